@@ -1,0 +1,43 @@
+import { spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { cpSync, existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { pathToFileURL } from 'node:url'
+
+const root = resolve(import.meta.dirname, '..')
+const stampFile = join(root, '.next/built-from')
+const SOURCES = ['src', 'public', 'package.json', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json']
+
+const filesUnder = (path: string): string[] => {
+  if (!existsSync(path)) return []
+  if (!statSync(path).isDirectory()) return [path]
+  return readdirSync(path).sort().flatMap((name) => filesUnder(join(path, name)))
+}
+
+/** One hash over all that goes into a build. */
+const fingerprint = (): string => {
+  const hash = createHash('sha256')
+  for (const file of SOURCES.flatMap((s) => filesUnder(join(root, s))).filter((f) => !/\.test\.tsx?$/.test(f))) {
+    hash.update(file.slice(root.length)).update(readFileSync(file))
+  }
+  return hash.digest('hex')
+}
+
+/** Builds the application where its sources changed since the last build. Answers whether it had to. */
+export const build = (): boolean => {
+  const now = fingerprint()
+  const server = join(root, '.next/standalone/server.js')
+  if (existsSync(server) && existsSync(stampFile) && readFileSync(stampFile, 'utf8') === now) return false
+  const done = spawnSync(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
+    cwd: root,
+    encoding: 'utf8',
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+  })
+  if (done.status !== 0) throw new Error(`The build failed:\n${done.stdout}\n${done.stderr}`)
+  cpSync(join(root, '.next/static'), join(root, '.next/standalone/.next/static'), { recursive: true })
+  if (existsSync(join(root, 'public'))) cpSync(join(root, 'public'), join(root, '.next/standalone/public'), { recursive: true })
+  writeFileSync(stampFile, now)
+  return true
+}
+
+if (import.meta.url === pathToFileURL(process.argv[1] ?? '').href) console.log(build() ? 'built' : 'nothing changed since the last build')

@@ -1,0 +1,74 @@
+import { z } from 'zod'
+import type { Operation } from './operation'
+import { PARTS } from './operations'
+
+type Json = Record<string, unknown>
+
+const schemaOf = (schema: z.ZodType): Json => {
+  const { $schema: _, ...json } = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }) as Json
+  return json
+}
+
+const bodyOf = (operation: Operation): Json => {
+  const json = schemaOf(operation.body!)
+  const drop = new Set(operation.fromPath)
+  const properties = json.properties as Json | undefined
+  if (!properties) return json
+  return {
+    ...json,
+    properties: Object.fromEntries(Object.entries(properties).filter(([name]) => !drop.has(name))),
+    ...(Array.isArray(json.required) ? { required: json.required.filter((name: string) => !drop.has(name)) } : {}),
+  }
+}
+
+const parametersOf = (operation: Operation): Json[] => {
+  const inPath = [...operation.path.matchAll(/\{(\w+)\}/g)].map((m) => ({ name: m[1], in: 'path', required: true, schema: { type: 'string' } }))
+  const query = operation.query ? ((schemaOf(operation.query).properties as Json) ?? {}) : {}
+  const inQuery = Object.entries(query).map(([name, schema]) => ({ name, in: 'query', required: false, schema }))
+  const key = operation.method === 'POST' ? [{ name: 'Idempotency-Key', in: 'header', required: false, schema: { type: 'string', maxLength: 200 } }] : []
+  return [...inPath, ...inQuery, ...key]
+}
+
+const describe = (operation: Operation, tag: string): Json => ({
+  tags: [tag],
+  summary: operation.summary,
+  parameters: parametersOf(operation),
+  ...(operation.body ? { requestBody: { content: { 'application/json': { schema: bodyOf(operation) } } } } : {}),
+  responses: {
+    [operation.path === '/setup' ? '201' : '200']: { description: 'Done', content: { 'application/json': {} } },
+    default: { description: 'Refused', content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } } },
+  },
+})
+
+/** The HTTP interface as OpenAPI 3.1, from the very schemas that validate. */
+export const openApi = (): Json => {
+  const paths: Record<string, Json> = {}
+  for (const [tag, operations] of Object.entries(PARTS)) {
+    for (const operation of operations) {
+      paths[operation.path] = { ...paths[operation.path], [operation.method.toLowerCase()]: describe(operation, tag) }
+    }
+  }
+  return {
+    openapi: '3.1.0',
+    info: { title: 'Iron Till', version: '1', description: 'Money is a decimal string with the currency’s digits, quantities are decimal strings, dates YYYY-MM-DD.' },
+    servers: [{ url: '/api/v1' }],
+    security: [{ token: [] }],
+    paths,
+    components: {
+      securitySchemes: { token: { type: 'http', scheme: 'bearer' } },
+      schemas: {
+        Problem: {
+          type: 'object',
+          required: ['type', 'title', 'status', 'detail'],
+          properties: {
+            type: { type: 'string' },
+            title: { type: 'string' },
+            status: { type: 'integer' },
+            detail: { type: 'string' },
+            errors: { type: 'array', items: { type: 'object', properties: { path: { type: 'string' }, message: { type: 'string' } } } },
+          },
+        },
+      },
+    },
+  }
+}

@@ -1,0 +1,127 @@
+import { z } from 'zod'
+import { err, ok, type Result } from '@/core/result'
+import type { Day } from '@/core/day'
+import type { Database } from '@/data/connect'
+import { findBusiness, type Business } from '@/data/queries/business'
+import { parse, type Command, type Till } from '@/services/command'
+import type { Failure } from '@/services/failure'
+import { id as idField } from '@/services/input/fields'
+import { Refusal } from '@/services/refuse'
+
+/** A call as it arrives: parts of the path, the query, the body and the key. */
+export interface Call {
+  readonly till: Till
+  readonly params: Readonly<Record<string, string>>
+  readonly query: Readonly<Record<string, string>>
+  readonly body: unknown
+  readonly key: string | null
+}
+
+export interface Answer {
+  readonly status: number
+  readonly body: unknown
+}
+
+/** A line of the table that is the HTTP interface: what it answers to, what it takes, and what it does. */
+export interface Operation {
+  readonly method: 'GET' | 'POST' | 'PATCH' | 'DELETE'
+  /** `/sales/{id}/agree` */
+  readonly path: string
+  readonly summary: string
+  readonly body?: z.ZodType
+  /** Fields of the body's schema that come from the path. */
+  readonly fromPath?: readonly string[]
+  readonly query?: z.ZodType
+  readonly run: (call: Call) => Promise<Result<Answer, Failure>>
+}
+
+interface CommandOptions {
+  /** Which input field each part of the path fills: `{ saleId: 'id' }`. */
+  readonly path?: Readonly<Record<string, string>>
+  /** Where the whole body is one field of the input. */
+  readonly bodyAs?: string
+  readonly status?: number
+  readonly method?: 'POST' | 'PATCH' | 'DELETE'
+}
+
+const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+const bodyProblem: Failure = { code: 'invalid', errors: [{ path: '', message: 'The body must be a JSON object.' }] }
+
+/** A call that changes something: the command does it all. */
+export const change = <I, A>(path: string, summary: string, command: Command<I, A>, options: CommandOptions = {}): Operation => ({
+  method: options.method ?? 'POST',
+  path,
+  summary,
+  body: command.schema,
+  fromPath: Object.keys(options.path ?? {}),
+  run: async ({ till, params, body, key }) => {
+    const given = body === undefined ? {} : body
+    if (!isRecord(given)) return err(bodyProblem)
+    const named = Object.fromEntries(Object.entries(options.path ?? {}).map(([field, part]) => [field, params[part]]))
+    const input = options.bodyAs ? { ...named, [options.bodyAs]: given } : { ...given, ...named }
+    const answer = await command.answer(till, input, key)
+    return answer.ok ? ok({ status: options.status ?? 200, body: answer.value }) : answer
+  },
+})
+
+interface Reading<Q> {
+  readonly db: Database
+  readonly business: Business
+  readonly today: Day
+  readonly query: Q
+  readonly id: number
+}
+
+/** A call that only reads. Nothing found (null) is a 404 of `what`. */
+export const read = <Q, A>(
+  path: string,
+  summary: string,
+  query: z.ZodType<Q, unknown>,
+  run: (r: Reading<Q>) => Promise<A | null>,
+  what = 'thing',
+): Operation => ({
+  method: 'GET',
+  path,
+  summary,
+  query,
+  run: async ({ till, params, query: given }) => {
+    try {
+      const business = await findBusiness(till.db)
+      if (!business) return err({ code: 'not-set-up' })
+      const parsed = parse(query, given)
+      const id = params.id === undefined ? 0 : parse(idField, params.id)
+      const answer = await run({ db: till.db, business, today: till.today, query: parsed, id })
+      return answer === null ? err({ code: 'not-found', what, id }) : ok({ status: 200, body: answer })
+    } catch (problem) {
+      if (problem instanceof Refusal) return problem.failure.code === 'invalid' && params.id !== undefined && !/^\d+$/.test(params.id) ? err({ code: 'not-found', what, id: params.id }) : err(problem.failure)
+      throw problem
+    }
+  },
+})
+
+export const noQuery = z.object({})
+
+/** `?limit=&after=`: how many, and from where on. */
+export const page = z.object({
+  limit: z.coerce.number().int().min(1, 'At least 1.').max(500, 'At most 500.').default(50),
+  after: z.string().max(400).optional(),
+})
+
+/** A place in a list, as text nobody needs to read. */
+export const makeCursor = (value: unknown): string => Buffer.from(JSON.stringify(value)).toString('base64url')
+
+/** Reads a cursor of ours; anything else is refused. */
+export const readCursor = <T>(schema: z.ZodType<T>, after: string | undefined): T | undefined => {
+  if (after === undefined || after === '') return undefined
+  try {
+    return schema.parse(JSON.parse(Buffer.from(after, 'base64url').toString('utf8')))
+  } catch {
+    throw new Refusal({ code: 'invalid', errors: [{ path: 'after', message: 'Use the next cursor of the page before.' }] })
+  }
+}
+
+/** A page of a list, with the cursor of the next one where there may be more. */
+export const listOf = <T, V>(rows: readonly T[], limit: number, view: (row: T) => V, cursor: (row: T) => unknown) => ({
+  items: rows.map(view),
+  next: rows.length === limit && rows.length > 0 ? makeCursor(cursor(rows.at(-1)!)) : null,
+})

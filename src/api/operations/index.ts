@@ -1,0 +1,19 @@
+import type { Operation } from '../operation'
+import { books } from './books'
+import { goods } from './goods'
+import { money } from './money'
+import { people } from './people'
+import { sales } from './sales'
+import { settings } from './settings'
+
+/** The whole HTTP interface, by part. */
+export const PARTS: Readonly<Record<string, readonly Operation[]>> = {
+  'Setting up': settings,
+  People: people,
+  Goods: goods,
+  Sales: sales,
+  Money: money,
+  Books: books,
+}
+
+export const OPERATIONS: readonly Operation[] = Object.values(PARTS).flat()

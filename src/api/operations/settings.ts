@@ -1,0 +1,64 @@
+import { z } from 'zod'
+import { ok } from '@/core/result'
+import { listApiTokens, revokeApiToken } from '@/data/queries/access'
+import { setUpBusiness, setUpInput } from '@/services/access/setUpBusiness'
+import { changePassphrase } from '@/services/access/signIn'
+import { makeApiToken } from '@/services/access/tokens'
+import { changeSettings } from '@/services/books/closePeriod'
+import { parse } from '@/services/command'
+import { needed } from '@/services/input/fields'
+import { readToday } from '@/services/read/today'
+import { toDecimalString } from '@/core/money'
+import { change, noQuery, read, type Operation } from '../operation'
+import { Refusal } from '@/services/refuse'
+import { err } from '@/core/result'
+
+const plain = (operation: Omit<Operation, 'run'>, run: Operation['run']): Operation => ({
+  ...operation,
+  run: async (call) => {
+    try {
+      return await run(call)
+    } catch (problem) {
+      if (problem instanceof Refusal) return err(problem.failure)
+      throw problem
+    }
+  },
+})
+
+const tokenInput = z.object({ name: needed(80, 'A name') })
+const passphraseInput = z.object({ now: z.string().max(200), next: z.string().max(200) })
+
+export const settings: readonly Operation[] = [
+  plain({ method: 'POST', path: '/setup', summary: 'Sets the business up; only while none exists.', body: setUpInput }, async ({ till, body }) => {
+    const made = await setUpBusiness(till, body)
+    return made.ok ? ok({ status: 201, body: made.value }) : made
+  }),
+  change('/settings', 'Changes what stands on papers.', changeSettings, { method: 'PATCH' }),
+  plain({ method: 'POST', path: '/settings/tokens', summary: 'A token for another program; shown once.', body: tokenInput }, async ({ till, body }) =>
+    ok({ status: 201, body: { token: await makeApiToken(till.db, parse(tokenInput, body).name) } }),
+  ),
+  read('/settings/tokens', 'The tokens there are, without their secrets.', noQuery, async ({ db }) => ({ items: await listApiTokens(db), next: null })),
+  plain({ method: 'DELETE', path: '/settings/tokens/{id}', summary: 'Withdraws a token.' }, async ({ till, params }) =>
+    (await revokeApiToken(till.db, Number(params.id) || 0)) ? ok({ status: 200, body: {} }) : err({ code: 'not-found', what: 'token', id: params.id ?? '' }),
+  ),
+  plain({ method: 'POST', path: '/settings/passphrase', summary: 'Changes the passphrase and ends every session.', body: passphraseInput }, async ({ till, body }) => {
+    const { now, next } = parse(passphraseInput, body)
+    const changed = await changePassphrase(till.db, now, next)
+    return changed.ok ? ok({ status: 200, body: {} }) : changed
+  }),
+  read('/today', 'What waits, the most pressing first.', noQuery, async ({ db, business, today }) => {
+    const view = await readToday(db, business, today)
+    return {
+      today,
+      items: view.waiting.map(({ story, step }) => ({
+        saleId: story.sale.id,
+        customer: story.sale.customerName,
+        title: story.sale.title,
+        action: step.action,
+        why: step.why,
+        ...(step.amount ? { amount: toDecimalString(step.amount) } : {}),
+        ...(step.quantity ? { quantity: step.quantity.toString() } : {}),
+      })),
+    }
+  }),
+]

@@ -1,0 +1,23 @@
+import { sentence, problemsOf, statusOf, type Failure } from '@/services/failure'
+
+const TITLES: Readonly<Record<number, string>> = {
+  400: 'The request cannot be read',
+  401: 'Sign in first',
+  403: 'Not from here',
+  404: 'Not found',
+  405: 'Not this way',
+  409: 'Not as things stand',
+  413: 'Too large',
+  415: 'Not JSON',
+  422: 'Not with these values',
+  500: 'Something broke on our side',
+}
+
+/** An error as RFC 9457 wants it. */
+export const problem = (status: number, code: string, detail: string, errors: readonly { path: string; message: string }[] = []): Response =>
+  new Response(
+    JSON.stringify({ type: `urn:iron-till:problem:${code}`, title: TITLES[status] ?? 'Refused', status, detail, ...(errors.length > 0 ? { errors } : {}) }),
+    { status, headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store', ...(status === 401 ? { 'www-authenticate': 'Bearer' } : {}) } },
+  )
+
+export const problemOf = (failure: Failure): Response => problem(statusOf(failure), failure.code, sentence(failure), problemsOf(failure))

@@ -1,0 +1,3 @@
+import { openApi } from '@/api/openapi'
+
+export const GET = (): Response => Response.json(openApi())

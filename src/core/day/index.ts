@@ -1,0 +1,3 @@
+export * from './day'
+export { readDay } from './readDay'
+export * from './formatDay'

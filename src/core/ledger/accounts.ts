@@ -1,0 +1,65 @@
+/** Asset and expense accounts usually stand in debit, the others in credit. */
+export type AccountKind = 'asset' | 'liability' | 'equity' | 'income' | 'expense'
+
+/** What an account is for. A posting names a role; the business decides which account plays it. Each role is played once. */
+export const ROLES = [
+  'drawer', 'cheques', 'bank', 'card-clearing', 'receivables', 'stock', 'tax-on-purchases',
+  'payables', 'received-not-billed', 'customer-deposits', 'layaway-deposits', 'on-account',
+  'billed-ahead', 'unearned-charges', 'tax-due', 'tax-on-deposits',
+  'owner-capital', 'retained-earnings', 'opening-balances',
+  'sales', 'work', 'charges', 'sales-returns', 'sales-discounts', 'charge-income', 'late-charges', 'cancellation-fees',
+  'cost-of-goods-sold', 'stock-adjustments', 'card-fees', 'bank-fees', 'bad-debts', 'over-short', 'rounding',
+] as const // prettier-ignore
+export type AccountRole = (typeof ROLES)[number]
+
+export interface ChartAccount {
+  readonly code: string
+  readonly name: string
+  readonly kind: AccountKind
+  readonly role?: AccountRole
+}
+
+/** The chart a new business starts with: every role, and the everyday accounts an owner needs for their own entries. */
+export const STARTING_CHART: readonly ChartAccount[] = [
+  { code: '1000', name: 'Cash in the drawer', kind: 'asset', role: 'drawer' },
+  { code: '1010', name: 'Cheques to bank', kind: 'asset', role: 'cheques' },
+  { code: '1020', name: 'Bank', kind: 'asset', role: 'bank' },
+  { code: '1030', name: 'Card takings on the way', kind: 'asset', role: 'card-clearing' },
+  { code: '1100', name: 'Owed by customers (receivables)', kind: 'asset', role: 'receivables' },
+  { code: '1200', name: 'Stock', kind: 'asset', role: 'stock' },
+  { code: '1300', name: 'Tax paid on purchases', kind: 'asset', role: 'tax-on-purchases' },
+  { code: '1500', name: 'Tools and equipment', kind: 'asset' },
+  { code: '2000', name: 'Owed to suppliers (payables)', kind: 'liability', role: 'payables' },
+  { code: '2010', name: 'Goods received, not billed yet', kind: 'liability', role: 'received-not-billed' },
+  { code: '2100', name: 'Held for customers: deposits', kind: 'liability', role: 'customer-deposits' },
+  { code: '2110', name: 'Held for customers: layaway', kind: 'liability', role: 'layaway-deposits' },
+  { code: '2120', name: 'Held for customers: on account', kind: 'liability', role: 'on-account' },
+  { code: '2150', name: 'Billed ahead of handover', kind: 'liability', role: 'billed-ahead' },
+  { code: '2160', name: 'Installment charges not earned yet', kind: 'liability', role: 'unearned-charges' },
+  { code: '2200', name: 'Tax due', kind: 'liability', role: 'tax-due' },
+  { code: '2290', name: 'Tax on deposits', kind: 'asset', role: 'tax-on-deposits' },
+  { code: '3000', name: 'Owner’s capital', kind: 'equity', role: 'owner-capital' },
+  { code: '3100', name: 'Taken out by the owner', kind: 'equity' },
+  { code: '3200', name: 'Earnings of earlier years', kind: 'equity', role: 'retained-earnings' },
+  { code: '3900', name: 'Opening balances', kind: 'equity', role: 'opening-balances' },
+  { code: '4000', name: 'Sales of goods', kind: 'income', role: 'sales' },
+  { code: '4010', name: 'Work and repairs', kind: 'income', role: 'work' },
+  { code: '4020', name: 'Delivery and other charges', kind: 'income', role: 'charges' },
+  { code: '4030', name: 'Rental', kind: 'income' },
+  { code: '4100', name: 'Sales returned', kind: 'income', role: 'sales-returns' },
+  { code: '4110', name: 'Discounts for early payment', kind: 'income', role: 'sales-discounts' },
+  { code: '4200', name: 'Installment charges earned', kind: 'income', role: 'charge-income' },
+  { code: '4210', name: 'Late charges', kind: 'income', role: 'late-charges' },
+  { code: '4220', name: 'Cancellation fees', kind: 'income', role: 'cancellation-fees' },
+  { code: '5000', name: 'Cost of goods sold', kind: 'expense', role: 'cost-of-goods-sold' },
+  { code: '5100', name: 'Stock adjustments', kind: 'expense', role: 'stock-adjustments' },
+  { code: '6000', name: 'Rent', kind: 'expense' },
+  { code: '6010', name: 'Light, heat and telephone', kind: 'expense' },
+  { code: '6020', name: 'Small tools and supplies', kind: 'expense' },
+  { code: '6030', name: 'Insurance', kind: 'expense' },
+  { code: '6100', name: 'Card fees', kind: 'expense', role: 'card-fees' },
+  { code: '6110', name: 'Bank fees', kind: 'expense', role: 'bank-fees' },
+  { code: '6200', name: 'Bad debts', kind: 'expense', role: 'bad-debts' },
+  { code: '6300', name: 'Drawer over and short', kind: 'expense', role: 'over-short' },
+  { code: '6310', name: 'Rounding of cash', kind: 'expense', role: 'rounding' },
+]

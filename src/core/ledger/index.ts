@@ -1,0 +1,4 @@
+export * from './accounts'
+export * from './entry'
+export * from './postings'
+export * from './reports'

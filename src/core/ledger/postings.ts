@@ -1,0 +1,180 @@
+import { addMoney, subtractMoney, sumMoney, type Money } from '../money'
+import type { Day } from '../day'
+import type { AccountRole } from './accounts'
+import { account, credit, debit, makeEntry, role, type EntryDraft, type EntryLine } from './entry'
+
+/**
+ * One function for each paper that counts: what it puts in the books. Each returns one balanced entry. The table they
+ * follow stands in docs/architecture.md, "Papers and their entries".
+ */
+
+export const METHODS = ['cash', 'card', 'cheque', 'transfer'] as const
+export type Method = (typeof METHODS)[number]
+
+/** Where money of a method lies until it is banked or settled. */
+export const accountOfMethod: Readonly<Record<Method, AccountRole>> = {
+  cash: 'drawer',
+  card: 'card-clearing',
+  cheque: 'cheques',
+  transfer: 'bank',
+}
+
+export const HELD_KINDS = ['deposit', 'layaway', 'account'] as const
+export type HeldKind = (typeof HELD_KINDS)[number]
+
+/** The liability that money held for a customer stands in. */
+export const accountOfHeld: Readonly<Record<HeldKind, AccountRole>> = {
+  deposit: 'customer-deposits',
+  layaway: 'layaway-deposits',
+  account: 'on-account',
+}
+
+export interface BilledLine {
+  readonly net: Money
+  /** The part of `net` for stock goods not handed over yet: not income before it is. */
+  readonly ahead: Money
+  readonly incomeAccountId: number
+}
+
+export interface TaxPosting {
+  readonly accountId: number
+  readonly amount: Money
+}
+
+export interface HeldAmount {
+  readonly kind: HeldKind
+  readonly amount: Money
+}
+
+interface Billed {
+  readonly on: Day
+  readonly text: string
+  readonly lines: readonly BilledLine[]
+  readonly taxes: readonly TaxPosting[]
+}
+
+const incomeLines = (lines: readonly BilledLine[]): EntryLine[] =>
+  lines.flatMap((l) => [
+    credit(account(l.incomeAccountId), subtractMoney(l.net, l.ahead)),
+    credit(role('billed-ahead'), l.ahead),
+  ])
+
+const grossOf = ({ lines, taxes }: Billed, currency: string): Money =>
+  addMoney(
+    sumMoney(
+      lines.map((l) => l.net),
+      currency,
+    ),
+    sumMoney(
+      taxes.map((t) => t.amount),
+      currency,
+    ),
+  )
+
+/** Receivables (gross) to income by line account, billed ahead, and tax by component. */
+export const postInvoice = (invoice: Billed, currency: string): EntryDraft =>
+  makeEntry(invoice.on, invoice.text, [
+    debit(role('receivables'), grossOf(invoice, currency)),
+    ...incomeLines(invoice.lines),
+    ...invoice.taxes.map((t) => credit(account(t.accountId), t.amount)),
+  ])
+
+/** An invoice and its receipt in one: the money's account instead of receivables. */
+export const postCounterSale = (sale: Billed & { readonly method: Method }, currency: string): EntryDraft =>
+  makeEntry(sale.on, sale.text, [
+    debit(role(accountOfMethod[sale.method]), grossOf(sale, currency)),
+    ...incomeLines(sale.lines),
+    ...sale.taxes.map((t) => credit(account(t.accountId), t.amount)),
+  ])
+
+/** Held money put on an invoice: the liability falls, the customer owes less. */
+export const postHeldUse = (use: { readonly on: Day; readonly text: string; readonly held: readonly HeldAmount[] }): EntryDraft =>
+  makeEntry(use.on, use.text, use.held.flatMap((h) => [
+    debit(role(accountOfHeld[h.kind]), h.amount),
+    credit(role('receivables'), h.amount),
+  ])) // prettier-ignore
+
+/** Money came in: what pays dues lowers receivables, the rest is held for the customer. */
+export const postReceipt = (receipt: {
+  readonly on: Day
+  readonly text: string
+  readonly method: Method
+  readonly onDues: Money
+  readonly held: readonly HeldAmount[]
+}): EntryDraft => {
+  const whole = receipt.held.reduce((sum, h) => addMoney(sum, h.amount), receipt.onDues)
+  return makeEntry(receipt.on, receipt.text, [
+    debit(role(accountOfMethod[receipt.method]), whole),
+    credit(role('receivables'), receipt.onDues),
+    ...receipt.held.map((h) => credit(role(accountOfHeld[h.kind]), h.amount)),
+  ])
+}
+
+/** Sales returned and tax, mirrored from the invoice; on what is still open first, the rest is held on account. */
+export const postCreditNote = (note: {
+  readonly on: Day
+  readonly text: string
+  readonly net: Money
+  /** The part of `net` that was billed ahead and is taken back from there, never having been income. */
+  readonly ahead: Money
+  readonly taxes: readonly TaxPosting[]
+  readonly onReceivables: Money
+  readonly onAccount: Money
+}): EntryDraft =>
+  makeEntry(note.on, note.text, [
+    debit(role('sales-returns'), subtractMoney(note.net, note.ahead)),
+    debit(role('billed-ahead'), note.ahead),
+    ...note.taxes.map((t) => debit(account(t.accountId), t.amount)),
+    credit(role('receivables'), note.onReceivables),
+    credit(role('on-account'), note.onAccount),
+  ])
+
+/** Goods left: their cost leaves stock; what was billed ahead for them becomes income. */
+export const postHandover = (handover: {
+  readonly on: Day
+  readonly text: string
+  readonly cost: Money
+  readonly earned: readonly { readonly incomeAccountId: number; readonly amount: Money }[]
+}): EntryDraft =>
+  makeEntry(handover.on, handover.text, [
+    debit(role('cost-of-goods-sold'), handover.cost),
+    credit(role('stock'), handover.cost),
+    ...handover.earned.flatMap((e) => [
+      debit(role('billed-ahead'), e.amount),
+      credit(account(e.incomeAccountId), e.amount),
+    ]),
+  ])
+
+/** Goods came back to the shelf, at the cost they left with. */
+export const postGoodsBack = (back: {
+  readonly on: Day
+  readonly text: string
+  readonly cost: Money
+}): EntryDraft =>
+  makeEntry(back.on, back.text, [
+    debit(role('stock'), back.cost),
+    credit(role('cost-of-goods-sold'), back.cost),
+  ])
+
+/** Held money given back. */
+export const postRefund = (refund: {
+  readonly on: Day
+  readonly text: string
+  readonly method: Method
+  readonly held: readonly HeldAmount[]
+}): EntryDraft =>
+  makeEntry(refund.on, refund.text, refund.held.flatMap((h) => [
+    debit(role(accountOfHeld[h.kind]), h.amount),
+    credit(role(accountOfMethod[refund.method]), h.amount),
+  ])) // prettier-ignore
+
+/** A count found more (positive value) or less (negative) than the books had. */
+export const postStockCount = (count: {
+  readonly on: Day
+  readonly text: string
+  readonly value: Money
+}): EntryDraft =>
+  makeEntry(count.on, count.text, [
+    debit(role('stock'), count.value),
+    credit(role('stock-adjustments'), count.value),
+  ])

@@ -1,0 +1,25 @@
+import DecimalBase from 'decimal.js'
+
+/**
+ * Exact decimals for quantities, unit prices and rates. 60 significant digits, half away from zero, so that no sum the
+ * program can hold loses a digit before it is rounded once, on purpose, into money.
+ */
+export const Decimal = DecimalBase.clone({
+  precision: 60,
+  rounding: DecimalBase.ROUND_HALF_UP,
+  toExpNeg: -40,
+  toExpPos: 60,
+})
+export type Decimal = DecimalBase
+
+export const decimal = (value: string | number | bigint | Decimal): Decimal =>
+  new Decimal(typeof value === 'bigint' ? value.toString() : value)
+
+/** A quantity or unit price as it is kept: four places, half away from zero, no trailing zeros (`"1.5"`, `"3"`). */
+export const toFourPlaces = (value: Decimal): string => value.toDecimalPlaces(4).toString()
+
+export const ZERO = new Decimal(0)
+export const HUNDRED = new Decimal(100)
+
+export const smaller = (a: Decimal, b: Decimal): Decimal => (a.lte(b) ? a : b)
+export const larger = (a: Decimal, b: Decimal): Decimal => (a.gte(b) ? a : b)

@@ -1,0 +1,66 @@
+import { err, ok, type Result } from '../result'
+import { decimal, HUNDRED, type Decimal } from './decimal'
+
+/**
+ * What a person may type into a money or quantity field: `1250`, `1,250.00`, `12*45`, `450-10%`, `(3+2)*8`.
+ *
+ * `+ - * /` with the usual precedence and brackets; `a - b%` takes b percent of a off, `a + b%` puts it on, elsewhere
+ * `b%` is b ÷ 100. The exact result, not rounded. Fails on anything else, and on division by zero.
+ */
+export const evaluateAmount = (
+  text: string,
+): Result<Decimal, { readonly code: 'not-an-amount'; readonly text: string }> => {
+  const source = text.replace(/(\d),(?=\d{3}(\D|$))/g, '$1').replace(/\s+/g, '')
+  const tokens = source.match(/\d+(?:\.\d*)?|\.\d+|[-+*/()%]/g)
+  const fail = err({ code: 'not-an-amount' as const, text })
+  if (!tokens || tokens.join('') !== source || source.length > 60) return fail
+  let at = 0
+  const peek = () => tokens[at]
+
+  const atom = (): Decimal => {
+    const token = tokens[at++]
+    if (token === '-') return atom().negated()
+    if (token === '(') {
+      const inside = sum()
+      if (tokens[at++] !== ')') throw new SyntaxError(text)
+      return inside
+    }
+    if (token === undefined || !/\d/.test(token)) throw new SyntaxError(text)
+    return decimal(token)
+  }
+  const product = (): { value: Decimal; percent: boolean } => {
+    let value = atom()
+    let percent = false
+    for (;;) {
+      const token = peek()
+      if (token === '%') {
+        at++
+        percent = true
+        value = value.div(HUNDRED)
+      } else if (token === '*' || token === '/') {
+        at++
+        percent = false
+        const right = atom()
+        if (token === '/' && right.isZero()) throw new SyntaxError(text)
+        value = token === '*' ? value.times(right) : value.div(right)
+      } else return { value, percent }
+    }
+  }
+  const sum = (): Decimal => {
+    let value = product().value
+    while (peek() === '+' || peek() === '-') {
+      const minus = tokens[at++] === '-'
+      const right = product()
+      const change = right.percent ? value.times(right.value) : right.value
+      value = minus ? value.minus(change) : value.plus(change)
+    }
+    return value
+  }
+  try {
+    const value = sum()
+    return at === tokens.length ? ok(value) : fail
+  } catch (problem) {
+    if (problem instanceof SyntaxError) return fail
+    throw problem
+  }
+}

@@ -1,0 +1,21 @@
+import { minorDigits } from './currency'
+import { money, type Money } from './money'
+
+/** The plain decimal string of the interface: `"412.50"`, `"-3.00"`, `"1250"` for a currency without minor units. */
+export const toDecimalString = (amount: Money): string => {
+  const digits = minorDigits(amount.currency)
+  const sign = amount.minor < 0n ? '-' : ''
+  const text = (amount.minor < 0n ? -amount.minor : amount.minor).toString().padStart(digits + 1, '0')
+  return digits === 0 ? sign + text : `${sign}${text.slice(0, -digits)}.${text.slice(-digits)}`
+}
+
+/** What a person reads: thousands set apart, minor units always shown: `1,250.00`, `-3.00`. */
+export const formatMoney = (amount: Money): string => {
+  const [whole = '0', part] = toDecimalString(amount).split('.')
+  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, ',')
+  return part === undefined ? grouped : `${grouped}.${part}`
+}
+
+/** A balance on an account whose usual side is debit: a credit balance reads `120.00 cr`. */
+export const formatBalance = (amount: Money): string =>
+  amount.minor < 0n ? `${formatMoney(money(-amount.minor, amount.currency))} cr` : formatMoney(amount)

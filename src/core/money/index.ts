@@ -1,0 +1,8 @@
+export { minorDigits } from './currency'
+export { Decimal, decimal, toFourPlaces, ZERO, HUNDRED, smaller, larger } from './decimal'
+export * from './money'
+export { roundToMoney, toDecimal, multiplyMoney } from './roundToMoney'
+export { splitMoney } from './splitMoney'
+export { toDecimalString, formatMoney, formatBalance } from './formatMoney'
+export { parseMoney, LARGEST_MINOR, type MoneyTextError } from './parseMoney'
+export { evaluateAmount } from './evaluateAmount'

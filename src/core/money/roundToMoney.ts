@@ -1,0 +1,28 @@
+import { decimal, type Decimal } from './decimal'
+import { minorDigits } from './currency'
+import { money, type Money } from './money'
+
+/**
+ * The one place where an exact decimal becomes money: rounded to the currency's minor unit, half away from zero.
+ *
+ * @example roundToMoney(decimal('2.345'), 'USD') // 2.35
+ * @example roundToMoney(decimal('-2.345'), 'USD') // -2.35
+ */
+export const roundToMoney = (value: Decimal, currency: string): Money =>
+  money(
+    BigInt(
+      value
+        .times(decimal(10).pow(minorDigits(currency)))
+        .toDecimalPlaces(0)
+        .toFixed(0),
+    ),
+    currency,
+  )
+
+/** The amount as an exact decimal in major units: 412.50 for 41250 cents. */
+export const toDecimal = (amount: Money): Decimal =>
+  decimal(amount.minor).div(decimal(10).pow(minorDigits(amount.currency)))
+
+/** `amount × factor`, rounded once. */
+export const multiplyMoney = (amount: Money, factor: Decimal): Money =>
+  roundToMoney(toDecimal(amount).times(factor), amount.currency)

@@ -1,0 +1,36 @@
+import { decimal, ZERO, type Decimal } from './decimal'
+import { money, type Money } from './money'
+
+/**
+ * Splits an amount in proportion to weights; the parts always add up to the amount again.
+ *
+ * Largest remainder: every part is cut toward zero, then the left-over minor units go one by one to the parts that lost
+ * most, ties to the earlier part. Weights must not be negative; when all are zero the first part takes everything.
+ * A negative amount splits like its positive twin. No weights give no parts (the amount must then be zero).
+ *
+ * @example splitMoney(money(100_000n, 'USD'), [1, 1, 1].map(decimal)) // 333.34, 333.33, 333.33
+ */
+export const splitMoney = (amount: Money, weights: readonly Decimal[]): Money[] => {
+  if (weights.length === 0) {
+    if (amount.minor !== 0n) throw new Error('nothing to split the amount over')
+    return []
+  }
+  if (weights.some((w) => w.isNegative() && !w.isZero())) throw new Error('weights must not be negative')
+  const sign = amount.minor < 0n ? -1n : 1n
+  const total = amount.minor * sign
+  const weightSum = weights.reduce((sum, w) => sum.plus(w), ZERO)
+  if (weightSum.isZero()) return weights.map((_, i) => money(i === 0 ? amount.minor : 0n, amount.currency))
+
+  const exact = weights.map((w) => decimal(total).times(w).div(weightSum))
+  const whole = exact.map((e) => BigInt(e.floor().toFixed(0)))
+  let left = total - whole.reduce((a, b) => a + b, 0n)
+  const byLoss = exact
+    .map((e, index) => ({ index, lost: e.minus(e.floor()) }))
+    .sort((a, b) => b.lost.comparedTo(a.lost) || a.index - b.index)
+  for (const { index } of byLoss) {
+    if (left === 0n) break
+    whole[index] = whole[index]! + 1n
+    left -= 1n
+  }
+  return whole.map((minor) => money(minor * sign, amount.currency))
+}

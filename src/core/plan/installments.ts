@@ -1,0 +1,166 @@
+import {
+  addMoney, compareMoney, decimal, HUNDRED, isPositiveMoney, minorDigits, money, multiplyMoney, roundToMoney,
+  smallerMoney, splitMoney, subtractMoney, sumMoney, toDecimal, ZERO, zeroMoney, type Decimal, type Money,
+} from '../money' // prettier-ignore
+import { err, ok, type Result } from '../result'
+import type { Day } from '../day'
+import type { InstallmentTerms } from './arrangement'
+import { stepFrom, stepsPerYear } from './steps'
+
+export interface PlanRow {
+  readonly due: Day
+  readonly payment: Money
+  readonly principal: Money
+  readonly charge: Money
+  /** Principal still open after this row. */
+  readonly balance: Money
+}
+
+export interface Plan {
+  readonly rows: readonly PlanRow[]
+  readonly financed: Money
+  readonly totalCharge: Money
+  readonly totalPayments: Money
+  /** A fraction: 0.1268 for 12.68 %; null where nothing is financed. */
+  readonly effectiveYearlyRate: Decimal | null
+}
+
+export type PlanError =
+  | { readonly code: 'first-payment-too-large'; readonly total: Money; readonly first: Money }
+  | { readonly code: 'payment-does-not-cover-charge' }
+
+/**
+ * The schedule of an installment plan.
+ *
+ * Without a charge, or with a flat one, financed + charge is split evenly (left-over cents to the earlier rows). With a
+ * yearly rate each payment is P·r ÷ (1 − (1+r)^−n) rounded once, the charge of a row is the rounded period rate on the
+ * balance before it, and the last row takes what remains. `roundUpTo` lifts every payment to a step; the last row takes
+ * the rest, and rows that are no longer needed fall away.
+ *
+ * @example 1,970.00 with 350.00 first over 9 months: 9 × 180.00
+ * @example 1,800.00 at 0.12 over 12 months: 11 × 159.93 and 159.90, together 1,919.13
+ */
+export const planInstallments = (total: Money, terms: InstallmentTerms): Result<Plan, PlanError> => {
+  const first = terms.firstPayment ?? zeroMoney(total.currency)
+  const financed = subtractMoney(total, first)
+  if (financed.minor < 0n) return err({ code: 'first-payment-too-large', total, first })
+  const yearlyRate = terms.charge && 'yearlyRate' in terms.charge ? terms.charge.yearlyRate : ZERO
+  const rows = yearlyRate.gt(0)
+    ? fallingBalance(financed, yearlyRate.div(stepsPerYear(terms.every)), terms)
+    : evenRows(financed, flatCharge(financed, terms), terms)
+  if (!rows) return err({ code: 'payment-does-not-cover-charge' })
+  const totalCharge = sumMoney(
+    rows.map((r) => r.charge),
+    total.currency,
+  )
+  return ok({
+    rows,
+    financed,
+    totalCharge,
+    totalPayments: sumMoney(
+      rows.map((r) => r.payment),
+      total.currency,
+    ),
+    effectiveYearlyRate: isPositiveMoney(financed)
+      ? effectiveYearlyRate(
+          financed,
+          rows.map((r) => r.payment),
+          stepsPerYear(terms.every),
+        )
+      : null,
+  })
+}
+
+const flatCharge = (financed: Money, { charge }: InstallmentTerms): Money =>
+  charge && 'flat' in charge
+    ? charge.flat
+    : charge && 'flatPercent' in charge
+      ? multiplyMoney(financed, charge.flatPercent.div(HUNDRED))
+      : zeroMoney(financed.currency)
+
+const roundUp = (amount: Money, roundUpTo: number | undefined): Money => {
+  if (!roundUpTo) return amount
+  const step = BigInt(roundUpTo) * 10n ** BigInt(minorDigits(amount.currency))
+  return money(((amount.minor + step - 1n) / step) * step, amount.currency)
+}
+
+const evenRows = (financed: Money, charge: Money, terms: InstallmentTerms): PlanRow[] => {
+  const whole = addMoney(financed, charge)
+  const even = splitMoney(
+    whole,
+    Array.from({ length: terms.count }, () => decimal(1)),
+  )
+  const payments: Money[] = []
+  let left = whole
+  for (const part of even) {
+    const payment =
+      payments.length === terms.count - 1 ? left : smallerMoney(left, roundUp(part, terms.roundUpTo))
+    if (!isPositiveMoney(payment)) break
+    payments.push(payment)
+    left = subtractMoney(left, payment)
+  }
+  const charges = splitMoney(
+    charge,
+    payments.map((p) => decimal(p.minor)),
+  )
+  let balance = financed
+  return payments.map((payment, i) => {
+    const principal = subtractMoney(payment, charges[i]!)
+    balance = subtractMoney(balance, principal)
+    return { due: stepFrom(terms.firstDue, terms.every, i), payment, principal, charge: charges[i]!, balance }
+  })
+}
+
+const fallingBalance = (financed: Money, rate: Decimal, terms: InstallmentTerms): PlanRow[] | null => {
+  const level = toDecimal(financed)
+    .times(rate)
+    .div(decimal(1).minus(rate.plus(1).pow(-terms.count)))
+  const payment = roundUp(roundToMoney(level, financed.currency), terms.roundUpTo)
+  const rows: PlanRow[] = []
+  let balance = financed
+  for (let i = 0; i < terms.count && isPositiveMoney(balance); i++) {
+    const charge = multiplyMoney(balance, rate)
+    const principal = i === terms.count - 1 ? balance : smallerMoney(balance, subtractMoney(payment, charge))
+    if (!isPositiveMoney(principal)) return null
+    balance = subtractMoney(balance, principal)
+    rows.push({
+      due: stepFrom(terms.firstDue, terms.every, i),
+      payment: addMoney(principal, charge),
+      principal,
+      charge,
+      balance,
+    })
+  }
+  return rows
+}
+
+/**
+ * The yearly rate at which the payments are worth what was financed, payments one step apart and the first one step after
+ * the start, compounded over a year; found by halving the interval, to four places of the fraction (0.01 %).
+ */
+export const effectiveYearlyRate = (
+  financed: Money,
+  payments: readonly Money[],
+  perYear: Decimal,
+): Decimal => {
+  const worthAt = (rate: Decimal): Money => {
+    const growth = rate.plus(1)
+    const worth = payments.reduceRight((sum, p) => sum.plus(toDecimal(p)).div(growth), ZERO)
+    return roundToMoney(worth.times(1_000_000), financed.currency)
+  }
+  const target = roundToMoney(toDecimal(financed).times(1_000_000), financed.currency)
+  let [low, high] = [ZERO, decimal(10)]
+  if (compareMoney(worthAt(low), target) <= 0) return ZERO
+  for (let i = 0; i < 60; i++) {
+    const middle = low.plus(high).div(2).toDecimalPlaces(30)
+    if (compareMoney(worthAt(middle), target) > 0) low = middle
+    else high = middle
+  }
+  return high.plus(1).pow(perYear).minus(1).toDecimalPlaces(4)
+}
+
+/** What a part comes to: the amount, or the percentage of the total, rounded once. Never more than the total. */
+export const partOf = (
+  total: Money,
+  part: { readonly percent: Decimal } | { readonly amount: Money },
+): Money => ('amount' in part ? part.amount : multiplyMoney(total, part.percent.div(HUNDRED)))

@@ -1,0 +1,1 @@
+export { readQuickLine, type QuickIntent } from './readQuickLine'

@@ -1,0 +1,3 @@
+export * from './age'
+export { expectByWeek } from './expectByWeek'
+export { daysToPay, type PaidDue } from './daysToPay'

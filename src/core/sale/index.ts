@@ -1,0 +1,15 @@
+export { lineState, leastAgreed, type LineTally, type LineState } from './lineState'
+export { standsAs, STANDS, type Stands, type SaleStanding } from './standsAs'
+export { moneyBar, addBars, type MoneyBar, type MoneyFacts } from './moneyBar'
+export { nextSteps, type NextStep, type NextAction, type NextLine, type SaleOutlook } from './nextSteps'
+export { planBilling, type BillWish, type BillingError, type BilledQuantity } from './planBilling'
+export { priceBill, type LineToPrice, type BilledTax } from './priceBill'
+export {
+  creditQuantities,
+  creditAmount,
+  type Credit,
+  type CreditableLine,
+  type CreditableTax,
+} from './priceCredit'
+export { buildTrail, type TrailEvent, type TrailLine } from './trail'
+export { aheadOfHandover, earnedByHandover } from './splitBilledAhead'

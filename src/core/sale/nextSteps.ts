@@ -1,0 +1,223 @@
+import { compareMoney, isPositiveMoney, subtractMoney, sumMoney, type Decimal, type Money } from '../money'
+import { daysBetween, formatDay, type Day } from '../day'
+import { lineState, type LineTally } from './lineState'
+import { standsAs, type SaleStanding } from './standsAs'
+
+export type NextAction =
+  | 'remind' | 'give-back' | 'collect' | 'ask-deposit' | 'hand-over' | 'bill' | 'buy' | 'ask-again' | 'renew' | 'offer' // prettier-ignore
+
+export interface NextStep {
+  readonly action: NextAction
+  readonly why: string
+  readonly amount: Money | null
+  readonly quantity: Decimal | null
+  /** Since when, or until when, it waits: sorts equals, earliest first. */
+  readonly since: Day
+}
+
+export interface NextLine extends LineTally {
+  readonly name: string
+  /** Stock or a kit of stock: can be short. */
+  readonly fromShelf: boolean
+  /** Set aside for this line: what could be handed over now. */
+  readonly setAside: Decimal
+  readonly onTheWay: Decimal
+}
+
+export interface SaleOutlook extends Omit<SaleStanding, 'lines'> {
+  readonly startedOn: Day
+  readonly sentOn: Day | null
+  readonly wantedBy: Day | null
+  readonly total: Money
+  readonly readyToBillAmount: Money
+  readonly lastHandoverOn: Day | null
+  readonly lines: readonly NextLine[]
+  readonly dues: readonly { readonly label: string; readonly dueOn: Day; readonly open: Money }[]
+  /** What was asked ahead, tax included, and since when; null when nothing was arranged. */
+  readonly depositAsked: { readonly amount: Money; readonly since: Day } | null
+  /** All that ever came in ahead for this sale, less what was given back. */
+  readonly depositReceived: Money
+}
+
+/** An estimate without an answer is asked about again after this many days. */
+export const ASK_AGAIN_AFTER = 5
+/** A draft nobody sent is worth a word after this many days. */
+const DRAFT_WAITS = 3
+
+const units = (n: Decimal): string => n.toString()
+const dayCount = (n: number): string => (n === 1 ? '1 day' : `${n} days`)
+
+/** What to do now for a sale, the most pressing first, and why. A pure function of the sale and the day. */
+export const nextSteps = (sale: SaleOutlook, today: Day): NextStep[] => {
+  const stands = standsAs(sale, today)
+  switch (stands) {
+    case 'settled':
+      return []
+    case 'declined':
+    case 'cancelled':
+      return giveBack(sale, today)
+    case 'draft':
+      return draftStep(sale, today)
+    case 'offered':
+    case 'lapsed':
+      return offerSteps(sale, stands, today)
+    case 'agreed':
+    case 'owing':
+      return [...dueSteps(sale, today), ...depositStep(sale), ...goodsSteps(sale), ...(stands === 'owing' && !isPositiveMoney(sale.open) ? giveBack(sale, today) : [])] // prettier-ignore
+  }
+}
+
+const giveBack = (sale: SaleOutlook, today: Day): NextStep[] =>
+  isPositiveMoney(sale.held)
+    ? [
+        {
+          action: 'give-back',
+          why: 'Held money that no bill will use: refund it or move it',
+          amount: sale.held,
+          quantity: null,
+          since: today,
+        },
+      ]
+    : []
+
+const draftStep = (sale: SaleOutlook, today: Day): NextStep[] =>
+  sale.lines.length > 0 && daysBetween(sale.startedOn, today) >= DRAFT_WAITS
+    ? [
+        {
+          action: 'offer',
+          why: `Written down on ${formatDay(sale.startedOn)}, not sent yet`,
+          amount: sale.total,
+          quantity: null,
+          since: sale.startedOn,
+        },
+      ]
+    : []
+
+const offerSteps = (sale: SaleOutlook, stands: 'offered' | 'lapsed', today: Day): NextStep[] => {
+  const validUntil = sale.validUntil!
+  if (stands === 'lapsed') {
+    return [
+      {
+        action: 'renew',
+        why: `Estimate lapsed on ${formatDay(validUntil)}`,
+        amount: sale.total,
+        quantity: null,
+        since: validUntil,
+      },
+    ]
+  }
+  const sentOn = sale.sentOn ?? sale.startedOn
+  if (daysBetween(sentOn, today) < ASK_AGAIN_AFTER) return []
+  const left = daysBetween(today, validUntil)
+  const lapses = left === 0 ? 'lapses today' : `lapses in ${dayCount(left)}`
+  return [
+    {
+      action: 'ask-again',
+      why: `Estimate from ${formatDay(sentOn)}, no answer, ${lapses}`,
+      amount: sale.total,
+      quantity: null,
+      since: sentOn,
+    },
+  ]
+}
+
+const dueSteps = (sale: SaleOutlook, today: Day): NextStep[] => {
+  const open = sale.dues.filter((d) => isPositiveMoney(d.open)).sort((a, b) => (a.dueOn < b.dueOn ? -1 : 1))
+  const late = open.filter((d) => d.dueOn < today)
+  const now = open.filter((d) => d.dueOn === today)
+  const sumOf = (dues: typeof open) =>
+    sumMoney(
+      dues.map((d) => d.open),
+      sale.total.currency,
+    )
+  const steps: NextStep[] = []
+  const oldest = late[0]
+  if (oldest) {
+    const days = dayCount(daysBetween(oldest.dueOn, today))
+    const why =
+      late.length === 1
+        ? `${oldest.label} is ${days} late`
+        : `${late.length} dues late, the oldest by ${days}`
+    steps.push({ action: 'remind', why, amount: sumOf(late), quantity: null, since: oldest.dueOn })
+  }
+  if (now[0])
+    steps.push({
+      action: 'collect',
+      why: `${now[0].label} is due today`,
+      amount: sumOf(now),
+      quantity: null,
+      since: today,
+    })
+  return steps
+}
+
+const depositStep = (sale: SaleOutlook): NextStep[] => {
+  if (!sale.depositAsked || compareMoney(sale.depositReceived, sale.depositAsked.amount) >= 0) return []
+  const missing = subtractMoney(sale.depositAsked.amount, sale.depositReceived)
+  const why = isPositiveMoney(sale.depositReceived)
+    ? 'Part of the deposit is missing, tax included'
+    : 'Deposit first, none received, tax included'
+  return [{ action: 'ask-deposit', why, amount: missing, quantity: null, since: sale.depositAsked.since }]
+}
+
+const goodsSteps = (sale: SaleOutlook): NextStep[] => {
+  const since = sale.wantedBy ?? sale.agreedOn ?? sale.startedOn
+  const waiting = sale.lines
+    .map((line) => ({ line, left: lineState(line).toHandOver }))
+    .filter((w) => w.left.gt(0))
+  const steps: NextStep[] = []
+  const can = waiting
+    .map(({ line, left }) => ({ line, now: line.fromShelf ? line.setAside : left }))
+    .filter((c) => c.now.gt(0))
+  const shelfWaits = waiting.some((w) => w.line.fromShelf)
+  const shelfCan = can.some((c) => c.line.fromShelf)
+  if (can.length > 0 && (shelfCan || !shelfWaits)) {
+    const quantity = can.reduce((sum, c) => sum.plus(c.now), can[0]!.now.minus(can[0]!.now))
+    const all = can.length === waiting.length && can.every((c, i) => c.now.eq(waiting[i]!.left))
+    const names = can
+      .slice(0, 3)
+      .map((c) => `${units(c.now)} ${c.line.name}`)
+      .join(', ')
+    const lead = shelfCan
+      ? all
+        ? 'Everything agreed is on the shelf'
+        : 'On the shelf'
+      : 'Work and charges to be done'
+    steps.push({
+      action: 'hand-over',
+      why: `${lead}: ${names}${can.length > 3 ? ' …' : ''}`,
+      amount: null,
+      quantity,
+      since,
+    })
+  }
+  if (isPositiveMoney(sale.readyToBillAmount)) {
+    const on = sale.lastHandoverOn
+    steps.push({
+      action: 'bill',
+      why: on ? `Handed over on ${formatDay(on)}, not billed` : 'Ready to bill',
+      amount: sale.readyToBillAmount,
+      quantity: null,
+      since: on ?? since,
+    })
+  } else if (waiting.length === 0 && sale.lines.some((l) => lineState(l).toBill.gt(0))) {
+    steps.push({ action: 'bill', why: 'Left to bill', amount: null, quantity: null, since })
+  }
+  const short = waiting.filter(
+    (w) => w.line.fromShelf && w.left.minus(w.line.setAside).minus(w.line.onTheWay).gt(0),
+  )
+  const first = short[0]
+  if (first) {
+    const missing = first.left.minus(first.line.setAside).minus(first.line.onTheWay)
+    const way = first.line.onTheWay.isZero() ? 'none on the way' : `${units(first.line.onTheWay)} on the way`
+    const more = short.length > 1 ? `, and ${short.length - 1} more` : ''
+    steps.push({
+      action: 'buy',
+      why: `${units(first.left)} ${first.line.name} agreed, ${units(first.line.setAside)} on the shelf, ${way}${more}`,
+      amount: null,
+      quantity: missing,
+      since,
+    })
+  }
+  return steps
+}

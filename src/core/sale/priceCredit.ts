@@ -1,0 +1,152 @@
+import {
+  addMoney,
+  decimal,
+  roundToMoney,
+  splitMoney,
+  subtractMoney,
+  sumMoney,
+  toDecimal,
+  type Decimal,
+  type Money,
+} from '../money'
+
+/** A line of an issued invoice, with what was credited of it before. */
+export interface CreditableLine {
+  readonly id: number
+  readonly taxCodeId: number
+  readonly quantity: Decimal
+  readonly net: Money
+  readonly tax: Money
+  readonly creditedQuantity: Decimal
+  readonly creditedNet: Money
+  readonly creditedTax: Money
+}
+
+/** The tax of one component of the invoice, with what was credited of it before. */
+export interface CreditableTax {
+  readonly taxCodeId: number
+  readonly componentId: number
+  readonly amount: Money
+  readonly credited: Money
+}
+
+export interface CreditPart {
+  readonly lineId: number
+  readonly quantity: Decimal
+  readonly net: Money
+  readonly tax: Money
+}
+
+export interface Credit {
+  readonly lines: readonly CreditPart[]
+  readonly taxes: readonly {
+    readonly taxCodeId: number
+    readonly componentId: number
+    readonly amount: Money
+  }[]
+  readonly net: Money
+  readonly tax: Money
+  readonly gross: Money
+}
+
+const runningPart = (whole: Money, credited: Money, after: Decimal, quantity: Decimal): Money =>
+  after.gte(quantity)
+    ? subtractMoney(whole, credited)
+    : subtractMoney(roundToMoney(toDecimal(whole).times(after).div(quantity), whole.currency), credited)
+
+/**
+ * Credits quantities of an invoice's lines, mirroring the invoice's amounts and tax: a line's parts add up to the line,
+ * and crediting all of it gives exactly the invoice again, component by component. Quantities must not exceed what is left.
+ */
+export const creditQuantities = (
+  lines: readonly CreditableLine[],
+  taxes: readonly CreditableTax[],
+  quantities: readonly { readonly lineId: number; readonly quantity: Decimal }[],
+): Credit => {
+  const byId = new Map(lines.map((l) => [l.id, l]))
+  const parts = quantities.map(({ lineId, quantity }): CreditPart => {
+    const line = byId.get(lineId)!
+    const after = line.creditedQuantity.plus(quantity)
+    return {
+      lineId,
+      quantity,
+      net: runningPart(line.net, line.creditedNet, after, line.quantity),
+      tax: runningPart(line.tax, line.creditedTax, after, line.quantity),
+    }
+  })
+  return withTaxes(lines, taxes, parts)
+}
+
+/**
+ * Credits an amount with tax, shared over the lines by what is left of them, each line's tax in its own proportion. Takes
+ * no quantity off any line: a price was lowered, nothing came back. The amount must not exceed what is left.
+ */
+export const creditAmount = (
+  lines: readonly CreditableLine[],
+  taxes: readonly CreditableTax[],
+  amount: Money,
+): Credit => {
+  const left = lines.map((l) => ({
+    line: l,
+    net: subtractMoney(l.net, l.creditedNet),
+    tax: subtractMoney(l.tax, l.creditedTax),
+  }))
+  const shares = splitMoney(
+    amount,
+    left.map((l) => decimal(addMoney(l.net, l.tax).minor)),
+  )
+  const parts = left.map(({ line, net, tax }, i): CreditPart => {
+    const [netPart, taxPart] = splitMoney(shares[i]!, [decimal(net.minor), decimal(tax.minor)])
+    return { lineId: line.id, quantity: decimal(0), net: netPart!, tax: taxPart! }
+  })
+  return withTaxes(
+    lines,
+    taxes,
+    parts.filter((p) => p.net.minor !== 0n || p.tax.minor !== 0n),
+  )
+}
+
+const withTaxes = (
+  lines: readonly CreditableLine[],
+  taxes: readonly CreditableTax[],
+  parts: readonly CreditPart[],
+): Credit => {
+  const currency = lines[0]!.net.currency
+  const codes = [...new Set(taxes.map((t) => t.taxCodeId))]
+  const creditedTaxes = codes.flatMap((taxCodeId) => {
+    const components = taxes.filter((t) => t.taxCodeId === taxCodeId)
+    const ofCode = lines.filter((l) => l.taxCodeId === taxCodeId)
+    const now = sumMoney(
+      parts.filter((p) => ofCode.some((l) => l.id === p.lineId)).map((p) => p.tax),
+      currency,
+    )
+    const before = sumMoney(
+      ofCode.map((l) => l.creditedTax),
+      currency,
+    )
+    const running = splitMoney(
+      addMoney(before, now),
+      components.map((c) => decimal(c.amount.minor)),
+    )
+    return components.map((c, i) => ({
+      taxCodeId,
+      componentId: c.componentId,
+      amount: subtractMoney(running[i]!, c.credited),
+    }))
+  })
+  const net = sumMoney(
+    parts.map((p) => p.net),
+    currency,
+  )
+  const tax = sumMoney(
+    parts.map((p) => p.tax),
+    currency,
+  )
+  return {
+    lines: parts,
+    taxes: creditedTaxes.filter((t) => t.amount.minor !== 0n),
+    net,
+    tax,
+    gross: addMoney(net, tax),
+  }
+}

@@ -1,0 +1,34 @@
+import { addMoney, zeroMoney, type Money } from '../money'
+import type { Day } from '../day'
+
+/** Something that happened to a sale or customer, or is planned. */
+export interface TrailEvent {
+  readonly on: Day
+  /** Order within a day. */
+  readonly seq: number
+  readonly text: string
+  readonly paper: { readonly kind: string; readonly id: number } | null
+  readonly amount: Money | null
+  /** What it changes in what the customer owes: positive owes more, negative owes less or is held for them. */
+  readonly owes: Money | null
+}
+
+export interface TrailLine extends TrailEvent {
+  /** After this line: positive is owed, negative is held for the customer. */
+  readonly balance: Money
+}
+
+/** The events in order with their running balance. */
+export const buildTrail = (
+  events: readonly TrailEvent[],
+  currency: string,
+  opening: Money = zeroMoney(currency),
+): TrailLine[] => {
+  let balance = opening
+  return [...events]
+    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.seq - b.seq))
+    .map((event) => {
+      balance = event.owes ? addMoney(balance, event.owes) : balance
+      return { ...event, balance }
+    })
+}

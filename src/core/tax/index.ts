@@ -1,0 +1,9 @@
+export { wholeRate, type TaxCode, type TaxComponent } from './taxCode'
+export { lineAmount, type PricedLine } from './lineAmount'
+export {
+  computeTax,
+  type TaxedAmount,
+  type TaxedDocument,
+  type TaxSettings,
+  type TaxShare,
+} from './computeTax'

@@ -1,0 +1,49 @@
+import { eq } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import type { Db } from '../connect'
+import { business } from '../schema'
+
+export interface Business {
+  readonly name: string
+  readonly currency: string
+  readonly openedOn: Day
+  readonly pricesIncludeTax: boolean
+  readonly taxRoundedPer: 'document' | 'line'
+  readonly closedThrough: Day | null
+  readonly estimateDays: number
+  readonly address: string
+  readonly footer: string
+  readonly demoPassphrase: string | null
+}
+
+const mapBusiness = (row: typeof business.$inferSelect): Business => ({
+  name: row.name,
+  currency: row.currency,
+  openedOn: row.openedOn as Day,
+  pricesIncludeTax: row.pricesIncludeTax,
+  taxRoundedPer: row.taxRoundedPer,
+  closedThrough: row.closedThrough as Day | null,
+  estimateDays: row.estimateDays,
+  address: row.address,
+  footer: row.footer,
+  demoPassphrase: row.demoPassphrase,
+})
+
+/** The business, or null before it is set up. */
+export const findBusiness = async (db: Db): Promise<Business | null> => {
+  const [row] = await db.select().from(business)
+  return row ? mapBusiness(row) : null
+}
+
+export const findPassphraseHash = async (db: Db): Promise<string | null> => {
+  const [row] = await db.select({ hash: business.passphraseHash }).from(business)
+  return row?.hash ?? null
+}
+
+export const insertBusiness = async (db: Db, row: typeof business.$inferInsert): Promise<void> => {
+  await db.insert(business).values(row)
+}
+
+export const updateBusiness = async (db: Db, change: Partial<typeof business.$inferInsert>): Promise<void> => {
+  await db.update(business).set(change).where(eq(business.id, 1))
+}

@@ -1,0 +1,147 @@
+import { and, asc, eq, sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import { money, type Money } from '@/core/money'
+import type { Db } from '../connect'
+import { address, customer } from '../schema'
+import { matchesWords } from './search'
+
+export interface Terms {
+  readonly net: number
+  readonly discountPercent: string | null
+  readonly discountDays: number | null
+}
+
+export interface Address {
+  readonly id: number
+  readonly kind: 'bill-to' | 'deliver-to'
+  readonly text: string
+  readonly isDefault: boolean
+}
+
+export interface Customer {
+  readonly id: number
+  readonly name: string
+  readonly contact: string
+  readonly email: string
+  readonly phone: string
+  readonly kind: string
+  readonly note: string
+  readonly terms: Terms
+  readonly taxExempt: boolean
+  readonly exemptNumber: string
+  readonly exemptUntil: Day | null
+  readonly priceLevel: string
+  readonly creditLimit: Money | null
+  readonly walkIn: boolean
+  readonly since: Day
+}
+
+const mapCustomer = (row: typeof customer.$inferSelect, currency: string): Customer => ({
+  id: row.id,
+  name: row.name,
+  contact: row.contact,
+  email: row.email,
+  phone: row.phone,
+  kind: row.kind,
+  note: row.note,
+  terms: { net: row.netDays, discountPercent: row.discountPercent, discountDays: row.discountDays },
+  taxExempt: row.taxExempt,
+  exemptNumber: row.exemptNumber,
+  exemptUntil: row.exemptUntil as Day | null,
+  priceLevel: row.priceLevel,
+  creditLimit: row.creditLimit === null ? null : money(row.creditLimit, currency),
+  walkIn: row.walkIn,
+  since: row.since as Day,
+})
+
+export const findCustomer = async (db: Db, id: number, currency: string): Promise<Customer | null> => {
+  const [row] = await db.select().from(customer).where(eq(customer.id, id))
+  return row ? mapCustomer(row, currency) : null
+}
+
+/** The customer that stands for everybody who gives no name at the counter. */
+export const findWalkIn = async (db: Db): Promise<number> => {
+  const [row] = await db.select({ id: customer.id }).from(customer).where(eq(customer.walkIn, true))
+  return row!.id
+}
+
+export const insertCustomer = async (db: Db, row: typeof customer.$inferInsert): Promise<number> => {
+  const [made] = await db.insert(customer).values(row).returning({ id: customer.id })
+  return made!.id
+}
+
+export const updateCustomer = async (db: Db, id: number, change: Partial<typeof customer.$inferInsert>): Promise<void> => {
+  await db.update(customer).set(change).where(eq(customer.id, id))
+}
+
+export const listAddresses = async (db: Db, customerId: number): Promise<Address[]> =>
+  db
+    .select({ id: address.id, kind: address.kind, text: address.text, isDefault: address.isDefault })
+    .from(address)
+    .where(eq(address.customerId, customerId))
+    .orderBy(asc(address.id))
+
+export const replaceAddresses = async (db: Db, customerId: number, rows: readonly Omit<Address, 'id'>[]): Promise<void> => {
+  await db.delete(address).where(eq(address.customerId, customerId))
+  if (rows.length > 0) await db.insert(address).values(rows.map((r) => ({ ...r, customerId })))
+}
+
+/** A customer with where their money stands. */
+export interface CustomerStanding {
+  readonly id: number
+  readonly name: string
+  readonly contact: string
+  readonly email: string
+  readonly phone: string
+  readonly kind: string
+  readonly owed: Money
+  readonly late: Money
+  readonly held: Money
+  readonly sales: number
+}
+
+export interface CustomerFilter {
+  readonly search?: string
+  readonly id?: number
+  readonly owing?: boolean
+}
+
+/** Customers by name, a page at a time after `after`, with what they owe (late apart), what is held, and their sales. */
+export const listCustomers = async (
+  db: Db,
+  filter: CustomerFilter,
+  page: { readonly limit: number; readonly after?: { readonly name: string; readonly id: number } },
+  scope: { readonly today: Day; readonly currency: string },
+): Promise<CustomerStanding[]> => {
+  const rows = await db.execute<Record<'owed' | 'late' | 'held', string> & { id: number; name: string; contact: string; email: string; phone: string; kind: string; sales: number }>(sql`
+    with picked as (
+      select id, name, contact, email, phone, kind from ${customer}
+       where ${and(
+         filter.id ? eq(customer.id, filter.id) : sql`not ${customer.walkIn}`,
+         filter.search ? matchesWords(filter.search, [customer.name, customer.contact, customer.email, customer.phone]) : undefined,
+         filter.owing ? sql`exists (select from due d where d.customer_id = ${customer.id} and d.filled < d.amount)` : undefined,
+         page.after ? sql`(lower(${customer.name}), ${customer.id}) > (lower(${page.after.name}), ${page.after.id}::int)` : undefined,
+       )}
+       order by lower(name), id limit ${page.limit}
+    )
+    select p.*, coalesce(d.owed, 0)::text as owed, coalesce(d.late, 0)::text as late, coalesce(h.held, 0)::text as held, s.sales
+      from picked p
+      left join lateral (select sum(amount - filled) as owed, sum(amount - filled) filter (where due_on < ${scope.today}) as late
+                           from due where customer_id = p.id and filled < amount) d on true
+      left join lateral (select sum(amount) as held from held where customer_id = p.id) h on true
+      left join lateral (select count(*)::int as sales from sale where customer_id = p.id) s on true
+     order by lower(p.name), p.id`)
+  const amount = (text: string): Money => money(BigInt(text), scope.currency)
+  return rows.map((r) => ({
+    id: r.id,
+    name: r.name,
+    contact: r.contact,
+    email: r.email,
+    phone: r.phone,
+    kind: r.kind,
+    owed: amount(r.owed),
+    late: amount(r.late),
+    held: amount(r.held),
+    sales: r.sales,
+  }))
+}

@@ -1,0 +1,220 @@
+import { and, asc, eq, inArray, sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import { decimal, money, type Decimal, type Money } from '@/core/money'
+import type { Shelf } from '@/core/stock'
+import type { Db } from '../connect'
+import { goods, goodsPart, place, shelf, stockMove } from '../schema'
+import { matchesWords } from './search'
+
+export type GoodsKind = 'stock' | 'work' | 'charge' | 'kit'
+
+export interface Part {
+  readonly goodsId: number
+  readonly quantity: Decimal
+}
+
+export interface Goods {
+  readonly id: number
+  readonly code: string
+  readonly name: string
+  readonly kind: GoodsKind
+  readonly price: Decimal
+  readonly taxCodeId: number
+  readonly incomeAccountId: number
+  readonly barcode: string
+  readonly note: string
+  readonly retired: boolean
+  readonly parts: readonly Part[]
+}
+
+const withParts = async (db: Db, rows: readonly (typeof goods.$inferSelect)[]): Promise<Goods[]> => {
+  const kits = rows.filter((r) => r.kind === 'kit').map((r) => r.id)
+  const parts = kits.length === 0 ? [] : await db.select().from(goodsPart).where(inArray(goodsPart.kitId, kits)).orderBy(asc(goodsPart.partId))
+  return rows.map((r) => ({
+    id: r.id,
+    code: r.code,
+    name: r.name,
+    kind: r.kind,
+    price: decimal(r.price),
+    taxCodeId: r.taxCodeId,
+    incomeAccountId: r.incomeAccountId,
+    barcode: r.barcode,
+    note: r.note,
+    retired: r.retired,
+    parts: parts.filter((p) => p.kitId === r.id).map((p) => ({ goodsId: p.partId, quantity: decimal(p.quantity) })),
+  }))
+}
+
+export const findGoods = async (db: Db, ids: readonly number[]): Promise<Map<number, Goods>> => {
+  if (ids.length === 0) return new Map()
+  const rows = await db.select().from(goods).where(inArray(goods.id, [...new Set(ids)]))
+  return new Map((await withParts(db, rows)).map((g) => [g.id, g]))
+}
+
+/** Goods whose code or barcode is exactly what was scanned or typed. */
+export const findGoodsByCode = async (db: Db, code: string): Promise<Goods | null> => {
+  const rows = await db.select().from(goods).where(sql`lower(${goods.code}) = lower(${code}) or (${goods.barcode} <> '' and ${goods.barcode} = ${code})`)
+  return (await withParts(db, rows))[0] ?? null
+}
+
+export interface GoodsFilter {
+  readonly search?: string
+  readonly kind?: GoodsKind
+
+}
+
+export const listGoods = async (db: Db, filter: GoodsFilter, page: { readonly limit: number; readonly after?: { readonly code: string } }): Promise<Goods[]> => {
+  const rows = await db
+    .select()
+    .from(goods)
+    .where(
+      and(
+        sql`not ${goods.retired}`,
+        filter.kind ? eq(goods.kind, filter.kind) : undefined,
+        filter.search ? matchesWords(filter.search, [goods.code, goods.name, goods.barcode]) : undefined,
+        page.after ? sql`${goods.code} > ${page.after.code}` : undefined,
+      ),
+    )
+    .orderBy(asc(goods.code))
+    .limit(page.limit)
+  return withParts(db, rows)
+}
+
+export const insertGoods = async (db: Db, row: typeof goods.$inferInsert, parts: readonly Part[]): Promise<number> => {
+  const [made] = await db.insert(goods).values(row).returning({ id: goods.id })
+  if (parts.length > 0) {
+    await db.insert(goodsPart).values(parts.map((p) => ({ kitId: made!.id, partId: p.goodsId, quantity: p.quantity.toFixed(4) })))
+  }
+  return made!.id
+}
+
+export const updateGoods = async (db: Db, id: number, change: Partial<typeof goods.$inferInsert>): Promise<void> => {
+  await db.update(goods).set(change).where(eq(goods.id, id))
+}
+
+export const listPlaces = (db: Db) =>
+  db.select({ id: place.id, code: place.code, name: place.name }).from(place).orderBy(asc(place.id))
+
+export const insertPlace = async (db: Db, row: { code: string; name: string }): Promise<void> => {
+  await db.insert(place).values(row)
+}
+
+/** What lies where, of the goods asked for. Locks the rows, so that what is read is still so when the moves are written. */
+export const lockShelves = async (
+  db: Db,
+  goodsIds: readonly number[],
+  currency: string,
+): Promise<{ goodsId: number; placeId: number; shelf: Shelf }[]> => {
+  if (goodsIds.length === 0) return []
+  const rows = await db
+    .select()
+    .from(shelf)
+    .where(inArray(shelf.goodsId, [...new Set(goodsIds)]))
+    .orderBy(asc(shelf.goodsId), asc(shelf.placeId))
+    .for('update')
+  return rows.map((r) => ({ goodsId: r.goodsId, placeId: r.placeId, shelf: { quantity: decimal(r.quantity), value: money(r.value, currency) } }))
+}
+
+export interface MoveRow {
+  readonly goodsId: number
+  readonly placeId: number
+  readonly on: Day
+  readonly quantity: Decimal
+  readonly value: Money
+}
+
+export const insertMoves = async (db: Db, moves: readonly MoveRow[], paper: { readonly kind: string; readonly id: number }): Promise<void> => {
+  if (moves.length === 0) return
+  const sorted = [...moves].sort((a, b) => a.goodsId - b.goodsId || a.placeId - b.placeId)
+  await db.insert(stockMove).values(
+    sorted.map((m) => ({
+      goodsId: m.goodsId,
+      placeId: m.placeId,
+      onDay: m.on,
+      quantity: m.quantity.toFixed(4),
+      value: m.value.minor,
+      paperKind: paper.kind,
+      paperId: paper.id,
+    })),
+  )
+}
+
+/** What a paper moved. */
+export const listMovesOf = async (db: Db, paper: { readonly kind: string; readonly ids: readonly number[] }, currency: string): Promise<MoveRow[]> => {
+  if (paper.ids.length === 0) return []
+  const rows = await db.select().from(stockMove).where(and(eq(stockMove.paperKind, paper.kind), inArray(stockMove.paperId, [...paper.ids])))
+  return rows.map((r) => ({ goodsId: r.goodsId, placeId: r.placeId, on: r.onDay as Day, quantity: decimal(r.quantity), value: money(r.value, currency) }))
+}
+
+export interface CardLine {
+  readonly id: number
+  readonly on: Day
+  readonly quantity: Decimal
+  readonly value: Money
+  readonly paperKind: string
+  readonly paperId: number
+  readonly paper: string
+  readonly runningQuantity: Decimal
+  readonly runningValue: Money
+}
+
+/** The newest lines of a stock card, newest first, each with quantity and value after it. */
+export const listStockCard = async (db: Db, goodsId: number, limit: number, currency: string): Promise<CardLine[]> => {
+  const rows = await db.execute<{ id: number; on: string; quantity: string; value: string; paper_kind: string; paper_id: number; paper: string; running_quantity: string; running_value: string }>(sql`
+    select m.id, m.on_day::text as on, m.quantity, m.value::text, m.paper_kind, m.paper_id,
+           coalesce(h.number, n.number, '') as paper,
+           (sum(m.quantity) over w)::text as running_quantity, (sum(m.value) over w)::text as running_value
+      from stock_move m
+      left join handover h on m.paper_kind = 'handover' and h.id = m.paper_id
+      left join stock_count n on m.paper_kind = 'stock-count' and n.id = m.paper_id
+     where m.goods_id = ${goodsId}
+    window w as (order by m.on_day, m.id) order by m.on_day desc, m.id desc limit ${limit}`)
+  return rows.map((r) => ({
+    id: r.id,
+    on: r.on as Day,
+    quantity: decimal(r.quantity),
+    value: money(BigInt(r.value), currency),
+    paperKind: r.paper_kind,
+    paperId: r.paper_id,
+    paper: r.paper,
+    runningQuantity: decimal(r.running_quantity),
+    runningValue: money(BigInt(r.running_value), currency),
+  }))
+}
+
+/** Lines that wait for goods, oldest agreement first. Kit lines stand with their parts. */
+export interface WaitingLine {
+  readonly lineId: number
+  readonly goodsId: number
+  readonly waiting: Decimal
+}
+
+export const listWaiting = async (db: Db, goodsIds: readonly number[]): Promise<WaitingLine[]> => {
+  if (goodsIds.length === 0) return []
+  const ids = sql.join([...new Set(goodsIds)].map((id) => sql`${id}::int`), sql`, `)
+  const rows = await db.execute<{ line_id: number; goods_id: number; waiting: string }>(sql`
+    with waiting as (
+      select l.id, l.goods_id, l.kind, l.position, s.agreed_on, s.id as sale_id, l.agreed - l.handed_over + l.to_replace as waiting
+        from sale_line l join sale s on s.id = l.sale_id
+       where l.agreed > l.handed_over - l.to_replace and s.stage = 'agreed' and l.goods_id is not null
+    )
+    select w.id as line_id, w.goods_id, w.waiting::text, w.agreed_on, w.sale_id, w.position from waiting w
+     where w.kind = 'stock' and w.goods_id in (${ids})
+    union all
+    select w.id, p.part_id, (w.waiting * p.quantity)::text, w.agreed_on, w.sale_id, w.position
+      from waiting w join goods_part p on p.kit_id = w.goods_id where w.kind = 'kit' and p.part_id in (${ids})
+     order by agreed_on, sale_id, position, line_id`)
+  return rows.map((r) => ({ lineId: r.line_id, goodsId: r.goods_id, waiting: decimal(r.waiting) }))
+}
+
+/** What lies altogether, by goods. */
+export const sumShelves = async (db: Db, goodsIds: readonly number[], currency: string): Promise<Map<number, Shelf>> => {
+  if (goodsIds.length === 0) return new Map()
+  const rows = await db
+    .select({ goodsId: shelf.goodsId, quantity: sql<string>`sum(${shelf.quantity})::text`, value: sql<string>`sum(${shelf.value})::text` })
+    .from(shelf)
+    .where(inArray(shelf.goodsId, [...new Set(goodsIds)]))
+    .groupBy(shelf.goodsId)
+  return new Map(rows.map((r) => [r.goodsId, { quantity: decimal(r.quantity), value: money(BigInt(r.value), currency) }]))
+}
+

@@ -1,0 +1,182 @@
+import { and, asc, eq, inArray, sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import { decimal, money, type Decimal, type Money } from '@/core/money'
+import type { Db } from '../connect'
+import { customer, invoice, invoiceLine, invoiceTax } from '../schema'
+
+export interface InvoiceLineRow {
+  readonly id: number
+  readonly invoiceId: number
+  readonly saleLineId: number
+  readonly creditsLineId: number | null
+  readonly goodsId: number | null
+  readonly description: string
+  readonly note: string
+  readonly quantity: Decimal
+  readonly unitPrice: Decimal
+  readonly discountPercent: Decimal
+  readonly taxCodeId: number
+  readonly incomeAccountId: number
+  readonly net: Money
+  readonly tax: Money
+  readonly ahead: Money
+  readonly rebill: boolean
+}
+
+export interface InvoiceTaxRow {
+  readonly invoiceId: number
+  readonly taxCodeId: number
+  readonly componentId: number | null
+  readonly net: Money
+  readonly amount: Money
+}
+
+export interface InvoiceRow {
+  readonly id: number
+  readonly kind: 'invoice' | 'counter' | 'credit-note'
+  readonly status: 'draft' | 'issued'
+  readonly number: string | null
+  readonly saleId: number
+  readonly customerId: number
+  readonly customerName: string
+  readonly on: Day
+  readonly net: Money
+  readonly tax: Money
+  readonly gross: Money
+  readonly reason: string
+  readonly creditsId: number | null
+  readonly entryId: number | null
+  readonly lines: readonly InvoiceLineRow[]
+  readonly taxes: readonly InvoiceTaxRow[]
+}
+
+const withLines = async (
+  db: Db,
+  rows: readonly { invoice: typeof invoice.$inferSelect; customerName: string }[],
+  currency: string,
+): Promise<InvoiceRow[]> => {
+  if (rows.length === 0) return []
+  const ids = rows.map((r) => r.invoice.id)
+  const [lines, taxes] = await Promise.all([
+    db.select().from(invoiceLine).where(inArray(invoiceLine.invoiceId, ids)).orderBy(asc(invoiceLine.id)),
+    db.select().from(invoiceTax).where(inArray(invoiceTax.invoiceId, ids)).orderBy(asc(invoiceTax.id)),
+  ])
+  const amount = (minor: bigint): Money => money(minor, currency)
+  return rows.map(({ invoice: r, customerName }) => ({
+    id: r.id,
+    kind: r.kind,
+    status: r.status,
+    number: r.number,
+    saleId: r.saleId,
+    customerId: r.customerId,
+    customerName,
+    on: r.onDay as Day,
+    net: amount(r.net),
+    tax: amount(r.tax),
+    gross: amount(r.gross),
+    reason: r.reason,
+    creditsId: r.creditsId,
+    entryId: r.entryId,
+    lines: lines
+      .filter((l) => l.invoiceId === r.id)
+      .map((l) => ({
+        ...l,
+        quantity: decimal(l.quantity),
+        unitPrice: decimal(l.unitPrice),
+        discountPercent: decimal(l.discountPercent),
+        net: amount(l.net),
+        tax: amount(l.tax),
+        ahead: amount(l.ahead),
+      })),
+    taxes: taxes
+      .filter((t) => t.invoiceId === r.id)
+      .map((t) => ({ invoiceId: t.invoiceId, taxCodeId: t.taxCodeId, componentId: t.componentId, net: amount(t.net), amount: amount(t.amount) })),
+  }))
+}
+
+const base = (db: Db) =>
+  db.select({ invoice, customerName: customer.name }).from(invoice).innerJoin(customer, eq(customer.id, invoice.customerId))
+
+/** Invoices, counter sales and credit notes of sales, drafts included, oldest first. */
+export const listInvoicesOfSales = async (db: Db, saleIds: readonly number[], currency: string): Promise<InvoiceRow[]> =>
+  saleIds.length === 0 ? [] : withLines(db, await base(db).where(inArray(invoice.saleId, [...saleIds])).orderBy(asc(invoice.id)), currency)
+
+export const findInvoice = async (db: Db, id: number, currency: string): Promise<InvoiceRow | null> =>
+  (await withLines(db, await base(db).where(eq(invoice.id, id)), currency))[0] ?? null
+
+/** The credit notes issued against an invoice. */
+export const listCreditsOf = async (db: Db, invoiceId: number, currency: string): Promise<InvoiceRow[]> =>
+  withLines(db, await base(db).where(and(eq(invoice.creditsId, invoiceId), eq(invoice.status, 'issued'))).orderBy(asc(invoice.id)), currency)
+
+export interface NewInvoice {
+  readonly row: typeof invoice.$inferInsert
+  readonly lines: readonly Omit<typeof invoiceLine.$inferInsert, 'invoiceId'>[]
+  readonly taxes: readonly Omit<typeof invoiceTax.$inferInsert, 'invoiceId'>[]
+}
+
+/** Writes a draft. */
+export const insertInvoice = async (db: Db, draft: NewInvoice): Promise<number> => {
+  const [made] = await db.insert(invoice).values(draft.row).returning({ id: invoice.id })
+  await insertParts(db, made!.id, draft)
+  return made!.id
+}
+
+const insertParts = async (db: Db, invoiceId: number, parts: Pick<NewInvoice, 'lines' | 'taxes'>): Promise<void> => {
+  await Promise.all([
+    db.insert(invoiceLine).values(parts.lines.map((l) => ({ ...l, invoiceId }))),
+    parts.taxes.length > 0 ? db.insert(invoiceTax).values(parts.taxes.map((t) => ({ ...t, invoiceId }))) : null,
+  ])
+}
+
+/** Puts a draft anew. */
+export const replaceDraft = async (db: Db, id: number, draft: NewInvoice): Promise<void> => {
+  await deleteParts(db, id)
+  await db.update(invoice).set(draft.row).where(eq(invoice.id, id))
+  await insertParts(db, id, draft)
+}
+
+const deleteParts = async (db: Db, id: number): Promise<void> => {
+  await db.delete(invoiceLine).where(eq(invoiceLine.invoiceId, id))
+  await db.delete(invoiceTax).where(eq(invoiceTax.invoiceId, id))
+}
+
+export const deleteDraft = async (db: Db, id: number): Promise<void> => {
+  await deleteParts(db, id)
+  await db.delete(invoice).where(eq(invoice.id, id))
+}
+
+/** The last change an invoice ever takes. */
+export const markIssued = async (db: Db, id: number, issued: { number: string; entryId: number; onDay: string }): Promise<void> => {
+  await db.update(invoice).set({ ...issued, status: 'issued' }).where(eq(invoice.id, id))
+}
+
+export interface TaxSumRow {
+  readonly code: string
+  readonly name: string
+  readonly treatment: 'taxed' | 'zero' | 'exempt'
+  readonly component: string | null
+  readonly rate: Decimal
+  readonly net: Money
+  readonly amount: Money
+}
+
+/** Tax by code and component of what was issued in a span, credit notes taken off. */
+export const sumTax = async (db: Db, span: { readonly from: Day; readonly to: Day }, currency: string): Promise<TaxSumRow[]> => {
+  const rows = await db.execute<{ code: string; name: string; treatment: TaxSumRow['treatment']; component: string | null; rate: string | null; net: string; amount: string }>(sql`
+    select c.code, c.name, c.treatment, k.name as component, k.rate::text as rate,
+           sum(case when i.kind = 'credit-note' then -t.net else t.net end)::text as net,
+           sum(case when i.kind = 'credit-note' then -t.amount else t.amount end)::text as amount
+      from invoice i join invoice_tax t on t.invoice_id = i.id join tax_code c on c.id = t.tax_code_id
+      left join tax_component k on k.id = t.component_id
+     where i.status = 'issued' and i.on_day between ${span.from} and ${span.to}
+     group by c.id, k.id order by c.id, k.id`)
+  return rows.map((r) => ({
+    code: r.code,
+    name: r.name,
+    treatment: r.treatment,
+    component: r.component,
+    rate: decimal(r.rate ?? '0'),
+    net: money(BigInt(r.net), currency),
+    amount: money(BigInt(r.amount), currency),
+  }))
+}

@@ -1,0 +1,296 @@
+import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import type { HeldKind, Method } from '@/core/ledger'
+import { money, type Money } from '@/core/money'
+import type { Db } from '../connect'
+import { customer, due, dueFill, held, heldMove, invoice, receipt, receiptVoid, refund, sale } from '../schema'
+import { matchesWords } from './search'
+
+export interface DueRow {
+  readonly id: number
+  readonly invoiceId: number
+  readonly number: string
+  readonly saleId: number
+  readonly saleNumber: number
+  readonly saleTitle: string
+  readonly customerId: number
+  readonly issuedOn: Day
+  readonly dueOn: Day
+  readonly amount: Money
+  readonly open: Money
+}
+
+const dueColumns = {
+  id: due.id,
+  invoiceId: due.invoiceId,
+  number: invoice.number,
+  saleId: due.saleId,
+  saleNumber: sale.number,
+  saleTitle: sale.title,
+  customerId: due.customerId,
+  issuedOn: due.issuedOn,
+  dueOn: due.dueOn,
+  amount: due.amount,
+  filled: due.filled,
+}
+
+type DueSelect = Omit<DueRow, 'number' | 'issuedOn' | 'dueOn' | 'amount' | 'open'> & { number: string | null; issuedOn: string; dueOn: string; amount: bigint; filled: bigint }
+const mapDue = ({ filled, ...row }: DueSelect, currency: string): DueRow => ({
+  ...row,
+  number: row.number ?? '',
+  issuedOn: row.issuedOn as Day,
+  dueOn: row.dueOn as Day,
+  amount: money(row.amount, currency),
+  open: money(row.amount - filled, currency),
+})
+
+const dues = (db: Db) =>
+  db.select(dueColumns).from(due).innerJoin(invoice, eq(invoice.id, due.invoiceId)).innerJoin(sale, eq(sale.id, due.saleId))
+
+export const listDuesOfSales = async (db: Db, saleIds: readonly number[], currency: string): Promise<DueRow[]> =>
+  saleIds.length === 0
+    ? []
+    : (await dues(db).where(inArray(due.saleId, [...saleIds])).orderBy(asc(due.dueOn), asc(due.id))).map((r) => mapDue(r, currency))
+
+export const listDuesOfInvoice = async (db: Db, invoiceId: number, currency: string): Promise<DueRow[]> =>
+  (await dues(db).where(eq(due.invoiceId, invoiceId)).orderBy(asc(due.dueOn), asc(due.id))).map((r) => mapDue(r, currency))
+
+/** What a customer has open, oldest due first. */
+export const listOpenDues = async (db: Db, customerId: number, currency: string): Promise<DueRow[]> =>
+  (
+    await dues(db)
+      .where(and(eq(due.customerId, customerId), sql`${due.filled} < ${due.amount}`))
+      .orderBy(asc(due.dueOn), asc(due.id))
+  ).map((r) => mapDue(r, currency))
+
+/** Locks a customer's open dues in id order for the rest of the transaction, so that two receipts fill one after the other. */
+export const lockOpenDues = async (db: Db, customerId: number, currency: string): Promise<DueRow[]> => {
+  await db
+    .select({ id: due.id })
+    .from(due)
+    .where(and(eq(due.customerId, customerId), sql`${due.filled} < ${due.amount}`))
+    .orderBy(asc(due.id))
+    .for('update')
+  return listOpenDues(db, customerId, currency)
+}
+
+/** Dues that are open anywhere, of all customers: for what is expected by week. */
+export const sumOpenByDay = async (db: Db, currency: string): Promise<{ dueOn: Day; open: Money }[]> => {
+  const rows = await db
+    .select({ dueOn: due.dueOn, open: sql<string>`sum(${due.amount} - ${due.filled})::text` })
+    .from(due)
+    .where(sql`${due.filled} < ${due.amount}`)
+    .groupBy(due.dueOn)
+  return rows.map((r) => ({ dueOn: r.dueOn as Day, open: money(BigInt(r.open), currency) }))
+}
+
+export const insertDues = async (db: Db, rows: readonly (typeof due.$inferInsert)[]): Promise<number[]> =>
+  rows.length === 0 ? [] : (await db.insert(due).values([...rows]).returning({ id: due.id })).map((r) => r.id)
+
+export const insertFills = async (db: Db, rows: readonly (typeof dueFill.$inferInsert)[]): Promise<void> => {
+  const sorted = [...rows].sort((a, b) => a.dueId - b.dueId)
+  if (sorted.length > 0) await db.insert(dueFill).values(sorted)
+}
+
+export interface FillRow {
+  readonly id: number
+  readonly dueId: number
+  readonly saleId: number
+  readonly on: Day
+  readonly amount: Money
+  readonly kind: 'receipt' | 'held' | 'credit-note' | 'void'
+  readonly receiptId: number | null
+  readonly entryId: number
+}
+
+const fills = (db: Db) =>
+  db
+    .select({ id: dueFill.id, dueId: dueFill.dueId, saleId: due.saleId, on: dueFill.onDay, amount: dueFill.amount, kind: dueFill.kind, receiptId: dueFill.receiptId, entryId: dueFill.entryId })
+    .from(dueFill)
+    .innerJoin(due, eq(due.id, dueFill.dueId))
+const mapFill = (r: Omit<FillRow, 'on' | 'amount'> & { on: string; amount: bigint }, currency: string): FillRow => ({
+  ...r,
+  on: r.on as Day,
+  amount: money(r.amount, currency),
+})
+
+export const listFillsOfSales = async (db: Db, saleIds: readonly number[], currency: string): Promise<FillRow[]> =>
+  saleIds.length === 0 ? [] : (await fills(db).where(inArray(due.saleId, [...saleIds])).orderBy(asc(dueFill.id))).map((r) => mapFill(r, currency))
+
+export const listFillsOfReceipt = async (db: Db, receiptId: number, currency: string): Promise<FillRow[]> =>
+  (await fills(db).where(eq(dueFill.receiptId, receiptId)).orderBy(asc(dueFill.id))).map((r) => mapFill(r, currency))
+
+export interface HeldRow {
+  readonly customerId: number
+  readonly saleId: number | null
+  readonly kind: HeldKind
+  readonly amount: Money
+}
+
+/** What is held for a customer, or for sales, now. Zero places are left out. */
+export const listHeld = async (db: Db, of: { readonly customerId: number } | { readonly saleIds: readonly number[] }, currency: string): Promise<HeldRow[]> => {
+  if ('saleIds' in of && of.saleIds.length === 0) return []
+  const rows = await db
+    .select({ customerId: held.customerId, saleId: held.saleId, kind: held.kind, amount: held.amount })
+    .from(held)
+    .where(and('saleIds' in of ? inArray(held.saleId, [...of.saleIds]) : eq(held.customerId, of.customerId), sql`${held.amount} > 0`))
+    .orderBy(asc(held.id))
+  return rows.map((r) => ({ ...r, amount: money(r.amount, currency) }))
+}
+
+/** The same, locked for the rest of the transaction. */
+export const lockHeld = async (db: Db, of: { readonly customerId: number; readonly saleId: number | null }, currency: string): Promise<HeldRow[]> => {
+  const rows = await db
+    .select({ customerId: held.customerId, saleId: held.saleId, kind: held.kind, amount: held.amount })
+    .from(held)
+    .where(and(eq(held.customerId, of.customerId), of.saleId === null ? sql`${held.saleId} is null` : eq(held.saleId, of.saleId), sql`${held.amount} > 0`))
+    .orderBy(asc(held.id))
+    .for('update')
+  return rows.map((r) => ({ ...r, amount: money(r.amount, currency) }))
+}
+
+export const insertHeldMoves = async (db: Db, rows: readonly (typeof heldMove.$inferInsert)[]): Promise<void> => {
+  if (rows.length > 0) await db.insert(heldMove).values([...rows])
+}
+
+export interface HeldMoveRow {
+  readonly id: number
+  readonly customerId: number
+  readonly saleId: number | null
+  readonly kind: HeldKind
+  readonly on: Day
+  readonly amount: Money
+  readonly why: (typeof heldMove.$inferSelect)['why']
+  readonly receiptId: number | null
+  readonly invoiceId: number | null
+  readonly refundId: number | null
+  readonly entryId: number
+}
+
+export const listHeldMoves = async (
+  db: Db,
+  of: { readonly saleIds: readonly number[] } | { readonly receiptId: number } | { readonly customerId: number },
+  currency: string,
+): Promise<HeldMoveRow[]> => {
+  if ('saleIds' in of && of.saleIds.length === 0) return []
+  const where = 'saleIds' in of ? inArray(heldMove.saleId, [...of.saleIds]) : 'receiptId' in of ? eq(heldMove.receiptId, of.receiptId) : eq(heldMove.customerId, of.customerId)
+  const rows = await db.select().from(heldMove).where(where).orderBy(asc(heldMove.id))
+  return rows.map(({ onDay, ...r }) => ({ ...r, on: onDay as Day, amount: money(r.amount, currency) }))
+}
+
+export interface ReceiptRow {
+  readonly id: number
+  readonly number: string
+  readonly customerId: number
+  readonly customerName: string
+  readonly on: Day
+  readonly method: Method
+  readonly amount: Money
+  readonly tendered: Money
+  readonly reference: string
+  readonly invoiceId: number | null
+  readonly entryId: number
+  readonly voidedOn: Day | null
+  readonly voidReason: string | null
+}
+
+const receipts = (db: Db) =>
+  db
+    .select({ receipt, customerName: customer.name, voidedOn: receiptVoid.onDay, voidReason: receiptVoid.reason })
+    .from(receipt)
+    .innerJoin(customer, eq(customer.id, receipt.customerId))
+    .leftJoin(receiptVoid, eq(receiptVoid.receiptId, receipt.id))
+
+type ReceiptSelect = { receipt: typeof receipt.$inferSelect; customerName: string; voidedOn: string | null; voidReason: string | null }
+const mapReceipt = (r: ReceiptSelect, currency: string): ReceiptRow => ({
+  id: r.receipt.id,
+  number: r.receipt.number,
+  customerId: r.receipt.customerId,
+  customerName: r.customerName,
+  on: r.receipt.onDay as Day,
+  method: r.receipt.method,
+  amount: money(r.receipt.amount, currency),
+  tendered: money(r.receipt.tendered, currency),
+  reference: r.receipt.reference,
+  invoiceId: r.receipt.invoiceId,
+  entryId: r.receipt.entryId,
+  voidedOn: r.voidedOn as Day | null,
+  voidReason: r.voidReason,
+})
+
+export const findReceipt = async (db: Db, id: number, currency: string): Promise<ReceiptRow | null> => {
+  const [row] = await receipts(db).where(eq(receipt.id, id))
+  return row ? mapReceipt(row, currency) : null
+}
+
+/** Locks a receipt for the rest of the transaction. */
+export const lockReceipt = async (db: Db, id: number): Promise<void> => {
+  await db.select({ id: receipt.id }).from(receipt).where(eq(receipt.id, id)).for('update')
+}
+
+export interface ReceiptFilter {
+  readonly customerId?: number
+  readonly on?: Day
+  readonly search?: string
+  readonly invoiceId?: number
+}
+
+/** Receipts, newest first, a page at a time. */
+export const listReceipts = async (
+  db: Db,
+  filter: ReceiptFilter,
+  page: { readonly limit: number; readonly after?: number },
+  currency: string,
+): Promise<ReceiptRow[]> => {
+  const rows = await receipts(db)
+    .where(
+      and(
+        filter.customerId ? eq(receipt.customerId, filter.customerId) : undefined,
+        filter.on ? eq(receipt.onDay, filter.on) : undefined,
+        filter.invoiceId ? eq(receipt.invoiceId, filter.invoiceId) : undefined,
+        filter.search ? matchesWords(filter.search, [receipt.number, customer.name, receipt.reference]) : undefined,
+        page.after ? sql`${receipt.id} < ${page.after}` : undefined,
+      ),
+    )
+    .orderBy(desc(receipt.id))
+    .limit(page.limit)
+  return rows.map((r) => mapReceipt(r, currency))
+}
+
+export const receiptsByIds = async (db: Db, ids: readonly number[], currency: string): Promise<ReceiptRow[]> =>
+  ids.length === 0 ? [] : (await receipts(db).where(inArray(receipt.id, [...ids])).orderBy(asc(receipt.id))).map((r) => mapReceipt(r, currency))
+
+export const insertReceipt = async (db: Db, row: typeof receipt.$inferInsert, id: number): Promise<void> => {
+  await db.insert(receipt).overridingSystemValue().values({ ...row, id })
+}
+
+export const insertReceiptVoid = async (db: Db, row: typeof receiptVoid.$inferInsert): Promise<void> => {
+  await db.insert(receiptVoid).values(row)
+}
+
+export const insertRefund = async (db: Db, row: typeof refund.$inferInsert, id: number): Promise<void> => {
+  await db.insert(refund).overridingSystemValue().values({ ...row, id })
+}
+
+export const listRefundsByIds = async (db: Db, ids: readonly number[], currency: string) => {
+  if (ids.length === 0) return []
+  const rows = await db.select().from(refund).where(inArray(refund.id, [...ids]))
+  return rows.map((r) => ({ id: r.id, number: r.number, on: r.onDay as Day, method: r.method, amount: money(r.amount, currency), reason: r.reason }))
+}
+
+/** Money taken on a day by method, voids of that day taken off. */
+export const sumTaken = async (db: Db, on: Day, currency: string): Promise<{ method: Method; count: number; amount: Money }[]> => {
+  const rows = await db.execute<{ method: Method; count: number; amount: string }>(sql`
+    select method, sum(n)::int as count, sum(amount)::text as amount from (
+      select method, 1 as n, amount from receipt where on_day = ${on}
+      union all
+      select r.method, -1, -r.amount from receipt_void v join receipt r on r.id = v.receipt_id where v.on_day = ${on}) t
+     group by method`)
+  return rows.map((r) => ({ method: r.method, count: r.count, amount: money(BigInt(r.amount), currency) }))
+}
+
+/** Whose due it is, open or not. */
+export const findDueOwner = async (db: Db, dueId: number): Promise<number | null> => {
+  const [row] = await db.select({ customerId: due.customerId }).from(due).where(eq(due.id, dueId))
+  return row?.customerId ?? null
+}

@@ -1,0 +1,149 @@
+import { sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import type { HeldKind } from '@/core/ledger'
+import { money, type Money } from '@/core/money'
+import type { Ages } from '@/core/receivables'
+import type { Db } from '../connect'
+
+export interface AgedCustomer extends Ages {
+  readonly customerId: number
+  readonly name: string
+  readonly held: Money
+}
+
+/** Open parts of dues as of a day: what is open now and what was put on it later. */
+const openAsOf = (asOf: Day) => sql`
+  later as (select due_id, sum(amount) as later from due_fill where on_day > ${asOf} group by due_id),
+  open as (
+    select d.id, d.invoice_id, d.sale_id, d.customer_id, d.issued_on, d.due_on, d.amount - d.filled + coalesce(l.later, 0) as open
+      from due d left join later l on l.due_id = d.id
+     where d.issued_on <= ${asOf} and (d.filled < d.amount or l.due_id is not null))`
+
+const heldAsOf = (asOf: Day) => sql`
+  held_then as (
+    select customer_id, kind, sum(amount) as held from (
+      select customer_id, kind, amount from held where amount > 0
+      union all
+      select customer_id, kind, -amount from held_move where on_day > ${asOf}) h
+     group by customer_id, kind)`
+
+/** Every customer with something open or held as of a day, aged from due dates or invoice dates; by name. Tested equal to core. */
+export const ageByCustomer = async (
+  db: Db,
+  { asOf, by, currency }: { readonly asOf: Day; readonly by: 'due' | 'invoice'; readonly currency: string },
+): Promise<AgedCustomer[]> => {
+  const from = by === 'due' ? sql`due_on` : sql`issued_on`
+  const days = sql`(${asOf}::date - ${from})`
+  const rows = await db.execute<Record<'not_due' | 'd1' | 'd31' | 'd61' | 'd91' | 'total' | 'held', string> & { customer_id: number; name: string }>(sql`
+    with ${openAsOf(asOf)}, ${heldAsOf(asOf)},
+    aged as (
+      select customer_id, sum(open) as total,
+             sum(open) filter (where ${days} <= 0) as not_due,
+             sum(open) filter (where ${days} between 1 and 30) as d1,
+             sum(open) filter (where ${days} between 31 and 60) as d31,
+             sum(open) filter (where ${days} between 61 and 90) as d61,
+             sum(open) filter (where ${days} > 90) as d91
+        from open where open <> 0 group by customer_id),
+    holding as (select customer_id, sum(held) as held from held_then group by customer_id having sum(held) <> 0)
+    select coalesce(a.customer_id, h.customer_id) as customer_id, c.name,
+           coalesce(not_due, 0)::text as not_due, coalesce(d1, 0)::text as d1, coalesce(d31, 0)::text as d31,
+           coalesce(d61, 0)::text as d61, coalesce(d91, 0)::text as d91, coalesce(total, 0)::text as total, coalesce(h.held, 0)::text as held
+      from aged a full join holding h on h.customer_id = a.customer_id
+      join customer c on c.id = coalesce(a.customer_id, h.customer_id)
+     order by lower(c.name), c.id`)
+  const amount = (text: string): Money => money(BigInt(text), currency)
+  return rows.map((r) => ({
+    customerId: r.customer_id,
+    name: r.name,
+    notDue: amount(r.not_due),
+    d1to30: amount(r.d1),
+    d31to60: amount(r.d31),
+    d61to90: amount(r.d61),
+    over90: amount(r.d91),
+    total: amount(r.total),
+    held: amount(r.held),
+  }))
+}
+
+export interface OpenThen {
+  readonly dueId: number
+  readonly invoiceId: number
+  readonly number: string
+  readonly saleId: number
+  readonly saleNumber: number
+  readonly title: string
+  readonly issuedOn: Day
+  readonly dueOn: Day
+  readonly open: Money
+}
+
+/** The dues of one customer that were open as of a day, oldest first. */
+export const listOpenAsOf = async (db: Db, customerId: number, asOf: Day, currency: string): Promise<OpenThen[]> => {
+  const rows = await db.execute<{ id: number; invoice_id: number; number: string; sale_id: number; sale_number: number; title: string; issued_on: string; due_on: string; open: string }>(sql`
+    with ${openAsOf(asOf)}
+    select o.id, o.invoice_id, i.number, o.sale_id, s.number as sale_number, s.title, o.issued_on::text, o.due_on::text, o.open::text
+      from open o join invoice i on i.id = o.invoice_id join sale s on s.id = o.sale_id
+     where o.customer_id = ${customerId} and o.open <> 0 order by o.due_on, o.id`)
+  return rows.map((r) => ({
+    dueId: r.id,
+    invoiceId: r.invoice_id,
+    number: r.number,
+    saleId: r.sale_id,
+    saleNumber: r.sale_number,
+    title: r.title,
+    issuedOn: r.issued_on as Day,
+    dueOn: r.due_on as Day,
+    open: money(BigInt(r.open), currency),
+  }))
+}
+
+/** What the side ledgers say as of a day; each must equal its account. */
+export const sumSubledgers = async (db: Db, asOf: Day, currency: string) => {
+  const [row] = await db.execute<Record<'receivables' | 'stock' | 'ahead', string>>(sql`
+    with ${openAsOf(asOf)}
+    select (select coalesce(sum(open), 0) from open)::text as receivables,
+           ((select coalesce(sum(value), 0) from shelf) - (select coalesce(sum(value), 0) from stock_move where on_day > ${asOf}))::text as stock,
+           (coalesce((select sum(case when i.kind = 'credit-note' then -l.ahead else l.ahead end)
+               from invoice i join invoice_line l on l.invoice_id = i.id
+              where i.status = 'issued' and l.ahead <> 0 and i.on_day <= ${asOf}), 0)
+            - coalesce((select sum(l.earned) from handover h join handover_line l on l.handover_id = h.id
+              where l.earned <> 0 and h.on_day <= ${asOf}), 0))::text as ahead`)
+  const heldRows = await db.execute<{ kind: HeldKind; held: string }>(sql`
+    with ${heldAsOf(asOf)} select kind, sum(held)::text as held from held_then group by kind`)
+  const heldOf = (kind: HeldKind): Money => money(BigInt(heldRows.find((r) => r.kind === kind)?.held ?? '0'), currency)
+  return {
+    receivables: money(BigInt(row!.receivables), currency),
+    stock: money(BigInt(row!.stock), currency),
+    ahead: money(BigInt(row!.ahead), currency),
+    held: { deposit: heldOf('deposit'), layaway: heldOf('layaway'), account: heldOf('account') },
+  }
+}
+
+export interface Flags {
+  readonly inToday: Money
+  readonly held: Money
+  readonly owed: Money
+  readonly late: Money
+}
+
+/** The four figures of the band. */
+export const readFlags = async (db: Db, today: Day, currency: string): Promise<Flags> => {
+  const [row] = await db.execute<Record<keyof Flags, string>>(sql`
+    select ((select coalesce(sum(amount), 0) from receipt where on_day = ${today})
+            - (select coalesce(sum(r.amount), 0) from receipt_void v join receipt r on r.id = v.receipt_id where v.on_day = ${today}))::text as "inToday",
+           (select coalesce(sum(amount), 0) from held where amount > 0)::text as held,
+           (select coalesce(sum(amount - filled), 0) from due where filled < amount)::text as owed,
+           (select coalesce(sum(amount - filled), 0) from due where filled < amount and due_on < ${today})::text as late`)
+  const amount = (text: string): Money => money(BigInt(text), currency)
+  return { inToday: amount(row!.inToday), held: amount(row!.held), owed: amount(row!.owed), late: amount(row!.late) }
+}
+
+/** Dues of a customer that were paid in full, with the day the last part came: for the days they take. */
+export const listPaidDues = async (db: Db, customerId: number, limit: number, currency: string) => {
+  const rows = await db.execute<{ amount: string; from: string; paid_on: string }>(sql`
+    select d.amount::text, d.issued_on::text as from, max(f.on_day)::text as paid_on
+      from due d join due_fill f on f.due_id = d.id and f.amount > 0
+     where d.customer_id = ${customerId} and d.filled = d.amount
+     group by d.id order by max(f.on_day) desc limit ${limit}`)
+  return rows.map((r) => ({ amount: money(BigInt(r.amount), currency), from: r.from as Day, paidOn: r.paid_on as Day }))
+}

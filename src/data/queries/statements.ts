@@ -1,0 +1,38 @@
+import { sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import { money, type Money } from '@/core/money'
+import type { Db } from '../connect'
+
+export interface StatementRow {
+  readonly on: Day
+  readonly text: string
+  readonly paper: { readonly kind: string; readonly id: number } | null
+  /** What it changes in what the customer owes on invoices: positive owes more. */
+  readonly owes: Money
+}
+
+/** Everything that changed what a customer owes, in order: dues as they were made, and what was put on them. */
+export const listStatementRows = async (db: Db, customerId: number, to: Day, currency: string): Promise<StatementRow[]> => {
+  const rows = await db.execute<{ on: string; text: string; kind: string | null; id: number | null; owes: string }>(sql`
+    select d.issued_on::text as on, 0 as step, min(d.id) as seq, 'Invoice ' || i.number as text, 'invoice' as kind, i.id, sum(d.amount)::text as owes
+      from due d join invoice i on i.id = d.invoice_id
+     where d.customer_id = ${customerId} and d.issued_on <= ${to} group by d.issued_on, i.id
+    union all
+    select f.on_day::text, 1, min(f.id),
+           case when f.kind = 'held' then 'Held money put on invoices'
+                when f.kind = 'credit-note' then 'Credit note ' || c.number
+                when f.kind = 'void' then 'Receipt ' || r.number || ' voided'
+                else 'Receipt ' || r.number || ', ' || r.method end,
+           case when f.receipt_id is not null then 'receipt' when f.invoice_id is not null then 'invoice' end,
+           coalesce(r.id, c.id), (-sum(f.amount))::text
+      from due_fill f join due d on d.id = f.due_id left join receipt r on r.id = f.receipt_id left join invoice c on c.id = f.invoice_id
+     where d.customer_id = ${customerId} and f.on_day <= ${to}
+     group by f.on_day, f.kind, f.entry_id, f.receipt_id, f.invoice_id, r.id, c.id
+     order by 1, 2, 3`)
+  return rows.map((r) => ({
+    on: r.on as Day,
+    text: r.text,
+    paper: r.kind && r.id !== null ? { kind: r.kind, id: r.id } : null,
+    owes: money(BigInt(r.owes), currency),
+  }))
+}

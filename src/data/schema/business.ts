@@ -1,0 +1,54 @@
+import { sql } from 'drizzle-orm'
+import { boolean, check, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
+import { identity, onDay } from './columns'
+
+/** The one business this database keeps. */
+export const business = pgTable(
+  'business',
+  {
+    id: integer().primaryKey().default(1),
+    name: text().notNull(),
+    currency: text().notNull(),
+    openedOn: onDay().notNull(),
+    passphraseHash: text().notNull(),
+    pricesIncludeTax: boolean().notNull().default(false),
+    taxRoundedPer: text({ enum: ['document', 'line'] }).notNull().default('document'),
+    /** The last day of the last closed period. */
+    closedThrough: onDay(),
+    /** How long an estimate is good, in days. */
+    estimateDays: integer().notNull().default(30),
+    address: text().notNull().default(''),
+    footer: text().notNull().default(''),
+    /** The demo fills the passphrase in by itself. */
+    demoPassphrase: text(),
+  },
+  (t) => [check('one_business', sql`${t.id} = 1`)],
+)
+
+export const session = pgTable('session', {
+  tokenHash: text().primaryKey(),
+  expiresAt: timestamp({ withTimezone: true }).notNull(),
+})
+
+export const apiToken = pgTable('api_token', {
+  id: identity(),
+  name: text().notNull(),
+  tokenHash: text().notNull().unique(),
+  createdAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+  revokedAt: timestamp({ withTimezone: true }),
+})
+
+/** A money command's key and its first answer: the same key again gets the same answer. */
+export const command = pgTable('command', {
+  key: text().primaryKey(),
+  fingerprint: text().notNull(),
+  answer: jsonb(),
+  createdAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+})
+
+/** The last number given in a series and year (0 where a series runs on over the years). */
+export const numberSeries = pgTable(
+  'number_series',
+  { series: text().notNull(), year: integer().notNull(), last: integer().notNull() },
+  (t) => [primaryKey({ columns: [t.series, t.year] })],
+)

@@ -1,0 +1,66 @@
+import { sql } from 'drizzle-orm'
+import { check, foreignKey, index, integer, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
+import { identity, minor, onDay } from './columns'
+
+export const account = pgTable('account', {
+  id: identity(),
+  code: text().notNull().unique(),
+  name: text().notNull(),
+  kind: text({ enum: ['asset', 'liability', 'equity', 'income', 'expense'] }).notNull(),
+  /** What postings call it by; see core/ledger. */
+  role: text().unique(),
+})
+
+/** Posted, and never changed after. Triggers see to that, and that its lines balance when the transaction ends. */
+export const entry = pgTable(
+  'entry',
+  {
+    id: identity(),
+    onDay: onDay().notNull(),
+    text: text().notNull(),
+    /** The paper that posted it. */
+    sourceKind: text().notNull(),
+    sourceId: integer(),
+    saleId: integer(),
+    customerId: integer(),
+    reversesId: integer(),
+    postedAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [
+    foreignKey({ columns: [t.reversesId], foreignColumns: [t.id] }),
+    index('entry_day').on(t.onDay, t.id),
+    index('entry_source').on(t.sourceKind, t.sourceId),
+    index('entry_sale').on(t.saleId),
+  ],
+)
+
+export const entryLine = pgTable(
+  'entry_line',
+  {
+    id: identity(),
+    entryId: integer().notNull().references(() => entry.id),
+    accountId: integer().notNull().references(() => account.id),
+    /** The entry's day again, so that an account's lines are read in order from one index. */
+    onDay: onDay().notNull(),
+    /** Positive is debit, negative is credit. */
+    amount: minor().notNull(),
+  },
+  (t) => [
+    index('entry_line_entry').on(t.entryId),
+    index('entry_line_account').on(t.accountId, t.onDay, t.id),
+    index('entry_line_day').on(t.onDay, t.accountId),
+    check('entry_line_not_zero', sql`${t.amount} <> 0`),
+  ],
+)
+
+/** Debits and credits by account and month, kept by a trigger: reports over years read a few hundred rows. */
+export const accountMonth = pgTable(
+  'account_month',
+  {
+    accountId: integer().notNull().references(() => account.id),
+    month: onDay().notNull(),
+    debit: minor().notNull(),
+    credit: minor().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.accountId, t.month] })],
+)

@@ -1,0 +1,138 @@
+import { sql } from 'drizzle-orm'
+import { check, index, integer, pgTable, text, unique } from 'drizzle-orm/pg-core'
+import { identity, minor, onDay } from './columns'
+import { invoice } from './invoice'
+import { entry } from './ledger'
+import { customer } from './people'
+import { sale } from './sale'
+
+/** Something a customer owes on a day. `filled` is kept by a trigger from the fills and can never pass `amount`. */
+export const due = pgTable(
+  'due',
+  {
+    id: identity(),
+    invoiceId: integer().notNull().references(() => invoice.id),
+    saleId: integer().notNull().references(() => sale.id),
+    customerId: integer().notNull().references(() => customer.id),
+    issuedOn: onDay().notNull(),
+    dueOn: onDay().notNull(),
+    amount: minor().notNull(),
+    filled: minor().notNull().default(sql`0`),
+  },
+  (t) => [
+    index('due_invoice').on(t.invoiceId),
+    index('due_sale').on(t.saleId),
+    index('due_customer').on(t.customerId, t.dueOn),
+    index('due_open').on(t.customerId, t.dueOn).where(sql`${t.filled} < ${t.amount}`),
+    check('due_not_overfilled', sql`${t.filled} >= 0 and ${t.filled} <= ${t.amount}`),
+  ],
+)
+
+export const receipt = pgTable(
+  'receipt',
+  {
+    id: identity(),
+    number: text().notNull().unique(),
+    customerId: integer().notNull().references(() => customer.id),
+    onDay: onDay().notNull(),
+    method: text({ enum: ['cash', 'card', 'cheque', 'transfer'] }).notNull(),
+    amount: minor().notNull(),
+    /** Cash given; the rest above `amount` went back as change. */
+    tendered: minor().notNull(),
+    reference: text().notNull().default(''),
+    /** The invoice-receipt of a counter sale, which carries the entry. */
+    invoiceId: integer().references(() => invoice.id),
+    entryId: integer().notNull().references(() => entry.id),
+  },
+  (t) => [
+    index('receipt_customer').on(t.customerId, t.onDay),
+    index('receipt_day').on(t.onDay, t.id),
+    index('receipt_invoice').on(t.invoiceId),
+    check('receipt_positive', sql`${t.amount} > 0 and ${t.tendered} >= ${t.amount}`),
+  ],
+)
+
+export const receiptVoid = pgTable('receipt_void', {
+  receiptId: integer().primaryKey().references(() => receipt.id),
+  onDay: onDay().notNull(),
+  reason: text().notNull(),
+  entryId: integer().notNull().references(() => entry.id),
+})
+
+export const refund = pgTable(
+  'refund',
+  {
+    id: identity(),
+    number: text().notNull().unique(),
+    customerId: integer().notNull().references(() => customer.id),
+    saleId: integer().references(() => sale.id),
+    onDay: onDay().notNull(),
+    method: text({ enum: ['cash', 'card', 'cheque', 'transfer'] }).notNull(),
+    amount: minor().notNull(),
+    reason: text().notNull().default(''),
+    entryId: integer().notNull().references(() => entry.id),
+  },
+  (t) => [index('refund_customer').on(t.customerId), index('refund_sale').on(t.saleId)],
+)
+
+/** What was put on a due. Negative takes it off again (a void). */
+export const dueFill = pgTable(
+  'due_fill',
+  {
+    id: identity(),
+    dueId: integer().notNull().references(() => due.id),
+    onDay: onDay().notNull(),
+    amount: minor().notNull(),
+    kind: text({ enum: ['receipt', 'held', 'credit-note', 'void'] }).notNull(),
+    receiptId: integer().references(() => receipt.id),
+    /** The credit note. */
+    invoiceId: integer().references(() => invoice.id),
+    entryId: integer().notNull().references(() => entry.id),
+  },
+  (t) => [
+    index('due_fill_due').on(t.dueId),
+    index('due_fill_receipt').on(t.receiptId),
+    index('due_fill_day').on(t.onDay),
+  ],
+)
+
+/** Money held for a customer: came (positive) or was used or given back (negative). */
+export const heldMove = pgTable(
+  'held_move',
+  {
+    id: identity(),
+    customerId: integer().notNull().references(() => customer.id),
+    saleId: integer().references(() => sale.id),
+    kind: text({ enum: ['deposit', 'layaway', 'account'] }).notNull(),
+    onDay: onDay().notNull(),
+    amount: minor().notNull(),
+    why: text({ enum: ['receipt', 'invoice', 'credit-note', 'refund', 'void', 'use', 'move'] }).notNull(),
+    receiptId: integer().references(() => receipt.id),
+    invoiceId: integer().references(() => invoice.id),
+    refundId: integer().references(() => refund.id),
+    entryId: integer().notNull().references(() => entry.id),
+  },
+  (t) => [
+    index('held_move_customer').on(t.customerId),
+    index('held_move_sale').on(t.saleId),
+    index('held_move_receipt').on(t.receiptId),
+    index('held_move_day').on(t.onDay),
+  ],
+)
+
+/** What is held now, kept by a trigger from the moves and never below zero. */
+export const held = pgTable(
+  'held',
+  {
+    id: identity(),
+    customerId: integer().notNull().references(() => customer.id),
+    saleId: integer().references(() => sale.id),
+    kind: text({ enum: ['deposit', 'layaway', 'account'] }).notNull(),
+    amount: minor().notNull(),
+  },
+  (t) => [
+    unique('held_place').on(t.customerId, t.saleId, t.kind).nullsNotDistinct(),
+    index('held_sale').on(t.saleId),
+    check('held_not_below_zero', sql`${t.amount} >= 0`),
+  ],
+)

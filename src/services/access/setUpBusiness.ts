@@ -1,0 +1,82 @@
+import { hash } from '@node-rs/argon2'
+import { z } from 'zod'
+import { STARTING_CHART } from '@/core/ledger'
+import { err, ok, type Result } from '@/core/result'
+import { insertAccounts } from '@/data/queries/accounts'
+import { findBusiness, insertBusiness } from '@/data/queries/business'
+import { insertCustomer } from '@/data/queries/customers'
+import { insertPlace } from '@/data/queries/goods'
+import { insertTaxCode } from '@/data/queries/taxCodes'
+import type { Transaction } from '@/data/connect'
+import { databaseError, transact } from '@/data/transact'
+import { parse, type Till } from '../command'
+import type { Failure } from '../failure'
+import { day, needed, rate } from '../input/fields'
+import { refuse, Refusal } from '../refuse'
+
+export const setUpInput = z.object({
+  name: needed(120, 'The name of the business'),
+  currency: z.string({ error: 'A currency is three letters, like EUR.' }).regex(/^[A-Z]{3}$/, 'A currency is three capital letters, like EUR.'),
+  openingDate: day.optional(),
+  passphrase: z.string({ error: 'A passphrase is needed.' }).min(8, 'At least 8 characters.').max(200, 'At most 200 characters.'),
+  taxCodes: z
+    .array(
+      z.object({
+        code: needed(20, 'A code'),
+        name: needed(80, 'A name'),
+        components: z.array(z.object({ name: needed(80, 'A name'), rate })).max(6, 'At most 6 components.'),
+      }),
+    )
+    .max(30)
+    .optional(),
+  pricesIncludeTax: z.boolean().optional(),
+  /** Set by the demo alone: the sign-in page fills it in. */
+  demo: z.boolean().optional(),
+})
+
+/** The two codes every business has beside its own: taxed at 0 %, and not taxable. They are reported apart. */
+const ALWAYS = [
+  { code: 'ZERO', name: 'Zero-rated', treatment: 'zero' as const },
+  { code: 'EXEMPT', name: 'Exempt', treatment: 'exempt' as const },
+]
+
+const writeTaxCodes = async (tx: Transaction, codes: NonNullable<z.output<typeof setUpInput>['taxCodes']>): Promise<void> => {
+  let n = 0
+  for (const code of codes) {
+    const accounts = code.components.length === 0 ? [] : await insertAccounts(tx, code.components.map((c) => ({ code: `22${String(++n).padStart(2, '0')}`, name: `Tax due: ${c.name}`, kind: 'liability' as const })))
+    const isZero = code.components.every((c) => c.rate.isZero())
+    await insertTaxCode(
+      tx,
+      { code: code.code, name: code.name, treatment: isZero ? 'zero' : 'taxed' },
+      code.components.map((c, i) => ({ name: c.name, rate: c.rate.toFixed(8), accountId: accounts[i]!.id })),
+    )
+  }
+  for (const code of ALWAYS) {
+    if (!codes.some((c) => c.code.toUpperCase() === code.code)) await insertTaxCode(tx, code, [])
+  }
+}
+
+/** Sets the business up, once: name, currency, passphrase, chart of accounts, tax codes, one place for goods. */
+export const setUpBusiness = async (till: Till, input: unknown): Promise<Result<{ name: string; currency: string; openingDate: string }, Failure>> => {
+  try {
+    const s = parse(setUpInput, input)
+    if (await findBusiness(till.db)) refuse({ code: 'already-set-up' })
+    const codes = s.taxCodes ?? []
+    const twice = codes.find((c, i) => codes.findIndex((o) => o.code.toLowerCase() === c.code.toLowerCase()) !== i)
+    if (twice) refuse({ code: 'taken', what: 'tax code', value: twice.code })
+    const passphraseHash = await hash(s.passphrase)
+    const openedOn = s.openingDate ?? till.today
+    await transact(till.db, async (tx) => {
+      await insertBusiness(tx, { name: s.name, currency: s.currency, openedOn, passphraseHash, pricesIncludeTax: s.pricesIncludeTax ?? false, demoPassphrase: s.demo ? s.passphrase : null })
+      await insertAccounts(tx, STARTING_CHART.map((a) => ({ code: a.code, name: a.name, kind: a.kind, role: a.role ?? null })))
+      await writeTaxCodes(tx, codes)
+      await insertPlace(tx, { code: 'SHOP', name: 'Shop' })
+      await insertCustomer(tx, { name: 'Walk-in customer', walkIn: true, since: openedOn })
+    })
+    return ok({ name: s.name, currency: s.currency, openingDate: openedOn })
+  } catch (problem) {
+    if (problem instanceof Refusal) return err(problem.failure)
+    if (databaseError(problem)?.constraint_name === 'business_pkey') return err({ code: 'already-set-up' })
+    throw problem
+  }
+}

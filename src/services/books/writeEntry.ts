@@ -1,0 +1,41 @@
+import { z } from 'zod'
+import { makeEntry, type AccountRole } from '@/core/ledger'
+import { isZeroMoney, money, sumMoney, zeroMoney } from '@/core/money'
+import { listAccounts } from '@/data/queries/accounts'
+import { findEntry } from '@/data/queries/ledger'
+import { defineCommand, paperDay } from '../command'
+import { amount, needed, on } from '../input/fields'
+import { refuse } from '../refuse'
+import { viewOfEntry } from '../read/books'
+
+export const writeEntryInput = z.object({
+  on,
+  text: needed(300, 'What it is for'),
+  lines: z
+    .array(z.object({ account: needed(20, 'An account'), debit: amount.optional(), credit: amount.optional() }))
+    .min(2, 'An entry has at least two lines.')
+    .max(200),
+})
+
+/** Accounts that papers keep: an own entry there would part them from what they sum. */
+const KEPT: ReadonlySet<AccountRole> = new Set<AccountRole>([
+  'receivables', 'stock', 'customer-deposits', 'layaway-deposits', 'on-account', 'billed-ahead', 'unearned-charges', 'received-not-billed',
+]) // prettier-ignore
+
+/** The owner's own entry: rent, capital, opening balances. Debits equal credits. */
+export const writeEntry = defineCommand('write-entry', writeEntryInput, async (w, input) => {
+  const onDay = paperDay(w, input.on)
+  const accounts = await listAccounts(w.tx)
+  const lines = input.lines.map((l, i) => {
+    const account = accounts.find((a) => a.code === l.account) ?? refuse({ code: 'invalid', errors: [{ path: `lines.${i}.account`, message: `There is no account ${l.account}.` }] })
+    if (account.role && KEPT.has(account.role)) refuse({ code: 'account-kept-by-papers', account: account.name })
+    const debit = l.debit === undefined ? zeroMoney(w.currency) : w.money(l.debit, `lines.${i}.debit`)
+    const credit = l.credit === undefined ? zeroMoney(w.currency) : w.money(l.credit, `lines.${i}.credit`)
+    if (isZeroMoney(debit) === isZeroMoney(credit)) refuse({ code: 'invalid', errors: [{ path: `lines.${i}`, message: 'Give a debit or a credit, one of them.' }] })
+    return { account: { accountId: account.id }, amount: money(debit.minor - credit.minor, w.currency) }
+  })
+  const difference = sumMoney(lines.map((l) => l.amount), w.currency)
+  if (!isZeroMoney(difference)) refuse({ code: 'entry-unbalanced', difference: money(difference.minor < 0n ? -difference.minor : difference.minor, w.currency) })
+  const entryId = await w.post(makeEntry(onDay, input.text, lines), { kind: 'own', id: null })
+  return { id: entryId, answer: async () => viewOfEntry((await findEntry(w.tx, entryId, w.currency))!) }
+})

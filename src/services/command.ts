@@ -1,0 +1,181 @@
+import { createHash } from 'node:crypto'
+import { z } from 'zod'
+import { err, ok, type Result } from '@/core/result'
+import type { Day } from '@/core/day'
+import type { AccountRef, AccountRole, EntryDraft } from '@/core/ledger'
+import { parseMoney, type Money } from '@/core/money'
+import type { Database, Transaction } from '@/data/connect'
+import { databaseError, transact } from '@/data/transact'
+import { findCommand, keepAnswer, takeCommandKey } from '@/data/queries/access'
+import { listAccounts } from '@/data/queries/accounts'
+import { findBusiness, type Business } from '@/data/queries/business'
+import { insertEntry, type EntrySource } from '@/data/queries/ledger'
+import { listTaxCodes, type KeptTaxCode } from '@/data/queries/taxCodes'
+import type { Failure } from './failure'
+import { found, refuse, Refusal } from './refuse'
+
+/** Where a command runs: which database, and which day it is. */
+export interface Till {
+  readonly db: Database
+  readonly today: Day
+}
+
+/** What a command works with inside its transaction. */
+export interface Work {
+  readonly tx: Transaction
+  readonly today: Day
+  readonly business: Business
+  readonly currency: string
+  /** Reads an amount of the business's currency; more digits than it has are refused at `path`. */
+  money(text: string, path: string): Money
+  taxCodes(): Promise<readonly KeptTaxCode[]>
+  accountId(role: AccountRole): Promise<number>
+  /** Posts an entry and answers its id. */
+  post(draft: EntryDraft, source: EntrySource): Promise<number>
+}
+
+/** What a command did: the id of what it made or changed, and how to read the answer of the HTTP interface. */
+export interface Done<A> {
+  readonly id: number
+  readonly answer: () => Promise<A>
+}
+
+export interface Command<I, A> {
+  readonly schema: z.ZodType<unknown, I>
+  /** Does it, and answers the id. For callers in the program. */
+  run(till: Till, input: I): Promise<Result<number, Failure>>
+  /** Parses unknown input, does it once for each key, and answers as the HTTP interface does. */
+  answer(till: Till, input: unknown, key: string | null): Promise<Result<A, Failure>>
+}
+
+/** Makes a command: input schema, then work in one transaction that saves all or nothing. */
+export const defineCommand = <O, I, A>(name: string, schema: z.ZodType<O, I>, work: (w: Work, input: O) => Promise<Done<A>>): Command<I, A> => ({
+  schema,
+  run: (till, input) =>
+    attempt(till, async (tx) => (await work(await makeWork(tx, till), parse(schema, input))).id),
+  answer: (till, input, key) =>
+    attempt(till, async (tx) => {
+      const parsed = parse(schema, input)
+      const before = key === null ? null : await takeKey(tx, key, fingerprint(name, input))
+      if (before) return before.answer as A
+      const answer = await (await work(await makeWork(tx, till), parsed)).answer()
+      if (key !== null) await keepAnswer(tx, key, answer)
+      return answer
+    }),
+})
+
+const attempt = async <T>(till: Till, work: (tx: Transaction) => Promise<T>): Promise<Result<T, Failure>> => {
+  try {
+    return ok(await transact(till.db, work))
+  } catch (problem) {
+    if (problem instanceof Refusal) return err(problem.failure)
+    const refused = await fromDatabase(till.db, problem)
+    if (refused) return err(refused)
+    throw problem
+  }
+}
+
+/** Parses input, turning Zod's issues into the failure the owner reads. */
+export const parse = <O>(schema: z.ZodType<O, unknown>, input: unknown): O => {
+  const parsed = schema.safeParse(input)
+  if (parsed.success) return parsed.data
+  return refuse({
+    code: 'invalid',
+    errors: parsed.error.issues.map((issue) => ({ path: issue.path.join('.'), message: sayIssue(issue) })),
+  })
+}
+
+const sayIssue = (issue: z.core.$ZodIssue): string => {
+  if (issue.code === 'invalid_type' && issue.input === undefined && issue.message.startsWith('Invalid input')) return 'This is needed.'
+  return issue.message
+}
+
+const sortedJson = (value: unknown): unknown =>
+  Array.isArray(value)
+    ? value.map(sortedJson)
+    : value && typeof value === 'object'
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)).map(([k, v]) => [k, sortedJson(v)]))
+      : value
+
+const fingerprint = (name: string, input: unknown): string =>
+  createHash('sha256').update(`${name}\n${JSON.stringify(sortedJson(input))}`).digest('hex')
+
+const takeKey = async (tx: Transaction, key: string, print: string): Promise<{ answer: unknown } | null> => {
+  if (await takeCommandKey(tx, key, print)) return null
+  const before = await findCommand(tx, key)
+  if (!before || before.fingerprint !== print) refuse({ code: 'key-reused' })
+  return before
+}
+
+/** The database's own guards, in the owner's words. They speak only where two hands met, or where a check above was missed. */
+const fromDatabase = async (db: Database, problem: unknown): Promise<Failure | null> => {
+  const error = databaseError(problem)
+  if (!error) return null
+  switch (error.constraint_name) {
+    case 'period_closed': {
+      const through = (await findBusiness(db))?.closedThrough
+      return through ? { code: 'period-closed', through } : null
+    }
+    case 'due_not_overfilled':
+      return { code: 'due-not-open', dueId: 0 }
+    case 'held_not_below_zero':
+      return { code: 'held-was-used' }
+    case 'business_pkey':
+      return { code: 'already-set-up' }
+    case 'goods_code_unique':
+    case 'account_code_unique':
+      return { code: 'taken', what: 'code', value: '' }
+    default:
+      return null
+  }
+}
+
+type Roles = ReadonlyMap<AccountRole, number>
+const knownRoles = new WeakMap<Database, Roles>()
+
+/** Which account plays which role: settled when the business is set up and never changed, so it is read once. */
+const rolesOf = async (db: Database, tx: Transaction): Promise<Roles> => {
+  const known = knownRoles.get(db)
+  if (known) return known
+  const roles: Roles = new Map((await listAccounts(tx)).flatMap((a) => (a.role ? [[a.role, a.id] as const] : [])))
+  knownRoles.set(db, roles)
+  return roles
+}
+
+const makeWork = async (tx: Transaction, { db, today }: Till): Promise<Work> => {
+  const business = (await findBusiness(tx)) ?? refuse({ code: 'not-set-up' })
+  let codes: Promise<readonly KeptTaxCode[]> | undefined
+  const byRole = () => rolesOf(db, tx)
+  const accountId = async (role: AccountRole): Promise<number> => {
+    const known = (await byRole()).get(role)
+    if (known === undefined) throw new Error(`no account plays ${role}`)
+    return known
+  }
+  return {
+    tx,
+    today,
+    business,
+    currency: business.currency,
+    money: (text, path) => {
+      const parsed = parseMoney(text, business.currency)
+      return parsed.ok
+        ? parsed.value
+        : refuse({ code: 'invalid', errors: [{ path, message: `Not an amount in ${business.currency}: ${text}` }] })
+    },
+    taxCodes: () => (codes ??= listTaxCodes(tx)),
+    accountId,
+    post: async (draft, source) => {
+      const known = await byRole()
+      return insertEntry(tx, draft, source, (ref: AccountRef) => ('role' in ref ? known.get(ref.role)! : ref.accountId))
+    },
+  }
+}
+
+/** The day of a paper, refused in a closed period before anything else is tried. */
+export const paperDay = (w: Work, on: Day | undefined): Day => {
+  const chosen = on ?? w.today
+  const closed = w.business.closedThrough
+  return closed && chosen <= closed ? refuse({ code: 'period-closed', through: closed }) : chosen
+}
+
+export { found, refuse }

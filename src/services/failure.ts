@@ -1,0 +1,135 @@
+import { formatDay, type Day } from '@/core/day'
+import { formatMoney, type Decimal, type Money } from '@/core/money'
+
+export interface FieldProblem {
+  readonly path: string
+  readonly message: string
+}
+
+/** Everything that may be refused, with the numbers concerned. */
+export type Failure =
+  | { readonly code: 'invalid'; readonly errors: readonly FieldProblem[] }
+  | { readonly code: 'not-found'; readonly what: string; readonly id: number | string }
+  | { readonly code: 'already-set-up' }
+  | { readonly code: 'not-set-up' }
+  | { readonly code: 'wrong-passphrase' }
+  | { readonly code: 'key-reused' }
+  | { readonly code: 'taken'; readonly what: string; readonly value: string }
+  | { readonly code: 'period-closed'; readonly through: Day }
+  | { readonly code: 'nothing-on-sale' }
+  | { readonly code: 'already-agreed'; readonly on: Day }
+  | { readonly code: 'not-agreed' }
+  | { readonly code: 'sale-closed'; readonly as: string; readonly on: Day }
+  | { readonly code: 'held-first'; readonly held: Money }
+  | { readonly code: 'goods-or-bills-first' }
+  | { readonly code: 'less-than-done'; readonly line: string; readonly least: Decimal }
+  | { readonly code: 'price-fixed'; readonly line: string }
+  | { readonly code: 'more-than-offered'; readonly line: string; readonly offered: Decimal; readonly asked: Decimal }
+  | { readonly code: 'more-than-agreed'; readonly line: string; readonly left: Decimal; readonly asked: Decimal }
+  | { readonly code: 'nothing-to-hand-over' }
+  | { readonly code: 'not-enough-stock'; readonly goods: string; readonly onHand: Decimal; readonly asked: Decimal }
+  | { readonly code: 'nothing-to-bill'; readonly what: 'handed-over' | 'remaining' }
+  | { readonly code: 'more-than-to-bill'; readonly line: string; readonly left: Decimal; readonly asked: Decimal }
+  | { readonly code: 'already-issued'; readonly number: string }
+  | { readonly code: 'not-issued' }
+  | { readonly code: 'not-creditable' }
+  | { readonly code: 'more-than-billed'; readonly line: string; readonly left: Decimal; readonly asked: Decimal }
+  | { readonly code: 'more-than-invoice-left'; readonly left: Money; readonly asked: Money }
+  | { readonly code: 'more-than-handed-over'; readonly line: string; readonly left: Decimal; readonly asked: Decimal }
+  | { readonly code: 'more-than-open'; readonly open: Money; readonly asked: Money }
+  | { readonly code: 'due-not-open'; readonly dueId: number }
+  | { readonly code: 'before-invoice'; readonly on: Day; readonly issuedOn: Day }
+  | { readonly code: 'more-than-received'; readonly received: Money; readonly asked: Money }
+  | { readonly code: 'tendered-too-little'; readonly total: Money; readonly tendered: Money }
+  | { readonly code: 'who-pays' }
+  | { readonly code: 'other-customer' }
+  | { readonly code: 'already-voided'; readonly number: string }
+  | { readonly code: 'void-counter-sale'; readonly number: string }
+  | { readonly code: 'held-was-used' }
+  | { readonly code: 'more-than-held'; readonly held: Money; readonly asked: Money }
+  | { readonly code: 'nothing-asked' }
+  | { readonly code: 'entry-unbalanced'; readonly difference: Money }
+  | { readonly code: 'account-kept-by-papers'; readonly account: string }
+  | { readonly code: 'close-order'; readonly through: Day }
+  | { readonly code: 'first-payment-too-large'; readonly total: Money; readonly first: Money }
+  | { readonly code: 'payment-does-not-cover-charge' }
+
+const n = (d: Decimal): string => d.toString()
+
+type Sentences = { readonly [C in Failure['code']]: (f: Extract<Failure, { code: C }>) => string }
+
+/** What the owner reads: what, why, and what now. */
+const SENTENCES: Sentences = {
+  invalid: (f) => `Please look again: ${f.errors.map((e) => (e.path ? `${e.path}: ${e.message}` : e.message)).join(' ')}`,
+  'not-found': (f) => `There is no ${f.what} ${f.id}. It may have been typed wrong; look it up in its list.`,
+  'already-set-up': () => 'The business is set up already. Sign in, and change it in Settings.',
+  'not-set-up': () => 'The business is not set up yet. Give it a name, a currency and a passphrase first.',
+  'wrong-passphrase': () => 'That is not the passphrase. Nothing was opened; try again.',
+  'key-reused': () => 'This key was used before for something else. Use a new Idempotency-Key for a new command.',
+  taken: (f) => `The ${f.what} ${f.value} is taken. Choose another.`,
+  'period-closed': (f) => `The books are closed through ${formatDay(f.through)}. Choose a later date.`,
+  'nothing-on-sale': () => 'There is nothing on this sale yet. Add a line first.',
+  'already-agreed': (f) => `This sale was agreed on ${formatDay(f.on)}. Change what is agreed instead.`,
+  'not-agreed': () => 'This sale is not agreed yet. Agree it first; then it can be handed over and billed.',
+  'sale-closed': (f) => `This sale was ${f.as} on ${formatDay(f.on)}. Copy it to a new sale if it comes back to life.`,
+  'held-first': (f) => `${formatMoney(f.held)} is held for this sale. Refund it or move it first; then close the sale.`,
+  'goods-or-bills-first': () => 'Something was handed over or billed already. Take it back and credit it first, or change what is agreed to what was done.',
+  'less-than-done': (f) => `${n(f.least)} of ${f.line} was handed over or billed already. It cannot be changed to less; credit it instead.`,
+  'price-fixed': (f) => `Part of ${f.line} was billed at its price. Add a new line for the rest, or credit the invoice.`,
+  'more-than-offered': (f) => `${n(f.offered)} of ${f.line} was offered, ${n(f.asked)} agreed. Change the sale first if they want more.`,
+  'more-than-agreed': (f) => `Only ${n(f.left)} of ${f.line} is left to hand over, ${n(f.asked)} asked. Hand over ${n(f.left)}, or change what is agreed.`,
+  'nothing-to-hand-over': () => 'Nothing of this sale can be handed over now. Buy what is short, or count the shelf.',
+  'not-enough-stock': (f) => `Only ${n(f.onHand)} of ${f.goods} on the shelf, ${n(f.asked)} asked. ${f.onHand.gt(0) ? `Hand over ${n(f.onHand)} now, buy ${n(f.asked.minus(f.onHand))}` : `Buy ${n(f.asked)}`}, or count the shelf.`,
+  'nothing-to-bill': (f) => (f.what === 'handed-over' ? 'Nothing was handed over that is not billed. Hand something over, or bill what remains.' : 'Everything agreed is billed. Change what is agreed if something came up.'),
+  'more-than-to-bill': (f) => `Only ${n(f.left)} of ${f.line} is left to bill, ${n(f.asked)} asked. Bill ${n(f.left)}, or change what is agreed.`,
+  'already-issued': (f) => `Invoice ${f.number} is issued, so it stays as it is. Write a credit note to mend it.`,
+  'not-issued': () => 'This invoice is still a draft. Change it or throw it away; only issued invoices are credited.',
+  'not-creditable': () => 'A credit note cannot be credited. Bill again instead.',
+  'more-than-billed': (f) => `Only ${n(f.left)} of ${f.line} is left to credit on this invoice, ${n(f.asked)} asked.`,
+  'more-than-invoice-left': (f) => `Only ${formatMoney(f.left)} of this invoice is not credited yet, ${formatMoney(f.asked)} asked.`,
+  'more-than-handed-over': (f) => `Only ${n(f.left)} of ${f.line} was handed over and not taken back, ${n(f.asked)} asked. Credit it without goods coming back.`,
+  'more-than-open': (f) => `Only ${formatMoney(f.open)} is open there, ${formatMoney(f.asked)} was put on it. Put ${formatMoney(f.open)} on it and leave the rest on account.`,
+  'due-not-open': (f) => `Nothing is open on due ${f.dueId}. It may have been paid a moment ago; look at what is open now.`,
+  'before-invoice': (f) => `The money is dated ${formatDay(f.on)}, the invoice ${formatDay(f.issuedOn)}. Date the receipt on or after the invoice, or take it on account.`,
+  'more-than-received': (f) => `${formatMoney(f.received)} came in, ${formatMoney(f.asked)} is put on dues. Take some off.`,
+  'tendered-too-little': (f) => `${formatMoney(f.total)} is to pay, only ${formatMoney(f.tendered)} given. Take the rest, or write an invoice instead.`,
+  'who-pays': () => 'Say who pays: choose a customer, or name what the money is for.',
+  'other-customer': () => 'One of the things paid belongs to another customer. Take one receipt for each customer.',
+  'already-voided': (f) => `Receipt ${f.number} was voided before.`,
+  'void-counter-sale': (f) => `Receipt ${f.number} belongs to a counter sale. Write a credit note for it and give the money back.`,
+  'held-was-used': () => 'The money of this receipt that was held has been used since. Credit or refund that first.',
+  'more-than-held': (f) => `Only ${formatMoney(f.held)} is held there, ${formatMoney(f.asked)} asked.`,
+  'nothing-asked': () => 'Say how much: a percentage or an amount above zero.',
+  'entry-unbalanced': (f) => `Debits and credits differ by ${formatMoney(f.difference)}. Make both sides equal.`,
+  'account-kept-by-papers': (f) => `${f.account} is kept by papers (invoices, receipts, handovers), so that it always agrees with them. Write the paper instead.`,
+  'close-order': (f) => `The books are closed through ${formatDay(f.through)} already. Choose a later day.`,
+  'first-payment-too-large': (f) => `The first payment ${formatMoney(f.first)} is more than the total ${formatMoney(f.total)}.`,
+  'payment-does-not-cover-charge': () => 'The payments would not even cover the charge. Choose fewer payments or a lower rate.',
+}
+
+export const sentence = (failure: Failure): string => (SENTENCES[failure.code] as (f: Failure) => string)(failure)
+
+const STATUS: Partial<Record<Failure['code'], number>> = {
+  'not-found': 404,
+  'wrong-passphrase': 401,
+  'already-set-up': 409,
+  'not-set-up': 409,
+  taken: 409,
+  'already-agreed': 409,
+  'not-agreed': 409,
+  'sale-closed': 409,
+  'held-first': 409,
+  'goods-or-bills-first': 409,
+  'already-issued': 409,
+  'not-issued': 409,
+  'already-voided': 409,
+  'void-counter-sale': 409,
+  'held-was-used': 409,
+}
+
+/** The HTTP status of a failure: 404 unknown, 409 not in this state, 422 not with these numbers. */
+export const statusOf = (failure: Failure): number => STATUS[failure.code] ?? 422
+
+/** The field an input failure belongs to, where it is one. */
+export const problemsOf = (failure: Failure): readonly FieldProblem[] =>
+  failure.code === 'invalid' ? failure.errors : []

@@ -1,0 +1,63 @@
+import { z } from 'zod'
+import { money, subtractMoney, sumMoney, toDecimalString, ZERO, zeroMoney, type Money } from '@/core/money'
+import { leaveAtAverage, unitCost, valueAt, type Shelf } from '@/core/stock'
+import { postStockCount } from '@/core/ledger'
+import { findGoods, insertMoves, listPlaces, lockShelves, type MoveRow } from '@/data/queries/goods'
+import { insertStockCount } from '@/data/queries/stockCounts'
+import { takeNumber } from '@/data/queries/numbers'
+import { reserveId } from '@/data/queries/sales'
+import { defineCommand, paperDay } from '../command'
+import { id, on, quantityOrZero, unitPrice } from '../input/fields'
+import { found, refuse } from '../refuse'
+
+export const countStockInput = z.object({
+  on,
+  placeId: id.optional(),
+  lines: z.array(z.object({ goodsId: id, counted: quantityOrZero, unitCost: unitPrice.optional() })).min(1, 'Count at least one thing.').max(2000),
+})
+
+/**
+ * What was counted replaces what the books had. More than expected comes in at the unit cost given (else at the average so
+ * far), less leaves at average; the difference goes to stock adjustments.
+ */
+export const countStock = defineCommand('count-stock', countStockInput, async (w, input) => {
+  const onDay = paperDay(w, input.on)
+  const places = await listPlaces(w.tx)
+  const place = input.placeId === undefined ? places[0]! : found(places.find((p) => p.id === input.placeId), 'place', input.placeId)
+  const goods = await findGoods(w.tx, input.lines.map((l) => l.goodsId))
+  const shelves = (await lockShelves(w.tx, input.lines.map((l) => l.goodsId), w.currency)).filter((s) => s.placeId === place.id)
+  const none: Shelf = { quantity: ZERO, value: zeroMoney(w.currency) }
+  const seen = new Set<number>()
+  const moves: MoveRow[] = []
+  for (const [i, line] of input.lines.entries()) {
+    const thing = found(goods.get(line.goodsId), 'goods', line.goodsId)
+    const problem = thing.kind !== 'stock' ? `${thing.name} is not kept on the shelf.` : seen.has(thing.id) ? `${thing.name} is counted twice.` : null
+    if (problem) refuse({ code: 'invalid', errors: [{ path: `lines.${i}.goodsId`, message: problem }] })
+    seen.add(thing.id)
+    const shelf = shelves.find((s) => s.goodsId === thing.id)?.shelf ?? none
+    const more = line.counted.minus(shelf.quantity)
+    if (more.isZero()) continue
+    const value: Money = more.gt(0)
+      ? valueAt(line.unitCost ?? unitCost(shelf), more, w.currency)
+      : subtractMoney(zeroMoney(w.currency), leaveAtAverage(shelf, more.negated()))
+    moves.push({ goodsId: thing.id, placeId: place.id, on: onDay, quantity: more, value })
+  }
+  const value = sumMoney(moves.map((m) => m.value), w.currency)
+  const number = await takeNumber(w.tx, 'stock-count', onDay)
+  const countId = await reserveId(w.tx, 'stock_count')
+  const entry = postStockCount({ on: onDay, text: `Stock count ${number}`, value: money(value.minor, w.currency) })
+  const entryId = entry.lines.length > 0 ? await w.post(entry, { kind: 'stock-count', id: countId }) : null
+  await insertStockCount(w.tx, { number, onDay, placeId: place.id, entryId }, countId)
+  await insertMoves(w.tx, moves, { kind: 'stock-count', id: countId })
+  return {
+    id: countId,
+    answer: async () => ({
+      id: countId,
+      number,
+      on: onDay,
+      placeId: place.id,
+      value: toDecimalString(value),
+      lines: moves.map((m) => ({ goodsId: m.goodsId, difference: m.quantity.toString(), value: toDecimalString(m.value) })),
+    }),
+  }
+})

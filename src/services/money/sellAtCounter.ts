@@ -1,0 +1,93 @@
+import { z } from 'zod'
+import { isPositiveMoney, subtractMoney, toDecimalString } from '@/core/money'
+import { postCounterSale } from '@/core/ledger'
+import { findCustomer, findWalkIn } from '@/data/queries/customers'
+import { findInvoice, insertInvoice, markIssued } from '@/data/queries/invoices'
+import { insertReceipt, listReceipts } from '@/data/queries/money'
+import { takeNumber } from '@/data/queries/numbers'
+import { addToLines, reserveId } from '@/data/queries/sales'
+import { defineCommand, paperDay, type Work } from '../command'
+import { draftBill } from '../billing/draftBill'
+import { taxPostings } from '../billing/issueBill'
+import { amount, id, method, on, text } from '../input/fields'
+import { line } from '../input/lines'
+import { found, refuse } from '../refuse'
+import { fillLines } from '../sales/fillLines'
+import { writeHandover } from '../sales/handOver'
+import { refreshSale } from '../sales/refreshSale'
+import { takeSale } from '../sales/saleWork'
+import { writeSale } from '../sales/startSale'
+
+export const counterSaleInput = z.object({
+  customerId: id.optional(),
+  on,
+  lines: z.array(line, { error: 'Lines are a list.' }).min(1, 'Add something to sell.').max(500),
+  method,
+  tendered: amount.optional(),
+  note: text(500).optional(),
+})
+
+/** Sold, handed over and paid in one go: an invoice-receipt that never touches receivables. */
+export const sellAtCounter = defineCommand('sell-at-counter', counterSaleInput, async (w, input) => {
+  const customerId = input.customerId ?? (await findWalkIn(w.tx))
+  const customer = found(await findCustomer(w.tx, customerId, w.currency), 'customer', customerId)
+  const onDay = paperDay(w, input.on)
+  const { saleId } = await writeSale(w, {
+    customer,
+    on: onDay,
+    lines: await fillLines(w, input.lines, customer, onDay),
+    title: '',
+    channel: 'counter',
+    kind: 'sales',
+    note: input.note ?? '',
+    wantedBy: null,
+    arrangement: { kind: 'now' },
+    agreedOn: onDay,
+  })
+  const agreed = await takeSale(w, saleId)
+  await writeHandover(w, agreed, agreed.lines.map((l) => ({ line: l, quantity: l.agreed })), { on: onDay, by: 'counter' })
+  const locked = { ...agreed, lines: agreed.lines.map((l) => ({ ...l, handedOver: l.agreed })) }
+  const invoiceId = await insertInvoice(w.tx, await draftBill(w, locked, locked.lines.map((l) => ({ lineId: l.id, quantity: l.agreed })), { kind: 'counter', on: onDay }))
+  const invoice = (await findInvoice(w.tx, invoiceId, w.currency))!
+  if (!isPositiveMoney(invoice.gross)) refuse({ code: 'invalid', errors: [{ path: 'lines', message: 'A counter sale must come to more than nothing.' }] })
+  const tendered = input.tendered === undefined ? invoice.gross : w.money(input.tendered, 'tendered')
+  if (tendered.minor < invoice.gross.minor) refuse({ code: 'tendered-too-little', total: invoice.gross, tendered })
+  if (input.method !== 'cash' && tendered.minor !== invoice.gross.minor) {
+    refuse({ code: 'invalid', errors: [{ path: 'tendered', message: 'Change is given for cash alone.' }] })
+  }
+  const [number, receiptNumber, receiptId] = await Promise.all([
+    takeNumber(w.tx, 'invoice', onDay),
+    takeNumber(w.tx, 'receipt', onDay),
+    reserveId(w.tx, 'receipt'),
+  ])
+  const entry = postCounterSale({ on: onDay, text: `Counter sale ${number}, ${customer.name}`, lines: invoice.lines, taxes: await taxPostings(w, invoice), method: input.method }, w.currency)
+  const entryId = await w.post(entry, { kind: 'invoice', id: invoiceId, saleId, customerId })
+  await markIssued(w.tx, invoiceId, { number, entryId, onDay })
+  await addToLines(w.tx, locked.lines.map((l) => ({ lineId: l.id, by: { billed: l.agreed } })))
+  await insertReceipt(
+    w.tx,
+    { number: receiptNumber, customerId, onDay, method: input.method, amount: invoice.gross.minor, tendered: tendered.minor, reference: '', invoiceId, entryId },
+    receiptId,
+  )
+  await refreshSale(w, saleId)
+  return { id: invoiceId, answer: () => counterSaleView(w, invoiceId) }
+})
+
+export const counterSaleView = async (w: Pick<Work, 'tx' | 'currency'>, invoiceId: number) => {
+  const invoice = (await findInvoice(w.tx, invoiceId, w.currency))!
+  const receipt = (await listReceipts(w.tx, { invoiceId }, { limit: 1 }, w.currency))[0]!
+  return {
+    id: invoice.id,
+    number: invoice.number!,
+    saleId: invoice.saleId,
+    receiptId: receipt.id,
+    receiptNumber: receipt.number,
+    customerId: invoice.customerId,
+    on: invoice.on,
+    method: receipt.method,
+    totals: { net: toDecimalString(invoice.net), tax: toDecimalString(invoice.tax), gross: toDecimalString(invoice.gross) },
+    tendered: toDecimalString(receipt.tendered),
+    change: toDecimalString(subtractMoney(receipt.tendered, receipt.amount)),
+  }
+}
+export type CounterSaleView = Awaited<ReturnType<typeof counterSaleView>>

@@ -1,0 +1,78 @@
+import { larger, smaller, toFourPlaces, ZERO, zeroMoney, type Decimal } from '@/core/money'
+import { kitsAvailable, unitCost, type Shelf } from '@/core/stock'
+import type { Db } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+import { findGoods, listGoods, listWaiting, sumShelves, type Goods, type GoodsFilter } from '@/data/queries/goods'
+import { listTaxCodes } from '@/data/queries/taxCodes'
+
+export interface GoodsStanding {
+  readonly goods: Goods
+  readonly taxCode: string
+  readonly shelf: Shelf
+  readonly onHand: Decimal
+  readonly setAside: Decimal
+  /** On hand less what is set aside; for kits, how many can be made. */
+  readonly available: Decimal
+  /** Agreed and not on the shelf. */
+  readonly short: Decimal
+  readonly onTheWay: Decimal
+  readonly unitCost: Decimal
+}
+
+/** Goods with what lies on the shelf, what is set aside of it for agreed sales, and what is still available. */
+export const standGoods = async (db: Db, goods: readonly Goods[], business: Business): Promise<GoodsStanding[]> => {
+  const parts = await findGoods(db, goods.flatMap((g) => g.parts.map((p) => p.goodsId)))
+  const ids = [...goods.filter((g) => g.kind === 'stock').map((g) => g.id), ...parts.keys()]
+  const [shelves, waiting, codes] = await Promise.all([sumShelves(db, ids, business.currency), listWaiting(db, ids), listTaxCodes(db)])
+  const none: Shelf = { quantity: ZERO, value: zeroMoney(business.currency) }
+  const shelfOf = (id: number): Shelf => shelves.get(id) ?? none
+  const wanted = (id: number): Decimal => waiting.filter((w) => w.goodsId === id).reduce((sum, w) => sum.plus(w.waiting), ZERO)
+  const availableOf = (id: number): Decimal => larger(shelfOf(id).quantity.minus(wanted(id)), ZERO)
+  return goods.map((g) => {
+    const shelf = g.kind === 'stock' ? shelfOf(g.id) : none
+    const kitCost = g.parts.reduce((sum, p) => sum.plus(unitCost(shelfOf(p.goodsId)).times(p.quantity)), ZERO)
+    return {
+      goods: g,
+      taxCode: codes.find((c) => c.id === g.taxCodeId)!.code,
+      shelf,
+      onHand: g.kind === 'kit' ? kitsAvailable(g.parts.map((p) => ({ available: shelfOf(p.goodsId).quantity, perKit: p.quantity }))) : shelf.quantity,
+      setAside: g.kind === 'stock' ? smaller(wanted(g.id), shelf.quantity) : ZERO,
+      available: g.kind === 'kit' ? kitsAvailable(g.parts.map((p) => ({ available: availableOf(p.goodsId), perKit: p.quantity }))) : g.kind === 'stock' ? availableOf(g.id) : ZERO,
+      short: g.kind === 'stock' ? larger(wanted(g.id).minus(shelf.quantity), ZERO) : ZERO,
+      onTheWay: ZERO,
+      unitCost: g.kind === 'kit' ? kitCost : unitCost(shelf),
+    }
+  })
+}
+
+export const readGoods = async (db: Db, id: number, business: Business): Promise<GoodsStanding | null> => {
+  const goods = (await findGoods(db, [id])).get(id)
+  return goods ? (await standGoods(db, [goods], business))[0]! : null
+}
+
+export const readGoodsList = async (db: Db, filter: GoodsFilter, page: { readonly limit: number; readonly after?: { readonly code: string } }, business: Business): Promise<GoodsStanding[]> =>
+  standGoods(db, await listGoods(db, filter, page), business)
+
+export const viewOfGoods = (s: GoodsStanding) => ({
+  id: s.goods.id,
+  code: s.goods.code,
+  name: s.goods.name,
+  kind: s.goods.kind,
+  price: s.goods.price.toString(),
+  taxCode: s.taxCode,
+  barcode: s.goods.barcode,
+  note: s.goods.note,
+  retired: s.goods.retired,
+  parts: s.goods.parts.map((p) => ({ goodsId: p.goodsId, quantity: p.quantity.toString() })),
+  onHand: s.onHand.toString(),
+  setAside: s.setAside.toString(),
+  available: s.available.toString(),
+  onTheWay: s.onTheWay.toString(),
+  unitCost: toFourPlaces(s.unitCost),
+})
+export type GoodsView = ReturnType<typeof viewOfGoods>
+
+export const goodsView = async (db: Db, id: number, business: Business): Promise<GoodsView | null> => {
+  const standing = await readGoods(db, id, business)
+  return standing && viewOfGoods(standing)
+}

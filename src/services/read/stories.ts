@@ -1,0 +1,233 @@
+import { isPositiveMoney, larger, multiplyMoney, parseMoney, smaller, subtractMoney, sumMoney, ZERO, zeroMoney, type Decimal, type Money } from '@/core/money'
+import type { Day } from '@/core/day'
+import { partOf } from '@/core/plan'
+import { lineState, moneyBar, nextSteps, standsAs, type LineState, type MoneyBar, type NextStep, type SaleOutlook, type Stands } from '@/core/sale'
+import { kitsAvailable, setAside } from '@/core/stock'
+import { computeTax, lineAmount, type TaxedDocument } from '@/core/tax'
+import type { Db } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+import { findGoods, listWaiting, sumShelves } from '@/data/queries/goods'
+import { listInvoicesOfSales, type InvoiceRow } from '@/data/queries/invoices'
+import { listDuesOfSales, listFillsOfSales, listHeld, listHeldMoves, type DueRow, type FillRow, type HeldMoveRow, type HeldRow } from '@/data/queries/money'
+import { findSales, listDepositRequests, listHandovers, listSaleLines, type HandoverRow, type SaleLineRow, type SaleRow } from '@/data/queries/sales'
+import { listTaxCodes, type KeptTaxCode } from '@/data/queries/taxCodes'
+import { readArrangement, type Arrangement } from '../input/arrangement'
+
+export interface StoryLine extends SaleLineRow, LineState {
+  readonly setAside: Decimal
+  /** What one whole agreed (or, before, offered) line comes to. */
+  readonly net: Money
+  readonly fromShelf: boolean
+}
+
+/** Everything about a sale, read at once and derived from its papers. */
+export interface Story {
+  readonly sale: SaleRow
+  readonly arrangement: Arrangement
+  readonly stands: Stands
+  readonly lines: readonly StoryLine[]
+  readonly totals: TaxedDocument
+  readonly bar: MoneyBar
+  readonly received: Money
+  readonly held: Money
+  readonly open: Money
+  readonly late: Money
+  readonly billed: Money
+  readonly notBilled: Money
+  readonly next: readonly NextStep[]
+  readonly dues: readonly DueRow[]
+  readonly invoices: readonly InvoiceRow[]
+  readonly handovers: readonly HandoverRow[]
+  readonly fills: readonly FillRow[]
+  readonly heldMoves: readonly HeldMoveRow[]
+  readonly heldRows: readonly HeldRow[]
+  readonly depositRequests: Awaited<ReturnType<typeof listDepositRequests>>
+  readonly depositAsked: Money
+}
+
+/** The quantity a line counts with: what is agreed, or before that what is offered. */
+export const countedQuantity = (sale: Pick<SaleRow, 'agreedOn'>, line: SaleLineRow): Decimal =>
+  sale.agreedOn ? line.agreed : line.quantity
+
+export const totalsOf = (
+  sale: Pick<SaleRow, 'agreedOn' | 'pricesIncludeTax'>,
+  lines: readonly SaleLineRow[],
+  codes: readonly KeptTaxCode[],
+  business: Pick<Business, 'currency' | 'taxRoundedPer'>,
+): TaxedDocument =>
+  computeTax(
+    lines.map((l) => ({
+      amount: lineAmount({ quantity: countedQuantity(sale, l), unitPrice: l.unitPrice, discountPercent: l.discountPercent }, business.currency),
+      taxCode: codes.find((c) => c.id === l.taxCodeId)!,
+    })),
+    { currency: business.currency, pricesIncludeTax: sale.pricesIncludeTax, roundPer: business.taxRoundedPer },
+  )
+
+/** The stories of sales, in the order of the ids, with a fixed number of queries however many there are. */
+export const readStories = async (db: Db, ids: readonly number[], business: Business, today: Day): Promise<Story[]> => {
+  const { currency } = business
+  const sales = await findSales(db, ids, currency)
+  const [lines, codes, dues, fills, heldRows, heldMoves, handovers, invoices, requests] = await Promise.all([
+    listSaleLines(db, ids),
+    listTaxCodes(db),
+    listDuesOfSales(db, ids, currency),
+    listFillsOfSales(db, ids, currency),
+    listHeld(db, { saleIds: ids }, currency),
+    listHeldMoves(db, { saleIds: ids }, currency),
+    listHandovers(db, ids, currency),
+    listInvoicesOfSales(db, ids, currency),
+    listDepositRequests(db, ids, currency),
+  ])
+  const kept = await readSetAside(db, lines, sales, currency)
+  const of = <T extends { saleId: number | null }>(rows: readonly T[], saleId: number): T[] => rows.filter((r) => r.saleId === saleId)
+  const byId = new Map(sales.map((s) => [s.id, s]))
+  return ids.flatMap((id) => {
+    const sale = byId.get(id)
+    if (!sale) return []
+    return tellStory({
+      sale,
+      lines: of(lines, id),
+      codes,
+      dues: of(dues, id),
+      fills: of(fills, id),
+      heldRows: of(heldRows, id),
+      heldMoves: of(heldMoves, id),
+      handovers: of(handovers, id),
+      invoices: of(invoices, id),
+      requests: of(requests, id),
+      kept,
+      business,
+      today,
+    })
+  })
+}
+
+interface Facts {
+  readonly sale: SaleRow
+  readonly lines: readonly SaleLineRow[]
+  readonly codes: readonly KeptTaxCode[]
+  readonly dues: readonly DueRow[]
+  readonly fills: readonly FillRow[]
+  readonly heldRows: readonly HeldRow[]
+  readonly heldMoves: readonly HeldMoveRow[]
+  readonly handovers: readonly HandoverRow[]
+  readonly invoices: readonly InvoiceRow[]
+  readonly requests: Awaited<ReturnType<typeof listDepositRequests>>
+  readonly kept: ReadonlyMap<number, Kept>
+  readonly business: Business
+  readonly today: Day
+}
+
+interface Kept {
+  readonly setAside: Decimal
+  readonly fromShelf: boolean
+}
+
+const tellStory = (f: Facts): Story => {
+  const { sale, today } = f
+  const { currency } = f.business
+  const none = zeroMoney(currency)
+  const totals = totalsOf(sale, f.lines, f.codes, f.business)
+  const lines = f.lines.map((l, i): StoryLine => ({ ...l, ...lineState(l), ...(f.kept.get(l.id) ?? { setAside: ZERO, fromShelf: false }), net: totals.lines[i]!.net }))
+  const issued = f.invoices.filter((i) => i.status === 'issued')
+  const sum = (amounts: readonly Money[]): Money => sumMoney(amounts, currency)
+  const credits = issued.filter((i) => i.kind === 'credit-note')
+  const billed = subtractMoney(sum(issued.filter((i) => i.kind !== 'credit-note').map((i) => i.gross)), sum(credits.map((i) => i.gross)))
+  const creditedForGood = sum(credits.flatMap((c) => c.lines.filter((l) => !l.rebill).flatMap((l) => [l.net, l.tax])))
+  const total = subtractMoney(totals.gross, creditedForGood)
+  const open = sum(f.dues.map((d) => d.open))
+  const late = sum(f.dues.filter((d) => d.dueOn < today).map((d) => d.open))
+  const held = sum(f.heldRows.map((h) => h.amount))
+  const paid = sum(f.fills.filter((x) => x.kind !== 'credit-note').map((x) => x.amount))
+  const counter = sum(issued.filter((i) => i.kind === 'counter').map((i) => i.gross))
+  const ahead = sum(f.heldMoves.filter((m) => m.why === 'receipt' || m.why === 'refund' || m.why === 'void' || m.why === 'move').map((m) => m.amount))
+  const arrangement = readArrangement(sale.arrangement)
+  const depositAsked = askedAhead(arrangement, totals.gross, f.requests, currency)
+  const standing = { closedAs: sale.closedAs, agreedOn: sale.agreedOn, validUntil: sale.validUntil, lines, open, held }
+  const outlook: SaleOutlook = {
+    ...standing,
+    startedOn: sale.startedOn,
+    sentOn: sale.sentOn,
+    wantedBy: sale.wantedBy,
+    total,
+    readyToBillAmount: readyAmount(lines, totals, currency),
+    lastHandoverOn: f.handovers.filter((h) => h.direction === 'out').at(-1)?.on ?? null,
+    lines: lines.map((l) => ({ ...l, name: l.description, onTheWay: ZERO })),
+    dues: f.dues.map((d) => ({ label: `Invoice ${d.number}`, dueOn: d.dueOn, open: d.open })),
+    depositAsked: isPositiveMoney(depositAsked) && sale.agreedOn ? { amount: depositAsked, since: f.requests[0]?.on ?? sale.agreedOn } : null,
+    depositReceived: ahead,
+  }
+  return {
+    sale,
+    arrangement,
+    stands: standsAs(standing, today),
+    lines,
+    totals,
+    bar: moneyBar({ total, billed, open, late, held }),
+    received: sum([paid, counter, held]),
+    held,
+    open,
+    late,
+    billed,
+    notBilled: isPositiveMoney(subtractMoney(total, billed)) ? subtractMoney(total, billed) : none,
+    next: nextSteps(outlook, today),
+    dues: f.dues,
+    invoices: f.invoices,
+    handovers: f.handovers,
+    fills: f.fills,
+    heldMoves: f.heldMoves,
+    heldRows: f.heldRows,
+    depositRequests: f.requests,
+    depositAsked,
+  }
+}
+
+/** What was asked ahead, tax included: by the arrangement, or by the requests written where they ask for more. */
+const askedAhead = (arrangement: Arrangement, gross: Money, requests: Facts['requests'], currency: string): Money => {
+  const requested = sumMoney(requests.map((r) => r.amount), currency)
+  if (arrangement.kind !== 'deposit') return requested
+  const wish = arrangement.stages?.[0] ?? arrangement
+  const arranged = wish.percent ? partOf(gross, { percent: wish.percent }) : depositAmount(wish.amount, currency)
+  return requested.minor > arranged.minor ? requested : arranged
+}
+
+const depositAmount = (text: string | undefined, currency: string): Money => {
+  const parsed = text === undefined ? null : parseMoney(text, currency)
+  return parsed?.ok ? parsed.value : zeroMoney(currency)
+}
+
+/** About what billing the handed-over goods comes to, with tax: each line's share of its whole. */
+const readyAmount = (lines: readonly StoryLine[], totals: TaxedDocument, currency: string): Money =>
+  sumMoney(
+    lines.map((l, i) =>
+      l.agreed.isZero() || l.readyToBill.isZero()
+        ? zeroMoney(currency)
+        : multiplyMoney(totals.lines[i]!.gross, l.readyToBill.div(l.agreed)),
+    ),
+    currency,
+  )
+
+/** What is set aside for each line, oldest agreement first; work and charges take nothing from the shelf. */
+const readSetAside = async (db: Db, lines: readonly SaleLineRow[], sales: readonly SaleRow[], currency: string): Promise<Map<number, Kept>> => {
+  const agreed = new Set(sales.filter((s) => s.agreedOn && !s.closedAs).map((s) => s.id))
+  const onShelf = lines.filter((l) => l.goodsId !== null && (l.kind === 'stock' || l.kind === 'kit'))
+  const kits = await findGoods(db, onShelf.filter((l) => l.kind === 'kit').map((l) => l.goodsId!))
+  const waitingLines = onShelf.filter((l) => agreed.has(l.saleId) && lineState(l).toHandOver.gt(0))
+  const goodsIds = waitingLines.flatMap((l) => (l.kind === 'stock' ? [l.goodsId!] : kits.get(l.goodsId!)!.parts.map((p) => p.goodsId)))
+  const [shelves, waiting] = await Promise.all([sumShelves(db, goodsIds, currency), listWaiting(db, goodsIds)])
+  const given = new Map<string, Decimal>()
+  for (const goodsId of new Set(goodsIds)) {
+    const queue = waiting.filter((w) => w.goodsId === goodsId)
+    const parts = setAside(shelves.get(goodsId)?.quantity ?? ZERO, queue.map((w) => w.waiting))
+    queue.forEach((w, i) => given.set(`${w.lineId}:${goodsId}`, (given.get(`${w.lineId}:${goodsId}`) ?? ZERO).plus(parts[i]!)))
+  }
+  return new Map(
+    onShelf.map((l) => {
+      const parts = l.kind === 'kit' ? kits.get(l.goodsId!)!.parts : []
+      const fromShelf = l.kind === 'stock' || parts.length > 0
+      const got = (goodsId: number) => given.get(`${l.id}:${goodsId}`) ?? ZERO
+      const possible = l.kind === 'stock' ? got(l.goodsId!) : kitsAvailable(parts.map((p) => ({ available: got(p.goodsId), perKit: p.quantity })))
+      return [l.id, { setAside: larger(smaller(possible, lineState(l).toHandOver), ZERO), fromShelf }] as const
+    }),
+  )
+}

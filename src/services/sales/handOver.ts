@@ -1,0 +1,113 @@
+import { z } from 'zod'
+import { smaller, sumMoney, zeroMoney, type Decimal, type Money } from '@/core/money'
+import { earnedByHandover, lineState } from '@/core/sale'
+import { postHandover } from '@/core/ledger'
+import type { Day } from '@/core/day'
+import { findGoods, insertMoves } from '@/data/queries/goods'
+import { takeNumber } from '@/data/queries/numbers'
+import { addToLines, insertHandover, reserveId, type SaleLineRow } from '@/data/queries/sales'
+import { defineCommand, paperDay, type Work } from '../command'
+import { readWaitingAhead } from '../billing/waitingAhead'
+import { planLeaving } from '../goods/planLeaving'
+import { id, on, quantity } from '../input/fields'
+import { readStories } from '../read/stories'
+import { refuse } from '../refuse'
+import { refreshSale } from './refreshSale'
+import { answerSale, mustBeAgreed, takeSale, type LockedSale } from './saleWork'
+
+const input = z.object({
+  saleId: id,
+  on,
+  /** Left out: everything that can be handed over now. */
+  lines: z.array(z.object({ lineId: id, quantity, placeId: id.optional() })).min(1).max(1000).optional(),
+  by: z.enum(['counter', 'parcel', 'delivery']).default('counter'),
+})
+
+export interface Handing {
+  readonly line: SaleLineRow
+  readonly quantity: Decimal
+  readonly placeId?: number
+}
+
+/**
+ * Writes a handover: goods leave the shelves, their cost goes to the books, what was billed ahead for them becomes income.
+ * The caller has checked that the quantities are agreed.
+ */
+export const writeHandover = async (
+  w: Work,
+  locked: LockedSale,
+  handing: readonly Handing[],
+  paper: { readonly on: Day; readonly by: 'counter' | 'parcel' | 'delivery' },
+): Promise<number> => {
+  const fromShelf = handing.filter((h) => h.line.kind === 'stock' || h.line.kind === 'kit')
+  const goods = await findGoods(w.tx, fromShelf.map((h) => h.line.goodsId!))
+  const parts = await findGoods(w.tx, [...goods.values()].flatMap((g) => g.parts.map((p) => p.goodsId)))
+  const leaving = fromShelf.map((h) => ({ goods: goods.get(h.line.goodsId!)!, quantity: h.quantity, placeId: h.placeId }))
+  const left = await planLeaving(w, leaving, { on: paper.on, partsOf: parts })
+  const costs = new Map(fromShelf.map((h, i) => [h.line.id, left.costs[i]!]))
+  const waiting = await billedAhead(w, locked, handing)
+  const none = zeroMoney(w.currency)
+  const lines = handing.map((h) => ({
+    ...h,
+    cost: costs.get(h.line.id) ?? none,
+    earned: earnedByHandover({ waiting: waiting(h.line.id), handedOver: h.line.handedOver.minus(h.line.returned), billed: h.line.billed.minus(h.line.credited), quantity: h.quantity }),
+  }))
+  const [number, handoverId] = await Promise.all([takeNumber(w.tx, 'handover', paper.on), reserveId(w.tx, 'handover')])
+  const entry = postHandover({
+    on: paper.on,
+    text: `Handover ${number}, ${locked.sale.customerName}`,
+    cost: sumMoney(lines.map((l) => l.cost), w.currency),
+    earned: lines.map((l) => ({ incomeAccountId: l.line.incomeAccountId, amount: l.earned })),
+  })
+  const source = { kind: 'handover', id: handoverId, saleId: locked.sale.id, customerId: locked.sale.customerId }
+  const entryId = entry.lines.length > 0 ? await w.post(entry, source) : null
+  await insertHandover(
+    w.tx,
+    { number, saleId: locked.sale.id, direction: 'out', onDay: paper.on, by: paper.by, entryId },
+    handoverId,
+    lines.map((l) => ({ saleLineId: l.line.id, quantity: l.quantity.toFixed(4), cost: l.cost.minor, earned: l.earned.minor })),
+  )
+  await Promise.all([
+    insertMoves(w.tx, left.moves, { kind: 'handover', id: handoverId }),
+    addToLines(w.tx, handing.map((h) => ({ lineId: h.line.id, by: { handedOver: h.quantity } }))),
+  ])
+  return handoverId
+}
+
+/** What still waits billed ahead. Only asked for where a line was billed before it is handed over. */
+const billedAhead = async (w: Work, { sale }: LockedSale, handing: readonly Handing[]): Promise<(lineId: number) => Money> => {
+  const ahead = handing.some((h) => h.line.billed.minus(h.line.credited).gt(h.line.handedOver.minus(h.line.returned)))
+  return ahead ? readWaitingAhead(w, sale.id) : () => zeroMoney(w.currency)
+}
+
+/** All that can be handed over now: what is set aside of stock goods, and the rest as it is agreed. */
+const everythingPossible = async (w: Work, locked: LockedSale): Promise<Handing[]> => {
+  const [story] = await readStories(w.tx, [locked.sale.id], w.business, w.today)
+  const possible = story!.lines.map((l) => ({ line: l, quantity: l.fromShelf ? smaller(l.setAside, l.toHandOver) : l.toHandOver })).filter((h) => h.quantity.gt(0))
+  return possible.length > 0 ? possible : refuse({ code: 'nothing-to-hand-over' })
+}
+
+/** Goods go to the customer: across the counter, as a parcel, or delivered. In part or several times. */
+export const handOver = defineCommand('hand-over', input, async (w, { saleId, on: given, lines, by }) => {
+  const locked = await takeSale(w, saleId)
+  mustBeAgreed(locked)
+  const onDay = paperDay(w, given)
+  const handing = lines ? mergeLines(locked, lines) : await everythingPossible(w, locked)
+  for (const h of handing) {
+    const left = lineState(h.line).toHandOver
+    if (h.quantity.gt(left)) refuse({ code: 'more-than-agreed', line: h.line.description, left, asked: h.quantity })
+  }
+  await writeHandover(w, locked, handing, { on: onDay, by })
+  await refreshSale(w, saleId)
+  return answerSale(w, saleId)
+})
+
+const mergeLines = (locked: LockedSale, lines: readonly { lineId: number; quantity: Decimal; placeId?: number }[]): Handing[] => {
+  const merged = new Map<number, Handing>()
+  for (const { lineId, quantity: asked, placeId } of lines) {
+    const line = locked.lines.find((l) => l.id === lineId) ?? refuse({ code: 'not-found', what: 'line', id: lineId })
+    const before = merged.get(lineId)
+    merged.set(lineId, { line, quantity: before ? before.quantity.plus(asked) : asked, placeId: placeId ?? before?.placeId })
+  }
+  return [...merged.values()]
+}

@@ -1,0 +1,25 @@
+import { z } from 'zod'
+import { addDays } from '@/core/day'
+import { updateSale } from '@/data/queries/sales'
+import { defineCommand } from '../command'
+import { day, id, on } from '../input/fields'
+import { refuse } from '../refuse'
+import { keepVersion } from './keepVersion'
+import { refreshSale } from './refreshSale'
+import { answerSale, mustBeOpen, takeSale } from './saleWork'
+
+const input = z.object({ saleId: id, on, validUntil: day.optional() })
+
+/** Sends the estimate: it is kept as it is now, and good through `validUntil`. Also renews one that lapsed. */
+export const offerSale = defineCommand('offer-sale', input, async (w, { saleId, on: given, validUntil }) => {
+  const locked = await takeSale(w, saleId)
+  mustBeOpen(locked)
+  if (locked.sale.agreedOn) refuse({ code: 'already-agreed', on: locked.sale.agreedOn })
+  if (locked.lines.length === 0) refuse({ code: 'nothing-on-sale' })
+  const sentOn = given ?? w.today
+  const until = validUntil ?? addDays(sentOn, w.business.estimateDays)
+  if (until < sentOn) refuse({ code: 'invalid', errors: [{ path: 'validUntil', message: 'The estimate must be good on the day it is sent.' }] })
+  await updateSale(w.tx, saleId, { sentOn, validUntil: until })
+  await keepVersion(w, await refreshSale(w, saleId), { kind: 'offered', on: sentOn, validUntil: until })
+  return answerSale(w, saleId)
+})
