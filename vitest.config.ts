@@ -9,8 +9,30 @@ export default defineConfig({
   test: {
     projects: [
       { resolve: { alias }, test: { ...shared, name: 'core', include: ['src/core/**/*.test.ts'] } },
-      { resolve: { alias }, test: { ...shared, name: 'services', include: ['tests/services/**/*.test.ts'], globalSetup: 'tests/services/setUp.ts', testTimeout: 60_000, hookTimeout: 60_000, maxWorkers: 2 } },
-      { resolve: { alias }, test: { ...shared, name: 'browser', include: ['tests/browser/**/*.test.ts'], globalSetup: 'tests/browser/setUp.ts', testTimeout: 180_000, hookTimeout: 180_000, fileParallelism: false } },
+      {
+        resolve: { alias },
+        test: {
+          ...shared,
+          name: 'services',
+          include: ['tests/services/**/*.test.ts'],
+          globalSetup: 'tests/services/setUp.ts',
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+          maxWorkers: 2,
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          ...shared,
+          name: 'browser',
+          include: ['tests/browser/**/*.test.ts'],
+          globalSetup: 'tests/browser/setUp.ts',
+          testTimeout: 180_000,
+          hookTimeout: 180_000,
+          fileParallelism: false,
+        },
+      },
     ],
   },
 })

@@ -88,15 +88,47 @@ const charges: readonly (readonly [code: string, name: string, price: number])[]
 /** A hundred and twenty things, made up. */
 export const DEMO_GOODS: readonly DemoGoods[] = [
   ...strings(),
-  ...small.map(([code, name, price, stock, everyday], i) => ({ code, name, kind: 'stock' as const, price: cents(price), stock, cost: cents(Math.round(price * 0.52)), barcode: `21${1000 + i}`, everyday })),
-  ...large.map(([code, name, price, stock]) => ({ code, name, kind: 'stock' as const, price: cents(price), stock, cost: cents(Math.round(price * 0.6)) })),
+  ...small.map(([code, name, price, stock, everyday], i) => ({
+    code,
+    name,
+    kind: 'stock' as const,
+    price: cents(price),
+    stock,
+    cost: cents(Math.round(price * 0.52)),
+    barcode: `21${1000 + i}`,
+    everyday,
+  })),
+  ...large.map(([code, name, price, stock]) => ({
+    code,
+    name,
+    kind: 'stock' as const,
+    price: cents(price),
+    stock,
+    cost: cents(Math.round(price * 0.6)),
+  })),
   ...work.map(([code, name, price]) => ({ code, name, kind: 'work' as const, price: cents(price) })),
-  ...rental.map(([code, name, price]) => ({ code, name, kind: 'work' as const, price: cents(price), incomeAccount: '4030' })),
+  ...rental.map(([code, name, price]) => ({
+    code,
+    name,
+    kind: 'work' as const,
+    price: cents(price),
+    incomeAccount: '4030',
+  })),
   ...charges.map(([code, name, price]) => ({ code, name, kind: 'charge' as const, price: cents(price) })),
 ]
 
 /** Sold as one, handed over as its parts. */
 export const DEMO_KITS = [
-  { code: 'KIT-VN-34', name: 'First violin outfit, 3/4', price: '565.00', parts: ['VN-34-STU', 'BOW-VN-BRZ', 'CAS-VN-SHP', 'ROS-LGT'] },
-  { code: 'KIT-CARE', name: 'Care box: rosin, cloth, polish', price: '26.50', parts: ['ROS-DRK', 'CLN-CLOTH', 'CLN-POL'] },
+  {
+    code: 'KIT-VN-34',
+    name: 'First violin outfit, 3/4',
+    price: '565.00',
+    parts: ['VN-34-STU', 'BOW-VN-BRZ', 'CAS-VN-SHP', 'ROS-LGT'],
+  },
+  {
+    code: 'KIT-CARE',
+    name: 'Care box: rosin, cloth, polish',
+    price: '26.50',
+    parts: ['ROS-DRK', 'CLN-CLOTH', 'CLN-POL'],
+  },
 ] as const

@@ -11,12 +11,26 @@ const CURRENCY = 'USD'
 const FLOAT = 15000n
 
 const balances = async (shop: Workshop): Promise<Map<string, bigint>> => {
-  const [sums, accounts] = [await sumAccounts(shop.db, { to: shop.today }, CURRENCY), await listAccounts(shop.db)]
-  return new Map(accounts.map((a) => [a.code, sums.filter((s) => s.id === a.id).reduce((sum, s) => sum + s.debit.minor - s.credit.minor, 0n)]))
+  const [sums, accounts] = [
+    await sumAccounts(shop.db, { to: shop.today }, CURRENCY),
+    await listAccounts(shop.db),
+  ]
+  return new Map(
+    accounts.map((a) => [
+      a.code,
+      sums.filter((s) => s.id === a.id).reduce((sum, s) => sum + s.debit.minor - s.credit.minor, 0n),
+    ]),
+  )
 }
 const text = (minor: bigint): string => toDecimalString({ minor, currency: CURRENCY })
 const own = (shop: Workshop, what: string, debit: string, credit: string, amount: string): Promise<number> =>
-  act(shop, writeEntry, { text: what, lines: [{ account: debit, debit: amount }, { account: credit, credit: amount }] })
+  act(shop, writeEntry, {
+    text: what,
+    lines: [
+      { account: debit, debit: amount },
+      { account: credit, credit: amount },
+    ],
+  })
 
 /** What the owner writes into the books beside the papers: the start, the month’s costs, the way to the bank, what was bought. */
 export const keepBooks = async (shop: Workshop, start: Day): Promise<void> => {
@@ -25,7 +39,8 @@ export const keepBooks = async (shop: Workshop, start: Day): Promise<void> => {
     await restock(shop)
     await goToTheBank(shop)
   }
-  if (Number(shop.today.slice(8)) === 3 || (Number(shop.today.slice(8)) === 4 && weekday(shop.today) === 1)) await payTheMonth(shop)
+  if (Number(shop.today.slice(8)) === 3 || (Number(shop.today.slice(8)) === 4 && weekday(shop.today) === 1))
+    await payTheMonth(shop)
 }
 
 const openBooks = async (shop: Workshop): Promise<void> => {
@@ -39,8 +54,20 @@ const openBooks = async (shop: Workshop): Promise<void> => {
 
 const payTheMonth = async (shop: Workshop): Promise<void> => {
   await own(shop, 'Rent of the workshop', '6000', '1020', '640.00')
-  await own(shop, 'Light, heat and telephone', '6010', '1020', text(BigInt(9500 + shop.chance.between(0, 6000))))
-  await own(shop, 'Glue, varnish, small tools', '6020', '1020', text(BigInt(4000 + shop.chance.between(0, 9000))))
+  await own(
+    shop,
+    'Light, heat and telephone',
+    '6010',
+    '1020',
+    text(BigInt(9500 + shop.chance.between(0, 6000))),
+  )
+  await own(
+    shop,
+    'Glue, varnish, small tools',
+    '6020',
+    '1020',
+    text(BigInt(4000 + shop.chance.between(0, 9000))),
+  )
   await own(shop, 'Insurance', '6030', '1020', '88.00')
   const bank = (await balances(shop)).get('1020') ?? 0n
   if (bank > 600000n) await own(shop, 'Taken out to live on', '3100', '1020', text((bank - 400000n) / 2n))
@@ -58,16 +85,24 @@ const goToTheBank = async (shop: Workshop): Promise<void> => {
     const fee = roundToMoney(decimal(card).div(100).times('0.019'), CURRENCY).minor
     await act(shop, writeEntry, {
       text: 'Card takings arrived, less fees',
-      lines: [{ account: '1020', debit: text(card - fee) }, ...(fee > 0n ? [{ account: '6100', debit: text(fee) }] : []), { account: '1030', credit: text(card) }],
+      lines: [
+        { account: '1020', debit: text(card - fee) },
+        ...(fee > 0n ? [{ account: '6100', debit: text(fee) }] : []),
+        { account: '1030', credit: text(card) },
+      ],
     })
   }
 }
 
 /** What ran low is bought, put on the shelf by a count, and paid from the bank. A few things are always forgotten. */
 const restock = async (shop: Workshop): Promise<void> => {
-  const low = shop.goods.filter((g) => g.stock && (shop.shelf.get(g.id) ?? 0) <= Math.floor(g.stock / 3) && !shop.chance.percent(20))
+  const low = shop.goods.filter(
+    (g) => g.stock && (shop.shelf.get(g.id) ?? 0) <= Math.floor(g.stock / 3) && !shop.chance.percent(20),
+  )
   if (low.length === 0) return
-  await act(shop, countStock, { lines: low.map((g) => ({ goodsId: g.id, counted: String(g.stock), unitCost: g.cost! })) })
+  await act(shop, countStock, {
+    lines: low.map((g) => ({ goodsId: g.id, counted: String(g.stock), unitCost: g.cost! })),
+  })
   for (const g of low) shop.shelf.set(g.id, g.stock!)
   const bought = -((await balances(shop)).get('5100') ?? 0n)
   if (bought > 0n) await own(shop, 'Goods bought for the shelf', '5100', '1020', text(bought))

@@ -56,12 +56,34 @@ const open = async (db: Database, start: Day): Promise<Workshop> => {
       openingDate: start,
       passphrase: DEMO_PASSPHRASE,
       demo: true,
-      taxCodes: [{ code: 'STD', name: 'Sales tax', components: [{ name: 'State', rate: '0.0625' }, { name: 'City', rate: '0.02' }] }],
+      taxCodes: [
+        {
+          code: 'STD',
+          name: 'Sales tax',
+          components: [
+            { name: 'State', rate: '0.0625' },
+            { name: 'City', rate: '0.02' },
+          ],
+        },
+      ],
     },
   )
   if (!made.ok) throw new Error(sentence(made.error))
-  const shop: Workshop = { db, chance: chanceFrom(20251), customers: [], goods: [], kits: [], today: start, agenda: new Map(), shelf: new Map(), sales: 0 }
-  await act(shop, changeSettings, { address: '7 Mill Lane\nFernhollow', footer: 'Thank you for letting us look after your instrument.' })
+  const shop: Workshop = {
+    db,
+    chance: chanceFrom(20251),
+    customers: [],
+    goods: [],
+    kits: [],
+    today: start,
+    agenda: new Map(),
+    shelf: new Map(),
+    sales: 0,
+  }
+  await act(shop, changeSettings, {
+    address: '7 Mill Lane\nFernhollow',
+    footer: 'Thank you for letting us look after your instrument.',
+  })
   const goods: (DemoGoods & { id: number })[] = []
   for (const g of DEMO_GOODS) {
     const { stock: _stock, cost: _cost, everyday: _everyday, ...input } = g
@@ -70,11 +92,21 @@ const open = async (db: Database, start: Day): Promise<Workshop> => {
   const idOf = (code: string): number => goods.find((g) => g.code === code)!.id
   const kits: { id: number; code: string }[] = []
   for (const k of DEMO_KITS) {
-    const id = await act(shop, addGoods, { code: k.code, name: k.name, kind: 'kit', price: k.price, taxCode: 'STD', parts: k.parts.map((code) => ({ goodsId: idOf(code), quantity: '1' })) })
+    const id = await act(shop, addGoods, {
+      code: k.code,
+      name: k.name,
+      kind: 'kit',
+      price: k.price,
+      taxCode: 'STD',
+      parts: k.parts.map((code) => ({ goodsId: idOf(code), quantity: '1' })),
+    })
     kits.push({ id, code: k.code })
   }
   const stocked = goods.filter((g) => g.stock)
-  await act(shop, countStock, { on: start, lines: stocked.map((g) => ({ goodsId: g.id, counted: String(g.stock), unitCost: g.cost! })) })
+  await act(shop, countStock, {
+    on: start,
+    lines: stocked.map((g) => ({ goodsId: g.id, counted: String(g.stock), unitCost: g.cost! })),
+  })
   for (const g of stocked) shop.shelf.set(g.id, g.stock!)
   const customers: (DemoCustomer & { id: number })[] = []
   for (const c of DEMO_CUSTOMERS) {
@@ -88,11 +120,25 @@ const open = async (db: Database, start: Day): Promise<Workshop> => {
       taxExempt: c.exempt ?? false,
       exemptNumber: c.exempt ? `EX-${4400 + customers.length}` : undefined,
       creditLimit: c.creditLimit,
-      addresses: [{ kind: 'bill-to', text: `${3 + customers.length * 2} ${shop.chance.pick(['Linden Row', 'Quarry Road', 'Bell Street', 'Harbour Lane', 'Orchard Close'])}\nFernhollow`, isDefault: true }],
+      addresses: [
+        {
+          kind: 'bill-to',
+          text: `${3 + customers.length * 2} ${shop.chance.pick(['Linden Row', 'Quarry Road', 'Bell Street', 'Harbour Lane', 'Orchard Close'])}\nFernhollow`,
+          isDefault: true,
+        },
+      ],
     })
     customers.push({ ...c, id })
   }
   return { ...shop, goods, kits, customers }
+}
+
+/** What was promised for today, and what that leads to today. */
+const runAgenda = async (shop: Workshop): Promise<void> => {
+  for (let due = shop.agenda.get(shop.today); due; due = shop.agenda.get(shop.today)) {
+    shop.agenda.delete(shop.today)
+    for (const what of due) await what()
+  }
 }
 
 export interface Loaded {
@@ -103,7 +149,11 @@ export interface Loaded {
 }
 
 /** Fills an empty database with eighteen months of trade up to `today`, by running the real services day by day. */
-export const loadDemo = async (db: Database, today: Day, progress: (done: string) => void = () => {}): Promise<Loaded> => {
+export const loadDemo = async (
+  db: Database,
+  today: Day,
+  progress: (done: string) => void = () => {},
+): Promise<Loaded> => {
   const began = performance.now()
   const start = monthStart(addMonths(today, -MONTHS))
   const shop = await open(db, start)
@@ -112,14 +162,18 @@ export const loadDemo = async (db: Database, today: Day, progress: (done: string
     if (weekday(on) === 7) continue
     if (on.endsWith('-01') || weekday(on) === 1) progress(on.slice(0, 7))
     await keepBooks(shop, start)
-    for (const what of shop.agenda.get(on) ?? []) await what()
-    shop.agenda.delete(on)
+    await runAgenda(shop)
     await tradeOnDay(shop, today)
+    await runAgenda(shop)
   }
   await db.execute('analyze')
-  return { customers: shop.customers.length, goods: shop.goods.length + shop.kits.length, sales: shop.sales, seconds: Math.round((performance.now() - began) / 100) / 10 }
+  return {
+    customers: shop.customers.length,
+    goods: shop.goods.length + shop.kits.length,
+    sales: shop.sales,
+    seconds: Math.round((performance.now() - began) / 100) / 10,
+  }
 }
-
 
 if (import.meta.url === pathToFileURL(process.argv[1] ?? '').href) {
   const { db, close } = openDatabase(process.env.DATABASE_URL!)

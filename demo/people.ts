@@ -39,13 +39,51 @@ const shops = [
   ['Wick & Daughters', 'Edda Wick'], ['Corvane Music', 'Luc Corvane'], ['The Bow Room', 'Irena Toll'], ['Pemberly Sheet Music', 'Otis Pemberly'], ['Half Moon Guitars', 'Bea Lunn'],
 ] // prettier-ignore
 
-export const emailOf = (name: string): string => `${name.toLowerCase().normalize('NFKD').replace(/[^a-z ]/g, '').trim().replace(/\s+/g, '.')}@mail.example`
+export const emailOf = (name: string): string =>
+  `${name
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[^a-z ]/g, '')
+    .trim()
+    .replace(/\s+/g, '.')}@mail.example`
 
 /** Some sixty customers of several kinds, all made up. */
 export const DEMO_CUSTOMERS: readonly DemoCustomer[] = [
-  ...players.map((name, i) => ({ name, kind: 'player' as const, net: i % 3 === 0 ? 14 : 0, habit: name === 'Tamsin Kerr' ? SLOW : HABITS[i % HABITS.length]! })),
-  ...parents.map((name, i) => ({ name, kind: 'parent' as const, net: 14, habit: HABITS[(i + 2) % HABITS.length]! })),
-  ...schools.map(([name, contact], i) => ({ name: name!, contact, kind: 'school' as const, net: 30, habit: i === 0 ? VERY_SLOW : [USUAL, SLOW][i % 2]!, exempt: i % 2 === 1, creditLimit: '6000.00' })),
-  ...groups.map(([name, contact], i) => ({ name: name!, contact, kind: 'orchestra' as const, net: 30, habit: [SLOW, PROMPT, USUAL, USUAL][i]! })),
-  ...shops.map(([name, contact], i) => ({ name: name!, contact, kind: 'shop' as const, net: 30, habit: [PROMPT, PROMPT, USUAL, SLOW, USUAL][i]!, discount: i < 2, creditLimit: '4000.00' })),
+  ...players.map((name, i) => ({
+    name,
+    kind: 'player' as const,
+    net: i % 3 === 0 ? 14 : 0,
+    habit: name === 'Tamsin Kerr' ? SLOW : HABITS[i % HABITS.length]!,
+  })),
+  ...parents.map((name, i) => ({
+    name,
+    kind: 'parent' as const,
+    net: 14,
+    habit: HABITS[(i + 2) % HABITS.length]!,
+  })),
+  ...schools.map(([name, contact], i) => ({
+    name: name!,
+    contact,
+    kind: 'school' as const,
+    net: 30,
+    habit: i === 0 ? VERY_SLOW : [USUAL, SLOW][i % 2]!,
+    exempt: i % 2 === 1,
+    creditLimit: '6000.00',
+  })),
+  ...groups.map(([name, contact], i) => ({
+    name: name!,
+    contact,
+    kind: 'orchestra' as const,
+    net: 30,
+    habit: [SLOW, PROMPT, USUAL, USUAL][i]!,
+  })),
+  ...shops.map(([name, contact], i) => ({
+    name: name!,
+    contact,
+    kind: 'shop' as const,
+    net: 30,
+    habit: [PROMPT, PROMPT, USUAL, SLOW, USUAL][i]!,
+    discount: i < 2,
+    creditLimit: '4000.00',
+  })),
 ]

@@ -25,23 +25,32 @@ type Customer = DemoCustomer & { readonly id: number }
 export const tradeOnDay = async (shop: Workshop, today: Day): Promise<void> => {
   const { chance } = shop
   const last = shop.today === today
-  for (let n = chance.between(1, last ? 4 : 3); n > 0; n--) await sellSmall(shop)
-  for (let n = chance.percent(7) ? 2 : chance.percent(58) ? 1 : 0; n > 0; n--) await startSomething(shop)
+  for (let n = last ? 3 : chance.percent(75) ? 1 : 2; n > 0; n--) await sellSmall(shop)
+  for (let n = chance.percent(5) ? 2 : chance.percent(43) ? 1 : 0; n > 0; n--) await startSomething(shop)
   if (daysBetween(shop.today, today) === 6 || daysBetween(shop.today, today) === 3) await startSomething(shop)
 }
 
 const inHand = (shop: Workshop, goodsId: number): number => shop.shelf.get(goodsId) ?? 0
-const takeOff = (shop: Workshop, goodsId: number, n: number): void => void shop.shelf.set(goodsId, inHand(shop, goodsId) - n)
+const takeOff = (shop: Workshop, goodsId: number, n: number): void =>
+  void shop.shelf.set(goodsId, inHand(shop, goodsId) - n)
 
 const sellSmall = async (shop: Workshop): Promise<void> => {
   const { chance } = shop
   const choice = shop.goods.filter((g) => g.everyday && inHand(shop, g.id) >= 3)
   const things = new Set(Array.from({ length: chance.pick([1, 1, 1, 2, 2, 3]) }, () => chance.pick(choice)))
   const lines = [...things].map((g) => ({ goodsId: g.id, quantity: String(chance.percent(80) ? 1 : 2) }))
-  if (chance.percent(25)) lines.push({ goodsId: chance.pick(shop.goods.filter((g) => ['W-STRING', 'W-ADJUST'].includes(g.code))).id, quantity: '1' })
+  if (chance.percent(25))
+    lines.push({
+      goodsId: chance.pick(shop.goods.filter((g) => ['W-STRING', 'W-ADJUST'].includes(g.code))).id,
+      quantity: '1',
+    })
   for (const l of lines) takeOff(shop, l.goodsId, Number(l.quantity))
   const method = chance.pick(['cash', 'cash', 'card', 'card', 'card'] as const)
-  await act(shop, sellAtCounter, { lines, method, customerId: chance.percent(30) ? chance.pick(shop.customers).id : undefined })
+  await act(shop, sellAtCounter, {
+    lines,
+    method,
+    customerId: chance.percent(30) ? chance.pick(shop.customers).id : undefined,
+  })
   shop.sales++
 }
 
@@ -55,26 +64,62 @@ const basketFor = (shop: Workshop, customer: Customer): Basket => {
   const { chance } = shop
   const named = (start: string) => shop.goods.filter((g) => g.code.startsWith(start))
   const roll = chance.between(1, 100)
-  const one = (code: string, quantity = '1') => ({ goodsId: shop.goods.find((g) => g.code === code)!.id, quantity })
+  const one = (code: string, quantity = '1') => ({
+    goodsId: shop.goods.find((g) => g.code === code)!.id,
+    quantity,
+  })
   if (roll <= 42) {
     const jobs = new Set(Array.from({ length: chance.between(1, 3) }, () => chance.pick(named('W-'))))
-    const lines: Basket['lines'] = [...jobs].map((g) => ({ goodsId: g.id, quantity: g.name.endsWith('hour') ? String(chance.pick([1, 1.5, 2, 2.5, 4])) : '1' }))
+    const lines: Basket['lines'] = [...jobs].map((g) => ({
+      goodsId: g.id,
+      quantity: g.name.endsWith('hour') ? String(chance.pick([1, 1.5, 2, 2.5, 4])) : '1',
+    }))
     if (chance.percent(50)) lines.push({ goodsId: chance.pick(named('STR-')).id, quantity: '1' })
-    return { title: chance.pick(['Repair and set-up', 'Bow and bridge', 'After the summer', 'Crack in the top', 'Overhaul']), kind: 'repairs', lines }
+    return {
+      title: chance.pick([
+        'Repair and set-up',
+        'Bow and bridge',
+        'After the summer',
+        'Crack in the top',
+        'Overhaul',
+      ]),
+      kind: 'repairs',
+      lines,
+    }
   }
   if (customer.kind === 'school' || customer.kind === 'orchestra' || roll <= 52) {
     const n = chance.between(3, 10)
-    const lines: Basket['lines'] = [{ goodsId: chance.pick(named('STR-')).id, quantity: String(n * 2) }, { goodsId: chance.pick([...named('ROS-'), ...named('MUT-')]).id, quantity: String(n) }]
-    if (chance.percent(45)) lines.push({ goodsId: chance.pick([...named('CAS-'), ...named('BOW-')]).id, quantity: String(chance.between(2, 5)) })
+    const lines: Basket['lines'] = [
+      { goodsId: chance.pick(named('STR-')).id, quantity: String(n * 2) },
+      { goodsId: chance.pick([...named('ROS-'), ...named('MUT-')]).id, quantity: String(n) },
+    ]
+    if (chance.percent(45))
+      lines.push({
+        goodsId: chance.pick([...named('CAS-'), ...named('BOW-')]).id,
+        quantity: String(chance.between(2, 5)),
+      })
     lines.push(one('C-DELIVER'))
     if (customer.kind === 'shop') lines.forEach((l) => (l.discountPercent = '15'))
-    return { title: chance.pick(['New term', 'Strings for the section', 'Cases and bows', 'Refill of the cupboard']), kind: 'sales', lines }
+    return {
+      title: chance.pick(['New term', 'Strings for the section', 'Cases and bows', 'Refill of the cupboard']),
+      kind: 'sales',
+      lines,
+    }
   }
   if (roll <= 62) {
     const thing = chance.pick(shop.goods.filter((g) => g.code.startsWith('R-')))
-    return { title: thing.name.replace(', month', ''), kind: 'rental', lines: [{ goodsId: thing.id, quantity: String(chance.pick([3, 6, 10])) }] }
+    return {
+      title: thing.name.replace(', month', ''),
+      kind: 'rental',
+      lines: [{ goodsId: thing.id, quantity: String(chance.pick([3, 6, 10])) }],
+    }
   }
-  if (roll <= 68) return { title: 'First violin outfit', kind: 'sales', lines: [{ goodsId: shop.kits[0]!.id, quantity: '1' }] }
+  if (roll <= 68)
+    return {
+      title: 'First violin outfit',
+      kind: 'sales',
+      lines: [{ goodsId: shop.kits[0]!.id, quantity: '1' }],
+    }
   const instrument = chance.pick(shop.goods.filter((g) => /^(VN|VA|CE|GT|UK|MD|DB)-/.test(g.code)))
   const family = instrument.code.slice(0, 2)
   const lines: Basket['lines'] = [{ goodsId: instrument.id, quantity: '1' }]
@@ -92,7 +137,13 @@ const startSomething = async (shop: Workshop): Promise<void> => {
   const weight = { school: 4, orchestra: 4, shop: 3, player: 2, parent: 2 }
   const customer = chance.pick(shop.customers.flatMap((c) => Array.from({ length: weight[c.kind] }, () => c)))
   const basket = basketFor(shop, customer)
-  const saleId = await act(shop, startSale, { customerId: customer.id, title: basket.title, kind: basket.kind, lines: basket.lines, channel: chance.pick(['phone', 'phone', 'counter'] as const) })
+  const saleId = await act(shop, startSale, {
+    customerId: customer.id,
+    title: basket.title,
+    kind: basket.kind,
+    lines: basket.lines,
+    channel: chance.pick(['phone', 'phone', 'counter'] as const),
+  })
   shop.sales++
   if (chance.percent(4)) return
   const fate = chance.between(1, 100)
@@ -101,7 +152,21 @@ const startSomething = async (shop: Workshop): Promise<void> => {
   plan(shop, offerOn, async () => {
     await act(shop, offerSale, { saleId, validUntil: addDays(shop.today, chance.pick([14, 21, 30])) })
     const answerOn = addDays(shop.today, chance.between(1, 12))
-    if (fate > 82) plan(shop, answerOn, async () => void (await act(shop, declineSale, { saleId, reason: chance.pick(['Too dear this year', 'Found one nearer home', 'The grant did not come', 'Will wait until spring']) })))
+    if (fate > 82)
+      plan(
+        shop,
+        answerOn,
+        async () =>
+          void (await act(shop, declineSale, {
+            saleId,
+            reason: chance.pick([
+              'Too dear this year',
+              'Found one nearer home',
+              'The grant did not come',
+              'Will wait until spring',
+            ]),
+          })),
+      )
     else if (fate <= 68) plan(shop, answerOn, () => agree(shop, saleId, customer))
   })
 }
@@ -109,16 +174,30 @@ const startSomething = async (shop: Workshop): Promise<void> => {
 const agree = async (shop: Workshop, saleId: number, customer: Customer): Promise<void> => {
   const { chance } = shop
   const forSchool = customer.kind === 'school' || customer.kind === 'orchestra'
-  await act(shop, agreeSale, { saleId, purchaseOrder: forSchool ? `PO-${chance.between(1000, 9999)}` : undefined, wantedBy: addDays(shop.today, chance.between(7, 30)) })
+  await act(shop, agreeSale, {
+    saleId,
+    purchaseOrder: forSchool ? `PO-${chance.between(1000, 9999)}` : undefined,
+    wantedBy: addDays(shop.today, chance.between(7, 30)),
+  })
   const [sale] = await findSales(shop.db, [saleId], CURRENCY)
-  if (chance.percent(3)) return plan(shop, addDays(shop.today, 4), async () => void (await act(shop, cancelSale, { saleId, reason: 'Changed their mind' })))
+  if (chance.percent(3))
+    return plan(
+      shop,
+      addDays(shop.today, 4),
+      async () => void (await act(shop, cancelSale, { saleId, reason: 'Changed their mind' })),
+    )
   if (sale!.total.minor > 60000n && !forSchool && chance.percent(70)) {
     const percent = chance.pick(['30', '40', '50', '100'])
     await act(shop, arrangeSale, { saleId, arrangement: { kind: 'deposit', percent } })
     await act(shop, requestDeposit, { saleId, percent })
     plan(shop, addDays(shop.today, chance.between(1, 9)), async () => {
       const asked = (sale!.total.minor * BigInt(percent) + 50n) / 100n
-      await act(shop, takeReceipt, { customerId: customer.id, method: chance.pick(['transfer', 'card', 'cheque'] as const), amount: toDecimalString({ minor: asked, currency: CURRENCY }), for: [{ saleId, amount: toDecimalString({ minor: asked, currency: CURRENCY }) }] })
+      await act(shop, takeReceipt, {
+        customerId: customer.id,
+        method: chance.pick(['transfer', 'card', 'cheque'] as const),
+        amount: toDecimalString({ minor: asked, currency: CURRENCY }),
+        for: [{ saleId, amount: toDecimalString({ minor: asked, currency: CURRENCY }) }],
+      })
       plan(shop, addDays(shop.today, chance.between(2, 12)), () => deliver(shop, saleId, customer, 0))
     })
     return
@@ -135,16 +214,33 @@ const deliver = async (shop: Workshop, saleId: number, customer: Customer, tries
   const now = lines.flatMap((l, i) => {
     const wanted = l.agreed.minus(l.handedOver).toNumber()
     const there = l.kind === 'stock' ? Math.min(wanted, inHand(shop, l.goodsId!)) : wanted
-    const quantity = part && i === lines.length - 1 ? 0 : part && wanted > 3 ? Math.min(there, Math.ceil(wanted / 2)) : there
+    const quantity =
+      part && i === lines.length - 1 ? 0 : part && wanted > 3 ? Math.min(there, Math.ceil(wanted / 2)) : there
     return quantity > 0 ? [{ line: l, quantity }] : []
   })
-  const again = () => tries < 8 && plan(shop, addDays(shop.today, 7), () => deliver(shop, saleId, customer, tries + 1))
-  if (kit && ['VN-34-STU', 'BOW-VN-BRZ', 'CAS-VN-SHP', 'ROS-LGT'].some((code) => inHand(shop, shop.goods.find((g) => g.code === code)!.id) < 1)) return void again()
+  const again = () =>
+    tries < 8 && plan(shop, addDays(shop.today, 7), () => deliver(shop, saleId, customer, tries + 1))
+  if (
+    kit &&
+    ['VN-34-STU', 'BOW-VN-BRZ', 'CAS-VN-SHP', 'ROS-LGT'].some(
+      (code) => inHand(shop, shop.goods.find((g) => g.code === code)!.id) < 1,
+    )
+  )
+    return void again()
   if (now.length === 0) return void again()
-  await act(shop, handOver, { saleId, lines: now.map((n) => ({ lineId: n.line.id, quantity: String(n.quantity) })), by: customer.kind === 'school' ? 'delivery' : 'counter' })
+  await act(shop, handOver, {
+    saleId,
+    lines: now.map((n) => ({ lineId: n.line.id, quantity: String(n.quantity) })),
+    by: customer.kind === 'school' ? 'delivery' : 'counter',
+  })
   for (const n of now) if (n.line.kind === 'stock') takeOff(shop, n.line.goodsId!, n.quantity)
-  if (kit) for (const code of ['VN-34-STU', 'BOW-VN-BRZ', 'CAS-VN-SHP', 'ROS-LGT']) takeOff(shop, shop.goods.find((g) => g.code === code)!.id, 1)
-  if (!(now.length === lines.length && now.every((n) => n.line.agreed.minus(n.line.handedOver).eq(n.quantity)))) again()
+  if (kit)
+    for (const code of ['VN-34-STU', 'BOW-VN-BRZ', 'CAS-VN-SHP', 'ROS-LGT'])
+      takeOff(shop, shop.goods.find((g) => g.code === code)!.id, 1)
+  if (!(
+    now.length === lines.length && now.every((n) => n.line.agreed.minus(n.line.handedOver).eq(n.quantity))
+  ))
+    again()
   plan(shop, addDays(shop.today, chance.pick([0, 0, 1, 1, 3, 6])), () => bill(shop, saleId, customer))
 }
 
@@ -154,13 +250,21 @@ const bill = async (shop: Workshop, saleId: number, customer: Customer): Promise
   const invoiceId = await act(shop, billSale, { saleId, what: 'handed-over', issue: true })
   if (shop.chance.percent(2)) {
     plan(shop, addDays(shop.today, 3), async () => {
-      const invoice = (await listInvoicesOfSales(shop.db, [saleId], CURRENCY)).find((i) => i.id === invoiceId)!
+      const invoice = (await listInvoicesOfSales(shop.db, [saleId], CURRENCY)).find(
+        (i) => i.id === invoiceId,
+      )!
       const amount = invoice.gross.minor / 10n
-      if (amount > 0n) await act(shop, creditInvoice, { invoiceId, amount: toDecimalString({ minor: amount, currency: CURRENCY }), reason: 'A scratch we had not seen' })
+      if (amount > 0n)
+        await act(shop, creditInvoice, {
+          invoiceId,
+          amount: toDecimalString({ minor: amount, currency: CURRENCY }),
+          reason: 'A scratch we had not seen',
+        })
     })
   }
   const due = (await listDuesOfSales(shop.db, [saleId], CURRENCY)).find((d) => d.invoiceId === invoiceId)
-  if (due && due.open.minor > 0n) plan(shop, payDay(shop, due.dueOn, customer.habit), () => pay(shop, customer, due.id, saleId, 0))
+  if (due && due.open.minor > 0n)
+    plan(shop, payDay(shop, due.dueOn, customer.habit), () => pay(shop, customer, due.id, saleId, 0))
 }
 
 const payDay = (shop: Workshop, dueOn: Day, habit: Habit): Day => {
@@ -168,17 +272,38 @@ const payDay = (shop: Workshop, dueOn: Day, habit: Habit): Day => {
   return on > shop.today ? on : day(shop.chance.percent(60) ? shop.today : addDays(shop.today, 1))
 }
 
-const pay = async (shop: Workshop, customer: Customer, dueId: number, saleId: number, tries: number): Promise<void> => {
+const pay = async (
+  shop: Workshop,
+  customer: Customer,
+  dueId: number,
+  saleId: number,
+  tries: number,
+): Promise<void> => {
   const { chance } = shop
-  if (customer.habit.late > 20 && tries === 0 && chance.percent(18)) return plan(shop, addDays(shop.today, chance.between(30, 90)), () => pay(shop, customer, dueId, saleId, 1))
+  if (customer.habit.late > 20 && tries === 0 && chance.percent(18))
+    return plan(shop, addDays(shop.today, chance.between(30, 90)), () =>
+      pay(shop, customer, dueId, saleId, 1),
+    )
   const due = (await listDuesOfSales(shop.db, [saleId], CURRENCY)).find((d) => d.id === dueId)
   if (!due || due.open.minor <= 0n) return
   const inPart = due.open.minor > 30000n && tries < 2 && chance.percent(15)
   const minor = inPart ? due.open.minor / 2n : due.open.minor
   const amount = toDecimalString({ minor, currency: CURRENCY })
-  const method = customer.net > 14 ? chance.pick(['transfer', 'transfer', 'cheque'] as const) : chance.pick(['cash', 'card', 'card', 'transfer'] as const)
-  const receiptId = await act(shop, takeReceipt, { customerId: customer.id, method, amount, reference: method === 'transfer' ? due.number : undefined, for: [{ dueId, amount }] })
-  if (inPart) plan(shop, addDays(shop.today, chance.between(10, 40)), () => pay(shop, customer, dueId, saleId, tries + 1))
+  const method =
+    customer.net > 14
+      ? chance.pick(['transfer', 'transfer', 'cheque'] as const)
+      : chance.pick(['cash', 'card', 'card', 'transfer'] as const)
+  const receiptId = await act(shop, takeReceipt, {
+    customerId: customer.id,
+    method,
+    amount,
+    reference: method === 'transfer' ? due.number : undefined,
+    for: [{ dueId, amount }],
+  })
+  if (inPart)
+    plan(shop, addDays(shop.today, chance.between(10, 40)), () =>
+      pay(shop, customer, dueId, saleId, tries + 1),
+    )
   if (method === 'cheque' && chance.percent(3)) {
     plan(shop, addDays(shop.today, 5), async () => {
       await act(shop, voidReceipt, { receiptId, reason: 'The cheque came back' })

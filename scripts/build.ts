@@ -6,21 +6,43 @@ import { pathToFileURL } from 'node:url'
 
 const root = resolve(import.meta.dirname, '..')
 const stampFile = join(root, '.next/built-from')
-const SOURCES = ['src', 'public', 'package.json', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json']
+const SOURCES = [
+  'src',
+  'public',
+  'package.json',
+  'package-lock.json',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+]
 
 const filesUnder = (path: string): string[] => {
   if (!existsSync(path)) return []
   if (!statSync(path).isDirectory()) return [path]
-  return readdirSync(path).sort().flatMap((name) => filesUnder(join(path, name)))
+  return readdirSync(path)
+    .sort()
+    .flatMap((name) => filesUnder(join(path, name)))
 }
 
 /** One hash over all that goes into a build. */
 const fingerprint = (): string => {
   const hash = createHash('sha256')
-  for (const file of SOURCES.flatMap((s) => filesUnder(join(root, s))).filter((f) => !/\.test\.tsx?$/.test(f))) {
+  for (const file of SOURCES.flatMap((s) => filesUnder(join(root, s))).filter(
+    (f) => !/\.test\.tsx?$/.test(f),
+  )) {
     hash.update(file.slice(root.length)).update(readFileSync(file))
   }
   return hash.digest('hex')
+}
+
+/** The papers' typefaces, beside the server that sets them. */
+const copyPaperFonts = (): void => {
+  const to = join(root, '.next/standalone/paper-fonts')
+  for (const family of ['atkinson-hyperlegible-next', 'atkinson-hyperlegible-mono', 'zilla-slab']) {
+    const from = join(root, 'node_modules/@fontsource', family, 'files')
+    for (const name of readdirSync(from).filter((f) => /-latin(-ext)?-(400|600|700)-normal\.woff$/.test(f)))
+      cpSync(join(from, name), join(to, name))
+  }
 }
 
 /** Builds the application where its sources changed since the last build. Answers whether it had to. */
@@ -35,9 +57,12 @@ export const build = (): boolean => {
   })
   if (done.status !== 0) throw new Error(`The build failed:\n${done.stdout}\n${done.stderr}`)
   cpSync(join(root, '.next/static'), join(root, '.next/standalone/.next/static'), { recursive: true })
-  if (existsSync(join(root, 'public'))) cpSync(join(root, 'public'), join(root, '.next/standalone/public'), { recursive: true })
+  if (existsSync(join(root, 'public')))
+    cpSync(join(root, 'public'), join(root, '.next/standalone/public'), { recursive: true })
+  copyPaperFonts()
   writeFileSync(stampFile, now)
   return true
 }
 
-if (import.meta.url === pathToFileURL(process.argv[1] ?? '').href) console.log(build() ? 'built' : 'nothing changed since the last build')
+if (import.meta.url === pathToFileURL(process.argv[1] ?? '').href)
+  console.log(build() ? 'built' : 'nothing changed since the last build')

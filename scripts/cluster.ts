@@ -1,6 +1,17 @@
 import { execFileSync, spawnSync } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
-import { accessSync, chmodSync, chownSync, constants, existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import {
+  accessSync,
+  chmodSync,
+  chownSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { createServer } from 'node:net'
 import { dirname, join, resolve } from 'node:path'
 
@@ -17,7 +28,9 @@ const asRoot = process.getuid?.() === 0
 /** The folder of the newest PostgreSQL there is, or null. */
 export const findPostgres = (): string | null => {
   const base = '/usr/lib/postgresql'
-  const versions = existsSync(base) ? readdirSync(base).filter((v) => existsSync(join(base, v, 'bin/initdb'))) : []
+  const versions = existsSync(base)
+    ? readdirSync(base).filter((v) => existsSync(join(base, v, 'bin/initdb')))
+    : []
   const newest = versions.sort((a, b) => Number(b) - Number(a))[0]
   return newest ? join(base, newest, 'bin') : null
 }
@@ -29,10 +42,17 @@ const postgresUser = (): { uid: number; gid: number } => {
 
 /** PostgreSQL refuses to run as root, so root runs it as the postgres user. */
 const run = (bin: string, program: string, args: readonly string[]): { ok: boolean; output: string } => {
-  const command = asRoot ? ['setpriv', '--reuid=postgres', '--regid=postgres', '--init-groups', join(bin, program), ...args] : [join(bin, program), ...args]
+  const command = asRoot
+    ? ['setpriv', '--reuid=postgres', '--regid=postgres', '--init-groups', join(bin, program), ...args]
+    : [join(bin, program), ...args]
   const env = { ...process.env, PGPORT: '', LC_ALL: 'C.UTF-8' }
   delete (env as Record<string, string | undefined>).PGPORT
-  const done = spawnSync(command[0]!, command.slice(1), { encoding: 'utf8', cwd: '/', env, stdio: ['ignore', 'pipe', 'pipe'] })
+  const done = spawnSync(command[0]!, command.slice(1), {
+    encoding: 'utf8',
+    cwd: '/',
+    env,
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
   return { ok: done.status === 0, output: `${done.stdout}${done.stderr}`.trim() }
 }
 
@@ -72,7 +92,9 @@ export const makeHome = (home: string): void => {
     mkdirSync(home, { recursive: true })
     accessSync(home, constants.W_OK)
   } catch (problem) {
-    throw new SetUpProblem(`The folder ${home} cannot be written (${(problem as Error).message}). Give yourself the right to, or set TILL_HOME to another folder.`)
+    throw new SetUpProblem(
+      `The folder ${home} cannot be written (${(problem as Error).message}). Give yourself the right to, or set TILL_HOME to another folder.`,
+    )
   }
 }
 
@@ -86,11 +108,24 @@ const create = (bin: string, data: string, secret: string): void => {
     chownSync(data, uid, gid)
     chownSync(passwordFile, uid, gid)
   }
-  const made = run(bin, 'initdb', ['-D', data, '-U', 'till', '--pwfile', passwordFile, '--auth=scram-sha-256', '-E', 'UTF8', '--locale=C.UTF-8'])
+  const made = run(bin, 'initdb', [
+    '-D',
+    data,
+    '-U',
+    'till',
+    '--pwfile',
+    passwordFile,
+    '--auth=scram-sha-256',
+    '-E',
+    'UTF8',
+    '--locale=C.UTF-8',
+  ])
   spawnSync('rm', ['-f', passwordFile])
   if (!made.ok) {
     spawnSync('rm', ['-rf', data])
-    throw new SetUpProblem(`The database could not be made in ${data}. It said: ${made.output.split('\n').slice(-3).join(' ')}`)
+    throw new SetUpProblem(
+      `The database could not be made in ${data}. It said: ${made.output.split('\n').slice(-3).join(' ')}`,
+    )
   }
 }
 
@@ -113,17 +148,33 @@ export const startCluster = async ({ home, throwAway = false }: ClusterOptions):
   const madeBy = readFileSync(join(data, 'PG_VERSION'), 'utf8').trim()
   const have = bin.split('/').at(-2)!
   if (madeBy !== have) {
-    throw new SetUpProblem(`The data in ${data} was made by PostgreSQL ${madeBy}, and only ${have} is installed. Install postgresql-${madeBy}; nothing was changed.`)
+    throw new SetUpProblem(
+      `The data in ${data} was made by PostgreSQL ${madeBy}, and only ${have} is installed. Install postgresql-${madeBy}; nothing was changed.`,
+    )
   }
-  if (run(bin, 'pg_ctl', ['-D', data, 'status']).ok) run(bin, 'pg_ctl', ['-D', data, 'stop', '-m', 'fast', '-w'])
+  if (run(bin, 'pg_ctl', ['-D', data, 'status']).ok)
+    run(bin, 'pg_ctl', ['-D', data, 'stop', '-m', 'fast', '-w'])
   const portFile = join(home, 'port')
   const port = await keptPort(portFile)
   writeFileSync(portFile, String(port))
   const fast = throwAway ? ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off' : ''
   const options = `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories= -c max_connections=60 -c shared_buffers=256MB -c work_mem=16MB${fast}`
-  const started = run(bin, 'pg_ctl', ['-D', data, '-l', join(data, 'server.log'), '-o', options, '-w', '-t', '60', 'start'])
+  const started = run(bin, 'pg_ctl', [
+    '-D',
+    data,
+    '-l',
+    join(data, 'server.log'),
+    '-o',
+    options,
+    '-w',
+    '-t',
+    '60',
+    'start',
+  ])
   if (!started.ok) {
-    const log = existsSync(join(data, 'server.log')) ? readFileSync(join(data, 'server.log'), 'utf8').trim().split('\n').slice(-3).join(' ') : ''
+    const log = existsSync(join(data, 'server.log'))
+      ? readFileSync(join(data, 'server.log'), 'utf8').trim().split('\n').slice(-3).join(' ')
+      : ''
     throw new SetUpProblem(`The database in ${data} did not start. It said: ${log || started.output}`)
   }
   return {

@@ -17,7 +17,9 @@ const main = async (): Promise<void> => {
   const port = Number(process.env.PORT ?? 3000)
   const host = process.env.TILL_HOST ?? '127.0.0.1'
   await freePort(port).catch(() => {
-    throw new SetUpProblem(`Port ${port} is taken by another program. Stop that one, or choose another port: PORT=3100 bin/start`)
+    throw new SetUpProblem(
+      `Port ${port} is taken by another program. Stop that one, or choose another port: PORT=3100 bin/start`,
+    )
   })
   makeHome(home)
   let cluster: Cluster | null = null
@@ -34,11 +36,18 @@ const main = async (): Promise<void> => {
     const existed = (await findBusiness(db)) !== null
     if (!existed && process.env.TILL_DEMO !== '0') {
       say('Demo: filling the workshop with eighteen months of trade (under a minute) …')
-      const loaded = await loadDemo(db, businessDate(), (done) => process.stdout.write(`\r  ${done} `))
-      say(`\r  ${loaded.sales} sales for ${loaded.customers} customers, ${loaded.goods} goods, in ${loaded.seconds} s.`)
+      const hasty = openDatabase(url, { hasty: true })
+      const loaded = await loadDemo(hasty.db, businessDate(), (done) =>
+        process.stdout.write(`\r  ${done} `),
+      ).finally(hasty.close)
+      say(
+        `\r  ${loaded.sales} sales for ${loaded.customers} customers, ${loaded.goods} goods, in ${loaded.seconds} s.`,
+      )
     }
     const business = await findBusiness(db)
-    const token = process.env.TILL_API_TOKEN ?? (business?.demoPassphrase ? await makeApiToken(db, 'printed at start') : null)
+    const token =
+      process.env.TILL_API_TOKEN ??
+      (business?.demoPassphrase ? await makeApiToken(db, 'printed at start') : null)
     say('Application: building where something changed (about a minute the first time) …')
     build()
     say('Application: starting …')
@@ -71,7 +80,9 @@ const main = async (): Promise<void> => {
 
 main().catch((problem: unknown) => {
   const text = problem instanceof Error ? problem.message : String(problem)
-  const disk = /ENOSPC|No space left/.test(text) ? ' The disk is full; make room and start again, nothing was broken.' : ''
+  const disk = /ENOSPC|No space left/.test(text)
+    ? ' The disk is full; make room and start again, nothing was broken.'
+    : ''
   console.error(`\nIron Till did not start. ${text}${disk}`)
   process.exit(1)
 })

@@ -17,15 +17,37 @@ const bodyOf = (operation: Operation): Json => {
   return {
     ...json,
     properties: Object.fromEntries(Object.entries(properties).filter(([name]) => !drop.has(name))),
-    ...(Array.isArray(json.required) ? { required: json.required.filter((name: string) => !drop.has(name)) } : {}),
+    ...(Array.isArray(json.required)
+      ? { required: json.required.filter((name: string) => !drop.has(name)) }
+      : {}),
   }
 }
 
 const parametersOf = (operation: Operation): Json[] => {
-  const inPath = [...operation.path.matchAll(/\{(\w+)\}/g)].map((m) => ({ name: m[1], in: 'path', required: true, schema: { type: 'string' } }))
+  const inPath = [...operation.path.matchAll(/\{(\w+)\}/g)].map((m) => ({
+    name: m[1],
+    in: 'path',
+    required: true,
+    schema: { type: 'string' },
+  }))
   const query = operation.query ? ((schemaOf(operation.query).properties as Json) ?? {}) : {}
-  const inQuery = Object.entries(query).map(([name, schema]) => ({ name, in: 'query', required: false, schema }))
-  const key = operation.method === 'POST' ? [{ name: 'Idempotency-Key', in: 'header', required: false, schema: { type: 'string', maxLength: 200 } }] : []
+  const inQuery = Object.entries(query).map(([name, schema]) => ({
+    name,
+    in: 'query',
+    required: false,
+    schema,
+  }))
+  const key =
+    operation.method === 'POST'
+      ? [
+          {
+            name: 'Idempotency-Key',
+            in: 'header',
+            required: false,
+            schema: { type: 'string', maxLength: 200 },
+          },
+        ]
+      : []
   return [...inPath, ...inQuery, ...key]
 }
 
@@ -33,10 +55,18 @@ const describe = (operation: Operation, tag: string): Json => ({
   tags: [tag],
   summary: operation.summary,
   parameters: parametersOf(operation),
-  ...(operation.body ? { requestBody: { content: { 'application/json': { schema: bodyOf(operation) } } } } : {}),
+  ...(operation.body
+    ? { requestBody: { content: { 'application/json': { schema: bodyOf(operation) } } } }
+    : {}),
   responses: {
-    [operation.path === '/setup' ? '201' : '200']: { description: 'Done', content: { 'application/json': {} } },
-    default: { description: 'Refused', content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } } },
+    [operation.path === '/setup' ? '201' : '200']: {
+      description: 'Done',
+      content: { 'application/json': {} },
+    },
+    default: {
+      description: 'Refused',
+      content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+    },
   },
 })
 
@@ -45,12 +75,20 @@ export const openApi = (): Json => {
   const paths: Record<string, Json> = {}
   for (const [tag, operations] of Object.entries(PARTS)) {
     for (const operation of operations) {
-      paths[operation.path] = { ...paths[operation.path], [operation.method.toLowerCase()]: describe(operation, tag) }
+      paths[operation.path] = {
+        ...paths[operation.path],
+        [operation.method.toLowerCase()]: describe(operation, tag),
+      }
     }
   }
   return {
     openapi: '3.1.0',
-    info: { title: 'Iron Till', version: '1', description: 'Money is a decimal string with the currency’s digits, quantities are decimal strings, dates YYYY-MM-DD.' },
+    info: {
+      title: 'Iron Till',
+      version: '1',
+      description:
+        'Money is a decimal string with the currency’s digits, quantities are decimal strings, dates YYYY-MM-DD.',
+    },
     servers: [{ url: '/api/v1' }],
     security: [{ token: [] }],
     paths,
@@ -65,7 +103,13 @@ export const openApi = (): Json => {
             title: { type: 'string' },
             status: { type: 'integer' },
             detail: { type: 'string' },
-            errors: { type: 'array', items: { type: 'object', properties: { path: { type: 'string' }, message: { type: 'string' } } } },
+            errors: {
+              type: 'array',
+              items: {
+                type: 'object',
+                properties: { path: { type: 'string' }, message: { type: 'string' } },
+              },
+            },
           },
         },
       },

@@ -44,11 +44,20 @@ interface CommandOptions {
   readonly method?: 'POST' | 'PATCH' | 'DELETE'
 }
 
-const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
-const bodyProblem: Failure = { code: 'invalid', errors: [{ path: '', message: 'The body must be a JSON object.' }] }
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+const bodyProblem: Failure = {
+  code: 'invalid',
+  errors: [{ path: '', message: 'The body must be a JSON object.' }],
+}
 
 /** A call that changes something: the command does it all. */
-export const change = <I, A>(path: string, summary: string, command: Command<I, A>, options: CommandOptions = {}): Operation => ({
+export const change = <I, A>(
+  path: string,
+  summary: string,
+  command: Command<I, A>,
+  options: CommandOptions = {},
+): Operation => ({
   method: options.method ?? 'POST',
   path,
   summary,
@@ -57,7 +66,9 @@ export const change = <I, A>(path: string, summary: string, command: Command<I, 
   run: async ({ till, params, body, key }) => {
     const given = body === undefined ? {} : body
     if (!isRecord(given)) return err(bodyProblem)
-    const named = Object.fromEntries(Object.entries(options.path ?? {}).map(([field, part]) => [field, params[part]]))
+    const named = Object.fromEntries(
+      Object.entries(options.path ?? {}).map(([field, part]) => [field, params[part]]),
+    )
     const input = options.bodyAs ? { ...named, [options.bodyAs]: given } : { ...given, ...named }
     const answer = await command.answer(till, input, key)
     return answer.ok ? ok({ status: options.status ?? 200, body: answer.value }) : answer
@@ -93,7 +104,10 @@ export const read = <Q, A>(
       const answer = await run({ db: till.db, business, today: till.today, query: parsed, id })
       return answer === null ? err({ code: 'not-found', what, id }) : ok({ status: 200, body: answer })
     } catch (problem) {
-      if (problem instanceof Refusal) return problem.failure.code === 'invalid' && params.id !== undefined && !/^\d+$/.test(params.id) ? err({ code: 'not-found', what, id: params.id }) : err(problem.failure)
+      if (problem instanceof Refusal)
+        return problem.failure.code === 'invalid' && params.id !== undefined && !/^\d+$/.test(params.id)
+          ? err({ code: 'not-found', what, id: params.id })
+          : err(problem.failure)
       throw problem
     }
   },
@@ -116,12 +130,20 @@ export const readCursor = <T>(schema: z.ZodType<T>, after: string | undefined): 
   try {
     return schema.parse(JSON.parse(Buffer.from(after, 'base64url').toString('utf8')))
   } catch {
-    throw new Refusal({ code: 'invalid', errors: [{ path: 'after', message: 'Use the next cursor of the page before.' }] })
+    throw new Refusal({
+      code: 'invalid',
+      errors: [{ path: 'after', message: 'Use the next cursor of the page before.' }],
+    })
   }
 }
 
 /** A page of a list, with the cursor of the next one where there may be more. */
-export const listOf = <T, V>(rows: readonly T[], limit: number, view: (row: T) => V, cursor: (row: T) => unknown) => ({
+export const listOf = <T, V>(
+  rows: readonly T[],
+  limit: number,
+  view: (row: T) => V,
+  cursor: (row: T) => unknown,
+) => ({
   items: rows.map(view),
   next: rows.length === limit && rows.length > 0 ? makeCursor(cursor(rows.at(-1)!)) : null,
 })

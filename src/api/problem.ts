@@ -14,10 +14,29 @@ const TITLES: Readonly<Record<number, string>> = {
 }
 
 /** An error as RFC 9457 wants it. */
-export const problem = (status: number, code: string, detail: string, errors: readonly { path: string; message: string }[] = []): Response =>
+export const problem = (
+  status: number,
+  code: string,
+  detail: string,
+  errors: readonly { path: string; message: string }[] = [],
+): Response =>
   new Response(
-    JSON.stringify({ type: `urn:iron-till:problem:${code}`, title: TITLES[status] ?? 'Refused', status, detail, ...(errors.length > 0 ? { errors } : {}) }),
-    { status, headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store', ...(status === 401 ? { 'www-authenticate': 'Bearer' } : {}) } },
+    JSON.stringify({
+      type: `urn:iron-till:problem:${code}`,
+      title: TITLES[status] ?? 'Refused',
+      status,
+      detail,
+      ...(errors.length > 0 ? { errors } : {}),
+    }),
+    {
+      status,
+      headers: {
+        'content-type': 'application/problem+json',
+        'cache-control': 'no-store',
+        ...(status === 401 ? { 'www-authenticate': 'Bearer' } : {}),
+      },
+    },
   )
 
-export const problemOf = (failure: Failure): Response => problem(statusOf(failure), failure.code, sentence(failure), problemsOf(failure))
+export const problemOf = (failure: Failure): Response =>
+  problem(statusOf(failure), failure.code, sentence(failure), problemsOf(failure))

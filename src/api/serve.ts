@@ -30,20 +30,22 @@ export const mayEnter = async (request: Request): Promise<'yes' | 'no' | 'foreig
   if (bearer) return (await tokenOpens(db, bearer[1]!)) ? 'yes' : 'no'
   const cookie = new RegExp(`(?:^|;\\s*)${SESSION_COOKIE}=([^;]+)`).exec(request.headers.get('cookie') ?? '')
   if (!(await signedIn(db, cookie?.[1]))) return 'no'
-  return request.method === 'GET' || sameOrigin(request) ? 'yes' : 'foreign'
+  return request.method === 'GET' || isSameOrigin(request) ? 'yes' : 'foreign'
 }
 
 /** Cookies travel with requests from anywhere; a change must come from our own pages. */
-const sameOrigin = (request: Request): boolean => {
+export const isSameOrigin = (request: Request): boolean => {
   const origin = request.headers.get('origin')
   return origin !== null && new URL(origin).host === request.headers.get('host')
 }
 
 const readBody = async (request: Request): Promise<{ value: unknown } | Response> => {
   const text = await request.text()
-  if (text.length > LARGEST_BODY) return problem(413, 'too-large', 'The request is larger than 2 MB. Send it in parts.')
+  if (text.length > LARGEST_BODY)
+    return problem(413, 'too-large', 'The request is larger than 2 MB. Send it in parts.')
   if (text.trim() === '') return { value: undefined }
-  if (!/\bjson\b/.test(request.headers.get('content-type') ?? '')) return problem(415, 'not-json', 'Send JSON, with content-type application/json.')
+  if (!/\bjson\b/.test(request.headers.get('content-type') ?? ''))
+    return problem(415, 'not-json', 'Send JSON, with content-type application/json.')
   try {
     return { value: JSON.parse(text) }
   } catch {
@@ -57,16 +59,20 @@ export const serve = async (request: Request): Promise<Response> => {
     const url = new URL(request.url)
     const path = decodeURI(url.pathname.replace(/^\/api\/v1/, '').replace(/\/$/, ''))
     const entry = await mayEnter(request)
-    if (entry === 'no') return problem(401, 'sign-in', 'Send a valid token as Authorization: Bearer …, made in Settings.')
-    if (entry === 'foreign') return problem(403, 'foreign', 'This change did not come from Iron Till’s own pages.')
+    if (entry === 'no')
+      return problem(401, 'sign-in', 'Send a valid token as Authorization: Bearer …, made in Settings.')
+    if (entry === 'foreign')
+      return problem(403, 'foreign', 'This change did not come from Iron Till’s own pages.')
     const there = ROUTES.map((route) => ({ route, match: route.pattern.exec(path) })).filter((r) => r.match)
     if (there.length === 0) return problem(404, 'no-such-call', `There is no ${path} here. See /docs/api.`)
     const chosen = there.find((r) => r.route.operation.method === request.method)
-    if (!chosen) return problem(405, 'no-such-method', `${path} does not take ${request.method}. See /docs/api.`)
+    if (!chosen)
+      return problem(405, 'no-such-method', `${path} does not take ${request.method}. See /docs/api.`)
     const body = request.method === 'GET' ? { value: undefined } : await readBody(request)
     if (body instanceof Response) return body
     const key = request.headers.get('idempotency-key')
-    if (key !== null && (key.length === 0 || key.length > 200)) return problem(400, 'bad-key', 'An Idempotency-Key has 1 to 200 characters.')
+    if (key !== null && (key.length === 0 || key.length > 200))
+      return problem(400, 'bad-key', 'An Idempotency-Key has 1 to 200 characters.')
     const answer = await chosen.route.operation.run({
       till: { db: database(), today: businessDate() },
       params: Object.fromEntries(chosen.route.names.map((name, i) => [name, chosen.match![i + 1]!])),
@@ -75,9 +81,16 @@ export const serve = async (request: Request): Promise<Response> => {
       key,
     })
     if (!answer.ok) return problemOf(answer.error)
-    return Response.json(answer.value.body, { status: answer.value.status, headers: { 'cache-control': 'no-store' } })
+    return Response.json(answer.value.body, {
+      status: answer.value.status,
+      headers: { 'cache-control': 'no-store' },
+    })
   } catch (broken) {
     log.error(broken)
-    return problem(500, 'broken', 'That did not work, and nothing was saved. Try again; if it stays, look at the log.')
+    return problem(
+      500,
+      'broken',
+      'That did not work, and nothing was saved. Try again; if it stays, look at the log.',
+    )
   }
 }

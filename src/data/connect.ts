@@ -36,7 +36,7 @@ interface Client {
 const preparing = <C extends object>(client: C): C => {
   const raw = client as unknown as Client
   const { unsafe, begin } = raw
-  raw.unsafe = (query, params, options) => unsafe.call(raw, query, params, { prepare: true, ...options })
+  raw.unsafe = (query, params, options) => unsafe.call(raw, query, params, { ...options, prepare: true })
   if (begin) {
     raw.begin = (...args) => {
       const work = args.pop() as (tx: object) => unknown
@@ -46,8 +46,18 @@ const preparing = <C extends object>(client: C): C => {
   return client
 }
 
-const open = (url: string) => {
-  const options = { max: 10, onnotice: () => {}, connection: { application_name: 'iron-till' }, socket: promptSocket }
+interface Options {
+  /** Not to wait for the disk at each commit: for filling a new database, which is simply made again after a power cut. */
+  readonly hasty?: boolean
+}
+
+const open = (url: string, { hasty = false }: Options = {}) => {
+  const options = {
+    max: 10,
+    onnotice: () => {},
+    connection: { application_name: 'iron-till', ...(hasty ? { synchronous_commit: 'off' } : {}) },
+    socket: promptSocket,
+  }
   const client = preparing(postgres(url, options))
   return { db: drizzle(client, { schema, casing: 'snake_case' }), close: () => client.end({ timeout: 5 }) }
 }

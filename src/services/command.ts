@@ -49,7 +49,11 @@ export interface Command<I, A> {
 }
 
 /** Makes a command: input schema, then work in one transaction that saves all or nothing. */
-export const defineCommand = <O, I, A>(name: string, schema: z.ZodType<O, I>, work: (w: Work, input: O) => Promise<Done<A>>): Command<I, A> => ({
+export const defineCommand = <O, I, A>(
+  name: string,
+  schema: z.ZodType<O, I>,
+  work: (w: Work, input: O) => Promise<Done<A>>,
+): Command<I, A> => ({
   schema,
   run: (till, input) =>
     attempt(till, async (tx) => (await work(await makeWork(tx, till), parse(schema, input))).id),
@@ -86,7 +90,8 @@ export const parse = <O>(schema: z.ZodType<O, unknown>, input: unknown): O => {
 }
 
 const sayIssue = (issue: z.core.$ZodIssue): string => {
-  if (issue.code === 'invalid_type' && issue.input === undefined && issue.message.startsWith('Invalid input')) return 'This is needed.'
+  if (issue.code === 'invalid_type' && issue.input === undefined && issue.message.startsWith('Invalid input'))
+    return 'This is needed.'
   return issue.message
 }
 
@@ -94,11 +99,17 @@ const sortedJson = (value: unknown): unknown =>
   Array.isArray(value)
     ? value.map(sortedJson)
     : value && typeof value === 'object'
-      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)).map(([k, v]) => [k, sortedJson(v)]))
+      ? Object.fromEntries(
+          Object.entries(value)
+            .sort(([a], [b]) => (a < b ? -1 : 1))
+            .map(([k, v]) => [k, sortedJson(v)]),
+        )
       : value
 
 const fingerprint = (name: string, input: unknown): string =>
-  createHash('sha256').update(`${name}\n${JSON.stringify(sortedJson(input))}`).digest('hex')
+  createHash('sha256')
+    .update(`${name}\n${JSON.stringify(sortedJson(input))}`)
+    .digest('hex')
 
 const takeKey = async (tx: Transaction, key: string, print: string): Promise<{ answer: unknown } | null> => {
   if (await takeCommandKey(tx, key, print)) return null
@@ -137,7 +148,9 @@ const knownRoles = new WeakMap<Database, Roles>()
 const rolesOf = async (db: Database, tx: Transaction): Promise<Roles> => {
   const known = knownRoles.get(db)
   if (known) return known
-  const roles: Roles = new Map((await listAccounts(tx)).flatMap((a) => (a.role ? [[a.role, a.id] as const] : [])))
+  const roles: Roles = new Map(
+    (await listAccounts(tx)).flatMap((a) => (a.role ? [[a.role, a.id] as const] : [])),
+  )
   knownRoles.set(db, roles)
   return roles
 }
@@ -160,13 +173,18 @@ const makeWork = async (tx: Transaction, { db, today }: Till): Promise<Work> => 
       const parsed = parseMoney(text, business.currency)
       return parsed.ok
         ? parsed.value
-        : refuse({ code: 'invalid', errors: [{ path, message: `Not an amount in ${business.currency}: ${text}` }] })
+        : refuse({
+            code: 'invalid',
+            errors: [{ path, message: `Not an amount in ${business.currency}: ${text}` }],
+          })
     },
     taxCodes: () => (codes ??= listTaxCodes(tx)),
     accountId,
     post: async (draft, source) => {
       const known = await byRole()
-      return insertEntry(tx, draft, source, (ref: AccountRef) => ('role' in ref ? known.get(ref.role)! : ref.accountId))
+      return insertEntry(tx, draft, source, (ref: AccountRef) =>
+        'role' in ref ? known.get(ref.role)! : ref.accountId,
+      )
     },
   }
 }

@@ -24,18 +24,48 @@ export type Failure =
   | { readonly code: 'goods-or-bills-first' }
   | { readonly code: 'less-than-done'; readonly line: string; readonly least: Decimal }
   | { readonly code: 'price-fixed'; readonly line: string }
-  | { readonly code: 'more-than-offered'; readonly line: string; readonly offered: Decimal; readonly asked: Decimal }
-  | { readonly code: 'more-than-agreed'; readonly line: string; readonly left: Decimal; readonly asked: Decimal }
+  | {
+      readonly code: 'more-than-offered'
+      readonly line: string
+      readonly offered: Decimal
+      readonly asked: Decimal
+    }
+  | {
+      readonly code: 'more-than-agreed'
+      readonly line: string
+      readonly left: Decimal
+      readonly asked: Decimal
+    }
   | { readonly code: 'nothing-to-hand-over' }
-  | { readonly code: 'not-enough-stock'; readonly goods: string; readonly onHand: Decimal; readonly asked: Decimal }
+  | {
+      readonly code: 'not-enough-stock'
+      readonly goods: string
+      readonly onHand: Decimal
+      readonly asked: Decimal
+    }
   | { readonly code: 'nothing-to-bill'; readonly what: 'handed-over' | 'remaining' }
-  | { readonly code: 'more-than-to-bill'; readonly line: string; readonly left: Decimal; readonly asked: Decimal }
+  | {
+      readonly code: 'more-than-to-bill'
+      readonly line: string
+      readonly left: Decimal
+      readonly asked: Decimal
+    }
   | { readonly code: 'already-issued'; readonly number: string }
   | { readonly code: 'not-issued' }
   | { readonly code: 'not-creditable' }
-  | { readonly code: 'more-than-billed'; readonly line: string; readonly left: Decimal; readonly asked: Decimal }
+  | {
+      readonly code: 'more-than-billed'
+      readonly line: string
+      readonly left: Decimal
+      readonly asked: Decimal
+    }
   | { readonly code: 'more-than-invoice-left'; readonly left: Money; readonly asked: Money }
-  | { readonly code: 'more-than-handed-over'; readonly line: string; readonly left: Decimal; readonly asked: Decimal }
+  | {
+      readonly code: 'more-than-handed-over'
+      readonly line: string
+      readonly left: Decimal
+      readonly asked: Decimal
+    }
   | { readonly code: 'more-than-open'; readonly open: Money; readonly asked: Money }
   | { readonly code: 'due-not-open'; readonly dueId: number }
   | { readonly code: 'before-invoice'; readonly on: Day; readonly issuedOn: Day }
@@ -60,54 +90,87 @@ type Sentences = { readonly [C in Failure['code']]: (f: Extract<Failure, { code:
 
 /** What the owner reads: what, why, and what now. */
 const SENTENCES: Sentences = {
-  invalid: (f) => `Please look again: ${f.errors.map((e) => (e.path ? `${e.path}: ${e.message}` : e.message)).join(' ')}`,
+  invalid: (f) =>
+    `Please look again: ${f.errors.map((e) => (e.path ? `${e.path}: ${e.message}` : e.message)).join(' ')}`,
   'not-found': (f) => `There is no ${f.what} ${f.id}. It may have been typed wrong; look it up in its list.`,
   'already-set-up': () => 'The business is set up already. Sign in, and change it in Settings.',
   'not-set-up': () => 'The business is not set up yet. Give it a name, a currency and a passphrase first.',
   'wrong-passphrase': () => 'That is not the passphrase. Nothing was opened; try again.',
-  'key-reused': () => 'This key was used before for something else. Use a new Idempotency-Key for a new command.',
+  'key-reused': () =>
+    'This key was used before for something else. Use a new Idempotency-Key for a new command.',
   taken: (f) => `The ${f.what} ${f.value} is taken. Choose another.`,
   'period-closed': (f) => `The books are closed through ${formatDay(f.through)}. Choose a later date.`,
   'nothing-on-sale': () => 'There is nothing on this sale yet. Add a line first.',
   'already-agreed': (f) => `This sale was agreed on ${formatDay(f.on)}. Change what is agreed instead.`,
   'not-agreed': () => 'This sale is not agreed yet. Agree it first; then it can be handed over and billed.',
-  'sale-closed': (f) => `This sale was ${f.as} on ${formatDay(f.on)}. Copy it to a new sale if it comes back to life.`,
-  'held-first': (f) => `${formatMoney(f.held)} is held for this sale. Refund it or move it first; then close the sale.`,
-  'goods-or-bills-first': () => 'Something was handed over or billed already. Take it back and credit it first, or change what is agreed to what was done.',
-  'less-than-done': (f) => `${n(f.least)} of ${f.line} was handed over or billed already. It cannot be changed to less; credit it instead.`,
-  'price-fixed': (f) => `Part of ${f.line} was billed at its price. Add a new line for the rest, or credit the invoice.`,
-  'more-than-offered': (f) => `${n(f.offered)} of ${f.line} was offered, ${n(f.asked)} agreed. Change the sale first if they want more.`,
-  'more-than-agreed': (f) => `Only ${n(f.left)} of ${f.line} is left to hand over, ${n(f.asked)} asked. Hand over ${n(f.left)}, or change what is agreed.`,
-  'nothing-to-hand-over': () => 'Nothing of this sale can be handed over now. Buy what is short, or count the shelf.',
-  'not-enough-stock': (f) => `Only ${n(f.onHand)} of ${f.goods} on the shelf, ${n(f.asked)} asked. ${f.onHand.gt(0) ? `Hand over ${n(f.onHand)} now, buy ${n(f.asked.minus(f.onHand))}` : `Buy ${n(f.asked)}`}, or count the shelf.`,
-  'nothing-to-bill': (f) => (f.what === 'handed-over' ? 'Nothing was handed over that is not billed. Hand something over, or bill what remains.' : 'Everything agreed is billed. Change what is agreed if something came up.'),
-  'more-than-to-bill': (f) => `Only ${n(f.left)} of ${f.line} is left to bill, ${n(f.asked)} asked. Bill ${n(f.left)}, or change what is agreed.`,
-  'already-issued': (f) => `Invoice ${f.number} is issued, so it stays as it is. Write a credit note to mend it.`,
-  'not-issued': () => 'This invoice is still a draft. Change it or throw it away; only issued invoices are credited.',
+  'sale-closed': (f) =>
+    `This sale was ${f.as} on ${formatDay(f.on)}. Copy it to a new sale if it comes back to life.`,
+  'held-first': (f) =>
+    `${formatMoney(f.held)} is held for this sale. Refund it or move it first; then close the sale.`,
+  'goods-or-bills-first': () =>
+    'Something was handed over or billed already. Take it back and credit it first, or change what is agreed to what was done.',
+  'less-than-done': (f) =>
+    `${n(f.least)} of ${f.line} was handed over or billed already. It cannot be changed to less; credit it instead.`,
+  'price-fixed': (f) =>
+    `Part of ${f.line} was billed at its price. Add a new line for the rest, or credit the invoice.`,
+  'more-than-offered': (f) =>
+    `${n(f.offered)} of ${f.line} was offered, ${n(f.asked)} agreed. Change the sale first if they want more.`,
+  'more-than-agreed': (f) =>
+    `Only ${n(f.left)} of ${f.line} is left to hand over, ${n(f.asked)} asked. Hand over ${n(f.left)}, or change what is agreed.`,
+  'nothing-to-hand-over': () =>
+    'Nothing of this sale can be handed over now. Buy what is short, or count the shelf.',
+  'not-enough-stock': (f) =>
+    `Only ${n(f.onHand)} of ${f.goods} on the shelf, ${n(f.asked)} asked. ${f.onHand.gt(0) ? `Hand over ${n(f.onHand)} now, buy ${n(f.asked.minus(f.onHand))}` : `Buy ${n(f.asked)}`}, or count the shelf.`,
+  'nothing-to-bill': (f) =>
+    f.what === 'handed-over'
+      ? 'Nothing was handed over that is not billed. Hand something over, or bill what remains.'
+      : 'Everything agreed is billed. Change what is agreed if something came up.',
+  'more-than-to-bill': (f) =>
+    `Only ${n(f.left)} of ${f.line} is left to bill, ${n(f.asked)} asked. Bill ${n(f.left)}, or change what is agreed.`,
+  'already-issued': (f) =>
+    `Invoice ${f.number} is issued, so it stays as it is. Write a credit note to mend it.`,
+  'not-issued': () =>
+    'This invoice is still a draft. Change it or throw it away; only issued invoices are credited.',
   'not-creditable': () => 'A credit note cannot be credited. Bill again instead.',
-  'more-than-billed': (f) => `Only ${n(f.left)} of ${f.line} is left to credit on this invoice, ${n(f.asked)} asked.`,
-  'more-than-invoice-left': (f) => `Only ${formatMoney(f.left)} of this invoice is not credited yet, ${formatMoney(f.asked)} asked.`,
-  'more-than-handed-over': (f) => `Only ${n(f.left)} of ${f.line} was handed over and not taken back, ${n(f.asked)} asked. Credit it without goods coming back.`,
-  'more-than-open': (f) => `Only ${formatMoney(f.open)} is open there, ${formatMoney(f.asked)} was put on it. Put ${formatMoney(f.open)} on it and leave the rest on account.`,
-  'due-not-open': (f) => `Nothing is open on due ${f.dueId}. It may have been paid a moment ago; look at what is open now.`,
-  'before-invoice': (f) => `The money is dated ${formatDay(f.on)}, the invoice ${formatDay(f.issuedOn)}. Date the receipt on or after the invoice, or take it on account.`,
-  'more-than-received': (f) => `${formatMoney(f.received)} came in, ${formatMoney(f.asked)} is put on dues. Take some off.`,
-  'tendered-too-little': (f) => `${formatMoney(f.total)} is to pay, only ${formatMoney(f.tendered)} given. Take the rest, or write an invoice instead.`,
+  'more-than-billed': (f) =>
+    `Only ${n(f.left)} of ${f.line} is left to credit on this invoice, ${n(f.asked)} asked.`,
+  'more-than-invoice-left': (f) =>
+    `Only ${formatMoney(f.left)} of this invoice is not credited yet, ${formatMoney(f.asked)} asked.`,
+  'more-than-handed-over': (f) =>
+    `Only ${n(f.left)} of ${f.line} was handed over and not taken back, ${n(f.asked)} asked. Credit it without goods coming back.`,
+  'more-than-open': (f) =>
+    `Only ${formatMoney(f.open)} is open there, ${formatMoney(f.asked)} was put on it. Put ${formatMoney(f.open)} on it and leave the rest on account.`,
+  'due-not-open': (f) =>
+    `Nothing is open on due ${f.dueId}. It may have been paid a moment ago; look at what is open now.`,
+  'before-invoice': (f) =>
+    `The money is dated ${formatDay(f.on)}, the invoice ${formatDay(f.issuedOn)}. Date the receipt on or after the invoice, or take it on account.`,
+  'more-than-received': (f) =>
+    `${formatMoney(f.received)} came in, ${formatMoney(f.asked)} is put on dues. Take some off.`,
+  'tendered-too-little': (f) =>
+    `${formatMoney(f.total)} is to pay, only ${formatMoney(f.tendered)} given. Take the rest, or write an invoice instead.`,
   'who-pays': () => 'Say who pays: choose a customer, or name what the money is for.',
-  'other-customer': () => 'One of the things paid belongs to another customer. Take one receipt for each customer.',
+  'other-customer': () =>
+    'One of the things paid belongs to another customer. Take one receipt for each customer.',
   'already-voided': (f) => `Receipt ${f.number} was voided before.`,
-  'void-counter-sale': (f) => `Receipt ${f.number} belongs to a counter sale. Write a credit note for it and give the money back.`,
-  'held-was-used': () => 'The money of this receipt that was held has been used since. Credit or refund that first.',
+  'void-counter-sale': (f) =>
+    `Receipt ${f.number} belongs to a counter sale. Write a credit note for it and give the money back.`,
+  'held-was-used': () =>
+    'The money of this receipt that was held has been used since. Credit or refund that first.',
   'more-than-held': (f) => `Only ${formatMoney(f.held)} is held there, ${formatMoney(f.asked)} asked.`,
   'nothing-asked': () => 'Say how much: a percentage or an amount above zero.',
-  'entry-unbalanced': (f) => `Debits and credits differ by ${formatMoney(f.difference)}. Make both sides equal.`,
-  'account-kept-by-papers': (f) => `${f.account} is kept by papers (invoices, receipts, handovers), so that it always agrees with them. Write the paper instead.`,
+  'entry-unbalanced': (f) =>
+    `Debits and credits differ by ${formatMoney(f.difference)}. Make both sides equal.`,
+  'account-kept-by-papers': (f) =>
+    `${f.account} is kept by papers (invoices, receipts, handovers), so that it always agrees with them. Write the paper instead.`,
   'close-order': (f) => `The books are closed through ${formatDay(f.through)} already. Choose a later day.`,
-  'first-payment-too-large': (f) => `The first payment ${formatMoney(f.first)} is more than the total ${formatMoney(f.total)}.`,
-  'payment-does-not-cover-charge': () => 'The payments would not even cover the charge. Choose fewer payments or a lower rate.',
+  'first-payment-too-large': (f) =>
+    `The first payment ${formatMoney(f.first)} is more than the total ${formatMoney(f.total)}.`,
+  'payment-does-not-cover-charge': () =>
+    'The payments would not even cover the charge. Choose fewer payments or a lower rate.',
 }
 
-export const sentence = (failure: Failure): string => (SENTENCES[failure.code] as (f: Failure) => string)(failure)
+export const sentence = (failure: Failure): string =>
+  (SENTENCES[failure.code] as (f: Failure) => string)(failure)
 
 const STATUS: Partial<Record<Failure['code'], number>> = {
   'not-found': 404,

@@ -4,31 +4,78 @@ import { findEntry, listEntries } from '@/data/queries/ledger'
 import { day } from '@/services/input/fields'
 import { closePeriod } from '@/services/books/closePeriod'
 import { writeEntry } from '@/services/books/writeEntry'
-import { balanceSheetView, profitAndLossView, taxView, tiesView, trialBalanceView, viewOfEntry } from '@/services/read/books'
+import {
+  balanceSheetView,
+  profitAndLossView,
+  taxView,
+  tiesView,
+  trialBalanceView,
+  viewOfEntry,
+} from '@/services/read/books'
 import { listAccounts } from '@/data/queries/accounts'
 import { change, listOf, noQuery, page, read, readCursor } from '../operation'
 
 const asOf = z.object({ asOf: day.optional() })
 const span = z.object({ from: day.optional(), to: day.optional() })
-const spanOf = (q: z.output<typeof span>, today: Day) => ({ from: q.from ?? yearStart(q.to ?? today), to: q.to ?? today })
+const spanOf = (q: z.output<typeof span>, today: Day) => ({
+  from: q.from ?? yearStart(q.to ?? today),
+  to: q.to ?? today,
+})
 const cursor = z.object({ on: day, id: z.number().int() })
 
 export const books = [
-  read('/books/trial-balance', 'Every account’s balance on its side.', asOf, ({ db, business, today, query }) => trialBalanceView(db, query.asOf ?? today, business.currency)),
-  read('/books/balance-sheet', 'What there is, what is owed, what is left.', asOf, ({ db, business, today, query }) => balanceSheetView(db, query.asOf ?? today, business.currency)),
-  read('/books/profit-and-loss', 'Income less cost of goods less expenses.', span, ({ db, business, today, query }) => profitAndLossView(db, spanOf(query, today), business.currency)),
-  read('/books/tax', 'Tax by code and component.', span, ({ db, business, today, query }) => taxView(db, spanOf(query, today), business.currency)),
-  read('/books/ties', 'What the papers say beside what the accounts say.', asOf, ({ db, business, today, query }) => tiesView(db, query.asOf ?? today, business.currency)),
+  read(
+    '/books/trial-balance',
+    'Every account’s balance on its side.',
+    asOf,
+    ({ db, business, today, query }) => trialBalanceView(db, query.asOf ?? today, business.currency),
+  ),
+  read(
+    '/books/balance-sheet',
+    'What there is, what is owed, what is left.',
+    asOf,
+    ({ db, business, today, query }) => balanceSheetView(db, query.asOf ?? today, business.currency),
+  ),
+  read(
+    '/books/profit-and-loss',
+    'Income less cost of goods less expenses.',
+    span,
+    ({ db, business, today, query }) => profitAndLossView(db, spanOf(query, today), business.currency),
+  ),
+  read('/books/tax', 'Tax by code and component.', span, ({ db, business, today, query }) =>
+    taxView(db, spanOf(query, today), business.currency),
+  ),
+  read(
+    '/books/ties',
+    'What the papers say beside what the accounts say.',
+    asOf,
+    ({ db, business, today, query }) => tiesView(db, query.asOf ?? today, business.currency),
+  ),
   read(
     '/books/entries',
     'The journal, newest first.',
-    page.extend({ source: z.string().max(40).optional(), account: z.string().max(20).optional(), from: day.optional(), to: day.optional(), saleId: z.coerce.number().int().optional() }),
+    page.extend({
+      source: z.string().max(40).optional(),
+      account: z.string().max(20).optional(),
+      from: day.optional(),
+      to: day.optional(),
+      saleId: z.coerce.number().int().optional(),
+    }),
     async ({ db, business, query }) => {
-      const account = query.account === undefined ? undefined : (await listAccounts(db)).find((a) => a.code === query.account || String(a.id) === query.account)
+      const account =
+        query.account === undefined
+          ? undefined
+          : (await listAccounts(db)).find((a) => a.code === query.account || String(a.id) === query.account)
       if (query.account !== undefined && !account) return { items: [], next: null }
       const rows = await listEntries(
         db,
-        { source: query.source, accountId: account?.id, from: query.from, to: query.to, saleId: query.saleId },
+        {
+          source: query.source,
+          accountId: account?.id,
+          from: query.from,
+          to: query.to,
+          saleId: query.saleId,
+        },
         { limit: query.limit, after: readCursor(cursor, query.after) as { on: Day; id: number } | undefined },
         business.currency,
       )

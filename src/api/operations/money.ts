@@ -13,21 +13,58 @@ import { change, listOf, noQuery, page, read, readCursor } from '../operation'
 
 export const money = [
   change('/receipts', 'Takes money and puts it where it belongs.', takeReceipt, { status: 201 }),
-  read('/receipts', 'Receipts, newest first.', page.extend({ customerId: idField.optional(), on: day.optional(), search: z.string().max(200).optional() }), async ({ db, business, query }) =>
-    listOf(
-      await listReceipts(db, query, { limit: query.limit, after: readCursor(z.number().int(), query.after) }, business.currency),
-      query.limit,
-      (r) => ({ id: r.id, number: r.number, customerId: r.customerId, customer: r.customerName, on: r.on, method: r.method, amount: toDecimalString(r.amount), reference: r.reference, voidedOn: r.voidedOn }),
-      (r) => r.id,
-    ),
+  read(
+    '/receipts',
+    'Receipts, newest first.',
+    page.extend({
+      customerId: idField.optional(),
+      on: day.optional(),
+      search: z.string().max(200).optional(),
+    }),
+    async ({ db, business, query }) =>
+      listOf(
+        await listReceipts(
+          db,
+          query,
+          { limit: query.limit, after: readCursor(z.number().int(), query.after) },
+          business.currency,
+        ),
+        query.limit,
+        (r) => ({
+          id: r.id,
+          number: r.number,
+          customerId: r.customerId,
+          customer: r.customerName,
+          on: r.on,
+          method: r.method,
+          amount: toDecimalString(r.amount),
+          reference: r.reference,
+          voidedOn: r.voidedOn,
+        }),
+        (r) => r.id,
+      ),
   ),
-  read('/receipts/{id}', 'A receipt and what it paid.', noQuery, async ({ db, id, business }) => ((await findReceipt(db, id, business.currency)) ? receiptView({ tx: db, currency: business.currency }, id) : null), 'receipt'),
-  change('/receipts/{id}/void', 'Takes a receipt back; its dues open again.', voidReceipt, { path: { receiptId: 'id' } }),
+  read(
+    '/receipts/{id}',
+    'A receipt and what it paid.',
+    noQuery,
+    async ({ db, id, business }) =>
+      (await findReceipt(db, id, business.currency))
+        ? receiptView({ tx: db, currency: business.currency }, id)
+        : null,
+    'receipt',
+  ),
+  change('/receipts/{id}/void', 'Takes a receipt back; its dues open again.', voidReceipt, {
+    path: { receiptId: 'id' },
+  }),
   change('/refunds', 'Gives held money back.', refundHeld, { status: 201 }),
   change('/held-uses', 'Puts held money on what a customer owes.', useHeld, { status: 201 }),
   change('/counter-sales', 'Sold, handed over and paid in one go.', sellAtCounter, { status: 201 }),
   change('/plans/preview', 'The schedule of an arrangement; nothing is saved.', previewPlan),
-  read('/receivables', 'Who owes what, aged as of a day.', z.object({ asOf: day.optional(), by: z.enum(['due', 'invoice']).default('due') }), ({ db, business, today, query }) =>
-    owedView(db, { asOf: query.asOf ?? today, by: query.by }, business),
+  read(
+    '/receivables',
+    'Who owes what, aged as of a day.',
+    z.object({ asOf: day.optional(), by: z.enum(['due', 'invoice']).default('due') }),
+    ({ db, business, today, query }) => owedView(db, { asOf: query.asOf ?? today, by: query.by }, business),
   ),
 ]

@@ -28,9 +28,18 @@ export const sales = [
   read(
     '/sales',
     'Sales, newest first.',
-    page.extend({ search: z.string().max(200).optional(), stands: z.enum([...STANDS, 'working']).optional(), customerId: idField.optional() }),
+    page.extend({
+      search: z.string().max(200).optional(),
+      stands: z.enum([...STANDS, 'working']).optional(),
+      customerId: idField.optional(),
+    }),
     async ({ db, business, today, query }) => {
-      const ids = await listSaleIds(db, query, { limit: query.limit, after: readCursor(z.number().int(), query.after) }, today)
+      const ids = await listSaleIds(
+        db,
+        query,
+        { limit: query.limit, after: readCursor(z.number().int(), query.after) },
+        today,
+      )
       return listOf(
         await readStories(db, ids, business, today),
         query.limit,
@@ -55,25 +64,50 @@ export const sales = [
       )
     },
   ),
-  read('/sales/{id}', 'A sale: where it stands, its lines, money, next and trail.', noQuery, ({ db, id, business, today }) => saleView(db, id, business, today), 'sale'),
+  read(
+    '/sales/{id}',
+    'A sale: where it stands, its lines, money, next and trail.',
+    noQuery,
+    ({ db, id, business, today }) => saleView(db, id, business, today),
+    'sale',
+  ),
   change('/sales/{id}/offer', 'Sends the estimate.', offerSale, ofSale),
   change('/sales/{id}/agree', 'The customer said yes, to all or to chosen lines.', agreeSale, ofSale),
   change('/sales/{id}/decline', 'The customer said no.', declineSale, ofSale),
   change('/sales/{id}/cancel', 'The sale is called off.', cancelSale, ofSale),
-  change('/sales/{id}/change', 'New lines: a new agreed version, or a new draft before agreement.', changeSale, ofSale),
-  change('/sales/{id}/arrangement', 'How the sale will be paid.', arrangeSale, { ...ofSale, bodyAs: 'arrangement' }),
+  change(
+    '/sales/{id}/change',
+    'New lines: a new agreed version, or a new draft before agreement.',
+    changeSale,
+    ofSale,
+  ),
+  change('/sales/{id}/arrangement', 'How the sale will be paid.', arrangeSale, {
+    ...ofSale,
+    bodyAs: 'arrangement',
+  }),
   change('/sales/{id}/handovers', 'Goods go to the customer.', handOver, ofSale),
   change('/sales/{id}/deposit-requests', 'Asks for money ahead.', requestDeposit, { ...ofSale, status: 201 }),
-  change('/sales/{id}/invoices', 'Bills what was handed over, what remains, a percentage, or chosen lines.', billSale, { ...ofSale, status: 201 }),
+  change(
+    '/sales/{id}/invoices',
+    'Bills what was handed over, what remains, a percentage, or chosen lines.',
+    billSale,
+    { ...ofSale, status: 201 },
+  ),
   read(
     '/invoices/{id}',
     'An invoice, counter sale or credit note.',
     noQuery,
-    async ({ db, id, business }) => ((await findInvoice(db, id, business.currency)) ? invoiceView({ tx: db as never, currency: business.currency }, id) : null),
+    async ({ db, id, business }) =>
+      (await findInvoice(db, id, business.currency))
+        ? invoiceView({ tx: db as never, currency: business.currency }, id)
+        : null,
     'invoice',
   ),
   change('/invoices/{id}', 'Changes a draft.', changeDraft, { ...ofInvoice, method: 'PATCH' }),
   change('/invoices/{id}', 'Throws a draft away.', dropDraft, { ...ofInvoice, method: 'DELETE' }),
   change('/invoices/{id}/issue', 'Issues a draft; it never changes afterwards.', issueInvoice, ofInvoice),
-  change('/invoices/{id}/credit-notes', 'Credits an invoice: whole, by lines, or an amount.', creditInvoice, { ...ofInvoice, status: 201 }),
+  change('/invoices/{id}/credit-notes', 'Credits an invoice: whole, by lines, or an amount.', creditInvoice, {
+    ...ofInvoice,
+    status: 201,
+  }),
 ]

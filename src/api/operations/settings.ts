@@ -7,6 +7,7 @@ import { makeApiToken } from '@/services/access/tokens'
 import { changeSettings } from '@/services/books/closePeriod'
 import { parse } from '@/services/command'
 import { needed } from '@/services/input/fields'
+import { readQuickOffers } from '@/services/read/quickLine'
 import { readToday } from '@/services/read/today'
 import { toDecimalString } from '@/core/money'
 import { change, noQuery, read, type Operation } from '../operation'
@@ -29,23 +30,62 @@ const tokenInput = z.object({ name: needed(80, 'A name') })
 const passphraseInput = z.object({ now: z.string().max(200), next: z.string().max(200) })
 
 export const settings: readonly Operation[] = [
-  plain({ method: 'POST', path: '/setup', summary: 'Sets the business up; only while none exists.', body: setUpInput }, async ({ till, body }) => {
-    const made = await setUpBusiness(till, body)
-    return made.ok ? ok({ status: 201, body: made.value }) : made
-  }),
+  plain(
+    {
+      method: 'POST',
+      path: '/setup',
+      summary: 'Sets the business up; only while none exists.',
+      body: setUpInput,
+    },
+    async ({ till, body }) => {
+      const made = await setUpBusiness(till, body)
+      return made.ok ? ok({ status: 201, body: made.value }) : made
+    },
+  ),
   change('/settings', 'Changes what stands on papers.', changeSettings, { method: 'PATCH' }),
-  plain({ method: 'POST', path: '/settings/tokens', summary: 'A token for another program; shown once.', body: tokenInput }, async ({ till, body }) =>
-    ok({ status: 201, body: { token: await makeApiToken(till.db, parse(tokenInput, body).name) } }),
+  plain(
+    {
+      method: 'POST',
+      path: '/settings/tokens',
+      summary: 'A token for another program; shown once.',
+      body: tokenInput,
+    },
+    async ({ till, body }) =>
+      ok({ status: 201, body: { token: await makeApiToken(till.db, parse(tokenInput, body).name) } }),
   ),
-  read('/settings/tokens', 'The tokens there are, without their secrets.', noQuery, async ({ db }) => ({ items: await listApiTokens(db), next: null })),
-  plain({ method: 'DELETE', path: '/settings/tokens/{id}', summary: 'Withdraws a token.' }, async ({ till, params }) =>
-    (await revokeApiToken(till.db, Number(params.id) || 0)) ? ok({ status: 200, body: {} }) : err({ code: 'not-found', what: 'token', id: params.id ?? '' }),
+  read('/settings/tokens', 'The tokens there are, without their secrets.', noQuery, async ({ db }) => ({
+    items: await listApiTokens(db),
+    next: null,
+  })),
+  plain(
+    { method: 'DELETE', path: '/settings/tokens/{id}', summary: 'Withdraws a token.' },
+    async ({ till, params }) =>
+      (await revokeApiToken(till.db, Number(params.id) || 0))
+        ? ok({ status: 200, body: {} })
+        : err({ code: 'not-found', what: 'token', id: params.id ?? '' }),
   ),
-  plain({ method: 'POST', path: '/settings/passphrase', summary: 'Changes the passphrase and ends every session.', body: passphraseInput }, async ({ till, body }) => {
-    const { now, next } = parse(passphraseInput, body)
-    const changed = await changePassphrase(till.db, now, next)
-    return changed.ok ? ok({ status: 200, body: {} }) : changed
-  }),
+  plain(
+    {
+      method: 'POST',
+      path: '/settings/passphrase',
+      summary: 'Changes the passphrase and ends every session.',
+      body: passphraseInput,
+    },
+    async ({ till, body }) => {
+      const { now, next } = parse(passphraseInput, body)
+      const changed = await changePassphrase(till.db, now, next)
+      return changed.ok ? ok({ status: 200, body: {} }) : changed
+    },
+  ),
+  read(
+    '/quick-line',
+    'What words typed could mean; changes nothing.',
+    z.object({ text: z.string().max(300) }),
+    async ({ db, business, today, query }) => ({
+      items: await readQuickOffers({ db, business, today }, query.text),
+      next: null,
+    }),
+  ),
   read('/today', 'What waits, the most pressing first.', noQuery, async ({ db, business, today }) => {
     const view = await readToday(db, business, today)
     return {

@@ -43,7 +43,11 @@ export const listApiTokens = (db: Db) =>
     .orderBy(desc(apiToken.id))
 
 export const revokeApiToken = async (db: Db, id: number): Promise<boolean> => {
-  const rows = await db.update(apiToken).set({ revokedAt: new Date() }).where(eq(apiToken.id, id)).returning({ id: apiToken.id })
+  const rows = await db
+    .update(apiToken)
+    .set({ revokedAt: new Date() })
+    .where(eq(apiToken.id, id))
+    .returning({ id: apiToken.id })
   return rows.length > 0
 }
 
@@ -52,11 +56,18 @@ export const revokeApiToken = async (db: Db, id: number): Promise<boolean> => {
  * one to end: afterwards the key is either free again (it failed) or taken (its answer stands).
  */
 export const takeCommandKey = async (db: Db, key: string, fingerprint: string): Promise<boolean> => {
-  const rows = await db.insert(command).values({ key, fingerprint }).onConflictDoNothing().returning({ key: command.key })
+  const rows = await db
+    .insert(command)
+    .values({ key, fingerprint })
+    .onConflictDoNothing()
+    .returning({ key: command.key })
   return rows.length > 0
 }
 
-export const findCommand = async (db: Db, key: string): Promise<{ fingerprint: string; answer: unknown } | null> => {
+export const findCommand = async (
+  db: Db,
+  key: string,
+): Promise<{ fingerprint: string; answer: unknown } | null> => {
   const [row] = await db
     .select({ fingerprint: command.fingerprint, answer: command.answer })
     .from(command)

@@ -11,8 +11,17 @@ export interface Account {
   readonly role: AccountRole | null
 }
 
-const columns = { id: account.id, code: account.code, name: account.name, kind: account.kind, role: account.role }
-const mapAccount = (row: Omit<Account, 'role'> & { role: string | null }): Account => ({ ...row, role: row.role as AccountRole | null })
+const columns = {
+  id: account.id,
+  code: account.code,
+  name: account.name,
+  kind: account.kind,
+  role: account.role,
+}
+const mapAccount = (row: Omit<Account, 'role'> & { role: string | null }): Account => ({
+  ...row,
+  role: row.role as AccountRole | null,
+})
 
 export const listAccounts = async (db: Db): Promise<Account[]> =>
   (await db.select(columns).from(account).orderBy(asc(account.code))).map(mapAccount)
@@ -22,5 +31,13 @@ export const findAccount = async (db: Db, id: number): Promise<Account | null> =
   return row ? mapAccount(row) : null
 }
 
-export const insertAccounts = async (db: Db, rows: readonly (typeof account.$inferInsert)[]): Promise<Account[]> =>
-  (await db.insert(account).values([...rows]).returning(columns)).map(mapAccount)
+export const insertAccounts = async (
+  db: Db,
+  rows: readonly (typeof account.$inferInsert)[],
+): Promise<Account[]> =>
+  (
+    await db
+      .insert(account)
+      .values([...rows])
+      .returning(columns)
+  ).map(mapAccount)

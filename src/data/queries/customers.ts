@@ -70,7 +70,11 @@ export const insertCustomer = async (db: Db, row: typeof customer.$inferInsert):
   return made!.id
 }
 
-export const updateCustomer = async (db: Db, id: number, change: Partial<typeof customer.$inferInsert>): Promise<void> => {
+export const updateCustomer = async (
+  db: Db,
+  id: number,
+  change: Partial<typeof customer.$inferInsert>,
+): Promise<void> => {
   await db.update(customer).set(change).where(eq(customer.id, id))
 }
 
@@ -81,7 +85,11 @@ export const listAddresses = async (db: Db, customerId: number): Promise<Address
     .where(eq(address.customerId, customerId))
     .orderBy(asc(address.id))
 
-export const replaceAddresses = async (db: Db, customerId: number, rows: readonly Omit<Address, 'id'>[]): Promise<void> => {
+export const replaceAddresses = async (
+  db: Db,
+  customerId: number,
+  rows: readonly Omit<Address, 'id'>[],
+): Promise<void> => {
   await db.delete(address).where(eq(address.customerId, customerId))
   if (rows.length > 0) await db.insert(address).values(rows.map((r) => ({ ...r, customerId })))
 }
@@ -113,14 +121,30 @@ export const listCustomers = async (
   page: { readonly limit: number; readonly after?: { readonly name: string; readonly id: number } },
   scope: { readonly today: Day; readonly currency: string },
 ): Promise<CustomerStanding[]> => {
-  const rows = await db.execute<Record<'owed' | 'late' | 'held', string> & { id: number; name: string; contact: string; email: string; phone: string; kind: string; sales: number }>(sql`
+  const rows = await db.execute<
+    Record<'owed' | 'late' | 'held', string> & {
+      id: number
+      name: string
+      contact: string
+      email: string
+      phone: string
+      kind: string
+      sales: number
+    }
+  >(sql`
     with picked as (
       select id, name, contact, email, phone, kind from ${customer}
        where ${and(
          filter.id ? eq(customer.id, filter.id) : sql`not ${customer.walkIn}`,
-         filter.search ? matchesWords(filter.search, [customer.name, customer.contact, customer.email, customer.phone]) : undefined,
-         filter.owing ? sql`exists (select from due d where d.customer_id = ${customer.id} and d.filled < d.amount)` : undefined,
-         page.after ? sql`(lower(${customer.name}), ${customer.id}) > (lower(${page.after.name}), ${page.after.id}::int)` : undefined,
+         filter.search
+           ? matchesWords(filter.search, [customer.name, customer.contact, customer.email, customer.phone])
+           : undefined,
+         filter.owing
+           ? sql`exists (select from due d where d.customer_id = ${customer.id} and d.filled < d.amount)`
+           : undefined,
+         page.after
+           ? sql`(lower(${customer.name}), ${customer.id}) > (lower(${page.after.name}), ${page.after.id}::int)`
+           : undefined,
        )}
        order by lower(name), id limit ${page.limit}
     )

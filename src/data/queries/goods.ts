@@ -29,7 +29,10 @@ export interface Goods {
 
 const withParts = async (db: Db, rows: readonly (typeof goods.$inferSelect)[]): Promise<Goods[]> => {
   const kits = rows.filter((r) => r.kind === 'kit').map((r) => r.id)
-  const parts = kits.length === 0 ? [] : await db.select().from(goodsPart).where(inArray(goodsPart.kitId, kits)).orderBy(asc(goodsPart.partId))
+  const parts =
+    kits.length === 0
+      ? []
+      : await db.select().from(goodsPart).where(inArray(goodsPart.kitId, kits)).orderBy(asc(goodsPart.partId))
   return rows.map((r) => ({
     id: r.id,
     code: r.code,
@@ -41,29 +44,42 @@ const withParts = async (db: Db, rows: readonly (typeof goods.$inferSelect)[]): 
     barcode: r.barcode,
     note: r.note,
     retired: r.retired,
-    parts: parts.filter((p) => p.kitId === r.id).map((p) => ({ goodsId: p.partId, quantity: decimal(p.quantity) })),
+    parts: parts
+      .filter((p) => p.kitId === r.id)
+      .map((p) => ({ goodsId: p.partId, quantity: decimal(p.quantity) })),
   }))
 }
 
 export const findGoods = async (db: Db, ids: readonly number[]): Promise<Map<number, Goods>> => {
   if (ids.length === 0) return new Map()
-  const rows = await db.select().from(goods).where(inArray(goods.id, [...new Set(ids)]))
+  const rows = await db
+    .select()
+    .from(goods)
+    .where(inArray(goods.id, [...new Set(ids)]))
   return new Map((await withParts(db, rows)).map((g) => [g.id, g]))
 }
 
 /** Goods whose code or barcode is exactly what was scanned or typed. */
 export const findGoodsByCode = async (db: Db, code: string): Promise<Goods | null> => {
-  const rows = await db.select().from(goods).where(sql`lower(${goods.code}) = lower(${code}) or (${goods.barcode} <> '' and ${goods.barcode} = ${code})`)
+  const rows = await db
+    .select()
+    .from(goods)
+    .where(
+      sql`lower(${goods.code}) = lower(${code}) or (${goods.barcode} <> '' and ${goods.barcode} = ${code})`,
+    )
   return (await withParts(db, rows))[0] ?? null
 }
 
 export interface GoodsFilter {
   readonly search?: string
   readonly kind?: GoodsKind
-
 }
 
-export const listGoods = async (db: Db, filter: GoodsFilter, page: { readonly limit: number; readonly after?: { readonly code: string } }): Promise<Goods[]> => {
+export const listGoods = async (
+  db: Db,
+  filter: GoodsFilter,
+  page: { readonly limit: number; readonly after?: { readonly code: string } },
+): Promise<Goods[]> => {
   const rows = await db
     .select()
     .from(goods)
@@ -80,15 +96,25 @@ export const listGoods = async (db: Db, filter: GoodsFilter, page: { readonly li
   return withParts(db, rows)
 }
 
-export const insertGoods = async (db: Db, row: typeof goods.$inferInsert, parts: readonly Part[]): Promise<number> => {
+export const insertGoods = async (
+  db: Db,
+  row: typeof goods.$inferInsert,
+  parts: readonly Part[],
+): Promise<number> => {
   const [made] = await db.insert(goods).values(row).returning({ id: goods.id })
   if (parts.length > 0) {
-    await db.insert(goodsPart).values(parts.map((p) => ({ kitId: made!.id, partId: p.goodsId, quantity: p.quantity.toFixed(4) })))
+    await db
+      .insert(goodsPart)
+      .values(parts.map((p) => ({ kitId: made!.id, partId: p.goodsId, quantity: p.quantity.toFixed(4) })))
   }
   return made!.id
 }
 
-export const updateGoods = async (db: Db, id: number, change: Partial<typeof goods.$inferInsert>): Promise<void> => {
+export const updateGoods = async (
+  db: Db,
+  id: number,
+  change: Partial<typeof goods.$inferInsert>,
+): Promise<void> => {
   await db.update(goods).set(change).where(eq(goods.id, id))
 }
 
@@ -112,7 +138,11 @@ export const lockShelves = async (
     .where(inArray(shelf.goodsId, [...new Set(goodsIds)]))
     .orderBy(asc(shelf.goodsId), asc(shelf.placeId))
     .for('update')
-  return rows.map((r) => ({ goodsId: r.goodsId, placeId: r.placeId, shelf: { quantity: decimal(r.quantity), value: money(r.value, currency) } }))
+  return rows.map((r) => ({
+    goodsId: r.goodsId,
+    placeId: r.placeId,
+    shelf: { quantity: decimal(r.quantity), value: money(r.value, currency) },
+  }))
 }
 
 export interface MoveRow {
@@ -123,7 +153,11 @@ export interface MoveRow {
   readonly value: Money
 }
 
-export const insertMoves = async (db: Db, moves: readonly MoveRow[], paper: { readonly kind: string; readonly id: number }): Promise<void> => {
+export const insertMoves = async (
+  db: Db,
+  moves: readonly MoveRow[],
+  paper: { readonly kind: string; readonly id: number },
+): Promise<void> => {
   if (moves.length === 0) return
   const sorted = [...moves].sort((a, b) => a.goodsId - b.goodsId || a.placeId - b.placeId)
   await db.insert(stockMove).values(
@@ -140,10 +174,23 @@ export const insertMoves = async (db: Db, moves: readonly MoveRow[], paper: { re
 }
 
 /** What a paper moved. */
-export const listMovesOf = async (db: Db, paper: { readonly kind: string; readonly ids: readonly number[] }, currency: string): Promise<MoveRow[]> => {
+export const listMovesOf = async (
+  db: Db,
+  paper: { readonly kind: string; readonly ids: readonly number[] },
+  currency: string,
+): Promise<MoveRow[]> => {
   if (paper.ids.length === 0) return []
-  const rows = await db.select().from(stockMove).where(and(eq(stockMove.paperKind, paper.kind), inArray(stockMove.paperId, [...paper.ids])))
-  return rows.map((r) => ({ goodsId: r.goodsId, placeId: r.placeId, on: r.onDay as Day, quantity: decimal(r.quantity), value: money(r.value, currency) }))
+  const rows = await db
+    .select()
+    .from(stockMove)
+    .where(and(eq(stockMove.paperKind, paper.kind), inArray(stockMove.paperId, [...paper.ids])))
+  return rows.map((r) => ({
+    goodsId: r.goodsId,
+    placeId: r.placeId,
+    on: r.onDay as Day,
+    quantity: decimal(r.quantity),
+    value: money(r.value, currency),
+  }))
 }
 
 export interface CardLine {
@@ -159,8 +206,23 @@ export interface CardLine {
 }
 
 /** The newest lines of a stock card, newest first, each with quantity and value after it. */
-export const listStockCard = async (db: Db, goodsId: number, limit: number, currency: string): Promise<CardLine[]> => {
-  const rows = await db.execute<{ id: number; on: string; quantity: string; value: string; paper_kind: string; paper_id: number; paper: string; running_quantity: string; running_value: string }>(sql`
+export const listStockCard = async (
+  db: Db,
+  goodsId: number,
+  limit: number,
+  currency: string,
+): Promise<CardLine[]> => {
+  const rows = await db.execute<{
+    id: number
+    on: string
+    quantity: string
+    value: string
+    paper_kind: string
+    paper_id: number
+    paper: string
+    running_quantity: string
+    running_value: string
+  }>(sql`
     select m.id, m.on_day::text as on, m.quantity, m.value::text, m.paper_kind, m.paper_id,
            coalesce(h.number, n.number, '') as paper,
            (sum(m.quantity) over w)::text as running_quantity, (sum(m.value) over w)::text as running_value
@@ -191,7 +253,10 @@ export interface WaitingLine {
 
 export const listWaiting = async (db: Db, goodsIds: readonly number[]): Promise<WaitingLine[]> => {
   if (goodsIds.length === 0) return []
-  const ids = sql.join([...new Set(goodsIds)].map((id) => sql`${id}::int`), sql`, `)
+  const ids = sql.join(
+    [...new Set(goodsIds)].map((id) => sql`${id}::int`),
+    sql`, `,
+  )
   const rows = await db.execute<{ line_id: number; goods_id: number; waiting: string }>(sql`
     with waiting as (
       select l.id, l.goods_id, l.kind, l.position, s.agreed_on, s.id as sale_id, l.agreed - l.handed_over + l.to_replace as waiting
@@ -208,13 +273,22 @@ export const listWaiting = async (db: Db, goodsIds: readonly number[]): Promise<
 }
 
 /** What lies altogether, by goods. */
-export const sumShelves = async (db: Db, goodsIds: readonly number[], currency: string): Promise<Map<number, Shelf>> => {
+export const sumShelves = async (
+  db: Db,
+  goodsIds: readonly number[],
+  currency: string,
+): Promise<Map<number, Shelf>> => {
   if (goodsIds.length === 0) return new Map()
   const rows = await db
-    .select({ goodsId: shelf.goodsId, quantity: sql<string>`sum(${shelf.quantity})::text`, value: sql<string>`sum(${shelf.value})::text` })
+    .select({
+      goodsId: shelf.goodsId,
+      quantity: sql<string>`sum(${shelf.quantity})::text`,
+      value: sql<string>`sum(${shelf.value})::text`,
+    })
     .from(shelf)
     .where(inArray(shelf.goodsId, [...new Set(goodsIds)]))
     .groupBy(shelf.goodsId)
-  return new Map(rows.map((r) => [r.goodsId, { quantity: decimal(r.quantity), value: money(BigInt(r.value), currency) }]))
+  return new Map(
+    rows.map((r) => [r.goodsId, { quantity: decimal(r.quantity), value: money(BigInt(r.value), currency) }]),
+  )
 }
-

@@ -90,23 +90,50 @@ const withLines = async (
       })),
     taxes: taxes
       .filter((t) => t.invoiceId === r.id)
-      .map((t) => ({ invoiceId: t.invoiceId, taxCodeId: t.taxCodeId, componentId: t.componentId, net: amount(t.net), amount: amount(t.amount) })),
+      .map((t) => ({
+        invoiceId: t.invoiceId,
+        taxCodeId: t.taxCodeId,
+        componentId: t.componentId,
+        net: amount(t.net),
+        amount: amount(t.amount),
+      })),
   }))
 }
 
 const base = (db: Db) =>
-  db.select({ invoice, customerName: customer.name }).from(invoice).innerJoin(customer, eq(customer.id, invoice.customerId))
+  db
+    .select({ invoice, customerName: customer.name })
+    .from(invoice)
+    .innerJoin(customer, eq(customer.id, invoice.customerId))
 
 /** Invoices, counter sales and credit notes of sales, drafts included, oldest first. */
-export const listInvoicesOfSales = async (db: Db, saleIds: readonly number[], currency: string): Promise<InvoiceRow[]> =>
-  saleIds.length === 0 ? [] : withLines(db, await base(db).where(inArray(invoice.saleId, [...saleIds])).orderBy(asc(invoice.id)), currency)
+export const listInvoicesOfSales = async (
+  db: Db,
+  saleIds: readonly number[],
+  currency: string,
+): Promise<InvoiceRow[]> =>
+  saleIds.length === 0
+    ? []
+    : withLines(
+        db,
+        await base(db)
+          .where(inArray(invoice.saleId, [...saleIds]))
+          .orderBy(asc(invoice.id)),
+        currency,
+      )
 
 export const findInvoice = async (db: Db, id: number, currency: string): Promise<InvoiceRow | null> =>
   (await withLines(db, await base(db).where(eq(invoice.id, id)), currency))[0] ?? null
 
 /** The credit notes issued against an invoice. */
 export const listCreditsOf = async (db: Db, invoiceId: number, currency: string): Promise<InvoiceRow[]> =>
-  withLines(db, await base(db).where(and(eq(invoice.creditsId, invoiceId), eq(invoice.status, 'issued'))).orderBy(asc(invoice.id)), currency)
+  withLines(
+    db,
+    await base(db)
+      .where(and(eq(invoice.creditsId, invoiceId), eq(invoice.status, 'issued')))
+      .orderBy(asc(invoice.id)),
+    currency,
+  )
 
 export interface NewInvoice {
   readonly row: typeof invoice.$inferInsert
@@ -121,10 +148,16 @@ export const insertInvoice = async (db: Db, draft: NewInvoice): Promise<number> 
   return made!.id
 }
 
-const insertParts = async (db: Db, invoiceId: number, parts: Pick<NewInvoice, 'lines' | 'taxes'>): Promise<void> => {
+const insertParts = async (
+  db: Db,
+  invoiceId: number,
+  parts: Pick<NewInvoice, 'lines' | 'taxes'>,
+): Promise<void> => {
   await Promise.all([
     db.insert(invoiceLine).values(parts.lines.map((l) => ({ ...l, invoiceId }))),
-    parts.taxes.length > 0 ? db.insert(invoiceTax).values(parts.taxes.map((t) => ({ ...t, invoiceId }))) : null,
+    parts.taxes.length > 0
+      ? db.insert(invoiceTax).values(parts.taxes.map((t) => ({ ...t, invoiceId })))
+      : null,
   ])
 }
 
@@ -146,8 +179,15 @@ export const deleteDraft = async (db: Db, id: number): Promise<void> => {
 }
 
 /** The last change an invoice ever takes. */
-export const markIssued = async (db: Db, id: number, issued: { number: string; entryId: number; onDay: string }): Promise<void> => {
-  await db.update(invoice).set({ ...issued, status: 'issued' }).where(eq(invoice.id, id))
+export const markIssued = async (
+  db: Db,
+  id: number,
+  issued: { number: string; entryId: number; onDay: string },
+): Promise<void> => {
+  await db
+    .update(invoice)
+    .set({ ...issued, status: 'issued' })
+    .where(eq(invoice.id, id))
 }
 
 export interface TaxSumRow {
@@ -161,8 +201,20 @@ export interface TaxSumRow {
 }
 
 /** Tax by code and component of what was issued in a span, credit notes taken off. */
-export const sumTax = async (db: Db, span: { readonly from: Day; readonly to: Day }, currency: string): Promise<TaxSumRow[]> => {
-  const rows = await db.execute<{ code: string; name: string; treatment: TaxSumRow['treatment']; component: string | null; rate: string | null; net: string; amount: string }>(sql`
+export const sumTax = async (
+  db: Db,
+  span: { readonly from: Day; readonly to: Day },
+  currency: string,
+): Promise<TaxSumRow[]> => {
+  const rows = await db.execute<{
+    code: string
+    name: string
+    treatment: TaxSumRow['treatment']
+    component: string | null
+    rate: string | null
+    net: string
+    amount: string
+  }>(sql`
     select c.code, c.name, c.treatment, k.name as component, k.rate::text as rate,
            sum(case when i.kind = 'credit-note' then -t.net else t.net end)::text as net,
            sum(case when i.kind = 'credit-note' then -t.amount else t.amount end)::text as amount

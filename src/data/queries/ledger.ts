@@ -32,9 +32,16 @@ export const insertEntry = async (
       reversesId: source.reversesId ?? null,
     })
     .returning({ id: entry.id })
-  await db.insert(entryLine).values(
-    draft.lines.map((l) => ({ entryId: row!.id, accountId: accountOf(l.account), onDay: draft.on, amount: l.amount.minor })),
-  )
+  await db
+    .insert(entryLine)
+    .values(
+      draft.lines.map((l) => ({
+        entryId: row!.id,
+        accountId: accountOf(l.account),
+        onDay: draft.on,
+        amount: l.amount.minor,
+      })),
+    )
   return row!.id
 }
 
@@ -46,14 +53,30 @@ export interface EntryView {
   readonly sourceId: number | null
   readonly saleId: number | null
   readonly reversesId: number | null
-  readonly lines: readonly { readonly accountId: number; readonly code: string; readonly account: string; readonly amount: Money }[]
+  readonly lines: readonly {
+    readonly accountId: number
+    readonly code: string
+    readonly account: string
+    readonly amount: Money
+  }[]
 }
 
-const withLines = async (db: Db, rows: readonly (typeof entry.$inferSelect)[], currency: string): Promise<EntryView[]> => {
+const withLines = async (
+  db: Db,
+  rows: readonly (typeof entry.$inferSelect)[],
+  currency: string,
+): Promise<EntryView[]> => {
   if (rows.length === 0) return []
   const ids = rows.map((r) => r.id)
   const lines = await db
-    .select({ id: entryLine.id, entryId: entryLine.entryId, accountId: account.id, code: account.code, name: account.name, amount: entryLine.amount })
+    .select({
+      id: entryLine.id,
+      entryId: entryLine.entryId,
+      accountId: account.id,
+      code: account.code,
+      name: account.name,
+      amount: entryLine.amount,
+    })
     .from(entryLine)
     .innerJoin(account, eq(account.id, entryLine.accountId))
     .where(sql`${entryLine.entryId} in ${ids}`)
@@ -68,7 +91,12 @@ const withLines = async (db: Db, rows: readonly (typeof entry.$inferSelect)[], c
     reversesId: r.reversesId,
     lines: lines
       .filter((l) => l.entryId === r.id)
-      .map((l) => ({ accountId: l.accountId, code: l.code, account: l.name, amount: money(l.amount, currency) })),
+      .map((l) => ({
+        accountId: l.accountId,
+        code: l.code,
+        account: l.name,
+        amount: money(l.amount, currency),
+      })),
   }))
 }
 
@@ -89,7 +117,9 @@ const entryWhere = (f: EntryFilter): SQL =>
     f.source ? eq(entry.sourceKind, f.source) : undefined,
     f.saleId ? eq(entry.saleId, f.saleId) : undefined,
     f.text ? sql`${entry.text} ilike ${'%' + f.text.replace(/[%_\\]/g, '\\$&') + '%'}` : undefined,
-    f.accountId ? sql`exists (select from ${entryLine} l where l.entry_id = ${entry.id} and l.account_id = ${f.accountId})` : undefined,
+    f.accountId
+      ? sql`exists (select from ${entryLine} l where l.entry_id = ${entry.id} and l.account_id = ${f.accountId})`
+      : undefined,
   )!
 
 /** Entries, the newest day first, a page at a time; `after` is the id and day the page before ended with. */
@@ -102,17 +132,35 @@ export const listEntries = async (
   const rows = await db
     .select()
     .from(entry)
-    .where(and(entryWhere(filter), page.after ? sql`(${entry.onDay}, ${entry.id}) < (${page.after.on}::date, ${page.after.id}::int)` : undefined))
+    .where(
+      and(
+        entryWhere(filter),
+        page.after
+          ? sql`(${entry.onDay}, ${entry.id}) < (${page.after.on}::date, ${page.after.id}::int)`
+          : undefined,
+      ),
+    )
     .orderBy(sql`${entry.onDay} desc, ${entry.id} desc`)
     .limit(page.limit)
   return withLines(db, rows, currency)
 }
 
 /** The entries a paper posted, oldest first, with those that reverse them. */
-export const entriesOfPapers = async (db: Db, papers: readonly { kind: string; id: number }[], currency: string): Promise<EntryView[]> => {
+export const entriesOfPapers = async (
+  db: Db,
+  papers: readonly { kind: string; id: number }[],
+  currency: string,
+): Promise<EntryView[]> => {
   if (papers.length === 0) return []
-  const pairs = sql.join(papers.map((p) => sql`(${p.kind}, ${p.id}::int)`), sql`, `)
-  const rows = await db.select().from(entry).where(sql`(${entry.sourceKind}, ${entry.sourceId}) in (${pairs})`).orderBy(asc(entry.id))
+  const pairs = sql.join(
+    papers.map((p) => sql`(${p.kind}, ${p.id}::int)`),
+    sql`, `,
+  )
+  const rows = await db
+    .select()
+    .from(entry)
+    .where(sql`(${entry.sourceKind}, ${entry.sourceId}) in (${pairs})`)
+    .orderBy(asc(entry.id))
   return withLines(db, rows, currency)
 }
 
@@ -125,9 +173,20 @@ export const findEntry = async (db: Db, id: number, currency: string): Promise<E
  * What each account was debited and credited from `from` (or ever) through `to`. Whole months come from the kept sums,
  * the broken months at both ends from the lines themselves.
  */
-export const sumAccounts = async (db: Db, span: { readonly from?: Day; readonly to: Day }, currency: string): Promise<AccountSum[]> => {
+export const sumAccounts = async (
+  db: Db,
+  span: { readonly from?: Day; readonly to: Day },
+  currency: string,
+): Promise<AccountSum[]> => {
   const from = span.from ?? '0001-01-01'
-  const rows = await db.execute<{ id: number; code: string; name: string; kind: AccountKind; debit: string; credit: string }>(sql`
+  const rows = await db.execute<{
+    id: number
+    code: string
+    name: string
+    kind: AccountKind
+    debit: string
+    credit: string
+  }>(sql`
     with span as (
       select ${from}::date as from_day, ${span.to}::date as to_day,
              case when extract(day from ${from}::date) = 1 then ${from}::date
@@ -172,16 +231,30 @@ export const listAccountLines = async (
   page: { readonly limit: number; readonly skip: number },
   currency: string,
 ): Promise<{ lines: AccountLine[]; count: number; before: Money }> => {
-  const where = and(eq(entryLine.accountId, accountId), sql`${entryLine.onDay} between ${span.from} and ${span.to}`)
+  const where = and(
+    eq(entryLine.accountId, accountId),
+    sql`${entryLine.onDay} between ${span.from} and ${span.to}`,
+  )
   const rows = await db
-    .select({ id: entryLine.id, entryId: entry.id, on: entry.onDay, text: entry.text, sourceKind: entry.sourceKind, sourceId: entry.sourceId, amount: entryLine.amount })
+    .select({
+      id: entryLine.id,
+      entryId: entry.id,
+      on: entry.onDay,
+      text: entry.text,
+      sourceKind: entry.sourceKind,
+      sourceId: entry.sourceId,
+      amount: entryLine.amount,
+    })
     .from(entryLine)
     .innerJoin(entry, eq(entry.id, entryLine.entryId))
     .where(where)
     .orderBy(asc(entryLine.onDay), asc(entryLine.id))
     .limit(page.limit)
     .offset(page.skip)
-  const [sums] = await db.select({ count: sql<number>`count(*)::int` }).from(entryLine).where(where)
+  const [sums] = await db
+    .select({ count: sql<number>`count(*)::int` })
+    .from(entryLine)
+    .where(where)
   const [skipped] = await db.execute<{ sum: string }>(sql`
     select coalesce(sum(amount), 0)::text as sum from (
       select amount from entry_line where account_id = ${accountId} and on_day between ${span.from} and ${span.to}

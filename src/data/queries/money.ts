@@ -3,7 +3,18 @@ import type { Day } from '@/core/day'
 import type { HeldKind, Method } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
-import { customer, due, dueFill, held, heldMove, invoice, receipt, receiptVoid, refund, sale } from '../schema'
+import {
+  customer,
+  due,
+  dueFill,
+  held,
+  heldMove,
+  invoice,
+  receipt,
+  receiptVoid,
+  refund,
+  sale,
+} from '../schema'
 import { matchesWords } from './search'
 
 export interface DueRow {
@@ -34,7 +45,13 @@ const dueColumns = {
   filled: due.filled,
 }
 
-type DueSelect = Omit<DueRow, 'number' | 'issuedOn' | 'dueOn' | 'amount' | 'open'> & { number: string | null; issuedOn: string; dueOn: string; amount: bigint; filled: bigint }
+type DueSelect = Omit<DueRow, 'number' | 'issuedOn' | 'dueOn' | 'amount' | 'open'> & {
+  number: string | null
+  issuedOn: string
+  dueOn: string
+  amount: bigint
+  filled: bigint
+}
 const mapDue = ({ filled, ...row }: DueSelect, currency: string): DueRow => ({
   ...row,
   number: row.number ?? '',
@@ -45,15 +62,29 @@ const mapDue = ({ filled, ...row }: DueSelect, currency: string): DueRow => ({
 })
 
 const dues = (db: Db) =>
-  db.select(dueColumns).from(due).innerJoin(invoice, eq(invoice.id, due.invoiceId)).innerJoin(sale, eq(sale.id, due.saleId))
+  db
+    .select(dueColumns)
+    .from(due)
+    .innerJoin(invoice, eq(invoice.id, due.invoiceId))
+    .innerJoin(sale, eq(sale.id, due.saleId))
 
-export const listDuesOfSales = async (db: Db, saleIds: readonly number[], currency: string): Promise<DueRow[]> =>
+export const listDuesOfSales = async (
+  db: Db,
+  saleIds: readonly number[],
+  currency: string,
+): Promise<DueRow[]> =>
   saleIds.length === 0
     ? []
-    : (await dues(db).where(inArray(due.saleId, [...saleIds])).orderBy(asc(due.dueOn), asc(due.id))).map((r) => mapDue(r, currency))
+    : (
+        await dues(db)
+          .where(inArray(due.saleId, [...saleIds]))
+          .orderBy(asc(due.dueOn), asc(due.id))
+      ).map((r) => mapDue(r, currency))
 
 export const listDuesOfInvoice = async (db: Db, invoiceId: number, currency: string): Promise<DueRow[]> =>
-  (await dues(db).where(eq(due.invoiceId, invoiceId)).orderBy(asc(due.dueOn), asc(due.id))).map((r) => mapDue(r, currency))
+  (await dues(db).where(eq(due.invoiceId, invoiceId)).orderBy(asc(due.dueOn), asc(due.id))).map((r) =>
+    mapDue(r, currency),
+  )
 
 /** What a customer has open, oldest due first. */
 export const listOpenDues = async (db: Db, customerId: number, currency: string): Promise<DueRow[]> =>
@@ -85,7 +116,14 @@ export const sumOpenByDay = async (db: Db, currency: string): Promise<{ dueOn: D
 }
 
 export const insertDues = async (db: Db, rows: readonly (typeof due.$inferInsert)[]): Promise<number[]> =>
-  rows.length === 0 ? [] : (await db.insert(due).values([...rows]).returning({ id: due.id })).map((r) => r.id)
+  rows.length === 0
+    ? []
+    : (
+        await db
+          .insert(due)
+          .values([...rows])
+          .returning({ id: due.id })
+      ).map((r) => r.id)
 
 export const insertFills = async (db: Db, rows: readonly (typeof dueFill.$inferInsert)[]): Promise<void> => {
   const sorted = [...rows].sort((a, b) => a.dueId - b.dueId)
@@ -105,20 +143,44 @@ export interface FillRow {
 
 const fills = (db: Db) =>
   db
-    .select({ id: dueFill.id, dueId: dueFill.dueId, saleId: due.saleId, on: dueFill.onDay, amount: dueFill.amount, kind: dueFill.kind, receiptId: dueFill.receiptId, entryId: dueFill.entryId })
+    .select({
+      id: dueFill.id,
+      dueId: dueFill.dueId,
+      saleId: due.saleId,
+      on: dueFill.onDay,
+      amount: dueFill.amount,
+      kind: dueFill.kind,
+      receiptId: dueFill.receiptId,
+      entryId: dueFill.entryId,
+    })
     .from(dueFill)
     .innerJoin(due, eq(due.id, dueFill.dueId))
-const mapFill = (r: Omit<FillRow, 'on' | 'amount'> & { on: string; amount: bigint }, currency: string): FillRow => ({
+const mapFill = (
+  r: Omit<FillRow, 'on' | 'amount'> & { on: string; amount: bigint },
+  currency: string,
+): FillRow => ({
   ...r,
   on: r.on as Day,
   amount: money(r.amount, currency),
 })
 
-export const listFillsOfSales = async (db: Db, saleIds: readonly number[], currency: string): Promise<FillRow[]> =>
-  saleIds.length === 0 ? [] : (await fills(db).where(inArray(due.saleId, [...saleIds])).orderBy(asc(dueFill.id))).map((r) => mapFill(r, currency))
+export const listFillsOfSales = async (
+  db: Db,
+  saleIds: readonly number[],
+  currency: string,
+): Promise<FillRow[]> =>
+  saleIds.length === 0
+    ? []
+    : (
+        await fills(db)
+          .where(inArray(due.saleId, [...saleIds]))
+          .orderBy(asc(dueFill.id))
+      ).map((r) => mapFill(r, currency))
 
 export const listFillsOfReceipt = async (db: Db, receiptId: number, currency: string): Promise<FillRow[]> =>
-  (await fills(db).where(eq(dueFill.receiptId, receiptId)).orderBy(asc(dueFill.id))).map((r) => mapFill(r, currency))
+  (await fills(db).where(eq(dueFill.receiptId, receiptId)).orderBy(asc(dueFill.id))).map((r) =>
+    mapFill(r, currency),
+  )
 
 export interface HeldRow {
   readonly customerId: number
@@ -128,28 +190,50 @@ export interface HeldRow {
 }
 
 /** What is held for a customer, or for sales, now. Zero places are left out. */
-export const listHeld = async (db: Db, of: { readonly customerId: number } | { readonly saleIds: readonly number[] }, currency: string): Promise<HeldRow[]> => {
+export const listHeld = async (
+  db: Db,
+  of: { readonly customerId: number } | { readonly saleIds: readonly number[] },
+  currency: string,
+): Promise<HeldRow[]> => {
   if ('saleIds' in of && of.saleIds.length === 0) return []
   const rows = await db
     .select({ customerId: held.customerId, saleId: held.saleId, kind: held.kind, amount: held.amount })
     .from(held)
-    .where(and('saleIds' in of ? inArray(held.saleId, [...of.saleIds]) : eq(held.customerId, of.customerId), sql`${held.amount} > 0`))
+    .where(
+      and(
+        'saleIds' in of ? inArray(held.saleId, [...of.saleIds]) : eq(held.customerId, of.customerId),
+        sql`${held.amount} > 0`,
+      ),
+    )
     .orderBy(asc(held.id))
   return rows.map((r) => ({ ...r, amount: money(r.amount, currency) }))
 }
 
 /** The same, locked for the rest of the transaction. */
-export const lockHeld = async (db: Db, of: { readonly customerId: number; readonly saleId: number | null }, currency: string): Promise<HeldRow[]> => {
+export const lockHeld = async (
+  db: Db,
+  of: { readonly customerId: number; readonly saleId: number | null },
+  currency: string,
+): Promise<HeldRow[]> => {
   const rows = await db
     .select({ customerId: held.customerId, saleId: held.saleId, kind: held.kind, amount: held.amount })
     .from(held)
-    .where(and(eq(held.customerId, of.customerId), of.saleId === null ? sql`${held.saleId} is null` : eq(held.saleId, of.saleId), sql`${held.amount} > 0`))
+    .where(
+      and(
+        eq(held.customerId, of.customerId),
+        of.saleId === null ? sql`${held.saleId} is null` : eq(held.saleId, of.saleId),
+        sql`${held.amount} > 0`,
+      ),
+    )
     .orderBy(asc(held.id))
     .for('update')
   return rows.map((r) => ({ ...r, amount: money(r.amount, currency) }))
 }
 
-export const insertHeldMoves = async (db: Db, rows: readonly (typeof heldMove.$inferInsert)[]): Promise<void> => {
+export const insertHeldMoves = async (
+  db: Db,
+  rows: readonly (typeof heldMove.$inferInsert)[],
+): Promise<void> => {
   if (rows.length > 0) await db.insert(heldMove).values([...rows])
 }
 
@@ -169,11 +253,19 @@ export interface HeldMoveRow {
 
 export const listHeldMoves = async (
   db: Db,
-  of: { readonly saleIds: readonly number[] } | { readonly receiptId: number } | { readonly customerId: number },
+  of:
+    | { readonly saleIds: readonly number[] }
+    | { readonly receiptId: number }
+    | { readonly customerId: number },
   currency: string,
 ): Promise<HeldMoveRow[]> => {
   if ('saleIds' in of && of.saleIds.length === 0) return []
-  const where = 'saleIds' in of ? inArray(heldMove.saleId, [...of.saleIds]) : 'receiptId' in of ? eq(heldMove.receiptId, of.receiptId) : eq(heldMove.customerId, of.customerId)
+  const where =
+    'saleIds' in of
+      ? inArray(heldMove.saleId, [...of.saleIds])
+      : 'receiptId' in of
+        ? eq(heldMove.receiptId, of.receiptId)
+        : eq(heldMove.customerId, of.customerId)
   const rows = await db.select().from(heldMove).where(where).orderBy(asc(heldMove.id))
   return rows.map(({ onDay, ...r }) => ({ ...r, on: onDay as Day, amount: money(r.amount, currency) }))
 }
@@ -196,12 +288,22 @@ export interface ReceiptRow {
 
 const receipts = (db: Db) =>
   db
-    .select({ receipt, customerName: customer.name, voidedOn: receiptVoid.onDay, voidReason: receiptVoid.reason })
+    .select({
+      receipt,
+      customerName: customer.name,
+      voidedOn: receiptVoid.onDay,
+      voidReason: receiptVoid.reason,
+    })
     .from(receipt)
     .innerJoin(customer, eq(customer.id, receipt.customerId))
     .leftJoin(receiptVoid, eq(receiptVoid.receiptId, receipt.id))
 
-type ReceiptSelect = { receipt: typeof receipt.$inferSelect; customerName: string; voidedOn: string | null; voidReason: string | null }
+type ReceiptSelect = {
+  receipt: typeof receipt.$inferSelect
+  customerName: string
+  voidedOn: string | null
+  voidReason: string | null
+}
 const mapReceipt = (r: ReceiptSelect, currency: string): ReceiptRow => ({
   id: r.receipt.id,
   number: r.receipt.number,
@@ -248,7 +350,9 @@ export const listReceipts = async (
         filter.customerId ? eq(receipt.customerId, filter.customerId) : undefined,
         filter.on ? eq(receipt.onDay, filter.on) : undefined,
         filter.invoiceId ? eq(receipt.invoiceId, filter.invoiceId) : undefined,
-        filter.search ? matchesWords(filter.search, [receipt.number, customer.name, receipt.reference]) : undefined,
+        filter.search
+          ? matchesWords(filter.search, [receipt.number, customer.name, receipt.reference])
+          : undefined,
         page.after ? sql`${receipt.id} < ${page.after}` : undefined,
       ),
     )
@@ -257,11 +361,24 @@ export const listReceipts = async (
   return rows.map((r) => mapReceipt(r, currency))
 }
 
-export const receiptsByIds = async (db: Db, ids: readonly number[], currency: string): Promise<ReceiptRow[]> =>
-  ids.length === 0 ? [] : (await receipts(db).where(inArray(receipt.id, [...ids])).orderBy(asc(receipt.id))).map((r) => mapReceipt(r, currency))
+export const receiptsByIds = async (
+  db: Db,
+  ids: readonly number[],
+  currency: string,
+): Promise<ReceiptRow[]> =>
+  ids.length === 0
+    ? []
+    : (
+        await receipts(db)
+          .where(inArray(receipt.id, [...ids]))
+          .orderBy(asc(receipt.id))
+      ).map((r) => mapReceipt(r, currency))
 
 export const insertReceipt = async (db: Db, row: typeof receipt.$inferInsert, id: number): Promise<void> => {
-  await db.insert(receipt).overridingSystemValue().values({ ...row, id })
+  await db
+    .insert(receipt)
+    .overridingSystemValue()
+    .values({ ...row, id })
 }
 
 export const insertReceiptVoid = async (db: Db, row: typeof receiptVoid.$inferInsert): Promise<void> => {
@@ -269,17 +386,34 @@ export const insertReceiptVoid = async (db: Db, row: typeof receiptVoid.$inferIn
 }
 
 export const insertRefund = async (db: Db, row: typeof refund.$inferInsert, id: number): Promise<void> => {
-  await db.insert(refund).overridingSystemValue().values({ ...row, id })
+  await db
+    .insert(refund)
+    .overridingSystemValue()
+    .values({ ...row, id })
 }
 
 export const listRefundsByIds = async (db: Db, ids: readonly number[], currency: string) => {
   if (ids.length === 0) return []
-  const rows = await db.select().from(refund).where(inArray(refund.id, [...ids]))
-  return rows.map((r) => ({ id: r.id, number: r.number, on: r.onDay as Day, method: r.method, amount: money(r.amount, currency), reason: r.reason }))
+  const rows = await db
+    .select()
+    .from(refund)
+    .where(inArray(refund.id, [...ids]))
+  return rows.map((r) => ({
+    id: r.id,
+    number: r.number,
+    on: r.onDay as Day,
+    method: r.method,
+    amount: money(r.amount, currency),
+    reason: r.reason,
+  }))
 }
 
 /** Money taken on a day by method, voids of that day taken off. */
-export const sumTaken = async (db: Db, on: Day, currency: string): Promise<{ method: Method; count: number; amount: Money }[]> => {
+export const sumTaken = async (
+  db: Db,
+  on: Day,
+  currency: string,
+): Promise<{ method: Method; count: number; amount: Money }[]> => {
   const rows = await db.execute<{ method: Method; count: number; amount: string }>(sql`
     select method, sum(n)::int as count, sum(amount)::text as amount from (
       select method, 1 as n, amount from receipt where on_day = ${on}

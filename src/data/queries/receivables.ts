@@ -34,7 +34,12 @@ export const ageByCustomer = async (
 ): Promise<AgedCustomer[]> => {
   const from = by === 'due' ? sql`due_on` : sql`issued_on`
   const days = sql`(${asOf}::date - ${from})`
-  const rows = await db.execute<Record<'not_due' | 'd1' | 'd31' | 'd61' | 'd91' | 'total' | 'held', string> & { customer_id: number; name: string }>(sql`
+  const rows = await db.execute<
+    Record<'not_due' | 'd1' | 'd31' | 'd61' | 'd91' | 'total' | 'held', string> & {
+      customer_id: number
+      name: string
+    }
+  >(sql`
     with ${openAsOf(asOf)}, ${heldAsOf(asOf)},
     aged as (
       select customer_id, sum(open) as total,
@@ -78,8 +83,23 @@ export interface OpenThen {
 }
 
 /** The dues of one customer that were open as of a day, oldest first. */
-export const listOpenAsOf = async (db: Db, customerId: number, asOf: Day, currency: string): Promise<OpenThen[]> => {
-  const rows = await db.execute<{ id: number; invoice_id: number; number: string; sale_id: number; sale_number: number; title: string; issued_on: string; due_on: string; open: string }>(sql`
+export const listOpenAsOf = async (
+  db: Db,
+  customerId: number,
+  asOf: Day,
+  currency: string,
+): Promise<OpenThen[]> => {
+  const rows = await db.execute<{
+    id: number
+    invoice_id: number
+    number: string
+    sale_id: number
+    sale_number: number
+    title: string
+    issued_on: string
+    due_on: string
+    open: string
+  }>(sql`
     with ${openAsOf(asOf)}
     select o.id, o.invoice_id, i.number, o.sale_id, s.number as sale_number, s.title, o.issued_on::text, o.due_on::text, o.open::text
       from open o join invoice i on i.id = o.invoice_id join sale s on s.id = o.sale_id
@@ -110,7 +130,8 @@ export const sumSubledgers = async (db: Db, asOf: Day, currency: string) => {
               where l.earned <> 0 and h.on_day <= ${asOf}), 0))::text as ahead`)
   const heldRows = await db.execute<{ kind: HeldKind; held: string }>(sql`
     with ${heldAsOf(asOf)} select kind, sum(held)::text as held from held_then group by kind`)
-  const heldOf = (kind: HeldKind): Money => money(BigInt(heldRows.find((r) => r.kind === kind)?.held ?? '0'), currency)
+  const heldOf = (kind: HeldKind): Money =>
+    money(BigInt(heldRows.find((r) => r.kind === kind)?.held ?? '0'), currency)
   return {
     receivables: money(BigInt(row!.receivables), currency),
     stock: money(BigInt(row!.stock), currency),
@@ -135,7 +156,12 @@ export const readFlags = async (db: Db, today: Day, currency: string): Promise<F
            (select coalesce(sum(amount - filled), 0) from due where filled < amount)::text as owed,
            (select coalesce(sum(amount - filled), 0) from due where filled < amount and due_on < ${today})::text as late`)
   const amount = (text: string): Money => money(BigInt(text), currency)
-  return { inToday: amount(row!.inToday), held: amount(row!.held), owed: amount(row!.owed), late: amount(row!.late) }
+  return {
+    inToday: amount(row!.inToday),
+    held: amount(row!.held),
+    owed: amount(row!.owed),
+    late: amount(row!.late),
+  }
 }
 
 /** Dues of a customer that were paid in full, with the day the last part came: for the days they take. */
@@ -145,5 +171,9 @@ export const listPaidDues = async (db: Db, customerId: number, limit: number, cu
       from due d join due_fill f on f.due_id = d.id and f.amount > 0
      where d.customer_id = ${customerId} and d.filled = d.amount
      group by d.id order by max(f.on_day) desc limit ${limit}`)
-  return rows.map((r) => ({ amount: money(BigInt(r.amount), currency), from: r.from as Day, paidOn: r.paid_on as Day }))
+  return rows.map((r) => ({
+    amount: money(BigInt(r.amount), currency),
+    from: r.from as Day,
+    paidOn: r.paid_on as Day,
+  }))
 }

@@ -2,7 +2,17 @@ import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { decimal, money, ZERO, type Decimal, type Money } from '@/core/money'
 import type { Db } from '../connect'
-import { customer, depositRequest, goods, handover, handoverLine, sale, saleLine, saleVersion, taxCode } from '../schema'
+import {
+  customer,
+  depositRequest,
+  goods,
+  handover,
+  handoverLine,
+  sale,
+  saleLine,
+  saleVersion,
+  taxCode,
+} from '../schema'
 import type { GoodsKind } from './goods'
 import { matchesWords } from './search'
 
@@ -31,7 +41,10 @@ export interface SaleRow {
   readonly billed: Money
 }
 
-const mapSale = (row: { sale: typeof sale.$inferSelect; customerName: string }, currency: string): SaleRow => ({
+const mapSale = (
+  row: { sale: typeof sale.$inferSelect; customerName: string },
+  currency: string,
+): SaleRow => ({
   ...row.sale,
   customerName: row.customerName,
   startedOn: row.sale.startedOn as Day,
@@ -97,7 +110,14 @@ export const listSaleIds = async (
       and(
         filter.customerId ? eq(sale.customerId, filter.customerId) : undefined,
         filter.stands ? standsIs(filter.stands, today) : undefined,
-        filter.search ? matchesWords(filter.search, [sql`${sale.number}::text`, sale.title, customer.name, sale.purchaseOrder]) : undefined,
+        filter.search
+          ? matchesWords(filter.search, [
+              sql`${sale.number}::text`,
+              sale.title,
+              customer.name,
+              sale.purchaseOrder,
+            ])
+          : undefined,
         page.after ? sql`${sale.id} < ${page.after}` : undefined,
       ),
     )
@@ -109,7 +129,10 @@ export const listSaleIds = async (
 /** How many sales stand where. */
 export const countStands = async (db: Db, today: Day): Promise<Record<string, number>> => {
   const rows = await db
-    .select({ stands: sql<string>`case when ${sale.stage} = 'offered' and ${sale.validUntil} < ${today} then 'lapsed' else ${sale.stage} end`, count: sql<number>`count(*)::int` })
+    .select({
+      stands: sql<string>`case when ${sale.stage} = 'offered' and ${sale.validUntil} < ${today} then 'lapsed' else ${sale.stage} end`,
+      count: sql<number>`count(*)::int`,
+    })
     .from(sale)
     .groupBy(sql`1`)
   return Object.fromEntries(rows.map((r) => [r.stands, r.count]))
@@ -170,16 +193,32 @@ export const insertSale = async (db: Db, row: typeof sale.$inferInsert): Promise
   return made!.id
 }
 
-export const updateSale = async (db: Db, id: number, change: Partial<typeof sale.$inferInsert>): Promise<void> => {
+export const updateSale = async (
+  db: Db,
+  id: number,
+  change: Partial<typeof sale.$inferInsert>,
+): Promise<void> => {
   await db.update(sale).set(change).where(eq(sale.id, id))
 }
 
-export const insertSaleLines = async (db: Db, rows: readonly (typeof saleLine.$inferInsert)[]): Promise<number[]> => {
+export const insertSaleLines = async (
+  db: Db,
+  rows: readonly (typeof saleLine.$inferInsert)[],
+): Promise<number[]> => {
   if (rows.length === 0) return []
-  return (await db.insert(saleLine).values([...rows]).returning({ id: saleLine.id })).map((r) => r.id)
+  return (
+    await db
+      .insert(saleLine)
+      .values([...rows])
+      .returning({ id: saleLine.id })
+  ).map((r) => r.id)
 }
 
-export const updateSaleLine = async (db: Db, id: number, change: Partial<typeof saleLine.$inferInsert>): Promise<void> => {
+export const updateSaleLine = async (
+  db: Db,
+  id: number,
+  change: Partial<typeof saleLine.$inferInsert>,
+): Promise<void> => {
   await db.update(saleLine).set(change).where(eq(saleLine.id, id))
 }
 
@@ -190,7 +229,10 @@ export const deleteSaleLines = async (db: Db, ids: readonly number[]): Promise<v
 type Tally = 'handedOver' | 'returned' | 'toReplace' | 'billed' | 'credited' | 'toRebill'
 
 /** Adds to the sums of lines. The table's checks refuse what would pass the agreed quantity. */
-export const addToLines = async (db: Db, added: readonly { readonly lineId: number; readonly by: Partial<Record<Tally, Decimal>> }[]): Promise<void> => {
+export const addToLines = async (
+  db: Db,
+  added: readonly { readonly lineId: number; readonly by: Partial<Record<Tally, Decimal>> }[],
+): Promise<void> => {
   if (added.length === 0) return
   const rows = added.map(({ lineId, by }) => {
     const of = (tally: Tally) => sql`${(by[tally] ?? ZERO).toFixed(4)}::numeric`
@@ -203,7 +245,10 @@ export const addToLines = async (db: Db, added: readonly { readonly lineId: numb
      where l.id = a.id`)
 }
 
-export const insertVersion = async (db: Db, row: Omit<typeof saleVersion.$inferInsert, 'n'>): Promise<void> => {
+export const insertVersion = async (
+  db: Db,
+  row: Omit<typeof saleVersion.$inferInsert, 'n'>,
+): Promise<void> => {
   const n = sql`(select coalesce(max(n), 0) + 1 from sale_version where sale_id = ${row.saleId})`
   await db.insert(saleVersion).values({ ...row, n: n as unknown as number })
 }
@@ -219,10 +264,19 @@ export interface HandoverRow {
   readonly on: Day
   readonly by: string
   readonly entryId: number | null
-  readonly lines: readonly { readonly saleLineId: number; readonly quantity: Decimal; readonly cost: Money; readonly earned: Money }[]
+  readonly lines: readonly {
+    readonly saleLineId: number
+    readonly quantity: Decimal
+    readonly cost: Money
+    readonly earned: Money
+  }[]
 }
 
-export const listHandovers = async (db: Db, saleIds: readonly number[], currency: string): Promise<HandoverRow[]> => {
+export const listHandovers = async (
+  db: Db,
+  saleIds: readonly number[],
+  currency: string,
+): Promise<HandoverRow[]> => {
   if (saleIds.length === 0) return []
   const rows = await db
     .select({ handover, line: handoverLine })
@@ -232,8 +286,22 @@ export const listHandovers = async (db: Db, saleIds: readonly number[], currency
     .orderBy(asc(handover.id), asc(handoverLine.id))
   const papers = new Map<number, HandoverRow & { lines: HandoverRow['lines'][number][] }>()
   for (const { handover: h, line } of rows) {
-    const paper = papers.get(h.id) ?? { id: h.id, saleId: h.saleId, number: h.number, direction: h.direction, on: h.onDay as Day, by: h.by, entryId: h.entryId, lines: [] as HandoverRow['lines'][number][] }
-    paper.lines.push({ saleLineId: line.saleLineId, quantity: decimal(line.quantity), cost: money(line.cost, currency), earned: money(line.earned, currency) })
+    const paper = papers.get(h.id) ?? {
+      id: h.id,
+      saleId: h.saleId,
+      number: h.number,
+      direction: h.direction,
+      on: h.onDay as Day,
+      by: h.by,
+      entryId: h.entryId,
+      lines: [] as HandoverRow['lines'][number][],
+    }
+    paper.lines.push({
+      saleLineId: line.saleLineId,
+      quantity: decimal(line.quantity),
+      cost: money(line.cost, currency),
+      earned: money(line.earned, currency),
+    })
     papers.set(h.id, paper)
   }
   return [...papers.values()]
@@ -245,23 +313,45 @@ export const insertHandover = async (
   id: number,
   lines: readonly Omit<typeof handoverLine.$inferInsert, 'handoverId'>[],
 ): Promise<void> => {
-  await db.insert(handover).overridingSystemValue().values({ ...row, id })
+  await db
+    .insert(handover)
+    .overridingSystemValue()
+    .values({ ...row, id })
   await db.insert(handoverLine).values(lines.map((l) => ({ ...l, handoverId: id })))
 }
 
 /** An id for a paper that must be known before its entry is posted, while the paper itself may not change after. */
-export const reserveId = async (db: Db, table: 'handover' | 'receipt' | 'refund' | 'stock_count'): Promise<number> => {
-  const [row] = await db.execute<{ id: number }>(sql`select nextval(pg_get_serial_sequence(${table}, 'id'))::int as id`)
+export const reserveId = async (
+  db: Db,
+  table: 'handover' | 'receipt' | 'refund' | 'stock_count',
+): Promise<number> => {
+  const [row] = await db.execute<{ id: number }>(
+    sql`select nextval(pg_get_serial_sequence(${table}, 'id'))::int as id`,
+  )
   return row!.id
 }
 
 export const listDepositRequests = async (db: Db, saleIds: readonly number[], currency: string) => {
   if (saleIds.length === 0) return []
-  const rows = await db.select().from(depositRequest).where(inArray(depositRequest.saleId, [...saleIds])).orderBy(asc(depositRequest.id))
-  return rows.map((r) => ({ id: r.id, number: r.number, saleId: r.saleId, on: r.onDay as Day, percent: r.percent, amount: money(r.amount, currency) }))
+  const rows = await db
+    .select()
+    .from(depositRequest)
+    .where(inArray(depositRequest.saleId, [...saleIds]))
+    .orderBy(asc(depositRequest.id))
+  return rows.map((r) => ({
+    id: r.id,
+    number: r.number,
+    saleId: r.saleId,
+    on: r.onDay as Day,
+    percent: r.percent,
+    amount: money(r.amount, currency),
+  }))
 }
 
-export const insertDepositRequest = async (db: Db, row: typeof depositRequest.$inferInsert): Promise<number> => {
+export const insertDepositRequest = async (
+  db: Db,
+  row: typeof depositRequest.$inferInsert,
+): Promise<number> => {
   const [made] = await db.insert(depositRequest).values(row).returning({ id: depositRequest.id })
   return made!.id
 }
@@ -284,5 +374,48 @@ export const sumSale = async (db: Db, saleId: number, currency: string): Promise
            (select coalesce(sum(amount - filled), 0) from due where sale_id = ${saleId})::text as open,
            (select coalesce(sum(amount), 0) from held where sale_id = ${saleId})::text as held`)
   const amount = (text: string): Money => money(BigInt(text), currency)
-  return { billed: amount(row!.billed), creditedForGood: amount(row!.creditedForGood), open: amount(row!.open), held: amount(row!.held) }
+  return {
+    billed: amount(row!.billed),
+    creditedForGood: amount(row!.creditedForGood),
+    open: amount(row!.open),
+    held: amount(row!.held),
+  }
+}
+
+/** One handover, with its sale and the names of what was on it. */
+export const findHandover = async (db: Db, id: number, currency: string) => {
+  const rows = await db
+    .select({
+      handover,
+      line: handoverLine,
+      description: saleLine.description,
+      saleNumber: sale.number,
+      customer: customer.name,
+    })
+    .from(handover)
+    .innerJoin(handoverLine, eq(handoverLine.handoverId, handover.id))
+    .innerJoin(saleLine, eq(saleLine.id, handoverLine.saleLineId))
+    .innerJoin(sale, eq(sale.id, handover.saleId))
+    .innerJoin(customer, eq(customer.id, sale.customerId))
+    .where(eq(handover.id, id))
+    .orderBy(asc(handoverLine.id))
+  const first = rows[0]
+  if (!first) return null
+  const { handover: h } = first
+  return {
+    id: h.id,
+    number: h.number,
+    direction: h.direction,
+    on: h.onDay as Day,
+    by: h.by,
+    saleId: h.saleId,
+    saleNumber: first.saleNumber,
+    customer: first.customer,
+    lines: rows.map((r) => ({
+      id: r.line.id,
+      description: r.description,
+      quantity: decimal(r.line.quantity),
+      cost: money(r.line.cost, currency),
+    })),
+  }
 }

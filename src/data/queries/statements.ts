@@ -12,8 +12,19 @@ export interface StatementRow {
 }
 
 /** Everything that changed what a customer owes, in order: dues as they were made, and what was put on them. */
-export const listStatementRows = async (db: Db, customerId: number, to: Day, currency: string): Promise<StatementRow[]> => {
-  const rows = await db.execute<{ on: string; text: string; kind: string | null; id: number | null; owes: string }>(sql`
+export const listStatementRows = async (
+  db: Db,
+  customerId: number,
+  to: Day,
+  currency: string,
+): Promise<StatementRow[]> => {
+  const rows = await db.execute<{
+    on: string
+    text: string
+    kind: string | null
+    id: number | null
+    owes: string
+  }>(sql`
     select d.issued_on::text as on, 0 as step, min(d.id) as seq, 'Invoice ' || i.number as text, 'invoice' as kind, i.id, sum(d.amount)::text as owes
       from due d join invoice i on i.id = d.invoice_id
      where d.customer_id = ${customerId} and d.issued_on <= ${to} group by d.issued_on, i.id

@@ -14,11 +14,22 @@ export const listTaxCodes = async (db: Db): Promise<KeptTaxCode[]> => {
     .from(taxCode)
     .leftJoin(taxComponent, eq(taxComponent.taxCodeId, taxCode.id))
     .orderBy(asc(taxCode.id), asc(taxComponent.id))
-  const codes = new Map<number, { code: TaxCode; components: TaxComponent[]; accountOf: Map<number, number> }>()
+  const codes = new Map<
+    number,
+    { code: TaxCode; components: TaxComponent[]; accountOf: Map<number, number> }
+  >()
   for (const row of rows) {
-    const kept = codes.get(row.code.id) ?? { code: { ...row.code, components: [] as TaxComponent[] }, components: [] as TaxComponent[], accountOf: new Map() }
+    const kept = codes.get(row.code.id) ?? {
+      code: { ...row.code, components: [] as TaxComponent[] },
+      components: [] as TaxComponent[],
+      accountOf: new Map(),
+    }
     if (row.component) {
-      kept.components.push({ id: row.component.id, name: row.component.name, rate: decimal(row.component.rate) })
+      kept.components.push({
+        id: row.component.id,
+        name: row.component.name,
+        rate: decimal(row.component.rate),
+      })
       kept.accountOf.set(row.component.id, row.component.accountId)
     }
     codes.set(row.code.id, kept)

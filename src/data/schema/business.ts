@@ -12,7 +12,9 @@ export const business = pgTable(
     openedOn: onDay().notNull(),
     passphraseHash: text().notNull(),
     pricesIncludeTax: boolean().notNull().default(false),
-    taxRoundedPer: text({ enum: ['document', 'line'] }).notNull().default('document'),
+    taxRoundedPer: text({ enum: ['document', 'line'] })
+      .notNull()
+      .default('document'),
     /** The last day of the last closed period. */
     closedThrough: onDay(),
     /** How long an estimate is good, in days. */

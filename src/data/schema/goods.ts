@@ -4,7 +4,11 @@ import { fourPlaces, identity, minor, onDay } from './columns'
 import { account, entry } from './ledger'
 import { taxCode } from './tax'
 
-export const place = pgTable('place', { id: identity(), code: text().notNull().unique(), name: text().notNull() })
+export const place = pgTable('place', {
+  id: identity(),
+  code: text().notNull().unique(),
+  name: text().notNull(),
+})
 
 export const goods = pgTable(
   'goods',
@@ -14,15 +18,21 @@ export const goods = pgTable(
     name: text().notNull(),
     kind: text({ enum: ['stock', 'work', 'charge', 'kit'] }).notNull(),
     price: fourPlaces().notNull(),
-    taxCodeId: integer().notNull().references(() => taxCode.id),
-    incomeAccountId: integer().notNull().references(() => account.id),
+    taxCodeId: integer()
+      .notNull()
+      .references(() => taxCode.id),
+    incomeAccountId: integer()
+      .notNull()
+      .references(() => account.id),
     barcode: text().notNull().default(''),
     note: text().notNull().default(''),
     retired: boolean().notNull().default(false),
   },
   (t) => [
     index('goods_name').on(sql`lower(${t.name})`),
-    index('goods_barcode').on(t.barcode).where(sql`${t.barcode} <> ''`),
+    index('goods_barcode')
+      .on(t.barcode)
+      .where(sql`${t.barcode} <> ''`),
   ],
 )
 
@@ -30,8 +40,12 @@ export const goods = pgTable(
 export const goodsPart = pgTable(
   'goods_part',
   {
-    kitId: integer().notNull().references(() => goods.id),
-    partId: integer().notNull().references(() => goods.id),
+    kitId: integer()
+      .notNull()
+      .references(() => goods.id),
+    partId: integer()
+      .notNull()
+      .references(() => goods.id),
     quantity: fourPlaces().notNull(),
   },
   (t) => [primaryKey({ columns: [t.kitId, t.partId] }), check('part_positive', sql`${t.quantity} > 0`)],
@@ -41,8 +55,12 @@ export const goodsPart = pgTable(
 export const shelf = pgTable(
   'shelf',
   {
-    goodsId: integer().notNull().references(() => goods.id),
-    placeId: integer().notNull().references(() => place.id),
+    goodsId: integer()
+      .notNull()
+      .references(() => goods.id),
+    placeId: integer()
+      .notNull()
+      .references(() => place.id),
     quantity: fourPlaces().notNull(),
     value: minor().notNull(),
   },
@@ -57,7 +75,9 @@ export const stockCount = pgTable('stock_count', {
   id: identity(),
   number: text().notNull().unique(),
   onDay: onDay().notNull(),
-  placeId: integer().notNull().references(() => place.id),
+  placeId: integer()
+    .notNull()
+    .references(() => place.id),
   entryId: integer().references(() => entry.id),
 })
 
@@ -66,8 +86,12 @@ export const stockMove = pgTable(
   'stock_move',
   {
     id: identity(),
-    goodsId: integer().notNull().references(() => goods.id),
-    placeId: integer().notNull().references(() => place.id),
+    goodsId: integer()
+      .notNull()
+      .references(() => goods.id),
+    placeId: integer()
+      .notNull()
+      .references(() => place.id),
     onDay: onDay().notNull(),
     quantity: fourPlaces().notNull(),
     value: minor().notNull(),

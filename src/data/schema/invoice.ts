@@ -13,11 +13,17 @@ export const invoice = pgTable(
   {
     id: identity(),
     kind: text({ enum: ['invoice', 'counter', 'credit-note'] }).notNull(),
-    status: text({ enum: ['draft', 'issued'] }).notNull().default('draft'),
+    status: text({ enum: ['draft', 'issued'] })
+      .notNull()
+      .default('draft'),
     /** Given when issued. */
     number: text().unique(),
-    saleId: integer().notNull().references(() => sale.id),
-    customerId: integer().notNull().references(() => customer.id),
+    saleId: integer()
+      .notNull()
+      .references(() => sale.id),
+    customerId: integer()
+      .notNull()
+      .references(() => customer.id),
     onDay: onDay().notNull(),
     net: minor().notNull(),
     tax: minor().notNull(),
@@ -41,8 +47,12 @@ export const invoiceLine = pgTable(
   'invoice_line',
   {
     id: identity(),
-    invoiceId: integer().notNull().references(() => invoice.id),
-    saleLineId: integer().notNull().references(() => saleLine.id),
+    invoiceId: integer()
+      .notNull()
+      .references(() => invoice.id),
+    saleLineId: integer()
+      .notNull()
+      .references(() => saleLine.id),
     /** The line of the invoice that a credit note's line takes back. */
     creditsLineId: integer(),
     goodsId: integer().references(() => goods.id),
@@ -51,12 +61,18 @@ export const invoiceLine = pgTable(
     quantity: fourPlaces().notNull(),
     unitPrice: fourPlaces().notNull(),
     discountPercent: numeric({ precision: 7, scale: 4 }).notNull(),
-    taxCodeId: integer().notNull().references(() => taxCode.id),
-    incomeAccountId: integer().notNull().references(() => account.id),
+    taxCodeId: integer()
+      .notNull()
+      .references(() => taxCode.id),
+    incomeAccountId: integer()
+      .notNull()
+      .references(() => account.id),
     net: minor().notNull(),
     tax: minor().notNull(),
     /** The part of `net` billed ahead of handover (on a credit note: taken back from there). */
-    ahead: minor().notNull().default(sql`0`),
+    ahead: minor()
+      .notNull()
+      .default(sql`0`),
     /** On a credit note: may be billed again. */
     rebill: boolean().notNull().default(false),
   },
@@ -73,8 +89,12 @@ export const invoiceTax = pgTable(
   'invoice_tax',
   {
     id: identity(),
-    invoiceId: integer().notNull().references(() => invoice.id),
-    taxCodeId: integer().notNull().references(() => taxCode.id),
+    invoiceId: integer()
+      .notNull()
+      .references(() => invoice.id),
+    taxCodeId: integer()
+      .notNull()
+      .references(() => taxCode.id),
     componentId: integer().references(() => taxComponent.id),
     net: minor().notNull(),
     amount: minor().notNull(),

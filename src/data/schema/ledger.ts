@@ -38,8 +38,12 @@ export const entryLine = pgTable(
   'entry_line',
   {
     id: identity(),
-    entryId: integer().notNull().references(() => entry.id),
-    accountId: integer().notNull().references(() => account.id),
+    entryId: integer()
+      .notNull()
+      .references(() => entry.id),
+    accountId: integer()
+      .notNull()
+      .references(() => account.id),
     /** The entry's day again, so that an account's lines are read in order from one index. */
     onDay: onDay().notNull(),
     /** Positive is debit, negative is credit. */
@@ -57,7 +61,9 @@ export const entryLine = pgTable(
 export const accountMonth = pgTable(
   'account_month',
   {
-    accountId: integer().notNull().references(() => account.id),
+    accountId: integer()
+      .notNull()
+      .references(() => account.id),
     month: onDay().notNull(),
     debit: minor().notNull(),
     credit: minor().notNull(),

@@ -11,19 +11,29 @@ export const due = pgTable(
   'due',
   {
     id: identity(),
-    invoiceId: integer().notNull().references(() => invoice.id),
-    saleId: integer().notNull().references(() => sale.id),
-    customerId: integer().notNull().references(() => customer.id),
+    invoiceId: integer()
+      .notNull()
+      .references(() => invoice.id),
+    saleId: integer()
+      .notNull()
+      .references(() => sale.id),
+    customerId: integer()
+      .notNull()
+      .references(() => customer.id),
     issuedOn: onDay().notNull(),
     dueOn: onDay().notNull(),
     amount: minor().notNull(),
-    filled: minor().notNull().default(sql`0`),
+    filled: minor()
+      .notNull()
+      .default(sql`0`),
   },
   (t) => [
     index('due_invoice').on(t.invoiceId),
     index('due_sale').on(t.saleId),
     index('due_customer').on(t.customerId, t.dueOn),
-    index('due_open').on(t.customerId, t.dueOn).where(sql`${t.filled} < ${t.amount}`),
+    index('due_open')
+      .on(t.customerId, t.dueOn)
+      .where(sql`${t.filled} < ${t.amount}`),
     check('due_not_overfilled', sql`${t.filled} >= 0 and ${t.filled} <= ${t.amount}`),
   ],
 )
@@ -33,7 +43,9 @@ export const receipt = pgTable(
   {
     id: identity(),
     number: text().notNull().unique(),
-    customerId: integer().notNull().references(() => customer.id),
+    customerId: integer()
+      .notNull()
+      .references(() => customer.id),
     onDay: onDay().notNull(),
     method: text({ enum: ['cash', 'card', 'cheque', 'transfer'] }).notNull(),
     amount: minor().notNull(),
@@ -42,7 +54,9 @@ export const receipt = pgTable(
     reference: text().notNull().default(''),
     /** The invoice-receipt of a counter sale, which carries the entry. */
     invoiceId: integer().references(() => invoice.id),
-    entryId: integer().notNull().references(() => entry.id),
+    entryId: integer()
+      .notNull()
+      .references(() => entry.id),
   },
   (t) => [
     index('receipt_customer').on(t.customerId, t.onDay),
@@ -53,10 +67,14 @@ export const receipt = pgTable(
 )
 
 export const receiptVoid = pgTable('receipt_void', {
-  receiptId: integer().primaryKey().references(() => receipt.id),
+  receiptId: integer()
+    .primaryKey()
+    .references(() => receipt.id),
   onDay: onDay().notNull(),
   reason: text().notNull(),
-  entryId: integer().notNull().references(() => entry.id),
+  entryId: integer()
+    .notNull()
+    .references(() => entry.id),
 })
 
 export const refund = pgTable(
@@ -64,13 +82,17 @@ export const refund = pgTable(
   {
     id: identity(),
     number: text().notNull().unique(),
-    customerId: integer().notNull().references(() => customer.id),
+    customerId: integer()
+      .notNull()
+      .references(() => customer.id),
     saleId: integer().references(() => sale.id),
     onDay: onDay().notNull(),
     method: text({ enum: ['cash', 'card', 'cheque', 'transfer'] }).notNull(),
     amount: minor().notNull(),
     reason: text().notNull().default(''),
-    entryId: integer().notNull().references(() => entry.id),
+    entryId: integer()
+      .notNull()
+      .references(() => entry.id),
   },
   (t) => [index('refund_customer').on(t.customerId), index('refund_sale').on(t.saleId)],
 )
@@ -80,14 +102,18 @@ export const dueFill = pgTable(
   'due_fill',
   {
     id: identity(),
-    dueId: integer().notNull().references(() => due.id),
+    dueId: integer()
+      .notNull()
+      .references(() => due.id),
     onDay: onDay().notNull(),
     amount: minor().notNull(),
     kind: text({ enum: ['receipt', 'held', 'credit-note', 'void'] }).notNull(),
     receiptId: integer().references(() => receipt.id),
     /** The credit note. */
     invoiceId: integer().references(() => invoice.id),
-    entryId: integer().notNull().references(() => entry.id),
+    entryId: integer()
+      .notNull()
+      .references(() => entry.id),
   },
   (t) => [
     index('due_fill_due').on(t.dueId),
@@ -101,7 +127,9 @@ export const heldMove = pgTable(
   'held_move',
   {
     id: identity(),
-    customerId: integer().notNull().references(() => customer.id),
+    customerId: integer()
+      .notNull()
+      .references(() => customer.id),
     saleId: integer().references(() => sale.id),
     kind: text({ enum: ['deposit', 'layaway', 'account'] }).notNull(),
     onDay: onDay().notNull(),
@@ -110,7 +138,9 @@ export const heldMove = pgTable(
     receiptId: integer().references(() => receipt.id),
     invoiceId: integer().references(() => invoice.id),
     refundId: integer().references(() => refund.id),
-    entryId: integer().notNull().references(() => entry.id),
+    entryId: integer()
+      .notNull()
+      .references(() => entry.id),
   },
   (t) => [
     index('held_move_customer').on(t.customerId),
@@ -125,7 +155,9 @@ export const held = pgTable(
   'held',
   {
     id: identity(),
-    customerId: integer().notNull().references(() => customer.id),
+    customerId: integer()
+      .notNull()
+      .references(() => customer.id),
     saleId: integer().references(() => sale.id),
     kind: text({ enum: ['deposit', 'layaway', 'account'] }).notNull(),
     amount: minor().notNull(),

@@ -26,7 +26,9 @@ export const customer = pgTable(
   },
   (t) => [
     index('customer_name').on(sql`lower(${t.name})`),
-    index('customer_walk_in').on(t.id).where(sql`${t.walkIn}`),
+    index('customer_walk_in')
+      .on(t.id)
+      .where(sql`${t.walkIn}`),
   ],
 )
 
@@ -34,7 +36,9 @@ export const address = pgTable(
   'address',
   {
     id: identity(),
-    customerId: integer().notNull().references(() => customer.id),
+    customerId: integer()
+      .notNull()
+      .references(() => customer.id),
     kind: text({ enum: ['bill-to', 'deliver-to'] }).notNull(),
     text: text().notNull(),
     isDefault: boolean().notNull().default(false),

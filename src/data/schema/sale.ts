@@ -12,10 +12,14 @@ export const sale = pgTable(
   {
     id: identity(),
     number: integer().notNull().unique(),
-    customerId: integer().notNull().references(() => customer.id),
+    customerId: integer()
+      .notNull()
+      .references(() => customer.id),
     title: text().notNull().default(''),
     startedOn: onDay().notNull(),
-    channel: text({ enum: ['counter', 'phone', 'shopfront'] }).notNull().default('phone'),
+    channel: text({ enum: ['counter', 'phone', 'shopfront'] })
+      .notNull()
+      .default('phone'),
     kind: text().notNull().default('sales'),
     note: text().notNull().default(''),
     /** How it will be paid; parsed by Zod on the way in and out. */
@@ -30,15 +34,23 @@ export const sale = pgTable(
     closedOn: onDay(),
     closedReason: text().notNull().default(''),
     /** Caches, refreshed by every command on the sale and tested equal to what the papers say. */
-    stage: text({ enum: ['draft', 'offered', 'agreed', 'owing', 'settled', 'declined', 'cancelled'] }).notNull().default('draft'),
-    total: minor().notNull().default(sql`0`),
-    billed: minor().notNull().default(sql`0`),
+    stage: text({ enum: ['draft', 'offered', 'agreed', 'owing', 'settled', 'declined', 'cancelled'] })
+      .notNull()
+      .default('draft'),
+    total: minor()
+      .notNull()
+      .default(sql`0`),
+    billed: minor()
+      .notNull()
+      .default(sql`0`),
     lateFrom: onDay(),
   },
   (t) => [
     index('sale_customer').on(t.customerId, t.id),
     index('sale_stage').on(t.stage, t.id),
-    index('sale_working').on(t.id).where(sql`${t.stage} in ('draft', 'offered', 'agreed', 'owing')`),
+    index('sale_working')
+      .on(t.id)
+      .where(sql`${t.stage} in ('draft', 'offered', 'agreed', 'owing')`),
   ],
 )
 
@@ -46,7 +58,9 @@ export const saleLine = pgTable(
   'sale_line',
   {
     id: identity(),
-    saleId: integer().notNull().references(() => sale.id),
+    saleId: integer()
+      .notNull()
+      .references(() => sale.id),
     position: integer().notNull(),
     goodsId: integer().references(() => goods.id),
     kind: text({ enum: ['stock', 'work', 'charge', 'kit'] }).notNull(),
@@ -55,8 +69,12 @@ export const saleLine = pgTable(
     quantity: fourPlaces().notNull(),
     unitPrice: fourPlaces().notNull(),
     discountPercent: numeric({ precision: 7, scale: 4 }).notNull().default('0'),
-    taxCodeId: integer().notNull().references(() => taxCode.id),
-    incomeAccountId: integer().notNull().references(() => account.id),
+    taxCodeId: integer()
+      .notNull()
+      .references(() => taxCode.id),
+    incomeAccountId: integer()
+      .notNull()
+      .references(() => account.id),
     /** Sums over the sale's papers, refreshed with them. The checks keep two hands from passing what was agreed. */
     agreed: fourPlaces().notNull().default('0'),
     handedOver: fourPlaces().notNull().default('0'),
@@ -68,10 +86,18 @@ export const saleLine = pgTable(
   },
   (t) => [
     index('sale_line_sale').on(t.saleId, t.position),
-    index('sale_line_waiting').on(t.goodsId).where(sql`${t.agreed} > ${t.handedOver} - ${t.toReplace}`),
+    index('sale_line_waiting')
+      .on(t.goodsId)
+      .where(sql`${t.agreed} > ${t.handedOver} - ${t.toReplace}`),
     check('line_quantity_positive', sql`${t.quantity} >= 0 and ${t.unitPrice} >= 0`),
-    check('line_not_overfilled', sql`${t.handedOver} - ${t.toReplace} <= ${t.agreed} and ${t.billed} - ${t.toRebill} <= ${t.agreed}`),
-    check('line_not_given_back_twice', sql`${t.returned} <= ${t.handedOver} and ${t.credited} <= ${t.billed}`),
+    check(
+      'line_not_overfilled',
+      sql`${t.handedOver} - ${t.toReplace} <= ${t.agreed} and ${t.billed} - ${t.toRebill} <= ${t.agreed}`,
+    ),
+    check(
+      'line_not_given_back_twice',
+      sql`${t.returned} <= ${t.handedOver} and ${t.credited} <= ${t.billed}`,
+    ),
   ],
 )
 
@@ -80,7 +106,9 @@ export const saleVersion = pgTable(
   'sale_version',
   {
     id: identity(),
-    saleId: integer().notNull().references(() => sale.id),
+    saleId: integer()
+      .notNull()
+      .references(() => sale.id),
     n: integer().notNull(),
     kind: text({ enum: ['offered', 'agreed', 'changed'] }).notNull(),
     onDay: onDay().notNull(),
@@ -96,7 +124,9 @@ export const depositRequest = pgTable(
   {
     id: identity(),
     number: text().notNull().unique(),
-    saleId: integer().notNull().references(() => sale.id),
+    saleId: integer()
+      .notNull()
+      .references(() => sale.id),
     onDay: onDay().notNull(),
     percent: numeric({ precision: 7, scale: 4 }),
     amount: minor().notNull(),
@@ -110,7 +140,9 @@ export const handover = pgTable(
   {
     id: identity(),
     number: text().notNull().unique(),
-    saleId: integer().notNull().references(() => sale.id),
+    saleId: integer()
+      .notNull()
+      .references(() => sale.id),
     direction: text({ enum: ['out', 'back'] }).notNull(),
     onDay: onDay().notNull(),
     by: text({ enum: ['counter', 'parcel', 'delivery'] }).notNull(),
@@ -123,8 +155,12 @@ export const handoverLine = pgTable(
   'handover_line',
   {
     id: identity(),
-    handoverId: integer().notNull().references(() => handover.id),
-    saleLineId: integer().notNull().references(() => saleLine.id),
+    handoverId: integer()
+      .notNull()
+      .references(() => handover.id),
+    saleLineId: integer()
+      .notNull()
+      .references(() => saleLine.id),
     quantity: fourPlaces().notNull(),
     /** What the goods cost: left stock, or came back to it. */
     cost: minor().notNull(),

@@ -11,9 +11,13 @@ export const taxCode = pgTable('tax_code', {
 
 export const taxComponent = pgTable('tax_component', {
   id: identity(),
-  taxCodeId: integer().notNull().references(() => taxCode.id),
+  taxCodeId: integer()
+    .notNull()
+    .references(() => taxCode.id),
   name: text().notNull(),
   /** A fraction: 0.0825 for 8.25 %. */
   rate: numeric({ precision: 12, scale: 8 }).notNull(),
-  accountId: integer().notNull().references(() => account.id),
+  accountId: integer()
+    .notNull()
+    .references(() => account.id),
 })

@@ -16,9 +16,14 @@ import { refuse, Refusal } from '../refuse'
 
 export const setUpInput = z.object({
   name: needed(120, 'The name of the business'),
-  currency: z.string({ error: 'A currency is three letters, like EUR.' }).regex(/^[A-Z]{3}$/, 'A currency is three capital letters, like EUR.'),
+  currency: z
+    .string({ error: 'A currency is three letters, like EUR.' })
+    .regex(/^[A-Z]{3}$/, 'A currency is three capital letters, like EUR.'),
   openingDate: day.optional(),
-  passphrase: z.string({ error: 'A passphrase is needed.' }).min(8, 'At least 8 characters.').max(200, 'At most 200 characters.'),
+  passphrase: z
+    .string({ error: 'A passphrase is needed.' })
+    .min(8, 'At least 8 characters.')
+    .max(200, 'At most 200 characters.'),
   taxCodes: z
     .array(
       z.object({
@@ -40,10 +45,23 @@ const ALWAYS = [
   { code: 'EXEMPT', name: 'Exempt', treatment: 'exempt' as const },
 ]
 
-const writeTaxCodes = async (tx: Transaction, codes: NonNullable<z.output<typeof setUpInput>['taxCodes']>): Promise<void> => {
+const writeTaxCodes = async (
+  tx: Transaction,
+  codes: NonNullable<z.output<typeof setUpInput>['taxCodes']>,
+): Promise<void> => {
   let n = 0
   for (const code of codes) {
-    const accounts = code.components.length === 0 ? [] : await insertAccounts(tx, code.components.map((c) => ({ code: `22${String(++n).padStart(2, '0')}`, name: `Tax due: ${c.name}`, kind: 'liability' as const })))
+    const accounts =
+      code.components.length === 0
+        ? []
+        : await insertAccounts(
+            tx,
+            code.components.map((c) => ({
+              code: `22${String(++n).padStart(2, '0')}`,
+              name: `Tax due: ${c.name}`,
+              kind: 'liability' as const,
+            })),
+          )
     const isZero = code.components.every((c) => c.rate.isZero())
     await insertTaxCode(
       tx,
@@ -57,18 +75,33 @@ const writeTaxCodes = async (tx: Transaction, codes: NonNullable<z.output<typeof
 }
 
 /** Sets the business up, once: name, currency, passphrase, chart of accounts, tax codes, one place for goods. */
-export const setUpBusiness = async (till: Till, input: unknown): Promise<Result<{ name: string; currency: string; openingDate: string }, Failure>> => {
+export const setUpBusiness = async (
+  till: Till,
+  input: unknown,
+): Promise<Result<{ name: string; currency: string; openingDate: string }, Failure>> => {
   try {
     const s = parse(setUpInput, input)
     if (await findBusiness(till.db)) refuse({ code: 'already-set-up' })
     const codes = s.taxCodes ?? []
-    const twice = codes.find((c, i) => codes.findIndex((o) => o.code.toLowerCase() === c.code.toLowerCase()) !== i)
+    const twice = codes.find(
+      (c, i) => codes.findIndex((o) => o.code.toLowerCase() === c.code.toLowerCase()) !== i,
+    )
     if (twice) refuse({ code: 'taken', what: 'tax code', value: twice.code })
     const passphraseHash = await hash(s.passphrase)
     const openedOn = s.openingDate ?? till.today
     await transact(till.db, async (tx) => {
-      await insertBusiness(tx, { name: s.name, currency: s.currency, openedOn, passphraseHash, pricesIncludeTax: s.pricesIncludeTax ?? false, demoPassphrase: s.demo ? s.passphrase : null })
-      await insertAccounts(tx, STARTING_CHART.map((a) => ({ code: a.code, name: a.name, kind: a.kind, role: a.role ?? null })))
+      await insertBusiness(tx, {
+        name: s.name,
+        currency: s.currency,
+        openedOn,
+        passphraseHash,
+        pricesIncludeTax: s.pricesIncludeTax ?? false,
+        demoPassphrase: s.demo ? s.passphrase : null,
+      })
+      await insertAccounts(
+        tx,
+        STARTING_CHART.map((a) => ({ code: a.code, name: a.name, kind: a.kind, role: a.role ?? null })),
+      )
       await writeTaxCodes(tx, codes)
       await insertPlace(tx, { code: 'SHOP', name: 'Shop' })
       await insertCustomer(tx, { name: 'Walk-in customer', walkIn: true, since: openedOn })

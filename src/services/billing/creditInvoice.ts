@@ -1,9 +1,38 @@
 import { z } from 'zod'
-import { decimal, isPositiveMoney, larger, roundToMoney, smaller, smallerMoney, splitMoney, subtractMoney, sumMoney, toDecimal, toDecimalString, zeroMoney, ZERO, type Decimal, type Money } from '@/core/money'
-import { creditAmount, creditQuantities, type Credit, type CreditableLine, type CreditableTax } from '@/core/sale'
+import {
+  decimal,
+  isPositiveMoney,
+  larger,
+  roundToMoney,
+  smaller,
+  smallerMoney,
+  splitMoney,
+  subtractMoney,
+  sumMoney,
+  toDecimal,
+  toDecimalString,
+  zeroMoney,
+  ZERO,
+  type Decimal,
+  type Money,
+} from '@/core/money'
+import {
+  creditAmount,
+  creditQuantities,
+  type Credit,
+  type CreditableLine,
+  type CreditableTax,
+} from '@/core/sale'
 import { postCreditNote, postGoodsBack } from '@/core/ledger'
 import type { Day } from '@/core/day'
-import { findInvoice, insertInvoice, listCreditsOf, markIssued, type InvoiceRow, type NewInvoice } from '@/data/queries/invoices'
+import {
+  findInvoice,
+  insertInvoice,
+  listCreditsOf,
+  markIssued,
+  type InvoiceRow,
+  type NewInvoice,
+} from '@/data/queries/invoices'
 import { insertFills, insertHeldMoves, listDuesOfInvoice, lockOpenDues } from '@/data/queries/money'
 import { takeNumber } from '@/data/queries/numbers'
 import { addToLines, insertHandover, listHandovers, reserveId } from '@/data/queries/sales'
@@ -41,8 +70,14 @@ const creditable = (invoice: InvoiceRow, credits: readonly InvoiceRow[], currenc
       net: l.net,
       tax: l.tax,
       creditedQuantity: mine.reduce((sum, b) => sum.plus(b.quantity), ZERO),
-      creditedNet: sumMoney(mine.map((b) => b.net), currency),
-      creditedTax: sumMoney(mine.map((b) => b.tax), currency),
+      creditedNet: sumMoney(
+        mine.map((b) => b.net),
+        currency,
+      ),
+      creditedTax: sumMoney(
+        mine.map((b) => b.tax),
+        currency,
+      ),
     }
   })
   const taxes = invoice.taxes
@@ -51,7 +86,14 @@ const creditable = (invoice: InvoiceRow, credits: readonly InvoiceRow[], currenc
       taxCodeId: t.taxCodeId,
       componentId: t.componentId!,
       amount: t.amount,
-      credited: sumMoney(credits.flatMap((c) => c.taxes.filter((x) => x.componentId === t.componentId && x.taxCodeId === t.taxCodeId).map((x) => x.amount)), currency),
+      credited: sumMoney(
+        credits.flatMap((c) =>
+          c.taxes
+            .filter((x) => x.componentId === t.componentId && x.taxCodeId === t.taxCodeId)
+            .map((x) => x.amount),
+        ),
+        currency,
+      ),
     }))
   return { lines, taxes }
 }
@@ -70,12 +112,28 @@ export const creditInvoice = defineCommand('credit-invoice', input, async (w, wi
   if (onDay < invoice.on) refuse({ code: 'before-invoice', on: onDay, issuedOn: invoice.on })
   const credits = await listCreditsOf(w.tx, invoice.id, w.currency)
   const { lines, taxes } = creditable(invoice, credits, w.currency)
-  const credit = wish.amount === undefined ? creditLines(lines, taxes, wish.lines) : creditSum(w, lines, taxes, w.money(wish.amount, 'amount'))
-  const back = wish.returnGoods && wish.amount === undefined ? await takeGoodsBack(w, locked, credit, lines, onDay) : new Map<number, Decimal>()
+  const credit =
+    wish.amount === undefined
+      ? creditLines(lines, taxes, wish.lines)
+      : creditSum(w, lines, taxes, w.money(wish.amount, 'amount'))
+  const back =
+    wish.returnGoods && wish.amount === undefined
+      ? await takeGoodsBack(w, locked, credit, lines, onDay)
+      : new Map<number, Decimal>()
   const ahead = await aheadOfCredit(w, locked, credit, lines, back)
 
   const noteId = await insertInvoice(w.tx, {
-    row: { kind: 'credit-note', saleId: invoice.saleId, customerId: invoice.customerId, onDay, net: credit.net.minor, tax: credit.tax.minor, gross: credit.gross.minor, reason: wish.reason, creditsId: invoice.id },
+    row: {
+      kind: 'credit-note',
+      saleId: invoice.saleId,
+      customerId: invoice.customerId,
+      onDay,
+      net: credit.net.minor,
+      tax: credit.tax.minor,
+      gross: credit.gross.minor,
+      reason: wish.reason,
+      creditsId: invoice.id,
+    },
     lines: credit.lines.map((p) => {
       const of = invoice.lines.find((l) => l.id === p.lineId)!
       return {
@@ -97,20 +155,29 @@ export const creditInvoice = defineCommand('credit-invoice', input, async (w, wi
     }),
     taxes: taxRows(invoice, credit, w.currency),
   })
-  await issueCredit(w, { noteId, invoice, locked, onDay, credit, ahead: sumMoney([...ahead.values()], w.currency) })
+  await issueCredit(w, {
+    noteId,
+    invoice,
+    locked,
+    onDay,
+    credit,
+    ahead: sumMoney([...ahead.values()], w.currency),
+  })
   await addToLines(
     w.tx,
-    credit.lines.filter((p) => p.quantity.gt(0)).map((p) => {
-      const came = back.get(p.lineId)
-      return {
-        lineId: invoice.lines.find((l) => l.id === p.lineId)!.saleLineId,
-        by: {
-          credited: p.quantity,
-          ...(wish.billAgain ? { toRebill: p.quantity } : {}),
-          ...(came ? { returned: came, ...(wish.billAgain ? { toReplace: came } : {}) } : {}),
-        },
-      }
-    }),
+    credit.lines
+      .filter((p) => p.quantity.gt(0))
+      .map((p) => {
+        const came = back.get(p.lineId)
+        return {
+          lineId: invoice.lines.find((l) => l.id === p.lineId)!.saleLineId,
+          by: {
+            credited: p.quantity,
+            ...(wish.billAgain ? { toRebill: p.quantity } : {}),
+            ...(came ? { returned: came, ...(wish.billAgain ? { toReplace: came } : {}) } : {}),
+          },
+        }
+      }),
   )
   await refreshSale(w, invoice.saleId)
   return { id: noteId, answer: () => invoiceView(w, noteId) }
@@ -123,19 +190,40 @@ const creditLines = (
   taxes: readonly CreditableTax[],
   chosen: z.output<typeof lineQuantities> | undefined,
 ): Credit => {
-  const left = sumMoney(lines.flatMap((l) => [subtractMoney(l.net, l.creditedNet), subtractMoney(l.tax, l.creditedTax)]), lines[0]!.net.currency)
+  const left = sumMoney(
+    lines.flatMap((l) => [subtractMoney(l.net, l.creditedNet), subtractMoney(l.tax, l.creditedTax)]),
+    lines[0]!.net.currency,
+  )
   if (!isPositiveMoney(left)) refuse({ code: 'more-than-invoice-left', left, asked: left })
   const wanted = chosen
-    ? chosen.map((c) => ({ line: lines.find((l) => l.saleLineId === c.lineId) ?? refuse({ code: 'not-found', what: 'line', id: c.lineId }), quantity: c.quantity }))
+    ? chosen.map((c) => ({
+        line:
+          lines.find((l) => l.saleLineId === c.lineId) ??
+          refuse({ code: 'not-found', what: 'line', id: c.lineId }),
+        quantity: c.quantity,
+      }))
     : lines.map((line) => ({ line, quantity: leftOf(line) })).filter((x) => x.quantity.gt(0))
   for (const { line, quantity } of wanted) {
-    if (quantity.gt(leftOf(line))) refuse({ code: 'more-than-billed', line: line.description, left: leftOf(line), asked: quantity })
+    if (quantity.gt(leftOf(line)))
+      refuse({ code: 'more-than-billed', line: line.description, left: leftOf(line), asked: quantity })
   }
-  return creditQuantities(lines, taxes, wanted.map(({ line, quantity }) => ({ lineId: line.id, quantity })))
+  return creditQuantities(
+    lines,
+    taxes,
+    wanted.map(({ line, quantity }) => ({ lineId: line.id, quantity })),
+  )
 }
 
-const creditSum = (w: Work, lines: readonly CreditableLine[], taxes: readonly CreditableTax[], amount: Money): Credit => {
-  const left = sumMoney(lines.flatMap((l) => [subtractMoney(l.net, l.creditedNet), subtractMoney(l.tax, l.creditedTax)]), w.currency)
+const creditSum = (
+  w: Work,
+  lines: readonly CreditableLine[],
+  taxes: readonly CreditableTax[],
+  amount: Money,
+): Credit => {
+  const left = sumMoney(
+    lines.flatMap((l) => [subtractMoney(l.net, l.creditedNet), subtractMoney(l.tax, l.creditedTax)]),
+    w.currency,
+  )
   if (amount.minor > left.minor) refuse({ code: 'more-than-invoice-left', left, asked: amount })
   return creditAmount(lines, taxes, amount)
 }
@@ -144,7 +232,10 @@ const taxRows = (invoice: InvoiceRow, credit: Credit, currency: string): NewInvo
   const codeOf = new Map(invoice.lines.map((l) => [l.id, l.taxCodeId]))
   const codes = [...new Set(credit.lines.map((l) => codeOf.get(l.lineId)!))]
   return codes.flatMap((taxCodeId): NewInvoice['taxes'][number][] => {
-    const net = sumMoney(credit.lines.filter((l) => codeOf.get(l.lineId) === taxCodeId).map((l) => l.net), currency).minor
+    const net = sumMoney(
+      credit.lines.filter((l) => codeOf.get(l.lineId) === taxCodeId).map((l) => l.net),
+      currency,
+    ).minor
     const parts = credit.taxes.filter((t) => t.taxCodeId === taxCodeId)
     return parts.length === 0
       ? [{ taxCodeId, componentId: null, net, amount: 0n }]
@@ -158,7 +249,9 @@ const issueCredit = async (
 ): Promise<void> => {
   const { sale } = c.locked
   await lockOpenDues(w.tx, sale.customerId, w.currency)
-  const dues = (await listDuesOfInvoice(w.tx, c.invoice.id, w.currency)).filter((d) => isPositiveMoney(d.open))
+  const dues = (await listDuesOfInvoice(w.tx, c.invoice.id, w.currency)).filter((d) =>
+    isPositiveMoney(d.open),
+  )
   let left = c.credit.gross
   const fills = dues.map((d) => {
     const part = smallerMoney(left, d.open)
@@ -177,14 +270,39 @@ const issueCredit = async (
     onReceivables,
     onAccount: left,
   })
-  const entryId = await w.post(entry, { kind: 'invoice', id: c.noteId, saleId: sale.id, customerId: sale.customerId })
+  const entryId = await w.post(entry, {
+    kind: 'invoice',
+    id: c.noteId,
+    saleId: sale.id,
+    customerId: sale.customerId,
+  })
   await markIssued(w.tx, c.noteId, { number, entryId, onDay: c.onDay })
   await insertFills(
     w.tx,
-    fills.filter((f) => isPositiveMoney(f.amount)).map((f) => ({ dueId: f.dueId, onDay: c.onDay, amount: f.amount.minor, kind: 'credit-note' as const, invoiceId: c.noteId, entryId })),
+    fills
+      .filter((f) => isPositiveMoney(f.amount))
+      .map((f) => ({
+        dueId: f.dueId,
+        onDay: c.onDay,
+        amount: f.amount.minor,
+        kind: 'credit-note' as const,
+        invoiceId: c.noteId,
+        entryId,
+      })),
   )
   if (isPositiveMoney(left)) {
-    await insertHeldMoves(w.tx, [{ customerId: sale.customerId, saleId: null, kind: 'account', onDay: c.onDay, amount: left.minor, why: 'credit-note', invoiceId: c.noteId, entryId }])
+    await insertHeldMoves(w.tx, [
+      {
+        customerId: sale.customerId,
+        saleId: null,
+        kind: 'account',
+        onDay: c.onDay,
+        amount: left.minor,
+        why: 'credit-note',
+        invoiceId: c.noteId,
+        entryId,
+      },
+    ])
   }
 }
 
@@ -201,10 +319,15 @@ const aheadOfCredit = async (
     credit.lines.map((part) => {
       const line = lines.find((l) => l.id === invoiceLines.find((x) => x.id === part.lineId)!.saleLineId)!
       const waiting = waitingOn(line.id)
-      const aheadQuantity = larger(line.billed.minus(line.credited).minus(line.handedOver.minus(line.returned)), ZERO)
+      const aheadQuantity = larger(
+        line.billed.minus(line.credited).minus(line.handedOver.minus(line.returned)),
+        ZERO,
+      )
       const taken = smaller(part.quantity.minus(back.get(part.lineId) ?? ZERO), aheadQuantity)
       if (!isPositiveMoney(waiting) || taken.lte(0)) return [part.lineId, zeroMoney(w.currency)] as const
-      const share = taken.eq(aheadQuantity) ? waiting : roundToMoney(toDecimal(waiting).times(taken).div(aheadQuantity), w.currency)
+      const share = taken.eq(aheadQuantity)
+        ? waiting
+        : roundToMoney(toDecimal(waiting).times(taken).div(aheadQuantity), w.currency)
       return [part.lineId, smallerMoney(share, part.net)] as const
     }),
   )
@@ -229,37 +352,82 @@ const takeGoodsBack = async (
     const of = invoiceLines.find((l) => l.id === part.lineId)!
     const line = lines.find((l) => l.id === of.saleLineId)!
     const left = line.handedOver.minus(line.returned)
-    if (part.quantity.gt(left)) refuse({ code: 'more-than-handed-over', line: line.description, left, asked: part.quantity })
-    const costs = (papers: typeof handovers) => sumMoney(papers.flatMap((h) => h.lines.filter((l) => l.saleLineId === line.id).map((l) => l.cost)), w.currency)
+    if (part.quantity.gt(left))
+      refuse({ code: 'more-than-handed-over', line: line.description, left, asked: part.quantity })
+    const costs = (papers: typeof handovers) =>
+      sumMoney(
+        papers.flatMap((h) => h.lines.filter((l) => l.saleLineId === line.id).map((l) => l.cost)),
+        w.currency,
+      )
     const atCost = subtractMoney(costs(out), costs(back))
-    const cost = part.quantity.eq(left) ? atCost : roundToMoney(toDecimal(atCost).times(part.quantity).div(left), w.currency)
+    const cost = part.quantity.eq(left)
+      ? atCost
+      : roundToMoney(toDecimal(atCost).times(part.quantity).div(left), w.currency)
     rows.push({ saleLineId: line.id, quantity: part.quantity, cost })
     came.set(part.lineId, part.quantity)
   }
   if (rows.length === 0) return came
   const number = await takeNumber(w.tx, 'handover', onDay)
   const handoverId = await reserveId(w.tx, 'handover')
-  const cost = sumMoney(rows.map((r) => r.cost), w.currency)
+  const cost = sumMoney(
+    rows.map((r) => r.cost),
+    w.currency,
+  )
   const entry = postGoodsBack({ on: onDay, text: `Goods came back ${number}, ${sale.customerName}`, cost })
-  const entryId = isPositiveMoney(cost) ? await w.post(entry, { kind: 'handover', id: handoverId, saleId: sale.id, customerId: sale.customerId }) : null
-  await insertHandover(w.tx, { number, saleId: sale.id, direction: 'back', onDay, by: 'counter', entryId }, handoverId, rows.map((r) => ({ saleLineId: r.saleLineId, quantity: r.quantity.toFixed(4), cost: r.cost.minor, earned: 0n })))
+  const entryId = isPositiveMoney(cost)
+    ? await w.post(entry, { kind: 'handover', id: handoverId, saleId: sale.id, customerId: sale.customerId })
+    : null
+  await insertHandover(
+    w.tx,
+    { number, saleId: sale.id, direction: 'back', onDay, by: 'counter', entryId },
+    handoverId,
+    rows.map((r) => ({
+      saleLineId: r.saleLineId,
+      quantity: r.quantity.toFixed(4),
+      cost: r.cost.minor,
+      earned: 0n,
+    })),
+  )
   for (const r of rows) {
     const line = lines.find((l) => l.id === r.saleLineId)!
     if (line.goodsId === null || line.kind === 'work' || line.kind === 'charge') continue
     const parts = await goodsOfLine(w, line.goodsId, r.quantity)
     const shares = splitByCost(moved, parts, r.cost)
-    await insertMoves(w.tx, parts.map((p, i) => ({ goodsId: p.goodsId, placeId: placeOf(p.goodsId)!, on: onDay, quantity: p.quantity, value: shares[i]! })), { kind: 'handover', id: handoverId })
+    await insertMoves(
+      w.tx,
+      parts.map((p, i) => ({
+        goodsId: p.goodsId,
+        placeId: placeOf(p.goodsId)!,
+        on: onDay,
+        quantity: p.quantity,
+        value: shares[i]!,
+      })),
+      { kind: 'handover', id: handoverId },
+    )
   }
   return came
 }
 
 const goodsOfLine = async (w: Work, goodsId: number, quantity: Decimal) => {
   const goods = (await findGoods(w.tx, [goodsId])).get(goodsId)!
-  return goods.kind === 'kit' ? goods.parts.map((p) => ({ goodsId: p.goodsId, quantity: p.quantity.times(quantity) })) : [{ goodsId, quantity }]
+  return goods.kind === 'kit'
+    ? goods.parts.map((p) => ({ goodsId: p.goodsId, quantity: p.quantity.times(quantity) }))
+    : [{ goodsId, quantity }]
 }
 
 /** A kit's cost comes back to its parts in proportion to what they left with. */
-const splitByCost = (moved: readonly { goodsId: number; value: Money }[], parts: readonly { goodsId: number }[], cost: Money): Money[] => {
-  const left = parts.map((p) => moved.filter((m) => m.goodsId === p.goodsId && m.value.minor < 0n).reduce((sum, m) => sum - m.value.minor, 0n))
-  return splitMoney(cost, left.map((minor) => decimal(minor)))
+const splitByCost = (
+  moved: readonly { goodsId: number; value: Money }[],
+  parts: readonly { goodsId: number }[],
+  cost: Money,
+): Money[] => {
+  const left = parts.map((p) =>
+    moved
+      .filter((m) => m.goodsId === p.goodsId && m.value.minor < 0n)
+      .reduce((sum, m) => sum - m.value.minor, 0n),
+  )
+  return splitMoney(
+    cost,
+    left.map((minor) => decimal(minor)),
+  )
 }

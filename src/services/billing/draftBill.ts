@@ -20,8 +20,14 @@ export const draftBill = async (
 ): Promise<NewInvoice> => {
   const codes = await w.taxCodes()
   const billedBefore = lines.some((l) => l.billed.gt(0))
-  const before = billedBefore ? (await listInvoicesOfSales(w.tx, [sale.id], w.currency)).filter((i) => i.status === 'issued') : []
-  const settings = { currency: w.currency, pricesIncludeTax: sale.pricesIncludeTax, roundPer: w.business.taxRoundedPer }
+  const before = billedBefore
+    ? (await listInvoicesOfSales(w.tx, [sale.id], w.currency)).filter((i) => i.status === 'issued')
+    : []
+  const settings = {
+    currency: w.currency,
+    pricesIncludeTax: sale.pricesIncludeTax,
+    roundPer: w.business.taxRoundedPer,
+  }
   const toPrice = lines.map((l): LineToPrice => ({
     lineId: l.id,
     taxCode: codes.find((c) => c.id === l.taxCodeId)!,
@@ -72,13 +78,23 @@ export const draftBill = async (
     taxes: priced.taxes.flatMap((t): NewInvoice['taxes'][number][] =>
       t.components.length === 0
         ? [{ taxCodeId: t.taxCodeId, componentId: null, net: t.net.minor, amount: 0n }]
-        : t.components.map((c) => ({ taxCodeId: t.taxCodeId, componentId: c.componentId, net: t.net.minor, amount: c.amount.minor })),
+        : t.components.map((c) => ({
+            taxCodeId: t.taxCodeId,
+            componentId: c.componentId,
+            net: t.net.minor,
+            amount: c.amount.minor,
+          })),
     ),
   }
 }
 
 /** What was billed of a line in the basis of the sale's prices, less what was credited to be billed again. */
-const billedAmount = (invoices: readonly InvoiceRow[], lineId: number, withTax: boolean, currency: string) => {
+const billedAmount = (
+  invoices: readonly InvoiceRow[],
+  lineId: number,
+  withTax: boolean,
+  currency: string,
+) => {
   const sum = (credits: boolean) =>
     sumMoney(
       invoices
@@ -97,5 +113,9 @@ const billedTax = (invoices: readonly InvoiceRow[]): BilledTax[] =>
     .flatMap((i) =>
       i.taxes
         .filter((t) => t.componentId !== null)
-        .map((t) => ({ taxCodeId: t.taxCodeId, componentId: t.componentId!, amount: i.kind === 'credit-note' ? { ...t.amount, minor: -t.amount.minor } : t.amount })),
+        .map((t) => ({
+          taxCodeId: t.taxCodeId,
+          componentId: t.componentId!,
+          amount: i.kind === 'credit-note' ? { ...t.amount, minor: -t.amount.minor } : t.amount,
+        })),
     )

@@ -20,32 +20,52 @@ const takeDraft = async (w: Work, invoiceId: number): Promise<InvoiceRow> => {
 }
 
 /** Prices a draft anew against what is still to bill: other bills may have been issued since. */
-const repriceDraft = async (w: Work, draft: InvoiceRow, change: { readonly on?: InvoiceRow['on']; readonly lines?: z.output<typeof lineQuantities> }): Promise<void> => {
+const repriceDraft = async (
+  w: Work,
+  draft: InvoiceRow,
+  change: { readonly on?: InvoiceRow['on']; readonly lines?: z.output<typeof lineQuantities> },
+): Promise<void> => {
   const locked = await takeSale(w, draft.saleId)
   const wanted = change.lines ?? draft.lines.map((l) => ({ lineId: l.saleLineId, quantity: l.quantity }))
   const parts = planBill(locked, { lines: wanted })
-  await replaceDraft(w.tx, draft.id, await draftBill(w, locked, parts, { kind: 'invoice', on: change.on ?? draft.on }))
+  await replaceDraft(
+    w.tx,
+    draft.id,
+    await draftBill(w, locked, parts, { kind: 'invoice', on: change.on ?? draft.on }),
+  )
 }
 
 /** Issues a draft: from now on it is an official paper that never changes. */
-export const issueInvoice = defineCommand('issue-invoice', z.object({ invoiceId: id, on }), async (w, { invoiceId, on: given }) => {
-  const draft = await takeDraft(w, invoiceId)
-  const onDay = paperDay(w, given ?? draft.on)
-  await repriceDraft(w, draft, { on: onDay })
-  await issueBill(w, await takeSale(w, draft.saleId), invoiceId, onDay)
-  await refreshSale(w, draft.saleId)
-  return { id: invoiceId, answer: () => invoiceView(w, invoiceId) }
-})
+export const issueInvoice = defineCommand(
+  'issue-invoice',
+  z.object({ invoiceId: id, on }),
+  async (w, { invoiceId, on: given }) => {
+    const draft = await takeDraft(w, invoiceId)
+    const onDay = paperDay(w, given ?? draft.on)
+    await repriceDraft(w, draft, { on: onDay })
+    await issueBill(w, await takeSale(w, draft.saleId), invoiceId, onDay)
+    await refreshSale(w, draft.saleId)
+    return { id: invoiceId, answer: () => invoiceView(w, invoiceId) }
+  },
+)
 
 /** Changes a draft's date or quantities. */
-export const changeDraft = defineCommand('change-draft', z.object({ invoiceId: id, on, lines: lineQuantities.optional() }), async (w, { invoiceId, on: given, lines }) => {
-  await repriceDraft(w, await takeDraft(w, invoiceId), { on: given, lines })
-  return { id: invoiceId, answer: () => invoiceView(w, invoiceId) }
-})
+export const changeDraft = defineCommand(
+  'change-draft',
+  z.object({ invoiceId: id, on, lines: lineQuantities.optional() }),
+  async (w, { invoiceId, on: given, lines }) => {
+    await repriceDraft(w, await takeDraft(w, invoiceId), { on: given, lines })
+    return { id: invoiceId, answer: () => invoiceView(w, invoiceId) }
+  },
+)
 
 /** Throws a draft away. It had no number, so none is missing. */
-export const dropDraft = defineCommand('drop-draft', z.object({ invoiceId: id }), async (w, { invoiceId }) => {
-  const draft = await takeDraft(w, invoiceId)
-  await deleteDraft(w.tx, invoiceId)
-  return answerSale(w, draft.saleId)
-})
+export const dropDraft = defineCommand(
+  'drop-draft',
+  z.object({ invoiceId: id }),
+  async (w, { invoiceId }) => {
+    const draft = await takeDraft(w, invoiceId)
+    await deleteDraft(w.tx, invoiceId)
+    return answerSale(w, draft.saleId)
+  },
+)

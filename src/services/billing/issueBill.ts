@@ -1,8 +1,29 @@
 import { addDays, type Day } from '@/core/day'
-import { decimal, isPositiveMoney, largerMoney, money, multiplyMoney, smallerMoney, splitMoney, subtractMoney, sumMoney, toDecimal, toDecimalString, zeroMoney, type Money } from '@/core/money'
+import {
+  decimal,
+  isPositiveMoney,
+  largerMoney,
+  money,
+  multiplyMoney,
+  smallerMoney,
+  splitMoney,
+  subtractMoney,
+  sumMoney,
+  toDecimal,
+  toDecimalString,
+  zeroMoney,
+  type Money,
+} from '@/core/money'
 import { postHeldUse, postInvoice } from '@/core/ledger'
 import { findInvoice, markIssued, type InvoiceRow } from '@/data/queries/invoices'
-import { insertDues, insertFills, insertHeldMoves, listDuesOfInvoice, listHeldMoves, lockHeld } from '@/data/queries/money'
+import {
+  insertDues,
+  insertFills,
+  insertHeldMoves,
+  listDuesOfInvoice,
+  listHeldMoves,
+  lockHeld,
+} from '@/data/queries/money'
 import { takeNumber } from '@/data/queries/numbers'
 import { addToLines } from '@/data/queries/sales'
 import { findCustomer } from '@/data/queries/customers'
@@ -15,7 +36,10 @@ export const taxPostings = async (w: Work, invoice: Pick<InvoiceRow, 'taxes'>) =
   const codes = await w.taxCodes()
   return invoice.taxes
     .filter((t) => t.componentId !== null)
-    .map((t) => ({ accountId: codes.find((c) => c.id === t.taxCodeId)!.accountOf.get(t.componentId!)!, amount: t.amount }))
+    .map((t) => ({
+      accountId: codes.find((c) => c.id === t.taxCodeId)!.accountOf.get(t.componentId!)!,
+      amount: t.amount,
+    }))
 }
 
 /**
@@ -27,19 +51,48 @@ export const issueBill = async (w: Work, locked: LockedSale, invoiceId: number, 
   const { sale } = locked
   const number = await takeNumber(w.tx, 'invoice', on)
   const source = { kind: 'invoice', id: invoiceId, saleId: sale.id, customerId: sale.customerId }
-  const posting = { on, text: `Invoice ${number}, ${sale.customerName}`, lines: invoice.lines, taxes: await taxPostings(w, invoice) }
+  const posting = {
+    on,
+    text: `Invoice ${number}, ${sale.customerName}`,
+    lines: invoice.lines,
+    taxes: await taxPostings(w, invoice),
+  }
   const entry = postInvoice(posting, w.currency)
   // A bill of nothing (all at no charge) has no entry of its own to post; it still has a number and a paper.
   const entryId = entry.lines.length > 0 ? await w.post(entry, source) : null
   await markIssued(w.tx, invoiceId, { number, entryId: entryId!, onDay: on })
-  await addToLines(w.tx, invoice.lines.map((l) => ({ lineId: l.saleLineId, by: { billed: l.quantity } })))
+  await addToLines(
+    w.tx,
+    invoice.lines.map((l) => ({ lineId: l.saleLineId, by: { billed: l.quantity } })),
+  )
   if (!isPositiveMoney(invoice.gross)) return
   const dues = await duesOf(w, readArrangement(sale.arrangement), locked, { gross: invoice.gross, on })
-  const dueIds = await insertDues(w.tx, dues.map((d) => ({ invoiceId, saleId: sale.id, customerId: sale.customerId, issuedOn: on, dueOn: d.dueOn, amount: d.amount.minor })))
-  await useHeldOnBill(w, locked, { invoiceId, number, on, gross: invoice.gross, dues: dues.map((d, i) => ({ id: dueIds[i]!, open: d.amount })) })
+  const dueIds = await insertDues(
+    w.tx,
+    dues.map((d) => ({
+      invoiceId,
+      saleId: sale.id,
+      customerId: sale.customerId,
+      issuedOn: on,
+      dueOn: d.dueOn,
+      amount: d.amount.minor,
+    })),
+  )
+  await useHeldOnBill(w, locked, {
+    invoiceId,
+    number,
+    on,
+    gross: invoice.gross,
+    dues: dues.map((d, i) => ({ id: dueIds[i]!, open: d.amount })),
+  })
 }
 
-const duesOf = async (w: Work, arrangement: Arrangement, { sale }: LockedSale, bill: { gross: Money; on: Day }): Promise<{ dueOn: Day; amount: Money }[]> => {
+const duesOf = async (
+  w: Work,
+  arrangement: Arrangement,
+  { sale }: LockedSale,
+  bill: { gross: Money; on: Day },
+): Promise<{ dueOn: Day; amount: Money }[]> => {
   switch (arrangement.kind) {
     case 'terms':
       return [{ dueOn: addDays(bill.on, arrangement.net), amount: bill.gross }]
@@ -66,30 +119,68 @@ interface BillToPay {
 const useHeldOnBill = async (w: Work, locked: LockedSale, bill: BillToPay): Promise<void> => {
   const { sale } = locked
   const held = await lockHeld(w.tx, { customerId: sale.customerId, saleId: sale.id }, w.currency)
-  const whole = sumMoney(held.map((h) => h.amount), w.currency)
+  const whole = sumMoney(
+    held.map((h) => h.amount),
+    w.currency,
+  )
   const use = smallerMoney(await heldForBill(w, locked, bill, whole), bill.gross)
   if (!isPositiveMoney(use)) return
-  const shares = splitMoney(use, held.map((h) => decimal(h.amount.minor)))
-  const uses = held.map((h, i) => ({ kind: h.kind, amount: shares[i]! })).filter((h) => isPositiveMoney(h.amount))
-  const entry = postHeldUse({ on: bill.on, text: `Held money put on invoice ${bill.number}, ${sale.customerName}`, held: uses })
-  const entryId = await w.post(entry, { kind: 'invoice', id: bill.invoiceId, saleId: sale.id, customerId: sale.customerId })
-  await insertHeldMoves(w.tx, uses.map((h) => ({ customerId: sale.customerId, saleId: sale.id, kind: h.kind, onDay: bill.on, amount: -h.amount.minor, why: 'invoice' as const, invoiceId: bill.invoiceId, entryId })))
+  const shares = splitMoney(
+    use,
+    held.map((h) => decimal(h.amount.minor)),
+  )
+  const uses = held
+    .map((h, i) => ({ kind: h.kind, amount: shares[i]! }))
+    .filter((h) => isPositiveMoney(h.amount))
+  const entry = postHeldUse({
+    on: bill.on,
+    text: `Held money put on invoice ${bill.number}, ${sale.customerName}`,
+    held: uses,
+  })
+  const entryId = await w.post(entry, {
+    kind: 'invoice',
+    id: bill.invoiceId,
+    saleId: sale.id,
+    customerId: sale.customerId,
+  })
+  await insertHeldMoves(
+    w.tx,
+    uses.map((h) => ({
+      customerId: sale.customerId,
+      saleId: sale.id,
+      kind: h.kind,
+      onDay: bill.on,
+      amount: -h.amount.minor,
+      why: 'invoice' as const,
+      invoiceId: bill.invoiceId,
+      entryId,
+    })),
+  )
   let left = use
   const fills: { dueId: number; onDay: Day; amount: bigint; kind: 'held'; entryId: number }[] = []
   for (const due of bill.dues) {
     const part = smallerMoney(left, due.open)
-    if (isPositiveMoney(part)) fills.push({ dueId: due.id, onDay: bill.on, amount: part.minor, kind: 'held', entryId })
+    if (isPositiveMoney(part))
+      fills.push({ dueId: due.id, onDay: bill.on, amount: part.minor, kind: 'held', entryId })
     left = subtractMoney(left, part)
   }
   await insertFills(w.tx, fills)
 }
 
-const heldForBill = async (w: Work, { sale, lines }: LockedSale, bill: BillToPay, whole: Money): Promise<Money> => {
+const heldForBill = async (
+  w: Work,
+  { sale, lines }: LockedSale,
+  bill: BillToPay,
+  whole: Money,
+): Promise<Money> => {
   const arrangement = readArrangement(sale.arrangement)
   const lastBill = lines.every((l) => l.agreed.minus(l.billed).plus(l.toRebill).lte(0))
   if (arrangement.kind !== 'deposit' || arrangement.apply !== 'in-proportion' || lastBill) return whole
   const moves = await listHeldMoves(w.tx, { saleIds: [sale.id] }, w.currency)
-  const ever = sumMoney(moves.filter((m) => m.why !== 'invoice').map((m) => m.amount), w.currency)
+  const ever = sumMoney(
+    moves.filter((m) => m.why !== 'invoice').map((m) => m.amount),
+    w.currency,
+  )
   if (sale.total.minor <= 0n) return whole
   return smallerMoney(whole, multiplyMoney(ever, toDecimal(bill.gross).div(toDecimal(sale.total))))
 }
@@ -98,9 +189,24 @@ const heldForBill = async (w: Work, { sale, lines }: LockedSale, bill: BillToPay
 export const invoiceView = async (w: Pick<Work, 'tx' | 'currency'>, invoiceId: number) => {
   const invoice = (await findInvoice(w.tx, invoiceId, w.currency))!
   const dues = invoice.status === 'issued' ? await listDuesOfInvoice(w.tx, invoiceId, w.currency) : []
-  const moves = invoice.status === 'issued' ? await listHeldMoves(w.tx, { saleIds: [invoice.saleId] }, w.currency) : []
-  const applied = sumMoney(moves.filter((m) => m.invoiceId === invoiceId && m.why === 'invoice').map((m) => money(-m.amount.minor, w.currency)), w.currency)
-  const open = invoice.status === 'draft' ? invoice.gross : largerMoney(sumMoney(dues.map((d) => d.open), w.currency), zeroMoney(w.currency))
+  const moves =
+    invoice.status === 'issued' ? await listHeldMoves(w.tx, { saleIds: [invoice.saleId] }, w.currency) : []
+  const applied = sumMoney(
+    moves
+      .filter((m) => m.invoiceId === invoiceId && m.why === 'invoice')
+      .map((m) => money(-m.amount.minor, w.currency)),
+    w.currency,
+  )
+  const open =
+    invoice.status === 'draft'
+      ? invoice.gross
+      : largerMoney(
+          sumMoney(
+            dues.map((d) => d.open),
+            w.currency,
+          ),
+          zeroMoney(w.currency),
+        )
   return {
     id: invoice.id,
     number: invoice.number,
@@ -121,10 +227,19 @@ export const invoiceView = async (w: Pick<Work, 'tx' | 'currency'>, invoiceId: n
       net: toDecimalString(l.net),
       tax: toDecimalString(l.tax),
     })),
-    totals: { net: toDecimalString(invoice.net), tax: toDecimalString(invoice.tax), gross: toDecimalString(invoice.gross) },
+    totals: {
+      net: toDecimalString(invoice.net),
+      tax: toDecimalString(invoice.tax),
+      gross: toDecimalString(invoice.gross),
+    },
     heldApplied: toDecimalString(applied),
     open: toDecimalString(open),
-    dues: dues.map((d) => ({ id: d.id, due: d.dueOn, amount: toDecimalString(d.amount), open: toDecimalString(d.open) })),
+    dues: dues.map((d) => ({
+      id: d.id,
+      due: d.dueOn,
+      amount: toDecimalString(d.amount),
+      open: toDecimalString(d.open),
+    })),
   }
 }
 

@@ -5,12 +5,16 @@ import { day, text } from '../input/fields'
 import { refuse } from '../refuse'
 
 /** Closes the books through a day: nothing may be dated on or before it any more. */
-export const closePeriod = defineCommand('close-period', z.object({ through: day }), async (w, { through }) => {
-  const closed = w.business.closedThrough
-  if (closed && through <= closed) refuse({ code: 'close-order', through: closed })
-  await updateBusiness(w.tx, { closedThrough: through })
-  return { id: 1, answer: async () => ({ closedThrough: through }) }
-})
+export const closePeriod = defineCommand(
+  'close-period',
+  z.object({ through: day }),
+  async (w, { through }) => {
+    const closed = w.business.closedThrough
+    if (closed && through <= closed) refuse({ code: 'close-order', through: closed })
+    await updateBusiness(w.tx, { closedThrough: through })
+    return { id: 1, answer: async () => ({ closedThrough: through }) }
+  },
+)
 
 const settings = z.object({
   name: text(120).min(1, 'A name is needed.').optional(),

@@ -12,7 +12,9 @@ export const writeEntryInput = z.object({
   on,
   text: needed(300, 'What it is for'),
   lines: z
-    .array(z.object({ account: needed(20, 'An account'), debit: amount.optional(), credit: amount.optional() }))
+    .array(
+      z.object({ account: needed(20, 'An account'), debit: amount.optional(), credit: amount.optional() }),
+    )
     .min(2, 'An entry has at least two lines.')
     .max(200),
 })
@@ -27,15 +29,32 @@ export const writeEntry = defineCommand('write-entry', writeEntryInput, async (w
   const onDay = paperDay(w, input.on)
   const accounts = await listAccounts(w.tx)
   const lines = input.lines.map((l, i) => {
-    const account = accounts.find((a) => a.code === l.account) ?? refuse({ code: 'invalid', errors: [{ path: `lines.${i}.account`, message: `There is no account ${l.account}.` }] })
-    if (account.role && KEPT.has(account.role)) refuse({ code: 'account-kept-by-papers', account: account.name })
+    const account =
+      accounts.find((a) => a.code === l.account) ??
+      refuse({
+        code: 'invalid',
+        errors: [{ path: `lines.${i}.account`, message: `There is no account ${l.account}.` }],
+      })
+    if (account.role && KEPT.has(account.role))
+      refuse({ code: 'account-kept-by-papers', account: account.name })
     const debit = l.debit === undefined ? zeroMoney(w.currency) : w.money(l.debit, `lines.${i}.debit`)
     const credit = l.credit === undefined ? zeroMoney(w.currency) : w.money(l.credit, `lines.${i}.credit`)
-    if (isZeroMoney(debit) === isZeroMoney(credit)) refuse({ code: 'invalid', errors: [{ path: `lines.${i}`, message: 'Give a debit or a credit, one of them.' }] })
+    if (isZeroMoney(debit) === isZeroMoney(credit))
+      refuse({
+        code: 'invalid',
+        errors: [{ path: `lines.${i}`, message: 'Give a debit or a credit, one of them.' }],
+      })
     return { account: { accountId: account.id }, amount: money(debit.minor - credit.minor, w.currency) }
   })
-  const difference = sumMoney(lines.map((l) => l.amount), w.currency)
-  if (!isZeroMoney(difference)) refuse({ code: 'entry-unbalanced', difference: money(difference.minor < 0n ? -difference.minor : difference.minor, w.currency) })
+  const difference = sumMoney(
+    lines.map((l) => l.amount),
+    w.currency,
+  )
+  if (!isZeroMoney(difference))
+    refuse({
+      code: 'entry-unbalanced',
+      difference: money(difference.minor < 0n ? -difference.minor : difference.minor, w.currency),
+    })
   const entryId = await w.post(makeEntry(onDay, input.text, lines), { kind: 'own', id: null })
   return { id: entryId, answer: async () => viewOfEntry((await findEntry(w.tx, entryId, w.currency))!) }
 })

@@ -13,7 +13,10 @@ import { found, refuse } from '../refuse'
 export const countStockInput = z.object({
   on,
   placeId: id.optional(),
-  lines: z.array(z.object({ goodsId: id, counted: quantityOrZero, unitCost: unitPrice.optional() })).min(1, 'Count at least one thing.').max(2000),
+  lines: z
+    .array(z.object({ goodsId: id, counted: quantityOrZero, unitCost: unitPrice.optional() }))
+    .min(1, 'Count at least one thing.')
+    .max(2000),
 })
 
 /**
@@ -23,15 +26,36 @@ export const countStockInput = z.object({
 export const countStock = defineCommand('count-stock', countStockInput, async (w, input) => {
   const onDay = paperDay(w, input.on)
   const places = await listPlaces(w.tx)
-  const place = input.placeId === undefined ? places[0]! : found(places.find((p) => p.id === input.placeId), 'place', input.placeId)
-  const goods = await findGoods(w.tx, input.lines.map((l) => l.goodsId))
-  const shelves = (await lockShelves(w.tx, input.lines.map((l) => l.goodsId), w.currency)).filter((s) => s.placeId === place.id)
+  const place =
+    input.placeId === undefined
+      ? places[0]!
+      : found(
+          places.find((p) => p.id === input.placeId),
+          'place',
+          input.placeId,
+        )
+  const goods = await findGoods(
+    w.tx,
+    input.lines.map((l) => l.goodsId),
+  )
+  const shelves = (
+    await lockShelves(
+      w.tx,
+      input.lines.map((l) => l.goodsId),
+      w.currency,
+    )
+  ).filter((s) => s.placeId === place.id)
   const none: Shelf = { quantity: ZERO, value: zeroMoney(w.currency) }
   const seen = new Set<number>()
   const moves: MoveRow[] = []
   for (const [i, line] of input.lines.entries()) {
     const thing = found(goods.get(line.goodsId), 'goods', line.goodsId)
-    const problem = thing.kind !== 'stock' ? `${thing.name} is not kept on the shelf.` : seen.has(thing.id) ? `${thing.name} is counted twice.` : null
+    const problem =
+      thing.kind !== 'stock'
+        ? `${thing.name} is not kept on the shelf.`
+        : seen.has(thing.id)
+          ? `${thing.name} is counted twice.`
+          : null
     if (problem) refuse({ code: 'invalid', errors: [{ path: `lines.${i}.goodsId`, message: problem }] })
     seen.add(thing.id)
     const shelf = shelves.find((s) => s.goodsId === thing.id)?.shelf ?? none
@@ -42,10 +66,17 @@ export const countStock = defineCommand('count-stock', countStockInput, async (w
       : subtractMoney(zeroMoney(w.currency), leaveAtAverage(shelf, more.negated()))
     moves.push({ goodsId: thing.id, placeId: place.id, on: onDay, quantity: more, value })
   }
-  const value = sumMoney(moves.map((m) => m.value), w.currency)
+  const value = sumMoney(
+    moves.map((m) => m.value),
+    w.currency,
+  )
   const number = await takeNumber(w.tx, 'stock-count', onDay)
   const countId = await reserveId(w.tx, 'stock_count')
-  const entry = postStockCount({ on: onDay, text: `Stock count ${number}`, value: money(value.minor, w.currency) })
+  const entry = postStockCount({
+    on: onDay,
+    text: `Stock count ${number}`,
+    value: money(value.minor, w.currency),
+  })
   const entryId = entry.lines.length > 0 ? await w.post(entry, { kind: 'stock-count', id: countId }) : null
   await insertStockCount(w.tx, { number, onDay, placeId: place.id, entryId }, countId)
   await insertMoves(w.tx, moves, { kind: 'stock-count', id: countId })
@@ -57,7 +88,11 @@ export const countStock = defineCommand('count-stock', countStockInput, async (w
       on: onDay,
       placeId: place.id,
       value: toDecimalString(value),
-      lines: moves.map((m) => ({ goodsId: m.goodsId, difference: m.quantity.toString(), value: toDecimalString(m.value) })),
+      lines: moves.map((m) => ({
+        goodsId: m.goodsId,
+        difference: m.quantity.toString(),
+        value: toDecimalString(m.value),
+      })),
     }),
   }
 })

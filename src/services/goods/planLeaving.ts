@@ -31,10 +31,18 @@ export const planLeaving = async (
     l.goods.kind === 'stock'
       ? [{ goods: l.goods, quantity: l.quantity, placeId: l.placeId }]
       : l.goods.kind === 'kit'
-        ? l.goods.parts.map((p) => ({ goods: partsOf.get(p.goodsId)!, quantity: p.quantity.times(l.quantity), placeId: l.placeId }))
+        ? l.goods.parts.map((p) => ({
+            goods: partsOf.get(p.goodsId)!,
+            quantity: p.quantity.times(l.quantity),
+            placeId: l.placeId,
+          }))
         : [],
   )
-  const rows = await lockShelves(w.tx, needs.flat().map((n) => n.goods.id), w.currency)
+  const rows = await lockShelves(
+    w.tx,
+    needs.flat().map((n) => n.goods.id),
+    w.currency,
+  )
   const shelves = new Map(rows.map((r) => [`${r.goodsId}:${r.placeId}`, { ...r }]))
   const moves: MoveRow[] = []
   const take = (goods: Goods, wanted: Decimal, placeId: number | undefined): Money => {
@@ -42,21 +50,36 @@ export const planLeaving = async (
       .filter((s) => s.goodsId === goods.id && (placeId === undefined || s.placeId === placeId))
       .sort((a, b) => b.shelf.quantity.comparedTo(a.shelf.quantity))
     const onHand = places.reduce((sum, s) => sum.plus(s.shelf.quantity), ZERO)
-    if (onHand.lt(wanted)) refuse({ code: 'not-enough-stock', goods: goods.name, onHand: larger(onHand, ZERO), asked: wanted })
+    if (onHand.lt(wanted))
+      refuse({ code: 'not-enough-stock', goods: goods.name, onHand: larger(onHand, ZERO), asked: wanted })
     let left = wanted
     const costs: Money[] = []
     for (const place of places) {
       const part = smaller(left, place.shelf.quantity)
       if (part.lte(0)) continue
       const cost = leaveAtAverage(place.shelf, part)
-      moves.push({ goodsId: goods.id, placeId: place.placeId, on, quantity: part.negated(), value: { ...cost, minor: -cost.minor } })
-      const after: Shelf = { quantity: place.shelf.quantity.minus(part), value: subtractMoney(place.shelf.value, cost) }
+      moves.push({
+        goodsId: goods.id,
+        placeId: place.placeId,
+        on,
+        quantity: part.negated(),
+        value: { ...cost, minor: -cost.minor },
+      })
+      const after: Shelf = {
+        quantity: place.shelf.quantity.minus(part),
+        value: subtractMoney(place.shelf.value, cost),
+      }
       shelves.set(`${goods.id}:${place.placeId}`, { ...place, shelf: after })
       costs.push(cost)
       left = left.minus(part)
     }
     return sumMoney(costs, w.currency)
   }
-  const costs = needs.map((parts) => sumMoney(parts.map((n) => take(n.goods, n.quantity, n.placeId)), w.currency))
+  const costs = needs.map((parts) =>
+    sumMoney(
+      parts.map((n) => take(n.goods, n.quantity, n.placeId)),
+      w.currency,
+    ),
+  )
   return { moves, costs }
 }

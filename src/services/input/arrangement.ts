@@ -5,22 +5,37 @@ const every = z.union([z.enum(['week', 'two-weeks', 'month']), z.object({ days: 
   error: 'Say week, two-weeks, month, or {days: n}.',
 })
 const part = { percent: positivePercent.optional(), amount: positiveAmount.optional() }
-const oneOf = (v: { percent?: unknown; amount?: unknown }): boolean => (v.percent === undefined) !== (v.amount === undefined)
+const oneOf = (v: { percent?: unknown; amount?: unknown }): boolean =>
+  (v.percent === undefined) !== (v.amount === undefined)
 
 /** How a sale will be paid. Also the shape kept with the sale. */
 export const arrangement = z.discriminatedUnion(
   'kind',
   [
     z.object({ kind: z.literal('now') }),
-    z.object({ kind: z.literal('terms'), net: days, discountPercent: percent.optional(), discountDays: days.optional() }),
+    z.object({
+      kind: z.literal('terms'),
+      net: days,
+      discountPercent: percent.optional(),
+      discountDays: days.optional(),
+    }),
     z
       .object({
         kind: z.literal('deposit'),
         ...part,
-        stages: z.array(z.object({ ...part, when: text(80).optional() }).refine(oneOf, 'Give a percentage or an amount.')).min(1).max(12).optional(),
+        stages: z
+          .array(
+            z.object({ ...part, when: text(80).optional() }).refine(oneOf, 'Give a percentage or an amount.'),
+          )
+          .min(1)
+          .max(12)
+          .optional(),
         apply: z.enum(['first', 'in-proportion']).optional(),
       })
-      .refine((v) => (v.stages ? v.percent === undefined && v.amount === undefined : oneOf(v)), 'Give a percentage, an amount, or stages.'),
+      .refine(
+        (v) => (v.stages ? v.percent === undefined && v.amount === undefined : oneOf(v)),
+        'Give a percentage, an amount, or stages.',
+      ),
     z.object({
       kind: z.literal('layaway'),
       firstPayment: amount.optional(),
@@ -33,12 +48,18 @@ export const arrangement = z.discriminatedUnion(
     z.object({
       kind: z.literal('installments'),
       firstPayment: amount.optional(),
-      count: z.int('How many payments, as a whole number.').min(1, 'At least one payment.').max(360, 'At most 360 payments.'),
+      count: z
+        .int('How many payments, as a whole number.')
+        .min(1, 'At least one payment.')
+        .max(360, 'At most 360 payments.'),
       every,
       firstDue: day,
       roundUpTo: z.int().min(1).max(1000).optional(),
       charge: z
-        .union([z.object({ flat: amount }), z.object({ flatPercent: percent }), z.object({ yearlyRate: rate })], { error: 'Say flat, flatPercent or yearlyRate.' })
+        .union(
+          [z.object({ flat: amount }), z.object({ flatPercent: percent }), z.object({ yearlyRate: rate })],
+          { error: 'Say flat, flatPercent or yearlyRate.' },
+        )
         .optional(),
       graceDays: days.optional(),
       lateCharge: z.object(part).refine(oneOf, 'Give a percentage or an amount.').optional(),

@@ -9,27 +9,44 @@ export const text = (most: number) =>
 export const needed = (most: number, what: string) => text(most).min(1, `${what} is needed.`)
 
 export const id = z
-  .union([z.int().positive().max(2_147_483_647), z.string().regex(/^\d{1,9}$/)], { error: 'An id is a whole number.' })
+  .union([z.int().positive().max(2_147_483_647), z.string().regex(/^\d{1,9}$/)], {
+    error: 'An id is a whole number.',
+  })
   .transform(Number)
 
 export const day = z
   .string({ error: 'A date is written YYYY-MM-DD.' })
-  .refine((s) => isDay(s) && s >= '1990-01-01' && s <= '2199-12-31', 'A date is written YYYY-MM-DD and must exist.')
+  .refine(
+    (s) => isDay(s) && s >= '1990-01-01' && s <= '2199-12-31',
+    'A date is written YYYY-MM-DD and must exist.',
+  )
   .transform((s) => s as Day)
 
 const plainDecimal = (pattern: RegExp, message: string) =>
   z.string({ error: message }).trim().regex(pattern, message)
 
 /** A decimal string; digits beyond the currency's are refused where the currency is known. */
-export const amount = plainDecimal(/^\d{1,12}(\.\d{1,4})?$/, 'An amount is written like 412.50 and is not negative.')
+export const amount = plainDecimal(
+  /^\d{1,12}(\.\d{1,4})?$/,
+  'An amount is written like 412.50 and is not negative.',
+)
 export const positiveAmount = amount.refine((s) => Number(s) !== 0, 'The amount must be above zero.')
 
 const MOST = decimal('99999999')
-export const quantity = plainDecimal(/^\d{1,8}(\.\d{1,4})?$/, 'A quantity is written like 2 or 1.5, with at most four places.')
+export const quantity = plainDecimal(
+  /^\d{1,8}(\.\d{1,4})?$/,
+  'A quantity is written like 2 or 1.5, with at most four places.',
+)
   .refine((s) => Number(s) !== 0, 'The quantity must be above zero.')
   .transform((s) => decimal(s))
-export const quantityOrZero = plainDecimal(/^\d{1,8}(\.\d{1,4})?$/, 'A quantity is written like 2 or 1.5, with at most four places.').transform((s) => decimal(s))
-export const unitPrice = plainDecimal(/^\d{1,8}(\.\d{1,4})?$/, 'A price is written like 19.90 and is not negative.')
+export const quantityOrZero = plainDecimal(
+  /^\d{1,8}(\.\d{1,4})?$/,
+  'A quantity is written like 2 or 1.5, with at most four places.',
+).transform((s) => decimal(s))
+export const unitPrice = plainDecimal(
+  /^\d{1,8}(\.\d{1,4})?$/,
+  'A price is written like 19.90 and is not negative.',
+)
   .transform((s) => decimal(s))
   .refine((d) => d.lte(MOST), 'The price is too large.')
 export const percent = plainDecimal(/^\d{1,3}(\.\d{1,4})?$/, 'A percentage is written like 40 or 2.5.')
@@ -41,7 +58,9 @@ export const rate = plainDecimal(/^\d(\.\d{1,8})?$/, 'A rate is a fraction: 0.12
   .refine((d) => d.lte(1), 'A rate is a fraction: 0.12 for 12 %.')
 export const days = z.int('A whole number of days.').min(0, 'Not below zero.').max(3650, 'At most 3650 days.')
 
-export const method = z.enum(['cash', 'card', 'cheque', 'transfer'], { error: 'Say cash, card, cheque or transfer.' })
+export const method = z.enum(['cash', 'card', 'cheque', 'transfer'], {
+  error: 'Say cash, card, cheque or transfer.',
+})
 
 /** The paper's own date; the business date where none is given. */
 export const on = day.optional()

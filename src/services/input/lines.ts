@@ -12,16 +12,27 @@ export const line = z
     discountPercent: percent.optional(),
     taxCode: text(40).optional(),
   })
-  .refine((l) => l.goodsId !== undefined || (l.description !== undefined && l.description !== ''), 'A line needs goods or a description.')
-  .refine((l) => l.goodsId !== undefined || l.unitPrice !== undefined, { message: 'A line without goods needs a price.', path: ['unitPrice'] })
+  .refine(
+    (l) => l.goodsId !== undefined || (l.description !== undefined && l.description !== ''),
+    'A line needs goods or a description.',
+  )
+  .refine((l) => l.goodsId !== undefined || l.unitPrice !== undefined, {
+    message: 'A line without goods needs a price.',
+    path: ['unitPrice'],
+  })
 
 export type LineInput = z.output<typeof line>
 
 export const lines = z.array(line, { error: 'Lines are a list.' }).max(1000, 'At most 1000 lines.')
 
 /** A line of a change: with `lineId` the one there is, without it a new one. */
-export const changedLines = z.array(line.and(z.object({ lineId: id.optional() })), { error: 'Lines are a list.' }).max(1000, 'At most 1000 lines.')
+export const changedLines = z
+  .array(line.and(z.object({ lineId: id.optional() })), { error: 'Lines are a list.' })
+  .max(1000, 'At most 1000 lines.')
 export type ChangedLine = LineInput & { readonly lineId?: number }
 
 /** Quantities of lines there are. */
-export const lineQuantities = z.array(z.object({ lineId: id, quantity }), { error: 'Lines are a list.' }).min(1, 'Name at least one line.').max(1000)
+export const lineQuantities = z
+  .array(z.object({ lineId: id, quantity }), { error: 'Lines are a list.' })
+  .min(1, 'Name at least one line.')
+  .max(1000)

@@ -24,8 +24,12 @@ const planOf = (w: Work, chosen: Arrangement, total: Money, startsOn: Day): Plan
           every: chosen.every,
           firstDue: chosen.firstDue,
           roundUpTo: chosen.roundUpTo,
-          firstPayment: chosen.firstPayment === undefined ? undefined : w.money(chosen.firstPayment, 'firstPayment'),
-          charge: chosen.charge && 'flat' in chosen.charge ? { flat: w.money(chosen.charge.flat, 'charge.flat') } : chosen.charge,
+          firstPayment:
+            chosen.firstPayment === undefined ? undefined : w.money(chosen.firstPayment, 'firstPayment'),
+          charge:
+            chosen.charge && 'flat' in chosen.charge
+              ? { flat: w.money(chosen.charge.flat, 'charge.flat') }
+              : chosen.charge,
         }),
       )
     case 'layaway':
@@ -36,7 +40,10 @@ const planOf = (w: Work, chosen: Arrangement, total: Money, startsOn: Day): Plan
             kind: 'layaway',
             months: chosen.months ?? LAYAWAY.months,
             every: chosen.every ?? LAYAWAY.every,
-            first: chosen.firstPayment === undefined ? (chosen.firstPercent && { percent: chosen.firstPercent }) : { amount: w.money(chosen.firstPayment, 'firstPayment') },
+            first:
+              chosen.firstPayment === undefined
+                ? chosen.firstPercent && { percent: chosen.firstPercent }
+                : { amount: w.money(chosen.firstPayment, 'firstPayment') },
           },
           startsOn,
         ),
@@ -45,15 +52,24 @@ const planOf = (w: Work, chosen: Arrangement, total: Money, startsOn: Day): Plan
     case 'now':
     case 'terms': {
       const rows = ahead(w, chosen, total, startsOn)
-      return { rows, financed: total, totalCharge: zeroMoney(w.currency), totalPayments: total, effectiveYearlyRate: rate }
+      return {
+        rows,
+        financed: total,
+        totalCharge: zeroMoney(w.currency),
+        totalPayments: total,
+        effectiveYearlyRate: rate,
+      }
     }
   }
 }
 
 /** Deposits in their stages and the rest; one payment where nothing is paid ahead. */
 const ahead = (w: Work, chosen: Arrangement, total: Money, startsOn: Day): Plan['rows'] => {
-  const stages = chosen.kind === 'deposit' ? (chosen.stages ?? [{ percent: chosen.percent, amount: chosen.amount }]) : []
-  const payments = stages.map((s, i) => (s.percent ? partOf(total, { percent: s.percent }) : w.money(s.amount!, `stages.${i}.amount`)))
+  const stages =
+    chosen.kind === 'deposit' ? (chosen.stages ?? [{ percent: chosen.percent, amount: chosen.amount }]) : []
+  const payments = stages.map((s, i) =>
+    s.percent ? partOf(total, { percent: s.percent }) : w.money(s.amount!, `stages.${i}.amount`),
+  )
   const rest = payments.reduce(subtractMoney, total)
   let balance = total
   return [...payments, rest].filter(isPositiveMoney).map((payment) => {

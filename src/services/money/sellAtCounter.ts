@@ -45,13 +45,31 @@ export const sellAtCounter = defineCommand('sell-at-counter', counterSaleInput, 
     agreedOn: onDay,
   })
   const agreed = await takeSale(w, saleId)
-  await writeHandover(w, agreed, agreed.lines.map((l) => ({ line: l, quantity: l.agreed })), { on: onDay, by: 'counter' })
+  await writeHandover(
+    w,
+    agreed,
+    agreed.lines.map((l) => ({ line: l, quantity: l.agreed })),
+    { on: onDay, by: 'counter' },
+  )
   const locked = { ...agreed, lines: agreed.lines.map((l) => ({ ...l, handedOver: l.agreed })) }
-  const invoiceId = await insertInvoice(w.tx, await draftBill(w, locked, locked.lines.map((l) => ({ lineId: l.id, quantity: l.agreed })), { kind: 'counter', on: onDay }))
+  const invoiceId = await insertInvoice(
+    w.tx,
+    await draftBill(
+      w,
+      locked,
+      locked.lines.map((l) => ({ lineId: l.id, quantity: l.agreed })),
+      { kind: 'counter', on: onDay },
+    ),
+  )
   const invoice = (await findInvoice(w.tx, invoiceId, w.currency))!
-  if (!isPositiveMoney(invoice.gross)) refuse({ code: 'invalid', errors: [{ path: 'lines', message: 'A counter sale must come to more than nothing.' }] })
+  if (!isPositiveMoney(invoice.gross))
+    refuse({
+      code: 'invalid',
+      errors: [{ path: 'lines', message: 'A counter sale must come to more than nothing.' }],
+    })
   const tendered = input.tendered === undefined ? invoice.gross : w.money(input.tendered, 'tendered')
-  if (tendered.minor < invoice.gross.minor) refuse({ code: 'tendered-too-little', total: invoice.gross, tendered })
+  if (tendered.minor < invoice.gross.minor)
+    refuse({ code: 'tendered-too-little', total: invoice.gross, tendered })
   if (input.method !== 'cash' && tendered.minor !== invoice.gross.minor) {
     refuse({ code: 'invalid', errors: [{ path: 'tendered', message: 'Change is given for cash alone.' }] })
   }
@@ -60,13 +78,35 @@ export const sellAtCounter = defineCommand('sell-at-counter', counterSaleInput, 
     takeNumber(w.tx, 'receipt', onDay),
     reserveId(w.tx, 'receipt'),
   ])
-  const entry = postCounterSale({ on: onDay, text: `Counter sale ${number}, ${customer.name}`, lines: invoice.lines, taxes: await taxPostings(w, invoice), method: input.method }, w.currency)
+  const entry = postCounterSale(
+    {
+      on: onDay,
+      text: `Counter sale ${number}, ${customer.name}`,
+      lines: invoice.lines,
+      taxes: await taxPostings(w, invoice),
+      method: input.method,
+    },
+    w.currency,
+  )
   const entryId = await w.post(entry, { kind: 'invoice', id: invoiceId, saleId, customerId })
   await markIssued(w.tx, invoiceId, { number, entryId, onDay })
-  await addToLines(w.tx, locked.lines.map((l) => ({ lineId: l.id, by: { billed: l.agreed } })))
+  await addToLines(
+    w.tx,
+    locked.lines.map((l) => ({ lineId: l.id, by: { billed: l.agreed } })),
+  )
   await insertReceipt(
     w.tx,
-    { number: receiptNumber, customerId, onDay, method: input.method, amount: invoice.gross.minor, tendered: tendered.minor, reference: '', invoiceId, entryId },
+    {
+      number: receiptNumber,
+      customerId,
+      onDay,
+      method: input.method,
+      amount: invoice.gross.minor,
+      tendered: tendered.minor,
+      reference: '',
+      invoiceId,
+      entryId,
+    },
     receiptId,
   )
   await refreshSale(w, saleId)
@@ -85,7 +125,11 @@ export const counterSaleView = async (w: Pick<Work, 'tx' | 'currency'>, invoiceI
     customerId: invoice.customerId,
     on: invoice.on,
     method: receipt.method,
-    totals: { net: toDecimalString(invoice.net), tax: toDecimalString(invoice.tax), gross: toDecimalString(invoice.gross) },
+    totals: {
+      net: toDecimalString(invoice.net),
+      tax: toDecimalString(invoice.tax),
+      gross: toDecimalString(invoice.gross),
+    },
     tendered: toDecimalString(receipt.tendered),
     change: toDecimalString(subtractMoney(receipt.tendered, receipt.amount)),
   }

@@ -1,12 +1,28 @@
 import { z } from 'zod'
-import { isPositiveMoney, subtractMoney, sumMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
+import {
+  isPositiveMoney,
+  subtractMoney,
+  sumMoney,
+  toDecimalString,
+  zeroMoney,
+  type Money,
+} from '@/core/money'
 import { fillNamed, fillOldest, type DepositAsked, type Filling, type OpenDue } from '@/core/receipt'
 import { postReceipt, type HeldKind } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findCustomer } from '@/data/queries/customers'
-import { findDueOwner, findReceipt, insertFills, insertHeldMoves, insertReceipt, listFillsOfReceipt, listHeldMoves, lockOpenDues } from '@/data/queries/money'
+import {
+  findDueOwner,
+  findReceipt,
+  insertFills,
+  insertHeldMoves,
+  insertReceipt,
+  listFillsOfReceipt,
+  listHeldMoves,
+  lockOpenDues,
+} from '@/data/queries/money'
 import { takeNumber } from '@/data/queries/numbers'
 import { findSales, listSaleIds, lockSale, reserveId } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Work } from '../command'
@@ -16,9 +32,12 @@ import { readStories } from '../read/stories'
 import { found, refuse } from '../refuse'
 import { refreshSale } from '../sales/refreshSale'
 
-const wish = z.union([z.object({ dueId: id, amount: positiveAmount }), z.object({ saleId: id, amount: positiveAmount })], {
-  error: 'Name a due or a sale, and an amount.',
-})
+const wish = z.union(
+  [z.object({ dueId: id, amount: positiveAmount }), z.object({ saleId: id, amount: positiveAmount })],
+  {
+    error: 'Name a due or a sale, and an amount.',
+  },
+)
 
 export const takeReceiptInput = z.object({
   customerId: id.optional(),
@@ -28,12 +47,21 @@ export const takeReceiptInput = z.object({
   /** Cash given, where it is more than the amount: the rest goes back as change. */
   tendered: amount.optional(),
   reference: text(120).optional(),
-  for: z.union([z.enum(['oldest', 'account']), z.array(wish).min(1).max(200)], { error: 'Say oldest, account, or a list of dues and sales.' }).default('oldest'),
+  for: z
+    .union([z.enum(['oldest', 'account']), z.array(wish).min(1).max(200)], {
+      error: 'Say oldest, account, or a list of dues and sales.',
+    })
+    .default('oldest'),
 })
 type TakeReceipt = z.output<typeof takeReceiptInput>
 
 /** Deposits asked for on agreed sales of a customer and not received, the earliest agreed first. */
-export const readDepositsAsked = async (db: Db, customerId: number, business: Business, today: Day): Promise<DepositAsked[]> => {
+export const readDepositsAsked = async (
+  db: Db,
+  customerId: number,
+  business: Business,
+  today: Day,
+): Promise<DepositAsked[]> => {
   const ids = await listSaleIds(db, { customerId, stands: 'agreed' }, { limit: 200 }, today)
   const stories = await readStories(db, [...ids].reverse(), business, today)
   return stories.flatMap((s) => {
@@ -42,7 +70,13 @@ export const readDepositsAsked = async (db: Db, customerId: number, business: Bu
   })
 }
 
-const fill = async (w: Work, input: TakeReceipt, customerId: number, received: Money, onDay: Day): Promise<Filling> => {
+const fill = async (
+  w: Work,
+  input: TakeReceipt,
+  customerId: number,
+  received: Money,
+  onDay: Day,
+): Promise<Filling> => {
   const dues = await lockOpenDues(w.tx, customerId, w.currency)
   const open = dues.map((d): OpenDue => ({ id: d.id, saleId: d.saleId, dueOn: d.dueOn, open: d.open }))
   if (input.for === 'account') return { dues: [], held: [], onAccount: received }
@@ -64,10 +98,20 @@ const whoPays = async (w: Work, input: TakeReceipt): Promise<number> => {
   const named = Array.isArray(input.for) ? input.for : []
   const saleIds = named.flatMap((x) => ('saleId' in x ? [x.saleId] : []))
   const sales = await findSales(w.tx, saleIds, w.currency)
-  for (const saleId of saleIds) found(sales.find((s) => s.id === saleId), 'sale', saleId)
+  for (const saleId of saleIds)
+    found(
+      sales.find((s) => s.id === saleId),
+      'sale',
+      saleId,
+    )
   const dueOwners: number[] = []
-  for (const x of named) if ('dueId' in x) dueOwners.push(found(await findDueOwner(w.tx, x.dueId), 'due', x.dueId))
-  const owners = new Set([...sales.map((s) => s.customerId), ...dueOwners, ...(input.customerId === undefined ? [] : [input.customerId])])
+  for (const x of named)
+    if ('dueId' in x) dueOwners.push(found(await findDueOwner(w.tx, x.dueId), 'due', x.dueId))
+  const owners = new Set([
+    ...sales.map((s) => s.customerId),
+    ...dueOwners,
+    ...(input.customerId === undefined ? [] : [input.customerId]),
+  ])
   if (owners.size > 1) refuse({ code: 'other-customer' })
   const [customerId] = owners
   if (customerId === undefined) return refuse({ code: 'who-pays' })
@@ -75,7 +119,8 @@ const whoPays = async (w: Work, input: TakeReceipt): Promise<number> => {
   return customerId
 }
 
-const heldKindOf = (arrangement: unknown): HeldKind => (readArrangement(arrangement).kind === 'layaway' ? 'layaway' : 'deposit')
+const heldKindOf = (arrangement: unknown): HeldKind =>
+  readArrangement(arrangement).kind === 'layaway' ? 'layaway' : 'deposit'
 
 /** Takes money: fills dues, holds what is ahead for its sale, keeps the rest on account, posts it, and numbers the receipt. */
 export const takeReceipt = defineCommand('take-receipt', takeReceiptInput, async (w, input) => {
@@ -87,28 +132,86 @@ export const takeReceipt = defineCommand('take-receipt', takeReceiptInput, async
   if (input.method !== 'cash' && tendered.minor !== received.minor) {
     refuse({ code: 'invalid', errors: [{ path: 'tendered', message: 'Change is given for cash alone.' }] })
   }
-  const saleIds = [...new Set(Array.isArray(input.for) ? input.for.flatMap((x) => ('saleId' in x ? [x.saleId] : [])) : [])].sort((a, b) => a - b)
+  const saleIds = [
+    ...new Set(Array.isArray(input.for) ? input.for.flatMap((x) => ('saleId' in x ? [x.saleId] : [])) : []),
+  ].sort((a, b) => a - b)
   for (const saleId of saleIds) await lockSale(w.tx, saleId, w.currency)
   const filling = await fill(w, input, customerId, received, onDay)
-  const sales = await findSales(w.tx, filling.held.map((h) => h.saleId), w.currency)
+  const sales = await findSales(
+    w.tx,
+    filling.held.map((h) => h.saleId),
+    w.currency,
+  )
   for (const s of sales) if (s.closedAs) refuse({ code: 'sale-closed', as: s.closedAs, on: s.closedOn! })
   const held = [
-    ...filling.held.map((h) => ({ saleId: h.saleId as number | null, kind: heldKindOf(sales.find((s) => s.id === h.saleId)!.arrangement), amount: h.amount })),
-    ...(isPositiveMoney(filling.onAccount) ? [{ saleId: null, kind: 'account' as const, amount: filling.onAccount }] : []),
+    ...filling.held.map((h) => ({
+      saleId: h.saleId as number | null,
+      kind: heldKindOf(sales.find((s) => s.id === h.saleId)!.arrangement),
+      amount: h.amount,
+    })),
+    ...(isPositiveMoney(filling.onAccount)
+      ? [{ saleId: null, kind: 'account' as const, amount: filling.onAccount }]
+      : []),
   ]
   const customer = (await findCustomer(w.tx, customerId, w.currency))!
-  const [number, receiptId] = await Promise.all([takeNumber(w.tx, 'receipt', onDay), reserveId(w.tx, 'receipt')])
+  const [number, receiptId] = await Promise.all([
+    takeNumber(w.tx, 'receipt', onDay),
+    reserveId(w.tx, 'receipt'),
+  ])
   const entry = postReceipt({
     on: onDay,
     text: `Receipt ${number}, ${customer.name}`,
     method: input.method,
-    onDues: sumMoney(filling.dues.map((d) => d.amount), w.currency),
+    onDues: sumMoney(
+      filling.dues.map((d) => d.amount),
+      w.currency,
+    ),
     held,
   })
-  const entryId = await w.post(entry, { kind: 'receipt', id: receiptId, customerId, saleId: filling.held[0]?.saleId ?? null })
-  await insertReceipt(w.tx, { number, customerId, onDay, method: input.method, amount: received.minor, tendered: tendered.minor, reference: input.reference ?? '', entryId }, receiptId)
-  await insertFills(w.tx, filling.dues.map((d) => ({ dueId: d.dueId, onDay, amount: d.amount.minor, kind: 'receipt' as const, receiptId, entryId })))
-  await insertHeldMoves(w.tx, held.map((h) => ({ customerId, saleId: h.saleId, kind: h.kind, onDay, amount: h.amount.minor, why: 'receipt' as const, receiptId, entryId })))
+  const entryId = await w.post(entry, {
+    kind: 'receipt',
+    id: receiptId,
+    customerId,
+    saleId: filling.held[0]?.saleId ?? null,
+  })
+  await insertReceipt(
+    w.tx,
+    {
+      number,
+      customerId,
+      onDay,
+      method: input.method,
+      amount: received.minor,
+      tendered: tendered.minor,
+      reference: input.reference ?? '',
+      entryId,
+    },
+    receiptId,
+  )
+  await insertFills(
+    w.tx,
+    filling.dues.map((d) => ({
+      dueId: d.dueId,
+      onDay,
+      amount: d.amount.minor,
+      kind: 'receipt' as const,
+      receiptId,
+      entryId,
+    })),
+  )
+  await insertHeldMoves(
+    w.tx,
+    held.map((h) => ({
+      customerId,
+      saleId: h.saleId,
+      kind: h.kind,
+      onDay,
+      amount: h.amount.minor,
+      why: 'receipt' as const,
+      receiptId,
+      entryId,
+    })),
+  )
   await refreshTouched(w, receiptId)
   return { id: receiptId, answer: () => receiptView(w, receiptId) }
 })
@@ -117,7 +220,10 @@ export const takeReceipt = defineCommand('take-receipt', takeReceiptInput, async
 export const refreshTouched = async (w: Work, receiptId: number): Promise<void> => {
   const fills = await listFillsOfReceipt(w.tx, receiptId, w.currency)
   const moves = await listHeldMoves(w.tx, { receiptId }, w.currency)
-  const touched = new Set([...fills.map((f) => f.saleId), ...moves.flatMap((m) => (m.saleId === null ? [] : [m.saleId]))])
+  const touched = new Set([
+    ...fills.map((f) => f.saleId),
+    ...moves.flatMap((m) => (m.saleId === null ? [] : [m.saleId])),
+  ])
   for (const saleId of [...touched].sort((a, b) => a - b)) await refreshSale(w, saleId)
 }
 
@@ -135,8 +241,12 @@ export const receiptView = async (w: { tx: Db; currency: string }, receiptId: nu
     method: receipt.method,
     amount: toDecimalString(receipt.amount),
     reference: receipt.reference,
-    filled: fills.filter((f) => f.kind === 'receipt').map((f) => ({ dueId: f.dueId, saleId: f.saleId, amount: toDecimalString(f.amount) })),
-    held: moves.filter((m) => m.saleId !== null).map((m) => ({ saleId: m.saleId!, amount: toDecimalString(m.amount) })),
+    filled: fills
+      .filter((f) => f.kind === 'receipt')
+      .map((f) => ({ dueId: f.dueId, saleId: f.saleId, amount: toDecimalString(f.amount) })),
+    held: moves
+      .filter((m) => m.saleId !== null)
+      .map((m) => ({ saleId: m.saleId!, amount: toDecimalString(m.amount) })),
     onAccount: toDecimalString(moves.find((m) => m.saleId === null)?.amount ?? none),
     change: toDecimalString(subtractMoney(receipt.tendered, receipt.amount)),
     voidedOn: receipt.voidedOn,

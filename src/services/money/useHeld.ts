@@ -1,5 +1,13 @@
 import { z } from 'zod'
-import { decimal, isPositiveMoney, smallerMoney, splitMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
+import {
+  decimal,
+  isPositiveMoney,
+  smallerMoney,
+  splitMoney,
+  subtractMoney,
+  sumMoney,
+  toDecimalString,
+} from '@/core/money'
 import { fillNamed, fillOldest, type OpenDue } from '@/core/receipt'
 import { postHeldUse } from '@/core/ledger'
 import { findCustomer } from '@/data/queries/customers'
@@ -14,36 +22,99 @@ const input = z.object({
   /** Whose held money: a sale's, or (left out) what is on account. */
   saleId: id.optional(),
   on,
-  for: z.union([z.literal('oldest'), z.array(z.object({ dueId: id, amount: positiveAmount })).min(1).max(200)]).default('oldest'),
+  for: z
+    .union([
+      z.literal('oldest'),
+      z
+        .array(z.object({ dueId: id, amount: positiveAmount }))
+        .min(1)
+        .max(200),
+    ])
+    .default('oldest'),
 })
 
 /** Puts money that is held for a customer on what they owe. Nothing comes in; the liability falls and so does the due. */
-export const useHeld = defineCommand('use-held', input, async (w, { customerId, saleId, on: given, for: wishes }) => {
-  const customer = found(await findCustomer(w.tx, customerId, w.currency), 'customer', customerId)
-  const onDay = paperDay(w, given)
-  const dues = (await lockOpenDues(w.tx, customerId, w.currency)).filter((d) => d.issuedOn <= onDay)
-  const held = await lockHeld(w.tx, { customerId, saleId: saleId ?? null }, w.currency)
-  const whole = sumMoney(held.map((h) => h.amount), w.currency)
-  const open = dues.map((d): OpenDue => ({ id: d.id, saleId: d.saleId, dueOn: d.dueOn, open: d.open }))
-  const named = wishes === 'oldest' ? null : wishes.map((x, i) => ({ dueId: x.dueId, amount: w.money(x.amount, `for.${i}.amount`) }))
-  const asked = named ? sumMoney(named.map((n) => n.amount), w.currency) : smallerMoney(whole, sumMoney(open.map((d) => d.open), w.currency))
-  if (asked.minor > whole.minor || !isPositiveMoney(asked)) refuse({ code: 'more-than-held', held: whole, asked })
-  const filled = named ? fillNamed(open, named, asked) : { ok: true as const, value: fillOldest({ dues: open, deposits: [] }, asked) }
-  if (!filled.ok) return refuse(filled.error)
-  const shares = splitMoney(asked, held.map((h) => decimal(h.amount.minor)))
-  const uses = held.map((h, i) => ({ kind: h.kind, amount: shares[i]! })).filter((u) => isPositiveMoney(u.amount))
-  const entryId = await w.post(postHeldUse({ on: onDay, text: `Held money put on what is owed, ${customer.name}`, held: uses }), { kind: 'held-use', id: null, customerId, saleId: saleId ?? null })
-  await insertHeldMoves(w.tx, uses.map((u) => ({ customerId, saleId: saleId ?? null, kind: u.kind, onDay, amount: -u.amount.minor, why: 'use' as const, entryId })))
-  await insertFills(w.tx, filled.value.dues.map((f) => ({ dueId: f.dueId, onDay, amount: f.amount.minor, kind: 'held' as const, entryId })))
-  const touched = new Set([...filled.value.dues.map((f) => dues.find((d) => d.id === f.dueId)!.saleId), ...(saleId === undefined ? [] : [saleId])])
-  for (const touchedId of [...touched].sort((a, b) => a - b)) await refreshSale(w, touchedId)
-  return {
-    id: entryId,
-    answer: async () => ({
-      entryId,
-      used: toDecimalString(asked),
-      left: toDecimalString(subtractMoney(whole, asked)),
-      filled: filled.value.dues.map((f) => ({ dueId: f.dueId, amount: toDecimalString(f.amount) })),
-    }),
-  }
-})
+export const useHeld = defineCommand(
+  'use-held',
+  input,
+  async (w, { customerId, saleId, on: given, for: wishes }) => {
+    const customer = found(await findCustomer(w.tx, customerId, w.currency), 'customer', customerId)
+    const onDay = paperDay(w, given)
+    const dues = (await lockOpenDues(w.tx, customerId, w.currency)).filter((d) => d.issuedOn <= onDay)
+    const held = await lockHeld(w.tx, { customerId, saleId: saleId ?? null }, w.currency)
+    const whole = sumMoney(
+      held.map((h) => h.amount),
+      w.currency,
+    )
+    const open = dues.map((d): OpenDue => ({ id: d.id, saleId: d.saleId, dueOn: d.dueOn, open: d.open }))
+    const named =
+      wishes === 'oldest'
+        ? null
+        : wishes.map((x, i) => ({ dueId: x.dueId, amount: w.money(x.amount, `for.${i}.amount`) }))
+    const asked = named
+      ? sumMoney(
+          named.map((n) => n.amount),
+          w.currency,
+        )
+      : smallerMoney(
+          whole,
+          sumMoney(
+            open.map((d) => d.open),
+            w.currency,
+          ),
+        )
+    if (asked.minor > whole.minor || !isPositiveMoney(asked))
+      refuse({ code: 'more-than-held', held: whole, asked })
+    const filled = named
+      ? fillNamed(open, named, asked)
+      : { ok: true as const, value: fillOldest({ dues: open, deposits: [] }, asked) }
+    if (!filled.ok) return refuse(filled.error)
+    const shares = splitMoney(
+      asked,
+      held.map((h) => decimal(h.amount.minor)),
+    )
+    const uses = held
+      .map((h, i) => ({ kind: h.kind, amount: shares[i]! }))
+      .filter((u) => isPositiveMoney(u.amount))
+    const entryId = await w.post(
+      postHeldUse({ on: onDay, text: `Held money put on what is owed, ${customer.name}`, held: uses }),
+      { kind: 'held-use', id: null, customerId, saleId: saleId ?? null },
+    )
+    await insertHeldMoves(
+      w.tx,
+      uses.map((u) => ({
+        customerId,
+        saleId: saleId ?? null,
+        kind: u.kind,
+        onDay,
+        amount: -u.amount.minor,
+        why: 'use' as const,
+        entryId,
+      })),
+    )
+    await insertFills(
+      w.tx,
+      filled.value.dues.map((f) => ({
+        dueId: f.dueId,
+        onDay,
+        amount: f.amount.minor,
+        kind: 'held' as const,
+        entryId,
+      })),
+    )
+    const touched = new Set([
+      ...filled.value.dues.map((f) => dues.find((d) => d.id === f.dueId)!.saleId),
+      ...(saleId === undefined ? [] : [saleId]),
+    ])
+    for (const touchedId of [...touched].sort((a, b) => a - b)) await refreshSale(w, touchedId)
+    return {
+      id: entryId,
+      answer: async () => ({
+        entryId,
+        used: toDecimalString(asked),
+        left: toDecimalString(subtractMoney(whole, asked)),
+        filled: filled.value.dues.map((f) => ({ dueId: f.dueId, amount: toDecimalString(f.amount) })),
+      }),
+    }
+  },
+)

@@ -1,6 +1,15 @@
 import type { Day } from '@/core/day'
 import { balanceSheet, profitAndLoss, trialBalance, type AccountSum, type ReportRow } from '@/core/ledger'
-import { isZeroMoney, money, negateMoney, subtractMoney, sumMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
+import {
+  isZeroMoney,
+  money,
+  negateMoney,
+  subtractMoney,
+  sumMoney,
+  toDecimalString,
+  zeroMoney,
+  type Money,
+} from '@/core/money'
 import type { Db } from '@/data/connect'
 import { listAccounts } from '@/data/queries/accounts'
 import type { Business } from '@/data/queries/business'
@@ -23,9 +32,12 @@ export const viewOfEntry = (e: EntryView) => ({
   })),
 })
 
-export const readTrialBalance = async (db: Db, asOf: Day, currency: string) => trialBalance(await sumAccounts(db, { to: asOf }, currency), currency)
-export const readProfitAndLoss = async (db: Db, span: { from: Day; to: Day }, currency: string) => profitAndLoss(await sumAccounts(db, span, currency), currency)
-export const readBalanceSheet = async (db: Db, asOf: Day, currency: string) => balanceSheet(await sumAccounts(db, { to: asOf }, currency), currency)
+export const readTrialBalance = async (db: Db, asOf: Day, currency: string) =>
+  trialBalance(await sumAccounts(db, { to: asOf }, currency), currency)
+export const readProfitAndLoss = async (db: Db, span: { from: Day; to: Day }, currency: string) =>
+  profitAndLoss(await sumAccounts(db, span, currency), currency)
+export const readBalanceSheet = async (db: Db, asOf: Day, currency: string) =>
+  balanceSheet(await sumAccounts(db, { to: asOf }, currency), currency)
 
 const row = (r: ReportRow) => ({ account: r.code, name: r.name, amount: toDecimalString(r.amount) })
 
@@ -33,7 +45,12 @@ export const trialBalanceView = async (db: Db, asOf: Day, currency: string) => {
   const t = await readTrialBalance(db, asOf, currency)
   return {
     asOf,
-    rows: t.rows.map((r) => ({ account: r.code, name: r.name, debit: toDecimalString(r.debit), credit: toDecimalString(r.credit) })),
+    rows: t.rows.map((r) => ({
+      account: r.code,
+      name: r.name,
+      debit: toDecimalString(r.debit),
+      credit: toDecimalString(r.credit),
+    })),
     totals: { debit: toDecimalString(t.debit), credit: toDecimalString(t.credit) },
     difference: toDecimalString(t.difference),
   }
@@ -63,7 +80,11 @@ export const balanceSheetView = async (db: Db, asOf: Day, currency: string) => {
     liabilities: b.liabilities.map(row),
     equity: b.equity.map(row),
     earnings: toDecimalString(b.earnings),
-    totals: { assets: toDecimalString(b.totalAssets), liabilities: toDecimalString(b.totalLiabilities), equity: toDecimalString(b.totalEquity) },
+    totals: {
+      assets: toDecimalString(b.totalAssets),
+      liabilities: toDecimalString(b.totalLiabilities),
+      equity: toDecimalString(b.totalEquity),
+    },
     difference: toDecimalString(b.difference),
   }
 }
@@ -72,8 +93,21 @@ export const taxView = async (db: Db, span: { from: Day; to: Day }, currency: st
   const rows = await sumTax(db, span, currency)
   return {
     ...span,
-    rows: rows.map((r) => ({ code: r.code, name: r.name, treatment: r.treatment, component: r.component, rate: r.rate.toString(), net: toDecimalString(r.net), tax: toDecimalString(r.amount) })),
-    total: toDecimalString(sumMoney(rows.map((r) => r.amount), currency)),
+    rows: rows.map((r) => ({
+      code: r.code,
+      name: r.name,
+      treatment: r.treatment,
+      component: r.component,
+      rate: r.rate.toString(),
+      net: toDecimalString(r.net),
+      tax: toDecimalString(r.amount),
+    })),
+    total: toDecimalString(
+      sumMoney(
+        rows.map((r) => r.amount),
+        currency,
+      ),
+    ),
   }
 }
 
@@ -91,11 +125,26 @@ const inDebit = (sums: readonly AccountSum[], id: number | undefined, currency: 
 
 /** What the papers say beside what the accounts say, as of a day. Every difference is always zero. */
 export const readTies = async (db: Db, asOf: Day, currency: string): Promise<Tie[]> => {
-  const [sums, accounts, papers] = await Promise.all([sumAccounts(db, { to: asOf }, currency), listAccounts(db), sumSubledgers(db, asOf, currency)])
+  const [sums, accounts, papers] = await Promise.all([
+    sumAccounts(db, { to: asOf }, currency),
+    listAccounts(db),
+    sumSubledgers(db, asOf, currency),
+  ])
   const balance = (role: string): Money => inDebit(sums, accounts.find((a) => a.role === role)?.id, currency)
-  const tie = (name: string, subledger: Money, account: Money): Tie => ({ name, subledger, account, difference: subtractMoney(subledger, account) })
-  const debits = sumMoney(sums.map((s) => s.debit), currency)
-  const credits = sumMoney(sums.map((s) => s.credit), currency)
+  const tie = (name: string, subledger: Money, account: Money): Tie => ({
+    name,
+    subledger,
+    account,
+    difference: subtractMoney(subledger, account),
+  })
+  const debits = sumMoney(
+    sums.map((s) => s.debit),
+    currency,
+  )
+  const credits = sumMoney(
+    sums.map((s) => s.credit),
+    currency,
+  )
   return [
     tie('Receivables: open dues', papers.receivables, balance('receivables')),
     tie('Held: deposits by sale', papers.held.deposit, negateMoney(balance('customer-deposits'))),
@@ -109,13 +158,26 @@ export const readTies = async (db: Db, asOf: Day, currency: string): Promise<Tie
 
 export const tiesView = async (db: Db, asOf: Day, currency: string) => ({
   asOf,
-  ties: (await readTies(db, asOf, currency)).map((t) => ({ name: t.name, subledger: toDecimalString(t.subledger), account: toDecimalString(t.account), difference: toDecimalString(t.difference) })),
+  ties: (await readTies(db, asOf, currency)).map((t) => ({
+    name: t.name,
+    subledger: toDecimalString(t.subledger),
+    account: toDecimalString(t.account),
+    difference: toDecimalString(t.difference),
+  })),
 })
 
 /** Who owes what as of a day, aged, with the foot compared to the receivables account. */
-export const readOwed = async (db: Db, { asOf, by }: { asOf: Day; by: 'due' | 'invoice' }, business: Business) => {
+export const readOwed = async (
+  db: Db,
+  { asOf, by }: { asOf: Day; by: 'due' | 'invoice' },
+  business: Business,
+) => {
   const { currency } = business
-  const [rows, sums, accounts] = await Promise.all([ageByCustomer(db, { asOf, by, currency }), sumAccounts(db, { to: asOf }, currency), listAccounts(db)])
+  const [rows, sums, accounts] = await Promise.all([
+    ageByCustomer(db, { asOf, by, currency }),
+    sumAccounts(db, { to: asOf }, currency),
+    listAccounts(db),
+  ])
   const sum = (pick: (r: (typeof rows)[number]) => Money): Money => sumMoney(rows.map(pick), currency)
   const totals = {
     notDue: sum((r) => r.notDue),
@@ -127,7 +189,15 @@ export const readOwed = async (db: Db, { asOf, by }: { asOf: Day; by: 'due' | 'i
     held: sum((r) => r.held),
   }
   const controlAccount = inDebit(sums, accounts.find((a) => a.role === 'receivables')?.id, currency)
-  return { asOf, by, rows, totals, controlAccount, difference: subtractMoney(totals.total, controlAccount), agrees: isZeroMoney(subtractMoney(totals.total, controlAccount)) }
+  return {
+    asOf,
+    by,
+    rows,
+    totals,
+    controlAccount,
+    difference: subtractMoney(totals.total, controlAccount),
+    agrees: isZeroMoney(subtractMoney(totals.total, controlAccount)),
+  }
 }
 
 export const owedView = async (db: Db, filter: { asOf: Day; by: 'due' | 'invoice' }, business: Business) => {

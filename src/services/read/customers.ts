@@ -3,7 +3,13 @@ import { toDecimalString } from '@/core/money'
 import { daysToPay } from '@/core/receivables'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import { findCustomer, listAddresses, listCustomers, type CustomerFilter, type CustomerStanding } from '@/data/queries/customers'
+import {
+  findCustomer,
+  listAddresses,
+  listCustomers,
+  type CustomerFilter,
+  type CustomerStanding,
+} from '@/data/queries/customers'
 import { listHeld, listOpenDues, listReceipts } from '@/data/queries/money'
 import { listPaidDues } from '@/data/queries/receivables'
 import { listSaleIds } from '@/data/queries/sales'
@@ -21,8 +27,13 @@ export const viewOfStanding = (s: CustomerStanding) => ({
   late: toDecimalString(s.late),
 })
 
-export const readCustomers = (db: Db, filter: CustomerFilter, page: { limit: number; after?: { name: string; id: number } }, business: Business, today: Day) =>
-  listCustomers(db, filter, page, { today, currency: business.currency })
+export const readCustomers = (
+  db: Db,
+  filter: CustomerFilter,
+  page: { limit: number; after?: { name: string; id: number } },
+  business: Business,
+  today: Day,
+) => listCustomers(db, filter, page, { today, currency: business.currency })
 
 /** A customer as the HTTP interface answers it. */
 export const customerView = async (db: Db, id: number, business: Business, today: Day) => {
@@ -34,7 +45,12 @@ export const customerView = async (db: Db, id: number, business: Business, today
     note: customer.note,
     terms: {
       net: customer.terms.net,
-      ...(customer.terms.discountPercent ? { discountPercent: String(Number(customer.terms.discountPercent)), discountDays: customer.terms.discountDays } : {}),
+      ...(customer.terms.discountPercent
+        ? {
+            discountPercent: String(Number(customer.terms.discountPercent)),
+            discountDays: customer.terms.discountDays,
+          }
+        : {}),
     },
     taxExempt: customer.taxExempt,
     exemptNumber: customer.exemptNumber,
@@ -60,5 +76,14 @@ export const readCustomer = async (db: Db, id: number, business: Business, today
     listPaidDues(db, id, 50, currency),
     listSaleIds(db, { customerId: id }, { limit: 12 }, today),
   ])
-  return { customer, standing: standing!, addresses, dues, held, receipts, days: daysToPay(paid), sales: await readStories(db, saleIds, business, today) }
+  return {
+    customer,
+    standing: standing!,
+    addresses,
+    dues,
+    held,
+    receipts,
+    days: daysToPay(paid),
+    sales: await readStories(db, saleIds, business, today),
+  }
 }

@@ -2,7 +2,14 @@ import { larger, smaller, toFourPlaces, ZERO, zeroMoney, type Decimal } from '@/
 import { kitsAvailable, unitCost, type Shelf } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import { findGoods, listGoods, listWaiting, sumShelves, type Goods, type GoodsFilter } from '@/data/queries/goods'
+import {
+  findGoods,
+  listGoods,
+  listWaiting,
+  sumShelves,
+  type Goods,
+  type GoodsFilter,
+} from '@/data/queries/goods'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 
 export interface GoodsStanding {
@@ -20,13 +27,25 @@ export interface GoodsStanding {
 }
 
 /** Goods with what lies on the shelf, what is set aside of it for agreed sales, and what is still available. */
-export const standGoods = async (db: Db, goods: readonly Goods[], business: Business): Promise<GoodsStanding[]> => {
-  const parts = await findGoods(db, goods.flatMap((g) => g.parts.map((p) => p.goodsId)))
+export const standGoods = async (
+  db: Db,
+  goods: readonly Goods[],
+  business: Business,
+): Promise<GoodsStanding[]> => {
+  const parts = await findGoods(
+    db,
+    goods.flatMap((g) => g.parts.map((p) => p.goodsId)),
+  )
   const ids = [...goods.filter((g) => g.kind === 'stock').map((g) => g.id), ...parts.keys()]
-  const [shelves, waiting, codes] = await Promise.all([sumShelves(db, ids, business.currency), listWaiting(db, ids), listTaxCodes(db)])
+  const [shelves, waiting, codes] = await Promise.all([
+    sumShelves(db, ids, business.currency),
+    listWaiting(db, ids),
+    listTaxCodes(db),
+  ])
   const none: Shelf = { quantity: ZERO, value: zeroMoney(business.currency) }
   const shelfOf = (id: number): Shelf => shelves.get(id) ?? none
-  const wanted = (id: number): Decimal => waiting.filter((w) => w.goodsId === id).reduce((sum, w) => sum.plus(w.waiting), ZERO)
+  const wanted = (id: number): Decimal =>
+    waiting.filter((w) => w.goodsId === id).reduce((sum, w) => sum.plus(w.waiting), ZERO)
   const availableOf = (id: number): Decimal => larger(shelfOf(id).quantity.minus(wanted(id)), ZERO)
   return goods.map((g) => {
     const shelf = g.kind === 'stock' ? shelfOf(g.id) : none
@@ -35,9 +54,19 @@ export const standGoods = async (db: Db, goods: readonly Goods[], business: Busi
       goods: g,
       taxCode: codes.find((c) => c.id === g.taxCodeId)!.code,
       shelf,
-      onHand: g.kind === 'kit' ? kitsAvailable(g.parts.map((p) => ({ available: shelfOf(p.goodsId).quantity, perKit: p.quantity }))) : shelf.quantity,
+      onHand:
+        g.kind === 'kit'
+          ? kitsAvailable(
+              g.parts.map((p) => ({ available: shelfOf(p.goodsId).quantity, perKit: p.quantity })),
+            )
+          : shelf.quantity,
       setAside: g.kind === 'stock' ? smaller(wanted(g.id), shelf.quantity) : ZERO,
-      available: g.kind === 'kit' ? kitsAvailable(g.parts.map((p) => ({ available: availableOf(p.goodsId), perKit: p.quantity }))) : g.kind === 'stock' ? availableOf(g.id) : ZERO,
+      available:
+        g.kind === 'kit'
+          ? kitsAvailable(g.parts.map((p) => ({ available: availableOf(p.goodsId), perKit: p.quantity })))
+          : g.kind === 'stock'
+            ? availableOf(g.id)
+            : ZERO,
       short: g.kind === 'stock' ? larger(wanted(g.id).minus(shelf.quantity), ZERO) : ZERO,
       onTheWay: ZERO,
       unitCost: g.kind === 'kit' ? kitCost : unitCost(shelf),
@@ -50,8 +79,12 @@ export const readGoods = async (db: Db, id: number, business: Business): Promise
   return goods ? (await standGoods(db, [goods], business))[0]! : null
 }
 
-export const readGoodsList = async (db: Db, filter: GoodsFilter, page: { readonly limit: number; readonly after?: { readonly code: string } }, business: Business): Promise<GoodsStanding[]> =>
-  standGoods(db, await listGoods(db, filter, page), business)
+export const readGoodsList = async (
+  db: Db,
+  filter: GoodsFilter,
+  page: { readonly limit: number; readonly after?: { readonly code: string } },
+  business: Business,
+): Promise<GoodsStanding[]> => standGoods(db, await listGoods(db, filter, page), business)
 
 export const viewOfGoods = (s: GoodsStanding) => ({
   id: s.goods.id,

@@ -6,11 +6,19 @@ import { findCustomer } from '@/data/queries/customers'
 import { listStatementRows } from '@/data/queries/statements'
 
 /** What a customer owed on `from` (before that day's papers), what happened through `to`, and what they owe then. */
-export const readStatement = async (db: Db, customerId: number, span: { readonly from: Day; readonly to: Day }, business: Business) => {
+export const readStatement = async (
+  db: Db,
+  customerId: number,
+  span: { readonly from: Day; readonly to: Day },
+  business: Business,
+) => {
   const customer = await findCustomer(db, customerId, business.currency)
   if (!customer) return null
   const rows = await listStatementRows(db, customerId, span.to, business.currency)
-  const opening = sumMoney(rows.filter((r) => r.on < span.from).map((r) => r.owes), business.currency)
+  const opening = sumMoney(
+    rows.filter((r) => r.on < span.from).map((r) => r.owes),
+    business.currency,
+  )
   let balance: Money = opening
   const lines = rows
     .filter((r) => r.on >= span.from)
@@ -21,7 +29,12 @@ export const readStatement = async (db: Db, customerId: number, span: { readonly
   return { customer, ...span, opening, lines, closing: balance }
 }
 
-export const statementView = async (db: Db, customerId: number, span: { readonly from: Day; readonly to: Day }, business: Business) => {
+export const statementView = async (
+  db: Db,
+  customerId: number,
+  span: { readonly from: Day; readonly to: Day },
+  business: Business,
+) => {
   const s = await readStatement(db, customerId, span, business)
   return (
     s && {
@@ -30,7 +43,13 @@ export const statementView = async (db: Db, customerId: number, span: { readonly
       from: s.from,
       to: s.to,
       opening: toDecimalString(s.opening),
-      lines: s.lines.map((l) => ({ on: l.on, text: l.text, paper: l.paper, amount: toDecimalString(l.owes), balance: toDecimalString(l.balance) })),
+      lines: s.lines.map((l) => ({
+        on: l.on,
+        text: l.text,
+        paper: l.paper,
+        amount: toDecimalString(l.owes),
+        balance: toDecimalString(l.balance),
+      })),
       closing: toDecimalString(s.closing),
     }
   )

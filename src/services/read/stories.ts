@@ -1,15 +1,54 @@
-import { isPositiveMoney, larger, multiplyMoney, parseMoney, smaller, subtractMoney, sumMoney, ZERO, zeroMoney, type Decimal, type Money } from '@/core/money'
+import {
+  isPositiveMoney,
+  larger,
+  multiplyMoney,
+  parseMoney,
+  smaller,
+  subtractMoney,
+  sumMoney,
+  ZERO,
+  zeroMoney,
+  type Decimal,
+  type Money,
+} from '@/core/money'
 import type { Day } from '@/core/day'
 import { partOf } from '@/core/plan'
-import { lineState, moneyBar, nextSteps, standsAs, type LineState, type MoneyBar, type NextStep, type SaleOutlook, type Stands } from '@/core/sale'
+import {
+  lineState,
+  moneyBar,
+  nextSteps,
+  standsAs,
+  type LineState,
+  type MoneyBar,
+  type NextStep,
+  type SaleOutlook,
+  type Stands,
+} from '@/core/sale'
 import { kitsAvailable, setAside } from '@/core/stock'
 import { computeTax, lineAmount, type TaxedDocument } from '@/core/tax'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findGoods, listWaiting, sumShelves } from '@/data/queries/goods'
 import { listInvoicesOfSales, type InvoiceRow } from '@/data/queries/invoices'
-import { listDuesOfSales, listFillsOfSales, listHeld, listHeldMoves, type DueRow, type FillRow, type HeldMoveRow, type HeldRow } from '@/data/queries/money'
-import { findSales, listDepositRequests, listHandovers, listSaleLines, type HandoverRow, type SaleLineRow, type SaleRow } from '@/data/queries/sales'
+import {
+  listDuesOfSales,
+  listFillsOfSales,
+  listHeld,
+  listHeldMoves,
+  type DueRow,
+  type FillRow,
+  type HeldMoveRow,
+  type HeldRow,
+} from '@/data/queries/money'
+import {
+  findSales,
+  listDepositRequests,
+  listHandovers,
+  listSaleLines,
+  type HandoverRow,
+  type SaleLineRow,
+  type SaleRow,
+} from '@/data/queries/sales'
 import { listTaxCodes, type KeptTaxCode } from '@/data/queries/taxCodes'
 import { readArrangement, type Arrangement } from '../input/arrangement'
 
@@ -57,14 +96,26 @@ export const totalsOf = (
 ): TaxedDocument =>
   computeTax(
     lines.map((l) => ({
-      amount: lineAmount({ quantity: countedQuantity(sale, l), unitPrice: l.unitPrice, discountPercent: l.discountPercent }, business.currency),
+      amount: lineAmount(
+        { quantity: countedQuantity(sale, l), unitPrice: l.unitPrice, discountPercent: l.discountPercent },
+        business.currency,
+      ),
       taxCode: codes.find((c) => c.id === l.taxCodeId)!,
     })),
-    { currency: business.currency, pricesIncludeTax: sale.pricesIncludeTax, roundPer: business.taxRoundedPer },
+    {
+      currency: business.currency,
+      pricesIncludeTax: sale.pricesIncludeTax,
+      roundPer: business.taxRoundedPer,
+    },
   )
 
 /** The stories of sales, in the order of the ids, with a fixed number of queries however many there are. */
-export const readStories = async (db: Db, ids: readonly number[], business: Business, today: Day): Promise<Story[]> => {
+export const readStories = async (
+  db: Db,
+  ids: readonly number[],
+  business: Business,
+  today: Day,
+): Promise<Story[]> => {
   const { currency } = business
   const sales = await findSales(db, ids, currency)
   const [lines, codes, dues, fills, heldRows, heldMoves, handovers, invoices, requests] = await Promise.all([
@@ -79,7 +130,8 @@ export const readStories = async (db: Db, ids: readonly number[], business: Busi
     listDepositRequests(db, ids, currency),
   ])
   const kept = await readSetAside(db, lines, sales, currency)
-  const of = <T extends { saleId: number | null }>(rows: readonly T[], saleId: number): T[] => rows.filter((r) => r.saleId === saleId)
+  const of = <T extends { saleId: number | null }>(rows: readonly T[], saleId: number): T[] =>
+    rows.filter((r) => r.saleId === saleId)
   const byId = new Map(sales.map((s) => [s.id, s]))
   return ids.flatMap((id) => {
     const sale = byId.get(id)
@@ -128,22 +180,43 @@ const tellStory = (f: Facts): Story => {
   const { currency } = f.business
   const none = zeroMoney(currency)
   const totals = totalsOf(sale, f.lines, f.codes, f.business)
-  const lines = f.lines.map((l, i): StoryLine => ({ ...l, ...lineState(l), ...(f.kept.get(l.id) ?? { setAside: ZERO, fromShelf: false }), net: totals.lines[i]!.net }))
+  const lines = f.lines.map((l, i): StoryLine => ({
+    ...l,
+    ...lineState(l),
+    ...(f.kept.get(l.id) ?? { setAside: ZERO, fromShelf: false }),
+    net: totals.lines[i]!.net,
+  }))
   const issued = f.invoices.filter((i) => i.status === 'issued')
   const sum = (amounts: readonly Money[]): Money => sumMoney(amounts, currency)
   const credits = issued.filter((i) => i.kind === 'credit-note')
-  const billed = subtractMoney(sum(issued.filter((i) => i.kind !== 'credit-note').map((i) => i.gross)), sum(credits.map((i) => i.gross)))
-  const creditedForGood = sum(credits.flatMap((c) => c.lines.filter((l) => !l.rebill).flatMap((l) => [l.net, l.tax])))
+  const billed = subtractMoney(
+    sum(issued.filter((i) => i.kind !== 'credit-note').map((i) => i.gross)),
+    sum(credits.map((i) => i.gross)),
+  )
+  const creditedForGood = sum(
+    credits.flatMap((c) => c.lines.filter((l) => !l.rebill).flatMap((l) => [l.net, l.tax])),
+  )
   const total = subtractMoney(totals.gross, creditedForGood)
   const open = sum(f.dues.map((d) => d.open))
   const late = sum(f.dues.filter((d) => d.dueOn < today).map((d) => d.open))
   const held = sum(f.heldRows.map((h) => h.amount))
   const paid = sum(f.fills.filter((x) => x.kind !== 'credit-note').map((x) => x.amount))
   const counter = sum(issued.filter((i) => i.kind === 'counter').map((i) => i.gross))
-  const ahead = sum(f.heldMoves.filter((m) => m.why === 'receipt' || m.why === 'refund' || m.why === 'void' || m.why === 'move').map((m) => m.amount))
+  const ahead = sum(
+    f.heldMoves
+      .filter((m) => m.why === 'receipt' || m.why === 'refund' || m.why === 'void' || m.why === 'move')
+      .map((m) => m.amount),
+  )
   const arrangement = readArrangement(sale.arrangement)
   const depositAsked = askedAhead(arrangement, totals.gross, f.requests, currency)
-  const standing = { closedAs: sale.closedAs, agreedOn: sale.agreedOn, validUntil: sale.validUntil, lines, open, held }
+  const standing = {
+    closedAs: sale.closedAs,
+    agreedOn: sale.agreedOn,
+    validUntil: sale.validUntil,
+    lines,
+    open,
+    held,
+  }
   const outlook: SaleOutlook = {
     ...standing,
     startedOn: sale.startedOn,
@@ -154,7 +227,10 @@ const tellStory = (f: Facts): Story => {
     lastHandoverOn: f.handovers.filter((h) => h.direction === 'out').at(-1)?.on ?? null,
     lines: lines.map((l) => ({ ...l, name: l.description, onTheWay: ZERO })),
     dues: f.dues.map((d) => ({ label: `Invoice ${d.number}`, dueOn: d.dueOn, open: d.open })),
-    depositAsked: isPositiveMoney(depositAsked) && sale.agreedOn ? { amount: depositAsked, since: f.requests[0]?.on ?? sale.agreedOn } : null,
+    depositAsked:
+      isPositiveMoney(depositAsked) && sale.agreedOn
+        ? { amount: depositAsked, since: f.requests[0]?.on ?? sale.agreedOn }
+        : null,
     depositReceived: ahead,
   }
   return {
@@ -183,11 +259,21 @@ const tellStory = (f: Facts): Story => {
 }
 
 /** What was asked ahead, tax included: by the arrangement, or by the requests written where they ask for more. */
-const askedAhead = (arrangement: Arrangement, gross: Money, requests: Facts['requests'], currency: string): Money => {
-  const requested = sumMoney(requests.map((r) => r.amount), currency)
+const askedAhead = (
+  arrangement: Arrangement,
+  gross: Money,
+  requests: Facts['requests'],
+  currency: string,
+): Money => {
+  const requested = sumMoney(
+    requests.map((r) => r.amount),
+    currency,
+  )
   if (arrangement.kind !== 'deposit') return requested
   const wish = arrangement.stages?.[0] ?? arrangement
-  const arranged = wish.percent ? partOf(gross, { percent: wish.percent }) : depositAmount(wish.amount, currency)
+  const arranged = wish.percent
+    ? partOf(gross, { percent: wish.percent })
+    : depositAmount(wish.amount, currency)
   return requested.minor > arranged.minor ? requested : arranged
 }
 
@@ -208,26 +294,50 @@ const readyAmount = (lines: readonly StoryLine[], totals: TaxedDocument, currenc
   )
 
 /** What is set aside for each line, oldest agreement first; work and charges take nothing from the shelf. */
-const readSetAside = async (db: Db, lines: readonly SaleLineRow[], sales: readonly SaleRow[], currency: string): Promise<Map<number, Kept>> => {
+const readSetAside = async (
+  db: Db,
+  lines: readonly SaleLineRow[],
+  sales: readonly SaleRow[],
+  currency: string,
+): Promise<Map<number, Kept>> => {
   const agreed = new Set(sales.filter((s) => s.agreedOn && !s.closedAs).map((s) => s.id))
   const onShelf = lines.filter((l) => l.goodsId !== null && (l.kind === 'stock' || l.kind === 'kit'))
-  const kits = await findGoods(db, onShelf.filter((l) => l.kind === 'kit').map((l) => l.goodsId!))
+  const kits = await findGoods(
+    db,
+    onShelf.filter((l) => l.kind === 'kit').map((l) => l.goodsId!),
+  )
   const waitingLines = onShelf.filter((l) => agreed.has(l.saleId) && lineState(l).toHandOver.gt(0))
-  const goodsIds = waitingLines.flatMap((l) => (l.kind === 'stock' ? [l.goodsId!] : kits.get(l.goodsId!)!.parts.map((p) => p.goodsId)))
-  const [shelves, waiting] = await Promise.all([sumShelves(db, goodsIds, currency), listWaiting(db, goodsIds)])
+  const goodsIds = waitingLines.flatMap((l) =>
+    l.kind === 'stock' ? [l.goodsId!] : kits.get(l.goodsId!)!.parts.map((p) => p.goodsId),
+  )
+  const [shelves, waiting] = await Promise.all([
+    sumShelves(db, goodsIds, currency),
+    listWaiting(db, goodsIds),
+  ])
   const given = new Map<string, Decimal>()
   for (const goodsId of new Set(goodsIds)) {
     const queue = waiting.filter((w) => w.goodsId === goodsId)
-    const parts = setAside(shelves.get(goodsId)?.quantity ?? ZERO, queue.map((w) => w.waiting))
-    queue.forEach((w, i) => given.set(`${w.lineId}:${goodsId}`, (given.get(`${w.lineId}:${goodsId}`) ?? ZERO).plus(parts[i]!)))
+    const parts = setAside(
+      shelves.get(goodsId)?.quantity ?? ZERO,
+      queue.map((w) => w.waiting),
+    )
+    queue.forEach((w, i) =>
+      given.set(`${w.lineId}:${goodsId}`, (given.get(`${w.lineId}:${goodsId}`) ?? ZERO).plus(parts[i]!)),
+    )
   }
   return new Map(
     onShelf.map((l) => {
       const parts = l.kind === 'kit' ? kits.get(l.goodsId!)!.parts : []
       const fromShelf = l.kind === 'stock' || parts.length > 0
       const got = (goodsId: number) => given.get(`${l.id}:${goodsId}`) ?? ZERO
-      const possible = l.kind === 'stock' ? got(l.goodsId!) : kitsAvailable(parts.map((p) => ({ available: got(p.goodsId), perKit: p.quantity })))
-      return [l.id, { setAside: larger(smaller(possible, lineState(l).toHandOver), ZERO), fromShelf }] as const
+      const possible =
+        l.kind === 'stock'
+          ? got(l.goodsId!)
+          : kitsAvailable(parts.map((p) => ({ available: got(p.goodsId), perKit: p.quantity })))
+      return [
+        l.id,
+        { setAside: larger(smaller(possible, lineState(l).toHandOver), ZERO), fromShelf },
+      ] as const
     }),
   )
 }

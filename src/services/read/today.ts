@@ -34,16 +34,33 @@ const MOST_WORKED_ON = 2000
 
 const byPressure = (a: Waiting, b: Waiting): number => {
   const rank = RANK[a.step.action] - RANK[b.step.action]
-  const amount = (b.step.amount?.minor ?? b.story.bar.total.minor) - (a.step.amount?.minor ?? a.story.bar.total.minor)
+  const amount =
+    (b.step.amount?.minor ?? b.story.bar.total.minor) - (a.step.amount?.minor ?? a.story.bar.total.minor)
   return rank || (amount > 0n ? 1 : amount < 0n ? -1 : a.step.since < b.step.since ? -1 : 1)
 }
 
 export interface TodayView {
   readonly waiting: readonly Waiting[]
   readonly inThem: Money
-  readonly out: { readonly offered: number; readonly offeredAmount: Money; readonly agreed: number; readonly agreedAmount: Money; readonly held: Money }
-  readonly drawer: { readonly before: Money; readonly cash: Money; readonly receipts: number; readonly now: Money }
-  readonly comingUp: readonly { readonly on: Day; readonly text: string; readonly saleId: number; readonly amount: Money | null }[]
+  readonly out: {
+    readonly offered: number
+    readonly offeredAmount: Money
+    readonly agreed: number
+    readonly agreedAmount: Money
+    readonly held: Money
+  }
+  readonly drawer: {
+    readonly before: Money
+    readonly cash: Money
+    readonly receipts: number
+    readonly now: Money
+  }
+  readonly comingUp: readonly {
+    readonly on: Day
+    readonly text: string
+    readonly saleId: number
+    readonly amount: Money | null
+  }[]
 }
 
 /** Everything Today shows, from one reading of the unfinished sales. */
@@ -51,25 +68,53 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
   const { currency } = business
   const ids = await listSaleIds(db, { stands: 'working' }, { limit: MOST_WORKED_ON }, today)
   const stories = await readStories(db, ids, business, today)
-  const waiting = stories.flatMap((story) => (story.next[0] ? [{ story, step: story.next[0] }] : [])).sort(byPressure)
+  const waiting = stories
+    .flatMap((story) => (story.next[0] ? [{ story, step: story.next[0] }] : []))
+    .sort(byPressure)
   const of = (stands: string) => stories.filter((s) => s.stands === stands)
-  const total = (list: readonly Story[]): Money => sumMoney(list.map((s) => s.bar.total), currency)
+  const total = (list: readonly Story[]): Money =>
+    sumMoney(
+      list.map((s) => s.bar.total),
+      currency,
+    )
   const comingUp = stories
     .flatMap((s) => [
-      ...(s.sale.wantedBy && s.sale.wantedBy >= today && s.stands === 'agreed' ? [{ on: s.sale.wantedBy, text: `${s.sale.customerName} wants ${s.sale.title}`, saleId: s.sale.id, amount: null }] : []),
-      ...s.dues.filter((d) => d.dueOn > today && isPositiveMoney(d.open)).map((d) => ({ on: d.dueOn, text: `${s.sale.customerName}, invoice ${d.number}`, saleId: s.sale.id, amount: d.open })),
+      ...(s.sale.wantedBy && s.sale.wantedBy >= today && s.stands === 'agreed'
+        ? [
+            {
+              on: s.sale.wantedBy,
+              text: `${s.sale.customerName} wants ${s.sale.title}`,
+              saleId: s.sale.id,
+              amount: null,
+            },
+          ]
+        : []),
+      ...s.dues
+        .filter((d) => d.dueOn > today && isPositiveMoney(d.open))
+        .map((d) => ({
+          on: d.dueOn,
+          text: `${s.sale.customerName}, invoice ${d.number}`,
+          saleId: s.sale.id,
+          amount: d.open,
+        })),
     ])
     .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
     .slice(0, 6)
   return {
     waiting,
-    inThem: sumMoney(waiting.map((w) => w.step.amount ?? zeroMoney(currency)), currency),
+    inThem: sumMoney(
+      waiting.map((w) => w.step.amount ?? zeroMoney(currency)),
+      currency,
+    ),
     out: {
       offered: of('offered').length,
       offeredAmount: total(of('offered')),
       agreed: of('agreed').length,
       agreedAmount: total(of('agreed')),
-      held: sumMoney(of('agreed').map((s) => s.held), currency),
+      held: sumMoney(
+        of('agreed').map((s) => s.held),
+        currency,
+      ),
     },
     drawer: await readDrawer(db, business, today),
     comingUp,
@@ -78,10 +123,21 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
 
 /** What should lie in the drawer: what was there this morning, and the cash of today. */
 const readDrawer = async (db: Db, { currency }: Business, today: Day): Promise<TodayView['drawer']> => {
-  const [sums, accounts, taken] = await Promise.all([sumAccounts(db, { to: today }, currency), listAccounts(db), sumTaken(db, today, currency)])
+  const [sums, accounts, taken] = await Promise.all([
+    sumAccounts(db, { to: today }, currency),
+    listAccounts(db),
+    sumTaken(db, today, currency),
+  ])
   const drawer = sums.find((s) => s.id === accounts.find((a) => a.role === accountOfMethod.cash)?.id)
-  const now: Money = drawer ? { minor: drawer.debit.minor - drawer.credit.minor, currency } : zeroMoney(currency)
+  const now: Money = drawer
+    ? { minor: drawer.debit.minor - drawer.credit.minor, currency }
+    : zeroMoney(currency)
   const cash = taken.find((t) => t.method === 'cash')
   const amount = cash?.amount ?? zeroMoney(currency)
-  return { now, cash: amount, receipts: cash?.count ?? 0, before: { minor: now.minor - amount.minor, currency } }
+  return {
+    now,
+    cash: amount,
+    receipts: cash?.count ?? 0,
+    before: { minor: now.minor - amount.minor, currency },
+  }
 }

@@ -58,7 +58,11 @@ export const viewOfStory = (s: Story, trail: readonly TrailLine[]) => ({
     readyToBill: asText(l.readyToBill),
     short: l.fromShelf && s.sale.agreedOn ? asText(l.toHandOver.minus(l.setAside)) : '0',
   })),
-  totals: { net: toDecimalString(s.totals.net), tax: toDecimalString(s.totals.tax), gross: toDecimalString(s.totals.gross) },
+  totals: {
+    net: toDecimalString(s.totals.net),
+    tax: toDecimalString(s.totals.tax),
+    gross: toDecimalString(s.totals.gross),
+  },
   money: {
     received: toDecimalString(s.received),
     held: toDecimalString(s.held),
@@ -73,7 +77,14 @@ export const viewOfStory = (s: Story, trail: readonly TrailLine[]) => ({
     ...(n.amount ? { amount: toDecimalString(n.amount) } : {}),
     ...(n.quantity ? { quantity: asText(n.quantity) } : {}),
   })),
-  invoices: s.invoices.map((i) => ({ id: i.id, number: i.number, kind: i.kind, status: i.status, on: i.on, gross: toDecimalString(i.gross) })),
+  invoices: s.invoices.map((i) => ({
+    id: i.id,
+    number: i.number,
+    kind: i.kind,
+    status: i.status,
+    on: i.on,
+    gross: toDecimalString(i.gross),
+  })),
   trail: trail.map((t) => ({
     on: t.on,
     text: t.text,
@@ -86,7 +97,13 @@ export const viewOfStory = (s: Story, trail: readonly TrailLine[]) => ({
 /** The dated story of a sale from its papers, with what the customer owes (or is held for them, below zero) after each. */
 export const readTrail = async (db: Db, s: Story, business: Business): Promise<TrailLine[]> => {
   const { currency } = business
-  const receiptIds = [...new Set([...s.fills.map((f) => f.receiptId), ...s.heldMoves.map((h) => h.receiptId)].filter((id) => id !== null))]
+  const receiptIds = [
+    ...new Set(
+      [...s.fills.map((f) => f.receiptId), ...s.heldMoves.map((h) => h.receiptId)].filter(
+        (id) => id !== null,
+      ),
+    ),
+  ]
   const refundIds = [...new Set(s.heldMoves.map((h) => h.refundId).filter((id) => id !== null))]
   const [versions, receipts, refunds] = await Promise.all([
     listVersions(db, s.sale.id),
@@ -94,21 +111,59 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
     listRefundsByIds(db, refundIds, currency),
   ])
   let seq = 0
-  const event = (on: Day, text: string, paper: TrailEvent['paper'], amount: Money | null, owes: Money | null): TrailEvent => ({ on, seq: seq++, text, paper, amount, owes })
+  const event = (
+    on: Day,
+    text: string,
+    paper: TrailEvent['paper'],
+    amount: Money | null,
+    owes: Money | null,
+  ): TrailEvent => ({ on, seq: seq++, text, paper, amount, owes })
   const events: TrailEvent[] = versions.map((v) =>
-    event(v.onDay as Day, v.kind === 'offered' ? `Estimate ${v.n} sent` : v.kind === 'agreed' ? `Agreed${s.sale.purchaseOrder ? `, order ${s.sale.purchaseOrder}` : ''}` : 'Changed what is agreed', { kind: 'version', id: v.id }, m(v.gross, currency), null),
+    event(
+      v.onDay as Day,
+      v.kind === 'offered'
+        ? `Estimate ${v.n} sent`
+        : v.kind === 'agreed'
+          ? `Agreed${s.sale.purchaseOrder ? `, order ${s.sale.purchaseOrder}` : ''}`
+          : 'Changed what is agreed',
+      { kind: 'version', id: v.id },
+      m(v.gross, currency),
+      null,
+    ),
   )
-  for (const r of s.depositRequests) events.push(event(r.on, `Deposit asked${r.percent ? `, ${Number(r.percent)} %` : ''}`, { kind: 'deposit-request', id: r.id }, r.amount, null))
+  for (const r of s.depositRequests)
+    events.push(
+      event(
+        r.on,
+        `Deposit asked${r.percent ? `, ${Number(r.percent)} %` : ''}`,
+        { kind: 'deposit-request', id: r.id },
+        r.amount,
+        null,
+      ),
+    )
   for (const h of s.handovers) {
-    const names = h.lines.map((l) => `${l.quantity.toString()} ${s.lines.find((x) => x.id === l.saleLineId)?.description ?? ''}`)
-    events.push(event(h.on, `${h.direction === 'out' ? 'Handed over' : 'Came back'}: ${names.slice(0, 2).join(', ')}${names.length > 2 ? ' …' : ''}`, { kind: 'handover', id: h.id }, null, null))
+    const names = h.lines.map(
+      (l) => `${l.quantity.toString()} ${s.lines.find((x) => x.id === l.saleLineId)?.description ?? ''}`,
+    )
+    events.push(
+      event(
+        h.on,
+        `${h.direction === 'out' ? 'Handed over' : 'Came back'}: ${names.slice(0, 2).join(', ')}${names.length > 2 ? ' …' : ''}`,
+        { kind: 'handover', id: h.id },
+        null,
+        null,
+      ),
+    )
   }
   for (const i of s.invoices.filter((x) => x.status === 'issued')) {
     const paper = { kind: 'invoice', id: i.id }
     if (i.kind === 'counter') events.push(event(i.on, `Counter sale ${i.number}, paid`, paper, i.gross, null))
     else if (i.kind === 'invoice') events.push(event(i.on, `Invoice ${i.number}`, paper, i.gross, i.gross))
     else {
-      const taken = sumMoney(s.fills.filter((f) => f.kind === 'credit-note' && f.entryId === i.entryId).map((f) => f.amount), currency)
+      const taken = sumMoney(
+        s.fills.filter((f) => f.kind === 'credit-note' && f.entryId === i.entryId).map((f) => f.amount),
+        currency,
+      )
       events.push(event(i.on, `Credit note ${i.number}`, paper, i.gross, negateMoney(taken)))
     }
   }
@@ -116,14 +171,45 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
     const onDues = s.fills.filter((f) => f.receiptId === r.id && f.kind === 'receipt').map((f) => f.amount)
     const ahead = s.heldMoves.filter((h) => h.receiptId === r.id && h.why === 'receipt').map((h) => h.amount)
     const amount = sumMoney([...onDues, ...ahead], currency)
-    events.push(event(r.on, `Receipt ${r.number}, ${r.method}`, { kind: 'receipt', id: r.id }, amount, negateMoney(amount)))
-    if (r.voidedOn) events.push(event(r.voidedOn, `Receipt ${r.number} voided`, { kind: 'receipt', id: r.id }, amount, amount))
+    events.push(
+      event(
+        r.on,
+        `Receipt ${r.number}, ${r.method}`,
+        { kind: 'receipt', id: r.id },
+        amount,
+        negateMoney(amount),
+      ),
+    )
+    if (r.voidedOn)
+      events.push(
+        event(r.voidedOn, `Receipt ${r.number} voided`, { kind: 'receipt', id: r.id }, amount, amount),
+      )
   }
-  for (const r of refunds) events.push(event(r.on, `Refund ${r.number}, ${r.method}`, { kind: 'refund', id: r.id }, r.amount, r.amount))
+  for (const r of refunds)
+    events.push(
+      event(r.on, `Refund ${r.number}, ${r.method}`, { kind: 'refund', id: r.id }, r.amount, r.amount),
+    )
   for (const f of s.fills.filter((x) => x.kind === 'held')) {
     const wasHeldHere = s.heldMoves.some((h) => h.entryId === f.entryId)
-    events.push(event(f.on, 'Held money put on the invoice', null, f.amount, wasHeldHere ? null : negateMoney(f.amount)))
+    events.push(
+      event(
+        f.on,
+        'Held money put on the invoice',
+        null,
+        f.amount,
+        wasHeldHere ? null : negateMoney(f.amount),
+      ),
+    )
   }
-  if (s.sale.closedOn) events.push(event(s.sale.closedOn, `${s.sale.closedAs === 'declined' ? 'Declined' : 'Cancelled'}: ${s.sale.closedReason}`, null, null, null))
+  if (s.sale.closedOn)
+    events.push(
+      event(
+        s.sale.closedOn,
+        `${s.sale.closedAs === 'declined' ? 'Declined' : 'Cancelled'}: ${s.sale.closedReason}`,
+        null,
+        null,
+        null,
+      ),
+    )
   return buildTrail(events, currency)
 }

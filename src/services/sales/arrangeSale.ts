@@ -10,9 +10,13 @@ import { answerSale, mustBeOpen, takeSale } from './saleWork'
 const input = z.object({ saleId: id, arrangement })
 
 /** Says how the sale will be paid from now on. Bills issued before keep their dues. */
-export const arrangeSale = defineCommand('arrange-sale', input, async (w, { saleId, arrangement: chosen }) => {
-  mustBeOpen(await takeSale(w, saleId))
-  await updateSale(w.tx, saleId, { arrangement: keepArrangement(chosen) })
-  await refreshSale(w, saleId)
-  return answerSale(w, saleId)
-})
+export const arrangeSale = defineCommand(
+  'arrange-sale',
+  input,
+  async (w, { saleId, arrangement: chosen }) => {
+    mustBeOpen(await takeSale(w, saleId))
+    await updateSale(w.tx, saleId, { arrangement: keepArrangement(chosen) })
+    await refreshSale(w, saleId)
+    return answerSale(w, saleId)
+  },
+)

@@ -1,7 +1,13 @@
 import { z } from 'zod'
 import { leastAgreed } from '@/core/sale'
 import { findCustomer } from '@/data/queries/customers'
-import { deleteSaleLines, insertSaleLines, updateSale, updateSaleLine, type SaleLineRow } from '@/data/queries/sales'
+import {
+  deleteSaleLines,
+  insertSaleLines,
+  updateSale,
+  updateSaleLine,
+  type SaleLineRow,
+} from '@/data/queries/sales'
 import { defineCommand } from '../command'
 import { day, id, on, text } from '../input/fields'
 import { changedLines, type ChangedLine } from '../input/lines'
@@ -40,7 +46,9 @@ const pairLines = (before: readonly SaleLineRow[], now: readonly ChangedLine[]):
 }
 
 const priceMoved = (before: SaleLineRow, now: FilledLine): boolean =>
-  !before.unitPrice.eq(now.unitPrice) || !before.discountPercent.eq(now.discountPercent) || before.taxCodeId !== now.taxCodeId
+  !before.unitPrice.eq(now.unitPrice) ||
+  !before.discountPercent.eq(now.discountPercent) ||
+  before.taxCodeId !== now.taxCodeId
 
 /**
  * Changes what is on a sale. Before agreement the estimate is simply rewritten; after it a new agreed version is made, and
@@ -65,15 +73,23 @@ export const changeSale = defineCommand('change-sale', input, async (w, change) 
         continue
       }
       const least = leastAgreed(before)
-      if (agreed && line.quantity.lt(least)) refuse({ code: 'less-than-done', line: before.description, least })
-      if (before.billed.gt(before.toRebill) && priceMoved(before, line)) refuse({ code: 'price-fixed', line: before.description })
+      if (agreed && line.quantity.lt(least))
+        refuse({ code: 'less-than-done', line: before.description, least })
+      if (before.billed.gt(before.toRebill) && priceMoved(before, line))
+        refuse({ code: 'price-fixed', line: before.description })
       await updateSaleLine(w.tx, before.id, lineRow(saleId, position, line, agreed))
     }
     const dropped = locked.lines.filter((l) => !kept.has(l.id))
     const done = dropped.find((l) => leastAgreed(l).gt(0))
     if (done) refuse({ code: 'less-than-done', line: done.description, least: leastAgreed(done) })
-    if (agreed) for (const l of dropped) await updateSaleLine(w.tx, l.id, { agreed: '0', position: filled.length + l.position })
-    else await deleteSaleLines(w.tx, dropped.map((l) => l.id))
+    if (agreed)
+      for (const l of dropped)
+        await updateSaleLine(w.tx, l.id, { agreed: '0', position: filled.length + l.position })
+    else
+      await deleteSaleLines(
+        w.tx,
+        dropped.map((l) => l.id),
+      )
   }
   await updateSale(w.tx, saleId, {
     title: change.title ?? sale.title,

@@ -14,9 +14,14 @@ const closeSale = (as: 'declined' | 'cancelled') =>
   defineCommand(`${as}-sale`, input, async (w, { saleId, on: given, reason }) => {
     const locked = await takeSale(w, saleId)
     mustBeOpen(locked)
-    if (as === 'declined' && locked.sale.agreedOn) refuse({ code: 'already-agreed', on: locked.sale.agreedOn })
-    if (locked.lines.some((l) => l.handedOver.gt(l.returned) || l.billed.gt(l.credited))) refuse({ code: 'goods-or-bills-first' })
-    const held = sumMoney((await listHeld(w.tx, { saleIds: [saleId] }, w.currency)).map((h) => h.amount), w.currency)
+    if (as === 'declined' && locked.sale.agreedOn)
+      refuse({ code: 'already-agreed', on: locked.sale.agreedOn })
+    if (locked.lines.some((l) => l.handedOver.gt(l.returned) || l.billed.gt(l.credited)))
+      refuse({ code: 'goods-or-bills-first' })
+    const held = sumMoney(
+      (await listHeld(w.tx, { saleIds: [saleId] }, w.currency)).map((h) => h.amount),
+      w.currency,
+    )
     if (isPositiveMoney(held)) refuse({ code: 'held-first', held })
     await updateSale(w.tx, saleId, { closedAs: as, closedOn: given ?? w.today, closedReason: reason })
     await refreshSale(w, saleId)

@@ -23,9 +23,17 @@ export const isExempt = (customer: Pick<Customer, 'taxExempt' | 'exemptUntil'>, 
   customer.taxExempt && (customer.exemptUntil === null || on <= customer.exemptUntil)
 
 /** Completes typed lines from goods, the customer's tax standing and the business: nothing is typed twice. */
-export const fillLines = async (w: Work, lines: readonly LineInput[], customer: Customer, on: Day): Promise<FilledLine[]> => {
+export const fillLines = async (
+  w: Work,
+  lines: readonly LineInput[],
+  customer: Customer,
+  on: Day,
+): Promise<FilledLine[]> => {
   const [goods, codes, workAccount] = await Promise.all([
-    findGoods(w.tx, lines.flatMap((l) => (l.goodsId === undefined ? [] : [l.goodsId]))),
+    findGoods(
+      w.tx,
+      lines.flatMap((l) => (l.goodsId === undefined ? [] : [l.goodsId])),
+    ),
     w.taxCodes(),
     w.accountId('work'),
   ])
@@ -33,9 +41,15 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], customer: 
   return lines.map((line, i) => {
     const thing = line.goodsId === undefined ? undefined : goods.get(line.goodsId)
     if (line.goodsId !== undefined && !thing) refuse({ code: 'not-found', what: 'goods', id: line.goodsId })
-    const named = line.taxCode === undefined ? undefined : codes.find((c) => c.code.toLowerCase() === line.taxCode!.toLowerCase())
+    const named =
+      line.taxCode === undefined
+        ? undefined
+        : codes.find((c) => c.code.toLowerCase() === line.taxCode!.toLowerCase())
     if (line.taxCode !== undefined && !named) {
-      refuse({ code: 'invalid', errors: [{ path: `lines.${i}.taxCode`, message: `There is no tax code ${line.taxCode}.` }] })
+      refuse({
+        code: 'invalid',
+        errors: [{ path: `lines.${i}.taxCode`, message: `There is no tax code ${line.taxCode}.` }],
+      })
     }
     return {
       goodsId: thing?.id ?? null,

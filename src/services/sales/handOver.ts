@@ -19,7 +19,11 @@ const input = z.object({
   saleId: id,
   on,
   /** Left out: everything that can be handed over now. */
-  lines: z.array(z.object({ lineId: id, quantity, placeId: id.optional() })).min(1).max(1000).optional(),
+  lines: z
+    .array(z.object({ lineId: id, quantity, placeId: id.optional() }))
+    .min(1)
+    .max(1000)
+    .optional(),
   by: z.enum(['counter', 'parcel', 'delivery']).default('counter'),
 })
 
@@ -40,9 +44,19 @@ export const writeHandover = async (
   paper: { readonly on: Day; readonly by: 'counter' | 'parcel' | 'delivery' },
 ): Promise<number> => {
   const fromShelf = handing.filter((h) => h.line.kind === 'stock' || h.line.kind === 'kit')
-  const goods = await findGoods(w.tx, fromShelf.map((h) => h.line.goodsId!))
-  const parts = await findGoods(w.tx, [...goods.values()].flatMap((g) => g.parts.map((p) => p.goodsId)))
-  const leaving = fromShelf.map((h) => ({ goods: goods.get(h.line.goodsId!)!, quantity: h.quantity, placeId: h.placeId }))
+  const goods = await findGoods(
+    w.tx,
+    fromShelf.map((h) => h.line.goodsId!),
+  )
+  const parts = await findGoods(
+    w.tx,
+    [...goods.values()].flatMap((g) => g.parts.map((p) => p.goodsId)),
+  )
+  const leaving = fromShelf.map((h) => ({
+    goods: goods.get(h.line.goodsId!)!,
+    quantity: h.quantity,
+    placeId: h.placeId,
+  }))
   const left = await planLeaving(w, leaving, { on: paper.on, partsOf: parts })
   const costs = new Map(fromShelf.map((h, i) => [h.line.id, left.costs[i]!]))
   const waiting = await billedAhead(w, locked, handing)
@@ -50,40 +64,72 @@ export const writeHandover = async (
   const lines = handing.map((h) => ({
     ...h,
     cost: costs.get(h.line.id) ?? none,
-    earned: earnedByHandover({ waiting: waiting(h.line.id), handedOver: h.line.handedOver.minus(h.line.returned), billed: h.line.billed.minus(h.line.credited), quantity: h.quantity }),
+    earned: earnedByHandover({
+      waiting: waiting(h.line.id),
+      handedOver: h.line.handedOver.minus(h.line.returned),
+      billed: h.line.billed.minus(h.line.credited),
+      quantity: h.quantity,
+    }),
   }))
-  const [number, handoverId] = await Promise.all([takeNumber(w.tx, 'handover', paper.on), reserveId(w.tx, 'handover')])
+  const [number, handoverId] = await Promise.all([
+    takeNumber(w.tx, 'handover', paper.on),
+    reserveId(w.tx, 'handover'),
+  ])
   const entry = postHandover({
     on: paper.on,
     text: `Handover ${number}, ${locked.sale.customerName}`,
-    cost: sumMoney(lines.map((l) => l.cost), w.currency),
+    cost: sumMoney(
+      lines.map((l) => l.cost),
+      w.currency,
+    ),
     earned: lines.map((l) => ({ incomeAccountId: l.line.incomeAccountId, amount: l.earned })),
   })
-  const source = { kind: 'handover', id: handoverId, saleId: locked.sale.id, customerId: locked.sale.customerId }
+  const source = {
+    kind: 'handover',
+    id: handoverId,
+    saleId: locked.sale.id,
+    customerId: locked.sale.customerId,
+  }
   const entryId = entry.lines.length > 0 ? await w.post(entry, source) : null
   await insertHandover(
     w.tx,
     { number, saleId: locked.sale.id, direction: 'out', onDay: paper.on, by: paper.by, entryId },
     handoverId,
-    lines.map((l) => ({ saleLineId: l.line.id, quantity: l.quantity.toFixed(4), cost: l.cost.minor, earned: l.earned.minor })),
+    lines.map((l) => ({
+      saleLineId: l.line.id,
+      quantity: l.quantity.toFixed(4),
+      cost: l.cost.minor,
+      earned: l.earned.minor,
+    })),
   )
   await Promise.all([
     insertMoves(w.tx, left.moves, { kind: 'handover', id: handoverId }),
-    addToLines(w.tx, handing.map((h) => ({ lineId: h.line.id, by: { handedOver: h.quantity } }))),
+    addToLines(
+      w.tx,
+      handing.map((h) => ({ lineId: h.line.id, by: { handedOver: h.quantity } })),
+    ),
   ])
   return handoverId
 }
 
 /** What still waits billed ahead. Only asked for where a line was billed before it is handed over. */
-const billedAhead = async (w: Work, { sale }: LockedSale, handing: readonly Handing[]): Promise<(lineId: number) => Money> => {
-  const ahead = handing.some((h) => h.line.billed.minus(h.line.credited).gt(h.line.handedOver.minus(h.line.returned)))
+const billedAhead = async (
+  w: Work,
+  { sale }: LockedSale,
+  handing: readonly Handing[],
+): Promise<(lineId: number) => Money> => {
+  const ahead = handing.some((h) =>
+    h.line.billed.minus(h.line.credited).gt(h.line.handedOver.minus(h.line.returned)),
+  )
   return ahead ? readWaitingAhead(w, sale.id) : () => zeroMoney(w.currency)
 }
 
 /** All that can be handed over now: what is set aside of stock goods, and the rest as it is agreed. */
 const everythingPossible = async (w: Work, locked: LockedSale): Promise<Handing[]> => {
   const [story] = await readStories(w.tx, [locked.sale.id], w.business, w.today)
-  const possible = story!.lines.map((l) => ({ line: l, quantity: l.fromShelf ? smaller(l.setAside, l.toHandOver) : l.toHandOver })).filter((h) => h.quantity.gt(0))
+  const possible = story!.lines
+    .map((l) => ({ line: l, quantity: l.fromShelf ? smaller(l.setAside, l.toHandOver) : l.toHandOver }))
+    .filter((h) => h.quantity.gt(0))
   return possible.length > 0 ? possible : refuse({ code: 'nothing-to-hand-over' })
 }
 
@@ -95,19 +141,28 @@ export const handOver = defineCommand('hand-over', input, async (w, { saleId, on
   const handing = lines ? mergeLines(locked, lines) : await everythingPossible(w, locked)
   for (const h of handing) {
     const left = lineState(h.line).toHandOver
-    if (h.quantity.gt(left)) refuse({ code: 'more-than-agreed', line: h.line.description, left, asked: h.quantity })
+    if (h.quantity.gt(left))
+      refuse({ code: 'more-than-agreed', line: h.line.description, left, asked: h.quantity })
   }
   await writeHandover(w, locked, handing, { on: onDay, by })
   await refreshSale(w, saleId)
   return answerSale(w, saleId)
 })
 
-const mergeLines = (locked: LockedSale, lines: readonly { lineId: number; quantity: Decimal; placeId?: number }[]): Handing[] => {
+const mergeLines = (
+  locked: LockedSale,
+  lines: readonly { lineId: number; quantity: Decimal; placeId?: number }[],
+): Handing[] => {
   const merged = new Map<number, Handing>()
   for (const { lineId, quantity: asked, placeId } of lines) {
-    const line = locked.lines.find((l) => l.id === lineId) ?? refuse({ code: 'not-found', what: 'line', id: lineId })
+    const line =
+      locked.lines.find((l) => l.id === lineId) ?? refuse({ code: 'not-found', what: 'line', id: lineId })
     const before = merged.get(lineId)
-    merged.set(lineId, { line, quantity: before ? before.quantity.plus(asked) : asked, placeId: placeId ?? before?.placeId })
+    merged.set(lineId, {
+      line,
+      quantity: before ? before.quantity.plus(asked) : asked,
+      placeId: placeId ?? before?.placeId,
+    })
   }
   return [...merged.values()]
 }

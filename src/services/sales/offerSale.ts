@@ -18,7 +18,11 @@ export const offerSale = defineCommand('offer-sale', input, async (w, { saleId, 
   if (locked.lines.length === 0) refuse({ code: 'nothing-on-sale' })
   const sentOn = given ?? w.today
   const until = validUntil ?? addDays(sentOn, w.business.estimateDays)
-  if (until < sentOn) refuse({ code: 'invalid', errors: [{ path: 'validUntil', message: 'The estimate must be good on the day it is sent.' }] })
+  if (until < sentOn)
+    refuse({
+      code: 'invalid',
+      errors: [{ path: 'validUntil', message: 'The estimate must be good on the day it is sent.' }],
+    })
   await updateSale(w.tx, saleId, { sentOn, validUntil: until })
   await keepVersion(w, await refreshSale(w, saleId), { kind: 'offered', on: sentOn, validUntil: until })
   return answerSale(w, saleId)

@@ -1,7 +1,14 @@
 import { subtractMoney } from '@/core/money'
 import { moneyBar, standsAs } from '@/core/sale'
 import type { TaxedDocument } from '@/core/tax'
-import { listSaleLines, lockSale, sumSale, updateSale, type SaleLineRow, type SaleRow } from '@/data/queries/sales'
+import {
+  listSaleLines,
+  lockSale,
+  sumSale,
+  updateSale,
+  type SaleLineRow,
+  type SaleRow,
+} from '@/data/queries/sales'
 import type { Work } from '../command'
 import { totalsOf } from '../read/stories'
 
@@ -17,10 +24,24 @@ export interface RefreshedSale {
  */
 export const refreshSale = async (w: Work, saleId: number): Promise<RefreshedSale> => {
   const sale = (await lockSale(w.tx, saleId, w.currency))!
-  const [lines, sums, codes] = await Promise.all([listSaleLines(w.tx, [saleId]), sumSale(w.tx, saleId, w.currency), w.taxCodes()])
+  const [lines, sums, codes] = await Promise.all([
+    listSaleLines(w.tx, [saleId]),
+    sumSale(w.tx, saleId, w.currency),
+    w.taxCodes(),
+  ])
   const totals = totalsOf(sale, lines, codes, w.business)
-  const { total } = moneyBar({ total: subtractMoney(totals.gross, sums.creditedForGood), billed: sums.billed, open: sums.open, late: { ...sums.open, minor: 0n }, held: sums.held })
+  const { total } = moneyBar({
+    total: subtractMoney(totals.gross, sums.creditedForGood),
+    billed: sums.billed,
+    open: sums.open,
+    late: { ...sums.open, minor: 0n },
+    held: sums.held,
+  })
   const stands = standsAs({ ...sale, lines, open: sums.open, held: sums.held }, w.today)
-  await updateSale(w.tx, saleId, { stage: stands === 'lapsed' ? 'offered' : stands, total: total.minor, billed: sums.billed.minor })
+  await updateSale(w.tx, saleId, {
+    stage: stands === 'lapsed' ? 'offered' : stands,
+    total: total.minor,
+    billed: sums.billed.minor,
+  })
   return { sale, lines, totals }
 }

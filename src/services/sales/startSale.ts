@@ -30,7 +30,12 @@ export const usualArrangement = (customer: Customer): ArrangementInput =>
     ? {
         kind: 'terms',
         net: customer.terms.net,
-        ...(customer.terms.discountPercent ? { discountPercent: customer.terms.discountPercent, discountDays: customer.terms.discountDays ?? 0 } : {}),
+        ...(customer.terms.discountPercent
+          ? {
+              discountPercent: customer.terms.discountPercent,
+              discountDays: customer.terms.discountDays ?? 0,
+            }
+          : {}),
       }
     : { kind: 'now' }
 
@@ -62,7 +67,10 @@ export const writeSale = async (w: Work, sale: NewSale): Promise<{ saleId: numbe
     pricesIncludeTax: w.business.pricesIncludeTax,
     agreedOn: sale.agreedOn,
   })
-  const lineIds = await insertSaleLines(w.tx, sale.lines.map((l, position) => lineRow(saleId, position, l, sale.agreedOn !== null)))
+  const lineIds = await insertSaleLines(
+    w.tx,
+    sale.lines.map((l, position) => lineRow(saleId, position, l, sale.agreedOn !== null)),
+  )
   return { saleId, lineIds }
 }
 
@@ -76,7 +84,13 @@ export const lineRow = (saleId: number, position: number, l: FilledLine, agreed:
 
 /** A sale without a title is called after what is on it. */
 export const titleOf = (lines: readonly { readonly description: string }[]): string =>
-  lines.length === 0 ? '' : lines.slice(0, 2).map((l) => l.description).join(', ').slice(0, 120) + (lines.length > 2 ? ' …' : '')
+  lines.length === 0
+    ? ''
+    : lines
+        .slice(0, 2)
+        .map((l) => l.description)
+        .join(', ')
+        .slice(0, 120) + (lines.length > 2 ? ' …' : '')
 
 /** The arrangement as JSON keeps it: decimals as strings. */
 export const keepArrangement = (a: unknown): unknown => JSON.parse(JSON.stringify(a))

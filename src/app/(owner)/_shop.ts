@@ -1,0 +1,34 @@
+import { cookies } from 'next/headers'
+import { notFound, redirect } from 'next/navigation'
+import { cache } from 'react'
+import { SESSION_COOKIE } from '@/api/serve'
+import { database } from '@/data/connect'
+import { findBusiness } from '@/data/queries/business'
+import { signedIn } from '@/services/access/signIn'
+import { businessDate } from '@/services/clock'
+
+/** What every page of the owner starts from. Sends whoever is not signed in to the door. Once per request. */
+export const openShop = cache(async () => {
+  const db = database()
+  const business = await findBusiness(db)
+  if (!business) redirect('/set-up')
+  if (!(await signedIn(db, (await cookies()).get(SESSION_COOKIE)?.value))) redirect('/sign-in')
+  return { db, business, today: businessDate(), currency: business.currency }
+})
+
+/** The id in an address, or the page that says there is nothing there. */
+export const idFrom = async (params: Promise<{ id: string }>): Promise<number> => {
+  const { id } = await params
+  return /^\d{1,9}$/.test(id) ? Number(id) : notFound()
+}
+
+export type Search = Promise<Record<string, string | string[] | undefined>>
+
+/** The first value of each name in an address's query. */
+export const queryOf = async (search: Search): Promise<Record<string, string>> =>
+  Object.fromEntries(
+    Object.entries(await search).flatMap(([k, v]) => {
+      const first = Array.isArray(v) ? v[0] : v
+      return first === undefined ? [] : [[k, first]]
+    }),
+  )

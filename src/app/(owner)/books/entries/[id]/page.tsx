@@ -1,0 +1,50 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { findEntry } from '@/data/queries/ledger'
+import { hrefOfSource } from '@/services/read/sheet'
+import { EntryLines } from '@/ui/books/EntryLines'
+import { Heading } from '@/ui/Heading'
+import { idFrom, openShop } from '../../../_shop'
+
+export const metadata: Metadata = { title: 'Entry' }
+
+export default async function EntryPage({ params }: { params: Promise<{ id: string }> }) {
+  const { db, currency } = await openShop()
+  const entry = (await findEntry(db, await idFrom(params), currency)) ?? notFound()
+  const href = hrefOfSource(entry)
+  return (
+    <>
+      <Heading
+        above={
+          <Link prefetch={false} className="underline" href={`/books?view=journal&to=${entry.on}`}>
+            Journal
+          </Link>
+        }
+        title={`Entry ${entry.id}`}
+        beside={
+          <>
+            {!href.startsWith('/books') && (
+              <Link prefetch={false} className="underline" href={href}>
+                the paper that posted it
+              </Link>
+            )}
+            {entry.reversesId && (
+              <>
+                {' '}
+                · reverses{' '}
+                <Link prefetch={false} className="underline" href={`/books/entries/${entry.reversesId}`}>
+                  entry {entry.reversesId}
+                </Link>
+              </>
+            )}
+          </>
+        }
+      />
+      <EntryLines entry={entry} />
+      <p className="sub mt-4">
+        Posted entries never change. A mistake is mended by an entry that reverses it.
+      </p>
+    </>
+  )
+}

@@ -1,0 +1,24 @@
+import type { Metadata } from 'next'
+import { readPlainTaxCodes } from '@/services/read/taxCodes'
+import { Heading } from '@/ui/Heading'
+import { CounterTill } from '@/ui/money/CounterTill'
+import { openShop } from '../_shop'
+
+export const metadata: Metadata = { title: 'Counter' }
+
+export default async function Counter() {
+  const { db, business, currency } = await openShop()
+  return (
+    <>
+      <Heading title="Counter" beside="type or scan · Enter · tender · Enter" />
+      <CounterTill
+        settings={{
+          currency,
+          pricesIncludeTax: business.pricesIncludeTax,
+          roundPer: business.taxRoundedPer,
+          codes: await readPlainTaxCodes(db),
+        }}
+      />
+    </>
+  )
+}

@@ -1,0 +1,163 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { formatDay } from '@/core/day'
+import { formatMoney, toFourPlaces } from '@/core/money'
+import { listAccounts } from '@/data/queries/accounts'
+import { findGoods, listStockCard } from '@/data/queries/goods'
+import { readGoods } from '@/services/read/goods'
+import { formatPrice } from '@/services/read/sheet'
+import { readPlainTaxCodes } from '@/services/read/taxCodes'
+import { GoodsForm } from '@/ui/goods/GoodsForm'
+import { Heading } from '@/ui/Heading'
+import { paperHref } from '@/ui/Trail'
+import { idFrom, openShop } from '../../_shop'
+
+export const metadata: Metadata = { title: 'Goods' }
+
+export default async function GoodsPage({ params }: { params: Promise<{ id: string }> }) {
+  const { db, business, currency } = await openShop()
+  const g = (await readGoods(db, await idFrom(params), business)) ?? notFound()
+  const { goods } = g
+  const [card, codes, accounts, parts] = await Promise.all([
+    listStockCard(db, goods.id, 60, currency),
+    readPlainTaxCodes(db),
+    listAccounts(db),
+    findGoods(
+      db,
+      goods.parts.map((p) => p.goodsId),
+    ),
+  ])
+  const figures =
+    goods.kind === 'stock'
+      ? [
+          ['on hand', toFourPlaces(g.onHand)],
+          ['set aside', toFourPlaces(g.setAside)],
+          ['available', toFourPlaces(g.available)],
+          ['costs on average', formatPrice(g.unitCost.toDecimalPlaces(4), currency)],
+          ['worth on the shelf', formatMoney(g.shelf.value)],
+        ]
+      : goods.kind === 'kit'
+        ? [
+            ['can be made', toFourPlaces(g.available)],
+            ['its parts cost', formatPrice(g.unitCost.toDecimalPlaces(2), currency)],
+          ]
+        : []
+  return (
+    <>
+      <Heading
+        above={`${goods.code} · ${goods.kind}${goods.retired ? ' · retired' : ''}`}
+        title={goods.name}
+      />
+      {figures.length > 0 && (
+        <dl className="mb-6 flex flex-wrap gap-x-9 gap-y-2">
+          {figures.map(([name, value]) => (
+            <div key={name}>
+              <dt className="sub">{name}</dt>
+              <dd className="fig text-left! text-lg font-bold">{value}</dd>
+            </div>
+          ))}
+        </dl>
+      )}
+      {goods.parts.length > 0 && (
+        <p className="mb-5">
+          One kit is{' '}
+          {goods.parts.map((p) => `${p.quantity.toString()} ${parts.get(p.goodsId)?.name ?? ''}`).join(', ')}.
+        </p>
+      )}
+      <div className="grid gap-x-10 gap-y-7 lg:grid-cols-[360px_1fr]">
+        <section>
+          <h2>What it is</h2>
+          <GoodsForm
+            id={goods.id}
+            currency={currency}
+            codes={codes.map((c) => c.code)}
+            accounts={accounts
+              .filter(
+                (a) =>
+                  a.kind === 'income' && (a.role === null || ['sales', 'work', 'charges'].includes(a.role)),
+              )
+              .map((a) => ({ code: a.code, name: a.name }))}
+            start={{
+              code: goods.code,
+              name: goods.name,
+              kind: goods.kind,
+              price: goods.price.toString(),
+              taxCode: g.taxCode,
+              incomeAccount: accounts.find((a) => a.id === goods.incomeAccountId)!.code,
+              barcode: goods.barcode,
+              note: goods.note,
+              retired: goods.retired,
+            }}
+          />
+        </section>
+        {goods.kind === 'stock' && (
+          <section className="min-w-0">
+            <h2>Stock card</h2>
+            {card.length === 0 ? (
+              <p className="sub">
+                Nothing came or went yet.{' '}
+                <Link
+                  prefetch={false}
+                  className="underline"
+                  href={`/goods/count?search=${encodeURIComponent(goods.code)}`}
+                >
+                  Count it
+                </Link>{' '}
+                to put in what is there.
+              </p>
+            ) : (
+              <table className="ledger">
+                <thead>
+                  <tr>
+                    <th scope="col">Day</th>
+                    <th scope="col">Paper</th>
+                    <th scope="col" className="r">
+                      Came or left
+                    </th>
+                    <th scope="col" className="r">
+                      There
+                    </th>
+                    <th scope="col" className="r">
+                      Cost
+                    </th>
+                    <th scope="col" className="r">
+                      Worth
+                    </th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {card.map((m) => {
+                    const href = paperHref({ kind: m.paperKind, id: m.paperId })
+                    const name = `${m.paperKind === 'handover' ? (m.quantity.isNegative() ? 'Handover' : 'Came back') : 'Count'} ${m.paper}`
+                    return (
+                      <tr key={m.id}>
+                        <td className="sub whitespace-nowrap">{formatDay(m.on)}</td>
+                        <td>
+                          {href ? (
+                            <Link prefetch={false} className="hover:underline" href={href}>
+                              {name}
+                            </Link>
+                          ) : (
+                            name
+                          )}
+                        </td>
+                        <td className="fig">
+                          {m.quantity.isNegative() ? '' : '+'}
+                          {m.quantity.toString()}
+                        </td>
+                        <td className="fig">{m.runningQuantity.toString()}</td>
+                        <td className="fig">{formatMoney(m.value)}</td>
+                        <td className="fig">{formatMoney(m.runningValue)}</td>
+                      </tr>
+                    )
+                  })}
+                </tbody>
+              </table>
+            )}
+          </section>
+        )}
+      </div>
+    </>
+  )
+}

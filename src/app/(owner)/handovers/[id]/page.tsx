@@ -1,0 +1,57 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { formatDay } from '@/core/day'
+import { findHandover } from '@/data/queries/sales'
+import { entriesOfPapers } from '@/data/queries/ledger'
+import { InTheBooks } from '@/ui/books/EntryLines'
+import { Figure } from '@/ui/Figure'
+import { Heading } from '@/ui/Heading'
+import { idFrom, openShop } from '../../_shop'
+
+export const metadata: Metadata = { title: 'Handover' }
+const BY = { counter: 'across the counter', parcel: 'as a parcel', delivery: 'delivered' } as const
+
+export default async function HandoverPage({ params }: { params: Promise<{ id: string }> }) {
+  const { db, currency } = await openShop()
+  const paper = (await findHandover(db, await idFrom(params), currency)) ?? notFound()
+  const entries = await entriesOfPapers(db, [{ kind: 'handover', id: paper.id }], currency)
+  return (
+    <>
+      <Heading
+        above={
+          <Link prefetch={false} href={`/sales/${paper.saleId}`} className="underline">
+            Sale {paper.saleNumber}, {paper.customer}
+          </Link>
+        }
+        title={`${paper.direction === 'out' ? 'Handover' : 'Goods came back'} ${paper.number}`}
+        beside={`${formatDay(paper.on)}, ${BY[paper.by]}`}
+      />
+      <table className="ledger max-w-[640px]">
+        <thead>
+          <tr>
+            <th scope="col">What</th>
+            <th scope="col" className="r">
+              Quantity
+            </th>
+            <th scope="col" className="r">
+              Cost
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {paper.lines.map((l) => (
+            <tr key={l.id}>
+              <td>{l.description}</td>
+              <td className="fig">{l.quantity.toString()}</td>
+              <td className="r">
+                <Figure of={l.cost} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <InTheBooks entries={entries} />
+    </>
+  )
+}

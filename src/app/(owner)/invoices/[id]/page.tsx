@@ -1,0 +1,183 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { formatDay } from '@/core/day'
+import { formatMoney, isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
+import { findInvoice, listCreditsOf } from '@/data/queries/invoices'
+import { entriesOfPapers } from '@/data/queries/ledger'
+import { listDuesOfInvoice } from '@/data/queries/money'
+import { formatPrice } from '@/services/read/sheet'
+import { InTheBooks } from '@/ui/books/EntryLines'
+import { Figure } from '@/ui/Figure'
+import { Heading } from '@/ui/Heading'
+import { InvoiceActions } from '@/ui/sale/InvoiceActions'
+import { idFrom, openShop } from '../../_shop'
+
+export const metadata: Metadata = { title: 'Invoice' }
+const NAME = { invoice: 'Invoice', counter: 'Counter sale', 'credit-note': 'Credit note' } as const
+
+export default async function InvoicePage({ params }: { params: Promise<{ id: string }> }) {
+  const { db, today, currency } = await openShop()
+  const invoice = (await findInvoice(db, await idFrom(params), currency)) ?? notFound()
+  const [dues, entries, credits] = await Promise.all([
+    listDuesOfInvoice(db, invoice.id, currency),
+    entriesOfPapers(db, [{ kind: 'invoice', id: invoice.id }], currency),
+    listCreditsOf(db, invoice.id, currency),
+  ])
+  const draft = invoice.status === 'draft'
+  const open = sumMoney(
+    dues.map((d) => d.open),
+    currency,
+  )
+  const credited = sumMoney(
+    credits.map((c) => c.gross),
+    currency,
+  )
+  return (
+    <>
+      <Heading
+        above={
+          <>
+            <Link
+              prefetch={false}
+              href={`/people/${invoice.customerId}`}
+              className="font-bold text-iron-900 hover:underline"
+            >
+              {invoice.customerName}
+            </Link>
+            {' · '}
+            <Link prefetch={false} href={`/sales/${invoice.saleId}`} className="underline">
+              the sale
+            </Link>
+          </>
+        }
+        title={draft ? 'Draft of an invoice' : `${NAME[invoice.kind]} ${invoice.number}`}
+        beside={`${formatDay(invoice.on)}${invoice.reason ? ` · ${invoice.reason}` : ''}`}
+        action={
+          <InvoiceActions
+            invoice={{
+              id: invoice.id,
+              saleId: invoice.saleId,
+              customerId: invoice.customerId,
+              draft,
+              kind: invoice.kind,
+              currency,
+              left: toDecimalString({ minor: invoice.gross.minor - credited.minor, currency }),
+              open: toDecimalString(open),
+              lines: invoice.lines.map((l) => ({
+                lineId: l.saleLineId,
+                description: l.description,
+                quantity: l.quantity.toString(),
+              })),
+            }}
+            today={today}
+          />
+        }
+      />
+      <table className="ledger max-w-[860px]">
+        <thead>
+          <tr>
+            <th scope="col">What</th>
+            <th scope="col" className="r">
+              Quantity
+            </th>
+            <th scope="col" className="r">
+              Each
+            </th>
+            <th scope="col" className="r">
+              Less
+            </th>
+            <th scope="col" className="r w-[120px]">
+              Sum
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {invoice.lines.map((l) => (
+            <tr key={l.id}>
+              <td className="break-words">
+                {l.description}
+                {l.note && <div className="sub">{l.note}</div>}
+              </td>
+              <td className="fig">{l.quantity.toString()}</td>
+              <td className="fig">{formatPrice(l.unitPrice, currency)}</td>
+              <td className="fig">{l.discountPercent.gt(0) && `${l.discountPercent.toString()} %`}</td>
+              <td className="fig">{formatMoney(l.net)}</td>
+            </tr>
+          ))}
+        </tbody>
+        <tbody>
+          <tr>
+            <td colSpan={4} className="r border-0! text-iron-500">
+              net
+            </td>
+            <td className="r border-0!">
+              <Figure of={invoice.net} />
+            </td>
+          </tr>
+          <tr>
+            <td colSpan={4} className="r border-0! text-iron-500">
+              tax
+            </td>
+            <td className="r border-0!">
+              <Figure of={invoice.tax} />
+            </td>
+          </tr>
+          <tr className="total">
+            <td colSpan={4} className="r">
+              total
+            </td>
+            <td className="fig">
+              <Figure of={invoice.gross} />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      {dues.length > 0 && (
+        <section className="mt-7">
+          <h2>Due</h2>
+          <table className="ledger max-w-[560px]">
+            <thead>
+              <tr>
+                <th scope="col">On</th>
+                <th scope="col" className="r">
+                  Amount
+                </th>
+                <th scope="col" className="r">
+                  Open
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {dues.map((d) => (
+                <tr key={d.id}>
+                  <td>
+                    {formatDay(d.dueOn)}{' '}
+                    {isPositiveMoney(d.open) && d.dueOn < today && <b className="text-oxide-700">late</b>}
+                  </td>
+                  <td className="r">
+                    <Figure of={d.amount} />
+                  </td>
+                  <td className="r">
+                    <Figure of={d.open} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      )}
+      {credits.length > 0 && (
+        <p className="mt-4">
+          Credited:{' '}
+          {credits.map((c) => (
+            <Link prefetch={false} key={c.id} className="mr-3 underline" href={`/invoices/${c.id}`}>
+              {c.number} ({formatMoney(c.gross)})
+            </Link>
+          ))}
+        </p>
+      )}
+      <InTheBooks entries={entries} />
+    </>
+  )
+}

@@ -1,0 +1,43 @@
+import type { ReactNode } from 'react'
+import { Toaster } from 'sonner'
+import { readFlags } from '@/data/queries/receivables'
+import { countStands } from '@/data/queries/sales'
+import { Band } from '@/ui/Band'
+import { Keys } from '@/ui/Keys'
+import { Spine } from '@/ui/Spine'
+import { openShop } from './_shop'
+
+export default async function OwnerLayout({ children }: { children: ReactNode }) {
+  const { db, business, today, currency } = await openShop()
+  const [flags, stands] = await Promise.all([readFlags(db, today, currency), countStands(db, today)])
+  return (
+    <div className="min-h-screen">
+      <a
+        href="#main"
+        className="btn btn-do sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50"
+      >
+        To the page
+      </a>
+      <Band name={business.name} flags={flags} today={today} currency={currency} />
+      <div className="flex flex-col md:flex-row">
+        <Spine agreed={(stands.agreed ?? 0) + (stands.owing ?? 0)} />
+        <main id="main" className="min-w-0 flex-1 px-4 py-5 md:px-6">
+          {children}
+        </main>
+      </div>
+      <Keys />
+      <Toaster
+        position="bottom-left"
+        toastOptions={{
+          style: {
+            borderRadius: 2,
+            background: '#1f2327',
+            color: '#fbf8f1',
+            border: 0,
+            font: '15px var(--font-text)',
+          },
+        }}
+      />
+    </div>
+  )
+}

@@ -1,0 +1,35 @@
+import type { Metadata } from 'next'
+import { findCustomer } from '@/data/queries/customers'
+import { Heading } from '@/ui/Heading'
+import { MoneyInForm } from '@/ui/money/MoneyInForm'
+import Link from 'next/link'
+import { openShop, queryOf, type Search } from '../_shop'
+
+export const metadata: Metadata = { title: 'Money in' }
+
+export default async function MoneyIn({ searchParams }: { searchParams: Search }) {
+  const { db, today, currency } = await openShop()
+  const query = await queryOf(searchParams)
+  const customer = /^\d{1,9}$/.test(query.customer ?? '')
+    ? await findCustomer(db, Number(query.customer), currency)
+    : null
+  return (
+    <>
+      <Heading
+        title="Money in"
+        action={
+          <Link prefetch={false} href="/receipts" className="btn">
+            All receipts
+          </Link>
+        }
+      />
+      <MoneyInForm
+        key={`${customer?.id}`}
+        currency={currency}
+        today={today}
+        customer={customer && { id: customer.id, name: customer.name }}
+        saleId={/^\d{1,9}$/.test(query.sale ?? '') ? Number(query.sale) : null}
+      />
+    </>
+  )
+}

@@ -1,0 +1,262 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { daysBetween, formatDay, formatDayShort } from '@/core/day'
+import { formatMoney, isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
+import { addBars, moneyBar } from '@/core/sale'
+import { zeroMoney } from '@/core/money'
+import { readCustomer } from '@/services/read/customers'
+import { Figure } from '@/ui/Figure'
+import { Heading } from '@/ui/Heading'
+import { MoneyBar, MoneyLegend } from '@/ui/MoneyBar'
+import { HeldActions } from '@/ui/people/HeldActions'
+import { Stamp } from '@/ui/Stamp'
+import { idFrom, openShop } from '../../_shop'
+
+export const metadata: Metadata = { title: 'Customer' }
+
+export default async function CustomerPage({ params }: { params: Promise<{ id: string }> }) {
+  const { db, business, today, currency } = await openShop()
+  const page = (await readCustomer(db, await idFrom(params), business, today)) ?? notFound()
+  const { customer, standing } = page
+  const none = zeroMoney(currency)
+  const bar = page.sales
+    .filter((s) => s.stands !== 'declined' && s.stands !== 'cancelled')
+    .map((s) => s.bar)
+    .reduce(addBars, moneyBar({ total: none, billed: none, open: none, late: none, held: none }))
+  const facts = [
+    customer.taxExempt
+      ? `exempt from tax${customer.exemptNumber ? `, ${customer.exemptNumber}` : ''}${customer.exemptUntil ? ` until ${formatDay(customer.exemptUntil)}` : ''}`
+      : '',
+    customer.terms.net > 0 ? `pays in ${customer.terms.net} days` : 'pays when billed',
+    customer.terms.discountPercent
+      ? `${Number(customer.terms.discountPercent)} % off within ${customer.terms.discountDays ?? 0} days`
+      : '',
+    customer.creditLimit ? `credit limit ${formatMoney(customer.creditLimit)}` : '',
+    page.days ? `takes ${Math.round(page.days.average)} days to pay` : '',
+  ].filter(Boolean)
+  const over = customer.creditLimit && standing.owed.minor > customer.creditLimit.minor
+  return (
+    <>
+      <Heading
+        above={[customer.kind, customer.contact, customer.phone, customer.email].filter(Boolean).join(' · ')}
+        title={customer.name}
+        beside={facts.join(' · ')}
+        action={
+          <>
+            {!customer.walkIn && (
+              <Link prefetch={false} className="btn" href={`/people/${customer.id}/edit`}>
+                Change
+              </Link>
+            )}
+            <a className="btn" href={`/api/v1/export/statements/${customer.id}.pdf`} target="_blank">
+              Statement (PDF)
+            </a>
+            <Link prefetch={false} className="btn" href={`/money-in?customer=${customer.id}`}>
+              Take money
+            </Link>
+            <Link
+              prefetch={false}
+              className="btn btn-do"
+              data-primary
+              href={`/sales/new?customer=${customer.id}`}
+            >
+              New sale
+            </Link>
+          </>
+        }
+      />
+      {over && (
+        <p className="mb-3 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
+          Over the credit limit by{' '}
+          {formatMoney({ minor: standing.owed.minor - customer.creditLimit!.minor, currency })}.
+        </p>
+      )}
+      <p className="sub mb-1">Where the money of their last {page.sales.length} sales stands</p>
+      <MoneyBar bar={bar} />
+      <MoneyLegend bar={bar} />
+      <div className="mt-7 grid gap-x-9 gap-y-8 lg:grid-cols-[1fr_360px]">
+        <section className="min-w-0">
+          <h2>Sales</h2>
+          {page.sales.length === 0 ? (
+            <p className="sub">None yet.</p>
+          ) : (
+            <table className="ledger">
+              <thead>
+                <tr>
+                  <th scope="col">Sale</th>
+                  <th scope="col">What</th>
+                  <th scope="col">Stands</th>
+                  <th scope="col" className="w-[120px]">
+                    Money
+                  </th>
+                  <th scope="col" className="r">
+                    Total
+                  </th>
+                  <th scope="col" className="r">
+                    Since
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {page.sales.map((s) => (
+                  <tr key={s.sale.id} className="row">
+                    <td className="font-figure">{s.sale.number}</td>
+                    <td className="max-w-[260px] truncate">
+                      <Link prefetch={false} data-row className="cover" href={`/sales/${s.sale.id}`}>
+                        {s.sale.title}
+                      </Link>
+                    </td>
+                    <td>
+                      <Stamp stands={s.stands} />
+                    </td>
+                    <td>
+                      <MoneyBar small bar={s.bar} />
+                    </td>
+                    <td className="r">
+                      <Figure of={s.bar.total} />
+                    </td>
+                    <td className="r sub whitespace-nowrap">{formatDayShort(s.sale.startedOn, today)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          {standing.sales > page.sales.length && (
+            <p className="mt-2">
+              <Link prefetch={false} className="underline" href={`/sales?customer=${customer.id}`}>
+                all {standing.sales} sales
+              </Link>
+            </p>
+          )}
+          {page.receipts.length > 0 && (
+            <>
+              <h2 className="mt-7">Receipts</h2>
+              <table className="ledger">
+                <tbody>
+                  {page.receipts.map((r) => (
+                    <tr key={r.id} className={r.voidedOn ? 'text-iron-500 line-through' : ''}>
+                      <td>
+                        <Link
+                          prefetch={false}
+                          className="font-figure hover:underline"
+                          href={`/receipts/${r.id}`}
+                        >
+                          {r.number}
+                        </Link>
+                      </td>
+                      <td className="sub">{formatDay(r.on)}</td>
+                      <td>{r.method}</td>
+                      <td className="fig">{formatMoney(r.amount)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </>
+          )}
+        </section>
+        <aside className="grid content-start gap-7">
+          <section>
+            <h2>Owes</h2>
+            {page.dues.length === 0 ? (
+              <p className="sub">Nothing.</p>
+            ) : (
+              <table className="ledger">
+                <tbody>
+                  {page.dues.map((d) => (
+                    <tr key={d.id}>
+                      <td>
+                        <Link prefetch={false} className="hover:underline" href={`/invoices/${d.invoiceId}`}>
+                          Invoice {d.number}
+                        </Link>
+                        <div className={`text-xs ${d.dueOn < today ? 'text-oxide-700' : 'text-iron-500'}`}>
+                          {d.dueOn < today
+                            ? `${daysBetween(d.dueOn, today)} days late`
+                            : `due ${formatDayShort(d.dueOn, today)}`}
+                        </div>
+                      </td>
+                      <td className="fig">{formatMoney(d.open)}</td>
+                    </tr>
+                  ))}
+                  <tr className="total">
+                    <td>owed</td>
+                    <td className="fig">{formatMoney(standing.owed)}</td>
+                  </tr>
+                </tbody>
+              </table>
+            )}
+          </section>
+          <section>
+            <h2>Held for them</h2>
+            {page.held.length === 0 ? (
+              <p className="sub">
+                Nothing. Money that comes in ahead of a bill stands here; it is theirs until it is earned.
+              </p>
+            ) : (
+              <>
+                <table className="ledger">
+                  <tbody>
+                    {page.held.map((h, i) => (
+                      <tr key={i}>
+                        <td>
+                          {h.saleId === null ? (
+                            'on account'
+                          ) : (
+                            <Link prefetch={false} className="hover:underline" href={`/sales/${h.saleId}`}>
+                              {h.kind} for a sale
+                            </Link>
+                          )}
+                        </td>
+                        <td className="fig text-brass-700">{formatMoney(h.amount)}</td>
+                      </tr>
+                    ))}
+                    <tr className="total">
+                      <td>held</td>
+                      <td className="fig">
+                        {formatMoney(
+                          sumMoney(
+                            page.held.map((h) => h.amount),
+                            currency,
+                          ),
+                        )}
+                      </td>
+                    </tr>
+                  </tbody>
+                </table>
+                <HeldActions
+                  customerId={customer.id}
+                  name={customer.name}
+                  currency={currency}
+                  today={today}
+                  owes={isPositiveMoney(standing.owed)}
+                  held={page.held.map((h) => ({ saleId: h.saleId, amount: toDecimalString(h.amount) }))}
+                />
+              </>
+            )}
+          </section>
+          {page.addresses.length > 0 && (
+            <section>
+              <h2>Addresses</h2>
+              {page.addresses.map((a) => (
+                <p key={a.id} className="mb-2 whitespace-pre-line">
+                  <span className="sub">
+                    {a.kind === 'bill-to' ? 'bill to' : 'deliver to'}
+                    {a.isDefault && ', usual'}
+                  </span>
+                  {'\n'}
+                  {a.text}
+                </p>
+              ))}
+            </section>
+          )}
+          {customer.note && (
+            <section>
+              <h2>Notes</h2>
+              <p className="whitespace-pre-line">{customer.note}</p>
+            </section>
+          )}
+        </aside>
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,91 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { formatDay } from '@/core/day'
+import { formatMoney, isPositiveMoney, subtractMoney } from '@/core/money'
+import { entriesOfPapers } from '@/data/queries/ledger'
+import { findReceipt } from '@/data/queries/money'
+import { readWhatItPaid } from '@/services/read/receipt'
+import { InTheBooks } from '@/ui/books/EntryLines'
+import { Heading } from '@/ui/Heading'
+import { ReceiptActions } from '@/ui/money/ReceiptActions'
+import { idFrom, openShop, queryOf, type Search } from '../../_shop'
+
+export const metadata: Metadata = { title: 'Receipt' }
+
+export default async function ReceiptPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>
+  searchParams: Search
+}) {
+  const { db, today, currency } = await openShop()
+  const receipt = (await findReceipt(db, await idFrom(params), currency)) ?? notFound()
+  const [paid, entries] = await Promise.all([
+    readWhatItPaid(db, receipt, currency),
+    entriesOfPapers(
+      db,
+      [
+        receipt.invoiceId === null
+          ? { kind: 'receipt', id: receipt.id }
+          : { kind: 'invoice', id: receipt.invoiceId },
+      ],
+      currency,
+    ),
+  ])
+  const change = subtractMoney(receipt.tendered, receipt.amount)
+  return (
+    <>
+      <Heading
+        above={
+          <Link
+            prefetch={false}
+            href={`/people/${receipt.customerId}`}
+            className="font-bold text-iron-900 hover:underline"
+          >
+            {receipt.customerName}
+          </Link>
+        }
+        title={`Receipt ${receipt.number}`}
+        beside={`${formatDay(receipt.on)}, ${receipt.method}${receipt.reference ? `, ${receipt.reference}` : ''}`}
+        action={
+          <ReceiptActions
+            id={receipt.id}
+            number={receipt.number}
+            today={today}
+            mayVoid={receipt.voidedOn === null && receipt.invoiceId === null}
+            print={(await queryOf(searchParams)).print === '1'}
+          />
+        }
+      />
+      {receipt.voidedOn && (
+        <p className="mb-4 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
+          Voided on {formatDay(receipt.voidedOn)}: {receipt.voidReason}
+        </p>
+      )}
+      <p className="fig mb-4 text-left! text-3xl font-bold">{formatMoney(receipt.amount)}</p>
+      {isPositiveMoney(change) && (
+        <p className="mb-4">
+          Given {formatMoney(receipt.tendered)}, change {formatMoney(change)}.
+        </p>
+      )}
+      <h2>What it paid</h2>
+      <table className="ledger max-w-[640px]">
+        <tbody>
+          {paid.map((p, i) => (
+            <tr key={i}>
+              <td>
+                <Link prefetch={false} className="hover:underline" href={p.href}>
+                  {p.what}
+                </Link>
+              </td>
+              <td className="fig">{formatMoney(p.amount)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <InTheBooks entries={entries} />
+    </>
+  )
+}

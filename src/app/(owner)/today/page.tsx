@@ -1,0 +1,225 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { formatDayLong, formatDayShort } from '@/core/day'
+import { formatMoney } from '@/core/money'
+import type { NextAction } from '@/core/sale'
+import { readToday, type TodayView, type Waiting } from '@/services/read/today'
+import { Empty } from '@/ui/Empty'
+import { Figure } from '@/ui/Figure'
+import { Heading } from '@/ui/Heading'
+import { openShop } from '../_shop'
+
+export const metadata: Metadata = { title: 'Today' }
+
+export default async function Today() {
+  const { db, business, today } = await openShop()
+  const view = await readToday(db, business, today)
+  const count = view.waiting.length
+  return (
+    <>
+      <Heading
+        title={formatDayLong(today)}
+        beside={
+          count === 0
+            ? 'nothing waits'
+            : `${count} ${count === 1 ? 'thing waits' : 'things wait'}, ${formatMoney(view.inThem)} in them`
+        }
+        action={
+          <Link prefetch={false} href="/sales/new" className="btn btn-do" data-primary>
+            New sale <kbd className="font-figure text-xs opacity-80">n</kbd>
+          </Link>
+        }
+      />
+      <div className="grid gap-x-11 gap-y-8 lg:grid-cols-[1fr_300px]">
+        <section aria-label="What waits">
+          {count === 0 ? (
+            <Empty>
+              What waits to be done will stand here: goods to hand over, bills to write, money to ask for.
+              Start with a new sale.
+            </Empty>
+          ) : (
+            <WaitingList waiting={view.waiting} />
+          )}
+        </section>
+        <aside className="grid content-start gap-7">
+          <Drawer drawer={view.drawer} />
+          <OutThere out={view.out} />
+          <ComingUp items={view.comingUp} today={today} />
+        </aside>
+      </div>
+    </>
+  )
+}
+
+const LABEL: Readonly<Record<NextAction, string>> = {
+  remind: 'See the sale',
+  'give-back': 'Give back',
+  collect: 'Take money',
+  'ask-deposit': 'Take deposit',
+  'hand-over': 'Hand over',
+  bill: 'Bill',
+  buy: 'See what is short',
+  'ask-again': 'Ask again',
+  renew: 'Renew',
+  offer: 'Send estimate',
+}
+const EDGE: Readonly<Record<NextAction, string>> = {
+  remind: 'bg-oxide-700',
+  'give-back': 'hatch',
+  collect: 'bg-slate-600',
+  'ask-deposit': 'hatch',
+  'hand-over': 'bg-patina-700',
+  bill: 'bg-slate-400',
+  buy: 'bg-rust-600',
+  'ask-again': 'bg-paper-300',
+  renew: 'bg-paper-300',
+  offer: 'bg-paper-300',
+}
+
+const hrefOf = ({ story, step }: Waiting): string => {
+  const sale = `/sales/${story.sale.id}`
+  if (step.action === 'collect' || step.action === 'ask-deposit')
+    return `/money-in?customer=${story.sale.customerId}&sale=${story.sale.id}`
+  if (step.action === 'hand-over') return `${sale}?do=hand-over`
+  if (step.action === 'bill') return `${sale}?do=bill`
+  if (step.action === 'renew' || step.action === 'offer') return `${sale}?do=offer`
+  return sale
+}
+
+const WaitingList = ({ waiting }: { readonly waiting: readonly Waiting[] }) => (
+  <ul>
+    {waiting.slice(0, 60).map((w) => (
+      <li key={w.story.sale.id} className="flex items-center gap-3 border-b border-paper-200 py-1.5">
+        <span aria-hidden className={`h-10 w-1.5 shrink-0 ${EDGE[w.step.action]}`} />
+        <div className="min-w-0 flex-1">
+          <Link
+            prefetch={false}
+            href={`/sales/${w.story.sale.id}`}
+            className="block truncate font-bold hover:underline"
+          >
+            {w.story.sale.customerName}
+            <span className="font-normal text-iron-500"> · {w.story.sale.title}</span>
+          </Link>
+          <div className="sub truncate" title={w.step.why}>
+            {w.step.why}
+          </div>
+        </div>
+        <span className="fig">{formatMoney(w.step.amount ?? w.story.bar.total)}</span>
+        <Link
+          prefetch={false}
+          data-row
+          href={hrefOf(w)}
+          className="btn w-[150px] max-sm:w-auto max-sm:px-2"
+          aria-label={`${LABEL[w.step.action]}: ${w.story.sale.customerName}`}
+        >
+          {LABEL[w.step.action]}
+        </Link>
+      </li>
+    ))}
+    {waiting.length > 60 && (
+      <li className="sub pt-3">
+        and {waiting.length - 60} more, in{' '}
+        <Link prefetch={false} href="/sales" className="underline">
+          Sales
+        </Link>
+      </li>
+    )}
+  </ul>
+)
+
+const Drawer = ({ drawer }: { readonly drawer: TodayView['drawer'] }) => (
+  <section>
+    <h2>In the drawer</h2>
+    <table className="ledger">
+      <tbody>
+        <tr>
+          <td className="!px-0">Before today</td>
+          <td className="r">
+            <Figure of={drawer.before} asBalance />
+          </td>
+        </tr>
+        <tr>
+          <td className="!px-0">
+            Cash in, {drawer.receipts} {drawer.receipts === 1 ? 'receipt' : 'receipts'}
+          </td>
+          <td className="r">
+            <Figure of={drawer.cash} />
+          </td>
+        </tr>
+        <tr className="total">
+          <td className="!px-0">should hold</td>
+          <td className="fig">
+            <Figure of={drawer.now} asBalance />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+)
+
+const OutThere = ({ out }: { readonly out: TodayView['out'] }) => (
+  <section>
+    <h2>Out there</h2>
+    <table className="ledger">
+      <tbody>
+        <tr>
+          <td className="!px-0">
+            <Link prefetch={false} href="/sales?stands=offered" className="hover:underline">
+              {out.offered} {out.offered === 1 ? 'estimate' : 'estimates'} offered
+            </Link>
+          </td>
+          <td className="r">
+            <Figure of={out.offeredAmount} />
+          </td>
+        </tr>
+        <tr>
+          <td className="!px-0">
+            <Link prefetch={false} href="/sales?stands=agreed" className="hover:underline">
+              {out.agreed} {out.agreed === 1 ? 'sale' : 'sales'} agreed
+            </Link>
+          </td>
+          <td className="r">
+            <Figure of={out.agreedAmount} />
+          </td>
+        </tr>
+        <tr>
+          <td className="!px-0">of it, held already</td>
+          <td className="r">
+            <Figure of={out.held} className="text-brass-700" />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+)
+
+const ComingUp = ({
+  items,
+  today,
+}: {
+  readonly items: TodayView['comingUp']
+  readonly today: TodayView['comingUp'][number]['on']
+}) => (
+  <section>
+    <h2>Coming up</h2>
+    {items.length === 0 ? (
+      <p className="sub">Nothing is due or wanted in the days ahead.</p>
+    ) : (
+      <table className="ledger">
+        <tbody>
+          {items.map((c, i) => (
+            <tr key={i}>
+              <td className="sub !pl-0 whitespace-nowrap">{formatDayShort(c.on, today)}</td>
+              <td className="max-w-[150px] truncate" title={c.text}>
+                <Link prefetch={false} href={`/sales/${c.saleId}`} className="hover:underline">
+                  {c.text}
+                </Link>
+              </td>
+              <td className="r">{c.amount && <Figure of={c.amount} />}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    )}
+  </section>
+)

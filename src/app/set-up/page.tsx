@@ -1,0 +1,22 @@
+import type { Metadata } from 'next'
+import { redirect } from 'next/navigation'
+import { database } from '@/data/connect'
+import { findBusiness } from '@/data/queries/business'
+import { businessDate } from '@/services/clock'
+import { SetUpForm } from '@/ui/SetUpForm'
+
+export const metadata: Metadata = { title: 'Set up' }
+export const dynamic = 'force-dynamic'
+
+export default async function SetUp() {
+  if (await findBusiness(database())) redirect('/sign-in')
+  return (
+    <main className="mx-auto my-10 w-full max-w-[560px] px-4">
+      <div className="border-t-4 border-iron-900 bg-paper-100 p-6">
+        <h1>Your business</h1>
+        <p className="sub mb-4">Five things to begin with. All but the currency can be changed later.</p>
+        <SetUpForm today={businessDate()} />
+      </div>
+    </main>
+  )
+}

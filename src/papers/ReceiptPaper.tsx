@@ -1,0 +1,86 @@
+import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer'
+import { FIGURE, SLAB, TEXT } from './fonts'
+
+export interface ReceiptOnPaper {
+  readonly number: string
+  readonly business: { readonly name: string; readonly address: string; readonly footer: string }
+  readonly from: string
+  readonly on: string
+  readonly how: string
+  readonly lines: readonly { readonly what: string; readonly amount: string }[]
+  readonly sums: readonly { readonly name: string; readonly amount: string }[]
+  readonly amount: string
+  readonly voided: string
+}
+
+const s = StyleSheet.create({
+  text: { fontFamily: TEXT as never, color: '#1f2327', lineHeight: 1.35 },
+  fig: { fontFamily: FIGURE as never, textAlign: 'right' },
+  row: { flexDirection: 'row', justifyContent: 'space-between', paddingVertical: 2 },
+})
+
+const POINTS_PER_LINE = 15
+
+/** A receipt, on A4 or as a narrow slip 80 mm wide that is as long as it needs to be. */
+export const ReceiptPaper = ({
+  receipt,
+  narrow,
+}: {
+  readonly receipt: ReceiptOnPaper
+  readonly narrow: boolean
+}) => {
+  const rows = receipt.lines.length + receipt.sums.length
+  const size = narrow ? ([227, 210 + rows * POINTS_PER_LINE * 1.6] as [number, number]) : ('A5' as const)
+  return (
+    <Document title={`Receipt ${receipt.number}`} author={receipt.business.name} language="en">
+      <Page size={size} style={{ ...s.text, padding: narrow ? 14 : 40, fontSize: narrow ? 9 : 10.5 }}>
+        <Text
+          style={{
+            fontFamily: SLAB as never,
+            fontWeight: 600,
+            fontSize: narrow ? 13 : 17,
+            textAlign: narrow ? 'center' : 'left',
+          }}
+        >
+          {receipt.business.name}
+        </Text>
+        <Text
+          style={{ color: '#5c636b', fontSize: 8.5, textAlign: narrow ? 'center' : 'left', marginBottom: 8 }}
+        >
+          {receipt.business.address}
+        </Text>
+        <View style={{ ...s.row, borderTop: '1pt solid #1f2327', paddingTop: 5 }}>
+          <Text style={{ fontWeight: 700 }}>Receipt {receipt.number}</Text>
+          <Text>{receipt.on}</Text>
+        </View>
+        <Text style={{ marginBottom: 6 }}>
+          {receipt.from}, {receipt.how}
+        </Text>
+        {receipt.voided ? <Text style={{ color: '#9a1f2b', fontWeight: 700 }}>{receipt.voided}</Text> : null}
+        {receipt.lines.map((l, i) => (
+          <View key={i} style={{ ...s.row, borderTop: '0.5pt solid #e6dfcf' }}>
+            <Text style={{ flex: 1, paddingRight: 6 }}>{l.what}</Text>
+            <Text style={s.fig}>{l.amount}</Text>
+          </View>
+        ))}
+        <View style={{ borderTop: '1pt solid #1f2327', marginTop: 4, paddingTop: 3 }}>
+          {receipt.sums.map((x) => (
+            <View key={x.name} style={s.row}>
+              <Text style={{ color: '#5c636b' }}>{x.name}</Text>
+              <Text style={s.fig}>{x.amount}</Text>
+            </View>
+          ))}
+          <View style={s.row}>
+            <Text style={{ fontWeight: 700 }}>received</Text>
+            <Text style={{ ...s.fig, fontWeight: 700, fontSize: narrow ? 13 : 16 }}>{receipt.amount}</Text>
+          </View>
+        </View>
+        <Text
+          style={{ marginTop: 8, color: '#5c636b', fontSize: 8.5, textAlign: narrow ? 'center' : 'left' }}
+        >
+          {receipt.business.footer}
+        </Text>
+      </Page>
+    </Document>
+  )
+}

@@ -1,0 +1,87 @@
+import { XMLBuilder } from 'fast-xml-parser'
+import { toDecimalString, type Money } from '@/core/money'
+import { wholeRate } from '@/core/tax'
+import type { Db } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+import { findInvoice } from '@/data/queries/invoices'
+import { listDuesOfInvoice } from '@/data/queries/money'
+import { listTaxCodes } from '@/data/queries/taxCodes'
+
+const NAMESPACES = {
+  '@_xmlns:cac': 'urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2',
+  '@_xmlns:cbc': 'urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2',
+}
+
+const party = (name: string) => ({
+  'cac:Party': {
+    'cac:PartyName': { 'cbc:Name': name },
+    'cac:PartyLegalEntity': { 'cbc:RegistrationName': name },
+  },
+})
+
+/** Standard letters of UN/CEFACT 5305: S taxed, Z zero-rated, E exempt. */
+const CATEGORY = { taxed: 'S', zero: 'Z', exempt: 'E' } as const
+
+/** An issued invoice or credit note as UBL 2.1 (OASIS), or null where there is none. */
+export const makeUbl = async (db: Db, invoiceId: number, business: Business): Promise<string | null> => {
+  const { currency } = business
+  const invoice = await findInvoice(db, invoiceId, currency)
+  if (!invoice || invoice.status !== 'issued') return null
+  const [codes, dues] = await Promise.all([listTaxCodes(db), listDuesOfInvoice(db, invoiceId, currency)])
+  const amount = (m: Money) => ({ '#text': toDecimalString(m), '@_currencyID': currency })
+  const category = (taxCodeId: number) => {
+    const code = codes.find((c) => c.id === taxCodeId)!
+    return {
+      'cbc:ID': CATEGORY[code.treatment],
+      'cbc:Percent': wholeRate(code).times(100).toString(),
+      'cac:TaxScheme': { 'cbc:ID': code.code },
+    }
+  }
+  const taxed = [...new Set(invoice.taxes.map((t) => t.taxCodeId))].map((taxCodeId) => {
+    const rows = invoice.taxes.filter((t) => t.taxCodeId === taxCodeId)
+    const tax: Money = { minor: rows.reduce((sum, r) => sum + r.amount.minor, 0n), currency }
+    return {
+      'cbc:TaxableAmount': amount(rows[0]!.net),
+      'cbc:TaxAmount': amount(tax),
+      'cac:TaxCategory': category(taxCodeId),
+    }
+  })
+  const credit = invoice.kind === 'credit-note'
+  const root = credit ? 'CreditNote' : 'Invoice'
+  const open: Money = { minor: dues.reduce((sum, d) => sum + d.open.minor, 0n), currency }
+  const prepaid: Money = { minor: credit ? 0n : invoice.gross.minor - open.minor, currency }
+  const document = {
+    '?xml': { '@_version': '1.0', '@_encoding': 'UTF-8' },
+    [root]: {
+      '@_xmlns': `urn:oasis:names:specification:ubl:schema:xsd:${root}-2`,
+      ...NAMESPACES,
+      'cbc:UBLVersionID': '2.1',
+      'cbc:ID': invoice.number,
+      'cbc:IssueDate': invoice.on,
+      ...(credit || !dues[0] ? {} : { 'cbc:DueDate': dues[0].dueOn }),
+      [credit ? 'cbc:CreditNoteTypeCode' : 'cbc:InvoiceTypeCode']: credit ? '381' : '380',
+      'cbc:DocumentCurrencyCode': currency,
+      'cac:AccountingSupplierParty': party(business.name),
+      'cac:AccountingCustomerParty': party(invoice.customerName),
+      'cac:TaxTotal': { 'cbc:TaxAmount': amount(invoice.tax), 'cac:TaxSubtotal': taxed },
+      'cac:LegalMonetaryTotal': {
+        'cbc:LineExtensionAmount': amount(invoice.net),
+        'cbc:TaxExclusiveAmount': amount(invoice.net),
+        'cbc:TaxInclusiveAmount': amount(invoice.gross),
+        'cbc:PrepaidAmount': amount(prepaid),
+        'cbc:PayableAmount': amount(credit ? invoice.gross : open),
+      },
+      [credit ? 'cac:CreditNoteLine' : 'cac:InvoiceLine']: invoice.lines.map((l, i) => ({
+        'cbc:ID': i + 1,
+        [credit ? 'cbc:CreditedQuantity' : 'cbc:InvoicedQuantity']: {
+          '#text': l.quantity.toString(),
+          '@_unitCode': 'C62',
+        },
+        'cbc:LineExtensionAmount': amount(l.net),
+        'cac:Item': { 'cbc:Name': l.description, 'cac:ClassifiedTaxCategory': category(l.taxCodeId) },
+        'cac:Price': { 'cbc:PriceAmount': { '#text': l.unitPrice.toString(), '@_currencyID': currency } },
+      })),
+    },
+  }
+  return new XMLBuilder({ ignoreAttributes: false, format: true }).build(document) as string
+}

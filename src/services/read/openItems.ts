@@ -1,0 +1,59 @@
+import { daysBetween, formatDay, type Day } from '@/core/day'
+import { toDecimalString } from '@/core/money'
+import { daysToPay } from '@/core/receivables'
+import type { Db } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+import { findCustomer, listCustomers } from '@/data/queries/customers'
+import { listOpenDues } from '@/data/queries/money'
+import { listPaidDues } from '@/data/queries/receivables'
+import { findSales } from '@/data/queries/sales'
+import { readDepositsAsked } from '../money/takeReceipt'
+
+/** What a customer could pay now, oldest first: their dues, then deposits asked for. */
+export const readOpenItems = async (db: Db, customerId: number, business: Business, today: Day) => {
+  const { currency } = business
+  if (!(await findCustomer(db, customerId, currency))) return null
+  const [[standing], dues, deposits, paid] = await Promise.all([
+    listCustomers(db, { id: customerId }, { limit: 1 }, { today, currency }),
+    listOpenDues(db, customerId, currency),
+    readDepositsAsked(db, customerId, business, today),
+    listPaidDues(db, customerId, 50, currency),
+  ])
+  const sales = await findSales(
+    db,
+    deposits.map((d) => d.saleId),
+    currency,
+  )
+  const days = daysToPay(paid)
+  return {
+    owed: toDecimalString(standing!.owed),
+    late: toDecimalString(standing!.late),
+    held: toDecimalString(standing!.held),
+    usually: days ? `usually pays after ${Math.round(days.average)} days` : '',
+    items: [
+      ...dues.map((d) => {
+        const late = daysBetween(d.dueOn, today)
+        return {
+          key: `due${d.id}`,
+          dueId: d.id,
+          saleId: d.saleId,
+          what: `Invoice ${d.number}`,
+          note:
+            late > 0
+              ? `due ${formatDay(d.dueOn)}, ${late} ${late === 1 ? 'day' : 'days'} late`
+              : `due ${formatDay(d.dueOn)}`,
+          late: late > 0,
+          open: toDecimalString(d.open),
+        }
+      }),
+      ...deposits.map((d) => ({
+        key: `sale${d.saleId}`,
+        saleId: d.saleId,
+        what: `Deposit, sale ${sales.find((s) => s.id === d.saleId)?.number ?? ''}`,
+        note: sales.find((s) => s.id === d.saleId)?.title ?? '',
+        late: false,
+        open: toDecimalString(d.open),
+      })),
+    ],
+  }
+}

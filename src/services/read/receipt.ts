@@ -1,0 +1,49 @@
+import type { Money } from '@/core/money'
+import type { Db } from '@/data/connect'
+import { findInvoice } from '@/data/queries/invoices'
+import { listDuesOfSales, listFillsOfReceipt, listHeldMoves, type ReceiptRow } from '@/data/queries/money'
+import { findSales } from '@/data/queries/sales'
+
+export interface PaidThing {
+  readonly what: string
+  readonly href: string
+  readonly amount: Money
+}
+
+/** What a receipt paid when it was taken: dues, money held ahead, or the counter sale it belongs to. */
+export const readWhatItPaid = async (db: Db, receipt: ReceiptRow, currency: string): Promise<PaidThing[]> => {
+  if (receipt.invoiceId !== null) {
+    const invoice = (await findInvoice(db, receipt.invoiceId, currency))!
+    return [
+      { what: `Counter sale ${invoice.number}`, href: `/invoices/${invoice.id}`, amount: receipt.amount },
+    ]
+  }
+  const [allFills, allMoves] = await Promise.all([
+    listFillsOfReceipt(db, receipt.id, currency),
+    listHeldMoves(db, { receiptId: receipt.id }, currency),
+  ])
+  const fills = allFills.filter((f) => f.kind === 'receipt')
+  const moves = allMoves.filter((m) => m.why === 'receipt')
+  const [dues, sales] = await Promise.all([
+    listDuesOfSales(db, [...new Set(fills.map((f) => f.saleId))], currency),
+    findSales(
+      db,
+      moves.flatMap((m) => (m.saleId === null ? [] : [m.saleId])),
+      currency,
+    ),
+  ])
+  return [
+    ...fills.map((f) => {
+      const due = dues.find((d) => d.id === f.dueId)!
+      return { what: `Invoice ${due.number}`, href: `/invoices/${due.invoiceId}`, amount: f.amount }
+    }),
+    ...moves.map((m) => ({
+      what:
+        m.saleId === null
+          ? 'Held on account'
+          : `Held as a deposit for sale ${sales.find((s) => s.id === m.saleId)?.number ?? ''}`,
+      href: m.saleId === null ? `/people/${m.customerId}` : `/sales/${m.saleId}`,
+      amount: m.amount,
+    })),
+  ]
+}

@@ -1,0 +1,243 @@
+import { formatDay, type Day } from '@/core/day'
+import {
+  decimal,
+  isPositiveMoney,
+  minorDigits,
+  money,
+  sumMoney,
+  toDecimal,
+  toDecimalString,
+  type Decimal,
+  type Money,
+} from '@/core/money'
+import type { TrailLine } from '@/core/sale'
+import type { Db } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+import { entriesOfPapers, listEntries, type EntryView } from '@/data/queries/ledger'
+import { findGoods } from '@/data/queries/goods'
+import { listTaxCodes } from '@/data/queries/taxCodes'
+import type { Arrangement } from '../input/arrangement'
+import { standGoods } from './goods'
+import { readStories, type Story } from './stories'
+import { readTrail } from './views'
+
+export interface SheetEntry {
+  readonly id: number
+  readonly on: Day
+  readonly text: string
+  /** Debits and credits in one line of plain words. */
+  readonly says: string
+  readonly amount: Money
+  readonly href: string
+}
+
+export interface Sheet {
+  readonly story: Story
+  readonly today: Day
+  readonly trail: readonly TrailLine[]
+  readonly planned: readonly { readonly on: Day; readonly text: string; readonly amount: Money | null }[]
+  readonly paysHow: string
+  readonly taxes: readonly { readonly name: string; readonly amount: Money }[]
+  readonly margins: ReadonlyMap<number, string>
+  readonly entries: readonly SheetEntry[]
+  readonly price: (unitPrice: Decimal) => string
+  /** Changes whenever something happened, so that forms begin anew. */
+  readonly version: string
+  readonly forActions: {
+    readonly id: number
+    readonly number: number
+    readonly customerId: number
+    readonly customer: string
+    readonly stands: Story['stands']
+    readonly agreed: boolean
+    readonly lines: readonly {
+      id: number
+      description: string
+      fromShelf: boolean
+      quantity: string
+      agreed: string
+      setAside: string
+      toHandOver: string
+      toBill: string
+      readyToBill: string
+    }[]
+    readonly gross: string
+    readonly held: string
+    readonly open: string
+    readonly currency: string
+    readonly purchaseOrder: string
+    readonly wantedBy: string
+    readonly estimateDays: number
+  }
+}
+
+/** How a sale will be paid, in a few words. */
+export const sayArrangement = (a: Arrangement): string => {
+  switch (a.kind) {
+    case 'now':
+      return 'pays when billed'
+    case 'terms':
+      return a.net === 0
+        ? 'pays when billed'
+        : `pays ${a.net} days after the invoice${a.discountPercent?.gt(0) ? `, ${a.discountPercent.toString()} % off within ${a.discountDays ?? 0}` : ''}`
+    case 'deposit':
+      return a.percent ? `deposit first, ${a.percent.toString()} %` : 'deposit first'
+    case 'layaway':
+      return 'layaway'
+    case 'installments':
+      return `${a.count} installments`
+  }
+}
+
+const inWords = (entry: EntryView): string => {
+  const side = (debit: boolean) =>
+    entry.lines.filter((l) => l.amount.minor > 0n === debit).map((l) => l.account)
+  return `${side(true).join(', ')} to ${side(false).join(', ')}`
+}
+
+/** The page behind the paper that posted an entry. */
+export const hrefOfSource = (entry: Pick<EntryView, 'sourceKind' | 'sourceId' | 'id'>): string =>
+  entry.sourceId === null || !['invoice', 'receipt', 'handover'].includes(entry.sourceKind)
+    ? `/books/entries/${entry.id}`
+    : `/${entry.sourceKind}s/${entry.sourceId}`
+
+/** Everything a sale sheet shows. */
+export const readSheet = async (
+  db: Db,
+  saleId: number,
+  business: Business,
+  today: Day,
+): Promise<Sheet | null> => {
+  const { currency } = business
+  const [story] = await readStories(db, [saleId], business, today)
+  if (!story) return null
+  const receiptIds = [
+    ...new Set(
+      [...story.fills.map((f) => f.receiptId), ...story.heldMoves.map((h) => h.receiptId)].filter(
+        (id) => id !== null,
+      ),
+    ),
+  ]
+  const [trail, bySale, ofReceipts, codes, goods] = await Promise.all([
+    readTrail(db, story, business),
+    listEntries(db, { saleId }, { limit: 200 }, currency),
+    entriesOfPapers(
+      db,
+      receiptIds.map((id) => ({ kind: 'receipt', id })),
+      currency,
+    ),
+    listTaxCodes(db),
+    findGoods(
+      db,
+      story.lines.flatMap((l) => (l.goodsId === null ? [] : [l.goodsId])),
+    ),
+  ])
+  const entries = [...new Map([...bySale, ...ofReceipts].map((e) => [e.id, e])).values()].sort((a, b) =>
+    a.on < b.on ? -1 : a.on > b.on ? 1 : a.id - b.id,
+  )
+  const costs = new Map(
+    (await standGoods(db, [...goods.values()], business)).map((g) => [g.goods.id, g.unitCost]),
+  )
+  return {
+    story,
+    today,
+    trail,
+    planned: plannedOf(story, today),
+    paysHow: sayArrangement(story.arrangement),
+    taxes: story.totals.taxes.flatMap((t) => {
+      const code = codes.find((c) => c.id === t.taxCodeId)!
+      return t.components.length === 0
+        ? [{ name: code.name, amount: money(0n, currency) }]
+        : t.components.map((c) => {
+            const component = code.components.find((k) => k.id === c.componentId)!
+            return {
+              name: `${code.name}: ${component.name} ${component.rate.times(100).toString()} %`,
+              amount: c.amount,
+            }
+          })
+    }),
+    margins: new Map(
+      story.lines.map((l) => [
+        l.id,
+        marginOf(
+          l.goodsId === null ? undefined : costs.get(l.goodsId),
+          l.net,
+          story.sale.agreedOn ? l.agreed : l.quantity,
+        ),
+      ]),
+    ),
+    entries: entries.map((e) => ({
+      id: e.id,
+      on: e.on,
+      text: e.text.replace(`, ${story.sale.customerName}`, ''),
+      says: inWords(e),
+      amount: sumMoney(
+        e.lines.filter((l) => isPositiveMoney(l.amount)).map((l) => l.amount),
+        currency,
+      ),
+      href: hrefOfSource(e),
+    })),
+    price: (unitPrice) => formatPrice(unitPrice, currency),
+    version: `${story.stands}:${story.invoices.length}:${story.handovers.length}:${story.fills.length}:${story.heldMoves.length}:${trail.length}`,
+    forActions: {
+      id: saleId,
+      number: story.sale.number,
+      customerId: story.sale.customerId,
+      customer: story.sale.customerName,
+      stands: story.stands,
+      agreed: story.sale.agreedOn !== null,
+      lines: story.lines.map((l) => ({
+        id: l.id,
+        description: l.description,
+        fromShelf: l.fromShelf,
+        quantity: l.quantity.toString(),
+        agreed: l.agreed.toString(),
+        setAside: l.setAside.toString(),
+        toHandOver: l.toHandOver.toString(),
+        toBill: l.toBill.toString(),
+        readyToBill: l.readyToBill.toString(),
+      })),
+      gross: toDecimalString(story.totals.gross),
+      held: toDecimalString(story.held),
+      open: toDecimalString(story.open),
+      currency,
+      purchaseOrder: story.sale.purchaseOrder,
+      wantedBy: story.sale.wantedBy ?? '',
+      estimateDays: business.estimateDays,
+    },
+  }
+}
+
+/** A unit price: the currency's digits, or more where it has more. */
+export const formatPrice = (price: Decimal, currency: string): string => {
+  const digits = minorDigits(currency)
+  return price
+    .toFixed(Math.max(digits, price.decimalPlaces()))
+    .replace(/\B(?=(\d{3})+(?!\d))(?<!\.\d*)/g, ',')
+}
+
+const marginOf = (unitCost: Decimal | undefined, net: Money, quantity: Decimal): string => {
+  if (!unitCost || unitCost.isZero() || !isPositiveMoney(net)) return ''
+  const worth = toDecimal(net)
+  return `${worth.minus(unitCost.times(quantity)).div(worth).times(decimal(100)).toDecimalPlaces(0).toString()} %`
+}
+
+const plannedOf = (story: Story, today: Day): Sheet['planned'] => {
+  const planned: { on: Day; text: string; amount: Money | null }[] = []
+  const { sale } = story
+  if (story.stands === 'offered' && sale.validUntil)
+    planned.push({ on: sale.validUntil, text: 'Estimate lapses', amount: null })
+  if (story.stands === 'agreed') {
+    if (sale.wantedBy) planned.push({ on: sale.wantedBy, text: 'Wanted by', amount: null })
+    if (isPositiveMoney(story.notBilled))
+      planned.push({ on: sale.wantedBy ?? today, text: 'Left to bill', amount: story.notBilled })
+  }
+  for (const d of story.dues)
+    if (isPositiveMoney(d.open))
+      planned.push({
+        on: d.dueOn,
+        text: `Invoice ${d.number} ${d.dueOn < today ? 'was due' : 'due'} ${formatDay(d.dueOn).slice(0, 6)}`,
+        amount: d.open,
+      })
+  return planned.sort((a, b) => (a.on < b.on ? -1 : 1))
+}

@@ -1,0 +1,56 @@
+import Link from 'next/link'
+import type { Day } from '@/core/day'
+import { formatMoney, type Money } from '@/core/money'
+import { QuickLine } from './QuickLine'
+
+interface Props {
+  readonly name: string
+  readonly flags: {
+    readonly inToday: Money
+    readonly held: Money
+    readonly owed: Money
+    readonly late: Money
+  }
+  readonly today: Day
+  readonly currency: string
+}
+
+/** The iron band: whose business, the quick line, and the four flags. */
+export const Band = ({ name, flags, today, currency }: Props) => {
+  const plates = [
+    { label: 'In today', amount: flags.inToday, edge: 'border-t-patina-700', href: `/receipts?on=${today}` },
+    { label: 'Held', amount: flags.held, edge: 'border-t-[#c8a04a]', href: '/owed?show=held' },
+    { label: 'Owed', amount: flags.owed, edge: 'border-t-slate-400', href: '/owed' },
+    { label: 'Late', amount: flags.late, edge: 'border-t-oxide-700', href: '/owed?show=late' },
+  ]
+  return (
+    <header className="no-print flex min-h-[60px] flex-wrap items-stretch gap-x-5 bg-iron-900 px-4 text-paper-100 md:pl-5">
+      <Link
+        prefetch={false}
+        href="/today"
+        className="flex w-[112px] items-center font-slab text-[18px] leading-[1.05] font-semibold"
+      >
+        <span className="line-clamp-2">{name}</span>
+      </Link>
+      <QuickLine currency={currency} />
+      <nav
+        aria-label="Flags"
+        className="flex flex-1 items-end justify-end gap-2 overflow-x-auto max-md:order-last max-md:basis-full max-md:justify-start max-md:pt-1"
+      >
+        {plates.map((p) => (
+          <Link
+            key={p.label}
+            prefetch={false}
+            href={p.href}
+            className={`block min-w-[104px] rounded-t-[2px] border-t-4 bg-paper-50 px-3 pt-1 pb-[3px] text-iron-900 max-md:min-w-0 max-md:flex-1 max-md:px-2 ${p.edge}`}
+          >
+            <span className="block text-xs text-iron-500">{p.label}</span>
+            <span className="fig block text-[17px] leading-tight font-bold max-md:text-[13px]">
+              {formatMoney(p.amount)}
+            </span>
+          </Link>
+        ))}
+      </nav>
+    </header>
+  )
+}

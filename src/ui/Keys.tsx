@@ -1,0 +1,85 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useEffect, useState } from 'react'
+import { Panel } from './Panel'
+import { PLACES } from './places'
+
+const typing = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+
+const LIST = [
+  ['/', 'the quick line'],
+  ['?', 'these keys'],
+  ['n', 'a new sale'],
+  ['Alt 1 … 9', 'the places, from the top'],
+  ['up, down, Enter', 'through a list'],
+  ['Ctrl Enter', 'the main thing on the page'],
+  ['Esc', 'close, or leave a field'],
+  ['12*45, 450-10%', 'sums in a field for money'],
+  ['t, +30, 24 12, eom, fri', 'in a field for a date'],
+] as const
+
+/** Up and down through the rows of the list on the page. */
+const stepRow = (by: number): void => {
+  const rows = [...document.querySelectorAll<HTMLElement>('main [data-row]')]
+  if (rows.length === 0) return
+  const now = rows.findIndex((r) => r === document.activeElement || r.contains(document.activeElement))
+  rows[Math.max(0, Math.min(rows.length - 1, now + by))]?.focus()
+}
+
+/** The keys that work everywhere. */
+export const Keys = () => {
+  const router = useRouter()
+  const [open, setOpen] = useState(false)
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) {
+        const scope = document.querySelector('[role=dialog]') ?? document
+        const main = scope.querySelector<HTMLElement>('[data-primary]:not(:disabled)')
+        if (main) {
+          e.preventDefault()
+          main.click()
+        }
+        return
+      }
+      if (e.altKey && /^[1-9]$/.test(e.key)) {
+        const place = PLACES.find((p) => p.key === e.key)
+        if (place) {
+          e.preventDefault()
+          router.push(place.href)
+        }
+        return
+      }
+      if (e.ctrlKey || e.metaKey || e.altKey || typing(e.target) || document.querySelector('[role=dialog]'))
+        return
+      if (e.key === '/') {
+        e.preventDefault()
+        document.getElementById('quick-line')?.focus()
+      } else if (e.key === '?') setOpen(true)
+      else if (e.key === 'n') router.push('/sales/new')
+      else if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
+        e.preventDefault()
+        stepRow(e.key === 'ArrowDown' ? 1 : -1)
+      }
+    }
+    document.addEventListener('keydown', onKey)
+    return () => document.removeEventListener('keydown', onKey)
+  }, [router])
+  return (
+    <Panel open={open} onClose={() => setOpen(false)} title="Keys">
+      <table className="ledger">
+        <tbody>
+          {LIST.map(([key, what]) => (
+            <tr key={key}>
+              <td>
+                <kbd className="font-figure">{key}</kbd>
+              </td>
+              <td>{what}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Panel>
+  )
+}

@@ -1,0 +1,69 @@
+import { formatMoney, type Money } from '@/core/money'
+import type { MoneyBar as Bar } from '@/core/sale'
+
+const PARTS = [
+  { key: 'earned', label: 'received, earned', fill: 'bg-patina-700' },
+  { key: 'held', label: 'held', fill: 'hatch' },
+  { key: 'notDue', label: 'billed, not due', fill: 'bg-slate-400' },
+  { key: 'late', label: 'late', fill: 'bg-oxide-700 late-notch' },
+  { key: 'toCome', label: 'still to come', fill: 'bg-paper-50' },
+] as const
+
+const share = (part: Money, whole: Money): number =>
+  whole.minor <= 0n ? 0 : Number((part.minor * 10000n) / whole.minor) / 100
+
+const says = (bar: Bar): string =>
+  PARTS.filter((p) => bar[p.key].minor > 0n)
+    .map((p) => `${p.label} ${formatMoney(bar[p.key])}`)
+    .join(', ') || 'nothing yet'
+
+const Notch = () => (
+  <svg aria-hidden className="absolute top-0 left-1/2 -ml-[5px]" width="10" height="5" viewBox="0 0 10 5">
+    <path d="M0 0h10L5 5z" fill="#fbf8f1" />
+  </svg>
+)
+
+/** Where the money of a sale, a customer or all sales stands: one bar in money proportion. */
+export const MoneyBar = ({ bar, small = false }: { readonly bar: Bar; readonly small?: boolean }) => (
+  <div
+    role="img"
+    aria-label={`Where the money stands: ${says(bar)}`}
+    title={says(bar)}
+    className={`flex w-full overflow-hidden rounded-[2px] border border-iron-700 bg-paper-50 ${small ? 'h-3' : 'h-[22px]'}`}
+  >
+    {PARTS.filter((p) => bar[p.key].minor > 0n).map((p) => (
+      <div
+        key={p.key}
+        className={`relative border-r border-paper-50 last:border-r-0 ${p.fill}`}
+        style={{ width: `${share(bar[p.key], bar.total)}%`, minWidth: 2 }}
+      >
+        {p.key === 'late' && !small && <Notch />}
+      </div>
+    ))}
+  </div>
+)
+
+/** The figures under the bar. They add up to the total with tax. */
+export const MoneyLegend = ({ bar }: { readonly bar: Bar }) => (
+  <dl className="mt-2 flex flex-wrap gap-x-7 gap-y-2">
+    {PARTS.map((p) => (
+      <div key={p.key}>
+        <dt className="sub flex items-center gap-1.5">
+          <span aria-hidden className={`inline-block h-[10px] w-[10px] border border-iron-700 ${p.fill}`} />
+          {p.label}
+        </dt>
+        <dd className="fig font-bold">{formatMoney(bar[p.key])}</dd>
+      </div>
+    ))}
+    <div className="ml-auto text-right">
+      <dt className="sub">total with tax</dt>
+      <dd className="fig text-lg font-bold">{formatMoney(bar.total)}</dd>
+    </div>
+    {bar.heldBeyond.minor > 0n && (
+      <div className="w-full text-brass-700">
+        Held beyond what is still to bill: {formatMoney(bar.heldBeyond)}. Refund it or put it on something
+        else.
+      </div>
+    )}
+  </dl>
+)

@@ -1,0 +1,119 @@
+'use client'
+import { Command } from 'cmdk'
+import { useRouter } from 'next/navigation'
+import { useEffect, useRef, useState } from 'react'
+import { toast } from 'sonner'
+import { call, newKey } from './send'
+
+interface Offer {
+  readonly text: string
+  readonly note?: string
+  readonly go?: string
+  readonly send?: {
+    readonly path: string
+    readonly body: unknown
+    readonly said: string
+    readonly thenTo?: string
+  }
+}
+
+/** Type what you want, see what it would do, press Enter. */
+export const QuickLine = ({ currency }: { readonly currency: string }) => {
+  const router = useRouter()
+  const [typed, setTyped] = useState('')
+  const [offers, setOffers] = useState<readonly Offer[]>([])
+  const [open, setOpen] = useState(false)
+  const asked = useRef(0)
+  const busy = useRef(false)
+  useEffect(() => {
+    const turn = ++asked.current
+    const timer = setTimeout(() => {
+      if (typed.trim() === '') return setOffers([])
+      void call<{ items: Offer[] }>('GET', `/quick-line?text=${encodeURIComponent(typed)}`).then((found) => {
+        if (turn === asked.current && found.ok) setOffers(found.value.items)
+      })
+    }, 90)
+    return () => clearTimeout(timer)
+  }, [typed])
+  const clear = () => {
+    setTyped('')
+    setOffers([])
+    setOpen(false)
+    document.getElementById('quick-line')?.blur()
+  }
+  const take = async (offer: Offer) => {
+    if (offer.go) {
+      clear()
+      router.push(offer.go)
+      return
+    }
+    if (!offer.send || busy.current) return
+    busy.current = true
+    const sent = await call<{ id: number; number?: string }>(
+      'POST',
+      offer.send.path,
+      offer.send.body,
+      newKey(),
+    )
+    busy.current = false
+    if (!sent.ok) return void toast(sent.detail)
+    toast(`${offer.send.said}${sent.value.number ? ` ${sent.value.number}` : ''}.`)
+    clear()
+    if (offer.send.thenTo) router.push(`${offer.send.thenTo}/${sent.value.id}`)
+    router.refresh()
+  }
+  const showing = open && typed.trim() !== ''
+  return (
+    <Command
+      shouldFilter={false}
+      label="Quick line"
+      className="relative my-[13px] min-w-[180px] flex-1 md:max-w-[430px]"
+      loop
+    >
+      <div className="flex h-[34px] items-center rounded-[2px] border border-[#6b727a] bg-iron-700 pl-2 focus-within:outline-2 focus-within:outline-[#e58a5f]">
+        <kbd aria-hidden className="rounded-[2px] bg-[#525960] px-1.5 font-figure text-[13px] text-paper-100">
+          /
+        </kbd>
+        <Command.Input
+          id="quick-line"
+          aria-label="Quick line"
+          autoComplete="off"
+          className="h-full w-full bg-transparent px-2 text-[14px] text-paper-50 outline-none placeholder:text-[#d9d4c7]"
+          placeholder={`take 250 cash from Adair …`}
+          value={typed}
+          onValueChange={setTyped}
+          onFocus={() => setOpen(true)}
+          onBlur={() => setTimeout(() => setOpen(false), 150)}
+          onKeyDown={(e) => {
+            if (e.key === 'Escape') clear()
+          }}
+        />
+      </div>
+      <Command.List
+        className={
+          showing
+            ? 'absolute top-full right-0 left-0 z-40 max-h-96 min-w-[320px] overflow-y-auto border border-iron-700 bg-paper-50 text-iron-900 shadow-[0_6px_18px_rgb(31_35_39/0.35)]'
+            : 'hidden'
+        }
+      >
+        {offers.map((o, i) => (
+          <Command.Item
+            key={`${i}${o.text}`}
+            value={`${i}`}
+            className="cursor-pointer px-3 py-2 data-[selected=true]:bg-rust-100"
+            onSelect={() => void take(o)}
+          >
+            <div className="break-words">{o.text}</div>
+            {o.note && <div className="sub break-words">{o.note}</div>}
+          </Command.Item>
+        ))}
+        {offers.length === 0 && (
+          <div className="px-3 py-2 text-iron-500">
+            Nothing yet. Names, numbers, “take 250 cash from …”, “estimate …: 2 rosin”. Amounts are in{' '}
+            {currency}.
+          </div>
+        )}
+      </Command.List>
+    </Command>
+  )
+}

@@ -1,0 +1,13 @@
+'use client'
+import type { Refused } from './send'
+
+/** Why something was not done, in a sentence, near where it was asked. */
+export const Refusal = ({ refused }: { readonly refused: Refused | null }) =>
+  refused && (
+    <p role="alert" className="my-2 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
+      {refused.errors.length > 0 ? refused.errors.map((e) => e.message).join(' ') : refused.detail}
+    </p>
+  )
+
+export const messageFor = (refused: Refused | null, path: string): string | undefined =>
+  refused?.errors.find((e) => e.path === path)?.message

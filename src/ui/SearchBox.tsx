@@ -1,0 +1,44 @@
+'use client'
+import { usePathname, useRouter, useSearchParams } from 'next/navigation'
+import { Suspense, useEffect, useRef, useState } from 'react'
+
+const Box = ({ label, placeholder }: { readonly label: string; readonly placeholder: string }) => {
+  const router = useRouter()
+  const path = usePathname()
+  const params = useSearchParams()
+  const [typed, setTyped] = useState(params.get('search') ?? '')
+  const first = useRef(true)
+  useEffect(() => {
+    if (first.current) {
+      first.current = false
+      return
+    }
+    const timer = setTimeout(() => {
+      const next = new URLSearchParams(params)
+      if (typed.trim()) next.set('search', typed.trim())
+      else next.delete('search')
+      next.delete('after')
+      router.replace(`${path}?${next}`)
+    }, 200)
+    return () => clearTimeout(timer)
+    // Only what is typed starts a search; the address changes because of it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [typed])
+  return (
+    <input
+      type="search"
+      aria-label={label}
+      placeholder={placeholder}
+      className="field !w-[300px] max-sm:!w-full"
+      value={typed}
+      onChange={(e) => setTyped(e.target.value)}
+    />
+  )
+}
+
+/** Searches while typing; what is searched for lives in the address. */
+export const SearchBox = (props: { readonly label: string; readonly placeholder: string }) => (
+  <Suspense>
+    <Box {...props} />
+  </Suspense>
+)

@@ -1,0 +1,112 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useState, type FormEvent } from 'react'
+import type { Day } from '@/core/day'
+import { decimal } from '@/core/money'
+import { DayField, Text } from './fields'
+import { messageFor, Refusal } from './Refusal'
+import type { Refused } from './send'
+
+/** The first-run page: name, currency, tax, passphrase, opening date. */
+export const SetUpForm = ({ today }: { readonly today: Day }) => {
+  const router = useRouter()
+  const [name, setName] = useState('')
+  const [currency, setCurrency] = useState('USD')
+  const [taxName, setTaxName] = useState('Sales tax')
+  const [percent, setPercent] = useState('')
+  const [withTax, setWithTax] = useState(false)
+  const [passphrase, setPassphrase] = useState('')
+  const [openingDate, setOpeningDate] = useState<string>(today)
+  const [refused, setRefused] = useState<Refused | null>(null)
+  const [busy, setBusy] = useState(false)
+  const submit = async (e: FormEvent) => {
+    e.preventDefault()
+    const isPercent = /^\d{1,2}(\.\d{1,4})?$/.test(percent)
+    if (percent !== '' && !isPercent)
+      return setRefused({
+        detail: '',
+        errors: [{ path: 'percent', message: 'A percentage is written like 8.25.' }],
+      })
+    setBusy(true)
+    const taxCodes = isPercent
+      ? [
+          {
+            code: 'STD',
+            name: taxName,
+            components: [{ name: taxName, rate: decimal(percent).div(100).toString() }],
+          },
+        ]
+      : []
+    const response = await fetch('/api/first-run', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        name,
+        currency: currency.toUpperCase(),
+        passphrase,
+        openingDate,
+        pricesIncludeTax: withTax,
+        taxCodes,
+      }),
+    }).catch(() => null)
+    setBusy(false)
+    if (response?.ok) return router.push('/sign-in')
+    const problem = (await response?.json()) as Refused | undefined
+    setRefused({ detail: problem?.detail ?? 'Iron Till does not answer.', errors: problem?.errors ?? [] })
+  }
+  return (
+    <form onSubmit={submit} className="grid gap-3" noValidate>
+      <Text
+        label="Name of the business"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        autoFocus
+        problem={messageFor(refused, 'name')}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <Text
+          label="Currency"
+          value={currency}
+          maxLength={3}
+          onChange={(e) => setCurrency(e.target.value)}
+          problem={messageFor(refused, 'currency')}
+          hint="three letters, such as USD or EUR"
+        />
+        <DayField
+          label="The books open on"
+          today={today}
+          value={openingDate}
+          onValue={setOpeningDate}
+          problem={messageFor(refused, 'openingDate')}
+        />
+        <Text label="Tax is called" value={taxName} onChange={(e) => setTaxName(e.target.value)} />
+        <Text
+          label="Tax, percent"
+          inputMode="decimal"
+          className="fig"
+          value={percent}
+          onChange={(e) => setPercent(e.target.value)}
+          problem={messageFor(refused, 'percent')}
+          hint="leave empty where no tax is charged"
+        />
+      </div>
+      <label className="flex items-center gap-2">
+        <input type="checkbox" checked={withTax} onChange={(e) => setWithTax(e.target.checked)} /> My prices
+        include tax
+      </label>
+      <Text
+        label="Passphrase"
+        type="password"
+        autoComplete="new-password"
+        value={passphrase}
+        onChange={(e) => setPassphrase(e.target.value)}
+        problem={messageFor(refused, 'passphrase')}
+        hint="at least 8 characters; a few words are best"
+      />
+      {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
+      <button className="btn btn-do" disabled={busy} data-primary>
+        Open the books
+      </button>
+    </form>
+  )
+}

@@ -1,0 +1,182 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { QuantityField, Text } from './fields'
+import { messageFor, Refusal } from './Refusal'
+import { useSend } from './send'
+
+interface Props {
+  readonly business: {
+    readonly name: string
+    readonly address: string
+    readonly footer: string
+    readonly estimateDays: number
+  }
+  readonly tokens: readonly { readonly id: number; readonly name: string }[]
+}
+
+/** What stands on papers, the passphrase, and tokens for other programs. */
+export const SettingsForm = ({ business, tokens }: Props) => {
+  const router = useRouter()
+  const [b, setB] = useState({ ...business, estimateDays: String(business.estimateDays) })
+  const [pass, setPass] = useState({ now: '', next: '' })
+  const [tokenName, setTokenName] = useState('')
+  const [made, setMade] = useState('')
+  const papers = useSend()
+  const door = useSend()
+  const keys = useSend()
+  const signOut = async () => {
+    await fetch('/api/session', { method: 'DELETE' })
+    router.push('/sign-in')
+  }
+  return (
+    <div className="grid content-start gap-7">
+      <section className="grid gap-3">
+        <h2>On papers</h2>
+        <Text
+          label="Name"
+          value={b.name}
+          maxLength={120}
+          onChange={(e) => setB({ ...b, name: e.target.value })}
+          problem={messageFor(papers.refused, 'name')}
+        />
+        <div>
+          <label className="label" htmlFor="address">
+            Address
+          </label>
+          <textarea
+            id="address"
+            className="field"
+            rows={3}
+            maxLength={500}
+            value={b.address}
+            onChange={(e) => setB({ ...b, address: e.target.value })}
+          />
+        </div>
+        <Text
+          label="At the foot"
+          value={b.footer}
+          maxLength={500}
+          onChange={(e) => setB({ ...b, footer: e.target.value })}
+        />
+        <div className="w-40">
+          <QuantityField
+            label="Estimates are good for, days"
+            value={b.estimateDays}
+            onValue={(estimateDays) => setB({ ...b, estimateDays })}
+            problem={messageFor(papers.refused, 'estimateDays')}
+          />
+        </div>
+        <Refusal refused={papers.refused} />
+        <button
+          className="btn btn-do justify-self-start"
+          data-primary
+          disabled={papers.busy}
+          onClick={() =>
+            void papers.send(
+              'PATCH',
+              '/settings',
+              { ...b, estimateDays: Number(b.estimateDays) },
+              { say: () => 'Kept. New papers carry it.' },
+            )
+          }
+        >
+          Keep it
+        </button>
+      </section>
+      <section className="grid gap-3">
+        <h2>The door</h2>
+        <div className="grid grid-cols-2 gap-3">
+          <Text
+            label="Passphrase now"
+            type="password"
+            autoComplete="current-password"
+            value={pass.now}
+            onChange={(e) => setPass({ ...pass, now: e.target.value })}
+          />
+          <Text
+            label="New passphrase"
+            type="password"
+            autoComplete="new-password"
+            value={pass.next}
+            onChange={(e) => setPass({ ...pass, next: e.target.value })}
+            problem={messageFor(door.refused, 'next')}
+          />
+        </div>
+        <Refusal refused={door.refused} />
+        <p className="flex gap-2">
+          <button
+            className="btn"
+            disabled={door.busy}
+            onClick={() =>
+              void door.send('POST', '/settings/passphrase', pass, {
+                say: () => 'Changed. Every open session has ended; sign in again.',
+                go: () => '/sign-in',
+              })
+            }
+          >
+            Change the passphrase
+          </button>
+          <button className="btn" onClick={() => void signOut()}>
+            Sign out
+          </button>
+        </p>
+      </section>
+      <section className="grid gap-3">
+        <h2>Tokens for other programs</h2>
+        {tokens.length > 0 && (
+          <table className="ledger">
+            <tbody>
+              {tokens.map((t) => (
+                <tr key={t.id}>
+                  <td>{t.name}</td>
+                  <td className="r">
+                    <button
+                      className="underline"
+                      aria-label={`Withdraw ${t.name}`}
+                      onClick={() =>
+                        void keys.send('DELETE', `/settings/tokens/${t.id}`, undefined, {
+                          say: () => `The token “${t.name}” no longer opens anything.`,
+                        })
+                      }
+                    >
+                      withdraw
+                    </button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+        {made && (
+          <p role="status" className="border-l-4 border-patina-700 bg-patina-100 px-3 py-2">
+            It is shown this once: <code className="font-figure break-all">{made}</code>
+          </p>
+        )}
+        <div className="flex items-end gap-2">
+          <div className="flex-1">
+            <Text
+              label="Made for"
+              value={tokenName}
+              maxLength={80}
+              onChange={(e) => setTokenName(e.target.value)}
+              problem={messageFor(keys.refused, 'name')}
+            />
+          </div>
+          <button
+            className="btn"
+            disabled={keys.busy}
+            onClick={() =>
+              void keys.send<{ token: string }>('POST', '/settings/tokens', { name: tokenName }).then((t) => {
+                if (t) setMade(t.token)
+                if (t) setTokenName('')
+              })
+            }
+          >
+            Make a token
+          </button>
+        </div>
+      </section>
+    </div>
+  )
+}

@@ -1,0 +1,46 @@
+'use client'
+import Link from 'next/link'
+import { usePathname } from 'next/navigation'
+import { PLACES, SETTINGS } from './places'
+
+/** Pages that belong to a place without standing under its address. */
+const BELONGS: Readonly<Record<string, string>> = {
+  '/invoices': '/sales',
+  '/handovers': '/sales',
+  '/receipts': '/money-in',
+}
+
+/** The places as words down the left side, with a count where something waits. */
+export const Spine = ({ agreed }: { readonly agreed: number }) => {
+  const path = usePathname()
+  const at = Object.entries(BELONGS).find(([start]) => path.startsWith(start))?.[1] ?? path
+  const item = (p: { name: string; href: string }, count?: number) => {
+    const here = at === p.href || at.startsWith(`${p.href}/`)
+    return (
+      <Link
+        key={p.href}
+        prefetch={false}
+        href={p.href}
+        aria-current={here ? 'page' : undefined}
+        className={`flex items-baseline justify-between gap-2 py-[7px] pr-3 pl-5 whitespace-nowrap max-md:px-3 ${
+          here
+            ? 'border-y border-paper-300 bg-paper-50 font-bold shadow-[inset_4px_0_0_var(--color-rust-600)] max-md:border-y-0 max-md:shadow-[inset_0_-3px_0_var(--color-rust-600)] md:-mr-px'
+            : 'border-y border-transparent text-iron-700 hover:text-iron-900'
+        }`}
+      >
+        {p.name}
+        {count ? <span className="fig text-xs text-rust-600">{count}</span> : null}
+      </Link>
+    )
+  }
+  return (
+    <nav
+      aria-label="Places"
+      className="no-print shrink-0 border-paper-300 bg-paper-100 max-md:flex max-md:overflow-x-auto max-md:border-b md:min-h-[calc(100vh-60px)] md:w-[132px] md:border-r md:py-3.5"
+    >
+      {PLACES.map((p) => item(p, p.href === '/sales' ? agreed : undefined))}
+      <hr className="mx-5 my-2.5 border-paper-300 max-md:hidden" />
+      {item(SETTINGS)}
+    </nav>
+  )
+}

@@ -1,0 +1,34 @@
+import type { Decimal } from '@/core/money'
+
+interface Props {
+  readonly agreed: Decimal
+  readonly handedOver: Decimal
+  readonly billed: Decimal
+}
+
+/** Agreed, handed over and billed of a line, as three thin ticks to one scale. */
+export const Ticks = ({ agreed, handedOver, billed }: Props) => {
+  const width = (part: Decimal): string =>
+    agreed.isZero() ? '0%' : `${Math.min(100, part.div(agreed).times(100).toNumber())}%`
+  const says = `agreed ${agreed.toString()}, handed over ${handedOver.toString()}, billed ${billed.toString()}`
+  const rows = [
+    { key: 'agreed', part: agreed, fill: 'bg-iron-700' },
+    { key: 'handed over', part: handedOver, fill: 'bg-patina-700' },
+    { key: 'billed', part: billed, fill: 'bg-slate-600' },
+  ]
+  return (
+    <span
+      role="img"
+      aria-label={says}
+      title={says}
+      tabIndex={0}
+      className="inline-grid w-16 gap-[2px] align-middle"
+    >
+      {rows.map((r) => (
+        <span key={r.key} className="block h-1 bg-paper-200">
+          <span className={`block h-full ${r.fill}`} style={{ width: width(r.part) }} />
+        </span>
+      ))}
+    </span>
+  )
+}

@@ -1,0 +1,118 @@
+import { max } from 'd3-array'
+import { scaleBand, scaleLinear } from 'd3-scale'
+import { formatDayShort, type Day } from '@/core/day'
+import { formatMoney, toDecimal, type Money } from '@/core/money'
+import { AGE_COLUMNS, type AgeColumn, type Ages } from '@/core/receivables'
+
+/** Drawing only: a length for an amount. No figure that is read comes from here. */
+const size = (m: Money): number => toDecimal(m).toNumber()
+
+const AGES: Readonly<Record<AgeColumn, { readonly label: string; readonly fill: string }>> = {
+  notDue: { label: 'not due', fill: '#8ea1b3' },
+  d1to30: { label: '1–30', fill: '#c0616a' },
+  d31to60: { label: '31–60', fill: '#ad3f4a' },
+  d61to90: { label: '61–90', fill: '#9a1f2b' },
+  over90: { label: 'over 90', fill: '#6b1019' },
+}
+
+/** What is owed by age, as one bar with its figures under it. */
+export const AgeBar = ({ ages }: { readonly ages: Ages }) => {
+  const x = scaleLinear([0, Math.max(size(ages.total), 0.01)], [0, 100])
+  let at = 0
+  return (
+    <>
+      <svg
+        role="img"
+        aria-label={`By age: ${AGE_COLUMNS.map((c) => `${AGES[c].label} ${formatMoney(ages[c])}`).join(', ')}`}
+        className="block h-[30px] w-full border border-iron-700"
+        viewBox="0 0 100 30"
+        preserveAspectRatio="none"
+      >
+        {AGE_COLUMNS.map((c) => {
+          const from = at
+          at += x(size(ages[c]))
+          return (
+            <rect key={c} x={from} width={Math.max(at - from - 0.15, 0)} height={30} fill={AGES[c].fill} />
+          )
+        })}
+      </svg>
+      <dl className="mt-2 flex flex-wrap gap-x-7 gap-y-2">
+        {AGE_COLUMNS.map((c) => (
+          <div key={c}>
+            <dt className="sub flex items-center gap-1.5">
+              <span
+                aria-hidden
+                className="inline-block h-[10px] w-[10px]"
+                style={{ background: AGES[c].fill }}
+              />
+              {AGES[c].label}
+            </dt>
+            <dd className="fig font-bold">{formatMoney(ages[c])}</dd>
+          </div>
+        ))}
+      </dl>
+    </>
+  )
+}
+
+interface Week {
+  readonly week: Day
+  readonly amount: Money
+}
+
+/** What falls due in each of the next weeks; what is late already is expected in the first. */
+export const WeekChart = ({ weeks, today }: { readonly weeks: readonly Week[]; readonly today: Day }) => {
+  const [width, height, top, foot] = [470, 128, 18, 20]
+  const x = scaleBand(
+    weeks.map((w) => w.week as string),
+    [0, width],
+  ).padding(0.32)
+  const y = scaleLinear([0, Math.max(max(weeks, (w) => size(w.amount)) ?? 0, 1)], [height - foot, top])
+  return (
+    <svg
+      role="img"
+      aria-label={`Falls due: ${weeks.map((w) => `week of ${formatDayShort(w.week, today)} ${formatMoney(w.amount)}`).join(', ')}`}
+      viewBox={`0 0 ${width} ${height}`}
+      className="w-full max-w-[470px]"
+    >
+      {weeks.map((w, i) => {
+        const left = x(w.week) ?? 0
+        const amount = formatMoney(w.amount)
+        return (
+          <g key={w.week}>
+            <title>{`Week of ${formatDayShort(w.week, today)}: ${amount}${i === 0 ? ' (with all that is late)' : ''}`}</title>
+            <rect
+              x={left}
+              width={x.bandwidth()}
+              y={y(size(w.amount))}
+              height={y(0) - y(size(w.amount))}
+              fill={i === 0 ? '#4a5f73' : '#8ea1b3'}
+            />
+            {w.amount.minor > 0n && (
+              <text
+                x={left + x.bandwidth() / 2}
+                y={y(size(w.amount)) - 4}
+                textAnchor="middle"
+                fontSize="11"
+                fontFamily="var(--font-figure)"
+                fill="#3a4047"
+              >
+                {amount.split('.')[0]}
+              </text>
+            )}
+            <text
+              x={left + x.bandwidth() / 2}
+              y={height - 5}
+              textAnchor="middle"
+              fontSize="12"
+              fill="#5c636b"
+            >
+              {formatDayShort(w.week, today).slice(0, 6)}
+            </text>
+          </g>
+        )
+      })}
+      <line x1={0} x2={width} y1={height - foot} y2={height - foot} stroke="#1f2327" />
+    </svg>
+  )
+}

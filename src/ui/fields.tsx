@@ -1,0 +1,148 @@
+'use client'
+import { useId, useState, type InputHTMLAttributes, type ReactNode, type Ref } from 'react'
+import { formatDay, isDay, readDay, type Day } from '@/core/day'
+import {
+  evaluateAmount,
+  formatMoney,
+  minorDigits,
+  roundToMoney,
+  toDecimalString,
+  toFourPlaces,
+} from '@/core/money'
+
+interface LabelProps {
+  readonly label: string
+  readonly hideLabel?: boolean
+  readonly problem?: string
+  readonly hint?: ReactNode
+}
+
+type TextProps = LabelProps &
+  InputHTMLAttributes<HTMLInputElement> & { readonly inputRef?: Ref<HTMLInputElement> }
+
+/** A labelled field; a problem with it stands under it. */
+export const Text = ({ label, hideLabel, problem, hint, inputRef, className = '', ...input }: TextProps) => {
+  const id = useId()
+  return (
+    <div>
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'label'}>
+        {label}
+      </label>
+      <input
+        id={id}
+        ref={inputRef}
+        className={`field ${className}`}
+        aria-invalid={problem ? true : undefined}
+        aria-describedby={problem || hint ? `${id}-note` : undefined}
+        {...input}
+      />
+      {(problem || hint) && (
+        <div id={`${id}-note`} className={problem ? 'text-xs text-oxide-700' : 'sub'}>
+          {problem ?? hint}
+        </div>
+      )}
+    </div>
+  )
+}
+
+interface ValueProps extends LabelProps {
+  readonly value: string
+  readonly onValue: (value: string) => void
+  readonly inputRef?: Ref<HTMLInputElement>
+  readonly autoFocus?: boolean
+  readonly placeholder?: string
+  readonly className?: string
+  readonly id?: string
+}
+
+/** Money: takes `1250`, `1,250.00`, `12*45`, `450-10%`; what it comes to stands there when it is left. */
+export const MoneyField = ({
+  currency,
+  value,
+  onValue,
+  className = '',
+  ...rest
+}: ValueProps & { readonly currency: string }) => {
+  const [typed, setTyped] = useState<string | null>(null)
+  const settle = (text: string) => {
+    const read = text.trim() === '' ? null : evaluateAmount(text)
+    if (read === null) onValue('')
+    else if (read.ok) onValue(toDecimalString(roundToMoney(read.value, currency)))
+    else onValue(text)
+  }
+  const shown = typed ?? showMoney(value, currency)
+  return (
+    <Text
+      {...rest}
+      inputMode="decimal"
+      autoComplete="off"
+      className={`fig ${className}`}
+      value={shown}
+      onFocus={(e) => {
+        setTyped(value)
+        const { target } = e
+        requestAnimationFrame(() => target.select())
+      }}
+      onChange={(e) => {
+        setTyped(e.target.value)
+        settle(e.target.value)
+      }}
+      onBlur={() => setTyped(null)}
+    />
+  )
+}
+
+const showMoney = (value: string, currency: string): string => {
+  const digits = minorDigits(currency)
+  if (!/^\d+(\.\d+)?$/.test(value)) return value
+  const [whole = '0', part = ''] = value.split('.')
+  return part.length > digits
+    ? value
+    : formatMoney({ minor: BigInt(whole + part.padEnd(digits, '0')), currency })
+}
+
+/** A quantity or unit price: up to four places, and sums may be typed. */
+export const QuantityField = ({ value, onValue, className = '', ...rest }: ValueProps) => {
+  const [typed, setTyped] = useState<string | null>(null)
+  return (
+    <Text
+      {...rest}
+      inputMode="decimal"
+      autoComplete="off"
+      className={`fig ${className}`}
+      value={typed ?? value}
+      onFocus={(e) => {
+        setTyped(value)
+        const { target } = e
+        requestAnimationFrame(() => target.select())
+      }}
+      onChange={(e) => {
+        setTyped(e.target.value)
+        const read = evaluateAmount(e.target.value)
+        onValue(e.target.value.trim() === '' ? '' : read.ok ? toFourPlaces(read.value) : e.target.value)
+      }}
+      onBlur={() => setTyped(null)}
+    />
+  )
+}
+
+/** A date: takes `t`, `+30`, `24 12`, `eom`, `fri`; the day it means stands under it. */
+export const DayField = ({ today, value, onValue, ...rest }: ValueProps & { readonly today: Day }) => {
+  const [typed, setTyped] = useState<string | null>(null)
+  const meant = isDay(value) ? formatDay(value) : undefined
+  return (
+    <Text
+      {...rest}
+      autoComplete="off"
+      hint={rest.hint ?? (typed !== null && meant ? `means ${meant}` : undefined)}
+      value={typed ?? meant ?? value}
+      onFocus={(e) => e.target.select()}
+      onChange={(e) => {
+        setTyped(e.target.value)
+        const read = readDay(e.target.value, today)
+        onValue(read.ok ? read.value : e.target.value)
+      }}
+      onBlur={() => setTyped(null)}
+    />
+  )
+}

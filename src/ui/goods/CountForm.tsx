@@ -1,0 +1,111 @@
+'use client'
+import { useState } from 'react'
+import type { Day } from '@/core/day'
+import { DayField, MoneyField, QuantityField } from '../fields'
+import { Refusal } from '../Refusal'
+import { useSend } from '../send'
+
+interface Props {
+  readonly currency: string
+  readonly today: Day
+  readonly lines: readonly {
+    readonly goodsId: number
+    readonly code: string
+    readonly name: string
+    readonly onHand: string
+    readonly unitCost: string
+  }[]
+}
+
+/** What was counted replaces what the books had; more comes in at a cost, less goes out at the average. */
+export const CountForm = ({ currency, today, lines }: Props) => {
+  const [counted, setCounted] = useState<Readonly<Record<number, string>>>({})
+  const [costs, setCosts] = useState<Readonly<Record<number, string>>>({})
+  const [on, setOn] = useState<string>(today)
+  const { send, busy, refused } = useSend()
+  const typed = lines.filter((l) => (counted[l.goodsId] ?? '') !== '')
+  const save = async () => {
+    const done = await send<{ number: string; value: string }>(
+      'POST',
+      '/stock-counts',
+      {
+        on,
+        lines: typed.map((l) => ({
+          goodsId: l.goodsId,
+          counted: counted[l.goodsId],
+          unitCost: costs[l.goodsId] || undefined,
+        })),
+      },
+      {
+        say: (c) =>
+          `Count ${c.number}: the stock is worth ${c.value.startsWith('-') ? `${c.value.slice(1)} less` : `${c.value} more`}.`,
+      },
+    )
+    if (done) {
+      setCounted({})
+      setCosts({})
+    }
+  }
+  return (
+    <>
+      <div className="mb-3 flex items-end gap-3">
+        <span className="w-[150px]">
+          <DayField label="Counted on" today={today} value={on} onValue={setOn} />
+        </span>
+        <button
+          className="btn btn-do"
+          data-primary
+          disabled={busy || typed.length === 0}
+          onClick={() => void save()}
+        >
+          Put in {typed.length} counted
+        </button>
+      </div>
+      <Refusal refused={refused} />
+      <table className="ledger max-w-[860px]">
+        <thead>
+          <tr>
+            <th scope="col">Code</th>
+            <th scope="col">Name</th>
+            <th scope="col" className="r">
+              Books say
+            </th>
+            <th scope="col" className="r w-[110px]">
+              Counted
+            </th>
+            <th scope="col" className="r w-[120px]">
+              New ones cost
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map((l) => (
+            <tr key={l.goodsId}>
+              <td className="font-figure text-[14px]">{l.code}</td>
+              <td>{l.name}</td>
+              <td className="fig">{l.onHand}</td>
+              <td>
+                <QuantityField
+                  label={`Counted: ${l.name}`}
+                  hideLabel
+                  value={counted[l.goodsId] ?? ''}
+                  onValue={(v) => setCounted({ ...counted, [l.goodsId]: v })}
+                />
+              </td>
+              <td>
+                <MoneyField
+                  label={`Cost of new ones: ${l.name}`}
+                  hideLabel
+                  currency={currency}
+                  value={costs[l.goodsId] ?? ''}
+                  placeholder={l.unitCost === '0' ? '' : l.unitCost}
+                  onValue={(v) => setCosts({ ...costs, [l.goodsId]: v })}
+                />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  )
+}

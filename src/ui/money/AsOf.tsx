@@ -1,0 +1,47 @@
+'use client'
+import { useRouter, useSearchParams } from 'next/navigation'
+import { useState } from 'react'
+import { isDay, type Day } from '@/core/day'
+import { withQuery } from '../address'
+import { DayField } from '../fields'
+
+/** Which day a report speaks of, and what it counts from. Both live in the address. */
+export const AsOf = ({
+  asOf,
+  today,
+  by,
+}: {
+  readonly asOf: Day
+  readonly today: Day
+  readonly by: 'due' | 'invoice'
+}) => {
+  const router = useRouter()
+  const params = useSearchParams()
+  const [typed, setTyped] = useState<string>(asOf)
+  const go = (change: Record<string, string | undefined>) =>
+    router.push(withQuery('/owed', Object.fromEntries(params), change))
+  return (
+    <form
+      className="flex items-end gap-2"
+      onSubmit={(e) => {
+        e.preventDefault()
+        if (isDay(typed)) go({ asOf: typed === today ? undefined : typed })
+      }}
+    >
+      <span className="pb-2">as of</span>
+      <span className="w-[130px]">
+        <DayField label="As of" hideLabel today={today} value={typed} onValue={setTyped} />
+      </span>
+      <select
+        aria-label="Counted from"
+        className="field !w-auto"
+        value={by}
+        onChange={(e) => go({ by: e.target.value === 'due' ? undefined : 'invoice' })}
+      >
+        <option value="due">by due date</option>
+        <option value="invoice">by invoice date</option>
+      </select>
+      <button className="sr-only">Show</button>
+    </form>
+  )
+}

@@ -1,0 +1,357 @@
+'use client'
+import { useCallback, useEffect, useState } from 'react'
+import { formatDay, type Day } from '@/core/day'
+import { formatMoney, isPositiveMoney, subtractMoney, sumMoney, zeroMoney } from '@/core/money'
+import { DayField, MoneyField, Text } from '../fields'
+import { findCustomers, Picker, type FoundCustomer } from '../Picker'
+import { messageFor, Refusal } from '../Refusal'
+import { call, useSend } from '../send'
+import { fillDown, readTyped, sumTyped, type Open } from './filling'
+
+interface Props {
+  readonly currency: string
+  readonly today: Day
+  readonly customer: { readonly id: number; readonly name: string } | null
+  readonly saleId: number | null
+}
+
+type Method = 'cash' | 'card' | 'cheque' | 'transfer'
+const METHODS: readonly Method[] = ['cash', 'card', 'cheque', 'transfer']
+const WHERE: Readonly<Record<Method, string>> = {
+  cash: 'Cash in the drawer',
+  card: 'Card takings on the way',
+  cheque: 'Cheques to bank',
+  transfer: 'Bank',
+}
+
+interface OpenNow {
+  readonly owed: string
+  readonly late: string
+  readonly held: string
+  readonly usually: string
+  readonly items: readonly Open[]
+}
+
+/** Receiving money: who, how much, how, what it pays, and what is owed afterwards, all before anything is saved. */
+export const MoneyInForm = ({ currency, today, customer, saleId }: Props) => {
+  const [who, setWho] = useState(customer)
+  const [now, setNow] = useState<OpenNow | null>(null)
+  const [amount, setAmount] = useState('')
+  const [method, setMethod] = useState<Method>('transfer')
+  const [reference, setReference] = useState('')
+  const [tendered, setTendered] = useState('')
+  const [on, setOn] = useState<string>(today)
+  const [puts, setPuts] = useState<Readonly<Record<string, string>> | null>(null)
+  const { send, busy, refused } = useSend()
+
+  const load = useCallback(async (id: number) => {
+    const open = await call<OpenNow>('GET', `/customers/${id}/open`)
+    if (open.ok) setNow(open.value)
+  }, [])
+  useEffect(() => {
+    if (who) void load(who.id)
+  }, [who, load])
+
+  const items = now?.items ?? []
+  const received = readTyped(amount, currency)
+  const put = puts ?? fillDown(items, received, saleId)
+  const onThings = sumTyped(put, currency)
+  const onAccount = subtractMoney(received, onThings)
+  const tooMuch = onAccount.minor < 0n
+  const onDues = sumMoney(
+    items.filter((o) => o.dueId !== undefined).map((o) => readTyped(put[o.key] ?? '', currency)),
+    currency,
+  )
+  const heldNow = subtractMoney(received, onDues)
+
+  const take = (print: boolean) => {
+    const wishes = items
+      .filter((o) => readTyped(put[o.key] ?? '', currency).minor > 0n)
+      .map((o) => ({
+        ...(o.dueId === undefined ? { saleId: o.saleId } : { dueId: o.dueId }),
+        amount: put[o.key]!,
+      }))
+    void send<{ id: number; number: string; change: string }>(
+      'POST',
+      '/receipts',
+      {
+        customerId: who?.id,
+        on,
+        method,
+        amount,
+        reference,
+        tendered: method === 'cash' && tendered ? tendered : undefined,
+        for: wishes.length > 0 ? wishes : 'account',
+      },
+      {
+        say: (r) =>
+          `Receipt ${r.number} for ${formatMoney(received)} from ${who?.name}.${Number(r.change) > 0 ? ` Give ${r.change} change.` : ''}`,
+        go: (r) => `/receipts/${r.id}${print ? '?print=1' : ''}`,
+      },
+    )
+  }
+
+  return (
+    <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[330px_1fr]">
+      <div className="grid content-start gap-4">
+        <div>
+          <Picker
+            label="From"
+            autoFocus={!customer}
+            chosen={who?.name ?? ''}
+            placeholder="who pays"
+            find={findCustomers}
+            onPick={(c: FoundCustomer) => {
+              setWho(c)
+              setPuts(null)
+              setNow(null)
+            }}
+            problem={messageFor(refused, 'customerId')}
+          />
+          {now && (
+            <div className="sub">
+              owes {now.owed} · {Number(now.held) > 0 ? `${now.held} held` : 'nothing held'}
+              {now.usually && ` · ${now.usually}`}
+            </div>
+          )}
+        </div>
+        <MoneyField
+          label="Amount"
+          currency={currency}
+          value={amount}
+          onValue={setAmount}
+          autoFocus={customer !== null}
+          className="h-[54px] !text-[32px] font-bold"
+          problem={messageFor(refused, 'amount')}
+        />
+        <div role="radiogroup" aria-label="How it comes" className="grid grid-cols-4 gap-2">
+          {METHODS.map((m) => (
+            <button
+              key={m}
+              type="button"
+              role="radio"
+              aria-checked={method === m}
+              onClick={() => setMethod(m)}
+              className="btn px-1! capitalize aria-checked:border-2 aria-checked:border-rust-600 aria-checked:bg-rust-100"
+            >
+              {m}
+            </button>
+          ))}
+        </div>
+        {method === 'cash' ? (
+          <MoneyField
+            label="Given, if more"
+            currency={currency}
+            value={tendered}
+            onValue={setTendered}
+            problem={messageFor(refused, 'tendered')}
+            hint={
+              isPositiveMoney(subtractMoney(readTyped(tendered, currency), received))
+                ? `change ${formatMoney(subtractMoney(readTyped(tendered, currency), received))}`
+                : undefined
+            }
+          />
+        ) : (
+          <Text
+            label="Their reference"
+            value={reference}
+            maxLength={120}
+            onChange={(e) => setReference(e.target.value)}
+          />
+        )}
+        <DayField label="On" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
+        <Refusal refused={refused} />
+        <div className="flex gap-2">
+          <button
+            className="btn btn-do min-h-[40px] flex-1"
+            data-primary
+            disabled={busy || tooMuch}
+            onClick={() => take(false)}
+          >
+            Take {formatMoney(received)}
+          </button>
+          <button className="btn min-h-[40px]" disabled={busy || tooMuch} onClick={() => take(true)}>
+            and print
+          </button>
+        </div>
+        <span className="sub">Ctrl Enter</span>
+      </div>
+      <div className="min-w-0">
+        <h2>What it pays</h2>
+        {!who ? (
+          <p className="sub border-y border-paper-200 py-6">
+            Choose who pays; everything they have open will stand here, oldest first.
+          </p>
+        ) : (
+          <>
+            <table className="ledger">
+              <thead>
+                <tr>
+                  <th scope="col">Due</th>
+                  <th scope="col" className="r">
+                    Open
+                  </th>
+                  <th scope="col" className="r w-[130px]">
+                    Put on it
+                  </th>
+                  <th scope="col" className="r">
+                    Left
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {items.map((o) => (
+                  <tr key={o.key}>
+                    <td>
+                      {o.what}
+                      <div className={`text-xs ${o.late ? 'text-oxide-700' : 'text-iron-500'}`}>{o.note}</div>
+                    </td>
+                    <td className="fig">{formatMoney(readTyped(o.open, currency))}</td>
+                    <td>
+                      <MoneyField
+                        label={`Put on ${o.what}`}
+                        hideLabel
+                        currency={currency}
+                        value={put[o.key] ?? ''}
+                        onValue={(v) => setPuts({ ...put, [o.key]: v })}
+                      />
+                    </td>
+                    <td className="fig">
+                      {formatMoney(
+                        subtractMoney(readTyped(o.open, currency), readTyped(put[o.key] ?? '', currency)),
+                      )}
+                    </td>
+                  </tr>
+                ))}
+                <tr>
+                  <td>
+                    On account {now && items.length === 0 && <span className="sub">(nothing is open)</span>}
+                  </td>
+                  <td />
+                  <td className={`fig pr-[19px]! ${tooMuch ? 'text-oxide-700' : ''}`}>
+                    {formatMoney(onAccount)}
+                  </td>
+                  <td />
+                </tr>
+              </tbody>
+              <tbody>
+                <tr className="total">
+                  <td />
+                  <td className="fig">
+                    {formatMoney(
+                      sumMoney(
+                        items.map((o) => readTyped(o.open, currency)),
+                        currency,
+                      ),
+                    )}
+                  </td>
+                  <td className="fig pr-[19px]!">{formatMoney(received)}</td>
+                  <td className="fig">
+                    {formatMoney(
+                      subtractMoney(
+                        sumMoney(
+                          items.map((o) => readTyped(o.open, currency)),
+                          currency,
+                        ),
+                        onThings,
+                      ),
+                    )}
+                  </td>
+                </tr>
+              </tbody>
+            </table>
+            {tooMuch && (
+              <p role="alert" className="mt-2 text-oxide-700">
+                {formatMoney(onThings)} is put on things, but only {formatMoney(received)} came in. Take some
+                off.
+              </p>
+            )}
+            <p className="mt-3 flex gap-2">
+              <button className="btn" onClick={() => setPuts(null)}>
+                Oldest first
+              </button>
+              <button className="btn" onClick={() => setPuts({})}>
+                All on account
+              </button>
+            </p>
+            {now && (
+              <Afterwards
+                now={now}
+                onDues={onDues}
+                onLate={sumMoney(
+                  items.filter((o) => o.late).map((o) => readTyped(put[o.key] ?? '', currency)),
+                  currency,
+                )}
+                currency={currency}
+              />
+            )}
+            {isPositiveMoney(received) && !tooMuch && (
+              <p className="mt-5 bg-paper-100 px-3.5 py-2.5">
+                <b>In the books</b>{' '}
+                <span className="ml-2">
+                  {WHERE[method]} <span className="fig">{formatMoney(received)}</span> debit
+                </span>
+                {isPositiveMoney(onDues) && (
+                  <span>
+                    {' '}
+                    · Owed by customers <span className="fig">{formatMoney(onDues)}</span> credit
+                  </span>
+                )}
+                {isPositiveMoney(heldNow) && (
+                  <span>
+                    {' '}
+                    · Held for customers (a liability) <span className="fig">
+                      {formatMoney(heldNow)}
+                    </span>{' '}
+                    credit
+                  </span>
+                )}
+                <span className="sub"> · dated {formatDay(on as Day)}</span>
+              </p>
+            )}
+          </>
+        )}
+      </div>
+    </div>
+  )
+}
+
+/** What the customer owes before and after, as two bars to one scale. */
+const Afterwards = ({
+  now,
+  onDues,
+  onLate,
+  currency,
+}: {
+  readonly now: OpenNow
+  readonly onDues: ReturnType<typeof zeroMoney>
+  readonly onLate: ReturnType<typeof zeroMoney>
+  readonly currency: string
+}) => {
+  const owed = readTyped(now.owed, currency)
+  const late = readTyped(now.late, currency)
+  const rows = [
+    { name: 'now', owed, late },
+    { name: 'then', owed: subtractMoney(owed, onDues), late: subtractMoney(late, onLate) },
+  ]
+  const width = (part: { minor: bigint }) =>
+    owed.minor === 0n ? 0 : Number((part.minor * 1000n) / owed.minor) / 10
+  return (
+    <section className="mt-6">
+      <h2>Afterwards</h2>
+      {rows.map((r) => (
+        <div key={r.name} className="flex items-center gap-3 py-1">
+          <span className="w-12">{r.name}</span>
+          <div aria-hidden className="flex h-[18px] flex-1">
+            <div className="bg-slate-400" style={{ width: `${width(subtractMoney(r.owed, r.late))}%` }} />
+            <div className="bg-oxide-700" style={{ width: `${width(r.late)}%` }} />
+          </div>
+          <span className="fig w-[120px]">{formatMoney(r.owed)}</span>
+          <span className="sub w-[120px] text-right">
+            {isPositiveMoney(r.late) ? `${formatMoney(r.late)} late` : 'nothing late'}
+          </span>
+        </div>
+      ))}
+    </section>
+  )
+}

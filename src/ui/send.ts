@@ -1,0 +1,86 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useCallback, useRef, useState } from 'react'
+import { toast } from 'sonner'
+
+export interface Refused {
+  readonly detail: string
+  readonly errors: readonly { readonly path: string; readonly message: string }[]
+}
+export type Sent<T> = { readonly ok: true; readonly value: T } | ({ readonly ok: false } & Refused)
+
+/** A key nobody else makes, for a command that must not happen twice. */
+export const newKey = (): string =>
+  [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('')
+
+/** Calls the HTTP interface from our own pages. */
+export const call = async <T>(
+  method: string,
+  path: string,
+  body?: unknown,
+  key?: string,
+): Promise<Sent<T>> => {
+  try {
+    const response = await fetch(`/api/v1${path}`, {
+      method,
+      headers: {
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...(key ? { 'idempotency-key': key } : {}),
+      },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    })
+    const answer = (await response.json()) as T & { detail?: string; errors?: Refused['errors'] }
+    if (response.ok) return { ok: true, value: answer }
+    if (response.status === 401) location.assign(`/sign-in?to=${encodeURIComponent(location.pathname)}`)
+    return { ok: false, detail: answer.detail ?? 'That did not work.', errors: answer.errors ?? [] }
+  } catch {
+    return {
+      ok: false,
+      detail: 'Iron Till does not answer. What you typed is still here; try again in a moment.',
+      errors: [],
+    }
+  }
+}
+
+/**
+ * Sends a command once: a second click while it is on its way does nothing, and a retry after a lost answer carries the
+ * same key, so it gets the first one's result.
+ */
+export const useSend = () => {
+  const router = useRouter()
+  const [busy, setBusy] = useState(false)
+  const [refused, setRefused] = useState<Refused | null>(null)
+  const key = useRef<string | null>(null)
+  const sending = useRef(false)
+  const send = useCallback(
+    async <T>(
+      method: string,
+      path: string,
+      body: unknown,
+      done: { say?: (value: T) => string; go?: (value: T) => string | null } = {},
+    ): Promise<T | null> => {
+      if (sending.current) return null
+      sending.current = true
+      setBusy(true)
+      key.current ??= newKey()
+      const sent = await call<T>(method, path, body, key.current)
+      sending.current = false
+      setBusy(false)
+      if (!sent.ok) {
+        // Only an answer that never came is retried with its key; a refusal saved nothing, and the next try is a new command.
+        if (!sent.detail.startsWith('Iron Till does not answer')) key.current = null
+        setRefused({ detail: sent.detail, errors: sent.errors })
+        return null
+      }
+      key.current = null
+      setRefused(null)
+      if (done.say) toast(done.say(sent.value))
+      const to = done.go?.(sent.value)
+      if (to) router.push(to)
+      router.refresh()
+      return sent.value
+    },
+    [router],
+  )
+  return { send, busy, refused, setRefused }
+}
