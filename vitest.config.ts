@@ -18,7 +18,6 @@ export default defineConfig({
           globalSetup: 'tests/services/setUp.ts',
           testTimeout: 60_000,
           hookTimeout: 60_000,
-          maxWorkers: 2,
         },
       },
       {

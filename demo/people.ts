@@ -16,9 +16,9 @@ export interface DemoCustomer {
 }
 
 const PROMPT: Habit = { late: -4, spread: 4 }
-const USUAL: Habit = { late: 4, spread: 6 }
-const SLOW: Habit = { late: 24, spread: 14 }
-const VERY_SLOW: Habit = { late: 62, spread: 30 }
+const USUAL: Habit = { late: 9, spread: 9 }
+const SLOW: Habit = { late: 38, spread: 22 }
+const VERY_SLOW: Habit = { late: 84, spread: 36 }
 const HABITS = [PROMPT, USUAL, USUAL, PROMPT, SLOW, USUAL]
 
 const players = [
@@ -52,7 +52,7 @@ export const DEMO_CUSTOMERS: readonly DemoCustomer[] = [
   ...players.map((name, i) => ({
     name,
     kind: 'player' as const,
-    net: i % 3 === 0 ? 14 : 0,
+    net: i % 3 === 0 ? 0 : 14,
     habit: name === 'Tamsin Kerr' ? SLOW : HABITS[i % HABITS.length]!,
   })),
   ...parents.map((name, i) => ({

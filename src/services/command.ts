@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { z } from 'zod'
+import type { z } from 'zod'
 import { err, ok, type Result } from '@/core/result'
 import type { Day } from '@/core/day'
 import type { AccountRef, AccountRole, EntryDraft } from '@/core/ledger'

@@ -1,4 +1,4 @@
-import { max } from 'd3-array'
+import { cumsum, max } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
 import { formatDayShort, type Day } from '@/core/day'
 import { formatMoney, toDecimal, type Money } from '@/core/money'
@@ -18,7 +18,7 @@ const AGES: Readonly<Record<AgeColumn, { readonly label: string; readonly fill: 
 /** What is owed by age, as one bar with its figures under it. */
 export const AgeBar = ({ ages }: { readonly ages: Ages }) => {
   const x = scaleLinear([0, Math.max(size(ages.total), 0.01)], [0, 100])
-  let at = 0
+  const ends = cumsum(AGE_COLUMNS, (c) => x(size(ages[c])))
   return (
     <>
       <svg
@@ -28,11 +28,16 @@ export const AgeBar = ({ ages }: { readonly ages: Ages }) => {
         viewBox="0 0 100 30"
         preserveAspectRatio="none"
       >
-        {AGE_COLUMNS.map((c) => {
-          const from = at
-          at += x(size(ages[c]))
+        {AGE_COLUMNS.map((c, i) => {
+          const from = i === 0 ? 0 : ends[i - 1]!
           return (
-            <rect key={c} x={from} width={Math.max(at - from - 0.15, 0)} height={30} fill={AGES[c].fill} />
+            <rect
+              key={c}
+              x={from}
+              width={Math.max(ends[i]! - from - 0.15, 0)}
+              height={30}
+              fill={AGES[c].fill}
+            />
           )
         })}
       </svg>

@@ -31,6 +31,8 @@ export const call = async <T>(
     })
     const answer = (await response.json()) as T & { detail?: string; errors?: Refused['errors'] }
     if (response.ok) return { ok: true, value: answer }
+    // The session is gone: leave the page for good, whatever it still holds.
+    // eslint-disable-next-line @next/next/no-location-assign-relative-destination
     if (response.status === 401) location.assign(`/sign-in?to=${encodeURIComponent(location.pathname)}`)
     return { ok: false, detail: answer.detail ?? 'That did not work.', errors: answer.errors ?? [] }
   } catch {

@@ -7,6 +7,8 @@ import { Keys } from '@/ui/Keys'
 import { Spine } from '@/ui/Spine'
 import { openShop } from './_shop'
 
+export const dynamic = 'force-dynamic'
+
 export default async function OwnerLayout({ children }: { children: ReactNode }) {
   const { db, business, today, currency } = await openShop()
   const [flags, stands] = await Promise.all([readFlags(db, today, currency), countStands(db, today)])

@@ -41,6 +41,8 @@ export interface SaleOutlook extends Omit<SaleStanding, 'lines'> {
 
 /** An estimate without an answer is asked about again after this many days. */
 export const ASK_AGAIN_AFTER = 5
+/** An estimate that lapsed is worth renewing for this many days; after that nobody waits for it any more. */
+const RENEW_WITHIN = 30
 /** A draft nobody sent is worth a word after this many days. */
 const DRAFT_WAITS = 3
 
@@ -96,6 +98,7 @@ const draftStep = (sale: SaleOutlook, today: Day): NextStep[] =>
 const offerSteps = (sale: SaleOutlook, stands: 'offered' | 'lapsed', today: Day): NextStep[] => {
   const validUntil = sale.validUntil!
   if (stands === 'lapsed') {
+    if (daysBetween(validUntil, today) > RENEW_WITHIN) return []
     return [
       {
         action: 'renew',

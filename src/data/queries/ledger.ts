@@ -32,16 +32,14 @@ export const insertEntry = async (
       reversesId: source.reversesId ?? null,
     })
     .returning({ id: entry.id })
-  await db
-    .insert(entryLine)
-    .values(
-      draft.lines.map((l) => ({
-        entryId: row!.id,
-        accountId: accountOf(l.account),
-        onDay: draft.on,
-        amount: l.amount.minor,
-      })),
-    )
+  await db.insert(entryLine).values(
+    draft.lines.map((l) => ({
+      entryId: row!.id,
+      accountId: accountOf(l.account),
+      onDay: draft.on,
+      amount: l.amount.minor,
+    })),
+  )
   return row!.id
 }
 

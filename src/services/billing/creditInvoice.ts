@@ -10,7 +10,6 @@ import {
   subtractMoney,
   sumMoney,
   toDecimal,
-  toDecimalString,
   zeroMoney,
   ZERO,
   type Decimal,

@@ -78,7 +78,7 @@ export const issueBill = async (w: Work, locked: LockedSale, invoiceId: number, 
       amount: d.amount.minor,
     })),
   )
-  await useHeldOnBill(w, locked, {
+  await putHeldOnBill(w, locked, {
     invoiceId,
     number,
     on,
@@ -116,7 +116,7 @@ interface BillToPay {
 }
 
 /** Puts the sale's held money on a bill: as much as possible, or in proportion to the part billed. */
-const useHeldOnBill = async (w: Work, locked: LockedSale, bill: BillToPay): Promise<void> => {
+const putHeldOnBill = async (w: Work, locked: LockedSale, bill: BillToPay): Promise<void> => {
   const { sale } = locked
   const held = await lockHeld(w.tx, { customerId: sale.customerId, saleId: sale.id }, w.currency)
   const whole = sumMoney(

@@ -106,7 +106,7 @@ export const CounterTill = ({ settings }: { readonly settings: Omit<DraftSetting
   }
 
   return (
-    <div className="grid gap-x-10 gap-y-5 lg:grid-cols-[1fr_320px]">
+    <div className="grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_320px]">
       <div
         className="min-w-0"
         onKeyDown={(e) =>

@@ -1,7 +1,8 @@
 'use client'
 import { useCallback, useEffect, useState } from 'react'
 import { formatDay, type Day } from '@/core/day'
-import { formatMoney, isPositiveMoney, subtractMoney, sumMoney, zeroMoney } from '@/core/money'
+import type { zeroMoney } from '@/core/money'
+import { formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
 import { DayField, MoneyField, Text } from '../fields'
 import { findCustomers, Picker, type FoundCustomer } from '../Picker'
 import { messageFor, Refusal } from '../Refusal'
@@ -165,12 +166,16 @@ export const MoneyInForm = ({ currency, today, customer, saleId }: Props) => {
           <button
             className="btn btn-do min-h-[40px] flex-1"
             data-primary
-            disabled={busy || tooMuch}
+            disabled={busy || tooMuch || received.minor === 0n}
             onClick={() => take(false)}
           >
             Take {formatMoney(received)}
           </button>
-          <button className="btn min-h-[40px]" disabled={busy || tooMuch} onClick={() => take(true)}>
+          <button
+            className="btn min-h-[40px]"
+            disabled={busy || tooMuch || received.minor === 0n}
+            onClick={() => take(true)}
+          >
             and print
           </button>
         </div>

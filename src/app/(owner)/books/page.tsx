@@ -259,7 +259,7 @@ const Part = ({
         </tr>
       ))}
       <tr className="font-bold">
-        <td />
+        <td className="border-0!" />
         <td className="r border-0!">{totalName}</td>
         <td className="fig border-0! border-t! border-iron-900!">{formatMoney(total)}</td>
       </tr>
@@ -361,7 +361,7 @@ const BalanceSheet = async ({ to }: { to: Day }) => {
               <td className="fig">{formatMoney(earned.amount)}</td>
             </tr>
             <tr className="font-bold">
-              <td />
+              <td className="border-0!" />
               <td className="r border-0!">equity</td>
               <td className="fig border-0! border-t! border-iron-900!">{formatMoney(b.totalEquity)}</td>
             </tr>

@@ -52,7 +52,7 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
           </>
         }
       />
-      <div className="mb-6 grid gap-x-10 gap-y-5 lg:grid-cols-[1fr_470px]">
+      <div className="mb-6 grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_470px]">
         <section>
           <h2>How old it is</h2>
           <AgeBar ages={owed.totals} />

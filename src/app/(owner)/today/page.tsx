@@ -30,7 +30,7 @@ export default async function Today() {
           </Link>
         }
       />
-      <div className="grid gap-x-11 gap-y-8 lg:grid-cols-[1fr_300px]">
+      <div className="grid gap-x-11 gap-y-8 lg:grid-cols-[minmax(0,1fr)_300px]">
         <section aria-label="What waits">
           {count === 0 ? (
             <Empty>

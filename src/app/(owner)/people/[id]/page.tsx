@@ -75,7 +75,7 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
       <p className="sub mb-1">Where the money of their last {page.sales.length} sales stands</p>
       <MoneyBar bar={bar} />
       <MoneyLegend bar={bar} />
-      <div className="mt-7 grid gap-x-9 gap-y-8 lg:grid-cols-[1fr_360px]">
+      <div className="mt-7 grid gap-x-9 gap-y-8 lg:grid-cols-[minmax(0,1fr)_360px]">
         <section className="min-w-0">
           <h2>Sales</h2>
           {page.sales.length === 0 ? (

@@ -53,7 +53,7 @@ export default async function SaleSheet({ params, searchParams }: Props) {
       </div>
       <MoneyBar bar={bar} />
       <MoneyLegend bar={bar} />
-      <div className="mt-6 grid gap-x-7 gap-y-8 lg:grid-cols-[1fr_340px]">
+      <div className="mt-6 grid gap-x-7 gap-y-8 lg:grid-cols-[minmax(0,1fr)_340px]">
         <div className="min-w-0">
           <Lines sheet={sheet} />
           {sale.note && <p className="mt-3 max-w-prose whitespace-pre-line">{sale.note}</p>}

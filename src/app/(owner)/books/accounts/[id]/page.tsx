@@ -2,7 +2,8 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { addDays, formatDay, isDay, yearStart } from '@/core/day'
-import { addMoney, formatBalance, formatMoney, negateMoney, subtractMoney, type Money } from '@/core/money'
+import { addMoney, formatBalance, formatMoney, negateMoney, subtractMoney } from '@/core/money'
+import { runningBalances } from '@/core/ledger'
 import { findAccount } from '@/data/queries/accounts'
 import { listAccountLines, sumAccounts } from '@/data/queries/ledger'
 import { hrefOfSource } from '@/services/read/sheet'
@@ -33,11 +34,12 @@ export default async function AccountPage({
   ])
   const start = sums.find((s) => s.id === account.id)!
   const opening = addMoney(subtractMoney(start.debit, start.credit), before)
-  let balance: Money = opening
-  const rows = lines.map((l) => {
-    balance = addMoney(balance, l.amount)
-    return { ...l, balance }
-  })
+  const balances = runningBalances(
+    opening,
+    lines.map((l) => l.amount),
+  )
+  const rows = lines.map((l, i) => ({ ...l, balance: balances[i]! }))
+  const balance = balances.at(-1) ?? opening
   return (
     <>
       <Heading

@@ -1,0 +1,15 @@
+import { expect, test } from 'vitest'
+import { readQuickLine } from './index'
+
+test.each([
+  ['take 250 cash from Adair', { verb: 'take', amount: '250', method: 'cash', who: 'Adair' }],
+  ['Take 12*45 from  Hazel Adair', { verb: 'take', amount: '540', method: 'cash', who: 'Hazel Adair' }],
+  ['take 99.50 transfer from Wick', { verb: 'take', amount: '99.5', method: 'transfer', who: 'Wick' }],
+  ['estimate Adair: 2 rosin, 1 rehair', { verb: 'estimate', who: 'Adair', lines: [{ quantity: '2', what: 'rosin' }, { quantity: '1', what: 'rehair' }] }], // prettier-ignore
+  ['order Wick: cello case', { verb: 'order', who: 'Wick', lines: [{ quantity: '1', what: 'cello case' }] }],
+  ['estimate Adair', { verb: 'estimate', who: 'Adair', lines: [] }],
+  ['take nothing from Adair', { verb: 'find', text: 'take nothing from Adair' }],
+  ['2026-0147', { verb: 'find', text: '2026-0147' }],
+])('%s', (typed, intent) => {
+  expect(readQuickLine(typed)).toEqual(intent)
+})

@@ -1,0 +1,55 @@
+import fc from 'fast-check'
+import { expect, test } from 'vitest'
+import { day } from '../day'
+import { money } from '../money'
+import { fillNamed, fillOldest, type OpenDue } from './index'
+
+const usd = (minor: bigint) => money(minor, 'USD')
+const due = (id: number, dueOn: string, cents: bigint, saleId = 1): OpenDue => ({
+  id,
+  saleId,
+  dueOn: day(dueOn),
+  open: usd(cents),
+})
+const dues = [due(1, '2026-03-01', 500n), due(2, '2026-01-01', 300n), due(3, '2026-01-01', 200n, 2)]
+
+test('oldest first: by due date, then by id, then deposits asked for, the rest on account', () => {
+  const filled = fillOldest({ dues, deposits: [{ saleId: 9, open: usd(50n) }] }, usd(1100n))
+  expect(filled.dues.map((d) => [d.dueId, d.amount.minor])).toEqual([[2, 300n], [3, 200n], [1, 500n]]) // prettier-ignore
+  expect(filled.held.map((h) => [h.saleId, h.amount.minor])).toEqual([[9, 50n]])
+  expect(filled.onAccount.minor).toBe(50n)
+})
+test('a short amount stops where it runs out', () => {
+  const filled = fillOldest({ dues, deposits: [] }, usd(400n))
+  expect(filled.dues.map((d) => [d.dueId, d.amount.minor])).toEqual([[2, 300n], [3, 100n]]) // prettier-ignore
+})
+test('a sale named takes its own dues first, and is held for beyond them', () => {
+  const filled = fillNamed(dues, [{ saleId: 2, amount: usd(260n) }], usd(260n))
+  expect(filled.ok && filled.value.dues).toEqual([{ dueId: 3, amount: usd(200n) }])
+  expect(filled.ok && filled.value.held).toEqual([{ saleId: 2, amount: usd(60n) }])
+})
+test('more than is open on a due is refused, also in two wishes', () => {
+  const twice = [{ dueId: 1, amount: usd(300n) }, { dueId: 1, amount: usd(300n) }] // prettier-ignore
+  const filled = fillNamed(dues, twice, usd(600n))
+  expect(!filled.ok && filled.error).toMatchObject({
+    code: 'more-than-open',
+    open: usd(200n),
+    asked: usd(300n),
+  })
+})
+test('more than came in is refused', () => {
+  const filled = fillNamed(dues, [{ dueId: 1, amount: usd(500n) }], usd(400n))
+  expect(!filled.ok && filled.error.code).toBe('more-than-received')
+})
+test('nothing is lost or made: the parts add up to what came in, and no due is overfilled', () => {
+  const some = fc.array(fc.tuple(fc.integer({ min: 1, max: 28 }), fc.bigInt(1n, 10_000n)), { maxLength: 12 })
+  fc.assert(
+    fc.property(some, fc.bigInt(1n, 100_000n), (raw, cents) => {
+      const open = raw.map(([d, c], i) => due(i, `2026-01-${String(d).padStart(2, '0')}`, c))
+      const filled = fillOldest({ dues: open, deposits: [] }, usd(cents))
+      const put = filled.dues.reduce((sum, d) => sum + d.amount.minor, 0n)
+      expect(put + filled.onAccount.minor).toBe(cents)
+      for (const f of filled.dues) expect(f.amount.minor <= open[f.dueId]!.open.minor).toBe(true)
+    }),
+  )
+})
