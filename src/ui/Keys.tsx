@@ -33,6 +33,8 @@ export const Keys = () => {
   const router = useRouter()
   const [open, setOpen] = useState(false)
   useEffect(() => {
+    // From here on keys are heard; tests wait for it as a person waits for the page to stand.
+    document.documentElement.dataset.ready = 'yes'
     const onKey = (e: KeyboardEvent) => {
       if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) {
         const scope = document.querySelector('[role=dialog]') ?? document
@@ -55,7 +57,7 @@ export const Keys = () => {
         return
       if (e.key === '/') {
         e.preventDefault()
-        document.getElementById('quick-line')?.focus()
+        document.querySelector<HTMLElement>('[data-quick-line]')?.focus()
       } else if (e.key === '?') setOpen(true)
       else if (e.key === 'n') router.push('/sales/new')
       else if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {

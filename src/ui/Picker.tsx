@@ -1,6 +1,6 @@
 'use client'
 import { Command } from 'cmdk'
-import { useEffect, useId, useRef, useState, type Ref } from 'react'
+import { useEffect, useRef, useState, type Ref } from 'react'
 import { call } from './send'
 
 export interface Choice<T> {
@@ -23,7 +23,6 @@ interface Props<T> {
   readonly inputRef?: Ref<HTMLInputElement>
   readonly autoFocus?: boolean
   readonly problem?: string
-  readonly keepText?: boolean
 }
 
 /** Finds while typing: arrows and Enter choose, and something new can be made of what was typed. */
@@ -39,7 +38,6 @@ export const Picker = <T,>({
   autoFocus,
   problem,
 }: Props<T>) => {
-  const id = useId()
   const [typed, setTyped] = useState<string | null>(null)
   const [choices, setChoices] = useState<readonly Choice<T>[]>([])
   const [foundFor, setFoundFor] = useState('')
@@ -60,11 +58,12 @@ export const Picker = <T,>({
   const open = typed !== null && (choices.length > 0 || (typed.trim() !== '' && foundFor === typed))
   return (
     <Command shouldFilter={false} label={label} className="relative" loop>
-      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'label'}>
-        {label}
-      </label>
+      {!hideLabel && (
+        <span aria-hidden className="label">
+          {label}
+        </span>
+      )}
       <Command.Input
-        id={id}
         ref={inputRef}
         autoFocus={autoFocus}
         placeholder={placeholder}
@@ -93,7 +92,7 @@ export const Picker = <T,>({
             : 'hidden'
         }
       >
-        {choices.map((c) => (
+        {(open ? choices : []).map((c) => (
           <Command.Item
             key={c.key}
             value={c.key}
@@ -107,7 +106,7 @@ export const Picker = <T,>({
             <span className="fig text-xs text-iron-500">{c.side}</span>
           </Command.Item>
         ))}
-        {otherwise && typed?.trim() && foundFor === typed && (
+        {open && otherwise && typed?.trim() && foundFor === typed && (
           <Command.Item
             value="otherwise"
             className="cursor-pointer border-t border-paper-200 px-2.5 py-1.5 data-[selected=true]:bg-rust-100"

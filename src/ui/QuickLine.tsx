@@ -39,7 +39,7 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
     setTyped('')
     setOffers([])
     setOpen(false)
-    document.getElementById('quick-line')?.blur()
+    document.querySelector<HTMLElement>('[data-quick-line]')?.blur()
   }
   const take = async (offer: Offer) => {
     if (offer.go) {
@@ -75,7 +75,7 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
           /
         </kbd>
         <Command.Input
-          id="quick-line"
+          data-quick-line
           aria-label="Quick line"
           autoComplete="off"
           className="h-full w-full bg-transparent px-2 text-[14px] text-paper-50 outline-none placeholder:text-[#d9d4c7]"
@@ -96,7 +96,7 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
             : 'hidden'
         }
       >
-        {offers.map((o, i) => (
+        {(showing ? offers : []).map((o, i) => (
           <Command.Item
             key={`${i}${o.text}`}
             value={`${i}`}

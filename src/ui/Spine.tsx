@@ -36,7 +36,7 @@ export const Spine = ({ agreed }: { readonly agreed: number }) => {
   return (
     <nav
       aria-label="Places"
-      className="no-print shrink-0 border-paper-300 bg-paper-100 max-md:flex max-md:overflow-x-auto max-md:border-b md:min-h-[calc(100vh-60px)] md:w-[132px] md:border-r md:py-3.5"
+      className="no-print shrink-0 border-paper-300 bg-paper-100 max-md:flex max-md:overflow-x-auto max-md:[scrollbar-width:none] max-md:border-b md:min-h-[calc(100vh-60px)] md:w-[132px] md:border-r md:py-3.5"
     >
       {PLACES.map((p) => item(p, p.href === '/sales' ? agreed : undefined))}
       <hr className="mx-5 my-2.5 border-paper-300 max-md:hidden" />

@@ -7,8 +7,10 @@ declare module 'vitest' {
   }
 }
 
-export default async ({ provide }: TestProject) => {
+const setUp = async ({ provide }: TestProject) => {
   const { url, remove } = await testCluster()
   provide('clusterUrl', url)
   return remove
 }
+
+export default setUp

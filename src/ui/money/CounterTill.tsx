@@ -217,7 +217,7 @@ export const CounterTill = ({ settings }: { readonly settings: Omit<DraftSetting
                     </td>
                     <td>
                       <button
-                        className="p-1 text-iron-500 hover:text-oxide-700"
+                        className="p-[5px] text-iron-500 hover:text-oxide-700"
                         aria-label={`Away: ${l.description}`}
                         onClick={() => setLines(lines.filter((_, n) => n !== i))}
                       >

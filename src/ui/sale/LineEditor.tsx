@@ -116,7 +116,7 @@ export const LineEditor = ({ lines, onLines, settings }: Props) => {
                     <input
                       aria-label={`Line ${i + 1}: note`}
                       placeholder="note for this line"
-                      className="sub mt-0.5 w-full bg-transparent px-2.5"
+                      className="sub mt-0.5 min-h-[26px] w-full bg-transparent px-2.5"
                       value={l.note}
                       onChange={(e) => set(i, { note: e.target.value })}
                     />
@@ -182,7 +182,7 @@ export const LineEditor = ({ lines, onLines, settings }: Props) => {
                         type="button"
                         aria-label={`Line ${i + 1} up`}
                         disabled={i === 0}
-                        className="p-1 disabled:opacity-30"
+                        className="p-[5px] disabled:opacity-30"
                         onClick={() => move(i, -1)}
                       >
                         <ArrowUp size={15} />
@@ -191,7 +191,7 @@ export const LineEditor = ({ lines, onLines, settings }: Props) => {
                         type="button"
                         aria-label={`Line ${i + 1} down`}
                         disabled={i === shown.length - 1}
-                        className="p-1 disabled:opacity-30"
+                        className="p-[5px] disabled:opacity-30"
                         onClick={() => move(i, 1)}
                       >
                         <ArrowDown size={15} />
@@ -199,7 +199,7 @@ export const LineEditor = ({ lines, onLines, settings }: Props) => {
                       <button
                         type="button"
                         aria-label={`Line ${i + 1} away`}
-                        className="p-1 hover:text-oxide-700"
+                        className="p-[5px] hover:text-oxide-700"
                         onClick={() => onLines(shown.filter((_, n) => n !== i))}
                       >
                         <X size={15} />

@@ -29,6 +29,8 @@ export interface SheetSale {
 
 interface Props {
   readonly sale: SheetSale
+  /** Changes whenever something happened to the sale: an open panel then begins anew with the new figures. */
+  readonly version: string
   readonly today: Day
   readonly start?: Doing
   /** What the program suggests first; its button is the page's primary one. */
@@ -66,7 +68,7 @@ const actsFor = (s: SheetSale): readonly Act[] => {
 }
 
 /** Everything that can be done with a sale now; each opens its panel, filled in. */
-export const SaleActions = ({ sale, today, start, suggested }: Props) => {
+export const SaleActions = ({ sale, version, today, start, suggested }: Props) => {
   const [doing, setDoing] = useState<Doing | null>(start ?? null)
   const acts = actsFor(sale)
   const close = () => {
@@ -103,7 +105,9 @@ export const SaleActions = ({ sale, today, start, suggested }: Props) => {
           Take money
         </Link>
       )}
-      {doing && <DoPanel key={doing} doing={doing} sale={sale} today={today} onClose={close} />}
+      {doing && (
+        <DoPanel key={`${doing}:${version}`} doing={doing} sale={sale} today={today} onClose={close} />
+      )}
     </div>
   )
 }
@@ -414,7 +418,7 @@ const Bill = ({ sale, today, onClose }: PanelProps) => {
           onChange={(e) => setCharge({ ...charge, description: e.target.value })}
         />
         <MoneyField
-          label="of"
+          label="Its amount"
           currency={sale.currency}
           value={charge.unitPrice}
           onValue={(unitPrice) => setCharge({ ...charge, unitPrice })}

@@ -104,8 +104,8 @@ const NextBox = ({ sheet, start }: { readonly sheet: Sheet; readonly start: Doin
       )}
       <div className="no-print mt-3">
         <SaleActions
-          key={sheet.version}
           sale={sheet.forActions}
+          version={sheet.version}
           today={sheet.today}
           start={start}
           suggested={first ? (DOING[first.action] ?? null) : null}

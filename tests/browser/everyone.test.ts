@@ -1,0 +1,126 @@
+import { AxeBuilder } from '@axe-core/webdriverjs'
+import type { WebDriver } from 'selenium-webdriver'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { handsOn, openBrowser, openTill, PASSPHRASE, setSize, type Till } from './till'
+
+let till: Till
+let driver: WebDriver
+const long =
+  'Worshipful Company of Stringed Instrument Makers and Repairers of the Outer Islands and Adjoining Coasts, Junior Section'
+beforeAll(async () => {
+  till = await openTill('everyone')
+  const r = till.request
+  await r('POST', '/setup', {
+    name: 'Everyone',
+    currency: 'USD',
+    openingDate: '2026-01-01',
+    passphrase: PASSPHRASE,
+  })
+  const customer = (await r('POST', '/customers', { name: long, terms: { net: 0 } })).body
+  const goods = (
+    await r('POST', '/goods', { code: 'G1', name: `Case for ${long}`, kind: 'stock', price: '185.00' })
+  ).body
+  await r('POST', '/stock-counts', {
+    on: '2026-01-02',
+    lines: [{ goodsId: goods.id, counted: '9', unitCost: '90.00' }],
+  })
+  const lines = [{ goodsId: goods.id, quantity: '2' }, { description: 'Work', quantity: '1', unitPrice: '72.00' }] // prettier-ignore
+  const sale = (await r('POST', '/sales', { customerId: customer.id, lines, on: '2026-01-02' })).body
+  await r('POST', `/sales/${sale.id}/agree`, { on: '2026-01-03' })
+  await r('POST', `/sales/${sale.id}/handovers`, { on: '2026-01-04' })
+  await r('POST', `/sales/${sale.id}/invoices`, { on: '2026-01-05', what: 'remaining', issue: true })
+  await r('POST', '/receipts', {
+    on: '2026-01-06',
+    customerId: customer.id,
+    method: 'cash',
+    amount: '100.00',
+  })
+  await r('POST', '/receipts', {
+    on: '2026-01-06',
+    customerId: customer.id,
+    method: 'card',
+    amount: '50.00',
+    for: 'account',
+  })
+  await r('POST', '/sales', { customerId: customer.id, lines })
+  driver = await openBrowser()
+  await handsOn(driver, till.base).signIn()
+})
+afterAll(async () => {
+  await driver?.quit()
+  await till?.close()
+})
+
+const VIEWS = [
+  '/today', '/counter', '/sales', '/sales/new', '/sales/1', '/sales/1/change', '/invoices/1', '/handovers/1', '/receipts', '/receipts/1', '/money-in?customer=2', '/owed?customer=2',
+  '/goods', '/goods/1', '/goods/new', '/goods/count', '/people', '/people/2', '/people/2/edit', '/books', '/books?view=trial-balance', '/books?view=profit-and-loss', '/books?view=balance-sheet',
+  '/books?view=tax', '/books?view=ties', '/books/accounts/5', '/books/entries/1', '/settings', '/docs/api',
+] // prettier-ignore
+
+describe('every main view', () => {
+  test.each(VIEWS)(
+    '%s has no barrier that axe can find, one heading, and nothing that runs over the side',
+    async (path) => {
+      await handsOn(driver, till.base).go(path)
+      await driver.wait(
+        async () => (await driver.executeScript('return document.querySelectorAll("h1").length')) === 1,
+        8000,
+        'not one heading',
+      )
+      await driver.sleep(250)
+      const { violations } = await new AxeBuilder(driver)
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+        .analyze()
+      expect(
+        violations.map(
+          (v) =>
+            `${v.id}: ${v.nodes
+              .map((n) => n.target.join(' '))
+              .slice(0, 3)
+              .join(' | ')}`,
+        ),
+      ).toEqual([])
+      expect(
+        await driver.executeScript('return document.documentElement.scrollWidth - innerWidth'),
+      ).toBeLessThanOrEqual(0)
+      expect(
+        await driver.executeScript('return document.querySelectorAll("main .btn-do").length'),
+      ).toBeLessThanOrEqual(1)
+    },
+  )
+  test.each(['/counter', '/money-in?customer=2'])('%s fits a phone', async (path) => {
+    await setSize(driver, 390, 844)
+    await handsOn(driver, till.base).go(path)
+    await driver.sleep(400)
+    expect(
+      await driver.executeScript('return document.documentElement.scrollWidth - innerWidth'),
+    ).toBeLessThanOrEqual(0)
+    await setSize(driver, 1280, 800)
+  })
+  test('a panel keeps the focus, says its name, and closes with Escape', async () => {
+    const i = handsOn(driver, till.base)
+    await i.go('/sales/2')
+    await i.click('They agree')
+    await i.see('Their order number')
+    await driver.sleep(300)
+    const { violations } = await new AxeBuilder(driver).withTags(['wcag2a', 'wcag2aa']).analyze()
+    expect(violations.map((v) => v.id)).toEqual([])
+    await i.press('\uE00C')
+    await driver.wait(
+      async () =>
+        (await driver.executeScript('return document.querySelectorAll("[role=dialog]").length')) === 0,
+      5000,
+    )
+  })
+  test('the keys are told and lead to the places', async () => {
+    const i = handsOn(driver, till.base)
+    await i.go('/today')
+    await i.see('Out there')
+    await i.press('?')
+    await i.see('the quick line')
+    await i.press('\uE00C')
+    await i.press('/')
+    await i.press('case')
+    await i.see('Case for Worshipful')
+  })
+})

@@ -1,0 +1,153 @@
+import { Key, type WebDriver } from 'selenium-webdriver'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { handsOn, openBrowser, openTill, PASSPHRASE, type Till } from './till'
+
+let till: Till
+let driver: WebDriver
+let i: ReturnType<typeof handsOn>
+beforeAll(async () => {
+  till = await openTill('main')
+  driver = await openBrowser()
+  i = handsOn(driver, till.base)
+})
+afterAll(async () => {
+  await driver?.quit()
+  await till?.close()
+})
+
+const rows = (body: { rows: { account: string; debit: string; credit: string }[] }) =>
+  Object.fromEntries(body.rows.map((r) => [r.account, r.debit === '0.00' ? `-${r.credit}` : r.debit]))
+
+describe('from an empty shop to money, with the keyboard alone', () => {
+  test('the business is set up on the first-run page', async () => {
+    await i.go('/')
+    await i.type('Name of the business', 'Tern Strings')
+    await i.type('Tax, percent', '8.25')
+    await i.type('The books open on', '1 1 2026')
+    await i.type('Passphrase', 'short')
+    await i.press(Key.ENTER)
+    await i.see('At least 8 characters.')
+    await i.type('Passphrase', PASSPHRASE)
+    await i.press(Key.ENTER)
+    await i.see('Open the till')
+    await i.type('Passphrase', PASSPHRASE)
+    await i.press(Key.ENTER)
+    await i.see('nothing waits')
+  })
+
+  test('goods are added and counted', async () => {
+    await i.go('/goods/new')
+    await i.type('Code', 'CASE')
+    await i.type('Name', 'Fitted case')
+    await i.type('Price', '185')
+    await i.doIt()
+    await i.see('Stock card')
+    await i.go('/goods/count')
+    await i.type('Counted: Fitted case', '3')
+    await i.type('Cost of new ones: Fitted case', '50*2')
+    await i.doIt()
+    // 3 × 100.00
+    await i.see('the stock is worth 300.00 more')
+  })
+
+  test('a new customer is added while typing, and an estimate written and sent', async () => {
+    await i.go('/today')
+    await i.press('n')
+    await i.see('New sale')
+    await i.choose('For', 'Ines Marlowe', 'Add “Ines Marlowe” as a new customer')
+    await i.see('owes 0.00')
+    await i.choose('Line 1: what', 'case', 'Fitted case')
+    await i.type('Line 1: quantity', '5')
+    await i.press(Key.ENTER)
+    await i.choose('Line 2: what', 'Fitting', '“Fitting”, as typed')
+    await i.type('Line 2: each', '80-10%')
+    // 5 × 185.00 + 72.00 = 997.00; tax 82.2525 → 82.25
+    await i.see('1,079.25')
+    await i.doIt()
+    await i.see('Send the estimate, or agree straight away.')
+    await i.click('Send estimate')
+    await i.see('nothing is set aside')
+    await i.doIt()
+    await i.see('The estimate is out. Wait for their answer, or ask.')
+    await i.see('Estimate 1 sent')
+  })
+
+  test('they agree, and what is short is told at once', async () => {
+    await i.click('They agree')
+    await i.type('Their order number', 'IM-7')
+    await i.type('Wanted by', '+14')
+    await i.doIt()
+    await i.see('Short: 5 Fitted case agreed, 3 on the shelf')
+    await i.see('their order IM-7')
+  })
+
+  test('a part is handed over and billed', async () => {
+    await i.click('Hand over')
+    await i.see('3 of 5 on the shelf')
+    await i.doIt()
+    await i.see('The cost of what left is in the books.')
+    await i.click('Bill')
+    await i.type('Dated', 't')
+    await i.doIt()
+    // 3 × 185.00 + 72.00 = 627.00; tax 51.7275 → 51.73
+    await i.see('Invoice 2026-0001 issued: 678.73.')
+  })
+
+  test('money comes in, in part', async () => {
+    await i.go('/today')
+    await i.press('/')
+    await i.press('take 200 transfer from marlowe')
+    await i.see('200.00 on invoice 2026-0001')
+    await i.press(Key.ENTER)
+    await i.see('Receipt R-2026-0001')
+    await i.see('In the books')
+  })
+
+  test('Owed shows the rest in its column, and opens down to the invoice', async () => {
+    await i.chord(Key.ALT, '5')
+    await i.see('Owed to you')
+    await i.type('As of', '+40')
+    await i.press(Key.ENTER)
+    // pays when billed, so due 10 March; 40 days later it is 31–60 days old
+    await i.see('equals the receivables account in the books on 19 Apr 2026')
+    expect(await i.text('main table tbody tr')).toMatch(/Ines Marlowe\s+478\.73\s+478\.73/)
+    await i.press(Key.ESCAPE)
+    await driver.executeScript('document.activeElement.blur()')
+    await i.press(Key.ARROW_DOWN, Key.ENTER)
+    await i.click('2026-0001')
+    await i.see('Owed by customers (receivables)')
+  })
+
+  test('the trial balance agrees with figures computed by hand', async () => {
+    const { body } = await till.request('GET', '/books/trial-balance')
+    expect(rows(body)).toEqual({
+      '1020': '200.00', // the transfer
+      '1100': '478.73', // 678.73 − 200.00
+      '2201': '-51.73', // tax of the one invoice
+      '4000': '-555.00', // 3 cases
+      '4010': '-72.00', // the fitting
+      '5000': '300.00', // 3 cases at 100.00
+      '5100': '-300.00', // found by the count
+    })
+    expect(body.difference).toBe('0.00')
+    await i.go('/books?view=ties')
+    await i.see('Do they agree?')
+    expect(await driver.executeScript('return document.body.innerText.includes("✗")')).toBe(false)
+  })
+
+  test('the counter sells in three steps', async () => {
+    await till.request('POST', '/stock-counts', {
+      lines: [{ goodsId: 1, counted: '10', unitCost: '100.00' }],
+    })
+    await i.chord(Key.ALT, '2')
+    await i.choose('Goods: name, code or scan', 'CASE', 'Fitted case')
+    await i.see('200.26') // 185.00 + 15.26
+    await i.press(Key.ENTER)
+    await i.press('220')
+    await i.see('change 19.74')
+    await i.press(Key.ENTER)
+    await i.see('200.26 taken')
+    const { body } = await till.request('GET', '/books/ties')
+    expect(body.ties.every((t: { difference: string }) => t.difference === '0.00')).toBe(true)
+  })
+})

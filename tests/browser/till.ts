@@ -1,0 +1,198 @@
+import type { ChildProcess } from 'node:child_process'
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { Builder, By, error, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import chrome from 'selenium-webdriver/chrome'
+import { inject } from 'vitest'
+import { openDatabase } from '@/data/connect'
+import { migrate } from '@/data/migrate'
+import { freePort } from '../../scripts/cluster'
+import { serve } from '../../scripts/serve'
+
+process.env.SE_OFFLINE = 'true'
+process.env.SE_AVOID_STATS = 'true'
+
+const FLAGS = [
+  '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
+  '--disable-dev-shm-usage', '--force-device-scale-factor=1', '--window-size=1280,800', '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost',
+  '--disable-features=OptimizationHints,MediaRouter',
+] // prettier-ignore
+
+/** A browser window of its own, 1280 × 800. */
+export const openBrowser = async (): Promise<WebDriver> => {
+  const options = new chrome.Options()
+  options.setChromeBinaryPath('/usr/bin/chromium')
+  options.addArguments(...FLAGS, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'iron-till-browser-'))}`)
+  const driver = await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
+    .build()
+  await setSize(driver, 1280, 800)
+  return driver
+}
+
+export const setSize = (driver: WebDriver, width: number, height: number): Promise<unknown> =>
+  (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+    width,
+    height,
+    deviceScaleFactor: 1,
+    mobile: false,
+  }) as Promise<unknown>
+
+export const TOKEN = 'a-token-for-tests'
+export const PASSPHRASE = 'a long passphrase'
+export const TODAY = '2026-03-10'
+
+/** The application on a database of its own, as bin/start would serve it. */
+export const openTill = async (name: string) => {
+  const server = openDatabase(inject('clusterUrl'))
+  const databaseName = `${name}_${Date.now().toString(36)}`
+  await server.db.execute(`create database ${databaseName}`)
+  await server.close()
+  const databaseUrl = inject('clusterUrl').replace(/\/postgres$/, `/${databaseName}`)
+  const { db, close } = openDatabase(databaseUrl)
+  await migrate(db)
+  const port = await freePort()
+  const base = `http://127.0.0.1:${port}`
+  const start = (): Promise<ChildProcess> =>
+    serve({ port, databaseUrl, env: { TILL_API_TOKEN: TOKEN, TILL_TODAY: TODAY } })
+  let running = await start()
+  const request = async (
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ) => {
+    const response = await fetch(`${base}/api/v1${path}`, {
+      method,
+      headers: {
+        authorization: `Bearer ${TOKEN}`,
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...headers,
+      },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    })
+    // eslint-disable-next-line @typescript-eslint/no-explicit-any -- what came is what the test is about
+    const answer = (await response.json()) as any
+    return {
+      status: response.status,
+      body: answer,
+      type: response.headers.get('content-type'),
+    }
+  }
+  return {
+    base,
+    db,
+    request,
+    /** Kills the server where it stands and starts it again. */
+    restart: async (): Promise<void> => {
+      running.kill('SIGKILL')
+      await new Promise((r) => running.once('exit', r))
+      running = await start()
+    },
+    close: async (): Promise<void> => {
+      running.kill()
+      await close()
+    },
+  }
+}
+export type Till = Awaited<ReturnType<typeof openTill>>
+
+const WAIT = 15_000
+
+/** Hands of a person who uses the keyboard alone. */
+export const handsOn = (driver: WebDriver, base: string) => {
+  const see = (text: string): Promise<WebElement> =>
+    driver.wait(
+      until.elementLocated(By.xpath(`//*[contains(normalize-space(.), ${JSON.stringify(text)})]`)),
+      WAIT,
+      `never saw “${text}”`,
+    )
+  const field = (label: string): Promise<WebElement> =>
+    driver.wait(until.elementLocated(By.xpath(`//*[@aria-label=${JSON.stringify(label)} and (self::input or self::select or self::textarea or self::button)] | //*[@id=//label[normalize-space(.)=${JSON.stringify(label)}]/@for]`)), WAIT, `no field “${label}”`) // prettier-ignore
+  /** A page that is being read anew may take away what was just found; a person simply looks again. */
+  const steadily = async (work: () => Promise<void>): Promise<void> => {
+    for (let attempt = 0; ; attempt++) {
+      try {
+        return await work()
+      } catch (problem) {
+        if (attempt >= 4 || !(problem instanceof error.StaleElementReferenceError)) throw problem
+        await driver.sleep(200)
+      }
+    }
+  }
+  const press = async (...keys: string[]): Promise<void> => {
+    await driver
+      .actions()
+      .sendKeys(...keys)
+      .perform()
+  }
+  const chord = (modifier: string, key: string): Promise<void> =>
+    driver.actions().keyDown(modifier).sendKeys(key).keyUp(modifier).perform()
+  return {
+    go: async (path: string): Promise<void> => {
+      await driver.get(`${base}${path}`)
+      // Pages of the owner say when they hear keys; the door and the first-run page have no such sign.
+      await driver.wait(
+        async () =>
+          (await driver.executeScript(
+            'return document.documentElement.dataset.ready === "yes" || !document.querySelector("[data-quick-line]")',
+          )) === true,
+        WAIT,
+      )
+    },
+    see,
+    field,
+    press,
+    chord,
+    /** The main thing on the page. */
+    doIt: (): Promise<void> => chord(Key.CONTROL, Key.ENTER),
+    /** Types into a field, in place of what stands there. */
+    type: (label: string, text: string): Promise<void> =>
+      steadily(async () => {
+        const element = await field(label)
+        await driver.executeScript('arguments[0].focus()', element)
+        await chord(Key.CONTROL, 'a')
+        await press(text)
+      }),
+    /** Types into a field that finds, waits for the choice, and takes it with Enter. */
+    choose: async (label: string, text: string, choice: string): Promise<void> => {
+      const element = await field(label)
+      await driver.executeScript('arguments[0].focus()', element)
+      await chord(Key.CONTROL, 'a')
+      await press(text)
+      await driver.wait(
+        until.elementLocated(
+          By.xpath(`//*[@role='option' and contains(normalize-space(.), ${JSON.stringify(choice)})]`),
+        ),
+        WAIT,
+        `no choice “${choice}”`,
+      )
+      await press(Key.ENTER)
+    },
+    /** Presses the button or link called so. */
+    click: (name: string): Promise<void> =>
+      steadily(async () => {
+        const element = await driver.wait(
+          until.elementLocated(
+            By.xpath(
+              `//*[(self::button or self::a) and (normalize-space(.)=${JSON.stringify(name)} or @aria-label=${JSON.stringify(name)})]`,
+            ),
+          ),
+          WAIT,
+          `no button “${name}”`,
+        )
+        await driver.executeScript('arguments[0].focus()', element)
+        await press(Key.ENTER)
+      }),
+    text: async (css: string): Promise<string> => (await driver.findElement(By.css(css))).getText(),
+    signIn: async (): Promise<void> => {
+      await driver.get(`${base}/sign-in`)
+      const element = await field('Passphrase')
+      await element.sendKeys(PASSPHRASE, Key.ENTER)
+      await see('In today')
+    },
+  }
+}
