@@ -12,7 +12,7 @@ import { findBusiness, type Business } from '@/data/queries/business'
 import { insertEntry, type EntrySource } from '@/data/queries/ledger'
 import { listTaxCodes, type KeptTaxCode } from '@/data/queries/taxCodes'
 import type { Failure } from './failure'
-import { found, refuse, Refusal } from './refuse'
+import { refuse, Refusal } from './refuse'
 
 /** Where a command runs: which database, and which day it is. */
 export interface Till {
@@ -195,5 +195,3 @@ export const paperDay = (w: Work, on: Day | undefined): Day => {
   const closed = w.business.closedThrough
   return closed && chosen <= closed ? refuse({ code: 'period-closed', through: closed }) : chosen
 }
-
-export { found, refuse }

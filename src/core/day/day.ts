@@ -1,5 +1,4 @@
 import { Temporal } from 'temporal-polyfill'
-import { err, ok, type Result } from '../result'
 
 /**
  * A calendar day without time zone, as an ISO 8601 string (`2026-11-25`). Branded, so that no other text passes for one;
@@ -22,9 +21,6 @@ export const day = (text: string): Day => {
   return text
 }
 
-export const dayFrom = (text: string): Result<Day, { readonly code: 'not-a-day'; readonly text: string }> =>
-  isDay(text) ? ok(text) : err({ code: 'not-a-day', text })
-
 const plain = (d: Day) => Temporal.PlainDate.from(d)
 const back = (d: Temporal.PlainDate) => d.toString() as Day
 
@@ -43,5 +39,4 @@ export const yearStart = (d: Day): Day => `${d.slice(0, 4)}-01-01` as Day
 export const weekStart = (d: Day): Day => back(plain(d).subtract({ days: plain(d).dayOfWeek - 1 }))
 /** 1 is Monday, 7 is Sunday. */
 export const weekday = (d: Day): number => plain(d).dayOfWeek
-export const earlierDay = (a: Day, b: Day): Day => (a <= b ? a : b)
 export const laterDay = (a: Day, b: Day): Day => (a >= b ? a : b)

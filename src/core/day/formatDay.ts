@@ -14,5 +14,3 @@ export const formatDayShort = (d: Day, today: Day): string =>
 /** `Thursday, 24 December` */
 export const formatDayLong = (d: Day): string =>
   `${WEEKDAYS[weekday(d) - 1]}, ${Number(d.slice(8))} ${LONG_MONTHS[Number(d.slice(5, 7)) - 1]}`
-/** `Dec 2026` */
-export const formatMonth = (d: Day): string => `${MONTHS[Number(d.slice(5, 7)) - 1]} ${d.slice(0, 4)}`

@@ -1,4 +1,4 @@
-import { addMoney, sumMoney, zeroMoney, type Money } from '../money'
+import { sumMoney, type Money } from '../money'
 import { daysBetween, type Day } from '../day'
 
 export const AGE_COLUMNS = ['notDue', 'd1to30', 'd31to60', 'd61to90', 'over90'] as const
@@ -21,20 +21,6 @@ export const ageColumn = (from: Day, asOf: Day): AgeColumn => {
           ? 'd61to90'
           : 'over90'
 }
-
-export const noAges = (currency: string): Ages => {
-  const none = zeroMoney(currency)
-  return { notDue: none, d1to30: none, d31to60: none, d61to90: none, over90: none, total: none }
-}
-
-export const addAges = (a: Ages, b: Ages): Ages => ({
-  notDue: addMoney(a.notDue, b.notDue),
-  d1to30: addMoney(a.d1to30, b.d1to30),
-  d31to60: addMoney(a.d31to60, b.d31to60),
-  d61to90: addMoney(a.d61to90, b.d61to90),
-  over90: addMoney(a.over90, b.over90),
-  total: addMoney(a.total, b.total),
-})
 
 /** Open parts in their columns; `total` is their sum. */
 export const ageReceivables = (

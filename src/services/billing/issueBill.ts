@@ -242,5 +242,3 @@ export const invoiceView = async (w: Pick<Work, 'tx' | 'currency'>, invoiceId: n
     })),
   }
 }
-
-export type InvoiceView = Awaited<ReturnType<typeof invoiceView>>

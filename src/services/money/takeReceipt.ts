@@ -252,4 +252,3 @@ export const receiptView = async (w: { tx: Db; currency: string }, receiptId: nu
     voidedOn: receipt.voidedOn,
   }
 }
-export type ReceiptView = Awaited<ReturnType<typeof receiptView>>

@@ -60,7 +60,6 @@ export const customerView = async (db: Db, id: number, business: Business, today
     addresses: await listAddresses(db, id),
   }
 }
-export type CustomerView = NonNullable<Awaited<ReturnType<typeof customerView>>>
 
 /** Everything a customer's page shows. */
 export const readCustomer = async (db: Db, id: number, business: Business, today: Day) => {

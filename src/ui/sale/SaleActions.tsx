@@ -151,7 +151,7 @@ const Submit = ({
   readonly onDo: () => void
 }) => (
   <button className="btn btn-do mt-4 w-full" disabled={busy} data-primary onClick={onDo}>
-    {children} <kbd className="font-figure text-xs font-normal opacity-80">Ctrl Enter</kbd>
+    {children} <kbd className="font-figure text-xs font-normal">Ctrl Enter</kbd>
   </button>
 )
 

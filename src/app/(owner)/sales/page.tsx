@@ -46,7 +46,7 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
               XLSX
             </a>
             <Link prefetch={false} href="/sales/new" className="btn btn-do" data-primary>
-              New sale <kbd className="font-figure text-xs opacity-80">n</kbd>
+              New sale <kbd className="font-figure text-xs">n</kbd>
             </Link>
           </>
         }

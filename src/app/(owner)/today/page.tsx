@@ -26,7 +26,7 @@ export default async function Today() {
         }
         action={
           <Link prefetch={false} href="/sales/new" className="btn btn-do" data-primary>
-            New sale <kbd className="font-figure text-xs opacity-80">n</kbd>
+            New sale <kbd className="font-figure text-xs">n</kbd>
           </Link>
         }
       />

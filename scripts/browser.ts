@@ -1,0 +1,36 @@
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { Builder, type WebDriver } from 'selenium-webdriver'
+import chrome from 'selenium-webdriver/chrome'
+
+process.env.SE_OFFLINE = 'true'
+process.env.SE_AVOID_STATS = 'true'
+
+const FLAGS = [
+  '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
+  '--disable-dev-shm-usage', '--force-device-scale-factor=1', '--window-size=1280,800', '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost',
+  '--disable-features=OptimizationHints,MediaRouter',
+] // prettier-ignore
+
+/** A browser window of its own, 1280 × 800. */
+export const openBrowser = async (): Promise<WebDriver> => {
+  const options = new chrome.Options()
+  options.setChromeBinaryPath('/usr/bin/chromium')
+  options.addArguments(...FLAGS, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'iron-till-browser-'))}`)
+  const driver = await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
+    .build()
+  await setSize(driver, 1280, 800)
+  return driver
+}
+
+export const setSize = (driver: WebDriver, width: number, height: number): Promise<unknown> =>
+  (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+    width,
+    height,
+    deviceScaleFactor: 1,
+    mobile: false,
+  }) as Promise<unknown>

@@ -1,0 +1,74 @@
+import { mkdirSync, writeFileSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { By } from 'selenium-webdriver'
+import { openBrowser, setSize } from './browser'
+
+const base = process.argv[2] ?? 'http://127.0.0.1:3000'
+const folder = resolve(import.meta.dirname, '../docs/screenshots')
+
+const VIEWS = [
+  { name: 'today', path: '/today' },
+  { name: 'counter', path: '/counter', type: 'rosin' },
+  { name: 'sales', path: '/sales' },
+  { name: 'sale', path: '/sales', first: true },
+  { name: 'new-sale', path: '/sales/new?customer=2' },
+  { name: 'money-in', path: '/money-in', late: true },
+  { name: 'owed', path: '/owed' },
+  { name: 'goods', path: '/goods' },
+  { name: 'people', path: '/people' },
+  { name: 'customer', path: '/people', late: true },
+  { name: 'journal', path: '/books' },
+  { name: 'balance-sheet', path: '/books?view=balance-sheet' },
+  { name: 'ties', path: '/books?view=ties' },
+  { name: 'counter-phone', path: '/counter', width: 390, height: 844, type: 'rosin' },
+] as const
+
+interface Options {
+  readonly first?: boolean
+  readonly late?: boolean
+  readonly type?: string
+  readonly width?: number
+  readonly height?: number
+}
+
+/** One picture of each main view, from the running demo. */
+const main = async (): Promise<void> => {
+  mkdirSync(folder, { recursive: true })
+  const driver = await openBrowser()
+  const firstLink = (css: string): Promise<string> =>
+    driver.findElement(By.css(css)).getAttribute('href') as Promise<string>
+  try {
+    await driver.get(`${base}/sign-in`)
+    await driver.sleep(700)
+    await driver.findElement(By.css('[data-primary]')).click()
+    await driver.sleep(1500)
+    await driver.get(`${base}/sales?stands=agreed`)
+    const saleHref = await firstLink(
+      process.argv[3] ? `main a[href="/sales/${process.argv[3]}"]` : 'main [data-row]',
+    )
+    await driver.get(`${base}/owed?show=late`)
+    const late = new URL(await firstLink('main [data-row]')).searchParams.get('customer')
+    for (const view of VIEWS as readonly ({ name: string; path: string } & Options)[]) {
+      await setSize(driver, view.width ?? 1280, view.height ?? 800)
+      const path = view.first
+        ? saleHref
+        : view.late
+          ? `${base}${view.name === 'customer' ? `/people/${late}` : `${view.path}?customer=${late}`}`
+          : `${base}${view.path}`
+      await driver.get(path)
+      await driver.sleep(900)
+      if (view.name === 'money-in') await driver.findElement(By.css('input.h-\\[54px\\]')).sendKeys('500')
+      if (view.type) {
+        await driver.findElement(By.css('input[aria-label^="Goods"]')).sendKeys(view.type)
+        await driver.sleep(900)
+        await driver.findElement(By.css('[cmdk-item]')).click()
+      }
+      await driver.sleep(500)
+      writeFileSync(join(folder, `${view.name}.png`), Buffer.from(await driver.takeScreenshot(), 'base64'))
+    }
+  } finally {
+    await driver.quit()
+  }
+}
+
+await main()
