@@ -41,7 +41,7 @@ const main = async (): Promise<void> => {
     await driver.get(`${base}/sign-in`)
     await driver.sleep(700)
     await driver.findElement(By.css('[data-primary]')).click()
-    await driver.sleep(1500)
+    await driver.sleep(2500)
     await driver.get(`${base}/sales?stands=agreed`)
     const saleHref = await firstLink(
       process.argv[3] ? `main a[href="/sales/${process.argv[3]}"]` : 'main [data-row]',

@@ -109,7 +109,11 @@ export const sellAtCounter = defineCommand('sell-at-counter', counterSaleInput, 
     receiptId,
   )
   // Everything is handed over, billed and paid at once, so where the sale stands needs no reading of its papers.
-  await updateSale(w.tx, saleId, { stage: 'settled', total: invoice.gross.minor, billed: invoice.gross.minor })
+  await updateSale(w.tx, saleId, {
+    stage: 'settled',
+    total: invoice.gross.minor,
+    billed: invoice.gross.minor,
+  })
   return { id: invoiceId, answer: () => counterSaleView(w, invoiceId) }
 })
 

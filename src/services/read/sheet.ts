@@ -1,8 +1,8 @@
 import { formatDay, type Day } from '@/core/day'
 import {
   decimal,
+  formatPrice,
   isPositiveMoney,
-  minorDigits,
   money,
   sumMoney,
   toDecimal,
@@ -206,14 +206,6 @@ export const readSheet = async (
       estimateDays: business.estimateDays,
     },
   }
-}
-
-/** A unit price: the currency's digits, or more where it has more. */
-export const formatPrice = (price: Decimal, currency: string): string => {
-  const digits = minorDigits(currency)
-  return price
-    .toFixed(Math.max(digits, price.decimalPlaces()))
-    .replace(/\B(?=(\d{3})+(?!\d))(?<!\.\d*)/g, ',')
 }
 
 const marginOf = (unitCost: Decimal | undefined, net: Money, quantity: Decimal): string => {

@@ -2,6 +2,8 @@
 import { Minus, Plus, X } from 'lucide-react'
 import { useCallback, useRef, useState } from 'react'
 import {
+  decimal,
+  formatPrice,
   formatMoney,
   isPositiveMoney,
   minorDigits,
@@ -211,7 +213,7 @@ export const CounterTill = ({ settings }: { readonly settings: Omit<DraftSetting
                         </button>
                       </span>
                     </td>
-                    <td className="fig max-sm:hidden">{l.unitPrice}</td>
+                    <td className="fig max-sm:hidden">{formatPrice(decimal(l.unitPrice), currency)}</td>
                     <td className="fig">
                       {formatMoney(settings.pricesIncludeTax ? totals.lines[i]!.gross : totals.lines[i]!.net)}
                     </td>

@@ -52,7 +52,7 @@ export default async function Today() {
 }
 
 const LABEL: Readonly<Record<NextAction, string>> = {
-  remind: 'See the sale',
+  remind: 'Take money',
   'give-back': 'Give back',
   collect: 'Take money',
   'ask-deposit': 'Take deposit',
@@ -78,7 +78,7 @@ const EDGE: Readonly<Record<NextAction, string>> = {
 
 const hrefOf = ({ story, step }: Waiting): string => {
   const sale = `/sales/${story.sale.id}`
-  if (step.action === 'collect' || step.action === 'ask-deposit')
+  if (step.action === 'remind' || step.action === 'collect' || step.action === 'ask-deposit')
     return `/money-in?customer=${story.sale.customerId}&sale=${story.sale.id}`
   if (step.action === 'hand-over') return `${sale}?do=hand-over`
   if (step.action === 'bill') return `${sale}?do=bill`
@@ -210,7 +210,7 @@ const ComingUp = ({
           {items.map((c, i) => (
             <tr key={i}>
               <td className="sub !pl-0 whitespace-nowrap">{formatDayShort(c.on, today)}</td>
-              <td className="max-w-[150px] truncate" title={c.text}>
+              <td className="py-1! leading-tight">
                 <Link prefetch={false} href={`/sales/${c.saleId}`} className="hover:underline">
                   {c.text}
                 </Link>

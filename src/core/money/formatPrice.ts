@@ -1,0 +1,10 @@
+import { minorDigits } from './currency'
+import type { Decimal } from './decimal'
+
+/** A unit price as a person reads it: the currency's digits, or more where it has more: `1,250.00`, `0.1250`. */
+export const formatPrice = (price: Decimal, currency: string): string => {
+  const digits = Math.max(minorDigits(currency), price.decimalPlaces())
+  const [whole = '0', part] = price.toFixed(digits).split('.')
+  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, ',')
+  return part === undefined ? grouped : `${grouped}.${part}`
+}

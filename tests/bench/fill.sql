@@ -1,0 +1,33 @@
+-- Ten years of trade: :n sales, each agreed, handed over, billed and (but for one in two hundred) paid, with ten journal lines.
+-- Written straight into the tables, triggers off, as fast as the disk takes it; the kept sums are made at the end.
+set session_replication_role = replica;
+insert into customer (name, since, net_days) select 'Customer ' || g, '2016-01-01', 30 from generate_series(1, 2000) g;
+insert into sale (number, customer_id, title, started_on, arrangement, prices_include_tax, agreed_on, stage, total, billed)
+  select 1000 + g, 2 + g % 2000, 'Sale ' || g, d, '{"kind":"terms","net":30}', false, d, case when g % 200 = 0 then 'owing' else 'settled' end, 10825, 10825
+    from (select g, date '2016-12-01' + (g::bigint * 3640 / :n)::int as d from generate_series(1, :n) g) s;
+insert into sale_line (sale_id, position, kind, description, quantity, unit_price, tax_code_id, income_account_id, agreed, handed_over, billed)
+  select id, 0, 'work', 'Work', 1, 100, 1, (select id from account where role = 'work'), 1, 1, 1 from sale;
+insert into entry (on_day, text, source_kind, source_id, sale_id, customer_id)
+  select started_on, 'Invoice of sale ' || number, 'invoice', id, id, customer_id from sale
+  union all select started_on + 20, 'Receipt of sale ' || number, 'receipt', id, id, customer_id from sale where stage = 'settled';
+insert into entry_line (entry_id, account_id, on_day, amount)
+  select e.id, a.id, e.on_day, v.amount from entry e
+    cross join lateral (values ('invoice', 'receivables', 10825), ('invoice', 'work', -5000), ('invoice', 'sales', -5000), ('invoice', 'tax-due', -825), ('invoice', 'cost-of-goods-sold', 400), ('invoice', 'stock', -400),
+                               ('receipt', 'bank', 10000), ('receipt', 'card-fees', 825), ('receipt', 'receivables', -10825), ('receipt', 'rounding', 1), ('receipt', 'over-short', -1)) v (kind, role, amount)
+    join account a on a.role = v.role where v.kind = e.source_kind;
+insert into invoice (kind, status, number, sale_id, customer_id, on_day, net, tax, gross, entry_id)
+  select 'invoice', 'issued', to_char(s.started_on, 'YYYY') || '-' || lpad(s.id::text, 6, '0'), s.id, s.customer_id, s.started_on, 10000, 825, 10825, e.id
+    from sale s join entry e on e.source_kind = 'invoice' and e.source_id = s.id;
+insert into invoice_line (invoice_id, sale_line_id, description, quantity, unit_price, discount_percent, tax_code_id, income_account_id, net, tax)
+  select i.id, l.id, 'Work', 1, 100, 0, 1, l.income_account_id, 10000, 825 from invoice i join sale_line l on l.sale_id = i.sale_id;
+insert into invoice_tax (invoice_id, tax_code_id, component_id, net, amount) select id, 1, 1, 10000, 825 from invoice;
+insert into due (invoice_id, sale_id, customer_id, issued_on, due_on, amount, filled)
+  select i.id, i.sale_id, i.customer_id, i.on_day, i.on_day + 30, 10825, case when s.stage = 'settled' then 10825 else 0 end from invoice i join sale s on s.id = i.sale_id;
+insert into receipt (number, customer_id, on_day, method, amount, tendered, entry_id)
+  select 'R-' || e.source_id, e.customer_id, e.on_day, 'card', 10825, 10825, e.id from entry e where e.source_kind = 'receipt';
+insert into due_fill (due_id, on_day, amount, kind, receipt_id, entry_id)
+  select d.id, r.on_day, 10825, 'receipt', r.id, r.entry_id from receipt r join entry e on e.id = r.entry_id join due d on d.sale_id = e.sale_id;
+insert into account_month (account_id, month, debit, credit)
+  select account_id, date_trunc('month', on_day)::date, sum(greatest(amount, 0)), sum(greatest(-amount, 0)) from entry_line group by 1, 2;
+set session_replication_role = default;
+analyze;

@@ -1,0 +1,114 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { day } from '@/core/day'
+import { openDatabase, type Database } from '@/data/connect'
+import { migrate } from '@/data/migrate'
+import { findBusiness, type Business } from '@/data/queries/business'
+import { listEntries } from '@/data/queries/ledger'
+import { countStands, listSaleIds } from '@/data/queries/sales'
+import { readFlags } from '@/data/queries/receivables'
+import { setUpBusiness } from '@/services/access/setUpBusiness'
+import { takeReceipt } from '@/services/money/takeReceipt'
+import { readBalanceSheet, readOwed, readProfitAndLoss, readTies } from '@/services/read/books'
+import { readCustomer } from '@/services/read/customers'
+import { readQuickOffers } from '@/services/read/quickLine'
+import { readSheet } from '@/services/read/sheet'
+import { readStories } from '@/services/read/stories'
+import { readToday } from '@/services/read/today'
+import { testCluster } from '../cluster'
+
+/**
+ * How long the server takes for what each main page reads, with little and with ten years of trade (100,000 sales, about a
+ * million journal lines), in one run on one machine. What counts is the ratio; milliseconds depend on the machine.
+ */
+const today = day('2026-11-25')
+const SIZES = { little: 1_000, 'ten years': 100_000 } as const
+
+interface Shop {
+  readonly db: Database
+  readonly business: Business
+}
+
+const PAGES: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
+  'the band': ({ db }) => Promise.all([readFlags(db, today, 'USD'), countStands(db, today)]),
+  Today: ({ db, business }) => readToday(db, business, today),
+  'Sales, first page': async ({ db, business }) =>
+    readStories(db, await listSaleIds(db, {}, { limit: 50 }, today), business, today),
+  'Sales, searched': async ({ db, business }) =>
+    readStories(db, await listSaleIds(db, { search: 'customer 77' }, { limit: 50 }, today), business, today),
+  'a sale sheet': ({ db, business }) => readSheet(db, 500, business, today),
+  'a customer': ({ db, business }) => readCustomer(db, 50, business, today),
+  'Owed, today': ({ db, business }) => readOwed(db, { asOf: today, by: 'due' }, business),
+  'Owed, a year ago': ({ db, business }) => readOwed(db, { asOf: day('2025-11-25'), by: 'due' }, business),
+  'the journal': ({ db }) => listEntries(db, {}, { limit: 60 }, 'USD'),
+  'balance sheet': ({ db }) => readBalanceSheet(db, today, 'USD'),
+  'profit and loss': ({ db }) => readProfitAndLoss(db, { from: day('2026-01-01'), to: today }, 'USD'),
+  'do they agree?': ({ db }) => readTies(db, today, 'USD'),
+  'the quick line': ({ db, business }) => readQuickOffers({ db, business, today }, 'customer 77'),
+  'taking money': ({ db }) =>
+    takeReceipt.run({ db, today }, { customerId: 50, method: 'cash', amount: '1.00' }),
+}
+
+const fill = async (url: string, name: string, sales: number) => {
+  const server = openDatabase(url)
+  await server.db.execute(`create database ${name}`)
+  await server.close()
+  const { db, close } = openDatabase(url.replace(/\/postgres$/, `/${name}`))
+  await migrate(db)
+  const tax = [{ code: 'STD', name: 'Tax', components: [{ name: 'Tax', rate: '0.0825' }] }]
+  await setUpBusiness(
+    { db, today },
+    {
+      name: 'Bench',
+      currency: 'USD',
+      openingDate: '2016-01-01',
+      passphrase: 'a long passphrase',
+      taxCodes: tax,
+    },
+  )
+  const statements = readFileSync(join(import.meta.dirname, 'fill.sql'), 'utf8').replaceAll(
+    ':n',
+    String(sales),
+  )
+  await db.transaction(async (tx) => {
+    for (const statement of statements
+      .split(/;\s*\n/)
+      .filter((s) => s.replace(/--[^\n]*/g, '').trim() !== ''))
+      await tx.execute(statement)
+  })
+  return { db, close, business: (await findBusiness(db))! }
+}
+
+/** The median of some runs, after one to warm up. */
+const time = async (work: () => Promise<unknown>): Promise<number> => {
+  await work()
+  const times: number[] = []
+  for (let i = 0; i < 7; i++) {
+    const began = performance.now()
+    await work()
+    times.push(performance.now() - began)
+  }
+  return times.sort((a, b) => a - b)[3]!
+}
+
+const main = async (): Promise<void> => {
+  const cluster = await testCluster()
+  try {
+    const little = await fill(cluster.url, 'little', SIZES.little)
+    const large = await fill(cluster.url, 'large', SIZES['ten years'])
+    console.log(
+      `${'page'.padEnd(20)} ${'1,000 sales'.padStart(12)} ${'100,000 sales'.padStart(14)} ${'ratio'.padStart(7)}`,
+    )
+    for (const [name, page] of Object.entries(PAGES)) {
+      const [a, b] = [await time(() => page(little)), await time(() => page(large))]
+      console.log(
+        `${name.padEnd(20)} ${`${a.toFixed(1)} ms`.padStart(12)} ${`${b.toFixed(1)} ms`.padStart(14)} ${(b / a).toFixed(1).padStart(7)}${b > 100 ? '  over 100 ms' : ''}`,
+      )
+    }
+    await Promise.all([little.close(), large.close()])
+  } finally {
+    cluster.remove()
+  }
+}
+
+await main()
