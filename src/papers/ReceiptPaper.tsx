@@ -14,7 +14,7 @@ export interface ReceiptOnPaper {
 }
 
 const s = StyleSheet.create({
-  text: { fontFamily: TEXT as never, color: '#1f2327', lineHeight: 1.35 },
+  text: { fontFamily: TEXT as never, color: '#1f2327' },
   fig: { fontFamily: FIGURE as never, textAlign: 'right' },
   row: { flexDirection: 'row', justifyContent: 'space-between', paddingVertical: 2 },
 })
@@ -30,7 +30,7 @@ export const ReceiptPaper = ({
   readonly narrow: boolean
 }) => {
   const rows = receipt.lines.length + receipt.sums.length
-  const size = narrow ? ([227, 210 + rows * POINTS_PER_LINE * 1.6] as [number, number]) : ('A5' as const)
+  const size = narrow ? ([227, 200 + rows * POINTS_PER_LINE * 1.1] as [number, number]) : ('A5' as const)
   return (
     <Document title={`Receipt ${receipt.number}`} author={receipt.business.name} language="en">
       <Page size={size} style={{ ...s.text, padding: narrow ? 14 : 40, fontSize: narrow ? 9 : 10.5 }}>
@@ -40,6 +40,7 @@ export const ReceiptPaper = ({
             fontWeight: 600,
             fontSize: narrow ? 13 : 17,
             textAlign: narrow ? 'center' : 'left',
+            marginBottom: 3,
           }}
         >
           {receipt.business.name}

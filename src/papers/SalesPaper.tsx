@@ -30,7 +30,6 @@ const s = StyleSheet.create({
     fontFamily: TEXT as never,
     fontSize: 10,
     color: '#1f2327',
-    lineHeight: 1.35,
   },
   head: {
     flexDirection: 'row',
@@ -39,8 +38,8 @@ const s = StyleSheet.create({
     paddingBottom: 10,
     marginBottom: 18,
   },
-  business: { fontFamily: SLAB as never, fontSize: 16, fontWeight: 600 },
-  name: { fontFamily: SLAB as never, fontSize: 20, fontWeight: 600 },
+  business: { fontFamily: SLAB as never, fontSize: 16, fontWeight: 600, marginBottom: 4 },
+  name: { fontFamily: SLAB as never, fontSize: 20, fontWeight: 600, marginBottom: 4 },
   sub: { color: '#5c636b', fontSize: 9 },
   who: { flexDirection: 'row', justifyContent: 'space-between', marginBottom: 20 },
   row: { flexDirection: 'row', borderBottom: '0.5pt solid #e6dfcf', paddingVertical: 5 },
