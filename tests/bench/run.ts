@@ -5,7 +5,7 @@ import { openDatabase, type Database } from '@/data/connect'
 import { migrate } from '@/data/migrate'
 import { findBusiness, type Business } from '@/data/queries/business'
 import { listEntries } from '@/data/queries/ledger'
-import { countStands, listSaleIds } from '@/data/queries/sales'
+import { countInHand, listSaleIds } from '@/data/queries/sales'
 import { readFlags } from '@/data/queries/receivables'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
 import { takeReceipt } from '@/services/money/takeReceipt'
@@ -30,7 +30,7 @@ interface Shop {
 }
 
 const PAGES: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
-  'the band': ({ db }) => Promise.all([readFlags(db, today, 'USD'), countStands(db, today)]),
+  'the band': ({ db }) => Promise.all([readFlags(db, today, 'USD'), countInHand(db)]),
   Today: ({ db, business }) => readToday(db, business, today),
   'Sales, first page': async ({ db, business }) =>
     readStories(db, await listSaleIds(db, {}, { limit: 50 }, today), business, today),

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 import { Toaster } from 'sonner'
 import { readFlags } from '@/data/queries/receivables'
-import { countStands } from '@/data/queries/sales'
+import { countInHand } from '@/data/queries/sales'
 import { Band } from '@/ui/Band'
 import { Keys } from '@/ui/Keys'
 import { Spine } from '@/ui/Spine'
@@ -11,7 +11,7 @@ export const dynamic = 'force-dynamic'
 
 export default async function OwnerLayout({ children }: { children: ReactNode }) {
   const { db, business, today, currency } = await openShop()
-  const [flags, stands] = await Promise.all([readFlags(db, today, currency), countStands(db, today)])
+  const [flags, inHand] = await Promise.all([readFlags(db, today, currency), countInHand(db)])
   return (
     <div className="min-h-screen">
       <a
@@ -22,7 +22,7 @@ export default async function OwnerLayout({ children }: { children: ReactNode })
       </a>
       <Band name={business.name} flags={flags} today={today} currency={currency} />
       <div className="flex flex-col md:flex-row">
-        <Spine agreed={(stands.agreed ?? 0) + (stands.owing ?? 0)} />
+        <Spine agreed={inHand} />
         <main id="main" className="min-w-0 flex-1 px-4 py-5 md:px-6">
           {children}
         </main>

@@ -1,5 +1,5 @@
 import { and, asc, eq, sql, type SQL } from 'drizzle-orm'
-import type { Day } from '@/core/day'
+import { addDays, addMonths, day, laterDay, monthStart, type Day } from '@/core/day'
 import type { AccountKind, AccountSum, EntryDraft } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
@@ -176,7 +176,12 @@ export const sumAccounts = async (
   span: { readonly from?: Day; readonly to: Day },
   currency: string,
 ): Promise<AccountSum[]> => {
-  const from = span.from ?? '0001-01-01'
+  const from = span.from ?? day('0001-01-01')
+  const firstMonth = from === monthStart(from) ? from : addMonths(monthStart(from), 1)
+  const endMonth = monthStart(addDays(span.to, 1))
+  const headEnds = firstMonth <= span.to ? firstMonth : addDays(span.to, 1)
+  const tailBegins = laterDay(endMonth, firstMonth)
+  const lines = sql`select l.account_id, greatest(l.amount, 0) as debit, greatest(-l.amount, 0) as credit from entry_line l`
   const rows = await db.execute<{
     id: number
     code: string
@@ -185,18 +190,12 @@ export const sumAccounts = async (
     debit: string
     credit: string
   }>(sql`
-    with span as (
-      select ${from}::date as from_day, ${span.to}::date as to_day,
-             case when extract(day from ${from}::date) = 1 then ${from}::date
-                  else (date_trunc('month', ${from}::date) + interval '1 month')::date end as first_month,
-             date_trunc('month', ${span.to}::date + 1)::date as end_month
-    ), parts as (
-      select m.account_id, m.debit, m.credit from account_month m, span
-        where m.month >= span.first_month and m.month < span.end_month
+    with parts as (
+      select m.account_id, m.debit, m.credit from account_month m where m.month >= ${firstMonth} and m.month < ${endMonth}
       union all
-      select l.account_id, greatest(l.amount, 0), greatest(-l.amount, 0) from entry_line l, span
-        where l.on_day >= span.from_day and l.on_day <= span.to_day
-          and (l.on_day < least(span.first_month, span.to_day + 1) or l.on_day >= greatest(span.end_month, span.first_month))
+      ${lines} where l.on_day >= ${from} and l.on_day < ${headEnds}
+      union all
+      ${lines} where l.on_day >= ${tailBegins} and l.on_day <= ${span.to}
     )
     select a.id, a.code, a.name, a.kind, coalesce(sum(p.debit), 0)::text as debit, coalesce(sum(p.credit), 0)::text as credit
       from account a left join parts p on p.account_id = a.id

@@ -16,8 +16,10 @@ const openAsOf = (asOf: Day) => sql`
   later as (select due_id, sum(amount) as later from due_fill where on_day > ${asOf} group by due_id),
   open as (
     select d.id, d.invoice_id, d.sale_id, d.customer_id, d.issued_on, d.due_on, d.amount - d.filled + coalesce(l.later, 0) as open
-      from due d left join later l on l.due_id = d.id
-     where d.issued_on <= ${asOf} and (d.filled < d.amount or l.due_id is not null))`
+      from due d left join later l on l.due_id = d.id where d.filled < d.amount and d.issued_on <= ${asOf}
+    union all
+    select d.id, d.invoice_id, d.sale_id, d.customer_id, d.issued_on, d.due_on, l.later
+      from later l join due d on d.id = l.due_id where d.filled = d.amount and d.issued_on <= ${asOf})`
 
 const heldAsOf = (asOf: Day) => sql`
   held_then as (

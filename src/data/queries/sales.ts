@@ -138,6 +138,15 @@ export const countStands = async (db: Db, today: Day): Promise<Record<string, nu
   return Object.fromEntries(rows.map((r) => [r.stands, r.count]))
 }
 
+/** How many sales are agreed or owing: what the owner has in hand. */
+export const countInHand = async (db: Db): Promise<number> => {
+  const [row] = await db
+    .select({ count: sql<number>`count(*)::int` })
+    .from(sale)
+    .where(inArray(sale.stage, ['agreed', 'owing']))
+  return row!.count
+}
+
 export interface SaleLineRow {
   readonly id: number
   readonly saleId: number

@@ -130,28 +130,38 @@ export const readStories = async (
     listDepositRequests(db, ids, currency),
   ])
   const kept = await readSetAside(db, lines, sales, currency)
-  const of = <T extends { saleId: number | null }>(rows: readonly T[], saleId: number): T[] =>
-    rows.filter((r) => r.saleId === saleId)
+  const [linesOf, duesOf, fillsOf, heldRowsOf, heldMovesOf, handoversOf, invoicesOf, requestsOf] = [
+    bySale(lines), bySale(dues), bySale(fills), bySale(heldRows), bySale(heldMoves), bySale(handovers), bySale(invoices), bySale(requests),
+  ] // prettier-ignore
   const byId = new Map(sales.map((s) => [s.id, s]))
   return ids.flatMap((id) => {
     const sale = byId.get(id)
     if (!sale) return []
     return tellStory({
       sale,
-      lines: of(lines, id),
+      lines: linesOf(id),
       codes,
-      dues: of(dues, id),
-      fills: of(fills, id),
-      heldRows: of(heldRows, id),
-      heldMoves: of(heldMoves, id),
-      handovers: of(handovers, id),
-      invoices: of(invoices, id),
-      requests: of(requests, id),
+      dues: duesOf(id),
+      fills: fillsOf(id),
+      heldRows: heldRowsOf(id),
+      heldMoves: heldMovesOf(id),
+      handovers: handoversOf(id),
+      invoices: invoicesOf(id),
+      requests: [...requestsOf(id)],
       kept,
       business,
       today,
     })
   })
+}
+
+/** Rows by their sale, grouped once however many sales there are. */
+const bySale = <T extends { saleId: number | null }>(
+  rows: readonly T[],
+): ((saleId: number) => readonly T[]) => {
+  const groups = new Map<number | null, T[]>()
+  for (const row of rows) groups.set(row.saleId, [...(groups.get(row.saleId) ?? []), row])
+  return (saleId) => groups.get(saleId) ?? []
 }
 
 interface Facts {
