@@ -1,3 +1,4 @@
+// Long, because it is all the queries of one aggregate: dues, fills, held money, receipts and refunds.
 import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { HeldKind, Method } from '@/core/ledger'

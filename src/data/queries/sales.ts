@@ -1,3 +1,4 @@
+// Long, because it is all the queries of one aggregate: the sale with its lines, versions and handovers.
 import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { decimal, money, ZERO, type Decimal, type Money } from '@/core/money'

@@ -1,3 +1,4 @@
+// Long, because a credit note touches money, tax, stock and what was billed ahead at once; the parts stand in the order they happen.
 import { z } from 'zod'
 import {
   decimal,

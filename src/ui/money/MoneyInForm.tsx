@@ -1,4 +1,5 @@
 'use client'
+// Long, because what is typed, what it pays and what is owed afterwards are one thought on one screen.
 import { useCallback, useEffect, useState } from 'react'
 import { formatDay, type Day } from '@/core/day'
 import type { zeroMoney } from '@/core/money'

@@ -1,4 +1,5 @@
 'use client'
+// Long, because the panels share their small parts and are read together: one for each thing that can be done with a sale.
 import Link from 'next/link'
 import { useState } from 'react'
 import { addDays, formatDay, type Day } from '@/core/day'

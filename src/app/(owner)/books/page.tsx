@@ -1,3 +1,4 @@
+// Long, because the six reports of one page share their parts; each is a small component of its own below.
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import {
