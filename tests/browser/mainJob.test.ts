@@ -135,6 +135,31 @@ describe('from an empty shop to money, with the keyboard alone', () => {
     expect(await driver.executeScript('return document.body.innerText.includes("✗")')).toBe(false)
   })
 
+  test('a draft is changed on its page, then issued', async () => {
+    const sale = (
+      await till.request('POST', '/sales', {
+        customerId: 2,
+        lines: [{ description: 'Lessons', quantity: '4', unitPrice: '30.00' }],
+      })
+    ).body
+    await till.request('POST', `/sales/${sale.id}/agree`, {})
+    const draft = (await till.request('POST', `/sales/${sale.id}/invoices`, { what: 'remaining' })).body
+    await i.go(`/invoices/${draft.id}`)
+    await i.click('Change')
+    await i.type('Bill: Lessons', '3')
+    await i.doIt()
+    // 3 × 30.00 = 90.00; tax 7.425 → 7.43
+    await i.see('97.43')
+    await i.see('The draft is changed.')
+    await driver.wait(
+      async () =>
+        (await driver.executeScript('return document.querySelectorAll("[role=dialog]").length')) === 0,
+      5000,
+    )
+    await i.click('Issue')
+    await i.see('Invoice 2026-0002 issued. 97.43 is owed on it.')
+  })
+
   test('the counter sells in three steps', async () => {
     await till.request('POST', '/stock-counts', {
       lines: [{ goodsId: 1, counted: '10', unitCost: '100.00' }],

@@ -14,6 +14,7 @@ interface Props {
     readonly saleId: number
     readonly customerId: number
     readonly draft: boolean
+    readonly on: Day
     readonly kind: 'invoice' | 'counter' | 'credit-note'
     readonly currency: string
     readonly left: string
@@ -28,7 +29,7 @@ interface Props {
 
 /** What can be done with an invoice: issue or throw away a draft; take money for or credit an issued one. */
 export const InvoiceActions = ({ invoice, today }: Props) => {
-  const [crediting, setCrediting] = useState(false)
+  const [open, setOpen] = useState<'credit' | 'change' | null>(null)
   const { send, busy, refused } = useSend()
   const pdf = (
     <a className="btn" href={`/api/v1/export/invoices/${invoice.id}.pdf`} target="_blank">
@@ -40,6 +41,10 @@ export const InvoiceActions = ({ invoice, today }: Props) => {
       <>
         <Refusal refused={refused} />
         {pdf}
+        <button className="btn" onClick={() => setOpen('change')}>
+          Change
+        </button>
+        {open === 'change' && <DraftPanel invoice={invoice} today={today} onClose={() => setOpen(null)} />}
         <button
           className="btn"
           disabled={busy}
@@ -81,7 +86,7 @@ export const InvoiceActions = ({ invoice, today }: Props) => {
         </a>
       )}
       {invoice.kind !== 'credit-note' && Number(invoice.left) > 0 && (
-        <button className="btn" onClick={() => setCrediting(true)}>
+        <button className="btn" onClick={() => setOpen('credit')}>
           Credit
         </button>
       )}
@@ -95,8 +100,54 @@ export const InvoiceActions = ({ invoice, today }: Props) => {
           Take money
         </Link>
       )}
-      {crediting && <CreditPanel invoice={invoice} today={today} onClose={() => setCrediting(false)} />}
+      {open === 'credit' && <CreditPanel invoice={invoice} today={today} onClose={() => setOpen(null)} />}
     </>
+  )
+}
+
+const DraftPanel = ({ invoice, today, onClose }: Props & { readonly onClose: () => void }) => {
+  const { send, busy, refused } = useSend()
+  const [values, setValues] = useState<Readonly<Record<number, string>>>(
+    Object.fromEntries(invoice.lines.map((l) => [l.lineId, l.quantity])),
+  )
+  const [on, setOn] = useState<string>(invoice.on)
+  const go = async () => {
+    const lines = Object.entries(values)
+      .filter(([, q]) => q !== '' && q !== '0')
+      .map(([lineId, quantity]) => ({ lineId: Number(lineId), quantity }))
+    const done = await send(
+      'PATCH',
+      `/invoices/${invoice.id}`,
+      { on, lines },
+      { say: () => 'The draft is changed.' },
+    )
+    if (done) onClose()
+  }
+  return (
+    <Panel open onClose={onClose} title="Change the draft">
+      <table className="ledger my-2">
+        <tbody>
+          {invoice.lines.map((l) => (
+            <tr key={l.lineId}>
+              <td>{l.description}</td>
+              <td className="w-[100px]">
+                <QuantityField
+                  label={`Bill: ${l.description}`}
+                  hideLabel
+                  value={values[l.lineId] ?? ''}
+                  onValue={(v) => setValues({ ...values, [l.lineId]: v })}
+                />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <DayField label="Dated" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
+      <Refusal refused={refused} />
+      <button className="btn btn-do mt-4 w-full" data-primary disabled={busy} onClick={() => void go()}>
+        Keep the change
+      </button>
+    </Panel>
   )
 }
 

@@ -59,6 +59,7 @@ export default async function InvoicePage({ params }: { params: Promise<{ id: st
               saleId: invoice.saleId,
               customerId: invoice.customerId,
               draft,
+              on: invoice.on,
               kind: invoice.kind,
               currency,
               left: toDecimalString({ minor: invoice.gross.minor - credited.minor, currency }),
