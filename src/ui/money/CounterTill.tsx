@@ -1,6 +1,7 @@
 'use client'
 import { Minus, Plus, X } from 'lucide-react'
 import { useCallback, useRef, useState } from 'react'
+import type { Method } from '@/core/ledger'
 import {
   decimal,
   formatPrice,
@@ -14,6 +15,7 @@ import {
 } from '@/core/money'
 import { MoneyField, QuantityField } from '../fields'
 import { findCustomers, findGoodsChoices, Picker, type FoundGoods } from '../Picker'
+import { MethodChoice } from './MethodChoice'
 import { Refusal } from '../Refusal'
 import { call, useSend } from '../send'
 import { draftTotals, type DraftSettings, type LineDraft } from '../sale/lineDraft'
@@ -28,9 +30,6 @@ interface Sold {
   readonly totals: { readonly gross: string }
   readonly change: string
 }
-
-type Method = 'cash' | 'card' | 'cheque' | 'transfer'
-const METHODS: readonly Method[] = ['cash', 'card', 'cheque', 'transfer']
 
 /** Sums somebody is likely to hand over: the next whole five, ten, twenty and fifty. */
 const likelyNotes = (total: Money): Money[] => {
@@ -240,20 +239,7 @@ export const CounterTill = ({ settings }: { readonly settings: Omit<DraftSetting
             {formatMoney(totals.gross)}
           </span>
         </div>
-        <div role="radiogroup" aria-label="How they pay" className="grid grid-cols-4 gap-2">
-          {METHODS.map((m) => (
-            <button
-              key={m}
-              type="button"
-              role="radio"
-              aria-checked={method === m}
-              onClick={() => setMethod(m)}
-              className="btn px-1! capitalize aria-checked:border-2 aria-checked:border-rust-600 aria-checked:bg-rust-100"
-            >
-              {m}
-            </button>
-          ))}
-        </div>
+        <MethodChoice label="How they pay" method={method} onMethod={setMethod} />
         {method === 'cash' && (
           <div
             onKeyDown={(e) => {

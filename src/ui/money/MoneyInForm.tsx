@@ -1,11 +1,13 @@
 'use client'
 // Long, because what is typed, what it pays and what is owed afterwards are one thought on one screen.
 import { useCallback, useEffect, useState } from 'react'
+import type { Method } from '@/core/ledger'
 import { formatDay, type Day } from '@/core/day'
 import type { zeroMoney } from '@/core/money'
 import { formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
 import { DayField, MoneyField, Text } from '../fields'
 import { findCustomers, Picker, type FoundCustomer } from '../Picker'
+import { MethodChoice } from './MethodChoice'
 import { messageFor, Refusal } from '../Refusal'
 import { call, useSend } from '../send'
 import { fillDown, readTyped, sumTyped, type Open } from './filling'
@@ -17,8 +19,6 @@ interface Props {
   readonly saleId: number | null
 }
 
-type Method = 'cash' | 'card' | 'cheque' | 'transfer'
-const METHODS: readonly Method[] = ['cash', 'card', 'cheque', 'transfer']
 const WHERE: Readonly<Record<Method, string>> = {
   cash: 'Cash in the drawer',
   card: 'Card takings on the way',
@@ -126,20 +126,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId }: Props) => {
           className="h-[54px] !text-[32px] font-bold"
           problem={messageFor(refused, 'amount')}
         />
-        <div role="radiogroup" aria-label="How it comes" className="grid grid-cols-4 gap-2">
-          {METHODS.map((m) => (
-            <button
-              key={m}
-              type="button"
-              role="radio"
-              aria-checked={method === m}
-              onClick={() => setMethod(m)}
-              className="btn px-1! capitalize aria-checked:border-2 aria-checked:border-rust-600 aria-checked:bg-rust-100"
-            >
-              {m}
-            </button>
-          ))}
-        </div>
+        <MethodChoice label="How it comes" method={method} onMethod={setMethod} />
         {method === 'cash' ? (
           <MoneyField
             label="Given, if more"

@@ -1,0 +1,26 @@
+'use client'
+import { METHODS, type Method } from '@/core/ledger'
+
+interface Props {
+  readonly label: string
+  readonly method: Method
+  readonly onMethod: (method: Method) => void
+}
+
+/** How money comes: one of four, all in sight. */
+export const MethodChoice = ({ label, method, onMethod }: Props) => (
+  <div role="radiogroup" aria-label={label} className="grid grid-cols-4 gap-2">
+    {METHODS.map((m) => (
+      <button
+        key={m}
+        type="button"
+        role="radio"
+        aria-checked={method === m}
+        onClick={() => onMethod(m)}
+        className="btn px-1! capitalize aria-checked:border-2 aria-checked:border-rust-600 aria-checked:bg-rust-100"
+      >
+        {m}
+      </button>
+    ))}
+  </div>
+)
