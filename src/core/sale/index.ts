@@ -13,3 +13,8 @@ export {
 } from './priceCredit'
 export { buildTrail, type TrailEvent, type TrailLine } from './trail'
 export { aheadOfHandover, earnedByHandover } from './splitBilledAhead'
+export { lineWorth, shareWholeDiscount, type DiscountedLine, type WholeDiscount } from './lineWorth'
+export { compareVersions, type KeptLine, type ComparedLine, type ComparedField } from './compareVersions'
+export { repeatDay, repeatDays, type Repeating, type Rhythm } from './repeats'
+export { tallyOffers, type OfferFate, type OfferTally } from './offerTally'
+export { usualGoods, type Taking, type UsualThing } from './usualGoods'

@@ -20,7 +20,28 @@ export const business = pgTable(
     /** How long an estimate is good, in days. */
     estimateDays: integer().notNull().default(30),
     address: text().notNull().default(''),
+    phone: text().notNull().default(''),
+    /** Whom mail comes from. */
+    email: text().notNull().default(''),
+    /** Above and below every paper. */
+    header: text().notNull().default(''),
     footer: text().notNull().default(''),
+    /** What the customer agrees to with the estimate. */
+    conditions: text().notNull().default(''),
+    /** The colour of headings and rules on papers. */
+    colour: text().notNull().default('#1f2327'),
+    markFileId: integer(),
+    paperSize: text({ enum: ['A4', 'letter'] })
+      .notNull()
+      .default('A4'),
+    /** Kinds of sale, as the owner tells them apart. */
+    kinds: text()
+      .array()
+      .notNull()
+      .default(sql`'{sales,repairs,rental}'`),
+    /** A mail server; empty for the mail stand-in. */
+    smtpUrl: text().notNull().default(''),
+    shopfrontOpen: boolean().notNull().default(false),
     /** The demo fills the passphrase in by itself. */
     demoPassphrase: text(),
   },

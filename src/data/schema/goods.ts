@@ -1,5 +1,15 @@
 import { sql } from 'drizzle-orm'
-import { boolean, check, index, integer, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import {
+  boolean,
+  check,
+  index,
+  integer,
+  numeric,
+  pgTable,
+  primaryKey,
+  text,
+  unique,
+} from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay } from './columns'
 import { account, entry } from './ledger'
 import { taxCode } from './tax'
@@ -26,6 +36,20 @@ export const goods = pgTable(
       .references(() => account.id),
     barcode: text().notNull().default(''),
     note: text().notNull().default(''),
+    tags: text()
+      .array()
+      .notNull()
+      .default(sql`'{}'`),
+    /** In kilograms, and centimetres as `40 × 25 × 12`. */
+    weight: fourPlaces(),
+    size: text().notNull().default(''),
+    /** Buy when fewer are available. */
+    reorderAt: fourPlaces(),
+    /** A kit that costs what its parts cost the customer together. */
+    priceIsSum: boolean().notNull().default(false),
+    /** Shown on the shopfront. */
+    onShopfront: boolean().notNull().default(false),
+    pictureFileId: integer(),
     retired: boolean().notNull().default(false),
   },
   (t) => [
@@ -99,4 +123,60 @@ export const stockMove = pgTable(
     paperId: integer().notNull(),
   },
   (t) => [index('stock_move_goods').on(t.goodsId, t.onDay, t.id), index('stock_move_day').on(t.onDay)],
+)
+
+/** What some customers pay: a percentage off the list, or prices of their own per thing. */
+export const priceLevel = pgTable('price_level', {
+  id: identity(),
+  code: text().notNull().unique(),
+  name: text().notNull(),
+  percentOff: numeric({ precision: 7, scale: 4 }).notNull().default('0'),
+  /** Whether papers of this level show prices with tax; null where the business's way holds. */
+  pricesIncludeTax: boolean(),
+})
+
+/** A price of a thing from a quantity on, for a level or for everybody, while it is valid. */
+export const price = pgTable(
+  'price',
+  {
+    id: identity(),
+    goodsId: integer()
+      .notNull()
+      .references(() => goods.id),
+    levelId: integer().references(() => priceLevel.id),
+    fromQuantity: fourPlaces().notNull().default('0'),
+    price: fourPlaces().notNull(),
+    validFrom: onDay(),
+    validUntil: onDay(),
+  },
+  (t) => [
+    index('price_goods').on(t.goodsId),
+    unique('price_once').on(t.goodsId, t.levelId, t.fromQuantity, t.validFrom).nullsNotDistinct(),
+    check('price_not_below_zero', sql`${t.price} >= 0 and ${t.fromQuantity} >= 0`),
+    check('price_valid_forwards', sql`${t.validUntil} >= ${t.validFrom}`),
+  ],
+)
+
+export const supplier = pgTable('supplier', {
+  id: identity(),
+  name: text().notNull(),
+  email: text().notNull().default(''),
+  phone: text().notNull().default(''),
+  note: text().notNull().default(''),
+})
+
+/** Who sells a thing to us, and what they call it. */
+export const goodsSupplier = pgTable(
+  'goods_supplier',
+  {
+    goodsId: integer()
+      .notNull()
+      .references(() => goods.id),
+    supplierId: integer()
+      .notNull()
+      .references(() => supplier.id),
+    code: text().notNull().default(''),
+    preferred: boolean().notNull().default(false),
+  },
+  (t) => [primaryKey({ columns: [t.goodsId, t.supplierId] })],
 )

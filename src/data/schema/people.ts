@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm'
-import { boolean, index, integer, numeric, pgTable, text } from 'drizzle-orm/pg-core'
+import { boolean, check, index, integer, numeric, pgTable, text } from 'drizzle-orm/pg-core'
 import { identity, minor, onDay } from './columns'
 
 export const customer = pgTable(
@@ -19,6 +19,13 @@ export const customer = pgTable(
     exemptNumber: text().notNull().default(''),
     exemptUntil: onDay(),
     priceLevel: text().notNull().default(''),
+    language: text().notNull().default('en'),
+    tags: text()
+      .array()
+      .notNull()
+      .default(sql`'{}'`),
+    /** Joined to another customer: their papers stand there now. */
+    joinedToId: integer(),
     creditLimit: minor(),
     /** Stands for everybody who buys at the counter without giving a name. */
     walkIn: boolean().notNull().default(false),
@@ -26,6 +33,10 @@ export const customer = pgTable(
   },
   (t) => [
     index('customer_name').on(sql`lower(${t.name})`),
+    index('customer_email')
+      .on(sql`lower(${t.email})`)
+      .where(sql`${t.email} <> ''`),
+    check('not_joined_to_itself', sql`${t.joinedToId} <> ${t.id}`),
     index('customer_walk_in')
       .on(t.id)
       .where(sql`${t.walkIn}`),
@@ -42,6 +53,44 @@ export const address = pgTable(
     kind: text({ enum: ['bill-to', 'deliver-to'] }).notNull(),
     text: text().notNull(),
     isDefault: boolean().notNull().default(false),
+    /** For whoever delivers: the bell, the back door, the hours. */
+    instructions: text().notNull().default(''),
+    /** Picks the tax code of what is delivered there. */
+    taxArea: text().notNull().default(''),
   },
   (t) => [index('address_customer').on(t.customerId)],
+)
+
+/** Somebody to ask for at a customer's, beside the first contact. */
+export const contact = pgTable(
+  'contact',
+  {
+    id: identity(),
+    customerId: integer()
+      .notNull()
+      .references(() => customer.id),
+    name: text().notNull(),
+    role: text().notNull().default(''),
+    email: text().notNull().default(''),
+    phone: text().notNull().default(''),
+  },
+  (t) => [index('contact_customer').on(t.customerId)],
+)
+
+/** A way into one's own pages for a customer. Only the hash of its secret is kept. */
+export const customerLink = pgTable(
+  'customer_link',
+  {
+    id: identity(),
+    tokenHash: text().notNull().unique(),
+    customerId: integer()
+      .notNull()
+      .references(() => customer.id),
+    /** The sale it opens on; the customer's papers stand behind it either way. */
+    saleId: integer(),
+    madeOn: onDay().notNull(),
+    withdrawnOn: onDay(),
+    seenOn: onDay(),
+  },
+  (t) => [index('customer_link_customer').on(t.customerId), index('customer_link_sale').on(t.saleId)],
 )

@@ -22,6 +22,21 @@ export const sale = pgTable(
       .default('phone'),
     kind: text().notNull().default('sales'),
     note: text().notNull().default(''),
+    noteAbove: text().notNull().default(''),
+    /** Off the whole, as a percentage or an amount; shared over the lines. */
+    discountPercent: numeric({ precision: 7, scale: 4 }).notNull().default('0'),
+    discountAmount: minor()
+      .notNull()
+      .default(sql`0`),
+    /** On paper, groups stand as one sum each. */
+    rolledUp: boolean().notNull().default(false),
+    /** As they were when the sale was written; papers keep what they say. */
+    billTo: text().notNull().default(''),
+    deliverTo: text().notNull().default(''),
+    deliverNote: text().notNull().default(''),
+    yesBy: text().notNull().default(''),
+    yesHow: text().notNull().default(''),
+    copiedFromId: integer(),
     /** How it will be paid; parsed by Zod on the way in and out. */
     arrangement: jsonb().notNull(),
     pricesIncludeTax: boolean().notNull(),
@@ -63,7 +78,29 @@ export const saleLine = pgTable(
       .references(() => sale.id),
     position: integer().notNull(),
     goodsId: integer().references(() => goods.id),
-    kind: text({ enum: ['stock', 'work', 'charge', 'kit'] }).notNull(),
+    /** A heading begins a group with its own sum; a text only says something. Neither is ever agreed or billed. */
+    kind: text({ enum: ['stock', 'work', 'charge', 'kit', 'heading', 'text'] }).notNull(),
+    /** Left to the customer: taken or not, or one of several. */
+    choice: text({ enum: ['none', 'optional', 'alternative'] })
+      .notNull()
+      .default('none'),
+    /** Alternatives of one name exclude each other. */
+    choiceGroup: text().notNull().default(''),
+    /** Whether it counts now. */
+    chosen: boolean().notNull().default(true),
+    /** Where the price came from, in words. */
+    priceFrom: text().notNull().default(''),
+    /** Off this line, for all of `quantity`. */
+    discountAmount: minor()
+      .notNull()
+      .default(sql`0`),
+    /** Its share of what is off the whole. */
+    wholeLess: minor()
+      .notNull()
+      .default(sql`0`),
+    /** What one was thought to cost when it was written down. */
+    expectedCost: fourPlaces().notNull().default('0'),
+    deliverTo: text().notNull().default(''),
     description: text().notNull(),
     note: text().notNull().default(''),
     quantity: fourPlaces().notNull(),
@@ -115,6 +152,10 @@ export const saleVersion = pgTable(
     validUntil: onDay(),
     lines: jsonb().notNull(),
     gross: minor().notNull(),
+    /** Off the whole, as it was. */
+    less: minor()
+      .notNull()
+      .default(sql`0`),
   },
   (t) => [unique('sale_version_n').on(t.saleId, t.n)],
 )
@@ -170,4 +211,63 @@ export const handoverLine = pgTable(
     replace: boolean().notNull().default(false),
   },
   (t) => [index('handover_line_handover').on(t.handoverId), index('handover_line_line').on(t.saleLineId)],
+)
+
+/** A next step put off until a day, or done away with. Holds as long as the step is the same. */
+export const nextMark = pgTable(
+  'next_mark',
+  {
+    id: identity(),
+    saleId: integer()
+      .notNull()
+      .references(() => sale.id),
+    action: text().notNull(),
+    /** Since when the step waited: a new one of the same kind is a new step. */
+    since: onDay().notNull(),
+    /** Null: done away with. */
+    until: onDay(),
+    reason: text().notNull().default(''),
+    markedOn: onDay().notNull(),
+  },
+  (t) => [unique('next_mark_step').on(t.saleId, t.action)],
+)
+
+/** A sale that comes again: what is made of it, how often, until when. */
+export const repeat = pgTable(
+  'repeat',
+  {
+    id: identity(),
+    /** The sale that is copied. */
+    saleId: integer()
+      .notNull()
+      .references(() => sale.id),
+    every: text({ enum: ['week', 'two-weeks', 'month', 'quarter', 'half-year', 'year'] }).notNull(),
+    firstOn: onDay().notNull(),
+    /** The next day of it; null when it has ended. */
+    nextOn: onDay(),
+    done: integer().notNull().default(0),
+    untilDay: onDay(),
+    times: integer(),
+    makes: text({ enum: ['offer', 'order', 'invoice'] }).notNull(),
+    /** Issued without being looked at first. */
+    byItself: boolean().notNull().default(false),
+    stoppedOn: onDay(),
+  },
+  (t) => [index('repeat_next').on(t.nextOn), index('repeat_sale').on(t.saleId)],
+)
+
+/** What a repeat made on a day: never twice. */
+export const repeatRun = pgTable(
+  'repeat_run',
+  {
+    id: identity(),
+    repeatId: integer()
+      .notNull()
+      .references(() => repeat.id),
+    onDay: onDay().notNull(),
+    saleId: integer()
+      .notNull()
+      .references(() => sale.id),
+  },
+  (t) => [unique('repeat_once_a_day').on(t.repeatId, t.onDay)],
 )

@@ -21,3 +21,13 @@ export const taxComponent = pgTable('tax_component', {
     .notNull()
     .references(() => account.id),
 })
+
+/** Where goods go decides what tax they carry: what is taxed takes the area's code there. */
+export const taxArea = pgTable('tax_area', {
+  id: identity(),
+  code: text().notNull().unique(),
+  name: text().notNull(),
+  taxCodeId: integer()
+    .notNull()
+    .references(() => taxCode.id),
+})

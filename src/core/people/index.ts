@@ -1,0 +1,1 @@
+export { findLookAlikes, type Person, type LookAlike } from './findLookAlikes'

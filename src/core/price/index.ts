@@ -1,0 +1,8 @@
+export {
+  choosePrice,
+  sayPriceSource,
+  type PriceOffer,
+  type PriceLevel,
+  type ChosenPrice,
+} from './choosePrice'
+export { convertPrice } from './convertPrice'
