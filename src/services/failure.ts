@@ -17,6 +17,12 @@ export type Failure =
   | { readonly code: 'taken'; readonly what: string; readonly value: string }
   | { readonly code: 'period-closed'; readonly through: Day }
   | { readonly code: 'nothing-on-sale' }
+  | { readonly code: 'joined'; readonly name: string; readonly to: number }
+  | { readonly code: 'same-customer' }
+  | { readonly code: 'no-such-step'; readonly step: string }
+  | { readonly code: 'walk-in-stays' }
+  | { readonly code: 'two-of-one-choice'; readonly group: string }
+  | { readonly code: 'no-such-kind'; readonly kind: string; readonly kinds: readonly string[] }
   | { readonly code: 'already-agreed'; readonly on: Day }
   | { readonly code: 'not-agreed' }
   | { readonly code: 'sale-closed'; readonly as: string; readonly on: Day }
@@ -101,6 +107,14 @@ const SENTENCES: Sentences = {
   taken: (f) => `The ${f.what} ${f.value} is taken. Choose another.`,
   'period-closed': (f) => `The books are closed through ${formatDay(f.through)}. Choose a later date.`,
   'nothing-on-sale': () => 'There is nothing on this sale yet. Add a line first.',
+  joined: (f) => `${f.name} was joined to customer ${f.to}. Use that one; all papers stand there.`,
+  'no-such-step': (f) =>
+    `This sale has no step “${f.step}” now. Something happened since; look at what is next.`,
+  'same-customer': () => 'That is the same customer. Choose the other record to join.',
+  'walk-in-stays': () => 'The walk-in customer stands for everybody without a name and cannot be joined.',
+  'two-of-one-choice': (f) => `Only one of “${f.group}” can be taken. Choose one, and leave the others out.`,
+  'no-such-kind': (f) =>
+    `${f.kind} is not a kind of sale here. There are ${f.kinds.join(', ')}; add more in Settings.`,
   'already-agreed': (f) => `This sale was agreed on ${formatDay(f.on)}. Change what is agreed instead.`,
   'not-agreed': () => 'This sale is not agreed yet. Agree it first; then it can be handed over and billed.',
   'sale-closed': (f) =>
@@ -173,6 +187,8 @@ export const sentence = (failure: Failure): string =>
   (SENTENCES[failure.code] as (f: Failure) => string)(failure)
 
 const STATUS: Partial<Record<Failure['code'], number>> = {
+  joined: 409,
+  'walk-in-stays': 409,
   'not-found': 404,
   'wrong-passphrase': 401,
   'already-set-up': 409,

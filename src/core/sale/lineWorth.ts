@@ -17,11 +17,11 @@ import { lineAmount } from '../tax'
 export interface DiscountedLine {
   readonly unitPrice: Decimal
   readonly discountPercent: Decimal
-  /** The quantity the two amounts below were given for. */
+  /** The quantity `discountAmount` was given for. */
   readonly quantity: Decimal
   /** Off the line, for all of `quantity`. */
   readonly discountAmount: Money
-  /** The line's share of what is off the whole, for all of `quantity`. */
+  /** The line's share of what is off the whole, for exactly the quantity asked about. */
   readonly wholeLess: Money
 }
 
@@ -31,7 +31,7 @@ const partFor = (amount: Money, of: Decimal, quantity: Decimal): Money =>
 
 /**
  * What `of` units of a line come to, in the basis of the sale's prices: quantity × price less the percentage, rounded once,
- * less the part of the amounts that are off. Never below zero.
+ * less its part of the amount off and its share of what is off the whole. Never below zero.
  *
  * @example 4 × 25.00 less 10 %, 6.00 off the line: 84.00; of them 2: 45.00 − 3.00 = 42.00
  */
@@ -42,10 +42,7 @@ export const lineWorth = (line: DiscountedLine, of: Decimal): Money => {
     currency,
   )
   if (of.isZero()) return before
-  const off = sumMoney(
-    [partFor(line.discountAmount, of, line.quantity), partFor(line.wholeLess, of, line.quantity)],
-    currency,
-  )
+  const off = sumMoney([partFor(line.discountAmount, of, line.quantity), line.wholeLess], currency)
   return largerMoney(subtractMoney(before, off), zeroMoney(currency))
 }
 

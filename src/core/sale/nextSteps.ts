@@ -57,7 +57,7 @@ export const nextSteps = (sale: SaleOutlook, today: Day): NextStep[] => {
       return []
     case 'declined':
     case 'cancelled':
-      return giveBack(sale, today)
+      return giveBack(sale)
     case 'draft':
       return draftStep(sale, today)
     case 'offered':
@@ -65,11 +65,11 @@ export const nextSteps = (sale: SaleOutlook, today: Day): NextStep[] => {
       return offerSteps(sale, stands, today)
     case 'agreed':
     case 'owing':
-      return [...dueSteps(sale, today), ...depositStep(sale), ...goodsSteps(sale), ...(stands === 'owing' && !isPositiveMoney(sale.open) ? giveBack(sale, today) : [])] // prettier-ignore
+      return [...dueSteps(sale, today), ...depositStep(sale), ...goodsSteps(sale), ...(stands === 'owing' && !isPositiveMoney(sale.open) ? giveBack(sale) : [])] // prettier-ignore
   }
 }
 
-const giveBack = (sale: SaleOutlook, today: Day): NextStep[] =>
+const giveBack = (sale: SaleOutlook): NextStep[] =>
   isPositiveMoney(sale.held)
     ? [
         {
@@ -77,7 +77,7 @@ const giveBack = (sale: SaleOutlook, today: Day): NextStep[] =>
           why: 'Held money that no bill will use: refund it or move it',
           amount: sale.held,
           quantity: null,
-          since: today,
+          since: sale.startedOn,
         },
       ]
     : []

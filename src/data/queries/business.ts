@@ -12,7 +12,17 @@ export interface Business {
   readonly closedThrough: Day | null
   readonly estimateDays: number
   readonly address: string
+  readonly phone: string
+  readonly email: string
+  readonly header: string
   readonly footer: string
+  readonly conditions: string
+  readonly colour: string
+  readonly markFileId: number | null
+  readonly paperSize: 'A4' | 'letter'
+  readonly kinds: readonly string[]
+  readonly smtpUrl: string
+  readonly shopfrontOpen: boolean
   readonly demoPassphrase: string | null
 }
 
@@ -25,7 +35,17 @@ const mapBusiness = (row: typeof business.$inferSelect): Business => ({
   closedThrough: row.closedThrough as Day | null,
   estimateDays: row.estimateDays,
   address: row.address,
+  phone: row.phone,
+  email: row.email,
+  header: row.header,
   footer: row.footer,
+  conditions: row.conditions,
+  colour: row.colour,
+  markFileId: row.markFileId,
+  paperSize: row.paperSize,
+  kinds: row.kinds,
+  smtpUrl: row.smtpUrl,
+  shopfrontOpen: row.shopfrontOpen,
   demoPassphrase: row.demoPassphrase,
 })
 

@@ -2,7 +2,7 @@ import { and, asc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
-import { address, customer } from '../schema'
+import { address, contact, customer } from '../schema'
 import { matchesWords } from './search'
 
 export interface Terms {
@@ -16,6 +16,16 @@ export interface Address {
   readonly kind: 'bill-to' | 'deliver-to'
   readonly text: string
   readonly isDefault: boolean
+  readonly instructions: string
+  readonly taxArea: string
+}
+
+export interface Contact {
+  readonly id: number
+  readonly name: string
+  readonly role: string
+  readonly email: string
+  readonly phone: string
 }
 
 export interface Customer {
@@ -32,6 +42,9 @@ export interface Customer {
   readonly exemptUntil: Day | null
   readonly priceLevel: string
   readonly creditLimit: Money | null
+  readonly language: string
+  readonly tags: readonly string[]
+  readonly joinedToId: number | null
   readonly walkIn: boolean
   readonly since: Day
 }
@@ -50,6 +63,9 @@ const mapCustomer = (row: typeof customer.$inferSelect, currency: string): Custo
   exemptUntil: row.exemptUntil as Day | null,
   priceLevel: row.priceLevel,
   creditLimit: row.creditLimit === null ? null : money(row.creditLimit, currency),
+  language: row.language,
+  tags: row.tags,
+  joinedToId: row.joinedToId,
   walkIn: row.walkIn,
   since: row.since as Day,
 })
@@ -80,7 +96,14 @@ export const updateCustomer = async (
 
 export const listAddresses = async (db: Db, customerId: number): Promise<Address[]> =>
   db
-    .select({ id: address.id, kind: address.kind, text: address.text, isDefault: address.isDefault })
+    .select({
+      id: address.id,
+      kind: address.kind,
+      text: address.text,
+      isDefault: address.isDefault,
+      instructions: address.instructions,
+      taxArea: address.taxArea,
+    })
     .from(address)
     .where(eq(address.customerId, customerId))
     .orderBy(asc(address.id))
@@ -92,6 +115,48 @@ export const replaceAddresses = async (
 ): Promise<void> => {
   await db.delete(address).where(eq(address.customerId, customerId))
   if (rows.length > 0) await db.insert(address).values(rows.map((r) => ({ ...r, customerId })))
+}
+
+export const listContacts = (db: Db, customerId: number): Promise<Contact[]> =>
+  db
+    .select({
+      id: contact.id,
+      name: contact.name,
+      role: contact.role,
+      email: contact.email,
+      phone: contact.phone,
+    })
+    .from(contact)
+    .where(eq(contact.customerId, customerId))
+    .orderBy(asc(contact.id))
+
+export const replaceContacts = async (
+  db: Db,
+  customerId: number,
+  rows: readonly Omit<Contact, 'id'>[],
+): Promise<void> => {
+  await db.delete(contact).where(eq(contact.customerId, customerId))
+  if (rows.length > 0) await db.insert(contact).values(rows.map((r) => ({ ...r, customerId })))
+}
+
+/** Everybody whose e-mail, phone or name could be the one typed, read loosely; the core decides. */
+export const listMaybeAlike = (
+  db: Db,
+  typed: { readonly name: string; readonly email: string; readonly phone: string },
+): Promise<{ id: number; name: string; email: string; phone: string }[]> => {
+  const lastDigits = typed.phone.replace(/\D/g, '').slice(-6)
+  return db
+    .select({ id: customer.id, name: customer.name, email: customer.email, phone: customer.phone })
+    .from(customer)
+    .where(
+      and(
+        sql`not ${customer.walkIn} and ${customer.joinedToId} is null`,
+        sql`(${typed.email === '' ? sql`false` : sql`lower(${customer.email}) = lower(${typed.email})`}
+          or ${lastDigits.length < 6 ? sql`false` : sql`right(regexp_replace(${customer.phone}, '\\D', '', 'g'), 6) = ${lastDigits}`}
+          or ${typed.name === '' ? sql`false` : sql`similarity(${customer.name}, ${typed.name}) > 0.45`})`,
+      ),
+    )
+    .limit(50)
 }
 
 /** A customer with where their money stands. */
@@ -112,6 +177,7 @@ export interface CustomerFilter {
   readonly search?: string
   readonly id?: number
   readonly owing?: boolean
+  readonly tag?: string
 }
 
 /** Customers by name, a page at a time after `after`, with what they owe (late apart), what is held, and their sales. */
@@ -135,7 +201,10 @@ export const listCustomers = async (
     with picked as (
       select id, name, contact, email, phone, kind from ${customer}
        where ${and(
-         filter.id ? eq(customer.id, filter.id) : sql`not ${customer.walkIn}`,
+         filter.id
+           ? eq(customer.id, filter.id)
+           : sql`not ${customer.walkIn} and ${customer.joinedToId} is null`,
+         filter.tag ? sql`${filter.tag} = any(${customer.tags})` : undefined,
          filter.search
            ? matchesWords(filter.search, [customer.name, customer.contact, customer.email, customer.phone])
            : undefined,

@@ -23,6 +23,15 @@ export interface Goods {
   readonly incomeAccountId: number
   readonly barcode: string
   readonly note: string
+  readonly tags: readonly string[]
+  /** In kilograms. */
+  readonly weight: Decimal | null
+  readonly size: string
+  readonly reorderAt: Decimal | null
+  /** A kit that costs what its parts cost the customer together. */
+  readonly priceIsSum: boolean
+  readonly onShopfront: boolean
+  readonly pictureFileId: number | null
   readonly retired: boolean
   readonly parts: readonly Part[]
 }
@@ -43,6 +52,13 @@ const withParts = async (db: Db, rows: readonly (typeof goods.$inferSelect)[]): 
     incomeAccountId: r.incomeAccountId,
     barcode: r.barcode,
     note: r.note,
+    tags: r.tags,
+    weight: r.weight === null ? null : decimal(r.weight),
+    size: r.size,
+    reorderAt: r.reorderAt === null ? null : decimal(r.reorderAt),
+    priceIsSum: r.priceIsSum,
+    onShopfront: r.onShopfront,
+    pictureFileId: r.pictureFileId,
     retired: r.retired,
     parts: parts
       .filter((p) => p.kitId === r.id)
@@ -73,6 +89,12 @@ export const findGoodsByCode = async (db: Db, code: string): Promise<Goods | nul
 export interface GoodsFilter {
   readonly search?: string
   readonly kind?: GoodsKind
+  readonly tag?: string
+  /** Retired goods instead of those in use. */
+  readonly retired?: boolean
+  readonly onShopfront?: boolean
+  /** Fewer on the shelf than the point to buy more at. */
+  readonly low?: boolean
 }
 
 export const listGoods = async (
@@ -85,7 +107,12 @@ export const listGoods = async (
     .from(goods)
     .where(
       and(
-        sql`not ${goods.retired}`,
+        eq(goods.retired, filter.retired ?? false),
+        filter.tag ? sql`${filter.tag} = any(${goods.tags})` : undefined,
+        filter.onShopfront ? eq(goods.onShopfront, true) : undefined,
+        filter.low
+          ? sql`${goods.reorderAt} >= (select coalesce(sum(s.quantity), 0) from shelf s where s.goods_id = ${goods.id})`
+          : undefined,
         filter.kind ? eq(goods.kind, filter.kind) : undefined,
         filter.search ? matchesWords(filter.search, [goods.code, goods.name, goods.barcode]) : undefined,
         page.after ? sql`${goods.code} > ${page.after.code}` : undefined,
@@ -116,6 +143,15 @@ export const updateGoods = async (
   change: Partial<typeof goods.$inferInsert>,
 ): Promise<void> => {
   await db.update(goods).set(change).where(eq(goods.id, id))
+}
+
+/** A kit is made of these from now on. */
+export const replaceParts = async (db: Db, kitId: number, parts: readonly Part[]): Promise<void> => {
+  await db.delete(goodsPart).where(eq(goodsPart.kitId, kitId))
+  if (parts.length > 0)
+    await db
+      .insert(goodsPart)
+      .values(parts.map((p) => ({ kitId, partId: p.goodsId, quantity: p.quantity.toFixed(4) })))
 }
 
 export const listPlaces = (db: Db) =>

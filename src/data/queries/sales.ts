@@ -2,6 +2,7 @@
 import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { decimal, money, ZERO, type Decimal, type Money } from '@/core/money'
+import type { Taking } from '@/core/sale'
 import type { Db } from '../connect'
 import {
   customer,
@@ -27,6 +28,16 @@ export interface SaleRow {
   readonly channel: 'counter' | 'phone' | 'shopfront'
   readonly kind: string
   readonly note: string
+  readonly noteAbove: string
+  readonly discountPercent: Decimal
+  readonly discountAmount: Money
+  readonly rolledUp: boolean
+  readonly billTo: string
+  readonly deliverTo: string
+  readonly deliverNote: string
+  readonly yesBy: string
+  readonly yesHow: string
+  readonly copiedFromId: number | null
   readonly arrangement: unknown
   readonly pricesIncludeTax: boolean
   readonly sentOn: Day | null
@@ -54,6 +65,8 @@ const mapSale = (
   agreedOn: row.sale.agreedOn as Day | null,
   wantedBy: row.sale.wantedBy as Day | null,
   closedOn: row.sale.closedOn as Day | null,
+  discountPercent: decimal(row.sale.discountPercent),
+  discountAmount: money(row.sale.discountAmount, currency),
   total: money(row.sale.total, currency),
   billed: money(row.sale.billed, currency),
 })
@@ -148,18 +161,31 @@ export const countInHand = async (db: Db): Promise<number> => {
   return row!.count
 }
 
+/** Goods of a kind, or words between them. */
+export type LineKind = GoodsKind | 'heading' | 'text'
+
 export interface SaleLineRow {
   readonly id: number
   readonly saleId: number
   readonly position: number
   readonly goodsId: number | null
   readonly code: string | null
-  readonly kind: GoodsKind
+  readonly kind: LineKind
+  readonly choice: 'none' | 'optional' | 'alternative'
+  readonly choiceGroup: string
+  readonly chosen: boolean
   readonly description: string
   readonly note: string
   readonly quantity: Decimal
   readonly unitPrice: Decimal
+  readonly priceFrom: string
   readonly discountPercent: Decimal
+  /** Minor units, off the line for all of `quantity`. */
+  readonly discountAmount: bigint
+  /** Minor units, the line's share of what is off the whole. */
+  readonly wholeLess: bigint
+  readonly expectedCost: Decimal
+  readonly deliverTo: string
   readonly taxCodeId: number
   readonly taxCode: string
   readonly incomeAccountId: number
@@ -188,6 +214,7 @@ export const listSaleLines = async (db: Db, saleIds: readonly number[]): Promise
     quantity: decimal(line.quantity),
     unitPrice: decimal(line.unitPrice),
     discountPercent: decimal(line.discountPercent),
+    expectedCost: decimal(line.expectedCost),
     agreed: decimal(line.agreed),
     handedOver: decimal(line.handedOver),
     returned: decimal(line.returned),
@@ -232,8 +259,56 @@ export const updateSaleLine = async (
   await db.update(saleLine).set(change).where(eq(saleLine.id, id))
 }
 
+/** Writes the lines' shares of what is off the whole. */
+export const setWholeLess = async (
+  db: Db,
+  shares: readonly { readonly lineId: number; readonly wholeLess: bigint }[],
+): Promise<void> => {
+  if (shares.length === 0) return
+  const rows = shares.map((s) => sql`(${s.lineId}::int, ${s.wholeLess}::bigint)`)
+  await db.execute(
+    sql`update sale_line l set whole_less = s.less from (values ${sql.join(rows, sql`, `)}) s (id, less) where l.id = s.id`,
+  )
+}
+
 export const deleteSaleLines = async (db: Db, ids: readonly number[]): Promise<void> => {
   if (ids.length > 0) await db.delete(saleLine).where(inArray(saleLine.id, [...ids]))
+}
+
+/** What a customer's agreed sales will come to when they are billed, and what they owe already, less what is held for them. */
+export const sumCommitted = async (db: Db, customerId: number, currency: string): Promise<Money> => {
+  const [row] = await db.execute<{ minor: string }>(sql`
+    select (coalesce((select sum(greatest(total - billed, 0)) from sale where customer_id = ${customerId} and stage = 'agreed'), 0)
+          + coalesce((select sum(amount - filled) from due where customer_id = ${customerId} and filled < amount), 0)
+          - coalesce((select sum(amount) from held where customer_id = ${customerId}), 0))::text as minor`)
+  return money(BigInt(row!.minor), currency)
+}
+
+/** Every time a customer took goods: agreed sales that were not called off, newest first, the last two thousand lines. */
+export const listTakings = async (db: Db, customerId: number): Promise<Taking[]> => {
+  const rows = await db
+    .select({
+      goodsId: saleLine.goodsId,
+      on: sale.agreedOn,
+      quantity: saleLine.agreed,
+      unitPrice: saleLine.unitPrice,
+    })
+    .from(saleLine)
+    .innerJoin(sale, eq(sale.id, saleLine.saleId))
+    .where(
+      and(
+        eq(sale.customerId, customerId),
+        sql`${sale.agreedOn} is not null and ${sale.closedAs} is null and ${saleLine.goodsId} is not null and ${saleLine.agreed} > 0`,
+      ),
+    )
+    .orderBy(desc(sale.id))
+    .limit(2000)
+  return rows.map((r) => ({
+    goodsId: r.goodsId!,
+    on: r.on as Day,
+    quantity: decimal(r.quantity),
+    unitPrice: decimal(r.unitPrice),
+  }))
 }
 
 type Tally = 'handedOver' | 'returned' | 'toReplace' | 'billed' | 'credited' | 'toRebill'

@@ -54,9 +54,9 @@ const addCharges = async (
   charges: z.output<typeof newLines>,
 ): Promise<number[]> => {
   const customer = (await findCustomer(w.tx, locked.sale.customerId, w.currency))!
-  const filled = (await fillLines(w, charges, customer, w.today)).map((l) =>
-    l.goodsId === null ? { ...l, kind: 'charge' as const } : l,
-  )
+  const filled = (
+    await fillLines(w, charges, { customer, on: w.today, pricesIncludeTax: locked.sale.pricesIncludeTax })
+  ).map((l) => (l.goodsId === null ? { ...l, kind: 'charge' as const } : l))
   const ids = await insertSaleLines(
     w.tx,
     filled.map((l, i) => lineRow(locked.sale.id, locked.lines.length + i, l, true)),

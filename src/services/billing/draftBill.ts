@@ -1,9 +1,9 @@
 import { subtractMoney, sumMoney, type Decimal } from '@/core/money'
 import { aheadOfHandover, priceBill, type BilledTax, type LineToPrice } from '@/core/sale'
-import { lineAmount } from '@/core/tax'
 import type { Day } from '@/core/day'
 import { listInvoicesOfSales, type InvoiceRow, type NewInvoice } from '@/data/queries/invoices'
 import type { Work } from '../command'
+import { worthOf } from '../read/stories'
 import type { LockedSale } from '../sales/saleWork'
 
 export interface BillPart {
@@ -32,7 +32,7 @@ export const draftBill = async (
     lineId: l.id,
     taxCode: codes.find((c) => c.id === l.taxCodeId)!,
     agreed: l.agreed,
-    wholeAmount: lineAmount({ ...l, quantity: l.agreed }, w.currency),
+    wholeAmount: worthOf(l, l.agreed, w.currency),
     billedQuantity: l.billed.minus(l.toRebill),
     billedAmount: billedAmount(before, l.id, sale.pricesIncludeTax, w.currency),
   }))

@@ -1,11 +1,44 @@
 import { z } from 'zod'
-import { toFourPlaces } from '@/core/money'
-import { findGoods, findGoodsByCode, insertGoods, updateGoods, type GoodsKind } from '@/data/queries/goods'
+import { decimal, toFourPlaces, type Decimal } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
+import {
+  findGoods,
+  findGoodsByCode,
+  insertGoods,
+  replaceParts,
+  updateGoods,
+  type GoodsKind,
+  type Part,
+} from '@/data/queries/goods'
+import { listPriceLevels, replacePrices } from '@/data/queries/prices'
+import { findSupplier, insertSupplier, replaceGoodsSuppliers } from '@/data/queries/suppliers'
 import { defineCommand, type Work } from '../command'
-import { id, needed, quantity, text, unitPrice } from '../input/fields'
+import { day, id, needed, quantity, quantityOrZero, tags, text, unitPrice } from '../input/fields'
 import { goodsView } from '../read/goods'
 import { found, refuse } from '../refuse'
+
+const priceRow = z
+  .object({
+    /** A price level's code; everybody where it is left out. */
+    level: text(40).optional(),
+    fromQuantity: quantityOrZero.default(decimal(0)),
+    price: unitPrice,
+    validFrom: day.nullable().default(null),
+    validUntil: day.nullable().default(null),
+  })
+  .refine((p) => !p.validFrom || !p.validUntil || p.validFrom <= p.validUntil, {
+    message: 'A price ends on or after the day it begins.',
+    path: ['validUntil'],
+  })
+
+const supplierRow = z
+  .object({
+    supplierId: id.optional(),
+    name: text(200).optional(),
+    code: text(60).default(''),
+    preferred: z.boolean().default(false),
+  }) // prettier-ignore
+  .refine((s) => s.supplierId !== undefined || (s.name ?? '') !== '', 'Name the supplier.')
 
 const fields = {
   code: needed(40, 'A code'),
@@ -15,16 +48,26 @@ const fields = {
   incomeAccount: text(20).optional(),
   barcode: text(60).optional(),
   note: text(2000).optional(),
+  tags: tags.optional(),
+  weight: quantityOrZero.nullable().optional(),
+  size: text(60).optional(),
+  reorderAt: quantityOrZero.nullable().optional(),
+  /** A kit that costs what its parts cost together. */
+  priceIsSum: z.boolean().optional(),
+  onShopfront: z.boolean().optional(),
+  pictureFileId: id.nullable().optional(),
+  parts: z
+    .array(z.object({ goodsId: id, quantity }))
+    .max(100)
+    .optional(),
+  prices: z.array(priceRow).max(200).optional(),
+  suppliers: z.array(supplierRow).max(20).optional(),
 }
 
 export const addGoodsInput = z
   .object({
     ...fields,
     kind: z.enum(['stock', 'work', 'charge', 'kit'], { error: 'Say stock, work, charge or kit.' }),
-    parts: z
-      .array(z.object({ goodsId: id, quantity }))
-      .max(100)
-      .optional(),
   })
   .refine((g) => g.kind !== 'kit' || (g.parts?.length ?? 0) > 0, {
     message: 'A kit needs its parts.',
@@ -32,27 +75,27 @@ export const addGoodsInput = z
   })
   .refine((g) => g.kind === 'kit' || !g.parts?.length, { message: 'Only a kit has parts.', path: ['parts'] })
 
+const changeInput = z
+  .object({ goodsId: id, ...fields, retired: z.boolean().optional() })
+  .partial()
+  .required({ goodsId: true })
+type Fields = Omit<z.output<typeof changeInput>, 'goodsId'>
+
 const INCOME = { stock: 'sales', kit: 'sales', work: 'work', charge: 'charges' } as const
+
+const wrong = (path: string, message: string): never =>
+  refuse({ code: 'invalid', errors: [{ path, message }] })
 
 const taxCodeId = async (w: Work, code: string | undefined): Promise<number> => {
   const codes = await w.taxCodes()
   const named = code ? codes.find((c) => c.code.toLowerCase() === code.toLowerCase()) : codes[0]
-  return (
-    named?.id ??
-    refuse({ code: 'invalid', errors: [{ path: 'taxCode', message: `There is no tax code ${code}.` }] })
-  )
+  return named?.id ?? wrong('taxCode', `There is no tax code ${code}.`)
 }
 
 const incomeAccountId = async (w: Work, code: string | undefined, kind: GoodsKind): Promise<number> => {
   if (!code) return w.accountId(INCOME[kind])
   const account = (await listAccounts(w.tx)).find((a) => a.code === code && a.kind === 'income')
-  return (
-    account?.id ??
-    refuse({
-      code: 'invalid',
-      errors: [{ path: 'incomeAccount', message: `There is no income account ${code}.` }],
-    })
-  )
+  return account?.id ?? wrong('incomeAccount', `There is no income account ${code}.`)
 }
 
 const mustBeFree = async (w: Work, code: string, except?: number): Promise<void> => {
@@ -60,22 +103,59 @@ const mustBeFree = async (w: Work, code: string, except?: number): Promise<void>
   if (other && other.id !== except) refuse({ code: 'taken', what: 'code', value: code })
 }
 
-/** Adds goods: something kept on the shelf, work, a charge, or a kit made of other goods. */
-export const addGoods = defineCommand('add-goods', addGoodsInput, async (w, g) => {
-  await mustBeFree(w, g.code)
-  const parts = g.parts ?? []
-  const known = await findGoods(
-    w.tx,
-    parts.map((p) => p.goodsId),
-  )
+/** The parts a kit is made of: never itself a kit, and only what lies on the shelf is counted. */
+const partsOf = async (w: Work, parts: NonNullable<Fields['parts']>): Promise<Part[]> => {
+  const known = await findGoods(w.tx, parts.map((p) => p.goodsId)) // prettier-ignore
   for (const [i, part] of parts.entries()) {
     const goods = found(known.get(part.goodsId), 'goods', part.goodsId)
-    if (goods.kind === 'kit')
-      refuse({
-        code: 'invalid',
-        errors: [{ path: `parts.${i}`, message: `${goods.name} is a kit itself. Name its parts.` }],
-      })
+    if (goods.kind === 'kit') wrong(`parts.${i}`, `${goods.name} is a kit itself. Name its parts.`)
   }
+  const twice = parts.findIndex((p, i) => parts.findIndex((o) => o.goodsId === p.goodsId) !== i)
+  if (twice >= 0) wrong(`parts.${twice}`, 'This part is named twice. Add the quantities.')
+  return parts.filter((p) => known.get(p.goodsId)!.kind === 'stock')
+}
+
+/** Prices beside the list, and who sells it to us: given ones replace those there were. */
+const writeSides = async (w: Work, goodsId: number, g: Fields): Promise<void> => {
+  if (g.prices) {
+    const levels = await listPriceLevels(w.tx)
+    const rows = g.prices.map((p, i) => ({
+      levelId: p.level
+        ? (levels.find((l) => l.code.toLowerCase() === p.level!.toLowerCase())?.id ??
+          wrong(`prices.${i}.level`, `There is no price level ${p.level}. Make it in Settings first.`))
+        : null,
+      fromQuantity: p.fromQuantity.toFixed(4),
+      price: toFourPlaces(p.price),
+      validFrom: p.validFrom,
+      validUntil: p.validUntil,
+    }))
+    const key = (r: (typeof rows)[number]) => `${r.levelId}:${r.fromQuantity}:${r.validFrom}`
+    const twice = rows.findIndex((r, i) => rows.findIndex((o) => key(o) === key(r)) !== i)
+    if (twice >= 0)
+      wrong(`prices.${twice}.price`, 'There is a price for the same customers, quantity and day already.')
+    await replacePrices(w.tx, goodsId, rows)
+  }
+  if (g.suppliers) {
+    const rows = []
+    for (const s of g.suppliers) {
+      const supplierId = s.supplierId ?? (await insertSupplier(w.tx, { name: s.name! }))
+      found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
+      rows.push({ supplierId, code: s.code, preferred: s.preferred })
+    }
+    const preferred = rows.findIndex((r) => r.preferred)
+    await replaceGoodsSuppliers(
+      w.tx,
+      goodsId,
+      rows.map((r, i) => ({ ...r, preferred: i === Math.max(preferred, 0) })),
+    )
+  }
+}
+
+const plain = (d: Decimal | null | undefined): string | null => d?.toFixed(4) ?? null
+
+/** Writes new goods that were checked by the schema. Also what an import writes, row by row. */
+export const writeGoods = async (w: Work, g: z.output<typeof addGoodsInput>): Promise<number> => {
+  await mustBeFree(w, g.code)
   const goodsId = await insertGoods(
     w.tx,
     {
@@ -87,21 +167,32 @@ export const addGoods = defineCommand('add-goods', addGoodsInput, async (w, g) =
       incomeAccountId: await incomeAccountId(w, g.incomeAccount, g.kind),
       barcode: g.barcode ?? '',
       note: g.note ?? '',
+      tags: g.tags ?? [],
+      weight: plain(g.weight),
+      size: g.size ?? '',
+      reorderAt: plain(g.reorderAt),
+      priceIsSum: g.kind === 'kit' && (g.priceIsSum ?? false),
+      onShopfront: g.onShopfront ?? false,
+      pictureFileId: g.pictureFileId ?? null,
     },
-    parts.filter((p) => known.get(p.goodsId)!.kind === 'stock'),
+    await partsOf(w, g.parts ?? []),
   )
+  await writeSides(w, goodsId, g)
+  return goodsId
+}
+
+/** Adds goods: something kept on the shelf, work, a charge, or a kit made of other goods. */
+export const addGoods = defineCommand('add-goods', addGoodsInput, async (w, g) => {
+  const goodsId = await writeGoods(w, g)
   return { id: goodsId, answer: async () => (await goodsView(w.tx, goodsId, w.business))! }
 })
 
-const changeInput = z
-  .object({ goodsId: id, ...fields, retired: z.boolean().optional() })
-  .partial()
-  .required({ goodsId: true })
-
-/** Changes goods from now on. Papers written before keep what they say. */
-export const changeGoods = defineCommand('change-goods', changeInput, async (w, { goodsId, ...g }) => {
+/** Changes goods that are there to what is given; what is left out stays. */
+export const rewriteGoods = async (w: Work, goodsId: number, g: Fields): Promise<void> => {
   const before = found((await findGoods(w.tx, [goodsId])).get(goodsId), 'goods', goodsId)
   if (g.code) await mustBeFree(w, g.code, goodsId)
+  if (g.parts && before.kind !== 'kit' && g.parts.length > 0) wrong('parts', 'Only a kit has parts.')
+  if (g.parts?.length === 0 && before.kind === 'kit') wrong('parts', 'A kit needs its parts.')
   await updateGoods(w.tx, goodsId, {
     code: g.code ?? before.code,
     name: g.name ?? before.name,
@@ -112,7 +203,21 @@ export const changeGoods = defineCommand('change-goods', changeInput, async (w, 
       : before.incomeAccountId,
     barcode: g.barcode ?? before.barcode,
     note: g.note ?? before.note,
+    tags: g.tags ?? [...before.tags],
+    weight: g.weight === undefined ? plain(before.weight) : plain(g.weight),
+    size: g.size ?? before.size,
+    reorderAt: g.reorderAt === undefined ? plain(before.reorderAt) : plain(g.reorderAt),
+    priceIsSum: before.kind === 'kit' && (g.priceIsSum ?? before.priceIsSum),
+    onShopfront: g.onShopfront ?? before.onShopfront,
+    pictureFileId: g.pictureFileId === undefined ? before.pictureFileId : g.pictureFileId,
     retired: g.retired ?? before.retired,
   })
+  if (g.parts && g.parts.length > 0) await replaceParts(w.tx, goodsId, await partsOf(w, g.parts))
+  await writeSides(w, goodsId, g)
+}
+
+/** Changes goods from now on. Papers written before keep what they say. */
+export const changeGoods = defineCommand('change-goods', changeInput, async (w, { goodsId, ...g }) => {
+  await rewriteGoods(w, goodsId, g)
   return { id: goodsId, answer: async () => (await goodsView(w.tx, goodsId, w.business))! }
 })

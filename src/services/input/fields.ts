@@ -62,5 +62,11 @@ export const method = z.enum(['cash', 'card', 'cheque', 'transfer'], {
   error: 'Say cash, card, cheque or transfer.',
 })
 
+/** Words of the owner's own to find things by: in lower case, each once. */
+export const tags = z
+  .array(text(40))
+  .max(20, 'At most 20 tags.')
+  .transform((all) => [...new Set(all.map((t) => t.toLowerCase()).filter((t) => t !== ''))])
+
 /** The paper's own date; the business date where none is given. */
 export const on = day.optional()

@@ -1,13 +1,13 @@
 import { z } from 'zod'
 import { decimal, isPositiveMoney, splitMoney, sumMoney, toDecimalString } from '@/core/money'
 import { postRefund } from '@/core/ledger'
-import { findCustomer } from '@/data/queries/customers'
 import { insertHeldMoves, insertRefund, lockHeld } from '@/data/queries/money'
 import { takeNumber } from '@/data/queries/numbers'
 import { lockSale, reserveId } from '@/data/queries/sales'
 import { defineCommand, paperDay } from '../command'
 import { id, method, on, positiveAmount, text } from '../input/fields'
-import { found, refuse } from '../refuse'
+import { customerFor } from '../people/customerFor'
+import { refuse } from '../refuse'
 import { refreshSale } from '../sales/refreshSale'
 
 const input = z.object({
@@ -24,7 +24,7 @@ export const refundHeld = defineCommand(
   'refund-held',
   input,
   async (w, { customerId, saleId, on: given, amount, method: by, reason }) => {
-    const customer = found(await findCustomer(w.tx, customerId, w.currency), 'customer', customerId)
+    const customer = await customerFor(w, customerId)
     if (saleId !== undefined && !(await lockSale(w.tx, saleId, w.currency)))
       refuse({ code: 'not-found', what: 'sale', id: saleId })
     const onDay = paperDay(w, given)

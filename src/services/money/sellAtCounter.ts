@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { isPositiveMoney, subtractMoney, toDecimalString } from '@/core/money'
 import { postCounterSale } from '@/core/ledger'
-import { findCustomer, findWalkIn } from '@/data/queries/customers'
+import { findWalkIn } from '@/data/queries/customers'
 import { findInvoice, insertInvoice, markIssued } from '@/data/queries/invoices'
 import { insertReceipt, listReceipts } from '@/data/queries/money'
 import { takeNumber } from '@/data/queries/numbers'
@@ -11,11 +11,12 @@ import { draftBill } from '../billing/draftBill'
 import { taxPostings } from '../billing/issueBill'
 import { amount, id, method, on, text } from '../input/fields'
 import { line } from '../input/lines'
-import { found, refuse } from '../refuse'
+import { customerFor } from '../people/customerFor'
+import { refuse } from '../refuse'
 import { fillLines } from '../sales/fillLines'
 import { writeHandover } from '../sales/handOver'
 import { takeSale } from '../sales/saleWork'
-import { writeSale } from '../sales/startSale'
+import { showsTax, writeSale } from '../sales/startSale'
 
 export const counterSaleInput = z.object({
   customerId: id.optional(),
@@ -29,21 +30,24 @@ export const counterSaleInput = z.object({
 /** Sold, handed over and paid in one go: an invoice-receipt that never touches receivables. */
 export const sellAtCounter = defineCommand('sell-at-counter', counterSaleInput, async (w, input) => {
   const customerId = input.customerId ?? (await findWalkIn(w.tx))
-  const customer = found(await findCustomer(w.tx, customerId, w.currency), 'customer', customerId)
+  const customer = await customerFor(w, customerId)
   const onDay = paperDay(w, input.on)
+  const pricesIncludeTax = await showsTax(w, customer)
   const { saleId } = await writeSale(w, {
     customer,
     on: onDay,
-    lines: await fillLines(w, input.lines, customer, onDay),
+    lines: await fillLines(w, input.lines, { customer, on: onDay, pricesIncludeTax }),
     title: '',
     channel: 'counter',
-    kind: 'sales',
+    kind: w.business.kinds[0] ?? 'sales',
+    pricesIncludeTax,
     note: input.note ?? '',
     wantedBy: null,
     arrangement: { kind: 'now' },
     agreedOn: onDay,
   })
-  const agreed = await takeSale(w, saleId)
+  const taken = await takeSale(w, saleId)
+  const agreed = { ...taken, lines: taken.lines.filter((l) => l.agreed.gt(0)) }
   await writeHandover(
     w,
     agreed,

@@ -30,6 +30,7 @@ import { amount, id, method, on, positiveAmount, text } from '../input/fields'
 import { readArrangement } from '../input/arrangement'
 import { readStories } from '../read/stories'
 import { found, refuse } from '../refuse'
+import { customerFor } from '../people/customerFor'
 import { refreshSale } from '../sales/refreshSale'
 
 const wish = z.union(
@@ -115,7 +116,7 @@ const whoPays = async (w: Work, input: TakeReceipt): Promise<number> => {
   if (owners.size > 1) refuse({ code: 'other-customer' })
   const [customerId] = owners
   if (customerId === undefined) return refuse({ code: 'who-pays' })
-  found(await findCustomer(w.tx, customerId, w.currency), 'customer', customerId)
+  await customerFor(w, customerId)
   return customerId
 }
 

@@ -10,11 +10,11 @@ import {
 } from '@/core/money'
 import { fillNamed, fillOldest, type OpenDue } from '@/core/receipt'
 import { postHeldUse } from '@/core/ledger'
-import { findCustomer } from '@/data/queries/customers'
 import { insertFills, insertHeldMoves, lockHeld, lockOpenDues } from '@/data/queries/money'
 import { defineCommand, paperDay } from '../command'
 import { id, on, positiveAmount } from '../input/fields'
-import { found, refuse } from '../refuse'
+import { customerFor } from '../people/customerFor'
+import { refuse } from '../refuse'
 import { refreshSale } from '../sales/refreshSale'
 
 const input = z.object({
@@ -38,7 +38,7 @@ export const useHeld = defineCommand(
   'use-held',
   input,
   async (w, { customerId, saleId, on: given, for: wishes }) => {
-    const customer = found(await findCustomer(w.tx, customerId, w.currency), 'customer', customerId)
+    const customer = await customerFor(w, customerId)
     const onDay = paperDay(w, given)
     const dues = (await lockOpenDues(w.tx, customerId, w.currency)).filter((d) => d.issuedOn <= onDay)
     const held = await lockHeld(w.tx, { customerId, saleId: saleId ?? null }, w.currency)

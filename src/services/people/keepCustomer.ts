@@ -1,22 +1,33 @@
 import { z } from 'zod'
-import { findCustomer, insertCustomer, replaceAddresses, updateCustomer } from '@/data/queries/customers'
+import { insertCustomer, replaceAddresses, replaceContacts, updateCustomer } from '@/data/queries/customers'
+import { findPriceLevel, listTaxAreas } from '@/data/queries/prices'
+import { PAPER_LANGUAGES } from '@/core/formats'
 import { defineCommand, type Work } from '../command'
-import { amount, day, days, id, needed, percent, text } from '../input/fields'
+import { amount, day, days, id, needed, percent, tags, text } from '../input/fields'
 import { customerView } from '../read/customers'
-import { found } from '../refuse'
+import { refuse } from '../refuse'
+import { customerFor } from './customerFor'
+
+const email = z.union([z.literal(''), z.email('An e-mail address looks like name@place.example.').max(200)])
 
 const address = z.object({
   kind: z.enum(['bill-to', 'deliver-to']).default('bill-to'),
   text: needed(500, 'An address'),
-  isDefault: z.boolean().optional(),
+  isDefault: z.boolean().default(false),
+  instructions: text(500).default(''),
+  taxArea: text(40).default(''),
+})
+const contact = z.object({
+  name: needed(200, 'A name'),
+  role: text(80).default(''),
+  email: email.default(''),
+  phone: text(60).default(''),
 })
 
 const fields = {
   name: needed(200, 'A name'),
   contact: text(200).optional(),
-  email: z
-    .union([z.literal(''), z.email('An e-mail address looks like name@place.example.').max(200)])
-    .optional(),
+  email: email.optional(),
   phone: text(60).optional(),
   kind: text(40).optional(),
   note: text(4000).optional(),
@@ -27,42 +38,63 @@ const fields = {
   exemptNumber: text(60).optional(),
   exemptUntil: day.nullable().optional(),
   priceLevel: text(40).optional(),
+  language: z.enum(PAPER_LANGUAGES, { error: `One of ${PAPER_LANGUAGES.join(', ')}.` }).optional(),
+  tags: tags.optional(),
   creditLimit: amount.nullable().optional(),
   addresses: z.array(address).max(50).optional(),
+  contacts: z.array(contact).max(50).optional(),
 }
 
 export const addCustomerInput = z.object(fields)
 type Fields = Partial<z.output<typeof addCustomerInput>>
 
-const columnsOf = (w: Work, c: Fields) => ({
-  ...(c.contact === undefined ? {} : { contact: c.contact }),
-  ...(c.email === undefined ? {} : { email: c.email }),
-  ...(c.phone === undefined ? {} : { phone: c.phone }),
-  ...(c.kind === undefined ? {} : { kind: c.kind }),
-  ...(c.note === undefined ? {} : { note: c.note }),
-  ...(c.terms === undefined
-    ? {}
-    : {
-        netDays: c.terms.net,
-        discountPercent: c.terms.discountPercent?.toString() ?? null,
-        discountDays: c.terms.discountDays ?? null,
-      }),
-  ...(c.taxExempt === undefined ? {} : { taxExempt: c.taxExempt }),
-  ...(c.exemptNumber === undefined ? {} : { exemptNumber: c.exemptNumber }),
-  ...(c.exemptUntil === undefined ? {} : { exemptUntil: c.exemptUntil }),
-  ...(c.priceLevel === undefined ? {} : { priceLevel: c.priceLevel }),
-  ...(c.creditLimit === undefined
-    ? {}
-    : { creditLimit: c.creditLimit === null ? null : w.money(c.creditLimit, 'creditLimit').minor }),
-})
+const PLAIN = ['contact', 'email', 'phone', 'kind', 'note', 'taxExempt', 'exemptNumber', 'exemptUntil', 'language', 'tags'] as const // prettier-ignore
 
-const addressRows = (addresses: NonNullable<Fields['addresses']>) =>
-  addresses.map((a) => ({ ...a, isDefault: a.isDefault ?? false }))
+const columnsOf = async (w: Work, c: Fields) => {
+  const level = c.priceLevel ? await findPriceLevel(w.tx, c.priceLevel) : null
+  if (c.priceLevel && !level)
+    refuse({ code: 'invalid', errors: [{ path: 'priceLevel', message: `There is no price level ${c.priceLevel}. Make it in Settings first.` }] }) // prettier-ignore
+  return {
+    ...Object.fromEntries(PLAIN.filter((f) => c[f] !== undefined).map((f) => [f, c[f]])),
+    ...(c.terms === undefined
+      ? {}
+      : {
+          netDays: c.terms.net,
+          discountPercent: c.terms.discountPercent?.toString() ?? null,
+          discountDays: c.terms.discountDays ?? null,
+        }),
+    ...(c.priceLevel === undefined ? {} : { priceLevel: level?.code ?? '' }),
+    ...(c.creditLimit === undefined
+      ? {}
+      : { creditLimit: c.creditLimit === null ? null : w.money(c.creditLimit, 'creditLimit').minor }),
+  }
+}
+
+/** Addresses and contacts replace those there were; of a kind the first is the usual one where none is named. */
+const writeParts = async (w: Work, customerId: number, c: Fields): Promise<void> => {
+  if (c.addresses) {
+    const areas = await listTaxAreas(w.tx)
+    c.addresses.forEach((a, i) => {
+      if (a.taxArea && !areas.some((x) => x.code === a.taxArea))
+        refuse({ code: 'invalid', errors: [{ path: `addresses.${i}.taxArea`, message: `There is no tax area ${a.taxArea}. Make it in Settings first.` }] }) // prettier-ignore
+    })
+    const usual = (kind: string) => {
+      const named = c.addresses!.findIndex((a) => a.kind === kind && a.isDefault)
+      return named >= 0 ? named : c.addresses!.findIndex((a) => a.kind === kind)
+    }
+    await replaceAddresses(
+      w.tx,
+      customerId,
+      c.addresses.map((a, i) => ({ ...a, isDefault: i === usual(a.kind) })),
+    )
+  }
+  if (c.contacts) await replaceContacts(w.tx, customerId, c.contacts)
+}
 
 /** A new customer. A name is enough. */
 export const addCustomer = defineCommand('add-customer', addCustomerInput, async (w, c) => {
-  const customerId = await insertCustomer(w.tx, { name: c.name, since: w.today, ...columnsOf(w, c) })
-  if (c.addresses) await replaceAddresses(w.tx, customerId, addressRows(c.addresses))
+  const customerId = await insertCustomer(w.tx, { name: c.name, since: w.today, ...(await columnsOf(w, c)) })
+  await writeParts(w, customerId, c)
   return { id: customerId, answer: async () => (await customerView(w.tx, customerId, w.business, w.today))! }
 })
 
@@ -76,10 +108,10 @@ export const changeCustomer = defineCommand(
   'change-customer',
   changeInput,
   async (w, { customerId, ...c }) => {
-    found(await findCustomer(w.tx, customerId, w.currency), 'customer', customerId)
-    const change = { ...columnsOf(w, c), ...(c.name === undefined ? {} : { name: c.name }) }
+    await customerFor(w, customerId)
+    const change = { ...(await columnsOf(w, c)), ...(c.name === undefined ? {} : { name: c.name }) }
     if (Object.keys(change).length > 0) await updateCustomer(w.tx, customerId, change)
-    if (c.addresses) await replaceAddresses(w.tx, customerId, addressRows(c.addresses))
+    await writeParts(w, customerId, c)
     return {
       id: customerId,
       answer: async () => (await customerView(w.tx, customerId, w.business, w.today))!,

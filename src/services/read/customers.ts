@@ -6,13 +6,15 @@ import type { Business } from '@/data/queries/business'
 import {
   findCustomer,
   listAddresses,
+  listContacts,
   listCustomers,
   type CustomerFilter,
   type CustomerStanding,
 } from '@/data/queries/customers'
 import { listHeld, listOpenDues, listReceipts } from '@/data/queries/money'
 import { listPaidDues } from '@/data/queries/receivables'
-import { listSaleIds } from '@/data/queries/sales'
+import { listFiles } from '@/data/queries/files'
+import { listSaleIds, sumCommitted } from '@/data/queries/sales'
 import { readStories } from './stories'
 
 export const viewOfStanding = (s: CustomerStanding) => ({
@@ -57,7 +59,13 @@ export const customerView = async (db: Db, id: number, business: Business, today
     exemptUntil: customer.exemptUntil,
     priceLevel: customer.priceLevel,
     creditLimit: customer.creditLimit && toDecimalString(customer.creditLimit),
+    language: customer.language,
+    tags: customer.tags,
+    joinedToId: customer.joinedToId,
+    /** What they will owe altogether when what is agreed is billed, less what is held. */
+    committed: toDecimalString(await sumCommitted(db, id, business.currency)),
     addresses: await listAddresses(db, id),
+    contacts: await listContacts(db, id),
   }
 }
 
@@ -66,15 +74,19 @@ export const readCustomer = async (db: Db, id: number, business: Business, today
   const { currency } = business
   const customer = await findCustomer(db, id, currency)
   if (!customer) return null
-  const [[standing], addresses, dues, held, receipts, paid, saleIds] = await Promise.all([
-    listCustomers(db, { id }, { limit: 1 }, { today, currency }),
-    listAddresses(db, id),
-    listOpenDues(db, id, currency),
-    listHeld(db, { customerId: id }, currency),
-    listReceipts(db, { customerId: id }, { limit: 8 }, currency),
-    listPaidDues(db, id, 50, currency),
-    listSaleIds(db, { customerId: id }, { limit: 12 }, today),
-  ])
+  const [[standing], addresses, dues, held, receipts, paid, saleIds, contacts, files, committed] =
+    await Promise.all([
+      listCustomers(db, { id }, { limit: 1 }, { today, currency }),
+      listAddresses(db, id),
+      listOpenDues(db, id, currency),
+      listHeld(db, { customerId: id }, currency),
+      listReceipts(db, { customerId: id }, { limit: 8 }, currency),
+      listPaidDues(db, id, 50, currency),
+      listSaleIds(db, { customerId: id }, { limit: 12 }, today),
+      listContacts(db, id),
+      listFiles(db, 'customer', id),
+      sumCommitted(db, id, currency),
+    ])
   return {
     customer,
     standing: standing!,
@@ -82,7 +94,11 @@ export const readCustomer = async (db: Db, id: number, business: Business, today
     dues,
     held,
     receipts,
+    contacts,
+    files,
+    committed,
     days: daysToPay(paid),
+    paid,
     sales: await readStories(db, saleIds, business, today),
   }
 }

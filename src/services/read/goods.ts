@@ -10,7 +10,9 @@ import {
   type Goods,
   type GoodsFilter,
 } from '@/data/queries/goods'
+import { listGoodsSuppliers } from '@/data/queries/suppliers'
 import { listTaxCodes } from '@/data/queries/taxCodes'
+import { pricesView } from './pricesOf'
 
 export interface GoodsStanding {
   readonly goods: Goods
@@ -95,6 +97,13 @@ export const viewOfGoods = (s: GoodsStanding) => ({
   taxCode: s.taxCode,
   barcode: s.goods.barcode,
   note: s.goods.note,
+  tags: s.goods.tags,
+  weight: s.goods.weight?.toString() ?? null,
+  size: s.goods.size,
+  reorderAt: s.goods.reorderAt?.toString() ?? null,
+  priceIsSum: s.goods.priceIsSum,
+  onShopfront: s.goods.onShopfront,
+  pictureFileId: s.goods.pictureFileId,
   retired: s.goods.retired,
   parts: s.goods.parts.map((p) => ({ goodsId: p.goodsId, quantity: p.quantity.toString() })),
   onHand: s.onHand.toString(),
@@ -105,7 +114,10 @@ export const viewOfGoods = (s: GoodsStanding) => ({
 })
 export type GoodsView = ReturnType<typeof viewOfGoods>
 
-export const goodsView = async (db: Db, id: number, business: Business): Promise<GoodsView | null> => {
+/** One thing, with its prices beside the list and who sells it to us. */
+export const goodsView = async (db: Db, id: number, business: Business) => {
   const standing = await readGoods(db, id, business)
-  return standing && viewOfGoods(standing)
+  if (!standing) return null
+  const [prices, suppliers] = await Promise.all([pricesView(db, id), listGoodsSuppliers(db, [id])])
+  return { ...viewOfGoods(standing), prices, suppliers: suppliers.map(({ goodsId: _goodsId, ...s }) => s) }
 }

@@ -1,6 +1,7 @@
 import {
   isPositiveMoney,
   larger,
+  money,
   multiplyMoney,
   parseMoney,
   smaller,
@@ -15,6 +16,7 @@ import type { Day } from '@/core/day'
 import { partOf } from '@/core/plan'
 import {
   lineState,
+  lineWorth,
   moneyBar,
   nextSteps,
   standsAs,
@@ -25,7 +27,7 @@ import {
   type Stands,
 } from '@/core/sale'
 import { kitsAvailable, setAside } from '@/core/stock'
-import { computeTax, lineAmount, type TaxedDocument } from '@/core/tax'
+import { computeTax, type TaxedDocument } from '@/core/tax'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findGoods, listWaiting, sumShelves } from '@/data/queries/goods'
@@ -49,6 +51,7 @@ import {
   type SaleLineRow,
   type SaleRow,
 } from '@/data/queries/sales'
+import { listNextMarks, type NextMarkRow } from '@/data/queries/nextMarks'
 import { listTaxCodes, type KeptTaxCode } from '@/data/queries/taxCodes'
 import { readArrangement, type Arrangement } from '../input/arrangement'
 
@@ -85,8 +88,21 @@ export interface Story {
 }
 
 /** The quantity a line counts with: what is agreed, or before that what is offered. */
-export const countedQuantity = (sale: Pick<SaleRow, 'agreedOn'>, line: SaleLineRow): Decimal =>
-  sale.agreedOn ? line.agreed : line.quantity
+export const countedQuantity = (
+  sale: Pick<SaleRow, 'agreedOn'>,
+  line: Pick<SaleLineRow, 'agreed' | 'quantity' | 'chosen'>,
+): Decimal => (sale.agreedOn ? line.agreed : line.chosen ? line.quantity : ZERO)
+
+/** What a line comes to for a quantity, with everything that comes off it, in the basis of the sale's prices. */
+export const worthOf = (line: SaleLineRow, of: Decimal, currency: string): Money =>
+  lineWorth(
+    {
+      ...line,
+      discountAmount: money(line.discountAmount, currency),
+      wholeLess: money(line.wholeLess, currency),
+    },
+    of,
+  )
 
 export const totalsOf = (
   sale: Pick<SaleRow, 'agreedOn' | 'pricesIncludeTax'>,
@@ -96,10 +112,7 @@ export const totalsOf = (
 ): TaxedDocument =>
   computeTax(
     lines.map((l) => ({
-      amount: lineAmount(
-        { quantity: countedQuantity(sale, l), unitPrice: l.unitPrice, discountPercent: l.discountPercent },
-        business.currency,
-      ),
+      amount: worthOf(l, countedQuantity(sale, l), business.currency),
       taxCode: codes.find((c) => c.id === l.taxCodeId)!,
     })),
     {
@@ -118,20 +131,22 @@ export const readStories = async (
 ): Promise<Story[]> => {
   const { currency } = business
   const sales = await findSales(db, ids, currency)
-  const [lines, codes, dues, fills, heldRows, heldMoves, handovers, invoices, requests] = await Promise.all([
-    listSaleLines(db, ids),
-    listTaxCodes(db),
-    listDuesOfSales(db, ids, currency),
-    listFillsOfSales(db, ids, currency),
-    listHeld(db, { saleIds: ids }, currency),
-    listHeldMoves(db, { saleIds: ids }, currency),
-    listHandovers(db, ids, currency),
-    listInvoicesOfSales(db, ids, currency),
-    listDepositRequests(db, ids, currency),
-  ])
+  const [lines, codes, dues, fills, heldRows, heldMoves, handovers, invoices, requests, marks] =
+    await Promise.all([
+      listSaleLines(db, ids),
+      listTaxCodes(db),
+      listDuesOfSales(db, ids, currency),
+      listFillsOfSales(db, ids, currency),
+      listHeld(db, { saleIds: ids }, currency),
+      listHeldMoves(db, { saleIds: ids }, currency),
+      listHandovers(db, ids, currency),
+      listInvoicesOfSales(db, ids, currency),
+      listDepositRequests(db, ids, currency),
+      listNextMarks(db, ids),
+    ])
   const kept = await readSetAside(db, lines, sales, currency)
-  const [linesOf, duesOf, fillsOf, heldRowsOf, heldMovesOf, handoversOf, invoicesOf, requestsOf] = [
-    bySale(lines), bySale(dues), bySale(fills), bySale(heldRows), bySale(heldMoves), bySale(handovers), bySale(invoices), bySale(requests),
+  const [linesOf, duesOf, fillsOf, heldRowsOf, heldMovesOf, handoversOf, invoicesOf, requestsOf, marksOf] = [
+    bySale(lines), bySale(dues), bySale(fills), bySale(heldRows), bySale(heldMoves), bySale(handovers), bySale(invoices), bySale(requests), bySale(marks),
   ] // prettier-ignore
   const byId = new Map(sales.map((s) => [s.id, s]))
   return ids.flatMap((id) => {
@@ -148,6 +163,7 @@ export const readStories = async (
       handovers: handoversOf(id),
       invoices: invoicesOf(id),
       requests: [...requestsOf(id)],
+      marks: marksOf(id),
       kept,
       business,
       today,
@@ -175,6 +191,7 @@ interface Facts {
   readonly handovers: readonly HandoverRow[]
   readonly invoices: readonly InvoiceRow[]
   readonly requests: Awaited<ReturnType<typeof listDepositRequests>>
+  readonly marks: readonly NextMarkRow[]
   readonly kept: ReadonlyMap<number, Kept>
   readonly business: Business
   readonly today: Day
@@ -256,7 +273,7 @@ const tellStory = (f: Facts): Story => {
     late,
     billed,
     notBilled: isPositiveMoney(subtractMoney(total, billed)) ? subtractMoney(total, billed) : none,
-    next: nextSteps(outlook, today),
+    next: nextSteps(outlook, today).filter((step) => !isPutAside(f.marks, step, today)),
     dues: f.dues,
     invoices: f.invoices,
     handovers: f.handovers,
@@ -267,6 +284,12 @@ const tellStory = (f: Facts): Story => {
     depositAsked,
   }
 }
+
+/** Whether the owner put this very step off until later, or did away with it. */
+const isPutAside = (marks: readonly NextMarkRow[], step: NextStep, today: Day): boolean =>
+  marks.some(
+    (m) => m.action === step.action && m.since === step.since && (m.until === null || m.until > today),
+  )
 
 /** What was asked ahead, tax included: by the arrangement, or by the requests written where they ask for more. */
 const askedAhead = (

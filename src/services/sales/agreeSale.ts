@@ -1,13 +1,14 @@
 import { z } from 'zod'
-import { decimal } from '@/core/money'
+import { decimal, type Decimal } from '@/core/money'
+import type { Day } from '@/core/day'
 import { updateSale, updateSaleLine } from '@/data/queries/sales'
-import { defineCommand } from '../command'
+import { defineCommand, type Work } from '../command'
 import { day, id, on, text } from '../input/fields'
 import { lineQuantities } from '../input/lines'
 import { refuse } from '../refuse'
 import { keepVersion } from './keepVersion'
 import { refreshSale } from './refreshSale'
-import { answerSale, mustBeOpen, takeSale } from './saleWork'
+import { answerSale, mustBeOpen, takeSale, type LockedSale } from './saleWork'
 
 const input = z.object({
   saleId: id,
@@ -15,34 +16,63 @@ const input = z.object({
   purchaseOrder: text(80).optional(),
   wantedBy: day.optional(),
   lines: lineQuantities.optional(),
+  deliverTo: text(500).optional(),
+  /** Who said yes, and how: on the phone, by mail, on their page. */
+  by: text(200).optional(),
+  how: text(80).optional(),
 })
 
-/** The customer said yes, to all or to the lines named. Stock is set aside by this alone; nothing is posted. */
+interface Agreement {
+  readonly on: Day
+  readonly purchaseOrder?: string
+  readonly wantedBy?: Day
+  readonly deliverTo?: string
+  readonly by?: string
+  readonly how?: string
+  /** What they take of each line; what counts on the estimate where nothing is said. */
+  readonly lines?: readonly { readonly lineId: number; readonly quantity: Decimal }[]
+}
+
+/** Makes an estimate an order: what is agreed stands, stock is set aside by this alone, nothing is posted. */
+export const writeAgreement = async (w: Work, locked: LockedSale, a: Agreement): Promise<void> => {
+  const { sale } = locked
+  mustBeOpen(locked)
+  if (sale.agreedOn) refuse({ code: 'already-agreed', on: sale.agreedOn })
+  if (!locked.lines.some((l) => l.quantity.gt(0))) refuse({ code: 'nothing-on-sale' })
+  const chosen = a.lines && new Map(a.lines.map((l) => [l.lineId, l.quantity]))
+  for (const lineId of chosen?.keys() ?? [])
+    if (!locked.lines.some((l) => l.id === lineId)) refuse({ code: 'not-found', what: 'line', id: lineId })
+  const taken = new Map<string, string>()
+  for (const line of locked.lines) {
+    const agreed = chosen ? (chosen.get(line.id) ?? decimal(0)) : line.chosen ? line.quantity : decimal(0)
+    if (agreed.gt(line.quantity))
+      refuse({ code: 'more-than-offered', line: line.description, offered: line.quantity, asked: agreed })
+    if (line.choice === 'alternative' && agreed.gt(0)) {
+      if (taken.has(line.choiceGroup)) refuse({ code: 'two-of-one-choice', group: line.choiceGroup })
+      taken.set(line.choiceGroup, line.description)
+    }
+    await updateSaleLine(w.tx, line.id, {
+      agreed: agreed.toFixed(4),
+      chosen: line.choice === 'none' ? line.chosen : agreed.gt(0),
+    })
+  }
+  await updateSale(w.tx, sale.id, {
+    agreedOn: a.on,
+    purchaseOrder: a.purchaseOrder ?? sale.purchaseOrder,
+    wantedBy: a.wantedBy ?? sale.wantedBy,
+    deliverTo: a.deliverTo ?? sale.deliverTo,
+    yesBy: a.by ?? '',
+    yesHow: a.how ?? '',
+  })
+  await keepVersion(w, await refreshSale(w, sale.id), { kind: 'agreed', on: a.on })
+}
+
+/** The customer said yes, to all or to the lines named. */
 export const agreeSale = defineCommand(
   'agree-sale',
   input,
-  async (w, { saleId, on: given, purchaseOrder, wantedBy, lines }) => {
-    const locked = await takeSale(w, saleId)
-    mustBeOpen(locked)
-    if (locked.sale.agreedOn) refuse({ code: 'already-agreed', on: locked.sale.agreedOn })
-    if (locked.lines.length === 0) refuse({ code: 'nothing-on-sale' })
-    const chosen = lines && new Map(lines.map((l) => [l.lineId, l.quantity]))
-    for (const lineId of chosen?.keys() ?? []) {
-      if (!locked.lines.some((l) => l.id === lineId)) refuse({ code: 'not-found', what: 'line', id: lineId })
-    }
-    for (const line of locked.lines) {
-      const agreed = chosen ? (chosen.get(line.id) ?? decimal(0)) : line.quantity
-      if (agreed.gt(line.quantity))
-        refuse({ code: 'more-than-offered', line: line.description, offered: line.quantity, asked: agreed })
-      await updateSaleLine(w.tx, line.id, { agreed: agreed.toFixed(4) })
-    }
-    const agreedOn = given ?? w.today
-    await updateSale(w.tx, saleId, {
-      agreedOn,
-      purchaseOrder: purchaseOrder ?? locked.sale.purchaseOrder,
-      wantedBy: wantedBy ?? locked.sale.wantedBy,
-    })
-    await keepVersion(w, await refreshSale(w, saleId), { kind: 'agreed', on: agreedOn })
+  async (w, { saleId, on: given, ...agreement }) => {
+    await writeAgreement(w, await takeSale(w, saleId), { ...agreement, on: given ?? w.today })
     return answerSale(w, saleId)
   },
 )

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { ZERO } from '@/core/money'
 import { leastAgreed } from '@/core/sale'
 import { findCustomer } from '@/data/queries/customers'
 import {
@@ -10,13 +11,13 @@ import {
 } from '@/data/queries/sales'
 import { defineCommand } from '../command'
 import { day, id, on, text } from '../input/fields'
-import { changedLines, type ChangedLine } from '../input/lines'
+import { changedLines, wholeDiscount, type ChangedLine } from '../input/lines'
 import { refuse } from '../refuse'
 import { fillLines, type FilledLine } from './fillLines'
 import { keepVersion } from './keepVersion'
 import { refreshSale } from './refreshSale'
 import { answerSale, mustBeOpen, takeSale } from './saleWork'
-import { lineRow } from './startSale'
+import { lineRow, mustBeKind } from './startSale'
 
 const input = z.object({
   saleId: id,
@@ -24,6 +25,14 @@ const input = z.object({
   lines: changedLines.optional(),
   title: text(200).optional(),
   note: text(4000).optional(),
+  noteAbove: text(4000).optional(),
+  ...wholeDiscount,
+  rolledUp: z.boolean().optional(),
+  billTo: text(500).optional(),
+  deliverTo: text(500).optional(),
+  deliverNote: text(500).optional(),
+  channel: z.enum(['counter', 'phone', 'shopfront']).optional(),
+  kind: text(40).optional(),
   purchaseOrder: text(80).optional(),
   wantedBy: day.nullable().optional(),
 })
@@ -48,7 +57,14 @@ const pairLines = (before: readonly SaleLineRow[], now: readonly ChangedLine[]):
 const priceMoved = (before: SaleLineRow, now: FilledLine): boolean =>
   !before.unitPrice.eq(now.unitPrice) ||
   !before.discountPercent.eq(now.discountPercent) ||
+  before.discountAmount !== now.discountAmount ||
   before.taxCodeId !== now.taxCodeId
+
+/** A line whose goods and price stay keeps the word of where its price came from, and what it was thought to cost. */
+const asBefore = (before: SaleLineRow, now: FilledLine): FilledLine =>
+  before.goodsId === now.goodsId && before.unitPrice.eq(now.unitPrice)
+    ? { ...now, priceFrom: before.priceFrom, expectedCost: before.expectedCost.toString() }
+    : now
 
 /**
  * Changes what is on a sale. Before agreement the estimate is simply rewritten; after it a new agreed version is made, and
@@ -63,7 +79,12 @@ export const changeSale = defineCommand('change-sale', input, async (w, change) 
   if (change.lines) {
     const customer = (await findCustomer(w.tx, sale.customerId, w.currency))!
     const agreed = sale.agreedOn !== null
-    const filled = await fillLines(w, change.lines, customer, changedOn)
+    const filled = await fillLines(w, change.lines, {
+      customer,
+      on: changedOn,
+      pricesIncludeTax: sale.pricesIncludeTax,
+      deliverTo: change.deliverTo ?? sale.deliverTo,
+    })
     const pairs = pairLines(locked.lines, change.lines)
     const kept = new Set(pairs.flatMap((p) => (p ? [p.id] : [])))
     for (const [position, line] of filled.entries()) {
@@ -73,31 +94,37 @@ export const changeSale = defineCommand('change-sale', input, async (w, change) 
         continue
       }
       const least = leastAgreed(before)
-      if (agreed && line.quantity.lt(least))
-        refuse({ code: 'less-than-done', line: before.description, least })
+      const counts = line.chosen ? line.quantity : ZERO
+      if (agreed && counts.lt(least)) refuse({ code: 'less-than-done', line: before.description, least })
       if (before.billed.gt(before.toRebill) && priceMoved(before, line))
         refuse({ code: 'price-fixed', line: before.description })
-      await updateSaleLine(w.tx, before.id, lineRow(saleId, position, line, agreed))
+      await updateSaleLine(w.tx, before.id, lineRow(saleId, position, asBefore(before, line), agreed))
     }
     const dropped = locked.lines.filter((l) => !kept.has(l.id))
     const done = dropped.find((l) => leastAgreed(l).gt(0))
     if (done) refuse({ code: 'less-than-done', line: done.description, least: leastAgreed(done) })
-    if (agreed)
-      for (const l of dropped)
+    const words = dropped.filter((l) => !agreed || l.kind === 'heading' || l.kind === 'text')
+    await deleteSaleLines(
+      w.tx,
+      words.map((l) => l.id),
+    )
+    for (const l of dropped)
+      if (!words.includes(l))
         await updateSaleLine(w.tx, l.id, { agreed: '0', position: filled.length + l.position })
-    else
-      await deleteSaleLines(
-        w.tx,
-        dropped.map((l) => l.id),
-      )
   }
+  if (change.kind) mustBeKind(w, change.kind)
+  const { lines: _lines, saleId: _saleId, on: _on, discountPercent, discountAmount, ...facts } = change
+  const given = Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined))
   await updateSale(w.tx, saleId, {
+    ...given,
     title: change.title ?? sale.title,
-    note: change.note ?? sale.note,
-    purchaseOrder: change.purchaseOrder ?? sale.purchaseOrder,
-    wantedBy: change.wantedBy === undefined ? sale.wantedBy : change.wantedBy,
+    ...(discountPercent === undefined ? {} : { discountPercent: discountPercent.toString() }),
+    ...(discountAmount === undefined
+      ? {}
+      : { discountAmount: w.money(discountAmount, 'discountAmount').minor }),
   })
   const story = await refreshSale(w, saleId)
-  if (sale.agreedOn && change.lines) await keepVersion(w, story, { kind: 'changed', on: changedOn })
+  if (sale.agreedOn && (change.lines || discountPercent || discountAmount))
+    await keepVersion(w, story, { kind: 'changed', on: changedOn })
   return answerSale(w, saleId)
 })

@@ -1,66 +1,123 @@
-import { toFourPlaces, type Decimal } from '@/core/money'
-import { findGoods, type GoodsKind } from '@/data/queries/goods'
-import type { Customer } from '@/data/queries/customers'
+import { decimal, toFourPlaces, ZERO, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
+import { listAddresses, type Customer } from '@/data/queries/customers'
+import { findGoods } from '@/data/queries/goods'
+import { listTaxAreas } from '@/data/queries/prices'
+import type { LineKind } from '@/data/queries/sales'
+import type { Db } from '@/data/connect'
 import type { Work } from '../command'
+import { readPricing } from '../goods/pricing'
+import { readUnitCosts } from '../goods/unitCosts'
 import type { LineInput } from '../input/lines'
 import { refuse } from '../refuse'
 
 export interface FilledLine {
   readonly goodsId: number | null
-  readonly kind: GoodsKind
+  readonly kind: LineKind
   readonly description: string
   readonly note: string
   readonly quantity: Decimal
   readonly unitPrice: string
+  readonly priceFrom: string
   readonly discountPercent: string
+  readonly discountAmount: bigint
   readonly taxCodeId: number
   readonly incomeAccountId: number
+  readonly choice: 'none' | 'optional' | 'alternative'
+  readonly choiceGroup: string
+  readonly chosen: boolean
+  readonly expectedCost: string
+  readonly deliverTo: string
 }
 
 /** Whether no tax is charged to a customer on a day: their exemption holds through its last day. */
 export const isExempt = (customer: Pick<Customer, 'taxExempt' | 'exemptUntil'>, on: Day): boolean =>
   customer.taxExempt && (customer.exemptUntil === null || on <= customer.exemptUntil)
 
-/** Completes typed lines from goods, the customer's tax standing and the business: nothing is typed twice. */
-export const fillLines = async (
-  w: Work,
-  lines: readonly LineInput[],
-  customer: Customer,
-  on: Day,
-): Promise<FilledLine[]> => {
+/** The tax code that what is taxed takes where it is delivered: by the address's tax area, if it has one. */
+export const readAreaCode = async (
+  db: Db,
+  customerId: number,
+): Promise<(deliverTo: string) => number | undefined> => {
+  const addresses = (await listAddresses(db, customerId)).filter((a) => a.kind === 'deliver-to')
+  const areas = addresses.some((a) => a.taxArea !== '') ? await listTaxAreas(db) : []
+  const usual = addresses.find((a) => a.isDefault) ?? addresses[0]
+  return (deliverTo) => {
+    const area = (addresses.find((a) => a.text === deliverTo) ?? usual)?.taxArea
+    return areas.find((a) => a.code === area)?.taxCodeId
+  }
+}
+
+interface For {
+  readonly customer: Customer
+  readonly on: Day
+  /** How the sale shows its prices; the customer's level decides where it is not given. */
+  readonly pricesIncludeTax?: boolean
+  readonly deliverTo?: string
+}
+
+/** Completes typed lines from goods, price level, tax standing and address: nothing is typed twice. */
+export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For): Promise<FilledLine[]> => {
+  const { customer, on } = wish
+  const ids = lines.flatMap((l) => (l.goodsId === undefined ? [] : [l.goodsId]))
   const [goods, codes, workAccount] = await Promise.all([
-    findGoods(
-      w.tx,
-      lines.flatMap((l) => (l.goodsId === undefined ? [] : [l.goodsId])),
-    ),
+    findGoods(w.tx, ids),
     w.taxCodes(),
     w.accountId('work'),
   ])
+  const things = [...goods.values()]
+  const [pricing, costOf, areaCode] = await Promise.all([
+    readPricing(w.tx, things, w.business, {
+      level: customer.priceLevel,
+      pricesIncludeTax: wish.pricesIncludeTax,
+    }),
+    readUnitCosts(w.tx, things, w.currency),
+    readAreaCode(w.tx, customer.id),
+  ])
   const exempt = isExempt(customer, on) ? codes.find((c) => c.treatment === 'exempt') : undefined
+  const seen = new Set<string>()
   return lines.map((line, i) => {
     const thing = line.goodsId === undefined ? undefined : goods.get(line.goodsId)
     if (line.goodsId !== undefined && !thing) refuse({ code: 'not-found', what: 'goods', id: line.goodsId })
+    const wrong = (path: string, message: string) =>
+      refuse({ code: 'invalid', errors: [{ path: `lines.${i}.${path}`, message }] })
     const named =
       line.taxCode === undefined
         ? undefined
-        : codes.find((c) => c.code.toLowerCase() === line.taxCode!.toLowerCase())
-    if (line.taxCode !== undefined && !named) {
-      refuse({
-        code: 'invalid',
-        errors: [{ path: `lines.${i}.taxCode`, message: `There is no tax code ${line.taxCode}.` }],
-      })
-    }
+        : (codes.find((c) => c.code.toLowerCase() === line.taxCode!.toLowerCase()) ??
+          wrong('taxCode', `There is no tax code ${line.taxCode}.`))
+    const usual = codes.find((c) => c.id === thing?.taxCodeId) ?? codes[0]!
+    const byArea = usual.treatment === 'taxed' ? areaCode(line.deliverTo || wish.deliverTo || '') : undefined
+    const taxCode = exempt ?? named ?? codes.find((c) => c.id === byArea) ?? usual
+    const words = line.kind !== undefined
+    const quantity = words ? ZERO : line.quantity!
+    const priced = thing && pricing.priceOf({ goods: thing, quantity, on, taxCode })
+    const unitPrice = words ? ZERO : (line.unitPrice ?? priced!.price)
+    const choice = words ? 'none' : (line.choice ?? 'none')
+    // Of alternatives the first one counts, unless another is chosen by name; what is optional counts when chosen.
+    const chosen =
+      choice === 'none' ? true : (line.chosen ?? (choice === 'alternative' && !seen.has(line.choiceGroup!)))
+    if (choice === 'alternative' && chosen && seen.has(line.choiceGroup!))
+      refuse({ code: 'two-of-one-choice', group: line.choiceGroup! })
+    if (choice === 'alternative' && chosen) seen.add(line.choiceGroup!)
+    const off = line.discountAmount === undefined || words ? 0n : w.money(line.discountAmount, `lines.${i}.discountAmount`).minor // prettier-ignore
     return {
-      goodsId: thing?.id ?? null,
-      kind: thing?.kind ?? 'work',
+      goodsId: words ? null : (thing?.id ?? null),
+      kind: line.kind ?? thing?.kind ?? 'work',
       description: line.description || thing!.name,
       note: line.note ?? '',
-      quantity: line.quantity,
-      unitPrice: toFourPlaces(line.unitPrice ?? thing!.price),
+      quantity,
+      unitPrice: toFourPlaces(unitPrice),
+      priceFrom: priced ? (unitPrice.eq(priced.price) ? priced.from : 'typed') : '',
       discountPercent: (line.discountPercent ?? 0).toString(),
-      taxCodeId: (exempt ?? named)?.id ?? thing?.taxCodeId ?? codes[0]!.id,
+      discountAmount: off,
+      taxCodeId: taxCode.id,
       incomeAccountId: thing?.incomeAccountId ?? workAccount,
+      choice,
+      choiceGroup: choice === 'alternative' ? line.choiceGroup! : '',
+      chosen,
+      expectedCost: thing && !words ? toFourPlaces(costOf(thing.id)) : decimal(0).toString(),
+      deliverTo: line.deliverTo ?? '',
     }
   })
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { money, toDecimalString } from '@/core/money'
 import { insertVersion } from '@/data/queries/sales'
 import type { Day } from '@/core/day'
 import type { RefreshedSale } from './refreshSale'
@@ -14,9 +15,14 @@ export const versionLine = z.object({
   unitPrice: z.string(),
   discountPercent: z.string(),
   taxCode: z.string(),
-  net: z.string().optional(),
+  kind: z.string().default('stock'),
+  choice: z.string().default('none'),
+  choiceGroup: z.string().default(''),
+  chosen: z.boolean().default(true),
+  discountAmount: z.string().default('0'),
+  net: z.string().default(''),
 })
-export type VersionLine = z.infer<typeof versionLine>
+export type VersionLine = z.output<typeof versionLine>
 
 /** Keeps what was offered or agreed as it was at this moment. */
 export const keepVersion = async (
@@ -30,14 +36,22 @@ export const keepVersion = async (
     onDay: version.on,
     validUntil: version.validUntil ?? null,
     gross: totals.gross.minor,
-    lines: lines.map((l): VersionLine => ({
+    less: lines.reduce((sum, l) => sum + (countedQuantity(sale, l).isZero() ? 0n : l.wholeLess), 0n),
+    lines: lines.map((l, i): VersionLine => ({
       lineId: l.id,
       description: l.description,
       note: l.note,
-      quantity: countedQuantity(sale, l).toString(),
+      // An offer keeps what is left to the customer too, counted or not.
+      quantity: (version.kind === 'offered' ? l.quantity : countedQuantity(sale, l)).toString(),
       unitPrice: l.unitPrice.toString(),
       discountPercent: l.discountPercent.toString(),
       taxCode: l.taxCode,
+      kind: l.kind,
+      choice: l.choice,
+      choiceGroup: l.choiceGroup,
+      chosen: l.chosen,
+      discountAmount: toDecimalString(money(l.discountAmount, w.currency)),
+      net: toDecimalString(totals.lines[i]!.net),
     })),
   })
 }

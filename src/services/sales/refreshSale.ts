@@ -1,16 +1,10 @@
 import { subtractMoney } from '@/core/money'
 import { moneyBar, standsAs } from '@/core/sale'
 import type { TaxedDocument } from '@/core/tax'
-import {
-  listSaleLines,
-  lockSale,
-  sumSale,
-  updateSale,
-  type SaleLineRow,
-  type SaleRow,
-} from '@/data/queries/sales'
+import { lockSale, sumSale, updateSale, type SaleLineRow, type SaleRow } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { totalsOf } from '../read/stories'
+import { shareDiscount } from './shareDiscount'
 
 export interface RefreshedSale {
   readonly sale: SaleRow
@@ -25,7 +19,7 @@ export interface RefreshedSale {
 export const refreshSale = async (w: Work, saleId: number): Promise<RefreshedSale> => {
   const sale = (await lockSale(w.tx, saleId, w.currency))!
   const [lines, sums, codes] = await Promise.all([
-    listSaleLines(w.tx, [saleId]),
+    shareDiscount(w, sale),
     sumSale(w.tx, saleId, w.currency),
     w.taxCodes(),
   ])

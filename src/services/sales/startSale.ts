@@ -1,16 +1,19 @@
 import { z } from 'zod'
-import { findCustomer, type Customer } from '@/data/queries/customers'
+import { listAddresses, type Customer } from '@/data/queries/customers'
+import { findPriceLevel } from '@/data/queries/prices'
 import { insertSale, insertSaleLines } from '@/data/queries/sales'
 import { takeSaleNumber } from '@/data/queries/numbers'
 import type { Day } from '@/core/day'
 import { defineCommand, type Work } from '../command'
 import { arrangement, type ArrangementInput } from '../input/arrangement'
 import { day, id, on, text } from '../input/fields'
-import { lines } from '../input/lines'
-import { found } from '../refuse'
+import { lines, wholeDiscount } from '../input/lines'
+import { customerFor } from '../people/customerFor'
+import { refuse } from '../refuse'
+import { writeAgreement } from './agreeSale'
 import { fillLines, type FilledLine } from './fillLines'
 import { refreshSale } from './refreshSale'
-import { answerSale } from './saleWork'
+import { answerSale, takeSale } from './saleWork'
 
 export const startSaleInput = z.object({
   customerId: id,
@@ -20,7 +23,16 @@ export const startSaleInput = z.object({
   channel: z.enum(['counter', 'phone', 'shopfront']).optional(),
   kind: text(40).optional(),
   note: text(4000).optional(),
+  noteAbove: text(4000).optional(),
+  ...wholeDiscount,
+  rolledUp: z.boolean().optional(),
+  billTo: text(500).optional(),
+  deliverTo: text(500).optional(),
+  deliverNote: text(500).optional(),
   wantedBy: day.optional(),
+  /** Agreed at once: the sale starts as an order. */
+  agreed: z.boolean().optional(),
+  purchaseOrder: text(80).optional(),
   on,
 })
 
@@ -47,31 +59,43 @@ interface NewSale {
   readonly channel: 'counter' | 'phone' | 'shopfront'
   readonly kind: string
   readonly note: string
+  readonly noteAbove?: string
+  readonly discountPercent?: string
+  readonly discountAmount?: bigint
+  readonly rolledUp?: boolean
+  readonly billTo?: string
+  readonly deliverTo?: string
+  readonly deliverNote?: string
+  readonly pricesIncludeTax?: boolean
+  readonly copiedFromId?: number
   readonly wantedBy: Day | null
   readonly arrangement: unknown
   readonly agreedOn: Day | null
 }
 
 /** Writes a new sale and its lines. */
-export const writeSale = async (w: Work, sale: NewSale): Promise<{ saleId: number; lineIds: number[] }> => {
+export const writeSale = async (w: Work, sale: NewSale): Promise<{ saleId: number }> => {
+  const { customer, on: startedOn, lines, ...row } = sale
+  const addresses = await listAddresses(w.tx, customer.id)
+  const usual = (kind: 'bill-to' | 'deliver-to') =>
+    addresses.find((a) => a.kind === kind && a.isDefault) ?? addresses.find((a) => a.kind === kind)
+  const deliverTo = sale.deliverTo ?? usual('deliver-to')?.text ?? ''
   const saleId = await insertSale(w.tx, {
+    ...row,
     number: await takeSaleNumber(w.tx),
-    customerId: sale.customer.id,
-    title: sale.title || titleOf(sale.lines),
-    startedOn: sale.on,
-    channel: sale.channel,
-    kind: sale.kind,
-    note: sale.note,
-    wantedBy: sale.wantedBy,
-    arrangement: sale.arrangement,
-    pricesIncludeTax: w.business.pricesIncludeTax,
-    agreedOn: sale.agreedOn,
+    customerId: customer.id,
+    title: sale.title || titleOf(lines.filter((l) => l.kind !== 'heading' && l.kind !== 'text')),
+    startedOn,
+    billTo: sale.billTo ?? usual('bill-to')?.text ?? '',
+    deliverTo,
+    deliverNote: sale.deliverNote ?? addresses.find((a) => a.text === deliverTo)?.instructions ?? '',
+    pricesIncludeTax: sale.pricesIncludeTax ?? w.business.pricesIncludeTax,
   })
-  const lineIds = await insertSaleLines(
+  await insertSaleLines(
     w.tx,
-    sale.lines.map((l, position) => lineRow(saleId, position, l, sale.agreedOn !== null)),
+    lines.map((l, position) => lineRow(saleId, position, l, sale.agreedOn !== null)),
   )
-  return { saleId, lineIds }
+  return { saleId }
 }
 
 export const lineRow = (saleId: number, position: number, l: FilledLine, agreed: boolean) => ({
@@ -79,7 +103,7 @@ export const lineRow = (saleId: number, position: number, l: FilledLine, agreed:
   saleId,
   position,
   quantity: l.quantity.toFixed(4),
-  agreed: agreed ? l.quantity.toFixed(4) : '0',
+  agreed: agreed && l.chosen ? l.quantity.toFixed(4) : '0',
 })
 
 /** A sale without a title is called after what is on it. */
@@ -95,21 +119,48 @@ export const titleOf = (lines: readonly { readonly description: string }[]): str
 /** The arrangement as JSON keeps it: decimals as strings. */
 export const keepArrangement = (a: unknown): unknown => JSON.parse(JSON.stringify(a))
 
+/** How papers of a customer show prices: as their price level says, else as the business does. */
+export const showsTax = async (w: Work, customer: Customer): Promise<boolean> =>
+  (await findPriceLevel(w.tx, customer.priceLevel))?.pricesIncludeTax ?? w.business.pricesIncludeTax
+
+export const mustBeKind = (w: Work, kind: string): void => {
+  if (!w.business.kinds.includes(kind)) refuse({ code: 'no-such-kind', kind, kinds: w.business.kinds })
+}
+
+/** A new sale: a draft, or agreed at once where it starts as an order. */
 export const startSale = defineCommand('start-sale', startSaleInput, async (w, input) => {
-  const customer = found(await findCustomer(w.tx, input.customerId, w.currency), 'customer', input.customerId)
+  const customer = await customerFor(w, input.customerId)
   const startedOn = input.on ?? w.today
+  if (input.kind) mustBeKind(w, input.kind)
+  if (input.agreed && input.lines.length === 0) refuse({ code: 'nothing-on-sale' })
+  const pricesIncludeTax = await showsTax(w, customer)
   const { saleId } = await writeSale(w, {
     customer,
     on: startedOn,
-    lines: await fillLines(w, input.lines, customer, startedOn),
+    lines: await fillLines(w, input.lines, {
+      customer,
+      on: startedOn,
+      pricesIncludeTax,
+      deliverTo: input.deliverTo,
+    }),
     title: input.title ?? '',
     channel: input.channel ?? 'phone',
-    kind: input.kind || 'sales',
+    kind: input.kind || w.business.kinds[0] || 'sales',
     note: input.note ?? '',
+    noteAbove: input.noteAbove ?? '',
+    discountPercent: input.discountPercent?.toString(),
+    discountAmount:
+      input.discountAmount === undefined ? undefined : w.money(input.discountAmount, 'discountAmount').minor,
+    rolledUp: input.rolledUp,
+    billTo: input.billTo || undefined,
+    deliverTo: input.deliverTo || undefined,
+    deliverNote: input.deliverNote || undefined,
+    pricesIncludeTax,
     wantedBy: input.wantedBy ?? null,
     arrangement: keepArrangement(input.arrangement ?? usualArrangement(customer)),
     agreedOn: null,
   })
   await refreshSale(w, saleId)
+  if (input.agreed) await writeAgreement(w, await takeSale(w, saleId), { on: startedOn, purchaseOrder: input.purchaseOrder }) // prettier-ignore
   return answerSale(w, saleId)
 })

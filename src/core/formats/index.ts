@@ -1,0 +1,1 @@
+export { PAPER_LANGUAGES, paperWords, isRightToLeft, type PaperLanguage, type PaperWord } from './paperWords'

@@ -1,0 +1,67 @@
+/** Languages papers can be written in. */
+export const PAPER_LANGUAGES = ['en', 'de', 'fr', 'es', 'he'] as const
+export type PaperLanguage = (typeof PAPER_LANGUAGES)[number]
+
+/** What stands on papers, by language, in the order of the list above. */
+const WORDS = {
+  estimate: ['Estimate', 'Angebot', 'Devis', 'Presupuesto', 'הצעת מחיר'],
+  confirmation: ['Order confirmation', 'Auftragsbestätigung', 'Confirmation de commande', 'Confirmación de pedido', 'אישור הזמנה'],
+  'pick-list': ['Pick list', 'Sammelliste', 'Liste de préparation', 'Lista de preparación', 'רשימת ליקוט'],
+  'packing-slip': ['Packing slip', 'Lieferschein', 'Bon de livraison', 'Albarán', 'תעודת משלוח'],
+  'deposit-request': ['Deposit request', 'Anforderung einer Anzahlung', 'Demande d’acompte', 'Solicitud de anticipo', 'דרישת מקדמה'],
+  invoice: ['Invoice', 'Rechnung', 'Facture', 'Factura', 'חשבונית'],
+  counter: ['Invoice and receipt', 'Rechnung und Quittung', 'Facture et reçu', 'Factura y recibo', 'חשבונית קבלה'],
+  'draft-invoice': ['Draft of an invoice', 'Entwurf einer Rechnung', 'Brouillon de facture', 'Borrador de factura', 'טיוטת חשבונית'],
+  'credit-note': ['Credit note', 'Gutschrift', 'Avoir', 'Nota de crédito', 'הודעת זיכוי'],
+  receipt: ['Receipt', 'Quittung', 'Reçu', 'Recibo', 'קבלה'],
+  statement: ['Statement', 'Kontoauszug', 'Relevé de compte', 'Estado de cuenta', 'דף חשבון'],
+  reminder: ['Reminder', 'Zahlungserinnerung', 'Rappel', 'Recordatorio de pago', 'תזכורת תשלום'],
+  date: ['Date', 'Datum', 'Date', 'Fecha', 'תאריך'],
+  goodThrough: ['Good through', 'Gültig bis', 'Valable jusqu’au', 'Válido hasta', 'בתוקף עד'],
+  yourOrder: ['Your order', 'Ihre Bestellung', 'Votre commande', 'Su pedido', 'ההזמנה שלך'],
+  wantedBy: ['Wanted by', 'Gewünscht bis', 'Souhaité pour le', 'Deseado para', 'מבוקש עד'],
+  agreedBy: ['Agreed by', 'Zugesagt von', 'Accepté par', 'Aceptado por', 'אושר על ידי'],
+  due: ['Due', 'Fällig', 'Échéance', 'Vencimiento', 'לתשלום עד'],
+  credits: ['Credits invoice', 'Zu Rechnung', 'Sur facture', 'Sobre factura', 'זיכוי לחשבונית'],
+  billTo: ['Bill to', 'Rechnung an', 'Facturer à', 'Facturar a', 'לחיוב'],
+  deliverTo: ['Deliver to', 'Lieferung an', 'Livrer à', 'Entregar en', 'למשלוח'],
+  what: ['What', 'Was', 'Désignation', 'Concepto', 'תיאור'],
+  code: ['Code', 'Nummer', 'Référence', 'Código', 'קוד'],
+  quantity: ['Quantity', 'Menge', 'Quantité', 'Cantidad', 'כמות'],
+  each: ['Each', 'Einzeln', 'Prix', 'Precio', 'מחיר'],
+  less: ['Less', 'Abzug', 'Remise', 'Descuento', 'הנחה'],
+  sum: ['Sum', 'Summe', 'Montant', 'Importe', 'סכום'],
+  change: ['Change', 'Bewegung', 'Mouvement', 'Movimiento', 'תנועה'],
+  owed: ['Owed', 'Offen', 'Solde', 'Saldo', 'יתרה'],
+  net: ['net', 'netto', 'net', 'neto', 'לפני מס'],
+  offWhole: ['off the whole', 'Nachlass', 'remise globale', 'descuento global', 'הנחה כללית'],
+  groupSum: ['sum', 'Summe', 'sous-total', 'subtotal', 'סכום ביניים'],
+  total: ['total', 'Gesamt', 'total', 'total', 'סך הכול'],
+  received: ['received before', 'bereits erhalten', 'déjà reçu', 'ya recibido', 'התקבל קודם'],
+  toPay: ['to pay', 'zu zahlen', 'à payer', 'a pagar', 'לתשלום'],
+  given: ['given', 'gegeben', 'donné', 'entregado', 'ניתן'],
+  back: ['change', 'zurück', 'rendu', 'cambio', 'עודף'],
+  optional: ['optional', 'wahlweise', 'en option', 'opcional', 'לבחירה'],
+  alternative: ['or instead', 'oder stattdessen', 'ou à la place', 'o en su lugar', 'או במקום'],
+  from: ['From', 'Von', 'Du', 'Desde', 'מתאריך'],
+  through: ['Through', 'Bis', 'Au', 'Hasta', 'עד תאריך'],
+  owedBefore: ['Owed before', 'Offen davor', 'Solde précédent', 'Saldo anterior', 'יתרה קודמת'],
+  asked: ['Asked for', 'Angefordert', 'Demandé', 'Solicitado', 'נדרש'],
+  ofTotal: ['of a total of', 'von insgesamt', 'd’un total de', 'de un total de', 'מתוך סך'],
+  onShelf: ['On the shelf', 'Im Regal', 'En rayon', 'En estante', 'על המדף'],
+  place: ['Place', 'Ort', 'Lieu', 'Lugar', 'מקום'],
+  number: ['Number', 'Nummer', 'Numéro', 'Número', 'מספר'],
+  page: ['page', 'Seite', 'page', 'página', 'עמוד'],
+  of: ['of', 'von', 'sur', 'de', 'מתוך'],
+  late: ['late since', 'überfällig seit', 'en retard depuis', 'vencido desde', 'באיחור מאז'],
+} as const satisfies Record<string, readonly [string, string, string, string, string]> // prettier-ignore
+
+export type PaperWord = keyof typeof WORDS
+
+/** A word of the papers in a language; English where the language is not one of ours. */
+export const paperWords = (language: string): ((word: PaperWord) => string) => {
+  const at = Math.max(0, PAPER_LANGUAGES.indexOf(language as PaperLanguage))
+  return (word) => WORDS[word][at]!
+}
+
+export const isRightToLeft = (language: string): boolean => language === 'he'

@@ -1,0 +1,32 @@
+import { and, asc, eq } from 'drizzle-orm'
+import type { Db } from '../connect'
+import { file } from '../schema'
+
+export type FileOwner = (typeof file.$inferSelect)['ownerKind']
+
+export interface FileRow {
+  readonly id: number
+  readonly name: string
+  readonly type: string
+  readonly size: number
+  readonly addedOn: string
+}
+
+const FACTS = { id: file.id, name: file.name, type: file.type, size: file.size, addedOn: file.addedOn }
+
+export const listFiles = (db: Db, ownerKind: FileOwner, ownerId: number): Promise<FileRow[]> =>
+  db
+    .select(FACTS)
+    .from(file)
+    .where(and(eq(file.ownerKind, ownerKind), eq(file.ownerId, ownerId)))
+    .orderBy(asc(file.id))
+
+export const findFile = async (db: Db, id: number) =>
+  (await db.select().from(file).where(eq(file.id, id)))[0] ?? null
+
+export const insertFile = async (db: Db, row: typeof file.$inferInsert): Promise<number> =>
+  (await db.insert(file).values(row).returning({ id: file.id }))[0]!.id
+
+export const deleteFile = async (db: Db, id: number): Promise<void> => {
+  await db.delete(file).where(eq(file.id, id))
+}

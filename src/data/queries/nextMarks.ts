@@ -1,0 +1,37 @@
+import { inArray } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import type { Db } from '../connect'
+import { nextMark } from '../schema'
+
+export interface NextMarkRow {
+  readonly saleId: number
+  readonly action: string
+  readonly since: Day
+  readonly until: Day | null
+  readonly reason: string
+}
+
+export const listNextMarks = async (db: Db, saleIds: readonly number[]): Promise<NextMarkRow[]> =>
+  saleIds.length === 0
+    ? []
+    : ((await db
+        .select({
+          saleId: nextMark.saleId,
+          action: nextMark.action,
+          since: nextMark.since,
+          until: nextMark.until,
+          reason: nextMark.reason,
+        })
+        .from(nextMark)
+        .where(inArray(nextMark.saleId, [...saleIds]))) as NextMarkRow[])
+
+/** A new mark of a step replaces the one before it. */
+export const keepNextMark = async (db: Db, row: typeof nextMark.$inferInsert): Promise<void> => {
+  await db
+    .insert(nextMark)
+    .values(row)
+    .onConflictDoUpdate({
+      target: [nextMark.saleId, nextMark.action],
+      set: { since: row.since, until: row.until ?? null, reason: row.reason ?? '', markedOn: row.markedOn },
+    })
+}

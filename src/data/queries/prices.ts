@@ -1,0 +1,100 @@
+import { and, asc, eq, inArray, isNull, or, sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import { decimal } from '@/core/money'
+import type { PriceLevel, PriceOffer } from '@/core/price'
+import type { Db } from '../connect'
+import { price, priceLevel, taxArea, taxCode } from '../schema'
+
+export interface KeptPriceLevel extends PriceLevel {
+  readonly code: string
+  readonly pricesIncludeTax: boolean | null
+}
+
+export const listPriceLevels = async (db: Db): Promise<KeptPriceLevel[]> =>
+  (await db.select().from(priceLevel).orderBy(asc(priceLevel.id))).map((r) => ({
+    ...r,
+    percentOff: decimal(r.percentOff),
+  }))
+
+/** The level a customer's price level names; null where they pay what everybody pays. */
+export const findPriceLevel = async (db: Db, code: string): Promise<KeptPriceLevel | null> => {
+  if (code === '') return null
+  const [row] = await db
+    .select()
+    .from(priceLevel)
+    .where(sql`lower(${priceLevel.code}) = lower(${code})`)
+  return row ? { ...row, percentOff: decimal(row.percentOff) } : null
+}
+
+export const insertPriceLevel = async (db: Db, row: typeof priceLevel.$inferInsert): Promise<number> =>
+  (await db.insert(priceLevel).values(row).returning({ id: priceLevel.id }))[0]!.id
+
+export const updatePriceLevel = async (
+  db: Db,
+  id: number,
+  change: Partial<typeof priceLevel.$inferInsert>,
+): Promise<boolean> =>
+  (await db.update(priceLevel).set(change).where(eq(priceLevel.id, id)).returning({ id: priceLevel.id }))
+    .length > 0
+
+export interface KeptPrice extends PriceOffer {
+  readonly id: number
+  readonly goodsId: number
+}
+
+/** Prices beside the list: those for everybody, and those of one level (`'every'`: of all levels). */
+export const listPrices = async (
+  db: Db,
+  goodsIds: readonly number[],
+  levelId: number | null | 'every',
+): Promise<KeptPrice[]> => {
+  if (goodsIds.length === 0) return []
+  const rows = await db
+    .select()
+    .from(price)
+    .where(
+      and(
+        inArray(price.goodsId, [...new Set(goodsIds)]),
+        levelId === 'every'
+          ? undefined
+          : or(isNull(price.levelId), levelId === null ? undefined : eq(price.levelId, levelId)),
+      ),
+    )
+    .orderBy(asc(price.goodsId), asc(price.fromQuantity), asc(price.id))
+  return rows
+    .filter((r) => levelId !== null || r.levelId === null)
+    .map((r) => ({
+      id: r.id,
+      goodsId: r.goodsId,
+      levelId: r.levelId,
+      fromQuantity: decimal(r.fromQuantity),
+      price: decimal(r.price),
+      validFrom: r.validFrom as Day | null,
+      validUntil: r.validUntil as Day | null,
+    }))
+}
+
+export const replacePrices = async (
+  db: Db,
+  goodsId: number,
+  rows: readonly Omit<typeof price.$inferInsert, 'goodsId'>[],
+): Promise<void> => {
+  await db.delete(price).where(eq(price.goodsId, goodsId))
+  if (rows.length > 0) await db.insert(price).values(rows.map((r) => ({ ...r, goodsId })))
+}
+
+export const listTaxAreas = (db: Db) =>
+  db
+    .select({
+      id: taxArea.id,
+      code: taxArea.code,
+      name: taxArea.name,
+      taxCodeId: taxArea.taxCodeId,
+      taxCode: taxCode.code,
+    })
+    .from(taxArea)
+    .innerJoin(taxCode, eq(taxCode.id, taxArea.taxCodeId))
+    .orderBy(asc(taxArea.code))
+
+export const insertTaxArea = async (db: Db, row: typeof taxArea.$inferInsert): Promise<number> =>
+  (await db.insert(taxArea).values(row).returning({ id: taxArea.id }))[0]!.id

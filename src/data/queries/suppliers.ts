@@ -1,0 +1,56 @@
+import { asc, eq, inArray } from 'drizzle-orm'
+import type { Db } from '../connect'
+import { goodsSupplier, supplier } from '../schema'
+import { matchesWords } from './search'
+
+export const listSuppliers = (db: Db, search = '') =>
+  db
+    .select()
+    .from(supplier)
+    .where(matchesWords(search, [supplier.name, supplier.email]))
+    .orderBy(asc(supplier.name), asc(supplier.id))
+    .limit(200)
+
+export const findSupplier = async (db: Db, id: number) =>
+  (await db.select().from(supplier).where(eq(supplier.id, id)))[0] ?? null
+
+export const insertSupplier = async (db: Db, row: typeof supplier.$inferInsert): Promise<number> =>
+  (await db.insert(supplier).values(row).returning({ id: supplier.id }))[0]!.id
+
+export interface GoodsSupplierRow {
+  readonly goodsId: number
+  readonly supplierId: number
+  readonly name: string
+  readonly code: string
+  readonly preferred: boolean
+}
+
+/** Who sells things to us, the preferred one first. */
+export const listGoodsSuppliers = async (
+  db: Db,
+  goodsIds: readonly number[],
+): Promise<GoodsSupplierRow[]> => {
+  if (goodsIds.length === 0) return []
+  const rows = await db
+    .select({
+      goodsId: goodsSupplier.goodsId,
+      supplierId: supplier.id,
+      name: supplier.name,
+      code: goodsSupplier.code,
+      preferred: goodsSupplier.preferred,
+    })
+    .from(goodsSupplier)
+    .innerJoin(supplier, eq(supplier.id, goodsSupplier.supplierId))
+    .where(inArray(goodsSupplier.goodsId, [...goodsIds]))
+    .orderBy(asc(goodsSupplier.goodsId), asc(supplier.name))
+  return rows.sort((a, b) => Number(b.preferred) - Number(a.preferred))
+}
+
+export const replaceGoodsSuppliers = async (
+  db: Db,
+  goodsId: number,
+  rows: readonly { readonly supplierId: number; readonly code: string; readonly preferred: boolean }[],
+): Promise<void> => {
+  await db.delete(goodsSupplier).where(eq(goodsSupplier.goodsId, goodsId))
+  if (rows.length > 0) await db.insert(goodsSupplier).values(rows.map((r) => ({ ...r, goodsId })))
+}

@@ -1,0 +1,81 @@
+import { z } from 'zod'
+import { findBusiness, updateBusiness } from '@/data/queries/business'
+import { findCustomer } from '@/data/queries/customers'
+import { deleteFile, findFile, insertFile, type FileOwner } from '@/data/queries/files'
+import { findGoods, updateGoods } from '@/data/queries/goods'
+import { findSales } from '@/data/queries/sales'
+import { defineCommand, type Work } from '../command'
+import { id, needed } from '../input/fields'
+import { found, refuse } from '../refuse'
+
+/** The largest file that is kept: a photograph from a telephone, a long letter. */
+export const LARGEST_FILE = 4_000_000
+
+const input = z.object({
+  ownerKind: z.enum(['customer', 'goods', 'sale', 'business'], {
+    error: 'Say customer, goods, sale or business.',
+  }),
+  ownerId: id.default(1),
+  name: needed(200, 'A name'),
+  /** The file itself, in base64. */
+  base64: z.string({ error: 'The file in base64.' }).min(1, 'The file is empty.').max(6_000_000, 'A file has at most 4 MB.').regex(/^[A-Za-z0-9+/\s]*={0,2}\s*$/, 'Not base64.'), // prettier-ignore
+})
+
+/** What a file is, told by its first bytes and never by its name: nobody's page is shown as a picture. */
+export const typeOf = (body: Buffer, name: string): string => {
+  const starts = (hex: string) => body.subarray(0, hex.length / 2).toString('hex') === hex
+  if (starts('89504e470d0a1a0a')) return 'image/png'
+  if (starts('ffd8ff')) return 'image/jpeg'
+  if (body.subarray(0, 4).toString('latin1') === 'RIFF' && body.subarray(8, 12).toString('latin1') === 'WEBP') return 'image/webp' // prettier-ignore
+  if (body.subarray(0, 5).toString('latin1') === '%PDF-') return 'application/pdf'
+  if (/\.(txt|csv|md)$/i.test(name) && !body.includes(0)) return 'text/plain; charset=utf-8'
+  return 'application/octet-stream'
+}
+export const isPicture = (type: string): boolean => type.startsWith('image/')
+
+const mustExist = async (w: Work, kind: FileOwner, ownerId: number): Promise<void> => {
+  if (kind === 'customer') found(await findCustomer(w.tx, ownerId, w.currency), 'customer', ownerId)
+  if (kind === 'goods') found((await findGoods(w.tx, [ownerId])).get(ownerId), 'goods', ownerId)
+  if (kind === 'sale') found((await findSales(w.tx, [ownerId], w.currency))[0], 'sale', ownerId)
+}
+
+/** Keeps a file with a customer, goods, a sale or the business. The first picture of goods is theirs; that of the business its mark. */
+export const keepFile = defineCommand('keep-file', input, async (w, f) => {
+  await mustExist(w, f.ownerKind, f.ownerId)
+  const body = Buffer.from(f.base64, 'base64')
+  const wrong = (message: string) => refuse({ code: 'invalid', errors: [{ path: 'base64', message }] })
+  if (body.length === 0) wrong('The file is empty. Choose another.')
+  if (body.length > LARGEST_FILE)
+    wrong('A file has at most 4 MB. Make the picture smaller, or save it as PDF.')
+  const type = typeOf(body, f.name)
+  if (f.ownerKind === 'business' && !['image/png', 'image/jpeg'].includes(type))
+    wrong('The mark is a PNG or JPEG picture. Choose one of these.')
+  const fileId = await insertFile(w.tx, {
+    ownerKind: f.ownerKind,
+    ownerId: f.ownerId,
+    name: f.name,
+    type,
+    size: body.length,
+    body,
+    addedOn: w.today,
+  })
+  if (f.ownerKind === 'goods' && isPicture(type)) {
+    const goods = (await findGoods(w.tx, [f.ownerId])).get(f.ownerId)!
+    if (goods.pictureFileId === null) await updateGoods(w.tx, f.ownerId, { pictureFileId: fileId })
+  }
+  if (f.ownerKind === 'business') await updateBusiness(w.tx, { markFileId: fileId })
+  return { id: fileId, answer: async () => ({ id: fileId, name: f.name, type, size: body.length }) }
+})
+
+/** Throws a file away. What went out with a letter stays. */
+export const dropFile = defineCommand('drop-file', z.object({ fileId: id }), async (w, { fileId }) => {
+  const kept = found(await findFile(w.tx, fileId), 'file', fileId)
+  if (kept.ownerKind === 'post') refuse({ code: 'not-found', what: 'file', id: fileId })
+  if (kept.ownerKind === 'goods') {
+    const goods = (await findGoods(w.tx, [kept.ownerId])).get(kept.ownerId)
+    if (goods?.pictureFileId === fileId) await updateGoods(w.tx, kept.ownerId, { pictureFileId: null })
+  }
+  if ((await findBusiness(w.tx))?.markFileId === fileId) await updateBusiness(w.tx, { markFileId: null })
+  await deleteFile(w.tx, fileId)
+  return { id: fileId, answer: async () => ({ id: fileId }) }
+})

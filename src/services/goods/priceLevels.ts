@@ -1,0 +1,78 @@
+import { z } from 'zod'
+import {
+  insertPriceLevel,
+  insertTaxArea,
+  listPriceLevels,
+  listTaxAreas,
+  updatePriceLevel,
+} from '@/data/queries/prices'
+import { defineCommand } from '../command'
+import { id, needed, percent } from '../input/fields'
+import { found, refuse } from '../refuse'
+
+const fields = {
+  name: needed(80, 'A name'),
+  percentOff: percent.optional(),
+  /** Whether papers of this level show prices with tax; null: as the business does. */
+  pricesIncludeTax: z.boolean().nullable().optional(),
+}
+
+/** A price level: what some customers pay. */
+export const addPriceLevel = defineCommand(
+  'add-price-level',
+  z.object({ code: needed(40, 'A code'), ...fields }),
+  async (w, { code, name, percentOff, pricesIncludeTax }) => {
+    if ((await listPriceLevels(w.tx)).some((l) => l.code.toLowerCase() === code.toLowerCase()))
+      refuse({ code: 'taken', what: 'code', value: code })
+    const levelId = await insertPriceLevel(w.tx, {
+      code,
+      name,
+      percentOff: (percentOff ?? 0).toString(),
+      pricesIncludeTax: pricesIncludeTax ?? null,
+    })
+    return { id: levelId, answer: async () => ({ id: levelId, code, name }) }
+  },
+)
+
+/** Changes a price level from now on. */
+export const changePriceLevel = defineCommand(
+  'change-price-level',
+  z
+    .object({ levelId: id, ...fields })
+    .partial()
+    .required({ levelId: true }),
+  async (w, { levelId, name, percentOff, pricesIncludeTax }) => {
+    const before = found(
+      (await listPriceLevels(w.tx)).find((l) => l.id === levelId),
+      'price level',
+      levelId,
+    )
+    await updatePriceLevel(w.tx, levelId, {
+      name: name ?? before.name,
+      percentOff: (percentOff ?? before.percentOff).toString(),
+      pricesIncludeTax: pricesIncludeTax === undefined ? before.pricesIncludeTax : pricesIncludeTax,
+    })
+    return {
+      id: levelId,
+      answer: async () => ({ id: levelId, code: before.code, name: name ?? before.name }),
+    }
+  },
+)
+
+/** A tax area: where goods that are taxed take another tax code. */
+export const addTaxArea = defineCommand(
+  'add-tax-area',
+  z.object({ code: needed(40, 'A code'), name: needed(80, 'A name'), taxCode: needed(40, 'A tax code') }),
+  async (w, { code, name, taxCode }) => {
+    if ((await listTaxAreas(w.tx)).some((a) => a.code.toLowerCase() === code.toLowerCase()))
+      refuse({ code: 'taken', what: 'code', value: code })
+    const named = (await w.taxCodes()).find((c) => c.code.toLowerCase() === taxCode.toLowerCase())
+    if (!named)
+      return refuse({
+        code: 'invalid',
+        errors: [{ path: 'taxCode', message: `There is no tax code ${taxCode}.` }],
+      })
+    const areaId = await insertTaxArea(w.tx, { code, name, taxCodeId: named.id })
+    return { id: areaId, answer: async () => ({ id: areaId, code, name, taxCode: named.code }) }
+  },
+)

@@ -1,0 +1,56 @@
+import type { Day } from '@/core/day'
+import { toFourPlaces, type Decimal } from '@/core/money'
+import type { Db } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+import { findCustomer } from '@/data/queries/customers'
+import { listPriceLevels, listTaxAreas } from '@/data/queries/prices'
+import { listTaxCodes } from '@/data/queries/taxCodes'
+import { readPricing } from '../goods/pricing'
+import { isExempt, readAreaCode } from '../sales/fillLines'
+import { readGoods } from './goods'
+
+/** What a thing costs a customer in a quantity, and what is there: what a line shows while it is typed. */
+export const readPrice = async (
+  db: Db,
+  wish: {
+    goodsId: number
+    quantity: Decimal
+    customerId?: number
+    deliverTo?: string
+    pricesIncludeTax?: boolean
+  },
+  business: Business,
+  today: Day,
+) => {
+  const standing = await readGoods(db, wish.goodsId, business)
+  if (!standing) return null
+  const customer = wish.customerId ? await findCustomer(db, wish.customerId, business.currency) : null
+  const codes = await listTaxCodes(db)
+  const own = codes.find((c) => c.id === standing.goods.taxCodeId)!
+  const areaCode = customer ? (await readAreaCode(db, customer.id))(wish.deliverTo ?? '') : undefined
+  const exempt =
+    customer && isExempt(customer, today) ? codes.find((c) => c.treatment === 'exempt') : undefined
+  const taxCode =
+    exempt ?? (own.treatment === 'taxed' ? codes.find((c) => c.id === areaCode) : undefined) ?? own
+  const pricing = await readPricing(db, [standing.goods], business, {
+    level: customer?.priceLevel ?? '',
+    pricesIncludeTax: wish.pricesIncludeTax,
+  })
+  const priced = pricing.priceOf({ goods: standing.goods, quantity: wish.quantity, on: today, taxCode })
+  return {
+    goodsId: wish.goodsId,
+    price: toFourPlaces(priced.price),
+    from: priced.from,
+    pricesIncludeTax: pricing.pricesIncludeTax,
+    taxCode: taxCode.code,
+    available: standing.available.toString(),
+    onTheWay: standing.onTheWay.toString(),
+    unitCost: toFourPlaces(standing.unitCost),
+  }
+}
+
+export const priceLevelsView = async (db: Db) =>
+  (await listPriceLevels(db)).map((l) => ({ ...l, percentOff: l.percentOff.toString() }))
+
+export const taxAreasView = async (db: Db) =>
+  (await listTaxAreas(db)).map(({ taxCodeId: _taxCodeId, ...a }) => a)

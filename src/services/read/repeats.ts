@@ -1,0 +1,48 @@
+import { addMonths, type Day } from '@/core/day'
+import { toDecimalString, type Money } from '@/core/money'
+import { repeatDays } from '@/core/sale'
+import type { Db } from '@/data/connect'
+import { listRepeats, type RepeatRow } from '@/data/queries/repeats'
+
+export const viewOfRepeat = (r: RepeatRow) => ({
+  id: r.id,
+  saleId: r.saleId,
+  saleNumber: r.saleNumber,
+  customerId: r.customerId,
+  customer: r.customerName,
+  title: r.title,
+  total: toDecimalString(r.total),
+  every: r.every,
+  firstOn: r.firstOn,
+  nextOn: r.nextOn,
+  done: r.done,
+  until: r.untilDay,
+  times: r.times,
+  makes: r.makes,
+  byItself: r.byItself,
+  stoppedOn: r.stoppedOn,
+})
+
+export interface Coming {
+  readonly on: Day
+  readonly repeat: RepeatRow
+  readonly total: Money
+}
+
+/** What repeats will make in the months ahead, day by day. */
+export const readComing = async (db: Db, today: Day, months: number, currency: string): Promise<Coming[]> =>
+  (await listRepeats(db, { running: true }, currency))
+    .flatMap((repeat) =>
+      repeatDays(repeat, repeat.done, addMonths(today, months)).map((on) => ({
+        on,
+        repeat,
+        total: repeat.total,
+      })),
+    )
+    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.repeat.id - b.repeat.id))
+
+/** `every two weeks, an invoice that is issued by itself` */
+const EVERY = { week: 'every week', 'two-weeks': 'every two weeks', month: 'every month', quarter: 'every three months', 'half-year': 'every six months', year: 'every year' } as const // prettier-ignore
+const MAKES = { offer: 'an estimate', order: 'an order', invoice: 'an invoice' } as const
+export const sayRepeat = (r: Pick<RepeatRow, 'every' | 'makes' | 'byItself'>): string =>
+  `${EVERY[r.every]}, ${MAKES[r.makes]} ${r.byItself ? 'that goes out by itself' : 'prepared for a look'}`

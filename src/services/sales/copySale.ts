@@ -1,0 +1,78 @@
+import { z } from 'zod'
+import { toDecimalString, money } from '@/core/money'
+import { findCustomer } from '@/data/queries/customers'
+import { listSaleLines, type SaleLineRow } from '@/data/queries/sales'
+import { defineCommand, type Work } from '../command'
+import { id, on } from '../input/fields'
+import { line, type LineInput } from '../input/lines'
+import { found } from '../refuse'
+import { fillLines } from './fillLines'
+import { refreshSale } from './refreshSale'
+import { answerSale, takeSale, type LockedSale } from './saleWork'
+import { writeSale } from './startSale'
+import type { Day } from '@/core/day'
+
+/** A line of one sale as it would be typed on another. Goods take today's price unless `keepPrices`. */
+export const asTyped = (l: SaleLineRow, currency: string, keepPrices: boolean): LineInput =>
+  line.parse({
+    ...(l.kind === 'heading' || l.kind === 'text' ? { kind: l.kind } : { quantity: l.quantity.toString() }),
+    ...(l.goodsId === null ? {} : { goodsId: l.goodsId }),
+    description: l.description,
+    note: l.note,
+    ...(keepPrices || l.goodsId === null || l.priceFrom === 'typed'
+      ? { unitPrice: l.unitPrice.toString() }
+      : {}),
+    discountPercent: l.discountPercent.toString(),
+    discountAmount: toDecimalString(money(l.discountAmount, currency)),
+    taxCode: l.taxCode,
+    choice: l.choice,
+    choiceGroup: l.choiceGroup,
+    chosen: l.chosen,
+    deliverTo: l.deliverTo,
+  })
+
+/** Writes a new draft that holds what another sale holds: lines, notes, addresses, arrangement. */
+export const writeCopy = async (
+  w: Work,
+  { sale }: Pick<LockedSale, 'sale'>,
+  wish: { readonly on: Day; readonly keepPrices: boolean },
+): Promise<number> => {
+  const customer = (await findCustomer(w.tx, sale.customerId, w.currency))!
+  const lines = (await listSaleLines(w.tx, [sale.id])).filter((l) => l.quantity.gt(0) || l.kind === 'heading' || l.kind === 'text') // prettier-ignore
+  const { saleId } = await writeSale(w, {
+    customer,
+    on: wish.on,
+    lines: await fillLines(
+      w,
+      lines.map((l) => asTyped(l, w.currency, wish.keepPrices)),
+      { customer, on: wish.on, pricesIncludeTax: sale.pricesIncludeTax, deliverTo: sale.deliverTo },
+    ),
+    title: sale.title,
+    channel: sale.channel,
+    kind: sale.kind,
+    note: sale.note,
+    noteAbove: sale.noteAbove,
+    discountPercent: sale.discountPercent.toString(),
+    discountAmount: sale.discountAmount.minor,
+    rolledUp: sale.rolledUp,
+    billTo: sale.billTo,
+    deliverTo: sale.deliverTo,
+    deliverNote: sale.deliverNote,
+    pricesIncludeTax: sale.pricesIncludeTax,
+    copiedFromId: sale.id,
+    wantedBy: null,
+    arrangement: sale.arrangement,
+    agreedOn: null,
+  })
+  await refreshSale(w, saleId)
+  return saleId
+}
+
+const input = z.object({ saleId: id, on, keepPrices: z.boolean().default(false) })
+
+/** Copies a sale to a new draft. What costs something else today is priced anew, unless its prices are kept. */
+export const copySale = defineCommand('copy-sale', input, async (w, { saleId, on: given, keepPrices }) => {
+  const locked = await takeSale(w, saleId)
+  found(locked.sale, 'sale', saleId)
+  return answerSale(w, await writeCopy(w, locked, { on: given ?? w.today, keepPrices }))
+})

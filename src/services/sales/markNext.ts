@@ -1,0 +1,35 @@
+import { z } from 'zod'
+import { keepNextMark } from '@/data/queries/nextMarks'
+import { defineCommand, type Work } from '../command'
+import { day, id, needed } from '../input/fields'
+import { readStories } from '../read/stories'
+import { refuse } from '../refuse'
+import { answerSale, takeSale } from './saleWork'
+
+const action = needed(40, 'The step')
+
+const mark = async (w: Work, saleId: number, step: string, how: { until: string | null; reason: string }) => {
+  await takeSale(w, saleId)
+  const [story] = await readStories(w.tx, [saleId], w.business, w.today)
+  const there = story!.next.find((n) => n.action === step)
+  if (!there) return refuse({ code: 'no-such-step', step })
+  await keepNextMark(w.tx, { saleId, action: step, since: there.since, markedOn: w.today, ...how })
+  return answerSale(w, saleId)
+}
+
+/** Puts a next step off: it comes back on the day, or when it is another step. */
+export const putOffNext = defineCommand(
+  'put-off-next',
+  z.object({ saleId: id, action, until: day }),
+  async (w, { saleId, action: step, until }) =>
+    until <= w.today
+      ? refuse({ code: 'invalid', errors: [{ path: 'until', message: 'Put it off until a later day.' }] })
+      : mark(w, saleId, step, { until, reason: '' }),
+)
+
+/** Does away with a next step, with a reason: it does not come back unless something new happens. */
+export const dropNext = defineCommand(
+  'drop-next',
+  z.object({ saleId: id, action, reason: needed(200, 'A reason') }),
+  async (w, { saleId, action: step, reason }) => mark(w, saleId, step, { until: null, reason }),
+)

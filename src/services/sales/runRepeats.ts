@@ -1,0 +1,89 @@
+import { z } from 'zod'
+import { addDays } from '@/core/day'
+import { repeatDay } from '@/core/sale'
+import { insertInvoice } from '@/data/queries/invoices'
+import {
+  insertRepeatRun,
+  listRepeats,
+  lockRepeat,
+  updateRepeat,
+  type RepeatRow,
+} from '@/data/queries/repeats'
+import { updateSale } from '@/data/queries/sales'
+import { defineCommand, paperDay, type Till, type Work } from '../command'
+import { draftBill } from '../billing/draftBill'
+import { issueBill } from '../billing/issueBill'
+import { planBill } from '../billing/billSale'
+import { id } from '../input/fields'
+import { writeAgreement } from './agreeSale'
+import { writeCopy } from './copySale'
+import { writeHandover } from './handOver'
+import { keepVersion } from './keepVersion'
+import { refreshSale } from './refreshSale'
+import { answerSale, takeSale } from './saleWork'
+
+/** What a repeat makes by itself once its copy is written. Work and charges are done as they are billed; goods still have to go. */
+const carryOn = async (
+  w: Work,
+  repeat: RepeatRow,
+  saleId: number,
+  on: RepeatRow['firstOn'],
+): Promise<void> => {
+  if (repeat.makes === 'offer') {
+    const validUntil = addDays(on, w.business.estimateDays)
+    await updateSale(w.tx, saleId, { sentOn: on, validUntil })
+    await keepVersion(w, await refreshSale(w, saleId), { kind: 'offered', on, validUntil })
+    return
+  }
+  await writeAgreement(w, await takeSale(w, saleId), { on, how: 'repeats' })
+  if (repeat.makes === 'order') return
+  const agreed = await takeSale(w, saleId)
+  const work = agreed.lines.filter((l) => l.agreed.gt(0) && (l.kind === 'work' || l.kind === 'charge'))
+  if (work.length > 0)
+    await writeHandover(w, agreed, work.map((line) => ({ line, quantity: line.agreed })), { on, by: 'counter' }) // prettier-ignore
+  const locked = await takeSale(w, saleId)
+  const invoiceId = await insertInvoice(
+    w.tx,
+    await draftBill(w, locked, planBill(locked, 'remaining'), { kind: 'invoice', on }),
+  )
+  if (repeat.byItself) await issueBill(w, await takeSale(w, saleId), invoiceId, on)
+}
+
+/** Makes what one repeat is due to make on its next day. The database keeps it from being made twice. */
+const runRepeat = defineCommand('run-repeat', z.object({ repeatId: id }), async (w, { repeatId }) => {
+  await lockRepeat(w.tx, repeatId)
+  const repeat = (await listRepeats(w.tx, { id: repeatId }, w.currency))[0]
+  if (!repeat?.nextOn || repeat.nextOn > w.today) return { id: 0, answer: async () => null }
+  const closed = w.business.closedThrough
+  const on = paperDay(w, closed && repeat.nextOn <= closed ? w.today : repeat.nextOn)
+  const saleId = await writeCopy(w, await takeSale(w, repeat.saleId), { on, keepPrices: false })
+  await insertRepeatRun(w.tx, { repeatId, onDay: repeat.nextOn, saleId })
+  await updateRepeat(w.tx, repeatId, { done: repeat.done + 1, nextOn: repeatDay(repeat, repeat.done + 1) })
+  // What is to be looked at first stays a draft: of an estimate, an order, or an invoice.
+  if (repeat.byItself || repeat.makes === 'invoice') await carryOn(w, repeat, saleId, on)
+  await refreshSale(w, saleId)
+  return answerSale(w, saleId)
+})
+
+export interface RanRepeat {
+  readonly repeatId: number
+  /** 0 where it was refused. */
+  readonly saleId: number
+  readonly makes: RepeatRow['makes']
+  readonly byItself: boolean
+}
+
+/** Runs every repeat that is due, day after day until it has caught up. One that is refused does not keep the others waiting. */
+export const runDueRepeats = async (till: Till, currency: string): Promise<RanRepeat[]> => {
+  const ran: RanRepeat[] = []
+  const stuck = new Set<number>()
+  for (let turn = 0; turn < 500; turn++) {
+    const due = (await listRepeats(till.db, { dueOn: till.today }, currency)).find((r) => !stuck.has(r.id))
+    if (!due) break
+    const done = await runRepeat.run(till, { repeatId: due.id })
+    if (!done.ok) stuck.add(due.id)
+    else if (done.value > 0)
+      ran.push({ repeatId: due.id, saleId: done.value, makes: due.makes, byItself: due.byItself })
+  }
+  return ran
+}
