@@ -1,4 +1,4 @@
-/** Imports point one way: app → api → services → (core, data); papers stand beside api; core → nothing of ours. */
+/** Imports point one way: app → api → clockwork → (papers, stand-ins) → services → (core, data); core → nothing of ours. */
 const only = (name, from, allowed) => ({
   name,
   severity: 'error',
@@ -12,12 +12,14 @@ module.exports = {
     only('data-knows-core', 'data', ['core']),
     only('services-know-core-and-data', 'services', ['core', 'data']),
     only('papers-know-services', 'papers', ['core', 'data', 'services']),
-    only('api-knows-services', 'api', ['core', 'data', 'services', 'papers']),
+    only('standins-know-data', 'standins', ['core', 'data']),
+    only('clockwork-knows-services', 'clockwork', ['core', 'data', 'services', 'papers', 'standins']),
+    only('api-knows-services', 'api', ['core', 'data', 'services', 'papers', 'standins', 'clockwork']),
     {
       name: 'ui-knows-core',
       severity: 'error',
       from: { path: '^src/ui/' },
-      to: { path: '^src/(app|api|papers)/' },
+      to: { path: '^src/(app|api|papers|standins|clockwork)/' },
     },
     {
       name: 'ui-takes-types-of-data-alone',

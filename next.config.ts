@@ -20,8 +20,30 @@ const config: NextConfig = {
   poweredByHeader: false,
   // bin/test checks types; a start should not wait for it.
   typescript: { ignoreBuildErrors: true },
-  serverExternalPackages: ['@react-pdf/renderer', '@node-rs/argon2', 'postgres', 'pino', 'exceljs'],
-  headers: async () => [{ source: '/:path*', headers: SECURITY_HEADERS }],
+  serverExternalPackages: [
+    '@react-pdf/renderer',
+    '@node-rs/argon2',
+    'postgres',
+    'pino',
+    'exceljs',
+    'nodemailer',
+    'bwip-js',
+    'pdf-lib',
+  ],
+  headers: async () => [
+    { source: '/:path*', headers: SECURITY_HEADERS },
+    // A paper is looked at in a frame of our own pages while its layout is made.
+    {
+      source: '/api/v1/export/:path*',
+      headers: [
+        { key: 'X-Frame-Options', value: 'SAMEORIGIN' },
+        {
+          key: 'Content-Security-Policy',
+          value: "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'self'",
+        },
+      ],
+    },
+  ],
 }
 
 export default config

@@ -38,9 +38,16 @@ const fingerprint = (): string => {
 /** The papers' typefaces, beside the server that sets them. */
 const copyPaperFonts = (): void => {
   const to = join(root, '.next/standalone/paper-fonts')
-  for (const family of ['atkinson-hyperlegible-next', 'atkinson-hyperlegible-mono', 'zilla-slab']) {
+  for (const family of [
+    'atkinson-hyperlegible-next',
+    'atkinson-hyperlegible-mono',
+    'zilla-slab',
+    'noto-sans-hebrew',
+  ]) {
     const from = join(root, 'node_modules/@fontsource', family, 'files')
-    for (const name of readdirSync(from).filter((f) => /-latin(-ext)?-(400|600|700)-normal\.woff$/.test(f)))
+    for (const name of readdirSync(from).filter((f) =>
+      /-(latin|latin-ext|hebrew)-(400|600|700)-normal\.woff$/.test(f),
+    ))
       cpSync(join(from, name), join(to, name))
   }
 }

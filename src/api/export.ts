@@ -2,8 +2,13 @@ import ExcelJS from 'exceljs'
 import Papa from 'papaparse'
 import { database } from '@/data/connect'
 import { readEverything } from '@/data/queries/everything'
-import { findBusiness, type Business } from '@/data/queries/business'
-import { makeEstimate, makeInvoice, makeReceipt, makeStatement } from '@/papers/make'
+import { findBusiness } from '@/data/queries/business'
+import { PAPERS, type LayoutSpec, type PaperKind } from '@/core/formats'
+import { findFile } from '@/data/queries/files'
+import { findMail } from '@/data/queries/mailbox'
+import { makePaper, makeSlip, type Asked } from '@/papers/make'
+import { makeLabels } from '@/papers/makeLabels'
+import { layoutInput } from '@/services/papers/keepLayout'
 import { makeUbl } from '@/papers/ubl'
 import { businessDate } from '@/services/clock'
 import { problem } from './problem'
@@ -39,29 +44,80 @@ const file = (body: string | Buffer, type: string, name: string, inline = false)
     },
   })
 
-const pdf = (body: Buffer | null, name: string): Response | null =>
+/** A PDF to look at. */
+export const pdf = (body: Buffer | null, name: string): Response | null =>
   body && file(body, 'application/pdf', `${name}.pdf`, true)
 
-const paper = async (path: string, business: Business): Promise<Response | null> => {
-  const db = database()
-  const today = businessDate()
-  const match = /^(invoices|receipts|sales|statements)\/(\d{1,9})(?:\/(estimate|slip))?\.(pdf|xml)$/.exec(
-    path,
-  )
-  if (!match) return null
-  const [, kind, idText, part, type] = match
-  const id = Number(idText)
-  if (type === 'xml') {
-    const ubl = kind === 'invoices' ? await makeUbl(db, id, business) : null
-    return ubl === null ? null : file(ubl, 'application/xml', `invoice-${id}.xml`)
+const layoutWish = (query: URLSearchParams): number | LayoutSpec | undefined => {
+  const spec = query.get('spec')
+  if (spec) {
+    const read = layoutInput.safeParse(JSON.parse(spec))
+    // A preview of something half typed shows the paper as it usually is.
+    return read.success ? read.data : undefined
   }
-  if (kind === 'invoices') return pdf(await makeInvoice(db, id, business), `invoice-${id}`)
-  if (kind === 'receipts') return pdf(await makeReceipt(db, id, business, part === 'slip'), `receipt-${id}`)
-  if (kind === 'sales' && part === 'estimate')
-    return pdf(await makeEstimate(db, id, business, today), `estimate-${id}`)
-  if (kind === 'statements') return pdf(await makeStatement(db, id, business, today), `statement-${id}`)
-  return null
+  const layout = query.get('layout')
+  return layout && /^\d{1,9}$/.test(layout) ? Number(layout) : undefined
 }
+
+/** Older and shorter addresses of papers. */
+const SHORT: Readonly<Record<string, PaperKind>> = {
+  invoices: 'invoice',
+  receipts: 'receipt',
+  statements: 'statement',
+}
+
+const paper = async (path: string, asked: Asked, query: URLSearchParams): Promise<Response | null> => {
+  const { db, business } = asked
+  const ubl = /^invoices\/(\d{1,9})\.xml$/.exec(path)
+  if (ubl) {
+    const xml = await makeUbl(db, Number(ubl[1]), business)
+    return xml === null ? null : file(xml, 'application/xml', `invoice-${ubl[1]}.xml`)
+  }
+  const slip = /^receipts\/(\d{1,9})\/slip\.pdf$/.exec(path)
+  if (slip) return pdf(await makeSlip(asked, Number(slip[1])), `receipt-${slip[1]}`)
+  const ofSale = /^sales\/(\d{1,9})\/(estimate|confirmation|pick-list)\.pdf$/.exec(path)
+  const short = /^(invoices|receipts|statements)\/(\d{1,9})\.pdf$/.exec(path)
+  const long = /^papers\/([a-z-]+)\/(\d{1,9})\.pdf$/.exec(path)
+  const kind = ofSale?.[2] ?? (short ? SHORT[short[1]!] : long?.[1])
+  const id = Number(ofSale?.[1] ?? short?.[2] ?? long?.[2])
+  if (!kind || !PAPERS.includes(kind as PaperKind)) return null
+  return pdf(await makePaper(asked, kind as PaperKind, id, layoutWish(query)), `${kind}-${id}`)
+}
+
+/** `goods=3x12,4x1`: labels for goods 3, a dozen, and goods 4, one. */
+const labels = async (asked: Asked, query: URLSearchParams): Promise<Response | null> => {
+  const wanted = (query.get('goods') ?? '').split(',').flatMap((part) => {
+    const m = /^(\d{1,9})x(\d{1,3})$/.exec(part)
+    return m ? [{ goodsId: Number(m[1]), count: Number(m[2]) }] : []
+  })
+  return pdf(await makeLabels(asked, wanted.slice(0, 500)), 'labels')
+}
+
+/** A kept file. Only pictures are shown; everything else is saved, never opened as a page of ours. */
+export const keptFile = async (id: number, picturesOnly = false): Promise<Response | null> => {
+  const kept = await findFile(database(), id)
+  if (!kept || (picturesOnly && !(kept.type.startsWith('image/') && (kept.ownerKind === 'goods' || kept.ownerKind === 'business')))) return null // prettier-ignore
+  const plain = kept.name.replace(/[^\w. -]+/g, '_')
+  return file(kept.body, kept.type, plain, kept.type.startsWith('image/'))
+}
+
+/** One attachment of a letter in the stand-in's mailbox. */
+const mailAttachment = async (mailId: number, n: number): Promise<Response | null> => {
+  const mail = await findMail(database(), mailId)
+  const one = (mail?.attachments as { name: string; type: string; base64: string }[] | undefined)?.[n]
+  return one
+    ? file(Buffer.from(one.base64, 'base64'), one.type, one.name, one.type === 'application/pdf')
+    : null
+}
+
+const OTHERS: readonly (readonly [
+  RegExp,
+  (m: RegExpExecArray, asked: Asked, query: URLSearchParams) => Promise<Response | null>,
+])[] = [
+  [/^labels\.pdf$/, (_, asked, query) => labels(asked, query)],
+  [/^files\/(\d{1,9})$/, (m) => keptFile(Number(m[1]))],
+  [/^mailbox\/(\d{1,9})\/(\d{1,2})$/, (m) => mailAttachment(Number(m[1]), Number(m[2]))],
+]
 
 /** Answers `/api/v1/export/…`: tables as CSV or XLSX, papers as PDF, invoices as UBL, and everything as JSON. */
 export const serveExport = async (request: Request): Promise<Response> => {
@@ -85,5 +141,11 @@ export const serveExport = async (request: Request): Promise<Response> => {
           'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
           `${name}.xlsx`,
         )
-  return (await paper(path, business)) ?? problem(404, 'not-found', `There is nothing to save at ${path}.`)
+  const asked = { db: database(), business, today: businessDate() }
+  const nothing = problem(404, 'not-found', `There is nothing to save at ${path}.`)
+  for (const [pattern, answer] of OTHERS) {
+    const match = pattern.exec(path)
+    if (match) return (await answer(match, asked, url.searchParams)) ?? nothing
+  }
+  return (await paper(path, asked, url.searchParams)) ?? nothing
 }

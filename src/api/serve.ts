@@ -8,7 +8,8 @@ import { OPERATIONS } from './operations'
 import { problem, problemOf } from './problem'
 
 export const SESSION_COOKIE = 'till_session'
-const LARGEST_BODY = 2_000_000
+/** A file of 4 MB in base64, and a little more. */
+const LARGEST_BODY = 6_200_000
 const log = pino({ level: process.env.TILL_LOG ?? 'warn' })
 
 interface Route {
@@ -39,10 +40,10 @@ export const isSameOrigin = (request: Request): boolean => {
   return origin !== null && new URL(origin).host === request.headers.get('host')
 }
 
-const readBody = async (request: Request): Promise<{ value: unknown } | Response> => {
+export const readBody = async (request: Request): Promise<{ value: unknown } | Response> => {
   const text = await request.text()
   if (text.length > LARGEST_BODY)
-    return problem(413, 'too-large', 'The request is larger than 2 MB. Send it in parts.')
+    return problem(413, 'too-large', 'The request is larger than 6 MB. Send it in parts.')
   if (text.trim() === '') return { value: undefined }
   if (!/\bjson\b/.test(request.headers.get('content-type') ?? ''))
     return problem(415, 'not-json', 'Send JSON, with content-type application/json.')

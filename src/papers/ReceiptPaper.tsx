@@ -1,5 +1,6 @@
 import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer'
 import { FIGURE, SLAB, TEXT } from './fonts'
+import type { PaperSum } from './paper'
 
 export interface ReceiptOnPaper {
   readonly number: string
@@ -8,48 +9,40 @@ export interface ReceiptOnPaper {
   readonly on: string
   readonly how: string
   readonly lines: readonly { readonly what: string; readonly amount: string }[]
-  readonly sums: readonly { readonly name: string; readonly amount: string }[]
+  readonly sums: readonly PaperSum[]
   readonly amount: string
   readonly voided: string
 }
 
 const s = StyleSheet.create({
-  text: { fontFamily: TEXT as never, color: '#1f2327' },
+  page: { fontFamily: TEXT as never, color: '#1f2327', padding: 14, fontSize: 9 },
+  middle: { color: '#5c636b', fontSize: 8.5, textAlign: 'center' },
   fig: { fontFamily: FIGURE as never, textAlign: 'right' },
   row: { flexDirection: 'row', justifyContent: 'space-between', paddingVertical: 2 },
 })
 
 const POINTS_PER_LINE = 15
+/** Letters of what was sold that fit beside its amount. */
+const FITS = 26
 
-/** A receipt, on A4 or as a narrow slip 80 mm wide that is as long as it needs to be. */
-export const ReceiptPaper = ({
-  receipt,
-  narrow,
-}: {
-  readonly receipt: ReceiptOnPaper
-  readonly narrow: boolean
-}) => {
-  const rows = receipt.lines.length + receipt.sums.length
-  const size = narrow ? ([227, 200 + rows * POINTS_PER_LINE * 1.1] as [number, number]) : ('A5' as const)
+/** A receipt as a narrow slip 80 mm wide. */
+export const ReceiptPaper = ({ receipt }: { readonly receipt: ReceiptOnPaper }) => {
+  const rows = receipt.lines.reduce((n, l) => n + Math.ceil(l.what.length / FITS), 0) + receipt.sums.length
   return (
     <Document title={`Receipt ${receipt.number}`} author={receipt.business.name} language="en">
-      <Page size={size} style={{ ...s.text, padding: narrow ? 14 : 40, fontSize: narrow ? 9 : 10.5 }}>
+      <Page size={[227, 200 + rows * POINTS_PER_LINE * 1.1]} style={s.page}>
         <Text
           style={{
             fontFamily: SLAB as never,
             fontWeight: 600,
-            fontSize: narrow ? 13 : 17,
-            textAlign: narrow ? 'center' : 'left',
+            fontSize: 13,
+            textAlign: 'center',
             marginBottom: 3,
           }}
         >
           {receipt.business.name}
         </Text>
-        <Text
-          style={{ color: '#5c636b', fontSize: 8.5, textAlign: narrow ? 'center' : 'left', marginBottom: 8 }}
-        >
-          {receipt.business.address}
-        </Text>
+        <Text style={{ ...s.middle, marginBottom: 8 }}>{receipt.business.address}</Text>
         <View style={{ ...s.row, borderTop: '1pt solid #1f2327', paddingTop: 5 }}>
           <Text style={{ fontWeight: 700 }}>Receipt {receipt.number}</Text>
           <Text>{receipt.on}</Text>
@@ -73,14 +66,10 @@ export const ReceiptPaper = ({
           ))}
           <View style={s.row}>
             <Text style={{ fontWeight: 700 }}>received</Text>
-            <Text style={{ ...s.fig, fontWeight: 700, fontSize: narrow ? 13 : 16 }}>{receipt.amount}</Text>
+            <Text style={{ ...s.fig, fontWeight: 700, fontSize: 13 }}>{receipt.amount}</Text>
           </View>
         </View>
-        <Text
-          style={{ marginTop: 8, color: '#5c636b', fontSize: 8.5, textAlign: narrow ? 'center' : 'left' }}
-        >
-          {receipt.business.footer}
-        </Text>
+        <Text style={{ ...s.middle, marginTop: 8 }}>{receipt.business.footer}</Text>
       </Page>
     </Document>
   )

@@ -42,9 +42,17 @@ export const registerFonts = (): void => {
       })),
     })
   }
+  Font.register({
+    family: 'hebrew',
+    fonts: [400, 700].map((fontWeight) => ({
+      src: fileOf('noto-sans-hebrew', `noto-sans-hebrew-hebrew-${fontWeight}-normal.woff`),
+      fontWeight,
+    })),
+  })
   Font.registerHyphenationCallback((word) => [word])
 }
 
-export const TEXT = ['text-latin', 'text-latin-ext']
-export const SLAB = ['slab-latin', 'slab-latin-ext']
-export const FIGURE = ['figure-latin', 'figure-latin-ext']
+/** A family for each script; the first that has a letter sets it. */
+export const TEXT = ['text-latin', 'text-latin-ext', 'hebrew']
+export const SLAB = ['slab-latin', 'slab-latin-ext', 'hebrew']
+export const FIGURE = ['figure-latin', 'figure-latin-ext', 'hebrew']

@@ -19,6 +19,24 @@ export type Failure =
   | { readonly code: 'nothing-on-sale' }
   | { readonly code: 'joined'; readonly name: string; readonly to: number }
   | { readonly code: 'same-customer' }
+  | {
+      readonly code: 'rows-wrong'
+      readonly count: number
+      readonly first: { readonly row: number; readonly message: string }
+    }
+  | { readonly code: 'link-closed' }
+  | { readonly code: 'offer-lapsed'; readonly on: Day }
+  | { readonly code: 'newer-offer' }
+  | { readonly code: 'not-offered' }
+  | { readonly code: 'nothing-to-pay' }
+  | { readonly code: 'more-than-to-pay'; readonly open: Money; readonly asked: Money }
+  | { readonly code: 'card-refused'; readonly why: string }
+  | { readonly code: 'shopfront-closed' }
+  | { readonly code: 'basket-gone' }
+  | { readonly code: 'basket-empty' }
+  | { readonly code: 'basket-moved' }
+  | { readonly code: 'no-address'; readonly name: string }
+  | { readonly code: 'letter-gone'; readonly to: string }
   | { readonly code: 'no-such-step'; readonly step: string }
   | { readonly code: 'walk-in-stays' }
   | { readonly code: 'two-of-one-choice'; readonly group: string }
@@ -110,6 +128,23 @@ const SENTENCES: Sentences = {
   joined: (f) => `${f.name} was joined to customer ${f.to}. Use that one; all papers stand there.`,
   'no-such-step': (f) =>
     `This sale has no step “${f.step}” now. Something happened since; look at what is next.`,
+  'no-address': (f) => `${f.name} has no e-mail address. Write one here, or add it to the customer.`,
+  'letter-gone': (f) => `That letter has gone to ${f.to} already. Write another one.`,
+  'link-closed': () => 'This page is no longer open. Ask us for a new link.',
+  'offer-lapsed': (f) => `This estimate was good through ${formatDay(f.on)}. Ask us, and we will renew it.`,
+  'newer-offer': () => 'The estimate was changed while you were reading. Look at it again, then answer.',
+  'not-offered': () => 'There is no estimate to answer here now. It may have been answered already.',
+  'nothing-to-pay': () => 'Nothing is open here now. It may have been paid a moment ago.',
+  'more-than-to-pay': (f) =>
+    `Only ${formatMoney(f.open)} is open, ${formatMoney(f.asked)} was given. Pay ${formatMoney(f.open)}.`,
+  'card-refused': (f) =>
+    `The card was refused: ${f.why} Nothing was taken. Try another card, or pay another way.`,
+  'shopfront-closed': () => 'The shop is closed just now. Call us, and we will gladly help.',
+  'basket-gone': () => 'This basket is empty or was ordered already. Begin a new one.',
+  'basket-empty': () => 'There is nothing in the basket yet. Put something in first.',
+  'basket-moved': () => 'The basket was changed on the other side. Look at it again, then order.',
+  'rows-wrong': (f) =>
+    `${f.count} rows cannot be read, the first is row ${f.first.row}: ${f.first.message} Nothing was imported. Mend them, or leave them out.`,
   'same-customer': () => 'That is the same customer. Choose the other record to join.',
   'walk-in-stays': () => 'The walk-in customer stands for everybody without a name and cannot be joined.',
   'two-of-one-choice': (f) => `Only one of “${f.group}” can be taken. Choose one, and leave the others out.`,
@@ -188,6 +223,16 @@ export const sentence = (failure: Failure): string =>
 
 const STATUS: Partial<Record<Failure['code'], number>> = {
   joined: 409,
+  'link-closed': 404,
+  'offer-lapsed': 409,
+  'newer-offer': 409,
+  'not-offered': 409,
+  'nothing-to-pay': 409,
+  'basket-gone': 409,
+  'basket-moved': 409,
+  'shopfront-closed': 409,
+  'letter-gone': 409,
+  'no-such-step': 409,
   'walk-in-stays': 409,
   'not-found': 404,
   'wrong-passphrase': 401,

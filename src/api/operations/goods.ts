@@ -2,10 +2,24 @@ import { z } from 'zod'
 import { listAccounts } from '@/data/queries/accounts'
 import { listPlaces } from '@/data/queries/goods'
 import { countStock } from '@/services/goods/countStock'
+import { decimal } from '@/core/money'
+import { listFiles } from '@/data/queries/files'
+import { listSuppliers } from '@/data/queries/suppliers'
+import { dropFile, keepFile } from '@/services/files/keepFile'
+import { importGoods } from '@/services/goods/importGoods'
 import { addGoods, changeGoods } from '@/services/goods/keepGoods'
+import { addSupplier } from '@/services/goods/keepSupplier'
+import { addPriceLevel, addTaxArea, changePriceLevel } from '@/services/goods/priceLevels'
+import { id as idField, quantityOrZero } from '@/services/input/fields'
+import { priceLevelsView, readPrice, taxAreasView } from '@/services/read/prices'
 import { goodsView, readGoodsList, viewOfGoods } from '@/services/read/goods'
 import { readPlainTaxCodes } from '@/services/read/taxCodes'
 import { change, listOf, noQuery, page, read, readCursor } from '../operation'
+
+const yesNo = z
+  .enum(['true', 'false'])
+  .transform((v) => v === 'true')
+  .optional()
 
 const whole = <T>(items: readonly T[]) => ({ items, next: null })
 
@@ -17,12 +31,16 @@ export const goods = [
     page.extend({
       search: z.string().max(200).optional(),
       kind: z.enum(['stock', 'work', 'charge', 'kit']).optional(),
+      tag: z.string().max(40).optional(),
+      retired: yesNo,
+      onShopfront: yesNo,
+      low: yesNo,
     }),
     async ({ db, business, query }) =>
       listOf(
         await readGoodsList(
           db,
-          { search: query.search, kind: query.kind },
+          query,
           { limit: query.limit, after: readCursor(z.object({ code: z.string() }), query.after) },
           business,
         ),
@@ -42,6 +60,48 @@ export const goods = [
     path: { goodsId: 'id' },
     method: 'PATCH',
   }),
+  change(
+    '/goods/import',
+    'Goods from a CSV or XLSX file: looked at first, then written all at once.',
+    importGoods,
+  ),
+  read(
+    '/prices',
+    'What a thing costs a customer in a quantity, where that price came from, and what is there.',
+    z.object({
+      goodsId: idField,
+      quantity: quantityOrZero.default(decimal(1)),
+      customerId: idField.optional(),
+      deliverTo: z.string().max(500).optional(),
+      withTax: yesNo,
+    }),
+    ({ db, business, today, query }) =>
+      readPrice(db, { ...query, pricesIncludeTax: query.withTax }, business, today),
+    'goods',
+  ),
+  change('/price-levels', 'A price level: what some customers pay.', addPriceLevel, { status: 201 }),
+  read('/price-levels', 'The price levels.', noQuery, async ({ db }) => whole(await priceLevelsView(db))),
+  change('/price-levels/{id}', 'Changes a price level from now on.', changePriceLevel, {
+    path: { levelId: 'id' },
+    method: 'PATCH',
+  }),
+  change('/tax-areas', 'A tax area: where taxed goods take another tax code.', addTaxArea, { status: 201 }),
+  read('/tax-areas', 'The tax areas.', noQuery, async ({ db }) => whole(await taxAreasView(db))),
+  change('/suppliers', 'Somebody who sells to us.', addSupplier, { status: 201 }),
+  read(
+    '/suppliers',
+    'Suppliers by name.',
+    z.object({ search: z.string().max(200).optional() }),
+    async ({ db, query }) => whole(await listSuppliers(db, query.search)),
+  ),
+  change('/files', 'Keeps a file with a customer, goods, a sale or the business.', keepFile, { status: 201 }),
+  read(
+    '/files',
+    'The files of one owner.',
+    z.object({ ownerKind: z.enum(['customer', 'goods', 'sale', 'business']), ownerId: idField }),
+    async ({ db, query }) => whole(await listFiles(db, query.ownerKind, query.ownerId)),
+  ),
+  change('/files/{id}', 'Throws a file away.', dropFile, { path: { fileId: 'id' }, method: 'DELETE' }),
   change('/stock-counts', 'What was counted replaces what the books had.', countStock, { status: 201 }),
   read('/tax-codes', 'Tax codes; the first is used where none is named.', noQuery, async ({ db }) =>
     whole(await readPlainTaxCodes(db)),

@@ -3,8 +3,10 @@ import { books } from './books'
 import { goods } from './goods'
 import { money } from './money'
 import { people } from './people'
+import { post } from './post'
 import { sales } from './sales'
 import { settings } from './settings'
+import { shopfront } from './shopfront'
 
 /** The whole HTTP interface, by part. */
 export const PARTS: Readonly<Record<string, readonly Operation[]>> = {
@@ -13,6 +15,8 @@ export const PARTS: Readonly<Record<string, readonly Operation[]>> = {
   Goods: goods,
   Sales: sales,
   Money: money,
+  'Post and papers': post,
+  Shopfront: shopfront,
   Books: books,
 }
 

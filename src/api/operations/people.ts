@@ -1,6 +1,9 @@
 import { z } from 'zod'
 import { yearStart } from '@/core/day'
-import { day } from '@/services/input/fields'
+import { day, id as idField } from '@/services/input/fields'
+import { joinCustomers } from '@/services/people/joinCustomers'
+import { readLookAlikes } from '@/services/people/lookAlikes'
+import { usualView } from '@/services/read/usual'
 import { addCustomer, changeCustomer } from '@/services/people/keepCustomer'
 import { customerView, readCustomers, viewOfStanding } from '@/services/read/customers'
 import { readOpenItems } from '@/services/read/openItems'
@@ -14,12 +17,12 @@ export const people = [
   read(
     '/customers',
     'Customers by name.',
-    page.extend({ search: z.string().max(200).optional() }),
+    page.extend({ search: z.string().max(200).optional(), tag: z.string().max(40).optional() }),
     async ({ db, business, today, query }) =>
       listOf(
         await readCustomers(
           db,
-          { search: query.search },
+          { search: query.search, tag: query.tag },
           { limit: query.limit, after: readCursor(byName, query.after) },
           business,
           today,
@@ -28,6 +31,33 @@ export const people = [
         viewOfStanding,
         (c) => ({ name: c.name, id: c.id }),
       ),
+  ),
+  read(
+    '/customers/look-alikes',
+    'Who may be the same person as the one typed.',
+    z.object({
+      name: z.string().max(200).default(''),
+      email: z.string().max(200).default(''),
+      phone: z.string().max(60).default(''),
+      except: idField.optional(),
+    }),
+    async ({ db, business, today, query }) => ({
+      items: (await readLookAlikes(db, query, business, today)).filter((c) => c.id !== query.except),
+      next: null,
+    }),
+  ),
+  change('/customers/{id}/join', 'Joins another record of the same customer to this one.', joinCustomers, {
+    path: { customerId: 'id' },
+  }),
+  read(
+    '/customers/{id}/usual',
+    'What a customer usually takes, with what is there and what it costs them today.',
+    noQuery,
+    async ({ db, id, business, today }) => {
+      const items = await usualView(db, id, business, today)
+      return items && { items, next: null }
+    },
+    'customer',
   ),
   read(
     '/customers/{id}',

@@ -18,9 +18,38 @@ import { handOver } from '@/services/sales/handOver'
 import { offerSale } from '@/services/sales/offerSale'
 import { requestDeposit } from '@/services/sales/requestDeposit'
 import { startSale } from '@/services/sales/startSale'
-import { change, listOf, noQuery, page, read, readCursor } from '../operation'
+import { addMonths, type Day } from '@/core/day'
+import { err, ok } from '@/core/result'
+import { findBusiness } from '@/data/queries/business'
+import { listRepeats } from '@/data/queries/repeats'
+import { day } from '@/services/input/fields'
+import { giveLink, withdrawSaleLinks } from '@/services/post/links'
+import { readComing, viewOfRepeat } from '@/services/read/repeats'
+import { offersView, saleCostsView } from '@/services/read/salesReports'
+import { readComparison, readVersions, viewOfVersion } from '@/services/read/versions'
+import { copySale } from '@/services/sales/copySale'
+import { startRepeat, stopRepeat } from '@/services/sales/keepRepeat'
+import { dropNext, putOffNext } from '@/services/sales/markNext'
+import { runDueRepeats } from '@/services/sales/runRepeats'
+import { change, listOf, noQuery, page, read, readCursor, type Operation } from '../operation'
 
 const ofSale = { path: { saleId: 'id' } }
+const span = z.object({ from: day.optional(), to: day.optional() })
+const spanOf = (q: z.output<typeof span>, today: Day) => ({
+  from: q.from ?? addMonths(today, -12),
+  to: q.to ?? today,
+})
+
+const runRepeatsNow: Operation = {
+  method: 'POST',
+  path: '/repeats/run',
+  summary: 'Makes what is due by the business date. It also happens by itself.',
+  run: async ({ till }) => {
+    const business = await findBusiness(till.db)
+    if (!business) return err({ code: 'not-set-up' })
+    return ok({ status: 200, body: { items: await runDueRepeats(till, business.currency), next: null } })
+  },
+}
 const ofInvoice = { path: { invoiceId: 'id' } }
 
 export const sales = [
@@ -32,6 +61,8 @@ export const sales = [
       search: z.string().max(200).optional(),
       stands: z.enum([...STANDS, 'working']).optional(),
       customerId: idField.optional(),
+      kind: z.string().max(40).optional(),
+      channel: z.enum(['counter', 'phone', 'shopfront']).optional(),
     }),
     async ({ db, business, today, query }) => {
       const ids = await listSaleIds(
@@ -51,6 +82,8 @@ export const sales = [
           title: s.sale.title,
           stands: s.stands,
           startedOn: s.sale.startedOn,
+          kind: s.sale.kind,
+          channel: s.sale.channel,
           total: toDecimalString(s.bar.total),
           money: {
             earned: toDecimalString(s.bar.earned),
@@ -70,6 +103,85 @@ export const sales = [
     noQuery,
     ({ db, id, business, today }) => saleView(db, id, business, today),
     'sale',
+  ),
+  change('/sales/{id}/copy', 'A new draft that holds what this sale holds.', copySale, {
+    ...ofSale,
+    status: 201,
+  }),
+  read(
+    '/sales/{id}/versions',
+    'Every version that was sent or agreed.',
+    noQuery,
+    async ({ db, id, business }) => ({
+      items: (await readVersions(db, id, business.currency)).map(viewOfVersion),
+      next: null,
+    }),
+  ),
+  read(
+    '/sales/{id}/comparison',
+    'Two versions beside each other; the last two where none are named.',
+    z.object({ before: idField.optional(), now: idField.optional() }),
+    async ({ db, id, business, query }) => {
+      const c = await readComparison(db, id, query, business.currency)
+      return c && { before: viewOfVersion(c.before), now: viewOfVersion(c.now), lines: c.lines }
+    },
+    'pair of versions of sale',
+  ),
+  change('/sales/{id}/next/put-off', 'Puts a next step off until a day.', putOffNext, ofSale),
+  change('/sales/{id}/next/drop', 'Does away with a next step, with a reason.', dropNext, ofSale),
+  change('/sales/{id}/repeats', 'The sale comes again.', startRepeat, { ...ofSale, status: 201 }),
+  read('/repeats', 'Sales that come again, the next to come first.', noQuery, async ({ db, business }) => ({
+    items: (await listRepeats(db, {}, business.currency)).map(viewOfRepeat),
+    next: null,
+  })),
+  read(
+    '/repeats/coming',
+    'What they will make in the months ahead.',
+    z.object({ months: z.coerce.number().int().min(1).max(24).default(6) }),
+    async ({ db, business, today, query }) => ({
+      items: (await readComing(db, today, query.months, business.currency)).map((c) => ({
+        on: c.on,
+        repeatId: c.repeat.id,
+        customer: c.repeat.customerName,
+        title: c.repeat.title,
+        total: toDecimalString(c.total),
+      })),
+      next: null,
+    }),
+  ),
+  change('/repeats/{id}/stop', 'Stops a repeat.', stopRepeat, { path: { repeatId: 'id' } }),
+  runRepeatsNow,
+  change('/sales/{id}/links', 'A link to the customer’s page of this sale, to give away by hand.', giveLink, {
+    ...ofSale,
+    status: 201,
+  }),
+  change('/sales/{id}/links', 'Withdraws every link of the sale.', withdrawSaleLinks, {
+    ...ofSale,
+    method: 'DELETE',
+  }),
+  read(
+    '/reports/offers',
+    'How many estimates became orders, by month, kind, channel or customer, or what they were lost to.',
+    span.extend({ by: z.enum(['month', 'kind', 'channel', 'customer', 'reason']).default('month') }),
+    async ({ db, business, today, query }) => ({
+      items: await offersView(db, spanOf(query, today), query.by, business, today),
+      next: null,
+    }),
+  ),
+  read(
+    '/reports/sale-costs',
+    'Estimated against agreed against billed against actual cost.',
+    span.extend(page.shape),
+    async ({ db, business, today, query }) =>
+      listOf(
+        await saleCostsView(db, spanOf(query, today), business, {
+          limit: query.limit,
+          after: readCursor(z.number().int(), query.after),
+        }),
+        query.limit,
+        (r) => r,
+        (r) => r.saleId,
+      ),
   ),
   change('/sales/{id}/offer', 'Sends the estimate.', offerSale, ofSale),
   change('/sales/{id}/agree', 'The customer said yes, to all or to chosen lines.', agreeSale, ofSale),

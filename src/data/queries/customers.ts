@@ -75,6 +75,17 @@ export const findCustomer = async (db: Db, id: number, currency: string): Promis
   return row ? mapCustomer(row, currency) : null
 }
 
+/** The customer with an e-mail address, the first one where several have it. */
+export const findByEmail = async (db: Db, email: string): Promise<number | null> =>
+  (
+    await db
+      .select({ id: customer.id })
+      .from(customer)
+      .where(sql`lower(${customer.email}) = lower(${email}) and ${customer.joinedToId} is null`)
+      .orderBy(asc(customer.id))
+      .limit(1)
+  )[0]?.id ?? null
+
 /** The customer that stands for everybody who gives no name at the counter. */
 export const findWalkIn = async (db: Db): Promise<number> => {
   const [row] = await db.select({ id: customer.id }).from(customer).where(eq(customer.walkIn, true))

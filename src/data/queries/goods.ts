@@ -86,6 +86,39 @@ export const findGoodsByCode = async (db: Db, code: string): Promise<Goods | nul
   return (await withParts(db, rows))[0] ?? null
 }
 
+/** Goods by code, whatever its case. */
+export const findGoodsByCodes = async (
+  db: Db,
+  codes: readonly string[],
+): Promise<Map<string, { id: number; kind: GoodsKind }>> => {
+  if (codes.length === 0) return new Map()
+  const rows = await db
+    .select({ id: goods.id, code: goods.code, kind: goods.kind })
+    .from(goods)
+    .where(sql`lower(${goods.code}) = any(${sql.param(codes.map((c) => c.toLowerCase()))})`)
+  return new Map(rows.map((r) => [r.code.toLowerCase(), { id: r.id, kind: r.kind }]))
+}
+
+/** Rows of an insert at a time: far below the number of values one statement may carry. */
+const BATCH = 500
+
+type NewGoods = typeof goods.$inferInsert
+
+export const insertManyGoods = async (db: Db, rows: readonly NewGoods[]): Promise<void> => {
+  for (let at = 0; at < rows.length; at += BATCH) await db.insert(goods).values(rows.slice(at, at + BATCH))
+}
+
+/** Changes many goods; what a row leaves out stays. */
+export const updateManyGoods = async (
+  db: Db,
+  rows: readonly (Partial<NewGoods> & { readonly id: number })[],
+): Promise<void> => {
+  for (const { id, ...change } of rows) {
+    const given = Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined))
+    await db.update(goods).set(given).where(eq(goods.id, id))
+  }
+}
+
 export interface GoodsFilter {
   readonly search?: string
   readonly kind?: GoodsKind
@@ -306,6 +339,18 @@ export const listWaiting = async (db: Db, goodsIds: readonly number[]): Promise<
       from waiting w join goods_part p on p.kit_id = w.goods_id where w.kind = 'kit' and p.part_id in (${ids})
      order by agreed_on, sale_id, position, line_id`)
   return rows.map((r) => ({ lineId: r.line_id, goodsId: r.goods_id, waiting: decimal(r.waiting) }))
+}
+
+/** What lies where, by name of the place. */
+export const listShelves = async (db: Db, goodsIds: readonly number[]) => {
+  if (goodsIds.length === 0) return []
+  const rows = await db
+    .select({ goodsId: shelf.goodsId, place: place.name, quantity: shelf.quantity })
+    .from(shelf)
+    .innerJoin(place, eq(place.id, shelf.placeId))
+    .where(inArray(shelf.goodsId, [...new Set(goodsIds)]))
+    .orderBy(asc(place.id))
+  return rows.map((r) => ({ ...r, quantity: decimal(r.quantity) }))
 }
 
 /** What lies altogether, by goods. */

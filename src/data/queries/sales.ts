@@ -433,6 +433,11 @@ export const listDepositRequests = async (db: Db, saleIds: readonly number[], cu
   }))
 }
 
+export const findDepositRequest = async (db: Db, id: number, currency: string) => {
+  const [row] = await db.select().from(depositRequest).where(eq(depositRequest.id, id))
+  return row ? { ...row, on: row.onDay as Day, amount: money(row.amount, currency) } : null
+}
+
 export const insertDepositRequest = async (
   db: Db,
   row: typeof depositRequest.$inferInsert,
@@ -498,6 +503,7 @@ export const findHandover = async (db: Db, id: number, currency: string) => {
     customer: first.customer,
     lines: rows.map((r) => ({
       id: r.line.id,
+      saleLineId: r.line.saleLineId,
       description: r.description,
       quantity: decimal(r.line.quantity),
       cost: money(r.line.cost, currency),

@@ -124,7 +124,7 @@ const heldKindOf = (arrangement: unknown): HeldKind =>
   readArrangement(arrangement).kind === 'layaway' ? 'layaway' : 'deposit'
 
 /** Takes money: fills dues, holds what is ahead for its sale, keeps the rest on account, posts it, and numbers the receipt. */
-export const takeReceipt = defineCommand('take-receipt', takeReceiptInput, async (w, input) => {
+export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number> => {
   const customerId = await whoPays(w, input)
   const onDay = paperDay(w, input.on)
   const received = w.money(input.amount, 'amount')
@@ -214,6 +214,11 @@ export const takeReceipt = defineCommand('take-receipt', takeReceiptInput, async
     })),
   )
   await refreshTouched(w, receiptId)
+  return receiptId
+}
+
+export const takeReceipt = defineCommand('take-receipt', takeReceiptInput, async (w, input) => {
+  const receiptId = await writeReceipt(w, input)
   return { id: receiptId, answer: () => receiptView(w, receiptId) }
 })
 

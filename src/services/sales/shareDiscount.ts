@@ -4,15 +4,21 @@ import { listSaleLines, setWholeLess, type SaleLineRow, type SaleRow } from '@/d
 import type { Work } from '../command'
 import { countedQuantity } from '../read/stories'
 
-/** Shares what is off the whole over the lines that count, anew; what is billed keeps the share it was billed with. */
-export const shareDiscount = async (
-  w: Work,
-  sale: Pick<SaleRow, 'id' | 'agreedOn' | 'discountPercent' | 'discountAmount'>,
-): Promise<readonly SaleLineRow[]> => {
-  const lines = await listSaleLines(w.tx, [sale.id])
-  const none = lines.every((l) => l.wholeLess === 0n)
-  if (none && sale.discountPercent.isZero() && sale.discountAmount.minor === 0n) return lines
-  const amount = (minor: bigint) => money(minor, w.currency)
+type Discounted = Pick<SaleRow, 'id' | 'agreedOn' | 'discountPercent' | 'discountAmount'>
+
+/** The lines with their shares of what is off the whole, anew; what is billed keeps the share it was billed with. */
+export const withShares = (
+  sale: Discounted,
+  lines: readonly SaleLineRow[],
+  currency: string,
+): readonly SaleLineRow[] => {
+  const amount = (minor: bigint) => money(minor, currency)
+  if (
+    lines.every((l) => l.wholeLess === 0n) &&
+    sale.discountPercent.isZero() &&
+    sale.discountAmount.minor === 0n
+  )
+    return lines
   const shares = shareWholeDiscount(
     lines.map((l) => ({
       worth: lineWorth(
@@ -23,9 +29,18 @@ export const shareDiscount = async (
     })),
     { percent: sale.discountPercent, amount: sale.discountAmount },
   )
-  const changed = lines.flatMap((l, i) =>
-    l.wholeLess === shares[i]!.minor ? [] : [{ lineId: l.id, wholeLess: shares[i]!.minor }],
-  )
-  await setWholeLess(w.tx, changed)
   return lines.map((l, i) => ({ ...l, wholeLess: shares[i]!.minor }))
+}
+
+/** Shares what is off the whole over a sale's lines and writes the shares down. */
+export const shareDiscount = async (w: Work, sale: Discounted): Promise<readonly SaleLineRow[]> => {
+  const before = await listSaleLines(w.tx, [sale.id])
+  const lines = withShares(sale, before, w.currency)
+  await setWholeLess(
+    w.tx,
+    lines
+      .filter((l, i) => l.wholeLess !== before[i]!.wholeLess)
+      .map((l) => ({ lineId: l.id, wholeLess: l.wholeLess })),
+  )
+  return lines
 }

@@ -1,0 +1,103 @@
+import { z } from 'zod'
+import { fillLetter, PAPER_LANGUAGES, usualLayout, type PaperKind } from '@/core/formats'
+import { ok } from '@/core/result'
+import { sendPost } from '@/clockwork/postman'
+import { findBusiness } from '@/data/queries/business'
+import { listLayouts, listTemplates } from '@/data/queries/layouts'
+import { listMailbox } from '@/data/queries/mailbox'
+import { listPost } from '@/data/queries/post'
+import { id as idField } from '@/services/input/fields'
+import { addLayout, changeLayout, dropLayout, paperKind } from '@/services/papers/keepLayout'
+import { readTemplate } from '@/services/post/letterFacts'
+import { dropLetter, dropLetterTemplate, keepLetterTemplate, readDraftLetter, viewOfPost, writeLetter } from '@/services/post/writeLetter' // prettier-ignore
+import { err } from '@/core/result'
+import { change, listOf, noQuery, page, read, readCursor, type Operation } from '../operation'
+
+const whole = <T>(items: readonly T[]) => ({ items, next: null })
+
+/** Tries now what waits, or the one letter named: the answer says what became of it. */
+const sendNow: Operation = {
+  method: 'POST',
+  path: '/post/{id}/send',
+  summary: 'Tries a letter that waits, now.',
+  run: async ({ till, params }) => {
+    const business = await findBusiness(till.db)
+    if (!business) return err({ code: 'not-set-up' })
+    const id = Number(params.id)
+    const before = Number.isSafeInteger(id) ? (await listPost(till.db, { id }, { limit: 1 }))[0] : undefined
+    if (!before) return err({ code: 'not-found', what: 'letter', id: params.id ?? '' })
+    await sendPost({ db: till.db, business, today: till.today }, id)
+    return ok({ status: 200, body: viewOfPost((await listPost(till.db, { id }, { limit: 1 }))[0]!) })
+  },
+}
+
+export const post = [
+  read(
+    '/post/draft',
+    'A letter as it would go out: whom to, about what, in which words.',
+    z.object({ paper: paperKind, paperId: idField }),
+    ({ db, business, today, query }) => readDraftLetter(db, query.paper, query.paperId, business, today),
+    'paper',
+  ),
+  change('/post', 'Writes a letter; it waits until it is sent.', writeLetter, { status: 201 }),
+  read(
+    '/post',
+    'Letters, newest first.',
+    page.extend({
+      customerId: idField.optional(),
+      saleId: idField.optional(),
+      state: z.enum(['waiting', 'sent', 'bounced', 'dropped']).optional(),
+    }),
+    async ({ db, query }) =>
+      listOf(
+        await listPost(db, query, { limit: query.limit, after: readCursor(z.number().int(), query.after) }),
+        query.limit,
+        viewOfPost,
+        (p) => p.id,
+      ),
+  ),
+  sendNow,
+  change('/post/{id}', 'Drops a letter that has not gone.', dropLetter, {
+    path: { postId: 'id' },
+    method: 'DELETE',
+  }),
+  read('/mailbox', 'What the mail stand-in delivered, newest first.', noQuery, async ({ db }) =>
+    whole(await listMailbox(db, 200)),
+  ),
+  read('/letter-templates', 'The owner’s own wording of letters.', noQuery, async ({ db }) =>
+    whole(await listTemplates(db)),
+  ),
+  read(
+    '/letter-templates/one',
+    'The wording of a letter that holds now.',
+    z.object({ paper: paperKind, language: z.enum(PAPER_LANGUAGES).default('en') }),
+    async ({ db, query }) => {
+      const template = await readTemplate(db, query.paper, query.language)
+      return {
+        ...query,
+        ...template,
+        example: fillLetter(template.body, { name: 'Ines Marlowe', business: 'us' }),
+      }
+    },
+  ),
+  change('/letter-templates', 'The owner’s own wording of a letter.', keepLetterTemplate),
+  change('/letter-templates', 'Back to the program’s own wording.', dropLetterTemplate, { method: 'DELETE' }),
+  read('/layouts', 'The owner’s own layouts of papers.', noQuery, async ({ db }) =>
+    whole(await listLayouts(db)),
+  ),
+  read(
+    '/layouts/usual',
+    'The program’s own layout of a paper: where one’s own begins.',
+    z.object({ paper: paperKind }),
+    async ({ query }) => ({ paper: query.paper, spec: usualLayout(query.paper as PaperKind) }),
+  ),
+  change('/layouts', 'A layout of the owner’s own for a paper.', addLayout, { status: 201 }),
+  change('/layouts/{id}', 'Changes a layout, or makes it the usual one.', changeLayout, {
+    path: { layoutId: 'id' },
+    method: 'PATCH',
+  }),
+  change('/layouts/{id}', 'Throws a layout away.', dropLayout, {
+    path: { layoutId: 'id' },
+    method: 'DELETE',
+  }),
+]

@@ -1,0 +1,24 @@
+import { listOpenBaskets } from '@/data/queries/baskets'
+import { orderBasket, putInBasket, tellBasket } from '@/services/shopfront/basket'
+import { readBasket } from '@/services/shopfront/readShop'
+import { change, noQuery, read } from '../operation'
+
+const ofBasket = { path: { basketId: 'id' } }
+
+/** The owner's side of the shopfront: the same baskets, seen and changed while the customer fills them. */
+export const shopfront = [
+  read('/baskets', 'Baskets being filled, the one last touched first.', noQuery, async ({ db }) => ({
+    items: await listOpenBaskets(db),
+    next: null,
+  })),
+  read(
+    '/baskets/{id}',
+    'A basket as both sides see it.',
+    noQuery,
+    ({ db, id, business, today }) => readBasket(db, id, business, today),
+    'basket',
+  ),
+  change('/baskets/{id}/lines', 'So many of a thing; none takes it out.', putInBasket, ofBasket),
+  change('/baskets/{id}', 'Who it is for and where it goes.', tellBasket, { ...ofBasket, method: 'PATCH' }),
+  change('/baskets/{id}/order', 'Makes an agreed sale of it.', orderBasket, { ...ofBasket, status: 201 }),
+]

@@ -1,0 +1,78 @@
+import { PAPERS, type PaperKind } from '@/core/formats'
+import type { Day } from '@/core/day'
+import type { Database } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+import { insertFile, listFiles, findFile } from '@/data/queries/files'
+import { claimPost, listPost, putPostBack, updatePost, type PostRow } from '@/data/queries/post'
+import { makePaper } from '@/papers/make'
+import { smtpMail } from '@/standins/mail/smtpMail'
+import { standInMail } from '@/standins/mail/standInMail'
+import type { MailTransport, OutgoingMail } from '@/standins/mail/transport'
+
+interface House {
+  readonly db: Database
+  readonly business: Business
+  readonly today: Day
+}
+
+const isPaper = (paper: string): paper is PaperKind => (PAPERS as readonly string[]).includes(paper)
+
+/** The paper that goes with a letter, made at the first try and kept: what is sent again is what was to be sent. */
+const attachmentOf = async (
+  { db, business, today }: House,
+  letter: PostRow,
+): Promise<OutgoingMail['attachments']> => {
+  if (!isPaper(letter.paper) || letter.paperId === null) return []
+  const [kept] = await listFiles(db, 'post', letter.id)
+  if (kept) {
+    const file = (await findFile(db, kept.id))!
+    return [{ name: file.name, type: file.type, body: file.body }]
+  }
+  const body = await makePaper({ db, business, today }, letter.paper, letter.paperId)
+  if (!body) return []
+  const name = `${letter.paper}-${letter.paperId}.pdf`
+  await insertFile(db, { ownerKind: 'post', ownerId: letter.id, name, type: 'application/pdf', size: body.length, body, addedOn: today }) // prettier-ignore
+  return [{ name, type: 'application/pdf', body }]
+}
+
+const transportOf = ({ db, business }: House): MailTransport =>
+  business.smtpUrl ? smtpMail(business.smtpUrl) : standInMail(db)
+
+/** Tries to send one letter that waits, and writes down what became of it. False when none waited. */
+const sendNext = async (house: House, transport: MailTransport, only?: number): Promise<boolean> => {
+  const { db, business, today } = house
+  const postId = await claimPost(db, only)
+  if (postId === null) return false
+  const letter = (await listPost(db, { id: postId }, { limit: 1 }))[0]!
+  try {
+    const delivery = await transport.deliver(
+      {
+        messageId: letter.messageId,
+        from: business.email || `till@${business.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.example`,
+        to: letter.recipient,
+        subject: letter.subject,
+        body: letter.body,
+        attachments: await attachmentOf(house, letter),
+      },
+      letter.tries,
+    )
+    if (delivery.as === 'sent') await updatePost(db, postId, { state: 'sent', sentOn: today, problem: '' })
+    else if (delivery.as === 'bounced')
+      await updatePost(db, postId, { state: 'bounced', sentOn: today, problem: delivery.why }) // prettier-ignore
+    else await putPostBack(db, postId, letter.tries, delivery.why)
+  } catch (problem) {
+    await putPostBack(db, postId, letter.tries, problem instanceof Error ? problem.message : String(problem))
+  }
+  return true
+}
+
+/** Sends what waits, or the one letter named. */
+export const sendPost = async (house: House, only?: number): Promise<number> => {
+  const transport = transportOf(house)
+  let tried = 0
+  while (await sendNext(house, transport, only)) {
+    tried++
+    if (only !== undefined || tried >= 200) break
+  }
+  return tried
+}

@@ -1,0 +1,22 @@
+import type { Database } from '@/data/connect'
+import { findBusiness } from '@/data/queries/business'
+import { businessDate } from '@/services/clock'
+import { writeLetter } from '@/services/post/writeLetter'
+import { runDueRepeats } from '@/services/sales/runRepeats'
+import { listInvoicesOfSales } from '@/data/queries/invoices'
+import { sendPost } from './postman'
+
+/** What happens by itself: sales that come again are made on their day, what they issue is posted, and letters go out. */
+export const tick = async (db: Database): Promise<void> => {
+  const business = await findBusiness(db)
+  if (!business) return
+  const today = businessDate()
+  for (const made of await runDueRepeats({ db, today }, business.currency)) {
+    if (!made.byItself) continue
+    const invoice = made.makes === 'invoice' ? (await listInvoicesOfSales(db, [made.saleId], business.currency))[0] : null // prettier-ignore
+    // A customer without an address simply gets no letter; the paper is there.
+    if (invoice) await writeLetter.run({ db, today }, { paper: 'invoice', paperId: invoice.id })
+    else await writeLetter.run({ db, today }, { paper: made.makes === 'offer' ? 'estimate' : 'confirmation', paperId: made.saleId }) // prettier-ignore
+  }
+  await sendPost({ db, business, today })
+}

@@ -1,0 +1,96 @@
+import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm'
+import { decimal, type Decimal } from '@/core/money'
+import type { Db } from '../connect'
+import { basket, basketLine } from '../schema'
+
+export interface BasketRow {
+  readonly id: number
+  readonly name: string
+  readonly email: string
+  readonly phone: string
+  readonly deliverTo: string
+  readonly note: string
+  readonly turn: number
+  readonly startedOn: string
+  readonly touchedAt: Date
+  readonly saleId: number | null
+}
+
+const FACTS = { id: basket.id, name: basket.name, email: basket.email, phone: basket.phone, deliverTo: basket.deliverTo, note: basket.note, turn: basket.turn, startedOn: basket.startedOn, touchedAt: basket.touchedAt, saleId: basket.saleId } // prettier-ignore
+
+export const insertBasket = async (db: Db, row: typeof basket.$inferInsert): Promise<number> =>
+  (await db.insert(basket).values(row).returning({ id: basket.id }))[0]!.id
+
+export const findBasket = async (db: Db, id: number): Promise<BasketRow | null> =>
+  (await db.select(FACTS).from(basket).where(eq(basket.id, id)))[0] ?? null
+
+/** The open basket a browser's secret names. */
+export const findBasketOf = async (db: Db, tokenHash: string): Promise<BasketRow | null> =>
+  (
+    await db
+      .select(FACTS)
+      .from(basket)
+      .where(and(eq(basket.tokenHash, tokenHash), isNull(basket.saleId)))
+  )[0] ?? null
+
+/** Takes a basket for this transaction: both sides may have their hands in it. */
+export const lockBasket = async (db: Db, id: number): Promise<BasketRow | null> =>
+  (await db.select(FACTS).from(basket).where(eq(basket.id, id)).for('update'))[0] ?? null
+
+/** Baskets not ordered yet with something in them, the one last touched first. */
+export const listOpenBaskets = async (db: Db) =>
+  db
+    .select({
+      ...FACTS,
+      things: sql<number>`(select count(*) from basket_line l where l.basket_id = ${basket.id})::int`,
+    })
+    .from(basket)
+    .where(
+      and(isNull(basket.saleId), sql`exists (select from basket_line l where l.basket_id = ${basket.id})`),
+    )
+    .orderBy(desc(basket.touchedAt))
+    .limit(100)
+
+/** Changes a basket's facts, and counts the turn. */
+export const touchBasket = async (
+  db: Db,
+  id: number,
+  change: Partial<typeof basket.$inferInsert> = {},
+): Promise<void> => {
+  await db
+    .update(basket)
+    .set({ ...change, turn: sql`${basket.turn} + 1`, touchedAt: sql`now()` })
+    .where(eq(basket.id, id))
+}
+
+export const listBasketLines = async (
+  db: Db,
+  basketId: number,
+): Promise<{ goodsId: number; quantity: Decimal }[]> =>
+  (
+    await db
+      .select({ goodsId: basketLine.goodsId, quantity: basketLine.quantity })
+      .from(basketLine)
+      .where(eq(basketLine.basketId, basketId))
+      .orderBy(asc(basketLine.id))
+  ).map((l) => ({ goodsId: l.goodsId, quantity: decimal(l.quantity) }))
+
+/** So many of a thing in a basket; none takes it out. */
+export const setBasketLine = async (
+  db: Db,
+  basketId: number,
+  goodsId: number,
+  quantity: Decimal,
+): Promise<void> => {
+  if (quantity.isZero()) {
+    await db.delete(basketLine).where(and(eq(basketLine.basketId, basketId), eq(basketLine.goodsId, goodsId)))
+    return
+  }
+  await db
+    .insert(basketLine)
+    .values({ basketId, goodsId, quantity: quantity.toFixed(4) })
+    .onConflictDoUpdate({
+      target: [basketLine.basketId, basketLine.goodsId],
+      set: { quantity: quantity.toFixed(4) },
+    })
+}

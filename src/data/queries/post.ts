@@ -1,0 +1,100 @@
+import { and, desc, eq, sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import type { Db } from '../connect'
+import { customer, post } from '../schema'
+
+export type PostState = 'waiting' | 'sent' | 'bounced' | 'dropped'
+
+export interface PostRow {
+  readonly id: number
+  readonly customerId: number
+  readonly customerName: string
+  readonly saleId: number | null
+  readonly paper: string
+  readonly paperId: number | null
+  readonly recipient: string
+  readonly subject: string
+  readonly body: string
+  readonly messageId: string
+  readonly state: PostState
+  readonly tries: number
+  readonly problem: string
+  readonly writtenOn: Day
+  readonly sentOn: Day | null
+}
+
+export interface PostFilter {
+  readonly id?: number
+  readonly customerId?: number
+  readonly saleId?: number
+  readonly state?: PostState
+}
+
+/** Letters, newest first. */
+export const listPost = async (
+  db: Db,
+  filter: PostFilter,
+  page: { readonly limit: number; readonly after?: number },
+): Promise<PostRow[]> => {
+  const rows = await db
+    .select({ post, customerName: customer.name })
+    .from(post)
+    .innerJoin(customer, eq(customer.id, post.customerId))
+    .where(
+      and(
+        filter.id ? eq(post.id, filter.id) : undefined,
+        filter.customerId ? eq(post.customerId, filter.customerId) : undefined,
+        filter.saleId ? eq(post.saleId, filter.saleId) : undefined,
+        filter.state ? eq(post.state, filter.state) : undefined,
+        page.after ? sql`${post.id} < ${page.after}` : undefined,
+      ),
+    )
+    .orderBy(desc(post.id))
+    .limit(page.limit)
+  return rows.map(({ post: p, customerName }) => ({ ...p, customerName, writtenOn: p.writtenOn as Day, sentOn: p.sentOn as Day | null })) // prettier-ignore
+}
+
+export const insertPost = async (db: Db, row: typeof post.$inferInsert): Promise<number> =>
+  (await db.insert(post).values(row).returning({ id: post.id }))[0]!.id
+
+export const updatePost = async (
+  db: Db,
+  id: number,
+  change: Partial<typeof post.$inferInsert>,
+): Promise<void> => {
+  await db.update(post).set(change).where(eq(post.id, id))
+}
+
+/** How many wait to go, and how many came back and were not looked at. */
+export const countPost = async (db: Db): Promise<{ waiting: number; bounced: number }> => {
+  const [row] = await db
+    .select({
+      waiting: sql<number>`count(*) filter (where ${post.state} = 'waiting')::int`,
+      bounced: sql<number>`count(*) filter (where ${post.state} = 'bounced')::int`,
+    })
+    .from(post)
+    .where(sql`${post.state} in ('waiting', 'bounced')`)
+  return row!
+}
+
+/**
+ * Takes the next letter that may go, for two minutes: no other postman takes it meanwhile, and if this one falls over it
+ * is free again afterwards. `only` names one letter, whenever its next try would be.
+ */
+export const claimPost = async (db: Db, only?: number): Promise<number | null> => {
+  const rows = await db.execute<{ id: number }>(sql`
+    update post set tries = tries + 1, next_try_at = now() + interval '2 minutes'
+     where id = (select id from post where state = 'waiting' and ${only === undefined ? sql`next_try_at <= now()` : sql`id = ${only}`}
+                  order by next_try_at, id limit 1 for update skip locked)
+    returning id`)
+  return rows[0]?.id ?? null
+}
+
+/** When it is tried again: after one, five, fifteen minutes, then every hour. */
+export const putPostBack = async (db: Db, id: number, tries: number, problem: string): Promise<void> => {
+  const minutes = [1, 5, 15][tries - 1] ?? 60
+  await db
+    .update(post)
+    .set({ problem, nextTryAt: sql`now() + make_interval(mins => ${minutes})` as never })
+    .where(eq(post.id, id))
+}

@@ -1,0 +1,98 @@
+import { sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import { minorDigits, money, type Money } from '@/core/money'
+import type { Db } from '../connect'
+
+interface Span {
+  readonly from: Day
+  readonly to: Day
+}
+
+/** Estimates first sent in a span, with what became of them. Sales that began as orders are not among them. */
+export const listOffers = async (db: Db, span: Span, currency: string) => {
+  const rows = await db.execute<{
+    sent_on: string
+    agreed_on: string | null
+    closed_as: 'declined' | 'cancelled' | null
+    closed_reason: string
+    valid_until: string | null
+    kind: string
+    channel: string
+    customer: string
+    total: string
+  }>(sql`
+    select v.on_day::text as sent_on, s.agreed_on::text, s.closed_as, s.closed_reason, s.valid_until::text, s.kind, s.channel,
+           c.name as customer, v.gross::text as total
+      from sale_version v join sale s on s.id = v.sale_id join customer c on c.id = s.customer_id
+     where v.kind = 'offered' and v.on_day between ${span.from} and ${span.to}
+       and v.n = (select min(n) from sale_version f where f.sale_id = v.sale_id and f.kind = 'offered')
+     order by v.on_day, v.id`)
+  return rows.map((r) => ({
+    sentOn: r.sent_on as Day,
+    agreedOn: r.agreed_on as Day | null,
+    closedAs: r.closed_as,
+    closedReason: r.closed_reason,
+    validUntil: r.valid_until as Day | null,
+    kind: r.kind,
+    channel: r.channel,
+    customer: r.customer,
+    total: money(BigInt(r.total), currency),
+  }))
+}
+
+export interface SaleCostRow {
+  readonly saleId: number
+  readonly number: number
+  readonly customer: string
+  readonly title: string
+  readonly offered: Money | null
+  readonly agreed: Money
+  readonly billed: Money
+  /** Without tax: what margin is measured on. */
+  readonly billedNet: Money
+  readonly expectedCost: Money
+  readonly actualCost: Money
+}
+
+/** The money side of sales agreed in a span, newest first: offered, agreed, billed, expected and actual cost. */
+export const listSaleCosts = async (
+  db: Db,
+  span: Span,
+  page: { readonly limit: number; readonly after?: number },
+  currency: string,
+): Promise<SaleCostRow[]> => {
+  const rows = await db.execute<Record<string, string | number | null>>(sql`
+    select s.id, s.number, c.name as customer, s.title, o.gross::text as offered, a.gross::text as agreed,
+           coalesce(b.gross, 0)::text as billed, coalesce(b.net, 0)::text as net,
+           round(coalesce(e.expected, 0) * power(10, ${minorDigits(currency)}))::bigint::text as expected, coalesce(h.cost, 0)::text as actual
+      from sale s join customer c on c.id = s.customer_id
+      left join lateral (select gross from sale_version v where v.sale_id = s.id and v.kind = 'offered' order by n limit 1) o on true
+      left join lateral (select gross from sale_version v where v.sale_id = s.id and v.kind <> 'offered' order by n desc limit 1) a on true
+      left join lateral (select sum(case when kind = 'credit-note' then -gross else gross end) as gross, sum(case when kind = 'credit-note' then -net else net end) as net from invoice i where i.sale_id = s.id and i.status = 'issued') b on true
+      left join lateral (select sum(l.expected_cost * l.agreed) as expected from sale_line l where l.sale_id = s.id) e on true
+      left join lateral (select sum(case when h.direction = 'out' then l.cost else -l.cost end) as cost
+                           from handover h join handover_line l on l.handover_id = h.id where h.sale_id = s.id) h on true
+     where s.agreed_on between ${span.from} and ${span.to} and s.closed_as is null and a.gross is not null
+       and ${page.after ? sql`s.id < ${page.after}` : sql`true`}
+     order by s.id desc limit ${page.limit}`)
+  const amount = (text: string | number | null | undefined): Money => money(BigInt(text ?? 0), currency)
+  return rows.map((r) => ({
+    saleId: r.id as number,
+    number: r.number as number,
+    customer: r.customer as string,
+    title: r.title as string,
+    offered: r.offered === null ? null : amount(r.offered),
+    agreed: amount(r.agreed),
+    billed: amount(r.billed),
+    billedNet: amount(r.net),
+    expectedCost: amount(r.expected),
+    actualCost: amount(r.actual),
+  }))
+}
+
+/** How many sales were agreed in a span and what they come to, by kind or channel. */
+export const listSalesOf = (db: Db, span: Span, by: 'kind' | 'channel') =>
+  db.execute<{ group: string; sales: number; total: string; billed: string; share: string }>(sql`
+    select ${sql.identifier(by)} as group, count(*)::int as sales, sum(total)::text as total, sum(billed)::text as billed,
+           coalesce(100.0 * sum(total) / nullif(sum(sum(total)) over (), 0), 0)::text as share
+      from sale where agreed_on between ${span.from} and ${span.to} and closed_as is null group by 1 order by sum(total) desc`)

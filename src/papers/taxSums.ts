@@ -1,0 +1,25 @@
+import { formatMoney, type Money } from '@/core/money'
+import type { Db } from '@/data/connect'
+import { listTaxCodes } from '@/data/queries/taxCodes'
+import type { PaperSum } from './paper'
+
+interface TaxRow {
+  readonly taxCodeId: number
+  readonly componentId: number | null
+  readonly amount: Money
+}
+
+/** Tax by code and component, as it stands under the lines. */
+export const taxSums = async (db: Db, taxes: readonly TaxRow[]): Promise<PaperSum[]> => {
+  const codes = await listTaxCodes(db)
+  return taxes.map((t) => {
+    const code = codes.find((c) => c.id === t.taxCodeId)!
+    const component = code.components.find((k) => k.id === t.componentId)
+    return {
+      name: component
+        ? `${code.name}: ${component.name} ${component.rate.times(100).toString()} %`
+        : code.name,
+      amount: formatMoney(t.amount),
+    }
+  })
+}

@@ -1,0 +1,183 @@
+// Long, because a file is read, each row judged, and the whole written in one place; the steps stand in their order.
+import { z } from 'zod'
+import { listAccounts } from '@/data/queries/accounts'
+import { findGoodsByCodes, insertManyGoods, updateManyGoods } from '@/data/queries/goods'
+import { toFourPlaces } from '@/core/money'
+import { defineCommand, type Work } from '../command'
+import { needed, quantityOrZero, text, unitPrice } from '../input/fields'
+import { refuse } from '../refuse'
+import { readTableFile, type FileTable } from './readTableFile'
+
+/** What a column may be called, in lower case without spaces; the first is what an export calls it. */
+const COLUMNS = {
+  code: ['code', 'number', 'sku', 'item'],
+  name: ['name', 'description', 'title'],
+  kind: ['kind', 'type'],
+  price: ['price', 'unitprice', 'listprice'],
+  taxCode: ['taxcode', 'tax'],
+  incomeAccount: ['incomeaccount', 'account'],
+  barcode: ['barcode', 'ean', 'gtin'],
+  note: ['note', 'notes'],
+  tags: ['tags'],
+  weight: ['weight'],
+  size: ['size'],
+  reorderAt: ['reorderat', 'reorder', 'minimum'],
+  onShopfront: ['onshopfront', 'shopfront'],
+} as const
+type Column = keyof typeof COLUMNS
+
+const yes = z
+  .string()
+  .toLowerCase()
+  .refine((s) => ['', 'yes', 'no', 'true', 'false', '1', '0', 'x'].includes(s), 'Write yes or no.')
+  .transform((s) => ['yes', 'true', '1', 'x'].includes(s))
+/** An empty cell says nothing; a decimal comma is read as the point it means. */
+const orNothing = <T>(schema: z.ZodType<T, string>) =>
+  z.string().transform((s, ctx) => {
+    if (s === '') return undefined
+    const parsed = schema.safeParse(s)
+    if (parsed.success) return parsed.data
+    for (const issue of parsed.error.issues) ctx.addIssue({ code: 'custom', message: issue.message })
+    return z.NEVER
+  })
+const plainNumber = (s: unknown) => (typeof s === 'string' ? s.replace(/\s/g, '').replace(/^(\d+),(\d{1,4})$/, '$1.$2') : s) // prettier-ignore
+
+const row = z.object({
+  code: needed(40, 'A code'),
+  name: needed(200, 'A name'),
+  kind: z.preprocess((s) => (typeof s === 'string' && s !== '' ? s.toLowerCase() : 'stock'), z.enum(['stock', 'work', 'charge'], { error: 'Say stock, work or charge. Kits are made by hand, from their parts.' })), // prettier-ignore
+  price: z.preprocess(plainNumber, unitPrice),
+  taxCode: orNothing(text(40)),
+  incomeAccount: orNothing(text(20)),
+  barcode: orNothing(text(60)),
+  note: orNothing(text(2000)),
+  tags: orNothing(text(400)),
+  weight: z.preprocess(plainNumber, orNothing(quantityOrZero)),
+  size: orNothing(text(60)),
+  reorderAt: z.preprocess(plainNumber, orNothing(quantityOrZero)),
+  onShopfront: yes,
+})
+type Row = z.output<typeof row>
+
+export interface RowProblem {
+  /** As the spreadsheet counts: the column names are row 1. */
+  readonly row: number
+  readonly code: string
+  readonly message: string
+}
+
+const plainName = (s: string) => s.toLowerCase().replace(/[^a-z]/g, '')
+
+/** Which column of the file holds what; refused where there is no code, name or price. */
+const findColumns = (table: FileTable): Partial<Record<Column, number>> => {
+  const found: Partial<Record<Column, number>> = {}
+  for (const [column, names] of Object.entries(COLUMNS) as [Column, readonly string[]][]) {
+    const at = table.columns.findIndex((c) => names.includes(plainName(c)))
+    if (at >= 0) found[column] = at
+  }
+  const missing = (['code', 'name', 'price'] as const).filter((c) => found[c] === undefined)
+  if (missing.length > 0)
+    refuse({
+      code: 'invalid',
+      errors: [{ path: 'base64', message: `There is no column ${missing.join(', no column ')}. The first row names the columns: code, name, price, and whichever else of ${Object.keys(COLUMNS).slice(4).join(', ')}.` }], // prettier-ignore
+    })
+  return found
+}
+
+interface Judged {
+  readonly good: readonly (Row & { readonly at: number; readonly taxCodeId: number; readonly incomeAccountId: number; readonly goodsId: number | null })[] // prettier-ignore
+  readonly problems: readonly RowProblem[]
+}
+
+/** Every row judged on its own and against the others and what is there: nothing is written. */
+const judge = async (w: Work, table: FileTable): Promise<Judged> => {
+  const columns = findColumns(table)
+  const cellsOf = (cells: readonly string[]) =>
+    Object.fromEntries(
+      Object.keys(COLUMNS).map((c) => [c, columns[c as Column] === undefined ? '' : (cells[columns[c as Column]!] ?? '')]), // prettier-ignore
+    )
+  const [codes, accounts] = await Promise.all([w.taxCodes(), listAccounts(w.tx)])
+  const there = await findGoodsByCodes(w.tx, table.rows.map((r) => r[columns.code!] ?? '')) // prettier-ignore
+  const usual = { stock: await w.accountId('sales'), work: await w.accountId('work'), charge: await w.accountId('charges') } // prettier-ignore
+  const seen = new Map<string, number>()
+  const problems: RowProblem[] = []
+  const good: Judged['good'][number][] = []
+  table.rows.forEach((cells, i) => {
+    const at = i + 2
+    const given = cellsOf(cells)
+    const wrong = (message: string) => problems.push({ row: at, code: given.code ?? '', message })
+    const parsed = row.safeParse(given)
+    if (!parsed.success)
+      return void wrong(parsed.error.issues.map((x) => `${String(x.path[0] ?? '')}: ${x.message}`).join(' '))
+    const r = parsed.data
+    const key = r.code.toLowerCase()
+    const before = seen.get(key)
+    if (before !== undefined) return void wrong(`code: ${r.code} stands in row ${before} already.`)
+    seen.set(key, at)
+    const taxCode = r.taxCode
+      ? codes.find((c) => c.code.toLowerCase() === r.taxCode!.toLowerCase())
+      : codes[0]
+    if (!taxCode) return void wrong(`taxCode: there is no tax code ${r.taxCode}.`)
+    const account = r.incomeAccount
+      ? accounts.find((a) => a.code === r.incomeAccount && a.kind === 'income')
+      : undefined
+    if (r.incomeAccount && !account)
+      return void wrong(`incomeAccount: there is no income account ${r.incomeAccount}.`)
+    const known = there.get(key)
+    if (known && known.kind !== r.kind)
+      return void wrong(`kind: ${r.code} is ${known.kind} here and stays so; the file says ${r.kind}.`)
+    good.push({
+      ...r,
+      at,
+      taxCodeId: taxCode.id,
+      incomeAccountId: account?.id ?? usual[r.kind],
+      goodsId: known?.id ?? null,
+    })
+  })
+  return { good, problems }
+}
+
+const input = z.object({
+  /** A CSV or XLSX file. */
+  base64: z.string({ error: 'The file in base64.' }).min(1, 'The file is empty.').max(6_000_000, 'A file has at most 4 MB.'), // prettier-ignore
+  /** `look` writes nothing; `all` writes only when every row is good; `good` leaves the bad rows out. */
+  mode: z.enum(['look', 'all', 'good'], { error: 'Say look, all or good.' }).default('look'),
+})
+
+/**
+ * Goods from a spreadsheet: new codes are added, known ones changed. First looked at, row by row; then written all at once
+ * or not at all. An empty cell leaves what is there.
+ */
+export const importGoods = defineCommand('import-goods', input, async (w, { base64, mode }) => {
+  const table = await readTableFile(base64)
+  const { good, problems } = await judge(w, table)
+  const result = {
+    rows: table.rows.length,
+    added: good.filter((g) => g.goodsId === null).length,
+    changed: good.filter((g) => g.goodsId !== null).length,
+    problems,
+    preview: good.slice(0, 20).map((g) => ({ row: g.at, code: g.code, name: g.name, kind: g.kind, price: g.price.toString(), isNew: g.goodsId === null })), // prettier-ignore
+  }
+  if (mode === 'all' && problems.length > 0)
+    refuse({ code: 'rows-wrong', count: problems.length, first: problems[0]! })
+  const written = mode !== 'look'
+  if (written) {
+    const tagsOf = (s: string | undefined) => s?.split(/[,;]/).map((t) => t.trim().toLowerCase()).filter(Boolean) // prettier-ignore
+    const plain = (g: Judged['good'][number]) => ({
+      code: g.code,
+      name: g.name,
+      price: toFourPlaces(g.price),
+      taxCodeId: g.taxCodeId,
+      incomeAccountId: g.incomeAccountId,
+      barcode: g.barcode,
+      note: g.note,
+      tags: tagsOf(g.tags),
+      weight: g.weight?.toFixed(4),
+      size: g.size,
+      reorderAt: g.reorderAt?.toFixed(4),
+    })
+    await insertManyGoods(w.tx, good.filter((g) => g.goodsId === null).map((g) => ({ ...plain(g), kind: g.kind, onShopfront: g.onShopfront }))) // prettier-ignore
+    await updateManyGoods(w.tx, good.filter((g) => g.goodsId !== null).map((g) => ({ id: g.goodsId!, ...plain(g) }))) // prettier-ignore
+  }
+  return { id: 1, answer: async () => ({ ...result, written }) }
+})

@@ -1,0 +1,54 @@
+import { randomUUID } from 'node:crypto'
+import { z } from 'zod'
+import { toDecimalString, type Money } from '@/core/money'
+import { insertCardPayment, lockCardPayment, updateCardPayment } from '@/data/queries/cardPayments'
+import { defineCommand, type Work } from '../command'
+import { text } from '../input/fields'
+import { found } from '../refuse'
+import { receiptView, writeReceipt } from './takeReceipt'
+
+/** Writes down that money was asked of a card. Answers the reference the card's own answer will name. */
+export const askPayment = async (
+  w: Work,
+  payment: { readonly customerId: number; readonly saleId: number | null; readonly amount: Money },
+): Promise<string> => {
+  const reference = randomUUID()
+  await insertCardPayment(w.tx, {
+    reference,
+    customerId: payment.customerId,
+    saleId: payment.saleId,
+    amount: payment.amount.minor,
+    askedOn: w.today,
+  })
+  return reference
+}
+
+const input = z.object({ reference: text(80), approved: z.boolean(), why: text(200).default('') })
+
+/**
+ * Hears the card's answer. Approved, the money is a receipt: on what was ahead for the named sale, else on what is open,
+ * oldest first. However often the answer comes, there is one receipt.
+ */
+export const settleCardPayment = defineCommand(
+  'settle-card-payment',
+  input,
+  async (w, { reference, approved, why }) => {
+    const payment = found(await lockCardPayment(w.tx, reference, w.currency), 'payment', reference)
+    const already = payment.receiptId
+    if (already !== null) return { id: already, answer: () => receiptView(w, already) }
+    if (payment.state === 'refused' || !approved) {
+      await updateCardPayment(w.tx, payment.id, { state: 'refused', why })
+      return { id: 0, answer: async () => null }
+    }
+    const amount = toDecimalString(payment.amount)
+    const receiptId = await writeReceipt(w, {
+      customerId: payment.customerId,
+      method: 'card',
+      amount,
+      reference: `card ${reference.slice(0, 8)}`,
+      for: payment.saleId === null ? 'oldest' : [{ saleId: payment.saleId, amount }],
+    })
+    await updateCardPayment(w.tx, payment.id, { state: 'approved', receiptId })
+    return { id: receiptId, answer: () => receiptView(w, receiptId) }
+  },
+)

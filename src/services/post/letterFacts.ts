@@ -1,0 +1,111 @@
+import { formatDay, type Day } from '@/core/day'
+import { PAPER_OF, paperName, usualLetter, type LetterFacts, type PaperKind } from '@/core/formats'
+import { formatMoney, isPositiveMoney, sumMoney, type Money } from '@/core/money'
+import type { Db } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+import { findCustomer, type Customer } from '@/data/queries/customers'
+import { findInvoice } from '@/data/queries/invoices'
+import { findTemplate } from '@/data/queries/layouts'
+import { findReceipt, listDuesOfInvoice, listOpenDues } from '@/data/queries/money'
+import { findDepositRequest, findHandover } from '@/data/queries/sales'
+import { readStories } from '../read/stories'
+
+/** Whom a paper concerns and what a letter about it may speak of. */
+export interface AboutPaper {
+  readonly customer: Customer
+  readonly saleId: number | null
+  readonly facts: LetterFacts
+}
+
+interface Raw {
+  readonly customerId: number
+  readonly saleId: number | null
+  readonly number?: string
+  readonly amount?: Money
+  readonly due?: Day | null
+  readonly until?: Day | null
+}
+
+const rawOf = async (
+  db: Db,
+  paper: PaperKind,
+  id: number,
+  business: Business,
+  today: Day,
+): Promise<Raw | null> => {
+  const { currency } = business
+  switch (PAPER_OF[paper]) {
+    case 'sale': {
+      const [s] = await readStories(db, [id], business, today)
+      return s ? { customerId: s.sale.customerId, saleId: id, number: String(s.sale.number), amount: s.totals.gross, until: s.sale.validUntil } : null // prettier-ignore
+    }
+    case 'handover': {
+      const h = await findHandover(db, id, currency)
+      const [s] = h ? await readStories(db, [h.saleId], business, today) : []
+      return h && s ? { customerId: s.sale.customerId, saleId: h.saleId, number: h.number } : null
+    }
+    case 'deposit-request': {
+      const r = await findDepositRequest(db, id, currency)
+      const [s] = r ? await readStories(db, [r.saleId], business, today) : []
+      return r && s
+        ? { customerId: s.sale.customerId, saleId: r.saleId, number: r.number, amount: r.amount }
+        : null
+    }
+    case 'invoice': {
+      const i = await findInvoice(db, id, currency)
+      if (!i || i.status === 'draft') return null
+      const dues = await listDuesOfInvoice(db, id, currency)
+      return {
+        customerId: i.customerId,
+        saleId: i.saleId,
+        number: i.number!,
+        amount: i.gross,
+        due: dues[0]?.dueOn,
+      }
+    }
+    case 'receipt': {
+      const r = await findReceipt(db, id, currency)
+      return r ? { customerId: r.customerId, saleId: null, number: r.number, amount: r.amount } : null
+    }
+    case 'customer': {
+      if (!(await findCustomer(db, id, currency))) return null
+      const open = await listOpenDues(db, id, currency)
+      const counted = paper === 'reminder' ? open.filter((d) => d.dueOn < today) : open
+      const amount = sumMoney(counted.map((d) => d.open), currency) // prettier-ignore
+      return { customerId: id, saleId: null, amount, due: counted[0]?.dueOn }
+    }
+  }
+}
+
+/** What a letter about a paper says of it. Null where there is no such paper, or it is only a draft. */
+export const readAboutPaper = async (
+  db: Db,
+  paper: PaperKind,
+  id: number,
+  business: Business,
+  today: Day,
+): Promise<AboutPaper | null> => {
+  const raw = await rawOf(db, paper, id, business, today)
+  if (!raw) return null
+  const customer = (await findCustomer(db, raw.customerId, business.currency))!
+  const [story] = raw.saleId === null ? [] : await readStories(db, [raw.saleId], business, today)
+  const facts: LetterFacts = {
+    name: customer.contact || customer.name,
+    paper: paperName(paper, customer.language),
+    business: business.name,
+    ...(raw.number ? { number: raw.number } : {}),
+    ...(story?.sale.title ? { title: story.sale.title } : {}),
+    ...(raw.amount && isPositiveMoney(raw.amount)
+      ? { amount: `${formatMoney(raw.amount)} ${business.currency}` }
+      : {}),
+    ...(raw.due ? { due: formatDay(raw.due) } : {}),
+    ...(raw.until ? { until: formatDay(raw.until) } : {}),
+  }
+  return { customer, saleId: raw.saleId, facts }
+}
+
+/** The owner's wording of a letter where there is one, else the program's. */
+export const readTemplate = async (db: Db, paper: PaperKind, language: string) => {
+  const own = await findTemplate(db, paper, language)
+  return own ? { subject: own.subject, body: own.body } : usualLetter(paper, language)
+}

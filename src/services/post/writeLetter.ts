@@ -1,0 +1,138 @@
+import { randomUUID } from 'node:crypto'
+import { z } from 'zod'
+import type { Day } from '@/core/day'
+import { fillLetter, type PaperKind } from '@/core/formats'
+import type { Db } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+import { deleteTemplate, keepTemplate } from '@/data/queries/layouts'
+import { insertPost, listPost, updatePost, type PostRow } from '@/data/queries/post'
+import { PAPER_LANGUAGES } from '@/core/formats'
+import { defineCommand, type Work } from '../command'
+import { id, needed, text } from '../input/fields'
+import { paperKind } from '../papers/keepLayout'
+import { found, refuse } from '../refuse'
+import { readAboutPaper, readTemplate } from './letterFacts'
+import { makeLink } from './links'
+
+export const viewOfPost = (p: PostRow) => ({
+  id: p.id,
+  customerId: p.customerId,
+  customer: p.customerName,
+  saleId: p.saleId,
+  paper: p.paper,
+  paperId: p.paperId,
+  to: p.recipient,
+  subject: p.subject,
+  body: p.body,
+  state: p.state,
+  tries: p.tries,
+  problem: p.problem,
+  writtenOn: p.writtenOn,
+  sentOn: p.sentOn,
+})
+
+/** A letter as it would go out, before anything is written: whom to, about what, in which words. */
+export const readDraftLetter = async (
+  db: Db,
+  paper: PaperKind,
+  paperId: number,
+  business: Business,
+  today: Day,
+) => {
+  const about = await readAboutPaper(db, paper, paperId, business, today)
+  if (!about) return null
+  const template = await readTemplate(db, paper, about.customer.language)
+  // The link is made when the letter is written; until then its place is kept.
+  const facts = { ...about.facts, link: '{link}' }
+  return {
+    customerId: about.customer.id,
+    customer: about.customer.name,
+    to: about.customer.email,
+    subject: fillLetter(template.subject, facts).replace(/\n/g, ' '),
+    body: fillLetter(template.body, facts),
+  }
+}
+
+const input = z.object({
+  paper: paperKind,
+  paperId: id,
+  to: z.email('An e-mail address looks like name@place.example.').max(200).optional(),
+  subject: text(200).optional(),
+  body: text(10_000).optional(),
+})
+
+interface Letter {
+  readonly paper: PaperKind
+  readonly paperId: number
+  readonly to?: string
+  readonly subject?: string
+  readonly body?: string
+}
+
+/** Writes a letter: it waits to be sent, and nothing has gone out yet. What is left out is filled in from the templates. */
+export const writeLetterIn = async (w: Work, letter: Letter): Promise<number> => {
+  const about = found(
+    await readAboutPaper(w.tx, letter.paper, letter.paperId, w.business, w.today),
+    letter.paper,
+    letter.paperId,
+  )
+  const to = letter.to || about.customer.email
+  if (!to) refuse({ code: 'no-address', name: about.customer.name })
+  const template = await readTemplate(w.tx, letter.paper, about.customer.language)
+  const wording = { subject: letter.subject || template.subject, body: letter.body || template.body }
+  const wantsLink = wording.body.includes('{link}')
+  const link = wantsLink
+    ? await makeLink(w, { customerId: about.customer.id, saleId: about.saleId })
+    : undefined
+  const facts = { ...about.facts, ...(link ? { link } : {}) }
+  return insertPost(w.tx, {
+    customerId: about.customer.id,
+    saleId: about.saleId,
+    paper: letter.paper,
+    paperId: letter.paperId,
+    recipient: to,
+    subject: fillLetter(wording.subject, facts).replace(/\s+/g, ' '),
+    body: fillLetter(wording.body, facts),
+    messageId: `${randomUUID()}@till.local`,
+    writtenOn: w.today,
+  })
+}
+
+export const writeLetter = defineCommand('write-letter', input, async (w, letter) => {
+  const postId = await writeLetterIn(w, letter)
+  return {
+    id: postId,
+    answer: async () => viewOfPost((await listPost(w.tx, { id: postId }, { limit: 1 }))[0]!),
+  }
+})
+
+/** Drops a letter that has not gone, or clears away one that came back. */
+export const dropLetter = defineCommand('drop-letter', z.object({ postId: id }), async (w, { postId }) => {
+  const letter = found((await listPost(w.tx, { id: postId }, { limit: 1 }))[0], 'letter', postId)
+  if (letter.state === 'sent') refuse({ code: 'letter-gone', to: letter.recipient })
+  await updatePost(w.tx, postId, { state: 'dropped' })
+  return { id: postId, answer: async () => viewOfPost({ ...letter, state: 'dropped' }) }
+})
+
+const template = z.object({
+  paper: paperKind,
+  language: z.enum(PAPER_LANGUAGES),
+  subject: needed(200, 'A subject'),
+  body: needed(10_000, 'A text'),
+})
+
+/** The owner's own wording of a letter. */
+export const keepLetterTemplate = defineCommand('keep-letter-template', template, async (w, t) => {
+  await keepTemplate(w.tx, t)
+  return { id: 1, answer: async () => t }
+})
+
+/** Back to the program's own wording. */
+export const dropLetterTemplate = defineCommand(
+  'drop-letter-template',
+  template.pick({ paper: true, language: true }),
+  async (w, t) => {
+    await deleteTemplate(w.tx, t.paper, t.language)
+    return { id: 1, answer: async () => ({ ...t, ...(await readTemplate(w.tx, t.paper, t.language)) }) }
+  },
+)

@@ -1,0 +1,119 @@
+import { monthStart, type Day } from '@/core/day'
+import {
+  decimal,
+  money,
+  subtractMoney,
+  toDecimal,
+  toDecimalString,
+  type Decimal,
+  type Money,
+} from '@/core/money'
+import { tallyOffers, type OfferTally } from '@/core/sale'
+import type { Db } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+import { listOffers, listSaleCosts, listSalesOf } from '@/data/queries/salesReports'
+
+export type OfferGroup = 'month' | 'kind' | 'channel' | 'customer' | 'reason'
+
+/** How many estimates became orders: by month sent, kind, channel or customer, or what they were lost to. */
+export const readOffers = async (
+  db: Db,
+  span: { readonly from: Day; readonly to: Day },
+  by: OfferGroup,
+  business: Business,
+  today: Day,
+): Promise<OfferTally[]> => {
+  const offers = await listOffers(db, span, business.currency)
+  const fates = offers
+    .map((o) => {
+      const lapsed = !o.agreedOn && !o.closedAs && o.validUntil !== null && o.validUntil < today
+      const reason = o.closedAs
+        ? o.closedReason || 'no reason given'
+        : lapsed
+          ? 'lapsed without an answer'
+          : ''
+      const group = by === 'month' ? monthStart(o.sentOn).slice(0, 7) : by === 'reason' ? reason : o[by]
+      return {
+        group,
+        sentOn: o.sentOn,
+        agreedOn: o.agreedOn,
+        lost: o.closedAs !== null || lapsed,
+        total: o.total,
+      }
+    })
+    .filter((f) => by !== 'reason' || (f.lost && f.agreedOn === null))
+  const tallies = tallyOffers(fates, business.currency)
+  return by === 'month'
+    ? tallies.sort((a, b) => (a.group < b.group ? -1 : 1))
+    : tallies.sort((a, b) => b.sent - a.sent)
+}
+
+export const offersView = async (...args: Parameters<typeof readOffers>) =>
+  (await readOffers(...args)).map((t) => ({
+    ...t,
+    sentAmount: toDecimalString(t.sentAmount),
+    agreedAmount: toDecimalString(t.agreedAmount),
+    rate: t.rate?.toString() ?? null,
+    days: t.days?.toString() ?? null,
+  }))
+
+export interface SaleCost {
+  readonly saleId: number
+  readonly number: number
+  readonly customer: string
+  readonly title: string
+  /** With tax: what was first offered, agreed last, billed. */
+  readonly offered: Money | null
+  readonly agreed: Money
+  readonly billed: Money
+  readonly billedNet: Money
+  /** What it was thought to cost, and did. */
+  readonly expectedCost: Money
+  readonly actualCost: Money
+  /** Of what was billed without tax, in percent; null where nothing was. */
+  readonly margin: Decimal | null
+}
+
+const marginOf = (billed: Money, cost: Money): Decimal | null =>
+  billed.minor <= 0n
+    ? null
+    : toDecimal(subtractMoney(billed, cost)).div(toDecimal(billed)).times(100).toDecimalPlaces(1)
+
+/** Estimated against agreed against billed against actual cost, by sale, agreed in a span of days. */
+export const readSaleCosts = async (
+  db: Db,
+  span: { readonly from: Day; readonly to: Day },
+  business: Business,
+  page: { readonly limit: number; readonly after?: number },
+): Promise<SaleCost[]> =>
+  (await listSaleCosts(db, span, page, business.currency)).map((r) => ({
+    ...r,
+    margin: marginOf(r.billedNet, r.actualCost),
+  }))
+
+export const saleCostsView = async (...args: Parameters<typeof readSaleCosts>) =>
+  (await readSaleCosts(...args)).map((r) => ({
+    ...r,
+    offered: r.offered && toDecimalString(r.offered),
+    agreed: toDecimalString(r.agreed),
+    billed: toDecimalString(r.billed),
+    billedNet: toDecimalString(r.billedNet),
+    expectedCost: toDecimalString(r.expectedCost),
+    actualCost: toDecimalString(r.actualCost),
+    margin: r.margin?.toString() ?? null,
+  }))
+
+/** Agreed and billed in a span of days, by kind or by channel. */
+export const readSalesBy = async (
+  db: Db,
+  span: { readonly from: Day; readonly to: Day },
+  by: 'kind' | 'channel',
+  currency: string,
+) =>
+  (await listSalesOf(db, span, by)).map((r) => ({
+    group: r.group,
+    sales: r.sales,
+    total: money(BigInt(r.total), currency),
+    billed: money(BigInt(r.billed), currency),
+    share: decimal(r.share).toDecimalPlaces(1),
+  }))

@@ -1,0 +1,150 @@
+import { z } from 'zod'
+import { findBasketOf, insertBasket, listBasketLines, lockBasket, setBasketLine, touchBasket, type BasketRow } from '@/data/queries/baskets' // prettier-ignore
+import { findByEmail, insertCustomer } from '@/data/queries/customers'
+import { findGoods } from '@/data/queries/goods'
+import { findSales } from '@/data/queries/sales'
+import { hashToken } from '../access/secrets'
+import { defineCommand, type Work } from '../command'
+import { id, quantityOrZero, text } from '../input/fields'
+import { askPayment } from '../money/cardPayment'
+import { customerFor } from '../people/customerFor'
+import { found, refuse } from '../refuse'
+import { writeAgreement } from '../sales/agreeSale'
+import { fillLines } from '../sales/fillLines'
+import { refreshSale } from '../sales/refreshSale'
+import { takeSale } from '../sales/saleWork'
+import { keepArrangement, showsTax, usualArrangement, writeSale } from '../sales/startSale'
+import { readBasket } from './readShop'
+
+/** Which basket: the owner names it, a customer's browser shows its secret. */
+const whose = { basketId: id.optional(), secret: text(100).optional() }
+type Whose = { readonly basketId?: number; readonly secret?: string }
+
+const mustBeOpenShop = (w: Work): void => {
+  if (!w.business.shopfrontOpen) refuse({ code: 'shopfront-closed' })
+}
+
+/** The basket, taken for this transaction. A browser's first touch makes it. */
+const takeBasket = async (w: Work, { basketId, secret }: Whose, make = false): Promise<BasketRow> => {
+  if (basketId !== undefined) {
+    const basket = found(await lockBasket(w.tx, basketId), 'basket', basketId)
+    return basket.saleId === null ? basket : refuse({ code: 'basket-gone' })
+  }
+  mustBeOpenShop(w)
+  const tokenHash = hashToken(secret ?? '')
+  const there = await findBasketOf(w.tx, tokenHash)
+  if (there) return (await lockBasket(w.tx, there.id))!
+  if (!make) return refuse({ code: 'basket-gone' })
+  return (await lockBasket(w.tx, await insertBasket(w.tx, { tokenHash, startedOn: w.today })))!
+}
+
+const answerBasket = (w: Work, basketId: number) => ({
+  id: basketId,
+  answer: async () => (await readBasket(w.tx, basketId, w.business, w.today))!,
+})
+
+/** So many of a thing in the basket; none takes it out. Both sides may do it. */
+export const putInBasket = defineCommand(
+  'put-in-basket',
+  z.object({ ...whose, goodsId: id, quantity: quantityOrZero }),
+  async (w, { goodsId, quantity, ...which }) => {
+    const basket = await takeBasket(w, which, true)
+    const thing = found((await findGoods(w.tx, [goodsId])).get(goodsId), 'goods', goodsId)
+    // A customer takes what stands on the shopfront; the owner may put anything in for them.
+    if (which.basketId === undefined && (!thing.onShopfront || thing.retired)) refuse({ code: 'not-found', what: 'goods', id: goodsId }) // prettier-ignore
+    if (quantity.gt(999)) refuse({ code: 'invalid', errors: [{ path: 'quantity', message: 'At most 999. Call us for more.' }] }) // prettier-ignore
+    await setBasketLine(w.tx, basket.id, goodsId, quantity)
+    await touchBasket(w.tx, basket.id)
+    return answerBasket(w, basket.id)
+  },
+)
+
+const facts = {
+  name: text(200).optional(),
+  email: z
+    .union([z.literal(''), z.email('An e-mail address looks like name@place.example.').max(200)])
+    .optional(),
+  phone: text(60).optional(),
+  deliverTo: text(500).optional(),
+  note: text(2000).optional(),
+}
+
+/** Who it is for and where it goes. */
+export const tellBasket = defineCommand('tell-basket', z.object({ ...whose, ...facts }), async (w, given) => {
+  const { basketId, secret, ...told } = given
+  const basket = await takeBasket(w, { basketId, secret }, true)
+  await touchBasket(
+    w.tx,
+    basket.id,
+    Object.fromEntries(Object.entries(told).filter(([, v]) => v !== undefined)),
+  )
+  return answerBasket(w, basket.id)
+})
+
+/** Whoever has the e-mail already is that customer; anybody else is added. */
+const customerOf = async (w: Work, basket: BasketRow): Promise<number> => {
+  const known = basket.email ? await findByEmail(w.tx, basket.email) : null
+  return (
+    known ??
+    insertCustomer(w.tx, { name: basket.name, email: basket.email, phone: basket.phone, since: w.today })
+  )
+}
+
+const order = z.object({
+  ...whose,
+  /** The turn of the basket that was looked at: a newer one must be looked at first. */
+  turn: z.int().min(0),
+  /** Whom it is for; left out, the customer with the basket's e-mail, or a new one. */
+  customerId: id.optional(),
+  pay: z.enum(['card', 'bill'], { error: 'Say card or bill.' }).default('bill'),
+})
+
+/** Makes an agreed sale of a basket, without retyping. Paid by card, the whole total is asked of it and held for the sale. */
+export const orderBasket = defineCommand('order-basket', order, async (w, wish) => {
+  const basket = await takeBasket(w, wish)
+  const lines = await listBasketLines(w.tx, basket.id)
+  if (lines.length === 0) refuse({ code: 'basket-empty' })
+  if (basket.turn !== wish.turn) refuse({ code: 'basket-moved' })
+  if (wish.customerId === undefined) {
+    if (basket.name === '')
+      refuse({ code: 'invalid', errors: [{ path: 'name', message: 'A name is needed.' }] })
+    if (!basket.email && wish.basketId === undefined)
+      refuse({ code: 'invalid', errors: [{ path: 'email', message: 'An e-mail address is needed, for the confirmation.' }] }) // prettier-ignore
+  }
+  const customer = await customerFor(w, wish.customerId ?? (await customerOf(w, basket)))
+  const pricesIncludeTax = await showsTax(w, customer)
+  const { saleId } = await writeSale(w, {
+    customer,
+    on: w.today,
+    lines: await fillLines(
+      w,
+      lines.map((l) => ({ goodsId: l.goodsId, quantity: l.quantity })),
+      { customer, on: w.today, pricesIncludeTax, deliverTo: basket.deliverTo },
+    ),
+    title: '',
+    channel: 'shopfront',
+    kind: w.business.kinds[0] ?? 'sales',
+    note: basket.note,
+    deliverTo: basket.deliverTo || undefined,
+    pricesIncludeTax,
+    wantedBy: null,
+    arrangement: keepArrangement(
+      wish.pay === 'card' ? { kind: 'deposit', percent: '100' } : usualArrangement(customer),
+    ),
+    agreedOn: null,
+  })
+  await refreshSale(w, saleId)
+  await writeAgreement(w, await takeSale(w, saleId), {
+    on: w.today,
+    by: customer.name,
+    how: 'on the shopfront',
+  })
+  await touchBasket(w.tx, basket.id, { saleId })
+  const [sale] = await findSales(w.tx, [saleId], w.currency)
+  const reference =
+    wish.pay === 'card' ? await askPayment(w, { customerId: customer.id, saleId, amount: sale!.total }) : null
+  return {
+    id: saleId,
+    answer: async () => ({ saleId, number: sale!.number, customerId: customer.id, reference }),
+  }
+})
