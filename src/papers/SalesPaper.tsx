@@ -61,8 +61,6 @@ export const SalesPaper = ({ paper, layout, head }: LaidPaper) => {
                   ...(sum ? { fontWeight: 700 } : {}),
                 }}
               >
-                {' '}
-                {/* prettier-ignore */}
                 {r.cells[c.key] ?? ''}
               </Text>
             ))}
@@ -79,8 +77,6 @@ export const SalesPaper = ({ paper, layout, head }: LaidPaper) => {
             key={c.key}
             style={{ ...s.th, ...(c.key === 'code' || c.key === 'place' ? start : end), width: c.width }}
           >
-            {' '}
-            {/* prettier-ignore */}
             {c.name}
           </Text>
         ))}
@@ -104,8 +100,6 @@ export const SalesPaper = ({ paper, layout, head }: LaidPaper) => {
               ...(sum.total ? { fontWeight: 700 } : { color: '#5c636b' }),
             }}
           >
-            {' '}
-            {/* prettier-ignore */}
             {sum.name}
           </Text>
           <View
@@ -116,9 +110,14 @@ export const SalesPaper = ({ paper, layout, head }: LaidPaper) => {
                 : {}),
             }}
           >
-            {' '}
-            {/* prettier-ignore */}
-            <Text style={{ ...s.fig, ...end, fontWeight: sum.total ? 700 : 400, ...(sum.total ? { paddingTop: 3, paddingBottom: 1, borderBottom: '1pt solid #1f2327' } : {}) }}> {/* prettier-ignore */}
+            <Text
+              style={{
+                ...s.fig,
+                ...end,
+                fontWeight: sum.total ? 700 : 400,
+                ...(sum.total ? { paddingTop: 3, paddingBottom: 1, borderBottom: '1pt solid #1f2327' } : {}),
+              }}
+            >
               {sum.amount}
             </Text>
           </View>

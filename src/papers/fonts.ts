@@ -1,11 +1,15 @@
 import { Font } from '@react-pdf/renderer'
-import { existsSync } from 'node:fs'
+import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { unpackWoff } from './unpackWoff'
 
 /** The files the papers are set in; the build puts them beside the server, while developing they come from node_modules. */
 const fileOf = (family: string, name: string): string => {
   const built = join(process.cwd(), 'paper-fonts', name)
-  return existsSync(built) ? built : join(process.cwd(), 'node_modules/@fontsource', family, 'files', name)
+  const path = existsSync(built)
+    ? built
+    : join(process.cwd(), 'node_modules/@fontsource', family, 'files', name)
+  return `data:font/ttf;base64,${unpackWoff(readFileSync(path)).toString('base64')}`
 }
 
 let registered = false

@@ -1,5 +1,5 @@
 import { formatDay } from '@/core/day'
-import { paperWords, type PaperKind } from '@/core/formats'
+import { paperWords } from '@/core/formats'
 import {
   formatMoney,
   formatPrice,
@@ -139,7 +139,7 @@ export const paperOfSale = async (
 export const pickListOf = async (asked: Asked, saleId: number): Promise<Paper | null> => {
   const story = await readStory(asked, saleId)
   if (!story) return null
-  const { db, business } = asked
+  const { db } = asked
   const { sale } = story
   const base = await basics(asked, story)
   // The list is for ourselves.

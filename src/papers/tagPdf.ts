@@ -1,4 +1,5 @@
-import { decodePDFRawStream, PDFArray, PDFDict, PDFDocument, PDFName, PDFNumber, PDFRawStream, PDFString, type PDFPage, type PDFRef } from 'pdf-lib' // prettier-ignore
+import type { PDFDict } from 'pdf-lib'
+import { decodePDFRawStream, PDFArray, PDFDocument, PDFName, PDFNumber, PDFRawStream, PDFString, type PDFPage, type PDFRef } from 'pdf-lib' // prettier-ignore
 
 const latin = (bytes: Uint8Array): string => Buffer.from(bytes).toString('latin1')
 

@@ -159,6 +159,7 @@ export interface FoundGoods {
   readonly barcode: string
   readonly available: string
   readonly onHand: string
+  readonly onTheWay: string
   readonly unitCost: string
 }
 

@@ -284,7 +284,7 @@ export const sumCommitted = async (db: Db, customerId: number, currency: string)
   return money(BigInt(row!.minor), currency)
 }
 
-/** Every time a customer took goods: agreed sales that were not called off, newest first, the last two thousand lines. */
+/** Every time a customer took goods, in the order it happened: agreed sales not called off, the last two thousand lines. */
 export const listTakings = async (db: Db, customerId: number): Promise<Taking[]> => {
   const rows = await db
     .select({
@@ -303,7 +303,7 @@ export const listTakings = async (db: Db, customerId: number): Promise<Taking[]>
     )
     .orderBy(desc(sale.id))
     .limit(2000)
-  return rows.map((r) => ({
+  return rows.reverse().map((r) => ({
     goodsId: r.goodsId!,
     on: r.on as Day,
     quantity: decimal(r.quantity),

@@ -12,6 +12,7 @@ import {
   type CustomerStanding,
 } from '@/data/queries/customers'
 import { listHeld, listOpenDues, listReceipts } from '@/data/queries/money'
+import { findPriceLevel } from '@/data/queries/prices'
 import { listPaidDues } from '@/data/queries/receivables'
 import { listFiles } from '@/data/queries/files'
 import { listSaleIds, sumCommitted } from '@/data/queries/sales'
@@ -58,6 +59,8 @@ export const customerView = async (db: Db, id: number, business: Business, today
     exemptNumber: customer.exemptNumber,
     exemptUntil: customer.exemptUntil,
     priceLevel: customer.priceLevel,
+    pricesIncludeTax:
+      (await findPriceLevel(db, customer.priceLevel))?.pricesIncludeTax ?? business.pricesIncludeTax,
     creditLimit: customer.creditLimit && toDecimalString(customer.creditLimit),
     language: customer.language,
     tags: customer.tags,

@@ -14,11 +14,18 @@ import type { TrailLine } from '@/core/sale'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { entriesOfPapers, listEntries, type EntryView } from '@/data/queries/ledger'
+import { findCustomer, listAddresses } from '@/data/queries/customers'
+import { listFiles, type FileRow } from '@/data/queries/files'
 import { findGoods } from '@/data/queries/goods'
+import { listPost, type PostRow } from '@/data/queries/post'
+import { listRepeats, type RepeatRow } from '@/data/queries/repeats'
+import { sumCommitted } from '@/data/queries/sales'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import type { Arrangement } from '../input/arrangement'
 import { standGoods } from './goods'
-import { readStories, type Story } from './stories'
+import { readSaleCosts, type SaleCost } from './salesReports'
+import { countedQuantity, readStories, worthOf, type Story } from './stories'
+import { readVersions, type Version } from './versions'
 import { readTrail } from './views'
 
 export interface SheetEntry {
@@ -40,6 +47,16 @@ export interface Sheet {
   readonly taxes: readonly { readonly name: string; readonly amount: Money }[]
   readonly margins: ReadonlyMap<number, string>
   readonly entries: readonly SheetEntry[]
+  /** What a line comes to where it is shown: counted or not, before what is off the whole. */
+  readonly worths: ReadonlyMap<number, Money>
+  readonly wholeLess: Money
+  readonly versions: readonly Version[]
+  readonly repeats: readonly RepeatRow[]
+  readonly files: readonly FileRow[]
+  readonly letters: readonly PostRow[]
+  readonly costs: SaleCost | null
+  /** How far the customer is over their credit limit with what is agreed; null where they are not. */
+  readonly overLimit: Money | null
   readonly price: (unitPrice: Decimal) => string
   /** Changes whenever something happened, so that forms begin anew. */
   readonly version: string
@@ -50,10 +67,17 @@ export interface Sheet {
     readonly customer: string
     readonly stands: Story['stands']
     readonly agreed: boolean
+    readonly deliverTo: string
+    readonly addresses: readonly string[]
+    readonly step: { readonly action: string; readonly why: string } | null
     readonly lines: readonly {
       id: number
+      kind: string
       description: string
       fromShelf: boolean
+      choice: 'none' | 'optional' | 'alternative'
+      choiceGroup: string
+      chosen: boolean
       quantity: string
       agreed: string
       setAside: string
@@ -118,7 +142,21 @@ export const readSheet = async (
       ),
     ),
   ]
-  const [trail, bySale, ofReceipts, codes, goods] = await Promise.all([
+  const [
+    trail,
+    bySale,
+    ofReceipts,
+    codes,
+    goods,
+    addresses,
+    versions,
+    repeats,
+    files,
+    letters,
+    customer,
+    committed,
+    costs,
+  ] = await Promise.all([
     readTrail(db, story, business),
     listEntries(db, { saleId }, { limit: 200 }, currency),
     entriesOfPapers(
@@ -131,11 +169,24 @@ export const readSheet = async (
       db,
       story.lines.flatMap((l) => (l.goodsId === null ? [] : [l.goodsId])),
     ),
+    listAddresses(db, story.sale.customerId),
+    readVersions(db, saleId, currency),
+    listRepeats(db, { saleId }, currency),
+    listFiles(db, 'sale', saleId),
+    listPost(db, { saleId }, { limit: 20 }),
+    findCustomer(db, story.sale.customerId, currency),
+    sumCommitted(db, story.sale.customerId, currency),
+    story.sale.agreedOn
+      ? readSaleCosts(db, { from: story.sale.agreedOn, to: story.sale.agreedOn }, business, {
+          limit: 1,
+          after: saleId + 1,
+        })
+      : [],
   ])
   const entries = [...new Map([...bySale, ...ofReceipts].map((e) => [e.id, e])).values()].sort((a, b) =>
     a.on < b.on ? -1 : a.on > b.on ? 1 : a.id - b.id,
   )
-  const costs = new Map(
+  const unitCosts = new Map(
     (await standGoods(db, [...goods.values()], business)).map((g) => [g.goods.id, g.unitCost]),
   )
   return {
@@ -160,7 +211,7 @@ export const readSheet = async (
       story.lines.map((l) => [
         l.id,
         marginOf(
-          l.goodsId === null ? undefined : costs.get(l.goodsId),
+          l.goodsId === null ? undefined : unitCosts.get(l.goodsId),
           l.net,
           story.sale.agreedOn ? l.agreed : l.quantity,
         ),
@@ -177,6 +228,25 @@ export const readSheet = async (
       ),
       href: hrefOfSource(e),
     })),
+    worths: new Map(
+      story.lines.map((l) => [
+        l.id,
+        worthOf({ ...l, wholeLess: 0n }, story.sale.agreedOn ? l.agreed : l.quantity, currency),
+      ]),
+    ),
+    wholeLess: money(
+      story.lines.reduce((sum, l) => sum + (countedQuantity(story.sale, l).isZero() ? 0n : l.wholeLess), 0n),
+      currency,
+    ),
+    versions,
+    repeats,
+    files,
+    letters,
+    costs: costs.find((c) => c.saleId === saleId) ?? null,
+    overLimit:
+      customer!.creditLimit && committed.minor > customer!.creditLimit.minor
+        ? money(committed.minor - customer!.creditLimit.minor, currency)
+        : null,
     price: (unitPrice) => formatPrice(unitPrice, currency),
     version: `${story.stands}:${story.invoices.length}:${story.handovers.length}:${story.fills.length}:${story.heldMoves.length}:${trail.length}`,
     forActions: {
@@ -186,10 +256,17 @@ export const readSheet = async (
       customer: story.sale.customerName,
       stands: story.stands,
       agreed: story.sale.agreedOn !== null,
+      deliverTo: story.sale.deliverTo,
+      addresses: addresses.filter((a) => a.kind === 'deliver-to').map((a) => a.text),
+      step: story.next[0] ? { action: story.next[0].action, why: story.next[0].why } : null,
       lines: story.lines.map((l) => ({
         id: l.id,
+        kind: l.kind,
         description: l.description,
         fromShelf: l.fromShelf,
+        choice: l.choice,
+        choiceGroup: l.choiceGroup,
+        chosen: l.chosen,
         quantity: l.quantity.toString(),
         agreed: l.agreed.toString(),
         setAside: l.setAside.toString(),

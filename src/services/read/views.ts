@@ -4,6 +4,7 @@ import { buildTrail, type TrailEvent, type TrailLine } from '@/core/sale'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { listRefundsByIds, receiptsByIds } from '@/data/queries/money'
+import { listPost } from '@/data/queries/post'
 import { listVersions } from '@/data/queries/sales'
 import { readStories, type Story } from './stories'
 
@@ -34,6 +35,16 @@ export const viewOfStory = (s: Story, trail: readonly TrailLine[]) => ({
   channel: s.sale.channel,
   kind: s.sale.kind,
   note: s.sale.note,
+  noteAbove: s.sale.noteAbove,
+  discountPercent: asText(s.sale.discountPercent),
+  discountAmount: toDecimalString(s.sale.discountAmount),
+  rolledUp: s.sale.rolledUp,
+  billTo: s.sale.billTo,
+  deliverTo: s.sale.deliverTo,
+  deliverNote: s.sale.deliverNote,
+  yesBy: s.sale.yesBy,
+  yesHow: s.sale.yesHow,
+  copiedFromId: s.sale.copiedFromId,
   pricesIncludeTax: s.sale.pricesIncludeTax,
   arrangement: s.sale.arrangement,
   lines: s.lines.map((l) => ({
@@ -44,6 +55,13 @@ export const viewOfStory = (s: Story, trail: readonly TrailLine[]) => ({
     note: l.note,
     quantity: asText(l.quantity),
     unitPrice: asText(l.unitPrice),
+    priceFrom: l.priceFrom,
+    choice: l.choice,
+    choiceGroup: l.choiceGroup,
+    chosen: l.chosen,
+    discountAmount: toDecimalString(m(l.discountAmount, s.totals.gross.currency)),
+    expectedCost: asText(l.expectedCost),
+    deliverTo: l.deliverTo,
     discountPercent: asText(l.discountPercent),
     taxCode: l.taxCode,
     net: toDecimalString(l.net),
@@ -105,10 +123,11 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
     ),
   ]
   const refundIds = [...new Set(s.heldMoves.map((h) => h.refundId).filter((id) => id !== null))]
-  const [versions, receipts, refunds] = await Promise.all([
+  const [versions, receipts, refunds, letters] = await Promise.all([
     listVersions(db, s.sale.id),
     receiptsByIds(db, receiptIds, currency),
     listRefundsByIds(db, refundIds, currency),
+    listPost(db, { saleId: s.sale.id }, { limit: 100 }),
   ])
   let seq = 0
   const event = (
@@ -124,13 +143,23 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
       v.kind === 'offered'
         ? `Estimate ${v.n} sent`
         : v.kind === 'agreed'
-          ? `Agreed${s.sale.purchaseOrder ? `, order ${s.sale.purchaseOrder}` : ''}`
+          ? `Agreed${s.sale.yesBy ? ` by ${s.sale.yesBy}` : ''}${s.sale.yesHow ? `, ${s.sale.yesHow}` : ''}${s.sale.purchaseOrder ? `, order ${s.sale.purchaseOrder}` : ''}`
           : 'Changed what is agreed',
       { kind: 'version', id: v.id },
       m(v.gross, currency),
       null,
     ),
   )
+  for (const l of letters.filter((x) => x.state !== 'dropped'))
+    events.push(
+      event(
+        l.sentOn ?? l.writtenOn,
+        `${l.state === 'sent' ? 'Mailed' : l.state === 'bounced' ? 'Came back' : 'Waits in Post'}: ${l.subject}, ${l.recipient}`,
+        { kind: 'post', id: l.id },
+        null,
+        null,
+      ),
+    )
   for (const r of s.depositRequests)
     events.push(
       event(

@@ -17,8 +17,10 @@ import { MoneyField, QuantityField } from '../fields'
 import { findCustomers, findGoodsChoices, Picker, type FoundGoods } from '../Picker'
 import { MethodChoice } from './MethodChoice'
 import { Refusal } from '../Refusal'
-import { call, useSend } from '../send'
-import { draftTotals, type DraftSettings, type LineDraft } from '../sale/lineDraft'
+import { useSend } from '../send'
+import { readBuyer, type Buyer } from '../sale/ForWhom'
+import { draftTotals, emptyLine, type DraftSettings, type LineDraft } from '../sale/lineDraft'
+import { useRepricing } from '../sale/useRepricing'
 import { readTyped } from './filling'
 
 interface Sold {
@@ -45,14 +47,20 @@ const likelyNotes = (total: Money): Money[] => {
 export const CounterTill = ({ settings }: { readonly settings: Omit<DraftSettings, 'exempt'> }) => {
   const { currency } = settings
   const [lines, setLines] = useState<readonly LineDraft[]>([])
-  const [customer, setCustomer] = useState<{ id: number; name: string; exempt: boolean } | null>(null)
+  const [customer, setCustomer] = useState<Buyer | null>(null)
   const [method, setMethod] = useState<Method>('cash')
   const [tendered, setTendered] = useState('')
   const [sold, setSold] = useState<Sold | null>(null)
   const { send, busy, refused, setRefused } = useSend()
   const search = useRef<HTMLInputElement>(null)
   const tender = useRef<HTMLInputElement>(null)
-  const totals = draftTotals(lines, { ...settings, exempt: customer?.exempt ?? false })
+  const whole = {
+    ...settings,
+    exempt: customer?.exempt ?? false,
+    pricesIncludeTax: customer?.pricesIncludeTax ?? settings.pricesIncludeTax,
+  }
+  const totals = draftTotals(lines, '', whole)
+  useRepricing(lines, setLines, customer?.id ?? null, whole.pricesIncludeTax)
   const given = tendered === '' ? totals.gross : readTyped(tendered, currency)
   const change = subtractMoney(given, totals.gross)
 
@@ -64,14 +72,12 @@ export const CounterTill = ({ settings }: { readonly settings: Omit<DraftSetting
       if (same >= 0)
         return before.map((l, i) => (i === same ? { ...l, quantity: String(Number(l.quantity) + 1) } : l))
       const line: LineDraft = {
+        ...emptyLine(g.taxCode),
         key: `g${g.id}`,
         goodsId: g.id,
         description: g.name,
-        note: '',
-        quantity: '1',
         unitPrice: g.price,
-        discountPercent: '',
-        taxCode: g.taxCode,
+        priceFrom: 'list',
         available: g.kind === 'stock' || g.kind === 'kit' ? g.available : undefined,
       }
       return [...before, line]
@@ -101,10 +107,7 @@ export const CounterTill = ({ settings }: { readonly settings: Omit<DraftSetting
     setMethod('cash')
     search.current?.focus()
   }
-  const pickCustomer = async (c: { id: number; name: string }) => {
-    const full = await call<{ taxExempt: boolean }>('GET', `/customers/${c.id}`)
-    setCustomer({ id: c.id, name: c.name, exempt: full.ok && full.value.taxExempt })
-  }
+  const pickCustomer = async (c: { id: number }) => setCustomer(await readBuyer(c.id))
 
   return (
     <div className="grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_320px]">
@@ -214,7 +217,7 @@ export const CounterTill = ({ settings }: { readonly settings: Omit<DraftSetting
                     </td>
                     <td className="fig max-sm:hidden">{formatPrice(decimal(l.unitPrice), currency)}</td>
                     <td className="fig">
-                      {formatMoney(settings.pricesIncludeTax ? totals.lines[i]!.gross : totals.lines[i]!.net)}
+                      {formatMoney(whole.pricesIncludeTax ? totals.lines[i]!.gross : totals.lines[i]!.net)}
                     </td>
                     <td>
                       <button

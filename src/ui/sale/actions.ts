@@ -1,8 +1,15 @@
-/** What the sale sheet's panels need to know of a line. Plain text and numbers: it travels to the browser. */
+/** What can be asked of a sale sheet by its address: `?do=bill`. */
+export const DOINGS = ['offer', 'agree', 'hand-over', 'bill', 'ask-deposit', 'pay-how', 'decline', 'cancel', 'put-off', 'repeat', 'link'] as const // prettier-ignore
+export type Doing = (typeof DOINGS)[number]
+
 export interface SheetLine {
   readonly id: number
+  readonly kind: string
   readonly description: string
   readonly fromShelf: boolean
+  readonly choice: 'none' | 'optional' | 'alternative'
+  readonly choiceGroup: string
+  readonly chosen: boolean
   readonly quantity: string
   readonly agreed: string
   readonly setAside: string
@@ -10,16 +17,3 @@ export interface SheetLine {
   readonly toBill: string
   readonly readyToBill: string
 }
-
-export type Doing =
-  'offer' | 'agree' | 'hand-over' | 'bill' | 'ask-deposit' | 'pay-how' | 'decline' | 'cancel'
-export const DOINGS: readonly Doing[] = [
-  'offer',
-  'agree',
-  'hand-over',
-  'bill',
-  'ask-deposit',
-  'pay-how',
-  'decline',
-  'cancel',
-]

@@ -1,18 +1,41 @@
-import { decimal, minorDigits, type Money } from '@/core/money'
-import { computeTax, lineAmount, type TaxCode, type TaxedDocument } from '@/core/tax'
+import {
+  decimal,
+  formatMoney,
+  minorDigits,
+  money,
+  roundToMoney,
+  sumMoney,
+  toDecimalString,
+  ZERO,
+  zeroMoney,
+  type Decimal,
+  type Money,
+} from '@/core/money'
+import { lineWorth, shareWholeDiscount } from '@/core/sale'
+import { computeTax, type TaxCode, type TaxedDocument } from '@/core/tax'
 
-/** A line while it is typed. Everything is text; an empty price or tax takes what the goods say. */
+/** A line while it is typed. Everything is text. */
 export interface LineDraft {
   readonly key: string
   readonly lineId?: number
+  /** A heading begins a group, a text only says something. */
+  readonly kind: 'line' | 'heading' | 'text'
   readonly goodsId?: number
   readonly description: string
   readonly note: string
   readonly quantity: string
   readonly unitPrice: string
-  readonly discountPercent: string
+  /** Where the price came from; `typed` where the owner wrote it. */
+  readonly priceFrom: string
+  /** What comes off: `10%`, `6.00`, or `10%+6.00`. */
+  readonly less: string
   readonly taxCode: string
+  readonly choice: 'none' | 'optional' | 'alternative'
+  readonly choiceGroup: string
+  readonly chosen: boolean
+  readonly deliverTo: string
   readonly available?: string
+  readonly onTheWay?: string
   readonly unitCost?: string
 }
 
@@ -26,24 +49,90 @@ export interface PlainTaxCode {
 }
 
 let made = 0
-export const emptyLine = (taxCode: string): LineDraft => ({
-  key: `new${++made}`,
+const newKey = (): string => `new${++made}`
+export const emptyLine = (taxCode: string, kind: LineDraft['kind'] = 'line'): LineDraft => ({
+  key: newKey(),
+  kind,
   description: '',
   note: '',
   quantity: '1',
   unitPrice: '',
-  discountPercent: '',
+  priceFrom: '',
+  less: '',
   taxCode,
+  choice: 'none',
+  choiceGroup: '',
+  chosen: true,
+  deliverTo: '',
 })
 
 export const isBlank = (l: LineDraft): boolean =>
-  l.goodsId === undefined && l.description.trim() === '' && l.unitPrice === ''
+  l.kind === 'line' && l.goodsId === undefined && l.description.trim() === '' && l.unitPrice === ''
 
-const number = (text: string) => (/^\d+(\.\d+)?$/.test(text) ? decimal(text) : decimal(0))
+/** A line as the HTTP interface answers it. */
+export interface SavedLine {
+  readonly id: number
+  readonly goodsId: number | null
+  readonly kind: string
+  readonly description: string
+  readonly note: string
+  readonly quantity: string
+  readonly agreed: string
+  readonly unitPrice: string
+  readonly priceFrom: string
+  readonly discountPercent: string
+  readonly discountAmount: string
+  readonly taxCode: string
+  readonly choice: LineDraft['choice']
+  readonly choiceGroup: string
+  readonly chosen: boolean
+  readonly deliverTo: string
+}
+
+export const sayLess = (percent: string, amount: string): string =>
+  [Number(percent) > 0 ? `${Number(percent)}%` : '', /[1-9]/.test(amount) ? amount : '']
+    .filter(Boolean)
+    .join('+')
+
+/** A saved line opened again: the same line, or (`asNew`) a new one that says the same. */
+export const fromSaved = (
+  l: SavedLine,
+  wish: { readonly agreed?: boolean; readonly asNew?: boolean } = {},
+): LineDraft => ({
+  key: wish.asNew ? newKey() : `line${l.id}`,
+  ...(wish.asNew ? {} : { lineId: l.id }),
+  kind: l.kind === 'heading' || l.kind === 'text' ? l.kind : 'line',
+  goodsId: l.goodsId ?? undefined,
+  description: l.description,
+  note: l.note,
+  quantity: wish.agreed && l.agreed !== '0' ? l.agreed : l.quantity,
+  unitPrice: l.unitPrice,
+  priceFrom: l.priceFrom,
+  less: sayLess(l.discountPercent, l.discountAmount),
+  taxCode: l.taxCode,
+  choice: l.choice,
+  choiceGroup: l.choiceGroup,
+  chosen: l.chosen,
+  deliverTo: l.deliverTo,
+})
+
+const number = (text: string): Decimal => (/^\d+(\.\d+)?$/.test(text) ? decimal(text) : ZERO)
 const asTaxCode = (c: PlainTaxCode): TaxCode => ({
   ...c,
   components: c.components.map((k) => ({ ...k, rate: decimal(k.rate) })),
 })
+
+/** What comes off, read from what was typed: a percentage, an amount, or both. Null where it is neither. */
+export const readLess = (typed: string): { readonly percent: string; readonly amount: string } | null => {
+  const parts = typed.replace(/\s/g, '').replaceAll(',', '').split('+').filter(Boolean)
+  let [percent, amount] = ['0', '0']
+  for (const part of parts) {
+    if (/^\d{1,3}(\.\d{1,4})?%$/.test(part)) percent = part.slice(0, -1)
+    else if (/^\d{1,12}(\.\d{1,4})?$/.test(part)) amount = part
+    else return null
+  }
+  return { percent, amount }
+}
 
 export interface DraftSettings {
   readonly currency: string
@@ -54,49 +143,113 @@ export interface DraftSettings {
   readonly exempt: boolean
 }
 
+export interface DraftTotals extends TaxedDocument {
+  /** What each line comes to in the basis of the prices, before what is off the whole; counted or not. */
+  readonly worths: readonly Money[]
+  readonly off: Money
+  /** Of the whole, in percent; null where no cost is known. */
+  readonly margin: number | null
+}
+
+const amountOf = (text: string, currency: string): Money => roundToMoney(number(text), currency)
+
 /** What the lines come to while they are typed: by the very functions that will bill them. */
-export const draftTotals = (lines: readonly LineDraft[], s: DraftSettings): TaxedDocument => {
+export const draftTotals = (
+  lines: readonly LineDraft[],
+  wholeLess: string,
+  s: DraftSettings,
+): DraftTotals => {
   const exempt = s.codes.find((c) => c.treatment === 'exempt')
-  return computeTax(
-    lines.map((l) => ({
-      amount: lineAmount(
-        {
-          quantity: number(l.quantity),
-          unitPrice: number(l.unitPrice),
-          discountPercent: number(l.discountPercent),
-        },
-        s.currency,
-      ),
+  const none = zeroMoney(s.currency)
+  const worthOf = (l: LineDraft): Money => {
+    const less = readLess(l.less) ?? { percent: '0', amount: '0' }
+    const quantity = l.kind === 'line' ? number(l.quantity) : ZERO
+    return lineWorth(
+      { unitPrice: number(l.unitPrice), discountPercent: number(less.percent), quantity, discountAmount: amountOf(less.amount, s.currency), wholeLess: none }, // prettier-ignore
+      quantity,
+    )
+  }
+  const worths = lines.map(worthOf)
+  const counted = worths.map((w, i) => (lines[i]!.chosen ? w : none))
+  const off = readLess(wholeLess) ?? { percent: '0', amount: '0' }
+  const shares = shareWholeDiscount(
+    counted.map((worth) => ({ worth, fixed: null })),
+    { percent: number(off.percent), amount: amountOf(off.amount, s.currency) },
+  )
+  const taxed = computeTax(
+    lines.map((l, i) => ({
+      amount: money(counted[i]!.minor - shares[i]!.minor, s.currency),
       taxCode: asTaxCode(
         (s.exempt ? exempt : undefined) ?? s.codes.find((c) => c.code === l.taxCode) ?? s.codes[0]!,
       ),
     })),
     s,
   )
+  const costs = lines.filter((l) => l.chosen && l.unitCost && Number(l.unitCost) > 0)
+  const cost = costs.reduce((sum, l) => sum.plus(number(l.unitCost!).times(number(l.quantity))), ZERO)
+  return {
+    ...taxed,
+    worths,
+    off: sumMoney(shares, s.currency),
+    margin: costs.length === 0 ? null : percentLeft(taxed.net, cost),
+  }
+}
+
+const percentLeft = (net: Money, cost: Decimal): number | null => {
+  if (net.minor <= 0n) return null
+  const value = decimal(net.minor).div(decimal(10).pow(minorDigits(net.currency)))
+  return value.minus(cost).div(value).times(100).toDecimalPlaces(0).toNumber()
 }
 
 /** The margin of a line as a whole percentage of its net, or null where its cost is not known. */
-export const marginPercent = (line: LineDraft, net: Money): number | null => {
-  if (!line.unitCost || Number(line.unitCost) === 0 || net.minor <= 0n) return null
-  const cost = number(line.unitCost).times(number(line.quantity))
-  const value = decimal(net.minor).div(decimal(10).pow(minorDigits(net.currency)))
-  return value.isZero() ? null : value.minus(cost).div(value).times(100).toDecimalPlaces(0).toNumber()
+export const marginPercent = (line: LineDraft, net: Money): number | null =>
+  !line.unitCost || Number(line.unitCost) === 0
+    ? null
+    : percentLeft(net, number(line.unitCost).times(number(line.quantity)))
+
+/** The sums of groups: by the key of the heading, what stands under it comes to, counted lines alone. */
+export const groupSums = (
+  lines: readonly LineDraft[],
+  totals: DraftTotals,
+  currency: string,
+): ReadonlyMap<string, string> => {
+  const sums = new Map<string, Money>()
+  let heading: string | null = null
+  lines.forEach((l, i) => {
+    if (l.kind === 'heading') {
+      heading = l.key
+      sums.set(heading, zeroMoney(currency))
+    } else if (heading !== null && l.chosen)
+      sums.set(heading, sumMoney([sums.get(heading)!, totals.worths[i]!], currency))
+  })
+  return new Map([...sums].map(([key, sum]) => [key, formatMoney(sum)]))
 }
 
 /** Lines as the HTTP interface takes them. */
-export const toInput = (lines: readonly LineDraft[]) =>
+export const toInput = (lines: readonly LineDraft[], currency: string) =>
   lines
     .filter((l) => !isBlank(l))
-    .map((l) => ({
-      ...(l.lineId === undefined ? {} : { lineId: l.lineId }),
-      ...(l.goodsId === undefined ? {} : { goodsId: l.goodsId }),
-      description: l.description,
-      note: l.note,
-      quantity: l.quantity,
-      unitPrice: l.unitPrice === '' ? '0' : l.unitPrice,
-      discountPercent: l.discountPercent === '' ? '0' : l.discountPercent,
-      taxCode: l.taxCode,
-    }))
+    .map((l) => {
+      const id = l.lineId === undefined ? {} : { lineId: l.lineId }
+      if (l.kind !== 'line') return { ...id, kind: l.kind, description: l.description, note: l.note }
+      // What cannot be read is sent as it was typed, and refused with a sentence that says so.
+      const less = readLess(l.less) ?? { percent: l.less, amount: '0' }
+      return {
+        ...id,
+        ...(l.goodsId === undefined ? {} : { goodsId: l.goodsId }),
+        description: l.description,
+        note: l.note,
+        quantity: l.quantity,
+        unitPrice: l.unitPrice === '' ? '0' : l.unitPrice,
+        discountPercent: less.percent,
+        discountAmount: less.amount === '0' ? '0' : toDecimalString(amountOf(less.amount, currency)),
+        taxCode: l.taxCode,
+        choice: l.choice,
+        ...(l.choice === 'alternative' ? { choiceGroup: l.choiceGroup || 'Choice' } : {}),
+        chosen: l.chosen,
+        deliverTo: l.deliverTo,
+      }
+    })
 
 /** Rows pasted from a spreadsheet: quantity, what, price in any order that can be told apart. */
 export const readPasted = (text: string, taxCode: string): LineDraft[] =>
@@ -112,5 +265,6 @@ export const readPasted = (text: string, taxCode: string): LineDraft[] =>
         description: words.join(' '),
         quantity: numbers[0] ?? '1',
         unitPrice: numbers[1] ?? '',
+        priceFrom: 'typed',
       }
     })

@@ -2,9 +2,15 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDayShort } from '@/core/day'
-import { formatMoney } from '@/core/money'
+import { formatMoney, isPositiveMoney } from '@/core/money'
+import { sayRepeat } from '@/services/read/repeats'
+import type { StoryLine } from '@/services/read/stories'
 import { readSheet, type Sheet } from '@/services/read/sheet'
 import { Figure } from '@/ui/Figure'
+import { Files } from '@/ui/files/Files'
+import { WriteLetter } from '@/ui/post/WriteLetter'
+import { RepeatLine } from '@/ui/sale/RepeatLine'
+import { SheetTools } from '@/ui/sale/SheetTools'
 import { MoneyBar, MoneyLegend } from '@/ui/MoneyBar'
 import { DOINGS, type Doing } from '@/ui/sale/actions'
 import { SaleActions } from '@/ui/sale/SaleActions'
@@ -53,11 +59,25 @@ export default async function SaleSheet({ params, searchParams }: Props) {
       </div>
       <MoneyBar bar={bar} />
       <MoneyLegend bar={bar} />
+      {sheet.overLimit && (
+        <p className="mt-3 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
+          With what is agreed, {sale.customerName} is {formatMoney(sheet.overLimit)} over their credit limit.
+        </p>
+      )}
       <div className="mt-6 grid gap-x-7 gap-y-8 lg:grid-cols-[minmax(0,1fr)_340px]">
         <div className="min-w-0">
+          {sale.noteAbove && <p className="mb-3 max-w-prose whitespace-pre-line">{sale.noteAbove}</p>}
           <Lines sheet={sheet} />
           {sale.note && <p className="mt-3 max-w-prose whitespace-pre-line">{sale.note}</p>}
+          {sale.deliverTo && (
+            <p className="sub mt-3">
+              Delivered to {sale.deliverTo.replace(/\n/g, ', ')}
+              {sale.deliverNote && ` (${sale.deliverNote})`}
+            </p>
+          )}
           <Papers sheet={sheet} />
+          <Versions sheet={sheet} />
+          <Costs sheet={sheet} />
         </div>
         <aside className="grid content-start gap-6">
           <NextBox sheet={sheet} start={DOINGS.find((d) => d === asked)} />
@@ -65,6 +85,15 @@ export default async function SaleSheet({ params, searchParams }: Props) {
             <h2>Trail</h2>
             <Trail lines={sheet.trail} planned={sheet.planned} today={today} />
           </section>
+          {sheet.repeats.length > 0 && (
+            <section>
+              <h2>Comes again</h2>
+              {sheet.repeats.map((r) => (
+                <RepeatLine key={r.id} id={r.id} says={sayRepeat(r)} nextOn={r.nextOn} done={r.done} />
+              ))}
+            </section>
+          )}
+          <Files ownerKind="sale" ownerId={sale.id} files={sheet.files} label="Files" />
         </aside>
       </div>
     </>
@@ -77,6 +106,7 @@ const DOING: Readonly<Record<string, Doing | 'money'>> = {
   offer: 'offer',
   renew: 'offer',
   'ask-again': 'agree',
+  'give-back': 'money',
   'ask-deposit': 'money',
   collect: 'money',
   remind: 'money',
@@ -153,45 +183,20 @@ const Lines = ({ sheet }: { readonly sheet: Sheet }) => {
           </tr>
         </thead>
         <tbody>
-          {story.lines.map((l) => {
-            const dropped = agreed && l.agreed.isZero()
-            const missing = l.toHandOver.minus(l.setAside)
-            return (
-              <tr key={l.id} className={dropped ? 'text-iron-500 line-through' : ''}>
-                <td className="max-w-[280px] min-w-[160px] break-words">
+          {story.lines.map((l) =>
+            l.kind === 'heading' || l.kind === 'text' ? (
+              <tr key={l.id}>
+                <td
+                  colSpan={8}
+                  className={l.kind === 'heading' ? 'pt-3! font-slab text-lg font-semibold' : 'text-iron-700'}
+                >
                   {l.description}
-                  {l.note && <div className="sub">{l.note}</div>}
-                  {agreed && l.fromShelf && l.toHandOver.gt(0) && (
-                    <div className={`text-xs ${missing.gt(0) ? 'text-oxide-700' : 'text-iron-500'}`}>
-                      {l.setAside.toString()} of {l.toHandOver.toString()} on the shelf
-                    </div>
-                  )}
                 </td>
-                <td className="fig">{(agreed ? l.agreed : l.quantity).toString()}</td>
-                {agreed && (
-                  <>
-                    <td className="fig">{l.handedOver.minus(l.returned).toString()}</td>
-                    <td className="fig">{l.billed.minus(l.credited).toString()}</td>
-                    <td>
-                      <Ticks
-                        agreed={l.agreed}
-                        handedOver={l.handedOver.minus(l.returned)}
-                        billed={l.billed.minus(l.credited)}
-                      />
-                    </td>
-                  </>
-                )}
-                <td className="fig">
-                  {sheet.price(l.unitPrice)}
-                  {l.discountPercent.gt(0) && (
-                    <div className="text-xs text-iron-500">less {l.discountPercent.toString()} %</div>
-                  )}
-                </td>
-                <td className="fig text-iron-500">{sheet.margins.get(l.id) ?? ''}</td>
-                <td className="fig">{formatMoney(l.net)}</td>
               </tr>
-            )
-          })}
+            ) : (
+              <SheetRow key={l.id} line={l} sheet={sheet} />
+            ),
+          )}
           {story.lines.length === 0 && (
             <tr>
               <td colSpan={8} className="text-iron-500">
@@ -201,6 +206,16 @@ const Lines = ({ sheet }: { readonly sheet: Sheet }) => {
           )}
         </tbody>
         <tbody>
+          {isPositiveMoney(sheet.wholeLess) && (
+            <tr>
+              <td colSpan={agreed ? 7 : 4} className="r border-0! text-iron-500">
+                off the whole{sale.discountPercent.gt(0) ? `, ${sale.discountPercent.toString()} %` : ''}
+              </td>
+              <td className="border-0! r">
+                <Figure of={{ ...sheet.wholeLess, minor: -sheet.wholeLess.minor }} />
+              </td>
+            </tr>
+          )}
           <tr>
             <td colSpan={agreed ? 7 : 4} className="r border-0! text-iron-500">
               net
@@ -236,14 +251,154 @@ const Lines = ({ sheet }: { readonly sheet: Sheet }) => {
           </Link>
         )}
         {story.lines.length > 0 && (
-          <a className="btn" href={`/api/v1/export/sales/${sale.id}/estimate.pdf`} target="_blank">
+          <a
+            className="btn"
+            href={`/api/v1/export/sales/${sale.id}/${agreed ? 'confirmation' : 'estimate'}.pdf`}
+            target="_blank"
+          >
             {agreed ? 'Order confirmation' : 'Estimate'} (PDF)
           </a>
         )}
+        {agreed && story.lines.some((l) => l.fromShelf && l.toHandOver.gt(0)) && (
+          <a className="btn" href={`/api/v1/export/sales/${sale.id}/pick-list.pdf`} target="_blank">
+            Pick list (PDF)
+          </a>
+        )}
+        {story.lines.length > 0 && sale.sentOn && !sale.closedAs && (
+          <WriteLetter paper={agreed ? 'confirmation' : 'estimate'} paperId={sale.id} />
+        )}
+        {agreed && !sale.sentOn && !sale.closedAs && <WriteLetter paper="confirmation" paperId={sale.id} />}
+        <SheetTools sale={sheet.forActions} today={sheet.today} />
       </p>
     </div>
   )
 }
+
+const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet: Sheet }) => {
+  const { sale } = sheet.story
+  const agreed = sale.agreedOn !== null
+  const left = l.choice !== 'none' && !l.chosen
+  const dropped = agreed && l.agreed.isZero()
+  const missing = l.toHandOver.minus(l.setAside)
+  const worth = sheet.worths.get(l.id)!
+  return (
+    <tr className={dropped && !left ? 'text-iron-500 line-through' : left ? 'text-iron-500' : ''}>
+      <td className="max-w-[280px] min-w-[160px] break-words">
+        {l.description}
+        {l.choice !== 'none' && (
+          <span className="sub">
+            {' '}
+            ({l.choice === 'optional' ? 'optional' : `one of: ${l.choiceGroup}`}
+            {agreed ? (dropped ? ', not taken' : ', taken') : l.chosen ? ', counts' : ''})
+          </span>
+        )}
+        {l.note && <div className="sub">{l.note}</div>}
+        {l.deliverTo && l.deliverTo !== sale.deliverTo && (
+          <div className="sub">to {l.deliverTo.replace(/\n/g, ', ')}</div>
+        )}
+        {agreed && l.fromShelf && l.toHandOver.gt(0) && (
+          <div className={`text-xs ${missing.gt(0) ? 'text-oxide-700' : 'text-iron-500'}`}>
+            {l.setAside.toString()} of {l.toHandOver.toString()} on the shelf
+          </div>
+        )}
+      </td>
+      <td className="fig">{(agreed && !left ? l.agreed : l.quantity).toString()}</td>
+      {agreed && (
+        <>
+          <td className="fig">{l.handedOver.minus(l.returned).toString()}</td>
+          <td className="fig">{l.billed.minus(l.credited).toString()}</td>
+          <td>
+            <Ticks
+              agreed={l.agreed}
+              handedOver={l.handedOver.minus(l.returned)}
+              billed={l.billed.minus(l.credited)}
+            />
+          </td>
+        </>
+      )}
+      <td className="fig">
+        {sheet.price(l.unitPrice)}
+        {(l.discountPercent.gt(0) || l.discountAmount > 0n) && (
+          <div className="text-xs text-iron-500">less {lessInWords(l, worth.currency)}</div>
+        )}
+        {l.priceFrom && l.priceFrom !== 'list' && <div className="text-xs text-iron-500">{l.priceFrom}</div>}
+      </td>
+      <td className="fig text-iron-500">{sheet.margins.get(l.id) ?? ''}</td>
+      <td className="fig">{left ? `(${formatMoney(worth)})` : formatMoney(worth)}</td>
+    </tr>
+  )
+}
+
+const lessInWords = (l: StoryLine, currency: string): string =>
+  [
+    l.discountPercent.gt(0) ? `${l.discountPercent.toString()} %` : '',
+    l.discountAmount > 0n ? formatMoney({ minor: l.discountAmount, currency }) : '',
+  ]
+    .filter(Boolean)
+    .join(' and ')
+
+const KIND = { offered: 'estimate', agreed: 'agreed', changed: 'agreed, changed' } as const
+
+/** Every version that was sent or agreed, each to be compared with the one before. */
+const Versions = ({ sheet }: { readonly sheet: Sheet }) =>
+  sheet.versions.length < 2 ? null : (
+    <section className="mt-7">
+      <h2>Versions</h2>
+      <table className="ledger">
+        <tbody>
+          {sheet.versions.map((v) => (
+            <tr key={v.n}>
+              <td className="font-figure">{v.n}</td>
+              <td className="sub whitespace-nowrap">{formatDayShort(v.on, sheet.today)}</td>
+              <td>{KIND[v.kind]}</td>
+              <td>
+                {v.n > 1 && (
+                  <Link
+                    prefetch={false}
+                    className="underline"
+                    href={`/sales/${sheet.story.sale.id}/versions?before=${v.n - 1}&now=${v.n}`}
+                  >
+                    what changed
+                  </Link>
+                )}
+              </td>
+              <td className="r">
+                <Figure of={v.gross} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )
+
+/** Estimated against agreed against billed against what it really cost. For the owner alone. */
+const Costs = ({ sheet: { costs: c } }: { readonly sheet: Sheet }) =>
+  c === null ? null : (
+    <section className="mt-7">
+      <h2>Thought and done</h2>
+      <dl className="flex flex-wrap gap-x-8 gap-y-2">
+        {(
+          [
+            ['first offered', c.offered],
+            ['agreed', c.agreed],
+            ['billed', c.billed],
+            ['thought to cost', c.expectedCost],
+            ['cost so far', c.actualCost],
+          ] as const
+        ).map(([name, amount]) => (
+          <div key={name}>
+            <dt className="sub">{name}</dt>
+            <dd className="fig text-left!">{amount ? formatMoney(amount) : '–'}</dd>
+          </div>
+        ))}
+        <div>
+          <dt className="sub">margin of what is billed</dt>
+          <dd className="fig text-left!">{c.margin ? `${c.margin.toString()} %` : '–'}</dd>
+        </div>
+      </dl>
+    </section>
+  )
 
 const Papers = ({ sheet }: { readonly sheet: Sheet }) => {
   const { invoices, handovers } = sheet.story

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next'
-import { findCustomer } from '@/data/queries/customers'
+import { customerView } from '@/services/read/customers'
 import { readPlainTaxCodes } from '@/services/read/taxCodes'
 import { Heading } from '@/ui/Heading'
-import { NewSale } from '@/ui/sale/NewSale'
+import { NO_FACTS, SaleForm } from '@/ui/sale/SaleForm'
 import { openShop, queryOf, type Search } from '../../_shop'
 
 export const metadata: Metadata = { title: 'New sale' }
@@ -11,21 +11,21 @@ export default async function NewSalePage({ searchParams }: { searchParams: Sear
   const { db, business, today, currency } = await openShop()
   const query = await queryOf(searchParams)
   const customer = /^\d{1,9}$/.test(query.customer ?? '')
-    ? await findCustomer(db, Number(query.customer), currency)
+    ? await customerView(db, Number(query.customer), business, today)
     : null
   const codes = await readPlainTaxCodes(db)
   return (
     <>
       <Heading title="New sale" />
-      <NewSale
+      <SaleForm
+        sale={null}
         today={today}
-        settings={{
-          currency,
-          pricesIncludeTax: business.pricesIncludeTax,
-          roundPer: business.taxRoundedPer,
-          codes,
-        }}
-        customer={customer && { id: customer.id, name: customer.name, taxExempt: customer.taxExempt }}
+        settings={{ currency, roundPer: business.taxRoundedPer, codes }}
+        pricesIncludeTax={business.pricesIncludeTax}
+        kinds={business.kinds}
+        buyer={customer && { ...customer, exempt: customer.taxExempt }}
+        facts={{ ...NO_FACTS, kind: business.kinds[0] ?? '' }}
+        lines={[]}
       />
     </>
   )

@@ -1,59 +1,53 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { findCustomer } from '@/data/queries/customers'
-import { readStories } from '@/services/read/stories'
+import { customerView } from '@/services/read/customers'
 import { readPlainTaxCodes } from '@/services/read/taxCodes'
-import { isExempt } from '@/services/sales/fillLines'
+import { saleView } from '@/services/read/views'
 import { Heading } from '@/ui/Heading'
-import { ChangeLines } from '@/ui/sale/ChangeLines'
+import { fromSaved, sayLess } from '@/ui/sale/lineDraft'
+import { SaleForm } from '@/ui/sale/SaleForm'
 import { idFrom, openShop } from '../../../_shop'
 
 export const metadata: Metadata = { title: 'Change the lines' }
 
 export default async function ChangePage({ params }: { params: Promise<{ id: string }> }) {
   const { db, business, today, currency } = await openShop()
-  const [story] = await readStories(db, [await idFrom(params)], business, today)
-  if (!story) notFound()
-  const { sale } = story
+  const sale = (await saleView(db, await idFrom(params), business, today)) ?? notFound()
   const [customer, codes] = await Promise.all([
-    findCustomer(db, sale.customerId, currency),
+    customerView(db, sale.customerId, business, today),
     readPlainTaxCodes(db),
   ])
   const agreed = sale.agreedOn !== null
+  const words = (kind: string) => kind === 'heading' || kind === 'text'
   return (
     <>
       <Heading
-        above={`Sale ${sale.number} · ${sale.customerName}`}
+        above={`Sale ${sale.number} · ${sale.customer}`}
         title={agreed ? 'Change what is agreed' : 'Change the lines'}
       />
-      <ChangeLines
-        saleId={sale.id}
-        number={sale.number}
-        agreed={agreed}
-        title={sale.title}
-        note={sale.note}
-        wantedBy={sale.wantedBy ?? ''}
+      <SaleForm
+        sale={{ id: sale.id, number: sale.number, agreed, total: sale.totals.gross }}
         today={today}
-        settings={{
-          currency,
-          pricesIncludeTax: sale.pricesIncludeTax,
-          roundPer: business.taxRoundedPer,
-          codes,
-          exempt: isExempt(customer!, today),
+        settings={{ currency, roundPer: business.taxRoundedPer, codes }}
+        pricesIncludeTax={sale.pricesIncludeTax}
+        kinds={business.kinds}
+        buyer={{ ...customer!, exempt: customer!.taxExempt }}
+        facts={{
+          title: sale.title,
+          noteAbove: sale.noteAbove,
+          note: sale.note,
+          wantedBy: sale.wantedBy ?? '',
+          kind: sale.kind,
+          channel: sale.channel,
+          deliverTo: sale.deliverTo,
+          deliverNote: sale.deliverNote,
+          purchaseOrder: sale.purchaseOrder,
+          rolledUp: sale.rolledUp,
+          less: sayLess(sale.discountPercent, sale.discountAmount),
         }}
-        lines={story.lines
-          .filter((l) => !agreed || l.agreed.gt(0))
-          .map((l) => ({
-            key: `line${l.id}`,
-            lineId: l.id,
-            goodsId: l.goodsId ?? undefined,
-            description: l.description,
-            note: l.note,
-            quantity: (agreed ? l.agreed : l.quantity).toString(),
-            unitPrice: l.unitPrice.toString(),
-            discountPercent: l.discountPercent.isZero() ? '' : l.discountPercent.toString(),
-            taxCode: l.taxCode,
-          }))}
+        lines={sale.lines
+          .filter((l) => !agreed || l.agreed !== '0' || words(l.kind) || l.choice !== 'none')
+          .map((l) => fromSaved(l, { agreed }))}
       />
     </>
   )

@@ -1,0 +1,131 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { formatDay } from '@/core/day'
+import { formatMoney } from '@/core/money'
+import type { ComparedLine, KeptLine } from '@/core/sale'
+import { findSales } from '@/data/queries/sales'
+import { readComparison, type Version } from '@/services/read/versions'
+import { Heading } from '@/ui/Heading'
+import { idFrom, openShop, queryOf, type Search } from '../../../_shop'
+
+export const metadata: Metadata = { title: 'What changed' }
+
+const numberOf = (text: string | undefined) => (text && /^\d{1,6}$/.test(text) ? Number(text) : undefined)
+const NAME = { offered: 'estimate', agreed: 'agreed', changed: 'changed' } as const
+const sayVersion = (v: Version) => `Version ${v.n}, ${NAME[v.kind]} ${formatDay(v.on)}`
+
+export default async function VersionsPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>
+  searchParams: Search
+}) {
+  const { db, currency } = await openShop()
+  const id = await idFrom(params)
+  const query = await queryOf(searchParams)
+  const [[sale], c] = await Promise.all([
+    findSales(db, [id], currency),
+    readComparison(db, id, { before: numberOf(query.before), now: numberOf(query.now) }, currency),
+  ])
+  if (!sale || !c) notFound()
+  const moved = c.lines.filter((l) => l.how !== 'same').length
+  return (
+    <>
+      <Heading
+        above={
+          <Link prefetch={false} className="hover:underline" href={`/sales/${id}`}>
+            Sale {sale.number} · {sale.customerName}
+          </Link>
+        }
+        title="What changed"
+        beside={moved === 0 ? 'nothing on the lines' : `${moved} ${moved === 1 ? 'line' : 'lines'}`}
+      />
+      <div className="overflow-x-auto">
+        <table className="ledger min-w-[860px]">
+          <thead>
+            <tr>
+              <th scope="col" className="w-[86px]">
+                <span className="sr-only">How</span>
+              </th>
+              <th scope="col">{sayVersion(c.before)}</th>
+              <th scope="col" className="r w-[190px]">
+                Quantity, each, sum
+              </th>
+              <th scope="col">{sayVersion(c.now)}</th>
+              <th scope="col" className="r w-[190px]">
+                Quantity, each, sum
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {c.lines.map((l, i) => (
+              <Pair key={i} line={l} />
+            ))}
+          </tbody>
+          <tbody>
+            <tr className="total">
+              <td />
+              <td className="r">total</td>
+              <td className="fig">{formatMoney(c.before.gross)}</td>
+              <td className="r">total</td>
+              <td className="fig">{formatMoney(c.now.gross)}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </>
+  )
+}
+
+const COLOUR = {
+  added: 'text-patina-700',
+  dropped: 'text-oxide-700',
+  changed: 'text-rust-600',
+  same: 'text-iron-500',
+} as const
+
+const Pair = ({ line }: { readonly line: ComparedLine }) => (
+  <tr className={line.how === 'same' ? 'text-iron-500' : ''}>
+    <td className={`font-bold ${COLOUR[line.how]}`}>{line.how === 'same' ? '' : line.how}</td>
+    <Side of={line.before} line={line} gone={line.how === 'dropped'} />
+    <Side of={line.now} line={line} />
+  </tr>
+)
+
+const Side = ({
+  of,
+  line,
+  gone = false,
+}: {
+  readonly of: KeptLine | null
+  readonly line: ComparedLine
+  readonly gone?: boolean
+}) => {
+  if (!of) return <td colSpan={2} className="text-iron-500" />
+  const words = of.kind === 'heading' || of.kind === 'text'
+  const mark = (field: ComparedLine['fields'][number], text: string) =>
+    line.fields.includes(field) ? <mark className="bg-rust-100 font-bold text-iron-900">{text}</mark> : text
+  return (
+    <>
+      <td className={gone ? 'line-through' : ''}>
+        {mark('description', of.description)}
+        {of.note && <div className="sub">{mark('note', of.note)}</div>}
+        {!of.chosen && <div className="sub">{mark('chosen', 'not counted')}</div>}
+      </td>
+      <td className="fig">
+        {words ? (
+          ''
+        ) : (
+          <>
+            {mark('quantity', of.quantity)} × {mark('unitPrice', of.unitPrice)}
+            {of.discountPercent !== '0' && <> − {mark('discountPercent', `${of.discountPercent} %`)}</>}
+            {/[1-9]/.test(of.discountAmount) && <> − {mark('discountAmount', of.discountAmount)}</>}
+            <div>{of.net}</div>
+          </>
+        )}
+      </td>
+    </>
+  )
+}

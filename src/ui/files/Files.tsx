@@ -1,0 +1,81 @@
+'use client'
+import { X } from 'lucide-react'
+import { useRef } from 'react'
+import { formatDay, type Day } from '@/core/day'
+import { Refusal } from '../Refusal'
+import { useSend } from '../send'
+import { readBase64 } from './readBase64'
+
+interface Props {
+  readonly ownerKind: 'customer' | 'goods' | 'sale' | 'business'
+  readonly ownerId: number
+  readonly files: readonly { readonly id: number; readonly name: string; readonly type: string; readonly size: number; readonly addedOn: string }[] // prettier-ignore
+  /** What is meant to be kept here. */
+  readonly label: string
+  readonly accept?: string
+}
+
+const size = (bytes: number): string => (bytes < 1000 ? `${bytes} B` : bytes < 1e6 ? `${Math.round(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`) // prettier-ignore
+
+/** Files kept with something: looked at, added, thrown away. */
+export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
+  const input = useRef<HTMLInputElement>(null)
+  const { send, busy, refused, setRefused } = useSend()
+  const add = async (chosen: File | undefined) => {
+    if (!chosen) return
+    if (chosen.size > 4_000_000)
+      return setRefused({
+        detail: `${chosen.name} is larger than 4 MB. Make it smaller, or save it as PDF.`,
+        errors: [],
+      })
+    await send('POST', '/files', { ownerKind, ownerId, name: chosen.name, base64: await readBase64(chosen) }, { say: () => `${chosen.name} is kept.` }) // prettier-ignore
+    if (input.current) input.current.value = ''
+  }
+  return (
+    <section>
+      <h2>{label}</h2>
+      <ul>
+        {files.map((f) => (
+          <li key={f.id} className="flex items-center gap-2 border-b border-paper-200 py-1">
+            {f.type.startsWith('image/') && (
+              // eslint-disable-next-line @next/next/no-img-element -- kept in the database, shown as it is
+              <img src={`/api/v1/export/files/${f.id}`} alt="" className="h-9 w-9 object-cover" />
+            )}
+            <a
+              className="min-w-0 flex-1 truncate underline"
+              href={`/api/v1/export/files/${f.id}`}
+              target="_blank"
+            >
+              {f.name}
+            </a>
+            <span className="sub whitespace-nowrap">
+              {size(f.size)}, {formatDay(f.addedOn as Day)}
+            </span>
+            <button
+              type="button"
+              aria-label={`${f.name}: throw away`}
+              className="p-[5px] text-iron-500 hover:text-oxide-700"
+              disabled={busy}
+              onClick={() => void send('DELETE', `/files/${f.id}`, {}, { say: () => `${f.name} is gone.` })}
+            >
+              <X size={15} />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <label className="btn mt-2 cursor-pointer focus-within:outline-2 focus-within:outline-rust-600">
+        Add a file
+        <input
+          ref={input}
+          type="file"
+          accept={accept}
+          className="sr-only"
+          aria-label={`${label}: add a file`}
+          disabled={busy}
+          onChange={(e) => void add(e.target.files?.[0])}
+        />
+      </label>
+      <Refusal refused={refused} />
+    </section>
+  )
+}

@@ -1,0 +1,127 @@
+'use client'
+import { useState } from 'react'
+import { Text } from '../fields'
+import { findCustomers, Picker, type FoundCustomer } from '../Picker'
+import { messageFor } from '../Refusal'
+import { call, useSend } from '../send'
+
+/** A customer as a sale needs to know them. */
+export interface Buyer {
+  readonly id: number
+  readonly name: string
+  readonly email: string
+  readonly exempt: boolean
+  readonly pricesIncludeTax: boolean
+  readonly priceLevel: string
+  readonly owed: string
+  readonly late: string
+  readonly held: string
+  readonly creditLimit: string | null
+  readonly committed: string
+  readonly addresses: readonly { readonly kind: string; readonly text: string; readonly isDefault: boolean }[]
+}
+
+type Answer = Omit<Buyer, 'exempt'> & { readonly taxExempt: boolean }
+
+export const readBuyer = async (id: number): Promise<Buyer | null> => {
+  const full = await call<Answer>('GET', `/customers/${id}`)
+  return full.ok ? { ...full.value, exempt: full.value.taxExempt } : null
+}
+
+interface Alike extends FoundCustomer {
+  readonly email: string
+  readonly phone: string
+  readonly why: string
+}
+
+/** Who it is for: found, or added while typing. Whoever looks like somebody known is shown before a double is made. */
+export const ForWhom = ({
+  buyer,
+  onBuyer,
+}: {
+  readonly buyer: Buyer | null
+  readonly onBuyer: (b: Buyer) => void
+}) => {
+  const [fresh, setFresh] = useState(false)
+  const [doubt, setDoubt] = useState<{ name: string; alike: readonly Alike[] } | null>(null)
+  const [email, setEmail] = useState('')
+  const { send, refused } = useSend()
+  const choose = async (id: number) => {
+    setDoubt(null)
+    const found = await readBuyer(id)
+    if (found) onBuyer(found)
+  }
+  const add = async (name: string) => {
+    const made = await send<{ id: number }>('POST', '/customers', { name }, { say: () => `${name} is added to your people.` }) // prettier-ignore
+    if (!made) return
+    setFresh(true)
+    setEmail('')
+    await choose(made.id)
+  }
+  const consider = async (name: string) => {
+    const alike = await call<{ items: Alike[] }>(
+      'GET',
+      `/customers/look-alikes?name=${encodeURIComponent(name)}`,
+    )
+    if (alike.ok && alike.value.items.length > 0) setDoubt({ name, alike: alike.value.items })
+    else await add(name)
+  }
+  const keepEmail = async () => {
+    if (!buyer || email.trim() === '' || email === buyer.email) return
+    const done = await send('PATCH', `/customers/${buyer.id}`, { email })
+    if (done) onBuyer({ ...buyer, email })
+  }
+  return (
+    <div>
+      <Picker
+        label="For"
+        autoFocus={!buyer}
+        chosen={buyer?.name ?? ''}
+        placeholder="name, e-mail or phone"
+        find={findCustomers}
+        onPick={(c) => {
+          setFresh(false)
+          void choose(c.id)
+        }}
+        otherwise={{
+          say: (typed) => `Add “${typed}” as a new customer`,
+          take: (typed) => void consider(typed),
+        }}
+      />
+      {doubt && (
+        <div role="alert" className="mt-1 border-l-4 border-rust-600 bg-rust-100 px-3 py-2">
+          <p>Is “{doubt.name}” one of these?</p>
+          <p className="mt-1 flex flex-wrap gap-2">
+            {doubt.alike.map((a) => (
+              <button key={a.id} type="button" className="btn" onClick={() => void choose(a.id)}>
+                {a.name} <span className="sub">{[a.why, a.email, a.phone].filter(Boolean).join(', ')}</span>
+              </button>
+            ))}
+            <button type="button" className="btn" onClick={() => void add(doubt.name)}>
+              No, add “{doubt.name}”
+            </button>
+          </p>
+        </div>
+      )}
+      {buyer && !doubt && (
+        <div className="sub">
+          owes {buyer.owed}
+          {Number(buyer.late) > 0 && `, ${buyer.late} of it late`}
+          {Number(buyer.held) > 0 ? ` · ${buyer.held} held` : ' · nothing held'}
+          {buyer.priceLevel && ` · prices: ${buyer.priceLevel}`}
+        </div>
+      )}
+      {fresh && buyer && (
+        <Text
+          label="E-mail, for the estimate"
+          type="email"
+          value={email}
+          maxLength={200}
+          onChange={(e) => setEmail(e.target.value)}
+          onBlur={() => void keepEmail()}
+          problem={messageFor(refused, 'email')}
+        />
+      )}
+    </div>
+  )
+}

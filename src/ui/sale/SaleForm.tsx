@@ -1,0 +1,324 @@
+'use client'
+import { useState } from 'react'
+import type { Day } from '@/core/day'
+import { decimal, formatMoney, roundToMoney, toDecimal } from '@/core/money'
+import { DayField, Text } from '../fields'
+import { Refusal } from '../Refusal'
+import { useSend } from '../send'
+import { ForWhom, type Buyer } from './ForWhom'
+import { LineEditor } from './LineEditor'
+import { draftTotals, isBlank, readLess, toInput, type DraftSettings, type LineDraft } from './lineDraft'
+import { OtherSalePanel, UsualPanel } from './TakeFrom'
+
+/** What a sale says beside its lines, while it is typed. */
+export interface SaleFacts {
+  readonly title: string
+  readonly noteAbove: string
+  readonly note: string
+  readonly wantedBy: string
+  readonly kind: string
+  readonly channel: 'counter' | 'phone' | 'shopfront'
+  readonly deliverTo: string
+  readonly deliverNote: string
+  readonly purchaseOrder: string
+  readonly rolledUp: boolean
+  /** Off the whole, as typed. */
+  readonly less: string
+}
+
+export const NO_FACTS: SaleFacts = { title: '', noteAbove: '', note: '', wantedBy: '', kind: '', channel: 'phone', deliverTo: '', deliverNote: '', purchaseOrder: '', rolledUp: false, less: '' } // prettier-ignore
+
+interface Props {
+  /** The sale that is changed; null writes a new one. */
+  readonly sale: {
+    readonly id: number
+    readonly number: number
+    readonly agreed: boolean
+    readonly total: string
+  } | null
+  readonly today: Day
+  readonly settings: Omit<DraftSettings, 'exempt' | 'pricesIncludeTax'>
+  readonly pricesIncludeTax: boolean
+  readonly kinds: readonly string[]
+  readonly buyer: Buyer | null
+  readonly facts: SaleFacts
+  readonly lines: readonly LineDraft[]
+}
+
+const CHANNELS = { counter: 'at the counter', phone: 'on the phone', shopfront: 'on the shopfront' } as const
+
+/** How far this sale takes its customer over their credit limit; null where it does not. */
+const overLimit = (buyer: Buyer | null, total: string, own: string, currency: string): string | null => {
+  if (!buyer?.creditLimit) return null
+  const over = decimal(buyer.committed).minus(own).plus(total).minus(buyer.creditLimit)
+  return over.gt(0) ? formatMoney(roundToMoney(over, currency)) : null
+}
+
+/** A sale while it is written or changed: who, what, what it comes to, and everything else that can be said of it. */
+export const SaleForm = ({
+  sale,
+  today,
+  settings,
+  pricesIncludeTax,
+  kinds,
+  buyer: first,
+  facts: start,
+  lines: given,
+}: Props) => {
+  const [buyer, setBuyer] = useState(first)
+  const [facts, setFacts] = useState(start)
+  const [lines, setLines] = useState(given)
+  const [panel, setPanel] = useState<'usual' | 'other' | null>(null)
+  const [more, setMore] = useState(sale !== null)
+  const { send, busy, refused, setRefused } = useSend()
+  const set = (change: Partial<SaleFacts>) => setFacts({ ...facts, ...change })
+  const whole: DraftSettings = {
+    ...settings,
+    exempt: buyer?.exempt ?? false,
+    pricesIncludeTax: sale ? pricesIncludeTax : (buyer?.pricesIncludeTax ?? pricesIncludeTax),
+  }
+  const total = draftTotals(lines, facts.less, whole).gross
+  const over = overLimit(
+    buyer,
+    toDecimal(total).toString(),
+    sale?.agreed ? sale.total : '0',
+    settings.currency,
+  )
+  const addresses = (buyer?.addresses ?? []).filter((a) => a.kind === 'deliver-to').map((a) => a.text)
+  const take = (more: readonly LineDraft[]) => setLines((now) => [...now.filter((l) => !isBlank(l)), ...more])
+  const body = () => {
+    const less = readLess(facts.less) ?? { percent: facts.less, amount: '0' }
+    const { less: _less, kind, deliverTo, ...plain } = facts
+    return {
+      ...plain,
+      ...(kind ? { kind } : {}),
+      ...(sale || deliverTo ? { deliverTo } : {}),
+      discountPercent: less.percent,
+      discountAmount: less.amount,
+      lines: toInput(lines, settings.currency),
+    }
+  }
+  const change = () =>
+    send(
+      'POST',
+      `/sales/${sale!.id}/change`,
+      { ...body(), wantedBy: facts.wantedBy || null },
+      {
+        say: () =>
+          sale!.agreed
+            ? `What is agreed on sale ${sale!.number} is changed; the version before is kept.`
+            : `Sale ${sale!.number} is changed.`,
+        go: () => `/sales/${sale!.id}`,
+      },
+    )
+  const write = (agreed: boolean) => {
+    if (!buyer)
+      return setRefused({ detail: 'Say who it is for: find a customer, or type a new name.', errors: [] })
+    const { deliverNote, ...rest } = body()
+    void send<{
+      id: number
+      number: number
+      lines: { short: string; description: string; agreed: string; setAside: string }[]
+    }>(
+      'POST',
+      '/sales',
+      {
+        ...rest,
+        ...(deliverNote ? { deliverNote } : {}),
+        customerId: buyer.id,
+        wantedBy: facts.wantedBy || undefined,
+        ...(agreed ? { agreed } : {}),
+      },
+      {
+        say: (s) => {
+          const short = s.lines.filter((l) => Number(l.short) > 0)
+          return !agreed
+            ? `Sale ${s.number} for ${buyer.name} is written down.`
+            : short.length === 0
+              ? `Sale ${s.number} is agreed with ${buyer.name}. What is on the shelf is set aside.`
+              : `Agreed. Short: ${short.map((l) => `${l.agreed} ${l.description} agreed, ${l.setAside} on the shelf`).join('; ')}.`
+        },
+        go: (s) => `/sales/${s.id}`,
+      },
+    )
+  }
+  return (
+    <div className="grid gap-4">
+      <div className="grid gap-4 md:grid-cols-[1.2fr_1.2fr_160px_160px]">
+        {sale ? (
+          <Text label="For" value={buyer?.name ?? ''} readOnly />
+        ) : (
+          <ForWhom buyer={buyer} onBuyer={setBuyer} />
+        )}
+        <Text
+          label="About"
+          value={facts.title}
+          placeholder="left empty, it is called after its lines"
+          maxLength={200}
+          onChange={(e) => set({ title: e.target.value })}
+        />
+        <DayField
+          label="Wanted by"
+          today={today}
+          value={facts.wantedBy}
+          onValue={(wantedBy) => set({ wantedBy })}
+        />
+        <label>
+          <span className="label">Kind</span>
+          <select className="field" value={facts.kind} onChange={(e) => set({ kind: e.target.value })}>
+            {[...new Set([...kinds, ...(facts.kind ? [facts.kind] : [])])].map((k) => (
+              <option key={k} value={k}>
+                {k}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      {over && (
+        <p role="status" className="border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
+          This takes {buyer!.name} {over} over their credit limit of {buyer!.creditLimit}. Ask for a deposit,
+          or for what is late first.
+        </p>
+      )}
+      <Refusal refused={refused} />
+      <LineEditor
+        lines={lines}
+        setLines={setLines}
+        wholeLess={facts.less}
+        onWholeLess={(less) => set({ less })}
+        settings={whole}
+        customerId={buyer?.id ?? null}
+        addresses={addresses}
+      />
+      <div className="flex flex-wrap items-center gap-3">
+        <button
+          className="btn btn-do"
+          disabled={busy}
+          data-primary
+          onClick={() => (sale ? void change() : write(false))}
+        >
+          {sale ? (sale.agreed ? 'Agree to the change' : 'Keep the change') : 'Write it down'}
+        </button>
+        {!sale && (
+          <button className="btn" disabled={busy} onClick={() => write(true)}>
+            They agreed already
+          </button>
+        )}
+        {buyer && (
+          <>
+            <button type="button" className="btn" onClick={() => setPanel('usual')}>
+              What they usually take
+            </button>
+            <button type="button" className="btn" onClick={() => setPanel('other')}>
+              From another sale
+            </button>
+          </>
+        )}
+        <button
+          type="button"
+          className="text-xs underline"
+          aria-expanded={more}
+          onClick={() => setMore(!more)}
+        >
+          {more ? 'less' : 'notes, address and more'}
+        </button>
+        <span className="sub">Ctrl Enter{sale ? '' : ' · nothing is recorded in the books yet'}</span>
+      </div>
+      {more && (
+        <div className="grid max-w-[980px] gap-4 md:grid-cols-2">
+          <Words
+            label="Notes above the lines"
+            value={facts.noteAbove}
+            onValue={(noteAbove) => set({ noteAbove })}
+          />
+          <Words label="Notes for the whole" value={facts.note} onValue={(note) => set({ note })} />
+          <Words
+            label="Delivered to"
+            value={facts.deliverTo}
+            most={500}
+            onValue={(deliverTo) => set({ deliverTo })}
+            hint={
+              addresses.length > 1
+                ? `known: ${addresses.length} addresses; the usual one is filled in`
+                : undefined
+            }
+          />{' '}
+          <Words
+            label="For whoever delivers"
+            value={facts.deliverNote}
+            most={500}
+            onValue={(deliverNote) => set({ deliverNote })}
+          />
+          <div className="grid grid-cols-2 gap-4">
+            <Text
+              label="Their order number"
+              value={facts.purchaseOrder}
+              maxLength={80}
+              onChange={(e) => set({ purchaseOrder: e.target.value })}
+            />{' '}
+            <label>
+              <span className="label">It came</span>
+              <select
+                className="field"
+                value={facts.channel}
+                onChange={(e) => set({ channel: e.target.value as SaleFacts['channel'] })}
+              >
+                {Object.entries(CHANNELS).map(([k, name]) => (
+                  <option key={k} value={k}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+          </div>
+          <label className="flex items-center gap-2 self-end pb-2">
+            <input
+              type="checkbox"
+              checked={facts.rolledUp}
+              onChange={(e) => set({ rolledUp: e.target.checked })}
+            />{' '}
+            on paper each group stands as one sum
+          </label>
+        </div>
+      )}
+      {panel === 'usual' && buyer && (
+        <UsualPanel
+          customerId={buyer.id}
+          customer={buyer.name}
+          onTake={take}
+          onClose={() => setPanel(null)}
+        />
+      )}{' '}
+      {panel === 'other' && buyer && (
+        <OtherSalePanel
+          customerId={buyer.id}
+          customer={buyer.name}
+          onTake={take}
+          onClose={() => setPanel(null)}
+        />
+      )}{' '}
+    </div>
+  )
+}
+
+interface WordsProps {
+  readonly label: string
+  readonly value: string
+  readonly onValue: (value: string) => void
+  readonly most?: number
+  readonly hint?: string
+}
+
+const Words = ({ label, value, onValue, most = 4000, hint }: WordsProps) => (
+  <label>
+    <span className="label">{label}</span>
+    <textarea
+      className="field"
+      rows={2}
+      maxLength={most}
+      value={value}
+      onChange={(e) => onValue(e.target.value)}
+    />
+    {hint && <span className="sub">{hint}</span>}
+  </label>
+)

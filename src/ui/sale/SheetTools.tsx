@@ -1,0 +1,45 @@
+'use client'
+import { useState } from 'react'
+import type { Day } from '@/core/day'
+import { Refusal } from '../Refusal'
+import { useSend } from '../send'
+import type { Doing } from './actions'
+import type { SheetSale } from './panels/parts'
+import { DoPanel } from './SaleActions'
+
+/** Beside the papers of a sale: copy it, let it come again, give its link away. */
+export const SheetTools = ({ sale, today }: { readonly sale: SheetSale; readonly today: Day }) => {
+  const [doing, setDoing] = useState<Doing | null>(null)
+  const { send, busy, refused } = useSend()
+  return (
+    <>
+      <button
+        className="btn"
+        disabled={busy}
+        onClick={() =>
+          void send<{ id: number; number: number }>(
+            'POST',
+            `/sales/${sale.id}/copy`,
+            {},
+            {
+              say: (s) => `Copied to sale ${s.number}, at today’s prices.`,
+              go: (s) => `/sales/${s.id}/change`,
+            },
+          )
+        }
+      >
+        Copy as new
+      </button>
+      {sale.lines.length > 0 && (
+        <button className="btn" onClick={() => setDoing('repeat')}>
+          Comes again
+        </button>
+      )}
+      <button className="btn" onClick={() => setDoing('link')}>
+        Their page
+      </button>
+      <Refusal refused={refused} />
+      {doing && <DoPanel doing={doing} sale={sale} today={today} onClose={() => setDoing(null)} />}
+    </>
+  )
+}

@@ -1,0 +1,141 @@
+'use client'
+import { useEffect, useState } from 'react'
+import { formatDay, type Day } from '@/core/day'
+import { Empty } from '../Empty'
+import { Panel } from '../Panel'
+import { call } from '../send'
+import { emptyLine, fromSaved, type LineDraft, type SavedLine } from './lineDraft'
+
+interface Usual {
+  readonly goodsId: number
+  readonly name: string
+  readonly lastOn: Day
+  readonly lastQuantity: string
+  readonly lastPrice: string
+  readonly times: number
+  readonly perMonth: string
+  readonly available: string
+  readonly price: string
+  readonly priceFrom: string
+  readonly taxCode: string
+  readonly unitCost: string
+}
+
+const asLine = (u: Usual): LineDraft => ({
+  ...emptyLine(u.taxCode),
+  goodsId: u.goodsId,
+  description: u.name,
+  quantity: u.lastQuantity,
+  unitPrice: u.price,
+  priceFrom: u.priceFrom,
+  available: u.available,
+  unitCost: u.unitCost,
+})
+
+interface Props {
+  readonly customerId: number
+  readonly customer: string
+  readonly onTake: (lines: readonly LineDraft[]) => void
+  readonly onClose: () => void
+}
+
+/** What a customer usually takes: one key puts it on the sale, in the quantity of last time. */
+export const UsualPanel = ({ customerId, customer, onTake, onClose }: Props) => {
+  const [usual, setUsual] = useState<readonly Usual[] | null>(null)
+  const [taken, setTaken] = useState<readonly number[]>([])
+  useEffect(() => {
+    void call<{ items: Usual[] }>('GET', `/customers/${customerId}/usual`).then((u) =>
+      setUsual(u.ok ? u.value.items : []),
+    )
+  }, [customerId])
+  return (
+    <Panel open onClose={onClose} title={`${customer} usually takes`}>
+      {usual === null ? (
+        <p className="sub">Looking …</p>
+      ) : usual.length === 0 ? (
+        <Empty>Nothing yet. What they take will stand here, with when, how many and for how much.</Empty>
+      ) : (
+        <ul>
+          {usual.map((u) => (
+            <li key={u.goodsId} className="border-b border-paper-200 py-1">
+              <button
+                type="button"
+                className="w-full px-1 py-1 text-left hover:bg-rust-100"
+                onClick={() => {
+                  onTake([asLine(u)])
+                  setTaken([...taken, u.goodsId])
+                }}
+              >
+                <span className="flex justify-between gap-3">
+                  <span className="font-bold">{u.name}</span>
+                  <span className="fig">{u.price}</span>
+                </span>
+                <span className="sub">
+                  {u.lastQuantity} at {u.lastPrice} on {formatDay(u.lastOn)} · {u.times}{' '}
+                  {u.times === 1 ? 'time' : 'times'}, {u.perMonth} a month · {u.available} there
+                  {taken.includes(u.goodsId) && <b className="text-patina-700"> · on the sale</b>}
+                </span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Panel>
+  )
+}
+
+interface Sale {
+  readonly id: number
+  readonly number: number
+  readonly title: string
+  readonly stands: string
+  readonly startedOn: Day
+  readonly total: string
+}
+
+/** Lines taken from another sale of the customer. */
+export const OtherSalePanel = ({ customerId, customer, onTake, onClose }: Props) => {
+  const [sales, setSales] = useState<readonly Sale[] | null>(null)
+  useEffect(() => {
+    void call<{ items: Sale[] }>('GET', `/sales?customerId=${customerId}&limit=30`).then((s) =>
+      setSales(s.ok ? s.value.items : []),
+    )
+  }, [customerId])
+  const take = async (id: number) => {
+    const sale = await call<{ lines: SavedLine[] }>('GET', `/sales/${id}`)
+    if (!sale.ok) return
+    onTake(sale.value.lines.filter((l) => l.quantity !== '0' || l.kind === 'heading' || l.kind === 'text').map((l) => fromSaved(l, { asNew: true }))) // prettier-ignore
+    onClose()
+  }
+  return (
+    <Panel open onClose={onClose} title={`From another sale of ${customer}`}>
+      {sales === null ? (
+        <p className="sub">Looking …</p>
+      ) : sales.length === 0 ? (
+        <Empty>There is no other sale of theirs yet.</Empty>
+      ) : (
+        <ul>
+          {sales.map((s) => (
+            <li key={s.id} className="border-b border-paper-200 py-1">
+              <button
+                type="button"
+                className="w-full px-1 py-1 text-left hover:bg-rust-100"
+                onClick={() => void take(s.id)}
+              >
+                <span className="flex justify-between gap-3">
+                  <span className="font-bold">
+                    {s.number} {s.title}
+                  </span>
+                  <span className="fig">{s.total}</span>
+                </span>
+                <span className="sub">
+                  {s.stands}, {formatDay(s.startedOn)}
+                </span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Panel>
+  )
+}

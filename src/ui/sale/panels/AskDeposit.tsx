@@ -1,0 +1,53 @@
+'use client'
+import { useState } from 'react'
+import { decimal, formatMoney, roundToMoney } from '@/core/money'
+import { MoneyField, QuantityField } from '../../fields'
+import { Refusal } from '../../Refusal'
+import { useSend } from '../../send'
+import { Submit, type PanelProps } from './parts'
+
+/** Asks for money ahead. */
+export const AskDeposit = ({ sale, onClose }: PanelProps) => {
+  const { send, busy, refused } = useSend()
+  const [percent, setPercent] = useState('50')
+  const [amount, setAmount] = useState('')
+  const asked =
+    amount !== ''
+      ? amount
+      : /^\d+(\.\d+)?$/.test(percent)
+        ? formatMoney(roundToMoney(decimal(sale.gross).times(percent).div(100), sale.currency))
+        : ''
+  const go = async () => {
+    const done = await send<{ number: string; amount: string }>(
+      'POST',
+      `/sales/${sale.id}/deposit-requests`,
+      amount === '' ? { percent } : { amount },
+      { say: (d) => `Deposit request ${d.number}: ${d.amount} asked of ${sale.customer}.` },
+    )
+    if (done) onClose()
+  }
+  return (
+    <>
+      <p className="mb-3">
+        A paper that asks, not an invoice. When the money comes it is held for {sale.customer} (a liability)
+        until it is earned.
+      </p>
+      <div className="grid grid-cols-2 gap-3">
+        <QuantityField
+          label="Percent of the total with tax"
+          value={percent}
+          onValue={(v) => {
+            setPercent(v)
+            setAmount('')
+          }}
+        />
+        <MoneyField label="or an amount" currency={sale.currency} value={amount} onValue={setAmount} />
+      </div>
+      <p className="mt-2">{asked && `${asked} of ${sale.gross}, tax included.`}</p>
+      <Refusal refused={refused} />
+      <Submit busy={busy} onDo={() => void go()}>
+        Ask for it
+      </Submit>
+    </>
+  )
+}

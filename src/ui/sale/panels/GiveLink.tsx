@@ -1,0 +1,50 @@
+'use client'
+import { useState } from 'react'
+import { Text } from '../../fields'
+import { Refusal } from '../../Refusal'
+import { useSend } from '../../send'
+import { Submit, type PanelProps } from './parts'
+
+/** A link to the customer's own page of this sale: to give away by hand, or to withdraw. */
+export const GiveLink = ({ sale }: PanelProps) => {
+  const { send, busy, refused } = useSend()
+  const [address, setAddress] = useState('')
+  const make = async () => {
+    const made = await send<{ address: string }>('POST', `/sales/${sale.id}/links`, {})
+    if (!made) return
+    setAddress(made.address)
+    await navigator.clipboard?.writeText(made.address).catch(() => undefined)
+  }
+  return (
+    <>
+      <p className="mb-3">
+        Whoever has the link sees this sale and {sale.customer}’s papers, answers the estimate, and pays. It
+        is shown once; letters carry one of their own.
+      </p>
+      {address ? (
+        <Text label="The link, copied" readOnly value={address} onFocus={(e) => e.target.select()} />
+      ) : (
+        <Submit busy={busy} onDo={() => void make()}>
+          Make a link
+        </Submit>
+      )}
+      <button
+        className="btn mt-4"
+        disabled={busy}
+        onClick={() =>
+          void send<{ withdrawn: number }>(
+            'DELETE',
+            `/sales/${sale.id}/links`,
+            {},
+            {
+              say: (w) => `${w.withdrawn} ${w.withdrawn === 1 ? 'link is' : 'links are'} withdrawn.`,
+            },
+          )
+        }
+      >
+        Withdraw all links of this sale
+      </button>
+      <Refusal refused={refused} />
+    </>
+  )
+}

@@ -1,0 +1,93 @@
+'use client'
+import { useState } from 'react'
+import { addMonths, formatDay, type Day } from '@/core/day'
+import { DayField, QuantityField } from '../../fields'
+import { messageFor, Refusal } from '../../Refusal'
+import { useSend } from '../../send'
+import { Submit, type PanelProps } from './parts'
+
+const EVERY = { week: 'every week', 'two-weeks': 'every two weeks', month: 'every month', quarter: 'every three months', 'half-year': 'every six months', year: 'every year' } as const // prettier-ignore
+const MAKES = { offer: 'an estimate', order: 'an order', invoice: 'an invoice' } as const
+
+/** The sale comes again: how often, from when, until when, as what. */
+export const Repeat = ({ sale, today, onClose }: PanelProps) => {
+  const { send, busy, refused } = useSend()
+  const [r, setR] = useState({ every: 'month', firstOn: addMonths(today, 1) as string, makes: 'invoice', times: '', until: '', byItself: false }) // prettier-ignore
+  const set = (change: Partial<typeof r>) => setR({ ...r, ...change })
+  const go = async () => {
+    const { times, until, ...plain } = r
+    const done = await send<{ nextOn: Day }>(
+      'POST',
+      `/sales/${sale.id}/repeats`,
+      { ...plain, times: /^\d+$/.test(times) ? Number(times) : null, until: until || null },
+      { say: (x) => `It comes again, first on ${formatDay(x.nextOn)}.` },
+    )
+    if (done) onClose()
+  }
+  const choice = (
+    label: string,
+    value: string,
+    options: Readonly<Record<string, string>>,
+    onValue: (v: string) => void,
+  ) => (
+    <label>
+      <span className="label">{label}</span>
+      <select className="field" value={value} onChange={(e) => onValue(e.target.value)}>
+        {Object.entries(options).map(([k, name]) => (
+          <option key={k} value={k}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
+  return (
+    <>
+      <p className="mb-3">What is on this sale is written again on each day, at the prices of that day.</p>
+      <div className="grid grid-cols-2 gap-3">
+        {choice('How often', r.every, EVERY, (every) => set({ every }))}
+        <DayField
+          label="First on"
+          today={today}
+          value={r.firstOn}
+          onValue={(firstOn) => set({ firstOn })}
+          problem={messageFor(refused, 'firstOn')}
+        />
+        {choice('As', r.makes, MAKES, (makes) => set({ makes }))}
+        <QuantityField label="Times, if it ends" value={r.times} onValue={(times) => set({ times })} />
+        <DayField
+          label="or until"
+          today={today}
+          value={r.until}
+          onValue={(until) => set({ until })}
+          problem={messageFor(refused, 'until')}
+        />
+      </div>
+      <fieldset className="mt-3">
+        <legend className="sr-only">How it goes out</legend>
+        <label className="flex gap-2 py-1">
+          <input
+            type="radio"
+            name="by-itself"
+            checked={!r.byItself}
+            onChange={() => set({ byItself: false })}
+          />{' '}
+          prepared for a look first
+        </label>
+        <label className="flex gap-2 py-1">
+          <input
+            type="radio"
+            name="by-itself"
+            checked={r.byItself}
+            onChange={() => set({ byItself: true })}
+          />{' '}
+          issued and mailed by itself
+        </label>
+      </fieldset>
+      {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
+      <Submit busy={busy} onDo={() => void go()}>
+        Let it come again
+      </Submit>
+    </>
+  )
+}

@@ -1,0 +1,164 @@
+import { beforeAll, describe, expect, test } from 'vitest'
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
+import { findBusiness, type Business } from '@/data/queries/business'
+import { usualLayout } from '@/core/formats'
+import { makePaper, makeSlip } from '@/papers/make'
+import { makeLabels } from '@/papers/makeLabels'
+import { billSale } from '@/services/billing/billSale'
+import { changeSettings } from '@/services/access/changeSettings'
+import { changeCustomer } from '@/services/people/keepCustomer'
+import { takeReceipt } from '@/services/money/takeReceipt'
+import { addLayout } from '@/services/papers/keepLayout'
+import { agreeSale } from '@/services/sales/agreeSale'
+import { handOver } from '@/services/sales/handOver'
+import { offerSale } from '@/services/sales/offerSale'
+import { requestDeposit } from '@/services/sales/requestDeposit'
+import { startSale } from '@/services/sales/startSale'
+import { listHandovers } from '@/data/queries/sales'
+import { openTestShop, type TestShop } from './shop'
+
+let s: TestShop
+let business: Business
+let saleId: number
+beforeAll(async () => {
+  s = await openTestShop()
+  await s.run(changeSettings, { address: '7 Mill Lane', header: 'Luthier', footer: 'Thank you.', conditions: 'Ours until paid.', paperSize: 'letter' }) // prettier-ignore
+  business = (await findBusiness(s.db))!
+  await s.run(changeCustomer, { customerId: s.customer, addresses: [{ kind: 'bill-to', text: '1 Łódź Road' }, { kind: 'deliver-to', text: '9 Back Door', instructions: 'Ring twice' }] }) // prettier-ignore
+  saleId = (await s.answer(startSale, {
+    customerId: s.customer,
+    note: 'Below',
+    noteAbove: 'Above',
+    discountAmount: '100.00',
+    lines: [
+      { kind: 'heading', description: 'Instrument' },
+      { goodsId: s.violin, quantity: '1', note: 'Spruce and maple' },
+      { goodsId: s.rosin, quantity: '2', choice: 'optional' },
+      { kind: 'heading', description: 'Work' },
+      { goodsId: s.setUp, quantity: '2', discountPercent: '10' },
+    ],
+  })).id // prettier-ignore
+  await s.run(offerSale, { saleId, validUntil: '2026-03-31' })
+})
+
+interface Read {
+  readonly text: string
+  readonly pages: number
+  readonly tags: unknown
+  readonly width: number
+  readonly language: unknown
+}
+
+/** What a reader, or a voice, finds in a PDF. */
+const read = async (pdf: Buffer | null): Promise<Read> => {
+  const doc = await getDocument({ data: new Uint8Array(pdf!), verbosity: 0 }).promise
+  let text = ''
+  for (let n = 1; n <= doc.numPages; n++) {
+    const content = await (await doc.getPage(n)).getTextContent()
+    text += content.items.map((i) => ('str' in i ? i.str : '')).join(' ') + '\n'
+  }
+  const first = await doc.getPage(1)
+  const tree = await first.getStructTree()
+  const { info } = (await doc.getMetadata()) as { info: { Language?: unknown } }
+  return { text: text.replace(/\s+/g, ' '), pages: doc.numPages, tags: tree, width: first.view[2]!, language: info.Language } // prettier-ignore
+}
+const asked = () => ({ db: s.db, business, today: s.today })
+const paper = async (...args: [Parameters<typeof makePaper>[1], number, Parameters<typeof makePaper>[3]?]) => read(await makePaper(asked(), ...args)) // prettier-ignore
+
+describe('papers, read back', () => {
+  test('an estimate: groups with sums, what is left to choose, what is off the whole, notes and conditions', async () => {
+    const { text, width, language } = await paper('estimate', saleId)
+    // A letter of another script is set in another typeface, and read back as a run of its own.
+    const run = (words: string) => words.replaceAll(' ', '')
+    for (const words of [
+      'Estimate',
+      '1 Łódź Road',
+      'Deliver to',
+      '9 Back Door',
+      'Above',
+      'Instrument',
+      'Spruce and maple',
+      'Rosin (optional)',
+      '(25.00)',
+      'sum Instrument 1,000.00',
+      '10 %',
+      'sum Work 129.60',
+      'off the whole -100.00',
+      '1,029.60',
+      'Below',
+      'Ours until paid.',
+      'Thank you.',
+      'Good through 31 Mar 2026',
+    ])
+      // prettier-ignore
+      expect(run(text)).toContain(run(words))
+    // 1,029.60 and 84.942 → 84.94
+    expect(text).toContain('1,114.54')
+    expect(text).not.toMatch(/600|margin|cost/i)
+    expect(width).toBe(612) // letter, 8.5 in
+    expect(language).toBe('en')
+  })
+
+  test('is tagged: every run of text belongs to a paragraph, in reading order', async () => {
+    const { tags } = await paper('estimate', saleId)
+    const roles = JSON.stringify(tags)
+    expect(roles).toContain('"role":"Document"')
+    expect(roles.match(/"role":"P"/g)!.length).toBeGreaterThan(30)
+    expect(roles).toContain('"type":"content"')
+  })
+
+  test('order, pick list, packing slip without prices, deposit request, invoice, receipt, slip, statement, reminder', async () => {
+    const sale = await s.answer(agreeSale, { saleId, purchaseOrder: 'HG-88', by: 'Hazel' })
+    expect((await paper('confirmation', saleId)).text).toMatch(/Order confirmation.*HG-88.*Agreed by Hazel/)
+    const pick = (await paper('pick-list', saleId)).text
+    expect(pick).toMatch(/Pick list.*VN.*Shop/)
+    const asking = await s.answer(requestDeposit, { saleId, percent: '50' })
+    // half of 1,114.54
+    expect((await paper('deposit-request', asking.id)).text).toMatch(/Deposit request.*50 % of a total of 1,114\.54.*557\.27/) // prettier-ignore
+    await s.run(handOver, { saleId, lines: [{ lineId: sale.lines[1]!.id, quantity: '1' }] })
+    const [handed] = await listHandovers(s.db, [saleId], 'USD')
+    const slip = (await paper('packing-slip', handed!.id)).text
+    expect(slip).toMatch(/Packing slip.*9 Back Door.*Ring twice.*Violin/)
+    for (const text of [pick, slip]) expect(text).not.toMatch(/\d\.\d\d/)
+    const invoice = await s.answer(billSale, { saleId, what: 'remaining', issue: true, on: '2026-01-05' })
+    expect((await paper('invoice', invoice.id)).text).toMatch(
+      /Invoice 2026-0001.*Due 04 Feb 2026.*Instrument.*1,114\.54/,
+    )
+    expect((await paper('reminder', s.customer)).text).toMatch(/Reminder.*Invoice 2026-0001.*late since 04 Feb 2026.*1,114\.54/) // prettier-ignore
+    const receipt = await s.answer(takeReceipt, { customerId: s.customer, method: 'cash', amount: '1114.54', tendered: '1120.00' }) // prettier-ignore
+    expect((await paper('receipt', receipt.id)).text).toMatch(/Receipt R-2026-0001.*change 5\.46.*1,114\.54/)
+    expect((await read(await makeSlip(asked(), receipt.id))).text).toMatch(/R-2026-0001.*5\.46/)
+    expect((await paper('statement', s.customer)).text).toMatch(/Statement.*owed, USD|Owed, USD/i)
+    expect(await makePaper(asked(), 'invoice', 99999)).toBeNull()
+  })
+
+  test('a layout of one’s own: other words, other columns, other order', async () => {
+    const spec = { ...usualLayout('invoice'), title: 'Tax invoice', below: 'Pay within the month.', columns: [{ key: 'code' as const, name: 'Art.' }, { key: 'sum' as const, name: '' }], blocks: ['below' as const, 'lines' as const, 'sums' as const] } // prettier-ignore
+    await s.run(addLayout, { paper: 'invoice', name: 'Short', usual: true, spec: { ...spec, columns: [...spec.columns], blocks: [...spec.blocks] } }) // prettier-ignore
+    const { text } = await paper('invoice', 1)
+    expect(text).toMatch(/Tax invoice.*Pay within the month\..*Art\..*VN/)
+    expect(text).not.toContain('Each')
+    expect(await s.refusal(addLayout, { paper: 'invoice', name: 'short', spec })).toBe('taken')
+  })
+
+  test('two hundred lines, names of 120 letters, and Hebrew do not break it', async () => {
+    const long = 'Sehr lang und noch länger mit Łódź '.repeat(4).slice(0, 120)
+    const id = (await s.answer(startSale, { customerId: s.customer, title: long, lines: Array.from({ length: 200 }, (_, i) => ({ description: `${long} ${i}`, quantity: '1', unitPrice: '1.00' })) })).id // prettier-ignore
+    const many = await paper('estimate', id)
+    expect(many.pages).toBeGreaterThan(8)
+    expect(many.text).toContain(`page ${many.pages} of ${many.pages}`)
+    for (const n of [0, 99, 199])
+      expect(many.text).toMatch(new RegExp(`Łódź? ?${n} 1 1\\.00`.replace('Łódź?', '\\S+')))
+    await s.run(changeCustomer, { customerId: s.customer, language: 'he', name: 'דנה לוי' })
+    const hebrew = await paper('estimate', id)
+    expect([...'הצעת'].every((letter) => hebrew.text.includes(letter))).toBe(true)
+    expect(hebrew.language).toBe('he')
+  })
+
+  test('labels carry name, price and bars', async () => {
+    const { text, pages } = await read(await makeLabels(asked(), [{ goodsId: s.rosin, count: 25 }]))
+    expect(pages).toBe(2)
+    expect(text.match(/Rosin/g)).toHaveLength(25)
+    expect(await makeLabels(asked(), [])).toBeNull()
+  })
+})
