@@ -121,3 +121,132 @@ export const WeekChart = ({ weeks, today }: { readonly weeks: readonly Week[]; r
     </svg>
   )
 }
+
+interface PaidBar {
+  readonly on: Day
+  readonly days: number
+}
+
+/** How many days each of the last bills took to be paid, the oldest first, with the average as a line. */
+export const PayChart = ({
+  bars,
+  average,
+  today,
+}: {
+  readonly bars: readonly PaidBar[]
+  readonly average: number
+  readonly today: Day
+}) => {
+  const [width, height, foot] = [340, 70, 4]
+  const x = scaleBand(
+    bars.map((_, i) => String(i)),
+    [0, width],
+  ).padding(0.25)
+  const y = scaleLinear([0, Math.max(max(bars, (b) => b.days) ?? 0, average, 1)], [height - foot, 4])
+  return (
+    <svg
+      role="img"
+      aria-label={`Days to pay the last ${bars.length} bills: ${bars.map((b) => `${b.days} in ${formatDayShort(b.on, today)}`).join(', ')}; ${Math.round(average)} on average`}
+      viewBox={`0 0 ${width} ${height}`}
+      className="w-full max-w-[340px]"
+    >
+      {bars.map((b, i) => (
+        <rect
+          key={i}
+          x={x(String(i))}
+          width={x.bandwidth()}
+          y={y(b.days)}
+          height={Math.max(y(0) - y(b.days), 1)}
+          fill={b.days > average ? '#ad3f4a' : '#8ea1b3'}
+        >
+          <title>{`${formatDayShort(b.on, today)}: ${b.days} days`}</title>
+        </rect>
+      ))}
+      <line x1={0} x2={width} y1={y(average)} y2={y(average)} stroke="#1f2327" strokeDasharray="4 3" />
+      <line x1={0} x2={width} y1={height - foot} y2={height - foot} stroke="#1f2327" />
+    </svg>
+  )
+}
+
+interface RateBar {
+  readonly label: string
+  readonly agreed: number
+  readonly lost: number
+  readonly open: number
+}
+
+/** Estimates of each month as one column: agreed below, then lost, then still open. */
+export const OfferChart = ({ bars }: { readonly bars: readonly RateBar[] }) => {
+  const [width, height, foot] = [720, 170, 22]
+  const x = scaleBand(
+    bars.map((b) => b.label),
+    [0, width],
+  ).padding(0.3)
+  const y = scaleLinear(
+    [0, Math.max(max(bars, (b) => b.agreed + b.lost + b.open) ?? 0, 1)],
+    [height - foot, 12],
+  )
+  const parts = [
+    { name: 'agreed', fill: '#1f6557', of: (b: RateBar) => b.agreed },
+    { name: 'lost', fill: '#ad3f4a', of: (b: RateBar) => b.lost },
+    { name: 'open', fill: '#e6dfcf', of: (b: RateBar) => b.open },
+  ]
+  return (
+    <>
+      <svg
+        role="img"
+        aria-label={`Estimates by month: ${bars.map((b) => `${b.label} ${b.agreed} agreed, ${b.lost} lost, ${b.open} open`).join('; ')}`}
+        viewBox={`0 0 ${width} ${height}`}
+        className="w-full max-w-[860px]"
+      >
+        {bars.map((b) => {
+          let base = 0
+          return (
+            <g key={b.label}>
+              {parts.map((p) => {
+                const from = base
+                base += p.of(b)
+                return (
+                  <rect
+                    key={p.name}
+                    x={x(b.label)}
+                    width={x.bandwidth()}
+                    y={y(base)}
+                    height={y(from) - y(base)}
+                    fill={p.fill}
+                    stroke="#3a4047"
+                    strokeWidth={p.name === 'open' && p.of(b) > 0 ? 0.6 : 0}
+                  >
+                    <title>{`${b.label}: ${p.of(b)} ${p.name}`}</title>
+                  </rect>
+                )
+              })}
+              <text
+                x={(x(b.label) ?? 0) + x.bandwidth() / 2}
+                y={height - 6}
+                textAnchor="middle"
+                fontSize="11"
+                fill="#5c636b"
+              >
+                {b.label.slice(2)}
+              </text>
+            </g>
+          )
+        })}
+        <line x1={0} x2={width} y1={height - foot} y2={height - foot} stroke="#1f2327" />
+      </svg>
+      <p className="sub flex gap-5">
+        {parts.map((p) => (
+          <span key={p.name} className="flex items-center gap-1.5">
+            <span
+              aria-hidden
+              className="inline-block h-[10px] w-[10px] border border-iron-700"
+              style={{ background: p.fill }}
+            />{' '}
+            {p.name}
+          </span>
+        ))}
+      </p>
+    </>
+  )
+}

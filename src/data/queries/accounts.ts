@@ -41,3 +41,9 @@ export const insertAccounts = async (
       .values([...rows])
       .returning(columns)
   ).map(mapAccount)
+
+/** Accounts that income of goods may go to: the owner's own, and those of sales, work and charges. */
+export const listIncomeAccounts = async (db: Db) =>
+  (await listAccounts(db))
+    .filter((a) => a.kind === 'income' && (a.role === null || ['sales', 'work', 'charges'].includes(a.role)))
+    .map((a) => ({ code: a.code, name: a.name }))

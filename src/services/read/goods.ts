@@ -16,6 +16,8 @@ import { pricesView } from './pricesOf'
 
 export interface GoodsStanding {
   readonly goods: Goods
+  /** The list price; of a kit that costs what its parts do, theirs together. */
+  readonly listPrice: Decimal
   readonly taxCode: string
   readonly shelf: Shelf
   readonly onHand: Decimal
@@ -54,6 +56,9 @@ export const standGoods = async (
     const kitCost = g.parts.reduce((sum, p) => sum.plus(unitCost(shelfOf(p.goodsId)).times(p.quantity)), ZERO)
     return {
       goods: g,
+      listPrice: g.priceIsSum
+        ? g.parts.reduce((sum, p) => sum.plus(parts.get(p.goodsId)!.price.times(p.quantity)), ZERO)
+        : g.price,
       taxCode: codes.find((c) => c.id === g.taxCodeId)!.code,
       shelf,
       onHand:
@@ -93,7 +98,7 @@ export const viewOfGoods = (s: GoodsStanding) => ({
   code: s.goods.code,
   name: s.goods.name,
   kind: s.goods.kind,
-  price: s.goods.price.toString(),
+  price: s.listPrice.toString(),
   taxCode: s.taxCode,
   barcode: s.goods.barcode,
   note: s.goods.note,

@@ -43,7 +43,9 @@ export const readPrice = async (
     from: priced.from,
     pricesIncludeTax: pricing.pricesIncludeTax,
     taxCode: taxCode.code,
-    available: standing.available.toString(),
+    /** Null for work and charges: they lie on no shelf. */
+    available:
+      standing.goods.kind === 'stock' || standing.goods.kind === 'kit' ? standing.available.toString() : null,
     onTheWay: standing.onTheWay.toString(),
     unitCost: toFourPlaces(standing.unitCost),
   }

@@ -1,28 +1,22 @@
 'use client'
 import { useState } from 'react'
+import type { Day } from '@/core/day'
 import { MoneyField, QuantityField, Text } from '../fields'
-import { findGoodsChoices, Picker } from '../Picker'
 import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
-
-export interface GoodsDraft {
-  readonly code: string
-  readonly name: string
-  readonly kind: 'stock' | 'work' | 'charge' | 'kit'
-  readonly price: string
-  readonly taxCode: string
-  readonly incomeAccount: string
-  readonly barcode: string
-  readonly note: string
-  readonly retired: boolean
-}
+import { goodsBody, type GoodsDraft } from './goodsDraft'
+import { PartRows } from './PartRows'
+import { PriceRows } from './PriceRows'
+import { SupplierRows } from './SupplierRows'
 
 interface Props {
   readonly id: number | null
   readonly start: GoodsDraft
   readonly currency: string
+  readonly today: Day
   readonly codes: readonly string[]
   readonly accounts: readonly { readonly code: string; readonly name: string }[]
+  readonly levels: readonly { readonly code: string; readonly name: string }[]
 }
 
 const KINDS = {
@@ -32,33 +26,43 @@ const KINDS = {
   kit: 'a kit of other goods',
 } as const
 
-/** Goods: what they are called, cost the customer, and where their income goes. */
-export const GoodsForm = ({ id, start, currency, codes, accounts }: Props) => {
+/** Goods: what they are called, cost the customer, are made of, and where they come from. */
+export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels }: Props) => {
   const [g, setG] = useState(start)
-  const [parts, setParts] = useState<readonly { goodsId: number; name: string; quantity: string }[]>([])
   const { send, busy, refused } = useSend()
   const set = (change: Partial<GoodsDraft>) => setG({ ...g, ...change })
-  const save = () => {
-    const { kind, retired, incomeAccount, ...rest } = g
-    const body =
-      id === null
-        ? {
-            ...rest,
-            kind,
-            incomeAccount: incomeAccount || undefined,
-            parts: kind === 'kit' ? parts.map(({ goodsId, quantity }) => ({ goodsId, quantity })) : undefined,
-          }
-        : { ...rest, incomeAccount, retired }
+  const problem = (path: string) => messageFor(refused, path)
+  const save = () =>
     void send<{ id: number; name: string }>(
       id === null ? 'POST' : 'PATCH',
       id === null ? '/goods' : `/goods/${id}`,
-      body,
+      goodsBody(g, id === null),
       {
         say: (r) => `${r.name} is ${id === null ? 'added' : 'changed'}.`,
         go: (r) => (id === null ? `/goods/${r.id}` : null),
       },
     )
-  }
+  const text = (
+    label: string,
+    key: 'code' | 'name' | 'barcode' | 'tags' | 'size',
+    most: number,
+    extra: object = {},
+  ) => (
+    <Text
+      label={label}
+      value={g[key]}
+      maxLength={most}
+      onChange={(e) => set({ [key]: e.target.value })}
+      problem={problem(key)}
+      {...extra}
+    />
+  )
+  const check = (label: string, key: 'priceIsSum' | 'onShopfront' | 'retired') => (
+    <label className="flex gap-2">
+      <input type="checkbox" checked={g[key]} onChange={(e) => set({ [key]: e.target.checked })} /> {label}
+    </label>
+  )
+  const shelf = g.kind === 'stock'
   return (
     <form
       className="grid max-w-[460px] gap-3"
@@ -68,28 +72,10 @@ export const GoodsForm = ({ id, start, currency, codes, accounts }: Props) => {
       }}
     >
       <div className="grid grid-cols-2 gap-3">
-        <Text
-          label="Code"
-          autoFocus={id === null}
-          value={g.code}
-          maxLength={40}
-          onChange={(e) => set({ code: e.target.value })}
-          problem={messageFor(refused, 'code')}
-        />
-        <Text
-          label="Barcode"
-          value={g.barcode}
-          maxLength={60}
-          onChange={(e) => set({ barcode: e.target.value })}
-        />
+        {text('Code', 'code', 40, { autoFocus: id === null })}
+        {text('Barcode', 'barcode', 60)}
       </div>
-      <Text
-        label="Name"
-        value={g.name}
-        maxLength={200}
-        onChange={(e) => set({ name: e.target.value })}
-        problem={messageFor(refused, 'name')}
-      />
+      {text('Name', 'name', 200)}
       {id === null && (
         <div>
           <label className="label" htmlFor="kind">
@@ -109,41 +95,20 @@ export const GoodsForm = ({ id, start, currency, codes, accounts }: Props) => {
           </select>
         </div>
       )}
-      {g.kind === 'kit' && id === null && (
-        <div>
-          {parts.map((p, i) => (
-            <div key={p.goodsId} className="mb-1 grid grid-cols-[1fr_90px] items-end gap-2">
-              <span>{p.name}</span>
-              <QuantityField
-                label={`How many: ${p.name}`}
-                hideLabel
-                value={p.quantity}
-                onValue={(quantity) => setParts(parts.map((x, n) => (n === i ? { ...x, quantity } : x)))}
-              />
-            </div>
-          ))}
-          <Picker
-            label="Add a part"
-            chosen=""
-            find={findGoodsChoices}
-            onPick={(p) =>
-              setParts([
-                ...parts.filter((x) => x.goodsId !== p.id),
-                { goodsId: p.id, name: p.name, quantity: '1' },
-              ])
-            }
-            problem={messageFor(refused, 'parts')}
-          />
-        </div>
+      {g.kind === 'kit' && (
+        <PartRows parts={g.parts} onParts={(parts) => set({ parts })} problem={problem('parts')} />
       )}
+      {g.kind === 'kit' && check('costs what its parts cost together', 'priceIsSum')}
       <div className="grid grid-cols-2 gap-3">
-        <MoneyField
-          label="Price"
-          currency={currency}
-          value={g.price}
-          onValue={(price) => set({ price })}
-          problem={messageFor(refused, 'price')}
-        />
+        {!(g.kind === 'kit' && g.priceIsSum) && (
+          <MoneyField
+            label={g.kind === 'work' ? 'Price, an hour or a piece' : 'Price'}
+            currency={currency}
+            value={g.price}
+            onValue={(price) => set({ price })}
+            problem={problem('price')}
+          />
+        )}
         <div>
           <label className="label" htmlFor="tax-code">
             Tax
@@ -160,6 +125,33 @@ export const GoodsForm = ({ id, start, currency, codes, accounts }: Props) => {
           </select>
         </div>
       </div>
+      <PriceRows
+        prices={g.prices}
+        onPrices={(prices) => set({ prices })}
+        levels={levels}
+        currency={currency}
+        today={today}
+        problem={problem}
+      />
+      {shelf && <SupplierRows suppliers={g.suppliers} onSuppliers={(suppliers) => set({ suppliers })} />}
+      {shelf && (
+        <div className="grid grid-cols-3 gap-3">
+          <QuantityField
+            label="Buy more at"
+            value={g.reorderAt}
+            onValue={(reorderAt) => set({ reorderAt })}
+            problem={problem('reorderAt')}
+          />
+          <QuantityField
+            label="Weight, kg"
+            value={g.weight}
+            onValue={(weight) => set({ weight })}
+            problem={problem('weight')}
+          />
+          {text('Size, cm', 'size', 60, { placeholder: '40 × 25 × 12' })}
+        </div>
+      )}
+      {text('Tags, with commas', 'tags', 400)}
       <div>
         <label className="label" htmlFor="income">
           Its income goes to
@@ -191,12 +183,8 @@ export const GoodsForm = ({ id, start, currency, codes, accounts }: Props) => {
           onChange={(e) => set({ note: e.target.value })}
         />
       </div>
-      {id !== null && (
-        <label className="flex gap-2">
-          <input type="checkbox" checked={g.retired} onChange={(e) => set({ retired: e.target.checked })} />{' '}
-          Retired: no longer offered, kept on its papers
-        </label>
-      )}
+      {check('On the shopfront', 'onShopfront')}
+      {id !== null && check('Retired: no longer offered, kept on its papers', 'retired')}
       <Refusal refused={refused} />
       <button className="btn btn-do" disabled={busy} data-primary>
         {id === null ? 'Add the goods' : 'Keep the changes'}

@@ -178,7 +178,7 @@ export const LineEditor = ({
                   hideLabel
                   className="fig"
                   autoComplete="off"
-                  placeholder="5% or 20"
+                  placeholder="5%"
                   value={wholeLess}
                   problem={readLess(wholeLess) ? undefined : '5% or 20.00'}
                   onChange={(e) => onWholeLess(e.target.value)}

@@ -258,7 +258,7 @@ const GoodsRow = (p: RowProps) => {
           hideLabel
           className="fig"
           autoComplete="off"
-          placeholder="10% or 6"
+          placeholder="10%"
           value={line.less}
           problem={readLess(line.less) ? undefined : '10% or 6.00'}
           onChange={(e) => onChange({ less: e.target.value })}

@@ -8,25 +8,8 @@ import { useSend } from '../send'
 import { ForWhom, type Buyer } from './ForWhom'
 import { LineEditor } from './LineEditor'
 import { draftTotals, isBlank, readLess, toInput, type DraftSettings, type LineDraft } from './lineDraft'
+import type { SaleFacts } from './saleFacts'
 import { OtherSalePanel, UsualPanel } from './TakeFrom'
-
-/** What a sale says beside its lines, while it is typed. */
-export interface SaleFacts {
-  readonly title: string
-  readonly noteAbove: string
-  readonly note: string
-  readonly wantedBy: string
-  readonly kind: string
-  readonly channel: 'counter' | 'phone' | 'shopfront'
-  readonly deliverTo: string
-  readonly deliverNote: string
-  readonly purchaseOrder: string
-  readonly rolledUp: boolean
-  /** Off the whole, as typed. */
-  readonly less: string
-}
-
-export const NO_FACTS: SaleFacts = { title: '', noteAbove: '', note: '', wantedBy: '', kind: '', channel: 'phone', deliverTo: '', deliverNote: '', purchaseOrder: '', rolledUp: false, less: '' } // prettier-ignore
 
 interface Props {
   /** The sale that is changed; null writes a new one. */

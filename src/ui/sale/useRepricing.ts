@@ -7,7 +7,7 @@ export interface PriceAnswer {
   readonly price: string
   readonly from: string
   readonly taxCode: string
-  readonly available: string
+  readonly available: string | null
   readonly onTheWay: string
   readonly unitCost: string
 }
@@ -54,8 +54,7 @@ export const useRepricing = (
                 ? x
                 : {
                     ...x,
-                    available:
-                      x.available === undefined && x.lineId === undefined ? undefined : facts.available,
+                    available: facts.available ?? undefined,
                     onTheWay: facts.onTheWay,
                     unitCost: facts.unitCost,
                     ...(x.priceFrom === 'typed' || opened

@@ -3,6 +3,7 @@ import Link from 'next/link'
 import { formatPrice, toFourPlaces } from '@/core/money'
 import { readGoodsList } from '@/services/read/goods'
 import { withQuery } from '@/ui/address'
+import { ChosenTag } from '@/ui/ChosenTag'
 import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
 import { SearchBox } from '@/ui/SearchBox'
@@ -18,7 +19,13 @@ export default async function Goods({ searchParams }: { searchParams: Search }) 
   const kind = KINDS.find((k) => k === query.kind)
   const goods = await readGoodsList(
     db,
-    { search: query.search, kind },
+    {
+      search: query.search,
+      kind,
+      tag: query.tag,
+      low: query.show === 'low',
+      retired: query.show === 'retired',
+    },
     { limit: PAGE, after: query.after ? { code: query.after } : undefined },
     business,
   )
@@ -32,6 +39,18 @@ export default async function Goods({ searchParams }: { searchParams: Search }) 
             <a className="btn" href="/api/v1/export/goods.csv">
               Save as CSV
             </a>
+            <Link prefetch={false} className="btn" href="/goods/import">
+              From a spreadsheet
+            </Link>
+            {goods.length > 0 && (
+              <a
+                className="btn"
+                href={`/api/v1/export/labels.pdf?goods=${goods.map((g) => `${g.goods.id}x1`).join(',')}`}
+                target="_blank"
+              >
+                Labels (PDF)
+              </a>
+            )}
             <Link prefetch={false} className="btn" href="/goods/count">
               Count the shelf
             </Link>
@@ -56,10 +75,32 @@ export default async function Goods({ searchParams }: { searchParams: Search }) 
             </Link>
           ))}
         </nav>
+        <nav aria-label="Only" className="flex gap-4">
+          {(
+            [
+              ['low', 'to buy'],
+              ['retired', 'retired'],
+            ] as const
+          ).map(([show, name]) => (
+            <Link
+              key={show}
+              prefetch={false}
+              href={withQuery('/goods', query, {
+                show: query.show === show ? undefined : show,
+                after: undefined,
+              })}
+              aria-current={query.show === show ? 'page' : undefined}
+              className="text-iron-700 aria-[current]:font-bold aria-[current]:text-rust-600"
+            >
+              {name}
+            </Link>
+          ))}
+        </nav>
+        <ChosenTag tag={query.tag} path="/goods" query={query} />
       </div>
       {goods.length === 0 ? (
         <Empty>
-          {query.search || kind
+          {query.search || kind || query.show || query.tag
             ? 'Nothing fits.'
             : 'What you sell, make and do will stand here: stock, work, charges, kits.'}
         </Empty>
@@ -102,7 +143,7 @@ export default async function Goods({ searchParams }: { searchParams: Search }) 
                     </td>
                     <td className="sub">{g.goods.kind}</td>
                     <td className="sub">{g.taxCode}</td>
-                    <td className="fig">{formatPrice(g.goods.price, currency)}</td>
+                    <td className="fig">{formatPrice(g.listPrice, currency)}</td>
                     <td className="fig text-iron-500">
                       {g.unitCost.isZero() ? '' : formatPrice(g.unitCost.toDecimalPlaces(2), currency)}
                     </td>

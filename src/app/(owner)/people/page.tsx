@@ -7,6 +7,7 @@ import { withQuery } from '@/ui/address'
 import { Empty } from '@/ui/Empty'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
+import { ChosenTag } from '@/ui/ChosenTag'
 import { SearchBox } from '@/ui/SearchBox'
 import { openShop, queryOf, type Search } from '../_shop'
 
@@ -27,7 +28,7 @@ export default async function People({ searchParams }: { searchParams: Search })
   const query = await queryOf(searchParams)
   const people = await readCustomers(
     db,
-    { search: query.search, owing: query.show === 'owing' },
+    { search: query.search, owing: query.show === 'owing', tag: query.tag },
     { limit: PAGE, after: readAfter(query.after) },
     business,
     today,
@@ -61,6 +62,7 @@ export default async function People({ searchParams }: { searchParams: Search })
         >
           only those who owe
         </Link>
+        <ChosenTag tag={query.tag} path="/people" query={query} />
       </div>
       {people.length === 0 ? (
         <Empty>

@@ -3,9 +3,12 @@ import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { formatPrice, formatMoney, toFourPlaces } from '@/core/money'
-import { listAccounts } from '@/data/queries/accounts'
+import { listAccounts, listIncomeAccounts } from '@/data/queries/accounts'
+import { listFiles } from '@/data/queries/files'
+import { listPriceLevels } from '@/data/queries/prices'
+import { Files } from '@/ui/files/Files'
 import { findGoods, listStockCard } from '@/data/queries/goods'
-import { readGoods } from '@/services/read/goods'
+import { goodsView, readGoods } from '@/services/read/goods'
 import { readPlainTaxCodes } from '@/services/read/taxCodes'
 import { GoodsForm } from '@/ui/goods/GoodsForm'
 import { Heading } from '@/ui/Heading'
@@ -15,18 +18,23 @@ import { idFrom, openShop } from '../../_shop'
 export const metadata: Metadata = { title: 'Goods' }
 
 export default async function GoodsPage({ params }: { params: Promise<{ id: string }> }) {
-  const { db, business, currency } = await openShop()
+  const { db, business, currency, today } = await openShop()
   const g = (await readGoods(db, await idFrom(params), business)) ?? notFound()
   const { goods } = g
-  const [card, codes, accounts, parts] = await Promise.all([
+  const [card, codes, accounts, incomes, levels, files, viewed, parts] = await Promise.all([
     listStockCard(db, goods.id, 60, currency),
     readPlainTaxCodes(db),
     listAccounts(db),
+    listIncomeAccounts(db),
+    listPriceLevels(db),
+    listFiles(db, 'goods', goods.id),
+    goodsView(db, goods.id, business),
     findGoods(
       db,
       goods.parts.map((p) => p.goodsId),
     ),
   ])
+  const view = viewed!
   const figures =
     goods.kind === 'stock'
       ? [
@@ -47,6 +55,19 @@ export default async function GoodsPage({ params }: { params: Promise<{ id: stri
       <Heading
         above={`${goods.code} · ${goods.kind}${goods.retired ? ' · retired' : ''}`}
         title={goods.name}
+        beside={[
+          goods.tags.join(', '),
+          goods.weight ? `${goods.weight.toString()} kg` : '',
+          goods.size,
+          goods.onShopfront ? 'on the shopfront' : '',
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+        action={
+          <a className="btn" href={`/api/v1/export/labels.pdf?goods=${goods.id}x24`} target="_blank">
+            24 labels (PDF)
+          </a>
+        }
       />
       {figures.length > 0 && (
         <dl className="mb-6 flex flex-wrap gap-x-9 gap-y-2">
@@ -68,15 +89,13 @@ export default async function GoodsPage({ params }: { params: Promise<{ id: stri
         <section>
           <h2>What it is</h2>
           <GoodsForm
+            key={JSON.stringify(view)}
             id={goods.id}
             currency={currency}
+            today={today}
             codes={codes.map((c) => c.code)}
-            accounts={accounts
-              .filter(
-                (a) =>
-                  a.kind === 'income' && (a.role === null || ['sales', 'work', 'charges'].includes(a.role)),
-              )
-              .map((a) => ({ code: a.code, name: a.name }))}
+            accounts={incomes}
+            levels={levels.map((l) => ({ code: l.code, name: l.name }))}
             start={{
               code: goods.code,
               name: goods.name,
@@ -86,76 +105,107 @@ export default async function GoodsPage({ params }: { params: Promise<{ id: stri
               incomeAccount: accounts.find((a) => a.id === goods.incomeAccountId)!.code,
               barcode: goods.barcode,
               note: goods.note,
+              tags: goods.tags.join(', '),
+              weight: goods.weight?.toString() ?? '',
+              size: goods.size,
+              reorderAt: goods.reorderAt?.toString() ?? '',
+              priceIsSum: goods.priceIsSum,
+              onShopfront: goods.onShopfront,
               retired: goods.retired,
+              prices: view.prices.map((p) => ({
+                ...p,
+                fromQuantity: p.fromQuantity === '0' ? '' : p.fromQuantity,
+                validFrom: p.validFrom ?? '',
+                validUntil: p.validUntil ?? '',
+              })),
+              suppliers: view.suppliers,
+              parts: goods.parts.map((p) => ({
+                goodsId: p.goodsId,
+                name: parts.get(p.goodsId)?.name ?? '',
+                quantity: p.quantity.toString(),
+              })),
             }}
           />
         </section>
-        {goods.kind === 'stock' && (
-          <section className="min-w-0">
-            <h2>Stock card</h2>
-            {card.length === 0 ? (
-              <p className="sub">
-                Nothing came or went yet.{' '}
-                <Link
-                  prefetch={false}
-                  className="underline"
-                  href={`/goods/count?search=${encodeURIComponent(goods.code)}`}
-                >
-                  Count it
-                </Link>{' '}
-                to put in what is there.
-              </p>
-            ) : (
-              <table className="ledger">
-                <thead>
-                  <tr>
-                    <th scope="col">Day</th>
-                    <th scope="col">Paper</th>
-                    <th scope="col" className="r">
-                      Came or left
-                    </th>
-                    <th scope="col" className="r">
-                      There
-                    </th>
-                    <th scope="col" className="r">
-                      Cost
-                    </th>
-                    <th scope="col" className="r">
-                      Worth
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {card.map((m) => {
-                    const href = paperHref({ kind: m.paperKind, id: m.paperId })
-                    const name = `${m.paperKind === 'handover' ? (m.quantity.isNegative() ? 'Handover' : 'Came back') : 'Count'} ${m.paper}`
-                    return (
-                      <tr key={m.id}>
-                        <td className="sub whitespace-nowrap">{formatDay(m.on)}</td>
-                        <td>
-                          {href ? (
-                            <Link prefetch={false} className="hover:underline" href={href}>
-                              {name}
-                            </Link>
-                          ) : (
-                            name
-                          )}
-                        </td>
-                        <td className="fig">
-                          {m.quantity.isNegative() ? '' : '+'}
-                          {m.quantity.toString()}
-                        </td>
-                        <td className="fig">{m.runningQuantity.toString()}</td>
-                        <td className="fig">{formatMoney(m.value)}</td>
-                        <td className="fig">{formatMoney(m.runningValue)}</td>
-                      </tr>
-                    )
-                  })}
-                </tbody>
-              </table>
+        <div className="grid min-w-0 content-start gap-7">
+          <section>
+            {goods.pictureFileId !== null && (
+              // eslint-disable-next-line @next/next/no-img-element -- kept in the database, shown as it is
+              <img
+                src={`/api/v1/export/files/${goods.pictureFileId}`}
+                alt={goods.name}
+                className="mb-3 max-h-[220px] max-w-full border border-paper-300 object-contain"
+              />
             )}
+            <Files ownerKind="goods" ownerId={goods.id} files={files} label="Pictures and files" />
           </section>
-        )}
+          {goods.kind === 'stock' && (
+            <section className="min-w-0">
+              <h2>Stock card</h2>
+              {card.length === 0 ? (
+                <p className="sub">
+                  Nothing came or went yet.{' '}
+                  <Link
+                    prefetch={false}
+                    className="underline"
+                    href={`/goods/count?search=${encodeURIComponent(goods.code)}`}
+                  >
+                    Count it
+                  </Link>{' '}
+                  to put in what is there.
+                </p>
+              ) : (
+                <table className="ledger">
+                  <thead>
+                    <tr>
+                      <th scope="col">Day</th>
+                      <th scope="col">Paper</th>
+                      <th scope="col" className="r">
+                        Came or left
+                      </th>
+                      <th scope="col" className="r">
+                        There
+                      </th>
+                      <th scope="col" className="r">
+                        Cost
+                      </th>
+                      <th scope="col" className="r">
+                        Worth
+                      </th>
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {card.map((m) => {
+                      const href = paperHref({ kind: m.paperKind, id: m.paperId })
+                      const name = `${m.paperKind === 'handover' ? (m.quantity.isNegative() ? 'Handover' : 'Came back') : 'Count'} ${m.paper}`
+                      return (
+                        <tr key={m.id}>
+                          <td className="sub whitespace-nowrap">{formatDay(m.on)}</td>
+                          <td>
+                            {href ? (
+                              <Link prefetch={false} className="hover:underline" href={href}>
+                                {name}
+                              </Link>
+                            ) : (
+                              name
+                            )}
+                          </td>
+                          <td className="fig">
+                            {m.quantity.isNegative() ? '' : '+'}
+                            {m.quantity.toString()}
+                          </td>
+                          <td className="fig">{m.runningQuantity.toString()}</td>
+                          <td className="fig">{formatMoney(m.value)}</td>
+                          <td className="fig">{formatMoney(m.runningValue)}</td>
+                        </tr>
+                      )
+                    })}
+                  </tbody>
+                </table>
+              )}
+            </section>
+          )}
+        </div>
       </div>
     </>
   )

@@ -1,6 +1,8 @@
 import type { Metadata } from 'next'
-import { listAccounts } from '@/data/queries/accounts'
+import { listIncomeAccounts } from '@/data/queries/accounts'
+import { listPriceLevels } from '@/data/queries/prices'
 import { readPlainTaxCodes } from '@/services/read/taxCodes'
+import { NO_GOODS } from '@/ui/goods/goodsDraft'
 import { GoodsForm } from '@/ui/goods/GoodsForm'
 import { Heading } from '@/ui/Heading'
 import { openShop } from '../../_shop'
@@ -8,31 +10,23 @@ import { openShop } from '../../_shop'
 export const metadata: Metadata = { title: 'New goods' }
 
 export default async function NewGoods() {
-  const { db, currency } = await openShop()
-  const [codes, accounts] = await Promise.all([readPlainTaxCodes(db), listAccounts(db)])
+  const { db, currency, today } = await openShop()
+  const [codes, accounts, levels] = await Promise.all([
+    readPlainTaxCodes(db),
+    listIncomeAccounts(db),
+    listPriceLevels(db),
+  ])
   return (
     <>
       <Heading title="New goods" />
       <GoodsForm
         id={null}
         currency={currency}
+        today={today}
         codes={codes.map((c) => c.code)}
-        accounts={accounts
-          .filter(
-            (a) => a.kind === 'income' && (a.role === null || ['sales', 'work', 'charges'].includes(a.role)),
-          )
-          .map((a) => ({ code: a.code, name: a.name }))}
-        start={{
-          code: '',
-          name: '',
-          kind: 'stock',
-          price: '',
-          taxCode: codes[0]!.code,
-          incomeAccount: '',
-          barcode: '',
-          note: '',
-          retired: false,
-        }}
+        accounts={accounts}
+        levels={levels.map((l) => ({ code: l.code, name: l.name }))}
+        start={{ ...NO_GOODS, taxCode: codes[0]!.code }}
       />
     </>
   )

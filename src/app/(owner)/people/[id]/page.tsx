@@ -1,11 +1,17 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import { notFound } from 'next/navigation'
+import { notFound, redirect } from 'next/navigation'
 import { daysBetween, formatDay, formatDayShort } from '@/core/day'
 import { formatMoney, isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
 import { addBars, moneyBar } from '@/core/sale'
 import { zeroMoney } from '@/core/money'
 import { readCustomer } from '@/services/read/customers'
+import { readUsual } from '@/services/read/usual'
+import { PayChart } from '@/ui/charts'
+import { Files } from '@/ui/files/Files'
+import { JoinCustomer } from '@/ui/people/JoinCustomer'
+import { Usual } from '@/ui/people/Usual'
+import { WriteLetter } from '@/ui/post/WriteLetter'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
 import { MoneyBar, MoneyLegend } from '@/ui/MoneyBar'
@@ -19,6 +25,7 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
   const { db, business, today, currency } = await openShop()
   const page = (await readCustomer(db, await idFrom(params), business, today)) ?? notFound()
   const { customer, standing } = page
+  if (customer.joinedToId !== null) redirect(`/people/${customer.joinedToId}`)
   const none = zeroMoney(currency)
   const bar = page.sales
     .filter((s) => s.stands !== 'declined' && s.stands !== 'cancelled')
@@ -33,9 +40,11 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
       ? `${Number(customer.terms.discountPercent)} % off within ${customer.terms.discountDays ?? 0} days`
       : '',
     customer.creditLimit ? `credit limit ${formatMoney(customer.creditLimit)}` : '',
-    page.days ? `takes ${Math.round(page.days.average)} days to pay` : '',
+    customer.priceLevel ? `prices: ${customer.priceLevel}` : '',
+    customer.language === 'en' ? '' : `papers in ${customer.language}`,
   ].filter(Boolean)
-  const over = customer.creditLimit && standing.owed.minor > customer.creditLimit.minor
+  const over = customer.creditLimit ? page.committed.minor - customer.creditLimit.minor : 0n
+  const usual = (await readUsual(db, customer.id, business, today, 15)) ?? []
   return (
     <>
       <Heading
@@ -52,6 +61,11 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
             <a className="btn" href={`/api/v1/export/statements/${customer.id}.pdf`} target="_blank">
               Statement (PDF)
             </a>
+            <WriteLetter paper="statement" paperId={customer.id} label="Mail the statement" />
+            {isPositiveMoney(standing.late) && (
+              <WriteLetter paper="reminder" paperId={customer.id} label="Remind" />
+            )}
+            {!customer.walkIn && <JoinCustomer id={customer.id} name={customer.name} />}
             <Link prefetch={false} className="btn" href={`/money-in?customer=${customer.id}`}>
               Take money
             </Link>
@@ -66,10 +80,23 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
           </>
         }
       />
-      {over && (
+      {customer.tags.length > 0 && (
+        <p className="mb-3 flex flex-wrap gap-2">
+          {customer.tags.map((t) => (
+            <Link
+              key={t}
+              prefetch={false}
+              className="stamp text-iron-500"
+              href={`/people?tag=${encodeURIComponent(t)}`}
+            >
+              {t}
+            </Link>
+          ))}
+        </p>
+      )}
+      {over > 0n && (
         <p className="mb-3 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
-          Over the credit limit by{' '}
-          {formatMoney({ minor: standing.owed.minor - customer.creditLimit!.minor, currency })}.
+          With what is agreed, over the credit limit by {formatMoney({ minor: over, currency })}.
         </p>
       )}
       <p className="sub mb-1">Where the money of their last {page.sales.length} sales stands</p>
@@ -129,6 +156,7 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
               </Link>
             </p>
           )}
+          <Usual customerId={customer.id} rows={usual} today={today} currency={currency} />
           {page.receipts.length > 0 && (
             <>
               <h2 className="mt-7">Receipts</h2>
@@ -234,6 +262,33 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
               </>
             )}
           </section>
+          {page.days && page.paid.length > 1 && (
+            <section>
+              <h2>Days they take to pay</h2>
+              <PayChart
+                bars={[...page.paid]
+                  .reverse()
+                  .slice(-24)
+                  .map((p) => ({ on: p.paidOn, days: daysBetween(p.from, p.paidOn) }))}
+                average={page.days.average}
+                today={today}
+              />
+              <p className="sub">
+                {page.days.average.toFixed(1)} on average by amount, {page.days.median} in the middle
+              </p>
+            </section>
+          )}
+          {page.contacts.length > 0 && (
+            <section>
+              <h2>Whom to ask for</h2>
+              {page.contacts.map((c) => (
+                <p key={c.id} className="mb-1">
+                  {c.name}
+                  <span className="sub"> {[c.role, c.phone, c.email].filter(Boolean).join(' · ')}</span>
+                </p>
+              ))}
+            </section>
+          )}
           {page.addresses.length > 0 && (
             <section>
               <h2>Addresses</h2>
@@ -245,9 +300,13 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
                   </span>
                   {'\n'}
                   {a.text}
+                  {a.instructions && <span className="sub">{`\n${a.instructions}`}</span>}
                 </p>
               ))}
             </section>
+          )}
+          {!customer.walkIn && (
+            <Files ownerKind="customer" ownerId={customer.id} files={page.files} label="Files" />
           )}
           {customer.note && (
             <section>

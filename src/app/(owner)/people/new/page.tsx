@@ -1,4 +1,5 @@
 import type { Metadata } from 'next'
+import { listPriceLevels, listTaxAreas } from '@/data/queries/prices'
 import { Heading } from '@/ui/Heading'
 import { CustomerForm } from '@/ui/people/CustomerForm'
 import { NO_CUSTOMER } from '@/ui/people/noCustomer'
@@ -7,8 +8,9 @@ import { openShop, queryOf, type Search } from '../../_shop'
 export const metadata: Metadata = { title: 'New customer' }
 
 export default async function NewCustomer({ searchParams }: { searchParams: Search }) {
-  const { today, currency } = await openShop()
+  const { db, today, currency } = await openShop()
   const { name = '' } = await queryOf(searchParams)
+  const [levels, areas] = await Promise.all([listPriceLevels(db), listTaxAreas(db)])
   return (
     <>
       <Heading title="New customer" beside="a name is enough" />
@@ -17,6 +19,8 @@ export default async function NewCustomer({ searchParams }: { searchParams: Sear
         start={{ ...NO_CUSTOMER, name: name.slice(0, 200) }}
         currency={currency}
         today={today}
+        levels={levels.map((l) => ({ code: l.code, name: l.name }))}
+        areas={areas.map((a) => ({ code: a.code, name: a.name }))}
       />
     </>
   )

@@ -1,8 +1,13 @@
 import type { Metadata } from 'next'
+import { decimal } from '@/core/money'
+import { goodsView } from '@/services/read/goods'
+import { readPrice } from '@/services/read/prices'
+import { emptyLine } from '@/ui/sale/lineDraft'
 import { customerView } from '@/services/read/customers'
 import { readPlainTaxCodes } from '@/services/read/taxCodes'
 import { Heading } from '@/ui/Heading'
-import { NO_FACTS, SaleForm } from '@/ui/sale/SaleForm'
+import { NO_FACTS } from '@/ui/sale/saleFacts'
+import { SaleForm } from '@/ui/sale/SaleForm'
 import { openShop, queryOf, type Search } from '../../_shop'
 
 export const metadata: Metadata = { title: 'New sale' }
@@ -14,6 +19,30 @@ export default async function NewSalePage({ searchParams }: { searchParams: Sear
     ? await customerView(db, Number(query.customer), business, today)
     : null
   const codes = await readPlainTaxCodes(db)
+  // `take=12x3,14x1`: three of goods 12 and one of goods 14, at today's prices.
+  const wanted = (query.take ?? '').split(',').flatMap((part) => {
+    const [, goodsId, quantity] = /^(\d{1,9})x(\d{1,8}(?:\.\d{1,4})?)$/.exec(part) ?? []
+    return goodsId && quantity ? [{ goodsId: Number(goodsId), quantity }] : []
+  })
+  const lines = (
+    await Promise.all(
+      wanted.slice(0, 50).map(async ({ goodsId, quantity }, i) => {
+        const [goods, price] = await Promise.all([
+          goodsView(db, goodsId, business),
+          readPrice(db, { goodsId, quantity: decimal(quantity), customerId: customer?.id }, business, today),
+        ])
+        if (!goods || !price) return []
+        const base = {
+          ...emptyLine(price.taxCode),
+          key: `take${i}`,
+          goodsId,
+          quantity,
+          description: goods.name,
+        }
+        return [{ ...base, unitPrice: price.price, priceFrom: price.from, available: price.available ?? undefined, unitCost: price.unitCost }] // prettier-ignore
+      }),
+    )
+  ).flat()
   return (
     <>
       <Heading title="New sale" />
@@ -25,7 +54,7 @@ export default async function NewSalePage({ searchParams }: { searchParams: Sear
         kinds={business.kinds}
         buyer={customer && { ...customer, exempt: customer.taxExempt }}
         facts={{ ...NO_FACTS, kind: business.kinds[0] ?? '' }}
-        lines={[]}
+        lines={lines}
       />
     </>
   )

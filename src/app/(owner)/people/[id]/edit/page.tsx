@@ -1,9 +1,11 @@
 import type { Metadata } from 'next'
-import { notFound } from 'next/navigation'
+import { notFound, redirect } from 'next/navigation'
 import { toDecimalString } from '@/core/money'
-import { findCustomer, listAddresses } from '@/data/queries/customers'
+import { findCustomer, listAddresses, listContacts } from '@/data/queries/customers'
+import { listPriceLevels, listTaxAreas } from '@/data/queries/prices'
 import { Heading } from '@/ui/Heading'
 import { CustomerForm } from '@/ui/people/CustomerForm'
+import { emptyAddress } from '@/ui/people/noCustomer'
 import { idFrom, openShop } from '../../../_shop'
 
 export const metadata: Metadata = { title: 'Change a customer' }
@@ -11,9 +13,16 @@ export const metadata: Metadata = { title: 'Change a customer' }
 export default async function EditCustomer({ params }: { params: Promise<{ id: string }> }) {
   const { db, today, currency } = await openShop()
   const id = await idFrom(params)
-  const [customer, addresses] = await Promise.all([findCustomer(db, id, currency), listAddresses(db, id)])
+  const [customer, addresses, contacts, levels, areas] = await Promise.all([
+    findCustomer(db, id, currency),
+    listAddresses(db, id),
+    listContacts(db, id),
+    listPriceLevels(db),
+    listTaxAreas(db),
+  ])
   if (!customer) notFound()
-  const deliverTo = addresses.filter((a) => a.kind === 'deliver-to').map((a) => a.text)
+  if (customer.joinedToId !== null) redirect(`/people/${customer.joinedToId}`)
+  const plain = <T extends { id: number }>({ id: _id, ...rest }: T) => rest
   return (
     <>
       <Heading title={customer.name} />
@@ -21,6 +30,8 @@ export default async function EditCustomer({ params }: { params: Promise<{ id: s
         id={id}
         currency={currency}
         today={today}
+        levels={levels.map((l) => ({ code: l.code, name: l.name }))}
+        areas={areas.map((a) => ({ code: a.code, name: a.name }))}
         start={{
           name: customer.name,
           contact: customer.contact,
@@ -36,9 +47,12 @@ export default async function EditCustomer({ params }: { params: Promise<{ id: s
           taxExempt: customer.taxExempt,
           exemptNumber: customer.exemptNumber,
           exemptUntil: customer.exemptUntil ?? '',
+          priceLevel: customer.priceLevel,
+          language: customer.language,
+          tags: customer.tags.join(', '),
           creditLimit: customer.creditLimit ? toDecimalString(customer.creditLimit) : '',
-          billTo: addresses.find((a) => a.kind === 'bill-to')?.text ?? '',
-          deliverTo: deliverTo.length > 0 ? deliverTo : [''],
+          addresses: addresses.length > 0 ? addresses.map(plain) : [emptyAddress('bill-to')],
+          contacts: contacts.map(plain),
         }}
       />
     </>

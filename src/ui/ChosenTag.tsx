@@ -1,0 +1,21 @@
+import Link from 'next/link'
+import { withQuery } from './address'
+
+interface Props {
+  readonly tag: string | undefined
+  readonly path: string
+  readonly query: Readonly<Record<string, string>>
+}
+
+/** The tag a list is narrowed to, and the way out of it. */
+export const ChosenTag = ({ tag, path, query }: Props) =>
+  tag ? (
+    <Link
+      prefetch={false}
+      className="stamp text-rust-600"
+      href={withQuery(path, query, { tag: undefined, after: undefined })}
+    >
+      {tag} <span aria-hidden>×</span>
+      <span className="sr-only">, show all again</span>
+    </Link>
+  ) : null

@@ -1,0 +1,142 @@
+'use client'
+import { useState } from 'react'
+import { readBase64 } from '../files/readBase64'
+import { Refusal } from '../Refusal'
+import { useSend } from '../send'
+
+interface Looked {
+  readonly rows: number
+  readonly added: number
+  readonly changed: number
+  readonly written: boolean
+  readonly problems: readonly { readonly row: number; readonly code: string; readonly message: string }[]
+  readonly preview: readonly { readonly row: number; readonly code: string; readonly name: string; readonly kind: string; readonly price: string; readonly isNew: boolean }[] // prettier-ignore
+}
+
+/** Goods from a spreadsheet: chosen, looked at row by row, then written all at once. */
+export const ImportGoods = () => {
+  const [file, setFile] = useState<{ name: string; base64: string } | null>(null)
+  const [looked, setLooked] = useState<Looked | null>(null)
+  const { send, busy, refused, setRefused } = useSend()
+  const choose = async (chosen: File | undefined) => {
+    setLooked(null)
+    if (!chosen) return
+    if (chosen.size > 4_000_000)
+      return setRefused({ detail: `${chosen.name} is larger than 4 MB. Split it.`, errors: [] })
+    const base64 = await readBase64(chosen)
+    setFile({ name: chosen.name, base64 })
+    setLooked(await send<Looked>('POST', '/goods/import', { base64, mode: 'look' }))
+  }
+  const write = (mode: 'all' | 'good') =>
+    send<Looked>(
+      'POST',
+      '/goods/import',
+      { base64: file!.base64, mode },
+      {
+        say: (r) => `${r.added} goods added, ${r.changed} changed.`,
+        go: () => '/goods',
+      },
+    )
+  const good = looked ? looked.added + looked.changed : 0
+  return (
+    <div className="grid gap-5">
+      <div>
+        <label className="btn cursor-pointer focus-within:outline-2 focus-within:outline-rust-600">
+          {file ? 'Choose another file' : 'Choose a CSV or XLSX file'}
+          <input
+            type="file"
+            accept=".csv,.xlsx,text/csv"
+            className="sr-only"
+            aria-label="File with goods"
+            disabled={busy}
+            onChange={(e) => void choose(e.target.files?.[0])}
+          />
+        </label>
+        {file && <span className="sub ml-3">{file.name}</span>}
+        {busy && <span className="sub ml-3">Reading …</span>}
+      </div>
+      <Refusal refused={refused} />
+      {looked && (
+        <>
+          <p>
+            <b>{looked.rows} rows.</b> {looked.added} would be added, {looked.changed} changed
+            {looked.problems.length > 0 && (
+              <span className="text-oxide-700">, {looked.problems.length} cannot be read</span>
+            )}
+            . Nothing is written yet.
+          </p>
+          {looked.problems.length > 0 && (
+            <section>
+              <h2>What is wrong</h2>
+              <table className="ledger max-w-[900px]">
+                <thead>
+                  <tr>
+                    <th scope="col" className="r w-[70px]">
+                      Row
+                    </th>
+                    <th scope="col" className="w-[180px]">
+                      Code
+                    </th>
+                    <th scope="col">Why</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {looked.problems.slice(0, 200).map((p) => (
+                    <tr key={p.row}>
+                      <td className="fig">{p.row}</td>
+                      <td className="max-w-[180px] truncate font-figure">{p.code}</td>
+                      <td className="break-words">{p.message}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+              {looked.problems.length > 200 && <p className="sub">and {looked.problems.length - 200} more</p>}
+            </section>
+          )}
+          {looked.preview.length > 0 && (
+            <section>
+              <h2>How it would look</h2>
+              <table className="ledger max-w-[900px]">
+                <tbody>
+                  {looked.preview.map((p) => (
+                    <tr key={p.row}>
+                      <td className="font-figure">{p.code}</td>
+                      <td>{p.name}</td>
+                      <td className="sub">{p.kind}</td>
+                      <td className="sub">{p.isNew ? 'new' : 'changed'}</td>
+                      <td className="fig">{p.price}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+              {good > looked.preview.length && (
+                <p className="sub">and {good - looked.preview.length} more like these</p>
+              )}
+            </section>
+          )}
+          <p className="flex gap-3">
+            {looked.problems.length === 0 ? (
+              <button
+                className="btn btn-do"
+                data-primary
+                disabled={busy || good === 0}
+                onClick={() => void write('all')}
+              >
+                Import all {good}
+              </button>
+            ) : (
+              <button
+                className="btn btn-do"
+                data-primary
+                disabled={busy || good === 0}
+                onClick={() => void write('good')}
+              >
+                Leave the {looked.problems.length} out, import {good}
+              </button>
+            )}
+          </p>
+        </>
+      )}
+    </div>
+  )
+}

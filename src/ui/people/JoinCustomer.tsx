@@ -1,0 +1,61 @@
+'use client'
+import { useState } from 'react'
+import { Panel } from '../Panel'
+import { findCustomers, Picker, type FoundCustomer } from '../Picker'
+import { Refusal } from '../Refusal'
+import { useSend } from '../send'
+
+/** Joins another record of the same customer to this one. */
+export const JoinCustomer = ({ id, name }: { readonly id: number; readonly name: string }) => {
+  const [open, setOpen] = useState(false)
+  const [other, setOther] = useState<FoundCustomer | null>(null)
+  const { send, busy, refused } = useSend()
+  const join = async () => {
+    if (!other) return
+    const done = await send(
+      'POST',
+      `/customers/${id}/join`,
+      { goneId: other.id },
+      {
+        say: () => `${other.name} is joined to ${name}: all papers stand here now.`,
+      },
+    )
+    if (done) setOpen(false)
+  }
+  return (
+    <>
+      <button className="btn" onClick={() => setOpen(true)}>
+        Join
+      </button>
+      {open && (
+        <Panel open onClose={() => setOpen(false)} title="Two records of one customer">
+          <p className="mb-3">
+            All papers, money, addresses and letters of the other record move to {name}. What {name} does not
+            have is filled in. This cannot be taken apart again.
+          </p>
+          <Picker
+            label="The other record"
+            chosen={other?.name ?? ''}
+            find={findCustomers}
+            onPick={setOther}
+            autoFocus
+          />
+          {other && (
+            <p className="mt-2">
+              {other.name} owes {other.owed}; {other.held} is held for them.
+            </p>
+          )}
+          <Refusal refused={refused} />
+          <button
+            className="btn btn-do mt-4 w-full"
+            data-primary
+            disabled={busy || !other}
+            onClick={() => void join()}
+          >
+            Join them
+          </button>
+        </Panel>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,89 @@
+import Link from 'next/link'
+import { formatDayShort, type Day } from '@/core/day'
+import { formatPrice } from '@/core/money'
+import type { UsualRow } from '@/services/read/usual'
+import { Empty } from '../Empty'
+
+interface Props {
+  readonly customerId: number
+  readonly rows: readonly UsualRow[]
+  readonly today: Day
+  readonly currency: string
+}
+
+/** What a customer usually takes; a row's key puts it on a new sale in the quantity of last time. */
+export const Usual = ({ customerId, rows, today, currency }: Props) => (
+  <section className="mt-7">
+    <h2>What they usually take</h2>
+    {rows.length === 0 ? (
+      <Empty>Nothing yet. What they take will stand here: when, how many, for how much.</Empty>
+    ) : (
+      <div className="overflow-x-auto">
+        <table className="ledger min-w-[640px]">
+          <thead>
+            <tr>
+              <th scope="col">What</th>
+              <th scope="col" className="r">
+                Last
+              </th>
+              <th scope="col" className="r">
+                Then
+              </th>
+              <th scope="col" className="r">
+                Times
+              </th>
+              <th scope="col" className="r">
+                A month
+              </th>
+              <th scope="col" className="r">
+                There
+              </th>
+              <th scope="col" className="r">
+                Today
+              </th>
+              <th scope="col">
+                <span className="sr-only">Sell again</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((u) => {
+              const { goods } = u.standing
+              const shelf = goods.kind === 'stock' || goods.kind === 'kit'
+              return (
+                <tr key={u.goodsId}>
+                  <td className="max-w-[240px] truncate">
+                    <Link prefetch={false} className="hover:underline" href={`/goods/${u.goodsId}`}>
+                      {goods.name}
+                    </Link>
+                  </td>
+                  <td className="r sub whitespace-nowrap">{formatDayShort(u.lastOn, today)}</td>
+                  <td className="fig">
+                    {u.lastQuantity.toString()} × {formatPrice(u.lastPrice, currency)}
+                  </td>
+                  <td className="fig">{u.times}</td>
+                  <td className="fig">{u.perMonth.toString()}</td>
+                  <td className="fig">{shelf ? u.standing.available.toString() : ''}</td>
+                  <td className="fig" title={u.priceFrom}>
+                    {u.price}
+                  </td>
+                  <td className="r">
+                    <Link
+                      prefetch={false}
+                      data-row
+                      className="btn !min-h-[28px] !px-2 text-xs"
+                      aria-label={`Sell again: ${goods.name}`}
+                      href={`/sales/new?customer=${customerId}&take=${u.goodsId}x${u.lastQuantity.toString()}`}
+                    >
+                      Sell again
+                    </Link>
+                  </td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </table>
+      </div>
+    )}
+  </section>
+)

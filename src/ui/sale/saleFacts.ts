@@ -1,0 +1,17 @@
+/** What a sale says beside its lines, while it is typed. */
+export interface SaleFacts {
+  readonly title: string
+  readonly noteAbove: string
+  readonly note: string
+  readonly wantedBy: string
+  readonly kind: string
+  readonly channel: 'counter' | 'phone' | 'shopfront'
+  readonly deliverTo: string
+  readonly deliverNote: string
+  readonly purchaseOrder: string
+  readonly rolledUp: boolean
+  /** Off the whole, as typed. */
+  readonly less: string
+}
+
+export const NO_FACTS: SaleFacts = { title: '', noteAbove: '', note: '', wantedBy: '', kind: '', channel: 'phone', deliverTo: '', deliverNote: '', purchaseOrder: '', rolledUp: false, less: '' } // prettier-ignore
