@@ -114,6 +114,7 @@ const OTHERS: readonly (readonly [
   RegExp,
   (m: RegExpExecArray, asked: Asked, query: URLSearchParams) => Promise<Response | null>,
 ])[] = [
+  [/^mark$/, (_, { business }) => keptFile(business.markFileId ?? 0)],
   [/^labels\.pdf$/, (_, asked, query) => labels(asked, query)],
   [/^files\/(\d{1,9})$/, (m) => keptFile(Number(m[1]))],
   [/^mailbox\/(\d{1,9})\/(\d{1,2})$/, (m) => mailAttachment(Number(m[1]), Number(m[2]))],

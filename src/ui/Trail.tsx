@@ -25,7 +25,9 @@ export const paperHref = (paper: { readonly kind: string; readonly id: number } 
         ? `/receipts/${paper.id}`
         : paper.kind === 'handover'
           ? `/handovers/${paper.id}`
-          : null
+          : paper.kind === 'post'
+            ? `/post/${paper.id}`
+            : null
 
 const balance = (b: Money): string =>
   b.minor === 0n ? '–' : b.minor < 0n ? `${formatMoney({ ...b, minor: -b.minor })} held` : formatMoney(b)

@@ -1,33 +1,70 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { listApiTokens } from '@/data/queries/access'
+import { priceLevelsView, taxAreasView } from '@/services/read/prices'
 import { readPlainTaxCodes } from '@/services/read/taxCodes'
 import { Heading } from '@/ui/Heading'
-import { SettingsForm } from '@/ui/SettingsForm'
+import { DoorForm } from '@/ui/settings/DoorForm'
+import { PapersForm } from '@/ui/settings/PapersForm'
+import { TradeForm } from '@/ui/settings/TradeForm'
 import { openShop } from '../_shop'
 
 export const metadata: Metadata = { title: 'Settings' }
 
 export default async function Settings() {
   const { db, business } = await openShop()
-  const [codes, tokens] = await Promise.all([readPlainTaxCodes(db), listApiTokens(db)])
+  const [codes, tokens, levels, areas] = await Promise.all([
+    readPlainTaxCodes(db),
+    listApiTokens(db),
+    priceLevelsView(db),
+    taxAreasView(db),
+  ])
+  const { name, address, phone, email, header, footer, conditions, colour, paperSize, estimateDays } =
+    business
   return (
     <>
       <Heading
         title="Settings"
         beside={`${business.currency} · prices ${business.pricesIncludeTax ? 'with' : 'without'} tax`}
+        action={
+          <>
+            <Link prefetch={false} className="btn" href="/settings/papers">
+              How papers look
+            </Link>
+            <Link prefetch={false} className="btn" href="/settings/letters">
+              Words of letters
+            </Link>
+          </>
+        }
       />
       <div className="grid gap-x-12 gap-y-8 lg:grid-cols-2">
-        <SettingsForm
-          business={{
-            name: business.name,
-            address: business.address,
-            footer: business.footer,
-            estimateDays: business.estimateDays,
-          }}
-          tokens={tokens.map((t) => ({ id: t.id, name: t.name }))}
-        />
         <div className="grid content-start gap-7">
+          <PapersForm
+            business={{
+              name,
+              address,
+              phone,
+              email,
+              header,
+              footer,
+              conditions,
+              colour,
+              paperSize,
+              estimateDays,
+            }}
+            hasMark={business.markFileId !== null}
+          />
+          <DoorForm tokens={tokens.map((t) => ({ id: t.id, name: t.name }))} />
+        </div>
+        <div className="grid content-start gap-7">
+          <TradeForm
+            kinds={business.kinds}
+            shopfrontOpen={business.shopfrontOpen}
+            hasMailServer={business.smtpUrl !== ''}
+            levels={levels}
+            areas={areas}
+            codes={codes.map((c) => c.code)}
+          />
           <section>
             <h2>Tax codes</h2>
             <table className="ledger">

@@ -1,28 +1,20 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { QuantityField, Text } from './fields'
-import { messageFor, Refusal } from './Refusal'
-import { useSend } from './send'
+import { Text } from '../fields'
+import { messageFor, Refusal } from '../Refusal'
+import { useSend } from '../send'
 
 interface Props {
-  readonly business: {
-    readonly name: string
-    readonly address: string
-    readonly footer: string
-    readonly estimateDays: number
-  }
   readonly tokens: readonly { readonly id: number; readonly name: string }[]
 }
 
-/** What stands on papers, the passphrase, and tokens for other programs. */
-export const SettingsForm = ({ business, tokens }: Props) => {
+/** The passphrase, and tokens for other programs. */
+export const DoorForm = ({ tokens }: Props) => {
   const router = useRouter()
-  const [b, setB] = useState({ ...business, estimateDays: String(business.estimateDays) })
   const [pass, setPass] = useState({ now: '', next: '' })
   const [tokenName, setTokenName] = useState('')
   const [made, setMade] = useState('')
-  const papers = useSend()
   const door = useSend()
   const keys = useSend()
   const signOut = async () => {
@@ -31,59 +23,6 @@ export const SettingsForm = ({ business, tokens }: Props) => {
   }
   return (
     <div className="grid content-start gap-7">
-      <section className="grid gap-3">
-        <h2>On papers</h2>
-        <Text
-          label="Name"
-          value={b.name}
-          maxLength={120}
-          onChange={(e) => setB({ ...b, name: e.target.value })}
-          problem={messageFor(papers.refused, 'name')}
-        />
-        <div>
-          <label className="label" htmlFor="address">
-            Address
-          </label>
-          <textarea
-            id="address"
-            className="field"
-            rows={3}
-            maxLength={500}
-            value={b.address}
-            onChange={(e) => setB({ ...b, address: e.target.value })}
-          />
-        </div>
-        <Text
-          label="At the foot"
-          value={b.footer}
-          maxLength={500}
-          onChange={(e) => setB({ ...b, footer: e.target.value })}
-        />
-        <div className="w-40">
-          <QuantityField
-            label="Estimates are good for, days"
-            value={b.estimateDays}
-            onValue={(estimateDays) => setB({ ...b, estimateDays })}
-            problem={messageFor(papers.refused, 'estimateDays')}
-          />
-        </div>
-        <Refusal refused={papers.refused} />
-        <button
-          className="btn btn-do justify-self-start"
-          data-primary
-          disabled={papers.busy}
-          onClick={() =>
-            void papers.send(
-              'PATCH',
-              '/settings',
-              { ...b, estimateDays: Number(b.estimateDays) },
-              { say: () => 'Kept. New papers carry it.' },
-            )
-          }
-        >
-          Keep it
-        </button>
-      </section>
       <section className="grid gap-3">
         <h2>The door</h2>
         <div className="grid grid-cols-2 gap-3">

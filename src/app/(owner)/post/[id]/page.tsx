@@ -1,0 +1,76 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { formatDay } from '@/core/day'
+import { PAPERS, paperName } from '@/core/formats'
+import { listFiles } from '@/data/queries/files'
+import { listPost } from '@/data/queries/post'
+import { Heading } from '@/ui/Heading'
+import { LetterActions } from '@/ui/post/LetterActions'
+import { LETTER_COLOUR, sayLetter } from '@/ui/post/letters'
+import { idFrom, openShop } from '../../_shop'
+
+export const metadata: Metadata = { title: 'A letter' }
+
+export default async function LetterPage({ params }: { params: Promise<{ id: string }> }) {
+  const { db } = await openShop()
+  const id = await idFrom(params)
+  const [[letter], files] = await Promise.all([listPost(db, { id }, { limit: 1 }), listFiles(db, 'post', id)])
+  if (!letter) notFound()
+  const paper = PAPERS.find((p) => p === letter.paper)
+  return (
+    <>
+      <Heading
+        above={
+          <>
+            to{' '}
+            <Link
+              prefetch={false}
+              className="font-bold hover:underline"
+              href={`/people/${letter.customerId}`}
+            >
+              {letter.customerName}
+            </Link>
+            , {letter.recipient}
+          </>
+        }
+        title={letter.subject}
+        beside={
+          <span className={LETTER_COLOUR[letter.state]}>
+            {sayLetter(letter.state)}
+            {letter.sentOn ? `, ${formatDay(letter.sentOn)}` : `, written ${formatDay(letter.writtenOn)}`}
+            {letter.tries > 0 && `, tried ${letter.tries === 1 ? 'once' : `${letter.tries} times`}`}
+          </span>
+        }
+        action={<LetterActions id={letter.id} state={letter.state} />}
+      />
+      {letter.problem && (
+        <p className="mb-3 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">{letter.problem}</p>
+      )}
+      <div className="max-w-[680px] border border-paper-300 bg-white px-6 py-5 break-words whitespace-pre-line">
+        {letter.body}
+      </div>
+      <p className="mt-4 flex flex-wrap gap-4">
+        {files.map((f) => (
+          <a key={f.id} className="underline" href={`/api/v1/export/files/${f.id}`} target="_blank">
+            {f.name}, as it went
+          </a>
+        ))}
+        {files.length === 0 && paper && letter.paperId !== null && (
+          <a
+            className="underline"
+            href={`/api/v1/export/papers/${paper}/${letter.paperId}.pdf`}
+            target="_blank"
+          >
+            {paperName(paper, 'en')} (PDF), goes with it
+          </a>
+        )}
+        {letter.saleId !== null && (
+          <Link prefetch={false} className="underline" href={`/sales/${letter.saleId}`}>
+            the sale
+          </Link>
+        )}
+      </p>
+    </>
+  )
+}

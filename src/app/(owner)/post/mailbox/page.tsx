@@ -1,0 +1,51 @@
+import type { Metadata } from 'next'
+import { listMailbox } from '@/data/queries/mailbox'
+import { Empty } from '@/ui/Empty'
+import { Heading } from '@/ui/Heading'
+import { openShop } from '../../_shop'
+
+export const metadata: Metadata = { title: 'Mailbox of the stand-in' }
+
+export default async function Mailbox() {
+  const { db } = await openShop()
+  const mails = await listMailbox(db, 100)
+  return (
+    <>
+      <Heading
+        title="Mailbox of the stand-in"
+        beside="where letters arrive while no mail server is set; nobody outside sees them"
+      />
+      {mails.length === 0 ? (
+        <Empty>Letters that were sent will arrive here.</Empty>
+      ) : (
+        <ul className="grid max-w-[820px] gap-3">
+          {mails.map((m) => (
+            <li key={m.id}>
+              <details className="border border-paper-300 bg-white">
+                <summary className="cursor-pointer px-4 py-2">
+                  <span className="sub">{m.recipient}</span> <b>{m.subject}</b>
+                </summary>
+                <div className="border-t border-paper-200 px-4 py-3">
+                  <p className="sub mb-2">from {m.sender}</p>
+                  <p className="break-words whitespace-pre-line">{m.body}</p>
+                  <p className="mt-3 flex gap-4">
+                    {m.attachments.map((name, i) => (
+                      <a
+                        key={name}
+                        className="underline"
+                        href={`/api/v1/export/mailbox/${m.id}/${i}`}
+                        target="_blank"
+                      >
+                        {name}
+                      </a>
+                    ))}
+                  </p>
+                </div>
+              </details>
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,42 @@
+import type { Metadata } from 'next'
+import { notFound } from 'next/navigation'
+import { layoutSpec, PAPERS, paperName, usualLayout } from '@/core/formats'
+import { findLayout } from '@/data/queries/layouts'
+import { findExample } from '@/data/queries/papers'
+import { readLayoutSpec } from '@/services/papers/keepLayout'
+import { Heading } from '@/ui/Heading'
+import { LayoutEditor } from '@/ui/settings/LayoutEditor'
+import { openShop, queryOf, type Search } from '../../../_shop'
+
+export const metadata: Metadata = { title: 'A layout' }
+
+interface Props {
+  params: Promise<{ paper: string }>
+  searchParams: Search
+}
+
+export default async function LayoutPage({ params, searchParams }: Props) {
+  const { db } = await openShop()
+  const wanted = (await params).paper
+  const paper = PAPERS.find((p) => p === wanted) ?? notFound()
+  const { layout: asked } = await queryOf(searchParams)
+  const kept = asked && /^\d{1,9}$/.test(asked) ? await findLayout(db, Number(asked)) : null
+  if (asked && kept?.paper !== paper) notFound()
+  const name = paperName(paper, 'en')
+  return (
+    <>
+      <Heading
+        above="How papers look"
+        title={kept ? `${name}: ${kept.name}` : `New layout: ${name.toLowerCase()}`}
+      />
+      <LayoutEditor
+        key={kept?.id ?? 'new'}
+        paper={paper}
+        paperName={name}
+        layout={kept && { id: kept.id, name: kept.name, usual: kept.usual }}
+        spec={kept ? layoutSpec(paper, readLayoutSpec(kept.spec)) : usualLayout(paper)}
+        exampleId={await findExample(db, paper)}
+      />
+    </>
+  )
+}

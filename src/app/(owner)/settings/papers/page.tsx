@@ -1,0 +1,64 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { PAPERS, paperName } from '@/core/formats'
+import { listLayouts } from '@/data/queries/layouts'
+import { Heading } from '@/ui/Heading'
+import { openShop } from '../../_shop'
+
+export const metadata: Metadata = { title: 'How papers look' }
+
+export default async function Layouts() {
+  const { db } = await openShop()
+  const layouts = await listLayouts(db)
+  return (
+    <>
+      <Heading
+        title="How papers look"
+        beside="each paper may have layouts of your own; one of them is the usual one"
+      />
+      <table className="ledger max-w-[820px]">
+        <thead>
+          <tr>
+            <th scope="col">Paper</th>
+            <th scope="col">Your layouts</th>
+            <th scope="col">
+              <span className="sr-only">New</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {PAPERS.map((paper) => {
+            const own = layouts.filter((l) => l.paper === paper)
+            return (
+              <tr key={paper}>
+                <td>{paperName(paper, 'en')}</td>
+                <td>
+                  {own.length === 0 ? (
+                    <span className="sub">the program’s own</span>
+                  ) : (
+                    own.map((l) => (
+                      <Link
+                        key={l.id}
+                        prefetch={false}
+                        className="mr-4 underline"
+                        href={`/settings/papers/${paper}?layout=${l.id}`}
+                      >
+                        {l.name}
+                        {l.usual && <span className="sub"> (usual)</span>}
+                      </Link>
+                    ))
+                  )}
+                </td>
+                <td className="r">
+                  <Link prefetch={false} className="btn !min-h-[28px]" href={`/settings/papers/${paper}`}>
+                    New layout
+                  </Link>
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+    </>
+  )
+}

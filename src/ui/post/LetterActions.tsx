@@ -1,0 +1,42 @@
+'use client'
+import type { PostState } from '@/data/queries/post'
+import { Refusal } from '../Refusal'
+import { useSend } from '../send'
+
+/** What can be done with a letter that has not gone, or came back. */
+export const LetterActions = ({ id, state }: { readonly id: number; readonly state: PostState }) => {
+  const { send, busy, refused } = useSend()
+  return (
+    <>
+      <Refusal refused={refused} />
+      {(state === 'waiting' || state === 'bounced') && (
+        <button
+          className="btn"
+          disabled={busy}
+          onClick={() => void send('DELETE', `/post/${id}`, {}, { say: () => 'The letter is dropped.' })}
+        >
+          {state === 'bounced' ? 'Seen, put away' : 'Drop it'}
+        </button>
+      )}
+      {state === 'waiting' && (
+        <button
+          className="btn btn-do"
+          data-primary
+          disabled={busy}
+          onClick={() =>
+            void send<{ state: string; problem: string; to: string }>(
+              'POST',
+              `/post/${id}/send`,
+              {},
+              {
+                say: (p) => (p.state === 'sent' ? `Mailed to ${p.to}.` : `It did not go: ${p.problem}`),
+              },
+            )
+          }
+        >
+          Try again now
+        </button>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,94 @@
+'use client'
+import { useEffect, useState } from 'react'
+import { LETTER_FACTS, PAPERS, paperName, type PaperKind } from '@/core/formats'
+import { Text } from '../fields'
+import { messageFor, Refusal } from '../Refusal'
+import { call, useSend } from '../send'
+
+const LANGUAGES = { en: 'English', de: 'Deutsch', fr: 'français', es: 'español', he: 'עברית' } as const
+
+/** The owner's own wording of each letter, in each language. */
+export const LetterEditor = () => {
+  const [paper, setPaper] = useState<PaperKind>('estimate')
+  const [language, setLanguage] = useState('en')
+  const [words, setWords] = useState({ subject: '', body: '' })
+  const { send, busy, refused } = useSend()
+  useEffect(() => {
+    void call<{ subject: string; body: string }>(
+      'GET',
+      `/letter-templates/one?paper=${paper}&language=${language}`,
+    ).then((t) => t.ok && setWords({ subject: t.value.subject, body: t.value.body }))
+  }, [paper, language])
+  const keep = () =>
+    send(
+      'POST',
+      '/letter-templates',
+      { paper, language, ...words },
+      { say: () => 'Kept. New letters say it so.' },
+    )
+  const back = async () => {
+    const own = await send<{ subject: string; body: string }>(
+      'DELETE',
+      '/letter-templates',
+      { paper, language, ...words },
+      { say: () => 'Back to the program’s own words.' },
+    )
+    if (own) setWords({ subject: own.subject, body: own.body })
+  }
+  return (
+    <div className="grid max-w-[760px] gap-4">
+      <div className="grid grid-cols-2 gap-4">
+        <label>
+          <span className="label">Letter about</span>
+          <select className="field" value={paper} onChange={(e) => setPaper(e.target.value as PaperKind)}>
+            {PAPERS.map((p) => (
+              <option key={p} value={p}>
+                {paperName(p, 'en')}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          <span className="label">In</span>
+          <select className="field" value={language} onChange={(e) => setLanguage(e.target.value)}>
+            {Object.entries(LANGUAGES).map(([k, name]) => (
+              <option key={k} value={k}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      <Text
+        label="Subject"
+        value={words.subject}
+        maxLength={200}
+        onChange={(e) => setWords({ ...words, subject: e.target.value })}
+        problem={messageFor(refused, 'subject')}
+      />
+      <label>
+        <span className="label">Text</span>
+        <textarea
+          className="field"
+          rows={12}
+          maxLength={10000}
+          value={words.body}
+          onChange={(e) => setWords({ ...words, body: e.target.value })}
+        />
+      </label>
+      <p className="sub">
+        Filled in for you: {LETTER_FACTS.map((f) => `{${f}}`).join(', ')}. A line with nothing to fill in is
+        left out.
+      </p>
+      <Refusal refused={refused} />
+      <p className="flex gap-2">
+        <button className="btn btn-do" data-primary disabled={busy} onClick={() => void keep()}>
+          Keep these words
+        </button>
+        <button className="btn" disabled={busy} onClick={() => void back()}>
+          The program’s own words
+        </button>
+      </p>
+    </div>
+  )
+}
