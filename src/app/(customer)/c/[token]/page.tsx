@@ -1,0 +1,140 @@
+import type { Metadata } from 'next'
+import { formatDay } from '@/core/day'
+import { database } from '@/data/connect'
+import { findBusiness } from '@/data/queries/business'
+import { businessDate } from '@/services/clock'
+import { findPage, notePageSeen } from '@/services/customerPage/openPage'
+import { readPage, type CustomerPage } from '@/services/customerPage/readPage'
+import { EstimateAnswer } from '@/ui/customer/EstimateAnswer'
+import { PayOnPage } from '@/ui/customer/PayOnPage'
+
+export const metadata: Metadata = { title: 'Your page' }
+
+export default async function OwnPage({ params }: { params: Promise<{ token: string }> }) {
+  const { token } = await params
+  const db = database()
+  const [page, business] = await Promise.all([findPage(db, token), findBusiness(db)])
+  if (!page || !business) return <Closed />
+  const today = businessDate()
+  const [view] = await Promise.all([readPage(db, page, business, today), notePageSeen(db, page, today)])
+  return (
+    <main className="mx-auto max-w-[680px] px-4 py-6">
+      <header className="mb-6 flex items-start justify-between gap-4 border-b-2 border-iron-900 pb-3">
+        <div>
+          <h1>{view.business.name}</h1>
+          <p className="sub whitespace-pre-line">
+            {[view.business.address, view.business.phone, view.business.email].filter(Boolean).join('\n')}
+          </p>
+        </div>
+        <p className="text-right">
+          <span className="sub">for</span> <b className="block break-words">{view.customer.name}</b>
+        </p>
+      </header>
+      <div className="grid gap-8">
+        {view.sale && (
+          <EstimateAnswer
+            key={`${view.sale.version}${view.sale.stands}`}
+            token={token}
+            sale={view.sale}
+            currency={view.business.currency}
+          />
+        )}
+        <Money view={view} token={token} />
+        <Papers view={view} token={token} />
+      </div>
+    </main>
+  )
+}
+
+const Closed = () => (
+  <main className="mx-auto max-w-[560px] px-4 py-16">
+    <h1>This page is not open</h1>
+    <p className="mt-2">The link may have been withdrawn, or typed wrong. Ask us for a new one.</p>
+  </main>
+)
+
+const Money = ({ view, token }: { readonly view: CustomerPage; readonly token: string }) => {
+  const { owes, held, deposit, business } = view
+  const owing = owes.dues.length > 0
+  if (!owing && deposit === null && !/[1-9]/.test(held)) return null
+  return (
+    <section>
+      <h2>Where your money stands</h2>
+      {owing && (
+        <table className="ledger mb-3">
+          <tbody>
+            {owes.dues.map((d) => (
+              <tr key={d.id}>
+                <td>
+                  Invoice {d.number}
+                  <div className={`text-xs ${d.late ? 'text-oxide-700' : 'text-iron-500'}`}>
+                    {d.late ? 'was due' : 'due'} {formatDay(d.due)}
+                  </div>
+                </td>
+                <td className="fig">{d.open}</td>
+              </tr>
+            ))}
+            <tr className="total">
+              <td>open, {business.currency}</td>
+              <td className="fig">{owes.total}</td>
+            </tr>
+          </tbody>
+        </table>
+      )}
+      {/[1-9]/.test(held) && (
+        <p className="mb-3 text-brass-700">
+          {held} {business.currency} of yours is held by us. It goes on your next bill.
+        </p>
+      )}
+      {deposit !== null && (
+        <div className="mb-5">
+          <p className="mb-2">
+            Before we begin, a deposit of <b>{deposit}</b> is asked. It stays yours until it is earned.
+          </p>
+          <PayOnPage
+            key={`d${deposit}`}
+            token={token}
+            currency={business.currency}
+            what="deposit"
+            amount={deposit}
+          />
+        </div>
+      )}
+      {owing && (
+        <PayOnPage
+          key={`o${owes.total}`}
+          token={token}
+          currency={business.currency}
+          what="open"
+          amount={owes.total}
+        />
+      )}
+    </section>
+  )
+}
+
+const Papers = ({ view, token }: { readonly view: CustomerPage; readonly token: string }) =>
+  view.papers.length === 0 ? null : (
+    <section>
+      <h2>Your papers</h2>
+      <table className="ledger">
+        <tbody>
+          {view.papers.map((p) => (
+            <tr key={`${p.kind}${p.id}`}>
+              <td className="sub whitespace-nowrap">{formatDay(p.on)}</td>
+              <td>
+                <a
+                  className="underline"
+                  href={`/api/c/${token}/papers/${p.kind}/${p.id}.pdf`}
+                  target="_blank"
+                >
+                  {p.name} {p.number}
+                </a>
+              </td>
+              <td className="fig">{p.amount}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )

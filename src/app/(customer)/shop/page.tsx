@@ -1,0 +1,47 @@
+import type { Metadata } from 'next'
+import { cookies } from 'next/headers'
+import { BASKET_COOKIE, readMyBasket } from '@/api/shop'
+import { database } from '@/data/connect'
+import { findBusiness } from '@/data/queries/business'
+import { businessDate } from '@/services/clock'
+import { readShop } from '@/services/shopfront/readShop'
+import { Shop } from '@/ui/customer/Shop'
+
+export const metadata: Metadata = { title: 'Shop' }
+
+export default async function ShopPage() {
+  const db = database()
+  const business = await findBusiness(db)
+  if (!business?.shopfrontOpen)
+    return (
+      <main className="mx-auto max-w-[560px] px-4 py-16">
+        <h1>The shop is closed just now</h1>
+        <p className="mt-2">Call us, and we will gladly help.</p>
+      </main>
+    )
+  const [things, basket] = await Promise.all([
+    readShop(db, business, businessDate()),
+    readMyBasket((await cookies()).get(BASKET_COOKIE)?.value),
+  ])
+  return (
+    <main className="mx-auto max-w-[1100px] px-4 py-6">
+      <header className="mb-6 border-b-2 border-iron-900 pb-3">
+        <h1>{business.name}</h1>
+        <p className="sub">
+          {[business.address.replace(/\n/g, ', '), business.phone].filter(Boolean).join(' · ')} · prices{' '}
+          {business.pricesIncludeTax ? 'with' : 'without'} tax
+        </p>
+      </header>
+      {things.length === 0 ? (
+        <p>Nothing stands on the shopfront yet.</p>
+      ) : (
+        <Shop
+          things={things}
+          start={basket}
+          currency={business.currency}
+          withTax={business.pricesIncludeTax}
+        />
+      )}
+    </main>
+  )
+}

@@ -1,0 +1,86 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { addMonths, formatDayLong, monthStart, type Day } from '@/core/day'
+import { formatMoney, sumMoney } from '@/core/money'
+import { readComing, sayRepeat, type Coming } from '@/services/read/repeats'
+import { Empty } from '@/ui/Empty'
+import { Heading } from '@/ui/Heading'
+import { openShop } from '../../_shop'
+
+export const metadata: Metadata = { title: 'Coming again' }
+const MONTHS = 6
+
+export default async function ComingPage() {
+  const { db, today, currency } = await openShop()
+  const coming = await readComing(db, today, MONTHS, currency)
+  const months = Array.from({ length: MONTHS + 1 }, (_, n) => monthStart(addMonths(monthStart(today), n)))
+  return (
+    <>
+      <Heading title="Sales that come again" beside={`what they will make in the next ${MONTHS} months`} />
+      {coming.length === 0 ? (
+        <Empty>
+          Rent, lessons, upkeep: open a sale and choose “Comes again”. What is coming will stand here by
+          month.
+        </Empty>
+      ) : (
+        <div className="grid max-w-[980px] gap-7">
+          {months.map((m) => (
+            <Month
+              key={m}
+              month={m}
+              coming={coming.filter((c) => monthStart(c.on) === m)}
+              currency={currency}
+            />
+          ))}
+        </div>
+      )}
+    </>
+  )
+}
+
+const Month = ({
+  month,
+  coming,
+  currency,
+}: {
+  readonly month: Day
+  readonly coming: readonly Coming[]
+  readonly currency: string
+}) =>
+  coming.length === 0 ? null : (
+    <section>
+      <h2>
+        {formatDayLong(month).split(' ').at(-1)} {month.slice(0, 4)}
+      </h2>
+      <table className="ledger">
+        <tbody>
+          {coming.map((c, i) => (
+            <tr key={i} className="row">
+              <td className="sub w-[190px]">{formatDayLong(c.on)}</td>
+              <td className="max-w-[380px] truncate">
+                <Link prefetch={false} data-row className="cover" href={`/sales/${c.repeat.saleId}`}>
+                  {c.repeat.customerName}
+                  <span className="text-iron-500"> · {c.repeat.title}</span>
+                </Link>
+              </td>
+              <td className="sub">{sayRepeat(c.repeat)}</td>
+              <td className="fig">{formatMoney(c.total)}</td>
+            </tr>
+          ))}
+          <tr className="total">
+            <td colSpan={3} className="r">
+              at the prices of now
+            </td>
+            <td className="fig">
+              {formatMoney(
+                sumMoney(
+                  coming.map((c) => c.total),
+                  currency,
+                ),
+              )}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  )

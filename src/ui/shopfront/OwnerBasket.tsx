@@ -1,0 +1,140 @@
+'use client'
+import { useState } from 'react'
+import type { BasketView } from '@/services/shopfront/readShop'
+import { QuantityField, Text } from '../fields'
+import { findCustomers, findGoodsChoices, Picker } from '../Picker'
+import { Refusal } from '../Refusal'
+import { call, useSend } from '../send'
+import { useBasket } from '../customer/useBasket'
+
+/** A basket while the customer fills it: seen live, changed from here, and made an order without retyping. */
+export const OwnerBasket = ({
+  start,
+  currency,
+}: {
+  readonly start: BasketView
+  readonly currency: string
+}) => {
+  const { send, busy, refused } = useSend()
+  const [customer, setCustomer] = useState<{ id: number; name: string } | null>(null)
+  const { basket, take } = useBasket(start, async () => {
+    const read = await call<BasketView>('GET', `/baskets/${start.id}`)
+    return read.ok ? read.value : undefined
+  })
+  if (!basket) return null
+  const put = async (goodsId: number, quantity: string) => {
+    if (!/^\d+(\.\d{1,4})?$/.test(quantity)) return
+    take((await send<BasketView>('POST', `/baskets/${basket.id}/lines`, { goodsId, quantity })) ?? undefined)
+  }
+  const tell = async (change: object) =>
+    take((await send<BasketView>('PATCH', `/baskets/${basket.id}`, change)) ?? undefined)
+  const order = () =>
+    send<{ saleId: number; number: number }>(
+      'POST',
+      `/baskets/${basket.id}/order`,
+      { turn: basket.turn, pay: 'bill', ...(customer ? { customerId: customer.id } : {}) },
+      {
+        say: (o) => `Sale ${o.number} is agreed. Nothing was typed twice.`,
+        go: (o) => `/sales/${o.saleId}`,
+      },
+    )
+  if (basket.saleId !== null)
+    return (
+      <p>
+        It was ordered:{' '}
+        <a className="underline" href={`/sales/${basket.saleId}`}>
+          the sale
+        </a>
+        .
+      </p>
+    )
+  return (
+    <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_340px]">
+      <section>
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th scope="col">What</th>
+              <th scope="col" className="r w-[110px]">
+                Quantity
+              </th>
+              <th scope="col" className="r">
+                There
+              </th>
+              <th scope="col" className="r">
+                Each
+              </th>
+              <th scope="col" className="r">
+                Sum
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {basket.lines.map((l) => (
+              <tr key={l.goodsId}>
+                <td>{l.name}</td>
+                <td>
+                  <QuantityField
+                    key={`${l.goodsId}:${l.quantity}`}
+                    label={`How many: ${l.name}`}
+                    hideLabel
+                    value={l.quantity}
+                    onValue={(q) => void put(l.goodsId, q)}
+                  />
+                </td>
+                <td className="fig text-iron-500">{l.available}</td>
+                <td className="fig">{l.price}</td>
+                <td className="fig">{l.sum}</td>
+              </tr>
+            ))}
+            <tr className="total">
+              <td colSpan={4} className="r">
+                total with tax, {currency}
+              </td>
+              <td className="fig">{basket.totals.gross}</td>
+            </tr>
+          </tbody>
+        </table>
+        <div className="mt-3 max-w-[420px]">
+          <Picker
+            label="Put something in"
+            chosen=""
+            find={findGoodsChoices}
+            onPick={(g) =>
+              void put(g.id, String(Number(basket.lines.find((l) => l.goodsId === g.id)?.quantity ?? 0) + 1))
+            }
+          />
+        </div>
+        <Refusal refused={refused} />
+      </section>
+      <aside className="grid content-start gap-3">
+        <h2>Who it is for</h2>
+        {(['name', 'email', 'phone', 'deliverTo'] as const).map((key) => (
+          <Text
+            key={`${key}${basket[key]}`}
+            label={{ name: 'Name', email: 'E-mail', phone: 'Phone', deliverTo: 'Deliver to' }[key]}
+            defaultValue={basket[key]}
+            maxLength={key === 'deliverTo' ? 500 : 200}
+            onBlur={(e) => e.target.value !== basket[key] && void tell({ [key]: e.target.value })}
+          />
+        ))}
+        {basket.note && <p className="whitespace-pre-line">{basket.note}</p>}
+        <Picker
+          label="or somebody known"
+          chosen={customer?.name ?? ''}
+          find={findCustomers}
+          onPick={setCustomer}
+        />
+        <button
+          className="btn btn-do mt-2"
+          data-primary
+          disabled={busy || basket.lines.length === 0}
+          onClick={() => void order()}
+        >
+          Make it an order
+        </button>
+        <p className="sub">The customer’s screen follows what you change here.</p>
+      </aside>
+    </div>
+  )
+}
