@@ -8,13 +8,18 @@ import { businessDate } from '../src/services/clock'
 import { sentence } from '../src/services/failure'
 import { countStock } from '../src/services/goods/countStock'
 import { addGoods } from '../src/services/goods/keepGoods'
+import { addSupplier } from '../src/services/goods/keepSupplier'
+import { addPriceLevel, addTaxArea } from '../src/services/goods/priceLevels'
+import { runDueRepeats } from '../src/services/sales/runRepeats'
 import { addCustomer } from '../src/services/people/keepCustomer'
 import { changeSettings } from '../src/services/access/changeSettings'
 import { chanceFrom, type Chance } from './chance'
 import { DEMO_GOODS, DEMO_KITS, type DemoGoods } from './goods'
 import { keepBooks } from './keepBooks'
 import { DEMO_CUSTOMERS, emailOf, type DemoCustomer } from './people'
+import { payRent, rentOut } from './rent'
 import { tradeOnDay } from './trade'
+import { writeToday } from './writeToday'
 
 export const DEMO_PASSPHRASE = 'fern hollow opens at nine'
 const MONTHS = 18
@@ -82,12 +87,22 @@ const open = async (db: Database, start: Day): Promise<Workshop> => {
   }
   await act(shop, changeSettings, {
     address: '7 Mill Lane\nFernhollow',
+    phone: '555-0100',
+    email: 'till@fernhollow.example',
+    header: 'Violin family, guitars, bows',
     footer: 'Thank you for letting us look after your instrument.',
+    conditions: 'Instruments are ours until they are paid for. Repairs not fetched within a year are sold.',
+    shopfrontOpen: true,
   })
+  await act(shop, addPriceLevel, { code: 'TRADE', name: 'Trade', percentOff: '15' })
+  await act(shop, addPriceLevel, { code: 'SCHOOL', name: 'Schools', percentOff: '5' })
+  await act(shop, addTaxArea, { code: 'OUT', name: 'Out of state', taxCode: 'ZERO' })
+  await act(shop, addSupplier, { name: 'Gutwerk Strings', email: 'orders@gutwerk.example' })
+  await act(shop, addSupplier, { name: 'Timber & Reed', email: 'sales@timberreed.example' })
   const goods: (DemoGoods & { id: number })[] = []
   for (const g of DEMO_GOODS) {
     const { stock: _stock, cost: _cost, everyday: _everyday, ...input } = g
-    goods.push({ ...g, id: await act(shop, addGoods, { ...input, taxCode: 'STD' }) })
+    goods.push({ ...g, id: await act(shop, addGoods, { ...input, ...sidesOf(g), taxCode: 'STD' }) })
   }
   const idOf = (code: string): number => goods.find((g) => g.code === code)!.id
   const kits: { id: number; code: string }[] = []
@@ -120,17 +135,52 @@ const open = async (db: Database, start: Day): Promise<Workshop> => {
       taxExempt: c.exempt ?? false,
       exemptNumber: c.exempt ? `EX-${4400 + customers.length}` : undefined,
       creditLimit: c.creditLimit,
+      priceLevel: c.kind === 'shop' ? 'TRADE' : c.kind === 'school' ? 'SCHOOL' : undefined,
+      tags:
+        c.kind === 'player' || c.kind === 'parent'
+          ? [shop.chance.pick(['violin', 'cello', 'guitar'])]
+          : ['orders by the term'],
+      contacts:
+        c.kind === 'school'
+          ? [{ name: 'Bursar', role: 'pays the bills', email: `bursar.${customers.length}@mail.example` }]
+          : undefined,
       addresses: [
         {
           kind: 'bill-to',
           text: `${3 + customers.length * 2} ${shop.chance.pick(['Linden Row', 'Quarry Road', 'Bell Street', 'Harbour Lane', 'Orchard Close'])}\nFernhollow`,
           isDefault: true,
         },
+        ...(c.kind === 'school'
+          ? [
+              {
+                kind: 'deliver-to' as const,
+                text: `Music room\n${c.name}\nFernhollow`,
+                instructions: 'Back door, between lessons',
+              },
+            ]
+          : []),
       ],
     })
     customers.push({ ...c, id })
   }
   return { ...shop, goods, kits, customers }
+}
+
+/** What else is known of goods: steps for strings, who sells them to us, what stands on the shopfront. */
+const sidesOf = (g: DemoGoods) => {
+  const strings = g.code.startsWith('STR-')
+  const price = Number(g.price)
+  return {
+    tags: [strings ? 'strings' : g.kind === 'work' ? 'bench' : g.everyday ? 'counter' : 'shop'],
+    ...(strings ? { prices: [{ fromQuantity: '10', price: (price * 0.92).toFixed(2) }] } : {}),
+    ...(g.kind === 'stock'
+      ? {
+          reorderAt: g.everyday ? '6' : '1',
+          onShopfront: g.everyday || /^(VN|UK|GT)-/.test(g.code),
+          suppliers: [{ supplierId: strings ? 1 : 2, code: `S-${g.code}`, preferred: true }],
+        }
+      : {}),
+  }
 }
 
 /** What was promised for today, and what that leads to today. */
@@ -164,8 +214,12 @@ export const loadDemo = async (
     await keepBooks(shop, start)
     await runAgenda(shop)
     await tradeOnDay(shop, today)
+    if (on === addMonths(start, 12)) await rentOut(shop)
+    for (const made of await runDueRepeats({ db: shop.db, today: on }, 'USD'))
+      await payRent(shop, made.saleId)
     await runAgenda(shop)
   }
+  await writeToday(shop)
   await db.execute('analyze')
   return {
     customers: shop.customers.length,

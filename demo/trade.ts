@@ -101,7 +101,6 @@ const basketFor = (shop: Workshop, customer: Customer): Basket => {
         quantity: String(chance.between(2, 5)),
       })
     lines.push(one('C-DELIVER'))
-    if (customer.kind === 'shop') lines.forEach((l) => (l.discountPercent = '15'))
     return {
       title: chance.pick(['New term', 'Strings for the section', 'Cases and bows', 'Refill of the cupboard']),
       kind: 'sales',

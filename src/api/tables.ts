@@ -1,4 +1,5 @@
-import { isDay, yearStart, type Day } from '@/core/day'
+// Long, because it is the list of every table that can be saved, one after the other.
+import { addMonths, isDay, yearStart, type Day } from '@/core/day'
 import { toDecimalString, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
@@ -8,7 +9,11 @@ import { listReceipts } from '@/data/queries/money'
 import { listSaleIds } from '@/data/queries/sales'
 import { readOwed, readBalanceSheet, readProfitAndLoss, readTrialBalance } from '@/services/read/books'
 import { readGoodsList } from '@/services/read/goods'
+import { listPost, type PostRow } from '@/data/queries/post'
+import { listRepeats } from '@/data/queries/repeats'
+import { OFFER_GROUPS, readOffers, readSaleCosts, type SaleCost } from '@/services/read/salesReports'
 import { readStories } from '@/services/read/stories'
+import { readUsual } from '@/services/read/usual'
 
 /** A table on its way out: column names and rows of text. */
 export interface Table {
@@ -72,6 +77,12 @@ const goods = async ({ db, business }: Asked): Promise<Table> => {
       'price',
       'taxCode',
       'barcode',
+      'note',
+      'tags',
+      'weight',
+      'size',
+      'reorderAt',
+      'onShopfront',
       'onHand',
       'setAside',
       'available',
@@ -81,9 +92,15 @@ const goods = async ({ db, business }: Asked): Promise<Table> => {
       g.goods.code,
       g.goods.name,
       g.goods.kind,
-      g.goods.price.toString(),
+      g.listPrice.toString(),
       g.taxCode,
       g.goods.barcode,
+      g.goods.note,
+      g.goods.tags.join('; '),
+      g.goods.weight?.toString() ?? '',
+      g.goods.size,
+      g.goods.reorderAt?.toString() ?? '',
+      g.goods.onShopfront ? 'yes' : 'no',
       g.onHand.toString(),
       g.setAside.toString(),
       g.available.toString(),
@@ -234,6 +251,111 @@ const journal = async ({ db, business }: Asked): Promise<Table> => {
   }
 }
 
+const spanOf = ({ query, today }: Asked) => {
+  const to = dayOf(query, 'to', today)
+  return { from: dayOf(query, 'from', addMonths(to, -12)), to }
+}
+
+const offers = async (asked: Asked): Promise<Table> => {
+  const { db, business, today, query } = asked
+  const by = OFFER_GROUPS.find((g) => g === query.get('by')) ?? 'month'
+  const rows = await readOffers(db, spanOf(asked), by, business, today)
+  return {
+    columns: [by, 'sent', 'agreed', 'lost', 'open', 'ratePercent', 'daysToYes', 'sentAmount', 'agreedAmount'],
+    rows: rows.map((r) => [
+      r.group,
+      ...[r.sent, r.agreed, r.lost, r.open].map(String),
+      r.rate?.toString() ?? '',
+      r.days?.toString() ?? '',
+      m(r.sentAmount),
+      m(r.agreedAmount),
+    ]),
+  }
+}
+
+const saleCosts = async (asked: Asked): Promise<Table> => {
+  const span = spanOf(asked)
+  const rows = await everyPage((last: SaleCost | undefined) =>
+    readSaleCosts(asked.db, span, asked.business, { limit: PAGE, after: last?.saleId }),
+  )
+  return {
+    columns: ['sale', 'customer', 'title', 'offered', 'agreed', 'billed', 'billedNet', 'expectedCost', 'actualCost', 'marginPercent'], // prettier-ignore
+    rows: rows.map((r) => [
+      String(r.number),
+      r.customer,
+      r.title,
+      r.offered ? m(r.offered) : '',
+      ...[r.agreed, r.billed, r.billedNet, r.expectedCost, r.actualCost].map(m),
+      r.margin?.toString() ?? '',
+    ]),
+  }
+}
+
+const post = async ({ db }: Asked): Promise<Table> => {
+  const rows = await everyPage((last: PostRow | undefined) =>
+    listPost(db, {}, { limit: PAGE, after: last?.id }),
+  )
+  return {
+    columns: ['written', 'sent', 'to', 'customer', 'paper', 'subject', 'state', 'problem'],
+    rows: rows.map((p) => [
+      p.writtenOn,
+      p.sentOn ?? '',
+      p.recipient,
+      p.customerName,
+      p.paper,
+      p.subject,
+      p.state,
+      p.problem,
+    ]),
+  }
+}
+
+const usual = async ({ db, business, today, query }: Asked): Promise<Table> => {
+  const rows = (await readUsual(db, Number(query.get('customer')) || 0, business, today, 500)) ?? []
+  return {
+    columns: [
+      'code',
+      'name',
+      'lastOn',
+      'lastQuantity',
+      'lastPrice',
+      'times',
+      'quantity',
+      'perMonth',
+      'available',
+      'price',
+    ],
+    rows: rows.map((u) => [
+      u.standing.goods.code,
+      u.standing.goods.name,
+      u.lastOn,
+      u.lastQuantity.toString(),
+      u.lastPrice.toString(),
+      String(u.times),
+      u.quantity.toString(),
+      u.perMonth.toString(),
+      u.standing.available.toString(),
+      u.price,
+    ]),
+  }
+}
+
+const repeats = async ({ db, business }: Asked): Promise<Table> => ({
+  columns: ['customer', 'title', 'every', 'makes', 'byItself', 'next', 'until', 'times', 'done', 'total'],
+  rows: (await listRepeats(db, {}, business.currency)).map((r) => [
+    r.customerName,
+    r.title,
+    r.every,
+    r.makes,
+    r.byItself ? 'yes' : 'no',
+    r.nextOn ?? '',
+    r.untilDay ?? '',
+    r.times === null ? '' : String(r.times),
+    String(r.done),
+    m(r.total),
+  ]),
+})
+
 /** Every table that can be saved, by the name in its address. */
 export const TABLES: Readonly<Record<string, (asked: Asked) => Promise<Table>>> = {
   customers,
@@ -242,6 +364,11 @@ export const TABLES: Readonly<Record<string, (asked: Asked) => Promise<Table>>> 
   receipts,
   receivables,
   journal,
+  offers,
+  'sale-costs': saleCosts,
+  post,
+  usual,
+  repeats,
   'trial-balance': trialBalance,
   'profit-and-loss': profitAndLoss,
   'balance-sheet': balanceSheet,

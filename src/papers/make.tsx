@@ -1,9 +1,8 @@
 import { renderToBuffer } from '@react-pdf/renderer'
-import { formatDay, type Day } from '@/core/day'
+import { formatDay } from '@/core/day'
 import { layoutSpec, usualLayout, type LayoutSpec, type PaperKind } from '@/core/formats'
 import { formatMoney, isPositiveMoney, subtractMoney } from '@/core/money'
 import type { Db } from '@/data/connect'
-import type { Business } from '@/data/queries/business'
 import { findInvoice } from '@/data/queries/invoices'
 import { findLayout, findUsualLayout } from '@/data/queries/layouts'
 import { findReceipt } from '@/data/queries/money'
@@ -11,20 +10,13 @@ import { readLayoutSpec } from '@/services/papers/keepLayout'
 import { readWhatItPaid } from '@/services/read/receipt'
 import { registerFonts } from './fonts'
 import { readLetterhead } from './letterhead'
-import type { Paper } from './paper'
+import type { Asked, Paper } from './paper'
 import { paperOfInvoice, paperOfReceipt, reminderOf, statementOf } from './paperOfMoney'
 import { depositRequestOf, packingSlipOf, paperOfSale, pickListOf } from './paperOfSale'
 import { ReceiptPaper } from './ReceiptPaper'
 import { SalesPaper } from './SalesPaper'
 import { tagPdf } from './tagPdf'
 import { taxSums } from './taxSums'
-
-/** What every paper is made from: the database, whose it is, and the day. */
-export interface Asked {
-  readonly db: Db
-  readonly business: Business
-  readonly today: Day
-}
 
 const read = (asked: Asked, kind: PaperKind, id: number): Promise<Paper | null> => {
   switch (kind) {

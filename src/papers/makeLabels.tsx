@@ -4,7 +4,7 @@ import { formatPrice } from '@/core/money'
 import { findGoods } from '@/data/queries/goods'
 import { registerFonts } from './fonts'
 import { LabelSheet, type Label } from './LabelSheet'
-import type { Asked } from './make'
+import type { Asked } from './paper'
 
 /** Labels for goods, so many of each. The bars hold the barcode, or the code where there is none (Code 128). */
 export const makeLabels = async (

@@ -1,4 +1,14 @@
+import type { Day } from '@/core/day'
 import type { LayoutSpec, PaperColumn, PaperKind } from '@/core/formats'
+import type { Db } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+
+/** What every paper is made from: the database, whose it is, and the day. */
+export interface Asked {
+  readonly db: Db
+  readonly business: Business
+  readonly today: Day
+}
 
 /** What stands at the head and foot of every paper of the business. */
 export interface Letterhead {

@@ -1,14 +1,14 @@
 import { formatDay, yearStart } from '@/core/day'
 import { paperWords } from '@/core/formats'
-import { addMoney, formatMoney, formatPrice, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
+import { formatMoney, formatPrice, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
 import { findCustomer, listAddresses } from '@/data/queries/customers'
 import { findInvoice } from '@/data/queries/invoices'
 import { findReceipt, listDuesOfInvoice, listHeldMoves, listOpenDues } from '@/data/queries/money'
 import { findSales, listSaleLines } from '@/data/queries/sales'
+import { showInvoiceLine } from '@/services/read/invoiceLines'
 import { readWhatItPaid } from '@/services/read/receipt'
 import { readStatement } from '@/services/read/statement'
-import type { Asked } from './make'
-import type { Paper } from './paper'
+import type { Asked, Paper } from './paper'
 import { saleRows, type Standing } from './saleRows'
 import { taxSums } from './taxSums'
 
@@ -40,8 +40,7 @@ export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<P
   const name =
     invoice.status === 'draft' ? t('draft-invoice') : t(invoice.kind === 'counter' ? 'counter' : invoice.kind)
   const standing = invoice.lines.map((l): Standing => {
-    // Where prices include tax, a line comes to its sum with tax, as its price does.
-    const worth = sale.pricesIncludeTax ? addMoney(l.net, l.tax) : l.net
+    const { worth, less } = showInvoiceLine(l, sale.pricesIncludeTax, currency)
     const none = l.quantity.isZero()
     return {
       line: saleLines.find((s) => s.id === l.saleLineId)!,
@@ -51,7 +50,7 @@ export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<P
         code: saleLines.find((s) => s.id === l.saleLineId)?.code ?? '',
         quantity: none ? '' : l.quantity.toString(),
         each: none ? '' : formatPrice(l.unitPrice, currency),
-        less: l.discountPercent.gt(0) ? `${l.discountPercent.toString()} %` : '',
+        less,
         sum: formatMoney(worth),
       },
       worth,

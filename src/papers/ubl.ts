@@ -1,9 +1,10 @@
 import { XMLBuilder } from 'fast-xml-parser'
-import { toDecimalString, type Money } from '@/core/money'
-import { wholeRate } from '@/core/tax'
+import { isPositiveMoney, subtractMoney, toDecimal, toDecimalString, ZERO, type Money } from '@/core/money'
+import { lineAmount, wholeRate } from '@/core/tax'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import { findInvoice } from '@/data/queries/invoices'
+import { findInvoice, type InvoiceRow } from '@/data/queries/invoices'
+import { findSales } from '@/data/queries/sales'
 import { listDuesOfInvoice } from '@/data/queries/money'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 
@@ -19,6 +20,23 @@ const party = (name: string) => ({
   },
 })
 
+type Line = InvoiceRow['lines'][number]
+
+/** The unit price without tax: as agreed, or where prices include tax, what one of them comes to without it. */
+const netPrice = (l: Line, withTax: boolean): string =>
+  withTax && !l.quantity.isZero()
+    ? toDecimal(l.net).div(l.quantity).toDecimalPlaces(8).toString()
+    : l.unitPrice.toString()
+
+/** What came off a line, as an allowance: price × quantity less it is the line's sum. */
+const allowanceOf = (l: Line, amount: (m: Money) => object, currency: string) => {
+  if (l.quantity.isZero()) return {}
+  const off = subtractMoney(lineAmount({ ...l, discountPercent: ZERO }, currency), l.net)
+  return isPositiveMoney(off)
+    ? { 'cac:AllowanceCharge': { 'cbc:ChargeIndicator': 'false', 'cbc:Amount': amount(off) } }
+    : {}
+}
+
 /** Standard letters of UN/CEFACT 5305: S taxed, Z zero-rated, E exempt. */
 const CATEGORY = { taxed: 'S', zero: 'Z', exempt: 'E' } as const
 
@@ -27,7 +45,11 @@ export const makeUbl = async (db: Db, invoiceId: number, business: Business): Pr
   const { currency } = business
   const invoice = await findInvoice(db, invoiceId, currency)
   if (!invoice || invoice.status !== 'issued') return null
-  const [codes, dues] = await Promise.all([listTaxCodes(db), listDuesOfInvoice(db, invoiceId, currency)])
+  const [codes, dues, [sale]] = await Promise.all([
+    listTaxCodes(db),
+    listDuesOfInvoice(db, invoiceId, currency),
+    findSales(db, [invoice.saleId], currency),
+  ])
   const amount = (m: Money) => ({ '#text': toDecimalString(m), '@_currencyID': currency })
   const category = (taxCodeId: number) => {
     const code = codes.find((c) => c.id === taxCodeId)!
@@ -78,8 +100,11 @@ export const makeUbl = async (db: Db, invoiceId: number, business: Business): Pr
           '@_unitCode': 'C62',
         },
         'cbc:LineExtensionAmount': amount(l.net),
+        ...(sale!.pricesIncludeTax ? {} : allowanceOf(l, amount, currency)),
         'cac:Item': { 'cbc:Name': l.description, 'cac:ClassifiedTaxCategory': category(l.taxCodeId) },
-        'cac:Price': { 'cbc:PriceAmount': { '#text': l.unitPrice.toString(), '@_currencyID': currency } },
+        'cac:Price': {
+          'cbc:PriceAmount': { '#text': netPrice(l, sale!.pricesIncludeTax), '@_currencyID': currency },
+        },
       })),
     },
   }

@@ -9,6 +9,7 @@ interface Offer {
   readonly text: string
   readonly note?: string
   readonly go?: string
+  readonly fill?: string
   readonly send?: {
     readonly path: string
     readonly body: unknown
@@ -42,6 +43,7 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
     document.querySelector<HTMLElement>('[data-quick-line]')?.blur()
   }
   const take = async (offer: Offer) => {
+    if (offer.fill !== undefined) return setTyped(offer.fill)
     if (offer.go) {
       clear()
       router.push(offer.go)

@@ -1,7 +1,7 @@
 'use client'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { PLACES, SETTINGS } from './places'
+import { PLACES, POST, SETTINGS } from './places'
 
 /** Pages that belong to a place without standing under its address. */
 const BELONGS: Readonly<Record<string, string>> = {
@@ -10,8 +10,14 @@ const BELONGS: Readonly<Record<string, string>> = {
   '/receipts': '/money-in',
 }
 
+interface Props {
+  readonly agreed: number
+  /** Letters that wait to go or came back. */
+  readonly post: number
+}
+
 /** The places as words down the left side, with a count where something waits. */
-export const Spine = ({ agreed }: { readonly agreed: number }) => {
+export const Spine = ({ agreed, post }: Props) => {
   const path = usePathname()
   const at = Object.entries(BELONGS).find(([start]) => path.startsWith(start))?.[1] ?? path
   const item = (p: { name: string; href: string }, count?: number) => {
@@ -40,6 +46,7 @@ export const Spine = ({ agreed }: { readonly agreed: number }) => {
     >
       {PLACES.map((p) => item(p, p.href === '/sales' ? agreed : undefined))}
       <hr className="mx-5 my-2.5 border-paper-300 max-md:hidden" />
+      {item(POST, post)}
       {item(SETTINGS)}
     </nav>
   )

@@ -27,7 +27,9 @@ export const paperHref = (paper: { readonly kind: string; readonly id: number } 
           ? `/handovers/${paper.id}`
           : paper.kind === 'post'
             ? `/post/${paper.id}`
-            : null
+            : paper.kind === 'deposit-request'
+              ? `/api/v1/export/papers/deposit-request/${paper.id}.pdf`
+              : null
 
 const balance = (b: Money): string =>
   b.minor === 0n ? '–' : b.minor < 0n ? `${formatMoney({ ...b, minor: -b.minor })} held` : formatMoney(b)

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import { Toaster } from 'sonner'
 import { readFlags } from '@/data/queries/receivables'
+import { countPost } from '@/data/queries/post'
 import { countInHand } from '@/data/queries/sales'
 import { Band } from '@/ui/Band'
 import { Keys } from '@/ui/Keys'
@@ -11,7 +12,11 @@ export const dynamic = 'force-dynamic'
 
 export default async function OwnerLayout({ children }: { children: ReactNode }) {
   const { db, business, today, currency } = await openShop()
-  const [flags, inHand] = await Promise.all([readFlags(db, today, currency), countInHand(db)])
+  const [flags, inHand, post] = await Promise.all([
+    readFlags(db, today, currency),
+    countInHand(db),
+    countPost(db),
+  ])
   return (
     <div className="min-h-screen">
       <a
@@ -22,7 +27,7 @@ export default async function OwnerLayout({ children }: { children: ReactNode })
       </a>
       <Band name={business.name} flags={flags} today={today} currency={currency} />
       <div className="flex flex-col md:flex-row">
-        <Spine agreed={inHand} />
+        <Spine agreed={inHand} post={post.waiting + post.bounced} />
         <main id="main" className="min-w-0 flex-1 px-4 py-5 md:px-6">
           {children}
         </main>

@@ -1,1 +1,1 @@
-export { readQuickLine, type QuickIntent } from './readQuickLine'
+export { readQuickLine, QUICK_VERBS, SALE_VERBS, type QuickIntent, type SaleVerb } from './readQuickLine'

@@ -9,6 +9,16 @@ test.each([
   ['order Wick: cello case', { verb: 'order', who: 'Wick', lines: [{ quantity: '1', what: 'cello case' }] }],
   ['estimate Adair', { verb: 'estimate', who: 'Adair', lines: [] }],
   ['take nothing from Adair', { verb: 'find', text: 'take nothing from Adair' }],
+  ['agree 1042', { verb: 'agree', sale: '1042' }],
+  ['Hand over 1042', { verb: 'hand over', sale: '1042' }],
+  ['decline 1042: too dear', { verb: 'decline', sale: '1042', reason: 'too dear' }],
+  [
+    'customer Ines Marlowe ines@mail.example',
+    { verb: 'customer', name: 'Ines Marlowe', email: 'ines@mail.example' },
+  ],
+  ['customer Ines', { verb: 'customer', name: 'Ines', email: '' }],
+  ['remind Hazel Adair', { verb: 'remind', who: 'Hazel Adair' }],
+  ['bill the school', { verb: 'find', text: 'bill the school' }],
   ['2026-0147', { verb: 'find', text: '2026-0147' }],
 ])('%s', (typed, intent) => {
   expect(readQuickLine(typed)).toEqual(intent)

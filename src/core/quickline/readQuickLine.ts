@@ -13,11 +13,36 @@ export type QuickIntent =
       readonly who: string
       readonly lines: readonly { readonly quantity: string; readonly what: string }[]
     }
+  | { readonly verb: SaleVerb; readonly sale: string }
+  | { readonly verb: 'decline'; readonly sale: string; readonly reason: string }
+  | { readonly verb: 'customer'; readonly name: string; readonly email: string }
+  | { readonly verb: 'remind'; readonly who: string }
   | { readonly verb: 'find'; readonly text: string }
+
+/** What can be done with a sale by its number. */
+export const SALE_VERBS = ['offer', 'agree', 'hand over', 'bill', 'copy', 'mail'] as const
+export type SaleVerb = (typeof SALE_VERBS)[number]
+
+/** Every verb with how it goes on, for completing while it is typed. */
+export const QUICK_VERBS: readonly (readonly [verb: string, example: string])[] = [
+  ['take', 'take 250 cash from …'],
+  ['estimate', 'estimate …: 2 rosin, 1 rehair'],
+  ['order', 'order …: cello case'],
+  ['offer', 'offer 1042'],
+  ['agree', 'agree 1042'],
+  ['decline', 'decline 1042: too dear'],
+  ['hand over', 'hand over 1042'],
+  ['bill', 'bill 1042'],
+  ['copy', 'copy 1042'],
+  ['mail', 'mail 1042'],
+  ['remind', 'remind …'],
+  ['customer', 'customer Ines Marlowe ines@mail.example'],
+]
 
 /**
  * Reads what was typed: `take 250 cash from Adair`, `take 12*45 from Adair` (cash when no method is said),
- * `estimate Adair: 2 rosin, 1 rehair`, `order Adair: cello case`. Everything else is something to find. Case is ignored;
+ * `estimate Adair: 2 rosin, 1 rehair`, `order Adair: cello case`, `agree 1042`, `decline 1042: too dear`, `customer Ines
+ * Marlowe ines@mail.example`, `remind Adair`. Everything else is something to find. Case is ignored;
  * a thing without a number is one of it.
  */
 export const readQuickLine = (typed: string): QuickIntent => {
@@ -39,6 +64,14 @@ export const readQuickLine = (typed: string): QuickIntent => {
       .map(readThing)
     return { verb: write[1]!.toLowerCase() as 'estimate' | 'order', who: write[2]!.trim(), lines }
   }
+  const sale = /^(offer|agree|hand over|bill|copy|mail) (\d{1,9})$/i.exec(text)
+  if (sale) return { verb: sale[1]!.toLowerCase() as SaleVerb, sale: sale[2]! }
+  const decline = /^decline (\d{1,9})(?:\s*:\s*(.*))?$/i.exec(text)
+  if (decline) return { verb: 'decline', sale: decline[1]!, reason: decline[2] ?? '' }
+  const customer = /^customer (.+?)(?: (\S+@\S+))?$/i.exec(text)
+  if (customer) return { verb: 'customer', name: customer[1]!, email: customer[2] ?? '' }
+  const remind = /^remind (.+)$/i.exec(text)
+  if (remind) return { verb: 'remind', who: remind[1]! }
   return { verb: 'find', text }
 }
 

@@ -1,10 +1,10 @@
 import { compareMoney, isPositiveMoney, subtractMoney, sumMoney, type Decimal, type Money } from '../money'
 import { daysBetween, formatDay, type Day } from '../day'
 import { lineState, type LineTally } from './lineState'
-import { standsAs, type SaleStanding } from './standsAs'
+import { standsAs, type SaleStanding, type Stands } from './standsAs'
 
 export type NextAction =
-  | 'remind' | 'give-back' | 'collect' | 'ask-deposit' | 'hand-over' | 'bill' | 'buy' | 'ask-again' | 'renew' | 'offer' // prettier-ignore
+  | 'write-again' | 'remind' | 'give-back' | 'collect' | 'ask-deposit' | 'hand-over' | 'bill' | 'buy' | 'ask-again' | 'renew' | 'offer' // prettier-ignore
 
 export interface NextStep {
   readonly action: NextAction
@@ -37,6 +37,12 @@ export interface SaleOutlook extends Omit<SaleStanding, 'lines'> {
   readonly depositAsked: { readonly amount: Money; readonly since: Day } | null
   /** All that ever came in ahead for this sale, less what was given back. */
   readonly depositReceived: Money
+  /** A repeat wrote it down, and it waits for a look. */
+  readonly cameAgain: boolean
+  /** What drafts of invoices come to; null where there are none. */
+  readonly draftBills: Money | null
+  /** A letter about it that came back, and why. */
+  readonly cameBack: { readonly on: Day; readonly why: string } | null
 }
 
 /** An estimate without an answer is asked about again after this many days. */
@@ -52,6 +58,23 @@ const dayCount = (n: number): string => (n === 1 ? '1 day' : `${n} days`)
 /** What to do now for a sale, the most pressing first, and why. A pure function of the sale and the day. */
 export const nextSteps = (sale: SaleOutlook, today: Day): NextStep[] => {
   const stands = standsAs(sale, today)
+  return [...letterStep(sale), ...stepsOf(sale, stands, today)]
+}
+
+const letterStep = (sale: SaleOutlook): NextStep[] =>
+  sale.cameBack
+    ? [
+        {
+          action: 'write-again',
+          why: `A letter came back: ${sale.cameBack.why}`,
+          amount: null,
+          quantity: null,
+          since: sale.cameBack.on,
+        },
+      ]
+    : []
+
+const stepsOf = (sale: SaleOutlook, stands: Stands, today: Day): NextStep[] => {
   switch (stands) {
     case 'settled':
       return []
@@ -83,11 +106,13 @@ const giveBack = (sale: SaleOutlook): NextStep[] =>
     : []
 
 const draftStep = (sale: SaleOutlook, today: Day): NextStep[] =>
-  sale.lines.length > 0 && daysBetween(sale.startedOn, today) >= DRAFT_WAITS
+  sale.lines.length > 0 && (sale.cameAgain || daysBetween(sale.startedOn, today) >= DRAFT_WAITS)
     ? [
         {
           action: 'offer',
-          why: `Written down on ${formatDay(sale.startedOn)}, not sent yet`,
+          why: sale.cameAgain
+            ? `Came again on ${formatDay(sale.startedOn)}: look at it and send it`
+            : `Written down on ${formatDay(sale.startedOn)}, not sent yet`,
           amount: sale.total,
           quantity: null,
           since: sale.startedOn,
@@ -194,7 +219,15 @@ const goodsSteps = (sale: SaleOutlook): NextStep[] => {
       since,
     })
   }
-  if (isPositiveMoney(sale.readyToBillAmount)) {
+  if (sale.draftBills) {
+    steps.push({
+      action: 'bill',
+      why: 'A draft of an invoice waits to be issued',
+      amount: sale.draftBills,
+      quantity: null,
+      since,
+    })
+  } else if (isPositiveMoney(sale.readyToBillAmount)) {
     const on = sale.lastHandoverOn
     steps.push({
       action: 'bill',

@@ -262,6 +262,7 @@ CREATE INDEX "customer_link_sale" ON "customer_link" USING btree ("sale_id");-->
 CREATE INDEX "price_goods" ON "price" USING btree ("goods_id");--> statement-breakpoint
 CREATE INDEX "repeat_next" ON "repeat" USING btree ("next_on");--> statement-breakpoint
 CREATE INDEX "repeat_sale" ON "repeat" USING btree ("sale_id");--> statement-breakpoint
+CREATE INDEX "repeat_run_sale" ON "repeat_run" USING btree ("sale_id");--> statement-breakpoint
 CREATE INDEX "file_owner" ON "file" USING btree ("owner_kind","owner_id");--> statement-breakpoint
 CREATE INDEX "post_customer" ON "post" USING btree ("customer_id","id");--> statement-breakpoint
 CREATE INDEX "post_sale" ON "post" USING btree ("sale_id");--> statement-breakpoint

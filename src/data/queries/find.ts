@@ -31,3 +31,7 @@ export const findNumbered = async (db: Db, typed: string): Promise<NumberedPaper
     href: r.kind === 'receipt' ? `/receipts/${r.id}` : `/invoices/${r.id}`,
   }))
 }
+
+/** The sale with a number. */
+export const findSaleNumbered = async (db: Db, number: number): Promise<number | null> =>
+  (await db.execute<{ id: number }>(sql`select id from sale where number = ${number}`))[0]?.id ?? null

@@ -1,4 +1,4 @@
-import { and, desc, eq, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { Db } from '../connect'
 import { customer, post } from '../schema'
@@ -97,4 +97,18 @@ export const putPostBack = async (db: Db, id: number, tries: number, problem: st
     .update(post)
     .set({ problem, nextTryAt: sql`now() + make_interval(mins => ${minutes})` as never })
     .where(eq(post.id, id))
+}
+
+/** Letters about these sales that came back and were not put away: the last of each. */
+export const listCameBack = async (
+  db: Db,
+  saleIds: readonly number[],
+): Promise<ReadonlyMap<number, { readonly on: Day; readonly why: string }>> => {
+  if (saleIds.length === 0) return new Map()
+  const rows = await db
+    .select({ saleId: post.saleId, on: post.sentOn, why: post.problem })
+    .from(post)
+    .where(and(inArray(post.saleId, [...saleIds]), eq(post.state, 'bounced')))
+    .orderBy(asc(post.id))
+  return new Map(rows.map((r) => [r.saleId!, { on: r.on as Day, why: r.why }]))
 }

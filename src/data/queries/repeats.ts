@@ -1,4 +1,4 @@
-import { and, asc, eq, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { Rhythm } from '@/core/sale'
 import { money, type Money } from '@/core/money'
@@ -95,7 +95,15 @@ export const listRepeatRuns = async (db: Db, repeatId: number) =>
     .where(eq(repeatRun.repeatId, repeatId))
     .orderBy(asc(repeatRun.onDay))
 
-/** The repeat a sale came from, if it did. */
-export const findRepeatOf = async (db: Db, saleId: number): Promise<number | null> =>
-  (await db.select({ id: repeatRun.repeatId }).from(repeatRun).where(eq(repeatRun.saleId, saleId)))[0]?.id ??
-  null
+/** Which of these sales a repeat wrote down. */
+export const listCameAgain = async (db: Db, saleIds: readonly number[]): Promise<ReadonlySet<number>> =>
+  saleIds.length === 0
+    ? new Set()
+    : new Set(
+        (
+          await db
+            .select({ saleId: repeatRun.saleId })
+            .from(repeatRun)
+            .where(inArray(repeatRun.saleId, [...saleIds]))
+        ).map((r) => r.saleId),
+      )

@@ -97,6 +97,8 @@ export interface SaleFilter {
   readonly search?: string
   readonly stands?: string
   readonly customerId?: number
+  readonly kind?: string
+  readonly channel?: 'counter' | 'phone' | 'shopfront'
 }
 
 /** A stored stage is a `stands` except that an offer may have lapsed by the day asked about. */
@@ -124,6 +126,8 @@ export const listSaleIds = async (
       and(
         filter.customerId ? eq(sale.customerId, filter.customerId) : undefined,
         filter.stands ? standsIs(filter.stands, today) : undefined,
+        filter.kind ? eq(sale.kind, filter.kind) : undefined,
+        filter.channel ? eq(sale.channel, filter.channel) : undefined,
         filter.search
           ? matchesWords(filter.search, [
               sql`${sale.number}::text`,

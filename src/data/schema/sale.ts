@@ -269,5 +269,5 @@ export const repeatRun = pgTable(
       .notNull()
       .references(() => sale.id),
   },
-  (t) => [unique('repeat_once_a_day').on(t.repeatId, t.onDay)],
+  (t) => [unique('repeat_once_a_day').on(t.repeatId, t.onDay), index('repeat_run_sale').on(t.saleId)],
 )

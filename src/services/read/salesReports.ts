@@ -13,7 +13,8 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { listOffers, listSaleCosts, listSalesOf } from '@/data/queries/salesReports'
 
-export type OfferGroup = 'month' | 'kind' | 'channel' | 'customer' | 'reason'
+export const OFFER_GROUPS = ['month', 'kind', 'channel', 'customer', 'reason'] as const
+export type OfferGroup = (typeof OFFER_GROUPS)[number]
 
 /** How many estimates became orders: by month sent, kind, channel or customer, or what they were lost to. */
 export const readOffers = async (

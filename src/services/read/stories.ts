@@ -52,6 +52,8 @@ import {
   type SaleRow,
 } from '@/data/queries/sales'
 import { listNextMarks, type NextMarkRow } from '@/data/queries/nextMarks'
+import { listCameBack } from '@/data/queries/post'
+import { listCameAgain } from '@/data/queries/repeats'
 import { listTaxCodes, type KeptTaxCode } from '@/data/queries/taxCodes'
 import { readArrangement, type Arrangement } from '../input/arrangement'
 
@@ -131,19 +133,33 @@ export const readStories = async (
 ): Promise<Story[]> => {
   const { currency } = business
   const sales = await findSales(db, ids, currency)
-  const [lines, codes, dues, fills, heldRows, heldMoves, handovers, invoices, requests, marks] =
-    await Promise.all([
-      listSaleLines(db, ids),
-      listTaxCodes(db),
-      listDuesOfSales(db, ids, currency),
-      listFillsOfSales(db, ids, currency),
-      listHeld(db, { saleIds: ids }, currency),
-      listHeldMoves(db, { saleIds: ids }, currency),
-      listHandovers(db, ids, currency),
-      listInvoicesOfSales(db, ids, currency),
-      listDepositRequests(db, ids, currency),
-      listNextMarks(db, ids),
-    ])
+  const [
+    lines,
+    codes,
+    dues,
+    fills,
+    heldRows,
+    heldMoves,
+    handovers,
+    invoices,
+    requests,
+    marks,
+    cameAgain,
+    cameBack,
+  ] = await Promise.all([
+    listSaleLines(db, ids),
+    listTaxCodes(db),
+    listDuesOfSales(db, ids, currency),
+    listFillsOfSales(db, ids, currency),
+    listHeld(db, { saleIds: ids }, currency),
+    listHeldMoves(db, { saleIds: ids }, currency),
+    listHandovers(db, ids, currency),
+    listInvoicesOfSales(db, ids, currency),
+    listDepositRequests(db, ids, currency),
+    listNextMarks(db, ids),
+    listCameAgain(db, ids),
+    listCameBack(db, ids),
+  ])
   const kept = await readSetAside(db, lines, sales, currency)
   const [linesOf, duesOf, fillsOf, heldRowsOf, heldMovesOf, handoversOf, invoicesOf, requestsOf, marksOf] = [
     bySale(lines), bySale(dues), bySale(fills), bySale(heldRows), bySale(heldMoves), bySale(handovers), bySale(invoices), bySale(requests), bySale(marks),
@@ -164,6 +180,8 @@ export const readStories = async (
       invoices: invoicesOf(id),
       requests: [...requestsOf(id)],
       marks: marksOf(id),
+      cameAgain: cameAgain.has(id),
+      cameBack: cameBack.get(id) ?? null,
       kept,
       business,
       today,
@@ -192,6 +210,8 @@ interface Facts {
   readonly invoices: readonly InvoiceRow[]
   readonly requests: Awaited<ReturnType<typeof listDepositRequests>>
   readonly marks: readonly NextMarkRow[]
+  readonly cameAgain: boolean
+  readonly cameBack: SaleOutlook['cameBack']
   readonly kept: ReadonlyMap<number, Kept>
   readonly business: Business
   readonly today: Day
@@ -259,6 +279,11 @@ const tellStory = (f: Facts): Story => {
         ? { amount: depositAsked, since: f.requests[0]?.on ?? sale.agreedOn }
         : null,
     depositReceived: ahead,
+    cameAgain: f.cameAgain,
+    cameBack: f.cameBack,
+    draftBills: f.invoices.some((i) => i.status === 'draft')
+      ? sum(f.invoices.filter((i) => i.status === 'draft').map((i) => i.gross))
+      : null,
   }
   return {
     sale,

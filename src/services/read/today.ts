@@ -1,4 +1,7 @@
-import type { Day } from '@/core/day'
+import { addDays, type Day } from '@/core/day'
+import { listOpenBaskets } from '@/data/queries/baskets'
+import { countPost } from '@/data/queries/post'
+import { readComing, type Coming } from './repeats'
 import { isPositiveMoney, sumMoney, zeroMoney, type Money } from '@/core/money'
 import { accountOfMethod } from '@/core/ledger'
 import type { NextStep } from '@/core/sale'
@@ -17,6 +20,7 @@ export interface Waiting {
 
 /** How pressing a step is; smaller comes first. Within a rank, larger amounts first, then what waits longest. */
 const RANK: Readonly<Record<NextStep['action'], number>> = {
+  'write-again': 0,
   remind: 0,
   'give-back': 1,
   collect: 2,
@@ -61,13 +65,22 @@ export interface TodayView {
     readonly saleId: number
     readonly amount: Money | null
   }[]
+  readonly post: { readonly waiting: number; readonly bounced: number }
+  readonly baskets: number
+  /** What repeats will make within a week. */
+  readonly again: readonly Coming[]
 }
 
 /** Everything Today shows, from one reading of the unfinished sales. */
 export const readToday = async (db: Db, business: Business, today: Day): Promise<TodayView> => {
   const { currency } = business
   const ids = await listSaleIds(db, { stands: 'working' }, { limit: MOST_WORKED_ON }, today)
-  const stories = await readStories(db, ids, business, today)
+  const [stories, post, baskets, again] = await Promise.all([
+    readStories(db, ids, business, today),
+    countPost(db),
+    business.shopfrontOpen ? listOpenBaskets(db) : [],
+    readComing(db, today, 1, currency),
+  ])
   const waiting = stories
     .flatMap((story) => (story.next[0] ? [{ story, step: story.next[0] }] : []))
     .sort(byPressure)
@@ -118,6 +131,9 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
     },
     drawer: await readDrawer(db, business, today),
     comingUp,
+    post,
+    baskets: baskets.length,
+    again: again.filter((c) => c.on <= addDays(today, 7)).slice(0, 5),
   }
 }
 

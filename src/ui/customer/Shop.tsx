@@ -1,6 +1,7 @@
 'use client'
 import { Minus, Plus } from 'lucide-react'
 import { useEffect, useState } from 'react'
+import { decimal, formatPrice } from '@/core/money'
 import type { BasketView, ShopThing } from '@/services/shopfront/readShop'
 import { Text } from '../fields'
 import { messageFor, Refusal } from '../Refusal'
@@ -57,7 +58,7 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
                 {t.there === null ? '' : Number(t.there) > 0 ? 'in the shop' : 'made or ordered for you'}
               </span>
               <div className="mt-1 flex items-center justify-between gap-2">
-                <span className="fig text-lg">{Number(t.price).toFixed(2)}</span>
+                <span className="fig text-lg">{formatPrice(decimal(t.price), currency)}</span>
                 <button
                   className="btn !min-h-[30px]"
                   disabled={busy}

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react'
 import type { Day } from '@/core/day'
 import { DayField, Text } from '../fields'
 import { Panel } from '../Panel'
+import { WriteLetter } from '../post/WriteLetter'
 import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
 
@@ -42,6 +43,7 @@ export const ReceiptActions = ({ id, number, today, mayVoid, print }: Props) => 
       <a className="btn" href={`/api/v1/export/receipts/${id}/slip.pdf`} target="_blank">
         Narrow slip
       </a>
+      <WriteLetter paper="receipt" paperId={id} />
       {mayVoid && (
         <button className="btn" onClick={() => setVoiding(true)}>
           Void

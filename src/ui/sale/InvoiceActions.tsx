@@ -4,6 +4,7 @@ import { useState } from 'react'
 import type { Day } from '@/core/day'
 import { DayField, MoneyField, QuantityField, Text } from '../fields'
 import { Panel } from '../Panel'
+import { WriteLetter } from '../post/WriteLetter'
 import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
 
@@ -85,6 +86,7 @@ export const InvoiceActions = ({ invoice, today }: Props) => {
           UBL
         </a>
       )}
+      <WriteLetter paper={invoice.kind === 'credit-note' ? 'credit-note' : 'invoice'} paperId={invoice.id} />
       {invoice.kind !== 'credit-note' && Number(invoice.left) > 0 && (
         <button className="btn" onClick={() => setOpen('credit')}>
           Credit

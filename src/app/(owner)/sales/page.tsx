@@ -15,6 +15,7 @@ import { openShop, queryOf, type Search } from '../_shop'
 
 export const metadata: Metadata = { title: 'Sales' }
 const PAGE = 50
+const CHANNELS = ['counter', 'phone', 'shopfront'] as const
 
 export default async function Sales({ searchParams }: { searchParams: Search }) {
   const { db, business, today } = await openShop()
@@ -25,6 +26,8 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
     search: query.search,
     stands,
     customerId: /^\d{1,9}$/.test(query.customer ?? '') ? Number(query.customer) : undefined,
+    kind: query.kind,
+    channel: CHANNELS.find((c) => c === query.channel),
   }
   const [ids, counts] = await Promise.all([
     listSaleIds(db, filter, { limit: PAGE, after }, today),
@@ -45,6 +48,17 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
             <a href="/api/v1/export/sales.xlsx" className="btn">
               XLSX
             </a>
+            <Link prefetch={false} href="/sales/reports" className="btn">
+              How sales go
+            </Link>
+            <Link prefetch={false} href="/sales/coming" className="btn">
+              Coming again
+            </Link>
+            {business.shopfrontOpen && (
+              <Link prefetch={false} href="/sales/baskets" className="btn">
+                Baskets
+              </Link>
+            )}
             <Link prefetch={false} href="/sales/new" className="btn btn-do" data-primary>
               New sale <kbd className="font-figure text-xs">n</kbd>
             </Link>
@@ -74,10 +88,31 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
             </Link>
           ))}
         </nav>
+        <nav aria-label="Kinds and channels" className="flex flex-wrap gap-x-4 gap-y-1">
+          {business.kinds.map((k) => (
+            <Narrow
+              key={k}
+              name={k}
+              here={query.kind === k}
+              href={link({ kind: query.kind === k ? undefined : k })}
+            />
+          ))}
+          <span aria-hidden className="text-paper-300">
+            |
+          </span>
+          {CHANNELS.map((c) => (
+            <Narrow
+              key={c}
+              name={c}
+              here={query.channel === c}
+              href={link({ channel: query.channel === c ? undefined : c })}
+            />
+          ))}
+        </nav>
       </div>
       {stories.length === 0 ? (
         <Empty>
-          {query.search || stands
+          {query.search || stands || query.kind || query.channel
             ? 'No sale fits. Change the words, or show all.'
             : 'Every sale will stand here, from the first estimate to the last payment. Start with a new one.'}
         </Empty>
@@ -146,3 +181,22 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
     </>
   )
 }
+
+const Narrow = ({
+  name,
+  here,
+  href,
+}: {
+  readonly name: string
+  readonly here: boolean
+  readonly href: string
+}) => (
+  <Link
+    prefetch={false}
+    href={href}
+    aria-current={here ? 'page' : undefined}
+    className="sub aria-[current]:font-bold aria-[current]:text-rust-600!"
+  >
+    {name}
+  </Link>
+)

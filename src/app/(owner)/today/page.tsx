@@ -1,6 +1,8 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import { formatDayLong, formatDayShort } from '@/core/day'
+import { Clock } from 'lucide-react'
+import type { ReactNode } from 'react'
+import { formatDayLong, formatDayShort, type Day } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import type { NextAction } from '@/core/sale'
 import { readToday, type TodayView, type Waiting } from '@/services/read/today'
@@ -43,6 +45,7 @@ export default async function Today() {
         </section>
         <aside className="grid content-start gap-7">
           <Drawer drawer={view.drawer} />
+          <Besides view={view} today={today} />
           <OutThere out={view.out} />
           <ComingUp items={view.comingUp} today={today} />
         </aside>
@@ -52,6 +55,7 @@ export default async function Today() {
 }
 
 const LABEL: Readonly<Record<NextAction, string>> = {
+  'write-again': 'See the letter',
   remind: 'Take money',
   'give-back': 'Give back',
   collect: 'Take money',
@@ -64,6 +68,7 @@ const LABEL: Readonly<Record<NextAction, string>> = {
   offer: 'Send estimate',
 }
 const EDGE: Readonly<Record<NextAction, string>> = {
+  'write-again': 'bg-oxide-700',
   remind: 'bg-oxide-700',
   'give-back': 'hatch',
   collect: 'bg-slate-600',
@@ -78,6 +83,7 @@ const EDGE: Readonly<Record<NextAction, string>> = {
 
 const hrefOf = ({ story, step }: Waiting): string => {
   const sale = `/sales/${story.sale.id}`
+  if (step.action === 'write-again') return '/post?state=bounced'
   if (step.action === 'remind' || step.action === 'collect' || step.action === 'ask-deposit')
     return `/money-in?customer=${story.sale.customerId}&sale=${story.sale.id}`
   if (step.action === 'hand-over') return `${sale}?do=hand-over`
@@ -114,6 +120,15 @@ const WaitingList = ({ waiting }: { readonly waiting: readonly Waiting[] }) => (
         >
           {LABEL[w.step.action]}
         </Link>
+        <Link
+          prefetch={false}
+          href={`/sales/${w.story.sale.id}?do=put-off`}
+          className="p-1 text-iron-500 hover:text-iron-900 max-sm:hidden"
+          aria-label={`Not now: ${w.story.sale.customerName}, ${LABEL[w.step.action]}`}
+          title="Not now: put it off, or do away with it"
+        >
+          <Clock size={17} />
+        </Link>
       </li>
     ))}
     {waiting.length > 60 && (
@@ -126,6 +141,56 @@ const WaitingList = ({ waiting }: { readonly waiting: readonly Waiting[] }) => (
     )}
   </ul>
 )
+
+/** What waits beside the sales: letters, baskets, what comes again this week. */
+const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Day }) => {
+  const { post, baskets, again } = view
+  if (post.waiting + post.bounced + baskets + again.length === 0) return null
+  const row = (key: string, href: string, children: ReactNode) => (
+    <li key={key} className="border-b border-paper-200 py-1.5">
+      <Link prefetch={false} className="hover:underline" href={href}>
+        {children}
+      </Link>
+    </li>
+  )
+  return (
+    <section>
+      <h2>Besides</h2>
+      <ul>
+        {post.bounced > 0 &&
+          row(
+            'bounced',
+            '/post?state=bounced',
+            <span className="text-oxide-700">
+              {post.bounced} {post.bounced === 1 ? 'letter' : 'letters'} came back
+            </span>,
+          )}
+        {post.waiting > 0 &&
+          row(
+            'waiting',
+            '/post?state=waiting',
+            `${post.waiting} ${post.waiting === 1 ? 'letter waits' : 'letters wait'} to go`,
+          )}
+        {baskets > 0 &&
+          row(
+            'baskets',
+            '/sales/baskets',
+            `${baskets} ${baskets === 1 ? 'basket is' : 'baskets are'} being filled on the shopfront`,
+          )}
+        {again.map((c) =>
+          row(
+            `${c.repeat.id}${c.on}`,
+            `/sales/${c.repeat.saleId}`,
+            <>
+              <span className="sub">{formatDayShort(c.on, today)}</span> {c.repeat.customerName}:{' '}
+              {c.repeat.title} comes again
+            </>,
+          ),
+        )}
+      </ul>
+    </section>
+  )
+}
 
 const Drawer = ({ drawer }: { readonly drawer: TodayView['drawer'] }) => (
   <section>

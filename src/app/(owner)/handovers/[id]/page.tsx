@@ -7,6 +7,7 @@ import { entriesOfPapers } from '@/data/queries/ledger'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
+import { WriteLetter } from '@/ui/post/WriteLetter'
 import { idFrom, openShop } from '../../_shop'
 
 export const metadata: Metadata = { title: 'Handover' }
@@ -26,6 +27,16 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
         }
         title={`${paper.direction === 'out' ? 'Handover' : 'Goods came back'} ${paper.number}`}
         beside={`${formatDay(paper.on)}, ${BY[paper.by]}`}
+        action={
+          paper.direction === 'out' && (
+            <>
+              <a className="btn" href={`/api/v1/export/papers/packing-slip/${paper.id}.pdf`} target="_blank">
+                Packing slip (PDF)
+              </a>
+              <WriteLetter paper="packing-slip" paperId={paper.id} />
+            </>
+          )
+        }
       />
       <table className="ledger max-w-[640px]">
         <thead>

@@ -6,6 +6,8 @@ import { formatPrice, formatMoney, isPositiveMoney, sumMoney, toDecimalString } 
 import { findInvoice, listCreditsOf } from '@/data/queries/invoices'
 import { entriesOfPapers } from '@/data/queries/ledger'
 import { listDuesOfInvoice } from '@/data/queries/money'
+import { findSales } from '@/data/queries/sales'
+import { showInvoiceLine } from '@/services/read/invoiceLines'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
@@ -18,10 +20,11 @@ const NAME = { invoice: 'Invoice', counter: 'Counter sale', 'credit-note': 'Cred
 export default async function InvoicePage({ params }: { params: Promise<{ id: string }> }) {
   const { db, today, currency } = await openShop()
   const invoice = (await findInvoice(db, await idFrom(params), currency)) ?? notFound()
-  const [dues, entries, credits] = await Promise.all([
+  const [dues, entries, credits, [sale]] = await Promise.all([
     listDuesOfInvoice(db, invoice.id, currency),
     entriesOfPapers(db, [{ kind: 'invoice', id: invoice.id }], currency),
     listCreditsOf(db, invoice.id, currency),
+    findSales(db, [invoice.saleId], currency),
   ])
   const draft = invoice.status === 'draft'
   const open = sumMoney(
@@ -93,18 +96,21 @@ export default async function InvoicePage({ params }: { params: Promise<{ id: st
           </tr>
         </thead>
         <tbody>
-          {invoice.lines.map((l) => (
-            <tr key={l.id}>
-              <td className="break-words">
-                {l.description}
-                {l.note && <div className="sub">{l.note}</div>}
-              </td>
-              <td className="fig">{l.quantity.toString()}</td>
-              <td className="fig">{formatPrice(l.unitPrice, currency)}</td>
-              <td className="fig">{l.discountPercent.gt(0) && `${l.discountPercent.toString()} %`}</td>
-              <td className="fig">{formatMoney(l.net)}</td>
-            </tr>
-          ))}
+          {invoice.lines.map((l) => {
+            const { worth, less } = showInvoiceLine(l, sale!.pricesIncludeTax, currency)
+            return (
+              <tr key={l.id}>
+                <td className="break-words">
+                  {l.description}
+                  {l.note && <div className="sub">{l.note}</div>}
+                </td>
+                <td className="fig">{l.quantity.toString()}</td>
+                <td className="fig">{formatPrice(l.unitPrice, currency)}</td>
+                <td className="fig">{less}</td>
+                <td className="fig">{formatMoney(worth)}</td>
+              </tr>
+            )
+          })}
         </tbody>
         <tbody>
           <tr>
