@@ -5,6 +5,7 @@ import { handsOn, openBrowser, openTill, PASSPHRASE, setSize, type Till } from '
 
 let till: Till
 let driver: WebDriver
+let own = '/'
 const long =
   'Worshipful Company of Stringed Instrument Makers and Repairers of the Outer Islands and Adjoining Coasts, Junior Section'
 beforeAll(async () => {
@@ -42,7 +43,19 @@ beforeAll(async () => {
     amount: '50.00',
     for: 'account',
   })
-  await r('POST', '/sales', { customerId: customer.id, lines })
+  const choices = [{ kind: 'heading', description: long }, { goodsId: goods.id, quantity: '1', choice: 'alternative', choiceGroup: 'Cases' }, { description: 'Another', quantity: '1', unitPrice: '1.00', choice: 'alternative', choiceGroup: 'Cases' }, { kind: 'text', description: long }] // prettier-ignore
+  const offered = (
+    await r('POST', '/sales', { customerId: customer.id, lines: choices, discountPercent: '5' })
+  ).body
+  await r('POST', `/sales/${offered.id}/offer`, {})
+  await r('POST', `/sales/${offered.id}/change`, { lines: [...lines, ...choices] })
+  await r('POST', `/sales/${offered.id}/offer`, {})
+  await r('PATCH', '/customers/2', { email: 'long@mail.example', tags: ['cases'] })
+  await r('POST', '/post', { paper: 'estimate', paperId: offered.id })
+  await r('POST', `/sales/${offered.id}/repeats`, { every: 'month', firstOn: '2026-03-20', makes: 'offer' })
+  await r('PATCH', '/settings', { shopfrontOpen: true })
+  await r('PATCH', `/goods/${goods.id}`, { onShopfront: true })
+  own = new URL((await r('POST', `/sales/${offered.id}/links`, {})).body.address).pathname
   driver = await openBrowser()
   await handsOn(driver, till.base).signIn()
 })
@@ -54,14 +67,14 @@ afterAll(async () => {
 const VIEWS = [
   '/today', '/counter', '/sales', '/sales/new', '/sales/1', '/sales/1/change', '/invoices/1', '/handovers/1', '/receipts', '/receipts/1', '/money-in?customer=2', '/owed?customer=2',
   '/goods', '/goods/1', '/goods/new', '/goods/count', '/people', '/people/2', '/people/2/edit', '/books', '/books?view=trial-balance', '/books?view=profit-and-loss', '/books?view=balance-sheet',
-  '/books?view=tax', '/books?view=ties', '/books/accounts/5', '/books/entries/1', '/settings', '/docs/api',
+  '/books?view=tax', '/books?view=ties', '/books/accounts/5', '/books/entries/1', '/settings', '/settings/papers', '/settings/papers/invoice', '/settings/letters', '/sales/2/versions', '/sales/coming', '/sales/reports', '/sales/reports?view=costs', '/sales/reports?view=by', '/sales/baskets', '/goods/import', '/people/new', '/post', '/post/1', '/post/mailbox', '/shop', 'own page', '/docs/api',
 ] // prettier-ignore
 
 describe('every main view', () => {
   test.each(VIEWS)(
     '%s has no barrier that axe can find, one heading, and nothing that runs over the side',
     async (path) => {
-      await handsOn(driver, till.base).go(path)
+      await handsOn(driver, till.base).go(path === 'own page' ? own : path)
       await driver.wait(
         async () => (await driver.executeScript('return document.querySelectorAll("h1").length')) === 1,
         8000,
@@ -88,9 +101,9 @@ describe('every main view', () => {
       ).toBeLessThanOrEqual(1)
     },
   )
-  test.each(['/counter', '/money-in?customer=2'])('%s fits a phone', async (path) => {
+  test.each(['/counter', '/money-in?customer=2', '/shop', 'own page'])('%s fits a phone', async (path) => {
     await setSize(driver, 390, 844)
-    await handsOn(driver, till.base).go(path)
+    await handsOn(driver, till.base).go(path === 'own page' ? own : path)
     await driver.sleep(400)
     expect(
       await driver.executeScript('return document.documentElement.scrollWidth - innerWidth'),

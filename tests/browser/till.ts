@@ -24,8 +24,8 @@ export const openTill = async (name: string) => {
   await migrate(db)
   const port = await freePort()
   const base = `http://127.0.0.1:${port}`
-  const start = (): Promise<ChildProcess> =>
-    serve({ port, databaseUrl, env: { TILL_API_TOKEN: TOKEN, TILL_TODAY: TODAY } })
+  const start = (today = TODAY): Promise<ChildProcess> =>
+    serve({ port, databaseUrl, env: { TILL_API_TOKEN: TOKEN, TILL_TODAY: today } })
   let running = await start()
   const request = async (
     method: string,
@@ -54,11 +54,11 @@ export const openTill = async (name: string) => {
     base,
     db,
     request,
-    /** Kills the server where it stands and starts it again. */
-    restart: async (): Promise<void> => {
+    /** Kills the server where it stands and starts it again, perhaps on another day. */
+    restart: async (today?: string): Promise<void> => {
       running.kill('SIGKILL')
       await new Promise((r) => running.once('exit', r))
-      running = await start()
+      running = await start(today)
     },
     close: async (): Promise<void> => {
       running.kill()
@@ -69,6 +69,9 @@ export const openTill = async (name: string) => {
 export type Till = Awaited<ReturnType<typeof openTill>>
 
 const WAIT = 15_000
+
+/** Keys pressed since the page was opened, counted for the test of how quick a thing is. */
+export const keys = { pressed: 0 }
 
 /** Hands of a person who uses the keyboard alone. */
 export const handsOn = (driver: WebDriver, base: string) => {
@@ -91,10 +94,11 @@ export const handsOn = (driver: WebDriver, base: string) => {
       }
     }
   }
-  const press = async (...keys: string[]): Promise<void> => {
+  const press = async (...typed: string[]): Promise<void> => {
+    keys.pressed += typed.join('').length
     await driver
       .actions()
-      .sendKeys(...keys)
+      .sendKeys(...typed)
       .perform()
   }
   const chord = (modifier: string, key: string): Promise<void> =>

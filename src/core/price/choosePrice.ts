@@ -42,7 +42,8 @@ const stepFor = (offers: readonly PriceOffer[], quantity: Decimal): PriceOffer |
  * What one unit costs a customer, and where that price came from.
  *
  * A price of the level's own for the thing wins; else the level's percentage comes off the price everybody pays at that
- * quantity; else that price itself: a quantity step for everybody, or the list. The percentage is rounded to four places.
+ * quantity; else that price itself: a quantity step for everybody, or the list. What the percentage leaves is rounded to as
+ * many places as the price had, and at least `digits` (those of the currency): a price told to a customer stays plain.
  *
  * @example list 12.50, level "Schools" 10 % off, 3 wanted → 11.25
  * @example list 12.50, from 10 on 11.00 for everybody, level 10 % off, 12 wanted → 9.90
@@ -53,6 +54,7 @@ export const choosePrice = (wish: {
   readonly offers: readonly PriceOffer[]
   readonly quantity: Decimal
   readonly on: Day
+  readonly digits: number
 }): ChosenPrice => {
   const { list, level, quantity, on } = wish
   const valid = wish.offers.filter((o) => holds(o, on))
@@ -72,7 +74,10 @@ export const choosePrice = (wish: {
   const base = step?.price ?? list
   const percentOff = level?.percentOff ?? none
   return {
-    price: base.times(HUNDRED.minus(percentOff)).div(HUNDRED).toDecimalPlaces(4),
+    price: base
+      .times(HUNDRED.minus(percentOff))
+      .div(HUNDRED)
+      .toDecimalPlaces(Math.max(wish.digits, base.decimalPlaces())),
     level: level && percentOff.gt(0) ? level.name : null,
     percentOff,
     fromQuantity: step?.fromQuantity ?? none,

@@ -7,7 +7,14 @@ const on = day('2026-03-10')
 const schools = { id: 1, name: 'Schools', percentOff: decimal(10) }
 const offer = (o: Partial<Record<'price' | 'from' | 'validFrom' | 'validUntil', string>> & { level?: number }): PriceOffer => ({ levelId: o.level ?? null, price: decimal(o.price!), fromQuantity: decimal(o.from ?? 0), validFrom: o.validFrom ? day(o.validFrom) : null, validUntil: o.validUntil ? day(o.validUntil) : null }) // prettier-ignore
 const choose = (quantity: string, offers: readonly PriceOffer[], level: typeof schools | null = null) => {
-  const chosen = choosePrice({ list: decimal('12.50'), level, offers, quantity: decimal(quantity), on })
+  const chosen = choosePrice({
+    list: decimal('12.50'),
+    level,
+    offers,
+    quantity: decimal(quantity),
+    on,
+    digits: 2,
+  })
   return [chosen.price.toString(), sayPriceSource(chosen)]
 }
 
@@ -16,6 +23,8 @@ describe('the price of a line', () => {
     ['the list where nothing else holds', choose('3', []), ['12.5', 'list']],
     // 12.50 − 10 % = 11.25
     ['a percentage off the list for a level', choose('3', [], schools), ['11.25', 'Schools, 10 % off the list']],
+    // 9.75 − 10 % = 8.775 → 8.78, as many places as the price has
+    ['rounded to as many places as the price has', choose('1', [offer({ price: '9.75' })], schools), ['8.78', 'Schools, 10 % off the list']],
     ['a step for everybody', choose('10', [offer({ price: '11', from: '10' })]), ['11', 'from 10']],
     ['not a step that is not reached', choose('9.9999', [offer({ price: '11', from: '10' })]), ['12.5', 'list']],
     // 11.00 − 10 % = 9.90

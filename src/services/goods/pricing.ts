@@ -1,5 +1,5 @@
 import type { Day } from '@/core/day'
-import { decimal, type Decimal } from '@/core/money'
+import { decimal, minorDigits, type Decimal } from '@/core/money'
 import { choosePrice, convertPrice, sayPriceSource } from '@/core/price'
 import { wholeRate, type TaxCode } from '@/core/tax'
 import type { Db } from '@/data/connect'
@@ -28,7 +28,7 @@ export interface Pricing {
 export const readPricing = async (
   db: Db,
   goods: readonly Goods[],
-  business: Pick<Business, 'pricesIncludeTax'>,
+  business: Pick<Business, 'pricesIncludeTax' | 'currency'>,
   wish: { readonly level: string; readonly pricesIncludeTax?: boolean },
 ): Promise<Pricing> => {
   const level = await findPriceLevel(db, wish.level)
@@ -67,6 +67,7 @@ export const readPricing = async (
           })),
         quantity,
         on,
+        digits: minorDigits(business.currency),
       })
       return { price: chosen.price, from: sayPriceSource(chosen) }
     },

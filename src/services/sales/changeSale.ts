@@ -37,7 +37,7 @@ const input = z.object({
   wantedBy: day.nullable().optional(),
 })
 
-/** Finds for each new line the one it continues: by its id, else by its goods where that is plain. */
+/** Finds for each new line the one it continues: by its id, else by its goods or its words where that is plain. */
 const pairLines = (before: readonly SaleLineRow[], now: readonly ChangedLine[]): (SaleLineRow | null)[] => {
   const free = new Map(before.map((l) => [l.id, l]))
   const named = now.map((l) => {
@@ -47,8 +47,12 @@ const pairLines = (before: readonly SaleLineRow[], now: readonly ChangedLine[]):
     return line
   })
   return now.map((l, i) => {
-    if (named[i] || l.goodsId === undefined) return named[i] ?? null
-    const same = [...free.values()].find((b) => b.goodsId === l.goodsId)
+    if (named[i]) return named[i]
+    const same = [...free.values()].find((b) =>
+      l.goodsId === undefined
+        ? b.goodsId === null && b.description === l.description && (b.kind === l.kind || l.kind === undefined)
+        : b.goodsId === l.goodsId,
+    )
     if (same) free.delete(same.id)
     return same ?? null
   })

@@ -3,7 +3,7 @@ import { money, toDecimalString } from '@/core/money'
 import { insertVersion } from '@/data/queries/sales'
 import type { Day } from '@/core/day'
 import type { RefreshedSale } from './refreshSale'
-import { countedQuantity } from '../read/stories'
+import { countedQuantity, worthOf } from '../read/stories'
 import type { Work } from '../command'
 
 /** A line as a version keeps it. */
@@ -37,7 +37,7 @@ export const keepVersion = async (
     validUntil: version.validUntil ?? null,
     gross: totals.gross.minor,
     less: lines.reduce((sum, l) => sum + (countedQuantity(sale, l).isZero() ? 0n : l.wholeLess), 0n),
-    lines: lines.map((l, i): VersionLine => ({
+    lines: lines.map((l): VersionLine => ({
       lineId: l.id,
       description: l.description,
       note: l.note,
@@ -51,7 +51,14 @@ export const keepVersion = async (
       choiceGroup: l.choiceGroup,
       chosen: l.chosen,
       discountAmount: toDecimalString(money(l.discountAmount, w.currency)),
-      net: toDecimalString(totals.lines[i]!.net),
+      // Before what is off the whole, which the version keeps apart.
+      net: toDecimalString(
+        worthOf(
+          { ...l, wholeLess: 0n },
+          version.kind === 'offered' ? l.quantity : countedQuantity(sale, l),
+          w.currency,
+        ),
+      ),
     })),
   })
 }

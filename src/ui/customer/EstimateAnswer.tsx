@@ -1,11 +1,12 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useEffect, useRef, useState } from 'react'
+import { useRef, useState } from 'react'
 import { formatDay } from '@/core/day'
+import { decimal, formatPrice } from '@/core/money'
 import type { CustomerPage, PageLine } from '@/services/customerPage/readPage'
 import { Text } from '../fields'
 import { messageFor, Refusal } from '../Refusal'
-import { useAsk } from './ask'
+import { ask, useAsk } from './ask'
 
 type Sale = NonNullable<CustomerPage['sale']>
 interface Totals {
@@ -19,11 +20,13 @@ const Line = ({
   open,
   chosen,
   onChoose,
+  show,
 }: {
   readonly line: PageLine
   readonly open: boolean
   readonly chosen: boolean
   readonly onChoose: () => void
+  readonly show: (amount: string) => string
 }) => {
   if (line.kind === 'heading')
     return <h3 className="pt-4 pb-1 font-slab text-lg font-semibold">{line.description}</h3>
@@ -52,7 +55,7 @@ const Line = ({
           {choice && (line.choice === 'optional' ? ' · if you like' : ` · ${line.choiceGroup}: one of these`)}
         </span>
       </span>
-      <span className="fig">{line.sum}</span>
+      <span className="fig">{show(line.sum)}</span>
     </Wrap>
   )
 }
@@ -68,6 +71,7 @@ export const EstimateAnswer = ({
   readonly currency: string
 }) => {
   const router = useRouter()
+  const show = (amount: string) => formatPrice(decimal(amount), currency)
   const open = sale.stands === 'offered'
   const [chosen, setChosen] = useState<readonly number[]>(
     sale.lines.filter((l) => l.choice !== 'none' && l.chosen).map((l) => l.id),
@@ -78,33 +82,26 @@ export const EstimateAnswer = ({
   const [order, setOrder] = useState('')
   const [no, setNo] = useState(false)
   const { post, busy, refused } = useAsk()
-  const preview = useAsk()
-  const first = useRef(true)
-  useEffect(() => {
-    if (first.current) {
-      first.current = false
-      return
-    }
-    void preview.post<Totals>(`/api/c/${token}/preview`, { chosen }).then((t) => t && setTotals(t))
-    // The totals follow what is ticked.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [chosen])
-  const choose = (line: PageLine) =>
-    setChosen((now) =>
+  const turn = useRef(0)
+  const tick = (next: readonly number[]) => {
+    setChosen(next)
+    // The last choice is the one that counts, however the answers come in.
+    const mine = ++turn.current
+    void ask<Totals>('POST', `/api/c/${token}/preview`, { chosen: next }).then((t) => {
+      if (t.ok && mine === turn.current) setTotals(t.value)
+    })
+  }
+  const choose = (line: PageLine) => {
+    const same = (id: number) =>
+      sale.lines.some((l) => l.id === id && l.choice === 'alternative' && l.choiceGroup === line.choiceGroup)
+    tick(
       line.choice === 'alternative'
-        ? [
-            ...now.filter(
-              (id) =>
-                !sale.lines.some(
-                  (l) => l.id === id && l.choice === 'alternative' && l.choiceGroup === line.choiceGroup,
-                ),
-            ),
-            line.id,
-          ]
-        : now.includes(line.id)
-          ? now.filter((id) => id !== line.id)
-          : [...now, line.id],
+        ? [...chosen.filter((id) => !same(id)), line.id]
+        : chosen.includes(line.id)
+          ? chosen.filter((id) => id !== line.id)
+          : [...chosen, line.id],
     )
+  }
   const answer = async () => {
     const path = `/api/c/${token}/${no ? 'refuse' : 'accept'}`
     const body = no
@@ -133,6 +130,7 @@ export const EstimateAnswer = ({
             open={open}
             chosen={l.choice === 'none' || chosen.includes(l.id)}
             onChoose={() => choose(l)}
+            show={show}
           />
         ))}
       </div>
@@ -140,13 +138,13 @@ export const EstimateAnswer = ({
         {/[1-9]/.test(sale.off) && (
           <>
             <dt className="sub">off the whole</dt>
-            <dd className="fig">−{sale.off}</dd>
+            <dd className="fig">−{show(sale.off)}</dd>
           </>
         )}
         <dt className="sub">net</dt>
-        <dd className="fig">{totals.net}</dd>
+        <dd className="fig">{show(totals.net)}</dd>
         <dt className="sub">tax</dt>
-        <dd className="fig">{totals.tax}</dd>
+        <dd className="fig">{show(totals.tax)}</dd>
         <dt className="border-t border-iron-900 pt-1 font-bold">total, {currency}</dt>
         <dd
           className="fig border-t border-b-[3px] border-double border-iron-900 pt-1 text-lg font-bold"
@@ -202,7 +200,7 @@ export const EstimateAnswer = ({
           </label>
           {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
           <button className="btn btn-do" disabled={busy}>
-            {no ? 'Say no' : `Say yes to ${totals.gross} ${currency}`}
+            {no ? 'Say no' : `Say yes to ${show(totals.gross)} ${currency}`}
           </button>
         </form>
       )}

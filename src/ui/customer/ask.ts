@@ -3,7 +3,7 @@ import { useRef, useState } from 'react'
 import { newKey, type Refused, type Sent } from '../send'
 
 /** Calls what customers may call, from their own pages. */
-const ask = async <T>(
+export const ask = async <T>(
   method: 'GET' | 'POST',
   path: string,
   body?: unknown,

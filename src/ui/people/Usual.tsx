@@ -1,6 +1,6 @@
 import Link from 'next/link'
 import { formatDayShort, type Day } from '@/core/day'
-import { formatPrice } from '@/core/money'
+import { decimal, formatPrice } from '@/core/money'
 import type { UsualRow } from '@/services/read/usual'
 import { Empty } from '../Empty'
 
@@ -19,7 +19,7 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
       <Empty>Nothing yet. What they take will stand here: when, how many, for how much.</Empty>
     ) : (
       <div className="overflow-x-auto">
-        <table className="ledger min-w-[640px]">
+        <table className="ledger min-w-[600px]">
           <thead>
             <tr>
               <th scope="col">What</th>
@@ -30,10 +30,7 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
                 Then
               </th>
               <th scope="col" className="r">
-                Times
-              </th>
-              <th scope="col" className="r">
-                A month
+                Times, a month
               </th>
               <th scope="col" className="r">
                 There
@@ -52,7 +49,7 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
               const shelf = goods.kind === 'stock' || goods.kind === 'kit'
               return (
                 <tr key={u.goodsId}>
-                  <td className="max-w-[240px] truncate">
+                  <td className="max-w-[190px] truncate">
                     <Link prefetch={false} className="hover:underline" href={`/goods/${u.goodsId}`}>
                       {goods.name}
                     </Link>
@@ -61,11 +58,12 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
                   <td className="fig">
                     {u.lastQuantity.toString()} × {formatPrice(u.lastPrice, currency)}
                   </td>
-                  <td className="fig">{u.times}</td>
-                  <td className="fig">{u.perMonth.toString()}</td>
+                  <td className="fig">
+                    {u.times}, {u.perMonth.toString()}
+                  </td>
                   <td className="fig">{shelf ? u.standing.available.toString() : ''}</td>
                   <td className="fig" title={u.priceFrom}>
-                    {u.price}
+                    {formatPrice(decimal(u.price), currency)}
                   </td>
                   <td className="r">
                     <Link
@@ -75,7 +73,7 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
                       aria-label={`Sell again: ${goods.name}`}
                       href={`/sales/new?customer=${customerId}&take=${u.goodsId}x${u.lastQuantity.toString()}`}
                     >
-                      Sell again
+                      Again
                     </Link>
                   </td>
                 </tr>

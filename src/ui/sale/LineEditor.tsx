@@ -45,7 +45,10 @@ export const LineEditor = ({
   const table = useRef<HTMLTableElement>(null)
   const dndId = useId()
   const blank = settings.codes[0]!.code
-  const shown = lines.length === 0 || !isBlank(lines.at(-1)!) ? [...lines, emptyLine(blank)] : lines
+  // The empty line at the end stays the same one until it is used, so that what is typed into it is never lost.
+  const spare = useRef(emptyLine(blank))
+  if (lines.some((l) => l.key === spare.current.key)) spare.current = emptyLine(blank)
+  const shown = lines.length === 0 || !isBlank(lines.at(-1)!) ? [...lines, spare.current] : lines
   const totals = draftTotals(shown, wholeLess, settings)
   const sums = groupSums(shown, totals, settings.currency)
   useRepricing(lines, setLines, customerId, settings.pricesIncludeTax)

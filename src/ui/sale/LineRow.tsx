@@ -90,7 +90,7 @@ const Frame = ({
 
 /** A heading or a text between the lines. */
 const WordsRow = (p: RowProps) => (
-  <Frame {...p}>
+  <Frame {...p} menu={<span className="w-[26px]" />}>
     <td colSpan={6} className="!pt-2">
       <input
         aria-label={`Line ${p.n}: ${p.line.kind}`}
@@ -118,7 +118,7 @@ const fromGoods = (g: FoundGoods): Partial<LineDraft> => ({
 
 /** What else can be said of a line: left to the customer, an amount off, another address. */
 const More = ({ line, n, addresses, onChange }: Pick<RowProps, 'line' | 'n' | 'addresses' | 'onChange'>) => (
-  <div className="mt-1 grid grid-cols-[150px_1fr] gap-2">
+  <div className="mt-1 grid grid-cols-[190px_1fr] gap-2">
     <label className="sub">
       the customer
       <select

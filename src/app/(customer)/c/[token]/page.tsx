@@ -1,5 +1,6 @@
 import type { Metadata } from 'next'
 import { formatDay } from '@/core/day'
+import { decimal, formatPrice } from '@/core/money'
 import { database } from '@/data/connect'
 import { findBusiness } from '@/data/queries/business'
 import { businessDate } from '@/services/clock'
@@ -46,6 +47,8 @@ export default async function OwnPage({ params }: { params: Promise<{ token: str
   )
 }
 
+const show = (amount: string, currency: string): string => formatPrice(decimal(amount), currency)
+
 const Closed = () => (
   <main className="mx-auto max-w-[560px] px-4 py-16">
     <h1>This page is not open</h1>
@@ -71,25 +74,27 @@ const Money = ({ view, token }: { readonly view: CustomerPage; readonly token: s
                     {d.late ? 'was due' : 'due'} {formatDay(d.due)}
                   </div>
                 </td>
-                <td className="fig">{d.open}</td>
+                <td className="fig">{show(d.open, view.business.currency)}</td>
               </tr>
             ))}
             <tr className="total">
               <td>open, {business.currency}</td>
-              <td className="fig">{owes.total}</td>
+              <td className="fig">{show(owes.total, view.business.currency)}</td>
             </tr>
           </tbody>
         </table>
       )}
       {/[1-9]/.test(held) && (
         <p className="mb-3 text-brass-700">
-          {held} {business.currency} of yours is held by us. It goes on your next bill.
+          {show(held, business.currency)} {business.currency} of yours is held by us. It goes on your next
+          bill.
         </p>
       )}
       {deposit !== null && (
         <div className="mb-5">
           <p className="mb-2">
-            Before we begin, a deposit of <b>{deposit}</b> is asked. It stays yours until it is earned.
+            Before we begin, a deposit of <b>{show(deposit, business.currency)}</b> is asked. It stays yours
+            until it is earned.
           </p>
           <PayOnPage
             key={`d${deposit}`}
@@ -131,7 +136,7 @@ const Papers = ({ view, token }: { readonly view: CustomerPage; readonly token: 
                   {p.name} {p.number}
                 </a>
               </td>
-              <td className="fig">{p.amount}</td>
+              <td className="fig">{show(p.amount, view.business.currency)}</td>
             </tr>
           ))}
         </tbody>

@@ -50,7 +50,7 @@ export default async function Reports({ searchParams }: { searchParams: Search }
         }
       />
       <div className="mb-4 flex flex-wrap items-end gap-6">
-        <nav aria-label="Reports" className="flex gap-4">
+        <nav aria-label="Reports" className="flex gap-4 pb-4">
           {Object.entries(VIEWS).map(([k, name]) => (
             <Link
               key={k}

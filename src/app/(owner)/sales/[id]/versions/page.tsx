@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
-import { formatMoney } from '@/core/money'
+import { decimal, formatMoney, formatPrice, isPositiveMoney } from '@/core/money'
 import type { ComparedLine, KeptLine } from '@/core/sale'
 import { findSales } from '@/data/queries/sales'
 import { readComparison, type Version } from '@/services/read/versions'
@@ -61,15 +61,24 @@ export default async function VersionsPage({
           </thead>
           <tbody>
             {c.lines.map((l, i) => (
-              <Pair key={i} line={l} />
+              <Pair key={i} line={l} currency={currency} />
             ))}
           </tbody>
           <tbody>
+            {(isPositiveMoney(c.before.less) || isPositiveMoney(c.now.less)) && (
+              <tr>
+                <td />
+                <td className="r text-iron-500">off the whole</td>
+                <td className="fig">{formatMoney({ ...c.before.less, minor: -c.before.less.minor })}</td>
+                <td className="r text-iron-500">off the whole</td>
+                <td className="fig">{formatMoney({ ...c.now.less, minor: -c.now.less.minor })}</td>
+              </tr>
+            )}
             <tr className="total">
               <td />
-              <td className="r">total</td>
+              <td className="r">total with tax</td>
               <td className="fig">{formatMoney(c.before.gross)}</td>
-              <td className="r">total</td>
+              <td className="r">total with tax</td>
               <td className="fig">{formatMoney(c.now.gross)}</td>
             </tr>
           </tbody>
@@ -86,21 +95,23 @@ const COLOUR = {
   same: 'text-iron-500',
 } as const
 
-const Pair = ({ line }: { readonly line: ComparedLine }) => (
+const Pair = ({ line, currency }: { readonly line: ComparedLine; readonly currency: string }) => (
   <tr className={line.how === 'same' ? 'text-iron-500' : ''}>
     <td className={`font-bold ${COLOUR[line.how]}`}>{line.how === 'same' ? '' : line.how}</td>
-    <Side of={line.before} line={line} gone={line.how === 'dropped'} />
-    <Side of={line.now} line={line} />
+    <Side of={line.before} line={line} currency={currency} gone={line.how === 'dropped'} />
+    <Side of={line.now} line={line} currency={currency} />
   </tr>
 )
 
 const Side = ({
   of,
   line,
+  currency,
   gone = false,
 }: {
   readonly of: KeptLine | null
   readonly line: ComparedLine
+  readonly currency: string
   readonly gone?: boolean
 }) => {
   if (!of) return <td colSpan={2} className="text-iron-500" />
@@ -119,10 +130,11 @@ const Side = ({
           ''
         ) : (
           <>
-            {mark('quantity', of.quantity)} × {mark('unitPrice', of.unitPrice)}
+            {mark('quantity', of.quantity)} ×{' '}
+            {mark('unitPrice', formatPrice(decimal(of.unitPrice), currency))}
             {of.discountPercent !== '0' && <> − {mark('discountPercent', `${of.discountPercent} %`)}</>}
             {/[1-9]/.test(of.discountAmount) && <> − {mark('discountAmount', of.discountAmount)}</>}
-            <div>{of.net}</div>
+            <div>{of.net && formatPrice(decimal(of.net), currency)}</div>
           </>
         )}
       </td>
