@@ -20,6 +20,10 @@ const VIEWS = [
   { name: 'journal', path: '/books' },
   { name: 'balance-sheet', path: '/books?view=balance-sheet' },
   { name: 'ties', path: '/books?view=ties' },
+  { name: 'customer-page', path: '/own', own: true },
+  { name: 'shop', path: '/shop' },
+  { name: 'layout', path: '/settings/papers/invoice', wait: 3500 },
+  { name: 'reports', path: '/sales/reports' },
   { name: 'counter-phone', path: '/counter', width: 390, height: 844, type: 'rosin' },
 ] as const
 
@@ -27,6 +31,8 @@ interface Options {
   readonly first?: boolean
   readonly late?: boolean
   readonly type?: string
+  readonly own?: boolean
+  readonly wait?: number
   readonly width?: number
   readonly height?: number
 }
@@ -37,12 +43,22 @@ const main = async (): Promise<void> => {
   const driver = await openBrowser()
   const firstLink = (css: string): Promise<string> =>
     driver.findElement(By.css(css)).getAttribute('href') as Promise<string>
+  /** A link to the customer's page of a sale, made as the owner would. */
+  const ownPage = async (sale: string): Promise<string> => {
+    await driver.get(base + '/today')
+    return driver.executeAsyncScript<string>(
+      `const done = arguments[1]
+       fetch('/api/v1/sales/' + arguments[0].split('/').pop() + '/links', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' })
+         .then((r) => r.json()).then((a) => done(location.origin + new URL(a.address).pathname))`,
+      sale,
+    )
+  }
   try {
     await driver.get(`${base}/sign-in`)
     await driver.sleep(700)
     await driver.findElement(By.css('[data-primary]')).click()
     await driver.sleep(2500)
-    await driver.get(`${base}/sales?stands=agreed`)
+    await driver.get(`${base}/sales?`)
     const saleHref = await firstLink(
       process.argv[3] ? `main a[href="/sales/${process.argv[3]}"]` : 'main [data-row]',
     )
@@ -50,13 +66,15 @@ const main = async (): Promise<void> => {
     const late = new URL(await firstLink('main [data-row]')).searchParams.get('customer')
     for (const view of VIEWS as readonly ({ name: string; path: string } & Options)[]) {
       await setSize(driver, view.width ?? 1280, view.height ?? 800)
-      const path = view.first
-        ? saleHref
-        : view.late
-          ? `${base}${view.name === 'customer' ? `/people/${late}` : `${view.path}?customer=${late}`}`
-          : `${base}${view.path}`
+      const path = view.own
+        ? await ownPage(saleHref)
+        : view.first
+          ? saleHref
+          : view.late
+            ? `${base}${view.name === 'customer' ? `/people/${late}` : `${view.path}?customer=${late}`}`
+            : `${base}${view.path}`
       await driver.get(path)
-      await driver.sleep(900)
+      await driver.sleep(view.wait ?? 900)
       if (view.name === 'money-in') await driver.findElement(By.css('input.h-\\[54px\\]')).sendKeys('500')
       if (view.type) {
         await driver.findElement(By.css('input[aria-label^="Goods"]')).sendKeys(view.type)

@@ -151,7 +151,7 @@ export const SalesPaper = ({ paper, layout, head }: LaidPaper) => {
             <Text style={{ ...s.sub, ...start }}>{head.address}</Text>
             {head.header ? <Text style={{ ...s.sub, ...start }}>{head.header}</Text> : null}
           </View>
-          <View style={{ maxWidth: 260 }}>
+          <View style={{ maxWidth: 260, alignItems: rtl ? 'flex-start' : 'flex-end' }}>
             <Text style={{ ...slab, ...end, fontSize: 20, marginBottom: 4 }}>{name}</Text>
             <Text style={{ ...s.fig, ...end }}>{paper.number}</Text>
           </View>

@@ -42,6 +42,19 @@ const worthShown = (l: StoryLine, counts: boolean, story: Story, i: number, curr
   return { ...basis, minor: basis.minor + l.wholeLess }
 }
 
+/** The note of a line, and where it goes when that is somewhere else than the rest. */
+const noteOf = (
+  l: Pick<StoryLine, 'note' | 'deliverTo'>,
+  usual: string,
+  t: ReturnType<typeof paperWords>,
+): string =>
+  [
+    l.note,
+    l.deliverTo && l.deliverTo !== usual ? `${t('deliverTo')}: ${l.deliverTo.replace(/\n/g, ', ')}` : '',
+  ]
+    .filter(Boolean)
+    .join('\n')
+
 /** What is off the whole, under the lines: in the basis of the prices, as the lines are. */
 export const wholeLessOf = (lines: readonly { wholeLess: bigint }[], currency: string): Money =>
   money(
@@ -81,7 +94,7 @@ export const paperOfSale = async (
       {
         line: l,
         what: mark ? `${l.description} (${mark})` : l.description,
-        note: [l.note, l.deliverTo && l.deliverTo !== sale.deliverTo ? `${t('deliverTo')}: ${l.deliverTo.replace(/\n/g, ', ')}` : ''].filter(Boolean).join('\n'), // prettier-ignore
+        note: noteOf(l, sale.deliverTo, t),
         cells: {
           code: l.code ?? '',
           quantity: quantity.toString(),
@@ -198,7 +211,14 @@ export const packingSlipOf = async (asked: Asked, handoverId: number): Promise<P
   const standing = handover.lines.flatMap((h): Standing[] => {
     const line = lines.find((l) => l.id === h.saleLineId)
     return line
-      ? [{ line, cells: { code: line.code ?? '', quantity: h.quantity.toString() }, worth: none }]
+      ? [
+          {
+            line,
+            note: noteOf(line, story.sale.deliverTo, t),
+            cells: { code: line.code ?? '', quantity: h.quantity.toString() },
+            worth: none,
+          },
+        ]
       : []
   })
   return {

@@ -93,7 +93,7 @@ const Levels = ({ levels }: Pick<Props, 'levels'>) => {
           </tbody>
         </table>
       )}
-      <div className="grid grid-cols-[90px_1fr_90px_130px_auto] items-end gap-2 max-sm:grid-cols-2">
+      <div className="grid grid-cols-[80px_1fr_70px_160px_auto] items-end gap-2 max-sm:grid-cols-2">
         <Text
           label="Code"
           value={l.code}

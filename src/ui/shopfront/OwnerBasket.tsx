@@ -1,5 +1,6 @@
 'use client'
 import { useState } from 'react'
+import { decimal, formatPrice } from '@/core/money'
 import type { BasketView } from '@/services/shopfront/readShop'
 import { QuantityField, Text } from '../fields'
 import { findCustomers, findGoodsChoices, Picker } from '../Picker'
@@ -83,10 +84,16 @@ export const OwnerBasket = ({
                   />
                 </td>
                 <td className="fig text-iron-500">{l.available}</td>
-                <td className="fig">{l.price}</td>
+                <td className="fig">{formatPrice(decimal(l.price), currency)}</td>
                 <td className="fig">{l.sum}</td>
               </tr>
             ))}
+            <tr>
+              <td colSpan={4} className="r border-0! text-iron-500">
+                tax
+              </td>
+              <td className="fig border-0!">{basket.totals.tax}</td>
+            </tr>
             <tr className="total">
               <td colSpan={4} className="r">
                 total with tax, {currency}
