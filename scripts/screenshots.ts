@@ -58,7 +58,7 @@ const main = async (): Promise<void> => {
     await driver.sleep(700)
     await driver.findElement(By.css('[data-primary]')).click()
     await driver.sleep(2500)
-    await driver.get(`${base}/sales?`)
+    await driver.get(`${base}/sales`)
     const saleHref = await firstLink(
       process.argv[3] ? `main a[href="/sales/${process.argv[3]}"]` : 'main [data-row]',
     )
@@ -67,7 +67,7 @@ const main = async (): Promise<void> => {
     for (const view of VIEWS as readonly ({ name: string; path: string } & Options)[]) {
       await setSize(driver, view.width ?? 1280, view.height ?? 800)
       const path = view.own
-        ? await ownPage(saleHref)
+        ? await ownPage(process.argv[4] ?? saleHref)
         : view.first
           ? saleHref
           : view.late
