@@ -7,6 +7,7 @@ import { findInvoice } from '@/data/queries/invoices'
 import { findLayout, findUsualLayout } from '@/data/queries/layouts'
 import { findReceipt } from '@/data/queries/money'
 import { readLayoutSpec } from '@/services/papers/keepLayout'
+import { changeOf } from '@/services/money/takeReceipt'
 import { readWhatItPaid } from '@/services/read/receipt'
 import { registerFonts } from './fonts'
 import { readLetterhead } from './letterhead'
@@ -79,7 +80,7 @@ export const makeSlip = async ({ db, business }: Asked, receiptId: number): Prom
   const receipt = await findReceipt(db, receiptId, currency)
   if (!receipt) return null
   const invoice = receipt.invoiceId === null ? null : await findInvoice(db, receipt.invoiceId, currency)
-  const change = subtractMoney(receipt.tendered, receipt.amount)
+  const change = changeOf(receipt)
   registerFonts()
   const pdf = await renderToBuffer(
     <ReceiptPaper

@@ -6,6 +6,7 @@ import { findInvoice } from '@/data/queries/invoices'
 import { findReceipt, listDuesOfInvoice, listHeldMoves, listOpenDues } from '@/data/queries/money'
 import { findSales, listSaleLines } from '@/data/queries/sales'
 import { showInvoiceLine } from '@/services/read/invoiceLines'
+import { changeOf } from '@/services/money/takeReceipt'
 import { readWhatItPaid } from '@/services/read/receipt'
 import { readStatement } from '@/services/read/statement'
 import type { Asked, Paper } from './paper'
@@ -107,7 +108,7 @@ export const paperOfReceipt = async (asked: Asked, receiptId: number): Promise<P
   const customer = (await findCustomer(db, receipt.customerId, currency))!
   const t = paperWords(customer.language)
   const invoice = receipt.invoiceId === null ? null : await findInvoice(db, receipt.invoiceId, currency)
-  const change = subtractMoney(receipt.tendered, receipt.amount)
+  const change = changeOf(receipt)
   const row = (what: string, sum: string) => ({ as: 'line' as const, what, note: '', cells: { sum } })
   return {
     kind: 'receipt',

@@ -102,6 +102,24 @@ export type Failure =
   | { readonly code: 'held-was-used' }
   | { readonly code: 'more-than-held'; readonly held: Money; readonly asked: Money }
   | { readonly code: 'nothing-asked' }
+  | { readonly code: 'same-place' }
+  | { readonly code: 'banked-already'; readonly number: string }
+  | { readonly code: 'cannot-bounce'; readonly number: string; readonly method: string }
+  | { readonly code: 'not-late'; readonly due: Day }
+  | { readonly code: 'charged-already' }
+  | { readonly code: 'no-late-charge' }
+  | { readonly code: 'not-this-arrangement'; readonly needs: string }
+  | { readonly code: 'no-plan' }
+  | { readonly code: 'which-plan'; readonly count: number }
+  | { readonly code: 'before-plan'; readonly startedOn: Day }
+  | { readonly code: 'nothing-open' }
+  | { readonly code: 'layaway-not-paid-up'; readonly left: Money }
+  | { readonly code: 'layaway-billed-at-handover' }
+  | { readonly code: 'reminded-lately'; readonly on: Day; readonly again: Day }
+  | { readonly code: 'nothing-late'; readonly name: string }
+  | { readonly code: 'drawer-short'; readonly there: Money; readonly asked: Money }
+  | { readonly code: 'not-to-bank'; readonly number: string }
+  | { readonly code: 'nothing-to-bank' }
   | { readonly code: 'entry-unbalanced'; readonly difference: Money }
   | { readonly code: 'account-kept-by-papers'; readonly account: string }
   | { readonly code: 'close-order'; readonly through: Day }
@@ -126,6 +144,32 @@ const SENTENCES: Sentences = {
   'period-closed': (f) => `The books are closed through ${formatDay(f.through)}. Choose a later date.`,
   'nothing-on-sale': () => 'There is nothing on this sale yet. Add a line first.',
   joined: (f) => `${f.name} was joined to customer ${f.to}. Use that one; all papers stand there.`,
+  'same-place': () => 'That money is there already. Choose where it comes from and where it goes.',
+  'banked-already': (f) =>
+    `Receipt ${f.number} was taken to the bank. Say that it bounced instead; that takes it out of the bank again.`,
+  'cannot-bounce': (f) =>
+    `Receipt ${f.number} came by ${f.method}; only cheques and cards come back. Void it instead.`,
+  'not-late': (f) => `This is not late: it is due ${formatDay(f.due)}, or paid. Nothing was charged.`,
+  'charged-already': () => 'This was charged for being late before. One charge each is enough.',
+  'no-late-charge': () =>
+    'No late charge was agreed for this, or the grace days still run. Name an amount, or wait.',
+  'not-this-arrangement': (f) => `This sale is not paid by ${f.needs}. Arrange it so first.`,
+  'no-plan': () => 'There is no installment plan that runs on this sale. It begins with its invoice.',
+  'which-plan': (f) => `This sale has ${f.count} plans that run. Say which one.`,
+  'before-plan': (f) => `The plan began on ${formatDay(f.startedOn)}. Choose that day or a later one.`,
+  'nothing-open': () => 'Nothing is open there. It may have been paid a moment ago.',
+  'layaway-not-paid-up': (f) =>
+    `${formatMoney(f.left)} of the layaway is still to come, so the goods stay. Take it first, or turn the rest into installments or terms.`,
+  'layaway-billed-at-handover': () =>
+    'A layaway is billed when the goods go, by itself. Hand them over when it is paid up, or arrange it another way first.',
+  'reminded-lately': (f) =>
+    `A reminder went out on ${formatDay(f.on)}. The next may go from ${formatDay(f.again)}.`,
+  'nothing-late': (f) => `Nothing of ${f.name} is late enough for a reminder.`,
+  'drawer-short': (f) =>
+    `Only ${formatMoney(f.there)} is in the drawer by the books, ${formatMoney(f.asked)} was asked. Take less, or count the drawer.`,
+  'not-to-bank': (f) =>
+    `Receipt ${f.number} cannot be taken along: it was taken back, went to the bank before, or came another way.`,
+  'nothing-to-bank': () => 'There is nothing on the slip. Choose cash or cheques first.',
   'no-such-step': (f) =>
     `This sale has no step “${f.step}” now. Something happened since; look at what is next.`,
   'no-address': (f) => `${f.name} has no e-mail address. Write one here, or add it to the customer.`,

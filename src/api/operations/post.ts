@@ -9,7 +9,7 @@ import { listPost } from '@/data/queries/post'
 import { id as idField } from '@/services/input/fields'
 import { addLayout, changeLayout, dropLayout, paperKind } from '@/services/papers/keepLayout'
 import { readTemplate } from '@/services/post/letterFacts'
-import { dropLetter, dropLetterTemplate, keepLetterTemplate, readDraftLetter, viewOfPost, writeLetter } from '@/services/post/writeLetter' // prettier-ignore
+import { dropLetter, dropLetterTemplate, keepLetterTemplate, letterKind, readDraftLetter, viewOfPost, writeLetter } from '@/services/post/writeLetter' // prettier-ignore
 import { err } from '@/core/result'
 import { change, listOf, noQuery, page, read, readCursor, type Operation } from '../operation'
 
@@ -70,7 +70,7 @@ export const post = [
   read(
     '/letter-templates/one',
     'The wording of a letter that holds now.',
-    z.object({ paper: paperKind, language: z.enum(PAPER_LANGUAGES).default('en') }),
+    z.object({ paper: letterKind, language: z.enum(PAPER_LANGUAGES).default('en') }),
     async ({ db, query }) => {
       const template = await readTemplate(db, query.paper, query.language)
       return {

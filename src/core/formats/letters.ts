@@ -1,4 +1,4 @@
-import type { PaperKind } from './papers'
+import { PAPERS, type PaperKind } from './papers'
 import { paperWords, type PaperWord } from './paperWords'
 
 /** What a letter may speak of. Anything left out is left out of the letter, with its line where it stands alone. */
@@ -69,9 +69,34 @@ const FRAMES: Readonly<Record<string, LetterTemplate>> = {
   he: { subject: '{paper} {number}', body: 'שלום {name},\n\nמצורף: {paper} {number}, {amount}.\n\nהעמוד שלך אצלנו:\n{link}\n\nבברכה\n{business}' },
 } // prettier-ignore
 
+/** A reminder that was not heard is written again, firmer each time. */
+const FIRMER: Readonly<Record<number, LetterTemplate>> = {
+  2: {
+    subject: 'Second reminder: {amount} is late',
+    body: 'Dear {name},\n\nwe wrote to you before: {amount} was due by {due} and has not come. Please pay it within a week, or call us, so that we find a way together. The list is attached; you can pay on your page:\n{link}\n\nWith kind regards\n{business}',
+  },
+  3: {
+    subject: 'Last reminder: {amount} is long late',
+    body: 'Dear {name},\n\nin spite of our reminders {amount}, due by {due}, is still open. This is our last reminder. If it does not come within a week, we can hand nothing more over on credit, and shall add the late charges we agreed. The list is attached; you can pay on your page:\n{link}\n\n{business}',
+  },
+}
+
+/** Every letter that has a wording of its own: one for each paper, and the later reminders. */
+export const LETTERS = [...PAPERS, 'reminder-2', 'reminder-3'] as const
+export type LetterKind = (typeof LETTERS)[number]
+
+/** The letter that a reminder of a stage is written with. */
+export const reminderLetter = (stage: number): LetterKind =>
+  stage <= 1 ? 'reminder' : stage === 2 ? 'reminder-2' : 'reminder-3'
+
+/** The paper that goes along with a letter. */
+export const paperOfLetter = (letter: LetterKind): PaperKind =>
+  letter === 'reminder-2' || letter === 'reminder-3' ? 'reminder' : letter
+
 /** The program's own wording of a letter, where the owner has none. */
-export const usualLetter = (paper: PaperKind, language: string): LetterTemplate =>
-  FRAMES[language] ?? ENGLISH[paper]
+export const usualLetter = (letter: LetterKind, language: string): LetterTemplate =>
+  FRAMES[language] ??
+  (letter === 'reminder-2' ? FIRMER[2]! : letter === 'reminder-3' ? FIRMER[3]! : ENGLISH[letter])
 
 export const paperName = (paper: PaperKind, language: string): string =>
   paperWords(language)(paper satisfies PaperWord)

@@ -1,5 +1,6 @@
 export * from './accounts'
 export * from './entry'
 export * from './postings'
+export * from './promisePostings'
 export * from './reports'
 export { runningBalances } from './runningBalances'

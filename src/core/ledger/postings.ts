@@ -1,7 +1,7 @@
-import { addMoney, subtractMoney, sumMoney, type Money } from '../money'
+import { addMoney, negateMoney, subtractMoney, sumMoney, type Money } from '../money'
 import type { Day } from '../day'
 import type { AccountRole } from './accounts'
-import { account, credit, debit, makeEntry, role, type EntryDraft, type EntryLine } from './entry'
+import { account, credit, debit, makeEntry, role, type AccountRef, type EntryDraft, type EntryLine } from './entry' // prettier-ignore
 
 /**
  * One function for each paper that counts: what it puts in the books. Each returns one balanced entry. The table they
@@ -80,19 +80,43 @@ export const postInvoice = (invoice: Billed, currency: string): EntryDraft =>
   ])
 
 /** An invoice and its receipt in one: the money's account instead of receivables. */
-export const postCounterSale = (sale: Billed & { readonly method: Method }, currency: string): EntryDraft =>
+export const postCounterSale = (
+  sale: Billed & { readonly method: Method; readonly rounding?: Money },
+  currency: string,
+): EntryDraft =>
   makeEntry(sale.on, sale.text, [
     debit(role(accountOfMethod[sale.method]), grossOf(sale, currency)),
+    ...roundedIn(sale.method, sale.rounding),
     ...incomeLines(sale.lines),
     ...sale.taxes.map((t) => credit(account(t.accountId), t.amount)),
   ])
 
 /** Held money put on an invoice: the liability falls, the customer owes less. */
-export const postHeldUse = (use: { readonly on: Day; readonly text: string; readonly held: readonly HeldAmount[] }): EntryDraft =>
-  makeEntry(use.on, use.text, use.held.flatMap((h) => [
-    debit(role(accountOfHeld[h.kind]), h.amount),
-    credit(role('receivables'), h.amount),
-  ])) // prettier-ignore
+export const postHeldUse = (use: HeldGoes): EntryDraft =>
+  makeEntry(use.on, use.text, [...heldGoes(use, role('receivables')), ...taxOnAhead(use.taxAhead)])
+
+/** Held money that goes somewhere, and the tax on it that is no longer owed ahead (negative). */
+interface HeldGoes {
+  readonly on: Day
+  readonly text: string
+  readonly held: readonly HeldAmount[]
+  readonly taxAhead?: readonly TaxPosting[]
+}
+
+const heldGoes = ({ held }: HeldGoes, to: AccountRef): EntryLine[] =>
+  held.flatMap((h) => [debit(role(accountOfHeld[h.kind]), h.amount), credit(to, h.amount)])
+
+/** Held money moves to another sale, or between a sale and the account of the customer. Nothing is earned. */
+export const postHeldMove = (move: HeldGoes & { readonly to: HeldKind; readonly taxThere: readonly TaxPosting[] }): EntryDraft =>
+  makeEntry(move.on, move.text, [
+    ...heldGoes(move, role(accountOfHeld[move.to])),
+    ...taxOnAhead(move.taxAhead),
+    ...taxOnAhead(move.taxThere),
+  ]) // prettier-ignore
+
+/** Held money kept as a fee when a sale is called off or a layaway given up. */
+export const postKeptFee = (fee: HeldGoes): EntryDraft =>
+  makeEntry(fee.on, fee.text, [...heldGoes(fee, role('cancellation-fees')), ...taxOnAhead(fee.taxAhead)])
 
 /** Money came in: what pays dues lowers receivables, the rest is held for the customer. */
 export const postReceipt = (receipt: {
@@ -101,14 +125,44 @@ export const postReceipt = (receipt: {
   readonly method: Method
   readonly onDues: Money
   readonly held: readonly HeldAmount[]
+  /** Taken for paying early: the net to discounts, its tax back from the tax accounts. */
+  readonly discount?: Discount
+  /** What coins made more (or less) of it. */
+  readonly rounding?: Money
+  readonly taxAhead?: readonly TaxPosting[]
 }): EntryDraft => {
   const whole = receipt.held.reduce((sum, h) => addMoney(sum, h.amount), receipt.onDues)
   return makeEntry(receipt.on, receipt.text, [
     debit(role(accountOfMethod[receipt.method]), whole),
     credit(role('receivables'), receipt.onDues),
+    ...(receipt.discount ? discountTaken(receipt.discount) : []),
+    ...roundedIn(receipt.method, receipt.rounding),
     ...receipt.held.map((h) => credit(role(accountOfHeld[h.kind]), h.amount)),
+    ...taxOnAhead(receipt.taxAhead),
   ])
 }
+
+export interface Discount {
+  readonly net: Money
+  readonly taxes: readonly TaxPosting[]
+}
+
+const discountTaken = (d: Discount): EntryLine[] => [
+  debit(role('sales-discounts'), d.net),
+  ...d.taxes.map((t) => debit(account(t.accountId), t.amount)),
+  credit(role('receivables'), sumMoney([d.net, ...d.taxes.map((t) => t.amount)], d.net.currency)),
+]
+
+/** Coins made the money that came in this much more (negative: less). */
+const roundedIn = (method: Method, rounding: Money | undefined): EntryLine[] =>
+  rounding ? [debit(role(accountOfMethod[method]), rounding), credit(role('rounding'), rounding)] : []
+
+/**
+ * Where tax is due on money ahead: its tax share is owed when it comes (positive) and no longer when it is used or given
+ * back (negative), while the money itself stays held in full.
+ */
+export const taxOnAhead = (taxes: readonly TaxPosting[] = []): EntryLine[] =>
+  taxes.flatMap((t) => [debit(role('tax-on-deposits'), t.amount), credit(account(t.accountId), t.amount)])
 
 /** Sales returned and tax, mirrored from the invoice; on what is still open first, the rest is held on account. */
 export const postCreditNote = (note: {
@@ -157,16 +211,17 @@ export const postGoodsBack = (back: {
   ])
 
 /** Held money given back. */
-export const postRefund = (refund: {
-  readonly on: Day
-  readonly text: string
-  readonly method: Method
-  readonly held: readonly HeldAmount[]
-}): EntryDraft =>
-  makeEntry(refund.on, refund.text, refund.held.flatMap((h) => [
-    debit(role(accountOfHeld[h.kind]), h.amount),
-    credit(role(accountOfMethod[refund.method]), h.amount),
-  ])) // prettier-ignore
+export const postRefund = (
+  refund: HeldGoes & {
+    readonly method: Method
+    /** What coins made more of it. */ readonly rounding?: Money
+  },
+): EntryDraft =>
+  makeEntry(refund.on, refund.text, [
+    ...heldGoes(refund, role(accountOfMethod[refund.method])),
+    ...roundedIn(refund.method, refund.rounding && negateMoney(refund.rounding)),
+    ...taxOnAhead(refund.taxAhead),
+  ])
 
 /** A count found more (positive value) or less (negative) than the books had. */
 export const postStockCount = (count: {

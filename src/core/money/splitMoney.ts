@@ -34,3 +34,10 @@ export const splitMoney = (amount: Money, weights: readonly Decimal[]): Money[] 
   }
   return whole.map((minor) => money(minor * sign, amount.currency))
 }
+
+/** An amount shared over other amounts in proportion to them; see `splitMoney` for who gets the remainder. */
+export const shareMoney = (amount: Money, over: readonly Money[]): Money[] =>
+  splitMoney(
+    amount,
+    over.map((o) => decimal(o.minor)),
+  )

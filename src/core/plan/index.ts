@@ -9,3 +9,13 @@ export {
   type PlanError,
 } from './installments'
 export { planLayaway } from './layaway'
+export { payoffOn, openParts, type Payoff, type StandingRow } from './payoff'
+export {
+  givingUpFee,
+  lateChargeOf,
+  layawayStanding,
+  LAYAWAY_STANDS,
+  type LayawayStanding,
+  type LayawayStands,
+} from './layawayStanding'
+export { spreadRest } from './spreadRest'

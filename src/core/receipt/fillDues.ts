@@ -1,5 +1,6 @@
 import { err, ok, type Result } from '../result'
 import {
+  addMoney,
   compareMoney,
   isPositiveMoney,
   smallerMoney,
@@ -15,6 +16,15 @@ export interface OpenDue {
   readonly saleId: number
   readonly dueOn: Day
   readonly open: Money
+  /** What comes off when the rest is paid now, in time; left out where nothing does. Never more than is open. */
+  readonly discount?: Money
+}
+
+/** What is put on a due: the money, and the discount that is taken with it where that settles the due. */
+export interface DueFilled {
+  readonly dueId: number
+  readonly amount: Money
+  readonly discount?: Money
 }
 
 /** What a sale was asked to pay ahead and has not paid. */
@@ -23,9 +33,9 @@ export interface DepositAsked {
   readonly open: Money
 }
 
-/** What one receipt pays. The three parts add up to the amount received. */
+/** What one receipt pays. The three parts (discounts aside) add up to the amount received. */
 export interface Filling {
-  readonly dues: readonly { readonly dueId: number; readonly amount: Money }[]
+  readonly dues: readonly DueFilled[]
   readonly held: readonly { readonly saleId: number; readonly amount: Money }[]
   readonly onAccount: Money
 }
@@ -44,14 +54,23 @@ const byDate = (a: OpenDue, b: OpenDue): number =>
 
 const pour = (dues: readonly OpenDue[], amount: Money) => {
   let left = amount
-  const filled: { dueId: number; amount: Money }[] = []
+  const filled: DueFilled[] = []
   for (const due of [...dues].sort(byDate)) {
-    const part = smallerMoney(left, due.open)
+    const settles = due.discount ? subtractMoney(due.open, due.discount) : due.open
+    const part = smallerMoney(left, settles)
     if (!isPositiveMoney(part)) continue
-    filled.push({ dueId: due.id, amount: part })
+    filled.push(withDiscount(due, part))
     left = subtractMoney(left, part)
   }
   return { filled, left }
+}
+
+/** The discount is taken by itself when the money and it settle the due; money beyond that leaves less of it. */
+const withDiscount = (due: OpenDue, amount: Money): DueFilled => {
+  const rest = subtractMoney(due.open, amount)
+  return due.discount && isPositiveMoney(rest) && compareMoney(rest, due.discount) <= 0
+    ? { dueId: due.id, amount, discount: rest }
+    : { dueId: due.id, amount }
 }
 
 /**
@@ -89,14 +108,14 @@ export const fillNamed = (
   )
   if (compareMoney(asked, amount) > 0) return err({ code: 'more-than-received', received: amount, asked })
   const open = new Map(dues.map((d) => [d.id, d]))
-  const filled = new Map<number, Money>()
+  const filled = new Map<number, DueFilled>()
   const held = new Map<number, Money>()
-  const put = (into: Map<number, Money>, key: number, part: Money) =>
-    into.set(key, sumMoney([into.get(key) ?? zeroMoney(amount.currency), part], amount.currency))
-  const take = (dueId: number, part: Money) => {
+  const take = ({ dueId, amount: part, discount }: DueFilled) => {
     const due = open.get(dueId)!
-    open.set(dueId, { ...due, open: subtractMoney(due.open, part) })
-    put(filled, dueId, part)
+    const before = filled.get(dueId)
+    const whole = before ? addMoney(before.amount, part) : part
+    open.set(dueId, { ...due, open: subtractMoney(due.open, discount ? addMoney(part, discount) : part) })
+    filled.set(dueId, discount ? { dueId, amount: whole, discount } : { dueId, amount: whole })
   }
   for (const wish of wishes) {
     if ('dueId' in wish) {
@@ -105,18 +124,19 @@ export const fillNamed = (
       if (compareMoney(wish.amount, due.open) > 0) {
         return err({ code: 'more-than-open', dueId: wish.dueId, open: due.open, asked: wish.amount })
       }
-      take(wish.dueId, wish.amount)
+      take(withDiscount(due, wish.amount))
     } else {
       const ofSale = pour(
         [...open.values()].filter((d) => d.saleId === wish.saleId),
         wish.amount,
       )
-      ofSale.filled.forEach((f) => take(f.dueId, f.amount))
-      if (isPositiveMoney(ofSale.left)) put(held, wish.saleId, ofSale.left)
+      ofSale.filled.forEach(take)
+      if (isPositiveMoney(ofSale.left))
+        held.set(wish.saleId, addMoney(held.get(wish.saleId) ?? zeroMoney(amount.currency), ofSale.left))
     }
   }
   return ok({
-    dues: [...filled].map(([dueId, part]) => ({ dueId, amount: part })),
+    dues: [...filled.values()],
     held: [...held].map(([saleId, part]) => ({ saleId, amount: part })),
     onAccount: subtractMoney(amount, asked),
   })

@@ -53,3 +53,20 @@ test('nothing is lost or made: the parts add up to what came in, and no due is o
     }),
   )
 })
+
+const early: OpenDue = { id: 4, saleId: 3, dueOn: day('2026-02-01'), open: usd(10_825n), discount: usd(217n) }
+test.each([
+  [10_608n, 10_608n, 217n, 0n], // 108.25 − 2.17 settles it
+  [10_700n, 10_608n, 217n, 92n], // oldest first takes no more than is needed
+  [5000n, 5000n, undefined, 0n], // a part takes no discount
+])('paid in time, %s settles a due of 108.25 with 2.17 off', (amount, on, discount, left) => {
+  const filled = fillOldest({ dues: [early], deposits: [] }, usd(amount))
+  expect(filled.dues[0]).toEqual({ dueId: 4, amount: usd(on), ...(discount ? { discount: usd(discount) } : {}) }) // prettier-ignore
+  expect(filled.onAccount.minor).toBe(left)
+})
+test('a named amount between the two takes less discount, and all of it takes none', () => {
+  const named = (cents: bigint) => fillNamed([early], [{ dueId: 4, amount: usd(cents) }], usd(cents))
+  const [between, all] = [named(10_700n), named(10_825n)]
+  expect(between.ok && between.value.dues).toEqual([{ dueId: 4, amount: usd(10_700n), discount: usd(125n) }])
+  expect(all.ok && all.value.dues).toEqual([{ dueId: 4, amount: usd(10_825n) }])
+})

@@ -1,25 +1,33 @@
 import { sumMoney, type Money } from '../money'
 import { daysBetween, type Day } from '../day'
 
+/** The columns by their place; their names are those of the usual limits, whatever limits are set. */
 export const AGE_COLUMNS = ['notDue', 'd1to30', 'd31to60', 'd61to90', 'over90'] as const
 export type AgeColumn = (typeof AGE_COLUMNS)[number]
 export type Ages = Readonly<Record<AgeColumn, Money>> & { readonly total: Money }
+
+/** The last day of each of the three columns between “not due” and “over”. Rising, all above zero. */
+export type AgeLimits = readonly [number, number, number]
+export const USUAL_LIMITS: AgeLimits = [30, 60, 90]
+
+/** What stands over the columns: `1–30`, `31–60`, `61–90`, `over 90`. */
+export const ageNames = ([a, b, c]: AgeLimits): Readonly<Record<AgeColumn, string>> => ({
+  notDue: 'Not due',
+  d1to30: `1–${a}`,
+  d31to60: `${a + 1}–${b}`,
+  d61to90: `${b + 1}–${c}`,
+  over90: `Over ${c}`,
+})
 
 /**
  * The column of a due on a day, counted from `from` (its due date, or its invoice's date). Due today is not late:
  * 0 days → not due, 1 → 1–30, 30 → 1–30, 31 → 31–60, 90 → 61–90, 91 → over 90.
  */
-export const ageColumn = (from: Day, asOf: Day): AgeColumn => {
+export const ageColumn = (from: Day, asOf: Day, limits: AgeLimits = USUAL_LIMITS): AgeColumn => {
   const days = daysBetween(from, asOf)
-  return days <= 0
-    ? 'notDue'
-    : days <= 30
-      ? 'd1to30'
-      : days <= 60
-        ? 'd31to60'
-        : days <= 90
-          ? 'd61to90'
-          : 'over90'
+  if (days <= 0) return 'notDue'
+  const at = limits.findIndex((limit) => days <= limit)
+  return at === -1 ? 'over90' : AGE_COLUMNS[at + 1]!
 }
 
 /** Open parts in their columns; `total` is their sum. */
@@ -27,10 +35,11 @@ export const ageReceivables = (
   dues: readonly { readonly from: Day; readonly open: Money }[],
   asOf: Day,
   currency: string,
+  limits: AgeLimits = USUAL_LIMITS,
 ): Ages => {
   const inColumn = (column: AgeColumn) =>
     sumMoney(
-      dues.filter((d) => ageColumn(d.from, asOf) === column).map((d) => d.open),
+      dues.filter((d) => ageColumn(d.from, asOf, limits) === column).map((d) => d.open),
       currency,
     )
   return {

@@ -1,10 +1,11 @@
 import { compareMoney, isPositiveMoney, subtractMoney, sumMoney, type Decimal, type Money } from '../money'
 import { daysBetween, formatDay, type Day } from '../day'
+import type { LayawayStanding } from '../plan'
 import { lineState, type LineTally } from './lineState'
 import { standsAs, type SaleStanding, type Stands } from './standsAs'
 
 export type NextAction =
-  | 'write-again' | 'remind' | 'give-back' | 'collect' | 'ask-deposit' | 'hand-over' | 'bill' | 'buy' | 'ask-again' | 'renew' | 'offer' // prettier-ignore
+  | 'write-again' | 'remind' | 'promise-broken' | 'charge-late' | 'card-refused' | 'give-back' | 'collect' | 'ask-deposit' | 'hand-over' | 'bill' | 'buy' | 'ask-again' | 'renew' | 'offer' // prettier-ignore
 
 export interface NextStep {
   readonly action: NextAction
@@ -43,6 +44,14 @@ export interface SaleOutlook extends Omit<SaleStanding, 'lines'> {
   readonly draftBills: Money | null
   /** A letter about it that came back, and why. */
   readonly cameBack: { readonly on: Day; readonly why: string } | null
+  /** Where its layaway stands; null where it is none. */
+  readonly layaway: LayawayStanding | null
+  /** What the customer promised, and what has come since. */
+  readonly promise: { readonly by: Day; readonly amount: Money; readonly came: Money } | null
+  /** What may be charged for being late, and was not. */
+  readonly lateCharge: Money | null
+  /** A card kept for its plan that refused, and why. */
+  readonly cardRefused: { readonly on: Day; readonly why: string; readonly amount: Money } | null
 }
 
 /** An estimate without an answer is asked about again after this many days. */
@@ -88,7 +97,7 @@ const stepsOf = (sale: SaleOutlook, stands: Stands, today: Day): NextStep[] => {
       return offerSteps(sale, stands, today)
     case 'agreed':
     case 'owing':
-      return [...dueSteps(sale, today), ...depositStep(sale), ...goodsSteps(sale), ...(stands === 'owing' && !isPositiveMoney(sale.open) ? giveBack(sale) : [])] // prettier-ignore
+      return [...dueSteps(sale, today), ...(sale.layaway ? layawayStep(sale.layaway, sale, today) : depositStep(sale)), ...goodsSteps(sale), ...(stands === 'owing' && !isPositiveMoney(sale.open) ? giveBack(sale) : [])] // prettier-ignore
   }
 }
 
@@ -160,6 +169,21 @@ const dueSteps = (sale: SaleOutlook, today: Day): NextStep[] => {
     )
   const steps: NextStep[] = []
   const oldest = late[0]
+  const { promise, cardRefused, lateCharge } = sale
+  const kept = promise && compareMoney(promise.came, promise.amount) >= 0
+  if (cardRefused)
+    steps.push({ action: 'card-refused', why: `The card kept for it refused: ${cardRefused.why}`, amount: cardRefused.amount, quantity: null, since: cardRefused.on }) // prettier-ignore
+  if (promise && !kept && promise.by < today && open.length > 0)
+    steps.push({
+      action: 'promise-broken',
+      why: `Promised for ${formatDay(promise.by)}, ${isPositiveMoney(promise.came) ? 'only a part came' : 'nothing came'}`,
+      amount: subtractMoney(promise.amount, promise.came),
+      quantity: null,
+      since: promise.by,
+    })
+  else if (promise && !kept && promise.by >= today) return steps
+  if (lateCharge && oldest)
+    steps.push({ action: 'charge-late', why: `A late charge may be made on ${oldest.label}`, amount: lateCharge, quantity: null, since: oldest.dueOn }) // prettier-ignore
   if (oldest) {
     const days = dayCount(daysBetween(oldest.dueOn, today))
     const why =
@@ -188,6 +212,21 @@ const depositStep = (sale: SaleOutlook): NextStep[] => {
   return [{ action: 'ask-deposit', why, amount: missing, quantity: null, since: sale.depositAsked.since }]
 }
 
+const layawayStep = (layaway: LayawayStanding, sale: SaleOutlook, today: Day): NextStep[] => {
+  const { next } = layaway
+  const since = layaway.behindSince
+  if (since)
+    return [{ action: 'ask-deposit', why: `Layaway behind since ${formatDay(since)}`, amount: layaway.behind, quantity: null, since }] // prettier-ignore
+  const due = layaway.stands === 'paying in' && next && next.due <= today
+  return due
+    ? [{ action: 'ask-deposit', why: `Layaway payment due ${formatDay(next.due)}`, amount: next.open, quantity: null, since: next.due }] // prettier-ignore
+    : []
+}
+
+/** Goods of a layaway stay, and are not billed, until it is paid up. */
+const goodsStay = ({ layaway }: SaleOutlook): boolean =>
+  layaway !== null && (layaway.stands === 'paying in' || layaway.stands === 'behind')
+
 const goodsSteps = (sale: SaleOutlook): NextStep[] => {
   const since = sale.wantedBy ?? sale.agreedOn ?? sale.startedOn
   const waiting = sale.lines
@@ -199,18 +238,20 @@ const goodsSteps = (sale: SaleOutlook): NextStep[] => {
     .filter((c) => c.now.gt(0))
   const shelfWaits = waiting.some((w) => w.line.fromShelf)
   const shelfCan = can.some((c) => c.line.fromShelf)
-  if (can.length > 0 && (shelfCan || !shelfWaits)) {
+  if (can.length > 0 && (shelfCan || !shelfWaits) && !goodsStay(sale)) {
     const quantity = can.reduce((sum, c) => sum.plus(c.now), can[0]!.now.minus(can[0]!.now))
     const all = can.length === waiting.length && can.every((c, i) => c.now.eq(waiting[i]!.left))
     const names = can
       .slice(0, 3)
       .map((c) => `${units(c.now)} ${c.line.name}`)
       .join(', ')
-    const lead = shelfCan
-      ? all
-        ? 'Everything agreed is on the shelf'
-        : 'On the shelf'
-      : 'Work and charges to be done'
+    const lead = sale.layaway
+      ? 'Layaway paid up'
+      : shelfCan
+        ? all
+          ? 'Everything agreed is on the shelf'
+          : 'On the shelf'
+        : 'Work and charges to be done'
     steps.push({
       action: 'hand-over',
       why: `${lead}: ${names}${can.length > 3 ? ' …' : ''}`,
@@ -219,7 +260,9 @@ const goodsSteps = (sale: SaleOutlook): NextStep[] => {
       since,
     })
   }
-  if (sale.draftBills) {
+  if (sale.layaway) {
+    // Its bill is made with the handover.
+  } else if (sale.draftBills) {
     steps.push({
       action: 'bill',
       why: 'A draft of an invoice waits to be issued',

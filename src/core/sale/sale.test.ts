@@ -290,7 +290,7 @@ describe('next', () => {
   const sale: SaleOutlook = { closedAs: null, agreedOn: day('2026-11-10'), validUntil: null, open: none, held: none, startedOn: day('2026-11-01'), sentOn: null, wantedBy: null, total: usd(10000n), readyToBillAmount: none, lastHandoverOn: null, lines: [], dues: [], depositAsked: null, cameAgain: false,
           draftBills: null,
           cameBack: null,
-          depositReceived: none } // prettier-ignore
+          depositReceived: none, layaway: null, promise: null, lateCharge: null, cardRefused: null } // prettier-ignore
   const actions = (s: SaleOutlook) => nextSteps(s, today).map((n) => n.action)
   test('hands over what is on the shelf and buys what is short', () => {
     const steps = nextSteps({ ...sale, lines: [line({ agreed: 5 }, 3)] }, today)

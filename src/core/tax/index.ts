@@ -7,3 +7,4 @@ export {
   type TaxSettings,
   type TaxShare,
 } from './computeTax'
+export { shareTax, type ComponentTax, type SharedTax } from './shareTax'

@@ -1,5 +1,7 @@
 import { eq } from 'drizzle-orm'
 import type { Day } from '@/core/day'
+import { money, type Money } from '@/core/money'
+import type { AgeLimits } from '@/core/receivables'
 import type { Db } from '../connect'
 import { business } from '../schema'
 
@@ -22,6 +24,18 @@ export interface Business {
   readonly paperSize: 'A4' | 'letter'
   readonly kinds: readonly string[]
   readonly smtpUrl: string
+  /** Tax is owed when money comes ahead, not first with the bill. */
+  readonly taxOnDeposits: boolean
+  /** Tax comes back when a debt is written off. */
+  readonly taxBackOnBadDebts: boolean
+  /** In minor units; 1 where every amount can be paid in coins. */
+  readonly smallestCoin: number
+  readonly ageLimits: AgeLimits
+  /** As kept; read by the service that knows its shape. */
+  readonly usualArrangements: unknown
+  readonly reminderDays: readonly number[]
+  readonly bounceFee: Money
+  readonly stopSupplyDays: number
   readonly shopfrontOpen: boolean
   readonly demoPassphrase: string | null
 }
@@ -45,6 +59,14 @@ const mapBusiness = (row: typeof business.$inferSelect): Business => ({
   paperSize: row.paperSize,
   kinds: row.kinds,
   smtpUrl: row.smtpUrl,
+  taxOnDeposits: row.taxOnDeposits,
+  taxBackOnBadDebts: row.taxBackOnBadDebts,
+  smallestCoin: row.smallestCoin,
+  ageLimits: row.ageLimits as unknown as AgeLimits,
+  usualArrangements: row.usualArrangements,
+  reminderDays: row.reminderDays,
+  bounceFee: money(row.bounceFee, row.currency),
+  stopSupplyDays: row.stopSupplyDays,
   shopfrontOpen: row.shopfrontOpen,
   demoPassphrase: row.demoPassphrase,
 })

@@ -216,11 +216,15 @@ export const sumTax = async (
     amount: string
   }>(sql`
     select c.code, c.name, c.treatment, k.name as component, k.rate::text as rate,
-           sum(case when i.kind = 'credit-note' then -t.net else t.net end)::text as net,
-           sum(case when i.kind = 'credit-note' then -t.amount else t.amount end)::text as amount
-      from invoice i join invoice_tax t on t.invoice_id = i.id join tax_code c on c.id = t.tax_code_id
-      left join tax_component k on k.id = t.component_id
-     where i.status = 'issued' and i.on_day between ${span.from} and ${span.to}
+           sum(t.net)::text as net, sum(t.amount)::text as amount
+      from (select t.tax_code_id, t.component_id,
+                   case when i.kind = 'credit-note' then -t.net else t.net end as net,
+                   case when i.kind = 'credit-note' then -t.amount else t.amount end as amount
+              from invoice i join invoice_tax t on t.invoice_id = i.id
+             where i.status = 'issued' and i.on_day between ${span.from} and ${span.to}
+            union all
+            select tax_code_id, component_id, net, amount from tax_move where on_day between ${span.from} and ${span.to}) t
+      join tax_code c on c.id = t.tax_code_id left join tax_component k on k.id = t.component_id
      group by c.id, k.id order by c.id, k.id`)
   return rows.map((r) => ({
     code: r.code,

@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm'
 import type { Db } from '../connect'
 
 /** Every table with rows of a customer that simply move. What is held is summed apart, because two rows may become one. */
-const MOVES = ['sale', 'invoice', 'due', 'receipt', 'refund', 'held_move', 'entry', 'post', 'customer_link', 'card_payment', 'contact', 'address'] // prettier-ignore
+const MOVES = ['sale', 'invoice', 'due', 'receipt', 'refund', 'held_move', 'entry', 'post', 'customer_link', 'card_payment', 'contact', 'address', 'plan', 'extra_charge', 'write_off', 'held_transfer', 'pay_promise', 'reminder'] // prettier-ignore
 
 /** Locks both records, the lower id first, so that two joinings never wait for each other crosswise. */
 export const lockCustomers = async (db: Db, ids: readonly number[]): Promise<number> =>

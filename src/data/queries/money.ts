@@ -8,6 +8,7 @@ import {
   customer,
   due,
   dueFill,
+  FILL_KINDS,
   held,
   heldMove,
   invoice,
@@ -20,8 +21,12 @@ import { matchesWords } from './search'
 
 export interface DueRow {
   readonly id: number
-  readonly invoiceId: number
+  /** None where it is a charge of its own. */
+  readonly invoiceId: number | null
+  /** What it is called: its bill’s number, and which part of it. */
   readonly number: string
+  readonly label: string
+  readonly planId: number | null
   readonly saleId: number
   readonly saleNumber: number
   readonly saleTitle: string
@@ -30,12 +35,41 @@ export interface DueRow {
   readonly dueOn: Day
   readonly amount: Money
   readonly open: Money
+  /** The charge in it, where it is a row of a plan. */
+  readonly charge: Money
+  /** What of it no bill bills. */
+  readonly beyond: Money
+  /** Comes off when all the rest is paid through the day. */
+  readonly discount: Money
+  readonly discountUntil: Day | null
 }
+
+/** What comes off a due for paying it on a day: nothing after the day it runs to, never more than is open. */
+export const discountOn = (
+  due: Pick<DueRow, 'open' | 'discount' | 'discountUntil'>,
+  on: Day,
+): Money | undefined =>
+  due.discountUntil &&
+  on <= due.discountUntil &&
+  due.discount.minor > 0n &&
+  due.open.minor > due.discount.minor
+    ? due.discount
+    : undefined
+
+/** How a due is named to the owner and the customer. */
+export const nameOfDue = (d: Pick<DueRow, 'number' | 'label'>): string =>
+  d.number === '' ? d.label : `Invoice ${d.number}${d.label ? `, ${d.label}` : ''}`
 
 const dueColumns = {
   id: due.id,
   invoiceId: due.invoiceId,
   number: invoice.number,
+  label: due.label,
+  planId: due.planId,
+  charge: due.charge,
+  beyond: due.beyond,
+  discount: due.discount,
+  discountUntil: due.discountUntil,
   saleId: due.saleId,
   saleNumber: sale.number,
   saleTitle: sale.title,
@@ -46,27 +80,31 @@ const dueColumns = {
   filled: due.filled,
 }
 
-type DueSelect = Omit<DueRow, 'number' | 'issuedOn' | 'dueOn' | 'amount' | 'open'> & {
-  number: string | null
-  issuedOn: string
-  dueOn: string
-  amount: bigint
-  filled: bigint
-}
+type DueSelect = Omit<DueRow, 'number' | 'issuedOn' | 'dueOn' | 'amount' | 'open' | 'charge' | 'beyond' | 'discount' | 'discountUntil'> &
+  Record<'amount' | 'filled' | 'charge' | 'beyond' | 'discount', bigint> & {
+    number: string | null
+    issuedOn: string
+    dueOn: string
+    discountUntil: string | null
+  } // prettier-ignore
 const mapDue = ({ filled, ...row }: DueSelect, currency: string): DueRow => ({
   ...row,
   number: row.number ?? '',
   issuedOn: row.issuedOn as Day,
   dueOn: row.dueOn as Day,
+  discountUntil: row.discountUntil as Day | null,
   amount: money(row.amount, currency),
   open: money(row.amount - filled, currency),
+  charge: money(row.charge, currency),
+  beyond: money(row.beyond, currency),
+  discount: money(row.discount, currency),
 })
 
 const dues = (db: Db) =>
   db
     .select(dueColumns)
     .from(due)
-    .innerJoin(invoice, eq(invoice.id, due.invoiceId))
+    .leftJoin(invoice, eq(invoice.id, due.invoiceId))
     .innerJoin(sale, eq(sale.id, due.saleId))
 
 export const listDuesOfSales = async (
@@ -86,6 +124,16 @@ export const listDuesOfInvoice = async (db: Db, invoiceId: number, currency: str
   (await dues(db).where(eq(due.invoiceId, invoiceId)).orderBy(asc(due.dueOn), asc(due.id))).map((r) =>
     mapDue(r, currency),
   )
+
+export const listDuesOfPlan = async (db: Db, planId: number, currency: string): Promise<DueRow[]> =>
+  (await dues(db).where(eq(due.planId, planId)).orderBy(asc(due.dueOn), asc(due.id))).map((r) =>
+    mapDue(r, currency),
+  )
+
+export const findDues = async (db: Db, ids: readonly number[], currency: string): Promise<DueRow[]> =>
+  ids.length === 0
+    ? []
+    : (await dues(db).where(inArray(due.id, [...ids])).orderBy(asc(due.dueOn), asc(due.id))).map((r) => mapDue(r, currency)) // prettier-ignore
 
 /** What a customer has open, oldest due first. */
 export const listOpenDues = async (db: Db, customerId: number, currency: string): Promise<DueRow[]> =>
@@ -137,10 +185,13 @@ export interface FillRow {
   readonly saleId: number
   readonly on: Day
   readonly amount: Money
-  readonly kind: 'receipt' | 'held' | 'credit-note' | 'void'
+  readonly kind: FillKind
   readonly receiptId: number | null
-  readonly entryId: number
+  readonly entryId: number | null
 }
+export type FillKind = (typeof FILL_KINDS)[number]
+/** What is put on dues in money, as against what only makes them smaller. */
+export const isMoney = (kind: FillKind): boolean => kind === 'receipt' || kind === 'held' || kind === 'void'
 
 const fills = (db: Db) =>
   db
@@ -182,6 +233,30 @@ export const listFillsOfReceipt = async (db: Db, receiptId: number, currency: st
   (await fills(db).where(eq(dueFill.receiptId, receiptId)).orderBy(asc(dueFill.id))).map((r) =>
     mapFill(r, currency),
   )
+
+/** What held money put on dues, the newest first: followed back when that money turns out never to have come. */
+export const listFillsOfHeld = async (
+  db: Db,
+  of: { readonly customerId: number; readonly saleId: number | null },
+  currency: string,
+): Promise<FillRow[]> => {
+  const moves = await db
+    .select({ entryId: heldMove.entryId })
+    .from(heldMove)
+    .where(
+      and(
+        eq(heldMove.customerId, of.customerId),
+        of.saleId === null ? sql`${heldMove.saleId} is null` : eq(heldMove.saleId, of.saleId),
+        inArray(heldMove.why, ['invoice', 'use']),
+      ),
+    )
+  const entryIds = moves.map((m) => m.entryId)
+  if (entryIds.length === 0) return []
+  const rows = await fills(db)
+    .where(and(inArray(dueFill.entryId, entryIds), eq(dueFill.kind, 'held')))
+    .orderBy(desc(dueFill.id))
+  return rows.map((r) => mapFill(r, currency))
+}
 
 export interface HeldRow {
   readonly customerId: number
@@ -249,6 +324,7 @@ export interface HeldMoveRow {
   readonly receiptId: number | null
   readonly invoiceId: number | null
   readonly refundId: number | null
+  readonly transferId: number | null
   readonly entryId: number
 }
 
@@ -280,11 +356,14 @@ export interface ReceiptRow {
   readonly method: Method
   readonly amount: Money
   readonly tendered: Money
+  /** What coins made more (or less) of the amount. */
+  readonly rounding: Money
   readonly reference: string
   readonly invoiceId: number | null
   readonly entryId: number
   readonly voidedOn: Day | null
   readonly voidReason: string | null
+  readonly voidKind: 'voided' | 'bounced' | null
 }
 
 const receipts = (db: Db) =>
@@ -294,6 +373,7 @@ const receipts = (db: Db) =>
       customerName: customer.name,
       voidedOn: receiptVoid.onDay,
       voidReason: receiptVoid.reason,
+      voidKind: receiptVoid.kind,
     })
     .from(receipt)
     .innerJoin(customer, eq(customer.id, receipt.customerId))
@@ -304,6 +384,7 @@ type ReceiptSelect = {
   customerName: string
   voidedOn: string | null
   voidReason: string | null
+  voidKind: 'voided' | 'bounced' | null
 }
 const mapReceipt = (r: ReceiptSelect, currency: string): ReceiptRow => ({
   id: r.receipt.id,
@@ -314,11 +395,13 @@ const mapReceipt = (r: ReceiptSelect, currency: string): ReceiptRow => ({
   method: r.receipt.method,
   amount: money(r.receipt.amount, currency),
   tendered: money(r.receipt.tendered, currency),
+  rounding: money(r.receipt.rounding, currency),
   reference: r.receipt.reference,
   invoiceId: r.receipt.invoiceId,
   entryId: r.receipt.entryId,
   voidedOn: r.voidedOn as Day | null,
   voidReason: r.voidReason,
+  voidKind: r.voidKind,
 })
 
 export const findReceipt = async (db: Db, id: number, currency: string): Promise<ReceiptRow | null> => {
@@ -334,6 +417,10 @@ export const lockReceipt = async (db: Db, id: number): Promise<void> => {
 export interface ReceiptFilter {
   readonly customerId?: number
   readonly on?: Day
+  readonly from?: Day
+  readonly to?: Day
+  readonly method?: Method
+  readonly amount?: Money
   readonly search?: string
   readonly invoiceId?: number
 }
@@ -350,6 +437,10 @@ export const listReceipts = async (
       and(
         filter.customerId ? eq(receipt.customerId, filter.customerId) : undefined,
         filter.on ? eq(receipt.onDay, filter.on) : undefined,
+        filter.from ? sql`${receipt.onDay} >= ${filter.from}` : undefined,
+        filter.to ? sql`${receipt.onDay} <= ${filter.to}` : undefined,
+        filter.method ? eq(receipt.method, filter.method) : undefined,
+        filter.amount ? eq(receipt.amount, filter.amount.minor) : undefined,
         filter.invoiceId ? eq(receipt.invoiceId, filter.invoiceId) : undefined,
         filter.search
           ? matchesWords(filter.search, [receipt.number, customer.name, receipt.reference])
@@ -429,3 +520,13 @@ export const findDueOwner = async (db: Db, dueId: number): Promise<number | null
   const [row] = await db.select({ customerId: due.customerId }).from(due).where(eq(due.id, dueId))
   return row?.customerId ?? null
 }
+
+/** How money came that was held for a sale, the last first. */
+export const listReceiptsForSale = async (db: Db, saleId: number): Promise<{ readonly method: Method }[]> =>
+  db
+    .select({ method: receipt.method })
+    .from(heldMove)
+    .innerJoin(receipt, eq(receipt.id, heldMove.receiptId))
+    .where(and(eq(heldMove.saleId, saleId), eq(heldMove.why, 'receipt')))
+    .orderBy(desc(receipt.id))
+    .limit(1)

@@ -24,6 +24,14 @@ const PREFIX = {
   handover: 'H-',
   'stock-count': 'N-',
   'deposit-request': 'D-',
+  plan: 'P-',
+  'extra-charge': 'X-',
+  'write-off': 'W-',
+  'held-transfer': 'T-',
+  'drawer-move': 'K-',
+  'drawer-count': 'Z-',
+  'banking-slip': 'B-',
+  'card-settlement': 'S-',
 } as const
 export type Series = keyof typeof PREFIX
 

@@ -2,23 +2,27 @@ import { sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { HeldKind } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
-import type { Ages } from '@/core/receivables'
+import { USUAL_LIMITS, type AgeLimits, type Ages } from '@/core/receivables'
 import type { Db } from '../connect'
+import { nameOfDue } from './money'
 
 export interface AgedCustomer extends Ages {
   readonly customerId: number
   readonly name: string
+  /** Held for sales: deposits and layaway. */
   readonly held: Money
+  /** Held on account. */
+  readonly onAccount: Money
 }
 
 /** Open parts of dues as of a day: what is open now and what was put on it later. */
 const openAsOf = (asOf: Day) => sql`
   later as (select due_id, sum(amount) as later from due_fill where on_day > ${asOf} group by due_id),
   open as (
-    select d.id, d.invoice_id, d.sale_id, d.customer_id, d.issued_on, d.due_on, d.amount - d.filled + coalesce(l.later, 0) as open
+    select d.id, d.invoice_id, d.sale_id, d.customer_id, d.issued_on, d.due_on, d.label, d.amount - d.filled + coalesce(l.later, 0) as open
       from due d left join later l on l.due_id = d.id where d.filled < d.amount and d.issued_on <= ${asOf}
     union all
-    select d.id, d.invoice_id, d.sale_id, d.customer_id, d.issued_on, d.due_on, l.later
+    select d.id, d.invoice_id, d.sale_id, d.customer_id, d.issued_on, d.due_on, d.label, l.later
       from later l join due d on d.id = l.due_id where d.filled = d.amount and d.issued_on <= ${asOf})`
 
 const heldAsOf = (asOf: Day) => sql`
@@ -29,15 +33,23 @@ const heldAsOf = (asOf: Day) => sql`
       select customer_id, kind, -amount from held_move where on_day > ${asOf}) h
      group by customer_id, kind)`
 
+export interface AgeWish {
+  readonly asOf: Day
+  readonly by: 'due' | 'invoice'
+  readonly currency: string
+  readonly limits?: AgeLimits
+}
+
 /** Every customer with something open or held as of a day, aged from due dates or invoice dates; by name. Tested equal to core. */
 export const ageByCustomer = async (
   db: Db,
-  { asOf, by, currency }: { readonly asOf: Day; readonly by: 'due' | 'invoice'; readonly currency: string },
+  { asOf, by, currency, limits = USUAL_LIMITS }: AgeWish,
 ): Promise<AgedCustomer[]> => {
+  const [a, b, c] = limits
   const from = by === 'due' ? sql`due_on` : sql`issued_on`
   const days = sql`(${asOf}::date - ${from})`
   const rows = await db.execute<
-    Record<'not_due' | 'd1' | 'd31' | 'd61' | 'd91' | 'total' | 'held', string> & {
+    Record<'not_due' | 'd1' | 'd31' | 'd61' | 'd91' | 'total' | 'held' | 'account', string> & {
       customer_id: number
       name: string
     }
@@ -46,15 +58,16 @@ export const ageByCustomer = async (
     aged as (
       select customer_id, sum(open) as total,
              sum(open) filter (where ${days} <= 0) as not_due,
-             sum(open) filter (where ${days} between 1 and 30) as d1,
-             sum(open) filter (where ${days} between 31 and 60) as d31,
-             sum(open) filter (where ${days} between 61 and 90) as d61,
-             sum(open) filter (where ${days} > 90) as d91
+             sum(open) filter (where ${days} between 1 and ${a}::int) as d1,
+             sum(open) filter (where ${days} between ${a}::int + 1 and ${b}::int) as d31,
+             sum(open) filter (where ${days} between ${b}::int + 1 and ${c}::int) as d61,
+             sum(open) filter (where ${days} > ${c}::int) as d91
         from open where open <> 0 group by customer_id),
-    holding as (select customer_id, sum(held) as held from held_then group by customer_id having sum(held) <> 0)
+    holding as (select customer_id, sum(held) filter (where kind <> 'account') as held, sum(held) filter (where kind = 'account') as account
+                  from held_then group by customer_id having sum(held) <> 0)
     select coalesce(a.customer_id, h.customer_id) as customer_id, c.name,
            coalesce(not_due, 0)::text as not_due, coalesce(d1, 0)::text as d1, coalesce(d31, 0)::text as d31,
-           coalesce(d61, 0)::text as d61, coalesce(d91, 0)::text as d91, coalesce(total, 0)::text as total, coalesce(h.held, 0)::text as held
+           coalesce(d61, 0)::text as d61, coalesce(d91, 0)::text as d91, coalesce(total, 0)::text as total, coalesce(h.held, 0)::text as held, coalesce(h.account, 0)::text as account
       from aged a full join holding h on h.customer_id = a.customer_id
       join customer c on c.id = coalesce(a.customer_id, h.customer_id)
      order by lower(c.name), c.id`)
@@ -69,13 +82,15 @@ export const ageByCustomer = async (
     over90: amount(r.d91),
     total: amount(r.total),
     held: amount(r.held),
+    onAccount: amount(r.account),
   }))
 }
 
 export interface OpenThen {
   readonly dueId: number
-  readonly invoiceId: number
-  readonly number: string
+  readonly invoiceId: number | null
+  /** What it is called: its bill, and which part of it. */
+  readonly name: string
   readonly saleId: number
   readonly saleNumber: number
   readonly title: string
@@ -93,8 +108,9 @@ export const listOpenAsOf = async (
 ): Promise<OpenThen[]> => {
   const rows = await db.execute<{
     id: number
-    invoice_id: number
-    number: string
+    invoice_id: number | null
+    number: string | null
+    label: string
     sale_id: number
     sale_number: number
     title: string
@@ -103,13 +119,13 @@ export const listOpenAsOf = async (
     open: string
   }>(sql`
     with ${openAsOf(asOf)}
-    select o.id, o.invoice_id, i.number, o.sale_id, s.number as sale_number, s.title, o.issued_on::text, o.due_on::text, o.open::text
-      from open o join invoice i on i.id = o.invoice_id join sale s on s.id = o.sale_id
+    select o.id, o.invoice_id, i.number, o.label, o.sale_id, s.number as sale_number, s.title, o.issued_on::text, o.due_on::text, o.open::text
+      from open o left join invoice i on i.id = o.invoice_id join sale s on s.id = o.sale_id
      where o.customer_id = ${customerId} and o.open <> 0 order by o.due_on, o.id`)
   return rows.map((r) => ({
     dueId: r.id,
     invoiceId: r.invoice_id,
-    number: r.number,
+    name: nameOfDue({ number: r.number ?? '', label: r.label }),
     saleId: r.sale_id,
     saleNumber: r.sale_number,
     title: r.title,
@@ -121,7 +137,9 @@ export const listOpenAsOf = async (
 
 /** What the side ledgers say as of a day; each must equal its account. */
 export const sumSubledgers = async (db: Db, asOf: Day, currency: string) => {
-  const [row] = await db.execute<Record<'receivables' | 'stock' | 'ahead', string>>(sql`
+  const [row] = await db.execute<
+    Record<'receivables' | 'stock' | 'ahead' | 'unearned' | 'taxAhead', string>
+  >(sql`
     with ${openAsOf(asOf)}
     select (select coalesce(sum(open), 0) from open)::text as receivables,
            ((select coalesce(sum(value), 0) from shelf) - (select coalesce(sum(value), 0) from stock_move where on_day > ${asOf}))::text as stock,
@@ -129,7 +147,9 @@ export const sumSubledgers = async (db: Db, asOf: Day, currency: string) => {
                from invoice i join invoice_line l on l.invoice_id = i.id
               where i.status = 'issued' and l.ahead <> 0 and i.on_day <= ${asOf}), 0)
             - coalesce((select sum(l.earned) from handover h join handover_line l on l.handover_id = h.id
-              where l.earned <> 0 and h.on_day <= ${asOf}), 0))::text as ahead`)
+              where l.earned <> 0 and h.on_day <= ${asOf}), 0))::text as ahead,
+           (select coalesce(sum(amount), 0) from plan_charge where on_day <= ${asOf})::text as unearned,
+           (select coalesce(sum(amount), 0) from tax_move where why = 'ahead' and on_day <= ${asOf})::text as "taxAhead"`)
   const heldRows = await db.execute<{ kind: HeldKind; held: string }>(sql`
     with ${heldAsOf(asOf)} select kind, sum(held)::text as held from held_then group by kind`)
   const heldOf = (kind: HeldKind): Money =>
@@ -138,6 +158,8 @@ export const sumSubledgers = async (db: Db, asOf: Day, currency: string) => {
     receivables: money(BigInt(row!.receivables), currency),
     stock: money(BigInt(row!.stock), currency),
     ahead: money(BigInt(row!.ahead), currency),
+    unearned: money(BigInt(row!.unearned), currency),
+    taxAhead: money(BigInt(row!.taxAhead), currency),
     held: { deposit: heldOf('deposit'), layaway: heldOf('layaway'), account: heldOf('account') },
   }
 }
@@ -172,10 +194,43 @@ export const listPaidDues = async (db: Db, customerId: number, limit: number, cu
     select d.amount::text, d.issued_on::text as from, max(f.on_day)::text as paid_on
       from due d join due_fill f on f.due_id = d.id and f.amount > 0
      where d.customer_id = ${customerId} and d.filled = d.amount
-     group by d.id order by max(f.on_day) desc limit ${limit}`)
+     group by d.id having bool_and(f.kind in ('receipt', 'held', 'discount')) order by max(f.on_day) desc limit ${limit}`)
   return rows.map((r) => ({
     amount: money(BigInt(r.amount), currency),
     from: r.from as Day,
     paidOn: r.paid_on as Day,
   }))
+}
+
+/** Days late (below zero: early) of every due paid in money, by customer, the newest first; settled through a day. */
+export const listLateness = async (db: Db, through: Day): Promise<Map<number, number[]>> => {
+  const rows = await db.execute<{ customer_id: number; days: number[] }>(sql`
+    select customer_id, array_agg(days order by paid_on desc) as days from (
+      select d.customer_id, max(f.on_day) as paid_on, (max(f.on_day) - d.due_on)::int as days,
+             row_number() over (partition by d.customer_id order by max(f.on_day) desc) as n
+        from due d join due_fill f on f.due_id = d.id and f.amount > 0
+       where d.filled = d.amount and f.on_day <= ${through}
+       group by d.id having bool_and(f.kind in ('receipt', 'held', 'discount'))) t
+     where n <= 60 group by customer_id`)
+  return new Map(rows.map((r) => [r.customer_id, r.days]))
+}
+
+/** Every due open as of a day, for the simulation. */
+export const listOpenForForecast = async (db: Db, asOf: Day) => {
+  const rows = await db.execute<{ customer_id: number; due_on: string; open: string }>(sql`
+    with ${openAsOf(asOf)} select customer_id, due_on::text, sum(open)::text as open from open where open > 0 group by customer_id, due_on order by due_on, customer_id`)
+  return rows.map((r) => ({ customerId: r.customer_id, dueOn: r.due_on as Day, open: r.open }))
+}
+
+/** Money that came on dues week by week: what a forecast made before them is held against. Only dues issued through `issuedBy`. */
+export const sumCameByWeek = async (
+  db: Db,
+  span: { readonly from: Day; readonly to: Day; readonly issuedBy: Day },
+): Promise<Map<Day, bigint>> => {
+  const rows = await db.execute<{ week: string; came: string }>(sql`
+    select date_trunc('week', f.on_day)::date::text as week, sum(f.amount)::text as came
+      from due_fill f join due d on d.id = f.due_id
+     where f.kind in ('receipt', 'held', 'void') and f.on_day between ${span.from} and ${span.to} and d.issued_on <= ${span.issuedBy}
+     group by 1`)
+  return new Map(rows.map((r) => [r.week as Day, BigInt(r.came)]))
 }

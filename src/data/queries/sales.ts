@@ -412,7 +412,7 @@ export const insertHandover = async (
 /** An id for a paper that must be known before its entry is posted, while the paper itself may not change after. */
 export const reserveId = async (
   db: Db,
-  table: 'handover' | 'receipt' | 'refund' | 'stock_count',
+  table: 'handover' | 'receipt' | 'refund' | 'stock_count' | 'plan' | 'extra_charge' | 'write_off' | 'held_transfer' | 'drawer_move' | 'drawer_count' | 'banking_slip' | 'card_settlement', // prettier-ignore
 ): Promise<number> => {
   const [row] = await db.execute<{ id: number }>(
     sql`select nextval(pg_get_serial_sequence(${table}, 'id'))::int as id`,
@@ -456,6 +456,8 @@ export interface SaleSums {
   /** Credited and not to be billed again. */
   readonly creditedForGood: Money
   readonly open: Money
+  /** Owed beyond what was billed: charges, less discounts, charges given back and debts written off. */
+  readonly beyond: Money
   readonly held: Money
 }
 
@@ -466,12 +468,16 @@ export const sumSale = async (db: Db, saleId: number, currency: string): Promise
            (select coalesce(sum(l.net + l.tax), 0) from invoice i join invoice_line l on l.invoice_id = i.id
              where i.sale_id = ${saleId} and i.kind = 'credit-note' and i.status = 'issued' and not l.rebill)::text as "creditedForGood",
            (select coalesce(sum(amount - filled), 0) from due where sale_id = ${saleId})::text as open,
+           ((select coalesce(sum(beyond), 0) from due where sale_id = ${saleId})
+             - (select coalesce(sum(f.amount), 0) from due_fill f join due d on d.id = f.due_id
+                 where d.sale_id = ${saleId} and f.kind in ('discount', 'given-back', 'write-off')))::text as beyond,
            (select coalesce(sum(amount), 0) from held where sale_id = ${saleId})::text as held`)
   const amount = (text: string): Money => money(BigInt(text), currency)
   return {
     billed: amount(row!.billed),
     creditedForGood: amount(row!.creditedForGood),
     open: amount(row!.open),
+    beyond: amount(row!.beyond),
     held: amount(row!.held),
   }
 }

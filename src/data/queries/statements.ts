@@ -25,20 +25,30 @@ export const listStatementRows = async (
     id: number | null
     owes: string
   }>(sql`
-    select d.issued_on::text as on, 0 as step, min(d.id) as seq, 'Invoice ' || i.number as text, 'invoice' as kind, i.id, sum(d.amount)::text as owes
+    select d.issued_on::text as on, 0 as step, min(d.id) as seq, 'Invoice ' || i.number as text, 'invoice' as kind, i.id, sum(d.amount - d.moved - d.beyond)::text as owes
       from due d join invoice i on i.id = d.invoice_id
-     where d.customer_id = ${customerId} and d.issued_on <= ${to} group by d.issued_on, i.id
+     where d.customer_id = ${customerId} and d.issued_on <= ${to}
+     group by d.issued_on, i.id having sum(d.amount - d.moved - d.beyond) <> 0
+    union all
+    select d.issued_on::text, 0, min(d.id), coalesce('Charge of plan ' || p.number, min(d.label)), null, null, sum(d.beyond)::text
+      from due d left join plan p on p.id = d.plan_id
+     where d.customer_id = ${customerId} and d.issued_on <= ${to} and d.beyond <> 0
+     group by d.issued_on, p.number, case when d.plan_id is null then d.id end
     union all
     select f.on_day::text, 1, min(f.id),
            case when f.kind = 'held' then 'Held money put on invoices'
                 when f.kind = 'credit-note' then 'Credit note ' || c.number
-                when f.kind = 'void' then 'Receipt ' || r.number || ' voided'
+                when f.kind = 'void' then 'Receipt ' || r.number || case v.kind when 'bounced' then ' came back' else ' voided' end
+                when f.kind = 'discount' then 'Discount for paying early'
+                when f.kind = 'given-back' then 'Charge given back'
+                when f.kind = 'write-off' then 'Written off'
                 else 'Receipt ' || r.number || ', ' || r.method end,
            case when f.receipt_id is not null then 'receipt' when f.invoice_id is not null then 'invoice' end,
            coalesce(r.id, c.id), (-sum(f.amount))::text
       from due_fill f join due d on d.id = f.due_id left join receipt r on r.id = f.receipt_id left join invoice c on c.id = f.invoice_id
-     where d.customer_id = ${customerId} and f.on_day <= ${to}
-     group by f.on_day, f.kind, f.entry_id, f.receipt_id, f.invoice_id, r.id, c.id
+      left join receipt_void v on v.receipt_id = r.id
+     where d.customer_id = ${customerId} and f.on_day <= ${to} and f.kind <> 'moved'
+     group by f.on_day, f.kind, f.entry_id, f.receipt_id, f.invoice_id, r.id, c.id, v.kind
      order by 1, 2, 3`)
   return rows.map((r) => ({
     on: r.on as Day,

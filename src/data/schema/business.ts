@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm'
 import { boolean, check, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
-import { identity, onDay } from './columns'
+import { identity, minor, onDay } from './columns'
 
 /** The one business this database keeps. */
 export const business = pgTable(
@@ -41,6 +41,32 @@ export const business = pgTable(
       .default(sql`'{sales,repairs,rental}'`),
     /** A mail server; empty for the mail stand-in. */
     smtpUrl: text().notNull().default(''),
+    /** Tax is owed when money comes ahead, not first with the bill. */
+    taxOnDeposits: boolean().notNull().default(false),
+    /** Tax comes back when a debt is written off. */
+    taxBackOnBadDebts: boolean().notNull().default(true),
+    /** The smallest coin in minor units; 1 where every amount can be paid. */
+    smallestCoin: integer().notNull().default(1),
+    /** The last days of the first three columns of what is late. */
+    ageLimits: integer()
+      .array()
+      .notNull()
+      .default(sql`'{30,60,90}'`),
+    /** How arrangements begin where nothing else is said; parsed by Zod. */
+    usualArrangements: jsonb()
+      .notNull()
+      .default(sql`'{}'`),
+    /** Reminders: so many days after the due date each, rising. */
+    reminderDays: integer()
+      .array()
+      .notNull()
+      .default(sql`'{7,21,35}'`),
+    /** For a cheque that comes back. */
+    bounceFee: minor()
+      .notNull()
+      .default(sql`0`),
+    /** No new goods on credit when something is late by more days than this. */
+    stopSupplyDays: integer().notNull().default(60),
     shopfrontOpen: boolean().notNull().default(false),
     /** The demo fills the passphrase in by itself. */
     demoPassphrase: text(),

@@ -11,9 +11,8 @@ export const due = pgTable(
   'due',
   {
     id: identity(),
-    invoiceId: integer()
-      .notNull()
-      .references(() => invoice.id),
+    /** The bill it is of; none where it is a charge of its own. */
+    invoiceId: integer().references(() => invoice.id),
     saleId: integer()
       .notNull()
       .references(() => sale.id),
@@ -26,15 +25,40 @@ export const due = pgTable(
     filled: minor()
       .notNull()
       .default(sql`0`),
+    /** What it is called beside its bill: `2 of 9`, `late charge CH-2026-0004`. */
+    label: text().notNull().default(''),
+    /** The row of a plan, and the charge in it. The plan is a row of `plan`. */
+    planId: integer(),
+    charge: minor()
+      .notNull()
+      .default(sql`0`),
+    /** What of it no bill bills: charges, where they were first owed. */
+    beyond: minor()
+      .notNull()
+      .default(sql`0`),
+    /** What of it came along from rows that ended: owed before, not anew. */
+    moved: minor()
+      .notNull()
+      .default(sql`0`),
+    /** Comes off when all the rest is paid through this day. */
+    discount: minor()
+      .notNull()
+      .default(sql`0`),
+    discountUntil: onDay(),
   },
   (t) => [
     index('due_invoice').on(t.invoiceId),
+    index('due_plan').on(t.planId),
     index('due_sale').on(t.saleId),
     index('due_customer').on(t.customerId, t.dueOn),
     index('due_open')
       .on(t.customerId, t.dueOn)
       .where(sql`${t.filled} < ${t.amount}`),
     check('due_not_overfilled', sql`${t.filled} >= 0 and ${t.filled} <= ${t.amount}`),
+    check(
+      'due_parts',
+      sql`${t.charge} >= 0 and ${t.charge} <= ${t.amount} and ${t.discount} >= 0 and ${t.discount} <= ${t.amount}`,
+    ),
   ],
 )
 
@@ -51,6 +75,10 @@ export const receipt = pgTable(
     amount: minor().notNull(),
     /** Cash given; the rest above `amount` went back as change. */
     tendered: minor().notNull(),
+    /** What coins made more (or less) of it. */
+    rounding: minor()
+      .notNull()
+      .default(sql`0`),
     reference: text().notNull().default(''),
     /** The invoice-receipt of a counter sale, which carries the entry. */
     invoiceId: integer().references(() => invoice.id),
@@ -62,7 +90,7 @@ export const receipt = pgTable(
     index('receipt_customer').on(t.customerId, t.onDay),
     index('receipt_day').on(t.onDay, t.id),
     index('receipt_invoice').on(t.invoiceId),
-    check('receipt_positive', sql`${t.amount} > 0 and ${t.tendered} >= ${t.amount}`),
+    check('receipt_positive', sql`${t.amount} > 0 and ${t.tendered} >= ${t.amount} + ${t.rounding}`),
   ],
 )
 
@@ -71,7 +99,15 @@ export const receiptVoid = pgTable('receipt_void', {
     .primaryKey()
     .references(() => receipt.id),
   onDay: onDay().notNull(),
+  /** Taken back by the owner, or bounced: the bank or the card company took it back. */
+  kind: text({ enum: ['voided', 'bounced'] })
+    .notNull()
+    .default('voided'),
   reason: text().notNull(),
+  /** What the bank took for it. */
+  bankFee: minor()
+    .notNull()
+    .default(sql`0`),
   entryId: integer()
     .notNull()
     .references(() => entry.id),
@@ -89,6 +125,10 @@ export const refund = pgTable(
     onDay: onDay().notNull(),
     method: text({ enum: ['cash', 'card', 'cheque', 'transfer'] }).notNull(),
     amount: minor().notNull(),
+    /** What coins made more (or less) of it. */
+    rounding: minor()
+      .notNull()
+      .default(sql`0`),
     reason: text().notNull().default(''),
     entryId: integer()
       .notNull()
@@ -96,6 +136,12 @@ export const refund = pgTable(
   },
   (t) => [index('refund_customer').on(t.customerId), index('refund_sale').on(t.saleId)],
 )
+
+/**
+ * What may be put on a due. Money: a receipt, held money, or either taken off again. Without money: a credit note, a
+ * discount for paying early, a charge given back, a debt written off, a row that moved to another plan.
+ */
+export const FILL_KINDS = ['receipt', 'held', 'void', 'credit-note', 'discount', 'given-back', 'write-off', 'moved'] as const // prettier-ignore
 
 /** What was put on a due. Negative takes it off again (a void). */
 export const dueFill = pgTable(
@@ -107,18 +153,18 @@ export const dueFill = pgTable(
       .references(() => due.id),
     onDay: onDay().notNull(),
     amount: minor().notNull(),
-    kind: text({ enum: ['receipt', 'held', 'credit-note', 'void'] }).notNull(),
+    kind: text({ enum: FILL_KINDS }).notNull(),
     receiptId: integer().references(() => receipt.id),
     /** The credit note. */
     invoiceId: integer().references(() => invoice.id),
-    entryId: integer()
-      .notNull()
-      .references(() => entry.id),
+    /** None where a plan’s row only ends and another begins. */
+    entryId: integer().references(() => entry.id),
   },
   (t) => [
     index('due_fill_due').on(t.dueId),
     index('due_fill_receipt').on(t.receiptId),
     index('due_fill_day').on(t.onDay),
+    index('due_fill_entry').on(t.entryId),
   ],
 )
 
@@ -134,15 +180,20 @@ export const heldMove = pgTable(
     kind: text({ enum: ['deposit', 'layaway', 'account'] }).notNull(),
     onDay: onDay().notNull(),
     amount: minor().notNull(),
-    why: text({ enum: ['receipt', 'invoice', 'credit-note', 'refund', 'void', 'use', 'move'] }).notNull(),
+    why: text({
+      enum: ['receipt', 'invoice', 'credit-note', 'refund', 'void', 'use', 'move', 'fee', 'payoff'],
+    }).notNull(),
     receiptId: integer().references(() => receipt.id),
     invoiceId: integer().references(() => invoice.id),
     refundId: integer().references(() => refund.id),
+    /** The move or fee it is part of: a row of `held_transfer`. */
+    transferId: integer(),
     entryId: integer()
       .notNull()
       .references(() => entry.id),
   },
   (t) => [
+    index('held_move_entry').on(t.entryId),
     index('held_move_customer').on(t.customerId),
     index('held_move_sale').on(t.saleId),
     index('held_move_receipt').on(t.receiptId),

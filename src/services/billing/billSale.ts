@@ -6,6 +6,7 @@ import { insertSaleLines } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Work } from '../command'
 import { id, on, positivePercent } from '../input/fields'
 import { lineQuantities, lines as newLines } from '../input/lines'
+import { readArrangement } from '../input/arrangement'
 import { refuse } from '../refuse'
 import { fillLines } from '../sales/fillLines'
 import { keepVersion } from '../sales/keepVersion'
@@ -72,6 +73,8 @@ export const billSale = defineCommand(
   async (w, { saleId, on: given, what, charges, issue }) => {
     let locked = await takeSale(w, saleId)
     mustBeAgreed(locked)
+    if (readArrangement(locked.sale.arrangement).kind === 'layaway')
+      refuse({ code: 'layaway-billed-at-handover' })
     const onDay = paperDay(w, given)
     const chargeIds = charges && charges.length > 0 ? await addCharges(w, locked, charges) : []
     const before = locked

@@ -34,15 +34,19 @@ import {
   type NewInvoice,
 } from '@/data/queries/invoices'
 import { insertFills, insertHeldMoves, listDuesOfInvoice, lockOpenDues } from '@/data/queries/money'
+import { listPlansOfSales } from '@/data/queries/plans'
 import { takeNumber } from '@/data/queries/numbers'
 import { addToLines, insertHandover, listHandovers, reserveId } from '@/data/queries/sales'
 import { findGoods, insertMoves, listMovesOf } from '@/data/queries/goods'
 import { defineCommand, paperDay, type Work } from '../command'
-import { id, needed, on, positiveAmount } from '../input/fields'
+import { id, method, needed, on, positiveAmount } from '../input/fields'
 import { lineQuantities } from '../input/lines'
+import { refundIn } from '../money/heldWork'
+import { payOffIn, quotePayoff } from '../plans/planWork'
 import { found, refuse } from '../refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { takeSale, type LockedSale } from '../sales/saleWork'
+import { draftBill } from './draftBill'
 import { invoiceView, taxPostings } from './issueBill'
 import { readWaitingAhead } from './waitingAhead'
 
@@ -55,6 +59,10 @@ const input = z.object({
   returnGoods: z.boolean().default(false),
   /** The quantities may be billed again, at the prices agreed then. */
   billAgain: z.boolean().default(false),
+  /** A draft that bills them again is made at once. */
+  draftAgain: z.boolean().default(false),
+  /** What was paid already goes back this way; left out, it is held on account. */
+  refund: method.optional(),
 })
 
 const creditable = (invoice: InvoiceRow, credits: readonly InvoiceRow[], currency: string) => {
@@ -102,7 +110,8 @@ const creditable = (invoice: InvoiceRow, credits: readonly InvoiceRow[], currenc
  * Writes and issues a credit note: the whole invoice (neither lines nor amount given), quantities of its lines, or an amount
  * with tax. It lowers what is open on the invoice first; what was paid already is held for the customer on account.
  */
-export const creditInvoice = defineCommand('credit-invoice', input, async (w, wish) => {
+export const creditInvoice = defineCommand('credit-invoice', input, async (w, given) => {
+  const wish = { ...given, billAgain: given.billAgain || given.draftAgain }
   const first = found(await findInvoice(w.tx, wish.invoiceId, w.currency), 'invoice', wish.invoiceId)
   const locked = await takeSale(w, first.saleId)
   const invoice = (await findInvoice(w.tx, wish.invoiceId, w.currency))!
@@ -155,7 +164,7 @@ export const creditInvoice = defineCommand('credit-invoice', input, async (w, wi
     }),
     taxes: taxRows(invoice, credit, w.currency),
   })
-  await issueCredit(w, {
+  const onAccount = await issueCredit(w, {
     noteId,
     invoice,
     locked,
@@ -179,9 +188,48 @@ export const creditInvoice = defineCommand('credit-invoice', input, async (w, wi
         }
       }),
   )
+  await endEmptyPlans(w, invoice, onDay)
+  if (wish.refund && isPositiveMoney(onAccount))
+    await refundIn(w, {
+      customerId: invoice.customerId,
+      saleId: null,
+      amount: onAccount,
+      method: wish.refund,
+      on: onDay,
+      reason: wish.reason,
+      customerName: locked.sale.customerName,
+    })
+  const draftId = wish.draftAgain ? await draftAgain(w, invoice.saleId, credit, lines, onDay) : null
   await refreshSale(w, invoice.saleId)
-  return { id: noteId, answer: () => invoiceView(w, noteId) }
+  return { id: noteId, answer: async () => ({ ...(await invoiceView(w, noteId)), draftId }) }
 })
+
+/** A plan with nothing left but charges that were never earned ends with its invoice. */
+const endEmptyPlans = async (w: Work, invoice: InvoiceRow, onDay: Day): Promise<void> => {
+  for (const plan of await listPlansOfSales(w.tx, [invoice.saleId], w.currency)) {
+    if (plan.invoiceId !== invoice.id || plan.endedOn !== null || plan.startedOn > onDay) continue
+    const { toPay } = await quotePayoff(w.tx, plan, onDay, w.currency)
+    if (toPay.minor <= 0n) await payOffIn(w, plan, onDay)
+  }
+}
+
+/** The draft that bills what was credited again, free to change. */
+const draftAgain = async (
+  w: Work,
+  saleId: number,
+  credit: Credit,
+  lines: readonly { readonly id: number; readonly saleLineId: number }[],
+  onDay: Day,
+): Promise<number | null> => {
+  const parts = credit.lines
+    .filter((p) => p.quantity.gt(0))
+    .map((p) => ({ lineId: lines.find((l) => l.id === p.lineId)!.saleLineId, quantity: p.quantity }))
+  if (parts.length === 0) return null
+  return insertInvoice(
+    w.tx,
+    await draftBill(w, await takeSale(w, saleId), parts, { kind: 'invoice', on: onDay }),
+  )
+}
 
 const leftOf = (l: CreditableLine): Decimal => l.quantity.minus(l.creditedQuantity)
 
@@ -246,7 +294,7 @@ const taxRows = (invoice: InvoiceRow, credit: Credit, currency: string): NewInvo
 const issueCredit = async (
   w: Work,
   c: { noteId: number; invoice: InvoiceRow; locked: LockedSale; onDay: Day; credit: Credit; ahead: Money },
-): Promise<void> => {
+): Promise<Money> => {
   const { sale } = c.locked
   await lockOpenDues(w.tx, sale.customerId, w.currency)
   const dues = (await listDuesOfInvoice(w.tx, c.invoice.id, w.currency)).filter((d) =>
@@ -304,6 +352,7 @@ const issueCredit = async (
       },
     ])
   }
+  return left
 }
 
 /** The part of a credit that had been billed ahead of handover: it goes back from there, never having been income. */

@@ -1,12 +1,11 @@
 import { addDays, type Day } from '@/core/day'
 import {
-  decimal,
+  HUNDRED,
   isPositiveMoney,
   largerMoney,
   money,
   multiplyMoney,
   smallerMoney,
-  splitMoney,
   subtractMoney,
   sumMoney,
   toDecimal,
@@ -16,19 +15,17 @@ import {
 } from '@/core/money'
 import { postHeldUse, postInvoice } from '@/core/ledger'
 import { findInvoice, markIssued, type InvoiceRow } from '@/data/queries/invoices'
-import {
-  insertDues,
-  insertFills,
-  insertHeldMoves,
-  listDuesOfInvoice,
-  listHeldMoves,
-  lockHeld,
-} from '@/data/queries/money'
+import { insertDues, insertFills, listDuesOfInvoice, listHeldMoves } from '@/data/queries/money'
 import { takeNumber } from '@/data/queries/numbers'
 import { addToLines } from '@/data/queries/sales'
 import { findCustomer } from '@/data/queries/customers'
 import type { Work } from '../command'
 import { readArrangement, type Arrangement } from '../input/arrangement'
+import { leaveHeld, noteLeft, sumHeldAt } from '../money/heldWork'
+import { asPostings } from '../money/taxWork'
+import { evenly, termsDays } from '../plans/planTerms'
+import { totalsOf } from '../read/stories'
+import { startPlan } from '../plans/startPlan'
 import type { LockedSale } from '../sales/saleWork'
 
 /** The tax lines of an invoice as postings: each component on its own account. */
@@ -66,43 +63,71 @@ export const issueBill = async (w: Work, locked: LockedSale, invoiceId: number, 
     invoice.lines.map((l) => ({ lineId: l.saleLineId, by: { billed: l.quantity } })),
   )
   if (!isPositiveMoney(invoice.gross)) return
-  const dues = await duesOf(w, readArrangement(sale.arrangement), locked, { gross: invoice.gross, on })
-  const dueIds = await insertDues(
+  const dues = await writeDues(w, locked, { invoiceId, gross: invoice.gross, on })
+  await putHeldOnBill(w, locked, { invoiceId, number, on, gross: invoice.gross, dues })
+}
+
+/** The dues of a bill as the sale's arrangement makes them. Answers them with what is open. */
+const writeDues = async (
+  w: Work,
+  locked: LockedSale,
+  bill: { readonly invoiceId: number; readonly gross: Money; readonly on: Day },
+): Promise<{ id: number; open: Money }[]> => {
+  const { sale } = locked
+  const arrangement = readArrangement(sale.arrangement)
+  if (arrangement.kind === 'installments')
+    return startPlan(w, locked, arrangement, { ...bill, whole: await wholeOf(w, locked) })
+  const dues = await duesOf(w, arrangement, locked, bill)
+  const ids = await insertDues(
     w.tx,
-    dues.map((d) => ({
-      invoiceId,
+    dues.map((d, i) => ({
+      invoiceId: bill.invoiceId,
       saleId: sale.id,
       customerId: sale.customerId,
-      issuedOn: on,
+      issuedOn: bill.on,
       dueOn: d.dueOn,
       amount: d.amount.minor,
+      label: dues.length > 1 ? `part ${i + 1} of ${dues.length}` : '',
+      discount: d.discount?.amount.minor ?? 0n,
+      discountUntil: d.discount?.until,
     })),
   )
-  await putHeldOnBill(w, locked, {
-    invoiceId,
-    number,
-    on,
-    gross: invoice.gross,
-    dues: dues.map((d, i) => ({ id: dueIds[i]!, open: d.amount })),
-  })
+  return ids.map((id, i) => ({ id, open: dues[i]!.amount }))
+}
+
+/** What the whole sale comes to with tax, as agreed. */
+const wholeOf = async (w: Work, { sale, lines }: LockedSale): Promise<Money> =>
+  totalsOf(sale, lines, await w.taxCodes(), w.business).gross
+
+interface NewDue {
+  readonly dueOn: Day
+  readonly amount: Money
+  /** For paying all the rest through a day. */
+  readonly discount?: { readonly amount: Money; readonly until: Day }
 }
 
 const duesOf = async (
   w: Work,
-  arrangement: Arrangement,
+  arrangement: Exclude<Arrangement, { kind: 'installments' }>,
   { sale }: LockedSale,
-  bill: { gross: Money; on: Day },
-): Promise<{ dueOn: Day; amount: Money }[]> => {
+  bill: { readonly gross: Money; readonly on: Day },
+): Promise<NewDue[]> => {
   switch (arrangement.kind) {
-    case 'terms':
-      return [{ dueOn: addDays(bill.on, arrangement.net), amount: bill.gross }]
+    case 'terms': {
+      const days = termsDays(arrangement, bill.on)
+      const parts = evenly(bill.gross, days.length)
+      const { discountPercent, discountDays } = arrangement
+      const discount = discountPercent && discountDays !== undefined
+        ? { amount: multiplyMoney(bill.gross, discountPercent.div(HUNDRED)), until: addDays(bill.on, discountDays) }
+        : undefined // prettier-ignore
+      return days.map((dueOn, i) => ({ dueOn, amount: parts[i]!, ...(discount ? { discount } : {}) }))
+    }
     case 'deposit': {
       const customer = await findCustomer(w.tx, sale.customerId, w.currency)
       return [{ dueOn: addDays(bill.on, customer!.terms.net), amount: bill.gross }]
     }
     case 'now':
     case 'layaway':
-    case 'installments':
       return [{ dueOn: bill.on, amount: bill.gross }]
   }
 }
@@ -118,44 +143,19 @@ interface BillToPay {
 /** Puts the sale's held money on a bill: as much as possible, or in proportion to the part billed. */
 const putHeldOnBill = async (w: Work, locked: LockedSale, bill: BillToPay): Promise<void> => {
   const { sale } = locked
-  const held = await lockHeld(w.tx, { customerId: sale.customerId, saleId: sale.id }, w.currency)
-  const whole = sumMoney(
-    held.map((h) => h.amount),
-    w.currency,
-  )
-  const use = smallerMoney(await heldForBill(w, locked, bill, whole), bill.gross)
+  const place = { customerId: sale.customerId, saleId: sale.id }
+  const toPay = sumMoney(bill.dues.map((d) => d.open), w.currency) // prettier-ignore
+  const use = smallerMoney(await heldForBill(w, locked, bill, await sumHeldAt(w, place)), toPay)
   if (!isPositiveMoney(use)) return
-  const shares = splitMoney(
-    use,
-    held.map((h) => decimal(h.amount.minor)),
-  )
-  const uses = held
-    .map((h, i) => ({ kind: h.kind, amount: shares[i]! }))
-    .filter((h) => isPositiveMoney(h.amount))
+  const leaving = await leaveHeld(w, place, use)
   const entry = postHeldUse({
     on: bill.on,
     text: `Held money put on invoice ${bill.number}, ${sale.customerName}`,
-    held: uses,
+    held: leaving.parts,
+    taxAhead: await asPostings(w, leaving.tax),
   })
-  const entryId = await w.post(entry, {
-    kind: 'invoice',
-    id: bill.invoiceId,
-    saleId: sale.id,
-    customerId: sale.customerId,
-  })
-  await insertHeldMoves(
-    w.tx,
-    uses.map((h) => ({
-      customerId: sale.customerId,
-      saleId: sale.id,
-      kind: h.kind,
-      onDay: bill.on,
-      amount: -h.amount.minor,
-      why: 'invoice' as const,
-      invoiceId: bill.invoiceId,
-      entryId,
-    })),
-  )
+  const entryId = await w.post(entry, { kind: 'invoice', id: bill.invoiceId, ...place })
+  await noteLeft(w, place, leaving, { onDay: bill.on, why: 'invoice', invoiceId: bill.invoiceId, entryId })
   let left = use
   const fills: { dueId: number; onDay: Day; amount: bigint; kind: 'held'; entryId: number }[] = []
   for (const due of bill.dues) {
@@ -181,8 +181,9 @@ const heldForBill = async (
     moves.filter((m) => m.why !== 'invoice').map((m) => m.amount),
     w.currency,
   )
-  if (sale.total.minor <= 0n) return whole
-  return smallerMoney(whole, multiplyMoney(ever, toDecimal(bill.gross).div(toDecimal(sale.total))))
+  const total = await wholeOf(w, { sale, lines })
+  if (!isPositiveMoney(total)) return whole
+  return smallerMoney(whole, multiplyMoney(ever, toDecimal(bill.gross).div(toDecimal(total))))
 }
 
 /** An invoice as the HTTP interface answers it. */
@@ -237,6 +238,10 @@ export const invoiceView = async (w: Pick<Work, 'tx' | 'currency'>, invoiceId: n
     dues: dues.map((d) => ({
       id: d.id,
       due: d.dueOn,
+      label: d.label,
+      ...(isPositiveMoney(d.discount)
+        ? { discount: toDecimalString(d.discount), discountUntil: d.discountUntil }
+        : {}),
       amount: toDecimalString(d.amount),
       open: toDecimalString(d.open),
     })),

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isPositiveMoney, subtractMoney, toDecimalString } from '@/core/money'
+import { isPositiveMoney, toDecimalString } from '@/core/money'
 import { postCounterSale } from '@/core/ledger'
 import { findWalkIn } from '@/data/queries/customers'
 import { findInvoice, insertInvoice, markIssued } from '@/data/queries/invoices'
@@ -13,6 +13,7 @@ import { amount, id, method, on, text } from '../input/fields'
 import { line } from '../input/lines'
 import { customerFor } from '../people/customerFor'
 import { refuse } from '../refuse'
+import { changeOf, tender } from './takeReceipt'
 import { fillLines } from '../sales/fillLines'
 import { writeHandover } from '../sales/handOver'
 import { takeSale } from '../sales/saleWork'
@@ -70,12 +71,7 @@ export const sellAtCounter = defineCommand('sell-at-counter', counterSaleInput, 
       code: 'invalid',
       errors: [{ path: 'lines', message: 'A counter sale must come to more than nothing.' }],
     })
-  const tendered = input.tendered === undefined ? invoice.gross : w.money(input.tendered, 'tendered')
-  if (tendered.minor < invoice.gross.minor)
-    refuse({ code: 'tendered-too-little', total: invoice.gross, tendered })
-  if (input.method !== 'cash' && tendered.minor !== invoice.gross.minor) {
-    refuse({ code: 'invalid', errors: [{ path: 'tendered', message: 'Change is given for cash alone.' }] })
-  }
+  const { tendered, rounding } = tender(w, input, invoice.gross)
   const [number, receiptNumber, receiptId] = await Promise.all([
     takeNumber(w.tx, 'invoice', onDay),
     takeNumber(w.tx, 'receipt', onDay),
@@ -88,6 +84,7 @@ export const sellAtCounter = defineCommand('sell-at-counter', counterSaleInput, 
       lines: invoice.lines,
       taxes: await taxPostings(w, invoice),
       method: input.method,
+      rounding,
     },
     w.currency,
   )
@@ -106,6 +103,7 @@ export const sellAtCounter = defineCommand('sell-at-counter', counterSaleInput, 
       method: input.method,
       amount: invoice.gross.minor,
       tendered: tendered.minor,
+      rounding: rounding.minor,
       reference: '',
       invoiceId,
       entryId,
@@ -139,6 +137,7 @@ export const counterSaleView = async (w: Pick<Work, 'tx' | 'currency'>, invoiceI
       gross: toDecimalString(invoice.gross),
     },
     tendered: toDecimalString(receipt.tendered),
-    change: toDecimalString(subtractMoney(receipt.tendered, receipt.amount)),
+    rounding: toDecimalString(receipt.rounding),
+    change: toDecimalString(changeOf(receipt)),
   }
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import {
   isPositiveMoney,
+  roundToCoins,
   subtractMoney,
   sumMoney,
   toDecimalString,
@@ -8,12 +9,14 @@ import {
   type Money,
 } from '@/core/money'
 import { fillNamed, fillOldest, type DepositAsked, type Filling, type OpenDue } from '@/core/receipt'
-import { postReceipt, type HeldKind } from '@/core/ledger'
+import { postReceipt, type Method } from '@/core/ledger'
+import type { SharedTax } from '@/core/tax'
 import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findCustomer } from '@/data/queries/customers'
 import {
+  discountOn,
   findDueOwner,
   findReceipt,
   insertFills,
@@ -22,16 +25,21 @@ import {
   listFillsOfReceipt,
   listHeldMoves,
   lockOpenDues,
+  type DueRow,
+  type ReceiptRow,
 } from '@/data/queries/money'
+import { insertTaxMoves } from '@/data/queries/promises'
 import { takeNumber } from '@/data/queries/numbers'
 import { findSales, listSaleIds, lockSale, reserveId } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Work } from '../command'
 import { amount, id, method, on, positiveAmount, text } from '../input/fields'
-import { readArrangement } from '../input/arrangement'
 import { readStories } from '../read/stories'
 import { found, refuse } from '../refuse'
 import { customerFor } from '../people/customerFor'
 import { refreshSale } from '../sales/refreshSale'
+import { heldKindOf } from './heldWork'
+import { layawayLeft } from '../plans/layawayLeft'
+import { addShares, asPostings, negateTaxes, taxComing, taxOfInvoicePart } from './taxWork'
 
 const wish = z.union(
   [z.object({ dueId: id, amount: positiveAmount }), z.object({ saleId: id, amount: positiveAmount })],
@@ -48,13 +56,15 @@ export const takeReceiptInput = z.object({
   /** Cash given, where it is more than the amount: the rest goes back as change. */
   tendered: amount.optional(),
   reference: text(120).optional(),
+  /** Also for what others owe: the dues named may be anybody's. */
+  forOthers: z.boolean().default(false),
   for: z
     .union([z.enum(['oldest', 'account']), z.array(wish).min(1).max(200)], {
       error: 'Say oldest, account, or a list of dues and sales.',
     })
     .default('oldest'),
 })
-type TakeReceipt = z.output<typeof takeReceiptInput>
+type TakeReceipt = Omit<z.output<typeof takeReceiptInput>, 'forOthers'> & { readonly forOthers?: boolean }
 
 /** Deposits asked for on agreed sales of a customer and not received, the earliest agreed first. */
 export const readDepositsAsked = async (
@@ -71,31 +81,50 @@ export const readDepositsAsked = async (
   })
 }
 
+/** What a receipt may fill: the dues it names or the payer's, locked, each with what comes off for paying it now. */
+const duesToFill = async (w: Work, owners: readonly number[], onDay: Day): Promise<readonly DueRow[]> => {
+  const all: DueRow[] = []
+  for (const owner of [...owners].sort((a, b) => a - b)) all.push(...(await lockOpenDues(w.tx, owner, w.currency)))
+  return all.map((d) => ({ ...d, discount: discountOn(d, onDay) ?? zeroMoney(w.currency) }))
+} // prettier-ignore
+
 const fill = async (
   w: Work,
   input: TakeReceipt,
-  customerId: number,
+  who: Payer,
   received: Money,
   onDay: Day,
-): Promise<Filling> => {
-  const dues = await lockOpenDues(w.tx, customerId, w.currency)
-  const open = dues.map((d): OpenDue => ({ id: d.id, saleId: d.saleId, dueOn: d.dueOn, open: d.open }))
-  if (input.for === 'account') return { dues: [], held: [], onAccount: received }
+): Promise<{ readonly filling: Filling; readonly dues: readonly DueRow[] }> => {
+  const dues = await duesToFill(w, who.owners, onDay)
+  const open = dues.map((d): OpenDue => ({
+    id: d.id,
+    saleId: d.saleId,
+    dueOn: d.dueOn,
+    open: d.open,
+    ...(isPositiveMoney(d.discount) ? { discount: d.discount } : {}),
+  }))
+  if (input.for === 'account') return { dues, filling: { dues: [], held: [], onAccount: received } }
   if (input.for === 'oldest') {
     const reachable = dues.filter((d) => d.issuedOn <= onDay).map((d) => d.id)
-    const deposits = await readDepositsAsked(w.tx, customerId, w.business, onDay)
-    return fillOldest({ dues: open.filter((d) => reachable.includes(d.id)), deposits }, received)
+    const deposits = await readDepositsAsked(w.tx, who.payer, w.business, onDay)
+    return { dues, filling: fillOldest({ dues: open.filter((d) => reachable.includes(d.id)), deposits }, received) } // prettier-ignore
   }
   const wishes = input.for.map((x, i) => ({ ...x, amount: w.money(x.amount, `for.${i}.amount`) }))
   const filled = fillNamed(open, wishes, received)
   if (!filled.ok) return refuse(filled.error)
   const early = dues.find((d) => d.issuedOn > onDay && filled.value.dues.some((f) => f.dueId === d.id))
   if (early) refuse({ code: 'before-invoice', on: onDay, issuedOn: early.issuedOn })
-  return filled.value
+  return { dues, filling: filled.value }
 }
 
-/** Who pays: the customer named, or the one whose dues and sales are named. All must be one customer's. */
-const whoPays = async (w: Work, input: TakeReceipt): Promise<number> => {
+interface Payer {
+  readonly payer: number
+  /** Whose dues it may pay: the payer's, and those of others where the owner said so. */
+  readonly owners: readonly number[]
+}
+
+/** Who pays: the customer named, or the one whose dues and sales are named. Others' papers only where that is said. */
+const whoPays = async (w: Work, input: TakeReceipt): Promise<Payer> => {
   const named = Array.isArray(input.for) ? input.for : []
   const saleIds = named.flatMap((x) => ('saleId' in x ? [x.saleId] : []))
   const sales = await findSales(w.tx, saleIds, w.currency)
@@ -108,53 +137,70 @@ const whoPays = async (w: Work, input: TakeReceipt): Promise<number> => {
   const dueOwners: number[] = []
   for (const x of named)
     if ('dueId' in x) dueOwners.push(found(await findDueOwner(w.tx, x.dueId), 'due', x.dueId))
-  const owners = new Set([
-    ...sales.map((s) => s.customerId),
-    ...dueOwners,
-    ...(input.customerId === undefined ? [] : [input.customerId]),
-  ])
-  if (owners.size > 1) refuse({ code: 'other-customer' })
-  const [customerId] = owners
-  if (customerId === undefined) return refuse({ code: 'who-pays' })
-  await customerFor(w, customerId)
-  return customerId
+  const owners = [
+    ...new Set([
+      ...(input.customerId === undefined ? [] : [input.customerId]),
+      ...sales.map((s) => s.customerId),
+      ...dueOwners,
+    ]),
+  ]
+  if (owners.length > 1 && !(input.forOthers && input.customerId !== undefined))
+    refuse({ code: 'other-customer' })
+  const [payer] = owners
+  if (payer === undefined) return refuse({ code: 'who-pays' })
+  await customerFor(w, payer)
+  return { payer, owners }
 }
 
-const heldKindOf = (arrangement: unknown): HeldKind =>
-  readArrangement(arrangement).kind === 'layaway' ? 'layaway' : 'deposit'
+/** What comes off for paying early, and the tax in it. */
+const discountOf = (w: Work, dues: readonly DueRow[], filled: Filling['dues']): Promise<SharedTax[]> =>
+  Promise.all(
+    filled
+      .filter((f) => f.discount)
+      .map((f) => taxOfInvoicePart(w, dues.find((d) => d.id === f.dueId)!.invoiceId!, f.discount!)),
+  )
 
 /** Takes money: fills dues, holds what is ahead for its sale, keeps the rest on account, posts it, and numbers the receipt. */
 export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number> => {
-  const customerId = await whoPays(w, input)
+  const who = await whoPays(w, input)
   const onDay = paperDay(w, input.on)
   const received = w.money(input.amount, 'amount')
-  const tendered = input.tendered === undefined ? received : w.money(input.tendered, 'tendered')
-  if (tendered.minor < received.minor) refuse({ code: 'tendered-too-little', total: received, tendered })
-  if (input.method !== 'cash' && tendered.minor !== received.minor) {
-    refuse({ code: 'invalid', errors: [{ path: 'tendered', message: 'Change is given for cash alone.' }] })
-  }
+  const { tendered, rounding } = tender(w, input, received)
   const saleIds = [
     ...new Set(Array.isArray(input.for) ? input.for.flatMap((x) => ('saleId' in x ? [x.saleId] : [])) : []),
   ].sort((a, b) => a - b)
   for (const saleId of saleIds) await lockSale(w.tx, saleId, w.currency)
-  const filling = await fill(w, input, customerId, received, onDay)
+  const { filling, dues } = await fill(w, input, who, received, onDay)
   const sales = await findSales(
     w.tx,
     filling.held.map((h) => h.saleId),
     w.currency,
   )
   for (const s of sales) if (s.closedAs) refuse({ code: 'sale-closed', as: s.closedAs, on: s.closedOn! })
+  for (const h of filling.held) {
+    const of = sales.find((s) => s.id === h.saleId)!
+    if (heldKindOf(of.arrangement) !== 'layaway' || !of.agreedOn) continue
+    await lockSale(w.tx, of.id, w.currency)
+    const left = await layawayLeft(w, of.id)
+    if (h.amount.minor > left.minor) refuse({ code: 'more-than-open', open: left, asked: h.amount })
+  }
   const held = [
-    ...filling.held.map((h) => ({
-      saleId: h.saleId as number | null,
-      kind: heldKindOf(sales.find((s) => s.id === h.saleId)!.arrangement),
-      amount: h.amount,
-    })),
+    ...filling.held.map((h) => {
+      const of = sales.find((s) => s.id === h.saleId)!
+      return {
+        customerId: of.customerId,
+        saleId: h.saleId as number | null,
+        kind: heldKindOf(of.arrangement),
+        amount: h.amount,
+      }
+    }),
     ...(isPositiveMoney(filling.onAccount)
-      ? [{ saleId: null, kind: 'account' as const, amount: filling.onAccount }]
+      ? [{ customerId: who.payer, saleId: null, kind: 'account' as const, amount: filling.onAccount }]
       : []),
   ]
-  const customer = (await findCustomer(w.tx, customerId, w.currency))!
+  const discount = addShares(await discountOf(w, dues, filling.dues), w.currency)
+  const ahead = await Promise.all(held.map((h) => taxComing(w, h.saleId, h.amount)))
+  const customer = (await findCustomer(w.tx, who.payer, w.currency))!
   const [number, receiptId] = await Promise.all([
     takeNumber(w.tx, 'receipt', onDay),
     reserveId(w.tx, 'receipt'),
@@ -168,53 +214,64 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
       w.currency,
     ),
     held,
+    discount: { net: discount.net, taxes: await asPostings(w, discount.taxes) },
+    rounding,
+    taxAhead: await asPostings(w, ahead.flat()),
   })
   const entryId = await w.post(entry, {
     kind: 'receipt',
     id: receiptId,
-    customerId,
+    customerId: who.payer,
     saleId: filling.held[0]?.saleId ?? null,
   })
   await insertReceipt(
     w.tx,
     {
       number,
-      customerId,
+      customerId: who.payer,
       onDay,
       method: input.method,
       amount: received.minor,
       tendered: tendered.minor,
+      rounding: rounding.minor,
       reference: input.reference ?? '',
       entryId,
     },
     receiptId,
   )
+  const note = { onDay, receiptId, entryId }
   await insertFills(
     w.tx,
-    filling.dues.map((d) => ({
-      dueId: d.dueId,
-      onDay,
-      amount: d.amount.minor,
-      kind: 'receipt' as const,
-      receiptId,
-      entryId,
-    })),
+    filling.dues.flatMap((d) => [
+      { ...note, dueId: d.dueId, amount: d.amount.minor, kind: 'receipt' as const },
+      ...(d.discount
+        ? [{ ...note, dueId: d.dueId, amount: d.discount.minor, kind: 'discount' as const }]
+        : []),
+    ]),
   )
+  await insertTaxMoves(w.tx, negateTaxes(discount.taxes), { ...note, why: 'discount' })
   await insertHeldMoves(
     w.tx,
-    held.map((h) => ({
-      customerId,
-      saleId: h.saleId,
-      kind: h.kind,
-      onDay,
-      amount: h.amount.minor,
-      why: 'receipt' as const,
-      receiptId,
-      entryId,
-    })),
+    held.map((h) => ({ ...note, ...h, amount: h.amount.minor, why: 'receipt' as const })),
   )
+  for (const [i, h] of held.entries())
+    await insertTaxMoves(w.tx, ahead[i]!, { ...note, why: 'ahead', saleId: h.saleId })
   await refreshTouched(w, receiptId)
   return receiptId
+}
+
+/** What was given, and what coins make of the amount. */
+export const tender = (
+  w: Work,
+  { method: by, tendered: given }: { readonly method: Method; readonly tendered?: string },
+  received: Money,
+): { readonly tendered: Money; readonly rounding: Money } => {
+  const toPay = by === 'cash' ? roundToCoins(received, w.business.smallestCoin) : received
+  const tendered = given === undefined ? toPay : w.money(given, 'tendered')
+  if (tendered.minor < toPay.minor) refuse({ code: 'tendered-too-little', total: toPay, tendered })
+  if (by !== 'cash' && tendered.minor !== toPay.minor)
+    refuse({ code: 'invalid', errors: [{ path: 'tendered', message: 'Change is given for cash alone.' }] })
+  return { tendered, rounding: subtractMoney(toPay, received) }
 }
 
 export const takeReceipt = defineCommand('take-receipt', takeReceiptInput, async (w, input) => {
@@ -232,6 +289,10 @@ export const refreshTouched = async (w: Work, receiptId: number): Promise<void> 
   ])
   for (const saleId of [...touched].sort((a, b) => a - b)) await refreshSale(w, saleId)
 }
+
+/** What went back of what was given. */
+export const changeOf = (r: Pick<ReceiptRow, 'tendered' | 'amount' | 'rounding'>): Money =>
+  subtractMoney(subtractMoney(r.tendered, r.amount), r.rounding)
 
 /** A receipt as the HTTP interface answers it. */
 export const receiptView = async (w: { tx: Db; currency: string }, receiptId: number) => {
@@ -254,7 +315,15 @@ export const receiptView = async (w: { tx: Db; currency: string }, receiptId: nu
       .filter((m) => m.saleId !== null)
       .map((m) => ({ saleId: m.saleId!, amount: toDecimalString(m.amount) })),
     onAccount: toDecimalString(moves.find((m) => m.saleId === null)?.amount ?? none),
-    change: toDecimalString(subtractMoney(receipt.tendered, receipt.amount)),
+    discount: toDecimalString(
+      sumMoney(
+        fills.filter((f) => f.kind === 'discount' && isPositiveMoney(f.amount)).map((f) => f.amount),
+        w.currency,
+      ),
+    ),
+    rounding: toDecimalString(receipt.rounding),
+    change: toDecimalString(changeOf(receipt)),
     voidedOn: receipt.voidedOn,
+    voidedAs: receipt.voidKind,
   }
 }

@@ -1,21 +1,15 @@
 import { z } from 'zod'
-import {
-  decimal,
-  isPositiveMoney,
-  smallerMoney,
-  splitMoney,
-  subtractMoney,
-  sumMoney,
-  toDecimalString,
-} from '@/core/money'
+import { smallerMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import { fillNamed, fillOldest, type OpenDue } from '@/core/receipt'
 import { postHeldUse } from '@/core/ledger'
-import { insertFills, insertHeldMoves, lockHeld, lockOpenDues } from '@/data/queries/money'
+import { insertFills, lockOpenDues } from '@/data/queries/money'
 import { defineCommand, paperDay } from '../command'
 import { id, on, positiveAmount } from '../input/fields'
 import { customerFor } from '../people/customerFor'
 import { refuse } from '../refuse'
 import { refreshSale } from '../sales/refreshSale'
+import { leaveHeld, noteLeft, sumHeldAt } from './heldWork'
+import { asPostings } from './taxWork'
 
 const input = z.object({
   customerId: id,
@@ -40,65 +34,39 @@ export const useHeld = defineCommand(
   async (w, { customerId, saleId, on: given, for: wishes }) => {
     const customer = await customerFor(w, customerId)
     const onDay = paperDay(w, given)
+    const place = { customerId, saleId: saleId ?? null }
     const dues = (await lockOpenDues(w.tx, customerId, w.currency)).filter((d) => d.issuedOn <= onDay)
-    const held = await lockHeld(w.tx, { customerId, saleId: saleId ?? null }, w.currency)
-    const whole = sumMoney(
-      held.map((h) => h.amount),
-      w.currency,
-    )
     const open = dues.map((d): OpenDue => ({ id: d.id, saleId: d.saleId, dueOn: d.dueOn, open: d.open }))
+    const sum = (amounts: readonly OpenDue['open'][]) => sumMoney(amounts, w.currency)
     const named =
       wishes === 'oldest'
         ? null
         : wishes.map((x, i) => ({ dueId: x.dueId, amount: w.money(x.amount, `for.${i}.amount`) }))
     const asked = named
-      ? sumMoney(
-          named.map((n) => n.amount),
-          w.currency,
-        )
-      : smallerMoney(
-          whole,
-          sumMoney(
-            open.map((d) => d.open),
-            w.currency,
-          ),
-        )
-    if (asked.minor > whole.minor || !isPositiveMoney(asked))
-      refuse({ code: 'more-than-held', held: whole, asked })
+      ? sum(named.map((n) => n.amount))
+      : smallerMoney(await sumHeldAt(w, place), sum(open.map((d) => d.open)))
+    const leaving = await leaveHeld(w, place, asked)
     const filled = named
       ? fillNamed(open, named, asked)
       : { ok: true as const, value: fillOldest({ dues: open, deposits: [] }, asked) }
     if (!filled.ok) return refuse(filled.error)
-    const shares = splitMoney(
-      asked,
-      held.map((h) => decimal(h.amount.minor)),
-    )
-    const uses = held
-      .map((h, i) => ({ kind: h.kind, amount: shares[i]! }))
-      .filter((u) => isPositiveMoney(u.amount))
     const entryId = await w.post(
-      postHeldUse({ on: onDay, text: `Held money put on what is owed, ${customer.name}`, held: uses }),
-      { kind: 'held-use', id: null, customerId, saleId: saleId ?? null },
+      postHeldUse({
+        on: onDay,
+        text: `Held money put on what is owed, ${customer.name}`,
+        held: leaving.parts,
+        taxAhead: await asPostings(w, leaving.tax),
+      }),
+      { kind: 'held-use', id: null, ...place },
     )
-    await insertHeldMoves(
-      w.tx,
-      uses.map((u) => ({
-        customerId,
-        saleId: saleId ?? null,
-        kind: u.kind,
-        onDay,
-        amount: -u.amount.minor,
-        why: 'use' as const,
-        entryId,
-      })),
-    )
+    await noteLeft(w, place, leaving, { onDay, why: 'use', entryId })
     await insertFills(
       w.tx,
       filled.value.dues.map((f) => ({
         dueId: f.dueId,
         onDay,
         amount: f.amount.minor,
-        kind: 'held' as const,
+        kind: 'held',
         entryId,
       })),
     )
@@ -112,7 +80,7 @@ export const useHeld = defineCommand(
       answer: async () => ({
         entryId,
         used: toDecimalString(asked),
-        left: toDecimalString(subtractMoney(whole, asked)),
+        left: toDecimalString(subtractMoney(leaving.whole, asked)),
         filled: filled.value.dues.map((f) => ({ dueId: f.dueId, amount: toDecimalString(f.amount) })),
       }),
     }

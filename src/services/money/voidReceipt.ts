@@ -1,82 +1,73 @@
 import { z } from 'zod'
-import { money } from '@/core/money'
-import { makeEntry } from '@/core/ledger'
-import { findEntry } from '@/data/queries/ledger'
-import {
-  findReceipt,
-  insertFills,
-  insertHeldMoves,
-  insertReceiptVoid,
-  listFillsOfReceipt,
-  listHeldMoves,
-  lockReceipt,
-} from '@/data/queries/money'
-import { defineCommand, paperDay } from '../command'
-import { id, needed, on } from '../input/fields'
+import { isPositiveMoney, zeroMoney } from '@/core/money'
+import { findReceipt, lockReceipt, type ReceiptRow } from '@/data/queries/money'
+import { defineCommand, paperDay, type Work } from '../command'
+import type { Day } from '@/core/day'
+import { amount, id, needed, on } from '../input/fields'
 import { found, refuse } from '../refuse'
-import { receiptView, refreshTouched } from './takeReceipt'
+import { addCharge } from './chargeExtra'
+import { takeBack } from './takeBack'
+import { receiptView } from './takeReceipt'
+import { saleToCharge } from './saleToCharge'
 
 const input = z.object({ receiptId: id, on, reason: needed(500, 'A reason') })
+
+const takeStanding = async (
+  w: Work,
+  receiptId: number,
+  given: Day | undefined,
+): Promise<{ readonly receipt: ReceiptRow; readonly onDay: Day }> => {
+  await lockReceipt(w.tx, receiptId)
+  const receipt = found(await findReceipt(w.tx, receiptId, w.currency), 'receipt', receiptId)
+  if (receipt.voidedOn) refuse({ code: 'already-voided', number: receipt.number })
+  const onDay = paperDay(w, given)
+  if (onDay < receipt.on)
+    refuse({
+      code: 'invalid',
+      errors: [{ path: 'on', message: 'A receipt cannot be taken back before its own date.' }],
+    })
+  return { receipt, onDay }
+}
 
 /** Takes a receipt back: its entry is reversed, its dues open again, what it held is no longer held. */
 export const voidReceipt = defineCommand(
   'void-receipt',
   input,
   async (w, { receiptId, on: given, reason }) => {
-    await lockReceipt(w.tx, receiptId)
-    const receipt = found(await findReceipt(w.tx, receiptId, w.currency), 'receipt', receiptId)
-    if (receipt.voidedOn) refuse({ code: 'already-voided', number: receipt.number })
+    const { receipt, onDay } = await takeStanding(w, receiptId, given)
     if (receipt.invoiceId !== null) refuse({ code: 'void-counter-sale', number: receipt.number })
-    const onDay = paperDay(w, given)
-    if (onDay < receipt.on)
-      refuse({
-        code: 'invalid',
-        errors: [{ path: 'on', message: 'A receipt cannot be voided before its own date.' }],
-      })
-    const posted = (await findEntry(w.tx, receipt.entryId, w.currency))!
-    const reversal = makeEntry(
-      onDay,
-      `Receipt ${receipt.number} voided: ${reason}`,
-      posted.lines.map((l) => ({
-        account: { accountId: l.accountId },
-        amount: money(-l.amount.minor, w.currency),
-      })),
-    )
-    const entryId = await w.post(reversal, {
-      kind: 'receipt',
-      id: receiptId,
-      customerId: receipt.customerId,
-      saleId: posted.saleId,
-      reversesId: receipt.entryId,
-    })
-    await insertReceiptVoid(w.tx, { receiptId, onDay, reason, entryId })
-    const fills = await listFillsOfReceipt(w.tx, receiptId, w.currency)
-    await insertFills(
-      w.tx,
-      fills.map((f) => ({
-        dueId: f.dueId,
-        onDay,
-        amount: -f.amount.minor,
-        kind: 'void' as const,
-        receiptId,
-        entryId,
-      })),
-    )
-    const moves = await listHeldMoves(w.tx, { receiptId }, w.currency)
-    await insertHeldMoves(
-      w.tx,
-      moves.map((m) => ({
-        customerId: m.customerId,
-        saleId: m.saleId,
-        kind: m.kind,
-        onDay,
-        amount: -m.amount.minor,
-        why: 'void' as const,
-        receiptId,
-        entryId,
-      })),
-    )
-    await refreshTouched(w, receiptId)
+    await takeBack(w, receipt, { on: onDay, kind: 'voided', reason, bankFee: zeroMoney(w.currency) })
     return { id: receiptId, answer: () => receiptView(w, receiptId) }
   },
 )
+
+const bounceInput = z.object({
+  receiptId: id,
+  on,
+  reason: needed(500, 'A reason'),
+  /** What the bank or the card company took for it. */
+  bankFee: amount.optional(),
+  /** What the customer is charged for it; the fee of Settings where it is left out, nothing where it is 0. */
+  fee: amount.optional(),
+})
+
+/** A cheque bounced, or a card payment was reversed: the money was never there, and a fee may be charged for it. */
+export const bounceReceipt = defineCommand('bounce-receipt', bounceInput, async (w, b) => {
+  const { receipt, onDay } = await takeStanding(w, b.receiptId, b.on)
+  if (receipt.method !== 'cheque' && receipt.method !== 'card')
+    refuse({ code: 'cannot-bounce', number: receipt.number, method: receipt.method })
+  const bankFee = b.bankFee === undefined ? zeroMoney(w.currency) : w.money(b.bankFee, 'bankFee')
+  await takeBack(w, receipt, { on: onDay, kind: 'bounced', reason: b.reason, bankFee })
+  const fee = b.fee === undefined ? w.business.bounceFee : w.money(b.fee, 'fee')
+  if (isPositiveMoney(fee))
+    await addCharge(w, {
+      kind: 'bounced',
+      saleId: await saleToCharge(w, receipt),
+      customerId: receipt.customerId,
+      on: onDay,
+      amount: fee,
+      reason: `Receipt ${receipt.number} came back`,
+      receiptId: receipt.id,
+    })
+  return { id: b.receiptId, answer: () => receiptView(w, b.receiptId) }
+})

@@ -1,5 +1,12 @@
 import { formatDay, type Day } from '@/core/day'
-import { PAPER_OF, paperName, usualLetter, type LetterFacts, type PaperKind } from '@/core/formats'
+import {
+  PAPER_OF,
+  paperName,
+  usualLetter,
+  type LetterFacts,
+  type LetterKind,
+  type PaperKind,
+} from '@/core/formats'
 import { formatMoney, isPositiveMoney, sumMoney, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
@@ -105,7 +112,7 @@ export const readAboutPaper = async (
 }
 
 /** The owner's wording of a letter where there is one, else the program's. */
-export const readTemplate = async (db: Db, paper: PaperKind, language: string) => {
+export const readTemplate = async (db: Db, paper: LetterKind, language: string) => {
   const own = await findTemplate(db, paper, language)
   return own ? { subject: own.subject, body: own.body } : usualLetter(paper, language)
 }

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import type { Day } from '@/core/day'
-import { fillLetter, type PaperKind } from '@/core/formats'
+import { fillLetter, LETTERS, reminderLetter, type LetterKind, type PaperKind } from '@/core/formats'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { deleteTemplate, keepTemplate } from '@/data/queries/layouts'
@@ -64,10 +64,15 @@ const input = z.object({
 interface Letter {
   readonly paper: PaperKind
   readonly paperId: number
+  /** How firm a reminder is. */
+  readonly stage?: number
   readonly to?: string
   readonly subject?: string
   readonly body?: string
 }
+
+const letterOf = ({ paper, stage }: Letter): LetterKind =>
+  paper === 'reminder' ? reminderLetter(stage ?? 1) : paper
 
 /** Writes a letter: it waits to be sent, and nothing has gone out yet. What is left out is filled in from the templates. */
 export const writeLetterIn = async (w: Work, letter: Letter): Promise<number> => {
@@ -78,7 +83,7 @@ export const writeLetterIn = async (w: Work, letter: Letter): Promise<number> =>
   )
   const to = letter.to || about.customer.email
   if (!to) refuse({ code: 'no-address', name: about.customer.name })
-  const template = await readTemplate(w.tx, letter.paper, about.customer.language)
+  const template = await readTemplate(w.tx, letterOf(letter), about.customer.language)
   const wording = { subject: letter.subject || template.subject, body: letter.body || template.body }
   const wantsLink = wording.body.includes('{link}')
   const link = wantsLink
@@ -114,8 +119,10 @@ export const dropLetter = defineCommand('drop-letter', z.object({ postId: id }),
   return { id: postId, answer: async () => viewOfPost({ ...letter, state: 'dropped' }) }
 })
 
+export const letterKind = z.enum(LETTERS, { error: `One of ${LETTERS.join(', ')}.` })
+
 const template = z.object({
-  paper: paperKind,
+  paper: letterKind,
   language: z.enum(PAPER_LANGUAGES),
   subject: needed(200, 'A subject'),
   body: needed(10_000, 'A text'),

@@ -1,6 +1,7 @@
 import type { Day } from '@/core/day'
 import { balanceSheet, profitAndLoss, trialBalance, type AccountSum, type ReportRow } from '@/core/ledger'
 import {
+  addMoney,
   isZeroMoney,
   money,
   negateMoney,
@@ -151,6 +152,8 @@ export const readTies = async (db: Db, asOf: Day, currency: string): Promise<Tie
     tie('Held: layaway by sale', papers.held.layaway, negateMoney(balance('layaway-deposits'))),
     tie('Held: on account by customer', papers.held.account, negateMoney(balance('on-account'))),
     tie('Billed ahead: bills less handovers', papers.ahead, negateMoney(balance('billed-ahead'))),
+    tie('Installment charges: schedules', papers.unearned, negateMoney(balance('unearned-charges'))),
+    tie('Tax on deposits: money that came ahead', papers.taxAhead, balance('tax-on-deposits')),
     tie('Stock: what lies on the shelves', papers.stock, balance('stock')),
     tie('Trial balance: debits and credits', debits, credits),
   ]
@@ -174,7 +177,7 @@ export const readOwed = async (
 ) => {
   const { currency } = business
   const [rows, sums, accounts] = await Promise.all([
-    ageByCustomer(db, { asOf, by, currency }),
+    ageByCustomer(db, { asOf, by, currency, limits: business.ageLimits }),
     sumAccounts(db, { to: asOf }, currency),
     listAccounts(db),
   ])
@@ -187,6 +190,7 @@ export const readOwed = async (
     over90: sum((r) => r.over90),
     total: sum((r) => r.total),
     held: sum((r) => r.held),
+    onAccount: sum((r) => r.onAccount),
   }
   const controlAccount = inDebit(sums, accounts.find((a) => a.role === 'receivables')?.id, currency)
   return {
@@ -209,11 +213,13 @@ export const owedView = async (db: Db, filter: { asOf: Day; by: 'due' | 'invoice
     d61to90: toDecimalString(a.d61to90),
     over90: toDecimalString(a.over90),
     total: toDecimalString(a.total),
-    held: toDecimalString(a.held),
+    held: toDecimalString(addMoney(a.held, a.onAccount)),
+    onAccount: toDecimalString(a.onAccount),
   })
   return {
     asOf: owed.asOf,
     by: owed.by,
+    limits: business.ageLimits,
     rows: owed.rows.map((r) => ({ customerId: r.customerId, name: r.name, ...ages(r) })),
     totals: ages(owed.totals),
     controlAccount: toDecimalString(owed.controlAccount),

@@ -1,4 +1,5 @@
 import {
+  addMoney,
   isPositiveMoney,
   larger,
   money,
@@ -13,7 +14,7 @@ import {
   type Money,
 } from '@/core/money'
 import type { Day } from '@/core/day'
-import { partOf } from '@/core/plan'
+import { lateChargeOf, layawayStanding, partOf, type LayawayStanding, type Plan } from '@/core/plan'
 import {
   lineState,
   lineWorth,
@@ -33,11 +34,14 @@ import type { Business } from '@/data/queries/business'
 import { findGoods, listWaiting, sumShelves } from '@/data/queries/goods'
 import { listInvoicesOfSales, type InvoiceRow } from '@/data/queries/invoices'
 import {
+  isMoney,
   listDuesOfSales,
   listFillsOfSales,
   listHeld,
   listHeldMoves,
+  nameOfDue,
   type DueRow,
+  type FillKind,
   type FillRow,
   type HeldMoveRow,
   type HeldRow,
@@ -53,9 +57,13 @@ import {
 } from '@/data/queries/sales'
 import { listNextMarks, type NextMarkRow } from '@/data/queries/nextMarks'
 import { listCameBack } from '@/data/queries/post'
+import { listCollections, listPlansOfSales, type PlanFacts } from '@/data/queries/plans'
+import { listExtraCharges, listPromises, listWriteOffs, type PromiseRow } from '@/data/queries/promises'
 import { listCameAgain } from '@/data/queries/repeats'
 import { listTaxCodes, type KeptTaxCode } from '@/data/queries/taxCodes'
 import { readArrangement, type Arrangement } from '../input/arrangement'
+import { readPart, readUsual } from '../input/usualArrangements'
+import { layawayPlan } from '../plans/planTerms'
 
 export interface StoryLine extends SaleLineRow, LineState {
   readonly setAside: Decimal
@@ -87,6 +95,14 @@ export interface Story {
   readonly heldRows: readonly HeldRow[]
   readonly depositRequests: Awaited<ReturnType<typeof listDepositRequests>>
   readonly depositAsked: Money
+  readonly plans: readonly PlanFacts[]
+  /** Its layaway: the schedule, and where it stands. Null where it is none, or not agreed yet. */
+  readonly layaway: { readonly plan: Plan; readonly standing: LayawayStanding } | null
+  readonly charges: Readonly<Awaited<ReturnType<typeof listExtraCharges>>>
+  readonly writeOffs: Readonly<Awaited<ReturnType<typeof listWriteOffs>>>
+  readonly promises: readonly PromiseRow[]
+  /** What may be charged for dues that are late, and was not. */
+  readonly lateCharges: readonly { readonly due: DueRow; readonly amount: Money }[]
 }
 
 /** The quantity a line counts with: what is agreed, or before that what is offered. */
@@ -160,11 +176,19 @@ export const readStories = async (
     listCameAgain(db, ids),
     listCameBack(db, ids),
   ])
+  const [plans, charges, writeOffs, promises, tries] = await Promise.all([
+    listPlansOfSales(db, ids, currency),
+    listExtraCharges(db, ids, currency),
+    listWriteOffs(db, ids, currency),
+    listPromises(db, ids, currency),
+    listCollections(db, dues.filter((d) => d.planId !== null && isPositiveMoney(d.open)).map((d) => d.id)), // prettier-ignore
+  ])
   const kept = await readSetAside(db, lines, sales, currency)
   const [linesOf, duesOf, fillsOf, heldRowsOf, heldMovesOf, handoversOf, invoicesOf, requestsOf, marksOf] = [
     bySale(lines), bySale(dues), bySale(fills), bySale(heldRows), bySale(heldMoves), bySale(handovers), bySale(invoices), bySale(requests), bySale(marks),
   ] // prettier-ignore
   const byId = new Map(sales.map((s) => [s.id, s]))
+  const [plansOf, chargesOf, writeOffsOf, promisesOf] = [bySale(plans), bySale(charges), bySale(writeOffs), bySale(promises)] // prettier-ignore
   return ids.flatMap((id) => {
     const sale = byId.get(id)
     if (!sale) return []
@@ -182,6 +206,11 @@ export const readStories = async (
       marks: marksOf(id),
       cameAgain: cameAgain.has(id),
       cameBack: cameBack.get(id) ?? null,
+      plans: plansOf(id),
+      charges: chargesOf(id),
+      writeOffs: writeOffsOf(id),
+      promises: promisesOf(id),
+      tries,
       kept,
       business,
       today,
@@ -212,6 +241,11 @@ interface Facts {
   readonly marks: readonly NextMarkRow[]
   readonly cameAgain: boolean
   readonly cameBack: SaleOutlook['cameBack']
+  readonly plans: readonly PlanFacts[]
+  readonly charges: Readonly<Awaited<ReturnType<typeof listExtraCharges>>>
+  readonly writeOffs: Readonly<Awaited<ReturnType<typeof listWriteOffs>>>
+  readonly promises: readonly PromiseRow[]
+  readonly tries: Awaited<ReturnType<typeof listCollections>>
   readonly kept: ReadonlyMap<number, Kept>
   readonly business: Business
   readonly today: Day
@@ -236,26 +270,46 @@ const tellStory = (f: Facts): Story => {
   const issued = f.invoices.filter((i) => i.status === 'issued')
   const sum = (amounts: readonly Money[]): Money => sumMoney(amounts, currency)
   const credits = issued.filter((i) => i.kind === 'credit-note')
-  const billed = subtractMoney(
-    sum(issued.filter((i) => i.kind !== 'credit-note').map((i) => i.gross)),
-    sum(credits.map((i) => i.gross)),
+  // Charges are owed beyond what any bill says; discounts, charges given back and debts written off are owed no more.
+  const beyond = subtractMoney(
+    sum(f.dues.map((d) => d.beyond)),
+    sum(f.fills.filter((x) => LESSENS.includes(x.kind)).map((x) => x.amount)),
+  )
+  const billed = addMoney(
+    subtractMoney(
+      sum(issued.filter((i) => i.kind !== 'credit-note').map((i) => i.gross)),
+      sum(credits.map((i) => i.gross)),
+    ),
+    beyond,
   )
   const creditedForGood = sum(
     credits.flatMap((c) => c.lines.filter((l) => !l.rebill).flatMap((l) => [l.net, l.tax])),
   )
-  const total = subtractMoney(totals.gross, creditedForGood)
+  const total = addMoney(subtractMoney(totals.gross, creditedForGood), beyond)
   const open = sum(f.dues.map((d) => d.open))
   const late = sum(f.dues.filter((d) => d.dueOn < today).map((d) => d.open))
   const held = sum(f.heldRows.map((h) => h.amount))
-  const paid = sum(f.fills.filter((x) => x.kind !== 'credit-note').map((x) => x.amount))
+  const paid = sum(f.fills.filter((x) => isMoney(x.kind)).map((x) => x.amount))
   const counter = sum(issued.filter((i) => i.kind === 'counter').map((i) => i.gross))
   const ahead = sum(
     f.heldMoves
-      .filter((m) => m.why === 'receipt' || m.why === 'refund' || m.why === 'void' || m.why === 'move')
+      .filter(
+        (m) =>
+          m.why === 'receipt' ||
+          m.why === 'refund' ||
+          m.why === 'void' ||
+          m.why === 'move' ||
+          m.why === 'fee',
+      )
       .map((m) => m.amount),
   )
   const arrangement = readArrangement(sale.arrangement)
   const depositAsked = askedAhead(arrangement, totals.gross, f.requests, currency)
+  const layaway = layawayOf(f, arrangement, totals.gross, lines, held, billed)
+  const lateCharges = lateChargesOf(f)
+  const promise = f.promises.at(-1)
+  const lastTry = f.tries.filter((t) => f.dues.some((d) => d.id === t.dueId)).at(-1)
+  const tried = lastTry && !lastTry.approved ? f.dues.find((d) => d.id === lastTry.dueId) : undefined
   const standing = {
     closedAs: sale.closedAs,
     agreedOn: sale.agreedOn,
@@ -273,7 +327,17 @@ const tellStory = (f: Facts): Story => {
     readyToBillAmount: readyAmount(lines, totals, currency),
     lastHandoverOn: f.handovers.filter((h) => h.direction === 'out').at(-1)?.on ?? null,
     lines: lines.map((l) => ({ ...l, name: l.description, onTheWay: ZERO })),
-    dues: f.dues.map((d) => ({ label: `Invoice ${d.number}`, dueOn: d.dueOn, open: d.open })),
+    layaway: layaway?.standing ?? null,
+    promise: promise
+      ? {
+          by: promise.by,
+          amount: promise.amount,
+          came: sum(f.fills.filter((x) => isMoney(x.kind) && x.on >= promise.madeOn).map((x) => x.amount)),
+        }
+      : null,
+    lateCharge: lateCharges.length > 0 ? sum(lateCharges.map((c) => c.amount)) : null,
+    cardRefused: tried && lastTry ? { on: lastTry.on, why: lastTry.why, amount: tried.open } : null,
+    dues: f.dues.map((d) => ({ label: nameOfDue(d), dueOn: d.dueOn, open: d.open })),
     depositAsked:
       isPositiveMoney(depositAsked) && sale.agreedOn
         ? { amount: depositAsked, since: f.requests[0]?.on ?? sale.agreedOn }
@@ -307,7 +371,58 @@ const tellStory = (f: Facts): Story => {
     heldRows: f.heldRows,
     depositRequests: f.requests,
     depositAsked,
+    plans: f.plans,
+    layaway,
+    charges: f.charges,
+    writeOffs: f.writeOffs,
+    promises: f.promises,
+    lateCharges,
   }
+}
+
+/** Kinds of fills that lower what is owed without a bill being taken back. */
+const LESSENS: readonly FillKind[] = ['discount', 'given-back', 'write-off']
+
+const layawayOf = (
+  f: Facts,
+  arrangement: Arrangement,
+  total: Money,
+  lines: readonly LineState[],
+  held: Money,
+  billed: Money,
+): Story['layaway'] => {
+  if (arrangement.kind !== 'layaway' || !f.sale.agreedOn) return null
+  const plan = layawayPlan(arrangement, total, f.sale.agreedOn)
+  if (!plan.ok) return null
+  const standing = layawayStanding(
+    plan.value.rows,
+    addMoney(held, billed),
+    {
+      graceDays: arrangement.graceDays ?? 0,
+      handedOver: isPositiveMoney(billed) && lines.every((l) => l.toHandOver.lte(0)),
+      givenUp: f.sale.closedAs === 'cancelled',
+    },
+    f.today,
+  )
+  return { plan: plan.value, standing }
+}
+
+/** Late charges that the arrangement (or Settings) would make today, where none was made. */
+const lateChargesOf = (f: Facts): Story['lateCharges'] => {
+  const usual = readUsual(f.business.usualArrangements).late
+  return f.dues
+    .filter(
+      (d) =>
+        d.dueOn < f.today && d.beyond.minor !== d.amount.minor && !f.charges.some((c) => c.forDueId === d.id),
+    ) // prettier-ignore
+    .map((due) => {
+      const terms = f.plans.find((p) => p.id === due.planId)?.terms
+      const own = terms === undefined ? null : readArrangement(terms)
+      const of = own?.kind === 'installments' && own.lateCharge ? { charge: own.lateCharge, graceDays: own.graceDays } : usual // prettier-ignore
+      const rule = { graceDays: of.graceDays ?? 0, charge: readPart(of.charge, f.business.currency) }
+      return { due, amount: lateChargeOf(due, rule, f.today) }
+    })
+    .filter((c) => isPositiveMoney(c.amount))
 }
 
 /** Whether the owner put this very step off until later, or did away with it. */

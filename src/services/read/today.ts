@@ -21,6 +21,8 @@ export interface Waiting {
 /** How pressing a step is; smaller comes first. Within a rank, larger amounts first, then what waits longest. */
 const RANK: Readonly<Record<NextStep['action'], number>> = {
   'write-again': 0,
+  'promise-broken': 0,
+  'card-refused': 0,
   remind: 0,
   'give-back': 1,
   collect: 2,
@@ -31,6 +33,7 @@ const RANK: Readonly<Record<NextStep['action'], number>> = {
   renew: 7,
   'ask-again': 8,
   offer: 9,
+  'charge-late': 10,
 }
 
 /** More unfinished sales than one person can have; the oldest beyond are left to the list of sales. */

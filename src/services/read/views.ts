@@ -1,5 +1,14 @@
-import type { Day } from '@/core/day'
-import { money as m, negateMoney, sumMoney, toDecimalString, type Decimal, type Money } from '@/core/money'
+import { formatDay, type Day } from '@/core/day'
+import {
+  addMoney,
+  isPositiveMoney,
+  money as m,
+  negateMoney,
+  sumMoney,
+  toDecimalString,
+  type Decimal,
+  type Money,
+} from '@/core/money'
 import { buildTrail, type TrailEvent, type TrailLine } from '@/core/sale'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
@@ -112,6 +121,12 @@ export const viewOfStory = (s: Story, trail: readonly TrailLine[]) => ({
   })),
 })
 
+const LESSENED = [
+  ['discount', 'Discount for paying early'],
+  ['given-back', 'Charge given back'],
+  ['write-off', 'Written off'],
+] as const
+
 /** The dated story of a sale from its papers, with what the customer owes (or is held for them, below zero) after each. */
 export const readTrail = async (db: Db, s: Story, business: Business): Promise<TrailLine[]> => {
   const { currency } = business
@@ -211,13 +226,55 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
     )
     if (r.voidedOn)
       events.push(
-        event(r.voidedOn, `Receipt ${r.number} voided`, { kind: 'receipt', id: r.id }, amount, amount),
+        event(
+          r.voidedOn,
+          `Receipt ${r.number} ${r.voidKind === 'bounced' ? 'came back' : 'voided'}`,
+          { kind: 'receipt', id: r.id },
+          amount,
+          amount,
+        ),
       )
   }
   for (const r of refunds)
     events.push(
       event(r.on, `Refund ${r.number}, ${r.method}`, { kind: 'refund', id: r.id }, r.amount, r.amount),
     )
+  const beyond = new Map<string, { on: Day; text: string; amount: Money }>()
+  for (const d of s.dues.filter((x) => isPositiveMoney(x.beyond))) {
+    const plan = s.plans.find((p) => p.id === d.planId)
+    const key = plan ? `p${plan.id}` : `d${d.id}`
+    const before = beyond.get(key)
+    beyond.set(key, {
+      on: d.issuedOn,
+      text: plan ? `Charge of plan ${plan.number}` : d.label,
+      amount: before ? addMoney(before.amount, d.beyond) : d.beyond,
+    })
+  }
+  for (const b of beyond.values()) events.push(event(b.on, b.text, null, b.amount, b.amount))
+  const counters = s.invoices.filter((i) => i.kind === 'counter')
+  for (const d of s.dues.filter((x) => counters.some((c) => c.id === x.invoiceId)))
+    events.push(event(d.issuedOn, d.label, { kind: 'invoice', id: d.invoiceId! }, d.amount, d.amount))
+  for (const [kind, text] of LESSENED)
+    for (const f of s.fills.filter((x) => x.kind === kind))
+      events.push(event(f.on, text, null, f.amount, negateMoney(f.amount)))
+  for (const p of s.plans) {
+    if (p.replacesId !== null)
+      events.push(event(p.startedOn, `Payments arranged anew, plan ${p.number}`, null, null, null))
+    if (p.endedAs === 'paid off' && p.endedOn)
+      events.push(event(p.endedOn, `Plan ${p.number} paid off early`, null, null, null))
+  }
+  for (const p of s.promises)
+    events.push(event(p.madeOn, `Promised to pay by ${formatDay(p.by)}`, null, p.amount, null))
+  for (const m of s.heldMoves.filter((x) => x.transferId !== null))
+    events.push(
+      event(
+        m.on,
+        m.why === 'fee' ? 'Kept as a fee' : m.amount.minor < 0n ? 'Held money moved away' : 'Held money moved here',
+        null,
+        { ...m.amount, minor: m.amount.minor < 0n ? -m.amount.minor : m.amount.minor },
+        negateMoney(m.amount),
+      ),
+    ) // prettier-ignore
   for (const f of s.fills.filter((x) => x.kind === 'held')) {
     const wasHeldHere = s.heldMoves.some((h) => h.entryId === f.entryId)
     events.push(

@@ -1,21 +1,59 @@
 import { z } from 'zod'
+import { isPositiveMoney } from '@/core/money'
+import { lockHeld } from '@/data/queries/money'
 import { updateSale } from '@/data/queries/sales'
-import { defineCommand } from '../command'
-import { arrangement } from '../input/arrangement'
+import { defineCommand, type Work } from '../command'
+import { arrangement, type Arrangement } from '../input/arrangement'
 import { id } from '../input/fields'
+import { readUsual } from '../input/usualArrangements'
+import { heldKindOf, reclassIn } from '../money/heldWork'
+import { planOf } from '../plans/planTerms'
 import { keepArrangement } from './startSale'
 import { refreshSale } from './refreshSale'
-import { answerSale, mustBeOpen, takeSale } from './saleWork'
+import { answerSale, mustBeOpen, takeSale, type LockedSale } from './saleWork'
 
 const input = z.object({ saleId: id, arrangement })
+
+/** What is left out of a layaway or installments, as Settings say. */
+const filledIn = (w: Work, chosen: Arrangement): Arrangement => {
+  const usual = readUsual(w.business.usualArrangements)
+  if (chosen.kind === 'layaway') {
+    const { firstPercent, ...rest } = usual.layaway
+    const first = chosen.firstPayment === undefined && firstPercent ? { firstPercent } : {}
+    return { ...rest, ...first, ...chosen } as Arrangement
+  }
+  if (chosen.kind !== 'installments') return chosen
+  const { charge, graceDays } = usual.late
+  return {
+    ...(charge ? { lateCharge: charge } : {}),
+    ...(graceDays === undefined ? {} : { graceDays }),
+    ...(usual.installments.graceDays === undefined ? {} : { graceDays: usual.installments.graceDays }),
+    ...chosen,
+  } as Arrangement
+}
+
+/** Arranges a sale that is taken: terms that make no schedule are refused; held money changes its kind with it. */
+export const arrangeIn = async (w: Work, { sale }: LockedSale, wish: Arrangement): Promise<void> => {
+  const chosen = filledIn(w, wish)
+  if (isPositiveMoney(sale.total)) planOf(chosen, sale.total, w.today, w.currency)
+  const place = { customerId: sale.customerId, saleId: sale.id }
+  const held = await lockHeld(w.tx, place, w.currency)
+  const kept = keepArrangement(chosen)
+  const kind = heldKindOf(kept)
+  const other = held.filter((h) => h.kind !== kind)
+  if (other.length > 0)
+    await reclassIn(w, { ...place, customerName: sale.customerName, held: other, to: kind }) // prettier-ignore
+  await updateSale(w.tx, sale.id, { arrangement: kept })
+}
 
 /** Says how the sale will be paid from now on. Bills issued before keep their dues. */
 export const arrangeSale = defineCommand(
   'arrange-sale',
   input,
   async (w, { saleId, arrangement: chosen }) => {
-    mustBeOpen(await takeSale(w, saleId))
-    await updateSale(w.tx, saleId, { arrangement: keepArrangement(chosen) })
+    const locked = await takeSale(w, saleId)
+    mustBeOpen(locked)
+    await arrangeIn(w, locked, chosen)
     await refreshSale(w, saleId)
     return answerSale(w, saleId)
   },

@@ -1,17 +1,24 @@
 import { z } from 'zod'
-import { smaller, sumMoney, zeroMoney, type Decimal, type Money } from '@/core/money'
+import { isPositiveMoney, smaller, sumMoney, zeroMoney, type Decimal, type Money } from '@/core/money'
 import { earnedByHandover, lineState } from '@/core/sale'
 import { postHandover } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { findGoods, insertMoves } from '@/data/queries/goods'
+import { insertInvoice } from '@/data/queries/invoices'
 import { takeNumber } from '@/data/queries/numbers'
 import { addToLines, insertHandover, reserveId, type SaleLineRow } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Work } from '../command'
+import { planBill } from '../billing/billSale'
+import { draftBill } from '../billing/draftBill'
+import { issueBill } from '../billing/issueBill'
 import { readWaitingAhead } from '../billing/waitingAhead'
 import { planLeaving } from '../goods/planLeaving'
+import { arrangement, readArrangement } from '../input/arrangement'
 import { id, on, quantity } from '../input/fields'
+import { layawayLeft } from '../plans/layawayLeft'
 import { readStories } from '../read/stories'
 import { refuse } from '../refuse'
+import { arrangeIn } from './arrangeSale'
 import { refreshSale } from './refreshSale'
 import { answerSale, mustBeAgreed, takeSale, type LockedSale } from './saleWork'
 
@@ -25,6 +32,8 @@ const input = z.object({
     .max(1000)
     .optional(),
   by: z.enum(['counter', 'parcel', 'delivery']).default('counter'),
+  /** A layaway that is not paid up goes all the same: the rest is paid this way from now on, and billed at once. */
+  turnInto: arrangement.optional(),
 })
 
 export interface Handing {
@@ -133,11 +142,28 @@ const everythingPossible = async (w: Work, locked: LockedSale): Promise<Handing[
   return possible.length > 0 ? possible : refuse({ code: 'nothing-to-hand-over' })
 }
 
-/** Goods go to the customer: across the counter, as a parcel, or delivered. In part or several times. */
-export const handOver = defineCommand('hand-over', input, async (w, { saleId, on: given, lines, by }) => {
+/** Bills at the handover what went: a layaway's own moment. */
+const billWhatWent = async (w: Work, saleId: number, onDay: Day): Promise<void> => {
   const locked = await takeSale(w, saleId)
+  const parts = planBill(locked, 'handed-over')
+  const invoiceId = await insertInvoice(w.tx, await draftBill(w, locked, parts, { kind: 'invoice', on: onDay }))
+  await issueBill(w, locked, invoiceId, onDay)
+} // prettier-ignore
+
+/** Goods go to the customer: across the counter, as a parcel, or delivered. In part or several times. */
+export const handOver = defineCommand('hand-over', input, async (w, { saleId, on: given, lines, by, turnInto }) => {
+  let locked = await takeSale(w, saleId)
   mustBeAgreed(locked)
   const onDay = paperDay(w, given)
+  const layaway = readArrangement(locked.sale.arrangement).kind === 'layaway'
+  if (layaway && turnInto) {
+    await arrangeIn(w, locked, turnInto)
+    locked = await takeSale(w, saleId)
+  }
+  if (readArrangement(locked.sale.arrangement).kind === 'layaway') {
+    const left = await layawayLeft(w, saleId)
+    if (isPositiveMoney(left)) refuse({ code: 'layaway-not-paid-up', left })
+  }
   const handing = lines ? mergeLines(locked, lines) : await everythingPossible(w, locked)
   for (const h of handing) {
     const left = lineState(h.line).toHandOver
@@ -145,9 +171,10 @@ export const handOver = defineCommand('hand-over', input, async (w, { saleId, on
       refuse({ code: 'more-than-agreed', line: h.line.description, left, asked: h.quantity })
   }
   await writeHandover(w, locked, handing, { on: onDay, by })
+  if (layaway) await billWhatWent(w, saleId, onDay)
   await refreshSale(w, saleId)
   return answerSale(w, saleId)
-})
+}) // prettier-ignore
 
 const mergeLines = (
   locked: LockedSale,

@@ -1,4 +1,4 @@
-import { subtractMoney } from '@/core/money'
+import { addMoney, subtractMoney } from '@/core/money'
 import { moneyBar, standsAs } from '@/core/sale'
 import type { TaxedDocument } from '@/core/tax'
 import { lockSale, sumSale, updateSale, type SaleLineRow, type SaleRow } from '@/data/queries/sales'
@@ -24,9 +24,10 @@ export const refreshSale = async (w: Work, saleId: number): Promise<RefreshedSal
     w.taxCodes(),
   ])
   const totals = totalsOf(sale, lines, codes, w.business)
+  const billed = addMoney(sums.billed, sums.beyond)
   const { total } = moneyBar({
-    total: subtractMoney(totals.gross, sums.creditedForGood),
-    billed: sums.billed,
+    total: addMoney(subtractMoney(totals.gross, sums.creditedForGood), sums.beyond),
+    billed,
     open: sums.open,
     late: { ...sums.open, minor: 0n },
     held: sums.held,
@@ -35,7 +36,7 @@ export const refreshSale = async (w: Work, saleId: number): Promise<RefreshedSal
   await updateSale(w.tx, saleId, {
     stage: stands === 'lapsed' ? 'offered' : stands,
     total: total.minor,
-    billed: sums.billed.minor,
+    billed: billed.minor,
   })
   return { sale, lines, totals }
 }

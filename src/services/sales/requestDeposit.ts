@@ -1,31 +1,37 @@
 import { z } from 'zod'
-import { isPositiveMoney, toDecimalString } from '@/core/money'
+import { isPositiveMoney, toDecimalString, type Money } from '@/core/money'
 import { partOf } from '@/core/plan'
 import { takeNumber } from '@/data/queries/numbers'
 import { insertDepositRequest } from '@/data/queries/sales'
 import { defineCommand } from '../command'
 import { id, on, positiveAmount, positivePercent } from '../input/fields'
+import { readArrangement } from '../input/arrangement'
+import { depositStages } from '../plans/planTerms'
 import { refuse } from '../refuse'
 import { refreshSale } from './refreshSale'
-import { mustBeOpen, takeSale } from './saleWork'
+import { mustBeOpen, takeSale, type LockedSale } from './saleWork'
 
 const input = z.object({
   saleId: id,
   on,
   percent: positivePercent.optional(),
   amount: positiveAmount.optional(),
+  /** The next stage of the sale's arrangement, counted from 1. */
+  stage: z.int().min(1).max(12).optional(),
 })
 
 /** A paper that asks for money ahead: a percentage of the total with tax, or an amount. Posts nothing until money comes. */
 export const requestDeposit = defineCommand(
   'request-deposit',
   input,
-  async (w, { saleId, on: given, percent, amount }) => {
+  async (w, { saleId, on: given, percent, amount, stage }) => {
     const locked = await takeSale(w, saleId)
     mustBeOpen(locked)
     const { totals } = await refreshSale(w, saleId)
-    if ((percent === undefined) === (amount === undefined)) refuse({ code: 'nothing-asked' })
-    const asked = percent ? partOf(totals.gross, { percent }) : w.money(amount!, 'amount')
+    if ([percent, amount, stage].filter((x) => x !== undefined).length !== 1)
+      refuse({ code: 'nothing-asked' })
+    const staged = stage === undefined ? null : stageOf(locked, totals.gross, stage)
+    const asked = staged?.amount ?? (percent ? partOf(totals.gross, { percent }) : w.money(amount!, 'amount'))
     if (!isPositiveMoney(asked)) refuse({ code: 'nothing-asked' })
     const onDay = given ?? w.today
     const number = await takeNumber(w.tx, 'deposit-request', onDay)
@@ -33,10 +39,17 @@ export const requestDeposit = defineCommand(
       saleId,
       number,
       onDay,
-      percent: percent?.toString() ?? null,
+      percent: (staged?.percent ?? percent)?.toString() ?? null,
       amount: asked.minor,
     })
     await refreshSale(w, saleId)
     return { id, answer: async () => ({ id, number, saleId, on: onDay, amount: toDecimalString(asked) }) }
   },
 )
+
+/** A stage of a deposit as it was arranged. */
+const stageOf = ({ sale }: LockedSale, total: Money, stage: number) => {
+  const chosen = readArrangement(sale.arrangement)
+  if (chosen.kind !== 'deposit') return refuse({ code: 'not-this-arrangement', needs: 'a deposit first' })
+  return depositStages(chosen, total)[stage - 1] ?? refuse({ code: 'not-found', what: 'stage', id: stage })
+}

@@ -25,3 +25,17 @@ export const askCard = async (card: CardTyped, answer: (a: CardAnswer) => Promis
   await answer({ approved: true, why: '' })
   if (digits.endsWith(CARD_ENDINGS.twice)) await answer({ approved: true, why: '' })
 }
+
+/** Keeps a card for later, as a card company would: what is kept names it, and cannot be read back. Null: no such card. */
+export const keepCard = ({ number }: CardTyped): string | null => {
+  const digits = number.replace(/\s/g, '')
+  return /^\d{16}$/.test(digits) ? `kept-${digits.slice(-4)}` : null
+}
+
+/** Asks a kept card for money. It behaves as its ending says. */
+export const askKeptCard = async (kept: string): Promise<CardAnswer> => {
+  if (kept.endsWith(CARD_ENDINGS.slow)) await new Promise((r) => setTimeout(r, 3000))
+  return kept.endsWith(CARD_ENDINGS.refused)
+    ? { approved: false, why: 'there is not enough on it.' }
+    : { approved: true, why: '' }
+}

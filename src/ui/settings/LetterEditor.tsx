@@ -1,6 +1,6 @@
 'use client'
 import { useEffect, useState } from 'react'
-import { LETTER_FACTS, PAPERS, paperName, type PaperKind } from '@/core/formats'
+import { LETTER_FACTS, LETTERS, paperName, paperOfLetter, type LetterKind } from '@/core/formats'
 import { Text } from '../fields'
 import { messageFor, Refusal } from '../Refusal'
 import { call, useSend } from '../send'
@@ -9,7 +9,7 @@ const LANGUAGES = { en: 'English', de: 'Deutsch', fr: 'français', es: 'español
 
 /** The owner's own wording of each letter, in each language. */
 export const LetterEditor = () => {
-  const [paper, setPaper] = useState<PaperKind>('estimate')
+  const [paper, setPaper] = useState<LetterKind>('estimate')
   const [language, setLanguage] = useState('en')
   const [words, setWords] = useState({ subject: '', body: '' })
   const { send, busy, refused } = useSend()
@@ -40,10 +40,11 @@ export const LetterEditor = () => {
       <div className="grid grid-cols-2 gap-4">
         <label>
           <span className="label">Letter about</span>
-          <select className="field" value={paper} onChange={(e) => setPaper(e.target.value as PaperKind)}>
-            {PAPERS.map((p) => (
+          <select className="field" value={paper} onChange={(e) => setPaper(e.target.value as LetterKind)}>
+            {LETTERS.map((p) => (
               <option key={p} value={p}>
-                {paperName(p, 'en')}
+                {paperName(paperOfLetter(p), 'en')}
+                {p === 'reminder-2' ? ', second' : p === 'reminder-3' ? ', last' : ''}
               </option>
             ))}
           </select>

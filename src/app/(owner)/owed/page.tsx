@@ -220,9 +220,13 @@ const OneCustomer = async ({ customerId, asOf, today }: { customerId: number; as
             {dues.map((d) => (
               <tr key={d.dueId}>
                 <td>
-                  <Link prefetch={false} className="font-figure underline" href={`/invoices/${d.invoiceId}`}>
-                    {d.number}
-                  </Link>
+                  {d.invoiceId === null ? (
+                    d.name
+                  ) : (
+                    <Link prefetch={false} className="underline" href={`/invoices/${d.invoiceId}`}>
+                      {d.name}
+                    </Link>
+                  )}
                 </td>
                 <td className="max-w-[300px] truncate">
                   <Link prefetch={false} className="hover:underline" href={`/sales/${d.saleId}`}>

@@ -57,6 +57,9 @@ export default async function Today() {
 const LABEL: Readonly<Record<NextAction, string>> = {
   'write-again': 'See the letter',
   remind: 'Take money',
+  'promise-broken': 'Take money',
+  'card-refused': 'Take money',
+  'charge-late': 'See the charge',
   'give-back': 'Give back',
   collect: 'Take money',
   'ask-deposit': 'Take deposit',
@@ -70,6 +73,9 @@ const LABEL: Readonly<Record<NextAction, string>> = {
 const EDGE: Readonly<Record<NextAction, string>> = {
   'write-again': 'bg-oxide-700',
   remind: 'bg-oxide-700',
+  'promise-broken': 'bg-oxide-700',
+  'card-refused': 'bg-oxide-700',
+  'charge-late': 'bg-oxide-700',
   'give-back': 'hatch',
   collect: 'bg-slate-600',
   'ask-deposit': 'hatch',
@@ -81,10 +87,13 @@ const EDGE: Readonly<Record<NextAction, string>> = {
   offer: 'bg-paper-300',
 }
 
+/** Steps that money coming in would answer. */
+const TO_TAKE: readonly NextAction[] = ['remind', 'promise-broken', 'card-refused', 'collect', 'ask-deposit']
+
 const hrefOf = ({ story, step }: Waiting): string => {
   const sale = `/sales/${story.sale.id}`
   if (step.action === 'write-again') return '/post?state=bounced'
-  if (step.action === 'remind' || step.action === 'collect' || step.action === 'ask-deposit')
+  if (TO_TAKE.includes(step.action))
     return `/money-in?customer=${story.sale.customerId}&sale=${story.sale.id}`
   if (step.action === 'hand-over') return `${sale}?do=hand-over`
   if (step.action === 'bill') return `${sale}?do=bill`

@@ -5,6 +5,7 @@ import { formatDay } from '@/core/day'
 import { formatMoney, isPositiveMoney, subtractMoney } from '@/core/money'
 import { entriesOfPapers } from '@/data/queries/ledger'
 import { findReceipt } from '@/data/queries/money'
+import { changeOf } from '@/services/money/takeReceipt'
 import { readWhatItPaid } from '@/services/read/receipt'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { Heading } from '@/ui/Heading'
@@ -34,7 +35,7 @@ export default async function ReceiptPage({
       currency,
     ),
   ])
-  const change = subtractMoney(receipt.tendered, receipt.amount)
+  const change = changeOf(receipt)
   return (
     <>
       <Heading

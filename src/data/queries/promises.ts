@@ -1,0 +1,182 @@
+import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import { money, type Money } from '@/core/money'
+import type { ComponentTax } from '@/core/tax'
+import type { Db } from '../connect'
+import {
+  banked,
+  extraCharge,
+  heldTransfer,
+  payPromise,
+  reminder,
+  savedView,
+  taxMove,
+  writeOff,
+} from '../schema'
+
+const insertWithId =
+  <T extends typeof extraCharge | typeof writeOff | typeof heldTransfer>(table: T) =>
+  async (db: Db, row: T['$inferInsert'], id: number): Promise<void> => {
+    await db
+      .insert(table)
+      .overridingSystemValue()
+      .values({ ...row, id } as never)
+  }
+export const insertExtraCharge = insertWithId(extraCharge)
+export const insertWriteOff = insertWithId(writeOff)
+export const insertHeldTransfer = insertWithId(heldTransfer)
+
+export const listExtraCharges = async (db: Db, saleIds: readonly number[], currency: string) =>
+  saleIds.length === 0
+    ? []
+    : (await db.select().from(extraCharge).where(inArray(extraCharge.saleId, [...saleIds])).orderBy(asc(extraCharge.id)))
+        .map((r) => ({ ...r, on: r.onDay as Day, amount: money(r.amount, currency) })) // prettier-ignore
+
+export const listWriteOffs = async (db: Db, saleIds: readonly number[], currency: string) =>
+  saleIds.length === 0
+    ? []
+    : (await db.select().from(writeOff).where(inArray(writeOff.saleId, [...saleIds])).orderBy(asc(writeOff.id)))
+        .map((r) => ({ ...r, on: r.onDay as Day, amount: money(r.amount, currency) })) // prettier-ignore
+
+export const listTransfers = async (db: Db, ids: readonly number[], currency: string) =>
+  ids.length === 0
+    ? []
+    : (await db.select().from(heldTransfer).where(inArray(heldTransfer.id, [...ids])))
+        .map((r) => ({ ...r, on: r.onDay as Day, amount: money(r.amount, currency) })) // prettier-ignore
+
+/** Tax that a paper moves, as it is kept. Positive: more is owed. */
+export const insertTaxMoves = async (
+  db: Db,
+  taxes: readonly ComponentTax[],
+  paper: Pick<typeof taxMove.$inferInsert, 'onDay' | 'why' | 'entryId' | 'saleId' | 'receiptId'>,
+): Promise<void> => {
+  const moved = taxes.filter((t) => t.amount.minor !== 0n || t.net.minor !== 0n)
+  if (moved.length > 0)
+    await db.insert(taxMove).values(
+      moved.map((t) => ({
+        ...paper,
+        taxCodeId: t.taxCodeId,
+        componentId: t.componentId,
+        net: t.net.minor,
+        amount: t.amount.minor,
+      })),
+    )
+}
+
+const sumMoves = async (db: Db, where: ReturnType<typeof and>, currency: string): Promise<ComponentTax[]> => {
+  const rows = await db
+    .select({
+      taxCodeId: taxMove.taxCodeId,
+      componentId: taxMove.componentId,
+      net: sql<string>`sum(${taxMove.net})::text`,
+      amount: sql<string>`sum(${taxMove.amount})::text`,
+    })
+    .from(taxMove)
+    .where(where)
+    .groupBy(taxMove.taxCodeId, taxMove.componentId)
+    .orderBy(asc(taxMove.taxCodeId), asc(taxMove.componentId))
+  return rows.map((r) => ({
+    taxCodeId: r.taxCodeId,
+    componentId: r.componentId,
+    net: money(BigInt(r.net), currency),
+    amount: money(BigInt(r.amount), currency),
+  }))
+}
+
+/** Tax that stands posted on a sale's held money. */
+export const sumTaxAhead = (db: Db, saleId: number, currency: string): Promise<ComponentTax[]> =>
+  sumMoves(db, and(eq(taxMove.saleId, saleId), eq(taxMove.why, 'ahead')), currency)
+
+/** Tax that a receipt took back with the discounts taken on it. */
+export const sumDiscountTax = (db: Db, receiptId: number, currency: string): Promise<ComponentTax[]> =>
+  sumMoves(db, and(eq(taxMove.receiptId, receiptId), eq(taxMove.why, 'discount')), currency)
+
+export interface PromiseRow {
+  readonly id: number
+  readonly customerId: number
+  readonly saleId: number
+  readonly madeOn: Day
+  readonly by: Day
+  readonly amount: Money
+  readonly note: string
+}
+
+/** Promises that stand, the newest last. */
+export const listPromises = async (db: Db, saleIds: readonly number[], currency: string): Promise<PromiseRow[]> =>
+  saleIds.length === 0
+    ? []
+    : (
+        await db
+          .select()
+          .from(payPromise)
+          .where(and(inArray(payPromise.saleId, [...saleIds]), isNull(payPromise.droppedOn)))
+          .orderBy(asc(payPromise.id))
+      ).map((r) => ({
+        id: r.id,
+        customerId: r.customerId,
+        saleId: r.saleId,
+        madeOn: r.madeOn as Day,
+        by: r.byDay as Day,
+        amount: money(r.amount, currency),
+        note: r.note,
+      })) // prettier-ignore
+
+export const insertPromise = async (db: Db, row: typeof payPromise.$inferInsert): Promise<number> =>
+  (await db.insert(payPromise).values(row).returning({ id: payPromise.id }))[0]!.id
+
+export const dropPromises = async (db: Db, saleId: number, on: Day): Promise<void> => {
+  await db
+    .update(payPromise)
+    .set({ droppedOn: on })
+    .where(and(eq(payPromise.saleId, saleId), isNull(payPromise.droppedOn)))
+}
+
+export interface ReminderRow {
+  readonly stage: number
+  readonly on: Day
+  readonly postId: number
+}
+
+/** Reminders a customer got, the newest first. */
+export const listReminders = async (db: Db, customerId: number): Promise<ReminderRow[]> =>
+  (
+    await db.select().from(reminder).where(eq(reminder.customerId, customerId)).orderBy(desc(reminder.id)).limit(50)
+  ).map((r) => ({ stage: r.stage, on: r.onDay as Day, postId: r.postId })) // prettier-ignore
+
+export const insertReminder = async (db: Db, row: typeof reminder.$inferInsert): Promise<void> => {
+  await db.insert(reminder).values(row)
+}
+
+/** The last reminder of each customer that got one. */
+export const lastReminders = async (db: Db): Promise<Map<number, ReminderRow>> =>
+  new Map(
+    (
+      await db.execute<{ customer_id: number; stage: number; on_day: string; post_id: number }>(
+        sql`select distinct on (customer_id) customer_id, stage, on_day::text, post_id from reminder order by customer_id, id desc`,
+      )
+    ).map((r) => [r.customer_id, { stage: r.stage, on: r.on_day as Day, postId: r.post_id }]),
+  )
+
+/** Where a receipt's money was taken to: a slip, a settlement, or nowhere yet. */
+export const findBanked = async (db: Db, receiptId: number) =>
+  (await db.select().from(banked).where(eq(banked.receiptId, receiptId)))[0] ?? null
+
+export const listSavedViews = (db: Db, place: string) =>
+  db
+    .select({ id: savedView.id, name: savedView.name, query: savedView.query })
+    .from(savedView)
+    .where(eq(savedView.place, place))
+    .orderBy(asc(savedView.name))
+
+export const keepSavedView = async (db: Db, row: typeof savedView.$inferInsert): Promise<number> =>
+  (
+    await db
+      .insert(savedView)
+      .values(row)
+      .onConflictDoUpdate({ target: [savedView.place, savedView.name], set: { query: row.query } })
+      .returning({ id: savedView.id })
+  )[0]!.id
+
+export const deleteSavedView = async (db: Db, id: number): Promise<void> => {
+  await db.delete(savedView).where(eq(savedView.id, id))
+}

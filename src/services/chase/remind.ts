@@ -1,0 +1,54 @@
+import { z } from 'zod'
+import { sumMoney } from '@/core/money'
+import { nextReminder, type NextReminder } from '@/core/receivables'
+import type { Day } from '@/core/day'
+import type { Db } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+import { lockCustomers } from '@/data/queries/joinCustomers'
+import { listOpenDues } from '@/data/queries/money'
+import { insertReminder, listReminders } from '@/data/queries/promises'
+import { defineCommand, type Work } from '../command'
+import { id } from '../input/fields'
+import { customerFor } from '../people/customerFor'
+import { writeLetterIn } from '../post/writeLetter'
+import { refuse } from '../refuse'
+
+/** Which reminder a customer would get on a day, or from when; null where nothing of theirs is late. */
+export const readNextReminder = async (
+  db: Db,
+  customerId: number,
+  business: Business,
+  today: Day,
+): Promise<NextReminder | null> => {
+  const late = (await listOpenDues(db, customerId, business.currency)).filter((d) => d.dueOn < today)
+  return nextReminder(late[0]?.dueOn ?? null, await listReminders(db, customerId), business.reminderDays, today) // prettier-ignore
+}
+
+const remindIn = async (w: Work, customerId: number): Promise<{ stage: number; postId: number }> => {
+  const customer = await customerFor(w, customerId)
+  await lockCustomers(w.tx, [customerId])
+  const next = await readNextReminder(w.tx, customerId, w.business, w.today)
+  if (!next) return refuse({ code: 'nothing-late', name: customer.name })
+  if (next.wait !== null) {
+    const [last] = await listReminders(w.tx, customerId)
+    return last
+      ? refuse({ code: 'reminded-lately', on: last.on, again: next.wait })
+      : refuse({ code: 'nothing-late', name: customer.name })
+  }
+  const late = (await listOpenDues(w.tx, customerId, w.currency)).filter((d) => d.dueOn < w.today)
+  const postId = await writeLetterIn(w, { paper: 'reminder', paperId: customerId, stage: next.stage })
+  await insertReminder(w.tx, {
+    customerId,
+    stage: next.stage,
+    onDay: w.today,
+    amount: sumMoney(late.map((d) => d.open), w.currency).minor,
+    postId,
+  }) // prettier-ignore
+  return { stage: next.stage, postId }
+}
+
+/** Reminds a customer of what is late, in the wording of the stage that is next. Never two in one stage's time. */
+export const remind = defineCommand('remind', z.object({ customerId: id }), async (w, { customerId }) => {
+  const { stage, postId } = await remindIn(w, customerId)
+  return { id: postId, answer: async () => ({ customerId, stage, postId }) }
+})

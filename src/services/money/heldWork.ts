@@ -1,0 +1,193 @@
+import { isPositiveMoney, roundToCoins, shareMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
+import type { ComponentTax } from '@/core/tax'
+import {
+  postHeldMove,
+  postKeptFee,
+  postRefund,
+  type HeldAmount,
+  type HeldKind,
+  type Method,
+} from '@/core/ledger'
+import type { Day } from '@/core/day'
+import { insertHeldMoves, insertRefund, lockHeld } from '@/data/queries/money'
+import { takeNumber } from '@/data/queries/numbers'
+import { insertHeldTransfer, insertTaxMoves } from '@/data/queries/promises'
+import { findSales, reserveId } from '@/data/queries/sales'
+import type { Work } from '../command'
+import { readArrangement } from '../input/arrangement'
+import { refuse } from '../refuse'
+import { asPostings, taxComing, taxGoing } from './taxWork' // prettier-ignore
+
+/** Whose held money: a sale's, or what is on account of a customer. */
+export interface HeldPlace {
+  readonly customerId: number
+  readonly saleId: number | null
+}
+
+/** Held money about to leave its place: which kinds of it, and the tax on it that goes with it (negative). */
+export interface HeldLeaving {
+  readonly whole: Money
+  readonly parts: readonly HeldAmount[]
+  readonly tax: readonly ComponentTax[]
+}
+
+/** What kind of held money a sale's is: layaway, or a deposit. */
+export const heldKindOf = (arrangement: unknown): HeldKind =>
+  readArrangement(arrangement).kind === 'layaway' ? 'layaway' : 'deposit'
+
+export const sumHeldAt = async (w: Work, place: HeldPlace): Promise<Money> =>
+  sumMoney(
+    (await lockHeld(w.tx, place, w.currency)).map((h) => h.amount),
+    w.currency,
+  )
+
+/** Locks a place and says what leaves it. More than is held there is refused. */
+export const leaveHeld = async (w: Work, place: HeldPlace, amount: Money): Promise<HeldLeaving> => {
+  const held = await lockHeld(w.tx, place, w.currency)
+  const whole = sumMoney(
+    held.map((h) => h.amount),
+    w.currency,
+  )
+  if (amount.minor > whole.minor || !isPositiveMoney(amount))
+    refuse({ code: 'more-than-held', held: whole, asked: amount })
+  const shares = shareMoney(
+    amount,
+    held.map((h) => h.amount),
+  )
+  return {
+    whole,
+    parts: held.map((h, i) => ({ kind: h.kind, amount: shares[i]! })).filter((h) => isPositiveMoney(h.amount)),
+    tax: await taxGoing(w, place.saleId, amount, whole),
+  } // prettier-ignore
+}
+
+type MoveNote = Omit<
+  Parameters<typeof insertHeldMoves>[1][number],
+  'customerId' | 'saleId' | 'kind' | 'amount'
+>
+
+/** Writes down that held money left, with the tax on it. */
+export const noteLeft = async (w: Work, place: HeldPlace, leaving: HeldLeaving, note: MoveNote): Promise<void> => {
+  await insertHeldMoves(
+    w.tx,
+    leaving.parts.map((p) => ({ ...place, kind: p.kind, amount: -p.amount.minor, ...note })),
+  )
+  await insertTaxMoves(w.tx, leaving.tax, { onDay: note.onDay, why: 'ahead', saleId: place.saleId, entryId: note.entryId })
+} // prettier-ignore
+
+interface Leaving extends HeldPlace {
+  readonly amount: Money
+  readonly on: Day
+  readonly reason: string
+  readonly customerName: string
+}
+
+/** Gives held money back, in coins that exist. Answers the refund's id and number. */
+export const refundIn = async (w: Work, r: Leaving & { readonly method: Method }) => {
+  const leaving = await leaveHeld(w, r, r.amount)
+  const paid = r.method === 'cash' ? roundToCoins(r.amount, w.business.smallestCoin) : r.amount
+  const rounding = subtractMoney(paid, r.amount)
+  const number = await takeNumber(w.tx, 'refund', r.on)
+  const id = await reserveId(w.tx, 'refund')
+  const entry = postRefund({
+    on: r.on,
+    text: `Refund ${number}, ${r.customerName}`,
+    method: r.method,
+    held: leaving.parts,
+    rounding,
+    taxAhead: await asPostings(w, leaving.tax),
+  })
+  const entryId = await w.post(entry, { kind: 'refund', id, customerId: r.customerId, saleId: r.saleId })
+  await insertRefund(
+    w.tx,
+    {
+      number,
+      customerId: r.customerId,
+      saleId: r.saleId,
+      onDay: r.on,
+      method: r.method,
+      amount: r.amount.minor,
+      rounding: rounding.minor,
+      reason: r.reason,
+      entryId,
+    },
+    id,
+  )
+  await noteLeft(w, { customerId: r.customerId, saleId: r.saleId }, leaving, { onDay: r.on, why: 'refund', refundId: id, entryId }) // prettier-ignore
+  return { id, number }
+}
+
+/** Keeps held money as a fee: it is earned now. */
+export const keepFeeIn = async (w: Work, f: Leaving): Promise<void> => {
+  const leaving = await leaveHeld(w, f, f.amount)
+  const number = await takeNumber(w.tx, 'held-transfer', f.on)
+  const id = await reserveId(w.tx, 'held_transfer')
+  const entry = postKeptFee({
+    on: f.on,
+    text: `Fee kept ${number}, ${f.customerName}: ${f.reason}`,
+    held: leaving.parts,
+    taxAhead: await asPostings(w, leaving.tax),
+  })
+  const entryId = await w.post(entry, { kind: 'held-transfer', id, customerId: f.customerId, saleId: f.saleId }) // prettier-ignore
+  await insertHeldTransfer(
+    w.tx,
+    { number, kind: 'kept', customerId: f.customerId, fromSaleId: f.saleId, toSaleId: null, onDay: f.on, amount: f.amount.minor, reason: f.reason, entryId },
+    id,
+  ) // prettier-ignore
+  await noteLeft(w, { customerId: f.customerId, saleId: f.saleId }, leaving, { onDay: f.on, why: 'fee', transferId: id, entryId }) // prettier-ignore
+}
+
+/** Moves held money to another sale of the customer, or to their account. It stays held. */
+export const moveIn = async (w: Work, m: Leaving & { readonly toSaleId: number | null }): Promise<number> => {
+  const leaving = await leaveHeld(w, m, m.amount)
+  const [to] = m.toSaleId === null ? [] : await findSales(w.tx, [m.toSaleId], w.currency)
+  const kind = to ? heldKindOf(to.arrangement) : 'account'
+  const taxThere = await taxComing(w, m.toSaleId, m.amount)
+  const number = await takeNumber(w.tx, 'held-transfer', m.on)
+  const id = await reserveId(w.tx, 'held_transfer')
+  const entry = postHeldMove({
+    on: m.on,
+    text: `Held money moved ${number}, ${m.customerName}${to ? `, to sale ${to.number}` : ', to their account'}`,
+    held: leaving.parts,
+    to: kind,
+    taxAhead: await asPostings(w, leaving.tax),
+    taxThere: await asPostings(w, taxThere),
+  })
+  // Between two sales of one kind the account does not change: the move is kept, and posts in and out of it.
+  const entryId = await w.post(entry, { kind: 'held-transfer', id, customerId: m.customerId, saleId: m.saleId ?? m.toSaleId }) // prettier-ignore
+  await insertHeldTransfer(
+    w.tx,
+    { number, kind: 'moved', customerId: m.customerId, fromSaleId: m.saleId, toSaleId: m.toSaleId, onDay: m.on, amount: m.amount.minor, reason: m.reason, entryId },
+    id,
+  ) // prettier-ignore
+  const note = { onDay: m.on, why: 'move' as const, transferId: id, entryId }
+  await noteLeft(w, { customerId: m.customerId, saleId: m.saleId }, leaving, note)
+  await insertHeldMoves(w.tx, [
+    { customerId: m.customerId, saleId: m.toSaleId, kind, amount: m.amount.minor, ...note },
+  ])
+  await insertTaxMoves(w.tx, taxThere, { onDay: m.on, why: 'ahead', saleId: m.toSaleId, entryId })
+  return id
+}
+
+/** Held money of a sale that is paid another way from now on: a layaway's becomes a deposit, or the other way round. */
+export const reclassIn = async (
+  w: Work,
+  r: HeldPlace & {
+    readonly customerName: string
+    readonly held: readonly HeldAmount[]
+    readonly to: HeldKind
+  },
+): Promise<void> => {
+  const text = `Held money stands as ${r.to} from now on, ${r.customerName}`
+  const entry = postHeldMove({ on: w.today, text, held: r.held, to: r.to, taxThere: [] })
+  const place = { customerId: r.customerId, saleId: r.saleId }
+  const entryId = await w.post(entry, { kind: 'held-transfer', id: null, ...place })
+  const note = { ...place, onDay: w.today, why: 'move' as const, entryId }
+  await insertHeldMoves(
+    w.tx,
+    r.held.flatMap((h) => [
+      { ...note, kind: h.kind, amount: -h.amount.minor },
+      { ...note, kind: r.to, amount: h.amount.minor },
+    ]),
+  )
+}

@@ -1,0 +1,133 @@
+import { z } from 'zod'
+import {
+  isPositiveMoney,
+  smallerMoney,
+  subtractMoney,
+  sumMoney,
+  toDecimalString,
+  type Money,
+} from '@/core/money'
+import type { SharedTax } from '@/core/tax'
+import { postWriteOff } from '@/core/ledger'
+import { openParts } from '@/core/plan'
+import type { Day } from '@/core/day'
+import { findDues, insertFills, listOpenDues, lockOpenDues, type DueRow } from '@/data/queries/money'
+import { findInvoice } from '@/data/queries/invoices'
+import { takeNumber } from '@/data/queries/numbers'
+import { insertTaxMoves, insertWriteOff } from '@/data/queries/promises'
+import { reserveId } from '@/data/queries/sales'
+import { defineCommand, paperDay, type Work } from '../command'
+import { id, needed, on, positiveAmount } from '../input/fields'
+import { customerFor } from '../people/customerFor'
+import { standingRow } from '../plans/planWork'
+import { found, refuse } from '../refuse'
+import { refreshSale } from '../sales/refreshSale'
+import { takeSale } from '../sales/saleWork'
+import { addShares, asPostings, negateTaxes, taxOfInvoicePart } from './taxWork'
+
+/** What of a due is given up, and the tax that comes back with it: charges have none. */
+const shareOf = async (w: Work, due: DueRow, amount: Money): Promise<SharedTax> => {
+  const billed = due.invoiceId === null ? null : await findInvoice(w.tx, due.invoiceId, w.currency)
+  const charge = due.invoiceId === null ? amount : smallerMoney(amount, openParts(standingRow(due)).charge)
+  const rest = subtractMoney(amount, charge)
+  if (!billed || !w.business.taxBackOnBadDebts || !isPositiveMoney(rest)) return { net: amount, taxes: [] }
+  const share = await taxOfInvoicePart(w, billed.id, rest)
+  return { ...share, net: sumMoney([share.net, charge], w.currency) }
+}
+
+/** Writes dues of one sale off: the loss is posted, with its tax back where that is allowed. */
+const writeOffIn = async (
+  w: Work,
+  saleId: number,
+  parts: readonly { readonly due: DueRow; readonly amount: Money }[],
+  paper: { readonly on: Day; readonly reason: string },
+) => {
+  const { sale } = await takeSale(w, saleId)
+  const share = addShares(await Promise.all(parts.map((p) => shareOf(w, p.due, p.amount))), w.currency)
+  const amount = sumMoney(parts.map((p) => p.amount), w.currency) // prettier-ignore
+  const number = await takeNumber(w.tx, 'write-off', paper.on)
+  const writeOffId = await reserveId(w.tx, 'write_off')
+  const entry = postWriteOff({
+    on: paper.on,
+    text: `Written off ${number}, ${sale.customerName}: ${paper.reason}`,
+    net: share.net,
+    taxes: await asPostings(w, share.taxes),
+  })
+  const entryId = await w.post(entry, {
+    kind: 'write-off',
+    id: writeOffId,
+    saleId,
+    customerId: sale.customerId,
+  })
+  await insertWriteOff(
+    w.tx,
+    { number, customerId: sale.customerId, saleId, onDay: paper.on, amount: amount.minor, reason: paper.reason, entryId },
+    writeOffId,
+  ) // prettier-ignore
+  await insertFills(
+    w.tx,
+    parts.map((p) => ({ dueId: p.due.id, onDay: paper.on, amount: p.amount.minor, kind: 'write-off' as const, entryId })),
+  ) // prettier-ignore
+  await insertTaxMoves(w.tx, negateTaxes(share.taxes), { onDay: paper.on, why: 'write-off', entryId })
+  await refreshSale(w, saleId)
+  return { id: writeOffId, number, amount }
+}
+
+const input = z.object({
+  dueId: id,
+  on,
+  /** Left out: all that is open. */
+  amount: positiveAmount.optional(),
+  reason: needed(500, 'A reason'),
+})
+
+/** A due is given up, in whole or in part. */
+export const writeOffDue = defineCommand('write-off-due', input, async (w, o) => {
+  const [seen] = await findDues(w.tx, [o.dueId], w.currency)
+  await takeSale(w, found(seen, 'due', o.dueId).saleId)
+  const open = (await lockOpenDues(w.tx, seen!.customerId, w.currency)).find((d) => d.id === o.dueId)
+  if (!open) return refuse({ code: 'due-not-open', dueId: o.dueId })
+  const onDay = paperDay(w, o.on)
+  if (open.issuedOn > onDay) refuse({ code: 'before-invoice', on: onDay, issuedOn: open.issuedOn })
+  const amount = o.amount === undefined ? open.open : w.money(o.amount, 'amount')
+  if (amount.minor > open.open.minor) refuse({ code: 'more-than-open', open: open.open, asked: amount })
+  const done = await writeOffIn(w, open.saleId, [{ due: open, amount }], { on: onDay, reason: o.reason })
+  return { id: done.id, answer: async () => ({ ...done, amount: toDecimalString(done.amount) }) }
+})
+
+const restsInput = z.object({
+  customerId: id,
+  on,
+  /** Every due with no more than this open. */
+  upTo: positiveAmount,
+  reason: needed(500, 'A reason'),
+})
+
+/** The small rests of a customer are given up, sale by sale. */
+export const writeOffRests = defineCommand('write-off-rests', restsInput, async (w, o) => {
+  await customerFor(w, o.customerId)
+  const onDay = paperDay(w, o.on)
+  const most = w.money(o.upTo, 'upTo')
+  const saleIds = [...new Set((await listOpenDues(w.tx, o.customerId, w.currency)).map((d) => d.saleId))]
+  for (const saleId of saleIds.sort((a, b) => a - b)) await takeSale(w, saleId)
+  const small = (await lockOpenDues(w.tx, o.customerId, w.currency)).filter((d) => d.open.minor <= most.minor && d.issuedOn <= onDay) // prettier-ignore
+  if (small.length === 0) refuse({ code: 'nothing-open' })
+  const done: Awaited<ReturnType<typeof writeOffIn>>[] = []
+  for (const saleId of [...new Set(small.map((d) => d.saleId))].sort((a, b) => a - b))
+    done.push(
+      await writeOffIn(
+        w,
+        saleId,
+        small.filter((d) => d.saleId === saleId).map((due) => ({ due, amount: due.open })),
+        { on: onDay, reason: o.reason },
+      ),
+    )
+  return {
+    id: done[0]!.id,
+    answer: async () => ({
+      count: small.length,
+      amount: toDecimalString(sumMoney(done.map((d) => d.amount), w.currency)),
+      writeOffs: done.map((d) => d.number),
+    }),
+  } // prettier-ignore
+})

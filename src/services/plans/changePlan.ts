@@ -1,0 +1,176 @@
+import { z } from 'zod'
+import { isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
+import { planInstallments, spreadRest } from '@/core/plan'
+import { listDuesOfPlan, lockOpenDues } from '@/data/queries/money'
+import { endPlan, insertPlanCharges, keepPlanCard, sumPlanCharge } from '@/data/queries/plans'
+import { keepCard } from '@/standins/card/askCard'
+import { defineCommand, paperDay } from '../command'
+import { every, installmentCharge } from '../input/arrangement'
+import { day, id, method, on } from '../input/fields'
+import { orRefuse, refuse } from '../refuse'
+import { refreshSale } from '../sales/refreshSale'
+import { takeSale } from '../sales/saleWork'
+import { keepArrangement } from '../sales/startSale'
+import { writeReceipt } from '../money/takeReceipt'
+import { installmentTerms } from './planTerms'
+import { earnRows, endCharge, moveRows, payOffIn, quotePayoff, standingRow, takePlan } from './planWork'
+import { writePlan } from './startPlan' // prettier-ignore
+
+const named = { saleId: id, planId: id.optional() }
+
+/** What would pay a plan off on a day; nothing is saved. */
+export const quotePlanPayoff = defineCommand('quote-payoff', z.object({ ...named, on }), async (w, input) => {
+  const plan = await takePlan(w, input.saleId, input.planId)
+  const onDay = input.on ?? w.today
+  if (onDay < plan.startedOn) refuse({ code: 'before-plan', startedOn: plan.startedOn })
+  const q = await quotePayoff(w.tx, plan, onDay, w.currency)
+  return {
+    id: plan.id,
+    answer: async () => ({
+      planId: plan.id,
+      on: onDay,
+      open: toDecimalString(sumMoney(q.rows.map((r) => r.open), w.currency)),
+      earned: toDecimalString(q.earned),
+      givenBack: toDecimalString(q.givenBack),
+      payoff: toDecimalString(q.toPay),
+    }),
+  }
+}) // prettier-ignore
+
+const payoffInput = z.object({
+  ...named,
+  on,
+  /** How the payoff is paid now; left out, it is due on the day. */
+  method: method.optional(),
+})
+
+/** Pays a plan off early: the charge that is not earned is given back, the rest is due now, and taken where a method is named. */
+export const payOffPlan = defineCommand('pay-off-plan', payoffInput, async (w, input) => {
+  const { sale } = await takeSale(w, input.saleId)
+  await lockOpenDues(w.tx, sale.customerId, w.currency)
+  const plan = await takePlan(w, input.saleId, input.planId)
+  const onDay = paperDay(w, input.on)
+  const { givenBack, toPay, dues } = await payOffIn(w, plan, onDay)
+  const receiptId =
+    input.method && isPositiveMoney(toPay)
+      ? await writeReceipt(w, {
+          customerId: sale.customerId,
+          on: onDay,
+          method: input.method,
+          amount: toDecimalString(toPay),
+          for: dues.map((d) => ({ dueId: d.id, amount: toDecimalString(d.open) })),
+        })
+      : null
+  await refreshSale(w, sale.id)
+  return {
+    id: plan.id,
+    answer: async () => ({
+      planId: plan.id,
+      on: onDay,
+      payoff: toDecimalString(toPay),
+      givenBack: toDecimalString(givenBack),
+      receiptId,
+    }),
+  }
+})
+
+const rescheduleInput = z.object({
+  ...named,
+  on,
+  count: z.int().min(1).max(360),
+  every,
+  firstDue: day,
+  roundUpTo: z.int().min(1).max(1000).optional(),
+  /** A charge made anew; left out, the charge that is open comes along. */
+  charge: installmentCharge.optional(),
+})
+
+/**
+ * New rows for what is open of a plan: the old ones end, and their history stays. Without a charge of its own the open
+ * charge comes along to the cent; with one, what was not earned is given back first, and the new one is made on the rest.
+ */
+export const reschedulePlan = defineCommand('reschedule-plan', rescheduleInput, async (w, input) => {
+  const { sale } = await takeSale(w, input.saleId)
+  await lockOpenDues(w.tx, sale.customerId, w.currency)
+  const plan = await takePlan(w, input.saleId, input.planId)
+  const onDay = paperDay(w, input.on)
+  if (onDay < plan.startedOn) refuse({ code: 'before-plan', startedOn: plan.startedOn })
+  if (input.firstDue < onDay)
+    refuse({
+      code: 'invalid',
+      errors: [
+        { path: 'firstDue', message: 'The first payment cannot be due before the day of the change.' },
+      ],
+    })
+  const terms = {
+    kind: 'installments' as const,
+    count: input.count,
+    every: input.every,
+    firstDue: input.firstDue,
+    ...(input.roundUpTo ? { roundUpTo: input.roundUpTo } : {}),
+    ...(input.charge ? { charge: input.charge } : {}),
+  }
+  if (input.charge) await endCharge(w, plan, onDay)
+  else await earnRows(w, plan, onDay)
+  const rows = await listDuesOfPlan(w.tx, plan.id, w.currency)
+  const { unearned } = await sumPlanCharge(w.tx, plan.id, w.currency)
+  const moved = await moveRows(w, rows, onDay)
+  if (!isPositiveMoney(moved)) refuse({ code: 'nothing-open' })
+  const next = input.charge
+    ? orRefuse(planInstallments(moved, installmentTerms(terms, w.currency)))
+    : orRefuse(spreadRest(rows.map(standingRow), terms, w.currency))
+  await insertPlanCharges(w.tx, [
+    { planId: plan.id, onDay, amount: -unearned.minor, why: 'carried' as const },
+  ])
+  await endPlan(w.tx, plan.id, { endedOn: onDay, endedAs: 'rescheduled' })
+  const made = await writePlan(w, {
+    saleId: sale.id,
+    customerId: sale.customerId,
+    customerName: sale.customerName,
+    invoiceId: plan.invoiceId,
+    startedOn: onDay,
+    terms: keepArrangement({ ...readableTerms(plan.terms), ...terms }),
+    plan: next,
+    replacesId: plan.id,
+    card: plan.card,
+    ...(input.charge ? {} : { carried: unearned }),
+  })
+  await refreshSale(w, sale.id)
+  return {
+    id: made.id,
+    answer: async () => ({
+      planId: made.id,
+      replaces: plan.id,
+      rows: next.rows.map((r) => ({
+        due: r.due,
+        payment: toDecimalString(r.payment),
+        principal: toDecimalString(r.principal),
+        charge: toDecimalString(r.charge),
+        balance: toDecimalString(r.balance),
+      })),
+      totalPayments: toDecimalString(next.totalPayments),
+    }),
+  }
+})
+
+/** What of the old terms lives on: how late charges are made. The first payment was made, the charge is told anew. */
+const readableTerms = (terms: unknown): Record<string, unknown> => {
+  const { graceDays, lateCharge, charge } = terms as Record<string, unknown>
+  return { ...(graceDays ? { graceDays } : {}), ...(lateCharge ? { lateCharge } : {}), ...(charge ? { charge } : {}) } // prettier-ignore
+}
+
+const cardInput = z.object({ ...named, number: z.string().regex(/^[\d ]{16,23}$/, 'A card number has sixteen digits.').optional() }) // prettier-ignore
+
+/** Keeps a card for a plan, to collect its rows from by itself; without a number, forgets it. The number itself is not kept. */
+export const keepCardForPlan = defineCommand('keep-card', cardInput, async (w, input) => {
+  await takeSale(w, input.saleId)
+  const plan = await takePlan(w, input.saleId, input.planId)
+  const card = input.number === undefined ? '' : keepCard({ number: input.number })
+  if (card === null)
+    return refuse({
+      code: 'invalid',
+      errors: [{ path: 'number', message: 'A card number has sixteen digits.' }],
+    })
+  await keepPlanCard(w.tx, plan.id, card)
+  return { id: plan.id, answer: async () => ({ planId: plan.id, card: card === '' ? null : card.slice(-4) }) }
+})

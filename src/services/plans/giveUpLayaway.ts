@@ -1,0 +1,53 @@
+import { z } from 'zod'
+import { toDecimalString } from '@/core/money'
+import { givingUpFee } from '@/core/plan'
+import { listReceiptsForSale } from '@/data/queries/money'
+import { defineCommand, paperDay } from '../command'
+import { readArrangement } from '../input/arrangement'
+import { id, method, on, text } from '../input/fields'
+import { readPart } from '../input/usualArrangements'
+import { sumHeldAt } from '../money/heldWork'
+import { refuse } from '../refuse'
+import { closeIn } from '../sales/closeSale'
+import { refreshSale } from '../sales/refreshSale'
+import { mustBeAgreed, takeSale } from '../sales/saleWork'
+
+const input = z.object({
+  saleId: id,
+  on,
+  /** How the rest is given back; left out, the way the last money came. */
+  method: method.optional(),
+  reason: text(500).default('Layaway given up'),
+})
+
+/**
+ * A layaway is given up, in one step: the fee of its terms is earned (never more than was paid), the rest goes back to the
+ * customer, the goods are available again, and the sale is cancelled.
+ */
+export const giveUpLayaway = defineCommand('give-up-layaway', input, async (w, g) => {
+  const locked = await takeSale(w, g.saleId)
+  mustBeAgreed(locked)
+  const { sale } = locked
+  const chosen = readArrangement(sale.arrangement)
+  if (chosen.kind !== 'layaway') return refuse({ code: 'not-this-arrangement', needs: 'layaway' })
+  const onDay = paperDay(w, g.on)
+  const { totals } = await refreshSale(w, sale.id)
+  const paid = await sumHeldAt(w, { customerId: sale.customerId, saleId: sale.id })
+  const fee = givingUpFee(readPart(chosen.fee, w.currency), totals.gross, paid)
+  const [last] = await listReceiptsForSale(w.tx, sale.id)
+  await closeIn(w, locked, 'cancelled', {
+    on: onDay,
+    reason: g.reason,
+    held: { fee, rest: g.method ?? last?.method ?? 'cash' },
+  })
+  await refreshSale(w, sale.id)
+  return {
+    id: sale.id,
+    answer: async () => ({
+      saleId: sale.id,
+      paid: toDecimalString(paid),
+      fee: toDecimalString(fee),
+      refund: toDecimalString({ ...paid, minor: paid.minor - fee.minor }),
+    }),
+  }
+})

@@ -1,0 +1,58 @@
+import { z } from 'zod'
+import { isPositiveMoney, toDecimalString } from '@/core/money'
+import { findDues, lockOpenDues } from '@/data/queries/money'
+import { findPlan, insertCollection, listPlansToEarn, listToCollect } from '@/data/queries/plans'
+import { askKeptCard } from '@/standins/card/askCard'
+import { defineCommand, type Till } from '../command'
+import { id } from '../input/fields'
+import { found, refuse } from '../refuse'
+import { writeReceipt } from '../money/takeReceipt'
+import { takeSale } from '../sales/saleWork'
+import { earnRows } from './planWork' // prettier-ignore
+
+/** Earns the charge of a plan's rows whose day has come. Doing it again does nothing. */
+export const earnPlan = defineCommand('earn-plan', z.object({ planId: id }), async (w, { planId }) => {
+  const seen = found(await findPlan(w.tx, planId, w.currency), 'plan', planId)
+  await takeSale(w, seen.saleId)
+  const plan = (await findPlan(w.tx, planId, w.currency))!
+  const earned = plan.endedOn === null ? await earnRows(w, plan, w.today) : 0
+  return { id: planId, answer: async () => ({ planId, earned }) }
+})
+
+const heard = z.object({ dueId: id, approved: z.boolean(), why: z.string().max(200) })
+
+/** Writes down what the card kept for a plan answered: a receipt for the row, or why not. Once a day for each row. */
+export const collectRow = defineCommand('collect-row', heard, async (w, { dueId, approved, why }) => {
+  const [seen] = await findDues(w.tx, [dueId], w.currency)
+  const { sale } = await takeSale(w, found(seen, 'due', dueId).saleId)
+  await lockOpenDues(w.tx, sale.customerId, w.currency)
+  const due = (await findDues(w.tx, [dueId], w.currency))[0]!
+  if (!isPositiveMoney(due.open)) refuse({ code: 'nothing-open' })
+  const amount = toDecimalString(due.open)
+  const receiptId = approved
+    ? await writeReceipt(w, { customerId: sale.customerId, method: 'card', amount, reference: 'card kept for the plan', for: [{ dueId, amount }] }) // prettier-ignore
+    : null
+  const first = await insertCollection(w.tx, { dueId, onDay: w.today, approved, why, receiptId })
+  if (!first) refuse({ code: 'nothing-open' })
+  return { id: receiptId ?? 0, answer: async () => ({ dueId, approved, why, receiptId }) }
+})
+
+/** A card that refused is asked again after so many days. */
+const ASK_AGAIN_AFTER = 3
+
+/** What plans do by themselves on a day: earn their charges, and collect from the cards kept for them. */
+export const runDuePlans = async (till: Till): Promise<{ earned: number; collected: number; refused: number }> => {
+  let [earned, collected, refused] = [0, 0, 0]
+  for (const planId of await listPlansToEarn(till.db, till.today)) {
+    const done = await earnPlan.answer(till, { planId }, null)
+    if (done.ok) earned += done.value.earned
+  }
+  for (const row of await listToCollect(till.db, till.today, ASK_AGAIN_AFTER)) {
+    const answer = await askKeptCard(row.card)
+    const done = await collectRow.run(till, { dueId: row.dueId, ...answer })
+    if (!done.ok) continue
+    if (answer.approved) collected++
+    else refused++
+  }
+  return { earned, collected, refused }
+} // prettier-ignore

@@ -1,0 +1,122 @@
+import { z } from 'zod'
+import { isZeroMoney, money, negateMoney, subtractMoney, toDecimalString } from '@/core/money'
+import { postDrawerCount, postDrawerMove } from '@/core/ledger'
+import type { Day } from '@/core/day'
+import type { Db } from '@/data/connect'
+import { listAccounts } from '@/data/queries/accounts'
+import { takeNumber } from '@/data/queries/numbers'
+import { reserveId } from '@/data/queries/sales'
+import {
+  insertDrawerCount,
+  insertDrawerMove,
+  listDrawerCounts,
+  listDrawerLines,
+  sumRole,
+} from '@/data/queries/till'
+import { addDays } from '@/core/day'
+import { defineCommand, paperDay, type Work } from '../command'
+import { needed, on, positiveAmount, amount } from '../input/fields'
+import { refuse } from '../refuse' // prettier-ignore
+
+const moveInput = z.object({
+  on,
+  direction: z.enum(['in', 'out'], { error: 'Say in or out.' }),
+  amount: positiveAmount,
+  reason: needed(200, 'A reason'),
+  /** The code of the other account; the owner's own for what is put in, small supplies for what is taken out. */
+  account: z.string().max(20).optional(),
+})
+
+/** Roles whose accounts only papers move. */
+const KEPT = ['receivables', 'stock', 'customer-deposits', 'layaway-deposits', 'on-account', 'billed-ahead', 'unearned-charges', 'payables', 'drawer'] // prettier-ignore
+
+const otherAccount = async (w: Work, code: string | undefined, direction: 'in' | 'out') => {
+  const accounts = await listAccounts(w.tx)
+  const chosen = code
+    ? accounts.find((a) => a.code === code)
+    : (accounts.find((a) => (direction === 'in' ? a.role === 'owner-capital' : a.code === '6020')) ??
+      accounts.find((a) => a.role === 'owner-capital'))
+  if (!chosen) return refuse({ code: 'not-found', what: 'account', id: code ?? '' })
+  if (chosen.role && KEPT.includes(chosen.role)) refuse({ code: 'account-kept-by-papers', account: chosen.name }) // prettier-ignore
+  return chosen
+}
+
+/** Cash put into the drawer (the float of a day) or taken out of it, with a reason. */
+export const moveDrawer = defineCommand('move-drawer', moveInput, async (w, m) => {
+  const onDay = paperDay(w, m.on)
+  const asked = w.money(m.amount, 'amount')
+  const account = await otherAccount(w, m.account, m.direction)
+  const there = await sumRole(w.tx, 'drawer', onDay, w.currency)
+  if (m.direction === 'out' && asked.minor > there.minor) refuse({ code: 'drawer-short', there, asked })
+  const signed = m.direction === 'in' ? asked : negateMoney(asked)
+  const number = await takeNumber(w.tx, 'drawer-move', onDay)
+  const id = await reserveId(w.tx, 'drawer_move')
+  const entryId = await w.post(
+    postDrawerMove({
+      on: onDay,
+      text: `Cash ${m.direction} ${number}: ${m.reason}`,
+      amount: signed,
+      accountId: account.id,
+    }),
+    { kind: 'drawer-move', id },
+  )
+  await insertDrawerMove(
+    w.tx,
+    { number, onDay, amount: signed.minor, reason: m.reason, accountId: account.id, entryId },
+    id,
+  )
+  return { id, answer: async () => ({ id, number, on: onDay, amount: toDecimalString(signed), entryId }) }
+})
+
+const countInput = z.object({
+  on,
+  /** How many of each coin and note, by its worth: {"20.00": 3, "0.25": 11}. */
+  pieces: z.record(z.string().max(20), z.int().min(0).max(100_000)).optional(),
+  /** The sum, where the pieces were not written down. */
+  counted: amount.optional(),
+})
+
+/** The drawer is counted at the close of a day: what is over or short is posted, so that the books say what is there. */
+export const countDrawer = defineCommand('count-drawer', countInput, async (w, c) => {
+  const onDay = paperDay(w, c.on)
+  const pieces = Object.entries(c.pieces ?? {}).filter(([, n]) => n > 0)
+  const sum = pieces.reduce((s, [worth, n]) => s + w.money(worth, `pieces.${worth}`).minor * BigInt(n), 0n)
+  const counted = c.counted === undefined ? money(sum, w.currency) : w.money(c.counted, 'counted')
+  if (c.counted !== undefined && pieces.length > 0 && counted.minor !== sum)
+    refuse({ code: 'invalid', errors: [{ path: 'counted', message: `The pieces come to ${toDecimalString(money(sum, w.currency))}.` }] }) // prettier-ignore
+  if (c.counted === undefined && c.pieces === undefined)
+    refuse({ code: 'invalid', errors: [{ path: 'counted', message: 'Count the pieces, or give the sum.' }] })
+  const expected = await sumRole(w.tx, 'drawer', onDay, w.currency)
+  const over = subtractMoney(counted, expected)
+  const number = await takeNumber(w.tx, 'drawer-count', onDay)
+  const id = await reserveId(w.tx, 'drawer_count')
+  const entry = postDrawerCount({ on: onDay, text: `Drawer counted ${number}`, over })
+  const entryId = isZeroMoney(over) ? null : await w.post(entry, { kind: 'drawer-count', id })
+  await insertDrawerCount(
+    w.tx,
+    { number, onDay, expected: expected.minor, counted: counted.minor, pieces: Object.fromEntries(pieces), entryId },
+    id,
+  ) // prettier-ignore
+  return {
+    id,
+    answer: async () => ({
+      id,
+      number,
+      on: onDay,
+      expected: toDecimalString(expected),
+      counted: toDecimalString(counted),
+      over: toDecimalString(over),
+    }),
+  }
+})
+
+/** The drawer on a day: what it opened with, everything that moved it, what should be in it, and how it was counted. */
+export const readDrawer = async (db: Db, on: Day, currency: string) => {
+  const [opening, lines, counts, now] = await Promise.all([
+    sumRole(db, 'drawer', addDays(on, -1), currency),
+    listDrawerLines(db, on, currency),
+    listDrawerCounts(db, { limit: 20, on }, currency),
+    sumRole(db, 'drawer', on, currency),
+  ])
+  return { on, opening, lines, counts, now }
+}
