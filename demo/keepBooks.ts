@@ -2,6 +2,9 @@ import { weekday, type Day } from '../src/core/day'
 import { toDecimalString } from '../src/core/money'
 import { listAccounts } from '../src/data/queries/accounts'
 import { sumAccounts } from '../src/data/queries/ledger'
+import { listToBank } from '../src/data/queries/till'
+import { countDrawer } from '../src/services/till/drawer'
+import { bankSlip, settleCards } from '../src/services/till/toBank'
 import { writeEntry } from '../src/services/books/writeEntry'
 import { countStock } from '../src/services/goods/countStock'
 import { decimal, roundToMoney } from '../src/core/money'
@@ -77,21 +80,16 @@ const payTheMonth = async (shop: Workshop): Promise<void> => {
 const goToTheBank = async (shop: Workshop): Promise<void> => {
   const now = await balances(shop)
   const cash = (now.get('1000') ?? 0n) - FLOAT
-  if (cash > 0n) await own(shop, 'Cash taken to the bank', '1020', '1000', text(cash))
-  const cheques = now.get('1010') ?? 0n
-  if (cheques > 0n) await own(shop, 'Cheques taken to the bank', '1020', '1010', text(cheques))
-  const card = now.get('1030') ?? 0n
-  if (card > 0n) {
-    const fee = roundToMoney(decimal(card).div(100).times('0.019'), CURRENCY).minor
-    await act(shop, writeEntry, {
-      text: 'Card takings arrived, less fees',
-      lines: [
-        { account: '1020', debit: text(card - fee) },
-        ...(fee > 0n ? [{ account: '6100', debit: text(fee) }] : []),
-        { account: '1030', credit: text(card) },
-      ],
-    })
+  const cheques = await listToBank(shop.db, 'cheque', shop.today, CURRENCY)
+  if (cash > 0n || cheques.length > 0)
+    await act(shop, bankSlip, { cash: text(cash > 0n ? cash : 0n), cheques: cheques.map((c) => c.id) })
+  const cards = await listToBank(shop.db, 'card', shop.today, CURRENCY)
+  if (cards.length > 0) {
+    const gross = cards.reduce((sum, c) => sum + c.amount.minor, 0n)
+    const fees = roundToMoney(decimal(gross).div(100).times('0.019'), CURRENCY)
+    await act(shop, settleCards, { receipts: cards.map((c) => c.id), fees: toDecimalString(fees) })
   }
+  await act(shop, countDrawer, { counted: text(FLOAT - (shop.chance.percent(8) ? 50n : 0n)) })
 }
 
 /** What ran low is bought, put on the shelf by a count, and paid from the bank. A few things are always forgotten. */

@@ -10,6 +10,7 @@ import { countStock } from '../src/services/goods/countStock'
 import { addGoods } from '../src/services/goods/keepGoods'
 import { addSupplier } from '../src/services/goods/keepSupplier'
 import { addPriceLevel, addTaxArea } from '../src/services/goods/priceLevels'
+import { runDuePlans } from '../src/clockwork/runPlans'
 import { runDueRepeats } from '../src/services/sales/runRepeats'
 import { addCustomer } from '../src/services/people/keepCustomer'
 import { changeSettings } from '../src/services/access/changeSettings'
@@ -17,6 +18,7 @@ import { chanceFrom, type Chance } from './chance'
 import { DEMO_GOODS, DEMO_KITS, type DemoGoods } from './goods'
 import { keepBooks } from './keepBooks'
 import { DEMO_CUSTOMERS, emailOf, type DemoCustomer } from './people'
+import { promiseOverTheMonths } from './promises'
 import { payRent, rentOut } from './rent'
 import { tradeOnDay } from './trade'
 import { writeToday } from './writeToday'
@@ -93,6 +95,14 @@ const open = async (db: Database, start: Day): Promise<Workshop> => {
     footer: 'Thank you for letting us look after your instrument.',
     conditions: 'Instruments are ours until they are paid for. Repairs not fetched within a year are sold.',
     shopfrontOpen: true,
+    usualArrangements: {
+      terms: { net: 30 },
+      deposit: { percent: '40' },
+      layaway: { firstPercent: '20', months: 4, every: 'month', graceDays: 5, fee: { percent: '5' } },
+      installments: { count: 6, graceDays: 10 },
+      late: { graceDays: 10 },
+    },
+    bounceFee: '15.00',
   })
   await act(shop, addPriceLevel, { code: 'TRADE', name: 'Trade', percentOff: '15' })
   await act(shop, addPriceLevel, { code: 'SCHOOL', name: 'Schools', percentOff: '5' })
@@ -207,6 +217,7 @@ export const loadDemo = async (
   const began = performance.now()
   const start = monthStart(addMonths(today, -MONTHS))
   const shop = await open(db, start)
+  promiseOverTheMonths(shop, today)
   for (let on = start; on <= today; on = addDays(on, 1)) {
     shop.today = on
     if (weekday(on) === 7) continue
@@ -215,6 +226,7 @@ export const loadDemo = async (
     await runAgenda(shop)
     await tradeOnDay(shop, today)
     if (on === addMonths(start, 12)) await rentOut(shop)
+    await runDuePlans({ db: shop.db, today: on })
     for (const made of await runDueRepeats({ db: shop.db, today: on }, 'USD'))
       await payRent(shop, made.saleId)
     await runAgenda(shop)

@@ -6,9 +6,13 @@ import type { Business } from '@/data/queries/business'
 import { listCustomers } from '@/data/queries/customers'
 import { listEntries } from '@/data/queries/ledger'
 import { listReceipts } from '@/data/queries/money'
+import { AGE_GROUPS } from '@/data/queries/receivables'
 import { listSaleIds } from '@/data/queries/sales'
 import { readOwed, readBalanceSheet, readProfitAndLoss, readTrialBalance } from '@/services/read/books'
 import { readGoodsList } from '@/services/read/goods'
+import { invoiceFilter, listRegister, type RegisterRow } from '@/data/queries/invoiceRegister'
+import { readHeldReport, readLayawayBook, readPlanBook } from '@/services/read/promiseBooks'
+import { readDrawer } from '@/services/till/drawer'
 import { listPost, type PostRow } from '@/data/queries/post'
 import { listRepeats } from '@/data/queries/repeats'
 import { OFFER_GROUPS, readOffers, readSaleCosts, type SaleCost } from '@/services/read/salesReports'
@@ -172,7 +176,11 @@ const receipts = async ({ db, business }: Asked): Promise<Table> => {
 const receivables = async ({ db, business, today, query }: Asked): Promise<Table> => {
   const owed = await readOwed(
     db,
-    { asOf: dayOf(query, 'asOf', today), by: query.get('by') === 'invoice' ? 'invoice' : 'due' },
+    {
+      asOf: dayOf(query, 'asOf', today),
+      by: query.get('by') === 'invoice' ? 'invoice' : 'due',
+      group: AGE_GROUPS.find((g) => g === query.get('group')),
+    },
     business,
   )
   const row = (name: string, r: (typeof owed)['totals']) => [
@@ -184,9 +192,10 @@ const receivables = async ({ db, business, today, query }: Asked): Promise<Table
     m(r.over90),
     m(r.total),
     m(r.held),
+    m(r.onAccount),
   ]
   return {
-    columns: ['customer', 'notDue', 'd1to30', 'd31to60', 'd61to90', 'over90', 'total', 'held'],
+    columns: [owed.group, 'notDue', 'd1to30', 'd31to60', 'd61to90', 'over90', 'total', 'held', 'onAccount'],
     rows: [...owed.rows.map((r) => row(r.name, r)), row('total', owed.totals)],
   }
 }
@@ -356,6 +365,47 @@ const repeats = async ({ db, business }: Asked): Promise<Table> => ({
   ]),
 })
 
+const plans = async ({ db, business, today, query }: Asked): Promise<Table> => ({
+  columns: ['plan', 'sale', 'customer', 'started', 'financed', 'charge', 'notEarned', 'paid', 'open', 'late', 'next', 'nextAmount', 'ends', 'ended'],
+  rows: (await readPlanBook(db, { ended: query.get('ended') === 'true' }, business, today)).rows.map((r) => [
+    r.number, String(r.saleNumber), r.customer, r.startedOn, m(r.financed), m(r.charge), m(r.unearned), m(r.paid), m(r.open), m(r.late),
+    r.next ?? '', r.nextOpen ? m(r.nextOpen) : '', r.ends ?? '', r.endedAs ?? '',
+  ]),
+}) // prettier-ignore
+
+const layaways = async ({ db, business, today }: Asked): Promise<Table> => ({
+  columns: ['sale', 'customer', 'title', 'stands', 'total', 'held', 'left', 'behind', 'behindSince', 'next', 'ends'],
+  rows: (await readLayawayBook(db, business, today)).rows.map((r) => [
+    String(r.number), r.customer, r.title, r.stands, m(r.total), m(r.held), m(r.left), m(r.behind), r.behindSince ?? '', r.next?.due ?? '', r.ends ?? '',
+  ]),
+}) // prettier-ignore
+
+const heldMoney = async ({ db, business, today, query }: Asked): Promise<Table> => ({
+  columns: ['customer', 'sale', 'title', 'kind', 'amount'],
+  rows: (await readHeldReport(db, dayOf(query, 'asOf', today), business.currency)).lines.map((l) => [
+    l.customer, l.saleNumber === null ? '' : String(l.saleNumber), l.title, l.kind, m(l.amount),
+  ]),
+}) // prettier-ignore
+
+const invoices = async ({ db, business, today, query }: Asked): Promise<Table> => {
+  const filter = invoiceFilter(Object.fromEntries(query), business.currency)
+  const rows = await everyPage((last: RegisterRow | undefined) =>
+    listRegister(db, filter, { limit: PAGE, after: last?.id }, { today, currency: business.currency }),
+  )
+  return {
+    columns: ['number', 'kind', 'on', 'customer', 'sale', 'title', 'net', 'tax', 'gross', 'open', 'due'],
+    rows: rows.map((r) => [r.number ?? 'draft', r.kind, r.on, r.customer, String(r.saleNumber), r.title, m(r.net), m(r.tax), m(r.gross), m(r.open), r.due ?? '']),
+  }
+} // prettier-ignore
+
+const drawer = async ({ db, business, today, query }: Asked): Promise<Table> => {
+  const d = await readDrawer(db, dayOf(query, 'on', today), business.currency)
+  return {
+    columns: ['what', 'amount'],
+    rows: [['opening', m(d.opening)], ...d.lines.map((l) => [l.text, m(l.amount)]), ['in the drawer', m(d.now)]],
+  }
+}
+
 /** Every table that can be saved, by the name in its address. */
 export const TABLES: Readonly<Record<string, (asked: Asked) => Promise<Table>>> = {
   customers,
@@ -363,6 +413,11 @@ export const TABLES: Readonly<Record<string, (asked: Asked) => Promise<Table>>> 
   sales,
   receipts,
   receivables,
+  plans,
+  layaways,
+  held: heldMoney,
+  invoices,
+  drawer,
   journal,
   offers,
   'sale-costs': saleCosts,

@@ -5,8 +5,12 @@ import { writeLetter } from '@/services/post/writeLetter'
 import { runDueRepeats } from '@/services/sales/runRepeats'
 import { listInvoicesOfSales } from '@/data/queries/invoices'
 import { sendPost } from './postman'
+import { runDuePlans } from './runPlans'
 
-/** What happens by itself: sales that come again are made on their day, what they issue is posted, and letters go out. */
+/**
+ * What happens by itself: sales that come again are made on their day, what they issue is posted, plans earn their
+ * charges and collect from the cards kept for them, and letters go out.
+ */
 export const tick = async (db: Database): Promise<void> => {
   const business = await findBusiness(db)
   if (!business) return
@@ -18,5 +22,6 @@ export const tick = async (db: Database): Promise<void> => {
     if (invoice) await writeLetter.run({ db, today }, { paper: 'invoice', paperId: invoice.id })
     else await writeLetter.run({ db, today }, { paper: made.makes === 'offer' ? 'estimate' : 'confirmation', paperId: made.saleId }) // prettier-ignore
   }
+  await runDuePlans({ db, today })
   await sendPost({ db, business, today })
 }

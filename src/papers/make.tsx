@@ -1,7 +1,7 @@
 import { renderToBuffer } from '@react-pdf/renderer'
 import { formatDay } from '@/core/day'
 import { layoutSpec, usualLayout, type LayoutSpec, type PaperKind } from '@/core/formats'
-import { formatMoney, isPositiveMoney, subtractMoney } from '@/core/money'
+import { formatMoney, isPositiveMoney } from '@/core/money'
 import type { Db } from '@/data/connect'
 import { findInvoice } from '@/data/queries/invoices'
 import { findLayout, findUsualLayout } from '@/data/queries/layouts'
@@ -12,7 +12,8 @@ import { readWhatItPaid } from '@/services/read/receipt'
 import { registerFonts } from './fonts'
 import { readLetterhead } from './letterhead'
 import type { Asked, Paper } from './paper'
-import { paperOfInvoice, paperOfReceipt, reminderOf, statementOf } from './paperOfMoney'
+import { paperOfInvoice, paperOfReceipt, openItemsOf, reminderOf, statementOf } from './paperOfMoney'
+import { agreementOf } from './agreement'
 import { depositRequestOf, packingSlipOf, paperOfSale, pickListOf } from './paperOfSale'
 import { ReceiptPaper } from './ReceiptPaper'
 import { SalesPaper } from './SalesPaper'
@@ -39,6 +40,10 @@ const read = (asked: Asked, kind: PaperKind, id: number): Promise<Paper | null> 
       return statementOf(asked, id)
     case 'reminder':
       return reminderOf(asked, id)
+    case 'open-items':
+      return openItemsOf(asked, id)
+    case 'agreement':
+      return agreementOf(asked, id)
   }
 }
 

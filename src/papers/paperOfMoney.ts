@@ -175,26 +175,37 @@ export const statementOf = async (asked: Asked, customerId: number): Promise<Pap
 }
 
 /** What is late, in one list: what it was for, since when, how much. */
-export const reminderOf = async (asked: Asked, customerId: number): Promise<Paper | null> => {
+export const reminderOf = (asked: Asked, customerId: number): Promise<Paper | null> =>
+  listOfDues(asked, customerId, 'reminder')
+
+/** Everything that is open, late or not, in one list. */
+export const openItemsOf = (asked: Asked, customerId: number): Promise<Paper | null> =>
+  listOfDues(asked, customerId, 'open-items')
+
+const listOfDues = async (
+  asked: Asked,
+  customerId: number,
+  kind: 'reminder' | 'open-items',
+): Promise<Paper | null> => {
   const { db, business, today } = asked
   const customer = await findCustomer(db, customerId, business.currency)
   if (!customer) return null
   const t = paperWords(customer.language)
-  const late = (await listOpenDues(db, customerId, business.currency)).filter((d) => d.dueOn < today)
-  const sum = sumMoney(late.map((d) => d.open), business.currency) // prettier-ignore
+  const dues = (await listOpenDues(db, customerId, business.currency)).filter((d) => kind === 'open-items' || d.dueOn < today) // prettier-ignore
+  const sum = sumMoney(dues.map((d) => d.open), business.currency) // prettier-ignore
   return {
-    kind: 'reminder',
+    kind,
     language: customer.language,
-    name: t('reminder'),
+    name: t(kind),
     number: formatDay(today),
     to: { name: customer.name, address: await billTo(asked, customerId) },
     deliverTo: null,
     facts: [[t('date'), formatDay(today)]],
     above: '',
-    rows: late.map((d) => ({
+    rows: dues.map((d) => ({
       as: 'line' as const,
-      what: `${t('invoice')} ${d.number}`,
-      note: `${t('late')} ${formatDay(d.dueOn)}`,
+      what: d.number === '' ? d.label : [`${t('invoice')} ${d.number}`, d.label].filter(Boolean).join(', '),
+      note: d.dueOn < today ? `${t('late')} ${formatDay(d.dueOn)}` : '',
       cells: { due: formatDay(d.dueOn), sum: formatMoney(d.open) },
     })),
     sums: [{ name: `${t('toPay')}, ${business.currency}`, amount: formatMoney(sum), total: true }],

@@ -7,23 +7,29 @@ import { AGE_COLUMNS, type AgeColumn, type Ages } from '@/core/receivables'
 /** Drawing only: a length for an amount. No figure that is read comes from here. */
 const size = (m: Money): number => toDecimal(m).toNumber()
 
-const AGES: Readonly<Record<AgeColumn, { readonly label: string; readonly fill: string }>> = {
-  notDue: { label: 'not due', fill: '#8ea1b3' },
-  d1to30: { label: '1–30', fill: '#c0616a' },
-  d31to60: { label: '31–60', fill: '#ad3f4a' },
-  d61to90: { label: '61–90', fill: '#9a1f2b' },
-  over90: { label: 'over 90', fill: '#6b1019' },
+const AGE_FILL: Readonly<Record<AgeColumn, string>> = {
+  notDue: '#8ea1b3',
+  d1to30: '#c0616a',
+  d31to60: '#ad3f4a',
+  d61to90: '#9a1f2b',
+  over90: '#6b1019',
 }
 
 /** What is owed by age, as one bar with its figures under it. */
-export const AgeBar = ({ ages }: { readonly ages: Ages }) => {
+export const AgeBar = ({
+  ages,
+  names,
+}: {
+  readonly ages: Ages
+  readonly names: Readonly<Record<AgeColumn, string>>
+}) => {
   const x = scaleLinear([0, Math.max(size(ages.total), 0.01)], [0, 100])
   const ends = cumsum(AGE_COLUMNS, (c) => x(size(ages[c])))
   return (
     <>
       <svg
         role="img"
-        aria-label={`By age: ${AGE_COLUMNS.map((c) => `${AGES[c].label} ${formatMoney(ages[c])}`).join(', ')}`}
+        aria-label={`By age: ${AGE_COLUMNS.map((c) => `${names[c]} ${formatMoney(ages[c])}`).join(', ')}`}
         className="block h-[30px] w-full border border-iron-700"
         viewBox="0 0 100 30"
         preserveAspectRatio="none"
@@ -36,7 +42,7 @@ export const AgeBar = ({ ages }: { readonly ages: Ages }) => {
               x={from}
               width={Math.max(ends[i]! - from - 0.15, 0)}
               height={30}
-              fill={AGES[c].fill}
+              fill={AGE_FILL[c]}
             />
           )
         })}
@@ -48,9 +54,9 @@ export const AgeBar = ({ ages }: { readonly ages: Ages }) => {
               <span
                 aria-hidden
                 className="inline-block h-[10px] w-[10px]"
-                style={{ background: AGES[c].fill }}
+                style={{ background: AGE_FILL[c] }}
               />
-              {AGES[c].label}
+              {names[c]}
             </dt>
             <dd className="fig font-bold">{formatMoney(ages[c])}</dd>
           </div>

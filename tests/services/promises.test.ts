@@ -21,11 +21,11 @@ import { writeOffDue, writeOffRests } from '@/services/money/writeOff'
 import { addCustomer } from '@/services/people/keepCustomer'
 import { keepCardForPlan, payOffPlan, quotePlanPayoff, reschedulePlan } from '@/services/plans/changePlan'
 import { giveUpLayaway } from '@/services/plans/giveUpLayaway'
-import { runDuePlans } from '@/services/plans/runPlans'
+import { runDuePlans } from '@/clockwork/runPlans'
+import { keepCard } from '@/standins/card/askCard'
 import { taxView } from '@/services/read/books'
 import { readStatement } from '@/services/read/statement'
 import { saleView } from '@/services/read/views'
-import { arrangeSale } from '@/services/sales/arrangeSale'
 import { cancelSale } from '@/services/sales/closeSale'
 import { handOver } from '@/services/sales/handOver'
 import { requestDeposit } from '@/services/sales/requestDeposit'
@@ -308,14 +308,14 @@ describe('installments', () => {
 
   test('collected by itself from a kept card; a refused one leaves the row open and says why', async () => {
     const { sale } = await financed({ count: 3, charge: undefined })
-    expect(await refusedOn('2026-03-02', keepCardForPlan, { saleId: sale.id, number: '4000 0000 0000' })).toBe('invalid') // prettier-ignore
-    await onDay('2026-03-02', keepCardForPlan, { saleId: sale.id, number: '4000 0000 0000 0001' })
+    expect(await refusedOn('2026-03-02', keepCardForPlan(keepCard), { saleId: sale.id, number: '4000 0000 0000' })).toBe('invalid') // prettier-ignore
+    await onDay('2026-03-02', keepCardForPlan(keepCard), { saleId: sale.id, number: '4000 0000 0000 0001' })
     const at = (today: string) => runDuePlans({ db: s.db, today: day(today) })
     expect(await at('2026-03-31')).toMatchObject({ collected: 0, refused: 0 })
     expect(await at('2026-04-01')).toMatchObject({ collected: 0, refused: 1 })
     expect(await at('2026-04-02')).toMatchObject({ refused: 0 })
     expect((await see(sale.id, '2026-04-02')).next[0]).toMatchObject({ action: 'card-refused', amount: '600.00' }) // prettier-ignore
-    await onDay('2026-04-03', keepCardForPlan, { saleId: sale.id, number: '4000 0000 0000 1111' })
+    await onDay('2026-04-03', keepCardForPlan(keepCard), { saleId: sale.id, number: '4000 0000 0000 1111' })
     expect(await at('2026-04-04')).toMatchObject({ collected: 1 })
     expect(await at('2026-04-04')).toMatchObject({ collected: 0 })
     expect((await see(sale.id, '2026-04-04')).money.open).toBe('1200.00')

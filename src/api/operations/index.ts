@@ -4,6 +4,7 @@ import { goods } from './goods'
 import { money } from './money'
 import { people } from './people'
 import { post } from './post'
+import { promises } from './promises'
 import { sales } from './sales'
 import { settings } from './settings'
 import { shopfront } from './shopfront'
@@ -15,6 +16,7 @@ export const PARTS: Readonly<Record<string, readonly Operation[]>> = {
   Goods: goods,
   Sales: sales,
   Money: money,
+  'Promises of money': promises,
   'Post and papers': post,
   Shopfront: shopfront,
   Books: books,

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { findReceipt, listReceipts } from '@/data/queries/money'
-import { day, id as idField } from '@/services/input/fields'
+import { AGE_GROUPS } from '@/data/queries/receivables'
+import { day, id as idField, method } from '@/services/input/fields'
 import { previewPlan } from '@/services/money/previewPlan'
 import { refundHeld } from '@/services/money/refundHeld'
 import { sellAtCounter } from '@/services/money/sellAtCounter'
@@ -19,6 +20,9 @@ export const money = [
     page.extend({
       customerId: idField.optional(),
       on: day.optional(),
+      from: day.optional(),
+      to: day.optional(),
+      method: method.optional(),
       search: z.string().max(200).optional(),
     }),
     async ({ db, business, query }) =>
@@ -64,7 +68,11 @@ export const money = [
   read(
     '/receivables',
     'Who owes what, aged as of a day.',
-    z.object({ asOf: day.optional(), by: z.enum(['due', 'invoice']).default('due') }),
-    ({ db, business, today, query }) => owedView(db, { asOf: query.asOf ?? today, by: query.by }, business),
+    z.object({
+      asOf: day.optional(),
+      by: z.enum(['due', 'invoice']).default('due'),
+      group: z.enum(AGE_GROUPS).default('customer'),
+    }),
+    ({ db, business, today, query }) => owedView(db, { ...query, asOf: query.asOf ?? today }, business),
   ),
 ]

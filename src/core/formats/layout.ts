@@ -46,6 +46,8 @@ const COLUMNS: Readonly<Record<PaperKind, readonly PaperColumn[]>> = {
   receipt: ['sum'],
   statement: ['change', 'owed'],
   reminder: ['due', 'sum'],
+  agreement: ['due', 'sum', 'owed'],
+  'open-items': ['due', 'sum'],
 }
 /** Columns that never stand on a paper, whatever its layout says. */
 const WITHOUT_PRICES: readonly PaperKind[] = ['packing-slip', 'pick-list']

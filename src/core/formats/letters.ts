@@ -55,6 +55,14 @@ const ENGLISH: Readonly<Record<PaperKind, LetterTemplate>> = {
     subject: 'Your statement',
     body: 'Dear {name},\n\nattached is your statement. {amount} is open today.\n\nYour papers are on your page:\n{link}\n\nWith kind regards\n{business}',
   },
+  agreement: {
+    subject: 'Our agreement on payments for {title}',
+    body: 'Dear {name},\n\nattached is what we agreed on paying for {title}, {amount} in all. Please sign one copy and bring or send it back.\n\nYou find everything on your page too:\n{link}\n\nWith kind regards\n{business}',
+  },
+  'open-items': {
+    subject: 'What is open with us',
+    body: 'Dear {name},\n\nattached is the list of what is open with us: {amount} in all.\n\nYou can see and pay it on your page:\n{link}\n\nWith kind regards\n{business}',
+  },
   reminder: {
     subject: 'A reminder: {amount} is late',
     body: 'Dear {name},\n\nperhaps it slipped by: {amount} was due by {due} and is still open. The list is attached, and you can pay on your page:\n{link}\n\nIf it is on its way already, thank you.\n\nWith kind regards\n{business}',

@@ -1,1 +1,2 @@
 export * from './fillDues'
+export { discountOn, nameOfDue } from './aboutDue'

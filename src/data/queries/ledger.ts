@@ -1,6 +1,6 @@
 import { and, asc, eq, sql, type SQL } from 'drizzle-orm'
 import { addDays, addMonths, day, laterDay, monthStart, type Day } from '@/core/day'
-import type { AccountKind, AccountSum, EntryDraft } from '@/core/ledger'
+import type { AccountKind, AccountRole, AccountSum, EntryDraft } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
 import { account, entry, entryLine } from '../schema'
@@ -55,6 +55,8 @@ export interface EntryView {
     readonly accountId: number
     readonly code: string
     readonly account: string
+    readonly kind: AccountKind
+    readonly role: AccountRole | null
     readonly amount: Money
   }[]
 }
@@ -73,6 +75,8 @@ const withLines = async (
       accountId: account.id,
       code: account.code,
       name: account.name,
+      kind: account.kind,
+      role: account.role,
       amount: entryLine.amount,
     })
     .from(entryLine)
@@ -93,6 +97,8 @@ const withLines = async (
         accountId: l.accountId,
         code: l.code,
         account: l.name,
+        kind: l.kind,
+        role: l.role as AccountRole | null,
         amount: money(l.amount, currency),
       })),
   }))
@@ -261,4 +267,20 @@ export const listAccountLines = async (
     count: sums!.count,
     before: money(BigInt(skipped!.sum), currency),
   }
+}
+
+/** What each account of entries stood at before them, in debit, by `entryId:accountId`. Whole months come from the kept sums. */
+export const balancesBefore = async (
+  db: Db,
+  entryIds: readonly number[],
+  currency: string,
+): Promise<Map<string, Money>> => {
+  if (entryIds.length === 0) return new Map()
+  const rows = await db.execute<{ entry_id: number; account_id: number; before: string }>(sql`
+    select t.entry_id, t.account_id,
+           (coalesce((select sum(m.debit - m.credit) from account_month m where m.account_id = t.account_id and m.month < date_trunc('month', t.on_day)), 0)
+          + coalesce((select sum(l.amount) from entry_line l where l.account_id = t.account_id and l.on_day >= date_trunc('month', t.on_day)::date
+                         and (l.on_day < t.on_day or (l.on_day = t.on_day and l.entry_id < t.entry_id))), 0))::text as before
+      from (select distinct entry_id, account_id, on_day from entry_line where entry_id in ${[...entryIds]}) t`)
+  return new Map(rows.map((r) => [`${r.entry_id}:${r.account_id}`, money(BigInt(r.before), currency)]))
 }

@@ -4,11 +4,12 @@ import type { Day } from '@/core/day'
 import type { HeldKind, Method } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
+import type {
+  FILL_KINDS} from '../schema';
 import {
   customer,
   due,
   dueFill,
-  FILL_KINDS,
   held,
   heldMove,
   invoice,
@@ -43,22 +44,6 @@ export interface DueRow {
   readonly discount: Money
   readonly discountUntil: Day | null
 }
-
-/** What comes off a due for paying it on a day: nothing after the day it runs to, never more than is open. */
-export const discountOn = (
-  due: Pick<DueRow, 'open' | 'discount' | 'discountUntil'>,
-  on: Day,
-): Money | undefined =>
-  due.discountUntil &&
-  on <= due.discountUntil &&
-  due.discount.minor > 0n &&
-  due.open.minor > due.discount.minor
-    ? due.discount
-    : undefined
-
-/** How a due is named to the owner and the customer. */
-export const nameOfDue = (d: Pick<DueRow, 'number' | 'label'>): string =>
-  d.number === '' ? d.label : `Invoice ${d.number}${d.label ? `, ${d.label}` : ''}`
 
 const dueColumns = {
   id: due.id,

@@ -12,6 +12,8 @@ const NEWEST: Readonly<Record<PaperKind, SQL>> = {
   'credit-note': sql`select id from invoice where kind = 'credit-note' order by id desc limit 1`,
   receipt: sql`select id from receipt order by id desc limit 1`,
   statement: sql`select customer_id as id from due where filled < amount order by id desc limit 1`,
+  agreement: sql`select id from sale where arrangement ->> 'kind' in ('layaway', 'installments') order by id desc limit 1`,
+  'open-items': sql`select customer_id as id from due where filled < amount order by due_on limit 1`,
   reminder: sql`select customer_id as id from due where filled < amount order by due_on limit 1`,
 }
 

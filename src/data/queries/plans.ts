@@ -148,3 +148,71 @@ export const listCollections = async (db: Db, dueIds: readonly number[]) =>
   dueIds.length === 0
     ? []
     : (await db.select().from(collection).where(inArray(collection.dueId, [...dueIds])).orderBy(asc(collection.id))).map((r) => ({ ...r, on: r.onDay as Day })) // prettier-ignore
+
+export interface PlanSums {
+  readonly planId: number
+  readonly number: string
+  readonly saleId: number
+  readonly saleNumber: number
+  readonly title: string
+  readonly customerId: number
+  readonly customer: string
+  readonly startedOn: Day
+  readonly endedAs: string | null
+  readonly financed: Money
+  readonly charge: Money
+  readonly unearned: Money
+  readonly paid: Money
+  readonly open: Money
+  readonly late: Money
+  readonly rowsLate: number
+  readonly next: Day | null
+  readonly nextOpen: Money | null
+  readonly ends: Day | null
+  readonly hasCard: boolean
+}
+
+/** Every plan with its rows summed: those that run, or those that ended (early, or paid to the end). */
+export const listPlanSums = async (
+  db: Db,
+  wish: { readonly ended: boolean },
+  today: Day,
+  currency: string,
+): Promise<PlanSums[]> => {
+  const rows = await db.execute<Record<string, string> & { plan_id: number; sale_id: number; customer_id: number; sale_number: number; rows_late: number; next: string | null; next_open: string | null; ends: string | null; ended_as: string | null; has_card: boolean }>(sql`
+    select p.id as plan_id, p.number, p.sale_id, s.number as sale_number, s.title, p.customer_id, c.name as customer, p.started_on::text,
+           p.ended_as, p.financed::text, p.charge::text, p.card <> '' as has_card,
+           coalesce((select sum(x.amount) from plan_charge x where x.plan_id = p.id), 0)::text as unearned,
+           coalesce((select sum(f.amount) from due_fill f join due d on d.id = f.due_id where d.plan_id = p.id and f.kind in ('receipt', 'held', 'void')), 0)::text as paid,
+           r.open::text, r.late::text, r.rows_late, r.ends::text, n.due_on::text as next, (n.amount - n.filled)::text as next_open
+      from plan p join sale s on s.id = p.sale_id join customer c on c.id = p.customer_id
+      join lateral (select coalesce(sum(d.amount - d.filled), 0) as open, coalesce(sum(d.amount - d.filled) filter (where d.due_on < ${today}), 0) as late,
+                           (count(*) filter (where d.due_on < ${today} and d.filled < d.amount))::int as rows_late, max(d.due_on) as ends
+                      from due d where d.plan_id = p.id) r on true
+      left join lateral (select d.due_on, d.amount, d.filled from due d where d.plan_id = p.id and d.filled < d.amount and d.due_on >= ${today} order by d.due_on limit 1) n on true
+     where (p.ended_on is not null or r.open = 0) = ${wish.ended}
+     order by r.rows_late desc, p.id`) // prettier-ignore
+  const amount = (text: string): Money => money(BigInt(text), currency)
+  return rows.map((r) => ({
+    planId: r.plan_id,
+    number: r.number!,
+    saleId: r.sale_id,
+    saleNumber: r.sale_number,
+    title: r.title!,
+    customerId: r.customer_id,
+    customer: r.customer!,
+    startedOn: r.started_on as Day,
+    endedAs: r.ended_as,
+    financed: amount(r.financed!),
+    charge: amount(r.charge!),
+    unearned: amount(r.unearned!),
+    paid: amount(r.paid!),
+    open: amount(r.open!),
+    late: amount(r.late!),
+    rowsLate: r.rows_late,
+    next: r.next as Day | null,
+    nextOpen: r.next_open === null ? null : amount(r.next_open),
+    ends: r.ends as Day | null,
+    hasCard: r.has_card,
+  }))
+}

@@ -1,13 +1,15 @@
-import { sql } from 'drizzle-orm'
+import { nameOfDue } from '@/core/receipt'
+import { sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { HeldKind } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import { USUAL_LIMITS, type AgeLimits, type Ages } from '@/core/receivables'
 import type { Db } from '../connect'
-import { nameOfDue } from './money'
 
-export interface AgedCustomer extends Ages {
-  readonly customerId: number
+export interface AgedRow extends Ages {
+  readonly key: string
+  /** Null where a row is of many customers. */
+  readonly customerId: number | null
   readonly name: string
   /** Held for sales: deposits and layaway. */
   readonly held: Money
@@ -27,52 +29,76 @@ const openAsOf = (asOf: Day) => sql`
 
 const heldAsOf = (asOf: Day) => sql`
   held_then as (
-    select customer_id, kind, sum(amount) as held from (
-      select customer_id, kind, amount from held where amount > 0
+    select customer_id, sale_id, kind, sum(amount) as held from (
+      select customer_id, sale_id, kind, amount from held where amount > 0
       union all
-      select customer_id, kind, -amount from held_move where on_day > ${asOf}) h
-     group by customer_id, kind)`
+      select customer_id, sale_id, kind, -amount from held_move where on_day > ${asOf}) h
+     group by customer_id, sale_id, kind)`
+
+export const AGE_GROUPS = ['customer', 'sale', 'kind', 'channel'] as const
+export type AgeGroup = (typeof AGE_GROUPS)[number]
 
 export interface AgeWish {
   readonly asOf: Day
   readonly by: 'due' | 'invoice'
   readonly currency: string
   readonly limits?: AgeLimits
+  readonly group?: AgeGroup
+  /** Only sales of a kind or channel. */
+  readonly only?: { readonly kind?: string; readonly channel?: string }
 }
 
-/** Every customer with something open or held as of a day, aged from due dates or invoice dates; by name. Tested equal to core. */
-export const ageByCustomer = async (
+/** What a row stands for: its key, its name, and whose it is where it is one customer's. `o` has the customer, `s` is the sale. */
+const KEYS: Readonly<Record<AgeGroup, { readonly key: SQL; readonly name: SQL; readonly of: SQL }>> = {
+  customer: { key: sql`c.id::text`, name: sql`c.name`, of: sql`c.id` },
+  sale: {
+    key: sql`coalesce(s.id::text, 'a' || c.id)`,
+    name: sql`coalesce(s.number || ' ' || s.title || ', ', 'On account, ') || c.name`,
+    of: sql`c.id`,
+  },
+  kind: { key: sql`coalesce(s.kind, '')`, name: sql`coalesce(s.kind, 'on account')`, of: sql`null::int` },
+  channel: { key: sql`coalesce(s.channel, '')`, name: sql`coalesce(s.channel, 'on account')`, of: sql`null::int` }, // prettier-ignore
+}
+
+/**
+ * Everything open or held as of a day, aged from due dates or invoice dates; by customer, sale, kind or channel, in the
+ * order of the names. Tested equal to core.
+ */
+export const ageBy = async (
   db: Db,
-  { asOf, by, currency, limits = USUAL_LIMITS }: AgeWish,
-): Promise<AgedCustomer[]> => {
+  { asOf, by, currency, limits = USUAL_LIMITS, group = 'customer', only = {} }: AgeWish,
+): Promise<AgedRow[]> => {
   const [a, b, c] = limits
   const from = by === 'due' ? sql`due_on` : sql`issued_on`
   const days = sql`(${asOf}::date - ${from})`
+  const { key, name, of } = KEYS[group]
   const rows = await db.execute<
-    Record<'not_due' | 'd1' | 'd31' | 'd61' | 'd91' | 'total' | 'held' | 'account', string> & {
-      customer_id: number
-      name: string
+    Record<'key' | 'name' | 'not_due' | 'd1' | 'd31' | 'd61' | 'd91' | 'total' | 'held' | 'account', string> & {
+      customer_id: number | null
     }
   >(sql`
     with ${openAsOf(asOf)}, ${heldAsOf(asOf)},
-    aged as (
-      select customer_id, sum(open) as total,
-             sum(open) filter (where ${days} <= 0) as not_due,
-             sum(open) filter (where ${days} between 1 and ${a}::int) as d1,
-             sum(open) filter (where ${days} between ${a}::int + 1 and ${b}::int) as d31,
-             sum(open) filter (where ${days} between ${b}::int + 1 and ${c}::int) as d61,
-             sum(open) filter (where ${days} > ${c}::int) as d91
-        from open where open <> 0 group by customer_id),
-    holding as (select customer_id, sum(held) filter (where kind <> 'account') as held, sum(held) filter (where kind = 'account') as account
-                  from held_then group by customer_id having sum(held) <> 0)
-    select coalesce(a.customer_id, h.customer_id) as customer_id, c.name,
-           coalesce(not_due, 0)::text as not_due, coalesce(d1, 0)::text as d1, coalesce(d31, 0)::text as d31,
-           coalesce(d61, 0)::text as d61, coalesce(d91, 0)::text as d91, coalesce(total, 0)::text as total, coalesce(h.held, 0)::text as held, coalesce(h.account, 0)::text as account
-      from aged a full join holding h on h.customer_id = a.customer_id
-      join customer c on c.id = coalesce(a.customer_id, h.customer_id)
-     order by lower(c.name), c.id`)
+    parts as (
+      select customer_id, sale_id, open as total, 0::bigint as held, 0::bigint as account,
+             case when ${days} <= 0 then open else 0 end as not_due,
+             case when ${days} between 1 and ${a}::int then open else 0 end as d1,
+             case when ${days} between ${a}::int + 1 and ${b}::int then open else 0 end as d31,
+             case when ${days} between ${b}::int + 1 and ${c}::int then open else 0 end as d61,
+             case when ${days} > ${c}::int then open else 0 end as d91
+        from open where open <> 0
+      union all
+      select customer_id, sale_id, 0, case when kind <> 'account' then held else 0 end, case when kind = 'account' then held else 0 end, 0, 0, 0, 0, 0
+        from held_then where held <> 0)
+    select ${key} as key, min(${name}) as name, min(${of}) as customer_id,
+           sum(not_due)::text as not_due, sum(d1)::text as d1, sum(d31)::text as d31, sum(d61)::text as d61, sum(d91)::text as d91,
+           sum(total)::text as total, sum(held)::text as held, sum(account)::text as account
+      from parts p join customer c on c.id = p.customer_id left join sale s on s.id = p.sale_id
+     where ${only.kind ? sql`s.kind = ${only.kind}` : sql`true`} and ${only.channel ? sql`s.channel = ${only.channel}` : sql`true`}
+     group by 1 having sum(total) <> 0 or sum(held) <> 0 or sum(account) <> 0
+     order by lower(min(${name})), 1`)
   const amount = (text: string): Money => money(BigInt(text), currency)
   return rows.map((r) => ({
+    key: r.key,
     customerId: r.customer_id,
     name: r.name,
     notDue: amount(r.not_due),
@@ -234,3 +260,14 @@ export const sumCameByWeek = async (
      group by 1`)
   return new Map(rows.map((r) => [r.week as Day, BigInt(r.came)]))
 }
+
+/** Customers with something open, those with most first. */
+export const listOpenCustomers = async (
+  db: Db,
+  limit: number,
+): Promise<{ readonly id: number; readonly name: string }[]> =>
+  (
+    await db.execute<{ id: number; name: string }>(
+      sql`select c.id, c.name from due d join customer c on c.id = d.customer_id where d.filled < d.amount group by c.id order by sum(d.amount - d.filled) desc, c.id limit ${limit}`,
+    )
+  ).map((r) => ({ id: r.id, name: r.name }))

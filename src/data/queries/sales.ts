@@ -520,3 +520,19 @@ export const findHandover = async (db: Db, id: number, currency: string) => {
     })),
   }
 }
+
+/** Agreed layaways that are not handed over, given up or cancelled. */
+export const listLayawayIds = async (db: Db, customerId?: number): Promise<number[]> =>
+  (
+    await db.execute<{ id: number }>(
+      sql`select id from sale where stage = 'agreed' and arrangement ->> 'kind' = 'layaway' ${customerId === undefined ? sql`` : sql`and customer_id = ${customerId}`} order by id`,
+    )
+  ).map((r) => r.id)
+
+/** Sales of a customer that money can be held for. */
+export const listOpenSales = async (db: Db, customerId: number, limit: number) =>
+  (
+    await db.execute<{ id: number; number: number; title: string }>(
+      sql`select id, number, title from sale where customer_id = ${customerId} and closed_as is null and stage in ('draft', 'offered', 'agreed') order by id desc limit ${limit}`,
+    )
+  ).map((r) => ({ id: r.id, number: r.number, title: r.title }))

@@ -8,7 +8,7 @@ import {
   zeroMoney,
   type Money,
 } from '@/core/money'
-import { fillNamed, fillOldest, type DepositAsked, type Filling, type OpenDue } from '@/core/receipt'
+import { fillNamed, fillOldest, type DepositAsked, type Filling, type OpenDue, discountOn } from '@/core/receipt'
 import { postReceipt, type Method } from '@/core/ledger'
 import type { SharedTax } from '@/core/tax'
 import type { Day } from '@/core/day'
@@ -16,7 +16,6 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findCustomer } from '@/data/queries/customers'
 import {
-  discountOn,
   findDueOwner,
   findReceipt,
   insertFills,

@@ -3,7 +3,6 @@ import { isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
 import { planInstallments, spreadRest } from '@/core/plan'
 import { listDuesOfPlan, lockOpenDues } from '@/data/queries/money'
 import { endPlan, insertPlanCharges, keepPlanCard, sumPlanCharge } from '@/data/queries/plans'
-import { keepCard } from '@/standins/card/askCard'
 import { defineCommand, paperDay } from '../command'
 import { every, installmentCharge } from '../input/arrangement'
 import { day, id, method, on } from '../input/fields'
@@ -161,16 +160,17 @@ const readableTerms = (terms: unknown): Record<string, unknown> => {
 
 const cardInput = z.object({ ...named, number: z.string().regex(/^[\d ]{16,23}$/, 'A card number has sixteen digits.').optional() }) // prettier-ignore
 
+/** Whoever keeps cards: takes a number, answers what it is called from then on, or null where it is no card. */
+export type CardKeeper = (card: { readonly number: string }) => string | null
+
 /** Keeps a card for a plan, to collect its rows from by itself; without a number, forgets it. The number itself is not kept. */
-export const keepCardForPlan = defineCommand('keep-card', cardInput, async (w, input) => {
-  await takeSale(w, input.saleId)
-  const plan = await takePlan(w, input.saleId, input.planId)
-  const card = input.number === undefined ? '' : keepCard({ number: input.number })
-  if (card === null)
-    return refuse({
-      code: 'invalid',
-      errors: [{ path: 'number', message: 'A card number has sixteen digits.' }],
-    })
-  await keepPlanCard(w.tx, plan.id, card)
-  return { id: plan.id, answer: async () => ({ planId: plan.id, card: card === '' ? null : card.slice(-4) }) }
-})
+export const keepCardForPlan = (keep: CardKeeper) =>
+  defineCommand('keep-card', cardInput, async (w, input) => {
+    await takeSale(w, input.saleId)
+    const plan = await takePlan(w, input.saleId, input.planId)
+    const card = input.number === undefined ? '' : keep({ number: input.number })
+    if (card === null)
+      return refuse({ code: 'invalid', errors: [{ path: 'number', message: 'A card number has sixteen digits.' }] }) // prettier-ignore
+    await keepPlanCard(w.tx, plan.id, card)
+    return { id: plan.id, answer: async () => ({ planId: plan.id, card: card === '' ? null : card.slice(-4) }) }
+  })

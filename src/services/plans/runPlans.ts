@@ -1,9 +1,8 @@
 import { z } from 'zod'
 import { isPositiveMoney, toDecimalString } from '@/core/money'
 import { findDues, lockOpenDues } from '@/data/queries/money'
-import { findPlan, insertCollection, listPlansToEarn, listToCollect } from '@/data/queries/plans'
-import { askKeptCard } from '@/standins/card/askCard'
-import { defineCommand, type Till } from '../command'
+import { findPlan, insertCollection } from '@/data/queries/plans'
+import { defineCommand } from '../command'
 import { id } from '../input/fields'
 import { found, refuse } from '../refuse'
 import { writeReceipt } from '../money/takeReceipt'
@@ -36,23 +35,3 @@ export const collectRow = defineCommand('collect-row', heard, async (w, { dueId,
   if (!first) refuse({ code: 'nothing-open' })
   return { id: receiptId ?? 0, answer: async () => ({ dueId, approved, why, receiptId }) }
 })
-
-/** A card that refused is asked again after so many days. */
-const ASK_AGAIN_AFTER = 3
-
-/** What plans do by themselves on a day: earn their charges, and collect from the cards kept for them. */
-export const runDuePlans = async (till: Till): Promise<{ earned: number; collected: number; refused: number }> => {
-  let [earned, collected, refused] = [0, 0, 0]
-  for (const planId of await listPlansToEarn(till.db, till.today)) {
-    const done = await earnPlan.answer(till, { planId }, null)
-    if (done.ok) earned += done.value.earned
-  }
-  for (const row of await listToCollect(till.db, till.today, ASK_AGAIN_AFTER)) {
-    const answer = await askKeptCard(row.card)
-    const done = await collectRow.run(till, { dueId: row.dueId, ...answer })
-    if (!done.ok) continue
-    if (answer.approved) collected++
-    else refused++
-  }
-  return { earned, collected, refused }
-} // prettier-ignore

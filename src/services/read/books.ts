@@ -16,7 +16,7 @@ import { listAccounts } from '@/data/queries/accounts'
 import type { Business } from '@/data/queries/business'
 import { sumTax } from '@/data/queries/invoices'
 import { sumAccounts, type EntryView } from '@/data/queries/ledger'
-import { ageByCustomer, sumSubledgers } from '@/data/queries/receivables'
+import { ageBy, sumSubledgers, type AgeGroup } from '@/data/queries/receivables'
 
 export const viewOfEntry = (e: EntryView) => ({
   id: e.id,
@@ -169,15 +169,22 @@ export const tiesView = async (db: Db, asOf: Day, currency: string) => ({
   })),
 })
 
+export interface OwedWish {
+  readonly asOf: Day
+  readonly by: 'due' | 'invoice'
+  readonly group?: AgeGroup
+  readonly only?: { readonly kind?: string; readonly channel?: string }
+}
+
 /** Who owes what as of a day, aged, with the foot compared to the receivables account. */
 export const readOwed = async (
   db: Db,
-  { asOf, by }: { asOf: Day; by: 'due' | 'invoice' },
+  { asOf, by, group = 'customer', only }: OwedWish,
   business: Business,
 ) => {
   const { currency } = business
   const [rows, sums, accounts] = await Promise.all([
-    ageByCustomer(db, { asOf, by, currency, limits: business.ageLimits }),
+    ageBy(db, { asOf, by, currency, limits: business.ageLimits, group, only }),
     sumAccounts(db, { to: asOf }, currency),
     listAccounts(db),
   ])
@@ -196,6 +203,7 @@ export const readOwed = async (
   return {
     asOf,
     by,
+    group,
     rows,
     totals,
     controlAccount,
@@ -204,7 +212,7 @@ export const readOwed = async (
   }
 }
 
-export const owedView = async (db: Db, filter: { asOf: Day; by: 'due' | 'invoice' }, business: Business) => {
+export const owedView = async (db: Db, filter: OwedWish, business: Business) => {
   const owed = await readOwed(db, filter, business)
   const ages = (a: (typeof owed)['totals']) => ({
     notDue: toDecimalString(a.notDue),
@@ -220,7 +228,7 @@ export const owedView = async (db: Db, filter: { asOf: Day; by: 'due' | 'invoice
     asOf: owed.asOf,
     by: owed.by,
     limits: business.ageLimits,
-    rows: owed.rows.map((r) => ({ customerId: r.customerId, name: r.name, ...ages(r) })),
+    rows: owed.rows.map((r) => ({ customerId: r.customerId, key: r.key, name: r.name, ...ages(r) })),
     totals: ages(owed.totals),
     controlAccount: toDecimalString(owed.controlAccount),
     difference: toDecimalString(owed.difference),

@@ -1,5 +1,6 @@
 import { daysBetween, formatDay, type Day } from '@/core/day'
-import { toDecimalString } from '@/core/money'
+import { formatMoney, isPositiveMoney, toDecimalString, zeroMoney } from '@/core/money'
+import { discountOn, nameOfDue } from '@/core/receipt'
 import { daysToPay } from '@/core/receivables'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
@@ -7,6 +8,7 @@ import { findCustomer, listCustomers } from '@/data/queries/customers'
 import { listOpenDues } from '@/data/queries/money'
 import { listPaidDues } from '@/data/queries/receivables'
 import { findSales } from '@/data/queries/sales'
+import { readLayawayBook } from './promiseBooks'
 import { readDepositsAsked } from '../money/takeReceipt'
 
 /** What a customer could pay now, oldest first: their dues, then deposits asked for. */
@@ -24,6 +26,7 @@ export const readOpenItems = async (db: Db, customerId: number, business: Busine
     deposits.map((d) => d.saleId),
     currency,
   )
+  const layaways = (await readLayawayBook(db, business, today, customerId)).rows.filter((l) => isPositiveMoney(l.left)) // prettier-ignore
   const days = daysToPay(paid)
   return {
     owed: toDecimalString(standing!.owed),
@@ -37,22 +40,39 @@ export const readOpenItems = async (db: Db, customerId: number, business: Busine
           key: `due${d.id}`,
           dueId: d.id,
           saleId: d.saleId,
-          what: `Invoice ${d.number}`,
+          what: nameOfDue(d),
           note:
             late > 0
               ? `due ${formatDay(d.dueOn)}, ${late} ${late === 1 ? 'day' : 'days'} late`
               : `due ${formatDay(d.dueOn)}`,
           late: late > 0,
           open: toDecimalString(d.open),
+          discount: toDecimalString(discountOn(d, today) ?? zeroMoney(currency)),
+          asked: toDecimalString(d.open),
         }
       }),
-      ...deposits.map((d) => ({
-        key: `sale${d.saleId}`,
-        saleId: d.saleId,
-        what: `Deposit, sale ${sales.find((s) => s.id === d.saleId)?.number ?? ''}`,
-        note: sales.find((s) => s.id === d.saleId)?.title ?? '',
-        late: false,
-        open: toDecimalString(d.open),
+      ...deposits
+        .filter((d) => !layaways.some((l) => l.saleId === d.saleId))
+        .map((d) => ({
+          key: `sale${d.saleId}`,
+          saleId: d.saleId,
+          what: `Deposit, sale ${sales.find((s) => s.id === d.saleId)?.number ?? ''}`,
+          note: sales.find((s) => s.id === d.saleId)?.title ?? '',
+          late: false,
+          open: toDecimalString(d.open),
+          discount: '0',
+          asked: toDecimalString(d.open),
+        })),
+      ...layaways.map((l) => ({
+        key: `sale${l.saleId}`,
+        saleId: l.saleId,
+        what: `Layaway, sale ${l.number}`,
+        note: isPositiveMoney(l.behind) ? `${formatMoney(l.behind)} behind` : l.title,
+        late: isPositiveMoney(l.behind),
+        open: toDecimalString(l.left),
+        discount: '0',
+        // Any size is taken up to the rest; what is due by now is proposed.
+        asked: toDecimalString(deposits.find((d) => d.saleId === l.saleId)?.open ?? zeroMoney(currency)),
       })),
     ],
   }

@@ -1,4 +1,5 @@
 import type { Money } from '@/core/money'
+import { nameOfDue } from '@/core/receipt'
 import type { Db } from '@/data/connect'
 import { findInvoice } from '@/data/queries/invoices'
 import { listDuesOfSales, listFillsOfReceipt, listHeldMoves, type ReceiptRow } from '@/data/queries/money'
@@ -35,13 +36,14 @@ export const readWhatItPaid = async (db: Db, receipt: ReceiptRow, currency: stri
   return [
     ...fills.map((f) => {
       const due = dues.find((d) => d.id === f.dueId)!
-      return { what: `Invoice ${due.number}`, href: `/invoices/${due.invoiceId}`, amount: f.amount }
+      const href = due.invoiceId === null ? `/sales/${due.saleId}` : `/invoices/${due.invoiceId}`
+      return { what: nameOfDue(due), href, amount: f.amount }
     }),
     ...moves.map((m) => ({
       what:
         m.saleId === null
           ? 'Held on account'
-          : `Held as a deposit for sale ${sales.find((s) => s.id === m.saleId)?.number ?? ''}`,
+          : `Held as ${m.kind === 'layaway' ? 'layaway' : 'a deposit'} for sale ${sales.find((s) => s.id === m.saleId)?.number ?? ''}`,
       href: m.saleId === null ? `/people/${m.customerId}` : `/sales/${m.saleId}`,
       amount: m.amount,
     })),

@@ -1,4 +1,5 @@
-import { formatDay, type Day } from '@/core/day'
+import { nameOfDue } from '@/core/receipt'
+import { daysBetween, formatDay, type Day } from '@/core/day'
 import {
   decimal,
   formatPrice,
@@ -17,14 +18,18 @@ import { entriesOfPapers, listEntries, type EntryView } from '@/data/queries/led
 import { findCustomer, listAddresses } from '@/data/queries/customers'
 import { listFiles, type FileRow } from '@/data/queries/files'
 import { findGoods } from '@/data/queries/goods'
+import { listOpenDues } from '@/data/queries/money'
 import { listPost, type PostRow } from '@/data/queries/post'
 import { listRepeats, type RepeatRow } from '@/data/queries/repeats'
 import { sumCommitted } from '@/data/queries/sales'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import type { Arrangement } from '../input/arrangement'
+import { readUsual, type UsualArrangements } from '../input/usualArrangements'
+import { keepArrangement } from '../sales/startSale'
 import { standGoods } from './goods'
 import { readSaleCosts, type SaleCost } from './salesReports'
 import { countedQuantity, readStories, worthOf, type Story } from './stories'
+import { readSheetPromise } from './sheetPromise'
 import { readVersions, type Version } from './versions'
 import { readTrail } from './views'
 
@@ -92,7 +97,12 @@ export interface Sheet {
     readonly purchaseOrder: string
     readonly wantedBy: string
     readonly estimateDays: number
+    readonly arrangement: Readonly<Record<string, unknown>>
+    readonly usual: { readonly [K in keyof UsualArrangements]: Readonly<Record<string, unknown>> }
+    readonly promise: Awaited<ReturnType<typeof readSheetPromise>>
   }
+  /** Something of the customer's is late by more days than Settings allow: how many. */
+  readonly stopSupply: number | null
 }
 
 /** How a sale will be paid, in a few words. */
@@ -101,11 +111,16 @@ export const sayArrangement = (a: Arrangement): string => {
     case 'now':
       return 'pays when billed'
     case 'terms':
+      if (a.parts && a.parts > 1) return `pays in ${a.parts} parts, the first ${a.net} days after the invoice`
       return a.net === 0
         ? 'pays when billed'
         : `pays ${a.net} days after the invoice${a.discountPercent?.gt(0) ? `, ${a.discountPercent.toString()} % off within ${a.discountDays ?? 0}` : ''}`
     case 'deposit':
-      return a.percent ? `deposit first, ${a.percent.toString()} %` : 'deposit first'
+      return a.percent
+        ? `deposit first, ${a.percent.toString()} %`
+        : a.stages && a.stages.length > 1
+          ? `deposit first, in ${a.stages.length} stages`
+          : 'deposit first'
     case 'layaway':
       return 'layaway'
     case 'installments':
@@ -156,6 +171,8 @@ export const readSheet = async (
     customer,
     committed,
     costs,
+    promise,
+    owing,
   ] = await Promise.all([
     readTrail(db, story, business),
     listEntries(db, { saleId }, { limit: 200 }, currency),
@@ -182,6 +199,8 @@ export const readSheet = async (
           after: saleId + 1,
         })
       : [],
+    readSheetPromise(db, story, business, today),
+    listOpenDues(db, story.sale.customerId, currency),
   ])
   const entries = [...new Map([...bySale, ...ofReceipts].map((e) => [e.id, e])).values()].sort((a, b) =>
     a.on < b.on ? -1 : a.on > b.on ? 1 : a.id - b.id,
@@ -281,8 +300,18 @@ export const readSheet = async (
       purchaseOrder: story.sale.purchaseOrder,
       wantedBy: story.sale.wantedBy ?? '',
       estimateDays: business.estimateDays,
+      arrangement: keepArrangement(story.arrangement) as Readonly<Record<string, unknown>>,
+      usual: keepArrangement(readUsual(business.usualArrangements)) as never,
+      promise,
     },
+    stopSupply: stopSupply(owing, business.stopSupplyDays, today),
   }
+}
+
+/** How late the oldest due is, where that is longer than Settings allow before goods should stop. */
+const stopSupply = (owing: readonly { readonly dueOn: Day }[], most: number, today: Day): number | null => {
+  const days = owing[0] ? daysBetween(owing[0].dueOn, today) : 0
+  return most > 0 && days > most ? days : null
 }
 
 const marginOf = (unitCost: Decimal | undefined, net: Money, quantity: Decimal): string => {
@@ -305,8 +334,13 @@ const plannedOf = (story: Story, today: Day): Sheet['planned'] => {
     if (isPositiveMoney(d.open))
       planned.push({
         on: d.dueOn,
-        text: `Invoice ${d.number} ${d.dueOn < today ? 'was due' : 'due'} ${formatDay(d.dueOn).slice(0, 6)}`,
+        text: `${nameOfDue(d)} ${d.dueOn < today ? 'was due' : 'due'} ${formatDay(d.dueOn).slice(0, 6)}`,
         amount: d.open,
       })
+  if (story.layaway && story.stands === 'agreed') {
+    const open = story.layaway.standing
+    for (const row of story.layaway.plan.rows.filter((r) => r.due >= today && isPositiveMoney(open.left)))
+      planned.push({ on: row.due, text: 'Layaway payment', amount: row.payment })
+  }
   return planned.sort((a, b) => (a.on < b.on ? -1 : 1))
 }

@@ -1,3 +1,4 @@
+import { nameOfDue } from '@/core/receipt'
 import {
   addMoney,
   isPositiveMoney,
@@ -39,7 +40,6 @@ import {
   listFillsOfSales,
   listHeld,
   listHeldMoves,
-  nameOfDue,
   type DueRow,
   type FillKind,
   type FillRow,

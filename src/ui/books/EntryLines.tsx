@@ -1,47 +1,72 @@
 import Link from 'next/link'
 import { formatDay } from '@/core/day'
-import { formatMoney, negateMoney } from '@/core/money'
+import { sayEntry } from '@/core/ledger'
+import { addMoney, formatBalance, formatMoney, negateMoney, type Money } from '@/core/money'
 import type { EntryView } from '@/data/queries/ledger'
 
-/** An entry as debits and credits. */
-export const EntryLines = ({ entry }: { readonly entry: EntryView }) => (
-  <table className="ledger max-w-[640px]">
-    <caption className="pb-1 text-left">
-      <span className="sub">{formatDay(entry.on)} · </span>
-      <Link prefetch={false} href={`/books/entries/${entry.id}`} className="hover:underline">
-        {entry.text}
-      </Link>
-    </caption>
-    <thead>
-      <tr>
-        <th scope="col">Account</th>
-        <th scope="col" className="r w-[120px]">
-          Debit
-        </th>
-        <th scope="col" className="r w-[120px]">
-          Credit
-        </th>
-      </tr>
-    </thead>
-    <tbody>
-      {entry.lines.map((l, i) => (
-        <tr key={i}>
-          <td className={l.amount.minor < 0n ? 'pl-8!' : ''}>
-            <Link prefetch={false} href={`/books/accounts/${l.accountId}`} className="hover:underline">
-              {l.account}
-            </Link>{' '}
-            <span className="sub">{l.code}</span>
-          </td>
-          <td className="fig">{l.amount.minor > 0n && formatMoney(l.amount)}</td>
-          <td className="fig">{l.amount.minor < 0n && formatMoney(negateMoney(l.amount))}</td>
+/** What accounts stood at before entries, in debit, by `entryId:accountId`. */
+export type Before = ReadonlyMap<string, Money>
+
+/** An entry in plain words, as debits and credits, and what it made of each account. */
+export const EntryLines = ({ entry, before }: { readonly entry: EntryView; readonly before: Before }) => (
+  <div>
+    <p className="mb-1.5 max-w-prose">{sayEntry(entry.lines)}</p>
+    <table className="ledger max-w-[860px]">
+      <caption className="pb-1 text-left">
+        <span className="sub">{formatDay(entry.on)} · </span>
+        <Link prefetch={false} href={`/books/entries/${entry.id}`} className="hover:underline">
+          {entry.text}
+        </Link>
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">Account</th>
+          <th scope="col" className="r w-[120px]">
+            Debit
+          </th>
+          <th scope="col" className="r w-[120px]">
+            Credit
+          </th>
+          <th scope="col" className="r w-[130px]">
+            Before
+          </th>
+          <th scope="col" className="r w-[130px]">
+            After
+          </th>
         </tr>
-      ))}
-    </tbody>
-  </table>
+      </thead>
+      <tbody>
+        {entry.lines.map((l, i) => {
+          const was = before.get(`${entry.id}:${l.accountId}`)
+          const moved = entry.lines.filter((x) => x.accountId === l.accountId).map((x) => x.amount)
+          return (
+            <tr key={i}>
+              <td className={l.amount.minor < 0n ? 'pl-8!' : ''}>
+                <Link prefetch={false} href={`/books/accounts/${l.accountId}`} className="hover:underline">
+                  {l.account}
+                </Link>{' '}
+                <span className="sub">{l.code}</span>
+              </td>
+              <td className="fig">{l.amount.minor > 0n && formatMoney(l.amount)}</td>
+              <td className="fig">{l.amount.minor < 0n && formatMoney(negateMoney(l.amount))}</td>
+              <td className="fig text-iron-500">{was && formatBalance(was)}</td>
+              <td className="fig">{was && formatBalance(moved.reduce(addMoney, was))}</td>
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  </div>
 )
 
 /** What a paper did: each entry it posted. */
-export const InTheBooks = ({ entries }: { readonly entries: readonly EntryView[] }) => (
+export const InTheBooks = ({
+  entries,
+  before,
+}: {
+  readonly entries: readonly EntryView[]
+  readonly before: Before
+}) => (
   <section className="mt-7">
     <h2>In the books</h2>
     {entries.length === 0 ? (
@@ -49,7 +74,7 @@ export const InTheBooks = ({ entries }: { readonly entries: readonly EntryView[]
     ) : (
       <div className="grid gap-5">
         {entries.map((e) => (
-          <EntryLines key={e.id} entry={e} />
+          <EntryLines key={e.id} entry={e} before={before} />
         ))}
       </div>
     )}

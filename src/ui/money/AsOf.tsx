@@ -10,10 +10,12 @@ export const AsOf = ({
   asOf,
   today,
   by,
+  group,
 }: {
   readonly asOf: Day
   readonly today: Day
   readonly by: 'due' | 'invoice'
+  readonly group: string
 }) => {
   const router = useRouter()
   const params = useSearchParams()
@@ -40,6 +42,17 @@ export const AsOf = ({
       >
         <option value="due">by due date</option>
         <option value="invoice">by invoice date</option>
+      </select>
+      <select
+        aria-label="Grouped by"
+        className="field !w-auto"
+        value={group}
+        onChange={(e) => go({ group: e.target.value === 'customer' ? undefined : e.target.value })}
+      >
+        <option value="customer">per customer</option>
+        <option value="sale">per sale</option>
+        <option value="kind">per kind</option>
+        <option value="channel">per channel</option>
       </select>
       <button className="sr-only">Show</button>
     </form>

@@ -4,19 +4,21 @@ import { useCallback, useEffect, useState } from 'react'
 import type { Method } from '@/core/ledger'
 import { formatDay, type Day } from '@/core/day'
 import type { zeroMoney } from '@/core/money'
-import { formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
+import { formatMoney, isPositiveMoney, roundToCoins, subtractMoney, sumMoney } from '@/core/money'
 import { DayField, MoneyField, Text } from '../fields'
 import { findCustomers, Picker, type FoundCustomer } from '../Picker'
 import { MethodChoice } from './MethodChoice'
 import { messageFor, Refusal } from '../Refusal'
 import { call, useSend } from '../send'
-import { fillDown, readTyped, sumTyped, type Open } from './filling'
+import { fillDown, leftAfter, readTyped, settles, sumTyped, type Open } from './filling'
 
 interface Props {
   readonly currency: string
   readonly today: Day
   readonly customer: { readonly id: number; readonly name: string } | null
   readonly saleId: number | null
+  /** In minor units: cash is rounded to it. */
+  readonly smallestCoin: number
 }
 
 const WHERE: Readonly<Record<Method, string>> = {
@@ -35,7 +37,7 @@ interface OpenNow {
 }
 
 /** Receiving money: who, how much, how, what it pays, and what is owed afterwards, all before anything is saved. */
-export const MoneyInForm = ({ currency, today, customer, saleId }: Props) => {
+export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }: Props) => {
   const [who, setWho] = useState(customer)
   const [now, setNow] = useState<OpenNow | null>(null)
   const [amount, setAmount] = useState('')
@@ -54,7 +56,13 @@ export const MoneyInForm = ({ currency, today, customer, saleId }: Props) => {
     if (who) void load(who.id)
   }, [who, load])
 
-  const items = now?.items ?? []
+  const [others, setOthers] = useState<readonly { readonly name: string; readonly items: readonly Open[] }[]>([])
+  const alsoFor = async (c: FoundCustomer) => {
+    if (c.id === who?.id || others.some((o) => o.name === c.name)) return
+    const open = await call<OpenNow>('GET', `/customers/${c.id}/open`)
+    if (open.ok) setOthers([...others, { name: c.name, items: open.value.items.map((i) => ({ ...i, what: `${c.name}: ${i.what}` })) }]) // prettier-ignore
+  }
+  const items = [...(now?.items ?? []), ...others.flatMap((o) => o.items)]
   const received = readTyped(amount, currency)
   const put = puts ?? fillDown(items, received, saleId)
   const onThings = sumTyped(put, currency)
@@ -65,6 +73,14 @@ export const MoneyInForm = ({ currency, today, customer, saleId }: Props) => {
     currency,
   )
   const heldNow = subtractMoney(received, onDues)
+  const coins = method === 'cash' ? roundToCoins(received, smallestCoin) : received
+  const off = sumMoney(
+    items.map((o) => {
+      const part = readTyped(put[o.key] ?? '', currency)
+      return subtractMoney(subtractMoney(readTyped(o.open, currency), part), leftAfter(o, part))
+    }),
+    currency,
+  )
 
   const take = (print: boolean) => {
     const wishes = items
@@ -84,6 +100,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId }: Props) => {
         reference,
         tendered: method === 'cash' && tendered ? tendered : undefined,
         for: wishes.length > 0 ? wishes : 'account',
+        ...(others.length > 0 ? { forOthers: true } : {}),
       },
       {
         say: (r) =>
@@ -106,6 +123,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId }: Props) => {
             onPick={(c: FoundCustomer) => {
               setWho(c)
               setPuts(null)
+              setOthers([])
               setNow(null)
             }}
             problem={messageFor(refused, 'customerId')}
@@ -135,9 +153,11 @@ export const MoneyInForm = ({ currency, today, customer, saleId }: Props) => {
             onValue={setTendered}
             problem={messageFor(refused, 'tendered')}
             hint={
-              isPositiveMoney(subtractMoney(readTyped(tendered, currency), received))
-                ? `change ${formatMoney(subtractMoney(readTyped(tendered, currency), received))}`
-                : undefined
+              isPositiveMoney(subtractMoney(readTyped(tendered, currency), coins))
+                ? `change ${formatMoney(subtractMoney(readTyped(tendered, currency), coins))}`
+                : coins.minor !== received.minor
+                  ? `${formatMoney(coins)} in coins`
+                  : undefined
             }
           />
         ) : (
@@ -197,7 +217,11 @@ export const MoneyInForm = ({ currency, today, customer, saleId }: Props) => {
                   <tr key={o.key}>
                     <td>
                       {o.what}
-                      <div className={`text-xs ${o.late ? 'text-oxide-700' : 'text-iron-500'}`}>{o.note}</div>
+                      <div className={`text-xs ${o.late ? 'text-oxide-700' : 'text-iron-500'}`}>
+                        {o.note}
+                        {Number(o.discount) > 0 &&
+                          ` · ${formatMoney(settles(o, currency))} settles it today, ${o.discount} off`}
+                      </div>
                     </td>
                     <td className="fig">{formatMoney(readTyped(o.open, currency))}</td>
                     <td>
@@ -210,9 +234,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId }: Props) => {
                       />
                     </td>
                     <td className="fig">
-                      {formatMoney(
-                        subtractMoney(readTyped(o.open, currency), readTyped(put[o.key] ?? '', currency)),
-                      )}
+                      {formatMoney(leftAfter(o, readTyped(put[o.key] ?? '', currency)))}
                     </td>
                   </tr>
                 ))}
@@ -241,12 +263,9 @@ export const MoneyInForm = ({ currency, today, customer, saleId }: Props) => {
                   <td className="fig pr-[19px]!">{formatMoney(received)}</td>
                   <td className="fig">
                     {formatMoney(
-                      subtractMoney(
-                        sumMoney(
-                          items.map((o) => readTyped(o.open, currency)),
-                          currency,
-                        ),
-                        onThings,
+                      sumMoney(
+                        items.map((o) => leftAfter(o, readTyped(put[o.key] ?? '', currency))),
+                        currency,
                       ),
                     )}
                   </td>
@@ -267,10 +286,19 @@ export const MoneyInForm = ({ currency, today, customer, saleId }: Props) => {
                 All on account
               </button>
             </p>
+            <div className="mt-3 max-w-[330px]">
+              <Picker
+                label="They pay for somebody else too"
+                chosen=""
+                placeholder="whose papers"
+                find={findCustomers}
+                onPick={(c: FoundCustomer) => void alsoFor(c)}
+              />
+            </div>
             {now && (
               <Afterwards
                 now={now}
-                onDues={onDues}
+                onDues={sumMoney([onDues, off], currency)}
                 onLate={sumMoney(
                   items.filter((o) => o.late).map((o) => readTyped(put[o.key] ?? '', currency)),
                   currency,
@@ -282,12 +310,20 @@ export const MoneyInForm = ({ currency, today, customer, saleId }: Props) => {
               <p className="mt-5 bg-paper-100 px-3.5 py-2.5">
                 <b>In the books</b>{' '}
                 <span className="ml-2">
-                  {WHERE[method]} <span className="fig">{formatMoney(received)}</span> debit
+                  {WHERE[method]} <span className="fig">{formatMoney(coins)}</span> debit
+                  {isPositiveMoney(off) && (
+                    <>
+                      {' '}
+                      · Discounts for early payment, tax included{' '}
+                      <span className="fig">{formatMoney(off)}</span> debit
+                    </>
+                  )}
                 </span>
                 {isPositiveMoney(onDues) && (
                   <span>
                     {' '}
-                    · Owed by customers <span className="fig">{formatMoney(onDues)}</span> credit
+                    · Owed by customers{' '}
+                    <span className="fig">{formatMoney(sumMoney([onDues, off], currency))}</span> credit
                   </span>
                 )}
                 {isPositiveMoney(heldNow) && (

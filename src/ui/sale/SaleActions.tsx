@@ -13,6 +13,8 @@ import { HandOver } from './panels/HandOver'
 import { Offer } from './panels/Offer'
 import type { PanelProps, SheetSale } from './panels/parts'
 import { PayHow } from './panels/PayHow'
+import { KeepCard, PayOff, Reschedule } from './panels/PlanPanels'
+import { ChargeLate, GiveUp, HeldMoney, PromisePay, WriteOff } from './panels/PromisePanels'
 import { PutOff } from './panels/PutOff'
 import { Repeat } from './panels/Repeat'
 
@@ -44,14 +46,17 @@ const actsFor = (s: SheetSale): readonly Act[] => {
             doing: 'offer',
             label: s.stands === 'draft' ? 'Send estimate' : s.stands === 'lapsed' ? 'Renew' : 'Send again',
           },
+          { doing: 'pay-how', label: 'How they pay' },
           { doing: 'decline', label: 'Declined' },
           ...putOff,
         ]
   }
   return [
     ...(left((l) => l.toHandOver) ? [{ doing: 'hand-over' as const, label: 'Hand over' }] : []),
-    ...(left((l) => l.toBill) ? [{ doing: 'bill' as const, label: 'Bill' }] : []),
-    ...(left((l) => l.toBill) ? [{ doing: 'ask-deposit' as const, label: 'Ask for a deposit' }] : []),
+    ...(left((l) => l.toBill) && !s.promise.layaway ? [{ doing: 'bill' as const, label: 'Bill' }] : []),
+    ...(left((l) => l.toBill) && !s.promise.layaway
+      ? [{ doing: 'ask-deposit' as const, label: 'Ask for a deposit' }]
+      : []),
     ...(s.stands === 'agreed'
       ? [
           { doing: 'pay-how' as const, label: 'How they pay' },
@@ -62,10 +67,16 @@ const actsFor = (s: SheetSale): readonly Act[] => {
   ]
 }
 
+/** Done from the promise section; here too when it is what is next. */
+const EXTRA: readonly Act[] = [
+  { doing: 'held', label: 'Held money' },
+  { doing: 'charge-late', label: 'Late charge' },
+]
+
 /** Everything that can be done with a sale now; each opens its panel, filled in. */
 export const SaleActions = ({ sale, version, today, start, suggested }: Props) => {
   const [doing, setDoing] = useState<Doing | null>(start ?? null)
-  const acts = actsFor(sale)
+  const acts = [...(EXTRA.filter((e) => e.doing === suggested)), ...actsFor(sale)]
   const close = () => {
     setDoing(null)
     // A panel opened by its address does not open again when the page is read anew.
@@ -119,6 +130,14 @@ const TITLE: Readonly<Record<Doing, string>> = {
   'put-off': 'Not now',
   repeat: 'It comes again',
   link: 'Their own page',
+  'pay-off': 'Pay off early',
+  reschedule: 'Arrange the rest anew',
+  card: 'Collect by card',
+  'give-up': 'Give the layaway up',
+  promise: 'They promised to pay',
+  held: 'Held money',
+  'write-off': 'Write off',
+  'charge-late': 'Late charge',
 }
 
 /** One thing done with a sale, in its panel. */
@@ -134,5 +153,13 @@ export const DoPanel = ({ doing, ...props }: PanelProps & { readonly doing: Doin
     {doing === 'put-off' && props.sale.step && <PutOff {...props} />}
     {doing === 'repeat' && <Repeat {...props} />}
     {doing === 'link' && <GiveLink {...props} />}
+    {doing === 'pay-off' && <PayOff {...props} />}
+    {doing === 'reschedule' && <Reschedule {...props} />}
+    {doing === 'card' && <KeepCard {...props} />}
+    {doing === 'give-up' && <GiveUp {...props} />}
+    {doing === 'promise' && <PromisePay {...props} />}
+    {doing === 'held' && <HeldMoney {...props} />}
+    {doing === 'write-off' && <WriteOff {...props} />}
+    {doing === 'charge-late' && <ChargeLate {...props} />}
   </Panel>
 )

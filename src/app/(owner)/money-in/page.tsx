@@ -8,7 +8,7 @@ import { openShop, queryOf, type Search } from '../_shop'
 export const metadata: Metadata = { title: 'Money in' }
 
 export default async function MoneyIn({ searchParams }: { searchParams: Search }) {
-  const { db, today, currency } = await openShop()
+  const { db, business, today, currency } = await openShop()
   const query = await queryOf(searchParams)
   const customer = /^\d{1,9}$/.test(query.customer ?? '')
     ? await findCustomer(db, Number(query.customer), currency)
@@ -18,9 +18,17 @@ export default async function MoneyIn({ searchParams }: { searchParams: Search }
       <Heading
         title="Money in"
         action={
-          <Link prefetch={false} href="/receipts" className="btn">
-            All receipts
-          </Link>
+          <>
+            <Link prefetch={false} href="/money-in/drawer" className="btn">
+              The drawer
+            </Link>
+            <Link prefetch={false} href="/money-in/bank" className="btn">
+              To the bank
+            </Link>
+            <Link prefetch={false} href="/receipts" className="btn">
+              Receipt book
+            </Link>
+          </>
         }
       />
       <MoneyInForm
@@ -28,6 +36,7 @@ export default async function MoneyIn({ searchParams }: { searchParams: Search }
         currency={currency}
         today={today}
         customer={customer && { id: customer.id, name: customer.name }}
+        smallestCoin={business.smallestCoin}
         saleId={/^\d{1,9}$/.test(query.sale ?? '') ? Number(query.sale) : null}
       />
     </>

@@ -2,19 +2,21 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay, formatDayShort, isDay, type Day } from '@/core/day'
-import { formatMoney, isPositiveMoney, isZeroMoney, subtractMoney, zeroMoney } from '@/core/money'
-import { expectByWeek } from '@/core/receivables'
-import { listOpenAsOf } from '@/data/queries/receivables'
+import { formatMoney, isPositiveMoney, isZeroMoney, subtractMoney, type Money } from '@/core/money'
+import { ageNames, expectByWeek, type AgeColumn } from '@/core/receivables'
+import { AGE_GROUPS, listOpenAsOf, type AgeGroup } from '@/data/queries/receivables'
 import { sumOpenByDay } from '@/data/queries/money'
 import { findCustomer } from '@/data/queries/customers'
 import { readOwed } from '@/services/read/books'
 import { withQuery } from '@/ui/address'
 import { AgeBar, WeekChart } from '@/ui/charts'
 import { Empty } from '@/ui/Empty'
-import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
 import { AsOf } from '@/ui/money/AsOf'
-import { MoneyBar } from '@/ui/MoneyBar'
+import { AgeTable, type AgeFigures } from '@/ui/owed/AgeTable'
+import { ChaseCustomer } from '@/ui/owed/ChaseCustomer'
+import { OwedTabs } from '@/ui/owed/OwedTabs'
+import { readNextReminder } from '@/services/chase/remind'
 import { openShop, queryOf, type Search } from '../_shop'
 
 export const metadata: Metadata = { title: 'Owed' }
@@ -24,26 +26,29 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
   const query = await queryOf(searchParams)
   const asOf = query.asOf && isDay(query.asOf) ? query.asOf : today
   const by = query.by === 'invoice' ? ('invoice' as const) : ('due' as const)
+  const group = AGE_GROUPS.find((g) => g === query.group) ?? 'customer'
+  const only = { kind: query.kind || undefined, channel: query.channel || undefined }
+  const part = only.kind ?? only.channel
+  const names = ageNames(business.ageLimits)
   const chosen = /^\d{1,9}$/.test(query.customer ?? '') ? Number(query.customer) : null
-  const [owed, open] = await Promise.all([readOwed(db, { asOf, by }, business), sumOpenByDay(db, currency)])
+  const [owed, open] = await Promise.all([readOwed(db, { asOf, by, group, only }, business), sumOpenByDay(db, currency)])
   const late = (r: (typeof owed.rows)[number]) => subtractMoney(r.total, r.notDue)
   const rows = owed.rows.filter((r) =>
-    query.show === 'late' ? isPositiveMoney(late(r)) : query.show === 'held' ? isPositiveMoney(r.held) : true,
+    query.show === 'late' ? isPositiveMoney(late(r)) : query.show === 'held' ? isPositiveMoney(r.held) || isPositiveMoney(r.onAccount) : true,
   )
   const shown =
     query.show === 'late' ? 'those who are late' : query.show === 'held' ? 'those whose money is held' : null
-  const none = zeroMoney(currency)
   return (
     <>
       <Heading
         title="Owed to you"
-        beside={<AsOf asOf={asOf} today={today} by={by} />}
+        beside={<AsOf asOf={asOf} today={today} by={by} group={group} />}
         action={
           <>
-            <a className="btn" href={`/api/v1/export/receivables.csv?asOf=${asOf}&by=${by}`}>
+            <a className="btn" href={`/api/v1/export/receivables.csv?asOf=${asOf}&by=${by}&group=${group}`}>
               Save as CSV
             </a>
-            <a className="btn" href={`/api/v1/export/receivables.xlsx?asOf=${asOf}&by=${by}`}>
+            <a className="btn" href={`/api/v1/export/receivables.xlsx?asOf=${asOf}&by=${by}&group=${group}`}>
               XLSX
             </a>
             <Link prefetch={false} className="btn btn-do" data-primary href="/money-in">
@@ -52,10 +57,11 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
           </>
         }
       />
+      <OwedTabs at="/owed" />
       <div className="mb-6 grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_470px]">
         <section>
           <h2>How old it is</h2>
-          <AgeBar ages={owed.totals} />
+          <AgeBar ages={owed.totals} names={names} />
         </section>
         <section>
           <h2>{asOf === today ? 'Falls due, week by week' : 'Falls due from today, week by week'}</h2>
@@ -77,104 +83,32 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
             : 'Nobody owes you anything on this day. What is billed and not paid will stand here, by how old it is.'}
         </Empty>
       ) : (
-        <div className="overflow-x-auto">
-          <table className="ledger">
-            <thead>
-              <tr>
-                <th scope="col">Customer</th>
-                <th scope="col" className="w-[150px]">
-                  Where the money stands
-                </th>
-                <th scope="col" className="r">
-                  Not due
-                </th>
-                <th scope="col" className="r">
-                  1–30
-                </th>
-                <th scope="col" className="r">
-                  31–60
-                </th>
-                <th scope="col" className="r">
-                  61–90
-                </th>
-                <th scope="col" className="r">
-                  Over 90
-                </th>
-                <th scope="col" className="r">
-                  Owed
-                </th>
-                <th scope="col" className="r">
-                  Held
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((r) => (
-                <tr key={r.customerId} className="row">
-                  <td className="max-w-[240px] truncate">
-                    <Link
-                      prefetch={false}
-                      data-row
-                      className="cover"
-                      href={withQuery('/owed', query, { customer: String(r.customerId) })}
-                      scroll={false}
-                    >
-                      {r.name}
-                    </Link>
-                  </td>
-                  <td>
-                    <MoneyBar
-                      small
-                      bar={{
-                        earned: none,
-                        held: r.held,
-                        notDue: r.notDue,
-                        late: late(r),
-                        toCome: none,
-                        total: { minor: r.held.minor + r.total.minor, currency },
-                        heldBeyond: none,
-                      }}
-                    />
-                  </td>
-                  <td className="r">
-                    <Figure of={r.notDue} blankZero />
-                  </td>
-                  <td className="r">
-                    <Figure of={r.d1to30} blankZero />
-                  </td>
-                  <td className="r">
-                    <Figure of={r.d31to60} blankZero />
-                  </td>
-                  <td className="r">
-                    <Figure of={r.d61to90} blankZero />
-                  </td>
-                  <td className="r">
-                    <Figure of={r.over90} blankZero />
-                  </td>
-                  <td className="r">
-                    <Figure of={r.total} className="font-bold" />
-                  </td>
-                  <td className="r">
-                    <Figure of={r.held} blankZero className="text-brass-700" />
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-            <tbody>
-              <tr className="total">
-                <td />
-                <td className="r">{shown ? 'total of all' : 'total'}</td>
-                {(['notDue', 'd1to30', 'd31to60', 'd61to90', 'over90', 'total', 'held'] as const).map((k) => (
-                  <td key={k} className="fig">
-                    {formatMoney(owed.totals[k])}
-                  </td>
-                ))}
-              </tr>
-            </tbody>
-          </table>
-        </div>
+        <AgeTable
+          key={`${asOf}:${group}:${query.show}`}
+          rows={rows.map((r) => ({
+            ...figures(r),
+            key: r.key,
+            customerId: r.customerId,
+            name: r.name,
+            href: hrefOf(group, r, query),
+          }))}
+          totals={figures(owed.totals)}
+          names={names}
+          what={WHAT[group]}
+          totalOf={shown && !part ? 'total of all' : 'total'}
+          currency={currency}
+          letters={group === 'customer' && asOf === today}
+        />
       )}
-      <p className={`mt-2 text-xs ${owed.agrees ? 'text-iron-500' : 'font-bold text-oxide-700'}`}>
+      {part && (
+        <p className="mt-2">
+          Only sales of {part} ·{' '}
+          <Link prefetch={false} className="underline" href={withQuery('/owed', query, { kind: undefined, channel: undefined })}>
+            show all
+          </Link>
+        </p>
+      )}
+      <p className={`mt-2 text-xs ${part ? 'hidden' : ''} ${owed.agrees ? 'text-iron-500' : 'font-bold text-oxide-700'}`}>
         {owed.agrees ? '✓ equals' : `✗ differs by ${formatMoney(owed.difference)} from`} the receivables
         account in the books on {formatDay(asOf)}:{' '}
         <Link prefetch={false} className="underline" href={`/books?view=trial-balance&asOf=${asOf}`}>
@@ -186,12 +120,42 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
   )
 }
 
+const WHAT: Readonly<Record<AgeGroup, string>> = { customer: 'Customer', sale: 'Sale', kind: 'Kind', channel: 'Channel' } // prettier-ignore
+
+type Figured = Readonly<Record<AgeColumn | 'total' | 'held' | 'onAccount', Money>>
+const figures = (r: Figured): AgeFigures => {
+  const of = (m: Money): string => m.minor.toString()
+  return {
+    notDue: of(r.notDue),
+    d1to30: of(r.d1to30),
+    d31to60: of(r.d31to60),
+    d61to90: of(r.d61to90),
+    over90: of(r.over90),
+    total: of(r.total),
+    held: of(r.held),
+    onAccount: of(r.onAccount),
+  }
+}
+
+/** Where a row of the table leads: what it is made of. */
+const hrefOf = (
+  group: AgeGroup,
+  r: { readonly key: string; readonly customerId: number | null },
+  query: Record<string, string>,
+): string =>
+  group === 'customer' || r.key.startsWith('a')
+    ? `${withQuery('/owed', query, { customer: String(r.customerId), group: undefined })}#customer`
+    : group === 'sale'
+      ? `/sales/${r.key}`
+      : withQuery('/owed', query, { group: 'sale', [group]: r.key })
+
 /** What one customer had open: the way down from the table to invoices and entries. */
 const OneCustomer = async ({ customerId, asOf, today }: { customerId: number; asOf: Day; today: Day }) => {
-  const { db, currency } = await openShop()
-  const [customer, dues] = await Promise.all([
+  const { db, business, currency } = await openShop()
+  const [customer, dues, reminder] = await Promise.all([
     findCustomer(db, customerId, currency),
     listOpenAsOf(db, customerId, asOf, currency),
+    readNextReminder(db, customerId, business, today),
   ])
   if (!customer) notFound()
   return (
@@ -251,6 +215,13 @@ const OneCustomer = async ({ customerId, asOf, today }: { customerId: number; as
         <Link prefetch={false} className="btn" href={`/people/${customerId}`}>
           See the customer
         </Link>
+        <ChaseCustomer
+          customerId={customerId}
+          name={customer.name}
+          currency={currency}
+          stage={reminder?.stage ?? null}
+          from={reminder?.wait ? formatDay(reminder.wait) : null}
+        />
       </p>
     </section>
   )

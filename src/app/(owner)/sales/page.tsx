@@ -48,6 +48,9 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
             <a href="/api/v1/export/sales.xlsx" className="btn">
               XLSX
             </a>
+            <Link prefetch={false} href="/invoices" className="btn">
+              Invoices
+            </Link>
             <Link prefetch={false} href="/sales/reports" className="btn">
               How sales go
             </Link>

@@ -6,6 +6,11 @@ import { readPlainTaxCodes } from '@/services/read/taxCodes'
 import { Heading } from '@/ui/Heading'
 import { DoorForm } from '@/ui/settings/DoorForm'
 import { PapersForm } from '@/ui/settings/PapersForm'
+import { PromiseForm } from '@/ui/settings/PromiseForm'
+import type { UsualPlain } from '@/ui/sale/arrangementDraft'
+import { toDecimalString } from '@/core/money'
+import { readUsual } from '@/services/input/usualArrangements'
+import { keepArrangement } from '@/services/sales/startSale'
 import { TradeForm } from '@/ui/settings/TradeForm'
 import { openShop } from '../_shop'
 
@@ -53,6 +58,17 @@ export default async function Settings() {
               estimateDays,
             }}
             hasMark={business.markFileId !== null}
+          />
+          <PromiseForm
+            currency={business.currency}
+            usual={keepArrangement(readUsual(business.usualArrangements)) as UsualPlain}
+            ageLimits={business.ageLimits}
+            reminderDays={business.reminderDays}
+            bounceFee={toDecimalString(business.bounceFee)}
+            stopSupplyDays={business.stopSupplyDays}
+            smallestCoin={business.smallestCoin}
+            taxOnDeposits={business.taxOnDeposits}
+            taxBackOnBadDebts={business.taxBackOnBadDebts}
           />
           <DoorForm tokens={tokens.map((t) => ({ id: t.id, name: t.name }))} />
         </div>

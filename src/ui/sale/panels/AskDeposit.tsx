@@ -17,6 +17,11 @@ export const AskDeposit = ({ sale, onClose }: PanelProps) => {
       : /^\d+(\.\d+)?$/.test(percent)
         ? formatMoney(roundToMoney(decimal(sale.gross).times(percent).div(100), sale.currency))
         : ''
+  const stages = sale.promise.stages.length > 1 ? sale.promise.stages : []
+  const askStage = async (stage: number) => {
+    const done = await send<{ number: string; amount: string }>('POST', `/sales/${sale.id}/deposit-requests`, { stage }, { say: (d) => `Deposit request ${d.number}: ${d.amount} asked of ${sale.customer}.` }) // prettier-ignore
+    if (done) onClose()
+  }
   const go = async () => {
     const done = await send<{ number: string; amount: string }>(
       'POST',
@@ -32,6 +37,21 @@ export const AskDeposit = ({ sale, onClose }: PanelProps) => {
         A paper that asks, not an invoice. When the money comes it is held for {sale.customer} (a liability)
         until it is earned.
       </p>
+      {stages.length > 0 && (
+        <ul className="mb-4 grid gap-1.5">
+          {stages.map((s, i) => (
+            <li key={i} className="flex items-center justify-between gap-3">
+              <span>
+                Stage {i + 1}: <span className="fig">{s.amount}</span>
+                {s.when && <span className="sub"> {s.when}</span>}
+              </span>
+              <button className="btn" disabled={busy} onClick={() => void askStage(i + 1)}>
+                Ask for stage {i + 1}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
       <div className="grid grid-cols-2 gap-3">
         <QuantityField
           label="Percent of the total with tax"

@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { Text } from '../../fields'
+import { MoneyField, Text } from '../../fields'
 import { messageFor, Refusal } from '../../Refusal'
 import { useSend } from '../../send'
 import { Submit, type PanelProps } from './parts'
@@ -9,11 +9,14 @@ import { Submit, type PanelProps } from './parts'
 export const Close = ({ as, sale, onClose }: PanelProps & { readonly as: 'decline' | 'cancel' }) => {
   const { send, busy, refused } = useSend()
   const [reason, setReason] = useState('')
+  const holds = Number(sale.held) > 0
+  const [fee, setFee] = useState('')
+  const [rest, setRest] = useState<'account' | 'cash' | 'card' | 'cheque' | 'transfer'>('transfer')
   const go = async () => {
     const done = await send(
       'POST',
       `/sales/${sale.id}/${as}`,
-      { reason },
+      { reason, ...(holds ? { fee: fee || '0', rest } : {}) },
       { say: () => `Sale ${sale.number} is ${as === 'decline' ? 'declined' : 'cancelled'}.` },
     )
     if (done) onClose()
@@ -28,6 +31,28 @@ export const Close = ({ as, sale, onClose }: PanelProps & { readonly as: 'declin
         problem={messageFor(refused, 'reason')}
         hint="it helps to know later what sales were lost to"
       />
+      {holds && (
+        <div className="mt-4 grid grid-cols-2 gap-3 border-l-4 border-brass-600 bg-brass-100 px-3 py-2.5">
+          <p className="col-span-2">{sale.held} is held for this sale. What happens to it?</p>
+          <MoneyField
+            label="Kept as a fee"
+            currency={sale.currency}
+            value={fee}
+            onValue={setFee}
+            problem={messageFor(refused, 'fee')}
+          />
+          <label>
+            <span className="label">The rest</span>
+            <select className="field" value={rest} onChange={(e) => setRest(e.target.value as typeof rest)}>
+              <option value="transfer">back by transfer</option>
+              <option value="cash">back in cash</option>
+              <option value="card">back to the card</option>
+              <option value="cheque">back by cheque</option>
+              <option value="account">onto their account</option>
+            </select>
+          </label>
+        </div>
+      )}
       {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
       <Submit busy={busy} onDo={() => void go()}>
         {as === 'decline' ? 'They declined' : 'Cancel the sale'}

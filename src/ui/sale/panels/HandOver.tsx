@@ -1,6 +1,8 @@
 'use client'
 import { useState } from 'react'
-import { DayField } from '../../fields'
+import { addMonths } from '@/core/day'
+import { Choice } from '../../Choice'
+import { DayField, QuantityField } from '../../fields'
 import { messageFor, Refusal } from '../../Refusal'
 import { useSend } from '../../send'
 import { chosenLines, fill, Quantities, Submit, type PanelProps } from './parts'
@@ -14,12 +16,23 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
   )
   const [by, setBy] = useState<'counter' | 'parcel' | 'delivery'>('counter')
   const [on, setOn] = useState<string>(today)
+  const { layaway } = sale.promise
+  const early = layaway !== null && Number(layaway.left) > 0
+  const [turn, setTurn] = useState<'installments' | 'terms'>('installments')
+  const [count, setCount] = useState('3')
   const go = async () => {
+    const rest =
+      turn === 'terms'
+        ? { kind: 'terms', net: 30 }
+        : { kind: 'installments', firstPayment: sale.held, count: Number(count) || 1, every: 'month', firstDue: addMonths(today, 1) } // prettier-ignore
     const done = await send(
       'POST',
       `/sales/${sale.id}/handovers`,
-      { on, by, lines: chosenLines(values) },
-      { say: () => `Handed over to ${sale.customer}. The cost of what left is in the books.` },
+      { on, by, lines: chosenLines(values), ...(early ? { turnInto: rest } : {}) },
+      {
+        say: () =>
+          `Handed over to ${sale.customer}${layaway ? ', and billed' : ''}. The cost of what left is in the books.`,
+      },
     )
     if (done) onClose()
   }
@@ -47,6 +60,24 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
         </div>
         <DayField label="On" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
       </div>
+      {early && (
+        <div className="mt-4 border-l-4 border-brass-600 bg-brass-100 px-3 py-2.5">
+          <p className="mb-2">
+            {layaway.left} of this layaway is still to come, so the goods should stay. If they go all the
+            same, it is billed now and the rest becomes:
+          </p>
+          <Choice
+            label="The rest"
+            value={turn}
+            onChoose={setTurn}
+            options={[
+              { value: 'installments', label: 'monthly installments' },
+              { value: 'terms', label: 'due in 30 days' },
+            ]}
+          />
+          {turn === 'installments' && <QuantityField label="Payments" value={count} onValue={setCount} />}
+        </div>
+      )}
       <Refusal refused={refused} />
       <Submit busy={busy} onDo={() => void go()}>
         Hand over

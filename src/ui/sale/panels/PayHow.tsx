@@ -1,49 +1,177 @@
 'use client'
-import { useState } from 'react'
-import { QuantityField } from '../../fields'
-import { Refusal } from '../../Refusal'
-import { useSend } from '../../send'
+import { useEffect, useState } from 'react'
+import { addMonths, type Day } from '@/core/day'
+import { Choice } from '../../Choice'
+import { DayField, MoneyField, QuantityField, Text } from '../../fields'
+import { messageFor, Refusal } from '../../Refusal'
+import { call, useSend, type Refused } from '../../send'
+import { PlanPreview, type PreviewedPlan } from '../PlanPreview'
+import { EVERY, KINDS, readBack, writeOut, type Draft } from '../arrangementDraft'
 import { Submit, type PanelProps } from './parts'
 
-/** How they pay from now on. */
-export const PayHow = ({ sale, onClose }: PanelProps) => {
+/** How they pay from now on, with what it means for this sale before anything is kept. */
+export const PayHow = ({ sale, today, onClose }: PanelProps) => {
   const { send, busy, refused } = useSend()
-  const [kind, setKind] = useState<'now' | 'terms' | 'deposit'>('now')
-  const [net, setNet] = useState('30')
-  const [percent, setPercent] = useState('50')
+  const [draft, setDraft] = useState<Draft>(() => readBack(sale.arrangement, sale.usual, addMonths(today, 1)))
+  const set = (change: Partial<Draft>) => setDraft({ ...draft, ...change })
+  const arrangement = writeOut(draft)
+  const { plan, problem } = usePreview(arrangement, sale.gross)
   const go = async () => {
-    const arrangement =
-      kind === 'now' ? { kind } : kind === 'terms' ? { kind, net: Number(net) || 0 } : { kind, percent }
     const done = await send('POST', `/sales/${sale.id}/arrangement`, arrangement, {
-      say: () => 'Noted. The next invoice follows it.',
+      say: () => 'Arranged. The next invoice follows it.',
     })
     if (done) onClose()
   }
   return (
     <>
-      <fieldset className="grid gap-2">
-        <legend className="label">From now on they pay</legend>
-        <label className="flex gap-2">
-          <input type="radio" name="kind" checked={kind === 'now'} onChange={() => setKind('now')} /> at once,
-          when billed
-        </label>
-        <label className="flex gap-2">
-          <input type="radio" name="kind" checked={kind === 'terms'} onChange={() => setKind('terms')} /> on
-          terms
-        </label>
-        {kind === 'terms' && <QuantityField label="Days after the invoice" value={net} onValue={setNet} />}
-        <label className="flex gap-2">
-          <input type="radio" name="kind" checked={kind === 'deposit'} onChange={() => setKind('deposit')} />{' '}
-          a deposit first
-        </label>
-        {kind === 'deposit' && (
-          <QuantityField label="Percent of the total with tax" value={percent} onValue={setPercent} />
-        )}
-      </fieldset>
+      <Choice
+        label="From now on they pay"
+        value={draft.kind}
+        options={KINDS}
+        onChoose={(kind) => set({ kind })}
+      />
+      <div className="mt-3 grid grid-cols-2 gap-3">
+        <Fields
+          draft={draft}
+          set={set}
+          currency={sale.currency}
+          today={today}
+          refused={refused ?? problem}
+        />
+      </div>
+      {problem && problem.errors.length === 0 && (
+        <p role="status" className="mt-3 text-oxide-700">
+          {problem.detail}
+        </p>
+      )}
+      {plan && <PlanPreview kind={draft.kind} plan={plan} currency={sale.currency} />}
       <Refusal refused={refused} />
       <Submit busy={busy} onDo={() => void go()}>
         Arrange it so
       </Submit>
     </>
   )
+}
+
+/** What the arrangement means for the total, asked anew a moment after the last change. */
+const usePreview = (arrangement: unknown, total: string) => {
+  const [seen, setSeen] = useState<{ plan: PreviewedPlan | null; problem: Refused | null }>({
+    plan: null,
+    problem: null,
+  })
+  const asked = JSON.stringify(arrangement)
+  useEffect(() => {
+    if (Number(total) === 0) return
+    let gone = false
+    const timer = setTimeout(() => {
+      void call<PreviewedPlan>('POST', '/plans/preview', { ...JSON.parse(asked), total }).then((answer) => {
+        if (!gone) setSeen(answer.ok ? { plan: answer.value, problem: null } : { plan: null, problem: answer })
+      })
+    }, 150)
+    return () => {
+      gone = true
+      clearTimeout(timer)
+    }
+  }, [asked, total])
+  return seen
+}
+
+interface FieldsProps {
+  readonly draft: Draft
+  readonly set: (change: Partial<Draft>) => void
+  readonly currency: string
+  readonly today: Day
+  readonly refused: Refused | null
+}
+
+const Rhythm = ({ draft, set }: Pick<FieldsProps, 'draft' | 'set'>) => (
+  <label>
+    <span className="label">How often</span>
+    <select className="field" value={draft.every} onChange={(e) => set({ every: e.target.value })}>
+      {EVERY.map((e) => (
+        <option key={e.value} value={e.value}>
+          {e.label}
+        </option>
+      ))}
+    </select>
+  </label>
+)
+
+const Fields = ({ draft: d, set, currency, today, refused }: FieldsProps) => {
+  const q = (label: string, key: keyof Draft, path: string = key) => (
+    <QuantityField label={label} value={d[key]} onValue={(v) => set({ [key]: v })} problem={messageFor(refused, path)} />
+  ) // prettier-ignore
+  const m = (label: string, key: keyof Draft, path: string = key) => (
+    <MoneyField label={label} currency={currency} value={d[key]} onValue={(v) => set({ [key]: v })} problem={messageFor(refused, path)} />
+  ) // prettier-ignore
+  switch (d.kind) {
+    case 'now':
+      return null
+    case 'terms':
+      return (
+        <>
+          {q('Days after the invoice', 'net')}
+          {q('In how many parts', 'parts')}
+          {Number(d.parts) > 1 ? (
+            <Rhythm draft={d} set={set} />
+          ) : (
+            <>
+              {q('Percent off, paid early', 'discountPercent')}
+              {q('Paid within days', 'discountDays')}
+            </>
+          )}
+        </>
+      )
+    case 'deposit':
+      return (
+        <>
+          {q('First: percent, with tax', 'percent')}
+          {m('or an amount', 'amount')}
+          {q('Then: percent', 'percent2')}
+          {m('or an amount', 'amount2')}
+          <div className="col-span-2">
+            <Text
+              label="When the second is asked"
+              value={d.when2}
+              maxLength={80}
+              onChange={(e) => set({ when2: e.target.value })}
+            />
+          </div>
+          <label className="col-span-2">
+            <span className="label">On part invoices</span>
+            <select className="field" value={d.apply} onChange={(e) => set({ apply: e.target.value })}>
+              <option value="first">as much as possible first</option>
+              <option value="in-proportion">in proportion to what is billed</option>
+            </select>
+          </label>
+        </>
+      )
+    case 'layaway':
+      return (
+        <>
+          {q('First payment, percent', 'firstPercent')}
+          {m('or an amount', 'firstPayment')}
+          {q('Paid up within months', 'months')}
+          <Rhythm draft={d} set={set} />
+          {q('Days of grace', 'graceDays')}
+          {q('Fee when given up, percent', 'feePercent')}
+          {m('or an amount', 'feeAmount')}
+        </>
+      )
+    case 'installments':
+      return (
+        <>
+          {m('Paid first', 'firstPayment')}
+          {q('Payments', 'count')}
+          <Rhythm draft={d} set={set} />
+          <DayField label="The first is due" today={today} value={d.firstDue} onValue={(firstDue) => set({ firstDue })} problem={messageFor(refused, 'firstDue')} />
+          {q('Rate a year, percent', 'yearly')}
+          {m('or a charge', 'flat')}
+          {q('Round each up to', 'roundUpTo')}
+          {q('Days of grace', 'graceDays')}
+          {q('Late charge, percent', 'latePercent')}
+          {m('or an amount', 'lateAmount')}
+        </>
+      ) // prettier-ignore
+  }
 }

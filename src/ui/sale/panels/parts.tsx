@@ -3,6 +3,7 @@ import type { Day } from '@/core/day'
 import type { Stands } from '@/core/sale'
 import { QuantityField } from '../../fields'
 import type { SheetLine } from '../actions'
+import type { UsualPlain } from '../arrangementDraft'
 
 /** A sale as the panels of its sheet need to know it. */
 export interface SheetSale {
@@ -22,9 +23,24 @@ export interface SheetSale {
   readonly deliverTo: string
   readonly addresses: readonly string[]
   readonly estimateDays: number
+  /** How they pay now, and what Settings say where an arrangement says nothing: plain values. */
+  readonly arrangement: Readonly<Record<string, unknown>>
+  readonly usual: UsualPlain
+  readonly promise: SheetPromise
   /** The step that is pressing now, if there is one: it can be put off or done away with. */
   readonly step: { readonly action: string; readonly why: string } | null
 }
+
+/** What is promised on a sale, for the panels that change it. Amounts as decimal strings. */
+export interface SheetPromise {
+  readonly plans: readonly { readonly id: number; readonly number: string; readonly card: string }[]
+  readonly layaway: { readonly stands: string; readonly left: string; readonly fee: string; readonly back: string } | null
+  readonly dues: readonly { readonly id: number; readonly name: string; readonly dueOn: Day; readonly open: string; readonly late: boolean }[]
+  readonly lateCharges: readonly { readonly dueId: number; readonly name: string; readonly amount: string }[]
+  readonly stages: readonly { readonly amount: string; readonly when: string }[]
+  readonly otherSales: readonly { readonly id: number; readonly number: number; readonly title: string }[]
+  readonly onAccount: string
+} // prettier-ignore
 
 export interface PanelProps {
   readonly sale: SheetSale

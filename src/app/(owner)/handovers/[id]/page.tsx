@@ -3,7 +3,7 @@ import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { findHandover } from '@/data/queries/sales'
-import { entriesOfPapers } from '@/data/queries/ledger'
+import { balancesBefore, entriesOfPapers } from '@/data/queries/ledger'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
@@ -62,7 +62,7 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
           ))}
         </tbody>
       </table>
-      <InTheBooks entries={entries} />
+      <InTheBooks entries={entries} before={await balancesBefore(db, entries.map((e) => e.id), currency)} />
     </>
   )
 }

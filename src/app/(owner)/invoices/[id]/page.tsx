@@ -4,7 +4,7 @@ import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { formatPrice, formatMoney, isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
 import { findInvoice, listCreditsOf } from '@/data/queries/invoices'
-import { entriesOfPapers } from '@/data/queries/ledger'
+import { balancesBefore, entriesOfPapers } from '@/data/queries/ledger'
 import { listDuesOfInvoice } from '@/data/queries/money'
 import { findSales } from '@/data/queries/sales'
 import { showInvoiceLine } from '@/services/read/invoiceLines'
@@ -183,7 +183,7 @@ export default async function InvoicePage({ params }: { params: Promise<{ id: st
           ))}
         </p>
       )}
-      <InTheBooks entries={entries} />
+      <InTheBooks entries={entries} before={await balancesBefore(db, entries.map((e) => e.id), currency)} />
     </>
   )
 }

@@ -2,8 +2,8 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
-import { formatMoney, isPositiveMoney, subtractMoney } from '@/core/money'
-import { entriesOfPapers } from '@/data/queries/ledger'
+import { formatMoney, isPositiveMoney, toDecimalString } from '@/core/money'
+import { balancesBefore, entriesOfPapers } from '@/data/queries/ledger'
 import { findReceipt } from '@/data/queries/money'
 import { changeOf } from '@/services/money/takeReceipt'
 import { readWhatItPaid } from '@/services/read/receipt'
@@ -21,7 +21,7 @@ export default async function ReceiptPage({
   params: Promise<{ id: string }>
   searchParams: Search
 }) {
-  const { db, today, currency } = await openShop()
+  const { db, business, today, currency } = await openShop()
   const receipt = (await findReceipt(db, await idFrom(params), currency)) ?? notFound()
   const [paid, entries] = await Promise.all([
     readWhatItPaid(db, receipt, currency),
@@ -56,13 +56,17 @@ export default async function ReceiptPage({
             number={receipt.number}
             today={today}
             mayVoid={receipt.voidedOn === null && receipt.invoiceId === null}
+            mayBounce={receipt.voidedOn === null && (receipt.method === 'cheque' || receipt.method === 'card')}
+            method={receipt.method}
+            currency={currency}
+            bounceFee={toDecimalString(business.bounceFee)}
             print={(await queryOf(searchParams)).print === '1'}
           />
         }
       />
       {receipt.voidedOn && (
         <p className="mb-4 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
-          Voided on {formatDay(receipt.voidedOn)}: {receipt.voidReason}
+          {receipt.voidKind === 'bounced' ? 'Came back' : 'Voided'} on {formatDay(receipt.voidedOn)}: {receipt.voidReason}
         </p>
       )}
       <p className="fig mb-4 text-left! text-3xl font-bold">{formatMoney(receipt.amount)}</p>
@@ -86,7 +90,7 @@ export default async function ReceiptPage({
           ))}
         </tbody>
       </table>
-      <InTheBooks entries={entries} />
+      <InTheBooks entries={entries} before={await balancesBefore(db, entries.map((e) => e.id), currency)} />
     </>
   )
 }

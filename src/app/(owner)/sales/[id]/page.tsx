@@ -9,6 +9,7 @@ import { readSheet, type Sheet } from '@/services/read/sheet'
 import { Figure } from '@/ui/Figure'
 import { Files } from '@/ui/files/Files'
 import { WriteLetter } from '@/ui/post/WriteLetter'
+import { PromiseSection } from '@/ui/sale/PromiseSection'
 import { RepeatLine } from '@/ui/sale/RepeatLine'
 import { SheetTools } from '@/ui/sale/SheetTools'
 import { MoneyBar, MoneyLegend } from '@/ui/MoneyBar'
@@ -64,6 +65,12 @@ export default async function SaleSheet({ params, searchParams }: Props) {
           With what is agreed, {sale.customerName} is {formatMoney(sheet.overLimit)} over their credit limit.
         </p>
       )}
+      {sheet.stopSupply !== null && stands !== 'settled' && (
+        <p className="mt-3 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
+          Something of {sale.customerName} is {sheet.stopSupply} days late. Think twice before more goes on
+          credit.
+        </p>
+      )}
       <div className="mt-6 grid gap-x-7 gap-y-8 lg:grid-cols-[minmax(0,1fr)_340px]">
         <div className="min-w-0">
           {sale.noteAbove && <p className="mb-3 max-w-prose whitespace-pre-line">{sale.noteAbove}</p>}
@@ -75,6 +82,7 @@ export default async function SaleSheet({ params, searchParams }: Props) {
               {sale.deliverNote && ` (${sale.deliverNote})`}
             </p>
           )}
+          <PromiseSection sheet={sheet} />
           <Papers sheet={sheet} />
           <Versions sheet={sheet} />
           <Costs sheet={sheet} />
@@ -106,7 +114,10 @@ const DOING: Readonly<Record<string, Doing | 'money'>> = {
   offer: 'offer',
   renew: 'offer',
   'ask-again': 'agree',
-  'give-back': 'money',
+  'give-back': 'held',
+  'promise-broken': 'money',
+  'card-refused': 'money',
+  'charge-late': 'charge-late',
   'ask-deposit': 'money',
   collect: 'money',
   remind: 'money',
@@ -268,6 +279,11 @@ const Lines = ({ sheet }: { readonly sheet: Sheet }) => {
           <WriteLetter paper={agreed ? 'confirmation' : 'estimate'} paperId={sale.id} />
         )}
         {agreed && !sale.sentOn && !sale.closedAs && <WriteLetter paper="confirmation" paperId={sale.id} />}
+        {(story.arrangement.kind === 'layaway' || story.arrangement.kind === 'installments') && (
+          <a className="btn" href={`/api/v1/export/papers/agreement/${sale.id}.pdf`} target="_blank">
+            Agreement (PDF)
+          </a>
+        )}
         <SheetTools sale={sheet.forActions} today={sheet.today} />
       </p>
     </div>

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
-import { findEntry } from '@/data/queries/ledger'
+import { balancesBefore, findEntry } from '@/data/queries/ledger'
 import { hrefOfSource } from '@/services/read/sheet'
 import { EntryLines } from '@/ui/books/EntryLines'
 import { Heading } from '@/ui/Heading'
@@ -41,7 +41,7 @@ export default async function EntryPage({ params }: { params: Promise<{ id: stri
           </>
         }
       />
-      <EntryLines entry={entry} />
+      <EntryLines entry={entry} before={await balancesBefore(db, [entry.id], currency)} />
       <p className="sub mt-4">
         Posted entries never change. A mistake is mended by an entry that reverses it.
       </p>

@@ -1,0 +1,147 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { addDays, formatDay, isDay } from '@/core/day'
+import { formatMoney, isPositiveMoney, isZeroMoney, negateMoney } from '@/core/money'
+import { listAccounts } from '@/data/queries/accounts'
+import { hrefOfSource } from '@/services/read/sheet'
+import { readDrawer } from '@/services/till/drawer'
+import { Heading } from '@/ui/Heading'
+import { DrawerForms } from '@/ui/till/DrawerForms'
+import { openShop, queryOf, type Search } from '../../_shop'
+
+export const metadata: Metadata = { title: 'The drawer' }
+
+export default async function Drawer({ searchParams }: { searchParams: Search }) {
+  const { db, today, currency } = await openShop()
+  const asked = (await queryOf(searchParams)).on
+  const on = asked && isDay(asked) ? asked : today
+  const [drawer, accounts] = await Promise.all([readDrawer(db, on, currency), listAccounts(db)])
+  return (
+    <>
+      <Heading
+        above={
+          <Link prefetch={false} className="underline" href="/money-in">
+            Money in
+          </Link>
+        }
+        title="The drawer"
+        beside={formatDay(on)}
+        action={
+          <>
+            <Link prefetch={false} className="btn" href={`/money-in/drawer?on=${addDays(on, -1)}`}>
+              The day before
+            </Link>
+            {on < today && (
+              <Link prefetch={false} className="btn" href={`/money-in/drawer?on=${addDays(on, 1)}`}>
+                The day after
+              </Link>
+            )}
+            <a className="btn" href={`/api/v1/export/drawer.csv?on=${on}`}>
+              Save as CSV
+            </a>
+          </>
+        }
+      />
+      <div className="grid gap-x-10 gap-y-8 lg:grid-cols-[minmax(0,1fr)_380px]">
+        <section>
+          <h2>The day</h2>
+          <table className="ledger">
+            <thead>
+              <tr>
+                <th scope="col">What</th>
+                <th scope="col" className="r">
+                  In
+                </th>
+                <th scope="col" className="r">
+                  Out
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr>
+                <td className="text-iron-500">In it when the day began</td>
+                <td className="fig">{formatMoney(drawer.opening)}</td>
+                <td />
+              </tr>
+              {drawer.lines.map((l) => (
+                <tr key={l.entryId}>
+                  <td className="max-w-[420px] truncate">
+                    <Link
+                      prefetch={false}
+                      className="hover:underline"
+                      href={hrefOfSource({ sourceKind: l.sourceKind, sourceId: l.sourceId, id: l.entryId })}
+                    >
+                      {l.text}
+                    </Link>
+                  </td>
+                  <td className="fig">{isPositiveMoney(l.amount) && formatMoney(l.amount)}</td>
+                  <td className="fig">
+                    {!isPositiveMoney(l.amount) && formatMoney(negateMoney(l.amount))}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+            <tbody>
+              <tr className="total">
+                <td className="r">should be in it</td>
+                <td className="fig">{formatMoney(drawer.now)}</td>
+                <td />
+              </tr>
+            </tbody>
+          </table>
+          {drawer.counts.length > 0 && (
+            <>
+              <h2 className="mt-7">Counted</h2>
+              <table className="ledger max-w-[640px]">
+                <thead>
+                  <tr>
+                    <th scope="col">Count</th>
+                    <th scope="col">Pieces</th>
+                    <th scope="col" className="r">
+                      By the books
+                    </th>
+                    <th scope="col" className="r">
+                      Counted
+                    </th>
+                    <th scope="col" className="r">
+                      Over or short
+                    </th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {drawer.counts.map((c) => (
+                    <tr key={c.id}>
+                      <td className="font-figure">{c.number}</td>
+                      <td className="sub">
+                        {Object.entries(c.pieces)
+                          .map(([worth, n]) => `${n} × ${worth}`)
+                          .join(', ')}
+                      </td>
+                      <td className="fig">{formatMoney(c.expected)}</td>
+                      <td className="fig">{formatMoney(c.counted)}</td>
+                      <td className={`fig ${c.over.minor < 0n ? 'text-oxide-700' : ''}`}>
+                        {isZeroMoney(c.over)
+                          ? 'agrees'
+                          : `${formatMoney(c.over.minor < 0n ? negateMoney(c.over) : c.over)} ${c.over.minor < 0n ? 'short' : 'over'}`}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </>
+          )}
+        </section>
+        <DrawerForms
+          key={`${on}:${drawer.lines.length}:${drawer.counts.length}`}
+          on={on}
+          today={today}
+          currency={currency}
+          expected={formatMoney(drawer.now)}
+          accounts={accounts
+            .filter((a) => a.role === null || a.role === 'owner-capital' || a.role === 'bank')
+            .map((a) => ({ code: a.code, name: a.name }))}
+        />
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,88 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { formatMoney } from '@/core/money'
+import { readOweMost, readPayHabits } from '@/services/read/payHabits'
+import { Empty } from '@/ui/Empty'
+import { Heading } from '@/ui/Heading'
+import { HabitChart, OweLines } from '@/ui/owed/HabitChart'
+import { OwedTabs } from '@/ui/owed/OwedTabs'
+import { openShop } from '../../_shop'
+
+export const metadata: Metadata = { title: 'How they pay' }
+const MONTHS = 12
+
+export default async function Habits() {
+  const { db, today, currency } = await openShop()
+  const [months, most] = await Promise.all([
+    readPayHabits(db, today, MONTHS),
+    readOweMost(db, today, MONTHS, currency),
+  ])
+  return (
+    <>
+      <Heading title="How they pay" beside={`the last ${MONTHS} months`} />
+      <OwedTabs at="/owed/habits" />
+      <div className="grid gap-x-10 gap-y-8 lg:grid-cols-2">
+        <section>
+          <h2>Days from bill to money</h2>
+          <HabitChart
+            months={months.map((h) => ({ month: h.month, value: h.days }))}
+            unit="days"
+            fill="#4a5f73"
+          />
+        </section>
+        <section>
+          <h2>Of what was paid, how much came late</h2>
+          <HabitChart
+            months={months.map((h) => ({ month: h.month, value: h.lateShare }))}
+            unit="%"
+            fill="#ad3f4a"
+          />
+        </section>
+      </div>
+      <section className="mt-8">
+        <h2>The ten who owe most</h2>
+        {most.length === 0 ? (
+          <Empty>Nobody owes you anything.</Empty>
+        ) : (
+          <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_360px]">
+            <OweLines
+              customers={most.map((c) => ({ name: c.name, owed: c.owed.map((m) => m) }))}
+              months={months.map((h) => h.month)}
+            />
+            <table className="ledger">
+              <thead>
+                <tr>
+                  <th scope="col">Customer</th>
+                  <th scope="col" className="r">
+                    A year ago
+                  </th>
+                  <th scope="col" className="r">
+                    Now
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {most.map((c, i) => (
+                  <tr key={c.customerId}>
+                    <td className="max-w-[170px] truncate">
+                      <span className="fig mr-2 text-iron-500">{i + 1}</span>
+                      <Link
+                        prefetch={false}
+                        className="hover:underline"
+                        href={`/owed?customer=${c.customerId}#customer`}
+                      >
+                        {c.name}
+                      </Link>
+                    </td>
+                    <td className="fig text-iron-500">{formatMoney(c.owed[0]!)}</td>
+                    <td className="fig">{formatMoney(c.owed.at(-1)!)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        )}
+      </section>
+    </>
+  )
+}

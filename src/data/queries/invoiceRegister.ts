@@ -1,0 +1,141 @@
+import { sql, type SQL } from 'drizzle-orm'
+import { isDay, type Day } from '@/core/day'
+import { money, parseMoney, type Money } from '@/core/money'
+import type { Db } from '../connect'
+import { matchesWords } from './search'
+import { customer, invoice, sale } from '../schema'
+
+export const INVOICE_STATES = ['open', 'late', 'paid', 'credited', 'draft'] as const
+export type InvoiceState = (typeof INVOICE_STATES)[number]
+
+export interface InvoiceFilter {
+  readonly customerId?: number
+  readonly goodsId?: number
+  readonly state?: InvoiceState
+  readonly kind?: 'invoice' | 'counter' | 'credit-note'
+  readonly from?: Day
+  readonly to?: Day
+  readonly least?: Money
+  readonly most?: Money
+  readonly search?: string
+}
+
+export interface RegisterRow {
+  readonly id: number
+  readonly number: string | null
+  readonly kind: 'invoice' | 'counter' | 'credit-note'
+  readonly on: Day
+  readonly customerId: number
+  readonly customer: string
+  readonly saleId: number
+  readonly saleNumber: number
+  readonly title: string
+  readonly net: Money
+  readonly tax: Money
+  readonly gross: Money
+  readonly open: Money
+  readonly due: Day | null
+}
+
+const OPEN = sql`coalesce((select sum(d.amount - d.filled) from due d where d.invoice_id = invoice.id), 0)`
+const DUE = sql`(select min(d.due_on) from due d where d.invoice_id = invoice.id and d.filled < d.amount)`
+const CREDITED = sql`exists (select from invoice n where n.credits_id = invoice.id and n.status = 'issued')`
+
+const where = (f: InvoiceFilter, today: Day): SQL => {
+  const state = {
+    open: sql`status = 'issued' and ${OPEN} > 0`,
+    late: sql`status = 'issued' and exists (select from due d where d.invoice_id = invoice.id and d.filled < d.amount and d.due_on < ${today})`,
+    paid: sql`status = 'issued' and kind <> 'credit-note' and ${OPEN} = 0`,
+    credited: sql`status = 'issued' and ${CREDITED}`,
+    draft: sql`status = 'draft'`,
+  }
+  const parts: (SQL | undefined)[] = [
+    f.state ? sql`(${state[f.state]})` : sql`(status = 'issued' or status = 'draft')`,
+    f.customerId ? sql`invoice.customer_id = ${f.customerId}` : undefined,
+    f.goodsId ? sql`exists (select from invoice_line l where l.invoice_id = invoice.id and l.goods_id = ${f.goodsId})` : undefined, // prettier-ignore
+    f.kind ? sql`invoice.kind = ${f.kind}` : undefined,
+    f.from ? sql`invoice.on_day >= ${f.from}` : undefined,
+    f.to ? sql`invoice.on_day <= ${f.to}` : undefined,
+    f.least ? sql`invoice.gross >= ${f.least.minor}` : undefined,
+    f.most ? sql`invoice.gross <= ${f.most.minor}` : undefined,
+    f.search ? matchesWords(f.search, [invoice.number, customer.name, sale.title]) : undefined,
+  ]
+  return sql.join(parts.filter((p) => p !== undefined), sql` and `) // prettier-ignore
+}
+
+/** Invoices, counter sales and credit notes that fit, the newest first, a page at a time. */
+export const listRegister = async (
+  db: Db,
+  filter: InvoiceFilter,
+  page: { readonly limit: number; readonly after?: number },
+  about: { readonly today: Day; readonly currency: string },
+): Promise<RegisterRow[]> => {
+  const rows = await db.execute<Record<string, string> & { id: number; number: string | null; customer_id: number; sale_id: number; sale_number: number; due: string | null }>(sql`
+    select invoice.id, invoice.number, invoice.kind, invoice.on_day::text, invoice.customer_id, customer.name as customer, invoice.sale_id,
+           sale.number as sale_number, sale.title, invoice.net::text, invoice.tax::text, invoice.gross::text, ${OPEN}::text as open, ${DUE}::text as due
+      from invoice join customer on customer.id = invoice.customer_id join sale on sale.id = invoice.sale_id
+     where ${where(filter, about.today)} ${page.after ? sql`and invoice.id < ${page.after}` : sql``}
+     order by invoice.id desc limit ${page.limit}`) // prettier-ignore
+  const amount = (text: string): Money => money(BigInt(text), about.currency)
+  return rows.map((r) => ({
+    id: r.id,
+    number: r.number,
+    kind: r.kind as RegisterRow['kind'],
+    on: r.on_day as Day,
+    customerId: r.customer_id,
+    customer: r.customer!,
+    saleId: r.sale_id,
+    saleNumber: r.sale_number,
+    title: r.title!,
+    net: amount(r.net!),
+    tax: amount(r.tax!),
+    gross: amount(r.gross!),
+    open: amount(r.open!),
+    due: r.due as Day | null,
+  }))
+}
+
+/** What all that fits comes to: credit notes are taken off. */
+export const sumRegister = async (
+  db: Db,
+  filter: InvoiceFilter,
+  about: { readonly today: Day; readonly currency: string },
+) => {
+  const [row] = await db.execute<Record<'net' | 'tax' | 'gross' | 'open', string> & { count: number }>(sql`
+    select count(*)::int as count,
+           coalesce(sum(case when kind = 'credit-note' then -net else net end), 0)::text as net,
+           coalesce(sum(case when kind = 'credit-note' then -tax else tax end), 0)::text as tax,
+           coalesce(sum(case when kind = 'credit-note' then -gross else gross end), 0)::text as gross, coalesce(sum(open), 0)::text as open
+      from (select invoice.kind, invoice.net, invoice.tax, invoice.gross, ${OPEN} as open
+              from invoice join customer on customer.id = invoice.customer_id join sale on sale.id = invoice.sale_id
+             where ${where(filter, about.today)}) t`)
+  const amount = (text: string): Money => money(BigInt(text), about.currency)
+  return {
+    count: row!.count,
+    net: amount(row!.net),
+    tax: amount(row!.tax),
+    gross: amount(row!.gross),
+    open: amount(row!.open),
+  }
+}
+
+/** A filter from an address: what is not understood is left out. */
+export const invoiceFilter = (query: Readonly<Record<string, string | undefined>>, currency: string): InvoiceFilter => {
+  const number = (name: string) => (/^\d{1,9}$/.test(query[name] ?? '') ? Number(query[name]) : undefined)
+  const dayOf = (name: string) => (isDay(query[name] ?? '') ? (query[name] as Day) : undefined)
+  const amount = (name: string) => {
+    const parsed = query[name] ? parseMoney(query[name], currency) : null
+    return parsed?.ok ? parsed.value : undefined
+  }
+  return {
+    customerId: number('customer'),
+    goodsId: number('goods'),
+    state: INVOICE_STATES.find((s) => s === query.state),
+    kind: (['invoice', 'counter', 'credit-note'] as const).find((k) => k === query.kind),
+    from: dayOf('from'),
+    to: dayOf('to'),
+    least: amount('least'),
+    most: amount('most'),
+    search: query.search || undefined,
+  }
+} // prettier-ignore

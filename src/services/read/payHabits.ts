@@ -1,0 +1,59 @@
+import { sql } from 'drizzle-orm'
+import { addMonths, monthStart, type Day } from '@/core/day'
+import { money, type Money } from '@/core/money'
+import type { Db } from '@/data/connect'
+
+export interface HabitMonth {
+  readonly month: Day
+  /** Whole days from the bill to the last payment, weighted by amount; null where nothing was paid up. */
+  readonly days: number | null
+  /** Of what was paid up that month, the part in per cent that came after its due date. */
+  readonly lateShare: number | null
+}
+
+/** How customers paid, month by month: days to pay, and the share that came late. */
+export const readPayHabits = async (db: Db, today: Day, months: number): Promise<HabitMonth[]> => {
+  const first = addMonths(monthStart(today), 1 - months)
+  const rows = await db.execute<{ month: string; days: number; late: number }>(sql`
+    select date_trunc('month', paid_on)::date::text as month,
+           round(sum(amount * (paid_on - issued_on)) / sum(amount))::int as days,
+           round(100 * coalesce(sum(amount) filter (where paid_on > due_on), 0) / sum(amount))::int as late
+      from (select d.amount, d.issued_on, d.due_on, max(f.on_day) as paid_on
+              from due d join due_fill f on f.due_id = d.id and f.amount > 0
+             where d.filled = d.amount group by d.id having bool_and(f.kind in ('receipt', 'held', 'discount'))) t
+     where paid_on >= ${first} group by 1`)
+  return Array.from({ length: months }, (_, i) => {
+    const month = addMonths(first, i)
+    const row = rows.find((r) => r.month === month)
+    return { month, days: row?.days ?? null, lateShare: row?.late ?? null }
+  })
+}
+
+export interface OweOverTime {
+  readonly customerId: number
+  readonly name: string
+  /** What they owed at the end of each month, the last as of today. */
+  readonly owed: readonly Money[]
+}
+
+/** The ten who owe most today, and what they owed at the end of each of the last months. */
+export const readOweMost = async (db: Db, today: Day, months: number, currency: string) => {
+  const ends = Array.from({ length: months }, (_, i) => {
+    const start = addMonths(monthStart(today), 2 - months + i)
+    return i === months - 1 ? today : (sql`(${start}::date - 1)`)
+  })
+  const rows = await db.execute<{ customer_id: number; name: string; at: number; owed: string }>(sql`
+    with most as (select customer_id, sum(amount - filled) as owed from due where filled < amount group by 1 order by 2 desc, 1 limit 10),
+    points(at, on_day) as (values ${sql.join(ends.map((e, i) => sql`(${i}::int, ${e}::date)`), sql`, `)})
+    select m.customer_id, c.name, p.at,
+           (coalesce((select sum(d.amount) from due d where d.customer_id = m.customer_id and d.issued_on <= p.on_day), 0)
+          - coalesce((select sum(f.amount) from due_fill f join due d on d.id = f.due_id where d.customer_id = m.customer_id and d.issued_on <= p.on_day and f.on_day <= p.on_day), 0))::text as owed
+      from most m join customer c on c.id = m.customer_id cross join points p order by m.owed desc, m.customer_id, p.at`) // prettier-ignore
+  const all = new Map<number, { customerId: number; name: string; owed: Money[] }>()
+  for (const r of rows) {
+    const of = all.get(r.customer_id) ?? { customerId: r.customer_id, name: r.name, owed: [] }
+    of.owed.push(money(BigInt(r.owed), currency))
+    all.set(r.customer_id, of)
+  }
+  return [...all.values()] satisfies OweOverTime[]
+}

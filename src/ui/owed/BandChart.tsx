@@ -1,0 +1,69 @@
+import { max } from 'd3-array'
+import { scaleLinear, scalePoint } from 'd3-scale'
+import { area, line } from 'd3-shape'
+import { formatDayShort, type Day } from '@/core/day'
+import { formatMoney, money, toDecimal } from '@/core/money'
+import type { ForecastWeek } from '@/core/receivables'
+
+interface Props {
+  readonly weeks: readonly ForecastWeek[]
+  /** Another future drawn over it: dashed. */
+  readonly other: readonly ForecastWeek[] | null
+  readonly currency: string
+  readonly today: Day
+}
+
+/** The band between the tenth and the ninetieth of a hundred futures, with the middle one as a line. */
+export const BandChart = ({ weeks, other, currency, today }: Props) => {
+  const [width, height, left, foot, top] = [760, 240, 74, 24, 12]
+  const size = (minor: bigint): number => toDecimal(money(minor, currency)).toNumber()
+  const x = scalePoint(
+    weeks.map((w) => w.week as string),
+    [left, width - 14],
+  )
+  const most = Math.max(
+    max(weeks, (w) => size(w.high)) ?? 0,
+    max(other ?? [], (w) => size(w.median)) ?? 0,
+    1,
+  )
+  const y = scaleLinear([0, most], [height - foot, top]).nice(4)
+  const at = (w: ForecastWeek): number => x(w.week) ?? 0
+  const middle = line<ForecastWeek>()
+    .x(at)
+    .y((w) => y(size(w.median)))
+  const band = area<ForecastWeek>()
+    .x(at)
+    .y0((w) => y(size(w.low)))
+    .y1((w) => y(size(w.high)))
+  return (
+    <svg
+      role="img"
+      aria-label={`Expected by week: ${weeks.map((w) => `${formatDayShort(w.week, today)} ${formatMoney(money(w.median, currency))}, between ${formatMoney(money(w.low, currency))} and ${formatMoney(money(w.high, currency))}`).join('; ')}`}
+      viewBox={`0 0 ${width} ${height}`}
+      className="w-full max-w-[860px]"
+    >
+      {y.ticks(4).map((t) => (
+        <g key={t}>
+          <line x1={left} x2={width - 14} y1={y(t)} y2={y(t)} stroke="#e6dfcf" />
+          <text x={left - 8} y={y(t) + 4} textAnchor="end" fontSize="12" fontFamily="var(--font-figure)" fill="#5c636b">
+            {t.toLocaleString('en-US')}
+          </text>
+        </g>
+      ))}
+      <path d={band([...weeks]) ?? ''} fill="#dfe6ec" stroke="#8ea1b3" strokeWidth={0.8} />
+      <path d={middle([...weeks]) ?? ''} fill="none" stroke="#4a5f73" strokeWidth={2.4} />
+      {other && <path d={middle([...other]) ?? ''} fill="none" stroke="#a8431a" strokeWidth={2} strokeDasharray="5 4" />}
+      {weeks.map((w) => (
+        <g key={w.week}>
+          <circle cx={at(w)} cy={y(size(w.median))} r={3.2} fill="#4a5f73">
+            <title>{`Week of ${formatDayShort(w.week, today)}: ${formatMoney(money(w.median, currency))}`}</title>
+          </circle>
+          <text x={at(w)} y={height - 6} textAnchor="middle" fontSize="12" fill="#5c636b">
+            {formatDayShort(w.week, today).slice(0, 6)}
+          </text>
+        </g>
+      ))}
+      <line x1={left} x2={width - 14} y1={height - foot} y2={height - foot} stroke="#1f2327" />
+    </svg>
+  )
+} // prettier-ignore

@@ -1,0 +1,171 @@
+'use client'
+import { useEffect, useRef, useState } from 'react'
+import { formatMoney, money } from '@/core/money'
+import type { ForecastInput, ForecastWeek } from '@/core/receivables'
+import type { ForecastFacts } from '@/services/read/expected'
+import type { ForecastMessage } from '@/workers/forecast.worker'
+import { QuantityField } from '../fields'
+import { BandChart } from './BandChart'
+
+interface Props {
+  readonly facts: ForecastFacts
+  readonly customers: readonly { readonly id: number; readonly name: string }[]
+  readonly currency: string
+  readonly runs: number
+}
+
+const WEEKS = 12
+
+/** The simulation, in a worker: the band by week, and what would change if one customer paid later. */
+export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
+  const [customer, setCustomer] = useState('')
+  const [days, setDays] = useState('30')
+  const later = customer === '' ? undefined : { [Number(customer)]: Math.trunc(Number(days)) || 0 }
+  const usual = useForecast(facts, runs, undefined)
+  const changed = useForecast(facts, runs, later)
+  const name = customers.find((c) => String(c.id) === customer)?.name
+  const m = (minor: bigint) => formatMoney(money(minor, currency))
+  const sum = (weeks: readonly ForecastWeek[], pick: (w: ForecastWeek) => bigint) =>
+    weeks.reduce((s, w) => s + pick(w), 0n)
+  return (
+    <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_300px]">
+      <section>
+        <h2>The next {WEEKS} weeks</h2>
+        {usual.weeks ? (
+          <BandChart
+            weeks={usual.weeks}
+            other={later && changed.weeks ? changed.weeks : null}
+            currency={currency}
+            today={facts.today}
+          />
+        ) : (
+          <Progress {...usual} />
+        )}
+        {usual.weeks && (
+          <table className="ledger mt-4 max-w-[640px]">
+            <thead>
+              <tr>
+                <th scope="col">Week of</th>
+                <th scope="col" className="r">
+                  At least, 9 times in 10
+                </th>
+                <th scope="col" className="r">
+                  Most likely
+                </th>
+                <th scope="col" className="r">
+                  At most, 9 times in 10
+                </th>
+                {later && changed.weeks && (
+                  <th scope="col" className="r">
+                    If {name} were later
+                  </th>
+                )}
+              </tr>
+            </thead>
+            <tbody>
+              {usual.weeks.map((w, i) => (
+                <tr key={w.week}>
+                  <td>{w.week}</td>
+                  <td className="fig text-iron-500">{m(w.low)}</td>
+                  <td className="fig font-bold">{m(w.median)}</td>
+                  <td className="fig text-iron-500">{m(w.high)}</td>
+                  {later && changed.weeks && <td className="fig">{m(changed.weeks[i]!.median)}</td>}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+      </section>
+      <aside>
+        <h2>What if</h2>
+        <label>
+          <span className="label">this customer</span>
+          <select className="field" value={customer} onChange={(e) => setCustomer(e.target.value)}>
+            <option value="">everybody as usual</option>
+            {customers.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        {customer !== '' && (
+          <div className="mt-3">
+            <QuantityField label="paid so many days later" value={days} onValue={setDays} />
+            {!changed.weeks ? (
+              <Progress {...changed} />
+            ) : (
+              usual.weeks && (
+                <p className="mt-3" role="status">
+                  In the first four weeks {m(sum(changed.weeks.slice(0, 4), (w) => w.median))} would come
+                  instead of {m(sum(usual.weeks.slice(0, 4), (w) => w.median))}.
+                </p>
+              )
+            )}
+          </div>
+        )}
+        <p className="sub mt-5">
+          Each open due is moved {runs} times by a delay this customer had before (everybody’s, where there
+          are fewer than three). Half of the futures bring more than the middle line, one in ten less than the
+          lower edge.
+        </p>
+      </aside>
+    </div>
+  )
+}
+
+const Progress = ({ done, stopped, stop, again }: ReturnType<typeof useForecast>) =>
+  stopped ? (
+    <p className="py-4">
+      Stopped.{' '}
+      <button className="btn" onClick={again}>
+        Start again
+      </button>
+    </p>
+  ) : (
+    <p className="flex items-center gap-3 py-4">
+      <progress aria-label="Drawing futures" max={1} value={done} />
+      <button className="btn" onClick={stop}>
+        Stop
+      </button>
+    </p>
+  )
+
+/** Runs the simulation in a worker each time its input changes; the one before is ended. */
+const useForecast = (facts: ForecastFacts, runs: number, later: ForecastInput['later']) => {
+  const [state, setState] = useState<{ weeks: readonly ForecastWeek[] | null; done: number; stopped: boolean }>({ weeks: null, done: 0, stopped: false }) // prettier-ignore
+  const [turn, setTurn] = useState(0)
+  const worker = useRef<Worker | null>(null)
+  const asked = JSON.stringify(later ?? null)
+  useEffect(() => {
+    const w = new Worker(new URL('../../workers/forecast.worker.ts', import.meta.url), { type: 'module' })
+    worker.current = w
+    w.onmessage = ({ data }: MessageEvent<ForecastMessage>) =>
+      setState(
+        data.kind === 'done'
+          ? { weeks: data.weeks, done: 1, stopped: false }
+          : { weeks: null, done: data.done, stopped: false },
+      )
+    w.postMessage({
+      today: facts.today,
+      seed: 20_260_101,
+      weeks: WEEKS,
+      runs,
+      dues: facts.dues.map((d) => ({ ...d, open: BigInt(d.open) })),
+      lateness: facts.lateness,
+      later: JSON.parse(asked) ?? undefined,
+    } satisfies ForecastInput)
+    return () => w.terminate()
+  }, [facts, runs, asked, turn])
+  return {
+    ...state,
+    stop: () => {
+      worker.current?.terminate()
+      setState({ weeks: null, done: 0, stopped: true })
+    },
+    again: () => {
+      setState({ weeks: null, done: 0, stopped: false })
+      setTurn(turn + 1)
+    },
+  }
+}

@@ -1,0 +1,139 @@
+import { max } from 'd3-array'
+import { scaleBand, scaleLinear, scalePoint } from 'd3-scale'
+import { line } from 'd3-shape'
+import type { Day } from '@/core/day'
+import { formatMoney, toDecimal, type Money } from '@/core/money'
+
+const monthName = (month: Day): string =>
+  ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'][Number(month.slice(5, 7)) - 1]! // prettier-ignore
+
+interface HabitProps {
+  readonly months: readonly { readonly month: Day; readonly value: number | null }[]
+  readonly unit: 'days' | '%'
+  readonly fill: string
+}
+
+/** A figure of each month as a column; a month with nothing to measure stays empty. */
+export const HabitChart = ({ months, unit, fill }: HabitProps) => {
+  const [width, height, foot] = [560, 170, 22]
+  const x = scaleBand(
+    months.map((m) => m.month as string),
+    [0, width],
+  ).padding(0.3)
+  const y = scaleLinear([0, Math.max(max(months, (m) => m.value ?? 0) ?? 0, 1)], [height - foot, 20])
+  return (
+    <svg
+      role="img"
+      aria-label={months.map((m) => `${monthName(m.month)}: ${m.value === null ? 'nothing paid' : `${m.value} ${unit}`}`).join(', ')}
+      viewBox={`0 0 ${width} ${height}`}
+      className="w-full max-w-[600px]"
+    >
+      {months.map((m) => (
+        <g key={m.month}>
+          {m.value !== null && (
+            <>
+              <rect
+                x={x(m.month)}
+                width={x.bandwidth()}
+                y={y(m.value)}
+                height={Math.max(y(0) - y(m.value), 1)}
+                fill={fill}
+              />
+              <text
+                x={(x(m.month) ?? 0) + x.bandwidth() / 2}
+                y={y(m.value) - 4}
+                textAnchor="middle"
+                fontSize="11"
+                fontFamily="var(--font-figure)"
+                fill="#3a4047"
+              >
+                {m.value}
+              </text>
+            </>
+          )}
+          <text
+            x={(x(m.month) ?? 0) + x.bandwidth() / 2}
+            y={height - 6}
+            textAnchor="middle"
+            fontSize="11"
+            fill="#5c636b"
+          >
+            {monthName(m.month)}
+          </text>
+        </g>
+      ))}
+      <line x1={0} x2={width} y1={height - foot} y2={height - foot} stroke="#1f2327" />
+    </svg>
+  )
+}
+
+interface OweProps {
+  readonly customers: readonly { readonly name: string; readonly owed: readonly Money[] }[]
+  readonly months: readonly Day[]
+}
+
+/** What each of the ten owed at the end of every month: a line each, numbered as in the table. */
+export const OweLines = ({ customers, months }: OweProps) => {
+  const [width, height, foot, left] = [640, 240, 22, 66]
+  const size = (m: Money): number => toDecimal(m).toNumber()
+  const x = scalePoint(
+    months.map((m) => m as string),
+    [left, width - 22],
+  )
+  const y = scaleLinear([0, Math.max(max(customers, (c) => max(c.owed, size) ?? 0) ?? 0, 1)], [height - foot, 12]).nice(4) // prettier-ignore
+  const path = line<Money>()
+    .x((_, i) => x(months[i]!) ?? 0)
+    .y((m) => y(size(m)))
+  return (
+    <svg
+      role="img"
+      aria-label={customers.map((c, i) => `${i + 1} ${c.name}: ${formatMoney(c.owed.at(-1)!)} now`).join(', ')}
+      viewBox={`0 0 ${width} ${height}`}
+      className="w-full max-w-[760px]"
+    >
+      {y.ticks(4).map((t) => (
+        <g key={t}>
+          <line x1={left} x2={width - 22} y1={y(t)} y2={y(t)} stroke="#e6dfcf" />
+          <text
+            x={left - 8}
+            y={y(t) + 4}
+            textAnchor="end"
+            fontSize="12"
+            fontFamily="var(--font-figure)"
+            fill="#5c636b"
+          >
+            {t.toLocaleString('en-US')}
+          </text>
+        </g>
+      ))}
+      {customers.map((c, i) => (
+        <g key={i}>
+          <path
+            d={path([...c.owed]) ?? ''}
+            fill="none"
+            stroke={i < 3 ? '#a8431a' : '#6b727a'}
+            strokeWidth={i < 3 ? 2 : 1.2}
+            strokeDasharray={['', '6 3', '2 3'][i % 3]}
+          >
+            <title>{c.name}</title>
+          </path>
+          <text
+            x={width - 18}
+            y={y(size(c.owed.at(-1)!)) + 4}
+            fontSize="11"
+            fontFamily="var(--font-figure)"
+            fill="#3a4047"
+          >
+            {i + 1}
+          </text>
+        </g>
+      ))}
+      {months.map((m) => (
+        <text key={m} x={x(m)} y={height - 6} textAnchor="middle" fontSize="11" fill="#5c636b">
+          {monthName(m)}
+        </text>
+      ))}
+      <line x1={left} x2={width - 22} y1={height - foot} y2={height - foot} stroke="#1f2327" />
+    </svg>
+  )
+}

@@ -1,0 +1,169 @@
+import { discountOn, nameOfDue } from '@/core/receipt'
+import { formatDay, formatDayShort } from '@/core/day'
+import { formatMoney, isPositiveMoney, smallerMoney, subtractMoney, sumMoney } from '@/core/money'
+import type { Sheet } from '@/services/read/sheet'
+import { Figure } from '../Figure'
+import { PromiseActions } from './PromiseActions'
+
+const STANDS_COLOUR: Readonly<Record<string, string>> = {
+  behind: 'text-oxide-700',
+  'paid up': 'text-patina-700',
+}
+
+/** What was promised: the schedule of a layaway or a plan, the dues with their parts, and what can be done about them. */
+export const PromiseSection = ({ sheet }: { readonly sheet: Sheet }) => {
+  const { story } = sheet
+  const several = story.dues.length > 1 || story.plans.length > 0
+  const discounts = story.dues.filter((d) => isPositiveMoney(d.open) && discountOn(d, sheet.today))
+  return (
+    <section className="mt-7" aria-label="What is promised">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+        <h2>{TITLES[story.arrangement.kind]}</h2>
+        <span className="sub">{sheet.paysHow}</span>
+      </div>
+      {story.layaway && <LayawayRows sheet={sheet} />}
+      {several && <DueRows sheet={sheet} />}
+      {discounts.map((d) => (
+        <p key={d.id} className="mt-2">
+          {formatMoney(subtractMoney(d.open, d.discount))} settles {nameOfDue(d)} through{' '}
+          {formatDay(d.discountUntil!)}: {formatMoney(d.discount)} comes off by itself.
+        </p>
+      ))}
+      <PromiseActions sale={sheet.forActions} today={sheet.today} version={sheet.version} />
+    </section>
+  )
+}
+
+const TITLES = {
+  now: 'Promise of money',
+  terms: 'On terms',
+  deposit: 'Deposit first',
+  layaway: 'Layaway',
+  installments: 'Installments',
+} as const
+
+const LayawayRows = ({ sheet }: { readonly sheet: Sheet }) => {
+  const { story, today } = sheet
+  const { plan, standing } = story.layaway!
+  let left = standing.stands === 'given up' ? story.held : sumMoney([story.held, story.billed], story.held.currency) // prettier-ignore
+  return (
+    <>
+      <p className={`mb-2 font-bold ${STANDS_COLOUR[standing.stands] ?? ''}`}>
+        {standing.stands}
+        {isPositiveMoney(standing.behind) && `: ${formatMoney(standing.behind)} since ${formatDay(standing.behindSince!)}`}
+        {standing.stands === 'paying in' && `: ${formatMoney(standing.left)} still to come`}
+      </p>
+      <table className="ledger max-w-[620px]">
+        <thead>
+          <tr>
+            <th scope="col">Due</th>
+            <th scope="col" className="r">
+              Payment
+            </th>
+            <th scope="col" className="r">
+              Came
+            </th>
+            <th scope="col" className="r">
+              Missing
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {plan.rows.map((r, i) => {
+            const came = smallerMoney(left, r.payment)
+            left = subtractMoney(left, came)
+            const missing = subtractMoney(r.payment, came)
+            const late = isPositiveMoney(missing) && r.due < today
+            return (
+              <tr key={i} className={isPositiveMoney(missing) ? '' : 'text-iron-500'}>
+                <td className={late ? 'text-oxide-700' : ''}>
+                  {formatDayShort(r.due, today)}
+                  {late && ', late'}
+                </td>
+                <td className="fig">{formatMoney(r.payment)}</td>
+                <td className="fig">{isPositiveMoney(came) ? formatMoney(came) : ''}</td>
+                <td className="fig">{isPositiveMoney(missing) ? formatMoney(missing) : ''}</td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+    </>
+  ) // prettier-ignore
+}
+
+/** Every due of the sale: rows of plans with their charge, parts of bills, charges of their own. */
+const DueRows = ({ sheet }: { readonly sheet: Sheet }) => {
+  const { story, today } = sheet
+  const ended = story.plans.filter((p) => p.endedOn !== null)
+  const live = story.dues.filter((d) => !ended.some((p) => p.id === d.planId))
+  const charged = live.some((d) => isPositiveMoney(d.charge))
+  const sum = (pick: (d: (typeof live)[number]) => typeof story.open) =>
+    sumMoney(live.map(pick), story.open.currency)
+  return (
+    <>
+      {story.plans.map((p) => (
+        <p key={p.id} className="sub mb-1">
+          Plan {p.number} from {formatDay(p.startedOn)}: {formatMoney(p.financed)} financed
+          {isPositiveMoney(p.charge) &&
+            `, ${formatMoney(p.charge)} charge, ${(Number(p.yearlyRate) * 100).toFixed(2)} % a year`}
+          {p.endedOn && `; ${p.endedAs} on ${formatDay(p.endedOn)}`}
+          {p.card && !p.endedOn && `; collected from the card that ends in ${p.card.slice(-4)}`}
+        </p>
+      ))}
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th scope="col">Due</th>
+            <th scope="col">What</th>
+            <th scope="col" className="r">
+              Amount
+            </th>
+            {charged && (
+              <th scope="col" className="r">
+                of it charge
+              </th>
+            )}
+            <th scope="col" className="r">
+              Open
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {live.map((d) => {
+            const late = isPositiveMoney(d.open) && d.dueOn < today
+            return (
+              <tr key={d.id} className={isPositiveMoney(d.open) ? '' : 'text-iron-500'}>
+                <td className={`whitespace-nowrap ${late ? 'text-oxide-700' : ''}`}>
+                  {formatDayShort(d.dueOn, today)}
+                  {late && ', late'}
+                </td>
+                <td>{nameOfDue(d)}</td>
+                <td className="r">
+                  <Figure of={d.amount} />
+                </td>
+                {charged && (
+                  <td className="r">
+                    <Figure of={d.charge} blankZero />
+                  </td>
+                )}
+                <td className="r">
+                  <Figure of={d.open} blankZero />
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+        <tbody>
+          <tr className="total">
+            <td />
+            <td className="r">total</td>
+            <td className="fig">{formatMoney(sum((d) => d.amount))}</td>
+            {charged && <td className="fig">{formatMoney(sum((d) => d.charge))}</td>}
+            <td className="fig">{formatMoney(sum((d) => d.open))}</td>
+          </tr>
+        </tbody>
+      </table>
+    </>
+  )
+}
