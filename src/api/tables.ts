@@ -402,7 +402,11 @@ const drawer = async ({ db, business, today, query }: Asked): Promise<Table> => 
   const d = await readDrawer(db, dayOf(query, 'on', today), business.currency)
   return {
     columns: ['what', 'amount'],
-    rows: [['opening', m(d.opening)], ...d.lines.map((l) => [l.text, m(l.amount)]), ['in the drawer', m(d.now)]],
+    rows: [
+      ['opening', m(d.opening)],
+      ...d.lines.map((l) => [l.text, m(l.amount)]),
+      ['in the drawer', m(d.now)],
+    ],
   }
 }
 

@@ -1,6 +1,6 @@
 import { formatDay, yearStart } from '@/core/day'
 import { paperWords } from '@/core/formats'
-import { formatMoney, formatPrice, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
+import { formatMoney, formatPrice, isPositiveMoney, sumMoney } from '@/core/money'
 import { findCustomer, listAddresses } from '@/data/queries/customers'
 import { findInvoice } from '@/data/queries/invoices'
 import { findReceipt, listDuesOfInvoice, listHeldMoves, listOpenDues } from '@/data/queries/money'

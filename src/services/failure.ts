@@ -293,6 +293,16 @@ const STATUS: Partial<Record<Failure['code'], number>> = {
   'already-voided': 409,
   'void-counter-sale': 409,
   'held-was-used': 409,
+  'banked-already': 409,
+  'charged-already': 409,
+  'no-plan': 409,
+  'not-this-arrangement': 409,
+  'layaway-not-paid-up': 409,
+  'layaway-billed-at-handover': 409,
+  'reminded-lately': 409,
+  'nothing-late': 409,
+  'not-late': 409,
+  'not-to-bank': 409,
 }
 
 /** The HTTP status of a failure: 404 unknown, 409 not in this state, 422 not with these numbers. */

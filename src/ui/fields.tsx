@@ -92,7 +92,8 @@ export const MoneyField = ({
   )
 }
 
-const showMoney = (value: string, currency: string): string => {
+/** A decimal string as an amount that is read: thousands apart, the currency's digits. */
+export const showMoney = (value: string, currency: string): string => {
   const digits = minorDigits(currency)
   if (!/^\d+(\.\d+)?$/.test(value)) return value
   const [whole = '0', part = ''] = value.split('.')

@@ -68,6 +68,7 @@ const VIEWS = [
   '/today', '/counter', '/sales', '/sales/new', '/sales/1', '/sales/1/change', '/invoices/1', '/handovers/1', '/receipts', '/receipts/1', '/money-in?customer=2', '/owed?customer=2',
   '/goods', '/goods/1', '/goods/new', '/goods/count', '/people', '/people/2', '/people/2/edit', '/books', '/books?view=trial-balance', '/books?view=profit-and-loss', '/books?view=balance-sheet',
   '/books?view=tax', '/books?view=ties', '/books/accounts/5', '/books/entries/1', '/settings', '/settings/papers', '/settings/papers/invoice', '/settings/letters', '/sales/2/versions', '/sales/coming', '/sales/reports', '/sales/reports?view=costs', '/sales/reports?view=by', '/sales/baskets', '/goods/import', '/people/new', '/post', '/post/1', '/post/mailbox', '/shop', 'own page', '/docs/api',
+  '/invoices', '/invoices?state=open', '/money-in/drawer', '/money-in/bank', '/owed?group=kind', '/owed/plans', '/owed/layaways', '/owed/held', '/owed/expected', '/owed/habits',
 ] // prettier-ignore
 
 describe('every main view', () => {

@@ -114,7 +114,7 @@ describe('from an empty shop to money, with the keyboard alone', () => {
     await i.press(Key.ESCAPE)
     await driver.executeScript('document.activeElement.blur()')
     await i.press(Key.ARROW_DOWN, Key.ENTER)
-    await i.click('2026-0001')
+    await i.click('Invoice 2026-0001')
     await i.see('Owed by customers (receivables)')
   })
 

@@ -169,7 +169,10 @@ test('every tie stays at zero over random histories', { timeout: 240_000 }, asyn
         await runDuePlans({ db: s.db, today })
         return
       case 'card':
-        return attempt(keepCardForPlan(keepCard), { saleId, number: x.flag ? '4000000000000001' : '4000000000001111' })
+        return attempt(keepCardForPlan(keepCard), {
+          saleId,
+          number: x.flag ? '4000000000000001' : '4000000000001111',
+        })
       case 'drawer':
         return x.flag
           ? attempt(moveDrawer, { direction: x.n > 3 ? 'in' : 'out', amount, reason: 'x' })

@@ -45,9 +45,15 @@ const writeToMany: Operation = {
     if (!business) return err({ code: 'not-set-up' })
     const wish = many.safeParse(body)
     if (!wish.success)
-      return err({ code: 'invalid', errors: wish.error.issues.map((i) => ({ path: i.path.join('.'), message: i.message })) })
+      return err({
+        code: 'invalid',
+        errors: wish.error.issues.map((i) => ({ path: i.path.join('.'), message: i.message })),
+      })
     const { customers, what } = wish.data
-    return ok({ status: 200, body: await sendToMany(till, { customerIds: [...new Set(customers)], what }, business.currency) })
+    return ok({
+      status: 200,
+      body: await sendToMany(till, { customerIds: [...new Set(customers)], what }, business.currency),
+    })
   },
 }
 

@@ -16,6 +16,8 @@ export interface LayawayStanding {
   readonly next: { readonly due: Day; readonly open: Money } | null
   /** What is missing until it is paid up. */
   readonly left: Money
+  /** Every row of the schedule, with what came of it. */
+  readonly rows: readonly { readonly due: Day; readonly payment: Money; readonly came: Money; readonly open: Money }[] // prettier-ignore
 }
 
 /**
@@ -30,15 +32,15 @@ export const layawayStanding = (
 ): LayawayStanding => {
   const none = zeroMoney(paid.currency)
   let left = paid
-  const open = rows
-    .map((row) => {
-      const part = smallerMoney(left, row.payment)
-      left = subtractMoney(left, part)
-      return { due: row.due, open: subtractMoney(row.payment, part) }
-    })
-    .filter((row) => isPositiveMoney(row.open))
+  const filled = rows.map(({ due, payment }) => {
+    const came = smallerMoney(left, payment)
+    left = subtractMoney(left, came)
+    return { due, payment, came, open: subtractMoney(payment, came) }
+  })
+  const open = filled.filter((row) => isPositiveMoney(row.open))
   const late = open.filter((row) => addDays(row.due, terms.graceDays) < on)
-  const sum = (of: typeof open): Money => of.reduce((s, r) => ({ ...s, minor: s.minor + r.open.minor }), none)
+  const sum = (of: readonly { readonly open: Money }[]): Money =>
+    of.reduce((s, r) => ({ ...s, minor: s.minor + r.open.minor }), none)
   const stands = terms.givenUp
     ? 'given up'
     : terms.handedOver
@@ -54,6 +56,7 @@ export const layawayStanding = (
     behindSince: late[0]?.due ?? null,
     next: open.find((row) => !late.includes(row)) ?? null,
     left: sum(open),
+    rows: filled,
   }
 }
 

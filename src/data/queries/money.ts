@@ -4,8 +4,7 @@ import type { Day } from '@/core/day'
 import type { HeldKind, Method } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
-import type {
-  FILL_KINDS} from '../schema';
+import type { FILL_KINDS } from '../schema'
 import {
   customer,
   due,

@@ -73,7 +73,10 @@ export const ageBy = async (
   const days = sql`(${asOf}::date - ${from})`
   const { key, name, of } = KEYS[group]
   const rows = await db.execute<
-    Record<'key' | 'name' | 'not_due' | 'd1' | 'd31' | 'd61' | 'd91' | 'total' | 'held' | 'account', string> & {
+    Record<
+      'key' | 'name' | 'not_due' | 'd1' | 'd31' | 'd61' | 'd91' | 'total' | 'held' | 'account',
+      string
+    > & {
       customer_id: number | null
     }
   >(sql`
@@ -91,10 +94,10 @@ export const ageBy = async (
         from held_then where held <> 0)
     select ${key} as key, min(${name}) as name, min(${of}) as customer_id,
            sum(not_due)::text as not_due, sum(d1)::text as d1, sum(d31)::text as d31, sum(d61)::text as d61, sum(d91)::text as d91,
-           sum(total)::text as total, sum(held)::text as held, sum(account)::text as account
+           sum(p.total)::text as total, sum(p.held)::text as held, sum(p.account)::text as account
       from parts p join customer c on c.id = p.customer_id left join sale s on s.id = p.sale_id
      where ${only.kind ? sql`s.kind = ${only.kind}` : sql`true`} and ${only.channel ? sql`s.channel = ${only.channel}` : sql`true`}
-     group by 1 having sum(total) <> 0 or sum(held) <> 0 or sum(account) <> 0
+     group by 1 having sum(p.total) <> 0 or sum(p.held) <> 0 or sum(p.account) <> 0
      order by lower(min(${name})), 1`)
   const amount = (text: string): Money => money(BigInt(text), currency)
   return rows.map((r) => ({

@@ -1,3 +1,4 @@
+import { nameOfDue } from '@/core/receipt'
 import type { Day } from '@/core/day'
 import type { PaperKind } from '@/core/formats'
 import { formatPrice, isPositiveMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
@@ -98,7 +99,7 @@ export const readPage = async (db: Db, page: OpenPage, business: Business, today
     owes: {
       total: toDecimalString(sum(dues.map((d) => d.open))),
       late: toDecimalString(sum(dues.filter((d) => d.dueOn < today).map((d) => d.open))),
-      dues: dues.map((d) => ({ id: d.id, number: d.number, due: d.dueOn, open: toDecimalString(d.open), late: d.dueOn < today })), // prettier-ignore
+      dues: dues.map((d) => ({ id: d.id, name: nameOfDue(d), due: d.dueOn, open: toDecimalString(d.open), late: d.dueOn < today })), // prettier-ignore
     },
     held: toDecimalString(sum(held.map((h) => h.amount))),
     deposit: asked && isPositiveMoney(asked.open) ? toDecimalString(asked.open) : null,

@@ -8,7 +8,14 @@ import {
   zeroMoney,
   type Money,
 } from '@/core/money'
-import { fillNamed, fillOldest, type DepositAsked, type Filling, type OpenDue, discountOn } from '@/core/receipt'
+import {
+  fillNamed,
+  fillOldest,
+  type DepositAsked,
+  type Filling,
+  type OpenDue,
+  discountOn,
+} from '@/core/receipt'
 import { postReceipt, type Method } from '@/core/ledger'
 import type { SharedTax } from '@/core/tax'
 import type { Day } from '@/core/day'

@@ -172,5 +172,8 @@ export const keepCardForPlan = (keep: CardKeeper) =>
     if (card === null)
       return refuse({ code: 'invalid', errors: [{ path: 'number', message: 'A card number has sixteen digits.' }] }) // prettier-ignore
     await keepPlanCard(w.tx, plan.id, card)
-    return { id: plan.id, answer: async () => ({ planId: plan.id, card: card === '' ? null : card.slice(-4) }) }
+    return {
+      id: plan.id,
+      answer: async () => ({ planId: plan.id, card: card === '' ? null : card.slice(-4) }),
+    }
   })

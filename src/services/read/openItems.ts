@@ -32,7 +32,9 @@ export const readOpenItems = async (db: Db, customerId: number, business: Busine
     owed: toDecimalString(standing!.owed),
     late: toDecimalString(standing!.late),
     held: toDecimalString(standing!.held),
-    usually: days ? `usually pays after ${Math.round(days.average)} days` : '',
+    usually: days
+      ? `usually pays after ${Math.round(days.average)} ${Math.round(days.average) === 1 ? 'day' : 'days'}`
+      : '',
     items: [
       ...dues.map((d) => {
         const late = daysBetween(d.dueOn, today)

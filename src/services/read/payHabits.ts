@@ -40,7 +40,7 @@ export interface OweOverTime {
 export const readOweMost = async (db: Db, today: Day, months: number, currency: string) => {
   const ends = Array.from({ length: months }, (_, i) => {
     const start = addMonths(monthStart(today), 2 - months + i)
-    return i === months - 1 ? today : (sql`(${start}::date - 1)`)
+    return i === months - 1 ? today : sql`(${start}::date - 1)`
   })
   const rows = await db.execute<{ customer_id: number; name: string; at: number; owed: string }>(sql`
     with most as (select customer_id, sum(amount - filled) as owed from due where filled < amount group by 1 order by 2 desc, 1 limit 10),

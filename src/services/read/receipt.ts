@@ -1,4 +1,4 @@
-import type { Money } from '@/core/money'
+import { isPositiveMoney, sumMoney, type Money } from '@/core/money'
 import { nameOfDue } from '@/core/receipt'
 import type { Db } from '@/data/connect'
 import { findInvoice } from '@/data/queries/invoices'
@@ -49,3 +49,12 @@ export const readWhatItPaid = async (db: Db, receipt: ReceiptRow, currency: stri
     })),
   ]
 }
+
+/** What came off for paying early with a receipt. */
+export const readDiscount = async (db: Db, receiptId: number, currency: string): Promise<Money> =>
+  sumMoney(
+    (await listFillsOfReceipt(db, receiptId, currency))
+      .filter((f) => f.kind === 'discount' && isPositiveMoney(f.amount))
+      .map((f) => f.amount),
+    currency,
+  )

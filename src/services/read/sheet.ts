@@ -327,7 +327,7 @@ const plannedOf = (story: Story, today: Day): Sheet['planned'] => {
     planned.push({ on: sale.validUntil, text: 'Estimate lapses', amount: null })
   if (story.stands === 'agreed') {
     if (sale.wantedBy) planned.push({ on: sale.wantedBy, text: 'Wanted by', amount: null })
-    if (isPositiveMoney(story.notBilled))
+    if (isPositiveMoney(story.notBilled) && !story.layaway)
       planned.push({ on: sale.wantedBy ?? today, text: 'Left to bill', amount: story.notBilled })
   }
   for (const d of story.dues)

@@ -56,7 +56,9 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
     if (who) void load(who.id)
   }, [who, load])
 
-  const [others, setOthers] = useState<readonly { readonly name: string; readonly items: readonly Open[] }[]>([])
+  const [others, setOthers] = useState<readonly { readonly name: string; readonly items: readonly Open[] }[]>(
+    [],
+  )
   const alsoFor = async (c: FoundCustomer) => {
     if (c.id === who?.id || others.some((o) => o.name === c.name)) return
     const open = await call<OpenNow>('GET', `/customers/${c.id}/open`)

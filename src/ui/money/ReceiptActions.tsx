@@ -20,7 +20,17 @@ interface Props {
 }
 
 /** A receipt as PDF or narrow slip; or taken back. */
-export const ReceiptActions = ({ id, number, today, mayVoid, mayBounce, method, currency, bounceFee, print }: Props) => {
+export const ReceiptActions = ({
+  id,
+  number,
+  today,
+  mayVoid,
+  mayBounce,
+  method,
+  currency,
+  bounceFee,
+  print,
+}: Props) => {
   const [voiding, setVoiding] = useState(false)
   const [bouncing, setBouncing] = useState(false)
   const [reason, setReason] = useState('')
@@ -60,10 +70,7 @@ export const ReceiptActions = ({ id, number, today, mayVoid, mayBounce, method, 
         </button>
       )}
       {bouncing && (
-        <Bounce
-          {...{ id, number, today, method, currency, bounceFee }}
-          onClose={() => setBouncing(false)}
-        />
+        <Bounce {...{ id, number, today, method, currency, bounceFee }} onClose={() => setBouncing(false)} />
       )}
       <Panel open={voiding} onClose={() => setVoiding(false)} title={`Void receipt ${number}`}>
         <p className="mb-3">

@@ -19,7 +19,7 @@ export const BandChart = ({ weeks, other, currency, today }: Props) => {
   const size = (minor: bigint): number => toDecimal(money(minor, currency)).toNumber()
   const x = scalePoint(
     weeks.map((w) => w.week as string),
-    [left, width - 14],
+    [left, width - 26],
   )
   const most = Math.max(
     max(weeks, (w) => size(w.high)) ?? 0,
@@ -44,7 +44,7 @@ export const BandChart = ({ weeks, other, currency, today }: Props) => {
     >
       {y.ticks(4).map((t) => (
         <g key={t}>
-          <line x1={left} x2={width - 14} y1={y(t)} y2={y(t)} stroke="#e6dfcf" />
+          <line x1={left} x2={width - 26} y1={y(t)} y2={y(t)} stroke="#e6dfcf" />
           <text x={left - 8} y={y(t) + 4} textAnchor="end" fontSize="12" fontFamily="var(--font-figure)" fill="#5c636b">
             {t.toLocaleString('en-US')}
           </text>
@@ -63,7 +63,7 @@ export const BandChart = ({ weeks, other, currency, today }: Props) => {
           </text>
         </g>
       ))}
-      <line x1={left} x2={width - 14} y1={height - foot} y2={height - foot} stroke="#1f2327" />
+      <line x1={left} x2={width - 26} y1={height - foot} y2={height - foot} stroke="#1f2327" />
     </svg>
   )
 } // prettier-ignore

@@ -1,5 +1,6 @@
 'use client'
 import { useEffect, useRef, useState } from 'react'
+import { formatDay } from '@/core/day'
 import { formatMoney, money } from '@/core/money'
 import type { ForecastInput, ForecastWeek } from '@/core/receivables'
 import type { ForecastFacts } from '@/services/read/expected'
@@ -65,7 +66,7 @@ export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
             <tbody>
               {usual.weeks.map((w, i) => (
                 <tr key={w.week}>
-                  <td>{w.week}</td>
+                  <td>{formatDay(w.week)}</td>
                   <td className="fig text-iron-500">{m(w.low)}</td>
                   <td className="fig font-bold">{m(w.median)}</td>
                   <td className="fig text-iron-500">{m(w.high)}</td>

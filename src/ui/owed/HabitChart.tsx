@@ -24,7 +24,9 @@ export const HabitChart = ({ months, unit, fill }: HabitProps) => {
   return (
     <svg
       role="img"
-      aria-label={months.map((m) => `${monthName(m.month)}: ${m.value === null ? 'nothing paid' : `${m.value} ${unit}`}`).join(', ')}
+      aria-label={months
+        .map((m) => `${monthName(m.month)}: ${m.value === null ? 'nothing paid' : `${m.value} ${unit}`}`)
+        .join(', ')}
       viewBox={`0 0 ${width} ${height}`}
       className="w-full max-w-[600px]"
     >
@@ -87,7 +89,9 @@ export const OweLines = ({ customers, months }: OweProps) => {
   return (
     <svg
       role="img"
-      aria-label={customers.map((c, i) => `${i + 1} ${c.name}: ${formatMoney(c.owed.at(-1)!)} now`).join(', ')}
+      aria-label={customers
+        .map((c, i) => `${i + 1} ${c.name}: ${formatMoney(c.owed.at(-1)!)} now`)
+        .join(', ')}
       viewBox={`0 0 ${width} ${height}`}
       className="w-full max-w-[760px]"
     >
@@ -118,6 +122,9 @@ export const OweLines = ({ customers, months }: OweProps) => {
             <title>{c.name}</title>
           </path>
           <text
+            className={
+              i > 0 && y(size(c.owed.at(-1)!)) - y(size(customers[i - 1]!.owed.at(-1)!)) < 11 ? 'hidden' : ''
+            }
             x={width - 18}
             y={y(size(c.owed.at(-1)!)) + 4}
             fontSize="11"

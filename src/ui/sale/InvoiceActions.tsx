@@ -161,26 +161,40 @@ const CreditPanel = ({ invoice, today, onClose }: Props & { readonly onClose: ()
   const [reason, setReason] = useState('')
   const [returnGoods, setReturnGoods] = useState(false)
   const [billAgain, setBillAgain] = useState(false)
+  const [refund, setRefund] = useState('')
   const [on, setOn] = useState<string>(today)
   const go = async () => {
     const lines = Object.entries(values)
       .filter(([, q]) => q !== '' && q !== '0')
       .map(([lineId, quantity]) => ({ lineId: Number(lineId), quantity }))
     const wish = how === 'lines' ? { lines } : how === 'amount' ? { amount } : {}
-    const done = await send<{ id: number; number: string; totals: { gross: string } }>(
+    const done = await send<{
+      id: number
+      number: string
+      draftId: number | null
+      totals: { gross: string }
+    }>(
       'POST',
       `/invoices/${invoice.id}/credit-notes`,
-      { on, reason, returnGoods: how !== 'amount' && returnGoods, billAgain, ...wish },
-      { say: (c) => `Credit note ${c.number} over ${c.totals.gross}.`, go: (c) => `/invoices/${c.id}` },
+      {
+        on,
+        reason,
+        returnGoods: how !== 'amount' && returnGoods,
+        draftAgain: how !== 'amount' && billAgain,
+        ...(refund ? { refund } : {}),
+        ...wish,
+      },
+      {
+        say: (c) =>
+          `Credit note ${c.number} over ${c.totals.gross}.${c.draftId ? ' The new draft is ready.' : ''}`,
+        go: (c) => `/invoices/${c.draftId ?? c.id}`,
+      },
     )
     if (done) onClose()
   }
   return (
     <Panel open onClose={onClose} title="Credit this invoice">
-      <p className="mb-3">
-        The invoice stays as it is. A credit note lowers what is open on it; what was paid already is held on
-        account.
-      </p>
+      <p className="mb-3">The invoice stays as it is. A credit note lowers what is open on it first.</p>
       <fieldset>
         <legend className="label">How much</legend>
         {(['whole', 'lines', 'amount'] as const).map((h) => (
@@ -231,10 +245,19 @@ const CreditPanel = ({ invoice, today, onClose }: Props & { readonly onClose: ()
           </label>
           <label className="flex gap-2">
             <input type="checkbox" checked={billAgain} onChange={(e) => setBillAgain(e.target.checked)} /> it
-            will be billed again
+            is billed again: make the draft at once
           </label>
         </div>
       )}
+      <label className="mb-3 block">
+        <span className="label">What was paid for it already</span>
+        <select className="field" value={refund} onChange={(e) => setRefund(e.target.value)}>
+          <option value="">is held on their account</option>
+          <option value="cash">goes back in cash</option>
+          <option value="card">goes back to the card</option>
+          <option value="transfer">goes back by transfer</option>
+        </select>
+      </label>
       <div className="grid grid-cols-[1fr_150px] gap-3">
         <Text
           label="Why"

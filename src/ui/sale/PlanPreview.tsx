@@ -92,7 +92,8 @@ export const PlanPreview = ({
       </table>
       {plan.effectiveYearlyRate !== null && kind === 'installments' && (
         <p className="sub mt-1.5">
-          {plan.financed} financed, {decimal(plan.effectiveYearlyRate).times(100).toFixed(2)} % a year in effect
+          {plan.financed} financed, {decimal(plan.effectiveYearlyRate).times(100).toFixed(2)} % a year in
+          effect
         </p>
       )}
     </section>

@@ -1,6 +1,6 @@
 import { discountOn, nameOfDue } from '@/core/receipt'
 import { formatDay, formatDayShort } from '@/core/day'
-import { formatMoney, isPositiveMoney, smallerMoney, subtractMoney, sumMoney } from '@/core/money'
+import { formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
 import type { Sheet } from '@/services/read/sheet'
 import { Figure } from '../Figure'
 import { PromiseActions } from './PromiseActions'
@@ -17,10 +17,7 @@ export const PromiseSection = ({ sheet }: { readonly sheet: Sheet }) => {
   const discounts = story.dues.filter((d) => isPositiveMoney(d.open) && discountOn(d, sheet.today))
   return (
     <section className="mt-7" aria-label="What is promised">
-      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h2>{TITLES[story.arrangement.kind]}</h2>
-        <span className="sub">{sheet.paysHow}</span>
-      </div>
+      <h2>{TITLES[story.arrangement.kind]}</h2>
       {story.layaway && <LayawayRows sheet={sheet} />}
       {several && <DueRows sheet={sheet} />}
       {discounts.map((d) => (
@@ -44,8 +41,7 @@ const TITLES = {
 
 const LayawayRows = ({ sheet }: { readonly sheet: Sheet }) => {
   const { story, today } = sheet
-  const { plan, standing } = story.layaway!
-  let left = standing.stands === 'given up' ? story.held : sumMoney([story.held, story.billed], story.held.currency) // prettier-ignore
+  const { standing } = story.layaway!
   return (
     <>
       <p className={`mb-2 font-bold ${STANDS_COLOUR[standing.stands] ?? ''}`}>
@@ -69,20 +65,17 @@ const LayawayRows = ({ sheet }: { readonly sheet: Sheet }) => {
           </tr>
         </thead>
         <tbody>
-          {plan.rows.map((r, i) => {
-            const came = smallerMoney(left, r.payment)
-            left = subtractMoney(left, came)
-            const missing = subtractMoney(r.payment, came)
-            const late = isPositiveMoney(missing) && r.due < today
+          {standing.rows.map((r, i) => {
+            const late = isPositiveMoney(r.open) && r.due < today
             return (
-              <tr key={i} className={isPositiveMoney(missing) ? '' : 'text-iron-500'}>
+              <tr key={i} className={isPositiveMoney(r.open) ? '' : 'text-iron-500'}>
                 <td className={late ? 'text-oxide-700' : ''}>
                   {formatDayShort(r.due, today)}
                   {late && ', late'}
                 </td>
                 <td className="fig">{formatMoney(r.payment)}</td>
-                <td className="fig">{isPositiveMoney(came) ? formatMoney(came) : ''}</td>
-                <td className="fig">{isPositiveMoney(missing) ? formatMoney(missing) : ''}</td>
+                <td className="fig">{isPositiveMoney(r.came) ? formatMoney(r.came) : ''}</td>
+                <td className="fig">{isPositiveMoney(r.open) ? formatMoney(r.open) : ''}</td>
               </tr>
             )
           })}

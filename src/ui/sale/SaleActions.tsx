@@ -1,5 +1,6 @@
 'use client'
 import Link from 'next/link'
+import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
 import { Panel } from '../Panel'
@@ -75,12 +76,13 @@ const EXTRA: readonly Act[] = [
 
 /** Everything that can be done with a sale now; each opens its panel, filled in. */
 export const SaleActions = ({ sale, version, today, start, suggested }: Props) => {
+  const router = useRouter()
   const [doing, setDoing] = useState<Doing | null>(start ?? null)
-  const acts = [...(EXTRA.filter((e) => e.doing === suggested)), ...actsFor(sale)]
+  const acts = [...EXTRA.filter((e) => e.doing === suggested), ...actsFor(sale)]
   const close = () => {
     setDoing(null)
     // A panel opened by its address does not open again when the page is read anew.
-    if (start) history.replaceState(null, '', location.pathname)
+    if (start) router.replace(location.pathname, { scroll: false })
   }
   const primary =
     acts.find((a) => a.doing === suggested)?.doing ?? (suggested === 'money' ? null : acts[0]?.doing)

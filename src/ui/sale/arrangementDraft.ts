@@ -119,7 +119,11 @@ export const writeOut = (d: Draft): ArrangementInput => {
       const second = partOf(d.percent2, d.amount2)
       const apply = d.apply as 'first' | 'in-proportion'
       if (!second) return { kind: 'deposit', ...first, apply }
-      return { kind: 'deposit', stages: [{ ...first }, { ...second, ...(d.when2 ? { when: d.when2 } : {}) }], apply }
+      return {
+        kind: 'deposit',
+        stages: [{ ...first }, { ...second, ...(d.when2 ? { when: d.when2 } : {}) }],
+        apply,
+      }
     }
     case 'layaway':
       return {

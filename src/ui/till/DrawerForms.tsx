@@ -148,12 +148,14 @@ const Count = ({ on, currency, expected }: Props) => {
           />
         </div>
       )}
-      {any && over && (
+      {
+        any && over && (
         <p className="mt-3" role="status">
           <span className="fig font-bold">{formatMoney(sum)}</span> counted, {expected} by the books:{' '}
           {over.minor === 0n ? 'agrees' : `${formatMoney(over.minor < 0n ? { ...over, minor: -over.minor } : over)} ${over.minor < 0n ? 'short' : 'over'}`}.
         </p>
-      ) /* prettier-ignore */}
+      ) /* prettier-ignore */
+      }
       <Refusal refused={refused} />
       <button className="btn btn-do mt-3 w-full" data-primary disabled={busy} onClick={() => void go()}>
         Close the day

@@ -123,8 +123,8 @@ const Row = ({ r, today }: { readonly r: RegisterRow; readonly today: RegisterRo
         {KIND[r.kind] && <span className="sub"> {KIND[r.kind]}</span>}
       </td>
       <td className="sub whitespace-nowrap">{formatDayShort(r.on, today)}</td>
-      <td className="max-w-[200px] truncate">{r.customer}</td>
-      <td className="sub max-w-[200px] truncate">
+      <td className="max-w-[170px] truncate">{r.customer}</td>
+      <td className="sub max-w-[150px] truncate">
         {r.saleNumber} {r.title}
       </td>
       <td className="r">

@@ -31,10 +31,17 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
   const part = only.kind ?? only.channel
   const names = ageNames(business.ageLimits)
   const chosen = /^\d{1,9}$/.test(query.customer ?? '') ? Number(query.customer) : null
-  const [owed, open] = await Promise.all([readOwed(db, { asOf, by, group, only }, business), sumOpenByDay(db, currency)])
+  const [owed, open] = await Promise.all([
+    readOwed(db, { asOf, by, group, only }, business),
+    sumOpenByDay(db, currency),
+  ])
   const late = (r: (typeof owed.rows)[number]) => subtractMoney(r.total, r.notDue)
   const rows = owed.rows.filter((r) =>
-    query.show === 'late' ? isPositiveMoney(late(r)) : query.show === 'held' ? isPositiveMoney(r.held) || isPositiveMoney(r.onAccount) : true,
+    query.show === 'late'
+      ? isPositiveMoney(late(r))
+      : query.show === 'held'
+        ? isPositiveMoney(r.held) || isPositiveMoney(r.onAccount)
+        : true,
   )
   const shown =
     query.show === 'late' ? 'those who are late' : query.show === 'held' ? 'those whose money is held' : null
@@ -103,12 +110,18 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
       {part && (
         <p className="mt-2">
           Only sales of {part} ·{' '}
-          <Link prefetch={false} className="underline" href={withQuery('/owed', query, { kind: undefined, channel: undefined })}>
+          <Link
+            prefetch={false}
+            className="underline"
+            href={withQuery('/owed', query, { kind: undefined, channel: undefined })}
+          >
             show all
           </Link>
         </p>
       )}
-      <p className={`mt-2 text-xs ${part ? 'hidden' : ''} ${owed.agrees ? 'text-iron-500' : 'font-bold text-oxide-700'}`}>
+      <p
+        className={`mt-2 text-xs ${part ? 'hidden' : ''} ${owed.agrees ? 'text-iron-500' : 'font-bold text-oxide-700'}`}
+      >
         {owed.agrees ? '✓ equals' : `✗ differs by ${formatMoney(owed.difference)} from`} the receivables
         account in the books on {formatDay(asOf)}:{' '}
         <Link prefetch={false} className="underline" href={`/books?view=trial-balance&asOf=${asOf}`}>
@@ -215,6 +228,9 @@ const OneCustomer = async ({ customerId, asOf, today }: { customerId: number; as
         <Link prefetch={false} className="btn" href={`/people/${customerId}`}>
           See the customer
         </Link>
+        <a className="btn" href={`/api/v1/export/papers/open-items/${customerId}.pdf`} target="_blank">
+          What is open (PDF)
+        </a>
         <ChaseCustomer
           customerId={customerId}
           name={customer.name}

@@ -1,11 +1,13 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatDay, isDay } from '@/core/day'
-import { formatMoney, sumMoney } from '@/core/money'
+import { METHODS } from '@/core/ledger'
+import { formatMoney, parseMoney, sumMoney } from '@/core/money'
 import { listReceipts } from '@/data/queries/money'
 import { withQuery } from '@/ui/address'
 import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
+import { ReceiptFilters } from '@/ui/money/ReceiptFilters'
 import { SearchBox } from '@/ui/SearchBox'
 import { openShop, queryOf, type Search } from '../_shop'
 
@@ -13,14 +15,19 @@ export const metadata: Metadata = { title: 'Receipts' }
 const PAGE = 60
 
 export default async function Receipts({ searchParams }: { searchParams: Search }) {
-  const { db, currency } = await openShop()
+  const { db, today, currency } = await openShop()
   const query = await queryOf(searchParams)
   const on = query.on && isDay(query.on) ? query.on : undefined
+  const amount = query.amount ? parseMoney(query.amount, currency) : null
   const after = /^\d{1,9}$/.test(query.after ?? '') ? Number(query.after) : undefined
   const receipts = await listReceipts(
     db,
     {
       on,
+      from: query.from && isDay(query.from) ? query.from : undefined,
+      to: query.to && isDay(query.to) ? query.to : undefined,
+      method: METHODS.find((m) => m === query.method),
+      amount: amount?.ok ? amount.value : undefined,
       search: query.search,
       customerId: /^\d{1,9}$/.test(query.customer ?? '') ? Number(query.customer) : undefined,
     },
@@ -31,7 +38,7 @@ export default async function Receipts({ searchParams }: { searchParams: Search 
   return (
     <>
       <Heading
-        title="Receipts"
+        title="Receipt book"
         beside={on ? formatDay(on) : undefined}
         action={
           <>
@@ -44,8 +51,9 @@ export default async function Receipts({ searchParams }: { searchParams: Search 
           </>
         }
       />
-      <div className="mb-3 flex items-center gap-4">
+      <div className="mb-3 flex flex-wrap items-end gap-4">
         <SearchBox label="Search receipts" placeholder="number, customer, reference" />
+        <ReceiptFilters key={JSON.stringify(query)} query={query} today={today} currency={currency} />
         {on && (
           <Link prefetch={false} className="underline" href="/receipts">
             all days
@@ -54,7 +62,7 @@ export default async function Receipts({ searchParams }: { searchParams: Search 
       </div>
       {receipts.length === 0 ? (
         <Empty>
-          {on || query.search
+          {Object.keys(query).length > 0
             ? 'No receipt fits.'
             : 'Every receipt will stand here. Take money in, or sell at the counter.'}
         </Empty>

@@ -31,13 +31,7 @@ export const PayHow = ({ sale, today, onClose }: PanelProps) => {
         onChoose={(kind) => set({ kind })}
       />
       <div className="mt-3 grid grid-cols-2 gap-3">
-        <Fields
-          draft={draft}
-          set={set}
-          currency={sale.currency}
-          today={today}
-          refused={refused ?? problem}
-        />
+        <Fields draft={draft} set={set} currency={sale.currency} today={today} refused={refused ?? problem} />
       </div>
       {problem && problem.errors.length === 0 && (
         <p role="status" className="mt-3 text-oxide-700">
@@ -65,7 +59,8 @@ const usePreview = (arrangement: unknown, total: string) => {
     let gone = false
     const timer = setTimeout(() => {
       void call<PreviewedPlan>('POST', '/plans/preview', { ...JSON.parse(asked), total }).then((answer) => {
-        if (!gone) setSeen(answer.ok ? { plan: answer.value, problem: null } : { plan: null, problem: answer })
+        if (!gone)
+          setSeen(answer.ok ? { plan: answer.value, problem: null } : { plan: null, problem: answer })
       })
     }, 150)
     return () => {

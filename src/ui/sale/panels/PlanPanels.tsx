@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react'
 import { addMonths } from '@/core/day'
 import { MethodChoice } from '../../money/MethodChoice'
 import type { Method } from '@/core/ledger'
-import { DayField, MoneyField, QuantityField, Text } from '../../fields'
+import { DayField, MoneyField, QuantityField, showMoney, Text } from '../../fields'
 import { messageFor, Refusal } from '../../Refusal'
 import { call, useSend } from '../../send'
 import { EVERY } from '../arrangementDraft'
@@ -67,11 +67,13 @@ export const PayOff = ({ sale, today, onClose }: PanelProps) => {
       {quote && (
         <dl className="my-4 grid grid-cols-[1fr_auto] gap-y-1 bg-paper-100 px-3 py-2.5">
           <dt>Open on the plan, charge included</dt>
-          <dd className="fig">{quote.open}</dd>
+          <dd className="fig">{showMoney(quote.open, sale.currency)}</dd>
           <dt>Charge not earned by then, given back</dt>
-          <dd className="fig">−{quote.givenBack}</dd>
+          <dd className="fig">−{showMoney(quote.givenBack, sale.currency)}</dd>
           <dt className="border-t border-iron-900 pt-1 font-bold">Settles it</dt>
-          <dd className="fig border-t border-iron-900 pt-1 font-bold">{quote.payoff}</dd>
+          <dd className="fig border-t border-iron-900 pt-1 font-bold">
+            {showMoney(quote.payoff, sale.currency)}
+          </dd>
         </dl>
       )}
       <MethodChoice label="How it comes" method={method} onMethod={setMethod} />

@@ -4,7 +4,7 @@ import { addDays } from '@/core/day'
 import type { Method } from '@/core/ledger'
 import { Choice } from '../../Choice'
 import { MethodChoice } from '../../money/MethodChoice'
-import { DayField, MoneyField, Text } from '../../fields'
+import { DayField, MoneyField, showMoney, Text } from '../../fields'
 import { messageFor, Refusal } from '../../Refusal'
 import { useSend } from '../../send'
 import { Submit, type PanelProps } from './parts'
@@ -28,11 +28,13 @@ export const GiveUp = ({ sale, today, onClose }: PanelProps) => {
     <>
       <dl className="mb-4 grid grid-cols-[1fr_auto] gap-y-1 bg-paper-100 px-3 py-2.5">
         <dt>Held for them</dt>
-        <dd className="fig">{sale.held}</dd>
+        <dd className="fig">{showMoney(sale.held, sale.currency)}</dd>
         <dt>Fee, by the terms</dt>
-        <dd className="fig">−{layaway?.fee ?? '0'}</dd>
+        <dd className="fig">−{showMoney(layaway?.fee ?? '0', sale.currency)}</dd>
         <dt className="border-t border-iron-900 pt-1 font-bold">Given back</dt>
-        <dd className="fig border-t border-iron-900 pt-1 font-bold">{layaway?.back ?? sale.held}</dd>
+        <dd className="fig border-t border-iron-900 pt-1 font-bold">
+          {showMoney(layaway?.back ?? sale.held, sale.currency)}
+        </dd>
       </dl>
       <MethodChoice label="Given back by" method={method} onMethod={setMethod} />
       <div className="mt-3">

@@ -69,7 +69,7 @@ const Money = ({ view, token }: { readonly view: CustomerPage; readonly token: s
             {owes.dues.map((d) => (
               <tr key={d.id}>
                 <td>
-                  Invoice {d.number}
+                  {d.name}
                   <div className={`text-xs ${d.late ? 'text-oxide-700' : 'text-iron-500'}`}>
                     {d.late ? 'was due' : 'due'} {formatDay(d.due)}
                   </div>

@@ -64,9 +64,14 @@ export default async function GoodsPage({ params }: { params: Promise<{ id: stri
           .filter(Boolean)
           .join(' · ')}
         action={
-          <a className="btn" href={`/api/v1/export/labels.pdf?goods=${goods.id}x24`} target="_blank">
-            24 labels (PDF)
-          </a>
+          <>
+            <Link prefetch={false} className="btn" href={`/invoices?goods=${goods.id}`}>
+              Invoices with it
+            </Link>
+            <a className="btn" href={`/api/v1/export/labels.pdf?goods=${goods.id}x24`} target="_blank">
+              24 labels (PDF)
+            </a>
+          </>
         }
       />
       {figures.length > 0 && (

@@ -62,7 +62,14 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
           ))}
         </tbody>
       </table>
-      <InTheBooks entries={entries} before={await balancesBefore(db, entries.map((e) => e.id), currency)} />
+      <InTheBooks
+        entries={entries}
+        before={await balancesBefore(
+          db,
+          entries.map((e) => e.id),
+          currency,
+        )}
+      />
     </>
   )
 }

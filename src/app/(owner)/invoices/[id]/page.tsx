@@ -183,7 +183,14 @@ export default async function InvoicePage({ params }: { params: Promise<{ id: st
           ))}
         </p>
       )}
-      <InTheBooks entries={entries} before={await balancesBefore(db, entries.map((e) => e.id), currency)} />
+      <InTheBooks
+        entries={entries}
+        before={await balancesBefore(
+          db,
+          entries.map((e) => e.id),
+          currency,
+        )}
+      />
     </>
   )
 }

@@ -75,9 +75,7 @@ export default async function Drawer({ searchParams }: { searchParams: Search })
                     </Link>
                   </td>
                   <td className="fig">{isPositiveMoney(l.amount) && formatMoney(l.amount)}</td>
-                  <td className="fig">
-                    {!isPositiveMoney(l.amount) && formatMoney(negateMoney(l.amount))}
-                  </td>
+                  <td className="fig">{!isPositiveMoney(l.amount) && formatMoney(negateMoney(l.amount))}</td>
                 </tr>
               ))}
             </tbody>

@@ -63,7 +63,9 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
             </a>
             <WriteLetter paper="statement" paperId={customer.id} label="Mail the statement" />
             {isPositiveMoney(standing.late) && (
-              <WriteLetter paper="reminder" paperId={customer.id} label="Remind" />
+              <Link prefetch={false} className="btn" href={`/owed?customer=${customer.id}#customer`}>
+                Remind
+              </Link>
             )}
             {!customer.walkIn && <JoinCustomer id={customer.id} name={customer.name} />}
             <Link prefetch={false} className="btn" href={`/money-in?customer=${customer.id}`}>

@@ -6,7 +6,7 @@ import { formatMoney, isPositiveMoney, toDecimalString } from '@/core/money'
 import { balancesBefore, entriesOfPapers } from '@/data/queries/ledger'
 import { findReceipt } from '@/data/queries/money'
 import { changeOf } from '@/services/money/takeReceipt'
-import { readWhatItPaid } from '@/services/read/receipt'
+import { readDiscount, readWhatItPaid } from '@/services/read/receipt'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { Heading } from '@/ui/Heading'
 import { ReceiptActions } from '@/ui/money/ReceiptActions'
@@ -23,8 +23,9 @@ export default async function ReceiptPage({
 }) {
   const { db, business, today, currency } = await openShop()
   const receipt = (await findReceipt(db, await idFrom(params), currency)) ?? notFound()
-  const [paid, entries] = await Promise.all([
+  const [paid, discount, entries] = await Promise.all([
     readWhatItPaid(db, receipt, currency),
+    readDiscount(db, receipt.id, currency),
     entriesOfPapers(
       db,
       [
@@ -56,7 +57,9 @@ export default async function ReceiptPage({
             number={receipt.number}
             today={today}
             mayVoid={receipt.voidedOn === null && receipt.invoiceId === null}
-            mayBounce={receipt.voidedOn === null && (receipt.method === 'cheque' || receipt.method === 'card')}
+            mayBounce={
+              receipt.voidedOn === null && (receipt.method === 'cheque' || receipt.method === 'card')
+            }
             method={receipt.method}
             currency={currency}
             bounceFee={toDecimalString(business.bounceFee)}
@@ -66,7 +69,8 @@ export default async function ReceiptPage({
       />
       {receipt.voidedOn && (
         <p className="mb-4 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
-          {receipt.voidKind === 'bounced' ? 'Came back' : 'Voided'} on {formatDay(receipt.voidedOn)}: {receipt.voidReason}
+          {receipt.voidKind === 'bounced' ? 'Came back' : 'Voided'} on {formatDay(receipt.voidedOn)}:{' '}
+          {receipt.voidReason}
         </p>
       )}
       <p className="fig mb-4 text-left! text-3xl font-bold">{formatMoney(receipt.amount)}</p>
@@ -90,7 +94,14 @@ export default async function ReceiptPage({
           ))}
         </tbody>
       </table>
-      <InTheBooks entries={entries} before={await balancesBefore(db, entries.map((e) => e.id), currency)} />
+      <InTheBooks
+        entries={entries}
+        before={await balancesBefore(
+          db,
+          entries.map((e) => e.id),
+          currency,
+        )}
+      />
     </>
   )
 }
