@@ -14,11 +14,12 @@ const VIEWS = [
   { name: 'new-sale', path: '/sales/new?customer=2' },
   { name: 'money-in', path: '/money-in', late: true },
   { name: 'owed', path: '/owed' },
+  { name: 'expected', path: '/owed/expected', wait: 2500 },
+  { name: 'plan', path: '/owed/plans', plan: true },
   { name: 'goods', path: '/goods' },
   { name: 'people', path: '/people' },
   { name: 'customer', path: '/people', late: true },
   { name: 'journal', path: '/books' },
-  { name: 'balance-sheet', path: '/books?view=balance-sheet' },
   { name: 'ties', path: '/books?view=ties' },
   { name: 'customer-page', path: '/own', own: true },
   { name: 'shop', path: '/shop' },
@@ -32,6 +33,7 @@ interface Options {
   readonly late?: boolean
   readonly type?: string
   readonly own?: boolean
+  readonly plan?: boolean
   readonly wait?: number
   readonly width?: number
   readonly height?: number
@@ -64,15 +66,19 @@ const main = async (): Promise<void> => {
     )
     await driver.get(`${base}/owed?show=late`)
     const late = new URL(await firstLink('main [data-row]')).searchParams.get('customer')
+    await driver.get(`${base}/owed/plans`)
+    const plan = await firstLink('main [data-row]')
     for (const view of VIEWS as readonly ({ name: string; path: string } & Options)[]) {
       await setSize(driver, view.width ?? 1280, view.height ?? 800)
       const path = view.own
         ? await ownPage(process.argv[4] ?? saleHref)
-        : view.first
-          ? saleHref
-          : view.late
-            ? `${base}${view.name === 'customer' ? `/people/${late}` : `${view.path}?customer=${late}`}`
-            : `${base}${view.path}`
+        : view.plan
+          ? plan
+          : view.first
+            ? saleHref
+            : view.late
+              ? `${base}${view.name === 'customer' ? `/people/${late}` : `${view.path}?customer=${late}`}`
+              : `${base}${view.path}`
       await driver.get(path)
       await driver.sleep(view.wait ?? 900)
       if (view.name === 'money-in') await driver.findElement(By.css('input.h-\\[54px\\]')).sendKeys('500')

@@ -37,14 +37,15 @@ export interface RegisterRow {
   readonly due: Day | null
 }
 
-const OPEN = sql`coalesce((select sum(d.amount - d.filled) from due d where d.invoice_id = invoice.id), 0)`
-const DUE = sql`(select min(d.due_on) from due d where d.invoice_id = invoice.id and d.filled < d.amount)`
+/** What is open of each invoice: few rows, however many invoices there are. */
+const OPEN_DUES = sql`left join (select invoice_id, sum(amount - filled) as open, min(due_on) as due from due where filled < amount group by invoice_id) o on o.invoice_id = invoice.id`
+const OPEN = sql`coalesce(o.open, 0)`
 const CREDITED = sql`exists (select from invoice n where n.credits_id = invoice.id and n.status = 'issued')`
 
 const where = (f: InvoiceFilter, today: Day): SQL => {
   const state = {
     open: sql`status = 'issued' and ${OPEN} > 0`,
-    late: sql`status = 'issued' and exists (select from due d where d.invoice_id = invoice.id and d.filled < d.amount and d.due_on < ${today})`,
+    late: sql`status = 'issued' and o.due < ${today}`,
     paid: sql`status = 'issued' and kind <> 'credit-note' and ${OPEN} = 0`,
     credited: sql`status = 'issued' and ${CREDITED}`,
     draft: sql`status = 'draft'`,
@@ -72,8 +73,8 @@ export const listRegister = async (
 ): Promise<RegisterRow[]> => {
   const rows = await db.execute<Record<string, string> & { id: number; number: string | null; customer_id: number; sale_id: number; sale_number: number; due: string | null }>(sql`
     select invoice.id, invoice.number, invoice.kind, invoice.on_day::text, invoice.customer_id, customer.name as customer, invoice.sale_id,
-           sale.number as sale_number, sale.title, invoice.net::text, invoice.tax::text, invoice.gross::text, ${OPEN}::text as open, ${DUE}::text as due
-      from invoice join customer on customer.id = invoice.customer_id join sale on sale.id = invoice.sale_id
+           sale.number as sale_number, sale.title, invoice.net::text, invoice.tax::text, invoice.gross::text, ${OPEN}::text as open, o.due::text as due
+      from invoice join customer on customer.id = invoice.customer_id join sale on sale.id = invoice.sale_id ${OPEN_DUES}
      where ${where(filter, about.today)} ${page.after ? sql`and invoice.id < ${page.after}` : sql``}
      order by invoice.id desc limit ${page.limit}`) // prettier-ignore
   const amount = (text: string): Money => money(BigInt(text), about.currency)
@@ -107,7 +108,7 @@ export const sumRegister = async (
            coalesce(sum(case when kind = 'credit-note' then -tax else tax end), 0)::text as tax,
            coalesce(sum(case when kind = 'credit-note' then -gross else gross end), 0)::text as gross, coalesce(sum(open), 0)::text as open
       from (select invoice.kind, invoice.net, invoice.tax, invoice.gross, ${OPEN} as open
-              from invoice join customer on customer.id = invoice.customer_id join sale on sale.id = invoice.sale_id
+              from invoice join customer on customer.id = invoice.customer_id join sale on sale.id = invoice.sale_id ${OPEN_DUES}
              where ${where(filter, about.today)}) t`)
   const amount = (text: string): Money => money(BigInt(text), about.currency)
   return {

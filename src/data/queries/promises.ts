@@ -38,12 +38,6 @@ export const listWriteOffs = async (db: Db, saleIds: readonly number[], currency
     : (await db.select().from(writeOff).where(inArray(writeOff.saleId, [...saleIds])).orderBy(asc(writeOff.id)))
         .map((r) => ({ ...r, on: r.onDay as Day, amount: money(r.amount, currency) })) // prettier-ignore
 
-export const listTransfers = async (db: Db, ids: readonly number[], currency: string) =>
-  ids.length === 0
-    ? []
-    : (await db.select().from(heldTransfer).where(inArray(heldTransfer.id, [...ids])))
-        .map((r) => ({ ...r, on: r.onDay as Day, amount: money(r.amount, currency) })) // prettier-ignore
-
 /** Tax that a paper moves, as it is kept. Positive: more is owed. */
 export const insertTaxMoves = async (
   db: Db,
@@ -146,16 +140,6 @@ export const listReminders = async (db: Db, customerId: number): Promise<Reminde
 export const insertReminder = async (db: Db, row: typeof reminder.$inferInsert): Promise<void> => {
   await db.insert(reminder).values(row)
 }
-
-/** The last reminder of each customer that got one. */
-export const lastReminders = async (db: Db): Promise<Map<number, ReminderRow>> =>
-  new Map(
-    (
-      await db.execute<{ customer_id: number; stage: number; on_day: string; post_id: number }>(
-        sql`select distinct on (customer_id) customer_id, stage, on_day::text, post_id from reminder order by customer_id, id desc`,
-      )
-    ).map((r) => [r.customer_id, { stage: r.stage, on: r.on_day as Day, postId: r.post_id }]),
-  )
 
 /** Where a receipt's money was taken to: a slip, a settlement, or nowhere yet. */
 export const findBanked = async (db: Db, receiptId: number) =>

@@ -96,8 +96,10 @@ export const readHeldReport = async (db: Db, asOf: Day, currency: string) => {
     amount: string
   }>(sql`
     select m.customer_id, c.name, m.sale_id, s.number, s.title, m.kind, sum(m.amount)::text as amount
-      from held_move m join customer c on c.id = m.customer_id left join sale s on s.id = m.sale_id
-     where m.on_day <= ${asOf}
+      from (select customer_id, sale_id, kind, amount from held where amount > 0
+            union all
+            select customer_id, sale_id, kind, -amount from held_move where on_day > ${asOf}) m
+      join customer c on c.id = m.customer_id left join sale s on s.id = m.sale_id
      group by m.customer_id, c.name, m.sale_id, s.number, s.title, m.kind having sum(m.amount) <> 0
      order by lower(c.name), m.customer_id, s.number nulls last, m.kind`)
   const lines = rows.map((r): HeldLine => ({

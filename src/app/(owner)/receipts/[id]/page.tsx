@@ -94,6 +94,9 @@ export default async function ReceiptPage({
           ))}
         </tbody>
       </table>
+      {isPositiveMoney(discount) && (
+        <p className="mt-2">{formatMoney(discount)} came off for paying early.</p>
+      )}
       <InTheBooks
         entries={entries}
         before={await balancesBefore(

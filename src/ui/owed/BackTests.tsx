@@ -1,0 +1,78 @@
+'use client'
+import { useState } from 'react'
+import { formatDay, type Day } from '@/core/day'
+import { showMoney } from '../fields'
+import { call } from '../send'
+
+interface Tested {
+  readonly from: Day
+  readonly inside: number
+  readonly weeks: number
+  readonly expected: string
+  readonly came: string
+}
+
+/** How good the forecast was: made again for the last months with what was known then, when it is asked for. */
+export const BackTests = ({ currency }: { readonly currency: string }) => {
+  const [tests, setTests] = useState<readonly Tested[] | null>(null)
+  const [busy, setBusy] = useState(false)
+  const [problem, setProblem] = useState('')
+  const ask = async () => {
+    setBusy(true)
+    const answer = await call<{ items: readonly Tested[] }>('GET', '/expected/back-tests')
+    setBusy(false)
+    if (answer.ok) setTests(answer.value.items)
+    else setProblem(answer.detail)
+  }
+  const sum = (pick: (t: Tested) => number): number => (tests ?? []).reduce((s, t) => s + pick(t), 0)
+  return (
+    <section className="mt-9">
+      <h2>How good it was</h2>
+      {tests === null ? (
+        <p>
+          <button className="btn" disabled={busy} onClick={() => void ask()}>
+            {busy ? 'Going back …' : 'Hold it against the last months'}
+          </button>{' '}
+          <span className="text-oxide-700">{problem}</span>
+        </p>
+      ) : tests.length === 0 ? (
+        <p className="sub">There is no month behind us yet to hold it against.</p>
+      ) : (
+        <>
+          <p className="mb-2" role="status">
+            Made again for the last months with what was known then: {sum((t) => t.inside)} of{' '}
+            {sum((t) => t.weeks)} weeks came in inside the band.
+          </p>
+          <table className="ledger max-w-[700px]">
+            <thead>
+              <tr>
+                <th scope="col">Four weeks from</th>
+                <th scope="col" className="r">
+                  Expected
+                </th>
+                <th scope="col" className="r">
+                  Came
+                </th>
+                <th scope="col" className="r">
+                  Weeks inside the band
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {tests.map((t) => (
+                <tr key={t.from}>
+                  <td>{formatDay(t.from)}</td>
+                  <td className="fig">{showMoney(t.expected, currency)}</td>
+                  <td className="fig">{showMoney(t.came, currency)}</td>
+                  <td className="fig">
+                    {t.inside} of {t.weeks}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
+    </section>
+  )
+}
