@@ -15,6 +15,12 @@ import { readQuickOffers } from '@/services/read/quickLine'
 import { readSheet } from '@/services/read/sheet'
 import { readStories } from '@/services/read/stories'
 import { readToday } from '@/services/read/today'
+import { listRegister, sumRegister } from '@/data/queries/invoiceRegister'
+import { listToBank } from '@/data/queries/till'
+import { readForecastFacts } from '@/services/read/expected'
+import { readOweMost, readPayHabits } from '@/services/read/payHabits'
+import { readHeldReport, readLayawayBook, readPlanBook } from '@/services/read/promiseBooks'
+import { readDrawer } from '@/services/till/drawer'
 import { testCluster } from '../cluster'
 
 /**
@@ -23,6 +29,8 @@ import { testCluster } from '../cluster'
  */
 const today = day('2026-11-25')
 const SIZES = { little: 1_000, 'ten years': 100_000 } as const
+
+const ABOUT = { today, currency: 'USD' }
 
 interface Shop {
   readonly db: Database
@@ -40,6 +48,21 @@ const PAGES: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
   'a customer': ({ db, business }) => readCustomer(db, 50, business, today),
   'Owed, today': ({ db, business }) => readOwed(db, { asOf: today, by: 'due' }, business),
   'Owed, a year ago': ({ db, business }) => readOwed(db, { asOf: day('2025-11-25'), by: 'due' }, business),
+  'expected money': ({ db }) => readForecastFacts(db, today),
+  'how they pay': ({ db }) => Promise.all([readPayHabits(db, today, 12), readOweMost(db, today, 12, 'USD')]),
+  'held money': ({ db }) => readHeldReport(db, today, 'USD'),
+  'plans and layaways': ({ db, business }) =>
+    Promise.all([readPlanBook(db, { ended: false }, business, today), readLayawayBook(db, business, today)]),
+  'invoices, first page': ({ db }) =>
+    Promise.all([listRegister(db, {}, { limit: 60 }, ABOUT), sumRegister(db, {}, ABOUT)]),
+  'invoices that are late': ({ db }) =>
+    Promise.all([
+      listRegister(db, { state: 'late' }, { limit: 60 }, ABOUT),
+      sumRegister(db, { state: 'late' }, ABOUT),
+    ]),
+  'the drawer': ({ db }) => readDrawer(db, today, 'USD'),
+  'to the bank': ({ db }) =>
+    Promise.all([listToBank(db, 'cheque', today, 'USD'), listToBank(db, 'card', today, 'USD')]),
   'the journal': ({ db }) => listEntries(db, {}, { limit: 60 }, 'USD'),
   'balance sheet': ({ db }) => readBalanceSheet(db, today, 'USD'),
   'profit and loss': ({ db }) => readProfitAndLoss(db, { from: day('2026-01-01'), to: today }, 'USD'),

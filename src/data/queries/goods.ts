@@ -4,7 +4,7 @@ import { decimal, money, type Decimal, type Money } from '@/core/money'
 import type { Shelf } from '@/core/stock'
 import type { Db } from '../connect'
 import { goods, goodsPart, place, shelf, stockMove } from '../schema'
-import { matchesWords } from './search'
+import { isOneOf, matchesWords } from './search'
 
 export type GoodsKind = 'stock' | 'work' | 'charge' | 'kit'
 
@@ -252,7 +252,7 @@ export const listMovesOf = async (
   const rows = await db
     .select()
     .from(stockMove)
-    .where(and(eq(stockMove.paperKind, paper.kind), inArray(stockMove.paperId, [...paper.ids])))
+    .where(and(eq(stockMove.paperKind, paper.kind), isOneOf(stockMove.paperId, paper.ids)))
   return rows.map((r) => ({
     goodsId: r.goodsId,
     placeId: r.placeId,

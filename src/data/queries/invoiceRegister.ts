@@ -2,8 +2,8 @@ import { sql, type SQL } from 'drizzle-orm'
 import { isDay, type Day } from '@/core/day'
 import { money, parseMoney, type Money } from '@/core/money'
 import type { Db } from '../connect'
-import { matchesWords } from './search'
-import { customer, invoice, sale } from '../schema'
+import { matchesPaper } from './search'
+import { invoice, sale } from '../schema'
 
 export const INVOICE_STATES = ['open', 'late', 'paid', 'credited', 'draft'] as const
 export type InvoiceState = (typeof INVOICE_STATES)[number]
@@ -40,6 +40,7 @@ export interface RegisterRow {
 /** What is open of each invoice: few rows, however many invoices there are. */
 const OPEN_DUES = sql`left join (select invoice_id, sum(amount - filled) as open, min(due_on) as due from due where filled < amount group by invoice_id) o on o.invoice_id = invoice.id`
 const OPEN = sql`coalesce(o.open, 0)`
+const NAMES = sql`join customer on customer.id = invoice.customer_id join sale on sale.id = invoice.sale_id`
 const CREDITED = sql`exists (select from invoice n where n.credits_id = invoice.id and n.status = 'issued')`
 
 const where = (f: InvoiceFilter, today: Day): SQL => {
@@ -59,7 +60,9 @@ const where = (f: InvoiceFilter, today: Day): SQL => {
     f.to ? sql`invoice.on_day <= ${f.to}` : undefined,
     f.least ? sql`invoice.gross >= ${f.least.minor}` : undefined,
     f.most ? sql`invoice.gross <= ${f.most.minor}` : undefined,
-    f.search ? matchesWords(f.search, [invoice.number, customer.name, sale.title]) : undefined,
+    f.search
+      ? matchesPaper(f.search, { customerId: invoice.customerId, columns: [invoice.number, sale.title] })
+      : undefined,
   ]
   return sql.join(parts.filter((p) => p !== undefined), sql` and `) // prettier-ignore
 }
@@ -74,7 +77,7 @@ export const listRegister = async (
   const rows = await db.execute<Record<string, string> & { id: number; number: string | null; customer_id: number; sale_id: number; sale_number: number; due: string | null }>(sql`
     select invoice.id, invoice.number, invoice.kind, invoice.on_day::text, invoice.customer_id, customer.name as customer, invoice.sale_id,
            sale.number as sale_number, sale.title, invoice.net::text, invoice.tax::text, invoice.gross::text, ${OPEN}::text as open, o.due::text as due
-      from invoice join customer on customer.id = invoice.customer_id join sale on sale.id = invoice.sale_id ${OPEN_DUES}
+      from invoice ${NAMES} ${OPEN_DUES}
      where ${where(filter, about.today)} ${page.after ? sql`and invoice.id < ${page.after}` : sql``}
      order by invoice.id desc limit ${page.limit}`) // prettier-ignore
   const amount = (text: string): Money => money(BigInt(text), about.currency)
@@ -108,7 +111,7 @@ export const sumRegister = async (
            coalesce(sum(case when kind = 'credit-note' then -tax else tax end), 0)::text as tax,
            coalesce(sum(case when kind = 'credit-note' then -gross else gross end), 0)::text as gross, coalesce(sum(open), 0)::text as open
       from (select invoice.kind, invoice.net, invoice.tax, invoice.gross, ${OPEN} as open
-              from invoice join customer on customer.id = invoice.customer_id join sale on sale.id = invoice.sale_id ${OPEN_DUES}
+              from invoice ${filter.search ? NAMES : sql``} ${OPEN_DUES}
              where ${where(filter, about.today)}) t`)
   const amount = (text: string): Money => money(BigInt(text), about.currency)
   return {

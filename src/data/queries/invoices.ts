@@ -3,6 +3,7 @@ import type { Day } from '@/core/day'
 import { decimal, money, type Decimal, type Money } from '@/core/money'
 import type { Db } from '../connect'
 import { customer, invoice, invoiceLine, invoiceTax } from '../schema'
+import { isOneOf } from './search'
 
 export interface InvoiceLineRow {
   readonly id: number
@@ -114,13 +115,7 @@ export const listInvoicesOfSales = async (
 ): Promise<InvoiceRow[]> =>
   saleIds.length === 0
     ? []
-    : withLines(
-        db,
-        await base(db)
-          .where(inArray(invoice.saleId, [...saleIds]))
-          .orderBy(asc(invoice.id)),
-        currency,
-      )
+    : withLines(db, await base(db).where(isOneOf(invoice.saleId, saleIds)).orderBy(asc(invoice.id)), currency)
 
 export const findInvoice = async (db: Db, id: number, currency: string): Promise<InvoiceRow | null> =>
   (await withLines(db, await base(db).where(eq(invoice.id, id)), currency))[0] ?? null

@@ -17,7 +17,7 @@ import {
   refund,
   sale,
 } from '../schema'
-import { matchesWords } from './search'
+import { isOneOf, matchesPaper } from './search'
 
 export interface DueRow {
   readonly id: number
@@ -98,11 +98,9 @@ export const listDuesOfSales = async (
 ): Promise<DueRow[]> =>
   saleIds.length === 0
     ? []
-    : (
-        await dues(db)
-          .where(inArray(due.saleId, [...saleIds]))
-          .orderBy(asc(due.dueOn), asc(due.id))
-      ).map((r) => mapDue(r, currency))
+    : (await dues(db).where(isOneOf(due.saleId, saleIds)).orderBy(asc(due.dueOn), asc(due.id))).map((r) =>
+        mapDue(r, currency),
+      )
 
 export const listDuesOfInvoice = async (db: Db, invoiceId: number, currency: string): Promise<DueRow[]> =>
   (await dues(db).where(eq(due.invoiceId, invoiceId)).orderBy(asc(due.dueOn), asc(due.id))).map((r) =>
@@ -117,7 +115,7 @@ export const listDuesOfPlan = async (db: Db, planId: number, currency: string): 
 export const findDues = async (db: Db, ids: readonly number[], currency: string): Promise<DueRow[]> =>
   ids.length === 0
     ? []
-    : (await dues(db).where(inArray(due.id, [...ids])).orderBy(asc(due.dueOn), asc(due.id))).map((r) => mapDue(r, currency)) // prettier-ignore
+    : (await dues(db).where(isOneOf(due.id, ids)).orderBy(asc(due.dueOn), asc(due.id))).map((r) => mapDue(r, currency)) // prettier-ignore
 
 /** What a customer has open, oldest due first. */
 export const listOpenDues = async (db: Db, customerId: number, currency: string): Promise<DueRow[]> =>
@@ -207,11 +205,9 @@ export const listFillsOfSales = async (
 ): Promise<FillRow[]> =>
   saleIds.length === 0
     ? []
-    : (
-        await fills(db)
-          .where(inArray(due.saleId, [...saleIds]))
-          .orderBy(asc(dueFill.id))
-      ).map((r) => mapFill(r, currency))
+    : (await fills(db).where(isOneOf(due.saleId, saleIds)).orderBy(asc(dueFill.id))).map((r) =>
+        mapFill(r, currency),
+      )
 
 export const listFillsOfReceipt = async (db: Db, receiptId: number, currency: string): Promise<FillRow[]> =>
   (await fills(db).where(eq(dueFill.receiptId, receiptId)).orderBy(asc(dueFill.id))).map((r) =>
@@ -261,7 +257,7 @@ export const listHeld = async (
     .from(held)
     .where(
       and(
-        'saleIds' in of ? inArray(held.saleId, [...of.saleIds]) : eq(held.customerId, of.customerId),
+        'saleIds' in of ? isOneOf(held.saleId, of.saleIds) : eq(held.customerId, of.customerId),
         sql`${held.amount} > 0`,
       ),
     )
@@ -323,7 +319,7 @@ export const listHeldMoves = async (
   if ('saleIds' in of && of.saleIds.length === 0) return []
   const where =
     'saleIds' in of
-      ? inArray(heldMove.saleId, [...of.saleIds])
+      ? isOneOf(heldMove.saleId, of.saleIds)
       : 'receiptId' in of
         ? eq(heldMove.receiptId, of.receiptId)
         : eq(heldMove.customerId, of.customerId)
@@ -427,7 +423,10 @@ export const listReceipts = async (
         filter.amount ? eq(receipt.amount, filter.amount.minor) : undefined,
         filter.invoiceId ? eq(receipt.invoiceId, filter.invoiceId) : undefined,
         filter.search
-          ? matchesWords(filter.search, [receipt.number, customer.name, receipt.reference])
+          ? matchesPaper(filter.search, {
+              customerId: receipt.customerId,
+              columns: [receipt.number, receipt.reference],
+            })
           : undefined,
         page.after ? sql`${receipt.id} < ${page.after}` : undefined,
       ),
@@ -444,11 +443,9 @@ export const receiptsByIds = async (
 ): Promise<ReceiptRow[]> =>
   ids.length === 0
     ? []
-    : (
-        await receipts(db)
-          .where(inArray(receipt.id, [...ids]))
-          .orderBy(asc(receipt.id))
-      ).map((r) => mapReceipt(r, currency))
+    : (await receipts(db).where(isOneOf(receipt.id, ids)).orderBy(asc(receipt.id))).map((r) =>
+        mapReceipt(r, currency),
+      )
 
 export const insertReceipt = async (db: Db, row: typeof receipt.$inferInsert, id: number): Promise<void> => {
   await db
@@ -470,10 +467,7 @@ export const insertRefund = async (db: Db, row: typeof refund.$inferInsert, id: 
 
 export const listRefundsByIds = async (db: Db, ids: readonly number[], currency: string) => {
   if (ids.length === 0) return []
-  const rows = await db
-    .select()
-    .from(refund)
-    .where(inArray(refund.id, [...ids]))
+  const rows = await db.select().from(refund).where(isOneOf(refund.id, ids))
   return rows.map((r) => ({
     id: r.id,
     number: r.number,

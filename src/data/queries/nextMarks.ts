@@ -1,7 +1,7 @@
-import { inArray } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { Db } from '../connect'
 import { nextMark } from '../schema'
+import { isOneOf } from './search'
 
 export interface NextMarkRow {
   readonly saleId: number
@@ -23,7 +23,7 @@ export const listNextMarks = async (db: Db, saleIds: readonly number[]): Promise
           reason: nextMark.reason,
         })
         .from(nextMark)
-        .where(inArray(nextMark.saleId, [...saleIds]))) as NextMarkRow[])
+        .where(isOneOf(nextMark.saleId, saleIds))) as NextMarkRow[])
 
 /** A new mark of a step replaces the one before it. */
 export const keepNextMark = async (db: Db, row: typeof nextMark.$inferInsert): Promise<void> => {

@@ -1,8 +1,9 @@
-import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
 import { collection, customer, invoice, plan, planCharge, sale } from '../schema'
+import { isOneOf } from './search'
 
 export interface PlanFacts {
   readonly id: number
@@ -55,7 +56,7 @@ export const findPlan = async (db: Db, id: number, currency: string): Promise<Pl
 export const listPlansOfSales = async (db: Db, saleIds: readonly number[], currency: string): Promise<PlanFacts[]> =>
   saleIds.length === 0
     ? []
-    : (await plans(db).where(inArray(plan.saleId, [...saleIds])).orderBy(asc(plan.id))).map((r) => mapPlan(r, currency)) // prettier-ignore
+    : (await plans(db).where(isOneOf(plan.saleId, saleIds)).orderBy(asc(plan.id))).map((r) => mapPlan(r, currency)) // prettier-ignore
 
 /** Plans that run, of everybody or of one customer. */
 export const listLivePlans = async (db: Db, of: { readonly customerId?: number }, currency: string): Promise<PlanFacts[]> =>
@@ -147,7 +148,7 @@ export const insertCollection = async (db: Db, row: typeof collection.$inferInse
 export const listCollections = async (db: Db, dueIds: readonly number[]) =>
   dueIds.length === 0
     ? []
-    : (await db.select().from(collection).where(inArray(collection.dueId, [...dueIds])).orderBy(asc(collection.id))).map((r) => ({ ...r, on: r.onDay as Day })) // prettier-ignore
+    : (await db.select().from(collection).where(isOneOf(collection.dueId, dueIds)).orderBy(asc(collection.id))).map((r) => ({ ...r, on: r.onDay as Day })) // prettier-ignore
 
 export interface PlanSums {
   readonly planId: number

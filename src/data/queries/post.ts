@@ -1,7 +1,8 @@
-import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { Db } from '../connect'
 import { customer, post } from '../schema'
+import { isOneOf } from './search'
 
 export type PostState = 'waiting' | 'sent' | 'bounced' | 'dropped'
 
@@ -108,7 +109,7 @@ export const listCameBack = async (
   const rows = await db
     .select({ saleId: post.saleId, on: post.sentOn, why: post.problem })
     .from(post)
-    .where(and(inArray(post.saleId, [...saleIds]), eq(post.state, 'bounced')))
+    .where(and(isOneOf(post.saleId, saleIds), eq(post.state, 'bounced')))
     .orderBy(asc(post.id))
   return new Map(rows.map((r) => [r.saleId!, { on: r.on as Day, why: r.why }]))
 }

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
 import type { ComponentTax } from '@/core/tax'
@@ -13,6 +13,7 @@ import {
   taxMove,
   writeOff,
 } from '../schema'
+import { isOneOf } from './search'
 
 const insertWithId =
   <T extends typeof extraCharge | typeof writeOff | typeof heldTransfer>(table: T) =>
@@ -29,13 +30,13 @@ export const insertHeldTransfer = insertWithId(heldTransfer)
 export const listExtraCharges = async (db: Db, saleIds: readonly number[], currency: string) =>
   saleIds.length === 0
     ? []
-    : (await db.select().from(extraCharge).where(inArray(extraCharge.saleId, [...saleIds])).orderBy(asc(extraCharge.id)))
+    : (await db.select().from(extraCharge).where(isOneOf(extraCharge.saleId, saleIds)).orderBy(asc(extraCharge.id)))
         .map((r) => ({ ...r, on: r.onDay as Day, amount: money(r.amount, currency) })) // prettier-ignore
 
 export const listWriteOffs = async (db: Db, saleIds: readonly number[], currency: string) =>
   saleIds.length === 0
     ? []
-    : (await db.select().from(writeOff).where(inArray(writeOff.saleId, [...saleIds])).orderBy(asc(writeOff.id)))
+    : (await db.select().from(writeOff).where(isOneOf(writeOff.saleId, saleIds)).orderBy(asc(writeOff.id)))
         .map((r) => ({ ...r, on: r.onDay as Day, amount: money(r.amount, currency) })) // prettier-ignore
 
 /** Tax that a paper moves, as it is kept. Positive: more is owed. */
@@ -103,7 +104,7 @@ export const listPromises = async (db: Db, saleIds: readonly number[], currency:
         await db
           .select()
           .from(payPromise)
-          .where(and(inArray(payPromise.saleId, [...saleIds]), isNull(payPromise.droppedOn)))
+          .where(and(isOneOf(payPromise.saleId, saleIds), isNull(payPromise.droppedOn)))
           .orderBy(asc(payPromise.id))
       ).map((r) => ({
         id: r.id,

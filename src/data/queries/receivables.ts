@@ -231,14 +231,14 @@ export const listPaidDues = async (db: Db, customerId: number, limit: number, cu
   }))
 }
 
-/** Days late (below zero: early) of dues paid in money, by customer, the newest first; settled through a day, of the two years before it. */
+/** Days late (below zero: early) of dues paid in money, by customer, the newest first; settled through a day, of the thirteen months before it. */
 export const listLateness = async (db: Db, through: Day): Promise<Map<number, number[]>> => {
   const rows = await db.execute<{ customer_id: number; days: number[] }>(sql`
     select customer_id, array_agg(days order by paid_on desc) as days from (
       select d.customer_id, max(f.on_day) as paid_on, (max(f.on_day) - d.due_on)::int as days,
              row_number() over (partition by d.customer_id order by max(f.on_day) desc) as n
         from due d join due_fill f on f.due_id = d.id and f.amount > 0
-       where d.filled = d.amount and f.on_day <= ${through} and d.issued_on > ${through}::date - 730
+       where d.filled = d.amount and f.on_day <= ${through} and d.issued_on > ${through}::date - 400
        group by d.id having bool_and(f.kind in ('receipt', 'held', 'discount'))) t
      where n <= 60 group by customer_id`)
   return new Map(rows.map((r) => [r.customer_id, r.days]))

@@ -1,9 +1,10 @@
-import { and, asc, eq, inArray, sql } from 'drizzle-orm'
+import { and, asc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { Rhythm } from '@/core/sale'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
 import { customer, repeat, repeatRun, sale } from '../schema'
+import { isOneOf } from './search'
 
 export interface RepeatRow {
   readonly id: number
@@ -104,6 +105,6 @@ export const listCameAgain = async (db: Db, saleIds: readonly number[]): Promise
           await db
             .select({ saleId: repeatRun.saleId })
             .from(repeatRun)
-            .where(inArray(repeatRun.saleId, [...saleIds]))
+            .where(isOneOf(repeatRun.saleId, saleIds))
         ).map((r) => r.saleId),
       )

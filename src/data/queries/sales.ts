@@ -16,7 +16,7 @@ import {
   taxCode,
 } from '../schema'
 import type { GoodsKind } from './goods'
-import { matchesWords } from './search'
+import { isOneOf, matchesPaper } from './search'
 
 export interface SaleRow {
   readonly id: number
@@ -78,7 +78,7 @@ export const findSales = async (db: Db, ids: readonly number[], currency: string
     .select({ sale, customerName: customer.name })
     .from(sale)
     .innerJoin(customer, eq(customer.id, sale.customerId))
-    .where(inArray(sale.id, [...ids]))
+    .where(isOneOf(sale.id, ids))
   return rows.map((r) => mapSale(r, currency))
 }
 
@@ -121,7 +121,6 @@ export const listSaleIds = async (
   const rows = await db
     .select({ id: sale.id })
     .from(sale)
-    .innerJoin(customer, eq(customer.id, sale.customerId))
     .where(
       and(
         filter.customerId ? eq(sale.customerId, filter.customerId) : undefined,
@@ -129,12 +128,10 @@ export const listSaleIds = async (
         filter.kind ? eq(sale.kind, filter.kind) : undefined,
         filter.channel ? eq(sale.channel, filter.channel) : undefined,
         filter.search
-          ? matchesWords(filter.search, [
-              sql`${sale.number}::text`,
-              sale.title,
-              customer.name,
-              sale.purchaseOrder,
-            ])
+          ? matchesPaper(filter.search, {
+              customerId: sale.customerId,
+              columns: [sql`${sale.number}::text`, sale.title, sale.purchaseOrder],
+            })
           : undefined,
         page.after ? sql`${sale.id} < ${page.after}` : undefined,
       ),
@@ -209,7 +206,7 @@ export const listSaleLines = async (db: Db, saleIds: readonly number[]): Promise
     .from(saleLine)
     .leftJoin(goods, eq(goods.id, saleLine.goodsId))
     .innerJoin(taxCode, eq(taxCode.id, saleLine.taxCodeId))
-    .where(inArray(saleLine.saleId, [...saleIds]))
+    .where(isOneOf(saleLine.saleId, saleIds))
     .orderBy(asc(saleLine.saleId), asc(saleLine.position), asc(saleLine.id))
   return rows.map(({ line, code, taxCode: ofTax }) => ({
     ...line,
@@ -276,7 +273,7 @@ export const setWholeLess = async (
 }
 
 export const deleteSaleLines = async (db: Db, ids: readonly number[]): Promise<void> => {
-  if (ids.length > 0) await db.delete(saleLine).where(inArray(saleLine.id, [...ids]))
+  if (ids.length > 0) await db.delete(saleLine).where(isOneOf(saleLine.id, ids))
 }
 
 /** What a customer's agreed sales will come to when they are billed, and what they owe already, less what is held for them. */
@@ -371,7 +368,7 @@ export const listHandovers = async (
     .select({ handover, line: handoverLine })
     .from(handover)
     .innerJoin(handoverLine, eq(handoverLine.handoverId, handover.id))
-    .where(inArray(handover.saleId, [...saleIds]))
+    .where(isOneOf(handover.saleId, saleIds))
     .orderBy(asc(handover.id), asc(handoverLine.id))
   const papers = new Map<number, HandoverRow & { lines: HandoverRow['lines'][number][] }>()
   for (const { handover: h, line } of rows) {
@@ -425,7 +422,7 @@ export const listDepositRequests = async (db: Db, saleIds: readonly number[], cu
   const rows = await db
     .select()
     .from(depositRequest)
-    .where(inArray(depositRequest.saleId, [...saleIds]))
+    .where(isOneOf(depositRequest.saleId, saleIds))
     .orderBy(asc(depositRequest.id))
   return rows.map((r) => ({
     id: r.id,

@@ -1,7 +1,7 @@
-import { asc, eq, inArray } from 'drizzle-orm'
+import { asc, eq } from 'drizzle-orm'
 import type { Db } from '../connect'
 import { goodsSupplier, supplier } from '../schema'
-import { matchesWords } from './search'
+import { isOneOf, matchesWords } from './search'
 
 export const listSuppliers = (db: Db, search = '') =>
   db
@@ -41,7 +41,7 @@ export const listGoodsSuppliers = async (
     })
     .from(goodsSupplier)
     .innerJoin(supplier, eq(supplier.id, goodsSupplier.supplierId))
-    .where(inArray(goodsSupplier.goodsId, [...goodsIds]))
+    .where(isOneOf(goodsSupplier.goodsId, goodsIds))
     .orderBy(asc(goodsSupplier.goodsId), asc(supplier.name))
   return rows.sort((a, b) => Number(b.preferred) - Number(a.preferred))
 }

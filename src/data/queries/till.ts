@@ -1,9 +1,10 @@
-import { and, desc, eq, inArray, sql } from 'drizzle-orm'
+import { and, desc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { Method } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
 import { account, banked, bankingSlip, cardSettlement, customer, drawerCount, drawerMove, receipt, receiptVoid } from '../schema' // prettier-ignore
+import { isOneOf } from './search'
 
 const withId =
   <T extends typeof drawerMove | typeof drawerCount | typeof bankingSlip | typeof cardSettlement>(table: T) =>
@@ -117,7 +118,7 @@ export const listToBank = async (db: Db, method: Method, through: Day, currency:
 /** Locks receipts and answers those of them that may go to the bank. */
 export const lockToBank = async (db: Db, ids: readonly number[], method: Method, currency: string): Promise<ToBank[]> => {
   if (ids.length === 0) return []
-  await db.select({ id: receipt.id }).from(receipt).where(inArray(receipt.id, [...ids])).orderBy(receipt.id).for('update')
+  await db.select({ id: receipt.id }).from(receipt).where(isOneOf(receipt.id, ids)).orderBy(receipt.id).for('update')
   return (await listToBank(db, method, '2199-12-31' as Day, currency)).filter((r) => ids.includes(r.id))
 } // prettier-ignore
 
