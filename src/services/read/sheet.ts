@@ -334,7 +334,10 @@ const plannedOf = (story: Story, today: Day): Sheet['planned'] => {
     if (isPositiveMoney(d.open))
       planned.push({
         on: d.dueOn,
-        text: `${nameOfDue(d)} ${d.dueOn < today ? 'was due' : 'due'} ${formatDay(d.dueOn).slice(0, 6)}`,
+        text:
+          d.planId === null
+            ? `${nameOfDue(d)} ${d.dueOn < today ? 'was due' : 'due'} ${formatDay(d.dueOn).slice(0, 6)}`
+            : `${d.label}${d.dueOn < today ? ', late' : ''}`,
         amount: d.open,
       })
   if (story.layaway && story.stands === 'agreed') {

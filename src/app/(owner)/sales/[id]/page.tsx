@@ -335,9 +335,15 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
       <td className="fig">
         {sheet.price(l.unitPrice)}
         {(l.discountPercent.gt(0) || l.discountAmount > 0n) && (
-          <div className="text-xs text-iron-500">less {lessInWords(l, worth.currency)}</div>
+          <div className="ml-auto max-w-[112px] font-text text-xs whitespace-normal text-iron-500">
+            less {lessInWords(l, worth.currency)}
+          </div>
         )}
-        {l.priceFrom && l.priceFrom !== 'list' && <div className="text-xs text-iron-500">{l.priceFrom}</div>}
+        {l.priceFrom && l.priceFrom !== 'list' && (
+          <div className="ml-auto max-w-[112px] font-text text-xs whitespace-normal text-iron-500">
+            {l.priceFrom}
+          </div>
+        )}
       </td>
       <td className="fig text-iron-500">{sheet.margins.get(l.id) ?? ''}</td>
       <td className="fig">{left ? `(${formatMoney(worth)})` : formatMoney(worth)}</td>
