@@ -1,29 +1,14 @@
-// Long, because a credit note touches money, tax, stock and what was billed ahead at once; the parts stand in the order they happen.
 import { z } from 'zod'
 import {
-  decimal,
   isPositiveMoney,
-  larger,
-  roundToMoney,
-  smaller,
   smallerMoney,
-  splitMoney,
   subtractMoney,
   sumMoney,
-  toDecimal,
-  zeroMoney,
-  ZERO,
   type Decimal,
   type Money,
 } from '@/core/money'
-import {
-  creditAmount,
-  creditQuantities,
-  type Credit,
-  type CreditableLine,
-  type CreditableTax,
-} from '@/core/sale'
-import { postCreditNote, postGoodsBack } from '@/core/ledger'
+import type { Credit } from '@/core/sale'
+import { postCreditNote } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import {
   findInvoice,
@@ -31,13 +16,11 @@ import {
   listCreditsOf,
   markIssued,
   type InvoiceRow,
-  type NewInvoice,
 } from '@/data/queries/invoices'
 import { insertFills, insertHeldMoves, listDuesOfInvoice, lockOpenDues } from '@/data/queries/money'
 import { listPlansOfSales } from '@/data/queries/plans'
 import { takeNumber } from '@/data/queries/numbers'
-import { addToLines, insertHandover, listHandovers, reserveId } from '@/data/queries/sales'
-import { findGoods, insertMoves, listMovesOf } from '@/data/queries/goods'
+import { addToLines } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Work } from '../command'
 import { id, method, needed, on, positiveAmount } from '../input/fields'
 import { lineQuantities } from '../input/lines'
@@ -48,7 +31,8 @@ import { refreshSale } from '../sales/refreshSale'
 import { takeSale, type LockedSale } from '../sales/saleWork'
 import { draftBill } from './draftBill'
 import { invoiceView, taxPostings } from './issueBill'
-import { readWaitingAhead } from './waitingAhead'
+import { creditable, creditLines, creditSum, taxRows } from './creditable'
+import { aheadOfCredit, takeGoodsBack } from './goodsBack'
 
 const input = z.object({
   invoiceId: id,
@@ -64,47 +48,6 @@ const input = z.object({
   /** What was paid already goes back this way; left out, it is held on account. */
   refund: method.optional(),
 })
-
-const creditable = (invoice: InvoiceRow, credits: readonly InvoiceRow[], currency: string) => {
-  const before = credits.flatMap((c) => c.lines)
-  const lines = invoice.lines.map((l): CreditableLine & { saleLineId: number; description: string } => {
-    const mine = before.filter((b) => b.creditsLineId === l.id)
-    return {
-      id: l.id,
-      saleLineId: l.saleLineId,
-      description: l.description,
-      taxCodeId: l.taxCodeId,
-      quantity: l.quantity,
-      net: l.net,
-      tax: l.tax,
-      creditedQuantity: mine.reduce((sum, b) => sum.plus(b.quantity), ZERO),
-      creditedNet: sumMoney(
-        mine.map((b) => b.net),
-        currency,
-      ),
-      creditedTax: sumMoney(
-        mine.map((b) => b.tax),
-        currency,
-      ),
-    }
-  })
-  const taxes = invoice.taxes
-    .filter((t) => t.componentId !== null)
-    .map((t): CreditableTax => ({
-      taxCodeId: t.taxCodeId,
-      componentId: t.componentId!,
-      amount: t.amount,
-      credited: sumMoney(
-        credits.flatMap((c) =>
-          c.taxes
-            .filter((x) => x.componentId === t.componentId && x.taxCodeId === t.taxCodeId)
-            .map((x) => x.amount),
-        ),
-        currency,
-      ),
-    }))
-  return { lines, taxes }
-}
 
 /**
  * Writes and issues a credit note: the whole invoice (neither lines nor amount given), quantities of its lines, or an amount
@@ -231,66 +174,6 @@ const draftAgain = async (
   )
 }
 
-const leftOf = (l: CreditableLine): Decimal => l.quantity.minus(l.creditedQuantity)
-
-const creditLines = (
-  lines: readonly (CreditableLine & { saleLineId: number; description: string })[],
-  taxes: readonly CreditableTax[],
-  chosen: z.output<typeof lineQuantities> | undefined,
-): Credit => {
-  const left = sumMoney(
-    lines.flatMap((l) => [subtractMoney(l.net, l.creditedNet), subtractMoney(l.tax, l.creditedTax)]),
-    lines[0]!.net.currency,
-  )
-  if (!isPositiveMoney(left)) refuse({ code: 'more-than-invoice-left', left, asked: left })
-  const wanted = chosen
-    ? chosen.map((c) => ({
-        line:
-          lines.find((l) => l.saleLineId === c.lineId) ??
-          refuse({ code: 'not-found', what: 'line', id: c.lineId }),
-        quantity: c.quantity,
-      }))
-    : lines.map((line) => ({ line, quantity: leftOf(line) })).filter((x) => x.quantity.gt(0))
-  for (const { line, quantity } of wanted) {
-    if (quantity.gt(leftOf(line)))
-      refuse({ code: 'more-than-billed', line: line.description, left: leftOf(line), asked: quantity })
-  }
-  return creditQuantities(
-    lines,
-    taxes,
-    wanted.map(({ line, quantity }) => ({ lineId: line.id, quantity })),
-  )
-}
-
-const creditSum = (
-  w: Work,
-  lines: readonly CreditableLine[],
-  taxes: readonly CreditableTax[],
-  amount: Money,
-): Credit => {
-  const left = sumMoney(
-    lines.flatMap((l) => [subtractMoney(l.net, l.creditedNet), subtractMoney(l.tax, l.creditedTax)]),
-    w.currency,
-  )
-  if (amount.minor > left.minor) refuse({ code: 'more-than-invoice-left', left, asked: amount })
-  return creditAmount(lines, taxes, amount)
-}
-
-const taxRows = (invoice: InvoiceRow, credit: Credit, currency: string): NewInvoice['taxes'][number][] => {
-  const codeOf = new Map(invoice.lines.map((l) => [l.id, l.taxCodeId]))
-  const codes = [...new Set(credit.lines.map((l) => codeOf.get(l.lineId)!))]
-  return codes.flatMap((taxCodeId): NewInvoice['taxes'][number][] => {
-    const net = sumMoney(
-      credit.lines.filter((l) => codeOf.get(l.lineId) === taxCodeId).map((l) => l.net),
-      currency,
-    ).minor
-    const parts = credit.taxes.filter((t) => t.taxCodeId === taxCodeId)
-    return parts.length === 0
-      ? [{ taxCodeId, componentId: null, net, amount: 0n }]
-      : parts.map((t) => ({ taxCodeId, componentId: t.componentId, net, amount: t.amount.minor }))
-  })
-}
-
 const issueCredit = async (
   w: Work,
   c: { noteId: number; invoice: InvoiceRow; locked: LockedSale; onDay: Day; credit: Credit; ahead: Money },
@@ -353,130 +236,4 @@ const issueCredit = async (
     ])
   }
   return left
-}
-
-/** The part of a credit that had been billed ahead of handover: it goes back from there, never having been income. */
-const aheadOfCredit = async (
-  w: Work,
-  { sale, lines }: LockedSale,
-  credit: Credit,
-  invoiceLines: readonly { id: number; saleLineId: number }[],
-  back: ReadonlyMap<number, Decimal>,
-): Promise<Map<number, Money>> => {
-  const waitingOn = await readWaitingAhead(w, sale.id)
-  return new Map(
-    credit.lines.map((part) => {
-      const line = lines.find((l) => l.id === invoiceLines.find((x) => x.id === part.lineId)!.saleLineId)!
-      const waiting = waitingOn(line.id)
-      const aheadQuantity = larger(
-        line.billed.minus(line.credited).minus(line.handedOver.minus(line.returned)),
-        ZERO,
-      )
-      const taken = smaller(part.quantity.minus(back.get(part.lineId) ?? ZERO), aheadQuantity)
-      if (!isPositiveMoney(waiting) || taken.lte(0)) return [part.lineId, zeroMoney(w.currency)] as const
-      const share = taken.eq(aheadQuantity)
-        ? waiting
-        : roundToMoney(toDecimal(waiting).times(taken).div(aheadQuantity), w.currency)
-      return [part.lineId, smallerMoney(share, part.net)] as const
-    }),
-  )
-}
-
-/** Goods come back to the shelves they left from, at the cost they left with. Answers how much of each invoice line came. */
-const takeGoodsBack = async (
-  w: Work,
-  { sale, lines }: LockedSale,
-  credit: Credit,
-  invoiceLines: readonly { id: number; saleLineId: number; description: string }[],
-  onDay: Day,
-): Promise<Map<number, Decimal>> => {
-  const handovers = await listHandovers(w.tx, [sale.id], w.currency)
-  const out = handovers.filter((h) => h.direction === 'out')
-  const back = handovers.filter((h) => h.direction === 'back')
-  const moved = await listMovesOf(w.tx, { kind: 'handover', ids: handovers.map((h) => h.id) }, w.currency)
-  const placeOf = (goodsId: number): number | undefined => moved.find((m) => m.goodsId === goodsId)?.placeId
-  const came = new Map<number, Decimal>()
-  const rows: { saleLineId: number; quantity: Decimal; cost: Money }[] = []
-  for (const part of credit.lines.filter((p) => p.quantity.gt(0))) {
-    const of = invoiceLines.find((l) => l.id === part.lineId)!
-    const line = lines.find((l) => l.id === of.saleLineId)!
-    const left = line.handedOver.minus(line.returned)
-    if (part.quantity.gt(left))
-      refuse({ code: 'more-than-handed-over', line: line.description, left, asked: part.quantity })
-    const costs = (papers: typeof handovers) =>
-      sumMoney(
-        papers.flatMap((h) => h.lines.filter((l) => l.saleLineId === line.id).map((l) => l.cost)),
-        w.currency,
-      )
-    const atCost = subtractMoney(costs(out), costs(back))
-    const cost = part.quantity.eq(left)
-      ? atCost
-      : roundToMoney(toDecimal(atCost).times(part.quantity).div(left), w.currency)
-    rows.push({ saleLineId: line.id, quantity: part.quantity, cost })
-    came.set(part.lineId, part.quantity)
-  }
-  if (rows.length === 0) return came
-  const number = await takeNumber(w.tx, 'handover', onDay)
-  const handoverId = await reserveId(w.tx, 'handover')
-  const cost = sumMoney(
-    rows.map((r) => r.cost),
-    w.currency,
-  )
-  const entry = postGoodsBack({ on: onDay, text: `Goods came back ${number}, ${sale.customerName}`, cost })
-  const entryId = isPositiveMoney(cost)
-    ? await w.post(entry, { kind: 'handover', id: handoverId, saleId: sale.id, customerId: sale.customerId })
-    : null
-  await insertHandover(
-    w.tx,
-    { number, saleId: sale.id, direction: 'back', onDay, by: 'counter', entryId },
-    handoverId,
-    rows.map((r) => ({
-      saleLineId: r.saleLineId,
-      quantity: r.quantity.toFixed(4),
-      cost: r.cost.minor,
-      earned: 0n,
-    })),
-  )
-  for (const r of rows) {
-    const line = lines.find((l) => l.id === r.saleLineId)!
-    if (line.goodsId === null || line.kind === 'work' || line.kind === 'charge') continue
-    const parts = await goodsOfLine(w, line.goodsId, r.quantity)
-    const shares = splitByCost(moved, parts, r.cost)
-    await insertMoves(
-      w.tx,
-      parts.map((p, i) => ({
-        goodsId: p.goodsId,
-        placeId: placeOf(p.goodsId)!,
-        on: onDay,
-        quantity: p.quantity,
-        value: shares[i]!,
-      })),
-      { kind: 'handover', id: handoverId },
-    )
-  }
-  return came
-}
-
-const goodsOfLine = async (w: Work, goodsId: number, quantity: Decimal) => {
-  const goods = (await findGoods(w.tx, [goodsId])).get(goodsId)!
-  return goods.kind === 'kit'
-    ? goods.parts.map((p) => ({ goodsId: p.goodsId, quantity: p.quantity.times(quantity) }))
-    : [{ goodsId, quantity }]
-}
-
-/** A kit's cost comes back to its parts in proportion to what they left with. */
-const splitByCost = (
-  moved: readonly { goodsId: number; value: Money }[],
-  parts: readonly { goodsId: number }[],
-  cost: Money,
-): Money[] => {
-  const left = parts.map((p) =>
-    moved
-      .filter((m) => m.goodsId === p.goodsId && m.value.minor < 0n)
-      .reduce((sum, m) => sum - m.value.minor, 0n),
-  )
-  return splitMoney(
-    cost,
-    left.map((minor) => decimal(minor)),
-  )
 }

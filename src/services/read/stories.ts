@@ -2,11 +2,8 @@ import { nameOfDue } from '@/core/receipt'
 import {
   addMoney,
   isPositiveMoney,
-  larger,
   money,
   multiplyMoney,
-  parseMoney,
-  smaller,
   subtractMoney,
   sumMoney,
   ZERO,
@@ -15,7 +12,7 @@ import {
   type Money,
 } from '@/core/money'
 import type { Day } from '@/core/day'
-import { lateChargeOf, layawayStanding, partOf, type LayawayStanding, type Plan } from '@/core/plan'
+import type { LayawayStanding, Plan } from '@/core/plan'
 import {
   lineState,
   lineWorth,
@@ -28,11 +25,9 @@ import {
   type SaleOutlook,
   type Stands,
 } from '@/core/sale'
-import { kitsAvailable, setAside } from '@/core/stock'
 import { computeTax, type TaxedDocument } from '@/core/tax'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import { findGoods, listWaiting, sumShelves } from '@/data/queries/goods'
 import { listInvoicesOfSales, type InvoiceRow } from '@/data/queries/invoices'
 import {
   isMoney,
@@ -41,7 +36,6 @@ import {
   listHeld,
   listHeldMoves,
   type DueRow,
-  type FillKind,
   type FillRow,
   type HeldMoveRow,
   type HeldRow,
@@ -62,8 +56,8 @@ import { listExtraCharges, listPromises, listWriteOffs, type PromiseRow } from '
 import { listCameAgain } from '@/data/queries/repeats'
 import { listTaxCodes, type KeptTaxCode } from '@/data/queries/taxCodes'
 import { readArrangement, type Arrangement } from '../input/arrangement'
-import { readPart, readUsual } from '../input/usualArrangements'
-import { layawayPlan } from '../plans/planTerms'
+import { askedAhead, lateChargesOf, layawayOf, LESSENS } from './promiseFacts'
+import { readSetAside, type Kept } from './setAsideOf'
 
 export interface StoryLine extends SaleLineRow, LineState {
   readonly setAside: Decimal
@@ -251,11 +245,6 @@ interface Facts {
   readonly today: Day
 }
 
-interface Kept {
-  readonly setAside: Decimal
-  readonly fromShelf: boolean
-}
-
 const tellStory = (f: Facts): Story => {
   const { sale, today } = f
   const { currency } = f.business
@@ -380,80 +369,11 @@ const tellStory = (f: Facts): Story => {
   }
 }
 
-/** Kinds of fills that lower what is owed without a bill being taken back. */
-const LESSENS: readonly FillKind[] = ['discount', 'given-back', 'write-off']
-
-const layawayOf = (
-  f: Facts,
-  arrangement: Arrangement,
-  total: Money,
-  lines: readonly LineState[],
-  held: Money,
-  billed: Money,
-): Story['layaway'] => {
-  if (arrangement.kind !== 'layaway' || !f.sale.agreedOn) return null
-  const plan = layawayPlan(arrangement, total, f.sale.agreedOn)
-  if (!plan.ok) return null
-  const standing = layawayStanding(
-    plan.value.rows,
-    addMoney(held, billed),
-    {
-      graceDays: arrangement.graceDays ?? 0,
-      handedOver: isPositiveMoney(billed) && lines.every((l) => l.toHandOver.lte(0)),
-      givenUp: f.sale.closedAs === 'cancelled',
-    },
-    f.today,
-  )
-  return { plan: plan.value, standing }
-}
-
-/** Late charges that the arrangement (or Settings) would make today, where none was made. */
-const lateChargesOf = (f: Facts): Story['lateCharges'] => {
-  const usual = readUsual(f.business.usualArrangements).late
-  return f.dues
-    .filter(
-      (d) =>
-        d.dueOn < f.today && d.beyond.minor !== d.amount.minor && !f.charges.some((c) => c.forDueId === d.id),
-    ) // prettier-ignore
-    .map((due) => {
-      const terms = f.plans.find((p) => p.id === due.planId)?.terms
-      const own = terms === undefined ? null : readArrangement(terms)
-      const of = own?.kind === 'installments' && own.lateCharge ? { charge: own.lateCharge, graceDays: own.graceDays } : usual // prettier-ignore
-      const rule = { graceDays: of.graceDays ?? 0, charge: readPart(of.charge, f.business.currency) }
-      return { due, amount: lateChargeOf(due, rule, f.today) }
-    })
-    .filter((c) => isPositiveMoney(c.amount))
-}
-
 /** Whether the owner put this very step off until later, or did away with it. */
 const isPutAside = (marks: readonly NextMarkRow[], step: NextStep, today: Day): boolean =>
   marks.some(
     (m) => m.action === step.action && m.since === step.since && (m.until === null || m.until > today),
   )
-
-/** What was asked ahead, tax included: by the arrangement, or by the requests written where they ask for more. */
-const askedAhead = (
-  arrangement: Arrangement,
-  gross: Money,
-  requests: Facts['requests'],
-  currency: string,
-): Money => {
-  const requested = sumMoney(
-    requests.map((r) => r.amount),
-    currency,
-  )
-  if (arrangement.kind !== 'deposit') return requested
-  const wish = arrangement.stages?.[0] ?? arrangement
-  const arranged = wish.percent
-    ? partOf(gross, { percent: wish.percent })
-    : depositAmount(wish.amount, currency)
-  return requested.minor > arranged.minor ? requested : arranged
-}
-
-const depositAmount = (text: string | undefined, currency: string): Money => {
-  const parsed = text === undefined ? null : parseMoney(text, currency)
-  return parsed?.ok ? parsed.value : zeroMoney(currency)
-}
 
 /** About what billing the handed-over goods comes to, with tax: each line's share of its whole. */
 const readyAmount = (lines: readonly StoryLine[], totals: TaxedDocument, currency: string): Money =>
@@ -465,52 +385,3 @@ const readyAmount = (lines: readonly StoryLine[], totals: TaxedDocument, currenc
     ),
     currency,
   )
-
-/** What is set aside for each line, oldest agreement first; work and charges take nothing from the shelf. */
-const readSetAside = async (
-  db: Db,
-  lines: readonly SaleLineRow[],
-  sales: readonly SaleRow[],
-  currency: string,
-): Promise<Map<number, Kept>> => {
-  const agreed = new Set(sales.filter((s) => s.agreedOn && !s.closedAs).map((s) => s.id))
-  const onShelf = lines.filter((l) => l.goodsId !== null && (l.kind === 'stock' || l.kind === 'kit'))
-  const kits = await findGoods(
-    db,
-    onShelf.filter((l) => l.kind === 'kit').map((l) => l.goodsId!),
-  )
-  const waitingLines = onShelf.filter((l) => agreed.has(l.saleId) && lineState(l).toHandOver.gt(0))
-  const goodsIds = waitingLines.flatMap((l) =>
-    l.kind === 'stock' ? [l.goodsId!] : kits.get(l.goodsId!)!.parts.map((p) => p.goodsId),
-  )
-  const [shelves, waiting] = await Promise.all([
-    sumShelves(db, goodsIds, currency),
-    listWaiting(db, goodsIds),
-  ])
-  const given = new Map<string, Decimal>()
-  for (const goodsId of new Set(goodsIds)) {
-    const queue = waiting.filter((w) => w.goodsId === goodsId)
-    const parts = setAside(
-      shelves.get(goodsId)?.quantity ?? ZERO,
-      queue.map((w) => w.waiting),
-    )
-    queue.forEach((w, i) =>
-      given.set(`${w.lineId}:${goodsId}`, (given.get(`${w.lineId}:${goodsId}`) ?? ZERO).plus(parts[i]!)),
-    )
-  }
-  return new Map(
-    onShelf.map((l) => {
-      const parts = l.kind === 'kit' ? kits.get(l.goodsId!)!.parts : []
-      const fromShelf = l.kind === 'stock' || parts.length > 0
-      const got = (goodsId: number) => given.get(`${l.id}:${goodsId}`) ?? ZERO
-      const possible =
-        l.kind === 'stock'
-          ? got(l.goodsId!)
-          : kitsAvailable(parts.map((p) => ({ available: got(p.goodsId), perKit: p.quantity })))
-      return [
-        l.id,
-        { setAside: larger(smaller(possible, lineState(l).toHandOver), ZERO), fromShelf },
-      ] as const
-    }),
-  )
-}

@@ -215,23 +215,27 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
     const onDues = s.fills.filter((f) => f.receiptId === r.id && f.kind === 'receipt').map((f) => f.amount)
     const ahead = s.heldMoves.filter((h) => h.receiptId === r.id && h.why === 'receipt').map((h) => h.amount)
     const amount = sumMoney([...onDues, ...ahead], currency)
-    events.push(
-      event(
-        r.on,
-        `Receipt ${r.number}, ${r.method}`,
-        { kind: 'receipt', id: r.id },
-        amount,
-        negateMoney(amount),
+    const paper = { kind: 'receipt', id: r.id }
+    if (isPositiveMoney(amount))
+      events.push(event(r.on, `Receipt ${r.number}, ${r.method}`, paper, amount, negateMoney(amount)))
+    // What came back here may be more than came here: held money of elsewhere that was put on these dues.
+    const back = negateMoney(
+      sumMoney(
+        [
+          ...s.fills.filter((f) => f.receiptId === r.id && f.kind === 'void').map((f) => f.amount),
+          ...s.heldMoves.filter((h) => h.receiptId === r.id && h.why === 'void').map((h) => h.amount),
+        ],
+        currency,
       ),
     )
-    if (r.voidedOn)
+    if (r.voidedOn && isPositiveMoney(back))
       events.push(
         event(
           r.voidedOn,
           `Receipt ${r.number} ${r.voidKind === 'bounced' ? 'came back' : 'voided'}`,
-          { kind: 'receipt', id: r.id },
-          amount,
-          amount,
+          paper,
+          back,
+          back,
         ),
       )
   }

@@ -1,0 +1,61 @@
+import { larger, smaller, ZERO, type Decimal } from '@/core/money'
+import { lineState } from '@/core/sale'
+import { kitsAvailable, setAside } from '@/core/stock'
+import type { Db } from '@/data/connect'
+import { findGoods, listWaiting, sumShelves } from '@/data/queries/goods'
+import type { SaleLineRow, SaleRow } from '@/data/queries/sales'
+
+/** What a line has set aside, and whether it comes from a shelf at all. */
+export interface Kept {
+  readonly setAside: Decimal
+  readonly fromShelf: boolean
+}
+
+/** What is set aside for each line, oldest agreement first; work and charges take nothing from the shelf. */
+export const readSetAside = async (
+  db: Db,
+  lines: readonly SaleLineRow[],
+  sales: readonly SaleRow[],
+  currency: string,
+): Promise<Map<number, Kept>> => {
+  const agreed = new Set(sales.filter((s) => s.agreedOn && !s.closedAs).map((s) => s.id))
+  const onShelf = lines.filter((l) => l.goodsId !== null && (l.kind === 'stock' || l.kind === 'kit'))
+  const kits = await findGoods(
+    db,
+    onShelf.filter((l) => l.kind === 'kit').map((l) => l.goodsId!),
+  )
+  const waitingLines = onShelf.filter((l) => agreed.has(l.saleId) && lineState(l).toHandOver.gt(0))
+  const goodsIds = waitingLines.flatMap((l) =>
+    l.kind === 'stock' ? [l.goodsId!] : kits.get(l.goodsId!)!.parts.map((p) => p.goodsId),
+  )
+  const [shelves, waiting] = await Promise.all([
+    sumShelves(db, goodsIds, currency),
+    listWaiting(db, goodsIds),
+  ])
+  const given = new Map<string, Decimal>()
+  for (const goodsId of new Set(goodsIds)) {
+    const queue = waiting.filter((w) => w.goodsId === goodsId)
+    const parts = setAside(
+      shelves.get(goodsId)?.quantity ?? ZERO,
+      queue.map((w) => w.waiting),
+    )
+    queue.forEach((w, i) =>
+      given.set(`${w.lineId}:${goodsId}`, (given.get(`${w.lineId}:${goodsId}`) ?? ZERO).plus(parts[i]!)),
+    )
+  }
+  return new Map(
+    onShelf.map((l) => {
+      const parts = l.kind === 'kit' ? kits.get(l.goodsId!)!.parts : []
+      const fromShelf = l.kind === 'stock' || parts.length > 0
+      const got = (goodsId: number) => given.get(`${l.id}:${goodsId}`) ?? ZERO
+      const possible =
+        l.kind === 'stock'
+          ? got(l.goodsId!)
+          : kitsAvailable(parts.map((p) => ({ available: got(p.goodsId), perKit: p.quantity })))
+      return [
+        l.id,
+        { setAside: larger(smaller(possible, lineState(l).toHandOver), ZERO), fromShelf },
+      ] as const
+    }),
+  )
+}

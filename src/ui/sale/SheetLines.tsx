@@ -1,0 +1,212 @@
+import Link from 'next/link'
+import { formatMoney, isPositiveMoney } from '@/core/money'
+import type { StoryLine } from '@/services/read/stories'
+import type { Sheet } from '@/services/read/sheet'
+import { Figure } from '@/ui/Figure'
+import { WriteLetter } from '@/ui/post/WriteLetter'
+import { SheetTools } from '@/ui/sale/SheetTools'
+import { Ticks } from '@/ui/Ticks'
+
+/** The lines of a sale with their progress, what they come to, and the papers made of them. */
+export const SheetLines = ({ sheet }: { readonly sheet: Sheet }) => {
+  const { story } = sheet
+  const { sale, totals } = story
+  const agreed = sale.agreedOn !== null
+  return (
+    <div className="overflow-x-auto">
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th scope="col">What</th>
+            <th scope="col" className="r">
+              {agreed ? 'Agreed' : 'Quantity'}
+            </th>
+            {agreed && (
+              <>
+                <th scope="col" className="r">
+                  Handed over
+                </th>
+                <th scope="col" className="r">
+                  Billed
+                </th>
+                <th scope="col">
+                  <span className="sr-only">Progress</span>
+                </th>
+              </>
+            )}
+            <th scope="col" className="r">
+              Each
+            </th>
+            <th scope="col" className="r">
+              Margin
+            </th>
+            <th scope="col" className="r">
+              Sum
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {story.lines.map((l) =>
+            l.kind === 'heading' || l.kind === 'text' ? (
+              <tr key={l.id}>
+                <td
+                  colSpan={8}
+                  className={l.kind === 'heading' ? 'pt-3! font-slab text-lg font-semibold' : 'text-iron-700'}
+                >
+                  {l.description}
+                </td>
+              </tr>
+            ) : (
+              <SheetRow key={l.id} line={l} sheet={sheet} />
+            ),
+          )}
+          {story.lines.length === 0 && (
+            <tr>
+              <td colSpan={8} className="text-iron-500">
+                Nothing on it yet. Add what they want.
+              </td>
+            </tr>
+          )}
+        </tbody>
+        <tbody>
+          {isPositiveMoney(sheet.wholeLess) && (
+            <tr>
+              <td colSpan={agreed ? 7 : 4} className="r border-0! text-iron-500">
+                off the whole{sale.discountPercent.gt(0) ? `, ${sale.discountPercent.toString()} %` : ''}
+              </td>
+              <td className="border-0! r">
+                <Figure of={{ ...sheet.wholeLess, minor: -sheet.wholeLess.minor }} />
+              </td>
+            </tr>
+          )}
+          <tr>
+            <td colSpan={agreed ? 7 : 4} className="r border-0! text-iron-500">
+              net
+            </td>
+            <td className="border-0! r">
+              <Figure of={totals.net} />
+            </td>
+          </tr>
+          {sheet.taxes.map((t) => (
+            <tr key={t.name}>
+              <td colSpan={agreed ? 7 : 4} className="r border-0! text-iron-500">
+                {t.name}
+              </td>
+              <td className="border-0! r">
+                <Figure of={t.amount} />
+              </td>
+            </tr>
+          ))}
+          <tr className="total">
+            <td colSpan={agreed ? 7 : 4} className="r">
+              total
+            </td>
+            <td className="fig">
+              <Figure of={totals.gross} />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p className="no-print mt-3 flex flex-wrap gap-2">
+        {!sale.closedAs && (
+          <Link prefetch={false} className="btn" href={`/sales/${sale.id}/change`}>
+            {agreed ? 'Change what is agreed' : 'Change the lines'}
+          </Link>
+        )}
+        {story.lines.length > 0 && (
+          <a
+            className="btn"
+            href={`/api/v1/export/sales/${sale.id}/${agreed ? 'confirmation' : 'estimate'}.pdf`}
+            target="_blank"
+          >
+            {agreed ? 'Order confirmation' : 'Estimate'} (PDF)
+          </a>
+        )}
+        {agreed && story.lines.some((l) => l.fromShelf && l.toHandOver.gt(0)) && (
+          <a className="btn" href={`/api/v1/export/sales/${sale.id}/pick-list.pdf`} target="_blank">
+            Pick list (PDF)
+          </a>
+        )}
+        {story.lines.length > 0 && sale.sentOn && !sale.closedAs && (
+          <WriteLetter paper={agreed ? 'confirmation' : 'estimate'} paperId={sale.id} />
+        )}
+        {agreed && !sale.sentOn && !sale.closedAs && <WriteLetter paper="confirmation" paperId={sale.id} />}
+        {(story.arrangement.kind === 'layaway' || story.arrangement.kind === 'installments') && (
+          <a className="btn" href={`/api/v1/export/papers/agreement/${sale.id}.pdf`} target="_blank">
+            Agreement (PDF)
+          </a>
+        )}
+        <SheetTools sale={sheet.forActions} today={sheet.today} />
+      </p>
+    </div>
+  )
+}
+
+const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet: Sheet }) => {
+  const { sale } = sheet.story
+  const agreed = sale.agreedOn !== null
+  const left = l.choice !== 'none' && !l.chosen
+  const dropped = agreed && l.agreed.isZero()
+  const missing = l.toHandOver.minus(l.setAside)
+  const worth = sheet.worths.get(l.id)!
+  return (
+    <tr className={dropped && !left ? 'text-iron-500 line-through' : left ? 'text-iron-500' : ''}>
+      <td className="max-w-[280px] min-w-[160px] break-words">
+        {l.description}
+        {l.choice !== 'none' && (
+          <span className="sub">
+            {' '}
+            ({l.choice === 'optional' ? 'optional' : `one of: ${l.choiceGroup}`}
+            {agreed ? (dropped ? ', not taken' : ', taken') : l.chosen ? ', counts' : ''})
+          </span>
+        )}
+        {l.note && <div className="sub">{l.note}</div>}
+        {l.deliverTo && l.deliverTo !== sale.deliverTo && (
+          <div className="sub">to {l.deliverTo.replace(/\n/g, ', ')}</div>
+        )}
+        {agreed && l.fromShelf && l.toHandOver.gt(0) && (
+          <div className={`text-xs ${missing.gt(0) ? 'text-oxide-700' : 'text-iron-500'}`}>
+            {l.setAside.toString()} of {l.toHandOver.toString()} on the shelf
+          </div>
+        )}
+      </td>
+      <td className="fig">{(agreed && !left ? l.agreed : l.quantity).toString()}</td>
+      {agreed && (
+        <>
+          <td className="fig">{l.handedOver.minus(l.returned).toString()}</td>
+          <td className="fig">{l.billed.minus(l.credited).toString()}</td>
+          <td>
+            <Ticks
+              agreed={l.agreed}
+              handedOver={l.handedOver.minus(l.returned)}
+              billed={l.billed.minus(l.credited)}
+            />
+          </td>
+        </>
+      )}
+      <td className="fig">
+        {sheet.price(l.unitPrice)}
+        {(l.discountPercent.gt(0) || l.discountAmount > 0n) && (
+          <div className="ml-auto max-w-[112px] font-text text-xs whitespace-normal text-iron-500">
+            less {lessInWords(l, worth.currency)}
+          </div>
+        )}
+        {l.priceFrom && l.priceFrom !== 'list' && (
+          <div className="ml-auto max-w-[112px] font-text text-xs whitespace-normal text-iron-500">
+            {l.priceFrom}
+          </div>
+        )}
+      </td>
+      <td className="fig text-iron-500">{sheet.margins.get(l.id) ?? ''}</td>
+      <td className="fig">{left ? `(${formatMoney(worth)})` : formatMoney(worth)}</td>
+    </tr>
+  )
+}
+
+const lessInWords = (l: StoryLine, currency: string): string =>
+  [
+    l.discountPercent.gt(0) ? `${l.discountPercent.toString()} %` : '',
+    l.discountAmount > 0n ? formatMoney({ minor: l.discountAmount, currency }) : '',
+  ]
+    .filter(Boolean)
+    .join(' and ')

@@ -1,0 +1,125 @@
+import Link from 'next/link'
+import { formatDayShort } from '@/core/day'
+import { formatMoney } from '@/core/money'
+import type { Sheet } from '@/services/read/sheet'
+import { Figure } from '@/ui/Figure'
+
+const KIND = { offered: 'estimate', agreed: 'agreed', changed: 'agreed, changed' } as const
+
+/** Every version that was sent or agreed, each to be compared with the one before. */
+export const Versions = ({ sheet }: { readonly sheet: Sheet }) =>
+  sheet.versions.length < 2 ? null : (
+    <section className="mt-7">
+      <h2>Versions</h2>
+      <table className="ledger">
+        <tbody>
+          {sheet.versions.map((v) => (
+            <tr key={v.n}>
+              <td className="font-figure">{v.n}</td>
+              <td className="sub whitespace-nowrap">{formatDayShort(v.on, sheet.today)}</td>
+              <td>{KIND[v.kind]}</td>
+              <td>
+                {v.n > 1 && (
+                  <Link
+                    prefetch={false}
+                    className="underline"
+                    href={`/sales/${sheet.story.sale.id}/versions?before=${v.n - 1}&now=${v.n}`}
+                  >
+                    what changed
+                  </Link>
+                )}
+              </td>
+              <td className="r">
+                <Figure of={v.gross} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )
+
+/** Estimated against agreed against billed against what it really cost. For the owner alone. */
+export const Costs = ({ sheet: { costs: c } }: { readonly sheet: Sheet }) =>
+  c === null ? null : (
+    <section className="mt-7">
+      <h2>Thought and done</h2>
+      <dl className="flex flex-wrap gap-x-8 gap-y-2">
+        {(
+          [
+            ['first offered', c.offered],
+            ['agreed', c.agreed],
+            ['billed', c.billed],
+            ['thought to cost', c.expectedCost],
+            ['cost so far', c.actualCost],
+          ] as const
+        ).map(([name, amount]) => (
+          <div key={name}>
+            <dt className="sub">{name}</dt>
+            <dd className="fig text-left!">{amount ? formatMoney(amount) : '–'}</dd>
+          </div>
+        ))}
+        <div>
+          <dt className="sub">margin of what is billed</dt>
+          <dd className="fig text-left!">{c.margin ? `${c.margin.toString()} %` : '–'}</dd>
+        </div>
+      </dl>
+    </section>
+  )
+
+/** Invoices, handovers and what they posted. */
+export const Papers = ({ sheet }: { readonly sheet: Sheet }) => {
+  const { invoices, handovers } = sheet.story
+  if (invoices.length + handovers.length + sheet.entries.length === 0) return null
+  return (
+    <section className="mt-7">
+      <h2>Papers and what they did in the books</h2>
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th scope="col">Day</th>
+            <th scope="col">Paper</th>
+            <th scope="col">In the books</th>
+            <th scope="col" className="r">
+              Amount
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {invoices
+            .filter((i) => i.status === 'draft')
+            .map((i) => (
+              <tr key={i.id}>
+                <td className="sub whitespace-nowrap">{formatDayShort(i.on, sheet.today)}</td>
+                <td>
+                  <Link prefetch={false} className="underline" href={`/invoices/${i.id}`}>
+                    Draft of an invoice
+                  </Link>
+                </td>
+                <td className="sub">nothing yet</td>
+                <td className="r">
+                  <Figure of={i.gross} />
+                </td>
+              </tr>
+            ))}
+          {sheet.entries.map((e) => (
+            <tr key={e.id}>
+              <td className="sub whitespace-nowrap">{formatDayShort(e.on, sheet.today)}</td>
+              <td>
+                <Link prefetch={false} className="hover:underline" href={e.href}>
+                  {e.text}
+                </Link>
+              </td>
+              <td className="sub">
+                <Link prefetch={false} className="hover:underline" href={`/books/entries/${e.id}`}>
+                  {e.says}
+                </Link>
+              </td>
+              <td className="fig">{formatMoney(e.amount)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )
+}
