@@ -45,14 +45,14 @@ const CREDITED = sql`exists (select from invoice n where n.credits_id = invoice.
 
 const where = (f: InvoiceFilter, today: Day): SQL => {
   const state = {
-    open: sql`status = 'issued' and ${OPEN} > 0`,
-    late: sql`status = 'issued' and o.due < ${today}`,
-    paid: sql`status = 'issued' and kind <> 'credit-note' and ${OPEN} = 0`,
-    credited: sql`status = 'issued' and ${CREDITED}`,
-    draft: sql`status = 'draft'`,
+    open: sql`invoice.status = 'issued' and ${OPEN} > 0`,
+    late: sql`invoice.status = 'issued' and o.due < ${today}`,
+    paid: sql`invoice.status = 'issued' and invoice.kind <> 'credit-note' and ${OPEN} = 0`,
+    credited: sql`invoice.status = 'issued' and ${CREDITED}`,
+    draft: sql`invoice.status = 'draft'`,
   }
   const parts: (SQL | undefined)[] = [
-    f.state ? sql`(${state[f.state]})` : sql`(status = 'issued' or status = 'draft')`,
+    f.state ? sql`(${state[f.state]})` : sql`true`,
     f.customerId ? sql`invoice.customer_id = ${f.customerId}` : undefined,
     f.goodsId ? sql`exists (select from invoice_line l where l.invoice_id = invoice.id and l.goods_id = ${f.goodsId})` : undefined, // prettier-ignore
     f.kind ? sql`invoice.kind = ${f.kind}` : undefined,

@@ -1,0 +1,255 @@
+import { beforeAll, describe, expect, test } from 'vitest'
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
+import { runDuePlans } from '@/clockwork/runPlans'
+import { addDays, day } from '@/core/day'
+import { forecast } from '@/core/receivables'
+import { sumMoney, toDecimalString } from '@/core/money'
+import { findBusiness, type Business } from '@/data/queries/business'
+import { invoiceFilter, listRegister, sumRegister } from '@/data/queries/invoiceRegister'
+import { balancesBefore, entriesOfPapers } from '@/data/queries/ledger'
+import { listPost } from '@/data/queries/post'
+import { deleteSavedView, listSavedViews } from '@/data/queries/promises'
+import { AGE_GROUPS, ageBy } from '@/data/queries/receivables'
+import { sumRole } from '@/data/queries/till'
+import { makePaper } from '@/papers/make'
+import { changeSettings } from '@/services/access/changeSettings'
+import { billSale } from '@/services/billing/billSale'
+import { creditInvoice } from '@/services/billing/creditInvoice'
+import { sendToMany } from '@/services/chase/sendMany'
+import type { Command } from '@/services/command'
+import { sentence } from '@/services/failure'
+import { sellAtCounter } from '@/services/money/sellAtCounter'
+import { takeReceipt } from '@/services/money/takeReceipt'
+import { addCustomer } from '@/services/people/keepCustomer'
+import { joinCustomers } from '@/services/people/joinCustomers'
+import { inputOf, readBackTests, readForecastFacts } from '@/services/read/expected'
+import { keepView } from '@/services/read/keepView'
+import { readOpenItems } from '@/services/read/openItems'
+import { readOweMost, readPayHabits } from '@/services/read/payHabits'
+import { readHeldReport, readLayawayBook, readPlanBook } from '@/services/read/promiseBooks'
+import { readSheet } from '@/services/read/sheet'
+import { arrangeSale } from '@/services/sales/arrangeSale'
+import { handOver } from '@/services/sales/handOver'
+import { startSale } from '@/services/sales/startSale'
+import { openTestShop, type TestShop } from './shop'
+
+let s: TestShop
+let business: Business
+let quick: number
+let slow: number
+let plan: number
+let layaway: number
+
+const onDay = async <I, A>(today: string, command: Command<I, A>, input: I): Promise<A> => {
+  const done = await command.answer({ db: s.db, today: day(today) }, input, null)
+  if (!done.ok) throw new Error(sentence(done.error))
+  return done.value
+}
+/** Sold, handed over and billed on a day, due ten days later. */
+const billed = async (
+  customerId: number,
+  on: string,
+  unitPrice: string,
+  more: Record<string, unknown> = {},
+) => {
+  const sale = await onDay(on, startSale, { customerId, agreed: true, lines: [{ description: 'A bow', quantity: '1', unitPrice, taxCode: 'ZERO' }], arrangement: { kind: 'terms', net: 10 }, ...more }) // prettier-ignore
+  await onDay(on, handOver, { saleId: sale.id })
+  return { saleId: sale.id, invoice: await onDay(on, billSale, { saleId: sale.id, what: 'handed-over', issue: true }) } // prettier-ignore
+}
+
+beforeAll(async () => {
+  s = await openTestShop()
+  quick = await s.run(addCustomer, { name: 'Quick Quill', email: 'quick@mail.example' })
+  slow = await s.run(addCustomer, { name: 'Slow Sal' })
+  // Quick pays two days early, Slow twenty days late: four bills each, from January on.
+  for (const [customerId, late] of [[quick, -2], [slow, 20]] as const)
+    for (const on of ['2026-01-05', '2026-01-19', '2026-02-02', '2026-02-09']) {
+      const { invoice } = await billed(customerId, on, '100.00')
+      await onDay(addDays(day(on), 10 + late), takeReceipt, { customerId, method: 'transfer', amount: '100.00', for: [{ dueId: invoice.dues[0]!.id, amount: '100.00' }] })
+    }
+  await billed(quick, '2026-03-01', '300.00', { kind: 'repairs', channel: 'phone' })
+  await billed(slow, '2026-03-01', '500.00', { channel: 'counter' })
+  plan = (await billed(quick, '2026-03-02', '600.00', { arrangement: { kind: 'installments', count: 6, every: 'month', firstDue: '2026-04-02', charge: { flat: '60.00' } } })).saleId
+  layaway = (await onDay('2026-03-02', startSale, { customerId: slow, agreed: true, lines: [{ description: 'A lute', quantity: '1', unitPrice: '400.00', taxCode: 'ZERO' }], arrangement: { kind: 'layaway', firstPercent: '25', months: 3 } })).id
+  await onDay('2026-03-02', takeReceipt, { method: 'cash', amount: '150.00', for: [{ saleId: layaway, amount: '150.00' }] })
+  await onDay('2026-03-03', takeReceipt, { customerId: slow, method: 'card', amount: '12.00', for: 'account' })
+  await onDay('2026-03-03', sellAtCounter, { lines: [{ goodsId: s.rosin, quantity: '2' }], method: 'cash' })
+  business = (await findBusiness(s.db))!
+}) // prettier-ignore
+
+describe('the register of invoices', () => {
+  const about = { today: day('2026-03-20'), currency: 'USD' }
+  const find = async (query: Record<string, string>) => {
+    const filter = invoiceFilter(query, 'USD')
+    const rows = await listRegister(s.db, filter, { limit: 100 }, about)
+    const sums = await sumRegister(s.db, filter, about)
+    // The sums are those of the rows, credit notes taken off.
+    const signed = rows.reduce((sum, r) => sum + (r.kind === 'credit-note' ? -r.gross.minor : r.gross.minor), 0n)
+    expect([sums.count, sums.gross.minor]).toEqual([rows.length, signed])
+    expect(sums.open.minor).toBe(rows.reduce((sum, r) => sum + r.open.minor, 0n))
+    return rows
+  } // prettier-ignore
+  test.each([
+    [{}, 12], // four and four paid, two open, the plan’s, the counter’s
+    [{ state: 'open' }, 3],
+    [{ state: 'late' }, 2], // due 11 March; the plan’s first row only in April
+    [{ state: 'paid' }, 9],
+    [{ kind: 'counter' }, 1],
+    [{ from: '2026-03-01', to: '2026-03-01' }, 2],
+    [{ least: '300.00', most: '500.00' }, 2],
+    [{ search: 'sal bow' }, 5],
+    [{ search: '2026-0001' }, 1],
+    [{ state: 'nonsense', from: '2026-13-01', least: 'much' }, 12], // what is not understood is left out
+  ])('%j finds %s', async (query, count) => {
+    expect(await find(query as Record<string, string>)).toHaveLength(count)
+  })
+  test('by goods, and credited ones', async () => {
+    const rows = await find({ goods: String(s.rosin) })
+    expect(rows.map((r) => r.kind)).toEqual(['counter'])
+    await onDay('2026-03-04', creditInvoice, { invoiceId: rows[0]!.id, reason: 'Broken', returnGoods: true })
+    expect(await find({ state: 'credited' })).toHaveLength(1)
+    expect(await find({ kind: 'credit-note' })).toHaveLength(1)
+  })
+  test('a list is kept by name, once, and forgotten', async () => {
+    await s.run(keepView, { place: 'invoices', name: 'Late ones', query: 'state=open' })
+    await s.run(keepView, { place: 'invoices', name: 'Late ones', query: 'state=late' })
+    const views = await listSavedViews(s.db, 'invoices')
+    expect(views.map((v) => [v.name, v.query])).toEqual([['Late ones', 'state=late']])
+    await deleteSavedView(s.db, views[0]!.id)
+    expect(await listSavedViews(s.db, 'invoices')).toEqual([])
+  })
+})
+
+describe('what is owed, from every side', () => {
+  const asOf = day('2026-03-20')
+  test.each(AGE_GROUPS)('per %s it comes to the same, and to the accounts', async (group) => {
+    const rows = await ageBy(s.db, { asOf, by: 'due', currency: 'USD', group })
+    const sum = (key: 'total' | 'held' | 'onAccount') => sumMoney(rows.map((r) => r[key]), 'USD').minor // prettier-ignore
+    expect(sum('total')).toBe((await sumRole(s.db, 'receivables', asOf, 'USD')).minor)
+    expect(sum('held')).toBe(-(await sumRole(s.db, 'layaway-deposits', asOf, 'USD')).minor)
+    expect(sum('onAccount')).toBe(-(await sumRole(s.db, 'on-account', asOf, 'USD')).minor)
+    expect(sum('total')).toBe(30_000n + 50_000n + 66_000n)
+  })
+  test('own limits move the columns; a kind alone is what it is made of', async () => {
+    const [row] = await ageBy(s.db, { asOf, by: 'due', currency: 'USD', group: 'kind', limits: [5, 10, 15], only: { kind: 'repairs' } }) // prettier-ignore
+    // 300.00 due 11 March, nine days late: the second column
+    expect([row!.name, row!.d31to60.minor, row!.total.minor]).toEqual(['repairs', 30_000n, 30_000n])
+  })
+  test('held money by sale and customer equals its accounts on every day', async () => {
+    for (const on of ['2026-03-01', '2026-03-02', '2026-03-03', '2026-12-31'].map(day)) {
+      const { totals } = await readHeldReport(s.db, on, 'USD')
+      expect(totals.layaway.minor).toBe(-(await sumRole(s.db, 'layaway-deposits', on, 'USD')).minor)
+      expect(totals.account.minor).toBe(-(await sumRole(s.db, 'on-account', on, 'USD')).minor)
+    }
+    expect((await readHeldReport(s.db, day('2026-03-02'), 'USD')).lines).toMatchObject([{ customer: 'Slow Sal', kind: 'layaway' }]) // prettier-ignore
+  })
+  test('the book of plans: paid, open, late, next and the end', async () => {
+    const till = { db: s.db, today: day('2026-05-03') }
+    await runDuePlans(till)
+    await onDay('2026-04-02', takeReceipt, { method: 'cash', amount: '110.00', for: [{ saleId: plan, amount: '110.00' }] }) // prettier-ignore
+    const { rows, totals } = await readPlanBook(s.db, { ended: false }, business, till.today)
+    // 660.00 in six of 110.00, one paid, May’s a day late; two of six charges of 10.00 earned
+    expect(rows).toMatchObject([{ rowsLate: 1, next: '2026-06-02', ends: '2026-09-02', hasCard: false }])
+    expect([totals.paid, totals.open, totals.late, totals.unearned].map(toDecimalString)).toEqual(['110.00', '550.00', '110.00', '40.00']) // prettier-ignore
+    expect((await readPlanBook(s.db, { ended: true }, business, till.today)).rows).toEqual([])
+  })
+  test('the book of layaways: who is behind comes first', async () => {
+    // 100.00 at once, then 3 × 100.00 from 2 April; 150.00 came
+    const { rows } = await readLayawayBook(s.db, business, day('2026-04-03'))
+    expect(rows).toMatchObject([{ stands: 'behind', behindSince: '2026-04-02' }])
+    expect(toDecimalString(rows[0]!.behind)).toBe('50.00')
+  })
+  test('what somebody could pay: a layaway takes any amount, and what is due of it is proposed', async () => {
+    const open = (await readOpenItems(s.db, slow, business, day('2026-04-03')))!
+    expect(open.items.at(-1)).toMatchObject({ saleId: layaway, open: '250.00', asked: '50.00' })
+    expect(open.usually).toBe('usually pays after 30 days')
+  })
+})
+
+describe('expected money', () => {
+  test('is made of what was known on the day, and moves each customer by their own delay', async () => {
+    const facts = await readForecastFacts(s.db, day('2026-03-09'))
+    expect(facts.lateness[quick]).toEqual([-2, -2, -2, -2])
+    // Slow’s last bill was paid on 11 March: not known on the 9th.
+    expect(facts.lateness[slow]).toEqual([20, 20, 20])
+    const weeks = forecast(inputOf(facts, { weeks: 5, runs: 50 }))!
+    // Quick’s 300.00, due 11 March, comes on the 9th; Slow’s 100.00 due 19 February by the 11th, in the same week.
+    expect(weeks[0]).toMatchObject({ week: '2026-03-09', low: 40_000n, high: 40_000n })
+    // Slow’s 500.00, due 11 March, comes on the 31st.
+    expect(weeks[3]).toMatchObject({ week: '2026-03-30', median: 61_000n - 11_000n + 11_000n })
+  })
+  test('a forecast is held against what came on the same dues', async () => {
+    const tests = await readBackTests(s.db, day('2026-03-23'), { times: 1, weeks: 4 })
+    expect(tests).toHaveLength(1)
+    const [t] = tests
+    // On 23 February Slow’s bills of 2 and 9 February were open: 200.00 expected, and 200.00 came.
+    expect([t!.from, t!.expected, t!.came, t!.inside]).toEqual(['2026-02-23', 20_000n, 20_000n, 4])
+  })
+  test('habits by month, and who owes most', async () => {
+    const months = await readPayHabits(s.db, day('2026-03-20'), 3)
+    // January: Quick’s two after 8 days. February: Quick’s two after 8, Slow’s two after 30: 19 days, half of it late.
+    expect(months).toMatchObject([{ days: 8, lateShare: 0 }, { days: 19, lateShare: 50 }, { days: 30, lateShare: 100 }]) // prettier-ignore
+    const most = await readOweMost(s.db, day('2026-03-20'), 2, 'USD')
+    expect(most[0]).toMatchObject({ name: 'Quick Quill' })
+    expect(most.map((m) => m.owed.at(-1)!.minor)).toEqual([30_000n + 66_000n, 50_000n])
+  })
+})
+
+describe('letters and papers', () => {
+  const text = async (pdf: Buffer | null): Promise<string> => {
+    const doc = await getDocument({ data: new Uint8Array(pdf!), verbosity: 0 }).promise
+    let all = ''
+    for (let n = 1; n <= doc.numPages; n++)
+      all += (await (await doc.getPage(n)).getTextContent()).items.map((i) => ('str' in i ? i.str : '')).join(' ')
+    return all.replace(/\s+/g, ' ')
+  } // prettier-ignore
+  const asked = (today: string) => ({ db: s.db, business, today: day(today) })
+
+  test('an agreement says the payments, the rate and the rules', async () => {
+    const of = await text(await makePaper(asked('2026-03-02'), 'agreement', plan))
+    for (const part of ['Agreement on payments', '660.00', '110.00', '02 Apr 2026', '02 Sep 2026', 'Effective rate a year', 'You may pay off early', 'Signed']) expect(of).toContain(part) // prettier-ignore
+    const kept = await text(await makePaper(asked('2026-03-02'), 'agreement', layaway))
+    for (const part of ['100.00', 'stay with us until all of it is paid', 'we keep nothing']) expect(kept).toContain(part) // prettier-ignore
+  })
+  test('what is open stands in one list, late or not', async () => {
+    const of = await text(await makePaper(asked('2026-03-20'), 'open-items', slow))
+    for (const part of ['What is open', '500.00', 'late since']) expect(of).toContain(part)
+  })
+  test('to many at once: who cannot be written to is told apart, and the others still are', async () => {
+    const till = { db: s.db, today: day('2026-03-25') }
+    const done = await sendToMany(till, { customerIds: [quick, slow], what: 'statement' }, 'USD')
+    expect(done).toMatchObject({ written: 1, skipped: [{ name: 'Slow Sal' }] })
+    const again = await sendToMany(till, { customerIds: [quick], what: 'reminder' }, 'USD')
+    expect(again.written).toBe(1)
+    expect((await sendToMany(till, { customerIds: [quick], what: 'reminder' }, 'USD')).skipped[0]!.why).toContain('The next may go from') // prettier-ignore
+    const [last] = await listPost(s.db, { customerId: quick } as never, { limit: 1 })
+    expect(last!.subject).toContain('A reminder')
+  })
+})
+
+test('what a paper made of each account: before, and after the next one', async () => {
+  const sheet = (await readSheet(s.db, plan, business, day('2026-05-03')))!
+  const [bill] = await entriesOfPapers(s.db, [{ kind: 'invoice', id: sheet.story.invoices[0]!.id }], 'USD')
+  const before = await balancesBefore(s.db, [bill!.id], 'USD')
+  const line = bill!.lines.find((l) => l.code === '1100')!
+  // Before it: 300.00 and 500.00 billed on 1 March, Slow’s last two bills open.
+  expect(before.get(`${bill!.id}:${line.accountId}`)!.minor).toBe(100_000n)
+  expect(sheet.planned.map((p) => p.text)).toContain('payment 3 of 6')
+})
+
+test('Settings fill in what an arrangement leaves out', async () => {
+  await s.run(changeSettings, { usualArrangements: { layaway: { months: 5, graceDays: 7, fee: { percent: '5' } }, late: { charge: { amount: '8.00' }, graceDays: 3 } } as never }) // prettier-ignore
+  const sale = await s.answer(startSale, { customerId: quick, agreed: true, lines: [{ description: 'x', quantity: '1', unitPrice: '50.00' }] }) // prettier-ignore
+  const kept = await s.answer(arrangeSale, { saleId: sale.id, arrangement: { kind: 'layaway', months: 2 } })
+  expect(kept.arrangement).toMatchObject({ kind: 'layaway', months: 2, graceDays: 7, fee: { percent: '5' } })
+  const rows = await s.answer(arrangeSale, { saleId: sale.id, arrangement: { kind: 'installments', count: 2, every: 'month', firstDue: '2026-04-01' } }) // prettier-ignore
+  expect(rows.arrangement).toMatchObject({ lateCharge: { amount: '8.00' }, graceDays: 3 })
+})
+
+test('two records joined take their plans, layaways and promises along', async () => {
+  const kept = await s.run(addCustomer, { name: 'Quentin Quill' })
+  await s.run(joinCustomers, { customerId: kept, goneId: quick })
+  const { rows } = await readPlanBook(s.db, { ended: false }, business, day('2026-05-03'))
+  expect(rows).toMatchObject([{ customer: 'Quentin Quill' }])
+  expect(await s.ties()).toEqual([])
+})
