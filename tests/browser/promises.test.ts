@@ -271,6 +271,113 @@ describe('money that comes back, and money that does not', () => {
   })
 })
 
+describe('corrected, moved, and paid for others', () => {
+  test('an invoice credited with its new draft in one step, what was paid going straight back', async () => {
+    const sale = await agreed('200.00', 'A bridge')
+    await i.go(`/sales/${sale}`)
+    await handOverAndBill()
+    await take(sale, '216.50')
+    const invoice = (await get(`/sales/${sale}`)).invoices[0]
+    await i.go(`/invoices/${invoice.id}`)
+    await i.see('Customers owe 216.50 more; 200.00 earned')
+    await i.click('Credit')
+    const again = await driver.findElement(By.xpath("//label[contains(., 'make the draft at once')]/input"))
+    await driver.executeScript('arguments[0].click()', again)
+    const refund = await driver.findElement(By.xpath("//select[option[contains(., 'goes back in cash')]]"))
+    await refund.sendKeys('goes back in cash')
+    await i.type('Why', 'Wrong name')
+    await i.doIt()
+    await i.see('Draft of an invoice')
+    const now = await get(`/sales/${sale}`)
+    expect(now.invoices.map((v: { kind: string; status: string }) => `${v.kind} ${v.status}`)).toEqual(['invoice issued', 'credit-note issued', 'invoice draft']) // prettier-ignore
+    expect((await get(`/customers/${ORLA}`)).held).toBe('0.00')
+    await tiesAgree()
+  })
+
+  test('a sale called off keeps a fee of what is held, and moves the rest', async () => {
+    const [one, two] = [await agreed('300.00', 'A lute'), await agreed('80.00', 'A strap')]
+    for (const id of [one, two])
+      await till.request('POST', `/sales/${id}/arrangement`, { kind: 'deposit', percent: '50' })
+    await till.request('POST', '/receipts', { method: 'cash', amount: '150.00', for: [{ saleId: one, amount: '150.00' }] }) // prettier-ignore
+    await i.go(`/sales/${one}`)
+    await i.click('Held money')
+    await pick('move it to another sale')
+    await i.type('How much', '40.00')
+    await i.doIt()
+    await i.see('it is still held')
+    await gone()
+    await i.click('Cancel')
+    await i.type('Why', 'Changed their mind')
+    await i.type('Kept as a fee', '25.00')
+    await i.doIt()
+    await i.see('is cancelled')
+    await gone()
+    expect(await get(`/sales/${one}`)).toMatchObject({ stands: 'cancelled', money: { held: '0.00' } })
+    const held = await get('/held')
+    expect(held.rows.find((r: { saleId: number }) => r.saleId === two).amount).toBe('40.00')
+    await tiesAgree()
+  })
+
+  test('a parent pays for a child: one receipt for two customers’ papers', async () => {
+    const bills: number[] = []
+    for (const customerId of [3, 4]) {
+      const { id } = (await till.request('POST', '/sales', { customerId, agreed: true, lines: [{ description: 'Lessons', quantity: '1', unitPrice: '40.00' }] })).body // prettier-ignore
+      await till.request('POST', `/sales/${id}/handovers`, {})
+      await till.request('POST', `/sales/${id}/invoices`, { what: 'remaining', issue: true })
+      bills.push(id)
+    }
+    await i.go('/money-in?customer=3')
+    await i.see('Afterwards')
+    await i.choose('They pay for somebody else too', 'Piers', 'Piers Hallow')
+    await i.see('Piers Hallow: Invoice')
+    await i.type('Amount', '86.60')
+    await i.doIt()
+    await i.see('What it paid')
+    for (const id of bills) expect((await get(`/sales/${id}`)).stands).toBe('settled')
+    await i.go('/receipts')
+    await i.type('Exactly', '86.60')
+    await i.click('Show')
+    await i.see('1 receipt shown')
+    await tiesAgree()
+  })
+
+  test('the customer sees the rows of the plan on their own page, and pays one', async () => {
+    const sale = await agreed('277.14', 'A case')
+    await till.request('POST', `/sales/${sale}/arrangement`, { kind: 'installments', count: 3, every: 'month', firstDue: '2026-03-10' }) // prettier-ignore
+    await till.request('POST', `/sales/${sale}/handovers`, {})
+    await till.request('POST', `/sales/${sale}/invoices`, { what: 'remaining', issue: true })
+    const link = (await till.request('POST', `/sales/${sale}/links`, {})).body
+    await driver.get(till.base + new URL(link.address).pathname)
+    await i.see('payment 1 of 3')
+    await i.see('payment 3 of 3')
+    await i.see('Where your money stands')
+  })
+
+  test('a card kept for a plan collects on its day; Settings say what a layaway begins with', async () => {
+    const sale = await agreed('100.00', 'Strings')
+    await till.request('POST', `/sales/${sale}/arrangement`, { kind: 'installments', count: 2, every: 'month', firstDue: '2026-04-10' }) // prettier-ignore
+    await till.request('POST', `/sales/${sale}/handovers`, {})
+    await till.request('POST', `/sales/${sale}/invoices`, { what: 'remaining', issue: true })
+    await i.go(`/sales/${sale}`)
+    await i.click('Collect by card')
+    await i.type('Card number', '4000 0000')
+    await i.doIt()
+    await i.see('A card number has sixteen digits.')
+    await i.type('Card number', '4000 0000 0000 1111')
+    await i.doIt()
+    await i.see('each row is collected on its day')
+    await gone()
+    await i.see('collected from the card that ends in 1111')
+    await i.go('/settings')
+    await i.type('within months', '5')
+    await i.type('For a cheque that bounced', '17.50')
+    await i.click('Keep')
+    await i.go(`/sales/${await agreed('90.00', 'A stand')}?do=pay-how`)
+    await pick('layaway: goods stay until paid up')
+    await driver.wait(async () => (await (await i.field('Paid up within months')).getAttribute('value')) === '5', 8000) // prettier-ignore
+  })
+})
+
 describe('the drawer, and what is owed from every side', () => {
   test('cash in, a count that is short, and the day that says so', async () => {
     await i.go('/money-in/drawer')

@@ -121,6 +121,19 @@ export const viewOfStory = (s: Story, trail: readonly TrailLine[]) => ({
   })),
 })
 
+/** Held money of this sale that was put on dues of others: what left it in a use, less what its own dues got of it. */
+const usedElsewhere = (s: Story): { readonly on: Day; readonly amount: Money }[] => {
+  const uses = s.heldMoves.filter((m) => m.why === 'use')
+  return [...new Set(uses.map((m) => m.entryId))].flatMap((entryId) => {
+    const left = uses.filter((m) => m.entryId === entryId)
+    const here = s.fills.filter((f) => f.entryId === entryId && f.kind === 'held')
+    const amount = negateMoney(
+      sumMoney([...left.map((m) => m.amount), ...here.map((f) => f.amount)], s.totals.gross.currency),
+    )
+    return isPositiveMoney(amount) ? [{ on: left[0]!.on, amount }] : []
+  })
+}
+
 const LESSENED = [
   ['discount', 'Discount for paying early'],
   ['given-back', 'Charge given back'],
@@ -291,6 +304,8 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
       ),
     )
   }
+  for (const used of usedElsewhere(s))
+    events.push(event(used.on, 'Held money put on another sale', null, used.amount, used.amount))
   if (s.sale.closedOn)
     events.push(
       event(

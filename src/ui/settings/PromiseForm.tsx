@@ -50,7 +50,7 @@ export const PromiseForm = (props: Props) => {
   const [taxOnDeposits, setTax] = useState(props.taxOnDeposits)
   const [taxBackOnBadDebts, setBack] = useState(props.taxBackOnBadDebts)
   const q = (label: string, key: keyof typeof f, path: string = key) => (
-    <QuantityField label={label} value={f[key]} onValue={(v) => setF({ ...f, [key]: v })} problem={messageFor(refused, path)} />
+    <QuantityField label={label} value={f[key]} onValue={(v) => setF((now) => ({ ...now, [key]: v }))} problem={messageFor(refused, path)} />
   )
   const numbers = (s: string): number[] => s.split(/[ ,]+/).filter(Boolean).map(Number)
   const keep = () =>
@@ -96,7 +96,7 @@ export const PromiseForm = (props: Props) => {
         {q('within months', 'months', 'usualArrangements.layaway.months')}
         <label>
           <span className="label">Layaway: how often</span>
-          <select className="field" value={f.every} onChange={(e) => setF({ ...f, every: e.target.value })}>
+          <select className="field" value={f.every} onChange={(e) => setF((now) => ({ ...now, every: e.target.value }))}>
             {EVERY.map((e) => (
               <option key={e.value} value={e.value}>
                 {e.label}
@@ -108,12 +108,12 @@ export const PromiseForm = (props: Props) => {
         {q('fee when given up, percent', 'feePercent', 'usualArrangements.layaway.fee')}
         {q('Installments: payments', 'count', 'usualArrangements.installments.count')}
         {q('Late charge, percent', 'latePercent', 'usualArrangements.late.charge')}
-        <MoneyField label="or an amount" currency={currency} value={f.lateAmount} onValue={(v) => setF({ ...f, lateAmount: v })} />
+        <MoneyField label="or an amount" currency={currency} value={f.lateAmount} onValue={(v) => setF((now) => ({ ...now, lateAmount: v }))} />
         {q('after days of grace', 'lateGrace', 'usualArrangements.late.graceDays')}
-        <MoneyField label="For a cheque that bounced" currency={currency} value={f.bounceFee} onValue={(v) => setF({ ...f, bounceFee: v })} problem={messageFor(refused, 'bounceFee')} />
+        <MoneyField label="For a cheque that bounced" currency={currency} value={f.bounceFee} onValue={(v) => setF((now) => ({ ...now, bounceFee: v }))} problem={messageFor(refused, 'bounceFee')} />
         {q('Warn when late by days', 'stop', 'stopSupplyDays')}
-        <TextField label="Reminders after days" value={f.reminders} onValue={(v) => setF({ ...f, reminders: v })} problem={messageFor(refused, 'reminderDays')} />
-        <TextField label="Columns of what is late" value={f.limits} onValue={(v) => setF({ ...f, limits: v })} problem={messageFor(refused, 'ageLimits')} />
+        <TextField label="Reminders after days" value={f.reminders} onValue={(v) => setF((now) => ({ ...now, reminders: v }))} problem={messageFor(refused, 'reminderDays')} />
+        <TextField label="Columns of what is late" value={f.limits} onValue={(v) => setF((now) => ({ ...now, limits: v }))} problem={messageFor(refused, 'ageLimits')} />
         {q('Smallest coin, in hundredths', 'coin', 'smallestCoin')}
       </div>
       <div className="mt-3 grid gap-1.5">

@@ -13,7 +13,7 @@ import { Submit, type PanelProps } from './parts'
 export const PayHow = ({ sale, today, onClose }: PanelProps) => {
   const { send, busy, refused } = useSend()
   const [draft, setDraft] = useState<Draft>(() => readBack(sale.arrangement, sale.usual, addMonths(today, 1)))
-  const set = (change: Partial<Draft>) => setDraft({ ...draft, ...change })
+  const set = (change: Partial<Draft>) => setDraft((d) => ({ ...d, ...change }))
   const arrangement = writeOut(draft)
   const { plan, problem } = usePreview(arrangement, sale.gross)
   const go = async () => {
