@@ -1,4 +1,5 @@
 import {
+  largerMoney,
   roundToMoney,
   subtractMoney,
   sumMoney,
@@ -30,7 +31,7 @@ export interface BilledTax {
  * Prices one bill of a sale.
  *
  * A line's part is what its running total of billed quantity is worth, less what was billed before, so that the parts of
- * a line add up to the line. Tax is computed as on any document, except that the bill which completes a tax code of the
+ * a line add up to the line; a part is never below zero. Tax is computed as on any document, except that the bill which completes a tax code of the
  * sale takes what is left of the code's whole tax, so that the bills add up to the sale, tax included.
  *
  * `lines` are all lines of the sale, `quantities` what this bill takes of them, `taxBilled` the tax of earlier bills less
@@ -83,5 +84,6 @@ const amountOfPart = (line: LineToPrice, quantity: Decimal, currency: string): M
   if (after.gte(line.agreed)) return subtractMoney(line.wholeAmount, line.billedAmount)
   if (line.agreed.isZero()) return zeroMoney(currency)
   const running = roundToMoney(toDecimal(line.wholeAmount).times(after).div(line.agreed), currency)
-  return subtractMoney(running, line.billedAmount)
+  // An amount credited for good may be more than the part is worth: then the part costs nothing, and a later one what is left.
+  return largerMoney(subtractMoney(running, line.billedAmount), zeroMoney(currency))
 }

@@ -344,3 +344,12 @@ test('the trail runs its balance in order of days', () => {
     buildTrail([at('2026-02-01', -40n, 0), at('2026-01-01', 100n, 1)], 'USD').map((l) => l.balance.minor),
   ).toEqual([100n, 60n])
 })
+
+test('a part billed again after an amount was credited for good is never below zero, and the last takes what is left', () => {
+  // Three at 100.00 were billed; 250.00 was credited for good, then all quantities to be billed again: 50.00 is left.
+  const line = (billedQuantity: number, billedAmount: bigint) => ({ lineId: 1, taxCode: { ...STD, components: [] }, agreed: decimal(3), wholeAmount: usd(30_000n), billedQuantity: decimal(billedQuantity), billedAmount: usd(billedAmount) })
+  const settings = { currency: 'USD', pricesIncludeTax: false, roundPer: 'document' as const }
+  const bill = (of: ReturnType<typeof line>, quantity: number) => priceBill([of], [{ lineId: 1, quantity: decimal(quantity) }], [], settings).gross.minor
+  expect(bill(line(0, 25_000n), 1)).toBe(0n) // a third is worth 100.00, 250.00 stands
+  expect(bill(line(1, 25_000n), 2)).toBe(5000n)
+}) // prettier-ignore
