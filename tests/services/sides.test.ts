@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { runDuePlans } from '@/clockwork/runPlans'
 import { addDays, day } from '@/core/day'
-import { forecast } from '@/core/receivables'
+import { forecast, forecastInput } from '@/core/receivables'
 import { sumMoney, toDecimalString } from '@/core/money'
 import { findBusiness, type Business } from '@/data/queries/business'
 import { invoiceFilter, listRegister, sumRegister } from '@/data/queries/invoiceRegister'
@@ -22,7 +22,7 @@ import { sellAtCounter } from '@/services/money/sellAtCounter'
 import { takeReceipt } from '@/services/money/takeReceipt'
 import { addCustomer } from '@/services/people/keepCustomer'
 import { joinCustomers } from '@/services/people/joinCustomers'
-import { inputOf, readBackTests, readForecastFacts } from '@/services/read/expected'
+import { readBackTests, readForecastFacts } from '@/services/read/expected'
 import { keepView } from '@/services/read/keepView'
 import { readOpenItems } from '@/services/read/openItems'
 import { readOweMost, readPayHabits } from '@/services/read/payHabits'
@@ -172,11 +172,12 @@ describe('expected money', () => {
     expect(facts.lateness[quick]).toEqual([-2, -2, -2, -2])
     // Slow’s last bill was paid on 11 March: not known on the 9th.
     expect(facts.lateness[slow]).toEqual([20, 20, 20])
-    const weeks = forecast(inputOf(facts, { weeks: 5, runs: 50 }))!
+    const weeks = forecast(forecastInput(facts, { weeks: 5, runs: 50 }))!
     // Quick’s 300.00, due 11 March, comes on the 9th; Slow’s 100.00 due 19 February by the 11th, in the same week.
     expect(weeks[0]).toMatchObject({ week: '2026-03-09', low: 40_000n, high: 40_000n })
     // Slow’s 500.00, due 11 March, comes on the 31st.
-    expect(weeks[3]).toMatchObject({ week: '2026-03-30', median: 61_000n - 11_000n + 11_000n })
+    // With it the first row of Quick’s plan, due 2 April and two days early: 110.00.
+    expect(weeks[3]).toMatchObject({ week: '2026-03-30', median: 50_000n + 11_000n })
   })
   test('a forecast is held against what came on the same dues', async () => {
     const tests = await readBackTests(s.db, day('2026-03-23'), { times: 1, weeks: 4 })
@@ -222,7 +223,7 @@ describe('letters and papers', () => {
     const again = await sendToMany(till, { customerIds: [quick], what: 'reminder' }, 'USD')
     expect(again.written).toBe(1)
     expect((await sendToMany(till, { customerIds: [quick], what: 'reminder' }, 'USD')).skipped[0]!.why).toContain('The next may go from') // prettier-ignore
-    const [last] = await listPost(s.db, { customerId: quick } as never, { limit: 1 })
+    const [last] = await listPost(s.db, {}, { limit: 1 })
     expect(last!.subject).toContain('A reminder')
   })
 })

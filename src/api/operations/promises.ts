@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { toDecimalString } from '@/core/money'
-import { forecast } from '@/core/receivables'
+import { forecast, forecastInput } from '@/core/receivables'
 import { INVOICE_STATES, listRegister, sumRegister } from '@/data/queries/invoiceRegister'
 import { listSavedViews } from '@/data/queries/promises'
 import { listDrawerMoves, listSettlements, listSlips, listToBank } from '@/data/queries/till'
@@ -13,7 +13,7 @@ import { bounceReceipt } from '@/services/money/voidReceipt'
 import { writeOffDue, writeOffRests } from '@/services/money/writeOff'
 import { keepCardForPlan, payOffPlan, quotePlanPayoff, reschedulePlan } from '@/services/plans/changePlan'
 import { giveUpLayaway } from '@/services/plans/giveUpLayaway'
-import { inputOf, readBackTests, readForecastFacts, RUNS } from '@/services/read/expected'
+import { readBackTests, readForecastFacts, RUNS } from '@/services/read/expected'
 import { dropView, keepView } from '@/services/read/keepView'
 import { readOweMost, readPayHabits } from '@/services/read/payHabits'
 import { heldReportView, layawayBookView, planBookView } from '@/services/read/promiseBooks'
@@ -88,7 +88,7 @@ export const promises = [
       const facts = await readForecastFacts(db, today)
       const later = query.customer === undefined ? {} : { later: { [query.customer]: query.later } }
       const amount = (minor: bigint) => t({ minor, currency: business.currency })
-      const weeks = forecast(inputOf(facts, { weeks: query.weeks, runs: RUNS, ...later }))!
+      const weeks = forecast(forecastInput(facts, { weeks: query.weeks, runs: RUNS, ...later }))!
       return whole(weeks.map((w) => ({ week: w.week, low: amount(w.low), median: amount(w.median), high: amount(w.high) })))
     },
   ),

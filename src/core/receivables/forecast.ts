@@ -28,6 +28,25 @@ export interface ForecastInput {
   readonly later?: Readonly<Record<number, number>>
 }
 
+/** What a forecast is made of, as plain values that can be handed to a page or a worker. Open amounts in minor units, as text. */
+export interface ForecastFacts {
+  readonly today: Day
+  readonly dues: readonly { readonly customerId: number; readonly dueOn: Day; readonly open: string }[]
+  readonly lateness: Readonly<Record<number, readonly number[]>>
+}
+
+/** The input of a forecast, with the one seed that every forecast of the program is drawn with. */
+export const forecastInput = (
+  facts: ForecastFacts,
+  wish: Pick<ForecastInput, 'weeks' | 'runs' | 'later'>,
+): ForecastInput => ({
+  today: facts.today,
+  seed: 20_260_101,
+  dues: facts.dues.map((d) => ({ ...d, open: BigInt(d.open) })),
+  lateness: facts.lateness,
+  ...wish,
+})
+
 export interface ForecastWeek {
   readonly week: Day
   readonly low: bigint

@@ -1,4 +1,4 @@
-import { and, asc, eq, isNull, sql } from 'drizzle-orm'
+import { and, asc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
@@ -57,14 +57,6 @@ export const listPlansOfSales = async (db: Db, saleIds: readonly number[], curre
   saleIds.length === 0
     ? []
     : (await plans(db).where(isOneOf(plan.saleId, saleIds)).orderBy(asc(plan.id))).map((r) => mapPlan(r, currency)) // prettier-ignore
-
-/** Plans that run, of everybody or of one customer. */
-export const listLivePlans = async (db: Db, of: { readonly customerId?: number }, currency: string): Promise<PlanFacts[]> =>
-  (
-    await plans(db)
-      .where(and(isNull(plan.endedOn), of.customerId === undefined ? undefined : eq(plan.customerId, of.customerId)))
-      .orderBy(asc(plan.id))
-  ).map((r) => mapPlan(r, currency)) // prettier-ignore
 
 export const insertPlan = async (db: Db, row: typeof plan.$inferInsert, id: number): Promise<void> => {
   await db

@@ -1,30 +1,13 @@
 import { addDays, weekStart, type Day } from '@/core/day'
-import { backTest, forecast, type ForecastInput, type ForecastWeek } from '@/core/receivables'
+import { backTest, forecast, forecastInput, type ForecastFacts, type ForecastWeek } from '@/core/receivables'
 import type { Db } from '@/data/connect'
 import { listLateness, listOpenForForecast, sumCameByWeek } from '@/data/queries/receivables'
 
-/** What a simulation of expected money is made of, as plain values a worker can be given. Amounts in minor units. */
-export interface ForecastFacts {
-  readonly today: Day
-  readonly dues: readonly { readonly customerId: number; readonly dueOn: Day; readonly open: string }[]
-  readonly lateness: Readonly<Record<number, readonly number[]>>
-}
-
+/** What is open on a day, and how late each customer paid before it. */
 export const readForecastFacts = async (db: Db, asOf: Day): Promise<ForecastFacts> => {
   const [dues, lateness] = await Promise.all([listOpenForForecast(db, asOf), listLateness(db, asOf)])
   return { today: asOf, dues, lateness: Object.fromEntries(lateness) }
 }
-
-export const inputOf = (
-  facts: ForecastFacts,
-  wish: Pick<ForecastInput, 'weeks' | 'runs' | 'later'>,
-): ForecastInput => ({
-  today: facts.today,
-  seed: 20_260_101,
-  dues: facts.dues.map((d) => ({ ...d, open: BigInt(d.open) })),
-  lateness: facts.lateness,
-  ...wish,
-})
 
 /** How many futures the program draws. */
 export const RUNS = 400
@@ -48,7 +31,7 @@ export const readBackTests = async (db: Db, today: Day, how: { readonly times: n
     const from = addDays(weekStart(today), -7 * how.weeks * n)
     const facts = await readForecastFacts(db, from)
     if (facts.dues.length === 0) continue
-    const weeks = forecast(inputOf(facts, { weeks: how.weeks, runs: RUNS }))!
+    const weeks = forecast(forecastInput(facts, { weeks: how.weeks, runs: RUNS }))!
     const came = await sumCameByWeek(db, { from, to: addDays(from, how.weeks * 7 - 1), issuedBy: from })
     const cameOf = weeks.map((w) => came.get(w.week) ?? 0n)
     tests.push({ from, ...backTest(weeks, cameOf), detail: weeks.map((w, i) => ({ ...w, came: cameOf[i]! })) })

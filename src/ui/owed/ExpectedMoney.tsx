@@ -2,8 +2,7 @@
 import { useEffect, useRef, useState } from 'react'
 import { formatDay } from '@/core/day'
 import { formatMoney, money } from '@/core/money'
-import type { ForecastInput, ForecastWeek } from '@/core/receivables'
-import type { ForecastFacts } from '@/services/read/expected'
+import { forecastInput, type ForecastFacts, type ForecastInput, type ForecastWeek } from '@/core/receivables'
 import type { ForecastMessage } from '@/workers/forecast.worker'
 import { QuantityField } from '../fields'
 import { BandChart } from './BandChart'
@@ -147,15 +146,7 @@ const useForecast = (facts: ForecastFacts, runs: number, later: ForecastInput['l
           ? { weeks: data.weeks, done: 1, stopped: false }
           : { weeks: null, done: data.done, stopped: false },
       )
-    w.postMessage({
-      today: facts.today,
-      seed: 20_260_101,
-      weeks: WEEKS,
-      runs,
-      dues: facts.dues.map((d) => ({ ...d, open: BigInt(d.open) })),
-      lateness: facts.lateness,
-      later: JSON.parse(asked) ?? undefined,
-    } satisfies ForecastInput)
+    w.postMessage(forecastInput(facts, { weeks: WEEKS, runs, later: JSON.parse(asked) ?? undefined }))
     return () => w.terminate()
   }, [facts, runs, asked, turn])
   return {

@@ -45,10 +45,7 @@ export default async function Habits() {
           <Empty>Nobody owes you anything.</Empty>
         ) : (
           <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_360px]">
-            <OweLines
-              customers={most.map((c) => ({ name: c.name, owed: c.owed.map((m) => m) }))}
-              months={months.map((h) => h.month)}
-            />
+            <OweLines customers={most} months={months.map((h) => h.month)} />
             <table className="ledger">
               <thead>
                 <tr>
