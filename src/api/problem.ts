@@ -1,4 +1,4 @@
-import { sentence, problemsOf, statusOf, type Failure } from '@/services/failure'
+import { factsOf, problemsOf, sentence, statusOf, type Failure } from '@/services/failure'
 
 const TITLES: Readonly<Record<number, string>> = {
   400: 'The request cannot be read',
@@ -19,6 +19,10 @@ export const problem = (
   code: string,
   detail: string,
   errors: readonly { path: string; message: string }[] = [],
+  more: {
+    readonly facts?: Readonly<Record<string, string>>
+    readonly headers?: Readonly<Record<string, string>>
+  } = {},
 ): Response =>
   new Response(
     JSON.stringify({
@@ -27,6 +31,7 @@ export const problem = (
       status,
       detail,
       ...(errors.length > 0 ? { errors } : {}),
+      ...more.facts,
     }),
     {
       status,
@@ -34,9 +39,12 @@ export const problem = (
         'content-type': 'application/problem+json',
         'cache-control': 'no-store',
         ...(status === 401 ? { 'www-authenticate': 'Bearer' } : {}),
+        ...more.headers,
       },
     },
   )
 
 export const problemOf = (failure: Failure): Response =>
-  problem(statusOf(failure), failure.code, sentence(failure), problemsOf(failure))
+  problem(statusOf(failure), failure.code, sentence(failure), problemsOf(failure), {
+    facts: factsOf(failure),
+  })

@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm'
 import type { Database, Transaction } from './connect'
 
 /** Codes after which PostgreSQL wants the transaction tried again: serialization failure, deadlock. */
@@ -12,13 +13,41 @@ export const databaseError = (problem: unknown): { code: string; constraint_name
   return null
 }
 
-/** Runs work in one transaction, again (up to five times) where two hands met. */
+/** Any number, the same everywhere: the lock that whoever writes holds until they are done. */
+const THE_PEN = 7_230_114
+
+/** Who waits for the pen in this process; so that waiting takes no connection from those who read. */
+const queues = new WeakMap<Database, Promise<unknown>>()
+
+const inTurn = <T>(db: Database, work: () => Promise<T>): Promise<T> => {
+  const mine = (queues.get(db) ?? Promise.resolve()).then(work, work)
+  queues.set(
+    db,
+    mine.catch(() => undefined),
+  )
+  return mine
+}
+
+const pause = (attempt: number): Promise<void> =>
+  new Promise((done) => setTimeout(done, (5 + Math.random() * 25) * attempt))
+
+/**
+ * Runs work in one transaction. There is one ledger and one pen: whoever writes holds it until the transaction ends, the
+ * next waits, readers never do. So no two writers wait for each other crosswise, however many hands there are; the guards
+ * of the tables hold all the same. Where the database says that two hands met, it is done again (up to five times).
+ */
 export const transact = async <T>(db: Database, work: (tx: Transaction) => Promise<T>): Promise<T> => {
   for (let attempt = 1; ; attempt++) {
     try {
-      return await db.transaction(work)
+      return await inTurn(db, () =>
+        db.transaction(async (tx) => {
+          await tx.execute(sql`select pg_advisory_xact_lock(${THE_PEN})`)
+          return work(tx)
+        }),
+      )
     } catch (problem) {
       if (attempt >= 5 || !TRY_AGAIN.has(databaseError(problem)?.code ?? '')) throw problem
+      await pause(attempt)
     }
   }
 }

@@ -128,9 +128,14 @@ const fromDatabase = async (db: Database, problem: unknown): Promise<Failure | n
       return through ? { code: 'period-closed', through } : null
     }
     case 'due_not_overfilled':
+    case 'due_right_on_every_day':
+    case 'due_filled_before_it_was':
       return { code: 'due-not-open', dueId: 0 }
     case 'held_not_below_zero':
+    case 'held_on_every_day':
       return { code: 'held-was-used' }
+    case 'shelf_on_every_day':
+      return { code: 'nothing-to-hand-over' }
     case 'business_pkey':
       return { code: 'already-set-up' }
     case 'goods_code_unique':
@@ -189,8 +194,14 @@ const makeWork = async (tx: Transaction, { db, today }: Till): Promise<Work> => 
   }
 }
 
-/** The day of a paper, refused in a closed period before anything else is tried. */
+/** The day of a paper that counts: not after today, and not in a closed period. Refused before anything else is tried. */
 export const paperDay = (w: Work, on: Day | undefined): Day => {
+  const chosen = draftDay(w, on)
+  return chosen > w.today ? refuse({ code: 'date-ahead', on: chosen, today: w.today }) : chosen
+}
+
+/** The day of a paper that does not count yet: it may lie ahead, but not in a closed period. */
+export const draftDay = (w: Work, on: Day | undefined): Day => {
   const chosen = on ?? w.today
   const closed = w.business.closedThrough
   return closed && chosen <= closed ? refuse({ code: 'period-closed', through: closed }) : chosen

@@ -13,9 +13,23 @@ export type Failure =
   | { readonly code: 'already-set-up' }
   | { readonly code: 'not-set-up' }
   | { readonly code: 'wrong-passphrase' }
+  | { readonly code: 'too-many-tries' }
+  | { readonly code: 'prove-again' }
   | { readonly code: 'key-reused' }
   | { readonly code: 'taken'; readonly what: string; readonly value: string }
   | { readonly code: 'period-closed'; readonly through: Day }
+  | { readonly code: 'date-ahead'; readonly on: Day; readonly today: Day }
+  /** It works from a later day on: until then `what` was not there, or something later would be undone. */
+  | { readonly code: 'not-before'; readonly from: Day; readonly what: string }
+  | { readonly code: 'close-before-today'; readonly today: Day }
+  | { readonly code: 'not-closed'; readonly through: Day | null }
+  | { readonly code: 'recovered-already'; readonly number: string }
+  | {
+      readonly code: 'billed-is-credited'
+      readonly line: string
+      readonly left: Decimal
+      readonly asked: Decimal
+    }
   | { readonly code: 'nothing-on-sale' }
   | { readonly code: 'joined'; readonly name: string; readonly to: number }
   | { readonly code: 'same-customer' }
@@ -138,10 +152,24 @@ const SENTENCES: Sentences = {
   'already-set-up': () => 'The business is set up already. Sign in, and change it in Settings.',
   'not-set-up': () => 'The business is not set up yet. Give it a name, a currency and a passphrase first.',
   'wrong-passphrase': () => 'That is not the passphrase. Nothing was opened; try again.',
+  'too-many-tries': () => 'Too many tries at once. Wait a few seconds, then try again.',
+  'prove-again': () => 'Type your passphrase again for this. It was a while since you did.',
   'key-reused': () =>
     'This key was used before for something else. Use a new Idempotency-Key for a new command.',
   taken: (f) => `The ${f.what} ${f.value} is taken. Choose another.`,
   'period-closed': (f) => `The books are closed through ${formatDay(f.through)}. Choose a later date.`,
+  'date-ahead': (f) =>
+    `${formatDay(f.on)} is after today, ${formatDay(f.today)}. What counts is dated today or before; look at the year, and choose an earlier day.`,
+  'not-before': (f) => `${f.what} Date it ${formatDay(f.from)} or later.`,
+  'close-before-today': (f) =>
+    `Books close through a day before today, ${formatDay(f.today)}. Choose an earlier day.`,
+  'not-closed': (f) =>
+    f.through
+      ? `The books are closed through ${formatDay(f.through)} only. Choose an earlier day to reopen to.`
+      : 'The books are not closed. There is nothing to reopen.',
+  'recovered-already': (f) => `Nothing of ${f.number} is written off any more. It was taken back before.`,
+  'billed-is-credited': (f) =>
+    `Only ${n(f.left)} of ${f.line} of this handover can come back without a credit, ${n(f.asked)} asked. What is invoiced comes back with a credit note.`,
   'nothing-on-sale': () => 'There is nothing on this sale yet. Add a line first.',
   joined: (f) => `${f.name} was joined to customer ${f.to}. Use that one; all papers stand there.`,
   'same-place': () => 'That money is there already. Choose where it comes from and where it goes.',
@@ -280,6 +308,8 @@ const STATUS: Partial<Record<Failure['code'], number>> = {
   'walk-in-stays': 409,
   'not-found': 404,
   'wrong-passphrase': 401,
+  'too-many-tries': 429,
+  'prove-again': 403,
   'already-set-up': 409,
   'not-set-up': 409,
   taken: 409,
@@ -303,11 +333,30 @@ const STATUS: Partial<Record<Failure['code'], number>> = {
   'nothing-late': 409,
   'not-late': 409,
   'not-to-bank': 409,
+  'not-closed': 409,
+  'recovered-already': 409,
 }
 
 /** The HTTP status of a failure: 404 unknown, 409 not in this state, 422 not with these numbers. */
 export const statusOf = (failure: Failure): number => STATUS[failure.code] ?? 422
 
+/** Failures of a paper's own date: they stand at its field. */
+const OF_DATE: ReadonlySet<Failure['code']> = new Set([
+  'date-ahead',
+  'not-before',
+  'period-closed',
+  'before-invoice',
+  'before-plan',
+])
+
 /** The field an input failure belongs to, where it is one. */
 export const problemsOf = (failure: Failure): readonly FieldProblem[] =>
-  failure.code === 'invalid' ? failure.errors : []
+  failure.code === 'invalid'
+    ? failure.errors
+    : OF_DATE.has(failure.code)
+      ? [{ path: 'on', message: sentence(failure) }]
+      : []
+
+/** What a program reads of a failure beside its sentence. */
+export const factsOf = (failure: Failure): Readonly<Record<string, string>> =>
+  failure.code === 'not-before' ? { from: failure.from } : {}

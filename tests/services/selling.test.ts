@@ -275,6 +275,7 @@ describe('reports', () => {
     const [won, lost] = [await start('2'), await start('1')]
     for (const sale of [won, lost]) await fresh.run(offerSale, { saleId: sale.id })
     await fresh.run(declineSale, { saleId: lost.id, reason: 'Too dear' })
+    fresh.moveTo('2026-03-31')
     await fresh.run(agreeSale, { saleId: won.id, on: '2026-03-04' })
     await fresh.run(handOver, {
       saleId: won.id,

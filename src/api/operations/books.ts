@@ -2,7 +2,8 @@ import { z } from 'zod'
 import { yearStart, type Day } from '@/core/day'
 import { findEntry, listEntries } from '@/data/queries/ledger'
 import { day } from '@/services/input/fields'
-import { closePeriod } from '@/services/books/closePeriod'
+import { listClosings } from '@/data/queries/closings'
+import { closePeriod, reopenPeriod } from '@/services/books/closePeriod'
 import { writeEntry } from '@/services/books/writeEntry'
 import {
   balanceSheetView,
@@ -87,5 +88,10 @@ export const books = [
     return entry && viewOfEntry(entry)
   }, 'entry'), // prettier-ignore
   change('/books/entries', 'The owner’s own entry.', writeEntry, { status: 201 }),
-  change('/books/close', 'Closes the books through a day.', closePeriod),
+  change('/books/close', 'Closes the books through a day before today.', closePeriod),
+  change('/books/reopen', 'Takes a closing back, with the passphrase and a reason.', reopenPeriod),
+  read('/books/closings', 'Every closing and reopening, the newest first.', noQuery, async ({ db }) => ({
+    items: await listClosings(db),
+    next: null,
+  })),
 ]

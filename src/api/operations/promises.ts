@@ -9,6 +9,9 @@ import { remind } from '@/services/chase/remind'
 import { day, id as idField } from '@/services/input/fields'
 import { chargeLate } from '@/services/money/chargeExtra'
 import { moveHeld } from '@/services/money/moveHeld'
+import { recoverWriteOff } from '@/services/money/recoverWriteOff'
+import { reverseHeldMove } from '@/services/money/reverseHeldMove'
+import { voidRefund } from '@/services/money/voidRefund'
 import { bounceReceipt } from '@/services/money/voidReceipt'
 import { writeOffDue, writeOffRests } from '@/services/money/writeOff'
 import { keepCardForPlan, payOffPlan, quotePlanPayoff, reschedulePlan } from '@/services/plans/changePlan'
@@ -69,6 +72,9 @@ export const promises = [
   change('/dues/{id}/late-charge', 'Charges for a late due, once.', chargeLate, { path: { dueId: 'id' }, status: 201 }),
   change('/dues/{id}/write-off', 'Gives a due up, in whole or in part.', writeOffDue, { path: { dueId: 'id' }, status: 201 }),
   change('/write-offs', 'Gives the small rests of a customer up.', writeOffRests, { status: 201 }),
+  change('/write-offs/{id}/recover', 'What was written off is owed again.', recoverWriteOff, { path: { writeOffId: 'id' } }),
+  change('/refunds/{id}/void', 'A refund was a mistake; its money is held again.', voidRefund, { path: { refundId: 'id' } }),
+  change('/held-moves/{id}/reverse', 'Held money goes back where it lay.', reverseHeldMove, { path: { transferId: 'id' } }),
   change('/held-moves', 'Moves held money to another sale, or to and from the account.', moveHeld, { status: 201 }),
   change('/receipts/{id}/bounce', 'A cheque bounced, or a card payment was reversed.', bounceReceipt, { path: { receiptId: 'id' } }),
   change('/customers/{id}/reminders', 'Writes the next reminder of what is late.', remind, { path: { customerId: 'id' }, status: 201 }),

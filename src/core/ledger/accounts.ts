@@ -12,6 +12,20 @@ export const ROLES = [
 ] as const // prettier-ignore
 export type AccountRole = (typeof ROLES)[number]
 
+/** Accounts that papers alone keep: an own entry there would part them from what they sum. */
+export const KEPT_BY_PAPERS: ReadonlySet<AccountRole> = new Set<AccountRole>([
+  'receivables',
+  'stock',
+  'payables',
+  'received-not-billed',
+  'customer-deposits',
+  'layaway-deposits',
+  'on-account',
+  'billed-ahead',
+  'unearned-charges',
+  'tax-on-deposits',
+])
+
 export interface ChartAccount {
   readonly code: string
   readonly name: string

@@ -80,7 +80,22 @@ describe('papers', () => {
     const e = postReceipt({ on, text: '', method: 'transfer', onDues: usd(10n), held: [{ kind: 'deposit', amount: usd(20n) }, { kind: 'layaway', amount: usd(30n) }] }) // prettier-ignore
     expect(sides(e)).toEqual([['bank', 60n], ['receivables', -10n], ['customer-deposits', -20n], ['layaway-deposits', -30n]]) // prettier-ignore
   })
+  test('a credit note undoes a loss and a discount with their tax, before any money is held', () => {
+    const e = postCreditNote({
+      on,
+      text: '',
+      net: usd(1000n),
+      ahead: usd(0n),
+      taxes: billed.taxes,
+      onReceivables: usd(0n),
+      onAccount: usd(500n),
+      writtenOff: { net: usd(400n), taxes: [{ accountId: 9, amount: usd(33n) }] },
+      discount: { net: usd(139n), taxes: [{ accountId: 9, amount: usd(11n) }] },
+    })
+    expect(sides(e)).toEqual([['sales-returns', 1000n], [9, 83n], ['bad-debts', -400n], ['sales-discounts', -139n], [9, -44n], ['on-account', -500n]]) // prettier-ignore
+  })
   test('a credit note lowers what is open and keeps what was paid for the customer', () => {
+    const none = { net: usd(0n), taxes: [] }
     const e = postCreditNote({
       on,
       text: '',
@@ -89,6 +104,8 @@ describe('papers', () => {
       taxes: billed.taxes,
       onReceivables: usd(83n),
       onAccount: usd(1000n),
+      writtenOff: none,
+      discount: none,
     })
     expect(sides(e)).toEqual([['sales-returns', 600n], ['billed-ahead', 400n], [9, 83n], ['receivables', -83n], ['on-account', -1000n]]) // prettier-ignore
   })

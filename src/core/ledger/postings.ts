@@ -91,9 +91,13 @@ export const postCounterSale = (
     ...sale.taxes.map((t) => credit(account(t.accountId), t.amount)),
   ])
 
-/** Held money put on an invoice: the liability falls, the customer owes less. */
-export const postHeldUse = (use: HeldGoes): EntryDraft =>
-  makeEntry(use.on, use.text, [...heldGoes(use, role('receivables')), ...taxOnAhead(use.taxAhead)])
+/** Held money put on an invoice: the liability falls, the customer owes less; in time it earns the discount as money would. */
+export const postHeldUse = (use: HeldGoes & { readonly discount?: Discount }): EntryDraft =>
+  makeEntry(use.on, use.text, [
+    ...heldGoes(use, role('receivables')),
+    ...(use.discount ? discountTaken(use.discount) : []),
+    ...taxOnAhead(use.taxAhead),
+  ])
 
 /** Held money that goes somewhere, and the tax on it that is no longer owed ahead (negative). */
 interface HeldGoes {
@@ -164,7 +168,10 @@ const roundedIn = (method: Method, rounding: Money | undefined): EntryLine[] =>
 export const taxOnAhead = (taxes: readonly TaxPosting[] = []): EntryLine[] =>
   taxes.flatMap((t) => [debit(role('tax-on-deposits'), t.amount), credit(account(t.accountId), t.amount)])
 
-/** Sales returned and tax, mirrored from the invoice; on what is still open first, the rest is held on account. */
+/**
+ * Sales returned and tax, mirrored from the invoice; on what is still open first, then on what was written off, and what
+ * was really paid is held on account.
+ */
 export const postCreditNote = (note: {
   readonly on: Day
   readonly text: string
@@ -173,13 +180,21 @@ export const postCreditNote = (note: {
   readonly ahead: Money
   readonly taxes: readonly TaxPosting[]
   readonly onReceivables: Money
+  /** Money that had really been paid: held for the customer from then on. */
   readonly onAccount: Money
+  /** Of what had been written off: the loss is undone, and the tax taken back with it is owed again. */
+  readonly writtenOff: Discount
+  /** Of the discount for paying early: it shrinks with what it was given on. */
+  readonly discount: Discount
 }): EntryDraft =>
   makeEntry(note.on, note.text, [
     debit(role('sales-returns'), subtractMoney(note.net, note.ahead)),
     debit(role('billed-ahead'), note.ahead),
     ...note.taxes.map((t) => debit(account(t.accountId), t.amount)),
     credit(role('receivables'), note.onReceivables),
+    credit(role('bad-debts'), note.writtenOff.net),
+    credit(role('sales-discounts'), note.discount.net),
+    ...[...note.writtenOff.taxes, ...note.discount.taxes].map((t) => credit(account(t.accountId), t.amount)),
     credit(role('on-account'), note.onAccount),
   ])
 

@@ -47,6 +47,46 @@ export const postWriteOff = (p: Posting & Discount): EntryDraft =>
     credit(role('receivables'), sumMoney([p.net, ...p.taxes.map((t) => t.amount)], p.net.currency)),
   ])
 
+/** A debt that was given up is owed again: the loss and its tax are undone. */
+export const postRecovery = (p: Posting & Discount): EntryDraft =>
+  makeEntry(p.on, p.text, [
+    debit(role('receivables'), sumMoney([p.net, ...p.taxes.map((t) => t.amount)], p.net.currency)),
+    credit(role('bad-debts'), p.net),
+    ...p.taxes.map((t) => credit(account(t.accountId), t.amount)),
+  ])
+
+/** A refund that was a mistake: the money is back where it went from, and held again. */
+export const postRefundVoid = (
+  p: Posting & {
+    readonly method: Method
+    readonly held: readonly HeldAmount[]
+    /** What coins had made more of what was paid out. */
+    readonly rounding: Money
+    readonly taxAhead: readonly TaxPosting[]
+  },
+): EntryDraft =>
+  makeEntry(p.on, p.text, [
+    ...p.held.flatMap((h) => [
+      debit(role(accountOfMethod[p.method]), h.amount),
+      credit(role(accountOfHeld[h.kind]), h.amount),
+    ]),
+    debit(role(accountOfMethod[p.method]), p.rounding),
+    credit(role('rounding'), p.rounding),
+    ...taxOnAhead(p.taxAhead),
+  ])
+
+/** A fee that was kept of held money by mistake is held again. */
+export const postFeeReversed = (
+  p: Posting & { readonly held: readonly HeldAmount[]; readonly taxAhead: readonly TaxPosting[] },
+): EntryDraft =>
+  makeEntry(p.on, p.text, [
+    ...p.held.flatMap((h) => [
+      debit(role('cancellation-fees'), h.amount),
+      credit(role(accountOfHeld[h.kind]), h.amount),
+    ]),
+    ...taxOnAhead(p.taxAhead),
+  ])
+
 /**
  * Money that seemed to have come did not: it leaves the account it lies in now, and what it had paid is owed again. What
  * it had been held as is held no more; what of that was used meanwhile is owed again too.
@@ -101,4 +141,18 @@ export const postCardSettlement = (
     debit(role('bank'), subtractMoney(p.gross, p.fees)),
     debit(role('card-fees'), p.fees),
     credit(role('card-clearing'), p.gross),
+  ])
+
+/** A move of held money is taken back: what lies where it went is held again where it came from. */
+export const postHeldReturn = (
+  p: Posting & {
+    readonly from: readonly HeldAmount[]
+    readonly held: readonly HeldAmount[]
+    readonly taxAhead: readonly TaxPosting[]
+  },
+): EntryDraft =>
+  makeEntry(p.on, p.text, [
+    ...p.from.map((h) => debit(role(accountOfHeld[h.kind]), h.amount)),
+    ...p.held.map((h) => credit(role(accountOfHeld[h.kind]), h.amount)),
+    ...taxOnAhead(p.taxAhead),
   ])

@@ -1,6 +1,6 @@
 import {
-  addMoney, compareMoney, decimal, HUNDRED, isPositiveMoney, minorDigits, money, multiplyMoney, roundToMoney,
-  smallerMoney, splitMoney, subtractMoney, sumMoney, toDecimal, ZERO, zeroMoney, type Decimal, type Money,
+  addMoney, Decimal, decimal, HUNDRED, isPositiveMoney, minorDigits, money, multiplyMoney, roundToMoney,
+  smallerMoney, splitMoney, subtractMoney, sumMoney, toDecimal, ZERO, zeroMoney, type Money,
 } from '../money' // prettier-ignore
 import { err, ok, type Result } from '../result'
 import type { Day } from '../day'
@@ -134,29 +134,43 @@ const fallingBalance = (financed: Money, rate: Decimal, terms: InstallmentTerms)
   return rows
 }
 
+/** Digits that a rate shown to four places needs, and a few more: no money depends on it. */
+const Rate = Decimal.clone({ precision: 24 })
+const CLOSE = new Rate('1e-12')
+/** More than tenfold a period is not told apart. */
+const MOST = new Rate(10)
+
 /**
  * The yearly rate at which the payments are worth what was financed, payments one step apart and the first one step after
- * the start, compounded over a year; found by halving the interval, to four places of the fraction (0.01 %).
+ * the start, compounded over a year; to four places of the fraction (0.01 %), half away from zero. Zero where no more is
+ * paid than was financed.
+ *
+ * Found by Newton's method on the rate of a step: what the payments are worth falls with the rate, ever more slowly, so
+ * from zero the steps rise towards the rate and never pass it.
  */
 export const effectiveYearlyRate = (
   financed: Money,
   payments: readonly Money[],
   perYear: Decimal,
 ): Decimal => {
-  const worthAt = (rate: Decimal): Money => {
-    const growth = rate.plus(1)
-    const worth = payments.reduceRight((sum, p) => sum.plus(toDecimal(p)).div(growth), ZERO)
-    return roundToMoney(worth.times(1_000_000), financed.currency)
+  const target = new Rate(financed.minor.toString())
+  const paid = payments.map((p) => new Rate(p.minor.toString()))
+  let rate = new Rate(0)
+  for (let i = 0; i < 100; i++) {
+    const factor = rate.plus(1).pow(-1)
+    let [worth, slope] = [new Rate(0), new Rate(0)]
+    for (const [n, p] of [...paid.entries()].reverse()) {
+      worth = worth.times(factor).plus(p)
+      slope = slope.times(factor).plus(p.times(n + 1))
+    }
+    const over = worth.times(factor).minus(target)
+    if (over.lte(0)) break
+    const step = over.div(slope.times(factor).times(factor))
+    rate = rate.plus(step)
+    if (step.lt(CLOSE) || rate.gt(MOST)) break
   }
-  const target = roundToMoney(toDecimal(financed).times(1_000_000), financed.currency)
-  let [low, high] = [ZERO, decimal(10)]
-  if (compareMoney(worthAt(low), target) <= 0) return ZERO
-  for (let i = 0; i < 60; i++) {
-    const middle = low.plus(high).div(2).toDecimalPlaces(30)
-    if (compareMoney(worthAt(middle), target) > 0) low = middle
-    else high = middle
-  }
-  return high.plus(1).pow(perYear).minus(1).toDecimalPlaces(4)
+  const yearly = Rate.min(rate, MOST).plus(1).pow(new Rate(perYear.toString())).minus(1).toDecimalPlaces(4)
+  return decimal(yearly.toString())
 }
 
 /** What a part comes to: the amount, or the percentage of the total, rounded once. Never more than the total. */

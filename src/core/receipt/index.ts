@@ -1,2 +1,3 @@
 export * from './fillDues'
-export { discountOn, nameOfDue } from './aboutDue'
+export { discountLeft, discountOn, discountWith, nameOfDue, type DiscountedDue } from './aboutDue'
+export * from './creditDues'

@@ -25,12 +25,16 @@ export interface LineState {
  * What remains of a line, computed and never typed.
  *
  * To hand over = agreed − handed over + returned for replacement. To bill = agreed − billed + credited for billing again.
- * Ready to bill = min(handed over, agreed) − billed + credited for billing again. None is ever below zero.
+ * Ready to bill = min(handed over − returned for replacement, agreed) − billed + credited for billing again. None is ever
+ * below zero.
  */
 export const lineState = (t: LineTally): LineState => ({
   toHandOver: larger(t.agreed.minus(t.handedOver).plus(t.toReplace), ZERO),
   toBill: larger(t.agreed.minus(t.billed).plus(t.toRebill), ZERO),
-  readyToBill: larger(smaller(t.handedOver, t.agreed).minus(t.billed).plus(t.toRebill), ZERO),
+  readyToBill: larger(
+    smaller(t.handedOver.minus(t.toReplace), t.agreed).minus(t.billed).plus(t.toRebill),
+    ZERO,
+  ),
 })
 
 /** The least a line may be changed to: what was handed over or billed, and is not to be again, stays agreed. */

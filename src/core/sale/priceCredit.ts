@@ -39,6 +39,7 @@ export interface CreditPart {
 
 export interface Credit {
   readonly lines: readonly CreditPart[]
+  /** Every component of the codes concerned, those of no amount too: their base is credited all the same. */
   readonly taxes: readonly {
     readonly taxCodeId: number
     readonly componentId: number
@@ -49,14 +50,20 @@ export interface Credit {
   readonly gross: Money
 }
 
-const runningPart = (whole: Money, credited: Money, after: Decimal, quantity: Decimal): Money =>
-  after.gte(quantity)
-    ? subtractMoney(whole, credited)
-    : subtractMoney(roundToMoney(toDecimal(whole).times(after).div(quantity), whole.currency), credited)
+/** The share of what is left of an amount that goes with some of the quantity left; all of it with the last. */
+const shareOfLeft = (whole: Money, credited: Money, quantity: Decimal, left: Decimal): Money => {
+  const amount = subtractMoney(whole, credited)
+  return quantity.gte(left)
+    ? amount
+    : roundToMoney(toDecimal(amount).times(quantity).div(left), whole.currency)
+}
 
 /**
- * Credits quantities of an invoice's lines, mirroring the invoice's amounts and tax: a line's parts add up to the line,
- * and crediting all of it gives exactly the invoice again, component by component. Quantities must not exceed what is left.
+ * Credits quantities of an invoice's lines, mirroring the invoice's amounts and tax: each takes its share of what earlier
+ * credits left of its line, so that a line's parts add up to the line, whatever was credited by amount before, and crediting
+ * all of it gives exactly the invoice again, component by component. Quantities must not exceed what is left.
+ *
+ * @example 2 for 100.00, 60.00 credited by amount before: one of them gives 20.00, the other 20.00
  */
 export const creditQuantities = (
   lines: readonly CreditableLine[],
@@ -66,12 +73,12 @@ export const creditQuantities = (
   const byId = new Map(lines.map((l) => [l.id, l]))
   const parts = quantities.map(({ lineId, quantity }): CreditPart => {
     const line = byId.get(lineId)!
-    const after = line.creditedQuantity.plus(quantity)
+    const left = line.quantity.minus(line.creditedQuantity)
     return {
       lineId,
       quantity,
-      net: runningPart(line.net, line.creditedNet, after, line.quantity),
-      tax: runningPart(line.tax, line.creditedTax, after, line.quantity),
+      net: shareOfLeft(line.net, line.creditedNet, quantity, left),
+      tax: shareOfLeft(line.tax, line.creditedTax, quantity, left),
     }
   })
   return withTaxes(lines, taxes, parts)
@@ -120,19 +127,14 @@ const withTaxes = (
       parts.filter((p) => ofCode.some((l) => l.id === p.lineId)).map((p) => p.tax),
       currency,
     )
-    const before = sumMoney(
-      ofCode.map((l) => l.creditedTax),
-      currency,
+    // Over what is left of each component, so that none is ever taken below zero and the last credit takes all.
+    const shares = splitMoney(
+      now,
+      components.map((c) => decimal(subtractMoney(c.amount, c.credited).minor)),
     )
-    const running = splitMoney(
-      addMoney(before, now),
-      components.map((c) => decimal(c.amount.minor)),
-    )
-    return components.map((c, i) => ({
-      taxCodeId,
-      componentId: c.componentId,
-      amount: subtractMoney(running[i]!, c.credited),
-    }))
+    return ofCode.some((l) => parts.some((p) => p.lineId === l.id))
+      ? components.map((c, i) => ({ taxCodeId, componentId: c.componentId, amount: shares[i]! }))
+      : []
   })
   const net = sumMoney(
     parts.map((p) => p.net),
@@ -144,7 +146,7 @@ const withTaxes = (
   )
   return {
     lines: parts,
-    taxes: creditedTaxes.filter((t) => t.amount.minor !== 0n),
+    taxes: creditedTaxes,
     net,
     tax,
     gross: addMoney(net, tax),

@@ -1,4 +1,4 @@
-import { shareMoney, subtractMoney, sumMoney, type Money } from '../money'
+import { largerMoney, shareMoney, subtractMoney, sumMoney, zeroMoney, type Money } from '../money'
 
 /** One component's tax in a document. */
 export interface ComponentTax {
@@ -33,16 +33,17 @@ export const shareTax = (
     ),
   )
   const [ofNet, ...ofTaxes] = shareMoney(part, [net, ...document.taxes.map((t) => t.amount)])
+  const bases = shareBases(ofNet!, net, document.taxes)
   return {
     net: ofNet!,
-    taxes: document.taxes.map((t, i) => ({
-      ...t,
-      net: baseShare(t.net, net, ofNet!),
-      amount: ofTaxes[i]!,
-    })),
+    taxes: document.taxes.map((t, i) => ({ ...t, net: bases.get(t.taxCodeId)!, amount: ofTaxes[i]! })),
   }
 }
 
-/** The part of a component's base that goes with a part of the whole net. */
-const baseShare = (base: Money, net: Money, part: Money): Money =>
-  net.minor === 0n ? part : { ...part, minor: (part.minor * base.minor) / net.minor }
+/** The part of the net over the bases of its tax codes, and what is under none of them: they add up to it again. */
+const shareBases = (part: Money, net: Money, taxes: readonly ComponentTax[]): Map<number, Money> => {
+  const baseOf = new Map(taxes.map((t) => [t.taxCodeId, t.net]))
+  const untaxed = subtractMoney(net, sumMoney([...baseOf.values()], net.currency))
+  const shares = shareMoney(part, [...baseOf.values(), largerMoney(untaxed, zeroMoney(net.currency))])
+  return new Map([...baseOf.keys()].map((code, i) => [code, shares[i]!]))
+}

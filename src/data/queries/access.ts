@@ -51,6 +51,10 @@ export const revokeApiToken = async (db: Db, id: number): Promise<boolean> => {
   return rows.length > 0
 }
 
+export const revokeAllTokens = async (db: Db): Promise<void> => {
+  await db.update(apiToken).set({ revokedAt: new Date() }).where(isNull(apiToken.revokedAt))
+}
+
 /**
  * Takes a command's key for this transaction. True when the key is new. When another transaction holds it, waits for that
  * one to end: afterwards the key is either free again (it failed) or taken (its answer stands).

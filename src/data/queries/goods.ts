@@ -214,6 +214,23 @@ export const lockShelves = async (
   }))
 }
 
+/** What changed the shelves of goods, day by day: ten-thousandths of the quantity, and minor units of the value. */
+export const listShelfChanges = async (db: Db, goodsIds: readonly number[]) => {
+  if (goodsIds.length === 0) return []
+  const rows = await db
+    .select({
+      goodsId: stockMove.goodsId,
+      placeId: stockMove.placeId,
+      on: stockMove.onDay,
+      quantity: sql<string>`(sum(${stockMove.quantity}) * 10000)::bigint::text`,
+      value: sql<string>`sum(${stockMove.value})::text`,
+    })
+    .from(stockMove)
+    .where(isOneOf(stockMove.goodsId, [...new Set(goodsIds)]))
+    .groupBy(stockMove.goodsId, stockMove.placeId, stockMove.onDay)
+  return rows.map((r) => ({ ...r, on: r.on as Day, quantity: BigInt(r.quantity), value: BigInt(r.value) }))
+}
+
 export interface MoveRow {
   readonly goodsId: number
   readonly placeId: number

@@ -177,7 +177,7 @@ export const deleteDraft = async (db: Db, id: number): Promise<void> => {
 export const markIssued = async (
   db: Db,
   id: number,
-  issued: { number: string; entryId: number; onDay: string },
+  issued: { number: string; entryId: number | null; onDay: string },
 ): Promise<void> => {
   await db
     .update(invoice)

@@ -15,6 +15,7 @@ import {
   receipt,
   receiptVoid,
   refund,
+  refundVoid,
   sale,
 } from '../schema'
 import { isOneOf, matchesPaper } from './search'
@@ -39,9 +40,11 @@ export interface DueRow {
   readonly charge: Money
   /** What of it no bill bills. */
   readonly beyond: Money
-  /** Comes off when all the rest is paid through the day. */
+  /** Comes off when all the rest is paid through the day, as agreed on the whole amount; see `discountOn`. */
   readonly discount: Money
   readonly discountUntil: Day | null
+  /** Taken off by credit notes. Only read where a discount shrinks with it. */
+  readonly credited: Money
 }
 
 const dueColumns = {
@@ -54,6 +57,8 @@ const dueColumns = {
   beyond: due.beyond,
   discount: due.discount,
   discountUntil: due.discountUntil,
+  credited: sql<string>`case when ${due.discount} = 0 then '0'
+    else (select coalesce(sum(f.amount), 0)::text from due_fill f where f.due_id = ${due.id} and f.kind = 'credit-note') end`,
   saleId: due.saleId,
   saleNumber: sale.number,
   saleTitle: sale.title,
@@ -64,8 +69,9 @@ const dueColumns = {
   filled: due.filled,
 }
 
-type DueSelect = Omit<DueRow, 'number' | 'issuedOn' | 'dueOn' | 'amount' | 'open' | 'charge' | 'beyond' | 'discount' | 'discountUntil'> &
+type DueSelect = Omit<DueRow, 'number' | 'issuedOn' | 'dueOn' | 'amount' | 'open' | 'charge' | 'beyond' | 'discount' | 'discountUntil' | 'credited'> &
   Record<'amount' | 'filled' | 'charge' | 'beyond' | 'discount', bigint> & {
+    credited: string
     number: string | null
     issuedOn: string
     dueOn: string
@@ -82,6 +88,7 @@ const mapDue = ({ filled, ...row }: DueSelect, currency: string): DueRow => ({
   charge: money(row.charge, currency),
   beyond: money(row.beyond, currency),
   discount: money(row.discount, currency),
+  credited: money(BigInt(row.credited), currency),
 })
 
 const dues = (db: Db) =>
@@ -165,6 +172,7 @@ export interface FillRow {
   readonly id: number
   readonly dueId: number
   readonly saleId: number
+  readonly customerId: number
   readonly on: Day
   readonly amount: Money
   readonly kind: FillKind
@@ -173,7 +181,26 @@ export interface FillRow {
 }
 export type FillKind = (typeof FILL_KINDS)[number]
 /** What is put on dues in money, as against what only makes them smaller. */
-export const isMoney = (kind: FillKind): boolean => kind === 'receipt' || kind === 'held' || kind === 'void'
+export const MONEY_FILLS: ReadonlySet<FillKind> = new Set<FillKind>(['receipt', 'held', 'void', 'released'])
+export const isMoney = (kind: FillKind): boolean => MONEY_FILLS.has(kind)
+
+/** What was put on dues, or taken off again, for working out what they were made of on any day. */
+export const listFillsOfDues = async (
+  db: Db,
+  dueIds: readonly number[],
+  currency: string,
+): Promise<FillRow[]> =>
+  dueIds.length === 0
+    ? []
+    : (await fills(db).where(isOneOf(dueFill.dueId, dueIds)).orderBy(asc(dueFill.id))).map((r) =>
+        mapFill(r, currency),
+      )
+
+/** What an entry put on dues. */
+export const listFillsOfEntry = async (db: Db, entryId: number, currency: string): Promise<FillRow[]> =>
+  (await fills(db).where(eq(dueFill.entryId, entryId)).orderBy(asc(dueFill.id))).map((r) =>
+    mapFill(r, currency),
+  )
 
 const fills = (db: Db) =>
   db
@@ -181,6 +208,7 @@ const fills = (db: Db) =>
       id: dueFill.id,
       dueId: dueFill.dueId,
       saleId: due.saleId,
+      customerId: due.customerId,
       on: dueFill.onDay,
       amount: dueFill.amount,
       kind: dueFill.kind,
@@ -286,6 +314,24 @@ export const lockHeld = async (
   return rows.map((r) => ({ ...r, amount: money(r.amount, currency) }))
 }
 
+/** What changed a place's held money, by kind and day. */
+export const listHeldChanges = async (
+  db: Db,
+  of: { readonly customerId: number; readonly saleId: number | null },
+): Promise<{ readonly kind: HeldKind; readonly on: Day; readonly by: bigint }[]> => {
+  const rows = await db
+    .select({ kind: heldMove.kind, on: heldMove.onDay, by: sql<string>`sum(${heldMove.amount})::text` })
+    .from(heldMove)
+    .where(
+      and(
+        eq(heldMove.customerId, of.customerId),
+        of.saleId === null ? sql`${heldMove.saleId} is null` : eq(heldMove.saleId, of.saleId),
+      ),
+    )
+    .groupBy(heldMove.kind, heldMove.onDay)
+  return rows.map((r) => ({ kind: r.kind, on: r.on as Day, by: BigInt(r.by) }))
+}
+
 export const insertHeldMoves = async (
   db: Db,
   rows: readonly (typeof heldMove.$inferInsert)[],
@@ -313,6 +359,8 @@ export const listHeldMoves = async (
   of:
     | { readonly saleIds: readonly number[] }
     | { readonly receiptId: number }
+    | { readonly refundId: number }
+    | { readonly transferId: number }
     | { readonly customerId: number },
   currency: string,
 ): Promise<HeldMoveRow[]> => {
@@ -322,7 +370,11 @@ export const listHeldMoves = async (
       ? isOneOf(heldMove.saleId, of.saleIds)
       : 'receiptId' in of
         ? eq(heldMove.receiptId, of.receiptId)
-        : eq(heldMove.customerId, of.customerId)
+        : 'refundId' in of
+          ? eq(heldMove.refundId, of.refundId)
+          : 'transferId' in of
+            ? eq(heldMove.transferId, of.transferId)
+            : eq(heldMove.customerId, of.customerId)
   const rows = await db.select().from(heldMove).where(where).orderBy(asc(heldMove.id))
   return rows.map(({ onDay, ...r }) => ({ ...r, on: onDay as Day, amount: money(r.amount, currency) }))
 }
@@ -465,16 +517,29 @@ export const insertRefund = async (db: Db, row: typeof refund.$inferInsert, id: 
     .values({ ...row, id })
 }
 
+export const insertRefundVoid = async (db: Db, row: typeof refundVoid.$inferInsert): Promise<void> => {
+  await db.insert(refundVoid).values(row)
+}
+
 export const listRefundsByIds = async (db: Db, ids: readonly number[], currency: string) => {
   if (ids.length === 0) return []
-  const rows = await db.select().from(refund).where(isOneOf(refund.id, ids))
-  return rows.map((r) => ({
+  const rows = await db
+    .select({ refund, voidedOn: refundVoid.onDay })
+    .from(refund)
+    .leftJoin(refundVoid, eq(refundVoid.refundId, refund.id))
+    .where(isOneOf(refund.id, ids))
+  return rows.map(({ refund: r, voidedOn }) => ({
     id: r.id,
     number: r.number,
+    customerId: r.customerId,
+    saleId: r.saleId,
     on: r.onDay as Day,
     method: r.method,
     amount: money(r.amount, currency),
+    rounding: money(r.rounding, currency),
     reason: r.reason,
+    entryId: r.entryId,
+    voidedOn: voidedOn as Day | null,
   }))
 }
 

@@ -5,13 +5,17 @@ import type { ComponentTax } from '@/core/tax'
 import type { Db } from '../connect'
 import {
   banked,
+  bankingSlip,
+  cardSettlement,
   extraCharge,
   heldTransfer,
+  heldTransferReversal,
   payPromise,
   reminder,
   savedView,
   taxMove,
   writeOff,
+  writeOffRecovery,
 } from '../schema'
 import { isOneOf } from './search'
 
@@ -43,7 +47,7 @@ export const listWriteOffs = async (db: Db, saleIds: readonly number[], currency
 export const insertTaxMoves = async (
   db: Db,
   taxes: readonly ComponentTax[],
-  paper: Pick<typeof taxMove.$inferInsert, 'onDay' | 'why' | 'entryId' | 'saleId' | 'receiptId'>,
+  paper: Pick<typeof taxMove.$inferInsert, 'onDay' | 'why' | 'entryId' | 'saleId' | 'receiptId' | 'dueId'>,
 ): Promise<void> => {
   const moved = taxes.filter((t) => t.amount.minor !== 0n || t.net.minor !== 0n)
   if (moved.length > 0)
@@ -82,9 +86,49 @@ const sumMoves = async (db: Db, where: ReturnType<typeof and>, currency: string)
 export const sumTaxAhead = (db: Db, saleId: number, currency: string): Promise<ComponentTax[]> =>
   sumMoves(db, and(eq(taxMove.saleId, saleId), eq(taxMove.why, 'ahead')), currency)
 
-/** Tax that a receipt took back with the discounts taken on it. */
-export const sumDiscountTax = (db: Db, receiptId: number, currency: string): Promise<ComponentTax[]> =>
-  sumMoves(db, and(eq(taxMove.receiptId, receiptId), eq(taxMove.why, 'discount')), currency)
+/** Tax that stands taken back with what was put on a due without money: discounts taken, debts written off. */
+export const sumTaxOnDue = (
+  db: Db,
+  dueId: number,
+  why: 'discount' | 'write-off',
+  currency: string,
+): Promise<ComponentTax[]> => sumMoves(db, and(eq(taxMove.dueId, dueId), eq(taxMove.why, why)), currency)
+
+/** Tax that an entry moved on money ahead. */
+export const listTaxOfEntry = (db: Db, entryId: number, currency: string): Promise<ComponentTax[]> =>
+  sumMoves(db, and(eq(taxMove.entryId, entryId), eq(taxMove.why, 'ahead')), currency)
+
+export const findWriteOff = async (db: Db, id: number, currency: string) => {
+  const [row] = await db
+    .select({ paper: writeOff, recoveredOn: writeOffRecovery.onDay })
+    .from(writeOff)
+    .leftJoin(writeOffRecovery, eq(writeOffRecovery.writeOffId, writeOff.id))
+    .where(eq(writeOff.id, id))
+  return row ? { ...row.paper, on: row.paper.onDay as Day, amount: money(row.paper.amount, currency), recoveredOn: row.recoveredOn as Day | null } : null
+} // prettier-ignore
+
+export const insertWriteOffRecovery = async (
+  db: Db,
+  row: typeof writeOffRecovery.$inferInsert,
+): Promise<void> => {
+  await db.insert(writeOffRecovery).values(row)
+}
+
+export const findHeldTransfer = async (db: Db, id: number, currency: string) => {
+  const [row] = await db
+    .select({ paper: heldTransfer, reversedOn: heldTransferReversal.onDay })
+    .from(heldTransfer)
+    .leftJoin(heldTransferReversal, eq(heldTransferReversal.transferId, heldTransfer.id))
+    .where(eq(heldTransfer.id, id))
+  return row ? { ...row.paper, on: row.paper.onDay as Day, amount: money(row.paper.amount, currency), reversedOn: row.reversedOn as Day | null } : null
+} // prettier-ignore
+
+export const insertHeldTransferReversal = async (
+  db: Db,
+  row: typeof heldTransferReversal.$inferInsert,
+): Promise<void> => {
+  await db.insert(heldTransferReversal).values(row)
+}
 
 export interface PromiseRow {
   readonly id: number
@@ -143,8 +187,15 @@ export const insertReminder = async (db: Db, row: typeof reminder.$inferInsert):
 }
 
 /** Where a receipt's money was taken to: a slip, a settlement, or nowhere yet. */
-export const findBanked = async (db: Db, receiptId: number) =>
-  (await db.select().from(banked).where(eq(banked.receiptId, receiptId)))[0] ?? null
+export const findBanked = async (db: Db, receiptId: number): Promise<{ readonly on: Day } | null> => {
+  const [row] = await db
+    .select({ slipOn: bankingSlip.onDay, settledOn: cardSettlement.onDay })
+    .from(banked)
+    .leftJoin(bankingSlip, eq(bankingSlip.id, banked.slipId))
+    .leftJoin(cardSettlement, eq(cardSettlement.id, banked.settlementId))
+    .where(eq(banked.receiptId, receiptId))
+  return row ? { on: (row.slipOn ?? row.settledOn) as Day } : null
+}
 
 export const listSavedViews = (db: Db, place: string) =>
   db

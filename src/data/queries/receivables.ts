@@ -259,7 +259,7 @@ export const sumCameByWeek = async (
   const rows = await db.execute<{ week: string; came: string }>(sql`
     select date_trunc('week', f.on_day)::date::text as week, sum(f.amount)::text as came
       from due_fill f join due d on d.id = f.due_id
-     where f.kind in ('receipt', 'held', 'void') and f.on_day between ${span.from} and ${span.to} and d.issued_on <= ${span.issuedBy}
+     where f.kind in ('receipt', 'held', 'void', 'released') and f.on_day between ${span.from} and ${span.to} and d.issued_on <= ${span.issuedBy}
      group by 1`)
   return new Map(rows.map((r) => [r.week as Day, BigInt(r.came)]))
 }

@@ -349,6 +349,8 @@ export interface HandoverRow {
   readonly direction: 'out' | 'back'
   readonly on: Day
   readonly by: string
+  /** On goods that came back without a credit: the handover they had left with. */
+  readonly returnsId: number | null
   readonly entryId: number | null
   readonly lines: readonly {
     readonly saleLineId: number
@@ -379,6 +381,7 @@ export const listHandovers = async (
       direction: h.direction,
       on: h.onDay as Day,
       by: h.by,
+      returnsId: h.returnsId,
       entryId: h.entryId,
       lines: [] as HandoverRow['lines'][number][],
     }
@@ -505,6 +508,8 @@ export const findHandover = async (db: Db, id: number, currency: string) => {
     direction: h.direction,
     on: h.onDay as Day,
     by: h.by,
+    returnsId: h.returnsId,
+    reason: h.reason,
     saleId: h.saleId,
     saleNumber: first.saleNumber,
     customer: first.customer,

@@ -35,20 +35,23 @@ export const listStatementRows = async (
      where d.customer_id = ${customerId} and d.issued_on <= ${to} and d.beyond <> 0
      group by d.issued_on, p.number, case when d.plan_id is null then d.id end
     union all
+    select f.on_day::text, 1, min(f.id), 'Credit note ' || c.number, 'invoice', c.id, (-sum(f.amount))::text
+      from due_fill f join due d on d.id = f.due_id join invoice c on c.id = f.invoice_id
+     where d.customer_id = ${customerId} and f.on_day <= ${to}
+     group by f.on_day, c.id having sum(f.amount) <> 0
+    union all
     select f.on_day::text, 1, min(f.id),
            case when f.kind = 'held' then 'Held money put on invoices'
-                when f.kind = 'credit-note' then 'Credit note ' || c.number
                 when f.kind = 'void' then 'Receipt ' || r.number || case v.kind when 'bounced' then ' came back' else ' voided' end
                 when f.kind = 'discount' then 'Discount for paying early'
                 when f.kind = 'given-back' then 'Charge given back'
-                when f.kind = 'write-off' then 'Written off'
+                when f.kind = 'write-off' then case when sum(f.amount) > 0 then 'Written off' else 'Owed after all' end
                 else 'Receipt ' || r.number || ', ' || r.method end,
-           case when f.receipt_id is not null then 'receipt' when f.invoice_id is not null then 'invoice' end,
-           coalesce(r.id, c.id), (-sum(f.amount))::text
-      from due_fill f join due d on d.id = f.due_id left join receipt r on r.id = f.receipt_id left join invoice c on c.id = f.invoice_id
+           case when f.receipt_id is not null then 'receipt' end, r.id, (-sum(f.amount))::text
+      from due_fill f join due d on d.id = f.due_id left join receipt r on r.id = f.receipt_id
       left join receipt_void v on v.receipt_id = r.id
-     where d.customer_id = ${customerId} and f.on_day <= ${to} and f.kind <> 'moved'
-     group by f.on_day, f.kind, f.entry_id, f.receipt_id, f.invoice_id, r.id, c.id, v.kind
+     where d.customer_id = ${customerId} and f.on_day <= ${to} and f.kind <> 'moved' and f.invoice_id is null
+     group by f.on_day, f.kind, f.entry_id, f.receipt_id, r.id, v.kind having sum(f.amount) <> 0
      order by 1, 2, 3`)
   return rows.map((r) => ({
     on: r.on as Day,

@@ -74,6 +74,17 @@ export const business = pgTable(
   (t) => [check('one_business', sql`${t.id} = 1`)],
 )
 
+/** Each closing of the books through a day, and each reopening, with its reason. Never changed. */
+export const closing = pgTable('closing', {
+  id: identity(),
+  kind: text({ enum: ['closed', 'reopened'] }).notNull(),
+  /** The last closed day from then on; none where all is open. */
+  through: onDay(),
+  reason: text().notNull().default(''),
+  onDay: onDay().notNull(),
+  at: timestamp({ withTimezone: true }).notNull().defaultNow(),
+})
+
 export const session = pgTable('session', {
   tokenHash: text().primaryKey(),
   expiresAt: timestamp({ withTimezone: true }).notNull(),

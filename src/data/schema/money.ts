@@ -113,6 +113,18 @@ export const receiptVoid = pgTable('receipt_void', {
     .references(() => entry.id),
 })
 
+/** A refund that was a mistake: the money is back, and held again as it was. */
+export const refundVoid = pgTable('refund_void', {
+  refundId: integer()
+    .primaryKey()
+    .references(() => refund.id),
+  onDay: onDay().notNull(),
+  reason: text().notNull(),
+  entryId: integer()
+    .notNull()
+    .references(() => entry.id),
+})
+
 export const refund = pgTable(
   'refund',
   {
@@ -138,10 +150,11 @@ export const refund = pgTable(
 )
 
 /**
- * What may be put on a due. Money: a receipt, held money, or either taken off again. Without money: a credit note, a
- * discount for paying early, a charge given back, a debt written off, a row that moved to another plan.
+ * What may be put on a due. Money: a receipt, held money, or either taken off again (voided, or released by a credit note
+ * and held for the customer from then on). Without money: a credit note, a discount for paying early, a charge given back, a
+ * debt written off, a row that moved to another plan.
  */
-export const FILL_KINDS = ['receipt', 'held', 'void', 'credit-note', 'discount', 'given-back', 'write-off', 'moved'] as const // prettier-ignore
+export const FILL_KINDS = ['receipt', 'held', 'void', 'released', 'credit-note', 'discount', 'given-back', 'write-off', 'moved'] as const // prettier-ignore
 
 /** What was put on a due. Negative takes it off again (a void). */
 export const dueFill = pgTable(

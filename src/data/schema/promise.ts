@@ -137,11 +137,13 @@ export const taxMove = pgTable(
     /** Whose money ahead it is on. */
     saleId: integer().references(() => sale.id),
     receiptId: integer().references(() => receipt.id),
+    /** The due that the discount was taken on, or that was written off. */
+    dueId: integer().references(() => due.id),
     entryId: integer()
       .notNull()
       .references(() => entry.id),
   },
-  (t) => [index('tax_move_day').on(t.onDay), index('tax_move_sale').on(t.saleId), index('tax_move_receipt').on(t.receiptId)],
+  (t) => [index('tax_move_due').on(t.dueId), index('tax_move_entry').on(t.entryId), index('tax_move_day').on(t.onDay), index('tax_move_sale').on(t.saleId), index('tax_move_receipt').on(t.receiptId)],
 ) // prettier-ignore
 
 /** A debt given up. */
@@ -166,6 +168,19 @@ export const writeOff = pgTable(
   (t) => [index('write_off_sale').on(t.saleId), check('write_off_positive', sql`${t.amount} > 0`)],
 )
 
+/** A debt that was written off and is owed again after all. */
+export const writeOffRecovery = pgTable('write_off_recovery', {
+  writeOffId: integer()
+    .primaryKey()
+    .references(() => writeOff.id),
+  onDay: onDay().notNull(),
+  amount: minor().notNull(),
+  reason: text().notNull(),
+  entryId: integer()
+    .notNull()
+    .references(() => entry.id),
+})
+
 /** Held money that moved from one place to another without leaving the shop, or was kept as a fee. */
 export const heldTransfer = pgTable('held_transfer', {
   id: identity(),
@@ -179,6 +194,18 @@ export const heldTransfer = pgTable('held_transfer', {
   onDay: onDay().notNull(),
   amount: minor().notNull(),
   reason: text().notNull().default(''),
+  entryId: integer()
+    .notNull()
+    .references(() => entry.id),
+})
+
+/** A move of held money, or a fee kept of it, that was a mistake: it lies where it lay before. */
+export const heldTransferReversal = pgTable('held_transfer_reversal', {
+  transferId: integer()
+    .primaryKey()
+    .references(() => heldTransfer.id),
+  onDay: onDay().notNull(),
+  reason: text().notNull(),
   entryId: integer()
     .notNull()
     .references(() => entry.id),

@@ -1,5 +1,16 @@
 import { sql } from 'drizzle-orm'
-import { boolean, check, index, integer, jsonb, numeric, pgTable, text, unique } from 'drizzle-orm/pg-core'
+import {
+  boolean,
+  check,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  numeric,
+  pgTable,
+  text,
+  unique,
+} from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay } from './columns'
 import { goods } from './goods'
 import { account, entry } from './ledger'
@@ -187,9 +198,16 @@ export const handover = pgTable(
     direction: text({ enum: ['out', 'back'] }).notNull(),
     onDay: onDay().notNull(),
     by: text({ enum: ['counter', 'parcel', 'delivery'] }).notNull(),
+    /** On goods that came back without having been billed: the handover they left with, and why. */
+    returnsId: integer(),
+    reason: text().notNull().default(''),
     entryId: integer().references(() => entry.id),
   },
-  (t) => [index('handover_sale').on(t.saleId)],
+  (t) => [
+    foreignKey({ columns: [t.returnsId], foreignColumns: [t.id] }),
+    index('handover_sale').on(t.saleId),
+    index('handover_returns').on(t.returnsId),
+  ],
 )
 
 export const handoverLine = pgTable(

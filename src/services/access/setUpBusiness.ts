@@ -1,4 +1,3 @@
-import { hash } from '@node-rs/argon2'
 import { z } from 'zod'
 import { STARTING_CHART } from '@/core/ledger'
 import { err, ok, type Result } from '@/core/result'
@@ -13,6 +12,7 @@ import { parse, type Till } from '../command'
 import type { Failure } from '../failure'
 import { day, needed, rate } from '../input/fields'
 import { refuse, Refusal } from '../refuse'
+import { hashPassphrase, newPassphrase } from './passphrase'
 
 export const setUpInput = z.object({
   name: needed(120, 'The name of the business'),
@@ -20,10 +20,7 @@ export const setUpInput = z.object({
     .string({ error: 'A currency is three letters, like EUR.' })
     .regex(/^[A-Z]{3}$/, 'A currency is three capital letters, like EUR.'),
   openingDate: day.optional(),
-  passphrase: z
-    .string({ error: 'A passphrase is needed.' })
-    .min(8, 'At least 8 characters.')
-    .max(200, 'At most 200 characters.'),
+  passphrase: newPassphrase,
   taxCodes: z
     .array(
       z.object({
@@ -87,7 +84,7 @@ export const setUpBusiness = async (
       (c, i) => codes.findIndex((o) => o.code.toLowerCase() === c.code.toLowerCase()) !== i,
     )
     if (twice) refuse({ code: 'taken', what: 'tax code', value: twice.code })
-    const passphraseHash = await hash(s.passphrase)
+    const passphraseHash = await hashPassphrase(s.passphrase)
     const openedOn = s.openingDate ?? till.today
     await transact(till.db, async (tx) => {
       await insertBusiness(tx, {

@@ -3,7 +3,7 @@ import { planBilling, type BillWish } from '@/core/sale'
 import { findCustomer } from '@/data/queries/customers'
 import { insertInvoice } from '@/data/queries/invoices'
 import { insertSaleLines } from '@/data/queries/sales'
-import { defineCommand, paperDay, type Work } from '../command'
+import { defineCommand, draftDay, paperDay, type Work } from '../command'
 import { id, on, positivePercent } from '../input/fields'
 import { lineQuantities, lines as newLines } from '../input/lines'
 import { readArrangement } from '../input/arrangement'
@@ -75,7 +75,7 @@ export const billSale = defineCommand(
     mustBeAgreed(locked)
     if (readArrangement(locked.sale.arrangement).kind === 'layaway')
       refuse({ code: 'layaway-billed-at-handover' })
-    const onDay = paperDay(w, given)
+    const onDay = issue ? paperDay(w, given) : draftDay(w, given)
     const chargeIds = charges && charges.length > 0 ? await addCharges(w, locked, charges) : []
     const before = locked
     if (chargeIds.length > 0) locked = await takeSale(w, saleId)

@@ -1,12 +1,5 @@
 import { z } from 'zod'
-import {
-  isPositiveMoney,
-  smallerMoney,
-  subtractMoney,
-  sumMoney,
-  type Decimal,
-  type Money,
-} from '@/core/money'
+import { isPositiveMoney, sumMoney, type Decimal, type Money } from '@/core/money'
 import type { Credit } from '@/core/sale'
 import { postCreditNote } from '@/core/ledger'
 import type { Day } from '@/core/day'
@@ -17,7 +10,7 @@ import {
   markIssued,
   type InvoiceRow,
 } from '@/data/queries/invoices'
-import { insertFills, insertHeldMoves, listDuesOfInvoice, lockOpenDues } from '@/data/queries/money'
+import { insertHeldMoves } from '@/data/queries/money'
 import { listPlansOfSales } from '@/data/queries/plans'
 import { takeNumber } from '@/data/queries/numbers'
 import { addToLines } from '@/data/queries/sales'
@@ -25,12 +18,14 @@ import { defineCommand, paperDay, type Work } from '../command'
 import { id, method, needed, on, positiveAmount } from '../input/fields'
 import { lineQuantities } from '../input/lines'
 import { refundIn } from '../money/heldWork'
+import { asPostings } from '../money/taxWork'
 import { payOffIn, quotePayoff } from '../plans/planWork'
 import { found, refuse } from '../refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { takeSale, type LockedSale } from '../sales/saleWork'
 import { draftBill } from './draftBill'
 import { invoiceView, taxPostings } from './issueBill'
+import { creditDuesOf, noteCredit, takenBack, type TakenBack } from './creditDuesOf'
 import { creditable, creditLines, creditSum, taxRows } from './creditable'
 import { aheadOfCredit, takeGoodsBack } from './goodsBack'
 
@@ -51,7 +46,8 @@ const input = z.object({
 
 /**
  * Writes and issues a credit note: the whole invoice (neither lines nor amount given), quantities of its lines, or an amount
- * with tax. It lowers what is open on the invoice first; what was paid already is held for the customer on account.
+ * with tax. It lowers what is open on the invoice first, then takes back what was written off; what was really paid is held
+ * for the customer on account.
  */
 export const creditInvoice = defineCommand('credit-invoice', input, async (w, given) => {
   const wish = { ...given, billAgain: given.billAgain || given.draftAgain }
@@ -70,9 +66,9 @@ export const creditInvoice = defineCommand('credit-invoice', input, async (w, gi
       : creditSum(w, lines, taxes, w.money(wish.amount, 'amount'))
   const back =
     wish.returnGoods && wish.amount === undefined
-      ? await takeGoodsBack(w, locked, credit, lines, onDay)
+      ? await takeGoodsBack(w, locked, credit, lines, { on: onDay, replace: wish.billAgain })
       : new Map<number, Decimal>()
-  const ahead = await aheadOfCredit(w, locked, credit, lines, back)
+  const ahead = await aheadOfCredit(w, locked, credit, lines, { back, on: onDay })
 
   const noteId = await insertInvoice(w.tx, {
     row: {
@@ -174,22 +170,26 @@ const draftAgain = async (
   )
 }
 
-const issueCredit = async (
-  w: Work,
-  c: { noteId: number; invoice: InvoiceRow; locked: LockedSale; onDay: Day; credit: Credit; ahead: Money },
-): Promise<Money> => {
+interface CreditToIssue {
+  readonly noteId: number
+  readonly invoice: InvoiceRow
+  readonly locked: LockedSale
+  readonly onDay: Day
+  readonly credit: Credit
+  readonly ahead: Money
+}
+
+/** Issues a credit note: number, entry, and what it does to the invoice's dues. Answers what is held on account of it. */
+const issueCredit = async (w: Work, c: CreditToIssue): Promise<Money> => {
   const { sale } = c.locked
-  await lockOpenDues(w.tx, sale.customerId, w.currency)
-  const dues = (await listDuesOfInvoice(w.tx, c.invoice.id, w.currency)).filter((d) =>
-    isPositiveMoney(d.open),
-  )
-  let left = c.credit.gross
-  const fills = dues.map((d) => {
-    const part = smallerMoney(left, d.open)
-    left = subtractMoney(left, part)
-    return { dueId: d.id, amount: part }
-  })
-  const onReceivables = subtractMoney(c.credit.gross, left)
+  const credited = await creditDuesOf(w, c.invoice, c.credit.gross, c.onDay)
+  const back = await takenBack(w, credited)
+  const sum = (amounts: readonly Money[]): Money => sumMoney(amounts, w.currency)
+  const undone = async (why: TakenBack['why']) => {
+    const parts = back.filter((b) => b.why === why)
+    return { net: sum(parts.map((p) => p.net)), taxes: await asPostings(w, parts.flatMap((p) => p.taxes)) } // prettier-ignore
+  }
+  const onAccount = sum([credited.beyond, ...credited.dues.map((d) => d.paid)])
   const number = await takeNumber(w.tx, 'credit-note', c.onDay)
   const note = (await findInvoice(w.tx, c.noteId, w.currency))!
   const entry = postCreditNote({
@@ -198,42 +198,29 @@ const issueCredit = async (
     net: c.credit.net,
     ahead: c.ahead,
     taxes: await taxPostings(w, note),
-    onReceivables,
-    onAccount: left,
+    onReceivables: sum(credited.dues.map((d) => d.open)),
+    onAccount,
+    writtenOff: await undone('write-off'),
+    discount: await undone('discount'),
   })
-  const entryId = await w.post(entry, {
-    kind: 'invoice',
-    id: c.noteId,
-    saleId: sale.id,
-    customerId: sale.customerId,
-  })
+  const of = { kind: 'invoice', id: c.noteId, saleId: sale.id, customerId: sale.customerId }
+  // A credit of nothing (goods at no charge come back) has no entry of its own to post.
+  const entryId = entry.lines.length > 0 ? await w.post(entry, of) : null
   await markIssued(w.tx, c.noteId, { number, entryId, onDay: c.onDay })
-  await insertFills(
-    w.tx,
-    fills
-      .filter((f) => isPositiveMoney(f.amount))
-      .map((f) => ({
-        dueId: f.dueId,
-        onDay: c.onDay,
-        amount: f.amount.minor,
-        kind: 'credit-note' as const,
-        invoiceId: c.noteId,
-        entryId,
-      })),
-  )
-  if (isPositiveMoney(left)) {
+  if (entryId === null) return onAccount
+  await noteCredit(w, credited, back, { noteId: c.noteId, onDay: c.onDay, entryId })
+  if (isPositiveMoney(onAccount))
     await insertHeldMoves(w.tx, [
       {
         customerId: sale.customerId,
         saleId: null,
         kind: 'account',
         onDay: c.onDay,
-        amount: left.minor,
+        amount: onAccount.minor,
         why: 'credit-note',
         invoiceId: c.noteId,
         entryId,
       },
     ])
-  }
-  return left
+  return onAccount
 }

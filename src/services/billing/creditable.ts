@@ -66,7 +66,8 @@ export const creditLines = (
     lines.flatMap((l) => [subtractMoney(l.net, l.creditedNet), subtractMoney(l.tax, l.creditedTax)]),
     lines[0]!.net.currency,
   )
-  if (!isPositiveMoney(left)) refuse({ code: 'more-than-invoice-left', left, asked: left })
+  if (!isPositiveMoney(left) && lines.every((l) => leftOf(l).lte(0)))
+    refuse({ code: 'more-than-invoice-left', left, asked: left })
   const wanted = chosen
     ? chosen.map((c) => ({
         line:

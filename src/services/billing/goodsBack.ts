@@ -14,12 +14,20 @@ import {
   type Decimal,
   type Money,
 } from '@/core/money'
+import { firstDayFor, lowestFrom, type Change } from '@/core/running'
 import type { Credit } from '@/core/sale'
+import { unitsOf } from '@/core/stock'
 import { postGoodsBack } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { takeNumber } from '@/data/queries/numbers'
-import { insertHandover, listHandovers, reserveId } from '@/data/queries/sales'
-import { findGoods, insertMoves, listMovesOf } from '@/data/queries/goods'
+import {
+  insertHandover,
+  listHandovers,
+  reserveId,
+  type HandoverRow,
+  type SaleLineRow,
+} from '@/data/queries/sales'
+import { findGoods, insertMoves, listMovesOf, type MoveRow } from '@/data/queries/goods'
 import type { Work } from '../command'
 import { refuse } from '../refuse'
 import type { LockedSale } from '../sales/saleWork'
@@ -31,13 +39,13 @@ export const aheadOfCredit = async (
   { sale, lines }: LockedSale,
   credit: Credit,
   invoiceLines: readonly { id: number; saleLineId: number }[],
-  back: ReadonlyMap<number, Decimal>,
+  { back, on }: { readonly back: ReadonlyMap<number, Decimal>; readonly on: Day },
 ): Promise<Map<number, Money>> => {
   const waitingOn = await readWaitingAhead(w, sale.id)
   return new Map(
     credit.lines.map((part) => {
       const line = lines.find((l) => l.id === invoiceLines.find((x) => x.id === part.lineId)!.saleLineId)!
-      const waiting = waitingOn(line.id)
+      const waiting = waitingOn.now(line.id)
       const aheadQuantity = larger(
         line.billed.minus(line.credited).minus(line.handedOver.minus(line.returned)),
         ZERO,
@@ -47,106 +55,155 @@ export const aheadOfCredit = async (
       const share = taken.eq(aheadQuantity)
         ? waiting
         : roundToMoney(toDecimal(waiting).times(taken).div(aheadQuantity), w.currency)
-      return [part.lineId, smallerMoney(share, part.net)] as const
+      const ahead = smallerMoney(share, part.net)
+      waitingOn.refuseEarly(line.id, ahead, on)
+      return [part.lineId, ahead] as const
     }),
   )
 }
 
-/** Goods come back to the shelves they left from, at the cost they left with. Answers how much of each invoice line came. */
+/** Goods of a line that come back, and what they had cost. */
+export interface ComingBack {
+  readonly line: SaleLineRow
+  readonly quantity: Decimal
+  readonly cost: Money
+}
+
+/** What of a line is out: handed over and not brought back, day by day, and what it cost. */
+export const outOf = (handovers: readonly HandoverRow[], line: SaleLineRow, currency: string) => {
+  const sign = (h: HandoverRow): 1 | -1 => (h.direction === 'out' ? 1 : -1)
+  const ofLine = handovers.flatMap((h) =>
+    h.lines.filter((l) => l.saleLineId === line.id).map((l) => ({ ...l, h })),
+  )
+  const changes = ofLine.map((l): Change => ({ on: l.h.on, by: unitsOf(l.quantity.times(sign(l.h))) }))
+  const cost = (direction: 'out' | 'back'): Money =>
+    sumMoney(ofLine.filter((l) => l.h.direction === direction).map((l) => l.cost), currency) // prettier-ignore
+  return {
+    quantity: line.handedOver.minus(line.returned),
+    cost: subtractMoney(cost('out'), cost('back')),
+    /** Refuses that goods come back on a day before they left. */
+    refuseEarly: (quantity: Decimal, on: Day): void => {
+      if (unitsOf(quantity) <= lowestFrom(changes, on)) return
+      const from = firstDayFor([changes], unitsOf(quantity), on)
+      if (from !== null) refuse({ code: 'not-before', from, what: `${line.description} left only later.` })
+    },
+  }
+}
+
+/** Goods of credited lines come back to the shelves they left from, at the cost they left with. Answers how much of each invoice line came. */
 export const takeGoodsBack = async (
   w: Work,
   { sale, lines }: LockedSale,
   credit: Credit,
   invoiceLines: readonly { id: number; saleLineId: number; description: string }[],
-  onDay: Day,
+  paper: { readonly on: Day; readonly replace: boolean },
 ): Promise<Map<number, Decimal>> => {
   const handovers = await listHandovers(w.tx, [sale.id], w.currency)
-  const out = handovers.filter((h) => h.direction === 'out')
-  const back = handovers.filter((h) => h.direction === 'back')
-  const moved = await listMovesOf(w.tx, { kind: 'handover', ids: handovers.map((h) => h.id) }, w.currency)
-  const placeOf = (goodsId: number): number | undefined => moved.find((m) => m.goodsId === goodsId)?.placeId
   const came = new Map<number, Decimal>()
-  const rows: { saleLineId: number; quantity: Decimal; cost: Money }[] = []
+  const rows: ComingBack[] = []
   for (const part of credit.lines.filter((p) => p.quantity.gt(0))) {
     const of = invoiceLines.find((l) => l.id === part.lineId)!
     const line = lines.find((l) => l.id === of.saleLineId)!
-    const left = line.handedOver.minus(line.returned)
-    if (part.quantity.gt(left))
-      refuse({ code: 'more-than-handed-over', line: line.description, left, asked: part.quantity })
-    const costs = (papers: typeof handovers) =>
-      sumMoney(
-        papers.flatMap((h) => h.lines.filter((l) => l.saleLineId === line.id).map((l) => l.cost)),
-        w.currency,
-      )
-    const atCost = subtractMoney(costs(out), costs(back))
-    const cost = part.quantity.eq(left)
-      ? atCost
-      : roundToMoney(toDecimal(atCost).times(part.quantity).div(left), w.currency)
-    rows.push({ saleLineId: line.id, quantity: part.quantity, cost })
+    const out = outOf(handovers, line, w.currency)
+    if (part.quantity.gt(out.quantity))
+      refuse({
+        code: 'more-than-handed-over',
+        line: line.description,
+        left: out.quantity,
+        asked: part.quantity,
+      })
+    out.refuseEarly(part.quantity, paper.on)
+    const cost = part.quantity.eq(out.quantity)
+      ? out.cost
+      : roundToMoney(toDecimal(out.cost).times(part.quantity).div(out.quantity), w.currency)
+    rows.push({ line, quantity: part.quantity, cost })
     came.set(part.lineId, part.quantity)
   }
-  if (rows.length === 0) return came
-  const number = await takeNumber(w.tx, 'handover', onDay)
-  const handoverId = await reserveId(w.tx, 'handover')
-  const cost = sumMoney(
-    rows.map((r) => r.cost),
-    w.currency,
-  )
-  const entry = postGoodsBack({ on: onDay, text: `Goods came back ${number}, ${sale.customerName}`, cost })
-  const entryId = isPositiveMoney(cost)
-    ? await w.post(entry, { kind: 'handover', id: handoverId, saleId: sale.id, customerId: sale.customerId })
-    : null
-  await insertHandover(
-    w.tx,
-    { number, saleId: sale.id, direction: 'back', onDay, by: 'counter', entryId },
-    handoverId,
-    rows.map((r) => ({
-      saleLineId: r.saleLineId,
-      quantity: r.quantity.toFixed(4),
-      cost: r.cost.minor,
-      earned: 0n,
-    })),
-  )
-  for (const r of rows) {
-    const line = lines.find((l) => l.id === r.saleLineId)!
-    if (line.goodsId === null || line.kind === 'work' || line.kind === 'charge') continue
-    const parts = await goodsOfLine(w, line.goodsId, r.quantity)
-    const shares = splitByCost(moved, parts, r.cost)
-    await insertMoves(
-      w.tx,
-      parts.map((p, i) => ({
-        goodsId: p.goodsId,
-        placeId: placeOf(p.goodsId)!,
-        on: onDay,
-        quantity: p.quantity,
-        value: shares[i]!,
-      })),
-      { kind: 'handover', id: handoverId },
-    )
-  }
+  if (rows.length > 0) await bringBack(w, sale, handovers, rows, paper)
   return came
 }
 
-const goodsOfLine = async (w: Work, goodsId: number, quantity: Decimal) => {
-  const goods = (await findGoods(w.tx, [goodsId])).get(goodsId)!
-  return goods.kind === 'kit'
-    ? goods.parts.map((p) => ({ goodsId: p.goodsId, quantity: p.quantity.times(quantity) }))
-    : [{ goodsId, quantity }]
+interface BackPaper {
+  readonly on: Day
+  /** To be handed over again. */
+  readonly replace: boolean
+  /** Left out: each thing goes back where it left from. */
+  readonly placeId?: number
+  /** The handover it takes back, where it does. */
+  readonly returnsId?: number
+  readonly reason?: string
 }
 
-/** A kit's cost comes back to its parts in proportion to what they left with. */
-const splitByCost = (
-  moved: readonly { goodsId: number; value: Money }[],
-  parts: readonly { goodsId: number }[],
-  cost: Money,
-): Money[] => {
-  const left = parts.map((p) =>
+/** Writes that goods came back: their cost leaves cost of goods sold, and they lie on the shelf again. Answers the paper. */
+export const bringBack = async (
+  w: Work,
+  sale: LockedSale['sale'],
+  handovers: readonly HandoverRow[],
+  rows: readonly ComingBack[],
+  paper: BackPaper,
+): Promise<{ readonly id: number; readonly number: string }> => {
+  const number = await takeNumber(w.tx, 'handover', paper.on)
+  const id = await reserveId(w.tx, 'handover')
+  const cost = sumMoney(rows.map((r) => r.cost), w.currency) // prettier-ignore
+  const text = `Goods came back ${number}, ${sale.customerName}`
+  const entryId = isPositiveMoney(cost)
+    ? await w.post(postGoodsBack({ on: paper.on, text, cost }), { kind: 'handover', id, saleId: sale.id, customerId: sale.customerId }) // prettier-ignore
+    : null
+  const { returnsId, reason } = paper
+  await insertHandover(
+    w.tx,
+    {
+      number,
+      saleId: sale.id,
+      direction: 'back',
+      onDay: paper.on,
+      by: 'counter',
+      entryId,
+      returnsId,
+      reason,
+    },
+    id,
+    rows.map((r) => ({
+      saleLineId: r.line.id,
+      quantity: r.quantity.toFixed(4),
+      cost: r.cost.minor,
+      earned: 0n,
+      replace: paper.replace,
+    })),
+  )
+  const ids = returnsId === undefined ? handovers.map((h) => h.id) : [returnsId]
+  const moved = await listMovesOf(w.tx, { kind: 'handover', ids }, w.currency)
+  for (const r of rows) await insertMoves(w.tx, await movesBack(w, r, moved, paper), { kind: 'handover', id })
+  return { id, number }
+}
+
+/** What comes back to which shelf: kits as their parts, the cost in proportion to what the parts left with. */
+const movesBack = async (
+  w: Work,
+  { line, quantity, cost }: ComingBack,
+  moved: readonly MoveRow[],
+  paper: BackPaper,
+): Promise<MoveRow[]> => {
+  if (line.goodsId === null || line.kind === 'work' || line.kind === 'charge') return []
+  const goods = (await findGoods(w.tx, [line.goodsId])).get(line.goodsId)!
+  const parts =
+    goods.kind === 'kit'
+      ? goods.parts.map((p) => ({ goodsId: p.goodsId, quantity: p.quantity.times(quantity) }))
+      : [{ goodsId: line.goodsId, quantity }]
+  const leftWith = parts.map((p) =>
     moved
       .filter((m) => m.goodsId === p.goodsId && m.value.minor < 0n)
       .reduce((sum, m) => sum - m.value.minor, 0n),
   )
-  return splitMoney(
+  const shares = splitMoney(
     cost,
-    left.map((minor) => decimal(minor)),
+    leftWith.map((minor) => decimal(minor)),
   )
+  return parts.map((p, i) => ({
+    goodsId: p.goodsId,
+    placeId: paper.placeId ?? moved.find((m) => m.goodsId === p.goodsId)!.placeId,
+    on: paper.on,
+    quantity: p.quantity,
+    value: shares[i]!,
+  }))
 }

@@ -5,24 +5,26 @@ import {
   largerMoney,
   money,
   multiplyMoney,
+  negateMoney,
+  shareInTurn,
   smallerMoney,
-  subtractMoney,
   sumMoney,
-  toDecimal,
   toDecimalString,
   zeroMoney,
   type Money,
 } from '@/core/money'
-import { postHeldUse, postInvoice } from '@/core/ledger'
-import { findInvoice, markIssued, type InvoiceRow } from '@/data/queries/invoices'
-import { insertDues, insertFills, listDuesOfInvoice, listHeldMoves } from '@/data/queries/money'
+import { postInvoice } from '@/core/ledger'
+import { discountLeft, fillOldest } from '@/core/receipt'
+import { findInvoice, listInvoicesOfSales, markIssued, type InvoiceRow } from '@/data/queries/invoices'
+import { insertDues, listDuesOfInvoice, listHeldMoves } from '@/data/queries/money'
 import { takeNumber } from '@/data/queries/numbers'
-import { addToLines } from '@/data/queries/sales'
+import { addToLines, listSaleLines } from '@/data/queries/sales'
 import { findCustomer } from '@/data/queries/customers'
 import type { Work } from '../command'
 import { readArrangement, type Arrangement } from '../input/arrangement'
-import { leaveHeld, noteLeft, sumHeldAt } from '../money/heldWork'
-import { asPostings } from '../money/taxWork'
+import { offered } from '../money/discountWork'
+import { heldOn } from '../money/heldOn'
+import { putHeldOn } from '../money/useHeld'
 import { evenly, termsDays } from '../plans/planTerms'
 import { totalsOf } from '../read/stories'
 import { startPlan } from '../plans/startPlan'
@@ -57,28 +59,30 @@ export const issueBill = async (w: Work, locked: LockedSale, invoiceId: number, 
   const entry = postInvoice(posting, w.currency)
   // A bill of nothing (all at no charge) has no entry of its own to post; it still has a number and a paper.
   const entryId = entry.lines.length > 0 ? await w.post(entry, source) : null
-  await markIssued(w.tx, invoiceId, { number, entryId: entryId!, onDay: on })
+  await markIssued(w.tx, invoiceId, { number, entryId, onDay: on })
   await addToLines(
     w.tx,
     invoice.lines.map((l) => ({ lineId: l.saleLineId, by: { billed: l.quantity } })),
   )
   if (!isPositiveMoney(invoice.gross)) return
-  const dues = await writeDues(w, locked, { invoiceId, gross: invoice.gross, on })
-  await putHeldOnBill(w, locked, { invoiceId, number, on, gross: invoice.gross, dues })
+  await writeDues(w, locked, { invoiceId, gross: invoice.gross, on })
+  await putHeldOnBill(w, locked, { invoiceId, number, on, gross: invoice.gross })
 }
 
-/** The dues of a bill as the sale's arrangement makes them. Answers them with what is open. */
+/** The dues of a bill as the sale's arrangement makes them. */
 const writeDues = async (
   w: Work,
   locked: LockedSale,
   bill: { readonly invoiceId: number; readonly gross: Money; readonly on: Day },
-): Promise<{ id: number; open: Money }[]> => {
+): Promise<void> => {
   const { sale } = locked
   const arrangement = readArrangement(sale.arrangement)
-  if (arrangement.kind === 'installments')
-    return startPlan(w, locked, arrangement, { ...bill, whole: await wholeOf(w, locked) })
+  if (arrangement.kind === 'installments') {
+    const before = await billedBefore(w, sale.id, bill.invoiceId)
+    return startPlan(w, locked, arrangement, { ...bill, before, whole: await wholeOf(w, locked) })
+  }
   const dues = await duesOf(w, arrangement, locked, bill)
-  const ids = await insertDues(
+  await insertDues(
     w.tx,
     dues.map((d, i) => ({
       invoiceId: bill.invoiceId,
@@ -92,8 +96,20 @@ const writeDues = async (
       discountUntil: d.discount?.until,
     })),
   )
-  return ids.map((id, i) => ({ id, open: dues[i]!.amount }))
 }
+
+/** What other bills of the sale came to, less what was credited to be billed again. */
+const billedBefore = async (w: Work, saleId: number, invoiceId: number): Promise<Money> =>
+  sumMoney(
+    (await listInvoicesOfSales(w.tx, [saleId], w.currency))
+      .filter((i) => i.status === 'issued' && i.id !== invoiceId)
+      .flatMap((i) =>
+        i.kind === 'credit-note'
+          ? i.lines.filter((l) => l.rebill).flatMap((l) => [negateMoney(l.net), negateMoney(l.tax)])
+          : [i.gross],
+      ),
+    w.currency,
+  )
 
 /** What the whole sale comes to with tax, as agreed. */
 const wholeOf = async (w: Work, { sale, lines }: LockedSale): Promise<Money> =>
@@ -137,53 +153,44 @@ interface BillToPay {
   readonly number: string
   readonly on: Day
   readonly gross: Money
-  readonly dues: readonly { readonly id: number; readonly open: Money }[]
 }
 
 /** Puts the sale's held money on a bill: as much as possible, or in proportion to the part billed. */
 const putHeldOnBill = async (w: Work, locked: LockedSale, bill: BillToPay): Promise<void> => {
   const { sale } = locked
   const place = { customerId: sale.customerId, saleId: sale.id }
-  const toPay = sumMoney(bill.dues.map((d) => d.open), w.currency) // prettier-ignore
-  const use = smallerMoney(await heldForBill(w, locked, bill, await sumHeldAt(w, place)), toPay)
-  if (!isPositiveMoney(use)) return
-  const leaving = await leaveHeld(w, place, use)
-  const entry = postHeldUse({
+  const held = await heldOn(w, place, bill.on)
+  if (!isPositiveMoney(held.free)) return
+  const dues = (await listDuesOfInvoice(w.tx, bill.invoiceId, w.currency)).filter(
+    (d) => d.issuedOn <= bill.on,
+  )
+  const use = await heldForBill(w, locked, bill, held.free)
+  const { dues: filled } = fillOldest({ dues: offered(dues, bill.on), deposits: [] }, use)
+  if (filled.length === 0) return
+  await putHeldOn(w, {
+    place,
     on: bill.on,
+    dues,
+    filled,
     text: `Held money put on invoice ${bill.number}, ${sale.customerName}`,
-    held: leaving.parts,
-    taxAhead: await asPostings(w, leaving.tax),
+    source: { kind: 'invoice', id: bill.invoiceId },
+    bill: { id: bill.invoiceId, gross: bill.gross },
   })
-  const entryId = await w.post(entry, { kind: 'invoice', id: bill.invoiceId, ...place })
-  await noteLeft(w, place, leaving, { onDay: bill.on, why: 'invoice', invoiceId: bill.invoiceId, entryId })
-  let left = use
-  const fills: { dueId: number; onDay: Day; amount: bigint; kind: 'held'; entryId: number }[] = []
-  for (const due of bill.dues) {
-    const part = smallerMoney(left, due.open)
-    if (isPositiveMoney(part))
-      fills.push({ dueId: due.id, onDay: bill.on, amount: part.minor, kind: 'held', entryId })
-    left = subtractMoney(left, part)
-  }
-  await insertFills(w.tx, fills)
 }
 
-const heldForBill = async (
-  w: Work,
-  { sale, lines }: LockedSale,
-  bill: BillToPay,
-  whole: Money,
-): Promise<Money> => {
+/** How much of the held money a bill takes: all there is, or its share of what ever came, the last bill what is left. */
+const heldForBill = async (w: Work, locked: LockedSale, bill: BillToPay, free: Money): Promise<Money> => {
+  const { sale } = locked
   const arrangement = readArrangement(sale.arrangement)
-  const lastBill = lines.every((l) => l.agreed.minus(l.billed).plus(l.toRebill).lte(0))
-  if (arrangement.kind !== 'deposit' || arrangement.apply !== 'in-proportion' || lastBill) return whole
+  if (arrangement.kind !== 'deposit' || arrangement.apply !== 'in-proportion') return free
+  const lines = await listSaleLines(w.tx, [sale.id])
+  const whole = await wholeOf(w, locked)
+  if (!isPositiveMoney(whole) || lines.every((l) => l.agreed.minus(l.billed).plus(l.toRebill).lte(0)))
+    return free
   const moves = await listHeldMoves(w.tx, { saleIds: [sale.id] }, w.currency)
-  const ever = sumMoney(
-    moves.filter((m) => m.why !== 'invoice').map((m) => m.amount),
-    w.currency,
-  )
-  const total = await wholeOf(w, { sale, lines })
-  if (!isPositiveMoney(total)) return whole
-  return smallerMoney(whole, multiplyMoney(ever, toDecimal(bill.gross).div(toDecimal(total))))
+  const ever = sumMoney(moves.filter((m) => m.why !== 'invoice').map((m) => m.amount), w.currency) // prettier-ignore
+  const before = await billedBefore(w, sale.id, bill.invoiceId)
+  return smallerMoney(free, shareInTurn(ever, { whole, before, part: bill.gross }))
 }
 
 /** An invoice as the HTTP interface answers it. */
@@ -240,7 +247,7 @@ export const invoiceView = async (w: Pick<Work, 'tx' | 'currency'>, invoiceId: n
       due: d.dueOn,
       label: d.label,
       ...(isPositiveMoney(d.discount)
-        ? { discount: toDecimalString(d.discount), discountUntil: d.discountUntil }
+        ? { discount: toDecimalString(discountLeft(d)), discountUntil: d.discountUntil }
         : {}),
       amount: toDecimalString(d.amount),
       open: toDecimalString(d.open),

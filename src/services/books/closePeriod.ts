@@ -1,17 +1,67 @@
 import { z } from 'zod'
+import type { Day } from '@/core/day'
+import { err, type Result } from '@/core/result'
 import { updateBusiness } from '@/data/queries/business'
-import { defineCommand } from '../command'
-import { day } from '../input/fields'
-import { refuse } from '../refuse'
+import { insertClosing } from '@/data/queries/closings'
+import { defineCommand, parse, type Command, type Till } from '../command'
+import type { Failure } from '../failure'
+import { day, needed, text } from '../input/fields'
+import { refuse, Refusal } from '../refuse'
+import { provePassphrase } from '../access/passphrase'
 
-/** Closes the books through a day: nothing may be dated on or before it any more. */
+/** Closes the books through a day before today: nothing may be dated on or before it any more. */
 export const closePeriod = defineCommand(
   'close-period',
-  z.object({ through: day }),
-  async (w, { through }) => {
+  z.object({ through: day, reason: text(500).default('') }),
+  async (w, { through, reason }) => {
     const closed = w.business.closedThrough
+    if (through >= w.today) refuse({ code: 'close-before-today', today: w.today })
     if (closed && through <= closed) refuse({ code: 'close-order', through: closed })
     await updateBusiness(w.tx, { closedThrough: through })
-    return { id: 1, answer: async () => ({ closedThrough: through }) }
+    await insertClosing(w.tx, { kind: 'closed', through, reason, onDay: w.today })
+    return { id: 1, answer: async () => ({ closedThrough: through as Day }) }
   },
 )
+
+const reopenInput = z.object({
+  /** The last day that stays closed; null (or left out) opens everything. */
+  through: day.nullable().default(null),
+  reason: needed(500, 'A reason'),
+})
+
+const reopened = defineCommand('reopen-period', reopenInput, async (w, { through, reason }) => {
+  const closed = w.business.closedThrough
+  if (!closed || (through !== null && through >= closed)) refuse({ code: 'not-closed', through: closed })
+  await updateBusiness(w.tx, { closedThrough: through })
+  await insertClosing(w.tx, { kind: 'reopened', through, reason, onDay: w.today })
+  return { id: 1, answer: async () => ({ closedThrough: through }) }
+})
+
+const withPassphrase = reopenInput.extend({ passphrase: z.string().max(200) })
+
+/** Proves the owner before anything is locked: comparing a passphrase takes its time on purpose. */
+const proved = async (till: Till, input: unknown): Promise<Result<unknown, Failure>> => {
+  try {
+    const { passphrase, ...rest } = parse(withPassphrase, input)
+    const is = await provePassphrase(till.db, passphrase)
+    return is.ok ? { ok: true, value: rest } : is
+  } catch (problem) {
+    if (problem instanceof Refusal) return err(problem.failure)
+    throw problem
+  }
+}
+
+type Reopen = Command<z.input<typeof withPassphrase>, { readonly closedThrough: Day | null }>
+
+/** Takes a closing back, down to an earlier day, with the passphrase and a reason. Both stand in the log of closings. */
+export const reopenPeriod: Reopen = {
+  schema: withPassphrase,
+  run: async (till, input) => {
+    const is = await proved(till, input)
+    return is.ok ? reopened.run(till, is.value as z.input<typeof reopenInput>) : is
+  },
+  answer: async (till, input, key) => {
+    const is = await proved(till, input)
+    return is.ok ? reopened.answer(till, is.value, key) : is
+  },
+}

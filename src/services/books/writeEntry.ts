@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { makeEntry, type AccountRole } from '@/core/ledger'
+import { KEPT_BY_PAPERS, makeEntry } from '@/core/ledger'
 import { isZeroMoney, money, sumMoney, zeroMoney } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
 import { findEntry } from '@/data/queries/ledger'
@@ -19,11 +19,6 @@ export const writeEntryInput = z.object({
     .max(200),
 })
 
-/** Accounts that papers keep: an own entry there would part them from what they sum. */
-const KEPT: ReadonlySet<AccountRole> = new Set<AccountRole>([
-  'receivables', 'stock', 'customer-deposits', 'layaway-deposits', 'on-account', 'billed-ahead', 'unearned-charges', 'received-not-billed',
-]) // prettier-ignore
-
 /** The owner's own entry: rent, capital, opening balances. Debits equal credits. */
 export const writeEntry = defineCommand('write-entry', writeEntryInput, async (w, input) => {
   const onDay = paperDay(w, input.on)
@@ -35,7 +30,7 @@ export const writeEntry = defineCommand('write-entry', writeEntryInput, async (w
         code: 'invalid',
         errors: [{ path: `lines.${i}.account`, message: `There is no account ${l.account}.` }],
       })
-    if (account.role && KEPT.has(account.role))
+    if (account.role && KEPT_BY_PAPERS.has(account.role))
       refuse({ code: 'account-kept-by-papers', account: account.name })
     const debit = l.debit === undefined ? zeroMoney(w.currency) : w.money(l.debit, `lines.${i}.debit`)
     const credit = l.credit === undefined ? zeroMoney(w.currency) : w.money(l.credit, `lines.${i}.credit`)

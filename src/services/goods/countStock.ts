@@ -1,14 +1,25 @@
 import { z } from 'zod'
-import { money, subtractMoney, sumMoney, toDecimalString, ZERO, zeroMoney, type Money } from '@/core/money'
-import { leaveAtAverage, unitCost, valueAt, type Shelf } from '@/core/stock'
+import {
+  money,
+  negateMoney,
+  sumMoney,
+  toDecimalString,
+  ZERO,
+  zeroMoney,
+  type Decimal,
+  type Money,
+} from '@/core/money'
+import { firstDayToLeave, leaveOn, unitCost, valueAt, type Shelf } from '@/core/stock'
+import type { Day } from '@/core/day'
 import { postStockCount } from '@/core/ledger'
-import { findGoods, insertMoves, listPlaces, lockShelves, type MoveRow } from '@/data/queries/goods'
+import { findGoods, insertMoves, listPlaces, listShelfChanges, type MoveRow } from '@/data/queries/goods'
 import { insertStockCount } from '@/data/queries/stockCounts'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/sales'
-import { defineCommand, paperDay } from '../command'
+import { defineCommand, paperDay, type Work } from '../command'
 import { id, on, quantityOrZero, unitPrice } from '../input/fields'
 import { found, refuse } from '../refuse'
+import { changesOf, shelvesOn, type PlacedShelf } from './shelvesOn'
 
 export const countStockInput = z.object({
   on,
@@ -19,8 +30,29 @@ export const countStockInput = z.object({
     .max(2000),
 })
 
+/** What goods that are missing cost: gone on the day of the count, as far as every later day bears it. */
+const missing = async (
+  w: Work,
+  shelf: PlacedShelf,
+  quantity: Decimal,
+  { name, on: onDay }: { readonly name: string; readonly on: Day },
+): Promise<Money> => {
+  const cost = quantity.lte(shelf.free.quantity) ? leaveOn(shelf, quantity) : null
+  if (cost) return cost
+  const from = firstDayToLeave(
+    changesOf(await listShelfChanges(w.tx, [shelf.goodsId]), shelf),
+    quantity,
+    onDay,
+  )
+  return refuse({
+    code: 'not-before',
+    from: from && from > onDay ? from : w.today,
+    what: `More of ${name} was handed over since than that count left.`,
+  })
+}
+
 /**
- * What was counted replaces what the books had. More than expected comes in at the unit cost given (else at the average so
+ * What was counted replaces what the books had on that day. More than expected comes in at the unit cost given (else at the average so
  * far), less leaves at average; the difference goes to stock adjustments.
  */
 export const countStock = defineCommand('count-stock', countStockInput, async (w, input) => {
@@ -38,13 +70,8 @@ export const countStock = defineCommand('count-stock', countStockInput, async (w
     w.tx,
     input.lines.map((l) => l.goodsId),
   )
-  const shelves = (
-    await lockShelves(
-      w.tx,
-      input.lines.map((l) => l.goodsId),
-      w.currency,
-    )
-  ).filter((s) => s.placeId === place.id)
+  const ids = input.lines.map((l) => l.goodsId)
+  const shelves = (await shelvesOn(w, ids, onDay)).filter((s) => s.placeId === place.id)
   const none: Shelf = { quantity: ZERO, value: zeroMoney(w.currency) }
   const seen = new Set<number>()
   const moves: MoveRow[] = []
@@ -58,12 +85,13 @@ export const countStock = defineCommand('count-stock', countStockInput, async (w
           : null
     if (problem) refuse({ code: 'invalid', errors: [{ path: `lines.${i}.goodsId`, message: problem }] })
     seen.add(thing.id)
-    const shelf = shelves.find((s) => s.goodsId === thing.id)?.shelf ?? none
+    const there = shelves.find((s) => s.goodsId === thing.id)
+    const shelf = there?.shelf ?? none
     const more = line.counted.minus(shelf.quantity)
     if (more.isZero()) continue
     const value: Money = more.gt(0)
       ? valueAt(line.unitCost ?? unitCost(shelf), more, w.currency)
-      : subtractMoney(zeroMoney(w.currency), leaveAtAverage(shelf, more.negated()))
+      : negateMoney(await missing(w, there!, more.negated(), { name: thing.name, on: onDay }))
     moves.push({ goodsId: thing.id, placeId: place.id, on: onDay, quantity: more, value })
   }
   const value = sumMoney(

@@ -1,9 +1,19 @@
-import { larger, smaller, subtractMoney, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
-import { leaveAtAverage, type Shelf } from '@/core/stock'
+import {
+  larger,
+  negateMoney,
+  smaller,
+  subtractMoney,
+  sumMoney,
+  ZERO,
+  type Decimal,
+  type Money,
+} from '@/core/money'
+import { firstDayToLeave, leaveOn, type Shelf } from '@/core/stock'
 import type { Day } from '@/core/day'
-import { lockShelves, type Goods, type MoveRow } from '@/data/queries/goods'
+import { listShelfChanges, type Goods, type MoveRow } from '@/data/queries/goods'
 import type { Work } from '../command'
 import { refuse } from '../refuse'
+import { changesOf, shelvesOn, type PlacedShelf } from './shelvesOn'
 
 export interface Leaving {
   /** Whoever asks: the answer's costs stand in the same order. */
@@ -38,48 +48,70 @@ export const planLeaving = async (
           }))
         : [],
   )
-  const rows = await lockShelves(
-    w.tx,
-    needs.flat().map((n) => n.goods.id),
-    w.currency,
-  )
-  const shelves = new Map(rows.map((r) => [`${r.goodsId}:${r.placeId}`, { ...r }]))
+  const ids = needs.flat().map((n) => n.goods.id)
+  const shelves = new Map((await shelvesOn(w, ids, on)).map((r) => [`${r.goodsId}:${r.placeId}`, r]))
   const moves: MoveRow[] = []
-  const take = (goods: Goods, wanted: Decimal, placeId: number | undefined): Money => {
+  const take = async (goods: Goods, wanted: Decimal, placeId: number | undefined): Promise<Money> => {
     const places = [...shelves.values()]
       .filter((s) => s.goodsId === goods.id && (placeId === undefined || s.placeId === placeId))
-      .sort((a, b) => b.shelf.quantity.comparedTo(a.shelf.quantity))
-    const onHand = places.reduce((sum, s) => sum.plus(s.shelf.quantity), ZERO)
-    if (onHand.lt(wanted))
-      refuse({ code: 'not-enough-stock', goods: goods.name, onHand: larger(onHand, ZERO), asked: wanted })
+      .sort((a, b) => b.free.quantity.comparedTo(a.free.quantity))
+    const sum = (of: 'now' | 'free'): Decimal => places.reduce((all, s) => all.plus(s[of].quantity), ZERO)
+    if (sum('now').lt(wanted))
+      refuse({ code: 'not-enough-stock', goods: goods.name, onHand: larger(sum('now'), ZERO), asked: wanted })
+    if (sum('free').lt(wanted)) return refuseBefore(w, goods, places, wanted, on)
     let left = wanted
     const costs: Money[] = []
     for (const place of places) {
-      const part = smaller(left, place.shelf.quantity)
+      const part = smaller(left, place.free.quantity)
       if (part.lte(0)) continue
-      const cost = leaveAtAverage(place.shelf, part)
+      const cost = leaveOn(place, part) ?? (await refuseBefore(w, goods, places, wanted, on))
       moves.push({
         goodsId: goods.id,
         placeId: place.placeId,
         on,
         quantity: part.negated(),
-        value: { ...cost, minor: -cost.minor },
+        value: negateMoney(cost),
       })
-      const after: Shelf = {
-        quantity: place.shelf.quantity.minus(part),
-        value: subtractMoney(place.shelf.value, cost),
-      }
-      shelves.set(`${goods.id}:${place.placeId}`, { ...place, shelf: after })
+      const less = (s: Shelf): Shelf => ({
+        quantity: s.quantity.minus(part),
+        value: subtractMoney(s.value, cost),
+      })
+      shelves.set(`${goods.id}:${place.placeId}`, {
+        ...place,
+        shelf: less(place.shelf),
+        free: less(place.free),
+        now: less(place.now),
+      })
       costs.push(cost)
       left = left.minus(part)
     }
     return sumMoney(costs, w.currency)
   }
-  const costs = needs.map((parts) =>
-    sumMoney(
-      parts.map((n) => take(n.goods, n.quantity, n.placeId)),
-      w.currency,
-    ),
-  )
+  const costs: Money[] = []
+  for (const parts of needs) {
+    const ofParts: Money[] = []
+    for (const n of parts) ofParts.push(await take(n.goods, n.quantity, n.placeId))
+    costs.push(sumMoney(ofParts, w.currency))
+  }
   return { moves, costs }
+}
+
+/** Goods that lie there now, but did not on that day: from which day on they may leave. */
+const refuseBefore = async (
+  w: Work,
+  goods: Goods,
+  places: readonly PlacedShelf[],
+  wanted: Decimal,
+  on: Day,
+): Promise<never> => {
+  const changes = await listShelfChanges(w.tx, [goods.id])
+  const days = places.flatMap(
+    (p) => firstDayToLeave(changesOf(changes, p), smaller(wanted, p.now.quantity), on) ?? [],
+  )
+  const later = days.filter((d) => d > on).sort()
+  return refuse({
+    code: 'not-before',
+    from: later[0] ?? w.today,
+    what: `So much of ${goods.name} did not lie there yet on that day.`,
+  })
 }

@@ -1,4 +1,4 @@
-import { isPositiveMoney, roundToCoins, shareMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
+import { isPositiveMoney, roundToCoins, shareMoney, subtractMoney, type Money } from '@/core/money'
 import type { ComponentTax } from '@/core/tax'
 import {
   postHeldMove,
@@ -9,20 +9,16 @@ import {
   type Method,
 } from '@/core/ledger'
 import type { Day } from '@/core/day'
-import { insertHeldMoves, insertRefund, lockHeld } from '@/data/queries/money'
+import { insertHeldMoves, insertRefund } from '@/data/queries/money'
 import { takeNumber } from '@/data/queries/numbers'
 import { insertHeldTransfer, insertTaxMoves } from '@/data/queries/promises'
 import { findSales, reserveId } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { readArrangement } from '../input/arrangement'
 import { refuse } from '../refuse'
-import { asPostings, taxComing, taxGoing } from './taxWork' // prettier-ignore
-
-/** Whose held money: a sale's, or what is on account of a customer. */
-export interface HeldPlace {
-  readonly customerId: number
-  readonly saleId: number | null
-}
+import { layawayLeft } from '../plans/layawayLeft'
+import { heldOn, refuseHeld, type HeldPlace } from './heldOn'
+import { asPostings, taxComing, taxGoing } from './taxWork'
 
 /** Held money about to leave its place: which kinds of it, and the tax on it that goes with it (negative). */
 export interface HeldLeaving {
@@ -35,29 +31,25 @@ export interface HeldLeaving {
 export const heldKindOf = (arrangement: unknown): HeldKind =>
   readArrangement(arrangement).kind === 'layaway' ? 'layaway' : 'deposit'
 
-export const sumHeldAt = async (w: Work, place: HeldPlace): Promise<Money> =>
-  sumMoney(
-    (await lockHeld(w.tx, place, w.currency)).map((h) => h.amount),
-    w.currency,
-  )
-
-/** Locks a place and says what leaves it. More than is held there is refused. */
-export const leaveHeld = async (w: Work, place: HeldPlace, amount: Money): Promise<HeldLeaving> => {
-  const held = await lockHeld(w.tx, place, w.currency)
-  const whole = sumMoney(
-    held.map((h) => h.amount),
-    w.currency,
-  )
-  if (amount.minor > whole.minor || !isPositiveMoney(amount))
-    refuse({ code: 'more-than-held', held: whole, asked: amount })
+/** Locks a place and says what leaves it on a day (`bill`: the bill of the place's own sale it is put on). More than is held there, on that day and on every later one, is refused. */
+export const leaveHeld = async (
+  w: Work,
+  place: HeldPlace,
+  amount: Money,
+  on: Day,
+  bill?: Money,
+): Promise<HeldLeaving> => {
+  const held = await heldOn(w, place, on)
+  if (amount.minor > held.free.minor || !isPositiveMoney(amount))
+    return refuseHeld(w, place, held, amount, on)
   const shares = shareMoney(
     amount,
-    held.map((h) => h.amount),
+    held.kinds.map((k) => k.free),
   )
   return {
-    whole,
-    parts: held.map((h, i) => ({ kind: h.kind, amount: shares[i]! })).filter((h) => isPositiveMoney(h.amount)),
-    tax: await taxGoing(w, place.saleId, amount, whole),
+    whole: held.now,
+    parts: held.kinds.map((k, i) => ({ kind: k.kind, amount: shares[i]! })).filter((h) => isPositiveMoney(h.amount)),
+    tax: await taxGoing(w, { saleId: place.saleId, part: amount, held: held.now, bill }),
   } // prettier-ignore
 }
 
@@ -84,7 +76,7 @@ interface Leaving extends HeldPlace {
 
 /** Gives held money back, in coins that exist. Answers the refund's id and number. */
 export const refundIn = async (w: Work, r: Leaving & { readonly method: Method }) => {
-  const leaving = await leaveHeld(w, r, r.amount)
+  const leaving = await leaveHeld(w, r, r.amount, r.on)
   const paid = r.method === 'cash' ? roundToCoins(r.amount, w.business.smallestCoin) : r.amount
   const rounding = subtractMoney(paid, r.amount)
   const number = await takeNumber(w.tx, 'refund', r.on)
@@ -119,7 +111,7 @@ export const refundIn = async (w: Work, r: Leaving & { readonly method: Method }
 
 /** Keeps held money as a fee: it is earned now. */
 export const keepFeeIn = async (w: Work, f: Leaving): Promise<void> => {
-  const leaving = await leaveHeld(w, f, f.amount)
+  const leaving = await leaveHeld(w, f, f.amount, f.on)
   const number = await takeNumber(w.tx, 'held-transfer', f.on)
   const id = await reserveId(w.tx, 'held_transfer')
   const entry = postKeptFee({
@@ -139,9 +131,13 @@ export const keepFeeIn = async (w: Work, f: Leaving): Promise<void> => {
 
 /** Moves held money to another sale of the customer, or to their account. It stays held. */
 export const moveIn = async (w: Work, m: Leaving & { readonly toSaleId: number | null }): Promise<number> => {
-  const leaving = await leaveHeld(w, m, m.amount)
+  const leaving = await leaveHeld(w, m, m.amount, m.on)
   const [to] = m.toSaleId === null ? [] : await findSales(w.tx, [m.toSaleId], w.currency)
   const kind = to ? heldKindOf(to.arrangement) : 'account'
+  if (to?.agreedOn && kind === 'layaway') {
+    const left = await layawayLeft(w, to.id)
+    if (m.amount.minor > left.minor) refuse({ code: 'more-than-open', open: left, asked: m.amount })
+  }
   const taxThere = await taxComing(w, m.toSaleId, m.amount)
   const number = await takeNumber(w.tx, 'held-transfer', m.on)
   const id = await reserveId(w.tx, 'held_transfer')

@@ -6,7 +6,8 @@ import { id, on, positiveAmount, text } from '../input/fields'
 import { customerFor } from '../people/customerFor'
 import { found, refuse } from '../refuse'
 import { refreshSale } from '../sales/refreshSale'
-import { moveIn, sumHeldAt } from './heldWork'
+import { sumHeldAt } from './heldOn'
+import { moveIn } from './heldWork'
 
 const input = z.object({
   customerId: id,

@@ -1,23 +1,42 @@
+import type { Day } from '@/core/day'
+import { findCustomer } from '@/data/queries/customers'
 import { findInvoice } from '@/data/queries/invoices'
 import { listFillsOfReceipt, listHeldMoves, type ReceiptRow } from '@/data/queries/money'
 import { listSaleIds } from '@/data/queries/sales'
 import type { Work } from '../command'
-import { refuse } from '../refuse'
+import { writeSale } from '../sales/startSale'
 
 /** Which sale a charge for a receipt stands on: one it paid, one it was held for, else the customer’s newest. */
-export const saleToCharge = async (w: Work, receipt: ReceiptRow): Promise<number> => {
+export const saleToCharge = async (w: Work, receipt: ReceiptRow, on: Day): Promise<number> => {
   const fills = await listFillsOfReceipt(w.tx, receipt.id, w.currency)
   const moves = await listHeldMoves(w.tx, { receiptId: receipt.id }, w.currency)
   const bill = receipt.invoiceId === null ? null : await findInvoice(w.tx, receipt.invoiceId, w.currency)
-  const [newest] = await listSaleIds(w.tx, { customerId: receipt.customerId }, { limit: 1 }, w.today)
   return (
-    fills[0]?.saleId ??
+    fills.find((f) => f.customerId === receipt.customerId)?.saleId ??
     bill?.saleId ??
-    moves.find((m) => m.saleId !== null)?.saleId ??
-    newest ??
-    refuse({
-      code: 'invalid',
-      errors: [{ path: 'fee', message: 'This customer has no sale the fee could stand on. Leave it at 0.' }],
-    })
+    moves.find((m) => m.saleId !== null && m.customerId === receipt.customerId)?.saleId ??
+    (await newestSaleOf(w, receipt.customerId, { title: `Receipt ${receipt.number} came back`, on }))
   )
+}
+
+/** A customer’s newest sale. Who has none gets one, so that what they owe has a place where it is owed. */
+export const newestSaleOf = async (
+  w: Work,
+  customerId: number,
+  otherwise: { readonly title: string; readonly on: Day },
+): Promise<number> => {
+  const [newest] = await listSaleIds(w.tx, { customerId }, { limit: 1 }, w.today)
+  if (newest !== undefined) return newest
+  const { saleId } = await writeSale(w, {
+    ...otherwise,
+    customer: (await findCustomer(w.tx, customerId, w.currency))!,
+    lines: [],
+    channel: 'counter',
+    kind: w.business.kinds[0] ?? 'sales',
+    note: '',
+    wantedBy: null,
+    arrangement: { kind: 'now' },
+    agreedOn: otherwise.on,
+  })
+  return saleId
 }

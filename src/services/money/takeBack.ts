@@ -1,27 +1,41 @@
-import { isPositiveMoney, money, smallerMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
-import { postBounce, type HeldKind } from '@/core/ledger'
+import {
+  isPositiveMoney,
+  money,
+  negateMoney,
+  smallerMoney,
+  subtractMoney,
+  sumMoney,
+  type Money,
+} from '@/core/money'
+import { firstUndisturbed, lowestFrom, type Change } from '@/core/running'
+import { HELD_KINDS, postBounce, type HeldKind } from '@/core/ledger'
 import type { ComponentTax } from '@/core/tax'
-import type { Day } from '@/core/day'
+import { laterDay, type Day } from '@/core/day'
 import {
   findDues,
   insertDues,
   insertFills,
   insertHeldMoves,
   insertReceiptVoid,
+  isMoney,
+  listFillsOfDues,
   listFillsOfHeld,
   listFillsOfReceipt,
+  listHeldChanges,
   listHeldMoves,
-  lockHeld,
+  type DueRow,
+  type FillRow,
   type ReceiptRow,
 } from '@/data/queries/money'
 import { findInvoice } from '@/data/queries/invoices'
-import { findBanked, insertTaxMoves, sumDiscountTax } from '@/data/queries/promises'
+import { findBanked, insertTaxMoves } from '@/data/queries/promises'
 import { lockSale } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { refuse } from '../refuse'
 import { refreshSale } from '../sales/refreshSale'
-import { refreshTouched } from './takeReceipt'
-import { asPostings, negateTaxes, taxGoing } from './taxWork' // prettier-ignore
+import { byKind, sumHeldAt, type HeldPlace } from './heldOn'
+import { newestSaleOf } from './saleToCharge'
+import { asPostings, taxBack, taxGoing } from './taxWork'
 
 interface TakingBack {
   readonly on: Day
@@ -30,62 +44,82 @@ interface TakingBack {
   readonly bankFee: Money
 }
 
-interface HeldBack {
-  readonly customerId: number
-  readonly saleId: number | null
+/** What comes off a due again: money, and the discount that was taken with it. */
+interface Reopened {
+  readonly dueId: number
+  readonly saleId: number
+  readonly money: Money
+  readonly discount: Money
+}
+
+/** A place that got money of the receipt: when it was taken, or when a credit note released it. */
+interface Arrival extends HeldPlace {
+  readonly amount: Money
+}
+
+interface HeldBack extends HeldPlace {
   readonly kind: HeldKind
   readonly amount: Money
 }
 
+const inTheWay = (from: Day, what: string): never => refuse({ code: 'not-before', from, what })
+
 /**
- * Takes a receipt back. What it paid is owed again, discounts included; what it is still held as is held no more. Money of
- * it that was held and has been put on bills since is followed there, and those bills are open again: only for a bounced
- * one, since the owner can take that step back himself before voiding.
+ * Takes a receipt back. What it paid is owed again, discounts included; what it is still held as is held no more. A
+ * voided one must not have been used meanwhile, since the owner can take that step back first. A bounce is always
+ * possible: its money is followed to the bills it was put on, and what was refunded, moved or kept as a fee meanwhile is
+ * owed as a due of its own, of that day. On a day in the past it touches only what existed then.
  */
 export const takeBack = async (w: Work, receipt: ReceiptRow, how: TakingBack): Promise<void> => {
-  const fills = await listFillsOfReceipt(w.tx, receipt.id, w.currency)
+  const own = await listFillsOfReceipt(w.tx, receipt.id, w.currency)
   const moves = (await listHeldMoves(w.tx, { receiptId: receipt.id }, w.currency)).filter((m) => m.why === 'receipt') // prettier-ignore
-  const saleIds = new Set([...fills.map((f) => f.saleId), ...moves.flatMap((m) => m.saleId ?? [])])
-  for (const saleId of [...saleIds].sort((a, b) => a - b)) await lockSale(w.tx, saleId, w.currency)
+  await lockSales(w, [...own.map((f) => f.saleId), ...moves.flatMap((m) => m.saleId ?? [])])
+  const released = own.filter((f) => f.kind === 'released')
+  const credited = released.map((f) => f.on).reduce(laterDay, how.on)
+  if (credited > how.on)
+    inTheWay(credited, 'Part of this money was credited later, and held for the customer since.')
+  const paid = paidByReceipt(own, w.currency)
+  const arrivals = mergeArrivals([
+    ...moves.map((m) => ({ customerId: m.customerId, saleId: m.saleId, amount: m.amount })),
+    ...released.map((f) => ({ customerId: f.customerId, saleId: null, amount: negateMoney(f.amount) })),
+  ], w.currency) // prettier-ignore
   const held: HeldBack[] = []
-  const reopened: { dueId: number; saleId: number; amount: Money }[] = []
+  const followed: Reopened[] = []
   const tax: { saleId: number | null; taxes: ComponentTax[] }[] = []
-  for (const m of moves) {
-    const place = { customerId: m.customerId, saleId: m.saleId }
-    const there = await lockHeld(w.tx, place, w.currency)
-    const kinds = sumMoney(there.map((h) => h.amount), w.currency) // prettier-ignore
-    const part = smallerMoney(m.amount, kinds)
-    const missing = subtractMoney(m.amount, part)
-    if (isPositiveMoney(missing)) {
-      if (how.kind === 'voided') refuse({ code: 'held-was-used' })
-      reopened.push(...(await followHeld(w, place, missing)))
-    }
-    let left = part
-    for (const h of there) {
-      const taken = smallerMoney(left, h.amount)
-      if (isPositiveMoney(taken)) held.push({ ...place, kind: h.kind, amount: taken })
-      left = subtractMoney(left, taken)
-    }
-    if (isPositiveMoney(part)) tax.push({ saleId: m.saleId, taxes: await taxGoing(w, m.saleId, part, kinds) })
+  const lost: Arrival[] = []
+  for (const arrival of arrivals) {
+    const back = await takeFromPlace(w, arrival, how.on)
+    held.push(...back.held)
+    if (isPositiveMoney(back.part)) tax.push({ saleId: arrival.saleId, taxes: back.tax })
+    if (!isPositiveMoney(back.missing)) continue
+    if (how.kind === 'voided') refuse({ code: 'held-was-used' })
+    const reopened = await followHeld(w, arrival, back.missing, how.on)
+    await lockSales(w, reopened.map((r) => r.saleId)) // prettier-ignore
+    followed.push(...reopened)
+    lost.push({ ...arrival, amount: subtractMoney(back.missing, sumMoney(reopened.map((r) => r.money), w.currency)) }) // prettier-ignore
   }
-  const discountTax = negateTaxes(await sumDiscountTax(w.tx, receipt.id, w.currency))
-  const discounts = sumMoney(fills.filter((f) => f.kind === 'discount').map((f) => f.amount), w.currency) // prettier-ignore
-  const owedAgain = [...fills.map((f) => f.amount), ...reopened.map((r) => r.amount)]
-  const counter =
-    receipt.invoiceId === null ? null : (await findInvoice(w.tx, receipt.invoiceId, w.currency))!
+  const reopened = [...paid, ...followed]
+  const discounts = await discountsBack(w, reopened)
   const banked = await findBanked(w.tx, receipt.id)
   if (banked && how.kind === 'voided') refuse({ code: 'banked-already', number: receipt.number })
+  if (banked && banked.on > how.on)
+    inTheWay(banked.on, `Receipt ${receipt.number} went to the bank later than that.`)
+  const counter =
+    receipt.invoiceId === null ? null : (await findInvoice(w.tx, receipt.invoiceId, w.currency))!
+  const owedAgain = counter
+    ? [receipt.amount]
+    : [...reopened.map((r) => r.money), ...lost.map((l) => l.amount)]
   const entry = postBounce({
     on: how.on,
     text: `Receipt ${receipt.number} ${how.kind}: ${how.reason}`,
     from: banked ? 'bank' : receipt.method,
     amount: receipt.amount,
     rounding: receipt.rounding,
-    owedAgain: sumMoney(counter ? [receipt.amount] : owedAgain, w.currency),
+    owedAgain: sumMoney([...owedAgain, ...reopened.map((r) => r.discount)], w.currency),
     held,
     discount: {
-      net: subtractMoney(discounts, sumMoney(discountTax.map((t) => t.amount), w.currency)),
-      taxes: await asPostings(w, discountTax),
+      net: sumMoney(discounts.map((d) => d.net), w.currency),
+      taxes: await asPostings(w, discounts.flatMap((d) => d.taxes)),
     },
     taxAhead: await asPostings(w, tax.flatMap((t) => t.taxes)),
     bankFee: how.bankFee,
@@ -94,46 +128,145 @@ export const takeBack = async (w: Work, receipt: ReceiptRow, how: TakingBack): P
     kind: 'receipt',
     id: receipt.id,
     customerId: receipt.customerId,
-    saleId: moves[0]?.saleId ?? fills[0]?.saleId ?? counter?.saleId ?? null,
+    saleId: moves[0]?.saleId ?? own[0]?.saleId ?? counter?.saleId ?? null,
     reversesId: receipt.entryId,
   })
   const note = { onDay: how.on, receiptId: receipt.id, entryId }
   await insertReceiptVoid(w.tx, { ...note, kind: how.kind, reason: how.reason, bankFee: how.bankFee.minor })
-  await insertFills(w.tx, [
-    ...fills.map((f) => ({ ...note, dueId: f.dueId, amount: -f.amount.minor, kind: f.kind === 'discount' ? ('discount' as const) : ('void' as const) })),
-    ...reopened.map((r) => ({ ...note, dueId: r.dueId, amount: -r.amount.minor, kind: 'void' as const })),
-  ]) // prettier-ignore
+  await insertFills(
+    w.tx,
+    reopened.flatMap((r) => [
+      ...(isPositiveMoney(r.money) ? [{ ...note, dueId: r.dueId, amount: -r.money.minor, kind: 'void' as const }] : []),
+      ...(isPositiveMoney(r.discount) ? [{ ...note, dueId: r.dueId, amount: -r.discount.minor, kind: 'discount' as const }] : []),
+    ]),
+  ) // prettier-ignore
   await insertHeldMoves(w.tx, held.map((h) => ({ ...note, ...h, amount: -h.amount.minor, why: 'void' as const }))) // prettier-ignore
-  await insertTaxMoves(w.tx, discountTax, { ...note, why: 'discount' })
+  for (const d of discounts) await insertTaxMoves(w.tx, d.taxes, { ...note, why: 'discount', dueId: d.dueId })
   for (const t of tax) await insertTaxMoves(w.tx, t.taxes, { ...note, why: 'ahead', saleId: t.saleId })
+  const touched = new Set([...reopened.map((r) => r.saleId), ...arrivals.flatMap((a) => a.saleId ?? [])])
+  const label = `receipt ${receipt.number} came back`
+  const due = { issuedOn: how.on, dueOn: how.on, label }
   if (counter) {
-    await insertDues(w.tx, [
-      { invoiceId: counter.id, saleId: counter.saleId, customerId: receipt.customerId, issuedOn: how.on, dueOn: how.on, amount: receipt.amount.minor, label: `receipt ${receipt.number} came back` },
-    ]) // prettier-ignore
-    await refreshSale(w, counter.saleId)
+    const { id: invoiceId, saleId, customerId } = counter
+    await insertDues(w.tx, [{ ...due, invoiceId, saleId, customerId, amount: receipt.amount.minor }])
+    touched.add(counter.saleId)
   }
-  await refreshTouched(w, receipt.id)
+  for (const { customerId, saleId: of, amount } of lost.filter((l) => isPositiveMoney(l.amount))) {
+    const saleId =
+      of ?? (await newestSaleOf(w, customerId, { title: `Receipt ${receipt.number} came back`, on: how.on }))
+    await insertDues(w.tx, [{ ...due, customerId, saleId, amount: amount.minor, beyond: amount.minor }])
+    touched.add(saleId)
+  }
+  for (const saleId of [...touched].sort((a, b) => a - b)) await refreshSale(w, saleId)
 }
 
-/** The dues that a place's held money was put on, newest first, up to an amount: they are owed again. */
-const followHeld = async (
-  w: Work,
-  place: { readonly customerId: number; readonly saleId: number | null },
-  amount: Money,
-): Promise<{ dueId: number; saleId: number; amount: Money }[]> => {
-  const fills = await listFillsOfHeld(w.tx, place, w.currency)
-  const filled = new Map(
-    (await findDues(w.tx, fills.map((f) => f.dueId), w.currency)).map((d) => [d.id, d.amount.minor - d.open.minor]),
-  ) // prettier-ignore
-  let left = amount.minor
-  const reopened: { dueId: number; saleId: number; amount: Money }[] = []
-  for (const f of fills) {
-    const most = [left, f.amount.minor, filled.get(f.dueId) ?? 0n].reduce((a, b) => (a < b ? a : b))
-    if (most <= 0n) continue
-    filled.set(f.dueId, filled.get(f.dueId)! - most)
-    left -= most
-    reopened.push({ dueId: f.dueId, saleId: f.saleId, amount: money(most, w.currency) })
+const lockSales = async (w: Work, saleIds: readonly number[]): Promise<void> => {
+  for (const saleId of [...new Set(saleIds)].sort((a, b) => a - b)) await lockSale(w.tx, saleId, w.currency)
+}
+
+/** What of a receipt still stands on each due: money, less what credits released of it, and the discount it took. */
+const paidByReceipt = (fills: readonly FillRow[], currency: string): Reopened[] =>
+  [...new Set(fills.map((f) => f.dueId))].map((dueId) => {
+    const ofDue = fills.filter((f) => f.dueId === dueId)
+    const sum = (kind: (f: FillRow) => boolean): Money => sumMoney(ofDue.filter(kind).map((f) => f.amount), currency) // prettier-ignore
+    return {
+      dueId,
+      saleId: ofDue[0]!.saleId,
+      money: sum((f) => isMoney(f.kind)),
+      discount: sum((f) => f.kind === 'discount'),
+    }
+  })
+
+const mergeArrivals = (arrivals: readonly Arrival[], currency: string): Arrival[] => {
+  const byPlace = new Map<string, Arrival>()
+  for (const a of arrivals) {
+    const key = `${a.customerId}:${a.saleId}`
+    const before = byPlace.get(key)
+    byPlace.set(key, before ? { ...a, amount: sumMoney([before.amount, a.amount], currency) } : a)
   }
-  if (left > 0n) refuse({ code: 'held-was-used' })
-  return reopened
+  return [...byPlace.values()]
+}
+
+/** What of money that came to a place still lies there on the day of the bounce, and what had left by then. */
+const takeFromPlace = async (w: Work, arrival: Arrival, on: Day) => {
+  const place = { customerId: arrival.customerId, saleId: arrival.saleId }
+  const whole = await sumHeldAt(w, place)
+  const changes = await listHeldChanges(w.tx, place)
+  const from = firstUndisturbed(byKind(changes), arrival.amount.minor, on)
+  if (from > on) inTheWay(from, 'The money of it was still held then, and used later.')
+  let left = arrival.amount.minor
+  const held: HeldBack[] = []
+  for (const kind of HELD_KINDS) {
+    const free = lowestFrom(changes.filter((c) => c.kind === kind), on) // prettier-ignore
+    const taken = left < free ? left : free
+    if (taken <= 0n) continue
+    held.push({ ...place, kind, amount: money(taken, w.currency) })
+    left -= taken
+  }
+  const part = sumMoney(held.map((h) => h.amount), w.currency) // prettier-ignore
+  return {
+    held,
+    part,
+    missing: money(left, w.currency),
+    tax: isPositiveMoney(part) ? await taxGoing(w, { saleId: arrival.saleId, part, held: whole }) : [],
+  }
+}
+
+const changesOf = (fills: readonly FillRow[], counts: (f: FillRow) => boolean): Change[] =>
+  fills.filter(counts).map((f) => ({ on: f.on, by: f.amount.minor }))
+
+/**
+ * The dues that a place's held money had been put on by a day, newest first, up to an amount: they are owed again, with
+ * the discount that was earned by it. Only what later days bear, too.
+ */
+const followHeld = async (w: Work, place: HeldPlace, amount: Money, on: Day): Promise<Reopened[]> => {
+  const uses = (await listFillsOfHeld(w.tx, place, w.currency)).filter((f) => f.on <= on)
+  const dueIds = [...new Set(uses.map((f) => f.dueId))]
+  const fills = await listFillsOfDues(w.tx, dueIds, w.currency)
+  const free = new Map(
+    dueIds.map((id) => {
+      const ofDue = fills.filter((f) => f.dueId === id)
+      const inMoney = lowestFrom(changesOf(ofDue, (f) => isMoney(f.kind)), on) // prettier-ignore
+      const inAll = lowestFrom(changesOf(ofDue, () => true), on) // prettier-ignore
+      return [id, inMoney < inAll ? inMoney : inAll] as const
+    }),
+  )
+  let left = amount.minor
+  const reopened = new Map<number, Reopened>()
+  for (const use of uses) {
+    const most = [left, use.amount.minor, free.get(use.dueId)!].reduce((a, b) => (a < b ? a : b))
+    if (most <= 0n) continue
+    const before = reopened.get(use.dueId)
+    const earned = discountOf(fills, use, w.currency)
+    free.set(use.dueId, free.get(use.dueId)! - most)
+    left -= most
+    reopened.set(use.dueId, {
+      dueId: use.dueId,
+      saleId: use.saleId,
+      money: sumMoney([...(before ? [before.money] : []), money(most, w.currency)], w.currency),
+      discount: sumMoney([...(before ? [before.discount] : []), earned], w.currency),
+    })
+  }
+  return [...reopened.values()]
+}
+
+/** The discount that stands on a due because of one use of held money. */
+const discountOf = (fills: readonly FillRow[], use: FillRow, currency: string): Money => {
+  const all = fills.filter((f) => f.dueId === use.dueId && f.kind === 'discount')
+  const taken = all.filter((f) => f.entryId === use.entryId && isPositiveMoney(f.amount)).map((f) => f.amount)
+  return smallerMoney(sumMoney(taken, currency), sumMoney(all.map((f) => f.amount), currency)) // prettier-ignore
+}
+
+/** Discounts that end with what they were given for, due by due, and the tax that is owed again with them. */
+const discountsBack = async (w: Work, reopened: readonly Reopened[]) => {
+  const ending = reopened.filter((r) => isPositiveMoney(r.discount))
+  const dues: readonly DueRow[] = await findDues(w.tx, ending.map((r) => r.dueId), w.currency) // prettier-ignore
+  const fills = await listFillsOfDues(w.tx, dues.map((d) => d.id), w.currency) // prettier-ignore
+  return Promise.all(
+    ending.map(async (r) => {
+      const whole = sumMoney(fills.filter((f) => f.dueId === r.dueId && f.kind === 'discount').map((f) => f.amount), w.currency) // prettier-ignore
+      const taxes = await taxBack(w, { id: r.dueId, why: 'discount' }, r.discount, whole)
+      return { dueId: r.dueId, taxes, net: subtractMoney(r.discount, sumMoney(taxes.map((t) => t.amount), w.currency)) } // prettier-ignore
+    }),
+  )
 }

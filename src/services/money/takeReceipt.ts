@@ -8,16 +8,8 @@ import {
   zeroMoney,
   type Money,
 } from '@/core/money'
-import {
-  fillNamed,
-  fillOldest,
-  type DepositAsked,
-  type Filling,
-  type OpenDue,
-  discountOn,
-} from '@/core/receipt'
+import { fillNamed, fillOldest, type DepositAsked, type Filling } from '@/core/receipt'
 import { postReceipt, type Method } from '@/core/ledger'
-import type { SharedTax } from '@/core/tax'
 import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
@@ -45,7 +37,9 @@ import { customerFor } from '../people/customerFor'
 import { refreshSale } from '../sales/refreshSale'
 import { heldKindOf } from './heldWork'
 import { layawayLeft } from '../plans/layawayLeft'
-import { addShares, asPostings, negateTaxes, taxComing, taxOfInvoicePart } from './taxWork'
+import { discountsOf, noteDiscounts, offered } from './discountWork'
+import { duesOn, type DuesOn } from './duesOn'
+import { asPostings, taxComing } from './taxWork'
 
 const wish = z.union(
   [z.object({ dueId: id, amount: positiveAmount }), z.object({ saleId: id, amount: positiveAmount })],
@@ -87,11 +81,11 @@ export const readDepositsAsked = async (
   })
 }
 
-/** What a receipt may fill: the dues it names or the payer's, locked, each with what comes off for paying it now. */
-const duesToFill = async (w: Work, owners: readonly number[], onDay: Day): Promise<readonly DueRow[]> => {
+/** What a receipt may fill, of whoever owes it: locked, and what of it was open on the day and on every later one. */
+const duesToFill = async (w: Work, owners: readonly number[], onDay: Day): Promise<DuesOn & { readonly all: readonly DueRow[] }> => {
   const all: DueRow[] = []
   for (const owner of [...owners].sort((a, b) => a - b)) all.push(...(await lockOpenDues(w.tx, owner, w.currency)))
-  return all.map((d) => ({ ...d, discount: discountOn(d, onDay) ?? zeroMoney(w.currency) }))
+  return { all, ...(await duesOn(w, all, onDay)) }
 } // prettier-ignore
 
 const fill = async (
@@ -101,26 +95,22 @@ const fill = async (
   received: Money,
   onDay: Day,
 ): Promise<{ readonly filling: Filling; readonly dues: readonly DueRow[] }> => {
-  const dues = await duesToFill(w, who.owners, onDay)
-  const open = dues.map((d): OpenDue => ({
-    id: d.id,
-    saleId: d.saleId,
-    dueOn: d.dueOn,
-    open: d.open,
-    ...(isPositiveMoney(d.discount) ? { discount: d.discount } : {}),
-  }))
+  const { all, dues, refuseEarly } = await duesToFill(w, who.owners, onDay)
+  const open = offered(dues, onDay)
   if (input.for === 'account') return { dues, filling: { dues: [], held: [], onAccount: received } }
   if (input.for === 'oldest') {
-    const reachable = dues.filter((d) => d.issuedOn <= onDay).map((d) => d.id)
     const deposits = await readDepositsAsked(w.tx, who.payer, w.business, onDay)
-    return { dues, filling: fillOldest({ dues: open.filter((d) => reachable.includes(d.id)), deposits }, received) } // prettier-ignore
+    return { dues, filling: fillOldest({ dues: open, deposits }, received) }
   }
   const wishes = input.for.map((x, i) => ({ ...x, amount: w.money(x.amount, `for.${i}.amount`) }))
+  for (const x of wishes) {
+    if (!('dueId' in x)) continue
+    const early = all.find((d) => d.id === x.dueId && d.issuedOn > onDay)
+    if (early) refuse({ code: 'before-invoice', on: onDay, issuedOn: early.issuedOn })
+    refuseEarly(x.dueId, x.amount)
+  }
   const filled = fillNamed(open, wishes, received)
-  if (!filled.ok) return refuse(filled.error)
-  const early = dues.find((d) => d.issuedOn > onDay && filled.value.dues.some((f) => f.dueId === d.id))
-  if (early) refuse({ code: 'before-invoice', on: onDay, issuedOn: early.issuedOn })
-  return { dues, filling: filled.value }
+  return filled.ok ? { dues, filling: filled.value } : refuse(filled.error)
 }
 
 interface Payer {
@@ -157,14 +147,6 @@ const whoPays = async (w: Work, input: TakeReceipt): Promise<Payer> => {
   await customerFor(w, payer)
   return { payer, owners }
 }
-
-/** What comes off for paying early, and the tax in it. */
-const discountOf = (w: Work, dues: readonly DueRow[], filled: Filling['dues']): Promise<SharedTax[]> =>
-  Promise.all(
-    filled
-      .filter((f) => f.discount)
-      .map((f) => taxOfInvoicePart(w, dues.find((d) => d.id === f.dueId)!.invoiceId!, f.discount!)),
-  )
 
 /** Takes money: fills dues, holds what is ahead for its sale, keeps the rest on account, posts it, and numbers the receipt. */
 export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number> => {
@@ -204,7 +186,7 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
       ? [{ customerId: who.payer, saleId: null, kind: 'account' as const, amount: filling.onAccount }]
       : []),
   ]
-  const discount = addShares(await discountOf(w, dues, filling.dues), w.currency)
+  const discounts = await discountsOf(w, dues, filling.dues)
   const ahead = await Promise.all(held.map((h) => taxComing(w, h.saleId, h.amount)))
   const customer = (await findCustomer(w.tx, who.payer, w.currency))!
   const [number, receiptId] = await Promise.all([
@@ -220,10 +202,13 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
       w.currency,
     ),
     held,
-    discount: { net: discount.net, taxes: await asPostings(w, discount.taxes) },
+    discount: {
+      net: sumMoney(discounts.map((d) => d.net), w.currency),
+      taxes: await asPostings(w, discounts.flatMap((d) => d.taxes)),
+    },
     rounding,
     taxAhead: await asPostings(w, ahead.flat()),
-  })
+  }) // prettier-ignore
   const entryId = await w.post(entry, {
     kind: 'receipt',
     id: receiptId,
@@ -255,7 +240,7 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
         : []),
     ]),
   )
-  await insertTaxMoves(w.tx, negateTaxes(discount.taxes), { ...note, why: 'discount' })
+  await noteDiscounts(w, discounts, note)
   await insertHeldMoves(
     w.tx,
     held.map((h) => ({ ...note, ...h, amount: h.amount.minor, why: 'receipt' as const })),

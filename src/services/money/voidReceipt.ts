@@ -62,7 +62,7 @@ export const bounceReceipt = defineCommand('bounce-receipt', bounceInput, async 
   if (isPositiveMoney(fee))
     await addCharge(w, {
       kind: 'bounced',
-      saleId: await saleToCharge(w, receipt),
+      saleId: await saleToCharge(w, receipt, onDay),
       customerId: receipt.customerId,
       on: onDay,
       amount: fee,

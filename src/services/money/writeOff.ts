@@ -23,7 +23,8 @@ import { standingRow } from '../plans/planWork'
 import { found, refuse } from '../refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { takeSale } from '../sales/saleWork'
-import { addShares, asPostings, negateTaxes, taxOfInvoicePart } from './taxWork'
+import { duesOn } from './duesOn'
+import { asPostings, negateTaxes, taxOfInvoicePart } from './taxWork'
 
 /** What of a due is given up, and the tax that comes back with it: charges have none. */
 const shareOf = async (w: Work, due: DueRow, amount: Money): Promise<SharedTax> => {
@@ -43,16 +44,16 @@ const writeOffIn = async (
   paper: { readonly on: Day; readonly reason: string },
 ) => {
   const { sale } = await takeSale(w, saleId)
-  const share = addShares(await Promise.all(parts.map((p) => shareOf(w, p.due, p.amount))), w.currency)
+  const shares = await Promise.all(parts.map((p) => shareOf(w, p.due, p.amount)))
   const amount = sumMoney(parts.map((p) => p.amount), w.currency) // prettier-ignore
   const number = await takeNumber(w.tx, 'write-off', paper.on)
   const writeOffId = await reserveId(w.tx, 'write_off')
   const entry = postWriteOff({
     on: paper.on,
     text: `Written off ${number}, ${sale.customerName}: ${paper.reason}`,
-    net: share.net,
-    taxes: await asPostings(w, share.taxes),
-  })
+    net: sumMoney(shares.map((s) => s.net), w.currency),
+    taxes: await asPostings(w, shares.flatMap((s) => s.taxes)),
+  }) // prettier-ignore
   const entryId = await w.post(entry, {
     kind: 'write-off',
     id: writeOffId,
@@ -68,7 +69,13 @@ const writeOffIn = async (
     w.tx,
     parts.map((p) => ({ dueId: p.due.id, onDay: paper.on, amount: p.amount.minor, kind: 'write-off' as const, entryId })),
   ) // prettier-ignore
-  await insertTaxMoves(w.tx, negateTaxes(share.taxes), { onDay: paper.on, why: 'write-off', entryId })
+  for (const [i, p] of parts.entries())
+    await insertTaxMoves(w.tx, negateTaxes(shares[i]!.taxes), {
+      onDay: paper.on,
+      why: 'write-off',
+      dueId: p.due.id,
+      entryId,
+    })
   await refreshSale(w, saleId)
   return { id: writeOffId, number, amount }
 }
@@ -85,10 +92,13 @@ const input = z.object({
 export const writeOffDue = defineCommand('write-off-due', input, async (w, o) => {
   const [seen] = await findDues(w.tx, [o.dueId], w.currency)
   await takeSale(w, found(seen, 'due', o.dueId).saleId)
-  const open = (await lockOpenDues(w.tx, seen!.customerId, w.currency)).find((d) => d.id === o.dueId)
-  if (!open) return refuse({ code: 'due-not-open', dueId: o.dueId })
+  const now = (await lockOpenDues(w.tx, seen!.customerId, w.currency)).find((d) => d.id === o.dueId)
+  if (!now) return refuse({ code: 'due-not-open', dueId: o.dueId })
   const onDay = paperDay(w, o.on)
-  if (open.issuedOn > onDay) refuse({ code: 'before-invoice', on: onDay, issuedOn: open.issuedOn })
+  if (now.issuedOn > onDay) refuse({ code: 'before-invoice', on: onDay, issuedOn: now.issuedOn })
+  const { dues, refuseEarly } = await duesOn(w, [now], onDay)
+  refuseEarly(o.dueId, o.amount === undefined ? now.open : w.money(o.amount, 'amount'))
+  const open = dues[0] ?? refuse({ code: 'due-not-open', dueId: o.dueId })
   const amount = o.amount === undefined ? open.open : w.money(o.amount, 'amount')
   if (amount.minor > open.open.minor) refuse({ code: 'more-than-open', open: open.open, asked: amount })
   const done = await writeOffIn(w, open.saleId, [{ due: open, amount }], { on: onDay, reason: o.reason })
@@ -110,7 +120,8 @@ export const writeOffRests = defineCommand('write-off-rests', restsInput, async 
   const most = w.money(o.upTo, 'upTo')
   const saleIds = [...new Set((await listOpenDues(w.tx, o.customerId, w.currency)).map((d) => d.saleId))]
   for (const saleId of saleIds.sort((a, b) => a - b)) await takeSale(w, saleId)
-  const small = (await lockOpenDues(w.tx, o.customerId, w.currency)).filter((d) => d.open.minor <= most.minor && d.issuedOn <= onDay) // prettier-ignore
+  const { dues } = await duesOn(w, await lockOpenDues(w.tx, o.customerId, w.currency), onDay)
+  const small = dues.filter((d) => d.open.minor <= most.minor)
   if (small.length === 0) refuse({ code: 'nothing-open' })
   const done: Awaited<ReturnType<typeof writeOffIn>>[] = []
   for (const saleId of [...new Set(small.map((d) => d.saleId))].sort((a, b) => a - b))

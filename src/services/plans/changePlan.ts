@@ -12,7 +12,16 @@ import { takeSale } from '../sales/saleWork'
 import { keepArrangement } from '../sales/startSale'
 import { writeReceipt } from '../money/takeReceipt'
 import { installmentTerms } from './planTerms'
-import { earnRows, endCharge, moveRows, payOffIn, quotePayoff, standingRow, takePlan } from './planWork'
+import {
+  earnRows,
+  endCharge,
+  moveRows,
+  payOffIn,
+  quotePayoff,
+  refuseBeforeLater,
+  standingRow,
+  takePlan,
+} from './planWork'
 import { writePlan } from './startPlan' // prettier-ignore
 
 const named = { saleId: id, planId: id.optional() }
@@ -112,6 +121,7 @@ export const reschedulePlan = defineCommand('reschedule-plan', rescheduleInput, 
   if (input.charge) await endCharge(w, plan, onDay)
   else await earnRows(w, plan, onDay)
   const rows = await listDuesOfPlan(w.tx, plan.id, w.currency)
+  await refuseBeforeLater(w, rows.filter((r) => isPositiveMoney(r.open)), onDay) // prettier-ignore
   const { unearned } = await sumPlanCharge(w.tx, plan.id, w.currency)
   const moved = await moveRows(w, rows, onDay)
   if (!isPositiveMoney(moved)) refuse({ code: 'nothing-open' })
@@ -122,7 +132,7 @@ export const reschedulePlan = defineCommand('reschedule-plan', rescheduleInput, 
     { planId: plan.id, onDay, amount: -unearned.minor, why: 'carried' as const },
   ])
   await endPlan(w.tx, plan.id, { endedOn: onDay, endedAs: 'rescheduled' })
-  const made = await writePlan(w, {
+  const madeId = await writePlan(w, {
     saleId: sale.id,
     customerId: sale.customerId,
     customerName: sale.customerName,
@@ -136,9 +146,9 @@ export const reschedulePlan = defineCommand('reschedule-plan', rescheduleInput, 
   })
   await refreshSale(w, sale.id)
   return {
-    id: made.id,
+    id: madeId,
     answer: async () => ({
-      planId: made.id,
+      planId: madeId,
       replaces: plan.id,
       rows: next.rows.map((r) => ({
         due: r.due,

@@ -1,7 +1,7 @@
 import { subtractMoney, type Money } from '@/core/money'
 import { findSales, listSaleLines } from '@/data/queries/sales'
 import type { Work } from '../command'
-import { sumHeldAt } from '../money/heldWork'
+import { sumHeldAt } from '../money/heldOn'
 import { totalsOf } from '../read/stories'
 
 /** What of a layaway is still to come: its total with tax, less what is billed and what is held. */

@@ -3,7 +3,14 @@ import { isPositiveMoney, shareMoney, smallerMoney, subtractMoney, sumMoney, typ
 import { payoffOn, type Payoff, type StandingRow } from '@/core/plan'
 import { postChargeEarned, postPayoff } from '@/core/ledger'
 import type { Db } from '@/data/connect'
-import { insertDues, insertFills, insertHeldMoves, listDuesOfPlan, type DueRow } from '@/data/queries/money'
+import {
+  insertDues,
+  insertFills,
+  insertHeldMoves,
+  listDuesOfPlan,
+  listFillsOfDues,
+  type DueRow,
+} from '@/data/queries/money'
 import {
   endPlan,
   insertPlanCharges,
@@ -86,12 +93,22 @@ export const earnRows = async (w: Work, plan: PlanFacts, through: Day): Promise<
   return earned
 }
 
+/** Refuses to change a plan on a day before something that happened to its rows since. */
+export const refuseBeforeLater = async (w: Work, rows: readonly DueRow[], on: Day): Promise<void> => {
+  if (on >= w.today) return
+  const later = (await listFillsOfDues(w.tx, rows.map((r) => r.id), w.currency)).map((f) => f.on).filter((d) => d > on) // prettier-ignore
+  const last = later.sort().at(-1)
+  if (last)
+    refuse({ code: 'not-before', from: last, what: 'Something was paid or changed on this plan since.' })
+}
+
 /**
  * Ends a plan's charge on a day: what is earned by then is earned, what is not is given back off the last rows (beyond
  * what is open: held on account). Answers what was given back.
  */
 export const endCharge = async (w: Work, plan: PlanFacts, on: Day): Promise<Money> => {
   if (on < plan.startedOn) refuse({ code: 'before-plan', startedOn: plan.startedOn })
+  await refuseBeforeLater(w, await listDuesOfPlan(w.tx, plan.id, w.currency), on)
   await earnRows(w, plan, on)
   const { givenBack, rows } = await quotePayoff(w.tx, plan, on, w.currency)
   const { unearned } = await sumPlanCharge(w.tx, plan.id, w.currency)

@@ -1,4 +1,4 @@
-import { isPositiveMoney, shareMoney, subtractMoney, zeroMoney, type Money } from '@/core/money'
+import { isPositiveMoney, shareInTurn, zeroMoney, type Money } from '@/core/money'
 import { planInstallments, type Plan } from '@/core/plan'
 import { postChargeAdded } from '@/core/ledger'
 import type { Day } from '@/core/day'
@@ -27,8 +27,8 @@ interface NewPlan {
   readonly carried?: Money
 }
 
-/** Writes a plan and its rows as dues; its charge is posted, except what comes along from an earlier plan. Answers the dues. */
-export const writePlan = async (w: Work, p: NewPlan): Promise<{ id: number; dues: { id: number; open: Money }[] }> => {
+/** Writes a plan and its rows as dues; its charge is posted, except what comes along from an earlier plan. Answers its id. */
+export const writePlan = async (w: Work, p: NewPlan): Promise<number> => {
   const number = await takeNumber(w.tx, 'plan', p.startedOn)
   const planId = await reserveId(w.tx, 'plan')
   await insertPlan(
@@ -48,7 +48,7 @@ export const writePlan = async (w: Work, p: NewPlan): Promise<{ id: number; dues
     },
     planId,
   )
-  const dueIds = await insertDues(
+  await insertDues(
     w.tx,
     p.plan.rows.map((r, i) => ({
       invoiceId: p.invoiceId,
@@ -79,24 +79,29 @@ export const writePlan = async (w: Work, p: NewPlan): Promise<{ id: number; dues
       { planId, onDay: p.startedOn, amount: p.plan.totalCharge.minor, why: 'added', entryId },
     ])
   }
-  return { id: planId, dues: p.plan.rows.map((r, i) => ({ id: dueIds[i]!, open: r.payment })) }
-} // prettier-ignore
+  return planId
+}
 
 /**
  * Begins the plan of a bill: what is to be paid first is due with the bill, the rest in rows. A bill of a part of the sale
- * takes its share of the first payment and of a flat charge; the first row is never due before the bill. Answers the dues.
+ * takes its share of the first payment and of a flat charge, counted over all bills of the sale so far, so that several
+ * bills never take a cent more; the first row is never due before the bill.
  */
 export const startPlan = async (
   w: Work,
   { sale }: LockedSale,
   chosen: Extract<Arrangement, { kind: 'installments' }>,
-  bill: { readonly invoiceId: number; readonly gross: Money; readonly whole: Money; readonly on: Day },
-): Promise<{ id: number; open: Money }[]> => {
+  bill: {
+    readonly invoiceId: number
+    readonly gross: Money
+    readonly before: Money
+    readonly whole: Money
+    readonly on: Day
+  },
+): Promise<void> => {
   const whole = installmentTerms(chosen, w.currency)
-  const shareOf = (amount: Money): Money => {
-    const rest = subtractMoney(bill.whole, bill.gross)
-    return rest.minor <= 0n ? amount : shareMoney(amount, [bill.gross, rest])[0]!
-  }
+  const shareOf = (amount: Money): Money =>
+    shareInTurn(amount, { whole: bill.whole, before: bill.before, part: bill.gross })
   const first = whole.firstPayment ? shareOf(whole.firstPayment) : zeroMoney(w.currency)
   const charge = whole.charge && 'flat' in whole.charge ? { flat: shareOf(whole.charge.flat) } : whole.charge
   const terms = {
@@ -107,17 +112,16 @@ export const startPlan = async (
   }
   const plan = orRefuse(planInstallments(bill.gross, terms))
   const facts = { saleId: sale.id, customerId: sale.customerId, invoiceId: bill.invoiceId }
-  const firstIds = isPositiveMoney(first)
-    ? await insertDues(w.tx, [{ ...facts, issuedOn: bill.on, dueOn: bill.on, amount: first.minor, label: 'first payment' }]) // prettier-ignore
-    : []
-  const rows = isPositiveMoney(plan.financed)
-    ? await writePlan(w, {
-        ...facts,
-        customerName: sale.customerName,
-        startedOn: bill.on,
-        terms: keepArrangement(chosen),
-        plan,
-      })
-    : { dues: [] }
-  return [...firstIds.map((id) => ({ id, open: first })), ...rows.dues]
+  if (isPositiveMoney(first))
+    await insertDues(w.tx, [
+      { ...facts, issuedOn: bill.on, dueOn: bill.on, amount: first.minor, label: 'first payment' },
+    ])
+  if (isPositiveMoney(plan.financed))
+    await writePlan(w, {
+      ...facts,
+      customerName: sale.customerName,
+      startedOn: bill.on,
+      terms: keepArrangement(chosen),
+      plan,
+    })
 }

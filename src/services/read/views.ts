@@ -217,8 +217,9 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
     if (i.kind === 'counter') events.push(event(i.on, `Counter sale ${i.number}, paid`, paper, i.gross, null))
     else if (i.kind === 'invoice') events.push(event(i.on, `Invoice ${i.number}`, paper, i.gross, i.gross))
     else {
+      // All it did to the dues: what it took off them, less what it released of money, discounts and bad debts.
       const taken = sumMoney(
-        s.fills.filter((f) => f.kind === 'credit-note' && f.entryId === i.entryId).map((f) => f.amount),
+        s.fills.filter((f) => i.entryId !== null && f.entryId === i.entryId).map((f) => f.amount),
         currency,
       )
       events.push(event(i.on, `Credit note ${i.number}`, paper, i.gross, negateMoney(taken)))
@@ -252,10 +253,12 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
         ),
       )
   }
-  for (const r of refunds)
-    events.push(
-      event(r.on, `Refund ${r.number}, ${r.method}`, { kind: 'refund', id: r.id }, r.amount, r.amount),
-    )
+  for (const r of refunds) {
+    const paper = { kind: 'refund', id: r.id }
+    events.push(event(r.on, `Refund ${r.number}, ${r.method}`, paper, r.amount, r.amount))
+    if (r.voidedOn)
+      events.push(event(r.voidedOn, `Refund ${r.number} voided`, paper, r.amount, negateMoney(r.amount)))
+  }
   const beyond = new Map<string, { on: Day; text: string; amount: Money }>()
   for (const d of s.dues.filter((x) => isPositiveMoney(x.beyond))) {
     const plan = s.plans.find((p) => p.id === d.planId)
@@ -271,9 +274,10 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
   const counters = s.invoices.filter((i) => i.kind === 'counter')
   for (const d of s.dues.filter((x) => counters.some((c) => c.id === x.invoiceId)))
     events.push(event(d.issuedOn, d.label, { kind: 'invoice', id: d.invoiceId! }, d.amount, d.amount))
+  const creditEntries = new Set(s.invoices.flatMap((i) => (i.kind === 'credit-note' ? [i.entryId] : [])))
   for (const [kind, text] of LESSENED)
-    for (const f of s.fills.filter((x) => x.kind === kind))
-      events.push(event(f.on, text, null, f.amount, negateMoney(f.amount)))
+    for (const f of s.fills.filter((x) => x.kind === kind && !creditEntries.has(x.entryId)))
+      events.push(event(f.on, f.amount.minor < 0n && kind === 'write-off' ? 'Owed after all' : text, null, f.amount, negateMoney(f.amount))) // prettier-ignore
   for (const p of s.plans) {
     if (p.replacesId !== null)
       events.push(event(p.startedOn, `Payments arranged anew, plan ${p.number}`, null, null, null))
@@ -286,7 +290,7 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
     events.push(
       event(
         m.on,
-        m.why === 'fee' ? 'Kept as a fee' : m.amount.minor < 0n ? 'Held money moved away' : 'Held money moved here',
+        m.why === 'fee' ? (m.amount.minor < 0n ? 'Kept as a fee' : 'Fee given back') : m.amount.minor < 0n ? 'Held money moved away' : 'Held money moved here',
         null,
         { ...m.amount, minor: m.amount.minor < 0n ? -m.amount.minor : m.amount.minor },
         negateMoney(m.amount),

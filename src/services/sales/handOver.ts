@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isPositiveMoney, smaller, sumMoney, zeroMoney, type Decimal, type Money } from '@/core/money'
+import { isPositiveMoney, smaller, sumMoney, zeroMoney, type Decimal } from '@/core/money'
 import { earnedByHandover, lineState } from '@/core/sale'
 import { postHandover } from '@/core/ledger'
 import type { Day } from '@/core/day'
@@ -11,7 +11,7 @@ import { defineCommand, paperDay, type Work } from '../command'
 import { planBill } from '../billing/billSale'
 import { draftBill } from '../billing/draftBill'
 import { issueBill } from '../billing/issueBill'
-import { readWaitingAhead } from '../billing/waitingAhead'
+import { readWaitingAhead, type WaitingAhead } from '../billing/waitingAhead'
 import { planLeaving } from '../goods/planLeaving'
 import { arrangement, readArrangement } from '../input/arrangement'
 import { id, on, quantity } from '../input/fields'
@@ -74,12 +74,13 @@ export const writeHandover = async (
     ...h,
     cost: costs.get(h.line.id) ?? none,
     earned: earnedByHandover({
-      waiting: waiting(h.line.id),
+      waiting: waiting?.now(h.line.id) ?? none,
       handedOver: h.line.handedOver.minus(h.line.returned),
       billed: h.line.billed.minus(h.line.credited),
       quantity: h.quantity,
     }),
   }))
+  for (const l of lines) waiting?.refuseEarly(l.line.id, l.earned, paper.on)
   const [number, handoverId] = await Promise.all([
     takeNumber(w.tx, 'handover', paper.on),
     reserveId(w.tx, 'handover'),
@@ -126,11 +127,11 @@ const billedAhead = async (
   w: Work,
   { sale }: LockedSale,
   handing: readonly Handing[],
-): Promise<(lineId: number) => Money> => {
+): Promise<WaitingAhead | null> => {
   const ahead = handing.some((h) =>
     h.line.billed.minus(h.line.credited).gt(h.line.handedOver.minus(h.line.returned)),
   )
-  return ahead ? readWaitingAhead(w, sale.id) : () => zeroMoney(w.currency)
+  return ahead ? readWaitingAhead(w, sale.id) : null
 }
 
 /** All that can be handed over now: what is set aside of stock goods, and the rest as it is agreed. */

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { isZeroMoney, money, negateMoney, subtractMoney, toDecimalString } from '@/core/money'
-import { postDrawerCount, postDrawerMove } from '@/core/ledger'
+import { KEPT_BY_PAPERS, postDrawerCount, postDrawerMove } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
 import { listAccounts } from '@/data/queries/accounts'
@@ -27,9 +27,6 @@ const moveInput = z.object({
   account: z.string().max(20).optional(),
 })
 
-/** Roles whose accounts only papers move. */
-const KEPT = ['receivables', 'stock', 'customer-deposits', 'layaway-deposits', 'on-account', 'billed-ahead', 'unearned-charges', 'payables', 'drawer'] // prettier-ignore
-
 const otherAccount = async (w: Work, code: string | undefined, direction: 'in' | 'out') => {
   const accounts = await listAccounts(w.tx)
   const chosen = code
@@ -37,7 +34,7 @@ const otherAccount = async (w: Work, code: string | undefined, direction: 'in' |
     : (accounts.find((a) => (direction === 'in' ? a.role === 'owner-capital' : a.code === '6020')) ??
       accounts.find((a) => a.role === 'owner-capital'))
   if (!chosen) return refuse({ code: 'not-found', what: 'account', id: code ?? '' })
-  if (chosen.role && KEPT.includes(chosen.role)) refuse({ code: 'account-kept-by-papers', account: chosen.name }) // prettier-ignore
+  if (chosen.role && (chosen.role === 'drawer' || KEPT_BY_PAPERS.has(chosen.role))) refuse({ code: 'account-kept-by-papers', account: chosen.name }) // prettier-ignore
   return chosen
 }
 

@@ -1,0 +1,51 @@
+import { hash, verify } from '@node-rs/argon2'
+import { z } from 'zod'
+import { err, ok, type Result } from '@/core/result'
+import { findPassphraseHash } from '@/data/queries/business'
+import type { Database } from '@/data/connect'
+import type { Failure } from '../failure'
+
+/** What a passphrase must be like. Spaces are letters of it, but spaces alone are none. */
+export const newPassphrase = z
+  .string({ error: 'A passphrase is needed.' })
+  .max(200, 'At most 200 characters.')
+  .refine((s) => s.trim().length >= 8, 'At least 8 characters, not counting spaces around them.')
+
+export const hashPassphrase = (passphrase: string): Promise<string> => hash(passphrase)
+
+/** A proof takes at least so long, so that fewer than ten a second are tried, whoever asks. */
+const SLOT = 120
+/** So many may wait; who comes beyond them is told to come again. */
+const MOST_WAITING = 6
+
+let waiting = 0
+let last: Promise<unknown> = Promise.resolve()
+
+const oneAtATime = async <T>(work: () => Promise<T>): Promise<T> => {
+  const mine = last.then(async () => {
+    const [done] = await Promise.all([work(), new Promise((next) => setTimeout(next, SLOT))])
+    return done
+  })
+  last = mine.catch(() => undefined)
+  return mine
+}
+
+/**
+ * Proves the owner by the passphrase. One is compared at a time, with a short queue: guessing neither goes faster for
+ * having many hands, nor takes the machine from those who work.
+ */
+export const provePassphrase = async (db: Database, passphrase: string): Promise<Result<null, Failure>> => {
+  if (waiting >= MOST_WAITING) return err({ code: 'too-many-tries' })
+  waiting++
+  try {
+    return await oneAtATime(async () => {
+      const kept = await findPassphraseHash(db)
+      if (kept === null) return err({ code: 'not-set-up' as const })
+      return passphrase.length <= 200 && (await verify(kept, passphrase))
+        ? ok(null)
+        : err({ code: 'wrong-passphrase' as const })
+    })
+  } finally {
+    waiting--
+  }
+}

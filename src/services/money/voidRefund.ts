@@ -1,0 +1,53 @@
+import { z } from 'zod'
+import { isPositiveMoney, negateMoney, sumMoney, toDecimalString } from '@/core/money'
+import { postRefundVoid } from '@/core/ledger'
+import { insertHeldMoves, insertRefundVoid, listHeldMoves, listRefundsByIds } from '@/data/queries/money'
+import { insertTaxMoves, listTaxOfEntry } from '@/data/queries/promises'
+import { lockSale } from '@/data/queries/sales'
+import { defineCommand, paperDay } from '../command'
+import { id, needed, on } from '../input/fields'
+import { layawayLeft } from '../plans/layawayLeft'
+import { found, refuse } from '../refuse'
+import { refreshSale } from '../sales/refreshSale'
+import { asPostings, negateTaxes } from './taxWork'
+
+const input = z.object({ refundId: id, on, reason: needed(500, 'A reason') })
+
+/** A refund was a mistake: the money is back where it went from, and held again as it was, its tax ahead included. */
+export const voidRefund = defineCommand('void-refund', input, async (w, { refundId, on: given, reason }) => {
+  const [seen] = await listRefundsByIds(w.tx, [refundId], w.currency)
+  const { saleId } = found(seen, 'refund', refundId)
+  const sale = saleId === null ? null : await lockSale(w.tx, saleId, w.currency)
+  const refund = (await listRefundsByIds(w.tx, [refundId], w.currency))[0]!
+  if (refund.voidedOn) refuse({ code: 'already-voided', number: refund.number })
+  const onDay = paperDay(w, given)
+  if (onDay < refund.on)
+    refuse({ code: 'not-before', from: refund.on, what: `Refund ${refund.number} was paid out later.` })
+  const moves = (await listHeldMoves(w.tx, { refundId }, w.currency)).filter((m) => m.why === 'refund')
+  const back = moves.map((m) => ({ kind: m.kind, customerId: m.customerId, saleId: m.saleId, amount: negateMoney(m.amount) })) // prettier-ignore
+  const layaway = sumMoney(back.filter((b) => b.kind === 'layaway').map((b) => b.amount), w.currency) // prettier-ignore
+  if (sale && !sale.closedAs && isPositiveMoney(layaway)) {
+    const left = await layawayLeft(w, sale.id)
+    if (layaway.minor > left.minor) refuse({ code: 'more-than-open', open: left, asked: layaway })
+  }
+  const tax = negateTaxes(await listTaxOfEntry(w.tx, refund.entryId, w.currency))
+  const entryId = await w.post(
+    postRefundVoid({
+      on: onDay,
+      text: `Refund ${refund.number} voided: ${reason}`,
+      method: refund.method,
+      held: back,
+      rounding: refund.rounding,
+      taxAhead: await asPostings(w, tax),
+    }),
+    { kind: 'refund', id: refundId, customerId: refund.customerId, saleId, reversesId: refund.entryId },
+  )
+  await insertRefundVoid(w.tx, { refundId, onDay, reason, entryId })
+  await insertHeldMoves(w.tx, back.map((b) => ({ ...b, amount: b.amount.minor, onDay, why: 'void' as const, refundId, entryId }))) // prettier-ignore
+  await insertTaxMoves(w.tx, tax, { onDay, why: 'ahead', saleId, entryId })
+  if (saleId !== null) await refreshSale(w, saleId)
+  return {
+    id: refundId,
+    answer: async () => ({ id: refundId, number: refund.number, customerId: refund.customerId, saleId, amount: toDecimalString(refund.amount), voidedOn: onDay, reason }), // prettier-ignore
+  }
+})

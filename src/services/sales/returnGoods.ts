@@ -1,0 +1,113 @@
+import { z } from 'zod'
+import {
+  larger,
+  roundToMoney,
+  smaller,
+  smallerMoney,
+  subtractMoney,
+  sumMoney,
+  toDecimal,
+  toDecimalString,
+  ZERO,
+  type Decimal,
+  type Money,
+} from '@/core/money'
+import { listPlaces } from '@/data/queries/goods'
+import {
+  addToLines,
+  findHandover,
+  listHandovers,
+  type HandoverRow,
+  type SaleLineRow,
+} from '@/data/queries/sales'
+import { bringBack, outOf, type ComingBack } from '../billing/goodsBack'
+import { defineCommand, paperDay, type Work } from '../command'
+import { id, needed, on } from '../input/fields'
+import { lineQuantities } from '../input/lines'
+import { found, refuse } from '../refuse'
+import { refreshSale } from './refreshSale'
+import { takeSale, type LockedSale } from './saleWork'
+
+const input = z.object({
+  handoverId: id,
+  on,
+  /** Left out: where each thing left from. */
+  placeId: id.optional(),
+  /** Left out: all of it that may come back. */
+  lines: lineQuantities.optional(),
+  reason: needed(500, 'A reason'),
+})
+
+/** What of a handover's line may come back without a credit: not come back before, and not invoiced. */
+const mayComeBack = (
+  handover: HandoverRow,
+  handovers: readonly HandoverRow[],
+  line: SaleLineRow,
+): { readonly quantity: Decimal; readonly left: Decimal; readonly cost: Money } => {
+  const there = handover.lines.filter((l) => l.saleLineId === line.id)
+  const before = handovers.filter((h) => h.returnsId === handover.id).flatMap((h) => h.lines.filter((l) => l.saleLineId === line.id)) // prettier-ignore
+  const quantity = (rows: HandoverRow['lines']) => rows.reduce((sum, l) => sum.plus(l.quantity), ZERO)
+  const { currency } = handover.lines[0]!.cost
+  const cost = (rows: HandoverRow['lines']) => sumMoney(rows.map((l) => l.cost), currency) // prettier-ignore
+  const notBilled = line.handedOver.minus(line.returned).minus(line.billed.minus(line.credited))
+  const left = quantity(there).minus(quantity(before))
+  return {
+    left,
+    quantity: larger(smaller(left, notBilled), ZERO),
+    cost: subtractMoney(cost(there), cost(before)),
+  }
+}
+
+const comingBack = (
+  w: Work,
+  locked: LockedSale,
+  handover: HandoverRow,
+  handovers: readonly HandoverRow[],
+  wish: z.output<typeof input>,
+): ComingBack[] => {
+  const onDay = paperDay(w, wish.on)
+  const lineIds = [...new Set(handover.lines.map((l) => l.saleLineId))]
+  const wanted = wish.lines ?? lineIds.map((lineId) => ({ lineId, quantity: null }))
+  const rows = wanted.map(({ lineId, quantity: asked }): ComingBack => {
+    const line = locked.lines.find((l) => l.id === lineId && lineIds.includes(lineId)) ?? refuse({ code: 'not-found', what: 'line', id: lineId }) // prettier-ignore
+    const may = mayComeBack(handover, handovers, line)
+    const quantity = asked ?? may.quantity
+    if (quantity.gt(may.quantity))
+      refuse({ code: 'billed-is-credited', line: line.description, left: may.quantity, asked: quantity }) // prettier-ignore
+    const out = outOf(handovers, line, w.currency)
+    if (quantity.gt(0)) out.refuseEarly(quantity, onDay)
+    const share = quantity.gte(may.left) ? may.cost : roundToMoney(toDecimal(may.cost).times(quantity).div(may.left), w.currency) // prettier-ignore
+    return { line, quantity, cost: quantity.eq(out.quantity) ? out.cost : smallerMoney(share, out.cost) }
+  })
+  return rows.filter((r) => r.quantity.gt(0))
+}
+
+/** Goods that were handed over and not invoiced come back, at their share of what they had cost, to be handed over again. */
+export const returnGoods = defineCommand('return-goods', input, async (w, wish) => {
+  const seen = found(await findHandover(w.tx, wish.handoverId, w.currency), 'handover', wish.handoverId)
+  const locked = await takeSale(w, seen.saleId)
+  if (seen.direction === 'back')
+    return refuse({ code: 'not-found', what: 'handover to the customer', id: wish.handoverId })
+  const onDay = paperDay(w, wish.on)
+  if (wish.placeId !== undefined) found((await listPlaces(w.tx)).find((p) => p.id === wish.placeId), 'place', wish.placeId) // prettier-ignore
+  if (onDay < seen.on) refuse({ code: 'not-before', from: seen.on, what: 'These goods left only later.' })
+  const handovers = await listHandovers(w.tx, [seen.saleId], w.currency)
+  const handover = handovers.find((h) => h.id === wish.handoverId)!
+  const rows = comingBack(w, locked, handover, handovers, wish)
+  const [first] = handover.lines
+  if (rows.length === 0)
+    refuse({ code: 'billed-is-credited', line: locked.lines.find((l) => l.id === first!.saleLineId)!.description, left: ZERO, asked: first!.quantity }) // prettier-ignore
+  const made = await bringBack(w, locked.sale, handovers, rows, { on: onDay, replace: true, placeId: wish.placeId, returnsId: handover.id, reason: wish.reason }) // prettier-ignore
+  await addToLines(w.tx, rows.map((r) => ({ lineId: r.line.id, by: { returned: r.quantity, toReplace: r.quantity } }))) // prettier-ignore
+  await refreshSale(w, seen.saleId)
+  return {
+    id: made.id,
+    answer: async () => ({
+      ...made,
+      saleId: seen.saleId,
+      returns: handover.id,
+      on: onDay,
+      lines: rows.map((r) => ({ lineId: r.line.id, quantity: r.quantity.toString(), cost: toDecimalString(r.cost) })), // prettier-ignore
+    }),
+  }
+})
