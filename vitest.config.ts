@@ -24,6 +24,17 @@ export default defineConfig({
         resolve: { alias },
         test: {
           ...shared,
+          name: 'faults',
+          include: ['tests/faults/**/*.test.ts'],
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
+          fileParallelism: false,
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          ...shared,
           name: 'browser',
           include: ['tests/browser/**/*.test.ts'],
           globalSetup: 'tests/browser/setUp.ts',

@@ -62,7 +62,6 @@ const open = async (db: Database, start: Day): Promise<Workshop> => {
       currency: 'USD',
       openingDate: start,
       passphrase: DEMO_PASSPHRASE,
-      demo: true,
       taxCodes: [
         {
           code: 'STD',
@@ -74,6 +73,7 @@ const open = async (db: Database, start: Day): Promise<Workshop> => {
         },
       ],
     },
+    { demo: true },
   )
   if (!made.ok) throw new Error(sentence(made.error))
   const shop: Workshop = {

@@ -14,6 +14,7 @@ const SOURCES = [
   'next.config.ts',
   'postcss.config.mjs',
   'tsconfig.json',
+  'scripts/door.mjs',
 ]
 
 const filesUnder = (path: string): string[] => {
@@ -67,6 +68,7 @@ export const build = (): boolean => {
   if (existsSync(join(root, 'public')))
     cpSync(join(root, 'public'), join(root, '.next/standalone/public'), { recursive: true })
   copyPaperFonts()
+  cpSync(join(root, 'scripts/door.mjs'), join(root, '.next/standalone/door.mjs'))
   writeFileSync(stampFile, now)
   return true
 }

@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { join, resolve } from 'node:path'
+import { asRoot, othersMayEnter } from './home'
 
 const root = resolve(import.meta.dirname, '..')
 
@@ -8,16 +9,31 @@ export interface ServerOptions {
   readonly databaseUrl: string
   readonly host?: string
   readonly env?: Readonly<Record<string, string>>
+  /** Told each line the application logs; its errors go to standard error where nobody listens. */
+  readonly onLine?: (line: string) => void
 }
 
-/** Starts the built application and waits until it answers. */
-export const serve = async ({
-  port,
-  databaseUrl,
-  host = '127.0.0.1',
-  env = {},
-}: ServerOptions): Promise<ChildProcess> => {
-  const server = spawn(process.execPath, ['server.js'], {
+/** The application needs no rights of root: where another user may read it, it runs as that one. */
+const asUser = (): readonly string[] =>
+  asRoot && othersMayEnter(join(root, '.next/standalone'))
+    ? ['--reuid=postgres', '--regid=postgres', '--init-groups']
+    : []
+
+const eachLine = (stream: NodeJS.ReadableStream | null, tell: (line: string) => void): void => {
+  let rest = ''
+  stream?.on('data', (chunk: Buffer) => {
+    const lines = (rest + chunk.toString()).split('\n')
+    rest = lines.pop() ?? ''
+    for (const line of lines) if (line.trim() !== '') tell(line)
+  })
+}
+
+/** Starts the built application behind its front door, and waits until it answers. It ends with us, however we end. */
+export const serve = async ({ port, databaseUrl, host = '127.0.0.1', env = {}, onLine }: ServerOptions): Promise<ChildProcess> => {
+  const program = [process.execPath, 'door.mjs']
+  const user = asUser()
+  const [command, ...args] = user.length > 0 ? ['setpriv', ...user, ...program] : program
+  const server = spawn(command!, args, {
     cwd: join(root, '.next/standalone'),
     env: {
       ...process.env,
@@ -28,17 +44,18 @@ export const serve = async ({
       DATABASE_URL: databaseUrl,
       NEXT_TELEMETRY_DISABLED: '1',
     },
-    stdio: ['ignore', 'pipe', 'pipe'],
+    stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
   })
   let said = ''
-  server.stdout?.on('data', (d: Buffer) => (said += d.toString()))
-  server.stderr?.on('data', (d: Buffer) => {
-    said += d.toString()
-    process.stderr.write(d)
-  })
+  const hear = (line: string) => {
+    said = `${said}\n${line}`.slice(-2000)
+    if (onLine) onLine(line)
+    else if (/"level":[56]0/.test(line)) process.stderr.write(`${line}\n`)
+  }
+  eachLine(server.stdout, hear)
+  eachLine(server.stderr, hear)
   for (let i = 0; i < 150; i++) {
-    if (server.exitCode !== null)
-      throw new Error(`The application stopped at once. It said: ${said.slice(-600)}`)
+    if (server.exitCode !== null) throw new Error(`The application stopped at once. It said: ${said.slice(-600)}`)
     const up = await fetch(`http://127.0.0.1:${port}/api/health`).then(
       (r) => r.ok,
       () => false,

@@ -1,35 +1,68 @@
-import { resolve } from 'node:path'
+import { randomBytes } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { createStream } from 'rotating-file-stream'
 import { DEMO_PASSPHRASE, loadDemo } from '../demo/load'
+import { APP_ROLE, grantApp } from '../src/data/appRole'
 import { openDatabase } from '../src/data/connect'
 import { migrate } from '../src/data/migrate'
 import { findBusiness } from '../src/data/queries/business'
 import { makeApiToken } from '../src/services/access/tokens'
-import { businessDate } from '../src/services/clock'
+import { businessDate, pinnedDay } from '../src/services/clock'
+import { formatDay } from '../src/core/day'
 import { build } from './build'
-import { freePort, makeHome, SetUpProblem, startCluster, type Cluster } from './cluster'
+import { freePort, startCluster, type Cluster } from './cluster'
+import { lockHome, makeHome, SetUpProblem, type HomeLock } from './home'
 import { serve } from './serve'
+import { sayProblem } from './sayProblem'
+import { log as programLog } from '../src/log'
 
 const root = resolve(import.meta.dirname, '..')
 const say = (text: string): void => console.log(text)
+// What the program logs while it is set up would stand between the sentences said here.
+programLog.level = 'silent'
 
-const main = async (): Promise<void> => {
-  const home = resolve(root, process.env.TILL_HOME ?? '.till')
-  const port = Number(process.env.PORT ?? 3000)
-  const host = process.env.TILL_HOST ?? '127.0.0.1'
-  await freePort(port).catch(() => {
-    throw new SetUpProblem(
-      `Port ${port} is taken by another program. Stop that one, or choose another port: PORT=3100 bin/start`,
-    )
-  })
-  makeHome(home)
-  let cluster: Cluster | null = null
-  if (process.env.DATABASE_URL) say('Database: the one named in DATABASE_URL.')
-  else {
-    say(`Database: starting the private server of ${home} …`)
-    cluster = await startCluster({ home })
-  }
-  const url = process.env.DATABASE_URL ?? cluster!.url
-  const { db, close } = openDatabase(url)
+/** What this start has begun, to be ended in the other order, however far it came. */
+const begun: { lock?: HomeLock; cluster?: Cluster; stopServer?: () => Promise<void> } = {}
+
+let stopping = false
+const stop = async (code: number): Promise<void> => {
+  if (stopping) return
+  stopping = true
+  say('\nStopping: requests under way are finished, then the database is closed …')
+  await begun.stopServer?.()
+  await begun.cluster?.stop()
+  begun.lock?.release()
+  process.exit(code)
+}
+
+const readPort = (): number => {
+  const given = process.env.PORT ?? '3000'
+  const port = Number(given)
+  if (!/^\d+$/.test(given) || port < 1 || port > 65_535)
+    throw new SetUpProblem(`PORT is a number from 1 to 65535; it is “${given}”. Give another one: PORT=3100 bin/start`)
+  return port
+}
+
+/** A secret of the home folder, made at the first start and readable by its owner alone. */
+const keptSecret = (home: string, name: string): string => {
+  const file = join(home, name)
+  if (!existsSync(file)) writeFileSync(file, randomBytes(24).toString('hex'), { mode: 0o600 })
+  return readFileSync(file, 'utf8').trim()
+}
+
+/** Where the application and the watch over the database write what went wrong: a few files, the oldest thrown away. */
+const openLog = (home: string): ((line: string) => void) => {
+  const folder = join(home, 'log')
+  mkdirSync(folder, { recursive: true, mode: 0o700 })
+  const file = createStream('till.log', { path: folder, size: '5M', maxFiles: 8, mode: 0o600 })
+  // A full disk must not end the program: what cannot be written down is not written down.
+  file.on('error', () => {})
+  return (line) => void file.write(`${line}\n`)
+}
+
+const prepareDatabase = async (url: string, appSecret: string | null): Promise<{ passphrase: boolean; there: boolean; token: string | null }> => {
+  const { db, close } = openDatabase(url, { patient: true })
   try {
     say('Database: bringing its tables up to date …')
     await migrate(db)
@@ -40,49 +73,82 @@ const main = async (): Promise<void> => {
       const loaded = await loadDemo(hasty.db, businessDate(), (done) =>
         process.stdout.write(`\r  ${done} `),
       ).finally(hasty.close)
-      say(
-        `\r  ${loaded.sales} sales for ${loaded.customers} customers, ${loaded.goods} goods, in ${loaded.seconds} s.`,
-      )
+      say(`\r  ${loaded.sales} sales for ${loaded.customers} customers, ${loaded.goods} goods, in ${loaded.seconds} s.`)
     }
     const business = await findBusiness(db)
-    const token =
-      process.env.TILL_API_TOKEN ??
-      (business?.demoPassphrase ? await makeApiToken(db, 'printed at start') : null)
-    say('Application: building where something changed (about a minute the first time) …')
-    build()
-    say('Application: starting …')
-    const server = await serve({ port, databaseUrl: url, host })
-    say('')
-    say(`Iron Till is open at http://127.0.0.1:${port}`)
-    if (business?.demoPassphrase) say(`  passphrase of the demo: ${DEMO_PASSPHRASE}`)
-    else if (!business) say('  no business yet: open the address and set it up.')
-    if (token) say(`  token for the HTTP interface: ${token}`)
-    say('  Ctrl+C stops it; everything is kept.')
-    let stopping = false
-    const stop = async (code: number) => {
-      if (stopping) return
-      stopping = true
-      say('\nStopping …')
-      server.kill('SIGTERM')
-      await close()
-      cluster?.stop()
-      process.exit(code)
-    }
-    process.on('SIGINT', () => void stop(0))
-    process.on('SIGTERM', () => void stop(0))
-    server.on('exit', () => void stop(1))
-  } catch (problem) {
+    if (business && businessDate() < business.openedOn)
+      throw new SetUpProblem(
+        `Today is ${formatDay(businessDate())} (TILL_TODAY), before the business opened on ${formatDay(business.openedOn)}. Pin a later day, or leave TILL_TODAY away.`,
+      )
+    if (appSecret !== null) await grantApp(db, appSecret)
+    const demo = Boolean(business?.demoPassphrase)
+    const token = demo && !process.env.TILL_API_TOKEN ? await makeApiToken(db, { name: 'printed at start', days: 30 }) : null
+    return { passphrase: demo, there: business !== null, token }
+  } finally {
     await close()
-    cluster?.stop()
-    throw problem
   }
 }
 
-main().catch((problem: unknown) => {
-  const text = problem instanceof Error ? problem.message : String(problem)
-  const disk = /ENOSPC|No space left/.test(text)
-    ? ' The disk is full; make room and start again, nothing was broken.'
-    : ''
-  console.error(`\nIron Till did not start. ${text}${disk}`)
+const main = async (): Promise<void> => {
+  process.on('SIGINT', () => void stop(0))
+  process.on('SIGTERM', () => void stop(0))
+  process.on('SIGHUP', () => void stop(0))
+  const home = resolve(root, process.env.TILL_HOME ?? '.till')
+  const port = readPort()
+  pinnedDay()
+  const host = process.env.TILL_HOST ?? '127.0.0.1'
+  makeHome(home)
+  begun.lock = await lockHome(home)
+  await freePort(port).catch(() => {
+    throw new SetUpProblem(`Port ${port} is taken by another program. Stop that one, or choose another port: PORT=3100 bin/start`)
+  })
+  const log = openLog(home)
+  const note = (text: string) => {
+    log(JSON.stringify({ level: 40, time: Date.now(), msg: text }))
+    if (!stopping) say(text)
+  }
+  let [adminUrl, url] = [process.env.DATABASE_URL ?? '', process.env.DATABASE_URL ?? '']
+  if (adminUrl) say('Database: the one named in DATABASE_URL.')
+  else {
+    say(`Database: starting the private server of ${home} …`)
+    begun.cluster = await startCluster({ home, say: note })
+    adminUrl = begun.cluster.url
+    url = `postgres://${APP_ROLE}:${keptSecret(home, 'secret.app')}@127.0.0.1:${begun.cluster.port}/postgres`
+  }
+  const { passphrase, there, token } = await prepareDatabase(adminUrl, begun.cluster ? keptSecret(home, 'secret.app') : null)
+  if (stopping) return
+  say('Application: building where something changed (about a minute the first time) …')
+  build()
+  if (stopping) return
+  say('Application: starting …')
+  const code = there ? '' : randomBytes(5).toString('hex')
+  const server = await serve({ port, databaseUrl: url, host, onLine: log, env: { TILL_LOG_FILE: join(home, 'log/till.log'), TILL_SETUP_CODE: code } })
+  const gone = new Promise<void>((done) => server.once('exit', () => done()))
+  begun.stopServer = async () => {
+    server.kill('SIGTERM')
+    await Promise.race([gone, new Promise((r) => setTimeout(r, 9_000))])
+    server.kill('SIGKILL')
+  }
+  server.on('exit', (status) => {
+    if (!stopping) say(`The application ended by itself (${status ?? 'killed'}). The log says why: ${join(home, 'log/till.log')}`)
+    void stop(1)
+  })
+  begun.lock.note({ serverPid: server.pid, address: `http://127.0.0.1:${port}` })
+  say('')
+  say(`Iron Till is open at http://127.0.0.1:${port}`)
+  if (passphrase) say(`  passphrase of the demo: ${DEMO_PASSPHRASE}`)
+  else if (!there) say(`  no business yet: open the address and set it up. From another machine it asks for this code, once: ${code}`)
+  if (token) say(`  token for the HTTP interface (30 days): ${token}`)
+  else if (process.env.TILL_API_TOKEN) say('  the token given in TILL_API_TOKEN opens the HTTP interface.')
+  say(`  what goes wrong is written to ${join(home, 'log/till.log')}`)
+  say('  Ctrl+C stops it; everything is kept.')
+}
+
+main().catch(async (problem: unknown) => {
+  console.error(`\nIron Till did not start. ${sayProblem(problem)}`)
+  stopping = true
+  await begun.stopServer?.()
+  await begun.cluster?.stop()
+  begun.lock?.release()
   process.exit(1)
 })

@@ -3,12 +3,11 @@ const EVERY = 30_000
 /** Called by Next.js once when the server starts: from then on the clockwork ticks. */
 export const register = async (): Promise<void> => {
   if (process.env.NEXT_RUNTIME !== 'nodejs' || !process.env.DATABASE_URL) return
-  const [{ pino }, { database }, { tick }] = await Promise.all([
-    import('pino'),
+  const [{ log }, { database }, { tick }] = await Promise.all([
+    import('@/log'),
     import('@/data/connect'),
     import('@/clockwork/tick'),
   ])
-  const log = pino({ level: process.env.TILL_LOG ?? 'warn' })
   let running = false
   const once = async () => {
     if (running) return
@@ -16,7 +15,7 @@ export const register = async (): Promise<void> => {
     try {
       await tick(database())
     } catch (problem) {
-      log.error(problem)
+      log.error({ err: problem }, 'the clockwork stopped for this time')
     } finally {
       running = false
     }

@@ -82,9 +82,10 @@ const imports = (): Outcome => {
     : { passed: 0, failed: summary.violations.length, says }
 }
 
-const browser = (): Outcome => {
+/** Parts that drive the built application. */
+const built = (project: string) => (): Outcome => {
   build()
-  return vitest('browser')
+  return vitest(project)
 }
 
 const PARTS: readonly (readonly [name: string, run: () => Outcome])[] = [
@@ -100,7 +101,8 @@ const PARTS: readonly (readonly [name: string, run: () => Outcome])[] = [
   ['imports', imports],
   ['core', () => vitest('core')],
   ['services', () => vitest('services')],
-  ['browser', browser],
+  ['faults', built('faults')],
+  ['browser', built('browser')],
 ]
 
 const wanted = process.argv.slice(2)

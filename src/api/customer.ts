@@ -1,4 +1,3 @@
-import { pino } from 'pino'
 import { askCard } from '@/standins/card/askCard'
 import { PAPERS, type PaperKind } from '@/core/formats'
 import { database } from '@/data/connect'
@@ -14,9 +13,10 @@ import { settleCardPayment } from '@/services/money/cardPayment'
 import { hashToken } from '@/services/access/secrets'
 import { pdf } from './export'
 import { problem, problemOf } from './problem'
-import { isSameOrigin, readBody } from './serve'
+import { answering } from './answering'
+import { readBody } from './body'
+import { isSameOrigin } from './entry'
 
-const log = pino({ level: process.env.TILL_LOG ?? 'warn' })
 const json = (body: unknown, status = 200): Response =>
   Response.json(body, { status, headers: { 'cache-control': 'no-store' } })
 const closed = () => problem(404, 'link-closed', 'This page is no longer open. Ask us for a new link.')
@@ -25,8 +25,8 @@ const closed = () => problem(404, 'link-closed', 'This page is no longer open. A
 export const publicChange = async (
   request: Request,
   work: (till: Till, body: Record<string, unknown>, key: string | null) => Promise<Response>,
-): Promise<Response> => {
-  try {
+): Promise<Response> =>
+  answering(request, async () => {
     if (!isSameOrigin(request)) return problem(403, 'foreign', 'This did not come from our own page.')
     const body = await readBody(request)
     if (body instanceof Response) return body
@@ -34,12 +34,9 @@ export const publicChange = async (
     if (typeof given !== 'object' || Array.isArray(given))
       return problem(422, 'invalid', 'The body must be a JSON object.')
     const key = request.headers.get('idempotency-key')
-    return await work({ db: database(), today: businessDate() }, given as Record<string, unknown>, key)
-  } catch (broken) {
-    log.error(broken)
-    return problem(500, 'broken', 'That did not work, and nothing was saved. Try again in a moment.')
-  }
-}
+    if (key !== null && key.length > 200) return problem(400, 'bad-key', 'An Idempotency-Key has 1 to 200 characters.')
+    return work({ db: database(), today: businessDate() }, given as Record<string, unknown>, key)
+  })
 
 export const run = async <I, A>(
   command: Command<I, A>,
@@ -100,7 +97,10 @@ export const serveCustomerChange = (request: Request, token: string, action: str
   })
 
 /** `/api/c/{secret}/papers/{kind}/{id}.pdf`: a paper of their own. */
-export const serveCustomerPaper = async (token: string, kind: string, name: string): Promise<Response> => {
+export const serveCustomerPaper = (request: Request, token: string, kind: string, name: string): Promise<Response> =>
+  answering(request, () => customerPaper(token, kind, name))
+
+const customerPaper = async (token: string, kind: string, name: string): Promise<Response> => {
   const db = database()
   const [page, business] = await Promise.all([findPage(db, token), findBusiness(db)])
   if (!page || !business) return closed()

@@ -12,8 +12,12 @@ import { makeLabels } from '@/papers/makeLabels'
 import { layoutInput } from '@/services/papers/keepLayout'
 import { makeUbl } from '@/papers/ubl'
 import { businessDate } from '@/services/clock'
-import { problem } from './problem'
-import { mayEnter } from './serve'
+import { problem, problemOf } from './problem'
+import { answering } from './answering'
+import { bearerOf, cookieOf, mayEnter, SESSION_COOKIE } from './entry'
+import { refuseEntry } from './serve'
+import { provedLately } from '@/services/access/signIn'
+import { log } from '@/log'
 import { TABLES, type Table } from './tables'
 
 /** Text that a spreadsheet would take for a formula is set in quotes; amounts may begin with a minus. */
@@ -52,9 +56,13 @@ export const pdf = (body: Buffer | null, name: string): Response | null =>
 const layoutWish = (query: URLSearchParams): number | LayoutSpec | undefined => {
   const spec = query.get('spec')
   if (spec) {
-    const read = layoutInput.safeParse(JSON.parse(spec))
     // A preview of something half typed shows the paper as it usually is.
-    return read.success ? read.data : undefined
+    try {
+      const read = layoutInput.safeParse(JSON.parse(spec))
+      return read.success ? read.data : undefined
+    } catch {
+      return undefined
+    }
   }
   const layout = query.get('layout')
   return layout && /^\d{1,9}$/.test(layout) ? Number(layout) : undefined
@@ -122,15 +130,25 @@ const OTHERS: readonly (readonly [
 ]
 
 /** Answers `/api/v1/export/…`: tables as CSV or XLSX, papers as PDF, invoices as UBL, and everything as JSON. */
-export const serveExport = async (request: Request): Promise<Response> => {
-  if ((await mayEnter(request)) !== 'yes')
-    return problem(401, 'sign-in', 'Send a valid token as Authorization: Bearer …, made in Settings.')
+export const serveExport = (request: Request): Promise<Response> =>
+  answering(request, () => answerExport(request), { owner: true })
+
+/** Everything in one file is given to a token that may change things, or to whoever typed the passphrase just now. */
+const everything = async (request: Request): Promise<Response> => {
+  if (bearerOf(request) === undefined && !(await provedLately(database(), cookieOf(request, SESSION_COOKIE))))
+    return problemOf({ code: 'prove-again' })
+  log.warn('everything was exported')
+  return file(JSON.stringify(await readEverything(database())), 'application/json', 'everything.json')
+}
+
+const answerExport = async (request: Request): Promise<Response> => {
+  const stopped = refuseEntry(await mayEnter(request))
+  if (stopped) return stopped
   const business = await findBusiness(database())
   if (!business) return problem(409, 'not-set-up', 'The business is not set up yet.')
   const url = new URL(request.url)
   const path = url.pathname.replace(/^\/api\/v1\/export\//, '')
-  if (path === 'everything.json')
-    return file(JSON.stringify(await readEverything(database())), 'application/json', 'everything.json')
+  if (path === 'everything.json') return everything(request)
   const [, name = '', type] = /^([a-z-]+)\.(csv|xlsx)$/.exec(path) ?? []
   const table = Object.hasOwn(TABLES, name)
     ? await TABLES[name]!({ db: database(), business, today: businessDate(), query: url.searchParams })

@@ -10,6 +10,8 @@ const TITLES: Readonly<Record<number, string>> = {
   413: 'Too large',
   415: 'Not JSON',
   422: 'Not with these values',
+  429: 'Too many at once',
+  503: 'Not just now',
   500: 'Something broke on our side',
 }
 

@@ -6,20 +6,17 @@ import { businessDate } from '@/services/clock'
 import { hashToken } from '@/services/access/secrets'
 import { orderBasket, putInBasket, tellBasket } from '@/services/shopfront/basket'
 import { readBasket } from '@/services/shopfront/readShop'
+import { answering } from './answering'
+import { cookieOf, makeCookie } from './entry'
 import { payByCard, publicChange, run } from './customer'
 import { problem, problemOf } from './problem'
 
 export const BASKET_COOKIE = 'till_basket'
 const secretOf = (request: Request): string | null =>
-  new RegExp(`(?:^|;\\s*)${BASKET_COOKIE}=([\\w-]{20,100})`).exec(request.headers.get('cookie') ?? '')?.[1] ??
-  null
+  /^[\w-]{20,100}$/.exec(cookieOf(request, BASKET_COOKIE) ?? '')?.[0] ?? null
 
 const keep = (response: Response, secret: string, request: Request): Response => {
-  const secure = request.headers.get('x-forwarded-proto') === 'https' ? '; Secure' : ''
-  response.headers.set(
-    'set-cookie',
-    `${BASKET_COOKIE}=${secret}; Path=/; HttpOnly; SameSite=Lax; Max-Age=2592000${secure}`,
-  )
+  response.headers.set('set-cookie', makeCookie(request, { name: BASKET_COOKIE, value: secret, seconds: 2_592_000, sameSite: 'Lax' }))
   return response
 }
 
@@ -33,10 +30,12 @@ export const readMyBasket = async (secret: string | undefined) => {
   return business && basket ? readBasket(db, basket.id, business, businessDate()) : null
 }
 
-export const serveMyBasket = async (request: Request): Promise<Response> =>
-  Response.json(
-    { basket: await readMyBasket(secretOf(request) ?? undefined) },
-    { headers: { 'cache-control': 'no-store' } },
+export const serveMyBasket = (request: Request): Promise<Response> =>
+  answering(request, async () =>
+    Response.json(
+      { basket: await readMyBasket(secretOf(request) ?? undefined) },
+      { headers: { 'cache-control': 'no-store' } },
+    ),
   )
 
 /** `/api/shop/…`: what whoever looks at the shopfront can do with their basket. */

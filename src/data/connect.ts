@@ -11,18 +11,12 @@ export type Transaction = PostgresJsTransaction<Schema, ExtractTablesWithRelatio
 export type Db = Database | Transaction
 
 /**
- * A connected socket that sends each small packet at once. Without this the client's writes wait for the server's delayed
- * acknowledgement: 40 ms now and then, for statements that take less than one.
+ * A socket that sends each small packet at once. Without this the client's writes wait for the server's delayed
+ * acknowledgement: 40 ms now and then, for statements that take less than one. It is handed over while it connects: the
+ * client listens for its failure itself, and would lose the connection's place for ever if we failed before it did.
  */
-const promptSocket = ({ host, port }: { host: string[]; port: number[] }): Promise<Socket> =>
-  new Promise((resolve, reject) => {
-    const socket = connect({ host: host[0], port: port[0]!, noDelay: true })
-    socket.once('error', reject)
-    socket.once('connect', () => {
-      socket.off('error', reject)
-      resolve(socket)
-    })
-  })
+const promptSocket = ({ host, port }: { host: string[]; port: number[] }): Socket =>
+  connect({ host: host[0], port: port[0]!, noDelay: true })
 
 interface Client {
   unsafe: (query: string, params?: unknown[], options?: object) => unknown
@@ -46,16 +40,26 @@ const preparing = <C extends object>(client: C): C => {
   return client
 }
 
+/** In milliseconds: how long one statement may run, wait for a lock, or a transaction stand idle. */
+const LIMITS = { statement_timeout: 20_000, lock_timeout: 12_000, idle_in_transaction_session_timeout: 20_000 }
+
 interface Options {
   /** Not to wait for the disk at each commit: for filling a new database, which is simply made again after a power cut. */
   readonly hasty?: boolean
+  /** For work on whole tables: no limit on how long a statement runs. */
+  readonly patient?: boolean
 }
 
-const open = (url: string, { hasty = false }: Options = {}) => {
+const open = (url: string, { hasty = false, patient = false }: Options = {}) => {
   const options = {
     max: 10,
     onnotice: () => {},
-    connection: { application_name: 'iron-till', ...(hasty ? { synchronous_commit: 'off' } : {}) },
+    connect_timeout: 5,
+    backoff: () => 0.2,
+    connection: {
+      application_name: 'iron-till',
+      ...(hasty ? { synchronous_commit: 'off' } : patient ? {} : LIMITS),
+    },
     socket: promptSocket,
   }
   const client = preparing(postgres(url, options))

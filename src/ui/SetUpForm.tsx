@@ -8,7 +8,7 @@ import { messageFor, Refusal } from './Refusal'
 import type { Refused } from './send'
 
 /** The first-run page: name, currency, tax, passphrase, opening date. */
-export const SetUpForm = ({ today }: { readonly today: Day }) => {
+export const SetUpForm = ({ today, needsCode }: { readonly today: Day; readonly needsCode: boolean }) => {
   const router = useRouter()
   const [name, setName] = useState('')
   const [currency, setCurrency] = useState('USD')
@@ -16,6 +16,7 @@ export const SetUpForm = ({ today }: { readonly today: Day }) => {
   const [percent, setPercent] = useState('')
   const [withTax, setWithTax] = useState(false)
   const [passphrase, setPassphrase] = useState('')
+  const [code, setCode] = useState('')
   const [openingDate, setOpeningDate] = useState<string>(today)
   const [refused, setRefused] = useState<Refused | null>(null)
   const [busy, setBusy] = useState(false)
@@ -47,6 +48,7 @@ export const SetUpForm = ({ today }: { readonly today: Day }) => {
         openingDate,
         pricesIncludeTax: withTax,
         taxCodes,
+        ...(needsCode ? { code } : {}),
       }),
     }).catch(() => null)
     setBusy(false)
@@ -103,6 +105,17 @@ export const SetUpForm = ({ today }: { readonly today: Day }) => {
         problem={messageFor(refused, 'passphrase')}
         hint="at least 8 characters; a few words are best"
       />
+      {needsCode && (
+        <Text
+          label="Code"
+          className="fig"
+          autoComplete="off"
+          value={code}
+          onChange={(e) => setCode(e.target.value)}
+          problem={messageFor(refused, 'code')}
+          hint="the start printed it on its own screen"
+        />
+      )}
       {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
       <button className="btn btn-do" disabled={busy} data-primary>
         Open the books

@@ -130,7 +130,7 @@ const main = async (): Promise<void> => {
     }
     await Promise.all([little.close(), large.close()])
   } finally {
-    cluster.remove()
+    await cluster.remove()
   }
 }
 

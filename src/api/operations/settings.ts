@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { ok } from '@/core/result'
 import { listApiTokens, revokeApiToken } from '@/data/queries/access'
 import { setUpBusiness, setUpInput } from '@/services/access/setUpBusiness'
+import { provePassphrase } from '@/services/access/passphrase'
 import { changePassphrase } from '@/services/access/signIn'
 import { makeApiToken } from '@/services/access/tokens'
 import { changeSettings } from '@/services/access/changeSettings'
@@ -26,7 +27,13 @@ const plain = (operation: Omit<Operation, 'run'>, run: Operation['run']): Operat
   },
 })
 
-const tokenInput = z.object({ name: needed(80, 'A name') })
+const tokenInput = z.object({
+  name: needed(80, 'A name'),
+  /** Typed again: a token opens what a session does, and longer. */
+  passphrase: z.string({ error: 'Type your passphrase again.' }).max(200),
+  days: z.int('A whole number of days.').min(1, 'At least one day.').max(730, 'At most two years.').default(365),
+  readOnly: z.boolean().default(false),
+})
 const passphraseInput = z.object({ now: z.string().max(200), next: z.string().max(200) })
 
 export const settings: readonly Operation[] = [
@@ -50,8 +57,11 @@ export const settings: readonly Operation[] = [
       summary: 'A token for another program; shown once.',
       body: tokenInput,
     },
-    async ({ till, body }) =>
-      ok({ status: 201, body: { token: await makeApiToken(till.db, parse(tokenInput, body).name) } }),
+    async ({ till, body }) => {
+      const { passphrase, ...wish } = parse(tokenInput, body)
+      const proved = await provePassphrase(till.db, passphrase)
+      return proved.ok ? ok({ status: 201, body: { token: await makeApiToken(till.db, wish) } }) : proved
+    },
   ),
   read('/settings/tokens', 'The tokens there are, without their secrets.', noQuery, async ({ db }) => ({
     items: await listApiTokens(db),
@@ -60,7 +70,7 @@ export const settings: readonly Operation[] = [
   plain(
     { method: 'DELETE', path: '/settings/tokens/{id}', summary: 'Withdraws a token.' },
     async ({ till, params }) =>
-      (await revokeApiToken(till.db, Number(params.id) || 0))
+      /^\d{1,9}$/.test(params.id ?? '') && (await revokeApiToken(till.db, Number(params.id)))
         ? ok({ status: 200, body: {} })
         : err({ code: 'not-found', what: 'token', id: params.id ?? '' }),
   ),

@@ -1,7 +1,8 @@
-import { cookies } from 'next/headers'
+import { headers } from 'next/headers'
 import { notFound, redirect } from 'next/navigation'
 import { cache } from 'react'
-import { SESSION_COOKIE } from '@/api/serve'
+import { isAway } from '@/api/answering'
+import { cookieOf, SESSION_COOKIE } from '@/api/entry'
 import { database } from '@/data/connect'
 import { findBusiness } from '@/data/queries/business'
 import { signedIn } from '@/services/access/signIn'
@@ -10,9 +11,13 @@ import { businessDate } from '@/services/clock'
 /** What every page of the owner starts from. Sends whoever is not signed in to the door. Once per request. */
 export const openShop = cache(async () => {
   const db = database()
-  const business = await findBusiness(db)
+  const token = cookieOf({ headers: await headers() }, SESSION_COOKIE)
+  const [business, open] = await Promise.all([findBusiness(db), signedIn(db, token)]).catch((broken: unknown) => {
+    if (isAway(broken)) redirect('/away')
+    throw broken
+  })
   if (!business) redirect('/set-up')
-  if (!(await signedIn(db, (await cookies()).get(SESSION_COOKIE)?.value))) redirect('/sign-in')
+  if (!open) redirect('/sign-in')
   return { db, business, today: businessDate(), currency: business.currency }
 })
 

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next'
+import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
 import { database } from '@/data/connect'
 import { findBusiness } from '@/data/queries/business'
@@ -10,12 +11,16 @@ export const dynamic = 'force-dynamic'
 
 export default async function SetUp() {
   if (await findBusiness(database())) redirect('/sign-in')
+  const needsCode = (await headers()).get('x-till-from') !== 'here'
   return (
     <main className="mx-auto my-10 w-full max-w-[560px] px-4">
       <div className="border-t-4 border-iron-900 bg-paper-100 p-6">
         <h1>Your business</h1>
-        <p className="sub mb-4">Five things to begin with. All but the currency can be changed later.</p>
-        <SetUpForm today={businessDate()} />
+        <p className="sub mb-4">
+          Five things to begin with. Name, passphrase and how prices are shown can be changed at any time; the opening
+          day and the tax until something is posted; the currency stays.
+        </p>
+        <SetUpForm today={businessDate()} needsCode={needsCode} />
       </div>
     </main>
   )

@@ -1,4 +1,4 @@
-import { and, desc, eq, gt, isNull, lt } from 'drizzle-orm'
+import { and, desc, eq, gt, isNull, lt, sql } from 'drizzle-orm'
 import type { Db } from '../connect'
 import { apiToken, command, session } from '../schema'
 
@@ -7,12 +7,22 @@ export const insertSession = async (db: Db, tokenHash: string, expiresAt: Date):
   await db.insert(session).values({ tokenHash, expiresAt })
 }
 
-export const sessionIsOpen = async (db: Db, tokenHash: string): Promise<boolean> => {
-  const rows = await db
-    .select({ hash: session.tokenHash })
+/** How long a session lives that nobody uses. */
+const IDLE = sql`interval '12 hours'`
+
+/** Whether a session is open, and when the passphrase was last typed in it. Its use is noted, to the minute. */
+export const findSession = async (db: Db, tokenHash: string): Promise<{ readonly provedAt: Date } | null> => {
+  const [row] = await db
+    .select({ provedAt: session.provedAt, seenAt: session.seenAt })
     .from(session)
-    .where(and(eq(session.tokenHash, tokenHash), gt(session.expiresAt, new Date())))
-  return rows.length > 0
+    .where(and(eq(session.tokenHash, tokenHash), gt(session.expiresAt, new Date()), sql`${session.seenAt} > now() - ${IDLE}`))
+  if (row && Date.now() - row.seenAt.getTime() > 60_000)
+    await db.update(session).set({ seenAt: new Date() }).where(eq(session.tokenHash, tokenHash))
+  return row ?? null
+}
+
+export const markProved = async (db: Db, tokenHash: string): Promise<void> => {
+  await db.update(session).set({ provedAt: new Date() }).where(eq(session.tokenHash, tokenHash))
 }
 
 export const deleteSession = async (db: Db, tokenHash: string): Promise<void> => {
@@ -23,23 +33,33 @@ export const deleteAllSessions = async (db: Db): Promise<void> => {
   await db.delete(session)
 }
 
-export const insertApiToken = async (db: Db, name: string, tokenHash: string): Promise<void> => {
-  await db.insert(apiToken).values({ name, tokenHash }).onConflictDoNothing()
+export interface NewApiToken {
+  readonly name: string
+  readonly tokenHash: string
+  readonly expiresAt: Date
+  readonly readOnly: boolean
 }
 
-export const apiTokenIsValid = async (db: Db, tokenHash: string): Promise<boolean> => {
-  const rows = await db
-    .select({ id: apiToken.id })
+export const insertApiToken = async (db: Db, row: NewApiToken): Promise<number | null> =>
+  (await db.insert(apiToken).values(row).onConflictDoNothing().returning({ id: apiToken.id }))[0]?.id ?? null
+
+/** The token that is open under a hash. Its use is noted, to the hour. */
+export const findApiToken = async (db: Db, tokenHash: string) => {
+  const [row] = await db
+    .select({ id: apiToken.id, readOnly: apiToken.readOnly, usedAt: apiToken.usedAt })
     .from(apiToken)
-    .where(and(eq(apiToken.tokenHash, tokenHash), isNull(apiToken.revokedAt)))
-  return rows.length > 0
+    .where(and(eq(apiToken.tokenHash, tokenHash), isNull(apiToken.revokedAt), gt(apiToken.expiresAt, new Date())))
+  if (!row) return null
+  const fresh = row.usedAt === null || Date.now() - row.usedAt.getTime() > 3_600_000
+  if (fresh) await db.update(apiToken).set({ usedAt: new Date() }).where(eq(apiToken.id, row.id))
+  return { id: row.id, readOnly: row.readOnly, fresh }
 }
 
 export const listApiTokens = (db: Db) =>
   db
-    .select({ id: apiToken.id, name: apiToken.name, createdAt: apiToken.createdAt })
+    .select({ id: apiToken.id, name: apiToken.name, createdAt: apiToken.createdAt, expiresAt: apiToken.expiresAt, readOnly: apiToken.readOnly, usedAt: apiToken.usedAt })
     .from(apiToken)
-    .where(isNull(apiToken.revokedAt))
+    .where(and(isNull(apiToken.revokedAt), gt(apiToken.expiresAt, new Date())))
     .orderBy(desc(apiToken.id))
 
 export const revokeApiToken = async (db: Db, id: number): Promise<boolean> => {

@@ -88,6 +88,10 @@ export const closing = pgTable('closing', {
 export const session = pgTable('session', {
   tokenHash: text().primaryKey(),
   expiresAt: timestamp({ withTimezone: true }).notNull(),
+  /** When it was last used, to the minute: it ends when nobody does for long. */
+  seenAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+  /** When the passphrase was last typed in it: some things ask for it again. */
+  provedAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
 })
 
 export const apiToken = pgTable('api_token', {
@@ -95,6 +99,13 @@ export const apiToken = pgTable('api_token', {
   name: text().notNull(),
   tokenHash: text().notNull().unique(),
   createdAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+  /** It opens nothing after this. */
+  expiresAt: timestamp({ withTimezone: true })
+    .notNull()
+    .default(sql`now() + interval '1 year'`),
+  /** It may look, and change nothing. */
+  readOnly: boolean().notNull().default(false),
+  usedAt: timestamp({ withTimezone: true }),
   revokedAt: timestamp({ withTimezone: true }),
 })
 

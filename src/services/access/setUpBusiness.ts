@@ -32,8 +32,6 @@ export const setUpInput = z.object({
     .max(30)
     .optional(),
   pricesIncludeTax: z.boolean().optional(),
-  /** Set by the demo alone: the sign-in page fills it in. */
-  demo: z.boolean().optional(),
 })
 
 /** The two codes every business has beside its own: taxed at 0 %, and not taxable. They are reported apart. */
@@ -75,6 +73,8 @@ const writeTaxCodes = async (
 export const setUpBusiness = async (
   till: Till,
   input: unknown,
+  /** The demo alone: the sign-in page fills the passphrase in. */
+  { demo = false }: { readonly demo?: boolean } = {},
 ): Promise<Result<{ name: string; currency: string; openingDate: string }, Failure>> => {
   try {
     const s = parse(setUpInput, input)
@@ -93,7 +93,7 @@ export const setUpBusiness = async (
         openedOn,
         passphraseHash,
         pricesIncludeTax: s.pricesIncludeTax ?? false,
-        demoPassphrase: s.demo ? s.passphrase : null,
+        demoPassphrase: demo ? s.passphrase : null,
       })
       await insertAccounts(
         tx,

@@ -2,17 +2,21 @@ import { err, ok, type Result } from '@/core/result'
 import {
   deleteAllSessions,
   deleteSession,
+  findSession,
   insertSession,
+  markProved,
   revokeAllTokens,
-  sessionIsOpen,
 } from '@/data/queries/access'
 import { updateBusiness } from '@/data/queries/business'
 import type { Database } from '@/data/connect'
+import { log } from '@/log'
 import type { Failure } from '../failure'
 import { hashPassphrase, newPassphrase, provePassphrase } from './passphrase'
 import { hashToken, makeSecret } from './secrets'
 
-export const SESSION_DAYS = 30
+export const SESSION_DAYS = 14
+/** How long the passphrase counts as typed just now. */
+const PROVED_FOR = 10 * 60_000
 
 /** Opens a session for the owner. The token goes into a cookie; only its hash is kept. */
 export const signIn = async (
@@ -20,7 +24,10 @@ export const signIn = async (
   passphrase: string,
 ): Promise<Result<{ token: string; expiresAt: Date }, Failure>> => {
   const proved = await provePassphrase(db, passphrase)
-  if (!proved.ok) return proved
+  if (!proved.ok) {
+    log.warn({ why: proved.error.code }, 'a sign-in failed')
+    return proved
+  }
   const token = makeSecret()
   const expiresAt = new Date(Date.now() + SESSION_DAYS * 86_400_000)
   await insertSession(db, hashToken(token), expiresAt)
@@ -28,7 +35,20 @@ export const signIn = async (
 }
 
 export const signedIn = async (db: Database, token: string | undefined): Promise<boolean> =>
-  token !== undefined && (await sessionIsOpen(db, hashToken(token)))
+  token !== undefined && (await findSession(db, hashToken(token))) !== null
+
+/** Whether the passphrase was typed in a session just now. What gives everything away asks for that. */
+export const provedLately = async (db: Database, token: string | undefined): Promise<boolean> => {
+  const session = token === undefined ? null : await findSession(db, hashToken(token))
+  return session !== null && Date.now() - session.provedAt.getTime() < PROVED_FOR
+}
+
+/** Types the passphrase again in a session that is open. */
+export const proveAgain = async (db: Database, token: string, passphrase: string): Promise<Result<null, Failure>> => {
+  const proved = await provePassphrase(db, passphrase)
+  if (proved.ok) await markProved(db, hashToken(token))
+  return proved
+}
 
 export const signOut = (db: Database, token: string): Promise<void> => deleteSession(db, hashToken(token))
 

@@ -6,14 +6,14 @@ import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
 
 interface Props {
-  readonly tokens: readonly { readonly id: number; readonly name: string }[]
+  readonly tokens: readonly { readonly id: number; readonly name: string; readonly until: string; readonly readOnly: boolean }[]
 }
 
 /** The passphrase, and tokens for other programs. */
 export const DoorForm = ({ tokens }: Props) => {
   const router = useRouter()
   const [pass, setPass] = useState({ now: '', next: '' })
-  const [tokenName, setTokenName] = useState('')
+  const [token, setToken] = useState({ name: '', passphrase: '', readOnly: false })
   const [made, setMade] = useState('')
   const door = useSend()
   const keys = useSend()
@@ -49,7 +49,7 @@ export const DoorForm = ({ tokens }: Props) => {
             disabled={door.busy}
             onClick={() =>
               void door.send('POST', '/settings/passphrase', pass, {
-                say: () => 'Changed. Every open session has ended; sign in again.',
+                say: () => 'Changed. Every open session and every token has ended; sign in again.',
                 go: () => '/sign-in',
               })
             }
@@ -69,6 +69,9 @@ export const DoorForm = ({ tokens }: Props) => {
               {tokens.map((t) => (
                 <tr key={t.id}>
                   <td>{t.name}</td>
+                  <td className="sub">
+                    {t.readOnly ? 'reads only, ' : ''}until {t.until}
+                  </td>
                   <td className="r">
                     <button
                       className="underline"
@@ -92,29 +95,47 @@ export const DoorForm = ({ tokens }: Props) => {
             It is shown this once: <code className="font-figure break-all">{made}</code>
           </p>
         )}
-        <div className="flex items-end gap-2">
-          <div className="flex-1">
-            <Text
-              label="Made for"
-              value={tokenName}
-              maxLength={80}
-              onChange={(e) => setTokenName(e.target.value)}
-              problem={messageFor(keys.refused, 'name')}
-            />
-          </div>
+        <div className="grid grid-cols-2 gap-3">
+          <Text
+            label="Made for"
+            value={token.name}
+            maxLength={80}
+            onChange={(e) => setToken({ ...token, name: e.target.value })}
+            problem={messageFor(keys.refused, 'name')}
+          />
+          <Text
+            label="Your passphrase again"
+            type="password"
+            autoComplete="current-password"
+            value={token.passphrase}
+            onChange={(e) => setToken({ ...token, passphrase: e.target.value })}
+            problem={messageFor(keys.refused, 'passphrase')}
+          />
+        </div>
+        <label className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            checked={token.readOnly}
+            onChange={(e) => setToken({ ...token, readOnly: e.target.checked })}
+          />{' '}
+          It may only read
+        </label>
+        {keys.refused && keys.refused.errors.length === 0 && <Refusal refused={keys.refused} />}
+        <p>
           <button
             className="btn"
             disabled={keys.busy}
             onClick={() =>
-              void keys.send<{ token: string }>('POST', '/settings/tokens', { name: tokenName }).then((t) => {
-                if (t) setMade(t.token)
-                if (t) setTokenName('')
+              void keys.send<{ token: string }>('POST', '/settings/tokens', token, {}).then((t) => {
+                if (!t) return
+                setMade(t.token)
+                setToken({ name: '', passphrase: '', readOnly: false })
               })
             }
           >
             Make a token
           </button>
-        </div>
+        </p>
       </section>
     </div>
   )

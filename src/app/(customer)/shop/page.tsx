@@ -1,5 +1,6 @@
 import type { Metadata } from 'next'
-import { cookies } from 'next/headers'
+import { headers } from 'next/headers'
+import { cookieOf } from '@/api/entry'
 import { BASKET_COOKIE, readMyBasket } from '@/api/shop'
 import { database } from '@/data/connect'
 import { findBusiness } from '@/data/queries/business'
@@ -21,7 +22,7 @@ export default async function ShopPage() {
     )
   const [things, basket] = await Promise.all([
     readShop(db, business, businessDate()),
-    readMyBasket((await cookies()).get(BASKET_COOKIE)?.value),
+    readMyBasket(cookieOf({ headers: await headers() }, BASKET_COOKIE)),
   ])
   return (
     <main className="mx-auto max-w-[1100px] px-4 py-6">

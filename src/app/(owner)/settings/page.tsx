@@ -4,7 +4,9 @@ import { listApiTokens } from '@/data/queries/access'
 import { priceLevelsView, taxAreasView } from '@/services/read/prices'
 import { readPlainTaxCodes } from '@/services/read/taxCodes'
 import { Heading } from '@/ui/Heading'
+import { day, formatDay } from '@/core/day'
 import { DoorForm } from '@/ui/settings/DoorForm'
+import { SaveEverything } from '@/ui/settings/SaveEverything'
 import { PapersForm } from '@/ui/settings/PapersForm'
 import { PromiseForm } from '@/ui/settings/PromiseForm'
 import type { UsualPlain } from '@/ui/sale/arrangementDraft'
@@ -70,7 +72,14 @@ export default async function Settings() {
             taxOnDeposits={business.taxOnDeposits}
             taxBackOnBadDebts={business.taxBackOnBadDebts}
           />
-          <DoorForm tokens={tokens.map((t) => ({ id: t.id, name: t.name }))} />
+          <DoorForm
+            tokens={tokens.map((t) => ({
+              id: t.id,
+              name: t.name,
+              readOnly: t.readOnly,
+              until: formatDay(day(t.expiresAt.toISOString().slice(0, 10))),
+            }))}
+          />
         </div>
         <div className="grid content-start gap-7">
           <TradeForm
@@ -109,9 +118,7 @@ export default async function Settings() {
               </Link>
               .
             </p>
-            <a className="btn" href="/api/v1/export/everything.json">
-              Save everything as JSON
-            </a>
+            <SaveEverything />
           </section>
         </div>
       </div>

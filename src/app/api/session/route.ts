@@ -1,36 +1,55 @@
 import { z } from 'zod'
+import { answering } from '@/api/answering'
+import { readBody } from '@/api/body'
+import { cookieOf, isSameOrigin, makeCookie, SESSION_COOKIE } from '@/api/entry'
 import { problem, problemOf } from '@/api/problem'
-import { isSameOrigin, SESSION_COOKIE } from '@/api/serve'
 import { database } from '@/data/connect'
-import { SESSION_DAYS, signIn, signOut } from '@/services/access/signIn'
+import { proveAgain, SESSION_DAYS, signedIn, signIn, signOut } from '@/services/access/signIn'
 
 export const dynamic = 'force-dynamic'
 const input = z.object({ passphrase: z.string().max(200) })
 
-const cookie = (value: string, seconds: number, secure: boolean): string =>
-  `${SESSION_COOKIE}=${value}; Path=/; HttpOnly; SameSite=Strict; Max-Age=${seconds}${secure ? '; Secure' : ''}`
-const isSecure = (request: Request): boolean => request.headers.get('x-forwarded-proto') === 'https'
+const cookie = (request: Request, value: string, seconds: number) => ({
+  headers: { 'set-cookie': makeCookie(request, { name: SESSION_COOKIE, value, seconds, sameSite: 'Strict' }) },
+})
+
+const passphraseOf = async (request: Request): Promise<string | Response> => {
+  if (!isSameOrigin(request)) return problem(403, 'foreign', 'Sign in from Iron Till’s own page.')
+  const body = await readBody(request)
+  if (body instanceof Response) return body
+  const read = input.safeParse(body.value)
+  return read.success
+    ? read.data.passphrase
+    : problem(422, 'invalid', 'Type the passphrase.', [{ path: 'passphrase', message: 'Type the passphrase.' }])
+}
 
 /** The owner signs in: a session cookie that scripts cannot read and other sites cannot send. */
-export const POST = async (request: Request): Promise<Response> => {
-  if (!isSameOrigin(request)) return problem(403, 'foreign', 'Sign in from Iron Till’s own page.')
-  const body = input.safeParse(await request.json().catch(() => null))
-  if (!body.success)
-    return problem(422, 'invalid', 'Type the passphrase.', [
-      { path: 'passphrase', message: 'Type the passphrase.' },
-    ])
-  const session = await signIn(database(), body.data.passphrase)
-  if (!session.ok) return problemOf(session.error)
-  return Response.json(
-    {},
-    { headers: { 'set-cookie': cookie(session.value.token, SESSION_DAYS * 86_400, isSecure(request)) } },
-  )
-}
+export const POST = (request: Request): Promise<Response> =>
+  answering(request, async () => {
+    const passphrase = await passphraseOf(request)
+    if (passphrase instanceof Response) return passphrase
+    const session = await signIn(database(), passphrase)
+    return session.ok
+      ? Response.json({}, cookie(request, session.value.token, SESSION_DAYS * 86_400))
+      : problemOf(session.error)
+  })
+
+/** The owner, who is signed in, types the passphrase again for what asks for it. */
+export const PUT = (request: Request): Promise<Response> =>
+  answering(request, async () => {
+    const token = cookieOf(request, SESSION_COOKIE)
+    if (token === undefined || !(await signedIn(database(), token))) return problem(401, 'sign-in', 'Sign in first.')
+    const passphrase = await passphraseOf(request)
+    if (passphrase instanceof Response) return passphrase
+    const proved = await proveAgain(database(), token, passphrase)
+    return proved.ok ? Response.json({}) : problemOf(proved.error)
+  })
 
 /** Signs out: the session ends here, whoever holds its cookie. */
-export const DELETE = async (request: Request): Promise<Response> => {
-  if (!isSameOrigin(request)) return problem(403, 'foreign', 'Sign out from Iron Till’s own page.')
-  const token = new RegExp(`${SESSION_COOKIE}=([^;]+)`).exec(request.headers.get('cookie') ?? '')?.[1]
-  if (token) await signOut(database(), token)
-  return Response.json({}, { headers: { 'set-cookie': cookie('', 0, isSecure(request)) } })
-}
+export const DELETE = (request: Request): Promise<Response> =>
+  answering(request, async () => {
+    if (!isSameOrigin(request)) return problem(403, 'foreign', 'Sign out from Iron Till’s own page.')
+    const token = cookieOf(request, SESSION_COOKIE)
+    if (token) await signOut(database(), token)
+    return Response.json({}, cookie(request, '', 0))
+  })

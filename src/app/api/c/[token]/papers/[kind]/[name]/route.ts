@@ -3,9 +3,9 @@ import { serveCustomerPaper } from '@/api/customer'
 export const dynamic = 'force-dynamic'
 
 export const GET = async (
-  _: Request,
+  request: Request,
   { params }: { params: Promise<{ token: string; kind: string; name: string }> },
 ) => {
   const { token, kind, name } = await params
-  return serveCustomerPaper(token, kind, name)
+  return serveCustomerPaper(request, token, kind, name)
 }

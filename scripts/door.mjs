@@ -1,0 +1,200 @@
+// @ts-check
+/**
+ * The front door: every request passes here before the application sees it. It lives beside the built server and starts
+ * it (see docs/decisions/18-the-front-door.md). Plain JavaScript, because nothing compiles it.
+ */
+import { randomBytes } from 'node:crypto'
+import http from 'node:http'
+import { isIP } from 'node:net'
+
+/** What strangers may send at all, and what the owner may (a file of 4 MB in base64, and a little more). */
+const PUBLIC_BODY = 16_000
+const OWNER_BODY = 6_200_000
+/** So many requests are worked on at once, so many may wait, and how long one waits. Strangers have a lane of their own. */
+const LANES = { owner: { atOnce: 12, waiting: 200, patience: 8_000 }, public: { atOnce: 4, waiting: 40, patience: 4_000 } }
+/** A request that is not sent within this time is let go. */
+const SLOW_REQUEST = 30_000
+
+const names = new Set(
+  ['localhost', ...(process.env.TILL_HOSTS ?? '').split(','), hostOf(process.env.TILL_PUBLIC_URL)]
+    .map((name) => name.trim().toLowerCase())
+    .filter((name) => name !== ''),
+)
+
+/** @param {string | undefined} url */
+function hostOf(url) {
+  try {
+    return url ? new URL(url).hostname : ''
+  } catch {
+    return ''
+  }
+}
+
+/** A name that could be anybody's is refused; an address in figures cannot be lent to another site. @param {string | undefined} host */
+const isOurs = (host) => {
+  if (!host) return false
+  const name = host.replace(/:\d+$/, '').replace(/^\[|\]$/g, '').toLowerCase()
+  return isIP(name) !== 0 || names.has(name)
+}
+
+/**
+ * @param {http.ServerResponse} res @param {number} status @param {string} code @param {string} detail
+ * @param {Record<string, string>} [headers]
+ */
+const refuse = (res, status, code, detail, headers = {}) => {
+  res.writeHead(status, {
+    'content-type': 'application/problem+json',
+    'cache-control': 'no-store',
+    'x-content-type-options': 'nosniff',
+    ...headers,
+  })
+  res.end(JSON.stringify({ type: `urn:iron-till:problem:${code}`, title: http.STATUS_CODES[status] ?? 'Refused', status, detail }))
+}
+
+/** Refuses a request whose body is not wanted: the rest of it is not read. */
+/** @param {http.IncomingMessage} req @param {http.ServerResponse} res @param {string} detail */
+const tooLarge = (req, res, detail) => {
+  refuse(res, 413, 'too-large', detail, { connection: 'close' })
+  res.once('finish', () => req.destroy())
+}
+
+/** @param {string} url */
+const readable = (url) => {
+  try {
+    return !decodeURIComponent(url.replace(/\+/g, ' ')).includes('\0')
+  } catch {
+    return false
+  }
+}
+
+/** Whether whoever asks shows something only the owner has. Whether it is true is proved later. @param {http.IncomingMessage} req */
+const claimsToBeOwner = (req) =>
+  /^bearer /i.test(req.headers.authorization ?? '') || /till_session=/.test(req.headers.cookie ?? '')
+
+/** @param {string} path */
+const isPublic = (path) => /^\/(api\/(c|shop|session|first-run)\b|c\/|shop\b|sign-in|set-up)/.test(path)
+
+/** @typedef {{ atOnce: number, waiting: number, patience: number }} Rules */
+/** @param {Rules} rules */
+const makeLane = (rules) => {
+  let working = 0
+  /** @type {{ go: () => void, timer: NodeJS.Timeout }[]} */
+  const queue = []
+  const leave = () => {
+    working--
+    const next = queue.shift()
+    if (!next) return
+    clearTimeout(next.timer)
+    next.go()
+  }
+  /** Calls `go` when there is room, or `full` where there is none in time. @param {http.ServerResponse} res @param {() => void} go @param {() => void} full */
+  return (res, go, full) => {
+    const begin = () => {
+      working++
+      let left = false
+      const once = () => {
+        if (left) return
+        left = true
+        leave()
+      }
+      res.once('finish', once)
+      res.once('close', once)
+      go()
+    }
+    if (working < rules.atOnce) return begin()
+    if (queue.length >= rules.waiting) return full()
+    const waiter = {
+      go: begin,
+      timer: setTimeout(() => {
+        queue.splice(queue.indexOf(waiter), 1)
+        full()
+      }, rules.patience),
+    }
+    queue.push(waiter)
+    res.once('close', () => {
+      const at = queue.indexOf(waiter)
+      if (at >= 0) queue.splice(at, 1)
+      clearTimeout(waiter.timer)
+    })
+  }
+}
+const lanes = { owner: makeLane(LANES.owner), public: makeLane(LANES.public) }
+
+/** @param {string} nonce */
+const policy = (nonce) =>
+  `default-src 'self'; script-src 'self' 'nonce-${nonce}' 'strict-dynamic'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; ` +
+  "font-src 'self'; worker-src 'self' blob:; connect-src 'self'; object-src 'none'; frame-src 'self'; frame-ancestors 'none'; base-uri 'self'; form-action 'self'"
+
+/** @param {http.IncomingMessage} req @param {http.ServerResponse} res @param {string} path */
+const protect = (req, res, path) => {
+  if (/https/.test(String(req.headers['x-forwarded-proto'] ?? '')))
+    res.setHeader('strict-transport-security', 'max-age=31536000; includeSubDomains')
+  delete req.headers['content-security-policy']
+  delete req.headers['content-security-policy-report-only']
+  if (path.startsWith('/api/') || path.startsWith('/_next/')) return
+  // Next.js puts this nonce on its own scripts; nothing else may run.
+  const csp = policy(randomBytes(16).toString('base64'))
+  req.headers['content-security-policy'] = csp
+  res.setHeader('content-security-policy', csp)
+}
+
+/** @param {(req: http.IncomingMessage, res: http.ServerResponse) => void} application */
+const guarded = (application) => (/** @type {http.IncomingMessage} */ req, /** @type {http.ServerResponse} */ res) => {
+  const url = req.url ?? '/'
+  const path = url.split('?')[0] ?? '/'
+  if (!isOurs(req.headers.host))
+    return refuse(res, 421, 'not-this-host', 'Iron Till does not answer to this name here. Add it to TILL_HOSTS, or use the address it printed.')
+  if (!readable(url)) return refuse(res, 400, 'bad-address', 'This address cannot be read: something in it is wrongly encoded. Nothing was done.')
+  if (url.length > 8_000) return refuse(res, 414, 'long-address', 'This address is too long. Send it in parts.')
+  const reads = req.method === 'GET' || req.method === 'HEAD'
+  if (!reads && !path.startsWith('/api/'))
+    return refuse(res, 405, 'no-such-method', 'Pages are only read. Changes go to /api.', { allow: 'GET, HEAD' })
+  const stranger = isPublic(path) || !claimsToBeOwner(req)
+  const most = stranger ? PUBLIC_BODY : OWNER_BODY
+  const length = Number(req.headers['content-length'] ?? 0)
+  if (length > most)
+    return tooLarge(req, res, stranger ? 'That is more than may be sent without signing in (16 kB).' : 'The request is larger than 6 MB. Send it in parts.')
+  protect(req, res, path)
+  // Who sits at this machine may set the business up; whoever comes from elsewhere, or through another server, needs the code.
+  const near = /^(::1|(::ffff:)?127\.)/.test(req.socket.remoteAddress ?? '') && !req.headers['x-forwarded-for'] && !req.headers.forwarded
+  req.headers['x-till-from'] = near ? 'here' : 'elsewhere'
+  const go = () => application(req, res)
+  if (path === '/api/health' || path.startsWith('/_next/static/')) return go()
+  const full = () =>
+    refuse(res, 503, 'busy', 'There is too much to do at once just now. Nothing was done; try again in a moment.', { 'retry-after': '2' })
+  lanes[stranger ? 'public' : 'owner'](res, go, full)
+}
+
+/** @type {http.Server | null} */
+let server = null
+const create = http.createServer
+// The built server makes exactly one HTTP server: ours to guard, and ours to close.
+http.createServer = /** @type {typeof http.createServer} */ (
+  (/** @type {unknown[]} */ ...args) => {
+    const application = /** @type {(req: http.IncomingMessage, res: http.ServerResponse) => void} */ (args.pop())
+    server = create(guarded(application))
+    server.requestTimeout = SLOW_REQUEST
+    server.headersTimeout = 10_000
+    server.maxConnections = 1_000
+    return server
+  }
+)
+
+let closing = false
+/** Takes no more requests, lets those under way finish (8 s at most), and ends. */
+const close = () => {
+  if (closing) return
+  closing = true
+  setTimeout(() => process.exit(0), 8_000).unref()
+  if (!server) process.exit(0)
+  server.close(() => process.exit(0))
+  server.closeIdleConnections()
+  setInterval(() => server?.closeIdleConnections(), 100).unref()
+}
+process.env.NEXT_MANUAL_SIG_HANDLE = 'true'
+process.on('SIGTERM', close)
+process.on('SIGINT', () => {})
+// Whoever started it is gone, however that came.
+process.on('disconnect', close)
+
+await import('./server.js')

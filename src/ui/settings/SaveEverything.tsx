@@ -1,0 +1,46 @@
+'use client'
+import { useState, type FormEvent } from 'react'
+import { Text } from '../fields'
+
+/** Everything in one file, for whoever types the passphrase again. */
+export const SaveEverything = () => {
+  const [passphrase, setPassphrase] = useState('')
+  const [problem, setProblem] = useState('')
+  const [busy, setBusy] = useState(false)
+  const submit = async (e: FormEvent) => {
+    e.preventDefault()
+    setBusy(true)
+    const proved = await fetch('/api/session', {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ passphrase }),
+    }).catch(() => null)
+    setBusy(false)
+    if (proved?.ok) {
+      setPassphrase('')
+      setProblem('')
+      // eslint-disable-next-line @next/next/no-location-assign-relative-destination -- a file to save, not a page
+      location.assign('/api/v1/export/everything.json')
+      return
+    }
+    const answer = (await proved?.json().catch(() => null)) as { detail?: string } | null
+    setProblem(answer?.detail ?? 'Iron Till does not answer. Try again in a moment.')
+  }
+  return (
+    <form onSubmit={submit} className="flex items-end gap-2" noValidate>
+      <div className="flex-1">
+        <Text
+          label="Your passphrase again"
+          type="password"
+          autoComplete="current-password"
+          value={passphrase}
+          onChange={(e) => setPassphrase(e.target.value)}
+          problem={problem || undefined}
+        />
+      </div>
+      <button className="btn" disabled={busy}>
+        Save everything as JSON
+      </button>
+    </form>
+  )
+}
