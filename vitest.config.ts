@@ -35,6 +35,18 @@ export default defineConfig({
         resolve: { alias },
         test: {
           ...shared,
+          name: 'http',
+          include: ['tests/http/**/*.test.ts'],
+          globalSetup: 'tests/browser/setUp.ts',
+          testTimeout: 180_000,
+          hookTimeout: 180_000,
+          fileParallelism: false,
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          ...shared,
           name: 'browser',
           include: ['tests/browser/**/*.test.ts'],
           globalSetup: 'tests/browser/setUp.ts',

@@ -102,6 +102,7 @@ const PARTS: readonly (readonly [name: string, run: () => Outcome])[] = [
   ['core', () => vitest('core')],
   ['services', () => vitest('services')],
   ['faults', built('faults')],
+  ['http', built('http')],
   ['browser', built('browser')],
 ]
 

@@ -162,6 +162,7 @@ describe('a full disk', () => {
         seen.add(goods.status).add(customer.status)
         for (const a of [goods, customer]) if (a.status >= 500) expect([a.status, typeof a.body?.detail]).toEqual([503, 'string'])
       }
+      expect(seen.has(503)).toBe(true)
       rmSync(join(disk, 'filler'))
       await eventually('it goes on', async () => (await addCustomer(till.port, 'After')).status === 201, 30_000)
       const names = (await ask(till.port, 'GET', '/api/v1/customers?limit=500')).body.items.map((c: { name: string }) => c.name)

@@ -48,6 +48,9 @@ export const readAreaCode = async (
   }
 }
 
+/** What one line may come to, before tax: a trillion, with every currency's digits well inside what can be kept. */
+const MOST = decimal('1000000000000')
+
 interface For {
   readonly customer: Customer
   readonly on: Day
@@ -93,6 +96,7 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
     const quantity = words ? ZERO : line.quantity!
     const priced = thing && pricing.priceOf({ goods: thing, quantity, on, taxCode })
     const unitPrice = words ? ZERO : (line.unitPrice ?? priced!.price)
+    if (quantity.times(unitPrice).gt(MOST)) wrong('quantity', 'Quantity times price is more than can be kept. Look at both.')
     const choice = words ? 'none' : (line.choice ?? 'none')
     // Of alternatives the first one counts, unless another is chosen by name; what is optional counts when chosen.
     const chosen =
