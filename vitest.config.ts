@@ -2,7 +2,7 @@ import { resolve } from 'node:path'
 import { defineConfig } from 'vitest/config'
 
 const alias = { '@': resolve(import.meta.dirname, 'src') }
-const shared = { environment: 'node' as const, restoreMocks: true }
+const shared = { environment: 'node' as const, restoreMocks: true, env: { TILL_LOG: 'silent' } }
 
 export default defineConfig({
   resolve: { alias },

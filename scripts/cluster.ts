@@ -1,6 +1,16 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
-import { chmodSync, chownSync, closeSync, existsSync, mkdirSync, openSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import {
+  chmodSync,
+  chownSync,
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  writeFileSync,
+} from 'node:fs'
 import { createServer } from 'node:net'
 import { dirname, join, resolve } from 'node:path'
 import { asRoot, makeHome, othersMayEnter, postgresUser, SetUpProblem } from './home'
@@ -121,7 +131,8 @@ const launch = async (bin: string, data: string, options: readonly string[]): Pr
   closeSync(log)
   for (let i = 0; i < 600; i++) {
     if (child.exitCode !== null || child.signalCode !== null) break
-    if (run(bin, 'pg_isready', ['-q', '-h', '127.0.0.1', '-p', options[options.indexOf('-p') + 1]!]).ok) return child
+    if (run(bin, 'pg_isready', ['-q', '-h', '127.0.0.1', '-p', options[options.indexOf('-p') + 1]!]).ok)
+      return child
     await new Promise((r) => setTimeout(r, 100))
   }
   child.kill('SIGINT')
@@ -131,7 +142,11 @@ const launch = async (bin: string, data: string, options: readonly string[]): Pr
 const ended = (child: ChildProcess): boolean => child.exitCode !== null || child.signalCode !== null
 
 /** Starts the private server of a home folder, making it first where there is none, and starts it again when it ends by itself. */
-export const startCluster = async ({ home, throwAway = false, say = () => {} }: ClusterOptions): Promise<Cluster> => {
+export const startCluster = async ({
+  home,
+  throwAway = false,
+  say = () => {},
+}: ClusterOptions): Promise<Cluster> => {
   const bin = findPostgres()
   if (!bin) throw new SetUpProblem('PostgreSQL is not installed. Install it with: apt-get install postgresql')
   makeHome(home)

@@ -11,7 +11,10 @@ import { isIP } from 'node:net'
 const PUBLIC_BODY = 16_000
 const OWNER_BODY = 6_200_000
 /** So many requests are worked on at once, so many may wait, and how long one waits. Strangers have a lane of their own. */
-const LANES = { owner: { atOnce: 12, waiting: 200, patience: 8_000 }, public: { atOnce: 4, waiting: 40, patience: 4_000 } }
+const LANES = {
+  owner: { atOnce: 12, waiting: 200, patience: 8_000 },
+  public: { atOnce: 4, waiting: 40, patience: 4_000 },
+}
 /** A request that is not sent within this time is let go. */
 const SLOW_REQUEST = 30_000
 
@@ -33,7 +36,10 @@ function hostOf(url) {
 /** A name that could be anybody's is refused; an address in figures cannot be lent to another site. @param {string | undefined} host */
 const isOurs = (host) => {
   if (!host) return false
-  const name = host.replace(/:\d+$/, '').replace(/^\[|\]$/g, '').toLowerCase()
+  const name = host
+    .replace(/:\d+$/, '')
+    .replace(/^\[|\]$/g, '')
+    .toLowerCase()
   return isIP(name) !== 0 || names.has(name)
 }
 
@@ -48,7 +54,14 @@ const refuse = (res, status, code, detail, headers = {}) => {
     'x-content-type-options': 'nosniff',
     ...headers,
   })
-  res.end(JSON.stringify({ type: `urn:iron-till:problem:${code}`, title: http.STATUS_CODES[status] ?? 'Refused', status, detail }))
+  res.end(
+    JSON.stringify({
+      type: `urn:iron-till:problem:${code}`,
+      title: http.STATUS_CODES[status] ?? 'Refused',
+      status,
+      detail,
+    }),
+  )
 }
 
 /** Refuses a request whose body is not wanted: the rest of it is not read. */
@@ -139,31 +152,61 @@ const protect = (req, res, path) => {
 }
 
 /** @param {(req: http.IncomingMessage, res: http.ServerResponse) => void} application */
-const guarded = (application) => (/** @type {http.IncomingMessage} */ req, /** @type {http.ServerResponse} */ res) => {
-  const url = req.url ?? '/'
-  const path = url.split('?')[0] ?? '/'
-  if (!isOurs(req.headers.host))
-    return refuse(res, 421, 'not-this-host', 'Iron Till does not answer to this name here. Add it to TILL_HOSTS, or use the address it printed.')
-  if (!readable(url)) return refuse(res, 400, 'bad-address', 'This address cannot be read: something in it is wrongly encoded. Nothing was done.')
-  if (url.length > 8_000) return refuse(res, 414, 'long-address', 'This address is too long. Send it in parts.')
-  const reads = req.method === 'GET' || req.method === 'HEAD'
-  if (!reads && !path.startsWith('/api/'))
-    return refuse(res, 405, 'no-such-method', 'Pages are only read. Changes go to /api.', { allow: 'GET, HEAD' })
-  const stranger = isPublic(path) || !claimsToBeOwner(req)
-  const most = stranger ? PUBLIC_BODY : OWNER_BODY
-  const length = Number(req.headers['content-length'] ?? 0)
-  if (length > most)
-    return tooLarge(req, res, stranger ? 'That is more than may be sent without signing in (16 kB).' : 'The request is larger than 6 MB. Send it in parts.')
-  protect(req, res, path)
-  // Who sits at this machine may set the business up; whoever comes from elsewhere, or through another server, needs the code.
-  const near = /^(::1|(::ffff:)?127\.)/.test(req.socket.remoteAddress ?? '') && !req.headers['x-forwarded-for'] && !req.headers.forwarded
-  req.headers['x-till-from'] = near ? 'here' : 'elsewhere'
-  const go = () => application(req, res)
-  if (path === '/api/health' || path.startsWith('/_next/static/')) return go()
-  const full = () =>
-    refuse(res, 503, 'busy', 'There is too much to do at once just now. Nothing was done; try again in a moment.', { 'retry-after': '2' })
-  lanes[stranger ? 'public' : 'owner'](res, go, full)
-}
+const guarded =
+  (application) => (/** @type {http.IncomingMessage} */ req, /** @type {http.ServerResponse} */ res) => {
+    const url = req.url ?? '/'
+    const path = url.split('?')[0] ?? '/'
+    if (!isOurs(req.headers.host))
+      return refuse(
+        res,
+        421,
+        'not-this-host',
+        'Iron Till does not answer to this name here. Add it to TILL_HOSTS, or use the address it printed.',
+      )
+    if (!readable(url))
+      return refuse(
+        res,
+        400,
+        'bad-address',
+        'This address cannot be read: something in it is wrongly encoded. Nothing was done.',
+      )
+    if (url.length > 8_000)
+      return refuse(res, 414, 'long-address', 'This address is too long. Send it in parts.')
+    const reads = req.method === 'GET' || req.method === 'HEAD'
+    if (!reads && !path.startsWith('/api/'))
+      return refuse(res, 405, 'no-such-method', 'Pages are only read. Changes go to /api.', {
+        allow: 'GET, HEAD',
+      })
+    const stranger = isPublic(path) || !claimsToBeOwner(req)
+    const most = stranger ? PUBLIC_BODY : OWNER_BODY
+    const length = Number(req.headers['content-length'] ?? 0)
+    if (length > most)
+      return tooLarge(
+        req,
+        res,
+        stranger
+          ? 'That is more than may be sent without signing in (16 kB).'
+          : 'The request is larger than 6 MB. Send it in parts.',
+      )
+    protect(req, res, path)
+    // Who sits at this machine may set the business up; whoever comes from elsewhere, or through another server, needs the code.
+    const near =
+      /^(::1|(::ffff:)?127\.)/.test(req.socket.remoteAddress ?? '') &&
+      !req.headers['x-forwarded-for'] &&
+      !req.headers.forwarded
+    req.headers['x-till-from'] = near ? 'here' : 'elsewhere'
+    const go = () => application(req, res)
+    if (path === '/api/health' || path.startsWith('/_next/static/')) return go()
+    const full = () =>
+      refuse(
+        res,
+        503,
+        'busy',
+        'There is too much to do at once just now. Nothing was done; try again in a moment.',
+        { 'retry-after': '2' },
+      )
+    lanes[stranger ? 'public' : 'owner'](res, go, full)
+  }
 
 /** @type {http.Server | null} */
 let server = null
@@ -171,7 +214,9 @@ const create = http.createServer
 // The built server makes exactly one HTTP server: ours to guard, and ours to close.
 http.createServer = /** @type {typeof http.createServer} */ (
   (/** @type {unknown[]} */ ...args) => {
-    const application = /** @type {(req: http.IncomingMessage, res: http.ServerResponse) => void} */ (args.pop())
+    const application = /** @type {(req: http.IncomingMessage, res: http.ServerResponse) => void} */ (
+      args.pop()
+    )
     server = create(guarded(application))
     server.requestTimeout = SLOW_REQUEST
     server.headersTimeout = 10_000

@@ -1,5 +1,16 @@
 import { execFileSync } from 'node:child_process'
-import { accessSync, chmodSync, chownSync, constants, existsSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import {
+  accessSync,
+  chmodSync,
+  chownSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 
 /** Something stands in the way of a start that a person can put right. */

@@ -29,7 +29,13 @@ const eachLine = (stream: NodeJS.ReadableStream | null, tell: (line: string) => 
 }
 
 /** Starts the built application behind its front door, and waits until it answers. It ends with us, however we end. */
-export const serve = async ({ port, databaseUrl, host = '127.0.0.1', env = {}, onLine }: ServerOptions): Promise<ChildProcess> => {
+export const serve = async ({
+  port,
+  databaseUrl,
+  host = '127.0.0.1',
+  env = {},
+  onLine,
+}: ServerOptions): Promise<ChildProcess> => {
   const program = [process.execPath, 'door.mjs']
   const user = asUser()
   const [command, ...args] = user.length > 0 ? ['setpriv', ...user, ...program] : program
@@ -55,7 +61,8 @@ export const serve = async ({ port, databaseUrl, host = '127.0.0.1', env = {}, o
   eachLine(server.stdout, hear)
   eachLine(server.stderr, hear)
   for (let i = 0; i < 150; i++) {
-    if (server.exitCode !== null) throw new Error(`The application stopped at once. It said: ${said.slice(-600)}`)
+    if (server.exitCode !== null)
+      throw new Error(`The application stopped at once. It said: ${said.slice(-600)}`)
     const up = await fetch(`http://127.0.0.1:${port}/api/health`).then(
       (r) => r.ok,
       () => false,

@@ -40,7 +40,9 @@ const readPort = (): number => {
   const given = process.env.PORT ?? '3000'
   const port = Number(given)
   if (!/^\d+$/.test(given) || port < 1 || port > 65_535)
-    throw new SetUpProblem(`PORT is a number from 1 to 65535; it is “${given}”. Give another one: PORT=3100 bin/start`)
+    throw new SetUpProblem(
+      `PORT is a number from 1 to 65535; it is “${given}”. Give another one: PORT=3100 bin/start`,
+    )
   return port
 }
 
@@ -61,7 +63,10 @@ const openLog = (home: string): ((line: string) => void) => {
   return (line) => void file.write(`${line}\n`)
 }
 
-const prepareDatabase = async (url: string, appSecret: string | null): Promise<{ passphrase: boolean; there: boolean; token: string | null }> => {
+const prepareDatabase = async (
+  url: string,
+  appSecret: string | null,
+): Promise<{ passphrase: boolean; there: boolean; token: string | null }> => {
   const { db, close } = openDatabase(url, { patient: true })
   try {
     say('Database: bringing its tables up to date …')
@@ -73,7 +78,9 @@ const prepareDatabase = async (url: string, appSecret: string | null): Promise<{
       const loaded = await loadDemo(hasty.db, businessDate(), (done) =>
         process.stdout.write(`\r  ${done} `),
       ).finally(hasty.close)
-      say(`\r  ${loaded.sales} sales for ${loaded.customers} customers, ${loaded.goods} goods, in ${loaded.seconds} s.`)
+      say(
+        `\r  ${loaded.sales} sales for ${loaded.customers} customers, ${loaded.goods} goods, in ${loaded.seconds} s.`,
+      )
     }
     const business = await findBusiness(db)
     if (business && businessDate() < business.openedOn)
@@ -82,7 +89,10 @@ const prepareDatabase = async (url: string, appSecret: string | null): Promise<{
       )
     if (appSecret !== null) await grantApp(db, appSecret)
     const demo = Boolean(business?.demoPassphrase)
-    const token = demo && !process.env.TILL_API_TOKEN ? await makeApiToken(db, { name: 'printed at start', days: 30 }) : null
+    const token =
+      demo && !process.env.TILL_API_TOKEN
+        ? await makeApiToken(db, { name: 'printed at start', days: 30 })
+        : null
     return { passphrase: demo, there: business !== null, token }
   } finally {
     await close()
@@ -100,7 +110,9 @@ const main = async (): Promise<void> => {
   makeHome(home)
   begun.lock = await lockHome(home)
   await freePort(port).catch(() => {
-    throw new SetUpProblem(`Port ${port} is taken by another program. Stop that one, or choose another port: PORT=3100 bin/start`)
+    throw new SetUpProblem(
+      `Port ${port} is taken by another program. Stop that one, or choose another port: PORT=3100 bin/start`,
+    )
   })
   const log = openLog(home)
   const note = (text: string) => {
@@ -115,14 +127,27 @@ const main = async (): Promise<void> => {
     adminUrl = begun.cluster.url
     url = `postgres://${APP_ROLE}:${keptSecret(home, 'secret.app')}@127.0.0.1:${begun.cluster.port}/postgres`
   }
-  const { passphrase, there, token } = await prepareDatabase(adminUrl, begun.cluster ? keptSecret(home, 'secret.app') : null)
+  const { passphrase, there, token } = await prepareDatabase(
+    adminUrl,
+    begun.cluster ? keptSecret(home, 'secret.app') : null,
+  )
   if (stopping) return
   say('Application: building where something changed (about a minute the first time) …')
   build()
   if (stopping) return
   say('Application: starting …')
   const code = there ? '' : randomBytes(5).toString('hex')
-  const server = await serve({ port, databaseUrl: url, host, onLine: log, env: { TILL_LOG_FILE: join(home, 'log/till.log'), TILL_SETUP_CODE: code } })
+  const server = await serve({
+    port,
+    databaseUrl: url,
+    host,
+    onLine: log,
+    env: {
+      TILL_LOG_FILE: join(home, 'log/till.log'),
+      TILL_SETUP_CODE: code,
+      TILL_SEAL_KEY: keptSecret(home, 'secret.seal'),
+    },
+  })
   const gone = new Promise<void>((done) => server.once('exit', () => done()))
   begun.stopServer = async () => {
     server.kill('SIGTERM')
@@ -130,14 +155,20 @@ const main = async (): Promise<void> => {
     server.kill('SIGKILL')
   }
   server.on('exit', (status) => {
-    if (!stopping) say(`The application ended by itself (${status ?? 'killed'}). The log says why: ${join(home, 'log/till.log')}`)
+    if (!stopping)
+      say(
+        `The application ended by itself (${status ?? 'killed'}). The log says why: ${join(home, 'log/till.log')}`,
+      )
     void stop(1)
   })
   begun.lock.note({ serverPid: server.pid, address: `http://127.0.0.1:${port}` })
   say('')
   say(`Iron Till is open at http://127.0.0.1:${port}`)
   if (passphrase) say(`  passphrase of the demo: ${DEMO_PASSPHRASE}`)
-  else if (!there) say(`  no business yet: open the address and set it up. From another machine it asks for this code, once: ${code}`)
+  else if (!there)
+    say(
+      `  no business yet: open the address and set it up. From another machine it asks for this code, once: ${code}`,
+    )
   if (token) say(`  token for the HTTP interface (30 days): ${token}`)
   else if (process.env.TILL_API_TOKEN) say('  the token given in TILL_API_TOKEN opens the HTTP interface.')
   say(`  what goes wrong is written to ${join(home, 'log/till.log')}`)

@@ -6,7 +6,8 @@ import { problem } from './problem'
 const PATIENCE = 15_000
 
 /** Codes of the client and the server that mean: the database is not there, or not now. */
-const AWAY = /^(ECONNREFUSED|ECONNRESET|EPIPE|ENOTFOUND|ETIMEDOUT|CONNECT_TIMEOUT|CONNECTION_(CLOSED|ENDED|DESTROYED)|57P0[123]|53300|08\w{3}|25P03|XX000)$/
+const AWAY =
+  /^(ECONNREFUSED|ECONNRESET|EPIPE|ENOTFOUND|ETIMEDOUT|CONNECT_TIMEOUT|CONNECTION_(CLOSED|ENDED|DESTROYED)|57P0[123]|53300|08\w{3}|25P03|XX000)$/
 const TOO_LONG = /^(57014|55P03)$/
 const FULL = /^(53100|58030|53200|ENOSPC)$/
 
@@ -28,12 +29,42 @@ export const answerBroken = (request: Request, broken: unknown, owner: boolean):
   const code = codeOf(broken)
   if (FULL.test(code)) {
     log.error({ code, method: request.method, path: plainPath(request.url) }, 'the disk is full')
-    return problem(503, 'disk-full', 'There is no room left on the disk, so nothing was saved. Make room, then do it again; it goes on by itself.', [], later)
+    return problem(
+      503,
+      'disk-full',
+      'There is no room left on the disk, so nothing was saved. Make room, then do it again; it goes on by itself.',
+      [],
+      later,
+    )
   }
-  if (AWAY.test(code)) return problem(503, 'database-away', 'The database does not answer just now. Nothing was saved; try again in a few seconds.', [], later)
-  if (TOO_LONG.test(code)) return problem(503, 'too-slow', 'That took too long and was stopped. Nothing was saved; try again.', [], later)
-  if (code === '22003') return problem(422, 'too-large', 'One of the numbers is too large to be kept. Nothing was saved; look at quantities and prices.')
-  if (code === '22021' || code === '22P05') return problem(422, 'unreadable', 'Something in it cannot be kept as text. Nothing was saved; type it anew.')
+  if (AWAY.test(code))
+    return problem(
+      503,
+      'database-away',
+      'The database does not answer just now. Nothing was saved; try again in a few seconds.',
+      [],
+      later,
+    )
+  if (TOO_LONG.test(code))
+    return problem(
+      503,
+      'too-slow',
+      'That took too long and was stopped. Nothing was saved; try again.',
+      [],
+      later,
+    )
+  if (code === '22003')
+    return problem(
+      422,
+      'too-large',
+      'One of the numbers is too large to be kept. Nothing was saved; look at quantities and prices.',
+    )
+  if (code === '22021' || code === '22P05')
+    return problem(
+      422,
+      'unreadable',
+      'Something in it cannot be kept as text. Nothing was saved; type it anew.',
+    )
   log.error({ err: broken, method: request.method, path: plainPath(request.url) }, 'broken')
   return problem(
     500,
@@ -60,7 +91,13 @@ export const answering = async (
     return await Promise.race([work(), patience])
   } catch (broken) {
     if (broken instanceof Impatient)
-      return problem(503, 'too-slow', 'That takes too long just now. It may have been saved or not: send it again with the same Idempotency-Key.', [], later)
+      return problem(
+        503,
+        'too-slow',
+        'That takes too long just now. It may have been saved or not: send it again with the same Idempotency-Key.',
+        [],
+        later,
+      )
     return answerBroken(request, broken, owner)
   } finally {
     clearTimeout(timer)

@@ -36,10 +36,17 @@ const findNul = (value: unknown, path: string): string | null => {
 }
 
 /** The JSON of a request, or why it cannot be taken. An empty body is undefined. */
-export const readBody = async (request: Request, most: number = BODY.public): Promise<{ value: unknown } | Response> => {
+export const readBody = async (
+  request: Request,
+  most: number = BODY.public,
+): Promise<{ value: unknown } | Response> => {
   const text = await readText(request, most)
   if (text === null)
-    return problem(413, 'too-large', `The request is larger than ${most === BODY.owner ? '6 MB' : '16 kB'}. Send it in parts.`)
+    return problem(
+      413,
+      'too-large',
+      `The request is larger than ${most === BODY.owner ? '6 MB' : '16 kB'}. Send it in parts.`,
+    )
   if (text.trim() === '') return { value: undefined }
   if (!/\bjson\b/i.test(request.headers.get('content-type') ?? ''))
     return problem(415, 'not-json', 'Send JSON, with content-type application/json.')
@@ -52,5 +59,7 @@ export const readBody = async (request: Request, most: number = BODY.public): Pr
   const at = /\\u0000/.test(text) ? findNul(value, '') : null
   return at === null
     ? { value }
-    : problem(422, 'invalid', 'A character that is no text (NUL) stands in it. Type it anew.', [{ path: at, message: 'A character that is no text (NUL) stands here. Type it anew.' }])
+    : problem(422, 'invalid', 'A character that is no text (NUL) stands in it. Type it anew.', [
+        { path: at, message: 'A character that is no text (NUL) stands here. Type it anew.' },
+      ])
 }

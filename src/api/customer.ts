@@ -34,7 +34,8 @@ export const publicChange = async (
     if (typeof given !== 'object' || Array.isArray(given))
       return problem(422, 'invalid', 'The body must be a JSON object.')
     const key = request.headers.get('idempotency-key')
-    if (key !== null && key.length > 200) return problem(400, 'bad-key', 'An Idempotency-Key has 1 to 200 characters.')
+    if (key !== null && key.length > 200)
+      return problem(400, 'bad-key', 'An Idempotency-Key has 1 to 200 characters.')
     return work({ db: database(), today: businessDate() }, given as Record<string, unknown>, key)
   })
 
@@ -79,7 +80,7 @@ const pay = (token: string) => (till: Till, body: Record<string, unknown>, key: 
 /** `/api/c/{secret}/…`: what a customer can do on their own page. */
 export const serveCustomerChange = (request: Request, token: string, action: string): Promise<Response> =>
   publicChange(request, async (till, body, key) => {
-    if (!(await findPage(till.db, token))) return closed()
+    if (!(await findPage(till.db, token, till.today))) return closed()
     // Keys of one page never meet those of another, or the owner's.
     const own = key && hashToken(`${token}:${key}`)
     switch (action) {
@@ -97,12 +98,16 @@ export const serveCustomerChange = (request: Request, token: string, action: str
   })
 
 /** `/api/c/{secret}/papers/{kind}/{id}.pdf`: a paper of their own. */
-export const serveCustomerPaper = (request: Request, token: string, kind: string, name: string): Promise<Response> =>
-  answering(request, () => customerPaper(token, kind, name))
+export const serveCustomerPaper = (
+  request: Request,
+  token: string,
+  kind: string,
+  name: string,
+): Promise<Response> => answering(request, () => customerPaper(token, kind, name))
 
 const customerPaper = async (token: string, kind: string, name: string): Promise<Response> => {
   const db = database()
-  const [page, business] = await Promise.all([findPage(db, token), findBusiness(db)])
+  const [page, business] = await Promise.all([findPage(db, token, businessDate()), findBusiness(db)])
   if (!page || !business) return closed()
   const id = Number(/^(\d{1,9})\.pdf$/.exec(name)?.[1])
   const none = problem(404, 'not-found', 'There is no such paper of yours.')

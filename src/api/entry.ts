@@ -24,7 +24,12 @@ export const cookieOf = (request: { readonly headers: Headers }, name: string): 
 /** A cookie that scripts cannot read. */
 export const makeCookie = (
   request: { readonly headers: Headers },
-  cookie: { readonly name: string; readonly value: string; readonly seconds: number; readonly sameSite: 'Strict' | 'Lax' },
+  cookie: {
+    readonly name: string
+    readonly value: string
+    readonly seconds: number
+    readonly sameSite: 'Strict' | 'Lax'
+  },
 ): string => {
   const secure = isSecure(request)
   return `${cookieName(cookie.name, secure)}=${cookie.value}; Path=/; HttpOnly; SameSite=${cookie.sameSite}; Max-Age=${cookie.seconds}${secure ? '; Secure' : ''}`

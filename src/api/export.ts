@@ -20,20 +20,22 @@ import { provedLately } from '@/services/access/signIn'
 import { log } from '@/log'
 import { TABLES, type Table } from './tables'
 
-/** Text that a spreadsheet would take for a formula is set in quotes; amounts may begin with a minus. */
-const FORMULA = /^(?:[=+@\t\r]|-(?!\d))/
+/** A plain number may begin with a sign; anything else that begins so, a spreadsheet would take for a formula. */
+const PLAIN_NUMBER = /^[-+]?\d+(?:[.,]\d+)*\s?%?$/
+const defused = (cell: string): string =>
+  /^[=+@\t\r\n-]/.test(cell) && !PLAIN_NUMBER.test(cell) ? `'${cell}` : cell
 
 const asCsv = (table: Table): string =>
   Papa.unparse(
-    { fields: [...table.columns], data: table.rows.map((r) => [...r]) },
-    { newline: '\r\n', escapeFormulae: FORMULA },
+    { fields: [...table.columns], data: table.rows.map((r) => r.map(defused)) },
+    { newline: '\r\n' },
   )
 
 const asXlsx = async (table: Table, name: string): Promise<Buffer> => {
   const book = new ExcelJS.Workbook()
   const sheet = book.addWorksheet(name.slice(0, 31))
   sheet.addRow([...table.columns]).font = { bold: true }
-  for (const row of table.rows) sheet.addRow(row.map((cell) => (FORMULA.test(cell) ? `'${cell}` : cell)))
+  for (const row of table.rows) sheet.addRow(row.map(defused))
   sheet.columns.forEach((column, i) => {
     column.width = Math.min(50, Math.max(10, ...table.rows.slice(0, 200).map((r) => (r[i] ?? '').length + 2)))
   })

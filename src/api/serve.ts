@@ -29,7 +29,11 @@ export const refuseEntry = (entry: Entry): Response | null => {
     case 'foreign':
       return problem(403, 'foreign', 'This change did not come from Iron Till’s own pages.')
     case 'reading-only':
-      return problem(403, 'reading-only', 'This token may only read. Make another one in Settings for changes.')
+      return problem(
+        403,
+        'reading-only',
+        'This token may only read. Make another one in Settings for changes.',
+      )
   }
 }
 

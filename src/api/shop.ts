@@ -16,7 +16,10 @@ const secretOf = (request: Request): string | null =>
   /^[\w-]{20,100}$/.exec(cookieOf(request, BASKET_COOKIE) ?? '')?.[0] ?? null
 
 const keep = (response: Response, secret: string, request: Request): Response => {
-  response.headers.set('set-cookie', makeCookie(request, { name: BASKET_COOKIE, value: secret, seconds: 2_592_000, sameSite: 'Lax' }))
+  response.headers.set(
+    'set-cookie',
+    makeCookie(request, { name: BASKET_COOKIE, value: secret, seconds: 2_592_000, sameSite: 'Lax' }),
+  )
   return response
 }
 

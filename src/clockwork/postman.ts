@@ -5,6 +5,9 @@ import type { Business } from '@/data/queries/business'
 import { insertFile, listFiles, findFile } from '@/data/queries/files'
 import { claimPost, listPost, putPostBack, updatePost, type PostRow } from '@/data/queries/post'
 import { makePaper } from '@/papers/make'
+import { unseal } from '@/services/access/seal'
+import { makeLink } from '@/services/post/links'
+import { LINK_PLACE } from '@/services/post/writeLetter'
 import { smtpMail } from '@/standins/mail/smtpMail'
 import { standInMail } from '@/standins/mail/standInMail'
 import type { MailTransport, OutgoingMail } from '@/standins/mail/transport'
@@ -35,8 +38,18 @@ const attachmentOf = async (
   return [{ name, type: 'application/pdf', body }]
 }
 
+/** The letter as it goes out: with a link of its own, whose secret stands nowhere else. */
+const withLink = async ({ db, business, today }: House, letter: PostRow): Promise<string> => {
+  if (!letter.body.includes(LINK_PLACE)) return letter.body
+  const { customerId, saleId } = letter
+  return letter.body.replaceAll(
+    LINK_PLACE,
+    await makeLink(db, { customerId, saleId, opensAll: business.linksOpenAll, on: today }),
+  )
+}
+
 const transportOf = ({ db, business }: House): MailTransport =>
-  business.smtpUrl ? smtpMail(business.smtpUrl) : standInMail(db)
+  business.smtpUrl ? smtpMail(unseal(business.smtpUrl)) : standInMail(db)
 
 /** Tries to send one letter that waits, and writes down what became of it. False when none waited. */
 const sendNext = async (house: House, transport: MailTransport, only?: number): Promise<boolean> => {
@@ -51,7 +64,7 @@ const sendNext = async (house: House, transport: MailTransport, only?: number): 
         from: business.email || `till@${business.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.example`,
         to: letter.recipient,
         subject: letter.subject,
-        body: letter.body,
+        body: await withLink(house, letter),
         attachments: await attachmentOf(house, letter),
       },
       letter.tries,

@@ -41,7 +41,11 @@ const preparing = <C extends object>(client: C): C => {
 }
 
 /** In milliseconds: how long one statement may run, wait for a lock, or a transaction stand idle. */
-const LIMITS = { statement_timeout: 20_000, lock_timeout: 12_000, idle_in_transaction_session_timeout: 20_000 }
+const LIMITS = {
+  statement_timeout: 20_000,
+  lock_timeout: 12_000,
+  idle_in_transaction_session_timeout: 20_000,
+}
 
 interface Options {
   /** Not to wait for the disk at each commit: for filling a new database, which is simply made again after a power cut. */

@@ -5,7 +5,8 @@ import { day, isDay, type Day } from '@/core/day'
 export const pinnedDay = (): Day | null => {
   const given = process.env.TILL_TODAY
   if (!given) return null
-  if (!isDay(given)) throw new Error(`TILL_TODAY is a day written YYYY-MM-DD; it is “${given}”. Correct it, or leave it away.`)
+  if (!isDay(given))
+    throw new Error(`TILL_TODAY is a day written YYYY-MM-DD; it is “${given}”. Correct it, or leave it away.`)
   return day(given)
 }
 

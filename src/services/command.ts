@@ -6,7 +6,13 @@ import type { AccountRef, AccountRole, EntryDraft } from '@/core/ledger'
 import { parseMoney, type Money } from '@/core/money'
 import type { Database, Transaction } from '@/data/connect'
 import { databaseError, transact } from '@/data/transact'
-import { findCommand, keepAnswer, takeCommandKey } from '@/data/queries/access'
+import {
+  dropCommandKey,
+  findCommand,
+  keepAnswer,
+  retakeCommandKey,
+  takeCommandKey,
+} from '@/data/queries/access'
 import { listAccounts } from '@/data/queries/accounts'
 import { findBusiness, type Business } from '@/data/queries/business'
 import { insertEntry, type EntrySource } from '@/data/queries/ledger'
@@ -53,6 +59,8 @@ export const defineCommand = <O, I, A>(
   name: string,
   schema: z.ZodType<O, I>,
   work: (w: Work, input: O) => Promise<Done<A>>,
+  /** The answer holds a secret: it is told once and not kept. */
+  { answerIsSecret = false }: { readonly answerIsSecret?: boolean } = {},
 ): Command<I, A> => ({
   schema,
   run: (till, input) =>
@@ -61,9 +69,9 @@ export const defineCommand = <O, I, A>(
     attempt(till, async (tx) => {
       const parsed = parse(schema, input)
       const before = key === null ? null : await takeKey(tx, key, fingerprint(name, input))
-      if (before) return before.answer as A
+      if (before) return answerIsSecret ? refuse({ code: 'shown-once' }) : (before.answer as A)
       const answer = await (await work(await makeWork(tx, till), parsed)).answer()
-      if (key !== null) await keepAnswer(tx, key, answer)
+      if (key !== null && !answerIsSecret) await keepAnswer(tx, key, answer)
       return answer
     }),
 })
@@ -105,6 +113,35 @@ const sortedJson = (value: unknown): unknown =>
             .map(([k, v]) => [k, sortedJson(v)]),
         )
       : value
+
+/**
+ * The same for what is no single transaction: its key is taken first, and its answer kept when it is done. Whoever sends it
+ * again meanwhile is told that it is under way; a try that never ended may be made again after a minute.
+ */
+export const once = async <A>(
+  till: Till,
+  key: string | null,
+  what: { readonly name: string; readonly input: unknown; readonly answerIsSecret?: boolean },
+  work: () => Promise<Result<A, Failure>>,
+): Promise<Result<A, Failure>> => {
+  if (key === null) return work()
+  const print = fingerprint(what.name, what.input)
+  const before = await attempt(till, async (tx) =>
+    (await takeCommandKey(tx, key, print)) || (await retakeCommandKey(tx, key, print))
+      ? null
+      : await findCommand(tx, key),
+  )
+  if (!before.ok) return before
+  if (before.value) {
+    if (before.value.fingerprint !== print) return err({ code: 'key-reused' })
+    if (before.value.answer === null) return err({ code: what.answerIsSecret ? 'shown-once' : 'under-way' })
+    return ok(before.value.answer as A)
+  }
+  const done = await work()
+  if (!done.ok) await dropCommandKey(till.db, key)
+  else await keepAnswer(till.db, key, what.answerIsSecret ? null : done.value)
+  return done
+}
 
 const fingerprint = (name: string, input: unknown): string =>
   createHash('sha256')

@@ -15,6 +15,10 @@ export type Failure =
   | { readonly code: 'wrong-passphrase' }
   | { readonly code: 'too-many-tries' }
   | { readonly code: 'prove-again' }
+  | { readonly code: 'shown-once' }
+  | { readonly code: 'under-way' }
+  | { readonly code: 'posted-already' }
+  | { readonly code: 'shop-full' }
   | { readonly code: 'key-reused' }
   | { readonly code: 'taken'; readonly what: string; readonly value: string }
   | { readonly code: 'period-closed'; readonly through: Day }
@@ -154,6 +158,13 @@ const SENTENCES: Sentences = {
   'wrong-passphrase': () => 'That is not the passphrase. Nothing was opened; try again.',
   'too-many-tries': () => 'Too many tries at once. Wait a few seconds, then try again.',
   'prove-again': () => 'Type your passphrase again for this. It was a while since you did.',
+  'shown-once': () =>
+    'This was done before, and its secret is shown once only. Withdraw it, and make another with a new key.',
+  'under-way': () => 'This was sent a moment ago and is being done. Ask again in a few seconds.',
+  'posted-already': () =>
+    'Something is posted already, so this stays. For tax at another rate add a new tax code, and use it from now on.',
+  'shop-full': () =>
+    'There are more orders waiting than we can look at just now. Call us, and we will gladly help.',
   'key-reused': () =>
     'This key was used before for something else. Use a new Idempotency-Key for a new command.',
   taken: (f) => `The ${f.what} ${f.value} is taken. Choose another.`,
@@ -310,6 +321,10 @@ const STATUS: Partial<Record<Failure['code'], number>> = {
   'wrong-passphrase': 401,
   'too-many-tries': 429,
   'prove-again': 403,
+  'shown-once': 409,
+  'under-way': 409,
+  'posted-already': 409,
+  'shop-full': 429,
   'already-set-up': 409,
   'not-set-up': 409,
   taken: 409,

@@ -2,6 +2,7 @@ import Link from 'next/link'
 import { formatDayShort, type Day } from '@/core/day'
 import { formatMoney, type Money } from '@/core/money'
 import type { TrailLine } from '@/core/sale'
+import { TakeBack } from './TakeBack'
 
 export interface Planned {
   readonly on: Day
@@ -67,6 +68,7 @@ export const Trail = ({ lines, planned, today }: Props) => (
               ) : (
                 l.text
               )}
+              {l.undo && <TakeBack kind={l.undo.kind} id={l.undo.id} today={today} />}
             </td>
             <td className="fig py-1.5 pl-2">{l.amount && formatMoney(l.amount)}</td>
             <td className="fig py-1.5 pl-3 text-iron-500">{l.owes ? balance(l.balance) : ''}</td>

@@ -10,7 +10,11 @@ export const TOKEN = 'a-token-for-faults'
 export const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms))
 
 /** Waits until something is so; says what it waited for where it never was. */
-export const eventually = async (what: string, is: () => boolean | Promise<boolean>, within = 30_000): Promise<void> => {
+export const eventually = async (
+  what: string,
+  is: () => boolean | Promise<boolean>,
+  within = 30_000,
+): Promise<void> => {
   const end = Date.now() + within
   while (!(await is())) {
     if (Date.now() > end) throw new Error(`never so within ${within} ms: ${what}`)
@@ -29,13 +33,24 @@ export interface Started {
 export const begin = (home: string, port: number, env: Record<string, string> = {}): Started => {
   const started = spawn(process.execPath, ['--import', 'tsx', 'scripts/start.ts'], {
     cwd: root,
-    env: { ...process.env, TILL_HOME: home, PORT: String(port), TILL_DEMO: '0', TILL_API_TOKEN: TOKEN, ...env },
+    env: {
+      ...process.env,
+      TILL_HOME: home,
+      PORT: String(port),
+      TILL_DEMO: '0',
+      TILL_API_TOKEN: TOKEN,
+      ...env,
+    },
     stdio: ['ignore', 'pipe', 'pipe'],
   })
   let said = ''
   started.stdout?.on('data', (d: Buffer) => (said += d.toString()))
   started.stderr?.on('data', (d: Buffer) => (said += d.toString()))
-  return { process: started, said: () => said, ended: new Promise((done) => started.once('exit', (code) => done(code))) }
+  return {
+    process: started,
+    said: () => said,
+    ended: new Promise((done) => started.once('exit', (code) => done(code))),
+  }
 }
 
 export interface Answered {
@@ -47,7 +62,13 @@ export interface Answered {
 }
 
 /** One call; a connection that fails is an answer of status 0. */
-export const ask = async (port: number, method: string, path: string, body?: unknown, key?: string): Promise<Answered> => {
+export const ask = async (
+  port: number,
+  method: string,
+  path: string,
+  body?: unknown,
+  key?: string,
+): Promise<Answered> => {
   const began = performance.now()
   try {
     const response = await fetch(`http://127.0.0.1:${port}${path}`, {
@@ -61,7 +82,12 @@ export const ask = async (port: number, method: string, path: string, body?: unk
       signal: AbortSignal.timeout(30_000),
     })
     const text = await response.text()
-    return { status: response.status, type: response.headers.get('content-type') ?? '', body: text.startsWith('{') ? JSON.parse(text) : text, ms: performance.now() - began }
+    return {
+      status: response.status,
+      type: response.headers.get('content-type') ?? '',
+      body: text.startsWith('{') ? JSON.parse(text) : text,
+      ms: performance.now() - began,
+    }
   } catch {
     return { status: 0, type: '', body: null, ms: performance.now() - began }
   }
@@ -73,12 +99,17 @@ export const dropHome = (home: string): void => rmSync(home, { recursive: true, 
 export const open = async (home: string, env: Record<string, string> = {}) => {
   const port = await freePort()
   const started = begin(home, port, env)
-  await eventually('the start is open', () => started.said().includes('is open at') || started.process.exitCode !== null, 120_000)
+  await eventually(
+    'the start is open',
+    () => started.said().includes('is open at') || started.process.exitCode !== null,
+    120_000,
+  )
   return { ...started, port }
 }
 
 /** The first process of the private database of a folder. */
-export const postmaster = (home: string): number => Number(readFileSync(join(home, 'postgres/postmaster.pid'), 'utf8').split('\n')[0])
+export const postmaster = (home: string): number =>
+  Number(readFileSync(join(home, 'postgres/postmaster.pid'), 'utf8').split('\n')[0])
 
 export const runs = (pid: number): boolean => {
   try {

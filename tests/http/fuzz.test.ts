@@ -38,7 +38,11 @@ const sample = (schema: Json | boolean, depth = 0): unknown => {
     case 'boolean':
       return false
     default:
-      return /\\d\{4\}/.test(String(schema.pattern ?? '')) ? '2026-03-01' : schema.format === 'email' ? 'a@b.example' : '1'
+      return /\\d\{4\}/.test(String(schema.pattern ?? ''))
+        ? '2026-03-01'
+        : schema.format === 'email'
+          ? 'a@b.example'
+          : '1'
   }
 }
 
@@ -72,22 +76,45 @@ beforeAll(async () => {
   till = await openTill('fuzz')
   await till.request('POST', '/setup', { name: 'Fuzz', currency: 'USD', passphrase: PASSPHRASE, taxCodes: [{ code: 'STD', name: 'Tax', components: [{ name: 'Tax', rate: '0.08' }] }] }) // prettier-ignore
   const customer = await till.request('POST', '/customers', { name: 'Somebody' })
-  const goods = await till.request('POST', '/goods', { code: 'A', name: 'Thing', kind: 'stock', price: '10.00' })
-  await till.request('POST', '/stock-counts', { on: '2026-01-02', lines: [{ goodsId: goods.body.id, counted: '5', unitCost: '4.00' }] })
+  const goods = await till.request('POST', '/goods', {
+    code: 'A',
+    name: 'Thing',
+    kind: 'stock',
+    price: '10.00',
+  })
+  await till.request('POST', '/stock-counts', {
+    on: '2026-01-02',
+    lines: [{ goodsId: goods.body.id, counted: '5', unitCost: '4.00' }],
+  })
   const sale = await till.request('POST', '/sales', { customerId: customer.body.id, agreed: true, lines: [{ goodsId: goods.body.id, quantity: '2' }, { description: 'Work', quantity: '1', unitPrice: '50' }] }) // prettier-ignore
   await till.request('POST', `/sales/${sale.body.id}/handovers`, {})
   await till.request('POST', `/sales/${sale.body.id}/invoices`, { what: 'remaining', issue: true })
-  await till.request('POST', '/receipts', { customerId: customer.body.id, method: 'cheque', amount: '100.00' })
+  await till.request('POST', '/receipts', {
+    customerId: customer.body.id,
+    method: 'cheque',
+    amount: '100.00',
+  })
 })
 afterAll(() => till.close())
 
-const send = async (method: string, path: string, body?: unknown): Promise<{ status: number; type: string; text: string }> => {
+const send = async (
+  method: string,
+  path: string,
+  body?: unknown,
+): Promise<{ status: number; type: string; text: string }> => {
   const response = await fetch(`${till.base}/api/v1${path}`, {
     method,
-    headers: { authorization: `Bearer ${TOKEN}`, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
+    headers: {
+      authorization: `Bearer ${TOKEN}`,
+      ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+    },
     body: body === undefined ? undefined : JSON.stringify(body),
   })
-  return { status: response.status, type: response.headers.get('content-type') ?? '', text: await response.text() }
+  return {
+    status: response.status,
+    type: response.headers.get('content-type') ?? '',
+    text: await response.text(),
+  }
 }
 
 /** What answered worse than a sentence. */
@@ -96,7 +123,9 @@ const mustBeSentence = async (method: string, path: string, body?: unknown): Pro
   const answer = await send(method, path, body)
   const said = answer.status < 400 || /application\/problem\+json/.test(answer.type)
   if (answer.status >= 500 || !said)
-    worse.push(`${method} ${path} ${JSON.stringify(body)?.slice(0, 200) ?? ''} → ${answer.status} ${answer.type} ${answer.text.slice(0, 120)}`)
+    worse.push(
+      `${method} ${path} ${JSON.stringify(body)?.slice(0, 200) ?? ''} → ${answer.status} ${answer.type} ${answer.text.slice(0, 120)}`,
+    )
 }
 
 /** Calls that end the session of everybody, or take the till's own settings away, are left out of bad bodies alone. */
@@ -104,7 +133,8 @@ const LEFT_OUT = new Set(['/setup', '/settings/passphrase'])
 
 const bodiesOf = (operation: Operation): unknown[] => {
   const schema = jsonOf(operation.body)
-  if (!schema || LEFT_OUT.has(operation.path)) return operation.method === 'GET' ? [] : [undefined, {}, [], 'x', 7]
+  if (!schema || LEFT_OUT.has(operation.path))
+    return operation.method === 'GET' ? [] : [undefined, {}, [], 'x', 7]
   const good = sample(schema)
   let turn = operation.path.length
   const spoiled = placesOf(good)
@@ -122,11 +152,15 @@ test('every call answers every bad value with a sentence', { timeout: 400_000 },
     for (const [i, name] of query.entries())
       for (let n = 0; n < 8; n++) {
         const bad = BAD[(i * 8 + n) % BAD.length]
-        const value = typeof bad === 'string' ? bad.replaceAll('\u0000', '').slice(0, 3_000) : JSON.stringify(bad)
+        const value =
+          typeof bad === 'string' ? bad.replaceAll('\u0000', '').slice(0, 3_000) : JSON.stringify(bad)
         await mustBeSentence('GET', `${real}?${name}=${encodeURIComponent(value)}`)
       }
     if (operation.method === 'GET') {
-      await mustBeSentence('GET', `${real}?after=${Buffer.from('{"id":99999999999,"on":"x"}').toString('base64url')}`)
+      await mustBeSentence(
+        'GET',
+        `${real}?after=${Buffer.from('{"id":99999999999,"on":"x"}').toString('base64url')}`,
+      )
       await mustBeSentence('GET', `${real}?after=${Buffer.from('99999999999').toString('base64url')}`)
     }
     const bodies = bodiesOf(operation)
@@ -147,18 +181,29 @@ test('methods nobody has, foreign pages, broken bodies and broken addresses are 
   const told = 'application/problem+json'
   expect(await raw('/api/v1/goods', { method: 'PUT', headers: bearer })).toEqual([405, told])
   expect((await fetch(`${till.base}/api/v1/goods`, { headers: bearer })).status).toBe(200)
-  expect(await raw('/api/session', { method: 'POST', headers: { origin: 'null' }, body: '{}' })).toEqual([403, told])
-  expect(await raw('/api/session', { method: 'POST', headers: { origin: 'not an origin' }, body: '{}' })).toEqual([403, told])
+  expect(await raw('/api/session', { method: 'POST', headers: { origin: 'null' }, body: '{}' })).toEqual([
+    403,
+    told,
+  ])
+  expect(
+    await raw('/api/session', { method: 'POST', headers: { origin: 'not an origin' }, body: '{}' }),
+  ).toEqual([403, told])
   expect(await raw('/api/v1/customers', { method: 'POST', headers: { ...bearer, 'content-type': 'application/json' }, body: '{' })).toEqual([400, told]) // prettier-ignore
   expect(await raw('/api/v1/customers/%E0%A4%A', { headers: bearer })).toEqual([400, told])
   expect(await raw('/api/v1/customers?search=%00', { headers: bearer })).toEqual([400, told])
-  expect(await raw('/api/v1/export/papers/invoice/1.pdf?spec=%7B', { headers: bearer })).toEqual([200, 'application/pdf'])
+  expect(await raw('/api/v1/export/papers/invoice/1.pdf?spec=%7B', { headers: bearer })).toEqual([
+    200,
+    'application/pdf',
+  ])
   expect(await raw('/today', { method: 'POST', body: 'x' })).toEqual([405, told])
 })
 
 test('sums too large to keep are refused at their line', async () => {
   const line = { description: 'Gold', quantity: '99999999', unitPrice: '99999999' }
-  const answer = await till.request('POST', '/sales', { customerId: 1, lines: Array.from({ length: 10 }, () => line) })
+  const answer = await till.request('POST', '/sales', {
+    customerId: 1,
+    lines: Array.from({ length: 10 }, () => line),
+  })
   expect(answer.status).toBe(422)
   expect(answer.body.errors[0].path).toBe('lines.0.quantity')
   const small = await till.request('POST', '/sales', { customerId: 1, agreed: true, lines: [{ description: 'Dust', quantity: '0.0001', unitPrice: '0.01' }] }) // prettier-ignore

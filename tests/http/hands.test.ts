@@ -8,8 +8,13 @@ beforeAll(async () => {
   till = await openTill('hands')
   await till.request('POST', '/setup', { name: 'Hands', currency: 'USD', passphrase: PASSPHRASE, taxCodes: [{ code: 'STD', name: 'Tax', components: [{ name: 'Tax', rate: '0.08' }] }] }) // prettier-ignore
   customerId = (await till.request('POST', '/customers', { name: 'Everybody' })).body.id
-  goodsId = (await till.request('POST', '/goods', { code: 'A', name: 'Thing', kind: 'stock', price: '10.00' })).body.id
-  await till.request('POST', '/stock-counts', { on: '2026-01-02', lines: [{ goodsId, counted: '500', unitCost: '4.00' }] })
+  goodsId = (
+    await till.request('POST', '/goods', { code: 'A', name: 'Thing', kind: 'stock', price: '10.00' })
+  ).body.id
+  await till.request('POST', '/stock-counts', {
+    on: '2026-01-02',
+    lines: [{ goodsId, counted: '500', unitCost: '4.00' }],
+  })
 })
 afterAll(() => till.close())
 
@@ -28,7 +33,9 @@ const withHands = async <T>(hands: number, tasks: readonly (() => Promise<T>)[])
   return done
 }
 const tiesHold = async (): Promise<boolean> =>
-  (await till.request('GET', '/books/ties')).body.ties.every((t: { difference: string }) => Number(t.difference) === 0)
+  (await till.request('GET', '/books/ties')).body.ties.every(
+    (t: { difference: string }) => Number(t.difference) === 0,
+  )
 
 test('two hundred mixed commands at 32 hands on one customer: none breaks, every tie holds', async () => {
   const sales: number[] = []
@@ -69,7 +76,10 @@ test('three hundred guesses at once: few are tried, the others are told to wait,
   const guess = (i: number) => () =>
     fetch(`${till.base}/api/session`, { method: 'POST', headers: { origin: till.base, 'content-type': 'application/json' }, body: JSON.stringify({ passphrase: `wrong guess ${i}` }) }).then((r) => r.status) // prettier-ignore
   const began = Date.now()
-  const guesses = withHands(300, Array.from({ length: 300 }, (_, i) => guess(i)))
+  const guesses = withHands(
+    300,
+    Array.from({ length: 300 }, (_, i) => guess(i)),
+  )
   const health = await fetch(`${till.base}/api/health`)
   const work = await fetch(`${till.base}/api/v1/goods`, { headers: { authorization: `Bearer ${TOKEN}` } })
   expect([health.status, work.status]).toEqual([200, 200])
@@ -84,8 +94,14 @@ test('three hundred guesses at once: few are tried, the others are told to wait,
 
 test('tokens end, may only read, and take the passphrase to be made', async () => {
   expect((await till.request('POST', '/settings/tokens', { name: 'x' })).status).toBe(422)
-  expect((await till.request('POST', '/settings/tokens', { name: 'x', passphrase: 'wrong wrong' })).status).toBe(401)
-  const made = await till.request('POST', '/settings/tokens', { name: 'Reader', passphrase: PASSPHRASE, readOnly: true })
+  expect(
+    (await till.request('POST', '/settings/tokens', { name: 'x', passphrase: 'wrong wrong' })).status,
+  ).toBe(401)
+  const made = await till.request('POST', '/settings/tokens', {
+    name: 'Reader',
+    passphrase: PASSPHRASE,
+    readOnly: true,
+  })
   expect(made.status).toBe(201)
   const headers = { authorization: `Bearer ${made.body.token}` }
   expect((await fetch(`${till.base}/api/v1/goods`, { headers })).status).toBe(200)
@@ -95,16 +111,28 @@ test('tokens end, may only read, and take the passphrase to be made', async () =
 })
 
 test('spaces are no passphrase; a changed one ends every session and every token', async () => {
-  expect((await till.request('POST', '/settings/passphrase', { now: PASSPHRASE, next: '            ' })).status).toBe(422)
+  expect(
+    (await till.request('POST', '/settings/passphrase', { now: PASSPHRASE, next: '            ' })).status,
+  ).toBe(422)
   const made = await till.request('POST', '/settings/tokens', { name: 'Worker', passphrase: PASSPHRASE })
   const session = await fetch(`${till.base}/api/session`, { method: 'POST', headers: { origin: till.base, 'content-type': 'application/json' }, body: JSON.stringify({ passphrase: PASSPHRASE }) }) // prettier-ignore
   const cookie = session.headers.get('set-cookie')!.split(';')[0]!
-  expect((await fetch(`${till.base}/api/v1/export/everything.json`, { headers: { cookie } })).status).toBe(200)
+  expect((await fetch(`${till.base}/api/v1/export/everything.json`, { headers: { cookie } })).status).toBe(
+    200,
+  )
   await till.db.execute(`update session set proved_at = now() - interval '1 hour'`)
-  expect((await fetch(`${till.base}/api/v1/export/everything.json`, { headers: { cookie } })).status).toBe(403)
+  expect((await fetch(`${till.base}/api/v1/export/everything.json`, { headers: { cookie } })).status).toBe(
+    403,
+  )
   expect((await fetch(`${till.base}/api/v1/goods`, { headers: { cookie } })).status).toBe(200)
   await till.db.execute(`update session set seen_at = now() - interval '13 hours'`)
   expect((await fetch(`${till.base}/api/v1/goods`, { headers: { cookie } })).status).toBe(401)
-  expect((await till.request('POST', '/settings/passphrase', { now: PASSPHRASE, next: 'another long passphrase' })).status).toBe(200)
-  expect((await fetch(`${till.base}/api/v1/goods`, { headers: { authorization: `Bearer ${made.body.token}` } })).status).toBe(401)
+  expect(
+    (await till.request('POST', '/settings/passphrase', { now: PASSPHRASE, next: 'another long passphrase' }))
+      .status,
+  ).toBe(200)
+  expect(
+    (await fetch(`${till.base}/api/v1/goods`, { headers: { authorization: `Bearer ${made.body.token}` } }))
+      .status,
+  ).toBe(401)
 })

@@ -61,7 +61,7 @@ describe('Post', () => {
     const [mail] = await listMailbox(s.db, 1)
     expect(mail).toMatchObject({ recipient: 'hazel@mail.example', attachments: [`estimate-${saleId}.pdf`] })
     const token = /\/c\/([\w-]+)/.exec(mail!.body)![1]!
-    expect(await findPage(s.db, token)).toMatchObject({ customerId: s.customer, saleId })
+    expect(await findPage(s.db, token, s.today)).toMatchObject({ customerId: s.customer, saleId })
     expect((await saleView(s.db, saleId, business, s.today))!.trail.some((t) => t.text.startsWith('Mailed: Our estimate'))).toBe(true) // prettier-ignore
     expect(await s.refusal(dropLetter, { postId: id })).toBe('letter-gone')
     await expect(s.db.execute(sql`update post set body = 'else' where id = ${id}`)).rejects.toThrow()
@@ -151,7 +151,7 @@ describe('the customer’s page', () => {
     ])
     await s.run(offerSale, { saleId, validUntil: '2026-03-31' })
     const token = tokenOf((await s.answer(giveLink, { saleId })).address)
-    return { saleId, token, page: (await findPage(s.db, token))! }
+    return { saleId, token, page: (await findPage(s.db, token, s.today))! }
   }
 
   test('shows what is theirs, never cost or margin, and takes their choice and their yes', async () => {
@@ -180,7 +180,7 @@ describe('the customer’s page', () => {
     expect(await saleView(s.db, saleId, business, s.today)).toMatchObject({ stands: 'declined' })
     await s.run(withdrawSaleLinks, { saleId })
     expect(await s.refusal(acceptOffer, { token, version: 2, chosen: [], name: 'H' })).toBe('link-closed')
-    expect(await findPage(s.db, 'not-a-real-secret-of-anybody')).toBeNull()
+    expect(await findPage(s.db, 'not-a-real-secret-of-anybody', s.today)).toBeNull()
   })
 
   test('opens only their own papers', async () => {
@@ -196,7 +196,7 @@ describe('the customer’s page', () => {
     const { saleId, token } = await offered()
     await s.run(agreeSale, { saleId })
     await s.run(billSale, { saleId, what: 'remaining', issue: true })
-    const open = (await readPage(s.db, (await findPage(s.db, token))!, business, s.today)).owes.total
+    const open = (await readPage(s.db, (await findPage(s.db, token, s.today))!, business, s.today)).owes.total
     expect(await s.refusal(beginPagePayment, { token, what: 'open', amount: '99999.00' })).toBe(
       'more-than-to-pay',
     )

@@ -6,6 +6,7 @@ import { listSavedViews } from '@/data/queries/promises'
 import { listDrawerMoves, listSettlements, listSlips, listToBank } from '@/data/queries/till'
 import { dropPromise, promisePay } from '@/services/chase/promisePay'
 import { remind } from '@/services/chase/remind'
+import { once } from '@/services/command'
 import { day, id as idField } from '@/services/input/fields'
 import { chargeLate } from '@/services/money/chargeExtra'
 import { moveHeld } from '@/services/money/moveHeld'
@@ -43,7 +44,7 @@ const writeToMany: Operation = {
   path: '/letters/many',
   summary: 'A statement, a list of what is open, or the next reminder to many customers at once.',
   body: many,
-  run: async ({ till, body }) => {
+  run: async ({ till, body, key }) => {
     const business = await findBusiness(till.db)
     if (!business) return err({ code: 'not-set-up' })
     const wish = many.safeParse(body)
@@ -53,10 +54,12 @@ const writeToMany: Operation = {
         errors: wish.error.issues.map((i) => ({ path: i.path.join('.'), message: i.message })),
       })
     const { customers, what } = wish.data
-    return ok({
-      status: 200,
-      body: await sendToMany(till, { customerIds: [...new Set(customers)], what }, business.currency),
-    })
+    return once(till, key, { name: 'letters-many', input: body }, async () =>
+      ok({
+        status: 200,
+        body: await sendToMany(till, { customerIds: [...new Set(customers)], what }, business.currency),
+      }),
+    )
   },
 }
 

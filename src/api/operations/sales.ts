@@ -23,7 +23,9 @@ import { err, ok } from '@/core/result'
 import { findBusiness } from '@/data/queries/business'
 import { listRepeats } from '@/data/queries/repeats'
 import { day } from '@/services/input/fields'
-import { giveLink, withdrawSaleLinks } from '@/services/post/links'
+import { giveLink, readLinks, withdrawOneLink, withdrawSaleLinks } from '@/services/post/links'
+import { once } from '@/services/command'
+import { returnGoods } from '@/services/sales/returnGoods'
 import { readComing, viewOfRepeat } from '@/services/read/repeats'
 import { offersView, saleCostsView } from '@/services/read/salesReports'
 import { readComparison, readVersions, viewOfVersion } from '@/services/read/versions'
@@ -44,10 +46,12 @@ const runRepeatsNow: Operation = {
   method: 'POST',
   path: '/repeats/run',
   summary: 'Makes what is due by the business date. It also happens by itself.',
-  run: async ({ till }) => {
+  run: async ({ till, key }) => {
     const business = await findBusiness(till.db)
     if (!business) return err({ code: 'not-set-up' })
-    return ok({ status: 200, body: { items: await runDueRepeats(till, business.currency), next: null } })
+    return once(till, key, { name: 'run-repeats', input: {} }, async () =>
+      ok({ status: 200, body: { items: await runDueRepeats(till, business.currency), next: null } }),
+    )
   },
 }
 const ofInvoice = { path: { invoiceId: 'id' } }
@@ -155,6 +159,19 @@ export const sales = [
     ...ofSale,
     status: 201,
   }),
+  change('/links/{id}', 'Turns one link to a customer’s page off.', withdrawOneLink, {
+    path: { linkId: 'id' },
+    method: 'DELETE',
+  }),
+  read(
+    '/customers/{id}/links',
+    'The links of a customer that open something, without their secrets.',
+    noQuery,
+    async ({ db, id, today }) => ({
+      items: await readLinks(db, id, today),
+      next: null,
+    }),
+  ),
   change('/sales/{id}/links', 'Withdraws every link of the sale.', withdrawSaleLinks, {
     ...ofSale,
     method: 'DELETE',
@@ -198,6 +215,10 @@ export const sales = [
     bodyAs: 'arrangement',
   }),
   change('/sales/{id}/handovers', 'Goods go to the customer.', handOver, ofSale),
+  change('/handovers/{id}/returns', 'Goods handed over and not invoiced come back.', returnGoods, {
+    path: { handoverId: 'id' },
+    status: 201,
+  }),
   change('/sales/{id}/deposit-requests', 'Asks for money ahead.', requestDeposit, { ...ofSale, status: 201 }),
   change(
     '/sales/{id}/invoices',

@@ -6,7 +6,7 @@ import { provePassphrase } from '@/services/access/passphrase'
 import { changePassphrase } from '@/services/access/signIn'
 import { makeApiToken } from '@/services/access/tokens'
 import { changeSettings } from '@/services/access/changeSettings'
-import { parse } from '@/services/command'
+import { once, parse } from '@/services/command'
 import { needed } from '@/services/input/fields'
 import { readQuickOffers } from '@/services/read/quickLine'
 import { readToday } from '@/services/read/today'
@@ -31,7 +31,11 @@ const tokenInput = z.object({
   name: needed(80, 'A name'),
   /** Typed again: a token opens what a session does, and longer. */
   passphrase: z.string({ error: 'Type your passphrase again.' }).max(200),
-  days: z.int('A whole number of days.').min(1, 'At least one day.').max(730, 'At most two years.').default(365),
+  days: z
+    .int('A whole number of days.')
+    .min(1, 'At least one day.')
+    .max(730, 'At most two years.')
+    .default(365),
   readOnly: z.boolean().default(false),
 })
 const passphraseInput = z.object({ now: z.string().max(200), next: z.string().max(200) })
@@ -57,10 +61,12 @@ export const settings: readonly Operation[] = [
       summary: 'A token for another program; shown once.',
       body: tokenInput,
     },
-    async ({ till, body }) => {
+    async ({ till, body, key }) => {
       const { passphrase, ...wish } = parse(tokenInput, body)
-      const proved = await provePassphrase(till.db, passphrase)
-      return proved.ok ? ok({ status: 201, body: { token: await makeApiToken(till.db, wish) } }) : proved
+      return once(till, key, { name: 'make-token', input: wish, answerIsSecret: true }, async () => {
+        const proved = await provePassphrase(till.db, passphrase)
+        return proved.ok ? ok({ status: 201, body: { token: await makeApiToken(till.db, wish) } }) : proved
+      })
     },
   ),
   read('/settings/tokens', 'The tokens there are, without their secrets.', noQuery, async ({ db }) => ({

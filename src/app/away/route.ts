@@ -7,4 +7,7 @@ const PAGE = `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta n
 
 /** Where the owner's pages send whoever comes while the database is away. */
 export const GET = (): Response =>
-  new Response(PAGE, { status: 503, headers: { 'content-type': 'text/html; charset=utf-8', 'retry-after': '3', 'cache-control': 'no-store' } })
+  new Response(PAGE, {
+    status: 503,
+    headers: { 'content-type': 'text/html; charset=utf-8', 'retry-after': '3', 'cache-control': 'no-store' },
+  })

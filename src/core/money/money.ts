@@ -37,3 +37,6 @@ export const isPositiveMoney = (a: Money): boolean => a.minor > 0n
 /** The sum of amounts in one currency; an empty list gives zero of `currency`. */
 export const sumMoney = (amounts: readonly Money[], currency: string): Money =>
   amounts.reduce(addMoney, zeroMoney(currency))
+
+/** An amount without its sign. */
+export const absMoney = (a: Money): Money => (a.minor < 0n ? money(-a.minor, a.currency) : a)

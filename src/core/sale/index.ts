@@ -11,7 +11,7 @@ export {
   type CreditableLine,
   type CreditableTax,
 } from './priceCredit'
-export { buildTrail, type TrailEvent, type TrailLine } from './trail'
+export { buildTrail, type TrailEvent, type TrailLine, type Undoable } from './trail'
 export { aheadOfHandover, earnedByHandover } from './splitBilledAhead'
 export { lineWorth, shareWholeDiscount, type DiscountedLine, type WholeDiscount } from './lineWorth'
 export { compareVersions, type KeptLine, type ComparedLine, type ComparedField } from './compareVersions'

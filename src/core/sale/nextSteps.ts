@@ -5,7 +5,7 @@ import { lineState, type LineTally } from './lineState'
 import { standsAs, type SaleStanding, type Stands } from './standsAs'
 
 export type NextAction =
-  | 'write-again' | 'remind' | 'promise-broken' | 'charge-late' | 'card-refused' | 'give-back' | 'collect' | 'ask-deposit' | 'hand-over' | 'bill' | 'buy' | 'ask-again' | 'renew' | 'offer' // prettier-ignore
+  | 'write-again' | 'remind' | 'promise-broken' | 'charge-late' | 'card-refused' | 'give-back' | 'collect' | 'ask-deposit' | 'hand-over' | 'bill' | 'buy' | 'ask-again' | 'renew' | 'offer' | 'confirm-order' // prettier-ignore
 
 export interface NextStep {
   readonly action: NextAction
@@ -27,6 +27,8 @@ export interface NextLine extends LineTally {
 
 export interface SaleOutlook extends Omit<SaleStanding, 'lines'> {
   readonly startedOn: Day
+  /** Ordered on the shopfront: it waits for the owner's yes, nobody is asked again. */
+  readonly ordered: boolean
   readonly sentOn: Day | null
   readonly wantedBy: Day | null
   readonly total: Money
@@ -144,6 +146,18 @@ const offerSteps = (sale: SaleOutlook, stands: 'offered' | 'lapsed', today: Day)
     ]
   }
   const sentOn = sale.sentOn ?? sale.startedOn
+  if (sale.ordered)
+    return [
+      {
+        action: 'confirm-order',
+        why: isPositiveMoney(sale.held)
+          ? 'Ordered and paid online, waits for your yes'
+          : 'Ordered online, waits for your yes or the customer’s',
+        amount: sale.total,
+        quantity: null,
+        since: sentOn,
+      },
+    ]
   if (daysBetween(sentOn, today) < ASK_AGAIN_AFTER) return []
   const left = daysBetween(today, validUntil)
   const lapses = left === 0 ? 'lapses today' : `lapses in ${dayCount(left)}`

@@ -287,7 +287,7 @@ describe('next', () => {
     setAside: decimal(setAside),
     onTheWay: decimal(0),
   })
-  const sale: SaleOutlook = { closedAs: null, agreedOn: day('2026-11-10'), validUntil: null, open: none, held: none, startedOn: day('2026-11-01'), sentOn: null, wantedBy: null, total: usd(10000n), readyToBillAmount: none, lastHandoverOn: null, lines: [], dues: [], depositAsked: null, cameAgain: false,
+  const sale: SaleOutlook = { closedAs: null, agreedOn: day('2026-11-10'), validUntil: null, open: none, held: none, startedOn: day('2026-11-01'), ordered: false, sentOn: null, wantedBy: null, total: usd(10000n), readyToBillAmount: none, lastHandoverOn: null, lines: [], dues: [], depositAsked: null, cameAgain: false,
           draftBills: null,
           cameBack: null,
           depositReceived: none, layaway: null, promise: null, lateCharge: null, cardRefused: null } // prettier-ignore

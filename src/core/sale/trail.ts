@@ -1,6 +1,9 @@
 import { addMoney, zeroMoney, type Money } from '../money'
 import type { Day } from '../day'
 
+/** Papers that have a way back of their own. */
+export type Undoable = 'refund' | 'write-off' | 'held-move'
+
 /** Something that happened to a sale or customer, or is planned. */
 export interface TrailEvent {
   readonly on: Day
@@ -9,6 +12,8 @@ export interface TrailEvent {
   readonly text: string
   readonly paper: { readonly kind: string; readonly id: number } | null
   readonly amount: Money | null
+  /** The way back it has, where it was not gone yet. */
+  readonly undo?: { readonly kind: Undoable; readonly id: number }
   /** What it changes in what the customer owes: positive owes more, negative owes less or is held for them. */
   readonly owes: Money | null
 }

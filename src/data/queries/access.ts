@@ -15,7 +15,13 @@ export const findSession = async (db: Db, tokenHash: string): Promise<{ readonly
   const [row] = await db
     .select({ provedAt: session.provedAt, seenAt: session.seenAt })
     .from(session)
-    .where(and(eq(session.tokenHash, tokenHash), gt(session.expiresAt, new Date()), sql`${session.seenAt} > now() - ${IDLE}`))
+    .where(
+      and(
+        eq(session.tokenHash, tokenHash),
+        gt(session.expiresAt, new Date()),
+        sql`${session.seenAt} > now() - ${IDLE}`,
+      ),
+    )
   if (row && Date.now() - row.seenAt.getTime() > 60_000)
     await db.update(session).set({ seenAt: new Date() }).where(eq(session.tokenHash, tokenHash))
   return row ?? null
@@ -48,7 +54,9 @@ export const findApiToken = async (db: Db, tokenHash: string) => {
   const [row] = await db
     .select({ id: apiToken.id, readOnly: apiToken.readOnly, usedAt: apiToken.usedAt })
     .from(apiToken)
-    .where(and(eq(apiToken.tokenHash, tokenHash), isNull(apiToken.revokedAt), gt(apiToken.expiresAt, new Date())))
+    .where(
+      and(eq(apiToken.tokenHash, tokenHash), isNull(apiToken.revokedAt), gt(apiToken.expiresAt, new Date())),
+    )
   if (!row) return null
   const fresh = row.usedAt === null || Date.now() - row.usedAt.getTime() > 3_600_000
   if (fresh) await db.update(apiToken).set({ usedAt: new Date() }).where(eq(apiToken.id, row.id))
@@ -57,7 +65,14 @@ export const findApiToken = async (db: Db, tokenHash: string) => {
 
 export const listApiTokens = (db: Db) =>
   db
-    .select({ id: apiToken.id, name: apiToken.name, createdAt: apiToken.createdAt, expiresAt: apiToken.expiresAt, readOnly: apiToken.readOnly, usedAt: apiToken.usedAt })
+    .select({
+      id: apiToken.id,
+      name: apiToken.name,
+      createdAt: apiToken.createdAt,
+      expiresAt: apiToken.expiresAt,
+      readOnly: apiToken.readOnly,
+      usedAt: apiToken.usedAt,
+    })
     .from(apiToken)
     .where(and(isNull(apiToken.revokedAt), gt(apiToken.expiresAt, new Date())))
     .orderBy(desc(apiToken.id))
@@ -101,4 +116,25 @@ export const findCommand = async (
 
 export const keepAnswer = async (db: Db, key: string, answer: unknown): Promise<void> => {
   await db.update(command).set({ answer }).where(eq(command.key, key))
+}
+
+/** Takes a key again whose work began more than a minute ago and never ended. */
+export const retakeCommandKey = async (db: Db, key: string, fingerprint: string): Promise<boolean> =>
+  (
+    await db
+      .update(command)
+      .set({ createdAt: new Date() })
+      .where(
+        and(
+          eq(command.key, key),
+          eq(command.fingerprint, fingerprint),
+          isNull(command.answer),
+          sql`${command.createdAt} < now() - interval '1 minute'`,
+        ),
+      )
+      .returning({ key: command.key })
+  ).length > 0
+
+export const dropCommandKey = async (db: Db, key: string): Promise<void> => {
+  await db.delete(command).where(eq(command.key, key))
 }

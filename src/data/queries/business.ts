@@ -37,6 +37,8 @@ export interface Business {
   readonly bounceFee: Money
   readonly stopSupplyDays: number
   readonly shopfrontOpen: boolean
+  /** A link to a sale opens everything of its customer. */
+  readonly linksOpenAll: boolean
   readonly demoPassphrase: string | null
 }
 
@@ -68,6 +70,7 @@ const mapBusiness = (row: typeof business.$inferSelect): Business => ({
   bounceFee: money(row.bounceFee, row.currency),
   stopSupplyDays: row.stopSupplyDays,
   shopfrontOpen: row.shopfrontOpen,
+  linksOpenAll: row.linksOpenAll,
   demoPassphrase: row.demoPassphrase,
 })
 

@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm'
+import { and, eq, sql } from 'drizzle-orm'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
 import { cardPayment } from '../schema'
@@ -33,4 +33,29 @@ export const updateCardPayment = async (
   change: Partial<typeof cardPayment.$inferInsert>,
 ): Promise<void> => {
   await db.update(cardPayment).set(change).where(eq(cardPayment.id, id))
+}
+
+/** For so long a payment that was asked of a card may still come. */
+const UNDER_WAY = sql`interval '15 minutes'`
+
+/** What is being paid by card just now, of a sale or by a customer at all: asked, and not answered yet. */
+export const sumPaymentsUnderWay = async (
+  db: Db,
+  of: { readonly customerId: number; readonly saleId: number | null },
+  currency: string,
+): Promise<Money> => {
+  const [row] = await db
+    .select({ sum: sql<string>`coalesce(sum(${cardPayment.amount}), 0)::text` })
+    .from(cardPayment)
+    .where(
+      and(
+        eq(cardPayment.customerId, of.customerId),
+        eq(cardPayment.state, 'asked'),
+        sql`${cardPayment.askedAt} > now() - ${UNDER_WAY}`,
+        of.saleId === null
+          ? undefined
+          : sql`(${cardPayment.saleId} is null or ${cardPayment.saleId} = ${of.saleId})`,
+      ),
+    )
+  return money(BigInt(row!.sum), currency)
 }

@@ -1,22 +1,70 @@
-import { sql } from 'drizzle-orm'
+import { getTableColumns, getTableName, is, sql } from 'drizzle-orm'
+import { getTableConfig, PgTable } from 'drizzle-orm/pg-core'
 import type { Db } from '../connect'
+import * as schema from '../schema'
 
-/** What belongs to the owner, in the order in which it could be read in again. Secrets stay. */
-const TABLES = [
-  'account', 'tax_code', 'tax_component', 'tax_area', 'price_level', 'customer', 'address', 'contact', 'place', 'goods', 'goods_part', 'price', 'supplier', 'goods_supplier', 'sale', 'sale_line', 'sale_version', 'deposit_request', 'next_mark', 'repeat', 'repeat_run',
-  'entry', 'entry_line', 'stock_count', 'handover', 'handover_line', 'stock_move', 'invoice', 'invoice_line', 'invoice_tax', 'due', 'receipt', 'receipt_void', 'refund', 'due_fill', 'held_move', 'post', 'post_template', 'paper_layout', 'card_payment',
-] as const // prettier-ignore
+/**
+ * What is not the owner's to take along: ways in (sessions, tokens, links), what stands in for the world outside, and what
+ * only serves the program. Tables whole, or single columns. Everything else is in, by itself.
+ */
+export const KEPT_BACK: Readonly<Record<string, 'whole' | readonly string[]>> = {
+  session: 'whole',
+  api_token: 'whole',
+  customer_link: ['token_hash'],
+  basket: ['token_hash'],
+  command: 'whole',
+  mailbox: 'whole',
+  business: ['passphrase_hash', 'smtp_url', 'demo_passphrase'],
+}
 
-/** All rows of all the owner's tables, as text and numbers. Amounts are minor units as text. */
+/** Sums that triggers keep, and can be made again from what they sum. */
+export const MADE_AGAIN: readonly string[] = ['account_month', 'held', 'shelf']
+
+const TABLES = Object.values(schema as Readonly<Record<string, unknown>>).filter((t) => is(t, PgTable)) as PgTable[]
+
+/** A table's columns as the database names them, less those that are kept back. */
+const columnsOf = (table: PgTable): string[] => {
+  const name = getTableName(table)
+  const back = KEPT_BACK[name]
+  const columns = Object.values(getTableColumns(table)).map((c) =>
+    c.name.replace(/[A-Z]/g, (l) => `_${l.toLowerCase()}`),
+  )
+  return Array.isArray(back) ? columns.filter((c) => !back.includes(c)) : columns
+}
+
+/** The tables that are exported, each after those it refers to, so that they can be read in again in this order. */
+export const exportedTables = (): { readonly name: string; readonly columns: readonly string[] }[] => {
+  const wanted = TABLES.filter(
+    (t) => KEPT_BACK[getTableName(t)] !== 'whole' && !MADE_AGAIN.includes(getTableName(t)),
+  )
+  const done: PgTable[] = []
+  const seen = new Set<PgTable>()
+  const place = (table: PgTable): void => {
+    if (seen.has(table)) return
+    seen.add(table)
+    for (const key of getTableConfig(table).foreignKeys) {
+      const to = key.reference().foreignTable
+      if (to !== table && wanted.includes(to)) place(to)
+    }
+    done.push(table)
+  }
+  wanted.forEach(place)
+  return done.map((t) => ({ name: getTableName(t), columns: columnsOf(t) }))
+}
+
+/** All rows of all the owner's tables, derived from the schema. Amounts are minor units as text, bytes in base64. */
 export const readEverything = async (db: Db): Promise<Record<string, unknown>> => {
-  const [business] = await db.execute(
-    sql`select name, currency, opened_on::text, prices_include_tax, tax_rounded_per, closed_through::text, address, phone, email, header, footer, conditions, colour, paper_size, kinds, estimate_days from business`,
-  )
-  const all: Record<string, unknown> = { format: 'iron-till-everything', version: 1, business }
-  for (const table of TABLES)
-    all[table] = await db.execute(sql`select * from ${sql.identifier(table)} order by 1`)
-  all.file = await db.execute(
-    sql`select id, name, type, owner_kind, owner_id, added_on::text, encode(body, 'base64') as base64 from file order by id`,
-  )
+  const all: Record<string, unknown> = { format: 'iron-till-everything', version: 2 }
+  for (const { name, columns } of exportedTables()) {
+    const parts = columns.map((c) =>
+      name === 'file' && c === 'body'
+        ? sql`encode(${sql.identifier(c)}, 'base64') as body`
+        : sql`${sql.identifier(c)}`,
+    )
+    const rows = await db.execute(
+      sql`select ${sql.join(parts, sql`, `)} from ${sql.identifier(name)} order by 1`,
+    )
+    all[name] = name === 'business' ? rows[0] : rows
+  }
   return all
 }

@@ -43,6 +43,10 @@ export const insertEntry = async (
   return row!.id
 }
 
+/** Whether anything was ever posted. */
+export const hasEntries = async (db: Db): Promise<boolean> =>
+  (await db.select({ id: entry.id }).from(entry).limit(1)).length > 0
+
 export interface EntryView {
   readonly id: number
   readonly on: Day

@@ -1,35 +1,70 @@
-import { and, eq, isNull, sql } from 'drizzle-orm'
+import { and, desc, eq, isNull, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { Db } from '../connect'
-import { customerLink } from '../schema'
+import { customerLink, sale } from '../schema'
 
 export const insertLink = async (db: Db, row: typeof customerLink.$inferInsert): Promise<number> =>
   (await db.insert(customerLink).values(row).returning({ id: customerLink.id }))[0]!.id
 
-/** The link a secret opens, while it is not withdrawn. */
-export const findLink = async (db: Db, tokenHash: string) =>
+/** The link a secret opens on a day, while it is not withdrawn and has not ended. */
+export const findLink = async (db: Db, tokenHash: string, on: Day) =>
   (
     await db
       .select()
       .from(customerLink)
-      .where(and(eq(customerLink.tokenHash, tokenHash), isNull(customerLink.withdrawnOn)))
+      .where(
+        and(
+          eq(customerLink.tokenHash, tokenHash),
+          isNull(customerLink.withdrawnOn),
+          sql`${customerLink.expiresOn} >= ${on}`,
+        ),
+      )
   )[0] ?? null
 
 export const seeLink = async (db: Db, id: number, on: Day): Promise<void> => {
   await db.update(customerLink).set({ seenOn: on }).where(and(eq(customerLink.id, id), sql`${customerLink.seenOn} is distinct from ${on}`)) // prettier-ignore
 }
 
-export const listLinks = (db: Db, saleId: number) =>
-  db
-    .select({
-      id: customerLink.id,
-      madeOn: customerLink.madeOn,
-      seenOn: customerLink.seenOn,
-      withdrawnOn: customerLink.withdrawnOn,
-    })
-    .from(customerLink)
-    .where(eq(customerLink.saleId, saleId))
-    .orderBy(customerLink.id)
+/** The links of a customer that open something on a day, the newest first. */
+export const listLinksOf = async (db: Db, customerId: number, on: Day) =>
+  (
+    await db
+      .select({
+        id: customerLink.id,
+        saleId: customerLink.saleId,
+        saleNumber: sale.number,
+        opensAll: customerLink.opensAll,
+        madeOn: customerLink.madeOn,
+        expiresOn: customerLink.expiresOn,
+        seenOn: customerLink.seenOn,
+      })
+      .from(customerLink)
+      .leftJoin(sale, eq(sale.id, customerLink.saleId))
+      .where(
+        and(
+          eq(customerLink.customerId, customerId),
+          isNull(customerLink.withdrawnOn),
+          sql`${customerLink.expiresOn} >= ${on}`,
+        ),
+      )
+      .orderBy(desc(customerLink.id))
+      .limit(200)
+  ).map((r) => ({
+    ...r,
+    madeOn: r.madeOn as Day,
+    expiresOn: r.expiresOn as Day,
+    seenOn: r.seenOn as Day | null,
+  }))
+
+/** Withdraws one link; false where there is none that is open. */
+export const withdrawLink = async (db: Db, id: number, on: Day): Promise<boolean> =>
+  (
+    await db
+      .update(customerLink)
+      .set({ withdrawnOn: on })
+      .where(and(eq(customerLink.id, id), isNull(customerLink.withdrawnOn)))
+      .returning({ id: customerLink.id })
+  ).length > 0
 
 /** Withdraws every link of a sale, or of a customer: the pages they opened are closed. */
 export const withdrawLinks = async (

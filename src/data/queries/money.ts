@@ -573,3 +573,18 @@ export const listReceiptsForSale = async (db: Db, saleId: number): Promise<{ rea
     .where(and(eq(heldMove.saleId, saleId), eq(heldMove.why, 'receipt')))
     .orderBy(desc(receipt.id))
     .limit(1)
+
+/** Receipts that paid something of a sale, or were held for it, or belong to its counter sale; the newest first. */
+export const listReceiptsOfSale = async (db: Db, saleId: number, currency: string): Promise<ReceiptRow[]> => {
+  const rows = await db.execute<{ id: number }>(sql`
+    select r.id from receipt r where r.id in (
+      select f.receipt_id from due_fill f join due d on d.id = f.due_id where d.sale_id = ${saleId} and f.kind = 'receipt'
+      union select m.receipt_id from held_move m where m.sale_id = ${saleId} and m.why = 'receipt'
+      union select x.id from receipt x join invoice i on i.id = x.invoice_id where i.sale_id = ${saleId})
+     order by r.id desc limit 50`)
+  return receiptsByIds(
+    db,
+    rows.map((r) => r.id),
+    currency,
+  )
+}

@@ -538,3 +538,15 @@ export const listOpenSales = async (db: Db, customerId: number, limit: number) =
       sql`select id, number, title from sale where customer_id = ${customerId} and closed_as is null and stage in ('draft', 'offered', 'agreed') order by id desc limit ${limit}`,
     )
   ).map((r) => ({ id: r.id, number: r.number, title: r.title }))
+
+/** Orders from the shopfront that nobody agreed to yet: those begun on a day, and those of one address among them. */
+export const countShopOrders = async (
+  db: Db,
+  email: string,
+  on: Day,
+): Promise<{ readonly today: number; readonly fromAddress: number }> => {
+  const [row] = await db.execute<{ today: number; from_address: number }>(sql`
+    select count(*)::int as today, (count(*) filter (where lower(b.email) = lower(${email}) and b.email <> ''))::int as from_address
+      from sale s join basket b on b.sale_id = s.id where s.channel = 'shopfront' and s.started_on = ${on} and s.agreed_on is null and s.closed_as is null`)
+  return { today: row!.today, fromAddress: row!.from_address }
+}

@@ -41,9 +41,10 @@ export const insertTaxCode = async (
   db: Db,
   code: { code: string; name: string; treatment: 'taxed' | 'zero' | 'exempt' },
   components: readonly { name: string; rate: string; accountId: number }[],
-): Promise<void> => {
+): Promise<number> => {
   const [row] = await db.insert(taxCode).values(code).returning({ id: taxCode.id })
   if (components.length > 0) {
     await db.insert(taxComponent).values(components.map((c) => ({ ...c, taxCodeId: row!.id })))
   }
+  return row!.id
 }

@@ -68,6 +68,8 @@ export const business = pgTable(
     /** No new goods on credit when something is late by more days than this. */
     stopSupplyDays: integer().notNull().default(60),
     shopfrontOpen: boolean().notNull().default(false),
+    /** A link to a sale opens everything of its customer. */
+    linksOpenAll: boolean().notNull().default(false),
     /** The demo fills the passphrase in by itself. */
     demoPassphrase: text(),
   },

@@ -86,9 +86,15 @@ export const customerLink = pgTable(
     customerId: integer()
       .notNull()
       .references(() => customer.id),
-    /** The sale it opens on; the customer's papers stand behind it either way. */
+    /** The sale it opens; none where it is of the customer as a whole. */
     saleId: integer(),
+    /** It opens everything of the customer, not its sale alone. */
+    opensAll: boolean().notNull().default(false),
     madeOn: onDay().notNull(),
+    /** The last day it opens anything. */
+    expiresOn: onDay()
+      .notNull()
+      .default(sql`current_date + 180`),
     withdrawnOn: onDay(),
     seenOn: onDay(),
   },

@@ -63,6 +63,7 @@ export const cardPayment = pgTable(
       .default('asked'),
     why: text().notNull().default(''),
     askedOn: onDay().notNull(),
+    askedAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
     receiptId: integer()
       .unique()
       .references(() => receipt.id),

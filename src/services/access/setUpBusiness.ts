@@ -10,8 +10,9 @@ import type { Transaction } from '@/data/connect'
 import { databaseError, transact } from '@/data/transact'
 import { parse, type Till } from '../command'
 import type { Failure } from '../failure'
-import { day, needed, rate } from '../input/fields'
+import { day, needed } from '../input/fields'
 import { refuse, Refusal } from '../refuse'
+import { taxCodeInput, writeTaxCode, type NewTaxCode } from '../books/addTaxCode'
 import { hashPassphrase, newPassphrase } from './passphrase'
 
 export const setUpInput = z.object({
@@ -21,16 +22,7 @@ export const setUpInput = z.object({
     .regex(/^[A-Z]{3}$/, 'A currency is three capital letters, like EUR.'),
   openingDate: day.optional(),
   passphrase: newPassphrase,
-  taxCodes: z
-    .array(
-      z.object({
-        code: needed(20, 'A code'),
-        name: needed(80, 'A name'),
-        components: z.array(z.object({ name: needed(80, 'A name'), rate })).max(6, 'At most 6 components.'),
-      }),
-    )
-    .max(30)
-    .optional(),
+  taxCodes: z.array(taxCodeInput).max(30).optional(),
   pricesIncludeTax: z.boolean().optional(),
 })
 
@@ -40,30 +32,8 @@ const ALWAYS = [
   { code: 'EXEMPT', name: 'Exempt', treatment: 'exempt' as const },
 ]
 
-const writeTaxCodes = async (
-  tx: Transaction,
-  codes: NonNullable<z.output<typeof setUpInput>['taxCodes']>,
-): Promise<void> => {
-  let n = 0
-  for (const code of codes) {
-    const accounts =
-      code.components.length === 0
-        ? []
-        : await insertAccounts(
-            tx,
-            code.components.map((c) => ({
-              code: `22${String(++n).padStart(2, '0')}`,
-              name: `Tax due: ${c.name}`,
-              kind: 'liability' as const,
-            })),
-          )
-    const isZero = code.components.every((c) => c.rate.isZero())
-    await insertTaxCode(
-      tx,
-      { code: code.code, name: code.name, treatment: isZero ? 'zero' : 'taxed' },
-      code.components.map((c, i) => ({ name: c.name, rate: c.rate.toFixed(8), accountId: accounts[i]!.id })),
-    )
-  }
+const writeTaxCodes = async (tx: Transaction, codes: readonly NewTaxCode[]): Promise<void> => {
+  for (const code of codes) await writeTaxCode(tx, code)
   for (const code of ALWAYS) {
     if (!codes.some((c) => c.code.toUpperCase() === code.code)) await insertTaxCode(tx, code, [])
   }

@@ -44,7 +44,11 @@ export const provedLately = async (db: Database, token: string | undefined): Pro
 }
 
 /** Types the passphrase again in a session that is open. */
-export const proveAgain = async (db: Database, token: string, passphrase: string): Promise<Result<null, Failure>> => {
+export const proveAgain = async (
+  db: Database,
+  token: string,
+  passphrase: string,
+): Promise<Result<null, Failure>> => {
   const proved = await provePassphrase(db, passphrase)
   if (proved.ok) await markProved(db, hashToken(token))
   return proved

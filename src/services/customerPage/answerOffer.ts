@@ -17,7 +17,7 @@ const chosen = z.array(id).max(1000)
 
 /** The sale a page is about, taken for this transaction, if its estimate waits for an answer. */
 const takeOffered = async (w: Work, token: string, version?: number): Promise<LockedSale> => {
-  const page = await mustOpenPage(w.tx, token)
+  const page = await mustOpenPage(w, token)
   if (page.saleId === null) return refuse({ code: 'not-offered' })
   const locked = await takeSale(w, page.saleId)
   const { sale } = locked

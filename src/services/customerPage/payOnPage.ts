@@ -1,12 +1,13 @@
 import { z } from 'zod'
-import { isPositiveMoney, sumMoney } from '@/core/money'
+import { isPositiveMoney, subtractMoney, sumMoney, zeroMoney, type Money } from '@/core/money'
+import { sumPaymentsUnderWay } from '@/data/queries/cardPayments'
 import { listOpenDues } from '@/data/queries/money'
-import { defineCommand } from '../command'
+import { defineCommand, type Work } from '../command'
 import { positiveAmount, text } from '../input/fields'
 import { readDepositsAsked } from '../money/takeReceipt'
 import { askPayment } from '../money/cardPayment'
 import { refuse } from '../refuse'
-import { mustOpenPage } from './openPage'
+import { mustOpenPage, opensSale, type OpenPage } from './openPage'
 
 const input = z.object({
   token: text(100),
@@ -15,25 +16,31 @@ const input = z.object({
   amount: positiveAmount,
 })
 
-/** A customer wants to pay by card: checked against what is open, and written down before the card is asked. */
+/** A customer wants to pay by card: checked against what is open and not being paid already, and written down before the card is asked. */
 export const beginPagePayment = defineCommand(
   'begin-page-payment',
   input,
   async (w, { token, what, amount }) => {
-    const page = await mustOpenPage(w.tx, token)
+    const page = await mustOpenPage(w, token)
     const asked = w.money(amount, 'amount')
-    const deposits = await readDepositsAsked(w.tx, page.customerId, w.business, w.today)
-    const open =
-    what === 'deposit'
-      ? (deposits.find((d) => d.saleId === page.saleId)?.open ?? { minor: 0n, currency: w.currency })
-      : sumMoney((await listOpenDues(w.tx, page.customerId, w.currency)).map((d) => d.open), w.currency) // prettier-ignore
+    const saleId = what === 'deposit' || !page.opensAll ? page.saleId : null
+    const underWay = await sumPaymentsUnderWay(w.tx, { customerId: page.customerId, saleId }, w.currency)
+    const open = subtractMoney(await openOn(w, page, what), underWay)
     if (!isPositiveMoney(open)) refuse({ code: 'nothing-to-pay' })
     if (asked.minor > open.minor) refuse({ code: 'more-than-to-pay', open, asked })
-    const reference = await askPayment(w, {
-      customerId: page.customerId,
-      saleId: what === 'deposit' ? page.saleId : null,
-      amount: asked,
-    })
+    const reference = await askPayment(w, { customerId: page.customerId, saleId, amount: asked })
     return { id: page.customerId, answer: async () => ({ reference }) }
   },
 )
+
+/** What of a page can be paid: the deposit asked for its sale, or what is open of what it opens. */
+const openOn = async (w: Work, page: OpenPage, what: 'open' | 'deposit'): Promise<Money> => {
+  if (what === 'deposit') {
+    const deposits = await readDepositsAsked(w.tx, page.customerId, w.business, w.today)
+    return deposits.find((d) => d.saleId === page.saleId)?.open ?? zeroMoney(w.currency)
+  }
+  const dues = (await listOpenDues(w.tx, page.customerId, w.currency)).filter((d) =>
+    opensSale(page, d.saleId),
+  )
+  return sumMoney(dues.map((d) => d.open), w.currency) // prettier-ignore
+}

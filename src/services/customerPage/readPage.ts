@@ -6,11 +6,11 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findCustomer } from '@/data/queries/customers'
 import { findInvoice } from '@/data/queries/invoices'
-import { findReceipt, listHeld, listOpenDues, listReceipts } from '@/data/queries/money'
+import { findReceipt, listHeld, listOpenDues, listReceipts, listReceiptsOfSale } from '@/data/queries/money'
 import { findDepositRequest, findSales, listSaleIds, listVersions } from '@/data/queries/sales'
 import { readDepositsAsked } from '../money/takeReceipt'
 import { readStories, worthOf, type Story } from '../read/stories'
-import type { OpenPage } from './openPage'
+import { opensSale, type OpenPage } from './openPage'
 
 /** A line of an estimate as its customer sees it: no cost, no margin, nothing of the shelf. */
 export interface PageLine {
@@ -75,13 +75,16 @@ const pageSale = async (db: Db, story: Story, business: Business) => {
 export const readPage = async (db: Db, page: OpenPage, business: Business, today: Day) => {
   const { currency } = business
   const customer = (await findCustomer(db, page.customerId, currency))!
-  const [ids, dues, held, receipts, deposits] = await Promise.all([
-    listSaleIds(db, { customerId: page.customerId }, { limit: 30 }, today),
+  const [ids, allDues, held, receipts, deposits] = await Promise.all([
+    page.opensAll ? listSaleIds(db, { customerId: page.customerId }, { limit: 30 }, today) : [page.saleId!],
     listOpenDues(db, page.customerId, currency),
-    listHeld(db, { customerId: page.customerId }, currency),
-    listReceipts(db, { customerId: page.customerId }, { limit: 20 }, currency),
+    listHeld(db, page.opensAll ? { customerId: page.customerId } : { saleIds: [page.saleId!] }, currency),
+    page.opensAll
+      ? listReceipts(db, { customerId: page.customerId }, { limit: 20 }, currency)
+      : listReceiptsOfSale(db, page.saleId!, currency),
     readDepositsAsked(db, page.customerId, business, today),
   ])
+  const dues = allDues.filter((d) => opensSale(page, d.saleId))
   const stories = await readStories(db, ids, business, today)
   const focus = stories.find((s) => s.sale.id === page.saleId) ?? null
   const sum = (amounts: readonly Money[]) => sumMoney(amounts, currency)
@@ -129,22 +132,34 @@ export const mayRead = async (
       const sale = await ofSale(id)
       return (
         sale?.customerId === page.customerId &&
+        opensSale(page, id) &&
         (kind === 'estimate' ? sale.sentOn !== null : sale.agreedOn !== null)
       )
     }
     case 'invoice':
     case 'credit-note': {
       const invoice = await findInvoice(db, id, currency)
-      return invoice?.customerId === page.customerId && invoice.status === 'issued'
+      return (
+        invoice?.customerId === page.customerId &&
+        opensSale(page, invoice.saleId) &&
+        invoice.status === 'issued'
+      )
     }
-    case 'receipt':
-      return (await findReceipt(db, id, currency))?.customerId === page.customerId
+    case 'receipt': {
+      const receipt = await findReceipt(db, id, currency)
+      if (receipt?.customerId !== page.customerId) return false
+      return page.opensAll || (await listReceiptsOfSale(db, page.saleId!, currency)).some((r) => r.id === id)
+    }
     case 'deposit-request': {
       const request = await findDepositRequest(db, id, currency)
-      return request !== null && (await ofSale(request.saleId))?.customerId === page.customerId
+      return (
+        request !== null &&
+        opensSale(page, request.saleId) &&
+        (await ofSale(request.saleId))?.customerId === page.customerId
+      )
     }
     case 'statement':
-      return id === page.customerId
+      return page.opensAll && id === page.customerId
     default:
       return false
   }

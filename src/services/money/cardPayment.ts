@@ -5,6 +5,10 @@ import { insertCardPayment, lockCardPayment, updateCardPayment } from '@/data/qu
 import { defineCommand, type Work } from '../command'
 import { text } from '../input/fields'
 import { found } from '../refuse'
+import { findCustomer } from '@/data/queries/customers'
+import { listSaleIds } from '@/data/queries/sales'
+import { writeAgreement } from '../sales/agreeSale'
+import { takeSale } from '../sales/saleWork'
 import { receiptView, writeReceipt } from './takeReceipt'
 
 /** Writes down that money was asked of a card. Answers the reference the card's own answer will name. */
@@ -21,6 +25,26 @@ export const askPayment = async (
     askedOn: w.today,
   })
   return reference
+}
+
+/**
+ * An order from the shopfront that is paid stands, where whoever ordered is nobody the business knew before: with a known
+ * customer's address somebody else may have paid, so that one still waits for a yes.
+ */
+const agreePaidOrder = async (w: Work, saleId: number): Promise<void> => {
+  const locked = await takeSale(w, saleId)
+  const { sale } = locked
+  if (sale.channel !== 'shopfront' || sale.agreedOn || sale.closedAs) return
+  const [first] = await listSaleIds(w.tx, { customerId: sale.customerId }, { limit: 2 }, w.today).then(
+    (ids) => ids.filter((id) => id !== saleId),
+  )
+  const customer = (await findCustomer(w.tx, sale.customerId, w.currency))!
+  if (first !== undefined || customer.since !== sale.startedOn) return
+  await writeAgreement(w, locked, {
+    on: w.today,
+    by: sale.customerName,
+    how: 'on the shopfront, paid by card',
+  })
 }
 
 const input = z.object({ reference: text(80), approved: z.boolean(), why: text(200).default('') })
@@ -49,6 +73,7 @@ export const settleCardPayment = defineCommand(
       for: payment.saleId === null ? 'oldest' : [{ saleId: payment.saleId, amount }],
     })
     await updateCardPayment(w.tx, payment.id, { state: 'approved', receiptId })
+    if (payment.saleId !== null) await agreePaidOrder(w, payment.saleId)
     return { id: receiptId, answer: () => receiptView(w, receiptId) }
   },
 )

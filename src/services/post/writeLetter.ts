@@ -12,7 +12,9 @@ import { id, needed, text } from '../input/fields'
 import { paperKind } from '../papers/keepLayout'
 import { found, refuse } from '../refuse'
 import { readAboutPaper, readTemplate } from './letterFacts'
-import { makeLink } from './links'
+
+/** Where in a letter the link to the customer's own page will stand. */
+export const LINK_PLACE = '{link}'
 
 export const viewOfPost = (p: PostRow) => ({
   id: p.id,
@@ -23,7 +25,7 @@ export const viewOfPost = (p: PostRow) => ({
   paperId: p.paperId,
   to: p.recipient,
   subject: p.subject,
-  body: p.body,
+  body: p.body.replaceAll(LINK_PLACE, '[link to their page, made when it is sent]'),
   state: p.state,
   tries: p.tries,
   problem: p.problem,
@@ -43,7 +45,7 @@ export const readDraftLetter = async (
   if (!about) return null
   const template = await readTemplate(db, paper, about.customer.language)
   // The link is made when the letter is written; until then its place is kept.
-  const facts = { ...about.facts, link: '{link}' }
+  const facts = { ...about.facts, link: LINK_PLACE }
   return {
     customerId: about.customer.id,
     customer: about.customer.name,
@@ -85,11 +87,8 @@ export const writeLetterIn = async (w: Work, letter: Letter): Promise<number> =>
   if (!to) refuse({ code: 'no-address', name: about.customer.name })
   const template = await readTemplate(w.tx, letterOf(letter), about.customer.language)
   const wording = { subject: letter.subject || template.subject, body: letter.body || template.body }
-  const wantsLink = wording.body.includes('{link}')
-  const link = wantsLink
-    ? await makeLink(w, { customerId: about.customer.id, saleId: about.saleId })
-    : undefined
-  const facts = { ...about.facts, ...(link ? { link } : {}) }
+  // The link is made when the letter goes out, and stands in it alone: until then its place is kept.
+  const facts = { ...about.facts, link: LINK_PLACE }
   return insertPost(w.tx, {
     customerId: about.customer.id,
     saleId: about.saleId,

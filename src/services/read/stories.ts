@@ -310,6 +310,7 @@ const tellStory = (f: Facts): Story => {
   const outlook: SaleOutlook = {
     ...standing,
     startedOn: sale.startedOn,
+    ordered: sale.channel === 'shopfront',
     sentOn: sale.sentOn,
     wantedBy: sale.wantedBy,
     total,

@@ -32,6 +32,7 @@ const RANK: Readonly<Record<NextStep['action'], number>> = {
   bill: 5,
   buy: 6,
   renew: 7,
+  'confirm-order': 2,
   'ask-again': 8,
   offer: 9,
   'charge-late': 10,

@@ -1,5 +1,6 @@
 import { formatDay, type Day } from '@/core/day'
 import {
+  absMoney,
   addMoney,
   isPositiveMoney,
   money as m,
@@ -12,7 +13,7 @@ import {
 import { buildTrail, type TrailEvent, type TrailLine } from '@/core/sale'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import { listRefundsByIds, receiptsByIds } from '@/data/queries/money'
+import { listRefundsByIds, receiptsByIds, type FillRow, type HeldMoveRow } from '@/data/queries/money'
 import { listPost } from '@/data/queries/post'
 import { listVersions } from '@/data/queries/sales'
 import { readStories, type Story } from './stories'
@@ -140,6 +141,28 @@ const LESSENED = [
   ['write-off', 'Written off'],
 ] as const
 
+/** A write-off that still stands, at least in part, can be taken back. */
+const undoOfWriteOff = (s: Story, f: FillRow): Pick<TrailEvent, 'undo'> => {
+  const paper = s.writeOffs.find((w) => w.entryId === f.entryId)
+  const standing = s.fills.filter((x) => x.dueId === f.dueId && x.kind === 'write-off').map((x) => x.amount)
+  return paper && isPositiveMoney(sumMoney(standing, f.amount.currency))
+    ? { undo: { kind: 'write-off', id: paper.id } }
+    : {}
+}
+
+const sayHeldMove = (m: HeldMoveRow): string => {
+  const left = m.amount.minor < 0n
+  if (m.why === 'fee') return left ? 'Kept as a fee' : 'Fee given back'
+  return left ? 'Held money moved away' : 'Held money moved here'
+}
+
+/** A move of held money, or a fee kept of it, can be put back while this sale has not got it back. */
+const undoOfMove = (s: Story, m: HeldMoveRow): Pick<TrailEvent, 'undo'> => {
+  const ofTransfer = s.heldMoves.filter((x) => x.transferId === m.transferId).map((x) => x.amount)
+  const stands = sumMoney(ofTransfer, m.amount.currency).minor !== 0n
+  return m.transferId !== null && stands ? { undo: { kind: 'held-move', id: m.transferId } } : {}
+}
+
 /** The dated story of a sale from its papers, with what the customer owes (or is held for them, below zero) after each. */
 export const readTrail = async (db: Db, s: Story, business: Business): Promise<TrailLine[]> => {
   const { currency } = business
@@ -255,7 +278,8 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
   }
   for (const r of refunds) {
     const paper = { kind: 'refund', id: r.id }
-    events.push(event(r.on, `Refund ${r.number}, ${r.method}`, paper, r.amount, r.amount))
+    const refunded = event(r.on, `Refund ${r.number}, ${r.method}`, paper, r.amount, r.amount)
+    events.push(r.voidedOn ? refunded : { ...refunded, undo: { kind: 'refund', id: r.id } })
     if (r.voidedOn)
       events.push(event(r.voidedOn, `Refund ${r.number} voided`, paper, r.amount, negateMoney(r.amount)))
   }
@@ -276,8 +300,10 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
     events.push(event(d.issuedOn, d.label, { kind: 'invoice', id: d.invoiceId! }, d.amount, d.amount))
   const creditEntries = new Set(s.invoices.flatMap((i) => (i.kind === 'credit-note' ? [i.entryId] : [])))
   for (const [kind, text] of LESSENED)
-    for (const f of s.fills.filter((x) => x.kind === kind && !creditEntries.has(x.entryId)))
-      events.push(event(f.on, f.amount.minor < 0n && kind === 'write-off' ? 'Owed after all' : text, null, f.amount, negateMoney(f.amount))) // prettier-ignore
+    for (const f of s.fills.filter((x) => x.kind === kind && !creditEntries.has(x.entryId))) {
+      const words = f.amount.minor < 0n && kind === 'write-off' ? 'Owed after all' : text
+      events.push({ ...event(f.on, words, null, f.amount, negateMoney(f.amount)), ...undoOfWriteOff(s, f) })
+    }
   for (const p of s.plans) {
     if (p.replacesId !== null)
       events.push(event(p.startedOn, `Payments arranged anew, plan ${p.number}`, null, null, null))
@@ -287,15 +313,10 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
   for (const p of s.promises)
     events.push(event(p.madeOn, `Promised to pay by ${formatDay(p.by)}`, null, p.amount, null))
   for (const m of s.heldMoves.filter((x) => x.transferId !== null))
-    events.push(
-      event(
-        m.on,
-        m.why === 'fee' ? (m.amount.minor < 0n ? 'Kept as a fee' : 'Fee given back') : m.amount.minor < 0n ? 'Held money moved away' : 'Held money moved here',
-        null,
-        { ...m.amount, minor: m.amount.minor < 0n ? -m.amount.minor : m.amount.minor },
-        negateMoney(m.amount),
-      ),
-    ) // prettier-ignore
+    events.push({
+      ...event(m.on, sayHeldMove(m), null, absMoney(m.amount), negateMoney(m.amount)),
+      ...undoOfMove(s, m),
+    })
   for (const f of s.fills.filter((x) => x.kind === 'held')) {
     const wasHeldHere = s.heldMoves.some((h) => h.entryId === f.entryId)
     events.push(

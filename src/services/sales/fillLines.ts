@@ -96,7 +96,8 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
     const quantity = words ? ZERO : line.quantity!
     const priced = thing && pricing.priceOf({ goods: thing, quantity, on, taxCode })
     const unitPrice = words ? ZERO : (line.unitPrice ?? priced!.price)
-    if (quantity.times(unitPrice).gt(MOST)) wrong('quantity', 'Quantity times price is more than can be kept. Look at both.')
+    if (quantity.times(unitPrice).gt(MOST))
+      wrong('quantity', 'Quantity times price is more than can be kept. Look at both.')
     const choice = words ? 'none' : (line.choice ?? 'none')
     // Of alternatives the first one counts, unless another is chosen by name; what is optional counts when chosen.
     const chosen =

@@ -1,12 +1,26 @@
 import { z } from 'zod'
-import { addDays } from '@/core/day'
+import { addDays, type Day } from '@/core/day'
 import { updateSale } from '@/data/queries/sales'
-import { defineCommand } from '../command'
+import { defineCommand, type Work } from '../command'
 import { day, id, on } from '../input/fields'
 import { refuse } from '../refuse'
 import { keepVersion } from './keepVersion'
 import { refreshSale } from './refreshSale'
 import { answerSale, mustBeOpen, takeSale } from './saleWork'
+
+/** Keeps a sale that is taken as an estimate that is out. */
+export const offerIn = async (
+  w: Work,
+  saleId: number,
+  offer: { readonly sentOn: Day; readonly validUntil: Day },
+): Promise<void> => {
+  await updateSale(w.tx, saleId, offer)
+  await keepVersion(w, await refreshSale(w, saleId), {
+    kind: 'offered',
+    on: offer.sentOn,
+    validUntil: offer.validUntil,
+  })
+}
 
 const input = z.object({ saleId: id, on, validUntil: day.optional() })
 
@@ -23,7 +37,6 @@ export const offerSale = defineCommand('offer-sale', input, async (w, { saleId, 
       code: 'invalid',
       errors: [{ path: 'validUntil', message: 'The estimate must be good on the day it is sent.' }],
     })
-  await updateSale(w.tx, saleId, { sentOn, validUntil: until })
-  await keepVersion(w, await refreshSale(w, saleId), { kind: 'offered', on: sentOn, validUntil: until })
+  await offerIn(w, saleId, { sentOn, validUntil: until })
   return answerSale(w, saleId)
 })

@@ -2,15 +2,18 @@ import { z } from 'zod'
 import { findBasketOf, insertBasket, listBasketLines, lockBasket, setBasketLine, touchBasket, type BasketRow } from '@/data/queries/baskets' // prettier-ignore
 import { findByEmail, insertCustomer } from '@/data/queries/customers'
 import { findGoods } from '@/data/queries/goods'
-import { findSales } from '@/data/queries/sales'
+import { countShopOrders } from '@/data/queries/sales'
+import { addDays } from '@/core/day'
 import { hashToken } from '../access/secrets'
 import { defineCommand, type Work } from '../command'
 import { id, quantityOrZero, text } from '../input/fields'
 import { askPayment } from '../money/cardPayment'
 import { customerFor } from '../people/customerFor'
 import { found, refuse } from '../refuse'
+import { writeLetterIn } from '../post/writeLetter'
 import { writeAgreement } from '../sales/agreeSale'
 import { fillLines } from '../sales/fillLines'
+import { offerIn } from '../sales/offerSale'
 import { refreshSale } from '../sales/refreshSale'
 import { takeSale } from '../sales/saleWork'
 import { keepArrangement, showsTax, usualArrangement, writeSale } from '../sales/startSale'
@@ -53,6 +56,7 @@ export const putInBasket = defineCommand(
     // A customer takes what stands on the shopfront; the owner may put anything in for them.
     if (which.basketId === undefined && (!thing.onShopfront || thing.retired)) refuse({ code: 'not-found', what: 'goods', id: goodsId }) // prettier-ignore
     if (quantity.gt(999)) refuse({ code: 'invalid', errors: [{ path: 'quantity', message: 'At most 999. Call us for more.' }] }) // prettier-ignore
+    if ((await listBasketLines(w.tx, basket.id)).length >= MOST_LINES && quantity.gt(0)) refuse({ code: 'invalid', errors: [{ path: 'goodsId', message: `At most ${MOST_LINES} different things. Call us for more.` }] }) // prettier-ignore
     await setBasketLine(w.tx, basket.id, goodsId, quantity)
     await touchBasket(w.tx, basket.id)
     return answerBasket(w, basket.id)
@@ -81,13 +85,30 @@ export const tellBasket = defineCommand('tell-basket', z.object({ ...whose, ...f
   return answerBasket(w, basket.id)
 })
 
-/** Whoever has the e-mail already is that customer; anybody else is added. */
-const customerOf = async (w: Work, basket: BasketRow): Promise<number> => {
+/** So many orders of strangers may wait for an answer on a day, and so many from one address. */
+const LIMITS = { aDay: 40, anAddress: 3 }
+/** So many different things a basket holds. */
+const MOST_LINES = 60
+
+interface Orderer {
+  readonly customerId: number
+  /** Nobody has shown to be that customer: only somebody who typed their address. */
+  readonly unproved: boolean
+}
+
+/** Who a basket is for: whom the owner names, else the customer with its e-mail (who may be anybody), else somebody new. */
+const ordererOf = async (w: Work, basket: BasketRow, named: number | undefined): Promise<Orderer> => {
+  if (named !== undefined) return { customerId: named, unproved: false }
   const known = basket.email ? await findByEmail(w.tx, basket.email) : null
-  return (
-    known ??
-    insertCustomer(w.tx, { name: basket.name, email: basket.email, phone: basket.phone, since: w.today })
-  )
+  if (known !== null) return { customerId: known, unproved: true }
+  const { name, email, phone } = basket
+  return { customerId: await insertCustomer(w.tx, { name, email, phone, since: w.today }), unproved: false }
+}
+
+/** Strangers cannot fill the book of orders: so many a day, and so many from one address. */
+const refuseFlood = async (w: Work, basket: BasketRow): Promise<void> => {
+  const { today, fromAddress } = await countShopOrders(w.tx, basket.email, w.today)
+  if (today >= LIMITS.aDay || fromAddress >= LIMITS.anAddress) refuse({ code: 'shop-full' })
 }
 
 const order = z.object({
@@ -99,52 +120,71 @@ const order = z.object({
   pay: z.enum(['card', 'bill'], { error: 'Say card or bill.' }).default('bill'),
 })
 
-/** Makes an agreed sale of a basket, without retyping. Paid by card, the whole total is asked of it and held for the sale. */
+const mustBeTold = (basket: BasketRow, wish: z.output<typeof order>): void => {
+  if (wish.customerId !== undefined) return
+  if (basket.name === '')
+    refuse({ code: 'invalid', errors: [{ path: 'name', message: 'A name is needed.' }] })
+  if (!basket.email && wish.basketId === undefined)
+    refuse({ code: 'invalid', errors: [{ path: 'email', message: 'An e-mail address is needed, for the confirmation.' }] }) // prettier-ignore
+}
+
+/**
+ * Makes a sale of a basket, without retyping. The owner's order stands at once. A stranger's is an offer at list prices,
+ * paid first, that sets nothing aside: it becomes an order when its card payment comes and nobody else's name is on it,
+ * when the owner says so, or when the customer does by the link that is mailed to the address on file.
+ */
 export const orderBasket = defineCommand('order-basket', order, async (w, wish) => {
+  const byOwner = wish.basketId !== undefined
   const basket = await takeBasket(w, wish)
   const lines = await listBasketLines(w.tx, basket.id)
   if (lines.length === 0) refuse({ code: 'basket-empty' })
   if (basket.turn !== wish.turn) refuse({ code: 'basket-moved' })
-  if (wish.customerId === undefined) {
-    if (basket.name === '')
-      refuse({ code: 'invalid', errors: [{ path: 'name', message: 'A name is needed.' }] })
-    if (!basket.email && wish.basketId === undefined)
-      refuse({ code: 'invalid', errors: [{ path: 'email', message: 'An e-mail address is needed, for the confirmation.' }] }) // prettier-ignore
-  }
-  const customer = await customerFor(w, wish.customerId ?? (await customerOf(w, basket)))
-  const pricesIncludeTax = await showsTax(w, customer)
+  mustBeTold(basket, wish)
+  if (!byOwner) await refuseFlood(w, basket)
+  const orderer = await ordererOf(w, basket, byOwner ? wish.customerId : undefined)
+  const customer = await customerFor(w, orderer.customerId)
+  // Nobody gets another's prices or terms by typing their address.
+  const priced = byOwner ? customer : { ...customer, priceLevel: '', taxExempt: false }
+  const pricesIncludeTax = await showsTax(w, priced)
   const { saleId } = await writeSale(w, {
     customer,
     on: w.today,
     lines: await fillLines(
       w,
       lines.map((l) => ({ goodsId: l.goodsId, quantity: l.quantity })),
-      { customer, on: w.today, pricesIncludeTax, deliverTo: basket.deliverTo },
+      { customer: priced, on: w.today, pricesIncludeTax, deliverTo: basket.deliverTo },
     ),
     title: '',
     channel: 'shopfront',
     kind: w.business.kinds[0] ?? 'sales',
     note: basket.note,
-    deliverTo: basket.deliverTo || undefined,
+    // What was typed is kept as it was typed; an address on file is not shown to whoever did not bring it.
+    billTo: byOwner ? undefined : basket.name,
+    deliverTo: basket.deliverTo || (byOwner ? undefined : basket.name),
     pricesIncludeTax,
     wantedBy: null,
     arrangement: keepArrangement(
-      wish.pay === 'card' ? { kind: 'deposit', percent: '100' } : usualArrangement(customer),
+      byOwner && wish.pay === 'bill' ? usualArrangement(customer) : { kind: 'deposit', percent: '100' },
     ),
     agreedOn: null,
   })
-  await refreshSale(w, saleId)
-  await writeAgreement(w, await takeSale(w, saleId), {
-    on: w.today,
-    by: customer.name,
-    how: 'on the shopfront',
-  })
+  const { sale, totals } = await refreshSale(w, saleId)
+  if (byOwner)
+    await writeAgreement(w, await takeSale(w, saleId), {
+      on: w.today,
+      by: customer.name,
+      how: 'on the shopfront',
+    })
+  else await offerIn(w, saleId, { sentOn: w.today, validUntil: addDays(w.today, w.business.estimateDays) })
   await touchBasket(w.tx, basket.id, { saleId })
-  const [sale] = await findSales(w.tx, [saleId], w.currency)
+  if (orderer.unproved && customer.email)
+    await writeLetterIn(w, { paper: 'estimate', paperId: saleId, to: customer.email })
   const reference =
-    wish.pay === 'card' ? await askPayment(w, { customerId: customer.id, saleId, amount: sale!.total }) : null
+    wish.pay === 'card'
+      ? await askPayment(w, { customerId: customer.id, saleId, amount: totals.gross })
+      : null
   return {
     id: saleId,
-    answer: async () => ({ saleId, number: sale!.number, customerId: customer.id, reference }),
+    answer: async () => ({ saleId, number: sale.number, customerId: customer.id, reference }),
   }
 })

@@ -7,11 +7,14 @@ import { readTyped } from '../money/filling'
 import { Panel } from '../Panel'
 import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
+import { ReopenPeriod } from './ReopenPeriod'
 
 interface Props {
   readonly today: Day
   readonly currency: string
   readonly accounts: readonly { readonly code: string; readonly name: string }[]
+  /** Whether anything is closed. */
+  readonly closed: boolean
 }
 
 interface Row {
@@ -22,13 +25,18 @@ interface Row {
 const EMPTY: Row = { account: '', debit: '', credit: '' }
 
 /** An entry of one's own, and closing a period. */
-export const BooksActions = ({ today, currency, accounts }: Props) => {
-  const [open, setOpen] = useState<'entry' | 'close' | null>(null)
+export const BooksActions = ({ today, currency, accounts, closed }: Props) => {
+  const [open, setOpen] = useState<'entry' | 'close' | 'reopen' | null>(null)
   return (
     <>
       <button className="btn" onClick={() => setOpen('close')}>
         Close a period
       </button>
+      {closed && (
+        <button className="btn" onClick={() => setOpen('reopen')}>
+          Reopen a period
+        </button>
+      )}
       <button className="btn btn-do" data-primary={open ? undefined : true} onClick={() => setOpen('entry')}>
         Write an entry
       </button>
@@ -38,11 +46,19 @@ export const BooksActions = ({ today, currency, accounts }: Props) => {
       <Panel open={open === 'close'} onClose={() => setOpen(null)} title="Close a period">
         <ClosePeriod today={today} onDone={() => setOpen(null)} />
       </Panel>
+      <Panel open={open === 'reopen'} onClose={() => setOpen(null)} title="Reopen a period">
+        <ReopenPeriod today={today} onDone={() => setOpen(null)} />
+      </Panel>
     </>
   )
 }
 
-const OwnEntry = ({ today, currency, accounts, onDone }: Props & { readonly onDone: () => void }) => {
+const OwnEntry = ({
+  today,
+  currency,
+  accounts,
+  onDone,
+}: Omit<Props, 'closed'> & { readonly onDone: () => void }) => {
   const [text, setText] = useState('')
   const [on, setOn] = useState<string>(today)
   const [rows, setRows] = useState<readonly Row[]>([EMPTY, EMPTY])

@@ -6,7 +6,12 @@ import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
 
 interface Props {
-  readonly tokens: readonly { readonly id: number; readonly name: string; readonly until: string; readonly readOnly: boolean }[]
+  readonly tokens: readonly {
+    readonly id: number
+    readonly name: string
+    readonly until: string
+    readonly readOnly: boolean
+  }[]
 }
 
 /** The passphrase, and tokens for other programs. */

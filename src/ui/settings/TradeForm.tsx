@@ -7,6 +7,7 @@ import { useSend } from '../send'
 interface Props {
   readonly kinds: readonly string[]
   readonly shopfrontOpen: boolean
+  readonly linksOpenAll: boolean
   readonly hasMailServer: boolean
   readonly levels: readonly { readonly id: number; readonly code: string; readonly name: string; readonly percentOff: string; readonly pricesIncludeTax: boolean | null }[] // prettier-ignore
   readonly areas: readonly { readonly code: string; readonly name: string; readonly taxCode: string }[]
@@ -14,12 +15,21 @@ interface Props {
 }
 
 /** Kinds of sale, price levels, tax areas, the shopfront, and how mail goes. */
-export const TradeForm = ({ kinds, shopfrontOpen, hasMailServer, levels, areas, codes }: Props) => (
+export const TradeForm = ({
+  kinds,
+  shopfrontOpen,
+  linksOpenAll,
+  hasMailServer,
+  levels,
+  areas,
+  codes,
+}: Props) => (
   <>
     <Kinds kinds={kinds} />
     <Levels levels={levels} />
     <Areas areas={areas} codes={codes} />
     <Shopfront open={shopfrontOpen} />
+    <LinksOpen all={linksOpenAll} />
     <Mail has={hasMailServer} />
   </>
 )
@@ -229,6 +239,36 @@ const Shopfront = ({ open }: { readonly open: boolean }) => {
         }
       >
         {open ? 'Close the shopfront' : 'Open the shopfront'}
+      </button>
+      <Refusal refused={refused} />
+    </section>
+  )
+}
+
+const LinksOpen = ({ all }: { readonly all: boolean }) => {
+  const { send, busy, refused } = useSend()
+  return (
+    <section>
+      <h2>Links to customers’ pages</h2>
+      <p className="mb-2">
+        {all
+          ? 'A link to a sale opens everything of its customer: all their sales, papers and what they owe.'
+          : 'A link opens its own sale, its papers, and what is owed on it; nothing else of the customer.'}{' '}
+        Each ends after 180 days, and can be turned off on the customer’s page.
+      </p>
+      <button
+        className="btn"
+        disabled={busy}
+        onClick={() =>
+          void send(
+            'PATCH',
+            '/settings',
+            { linksOpenAll: !all },
+            { say: () => 'Kept, for links made from now on.' },
+          )
+        }
+      >
+        {all ? 'Open only the sale' : 'Open everything of the customer'}
       </button>
       <Refusal refused={refused} />
     </section>

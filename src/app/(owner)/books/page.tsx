@@ -15,6 +15,7 @@ import { formatMoney, isZeroMoney, sumMoney } from '@/core/money'
 import type { ReportRow } from '@/core/ledger'
 import { listAccounts } from '@/data/queries/accounts'
 import { sumTax } from '@/data/queries/invoices'
+import { listClosings } from '@/data/queries/closings'
 import { listEntries } from '@/data/queries/ledger'
 import { readBalanceSheet, readProfitAndLoss, readTies, readTrialBalance } from '@/services/read/books'
 import { hrefOfSource } from '@/services/read/sheet'
@@ -34,6 +35,7 @@ const VIEWS = {
   'balance-sheet': 'Balance sheet',
   tax: 'Tax',
   ties: 'Do they agree?',
+  closings: 'Closings',
 } as const
 type View = keyof typeof VIEWS
 
@@ -62,6 +64,7 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
             today={today}
             currency={business.currency}
             accounts={accounts.map((a) => ({ code: a.code, name: a.name }))}
+            closed={business.closedThrough !== null}
           />
         }
       />
@@ -87,7 +90,45 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
       {view === 'balance-sheet' && <BalanceSheet to={to} />}
       {view === 'tax' && <Tax from={from} to={to} />}
       {view === 'ties' && <Ties to={to} />}
+      {view === 'closings' && <Closings />}
     </>
+  )
+}
+
+const Closings = async () => {
+  const { db } = await openShop()
+  const closings = await listClosings(db)
+  if (closings.length === 0)
+    return (
+      <Empty>
+        Nothing was closed yet. Close a period when its reports are final; each closing will stand here.
+      </Empty>
+    )
+  return (
+    <table className="ledger">
+      <thead>
+        <tr>
+          <th scope="col">Day</th>
+          <th scope="col">What</th>
+          <th scope="col">Why</th>
+        </tr>
+      </thead>
+      <tbody>
+        {closings.map((c) => (
+          <tr key={c.id}>
+            <td>{formatDay(c.on)}</td>
+            <td>
+              {c.kind === 'closed'
+                ? `Closed through ${formatDay(c.through!)}`
+                : c.through
+                  ? `Reopened, closed through ${formatDay(c.through)}`
+                  : 'Reopened, nothing closed'}
+            </td>
+            <td>{c.reason}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   )
 }
 

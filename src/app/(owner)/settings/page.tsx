@@ -13,18 +13,25 @@ import type { UsualPlain } from '@/ui/sale/arrangementDraft'
 import { toDecimalString } from '@/core/money'
 import { readUsual } from '@/services/input/usualArrangements'
 import { keepArrangement } from '@/services/sales/startSale'
+import { OpeningForm } from '@/ui/settings/OpeningForm'
+import { TaxForm } from '@/ui/settings/TaxForm'
 import { TradeForm } from '@/ui/settings/TradeForm'
+import { hasEntries } from '@/data/queries/ledger'
+import { decimal } from '@/core/money'
 import { openShop } from '../_shop'
 
 export const metadata: Metadata = { title: 'Settings' }
 
+const formatPercent = (rate: string): string => `${decimal(rate).times(100).toDecimalPlaces(3).toString()} %`
+
 export default async function Settings() {
-  const { db, business } = await openShop()
-  const [codes, tokens, levels, areas] = await Promise.all([
+  const { db, business, today } = await openShop()
+  const [codes, tokens, levels, areas, posted] = await Promise.all([
     readPlainTaxCodes(db),
     listApiTokens(db),
     priceLevelsView(db),
     taxAreasView(db),
+    hasEntries(db),
   ])
   const { name, address, phone, email, header, footer, conditions, colour, paperSize, estimateDays } =
     business
@@ -85,29 +92,26 @@ export default async function Settings() {
           <TradeForm
             kinds={business.kinds}
             shopfrontOpen={business.shopfrontOpen}
+            linksOpenAll={business.linksOpenAll}
             hasMailServer={business.smtpUrl !== ''}
             levels={levels}
             areas={areas}
             codes={codes.map((c) => c.code)}
           />
-          <section>
-            <h2>Tax codes</h2>
-            <table className="ledger">
-              <tbody>
-                {codes.map((c) => (
-                  <tr key={c.id}>
-                    <td className="font-figure">{c.code}</td>
-                    <td>{c.name}</td>
-                    <td className="sub">
-                      {c.components
-                        .map((k) => `${k.name} ${(Number(k.rate) * 100).toFixed(3).replace(/\.?0+$/, '')} %`)
-                        .join(' + ') || c.treatment}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </section>
+          <TaxForm
+            codes={codes.map((c) => ({
+              id: c.id,
+              code: c.code,
+              name: c.name,
+              says: c.components.map((k) => `${k.name} ${formatPercent(k.rate)}`).join(' + ') || c.treatment,
+            }))}
+          />
+          <OpeningForm
+            today={today}
+            openedOn={business.openedOn}
+            pricesIncludeTax={business.pricesIncludeTax}
+            posted={posted}
+          />
           <section>
             <h2>Everything you own</h2>
             <p className="mb-2">

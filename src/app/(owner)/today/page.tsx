@@ -67,6 +67,7 @@ const LABEL: Readonly<Record<NextAction, string>> = {
   bill: 'Bill',
   buy: 'See what is short',
   'ask-again': 'Ask again',
+  'confirm-order': 'Confirm',
   renew: 'Renew',
   offer: 'Send estimate',
 }
@@ -83,6 +84,7 @@ const EDGE: Readonly<Record<NextAction, string>> = {
   bill: 'bg-slate-400',
   buy: 'bg-rust-600',
   'ask-again': 'bg-paper-300',
+  'confirm-order': 'bg-rust-600',
   renew: 'bg-paper-300',
   offer: 'bg-paper-300',
 }

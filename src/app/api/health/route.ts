@@ -26,6 +26,9 @@ export const GET = async (): Promise<Response> => {
       version: packageFile.version,
       businessDate: businessDate(),
     },
-    { status: up ? 200 : 503, headers: { 'cache-control': 'no-store', ...(up ? {} : { 'retry-after': '2' }) } },
+    {
+      status: up ? 200 : 503,
+      headers: { 'cache-control': 'no-store', ...(up ? {} : { 'retry-after': '2' }) },
+    },
   )
 }

@@ -10,7 +10,9 @@ export const dynamic = 'force-dynamic'
 const input = z.object({ passphrase: z.string().max(200) })
 
 const cookie = (request: Request, value: string, seconds: number) => ({
-  headers: { 'set-cookie': makeCookie(request, { name: SESSION_COOKIE, value, seconds, sameSite: 'Strict' }) },
+  headers: {
+    'set-cookie': makeCookie(request, { name: SESSION_COOKIE, value, seconds, sameSite: 'Strict' }),
+  },
 })
 
 const passphraseOf = async (request: Request): Promise<string | Response> => {
@@ -20,7 +22,9 @@ const passphraseOf = async (request: Request): Promise<string | Response> => {
   const read = input.safeParse(body.value)
   return read.success
     ? read.data.passphrase
-    : problem(422, 'invalid', 'Type the passphrase.', [{ path: 'passphrase', message: 'Type the passphrase.' }])
+    : problem(422, 'invalid', 'Type the passphrase.', [
+        { path: 'passphrase', message: 'Type the passphrase.' },
+      ])
 }
 
 /** The owner signs in: a session cookie that scripts cannot read and other sites cannot send. */
@@ -38,7 +42,8 @@ export const POST = (request: Request): Promise<Response> =>
 export const PUT = (request: Request): Promise<Response> =>
   answering(request, async () => {
     const token = cookieOf(request, SESSION_COOKIE)
-    if (token === undefined || !(await signedIn(database(), token))) return problem(401, 'sign-in', 'Sign in first.')
+    if (token === undefined || !(await signedIn(database(), token)))
+      return problem(401, 'sign-in', 'Sign in first.')
     const passphrase = await passphraseOf(request)
     if (passphrase instanceof Response) return passphrase
     const proved = await proveAgain(database(), token, passphrase)

@@ -14,9 +14,9 @@ export const metadata: Metadata = { title: 'Your page' }
 export default async function OwnPage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params
   const db = database()
-  const [page, business] = await Promise.all([findPage(db, token), findBusiness(db)])
-  if (!page || !business) return <Closed />
   const today = businessDate()
+  const [page, business] = await Promise.all([findPage(db, token, today), findBusiness(db)])
+  if (!page || !business) return <Closed />
   const [view] = await Promise.all([readPage(db, page, business, today), notePageSeen(db, page, today)])
   return (
     <main className="mx-auto max-w-[680px] px-4 py-6">

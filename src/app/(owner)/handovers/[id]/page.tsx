@@ -8,13 +8,14 @@ import { InTheBooks } from '@/ui/books/EntryLines'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
 import { WriteLetter } from '@/ui/post/WriteLetter'
+import { GoodsBack } from '@/ui/sale/GoodsBack'
 import { idFrom, openShop } from '../../_shop'
 
 export const metadata: Metadata = { title: 'Handover' }
 const BY = { counter: 'across the counter', parcel: 'as a parcel', delivery: 'delivered' } as const
 
 export default async function HandoverPage({ params }: { params: Promise<{ id: string }> }) {
-  const { db, currency } = await openShop()
+  const { db, currency, today } = await openShop()
   const paper = (await findHandover(db, await idFrom(params), currency)) ?? notFound()
   const entries = await entriesOfPapers(db, [{ kind: 'handover', id: paper.id }], currency)
   return (
@@ -26,7 +27,11 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
           </Link>
         }
         title={`${paper.direction === 'out' ? 'Handover' : 'Goods came back'} ${paper.number}`}
-        beside={`${formatDay(paper.on)}, ${BY[paper.by]}`}
+        beside={
+          paper.direction === 'out'
+            ? `${formatDay(paper.on)}, ${BY[paper.by]}`
+            : [formatDay(paper.on), paper.reason].filter(Boolean).join(', ')
+        }
         action={
           paper.direction === 'out' && (
             <>
@@ -34,6 +39,16 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
                 Packing slip (PDF)
               </a>
               <WriteLetter paper="packing-slip" paperId={paper.id} />
+              <GoodsBack
+                handoverId={paper.id}
+                number={paper.number}
+                today={today}
+                lines={paper.lines.map((l) => ({
+                  lineId: l.saleLineId,
+                  description: l.description,
+                  quantity: l.quantity.toString(),
+                }))}
+              />
             </>
           )
         }

@@ -9,7 +9,9 @@ import { readCustomer } from '@/services/read/customers'
 import { readUsual } from '@/services/read/usual'
 import { PayChart } from '@/ui/charts'
 import { Files } from '@/ui/files/Files'
+import { readLinks } from '@/services/post/links'
 import { JoinCustomer } from '@/ui/people/JoinCustomer'
+import { Links } from '@/ui/people/Links'
 import { Usual } from '@/ui/people/Usual'
 import { WriteLetter } from '@/ui/post/WriteLetter'
 import { Figure } from '@/ui/Figure'
@@ -26,6 +28,7 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
   const page = (await readCustomer(db, await idFrom(params), business, today)) ?? notFound()
   const { customer, standing } = page
   if (customer.joinedToId !== null) redirect(`/people/${customer.joinedToId}`)
+  const links = await readLinks(db, customer.id, today)
   const none = zeroMoney(currency)
   const bar = page.sales
     .filter((s) => s.stands !== 'declined' && s.stands !== 'cancelled')
@@ -306,6 +309,20 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
                 </p>
               ))}
             </section>
+          )}
+          {links.length > 0 && (
+            <Links
+              links={links.map((l) => ({
+                id: l.id,
+                saleId: l.saleId,
+                opens:
+                  l.saleNumber === null
+                    ? 'everything of theirs'
+                    : `sale ${l.saleNumber}${l.opensAll ? ' and everything else' : ''}`,
+                until: formatDay(l.expiresOn),
+                seen: l.seenOn ? `opened ${formatDay(l.seenOn)}` : 'never opened',
+              }))}
+            />
           )}
           {!customer.walkIn && (
             <Files ownerKind="customer" ownerId={customer.id} files={page.files} label="Files" />

@@ -111,6 +111,7 @@ const DOING: Readonly<Record<string, Doing | 'money'>> = {
   offer: 'offer',
   renew: 'offer',
   'ask-again': 'agree',
+  'confirm-order': 'agree',
   'give-back': 'held',
   'promise-broken': 'money',
   'card-refused': 'money',

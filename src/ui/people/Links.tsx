@@ -1,0 +1,59 @@
+'use client'
+import Link from 'next/link'
+import { useSend } from '../send'
+import { Refusal } from '../Refusal'
+
+interface Props {
+  readonly links: readonly {
+    readonly id: number
+    readonly saleId: number | null
+    readonly opens: string
+    readonly until: string
+    readonly seen: string
+  }[]
+}
+
+/** The links to a customer's own page that open something now; each can be turned off. */
+export const Links = ({ links }: Props) => {
+  const { send, busy, refused } = useSend()
+  return (
+    <section>
+      <h2>Links to their page</h2>
+      <table className="ledger">
+        <tbody>
+          {links.map((l) => (
+            <tr key={l.id}>
+              <td>
+                {l.saleId === null ? (
+                  l.opens
+                ) : (
+                  <Link prefetch={false} href={`/sales/${l.saleId}`} className="hover:underline">
+                    {l.opens}
+                  </Link>
+                )}
+              </td>
+              <td className="sub">
+                until {l.until}, {l.seen}
+              </td>
+              <td className="r">
+                <button
+                  className="underline"
+                  disabled={busy}
+                  aria-label={`Turn off the link to ${l.opens}`}
+                  onClick={() =>
+                    void send('DELETE', `/links/${l.id}`, undefined, {
+                      say: () => 'The link no longer opens anything.',
+                    })
+                  }
+                >
+                  turn off
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <Refusal refused={refused} />
+    </section>
+  )
+}
