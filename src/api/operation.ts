@@ -6,6 +6,7 @@ import { findBusiness, type Business } from '@/data/queries/business'
 import { parse, type Command, type Till } from '@/services/command'
 import type { Failure } from '@/services/failure'
 import { id as idField } from '@/services/input/fields'
+import { viewOfEntry } from '@/services/read/books'
 import { Refusal } from '@/services/refuse'
 
 /** A call as it arrives: parts of the path, the query, the body and the key. */
@@ -51,7 +52,7 @@ const bodyProblem: Failure = {
   errors: [{ path: '', message: 'The body must be a JSON object.' }],
 }
 
-/** A call that changes something: the command does it all. */
+/** A call that changes something: the command does it all. With `?preview=true` it is done and taken back, and told. */
 export const change = <I, A>(
   path: string,
   summary: string,
@@ -63,13 +64,17 @@ export const change = <I, A>(
   summary,
   body: command.schema,
   fromPath: Object.keys(options.path ?? {}),
-  run: async ({ till, params, body, key }) => {
+  run: async ({ till, params, query, body, key }) => {
     const given = body === undefined ? {} : body
     if (!isRecord(given)) return err(bodyProblem)
     const named = Object.fromEntries(
       Object.entries(options.path ?? {}).map(([field, part]) => [field, params[part]]),
     )
     const input = options.bodyAs ? { ...named, [options.bodyAs]: given } : { ...given, ...named }
+    if (query.preview === 'true') {
+      const seen = await command.preview(till, input)
+      return seen.ok ? ok({ status: 200, body: { answer: seen.value.answer, entries: seen.value.entries.map(viewOfEntry) } }) : seen
+    }
     const answer = await command.answer(till, input, key)
     return answer.ok ? ok({ status: options.status ?? 200, body: answer.value }) : answer
   },

@@ -15,7 +15,7 @@ import {
 } from '@/data/queries/access'
 import { listAccounts } from '@/data/queries/accounts'
 import { findBusiness, type Business } from '@/data/queries/business'
-import { insertEntry, type EntrySource } from '@/data/queries/ledger'
+import { findEntries, insertEntry, type EntrySource, type EntryView } from '@/data/queries/ledger'
 import { listTaxCodes, type KeptTaxCode } from '@/data/queries/taxCodes'
 import type { Failure } from './failure'
 import { refuse, Refusal } from './refuse'
@@ -52,6 +52,21 @@ export interface Command<I, A> {
   run(till: Till, input: I): Promise<Result<number, Failure>>
   /** Parses unknown input, does it once for each key, and answers as the HTTP interface does. */
   answer(till: Till, input: unknown, key: string | null): Promise<Result<A, Failure>>
+  /** Does it and takes it back: what it would answer and post. Nothing is saved, no number is used up. */
+  preview(till: Till, input: unknown): Promise<Result<Preview<A>, Failure>>
+}
+
+/** What a command would do. */
+export interface Preview<A> {
+  readonly answer: A
+  readonly entries: readonly EntryView[]
+}
+
+/** Ends the transaction of a preview; carries out what would have been. */
+class Seen extends Error {
+  constructor(readonly preview: Preview<unknown>) {
+    super('a preview, taken back')
+  }
 }
 
 /** Makes a command: input schema, then work in one transaction that saves all or nothing. */
@@ -74,6 +89,19 @@ export const defineCommand = <O, I, A>(
       if (key !== null && !answerIsSecret) await keepAnswer(tx, key, answer)
       return answer
     }),
+  preview: async (till, input) => {
+    try {
+      return await attempt(till, async (tx) => {
+        const parsed = parse(schema, input)
+        const posted: number[] = []
+        const answer = await (await work(await makeWork(tx, till, posted), parsed)).answer()
+        throw new Seen({ answer: answerIsSecret ? null : answer, entries: await findEntries(tx, posted, (await findBusiness(tx))!.currency) })
+      })
+    } catch (problem) {
+      if (problem instanceof Seen) return ok(problem.preview as Preview<A>)
+      throw problem
+    }
+  },
 })
 
 const attempt = async <T>(till: Till, work: (tx: Transaction) => Promise<T>): Promise<Result<T, Failure>> => {
@@ -197,7 +225,7 @@ const rolesOf = async (db: Database, tx: Transaction): Promise<Roles> => {
   return roles
 }
 
-const makeWork = async (tx: Transaction, { db, today }: Till): Promise<Work> => {
+const makeWork = async (tx: Transaction, { db, today }: Till, posted: number[] = []): Promise<Work> => {
   const business = (await findBusiness(tx)) ?? refuse({ code: 'not-set-up' })
   let codes: Promise<readonly KeptTaxCode[]> | undefined
   const byRole = () => rolesOf(db, tx)
@@ -224,9 +252,11 @@ const makeWork = async (tx: Transaction, { db, today }: Till): Promise<Work> => 
     accountId,
     post: async (draft, source) => {
       const known = await byRole()
-      return insertEntry(tx, draft, source, (ref: AccountRef) =>
+      const entryId = await insertEntry(tx, draft, source, (ref: AccountRef) =>
         'role' in ref ? known.get(ref.role)! : ref.accountId,
       )
+      posted.push(entryId)
+      return entryId
     },
   }
 }

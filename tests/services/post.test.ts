@@ -18,8 +18,9 @@ import { settleCardPayment } from '@/services/money/cardPayment'
 import { changeGoods } from '@/services/goods/keepGoods'
 import { importGoods } from '@/services/goods/importGoods'
 import { dropFile, keepFile } from '@/services/files/keepFile'
-import { changeCustomer } from '@/services/people/keepCustomer'
-import { giveLink, withdrawSaleLinks } from '@/services/post/links'
+import { addPriceLevel } from '@/services/goods/priceLevels'
+import { addCustomer, changeCustomer } from '@/services/people/keepCustomer'
+import { giveLink, readLinks, withdrawOneLink, withdrawSaleLinks } from '@/services/post/links'
 import { dropLetter, keepLetterTemplate, readDraftLetter, writeLetter } from '@/services/post/writeLetter'
 import { orderBasket, putInBasket, tellBasket } from '@/services/shopfront/basket'
 import { changeSale } from '@/services/sales/changeSale'
@@ -228,12 +229,86 @@ describe('the shopfront', () => {
     expect(await s.refusal(orderBasket, { secret, turn: 2 })).toBe('invalid')
     const told = await s.answer(tellBasket, { secret, name: 'Zeno Quill', email: 'zeno@mail.example', deliverTo: '3 Bell Street' }) // prettier-ignore
     const ordered = await s.answer(orderBasket, { secret, turn: told.turn, pay: 'card' })
-    const view = await saleView(s.db, ordered.saleId, (await findBusiness(s.db))!, s.today)
-    expect(view).toMatchObject({ stands: 'agreed', channel: 'shopfront', deliverTo: '3 Bell Street', totals: { gross: '40.59' } }) // prettier-ignore
+    const view = async () => (await saleView(s.db, ordered.saleId, (await findBusiness(s.db))!, s.today))!
+    // Until it is paid it is an offer that sets nothing aside.
+    expect(await view()).toMatchObject({ stands: 'offered', channel: 'shopfront', deliverTo: '3 Bell Street', totals: { gross: '40.59' }, lines: [{ setAside: '0' }], next: [{ action: 'confirm-order' }] }) // prettier-ignore
     await s.answer(settleCardPayment, { reference: ordered.reference!, approved: true })
-    expect((await saleView(s.db, ordered.saleId, business, s.today))!.money).toMatchObject({ held: '40.59' })
+    expect(await view()).toMatchObject({ stands: 'agreed', money: { held: '40.59' }, lines: [{ setAside: '3' }] })
     expect(await s.refusal(orderBasket, { secret, turn: told.turn })).toBe('basket-gone')
     expect(await s.ties()).toEqual([])
+  })
+})
+
+describe('a stranger at the shopfront', () => {
+  const basketOf = async (secret: string, facts: object, goodsId: number) => {
+    await s.answer(putInBasket, { secret, goodsId, quantity: '2' })
+    return s.answer(tellBasket, { secret, ...facts })
+  }
+  test('who types a known customer’s address gets their name on nothing: list price, paid first, a link to the address on file', async () => {
+    await s.run(addPriceLevel, { code: 'DEALER', name: 'Dealers', percentOff: '50' })
+    const known = await s.run(addCustomer, { name: 'Orla Finch', email: 'orla@mail.example', priceLevel: 'DEALER', terms: { net: 60 }, addresses: [{ kind: 'deliver-to', text: '9 Secret Lane' }] }) // prettier-ignore
+    await s.run(changeSettings, { shopfrontOpen: true })
+    await s.run(changeGoods, { goodsId: s.rosin, onShopfront: true })
+    const basket = await basketOf('a-secret-of-a-stranger', { name: 'Somebody Else', email: 'ORLA@mail.example' }, s.rosin)
+    const ordered = await s.answer(orderBasket, { secret: 'a-secret-of-a-stranger', turn: basket.turn })
+    const sale = (await saleView(s.db, ordered.saleId, business, s.today))!
+    // 2 × 12.50 at list, not half of it; 25.00 + 2.06 tax
+    expect(sale).toMatchObject({ customerId: known, stands: 'offered', totals: { gross: '27.06' }, billTo: 'Somebody Else', arrangement: { kind: 'deposit', percent: '100' } }) // prettier-ignore
+    expect(JSON.stringify(sale)).not.toContain('Secret Lane')
+    const [waiting] = await listPost(s.db, { saleId: ordered.saleId }, { limit: 1 })
+    expect(waiting).toMatchObject({ recipient: 'orla@mail.example', state: 'waiting' })
+    await sendPost(house(), waiting!.id)
+    const [mail] = await listMailbox(s.db, 1)
+    const token = /\/c\/([\w-]+)/.exec(mail!.body)![1]!
+    await s.run(acceptOffer, { token, version: 1, chosen: [], name: 'Orla Finch' })
+    expect((await saleView(s.db, ordered.saleId, business, s.today))!.stands).toBe('agreed')
+    expect((await listPost(s.db, { id: waiting!.id }, { limit: 1 }))[0]!.body).not.toContain(token)
+  })
+  test('so many orders from one address, and no more', async () => {
+    const orderOnce = async (n: number) => {
+      const secret = `a-secret-of-a-flood-${n}`
+      const basket = await basketOf(secret, { name: 'Flood', email: 'flood@mail.example' }, s.rosin)
+      return s.refusal(orderBasket, { secret, turn: basket.turn })
+    }
+    const outcomes: string[] = []
+    for (let n = 0; n < 5; n++) outcomes.push(await orderOnce(n))
+    expect(outcomes).toEqual(['not refused', 'not refused', 'not refused', 'shop-full', 'shop-full'])
+  })
+})
+
+describe('a link', () => {
+  const billedSale = async () => {
+    const saleId = await sale()
+    await s.run(agreeSale, { saleId })
+    const invoice = await s.answer(billSale, { saleId, what: 'remaining', issue: true })
+    const address = (await s.answer(giveLink, { saleId })).address
+    return { saleId, invoice, token: tokenOf(address), page: (await findPage(s.db, tokenOf(address), s.today))! }
+  }
+  test('opens its own sale alone, unless the owner chose that it opens everything', async () => {
+    const [one, other] = [await billedSale(), await billedSale()]
+    expect(await mayRead(s.db, one.page, 'invoice', one.invoice.id, 'USD')).toBe(true)
+    expect(await mayRead(s.db, one.page, 'invoice', other.invoice.id, 'USD')).toBe(false)
+    expect(await mayRead(s.db, one.page, 'statement', s.customer, 'USD')).toBe(false)
+    const shown = await readPage(s.db, one.page, business, s.today)
+    expect(shown.owes.total).toBe(one.invoice.open)
+    expect(shown.papers.map((p) => p.id)).not.toContain(other.invoice.id)
+    await s.run(changeSettings, { linksOpenAll: true })
+    const all = await billedSale()
+    expect(await mayRead(s.db, all.page, 'invoice', other.invoice.id, 'USD')).toBe(true)
+    await s.run(changeSettings, { linksOpenAll: false })
+  })
+  test('ends on a day, and each can be turned off', async () => {
+    const { token } = await billedSale()
+    expect(await findPage(s.db, token, day('2026-08-28'))).not.toBeNull()
+    expect(await findPage(s.db, token, day('2026-08-29'))).toBeNull()
+    const [newest] = await readLinks(s.db, s.customer, s.today)
+    await s.run(withdrawOneLink, { linkId: newest!.id })
+    expect(await findPage(s.db, token, s.today)).toBeNull()
+  })
+  test('three payments at once pay a debt once', async () => {
+    const { token, invoice } = await billedSale()
+    const begun = await Promise.all([1, 2, 3].map(() => beginPagePayment.answer(s.shop, { token, what: 'open', amount: invoice.open }, null))) // prettier-ignore
+    expect(begun.map((b) => (b.ok ? 'begun' : b.error.code)).sort()).toEqual(['begun', 'nothing-to-pay', 'nothing-to-pay'])
   })
 })
 

@@ -1,3 +1,4 @@
 export * from './fillDues'
 export { discountLeft, discountOn, discountWith, nameOfDue, type DiscountedDue } from './aboutDue'
 export * from './creditDues'
+export { tenderOf, type Tendered } from './tender'

@@ -64,4 +64,8 @@ export const reopenPeriod: Reopen = {
     const is = await proved(till, input)
     return is.ok ? reopened.answer(till, is.value, key) : is
   },
+  preview: async (till, input) => {
+    const is = await proved(till, input)
+    return is.ok ? reopened.preview(till, is.value) : is
+  },
 }

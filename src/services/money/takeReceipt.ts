@@ -1,14 +1,13 @@
 import { z } from 'zod'
 import {
   isPositiveMoney,
-  roundToCoins,
   subtractMoney,
   sumMoney,
   toDecimalString,
   zeroMoney,
   type Money,
 } from '@/core/money'
-import { fillNamed, fillOldest, type DepositAsked, type Filling } from '@/core/receipt'
+import { fillNamed, fillOldest, tenderOf, type DepositAsked, type Filling } from '@/core/receipt'
 import { postReceipt, type Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
@@ -81,6 +80,14 @@ export const readDepositsAsked = async (
   })
 }
 
+/** What an amount that comes on a day pays, oldest first: dues with what comes off them that day, then deposits asked for. */
+export const fillOldestOn = (
+  dues: readonly DueRow[],
+  deposits: readonly DepositAsked[],
+  amount: Money,
+  on: Day,
+): Filling => fillOldest({ dues: offered(dues.filter((d) => d.issuedOn <= on), on), deposits }, amount) // prettier-ignore
+
 /** What a receipt may fill, of whoever owes it: locked, and what of it was open on the day and on every later one. */
 const duesToFill = async (w: Work, owners: readonly number[], onDay: Day): Promise<DuesOn & { readonly all: readonly DueRow[] }> => {
   const all: DueRow[] = []
@@ -100,7 +107,7 @@ const fill = async (
   if (input.for === 'account') return { dues, filling: { dues: [], held: [], onAccount: received } }
   if (input.for === 'oldest') {
     const deposits = await readDepositsAsked(w.tx, who.payer, w.business, onDay)
-    return { dues, filling: fillOldest({ dues: open, deposits }, received) }
+    return { dues, filling: fillOldestOn(dues, deposits, received, onDay) }
   }
   const wishes = input.for.map((x, i) => ({ ...x, amount: w.money(x.amount, `for.${i}.amount`) }))
   for (const x of wishes) {
@@ -257,12 +264,15 @@ export const tender = (
   { method: by, tendered: given }: { readonly method: Method; readonly tendered?: string },
   received: Money,
 ): { readonly tendered: Money; readonly rounding: Money } => {
-  const toPay = by === 'cash' ? roundToCoins(received, w.business.smallestCoin) : received
-  const tendered = given === undefined ? toPay : w.money(given, 'tendered')
-  if (tendered.minor < toPay.minor) refuse({ code: 'tendered-too-little', total: toPay, tendered })
-  if (by !== 'cash' && tendered.minor !== toPay.minor)
+  const { toPay, tendered, rounding, change } = tenderOf(received, {
+    cash: by === 'cash',
+    smallestCoin: w.business.smallestCoin,
+    given: given === undefined ? null : w.money(given, 'tendered'),
+  })
+  if (change.minor < 0n) refuse({ code: 'tendered-too-little', total: toPay, tendered })
+  if (by !== 'cash' && change.minor !== 0n)
     refuse({ code: 'invalid', errors: [{ path: 'tendered', message: 'Change is given for cash alone.' }] })
-  return { tendered, rounding: subtractMoney(toPay, received) }
+  return { tendered, rounding }
 }
 
 export const takeReceipt = defineCommand('take-receipt', takeReceiptInput, async (w, input) => {

@@ -1,6 +1,6 @@
 import { QUICK_VERBS, readQuickLine, type SaleVerb } from '@/core/quickline'
 import { formatMoney, parseMoney, type Money } from '@/core/money'
-import { fillOldest } from '@/core/receipt'
+import { nameOfDue } from '@/core/receipt'
 import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
@@ -9,7 +9,7 @@ import { listGoods, type Goods } from '@/data/queries/goods'
 import { listOpenDues } from '@/data/queries/money'
 import { findNumbered, findSaleNumbered } from '@/data/queries/find'
 import { listSaleIds } from '@/data/queries/sales'
-import { readDepositsAsked } from '../money/takeReceipt'
+import { fillOldestOn, readDepositsAsked } from '../money/takeReceipt'
 import { readLookAlikes } from '../people/lookAlikes'
 import { readStories } from './stories'
 
@@ -198,9 +198,9 @@ const whatItPays = async (
   amount: Money,
 ): Promise<string> => {
   const dues = await listOpenDues(db, c.id, business.currency)
-  const filling = fillOldest({ dues, deposits: await readDepositsAsked(db, c.id, business, today) }, amount)
+  const filling = fillOldestOn(dues, await readDepositsAsked(db, c.id, business, today), amount, today)
   const parts = filling.dues.map(
-    (f) => `${formatMoney(f.amount)} on invoice ${dues.find((d) => d.id === f.dueId)!.number}`,
+    (f) => `${formatMoney(f.amount)}${f.discount ? ` and ${formatMoney(f.discount)} off` : ''} on ${nameOfDue(dues.find((d) => d.id === f.dueId)!)}`,
   )
   parts.push(...filling.held.map((h) => `${formatMoney(h.amount)} held as a deposit`))
   if (filling.onAccount.minor > 0n) parts.push(`${formatMoney(filling.onAccount)} held on account`)

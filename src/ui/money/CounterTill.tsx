@@ -1,15 +1,16 @@
 'use client'
 import { Minus, Plus, X } from 'lucide-react'
+import { tenderOf } from '@/core/receipt'
 import { useCallback, useRef, useState } from 'react'
 import type { Method } from '@/core/ledger'
 import {
+  absMoney,
   decimal,
   formatPrice,
   formatMoney,
   isPositiveMoney,
   minorDigits,
   money,
-  subtractMoney,
   toDecimalString,
   type Money,
 } from '@/core/money'
@@ -44,7 +45,7 @@ const likelyNotes = (total: Money): Money[] => {
 }
 
 /** Sell, take the money, hand it over: goods, tender, receipt, without leaving the keyboard. */
-export const CounterTill = ({ settings }: { readonly settings: Omit<DraftSettings, 'exempt'> }) => {
+export const CounterTill = ({ settings }: { readonly settings: Omit<DraftSettings, 'exempt'> & { readonly smallestCoin: number } }) => {
   const { currency } = settings
   const [lines, setLines] = useState<readonly LineDraft[]>([])
   const [customer, setCustomer] = useState<Buyer | null>(null)
@@ -61,8 +62,11 @@ export const CounterTill = ({ settings }: { readonly settings: Omit<DraftSetting
   }
   const totals = draftTotals(lines, '', whole)
   useRepricing(lines, setLines, customer?.id ?? null, whole.pricesIncludeTax)
-  const given = tendered === '' ? totals.gross : readTyped(tendered, currency)
-  const change = subtractMoney(given, totals.gross)
+  const { toPay, change } = tenderOf(totals.gross, {
+    cash: method === 'cash',
+    smallestCoin: settings.smallestCoin,
+    given: method === 'cash' && tendered !== '' ? readTyped(tendered, currency) : null,
+  })
 
   const add = (g: FoundGoods) => {
     setSold(null)
@@ -263,17 +267,19 @@ export const CounterTill = ({ settings }: { readonly settings: Omit<DraftSetting
               hint={
                 isPositiveMoney(change) ? (
                   <b className="text-[18px] text-iron-900">change {formatMoney(change)}</b>
+                ) : toPay.minor !== totals.gross.minor ? (
+                  `${formatMoney(toPay)} in coins`
                 ) : undefined
               }
               problem={
                 change.minor < 0n
-                  ? `${formatMoney({ ...change, minor: -change.minor })} is missing`
+                  ? `${formatMoney(absMoney(change))} is missing`
                   : undefined
               }
             />
             <div className="mt-2 flex gap-2">
               {isPositiveMoney(totals.gross) &&
-                likelyNotes(totals.gross).map((n) => (
+                likelyNotes(toPay).map((n) => (
                   <button
                     key={n.minor.toString()}
                     className="btn fig flex-1 px-1!"
@@ -299,7 +305,7 @@ export const CounterTill = ({ settings }: { readonly settings: Omit<DraftSetting
           disabled={busy || lines.length === 0 || change.minor < 0n}
           onClick={() => void sell()}
         >
-          Take {formatMoney(totals.gross)}
+          Take {formatMoney(toPay)}
         </button>
         <span className="sub">Enter in the tender, or Ctrl Enter</span>
       </div>

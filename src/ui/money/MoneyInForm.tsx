@@ -2,14 +2,16 @@
 // Long, because what is typed, what it pays and what is owed afterwards are one thought on one screen.
 import { useCallback, useEffect, useState } from 'react'
 import type { Method } from '@/core/ledger'
-import { formatDay, type Day } from '@/core/day'
+import type { Day } from '@/core/day'
 import type { zeroMoney } from '@/core/money'
-import { formatMoney, isPositiveMoney, roundToCoins, subtractMoney, sumMoney } from '@/core/money'
+import { formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
+import { tenderOf } from '@/core/receipt'
 import { DayField, MoneyField, Text } from '../fields'
 import { findCustomers, Picker, type FoundCustomer } from '../Picker'
 import { MethodChoice } from './MethodChoice'
 import { messageFor, Refusal } from '../Refusal'
 import { call, useSend } from '../send'
+import { usePreview, WouldPost } from '../WouldPost'
 import { fillDown, leftAfter, readTyped, settles, sumTyped, type Open } from './filling'
 
 interface Props {
@@ -19,13 +21,6 @@ interface Props {
   readonly saleId: number | null
   /** In minor units: cash is rounded to it. */
   readonly smallestCoin: number
-}
-
-const WHERE: Readonly<Record<Method, string>> = {
-  cash: 'Cash in the drawer',
-  card: 'Card takings on the way',
-  cheque: 'Cheques to bank',
-  transfer: 'Bank',
 }
 
 interface OpenNow {
@@ -74,8 +69,11 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
     items.filter((o) => o.dueId !== undefined).map((o) => readTyped(put[o.key] ?? '', currency)),
     currency,
   )
-  const heldNow = subtractMoney(received, onDues)
-  const coins = method === 'cash' ? roundToCoins(received, smallestCoin) : received
+  const { toPay: coins, change } = tenderOf(received, {
+    cash: method === 'cash',
+    smallestCoin,
+    given: method === 'cash' && tendered !== '' ? readTyped(tendered, currency) : null,
+  })
   const off = sumMoney(
     items.map((o) => {
       const part = readTyped(put[o.key] ?? '', currency)
@@ -84,26 +82,29 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
     currency,
   )
 
+  const wishes = items
+    .filter((o) => readTyped(put[o.key] ?? '', currency).minor > 0n)
+    .map((o) => ({
+      ...(o.dueId === undefined ? { saleId: o.saleId } : { dueId: o.dueId }),
+      amount: put[o.key]!,
+    }))
+  const body = {
+    customerId: who?.id,
+    on,
+    method,
+    amount,
+    reference,
+    tendered: method === 'cash' && tendered ? tendered : undefined,
+    for: wishes.length > 0 ? wishes : 'account',
+    ...(others.length > 0 ? { forOthers: true } : {}),
+  }
+  const seen = usePreview('/receipts', who && isPositiveMoney(received) && !tooMuch ? body : null)
+
   const take = (print: boolean) => {
-    const wishes = items
-      .filter((o) => readTyped(put[o.key] ?? '', currency).minor > 0n)
-      .map((o) => ({
-        ...(o.dueId === undefined ? { saleId: o.saleId } : { dueId: o.dueId }),
-        amount: put[o.key]!,
-      }))
     void send<{ id: number; number: string; change: string }>(
       'POST',
       '/receipts',
-      {
-        customerId: who?.id,
-        on,
-        method,
-        amount,
-        reference,
-        tendered: method === 'cash' && tendered ? tendered : undefined,
-        for: wishes.length > 0 ? wishes : 'account',
-        ...(others.length > 0 ? { forOthers: true } : {}),
-      },
+      body,
       {
         say: (r) =>
           `Receipt ${r.number} for ${formatMoney(received)} from ${who?.name}.${Number(r.change) > 0 ? ` Give ${r.change} change.` : ''}`,
@@ -155,8 +156,8 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
             onValue={setTendered}
             problem={messageFor(refused, 'tendered')}
             hint={
-              isPositiveMoney(subtractMoney(readTyped(tendered, currency), coins))
-                ? `change ${formatMoney(subtractMoney(readTyped(tendered, currency), coins))}`
+              isPositiveMoney(change)
+                ? `change ${formatMoney(change)}`
                 : coins.minor !== received.minor
                   ? `${formatMoney(coins)} in coins`
                   : undefined
@@ -308,38 +309,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
                 currency={currency}
               />
             )}
-            {isPositiveMoney(received) && !tooMuch && (
-              <p className="mt-5 bg-paper-100 px-3.5 py-2.5">
-                <b>In the books</b>{' '}
-                <span className="ml-2">
-                  {WHERE[method]} <span className="fig">{formatMoney(coins)}</span> debit
-                  {isPositiveMoney(off) && (
-                    <>
-                      {' '}
-                      · Discounts for early payment, tax included{' '}
-                      <span className="fig">{formatMoney(off)}</span> debit
-                    </>
-                  )}
-                </span>
-                {isPositiveMoney(onDues) && (
-                  <span>
-                    {' '}
-                    · Owed by customers{' '}
-                    <span className="fig">{formatMoney(sumMoney([onDues, off], currency))}</span> credit
-                  </span>
-                )}
-                {isPositiveMoney(heldNow) && (
-                  <span>
-                    {' '}
-                    · Held for customers (a liability) <span className="fig">
-                      {formatMoney(heldNow)}
-                    </span>{' '}
-                    credit
-                  </span>
-                )}
-                <span className="sub"> · dated {formatDay(on as Day)}</span>
-              </p>
-            )}
+            {isPositiveMoney(received) && !tooMuch && <WouldPost seen={seen} currency={currency} />}
           </>
         )}
       </div>

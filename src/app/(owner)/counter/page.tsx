@@ -16,6 +16,7 @@ export default async function Counter() {
           currency,
           pricesIncludeTax: business.pricesIncludeTax,
           roundPer: business.taxRoundedPer,
+          smallestCoin: business.smallestCoin,
           codes: await readPlainTaxCodes(db),
         }}
       />
