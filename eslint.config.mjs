@@ -15,8 +15,6 @@ export default tseslint.config(
       'react-hooks/refs': 'off',
     },
   },
-  // Pictures on paper are described by what stands beside them; the library has no alternative text.
-  { files: ['src/papers/**/*.tsx'], rules: { 'jsx-a11y/alt-text': 'off' } },
   {
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],

@@ -15,14 +15,14 @@ const config: NextConfig = {
   // bin/test checks types; a start should not wait for it.
   typescript: { ignoreBuildErrors: true },
   serverExternalPackages: [
-    '@react-pdf/renderer',
+    'pdfkit',
+    'piscina',
     '@node-rs/argon2',
     'postgres',
     'pino',
     'exceljs',
     'nodemailer',
     'bwip-js',
-    'pdf-lib',
   ],
   headers: async () => [
     { source: '/:path*', headers: SECURITY_HEADERS },

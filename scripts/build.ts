@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { cpSync, existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
+import { buildSync } from 'esbuild'
 import { pathToFileURL } from 'node:url'
 
 const root = resolve(import.meta.dirname, '..')
@@ -53,6 +54,25 @@ const copyPaperFonts = (): void => {
   }
 }
 
+/** What runs on threads of its own, each in one file beside the server; packages come from the project's. */
+const bundleWorkers = (): void => {
+  buildSync({
+    entryPoints: {
+      papers: join(root, 'src/workers/papers.worker.ts'),
+      tables: join(root, 'src/workers/tables.worker.ts'),
+    },
+    outdir: join(root, '.next/standalone/workers'),
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    packages: 'external',
+    alias: { '@': join(root, 'src') },
+    logLevel: 'error',
+  })
+}
+
 /** Builds the application where its sources changed since the last build. Answers whether it had to. */
 export const build = (): boolean => {
   const now = fingerprint()
@@ -68,6 +88,7 @@ export const build = (): boolean => {
   if (existsSync(join(root, 'public')))
     cpSync(join(root, 'public'), join(root, '.next/standalone/public'), { recursive: true })
   copyPaperFonts()
+  bundleWorkers()
   cpSync(join(root, 'scripts/door.mjs'), join(root, '.next/standalone/door.mjs'))
   writeFileSync(stampFile, now)
   return true

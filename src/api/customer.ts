@@ -12,6 +12,7 @@ import { mayRead } from '@/services/customerPage/readPage'
 import { settleCardPayment } from '@/services/money/cardPayment'
 import { hashToken } from '@/services/access/secrets'
 import { pdf } from './export'
+import { mayAgain } from './limit'
 import { problem, problemOf } from './problem'
 import { answering } from './answering'
 import { readBody } from './body'
@@ -19,6 +20,8 @@ import { isSameOrigin } from './entry'
 
 const json = (body: unknown, status = 200): Response =>
   Response.json(body, { status, headers: { 'cache-control': 'no-store' } })
+/** So many papers a minute a link opens: they take work to draw. */
+const PAPERS_AT_ONCE = 20
 const closed = () => problem(404, 'link-closed', 'This page is no longer open. Ask us for a new link.')
 
 /** Answers a change asked for from outside: only from our own pages, once for each key. */
@@ -106,6 +109,14 @@ export const serveCustomerPaper = (
 ): Promise<Response> => answering(request, () => customerPaper(token, kind, name))
 
 const customerPaper = async (token: string, kind: string, name: string): Promise<Response> => {
+  if (!mayAgain(`paper ${hashToken(token)}`, PAPERS_AT_ONCE, 60_000))
+    return problem(
+      429,
+      'too-many',
+      'That is many papers in a minute. Wait a moment, then open it again.',
+      [],
+      { headers: { 'retry-after': '20' } },
+    )
   const db = database()
   const [page, business] = await Promise.all([findPage(db, token, businessDate()), findBusiness(db)])
   if (!page || !business) return closed()

@@ -73,7 +73,12 @@ export const change = <I, A>(
     const input = options.bodyAs ? { ...named, [options.bodyAs]: given } : { ...given, ...named }
     if (query.preview === 'true') {
       const seen = await command.preview(till, input)
-      return seen.ok ? ok({ status: 200, body: { answer: seen.value.answer, entries: seen.value.entries.map(viewOfEntry) } }) : seen
+      return seen.ok
+        ? ok({
+            status: 200,
+            body: { answer: seen.value.answer, entries: seen.value.entries.map(viewOfEntry) },
+          })
+        : seen
     }
     const answer = await command.answer(till, input, key)
     return answer.ok ? ok({ status: options.status ?? 200, body: answer.value }) : answer

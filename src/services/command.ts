@@ -95,7 +95,10 @@ export const defineCommand = <O, I, A>(
         const parsed = parse(schema, input)
         const posted: number[] = []
         const answer = await (await work(await makeWork(tx, till, posted), parsed)).answer()
-        throw new Seen({ answer: answerIsSecret ? null : answer, entries: await findEntries(tx, posted, (await findBusiness(tx))!.currency) })
+        throw new Seen({
+          answer: answerIsSecret ? null : answer,
+          entries: await findEntries(tx, posted, (await findBusiness(tx))!.currency),
+        })
       })
     } catch (problem) {
       if (problem instanceof Seen) return ok(problem.preview as Preview<A>)

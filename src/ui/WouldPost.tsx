@@ -10,7 +10,12 @@ export interface Seen<A> {
   readonly entries: readonly {
     readonly on: string
     readonly text: string
-    readonly lines: readonly { readonly account: string; readonly name: string; readonly debit: string; readonly credit: string }[]
+    readonly lines: readonly {
+      readonly account: string
+      readonly name: string
+      readonly debit: string
+      readonly credit: string
+    }[]
   }[]
 }
 
@@ -31,7 +36,11 @@ export const usePreview = <A,>(path: string, body: unknown): Previewed<A> => {
     let stale = false
     const timer = setTimeout(() => {
       void call<Seen<A>>('POST', `${path}?preview=true`, JSON.parse(asked)).then((answer) => {
-        if (!stale) setLast({ asked, of: answer.ok ? { seen: answer.value, refused: null } : { seen: null, refused: answer } })
+        if (!stale)
+          setLast({
+            asked,
+            of: answer.ok ? { seen: answer.value, refused: null } : { seen: null, refused: answer },
+          })
       })
     }, A_MOMENT)
     return () => {
@@ -42,10 +51,17 @@ export const usePreview = <A,>(path: string, body: unknown): Previewed<A> => {
   return last && last.asked === asked ? last.of : { seen: null, refused: null }
 }
 
-const show = (amount: string, currency: string): string => (Number(amount) > 0 ? formatPrice(decimal(amount), currency) : '')
+const show = (amount: string, currency: string): string =>
+  Number(amount) > 0 ? formatPrice(decimal(amount), currency) : ''
 
 /** What would stand in the books: every account with its side, as the command would post it. */
-export const WouldPost = ({ seen: { seen, refused }, currency }: { readonly seen: Previewed<unknown>; readonly currency: string }) => (
+export const WouldPost = ({
+  seen: { seen, refused },
+  currency,
+}: {
+  readonly seen: Previewed<unknown>
+  readonly currency: string
+}) => (
   <section className="mt-5 bg-paper-100 px-3.5 py-2.5" aria-live="polite">
     <h2 className="text-[15px]!">In the books</h2>
     {refused && <p className="text-oxide-700">{refused.detail}</p>}

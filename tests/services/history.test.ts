@@ -117,7 +117,9 @@ test('every tie stays at zero over random histories', { timeout: 600_000 }, asyn
     const till = { db: s.db, today }
     // Every third command is previewed first: what it said it would post, it posts, and looking changed nothing.
     const seen = done % 3 === 0 ? await command.preview(till, input) : null
-    const [before] = await s.db.execute<{ id: number }>(sql`select coalesce(max(id), 0)::int as id from entry`)
+    const [before] = await s.db.execute<{ id: number }>(
+      sql`select coalesce(max(id), 0)::int as id from entry`,
+    )
     const result = await command.run(till, input)
     if (seen) {
       expect(seen.ok ? 'done' : seen.error.code).toBe(result.ok ? 'done' : result.error.code)
@@ -125,7 +127,10 @@ test('every tie stays at zero over random histories', { timeout: 600_000 }, asyn
         select e.text, (select json_agg(json_build_array(a.code, l.amount::text) order by l.id) from entry_line l join account a on a.id = l.account_id where l.entry_id = e.id) as lines
           from entry e where e.id > ${before!.id} order by e.id`)
       if (seen.ok) {
-        const told = seen.value.entries.map((e) => ({ text: e.text, lines: e.lines.map((l) => [l.code, l.amount.minor.toString()]) }))
+        const told = seen.value.entries.map((e) => ({
+          text: e.text,
+          lines: e.lines.map((l) => [l.code, l.amount.minor.toString()]),
+        }))
         expect(told).toEqual(result.ok ? posted.map((e) => ({ ...e })) : [])
       }
     }

@@ -103,7 +103,9 @@ describe('papers, read back', () => {
     const { tags } = await paper('estimate', saleId)
     const roles = JSON.stringify(tags)
     expect(roles).toContain('"role":"Document"')
-    expect(roles.match(/"role":"P"/g)!.length).toBeGreaterThan(30)
+    expect(roles).toContain('"role":"H1"')
+    expect(roles.match(/"role":"TH"/g)!.length).toBe(5)
+    expect(roles.match(/"role":"TD"/g)!.length).toBeGreaterThan(20)
     expect(roles).toContain('"type":"content"')
   })
 

@@ -233,7 +233,11 @@ describe('the shopfront', () => {
     // Until it is paid it is an offer that sets nothing aside.
     expect(await view()).toMatchObject({ stands: 'offered', channel: 'shopfront', deliverTo: '3 Bell Street', totals: { gross: '40.59' }, lines: [{ setAside: '0' }], next: [{ action: 'confirm-order' }] }) // prettier-ignore
     await s.answer(settleCardPayment, { reference: ordered.reference!, approved: true })
-    expect(await view()).toMatchObject({ stands: 'agreed', money: { held: '40.59' }, lines: [{ setAside: '3' }] })
+    expect(await view()).toMatchObject({
+      stands: 'agreed',
+      money: { held: '40.59' },
+      lines: [{ setAside: '3' }],
+    })
     expect(await s.refusal(orderBasket, { secret, turn: told.turn })).toBe('basket-gone')
     expect(await s.ties()).toEqual([])
   })
@@ -249,7 +253,11 @@ describe('a stranger at the shopfront', () => {
     const known = await s.run(addCustomer, { name: 'Orla Finch', email: 'orla@mail.example', priceLevel: 'DEALER', terms: { net: 60 }, addresses: [{ kind: 'deliver-to', text: '9 Secret Lane' }] }) // prettier-ignore
     await s.run(changeSettings, { shopfrontOpen: true })
     await s.run(changeGoods, { goodsId: s.rosin, onShopfront: true })
-    const basket = await basketOf('a-secret-of-a-stranger', { name: 'Somebody Else', email: 'ORLA@mail.example' }, s.rosin)
+    const basket = await basketOf(
+      'a-secret-of-a-stranger',
+      { name: 'Somebody Else', email: 'ORLA@mail.example' },
+      s.rosin,
+    )
     const ordered = await s.answer(orderBasket, { secret: 'a-secret-of-a-stranger', turn: basket.turn })
     const sale = (await saleView(s.db, ordered.saleId, business, s.today))!
     // 2 × 12.50 at list, not half of it; 25.00 + 2.06 tax
@@ -282,7 +290,12 @@ describe('a link', () => {
     await s.run(agreeSale, { saleId })
     const invoice = await s.answer(billSale, { saleId, what: 'remaining', issue: true })
     const address = (await s.answer(giveLink, { saleId })).address
-    return { saleId, invoice, token: tokenOf(address), page: (await findPage(s.db, tokenOf(address), s.today))! }
+    return {
+      saleId,
+      invoice,
+      token: tokenOf(address),
+      page: (await findPage(s.db, tokenOf(address), s.today))!,
+    }
   }
   test('opens its own sale alone, unless the owner chose that it opens everything', async () => {
     const [one, other] = [await billedSale(), await billedSale()]
@@ -308,7 +321,11 @@ describe('a link', () => {
   test('three payments at once pay a debt once', async () => {
     const { token, invoice } = await billedSale()
     const begun = await Promise.all([1, 2, 3].map(() => beginPagePayment.answer(s.shop, { token, what: 'open', amount: invoice.open }, null))) // prettier-ignore
-    expect(begun.map((b) => (b.ok ? 'begun' : b.error.code)).sort()).toEqual(['begun', 'nothing-to-pay', 'nothing-to-pay'])
+    expect(begun.map((b) => (b.ok ? 'begun' : b.error.code)).sort()).toEqual([
+      'begun',
+      'nothing-to-pay',
+      'nothing-to-pay',
+    ])
   })
 })
 

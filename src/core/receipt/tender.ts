@@ -19,7 +19,11 @@ export interface Tendered {
  */
 export const tenderOf = (
   amount: Money,
-  { cash, smallestCoin, given }: { readonly cash: boolean; readonly smallestCoin: number; readonly given: Money | null },
+  {
+    cash,
+    smallestCoin,
+    given,
+  }: { readonly cash: boolean; readonly smallestCoin: number; readonly given: Money | null },
 ): Tendered => {
   const toPay = cash ? roundToCoins(amount, smallestCoin) : amount
   const tendered = given ?? toPay

@@ -20,7 +20,9 @@ export const KEPT_BACK: Readonly<Record<string, 'whole' | readonly string[]>> = 
 /** Sums that triggers keep, and can be made again from what they sum. */
 export const MADE_AGAIN: readonly string[] = ['account_month', 'held', 'shelf']
 
-const TABLES = Object.values(schema as Readonly<Record<string, unknown>>).filter((t) => is(t, PgTable)) as PgTable[]
+const TABLES = Object.values(schema as Readonly<Record<string, unknown>>).filter((t) =>
+  is(t, PgTable),
+) as PgTable[]
 
 /** A table's columns as the database names them, less those that are kept back. */
 const columnsOf = (table: PgTable): string[] => {

@@ -176,7 +176,15 @@ export const entriesOfPapers = async (
 export const findEntries = async (db: Db, ids: readonly number[], currency: string): Promise<EntryView[]> =>
   ids.length === 0
     ? []
-    : withLines(db, await db.select().from(entry).where(sql`${entry.id} in ${[...ids]}`).orderBy(asc(entry.id)), currency)
+    : withLines(
+        db,
+        await db
+          .select()
+          .from(entry)
+          .where(sql`${entry.id} in ${[...ids]}`)
+          .orderBy(asc(entry.id)),
+        currency,
+      )
 
 export const findEntry = async (db: Db, id: number, currency: string): Promise<EntryView | null> => {
   const rows = await db.select().from(entry).where(eq(entry.id, id))

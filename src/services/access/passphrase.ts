@@ -9,7 +9,7 @@ import type { Failure } from '../failure'
 export const newPassphrase = z
   .string({ error: 'A passphrase is needed.' })
   .max(200, 'At most 200 characters.')
-  .refine((s) => s.trim().length >= 8, 'At least 8 characters, not counting spaces around them.')
+  .refine((s) => s.trim().length >= 8, 'At least 8 characters.')
 
 export const hashPassphrase = (passphrase: string): Promise<string> => hash(passphrase)
 

@@ -200,7 +200,8 @@ const whatItPays = async (
   const dues = await listOpenDues(db, c.id, business.currency)
   const filling = fillOldestOn(dues, await readDepositsAsked(db, c.id, business, today), amount, today)
   const parts = filling.dues.map(
-    (f) => `${formatMoney(f.amount)}${f.discount ? ` and ${formatMoney(f.discount)} off` : ''} on ${nameOfDue(dues.find((d) => d.id === f.dueId)!)}`,
+    (f) =>
+      `${formatMoney(f.amount)}${f.discount ? ` and ${formatMoney(f.discount)} off` : ''} on ${nameOfDue(dues.find((d) => d.id === f.dueId)!)}`,
   )
   parts.push(...filling.held.map((h) => `${formatMoney(h.amount)} held as a deposit`))
   if (filling.onAccount.minor > 0n) parts.push(`${formatMoney(filling.onAccount)} held on account`)

@@ -45,7 +45,11 @@ const likelyNotes = (total: Money): Money[] => {
 }
 
 /** Sell, take the money, hand it over: goods, tender, receipt, without leaving the keyboard. */
-export const CounterTill = ({ settings }: { readonly settings: Omit<DraftSettings, 'exempt'> & { readonly smallestCoin: number } }) => {
+export const CounterTill = ({
+  settings,
+}: {
+  readonly settings: Omit<DraftSettings, 'exempt'> & { readonly smallestCoin: number }
+}) => {
   const { currency } = settings
   const [lines, setLines] = useState<readonly LineDraft[]>([])
   const [customer, setCustomer] = useState<Buyer | null>(null)
@@ -271,11 +275,7 @@ export const CounterTill = ({ settings }: { readonly settings: Omit<DraftSetting
                   `${formatMoney(toPay)} in coins`
                 ) : undefined
               }
-              problem={
-                change.minor < 0n
-                  ? `${formatMoney(absMoney(change))} is missing`
-                  : undefined
-              }
+              problem={change.minor < 0n ? `${formatMoney(absMoney(change))} is missing` : undefined}
             />
             <div className="mt-2 flex gap-2">
               {isPositiveMoney(totals.gross) &&

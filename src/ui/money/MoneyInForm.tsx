@@ -101,16 +101,11 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
   const seen = usePreview('/receipts', who && isPositiveMoney(received) && !tooMuch ? body : null)
 
   const take = (print: boolean) => {
-    void send<{ id: number; number: string; change: string }>(
-      'POST',
-      '/receipts',
-      body,
-      {
-        say: (r) =>
-          `Receipt ${r.number} for ${formatMoney(received)} from ${who?.name}.${Number(r.change) > 0 ? ` Give ${r.change} change.` : ''}`,
-        go: (r) => `/receipts/${r.id}${print ? '?print=1' : ''}`,
-      },
-    )
+    void send<{ id: number; number: string; change: string }>('POST', '/receipts', body, {
+      say: (r) =>
+        `Receipt ${r.number} for ${formatMoney(received)} from ${who?.name}.${Number(r.change) > 0 ? ` Give ${r.change} change.` : ''}`,
+      go: (r) => `/receipts/${r.id}${print ? '?print=1' : ''}`,
+    })
   }
 
   return (

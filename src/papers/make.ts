@@ -1,4 +1,3 @@
-import { renderToBuffer } from '@react-pdf/renderer'
 import { formatDay } from '@/core/day'
 import { layoutSpec, usualLayout, type LayoutSpec, type PaperKind } from '@/core/formats'
 import { formatMoney, isPositiveMoney } from '@/core/money'
@@ -9,15 +8,12 @@ import { findReceipt } from '@/data/queries/money'
 import { readLayoutSpec } from '@/services/papers/keepLayout'
 import { changeOf } from '@/services/money/takeReceipt'
 import { readWhatItPaid } from '@/services/read/receipt'
-import { registerFonts } from './fonts'
+import { drawElsewhere } from './drawElsewhere'
 import { readLetterhead } from './letterhead'
 import type { Asked, Paper } from './paper'
 import { paperOfInvoice, paperOfReceipt, openItemsOf, reminderOf, statementOf } from './paperOfMoney'
 import { agreementOf } from './agreement'
 import { depositRequestOf, packingSlipOf, paperOfSale, pickListOf } from './paperOfSale'
-import { ReceiptPaper } from './ReceiptPaper'
-import { SalesPaper } from './SalesPaper'
-import { tagPdf } from './tagPdf'
 import { taxSums } from './taxSums'
 
 const read = (asked: Asked, kind: PaperKind, id: number): Promise<Paper | null> => {
@@ -69,14 +65,12 @@ export const makePaper = async (
 ): Promise<Buffer | null> => {
   const paper = await read(asked, kind, id)
   if (!paper) return null
-  registerFonts()
   const [head, spec] = await Promise.all([
     readLetterhead(asked.db, asked.business),
     // An invoice and a credit note are told apart by what they are, not by their address.
     layoutOf(asked.db, paper.kind, layout),
   ])
-  const pdf = await renderToBuffer(<SalesPaper paper={paper} layout={spec} head={head} />)
-  return tagPdf(pdf, paper.language)
+  return drawElsewhere({ as: 'paper', laid: { paper, layout: spec, head } })
 }
 
 /** A receipt as a narrow slip, as long as it needs to be. */
@@ -86,39 +80,36 @@ export const makeSlip = async ({ db, business }: Asked, receiptId: number): Prom
   if (!receipt) return null
   const invoice = receipt.invoiceId === null ? null : await findInvoice(db, receipt.invoiceId, currency)
   const change = changeOf(receipt)
-  registerFonts()
-  const pdf = await renderToBuffer(
-    <ReceiptPaper
-      receipt={{
-        number: receipt.number,
-        business,
-        from: receipt.customerName,
-        on: formatDay(receipt.on),
-        how: receipt.method,
-        lines: invoice
-          ? invoice.lines.map((l) => ({
-              what: `${l.quantity.toString()} × ${l.description}`,
-              amount: formatMoney(l.net),
-            }))
-          : (await readWhatItPaid(db, receipt, currency)).map((p) => ({
-              what: p.what,
-              amount: formatMoney(p.amount),
-            })),
-        sums: [
-          ...(invoice
-            ? [{ name: 'net', amount: formatMoney(invoice.net) }, ...(await taxSums(db, invoice.taxes))]
-            : []),
-          ...(isPositiveMoney(change)
-            ? [
-                { name: 'given', amount: formatMoney(receipt.tendered) },
-                { name: 'change', amount: formatMoney(change) },
-              ]
-            : []),
-        ],
-        amount: `${formatMoney(receipt.amount)} ${currency}`,
-        voided: receipt.voidedOn ? `Voided on ${formatDay(receipt.voidedOn)}` : '',
-      }}
-    />,
-  )
-  return tagPdf(pdf, 'en')
+  return drawElsewhere({
+    as: 'slip',
+    slip: {
+      number: receipt.number,
+      business: { name: business.name, address: business.address, footer: business.footer },
+      from: receipt.customerName,
+      on: formatDay(receipt.on),
+      how: receipt.method,
+      lines: invoice
+        ? invoice.lines.map((l) => ({
+            what: `${l.quantity.toString()} × ${l.description}`,
+            amount: formatMoney(l.net),
+          }))
+        : (await readWhatItPaid(db, receipt, currency)).map((p) => ({
+            what: p.what,
+            amount: formatMoney(p.amount),
+          })),
+      sums: [
+        ...(invoice
+          ? [{ name: 'net', amount: formatMoney(invoice.net) }, ...(await taxSums(db, invoice.taxes))]
+          : []),
+        ...(isPositiveMoney(change)
+          ? [
+              { name: 'given', amount: formatMoney(receipt.tendered) },
+              { name: 'change', amount: formatMoney(change) },
+            ]
+          : []),
+      ],
+      amount: `${formatMoney(receipt.amount)} ${currency}`,
+      voided: receipt.voidedOn ? `Voided on ${formatDay(receipt.voidedOn)}` : '',
+    },
+  })
 }

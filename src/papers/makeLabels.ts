@@ -1,9 +1,8 @@
-import { renderToBuffer } from '@react-pdf/renderer'
 import bwipjs from 'bwip-js/node'
 import { formatPrice } from '@/core/money'
 import { findGoods } from '@/data/queries/goods'
-import { registerFonts } from './fonts'
-import { LabelSheet, type Label } from './LabelSheet'
+import type { Label } from './draw/drawLabels'
+import { drawElsewhere } from './drawElsewhere'
 import type { Asked } from './paper'
 
 /** Labels for goods, so many of each. The bars hold the barcode, or the code where there is none (Code 128). */
@@ -25,6 +24,5 @@ export const makeLabels = async (
     labels.push(...Array.from({ length: count }, () => label))
   }
   if (labels.length === 0) return null
-  registerFonts()
-  return renderToBuffer(<LabelSheet labels={labels} />)
+  return drawElsewhere({ as: 'labels', labels })
 }

@@ -1,0 +1,49 @@
+import { existsSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+
+/** How a piece of text is set: words, headings, figures; plain or strong. */
+export type Face = 'text' | 'text-bold' | 'slab' | 'figure' | 'figure-bold'
+
+const SCRIPTS = ['latin', 'latin-ext'] as const
+const FAMILY = {
+  text: ['atkinson-hyperlegible-next', 400],
+  'text-bold': ['atkinson-hyperlegible-next', 700],
+  slab: ['zilla-slab', 600],
+  figure: ['atkinson-hyperlegible-mono', 400],
+  'figure-bold': ['atkinson-hyperlegible-mono', 700],
+} as const satisfies Readonly<Record<Face, readonly [string, number]>>
+
+/** The files the papers are set in; the build puts them beside the server, while developing they come from node_modules. */
+const fileOf = (family: string, name: string): Buffer => {
+  const built = join(process.cwd(), 'paper-fonts', name)
+  return readFileSync(
+    existsSync(built) ? built : join(process.cwd(), 'node_modules/@fontsource', family, 'files', name),
+  )
+}
+
+let loaded: ReadonlyMap<string, Buffer> | null = null
+
+/** Every typeface by the name it is registered under: a face and a script. Read once. */
+export const fontFiles = (): ReadonlyMap<string, Buffer> => {
+  loaded ??= new Map(
+    (Object.keys(FAMILY) as Face[]).flatMap((face) => {
+      const [family, weight] = FAMILY[face]
+      const hebrew = weight === 400 ? 400 : 700
+      return [
+        ...SCRIPTS.map(
+          (script) =>
+            [`${face}-${script}`, fileOf(family, `${family}-${script}-${weight}-normal.woff`)] as const,
+        ),
+        [
+          `${face}-hebrew`,
+          fileOf('noto-sans-hebrew', `noto-sans-hebrew-hebrew-${hebrew}-normal.woff`),
+        ] as const,
+      ]
+    }),
+  )
+  return loaded
+}
+
+/** The typefaces that may set a letter of a face, in the order they are asked. */
+export const facesOf = (face: Face): readonly string[] =>
+  [...SCRIPTS, 'hebrew'].map((script) => `${face}-${script}`)

@@ -1,0 +1,4 @@
+import { readTable, type ReadTable } from '@/services/goods/tableFile'
+
+/** A thread of its own that reads spreadsheets; see workers/runElsewhere. */
+export default (body: Uint8Array): Promise<ReadTable> => readTable(body)
