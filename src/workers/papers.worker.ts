@@ -1,4 +1,6 @@
 import { draw, type Drawing } from '@/papers/draw/draw'
 
 /** A thread of its own that draws papers; see papers/drawElsewhere. */
-export default (drawing: Drawing): Promise<Buffer> => draw(drawing)
+const work = (drawing: Drawing): Promise<Buffer> => draw(drawing)
+
+export default work

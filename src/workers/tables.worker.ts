@@ -1,4 +1,6 @@
 import { readTable, type ReadTable } from '@/services/goods/tableFile'
 
 /** A thread of its own that reads spreadsheets; see workers/runElsewhere. */
-export default (body: Uint8Array): Promise<ReadTable> => readTable(body)
+const work = (body: Uint8Array): Promise<ReadTable> => readTable(body)
+
+export default work

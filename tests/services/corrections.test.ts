@@ -47,7 +47,7 @@ const balance = async (code: string, asOf = '2199-01-01'): Promise<string> => {
   const row = (await readTrialBalance(s.db, day(asOf), 'USD')).rows.find((r) => r.code === code)
   return toDecimalString({ minor: (row?.debit.minor ?? 0n) - (row?.credit.minor ?? 0n), currency: 'USD' })
 }
-const [RECEIVABLES, ON_ACCOUNT, DEPOSITS, TAX, TAX_AHEAD, DISCOUNTS, BAD_DEBTS] = ['1100', '2120', '2100', '2201', '2290', '4110', '6200'] as const // prettier-ignore
+const [RECEIVABLES, DEPOSITS, TAX, TAX_AHEAD, DISCOUNTS, BAD_DEBTS] = ['1100', '2100', '2201', '2290', '4110', '6200'] as const // prettier-ignore
 
 interface Wish {
   readonly price?: string

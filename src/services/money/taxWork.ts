@@ -5,7 +5,6 @@ import {
   shareMoney,
   smallerMoney,
   subtractMoney,
-  sumMoney,
   zeroMoney,
   type Money,
 } from '@/core/money'
