@@ -41,6 +41,10 @@ export const discountOn = (
 export const nameOfDue = (d: { readonly number: string; readonly label: string }): string =>
   d.number === '' ? d.label : `Invoice ${d.number}${d.label ? `, ${d.label}` : ''}`
 
+/** The same within a sentence: `200.00 on invoice 2026-0001`. */
+export const dueInSentence = (d: Parameters<typeof nameOfDue>[0]): string =>
+  nameOfDue(d).replace(/^Invoice /, 'invoice ')
+
 /** What of a discount is given back when a part of what was paid with it is; all of it with all. */
 export const discountWith = (discount: Money, part: Money, whole: Money): Money =>
   part.minor >= whole.minor

@@ -1,4 +1,11 @@
 export * from './fillDues'
-export { discountLeft, discountOn, discountWith, nameOfDue, type DiscountedDue } from './aboutDue'
+export {
+  discountLeft,
+  discountOn,
+  discountWith,
+  dueInSentence,
+  nameOfDue,
+  type DiscountedDue,
+} from './aboutDue'
 export * from './creditDues'
 export { tenderOf, type Tendered } from './tender'

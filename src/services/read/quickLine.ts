@@ -1,6 +1,6 @@
 import { QUICK_VERBS, readQuickLine, type SaleVerb } from '@/core/quickline'
 import { formatMoney, parseMoney, type Money } from '@/core/money'
-import { nameOfDue } from '@/core/receipt'
+import { dueInSentence } from '@/core/receipt'
 import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
@@ -201,7 +201,7 @@ const whatItPays = async (
   const filling = fillOldestOn(dues, await readDepositsAsked(db, c.id, business, today), amount, today)
   const parts = filling.dues.map(
     (f) =>
-      `${formatMoney(f.amount)}${f.discount ? ` and ${formatMoney(f.discount)} off` : ''} on ${nameOfDue(dues.find((d) => d.id === f.dueId)!)}`,
+      `${formatMoney(f.amount)}${f.discount ? ` and ${formatMoney(f.discount)} off` : ''} on ${dueInSentence(dues.find((d) => d.id === f.dueId)!)}`,
   )
   parts.push(...filling.held.map((h) => `${formatMoney(h.amount)} held as a deposit`))
   if (filling.onAccount.minor > 0n) parts.push(`${formatMoney(filling.onAccount)} held on account`)

@@ -1,4 +1,4 @@
-import { nameOfDue } from '@/core/receipt'
+import { dueInSentence } from '@/core/receipt'
 import { addDays, type Day } from '@/core/day'
 import { listOpenBaskets } from '@/data/queries/baskets'
 import { countPost } from '@/data/queries/post'
@@ -111,7 +111,7 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
         .filter((d) => d.dueOn > today && isPositiveMoney(d.open))
         .map((d) => ({
           on: d.dueOn,
-          text: `${s.sale.customerName}, ${nameOfDue(d).replace(/^Invoice/, 'invoice')}`,
+          text: `${s.sale.customerName}, ${dueInSentence(d)}`,
           saleId: s.sale.id,
           amount: d.open,
         })),
