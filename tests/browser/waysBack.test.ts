@@ -1,0 +1,134 @@
+import type { WebDriver } from 'selenium-webdriver'
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import { handsOn, openBrowser, openTill, PASSPHRASE, type Till } from './till'
+
+let till: Till
+let driver: WebDriver
+let i: ReturnType<typeof handsOn>
+const post = async (path: string, body: unknown = {}) => {
+  const { status, body: answer } = await till.request('POST', path, body)
+  expect(status, JSON.stringify(answer)).toBeLessThan(300)
+  return answer
+}
+const get = async (path: string) => (await till.request('GET', path)).body
+
+beforeAll(async () => {
+  till = await openTill('waysBack')
+  await post('/setup', {
+    name: 'Tern Strings',
+    currency: 'USD',
+    openingDate: '2026-01-01',
+    passphrase: PASSPHRASE,
+    taxCodes: [{ code: 'STD', name: 'Sales tax', components: [{ name: 'Tax', rate: '0.08' }] }],
+  })
+  await post('/customers', { name: 'Orla Vance', email: 'orla@mail.example' })
+  await post('/goods', { code: 'CASE', name: 'Case', kind: 'stock', price: '185.00' })
+  await post('/stock-counts', { on: '2026-01-02', lines: [{ goodsId: 1, counted: '5', unitCost: '100.00' }] })
+  driver = await openBrowser()
+  i = handsOn(driver, till.base)
+  await i.signIn()
+})
+afterAll(async () => {
+  await driver?.quit()
+  await till?.close()
+})
+
+const ORLA = 2
+const agreed = (lines: readonly unknown[]) =>
+  post('/sales', { customerId: ORLA, agreed: true, title: 'Cases', lines })
+const balanceOf = async (account: string): Promise<string> =>
+  (await get('/books/trial-balance')).rows.find((r: { account: string }) => r.account === account)?.balance ??
+  '0.00'
+const tiesAgree = async (): Promise<void> =>
+  expect(
+    (await get('/books/ties')).ties.filter((t: { difference: string }) => t.difference !== '0.00'),
+  ).toEqual([])
+
+test('goods that came back lie on the shelf at what they had cost, and can be handed over again', async () => {
+  const sale = await agreed([{ goodsId: 1, quantity: '3' }])
+  const handover = await post(`/sales/${sale.id}/handovers`)
+  expect(await balanceOf('1300')).toBe('200.00') // 5 × 100 − 3 × 100
+  await i.go(`/handovers/${handover.id}`)
+  await i.click('Goods came back')
+  await i.type('Case, of 3', '4')
+  await i.type('Why', 'Wrong colour')
+  await i.doIt()
+  await i.see('3') // refused at its field, and what was typed stays
+  expect(await (await i.field('Why')).getAttribute('value')).toBe('Wrong colour')
+  await i.type('Case, of 3', '1')
+  await i.doIt()
+  await i.see('The goods are back, and can be handed over again.')
+  expect(await balanceOf('1300')).toBe('300.00')
+  await i.go(`/sales/${sale.id}`)
+  await i.see('Wrong colour')
+  await tiesAgree()
+})
+
+test('a refund that was a mistake: its money is held again', async () => {
+  const sale = await agreed([{ description: 'A restored cello', quantity: '1', unitPrice: '1000.00' }])
+  await post('/receipts', {
+    customerId: ORLA,
+    method: 'transfer',
+    amount: '300.00',
+    for: [{ saleId: sale.id, amount: '300.00' }],
+  })
+  await post('/refunds', { customerId: ORLA, saleId: sale.id, amount: '120.00', method: 'cash' })
+  await i.go(`/sales/${sale.id}`)
+  await i.see('Held money given back')
+  await i.click('take back')
+  await i.see('The money is back where it went from')
+  await i.type('Why', 'Never left the drawer')
+  await i.doIt()
+  await i.see('The refund is voided; its money is held again.')
+  expect((await get(`/sales/${sale.id}`)).money.held).toBe('300.00')
+  await tiesAgree()
+})
+
+test('what was written off is owed after all', async () => {
+  const sale = await agreed([{ description: 'A bridge', quantity: '1', unitPrice: '50.00' }])
+  await post(`/sales/${sale.id}/handovers`)
+  await post(`/sales/${sale.id}/bills`)
+  const [due] = (await get(`/open-items?customer=${ORLA}`)).rows
+  await post(`/dues/${due.id}/write-off`, { reason: 'Gone away' })
+  expect((await get(`/sales/${sale.id}`)).money.open).toBe('0.00')
+  await i.go(`/sales/${sale.id}`)
+  await i.click('take back')
+  await i.see('owed again: the loss is taken back')
+  await i.type('Why', 'She wrote')
+  await i.doIt()
+  await i.see('It is owed again.')
+  expect((await get(`/sales/${sale.id}`)).money.open).toBe('54.00')
+  await tiesAgree()
+})
+
+test('a closed period is reopened with the passphrase, and both stand in the list', async () => {
+  await i.go('/books')
+  await i.click('Close a period')
+  await i.type('Through', '2026-01-31')
+  await i.doIt()
+  await i.see('Reopen a period')
+  await i.go('/books')
+  await i.click('Reopen a period')
+  await i.type('Why', 'A bill was forgotten')
+  await i.type('Your passphrase again', 'not it at all')
+  await i.doIt()
+  await i.see('That is not the passphrase')
+  await i.type('Your passphrase again', PASSPHRASE)
+  await i.doIt()
+  await i.see('Reopened. It stands in the list of closings.')
+  await i.go('/books?view=closings')
+  await i.see('Closed through 31 Jan 2026')
+  await i.see('A bill was forgotten')
+})
+
+test('a link that was given away is turned off', async () => {
+  const sale = await agreed([{ description: 'A bow', quantity: '1', unitPrice: '80.00' }])
+  const { url } = await post(`/sales/${sale.id}/links`)
+  const open = () => fetch(new URL(new URL(url).pathname, till.base))
+  expect((await open()).status).toBe(200)
+  await i.go(`/people/${ORLA}`)
+  await i.see('Links to their page')
+  await i.click(`Turn off the link to sale ${sale.number}`)
+  await i.see('The link no longer opens anything.')
+  expect((await open()).status).toBe(404)
+})
