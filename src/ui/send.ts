@@ -29,11 +29,16 @@ export const call = async <T>(
       },
       body: body === undefined ? undefined : JSON.stringify(body),
     })
-    const answer = (await response.json()) as T & { detail?: string; errors?: Refused['errors'] }
+    const answer = (await response.json()) as T & {
+      type?: string
+      detail?: string
+      errors?: Refused['errors']
+    }
     if (response.ok) return { ok: true, value: answer }
-    // The session is gone: leave the page for good, whatever it still holds.
-    // eslint-disable-next-line @next/next/no-location-assign-relative-destination
-    if (response.status === 401) location.assign(`/sign-in?to=${encodeURIComponent(location.pathname)}`)
+    // The session is gone: leave the page for good, whatever it still holds. A passphrase typed wrong is no reason to.
+    if (response.status === 401 && !answer.type?.endsWith(':wrong-passphrase'))
+      // eslint-disable-next-line @next/next/no-location-assign-relative-destination
+      location.assign(`/sign-in?to=${encodeURIComponent(location.pathname)}`)
     return { ok: false, detail: answer.detail ?? 'That did not work.', errors: answer.errors ?? [] }
   } catch {
     return {

@@ -294,8 +294,14 @@ describe('the shopfront', () => {
       await other.quit()
     }
     const [sale] = (await get('/sales?limit=1&channel=shopfront')).items
-    expect(await get(`/sales/${sale.id}`)).toMatchObject({ stands: 'agreed', totals: { gross: '119.08' }, next: [{ action: 'ask-deposit', amount: '119.08' }, {}] }) // prettier-ignore
+    expect(await get(`/sales/${sale.id}`)).toMatchObject({ stands: 'offered', totals: { gross: '119.08' }, next: [{ action: 'confirm-order' }] }) // prettier-ignore
     await i.see('It was ordered')
+    // What a stranger orders binds nobody until the owner says yes.
+    await i.go(`/sales/${sale.id}`)
+    await i.click('They agree')
+    await i.doIt()
+    await i.see('Agreed')
+    expect(await get(`/sales/${sale.id}`)).toMatchObject({ stands: 'agreed', next: [{ action: 'ask-deposit', amount: '119.08' }, {}] }) // prettier-ignore
   })
 })
 

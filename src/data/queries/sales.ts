@@ -351,6 +351,7 @@ export interface HandoverRow {
   readonly by: string
   /** On goods that came back without a credit: the handover they had left with. */
   readonly returnsId: number | null
+  readonly reason: string
   readonly entryId: number | null
   readonly lines: readonly {
     readonly saleLineId: number
@@ -382,6 +383,7 @@ export const listHandovers = async (
       on: h.onDay as Day,
       by: h.by,
       returnsId: h.returnsId,
+      reason: h.reason,
       entryId: h.entryId,
       lines: [] as HandoverRow['lines'][number][],
     }

@@ -228,7 +228,7 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
     events.push(
       event(
         h.on,
-        `${h.direction === 'out' ? 'Handed over' : 'Came back'}: ${names.slice(0, 2).join(', ')}${names.length > 2 ? ' …' : ''}`,
+        `${h.direction === 'out' ? 'Handed over' : 'Came back'}: ${names.slice(0, 2).join(', ')}${names.length > 2 ? ' …' : ''}${h.reason ? `; ${h.reason}` : ''}`,
         { kind: 'handover', id: h.id },
         null,
         null,
