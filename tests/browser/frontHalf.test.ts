@@ -299,8 +299,9 @@ describe('the shopfront', () => {
     // What a stranger orders binds nobody until the owner says yes.
     await i.go(`/sales/${sale.id}`)
     await i.click('They agree')
+    await i.see('All of it, or what they take')
     await i.doIt()
-    await i.see('Agreed')
+    await i.see('Agreed with Zeno Quill')
     expect(await get(`/sales/${sale.id}`)).toMatchObject({ stands: 'agreed', next: [{ action: 'ask-deposit', amount: '119.08' }, {}] }) // prettier-ignore
   })
 })
