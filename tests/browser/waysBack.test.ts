@@ -84,6 +84,22 @@ test('a refund that was a mistake: its money is held again', async () => {
   await tiesAgree()
 })
 
+test('money given back from the account is held again, from the customer’s own page', async () => {
+  await post('/receipts', { customerId: ORLA, method: 'transfer', amount: '75.00', for: 'account' })
+  await post('/refunds', { customerId: ORLA, amount: '75.00', method: 'cash' })
+  await i.go(`/people/${ORLA}`)
+  await i.see('Given back from their account')
+  await i.click('take back')
+  await i.type('Why', 'The wrong Orla')
+  await i.doIt()
+  await i.see('The refund is voided; its money is held again.')
+  await i.go(`/people/${ORLA}`)
+  await i.see('voided 10 Mar 2026')
+  const ahead = (await get('/held')).rows.filter((r: { kind: string }) => r.kind === 'account')
+  expect(ahead).toMatchObject([{ customerId: ORLA, amount: '75.00' }])
+  await tiesAgree()
+})
+
 test('what was written off is owed after all', async () => {
   const sale = await agreed([{ description: 'A bridge', quantity: '1', unitPrice: '50.00' }])
   await post(`/sales/${sale.id}/handovers`)

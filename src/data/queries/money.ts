@@ -1,5 +1,5 @@
 // Long, because it is all the queries of one aggregate: dues, fills, held money, receipts and refunds.
-import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, inArray, isNull, sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { HeldKind, Method } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
@@ -521,13 +521,14 @@ export const insertRefundVoid = async (db: Db, row: typeof refundVoid.$inferInse
   await db.insert(refundVoid).values(row)
 }
 
-export const listRefundsByIds = async (db: Db, ids: readonly number[], currency: string) => {
-  if (ids.length === 0) return []
-  const rows = await db
+const readRefunds = async (db: Db, which: SQL | undefined, currency: string, most?: number) => {
+  const query = db
     .select({ refund, voidedOn: refundVoid.onDay })
     .from(refund)
     .leftJoin(refundVoid, eq(refundVoid.refundId, refund.id))
-    .where(isOneOf(refund.id, ids))
+    .where(which)
+    .orderBy(desc(refund.onDay), desc(refund.id))
+  const rows = await (most === undefined ? query : query.limit(most))
   return rows.map(({ refund: r, voidedOn }) => ({
     id: r.id,
     number: r.number,
@@ -542,6 +543,13 @@ export const listRefundsByIds = async (db: Db, ids: readonly number[], currency:
     voidedOn: voidedOn as Day | null,
   }))
 }
+
+export const listRefundsByIds = async (db: Db, ids: readonly number[], currency: string) =>
+  ids.length === 0 ? [] : readRefunds(db, isOneOf(refund.id, ids), currency)
+
+/** What was given back from the account of a customer, the newest first; voided ones too. */
+export const listAccountRefunds = (db: Db, customerId: number, currency: string) =>
+  readRefunds(db, and(eq(refund.customerId, customerId), isNull(refund.saleId)), currency, 10)
 
 /** Money taken on a day by method, voids of that day taken off. */
 export const sumTaken = async (

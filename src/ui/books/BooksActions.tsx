@@ -172,13 +172,14 @@ const OwnEntry = ({
 
 const ClosePeriod = ({ today, onDone }: { readonly today: Day; readonly onDone: () => void }) => {
   const [through, setThrough] = useState('')
+  const [reason, setReason] = useState('')
   const { send, busy, refused } = useSend()
   const save = async () => {
     if (
       await send(
         'POST',
         '/books/close',
-        { through },
+        { through, reason },
         { say: () => 'Closed. Nothing can be dated in it any more.' },
       )
     )
@@ -190,13 +191,22 @@ const ClosePeriod = ({ today, onDone }: { readonly today: Day; readonly onDone: 
         Once closed, nothing can be dated on or before that day. What was wrong is mended by an entry dated
         later.
       </p>
-      <DayField
-        label="Closed through"
-        today={today}
-        value={through}
-        onValue={setThrough}
-        problem={messageFor(refused, 'through')}
-      />
+      <div className="grid gap-3">
+        <DayField
+          label="Closed through"
+          today={today}
+          value={through}
+          onValue={setThrough}
+          problem={messageFor(refused, 'through')}
+        />
+        <Text
+          label="Why, if you like"
+          value={reason}
+          maxLength={500}
+          onChange={(e) => setReason(e.target.value)}
+          problem={messageFor(refused, 'reason')}
+        />
+      </div>
       {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
       <button className="btn btn-do mt-4 w-full" data-primary disabled={busy} onClick={() => void save()}>
         Close it

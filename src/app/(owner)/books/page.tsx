@@ -82,7 +82,7 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
             </Link>
           ))}
         </nav>
-        <Span from={spans ? from : null} to={to} today={today} />
+        {view !== 'closings' && <Span from={spans ? from : null} to={to} today={today} />}
       </div>
       {view === 'journal' && <Journal from={from} to={to} query={query} />}
       {view === 'trial-balance' && <TrialBalance to={to} />}

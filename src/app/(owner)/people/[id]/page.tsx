@@ -9,6 +9,7 @@ import { readCustomer } from '@/services/read/customers'
 import { readUsual } from '@/services/read/usual'
 import { PayChart } from '@/ui/charts'
 import { Files } from '@/ui/files/Files'
+import { listAccountRefunds } from '@/data/queries/money'
 import { readLinks } from '@/services/post/links'
 import { JoinCustomer } from '@/ui/people/JoinCustomer'
 import { Links } from '@/ui/people/Links'
@@ -19,6 +20,7 @@ import { Heading } from '@/ui/Heading'
 import { MoneyBar, MoneyLegend } from '@/ui/MoneyBar'
 import { HeldActions } from '@/ui/people/HeldActions'
 import { Stamp } from '@/ui/Stamp'
+import { TakeBack } from '@/ui/TakeBack'
 import { idFrom, openShop } from '../../_shop'
 
 export const metadata: Metadata = { title: 'Customer' }
@@ -28,7 +30,10 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
   const page = (await readCustomer(db, await idFrom(params), business, today)) ?? notFound()
   const { customer, standing } = page
   if (customer.joinedToId !== null) redirect(`/people/${customer.joinedToId}`)
-  const links = await readLinks(db, customer.id, today)
+  const [links, refunds] = await Promise.all([
+    readLinks(db, customer.id, today),
+    listAccountRefunds(db, customer.id, currency),
+  ])
   const none = zeroMoney(currency)
   const bar = page.sales
     .filter((s) => s.stands !== 'declined' && s.stands !== 'cancelled')
@@ -267,6 +272,29 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
               </>
             )}
           </section>
+          {refunds.length > 0 && (
+            <section>
+              <h2>Given back from their account</h2>
+              <table className="ledger">
+                <tbody>
+                  {refunds.map((r) => (
+                    <tr key={r.id}>
+                      <td>
+                        Refund {r.number}
+                        <span className="sub"> {formatDay(r.on)}</span>
+                        {r.voidedOn === null ? (
+                          <TakeBack kind="refund" id={r.id} today={today} />
+                        ) : (
+                          <span className="sub"> voided {formatDay(r.voidedOn)}</span>
+                        )}
+                      </td>
+                      <td className="fig">{formatMoney(r.amount)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </section>
+          )}
           {page.days && page.paid.length > 1 && (
             <section>
               <h2>Days they take to pay</h2>
