@@ -60,7 +60,7 @@ export const Trail = ({ lines, planned, today }: Props) => (
         return (
           <tr key={l.seq} className="border-b border-paper-200 align-top">
             <td className="sub py-1.5 pr-3 whitespace-nowrap">{formatDayShort(l.on, today)}</td>
-            <td className="py-1.5">
+            <td className="py-1.5 wrap-anywhere">
               {href ? (
                 <Link prefetch={false} href={href} className="hover:underline">
                   {l.text}
@@ -83,7 +83,7 @@ export const Trail = ({ lines, planned, today }: Props) => (
       {planned.map((p, i) => (
         <tr key={i} className="border-b border-paper-200 align-top text-iron-500">
           <td className="py-1.5 pr-3 text-xs whitespace-nowrap">{formatDayShort(p.on, today)}</td>
-          <td className="py-1.5">{p.text}</td>
+          <td className="py-1.5 wrap-anywhere">{p.text}</td>
           <td className="fig py-1.5">{p.amount && formatMoney(p.amount)}</td>
           <td />
         </tr>

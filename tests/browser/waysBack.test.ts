@@ -62,6 +62,11 @@ test('goods that came back lie on the shelf at what they had cost, and can be ha
   await i.go(`/sales/${sale.id}`)
   await i.see('Wrong colour')
   await tiesAgree()
+  // What is invoiced comes back with a credit note: the handover no longer offers it.
+  await post(`/sales/${sale.id}/invoices`, { what: 'handed-over', issue: true })
+  await i.go(`/handovers/${handover.id}`)
+  await i.see('Packing slip (PDF)')
+  expect(await i.text('main')).not.toContain('Goods came back')
 })
 
 test('a refund that was a mistake: its money is held again', async () => {

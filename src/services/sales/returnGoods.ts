@@ -12,11 +12,13 @@ import {
   type Decimal,
   type Money,
 } from '@/core/money'
+import type { Db } from '@/data/connect'
 import { listPlaces } from '@/data/queries/goods'
 import {
   addToLines,
   findHandover,
   listHandovers,
+  listSaleLines,
   type HandoverRow,
   type SaleLineRow,
 } from '@/data/queries/sales'
@@ -56,6 +58,28 @@ const mayComeBack = (
     quantity: larger(smaller(left, notBilled), ZERO),
     cost: subtractMoney(cost(there), cost(before)),
   }
+}
+
+/** The lines of a handover of which something may come back without a credit, and how much. */
+export const goodsThatMayComeBack = async (
+  db: Db,
+  { id: handoverId, saleId }: { readonly id: number; readonly saleId: number },
+  currency: string,
+): Promise<{ readonly lineId: number; readonly description: string; readonly quantity: Decimal }[]> => {
+  const [handovers, lines] = await Promise.all([
+    listHandovers(db, [saleId], currency),
+    listSaleLines(db, [saleId]),
+  ])
+  const handover = handovers.find((h) => h.id === handoverId)
+  if (handover?.direction !== 'out') return []
+  return lines
+    .filter((line) => handover.lines.some((l) => l.saleLineId === line.id))
+    .map((line) => ({
+      lineId: line.id,
+      description: line.description,
+      quantity: mayComeBack(handover, handovers, line).quantity,
+    }))
+    .filter((l) => l.quantity.gt(0))
 }
 
 const comingBack = (

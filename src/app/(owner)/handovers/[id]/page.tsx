@@ -8,6 +8,7 @@ import { InTheBooks } from '@/ui/books/EntryLines'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
 import { WriteLetter } from '@/ui/post/WriteLetter'
+import { goodsThatMayComeBack } from '@/services/sales/returnGoods'
 import { GoodsBack } from '@/ui/sale/GoodsBack'
 import { idFrom, openShop } from '../../_shop'
 
@@ -17,7 +18,10 @@ const BY = { counter: 'across the counter', parcel: 'as a parcel', delivery: 'de
 export default async function HandoverPage({ params }: { params: Promise<{ id: string }> }) {
   const { db, currency, today } = await openShop()
   const paper = (await findHandover(db, await idFrom(params), currency)) ?? notFound()
-  const entries = await entriesOfPapers(db, [{ kind: 'handover', id: paper.id }], currency)
+  const [entries, mayComeBack] = await Promise.all([
+    entriesOfPapers(db, [{ kind: 'handover', id: paper.id }], currency),
+    goodsThatMayComeBack(db, paper, currency),
+  ])
   return (
     <>
       <Heading
@@ -39,16 +43,14 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
                 Packing slip (PDF)
               </a>
               <WriteLetter paper="packing-slip" paperId={paper.id} />
-              <GoodsBack
-                handoverId={paper.id}
-                number={paper.number}
-                today={today}
-                lines={paper.lines.map((l) => ({
-                  lineId: l.saleLineId,
-                  description: l.description,
-                  quantity: l.quantity.toString(),
-                }))}
-              />
+              {mayComeBack.length > 0 && (
+                <GoodsBack
+                  handoverId={paper.id}
+                  number={paper.number}
+                  today={today}
+                  lines={mayComeBack.map((l) => ({ ...l, quantity: l.quantity.toString() }))}
+                />
+              )}
             </>
           )
         }
