@@ -164,7 +164,7 @@ const SENTENCES: Sentences = {
   'posted-already': () =>
     'Something is posted already, so this stays. For tax at another rate add a new tax code, and use it from now on.',
   'shop-full': () =>
-    'There are more orders waiting than we can look at just now. Call us, and we will gladly help.',
+    'There is more waiting on our shopfront than we can look at just now. Call us, and we will gladly help.',
   'key-reused': () =>
     'This key was used before for something else. Use a new Idempotency-Key for a new command.',
   taken: (f) => `The ${f.what} ${f.value} is taken. Choose another.`,

@@ -4,7 +4,7 @@ import { simpleParser, type ParsedMail } from 'mailparser'
 import { sql } from 'drizzle-orm'
 import { sendPost } from '@/clockwork/postman'
 import { tick } from '@/clockwork/tick'
-import { day } from '@/core/day'
+import { day, type Day } from '@/core/day'
 import { findBusiness, type Business } from '@/data/queries/business'
 import { listMailbox } from '@/data/queries/mailbox'
 import { listPost } from '@/data/queries/post'
@@ -281,6 +281,28 @@ describe('a stranger at the shopfront', () => {
     const outcomes: string[] = []
     for (let n = 0; n < 5; n++) outcomes.push(await orderOnce(n))
     expect(outcomes).toEqual(['not refused', 'not refused', 'not refused', 'shop-full', 'shop-full'])
+  })
+  test('baskets nobody ordered are forgotten after 30 days, and no more than 500 are begun on a day', async () => {
+    const begin = (n: string, on: Day) =>
+      putInBasket.answer({ ...s.shop, today: on }, { secret: `a-basket-of-${n}`, goodsId: s.rosin, quantity: '1' }, null) // prettier-ignore
+    const begun = async (on: Day): Promise<number> =>
+      Number((await s.db.execute<{ n: number }>(sql`select count(*)::int as n from basket where started_on = ${on}`))[0]!.n) // prettier-ignore
+    await begin('old', day('2026-06-01'))
+    await s.db.execute(
+      sql`update basket set touched_at = now() - interval '31 days' where started_on = '2026-06-01'`,
+    )
+    expect(await begun(day('2026-06-01'))).toBe(1)
+    await begin('thirty-days-later', day('2026-07-01'))
+    expect(await begun(day('2026-06-01'))).toBe(1)
+    await begin('a-day-after-that', day('2026-07-02'))
+    expect(await begun(day('2026-06-01'))).toBe(0)
+    await s.db.execute(sql`insert into basket (token_hash, started_on) select 'flood ' || n, '2026-07-02' from generate_series(2, 500) n`) // prettier-ignore
+    expect(await begin('one-too-many', day('2026-07-02'))).toMatchObject({
+      ok: false,
+      error: { code: 'shop-full' },
+    })
+    // Whoever has one goes on with it.
+    expect(await begin('a-day-after-that', day('2026-07-02'))).toMatchObject({ ok: true })
   })
 })
 

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm'
 import { decimal, type Decimal } from '@/core/money'
 import type { Db } from '../connect'
 import { basket, basketLine } from '../schema'
@@ -20,6 +20,26 @@ const FACTS = { id: basket.id, name: basket.name, email: basket.email, phone: ba
 
 export const insertBasket = async (db: Db, row: typeof basket.$inferInsert): Promise<number> =>
   (await db.insert(basket).values(row).returning({ id: basket.id }))[0]!.id
+
+/** How many baskets were begun on a day. */
+export const countBasketsOf = async (db: Db, on: string): Promise<number> =>
+  db.$count(basket, eq(basket.startedOn, on))
+
+/** Forgets baskets begun before a day that nobody ordered, nor touched for as long as a browser keeps its secret. */
+export const dropOldBaskets = async (db: Db, before: string): Promise<void> => {
+  const old = db
+    .select({ id: basket.id })
+    .from(basket)
+    .where(
+      and(
+        isNull(basket.saleId),
+        lt(basket.startedOn, before),
+        lt(basket.touchedAt, sql`now() - interval '30 days'`),
+      ),
+    )
+  await db.delete(basketLine).where(inArray(basketLine.basketId, old))
+  await db.delete(basket).where(inArray(basket.id, old))
+}
 
 export const findBasket = async (db: Db, id: number): Promise<BasketRow | null> =>
   (await db.select(FACTS).from(basket).where(eq(basket.id, id)))[0] ?? null

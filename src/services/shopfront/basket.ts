@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { findBasketOf, insertBasket, listBasketLines, lockBasket, setBasketLine, touchBasket, type BasketRow } from '@/data/queries/baskets' // prettier-ignore
+import { countBasketsOf, dropOldBaskets, findBasketOf, insertBasket, listBasketLines, lockBasket, setBasketLine, touchBasket, type BasketRow } from '@/data/queries/baskets' // prettier-ignore
 import { findByEmail, insertCustomer } from '@/data/queries/customers'
 import { findGoods } from '@/data/queries/goods'
 import { countShopOrders } from '@/data/queries/sales'
@@ -23,6 +23,12 @@ import { readBasket } from './readShop'
 const whose = { basketId: id.optional(), secret: text(100).optional() }
 type Whose = { readonly basketId?: number; readonly secret?: string }
 
+/** So many orders of strangers may wait for an answer on a day, so many from one address; so many baskets may be begun. */
+const LIMITS = { aDay: 40, anAddress: 3, basketsADay: 500 }
+/** So many different things a basket holds, and how long it is kept where nobody orders. */
+const MOST_LINES = 60
+const BASKET_DAYS = 30
+
 const mustBeOpenShop = (w: Work): void => {
   if (!w.business.shopfrontOpen) refuse({ code: 'shopfront-closed' })
 }
@@ -38,6 +44,8 @@ const takeBasket = async (w: Work, { basketId, secret }: Whose, make = false): P
   const there = await findBasketOf(w.tx, tokenHash)
   if (there) return (await lockBasket(w.tx, there.id))!
   if (!make) return refuse({ code: 'basket-gone' })
+  if ((await countBasketsOf(w.tx, w.today)) >= LIMITS.basketsADay) refuse({ code: 'shop-full' })
+  await dropOldBaskets(w.tx, addDays(w.today, -BASKET_DAYS))
   return (await lockBasket(w.tx, await insertBasket(w.tx, { tokenHash, startedOn: w.today })))!
 }
 
@@ -56,7 +64,8 @@ export const putInBasket = defineCommand(
     // A customer takes what stands on the shopfront; the owner may put anything in for them.
     if (which.basketId === undefined && (!thing.onShopfront || thing.retired)) refuse({ code: 'not-found', what: 'goods', id: goodsId }) // prettier-ignore
     if (quantity.gt(999)) refuse({ code: 'invalid', errors: [{ path: 'quantity', message: 'At most 999. Call us for more.' }] }) // prettier-ignore
-    if ((await listBasketLines(w.tx, basket.id)).length >= MOST_LINES && quantity.gt(0)) refuse({ code: 'invalid', errors: [{ path: 'goodsId', message: `At most ${MOST_LINES} different things. Call us for more.` }] }) // prettier-ignore
+    const lines = await listBasketLines(w.tx, basket.id)
+    if (lines.length >= MOST_LINES && quantity.gt(0) && !lines.some((l) => l.goodsId === goodsId)) refuse({ code: 'invalid', errors: [{ path: 'goodsId', message: `At most ${MOST_LINES} different things. Call us for more.` }] }) // prettier-ignore
     await setBasketLine(w.tx, basket.id, goodsId, quantity)
     await touchBasket(w.tx, basket.id)
     return answerBasket(w, basket.id)
@@ -84,11 +93,6 @@ export const tellBasket = defineCommand('tell-basket', z.object({ ...whose, ...f
   )
   return answerBasket(w, basket.id)
 })
-
-/** So many orders of strangers may wait for an answer on a day, and so many from one address. */
-const LIMITS = { aDay: 40, anAddress: 3 }
-/** So many different things a basket holds. */
-const MOST_LINES = 60
 
 interface Orderer {
   readonly customerId: number
