@@ -103,8 +103,10 @@ const readCsv = (body: Buffer): string[][] => {
   let cells = 0
   let problem = ''
   Papa.parse<string[]>(text, {
-    skipEmptyLines: 'greedy',
+    skipEmptyLines: true,
     step: ({ data, errors }, parser) => {
+      // Rows without a word are passed over, but for the first: it should have named the columns.
+      if (rows.length > 0 && data.every((cell) => cell.trim() === '')) return
       cells += data.length
       const quotes = errors.find((e) => e.type === 'Quotes')
       if (quotes)
