@@ -161,8 +161,7 @@ const SENTENCES: Sentences = {
   'shown-once': () =>
     'This was done before, and its secret is shown once only. Withdraw it, and make another with a new key.',
   'under-way': () => 'This was sent a moment ago and is being done. Ask again in a few seconds.',
-  'posted-already': () =>
-    'Something is posted already, so this stays. For tax at another rate add a new tax code, and use it from now on.',
+  'posted-already': () => 'Something is posted already, so the opening day stays.',
   'shop-full': () =>
     'There is more waiting on our shopfront than we can look at just now. Call us, and we will gladly help.',
   'key-reused': () =>

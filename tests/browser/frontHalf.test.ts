@@ -381,3 +381,17 @@ test('a sale that comes again is issued on its day by the clock, and mailed', as
   const { body } = await till.request('GET', '/books/ties')
   expect(body.ties.every((t: { difference: string }) => t.difference === '0.00')).toBe(true)
 })
+
+test('a tax rate changes from a day on, and papers of that day take it', async () => {
+  await i.go('/settings')
+  await i.type('From', '+1')
+  await i.type('Percent, Tax', '9,5')
+  await i.click('Change the rate')
+  await i.see('A percentage is written like 8.25.')
+  await i.type('Percent, Tax', '9.5')
+  await i.click('Change the rate')
+  await i.see('STD has these rates from that day on.')
+  await i.see('from 03 Apr 2026: Tax 9.5 %')
+  const [std] = (await get('/tax-codes')).items
+  expect(std).toMatchObject({ components: [{ rate: '0.0825' }], rates: [{ from: null }, { from: '2026-04-03', components: [{ rate: '0.095' }] }] }) // prettier-ignore
+})

@@ -10,6 +10,7 @@ import { ageBy, listOpenAsOf } from '@/data/queries/receivables'
 import { sumAccounts } from '@/data/queries/ledger'
 import { listSaleIds, findSales } from '@/data/queries/sales'
 import { billSale } from '@/services/billing/billSale'
+import { addTaxRate } from '@/services/books/addTaxCode'
 import { creditInvoice } from '@/services/billing/creditInvoice'
 import type { z } from 'zod'
 import type { Command } from '@/services/command'
@@ -77,7 +78,7 @@ beforeAll(async () => {
 })
 
 const step = fc.record({
-  kind: fc.constantFrom('start', 'offer', 'agree', 'change', 'hand-over', 'hand-over', 'bill', 'bill', 'take', 'take', 'take', 'void', 'credit', 'credit', 'refund', 'use', 'count', 'counter', 'cancel', 'arrange', 'move', 'bounce', 'write-off', 'late', 'payoff', 'reschedule', 'give-up', 'earn', 'card', 'drawer', 'bank', 'settle', 'void-refund', 'recover', 'reverse', 'return-goods'),
+  kind: fc.constantFrom('start', 'offer', 'agree', 'change', 'hand-over', 'hand-over', 'bill', 'bill', 'take', 'take', 'take', 'void', 'credit', 'credit', 'refund', 'use', 'count', 'counter', 'cancel', 'arrange', 'move', 'bounce', 'write-off', 'late', 'payoff', 'reschedule', 'give-up', 'earn', 'card', 'drawer', 'bank', 'settle', 'void-refund', 'recover', 'reverse', 'return-goods', 'rates'),
   pick: fc.nat(1000),
   n: fc.integer({ min: 1, max: 7 }),
   cents: fc.integer({ min: 1, max: 300_000 }),
@@ -260,6 +261,18 @@ test('every tie stays at zero over random histories', { timeout: 600_000 }, asyn
           : attempt(countDrawer, { on, counted: amount })
       case 'bank':
         return attempt(bankSlip, { on, cash: x.flag ? amount : '0', cheques: x.n > 2 ? [receiptId] : [] })
+      case 'rates':
+        // Seldom: most papers of a history shall be at the same rates.
+        return x.n < 6
+          ? undefined
+          : attempt(addTaxRate, {
+              taxCodeId: 1,
+              from: addDays(today, 1 - (x.pick % 3)),
+              components: [
+                { name: 'State', rate: `0.0${1 + (x.cents % 9)}5` },
+                { name: 'City', rate: '0.01' },
+              ],
+            })
       case 'settle':
         return attempt(settleCards, { on, receipts: [receiptId], fees: '0.10' })
     }

@@ -14,7 +14,7 @@ import { id as idField, quantityOrZero } from '@/services/input/fields'
 import { priceLevelsView, readPrice, taxAreasView } from '@/services/read/prices'
 import { goodsView, readGoodsList, viewOfGoods } from '@/services/read/goods'
 import { readPlainTaxCodes } from '@/services/read/taxCodes'
-import { addTaxCode } from '@/services/books/addTaxCode'
+import { addTaxCode, addTaxRate } from '@/services/books/addTaxCode'
 import { change, listOf, noQuery, page, read, readCursor } from '../operation'
 
 const yesNo = z
@@ -104,9 +104,13 @@ export const goods = [
   ),
   change('/files/{id}', 'Throws a file away.', dropFile, { path: { fileId: 'id' }, method: 'DELETE' }),
   change('/stock-counts', 'What was counted replaces what the books had.', countStock, { status: 201 }),
-  change('/tax-codes', 'A tax at another rate, from now on.', addTaxCode, { status: 201 }),
-  read('/tax-codes', 'Tax codes; the first is used where none is named.', noQuery, async ({ db }) =>
-    whole(await readPlainTaxCodes(db)),
+  change('/tax-codes', 'Another tax.', addTaxCode, { status: 201 }),
+  change('/tax-codes/{id}/rates', 'Other rates of a tax from a day on.', addTaxRate, {
+    path: { taxCodeId: 'id' },
+    status: 201,
+  }),
+  read('/tax-codes', 'Tax codes; the first is used where none is named.', noQuery, async ({ db, today }) =>
+    whole(await readPlainTaxCodes(db, today)),
   ),
   read('/accounts', 'The chart of accounts.', noQuery, async ({ db }) => whole(await listAccounts(db))),
   read('/places', 'Places goods lie in.', noQuery, async ({ db }) => whole(await listPlaces(db))),

@@ -42,23 +42,28 @@ export const shareMoney = (amount: Money, over: readonly Money[]): Money[] =>
     over.map((o) => decimal(o.minor)),
   )
 
+interface Shared {
+  readonly whole: Money
+  readonly wholeBefore?: Money
+  readonly before: Money
+  readonly part: Money
+}
+
 /**
  * The share of an amount that goes with one part of a whole, where the parts come one after the other: what all parts so
  * far come to, rounded once, less what the parts before came to. So the shares of all parts add up to the amount exactly,
- * and a part beyond the whole takes nothing more.
+ * and a part beyond the whole takes nothing more. Where a part moved the whole (other tax rates), `wholeBefore` is what the
+ * parts before were shared over.
  *
  * @example 10.01 over two halves: 5.01 and 5.00
  */
-export const shareInTurn = (
-  amount: Money,
-  { whole, before, part }: { readonly whole: Money; readonly before: Money; readonly part: Money },
-): Money => {
-  const upTo = (minor: bigint): bigint =>
+export const shareInTurn = (amount: Money, { whole, wholeBefore = whole, before, part }: Shared): Money => {
+  const upTo = (minor: bigint, whole: Money): bigint =>
     whole.minor <= 0n || minor >= whole.minor
       ? amount.minor
       : minor <= 0n
         ? 0n
         : (2n * amount.minor * minor + whole.minor) / (2n * whole.minor)
-  const taken = whole.minor <= 0n ? 0n : upTo(before.minor)
-  return money(upTo(before.minor + part.minor) - taken, amount.currency)
+  const taken = wholeBefore.minor <= 0n ? 0n : upTo(before.minor, wholeBefore)
+  return money(upTo(before.minor + part.minor, whole) - taken, amount.currency)
 }

@@ -19,6 +19,8 @@ export interface LineToPrice {
   /** Billed so far, less what was credited for billing again. */
   readonly billedQuantity: Decimal
   readonly billedAmount: Money
+  /** Part of it was billed at other rates than `taxCode` has: then no whole is left that bills could add up to. */
+  readonly atOtherRates?: boolean
 }
 
 export interface BilledTax {
@@ -32,7 +34,8 @@ export interface BilledTax {
  *
  * A line's part is what its running total of billed quantity is worth, less what was billed before, so that the parts of
  * a line add up to the line; a part is never below zero. Tax is computed as on any document, except that the bill which completes a tax code of the
- * sale takes what is left of the code's whole tax, so that the bills add up to the sale, tax included.
+ * sale takes what is left of the code's whole tax, so that the bills add up to the sale, tax included (not where rates
+ * changed between bills).
  *
  * `lines` are all lines of the sale, `quantities` what this bill takes of them, `taxBilled` the tax of earlier bills less
  * credits for billing again. The answer's lines stand in the order of `quantities`.
@@ -57,7 +60,9 @@ export const priceBill = (
   const fixed = new Map<number, Money[]>()
   for (const share of whole.taxes) {
     const ofCode = lines.filter((l) => l.taxCode.id === share.taxCodeId)
-    const completes = ofCode.every((l) => l.billedQuantity.plus(taking.get(l.lineId) ?? 0).gte(l.agreed))
+    const completes = ofCode.every(
+      (l) => !l.atOtherRates && l.billedQuantity.plus(taking.get(l.lineId) ?? 0).gte(l.agreed),
+    )
     const takesPart = ofCode.some((l) => taking.has(l.lineId))
     if (!completes || !takesPart) continue
     fixed.set(

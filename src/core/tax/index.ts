@@ -1,4 +1,4 @@
-export { wholeRate, type TaxCode, type TaxComponent } from './taxCode'
+export { codesOn, rateOn, wholeRate, type DatedTaxCode, type TaxCode, type TaxComponent } from './taxCode'
 export { lineAmount, type PricedLine } from './lineAmount'
 export {
   computeTax,

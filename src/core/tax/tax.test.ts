@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { day, type Day } from '../day'
 import { decimal, money, toDecimalString } from '../money'
-import { computeTax, lineAmount, type TaxCode, type TaxSettings } from './index'
+import { codesOn, computeTax, lineAmount, rateOn, type TaxCode, type TaxSettings } from './index'
 
 const usd = (minor: bigint) => money(minor, 'USD')
 const code = (id: number, rates: readonly string[], treatment: TaxCode['treatment'] = 'taxed'): TaxCode => ({
@@ -78,5 +79,32 @@ describe('tax on a document', () => {
         },
       ),
     )
+  })
+})
+
+describe('rates that change', () => {
+  const row = (id: number, rate: string, rateOf: number | null = null, from: string | null = null) => ({
+    id,
+    code: 'STD',
+    name: 'Sales tax',
+    treatment: 'taxed' as const,
+    components: [{ id: id * 10, name: 'Tax', rate: decimal(rate) }],
+    rateOf,
+    from: from as Day | null,
+  })
+  const codes = [row(1, '0.08'), row(2, '0'), row(7, '0.1', 1, '2026-07-01'), row(5, '0.09', 1, '2026-03-01')]
+  test.each([
+    ['2025-01-01', 1],
+    ['2026-02-28', 1],
+    ['2026-03-01', 5],
+    ['2026-06-30', 5],
+    ['2026-07-01', 7],
+    ['2199-01-01', 7],
+  ])('on %s row %i holds, whichever row of the code is named', (on, id) => {
+    for (const named of [1, 5, 7]) expect(rateOn(codes, named, day(on)).id).toBe(id)
+    expect(codesOn(codes, day(on)).map((c) => c.id)).toEqual([id, 2])
+  })
+  test('a code that is not there is a mistake of the caller', () => {
+    expect(() => rateOn(codes, 3, day('2026-01-01'))).toThrow(RangeError)
   })
 })

@@ -40,6 +40,7 @@ export interface SaleRow {
   readonly copiedFromId: number | null
   readonly arrangement: unknown
   readonly pricesIncludeTax: boolean
+  readonly rateShift: Money
   readonly sentOn: Day | null
   readonly validUntil: Day | null
   readonly agreedOn: Day | null
@@ -67,6 +68,7 @@ const mapSale = (
   closedOn: row.sale.closedOn as Day | null,
   discountPercent: decimal(row.sale.discountPercent),
   discountAmount: money(row.sale.discountAmount, currency),
+  rateShift: money(row.sale.rateShift, currency),
   total: money(row.sale.total, currency),
   billed: money(row.sale.billed, currency),
 })

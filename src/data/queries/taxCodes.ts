@@ -1,13 +1,21 @@
-import { asc, eq } from 'drizzle-orm'
+import { and, asc, eq, max, ne } from 'drizzle-orm'
 import { decimal } from '@/core/money'
-import type { TaxCode, TaxComponent } from '@/core/tax'
+import type { Day } from '@/core/day'
+import type { DatedTaxCode, TaxComponent } from '@/core/tax'
 import type { Db } from '../connect'
-import { taxCode, taxComponent } from '../schema'
+import { invoice, invoiceTax, taxCode, taxComponent } from '../schema'
+import { isOneOf } from './search'
 
-/** A tax code, and the account each of its components is owed on. */
-export type KeptTaxCode = TaxCode & { readonly accountOf: ReadonlyMap<number, number> }
+/** A tax code at the rates of a time, and the account each of its components is owed on. */
+export type KeptTaxCode = DatedTaxCode & { readonly accountOf: ReadonlyMap<number, number> }
 
-/** All tax codes with their components, in the order they were made: the first is the one used where none is named. */
+const codeOf = ({ fromDay, ...code }: typeof taxCode.$inferSelect): DatedTaxCode => ({
+  ...code,
+  from: fromDay as Day | null,
+  components: [],
+})
+
+/** All tax codes with their components, every row of each, in the order they were made: the first is the one used where none is named. */
 export const listTaxCodes = async (db: Db): Promise<KeptTaxCode[]> => {
   const rows = await db
     .select({ code: taxCode, component: taxComponent })
@@ -16,11 +24,11 @@ export const listTaxCodes = async (db: Db): Promise<KeptTaxCode[]> => {
     .orderBy(asc(taxCode.id), asc(taxComponent.id))
   const codes = new Map<
     number,
-    { code: TaxCode; components: TaxComponent[]; accountOf: Map<number, number> }
+    { code: DatedTaxCode; components: TaxComponent[]; accountOf: Map<number, number> }
   >()
   for (const row of rows) {
     const kept = codes.get(row.code.id) ?? {
-      code: { ...row.code, components: [] as TaxComponent[] },
+      code: codeOf(row.code),
       components: [] as TaxComponent[],
       accountOf: new Map(),
     }
@@ -39,7 +47,7 @@ export const listTaxCodes = async (db: Db): Promise<KeptTaxCode[]> => {
 
 export const insertTaxCode = async (
   db: Db,
-  code: { code: string; name: string; treatment: 'taxed' | 'zero' | 'exempt' },
+  code: Pick<typeof taxCode.$inferInsert, 'code' | 'name' | 'treatment' | 'rateOf' | 'fromDay'>,
   components: readonly { name: string; rate: string; accountId: number }[],
 ): Promise<number> => {
   const [row] = await db.insert(taxCode).values(code).returning({ id: taxCode.id })
@@ -47,4 +55,16 @@ export const insertTaxCode = async (
     await db.insert(taxComponent).values(components.map((c) => ({ ...c, taxCodeId: row!.id })))
   }
   return row!.id
+}
+
+/** The last day of an issued invoice or counter sale with any of these codes; null where there is none. */
+export const lastDayOfTax = async (db: Db, ids: readonly number[]): Promise<Day | null> => {
+  const [row] = await db
+    .select({ on: max(invoice.onDay) })
+    .from(invoice)
+    .innerJoin(invoiceTax, eq(invoiceTax.invoiceId, invoice.id))
+    .where(
+      and(eq(invoice.status, 'issued'), ne(invoice.kind, 'credit-note'), isOneOf(invoiceTax.taxCodeId, ids)),
+    )
+  return (row?.on ?? null) as Day | null
 }

@@ -51,6 +51,10 @@ export const sale = pgTable(
     /** How it will be paid; parsed by Zod on the way in and out. */
     arrangement: jsonb().notNull(),
     pricesIncludeTax: boolean().notNull(),
+    /** What bills at other tax rates than the sale's make it more (or less) with tax. Kept; see services/billing/rateShift. */
+    rateShift: minor()
+      .notNull()
+      .default(sql`0`),
     sentOn: onDay(),
     validUntil: onDay(),
     agreedOn: onDay(),

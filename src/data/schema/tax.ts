@@ -1,13 +1,23 @@
-import { integer, numeric, pgTable, text } from 'drizzle-orm/pg-core'
-import { identity } from './columns'
+import { foreignKey, integer, numeric, pgTable, text, unique } from 'drizzle-orm/pg-core'
+import { identity, onDay } from './columns'
 import { account } from './ledger'
 
-export const taxCode = pgTable('tax_code', {
-  id: identity(),
-  code: text().notNull().unique(),
-  name: text().notNull(),
-  treatment: text({ enum: ['taxed', 'zero', 'exempt'] }).notNull(),
-})
+export const taxCode = pgTable(
+  'tax_code',
+  {
+    id: identity(),
+    code: text().notNull(),
+    name: text().notNull(),
+    treatment: text({ enum: ['taxed', 'zero', 'exempt'] }).notNull(),
+    /** Rates that changed are another row of the code: its first row, and the first day of its rates. */
+    rateOf: integer(),
+    fromDay: onDay(),
+  },
+  (t) => [
+    foreignKey({ columns: [t.rateOf], foreignColumns: [t.id] }),
+    unique('tax_code_once').on(t.code, t.fromDay).nullsNotDistinct(),
+  ],
+)
 
 export const taxComponent = pgTable('tax_component', {
   id: identity(),

@@ -1,14 +1,66 @@
-import { subtractMoney, sumMoney, type Decimal } from '@/core/money'
+import { subtractMoney, sumMoney, ZERO, type Decimal } from '@/core/money'
+import { rateOn, type TaxCode, type TaxedDocument } from '@/core/tax'
 import { aheadOfHandover, priceBill, type BilledTax, type LineToPrice } from '@/core/sale'
 import type { Day } from '@/core/day'
 import { listInvoicesOfSales, type InvoiceRow, type NewInvoice } from '@/data/queries/invoices'
+import type { SaleLineRow, SaleRow } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { worthOf } from '../read/stories'
 import type { LockedSale } from '../sales/saleWork'
 
+interface Billable {
+  readonly sale: Pick<SaleRow, 'id' | 'pricesIncludeTax'>
+  readonly lines: readonly SaleLineRow[]
+}
+
 export interface BillPart {
   readonly lineId: number
   readonly quantity: Decimal
+}
+
+/** The issued bills and credit notes of a sale; none are asked for where nothing is billed. */
+export const billedSoFar = async (w: Work, { sale, lines }: Billable): Promise<InvoiceRow[]> =>
+  lines.some((l) => l.billed.gt(0))
+    ? (await listInvoicesOfSales(w.tx, [sale.id], w.currency)).filter((i) => i.status === 'issued')
+    : []
+
+/** Prices parts of a sale at the rates that `codeOf` says. */
+export const priceParts = (
+  w: Work,
+  { sale, lines }: Billable,
+  parts: readonly BillPart[],
+  before: readonly InvoiceRow[],
+  codeOf: (line: SaleLineRow) => TaxCode,
+): TaxedDocument =>
+  priceBill(
+    lines.map((l): LineToPrice => ({
+      lineId: l.id,
+      taxCode: codeOf(l),
+      agreed: l.agreed,
+      wholeAmount: worthOf(l, l.agreed, w.currency),
+      billedQuantity: l.billed.minus(l.toRebill),
+      billedAmount: billedAmount(before, l.id, sale.pricesIncludeTax, w.currency),
+      atOtherRates: isBilledAtOther(before, l.id, codeOf(l).id),
+    })),
+    parts,
+    billedTax(before),
+    { currency: w.currency, pricesIncludeTax: sale.pricesIncludeTax, roundPer: w.business.taxRoundedPer },
+  )
+
+/** Whether something of a line stands billed (less what was credited to be billed again) under another tax code than this. */
+export const isBilledAtOther = (
+  invoices: readonly InvoiceRow[],
+  lineId: number,
+  taxCodeId: number,
+): boolean => {
+  const quantity = invoices.flatMap((i) =>
+    i.lines
+      .filter(
+        (l) => l.saleLineId === lineId && l.taxCodeId !== taxCodeId && (i.kind !== 'credit-note' || l.rebill),
+      )
+      .map((l) => (i.kind === 'credit-note' ? l.quantity.negated() : l.quantity)),
+  )
+  return quantity.reduce((sum, q) => sum.plus(q), ZERO).gt(0)
 }
 
 /** Prices a bill of a sale from what was billed before, ready to be written as a draft or to be issued. */
@@ -19,24 +71,9 @@ export const draftBill = async (
   paper: { readonly kind: 'invoice' | 'counter'; readonly on: Day },
 ): Promise<NewInvoice> => {
   const codes = await w.taxCodes()
-  const billedBefore = lines.some((l) => l.billed.gt(0))
-  const before = billedBefore
-    ? (await listInvoicesOfSales(w.tx, [sale.id], w.currency)).filter((i) => i.status === 'issued')
-    : []
-  const settings = {
-    currency: w.currency,
-    pricesIncludeTax: sale.pricesIncludeTax,
-    roundPer: w.business.taxRoundedPer,
-  }
-  const toPrice = lines.map((l): LineToPrice => ({
-    lineId: l.id,
-    taxCode: codes.find((c) => c.id === l.taxCodeId)!,
-    agreed: l.agreed,
-    wholeAmount: worthOf(l, l.agreed, w.currency),
-    billedQuantity: l.billed.minus(l.toRebill),
-    billedAmount: billedAmount(before, l.id, sale.pricesIncludeTax, w.currency),
-  }))
-  const priced = priceBill(toPrice, parts, billedTax(before), settings)
+  const before = await billedSoFar(w, { sale, lines })
+  const codeOf = new Map(lines.map((l) => [l.id, rateOn(codes, l.taxCodeId, paper.on)]))
+  const priced = priceParts(w, { sale, lines }, parts, before, (l) => codeOf.get(l.id)!)
   const chosen = parts.map((p) => lines.find((l) => l.id === p.lineId)!)
   return {
     row: {
@@ -68,7 +105,7 @@ export const draftBill = async (
         quantity: p.quantity.toFixed(4),
         unitPrice: line.unitPrice.toFixed(4),
         discountPercent: line.discountPercent.toFixed(4),
-        taxCodeId: line.taxCodeId,
+        taxCodeId: codeOf.get(line.id)!.id,
         incomeAccountId: line.incomeAccountId,
         net: amounts.net.minor,
         tax: amounts.tax.minor,

@@ -1,5 +1,6 @@
 import { addDays, type Day } from '@/core/day'
 import {
+  addMoney,
   HUNDRED,
   isPositiveMoney,
   largerMoney,
@@ -8,6 +9,7 @@ import {
   negateMoney,
   shareInTurn,
   smallerMoney,
+  subtractMoney,
   sumMoney,
   toDecimalString,
   zeroMoney,
@@ -26,7 +28,7 @@ import { offered } from '../money/discountWork'
 import { heldOn } from '../money/heldOn'
 import { putHeldOn } from '../money/useHeld'
 import { evenly, termsDays } from '../plans/planTerms'
-import { totalsOf } from '../read/stories'
+import { totalsNow } from './rateShift'
 import { startPlan } from '../plans/startPlan'
 import type { LockedSale } from '../sales/saleWork'
 
@@ -79,7 +81,7 @@ const writeDues = async (
   const arrangement = readArrangement(sale.arrangement)
   if (arrangement.kind === 'installments') {
     const before = await billedBefore(w, sale.id, bill.invoiceId)
-    return startPlan(w, locked, arrangement, { ...bill, before, whole: await wholeOf(w, locked) })
+    return startPlan(w, locked, arrangement, { ...bill, before, ...(await wholesOf(w, locked)) })
   }
   const dues = await duesOf(w, arrangement, locked, bill)
   await insertDues(
@@ -111,9 +113,17 @@ const billedBefore = async (w: Work, saleId: number, invoiceId: number): Promise
     w.currency,
   )
 
-/** What the whole sale comes to with tax, as agreed. */
-const wholeOf = async (w: Work, { sale, lines }: LockedSale): Promise<Money> =>
-  totalsOf(sale, lines, await w.taxCodes(), w.business).gross
+/** What the whole sale comes to with tax, with this bill and before it: a bill at other tax rates moves it. */
+const wholesOf = async (
+  w: Work,
+  { sale }: LockedSale,
+): Promise<{ readonly whole: Money; readonly wholeBefore: Money }> => {
+  const { totals, rateShift } = await totalsNow(w, sale, await listSaleLines(w.tx, [sale.id]))
+  return {
+    whole: totals.gross,
+    wholeBefore: addMoney(subtractMoney(totals.gross, rateShift), sale.rateShift),
+  }
+}
 
 interface NewDue {
   readonly dueOn: Day
@@ -184,13 +194,13 @@ const heldForBill = async (w: Work, locked: LockedSale, bill: BillToPay, free: M
   const arrangement = readArrangement(sale.arrangement)
   if (arrangement.kind !== 'deposit' || arrangement.apply !== 'in-proportion') return free
   const lines = await listSaleLines(w.tx, [sale.id])
-  const whole = await wholeOf(w, locked)
+  const { whole, wholeBefore } = await wholesOf(w, locked)
   if (!isPositiveMoney(whole) || lines.every((l) => l.agreed.minus(l.billed).plus(l.toRebill).lte(0)))
     return free
   const moves = await listHeldMoves(w.tx, { saleIds: [sale.id] }, w.currency)
   const ever = sumMoney(moves.filter((m) => m.why !== 'invoice').map((m) => m.amount), w.currency) // prettier-ignore
   const before = await billedBefore(w, sale.id, bill.invoiceId)
-  return smallerMoney(free, shareInTurn(ever, { whole, before, part: bill.gross }))
+  return smallerMoney(free, shareInTurn(ever, { whole, wholeBefore, before, part: bill.gross }))
 }
 
 /** An invoice as the HTTP interface answers it. */

@@ -1,10 +1,11 @@
 import { z } from 'zod'
+import { addDays, formatDay } from '@/core/day'
 import { insertAccounts, listAccounts } from '@/data/queries/accounts'
-import { insertTaxCode } from '@/data/queries/taxCodes'
+import { insertTaxCode, lastDayOfTax } from '@/data/queries/taxCodes'
 import type { Transaction } from '@/data/connect'
 import { defineCommand } from '../command'
-import { needed, rate } from '../input/fields'
-import { refuse } from '../refuse'
+import { day, id, needed, rate } from '../input/fields'
+import { found, refuse } from '../refuse'
 
 export const taxCodeInput = z.object({
   code: needed(20, 'A code'),
@@ -16,32 +17,36 @@ export type NewTaxCode = z.output<typeof taxCodeInput>
 /** Account codes of taxes: 2201 to 2289, in the order in which their components came. */
 const FIRST_TAX_ACCOUNT = 2201
 
-/** Writes a tax code with an account for each of its components. */
-export const writeTaxCode = async (tx: Transaction, code: NewTaxCode): Promise<number> => {
+/** An account for each new component of a tax, in their order. */
+const makeAccounts = async (
+  tx: Transaction,
+  components: readonly { readonly name: string }[],
+): Promise<number[]> => {
+  if (components.length === 0) return []
   const taken = new Set((await listAccounts(tx)).map((a) => a.code))
   const free = Array.from({ length: 89 }, (_, i) => String(FIRST_TAX_ACCOUNT + i)).filter(
     (c) => !taken.has(c),
   )
-  const accounts =
-    code.components.length === 0
-      ? []
-      : await insertAccounts(
-          tx,
-          code.components.map((c, i) => ({
-            code: free[i] ?? refuse({ code: 'taken', what: 'tax account', value: '2289' }),
-            name: `Tax due: ${c.name}`,
-            kind: 'liability' as const,
-          })),
-        )
+  const rows = components.map((c, i) => ({
+    code: free[i] ?? refuse({ code: 'taken', what: 'tax account', value: '2289' }),
+    name: `Tax due: ${c.name}`,
+    kind: 'liability' as const,
+  }))
+  return (await insertAccounts(tx, rows)).map((a) => a.id)
+}
+
+/** Writes a tax code with an account for each of its components. */
+export const writeTaxCode = async (tx: Transaction, code: NewTaxCode): Promise<number> => {
+  const accounts = await makeAccounts(tx, code.components)
   const isZero = code.components.every((c) => c.rate.isZero())
   return insertTaxCode(
     tx,
     { code: code.code, name: code.name, treatment: isZero ? 'zero' : 'taxed' },
-    code.components.map((c, i) => ({ name: c.name, rate: c.rate.toFixed(8), accountId: accounts[i]!.id })),
+    code.components.map((c, i) => ({ name: c.name, rate: c.rate.toFixed(8), accountId: accounts[i]! })),
   )
 }
 
-/** A tax at another rate from now on, beside those there are: what was invoiced keeps the code it was invoiced with. */
+/** Another tax, beside those there are. */
 export const addTaxCode = defineCommand('add-tax-code', taxCodeInput, async (w, input) => {
   const codes = await w.taxCodes()
   if (codes.some((c) => c.code.toLowerCase() === input.code.toLowerCase()))
@@ -49,3 +54,38 @@ export const addTaxCode = defineCommand('add-tax-code', taxCodeInput, async (w, 
   const id = await writeTaxCode(w.tx, input)
   return { id, answer: async () => ({ id, code: input.code, name: input.name, components: input.components.map((c) => ({ name: c.name, rate: c.rate.toString() })) }) } // prettier-ignore
 })
+
+const rateInput = z.object({
+  taxCodeId: id,
+  from: day,
+  components: taxCodeInput.shape.components.min(1, 'At least one component.'),
+})
+
+/**
+ * Other rates of a tax code from a day on. Papers of that day and later take them, those before keep theirs; so no
+ * paper of that day or later may have been issued at the old ones. A component of a name that the code had keeps its account.
+ */
+export const addTaxRate = defineCommand(
+  'add-tax-rate',
+  rateInput,
+  async (w, { taxCodeId, from, components }) => {
+    const codes = await w.taxCodes()
+    const named = found(codes.find((c) => c.id === taxCodeId), 'tax code', taxCodeId) // prettier-ignore
+    const rows = codes.filter((c) => (c.rateOf ?? c.id) === (named.rateOf ?? named.id))
+    const latest = rows.reduce((a, b) => ((b.from ?? '') >= (a.from ?? '') ? b : a))
+    const wrong = (path: string, message: string) => refuse({ code: 'invalid', errors: [{ path, message }] })
+    if (latest.treatment !== 'taxed') wrong('taxCodeId', `${latest.code} charges nothing, and stays so. Add a tax code of its own.`) // prettier-ignore
+    if (latest.from !== null && from <= latest.from) wrong('from', `${latest.code} has rates from ${formatDay(latest.from)} already. Choose a later day.`) // prettier-ignore
+    const issued = await lastDayOfTax(w.tx, rows.map((c) => c.id)) // prettier-ignore
+    if (issued !== null && issued >= from) refuse({ code: 'not-before', from: addDays(issued, 1), what: 'Papers up to that day were issued at the rates there are.' }) // prettier-ignore
+    const accounts = new Map(rows.flatMap((c) => c.components.map((k) => [k.name, c.accountOf.get(k.id)!])))
+    const fresh = components.filter((c) => !accounts.has(c.name))
+    for (const [i, accountId] of (await makeAccounts(w.tx, fresh)).entries())
+      accounts.set(fresh[i]!.name, accountId)
+    const first = rows.find((c) => c.rateOf === null)!
+    const { code, name, treatment } = first
+    const row = { code, name, treatment, rateOf: first.id, fromDay: from }
+    const rateId = await insertTaxCode(w.tx, row, components.map((c) => ({ name: c.name, rate: c.rate.toFixed(8), accountId: accounts.get(c.name)! }))) // prettier-ignore
+    return { id: rateId, answer: async () => ({ id: first.id, code, from, components: components.map((c) => ({ name: c.name, rate: c.rate.toString() })) }) } // prettier-ignore
+  },
+)

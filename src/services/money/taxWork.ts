@@ -14,7 +14,7 @@ import { findInvoice } from '@/data/queries/invoices'
 import { sumTaxAhead, sumTaxOnDue } from '@/data/queries/promises'
 import { findSales, listSaleLines, sumSale } from '@/data/queries/sales'
 import type { Work } from '../command'
-import { totalsOf } from '../read/stories'
+import { totalsNow } from '../billing/rateShift'
 
 /** Component taxes as postings, each on its own account. */
 export const asPostings = async (w: Work, taxes: readonly ComponentTax[]): Promise<TaxPosting[]> => {
@@ -39,13 +39,12 @@ export const taxOfInvoicePart = async (w: Work, invoiceId: number, part: Money):
 
 /** A sale's total with tax and its taxes, and how much of it no bill has billed yet: only that can be paid ahead. */
 const aheadOf = async (w: Work, saleId: number) => {
-  const [[sale], lines, codes, sums] = [
+  const [[sale], lines, sums] = [
     await findSales(w.tx, [saleId], w.currency),
     await listSaleLines(w.tx, [saleId]),
-    await w.taxCodes(),
     await sumSale(w.tx, saleId, w.currency),
   ]
-  const totals = totalsOf(sale!, lines, codes, w.business)
+  const { totals } = await totalsNow(w, sale!, lines)
   const taxes = totals.taxes.flatMap((t) =>
     t.components.map((c) => ({
       taxCodeId: t.taxCodeId,

@@ -2,16 +2,12 @@ import { subtractMoney, type Money } from '@/core/money'
 import { findSales, listSaleLines } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { sumHeldAt } from '../money/heldOn'
-import { totalsOf } from '../read/stories'
+import { totalsNow } from '../billing/rateShift'
 
 /** What of a layaway is still to come: its total with tax, less what is billed and what is held. */
 export const layawayLeft = async (w: Work, saleId: number): Promise<Money> => {
-  const [[sale], lines, codes] = [
-    await findSales(w.tx, [saleId], w.currency),
-    await listSaleLines(w.tx, [saleId]),
-    await w.taxCodes(),
-  ]
+  const [[sale], lines] = [await findSales(w.tx, [saleId], w.currency), await listSaleLines(w.tx, [saleId])]
   const held = await sumHeldAt(w, { customerId: sale!.customerId, saleId })
-  const { gross } = totalsOf(sale!, lines, codes, w.business)
+  const { gross } = (await totalsNow(w, sale!, lines)).totals
   return subtractMoney(subtractMoney(gross, sale!.billed), held)
 }

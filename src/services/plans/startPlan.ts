@@ -96,12 +96,12 @@ export const startPlan = async (
     readonly gross: Money
     readonly before: Money
     readonly whole: Money
+    readonly wholeBefore: Money
     readonly on: Day
   },
 ): Promise<void> => {
   const whole = installmentTerms(chosen, w.currency)
-  const shareOf = (amount: Money): Money =>
-    shareInTurn(amount, { whole: bill.whole, before: bill.before, part: bill.gross })
+  const shareOf = (amount: Money): Money => shareInTurn(amount, { ...bill, part: bill.gross })
   const first = whole.firstPayment ? shareOf(whole.firstPayment) : zeroMoney(w.currency)
   const charge = whole.charge && 'flat' in whole.charge ? { flat: shareOf(whole.charge.flat) } : whole.charge
   const terms = {

@@ -4,6 +4,7 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findCustomer } from '@/data/queries/customers'
 import { listPriceLevels, listTaxAreas } from '@/data/queries/prices'
+import { rateOn } from '@/core/tax'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import { readPricing } from '../goods/pricing'
 import { isExempt, readAreaCode } from '../sales/fillLines'
@@ -30,8 +31,9 @@ export const readPrice = async (
   const areaCode = customer ? (await readAreaCode(db, customer.id))(wish.deliverTo ?? '') : undefined
   const exempt =
     customer && isExempt(customer, today) ? codes.find((c) => c.treatment === 'exempt') : undefined
-  const taxCode =
+  const named =
     exempt ?? (own.treatment === 'taxed' ? codes.find((c) => c.id === areaCode) : undefined) ?? own
+  const taxCode = rateOn(codes, named.id, today)
   const pricing = await readPricing(db, [standing.goods], business, {
     level: customer?.priceLevel ?? '',
     pricesIncludeTax: wish.pricesIncludeTax,

@@ -117,12 +117,12 @@ export const worthOf = (line: SaleLineRow, of: Decimal, currency: string): Money
   )
 
 export const totalsOf = (
-  sale: Pick<SaleRow, 'agreedOn' | 'pricesIncludeTax'>,
+  sale: Pick<SaleRow, 'agreedOn' | 'pricesIncludeTax' | 'rateShift'>,
   lines: readonly SaleLineRow[],
   codes: readonly KeptTaxCode[],
   business: Pick<Business, 'currency' | 'taxRoundedPer'>,
-): TaxedDocument =>
-  computeTax(
+): TaxedDocument => {
+  const atItsRates = computeTax(
     lines.map((l) => ({
       amount: worthOf(l, countedQuantity(sale, l), business.currency),
       taxCode: codes.find((c) => c.id === l.taxCodeId)!,
@@ -133,6 +133,9 @@ export const totalsOf = (
       roundPer: business.taxRoundedPer,
     },
   )
+  const { tax, gross } = atItsRates
+  return { ...atItsRates, tax: addMoney(tax, sale.rateShift), gross: addMoney(gross, sale.rateShift) }
+}
 
 /** The stories of sales, in the order of the ids, with a fixed number of queries however many there are. */
 export const readStories = async (

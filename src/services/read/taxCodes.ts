@@ -1,12 +1,23 @@
+import type { Day } from '@/core/day'
+import { codesOn, type TaxComponent } from '@/core/tax'
 import type { Db } from '@/data/connect'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 
-/** Tax codes as plain text and numbers, for the browser and the HTTP interface. */
-export const readPlainTaxCodes = async (db: Db) =>
-  (await listTaxCodes(db)).map((c) => ({
-    id: c.id,
+const plain = (components: readonly TaxComponent[]) =>
+  components.map((k) => ({ id: k.id, name: k.name, rate: k.rate.toString() }))
+
+/** Tax codes as plain text and numbers, for the browser and the HTTP interface: each at the rates of a day, with all its rates. */
+export const readPlainTaxCodes = async (db: Db, today: Day) => {
+  const all = await listTaxCodes(db)
+  return codesOn(all, today).map((c) => ({
+    id: c.rateOf ?? c.id,
     code: c.code,
     name: c.name,
     treatment: c.treatment,
-    components: c.components.map((k) => ({ id: k.id, name: k.name, rate: k.rate.toString() })),
+    components: plain(c.components),
+    rates: all
+      .filter((r) => (r.rateOf ?? r.id) === (c.rateOf ?? c.id))
+      .sort((a, b) => ((a.from ?? '') < (b.from ?? '') ? -1 : 1))
+      .map((r) => ({ from: r.from, components: plain(r.components) })),
   }))
+}

@@ -6,6 +6,7 @@ import { findCustomer } from '@/data/queries/customers'
 import type { Business } from '@/data/queries/business'
 import { findGoods } from '@/data/queries/goods'
 import { listTakings } from '@/data/queries/sales'
+import { rateOn } from '@/core/tax'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import { readPricing } from '../goods/pricing'
 import { standGoods, type GoodsStanding } from './goods'
@@ -42,7 +43,7 @@ export const readUsual = async (
     const standing = standings.find((s) => s.goods.id === u.goodsId)
     if (!standing) return []
     const { goods: thing } = standing
-    const priced = pricing.priceOf({ goods: thing, quantity: u.lastQuantity, on: today, taxCode: codes.find((c) => c.id === thing.taxCodeId)! }) // prettier-ignore
+    const priced = pricing.priceOf({ goods: thing, quantity: u.lastQuantity, on: today, taxCode: rateOn(codes, thing.taxCodeId, today) }) // prettier-ignore
     return [{ ...u, standing, price: toFourPlaces(priced.price), priceFrom: priced.from }]
   })
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { KeptTaxCode } from '@/data/queries/taxCodes'
 import { ZERO } from '@/core/money'
 import { leastAgreed } from '@/core/sale'
 import { findCustomer } from '@/data/queries/customers'
@@ -70,6 +71,12 @@ const asBefore = (before: SaleLineRow, now: FilledLine): FilledLine =>
     ? { ...now, priceFrom: before.priceFrom, expectedCost: before.expectedCost.toString() }
     : now
 
+/** A line of the same tax code keeps the rates it was agreed at; its bill takes those of its own day. */
+const atItsRates = (codes: readonly KeptTaxCode[], before: SaleLineRow, now: FilledLine): FilledLine => {
+  const first = (id: number) => codes.find((c) => c.id === id)!.rateOf ?? id
+  return first(before.taxCodeId) === first(now.taxCodeId) ? { ...now, taxCodeId: before.taxCodeId } : now
+}
+
 /**
  * Changes what is on a sale. Before agreement the estimate is simply rewritten; after it a new agreed version is made, and
  * what was handed over or billed stays agreed at its price.
@@ -91,12 +98,14 @@ export const changeSale = defineCommand('change-sale', input, async (w, change) 
     })
     const pairs = pairLines(locked.lines, change.lines)
     const kept = new Set(pairs.flatMap((p) => (p ? [p.id] : [])))
-    for (const [position, line] of filled.entries()) {
+    const codes = await w.taxCodes()
+    for (const [position, typed] of filled.entries()) {
       const before = pairs[position]
       if (!before) {
-        await insertSaleLines(w.tx, [lineRow(saleId, position, line, agreed)])
+        await insertSaleLines(w.tx, [lineRow(saleId, position, typed, agreed)])
         continue
       }
+      const line = agreed ? atItsRates(codes, before, typed) : typed
       const least = leastAgreed(before)
       const counts = line.chosen ? line.quantity : ZERO
       if (agreed && counts.lt(least)) refuse({ code: 'less-than-done', line: before.description, least })

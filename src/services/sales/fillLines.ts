@@ -1,5 +1,6 @@
 import { decimal, toFourPlaces, ZERO, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
+import { rateOn } from '@/core/tax'
 import { listAddresses, type Customer } from '@/data/queries/customers'
 import { findGoods } from '@/data/queries/goods'
 import { listTaxAreas } from '@/data/queries/prices'
@@ -91,7 +92,7 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
           wrong('taxCode', `There is no tax code ${line.taxCode}.`))
     const usual = codes.find((c) => c.id === thing?.taxCodeId) ?? codes[0]!
     const byArea = usual.treatment === 'taxed' ? areaCode(line.deliverTo || wish.deliverTo || '') : undefined
-    const taxCode = exempt ?? named ?? codes.find((c) => c.id === byArea) ?? usual
+    const taxCode = rateOn(codes, (exempt ?? named ?? codes.find((c) => c.id === byArea) ?? usual).id, on)
     const words = line.kind !== undefined
     const quantity = words ? ZERO : line.quantity!
     const priced = thing && pricing.priceOf({ goods: thing, quantity, on, taxCode })

@@ -3,7 +3,7 @@ import { moneyBar, standsAs } from '@/core/sale'
 import type { TaxedDocument } from '@/core/tax'
 import { lockSale, sumSale, updateSale, type SaleLineRow, type SaleRow } from '@/data/queries/sales'
 import type { Work } from '../command'
-import { totalsOf } from '../read/stories'
+import { totalsNow } from '../billing/rateShift'
 import { shareDiscount } from './shareDiscount'
 
 export interface RefreshedSale {
@@ -18,12 +18,8 @@ export interface RefreshedSale {
  */
 export const refreshSale = async (w: Work, saleId: number): Promise<RefreshedSale> => {
   const sale = (await lockSale(w.tx, saleId, w.currency))!
-  const [lines, sums, codes] = await Promise.all([
-    shareDiscount(w, sale),
-    sumSale(w.tx, saleId, w.currency),
-    w.taxCodes(),
-  ])
-  const totals = totalsOf(sale, lines, codes, w.business)
+  const [lines, sums] = await Promise.all([shareDiscount(w, sale), sumSale(w.tx, saleId, w.currency)])
+  const { totals, rateShift } = await totalsNow(w, sale, lines)
   const billed = addMoney(sums.billed, sums.beyond)
   const { total } = moneyBar({
     total: addMoney(subtractMoney(totals.gross, sums.creditedForGood), sums.beyond),
@@ -35,8 +31,9 @@ export const refreshSale = async (w: Work, saleId: number): Promise<RefreshedSal
   const stands = standsAs({ ...sale, lines, open: sums.open, held: sums.held }, w.today)
   await updateSale(w.tx, saleId, {
     stage: stands === 'lapsed' ? 'offered' : stands,
+    rateShift: rateShift.minor,
     total: total.minor,
     billed: billed.minor,
   })
-  return { sale, lines, totals }
+  return { sale: { ...sale, rateShift }, lines, totals }
 }

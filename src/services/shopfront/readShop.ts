@@ -1,6 +1,6 @@
 import type { Day } from '@/core/day'
 import { decimal, toDecimalString, ZERO } from '@/core/money'
-import { computeTax, lineAmount } from '@/core/tax'
+import { computeTax, lineAmount, rateOn } from '@/core/tax'
 import type { Db } from '@/data/connect'
 import { findBasket, listBasketLines } from '@/data/queries/baskets'
 import type { Business } from '@/data/queries/business'
@@ -19,7 +19,7 @@ export const readShop = async (db: Db, business: Business, today: Day, search = 
   ])
   return standing.map((s) => {
     const { goods: g } = s
-    const priced = pricing.priceOf({ goods: g, quantity: decimal(1), on: today, taxCode: codes.find((c) => c.id === g.taxCodeId)! }) // prettier-ignore
+    const priced = pricing.priceOf({ goods: g, quantity: decimal(1), on: today, taxCode: rateOn(codes, g.taxCodeId, today) }) // prettier-ignore
     return {
       id: g.id,
       name: g.name,
@@ -49,7 +49,7 @@ export const readBasket = async (db: Db, basketId: number, business: Business, t
   ])
   const priced = lines.map((l) => {
     const thing = goods.get(l.goodsId)!
-    const taxCode = codes.find((c) => c.id === thing.taxCodeId)!
+    const taxCode = rateOn(codes, thing.taxCodeId, today)
     const { price, from } = pricing.priceOf({ goods: thing, quantity: l.quantity, on: today, taxCode })
     return { ...l, thing, taxCode, price, from }
   })

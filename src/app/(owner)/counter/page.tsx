@@ -7,7 +7,7 @@ import { openShop } from '../_shop'
 export const metadata: Metadata = { title: 'Counter' }
 
 export default async function Counter() {
-  const { db, business, currency } = await openShop()
+  const { db, business, currency, today } = await openShop()
   return (
     <>
       <Heading title="Counter" beside="type or scan · Enter · tender · Enter" />
@@ -17,7 +17,7 @@ export default async function Counter() {
           pricesIncludeTax: business.pricesIncludeTax,
           roundPer: business.taxRoundedPer,
           smallestCoin: business.smallestCoin,
-          codes: await readPlainTaxCodes(db),
+          codes: await readPlainTaxCodes(db, today),
         }}
       />
     </>

@@ -23,11 +23,13 @@ import { openShop } from '../_shop'
 export const metadata: Metadata = { title: 'Settings' }
 
 const formatPercent = (rate: string): string => `${decimal(rate).times(100).toDecimalPlaces(3).toString()} %`
+const sayRates = (components: readonly { readonly name: string; readonly rate: string }[]): string =>
+  components.map((k) => `${k.name} ${formatPercent(k.rate)}`).join(' + ')
 
 export default async function Settings() {
   const { db, business, today } = await openShop()
   const [codes, tokens, levels, areas, posted] = await Promise.all([
-    readPlainTaxCodes(db),
+    readPlainTaxCodes(db, today),
     listApiTokens(db),
     priceLevelsView(db),
     taxAreasView(db),
@@ -99,11 +101,11 @@ export default async function Settings() {
             codes={codes.map((c) => c.code)}
           />
           <TaxForm
+            today={today}
             codes={codes.map((c) => ({
-              id: c.id,
-              code: c.code,
-              name: c.name,
-              says: c.components.map((k) => `${k.name} ${formatPercent(k.rate)}`).join(' + ') || c.treatment,
+              ...c,
+              says: sayRates(c.components) || c.treatment,
+              otherTimes: c.rates.length < 2 ? [] : c.rates.map((r) => `${r.from ? `from ${formatDay(r.from)}` : 'at first'}: ${sayRates(r.components)}`), // prettier-ignore
             }))}
           />
           <OpeningForm

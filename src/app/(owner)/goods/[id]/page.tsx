@@ -23,7 +23,7 @@ export default async function GoodsPage({ params }: { params: Promise<{ id: stri
   const { goods } = g
   const [card, codes, accounts, incomes, levels, files, viewed, parts] = await Promise.all([
     listStockCard(db, goods.id, 60, currency),
-    readPlainTaxCodes(db),
+    readPlainTaxCodes(db, today),
     listAccounts(db),
     listIncomeAccounts(db),
     listPriceLevels(db),

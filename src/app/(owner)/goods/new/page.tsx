@@ -12,7 +12,7 @@ export const metadata: Metadata = { title: 'New goods' }
 export default async function NewGoods() {
   const { db, currency, today } = await openShop()
   const [codes, accounts, levels] = await Promise.all([
-    readPlainTaxCodes(db),
+    readPlainTaxCodes(db, today),
     listIncomeAccounts(db),
     listPriceLevels(db),
   ])

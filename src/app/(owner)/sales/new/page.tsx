@@ -18,7 +18,7 @@ export default async function NewSalePage({ searchParams }: { searchParams: Sear
   const customer = /^\d{1,9}$/.test(query.customer ?? '')
     ? await customerView(db, Number(query.customer), business, today)
     : null
-  const codes = await readPlainTaxCodes(db)
+  const codes = await readPlainTaxCodes(db, today)
   // `take=12x3,14x1`: three of goods 12 and one of goods 14, at today's prices.
   const wanted = (query.take ?? '').split(',').flatMap((part) => {
     const [, goodsId, quantity] = /^(\d{1,9})x(\d{1,8}(?:\.\d{1,4})?)$/.exec(part) ?? []

@@ -15,7 +15,7 @@ export default async function ChangePage({ params }: { params: Promise<{ id: str
   const sale = (await saleView(db, await idFrom(params), business, today)) ?? notFound()
   const [customer, codes] = await Promise.all([
     customerView(db, sale.customerId, business, today),
-    readPlainTaxCodes(db),
+    readPlainTaxCodes(db, today),
   ])
   const agreed = sale.agreedOn !== null
   const words = (kind: string) => kind === 'heading' || kind === 'text'
