@@ -48,12 +48,12 @@ const NewRates = ({ codes, today }: Props) => {
   }
   return (
     <>
-      <h3 className="mt-4">A rate changes</h3>
+      <h3 className="mt-4 font-bold">A rate changes</h3>
       <p className="sub mb-2">
         Papers of that day and later take the new rate, papers before keep theirs, also when they are written
         later.
       </p>
-      <div className="grid grid-cols-[90px_1fr_1fr] items-end gap-2">
+      <div className="grid grid-cols-2 items-end gap-2">
         <label>
           <span className="label">Tax code</span>
           <select
