@@ -140,7 +140,12 @@ export const paperOfSale = async (
           x.components.map((c) => ({ taxCodeId: x.taxCodeId, componentId: c.componentId, amount: c.amount })),
         ),
       )),
-      { name: `${t('total')}, ${currency}`, amount: formatMoney(totals.gross), total: true },
+      // As it was agreed: bills at other tax rates have papers of their own.
+      {
+        name: `${t('total')}, ${currency}`,
+        amount: formatMoney(subtractMoney(totals.gross, sale.rateShift)),
+        total: true,
+      },
     ],
     note: sale.note,
     conditions: business.conditions,

@@ -9,6 +9,7 @@ import { addTaxCode, addTaxRate } from '@/services/books/addTaxCode'
 import { takeReceipt } from '@/services/money/takeReceipt'
 import { readTrialBalance, taxView } from '@/services/read/books'
 import { readPlainTaxCodes } from '@/services/read/taxCodes'
+import { readSheet } from '@/services/read/sheet'
 import { saleView } from '@/services/read/views'
 import { changeSale } from '@/services/sales/changeSale'
 import { startSale } from '@/services/sales/startSale'
@@ -69,6 +70,14 @@ test('bills take the rates of their own day, and the sale comes to what its bill
     ['0.08', '500.00', '40.00'],
     ['0.1', '500.00', '50.00'],
   ])
+  // What the sheet shows above its total adds up to it.
+  const sheet = (await readSheet(s.db, sale.id, (await findBusiness(s.db))!, day('2026-03-20')))!
+  const { net, gross } = sheet.story.totals
+  expect(sheet.taxes.map((t) => [t.name, toDecimalString(t.amount)])).toEqual([
+    ['Sales tax: Tax 8 %', '80.00'],
+    ['tax at the rates of its bills', '10.00'],
+  ])
+  expect(sheet.taxes.reduce((sum, t) => sum + t.amount.minor, net.minor)).toBe(gross.minor)
   // One authority, one account, whatever the rate.
   expect(await balance('2201')).toBe('-90.00')
   await everyDay()

@@ -214,18 +214,23 @@ export const readSheet = async (
     trail,
     planned: plannedOf(story, today),
     paysHow: sayArrangement(story.arrangement),
-    taxes: story.totals.taxes.flatMap((t) => {
-      const code = codes.find((c) => c.id === t.taxCodeId)!
-      return t.components.length === 0
-        ? [{ name: code.name, amount: money(0n, currency) }]
-        : t.components.map((c) => {
-            const component = code.components.find((k) => k.id === c.componentId)!
-            return {
-              name: `${code.name}: ${component.name} ${component.rate.times(100).toString()} %`,
-              amount: c.amount,
-            }
-          })
-    }),
+    taxes: [
+      ...story.totals.taxes.flatMap((t) => {
+        const code = codes.find((c) => c.id === t.taxCodeId)!
+        return t.components.length === 0
+          ? [{ name: code.name, amount: money(0n, currency) }]
+          : t.components.map((c) => {
+              const component = code.components.find((k) => k.id === c.componentId)!
+              return {
+                name: `${code.name}: ${component.name} ${component.rate.times(100).toString()} %`,
+                amount: c.amount,
+              }
+            })
+      }),
+      ...(story.sale.rateShift.minor === 0n
+        ? []
+        : [{ name: 'tax at the rates of its bills', amount: story.sale.rateShift }]),
+    ],
     margins: new Map(
       story.lines.map((l) => [
         l.id,
