@@ -8,6 +8,7 @@ import { listEntries } from '@/data/queries/ledger'
 import { countInHand, listSaleIds } from '@/data/queries/sales'
 import { readFlags } from '@/data/queries/receivables'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
+import { refundHeld } from '@/services/money/refundHeld'
 import { takeReceipt } from '@/services/money/takeReceipt'
 import { readBalanceSheet, readOwed, readProfitAndLoss, readTies } from '@/services/read/books'
 import { readCustomer } from '@/services/read/customers'
@@ -114,6 +115,24 @@ const time = async (work: () => Promise<unknown>): Promise<number> => {
   return times.sort((a, b) => a - b)[3]!
 }
 
+/** How long two hundred commands on one customer take for so many hands at once. */
+const withHands = async ({ db }: Shop, hands: number): Promise<number> => {
+  const till = { db, today }
+  const tasks = Array.from({ length: 200 }, (_, i) => () =>
+    i % 4 === 3
+      ? refundHeld.run(till, { customerId: 50, amount: '0.50', method: 'cash' })
+      : takeReceipt.run(till, { customerId: 50, method: 'cash', amount: '1.00', for: i % 2 === 0 ? 'account' : 'oldest' }),
+  ) // prettier-ignore
+  let next = 0
+  const began = performance.now()
+  await Promise.all(
+    Array.from({ length: hands }, async () => {
+      for (let mine = next++; mine < tasks.length; mine = next++) await tasks[mine]!()
+    }),
+  )
+  return performance.now() - began
+}
+
 const main = async (): Promise<void> => {
   const cluster = await testCluster()
   try {
@@ -128,6 +147,11 @@ const main = async (): Promise<void> => {
         `${name.padEnd(20)} ${`${a.toFixed(1)} ms`.padStart(12)} ${`${b.toFixed(1)} ms`.padStart(14)} ${(b / a).toFixed(1).padStart(7)}${b > 100 ? '  over 100 ms' : ''}`,
       )
     }
+    await withHands(little, 4)
+    const [four, many] = [await withHands(little, 4), await withHands(little, 32)]
+    console.log(
+      `200 commands on one customer: 4 hands ${four.toFixed(0)} ms, 32 hands ${many.toFixed(0)} ms, ratio ${(many / four).toFixed(2)}`,
+    )
     await Promise.all([little.close(), large.close()])
   } finally {
     await cluster.remove()
