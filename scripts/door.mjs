@@ -64,8 +64,7 @@ const refuse = (res, status, code, detail, headers = {}) => {
   )
 }
 
-/** Refuses a request whose body is not wanted: the rest of it is not read. */
-/** @param {http.IncomingMessage} req @param {http.ServerResponse} res @param {string} detail */
+/** Refuses a request whose body is not wanted: the rest of it is not read. @param {http.IncomingMessage} req @param {http.ServerResponse} res @param {string} detail */
 const tooLarge = (req, res, detail) => {
   refuse(res, 413, 'too-large', detail, { connection: 'close' })
   res.once('finish', () => req.destroy())

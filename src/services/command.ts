@@ -270,6 +270,12 @@ export const paperDay = (w: Work, on: Day | undefined): Day => {
   return chosen > w.today ? refuse({ code: 'date-ahead', on: chosen, today: w.today }) : chosen
 }
 
+/** The day of a paper that takes another back: a day that counts, and not before that other paper's. */
+export const dayAfter = (w: Work, on: Day | undefined, from: Day, what: string): Day => {
+  const chosen = paperDay(w, on)
+  return chosen < from ? refuse({ code: 'not-before', from, what }) : chosen
+}
+
 /** The day of a paper that does not count yet: it may lie ahead, but not in a closed period. */
 export const draftDay = (w: Work, on: Day | undefined): Day => {
   const chosen = on ?? w.today

@@ -2,10 +2,11 @@
 import { useState } from 'react'
 import type { Day } from '@/core/day'
 import type { Undoable } from '@/core/sale'
-import { DayField, Text } from './fields'
 import { Panel } from './Panel'
-import { messageFor, Refusal } from './Refusal'
+import { WhyAndOn } from './WhyAndOn'
+import { Refusal } from './Refusal'
 import { useSend } from './send'
+import { Submit } from './sale/panels/parts'
 
 interface Undoing {
   readonly title: string
@@ -62,19 +63,19 @@ export const TakeBack = ({
       <Panel open={open} onClose={() => setOpen(false)} title={what.title}>
         <p className="mb-3">{what.does}</p>
         <div className="grid gap-3">
-          <Text
-            label="Why"
-            value={reason}
-            maxLength={500}
-            onChange={(e) => setReason(e.target.value)}
-            problem={messageFor(refused, 'reason')}
+          <WhyAndOn
+            today={today}
+            reason={reason}
+            onReason={setReason}
+            on={on}
+            onOn={setOn}
+            refused={refused}
           />
-          <DayField label="On" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
         </div>
         {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
-        <button className="btn btn-do mt-4 w-full" data-primary disabled={busy} onClick={() => void go()}>
+        <Submit busy={busy} onDo={() => void go()}>
           {what.title}
-        </button>
+        </Submit>
       </Panel>
     </>
   )

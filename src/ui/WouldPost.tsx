@@ -52,7 +52,7 @@ export const usePreview = <A,>(path: string, body: unknown): Previewed<A> => {
 }
 
 const show = (amount: string, currency: string): string =>
-  Number(amount) > 0 ? formatPrice(decimal(amount), currency) : ''
+  decimal(amount).isZero() ? '' : formatPrice(decimal(amount), currency)
 
 /** What would stand in the books: every account with its side, as the command would post it. */
 export const WouldPost = ({
@@ -79,7 +79,7 @@ export const WouldPost = ({
         <tbody>
           {e.lines.map((l, n) => (
             <tr key={n}>
-              <td className={Number(l.credit) > 0 ? 'pl-5' : ''}>{l.name}</td>
+              <td className={decimal(l.credit).isZero() ? '' : 'pl-5'}>{l.name}</td>
               <td className="fig w-[120px]">{show(l.debit, currency)}</td>
               <td className="fig w-[120px]">{show(l.credit, currency)}</td>
             </tr>

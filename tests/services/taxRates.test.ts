@@ -13,6 +13,7 @@ import { readSheet } from '@/services/read/sheet'
 import { saleView } from '@/services/read/views'
 import { changeSale } from '@/services/sales/changeSale'
 import { startSale } from '@/services/sales/startSale'
+import { draftTotals, emptyLine, fromSaved } from '@/ui/sale/lineDraft'
 import { openTestShop, type TestShop } from './shop'
 
 /** Tax 8 %; 10 % from 10 March. Today is 20 March. */
@@ -167,6 +168,11 @@ test('a change to what is agreed keeps the rates of the lines that stay', async 
   await newRates()
   const sale = await agreed('2026-03-01')
   const line = { id: sale.lines[0]!.id, description: 'Cello, restored', quantity: '2', unitPrice: '500.00' }
+  // The screen says before what the command does: the line that stays at its rates, the new one at today's.
+  const codes = await readPlainTaxCodes(s.db, day('2026-03-20'))
+  const typed = [fromSaved(sale.lines[0]!, { agreed: true }), { ...emptyLine('STD'), unitPrice: '100.00' }]
+  const shown = draftTotals(typed, '', { currency: 'USD', pricesIncludeTax: false, roundPer: 'document', codes, exempt: false }) // prettier-ignore
+  expect([toDecimalString(shown.tax), toDecimalString(shown.gross)]).toEqual(['90.00', '1190.00'])
   const changed = await s.answer(changeSale, { saleId: sale.id, lines: [line, { description: 'Case', quantity: '1', unitPrice: '100.00' }], on: '2026-03-15' }) // prettier-ignore
   // 1,000.00 at 8 % and 100.00 at 10 %
   expect(changed.totals).toEqual({ net: '1100.00', tax: '90.00', gross: '1190.00' })

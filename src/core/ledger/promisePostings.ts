@@ -47,14 +47,6 @@ export const postWriteOff = (p: Posting & Discount): EntryDraft =>
     credit(role('receivables'), sumMoney([p.net, ...p.taxes.map((t) => t.amount)], p.net.currency)),
   ])
 
-/** A debt that was given up is owed again: the loss and its tax are undone. */
-export const postRecovery = (p: Posting & Discount): EntryDraft =>
-  makeEntry(p.on, p.text, [
-    debit(role('receivables'), sumMoney([p.net, ...p.taxes.map((t) => t.amount)], p.net.currency)),
-    credit(role('bad-debts'), p.net),
-    ...p.taxes.map((t) => credit(account(t.accountId), t.amount)),
-  ])
-
 /** A refund that was a mistake: the money is back where it went from, and held again. */
 export const postRefundVoid = (
   p: Posting & {

@@ -1,4 +1,4 @@
-import { subtractMoney, sumMoney, ZERO, type Decimal } from '@/core/money'
+import { negateMoney, subtractMoney, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
 import { rateOn, type TaxCode, type TaxedDocument } from '@/core/tax'
 import { aheadOfHandover, priceBill, type BilledTax, type LineToPrice } from '@/core/sale'
 import type { Day } from '@/core/day'
@@ -23,6 +23,17 @@ export const billedSoFar = async (w: Work, { sale, lines }: Billable): Promise<I
   lines.some((l) => l.billed.gt(0))
     ? (await listInvoicesOfSales(w.tx, [sale.id], w.currency)).filter((i) => i.status === 'issued')
     : []
+
+/** What bills come to with tax, less what was credited to be billed again. */
+export const billedGross = (invoices: readonly InvoiceRow[], currency: string): Money =>
+  sumMoney(
+    invoices.flatMap((i) =>
+      i.kind === 'credit-note'
+        ? i.lines.filter((l) => l.rebill).flatMap((l) => [negateMoney(l.net), negateMoney(l.tax)])
+        : [i.gross],
+    ),
+    currency,
+  )
 
 /** Prices parts of a sale at the rates that `codeOf` says. */
 export const priceParts = (

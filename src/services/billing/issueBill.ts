@@ -6,7 +6,6 @@ import {
   largerMoney,
   money,
   multiplyMoney,
-  negateMoney,
   shareInTurn,
   smallerMoney,
   subtractMoney,
@@ -15,7 +14,7 @@ import {
   zeroMoney,
   type Money,
 } from '@/core/money'
-import { postInvoice } from '@/core/ledger'
+import { postInvoice, type TaxPosting } from '@/core/ledger'
 import { discountLeft, fillOldest } from '@/core/receipt'
 import { findInvoice, listInvoicesOfSales, markIssued, type InvoiceRow } from '@/data/queries/invoices'
 import { insertDues, listDuesOfInvoice, listHeldMoves } from '@/data/queries/money'
@@ -28,20 +27,18 @@ import { offered } from '../money/discountWork'
 import { heldOn } from '../money/heldOn'
 import { putHeldOn } from '../money/useHeld'
 import { evenly, termsDays } from '../plans/planTerms'
+import { asPostings } from '../money/taxWork'
+import { billedGross } from './draftBill'
 import { totalsNow } from './rateShift'
 import { startPlan } from '../plans/startPlan'
 import type { LockedSale } from '../sales/saleWork'
 
 /** The tax lines of an invoice as postings: each component on its own account. */
-export const taxPostings = async (w: Work, invoice: Pick<InvoiceRow, 'taxes'>) => {
-  const codes = await w.taxCodes()
-  return invoice.taxes
-    .filter((t) => t.componentId !== null)
-    .map((t) => ({
-      accountId: codes.find((c) => c.id === t.taxCodeId)!.accountOf.get(t.componentId!)!,
-      amount: t.amount,
-    }))
-}
+export const taxPostings = (w: Work, invoice: Pick<InvoiceRow, 'taxes'>): Promise<TaxPosting[]> =>
+  asPostings(
+    w,
+    invoice.taxes.flatMap((t) => (t.componentId === null ? [] : [{ ...t, componentId: t.componentId }])),
+  )
 
 /**
  * Issues a priced draft: number, entry, dues by the sale's arrangement, and the sale's held money put on it. After this the
@@ -102,14 +99,10 @@ const writeDues = async (
 
 /** What other bills of the sale came to, less what was credited to be billed again. */
 const billedBefore = async (w: Work, saleId: number, invoiceId: number): Promise<Money> =>
-  sumMoney(
-    (await listInvoicesOfSales(w.tx, [saleId], w.currency))
-      .filter((i) => i.status === 'issued' && i.id !== invoiceId)
-      .flatMap((i) =>
-        i.kind === 'credit-note'
-          ? i.lines.filter((l) => l.rebill).flatMap((l) => [negateMoney(l.net), negateMoney(l.tax)])
-          : [i.gross],
-      ),
+  billedGross(
+    (await listInvoicesOfSales(w.tx, [saleId], w.currency)).filter(
+      (i) => i.status === 'issued' && i.id !== invoiceId,
+    ),
     w.currency,
   )
 

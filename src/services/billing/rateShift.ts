@@ -1,9 +1,9 @@
 import { addMoney, subtractMoney, zeroMoney, type Money } from '@/core/money'
 import type { TaxedDocument } from '@/core/tax'
-import { sumSale, type SaleLineRow, type SaleRow } from '@/data/queries/sales'
+import type { SaleLineRow, SaleRow } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { totalsOf } from '../read/stories'
-import { billedSoFar, isBilledAtOther, priceParts } from './draftBill'
+import { billedGross, billedSoFar, isBilledAtOther, priceParts } from './draftBill'
 
 /**
  * What bills at other tax rates than the sale's make it more with tax (negative: less): bills take the rates of their own
@@ -21,10 +21,8 @@ const rateShiftOf = async (w: Work, sale: SaleRow, lines: readonly SaleLineRow[]
     .filter((p) => p.quantity.gt(0))
   const atSale = (l: SaleLineRow) => codes.find((c) => c.id === l.taxCodeId)!
   const toCome = priceParts(w, { sale, lines }, rest, before, atSale).gross
-  const sums = await sumSale(w.tx, sale.id, w.currency)
-  const billed = addMoney(sums.billed, sums.creditedForGood)
   const plain = totalsOf({ ...sale, rateShift: none }, lines, codes, w.business)
-  return subtractMoney(addMoney(billed, toCome), plain.gross)
+  return subtractMoney(addMoney(billedGross(before, w.currency), toCome), plain.gross)
 }
 
 /** What a sale comes to now, within a command: with bills that are not kept in its sums yet. */

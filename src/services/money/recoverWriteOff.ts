@@ -7,12 +7,12 @@ import {
   toDecimalString,
   type Money,
 } from '@/core/money'
-import { postRecovery } from '@/core/ledger'
+import { postWriteOff, reverseEntry } from '@/core/ledger'
 import { firstDayFor, lowestFrom } from '@/core/running'
 import type { Day } from '@/core/day'
 import { insertFills, listFillsOfDues, listFillsOfEntry } from '@/data/queries/money'
 import { findWriteOff, insertTaxMoves, insertWriteOffRecovery } from '@/data/queries/promises'
-import { defineCommand, paperDay, type Work } from '../command'
+import { dayAfter, defineCommand, type Work } from '../command'
 import { id, needed, on } from '../input/fields'
 import { found, refuse } from '../refuse'
 import { refreshSale } from '../sales/refreshSale'
@@ -53,9 +53,7 @@ export const recoverWriteOff = defineCommand(
     const { sale } = await takeSale(w, seen.saleId)
     const paper = (await findWriteOff(w.tx, writeOffId, w.currency))!
     if (paper.recoveredOn) refuse({ code: 'recovered-already', number: paper.number })
-    const onDay = paperDay(w, given)
-    if (onDay < paper.on)
-      refuse({ code: 'not-before', from: paper.on, what: `${paper.number} was written off later.` })
+    const onDay = dayAfter(w, given, paper.on, `${paper.number} was written off later.`)
     const again = (await standing(w, paper.entryId, onDay)).filter((a) => isPositiveMoney(a.amount))
     if (again.length === 0) refuse({ code: 'recovered-already', number: paper.number })
     const taxes = await Promise.all(
@@ -63,13 +61,15 @@ export const recoverWriteOff = defineCommand(
     )
     const amount = sumMoney(again.map((a) => a.amount), w.currency) // prettier-ignore
     const tax = sumMoney(taxes.flat().map((t) => t.amount), w.currency) // prettier-ignore
-    const entryId = await w.post(
-    postRecovery({
+    const text = `${paper.number} is owed after all, ${sale.customerName}: ${reason}`
+    const writtenOff = postWriteOff({
       on: onDay,
-      text: `${paper.number} is owed after all, ${sale.customerName}: ${reason}`,
+      text,
       net: subtractMoney(amount, tax),
       taxes: await asPostings(w, taxes.flat()),
-    }),
+    })
+    const entryId = await w.post(
+    reverseEntry(writtenOff, onDay, text),
     { kind: 'write-off', id: writeOffId, saleId: paper.saleId, customerId: paper.customerId, reversesId: paper.entryId },
   ) // prettier-ignore
     await insertWriteOffRecovery(w.tx, { writeOffId, onDay, amount: amount.minor, reason, entryId })

@@ -4,7 +4,7 @@ import { postFeeReversed, postHeldReturn } from '@/core/ledger'
 import { insertHeldMoves, listHeldMoves } from '@/data/queries/money'
 import { findHeldTransfer, insertHeldTransferReversal, insertTaxMoves } from '@/data/queries/promises'
 import { lockSale } from '@/data/queries/sales'
-import { defineCommand, paperDay, type Work } from '../command'
+import { dayAfter, defineCommand, type Work } from '../command'
 import { id, needed, on } from '../input/fields'
 import { found, refuse } from '../refuse'
 import { refreshSale } from '../sales/refreshSale'
@@ -33,9 +33,7 @@ export const reverseHeldMove = defineCommand(
   input,
   async (w, { transferId, on: given, reason }) => {
     const transfer = await takeTransfer(w, transferId)
-    const onDay = paperDay(w, given)
-    if (onDay < transfer.on)
-      refuse({ code: 'not-before', from: transfer.on, what: `${transfer.number} happened later.` })
+    const onDay = dayAfter(w, given, transfer.on, `${transfer.number} happened later.`)
     const from = { customerId: transfer.customerId, saleId: transfer.fromSaleId }
     const to = { customerId: transfer.customerId, saleId: transfer.toSaleId }
     const left = (await listHeldMoves(w.tx, { transferId }, w.currency)).filter((m) => m.amount.minor < 0n)

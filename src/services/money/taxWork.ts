@@ -17,7 +17,10 @@ import type { Work } from '../command'
 import { totalsNow } from '../billing/rateShift'
 
 /** Component taxes as postings, each on its own account. */
-export const asPostings = async (w: Work, taxes: readonly ComponentTax[]): Promise<TaxPosting[]> => {
+export const asPostings = async (
+  w: Work,
+  taxes: readonly Omit<ComponentTax, 'net'>[],
+): Promise<TaxPosting[]> => {
   const codes = await w.taxCodes()
   return taxes.map((t) => ({
     accountId: codes.find((c) => c.id === t.taxCodeId)!.accountOf.get(t.componentId)!,

@@ -4,7 +4,7 @@ import { postRefundVoid } from '@/core/ledger'
 import { insertHeldMoves, insertRefundVoid, listHeldMoves, listRefundsByIds } from '@/data/queries/money'
 import { insertTaxMoves, listTaxOfEntry } from '@/data/queries/promises'
 import { lockSale } from '@/data/queries/sales'
-import { defineCommand, paperDay } from '../command'
+import { dayAfter, defineCommand } from '../command'
 import { id, needed, on } from '../input/fields'
 import { layawayLeft } from '../plans/layawayLeft'
 import { found, refuse } from '../refuse'
@@ -20,9 +20,7 @@ export const voidRefund = defineCommand('void-refund', input, async (w, { refund
   const sale = saleId === null ? null : await lockSale(w.tx, saleId, w.currency)
   const refund = (await listRefundsByIds(w.tx, [refundId], w.currency))[0]!
   if (refund.voidedOn) refuse({ code: 'already-voided', number: refund.number })
-  const onDay = paperDay(w, given)
-  if (onDay < refund.on)
-    refuse({ code: 'not-before', from: refund.on, what: `Refund ${refund.number} was paid out later.` })
+  const onDay = dayAfter(w, given, refund.on, `Refund ${refund.number} was paid out later.`)
   const moves = (await listHeldMoves(w.tx, { refundId }, w.currency)).filter((m) => m.why === 'refund')
   const back = moves.map((m) => ({ kind: m.kind, customerId: m.customerId, saleId: m.saleId, amount: negateMoney(m.amount) })) // prettier-ignore
   const layaway = sumMoney(back.filter((b) => b.kind === 'layaway').map((b) => b.amount), w.currency) // prettier-ignore

@@ -15,9 +15,11 @@ export const readPlainTaxCodes = async (db: Db, today: Day) => {
     name: c.name,
     treatment: c.treatment,
     components: plain(c.components),
+    /** Which of the rates hold on the day. */
+    rateId: c.id,
     rates: all
       .filter((r) => (r.rateOf ?? r.id) === (c.rateOf ?? c.id))
       .sort((a, b) => ((a.from ?? '') < (b.from ?? '') ? -1 : 1))
-      .map((r) => ({ from: r.from, components: plain(r.components) })),
+      .map((r) => ({ id: r.id, from: r.from, components: plain(r.components) })),
   }))
 }

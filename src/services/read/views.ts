@@ -74,6 +74,8 @@ export const viewOfStory = (s: Story, trail: readonly TrailLine[]) => ({
     deliverTo: l.deliverTo,
     discountPercent: asText(l.discountPercent),
     taxCode: l.taxCode,
+    /** The row of its tax code: the rates the sale has. */
+    rateId: l.taxCodeId,
     net: toDecimalString(l.net),
     agreed: asText(l.agreed),
     setAside: asText(l.setAside),

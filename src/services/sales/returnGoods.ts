@@ -23,7 +23,7 @@ import {
   type SaleLineRow,
 } from '@/data/queries/sales'
 import { bringBack, outOf, type ComingBack } from '../billing/goodsBack'
-import { defineCommand, paperDay, type Work } from '../command'
+import { dayAfter, defineCommand, paperDay, type Work } from '../command'
 import { id, needed, on } from '../input/fields'
 import { lineQuantities } from '../input/lines'
 import { found, refuse } from '../refuse'
@@ -112,9 +112,8 @@ export const returnGoods = defineCommand('return-goods', input, async (w, wish) 
   const locked = await takeSale(w, seen.saleId)
   if (seen.direction === 'back')
     return refuse({ code: 'not-found', what: 'handover to the customer', id: wish.handoverId })
-  const onDay = paperDay(w, wish.on)
+  const onDay = dayAfter(w, wish.on, seen.on, 'These goods left only later.')
   if (wish.placeId !== undefined) found((await listPlaces(w.tx)).find((p) => p.id === wish.placeId), 'place', wish.placeId) // prettier-ignore
-  if (onDay < seen.on) refuse({ code: 'not-before', from: seen.on, what: 'These goods left only later.' })
   const handovers = await listHandovers(w.tx, [seen.saleId], w.currency)
   const handover = handovers.find((h) => h.id === wish.handoverId)!
   const rows = comingBack(w, locked, handover, handovers, wish)

@@ -4,6 +4,7 @@ import type { Day } from '@/core/day'
 import { DayField, Text } from '../fields'
 import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
+import { Submit } from '../sale/panels/parts'
 
 /** Takes a closing back: with the passphrase, and a reason that stays in the log. */
 export const ReopenPeriod = ({ today, onDone }: { readonly today: Day; readonly onDone: () => void }) => {
@@ -50,9 +51,9 @@ export const ReopenPeriod = ({ today, onDone }: { readonly today: Day; readonly 
         />
       </div>
       {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
-      <button className="btn btn-do mt-4 w-full" data-primary disabled={busy} onClick={() => void go()}>
+      <Submit busy={busy} onDo={() => void go()}>
         Reopen
-      </button>
+      </Submit>
     </>
   )
 }

@@ -1,10 +1,12 @@
 'use client'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
-import { DayField, QuantityField, Text } from '../fields'
+import { QuantityField } from '../fields'
 import { Panel } from '../Panel'
+import { WhyAndOn } from '../WhyAndOn'
 import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
+import { Submit } from './panels/parts'
 
 interface Props {
   readonly handoverId: number
@@ -57,19 +59,19 @@ export const GoodsBack = ({ handoverId, number, today, lines }: Props) => {
               problem={messageFor(refused, `lines.${i}.quantity`)}
             />
           ))}
-          <Text
-            label="Why"
-            value={reason}
-            maxLength={500}
-            onChange={(e) => setReason(e.target.value)}
-            problem={messageFor(refused, 'reason')}
+          <WhyAndOn
+            today={today}
+            reason={reason}
+            onReason={setReason}
+            on={on}
+            onOn={setOn}
+            refused={refused}
           />
-          <DayField label="On" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
         </div>
         {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
-        <button className="btn btn-do mt-4 w-full" data-primary disabled={busy} onClick={() => void go()}>
+        <Submit busy={busy} onDo={() => void go()}>
           They came back
-        </button>
+        </Submit>
       </Panel>
     </>
   )

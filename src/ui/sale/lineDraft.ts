@@ -30,6 +30,8 @@ export interface LineDraft {
   /** What comes off: `10%`, `6.00`, or `10%+6.00`. */
   readonly less: string
   readonly taxCode: string
+  /** The rates it was agreed at: they stay while its tax code does. */
+  readonly rateId?: number
   readonly choice: 'none' | 'optional' | 'alternative'
   readonly choiceGroup: string
   readonly chosen: boolean
@@ -45,7 +47,12 @@ export interface PlainTaxCode {
   readonly code: string
   readonly name: string
   readonly treatment: 'taxed' | 'zero' | 'exempt'
-  readonly components: readonly { readonly id: number; readonly name: string; readonly rate: string }[]
+  /** Which of its rates hold today. */
+  readonly rateId: number
+  readonly rates: readonly {
+    readonly id: number
+    readonly components: readonly { readonly id: number; readonly name: string; readonly rate: string }[]
+  }[]
 }
 
 let made = 0
@@ -83,6 +90,7 @@ export interface SavedLine {
   readonly discountPercent: string
   readonly discountAmount: string
   readonly taxCode: string
+  readonly rateId: number
   readonly choice: LineDraft['choice']
   readonly choiceGroup: string
   readonly chosen: boolean
@@ -110,6 +118,7 @@ export const fromSaved = (
   priceFrom: l.priceFrom,
   less: sayLess(l.discountPercent, l.discountAmount),
   taxCode: l.taxCode,
+  ...(wish.agreed && !wish.asNew ? { rateId: l.rateId } : {}),
   choice: l.choice,
   choiceGroup: l.choiceGroup,
   chosen: l.chosen,
@@ -117,10 +126,11 @@ export const fromSaved = (
 })
 
 const number = (text: string): Decimal => (/^\d+(\.\d+)?$/.test(text) ? decimal(text) : ZERO)
-const asTaxCode = (c: PlainTaxCode): TaxCode => ({
-  ...c,
-  components: c.components.map((k) => ({ ...k, rate: decimal(k.rate) })),
-})
+/** A code at the rates a line was agreed at, where they are its own, else at today's. */
+const asTaxCode = (c: PlainTaxCode, agreedAt?: number): TaxCode => {
+  const { id, components } = c.rates.find((r) => r.id === agreedAt) ?? c.rates.find((r) => r.id === c.rateId)!
+  return { ...c, id, components: components.map((k) => ({ ...k, rate: decimal(k.rate) })) }
+}
 
 /** What comes off, read from what was typed: a percentage, an amount, or both. Null where it is neither. */
 export const readLess = (typed: string): { readonly percent: string; readonly amount: string } | null => {
@@ -181,6 +191,7 @@ export const draftTotals = (
       amount: money(counted[i]!.minor - shares[i]!.minor, s.currency),
       taxCode: asTaxCode(
         (s.exempt ? exempt : undefined) ?? s.codes.find((c) => c.code === l.taxCode) ?? s.codes[0]!,
+        l.rateId,
       ),
     })),
     s,
