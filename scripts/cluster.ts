@@ -121,16 +121,38 @@ const lastWords = (data: string): string => {
   return existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-3).join(' ') : ''
 }
 
+const ended = (child: ChildProcess): boolean => child.exitCode !== null || child.signalCode !== null
+
+/** Servers that were launched and have not ended, whether or not they take connections yet. */
+const launched = new Set<ChildProcess>()
+let launching = true
+
+/** Ends a server: its connections are closed; it is given five seconds, then ended at once. */
+const end = async (child: ChildProcess): Promise<void> => {
+  child.kill('SIGINT')
+  for (let i = 0; i < 100 && !ended(child); i++) await new Promise((r) => setTimeout(r, 50))
+  if (!ended(child)) child.kill('SIGQUIT')
+}
+
+/** Ends every server that was launched, one that is still starting too, and launches none any more: for a program about to end. */
+export const endServers = async (): Promise<void> => {
+  launching = false
+  await Promise.all([...launched].map(end))
+}
+
 /** Starts the server as a child that ends with us, however we end, and answers when it takes connections. */
 const launch = async (bin: string, data: string, options: readonly string[]): Promise<ChildProcess> => {
+  if (!launching) return new Promise(() => {})
   const user = asRoot ? ['--reuid=postgres', '--regid=postgres', '--init-groups'] : []
   const env: NodeJS.ProcessEnv = { ...process.env, LC_ALL: 'C.UTF-8' }
   delete env.PGPORT
   const log = openSync(join(data, 'server.log'), 'a', 0o600)
   const child = spawn('setpriv', [...user, '--pdeathsig', 'INT', join(bin, 'postgres'), '-D', data, ...options], { cwd: '/', env, stdio: ['ignore', log, log], detached: true }) // prettier-ignore
   closeSync(log)
+  launched.add(child)
+  child.once('exit', () => launched.delete(child))
   for (let i = 0; i < 600; i++) {
-    if (child.exitCode !== null || child.signalCode !== null) break
+    if (ended(child)) break
     if (run(bin, 'pg_isready', ['-q', '-h', '127.0.0.1', '-p', options[options.indexOf('-p') + 1]!]).ok)
       return child
     await new Promise((r) => setTimeout(r, 100))
@@ -138,8 +160,6 @@ const launch = async (bin: string, data: string, options: readonly string[]): Pr
   child.kill('SIGINT')
   throw new SetUpProblem(`The database in ${data} did not start. It said: ${lastWords(data) || 'nothing'}`)
 }
-
-const ended = (child: ChildProcess): boolean => child.exitCode !== null || child.signalCode !== null
 
 /** Starts the private server of a home folder, making it first where there is none, and starts it again when it ends by itself. */
 export const startCluster = async ({
@@ -196,9 +216,7 @@ export const startCluster = async ({
     port,
     stop: async () => {
       stopping = true
-      child.kill('SIGINT')
-      for (let i = 0; i < 100 && !ended(child); i++) await new Promise((r) => setTimeout(r, 50))
-      if (!ended(child)) child.kill('SIGQUIT')
+      await end(child)
     },
   }
 }

@@ -11,7 +11,7 @@ import { makeApiToken } from '../src/services/access/tokens'
 import { businessDate, pinnedDay } from '../src/services/clock'
 import { formatDay } from '../src/core/day'
 import { build } from './build'
-import { freePort, startCluster, type Cluster } from './cluster'
+import { endServers, freePort, startCluster, type Cluster } from './cluster'
 import { lockHome, makeHome, SetUpProblem, type HomeLock } from './home'
 import { serve } from './serve'
 import { sayProblem } from './sayProblem'
@@ -26,15 +26,19 @@ programLog.level = 'silent'
 const begun: { lock?: HomeLock; cluster?: Cluster; stopServer?: () => Promise<void> } = {}
 
 let stopping = false
-const stop = async (code: number): Promise<void> => {
+/** Ends what was begun, and this program. Said once: whoever comes later finds it stopping. */
+const stop = async (code: number, why: () => void): Promise<void> => {
   if (stopping) return
   stopping = true
-  say('\nStopping: requests under way are finished, then the database is closed …')
+  why()
   await begun.stopServer?.()
   await begun.cluster?.stop()
+  await endServers()
   begun.lock?.release()
   process.exit(code)
 }
+const finish = (code: number): Promise<void> =>
+  stop(code, () => say('\nStopping: requests under way are finished, then the database is closed …'))
 
 const readPort = (): number => {
   const given = process.env.PORT ?? '3000'
@@ -100,9 +104,9 @@ const prepareDatabase = async (
 }
 
 const main = async (): Promise<void> => {
-  process.on('SIGINT', () => void stop(0))
-  process.on('SIGTERM', () => void stop(0))
-  process.on('SIGHUP', () => void stop(0))
+  process.on('SIGINT', () => void finish(0))
+  process.on('SIGTERM', () => void finish(0))
+  process.on('SIGHUP', () => void finish(0))
   const home = resolve(root, process.env.TILL_HOME ?? '.till')
   const port = readPort()
   pinnedDay()
@@ -159,7 +163,7 @@ const main = async (): Promise<void> => {
       say(
         `The application ended by itself (${status ?? 'killed'}). The log says why: ${join(home, 'log/till.log')}`,
       )
-    void stop(1)
+    void finish(1)
   })
   begun.lock.note({ serverPid: server.pid, address: `http://127.0.0.1:${port}` })
   say('')
@@ -175,11 +179,6 @@ const main = async (): Promise<void> => {
   say('  Ctrl+C stops it; everything is kept.')
 }
 
-main().catch(async (problem: unknown) => {
-  console.error(`\nIron Till did not start. ${sayProblem(problem)}`)
-  stopping = true
-  await begun.stopServer?.()
-  await begun.cluster?.stop()
-  begun.lock?.release()
-  process.exit(1)
-})
+main().catch((problem: unknown) =>
+  stop(1, () => console.error(`\nIron Till did not start. ${sayProblem(problem)}`)),
+)
