@@ -51,7 +51,7 @@ const withLink = async ({ db, business, today }: House, letter: PostRow): Promis
 const transportOf = ({ db, business }: House): MailTransport =>
   business.smtpUrl ? smtpMail(unseal(business.smtpUrl)) : standInMail(db)
 
-/** Tries to send one letter that waits, and writes down what became of it. False when none waited. */
+/** Tries to send one letter that waits, and writes down what became of it. False where another would not go either: none waits, or the mail server does not answer. */
 const sendNext = async (house: House, transport: MailTransport, only?: number): Promise<boolean> => {
   const { db, business, today } = house
   const postId = await claimPost(db, only)
@@ -73,13 +73,14 @@ const sendNext = async (house: House, transport: MailTransport, only?: number): 
     else if (delivery.as === 'bounced')
       await updatePost(db, postId, { state: 'bounced', sentOn: today, problem: delivery.why }) // prettier-ignore
     else await putPostBack(db, postId, letter.tries, delivery.why)
+    return delivery.as !== 'unreachable'
   } catch (problem) {
     await putPostBack(db, postId, letter.tries, problem instanceof Error ? problem.message : String(problem))
+    return true
   }
-  return true
 }
 
-/** Sends what waits, or the one letter named. */
+/** Sends what waits, or the one letter named; how many went through to the mail server. A server that does not answer ends the round: the clockwork has other work, and comes again. */
 export const sendPost = async (house: House, only?: number): Promise<number> => {
   const transport = transportOf(house)
   let tried = 0

@@ -15,7 +15,10 @@ import { change, listOf, noQuery, page, read, readCursor, type Operation } from 
 
 const whole = <T>(items: readonly T[]) => ({ items, next: null })
 
-/** Tries now what waits, or the one letter named: the answer says what became of it. */
+/** A caller waits no longer than this for a slow mail server; the letter goes on by itself. */
+const PATIENCE = 5_000
+
+/** Tries now the letter named: the answer says what has become of it so far. */
 const sendNow: Operation = {
   method: 'POST',
   path: '/post/{id}/send',
@@ -26,7 +29,10 @@ const sendNow: Operation = {
     const id = Number(params.id)
     const before = Number.isSafeInteger(id) ? (await listPost(till.db, { id }, { limit: 1 }))[0] : undefined
     if (!before) return err({ code: 'not-found', what: 'letter', id: params.id ?? '' })
-    await sendPost({ db: till.db, business, today: till.today }, id)
+    await Promise.race([
+      sendPost({ db: till.db, business, today: till.today }, id),
+      new Promise((done) => setTimeout(done, PATIENCE)),
+    ])
     return ok({ status: 200, body: viewOfPost((await listPost(till.db, { id }, { limit: 1 }))[0]!) })
   },
 }

@@ -8,11 +8,12 @@ export interface OutgoingMail {
   readonly attachments: readonly { readonly name: string; readonly type: string; readonly body: Buffer }[]
 }
 
-/** What became of it: it went, it came back for good, or it may go another time. */
+/** What became of it: it went, it came back for good, it may go another time, or the mail server itself does not answer and no other letter would fare better. */
 export type Delivery =
   | { readonly as: 'sent' }
   | { readonly as: 'bounced'; readonly why: string }
   | { readonly as: 'later'; readonly why: string }
+  | { readonly as: 'unreachable'; readonly why: string }
 
 /** The way letters leave the house. */
 export interface MailTransport {
