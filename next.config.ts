@@ -33,8 +33,7 @@ const config: NextConfig = {
         { key: 'X-Frame-Options', value: 'SAMEORIGIN' },
         {
           key: 'Content-Security-Policy',
-          value:
-            "default-src 'none'; style-src 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'self'",
+          value: "default-src 'none'; style-src 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'self'",
         },
       ],
     },

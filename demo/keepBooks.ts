@@ -14,10 +14,7 @@ const CURRENCY = 'USD'
 const FLOAT = 15000n
 
 const balances = async (shop: Workshop): Promise<Map<string, bigint>> => {
-  const [sums, accounts] = [
-    await sumAccounts(shop.db, { to: shop.today }, CURRENCY),
-    await listAccounts(shop.db),
-  ]
+  const [sums, accounts] = [await sumAccounts(shop.db, { to: shop.today }, CURRENCY), await listAccounts(shop.db)]
   return new Map(
     accounts.map((a) => [
       a.code,
@@ -57,20 +54,8 @@ const openBooks = async (shop: Workshop): Promise<void> => {
 
 const payTheMonth = async (shop: Workshop): Promise<void> => {
   await own(shop, 'Rent of the workshop', '6000', '1020', '640.00')
-  await own(
-    shop,
-    'Light, heat and telephone',
-    '6010',
-    '1020',
-    text(BigInt(9500 + shop.chance.between(0, 6000))),
-  )
-  await own(
-    shop,
-    'Glue, varnish, small tools',
-    '6020',
-    '1020',
-    text(BigInt(4000 + shop.chance.between(0, 9000))),
-  )
+  await own(shop, 'Light, heat and telephone', '6010', '1020', text(BigInt(9500 + shop.chance.between(0, 6000))))
+  await own(shop, 'Glue, varnish, small tools', '6020', '1020', text(BigInt(4000 + shop.chance.between(0, 9000))))
   await own(shop, 'Insurance', '6030', '1020', '88.00')
   const bank = (await balances(shop)).get('1020') ?? 0n
   if (bank > 600000n) await own(shop, 'Taken out to live on', '3100', '1020', text((bank - 400000n) / 2n))

@@ -227,8 +227,7 @@ export const loadDemo = async (
     await tradeOnDay(shop, today)
     if (on === addMonths(start, 12)) await rentOut(shop)
     await runDuePlans({ db: shop.db, today: on })
-    for (const made of await runDueRepeats({ db: shop.db, today: on }, 'USD'))
-      await payRent(shop, made.saleId)
+    for (const made of await runDueRepeats({ db: shop.db, today: on }, 'USD')) await payRent(shop, made.saleId)
     await runAgenda(shop)
   }
   await writeToday(shop)

@@ -22,22 +22,70 @@ const VERY_SLOW: Habit = { late: 84, spread: 36 }
 const HABITS = [PROMPT, USUAL, USUAL, PROMPT, SLOW, USUAL]
 
 const players = [
-  'Hazel Adair', 'Orla Vance', 'Piers Hallow', 'Ines Marlowe', 'Tamsin Kerr', 'Jonas Wrede', 'Mirela Donat', 'Oskar Lindqvarn', 'Petra Valcek', 'Rowan Ashby', 'Sofia Brandt-Oyelaran', 'Tobias Renn',
-  'Una Corrigan', 'Viktor Salmi', 'Wanda Pruss', 'Yara Haddock', 'Zeno Quill', 'Abel Thorne', 'Brigid Mallory', 'Caspar Lowe', 'Dorothea Finch', 'Emil Karst', 'Fenna Dykstra', 'Gideon Marsh', 'Henrike Solberg', 'Ivo Castellan',
-] // prettier-ignore
+  'Hazel Adair',
+  'Orla Vance',
+  'Piers Hallow',
+  'Ines Marlowe',
+  'Tamsin Kerr',
+  'Jonas Wrede',
+  'Mirela Donat',
+  'Oskar Lindqvarn',
+  'Petra Valcek',
+  'Rowan Ashby',
+  'Sofia Brandt-Oyelaran',
+  'Tobias Renn',
+  'Una Corrigan',
+  'Viktor Salmi',
+  'Wanda Pruss',
+  'Yara Haddock',
+  'Zeno Quill',
+  'Abel Thorne',
+  'Brigid Mallory',
+  'Caspar Lowe',
+  'Dorothea Finch',
+  'Emil Karst',
+  'Fenna Dykstra',
+  'Gideon Marsh',
+  'Henrike Solberg',
+  'Ivo Castellan',
+]
 const parents = [
-  'Anneliese Mohr', 'Benedict Okafor', 'Clara Whitlow', 'Daniel Esposito-Lund', 'Elspeth Rourke', 'Farid Noor', 'Gretchen Paley', 'Hamish Doyle', 'Ilse Vandermeer', 'Judith Akerman', 'Kofi Brightwell', 'Lena Strand',
-] // prettier-ignore
+  'Anneliese Mohr',
+  'Benedict Okafor',
+  'Clara Whitlow',
+  'Daniel Esposito-Lund',
+  'Elspeth Rourke',
+  'Farid Noor',
+  'Gretchen Paley',
+  'Hamish Doyle',
+  'Ilse Vandermeer',
+  'Judith Akerman',
+  'Kofi Brightwell',
+  'Lena Strand',
+]
 const schools = [
-  ['Brightwater School of Music', 'Ms. Prior'], ['Alder Street Primary', 'Mr. Nkemelu'], ['St. Wendel’s Academy', 'Sister Agnes'], ['Northgate High School', 'Ms. Ferreira'],
-  ['Kestrel Hill Conservatory', 'Dr. Ambrose'], ['Riverside Strings Project', 'Jo Tennant'], ['Copperfield Middle School', 'Mr. Oduya'], ['Lakeland College', 'Ms. Varga'],
-] // prettier-ignore
+  ['Brightwater School of Music', 'Ms. Prior'],
+  ['Alder Street Primary', 'Mr. Nkemelu'],
+  ['St. Wendel’s Academy', 'Sister Agnes'],
+  ['Northgate High School', 'Ms. Ferreira'],
+  ['Kestrel Hill Conservatory', 'Dr. Ambrose'],
+  ['Riverside Strings Project', 'Jo Tennant'],
+  ['Copperfield Middle School', 'Mr. Oduya'],
+  ['Lakeland College', 'Ms. Varga'],
+]
 const groups = [
-  ['Saltmarsh Youth Orchestra', 'Nell Carraway'], ['Lowfield Quartet', 'Hazel Adair'], ['County Chamber Players', 'Ruth Adeyemi'], ['The Tern Island Ceilidh Band', 'Magnus Flett'],
-] // prettier-ignore
+  ['Saltmarsh Youth Orchestra', 'Nell Carraway'],
+  ['Lowfield Quartet', 'Hazel Adair'],
+  ['County Chamber Players', 'Ruth Adeyemi'],
+  ['The Tern Island Ceilidh Band', 'Magnus Flett'],
+]
 const shops = [
-  ['Wick & Daughters', 'Edda Wick'], ['Corvane Music', 'Luc Corvane'], ['The Bow Room', 'Irena Toll'], ['Pemberly Sheet Music', 'Otis Pemberly'], ['Half Moon Guitars', 'Bea Lunn'],
-] // prettier-ignore
+  ['Wick & Daughters', 'Edda Wick'],
+  ['Corvane Music', 'Luc Corvane'],
+  ['The Bow Room', 'Irena Toll'],
+  ['Pemberly Sheet Music', 'Otis Pemberly'],
+  ['Half Moon Guitars', 'Bea Lunn'],
+]
 
 export const emailOf = (name: string): string =>
   `${name

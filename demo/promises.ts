@@ -36,19 +36,20 @@ const agreed = async (
   return saleId
 }
 
-const pay = (
-  shop: Workshop,
-  saleId: number,
-  amount: string,
-  method: 'cash' | 'card' | 'cheque' | 'transfer',
-) => act(shop, takeReceipt, { method, amount, for: [{ saleId, amount }] })
+const pay = (shop: Workshop, saleId: number, amount: string, method: 'cash' | 'card' | 'cheque' | 'transfer') =>
+  act(shop, takeReceipt, { method, amount, for: [{ saleId, amount }] })
 
 /** Pays what is due of a sale on the days it falls due, `late` days after, so many times. */
 const payRows = (shop: Workshop, saleId: number, dueOn: readonly Day[], late: number): void => {
   for (const on of dueOn)
     plan(shop, addDays(on, late), async () => {
-      const row = (await listDuesOfSales(shop.db, [saleId], 'USD')).find((d) => d.dueOn <= on && d.open.minor > 0n) // prettier-ignore
-      if (row) await act(shop, takeReceipt, { method: 'transfer', amount: toDecimalString(row.open), for: [{ dueId: row.id, amount: toDecimalString(row.open) }] }) // prettier-ignore
+      const row = (await listDuesOfSales(shop.db, [saleId], 'USD')).find((d) => d.dueOn <= on && d.open.minor > 0n)
+      if (row)
+        await act(shop, takeReceipt, {
+          method: 'transfer',
+          amount: toDecimalString(row.open),
+          for: [{ dueId: row.id, amount: toDecimalString(row.open) }],
+        })
     })
 }
 
@@ -60,13 +61,20 @@ const deliver = async (shop: Workshop, saleId: number): Promise<void> => {
 /** Promises of every kind, each begun so long before the day the demo ends that it shows something today. */
 export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
   const months = (n: number): Day => addMonths(today, -n)
-  const rows = (from: Day, count: number): Day[] => Array.from({ length: count }, (_, i) => addMonths(from, i + 1)) // prettier-ignore
+  const rows = (from: Day, count: number): Day[] => Array.from({ length: count }, (_, i) => addMonths(from, i + 1))
 
   plan(shop, months(7), async () => {
     const firstDue = addMonths(shop.today, 1)
     const saleId = await agreed(shop, 'Tamsin Kerr', 'Cello 7/8 of our own make', '3600.00', {
-      kind: 'installments', firstPayment: '600.00', count: 12, every: 'month', firstDue, charge: { yearlyRate: '0.09' }, graceDays: 7, lateCharge: { percent: '3' },
-    }) // prettier-ignore
+      kind: 'installments',
+      firstPayment: '600.00',
+      count: 12,
+      every: 'month',
+      firstDue,
+      charge: { yearlyRate: '0.09' },
+      graceDays: 7,
+      lateCharge: { percent: '3' },
+    })
     await pay(shop, saleId, '600.00', 'card')
     await deliver(shop, saleId)
     await act(shop, keepCardForPlan(keepCard), { saleId, number: '4000 0000 0000 1111' })
@@ -74,8 +82,14 @@ export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
   plan(shop, months(5), async () => {
     const from = shop.today
     const saleId = await agreed(shop, 'Rowan Ashby', 'Viola 16 inch of our own make', '1900.00', {
-      kind: 'installments', count: 6, every: 'month', firstDue: addMonths(from, 1), charge: { flat: '72.00' }, graceDays: 10, lateCharge: { percent: '2' },
-    }) // prettier-ignore
+      kind: 'installments',
+      count: 6,
+      every: 'month',
+      firstDue: addMonths(from, 1),
+      charge: { flat: '72.00' },
+      graceDays: 10,
+      lateCharge: { percent: '2' },
+    })
     await deliver(shop, saleId)
     payRows(shop, saleId, rows(from, 3), 4)
     plan(shop, addDays(addMonths(from, 4), 16), async () => {
@@ -85,7 +99,13 @@ export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
   })
   plan(shop, months(10), async () => {
     const from = shop.today
-    const saleId = await agreed(shop, 'Emil Karst', 'Guitar with a cedar top', '1450.00', { kind: 'installments', count: 10, every: 'month', firstDue: addMonths(from, 1), charge: { yearlyRate: '0.12' } }) // prettier-ignore
+    const saleId = await agreed(shop, 'Emil Karst', 'Guitar with a cedar top', '1450.00', {
+      kind: 'installments',
+      count: 10,
+      every: 'month',
+      firstDue: addMonths(from, 1),
+      charge: { yearlyRate: '0.12' },
+    })
     await deliver(shop, saleId)
     payRows(shop, saleId, rows(from, 4), 0)
     plan(
@@ -96,7 +116,12 @@ export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
   })
   plan(shop, months(6), async () => {
     const from = shop.today
-    const saleId = await agreed(shop, 'Ivo Castellan', 'Double bass, opened and restored', '2250.00', { kind: 'installments', count: 6, every: 'month', firstDue: addMonths(from, 1) }) // prettier-ignore
+    const saleId = await agreed(shop, 'Ivo Castellan', 'Double bass, opened and restored', '2250.00', {
+      kind: 'installments',
+      count: 6,
+      every: 'month',
+      firstDue: addMonths(from, 1),
+    })
     await deliver(shop, saleId)
     payRows(shop, saleId, rows(from, 2), 2)
     plan(
@@ -111,7 +136,14 @@ export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
         })),
     )
   })
-  const layaway = { kind: 'layaway', firstPercent: '20', months: 4, every: 'month', graceDays: 5, fee: { percent: '5' } } as const // prettier-ignore
+  const layaway = {
+    kind: 'layaway',
+    firstPercent: '20',
+    months: 4,
+    every: 'month',
+    graceDays: 5,
+    fee: { percent: '5' },
+  } as const
   plan(shop, months(2), async () => {
     const saleId = await agreed(shop, 'Lena Strand', 'Violin after an old pattern', '1250.00', layaway)
     await pay(shop, saleId, '270.63', 'cash')
@@ -129,14 +161,13 @@ export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
   plan(shop, months(4), async () => {
     const saleId = await agreed(shop, 'Daniel Esposito-Lund', 'Mandolin, flat back', '620.00', layaway)
     await pay(shop, saleId, '200.00', 'cash')
-    plan(
-      shop,
-      addDays(shop.today, 40),
-      async () => void (await act(shop, giveUpLayaway, { saleId, method: 'cash' })),
-    )
+    plan(shop, addDays(shop.today, 40), async () => void (await act(shop, giveUpLayaway, { saleId, method: 'cash' })))
   })
   plan(shop, addDays(months(2), 6), async () => {
-    const saleId = await agreed(shop, 'Piers Hallow', 'Bow rehaired and straightened', '240.00', { kind: 'terms', net: 14 }) // prettier-ignore
+    const saleId = await agreed(shop, 'Piers Hallow', 'Bow rehaired and straightened', '240.00', {
+      kind: 'terms',
+      net: 14,
+    })
     await deliver(shop, saleId)
     plan(shop, addDays(shop.today, 12), async () => {
       const receiptId = await pay(shop, saleId, '259.80', 'cheque')
@@ -154,7 +185,12 @@ export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
     })
   })
   plan(shop, months(9), async () => {
-    const saleId = await agreed(shop, 'Caspar Lowe', 'Neck reset and new frets', '310.00', { kind: 'terms', net: 30, parts: 2, every: 'month' }) // prettier-ignore
+    const saleId = await agreed(shop, 'Caspar Lowe', 'Neck reset and new frets', '310.00', {
+      kind: 'terms',
+      net: 30,
+      parts: 2,
+      every: 'month',
+    })
     await deliver(shop, saleId)
     payRows(shop, saleId, rows(shop.today, 1), 6)
     plan(shop, addMonths(shop.today, 7), async () => {

@@ -78,13 +78,7 @@ const basketFor = (shop: Workshop, customer: Customer): Basket => {
     }))
     if (chance.percent(50)) lines.push({ goodsId: chance.pick(named('STR-')).id, quantity: '1' })
     return {
-      title: chance.pick([
-        'Repair and set-up',
-        'Bow and bridge',
-        'After the summer',
-        'Crack in the top',
-        'Overhaul',
-      ]),
+      title: chance.pick(['Repair and set-up', 'Bow and bridge', 'After the summer', 'Crack in the top', 'Overhaul']),
       kind: 'repairs',
       lines,
     }
@@ -219,8 +213,7 @@ const deliver = async (shop: Workshop, saleId: number, customer: Customer, tries
       part && i === lines.length - 1 ? 0 : part && wanted > 3 ? Math.min(there, Math.ceil(wanted / 2)) : there
     return quantity > 0 ? [{ line: l, quantity }] : []
   })
-  const again = () =>
-    tries < 8 && plan(shop, addDays(shop.today, 7), () => deliver(shop, saleId, customer, tries + 1))
+  const again = () => tries < 8 && plan(shop, addDays(shop.today, 7), () => deliver(shop, saleId, customer, tries + 1))
   if (
     kit &&
     ['VN-34-STU', 'BOW-VN-BRZ', 'CAS-VN-SHP', 'ROS-LGT'].some(
@@ -238,10 +231,7 @@ const deliver = async (shop: Workshop, saleId: number, customer: Customer, tries
   if (kit)
     for (const code of ['VN-34-STU', 'BOW-VN-BRZ', 'CAS-VN-SHP', 'ROS-LGT'])
       takeOff(shop, shop.goods.find((g) => g.code === code)!.id, 1)
-  if (!(
-    now.length === lines.length && now.every((n) => n.line.agreed.minus(n.line.handedOver).eq(n.quantity))
-  ))
-    again()
+  if (!(now.length === lines.length && now.every((n) => n.line.agreed.minus(n.line.handedOver).eq(n.quantity)))) again()
   plan(shop, addDays(shop.today, chance.pick([0, 0, 1, 1, 3, 6])), () => bill(shop, saleId, customer))
 }
 
@@ -251,9 +241,7 @@ const bill = async (shop: Workshop, saleId: number, customer: Customer): Promise
   const invoiceId = await act(shop, billSale, { saleId, what: 'handed-over', issue: true })
   if (shop.chance.percent(2)) {
     plan(shop, addDays(shop.today, 3), async () => {
-      const invoice = (await listInvoicesOfSales(shop.db, [saleId], CURRENCY)).find(
-        (i) => i.id === invoiceId,
-      )!
+      const invoice = (await listInvoicesOfSales(shop.db, [saleId], CURRENCY)).find((i) => i.id === invoiceId)!
       const amount = invoice.gross.minor / 10n
       if (amount > 0n)
         await act(shop, creditInvoice, {
@@ -273,18 +261,10 @@ const payDay = (shop: Workshop, dueOn: Day, habit: Habit): Day => {
   return on > shop.today ? on : day(shop.chance.percent(60) ? shop.today : addDays(shop.today, 1))
 }
 
-const pay = async (
-  shop: Workshop,
-  customer: Customer,
-  dueId: number,
-  saleId: number,
-  tries: number,
-): Promise<void> => {
+const pay = async (shop: Workshop, customer: Customer, dueId: number, saleId: number, tries: number): Promise<void> => {
   const { chance } = shop
   if (customer.habit.late > 20 && tries === 0 && chance.percent(18))
-    return plan(shop, addDays(shop.today, chance.between(30, 90)), () =>
-      pay(shop, customer, dueId, saleId, 1),
-    )
+    return plan(shop, addDays(shop.today, chance.between(30, 90)), () => pay(shop, customer, dueId, saleId, 1))
   const due = (await listDuesOfSales(shop.db, [saleId], CURRENCY)).find((d) => d.id === dueId)
   if (!due || due.open.minor <= 0n) return
   const inPart = due.open.minor > 30000n && tries < 2 && chance.percent(15)
@@ -302,9 +282,7 @@ const pay = async (
     for: [{ dueId, amount }],
   })
   if (inPart)
-    plan(shop, addDays(shop.today, chance.between(10, 40)), () =>
-      pay(shop, customer, dueId, saleId, tries + 1),
-    )
+    plan(shop, addDays(shop.today, chance.between(10, 40)), () => pay(shop, customer, dueId, saleId, tries + 1))
   if (method === 'cheque' && chance.percent(3)) {
     plan(shop, addDays(shop.today, 5), async () => {
       await act(shop, voidReceipt, { receiptId, reason: 'The cheque came back' })

@@ -8,10 +8,20 @@ process.env.SE_OFFLINE = 'true'
 process.env.SE_AVOID_STATS = 'true'
 
 const FLAGS = [
-  '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
-  '--disable-dev-shm-usage', '--force-device-scale-factor=1', '--window-size=1280,800', '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost',
+  '--headless',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-dev-shm-usage',
+  '--force-device-scale-factor=1',
+  '--window-size=1280,800',
+  '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost',
   '--disable-features=OptimizationHints,MediaRouter',
-] // prettier-ignore
+]
 
 /** A browser window of its own, 1280 × 800. */
 export const openBrowser = async (): Promise<WebDriver> => {

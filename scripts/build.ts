@@ -29,9 +29,7 @@ const filesUnder = (path: string): string[] => {
 /** One hash over all that goes into a build. */
 const fingerprint = (): string => {
   const hash = createHash('sha256')
-  for (const file of SOURCES.flatMap((s) => filesUnder(join(root, s))).filter(
-    (f) => !/\.test\.tsx?$/.test(f),
-  )) {
+  for (const file of SOURCES.flatMap((s) => filesUnder(join(root, s))).filter((f) => !/\.test\.tsx?$/.test(f))) {
     hash.update(file.slice(root.length)).update(readFileSync(file))
   }
   return hash.digest('hex')
@@ -40,16 +38,9 @@ const fingerprint = (): string => {
 /** The papers' typefaces, beside the server that sets them. */
 const copyPaperFonts = (): void => {
   const to = join(root, '.next/standalone/paper-fonts')
-  for (const family of [
-    'atkinson-hyperlegible-next',
-    'atkinson-hyperlegible-mono',
-    'zilla-slab',
-    'noto-sans-hebrew',
-  ]) {
+  for (const family of ['atkinson-hyperlegible-next', 'atkinson-hyperlegible-mono', 'zilla-slab', 'noto-sans-hebrew']) {
     const from = join(root, 'node_modules/@fontsource', family, 'files')
-    for (const name of readdirSync(from).filter((f) =>
-      /-(latin|latin-ext|hebrew)-(400|600|700)-normal\.woff$/.test(f),
-    ))
+    for (const name of readdirSync(from).filter((f) => /-(latin|latin-ext|hebrew)-(400|600|700)-normal\.woff$/.test(f)))
       cpSync(join(from, name), join(to, name))
   }
 }

@@ -29,9 +29,7 @@ export { makeHome, SetUpProblem }
 /** The folder of the newest PostgreSQL there is, or null. */
 export const findPostgres = (): string | null => {
   const base = '/usr/lib/postgresql'
-  const versions = existsSync(base)
-    ? readdirSync(base).filter((v) => existsSync(join(base, v, 'bin/initdb')))
-    : []
+  const versions = existsSync(base) ? readdirSync(base).filter((v) => existsSync(join(base, v, 'bin/initdb'))) : []
   const newest = versions.sort((a, b) => Number(b) - Number(a))[0]
   return newest ? join(base, newest, 'bin') : null
 }
@@ -147,14 +145,18 @@ const launch = async (bin: string, data: string, options: readonly string[]): Pr
   const env: NodeJS.ProcessEnv = { ...process.env, LC_ALL: 'C.UTF-8' }
   delete env.PGPORT
   const log = openSync(join(data, 'server.log'), 'a', 0o600)
-  const child = spawn('setpriv', [...user, '--pdeathsig', 'INT', join(bin, 'postgres'), '-D', data, ...options], { cwd: '/', env, stdio: ['ignore', log, log], detached: true }) // prettier-ignore
+  const child = spawn('setpriv', [...user, '--pdeathsig', 'INT', join(bin, 'postgres'), '-D', data, ...options], {
+    cwd: '/',
+    env,
+    stdio: ['ignore', log, log],
+    detached: true,
+  })
   closeSync(log)
   launched.add(child)
   child.once('exit', () => launched.delete(child))
   for (let i = 0; i < 600; i++) {
     if (ended(child)) break
-    if (run(bin, 'pg_isready', ['-q', '-h', '127.0.0.1', '-p', options[options.indexOf('-p') + 1]!]).ok)
-      return child
+    if (run(bin, 'pg_isready', ['-q', '-h', '127.0.0.1', '-p', options[options.indexOf('-p') + 1]!]).ok) return child
     await new Promise((r) => setTimeout(r, 100))
   }
   child.kill('SIGINT')
@@ -162,11 +164,7 @@ const launch = async (bin: string, data: string, options: readonly string[]): Pr
 }
 
 /** Starts the private server of a home folder, making it first where there is none, and starts it again when it ends by itself. */
-export const startCluster = async ({
-  home,
-  throwAway = false,
-  say = () => {},
-}: ClusterOptions): Promise<Cluster> => {
+export const startCluster = async ({ home, throwAway = false, say = () => {} }: ClusterOptions): Promise<Cluster> => {
   const bin = findPostgres()
   if (!bin) throw new SetUpProblem('PostgreSQL is not installed. Install it with: apt-get install postgresql')
   makeHome(home)
@@ -183,12 +181,18 @@ export const startCluster = async ({
     )
   }
   // Left over from a start that was killed: its program is gone, or we would not hold the folder.
-  if (run(bin, 'pg_ctl', ['-D', data, 'status']).ok)
-    run(bin, 'pg_ctl', ['-D', data, 'stop', '-m', 'fast', '-w'])
+  if (run(bin, 'pg_ctl', ['-D', data, 'status']).ok) run(bin, 'pg_ctl', ['-D', data, 'stop', '-m', 'fast', '-w'])
   const portFile = join(home, 'port')
   const port = await keptPort(portFile)
   writeFileSync(portFile, String(port))
-  const settings = ['listen_addresses=127.0.0.1', 'unix_socket_directories=', 'max_connections=60', 'shared_buffers=256MB', 'work_mem=16MB', ...(throwAway ? ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off'] : [])] // prettier-ignore
+  const settings = [
+    'listen_addresses=127.0.0.1',
+    'unix_socket_directories=',
+    'max_connections=60',
+    'shared_buffers=256MB',
+    'work_mem=16MB',
+    ...(throwAway ? ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off'] : []),
+  ]
   const options = ['-p', String(port), ...settings.flatMap((s) => ['-c', s])]
   let child = await launch(bin, data, options)
   let stopping = false

@@ -151,61 +151,55 @@ const protect = (req, res, path) => {
 }
 
 /** @param {(req: http.IncomingMessage, res: http.ServerResponse) => void} application */
-const guarded =
-  (application) => (/** @type {http.IncomingMessage} */ req, /** @type {http.ServerResponse} */ res) => {
-    const url = req.url ?? '/'
-    const path = url.split('?')[0] ?? '/'
-    if (!isOurs(req.headers.host))
-      return refuse(
-        res,
-        421,
-        'not-this-host',
-        'Iron Till does not answer to this name here. Add it to TILL_HOSTS, or use the address it printed.',
-      )
-    if (!readable(url))
-      return refuse(
-        res,
-        400,
-        'bad-address',
-        'This address cannot be read: something in it is wrongly encoded. Nothing was done.',
-      )
-    if (url.length > 8_000)
-      return refuse(res, 414, 'long-address', 'This address is too long. Send it in parts.')
-    const reads = req.method === 'GET' || req.method === 'HEAD'
-    if (!reads && !path.startsWith('/api/'))
-      return refuse(res, 405, 'no-such-method', 'Pages are only read. Changes go to /api.', {
-        allow: 'GET, HEAD',
-      })
-    const stranger = isPublic(path) || !claimsToBeOwner(req)
-    const most = stranger ? PUBLIC_BODY : OWNER_BODY
-    const length = Number(req.headers['content-length'] ?? 0)
-    if (length > most)
-      return tooLarge(
-        req,
-        res,
-        stranger
-          ? 'That is more than may be sent without signing in (16 kB).'
-          : 'The request is larger than 6 MB. Send it in parts.',
-      )
-    protect(req, res, path)
-    // Who sits at this machine may set the business up; whoever comes from elsewhere, or through another server, needs the code.
-    const near =
-      /^(::1|(::ffff:)?127\.)/.test(req.socket.remoteAddress ?? '') &&
-      !req.headers['x-forwarded-for'] &&
-      !req.headers.forwarded
-    req.headers['x-till-from'] = near ? 'here' : 'elsewhere'
-    const go = () => application(req, res)
-    if (path === '/api/health' || path.startsWith('/_next/static/')) return go()
-    const full = () =>
-      refuse(
-        res,
-        503,
-        'busy',
-        'There is too much to do at once just now. Nothing was done; try again in a moment.',
-        { 'retry-after': '2' },
-      )
-    lanes[stranger ? 'public' : 'owner'](res, go, full)
-  }
+const guarded = (application) => (/** @type {http.IncomingMessage} */ req, /** @type {http.ServerResponse} */ res) => {
+  const url = req.url ?? '/'
+  const path = url.split('?')[0] ?? '/'
+  if (!isOurs(req.headers.host))
+    return refuse(
+      res,
+      421,
+      'not-this-host',
+      'Iron Till does not answer to this name here. Add it to TILL_HOSTS, or use the address it printed.',
+    )
+  if (!readable(url))
+    return refuse(
+      res,
+      400,
+      'bad-address',
+      'This address cannot be read: something in it is wrongly encoded. Nothing was done.',
+    )
+  if (url.length > 8_000) return refuse(res, 414, 'long-address', 'This address is too long. Send it in parts.')
+  const reads = req.method === 'GET' || req.method === 'HEAD'
+  if (!reads && !path.startsWith('/api/'))
+    return refuse(res, 405, 'no-such-method', 'Pages are only read. Changes go to /api.', {
+      allow: 'GET, HEAD',
+    })
+  const stranger = isPublic(path) || !claimsToBeOwner(req)
+  const most = stranger ? PUBLIC_BODY : OWNER_BODY
+  const length = Number(req.headers['content-length'] ?? 0)
+  if (length > most)
+    return tooLarge(
+      req,
+      res,
+      stranger
+        ? 'That is more than may be sent without signing in (16 kB).'
+        : 'The request is larger than 6 MB. Send it in parts.',
+    )
+  protect(req, res, path)
+  // Who sits at this machine may set the business up; whoever comes from elsewhere, or through another server, needs the code.
+  const near =
+    /^(::1|(::ffff:)?127\.)/.test(req.socket.remoteAddress ?? '') &&
+    !req.headers['x-forwarded-for'] &&
+    !req.headers.forwarded
+  req.headers['x-till-from'] = near ? 'here' : 'elsewhere'
+  const go = () => application(req, res)
+  if (path === '/api/health' || path.startsWith('/_next/static/')) return go()
+  const full = () =>
+    refuse(res, 503, 'busy', 'There is too much to do at once just now. Nothing was done; try again in a moment.', {
+      'retry-after': '2',
+    })
+  lanes[stranger ? 'public' : 'owner'](res, go, full)
+}
 
 /** @type {http.Server | null} */
 let server = null
@@ -213,9 +207,7 @@ const create = http.createServer
 // The built server makes exactly one HTTP server: ours to guard, and ours to close.
 http.createServer = /** @type {typeof http.createServer} */ (
   (/** @type {unknown[]} */ ...args) => {
-    const application = /** @type {(req: http.IncomingMessage, res: http.ServerResponse) => void} */ (
-      args.pop()
-    )
+    const application = /** @type {(req: http.IncomingMessage, res: http.ServerResponse) => void} */ (args.pop())
     server = create(guarded(application))
     server.requestTimeout = SLOW_REQUEST
     server.headersTimeout = 10_000

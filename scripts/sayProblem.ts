@@ -7,10 +7,7 @@ const OF_DATABASE: readonly (readonly [RegExp, string])[] = [
     'The database named in DATABASE_URL does not take that user and password. Look at both, then start again.',
   ],
   [/^3D000$/, 'There is no database of the name given in DATABASE_URL. Make it first, or correct the name.'],
-  [
-    /^42501$/,
-    'The user named in DATABASE_URL may not make tables there. Give it the right to, or name another one.',
-  ],
+  [/^42501$/, 'The user named in DATABASE_URL may not make tables there. Give it the right to, or name another one.'],
   [
     /^ECONNREFUSED$|^ENOTFOUND$|^EAI_AGAIN$|^EHOSTUNREACH$/,
     'Nothing answers at the address in DATABASE_URL. Start that server, or correct host and port.',

@@ -61,9 +61,7 @@ const main = async (): Promise<void> => {
     await driver.findElement(By.css('[data-primary]')).click()
     await driver.sleep(2500)
     await driver.get(`${base}/sales`)
-    const saleHref = await firstLink(
-      process.argv[3] ? `main a[href="/sales/${process.argv[3]}"]` : 'main [data-row]',
-    )
+    const saleHref = await firstLink(process.argv[3] ? `main a[href="/sales/${process.argv[3]}"]` : 'main [data-row]')
     await driver.get(`${base}/owed?show=late`)
     const late = new URL(await firstLink('main [data-row]')).searchParams.get('customer')
     await driver.get(`${base}/owed/plans`)

@@ -61,8 +61,7 @@ export const serve = async ({
   eachLine(server.stdout, hear)
   eachLine(server.stderr, hear)
   for (let i = 0; i < 150; i++) {
-    if (server.exitCode !== null)
-      throw new Error(`The application stopped at once. It said: ${said.slice(-600)}`)
+    if (server.exitCode !== null) throw new Error(`The application stopped at once. It said: ${said.slice(-600)}`)
     const up = await fetch(`http://127.0.0.1:${port}/api/health`).then(
       (r) => r.ok,
       () => false,

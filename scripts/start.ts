@@ -44,9 +44,7 @@ const readPort = (): number => {
   const given = process.env.PORT ?? '3000'
   const port = Number(given)
   if (!/^\d+$/.test(given) || port < 1 || port > 65_535)
-    throw new SetUpProblem(
-      `PORT is a number from 1 to 65535; it is “${given}”. Give another one: PORT=3100 bin/start`,
-    )
+    throw new SetUpProblem(`PORT is a number from 1 to 65535; it is “${given}”. Give another one: PORT=3100 bin/start`)
   return port
 }
 
@@ -79,12 +77,10 @@ const prepareDatabase = async (
     if (!existed && process.env.TILL_DEMO !== '0') {
       say('Demo: filling the workshop with eighteen months of trade (under a minute) …')
       const hasty = openDatabase(url, { hasty: true })
-      const loaded = await loadDemo(hasty.db, businessDate(), (done) =>
-        process.stdout.write(`\r  ${done} `),
-      ).finally(hasty.close)
-      say(
-        `\r  ${loaded.sales} sales for ${loaded.customers} customers, ${loaded.goods} goods, in ${loaded.seconds} s.`,
+      const loaded = await loadDemo(hasty.db, businessDate(), (done) => process.stdout.write(`\r  ${done} `)).finally(
+        hasty.close,
       )
+      say(`\r  ${loaded.sales} sales for ${loaded.customers} customers, ${loaded.goods} goods, in ${loaded.seconds} s.`)
     }
     const business = await findBusiness(db)
     if (business && businessDate() < business.openedOn)
@@ -94,9 +90,7 @@ const prepareDatabase = async (
     if (appSecret !== null) await grantApp(db, appSecret)
     const demo = Boolean(business?.demoPassphrase)
     const token =
-      demo && !process.env.TILL_API_TOKEN
-        ? await makeApiToken(db, { name: 'printed at start', days: 30 })
-        : null
+      demo && !process.env.TILL_API_TOKEN ? await makeApiToken(db, { name: 'printed at start', days: 30 }) : null
     return { passphrase: demo, there: business !== null, token }
   } finally {
     await close()
@@ -160,9 +154,7 @@ const main = async (): Promise<void> => {
   }
   server.on('exit', (status) => {
     if (!stopping)
-      say(
-        `The application ended by itself (${status ?? 'killed'}). The log says why: ${join(home, 'log/till.log')}`,
-      )
+      say(`The application ended by itself (${status ?? 'killed'}). The log says why: ${join(home, 'log/till.log')}`)
     void finish(1)
   })
   begun.lock.note({ serverPid: server.pid, address: `http://127.0.0.1:${port}` })
@@ -170,15 +162,11 @@ const main = async (): Promise<void> => {
   say(`Iron Till is open at http://127.0.0.1:${port}`)
   if (passphrase) say(`  passphrase of the demo: ${DEMO_PASSPHRASE}`)
   else if (!there)
-    say(
-      `  no business yet: open the address and set it up. From another machine it asks for this code, once: ${code}`,
-    )
+    say(`  no business yet: open the address and set it up. From another machine it asks for this code, once: ${code}`)
   if (token) say(`  token for the HTTP interface (30 days): ${token}`)
   else if (process.env.TILL_API_TOKEN) say('  the token given in TILL_API_TOKEN opens the HTTP interface.')
   say(`  what goes wrong is written to ${join(home, 'log/till.log')}`)
   say('  Ctrl+C stops it; everything is kept.')
 }
 
-main().catch((problem: unknown) =>
-  stop(1, () => console.error(`\nIron Till did not start. ${sayProblem(problem)}`)),
-)
+main().catch((problem: unknown) => stop(1, () => console.error(`\nIron Till did not start. ${sayProblem(problem)}`)))

@@ -15,7 +15,12 @@ interface Outcome {
 }
 
 const command = (name: string, args: readonly string[]): Outcome => {
-  const done = spawnSync(bin(name), args, { cwd: root, encoding: 'utf8', env: { ...process.env, NO_COLOR: '1', NEXT_TELEMETRY_DISABLED: '1' }, maxBuffer: 64_000_000 }) // prettier-ignore
+  const done = spawnSync(bin(name), args, {
+    cwd: root,
+    encoding: 'utf8',
+    env: { ...process.env, NO_COLOR: '1', NEXT_TELEMETRY_DISABLED: '1' },
+    maxBuffer: 64_000_000,
+  })
   const output = `${done.stdout}${done.stderr}`.trim()
   return done.status === 0
     ? { passed: 1, failed: 0, says: '' }
@@ -40,14 +45,25 @@ interface Report {
 
 const vitest = (project: string): Outcome => {
   const file = join(mkdtempSync(join(tmpdir(), 'iron-till-report-')), 'report.json')
-  const done = spawnSync(bin('vitest'), ['run', '--project', project, '--reporter=json', `--outputFile=${file}`], { cwd: root, encoding: 'utf8', env: { ...process.env, NO_COLOR: '1' }, maxBuffer: 64_000_000 }) // prettier-ignore
+  const done = spawnSync(bin('vitest'), ['run', '--project', project, '--reporter=json', `--outputFile=${file}`], {
+    cwd: root,
+    encoding: 'utf8',
+    env: { ...process.env, NO_COLOR: '1' },
+    maxBuffer: 64_000_000,
+  })
   if (!existsSync(file)) return { passed: 0, failed: 1, says: `${done.stdout}${done.stderr}`.slice(-3000) }
   const report = JSON.parse(readFileSync(file, 'utf8')) as Report
   const broken = report.testResults.filter(
     (f) => f.status === 'failed' && f.assertionResults.every((a) => a.status !== 'failed'),
   )
   const says = [
-    ...report.testResults.flatMap((f) => f.assertionResults.filter((a) => a.status === 'failed').map((a) => `${f.name.slice(root.length + 1)}: ${a.fullName}\n    ${a.failureMessages.join('\n').slice(0, 1500)}`)), // prettier-ignore
+    ...report.testResults.flatMap((f) =>
+      f.assertionResults
+        .filter((a) => a.status === 'failed')
+        .map(
+          (a) => `${f.name.slice(root.length + 1)}: ${a.fullName}\n    ${a.failureMessages.join('\n').slice(0, 1500)}`,
+        ),
+    ),
     ...broken.map((f) => `${f.name.slice(root.length + 1)}: ${f.message}`),
     ...(done.status !== 0 && report.numFailedTests === 0 && broken.length === 0
       ? [`${done.stdout}${done.stderr}`.slice(-2000)]
@@ -65,11 +81,11 @@ const vitest = (project: string): Outcome => {
 }
 
 const imports = (): Outcome => {
-  const done = spawnSync(
-    bin('depcruise'),
-    ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'json'],
-    { cwd: root, encoding: 'utf8', maxBuffer: 256_000_000 },
-  )
+  const done = spawnSync(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'json'], {
+    cwd: root,
+    encoding: 'utf8',
+    maxBuffer: 256_000_000,
+  })
   const { summary, modules } = JSON.parse(done.stdout) as {
     summary: { violations: { from: string; to: string; rule: { name: string } }[] }
     modules: unknown[]
@@ -109,9 +125,7 @@ const PARTS: readonly (readonly [name: string, run: () => Outcome])[] = [
 const wanted = process.argv.slice(2)
 const unknown = wanted.filter((w) => !PARTS.some(([name]) => name === w))
 if (unknown.length > 0) {
-  console.error(
-    `There is no part ${unknown.join(', ')}. The parts are: ${PARTS.map(([name]) => name).join(', ')}`,
-  )
+  console.error(`There is no part ${unknown.join(', ')}. The parts are: ${PARTS.map(([name]) => name).join(', ')}`)
   process.exit(1)
 }
 

@@ -46,13 +46,7 @@ export const answerBroken = (request: Request, broken: unknown, owner: boolean):
       later,
     )
   if (TOO_LONG.test(code))
-    return problem(
-      503,
-      'too-slow',
-      'That took too long and was stopped. Nothing was saved; try again.',
-      [],
-      later,
-    )
+    return problem(503, 'too-slow', 'That took too long and was stopped. Nothing was saved; try again.', [], later)
   if (code === '22003')
     return problem(
       422,
@@ -60,11 +54,7 @@ export const answerBroken = (request: Request, broken: unknown, owner: boolean):
       'One of the numbers is too large to be kept. Nothing was saved; look at quantities and prices.',
     )
   if (code === '22021' || code === '22P05')
-    return problem(
-      422,
-      'unreadable',
-      'Something in it cannot be kept as text. Nothing was saved; type it anew.',
-    )
+    return problem(422, 'unreadable', 'Something in it cannot be kept as text. Nothing was saved; type it anew.')
   log.error({ err: broken, method: request.method, path: plainPath(request.url) }, 'broken')
   return problem(
     500,

@@ -37,8 +37,7 @@ export const publicChange = async (
     if (typeof given !== 'object' || Array.isArray(given))
       return problem(422, 'invalid', 'The body must be a JSON object.')
     const key = request.headers.get('idempotency-key')
-    if (key !== null && key.length > 200)
-      return problem(400, 'bad-key', 'An Idempotency-Key has 1 to 200 characters.')
+    if (key !== null && key.length > 200) return problem(400, 'bad-key', 'An Idempotency-Key has 1 to 200 characters.')
     return work({ db: database(), today: businessDate() }, given as Record<string, unknown>, key)
   })
 
@@ -54,11 +53,7 @@ export const run = async <I, A>(
 
 /** Asks the card for what was written down, and answers whoever pays: a receipt, or why not. */
 export const payByCard = async (till: Till, reference: string, number: unknown): Promise<Response> => {
-  let answer: Response = problem(
-    409,
-    'card-refused',
-    'The card did not answer. Nothing was taken; try again.',
-  )
+  let answer: Response = problem(409, 'card-refused', 'The card did not answer. Nothing was taken; try again.')
   await askCard({ number: String(number ?? '') }, async ({ approved, why }) => {
     const settled = await settleCardPayment.answer(till, { reference, approved, why }, null)
     answer = !settled.ok
@@ -101,22 +96,14 @@ export const serveCustomerChange = (request: Request, token: string, action: str
   })
 
 /** `/api/c/{secret}/papers/{kind}/{id}.pdf`: a paper of their own. */
-export const serveCustomerPaper = (
-  request: Request,
-  token: string,
-  kind: string,
-  name: string,
-): Promise<Response> => answering(request, () => customerPaper(token, kind, name))
+export const serveCustomerPaper = (request: Request, token: string, kind: string, name: string): Promise<Response> =>
+  answering(request, () => customerPaper(token, kind, name))
 
 const customerPaper = async (token: string, kind: string, name: string): Promise<Response> => {
   if (!mayAgain(`paper ${hashToken(token)}`, PAPERS_AT_ONCE, 60_000))
-    return problem(
-      429,
-      'too-many',
-      'That is many papers in a minute. Wait a moment, then open it again.',
-      [],
-      { headers: { 'retry-after': '20' } },
-    )
+    return problem(429, 'too-many', 'That is many papers in a minute. Wait a moment, then open it again.', [], {
+      headers: { 'retry-after': '20' },
+    })
   const db = database()
   const [page, business] = await Promise.all([findPage(db, token, businessDate()), findBusiness(db)])
   if (!page || !business) return closed()
@@ -124,8 +111,5 @@ const customerPaper = async (token: string, kind: string, name: string): Promise
   const none = problem(404, 'not-found', 'There is no such paper of yours.')
   if (!id || !PAPERS.includes(kind as PaperKind)) return none
   if (!(await mayRead(db, page, kind as PaperKind, id, business.currency))) return none
-  return (
-    pdf(await makePaper({ db, business, today: businessDate() }, kind as PaperKind, id), `${kind}-${id}`) ??
-    none
-  )
+  return pdf(await makePaper({ db, business, today: businessDate() }, kind as PaperKind, id), `${kind}-${id}`) ?? none
 }

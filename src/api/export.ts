@@ -22,14 +22,10 @@ import { TABLES, type Table } from './tables'
 
 /** A plain number may begin with a sign; anything else that begins so, a spreadsheet would take for a formula. */
 const PLAIN_NUMBER = /^[-+]?\d+(?:[.,]\d+)*\s?%?$/
-const defused = (cell: string): string =>
-  /^[=+@\t\r\n-]/.test(cell) && !PLAIN_NUMBER.test(cell) ? `'${cell}` : cell
+const defused = (cell: string): string => (/^[=+@\t\r\n-]/.test(cell) && !PLAIN_NUMBER.test(cell) ? `'${cell}` : cell)
 
 const asCsv = (table: Table): string =>
-  Papa.unparse(
-    { fields: [...table.columns], data: table.rows.map((r) => r.map(defused)) },
-    { newline: '\r\n' },
-  )
+  Papa.unparse({ fields: [...table.columns], data: table.rows.map((r) => r.map(defused)) }, { newline: '\r\n' })
 
 const asXlsx = async (table: Table, name: string): Promise<Buffer> => {
   const book = new ExcelJS.Workbook()
@@ -107,7 +103,11 @@ const labels = async (asked: Asked, query: URLSearchParams): Promise<Response | 
 /** A kept file. Only pictures are shown; everything else is saved, never opened as a page of ours. */
 export const keptFile = async (id: number, picturesOnly = false): Promise<Response | null> => {
   const kept = await findFile(database(), id)
-  if (!kept || (picturesOnly && !(kept.type.startsWith('image/') && (kept.ownerKind === 'goods' || kept.ownerKind === 'business')))) return null // prettier-ignore
+  if (
+    !kept ||
+    (picturesOnly && !(kept.type.startsWith('image/') && (kept.ownerKind === 'goods' || kept.ownerKind === 'business')))
+  )
+    return null
   const plain = kept.name.replace(/[^\w. -]+/g, '_')
   return file(kept.body, kept.type, plain, kept.type.startsWith('image/'))
 }
@@ -116,9 +116,7 @@ export const keptFile = async (id: number, picturesOnly = false): Promise<Respon
 const mailAttachment = async (mailId: number, n: number): Promise<Response | null> => {
   const mail = await findMail(database(), mailId)
   const one = (mail?.attachments as { name: string; type: string; base64: string }[] | undefined)?.[n]
-  return one
-    ? file(Buffer.from(one.base64, 'base64'), one.type, one.name, one.type === 'application/pdf')
-    : null
+  return one ? file(Buffer.from(one.base64, 'base64'), one.type, one.name, one.type === 'application/pdf') : null
 }
 
 const OTHERS: readonly (readonly [

@@ -17,9 +17,7 @@ const bodyOf = (operation: Operation): Json => {
   return {
     ...json,
     properties: Object.fromEntries(Object.entries(properties).filter(([name]) => !drop.has(name))),
-    ...(Array.isArray(json.required)
-      ? { required: json.required.filter((name: string) => !drop.has(name)) }
-      : {}),
+    ...(Array.isArray(json.required) ? { required: json.required.filter((name: string) => !drop.has(name)) } : {}),
   }
 }
 
@@ -55,9 +53,7 @@ const describe = (operation: Operation, tag: string): Json => ({
   tags: [tag],
   summary: operation.summary,
   parameters: parametersOf(operation),
-  ...(operation.body
-    ? { requestBody: { content: { 'application/json': { schema: bodyOf(operation) } } } }
-    : {}),
+  ...(operation.body ? { requestBody: { content: { 'application/json': { schema: bodyOf(operation) } } } } : {}),
   responses: {
     [operation.path === '/setup' ? '201' : '200']: {
       description: 'Done',

@@ -67,9 +67,7 @@ export const change = <I, A>(
   run: async ({ till, params, query, body, key }) => {
     const given = body === undefined ? {} : body
     if (!isRecord(given)) return err(bodyProblem)
-    const named = Object.fromEntries(
-      Object.entries(options.path ?? {}).map(([field, part]) => [field, params[part]]),
-    )
+    const named = Object.fromEntries(Object.entries(options.path ?? {}).map(([field, part]) => [field, params[part]]))
     const input = options.bodyAs ? { ...named, [options.bodyAs]: given } : { ...given, ...named }
     if (query.preview === 'true') {
       const seen = await command.preview(till, input)
@@ -148,12 +146,7 @@ export const readCursor = <T>(schema: z.ZodType<T>, after: string | undefined): 
 }
 
 /** A page of a list, with the cursor of the next one where there may be more. */
-export const listOf = <T, V>(
-  rows: readonly T[],
-  limit: number,
-  view: (row: T) => V,
-  cursor: (row: T) => unknown,
-) => ({
+export const listOf = <T, V>(rows: readonly T[], limit: number, view: (row: T) => V, cursor: (row: T) => unknown) => ({
   items: rows.map(view),
   next: rows.length === limit && rows.length > 0 ? makeCursor(cursor(rows.at(-1)!)) : null,
 })

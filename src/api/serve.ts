@@ -29,11 +29,7 @@ export const refuseEntry = (entry: Entry): Response | null => {
     case 'foreign':
       return problem(403, 'foreign', 'This change did not come from Iron Till’s own pages.')
     case 'reading-only':
-      return problem(
-        403,
-        'reading-only',
-        'This token may only read. Make another one in Settings for changes.',
-      )
+      return problem(403, 'reading-only', 'This token may only read. Make another one in Settings for changes.')
   }
 }
 
@@ -50,8 +46,7 @@ const answerCall = async (request: Request): Promise<Response> => {
   const there = ROUTES.map((route) => ({ route, match: route.pattern.exec(path) })).filter((r) => r.match)
   if (there.length === 0) return problem(404, 'no-such-call', `There is no ${path} here. See /docs/api.`)
   const chosen = there.find((r) => r.route.operation.method === request.method)
-  if (!chosen)
-    return problem(405, 'no-such-method', `${path} does not take ${request.method}. See /docs/api.`)
+  if (!chosen) return problem(405, 'no-such-method', `${path} does not take ${request.method}. See /docs/api.`)
   const body = request.method === 'GET' ? { value: undefined } : await readBody(request, BODY.owner)
   if (body instanceof Response) return body
   const key = request.headers.get('idempotency-key')

@@ -26,10 +26,7 @@ const keep = (response: Response, secret: string, request: Request): Response =>
 /** The basket of this browser; null while it has none. */
 export const readMyBasket = async (secret: string | undefined) => {
   const db = database()
-  const [business, basket] = await Promise.all([
-    findBusiness(db),
-    secret ? findBasketOf(db, hashToken(secret)) : null,
-  ])
+  const [business, basket] = await Promise.all([findBusiness(db), secret ? findBasketOf(db, hashToken(secret)) : null])
   return business && basket ? readBasket(db, basket.id, business, businessDate()) : null
 }
 
@@ -47,10 +44,8 @@ export const serveShopChange = (request: Request, action: string): Promise<Respo
     const secret = secretOf(request) ?? makeSecret()
     const { basketId: _basketId, customerId: _customerId, card, ...wish } = body
     const own = key && hashToken(`${secret}:${key}`)
-    if (action === 'lines')
-      return keep(await run(putInBasket, till, { ...wish, secret }, null), secret, request)
-    if (action === 'basket')
-      return keep(await run(tellBasket, till, { ...wish, secret }, null), secret, request)
+    if (action === 'lines') return keep(await run(putInBasket, till, { ...wish, secret }, null), secret, request)
+    if (action === 'basket') return keep(await run(tellBasket, till, { ...wish, secret }, null), secret, request)
     if (action !== 'order') return problem(404, 'no-such-call', 'There is nothing of that name here.')
     const ordered = await orderBasket.answer(till, { ...wish, secret }, own)
     if (!ordered.ok) return problemOf(ordered.error)

@@ -55,17 +55,7 @@ const customers = async ({ db, business, today }: Asked): Promise<Table> => {
   )
   return {
     columns: ['id', 'name', 'contact', 'email', 'phone', 'kind', 'owed', 'late', 'held'],
-    rows: rows.map((c) => [
-      String(c.id),
-      c.name,
-      c.contact,
-      c.email,
-      c.phone,
-      c.kind,
-      m(c.owed),
-      m(c.late),
-      m(c.held),
-    ]),
+    rows: rows.map((c) => [String(c.id), c.name, c.contact, c.email, c.phone, c.kind, m(c.owed), m(c.late), m(c.held)]),
   }
 }
 
@@ -114,9 +104,7 @@ const goods = async ({ db, business }: Asked): Promise<Table> => {
 }
 
 const sales = async ({ db, business, today }: Asked): Promise<Table> => {
-  const ids = await everyPage((last: number | undefined) =>
-    listSaleIds(db, {}, { limit: PAGE, after: last }, today),
-  )
+  const ids = await everyPage((last: number | undefined) => listSaleIds(db, {}, { limit: PAGE, after: last }, today))
   const rows: string[][] = []
   for (let at = 0; at < ids.length; at += PAGE) {
     for (const s of await readStories(db, ids.slice(at, at + PAGE), business, today)) {
@@ -161,15 +149,7 @@ const receipts = async ({ db, business }: Asked): Promise<Table> => {
   )
   return {
     columns: ['number', 'customer', 'on', 'method', 'amount', 'reference', 'voidedOn'],
-    rows: rows.map((r) => [
-      r.number,
-      r.customerName,
-      r.on,
-      r.method,
-      m(r.amount),
-      r.reference,
-      r.voidedOn ?? '',
-    ]),
+    rows: rows.map((r) => [r.number, r.customerName, r.on, r.method, m(r.amount), r.reference, r.voidedOn ?? '']),
   }
 }
 
@@ -204,10 +184,7 @@ const trialBalance = async ({ db, business, today, query }: Asked): Promise<Tabl
   const t = await readTrialBalance(db, dayOf(query, 'asOf', today), business.currency)
   return {
     columns: ['account', 'name', 'debit', 'credit'],
-    rows: [
-      ...t.rows.map((r) => [r.code, r.name, m(r.debit), m(r.credit)]),
-      ['', 'total', m(t.debit), m(t.credit)],
-    ],
+    rows: [...t.rows.map((r) => [r.code, r.name, m(r.debit), m(r.credit)]), ['', 'total', m(t.debit), m(t.credit)]],
   }
 }
 
@@ -288,7 +265,18 @@ const saleCosts = async (asked: Asked): Promise<Table> => {
     readSaleCosts(asked.db, span, asked.business, { limit: PAGE, after: last?.saleId }),
   )
   return {
-    columns: ['sale', 'customer', 'title', 'offered', 'agreed', 'billed', 'billedNet', 'expectedCost', 'actualCost', 'marginPercent'], // prettier-ignore
+    columns: [
+      'sale',
+      'customer',
+      'title',
+      'offered',
+      'agreed',
+      'billed',
+      'billedNet',
+      'expectedCost',
+      'actualCost',
+      'marginPercent',
+    ],
     rows: rows.map((r) => [
       String(r.number),
       r.customer,
@@ -301,9 +289,7 @@ const saleCosts = async (asked: Asked): Promise<Table> => {
 }
 
 const post = async ({ db }: Asked): Promise<Table> => {
-  const rows = await everyPage((last: PostRow | undefined) =>
-    listPost(db, {}, { limit: PAGE, after: last?.id }),
-  )
+  const rows = await everyPage((last: PostRow | undefined) => listPost(db, {}, { limit: PAGE, after: last?.id }))
   return {
     columns: ['written', 'sent', 'to', 'customer', 'paper', 'subject', 'state', 'problem'],
     rows: rows.map((p) => [
@@ -366,26 +352,67 @@ const repeats = async ({ db, business }: Asked): Promise<Table> => ({
 })
 
 const plans = async ({ db, business, today, query }: Asked): Promise<Table> => ({
-  columns: ['plan', 'sale', 'customer', 'started', 'financed', 'charge', 'notEarned', 'paid', 'open', 'late', 'next', 'nextAmount', 'ends', 'ended'],
+  columns: [
+    'plan',
+    'sale',
+    'customer',
+    'started',
+    'financed',
+    'charge',
+    'notEarned',
+    'paid',
+    'open',
+    'late',
+    'next',
+    'nextAmount',
+    'ends',
+    'ended',
+  ],
   rows: (await readPlanBook(db, { ended: query.get('ended') === 'true' }, business, today)).rows.map((r) => [
-    r.number, String(r.saleNumber), r.customer, r.startedOn, m(r.financed), m(r.charge), m(r.unearned), m(r.paid), m(r.open), m(r.late),
-    r.next ?? '', r.nextOpen ? m(r.nextOpen) : '', r.ends ?? '', r.endedAs ?? '',
+    r.number,
+    String(r.saleNumber),
+    r.customer,
+    r.startedOn,
+    m(r.financed),
+    m(r.charge),
+    m(r.unearned),
+    m(r.paid),
+    m(r.open),
+    m(r.late),
+    r.next ?? '',
+    r.nextOpen ? m(r.nextOpen) : '',
+    r.ends ?? '',
+    r.endedAs ?? '',
   ]),
-}) // prettier-ignore
+})
 
 const layaways = async ({ db, business, today }: Asked): Promise<Table> => ({
   columns: ['sale', 'customer', 'title', 'stands', 'total', 'held', 'left', 'behind', 'behindSince', 'next', 'ends'],
   rows: (await readLayawayBook(db, business, today)).rows.map((r) => [
-    String(r.number), r.customer, r.title, r.stands, m(r.total), m(r.held), m(r.left), m(r.behind), r.behindSince ?? '', r.next?.due ?? '', r.ends ?? '',
+    String(r.number),
+    r.customer,
+    r.title,
+    r.stands,
+    m(r.total),
+    m(r.held),
+    m(r.left),
+    m(r.behind),
+    r.behindSince ?? '',
+    r.next?.due ?? '',
+    r.ends ?? '',
   ]),
-}) // prettier-ignore
+})
 
 const heldMoney = async ({ db, business, today, query }: Asked): Promise<Table> => ({
   columns: ['customer', 'sale', 'title', 'kind', 'amount'],
   rows: (await readHeldReport(db, dayOf(query, 'asOf', today), business.currency)).lines.map((l) => [
-    l.customer, l.saleNumber === null ? '' : String(l.saleNumber), l.title, l.kind, m(l.amount),
+    l.customer,
+    l.saleNumber === null ? '' : String(l.saleNumber),
+    l.title,
+    l.kind,
+    m(l.amount),
   ]),
-}) // prettier-ignore
+})
 
 const invoices = async ({ db, business, today, query }: Asked): Promise<Table> => {
   const filter = invoiceFilter(Object.fromEntries(query), business.currency)
@@ -394,19 +421,27 @@ const invoices = async ({ db, business, today, query }: Asked): Promise<Table> =
   )
   return {
     columns: ['number', 'kind', 'on', 'customer', 'sale', 'title', 'net', 'tax', 'gross', 'open', 'due'],
-    rows: rows.map((r) => [r.number ?? 'draft', r.kind, r.on, r.customer, String(r.saleNumber), r.title, m(r.net), m(r.tax), m(r.gross), m(r.open), r.due ?? '']),
+    rows: rows.map((r) => [
+      r.number ?? 'draft',
+      r.kind,
+      r.on,
+      r.customer,
+      String(r.saleNumber),
+      r.title,
+      m(r.net),
+      m(r.tax),
+      m(r.gross),
+      m(r.open),
+      r.due ?? '',
+    ]),
   }
-} // prettier-ignore
+}
 
 const drawer = async ({ db, business, today, query }: Asked): Promise<Table> => {
   const d = await readDrawer(db, dayOf(query, 'on', today), business.currency)
   return {
     columns: ['what', 'amount'],
-    rows: [
-      ['opening', m(d.opening)],
-      ...d.lines.map((l) => [l.text, m(l.amount)]),
-      ['in the drawer', m(d.now)],
-    ],
+    rows: [['opening', m(d.opening)], ...d.lines.map((l) => [l.text, m(l.amount)]), ['in the drawer', m(d.now)]],
   }
 }
 

@@ -21,10 +21,7 @@ interface House {
 const isPaper = (paper: string): paper is PaperKind => (PAPERS as readonly string[]).includes(paper)
 
 /** The paper that goes with a letter, made at the first try and kept: what is sent again is what was to be sent. */
-const attachmentOf = async (
-  { db, business, today }: House,
-  letter: PostRow,
-): Promise<OutgoingMail['attachments']> => {
+const attachmentOf = async ({ db, business, today }: House, letter: PostRow): Promise<OutgoingMail['attachments']> => {
   if (!isPaper(letter.paper) || letter.paperId === null) return []
   const [kept] = await listFiles(db, 'post', letter.id)
   if (kept) {
@@ -34,7 +31,15 @@ const attachmentOf = async (
   const body = await makePaper({ db, business, today }, letter.paper, letter.paperId)
   if (!body) return []
   const name = `${letter.paper}-${letter.paperId}.pdf`
-  await insertFile(db, { ownerKind: 'post', ownerId: letter.id, name, type: 'application/pdf', size: body.length, body, addedOn: today }) // prettier-ignore
+  await insertFile(db, {
+    ownerKind: 'post',
+    ownerId: letter.id,
+    name,
+    type: 'application/pdf',
+    size: body.length,
+    body,
+    addedOn: today,
+  })
   return [{ name, type: 'application/pdf', body }]
 }
 
@@ -71,7 +76,7 @@ const sendNext = async (house: House, transport: MailTransport, only?: number): 
     )
     if (delivery.as === 'sent') await updatePost(db, postId, { state: 'sent', sentOn: today, problem: '' })
     else if (delivery.as === 'bounced')
-      await updatePost(db, postId, { state: 'bounced', sentOn: today, problem: delivery.why }) // prettier-ignore
+      await updatePost(db, postId, { state: 'bounced', sentOn: today, problem: delivery.why })
     else await putPostBack(db, postId, letter.tries, delivery.why)
     return delivery.as !== 'unreachable'
   } catch (problem) {

@@ -17,10 +17,15 @@ export const tick = async (db: Database): Promise<void> => {
   const today = businessDate()
   for (const made of await runDueRepeats({ db, today }, business.currency)) {
     if (!made.byItself) continue
-    const invoice = made.makes === 'invoice' ? (await listInvoicesOfSales(db, [made.saleId], business.currency))[0] : null // prettier-ignore
+    const invoice =
+      made.makes === 'invoice' ? (await listInvoicesOfSales(db, [made.saleId], business.currency))[0] : null
     // A customer without an address simply gets no letter; the paper is there.
     if (invoice) await writeLetter.run({ db, today }, { paper: 'invoice', paperId: invoice.id })
-    else await writeLetter.run({ db, today }, { paper: made.makes === 'offer' ? 'estimate' : 'confirmation', paperId: made.saleId }) // prettier-ignore
+    else
+      await writeLetter.run(
+        { db, today },
+        { paper: made.makes === 'offer' ? 'estimate' : 'confirmation', paperId: made.saleId },
+      )
   }
   await runDuePlans({ db, today })
   await sendPost({ db, business, today })

@@ -32,7 +32,10 @@ export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper |
         ? [
             [t('financed'), formatMoney(plan.financed)] as const,
             ...(isPositiveMoney(plan.totalCharge) ? [[t('chargeOf'), formatMoney(plan.totalCharge)] as const] : []),
-            [t('yearly'), `${(plan.effectiveYearlyRate ?? '0').toString() === '0' ? '0.00' : plan.effectiveYearlyRate!.times(100).toFixed(2)} %`] as const,
+            [
+              t('yearly'),
+              `${(plan.effectiveYearlyRate ?? '0').toString() === '0' ? '0.00' : plan.effectiveYearlyRate!.times(100).toFixed(2)} %`,
+            ] as const,
           ]
         : []),
     ],
@@ -41,7 +44,16 @@ export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper |
       .map((l) => `${(sale.agreedOn ? l.agreed : l.quantity).toString()} × ${l.description}`)
       .join('\n'),
     rows: [
-      ...(paidFirst ? [{ as: 'line' as const, what: `${t('payment')} 0`, note: '', cells: { due: formatDay(from), sum: paidFirst, owed: formatMoney(plan.financed) } }] : []),
+      ...(paidFirst
+        ? [
+            {
+              as: 'line' as const,
+              what: `${t('payment')} 0`,
+              note: '',
+              cells: { due: formatDay(from), sum: paidFirst, owed: formatMoney(plan.financed) },
+            },
+          ]
+        : []),
       ...plan.rows.map((r, i) => ({
         as: 'line' as const,
         what: `${t('payment')} ${i + 1}`,
@@ -49,14 +61,27 @@ export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper |
         cells: { due: formatDay(r.due), sum: formatMoney(r.payment), owed: formatMoney(r.balance) },
       })),
     ],
-    sums: [{ name: `${t('total')}, ${business.currency}`, amount: formatMoney({ ...plan.totalPayments, minor: plan.totalPayments.minor + (arrangement.kind === 'installments' ? totals.gross.minor - plan.financed.minor : 0n) }), total: true }],
+    sums: [
+      {
+        name: `${t('total')}, ${business.currency}`,
+        amount: formatMoney({
+          ...plan.totalPayments,
+          minor:
+            plan.totalPayments.minor +
+            (arrangement.kind === 'installments' ? totals.gross.minor - plan.financed.minor : 0n),
+        }),
+        total: true,
+      },
+    ],
     note: `${rulesOf(arrangement)}\n\n${t('signed')}: ______________________________`,
     conditions: business.conditions,
   }
-} // prettier-ignore
+}
 
-const part = (p: { readonly percent?: { toString(): string }; readonly amount?: string } | undefined, of: string): string =>
-  p?.amount ? p.amount : p?.percent ? `${p.percent.toString()} % of ${of}` : 'nothing' // prettier-ignore
+const part = (
+  p: { readonly percent?: { toString(): string }; readonly amount?: string } | undefined,
+  of: string,
+): string => (p?.amount ? p.amount : p?.percent ? `${p.percent.toString()} % of ${of}` : 'nothing')
 
 /** The rules of an arrangement in the customer's words. */
 const rulesOf = (a: Arrangement): string => {

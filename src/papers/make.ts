@@ -43,11 +43,7 @@ const read = (asked: Asked, kind: PaperKind, id: number): Promise<Paper | null> 
   }
 }
 
-const layoutOf = async (
-  db: Db,
-  kind: PaperKind,
-  wish: number | LayoutSpec | undefined,
-): Promise<LayoutSpec> => {
+const layoutOf = async (db: Db, kind: PaperKind, wish: number | LayoutSpec | undefined): Promise<LayoutSpec> => {
   if (typeof wish === 'object') return layoutSpec(kind, wish)
   const kept = wish === undefined ? await findUsualLayout(db, kind) : await findLayout(db, wish)
   return kept?.paper === kind ? layoutSpec(kind, readLayoutSpec(kept.spec)) : usualLayout(kind)
@@ -98,9 +94,7 @@ export const makeSlip = async ({ db, business }: Asked, receiptId: number): Prom
             amount: formatMoney(p.amount),
           })),
       sums: [
-        ...(invoice
-          ? [{ name: 'net', amount: formatMoney(invoice.net) }, ...(await taxSums(db, invoice.taxes))]
-          : []),
+        ...(invoice ? [{ name: 'net', amount: formatMoney(invoice.net) }, ...(await taxSums(db, invoice.taxes))] : []),
         ...(isPositiveMoney(change)
           ? [
               { name: 'given', amount: formatMoney(receipt.tendered) },

@@ -63,16 +63,12 @@ export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<P
     name,
     number: invoice.number ?? '–',
     to: { name: invoice.customerName, address: sale.billTo || (await billTo(asked, invoice.customerId)) },
-    deliverTo:
-      sale.deliverTo && sale.deliverTo !== sale.billTo ? { address: sale.deliverTo, note: '' } : null,
+    deliverTo: sale.deliverTo && sale.deliverTo !== sale.billTo ? { address: sale.deliverTo, note: '' } : null,
     facts: [
       [t('date'), formatDay(invoice.on)],
       ...dues.map(
         (d) =>
-          [
-            t('due'),
-            dues.length > 1 ? `${formatDay(d.dueOn)}: ${formatMoney(d.amount)}` : formatDay(d.dueOn),
-          ] as const,
+          [t('due'), dues.length > 1 ? `${formatDay(d.dueOn)}: ${formatMoney(d.amount)}` : formatDay(d.dueOn)] as const,
       ),
       ...(sale.purchaseOrder ? [[t('yourOrder'), sale.purchaseOrder] as const] : []),
       ...(credited ? [[t('credits'), credited.number ?? ''] as const] : []),
@@ -123,9 +119,7 @@ export const paperOfReceipt = async (asked: Asked, receiptId: number): Promise<P
       ? invoice.lines.map((l) => row(`${l.quantity.toString()} × ${l.description}`, formatMoney(l.net)))
       : (await readWhatItPaid(db, receipt, currency)).map((p) => row(p.what, formatMoney(p.amount))),
     sums: [
-      ...(invoice
-        ? [{ name: t('net'), amount: formatMoney(invoice.net) }, ...(await taxSums(db, invoice.taxes))]
-        : []),
+      ...(invoice ? [{ name: t('net'), amount: formatMoney(invoice.net) }, ...(await taxSums(db, invoice.taxes))] : []),
       ...(isPositiveMoney(change)
         ? [
             { name: t('given'), amount: formatMoney(receipt.tendered) },
@@ -182,17 +176,18 @@ export const reminderOf = (asked: Asked, customerId: number): Promise<Paper | nu
 export const openItemsOf = (asked: Asked, customerId: number): Promise<Paper | null> =>
   listOfDues(asked, customerId, 'open-items')
 
-const listOfDues = async (
-  asked: Asked,
-  customerId: number,
-  kind: 'reminder' | 'open-items',
-): Promise<Paper | null> => {
+const listOfDues = async (asked: Asked, customerId: number, kind: 'reminder' | 'open-items'): Promise<Paper | null> => {
   const { db, business, today } = asked
   const customer = await findCustomer(db, customerId, business.currency)
   if (!customer) return null
   const t = paperWords(customer.language)
-  const dues = (await listOpenDues(db, customerId, business.currency)).filter((d) => kind === 'open-items' || d.dueOn < today) // prettier-ignore
-  const sum = sumMoney(dues.map((d) => d.open), business.currency) // prettier-ignore
+  const dues = (await listOpenDues(db, customerId, business.currency)).filter(
+    (d) => kind === 'open-items' || d.dueOn < today,
+  )
+  const sum = sumMoney(
+    dues.map((d) => d.open),
+    business.currency,
+  )
   return {
     kind,
     language: customer.language,

@@ -24,9 +24,7 @@ const basics = async ({ db, business }: Asked, { sale }: Story) => {
     language: customer.language,
     to: { name: sale.customerName, address: sale.billTo },
     deliverTo:
-      sale.deliverTo && sale.deliverTo !== sale.billTo
-        ? { address: sale.deliverTo, note: sale.deliverNote }
-        : null,
+      sale.deliverTo && sale.deliverTo !== sale.billTo ? { address: sale.deliverTo, note: sale.deliverNote } : null,
   }
 }
 
@@ -43,15 +41,8 @@ const worthShown = (l: StoryLine, counts: boolean, story: Story, i: number, curr
 }
 
 /** The note of a line, and where it goes when that is somewhere else than the rest. */
-const noteOf = (
-  l: Pick<StoryLine, 'note' | 'deliverTo'>,
-  usual: string,
-  t: ReturnType<typeof paperWords>,
-): string =>
-  [
-    l.note,
-    l.deliverTo && l.deliverTo !== usual ? `${t('deliverTo')}: ${l.deliverTo.replace(/\n/g, ', ')}` : '',
-  ]
+const noteOf = (l: Pick<StoryLine, 'note' | 'deliverTo'>, usual: string, t: ReturnType<typeof paperWords>): string =>
+  [l.note, l.deliverTo && l.deliverTo !== usual ? `${t('deliverTo')}: ${l.deliverTo.replace(/\n/g, ', ')}` : '']
     .filter(Boolean)
     .join('\n')
 
@@ -82,13 +73,7 @@ export const paperOfSale = async (
     if (words || quantity.isZero()) return []
     const counts = confirmed || l.chosen
     const mark =
-      l.choice === 'none' || confirmed
-        ? ''
-        : l.choice === 'optional'
-          ? t('optional')
-          : counts
-            ? ''
-            : t('alternative')
+      l.choice === 'none' || confirmed ? '' : l.choice === 'optional' ? t('optional') : counts ? '' : t('alternative')
     const worth = worthShown(l, counts, story, i, currency)
     return [
       {
@@ -130,9 +115,7 @@ export const paperOfSale = async (
       currency,
     }),
     sums: [
-      ...(isPositiveMoney(off)
-        ? [{ name: t('offWhole'), amount: formatMoney({ ...off, minor: -off.minor }) }]
-        : []),
+      ...(isPositiveMoney(off) ? [{ name: t('offWhole'), amount: formatMoney({ ...off, minor: -off.minor }) }] : []),
       { name: t('net'), amount: formatMoney(totals.net) },
       ...(await taxSums(
         db,
@@ -161,8 +144,14 @@ export const pickListOf = async (asked: Asked, saleId: number): Promise<Paper | 
   const base = await basics(asked, story)
   // The list is for ourselves.
   const t = paperWords('en')
-  const goods = await findGoods(db, story.lines.flatMap((l) => (l.goodsId === null ? [] : [l.goodsId]))) // prettier-ignore
-  const parts = await findGoods(db, [...goods.values()].flatMap((g) => g.parts.map((p) => p.goodsId))) // prettier-ignore
+  const goods = await findGoods(
+    db,
+    story.lines.flatMap((l) => (l.goodsId === null ? [] : [l.goodsId])),
+  )
+  const parts = await findGoods(
+    db,
+    [...goods.values()].flatMap((g) => g.parts.map((p) => p.goodsId)),
+  )
   const shelves = await listShelves(db, [...goods.keys(), ...parts.keys()])
   const lies = (id: number) => {
     const of = shelves.filter((x) => x.goodsId === id && x.quantity.gt(0))
@@ -174,7 +163,10 @@ export const pickListOf = async (asked: Asked, saleId: number): Promise<Paper | 
   const waiting = story.lines.filter((l) => l.toHandOver.gt(0) && l.goodsId !== null && l.fromShelf)
   const rows = waiting.flatMap((l) => {
     const thing = goods.get(l.goodsId!)!
-    const of = thing.kind === 'kit' ? thing.parts.map((p) => ({ thing: parts.get(p.goodsId)!, each: p.quantity })) : [{ thing, each: null }] // prettier-ignore
+    const of =
+      thing.kind === 'kit'
+        ? thing.parts.map((p) => ({ thing: parts.get(p.goodsId)!, each: p.quantity }))
+        : [{ thing, each: null }]
     return of.map(({ thing: g, each }) => ({
       as: 'line' as const,
       what: g.name,
@@ -256,13 +248,20 @@ export const depositRequestOf = async (asked: Asked, requestId: number): Promise
   const { currency } = asked.business
   const base = await basics(asked, story)
   const t = paperWords(base.language)
-  const received = sumMoney(story.heldRows.map((h) => h.amount), currency) // prettier-ignore
+  const received = sumMoney(
+    story.heldRows.map((h) => h.amount),
+    currency,
+  )
   const rest = subtractMoney(request.amount, received)
   const sums: PaperSum[] = isPositiveMoney(received)
     ? [
         { name: t('asked'), amount: formatMoney(request.amount) },
         { name: t('received'), amount: formatMoney({ ...received, minor: -received.minor }) },
-        { name: `${t('toPay')}, ${currency}`, amount: formatMoney(isPositiveMoney(rest) ? rest : zeroMoney(currency)), total: true }, // prettier-ignore
+        {
+          name: `${t('toPay')}, ${currency}`,
+          amount: formatMoney(isPositiveMoney(rest) ? rest : zeroMoney(currency)),
+          total: true,
+        },
       ]
     : [{ name: `${t('toPay')}, ${currency}`, amount: formatMoney(request.amount), total: true }]
   return {

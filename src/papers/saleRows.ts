@@ -25,19 +25,25 @@ interface Wish {
  * The rows of a paper: headings with what stands under them and their sum, in the order of the sale. A heading with nothing
  * under it is left out; rolled up, a group is its heading and its sum.
  */
-export const saleRows = (
-  all: readonly SaleLineRow[],
-  standing: readonly Standing[],
-  wish: Wish,
-): PaperRow[] => {
+export const saleRows = (all: readonly SaleLineRow[], standing: readonly Standing[], wish: Wish): PaperRow[] => {
   const t = paperWords(wish.language)
   const byLine = new Map(standing.map((s) => [s.line.id, s]))
   const rows: PaperRow[] = []
   let group: { heading: SaleLineRow; inside: Standing[]; words: PaperRow[] } | null = null
-  const asRow = (x: Standing): PaperRow => ({ as: 'line', what: x.what ?? x.line.description, note: x.note ?? x.line.note, cells: x.cells }) // prettier-ignore
+  const asRow = (x: Standing): PaperRow => ({
+    as: 'line',
+    what: x.what ?? x.line.description,
+    note: x.note ?? x.line.note,
+    cells: x.cells,
+  })
   const close = () => {
     if (!group || group.inside.length + group.words.length === 0) return
-    const sum = formatMoney(sumMoney(group.inside.map((x) => x.worth), wish.currency)) // prettier-ignore
+    const sum = formatMoney(
+      sumMoney(
+        group.inside.map((x) => x.worth),
+        wish.currency,
+      ),
+    )
     const { description: what, note } = group.heading
     if (wish.rolledUp && wish.withSums) rows.push({ as: 'line', what, note, cells: { sum } })
     else {

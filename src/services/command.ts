@@ -6,13 +6,7 @@ import type { AccountRef, AccountRole, EntryDraft } from '@/core/ledger'
 import { parseMoney, type Money } from '@/core/money'
 import type { Database, Transaction } from '@/data/connect'
 import { databaseError, transact } from '@/data/transact'
-import {
-  dropCommandKey,
-  findCommand,
-  keepAnswer,
-  retakeCommandKey,
-  takeCommandKey,
-} from '@/data/queries/access'
+import { dropCommandKey, findCommand, keepAnswer, retakeCommandKey, takeCommandKey } from '@/data/queries/access'
 import { listAccounts } from '@/data/queries/accounts'
 import { findBusiness, type Business } from '@/data/queries/business'
 import { findEntries, insertEntry, type EntrySource, type EntryView } from '@/data/queries/ledger'
@@ -78,8 +72,7 @@ export const defineCommand = <O, I, A>(
   { answerIsSecret = false }: { readonly answerIsSecret?: boolean } = {},
 ): Command<I, A> => ({
   schema,
-  run: (till, input) =>
-    attempt(till, async (tx) => (await work(await makeWork(tx, till), parse(schema, input))).id),
+  run: (till, input) => attempt(till, async (tx) => (await work(await makeWork(tx, till), parse(schema, input))).id),
   answer: (till, input, key) =>
     attempt(till, async (tx) => {
       const parsed = parse(schema, input)
@@ -221,9 +214,7 @@ const knownRoles = new WeakMap<Database, Roles>()
 const rolesOf = async (db: Database, tx: Transaction): Promise<Roles> => {
   const known = knownRoles.get(db)
   if (known) return known
-  const roles: Roles = new Map(
-    (await listAccounts(tx)).flatMap((a) => (a.role ? [[a.role, a.id] as const] : [])),
-  )
+  const roles: Roles = new Map((await listAccounts(tx)).flatMap((a) => (a.role ? [[a.role, a.id] as const] : [])))
   knownRoles.set(db, roles)
   return roles
 }

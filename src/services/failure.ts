@@ -164,15 +164,13 @@ const SENTENCES: Sentences = {
   'posted-already': () => 'Something is posted already, so the opening day stays.',
   'shop-full': () =>
     'There is more waiting on our shopfront than we can look at just now. Call us, and we will gladly help.',
-  'key-reused': () =>
-    'This key was used before for something else. Use a new Idempotency-Key for a new command.',
+  'key-reused': () => 'This key was used before for something else. Use a new Idempotency-Key for a new command.',
   taken: (f) => `The ${f.what} ${f.value} is taken. Choose another.`,
   'period-closed': (f) => `The books are closed through ${formatDay(f.through)}. Choose a later date.`,
   'date-ahead': (f) =>
     `${formatDay(f.on)} is after today, ${formatDay(f.today)}. What counts is dated today or before; look at the year, and choose an earlier day.`,
   'not-before': (f) => `${f.what} Date it ${formatDay(f.from)} or later.`,
-  'close-before-today': (f) =>
-    `Books close through a day before today, ${formatDay(f.today)}. Choose an earlier day.`,
+  'close-before-today': (f) => `Books close through a day before today, ${formatDay(f.today)}. Choose an earlier day.`,
   'not-closed': (f) =>
     f.through
       ? `The books are closed through ${formatDay(f.through)} only. Choose an earlier day to reopen to.`
@@ -185,12 +183,10 @@ const SENTENCES: Sentences = {
   'same-place': () => 'That money is there already. Choose where it comes from and where it goes.',
   'banked-already': (f) =>
     `Receipt ${f.number} was taken to the bank. Say that it bounced instead; that takes it out of the bank again.`,
-  'cannot-bounce': (f) =>
-    `Receipt ${f.number} came by ${f.method}; only cheques and cards come back. Void it instead.`,
+  'cannot-bounce': (f) => `Receipt ${f.number} came by ${f.method}; only cheques and cards come back. Void it instead.`,
   'not-late': (f) => `This is not late: it is due ${formatDay(f.due)}, or paid. Nothing was charged.`,
   'charged-already': () => 'This was charged for being late before. One charge each is enough.',
-  'no-late-charge': () =>
-    'No late charge was agreed for this, or the grace days still run. Name an amount, or wait.',
+  'no-late-charge': () => 'No late charge was agreed for this, or the grace days still run. Name an amount, or wait.',
   'not-this-arrangement': (f) => `This sale is not paid by ${f.needs}. Arrange it so first.`,
   'no-plan': () => 'There is no installment plan that runs on this sale. It begins with its invoice.',
   'which-plan': (f) => `This sale has ${f.count} plans that run. Say which one.`,
@@ -200,16 +196,14 @@ const SENTENCES: Sentences = {
     `${formatMoney(f.left)} of the layaway is still to come, so the goods stay. Take it first, or turn the rest into installments or terms.`,
   'layaway-billed-at-handover': () =>
     'A layaway is billed when the goods go, by itself. Hand them over when it is paid up, or arrange it another way first.',
-  'reminded-lately': (f) =>
-    `A reminder went out on ${formatDay(f.on)}. The next may go from ${formatDay(f.again)}.`,
+  'reminded-lately': (f) => `A reminder went out on ${formatDay(f.on)}. The next may go from ${formatDay(f.again)}.`,
   'nothing-late': (f) => `Nothing of ${f.name} is late enough for a reminder.`,
   'drawer-short': (f) =>
     `Only ${formatMoney(f.there)} is in the drawer by the books, ${formatMoney(f.asked)} was asked. Take less, or count the drawer.`,
   'not-to-bank': (f) =>
     `Receipt ${f.number} cannot be taken along: it was taken back, went to the bank before, or came another way.`,
   'nothing-to-bank': () => 'There is nothing on the slip. Choose cash or cheques first.',
-  'no-such-step': (f) =>
-    `This sale has no step “${f.step}” now. Something happened since; look at what is next.`,
+  'no-such-step': (f) => `This sale has no step “${f.step}” now. Something happened since; look at what is next.`,
   'no-address': (f) => `${f.name} has no e-mail address. Write one here, or add it to the customer.`,
   'letter-gone': (f) => `That letter has gone to ${f.to} already. Write another one.`,
   'link-closed': () => 'This page is no longer open. Ask us for a new link.',
@@ -219,8 +213,7 @@ const SENTENCES: Sentences = {
   'nothing-to-pay': () => 'Nothing is open here now. It may have been paid a moment ago.',
   'more-than-to-pay': (f) =>
     `Only ${formatMoney(f.open)} is open, ${formatMoney(f.asked)} was given. Pay ${formatMoney(f.open)}.`,
-  'card-refused': (f) =>
-    `The card was refused: ${f.why} Nothing was taken. Try another card, or pay another way.`,
+  'card-refused': (f) => `The card was refused: ${f.why} Nothing was taken. Try another card, or pay another way.`,
   'shopfront-closed': () => 'The shop is closed just now. Call us, and we will gladly help.',
   'basket-gone': () => 'This basket is empty or was ordered already. Begin a new one.',
   'basket-empty': () => 'There is nothing in the basket yet. Put something in first.',
@@ -230,14 +223,11 @@ const SENTENCES: Sentences = {
   'same-customer': () => 'That is the same customer. Choose the other record to join.',
   'walk-in-stays': () => 'The walk-in customer stands for everybody without a name and cannot be joined.',
   'two-of-one-choice': (f) => `Only one of “${f.group}” can be taken. Choose one, and leave the others out.`,
-  'no-such-kind': (f) =>
-    `${f.kind} is not a kind of sale here. There are ${f.kinds.join(', ')}; add more in Settings.`,
+  'no-such-kind': (f) => `${f.kind} is not a kind of sale here. There are ${f.kinds.join(', ')}; add more in Settings.`,
   'already-agreed': (f) => `This sale was agreed on ${formatDay(f.on)}. Change what is agreed instead.`,
   'not-agreed': () => 'This sale is not agreed yet. Agree it first; then it can be handed over and billed.',
-  'sale-closed': (f) =>
-    `This sale was ${f.as} on ${formatDay(f.on)}. Copy it to a new sale if it comes back to life.`,
-  'held-first': (f) =>
-    `${formatMoney(f.held)} is held for this sale. Refund it or move it first; then close the sale.`,
+  'sale-closed': (f) => `This sale was ${f.as} on ${formatDay(f.on)}. Copy it to a new sale if it comes back to life.`,
+  'held-first': (f) => `${formatMoney(f.held)} is held for this sale. Refund it or move it first; then close the sale.`,
   'goods-or-bills-first': () =>
     'Something was handed over or billed already. Take it back and credit it first, or change what is agreed to what was done.',
   'less-than-done': (f) =>
@@ -248,8 +238,7 @@ const SENTENCES: Sentences = {
     `${n(f.offered)} of ${f.line} was offered, ${n(f.asked)} agreed. Change the sale first if they want more.`,
   'more-than-agreed': (f) =>
     `Only ${n(f.left)} of ${f.line} is left to hand over, ${n(f.asked)} asked. Hand over ${n(f.left)}, or change what is agreed.`,
-  'nothing-to-hand-over': () =>
-    'Nothing of this sale can be handed over now. Buy what is short, or count the shelf.',
+  'nothing-to-hand-over': () => 'Nothing of this sale can be handed over now. Buy what is short, or count the shelf.',
   'not-enough-stock': (f) =>
     `Only ${n(f.onHand)} of ${f.goods} on the shelf, ${n(f.asked)} asked. ${f.onHand.gt(0) ? `Hand over ${n(f.onHand)} now, buy ${n(f.asked.minus(f.onHand))}` : `Buy ${n(f.asked)}`}, or count the shelf.`,
   'nothing-to-bill': (f) =>
@@ -258,13 +247,10 @@ const SENTENCES: Sentences = {
       : 'Everything agreed is billed. Change what is agreed if something came up.',
   'more-than-to-bill': (f) =>
     `Only ${n(f.left)} of ${f.line} is left to bill, ${n(f.asked)} asked. Bill ${n(f.left)}, or change what is agreed.`,
-  'already-issued': (f) =>
-    `Invoice ${f.number} is issued, so it stays as it is. Write a credit note to mend it.`,
-  'not-issued': () =>
-    'This invoice is still a draft. Change it or throw it away; only issued invoices are credited.',
+  'already-issued': (f) => `Invoice ${f.number} is issued, so it stays as it is. Write a credit note to mend it.`,
+  'not-issued': () => 'This invoice is still a draft. Change it or throw it away; only issued invoices are credited.',
   'not-creditable': () => 'A credit note cannot be credited. Bill again instead.',
-  'more-than-billed': (f) =>
-    `Only ${n(f.left)} of ${f.line} is left to credit on this invoice, ${n(f.asked)} asked.`,
+  'more-than-billed': (f) => `Only ${n(f.left)} of ${f.line} is left to credit on this invoice, ${n(f.asked)} asked.`,
   'more-than-invoice-left': (f) =>
     `Only ${formatMoney(f.left)} of this invoice is not credited yet, ${formatMoney(f.asked)} asked.`,
   'more-than-handed-over': (f) =>
@@ -280,17 +266,14 @@ const SENTENCES: Sentences = {
   'tendered-too-little': (f) =>
     `${formatMoney(f.total)} is to pay, only ${formatMoney(f.tendered)} given. Take the rest, or write an invoice instead.`,
   'who-pays': () => 'Say who pays: choose a customer, or name what the money is for.',
-  'other-customer': () =>
-    'One of the things paid belongs to another customer. Take one receipt for each customer.',
+  'other-customer': () => 'One of the things paid belongs to another customer. Take one receipt for each customer.',
   'already-voided': (f) => `Receipt ${f.number} was voided before.`,
   'void-counter-sale': (f) =>
     `Receipt ${f.number} belongs to a counter sale. Write a credit note for it and give the money back.`,
-  'held-was-used': () =>
-    'The money of this receipt that was held has been used since. Credit or refund that first.',
+  'held-was-used': () => 'The money of this receipt that was held has been used since. Credit or refund that first.',
   'more-than-held': (f) => `Only ${formatMoney(f.held)} is held there, ${formatMoney(f.asked)} asked.`,
   'nothing-asked': () => 'Say how much: a percentage or an amount above zero.',
-  'entry-unbalanced': (f) =>
-    `Debits and credits differ by ${formatMoney(f.difference)}. Make both sides equal.`,
+  'entry-unbalanced': (f) => `Debits and credits differ by ${formatMoney(f.difference)}. Make both sides equal.`,
   'account-kept-by-papers': (f) =>
     `${f.account} is kept by papers (invoices, receipts, handovers), so that it always agrees with them. Write the paper instead.`,
   'close-order': (f) => `The books are closed through ${formatDay(f.through)} already. Choose a later day.`,
@@ -300,8 +283,7 @@ const SENTENCES: Sentences = {
     'The payments would not even cover the charge. Choose fewer payments or a lower rate.',
 }
 
-export const sentence = (failure: Failure): string =>
-  (SENTENCES[failure.code] as (f: Failure) => string)(failure)
+export const sentence = (failure: Failure): string => (SENTENCES[failure.code] as (f: Failure) => string)(failure)
 
 const STATUS: Partial<Record<Failure['code'], number>> = {
   joined: 409,

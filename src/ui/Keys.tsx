@@ -5,8 +5,7 @@ import { Panel } from './Panel'
 import { PLACES } from './places'
 
 const typing = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
 const LIST = [
   ['/', 'the quick line'],
@@ -53,8 +52,7 @@ export const Keys = () => {
         }
         return
       }
-      if (e.ctrlKey || e.metaKey || e.altKey || typing(e.target) || document.querySelector('[role=dialog]'))
-        return
+      if (e.ctrlKey || e.metaKey || e.altKey || typing(e.target) || document.querySelector('[role=dialog]')) return
       if (e.key === '/') {
         e.preventDefault()
         document.querySelector<HTMLElement>('[data-quick-line]')?.focus()

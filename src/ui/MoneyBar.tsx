@@ -61,8 +61,7 @@ export const MoneyLegend = ({ bar }: { readonly bar: Bar }) => (
     </div>
     {bar.heldBeyond.minor > 0n && (
       <div className="w-full text-brass-700">
-        Held beyond what is still to bill: {formatMoney(bar.heldBeyond)}. Refund it or put it on something
-        else.
+        Held beyond what is still to bill: {formatMoney(bar.heldBeyond)}. Refund it or put it on something else.
       </div>
     )}
   </dl>

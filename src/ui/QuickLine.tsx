@@ -51,12 +51,7 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
     }
     if (!offer.send || busy.current) return
     busy.current = true
-    const sent = await call<{ id: number; number?: string }>(
-      'POST',
-      offer.send.path,
-      offer.send.body,
-      newKey(),
-    )
+    const sent = await call<{ id: number; number?: string }>('POST', offer.send.path, offer.send.body, newKey())
     busy.current = false
     if (!sent.ok) return void toast(sent.detail)
     toast(`${offer.send.said}${sent.value.number ? ` ${sent.value.number}` : ''}.`)
@@ -111,8 +106,7 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
         ))}
         {offers.length === 0 && (
           <div className="px-3 py-2 text-iron-500">
-            Nothing yet. Names, numbers, “take 250 cash from …”, “estimate …: 2 rosin”. Amounts are in{' '}
-            {currency}.
+            Nothing yet. Names, numbers, “take 250 cash from …”, “estimate …: 2 rosin”. Amounts are in {currency}.
           </div>
         )}
       </Command.List>

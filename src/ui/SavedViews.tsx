@@ -37,8 +37,9 @@ export const SavedViews = ({ place, path, views, query }: Props) => {
           </button>
         </span>
       ))}
-      {query !== '' && !views.some((v) => v.query === query) && (
-        name === null ? (
+      {query !== '' &&
+        !views.some((v) => v.query === query) &&
+        (name === null ? (
           <button className="btn" onClick={() => setName('')}>
             Keep this list
           </button>
@@ -50,13 +51,19 @@ export const SavedViews = ({ place, path, views, query }: Props) => {
               void keep()
             }}
           >
-            <input autoFocus aria-label="Name of this list" className="field w-[180px]!" maxLength={80} value={name} onChange={(e) => setName(e.target.value)} />
+            <input
+              autoFocus
+              aria-label="Name of this list"
+              className="field w-[180px]!"
+              maxLength={80}
+              value={name}
+              onChange={(e) => setName(e.target.value)}
+            />
             <button className="btn" disabled={busy || name.trim() === ''}>
               Keep
             </button>
           </form>
-        )
-      )}
+        ))}
     </div>
   )
-} // prettier-ignore
+}

@@ -93,8 +93,7 @@ export const SetUpForm = ({ today, needsCode }: { readonly today: Day; readonly 
         />
       </div>
       <label className="flex items-center gap-2">
-        <input type="checkbox" checked={withTax} onChange={(e) => setWithTax(e.target.checked)} /> My prices
-        include tax
+        <input type="checkbox" checked={withTax} onChange={(e) => setWithTax(e.target.checked)} /> My prices include tax
       </label>
       <Text
         label="Passphrase"

@@ -19,10 +19,7 @@ const Form = ({ filledIn }: { readonly filledIn: string | null }) => {
     }).catch(() => null)
     setBusy(false)
     if (response?.ok) router.push(to?.startsWith('/') && !to.startsWith('//') ? to : '/today')
-    else
-      setProblem(
-        response ? (await response.json()).detail : 'Iron Till does not answer. Try again in a moment.',
-      )
+    else setProblem(response ? (await response.json()).detail : 'Iron Till does not answer. Try again in a moment.')
   }
   return (
     <form onSubmit={submit} className="grid gap-3">

@@ -63,14 +63,7 @@ export const TakeBack = ({
       <Panel open={open} onClose={() => setOpen(false)} title={what.title}>
         <p className="mb-3">{what.does}</p>
         <div className="grid gap-3">
-          <WhyAndOn
-            today={today}
-            reason={reason}
-            onReason={setReason}
-            on={on}
-            onOn={setOn}
-            refused={refused}
-          />
+          <WhyAndOn today={today} reason={reason} onReason={setReason} on={on} onOn={setOn} refused={refused} />
         </div>
         {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
         <Submit busy={busy} onDo={() => void go()}>

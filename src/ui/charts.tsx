@@ -36,26 +36,14 @@ export const AgeBar = ({
       >
         {AGE_COLUMNS.map((c, i) => {
           const from = i === 0 ? 0 : ends[i - 1]!
-          return (
-            <rect
-              key={c}
-              x={from}
-              width={Math.max(ends[i]! - from - 0.15, 0)}
-              height={30}
-              fill={AGE_FILL[c]}
-            />
-          )
+          return <rect key={c} x={from} width={Math.max(ends[i]! - from - 0.15, 0)} height={30} fill={AGE_FILL[c]} />
         })}
       </svg>
       <dl className="mt-2 flex flex-wrap gap-x-7 gap-y-2">
         {AGE_COLUMNS.map((c) => (
           <div key={c}>
             <dt className="sub flex items-center gap-1.5">
-              <span
-                aria-hidden
-                className="inline-block h-[10px] w-[10px]"
-                style={{ background: AGE_FILL[c] }}
-              />
+              <span aria-hidden className="inline-block h-[10px] w-[10px]" style={{ background: AGE_FILL[c] }} />
               {names[c]}
             </dt>
             <dd className="fig font-bold">{formatMoney(ages[c])}</dd>
@@ -111,13 +99,7 @@ export const WeekChart = ({ weeks, today }: { readonly weeks: readonly Week[]; r
                 {amount.split('.')[0]}
               </text>
             )}
-            <text
-              x={left + x.bandwidth() / 2}
-              y={height - 5}
-              textAnchor="middle"
-              fontSize="12"
-              fill="#5c636b"
-            >
+            <text x={left + x.bandwidth() / 2} y={height - 5} textAnchor="middle" fontSize="12" fill="#5c636b">
               {formatDayShort(w.week, today).slice(0, 6)}
             </text>
           </g>
@@ -188,10 +170,7 @@ export const OfferChart = ({ bars }: { readonly bars: readonly RateBar[] }) => {
     bars.map((b) => b.label),
     [0, width],
   ).padding(0.3)
-  const y = scaleLinear(
-    [0, Math.max(max(bars, (b) => b.agreed + b.lost + b.open) ?? 0, 1)],
-    [height - foot, 12],
-  )
+  const y = scaleLinear([0, Math.max(max(bars, (b) => b.agreed + b.lost + b.open) ?? 0, 1)], [height - foot, 12])
   const parts = [
     { name: 'agreed', fill: '#1f6557', of: (b: RateBar) => b.agreed },
     { name: 'lost', fill: '#ad3f4a', of: (b: RateBar) => b.lost },

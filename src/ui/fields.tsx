@@ -1,14 +1,7 @@
 'use client'
 import { useId, useState, type InputHTMLAttributes, type ReactNode, type Ref } from 'react'
 import { formatDay, isDay, readDay, type Day } from '@/core/day'
-import {
-  evaluateAmount,
-  formatMoney,
-  minorDigits,
-  roundToMoney,
-  toDecimalString,
-  toFourPlaces,
-} from '@/core/money'
+import { evaluateAmount, formatMoney, minorDigits, roundToMoney, toDecimalString, toFourPlaces } from '@/core/money'
 
 interface LabelProps {
   readonly label: string
@@ -17,8 +10,7 @@ interface LabelProps {
   readonly hint?: ReactNode
 }
 
-type TextProps = LabelProps &
-  InputHTMLAttributes<HTMLInputElement> & { readonly inputRef?: Ref<HTMLInputElement> }
+type TextProps = LabelProps & InputHTMLAttributes<HTMLInputElement> & { readonly inputRef?: Ref<HTMLInputElement> }
 
 /** A labelled field; a problem with it stands under it. */
 export const Text = ({ label, hideLabel, problem, hint, inputRef, className = '', ...input }: TextProps) => {
@@ -97,9 +89,7 @@ export const showMoney = (value: string, currency: string): string => {
   const digits = minorDigits(currency)
   if (!/^\d+(\.\d+)?$/.test(value)) return value
   const [whole = '0', part = ''] = value.split('.')
-  return part.length > digits
-    ? value
-    : formatMoney({ minor: BigInt(whole + part.padEnd(digits, '0')), currency })
+  return part.length > digits ? value : formatMoney({ minor: BigInt(whole + part.padEnd(digits, '0')), currency })
 }
 
 /** A quantity or unit price: up to four places, and sums may be typed. */

@@ -14,12 +14,7 @@ export const newKey = (): string =>
   [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('')
 
 /** Calls the HTTP interface from our own pages. */
-export const call = async <T>(
-  method: string,
-  path: string,
-  body?: unknown,
-  key?: string,
-): Promise<Sent<T>> => {
+export const call = async <T>(method: string, path: string, body?: unknown, key?: string): Promise<Sent<T>> => {
   try {
     const response = await fetch(`/api/v1${path}`, {
       method,

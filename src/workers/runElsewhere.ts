@@ -35,11 +35,7 @@ const threadsOf = (name: WorkerName, file: string): Piscina => {
  * Runs heavy work on another thread, so that nobody waits for it who wants something else. Where the worker is not built
  * (tests of the work itself) it runs here.
  */
-export const runElsewhere = async <I, O>(
-  name: WorkerName,
-  input: I,
-  here: (input: I) => Promise<O>,
-): Promise<O> => {
+export const runElsewhere = async <I, O>(name: WorkerName, input: I, here: (input: I) => Promise<O>): Promise<O> => {
   const file = join(process.cwd(), WORKERS[name])
   if (!existsSync(file)) return here(input)
   const threads = threadsOf(name, file)

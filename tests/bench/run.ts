@@ -57,10 +57,7 @@ const PAGES: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
   'invoices, first page': ({ db }) =>
     Promise.all([listRegister(db, {}, { limit: 60 }, ABOUT), sumRegister(db, {}, ABOUT)]),
   'invoices that are late': ({ db }) =>
-    Promise.all([
-      listRegister(db, { state: 'late' }, { limit: 60 }, ABOUT),
-      sumRegister(db, { state: 'late' }, ABOUT),
-    ]),
+    Promise.all([listRegister(db, { state: 'late' }, { limit: 60 }, ABOUT), sumRegister(db, { state: 'late' }, ABOUT)]),
   'the drawer': ({ db }) => readDrawer(db, today, 'USD'),
   'to the bank': ({ db }) =>
     Promise.all([listToBank(db, 'cheque', today, 'USD'), listToBank(db, 'card', today, 'USD')]),
@@ -69,8 +66,7 @@ const PAGES: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
   'profit and loss': ({ db }) => readProfitAndLoss(db, { from: day('2026-01-01'), to: today }, 'USD'),
   'do they agree?': ({ db }) => readTies(db, today, 'USD'),
   'the quick line': ({ db, business }) => readQuickOffers({ db, business, today }, 'customer 77'),
-  'taking money': ({ db }) =>
-    takeReceipt.run({ db, today }, { customerId: 50, method: 'cash', amount: '1.00' }),
+  'taking money': ({ db }) => takeReceipt.run({ db, today }, { customerId: 50, method: 'cash', amount: '1.00' }),
 }
 
 const fill = async (url: string, name: string, sales: number) => {
@@ -90,14 +86,9 @@ const fill = async (url: string, name: string, sales: number) => {
       taxCodes: tax,
     },
   )
-  const statements = readFileSync(join(import.meta.dirname, 'fill.sql'), 'utf8').replaceAll(
-    ':n',
-    String(sales),
-  )
+  const statements = readFileSync(join(import.meta.dirname, 'fill.sql'), 'utf8').replaceAll(':n', String(sales))
   await db.transaction(async (tx) => {
-    for (const statement of statements
-      .split(/;\s*\n/)
-      .filter((s) => s.replace(/--[^\n]*/g, '').trim() !== ''))
+    for (const statement of statements.split(/;\s*\n/).filter((s) => s.replace(/--[^\n]*/g, '').trim() !== ''))
       await tx.execute(statement)
   })
   return { db, close, business: (await findBusiness(db))! }
@@ -118,11 +109,18 @@ const time = async (work: () => Promise<unknown>): Promise<number> => {
 /** How long two hundred commands on one customer take for so many hands at once. */
 const withHands = async ({ db }: Shop, hands: number): Promise<number> => {
   const till = { db, today }
-  const tasks = Array.from({ length: 200 }, (_, i) => () =>
-    i % 4 === 3
-      ? refundHeld.run(till, { customerId: 50, amount: '0.50', method: 'cash' })
-      : takeReceipt.run(till, { customerId: 50, method: 'cash', amount: '1.00', for: i % 2 === 0 ? 'account' : 'oldest' }),
-  ) // prettier-ignore
+  const tasks = Array.from(
+    { length: 200 },
+    (_, i) => () =>
+      i % 4 === 3
+        ? refundHeld.run(till, { customerId: 50, amount: '0.50', method: 'cash' })
+        : takeReceipt.run(till, {
+            customerId: 50,
+            method: 'cash',
+            amount: '1.00',
+            for: i % 2 === 0 ? 'account' : 'oldest',
+          }),
+  )
   let next = 0
   const began = performance.now()
   await Promise.all(

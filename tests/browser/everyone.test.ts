@@ -18,14 +18,16 @@ beforeAll(async () => {
     passphrase: PASSPHRASE,
   })
   const customer = (await r('POST', '/customers', { name: long, terms: { net: 0 } })).body
-  const goods = (
-    await r('POST', '/goods', { code: 'G1', name: `Case for ${long}`, kind: 'stock', price: '185.00' })
-  ).body
+  const goods = (await r('POST', '/goods', { code: 'G1', name: `Case for ${long}`, kind: 'stock', price: '185.00' }))
+    .body
   await r('POST', '/stock-counts', {
     on: '2026-01-02',
     lines: [{ goodsId: goods.id, counted: '9', unitCost: '90.00' }],
   })
-  const lines = [{ goodsId: goods.id, quantity: '2' }, { description: 'Work', quantity: '1', unitPrice: '72.00' }] // prettier-ignore
+  const lines = [
+    { goodsId: goods.id, quantity: '2' },
+    { description: 'Work', quantity: '1', unitPrice: '72.00' },
+  ]
   const sale = (await r('POST', '/sales', { customerId: customer.id, lines, on: '2026-01-02' })).body
   await r('POST', `/sales/${sale.id}/agree`, { on: '2026-01-03' })
   await r('POST', `/sales/${sale.id}/handovers`, { on: '2026-01-04' })
@@ -43,10 +45,13 @@ beforeAll(async () => {
     amount: '50.00',
     for: 'account',
   })
-  const choices = [{ kind: 'heading', description: long }, { goodsId: goods.id, quantity: '1', choice: 'alternative', choiceGroup: 'Cases' }, { description: 'Another', quantity: '1', unitPrice: '1.00', choice: 'alternative', choiceGroup: 'Cases' }, { kind: 'text', description: long }] // prettier-ignore
-  const offered = (
-    await r('POST', '/sales', { customerId: customer.id, lines: choices, discountPercent: '5' })
-  ).body
+  const choices = [
+    { kind: 'heading', description: long },
+    { goodsId: goods.id, quantity: '1', choice: 'alternative', choiceGroup: 'Cases' },
+    { description: 'Another', quantity: '1', unitPrice: '1.00', choice: 'alternative', choiceGroup: 'Cases' },
+    { kind: 'text', description: long },
+  ]
+  const offered = (await r('POST', '/sales', { customerId: customer.id, lines: choices, discountPercent: '5' })).body
   await r('POST', `/sales/${offered.id}/offer`, {})
   await r('POST', `/sales/${offered.id}/change`, { lines: [...lines, ...choices] })
   await r('POST', `/sales/${offered.id}/offer`, {})
@@ -65,11 +70,62 @@ afterAll(async () => {
 })
 
 const VIEWS = [
-  '/today', '/counter', '/sales', '/sales/new', '/sales/1', '/sales/1/change', '/invoices/1', '/handovers/1', '/receipts', '/receipts/1', '/money-in?customer=2', '/owed?customer=2',
-  '/goods', '/goods/1', '/goods/new', '/goods/count', '/people', '/people/2', '/people/2/edit', '/books', '/books?view=trial-balance', '/books?view=profit-and-loss', '/books?view=balance-sheet',
-  '/books?view=tax', '/books?view=ties', '/books/accounts/5', '/books/entries/1', '/settings', '/settings/papers', '/settings/papers/invoice', '/settings/letters', '/sales/2/versions', '/sales/coming', '/sales/reports', '/sales/reports?view=costs', '/sales/reports?view=by', '/sales/baskets', '/goods/import', '/people/new', '/post', '/post/1', '/post/mailbox', '/shop', 'own page', '/docs/api',
-  '/invoices', '/invoices?state=open', '/money-in/drawer', '/money-in/bank', '/owed?group=kind', '/owed/plans', '/owed/layaways', '/owed/held', '/owed/expected', '/owed/habits',
-] // prettier-ignore
+  '/today',
+  '/counter',
+  '/sales',
+  '/sales/new',
+  '/sales/1',
+  '/sales/1/change',
+  '/invoices/1',
+  '/handovers/1',
+  '/receipts',
+  '/receipts/1',
+  '/money-in?customer=2',
+  '/owed?customer=2',
+  '/goods',
+  '/goods/1',
+  '/goods/new',
+  '/goods/count',
+  '/people',
+  '/people/2',
+  '/people/2/edit',
+  '/books',
+  '/books?view=trial-balance',
+  '/books?view=profit-and-loss',
+  '/books?view=balance-sheet',
+  '/books?view=tax',
+  '/books?view=ties',
+  '/books/accounts/5',
+  '/books/entries/1',
+  '/settings',
+  '/settings/papers',
+  '/settings/papers/invoice',
+  '/settings/letters',
+  '/sales/2/versions',
+  '/sales/coming',
+  '/sales/reports',
+  '/sales/reports?view=costs',
+  '/sales/reports?view=by',
+  '/sales/baskets',
+  '/goods/import',
+  '/people/new',
+  '/post',
+  '/post/1',
+  '/post/mailbox',
+  '/shop',
+  'own page',
+  '/docs/api',
+  '/invoices',
+  '/invoices?state=open',
+  '/money-in/drawer',
+  '/money-in/bank',
+  '/owed?group=kind',
+  '/owed/plans',
+  '/owed/layaways',
+  '/owed/held',
+  '/owed/expected',
+  '/owed/habits',
+]
 
 describe('every main view', () => {
   test.each(VIEWS)(
@@ -97,18 +153,18 @@ describe('every main view', () => {
       expect(
         await driver.executeScript('return document.documentElement.scrollWidth - innerWidth'),
       ).toBeLessThanOrEqual(0)
-      expect(
-        await driver.executeScript('return document.querySelectorAll("main .btn-do").length'),
-      ).toBeLessThanOrEqual(1)
+      expect(await driver.executeScript('return document.querySelectorAll("main .btn-do").length')).toBeLessThanOrEqual(
+        1,
+      )
     },
   )
   test.each(['/counter', '/money-in?customer=2', '/shop', 'own page'])('%s fits a phone', async (path) => {
     await setSize(driver, 390, 844)
     await handsOn(driver, till.base).go(path === 'own page' ? own : path)
     await driver.sleep(400)
-    expect(
-      await driver.executeScript('return document.documentElement.scrollWidth - innerWidth'),
-    ).toBeLessThanOrEqual(0)
+    expect(await driver.executeScript('return document.documentElement.scrollWidth - innerWidth')).toBeLessThanOrEqual(
+      0,
+    )
     await setSize(driver, 1280, 800)
   })
   test('a panel keeps the focus, says its name, and closes with Escape', async () => {
@@ -121,13 +177,10 @@ describe('every main view', () => {
       .include('[role=dialog]')
       .withTags(['wcag2a', 'wcag2aa'])
       .analyze()
-    expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)).toEqual(
-      [],
-    )
+    expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)).toEqual([])
     await i.press('\uE00C')
     await driver.wait(
-      async () =>
-        (await driver.executeScript('return document.querySelectorAll("[role=dialog]").length')) === 0,
+      async () => (await driver.executeScript('return document.querySelectorAll("[role=dialog]").length')) === 0,
       5000,
     )
   })

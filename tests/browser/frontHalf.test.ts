@@ -24,9 +24,23 @@ beforeAll(async () => {
     price: '185.00',
     onShopfront: true,
   })
-  await r('POST', '/goods', { code: 'ROS', name: 'Rosin', kind: 'stock', price: '12.50', onShopfront: true, barcode: '21001', prices: [{ fromQuantity: '10', price: '11.00' }] }) // prettier-ignore
+  await r('POST', '/goods', {
+    code: 'ROS',
+    name: 'Rosin',
+    kind: 'stock',
+    price: '12.50',
+    onShopfront: true,
+    barcode: '21001',
+    prices: [{ fromQuantity: '10', price: '11.00' }],
+  })
   await r('POST', '/goods', { code: 'BOW', name: 'Bow', kind: 'stock', price: '229.00' })
-  await r('POST', '/stock-counts', { lines: [{ goodsId: 1, counted: '3', unitCost: '90.00' }, { goodsId: 2, counted: '40', unitCost: '6.00' }, { goodsId: 3, counted: '2', unitCost: '120.00' }] }) // prettier-ignore
+  await r('POST', '/stock-counts', {
+    lines: [
+      { goodsId: 1, counted: '3', unitCost: '90.00' },
+      { goodsId: 2, counted: '40', unitCost: '6.00' },
+      { goodsId: 3, counted: '2', unitCost: '120.00' },
+    ],
+  })
   driver = await openBrowser()
   i = handsOn(driver, till.base)
   await i.signIn()
@@ -39,8 +53,7 @@ afterAll(async () => {
 const get = async (path: string) => (await till.request('GET', path)).body
 const gone = () =>
   driver.wait(
-    async () =>
-      (await driver.executeScript('return document.querySelectorAll("[role=dialog]").length')) === 0,
+    async () => (await driver.executeScript('return document.querySelectorAll("[role=dialog]").length')) === 0,
     8000,
     'the panel stays',
   )
@@ -79,10 +92,7 @@ describe('with the customer on the phone', () => {
     await i.click('No, add “Inez Marlowe”')
     await i.see('owes 0.00')
     const both = (await get('/customers?search=marlowe')).items as { id: number; name: string }[]
-    const [kept, gone2] = [
-      both.find((c) => c.name.startsWith('Ines'))!,
-      both.find((c) => c.name.startsWith('Inez'))!,
-    ]
+    const [kept, gone2] = [both.find((c) => c.name.startsWith('Ines'))!, both.find((c) => c.name.startsWith('Inez'))!]
     await i.go(`/people/${kept.id}`)
     await i.click('Join')
     await i.choose('The other record', 'Inez', 'Inez Marlowe')
@@ -122,7 +132,11 @@ describe('with the customer on the phone', () => {
     await i.see('Small things')
     const [sale] = (await get('/sales?limit=1')).items
     const { lines, totals } = await get(`/sales/${sale.id}`)
-    expect(lines.map((l: { kind: string; description: string }) => l.description)).toEqual(['Small things', 'Pegs', 'Bridge']) // prettier-ignore
+    expect(lines.map((l: { kind: string; description: string }) => l.description)).toEqual([
+      'Small things',
+      'Pegs',
+      'Bridge',
+    ])
     // 34.00 + 18.90 − 6.90 = 46.00
     expect(totals.net).toBe('46.00')
   })
@@ -193,7 +207,8 @@ describe('an estimate', () => {
       await they.see('Outfit')
       const body = await other.findElement(By.css('body')).getText()
       expect(body).not.toMatch(/margin|there|cost/i)
-      const choose = async (text: string) => other.findElement(By.xpath(`//label[contains(., "${text}")]/input`)).sendKeys(Key.SPACE) // prettier-ignore
+      const choose = async (text: string) =>
+        other.findElement(By.xpath(`//label[contains(., "${text}")]/input`)).sendKeys(Key.SPACE)
       await choose('A finer bow')
       await choose('if you like')
       // 2 × 166.50 + 640.00 + 22.50 = 995.50; tax 82.12875 → 82.13
@@ -229,9 +244,7 @@ describe('an estimate', () => {
 
 describe('Post', () => {
   test('mail that fails waits, is tried again, and arrives once', async () => {
-    const sale = (
-      await till.request('POST', '/sales', { customerId: 2, lines: [{ goodsId: 2, quantity: '1' }] })
-    ).body
+    const sale = (await till.request('POST', '/sales', { customerId: 2, lines: [{ goodsId: 2, quantity: '1' }] })).body
     await till.request('POST', `/sales/${sale.id}/offer`, {})
     await i.go(`/sales/${sale.id}`)
     await i.click('Mail it')
@@ -245,15 +258,17 @@ describe('Post', () => {
     await i.see('Try again now')
     await i.doIt()
     await i.see('sent, 10 Mar 2026, tried 2 times')
-    const arrived = (await get('/mailbox')).items.filter((m: { recipient: string }) => m.recipient === 'alder@busy.example') // prettier-ignore
+    const arrived = (await get('/mailbox')).items.filter(
+      (m: { recipient: string }) => m.recipient === 'alder@busy.example',
+    )
     expect(arrived).toHaveLength(1)
   })
 
   test('what bounced comes first today, and is put off or put away', async () => {
-    const sale = (
-      await till.request('POST', '/sales', { customerId: 2, lines: [{ goodsId: 2, quantity: '1' }] })
+    const sale = (await till.request('POST', '/sales', { customerId: 2, lines: [{ goodsId: 2, quantity: '1' }] })).body
+    const letter = (
+      await till.request('POST', '/post', { paper: 'estimate', paperId: sale.id, to: 'x@bounce.example' })
     ).body
-    const letter = (await till.request('POST', '/post', { paper: 'estimate', paperId: sale.id, to: 'x@bounce.example' })).body // prettier-ignore
     await till.request('POST', `/post/${letter.id}/send`, {})
     await i.go('/today')
     await i.see('A letter came back: Nobody of that name at bounce.example.')
@@ -282,10 +297,7 @@ describe('the shopfront', () => {
       await they.see('119.08')
       await i.type('Name', 'Zeno Quill')
       await i.press(Key.TAB)
-      await other.wait(
-        async () => (await (await they.field('Your name')).getAttribute('value')) === 'Zeno Quill',
-        8000,
-      )
+      await other.wait(async () => (await (await they.field('Your name')).getAttribute('value')) === 'Zeno Quill', 8000)
       await they.type('E-mail', 'zeno@mail.example')
       await they.type('Card number', '1234 5678 9012 0001')
       await they.click('Order')
@@ -294,7 +306,11 @@ describe('the shopfront', () => {
       await other.quit()
     }
     const [sale] = (await get('/sales?limit=1&channel=shopfront')).items
-    expect(await get(`/sales/${sale.id}`)).toMatchObject({ stands: 'offered', totals: { gross: '119.08' }, next: [{ action: 'confirm-order' }] }) // prettier-ignore
+    expect(await get(`/sales/${sale.id}`)).toMatchObject({
+      stands: 'offered',
+      totals: { gross: '119.08' },
+      next: [{ action: 'confirm-order' }],
+    })
     await i.see('It was ordered')
     // What a stranger orders binds nobody until the owner says yes.
     await i.go(`/sales/${sale.id}`)
@@ -302,7 +318,10 @@ describe('the shopfront', () => {
     await i.see('All of it, or what they take')
     await i.doIt()
     await i.see('Agreed with Zeno Quill')
-    expect(await get(`/sales/${sale.id}`)).toMatchObject({ stands: 'agreed', next: [{ action: 'ask-deposit', amount: '119.08' }, {}] }) // prettier-ignore
+    expect(await get(`/sales/${sale.id}`)).toMatchObject({
+      stands: 'agreed',
+      next: [{ action: 'ask-deposit', amount: '119.08' }, {}],
+    })
   })
 })
 
@@ -332,13 +351,17 @@ describe('goods', () => {
     await i.type('Title, instead of “Estimate”', 'What it would cost')
     await i.doIt()
     await i.see('Plain is kept.')
-    expect((await get('/layouts')).items).toMatchObject([{ paper: 'estimate', usual: true, spec: { title: 'What it would cost' } }]) // prettier-ignore
+    expect((await get('/layouts')).items).toMatchObject([
+      { paper: 'estimate', usual: true, spec: { title: 'What it would cost' } },
+    ])
   })
 })
 
 describe('the quick line', () => {
   test('completes while typing, says what it would do, and does it', async () => {
-    const sale = (await till.request('POST', '/sales', { customerId: 2, title: 'Quick', lines: [{ goodsId: 2, quantity: '1' }] })).body // prettier-ignore
+    const sale = (
+      await till.request('POST', '/sales', { customerId: 2, title: 'Quick', lines: [{ goodsId: 2, quantity: '1' }] })
+    ).body
     await i.go('/today')
     await i.press('/')
     await i.press('agr')
@@ -358,7 +381,13 @@ describe('the quick line', () => {
 })
 
 test('a sale that comes again is issued on its day by the clock, and mailed', async () => {
-  const sale = (await till.request('POST', '/sales', { customerId: 2, title: 'Rental', lines: [{ description: 'Rental, month', quantity: '1', unitPrice: '26.00' }] })).body // prettier-ignore
+  const sale = (
+    await till.request('POST', '/sales', {
+      customerId: 2,
+      title: 'Rental',
+      lines: [{ description: 'Rental, month', quantity: '1', unitPrice: '26.00' }],
+    })
+  ).body
   await i.go(`/sales/${sale.id}`)
   await i.click('Comes again')
   await i.type('First on', '1 4')
@@ -377,7 +406,12 @@ test('a sale that comes again is issued on its day by the clock, and mailed', as
   }, 15_000)
   expect(invoices).toHaveLength(1)
   // 26.00 and 2.145 → 2.15
-  expect((await get('/sales?limit=1')).items[0]).toMatchObject({ title: 'Rental', stands: 'owing', startedOn: '2026-04-01', total: '28.15' }) // prettier-ignore
+  expect((await get('/sales?limit=1')).items[0]).toMatchObject({
+    title: 'Rental',
+    stands: 'owing',
+    startedOn: '2026-04-01',
+    total: '28.15',
+  })
   const { body } = await till.request('GET', '/books/ties')
   expect(body.ties.every((t: { difference: string }) => t.difference === '0.00')).toBe(true)
 })
@@ -393,5 +427,8 @@ test('a tax rate changes from a day on, and papers of that day take it', async (
   await i.see('STD has these rates from that day on.')
   await i.see('from 03 Apr 2026: Tax 9.5 %')
   const [std] = (await get('/tax-codes')).items
-  expect(std).toMatchObject({ components: [{ rate: '0.0825' }], rates: [{ from: null }, { from: '2026-04-03', components: [{ rate: '0.095' }] }] }) // prettier-ignore
+  expect(std).toMatchObject({
+    components: [{ rate: '0.0825' }],
+    rates: [{ from: null }, { from: '2026-04-03', components: [{ rate: '0.095' }] }],
+  })
 })

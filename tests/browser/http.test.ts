@@ -11,23 +11,35 @@ test('the same sale goes over HTTP alone', async () => {
   const { request } = till
   expect((await fetch(`${till.base}/api/health`).then((r) => r.json())).status).toBe('ok')
   expect((await request('GET', '/customers')).body.detail).toContain('not set up yet')
-  const setup = { name: 'Over HTTP', currency: 'USD', openingDate: '2026-01-01', passphrase: PASSPHRASE, taxCodes: [{ code: 'STD', name: 'Tax', components: [{ name: 'Tax', rate: '0.0825' }] }] } // prettier-ignore
+  const setup = {
+    name: 'Over HTTP',
+    currency: 'USD',
+    openingDate: '2026-01-01',
+    passphrase: PASSPHRASE,
+    taxCodes: [{ code: 'STD', name: 'Tax', components: [{ name: 'Tax', rate: '0.0825' }] }],
+  }
   expect((await request('POST', '/setup', setup)).status).toBe(201)
   expect((await request('POST', '/setup', setup)).status).toBe(409)
 
   const customer = (await request('POST', '/customers', { name: 'Orla Vance', terms: { net: 14 } })).body
   expect(customer).toMatchObject({ name: 'Orla Vance', owed: '0.00', held: '0.00', late: '0.00' })
-  const goods = (
-    await request('POST', '/goods', { code: 'CASE', name: 'Case', kind: 'stock', price: '185.00' })
-  ).body
+  const goods = (await request('POST', '/goods', { code: 'CASE', name: 'Case', kind: 'stock', price: '185.00' })).body
   await request('POST', '/stock-counts', { lines: [{ goodsId: goods.id, counted: '3', unitCost: '100.00' }] })
-  const lines = [{ goodsId: goods.id, quantity: '5' }, { description: 'Fitting', quantity: '1', unitPrice: '80.00', discountPercent: '10' }] // prettier-ignore
+  const lines = [
+    { goodsId: goods.id, quantity: '5' },
+    { description: 'Fitting', quantity: '1', unitPrice: '80.00', discountPercent: '10' },
+  ]
   const sale = (await request('POST', '/sales', { customerId: customer.id, lines })).body
   expect(sale.totals).toEqual({ net: '997.00', tax: '82.25', gross: '1079.25' })
   expect((await request('POST', `/sales/${sale.id}/offer`, {})).body.stands).toBe('offered')
   const agreed = (await request('POST', `/sales/${sale.id}/agree`, { purchaseOrder: 'OV-1' })).body
   expect(agreed.lines[0]).toMatchObject({ agreed: '5', setAside: '3', short: '2' })
-  await request('POST', `/sales/${sale.id}/handovers`, { lines: [{ lineId: agreed.lines[0].id, quantity: '3' }, { lineId: agreed.lines[1].id, quantity: '1' }] }) // prettier-ignore
+  await request('POST', `/sales/${sale.id}/handovers`, {
+    lines: [
+      { lineId: agreed.lines[0].id, quantity: '3' },
+      { lineId: agreed.lines[1].id, quantity: '1' },
+    ],
+  })
   const invoice = await request(
     'POST',
     `/sales/${sale.id}/invoices`,
@@ -66,9 +78,7 @@ test('the same sale goes over HTTP alone', async () => {
     totals: { d31to60: '478.73' },
     difference: '0.00',
   })
-  const statement = (
-    await request('GET', `/customers/${customer.id}/statement?from=2026-01-01&to=2026-12-31`)
-  ).body
+  const statement = (await request('GET', `/customers/${customer.id}/statement?from=2026-01-01&to=2026-12-31`)).body
   expect(statement).toMatchObject({
     opening: '0.00',
     closing: '478.73',
@@ -122,9 +132,9 @@ test('refusals say what, why and what now, as problem+json', async () => {
 
 test('nobody comes in without a token or from another site', async () => {
   expect((await fetch(`${till.base}/api/v1/customers`)).status).toBe(401)
-  expect(
-    (await fetch(`${till.base}/api/v1/customers`, { headers: { authorization: 'Bearer wrong' } })).status,
-  ).toBe(401)
+  expect((await fetch(`${till.base}/api/v1/customers`, { headers: { authorization: 'Bearer wrong' } })).status).toBe(
+    401,
+  )
   expect((await fetch(`${till.base}/api/v1/export/everything.json`)).status).toBe(401)
   const signIn = (origin: string) =>
     fetch(`${till.base}/api/session`, {

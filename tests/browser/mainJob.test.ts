@@ -152,8 +152,7 @@ describe('from an empty shop to money, with the keyboard alone', () => {
     await i.see('97.43')
     await i.see('The draft is changed.')
     await driver.wait(
-      async () =>
-        (await driver.executeScript('return document.querySelectorAll("[role=dialog]").length')) === 0,
+      async () => (await driver.executeScript('return document.querySelectorAll("[role=dialog]").length')) === 0,
       5000,
     )
     await i.click('Issue')

@@ -19,7 +19,7 @@ beforeAll(async () => {
   driver = await openBrowser()
   i = handsOn(driver, till.base)
   await i.signIn()
-}) // prettier-ignore
+})
 afterAll(async () => {
   await driver?.quit()
   await till?.close()
@@ -29,10 +29,19 @@ const get = async (path: string) => (await till.request('GET', path)).body
 const ORLA = 2
 /** An agreed sale of one thing, as over the phone. */
 const agreed = async (unitPrice: string, title = 'A restored cello'): Promise<number> =>
-  (await till.request('POST', '/sales', { customerId: ORLA, agreed: true, title, lines: [{ description: title, quantity: '1', unitPrice }] })).body.id // prettier-ignore
+  (
+    await till.request('POST', '/sales', {
+      customerId: ORLA,
+      agreed: true,
+      title,
+      lines: [{ description: title, quantity: '1', unitPrice }],
+    })
+  ).body.id
 /** Chooses one of a few that are all in sight. */
 const pick = async (label: string): Promise<void> => {
-  const radio = await driver.findElement(By.xpath(`//label[contains(normalize-space(.), ${JSON.stringify(label)})]/input`)) // prettier-ignore
+  const radio = await driver.findElement(
+    By.xpath(`//label[contains(normalize-space(.), ${JSON.stringify(label)})]/input`),
+  )
   await driver.executeScript('arguments[0].click()', radio)
 }
 const gone = () =>
@@ -40,7 +49,7 @@ const gone = () =>
     async () => (await driver.executeScript('return document.querySelectorAll("[role=dialog]").length')) === 0,
     8000,
     'the panel stays',
-  ) // prettier-ignore
+  )
 const handOverAndBill = async (): Promise<void> => {
   await i.click('Hand over')
   await i.see('work or charge: done or not')
@@ -114,7 +123,7 @@ describe('from agreement to settled', () => {
     await take(sale, '1515.50')
     await i.go(`/sales/${sale}`)
     await handOverAndBill()
-    expect(await get(`/sales/${sale}`)).toMatchObject({ stands: 'settled', money: { held: '0.00', open: '0.00' } }) // prettier-ignore
+    expect(await get(`/sales/${sale}`)).toMatchObject({ stands: 'settled', money: { held: '0.00', open: '0.00' } })
     await tiesAgree()
   })
 
@@ -145,14 +154,23 @@ describe('from agreement to settled', () => {
     await i.click('Hand over')
     await i.doIt()
     await i.see('and billed')
-    expect(await get(`/sales/${sale}`)).toMatchObject({ stands: 'settled', money: { held: '0.00', billed: '649.50' } }) // prettier-ignore
+    expect(await get(`/sales/${sale}`)).toMatchObject({ stands: 'settled', money: { held: '0.00', billed: '649.50' } })
     await tiesAgree()
   })
 
   test('a layaway given up: the fee, the refund and the goods in one step', async () => {
     const sale = await agreed('400.00', 'A ukulele')
-    await till.request('POST', `/sales/${sale}/arrangement`, { kind: 'layaway', firstPercent: '10', months: 2, fee: { percent: '5' } }) // prettier-ignore
-    await till.request('POST', '/receipts', { method: 'cash', amount: '100.00', for: [{ saleId: sale, amount: '100.00' }] }) // prettier-ignore
+    await till.request('POST', `/sales/${sale}/arrangement`, {
+      kind: 'layaway',
+      firstPercent: '10',
+      months: 2,
+      fee: { percent: '5' },
+    })
+    await till.request('POST', '/receipts', {
+      method: 'cash',
+      amount: '100.00',
+      for: [{ saleId: sale, amount: '100.00' }],
+    })
     await i.go(`/sales/${sale}`)
     await i.click('Give it up')
     // 5 % of 433.00 = 21.65, so 78.35 goes back
@@ -199,7 +217,12 @@ describe('from agreement to settled', () => {
   test('the rest arranged anew keeps its history and adds up', async () => {
     const sale = await agreed('554.27', 'A bow')
     // 554.27 + 45.73 = 600.00 in three
-    await till.request('POST', `/sales/${sale}/arrangement`, { kind: 'installments', count: 3, every: 'month', firstDue: '2026-04-10' }) // prettier-ignore
+    await till.request('POST', `/sales/${sale}/arrangement`, {
+      kind: 'installments',
+      count: 3,
+      every: 'month',
+      firstDue: '2026-04-10',
+    })
     await till.request('POST', `/sales/${sale}/handovers`, {})
     await till.request('POST', `/sales/${sale}/invoices`, { what: 'handed-over', issue: true })
     await i.go(`/sales/${sale}`)
@@ -220,7 +243,13 @@ describe('money that comes back, and money that does not', () => {
     const sale = await agreed('100.00', 'A set-up')
     await i.go(`/sales/${sale}`)
     await handOverAndBill()
-    const receipt = (await till.request('POST', '/receipts', { method: 'cheque', amount: '108.25', for: [{ saleId: sale, amount: '108.25' }] })).body // prettier-ignore
+    const receipt = (
+      await till.request('POST', '/receipts', {
+        method: 'cheque',
+        amount: '108.25',
+        for: [{ saleId: sale, amount: '108.25' }],
+      })
+    ).body
     await i.go('/money-in/bank')
     await i.see('108.25')
     await i.doIt()
@@ -291,7 +320,11 @@ describe('corrected, moved, and paid for others', () => {
     await i.doIt()
     await i.see('Draft of an invoice')
     const now = await get(`/sales/${sale}`)
-    expect(now.invoices.map((v: { kind: string; status: string }) => `${v.kind} ${v.status}`)).toEqual(['invoice issued', 'credit-note issued', 'invoice draft']) // prettier-ignore
+    expect(now.invoices.map((v: { kind: string; status: string }) => `${v.kind} ${v.status}`)).toEqual([
+      'invoice issued',
+      'credit-note issued',
+      'invoice draft',
+    ])
     expect((await get(`/customers/${ORLA}`)).held).toBe('0.00')
     await tiesAgree()
   })
@@ -300,7 +333,11 @@ describe('corrected, moved, and paid for others', () => {
     const [one, two] = [await agreed('300.00', 'A lute'), await agreed('80.00', 'A strap')]
     for (const id of [one, two])
       await till.request('POST', `/sales/${id}/arrangement`, { kind: 'deposit', percent: '50' })
-    await till.request('POST', '/receipts', { method: 'cash', amount: '150.00', for: [{ saleId: one, amount: '150.00' }] }) // prettier-ignore
+    await till.request('POST', '/receipts', {
+      method: 'cash',
+      amount: '150.00',
+      for: [{ saleId: one, amount: '150.00' }],
+    })
     await i.go(`/sales/${one}`)
     await i.click('Held money')
     await pick('move it to another sale')
@@ -323,7 +360,13 @@ describe('corrected, moved, and paid for others', () => {
   test('a parent pays for a child: one receipt for two customers’ papers', async () => {
     const bills: number[] = []
     for (const customerId of [3, 4]) {
-      const { id } = (await till.request('POST', '/sales', { customerId, agreed: true, lines: [{ description: 'Lessons', quantity: '1', unitPrice: '40.00' }] })).body // prettier-ignore
+      const { id } = (
+        await till.request('POST', '/sales', {
+          customerId,
+          agreed: true,
+          lines: [{ description: 'Lessons', quantity: '1', unitPrice: '40.00' }],
+        })
+      ).body
       await till.request('POST', `/sales/${id}/handovers`, {})
       await till.request('POST', `/sales/${id}/invoices`, { what: 'remaining', issue: true })
       bills.push(id)
@@ -345,7 +388,12 @@ describe('corrected, moved, and paid for others', () => {
 
   test('the customer sees the rows of the plan on their own page, and pays one', async () => {
     const sale = await agreed('277.14', 'A case')
-    await till.request('POST', `/sales/${sale}/arrangement`, { kind: 'installments', count: 3, every: 'month', firstDue: '2026-03-10' }) // prettier-ignore
+    await till.request('POST', `/sales/${sale}/arrangement`, {
+      kind: 'installments',
+      count: 3,
+      every: 'month',
+      firstDue: '2026-03-10',
+    })
     await till.request('POST', `/sales/${sale}/handovers`, {})
     await till.request('POST', `/sales/${sale}/invoices`, { what: 'remaining', issue: true })
     const link = (await till.request('POST', `/sales/${sale}/links`, {})).body
@@ -357,7 +405,12 @@ describe('corrected, moved, and paid for others', () => {
 
   test('a card kept for a plan collects on its day; Settings say what a layaway begins with', async () => {
     const sale = await agreed('100.00', 'Strings')
-    await till.request('POST', `/sales/${sale}/arrangement`, { kind: 'installments', count: 2, every: 'month', firstDue: '2026-04-10' }) // prettier-ignore
+    await till.request('POST', `/sales/${sale}/arrangement`, {
+      kind: 'installments',
+      count: 2,
+      every: 'month',
+      firstDue: '2026-04-10',
+    })
     await till.request('POST', `/sales/${sale}/handovers`, {})
     await till.request('POST', `/sales/${sale}/invoices`, { what: 'remaining', issue: true })
     await i.go(`/sales/${sale}`)
@@ -376,7 +429,7 @@ describe('corrected, moved, and paid for others', () => {
     await i.click('Keep')
     await i.go(`/sales/${await agreed('90.00', 'A stand')}?do=pay-how`)
     await pick('layaway: goods stay until paid up')
-    await driver.wait(async () => (await (await i.field('Paid up within months')).getAttribute('value')) === '5', 8000) // prettier-ignore
+    await driver.wait(async () => (await (await i.field('Paid up within months')).getAttribute('value')) === '5', 8000)
   })
 })
 

@@ -27,12 +27,7 @@ export const openTill = async (name: string) => {
   const start = (today = TODAY): Promise<ChildProcess> =>
     serve({ port, databaseUrl, env: { TILL_API_TOKEN: TOKEN, TILL_TODAY: today } })
   let running = await start()
-  const request = async (
-    method: string,
-    path: string,
-    body?: unknown,
-    headers: Record<string, string> = {},
-  ) => {
+  const request = async (method: string, path: string, body?: unknown, headers: Record<string, string> = {}) => {
     const response = await fetch(`${base}/api/v1${path}`, {
       method,
       headers: {
@@ -82,7 +77,15 @@ export const handsOn = (driver: WebDriver, base: string) => {
       `never saw “${text}”`,
     )
   const field = (label: string): Promise<WebElement> =>
-    driver.wait(until.elementLocated(By.xpath(`//*[@aria-label=${JSON.stringify(label)} and (self::input or self::select or self::textarea or self::button)] | //*[@id=//label[normalize-space(.)=${JSON.stringify(label)}]/@for]`)), WAIT, `no field “${label}”`) // prettier-ignore
+    driver.wait(
+      until.elementLocated(
+        By.xpath(
+          `//*[@aria-label=${JSON.stringify(label)} and (self::input or self::select or self::textarea or self::button)] | //*[@id=//label[normalize-space(.)=${JSON.stringify(label)}]/@for]`,
+        ),
+      ),
+      WAIT,
+      `no field “${label}”`,
+    )
   /** A page that is being read anew may take away what was just found; a person simply looks again. */
   const steadily = async (work: () => Promise<void>): Promise<void> => {
     for (let attempt = 0; ; attempt++) {

@@ -30,8 +30,7 @@ afterAll(async () => {
   await till?.close()
 })
 
-const receipts = async (): Promise<{ amount: string }[]> =>
-  (await till.request('GET', '/receipts')).body.items
+const receipts = async (): Promise<{ amount: string }[]> => (await till.request('GET', '/receipts')).body.items
 const takeButton = () => driver.findElement(By.css('[data-primary]'))
 
 test('a double click takes the money once', async () => {
@@ -40,10 +39,7 @@ test('a double click takes the money once', async () => {
   await i.go(due)
   await i.see('Invoice 2026-0001')
   await i.type('Amount', '115')
-  await driver.executeScript(
-    'arguments[0].click(); arguments[0].click(); arguments[0].click()',
-    await takeButton(),
-  )
+  await driver.executeScript('arguments[0].click(); arguments[0].click(); arguments[0].click()', await takeButton())
   await i.see('Receipt R-2026-0001')
   expect(await receipts()).toHaveLength(1)
 })

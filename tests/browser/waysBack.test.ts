@@ -34,15 +34,11 @@ afterAll(async () => {
 })
 
 const ORLA = 2
-const agreed = (lines: readonly unknown[]) =>
-  post('/sales', { customerId: ORLA, agreed: true, title: 'Cases', lines })
+const agreed = (lines: readonly unknown[]) => post('/sales', { customerId: ORLA, agreed: true, title: 'Cases', lines })
 const balanceOf = async (account: string): Promise<string> =>
-  (await get('/books/trial-balance')).rows.find((r: { account: string }) => r.account === account)?.debit ??
-  '0.00'
+  (await get('/books/trial-balance')).rows.find((r: { account: string }) => r.account === account)?.debit ?? '0.00'
 const tiesAgree = async (): Promise<void> =>
-  expect(
-    (await get('/books/ties')).ties.filter((t: { difference: string }) => t.difference !== '0.00'),
-  ).toEqual([])
+  expect((await get('/books/ties')).ties.filter((t: { difference: string }) => t.difference !== '0.00')).toEqual([])
 
 test('goods that came back lie on the shelf at what they had cost, and can be handed over again', async () => {
   const sale = await agreed([{ goodsId: 1, quantity: '3' }])

@@ -6,9 +6,40 @@ import { openTill, PASSPHRASE, TOKEN, type Till } from '../browser/till'
 
 /** Values of every kind that a field may be sent, whatever it is for. */
 const BAD: readonly unknown[] = [
-  null, '', ' ', 'x', '\u0000', 'a\u0000b', '￿', 'x'.repeat(20_001), -1, 0, 1.5, 2_147_483_648, 1e308, '99999999', '99999999.9999', '-5', '0.0001', '1e9', '2062-01-01', '2026-02-30', '0000-00-00',
-  [], [null], {}, { a: 1 }, true, [[[[]]]], "'; drop table sale; --", '../../etc/passwd', '{"$gt":""}', '١٢', '1,5', 'NaN',
-] // prettier-ignore
+  null,
+  '',
+  ' ',
+  'x',
+  '\u0000',
+  'a\u0000b',
+  '￿',
+  'x'.repeat(20_001),
+  -1,
+  0,
+  1.5,
+  2_147_483_648,
+  1e308,
+  '99999999',
+  '99999999.9999',
+  '-5',
+  '0.0001',
+  '1e9',
+  '2062-01-01',
+  '2026-02-30',
+  '0000-00-00',
+  [],
+  [null],
+  {},
+  { a: 1 },
+  true,
+  [[[[]]]],
+  "'; drop table sale; --",
+  '../../etc/passwd',
+  '{"$gt":""}',
+  '١٢',
+  '1,5',
+  'NaN',
+]
 const BAD_IDS = ['0', '-1', '99999999999', 'abc', '1.5', '%27', '%F0%9F%8E%BB', '2147483648'] as const
 
 type Json = Record<string, unknown>
@@ -74,7 +105,12 @@ const withAt = (value: unknown, [key, ...rest]: readonly (string | number)[], ba
 let till: Till
 beforeAll(async () => {
   till = await openTill('fuzz')
-  await till.request('POST', '/setup', { name: 'Fuzz', currency: 'USD', passphrase: PASSPHRASE, taxCodes: [{ code: 'STD', name: 'Tax', components: [{ name: 'Tax', rate: '0.08' }] }] }) // prettier-ignore
+  await till.request('POST', '/setup', {
+    name: 'Fuzz',
+    currency: 'USD',
+    passphrase: PASSPHRASE,
+    taxCodes: [{ code: 'STD', name: 'Tax', components: [{ name: 'Tax', rate: '0.08' }] }],
+  })
   const customer = await till.request('POST', '/customers', { name: 'Somebody' })
   const goods = await till.request('POST', '/goods', {
     code: 'A',
@@ -86,7 +122,14 @@ beforeAll(async () => {
     on: '2026-01-02',
     lines: [{ goodsId: goods.body.id, counted: '5', unitCost: '4.00' }],
   })
-  const sale = await till.request('POST', '/sales', { customerId: customer.body.id, agreed: true, lines: [{ goodsId: goods.body.id, quantity: '2' }, { description: 'Work', quantity: '1', unitPrice: '50' }] }) // prettier-ignore
+  const sale = await till.request('POST', '/sales', {
+    customerId: customer.body.id,
+    agreed: true,
+    lines: [
+      { goodsId: goods.body.id, quantity: '2' },
+      { description: 'Work', quantity: '1', unitPrice: '50' },
+    ],
+  })
   await till.request('POST', `/sales/${sale.body.id}/handovers`, {})
   await till.request('POST', `/sales/${sale.body.id}/invoices`, { what: 'remaining', issue: true })
   await till.request('POST', '/receipts', {
@@ -133,8 +176,7 @@ const LEFT_OUT = new Set(['/setup', '/settings/passphrase'])
 
 const bodiesOf = (operation: Operation): unknown[] => {
   const schema = jsonOf(operation.body)
-  if (!schema || LEFT_OUT.has(operation.path))
-    return operation.method === 'GET' ? [] : [undefined, {}, [], 'x', 7]
+  if (!schema || LEFT_OUT.has(operation.path)) return operation.method === 'GET' ? [] : [undefined, {}, [], 'x', 7]
   const good = sample(schema)
   let turn = operation.path.length
   const spoiled = placesOf(good)
@@ -147,20 +189,21 @@ test('every call answers every bad value with a sentence', { timeout: 400_000 },
   for (const operation of OPERATIONS) {
     const real = operation.path.replace(/\{\w+\}/g, '1')
     for (const bad of BAD_IDS)
-      if (operation.path.includes('{')) await mustBeSentence(operation.method, operation.path.replace(/\{\w+\}/g, bad), operation.method === 'GET' ? undefined : {}) // prettier-ignore
+      if (operation.path.includes('{'))
+        await mustBeSentence(
+          operation.method,
+          operation.path.replace(/\{\w+\}/g, bad),
+          operation.method === 'GET' ? undefined : {},
+        )
     const query = Object.keys((jsonOf(operation.query)?.properties ?? {}) as Json)
     for (const [i, name] of query.entries())
       for (let n = 0; n < 8; n++) {
         const bad = BAD[(i * 8 + n) % BAD.length]
-        const value =
-          typeof bad === 'string' ? bad.replaceAll('\u0000', '').slice(0, 3_000) : JSON.stringify(bad)
+        const value = typeof bad === 'string' ? bad.replaceAll('\u0000', '').slice(0, 3_000) : JSON.stringify(bad)
         await mustBeSentence('GET', `${real}?${name}=${encodeURIComponent(value)}`)
       }
     if (operation.method === 'GET') {
-      await mustBeSentence(
-        'GET',
-        `${real}?after=${Buffer.from('{"id":99999999999,"on":"x"}').toString('base64url')}`,
-      )
+      await mustBeSentence('GET', `${real}?after=${Buffer.from('{"id":99999999999,"on":"x"}').toString('base64url')}`)
       await mustBeSentence('GET', `${real}?after=${Buffer.from('99999999999').toString('base64url')}`)
     }
     const bodies = bodiesOf(operation)
@@ -169,7 +212,11 @@ test('every call answers every bad value with a sentence', { timeout: 400_000 },
   }
   expect(worse).toEqual([])
   expect((await fetch(`${till.base}/api/health`)).status).toBe(200)
-  expect((await till.request('GET', '/books/ties')).body.ties.every((t: { difference: string }) => Number(t.difference) === 0)).toBe(true) // prettier-ignore
+  expect(
+    (await till.request('GET', '/books/ties')).body.ties.every(
+      (t: { difference: string }) => Number(t.difference) === 0,
+    ),
+  ).toBe(true)
 })
 
 test('methods nobody has, foreign pages, broken bodies and broken addresses are told so', async () => {
@@ -181,14 +228,18 @@ test('methods nobody has, foreign pages, broken bodies and broken addresses are 
   const told = 'application/problem+json'
   expect(await raw('/api/v1/goods', { method: 'PUT', headers: bearer })).toEqual([405, told])
   expect((await fetch(`${till.base}/api/v1/goods`, { headers: bearer })).status).toBe(200)
-  expect(await raw('/api/session', { method: 'POST', headers: { origin: 'null' }, body: '{}' })).toEqual([
+  expect(await raw('/api/session', { method: 'POST', headers: { origin: 'null' }, body: '{}' })).toEqual([403, told])
+  expect(await raw('/api/session', { method: 'POST', headers: { origin: 'not an origin' }, body: '{}' })).toEqual([
     403,
     told,
   ])
   expect(
-    await raw('/api/session', { method: 'POST', headers: { origin: 'not an origin' }, body: '{}' }),
-  ).toEqual([403, told])
-  expect(await raw('/api/v1/customers', { method: 'POST', headers: { ...bearer, 'content-type': 'application/json' }, body: '{' })).toEqual([400, told]) // prettier-ignore
+    await raw('/api/v1/customers', {
+      method: 'POST',
+      headers: { ...bearer, 'content-type': 'application/json' },
+      body: '{',
+    }),
+  ).toEqual([400, told])
   expect(await raw('/api/v1/customers/%E0%A4%A', { headers: bearer })).toEqual([400, told])
   expect(await raw('/api/v1/customers?search=%00', { headers: bearer })).toEqual([400, told])
   expect(await raw('/api/v1/export/papers/invoice/1.pdf?spec=%7B', { headers: bearer })).toEqual([
@@ -206,14 +257,26 @@ test('sums too large to keep are refused at their line', async () => {
   })
   expect(answer.status).toBe(422)
   expect(answer.body.errors[0].path).toBe('lines.0.quantity')
-  const small = await till.request('POST', '/sales', { customerId: 1, agreed: true, lines: [{ description: 'Dust', quantity: '0.0001', unitPrice: '0.01' }] }) // prettier-ignore
+  const small = await till.request('POST', '/sales', {
+    customerId: 1,
+    agreed: true,
+    lines: [{ description: 'Dust', quantity: '0.0001', unitPrice: '0.01' }],
+  })
   expect(small.status).toBeLessThan(500)
 })
 
 test('more than may be sent is refused before it is read', async () => {
   const large = 'x'.repeat(20_000)
-  const stranger = await fetch(`${till.base}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: large }).catch(() => null) // prettier-ignore
+  const stranger = await fetch(`${till.base}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: large,
+  }).catch(() => null)
   expect(stranger === null || stranger.status === 413).toBe(true)
-  const unsigned = await fetch(`${till.base}/api/v1/customers`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: large }).catch(() => null) // prettier-ignore
+  const unsigned = await fetch(`${till.base}/api/v1/customers`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: large,
+  }).catch(() => null)
   expect(unsigned === null || unsigned.status === 413).toBe(true)
 })

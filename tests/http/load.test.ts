@@ -76,9 +76,7 @@ test('200 readers and 20 writers for a minute: sentences only, health at once, m
   expect(worstHealth).toBeLessThan(2_000)
   // It grows while the engine makes itself at home; from the second third on it stands, far from what a small machine has.
   const third = Math.floor(memories.length / 3)
-  expect(Math.max(...memories.slice(2 * third))).toBeLessThan(
-    Math.max(...memories.slice(third, 2 * third)) * 1.25,
-  )
+  expect(Math.max(...memories.slice(2 * third))).toBeLessThan(Math.max(...memories.slice(third, 2 * third)) * 1.25)
   expect(Math.max(...memories)).toBeLessThan(700)
 
   const { body } = await till.request('GET', '/books/ties')

@@ -47,7 +47,14 @@ const balance = async (code: string, asOf = '2199-01-01'): Promise<string> => {
   const row = (await readTrialBalance(s.db, day(asOf), 'USD')).rows.find((r) => r.code === code)
   return toDecimalString({ minor: (row?.debit.minor ?? 0n) - (row?.credit.minor ?? 0n), currency: 'USD' })
 }
-const [RECEIVABLES, DEPOSITS, TAX, TAX_AHEAD, DISCOUNTS, BAD_DEBTS] = ['1100', '2100', '2201', '2290', '4110', '6200'] as const // prettier-ignore
+const [RECEIVABLES, DEPOSITS, TAX, TAX_AHEAD, DISCOUNTS, BAD_DEBTS] = [
+  '1100',
+  '2100',
+  '2201',
+  '2290',
+  '4110',
+  '6200',
+] as const
 
 interface Wish {
   readonly price?: string
@@ -79,9 +86,7 @@ const billed = async (wish: Wish = {}) => {
 }
 const earlyDiscount = { kind: 'terms', net: 30, discountPercent: '3', discountDays: 10 }
 const held = async (): Promise<string[]> =>
-  (await listHeld(s.db, { customerId: s.customer }, 'USD')).map(
-    (h) => `${h.kind} ${toDecimalString(h.amount)}`,
-  )
+  (await listHeld(s.db, { customerId: s.customer }, 'USD')).map((h) => `${h.kind} ${toDecimalString(h.amount)}`)
 const open = async (saleId: number): Promise<string> =>
   (await saleView(s.db, saleId, (await findBusiness(s.db))!, day('2026-03-20')))!.money.open
 const refusedFrom = async (command: Parameters<TestShop['run']>[0], input: unknown): Promise<string> => {
@@ -98,7 +103,11 @@ describe('credits take no more than is left', () => {
     // 2 × 50.00 = 100.00, tax 8.00. By amount 60.00: 55.56 net and 4.44 tax. Left 44.44 net, 3.56 tax: one of two is half.
     const invoice = await billed({ price: '50.00', quantity: '2' })
     await s.run(creditInvoice, { invoiceId: invoice.id, amount: '60.00', reason: 'Price' })
-    const one = await s.answer(creditInvoice, { invoiceId: invoice.id, lines: [{ lineId: invoice.lineId, quantity: '1' }], reason: 'Back' }) // prettier-ignore
+    const one = await s.answer(creditInvoice, {
+      invoiceId: invoice.id,
+      lines: [{ lineId: invoice.lineId, quantity: '1' }],
+      reason: 'Back',
+    })
     expect(one.totals).toEqual({ net: '22.22', tax: '1.78', gross: '24.00' })
     const rest = await s.answer(creditInvoice, { invoiceId: invoice.id, reason: 'All' })
     expect(rest.totals.gross).toBe('24.00')
@@ -111,14 +120,26 @@ describe('credits take no more than is left', () => {
   test('ten credits of a tenth leave nothing of the tax and nothing of its base', async () => {
     // 2.00 at 8 %: 0.16 tax. A tenth, 0.22, has 0.02 tax (1.6 cents) or 0.01.
     const invoice = await billed({ price: '2.00' })
-    for (let i = 0; i < 10; i++) await s.run(creditInvoice, { invoiceId: invoice.id, amount: i < 6 ? '0.22' : '0.21', reason: 'x' }) // prettier-ignore
+    for (let i = 0; i < 10; i++)
+      await s.run(creditInvoice, { invoiceId: invoice.id, amount: i < 6 ? '0.22' : '0.21', reason: 'x' })
     const tax = await taxView(s.db, { from: day('2026-01-01'), to: day('2026-12-31') }, 'USD')
     expect(tax.rows.map((r) => [r.component, r.net, r.tax])).toEqual([['Tax', '0.00', '0.00']])
   })
   test('a line at no charge is credited by a note of nothing', async () => {
-    const sale = await s.answer(startSale, { agreed: true, customerId: s.customer, lines: [{ description: 'Gift', quantity: '1', unitPrice: '0' }, { description: 'Work', quantity: '1', unitPrice: '10.00' }] }) // prettier-ignore
+    const sale = await s.answer(startSale, {
+      agreed: true,
+      customerId: s.customer,
+      lines: [
+        { description: 'Gift', quantity: '1', unitPrice: '0' },
+        { description: 'Work', quantity: '1', unitPrice: '10.00' },
+      ],
+    })
     const invoice = await s.answer(billSale, { saleId: sale.id, what: 'remaining', issue: true })
-    const note = await s.answer(creditInvoice, { invoiceId: invoice.id, lines: [{ lineId: sale.lines[0]!.id, quantity: '1' }], reason: 'x' }) // prettier-ignore
+    const note = await s.answer(creditInvoice, {
+      invoiceId: invoice.id,
+      lines: [{ lineId: sale.lines[0]!.id, quantity: '1' }],
+      reason: 'x',
+    })
     expect(note).toMatchObject({ status: 'issued', totals: { gross: '0.00' } })
     expect(await s.ties()).toEqual([])
   })
@@ -140,11 +161,7 @@ describe('what a credit gives back was really paid', () => {
     const invoice = await paidEarly()
     await s.run(creditInvoice, { invoiceId: invoice.id, reason: 'Back', on: '2026-03-08' })
     expect(await held()).toEqual(['account 1047.60'])
-    expect([await balance(TAX), await balance(DISCOUNTS), await balance(RECEIVABLES)]).toEqual([
-      '0.00',
-      '0.00',
-      '0.00',
-    ])
+    expect([await balance(TAX), await balance(DISCOUNTS), await balance(RECEIVABLES)]).toEqual(['0.00', '0.00', '0.00'])
     await everyDay()
   })
   test('half of it: 523.80 is held, half the discount stays, and the other half gives the rest', async () => {
@@ -161,7 +178,12 @@ describe('what a credit gives back was really paid', () => {
     const invoice = await billed({ arrangement: earlyDiscount })
     await s.run(creditInvoice, { invoiceId: invoice.id, amount: '972.00', reason: 'Most', on: '2026-03-02' })
     expect(await open(invoice.saleId)).toBe('108.00')
-    const receipt = await s.answer(takeReceipt, { customerId: s.customer, method: 'transfer', amount: '104.76', on: '2026-03-05' }) // prettier-ignore
+    const receipt = await s.answer(takeReceipt, {
+      customerId: s.customer,
+      method: 'transfer',
+      amount: '104.76',
+      on: '2026-03-05',
+    })
     expect(receipt).toMatchObject({ discount: '3.24', onAccount: '0.00' })
     expect(await open(invoice.saleId)).toBe('0.00')
   })
@@ -171,23 +193,20 @@ describe('what a credit gives back was really paid', () => {
     expect([await balance(BAD_DEBTS), await balance(TAX)]).toEqual(['1000.00', '0.00'])
     await s.run(creditInvoice, { invoiceId: invoice.id, reason: 'Back', on: '2026-03-08' })
     expect(await held()).toEqual([])
-    expect([await balance(BAD_DEBTS), await balance(TAX), await balance('4100')]).toEqual([
-      '0.00',
-      '0.00',
-      '1000.00',
-    ])
+    expect([await balance(BAD_DEBTS), await balance(TAX), await balance('4100')]).toEqual(['0.00', '0.00', '1000.00'])
     await everyDay()
   })
   test('when its receipt bounces afterwards, the customer owes what was not credited', async () => {
     const invoice = await billed({ arrangement: earlyDiscount })
-    const receiptId = await s.run(takeReceipt, { customerId: s.customer, method: 'cheque', amount: '1047.60', on: '2026-03-05' }) // prettier-ignore
+    const receiptId = await s.run(takeReceipt, {
+      customerId: s.customer,
+      method: 'cheque',
+      amount: '1047.60',
+      on: '2026-03-05',
+    })
     await s.run(creditInvoice, { invoiceId: invoice.id, amount: '540.00', reason: 'Half', on: '2026-03-08' })
     await s.run(bounceReceipt, { receiptId, reason: 'No money', fee: '0', on: '2026-03-10' })
-    expect([await open(invoice.saleId), await held(), await balance(DISCOUNTS)]).toEqual([
-      '540.00',
-      [],
-      '0.00',
-    ])
+    expect([await open(invoice.saleId), await held(), await balance(DISCOUNTS)]).toEqual(['540.00', [], '0.00'])
     expect(await balance(TAX)).toBe('-40.00')
     await everyDay()
   })
@@ -196,7 +215,13 @@ describe('what a credit gives back was really paid', () => {
 describe('a bounce can always be recorded', () => {
   const deposit = async () => {
     const sale = await agreed({ arrangement: { kind: 'deposit', percent: '50' } })
-    const receiptId = await s.run(takeReceipt, { customerId: s.customer, method: 'cheque', amount: '540.00', for: [{ saleId: sale.id, amount: '540.00' }], on: '2026-03-03' }) // prettier-ignore
+    const receiptId = await s.run(takeReceipt, {
+      customerId: s.customer,
+      method: 'cheque',
+      amount: '540.00',
+      for: [{ saleId: sale.id, amount: '540.00' }],
+      on: '2026-03-03',
+    })
     return { saleId: sale.id, receiptId }
   }
   test.each([
@@ -213,8 +238,7 @@ describe('a bounce can always be recorded', () => {
     ],
     [
       'moved',
-      (d: { saleId: number }) =>
-        s.run(moveHeld, { customerId: s.customer, fromSaleId: d.saleId, on: '2026-03-05' }),
+      (d: { saleId: number }) => s.run(moveHeld, { customerId: s.customer, fromSaleId: d.saleId, on: '2026-03-05' }),
     ],
   ] as const)('after its money was %s: it is owed from that day', async (_, use) => {
     const d = await deposit()
@@ -229,7 +253,13 @@ describe('a bounce can always be recorded', () => {
   })
   test('after a layaway was given up: fee and refund stand, the customer owes the money', async () => {
     const sale = await agreed({ arrangement: { kind: 'layaway', fee: { percent: '10' } } })
-    const receiptId = await s.run(takeReceipt, { customerId: s.customer, method: 'card', amount: '300.00', for: [{ saleId: sale.id, amount: '300.00' }], on: '2026-03-03' }) // prettier-ignore
+    const receiptId = await s.run(takeReceipt, {
+      customerId: s.customer,
+      method: 'card',
+      amount: '300.00',
+      for: [{ saleId: sale.id, amount: '300.00' }],
+      on: '2026-03-03',
+    })
     await s.run(giveUpLayaway, { saleId: sale.id, on: '2026-03-06' })
     await s.run(bounceReceipt, { receiptId, reason: 'Reversed', fee: '0' })
     expect(await open(sale.id)).toBe('300.00')
@@ -250,8 +280,16 @@ describe('a bounce can always be recorded', () => {
   })
   test('on a day before its money was used, the refusal says from when it works', async () => {
     const d = await deposit()
-    await s.run(refundHeld, { customerId: s.customer, saleId: d.saleId, amount: '40.00', method: 'cash', on: '2026-03-12' }) // prettier-ignore
-    expect(await refusedFrom(bounceReceipt, { receiptId: d.receiptId, reason: 'x', fee: '0', on: '2026-03-05' })).toBe('2026-03-12') // prettier-ignore
+    await s.run(refundHeld, {
+      customerId: s.customer,
+      saleId: d.saleId,
+      amount: '40.00',
+      method: 'cash',
+      on: '2026-03-12',
+    })
+    expect(await refusedFrom(bounceReceipt, { receiptId: d.receiptId, reason: 'x', fee: '0', on: '2026-03-05' })).toBe(
+      '2026-03-12',
+    )
     await s.run(bounceReceipt, { receiptId: d.receiptId, reason: 'x', fee: '0', on: '2026-03-12' })
     expect([await open(d.saleId), await held()]).toEqual(['40.00', []])
   })
@@ -280,8 +318,19 @@ describe('nothing is used before it was there', () => {
       on: '2026-03-10',
       lines: [{ goodsId: s.violin, counted: '8', unitCost: '600.00' }],
     })
-    const sale = await s.answer(startSale, { on: '2026-03-01', agreed: true, customerId: s.customer, lines: [{ goodsId: s.violin, quantity: '7' }] }) // prettier-ignore
-    expect(await refusedFrom(handOver, { saleId: sale.id, on: '2026-03-04', lines: [{ lineId: sale.lines[0]!.id, quantity: '7' }] })).toBe('2026-03-10') // prettier-ignore
+    const sale = await s.answer(startSale, {
+      on: '2026-03-01',
+      agreed: true,
+      customerId: s.customer,
+      lines: [{ goodsId: s.violin, quantity: '7' }],
+    })
+    expect(
+      await refusedFrom(handOver, {
+        saleId: sale.id,
+        on: '2026-03-04',
+        lines: [{ lineId: sale.lines[0]!.id, quantity: '7' }],
+      }),
+    ).toBe('2026-03-10')
     await s.run(handOver, {
       saleId: sale.id,
       on: '2026-03-10',
@@ -289,15 +338,17 @@ describe('nothing is used before it was there', () => {
     })
     // Counted on a day before: 5 were there that day, so 4 is one missing; but only one is left for good, and 3 is too few.
     await s.run(countStock, { on: '2026-03-02', lines: [{ goodsId: s.violin, counted: '4' }] })
-    expect(
-      await s.refusal(countStock, { on: '2026-03-02', lines: [{ goodsId: s.violin, counted: '3' }] }),
-    ).toBe('not-before')
+    expect(await s.refusal(countStock, { on: '2026-03-02', lines: [{ goodsId: s.violin, counted: '3' }] })).toBe(
+      'not-before',
+    )
     await everyDay()
   })
   test('a credit dated before a payment, and before a plan was arranged anew', async () => {
     const invoice = await billed()
     await s.run(takeReceipt, { customerId: s.customer, method: 'cash', amount: '1080.00', on: '2026-03-09' })
-    expect(await refusedFrom(creditInvoice, { invoiceId: invoice.id, amount: '80.00', reason: 'x', on: '2026-03-04' })).toBe('2026-03-09') // prettier-ignore
+    expect(
+      await refusedFrom(creditInvoice, { invoiceId: invoice.id, amount: '80.00', reason: 'x', on: '2026-03-04' }),
+    ).toBe('2026-03-09')
     const plan = await billed({
       arrangement: { kind: 'installments', count: 3, every: 'month', firstDue: '2026-04-01' },
     })
@@ -308,7 +359,9 @@ describe('nothing is used before it was there', () => {
       firstDue: '2026-05-01',
       on: '2026-03-12',
     })
-    expect(await refusedFrom(creditInvoice, { invoiceId: plan.id, amount: '80.00', reason: 'x', on: '2026-03-08' })).toBe('2026-03-12') // prettier-ignore
+    expect(
+      await refusedFrom(creditInvoice, { invoiceId: plan.id, amount: '80.00', reason: 'x', on: '2026-03-08' }),
+    ).toBe('2026-03-12')
     await s.run(creditInvoice, { invoiceId: plan.id, amount: '80.00', reason: 'x', on: '2026-03-12' })
     await everyDay()
   })
@@ -338,36 +391,66 @@ describe('days', () => {
   test('nothing that counts is dated after today', async () => {
     const sale = await agreed()
     const ahead = { on: '2062-03-01' }
-    expect(
-      await s.refusal(takeReceipt, { customerId: s.customer, method: 'cash', amount: '1.00', ...ahead }),
-    ).toBe('date-ahead')
-    expect(await s.refusal(billSale, { saleId: sale.id, what: 'remaining', issue: true, ...ahead })).toBe(
+    expect(await s.refusal(takeReceipt, { customerId: s.customer, method: 'cash', amount: '1.00', ...ahead })).toBe(
       'date-ahead',
     )
-    expect(await s.refusal(writeEntry, { ...ahead, text: 'x', lines: [{ account: '6000', debit: '1.00' }, { account: '1020', credit: '1.00' }] })).toBe('date-ahead') // prettier-ignore
+    expect(await s.refusal(billSale, { saleId: sale.id, what: 'remaining', issue: true, ...ahead })).toBe('date-ahead')
+    expect(
+      await s.refusal(writeEntry, {
+        ...ahead,
+        text: 'x',
+        lines: [
+          { account: '6000', debit: '1.00' },
+          { account: '1020', credit: '1.00' },
+        ],
+      }),
+    ).toBe('date-ahead')
     expect((await s.answer(billSale, { saleId: sale.id, what: 'remaining', ...ahead })).status).toBe('draft')
   })
   test('books close before today, and reopen with passphrase and reason; both are logged', async () => {
     expect(await s.refusal(closePeriod, { through: '2062-01-01' })).toBe('close-before-today')
     expect(await s.refusal(closePeriod, { through: '2026-03-20' })).toBe('close-before-today')
     await s.run(closePeriod, { through: '2026-03-19' })
-    expect(await s.refusal(reopenPeriod, { through: null, passphrase: 'a wrong passphrase', reason: 'x' })).toBe('wrong-passphrase') // prettier-ignore
-    expect(await s.refusal(reopenPeriod, { through: '2026-03-19', passphrase: 'a long passphrase', reason: 'x' })).toBe('not-closed') // prettier-ignore
-    expect(await s.answer(reopenPeriod, { through: '2026-02-28', passphrase: 'a long passphrase', reason: 'A late bill' })).toEqual({ closedThrough: '2026-02-28' }) // prettier-ignore
+    expect(await s.refusal(reopenPeriod, { through: null, passphrase: 'a wrong passphrase', reason: 'x' })).toBe(
+      'wrong-passphrase',
+    )
+    expect(await s.refusal(reopenPeriod, { through: '2026-03-19', passphrase: 'a long passphrase', reason: 'x' })).toBe(
+      'not-closed',
+    )
+    expect(
+      await s.answer(reopenPeriod, { through: '2026-02-28', passphrase: 'a long passphrase', reason: 'A late bill' }),
+    ).toEqual({ closedThrough: '2026-02-28' })
     await billed({ on: '2026-03-01' })
-    expect((await listClosings(s.db)).map((c) => [c.kind, c.through, c.reason])).toEqual([['reopened', '2026-02-28', 'A late bill'], ['closed', '2026-03-19', '']]) // prettier-ignore
+    expect((await listClosings(s.db)).map((c) => [c.kind, c.through, c.reason])).toEqual([
+      ['reopened', '2026-02-28', 'A late bill'],
+      ['closed', '2026-03-19', ''],
+    ])
     await expect(s.db.execute(sql`delete from closing`)).rejects.toThrow()
   })
 })
 
 describe('to the cent', () => {
   test('accounts kept by papers refuse own entries and drawer moves, tax on deposits included', async () => {
-    const lines = [{ account: TAX_AHEAD, debit: '1.00' }, { account: '1020', credit: '1.00' }] // prettier-ignore
+    const lines = [
+      { account: TAX_AHEAD, debit: '1.00' },
+      { account: '1020', credit: '1.00' },
+    ]
     expect(await s.refusal(writeEntry, { text: 'x', lines })).toBe('account-kept-by-papers')
-    expect(await s.refusal(moveDrawer, { direction: 'in', amount: '1.00', reason: 'x', account: TAX_AHEAD })).toBe('account-kept-by-papers') // prettier-ignore
+    expect(await s.refusal(moveDrawer, { direction: 'in', amount: '1.00', reason: 'x', account: TAX_AHEAD })).toBe(
+      'account-kept-by-papers',
+    )
   })
   test('a plan over two bills charges what was agreed, and asks for the first payment once', async () => {
-    const sale = await agreed({ arrangement: { kind: 'installments', count: 2, every: 'month', firstDue: '2026-04-01', firstPayment: '101.01', charge: { flat: '10.01' } } }) // prettier-ignore
+    const sale = await agreed({
+      arrangement: {
+        kind: 'installments',
+        count: 2,
+        every: 'month',
+        firstDue: '2026-04-01',
+        firstPayment: '101.01',
+        charge: { flat: '10.01' },
+      },
+    })
     const dues = []
     for (const what of [{ percent: '50' }, 'remaining'] as const)
       dues.push(...(await s.answer(billSale, { saleId: sale.id, what, issue: true, on: '2026-03-01' })).dues)
@@ -378,24 +461,23 @@ describe('to the cent', () => {
   test('tax on deposits is at most the tax of the price, and goes with the bill', async () => {
     await s.run(changeSettings, { taxOnDeposits: true })
     const sale = await agreed({ price: '100.00', arrangement: { kind: 'deposit', percent: '100' } })
-    const pay = (amount: string) => s.run(takeReceipt, { customerId: s.customer, method: 'transfer', amount, for: [{ saleId: sale.id, amount }] }) // prettier-ignore
+    const pay = (amount: string) =>
+      s.run(takeReceipt, { customerId: s.customer, method: 'transfer', amount, for: [{ saleId: sale.id, amount }] })
     await pay('58.00')
     await pay('100.00')
     expect([await balance(TAX_AHEAD), await balance(DEPOSITS)]).toEqual(['8.00', '-158.00'])
     await s.run(refundHeld, { customerId: s.customer, saleId: sale.id, amount: '50.00', method: 'cash' })
     expect(await balance(TAX_AHEAD)).toBe('8.00')
     await s.run(billSale, { saleId: sale.id, what: 'remaining', issue: true })
-    expect([await balance(TAX_AHEAD), await balance(TAX), await balance(DEPOSITS)]).toEqual([
-      '0.00',
-      '-8.00',
-      '0.00',
-    ])
+    expect([await balance(TAX_AHEAD), await balance(TAX), await balance(DEPOSITS)]).toEqual(['0.00', '-8.00', '0.00'])
     expect(await s.ties()).toEqual([])
   })
   test('held money moved to a layaway never overfills it', async () => {
     await s.run(takeReceipt, { customerId: s.customer, method: 'cash', amount: '2000.00', for: 'account' })
     const layaway = await agreed({ price: '100.00', arrangement: { kind: 'layaway' } })
-    expect(await s.refusal(moveHeld, { customerId: s.customer, toSaleId: layaway.id, amount: '108.01' })).toBe('more-than-open') // prettier-ignore
+    expect(await s.refusal(moveHeld, { customerId: s.customer, toSaleId: layaway.id, amount: '108.01' })).toBe(
+      'more-than-open',
+    )
     await s.run(moveHeld, { customerId: s.customer, toSaleId: layaway.id, amount: '108.00' })
   })
   test('held money put on a bill in time earns the discount as money would', async () => {
@@ -473,10 +555,17 @@ describe('a mistake has a way back', () => {
     await everyDay()
   })
   test('goods handed over and not invoiced come back at their share, to be handed over again', async () => {
-    const sale = await s.answer(startSale, { on: '2026-03-01', agreed: true, customerId: s.customer, lines: [{ goodsId: s.violin, quantity: '3' }] }) // prettier-ignore
+    const sale = await s.answer(startSale, {
+      on: '2026-03-01',
+      agreed: true,
+      customerId: s.customer,
+      lines: [{ goodsId: s.violin, quantity: '3' }],
+    })
     const lineId = sale.lines[0]!.id
     await s.run(handOver, { saleId: sale.id, on: '2026-03-02' })
-    const [{ id: handoverId }] = (await s.db.execute<{ id: number }>(sql`select id from handover order by id desc limit 1`)) as unknown as [{ id: number }] // prettier-ignore
+    const [{ id: handoverId }] = (await s.db.execute<{ id: number }>(
+      sql`select id from handover order by id desc limit 1`,
+    )) as unknown as [{ id: number }]
     expect(await refusedFrom(returnGoods, { handoverId, reason: 'x', on: '2026-03-01' })).toBe('2026-03-02')
     const back = await s.answer(returnGoods, {
       handoverId,
@@ -494,7 +583,13 @@ describe('a mistake has a way back', () => {
   })
   test('a receipt voided before its deposit was put on a bill is refused until that is taken back', async () => {
     const sale = await agreed({ arrangement: { kind: 'deposit', percent: '50' } })
-    const receiptId = await s.run(takeReceipt, { customerId: s.customer, method: 'cash', amount: '540.00', for: [{ saleId: sale.id, amount: '540.00' }], on: '2026-03-02' }) // prettier-ignore
+    const receiptId = await s.run(takeReceipt, {
+      customerId: s.customer,
+      method: 'cash',
+      amount: '540.00',
+      for: [{ saleId: sale.id, amount: '540.00' }],
+      on: '2026-03-02',
+    })
     await s.run(billSale, { saleId: sale.id, what: 'remaining', issue: true, on: '2026-03-06' })
     expect(await refusedFrom(voidReceipt, { receiptId, reason: 'x', on: '2026-03-04' })).toBe('2026-03-06')
     expect(await s.refusal(voidReceipt, { receiptId, reason: 'x', on: '2026-03-06' })).toBe('held-was-used')

@@ -27,9 +27,7 @@ test('every column but those named as secret is in it', async () => {
   )
   const exported = new Set(exportedTables().flatMap((t) => t.columns.map((c) => `${t.name}.${c}`)))
   const missing = rows
-    .filter(
-      (r) => exportedTables().some((t) => t.name === r.table) && !exported.has(`${r.table}.${r.column}`),
-    )
+    .filter((r) => exportedTables().some((t) => t.name === r.table) && !exported.has(`${r.table}.${r.column}`))
     .map((r) => `${r.table}.${r.column}`)
     .sort()
   expect(missing).toEqual([
@@ -64,9 +62,7 @@ test('no secret is in the file: no link, token, passphrase or mail password', as
   // A link is told once: what is kept of the command has no address in it.
   const kept = await s.db.execute(sql`select * from command`)
   expect(JSON.stringify(kept)).not.toContain('/c/')
-  expect(JSON.stringify(await s.db.execute(sql`select smtp_url from business`))).not.toContain(
-    'mail-password',
-  )
+  expect(JSON.stringify(await s.db.execute(sql`select smtp_url from business`))).not.toContain('mail-password')
   expect(await giveLink.answer(s.shop, { saleId: sale.id }, 'a-key')).toMatchObject({
     ok: false,
     error: { code: 'shown-once' },

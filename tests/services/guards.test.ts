@@ -28,7 +28,11 @@ beforeAll(async () => {
   due = invoice.dues[0]!.id
 })
 
-const codeOf = (statement: ReturnType<typeof sql>): Promise<string> => s.db.execute(statement).then(() => 'accepted', (p) => databaseError(p)?.code ?? String(p)) // prettier-ignore
+const codeOf = (statement: ReturnType<typeof sql>): Promise<string> =>
+  s.db.execute(statement).then(
+    () => 'accepted',
+    (p) => databaseError(p)?.code ?? String(p),
+  )
 
 describe('the database refuses', () => {
   test('an entry that does not balance, when the transaction ends', async () => {
@@ -56,9 +60,7 @@ describe('the database refuses', () => {
   })
   test('adding lines to an entry that stands', async () => {
     expect(
-      await codeOf(
-        sql`insert into entry_line (entry_id, account_id, on_day, amount) values (1, 1, '2026-01-01', 5)`,
-      ),
+      await codeOf(sql`insert into entry_line (entry_id, account_id, on_day, amount) values (1, 1, '2026-01-01', 5)`),
     ).toBe('23001')
   })
   test('a second business', async () => {
@@ -93,22 +95,13 @@ describe('at once', () => {
     expect(!other.ok && other.error.code).toBe('key-reused')
   })
   test('a refused command leaves its key free', async () => {
-    const bad = await takeReceipt.answer(
-      s.shop,
-      { customerId: s.customer, method: 'cash', amount: 'x' },
-      'key-2',
-    )
+    const bad = await takeReceipt.answer(s.shop, { customerId: s.customer, method: 'cash', amount: 'x' }, 'key-2')
     expect(bad.ok).toBe(false)
-    const good = await takeReceipt.answer(
-      s.shop,
-      { customerId: s.customer, method: 'cash', amount: '1.00' },
-      'key-2',
-    )
+    const good = await takeReceipt.answer(s.shop, { customerId: s.customer, method: 'cash', amount: '1.00' }, 'key-2')
     expect(good.ok).toBe(true)
   })
   test('the last goods on the shelf go to one of two', async () => {
-    const sell = () =>
-      sellAtCounter.run(s.shop, { lines: [{ goodsId: s.violin, quantity: '5' }], method: 'card' })
+    const sell = () => sellAtCounter.run(s.shop, { lines: [{ goodsId: s.violin, quantity: '5' }], method: 'card' })
     const results = await Promise.all([sell(), sell()])
     expect(results.filter((r) => r.ok)).toHaveLength(1)
   })
@@ -125,7 +118,14 @@ describe('at once', () => {
     expect((await Promise.all([give(), give()])).filter((r) => r.ok)).toHaveLength(1)
   })
   test('numbers have no gaps, with failures and hands in between', async () => {
-    const tries = Array.from({ length: 12 }, (_, i) => takeReceipt.run(s.shop, { customerId: s.customer, method: 'cash', amount: '1.00', for: i % 3 === 0 ? [{ dueId: due, amount: '1.00' }] : 'account' })) // prettier-ignore
+    const tries = Array.from({ length: 12 }, (_, i) =>
+      takeReceipt.run(s.shop, {
+        customerId: s.customer,
+        method: 'cash',
+        amount: '1.00',
+        for: i % 3 === 0 ? [{ dueId: due, amount: '1.00' }] : 'account',
+      }),
+    )
     await Promise.all(tries)
     const rows = await s.db.execute<{ number: string }>(sql`select number from receipt order by number`)
     expect(rows.map((r) => Number(r.number.split('-')[2]))).toEqual(rows.map((_, i) => i + 1))
@@ -142,15 +142,27 @@ test('nothing is dated in a closed period', async () => {
       on: '2026-02-28',
     }),
   ).toBe('period-closed')
-  expect(await s.refusal(writeEntry, { on: '2026-02-01', text: 'Rent', lines: [{ account: '6000', debit: '1.00' }, { account: '1020', credit: '1.00' }] })).toBe('period-closed') // prettier-ignore
-  expect(await s.refusal(closePeriod, { through: '2026-01-31' })).toBe('close-order')
   expect(
-    await codeOf(sql`insert into entry (on_day, text, source_kind) values ('2026-02-28', 'x', 'own')`),
-  ).toBe('23514')
+    await s.refusal(writeEntry, {
+      on: '2026-02-01',
+      text: 'Rent',
+      lines: [
+        { account: '6000', debit: '1.00' },
+        { account: '1020', credit: '1.00' },
+      ],
+    }),
+  ).toBe('period-closed')
+  expect(await s.refusal(closePeriod, { through: '2026-01-31' })).toBe('close-order')
+  expect(await codeOf(sql`insert into entry (on_day, text, source_kind) values ('2026-02-28', 'x', 'own')`)).toBe(
+    '23514',
+  )
 })
 
 test('an own entry balances and keeps away from accounts that papers keep', async () => {
-  const lines = (a: string, debit: string, credit: string) => [{ account: a, debit }, { account: '1020', credit }] // prettier-ignore
+  const lines = (a: string, debit: string, credit: string) => [
+    { account: a, debit },
+    { account: '1020', credit },
+  ]
   await s.run(writeEntry, { text: 'Rent', lines: lines('6000', '640.00', '640.00') })
   expect(await s.refusal(writeEntry, { text: 'Rent', lines: lines('6000', '640.00', '639.99') })).toBe(
     'entry-unbalanced',

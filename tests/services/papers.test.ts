@@ -22,22 +22,36 @@ let business: Business
 let saleId: number
 beforeAll(async () => {
   s = await openTestShop()
-  await s.run(changeSettings, { address: '7 Mill Lane', header: 'Luthier', footer: 'Thank you.', conditions: 'Ours until paid.', paperSize: 'letter' }) // prettier-ignore
+  await s.run(changeSettings, {
+    address: '7 Mill Lane',
+    header: 'Luthier',
+    footer: 'Thank you.',
+    conditions: 'Ours until paid.',
+    paperSize: 'letter',
+  })
   business = (await findBusiness(s.db))!
-  await s.run(changeCustomer, { customerId: s.customer, addresses: [{ kind: 'bill-to', text: '1 Łódź Road' }, { kind: 'deliver-to', text: '9 Back Door', instructions: 'Ring twice' }] }) // prettier-ignore
-  saleId = (await s.answer(startSale, {
+  await s.run(changeCustomer, {
     customerId: s.customer,
-    note: 'Below',
-    noteAbove: 'Above',
-    discountAmount: '100.00',
-    lines: [
-      { kind: 'heading', description: 'Instrument' },
-      { goodsId: s.violin, quantity: '1', note: 'Spruce and maple' },
-      { goodsId: s.rosin, quantity: '2', choice: 'optional' },
-      { kind: 'heading', description: 'Work' },
-      { goodsId: s.setUp, quantity: '2', discountPercent: '10' },
+    addresses: [
+      { kind: 'bill-to', text: '1 Łódź Road' },
+      { kind: 'deliver-to', text: '9 Back Door', instructions: 'Ring twice' },
     ],
-  })).id // prettier-ignore
+  })
+  saleId = (
+    await s.answer(startSale, {
+      customerId: s.customer,
+      note: 'Below',
+      noteAbove: 'Above',
+      discountAmount: '100.00',
+      lines: [
+        { kind: 'heading', description: 'Instrument' },
+        { goodsId: s.violin, quantity: '1', note: 'Spruce and maple' },
+        { goodsId: s.rosin, quantity: '2', choice: 'optional' },
+        { kind: 'heading', description: 'Work' },
+        { goodsId: s.setUp, quantity: '2', discountPercent: '10' },
+      ],
+    })
+  ).id
   await s.run(offerSale, { saleId, validUntil: '2026-03-31' })
 })
 
@@ -60,10 +74,17 @@ const read = async (pdf: Buffer | null): Promise<Read> => {
   const first = await doc.getPage(1)
   const tree = await first.getStructTree()
   const { info } = (await doc.getMetadata()) as { info: { Language?: unknown } }
-  return { text: text.replace(/\s+/g, ' '), pages: doc.numPages, tags: tree, width: first.view[2]!, language: info.Language } // prettier-ignore
+  return {
+    text: text.replace(/\s+/g, ' '),
+    pages: doc.numPages,
+    tags: tree,
+    width: first.view[2]!,
+    language: info.Language,
+  }
 }
 const asked = () => ({ db: s.db, business, today: s.today })
-const paper = async (...args: [Parameters<typeof makePaper>[1], number, Parameters<typeof makePaper>[3]?]) => read(await makePaper(asked(), ...args)) // prettier-ignore
+const paper = async (...args: [Parameters<typeof makePaper>[1], number, Parameters<typeof makePaper>[3]?]) =>
+  read(await makePaper(asked(), ...args))
 
 describe('papers, read back', () => {
   test('an estimate: groups with sums, what is left to choose, what is off the whole, notes and conditions', async () => {
@@ -90,7 +111,6 @@ describe('papers, read back', () => {
       'Thank you.',
       'Good through 31 Mar 2026',
     ])
-      // prettier-ignore
       expect(run(text)).toContain(run(words))
     // 1,029.60 and 84.942 → 84.94
     expect(text).toContain('1,114.54')
@@ -116,7 +136,9 @@ describe('papers, read back', () => {
     expect(pick).toMatch(/Pick list.*VN.*Shop/)
     const asking = await s.answer(requestDeposit, { saleId, percent: '50' })
     // half of 1,114.54
-    expect((await paper('deposit-request', asking.id)).text).toMatch(/Deposit request.*50 % of a total of 1,114\.54.*557\.27/) // prettier-ignore
+    expect((await paper('deposit-request', asking.id)).text).toMatch(
+      /Deposit request.*50 % of a total of 1,114\.54.*557\.27/,
+    )
     await s.run(handOver, { saleId, lines: [{ lineId: sale.lines[1]!.id, quantity: '1' }] })
     const [handed] = await listHandovers(s.db, [saleId], 'USD')
     const slip = (await paper('packing-slip', handed!.id)).text
@@ -126,8 +148,15 @@ describe('papers, read back', () => {
     expect((await paper('invoice', invoice.id)).text).toMatch(
       /Invoice 2026-0001.*Due 04 Feb 2026.*Instrument.*1,114\.54/,
     )
-    expect((await paper('reminder', s.customer)).text).toMatch(/Reminder.*Invoice 2026-0001.*late since 04 Feb 2026.*1,114\.54/) // prettier-ignore
-    const receipt = await s.answer(takeReceipt, { customerId: s.customer, method: 'cash', amount: '1114.54', tendered: '1120.00' }) // prettier-ignore
+    expect((await paper('reminder', s.customer)).text).toMatch(
+      /Reminder.*Invoice 2026-0001.*late since 04 Feb 2026.*1,114\.54/,
+    )
+    const receipt = await s.answer(takeReceipt, {
+      customerId: s.customer,
+      method: 'cash',
+      amount: '1114.54',
+      tendered: '1120.00',
+    })
     expect((await paper('receipt', receipt.id)).text).toMatch(/Receipt R-2026-0001.*change 5\.46.*1,114\.54/)
     expect((await read(await makeSlip(asked(), receipt.id))).text).toMatch(/R-2026-0001.*5\.46/)
     expect((await paper('statement', s.customer)).text).toMatch(/Statement.*owed, USD|Owed, USD/i)
@@ -135,8 +164,22 @@ describe('papers, read back', () => {
   })
 
   test('a layout of one’s own: other words, other columns, other order', async () => {
-    const spec = { ...usualLayout('invoice'), title: 'Tax invoice', below: 'Pay within the month.', columns: [{ key: 'code' as const, name: 'Art.' }, { key: 'sum' as const, name: '' }], blocks: ['below' as const, 'lines' as const, 'sums' as const] } // prettier-ignore
-    await s.run(addLayout, { paper: 'invoice', name: 'Short', usual: true, spec: { ...spec, columns: [...spec.columns], blocks: [...spec.blocks] } }) // prettier-ignore
+    const spec = {
+      ...usualLayout('invoice'),
+      title: 'Tax invoice',
+      below: 'Pay within the month.',
+      columns: [
+        { key: 'code' as const, name: 'Art.' },
+        { key: 'sum' as const, name: '' },
+      ],
+      blocks: ['below' as const, 'lines' as const, 'sums' as const],
+    }
+    await s.run(addLayout, {
+      paper: 'invoice',
+      name: 'Short',
+      usual: true,
+      spec: { ...spec, columns: [...spec.columns], blocks: [...spec.blocks] },
+    })
     const { text } = await paper('invoice', 1)
     expect(text).toMatch(/Tax invoice.*Pay within the month\..*Art\..*VN/)
     expect(text).not.toContain('Each')
@@ -145,12 +188,21 @@ describe('papers, read back', () => {
 
   test('two hundred lines, names of 120 letters, and Hebrew do not break it', async () => {
     const long = 'Sehr lang und noch länger mit Łódź '.repeat(4).slice(0, 120)
-    const id = (await s.answer(startSale, { customerId: s.customer, title: long, lines: Array.from({ length: 200 }, (_, i) => ({ description: `${long} ${i}`, quantity: '1', unitPrice: '1.00' })) })).id // prettier-ignore
+    const id = (
+      await s.answer(startSale, {
+        customerId: s.customer,
+        title: long,
+        lines: Array.from({ length: 200 }, (_, i) => ({
+          description: `${long} ${i}`,
+          quantity: '1',
+          unitPrice: '1.00',
+        })),
+      })
+    ).id
     const many = await paper('estimate', id)
     expect(many.pages).toBeGreaterThan(8)
     expect(many.text).toContain(`page ${many.pages} of ${many.pages}`)
-    for (const n of [0, 99, 199])
-      expect(many.text).toMatch(new RegExp(`Łódź? ?${n} 1 1\\.00`.replace('Łódź?', '\\S+')))
+    for (const n of [0, 99, 199]) expect(many.text).toMatch(new RegExp(`Łódź? ?${n} 1 1\\.00`.replace('Łódź?', '\\S+')))
     await s.run(changeCustomer, { customerId: s.customer, language: 'he', name: 'דנה לוי' })
     const hebrew = await paper('estimate', id)
     expect([...'הצעת'].every((letter) => hebrew.text.includes(letter))).toBe(true)

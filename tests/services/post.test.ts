@@ -39,7 +39,8 @@ beforeAll(async () => {
 })
 const house = () => ({ db: s.db, business, today: s.today })
 const letter = async (id: number) => (await listPost(s.db, { id }, { limit: 1 }))[0]!
-const sale = async (lines: object[] = [{ goodsId: s.rosin, quantity: '2' }]) => (await s.answer(startSale, { customerId: s.customer, title: 'Rosin', lines: lines as never })).id // prettier-ignore
+const sale = async (lines: object[] = [{ goodsId: s.rosin, quantity: '2' }]) =>
+  (await s.answer(startSale, { customerId: s.customer, title: 'Rosin', lines: lines as never })).id
 const tokenOf = (address: string) => address.split('/c/')[1]!
 
 describe('Post', () => {
@@ -48,7 +49,10 @@ describe('Post', () => {
     await s.run(offerSale, { saleId, validUntil: '2026-03-31' })
     const draft = (await readDraftLetter(s.db, 'estimate', saleId, business, s.today))!
     // 25.00 + 2.0625 → 27.06
-    expect(draft).toMatchObject({ to: 'hazel@mail.example', subject: expect.stringMatching(/^Our estimate \d+ for Rosin$/) }) // prettier-ignore
+    expect(draft).toMatchObject({
+      to: 'hazel@mail.example',
+      subject: expect.stringMatching(/^Our estimate \d+ for Rosin$/),
+    })
     expect(draft.body).toContain('27.06 USD, good through 31 Mar 2026')
     const id = await s.run(writeLetter, {
       paper: 'estimate',
@@ -63,14 +67,19 @@ describe('Post', () => {
     expect(mail).toMatchObject({ recipient: 'hazel@mail.example', attachments: [`estimate-${saleId}.pdf`] })
     const token = /\/c\/([\w-]+)/.exec(mail!.body)![1]!
     expect(await findPage(s.db, token, s.today)).toMatchObject({ customerId: s.customer, saleId })
-    expect((await saleView(s.db, saleId, business, s.today))!.trail.some((t) => t.text.startsWith('Mailed: Our estimate'))).toBe(true) // prettier-ignore
+    expect(
+      (await saleView(s.db, saleId, business, s.today))!.trail.some((t) => t.text.startsWith('Mailed: Our estimate')),
+    ).toBe(true)
     expect(await s.refusal(dropLetter, { postId: id })).toBe('letter-gone')
     await expect(s.db.execute(sql`update post set body = 'else' where id = ${id}`)).rejects.toThrow()
   })
 
   test('what fails is tried again and arrives once; what bounces says so', async () => {
     const saleId = await sale()
-    const [busy, bounce] = [await s.run(writeLetter, { paper: 'estimate', paperId: saleId, to: 'a@busy.example' }), await s.run(writeLetter, { paper: 'estimate', paperId: saleId, to: 'a@bounce.example' })] // prettier-ignore
+    const [busy, bounce] = [
+      await s.run(writeLetter, { paper: 'estimate', paperId: saleId, to: 'a@busy.example' }),
+      await s.run(writeLetter, { paper: 'estimate', paperId: saleId, to: 'a@bounce.example' }),
+    ]
     await sendPost(house())
     expect(await letter(busy)).toMatchObject({
       state: 'waiting',
@@ -130,13 +139,21 @@ describe('Post', () => {
   })
 
   test('the owner’s own wording holds, and nobody is written to without an address', async () => {
-    await s.run(keepLetterTemplate, { paper: 'invoice', language: 'en', subject: 'Bill {number}', body: 'Pay {amount}, {name}.' }) // prettier-ignore
+    await s.run(keepLetterTemplate, {
+      paper: 'invoice',
+      language: 'en',
+      subject: 'Bill {number}',
+      body: 'Pay {amount}, {name}.',
+    })
     const saleId = await sale()
     await s.run(agreeSale, { saleId })
     const invoice = await s.answer(billSale, { saleId, what: 'remaining' })
     expect(await s.refusal(writeLetter, { paper: 'invoice', paperId: invoice.id })).toBe('not-found') // a draft
     const issued = await s.answer(billSale, { saleId, what: 'remaining', issue: true })
-    expect(await readDraftLetter(s.db, 'invoice', issued.id, business, s.today)).toMatchObject({ subject: `Bill ${issued.number}`, body: 'Pay 27.06 USD, Hazel Adair.' }) // prettier-ignore
+    expect(await readDraftLetter(s.db, 'invoice', issued.id, business, s.today)).toMatchObject({
+      subject: `Bill ${issued.number}`,
+      body: 'Pay 27.06 USD, Hazel Adair.',
+    })
     await s.run(changeCustomer, { customerId: s.customer, email: '' })
     expect(await s.refusal(writeLetter, { paper: 'invoice', paperId: issued.id })).toBe('no-address')
     await s.run(changeCustomer, { customerId: s.customer, email: 'hazel@mail.example' })
@@ -161,12 +178,23 @@ describe('the customer’s page', () => {
     expect(JSON.stringify(shown)).not.toMatch(/cost|margin|available|onHand/i)
     const [, finer, rosin] = shown.sale!.lines
     // 2,025.00; tax 167.0625 → 167.06
-    expect(await s.answer(previewChoice, { token, chosen: [finer!.id, rosin!.id] })).toEqual({ net: '2025.00', tax: '167.06', gross: '2192.06' }) // prettier-ignore
+    expect(await s.answer(previewChoice, { token, chosen: [finer!.id, rosin!.id] })).toEqual({
+      net: '2025.00',
+      tax: '167.06',
+      gross: '2192.06',
+    })
     // nothing was saved by looking
     expect((await saleView(s.db, saleId, business, s.today))!.totals.net).toBe('1000.00')
-    expect(await s.refusal(acceptOffer, { token, version: 1, chosen: shown.sale!.lines.map((l) => l.id), name: 'H' })).toBe('two-of-one-choice') // prettier-ignore
+    expect(
+      await s.refusal(acceptOffer, { token, version: 1, chosen: shown.sale!.lines.map((l) => l.id), name: 'H' }),
+    ).toBe('two-of-one-choice')
     await s.run(acceptOffer, { token, version: 1, chosen: [finer!.id], name: 'Hazel', note: 'Soon, please' })
-    expect(await saleView(s.db, saleId, business, s.today)).toMatchObject({ stands: 'agreed', yesBy: 'Hazel', yesHow: 'on their page: Soon, please', totals: { net: '2000.00' } }) // prettier-ignore
+    expect(await saleView(s.db, saleId, business, s.today)).toMatchObject({
+      stands: 'agreed',
+      yesBy: 'Hazel',
+      yesHow: 'on their page: Soon, please',
+      totals: { net: '2000.00' },
+    })
     expect(await s.refusal(acceptOffer, { token, version: 1, chosen: [], name: 'H' })).toBe('not-offered')
   })
 
@@ -175,7 +203,11 @@ describe('the customer’s page', () => {
     await s.run(changeSale, { saleId, lines: [{ goodsId: s.rosin, quantity: '1' }] })
     await s.run(offerSale, { saleId, validUntil: '2026-03-31' })
     expect(await s.refusal(acceptOffer, { token, version: 1, chosen: [], name: 'H' })).toBe('newer-offer')
-    const later = await acceptOffer.answer({ db: s.db, today: day('2026-04-01') }, { token, version: 2, chosen: [], name: 'H' }, null) // prettier-ignore
+    const later = await acceptOffer.answer(
+      { db: s.db, today: day('2026-04-01') },
+      { token, version: 2, chosen: [], name: 'H' },
+      null,
+    )
     expect(later).toMatchObject({ ok: false, error: { code: 'offer-lapsed' } })
     await s.run(refuseOffer, { token, version: 2, name: 'Hazel', reason: 'Too dear' })
     expect(await saleView(s.db, saleId, business, s.today)).toMatchObject({ stands: 'declined' })
@@ -198,14 +230,12 @@ describe('the customer’s page', () => {
     await s.run(agreeSale, { saleId })
     await s.run(billSale, { saleId, what: 'remaining', issue: true })
     const open = (await readPage(s.db, (await findPage(s.db, token, s.today))!, business, s.today)).owes.total
-    expect(await s.refusal(beginPagePayment, { token, what: 'open', amount: '99999.00' })).toBe(
-      'more-than-to-pay',
-    )
-    expect(await s.refusal(beginPagePayment, { token, what: 'deposit', amount: '1.00' })).toBe(
-      'nothing-to-pay',
-    )
+    expect(await s.refusal(beginPagePayment, { token, what: 'open', amount: '99999.00' })).toBe('more-than-to-pay')
+    expect(await s.refusal(beginPagePayment, { token, what: 'deposit', amount: '1.00' })).toBe('nothing-to-pay')
     const { reference } = await s.answer(beginPagePayment, { token, what: 'open', amount: open })
-    const answers = await Promise.all([1, 2].map(() => settleCardPayment.answer(s.shop, { reference, approved: true }, null))) // prettier-ignore
+    const answers = await Promise.all(
+      [1, 2].map(() => settleCardPayment.answer(s.shop, { reference, approved: true }, null)),
+    )
     const numbers = answers.map((a) => (a.ok ? a.value?.number : 'refused'))
     expect(numbers[0]).toBe(numbers[1])
     expect(await s.refusal(beginPagePayment, { token, what: 'open', amount: '1.00' })).toBe('nothing-to-pay')
@@ -227,11 +257,23 @@ describe('the shopfront', () => {
     expect(byOwner).toMatchObject({ turn: 2, totals: { gross: '40.59' } })
     expect(await s.refusal(orderBasket, { secret, turn: 1 })).toBe('basket-moved')
     expect(await s.refusal(orderBasket, { secret, turn: 2 })).toBe('invalid')
-    const told = await s.answer(tellBasket, { secret, name: 'Zeno Quill', email: 'zeno@mail.example', deliverTo: '3 Bell Street' }) // prettier-ignore
+    const told = await s.answer(tellBasket, {
+      secret,
+      name: 'Zeno Quill',
+      email: 'zeno@mail.example',
+      deliverTo: '3 Bell Street',
+    })
     const ordered = await s.answer(orderBasket, { secret, turn: told.turn, pay: 'card' })
     const view = async () => (await saleView(s.db, ordered.saleId, (await findBusiness(s.db))!, s.today))!
     // Until it is paid it is an offer that sets nothing aside.
-    expect(await view()).toMatchObject({ stands: 'offered', channel: 'shopfront', deliverTo: '3 Bell Street', totals: { gross: '40.59' }, lines: [{ setAside: '0' }], next: [{ action: 'confirm-order' }] }) // prettier-ignore
+    expect(await view()).toMatchObject({
+      stands: 'offered',
+      channel: 'shopfront',
+      deliverTo: '3 Bell Street',
+      totals: { gross: '40.59' },
+      lines: [{ setAside: '0' }],
+      next: [{ action: 'confirm-order' }],
+    })
     await s.answer(settleCardPayment, { reference: ordered.reference!, approved: true })
     expect(await view()).toMatchObject({
       stands: 'agreed',
@@ -250,7 +292,13 @@ describe('a stranger at the shopfront', () => {
   }
   test('who types a known customer’s address gets their name on nothing: list price, paid first, a link to the address on file', async () => {
     await s.run(addPriceLevel, { code: 'DEALER', name: 'Dealers', percentOff: '50' })
-    const known = await s.run(addCustomer, { name: 'Orla Finch', email: 'orla@mail.example', priceLevel: 'DEALER', terms: { net: 60 }, addresses: [{ kind: 'deliver-to', text: '9 Secret Lane' }] }) // prettier-ignore
+    const known = await s.run(addCustomer, {
+      name: 'Orla Finch',
+      email: 'orla@mail.example',
+      priceLevel: 'DEALER',
+      terms: { net: 60 },
+      addresses: [{ kind: 'deliver-to', text: '9 Secret Lane' }],
+    })
     await s.run(changeSettings, { shopfrontOpen: true })
     await s.run(changeGoods, { goodsId: s.rosin, onShopfront: true })
     const basket = await basketOf(
@@ -261,7 +309,13 @@ describe('a stranger at the shopfront', () => {
     const ordered = await s.answer(orderBasket, { secret: 'a-secret-of-a-stranger', turn: basket.turn })
     const sale = (await saleView(s.db, ordered.saleId, business, s.today))!
     // 2 × 12.50 at list, not half of it; 25.00 + 2.06 tax
-    expect(sale).toMatchObject({ customerId: known, stands: 'offered', totals: { gross: '27.06' }, billTo: 'Somebody Else', arrangement: { kind: 'deposit', percent: '100' } }) // prettier-ignore
+    expect(sale).toMatchObject({
+      customerId: known,
+      stands: 'offered',
+      totals: { gross: '27.06' },
+      billTo: 'Somebody Else',
+      arrangement: { kind: 'deposit', percent: '100' },
+    })
     expect(JSON.stringify(sale)).not.toContain('Secret Lane')
     const [waiting] = await listPost(s.db, { saleId: ordered.saleId }, { limit: 1 })
     expect(waiting).toMatchObject({ recipient: 'orla@mail.example', state: 'waiting' })
@@ -284,19 +338,25 @@ describe('a stranger at the shopfront', () => {
   })
   test('baskets nobody ordered are forgotten after 30 days, and no more than 500 are begun on a day', async () => {
     const begin = (n: string, on: Day) =>
-      putInBasket.answer({ ...s.shop, today: on }, { secret: `a-basket-of-${n}`, goodsId: s.rosin, quantity: '1' }, null) // prettier-ignore
+      putInBasket.answer(
+        { ...s.shop, today: on },
+        { secret: `a-basket-of-${n}`, goodsId: s.rosin, quantity: '1' },
+        null,
+      )
     const begun = async (on: Day): Promise<number> =>
-      Number((await s.db.execute<{ n: number }>(sql`select count(*)::int as n from basket where started_on = ${on}`))[0]!.n) // prettier-ignore
+      Number(
+        (await s.db.execute<{ n: number }>(sql`select count(*)::int as n from basket where started_on = ${on}`))[0]!.n,
+      )
     await begin('old', day('2026-06-01'))
-    await s.db.execute(
-      sql`update basket set touched_at = now() - interval '31 days' where started_on = '2026-06-01'`,
-    )
+    await s.db.execute(sql`update basket set touched_at = now() - interval '31 days' where started_on = '2026-06-01'`)
     expect(await begun(day('2026-06-01'))).toBe(1)
     await begin('thirty-days-later', day('2026-07-01'))
     expect(await begun(day('2026-06-01'))).toBe(1)
     await begin('a-day-after-that', day('2026-07-02'))
     expect(await begun(day('2026-06-01'))).toBe(0)
-    await s.db.execute(sql`insert into basket (token_hash, started_on) select 'flood ' || n, '2026-07-02' from generate_series(2, 500) n`) // prettier-ignore
+    await s.db.execute(
+      sql`insert into basket (token_hash, started_on) select 'flood ' || n, '2026-07-02' from generate_series(2, 500) n`,
+    )
     expect(await begin('one-too-many', day('2026-07-02'))).toMatchObject({
       ok: false,
       error: { code: 'shop-full' },
@@ -342,7 +402,9 @@ describe('a link', () => {
   })
   test('three payments at once pay a debt once', async () => {
     const { token, invoice } = await billedSale()
-    const begun = await Promise.all([1, 2, 3].map(() => beginPagePayment.answer(s.shop, { token, what: 'open', amount: invoice.open }, null))) // prettier-ignore
+    const begun = await Promise.all(
+      [1, 2, 3].map(() => beginPagePayment.answer(s.shop, { token, what: 'open', amount: invoice.open }, null)),
+    )
     expect(begun.map((b) => (b.ok ? 'begun' : b.error.code)).sort()).toEqual([
       'begun',
       'nothing-to-pay',
@@ -361,21 +423,31 @@ describe('files', () => {
       base64: png,
     })
     expect(file.type).toBe('image/png')
-    const page = await s.answer(keepFile, { ownerKind: 'goods', ownerId: s.rosin, name: 'x.png', base64: Buffer.from('<script>').toString('base64') }) // prettier-ignore
+    const page = await s.answer(keepFile, {
+      ownerKind: 'goods',
+      ownerId: s.rosin,
+      name: 'x.png',
+      base64: Buffer.from('<script>').toString('base64'),
+    })
     expect(page.type).toBe('application/octet-stream')
-    expect(await s.refusal(keepFile, { ownerKind: 'business', name: 'mark', base64: Buffer.from('GIF89a').toString('base64') })).toBe('invalid') // prettier-ignore
-    expect(await s.refusal(keepFile, { ownerKind: 'goods', ownerId: 99999, name: 'x', base64: png })).toBe(
-      'not-found',
-    )
-    expect(await s.refusal(keepFile, { ownerKind: 'goods', ownerId: s.rosin, name: 'x', base64: '' })).toBe(
-      'invalid',
-    )
+    expect(
+      await s.refusal(keepFile, {
+        ownerKind: 'business',
+        name: 'mark',
+        base64: Buffer.from('GIF89a').toString('base64'),
+      }),
+    ).toBe('invalid')
+    expect(await s.refusal(keepFile, { ownerKind: 'goods', ownerId: 99999, name: 'x', base64: png })).toBe('not-found')
+    expect(await s.refusal(keepFile, { ownerKind: 'goods', ownerId: s.rosin, name: 'x', base64: '' })).toBe('invalid')
     await s.run(dropFile, { fileId: file.id })
   })
 })
 
 describe('an import', () => {
-  const csv = (rows: string[]) => Buffer.from(['Code;Name;Kind;Price;Tags', ...rows].map((r) => r.replaceAll(';', ',')).join('\r\n')).toString('base64') // prettier-ignore
+  const csv = (rows: string[]) =>
+    Buffer.from(['Code;Name;Kind;Price;Tags', ...rows].map((r) => r.replaceAll(';', ',')).join('\r\n')).toString(
+      'base64',
+    )
   test('of 5,000 goods tells its 7 bad rows, writes nothing then, and the rest when asked to', async () => {
     const bad: Readonly<Record<number, string>> = {
       10: ';No code;stock;1.00;', // no code
@@ -386,16 +458,14 @@ describe('an import', () => {
       3000: 'I3000;Price;stock;free;', // not a number
       4999: `${'X'.repeat(41)};Long;stock;1.00;`, // too long
     }
-    const rows = Array.from(
-      { length: 5000 },
-      (_, i) => bad[i] ?? `I${i};Thing ${i};stock;${(i % 90) + 1}.50;a|b`,
-    )
+    const rows = Array.from({ length: 5000 }, (_, i) => bad[i] ?? `I${i};Thing ${i};stock;${(i % 90) + 1}.50;a|b`)
     const base64 = csv(rows)
     const looked = await s.answer(importGoods, { base64 })
     expect(looked).toMatchObject({ rows: 5000, added: 4993, changed: 0, written: false })
     // the column names are row 1, so the first thing stands in row 2
     expect(looked.problems.map((p) => p.row)).toEqual([12, 502, 1002, 1502, 2002, 3002, 5001])
-    const count = async () => Number((await s.db.execute<{ n: string }>(sql`select count(*) as n from goods where code like 'I%'`))[0]!.n) // prettier-ignore
+    const count = async () =>
+      Number((await s.db.execute<{ n: string }>(sql`select count(*) as n from goods where code like 'I%'`))[0]!.n)
     expect(await s.refusal(importGoods, { base64, mode: 'all' })).toBe('rows-wrong')
     expect(await count()).toBe(0)
     expect(await s.answer(importGoods, { base64, mode: 'good' })).toMatchObject({ written: true })
@@ -405,13 +475,11 @@ describe('an import', () => {
   })
 
   test('says what is wrong with a file that is none', async () => {
-    expect(await s.refusal(importGoods, { base64: Buffer.from([0x50, 0x4b, 3, 4, 9, 9]).toString('base64') })).toBe('invalid') // prettier-ignore
-    expect(await s.refusal(importGoods, { base64: Buffer.from('a,b\n1,2').toString('base64') })).toBe(
+    expect(await s.refusal(importGoods, { base64: Buffer.from([0x50, 0x4b, 3, 4, 9, 9]).toString('base64') })).toBe(
       'invalid',
     )
-    expect(await s.refusal(importGoods, { base64: Buffer.from([0, 1, 2, 255]).toString('base64') })).toBe(
-      'invalid',
-    )
+    expect(await s.refusal(importGoods, { base64: Buffer.from('a,b\n1,2').toString('base64') })).toBe('invalid')
+    expect(await s.refusal(importGoods, { base64: Buffer.from([0, 1, 2, 255]).toString('base64') })).toBe('invalid')
   })
 })
 

@@ -39,7 +39,14 @@ let invoice: number
 beforeAll(async () => {
   s = await openTestShop()
   const agreed = async (arrangement: unknown): Promise<number> =>
-    (await s.answer(startSale, { customerId: s.customer, agreed: true, lines: [{ description: 'A bow', quantity: '1', unitPrice: '554.27' }], arrangement: arrangement as never })).id // prettier-ignore
+    (
+      await s.answer(startSale, {
+        customerId: s.customer,
+        agreed: true,
+        lines: [{ description: 'A bow', quantity: '1', unitPrice: '554.27' }],
+        arrangement: arrangement as never,
+      })
+    ).id
   plan = await agreed({ kind: 'installments', count: 3, every: 'month', firstDue: '2026-04-01' })
   await s.run(handOver, { saleId: plan })
   invoice = await s.run(billSale, { saleId: plan, what: 'handed-over', issue: true })
@@ -47,7 +54,7 @@ beforeAll(async () => {
   layaway = await agreed({ kind: 'layaway', months: 2 })
   cash = await s.run(takeReceipt, { method: 'cash', amount: '50.00', for: [{ saleId: layaway, amount: '50.00' }] })
   transfer = await s.run(takeReceipt, { customerId: s.customer, method: 'transfer', amount: '5.00', for: 'account' })
-}) // prettier-ignore
+})
 
 /** How many rows every table has: what is refused must change none of them. */
 const rows = async (): Promise<Record<string, number>> => {
@@ -55,7 +62,10 @@ const rows = async (): Promise<Record<string, number>> => {
     sql`select table_name as name from information_schema.tables where table_schema = 'public' and table_type = 'BASE TABLE' and table_name not like '%migration%'`,
   )
   const counts: Record<string, number> = {}
-  for (const t of tables) counts[t.name] = Number((await s.db.execute<{ n: string }>(sql`select count(*)::text as n from ${sql.identifier(t.name)}`))[0]!.n) // prettier-ignore
+  for (const t of tables)
+    counts[t.name] = Number(
+      (await s.db.execute<{ n: string }>(sql`select count(*)::text as n from ${sql.identifier(t.name)}`))[0]!.n,
+    )
   return counts
 }
 const refused = async <I, A>(command: Command<I, A>, input: unknown): Promise<Failure> => {
@@ -72,14 +82,66 @@ describe('what is not so is refused in a sentence, and nothing is saved', () => 
   const missing = 999_999
   test.each([
     ['an arrangement nobody knows', arrangeSale, () => ({ saleId: plan, arrangement: { kind: 'barter' } }), 'invalid'],
-    ['more months than five years', arrangeSale, () => ({ saleId: layaway, arrangement: { kind: 'layaway', months: 61 } }), 'invalid'],
-    ['a first payment above the total', arrangeSale, () => ({ saleId: layaway, arrangement: { kind: 'installments', count: 2, every: 'month', firstDue: '2026-04-01', firstPayment: '600.01' } }), 'first-payment-too-large'],
-    ['no payments at all', arrangeSale, () => ({ saleId: layaway, arrangement: { kind: 'installments', count: 0, every: 'month', firstDue: '2026-04-01' } }), 'invalid'],
-    ['a day that does not exist', arrangeSale, () => ({ saleId: layaway, arrangement: { kind: 'installments', count: 2, every: 'month', firstDue: '2026-02-30' } }), 'invalid'],
-    ['a discount in parts', arrangeSale, () => ({ saleId: layaway, arrangement: { kind: 'terms', net: 10, parts: 2, discountPercent: '2', discountDays: 5 } }), 'invalid'],
-    ['a discount without days', arrangeSale, () => ({ saleId: layaway, arrangement: { kind: 'terms', net: 10, discountPercent: '2' } }), 'invalid'],
-    ['a percentage and an amount', arrangeSale, () => ({ saleId: layaway, arrangement: { kind: 'deposit', percent: '10', amount: '5.00' } }), 'invalid'],
-    ['a percentage above a hundred', arrangeSale, () => ({ saleId: layaway, arrangement: { kind: 'deposit', percent: '101' } }), 'invalid'],
+    [
+      'more months than five years',
+      arrangeSale,
+      () => ({ saleId: layaway, arrangement: { kind: 'layaway', months: 61 } }),
+      'invalid',
+    ],
+    [
+      'a first payment above the total',
+      arrangeSale,
+      () => ({
+        saleId: layaway,
+        arrangement: { kind: 'installments', count: 2, every: 'month', firstDue: '2026-04-01', firstPayment: '600.01' },
+      }),
+      'first-payment-too-large',
+    ],
+    [
+      'no payments at all',
+      arrangeSale,
+      () => ({
+        saleId: layaway,
+        arrangement: { kind: 'installments', count: 0, every: 'month', firstDue: '2026-04-01' },
+      }),
+      'invalid',
+    ],
+    [
+      'a day that does not exist',
+      arrangeSale,
+      () => ({
+        saleId: layaway,
+        arrangement: { kind: 'installments', count: 2, every: 'month', firstDue: '2026-02-30' },
+      }),
+      'invalid',
+    ],
+    [
+      'a discount in parts',
+      arrangeSale,
+      () => ({
+        saleId: layaway,
+        arrangement: { kind: 'terms', net: 10, parts: 2, discountPercent: '2', discountDays: 5 },
+      }),
+      'invalid',
+    ],
+    [
+      'a discount without days',
+      arrangeSale,
+      () => ({ saleId: layaway, arrangement: { kind: 'terms', net: 10, discountPercent: '2' } }),
+      'invalid',
+    ],
+    [
+      'a percentage and an amount',
+      arrangeSale,
+      () => ({ saleId: layaway, arrangement: { kind: 'deposit', percent: '10', amount: '5.00' } }),
+      'invalid',
+    ],
+    [
+      'a percentage above a hundred',
+      arrangeSale,
+      () => ({ saleId: layaway, arrangement: { kind: 'deposit', percent: '101' } }),
+      'invalid',
+    ],
     ['an unknown sale', arrangeSale, () => ({ saleId: missing, arrangement: { kind: 'now' } }), 'not-found'],
     ['a preview of nothing', previewPlan, () => ({ kind: 'now', total: '0.00' }), 'invalid'],
     ['a preview below zero', previewPlan, () => ({ kind: 'now', total: '-5' }), 'invalid'],
@@ -88,40 +150,120 @@ describe('what is not so is refused in a sentence, and nothing is saved', () => 
     ['two ways of asking', requestDeposit, () => ({ saleId: layaway, percent: '10', amount: '5.00' }), 'nothing-asked'],
     ['giving up what is no layaway', giveUpLayaway, () => ({ saleId: plan }), 'not-this-arrangement'],
     ['handing over what is not paid up', handOver, () => ({ saleId: layaway }), 'layaway-not-paid-up'],
-    ['billing a layaway', billSale, () => ({ saleId: layaway, what: 'remaining', issue: true }), 'layaway-billed-at-handover'],
-    ['more than a layaway has to come', takeReceipt, () => ({ method: 'cash', amount: '600.00', for: [{ saleId: layaway, amount: '600.00' }] }), 'more-than-open'],
+    [
+      'billing a layaway',
+      billSale,
+      () => ({ saleId: layaway, what: 'remaining', issue: true }),
+      'layaway-billed-at-handover',
+    ],
+    [
+      'more than a layaway has to come',
+      takeReceipt,
+      () => ({ method: 'cash', amount: '600.00', for: [{ saleId: layaway, amount: '600.00' }] }),
+      'more-than-open',
+    ],
     ['a payoff before the plan', payOffPlan, () => ({ saleId: plan, on: '2026-02-28' }), 'before-plan'],
     ['a quote before the plan', quotePlanPayoff, () => ({ saleId: plan, on: '2026-02-01' }), 'before-plan'],
     ['a payoff where nothing runs', payOffPlan, () => ({ saleId: layaway }), 'no-plan'],
     ['a plan of another sale', payOffPlan, () => ({ saleId: plan, planId: missing }), 'no-plan'],
-    ['new rows in the past', reschedulePlan, () => ({ saleId: plan, count: 2, every: 'month', firstDue: '2026-02-01' }), 'invalid'],
-    ['a rhythm of no days', reschedulePlan, () => ({ saleId: plan, count: 2, every: { days: 0 }, firstDue: '2026-05-01' }), 'invalid'],
+    [
+      'new rows in the past',
+      reschedulePlan,
+      () => ({ saleId: plan, count: 2, every: 'month', firstDue: '2026-02-01' }),
+      'invalid',
+    ],
+    [
+      'a rhythm of no days',
+      reschedulePlan,
+      () => ({ saleId: plan, count: 2, every: { days: 0 }, firstDue: '2026-05-01' }),
+      'invalid',
+    ],
     ['half a card', keepCardForPlan(keepCard), () => ({ saleId: plan, number: '4000 0000' }), 'invalid'],
     ['a late charge on what is not late', chargeLate, () => ({ dueId: planDue }), 'not-late'],
     ['a late charge on nothing', chargeLate, () => ({ dueId: missing }), 'not-found'],
     ['a late charge of nothing', chargeLate, () => ({ dueId: planDue, amount: '0' }), 'invalid'],
-    ['writing off more than is open', writeOffDue, () => ({ dueId: planDue, amount: '200.01', reason: 'x' }), 'more-than-open'],
+    [
+      'writing off more than is open',
+      writeOffDue,
+      () => ({ dueId: planDue, amount: '200.01', reason: 'x' }),
+      'more-than-open',
+    ],
     ['writing off without a reason', writeOffDue, () => ({ dueId: planDue, reason: ' ' }), 'invalid'],
-    ['writing off before it was billed', writeOffDue, () => ({ dueId: planDue, on: '2026-02-20', reason: 'x' }), 'before-invoice'],
+    [
+      'writing off before it was billed',
+      writeOffDue,
+      () => ({ dueId: planDue, on: '2026-02-20', reason: 'x' }),
+      'before-invoice',
+    ],
     ['no rest so small', writeOffRests, () => ({ customerId: s.customer, upTo: '0.01', reason: 'x' }), 'nothing-open'],
-    ['moving money where it is', moveHeld, () => ({ customerId: s.customer, fromSaleId: layaway, toSaleId: layaway }), 'same-place'],
-    ['moving more than is held', moveHeld, () => ({ customerId: s.customer, fromSaleId: layaway, amount: '50.01' }), 'more-than-held'],
-    ['moving to a sale nobody knows', moveHeld, () => ({ customerId: s.customer, toSaleId: missing, amount: '1.00' }), 'not-found'],
-    ['giving back more than is held', refundHeld, () => ({ customerId: s.customer, saleId: layaway, amount: '50.01', method: 'cash' }), 'more-than-held'],
-    ['giving back in shells', refundHeld, () => ({ customerId: s.customer, amount: '1.00', method: 'shells' }), 'invalid'],
+    [
+      'moving money where it is',
+      moveHeld,
+      () => ({ customerId: s.customer, fromSaleId: layaway, toSaleId: layaway }),
+      'same-place',
+    ],
+    [
+      'moving more than is held',
+      moveHeld,
+      () => ({ customerId: s.customer, fromSaleId: layaway, amount: '50.01' }),
+      'more-than-held',
+    ],
+    [
+      'moving to a sale nobody knows',
+      moveHeld,
+      () => ({ customerId: s.customer, toSaleId: missing, amount: '1.00' }),
+      'not-found',
+    ],
+    [
+      'giving back more than is held',
+      refundHeld,
+      () => ({ customerId: s.customer, saleId: layaway, amount: '50.01', method: 'cash' }),
+      'more-than-held',
+    ],
+    [
+      'giving back in shells',
+      refundHeld,
+      () => ({ customerId: s.customer, amount: '1.00', method: 'shells' }),
+      'invalid',
+    ],
     ['cash that bounces', bounceReceipt, () => ({ receiptId: cash, reason: 'x' }), 'cannot-bounce'],
     ['a transfer that bounces', bounceReceipt, () => ({ receiptId: transfer, reason: 'x' }), 'cannot-bounce'],
     ['a receipt nobody knows', bounceReceipt, () => ({ receiptId: missing, reason: 'x' }), 'not-found'],
     ['a promise for yesterday', promisePay, () => ({ saleId: plan, by: '2026-02-28' }), 'invalid'],
-    ['a promise of more than is open', promisePay, () => ({ saleId: plan, by: '2026-03-20', amount: '600.01' }), 'more-than-open'],
+    [
+      'a promise of more than is open',
+      promisePay,
+      () => ({ saleId: plan, by: '2026-03-20', amount: '600.01' }),
+      'more-than-open',
+    ],
     ['a promise where nothing is open', promisePay, () => ({ saleId: layaway, by: '2026-03-20' }), 'nothing-open'],
     ['reminding who is not late', remind, () => ({ customerId: s.customer }), 'nothing-late'],
-    ['taking out more than is in', moveDrawer, () => ({ direction: 'out', amount: '50.01', reason: 'x' }), 'drawer-short'],
+    [
+      'taking out more than is in',
+      moveDrawer,
+      () => ({ direction: 'out', amount: '50.01', reason: 'x' }),
+      'drawer-short',
+    ],
     ['cash that goes sideways', moveDrawer, () => ({ direction: 'across', amount: '1.00', reason: 'x' }), 'invalid'],
-    ['cash from receivables', moveDrawer, () => ({ direction: 'in', amount: '1.00', reason: 'x', account: '1100' }), 'account-kept-by-papers'],
-    ['cash from an account nobody has', moveDrawer, () => ({ direction: 'in', amount: '1.00', reason: 'x', account: '7777' }), 'not-found'],
+    [
+      'cash from receivables',
+      moveDrawer,
+      () => ({ direction: 'in', amount: '1.00', reason: 'x', account: '1100' }),
+      'account-kept-by-papers',
+    ],
+    [
+      'cash from an account nobody has',
+      moveDrawer,
+      () => ({ direction: 'in', amount: '1.00', reason: 'x', account: '7777' }),
+      'not-found',
+    ],
     ['a count of nothing', countDrawer, () => ({}), 'invalid'],
-    ['pieces that do not come to the sum', countDrawer, () => ({ pieces: { '10.00': 1 }, counted: '11.00' }), 'invalid'],
+    [
+      'pieces that do not come to the sum',
+      countDrawer,
+      () => ({ pieces: { '10.00': 1 }, counted: '11.00' }),
+      'invalid',
+    ],
     ['half a coin', countDrawer, () => ({ pieces: { '0.25': 1.5 } }), 'invalid'],
     ['a slip of nothing', bankSlip, () => ({}), 'nothing-to-bank'],
     ['more cash than there is', bankSlip, () => ({ cash: '50.01' }), 'drawer-short'],
@@ -129,7 +271,12 @@ describe('what is not so is refused in a sentence, and nothing is saved', () => 
     ['a cheque nobody knows', bankSlip, () => ({ cheques: [missing] }), 'not-found'],
     ['cards that are a transfer', settleCards, () => ({ receipts: [transfer] }), 'not-to-bank'],
     ['no cards', settleCards, () => ({ receipts: [] }), 'invalid'],
-    ['a credit above the invoice', creditInvoice, () => ({ invoiceId: invoice, amount: '600.01', reason: 'x' }), 'more-than-invoice-left'],
+    [
+      'a credit above the invoice',
+      creditInvoice,
+      () => ({ invoiceId: invoice, amount: '600.01', reason: 'x' }),
+      'more-than-invoice-left',
+    ],
     ['columns that fall', changeSettings, () => ({ ageLimits: [60, 30, 90] }), 'invalid'],
     ['reminders that go back in time', changeSettings, () => ({ reminderDays: [7, 7] }), 'invalid'],
     ['a coin of nothing', changeSettings, () => ({ smallestCoin: 0 }), 'invalid'],
@@ -138,7 +285,7 @@ describe('what is not so is refused in a sentence, and nothing is saved', () => 
   ] as const)('%s', async (_, command, input, code) => {
     expect((await refused(command as Command<unknown, unknown>, input())).code).toBe(code)
   })
-}) // prettier-ignore
+})
 
 test('nothing is dated in a closed period, whatever it is', async () => {
   await s.run(closePeriod, { through: '2026-01-31' })
@@ -154,7 +301,9 @@ test('nothing is dated in a closed period, whatever it is', async () => {
     [writeOffDue, { dueId: planDue, reason: 'x', on }],
     [bounceReceipt, { receiptId: cash, reason: 'x', on: '2026-01-10' }],
   ] as const)
-    expect(['period-closed', 'cannot-bounce']).toContain((await refused(command as Command<unknown, unknown>, input)).code) // prettier-ignore
+    expect(['period-closed', 'cannot-bounce']).toContain(
+      (await refused(command as Command<unknown, unknown>, input)).code,
+    )
 })
 
 test('the same key twice does it once, for everything that moves money', async () => {
@@ -181,15 +330,10 @@ test('the same key twice does it once, for everything that moves money', async (
 
 test('what is written down stays: the database refuses to change or drop it', async () => {
   await s.run(countDrawer, { counted: '1.00' })
-  for (const table of [
-    'plan_charge',
-    'tax_move',
-    'write_off',
-    'held_transfer',
-    'drawer_move',
-    'drawer_count',
-  ]) {
-    const has = Number((await s.db.execute<{ n: string }>(sql`select count(*)::text as n from ${sql.identifier(table)}`))[0]!.n) // prettier-ignore
+  for (const table of ['plan_charge', 'tax_move', 'write_off', 'held_transfer', 'drawer_move', 'drawer_count']) {
+    const has = Number(
+      (await s.db.execute<{ n: string }>(sql`select count(*)::text as n from ${sql.identifier(table)}`))[0]!.n,
+    )
     if (has === 0) continue
     await expect(s.db.execute(sql`delete from ${sql.identifier(table)}`)).rejects.toThrow()
   }

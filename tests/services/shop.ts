@@ -55,7 +55,13 @@ export const openTestShop = async (setup: Record<string, unknown> = {}) => {
   const violin = await run(addGoods, { code: 'VN', name: 'Violin', kind: 'stock', price: '1000.00' })
   const rosin = await run(addGoods, { code: 'RO', name: 'Rosin', kind: 'stock', price: '12.50' })
   const setUp = await run(addGoods, { code: 'WO', name: 'Set-up', kind: 'work', price: '72.00' })
-  await run(countStock, { on: '2026-01-01', lines: [{ goodsId: violin, counted: '5', unitCost: '600.00' }, { goodsId: rosin, counted: '20', unitCost: '6.00' }] }) // prettier-ignore
+  await run(countStock, {
+    on: '2026-01-01',
+    lines: [
+      { goodsId: violin, counted: '5', unitCost: '600.00' },
+      { goodsId: rosin, counted: '20', unitCost: '6.00' },
+    ],
+  })
   const ties = async (asOf: Day = day('2199-01-01')) =>
     (await readTies(db, asOf, 'USD'))
       .filter((t) => t.difference.minor !== 0n)

@@ -46,15 +46,16 @@ const onDay = async <I, A>(today: string, command: Command<I, A>, input: I): Pro
   return done.value
 }
 /** Sold, handed over and billed on a day, due ten days later. */
-const billed = async (
-  customerId: number,
-  on: string,
-  unitPrice: string,
-  more: Record<string, unknown> = {},
-) => {
-  const sale = await onDay(on, startSale, { customerId, agreed: true, lines: [{ description: 'A bow', quantity: '1', unitPrice, taxCode: 'ZERO' }], arrangement: { kind: 'terms', net: 10 }, ...more }) // prettier-ignore
+const billed = async (customerId: number, on: string, unitPrice: string, more: Record<string, unknown> = {}) => {
+  const sale = await onDay(on, startSale, {
+    customerId,
+    agreed: true,
+    lines: [{ description: 'A bow', quantity: '1', unitPrice, taxCode: 'ZERO' }],
+    arrangement: { kind: 'terms', net: 10 },
+    ...more,
+  })
   await onDay(on, handOver, { saleId: sale.id })
-  return { saleId: sale.id, invoice: await onDay(on, billSale, { saleId: sale.id, what: 'handed-over', issue: true }) } // prettier-ignore
+  return { saleId: sale.id, invoice: await onDay(on, billSale, { saleId: sale.id, what: 'handed-over', issue: true }) }
 }
 
 beforeAll(async () => {
@@ -62,20 +63,49 @@ beforeAll(async () => {
   quick = await s.run(addCustomer, { name: 'Quick Quill', email: 'quick@mail.example' })
   slow = await s.run(addCustomer, { name: 'Slow Sal' })
   // Quick pays two days early, Slow twenty days late: four bills each, from January on.
-  for (const [customerId, late] of [[quick, -2], [slow, 20]] as const)
+  for (const [customerId, late] of [
+    [quick, -2],
+    [slow, 20],
+  ] as const)
     for (const on of ['2026-01-05', '2026-01-19', '2026-02-02', '2026-02-09']) {
       const { invoice } = await billed(customerId, on, '100.00')
-      await onDay(addDays(day(on), 10 + late), takeReceipt, { customerId, method: 'transfer', amount: '100.00', for: [{ dueId: invoice.dues[0]!.id, amount: '100.00' }] })
+      await onDay(addDays(day(on), 10 + late), takeReceipt, {
+        customerId,
+        method: 'transfer',
+        amount: '100.00',
+        for: [{ dueId: invoice.dues[0]!.id, amount: '100.00' }],
+      })
     }
   await billed(quick, '2026-03-01', '300.00', { kind: 'repairs', channel: 'phone' })
   await billed(slow, '2026-03-01', '500.00', { channel: 'counter' })
-  plan = (await billed(quick, '2026-03-02', '600.00', { arrangement: { kind: 'installments', count: 6, every: 'month', firstDue: '2026-04-02', charge: { flat: '60.00' } } })).saleId
-  layaway = (await onDay('2026-03-02', startSale, { customerId: slow, agreed: true, lines: [{ description: 'A lute', quantity: '1', unitPrice: '400.00', taxCode: 'ZERO' }], arrangement: { kind: 'layaway', firstPercent: '25', months: 3 } })).id
-  await onDay('2026-03-02', takeReceipt, { method: 'cash', amount: '150.00', for: [{ saleId: layaway, amount: '150.00' }] })
+  plan = (
+    await billed(quick, '2026-03-02', '600.00', {
+      arrangement: {
+        kind: 'installments',
+        count: 6,
+        every: 'month',
+        firstDue: '2026-04-02',
+        charge: { flat: '60.00' },
+      },
+    })
+  ).saleId
+  layaway = (
+    await onDay('2026-03-02', startSale, {
+      customerId: slow,
+      agreed: true,
+      lines: [{ description: 'A lute', quantity: '1', unitPrice: '400.00', taxCode: 'ZERO' }],
+      arrangement: { kind: 'layaway', firstPercent: '25', months: 3 },
+    })
+  ).id
+  await onDay('2026-03-02', takeReceipt, {
+    method: 'cash',
+    amount: '150.00',
+    for: [{ saleId: layaway, amount: '150.00' }],
+  })
   await onDay('2026-03-03', takeReceipt, { customerId: slow, method: 'card', amount: '12.00', for: 'account' })
   await onDay('2026-03-03', sellAtCounter, { lines: [{ goodsId: s.rosin, quantity: '2' }], method: 'cash' })
   business = (await findBusiness(s.db))!
-}) // prettier-ignore
+})
 
 describe('the register of invoices', () => {
   const about = { today: day('2026-03-20'), currency: 'USD' }
@@ -88,7 +118,7 @@ describe('the register of invoices', () => {
     expect([sums.count, sums.gross.minor]).toEqual([rows.length, signed])
     expect(sums.open.minor).toBe(rows.reduce((sum, r) => sum + r.open.minor, 0n))
     return rows
-  } // prettier-ignore
+  }
   test.each([
     [{}, 12], // four and four paid, two open, the plan’s, the counter’s
     [{ state: 'open' }, 3],
@@ -124,14 +154,25 @@ describe('what is owed, from every side', () => {
   const asOf = day('2026-03-20')
   test.each(AGE_GROUPS)('per %s it comes to the same, and to the accounts', async (group) => {
     const rows = await ageBy(s.db, { asOf, by: 'due', currency: 'USD', group })
-    const sum = (key: 'total' | 'held' | 'onAccount') => sumMoney(rows.map((r) => r[key]), 'USD').minor // prettier-ignore
+    const sum = (key: 'total' | 'held' | 'onAccount') =>
+      sumMoney(
+        rows.map((r) => r[key]),
+        'USD',
+      ).minor
     expect(sum('total')).toBe((await sumRole(s.db, 'receivables', asOf, 'USD')).minor)
     expect(sum('held')).toBe(-(await sumRole(s.db, 'layaway-deposits', asOf, 'USD')).minor)
     expect(sum('onAccount')).toBe(-(await sumRole(s.db, 'on-account', asOf, 'USD')).minor)
     expect(sum('total')).toBe(30_000n + 50_000n + 66_000n)
   })
   test('own limits move the columns; a kind alone is what it is made of', async () => {
-    const [row] = await ageBy(s.db, { asOf, by: 'due', currency: 'USD', group: 'kind', limits: [5, 10, 15], only: { kind: 'repairs' } }) // prettier-ignore
+    const [row] = await ageBy(s.db, {
+      asOf,
+      by: 'due',
+      currency: 'USD',
+      group: 'kind',
+      limits: [5, 10, 15],
+      only: { kind: 'repairs' },
+    })
     // 300.00 due 11 March, nine days late: the second column
     expect([row!.name, row!.d31to60.minor, row!.total.minor]).toEqual(['repairs', 30_000n, 30_000n])
   })
@@ -141,16 +182,27 @@ describe('what is owed, from every side', () => {
       expect(totals.layaway.minor).toBe(-(await sumRole(s.db, 'layaway-deposits', on, 'USD')).minor)
       expect(totals.account.minor).toBe(-(await sumRole(s.db, 'on-account', on, 'USD')).minor)
     }
-    expect((await readHeldReport(s.db, day('2026-03-02'), 'USD')).lines).toMatchObject([{ customer: 'Slow Sal', kind: 'layaway' }]) // prettier-ignore
+    expect((await readHeldReport(s.db, day('2026-03-02'), 'USD')).lines).toMatchObject([
+      { customer: 'Slow Sal', kind: 'layaway' },
+    ])
   })
   test('the book of plans: paid, open, late, next and the end', async () => {
     const till = { db: s.db, today: day('2026-05-03') }
     await runDuePlans(till)
-    await onDay('2026-04-02', takeReceipt, { method: 'cash', amount: '110.00', for: [{ saleId: plan, amount: '110.00' }] }) // prettier-ignore
+    await onDay('2026-04-02', takeReceipt, {
+      method: 'cash',
+      amount: '110.00',
+      for: [{ saleId: plan, amount: '110.00' }],
+    })
     const { rows, totals } = await readPlanBook(s.db, { ended: false }, business, till.today)
     // 660.00 in six of 110.00, one paid, May’s a day late; two of six charges of 10.00 earned
     expect(rows).toMatchObject([{ rowsLate: 1, next: '2026-06-02', ends: '2026-09-02', hasCard: false }])
-    expect([totals.paid, totals.open, totals.late, totals.unearned].map(toDecimalString)).toEqual(['110.00', '550.00', '110.00', '40.00']) // prettier-ignore
+    expect([totals.paid, totals.open, totals.late, totals.unearned].map(toDecimalString)).toEqual([
+      '110.00',
+      '550.00',
+      '110.00',
+      '40.00',
+    ])
     expect((await readPlanBook(s.db, { ended: true }, business, till.today)).rows).toEqual([])
   })
   test('the book of layaways: who is behind comes first', async () => {
@@ -189,7 +241,11 @@ describe('expected money', () => {
   test('habits by month, and who owes most', async () => {
     const months = await readPayHabits(s.db, day('2026-03-20'), 3)
     // January: Quick’s two after 8 days. February: Quick’s two after 8, Slow’s two after 30: 19 days, half of it late.
-    expect(months).toMatchObject([{ days: 8, lateShare: 0 }, { days: 19, lateShare: 50 }, { days: 30, lateShare: 100 }]) // prettier-ignore
+    expect(months).toMatchObject([
+      { days: 8, lateShare: 0 },
+      { days: 19, lateShare: 50 },
+      { days: 30, lateShare: 100 },
+    ])
     const most = await readOweMost(s.db, day('2026-03-20'), 2, 'USD')
     expect(most[0]).toMatchObject({ name: 'Quick Quill' })
     expect(most.map((m) => m.owed.at(-1)!.minor)).toEqual([30_000n + 66_000n, 50_000n])
@@ -203,14 +259,25 @@ describe('letters and papers', () => {
     for (let n = 1; n <= doc.numPages; n++)
       all += (await (await doc.getPage(n)).getTextContent()).items.map((i) => ('str' in i ? i.str : '')).join(' ')
     return all.replace(/\s+/g, ' ')
-  } // prettier-ignore
+  }
   const asked = (today: string) => ({ db: s.db, business, today: day(today) })
 
   test('an agreement says the payments, the rate and the rules', async () => {
     const of = await text(await makePaper(asked('2026-03-02'), 'agreement', plan))
-    for (const part of ['Agreement on payments', '660.00', '110.00', '02 Apr 2026', '02 Sep 2026', 'Effective rate a year', 'You may pay off early', 'Signed']) expect(of).toContain(part) // prettier-ignore
+    for (const part of [
+      'Agreement on payments',
+      '660.00',
+      '110.00',
+      '02 Apr 2026',
+      '02 Sep 2026',
+      'Effective rate a year',
+      'You may pay off early',
+      'Signed',
+    ])
+      expect(of).toContain(part)
     const kept = await text(await makePaper(asked('2026-03-02'), 'agreement', layaway))
-    for (const part of ['100.00', 'stay with us until all of it is paid', 'we keep nothing']) expect(kept).toContain(part) // prettier-ignore
+    for (const part of ['100.00', 'stay with us until all of it is paid', 'we keep nothing'])
+      expect(kept).toContain(part)
   })
   test('what is open stands in one list, late or not', async () => {
     const of = await text(await makePaper(asked('2026-03-20'), 'open-items', slow))
@@ -222,7 +289,9 @@ describe('letters and papers', () => {
     expect(done).toMatchObject({ written: 1, skipped: [{ name: 'Slow Sal' }] })
     const again = await sendToMany(till, { customerIds: [quick], what: 'reminder' }, 'USD')
     expect(again.written).toBe(1)
-    expect((await sendToMany(till, { customerIds: [quick], what: 'reminder' }, 'USD')).skipped[0]!.why).toContain('The next may go from') // prettier-ignore
+    expect((await sendToMany(till, { customerIds: [quick], what: 'reminder' }, 'USD')).skipped[0]!.why).toContain(
+      'The next may go from',
+    )
     const [last] = await listPost(s.db, {}, { limit: 1 })
     expect(last!.subject).toContain('A reminder')
   })
@@ -239,11 +308,23 @@ test('what a paper made of each account: before, and after the next one', async 
 })
 
 test('Settings fill in what an arrangement leaves out', async () => {
-  await s.run(changeSettings, { usualArrangements: { layaway: { months: 5, graceDays: 7, fee: { percent: '5' } }, late: { charge: { amount: '8.00' }, graceDays: 3 } } as never }) // prettier-ignore
-  const sale = await s.answer(startSale, { customerId: quick, agreed: true, lines: [{ description: 'x', quantity: '1', unitPrice: '50.00' }] }) // prettier-ignore
+  await s.run(changeSettings, {
+    usualArrangements: {
+      layaway: { months: 5, graceDays: 7, fee: { percent: '5' } },
+      late: { charge: { amount: '8.00' }, graceDays: 3 },
+    } as never,
+  })
+  const sale = await s.answer(startSale, {
+    customerId: quick,
+    agreed: true,
+    lines: [{ description: 'x', quantity: '1', unitPrice: '50.00' }],
+  })
   const kept = await s.answer(arrangeSale, { saleId: sale.id, arrangement: { kind: 'layaway', months: 2 } })
   expect(kept.arrangement).toMatchObject({ kind: 'layaway', months: 2, graceDays: 7, fee: { percent: '5' } })
-  const rows = await s.answer(arrangeSale, { saleId: sale.id, arrangement: { kind: 'installments', count: 2, every: 'month', firstDue: '2026-04-01' } }) // prettier-ignore
+  const rows = await s.answer(arrangeSale, {
+    saleId: sale.id,
+    arrangement: { kind: 'installments', count: 2, every: 'month', firstDue: '2026-04-01' },
+  })
   expect(rows.arrangement).toMatchObject({ lateCharge: { amount: '8.00' }, graceDays: 3 })
 })
 

@@ -20,9 +20,12 @@ test('a sheet is read row by row: texts, numbers, days, what a formula came to, 
     ok: true,
     table: {
       columns: ['code', 'name', 'price', 'since'],
-      rows: [['A1', 'Łódź bow', '12.5', '2026-03-01'], ['A2', '', '2']],
+      rows: [
+        ['A1', 'Łódź bow', '12.5', '2026-03-01'],
+        ['A2', '', '2'],
+      ],
     },
-  }) // prettier-ignore
+  })
 })
 
 test('a cell in the last column a sheet can have is refused at once, not filled up to', async () => {

@@ -40,8 +40,7 @@ const agreed = (on: string, more: object = {}) =>
   })
 const bill = (saleId: number, lineId: number, on: string) =>
   s.answer(billSale, { saleId, what: { lines: [{ lineId, quantity: '1' }] }, issue: true, on })
-const view = async (saleId: number) =>
-  (await saleView(s.db, saleId, (await findBusiness(s.db))!, day('2026-03-20')))!
+const view = async (saleId: number) => (await saleView(s.db, saleId, (await findBusiness(s.db))!, day('2026-03-20')))!
 const balance = async (code: string): Promise<string> => {
   const row = (await readTrialBalance(s.db, day('2026-03-31'), 'USD')).rows.find((r) => r.code === code)
   return toDecimalString({ minor: (row?.debit.minor ?? 0n) - (row?.credit.minor ?? 0n), currency: 'USD' })
@@ -124,8 +123,16 @@ test('with tax in the price, the price stays and the net moves', async () => {
   await newRates()
   const sale = await agreed('2026-03-01')
   // 500.00 with 8 %: 462.96 and 37.04; with 10 %: 454.55 and 45.45.
-  expect((await bill(sale.id, sale.lines[0]!.id, '2026-03-09')).totals).toEqual({ net: '462.96', tax: '37.04', gross: '500.00' }) // prettier-ignore
-  expect((await bill(sale.id, sale.lines[0]!.id, '2026-03-11')).totals).toEqual({ net: '454.55', tax: '45.45', gross: '500.00' }) // prettier-ignore
+  expect((await bill(sale.id, sale.lines[0]!.id, '2026-03-09')).totals).toEqual({
+    net: '462.96',
+    tax: '37.04',
+    gross: '500.00',
+  })
+  expect((await bill(sale.id, sale.lines[0]!.id, '2026-03-11')).totals).toEqual({
+    net: '454.55',
+    tax: '45.45',
+    gross: '500.00',
+  })
   expect(await view(sale.id)).toMatchObject({ totals: { gross: '1000.00' }, money: { notBilled: '0.00' } })
   await everyDay()
 })
@@ -134,15 +141,17 @@ test('a deposit and its tax go onto a bill at other rates, and nothing is left o
   await s.run(changeSettings, { taxOnDeposits: true })
   await newRates()
   const sale = await agreed('2026-03-01', { arrangement: { kind: 'deposit', percent: '50' } })
-  await s.run(takeReceipt, { customerId: s.customer, method: 'cash', amount: '540.00', for: [{ saleId: sale.id, amount: '540.00' }], on: '2026-03-02' }) // prettier-ignore
+  await s.run(takeReceipt, {
+    customerId: s.customer,
+    method: 'cash',
+    amount: '540.00',
+    for: [{ saleId: sale.id, amount: '540.00' }],
+    on: '2026-03-02',
+  })
   expect(await balance('2201')).toBe('-40.00')
   const all = await s.answer(billSale, { saleId: sale.id, what: 'remaining', issue: true, on: '2026-03-12' })
   expect(all).toMatchObject({ totals: { gross: '1100.00' }, heldApplied: '540.00', open: '560.00' })
-  expect([await balance('2201'), await balance('2290'), await balance('2100')]).toEqual([
-    '-100.00',
-    '0.00',
-    '0.00',
-  ])
+  expect([await balance('2201'), await balance('2290'), await balance('2100')]).toEqual(['-100.00', '0.00', '0.00'])
   await everyDay()
 })
 
@@ -171,9 +180,19 @@ test('a change to what is agreed keeps the rates of the lines that stay', async 
   // The screen says before what the command does: the line that stays at its rates, the new one at today's.
   const codes = await readPlainTaxCodes(s.db, day('2026-03-20'))
   const typed = [fromSaved(sale.lines[0]!, { agreed: true }), { ...emptyLine('STD'), unitPrice: '100.00' }]
-  const shown = draftTotals(typed, '', { currency: 'USD', pricesIncludeTax: false, roundPer: 'document', codes, exempt: false }) // prettier-ignore
+  const shown = draftTotals(typed, '', {
+    currency: 'USD',
+    pricesIncludeTax: false,
+    roundPer: 'document',
+    codes,
+    exempt: false,
+  })
   expect([toDecimalString(shown.tax), toDecimalString(shown.gross)]).toEqual(['90.00', '1190.00'])
-  const changed = await s.answer(changeSale, { saleId: sale.id, lines: [line, { description: 'Case', quantity: '1', unitPrice: '100.00' }], on: '2026-03-15' }) // prettier-ignore
+  const changed = await s.answer(changeSale, {
+    saleId: sale.id,
+    lines: [line, { description: 'Case', quantity: '1', unitPrice: '100.00' }],
+    on: '2026-03-15',
+  })
   // 1,000.00 at 8 % and 100.00 at 10 %
   expect(changed.totals).toEqual({ net: '1100.00', tax: '90.00', gross: '1190.00' })
 })
@@ -181,12 +200,20 @@ test('a change to what is agreed keeps the rates of the lines that stay', async 
 test('rates begin later than those there are, and than every paper at the old ones', async () => {
   const sale = await agreed('2026-03-01')
   await bill(sale.id, sale.lines[0]!.id, '2026-03-12')
-  const early = await addTaxRate.answer(s.shop, { taxCodeId: 1, from: '2026-03-12', components: [{ name: 'Tax', rate: '0.1' }] }, null) // prettier-ignore
+  const early = await addTaxRate.answer(
+    s.shop,
+    { taxCodeId: 1, from: '2026-03-12', components: [{ name: 'Tax', rate: '0.1' }] },
+    null,
+  )
   expect(early).toMatchObject({ ok: false, error: { code: 'not-before', from: '2026-03-13' } })
   await newRates('2026-04-01')
-  expect(await s.refusal(addTaxRate, { taxCodeId: 1, from: '2026-04-01', components: [{ name: 'Tax', rate: '0.11' }] })).toBe('invalid') // prettier-ignore
+  expect(
+    await s.refusal(addTaxRate, { taxCodeId: 1, from: '2026-04-01', components: [{ name: 'Tax', rate: '0.11' }] }),
+  ).toBe('invalid')
   const zero = await s.run(addTaxCode, { code: 'NIL', name: 'None', components: [] })
-  expect(await s.refusal(addTaxRate, { taxCodeId: zero, from: '2026-05-01', components: [{ name: 'Tax', rate: '0.1' }] })).toBe('invalid') // prettier-ignore
+  expect(
+    await s.refusal(addTaxRate, { taxCodeId: zero, from: '2026-05-01', components: [{ name: 'Tax', rate: '0.1' }] }),
+  ).toBe('invalid')
   const [std] = await readPlainTaxCodes(s.db, day('2026-04-01'))
   expect(std).toMatchObject({
     id: 1,

@@ -4,16 +4,9 @@ import { day } from '@/core/day'
 import { money, toDecimalString } from '@/core/money'
 import { arrangement } from '@/services/input/arrangement'
 import { readPart, readUsual, usualArrangements } from '@/services/input/usualArrangements'
-import {
-  depositStages,
-  evenly,
-  firstDueFrom,
-  installmentTerms,
-  planOf,
-  termsDays,
-} from '@/services/plans/planTerms'
+import { depositStages, evenly, firstDueFrom, installmentTerms, planOf, termsDays } from '@/services/plans/planTerms'
 import { fillDown, leftAfter, readTyped, settles, sumTyped, type Open } from '@/ui/money/filling'
-import { readBack, writeOut, type UsualPlain } from '@/ui/sale/arrangementDraft' // prettier-ignore
+import { readBack, writeOut, type UsualPlain } from '@/ui/sale/arrangementDraft'
 
 const usd = (minor: bigint) => money(minor, 'USD')
 const nothing = JSON.parse(JSON.stringify(usualArrangements.parse({}))) as UsualPlain
@@ -32,22 +25,54 @@ describe('an arrangement as it is typed', () => {
     { kind: 'layaway', firstPercent: '20', months: 4, every: 'two-weeks', graceDays: 5, fee: { percent: '5' } },
     { kind: 'layaway', firstPayment: '50.00', months: 2, every: { days: 10 }, graceDays: 0, fee: { amount: '12.00' } },
     { kind: 'installments', count: 9, every: 'month', firstDue: '2026-05-31', graceDays: 0 },
-    { kind: 'installments', firstPayment: '350.00', count: 9, every: 'month', firstDue: '2026-05-01', roundUpTo: 5, charge: { yearlyRate: '0.0925' }, graceDays: 7, lateCharge: { percent: '2' } },
-    { kind: 'installments', count: 3, every: 'week', firstDue: '2026-05-01', charge: { flat: '30.00' }, graceDays: 0, lateCharge: { amount: '5.00' } },
+    {
+      kind: 'installments',
+      firstPayment: '350.00',
+      count: 9,
+      every: 'month',
+      firstDue: '2026-05-01',
+      roundUpTo: 5,
+      charge: { yearlyRate: '0.0925' },
+      graceDays: 7,
+      lateCharge: { percent: '2' },
+    },
+    {
+      kind: 'installments',
+      count: 3,
+      every: 'week',
+      firstDue: '2026-05-01',
+      charge: { flat: '30.00' },
+      graceDays: 0,
+      lateCharge: { amount: '5.00' },
+    },
   ])('%j comes out as it went in', (a) => {
     expect(kept(writeOut(readBack(kept(a), nothing, later)))).toEqual(kept(a))
-  }) // prettier-ignore
+  })
   test('begins as Settings say, and next month where they say nothing', () => {
-    const usual = JSON.parse(JSON.stringify(usualArrangements.parse({ terms: { net: 21 }, layaway: { months: 6, fee: { percent: '7' } }, installments: { count: 10 }, late: { charge: { amount: '4.00' } } }))) as UsualPlain // prettier-ignore
+    const usual = JSON.parse(
+      JSON.stringify(
+        usualArrangements.parse({
+          terms: { net: 21 },
+          layaway: { months: 6, fee: { percent: '7' } },
+          installments: { count: 10 },
+          late: { charge: { amount: '4.00' } },
+        }),
+      ),
+    ) as UsualPlain
     const draft = readBack({ kind: 'now' }, usual, later)
-    expect([draft.net, draft.months, draft.feePercent, draft.count, draft.lateAmount, draft.firstDue]).toEqual(['21', '6', '7', '10', '4.00', '2026-04-10']) // prettier-ignore
+    expect([draft.net, draft.months, draft.feePercent, draft.count, draft.lateAmount, draft.firstDue]).toEqual([
+      '21',
+      '6',
+      '7',
+      '10',
+      '4.00',
+      '2026-04-10',
+    ])
     expect(writeOut({ ...draft, kind: 'layaway' })).toMatchObject({ months: 6, fee: { percent: '7' } })
   })
   test('what is no number goes as it was typed, to be refused with a sentence', () => {
     const draft = readBack({ kind: 'now' }, nothing, later)
-    const sent = arrangement.safeParse(
-      writeOut({ ...draft, kind: 'installments', yearly: 'a lot', count: '6' }),
-    )
+    const sent = arrangement.safeParse(writeOut({ ...draft, kind: 'installments', yearly: 'a lot', count: '6' }))
     expect(sent.success).toBe(false)
   })
 })
@@ -55,11 +80,18 @@ describe('an arrangement as it is typed', () => {
 describe('what an arrangement means', () => {
   test('parts of a bill: their days at the rhythm, the odd cents to the earlier ones', () => {
     const terms = arrangement.parse({ kind: 'terms', net: 10, parts: 3, every: 'month' })
-    expect(terms.kind === 'terms' && termsDays(terms, day('2026-01-21'))).toEqual(['2026-01-31', '2026-02-28', '2026-03-31']) // prettier-ignore
+    expect(terms.kind === 'terms' && termsDays(terms, day('2026-01-21'))).toEqual([
+      '2026-01-31',
+      '2026-02-28',
+      '2026-03-31',
+    ])
     expect(evenly(usd(10_000n), 3).map((m) => m.minor)).toEqual([3334n, 3333n, 3333n])
   })
   test('stages never ask for more than the total', () => {
-    const deposit = arrangement.parse({ kind: 'deposit', stages: [{ percent: '70' }, { amount: '50.00' }, { percent: '50' }] }) // prettier-ignore
+    const deposit = arrangement.parse({
+      kind: 'deposit',
+      stages: [{ percent: '70' }, { amount: '50.00' }, { percent: '50' }],
+    })
     const asked = deposit.kind === 'deposit' ? depositStages(deposit, usd(10_000n)) : []
     expect(asked.map((s) => s.amount.minor)).toEqual([7000n, 3000n, 0n])
   })
@@ -81,8 +113,15 @@ describe('what an arrangement means', () => {
       { kind: 'deposit', stages: [{ percent: '33.3' }, { amount: '10.00' }] },
       { kind: 'layaway', firstPercent: '15', months: 5, every: 'two-weeks' },
       { kind: 'installments', count: 7, every: 'month', firstDue: '2026-04-01', charge: { flatPercent: '4' } },
-      { kind: 'installments', count: 12, every: 'week', firstDue: '2026-04-01', charge: { yearlyRate: '0.2' }, roundUpTo: 10 },
-    ) // prettier-ignore
+      {
+        kind: 'installments',
+        count: 12,
+        every: 'week',
+        firstDue: '2026-04-01',
+        charge: { yearlyRate: '0.2' },
+        roundUpTo: 10,
+      },
+    )
     fc.assert(
       fc.property(any, fc.bigInt(2000n, 10n ** 8n), (chosen, minor) => {
         const plan = planOf(arrangement.parse(chosen), usd(minor), day('2026-03-01'), 'USD')
@@ -95,16 +134,24 @@ describe('what an arrangement means', () => {
   })
   test('what Settings keep reads back, and a part is one or the other', () => {
     expect(readUsual(undefined)).toEqual({ terms: {}, deposit: {}, layaway: {}, installments: {}, late: {} })
-    expect(usualArrangements.safeParse({ late: { charge: { percent: '2', amount: '3.00' } } }).success).toBe(
-      false,
-    )
+    expect(usualArrangements.safeParse({ late: { charge: { percent: '2', amount: '3.00' } } }).success).toBe(false)
     expect(readPart({ amount: '3.00' }, 'USD')).toEqual({ amount: usd(300n) })
     expect(readPart(undefined, 'USD')).toBeUndefined()
   })
 })
 
 describe('money as it is laid out before it is taken', () => {
-  const item = (key: string, open: string, more: Partial<Open> = {}): Open => ({ key, saleId: 1, what: key, note: '', late: false, open, discount: '0', asked: open, ...more }) // prettier-ignore
+  const item = (key: string, open: string, more: Partial<Open> = {}): Open => ({
+    key,
+    saleId: 1,
+    what: key,
+    note: '',
+    late: false,
+    open,
+    discount: '0',
+    asked: open,
+    ...more,
+  })
   const items = [
     item('a', '100.00'),
     item('b', '108.25', { discount: '2.17', saleId: 2 }),
@@ -124,14 +171,19 @@ describe('money as it is laid out before it is taken', () => {
         fc.array(fc.tuple(fc.integer({ min: 1, max: 90_000 }), fc.integer({ min: 0, max: 50 })), { maxLength: 8 }),
         fc.bigInt(0n, 500_000n),
         (open, minor) => {
-          const list = open.map(([cents, off], i) => item(`k${i}`, toDecimalString(usd(BigInt(cents + off))), { discount: toDecimalString(usd(BigInt(off))), saleId: i % 3 }))
+          const list = open.map(([cents, off], i) =>
+            item(`k${i}`, toDecimalString(usd(BigInt(cents + off))), {
+              discount: toDecimalString(usd(BigInt(off))),
+              saleId: i % 3,
+            }),
+          )
           const put = fillDown(list, usd(minor), 1)
           expect(sumTyped(put, 'USD').minor <= minor).toBe(true)
           for (const o of list) expect(readTyped(put[o.key] ?? '', 'USD').minor <= settles(o, 'USD').minor).toBe(true)
         },
       ),
     )
-  }) // prettier-ignore
+  })
   test('with the money that settles it, a discount leaves nothing; a cent less leaves it all', () => {
     expect(leftAfter(items[1]!, usd(10_608n)).minor).toBe(0n)
     expect(leftAfter(items[1]!, usd(10_607n)).minor).toBe(218n)

@@ -25,32 +25,20 @@ const spanOf = (q: z.output<typeof span>, today: Day) => ({
 const cursor = z.object({ on: day, id: z.number().int() })
 
 export const books = [
-  read(
-    '/books/trial-balance',
-    'Every account’s balance on its side.',
-    asOf,
-    ({ db, business, today, query }) => trialBalanceView(db, query.asOf ?? today, business.currency),
+  read('/books/trial-balance', 'Every account’s balance on its side.', asOf, ({ db, business, today, query }) =>
+    trialBalanceView(db, query.asOf ?? today, business.currency),
   ),
-  read(
-    '/books/balance-sheet',
-    'What there is, what is owed, what is left.',
-    asOf,
-    ({ db, business, today, query }) => balanceSheetView(db, query.asOf ?? today, business.currency),
+  read('/books/balance-sheet', 'What there is, what is owed, what is left.', asOf, ({ db, business, today, query }) =>
+    balanceSheetView(db, query.asOf ?? today, business.currency),
   ),
-  read(
-    '/books/profit-and-loss',
-    'Income less cost of goods less expenses.',
-    span,
-    ({ db, business, today, query }) => profitAndLossView(db, spanOf(query, today), business.currency),
+  read('/books/profit-and-loss', 'Income less cost of goods less expenses.', span, ({ db, business, today, query }) =>
+    profitAndLossView(db, spanOf(query, today), business.currency),
   ),
   read('/books/tax', 'Tax by code and component.', span, ({ db, business, today, query }) =>
     taxView(db, spanOf(query, today), business.currency),
   ),
-  read(
-    '/books/ties',
-    'What the papers say beside what the accounts say.',
-    asOf,
-    ({ db, business, today, query }) => tiesView(db, query.asOf ?? today, business.currency),
+  read('/books/ties', 'What the papers say beside what the accounts say.', asOf, ({ db, business, today, query }) =>
+    tiesView(db, query.asOf ?? today, business.currency),
   ),
   read(
     '/books/entries',
@@ -83,10 +71,16 @@ export const books = [
       return listOf(rows, query.limit, viewOfEntry, (e) => ({ on: e.on, id: e.id }))
     },
   ),
-  read('/books/entries/{id}', 'An entry.', noQuery, async ({ db, id, business }) => {
-    const entry = await findEntry(db, id, business.currency)
-    return entry && viewOfEntry(entry)
-  }, 'entry'), // prettier-ignore
+  read(
+    '/books/entries/{id}',
+    'An entry.',
+    noQuery,
+    async ({ db, id, business }) => {
+      const entry = await findEntry(db, id, business.currency)
+      return entry && viewOfEntry(entry)
+    },
+    'entry',
+  ),
   change('/books/entries', 'The owner’s own entry.', writeEntry, { status: 201 }),
   change('/books/close', 'Closes the books through a day before today.', closePeriod),
   change('/books/reopen', 'Takes a closing back, with the passphrase and a reason.', reopenPeriod),

@@ -61,11 +61,7 @@ export const goods = [
     path: { goodsId: 'id' },
     method: 'PATCH',
   }),
-  change(
-    '/goods/import',
-    'Goods from a CSV or XLSX file: looked at first, then written all at once.',
-    importGoods,
-  ),
+  change('/goods/import', 'Goods from a CSV or XLSX file: looked at first, then written all at once.', importGoods),
   read(
     '/prices',
     'What a thing costs a customer in a quantity, where that price came from, and what is there.',
@@ -76,8 +72,7 @@ export const goods = [
       deliverTo: z.string().max(500).optional(),
       withTax: yesNo,
     }),
-    ({ db, business, today, query }) =>
-      readPrice(db, { ...query, pricesIncludeTax: query.withTax }, business, today),
+    ({ db, business, today, query }) => readPrice(db, { ...query, pricesIncludeTax: query.withTax }, business, today),
     'goods',
   ),
   change('/price-levels', 'A price level: what some customers pay.', addPriceLevel, { status: 201 }),

@@ -53,9 +53,7 @@ export const money = [
     'A receipt and what it paid.',
     noQuery,
     async ({ db, id, business }) =>
-      (await findReceipt(db, id, business.currency))
-        ? receiptView({ tx: db, currency: business.currency }, id)
-        : null,
+      (await findReceipt(db, id, business.currency)) ? receiptView({ tx: db, currency: business.currency }, id) : null,
     'receipt',
   ),
   change('/receipts/{id}/void', 'Takes a receipt back; its dues open again.', voidReceipt, {

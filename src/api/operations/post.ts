@@ -9,7 +9,15 @@ import { listPost } from '@/data/queries/post'
 import { id as idField } from '@/services/input/fields'
 import { addLayout, changeLayout, dropLayout, paperKind } from '@/services/papers/keepLayout'
 import { readTemplate } from '@/services/post/letterFacts'
-import { dropLetter, dropLetterTemplate, keepLetterTemplate, letterKind, readDraftLetter, viewOfPost, writeLetter } from '@/services/post/writeLetter' // prettier-ignore
+import {
+  dropLetter,
+  dropLetterTemplate,
+  keepLetterTemplate,
+  letterKind,
+  readDraftLetter,
+  viewOfPost,
+  writeLetter,
+} from '@/services/post/writeLetter'
 import { err } from '@/core/result'
 import { change, listOf, noQuery, page, read, readCursor, type Operation } from '../operation'
 
@@ -88,9 +96,7 @@ export const post = [
   ),
   change('/letter-templates', 'The owner’s own wording of a letter.', keepLetterTemplate),
   change('/letter-templates', 'Back to the program’s own wording.', dropLetterTemplate, { method: 'DELETE' }),
-  read('/layouts', 'The owner’s own layouts of papers.', noQuery, async ({ db }) =>
-    whole(await listLayouts(db)),
-  ),
+  read('/layouts', 'The owner’s own layouts of papers.', noQuery, async ({ db }) => whole(await listLayouts(db))),
   read(
     '/layouts/usual',
     'The program’s own layout of a paper: where one’s own begins.',

@@ -65,57 +65,109 @@ const writeToMany: Operation = {
 
 /** Promises of money, what comes of them, the drawer and the way to the bank. */
 export const promises = [
-  change('/sales/{id}/layaway/give-up', 'Gives a layaway up: fee, refund, goods available again.', giveUpLayaway, ofSale),
-  change('/sales/{id}/installments/quote', 'What would pay the plan off on a day; nothing is saved.', quotePlanPayoff, ofSale),
+  change(
+    '/sales/{id}/layaway/give-up',
+    'Gives a layaway up: fee, refund, goods available again.',
+    giveUpLayaway,
+    ofSale,
+  ),
+  change(
+    '/sales/{id}/installments/quote',
+    'What would pay the plan off on a day; nothing is saved.',
+    quotePlanPayoff,
+    ofSale,
+  ),
   change('/sales/{id}/installments/payoff', 'Pays the plan off early.', payOffPlan, ofSale),
   change('/sales/{id}/installments/reschedule', 'New rows for what is open.', reschedulePlan, ofSale),
-  change('/sales/{id}/installments/card', 'Keeps a card for the plan, or forgets it.', keepCardForPlan(keepCard), ofSale),
+  change(
+    '/sales/{id}/installments/card',
+    'Keeps a card for the plan, or forgets it.',
+    keepCardForPlan(keepCard),
+    ofSale,
+  ),
   change('/sales/{id}/promises', 'The customer promised to pay by a day.', promisePay, { ...ofSale, status: 201 }),
   change('/sales/{id}/promises', 'The promise no longer counts.', dropPromise, { ...ofSale, method: 'DELETE' }),
   change('/dues/{id}/late-charge', 'Charges for a late due, once.', chargeLate, { path: { dueId: 'id' }, status: 201 }),
-  change('/dues/{id}/write-off', 'Gives a due up, in whole or in part.', writeOffDue, { path: { dueId: 'id' }, status: 201 }),
+  change('/dues/{id}/write-off', 'Gives a due up, in whole or in part.', writeOffDue, {
+    path: { dueId: 'id' },
+    status: 201,
+  }),
   change('/write-offs', 'Gives the small rests of a customer up.', writeOffRests, { status: 201 }),
-  change('/write-offs/{id}/recover', 'What was written off is owed again.', recoverWriteOff, { path: { writeOffId: 'id' } }),
-  change('/refunds/{id}/void', 'A refund was a mistake; its money is held again.', voidRefund, { path: { refundId: 'id' } }),
-  change('/held-moves/{id}/reverse', 'Held money goes back where it lay.', reverseHeldMove, { path: { transferId: 'id' } }),
+  change('/write-offs/{id}/recover', 'What was written off is owed again.', recoverWriteOff, {
+    path: { writeOffId: 'id' },
+  }),
+  change('/refunds/{id}/void', 'A refund was a mistake; its money is held again.', voidRefund, {
+    path: { refundId: 'id' },
+  }),
+  change('/held-moves/{id}/reverse', 'Held money goes back where it lay.', reverseHeldMove, {
+    path: { transferId: 'id' },
+  }),
   change('/held-moves', 'Moves held money to another sale, or to and from the account.', moveHeld, { status: 201 }),
-  change('/receipts/{id}/bounce', 'A cheque bounced, or a card payment was reversed.', bounceReceipt, { path: { receiptId: 'id' } }),
-  change('/customers/{id}/reminders', 'Writes the next reminder of what is late.', remind, { path: { customerId: 'id' }, status: 201 }),
+  change('/receipts/{id}/bounce', 'A cheque bounced, or a card payment was reversed.', bounceReceipt, {
+    path: { receiptId: 'id' },
+  }),
+  change('/customers/{id}/reminders', 'Writes the next reminder of what is late.', remind, {
+    path: { customerId: 'id' },
+    status: 201,
+  }),
   writeToMany,
-  read('/plans', 'Installment plans with paid, open, late and next.', z.object({ ended: yes }), ({ db, business, today, query }) =>
-    planBookView(db, { ended: query.ended === 'true' }, business, today),
+  read(
+    '/plans',
+    'Installment plans with paid, open, late and next.',
+    z.object({ ended: yes }),
+    ({ db, business, today, query }) => planBookView(db, { ended: query.ended === 'true' }, business, today),
   ),
-  read('/layaways', 'Layaways whose goods still stand here.', noQuery, ({ db, business, today }) => layawayBookView(db, business, today)),
-  read('/held', 'Whose money is held as of a day, by sale and customer.', z.object({ asOf: day.optional() }), ({ db, business, today, query }) =>
-    heldReportView(db, query.asOf ?? today, business.currency),
+  read('/layaways', 'Layaways whose goods still stand here.', noQuery, ({ db, business, today }) =>
+    layawayBookView(db, business, today),
+  ),
+  read(
+    '/held',
+    'Whose money is held as of a day, by sale and customer.',
+    z.object({ asOf: day.optional() }),
+    ({ db, business, today, query }) => heldReportView(db, query.asOf ?? today, business.currency),
   ),
   read(
     '/expected',
     'Money expected by week: the median and the band of 10 to 90 % of simulated futures.',
-    z.object({ weeks: z.coerce.number().int().min(1).max(52).default(12), customer: idField.optional(), later: z.coerce.number().int().min(0).max(365).default(0) }),
+    z.object({
+      weeks: z.coerce.number().int().min(1).max(52).default(12),
+      customer: idField.optional(),
+      later: z.coerce.number().int().min(0).max(365).default(0),
+    }),
     async ({ db, business, today, query }) => {
       const facts = await readForecastFacts(db, today)
       const later = query.customer === undefined ? {} : { later: { [query.customer]: query.later } }
       const amount = (minor: bigint) => t({ minor, currency: business.currency })
       const weeks = forecast(forecastInput(facts, { weeks: query.weeks, runs: RUNS, ...later }))!
-      return whole(weeks.map((w) => ({ week: w.week, low: amount(w.low), median: amount(w.median), high: amount(w.high) })))
+      return whole(
+        weeks.map((w) => ({ week: w.week, low: amount(w.low), median: amount(w.median), high: amount(w.high) })),
+      )
     },
   ),
-  read('/expected/back-tests', 'How good earlier forecasts would have been.', noQuery, async ({ db, business, today }) =>
-    whole(
-      (await readBackTests(db, today, { times: 6, weeks: 4 })).map((b) => ({
-        from: b.from,
-        inside: b.inside,
-        weeks: b.weeks,
-        expected: t({ minor: b.expected, currency: business.currency }),
-        came: t({ minor: b.came, currency: business.currency }),
-      })),
-    ),
+  read(
+    '/expected/back-tests',
+    'How good earlier forecasts would have been.',
+    noQuery,
+    async ({ db, business, today }) =>
+      whole(
+        (await readBackTests(db, today, { times: 6, weeks: 4 })).map((b) => ({
+          from: b.from,
+          inside: b.inside,
+          weeks: b.weeks,
+          expected: t({ minor: b.expected, currency: business.currency }),
+          came: t({ minor: b.came, currency: business.currency }),
+        })),
+      ),
   ),
-  read('/reports/pay-habits', 'Days to pay and the share late, by month; who owes most over time.', z.object({ months: z.coerce.number().int().min(2).max(60).default(12) }), async ({ db, business, today, query }) => ({
-    months: await readPayHabits(db, today, query.months),
-    most: (await readOweMost(db, today, query.months, business.currency)).map((m) => ({ ...m, owed: m.owed.map(t) })),
-  })),
+  read(
+    '/reports/pay-habits',
+    'Days to pay and the share late, by month; who owes most over time.',
+    z.object({ months: z.coerce.number().int().min(2).max(60).default(12) }),
+    async ({ db, business, today, query }) => ({
+      months: await readPayHabits(db, today, query.months),
+      most: (await readOweMost(db, today, query.months, business.currency)).map((m) => ({ ...m, owed: m.owed.map(t) })),
+    }),
+  ),
   read(
     '/invoices',
     'Invoices, counter sales and credit notes that fit, the newest first, with what they come to.',
@@ -133,7 +185,12 @@ export const promises = [
       const filter = { ...rest, customerId: customer, goodsId: goods }
       const about = { today, currency: business.currency }
       const sums = await sumRegister(db, filter, about)
-      const rows = await listRegister(db, filter, { limit: limit + 1, after: readCursor(z.number().int(), after) }, about)
+      const rows = await listRegister(
+        db,
+        filter,
+        { limit: limit + 1, after: readCursor(z.number().int(), after) },
+        about,
+      )
       return {
         ...listOf(
           rows.slice(0, limit),
@@ -145,12 +202,20 @@ export const promises = [
       }
     },
   ),
-  read('/saved-views', 'Lists kept by name.', z.object({ place: z.enum(['invoices', 'receipts']) }), async ({ db, query }) => whole(await listSavedViews(db, query.place))),
+  read(
+    '/saved-views',
+    'Lists kept by name.',
+    z.object({ place: z.enum(['invoices', 'receipts']) }),
+    async ({ db, query }) => whole(await listSavedViews(db, query.place)),
+  ),
   change('/saved-views', 'Keeps a list as it is filtered.', keepView, { status: 201 }),
   change('/saved-views/{id}', 'Forgets a kept list.', dropView, { path: { viewId: 'id' }, method: 'DELETE' }),
   read('/drawer', 'The drawer on a day.', oneDay, async ({ db, business, today, query }) => {
     const on = query.on ?? today
-    const [d, moves] = await Promise.all([readDrawer(db, on, business.currency), listDrawerMoves(db, on, business.currency)])
+    const [d, moves] = await Promise.all([
+      readDrawer(db, on, business.currency),
+      listDrawerMoves(db, on, business.currency),
+    ])
     return {
       on,
       opening: t(d.opening),
@@ -162,16 +227,36 @@ export const promises = [
   }),
   change('/drawer/moves', 'Cash put in or taken out.', moveDrawer, { status: 201 }),
   change('/drawer/counts', 'The drawer is counted.', countDrawer, { status: 201 }),
-  read('/to-bank', 'Cheques and card receipts that were not taken to the bank yet.', noQuery, async ({ db, business, today }) => {
-    const of = async (method: 'cheque' | 'card') => (await listToBank(db, method, today, business.currency)).map((r) => ({ ...r, amount: t(r.amount) }))
-    return { cheques: await of('cheque'), cards: await of('card') }
-  }),
+  read(
+    '/to-bank',
+    'Cheques and card receipts that were not taken to the bank yet.',
+    noQuery,
+    async ({ db, business, today }) => {
+      const of = async (method: 'cheque' | 'card') =>
+        (await listToBank(db, method, today, business.currency)).map((r) => ({ ...r, amount: t(r.amount) }))
+      return { cheques: await of('cheque'), cards: await of('card') }
+    },
+  ),
   read('/banking-slips', 'Banking slips, the newest first.', noQuery, async ({ db, business }) =>
-    whole((await listSlips(db, 200, business.currency)).map((s) => ({ ...s, cash: t(s.cash), cheques: t(s.cheques), total: t(s.total) }))),
+    whole(
+      (await listSlips(db, 200, business.currency)).map((s) => ({
+        ...s,
+        cash: t(s.cash),
+        cheques: t(s.cheques),
+        total: t(s.total),
+      })),
+    ),
   ),
   change('/banking-slips', 'Cash and cheques go to the bank together.', bankSlip, { status: 201 }),
   read('/card-settlements', 'Card takings that arrived, the newest first.', noQuery, async ({ db, business }) =>
-    whole((await listSettlements(db, 200, business.currency)).map((s) => ({ ...s, gross: t(s.gross), fees: t(s.fees), net: t(s.net) }))),
+    whole(
+      (await listSettlements(db, 200, business.currency)).map((s) => ({
+        ...s,
+        gross: t(s.gross),
+        fees: t(s.fees),
+        net: t(s.net),
+      })),
+    ),
   ),
   change('/card-settlements', 'Card takings arrived, less fees.', settleCards, { status: 201 }),
-] // prettier-ignore
+]

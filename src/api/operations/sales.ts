@@ -112,15 +112,10 @@ export const sales = [
     ...ofSale,
     status: 201,
   }),
-  read(
-    '/sales/{id}/versions',
-    'Every version that was sent or agreed.',
-    noQuery,
-    async ({ db, id, business }) => ({
-      items: (await readVersions(db, id, business.currency)).map(viewOfVersion),
-      next: null,
-    }),
-  ),
+  read('/sales/{id}/versions', 'Every version that was sent or agreed.', noQuery, async ({ db, id, business }) => ({
+    items: (await readVersions(db, id, business.currency)).map(viewOfVersion),
+    next: null,
+  })),
   read(
     '/sales/{id}/comparison',
     'Two versions beside each other; the last two where none are named.',
@@ -204,12 +199,7 @@ export const sales = [
   change('/sales/{id}/agree', 'The customer said yes, to all or to chosen lines.', agreeSale, ofSale),
   change('/sales/{id}/decline', 'The customer said no.', declineSale, ofSale),
   change('/sales/{id}/cancel', 'The sale is called off.', cancelSale, ofSale),
-  change(
-    '/sales/{id}/change',
-    'New lines: a new agreed version, or a new draft before agreement.',
-    changeSale,
-    ofSale,
-  ),
+  change('/sales/{id}/change', 'New lines: a new agreed version, or a new draft before agreement.', changeSale, ofSale),
   change('/sales/{id}/arrangement', 'How the sale will be paid.', arrangeSale, {
     ...ofSale,
     bodyAs: 'arrangement',
@@ -220,12 +210,10 @@ export const sales = [
     status: 201,
   }),
   change('/sales/{id}/deposit-requests', 'Asks for money ahead.', requestDeposit, { ...ofSale, status: 201 }),
-  change(
-    '/sales/{id}/invoices',
-    'Bills what was handed over, what remains, a percentage, or chosen lines.',
-    billSale,
-    { ...ofSale, status: 201 },
-  ),
+  change('/sales/{id}/invoices', 'Bills what was handed over, what remains, a percentage, or chosen lines.', billSale, {
+    ...ofSale,
+    status: 201,
+  }),
   read(
     '/invoices/{id}',
     'An invoice, counter sale or credit note.',

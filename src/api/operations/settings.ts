@@ -31,11 +31,7 @@ const tokenInput = z.object({
   name: needed(80, 'A name'),
   /** Typed again: a token opens what a session does, and longer. */
   passphrase: z.string({ error: 'Type your passphrase again.' }).max(200),
-  days: z
-    .int('A whole number of days.')
-    .min(1, 'At least one day.')
-    .max(730, 'At most two years.')
-    .default(365),
+  days: z.int('A whole number of days.').min(1, 'At least one day.').max(730, 'At most two years.').default(365),
   readOnly: z.boolean().default(false),
 })
 const passphraseInput = z.object({ now: z.string().max(200), next: z.string().max(200) })
@@ -73,12 +69,10 @@ export const settings: readonly Operation[] = [
     items: await listApiTokens(db),
     next: null,
   })),
-  plain(
-    { method: 'DELETE', path: '/settings/tokens/{id}', summary: 'Withdraws a token.' },
-    async ({ till, params }) =>
-      /^\d{1,9}$/.test(params.id ?? '') && (await revokeApiToken(till.db, Number(params.id)))
-        ? ok({ status: 200, body: {} })
-        : err({ code: 'not-found', what: 'token', id: params.id ?? '' }),
+  plain({ method: 'DELETE', path: '/settings/tokens/{id}', summary: 'Withdraws a token.' }, async ({ till, params }) =>
+    /^\d{1,9}$/.test(params.id ?? '') && (await revokeApiToken(till.db, Number(params.id)))
+      ? ok({ status: 200, body: {} })
+      : err({ code: 'not-found', what: 'token', id: params.id ?? '' }),
   ),
   plain(
     {

@@ -12,12 +12,10 @@ import { businessDate } from '@/services/clock'
 export const openShop = cache(async () => {
   const db = database()
   const token = cookieOf({ headers: await headers() }, SESSION_COOKIE)
-  const [business, open] = await Promise.all([findBusiness(db), signedIn(db, token)]).catch(
-    (broken: unknown) => {
-      if (isAway(broken)) redirect('/away')
-      throw broken
-    },
-  )
+  const [business, open] = await Promise.all([findBusiness(db), signedIn(db, token)]).catch((broken: unknown) => {
+    if (isAway(broken)) redirect('/away')
+    throw broken
+  })
   if (!business) redirect('/set-up')
   if (!open) redirect('/sign-in')
   return { db, business, today: businessDate(), currency: business.currency }

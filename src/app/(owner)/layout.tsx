@@ -12,17 +12,10 @@ export const dynamic = 'force-dynamic'
 
 export default async function OwnerLayout({ children }: { children: ReactNode }) {
   const { db, business, today, currency } = await openShop()
-  const [flags, inHand, post] = await Promise.all([
-    readFlags(db, today, currency),
-    countInHand(db),
-    countPost(db),
-  ])
+  const [flags, inHand, post] = await Promise.all([readFlags(db, today, currency), countInHand(db), countPost(db)])
   return (
     <div className="min-h-screen">
-      <a
-        href="#main"
-        className="btn btn-do sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50"
-      >
+      <a href="#main" className="btn btn-do sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50">
         To the page
       </a>
       <Band name={business.name} flags={flags} today={today} currency={currency} />

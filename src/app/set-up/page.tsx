@@ -17,8 +17,8 @@ export default async function SetUp() {
       <div className="border-t-4 border-iron-900 bg-paper-100 p-6">
         <h1>Your business</h1>
         <p className="sub mb-4">
-          Five things to begin with. Name, passphrase and how prices are shown can be changed at any time, the
-          tax from a day on, the opening day until something is posted; the currency stays.
+          Five things to begin with. Name, passphrase and how prices are shown can be changed at any time, the tax from
+          a day on, the opening day until something is posted; the currency stays.
         </p>
         <SetUpForm today={businessDate()} needsCode={needsCode} />
       </div>

@@ -2,12 +2,24 @@ import type { Day } from './day'
 import { weekday } from './day'
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
-const LONG_MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'] // prettier-ignore
+const LONG_MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+]
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
 
 /** `24 Dec 2026` */
-export const formatDay = (d: Day): string =>
-  `${d.slice(8)} ${MONTHS[Number(d.slice(5, 7)) - 1]} ${d.slice(0, 4)}`
+export const formatDay = (d: Day): string => `${d.slice(8)} ${MONTHS[Number(d.slice(5, 7)) - 1]} ${d.slice(0, 4)}`
 /** `24 Dec`, and with the year when it is not the year of `today`. */
 export const formatDayShort = (d: Day, today: Day): string =>
   d.slice(0, 4) === today.slice(0, 4) ? formatDay(d).slice(0, 6) : formatDay(d)

@@ -26,8 +26,7 @@ export const readDay = (
     return ok(step[3] === 'm' ? addMonths(today, n) : addDays(today, step[3] === 'w' ? n * 7 : n))
   }
   const dayName = WEEKDAYS.indexOf(typed.slice(0, 3))
-  if (dayName >= 0 && /^[a-z]+$/.test(typed))
-    return ok(addDays(today, ((dayName + 1 - weekday(today) + 6) % 7) + 1))
+  if (dayName >= 0 && /^[a-z]+$/.test(typed)) return ok(addDays(today, ((dayName + 1 - weekday(today) + 6) % 7) + 1))
   const parts = /^(\d{1,2})(?:[\s./-]+(\d{1,2}|[a-z]{3,9})(?:[\s./-]+(\d{2}|\d{4}))?)?$/.exec(typed)
   if (!parts) return fail
   const named = parts[2] === undefined || /\d/.test(parts[2]) ? -1 : MONTHS.indexOf(parts[2].slice(0, 3))

@@ -13,4 +13,12 @@ export {
   type LetterFacts,
   type LetterTemplate,
 } from './letters'
-export { layoutSpec, usualLayout, PAPER_COLUMNS, PAPER_BLOCKS, type LayoutSpec, type PaperColumn, type PaperBlock } from './layout' // prettier-ignore
+export {
+  layoutSpec,
+  usualLayout,
+  PAPER_COLUMNS,
+  PAPER_BLOCKS,
+  type LayoutSpec,
+  type PaperColumn,
+  type PaperBlock,
+} from './layout'

@@ -2,17 +2,7 @@ import { PAPERS, type PaperKind } from './papers'
 import { paperWords, type PaperWord } from './paperWords'
 
 /** What a letter may speak of. Anything left out is left out of the letter, with its line where it stands alone. */
-export const LETTER_FACTS = [
-  'name',
-  'paper',
-  'number',
-  'title',
-  'amount',
-  'due',
-  'until',
-  'business',
-  'link',
-] as const
+export const LETTER_FACTS = ['name', 'paper', 'number', 'title', 'amount', 'due', 'until', 'business', 'link'] as const
 export type LetterFact = (typeof LETTER_FACTS)[number]
 export type LetterFacts = Partial<Record<LetterFact, string>>
 
@@ -71,11 +61,23 @@ const ENGLISH: Readonly<Record<PaperKind, LetterTemplate>> = {
 
 /** The frame of a letter in the other languages; the paper that is attached says the rest. */
 const FRAMES: Readonly<Record<string, LetterTemplate>> = {
-  de: { subject: '{paper} {number}', body: 'Guten Tag {name},\n\nanbei finden Sie: {paper} {number}, {amount}.\n\nIhre Seite bei uns:\n{link}\n\nMit freundlichen Grüßen\n{business}' },
-  fr: { subject: '{paper} {number}', body: 'Bonjour {name},\n\nvous trouverez ci-joint : {paper} {number}, {amount}.\n\nVotre page :\n{link}\n\nCordialement\n{business}' },
-  es: { subject: '{paper} {number}', body: 'Hola {name}:\n\nAdjuntamos {paper} {number}, {amount}.\n\nSu página:\n{link}\n\nUn saludo\n{business}' },
-  he: { subject: '{paper} {number}', body: 'שלום {name},\n\nמצורף: {paper} {number}, {amount}.\n\nהעמוד שלך אצלנו:\n{link}\n\nבברכה\n{business}' },
-} // prettier-ignore
+  de: {
+    subject: '{paper} {number}',
+    body: 'Guten Tag {name},\n\nanbei finden Sie: {paper} {number}, {amount}.\n\nIhre Seite bei uns:\n{link}\n\nMit freundlichen Grüßen\n{business}',
+  },
+  fr: {
+    subject: '{paper} {number}',
+    body: 'Bonjour {name},\n\nvous trouverez ci-joint : {paper} {number}, {amount}.\n\nVotre page :\n{link}\n\nCordialement\n{business}',
+  },
+  es: {
+    subject: '{paper} {number}',
+    body: 'Hola {name}:\n\nAdjuntamos {paper} {number}, {amount}.\n\nSu página:\n{link}\n\nUn saludo\n{business}',
+  },
+  he: {
+    subject: '{paper} {number}',
+    body: 'שלום {name},\n\nמצורף: {paper} {number}, {amount}.\n\nהעמוד שלך אצלנו:\n{link}\n\nבברכה\n{business}',
+  },
+}
 
 /** A reminder that was not heard is written again, firmer each time. */
 const FIRMER: Readonly<Record<number, LetterTemplate>> = {
@@ -103,11 +105,9 @@ export const paperOfLetter = (letter: LetterKind): PaperKind =>
 
 /** The program's own wording of a letter, where the owner has none. */
 export const usualLetter = (letter: LetterKind, language: string): LetterTemplate =>
-  FRAMES[language] ??
-  (letter === 'reminder-2' ? FIRMER[2]! : letter === 'reminder-3' ? FIRMER[3]! : ENGLISH[letter])
+  FRAMES[language] ?? (letter === 'reminder-2' ? FIRMER[2]! : letter === 'reminder-3' ? FIRMER[3]! : ENGLISH[letter])
 
-export const paperName = (paper: PaperKind, language: string): string =>
-  paperWords(language)(paper satisfies PaperWord)
+export const paperName = (paper: PaperKind, language: string): string => paperWords(language)(paper satisfies PaperWord)
 
 /**
  * Fills a template with facts. A fact that is not known disappears; a line that held nothing else disappears with it, and

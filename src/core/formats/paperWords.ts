@@ -5,13 +5,31 @@ export type PaperLanguage = (typeof PAPER_LANGUAGES)[number]
 /** What stands on papers, by language, in the order of the list above. */
 const WORDS = {
   estimate: ['Estimate', 'Angebot', 'Devis', 'Presupuesto', 'הצעת מחיר'],
-  confirmation: ['Order confirmation', 'Auftragsbestätigung', 'Confirmation de commande', 'Confirmación de pedido', 'אישור הזמנה'],
+  confirmation: [
+    'Order confirmation',
+    'Auftragsbestätigung',
+    'Confirmation de commande',
+    'Confirmación de pedido',
+    'אישור הזמנה',
+  ],
   'pick-list': ['Pick list', 'Sammelliste', 'Liste de préparation', 'Lista de preparación', 'רשימת ליקוט'],
   'packing-slip': ['Packing slip', 'Lieferschein', 'Bon de livraison', 'Albarán', 'תעודת משלוח'],
-  'deposit-request': ['Deposit request', 'Anforderung einer Anzahlung', 'Demande d’acompte', 'Solicitud de anticipo', 'דרישת מקדמה'],
+  'deposit-request': [
+    'Deposit request',
+    'Anforderung einer Anzahlung',
+    'Demande d’acompte',
+    'Solicitud de anticipo',
+    'דרישת מקדמה',
+  ],
   invoice: ['Invoice', 'Rechnung', 'Facture', 'Factura', 'חשבונית'],
   counter: ['Invoice and receipt', 'Rechnung und Quittung', 'Facture et reçu', 'Factura y recibo', 'חשבונית קבלה'],
-  'draft-invoice': ['Draft of an invoice', 'Entwurf einer Rechnung', 'Brouillon de facture', 'Borrador de factura', 'טיוטת חשבונית'],
+  'draft-invoice': [
+    'Draft of an invoice',
+    'Entwurf einer Rechnung',
+    'Brouillon de facture',
+    'Borrador de factura',
+    'טיוטת חשבונית',
+  ],
   'credit-note': ['Credit note', 'Gutschrift', 'Avoir', 'Nota de crédito', 'הודעת זיכוי'],
   receipt: ['Receipt', 'Quittung', 'Reçu', 'Recibo', 'קבלה'],
   statement: ['Statement', 'Kontoauszug', 'Relevé de compte', 'Estado de cuenta', 'דף חשבון'],
@@ -21,7 +39,13 @@ const WORDS = {
   payment: ['Payment', 'Zahlung', 'Paiement', 'Pago', 'תשלום'],
   chargeOf: ['charge', 'Gebühr', 'frais', 'cargo', 'עמלה'],
   financed: ['Financed', 'Finanziert', 'Financé', 'Financiado', 'סכום ממומן'],
-  yearly: ['Effective rate a year', 'Effektiver Jahreszins', 'Taux annuel effectif', 'Tasa anual efectiva', 'ריבית שנתית אפקטיבית'],
+  yearly: [
+    'Effective rate a year',
+    'Effektiver Jahreszins',
+    'Taux annuel effectif',
+    'Tasa anual efectiva',
+    'ריבית שנתית אפקטיבית',
+  ],
   signed: ['Signed', 'Unterschrift', 'Signature', 'Firma', 'חתימה'],
   date: ['Date', 'Datum', 'Date', 'Fecha', 'תאריך'],
   goodThrough: ['Good through', 'Gültig bis', 'Valable jusqu’au', 'Válido hasta', 'בתוקף עד'],
@@ -61,7 +85,7 @@ const WORDS = {
   page: ['page', 'Seite', 'page', 'página', 'עמוד'],
   of: ['of', 'von', 'sur', 'de', 'מתוך'],
   late: ['late since', 'überfällig seit', 'en retard depuis', 'vencido desde', 'באיחור מאז'],
-} as const satisfies Record<string, readonly [string, string, string, string, string]> // prettier-ignore
+} as const satisfies Record<string, readonly [string, string, string, string, string]>
 
 export type PaperWord = keyof typeof WORDS
 

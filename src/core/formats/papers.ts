@@ -1,5 +1,18 @@
 /** Every paper a sale can put out. Each is made of one thing: a sale, a handover, an invoice, a receipt, a customer. */
-export const PAPERS = ['estimate', 'confirmation', 'pick-list', 'packing-slip', 'deposit-request', 'invoice', 'credit-note', 'receipt', 'statement', 'reminder', 'agreement', 'open-items'] as const // prettier-ignore
+export const PAPERS = [
+  'estimate',
+  'confirmation',
+  'pick-list',
+  'packing-slip',
+  'deposit-request',
+  'invoice',
+  'credit-note',
+  'receipt',
+  'statement',
+  'reminder',
+  'agreement',
+  'open-items',
+] as const
 export type PaperKind = (typeof PAPERS)[number]
 
 /** What the id of a paper counts. */

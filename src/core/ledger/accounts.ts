@@ -3,13 +3,41 @@ export type AccountKind = 'asset' | 'liability' | 'equity' | 'income' | 'expense
 
 /** What an account is for. A posting names a role; the business decides which account plays it. Each role is played once. */
 export const ROLES = [
-  'drawer', 'cheques', 'bank', 'card-clearing', 'receivables', 'stock', 'tax-on-purchases',
-  'payables', 'received-not-billed', 'customer-deposits', 'layaway-deposits', 'on-account',
-  'billed-ahead', 'unearned-charges', 'tax-due', 'tax-on-deposits',
-  'owner-capital', 'retained-earnings', 'opening-balances',
-  'sales', 'work', 'charges', 'sales-returns', 'sales-discounts', 'charge-income', 'late-charges', 'cancellation-fees',
-  'cost-of-goods-sold', 'stock-adjustments', 'card-fees', 'bank-fees', 'bad-debts', 'over-short', 'rounding',
-] as const // prettier-ignore
+  'drawer',
+  'cheques',
+  'bank',
+  'card-clearing',
+  'receivables',
+  'stock',
+  'tax-on-purchases',
+  'payables',
+  'received-not-billed',
+  'customer-deposits',
+  'layaway-deposits',
+  'on-account',
+  'billed-ahead',
+  'unearned-charges',
+  'tax-due',
+  'tax-on-deposits',
+  'owner-capital',
+  'retained-earnings',
+  'opening-balances',
+  'sales',
+  'work',
+  'charges',
+  'sales-returns',
+  'sales-discounts',
+  'charge-income',
+  'late-charges',
+  'cancellation-fees',
+  'cost-of-goods-sold',
+  'stock-adjustments',
+  'card-fees',
+  'bank-fees',
+  'bad-debts',
+  'over-short',
+  'rounding',
+] as const
 export type AccountRole = (typeof ROLES)[number]
 
 /** Accounts that papers alone keep: an own entry there would part them from what they sum. */

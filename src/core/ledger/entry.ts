@@ -40,9 +40,7 @@ export const makeEntry = (on: Day, text: string, lines: readonly EntryLine[]): E
     const before = kept.get(key)
     kept.set(
       key,
-      before
-        ? { ...line, amount: money(before.amount.minor + line.amount.minor, line.amount.currency) }
-        : line,
+      before ? { ...line, amount: money(before.amount.minor + line.amount.minor, line.amount.currency) } : line,
     )
   }
   const merged = [...kept.values()].sort((a, b) => Number(b.amount.minor > 0n) - Number(a.amount.minor > 0n))

@@ -25,7 +25,8 @@ import {
 
 const usd = (minor: bigint) => money(minor, 'USD')
 const on = day('2026-11-25')
-const sides = (e: EntryDraft) => e.lines.map((l) => [('role' in l.account ? l.account.role : l.account.accountId), l.amount.minor]) // prettier-ignore
+const sides = (e: EntryDraft) =>
+  e.lines.map((l) => ['role' in l.account ? l.account.role : l.account.accountId, l.amount.minor])
 
 describe('the starting chart', () => {
   test('plays every role once', () => {
@@ -44,7 +45,10 @@ describe('an entry', () => {
       credit(role('sales'), usd(11n)),
       credit(role('rounding'), usd(0n)),
     ])
-    expect(sides(e)).toEqual([['bank', 11n], ['sales', -11n]]) // prettier-ignore
+    expect(sides(e)).toEqual([
+      ['bank', 11n],
+      ['sales', -11n],
+    ])
   })
   test('that does not balance is a mistake', () => {
     expect(() => makeEntry(on, 'x', [debit(role('bank'), usd(5n))])).toThrow('does not balance')
@@ -71,14 +75,33 @@ describe('papers', () => {
     taxes: [{ accountId: 9, amount: usd(83n) }],
   }
   test('an invoice owes the gross, earns what was handed over, and keeps the rest as billed ahead', () => {
-    expect(sides(postInvoice(billed, 'USD'))).toEqual([['receivables', 1083n], [7, -600n], ['billed-ahead', -400n], [9, -83n]]) // prettier-ignore
+    expect(sides(postInvoice(billed, 'USD'))).toEqual([
+      ['receivables', 1083n],
+      [7, -600n],
+      ['billed-ahead', -400n],
+      [9, -83n],
+    ])
   })
   test('a counter sale never touches receivables', () => {
     expect(sides(postCounterSale({ ...billed, method: 'card' }, 'USD'))[0]).toEqual(['card-clearing', 1083n])
   })
   test('a receipt pays dues and holds the rest, each in its own liability', () => {
-    const e = postReceipt({ on, text: '', method: 'transfer', onDues: usd(10n), held: [{ kind: 'deposit', amount: usd(20n) }, { kind: 'layaway', amount: usd(30n) }] }) // prettier-ignore
-    expect(sides(e)).toEqual([['bank', 60n], ['receivables', -10n], ['customer-deposits', -20n], ['layaway-deposits', -30n]]) // prettier-ignore
+    const e = postReceipt({
+      on,
+      text: '',
+      method: 'transfer',
+      onDues: usd(10n),
+      held: [
+        { kind: 'deposit', amount: usd(20n) },
+        { kind: 'layaway', amount: usd(30n) },
+      ],
+    })
+    expect(sides(e)).toEqual([
+      ['bank', 60n],
+      ['receivables', -10n],
+      ['customer-deposits', -20n],
+      ['layaway-deposits', -30n],
+    ])
   })
   test('a credit note undoes a loss and a discount with their tax, before any money is held', () => {
     const e = postCreditNote({
@@ -92,7 +115,14 @@ describe('papers', () => {
       writtenOff: { net: usd(400n), taxes: [{ accountId: 9, amount: usd(33n) }] },
       discount: { net: usd(139n), taxes: [{ accountId: 9, amount: usd(11n) }] },
     })
-    expect(sides(e)).toEqual([['sales-returns', 1000n], [9, 83n], ['bad-debts', -400n], ['sales-discounts', -139n], [9, -44n], ['on-account', -500n]]) // prettier-ignore
+    expect(sides(e)).toEqual([
+      ['sales-returns', 1000n],
+      [9, 83n],
+      ['bad-debts', -400n],
+      ['sales-discounts', -139n],
+      [9, -44n],
+      ['on-account', -500n],
+    ])
   })
   test('a credit note lowers what is open and keeps what was paid for the customer', () => {
     const none = { net: usd(0n), taxes: [] }
@@ -107,7 +137,13 @@ describe('papers', () => {
       writtenOff: none,
       discount: none,
     })
-    expect(sides(e)).toEqual([['sales-returns', 600n], ['billed-ahead', 400n], [9, 83n], ['receivables', -83n], ['on-account', -1000n]]) // prettier-ignore
+    expect(sides(e)).toEqual([
+      ['sales-returns', 600n],
+      ['billed-ahead', 400n],
+      [9, 83n],
+      ['receivables', -83n],
+      ['on-account', -1000n],
+    ])
   })
   test('a handover costs what left and earns what was billed ahead', () => {
     const e = postHandover({
@@ -116,7 +152,12 @@ describe('papers', () => {
       cost: usd(55n),
       earned: [{ incomeAccountId: 7, amount: usd(400n) }],
     })
-    expect(sides(e)).toEqual([['cost-of-goods-sold', 55n], ['billed-ahead', 400n], ['stock', -55n], [7, -400n]]) // prettier-ignore
+    expect(sides(e)).toEqual([
+      ['cost-of-goods-sold', 55n],
+      ['billed-ahead', 400n],
+      ['stock', -55n],
+      [7, -400n],
+    ])
   })
 })
 

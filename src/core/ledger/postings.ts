@@ -1,7 +1,7 @@
 import { addMoney, negateMoney, subtractMoney, sumMoney, type Money } from '../money'
 import type { Day } from '../day'
 import type { AccountRole } from './accounts'
-import { account, credit, debit, makeEntry, role, type AccountRef, type EntryDraft, type EntryLine } from './entry' // prettier-ignore
+import { account, credit, debit, makeEntry, role, type AccountRef, type EntryDraft, type EntryLine } from './entry'
 
 /**
  * One function for each paper that counts: what it puts in the books. Each returns one balanced entry. The table they
@@ -111,12 +111,14 @@ const heldGoes = ({ held }: HeldGoes, to: AccountRef): EntryLine[] =>
   held.flatMap((h) => [debit(role(accountOfHeld[h.kind]), h.amount), credit(to, h.amount)])
 
 /** Held money moves to another sale, or between a sale and the account of the customer. Nothing is earned. */
-export const postHeldMove = (move: HeldGoes & { readonly to: HeldKind; readonly taxThere: readonly TaxPosting[] }): EntryDraft =>
+export const postHeldMove = (
+  move: HeldGoes & { readonly to: HeldKind; readonly taxThere: readonly TaxPosting[] },
+): EntryDraft =>
   makeEntry(move.on, move.text, [
     ...heldGoes(move, role(accountOfHeld[move.to])),
     ...taxOnAhead(move.taxAhead),
     ...taxOnAhead(move.taxThere),
-  ]) // prettier-ignore
+  ])
 
 /** Held money kept as a fee when a sale is called off or a layaway given up. */
 export const postKeptFee = (fee: HeldGoes): EntryDraft =>
@@ -215,15 +217,8 @@ export const postHandover = (handover: {
   ])
 
 /** Goods came back to the shelf, at the cost they left with. */
-export const postGoodsBack = (back: {
-  readonly on: Day
-  readonly text: string
-  readonly cost: Money
-}): EntryDraft =>
-  makeEntry(back.on, back.text, [
-    debit(role('stock'), back.cost),
-    credit(role('cost-of-goods-sold'), back.cost),
-  ])
+export const postGoodsBack = (back: { readonly on: Day; readonly text: string; readonly cost: Money }): EntryDraft =>
+  makeEntry(back.on, back.text, [debit(role('stock'), back.cost), credit(role('cost-of-goods-sold'), back.cost)])
 
 /** Held money given back. */
 export const postRefund = (
@@ -239,12 +234,5 @@ export const postRefund = (
   ])
 
 /** A count found more (positive value) or less (negative) than the books had. */
-export const postStockCount = (count: {
-  readonly on: Day
-  readonly text: string
-  readonly value: Money
-}): EntryDraft =>
-  makeEntry(count.on, count.text, [
-    debit(role('stock'), count.value),
-    credit(role('stock-adjustments'), count.value),
-  ])
+export const postStockCount = (count: { readonly on: Day; readonly text: string; readonly value: Money }): EntryDraft =>
+  makeEntry(count.on, count.text, [debit(role('stock'), count.value), credit(role('stock-adjustments'), count.value)])

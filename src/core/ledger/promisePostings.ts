@@ -2,7 +2,15 @@ import { addMoney, subtractMoney, sumMoney, type Money } from '../money'
 import type { Day } from '../day'
 import type { AccountRole } from './accounts'
 import { account, credit, debit, makeEntry, role, type EntryDraft } from './entry'
-import { accountOfHeld, accountOfMethod, taxOnAhead, type Discount, type HeldAmount, type Method, type TaxPosting } from './postings' // prettier-ignore
+import {
+  accountOfHeld,
+  accountOfMethod,
+  taxOnAhead,
+  type Discount,
+  type HeldAmount,
+  type Method,
+  type TaxPosting,
+} from './postings'
 
 /** What promises of money, the drawer and the way to the bank put in the books; one function for each paper. */
 interface Posting {
@@ -16,10 +24,7 @@ export const postChargeAdded = (p: Posting & { readonly amount: Money }): EntryD
 
 /** A period's charge is earned. */
 export const postChargeEarned = (p: Posting & { readonly amount: Money }): EntryDraft =>
-  makeEntry(p.on, p.text, [
-    debit(role('unearned-charges'), p.amount),
-    credit(role('charge-income'), p.amount),
-  ])
+  makeEntry(p.on, p.text, [debit(role('unearned-charges'), p.amount), credit(role('charge-income'), p.amount)])
 
 /**
  * A plan ends early: what is given back is no longer owed (or, where more was paid ahead, is held on account), the rest
@@ -37,7 +42,7 @@ export const postPayoff = (
 
 /** A charge of its own: for being late, or for a cheque that came back. */
 export const postExtraCharge = (p: Posting & { readonly amount: Money; readonly income: AccountRole }): EntryDraft =>
-  makeEntry(p.on, p.text, [debit(role('receivables'), p.amount), credit(role(p.income), p.amount)]) // prettier-ignore
+  makeEntry(p.on, p.text, [debit(role('receivables'), p.amount), credit(role(p.income), p.amount)])
 
 /** A debt given up: the loss, and its tax back where that is allowed. */
 export const postWriteOff = (p: Posting & Discount): EntryDraft =>
@@ -111,7 +116,7 @@ export const postBounce = (
 
 /** Cash put in (positive) or taken out (negative), for or from another account. */
 export const postDrawerMove = (p: Posting & { readonly amount: Money; readonly accountId: number }): EntryDraft =>
-  makeEntry(p.on, p.text, [debit(role('drawer'), p.amount), credit(account(p.accountId), p.amount)]) // prettier-ignore
+  makeEntry(p.on, p.text, [debit(role('drawer'), p.amount), credit(account(p.accountId), p.amount)])
 
 /** The drawer was counted: more (positive) or less (negative) than the books say. */
 export const postDrawerCount = (p: Posting & { readonly over: Money }): EntryDraft =>
@@ -126,9 +131,7 @@ export const postBankingSlip = (p: Posting & { readonly cash: Money; readonly ch
   ])
 
 /** Card takings arrive at the bank, less what the card company keeps. */
-export const postCardSettlement = (
-  p: Posting & { readonly gross: Money; readonly fees: Money },
-): EntryDraft =>
+export const postCardSettlement = (p: Posting & { readonly gross: Money; readonly fees: Money }): EntryDraft =>
   makeEntry(p.on, p.text, [
     debit(role('bank'), subtractMoney(p.gross, p.fees)),
     debit(role('card-fees'), p.fees),

@@ -25,7 +25,10 @@ const row = (s: AccountSum): ReportRow => {
   return { id: s.id, code: s.code, name: s.name, amount: natural }
 }
 const rowsOf = (sums: readonly AccountSum[], kind: AccountKind): ReportRow[] =>
-  sums.filter((s) => s.kind === kind).map(row).filter((r) => !isZeroMoney(r.amount)) // prettier-ignore
+  sums
+    .filter((s) => s.kind === kind)
+    .map(row)
+    .filter((r) => !isZeroMoney(r.amount))
 const total = (rows: readonly ReportRow[], currency: string): Money =>
   sumMoney(
     rows.map((r) => r.amount),

@@ -37,7 +37,7 @@ export const sayLine = ({ account, kind, role, amount }: SaidLine): string => {
     case 'expense':
       return up ? `${sum} spent or lost: ${account}` : `${sum} less spent: ${account}`
   }
-} // prettier-ignore
+}
 
 /** A whole entry in one sentence. */
 export const sayEntry = (lines: readonly SaidLine[]): string => {

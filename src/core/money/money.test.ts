@@ -28,11 +28,7 @@ describe('rounding to money', () => {
 
 describe('splitting', () => {
   test('gives the leftover cent to the earlier part', () => {
-    expect(splitMoney(usd(100_000n), [1, 1, 1].map(decimal)).map((m) => m.minor)).toEqual([
-      33334n,
-      33333n,
-      33333n,
-    ])
+    expect(splitMoney(usd(100_000n), [1, 1, 1].map(decimal)).map((m) => m.minor)).toEqual([33334n, 33333n, 33333n])
   })
   test('gives leftover cents to the parts that lost most, whatever their order', () => {
     // 1.00 over 1 : 1 : 4 is 16.67, 16.67, 66.67 cents; two cents are left and go to the two thirds that lost .67 first in order
@@ -86,16 +82,12 @@ describe('reading and writing', () => {
   })
   test('what is written is read again as the same amount', () => {
     fc.assert(
-      fc.property(
-        fc.bigInt(-(10n ** 14n), 10n ** 14n),
-        fc.constantFrom('USD', 'JPY', 'KWD'),
-        (minor, currency) => {
-          for (const write of [toDecimalString, formatMoney]) {
-            const read = parseMoney(write(money(minor, currency)), currency)
-            expect(read.ok && read.value.minor).toBe(minor)
-          }
-        },
-      ),
+      fc.property(fc.bigInt(-(10n ** 14n), 10n ** 14n), fc.constantFrom('USD', 'JPY', 'KWD'), (minor, currency) => {
+        for (const write of [toDecimalString, formatMoney]) {
+          const read = parseMoney(write(money(minor, currency)), currency)
+          expect(read.ok && read.value.minor).toBe(minor)
+        }
+      }),
     )
   })
   test('a credit balance says so', () => {

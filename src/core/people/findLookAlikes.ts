@@ -43,11 +43,7 @@ const similar = (a: string, b: string): boolean => {
  * of words, accents and case aside), or a name a letter or two away. Each once, by the strongest reason.
  */
 export const findLookAlikes = (wanted: Omit<Person, 'id'>, known: readonly Person[]): LookAlike[] => {
-  const [email, phone, name] = [
-    wanted.email.trim().toLowerCase(),
-    digits(wanted.phone),
-    plain(wanted.name).join(' '),
-  ]
+  const [email, phone, name] = [wanted.email.trim().toLowerCase(), digits(wanted.phone), plain(wanted.name).join(' ')]
   return known.flatMap((p): LookAlike[] => {
     const theirs = plain(p.name).join(' ')
     if (email !== '' && p.email.trim().toLowerCase() === email) return [{ id: p.id, why: 'same e-mail' }]

@@ -15,4 +15,4 @@ test.each([
   ['a letter mistyped', look('Hasel Adair'), [{ id: 1, why: 'similar name' }]],
   ['not a short name one letter away', look('Ian'), []],
   ['not an empty e-mail or phone on both sides', look('Quite Another'), []],
-])('finds %s', (_, got, wanted) => expect(got).toEqual(wanted)) // prettier-ignore
+])('finds %s', (_, got, wanted) => expect(got).toEqual(wanted))

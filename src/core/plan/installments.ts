@@ -1,7 +1,22 @@
 import {
-  addMoney, Decimal, decimal, HUNDRED, isPositiveMoney, minorDigits, money, multiplyMoney, roundToMoney,
-  smallerMoney, splitMoney, subtractMoney, sumMoney, toDecimal, ZERO, zeroMoney, type Money,
-} from '../money' // prettier-ignore
+  addMoney,
+  Decimal,
+  decimal,
+  HUNDRED,
+  isPositiveMoney,
+  minorDigits,
+  money,
+  multiplyMoney,
+  roundToMoney,
+  smallerMoney,
+  splitMoney,
+  subtractMoney,
+  sumMoney,
+  toDecimal,
+  ZERO,
+  zeroMoney,
+  type Money,
+} from '../money'
 import { err, ok, type Result } from '../result'
 import type { Day } from '../day'
 import type { InstallmentTerms } from './arrangement'
@@ -93,8 +108,7 @@ const evenRows = (financed: Money, charge: Money, terms: InstallmentTerms): Plan
   const payments: Money[] = []
   let left = whole
   for (const part of even) {
-    const payment =
-      payments.length === terms.count - 1 ? left : smallerMoney(left, roundUp(part, terms.roundUpTo))
+    const payment = payments.length === terms.count - 1 ? left : smallerMoney(left, roundUp(part, terms.roundUpTo))
     if (!isPositiveMoney(payment)) break
     payments.push(payment)
     left = subtractMoney(left, payment)
@@ -148,11 +162,7 @@ const MOST = new Rate(10)
  * Found by Newton's method on the rate of a step: what the payments are worth falls with the rate, ever more slowly, so
  * from zero the steps rise towards the rate and never pass it.
  */
-export const effectiveYearlyRate = (
-  financed: Money,
-  payments: readonly Money[],
-  perYear: Decimal,
-): Decimal => {
+export const effectiveYearlyRate = (financed: Money, payments: readonly Money[], perYear: Decimal): Decimal => {
   const target = new Rate(financed.minor.toString())
   const paid = payments.map((p) => new Rate(p.minor.toString()))
   let rate = new Rate(0)
@@ -174,7 +184,5 @@ export const effectiveYearlyRate = (
 }
 
 /** What a part comes to: the amount, or the percentage of the total, rounded once. Never more than the total. */
-export const partOf = (
-  total: Money,
-  part: { readonly percent: Decimal } | { readonly amount: Money },
-): Money => ('amount' in part ? part.amount : multiplyMoney(total, part.percent.div(HUNDRED)))
+export const partOf = (total: Money, part: { readonly percent: Decimal } | { readonly amount: Money }): Money =>
+  'amount' in part ? part.amount : multiplyMoney(total, part.percent.div(HUNDRED))

@@ -14,17 +14,14 @@ export const planLayaway = (total: Money, terms: LayawayTerms, startsOn: Day): R
   if (subtractMoney(total, first).minor < 0n) return err({ code: 'first-payment-too-large', total, first })
   const ends = addMonths(startsOn, terms.months)
   const days: Day[] = []
-  for (let n = 1; stepFrom(startsOn, terms.every, n) <= ends; n++)
-    days.push(stepFrom(startsOn, terms.every, n))
+  for (let n = 1; stepFrom(startsOn, terms.every, n) <= ends; n++) days.push(stepFrom(startsOn, terms.every, n))
   if (days.length === 0) days.push(ends)
   const rest = splitMoney(
     subtractMoney(total, first),
     days.map(() => decimal(1)),
   )
   const payments = isPositiveMoney(first) ? [{ due: startsOn, payment: first }] : []
-  payments.push(
-    ...days.map((due, i) => ({ due, payment: rest[i]! })).filter((p) => isPositiveMoney(p.payment)),
-  )
+  payments.push(...days.map((due, i) => ({ due, payment: rest[i]! })).filter((p) => isPositiveMoney(p.payment)))
   let balance = total
   const rows: PlanRow[] = payments.map(({ due, payment }) => {
     balance = subtractMoney(balance, payment)

@@ -17,7 +17,7 @@ export interface LayawayStanding {
   /** What is missing until it is paid up. */
   readonly left: Money
   /** Every row of the schedule, with what came of it. */
-  readonly rows: readonly { readonly due: Day; readonly payment: Money; readonly came: Money; readonly open: Money }[] // prettier-ignore
+  readonly rows: readonly { readonly due: Day; readonly payment: Money; readonly came: Money; readonly open: Money }[]
 }
 
 /**

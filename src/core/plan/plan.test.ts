@@ -21,9 +21,7 @@ const payments = (p: ReturnType<typeof plan>) => p.rows.map((r) => toDecimalStri
 
 describe('installments', () => {
   test('1,970.00 with 350.00 first over 9 months is 9 × 180.00', () => {
-    expect(payments(plan(197_000n, { firstPayment: usd(35_000n), count: 9 }))).toEqual(
-      Array(9).fill('180.00'),
-    )
+    expect(payments(plan(197_000n, { firstPayment: usd(35_000n), count: 9 }))).toEqual(Array(9).fill('180.00'))
   })
   test('1,000.00 over 3 gives the leftover cent to the first', () => {
     expect(payments(plan(100_000n, {}))).toEqual(['333.34', '333.33', '333.33'])
@@ -83,6 +81,9 @@ test('a layaway pays its first part at once and the rest evenly until it ends', 
   )
   // 20 % of 715.00 is 143.00; 572.00 over three months is 190.67, 190.67, 190.66
   expect(made.ok && made.value.rows.map((r) => [r.due, toDecimalString(r.payment)])).toEqual([
-    ['2026-11-25', '143.00'], ['2026-12-25', '190.67'], ['2027-01-25', '190.67'], ['2027-02-25', '190.66'],
-  ]) // prettier-ignore
+    ['2026-11-25', '143.00'],
+    ['2026-12-25', '190.67'],
+    ['2027-01-25', '190.67'],
+    ['2027-02-25', '190.66'],
+  ])
 })

@@ -2,45 +2,88 @@ import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { day } from '../day'
 import { decimal, money, sumMoney } from '../money'
-import { givingUpFee, lateChargeOf, layawayStanding, openParts, payoffOn, planInstallments, planLayaway, spreadRest, type StandingRow } from './index' // prettier-ignore
+import {
+  givingUpFee,
+  lateChargeOf,
+  layawayStanding,
+  openParts,
+  payoffOn,
+  planInstallments,
+  planLayaway,
+  spreadRest,
+  type StandingRow,
+} from './index'
 
 const usd = (minor: bigint) => money(minor, 'USD')
-const standing = (rows: readonly { due: StandingRow['due']; principal: StandingRow['principal']; charge: StandingRow['charge']; payment: StandingRow['open'] }[], paid = 0n): StandingRow[] => {
+const standing = (
+  rows: readonly {
+    due: StandingRow['due']
+    principal: StandingRow['principal']
+    charge: StandingRow['charge']
+    payment: StandingRow['open']
+  }[],
+  paid = 0n,
+): StandingRow[] => {
   let left = paid
   return rows.map((r) => {
     const part = left < r.payment.minor ? left : r.payment.minor
     left -= part
     return { due: r.due, principal: r.principal, charge: r.charge, open: usd(r.payment.minor - part) }
   })
-} // prettier-ignore
+}
 
 describe('paying off early', () => {
-  const yearly = planInstallments(usd(180_000n), { kind: 'installments', count: 12, every: 'month', firstDue: day('2026-02-01'), charge: { yearlyRate: decimal('0.12') } }) // prettier-ignore
+  const yearly = planInstallments(usd(180_000n), {
+    kind: 'installments',
+    count: 12,
+    every: 'month',
+    firstDue: day('2026-02-01'),
+    charge: { yearlyRate: decimal('0.12') },
+  })
   const rows = yearly.ok ? yearly.value.rows : []
 
   test('a yearly rate: on the day of the third row its charge is earned in full, the rest is given back', () => {
     // Charges: 1 % of 1,800.00 = 18.00; of 1,658.07 = 16.58; of 1,514.72 = 15.15. Together 49.73; the whole charge is 119.13.
-    const p = payoffOn(standing(rows, 3n * 15_993n), { startedOn: day('2026-01-01'), charge: { yearlyRate: decimal('0.12') }, currency: 'USD' }, day('2026-04-01')) // prettier-ignore
+    const p = payoffOn(
+      standing(rows, 3n * 15_993n),
+      { startedOn: day('2026-01-01'), charge: { yearlyRate: decimal('0.12') }, currency: 'USD' },
+      day('2026-04-01'),
+    )
     expect([p.earned.minor, p.givenBack.minor]).toEqual([4973n, 6940n])
     // Principal left after three rows: 1,514.72 − 144.78 = 1,369.94, and nothing of charge is open but what is given back.
     expect(p.toPay.minor).toBe(136_994n)
   })
   test('the row that runs earns by its days', () => {
     // 15 of the 30 days from 1 April to 1 May: half of 13.70 (1 % of 1,369.94) = 6.85
-    const p = payoffOn(standing(rows, 3n * 15_993n), { startedOn: day('2026-01-01'), charge: { yearlyRate: decimal('0.12') }, currency: 'USD' }, day('2026-04-16')) // prettier-ignore
+    const p = payoffOn(
+      standing(rows, 3n * 15_993n),
+      { startedOn: day('2026-01-01'), charge: { yearlyRate: decimal('0.12') }, currency: 'USD' },
+      day('2026-04-16'),
+    )
     expect([p.earned.minor, p.toPay.minor]).toEqual([5658n, 137_679n])
   })
   test('a flat charge is earned by days: 100 of 300 days earn a third', () => {
-    const flat: StandingRow[] = [{ due: day('2026-10-28'), principal: usd(100_000n), charge: usd(30_000n), open: usd(130_000n) }] // prettier-ignore
+    const flat: StandingRow[] = [
+      { due: day('2026-10-28'), principal: usd(100_000n), charge: usd(30_000n), open: usd(130_000n) },
+    ]
     const plan = { startedOn: day('2026-01-01'), charge: { flat: usd(30_000n) }, currency: 'USD' }
-    expect(payoffOn(flat, plan, day('2026-04-11'))).toEqual({ earned: usd(10_000n), givenBack: usd(20_000n), toPay: usd(110_000n) }) // prettier-ignore
+    expect(payoffOn(flat, plan, day('2026-04-11'))).toEqual({
+      earned: usd(10_000n),
+      givenBack: usd(20_000n),
+      toPay: usd(110_000n),
+    })
     expect(payoffOn(flat, plan, day('2025-12-01')).earned.minor).toBe(0n)
     expect(payoffOn(flat, plan, day('2027-01-01')).givenBack.minor).toBe(0n)
   })
 })
 
 test('charge comes before principal in a row', () => {
-  const row = (open: bigint): StandingRow => ({ due: day('2026-01-01'), principal: usd(9000n), charge: usd(1000n), open: usd(open) }) // prettier-ignore
+  const row = (open: bigint): StandingRow => ({
+    due: day('2026-01-01'),
+    principal: usd(9000n),
+    charge: usd(1000n),
+    open: usd(open),
+  })
   expect(openParts(row(10_000n))).toEqual({ charge: usd(1000n), principal: usd(9000n) })
   expect(openParts(row(9400n))).toEqual({ charge: usd(400n), principal: usd(9000n) })
   expect(openParts(row(500n))).toEqual({ charge: usd(0n), principal: usd(500n) })
@@ -49,27 +92,47 @@ test('charge comes before principal in a row', () => {
 test('what is open is spread over new rows and adds up again', () => {
   fc.assert(
     fc.property(
-      fc.array(fc.tuple(fc.bigInt(1n, 90_000n), fc.bigInt(0n, 900n), fc.bigInt(0n, 100n)), { minLength: 1, maxLength: 8 }),
+      fc.array(fc.tuple(fc.bigInt(1n, 90_000n), fc.bigInt(0n, 900n), fc.bigInt(0n, 100n)), {
+        minLength: 1,
+        maxLength: 8,
+      }),
       fc.integer({ min: 1, max: 24 }),
       (of, count) => {
-        const rows = of.map(([p, c, paid]): StandingRow => ({ due: day('2026-01-01'), principal: usd(p), charge: usd(c), open: usd(((p + c) * (100n - paid)) / 100n) })) // prettier-ignore
+        const rows = of.map(([p, c, paid]): StandingRow => ({
+          due: day('2026-01-01'),
+          principal: usd(p),
+          charge: usd(c),
+          open: usd(((p + c) * (100n - paid)) / 100n),
+        }))
         const spread = spreadRest(rows, { count, every: 'month', firstDue: day('2026-05-31') }, 'USD')
-        const open = sumMoney(rows.map((r) => r.open), 'USD') // prettier-ignore
+        const open = sumMoney(
+          rows.map((r) => r.open),
+          'USD',
+        )
         expect(spread.ok && spread.value.totalPayments).toEqual(open)
         expect(spread.ok && spread.value.totalCharge).toEqual(spread.charge)
       },
     ),
-  ) // prettier-ignore
+  )
 })
 
 describe('layaway', () => {
-  const plan = planLayaway(usd(90_000n), { kind: 'layaway', first: { percent: decimal(20) }, months: 3, every: 'month' }, day('2026-01-15')) // prettier-ignore
+  const plan = planLayaway(
+    usd(90_000n),
+    { kind: 'layaway', first: { percent: decimal(20) }, months: 3, every: 'month' },
+    day('2026-01-15'),
+  )
   const rows = plan.ok ? plan.value.rows : []
   const at = (paid: bigint, on: string, more: { handedOver?: boolean; givenUp?: boolean } = {}) =>
     layawayStanding(rows, usd(paid), { graceDays: 5, handedOver: false, givenUp: false, ...more }, day(on))
 
   test('the rows: 180.00 at once, then 3 × 240.00', () => {
-    expect(rows.map((r) => [r.due, r.payment.minor])).toEqual([['2026-01-15', 18_000n], ['2026-02-15', 24_000n], ['2026-03-15', 24_000n], ['2026-04-15', 24_000n]]) // prettier-ignore
+    expect(rows.map((r) => [r.due, r.payment.minor])).toEqual([
+      ['2026-01-15', 18_000n],
+      ['2026-02-15', 24_000n],
+      ['2026-03-15', 24_000n],
+      ['2026-04-15', 24_000n],
+    ])
   })
   test.each([
     [18_000n, '2026-02-20', 'paying in', 0n], // the last grace day is still in time

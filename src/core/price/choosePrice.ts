@@ -34,9 +34,7 @@ const holds = (o: PriceOffer, on: Day): boolean =>
 const stepFor = (offers: readonly PriceOffer[], quantity: Decimal): PriceOffer | undefined =>
   offers
     .filter((o) => o.fromQuantity.lte(quantity))
-    .sort(
-      (a, b) => b.fromQuantity.cmp(a.fromQuantity) || ((a.validFrom ?? '') < (b.validFrom ?? '') ? 1 : -1),
-    )[0]
+    .sort((a, b) => b.fromQuantity.cmp(a.fromQuantity) || ((a.validFrom ?? '') < (b.validFrom ?? '') ? 1 : -1))[0]
 
 /**
  * What one unit costs a customer, and where that price came from.
@@ -66,7 +64,13 @@ export const choosePrice = (wish: {
     : undefined
   const none = decimal(0)
   if (own && level)
-    return { price: own.price, level: level.name, percentOff: none, fromQuantity: own.fromQuantity, validUntil: own.validUntil } // prettier-ignore
+    return {
+      price: own.price,
+      level: level.name,
+      percentOff: none,
+      fromQuantity: own.fromQuantity,
+      validUntil: own.validUntil,
+    }
   const step = stepFor(
     valid.filter((o) => o.levelId === null),
     quantity,

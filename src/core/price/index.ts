@@ -1,8 +1,2 @@
-export {
-  choosePrice,
-  sayPriceSource,
-  type PriceOffer,
-  type PriceLevel,
-  type ChosenPrice,
-} from './choosePrice'
+export { choosePrice, sayPriceSource, type PriceOffer, type PriceLevel, type ChosenPrice } from './choosePrice'
 export { convertPrice } from './convertPrice'

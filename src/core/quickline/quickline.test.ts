@@ -5,17 +5,24 @@ test.each([
   ['take 250 cash from Adair', { verb: 'take', amount: '250', method: 'cash', who: 'Adair' }],
   ['Take 12*45 from  Hazel Adair', { verb: 'take', amount: '540', method: 'cash', who: 'Hazel Adair' }],
   ['take 99.50 transfer from Wick', { verb: 'take', amount: '99.5', method: 'transfer', who: 'Wick' }],
-  ['estimate Adair: 2 rosin, 1 rehair', { verb: 'estimate', who: 'Adair', lines: [{ quantity: '2', what: 'rosin' }, { quantity: '1', what: 'rehair' }] }], // prettier-ignore
+  [
+    'estimate Adair: 2 rosin, 1 rehair',
+    {
+      verb: 'estimate',
+      who: 'Adair',
+      lines: [
+        { quantity: '2', what: 'rosin' },
+        { quantity: '1', what: 'rehair' },
+      ],
+    },
+  ],
   ['order Wick: cello case', { verb: 'order', who: 'Wick', lines: [{ quantity: '1', what: 'cello case' }] }],
   ['estimate Adair', { verb: 'estimate', who: 'Adair', lines: [] }],
   ['take nothing from Adair', { verb: 'find', text: 'take nothing from Adair' }],
   ['agree 1042', { verb: 'agree', sale: '1042' }],
   ['Hand over 1042', { verb: 'hand over', sale: '1042' }],
   ['decline 1042: too dear', { verb: 'decline', sale: '1042', reason: 'too dear' }],
-  [
-    'customer Ines Marlowe ines@mail.example',
-    { verb: 'customer', name: 'Ines Marlowe', email: 'ines@mail.example' },
-  ],
+  ['customer Ines Marlowe ines@mail.example', { verb: 'customer', name: 'Ines Marlowe', email: 'ines@mail.example' }],
   ['customer Ines', { verb: 'customer', name: 'Ines', email: '' }],
   ['remind Hazel Adair', { verb: 'remind', who: 'Hazel Adair' }],
   ['bill the school', { verb: 'find', text: 'bill the school' }],

@@ -17,10 +17,7 @@ export interface DiscountedDue {
  */
 export const discountLeft = (due: DiscountedDue): Money =>
   isPositiveMoney(due.discount) && isPositiveMoney(due.credited)
-    ? multiplyMoney(
-        due.discount,
-        toDecimal(subtractMoney(due.amount, due.credited)).div(toDecimal(due.amount)),
-      )
+    ? multiplyMoney(due.discount, toDecimal(subtractMoney(due.amount, due.credited)).div(toDecimal(due.amount)))
     : due.discount
 
 /** What comes off a due for paying all the rest on a day: nothing after the day it runs to, and never all that is open. */
@@ -29,10 +26,7 @@ export const discountOn = (
   on: Day,
 ): Money | undefined => {
   const left = discountLeft(due)
-  return due.discountUntil !== null &&
-    on <= due.discountUntil &&
-    isPositiveMoney(left) &&
-    due.open.minor > left.minor
+  return due.discountUntil !== null && on <= due.discountUntil && isPositiveMoney(left) && due.open.minor > left.minor
     ? left
     : undefined
 }

@@ -32,8 +32,7 @@ export interface CreditedDues {
   readonly beyond: Money
 }
 
-const byDate = (a: DueParts, b: DueParts): number =>
-  a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id
+const byDate = (a: DueParts, b: DueParts): number => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id)
 
 /**
  * What a credit gives back: first what is open, then what was written off, then what was really paid; the discount for

@@ -49,8 +49,7 @@ export type FillError =
   | { readonly code: 'due-not-open'; readonly dueId: number }
   | { readonly code: 'more-than-received'; readonly received: Money; readonly asked: Money }
 
-const byDate = (a: OpenDue, b: OpenDue): number =>
-  a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id
+const byDate = (a: OpenDue, b: OpenDue): number => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id)
 
 const pour = (dues: readonly OpenDue[], amount: Money) => {
   let left = amount

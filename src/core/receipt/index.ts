@@ -1,11 +1,4 @@
 export * from './fillDues'
-export {
-  discountLeft,
-  discountOn,
-  discountWith,
-  dueInSentence,
-  nameOfDue,
-  type DiscountedDue,
-} from './aboutDue'
+export { discountLeft, discountOn, discountWith, dueInSentence, nameOfDue, type DiscountedDue } from './aboutDue'
 export * from './creditDues'
 export { tenderOf, type Tendered } from './tender'

@@ -15,13 +15,20 @@ const dues = [due(1, '2026-03-01', 500n), due(2, '2026-01-01', 300n), due(3, '20
 
 test('oldest first: by due date, then by id, then deposits asked for, the rest on account', () => {
   const filled = fillOldest({ dues, deposits: [{ saleId: 9, open: usd(50n) }] }, usd(1100n))
-  expect(filled.dues.map((d) => [d.dueId, d.amount.minor])).toEqual([[2, 300n], [3, 200n], [1, 500n]]) // prettier-ignore
+  expect(filled.dues.map((d) => [d.dueId, d.amount.minor])).toEqual([
+    [2, 300n],
+    [3, 200n],
+    [1, 500n],
+  ])
   expect(filled.held.map((h) => [h.saleId, h.amount.minor])).toEqual([[9, 50n]])
   expect(filled.onAccount.minor).toBe(50n)
 })
 test('a short amount stops where it runs out', () => {
   const filled = fillOldest({ dues, deposits: [] }, usd(400n))
-  expect(filled.dues.map((d) => [d.dueId, d.amount.minor])).toEqual([[2, 300n], [3, 100n]]) // prettier-ignore
+  expect(filled.dues.map((d) => [d.dueId, d.amount.minor])).toEqual([
+    [2, 300n],
+    [3, 100n],
+  ])
 })
 test('a sale named takes its own dues first, and is held for beyond them', () => {
   const filled = fillNamed(dues, [{ saleId: 2, amount: usd(260n) }], usd(260n))
@@ -29,7 +36,10 @@ test('a sale named takes its own dues first, and is held for beyond them', () =>
   expect(filled.ok && filled.value.held).toEqual([{ saleId: 2, amount: usd(60n) }])
 })
 test('more than is open on a due is refused, also in two wishes', () => {
-  const twice = [{ dueId: 1, amount: usd(300n) }, { dueId: 1, amount: usd(300n) }] // prettier-ignore
+  const twice = [
+    { dueId: 1, amount: usd(300n) },
+    { dueId: 1, amount: usd(300n) },
+  ]
   const filled = fillNamed(dues, twice, usd(600n))
   expect(!filled.ok && filled.error).toMatchObject({
     code: 'more-than-open',
@@ -61,7 +71,7 @@ test.each([
   [5000n, 5000n, undefined, 0n], // a part takes no discount
 ])('paid in time, %s settles a due of 108.25 with 2.17 off', (amount, on, discount, left) => {
   const filled = fillOldest({ dues: [early], deposits: [] }, usd(amount))
-  expect(filled.dues[0]).toEqual({ dueId: 4, amount: usd(on), ...(discount ? { discount: usd(discount) } : {}) }) // prettier-ignore
+  expect(filled.dues[0]).toEqual({ dueId: 4, amount: usd(on), ...(discount ? { discount: usd(discount) } : {}) })
   expect(filled.onAccount.minor).toBe(left)
 })
 test('a named amount between the two takes less discount, and all of it takes none', () => {

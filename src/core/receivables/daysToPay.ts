@@ -12,9 +12,7 @@ export interface PaidDue {
  * How long a customer takes, in whole days from the invoice date to the last payment: the average weighted by amount, and
  * the median. Nothing to measure gives null.
  */
-export const daysToPay = (
-  paid: readonly PaidDue[],
-): { readonly average: number; readonly median: number } | null => {
+export const daysToPay = (paid: readonly PaidDue[]): { readonly average: number; readonly median: number } | null => {
   if (paid.length === 0) return null
   const days = paid.map((p) => daysBetween(p.from, p.paidOn))
   const whole = paid.reduce((sum, p) => sum + p.amount.minor, 0n)

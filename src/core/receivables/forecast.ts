@@ -69,11 +69,7 @@ export const seeded = (seed: number): (() => number) => {
 export const quantile = (sorted: readonly bigint[], percent: number): bigint =>
   sorted.length === 0 ? 0n : sorted[Math.max(0, Math.ceil((percent * sorted.length) / 100) - 1)]!
 
-const candidates = (
-  input: ForecastInput,
-  everybody: readonly number[],
-  due: ForecastDue,
-): readonly number[] => {
+const candidates = (input: ForecastInput, everybody: readonly number[], due: ForecastDue): readonly number[] => {
   const own = input.lateness[due.customerId] ?? []
   const samples = own.length >= MIN_SAMPLES ? own : everybody
   const waited = daysBetween(due.dueOn, input.today)

@@ -1,5 +1,15 @@
 export * from './age'
 export { expectByWeek } from './expectByWeek'
 export { daysToPay, type PaidDue } from './daysToPay'
-export { forecast, forecastInput, backTest, quantile, seeded, type ForecastDue, type ForecastFacts, type ForecastInput, type ForecastWeek } from './forecast' // prettier-ignore
+export {
+  forecast,
+  forecastInput,
+  backTest,
+  quantile,
+  seeded,
+  type ForecastDue,
+  type ForecastFacts,
+  type ForecastInput,
+  type ForecastWeek,
+} from './forecast'
 export { nextReminder, type NextReminder, type ReminderWritten } from './nextReminder'

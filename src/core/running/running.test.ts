@@ -31,7 +31,10 @@ test('what was taken meanwhile stands in the way until the day it was taken', ()
   expect(firstUndisturbed([came], 30n, at(5))).toBe(at(5))
 })
 test('what changed its kind is in the way until the day it did', () => {
-  const deposit = [{ on: at(1), by: 100n }, { on: at(5), by: -100n }] // prettier-ignore
+  const deposit = [
+    { on: at(1), by: 100n },
+    { on: at(5), by: -100n },
+  ]
   const layaway = [{ on: at(5), by: 100n }]
   expect(firstDayFor([deposit, layaway], 100n, at(3))).toBe(at(5))
   expect(firstUndisturbed([deposit, layaway], 100n, at(3))).toBe(at(5))

@@ -14,8 +14,18 @@ export interface KeptLine {
   readonly net: string
 }
 
-export type ComparedField = 'description' | 'note' | 'quantity' | 'unitPrice' | 'discountPercent' | 'discountAmount' | 'taxCode' | 'chosen' // prettier-ignore
-const FIELDS: readonly ComparedField[] = ['description', 'note', 'quantity', 'unitPrice', 'discountPercent', 'discountAmount', 'taxCode', 'chosen'] // prettier-ignore
+export type ComparedField =
+  'description' | 'note' | 'quantity' | 'unitPrice' | 'discountPercent' | 'discountAmount' | 'taxCode' | 'chosen'
+const FIELDS: readonly ComparedField[] = [
+  'description',
+  'note',
+  'quantity',
+  'unitPrice',
+  'discountPercent',
+  'discountAmount',
+  'taxCode',
+  'chosen',
+]
 
 export interface ComparedLine {
   readonly how: 'added' | 'dropped' | 'changed' | 'same'

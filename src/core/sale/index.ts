@@ -4,13 +4,7 @@ export { moneyBar, addBars, type MoneyBar, type MoneyFacts } from './moneyBar'
 export { nextSteps, type NextStep, type NextAction, type NextLine, type SaleOutlook } from './nextSteps'
 export { planBilling, type BillWish, type BillingError, type BilledQuantity } from './planBilling'
 export { priceBill, type LineToPrice, type BilledTax } from './priceBill'
-export {
-  creditQuantities,
-  creditAmount,
-  type Credit,
-  type CreditableLine,
-  type CreditableTax,
-} from './priceCredit'
+export { creditQuantities, creditAmount, type Credit, type CreditableLine, type CreditableTax } from './priceCredit'
 export { buildTrail, type TrailEvent, type TrailLine, type Undoable } from './trail'
 export { aheadOfHandover, earnedByHandover } from './splitBilledAhead'
 export { lineWorth, shareWholeDiscount, type DiscountedLine, type WholeDiscount } from './lineWorth'

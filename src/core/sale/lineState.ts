@@ -31,10 +31,7 @@ export interface LineState {
 export const lineState = (t: LineTally): LineState => ({
   toHandOver: larger(t.agreed.minus(t.handedOver).plus(t.toReplace), ZERO),
   toBill: larger(t.agreed.minus(t.billed).plus(t.toRebill), ZERO),
-  readyToBill: larger(
-    smaller(t.handedOver.minus(t.toReplace), t.agreed).minus(t.billed).plus(t.toRebill),
-    ZERO,
-  ),
+  readyToBill: larger(smaller(t.handedOver.minus(t.toReplace), t.agreed).minus(t.billed).plus(t.toRebill), ZERO),
 })
 
 /** The least a line may be changed to: what was handed over or billed, and is not to be again, stays agreed. */

@@ -5,7 +5,21 @@ import { lineState, type LineTally } from './lineState'
 import { standsAs, type SaleStanding, type Stands } from './standsAs'
 
 export type NextAction =
-  | 'write-again' | 'remind' | 'promise-broken' | 'charge-late' | 'card-refused' | 'give-back' | 'collect' | 'ask-deposit' | 'hand-over' | 'bill' | 'buy' | 'ask-again' | 'renew' | 'offer' | 'confirm-order' // prettier-ignore
+  | 'write-again'
+  | 'remind'
+  | 'promise-broken'
+  | 'charge-late'
+  | 'card-refused'
+  | 'give-back'
+  | 'collect'
+  | 'ask-deposit'
+  | 'hand-over'
+  | 'bill'
+  | 'buy'
+  | 'ask-again'
+  | 'renew'
+  | 'offer'
+  | 'confirm-order'
 
 export interface NextStep {
   readonly action: NextAction
@@ -99,7 +113,12 @@ const stepsOf = (sale: SaleOutlook, stands: Stands, today: Day): NextStep[] => {
       return offerSteps(sale, stands, today)
     case 'agreed':
     case 'owing':
-      return [...dueSteps(sale, today), ...(sale.layaway ? layawayStep(sale.layaway, sale, today) : depositStep(sale)), ...goodsSteps(sale), ...(stands === 'owing' && !isPositiveMoney(sale.open) ? giveBack(sale) : [])] // prettier-ignore
+      return [
+        ...dueSteps(sale, today),
+        ...(sale.layaway ? layawayStep(sale.layaway, sale, today) : depositStep(sale)),
+        ...goodsSteps(sale),
+        ...(stands === 'owing' && !isPositiveMoney(sale.open) ? giveBack(sale) : []),
+      ]
   }
 }
 
@@ -186,7 +205,13 @@ const dueSteps = (sale: SaleOutlook, today: Day): NextStep[] => {
   const { promise, cardRefused, lateCharge } = sale
   const kept = promise && compareMoney(promise.came, promise.amount) >= 0
   if (cardRefused)
-    steps.push({ action: 'card-refused', why: `The card kept for it refused: ${cardRefused.why}`, amount: cardRefused.amount, quantity: null, since: cardRefused.on }) // prettier-ignore
+    steps.push({
+      action: 'card-refused',
+      why: `The card kept for it refused: ${cardRefused.why}`,
+      amount: cardRefused.amount,
+      quantity: null,
+      since: cardRefused.on,
+    })
   if (promise && !kept && promise.by < today && open.length > 0)
     steps.push({
       action: 'promise-broken',
@@ -197,13 +222,17 @@ const dueSteps = (sale: SaleOutlook, today: Day): NextStep[] => {
     })
   else if (promise && !kept && promise.by >= today) return steps
   if (lateCharge && oldest)
-    steps.push({ action: 'charge-late', why: `A late charge may be made on ${oldest.label}`, amount: lateCharge, quantity: null, since: oldest.dueOn }) // prettier-ignore
+    steps.push({
+      action: 'charge-late',
+      why: `A late charge may be made on ${oldest.label}`,
+      amount: lateCharge,
+      quantity: null,
+      since: oldest.dueOn,
+    })
   if (oldest) {
     const days = dayCount(daysBetween(oldest.dueOn, today))
     const why =
-      late.length === 1
-        ? `${oldest.label} is ${days} late`
-        : `${late.length} dues late, the oldest by ${days}`
+      late.length === 1 ? `${oldest.label} is ${days} late` : `${late.length} dues late, the oldest by ${days}`
     steps.push({ action: 'remind', why, amount: sumOf(late), quantity: null, since: oldest.dueOn })
   }
   if (now[0])
@@ -230,10 +259,26 @@ const layawayStep = (layaway: LayawayStanding, sale: SaleOutlook, today: Day): N
   const { next } = layaway
   const since = layaway.behindSince
   if (since)
-    return [{ action: 'ask-deposit', why: `Layaway behind since ${formatDay(since)}`, amount: layaway.behind, quantity: null, since }] // prettier-ignore
+    return [
+      {
+        action: 'ask-deposit',
+        why: `Layaway behind since ${formatDay(since)}`,
+        amount: layaway.behind,
+        quantity: null,
+        since,
+      },
+    ]
   const due = layaway.stands === 'paying in' && next && next.due <= today
   return due
-    ? [{ action: 'ask-deposit', why: `Layaway payment due ${formatDay(next.due)}`, amount: next.open, quantity: null, since: next.due }] // prettier-ignore
+    ? [
+        {
+          action: 'ask-deposit',
+          why: `Layaway payment due ${formatDay(next.due)}`,
+          amount: next.open,
+          quantity: null,
+          since: next.due,
+        },
+      ]
     : []
 }
 
@@ -243,9 +288,7 @@ const goodsStay = ({ layaway }: SaleOutlook): boolean =>
 
 const goodsSteps = (sale: SaleOutlook): NextStep[] => {
   const since = sale.wantedBy ?? sale.agreedOn ?? sale.startedOn
-  const waiting = sale.lines
-    .map((line) => ({ line, left: lineState(line).toHandOver }))
-    .filter((w) => w.left.gt(0))
+  const waiting = sale.lines.map((line) => ({ line, left: lineState(line).toHandOver })).filter((w) => w.left.gt(0))
   const steps: NextStep[] = []
   const can = waiting
     .map(({ line, left }) => ({ line, now: line.fromShelf ? line.setAside : left }))
@@ -296,9 +339,7 @@ const goodsSteps = (sale: SaleOutlook): NextStep[] => {
   } else if (waiting.length === 0 && sale.lines.some((l) => lineState(l).toBill.gt(0))) {
     steps.push({ action: 'bill', why: 'Left to bill', amount: null, quantity: null, since })
   }
-  const short = waiting.filter(
-    (w) => w.line.fromShelf && w.left.minus(w.line.setAside).minus(w.line.onTheWay).gt(0),
-  )
+  const short = waiting.filter((w) => w.line.fromShelf && w.left.minus(w.line.setAside).minus(w.line.onTheWay).gt(0))
   const first = short[0]
   if (first) {
     const missing = first.left.minus(first.line.setAside).minus(first.line.onTheWay)

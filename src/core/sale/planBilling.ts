@@ -43,9 +43,7 @@ export const planBilling = (
     if (wish === 'remaining') return state.toBill
     return smaller(decimal(toFourPlaces(line.agreed.times(wish.percent).div(HUNDRED))), state.toBill)
   }
-  const planned = lines
-    .map((l) => ({ lineId: l.id, quantity: quantityOf(l) }))
-    .filter((l) => l.quantity.gt(0))
+  const planned = lines.map((l) => ({ lineId: l.id, quantity: quantityOf(l) })).filter((l) => l.quantity.gt(0))
   return planned.length > 0
     ? ok(planned)
     : err({ code: 'nothing-to-bill', what: wish === 'handed-over' ? wish : 'remaining' })
@@ -63,8 +61,6 @@ const takeChosen = (
     const left = lineState(line).toBill
     if (asked.gt(left)) return err({ code: 'more-than-to-bill', lineId, left, asked })
   }
-  const planned = [...sums]
-    .map(([lineId, quantity]) => ({ lineId, quantity }))
-    .filter((l) => l.quantity.gt(0))
+  const planned = [...sums].map(([lineId, quantity]) => ({ lineId, quantity })).filter((l) => l.quantity.gt(0))
   return planned.length > 0 ? ok(planned) : err({ code: 'nothing-to-bill', what: 'remaining' })
 }

@@ -68,9 +68,7 @@ export const priceBill = (
     fixed.set(
       share.taxCodeId,
       share.components.map((c) => {
-        const before = taxBilled.filter(
-          (b) => b.taxCodeId === share.taxCodeId && b.componentId === c.componentId,
-        )
+        const before = taxBilled.filter((b) => b.taxCodeId === share.taxCodeId && b.componentId === c.componentId)
         return subtractMoney(
           c.amount,
           sumMoney(

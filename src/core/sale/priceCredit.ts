@@ -53,9 +53,7 @@ export interface Credit {
 /** The share of what is left of an amount that goes with some of the quantity left; all of it with the last. */
 const shareOfLeft = (whole: Money, credited: Money, quantity: Decimal, left: Decimal): Money => {
   const amount = subtractMoney(whole, credited)
-  return quantity.gte(left)
-    ? amount
-    : roundToMoney(toDecimal(amount).times(quantity).div(left), whole.currency)
+  return quantity.gte(left) ? amount : roundToMoney(toDecimal(amount).times(quantity).div(left), whole.currency)
 }
 
 /**

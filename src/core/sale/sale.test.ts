@@ -23,8 +23,16 @@ const usd = (minor: bigint) => money(minor, 'USD')
 const none = zeroMoney('USD')
 const tally = (t: Partial<Record<keyof LineTally, number | string>>): LineTally => {
   const of = (k: keyof LineTally): Decimal => decimal(t[k] ?? 0)
-  return { agreed: of('agreed'), handedOver: of('handedOver'), returned: of('returned'), toReplace: of('toReplace'), billed: of('billed'), credited: of('credited'), toRebill: of('toRebill') }
-} // prettier-ignore
+  return {
+    agreed: of('agreed'),
+    handedOver: of('handedOver'),
+    returned: of('returned'),
+    toReplace: of('toReplace'),
+    billed: of('billed'),
+    credited: of('credited'),
+    toRebill: of('toRebill'),
+  }
+}
 const STD: TaxCode = {
   id: 1,
   code: 'STD',
@@ -40,24 +48,12 @@ describe('what remains of a line', () => {
     ['three of five handed over', { agreed: 5, handedOver: 3 }, [2, 5, 3]],
     ['billed ahead', { agreed: 5, billed: 5 }, [5, 0, 0]],
     ['two handed over, one billed', { agreed: 5, handedOver: 2, billed: 1 }, [3, 4, 1]],
-    [
-      'one came back for replacement',
-      { agreed: 2, handedOver: 2, billed: 2, returned: 1, toReplace: 1 },
-      [1, 0, 0],
-    ],
-    [
-      'one credited to be billed again',
-      { agreed: 2, handedOver: 2, billed: 2, credited: 1, toRebill: 1 },
-      [0, 1, 1],
-    ],
+    ['one came back for replacement', { agreed: 2, handedOver: 2, billed: 2, returned: 1, toReplace: 1 }, [1, 0, 0]],
+    ['one credited to be billed again', { agreed: 2, handedOver: 2, billed: 2, credited: 1, toRebill: 1 }, [0, 1, 1]],
     ['one credited for good', { agreed: 2, handedOver: 2, billed: 2, returned: 1, credited: 1 }, [0, 0, 0]],
   ] as const)('%s', (_, t, [toHandOver, toBill, readyToBill]) => {
     const state = lineState(tally(t))
-    expect([state.toHandOver, state.toBill, state.readyToBill].map(Number)).toEqual([
-      toHandOver,
-      toBill,
-      readyToBill,
-    ])
+    expect([state.toHandOver, state.toBill, state.readyToBill].map(Number)).toEqual([toHandOver, toBill, readyToBill])
   })
 })
 
@@ -159,7 +155,14 @@ describe('billing', () => {
             tax = sumMoney([tax, d.tax], 'USD')
           }
           for (const step of steps) {
-            bill(sale.map((l, i) => ({ lineId: i, quantity: l.agreed.div(10).times(step).floor().clamp(0, l.agreed.minus(billed[i]!.quantity)) })).filter((q) => q.quantity.gt(0))) // prettier-ignore
+            bill(
+              sale
+                .map((l, i) => ({
+                  lineId: i,
+                  quantity: l.agreed.div(10).times(step).floor().clamp(0, l.agreed.minus(billed[i]!.quantity)),
+                }))
+                .filter((q) => q.quantity.gt(0)),
+            )
           }
           bill(
             sale
@@ -251,8 +254,7 @@ describe('billed ahead of handover', () => {
       }).minor,
     ).toBe(667n)
     expect(
-      earnedByHandover({ waiting: none, handedOver: decimal(3), billed: decimal(3), quantity: decimal(2) })
-        .minor,
+      earnedByHandover({ waiting: none, handedOver: decimal(3), billed: decimal(3), quantity: decimal(2) }).minor,
     ).toBe(0n)
   })
 })
@@ -287,19 +289,43 @@ describe('next', () => {
     setAside: decimal(setAside),
     onTheWay: decimal(0),
   })
-  const sale: SaleOutlook = { closedAs: null, agreedOn: day('2026-11-10'), validUntil: null, open: none, held: none, startedOn: day('2026-11-01'), ordered: false, sentOn: null, wantedBy: null, total: usd(10000n), readyToBillAmount: none, lastHandoverOn: null, lines: [], dues: [], depositAsked: null, cameAgain: false,
-          draftBills: null,
-          cameBack: null,
-          depositReceived: none, layaway: null, promise: null, lateCharge: null, cardRefused: null } // prettier-ignore
+  const sale: SaleOutlook = {
+    closedAs: null,
+    agreedOn: day('2026-11-10'),
+    validUntil: null,
+    open: none,
+    held: none,
+    startedOn: day('2026-11-01'),
+    ordered: false,
+    sentOn: null,
+    wantedBy: null,
+    total: usd(10000n),
+    readyToBillAmount: none,
+    lastHandoverOn: null,
+    lines: [],
+    dues: [],
+    depositAsked: null,
+    cameAgain: false,
+    draftBills: null,
+    cameBack: null,
+    depositReceived: none,
+    layaway: null,
+    promise: null,
+    lateCharge: null,
+    cardRefused: null,
+  }
   const actions = (s: SaleOutlook) => nextSteps(s, today).map((n) => n.action)
   test('hands over what is on the shelf and buys what is short', () => {
     const steps = nextSteps({ ...sale, lines: [line({ agreed: 5 }, 3)] }, today)
-    expect(steps.map((s) => [s.action, Number(s.quantity)])).toEqual([['hand-over', 3], ['buy', 2]]) // prettier-ignore
+    expect(steps.map((s) => [s.action, Number(s.quantity)])).toEqual([
+      ['hand-over', 3],
+      ['buy', 2],
+    ])
   })
   test('bills what was handed over', () => {
-    expect(
-      actions({ ...sale, readyToBillAmount: usd(5n), lines: [line({ agreed: 1, handedOver: 1 }, 0)] }),
-    ).toEqual(['bill'])
+    expect(actions({ ...sale, readyToBillAmount: usd(5n), lines: [line({ agreed: 1, handedOver: 1 }, 0)] })).toEqual([
+      'bill',
+    ])
   })
   test('asks for a deposit that is missing, tax included', () => {
     const steps = nextSteps(
@@ -315,9 +341,11 @@ describe('next', () => {
   })
   test('reminds of what is late before all else', () => {
     const dues = [{ label: 'Invoice 1', dueOn: day('2026-11-16'), open: usd(700n) }]
-    expect(
-      nextSteps({ ...sale, dues, open: usd(700n), lines: [line({ agreed: 1 }, 1)] }, today)[0],
-    ).toMatchObject({ action: 'remind', why: 'Invoice 1 is 9 days late', amount: usd(700n) })
+    expect(nextSteps({ ...sale, dues, open: usd(700n), lines: [line({ agreed: 1 }, 1)] }, today)[0]).toMatchObject({
+      action: 'remind',
+      why: 'Invoice 1 is 9 days late',
+      amount: usd(700n),
+    })
   })
   test('asks about an estimate after five days, not before', () => {
     const offered = { ...sale, agreedOn: null, validUntil: day('2026-11-29') }
@@ -325,9 +353,9 @@ describe('next', () => {
     expect(nextSteps({ ...offered, sentOn: day('2026-11-20') }, today)[0]!.why).toContain('lapses in 4 days')
   })
   test('gives back what no bill will use', () => {
-    expect(
-      actions({ ...sale, held: usd(5n), lines: [line({ agreed: 1, handedOver: 1, billed: 1 }, 0)] }),
-    ).toEqual(['give-back'])
+    expect(actions({ ...sale, held: usd(5n), lines: [line({ agreed: 1, handedOver: 1, billed: 1 }, 0)] })).toEqual([
+      'give-back',
+    ])
   })
 })
 
@@ -340,16 +368,24 @@ test('the trail runs its balance in order of days', () => {
     amount: null,
     owes: usd(owes),
   })
-  expect(
-    buildTrail([at('2026-02-01', -40n, 0), at('2026-01-01', 100n, 1)], 'USD').map((l) => l.balance.minor),
-  ).toEqual([100n, 60n])
+  expect(buildTrail([at('2026-02-01', -40n, 0), at('2026-01-01', 100n, 1)], 'USD').map((l) => l.balance.minor)).toEqual(
+    [100n, 60n],
+  )
 })
 
 test('a part billed again after an amount was credited for good is never below zero, and the last takes what is left', () => {
   // Three at 100.00 were billed; 250.00 was credited for good, then all quantities to be billed again: 50.00 is left.
-  const line = (billedQuantity: number, billedAmount: bigint) => ({ lineId: 1, taxCode: { ...STD, components: [] }, agreed: decimal(3), wholeAmount: usd(30_000n), billedQuantity: decimal(billedQuantity), billedAmount: usd(billedAmount) })
+  const line = (billedQuantity: number, billedAmount: bigint) => ({
+    lineId: 1,
+    taxCode: { ...STD, components: [] },
+    agreed: decimal(3),
+    wholeAmount: usd(30_000n),
+    billedQuantity: decimal(billedQuantity),
+    billedAmount: usd(billedAmount),
+  })
   const settings = { currency: 'USD', pricesIncludeTax: false, roundPer: 'document' as const }
-  const bill = (of: ReturnType<typeof line>, quantity: number) => priceBill([of], [{ lineId: 1, quantity: decimal(quantity) }], [], settings).gross.minor
+  const bill = (of: ReturnType<typeof line>, quantity: number) =>
+    priceBill([of], [{ lineId: 1, quantity: decimal(quantity) }], [], settings).gross.minor
   expect(bill(line(0, 25_000n), 1)).toBe(0n) // a third is worth 100.00, 250.00 stands
   expect(bill(line(1, 25_000n), 2)).toBe(5000n)
-}) // prettier-ignore
+})

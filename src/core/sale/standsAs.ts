@@ -2,16 +2,7 @@ import { isPositiveMoney, type Money } from '../money'
 import type { Day } from '../day'
 import { lineState, type LineTally } from './lineState'
 
-export const STANDS = [
-  'draft',
-  'offered',
-  'lapsed',
-  'agreed',
-  'owing',
-  'settled',
-  'declined',
-  'cancelled',
-] as const
+export const STANDS = ['draft', 'offered', 'lapsed', 'agreed', 'owing', 'settled', 'declined', 'cancelled'] as const
 export type Stands = (typeof STANDS)[number]
 
 /** What decides where a sale stands. */

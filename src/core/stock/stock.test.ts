@@ -34,7 +34,14 @@ test('what is on hand goes to those who wait longest', () => {
 })
 
 test('kits are as many as their scarcest part allows', () => {
-  expect(Number(kitsAvailable([{ available: decimal(7), perKit: decimal(2) }, { available: decimal(9), perKit: decimal(1) }]))).toBe(3) // prettier-ignore
+  expect(
+    Number(
+      kitsAvailable([
+        { available: decimal(7), perKit: decimal(2) },
+        { available: decimal(9), perKit: decimal(1) },
+      ]),
+    ),
+  ).toBe(3)
   expect(Number(kitsAvailable([]))).toBe(0)
 })
 

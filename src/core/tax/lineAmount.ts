@@ -13,7 +13,4 @@ export interface PricedLine {
  * @example 3 × 19.99 less 10 % = 53.973 → 53.97
  */
 export const lineAmount = (line: PricedLine, currency: string): Money =>
-  roundToMoney(
-    line.quantity.times(line.unitPrice).times(HUNDRED.minus(line.discountPercent)).div(HUNDRED),
-    currency,
-  )
+  roundToMoney(line.quantity.times(line.unitPrice).times(HUNDRED.minus(line.discountPercent)).div(HUNDRED), currency)

@@ -10,17 +10,29 @@ const taxes = (amounts: readonly (readonly [bigint, bigint])[]) =>
 test('2.17 of 108.25 with 8.25 tax: 2.00 and 0.17', () => {
   // 2.17 × 100 ÷ 108.25 = 2.0046; 2.17 × 8.25 ÷ 108.25 = 0.1654: the left-over cent goes to the tax, which lost most.
   const share = shareTax(usd(217n), { gross: usd(10_825n), taxes: taxes([[10_000n, 825n]]) })
-  expect([share.net.minor, share.taxes[0]!.amount.minor, share.taxes[0]!.net.minor]).toEqual([200n, 17n, 200n]) // prettier-ignore
+  expect([share.net.minor, share.taxes[0]!.amount.minor, share.taxes[0]!.net.minor]).toEqual([200n, 17n, 200n])
 })
 test('net and taxes always add up to the part again', () => {
   fc.assert(
-    fc.property(fc.bigInt(1n, 10n ** 8n), fc.bigInt(0n, 10n ** 6n), fc.bigInt(0n, 10n ** 6n), fc.bigInt(0n, 100n), (net, a, b, percent) => {
-      const gross = net + a + b
-      const part = usd((gross * percent) / 100n)
-      const share = shareTax(part, { gross: usd(gross), taxes: taxes([[net, a], [net, b]]) })
-      expect(sumMoney([share.net, ...share.taxes.map((t) => t.amount)], 'USD')).toEqual(part)
-    }),
-  ) // prettier-ignore
+    fc.property(
+      fc.bigInt(1n, 10n ** 8n),
+      fc.bigInt(0n, 10n ** 6n),
+      fc.bigInt(0n, 10n ** 6n),
+      fc.bigInt(0n, 100n),
+      (net, a, b, percent) => {
+        const gross = net + a + b
+        const part = usd((gross * percent) / 100n)
+        const share = shareTax(part, {
+          gross: usd(gross),
+          taxes: taxes([
+            [net, a],
+            [net, b],
+          ]),
+        })
+        expect(sumMoney([share.net, ...share.taxes.map((t) => t.amount)], 'USD')).toEqual(part)
+      },
+    ),
+  )
 })
 test.each([
   [1203n, 5, 1205n],

@@ -22,8 +22,7 @@ const gross: TaxSettings = { ...net, pricesIncludeTax: true }
 test('a line is quantity times price less discount, rounded once', () => {
   // 3 × 19.99 = 59.97; less 10 % = 53.973
   expect(
-    lineAmount({ quantity: decimal(3), unitPrice: decimal('19.99'), discountPercent: decimal(10) }, 'USD')
-      .minor,
+    lineAmount({ quantity: decimal(3), unitPrice: decimal('19.99'), discountPercent: decimal(10) }, 'USD').minor,
   ).toBe(5397n)
 })
 
@@ -55,7 +54,10 @@ describe('tax on a document', () => {
       ],
       net,
     )
-    expect(document.taxes.map((t) => [t.taxCodeId, t.net.minor, t.components.length])).toEqual([[4, 1000n, 0], [1, 1000n, 1]]) // prettier-ignore
+    expect(document.taxes.map((t) => [t.taxCodeId, t.net.minor, t.components.length])).toEqual([
+      [4, 1000n, 0],
+      [1, 1000n, 1],
+    ])
     // 10.00 × 8.25 % = 0.825 → 0.83
     expect(document.tax.minor).toBe(83n)
   })

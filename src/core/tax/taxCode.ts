@@ -21,8 +21,7 @@ export interface TaxCode {
 }
 
 /** The rates of all components together, as a fraction. */
-export const wholeRate = (code: TaxCode): Decimal =>
-  code.components.reduce((sum, c) => sum.plus(c.rate), ZERO)
+export const wholeRate = (code: TaxCode): Decimal => code.components.reduce((sum, c) => sum.plus(c.rate), ZERO)
 
 /**
  * A tax code at the rates of a time. Rates that change are another row of the same code: `rateOf` names the first row,

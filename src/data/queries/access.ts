@@ -54,9 +54,7 @@ export const findApiToken = async (db: Db, tokenHash: string) => {
   const [row] = await db
     .select({ id: apiToken.id, readOnly: apiToken.readOnly, usedAt: apiToken.usedAt })
     .from(apiToken)
-    .where(
-      and(eq(apiToken.tokenHash, tokenHash), isNull(apiToken.revokedAt), gt(apiToken.expiresAt, new Date())),
-    )
+    .where(and(eq(apiToken.tokenHash, tokenHash), isNull(apiToken.revokedAt), gt(apiToken.expiresAt, new Date())))
   if (!row) return null
   const fresh = row.usedAt === null || Date.now() - row.usedAt.getTime() > 3_600_000
   if (fresh) await db.update(apiToken).set({ usedAt: new Date() }).where(eq(apiToken.id, row.id))
@@ -103,10 +101,7 @@ export const takeCommandKey = async (db: Db, key: string, fingerprint: string): 
   return rows.length > 0
 }
 
-export const findCommand = async (
-  db: Db,
-  key: string,
-): Promise<{ fingerprint: string; answer: unknown } | null> => {
+export const findCommand = async (db: Db, key: string): Promise<{ fingerprint: string; answer: unknown } | null> => {
   const [row] = await db
     .select({ fingerprint: command.fingerprint, answer: command.answer })
     .from(command)

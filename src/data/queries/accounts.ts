@@ -31,10 +31,7 @@ export const findAccount = async (db: Db, id: number): Promise<Account | null> =
   return row ? mapAccount(row) : null
 }
 
-export const insertAccounts = async (
-  db: Db,
-  rows: readonly (typeof account.$inferInsert)[],
-): Promise<Account[]> =>
+export const insertAccounts = async (db: Db, rows: readonly (typeof account.$inferInsert)[]): Promise<Account[]> =>
   (
     await db
       .insert(account)

@@ -16,14 +16,24 @@ export interface BasketRow {
   readonly saleId: number | null
 }
 
-const FACTS = { id: basket.id, name: basket.name, email: basket.email, phone: basket.phone, deliverTo: basket.deliverTo, note: basket.note, turn: basket.turn, startedOn: basket.startedOn, touchedAt: basket.touchedAt, saleId: basket.saleId } // prettier-ignore
+const FACTS = {
+  id: basket.id,
+  name: basket.name,
+  email: basket.email,
+  phone: basket.phone,
+  deliverTo: basket.deliverTo,
+  note: basket.note,
+  turn: basket.turn,
+  startedOn: basket.startedOn,
+  touchedAt: basket.touchedAt,
+  saleId: basket.saleId,
+}
 
 export const insertBasket = async (db: Db, row: typeof basket.$inferInsert): Promise<number> =>
   (await db.insert(basket).values(row).returning({ id: basket.id }))[0]!.id
 
 /** How many baskets were begun on a day. */
-export const countBasketsOf = async (db: Db, on: string): Promise<number> =>
-  db.$count(basket, eq(basket.startedOn, on))
+export const countBasketsOf = async (db: Db, on: string): Promise<number> => db.$count(basket, eq(basket.startedOn, on))
 
 /** Forgets baskets begun before a day that nobody ordered, nor touched for as long as a browser keeps its secret. */
 export const dropOldBaskets = async (db: Db, before: string): Promise<void> => {
@@ -31,11 +41,7 @@ export const dropOldBaskets = async (db: Db, before: string): Promise<void> => {
     .select({ id: basket.id })
     .from(basket)
     .where(
-      and(
-        isNull(basket.saleId),
-        lt(basket.startedOn, before),
-        lt(basket.touchedAt, sql`now() - interval '30 days'`),
-      ),
+      and(isNull(basket.saleId), lt(basket.startedOn, before), lt(basket.touchedAt, sql`now() - interval '30 days'`)),
     )
   await db.delete(basketLine).where(inArray(basketLine.basketId, old))
   await db.delete(basket).where(inArray(basket.id, old))
@@ -65,9 +71,7 @@ export const listOpenBaskets = async (db: Db) =>
       things: sql<number>`(select count(*) from basket_line l where l.basket_id = ${basket.id})::int`,
     })
     .from(basket)
-    .where(
-      and(isNull(basket.saleId), sql`exists (select from basket_line l where l.basket_id = ${basket.id})`),
-    )
+    .where(and(isNull(basket.saleId), sql`exists (select from basket_line l where l.basket_id = ${basket.id})`))
     .orderBy(desc(basket.touchedAt))
     .limit(100)
 
@@ -83,10 +87,7 @@ export const touchBasket = async (
     .where(eq(basket.id, id))
 }
 
-export const listBasketLines = async (
-  db: Db,
-  basketId: number,
-): Promise<{ goodsId: number; quantity: Decimal }[]> =>
+export const listBasketLines = async (db: Db, basketId: number): Promise<{ goodsId: number; quantity: Decimal }[]> =>
   (
     await db
       .select({ goodsId: basketLine.goodsId, quantity: basketLine.quantity })
@@ -96,12 +97,7 @@ export const listBasketLines = async (
   ).map((l) => ({ goodsId: l.goodsId, quantity: decimal(l.quantity) }))
 
 /** So many of a thing in a basket; none takes it out. */
-export const setBasketLine = async (
-  db: Db,
-  basketId: number,
-  goodsId: number,
-  quantity: Decimal,
-): Promise<void> => {
+export const setBasketLine = async (db: Db, basketId: number, goodsId: number, quantity: Decimal): Promise<void> => {
   if (quantity.isZero()) {
     await db.delete(basketLine).where(and(eq(basketLine.basketId, basketId), eq(basketLine.goodsId, goodsId)))
     return

@@ -89,9 +89,6 @@ export const insertBusiness = async (db: Db, row: typeof business.$inferInsert):
   await db.insert(business).values(row)
 }
 
-export const updateBusiness = async (
-  db: Db,
-  change: Partial<typeof business.$inferInsert>,
-): Promise<void> => {
+export const updateBusiness = async (db: Db, change: Partial<typeof business.$inferInsert>): Promise<void> => {
   await db.update(business).set(change).where(eq(business.id, 1))
 }

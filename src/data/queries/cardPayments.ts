@@ -18,11 +18,7 @@ export const insertCardPayment = async (db: Db, row: typeof cardPayment.$inferIn
   (await db.insert(cardPayment).values(row).returning({ id: cardPayment.id }))[0]!.id
 
 /** A payment by its reference, held for this transaction: two answers come one after the other. */
-export const lockCardPayment = async (
-  db: Db,
-  reference: string,
-  currency: string,
-): Promise<CardPaymentRow | null> => {
+export const lockCardPayment = async (db: Db, reference: string, currency: string): Promise<CardPaymentRow | null> => {
   const [row] = await db.select().from(cardPayment).where(eq(cardPayment.reference, reference)).for('update')
   return row ? { ...row, amount: money(row.amount, currency) } : null
 }
@@ -52,9 +48,7 @@ export const sumPaymentsUnderWay = async (
         eq(cardPayment.customerId, of.customerId),
         eq(cardPayment.state, 'asked'),
         sql`${cardPayment.askedAt} > now() - ${UNDER_WAY}`,
-        of.saleId === null
-          ? undefined
-          : sql`(${cardPayment.saleId} is null or ${cardPayment.saleId} = ${of.saleId})`,
+        of.saleId === null ? undefined : sql`(${cardPayment.saleId} is null or ${cardPayment.saleId} = ${of.saleId})`,
       ),
     )
   return money(BigInt(row!.sum), currency)

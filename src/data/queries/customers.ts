@@ -212,9 +212,7 @@ export const listCustomers = async (
     with picked as (
       select id, name, contact, email, phone, kind from ${customer}
        where ${and(
-         filter.id
-           ? eq(customer.id, filter.id)
-           : sql`not ${customer.walkIn} and ${customer.joinedToId} is null`,
+         filter.id ? eq(customer.id, filter.id) : sql`not ${customer.walkIn} and ${customer.joinedToId} is null`,
          filter.tag ? sql`${filter.tag} = any(${customer.tags})` : undefined,
          filter.search
            ? matchesWords(filter.search, [customer.name, customer.contact, customer.email, customer.phone])

@@ -20,9 +20,7 @@ export const KEPT_BACK: Readonly<Record<string, 'whole' | readonly string[]>> = 
 /** Sums that triggers keep, and can be made again from what they sum. */
 export const MADE_AGAIN: readonly string[] = ['account_month', 'held', 'shelf']
 
-const TABLES = Object.values(schema as Readonly<Record<string, unknown>>).filter((t) =>
-  is(t, PgTable),
-) as PgTable[]
+const TABLES = Object.values(schema as Readonly<Record<string, unknown>>).filter((t) => is(t, PgTable)) as PgTable[]
 
 /** A table's columns as the database names them, less those that are kept back. */
 const columnsOf = (table: PgTable): string[] => {
@@ -36,9 +34,7 @@ const columnsOf = (table: PgTable): string[] => {
 
 /** The tables that are exported, each after those it refers to, so that they can be read in again in this order. */
 export const exportedTables = (): { readonly name: string; readonly columns: readonly string[] }[] => {
-  const wanted = TABLES.filter(
-    (t) => KEPT_BACK[getTableName(t)] !== 'whole' && !MADE_AGAIN.includes(getTableName(t)),
-  )
+  const wanted = TABLES.filter((t) => KEPT_BACK[getTableName(t)] !== 'whole' && !MADE_AGAIN.includes(getTableName(t)))
   const done: PgTable[] = []
   const seen = new Set<PgTable>()
   const place = (table: PgTable): void => {
@@ -59,13 +55,9 @@ export const readEverything = async (db: Db): Promise<Record<string, unknown>> =
   const all: Record<string, unknown> = { format: 'iron-till-everything', version: 2 }
   for (const { name, columns } of exportedTables()) {
     const parts = columns.map((c) =>
-      name === 'file' && c === 'body'
-        ? sql`encode(${sql.identifier(c)}, 'base64') as body`
-        : sql`${sql.identifier(c)}`,
+      name === 'file' && c === 'body' ? sql`encode(${sql.identifier(c)}, 'base64') as body` : sql`${sql.identifier(c)}`,
     )
-    const rows = await db.execute(
-      sql`select ${sql.join(parts, sql`, `)} from ${sql.identifier(name)} order by 1`,
-    )
+    const rows = await db.execute(sql`select ${sql.join(parts, sql`, `)} from ${sql.identifier(name)} order by 1`)
     all[name] = name === 'business' ? rows[0] : rows
   }
   return all

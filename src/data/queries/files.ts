@@ -21,8 +21,7 @@ export const listFiles = (db: Db, ownerKind: FileOwner, ownerId: number): Promis
     .where(and(eq(file.ownerKind, ownerKind), eq(file.ownerId, ownerId)))
     .orderBy(asc(file.id))
 
-export const findFile = async (db: Db, id: number) =>
-  (await db.select().from(file).where(eq(file.id, id)))[0] ?? null
+export const findFile = async (db: Db, id: number) => (await db.select().from(file).where(eq(file.id, id)))[0] ?? null
 
 export const insertFile = async (db: Db, row: typeof file.$inferInsert): Promise<number> =>
   (await db.insert(file).values(row).returning({ id: file.id }))[0]!.id

@@ -60,9 +60,7 @@ const withParts = async (db: Db, rows: readonly (typeof goods.$inferSelect)[]): 
     onShopfront: r.onShopfront,
     pictureFileId: r.pictureFileId,
     retired: r.retired,
-    parts: parts
-      .filter((p) => p.kitId === r.id)
-      .map((p) => ({ goodsId: p.partId, quantity: decimal(p.quantity) })),
+    parts: parts.filter((p) => p.kitId === r.id).map((p) => ({ goodsId: p.partId, quantity: decimal(p.quantity) })),
   }))
 }
 
@@ -80,9 +78,7 @@ export const findGoodsByCode = async (db: Db, code: string): Promise<Goods | nul
   const rows = await db
     .select()
     .from(goods)
-    .where(
-      sql`lower(${goods.code}) = lower(${code}) or (${goods.barcode} <> '' and ${goods.barcode} = ${code})`,
-    )
+    .where(sql`lower(${goods.code}) = lower(${code}) or (${goods.barcode} <> '' and ${goods.barcode} = ${code})`)
   return (await withParts(db, rows))[0] ?? null
 }
 
@@ -156,11 +152,7 @@ export const listGoods = async (
   return withParts(db, rows)
 }
 
-export const insertGoods = async (
-  db: Db,
-  row: typeof goods.$inferInsert,
-  parts: readonly Part[],
-): Promise<number> => {
+export const insertGoods = async (db: Db, row: typeof goods.$inferInsert, parts: readonly Part[]): Promise<number> => {
   const [made] = await db.insert(goods).values(row).returning({ id: goods.id })
   if (parts.length > 0) {
     await db
@@ -170,11 +162,7 @@ export const insertGoods = async (
   return made!.id
 }
 
-export const updateGoods = async (
-  db: Db,
-  id: number,
-  change: Partial<typeof goods.$inferInsert>,
-): Promise<void> => {
+export const updateGoods = async (db: Db, id: number, change: Partial<typeof goods.$inferInsert>): Promise<void> => {
   await db.update(goods).set(change).where(eq(goods.id, id))
 }
 
@@ -182,9 +170,7 @@ export const updateGoods = async (
 export const replaceParts = async (db: Db, kitId: number, parts: readonly Part[]): Promise<void> => {
   await db.delete(goodsPart).where(eq(goodsPart.kitId, kitId))
   if (parts.length > 0)
-    await db
-      .insert(goodsPart)
-      .values(parts.map((p) => ({ kitId, partId: p.goodsId, quantity: p.quantity.toFixed(4) })))
+    await db.insert(goodsPart).values(parts.map((p) => ({ kitId, partId: p.goodsId, quantity: p.quantity.toFixed(4) })))
 }
 
 export const listPlaces = (db: Db) =>
@@ -292,12 +278,7 @@ export interface CardLine {
 }
 
 /** The newest lines of a stock card, newest first, each with quantity and value after it. */
-export const listStockCard = async (
-  db: Db,
-  goodsId: number,
-  limit: number,
-  currency: string,
-): Promise<CardLine[]> => {
+export const listStockCard = async (db: Db, goodsId: number, limit: number, currency: string): Promise<CardLine[]> => {
   const rows = await db.execute<{
     id: number
     on: string

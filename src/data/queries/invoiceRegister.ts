@@ -54,7 +54,9 @@ const where = (f: InvoiceFilter, today: Day): SQL => {
   const parts: (SQL | undefined)[] = [
     f.state ? sql`(${state[f.state]})` : sql`true`,
     f.customerId ? sql`invoice.customer_id = ${f.customerId}` : undefined,
-    f.goodsId ? sql`exists (select from invoice_line l where l.invoice_id = invoice.id and l.goods_id = ${f.goodsId})` : undefined, // prettier-ignore
+    f.goodsId
+      ? sql`exists (select from invoice_line l where l.invoice_id = invoice.id and l.goods_id = ${f.goodsId})`
+      : undefined,
     f.kind ? sql`invoice.kind = ${f.kind}` : undefined,
     f.from ? sql`invoice.on_day >= ${f.from}` : undefined,
     f.to ? sql`invoice.on_day <= ${f.to}` : undefined,
@@ -64,7 +66,10 @@ const where = (f: InvoiceFilter, today: Day): SQL => {
       ? matchesPaper(f.search, { customerId: invoice.customerId, columns: [invoice.number, sale.title] })
       : undefined,
   ]
-  return sql.join(parts.filter((p) => p !== undefined), sql` and `) // prettier-ignore
+  return sql.join(
+    parts.filter((p) => p !== undefined),
+    sql` and `,
+  )
 }
 
 /** Invoices, counter sales and credit notes that fit, the newest first, a page at a time. */
@@ -74,12 +79,21 @@ export const listRegister = async (
   page: { readonly limit: number; readonly after?: number },
   about: { readonly today: Day; readonly currency: string },
 ): Promise<RegisterRow[]> => {
-  const rows = await db.execute<Record<string, string> & { id: number; number: string | null; customer_id: number; sale_id: number; sale_number: number; due: string | null }>(sql`
+  const rows = await db.execute<
+    Record<string, string> & {
+      id: number
+      number: string | null
+      customer_id: number
+      sale_id: number
+      sale_number: number
+      due: string | null
+    }
+  >(sql`
     select invoice.id, invoice.number, invoice.kind, invoice.on_day::text, invoice.customer_id, customer.name as customer, invoice.sale_id,
            sale.number as sale_number, sale.title, invoice.net::text, invoice.tax::text, invoice.gross::text, ${OPEN}::text as open, o.due::text as due
       from invoice ${NAMES} ${OPEN_DUES}
      where ${where(filter, about.today)} ${page.after ? sql`and invoice.id < ${page.after}` : sql``}
-     order by invoice.id desc limit ${page.limit}`) // prettier-ignore
+     order by invoice.id desc limit ${page.limit}`)
   const amount = (text: string): Money => money(BigInt(text), about.currency)
   return rows.map((r) => ({
     id: r.id,
@@ -142,4 +156,4 @@ export const invoiceFilter = (query: Readonly<Record<string, string | undefined>
     most: amount('most'),
     search: query.search || undefined,
   }
-} // prettier-ignore
+}

@@ -143,16 +143,10 @@ export const insertInvoice = async (db: Db, draft: NewInvoice): Promise<number> 
   return made!.id
 }
 
-const insertParts = async (
-  db: Db,
-  invoiceId: number,
-  parts: Pick<NewInvoice, 'lines' | 'taxes'>,
-): Promise<void> => {
+const insertParts = async (db: Db, invoiceId: number, parts: Pick<NewInvoice, 'lines' | 'taxes'>): Promise<void> => {
   await Promise.all([
     db.insert(invoiceLine).values(parts.lines.map((l) => ({ ...l, invoiceId }))),
-    parts.taxes.length > 0
-      ? db.insert(invoiceTax).values(parts.taxes.map((t) => ({ ...t, invoiceId })))
-      : null,
+    parts.taxes.length > 0 ? db.insert(invoiceTax).values(parts.taxes.map((t) => ({ ...t, invoiceId }))) : null,
   ])
 }
 

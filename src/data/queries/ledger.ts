@@ -143,9 +143,7 @@ export const listEntries = async (
     .where(
       and(
         entryWhere(filter),
-        page.after
-          ? sql`(${entry.onDay}, ${entry.id}) < (${page.after.on}::date, ${page.after.id}::int)`
-          : undefined,
+        page.after ? sql`(${entry.onDay}, ${entry.id}) < (${page.after.on}::date, ${page.after.id}::int)` : undefined,
       ),
     )
     .orderBy(sql`${entry.onDay} desc, ${entry.id} desc`)
@@ -252,10 +250,7 @@ export const listAccountLines = async (
   page: { readonly limit: number; readonly skip: number },
   currency: string,
 ): Promise<{ lines: AccountLine[]; count: number; before: Money }> => {
-  const where = and(
-    eq(entryLine.accountId, accountId),
-    sql`${entryLine.onDay} between ${span.from} and ${span.to}`,
-  )
+  const where = and(eq(entryLine.accountId, accountId), sql`${entryLine.onDay} between ${span.from} and ${span.to}`)
   const rows = await db
     .select({
       id: entryLine.id,

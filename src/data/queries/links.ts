@@ -22,7 +22,10 @@ export const findLink = async (db: Db, tokenHash: string, on: Day) =>
   )[0] ?? null
 
 export const seeLink = async (db: Db, id: number, on: Day): Promise<void> => {
-  await db.update(customerLink).set({ seenOn: on }).where(and(eq(customerLink.id, id), sql`${customerLink.seenOn} is distinct from ${on}`)) // prettier-ignore
+  await db
+    .update(customerLink)
+    .set({ seenOn: on })
+    .where(and(eq(customerLink.id, id), sql`${customerLink.seenOn} is distinct from ${on}`))
 }
 
 /** The links of a customer that open something on a day, the newest first. */

@@ -69,14 +69,17 @@ const dueColumns = {
   filled: due.filled,
 }
 
-type DueSelect = Omit<DueRow, 'number' | 'issuedOn' | 'dueOn' | 'amount' | 'open' | 'charge' | 'beyond' | 'discount' | 'discountUntil' | 'credited'> &
+type DueSelect = Omit<
+  DueRow,
+  'number' | 'issuedOn' | 'dueOn' | 'amount' | 'open' | 'charge' | 'beyond' | 'discount' | 'discountUntil' | 'credited'
+> &
   Record<'amount' | 'filled' | 'charge' | 'beyond' | 'discount', bigint> & {
     credited: string
     number: string | null
     issuedOn: string
     dueOn: string
     discountUntil: string | null
-  } // prettier-ignore
+  }
 const mapDue = ({ filled, ...row }: DueSelect, currency: string): DueRow => ({
   ...row,
   number: row.number ?? '',
@@ -98,11 +101,7 @@ const dues = (db: Db) =>
     .leftJoin(invoice, eq(invoice.id, due.invoiceId))
     .innerJoin(sale, eq(sale.id, due.saleId))
 
-export const listDuesOfSales = async (
-  db: Db,
-  saleIds: readonly number[],
-  currency: string,
-): Promise<DueRow[]> =>
+export const listDuesOfSales = async (db: Db, saleIds: readonly number[], currency: string): Promise<DueRow[]> =>
   saleIds.length === 0
     ? []
     : (await dues(db).where(isOneOf(due.saleId, saleIds)).orderBy(asc(due.dueOn), asc(due.id))).map((r) =>
@@ -115,14 +114,12 @@ export const listDuesOfInvoice = async (db: Db, invoiceId: number, currency: str
   )
 
 export const listDuesOfPlan = async (db: Db, planId: number, currency: string): Promise<DueRow[]> =>
-  (await dues(db).where(eq(due.planId, planId)).orderBy(asc(due.dueOn), asc(due.id))).map((r) =>
-    mapDue(r, currency),
-  )
+  (await dues(db).where(eq(due.planId, planId)).orderBy(asc(due.dueOn), asc(due.id))).map((r) => mapDue(r, currency))
 
 export const findDues = async (db: Db, ids: readonly number[], currency: string): Promise<DueRow[]> =>
   ids.length === 0
     ? []
-    : (await dues(db).where(isOneOf(due.id, ids)).orderBy(asc(due.dueOn), asc(due.id))).map((r) => mapDue(r, currency)) // prettier-ignore
+    : (await dues(db).where(isOneOf(due.id, ids)).orderBy(asc(due.dueOn), asc(due.id))).map((r) => mapDue(r, currency))
 
 /** What a customer has open, oldest due first. */
 export const listOpenDues = async (db: Db, customerId: number, currency: string): Promise<DueRow[]> =>
@@ -185,22 +182,14 @@ export const MONEY_FILLS: ReadonlySet<FillKind> = new Set<FillKind>(['receipt', 
 export const isMoney = (kind: FillKind): boolean => MONEY_FILLS.has(kind)
 
 /** What was put on dues, or taken off again, for working out what they were made of on any day. */
-export const listFillsOfDues = async (
-  db: Db,
-  dueIds: readonly number[],
-  currency: string,
-): Promise<FillRow[]> =>
+export const listFillsOfDues = async (db: Db, dueIds: readonly number[], currency: string): Promise<FillRow[]> =>
   dueIds.length === 0
     ? []
-    : (await fills(db).where(isOneOf(dueFill.dueId, dueIds)).orderBy(asc(dueFill.id))).map((r) =>
-        mapFill(r, currency),
-      )
+    : (await fills(db).where(isOneOf(dueFill.dueId, dueIds)).orderBy(asc(dueFill.id))).map((r) => mapFill(r, currency))
 
 /** What an entry put on dues. */
 export const listFillsOfEntry = async (db: Db, entryId: number, currency: string): Promise<FillRow[]> =>
-  (await fills(db).where(eq(dueFill.entryId, entryId)).orderBy(asc(dueFill.id))).map((r) =>
-    mapFill(r, currency),
-  )
+  (await fills(db).where(eq(dueFill.entryId, entryId)).orderBy(asc(dueFill.id))).map((r) => mapFill(r, currency))
 
 const fills = (db: Db) =>
   db
@@ -217,30 +206,19 @@ const fills = (db: Db) =>
     })
     .from(dueFill)
     .innerJoin(due, eq(due.id, dueFill.dueId))
-const mapFill = (
-  r: Omit<FillRow, 'on' | 'amount'> & { on: string; amount: bigint },
-  currency: string,
-): FillRow => ({
+const mapFill = (r: Omit<FillRow, 'on' | 'amount'> & { on: string; amount: bigint }, currency: string): FillRow => ({
   ...r,
   on: r.on as Day,
   amount: money(r.amount, currency),
 })
 
-export const listFillsOfSales = async (
-  db: Db,
-  saleIds: readonly number[],
-  currency: string,
-): Promise<FillRow[]> =>
+export const listFillsOfSales = async (db: Db, saleIds: readonly number[], currency: string): Promise<FillRow[]> =>
   saleIds.length === 0
     ? []
-    : (await fills(db).where(isOneOf(due.saleId, saleIds)).orderBy(asc(dueFill.id))).map((r) =>
-        mapFill(r, currency),
-      )
+    : (await fills(db).where(isOneOf(due.saleId, saleIds)).orderBy(asc(dueFill.id))).map((r) => mapFill(r, currency))
 
 export const listFillsOfReceipt = async (db: Db, receiptId: number, currency: string): Promise<FillRow[]> =>
-  (await fills(db).where(eq(dueFill.receiptId, receiptId)).orderBy(asc(dueFill.id))).map((r) =>
-    mapFill(r, currency),
-  )
+  (await fills(db).where(eq(dueFill.receiptId, receiptId)).orderBy(asc(dueFill.id))).map((r) => mapFill(r, currency))
 
 /** What held money put on dues, the newest first: followed back when that money turns out never to have come. */
 export const listFillsOfHeld = async (
@@ -332,10 +310,7 @@ export const listHeldChanges = async (
   return rows.map((r) => ({ kind: r.kind, on: r.on as Day, by: BigInt(r.by) }))
 }
 
-export const insertHeldMoves = async (
-  db: Db,
-  rows: readonly (typeof heldMove.$inferInsert)[],
-): Promise<void> => {
+export const insertHeldMoves = async (db: Db, rows: readonly (typeof heldMove.$inferInsert)[]): Promise<void> => {
   if (rows.length > 0) await db.insert(heldMove).values([...rows])
 }
 
@@ -488,16 +463,10 @@ export const listReceipts = async (
   return rows.map((r) => mapReceipt(r, currency))
 }
 
-export const receiptsByIds = async (
-  db: Db,
-  ids: readonly number[],
-  currency: string,
-): Promise<ReceiptRow[]> =>
+export const receiptsByIds = async (db: Db, ids: readonly number[], currency: string): Promise<ReceiptRow[]> =>
   ids.length === 0
     ? []
-    : (await receipts(db).where(isOneOf(receipt.id, ids)).orderBy(asc(receipt.id))).map((r) =>
-        mapReceipt(r, currency),
-      )
+    : (await receipts(db).where(isOneOf(receipt.id, ids)).orderBy(asc(receipt.id))).map((r) => mapReceipt(r, currency))
 
 export const insertReceipt = async (db: Db, row: typeof receipt.$inferInsert, id: number): Promise<void> => {
   await db

@@ -29,11 +29,17 @@ export interface PlanFacts {
 
 const plans = (db: Db) =>
   db
-    .select({ plan, saleNumber: sale.number, saleTitle: sale.title, customerName: customer.name, invoiceNumber: invoice.number })
+    .select({
+      plan,
+      saleNumber: sale.number,
+      saleTitle: sale.title,
+      customerName: customer.name,
+      invoiceNumber: invoice.number,
+    })
     .from(plan)
     .innerJoin(sale, eq(sale.id, plan.saleId))
     .innerJoin(customer, eq(customer.id, plan.customerId))
-    .innerJoin(invoice, eq(invoice.id, plan.invoiceId)) // prettier-ignore
+    .innerJoin(invoice, eq(invoice.id, plan.invoiceId))
 
 const mapPlan = (r: Awaited<ReturnType<typeof plans>>[number], currency: string): PlanFacts => ({
   ...r.plan,
@@ -56,7 +62,7 @@ export const findPlan = async (db: Db, id: number, currency: string): Promise<Pl
 export const listPlansOfSales = async (db: Db, saleIds: readonly number[], currency: string): Promise<PlanFacts[]> =>
   saleIds.length === 0
     ? []
-    : (await plans(db).where(isOneOf(plan.saleId, saleIds)).orderBy(asc(plan.id))).map((r) => mapPlan(r, currency)) // prettier-ignore
+    : (await plans(db).where(isOneOf(plan.saleId, saleIds)).orderBy(asc(plan.id))).map((r) => mapPlan(r, currency))
 
 export const insertPlan = async (db: Db, row: typeof plan.$inferInsert, id: number): Promise<void> => {
   await db
@@ -77,10 +83,7 @@ export const keepPlanCard = async (db: Db, id: number, card: string): Promise<vo
   await db.update(plan).set({ card }).where(eq(plan.id, id))
 }
 
-export const insertPlanCharges = async (
-  db: Db,
-  rows: readonly (typeof planCharge.$inferInsert)[],
-): Promise<void> => {
+export const insertPlanCharges = async (db: Db, rows: readonly (typeof planCharge.$inferInsert)[]): Promise<void> => {
   const moved = rows.filter((r) => r.amount !== 0n)
   if (moved.length > 0) await db.insert(planCharge).values([...moved])
 }
@@ -140,7 +143,9 @@ export const insertCollection = async (db: Db, row: typeof collection.$inferInse
 export const listCollections = async (db: Db, dueIds: readonly number[]) =>
   dueIds.length === 0
     ? []
-    : (await db.select().from(collection).where(isOneOf(collection.dueId, dueIds)).orderBy(asc(collection.id))).map((r) => ({ ...r, on: r.onDay as Day })) // prettier-ignore
+    : (await db.select().from(collection).where(isOneOf(collection.dueId, dueIds)).orderBy(asc(collection.id))).map(
+        (r) => ({ ...r, on: r.onDay as Day }),
+      )
 
 export interface PlanSums {
   readonly planId: number
@@ -172,7 +177,20 @@ export const listPlanSums = async (
   today: Day,
   currency: string,
 ): Promise<PlanSums[]> => {
-  const rows = await db.execute<Record<string, string> & { plan_id: number; sale_id: number; customer_id: number; sale_number: number; rows_late: number; next: string | null; next_open: string | null; ends: string | null; ended_as: string | null; has_card: boolean }>(sql`
+  const rows = await db.execute<
+    Record<string, string> & {
+      plan_id: number
+      sale_id: number
+      customer_id: number
+      sale_number: number
+      rows_late: number
+      next: string | null
+      next_open: string | null
+      ends: string | null
+      ended_as: string | null
+      has_card: boolean
+    }
+  >(sql`
     select p.id as plan_id, p.number, p.sale_id, s.number as sale_number, s.title, p.customer_id, c.name as customer, p.started_on::text,
            p.ended_as, p.financed::text, p.charge::text, p.card <> '' as has_card,
            coalesce((select sum(x.amount) from plan_charge x where x.plan_id = p.id), 0)::text as unearned,
@@ -184,7 +202,7 @@ export const listPlanSums = async (
                       from due d where d.plan_id = p.id) r on true
       left join lateral (select d.due_on, d.amount, d.filled from due d where d.plan_id = p.id and d.filled < d.amount and d.due_on >= ${today} order by d.due_on limit 1) n on true
      where (p.ended_on is not null or r.open = 0) = ${wish.ended}
-     order by r.rows_late desc, p.id`) // prettier-ignore
+     order by r.rows_late desc, p.id`)
   const amount = (text: string): Money => money(BigInt(text), currency)
   return rows.map((r) => ({
     planId: r.plan_id,

@@ -52,17 +52,18 @@ export const listPost = async (
     )
     .orderBy(desc(post.id))
     .limit(page.limit)
-  return rows.map(({ post: p, customerName }) => ({ ...p, customerName, writtenOn: p.writtenOn as Day, sentOn: p.sentOn as Day | null })) // prettier-ignore
+  return rows.map(({ post: p, customerName }) => ({
+    ...p,
+    customerName,
+    writtenOn: p.writtenOn as Day,
+    sentOn: p.sentOn as Day | null,
+  }))
 }
 
 export const insertPost = async (db: Db, row: typeof post.$inferInsert): Promise<number> =>
   (await db.insert(post).values(row).returning({ id: post.id }))[0]!.id
 
-export const updatePost = async (
-  db: Db,
-  id: number,
-  change: Partial<typeof post.$inferInsert>,
-): Promise<void> => {
+export const updatePost = async (db: Db, id: number, change: Partial<typeof post.$inferInsert>): Promise<void> => {
   await db.update(post).set(change).where(eq(post.id, id))
 }
 

@@ -34,8 +34,7 @@ export const updatePriceLevel = async (
   id: number,
   change: Partial<typeof priceLevel.$inferInsert>,
 ): Promise<boolean> =>
-  (await db.update(priceLevel).set(change).where(eq(priceLevel.id, id)).returning({ id: priceLevel.id }))
-    .length > 0
+  (await db.update(priceLevel).set(change).where(eq(priceLevel.id, id)).returning({ id: priceLevel.id })).length > 0
 
 export interface KeptPrice extends PriceOffer {
   readonly id: number

@@ -34,14 +34,16 @@ export const insertHeldTransfer = insertWithId(heldTransfer)
 export const listExtraCharges = async (db: Db, saleIds: readonly number[], currency: string) =>
   saleIds.length === 0
     ? []
-    : (await db.select().from(extraCharge).where(isOneOf(extraCharge.saleId, saleIds)).orderBy(asc(extraCharge.id)))
-        .map((r) => ({ ...r, on: r.onDay as Day, amount: money(r.amount, currency) })) // prettier-ignore
+    : (
+        await db.select().from(extraCharge).where(isOneOf(extraCharge.saleId, saleIds)).orderBy(asc(extraCharge.id))
+      ).map((r) => ({ ...r, on: r.onDay as Day, amount: money(r.amount, currency) }))
 
 export const listWriteOffs = async (db: Db, saleIds: readonly number[], currency: string) =>
   saleIds.length === 0
     ? []
-    : (await db.select().from(writeOff).where(isOneOf(writeOff.saleId, saleIds)).orderBy(asc(writeOff.id)))
-        .map((r) => ({ ...r, on: r.onDay as Day, amount: money(r.amount, currency) })) // prettier-ignore
+    : (await db.select().from(writeOff).where(isOneOf(writeOff.saleId, saleIds)).orderBy(asc(writeOff.id))).map(
+        (r) => ({ ...r, on: r.onDay as Day, amount: money(r.amount, currency) }),
+      )
 
 /** Tax that a paper moves, as it is kept. Positive: more is owed. */
 export const insertTaxMoves = async (
@@ -104,13 +106,17 @@ export const findWriteOff = async (db: Db, id: number, currency: string) => {
     .from(writeOff)
     .leftJoin(writeOffRecovery, eq(writeOffRecovery.writeOffId, writeOff.id))
     .where(eq(writeOff.id, id))
-  return row ? { ...row.paper, on: row.paper.onDay as Day, amount: money(row.paper.amount, currency), recoveredOn: row.recoveredOn as Day | null } : null
-} // prettier-ignore
+  return row
+    ? {
+        ...row.paper,
+        on: row.paper.onDay as Day,
+        amount: money(row.paper.amount, currency),
+        recoveredOn: row.recoveredOn as Day | null,
+      }
+    : null
+}
 
-export const insertWriteOffRecovery = async (
-  db: Db,
-  row: typeof writeOffRecovery.$inferInsert,
-): Promise<void> => {
+export const insertWriteOffRecovery = async (db: Db, row: typeof writeOffRecovery.$inferInsert): Promise<void> => {
   await db.insert(writeOffRecovery).values(row)
 }
 
@@ -120,8 +126,15 @@ export const findHeldTransfer = async (db: Db, id: number, currency: string) => 
     .from(heldTransfer)
     .leftJoin(heldTransferReversal, eq(heldTransferReversal.transferId, heldTransfer.id))
     .where(eq(heldTransfer.id, id))
-  return row ? { ...row.paper, on: row.paper.onDay as Day, amount: money(row.paper.amount, currency), reversedOn: row.reversedOn as Day | null } : null
-} // prettier-ignore
+  return row
+    ? {
+        ...row.paper,
+        on: row.paper.onDay as Day,
+        amount: money(row.paper.amount, currency),
+        reversedOn: row.reversedOn as Day | null,
+      }
+    : null
+}
 
 export const insertHeldTransferReversal = async (
   db: Db,
@@ -158,7 +171,7 @@ export const listPromises = async (db: Db, saleIds: readonly number[], currency:
         by: r.byDay as Day,
         amount: money(r.amount, currency),
         note: r.note,
-      })) // prettier-ignore
+      }))
 
 export const insertPromise = async (db: Db, row: typeof payPromise.$inferInsert): Promise<number> =>
   (await db.insert(payPromise).values(row).returning({ id: payPromise.id }))[0]!.id
@@ -180,7 +193,7 @@ export interface ReminderRow {
 export const listReminders = async (db: Db, customerId: number): Promise<ReminderRow[]> =>
   (
     await db.select().from(reminder).where(eq(reminder.customerId, customerId)).orderBy(desc(reminder.id)).limit(50)
-  ).map((r) => ({ stage: r.stage, on: r.onDay as Day, postId: r.postId })) // prettier-ignore
+  ).map((r) => ({ stage: r.stage, on: r.onDay as Day, postId: r.postId }))
 
 export const insertReminder = async (db: Db, row: typeof reminder.$inferInsert): Promise<void> => {
   await db.insert(reminder).values(row)

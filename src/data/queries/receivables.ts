@@ -57,7 +57,7 @@ const KEYS: Readonly<Record<AgeGroup, { readonly key: SQL; readonly name: SQL; r
     of: sql`c.id`,
   },
   kind: { key: sql`coalesce(s.kind, '')`, name: sql`coalesce(s.kind, 'on account')`, of: sql`null::int` },
-  channel: { key: sql`coalesce(s.channel, '')`, name: sql`coalesce(s.channel, 'on account')`, of: sql`null::int` }, // prettier-ignore
+  channel: { key: sql`coalesce(s.channel, '')`, name: sql`coalesce(s.channel, 'on account')`, of: sql`null::int` },
 }
 
 /**
@@ -73,10 +73,7 @@ export const ageBy = async (
   const days = sql`(${asOf}::date - ${from})`
   const { key, name, of } = KEYS[group]
   const rows = await db.execute<
-    Record<
-      'key' | 'name' | 'not_due' | 'd1' | 'd31' | 'd61' | 'd91' | 'total' | 'held' | 'account',
-      string
-    > & {
+    Record<'key' | 'name' | 'not_due' | 'd1' | 'd31' | 'd61' | 'd91' | 'total' | 'held' | 'account', string> & {
       customer_id: number | null
     }
   >(sql`
@@ -129,12 +126,7 @@ export interface OpenThen {
 }
 
 /** The dues of one customer that were open as of a day, oldest first. */
-export const listOpenAsOf = async (
-  db: Db,
-  customerId: number,
-  asOf: Day,
-  currency: string,
-): Promise<OpenThen[]> => {
+export const listOpenAsOf = async (db: Db, customerId: number, asOf: Day, currency: string): Promise<OpenThen[]> => {
   const rows = await db.execute<{
     id: number
     invoice_id: number | null
@@ -166,9 +158,7 @@ export const listOpenAsOf = async (
 
 /** What the side ledgers say as of a day; each must equal its account. */
 export const sumSubledgers = async (db: Db, asOf: Day, currency: string) => {
-  const [row] = await db.execute<
-    Record<'receivables' | 'stock' | 'ahead' | 'unearned' | 'taxAhead', string>
-  >(sql`
+  const [row] = await db.execute<Record<'receivables' | 'stock' | 'ahead' | 'unearned' | 'taxAhead', string>>(sql`
     with ${openAsOf(asOf)}
     select (select coalesce(sum(open), 0) from open)::text as receivables,
            ((select coalesce(sum(value), 0) from shelf) - (select coalesce(sum(value), 0) from stock_move where on_day > ${asOf}))::text as stock,
@@ -181,8 +171,7 @@ export const sumSubledgers = async (db: Db, asOf: Day, currency: string) => {
            (select coalesce(sum(amount), 0) from tax_move where why = 'ahead' and on_day <= ${asOf})::text as "taxAhead"`)
   const heldRows = await db.execute<{ kind: HeldKind; held: string }>(sql`
     with ${heldAsOf(asOf)} select kind, sum(held)::text as held from held_then group by kind`)
-  const heldOf = (kind: HeldKind): Money =>
-    money(BigInt(heldRows.find((r) => r.kind === kind)?.held ?? '0'), currency)
+  const heldOf = (kind: HeldKind): Money => money(BigInt(heldRows.find((r) => r.kind === kind)?.held ?? '0'), currency)
   return {
     receivables: money(BigInt(row!.receivables), currency),
     stock: money(BigInt(row!.stock), currency),

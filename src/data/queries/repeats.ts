@@ -76,11 +76,7 @@ export const lockRepeat = async (db: Db, id: number): Promise<boolean> =>
 export const insertRepeat = async (db: Db, row: typeof repeat.$inferInsert): Promise<number> =>
   (await db.insert(repeat).values(row).returning({ id: repeat.id }))[0]!.id
 
-export const updateRepeat = async (
-  db: Db,
-  id: number,
-  change: Partial<typeof repeat.$inferInsert>,
-): Promise<void> => {
+export const updateRepeat = async (db: Db, id: number, change: Partial<typeof repeat.$inferInsert>): Promise<void> => {
   await db.update(repeat).set(change).where(eq(repeat.id, id))
 }
 
@@ -101,10 +97,7 @@ export const listCameAgain = async (db: Db, saleIds: readonly number[]): Promise
   saleIds.length === 0
     ? new Set()
     : new Set(
-        (
-          await db
-            .select({ saleId: repeatRun.saleId })
-            .from(repeatRun)
-            .where(isOneOf(repeatRun.saleId, saleIds))
-        ).map((r) => r.saleId),
+        (await db.select({ saleId: repeatRun.saleId }).from(repeatRun).where(isOneOf(repeatRun.saleId, saleIds))).map(
+          (r) => r.saleId,
+        ),
       )

@@ -54,10 +54,7 @@ export interface SaleRow {
   readonly billed: Money
 }
 
-const mapSale = (
-  row: { sale: typeof sale.$inferSelect; customerName: string },
-  currency: string,
-): SaleRow => ({
+const mapSale = (row: { sale: typeof sale.$inferSelect; customerName: string }, currency: string): SaleRow => ({
   ...row.sale,
   customerName: row.customerName,
   startedOn: row.sale.startedOn as Day,
@@ -233,18 +230,11 @@ export const insertSale = async (db: Db, row: typeof sale.$inferInsert): Promise
   return made!.id
 }
 
-export const updateSale = async (
-  db: Db,
-  id: number,
-  change: Partial<typeof sale.$inferInsert>,
-): Promise<void> => {
+export const updateSale = async (db: Db, id: number, change: Partial<typeof sale.$inferInsert>): Promise<void> => {
   await db.update(sale).set(change).where(eq(sale.id, id))
 }
 
-export const insertSaleLines = async (
-  db: Db,
-  rows: readonly (typeof saleLine.$inferInsert)[],
-): Promise<number[]> => {
+export const insertSaleLines = async (db: Db, rows: readonly (typeof saleLine.$inferInsert)[]): Promise<number[]> => {
   if (rows.length === 0) return []
   return (
     await db
@@ -333,10 +323,7 @@ export const addToLines = async (
      where l.id = a.id`)
 }
 
-export const insertVersion = async (
-  db: Db,
-  row: Omit<typeof saleVersion.$inferInsert, 'n'>,
-): Promise<void> => {
+export const insertVersion = async (db: Db, row: Omit<typeof saleVersion.$inferInsert, 'n'>): Promise<void> => {
   const n = sql`(select coalesce(max(n), 0) + 1 from sale_version where sale_id = ${row.saleId})`
   await db.insert(saleVersion).values({ ...row, n: n as unknown as number })
 }
@@ -363,11 +350,7 @@ export interface HandoverRow {
   }[]
 }
 
-export const listHandovers = async (
-  db: Db,
-  saleIds: readonly number[],
-  currency: string,
-): Promise<HandoverRow[]> => {
+export const listHandovers = async (db: Db, saleIds: readonly number[], currency: string): Promise<HandoverRow[]> => {
   if (saleIds.length === 0) return []
   const rows = await db
     .select({ handover, line: handoverLine })
@@ -416,11 +399,21 @@ export const insertHandover = async (
 /** An id for a paper that must be known before its entry is posted, while the paper itself may not change after. */
 export const reserveId = async (
   db: Db,
-  table: 'handover' | 'receipt' | 'refund' | 'stock_count' | 'plan' | 'extra_charge' | 'write_off' | 'held_transfer' | 'drawer_move' | 'drawer_count' | 'banking_slip' | 'card_settlement', // prettier-ignore
+  table:
+    | 'handover'
+    | 'receipt'
+    | 'refund'
+    | 'stock_count'
+    | 'plan'
+    | 'extra_charge'
+    | 'write_off'
+    | 'held_transfer'
+    | 'drawer_move'
+    | 'drawer_count'
+    | 'banking_slip'
+    | 'card_settlement',
 ): Promise<number> => {
-  const [row] = await db.execute<{ id: number }>(
-    sql`select nextval(pg_get_serial_sequence(${table}, 'id'))::int as id`,
-  )
+  const [row] = await db.execute<{ id: number }>(sql`select nextval(pg_get_serial_sequence(${table}, 'id'))::int as id`)
   return row!.id
 }
 
@@ -446,10 +439,7 @@ export const findDepositRequest = async (db: Db, id: number, currency: string) =
   return row ? { ...row, on: row.onDay as Day, amount: money(row.amount, currency) } : null
 }
 
-export const insertDepositRequest = async (
-  db: Db,
-  row: typeof depositRequest.$inferInsert,
-): Promise<number> => {
+export const insertDepositRequest = async (db: Db, row: typeof depositRequest.$inferInsert): Promise<number> => {
   const [made] = await db.insert(depositRequest).values(row).returning({ id: depositRequest.id })
   return made!.id
 }

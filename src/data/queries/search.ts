@@ -14,8 +14,7 @@ const oneText = (columns: readonly SQLWrapper[]): SQL =>
     sql` || ' ' || `,
   )
 
-const all = (tests: readonly SQL[]): SQL =>
-  tests.length === 0 ? sql`true` : sql.join([...tests], sql` and `)
+const all = (tests: readonly SQL[]): SQL => (tests.length === 0 ? sql`true` : sql.join([...tests], sql` and `))
 
 /** True where every word typed stands somewhere in one of the columns, whatever the case. Nothing typed matches all. */
 export const matchesWords = (typed: string, columns: readonly SQLWrapper[]): SQL => {
@@ -34,8 +33,7 @@ export const matchesPaper = (
   const text = oneText(paper.columns)
   return all(
     patterns(typed).map(
-      (p) =>
-        sql`(${paper.customerId} in (select id from customer where name ilike ${p}) or ${text} ilike ${p})`,
+      (p) => sql`(${paper.customerId} in (select id from customer where name ilike ${p}) or ${text} ilike ${p})`,
     ),
   )
 }

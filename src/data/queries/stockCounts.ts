@@ -1,11 +1,7 @@
 import type { Db } from '../connect'
 import { stockCount } from '../schema'
 
-export const insertStockCount = async (
-  db: Db,
-  row: typeof stockCount.$inferInsert,
-  id: number,
-): Promise<void> => {
+export const insertStockCount = async (db: Db, row: typeof stockCount.$inferInsert, id: number): Promise<void> => {
   await db
     .insert(stockCount)
     .overridingSystemValue()

@@ -26,10 +26,7 @@ export interface GoodsSupplierRow {
 }
 
 /** Who sells things to us, the preferred one first. */
-export const listGoodsSuppliers = async (
-  db: Db,
-  goodsIds: readonly number[],
-): Promise<GoodsSupplierRow[]> => {
+export const listGoodsSuppliers = async (db: Db, goodsIds: readonly number[]): Promise<GoodsSupplierRow[]> => {
   if (goodsIds.length === 0) return []
   const rows = await db
     .select({

@@ -22,10 +22,7 @@ export const listTaxCodes = async (db: Db): Promise<KeptTaxCode[]> => {
     .from(taxCode)
     .leftJoin(taxComponent, eq(taxComponent.taxCodeId, taxCode.id))
     .orderBy(asc(taxCode.id), asc(taxComponent.id))
-  const codes = new Map<
-    number,
-    { code: DatedTaxCode; components: TaxComponent[]; accountOf: Map<number, number> }
-  >()
+  const codes = new Map<number, { code: DatedTaxCode; components: TaxComponent[]; accountOf: Map<number, number> }>()
   for (const row of rows) {
     const kept = codes.get(row.code.id) ?? {
       code: codeOf(row.code),
@@ -63,8 +60,6 @@ export const lastDayOfTax = async (db: Db, ids: readonly number[]): Promise<Day 
     .select({ on: max(invoice.onDay) })
     .from(invoice)
     .innerJoin(invoiceTax, eq(invoiceTax.invoiceId, invoice.id))
-    .where(
-      and(eq(invoice.status, 'issued'), ne(invoice.kind, 'credit-note'), isOneOf(invoiceTax.taxCodeId, ids)),
-    )
+    .where(and(eq(invoice.status, 'issued'), ne(invoice.kind, 'credit-note'), isOneOf(invoiceTax.taxCodeId, ids)))
   return (row?.on ?? null) as Day | null
 }

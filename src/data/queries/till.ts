@@ -3,7 +3,17 @@ import type { Day } from '@/core/day'
 import type { Method } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
-import { account, banked, bankingSlip, cardSettlement, customer, drawerCount, drawerMove, receipt, receiptVoid } from '../schema' // prettier-ignore
+import {
+  account,
+  banked,
+  bankingSlip,
+  cardSettlement,
+  customer,
+  drawerCount,
+  drawerMove,
+  receipt,
+  receiptVoid,
+} from '../schema'
 import { isOneOf } from './search'
 
 const withId =
@@ -63,7 +73,12 @@ export const listDrawerLines = async (db: Db, on: Day, currency: string): Promis
 
 export const listDrawerCounts = async (db: Db, page: { readonly limit: number; readonly on?: Day }, currency: string) =>
   (
-    await db.select().from(drawerCount).where(page.on ? eq(drawerCount.onDay, page.on) : undefined).orderBy(desc(drawerCount.id)).limit(page.limit)
+    await db
+      .select()
+      .from(drawerCount)
+      .where(page.on ? eq(drawerCount.onDay, page.on) : undefined)
+      .orderBy(desc(drawerCount.id))
+      .limit(page.limit)
   ).map((r) => ({
     id: r.id,
     number: r.number,
@@ -73,7 +88,7 @@ export const listDrawerCounts = async (db: Db, page: { readonly limit: number; r
     over: money(r.counted - r.expected, currency),
     pieces: r.pieces as Readonly<Record<string, number>>,
     entryId: r.entryId,
-  })) // prettier-ignore
+  }))
 
 export const listDrawerMoves = async (db: Db, on: Day, currency: string) =>
   (
@@ -105,22 +120,39 @@ export interface ToBank {
 export const listToBank = async (db: Db, method: Method, through: Day, currency: string): Promise<ToBank[]> =>
   (
     await db
-      .select({ id: receipt.id, number: receipt.number, on: receipt.onDay, customer: customer.name, reference: receipt.reference, amount: receipt.amount })
+      .select({
+        id: receipt.id,
+        number: receipt.number,
+        on: receipt.onDay,
+        customer: customer.name,
+        reference: receipt.reference,
+        amount: receipt.amount,
+      })
       .from(receipt)
       .innerJoin(customer, eq(customer.id, receipt.customerId))
       .leftJoin(banked, eq(banked.receiptId, receipt.id))
       .leftJoin(receiptVoid, eq(receiptVoid.receiptId, receipt.id))
-      .where(and(eq(receipt.method, method), sql`${banked.receiptId} is null and ${receiptVoid.receiptId} is null and ${receipt.onDay} <= ${through}`))
+      .where(
+        and(
+          eq(receipt.method, method),
+          sql`${banked.receiptId} is null and ${receiptVoid.receiptId} is null and ${receipt.onDay} <= ${through}`,
+        ),
+      )
       .orderBy(receipt.onDay, receipt.id)
       .limit(500)
-  ).map((r) => ({ ...r, on: r.on as Day, amount: money(r.amount, currency) })) // prettier-ignore
+  ).map((r) => ({ ...r, on: r.on as Day, amount: money(r.amount, currency) }))
 
 /** Locks receipts and answers those of them that may go to the bank. */
-export const lockToBank = async (db: Db, ids: readonly number[], method: Method, currency: string): Promise<ToBank[]> => {
+export const lockToBank = async (
+  db: Db,
+  ids: readonly number[],
+  method: Method,
+  currency: string,
+): Promise<ToBank[]> => {
   if (ids.length === 0) return []
   await db.select({ id: receipt.id }).from(receipt).where(isOneOf(receipt.id, ids)).orderBy(receipt.id).for('update')
   return (await listToBank(db, method, '2199-12-31' as Day, currency)).filter((r) => ids.includes(r.id))
-} // prettier-ignore
+}
 
 export const listSlips = async (db: Db, limit: number, currency: string) =>
   (await db.select().from(bankingSlip).orderBy(desc(bankingSlip.id)).limit(limit)).map((r) => ({

@@ -1,15 +1,5 @@
 import { sql } from 'drizzle-orm'
-import {
-  boolean,
-  check,
-  index,
-  integer,
-  numeric,
-  pgTable,
-  primaryKey,
-  text,
-  unique,
-} from 'drizzle-orm/pg-core'
+import { boolean, check, index, integer, numeric, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay } from './columns'
 import { account, entry } from './ledger'
 import { taxCode } from './tax'

@@ -154,7 +154,17 @@ export const refund = pgTable(
  * and held for the customer from then on). Without money: a credit note, a discount for paying early, a charge given back, a
  * debt written off, a row that moved to another plan.
  */
-export const FILL_KINDS = ['receipt', 'held', 'void', 'released', 'credit-note', 'discount', 'given-back', 'write-off', 'moved'] as const // prettier-ignore
+export const FILL_KINDS = [
+  'receipt',
+  'held',
+  'void',
+  'released',
+  'credit-note',
+  'discount',
+  'given-back',
+  'write-off',
+  'moved',
+] as const
 
 /** What was put on a due. Negative takes it off again (a void). */
 export const dueFill = pgTable(

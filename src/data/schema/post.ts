@@ -29,10 +29,7 @@ export const file = pgTable(
     ownerId: integer().notNull(),
     addedOn: onDay().notNull(),
   },
-  (t) => [
-    index('file_owner').on(t.ownerKind, t.ownerId),
-    check('file_limited', sql`${t.size} between 1 and 4000000`),
-  ],
+  (t) => [index('file_owner').on(t.ownerKind, t.ownerId), check('file_limited', sql`${t.size} between 1 and 4000000`)],
 )
 
 /** A letter to a customer: waits, is sent, or came back. */

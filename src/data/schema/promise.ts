@@ -1,5 +1,16 @@
 import { sql } from 'drizzle-orm'
-import { boolean, check, index, integer, jsonb, pgTable, text, timestamp, unique, uniqueIndex } from 'drizzle-orm/pg-core' // prettier-ignore
+import {
+  boolean,
+  check,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  unique,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core'
 import { identity, minor, onDay } from './columns'
 import { invoice } from './invoice'
 import { account, entry } from './ledger'
@@ -143,8 +154,14 @@ export const taxMove = pgTable(
       .notNull()
       .references(() => entry.id),
   },
-  (t) => [index('tax_move_due').on(t.dueId), index('tax_move_entry').on(t.entryId), index('tax_move_day').on(t.onDay), index('tax_move_sale').on(t.saleId), index('tax_move_receipt').on(t.receiptId)],
-) // prettier-ignore
+  (t) => [
+    index('tax_move_due').on(t.dueId),
+    index('tax_move_entry').on(t.entryId),
+    index('tax_move_day').on(t.onDay),
+    index('tax_move_sale').on(t.saleId),
+    index('tax_move_receipt').on(t.receiptId),
+  ],
+)
 
 /** A debt given up. */
 export const writeOff = pgTable(
@@ -262,7 +279,7 @@ export const bankingSlip = pgTable(
       .references(() => entry.id),
   },
   (t) => [check('banking_slip_positive', sql`${t.cash} >= 0 and ${t.cheques} >= 0 and ${t.cash} + ${t.cheques} > 0`)],
-) // prettier-ignore
+)
 
 /** Card takings as they arrived at the bank, less fees. */
 export const cardSettlement = pgTable(
@@ -278,7 +295,7 @@ export const cardSettlement = pgTable(
       .references(() => entry.id),
   },
   (t) => [check('card_settlement_positive', sql`${t.gross} > 0 and ${t.fees} >= 0 and ${t.fees} <= ${t.gross}`)],
-) // prettier-ignore
+)
 
 /** A receipt goes to the bank once: its cheque on a slip, or its card takings in a settlement. */
 export const banked = pgTable(
@@ -314,8 +331,12 @@ export const payPromise = pgTable(
     note: text().notNull().default(''),
     droppedOn: onDay(),
   },
-  (t) => [index('pay_promise_customer').on(t.customerId), index('pay_promise_sale').on(t.saleId), check('pay_promise_positive', sql`${t.amount} > 0`)],
-) // prettier-ignore
+  (t) => [
+    index('pay_promise_customer').on(t.customerId),
+    index('pay_promise_sale').on(t.saleId),
+    check('pay_promise_positive', sql`${t.amount} > 0`),
+  ],
+)
 
 /** A reminder that was written, and how firm it was. */
 export const reminder = pgTable(

@@ -1,16 +1,5 @@
 import { sql } from 'drizzle-orm'
-import {
-  boolean,
-  check,
-  foreignKey,
-  index,
-  integer,
-  jsonb,
-  numeric,
-  pgTable,
-  text,
-  unique,
-} from 'drizzle-orm/pg-core'
+import { boolean, check, foreignKey, index, integer, jsonb, numeric, pgTable, text, unique } from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay } from './columns'
 import { goods } from './goods'
 import { account, entry } from './ledger'
@@ -146,10 +135,7 @@ export const saleLine = pgTable(
       'line_not_overfilled',
       sql`${t.handedOver} - ${t.toReplace} <= ${t.agreed} and ${t.billed} - ${t.toRebill} <= ${t.agreed}`,
     ),
-    check(
-      'line_not_given_back_twice',
-      sql`${t.returned} <= ${t.handedOver} and ${t.credited} <= ${t.billed}`,
-    ),
+    check('line_not_given_back_twice', sql`${t.returned} <= ${t.handedOver} and ${t.credited} <= ${t.billed}`),
   ],
 )
 

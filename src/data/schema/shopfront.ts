@@ -41,10 +41,7 @@ export const basketLine = pgTable(
       .references(() => goods.id),
     quantity: fourPlaces().notNull(),
   },
-  (t) => [
-    unique('basket_line_once').on(t.basketId, t.goodsId),
-    check('basket_line_positive', sql`${t.quantity} > 0`),
-  ],
+  (t) => [unique('basket_line_once').on(t.basketId, t.goodsId), check('basket_line_positive', sql`${t.quantity} > 0`)],
 )
 
 /** A payment asked of the card stand-in. Its answer may come late, or twice; the receipt is made once. */
@@ -68,8 +65,5 @@ export const cardPayment = pgTable(
       .unique()
       .references(() => receipt.id),
   },
-  (t) => [
-    index('card_payment_customer').on(t.customerId),
-    check('card_payment_positive', sql`${t.amount} > 0`),
-  ],
+  (t) => [index('card_payment_customer').on(t.customerId), check('card_payment_positive', sql`${t.amount} > 0`)],
 )

@@ -37,12 +37,14 @@ export const drawLabels = (labels: readonly Label[]): Promise<Buffer> => {
         setText(sheet, PRICE, label.price, { x: x + wide - 70, y, width: 70 })
         setText(sheet, CODE, label.code, { x, y: y + 68, width: wide })
       }),
-    ) // prettier-ignore
+    )
     root.add(
-      doc.struct('Figure', { alt: `Bar code ${label.code}`, bbox: [x, y + 26, x + wide, y + 64] } as object, () =>
-        void doc.image(Buffer.from(label.bars), x, y + 26, { fit: [wide, 38], align: 'center' }),
+      doc.struct(
+        'Figure',
+        { alt: `Bar code ${label.code}`, bbox: [x, y + 26, x + wide, y + 64] } as object,
+        () => void doc.image(Buffer.from(label.bars), x, y + 26, { fit: [wide, 38], align: 'center' }),
       ),
-    ) // prettier-ignore
+    )
   }
   root.end()
   return close()

@@ -8,7 +8,18 @@ import { heightOf, LEADING, setText, type Sheet, type TextStyle } from './setTex
 const INK = { text: '#1f2327', quiet: '#5c636b', rule: '#e6dfcf', foot: '#cfc5b0' } as const
 const MARGIN = 48
 const FOOT = 64
-const WIDTH: Readonly<Record<PaperColumn, number>> = { code: 76, quantity: 58, each: 66, less: 62, sum: 84, onShelf: 76, place: 66, change: 80, owed: 84, due: 76 } // prettier-ignore
+const WIDTH: Readonly<Record<PaperColumn, number>> = {
+  code: 76,
+  quantity: 58,
+  each: 66,
+  less: 62,
+  sum: 84,
+  onShelf: 76,
+  place: 66,
+  change: 80,
+  owed: 84,
+  due: 76,
+}
 const WORDS: readonly PaperColumn[] = ['code', 'place']
 
 interface Column {
@@ -28,7 +39,12 @@ interface Page {
   y: number
 }
 
-const style = (face: Face, size: number, colour: string, align: TextStyle['align']): TextStyle => ({ face, size, colour, align }) // prettier-ignore
+const style = (face: Face, size: number, colour: string, align: TextStyle['align']): TextStyle => ({
+  face,
+  size,
+  colour,
+  align,
+})
 
 /** The side a line begins at, and ends at, as the language runs. */
 const sides = (sheet: Sheet) =>
@@ -48,7 +64,13 @@ const tall = (page: Page, p: Part): number => heightOf(page.sheet, p.style, p.te
 const put = (page: Page, parent: PDFKit.PDFStructureElement, p: Part, y: number): number => {
   if (p.text === '') return y
   let end = y
-  parent.add(page.sheet.doc.struct(p.tag, {}, () => void (end = setText(page.sheet, p.style, p.text, { x: p.x, y, width: p.width })))) // prettier-ignore
+  parent.add(
+    page.sheet.doc.struct(
+      p.tag,
+      {},
+      () => void (end = setText(page.sheet, p.style, p.text, { x: p.x, y, width: p.width })),
+    ),
+  )
   return end
 }
 
@@ -65,23 +87,33 @@ const drawHead = (page: Page, { paper, layout, head }: LaidPaper): void => {
   if (head.mark && layout.showMark) {
     const image = Buffer.from(head.mark.data)
     page.root.add(
-      sheet.doc.struct('Figure', { alt: head.name, bbox: [near, left, near + 160, left + 44] } as object, () =>
-        void sheet.doc.image(image, near, left, { fit: [160, 44], align: sheet.rtl ? 'right' : undefined }),
+      sheet.doc.struct(
+        'Figure',
+        { alt: head.name, bbox: [near, left, near + 160, left + 44] } as object,
+        () => void sheet.doc.image(image, near, left, { fit: [160, 44], align: sheet.rtl ? 'right' : undefined }),
       ),
-    ) // prettier-ignore
+    )
     left += 50
   }
   const slab = (size: number, align: TextStyle['align']) => style('slab', size, head.colour, align)
   const quiet = style('text', 9, INK.quiet, start)
-  left = stack(page, [
-    { tag: 'P', text: head.name, style: slab(16, start), x: near, width: half },
-    { tag: 'P', text: head.address, style: quiet, x: near, width: half },
-    { tag: 'P', text: head.header, style: quiet, x: near, width: half },
-  ], left) // prettier-ignore
-  const right = stack(page, [
-    { tag: 'H1', text: layout.title || paper.name, style: slab(20, end), x: far, width: half },
-    { tag: 'P', text: paper.number, style: style('figure', 10, INK.text, end), x: far, width: half },
-  ], page.y) // prettier-ignore
+  left = stack(
+    page,
+    [
+      { tag: 'P', text: head.name, style: slab(16, start), x: near, width: half },
+      { tag: 'P', text: head.address, style: quiet, x: near, width: half },
+      { tag: 'P', text: head.header, style: quiet, x: near, width: half },
+    ],
+    left,
+  )
+  const right = stack(
+    page,
+    [
+      { tag: 'H1', text: layout.title || paper.name, style: slab(20, end), x: far, width: half },
+      { tag: 'P', text: paper.number, style: style('figure', 10, INK.text, end), x: far, width: half },
+    ],
+    page.y,
+  )
   page.y = Math.max(left, right) + 8
   rule(sheet, { x: MARGIN, y: page.y, width: page.wide, thick: 2, colour: head.colour })
   page.y += 16
@@ -102,15 +134,9 @@ const drawWhom = (page: Page, { paper, layout }: LaidPaper): void => {
     page.y,
   )
   if (deliver)
-    left = stack(
-      page,
-      [to(t('deliverTo'), quiet), to(deliver.address, plain), to(deliver.note, quiet)],
-      left + 7,
-    )
+    left = stack(page, [to(t('deliverTo'), quiet), to(deliver.address, plain), to(deliver.note, quiet)], left + 7)
   let right = page.y
-  const [name, value] = sheet.rtl
-    ? [MARGIN + 128, MARGIN]
-    : [MARGIN + page.wide - 240, MARGIN + page.wide - 120]
+  const [name, value] = sheet.rtl ? [MARGIN + 128, MARGIN] : [MARGIN + page.wide - 240, MARGIN + page.wide - 120]
   for (const [fact, says] of paper.facts) {
     const parts: readonly Part[] = [
       { tag: 'P', text: fact, style: style('text', 9, INK.quiet, end), x: name, width: 112 },
@@ -163,8 +189,7 @@ const drawTableHead = (
   const row = doc.struct('TR')
   table.add(row)
   row.add(cell(what, bold(start), words))
-  for (const c of columns)
-    row.add(cell(c.name, bold(alignOf(page, c.key)), { x: c.x + 2, width: c.width - 4 }))
+  for (const c of columns) row.add(cell(c.name, bold(alignOf(page, c.key)), { x: c.x + 2, width: c.width - 4 }))
   row.end()
   page.y = y + 9 * LEADING + 5
   rule(page.sheet, { x: MARGIN, y: page.y, width: page.wide, thick: 1, colour: INK.text })
@@ -188,12 +213,26 @@ const cellsOf = (
   const { start, end } = sides(page.sheet)
   const at = wordsAt(page, columns)
   const first =
-    r.as === 'heading' ? style('slab', 11.5, page.colour, start) : r.as === 'group-sum' ? style('text', 9, INK.quiet, end) : style('text', 10, INK.text, start) // prettier-ignore
+    r.as === 'heading'
+      ? style('slab', 11.5, page.colour, start)
+      : r.as === 'group-sum'
+        ? style('text', 9, INK.quiet, end)
+        : style('text', 10, INK.text, start)
   const face: Face = r.as === 'group-sum' ? 'figure-bold' : 'figure'
   const figures =
     r.as === 'text'
       ? []
-      : columns.map((c): Cell => ({ text: r.cells[c.key] ?? '', style: style(WORDS.includes(c.key) ? 'text' : face, WORDS.includes(c.key) ? 10 : 9.5, INK.text, alignOf(page, c.key)), x: c.x + 2, width: c.width - 4 })) // prettier-ignore
+      : columns.map((c): Cell => ({
+          text: r.cells[c.key] ?? '',
+          style: style(
+            WORDS.includes(c.key) ? 'text' : face,
+            WORDS.includes(c.key) ? 10 : 9.5,
+            INK.text,
+            alignOf(page, c.key),
+          ),
+          x: c.x + 2,
+          width: c.width - 4,
+        }))
   const note = r.note && showNotes ? { text: r.note, style: style('text', 9, INK.quiet, start), ...at } : null
   return { cells: [{ text: r.what, style: first, ...at }, ...figures], note }
 }
@@ -248,11 +287,33 @@ const drawSums = (page: Page, sums: readonly PaperSum[], nextPage: () => void): 
   for (const sum of sums) {
     if (sum.total) rule(sheet, { x: amountX, y: page.y + 1, width: 100, thick: 1, colour: INK.text })
     const y = page.y + (sum.total ? 5 : 2)
-    put(page, page.root, { tag: 'P', text: sum.name, style: style(sum.total ? 'text-bold' : 'text', 10, sum.total ? INK.text : INK.quiet, end), x: nameX, width: 210 }, y) // prettier-ignore
-    page.y = put(page, page.root, { tag: 'P', text: sum.amount, style: style(sum.total ? 'figure-bold' : 'figure', 10, INK.text, end), x: amountX, width: 98 }, y) + 1 // prettier-ignore
+    put(
+      page,
+      page.root,
+      {
+        tag: 'P',
+        text: sum.name,
+        style: style(sum.total ? 'text-bold' : 'text', 10, sum.total ? INK.text : INK.quiet, end),
+        x: nameX,
+        width: 210,
+      },
+      y,
+    )
+    page.y =
+      put(
+        page,
+        page.root,
+        {
+          tag: 'P',
+          text: sum.amount,
+          style: style(sum.total ? 'figure-bold' : 'figure', 10, INK.text, end),
+          x: amountX,
+          width: 98,
+        },
+        y,
+      ) + 1
     if (!sum.total) continue
-    for (const down of [2, 4.5])
-      rule(sheet, { x: amountX, y: page.y + down, width: 100, thick: 0.9, colour: INK.text })
+    for (const down of [2, 4.5]) rule(sheet, { x: amountX, y: page.y + down, width: 100, thick: 0.9, colour: INK.text })
     page.y += 8
   }
   page.y += 10
@@ -277,12 +338,21 @@ const drawFeet = (sheet: Sheet, { paper, head }: LaidPaper, high: number, wide: 
     sheet.doc.switchToPage(n)
     const y = high - FOOT + 12
     decorate(sheet, () => {
-      sheet.doc.moveTo(MARGIN, y).lineTo(MARGIN + wide, y).lineWidth(0.5).strokeColor(INK.foot).stroke()
+      sheet.doc
+        .moveTo(MARGIN, y)
+        .lineTo(MARGIN + wide, y)
+        .lineWidth(0.5)
+        .strokeColor(INK.foot)
+        .stroke()
       const quiet = (align: TextStyle['align']) => style('text', 8.5, INK.quiet, align)
       const [near, far] = sheet.rtl ? [MARGIN + wide - 360, MARGIN] : [MARGIN, MARGIN + wide - 200]
       setText(sheet, quiet(start), head.footer.slice(0, 300), { x: near, y: y + 6, width: 360 })
-      setText(sheet, quiet(end), `${paper.number}, ${t('page')} ${n + 1} ${t('of')} ${count}`, { x: far, y: y + 6, width: 200 })
-    }) // prettier-ignore
+      setText(sheet, quiet(end), `${paper.number}, ${t('page')} ${n + 1} ${t('of')} ${count}`, {
+        x: far,
+        y: y + 6,
+        width: 200,
+      })
+    })
   }
 }
 

@@ -31,13 +31,9 @@ export const fontFiles = (): ReadonlyMap<string, Buffer> => {
       const hebrew = weight === 400 ? 400 : 700
       return [
         ...SCRIPTS.map(
-          (script) =>
-            [`${face}-${script}`, fileOf(family, `${family}-${script}-${weight}-normal.woff`)] as const,
+          (script) => [`${face}-${script}`, fileOf(family, `${family}-${script}-${weight}-normal.woff`)] as const,
         ),
-        [
-          `${face}-hebrew`,
-          fileOf('noto-sans-hebrew', `noto-sans-hebrew-hebrew-${hebrew}-normal.woff`),
-        ] as const,
+        [`${face}-hebrew`, fileOf('noto-sans-hebrew', `noto-sans-hebrew-hebrew-${hebrew}-normal.woff`)] as const,
       ]
     }),
   )
@@ -45,5 +41,4 @@ export const fontFiles = (): ReadonlyMap<string, Buffer> => {
 }
 
 /** The typefaces that may set a letter of a face, in the order they are asked. */
-export const facesOf = (face: Face): readonly string[] =>
-  [...SCRIPTS, 'hebrew'].map((script) => `${face}-${script}`)
+export const facesOf = (face: Face): readonly string[] => [...SCRIPTS, 'hebrew'].map((script) => `${face}-${script}`)

@@ -40,9 +40,7 @@ export const openSheet = (wish: Wish): { readonly sheet: Sheet; readonly close: 
     const before = known.get(key)
     if (before !== undefined) return before
     doc.font(font)
-    const is = (doc as unknown as { _font: FontKitFont })._font.font.hasGlyphForCodePoint(
-      letter.codePointAt(0)!,
-    )
+    const is = (doc as unknown as { _font: FontKitFont })._font.font.hasGlyphForCodePoint(letter.codePointAt(0)!)
     known.set(key, is)
     return is
   }
@@ -63,10 +61,7 @@ export const decorate = ({ doc }: Sheet, draw: () => void): void => {
 }
 
 /** A straight rule. */
-export const rule = (
-  sheet: Sheet,
-  r: { x: number; y: number; width: number; thick: number; colour: string },
-): void =>
+export const rule = (sheet: Sheet, r: { x: number; y: number; width: number; thick: number; colour: string }): void =>
   decorate(sheet, () => {
     sheet.doc
       .moveTo(r.x, r.y)

@@ -35,8 +35,7 @@ const runsOf = (sheet: Sheet, face: Face, text: string): Run[] => {
   const runs: { font: string; text: string }[] = []
   for (const letter of text) {
     const last = runs.at(-1)
-    const font =
-      letter === ' ' && last && !last.font.endsWith('-hebrew') ? last.font : fontFor(sheet, face, letter)
+    const font = letter === ' ' && last && !last.font.endsWith('-hebrew') ? last.font : fontFor(sheet, face, letter)
     if (last?.font === font) last.text += letter
     else runs.push({ font, text: letter })
   }
@@ -112,11 +111,7 @@ export const setText = (
   for (const line of breakLines(sheet, style, text, at.width)) {
     const width = widthOf(sheet, style, line)
     let x =
-      style.align === 'left'
-        ? at.x
-        : style.align === 'right'
-          ? at.x + at.width - width
-          : at.x + (at.width - width) / 2
+      style.align === 'left' ? at.x : style.align === 'right' ? at.x + at.width - width : at.x + (at.width - width) / 2
     for (const part of inSight(sheet, line)) {
       const runs = runsOf(sheet, style.face, part.text)
       for (const run of part.backwards ? runs.reverse() : runs) {

@@ -50,9 +50,7 @@ export const setUpBusiness = async (
     const s = parse(setUpInput, input)
     if (await findBusiness(till.db)) refuse({ code: 'already-set-up' })
     const codes = s.taxCodes ?? []
-    const twice = codes.find(
-      (c, i) => codes.findIndex((o) => o.code.toLowerCase() === c.code.toLowerCase()) !== i,
-    )
+    const twice = codes.find((c, i) => codes.findIndex((o) => o.code.toLowerCase() === c.code.toLowerCase()) !== i)
     if (twice) refuse({ code: 'taken', what: 'tax code', value: twice.code })
     const passphraseHash = await hashPassphrase(s.passphrase)
     const openedOn = s.openingDate ?? till.today

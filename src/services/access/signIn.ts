@@ -44,11 +44,7 @@ export const provedLately = async (db: Database, token: string | undefined): Pro
 }
 
 /** Types the passphrase again in a session that is open. */
-export const proveAgain = async (
-  db: Database,
-  token: string,
-  passphrase: string,
-): Promise<Result<null, Failure>> => {
+export const proveAgain = async (db: Database, token: string, passphrase: string): Promise<Result<null, Failure>> => {
   const proved = await provePassphrase(db, passphrase)
   if (proved.ok) await markProved(db, hashToken(token))
   return proved
@@ -57,11 +53,7 @@ export const proveAgain = async (
 export const signOut = (db: Database, token: string): Promise<void> => deleteSession(db, hashToken(token))
 
 /** Changes the passphrase, and ends every session and every token, this one included. */
-export const changePassphrase = async (
-  db: Database,
-  now: string,
-  next: string,
-): Promise<Result<null, Failure>> => {
+export const changePassphrase = async (db: Database, now: string, next: string): Promise<Result<null, Failure>> => {
   const proved = await provePassphrase(db, now)
   if (!proved.ok) return proved
   const chosen = newPassphrase.safeParse(next)

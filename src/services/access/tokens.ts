@@ -13,10 +13,7 @@ interface TokenWish {
 }
 
 /** Makes a token for another program. It is shown once; only its hash is kept. */
-export const makeApiToken = async (
-  db: Database,
-  { name, days, readOnly = false }: TokenWish,
-): Promise<string> => {
+export const makeApiToken = async (db: Database, { name, days, readOnly = false }: TokenWish): Promise<string> => {
   const token = `till_${makeSecret()}`
   const expiresAt = new Date(Date.now() + days * 86_400_000)
   const id = await insertApiToken(db, { name, tokenHash: hashToken(token), expiresAt, readOnly })
@@ -30,8 +27,7 @@ export type Opens = 'everything' | 'reading' | 'nothing'
 /** What a bearer token opens: one made in Settings, or the one given in TILL_API_TOKEN. */
 export const tokenOpens = async (db: Database, token: string): Promise<Opens> => {
   const given = process.env.TILL_API_TOKEN
-  if (given && timingSafeEqual(Buffer.from(hashToken(given)), Buffer.from(hashToken(token))))
-    return 'everything'
+  if (given && timingSafeEqual(Buffer.from(hashToken(given)), Buffer.from(hashToken(token)))) return 'everything'
   const found = await findApiToken(db, hashToken(token))
   if (!found) return 'nothing'
   if (found.fresh) log.info({ tokenId: found.id }, 'a token is used')

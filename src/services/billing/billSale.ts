@@ -20,11 +20,7 @@ const input = z.object({
   saleId: id,
   on,
   what: z.union(
-    [
-      z.enum(['handed-over', 'remaining']),
-      z.object({ percent: positivePercent }),
-      z.object({ lines: lineQuantities }),
-    ],
+    [z.enum(['handed-over', 'remaining']), z.object({ percent: positivePercent }), z.object({ lines: lineQuantities })],
     {
       error: 'Say handed-over, remaining, {percent} or {lines}.',
     },
@@ -42,18 +38,10 @@ export const planBill = (locked: LockedSale, wish: BillWish) => {
   const nameOf = (lineId: number): string => locked.lines.find((l) => l.id === lineId)?.description ?? ''
   return e.code === 'unknown-line'
     ? refuse({ code: 'not-found', what: 'line', id: e.lineId })
-    : refuse(
-        e.code === 'nothing-to-bill'
-          ? e
-          : { code: e.code, line: nameOf(e.lineId), left: e.left, asked: e.asked },
-      )
+    : refuse(e.code === 'nothing-to-bill' ? e : { code: e.code, line: nameOf(e.lineId), left: e.left, asked: e.asked })
 }
 
-const addCharges = async (
-  w: Work,
-  locked: LockedSale,
-  charges: z.output<typeof newLines>,
-): Promise<number[]> => {
+const addCharges = async (w: Work, locked: LockedSale, charges: z.output<typeof newLines>): Promise<number[]> => {
   const customer = (await findCustomer(w.tx, locked.sale.customerId, w.currency))!
   const filled = (
     await fillLines(w, charges, { customer, on: w.today, pricesIncludeTax: locked.sale.pricesIncludeTax })
@@ -67,32 +55,24 @@ const addCharges = async (
 }
 
 /** Bills a sale: what was handed over, what remains, a percentage, or chosen quantities; as a draft or issued at once. */
-export const billSale = defineCommand(
-  'bill-sale',
-  input,
-  async (w, { saleId, on: given, what, charges, issue }) => {
-    let locked = await takeSale(w, saleId)
-    mustBeAgreed(locked)
-    if (readArrangement(locked.sale.arrangement).kind === 'layaway')
-      refuse({ code: 'layaway-billed-at-handover' })
-    const onDay = issue ? paperDay(w, given) : draftDay(w, given)
-    const chargeIds = charges && charges.length > 0 ? await addCharges(w, locked, charges) : []
-    const before = locked
-    if (chargeIds.length > 0) locked = await takeSale(w, saleId)
-    const extra = chargeIds.map((lineId) => ({
-      lineId,
-      quantity: locked.lines.find((l) => l.id === lineId)!.agreed,
-    }))
-    const parts = [...planBillWith(before, what, extra.length > 0), ...extra]
-    const invoiceId = await insertInvoice(
-      w.tx,
-      await draftBill(w, locked, parts, { kind: 'invoice', on: onDay }),
-    )
-    if (issue) await issueBill(w, await takeSale(w, saleId), invoiceId, onDay)
-    await refreshSale(w, saleId)
-    return { id: invoiceId, answer: () => invoiceView(w, invoiceId) }
-  },
-)
+export const billSale = defineCommand('bill-sale', input, async (w, { saleId, on: given, what, charges, issue }) => {
+  let locked = await takeSale(w, saleId)
+  mustBeAgreed(locked)
+  if (readArrangement(locked.sale.arrangement).kind === 'layaway') refuse({ code: 'layaway-billed-at-handover' })
+  const onDay = issue ? paperDay(w, given) : draftDay(w, given)
+  const chargeIds = charges && charges.length > 0 ? await addCharges(w, locked, charges) : []
+  const before = locked
+  if (chargeIds.length > 0) locked = await takeSale(w, saleId)
+  const extra = chargeIds.map((lineId) => ({
+    lineId,
+    quantity: locked.lines.find((l) => l.id === lineId)!.agreed,
+  }))
+  const parts = [...planBillWith(before, what, extra.length > 0), ...extra]
+  const invoiceId = await insertInvoice(w.tx, await draftBill(w, locked, parts, { kind: 'invoice', on: onDay }))
+  if (issue) await issueBill(w, await takeSale(w, saleId), invoiceId, onDay)
+  await refreshSale(w, saleId)
+  return { id: invoiceId, answer: () => invoiceView(w, invoiceId) }
+})
 
 /** A bill may be of charges alone when nothing else is left. */
 const planBillWith = (locked: LockedSale, wish: BillWish, hasCharges: boolean) => {

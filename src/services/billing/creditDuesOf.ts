@@ -1,12 +1,4 @@
-import {
-  isPositiveMoney,
-  money,
-  negateMoney,
-  smallerMoney,
-  subtractMoney,
-  sumMoney,
-  type Money,
-} from '@/core/money'
+import { isPositiveMoney, money, negateMoney, smallerMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
 import { creditDues, type CreditedDues, type DueParts } from '@/core/receipt'
 import { balanceOn, lowestFrom, type Change } from '@/core/running'
 import type { ComponentTax } from '@/core/tax'
@@ -27,7 +19,11 @@ import { openChanges } from '../money/duesOn'
 import { taxBack } from '../money/taxWork'
 import { refuse } from '../refuse'
 
-const KINDS = { writtenOff: (f: FillRow) => f.kind === 'write-off', discount: (f: FillRow) => f.kind === 'discount', paid: (f: FillRow) => isMoney(f.kind) } // prettier-ignore
+const KINDS = {
+  writtenOff: (f: FillRow) => f.kind === 'write-off',
+  discount: (f: FillRow) => f.kind === 'discount',
+  paid: (f: FillRow) => isMoney(f.kind),
+}
 
 /** What a due is made of on a day: as it was that evening, or as far as every later day bears it, too. */
 const partsOf = (
@@ -66,21 +62,28 @@ export interface InvoiceCredited extends CreditedDues {
  * What a credit takes of an invoice's dues on a day. Where something later (a payment, a plan changed, a bounce) stands in
  * the way of what existed on that day, the refusal says from which day on it works.
  */
-export const creditDuesOf = async (
-  w: Work,
-  invoice: InvoiceRow,
-  gross: Money,
-  on: Day,
-): Promise<InvoiceCredited> => {
+export const creditDuesOf = async (w: Work, invoice: InvoiceRow, gross: Money, on: Day): Promise<InvoiceCredited> => {
   await lockOpenDues(w.tx, invoice.customerId, w.currency)
   const rows = await listDuesOfInvoice(w.tx, invoice.id, w.currency)
-  const fills = await listFillsOfDues(w.tx, rows.map((d) => d.id), w.currency) // prettier-ignore
-  const asOf = (day: Day, balance: typeof balanceOn) => creditDues(rows.map((d) => partsOf(d, fills, balance, day)), gross) // prettier-ignore
+  const fills = await listFillsOfDues(
+    w.tx,
+    rows.map((d) => d.id),
+    w.currency,
+  )
+  const asOf = (day: Day, balance: typeof balanceOn) =>
+    creditDues(
+      rows.map((d) => partsOf(d, fills, balance, day)),
+      gross,
+    )
   const works = (day: Day): boolean => alike(asOf(day, balanceOn), asOf(day, lowestFrom))
   if (!works(on)) {
     const later = [...rows.map((d) => d.issuedOn), ...fills.map((f) => f.on)].filter((d) => d > on).sort()
     const from = later.find(works) ?? w.today
-    refuse({ code: 'not-before', from, what: `Something happened to invoice ${invoice.number} after that day: it was paid, arranged anew or opened again.` }) // prettier-ignore
+    refuse({
+      code: 'not-before',
+      from,
+      what: `Something happened to invoice ${invoice.number} after that day: it was paid, arranged anew or opened again.`,
+    })
   }
   return { ...asOf(on, lowestFrom), fills, rows }
 }
@@ -95,7 +98,10 @@ export interface TakenBack {
 
 export const takenBack = async (w: Work, credited: InvoiceCredited): Promise<readonly TakenBack[]> => {
   const sumOf = (dueId: number, kind: FillRow['kind']): Money =>
-    sumMoney(credited.fills.filter((f) => f.dueId === dueId && f.kind === kind).map((f) => f.amount), w.currency) // prettier-ignore
+    sumMoney(
+      credited.fills.filter((f) => f.dueId === dueId && f.kind === kind).map((f) => f.amount),
+      w.currency,
+    )
   const parts = credited.dues.flatMap((d) => [
     { dueId: d.dueId, why: 'discount' as const, part: d.discount },
     { dueId: d.dueId, why: 'write-off' as const, part: d.writtenOff },
@@ -105,7 +111,18 @@ export const takenBack = async (w: Work, credited: InvoiceCredited): Promise<rea
       .filter((p) => isPositiveMoney(p.part))
       .map(async ({ dueId, why, part }) => {
         const taxes = await taxBack(w, { id: dueId, why }, part, sumOf(dueId, why))
-        return { dueId, why, taxes, net: subtractMoney(part, sumMoney(taxes.map((t) => t.amount), w.currency)) } // prettier-ignore
+        return {
+          dueId,
+          why,
+          taxes,
+          net: subtractMoney(
+            part,
+            sumMoney(
+              taxes.map((t) => t.amount),
+              w.currency,
+            ),
+          ),
+        }
       }),
   )
 }
@@ -121,7 +138,10 @@ const releasedOf = (fills: readonly FillRow[], dueId: number, amount: Money): So
   const sources = [...new Set(money.map((f) => f.receiptId))].reverse()
   let left = amount
   return sources.flatMap((receiptId) => {
-    const there = sumMoney(money.filter((f) => f.receiptId === receiptId).map((f) => f.amount), amount.currency) // prettier-ignore
+    const there = sumMoney(
+      money.filter((f) => f.receiptId === receiptId).map((f) => f.amount),
+      amount.currency,
+    )
     const part = smallerMoney(left, there)
     if (!isPositiveMoney(part)) return []
     left = subtractMoney(left, part)
@@ -149,17 +169,34 @@ export const noteCredit = async (
       return [
         { ...of, kind: 'discount' as const, amount: off(d.discount), receiptId: takers.get(d.dueId) },
         { ...of, kind: 'write-off' as const, amount: off(d.writtenOff) },
-        ...releasedOf(credited.fills, d.dueId, d.paid).map((s) => ({ ...of, kind: 'released' as const, amount: off(s.amount), receiptId: s.receiptId })),
-        { ...of, kind: 'credit-note' as const, amount: sumMoney([d.open, d.writtenOff, d.paid, d.discount], w.currency).minor },
+        ...releasedOf(credited.fills, d.dueId, d.paid).map((s) => ({
+          ...of,
+          kind: 'released' as const,
+          amount: off(s.amount),
+          receiptId: s.receiptId,
+        })),
+        {
+          ...of,
+          kind: 'credit-note' as const,
+          amount: sumMoney([d.open, d.writtenOff, d.paid, d.discount], w.currency).minor,
+        },
       ].filter((f) => f.amount !== 0n)
     }),
-  ) // prettier-ignore
+  )
   for (const t of back)
-    await insertTaxMoves(w.tx, t.taxes, { onDay: paper.onDay, why: t.why, dueId: t.dueId, entryId: paper.entryId, receiptId: t.why === 'discount' ? takers.get(t.dueId) : undefined }) // prettier-ignore
+    await insertTaxMoves(w.tx, t.taxes, {
+      onDay: paper.onDay,
+      why: t.why,
+      dueId: t.dueId,
+      entryId: paper.entryId,
+      receiptId: t.why === 'discount' ? takers.get(t.dueId) : undefined,
+    })
 }
 
 /** The receipt that took the discount that stands on a due: with it goes what is left of it. */
 const discountTakers = (fills: readonly FillRow[]): Map<number, number> =>
   new Map(
-    fills.flatMap((f) => (f.kind === 'discount' && f.receiptId !== null && isPositiveMoney(f.amount) ? [[f.dueId, f.receiptId]] : [])),
-  ) // prettier-ignore
+    fills.flatMap((f) =>
+      f.kind === 'discount' && f.receiptId !== null && isPositiveMoney(f.amount) ? [[f.dueId, f.receiptId]] : [],
+    ),
+  )

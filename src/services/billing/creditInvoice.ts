@@ -3,13 +3,7 @@ import { isPositiveMoney, sumMoney, type Decimal, type Money } from '@/core/mone
 import type { Credit } from '@/core/sale'
 import { postCreditNote } from '@/core/ledger'
 import type { Day } from '@/core/day'
-import {
-  findInvoice,
-  insertInvoice,
-  listCreditsOf,
-  markIssued,
-  type InvoiceRow,
-} from '@/data/queries/invoices'
+import { findInvoice, insertInvoice, listCreditsOf, markIssued, type InvoiceRow } from '@/data/queries/invoices'
 import { insertHeldMoves } from '@/data/queries/money'
 import { listPlansOfSales } from '@/data/queries/plans'
 import { takeNumber } from '@/data/queries/numbers'
@@ -164,10 +158,7 @@ const draftAgain = async (
     .filter((p) => p.quantity.gt(0))
     .map((p) => ({ lineId: lines.find((l) => l.id === p.lineId)!.saleLineId, quantity: p.quantity }))
   if (parts.length === 0) return null
-  return insertInvoice(
-    w.tx,
-    await draftBill(w, await takeSale(w, saleId), parts, { kind: 'invoice', on: onDay }),
-  )
+  return insertInvoice(w.tx, await draftBill(w, await takeSale(w, saleId), parts, { kind: 'invoice', on: onDay }))
 }
 
 interface CreditToIssue {
@@ -187,7 +178,13 @@ const issueCredit = async (w: Work, c: CreditToIssue): Promise<Money> => {
   const sum = (amounts: readonly Money[]): Money => sumMoney(amounts, w.currency)
   const undone = async (why: TakenBack['why']) => {
     const parts = back.filter((b) => b.why === why)
-    return { net: sum(parts.map((p) => p.net)), taxes: await asPostings(w, parts.flatMap((p) => p.taxes)) } // prettier-ignore
+    return {
+      net: sum(parts.map((p) => p.net)),
+      taxes: await asPostings(
+        w,
+        parts.flatMap((p) => p.taxes),
+      ),
+    }
   }
   const onAccount = sum([credited.beyond, ...credited.dues.map((d) => d.paid)])
   const number = await takeNumber(w.tx, 'credit-note', c.onDay)

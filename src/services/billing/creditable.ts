@@ -1,12 +1,6 @@
 import type { z } from 'zod'
 import { isPositiveMoney, subtractMoney, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
-import {
-  creditAmount,
-  creditQuantities,
-  type Credit,
-  type CreditableLine,
-  type CreditableTax,
-} from '@/core/sale'
+import { creditAmount, creditQuantities, type Credit, type CreditableLine, type CreditableTax } from '@/core/sale'
 import type { InvoiceRow, NewInvoice } from '@/data/queries/invoices'
 import type { Work } from '../command'
 import type { lineQuantities } from '../input/lines'
@@ -44,9 +38,7 @@ export const creditable = (invoice: InvoiceRow, credits: readonly InvoiceRow[], 
       amount: t.amount,
       credited: sumMoney(
         credits.flatMap((c) =>
-          c.taxes
-            .filter((x) => x.componentId === t.componentId && x.taxCodeId === t.taxCodeId)
-            .map((x) => x.amount),
+          c.taxes.filter((x) => x.componentId === t.componentId && x.taxCodeId === t.taxCodeId).map((x) => x.amount),
         ),
         currency,
       ),
@@ -70,9 +62,7 @@ export const creditLines = (
     refuse({ code: 'more-than-invoice-left', left, asked: left })
   const wanted = chosen
     ? chosen.map((c) => ({
-        line:
-          lines.find((l) => l.saleLineId === c.lineId) ??
-          refuse({ code: 'not-found', what: 'line', id: c.lineId }),
+        line: lines.find((l) => l.saleLineId === c.lineId) ?? refuse({ code: 'not-found', what: 'line', id: c.lineId }),
         quantity: c.quantity,
       }))
     : lines.map((line) => ({ line, quantity: leftOf(line) })).filter((x) => x.quantity.gt(0))
@@ -103,11 +93,7 @@ export const creditSum = (
 }
 
 /** The credit’s tax rows, in the shape an invoice keeps them. */
-export const taxRows = (
-  invoice: InvoiceRow,
-  credit: Credit,
-  currency: string,
-): NewInvoice['taxes'][number][] => {
+export const taxRows = (invoice: InvoiceRow, credit: Credit, currency: string): NewInvoice['taxes'][number][] => {
   const codeOf = new Map(invoice.lines.map((l) => [l.id, l.taxCodeId]))
   const codes = [...new Set(credit.lines.map((l) => codeOf.get(l.lineId)!))]
   return codes.flatMap((taxCodeId): NewInvoice['taxes'][number][] => {

@@ -59,16 +59,10 @@ export const priceParts = (
   )
 
 /** Whether something of a line stands billed (less what was credited to be billed again) under another tax code than this. */
-export const isBilledAtOther = (
-  invoices: readonly InvoiceRow[],
-  lineId: number,
-  taxCodeId: number,
-): boolean => {
+export const isBilledAtOther = (invoices: readonly InvoiceRow[], lineId: number, taxCodeId: number): boolean => {
   const quantity = invoices.flatMap((i) =>
     i.lines
-      .filter(
-        (l) => l.saleLineId === lineId && l.taxCodeId !== taxCodeId && (i.kind !== 'credit-note' || l.rebill),
-      )
+      .filter((l) => l.saleLineId === lineId && l.taxCodeId !== taxCodeId && (i.kind !== 'credit-note' || l.rebill))
       .map((l) => (i.kind === 'credit-note' ? l.quantity.negated() : l.quantity)),
   )
   return quantity.reduce((sum, q) => sum.plus(q), ZERO).gt(0)
@@ -137,12 +131,7 @@ export const draftBill = async (
 }
 
 /** What was billed of a line in the basis of the sale's prices, less what was credited to be billed again. */
-const billedAmount = (
-  invoices: readonly InvoiceRow[],
-  lineId: number,
-  withTax: boolean,
-  currency: string,
-) => {
+const billedAmount = (invoices: readonly InvoiceRow[], lineId: number, withTax: boolean, currency: string) => {
   const sum = (credits: boolean) =>
     sumMoney(
       invoices

@@ -28,11 +28,7 @@ const repriceDraft = async (
   const locked = await takeSale(w, draft.saleId)
   const wanted = change.lines ?? draft.lines.map((l) => ({ lineId: l.saleLineId, quantity: l.quantity }))
   const parts = planBill(locked, { lines: wanted })
-  await replaceDraft(
-    w.tx,
-    draft.id,
-    await draftBill(w, locked, parts, { kind: 'invoice', on: change.on ?? draft.on }),
-  )
+  await replaceDraft(w.tx, draft.id, await draftBill(w, locked, parts, { kind: 'invoice', on: change.on ?? draft.on }))
 }
 
 /** Issues a draft: from now on it is an official paper that never changes. */
@@ -60,12 +56,8 @@ export const changeDraft = defineCommand(
 )
 
 /** Throws a draft away. It had no number, so none is missing. */
-export const dropDraft = defineCommand(
-  'drop-draft',
-  z.object({ invoiceId: id }),
-  async (w, { invoiceId }) => {
-    const draft = await takeDraft(w, invoiceId)
-    await deleteDraft(w.tx, invoiceId)
-    return answerSale(w, draft.saleId)
-  },
-)
+export const dropDraft = defineCommand('drop-draft', z.object({ invoiceId: id }), async (w, { invoiceId }) => {
+  const draft = await takeDraft(w, invoiceId)
+  await deleteDraft(w.tx, invoiceId)
+  return answerSale(w, draft.saleId)
+})

@@ -20,13 +20,7 @@ import { unitsOf } from '@/core/stock'
 import { postGoodsBack } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { takeNumber } from '@/data/queries/numbers'
-import {
-  insertHandover,
-  listHandovers,
-  reserveId,
-  type HandoverRow,
-  type SaleLineRow,
-} from '@/data/queries/sales'
+import { insertHandover, listHandovers, reserveId, type HandoverRow, type SaleLineRow } from '@/data/queries/sales'
 import { findGoods, insertMoves, listMovesOf, type MoveRow } from '@/data/queries/goods'
 import type { Work } from '../command'
 import { refuse } from '../refuse'
@@ -46,10 +40,7 @@ export const aheadOfCredit = async (
     credit.lines.map((part) => {
       const line = lines.find((l) => l.id === invoiceLines.find((x) => x.id === part.lineId)!.saleLineId)!
       const waiting = waitingOn.now(line.id)
-      const aheadQuantity = larger(
-        line.billed.minus(line.credited).minus(line.handedOver.minus(line.returned)),
-        ZERO,
-      )
+      const aheadQuantity = larger(line.billed.minus(line.credited).minus(line.handedOver.minus(line.returned)), ZERO)
       const taken = smaller(part.quantity.minus(back.get(part.lineId) ?? ZERO), aheadQuantity)
       if (!isPositiveMoney(waiting) || taken.lte(0)) return [part.lineId, zeroMoney(w.currency)] as const
       const share = taken.eq(aheadQuantity)
@@ -72,12 +63,13 @@ export interface ComingBack {
 /** What of a line is out: handed over and not brought back, day by day, and what it cost. */
 export const outOf = (handovers: readonly HandoverRow[], line: SaleLineRow, currency: string) => {
   const sign = (h: HandoverRow): 1 | -1 => (h.direction === 'out' ? 1 : -1)
-  const ofLine = handovers.flatMap((h) =>
-    h.lines.filter((l) => l.saleLineId === line.id).map((l) => ({ ...l, h })),
-  )
+  const ofLine = handovers.flatMap((h) => h.lines.filter((l) => l.saleLineId === line.id).map((l) => ({ ...l, h })))
   const changes = ofLine.map((l): Change => ({ on: l.h.on, by: unitsOf(l.quantity.times(sign(l.h))) }))
   const cost = (direction: 'out' | 'back'): Money =>
-    sumMoney(ofLine.filter((l) => l.h.direction === direction).map((l) => l.cost), currency) // prettier-ignore
+    sumMoney(
+      ofLine.filter((l) => l.h.direction === direction).map((l) => l.cost),
+      currency,
+    )
   return {
     quantity: line.handedOver.minus(line.returned),
     cost: subtractMoney(cost('out'), cost('back')),
@@ -144,10 +136,18 @@ export const bringBack = async (
 ): Promise<{ readonly id: number; readonly number: string }> => {
   const number = await takeNumber(w.tx, 'handover', paper.on)
   const id = await reserveId(w.tx, 'handover')
-  const cost = sumMoney(rows.map((r) => r.cost), w.currency) // prettier-ignore
+  const cost = sumMoney(
+    rows.map((r) => r.cost),
+    w.currency,
+  )
   const text = `Goods came back ${number}, ${sale.customerName}`
   const entryId = isPositiveMoney(cost)
-    ? await w.post(postGoodsBack({ on: paper.on, text, cost }), { kind: 'handover', id, saleId: sale.id, customerId: sale.customerId }) // prettier-ignore
+    ? await w.post(postGoodsBack({ on: paper.on, text, cost }), {
+        kind: 'handover',
+        id,
+        saleId: sale.id,
+        customerId: sale.customerId,
+      })
     : null
   const { returnsId, reason } = paper
   await insertHandover(
@@ -191,9 +191,7 @@ const movesBack = async (
       ? goods.parts.map((p) => ({ goodsId: p.goodsId, quantity: p.quantity.times(quantity) }))
       : [{ goodsId: line.goodsId, quantity }]
   const leftWith = parts.map((p) =>
-    moved
-      .filter((m) => m.goodsId === p.goodsId && m.value.minor < 0n)
-      .reduce((sum, m) => sum - m.value.minor, 0n),
+    moved.filter((m) => m.goodsId === p.goodsId && m.value.minor < 0n).reduce((sum, m) => sum - m.value.minor, 0n),
   )
   const shares = splitMoney(
     cost,

@@ -100,9 +100,7 @@ const writeDues = async (
 /** What other bills of the sale came to, less what was credited to be billed again. */
 const billedBefore = async (w: Work, saleId: number, invoiceId: number): Promise<Money> =>
   billedGross(
-    (await listInvoicesOfSales(w.tx, [saleId], w.currency)).filter(
-      (i) => i.status === 'issued' && i.id !== invoiceId,
-    ),
+    (await listInvoicesOfSales(w.tx, [saleId], w.currency)).filter((i) => i.status === 'issued' && i.id !== invoiceId),
     w.currency,
   )
 
@@ -136,9 +134,10 @@ const duesOf = async (
       const days = termsDays(arrangement, bill.on)
       const parts = evenly(bill.gross, days.length)
       const { discountPercent, discountDays } = arrangement
-      const discount = discountPercent && discountDays !== undefined
-        ? { amount: multiplyMoney(bill.gross, discountPercent.div(HUNDRED)), until: addDays(bill.on, discountDays) }
-        : undefined // prettier-ignore
+      const discount =
+        discountPercent && discountDays !== undefined
+          ? { amount: multiplyMoney(bill.gross, discountPercent.div(HUNDRED)), until: addDays(bill.on, discountDays) }
+          : undefined
       return days.map((dueOn, i) => ({ dueOn, amount: parts[i]!, ...(discount ? { discount } : {}) }))
     }
     case 'deposit': {
@@ -164,9 +163,7 @@ const putHeldOnBill = async (w: Work, locked: LockedSale, bill: BillToPay): Prom
   const place = { customerId: sale.customerId, saleId: sale.id }
   const held = await heldOn(w, place, bill.on)
   if (!isPositiveMoney(held.free)) return
-  const dues = (await listDuesOfInvoice(w.tx, bill.invoiceId, w.currency)).filter(
-    (d) => d.issuedOn <= bill.on,
-  )
+  const dues = (await listDuesOfInvoice(w.tx, bill.invoiceId, w.currency)).filter((d) => d.issuedOn <= bill.on)
   const use = await heldForBill(w, locked, bill, held.free)
   const { dues: filled } = fillOldest({ dues: offered(dues, bill.on), deposits: [] }, use)
   if (filled.length === 0) return
@@ -188,10 +185,12 @@ const heldForBill = async (w: Work, locked: LockedSale, bill: BillToPay, free: M
   if (arrangement.kind !== 'deposit' || arrangement.apply !== 'in-proportion') return free
   const lines = await listSaleLines(w.tx, [sale.id])
   const { whole, wholeBefore } = await wholesOf(w, locked)
-  if (!isPositiveMoney(whole) || lines.every((l) => l.agreed.minus(l.billed).plus(l.toRebill).lte(0)))
-    return free
+  if (!isPositiveMoney(whole) || lines.every((l) => l.agreed.minus(l.billed).plus(l.toRebill).lte(0))) return free
   const moves = await listHeldMoves(w.tx, { saleIds: [sale.id] }, w.currency)
-  const ever = sumMoney(moves.filter((m) => m.why !== 'invoice').map((m) => m.amount), w.currency) // prettier-ignore
+  const ever = sumMoney(
+    moves.filter((m) => m.why !== 'invoice').map((m) => m.amount),
+    w.currency,
+  )
   const before = await billedBefore(w, sale.id, bill.invoiceId)
   return smallerMoney(free, shareInTurn(ever, { whole, wholeBefore, before, part: bill.gross }))
 }
@@ -200,8 +199,7 @@ const heldForBill = async (w: Work, locked: LockedSale, bill: BillToPay, free: M
 export const invoiceView = async (w: Pick<Work, 'tx' | 'currency'>, invoiceId: number) => {
   const invoice = (await findInvoice(w.tx, invoiceId, w.currency))!
   const dues = invoice.status === 'issued' ? await listDuesOfInvoice(w.tx, invoiceId, w.currency) : []
-  const moves =
-    invoice.status === 'issued' ? await listHeldMoves(w.tx, { saleIds: [invoice.saleId] }, w.currency) : []
+  const moves = invoice.status === 'issued' ? await listHeldMoves(w.tx, { saleIds: [invoice.saleId] }, w.currency) : []
   const applied = sumMoney(
     moves
       .filter((m) => m.invoiceId === invoiceId && m.why === 'invoice')

@@ -16,9 +16,7 @@ export interface WaitingAhead {
 }
 
 export const readWaitingAhead = async (w: Work, saleId: number): Promise<WaitingAhead> => {
-  const invoices = (await listInvoicesOfSales(w.tx, [saleId], w.currency)).filter(
-    (i) => i.status === 'issued',
-  )
+  const invoices = (await listInvoicesOfSales(w.tx, [saleId], w.currency)).filter((i) => i.status === 'issued')
   const handovers = await listHandovers(w.tx, [saleId], w.currency)
   const changes = (saleLineId: number): Change[] => [
     ...invoices.flatMap((i) =>

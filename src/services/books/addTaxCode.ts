@@ -18,15 +18,10 @@ export type NewTaxCode = z.output<typeof taxCodeInput>
 const FIRST_TAX_ACCOUNT = 2201
 
 /** An account for each new component of a tax, in their order. */
-const makeAccounts = async (
-  tx: Transaction,
-  components: readonly { readonly name: string }[],
-): Promise<number[]> => {
+const makeAccounts = async (tx: Transaction, components: readonly { readonly name: string }[]): Promise<number[]> => {
   if (components.length === 0) return []
   const taken = new Set((await listAccounts(tx)).map((a) => a.code))
-  const free = Array.from({ length: 89 }, (_, i) => String(FIRST_TAX_ACCOUNT + i)).filter(
-    (c) => !taken.has(c),
-  )
+  const free = Array.from({ length: 89 }, (_, i) => String(FIRST_TAX_ACCOUNT + i)).filter((c) => !taken.has(c))
   const rows = components.map((c, i) => ({
     code: free[i] ?? refuse({ code: 'taken', what: 'tax account', value: '2289' }),
     name: `Tax due: ${c.name}`,
@@ -52,7 +47,15 @@ export const addTaxCode = defineCommand('add-tax-code', taxCodeInput, async (w, 
   if (codes.some((c) => c.code.toLowerCase() === input.code.toLowerCase()))
     refuse({ code: 'taken', what: 'tax code', value: input.code })
   const id = await writeTaxCode(w.tx, input)
-  return { id, answer: async () => ({ id, code: input.code, name: input.name, components: input.components.map((c) => ({ name: c.name, rate: c.rate.toString() })) }) } // prettier-ignore
+  return {
+    id,
+    answer: async () => ({
+      id,
+      code: input.code,
+      name: input.name,
+      components: input.components.map((c) => ({ name: c.name, rate: c.rate.toString() })),
+    }),
+  }
 })
 
 const rateInput = z.object({
@@ -65,27 +68,48 @@ const rateInput = z.object({
  * Other rates of a tax code from a day on. Papers of that day and later take them, those before keep theirs; so no
  * paper of that day or later may have been issued at the old ones. A component of a name that the code had keeps its account.
  */
-export const addTaxRate = defineCommand(
-  'add-tax-rate',
-  rateInput,
-  async (w, { taxCodeId, from, components }) => {
-    const codes = await w.taxCodes()
-    const named = found(codes.find((c) => c.id === taxCodeId), 'tax code', taxCodeId) // prettier-ignore
-    const rows = codes.filter((c) => (c.rateOf ?? c.id) === (named.rateOf ?? named.id))
-    const latest = rows.reduce((a, b) => ((b.from ?? '') >= (a.from ?? '') ? b : a))
-    const wrong = (path: string, message: string) => refuse({ code: 'invalid', errors: [{ path, message }] })
-    if (latest.treatment !== 'taxed') wrong('taxCodeId', `${latest.code} charges nothing, and stays so. Add a tax code of its own.`) // prettier-ignore
-    if (latest.from !== null && from <= latest.from) wrong('from', `${latest.code} has rates from ${formatDay(latest.from)} already. Choose a later day.`) // prettier-ignore
-    const issued = await lastDayOfTax(w.tx, rows.map((c) => c.id)) // prettier-ignore
-    if (issued !== null && issued >= from) refuse({ code: 'not-before', from: addDays(issued, 1), what: 'Papers up to that day were issued at the rates there are.' }) // prettier-ignore
-    const accounts = new Map(rows.flatMap((c) => c.components.map((k) => [k.name, c.accountOf.get(k.id)!])))
-    const fresh = components.filter((c) => !accounts.has(c.name))
-    for (const [i, accountId] of (await makeAccounts(w.tx, fresh)).entries())
-      accounts.set(fresh[i]!.name, accountId)
-    const first = rows.find((c) => c.rateOf === null)!
-    const { code, name, treatment } = first
-    const row = { code, name, treatment, rateOf: first.id, fromDay: from }
-    const rateId = await insertTaxCode(w.tx, row, components.map((c) => ({ name: c.name, rate: c.rate.toFixed(8), accountId: accounts.get(c.name)! }))) // prettier-ignore
-    return { id: rateId, answer: async () => ({ id: first.id, code, from, components: components.map((c) => ({ name: c.name, rate: c.rate.toString() })) }) } // prettier-ignore
-  },
-)
+export const addTaxRate = defineCommand('add-tax-rate', rateInput, async (w, { taxCodeId, from, components }) => {
+  const codes = await w.taxCodes()
+  const named = found(
+    codes.find((c) => c.id === taxCodeId),
+    'tax code',
+    taxCodeId,
+  )
+  const rows = codes.filter((c) => (c.rateOf ?? c.id) === (named.rateOf ?? named.id))
+  const latest = rows.reduce((a, b) => ((b.from ?? '') >= (a.from ?? '') ? b : a))
+  const wrong = (path: string, message: string) => refuse({ code: 'invalid', errors: [{ path, message }] })
+  if (latest.treatment !== 'taxed')
+    wrong('taxCodeId', `${latest.code} charges nothing, and stays so. Add a tax code of its own.`)
+  if (latest.from !== null && from <= latest.from)
+    wrong('from', `${latest.code} has rates from ${formatDay(latest.from)} already. Choose a later day.`)
+  const issued = await lastDayOfTax(
+    w.tx,
+    rows.map((c) => c.id),
+  )
+  if (issued !== null && issued >= from)
+    refuse({
+      code: 'not-before',
+      from: addDays(issued, 1),
+      what: 'Papers up to that day were issued at the rates there are.',
+    })
+  const accounts = new Map(rows.flatMap((c) => c.components.map((k) => [k.name, c.accountOf.get(k.id)!])))
+  const fresh = components.filter((c) => !accounts.has(c.name))
+  for (const [i, accountId] of (await makeAccounts(w.tx, fresh)).entries()) accounts.set(fresh[i]!.name, accountId)
+  const first = rows.find((c) => c.rateOf === null)!
+  const { code, name, treatment } = first
+  const row = { code, name, treatment, rateOf: first.id, fromDay: from }
+  const rateId = await insertTaxCode(
+    w.tx,
+    row,
+    components.map((c) => ({ name: c.name, rate: c.rate.toFixed(8), accountId: accounts.get(c.name)! })),
+  )
+  return {
+    id: rateId,
+    answer: async () => ({
+      id: first.id,
+      code,
+      from,
+      components: components.map((c) => ({ name: c.name, rate: c.rate.toString() })),
+    }),
+  }
+})

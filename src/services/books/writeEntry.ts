@@ -12,9 +12,7 @@ export const writeEntryInput = z.object({
   on,
   text: needed(300, 'What it is for'),
   lines: z
-    .array(
-      z.object({ account: needed(20, 'An account'), debit: amount.optional(), credit: amount.optional() }),
-    )
+    .array(z.object({ account: needed(20, 'An account'), debit: amount.optional(), credit: amount.optional() }))
     .min(2, 'An entry has at least two lines.')
     .max(200),
 })

@@ -20,7 +20,10 @@ export const promisePay = defineCommand('promise-pay', input, async (w, p) => {
   const { sale } = await takeSale(w, p.saleId)
   if (p.by < w.today)
     refuse({ code: 'invalid', errors: [{ path: 'by', message: 'A promise is for today or a later day.' }] })
-  const open = sumMoney((await listDuesOfSales(w.tx, [sale.id], w.currency)).map((d) => d.open), w.currency) // prettier-ignore
+  const open = sumMoney(
+    (await listDuesOfSales(w.tx, [sale.id], w.currency)).map((d) => d.open),
+    w.currency,
+  )
   if (!isPositiveMoney(open)) refuse({ code: 'nothing-open' })
   const amount = p.amount === undefined ? open : w.money(p.amount, 'amount')
   if (amount.minor > open.minor) refuse({ code: 'more-than-open', open, asked: amount })

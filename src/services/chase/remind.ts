@@ -21,7 +21,7 @@ export const readNextReminder = async (
   today: Day,
 ): Promise<NextReminder | null> => {
   const late = (await listOpenDues(db, customerId, business.currency)).filter((d) => d.dueOn < today)
-  return nextReminder(late[0]?.dueOn ?? null, await listReminders(db, customerId), business.reminderDays, today) // prettier-ignore
+  return nextReminder(late[0]?.dueOn ?? null, await listReminders(db, customerId), business.reminderDays, today)
 }
 
 const remindIn = async (w: Work, customerId: number): Promise<{ stage: number; postId: number }> => {
@@ -41,9 +41,12 @@ const remindIn = async (w: Work, customerId: number): Promise<{ stage: number; p
     customerId,
     stage: next.stage,
     onDay: w.today,
-    amount: sumMoney(late.map((d) => d.open), w.currency).minor,
+    amount: sumMoney(
+      late.map((d) => d.open),
+      w.currency,
+    ).minor,
     postId,
-  }) // prettier-ignore
+  })
   return { stage: next.stage, postId }
 }
 

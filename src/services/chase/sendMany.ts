@@ -13,7 +13,10 @@ export interface SentToMany {
 /** The same letter to many customers, each on its own: who cannot be written to is told apart, and the others still are. */
 export const sendToMany = async (
   till: Till,
-  wish: { readonly customerIds: readonly number[]; readonly what: 'reminder' | Extract<PaperKind, 'statement' | 'open-items'> },
+  wish: {
+    readonly customerIds: readonly number[]
+    readonly what: 'reminder' | Extract<PaperKind, 'statement' | 'open-items'>
+  },
   currency: string,
 ): Promise<SentToMany> => {
   let written = 0
@@ -30,4 +33,4 @@ export const sendToMany = async (
     }
   }
   return { written, skipped }
-} // prettier-ignore
+}

@@ -17,16 +17,12 @@ export interface OpenPage {
 export const findPage = async (db: Db, token: string, on: Day): Promise<OpenPage | null> => {
   if (!/^[\w-]{20,100}$/.test(token)) return null
   const link = await findLink(db, hashToken(token), on)
-  return (
-    link && { linkId: link.id, customerId: link.customerId, saleId: link.saleId, opensAll: link.opensAll }
-  )
+  return link && { linkId: link.id, customerId: link.customerId, saleId: link.saleId, opensAll: link.opensAll }
 }
 
 /** The same for a command: refused where the page is closed. */
-export const mustOpenPage = async (
-  w: { readonly tx: Db; readonly today: Day },
-  token: string,
-): Promise<OpenPage> => (await findPage(w.tx, token, w.today)) ?? refuse({ code: 'link-closed' })
+export const mustOpenPage = async (w: { readonly tx: Db; readonly today: Day }, token: string): Promise<OpenPage> =>
+  (await findPage(w.tx, token, w.today)) ?? refuse({ code: 'link-closed' })
 
 /** Whether something of a sale is theirs to see. */
 export const opensSale = (page: OpenPage, saleId: number | null): boolean =>

@@ -62,7 +62,12 @@ const pageSale = async (db: Db, story: Story, business: Business) => {
           chosen: l.chosen,
         }
       }),
-    off: toDecimalString(sumMoney(story.lines.map((l) => ({ minor: l.wholeLess, currency })), currency)), // prettier-ignore
+    off: toDecimalString(
+      sumMoney(
+        story.lines.map((l) => ({ minor: l.wholeLess, currency })),
+        currency,
+      ),
+    ),
     totals: {
       net: toDecimalString(totals.net),
       tax: toDecimalString(totals.tax),
@@ -89,20 +94,51 @@ export const readPage = async (db: Db, page: OpenPage, business: Business, today
   const focus = stories.find((s) => s.sale.id === page.saleId) ?? null
   const sum = (amounts: readonly Money[]) => sumMoney(amounts, currency)
   const papers = stories.flatMap((s) => [
-    ...(s.sale.sentOn ? [{ kind: (s.sale.agreedOn ? 'confirmation' : 'estimate') as PaperKind, id: s.sale.id, name: s.sale.agreedOn ? 'Order confirmation' : 'Estimate', number: String(s.sale.number), on: s.sale.agreedOn ?? s.sale.sentOn, amount: toDecimalString(s.totals.gross) }] : []), // prettier-ignore
+    ...(s.sale.sentOn
+      ? [
+          {
+            kind: (s.sale.agreedOn ? 'confirmation' : 'estimate') as PaperKind,
+            id: s.sale.id,
+            name: s.sale.agreedOn ? 'Order confirmation' : 'Estimate',
+            number: String(s.sale.number),
+            on: s.sale.agreedOn ?? s.sale.sentOn,
+            amount: toDecimalString(s.totals.gross),
+          },
+        ]
+      : []),
     ...s.invoices
       .filter((i) => i.status === 'issued')
-      .map((i) => ({ kind: (i.kind === 'credit-note' ? 'credit-note' : 'invoice') as PaperKind, id: i.id, name: i.kind === 'credit-note' ? 'Credit note' : 'Invoice', number: i.number!, on: i.on, amount: toDecimalString(i.gross) })), // prettier-ignore
+      .map((i) => ({
+        kind: (i.kind === 'credit-note' ? 'credit-note' : 'invoice') as PaperKind,
+        id: i.id,
+        name: i.kind === 'credit-note' ? 'Credit note' : 'Invoice',
+        number: i.number!,
+        on: i.on,
+        amount: toDecimalString(i.gross),
+      })),
   ])
   const asked = deposits.find((d) => d.saleId === focus?.sale.id)
   return {
-    business: { name: business.name, address: business.address, phone: business.phone, email: business.email, currency, hasMark: business.markFileId !== null }, // prettier-ignore
+    business: {
+      name: business.name,
+      address: business.address,
+      phone: business.phone,
+      email: business.email,
+      currency,
+      hasMark: business.markFileId !== null,
+    },
     customer: { name: customer.name },
     sale: focus && focus.stands !== 'draft' ? await pageSale(db, focus, business) : null,
     owes: {
       total: toDecimalString(sum(dues.map((d) => d.open))),
       late: toDecimalString(sum(dues.filter((d) => d.dueOn < today).map((d) => d.open))),
-      dues: dues.map((d) => ({ id: d.id, name: nameOfDue(d), due: d.dueOn, open: toDecimalString(d.open), late: d.dueOn < today })), // prettier-ignore
+      dues: dues.map((d) => ({
+        id: d.id,
+        name: nameOfDue(d),
+        due: d.dueOn,
+        open: toDecimalString(d.open),
+        late: d.dueOn < today,
+      })),
     },
     held: toDecimalString(sum(held.map((h) => h.amount))),
     deposit: asked && isPositiveMoney(asked.open) ? toDecimalString(asked.open) : null,
@@ -110,7 +146,14 @@ export const readPage = async (db: Db, page: OpenPage, business: Business, today
       ...papers,
       ...receipts
         .filter((r) => r.voidedOn === null)
-        .map((r) => ({ kind: 'receipt' as PaperKind, id: r.id, name: 'Receipt', number: r.number, on: r.on, amount: toDecimalString(r.amount) })), // prettier-ignore
+        .map((r) => ({
+          kind: 'receipt' as PaperKind,
+          id: r.id,
+          name: 'Receipt',
+          number: r.number,
+          on: r.on,
+          amount: toDecimalString(r.amount),
+        })),
     ].sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0)),
     today,
   }
@@ -139,11 +182,7 @@ export const mayRead = async (
     case 'invoice':
     case 'credit-note': {
       const invoice = await findInvoice(db, id, currency)
-      return (
-        invoice?.customerId === page.customerId &&
-        opensSale(page, invoice.saleId) &&
-        invoice.status === 'issued'
-      )
+      return invoice?.customerId === page.customerId && opensSale(page, invoice.saleId) && invoice.status === 'issued'
     }
     case 'receipt': {
       const receipt = await findReceipt(db, id, currency)

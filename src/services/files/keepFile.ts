@@ -14,11 +14,7 @@ export const LARGEST_FILE = 4_000_000
 /** Whether a text is base64: one pass over its letters, at most two signs of equality at its end. */
 const isBase64 = (text: string): boolean => {
   const trimmed = text.trimEnd()
-  const body = trimmed.endsWith('==')
-    ? trimmed.slice(0, -2)
-    : trimmed.endsWith('=')
-      ? trimmed.slice(0, -1)
-      : trimmed
+  const body = trimmed.endsWith('==') ? trimmed.slice(0, -2) : trimmed.endsWith('=') ? trimmed.slice(0, -1) : trimmed
   return !/[^A-Za-z0-9+/\s]/.test(body)
 }
 
@@ -41,7 +37,8 @@ export const typeOf = (body: Buffer, name: string): string => {
   const starts = (hex: string) => body.subarray(0, hex.length / 2).toString('hex') === hex
   if (starts('89504e470d0a1a0a')) return 'image/png'
   if (starts('ffd8ff')) return 'image/jpeg'
-  if (body.subarray(0, 4).toString('latin1') === 'RIFF' && body.subarray(8, 12).toString('latin1') === 'WEBP') return 'image/webp' // prettier-ignore
+  if (body.subarray(0, 4).toString('latin1') === 'RIFF' && body.subarray(8, 12).toString('latin1') === 'WEBP')
+    return 'image/webp'
   if (body.subarray(0, 5).toString('latin1') === '%PDF-') return 'application/pdf'
   if (/\.(txt|csv|md)$/i.test(name) && !body.includes(0)) return 'text/plain; charset=utf-8'
   return 'application/octet-stream'
@@ -60,8 +57,7 @@ export const keepFile = defineCommand('keep-file', input, async (w, f) => {
   const body = Buffer.from(f.base64, 'base64')
   const wrong = (message: string) => refuse({ code: 'invalid', errors: [{ path: 'base64', message }] })
   if (body.length === 0) wrong('The file is empty. Choose another.')
-  if (body.length > LARGEST_FILE)
-    wrong('A file has at most 4 MB. Make the picture smaller, or save it as PDF.')
+  if (body.length > LARGEST_FILE) wrong('A file has at most 4 MB. Make the picture smaller, or save it as PDF.')
   const type = typeOf(body, f.name)
   if (f.ownerKind === 'business' && !['image/png', 'image/jpeg'].includes(type))
     wrong('The mark is a PNG or JPEG picture. Choose one of these.')

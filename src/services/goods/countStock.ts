@@ -1,14 +1,5 @@
 import { z } from 'zod'
-import {
-  money,
-  negateMoney,
-  sumMoney,
-  toDecimalString,
-  ZERO,
-  zeroMoney,
-  type Decimal,
-  type Money,
-} from '@/core/money'
+import { money, negateMoney, sumMoney, toDecimalString, ZERO, zeroMoney, type Decimal, type Money } from '@/core/money'
 import { firstDayToLeave, leaveOn, unitCost, valueAt, type Shelf } from '@/core/stock'
 import type { Day } from '@/core/day'
 import { postStockCount } from '@/core/ledger'
@@ -39,11 +30,7 @@ const missing = async (
 ): Promise<Money> => {
   const cost = quantity.lte(shelf.free.quantity) ? leaveOn(shelf, quantity) : null
   if (cost) return cost
-  const from = firstDayToLeave(
-    changesOf(await listShelfChanges(w.tx, [shelf.goodsId]), shelf),
-    quantity,
-    onDay,
-  )
+  const from = firstDayToLeave(changesOf(await listShelfChanges(w.tx, [shelf.goodsId]), shelf), quantity, onDay)
   return refuse({
     code: 'not-before',
     from: from && from > onDay ? from : w.today,

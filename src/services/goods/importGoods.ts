@@ -40,12 +40,18 @@ const orNothing = <T>(schema: z.ZodType<T, string>) =>
     for (const issue of parsed.error.issues) ctx.addIssue({ code: 'custom', message: issue.message })
     return z.NEVER
   })
-const plainNumber = (s: unknown) => (typeof s === 'string' ? s.replace(/\s/g, '').replace(/^(\d+),(\d{1,4})$/, '$1.$2') : s) // prettier-ignore
+const plainNumber = (s: unknown) =>
+  typeof s === 'string' ? s.replace(/\s/g, '').replace(/^(\d+),(\d{1,4})$/, '$1.$2') : s
 
 const row = z.object({
   code: needed(40, 'A code'),
   name: needed(200, 'A name'),
-  kind: z.preprocess((s) => (typeof s === 'string' && s !== '' ? s.toLowerCase() : 'stock'), z.enum(['stock', 'work', 'charge'], { error: 'Say stock, work or charge. Kits are made by hand, from their parts.' })), // prettier-ignore
+  kind: z.preprocess(
+    (s) => (typeof s === 'string' && s !== '' ? s.toLowerCase() : 'stock'),
+    z.enum(['stock', 'work', 'charge'], {
+      error: 'Say stock, work or charge. Kits are made by hand, from their parts.',
+    }),
+  ),
   price: z.preprocess(plainNumber, unitPrice),
   taxCode: orNothing(text(40)),
   incomeAccount: orNothing(text(20)),
@@ -79,13 +85,23 @@ const findColumns = (table: FileTable): Partial<Record<Column, number>> => {
   if (missing.length > 0)
     refuse({
       code: 'invalid',
-      errors: [{ path: 'base64', message: `There is no column ${missing.join(', no column ')}. The first row names the columns: code, name, price, and whichever else of ${Object.keys(COLUMNS).slice(4).join(', ')}.` }], // prettier-ignore
+      errors: [
+        {
+          path: 'base64',
+          message: `There is no column ${missing.join(', no column ')}. The first row names the columns: code, name, price, and whichever else of ${Object.keys(COLUMNS).slice(4).join(', ')}.`,
+        },
+      ],
     })
   return found
 }
 
 interface Judged {
-  readonly good: readonly (Row & { readonly at: number; readonly taxCodeId: number; readonly incomeAccountId: number; readonly goodsId: number | null })[] // prettier-ignore
+  readonly good: readonly (Row & {
+    readonly at: number
+    readonly taxCodeId: number
+    readonly incomeAccountId: number
+    readonly goodsId: number | null
+  })[]
   readonly problems: readonly RowProblem[]
 }
 
@@ -94,11 +110,21 @@ const judge = async (w: Work, table: FileTable): Promise<Judged> => {
   const columns = findColumns(table)
   const cellsOf = (cells: readonly string[]) =>
     Object.fromEntries(
-      Object.keys(COLUMNS).map((c) => [c, columns[c as Column] === undefined ? '' : (cells[columns[c as Column]!] ?? '')]), // prettier-ignore
+      Object.keys(COLUMNS).map((c) => [
+        c,
+        columns[c as Column] === undefined ? '' : (cells[columns[c as Column]!] ?? ''),
+      ]),
     )
   const [codes, accounts] = await Promise.all([w.taxCodes(), listAccounts(w.tx)])
-  const there = await findGoodsByCodes(w.tx, table.rows.map((r) => r[columns.code!] ?? '')) // prettier-ignore
-  const usual = { stock: await w.accountId('sales'), work: await w.accountId('work'), charge: await w.accountId('charges') } // prettier-ignore
+  const there = await findGoodsByCodes(
+    w.tx,
+    table.rows.map((r) => r[columns.code!] ?? ''),
+  )
+  const usual = {
+    stock: await w.accountId('sales'),
+    work: await w.accountId('work'),
+    charge: await w.accountId('charges'),
+  }
   const seen = new Map<string, number>()
   const problems: RowProblem[] = []
   const good: Judged['good'][number][] = []
@@ -114,15 +140,12 @@ const judge = async (w: Work, table: FileTable): Promise<Judged> => {
     const before = seen.get(key)
     if (before !== undefined) return void wrong(`code: ${r.code} stands in row ${before} already.`)
     seen.set(key, at)
-    const taxCode = r.taxCode
-      ? codes.find((c) => c.code.toLowerCase() === r.taxCode!.toLowerCase())
-      : codes[0]
+    const taxCode = r.taxCode ? codes.find((c) => c.code.toLowerCase() === r.taxCode!.toLowerCase()) : codes[0]
     if (!taxCode) return void wrong(`taxCode: there is no tax code ${r.taxCode}.`)
     const account = r.incomeAccount
       ? accounts.find((a) => a.code === r.incomeAccount && a.kind === 'income')
       : undefined
-    if (r.incomeAccount && !account)
-      return void wrong(`incomeAccount: there is no income account ${r.incomeAccount}.`)
+    if (r.incomeAccount && !account) return void wrong(`incomeAccount: there is no income account ${r.incomeAccount}.`)
     const known = there.get(key)
     if (known && known.kind !== r.kind)
       return void wrong(`kind: ${r.code} is ${known.kind} here and stays so; the file says ${r.kind}.`)
@@ -139,7 +162,10 @@ const judge = async (w: Work, table: FileTable): Promise<Judged> => {
 
 const input = z.object({
   /** A CSV or XLSX file. */
-  base64: z.string({ error: 'The file in base64.' }).min(1, 'The file is empty.').max(6_000_000, 'A file has at most 4 MB.'), // prettier-ignore
+  base64: z
+    .string({ error: 'The file in base64.' })
+    .min(1, 'The file is empty.')
+    .max(6_000_000, 'A file has at most 4 MB.'),
   /** `look` writes nothing; `all` writes only when every row is good; `good` leaves the bad rows out. */
   mode: z.enum(['look', 'all', 'good'], { error: 'Say look, all or good.' }).default('look'),
 })
@@ -156,13 +182,25 @@ export const importGoods = defineCommand('import-goods', input, async (w, { base
     added: good.filter((g) => g.goodsId === null).length,
     changed: good.filter((g) => g.goodsId !== null).length,
     problems,
-    preview: good.slice(0, 20).map((g) => ({ row: g.at, code: g.code, name: g.name, kind: g.kind, price: g.price.toString(), isNew: g.goodsId === null })), // prettier-ignore
+    preview: good
+      .slice(0, 20)
+      .map((g) => ({
+        row: g.at,
+        code: g.code,
+        name: g.name,
+        kind: g.kind,
+        price: g.price.toString(),
+        isNew: g.goodsId === null,
+      })),
   }
-  if (mode === 'all' && problems.length > 0)
-    refuse({ code: 'rows-wrong', count: problems.length, first: problems[0]! })
+  if (mode === 'all' && problems.length > 0) refuse({ code: 'rows-wrong', count: problems.length, first: problems[0]! })
   const written = mode !== 'look'
   if (written) {
-    const tagsOf = (s: string | undefined) => s?.split(/[,;]/).map((t) => t.trim().toLowerCase()).filter(Boolean) // prettier-ignore
+    const tagsOf = (s: string | undefined) =>
+      s
+        ?.split(/[,;]/)
+        .map((t) => t.trim().toLowerCase())
+        .filter(Boolean)
     const plain = (g: Judged['good'][number]) => ({
       code: g.code,
       name: g.name,
@@ -176,8 +214,14 @@ export const importGoods = defineCommand('import-goods', input, async (w, { base
       size: g.size,
       reorderAt: g.reorderAt?.toFixed(4),
     })
-    await insertManyGoods(w.tx, good.filter((g) => g.goodsId === null).map((g) => ({ ...plain(g), kind: g.kind, onShopfront: g.onShopfront }))) // prettier-ignore
-    await updateManyGoods(w.tx, good.filter((g) => g.goodsId !== null).map((g) => ({ id: g.goodsId!, ...plain(g) }))) // prettier-ignore
+    await insertManyGoods(
+      w.tx,
+      good.filter((g) => g.goodsId === null).map((g) => ({ ...plain(g), kind: g.kind, onShopfront: g.onShopfront })),
+    )
+    await updateManyGoods(
+      w.tx,
+      good.filter((g) => g.goodsId !== null).map((g) => ({ id: g.goodsId!, ...plain(g) })),
+    )
   }
   return { id: 1, answer: async () => ({ ...result, written }) }
 })

@@ -37,7 +37,7 @@ const supplierRow = z
     name: text(200).optional(),
     code: text(60).default(''),
     preferred: z.boolean().default(false),
-  }) // prettier-ignore
+  })
   .refine((s) => s.supplierId !== undefined || (s.name ?? '') !== '', 'Name the supplier.')
 
 const fields = {
@@ -83,8 +83,7 @@ type Fields = Omit<z.output<typeof changeInput>, 'goodsId'>
 
 const INCOME = { stock: 'sales', kit: 'sales', work: 'work', charge: 'charges' } as const
 
-const wrong = (path: string, message: string): never =>
-  refuse({ code: 'invalid', errors: [{ path, message }] })
+const wrong = (path: string, message: string): never => refuse({ code: 'invalid', errors: [{ path, message }] })
 
 const taxCodeId = async (w: Work, code: string | undefined): Promise<number> => {
   const codes = await w.taxCodes()
@@ -105,7 +104,10 @@ const mustBeFree = async (w: Work, code: string, except?: number): Promise<void>
 
 /** The parts a kit is made of: never itself a kit, and only what lies on the shelf is counted. */
 const partsOf = async (w: Work, parts: NonNullable<Fields['parts']>): Promise<Part[]> => {
-  const known = await findGoods(w.tx, parts.map((p) => p.goodsId)) // prettier-ignore
+  const known = await findGoods(
+    w.tx,
+    parts.map((p) => p.goodsId),
+  )
   for (const [i, part] of parts.entries()) {
     const goods = found(known.get(part.goodsId), 'goods', part.goodsId)
     if (goods.kind === 'kit') wrong(`parts.${i}`, `${goods.name} is a kit itself. Name its parts.`)
@@ -131,8 +133,7 @@ const writeSides = async (w: Work, goodsId: number, g: Fields): Promise<void> =>
     }))
     const key = (r: (typeof rows)[number]) => `${r.levelId}:${r.fromQuantity}:${r.validFrom}`
     const twice = rows.findIndex((r, i) => rows.findIndex((o) => key(o) === key(r)) !== i)
-    if (twice >= 0)
-      wrong(`prices.${twice}.price`, 'There is a price for the same customers, quantity and day already.')
+    if (twice >= 0) wrong(`prices.${twice}.price`, 'There is a price for the same customers, quantity and day already.')
     await replacePrices(w.tx, goodsId, rows)
   }
   if (g.suppliers) {
@@ -198,9 +199,7 @@ export const rewriteGoods = async (w: Work, goodsId: number, g: Fields): Promise
     name: g.name ?? before.name,
     price: toFourPlaces(g.price ?? before.price),
     taxCodeId: g.taxCode ? await taxCodeId(w, g.taxCode) : before.taxCodeId,
-    incomeAccountId: g.incomeAccount
-      ? await incomeAccountId(w, g.incomeAccount, before.kind)
-      : before.incomeAccountId,
+    incomeAccountId: g.incomeAccount ? await incomeAccountId(w, g.incomeAccount, before.kind) : before.incomeAccountId,
     barcode: g.barcode ?? before.barcode,
     note: g.note ?? before.note,
     tags: g.tags ?? [...before.tags],

@@ -1,13 +1,4 @@
-import {
-  larger,
-  negateMoney,
-  smaller,
-  subtractMoney,
-  sumMoney,
-  ZERO,
-  type Decimal,
-  type Money,
-} from '@/core/money'
+import { larger, negateMoney, smaller, subtractMoney, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
 import { firstDayToLeave, leaveOn, type Shelf } from '@/core/stock'
 import type { Day } from '@/core/day'
 import { listShelfChanges, type Goods, type MoveRow } from '@/data/queries/goods'
@@ -105,9 +96,7 @@ const refuseBefore = async (
   on: Day,
 ): Promise<never> => {
   const changes = await listShelfChanges(w.tx, [goods.id])
-  const days = places.flatMap(
-    (p) => firstDayToLeave(changesOf(changes, p), smaller(wanted, p.now.quantity), on) ?? [],
-  )
+  const days = places.flatMap((p) => firstDayToLeave(changesOf(changes, p), smaller(wanted, p.now.quantity), on) ?? [])
   const later = days.filter((d) => d > on).sort()
   return refuse({
     code: 'not-before',

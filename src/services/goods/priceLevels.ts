@@ -1,11 +1,5 @@
 import { z } from 'zod'
-import {
-  insertPriceLevel,
-  insertTaxArea,
-  listPriceLevels,
-  listTaxAreas,
-  updatePriceLevel,
-} from '@/data/queries/prices'
+import { insertPriceLevel, insertTaxArea, listPriceLevels, listTaxAreas, updatePriceLevel } from '@/data/queries/prices'
 import { defineCommand } from '../command'
 import { id, needed, percent } from '../input/fields'
 import { found, refuse } from '../refuse'

@@ -8,7 +8,5 @@ export type { FileTable }
 export const readTableFile = async (base64: string): Promise<FileTable> => {
   const body = new Uint8Array(Buffer.from(base64, 'base64'))
   const read = await runElsewhere<Uint8Array, ReadTable>('tables', body, readTable)
-  return read.ok
-    ? read.table
-    : refuse({ code: 'invalid', errors: [{ path: 'base64', message: read.message }] })
+  return read.ok ? read.table : refuse({ code: 'invalid', errors: [{ path: 'base64', message: read.message }] })
 }

@@ -74,8 +74,7 @@ const readXlsx = async (body: Buffer): Promise<string[][]> => {
   )
   for await (const sheet of book) {
     for await (const row of sheet) {
-      const last =
-        Math.max(0, ...Object.keys((row as unknown as { _cells: object })._cells ?? {}).map(Number)) + 1
+      const last = Math.max(0, ...Object.keys((row as unknown as { _cells: object })._cells ?? {}).map(Number)) + 1
       if (last > MOST.columns)
         unreadable(
           `At most ${MOST.columns} columns; a cell of this file stands in column ${last}. Remove what stands far out.`,

@@ -14,8 +14,7 @@ export const readUnitCosts = async (
     goods.flatMap((g) => (g.kind === 'stock' ? [g.id] : g.parts.map((p) => p.goodsId))),
     currency,
   )
-  const onShelf = (id: number): Decimal =>
-    unitCost(shelves.get(id) ?? { quantity: ZERO, value: zeroMoney(currency) })
+  const onShelf = (id: number): Decimal => unitCost(shelves.get(id) ?? { quantity: ZERO, value: zeroMoney(currency) })
   const byId = new Map(goods.map((g) => [g.id, g]))
   return (goodsId) => {
     const g = byId.get(goodsId)

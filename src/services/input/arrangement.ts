@@ -2,12 +2,9 @@ import { z } from 'zod'
 import { amount, day, days, percent, positiveAmount, positivePercent, rate, text } from './fields'
 
 /** How often: a rhythm by name, or every n days. */
-export const every = z.union(
-  [z.enum(['week', 'two-weeks', 'month']), z.object({ days: z.int().min(1).max(366) })],
-  {
-    error: 'Say week, two-weeks, month, or {days: n}.',
-  },
-)
+export const every = z.union([z.enum(['week', 'two-weeks', 'month']), z.object({ days: z.int().min(1).max(366) })], {
+  error: 'Say week, two-weeks, month, or {days: n}.',
+})
 const part = { percent: positivePercent.optional(), amount: positiveAmount.optional() }
 const oneOf = (v: { percent?: unknown; amount?: unknown }): boolean =>
   (v.percent === undefined) !== (v.amount === undefined)
@@ -46,9 +43,7 @@ export const arrangement = z.discriminatedUnion(
         kind: z.literal('deposit'),
         ...part,
         stages: z
-          .array(
-            z.object({ ...part, when: text(80).optional() }).refine(oneOf, 'Give a percentage or an amount.'),
-          )
+          .array(z.object({ ...part, when: text(80).optional() }).refine(oneOf, 'Give a percentage or an amount.'))
           .min(1)
           .max(12)
           .optional(),

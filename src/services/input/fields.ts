@@ -16,20 +16,13 @@ export const id = z
 
 export const day = z
   .string({ error: 'A date is written YYYY-MM-DD.' })
-  .refine(
-    (s) => isDay(s) && s >= '1990-01-01' && s <= '2199-12-31',
-    'A date is written YYYY-MM-DD and must exist.',
-  )
+  .refine((s) => isDay(s) && s >= '1990-01-01' && s <= '2199-12-31', 'A date is written YYYY-MM-DD and must exist.')
   .transform((s) => s as Day)
 
-const plainDecimal = (pattern: RegExp, message: string) =>
-  z.string({ error: message }).trim().regex(pattern, message)
+const plainDecimal = (pattern: RegExp, message: string) => z.string({ error: message }).trim().regex(pattern, message)
 
 /** A decimal string; digits beyond the currency's are refused where the currency is known. */
-export const amount = plainDecimal(
-  /^\d{1,12}(\.\d{1,4})?$/,
-  'An amount is written like 412.50 and is not negative.',
-)
+export const amount = plainDecimal(/^\d{1,12}(\.\d{1,4})?$/, 'An amount is written like 412.50 and is not negative.')
 export const positiveAmount = amount.refine((s) => Number(s) !== 0, 'The amount must be above zero.')
 
 const MOST = decimal('99999999')
@@ -43,10 +36,7 @@ export const quantityOrZero = plainDecimal(
   /^\d{1,8}(\.\d{1,4})?$/,
   'A quantity is written like 2 or 1.5, with at most four places.',
 ).transform((s) => decimal(s))
-export const unitPrice = plainDecimal(
-  /^\d{1,8}(\.\d{1,4})?$/,
-  'A price is written like 19.90 and is not negative.',
-)
+export const unitPrice = plainDecimal(/^\d{1,8}(\.\d{1,4})?$/, 'A price is written like 19.90 and is not negative.')
   .transform((s) => decimal(s))
   .refine((d) => d.lte(MOST), 'The price is too large.')
 export const percent = plainDecimal(/^\d{1,3}(\.\d{1,4})?$/, 'A percentage is written like 40 or 2.5.')

@@ -13,9 +13,7 @@ const fields = {
   /** Off the line, for all of its quantity. */
   discountAmount: amount.optional(),
   taxCode: text(40).optional(),
-  choice: z
-    .enum(['none', 'optional', 'alternative'], { error: 'Say none, optional or alternative.' })
-    .optional(),
+  choice: z.enum(['none', 'optional', 'alternative'], { error: 'Say none, optional or alternative.' }).optional(),
   choiceGroup: text(80).optional(),
   chosen: z.boolean().optional(),
   deliverTo: text(500).optional(),
@@ -40,10 +38,8 @@ const checkLine = (l: TypedLine, ctx: z.RefinementCtx): void => {
   }
   if (l.goodsId === undefined && !said) refuse('A line needs goods or a description.')
   if (l.quantity === undefined) refuse('This is needed.', 'quantity')
-  if (l.goodsId === undefined && l.unitPrice === undefined)
-    refuse('A line without goods needs a price.', 'unitPrice')
-  if (l.choice === 'alternative' && !l.choiceGroup)
-    refuse('Say which alternatives belong together.', 'choiceGroup')
+  if (l.goodsId === undefined && l.unitPrice === undefined) refuse('A line without goods needs a price.', 'unitPrice')
+  if (l.choice === 'alternative' && !l.choiceGroup) refuse('Say which alternatives belong together.', 'choiceGroup')
 }
 
 /** A line as it is typed: goods with everything else filled in from them, a description with a price, or words alone. */

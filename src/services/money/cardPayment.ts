@@ -35,8 +35,8 @@ const agreePaidOrder = async (w: Work, saleId: number): Promise<void> => {
   const locked = await takeSale(w, saleId)
   const { sale } = locked
   if (sale.channel !== 'shopfront' || sale.agreedOn || sale.closedAs) return
-  const [first] = await listSaleIds(w.tx, { customerId: sale.customerId }, { limit: 2 }, w.today).then(
-    (ids) => ids.filter((id) => id !== saleId),
+  const [first] = await listSaleIds(w.tx, { customerId: sale.customerId }, { limit: 2 }, w.today).then((ids) =>
+    ids.filter((id) => id !== saleId),
   )
   const customer = (await findCustomer(w.tx, sale.customerId, w.currency))!
   if (first !== undefined || customer.since !== sale.startedOn) return

@@ -42,12 +42,31 @@ export const addCharge = async (w: Work, c: ExtraCharge): Promise<number> => {
   )
   await insertExtraCharge(
     w.tx,
-    { number, kind: c.kind, customerId: c.customerId, saleId: c.saleId, onDay: c.on, amount: c.amount.minor, reason: c.reason, forDueId: c.forDueId, receiptId: c.receiptId, entryId },
+    {
+      number,
+      kind: c.kind,
+      customerId: c.customerId,
+      saleId: c.saleId,
+      onDay: c.on,
+      amount: c.amount.minor,
+      reason: c.reason,
+      forDueId: c.forDueId,
+      receiptId: c.receiptId,
+      entryId,
+    },
     chargeId,
-  ) // prettier-ignore
+  )
   await insertDues(w.tx, [
-    { saleId: c.saleId, customerId: c.customerId, issuedOn: c.on, dueOn: c.on, amount: c.amount.minor, beyond: c.amount.minor, label: `${what} ${number}` },
-  ]) // prettier-ignore
+    {
+      saleId: c.saleId,
+      customerId: c.customerId,
+      issuedOn: c.on,
+      dueOn: c.on,
+      amount: c.amount.minor,
+      beyond: c.amount.minor,
+      label: `${what} ${number}`,
+    },
+  ])
   await refreshSale(w, c.saleId)
   return chargeId
 }
@@ -63,8 +82,7 @@ export const chargeLate = defineCommand('charge-late', input, async (w, c) => {
   if (due.dueOn >= onDay || !isPositiveMoney(due.open)) refuse({ code: 'not-late', due: due.dueOn })
   const before = await listExtraCharges(w.tx, [due.saleId], w.currency)
   if (before.some((x) => x.forDueId === due.id)) refuse({ code: 'charged-already' })
-  const amount =
-    c.amount === undefined ? await proposed(w, sale.id, due.id, onDay) : w.money(c.amount, 'amount')
+  const amount = c.amount === undefined ? await proposed(w, sale.id, due.id, onDay) : w.money(c.amount, 'amount')
   if (!isPositiveMoney(amount)) refuse({ code: 'no-late-charge' })
   const chargeId = await addCharge(w, {
     kind: 'late',

@@ -28,20 +28,19 @@ export interface DueDiscount {
 }
 
 /** What comes off for paying early, due by due. */
-export const discountsOf = (
-  w: Work,
-  dues: readonly DueRow[],
-  filled: Filling['dues'],
-): Promise<DueDiscount[]> =>
+export const discountsOf = (w: Work, dues: readonly DueRow[], filled: Filling['dues']): Promise<DueDiscount[]> =>
   Promise.all(
     filled.flatMap(({ dueId, discount }) =>
       discount
         ? [
-            taxOfInvoicePart(w, dues.find((d) => d.id === dueId)!.invoiceId!, discount).then((share) => ({ dueId, ...share })),
+            taxOfInvoicePart(w, dues.find((d) => d.id === dueId)!.invoiceId!, discount).then((share) => ({
+              dueId,
+              ...share,
+            })),
           ]
         : [],
     ),
-  ) // prettier-ignore
+  )
 
 /** Writes down the tax that comes back with discounts taken. */
 export const noteDiscounts = async (

@@ -21,7 +21,11 @@ export interface DuesOn {
 /** What may be put on dues on a day. Nothing is dated after today, so today what is open counts. */
 export const duesOn = async (w: Work, dues: readonly DueRow[], on: Day): Promise<DuesOn> => {
   if (on >= w.today) return { dues: dues.filter((d) => d.issuedOn <= on), refuseEarly: () => {} }
-  const fills = await listFillsOfDues(w.tx, dues.map((d) => d.id), w.currency) // prettier-ignore
+  const fills = await listFillsOfDues(
+    w.tx,
+    dues.map((d) => d.id),
+    w.currency,
+  )
   return {
     dues: dues
       .filter((d) => d.issuedOn <= on)

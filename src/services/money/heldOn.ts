@@ -25,20 +25,30 @@ export const heldOn = async (w: Work, place: HeldPlace, on: Day): Promise<HeldOn
   const held = await lockHeld(w.tx, place, w.currency)
   const changes = on < w.today && held.length > 0 ? await listHeldChanges(w.tx, place) : null
   const kinds = held.map(({ kind, amount }) => {
-    const free = changes ? lowestFrom(changes.filter((c) => c.kind === kind), on) : amount.minor // prettier-ignore
+    const free = changes
+      ? lowestFrom(
+          changes.filter((c) => c.kind === kind),
+          on,
+        )
+      : amount.minor
     return { kind, free: money(free < 0n ? 0n : free, w.currency) }
   })
   return {
     kinds,
-    free: sumMoney(kinds.map((k) => k.free), w.currency), // prettier-ignore
-    now: sumMoney(held.map((h) => h.amount), w.currency), // prettier-ignore
+    free: sumMoney(
+      kinds.map((k) => k.free),
+      w.currency,
+    ),
+    now: sumMoney(
+      held.map((h) => h.amount),
+      w.currency,
+    ),
   }
 }
 
 /** A place's changes, each kind of held money for itself. */
-export const byKind = <C extends { readonly kind: HeldKind }>(
-  changes: readonly C[],
-): readonly (readonly C[])[] => HELD_KINDS.map((kind) => changes.filter((c) => c.kind === kind))
+export const byKind = <C extends { readonly kind: HeldKind }>(changes: readonly C[]): readonly (readonly C[])[] =>
+  HELD_KINDS.map((kind) => changes.filter((c) => c.kind === kind))
 
 /** What is held at a place now. */
 export const sumHeldAt = async (w: Work, place: HeldPlace): Promise<Money> =>
@@ -48,13 +58,7 @@ export const sumHeldAt = async (w: Work, place: HeldPlace): Promise<Money> =>
   )
 
 /** Refuses an amount that a place cannot give on a day: more than is held, or held first from a later day on. */
-export const refuseHeld = async (
-  w: Work,
-  place: HeldPlace,
-  held: HeldOn,
-  amount: Money,
-  on: Day,
-): Promise<never> => {
+export const refuseHeld = async (w: Work, place: HeldPlace, held: HeldOn, amount: Money, on: Day): Promise<never> => {
   if (amount.minor > held.now.minor || amount.minor <= 0n)
     return refuse({ code: 'more-than-held', held: held.now, asked: amount })
   const from = firstDayFor(byKind(await listHeldChanges(w.tx, place)), amount.minor, on) ?? w.today

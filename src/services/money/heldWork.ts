@@ -1,13 +1,6 @@
 import { isPositiveMoney, roundToCoins, shareMoney, subtractMoney, type Money } from '@/core/money'
 import type { ComponentTax } from '@/core/tax'
-import {
-  postHeldMove,
-  postKeptFee,
-  postRefund,
-  type HeldAmount,
-  type HeldKind,
-  type Method,
-} from '@/core/ledger'
+import { postHeldMove, postKeptFee, postRefund, type HeldAmount, type HeldKind, type Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { insertHeldMoves, insertRefund } from '@/data/queries/money'
 import { takeNumber } from '@/data/queries/numbers'
@@ -40,8 +33,7 @@ export const leaveHeld = async (
   bill?: Money,
 ): Promise<HeldLeaving> => {
   const held = await heldOn(w, place, on)
-  if (amount.minor > held.free.minor || !isPositiveMoney(amount))
-    return refuseHeld(w, place, held, amount, on)
+  if (amount.minor > held.free.minor || !isPositiveMoney(amount)) return refuseHeld(w, place, held, amount, on)
   const shares = shareMoney(
     amount,
     held.kinds.map((k) => k.free),
@@ -50,13 +42,10 @@ export const leaveHeld = async (
     whole: held.now,
     parts: held.kinds.map((k, i) => ({ kind: k.kind, amount: shares[i]! })).filter((h) => isPositiveMoney(h.amount)),
     tax: await taxGoing(w, { saleId: place.saleId, part: amount, held: held.now, bill }),
-  } // prettier-ignore
+  }
 }
 
-type MoveNote = Omit<
-  Parameters<typeof insertHeldMoves>[1][number],
-  'customerId' | 'saleId' | 'kind' | 'amount'
->
+type MoveNote = Omit<Parameters<typeof insertHeldMoves>[1][number], 'customerId' | 'saleId' | 'kind' | 'amount'>
 
 /** Writes down that held money left, with the tax on it. */
 export const noteLeft = async (w: Work, place: HeldPlace, leaving: HeldLeaving, note: MoveNote): Promise<void> => {
@@ -64,8 +53,13 @@ export const noteLeft = async (w: Work, place: HeldPlace, leaving: HeldLeaving, 
     w.tx,
     leaving.parts.map((p) => ({ ...place, kind: p.kind, amount: -p.amount.minor, ...note })),
   )
-  await insertTaxMoves(w.tx, leaving.tax, { onDay: note.onDay, why: 'ahead', saleId: place.saleId, entryId: note.entryId })
-} // prettier-ignore
+  await insertTaxMoves(w.tx, leaving.tax, {
+    onDay: note.onDay,
+    why: 'ahead',
+    saleId: place.saleId,
+    entryId: note.entryId,
+  })
+}
 
 interface Leaving extends HeldPlace {
   readonly amount: Money
@@ -105,7 +99,12 @@ export const refundIn = async (w: Work, r: Leaving & { readonly method: Method }
     },
     id,
   )
-  await noteLeft(w, { customerId: r.customerId, saleId: r.saleId }, leaving, { onDay: r.on, why: 'refund', refundId: id, entryId }) // prettier-ignore
+  await noteLeft(w, { customerId: r.customerId, saleId: r.saleId }, leaving, {
+    onDay: r.on,
+    why: 'refund',
+    refundId: id,
+    entryId,
+  })
   return { id, number }
 }
 
@@ -120,13 +119,28 @@ export const keepFeeIn = async (w: Work, f: Leaving): Promise<void> => {
     held: leaving.parts,
     taxAhead: await asPostings(w, leaving.tax),
   })
-  const entryId = await w.post(entry, { kind: 'held-transfer', id, customerId: f.customerId, saleId: f.saleId }) // prettier-ignore
+  const entryId = await w.post(entry, { kind: 'held-transfer', id, customerId: f.customerId, saleId: f.saleId })
   await insertHeldTransfer(
     w.tx,
-    { number, kind: 'kept', customerId: f.customerId, fromSaleId: f.saleId, toSaleId: null, onDay: f.on, amount: f.amount.minor, reason: f.reason, entryId },
+    {
+      number,
+      kind: 'kept',
+      customerId: f.customerId,
+      fromSaleId: f.saleId,
+      toSaleId: null,
+      onDay: f.on,
+      amount: f.amount.minor,
+      reason: f.reason,
+      entryId,
+    },
     id,
-  ) // prettier-ignore
-  await noteLeft(w, { customerId: f.customerId, saleId: f.saleId }, leaving, { onDay: f.on, why: 'fee', transferId: id, entryId }) // prettier-ignore
+  )
+  await noteLeft(w, { customerId: f.customerId, saleId: f.saleId }, leaving, {
+    onDay: f.on,
+    why: 'fee',
+    transferId: id,
+    entryId,
+  })
 }
 
 /** Moves held money to another sale of the customer, or to their account. It stays held. */
@@ -150,17 +164,30 @@ export const moveIn = async (w: Work, m: Leaving & { readonly toSaleId: number |
     taxThere: await asPostings(w, taxThere),
   })
   // Between two sales of one kind the account does not change: the move is kept, and posts in and out of it.
-  const entryId = await w.post(entry, { kind: 'held-transfer', id, customerId: m.customerId, saleId: m.saleId ?? m.toSaleId }) // prettier-ignore
+  const entryId = await w.post(entry, {
+    kind: 'held-transfer',
+    id,
+    customerId: m.customerId,
+    saleId: m.saleId ?? m.toSaleId,
+  })
   await insertHeldTransfer(
     w.tx,
-    { number, kind: 'moved', customerId: m.customerId, fromSaleId: m.saleId, toSaleId: m.toSaleId, onDay: m.on, amount: m.amount.minor, reason: m.reason, entryId },
+    {
+      number,
+      kind: 'moved',
+      customerId: m.customerId,
+      fromSaleId: m.saleId,
+      toSaleId: m.toSaleId,
+      onDay: m.on,
+      amount: m.amount.minor,
+      reason: m.reason,
+      entryId,
+    },
     id,
-  ) // prettier-ignore
+  )
   const note = { onDay: m.on, why: 'move' as const, transferId: id, entryId }
   await noteLeft(w, { customerId: m.customerId, saleId: m.saleId }, leaving, note)
-  await insertHeldMoves(w.tx, [
-    { customerId: m.customerId, saleId: m.toSaleId, kind, amount: m.amount.minor, ...note },
-  ])
+  await insertHeldMoves(w.tx, [{ customerId: m.customerId, saleId: m.toSaleId, kind, amount: m.amount.minor, ...note }])
   await insertTaxMoves(w.tx, taxThere, { onDay: m.on, why: 'ahead', saleId: m.toSaleId, entryId })
   return id
 }

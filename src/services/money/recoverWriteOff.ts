@@ -1,12 +1,5 @@
 import { z } from 'zod'
-import {
-  isPositiveMoney,
-  smallerMoney,
-  subtractMoney,
-  sumMoney,
-  toDecimalString,
-  type Money,
-} from '@/core/money'
+import { isPositiveMoney, smallerMoney, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
 import { postWriteOff, reverseEntry } from '@/core/ledger'
 import { firstDayFor, lowestFrom } from '@/core/running'
 import type { Day } from '@/core/day'
@@ -31,10 +24,19 @@ interface OwedAgain {
 /** What of a write-off still stands on its dues, as far as the day and every later one bears it. */
 const standing = async (w: Work, entryId: number, on: Day): Promise<OwedAgain[]> => {
   const written = (await listFillsOfEntry(w.tx, entryId, w.currency)).filter((f) => f.kind === 'write-off')
-  const fills = (await listFillsOfDues(w.tx, written.map((f) => f.dueId), w.currency)).filter((f) => f.kind === 'write-off') // prettier-ignore
+  const fills = (
+    await listFillsOfDues(
+      w.tx,
+      written.map((f) => f.dueId),
+      w.currency,
+    )
+  ).filter((f) => f.kind === 'write-off')
   return written.map((f) => {
     const ofDue = fills.filter((x) => x.dueId === f.dueId)
-    const whole = sumMoney(ofDue.map((x) => x.amount), w.currency) // prettier-ignore
+    const whole = sumMoney(
+      ofDue.map((x) => x.amount),
+      w.currency,
+    )
     const amount = smallerMoney(f.amount, whole)
     const changes = ofDue.map((x) => ({ on: x.on, by: x.amount.minor }))
     const from = firstDayFor([changes], amount.minor, on)
@@ -56,11 +58,15 @@ export const recoverWriteOff = defineCommand(
     const onDay = dayAfter(w, given, paper.on, `${paper.number} was written off later.`)
     const again = (await standing(w, paper.entryId, onDay)).filter((a) => isPositiveMoney(a.amount))
     if (again.length === 0) refuse({ code: 'recovered-already', number: paper.number })
-    const taxes = await Promise.all(
-      again.map((a) => taxBack(w, { id: a.dueId, why: 'write-off' }, a.amount, a.whole)),
+    const taxes = await Promise.all(again.map((a) => taxBack(w, { id: a.dueId, why: 'write-off' }, a.amount, a.whole)))
+    const amount = sumMoney(
+      again.map((a) => a.amount),
+      w.currency,
     )
-    const amount = sumMoney(again.map((a) => a.amount), w.currency) // prettier-ignore
-    const tax = sumMoney(taxes.flat().map((t) => t.amount), w.currency) // prettier-ignore
+    const tax = sumMoney(
+      taxes.flat().map((t) => t.amount),
+      w.currency,
+    )
     const text = `${paper.number} is owed after all, ${sale.customerName}: ${reason}`
     const writtenOff = postWriteOff({
       on: onDay,
@@ -68,15 +74,30 @@ export const recoverWriteOff = defineCommand(
       net: subtractMoney(amount, tax),
       taxes: await asPostings(w, taxes.flat()),
     })
-    const entryId = await w.post(
-    reverseEntry(writtenOff, onDay, text),
-    { kind: 'write-off', id: writeOffId, saleId: paper.saleId, customerId: paper.customerId, reversesId: paper.entryId },
-  ) // prettier-ignore
+    const entryId = await w.post(reverseEntry(writtenOff, onDay, text), {
+      kind: 'write-off',
+      id: writeOffId,
+      saleId: paper.saleId,
+      customerId: paper.customerId,
+      reversesId: paper.entryId,
+    })
     await insertWriteOffRecovery(w.tx, { writeOffId, onDay, amount: amount.minor, reason, entryId })
-    await insertFills(w.tx, again.map((a) => ({ dueId: a.dueId, onDay, amount: -a.amount.minor, kind: 'write-off' as const, entryId }))) // prettier-ignore
+    await insertFills(
+      w.tx,
+      again.map((a) => ({ dueId: a.dueId, onDay, amount: -a.amount.minor, kind: 'write-off' as const, entryId })),
+    )
     for (const [i, a] of again.entries())
       await insertTaxMoves(w.tx, taxes[i]!, { onDay, why: 'write-off', dueId: a.dueId, entryId })
     await refreshSale(w, paper.saleId)
-    return { id: writeOffId, answer: async () => ({ id: writeOffId, number: paper.number, amount: toDecimalString(amount), recoveredOn: onDay, reason }) } // prettier-ignore
+    return {
+      id: writeOffId,
+      answer: async () => ({
+        id: writeOffId,
+        number: paper.number,
+        amount: toDecimalString(amount),
+        recoveredOn: onDay,
+        reason,
+      }),
+    }
   },
 )

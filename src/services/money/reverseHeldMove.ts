@@ -48,10 +48,13 @@ export const reverseHeldMove = defineCommand(
       held: back,
       taxAhead: await asPostings(w, [...(leaving?.tax ?? []), ...taxThere]),
     }
-    const entryId = await w.post(
-    leaving ? postHeldReturn({ ...paper, from: leaving.parts }) : postFeeReversed(paper),
-    { kind: 'held-transfer', id: transferId, customerId: transfer.customerId, saleId: transfer.fromSaleId ?? transfer.toSaleId, reversesId: transfer.entryId },
-  ) // prettier-ignore
+    const entryId = await w.post(leaving ? postHeldReturn({ ...paper, from: leaving.parts }) : postFeeReversed(paper), {
+      kind: 'held-transfer',
+      id: transferId,
+      customerId: transfer.customerId,
+      saleId: transfer.fromSaleId ?? transfer.toSaleId,
+      reversesId: transfer.entryId,
+    })
     await insertHeldTransferReversal(w.tx, { transferId, onDay, reason, entryId })
     const note = {
       onDay,
@@ -60,12 +63,24 @@ export const reverseHeldMove = defineCommand(
       entryId,
     }
     if (leaving) await noteLeft(w, to, leaving, note)
-    await insertHeldMoves(w.tx, back.filter((b) => isPositiveMoney(b.amount)).map((b) => ({ ...from, kind: b.kind, amount: b.amount.minor, ...note }))) // prettier-ignore
+    await insertHeldMoves(
+      w.tx,
+      back
+        .filter((b) => isPositiveMoney(b.amount))
+        .map((b) => ({ ...from, kind: b.kind, amount: b.amount.minor, ...note })),
+    )
     await insertTaxMoves(w.tx, taxThere, { onDay, why: 'ahead', saleId: transfer.fromSaleId, entryId })
-    for (const saleId of [transfer.fromSaleId, transfer.toSaleId]
-      .filter((s) => s !== null)
-      .sort((a, b) => a - b))
+    for (const saleId of [transfer.fromSaleId, transfer.toSaleId].filter((s) => s !== null).sort((a, b) => a - b))
       await refreshSale(w, saleId)
-    return { id: transferId, answer: async () => ({ id: transferId, number: transfer.number, amount: toDecimalString(transfer.amount), reversedOn: onDay, reason }) } // prettier-ignore
+    return {
+      id: transferId,
+      answer: async () => ({
+        id: transferId,
+        number: transfer.number,
+        amount: toDecimalString(transfer.amount),
+        reversedOn: onDay,
+        reason,
+      }),
+    }
   },
 )

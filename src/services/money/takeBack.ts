@@ -1,12 +1,4 @@
-import {
-  isPositiveMoney,
-  money,
-  negateMoney,
-  smallerMoney,
-  subtractMoney,
-  sumMoney,
-  type Money,
-} from '@/core/money'
+import { isPositiveMoney, money, negateMoney, smallerMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
 import { firstUndisturbed, lowestFrom, type Change } from '@/core/running'
 import { HELD_KINDS, postBounce, type HeldKind } from '@/core/ledger'
 import type { ComponentTax } from '@/core/tax'
@@ -72,17 +64,19 @@ const inTheWay = (from: Day, what: string): never => refuse({ code: 'not-before'
  */
 export const takeBack = async (w: Work, receipt: ReceiptRow, how: TakingBack): Promise<void> => {
   const own = await listFillsOfReceipt(w.tx, receipt.id, w.currency)
-  const moves = (await listHeldMoves(w.tx, { receiptId: receipt.id }, w.currency)).filter((m) => m.why === 'receipt') // prettier-ignore
+  const moves = (await listHeldMoves(w.tx, { receiptId: receipt.id }, w.currency)).filter((m) => m.why === 'receipt')
   await lockSales(w, [...own.map((f) => f.saleId), ...moves.flatMap((m) => m.saleId ?? [])])
   const released = own.filter((f) => f.kind === 'released')
   const credited = released.map((f) => f.on).reduce(laterDay, how.on)
-  if (credited > how.on)
-    inTheWay(credited, 'Part of this money was credited later, and held for the customer since.')
+  if (credited > how.on) inTheWay(credited, 'Part of this money was credited later, and held for the customer since.')
   const paid = paidByReceipt(own, w.currency)
-  const arrivals = mergeArrivals([
-    ...moves.map((m) => ({ customerId: m.customerId, saleId: m.saleId, amount: m.amount })),
-    ...released.map((f) => ({ customerId: f.customerId, saleId: null, amount: negateMoney(f.amount) })),
-  ], w.currency) // prettier-ignore
+  const arrivals = mergeArrivals(
+    [
+      ...moves.map((m) => ({ customerId: m.customerId, saleId: m.saleId, amount: m.amount })),
+      ...released.map((f) => ({ customerId: f.customerId, saleId: null, amount: negateMoney(f.amount) })),
+    ],
+    w.currency,
+  )
   const held: HeldBack[] = []
   const followed: Reopened[] = []
   const tax: { saleId: number | null; taxes: ComponentTax[] }[] = []
@@ -94,21 +88,29 @@ export const takeBack = async (w: Work, receipt: ReceiptRow, how: TakingBack): P
     if (!isPositiveMoney(back.missing)) continue
     if (how.kind === 'voided') refuse({ code: 'held-was-used' })
     const reopened = await followHeld(w, arrival, back.missing, how.on)
-    await lockSales(w, reopened.map((r) => r.saleId)) // prettier-ignore
+    await lockSales(
+      w,
+      reopened.map((r) => r.saleId),
+    )
     followed.push(...reopened)
-    lost.push({ ...arrival, amount: subtractMoney(back.missing, sumMoney(reopened.map((r) => r.money), w.currency)) }) // prettier-ignore
+    lost.push({
+      ...arrival,
+      amount: subtractMoney(
+        back.missing,
+        sumMoney(
+          reopened.map((r) => r.money),
+          w.currency,
+        ),
+      ),
+    })
   }
   const reopened = [...paid, ...followed]
   const discounts = await discountsBack(w, reopened)
   const banked = await findBanked(w.tx, receipt.id)
   if (banked && how.kind === 'voided') refuse({ code: 'banked-already', number: receipt.number })
-  if (banked && banked.on > how.on)
-    inTheWay(banked.on, `Receipt ${receipt.number} went to the bank later than that.`)
-  const counter =
-    receipt.invoiceId === null ? null : (await findInvoice(w.tx, receipt.invoiceId, w.currency))!
-  const owedAgain = counter
-    ? [receipt.amount]
-    : [...reopened.map((r) => r.money), ...lost.map((l) => l.amount)]
+  if (banked && banked.on > how.on) inTheWay(banked.on, `Receipt ${receipt.number} went to the bank later than that.`)
+  const counter = receipt.invoiceId === null ? null : (await findInvoice(w.tx, receipt.invoiceId, w.currency))!
+  const owedAgain = counter ? [receipt.amount] : [...reopened.map((r) => r.money), ...lost.map((l) => l.amount)]
   const entry = postBounce({
     on: how.on,
     text: `Receipt ${receipt.number} ${how.kind}: ${how.reason}`,
@@ -118,12 +120,21 @@ export const takeBack = async (w: Work, receipt: ReceiptRow, how: TakingBack): P
     owedAgain: sumMoney([...owedAgain, ...reopened.map((r) => r.discount)], w.currency),
     held,
     discount: {
-      net: sumMoney(discounts.map((d) => d.net), w.currency),
-      taxes: await asPostings(w, discounts.flatMap((d) => d.taxes)),
+      net: sumMoney(
+        discounts.map((d) => d.net),
+        w.currency,
+      ),
+      taxes: await asPostings(
+        w,
+        discounts.flatMap((d) => d.taxes),
+      ),
     },
-    taxAhead: await asPostings(w, tax.flatMap((t) => t.taxes)),
+    taxAhead: await asPostings(
+      w,
+      tax.flatMap((t) => t.taxes),
+    ),
     bankFee: how.bankFee,
-  }) // prettier-ignore
+  })
   const entryId = await w.post(entry, {
     kind: 'receipt',
     id: receipt.id,
@@ -137,10 +148,15 @@ export const takeBack = async (w: Work, receipt: ReceiptRow, how: TakingBack): P
     w.tx,
     reopened.flatMap((r) => [
       ...(isPositiveMoney(r.money) ? [{ ...note, dueId: r.dueId, amount: -r.money.minor, kind: 'void' as const }] : []),
-      ...(isPositiveMoney(r.discount) ? [{ ...note, dueId: r.dueId, amount: -r.discount.minor, kind: 'discount' as const }] : []),
+      ...(isPositiveMoney(r.discount)
+        ? [{ ...note, dueId: r.dueId, amount: -r.discount.minor, kind: 'discount' as const }]
+        : []),
     ]),
-  ) // prettier-ignore
-  await insertHeldMoves(w.tx, held.map((h) => ({ ...note, ...h, amount: -h.amount.minor, why: 'void' as const }))) // prettier-ignore
+  )
+  await insertHeldMoves(
+    w.tx,
+    held.map((h) => ({ ...note, ...h, amount: -h.amount.minor, why: 'void' as const })),
+  )
   for (const d of discounts) await insertTaxMoves(w.tx, d.taxes, { ...note, why: 'discount', dueId: d.dueId })
   for (const t of tax) await insertTaxMoves(w.tx, t.taxes, { ...note, why: 'ahead', saleId: t.saleId })
   const touched = new Set([...reopened.map((r) => r.saleId), ...arrivals.flatMap((a) => a.saleId ?? [])])
@@ -168,7 +184,11 @@ const lockSales = async (w: Work, saleIds: readonly number[]): Promise<void> => 
 const paidByReceipt = (fills: readonly FillRow[], currency: string): Reopened[] =>
   [...new Set(fills.map((f) => f.dueId))].map((dueId) => {
     const ofDue = fills.filter((f) => f.dueId === dueId)
-    const sum = (kind: (f: FillRow) => boolean): Money => sumMoney(ofDue.filter(kind).map((f) => f.amount), currency) // prettier-ignore
+    const sum = (kind: (f: FillRow) => boolean): Money =>
+      sumMoney(
+        ofDue.filter(kind).map((f) => f.amount),
+        currency,
+      )
     return {
       dueId,
       saleId: ofDue[0]!.saleId,
@@ -197,13 +217,19 @@ const takeFromPlace = async (w: Work, arrival: Arrival, on: Day) => {
   let left = arrival.amount.minor
   const held: HeldBack[] = []
   for (const kind of HELD_KINDS) {
-    const free = lowestFrom(changes.filter((c) => c.kind === kind), on) // prettier-ignore
+    const free = lowestFrom(
+      changes.filter((c) => c.kind === kind),
+      on,
+    )
     const taken = left < free ? left : free
     if (taken <= 0n) continue
     held.push({ ...place, kind, amount: money(taken, w.currency) })
     left -= taken
   }
-  const part = sumMoney(held.map((h) => h.amount), w.currency) // prettier-ignore
+  const part = sumMoney(
+    held.map((h) => h.amount),
+    w.currency,
+  )
   return {
     held,
     part,
@@ -226,8 +252,14 @@ const followHeld = async (w: Work, place: HeldPlace, amount: Money, on: Day): Pr
   const free = new Map(
     dueIds.map((id) => {
       const ofDue = fills.filter((f) => f.dueId === id)
-      const inMoney = lowestFrom(changesOf(ofDue, (f) => isMoney(f.kind)), on) // prettier-ignore
-      const inAll = lowestFrom(changesOf(ofDue, () => true), on) // prettier-ignore
+      const inMoney = lowestFrom(
+        changesOf(ofDue, (f) => isMoney(f.kind)),
+        on,
+      )
+      const inAll = lowestFrom(
+        changesOf(ofDue, () => true),
+        on,
+      )
       return [id, inMoney < inAll ? inMoney : inAll] as const
     }),
   )
@@ -254,19 +286,46 @@ const followHeld = async (w: Work, place: HeldPlace, amount: Money, on: Day): Pr
 const discountOf = (fills: readonly FillRow[], use: FillRow, currency: string): Money => {
   const all = fills.filter((f) => f.dueId === use.dueId && f.kind === 'discount')
   const taken = all.filter((f) => f.entryId === use.entryId && isPositiveMoney(f.amount)).map((f) => f.amount)
-  return smallerMoney(sumMoney(taken, currency), sumMoney(all.map((f) => f.amount), currency)) // prettier-ignore
+  return smallerMoney(
+    sumMoney(taken, currency),
+    sumMoney(
+      all.map((f) => f.amount),
+      currency,
+    ),
+  )
 }
 
 /** Discounts that end with what they were given for, due by due, and the tax that is owed again with them. */
 const discountsBack = async (w: Work, reopened: readonly Reopened[]) => {
   const ending = reopened.filter((r) => isPositiveMoney(r.discount))
-  const dues: readonly DueRow[] = await findDues(w.tx, ending.map((r) => r.dueId), w.currency) // prettier-ignore
-  const fills = await listFillsOfDues(w.tx, dues.map((d) => d.id), w.currency) // prettier-ignore
+  const dues: readonly DueRow[] = await findDues(
+    w.tx,
+    ending.map((r) => r.dueId),
+    w.currency,
+  )
+  const fills = await listFillsOfDues(
+    w.tx,
+    dues.map((d) => d.id),
+    w.currency,
+  )
   return Promise.all(
     ending.map(async (r) => {
-      const whole = sumMoney(fills.filter((f) => f.dueId === r.dueId && f.kind === 'discount').map((f) => f.amount), w.currency) // prettier-ignore
+      const whole = sumMoney(
+        fills.filter((f) => f.dueId === r.dueId && f.kind === 'discount').map((f) => f.amount),
+        w.currency,
+      )
       const taxes = await taxBack(w, { id: r.dueId, why: 'discount' }, r.discount, whole)
-      return { dueId: r.dueId, taxes, net: subtractMoney(r.discount, sumMoney(taxes.map((t) => t.amount), w.currency)) } // prettier-ignore
+      return {
+        dueId: r.dueId,
+        taxes,
+        net: subtractMoney(
+          r.discount,
+          sumMoney(
+            taxes.map((t) => t.amount),
+            w.currency,
+          ),
+        ),
+      }
     }),
   )
 }

@@ -1,12 +1,5 @@
 import { z } from 'zod'
-import {
-  isPositiveMoney,
-  subtractMoney,
-  sumMoney,
-  toDecimalString,
-  zeroMoney,
-  type Money,
-} from '@/core/money'
+import { isPositiveMoney, subtractMoney, sumMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
 import { fillNamed, fillOldest, tenderOf, type DepositAsked, type Filling } from '@/core/receipt'
 import { postReceipt, type Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
@@ -86,14 +79,28 @@ export const fillOldestOn = (
   deposits: readonly DepositAsked[],
   amount: Money,
   on: Day,
-): Filling => fillOldest({ dues: offered(dues.filter((d) => d.issuedOn <= on), on), deposits }, amount) // prettier-ignore
+): Filling =>
+  fillOldest(
+    {
+      dues: offered(
+        dues.filter((d) => d.issuedOn <= on),
+        on,
+      ),
+      deposits,
+    },
+    amount,
+  )
 
 /** What a receipt may fill, of whoever owes it: locked, and what of it was open on the day and on every later one. */
-const duesToFill = async (w: Work, owners: readonly number[], onDay: Day): Promise<DuesOn & { readonly all: readonly DueRow[] }> => {
+const duesToFill = async (
+  w: Work,
+  owners: readonly number[],
+  onDay: Day,
+): Promise<DuesOn & { readonly all: readonly DueRow[] }> => {
   const all: DueRow[] = []
   for (const owner of [...owners].sort((a, b) => a - b)) all.push(...(await lockOpenDues(w.tx, owner, w.currency)))
   return { all, ...(await duesOn(w, all, onDay)) }
-} // prettier-ignore
+}
 
 const fill = async (
   w: Work,
@@ -138,8 +145,7 @@ const whoPays = async (w: Work, input: TakeReceipt): Promise<Payer> => {
       saleId,
     )
   const dueOwners: number[] = []
-  for (const x of named)
-    if ('dueId' in x) dueOwners.push(found(await findDueOwner(w.tx, x.dueId), 'due', x.dueId))
+  for (const x of named) if ('dueId' in x) dueOwners.push(found(await findDueOwner(w.tx, x.dueId), 'due', x.dueId))
   const owners = [
     ...new Set([
       ...(input.customerId === undefined ? [] : [input.customerId]),
@@ -147,8 +153,7 @@ const whoPays = async (w: Work, input: TakeReceipt): Promise<Payer> => {
       ...dueOwners,
     ]),
   ]
-  if (owners.length > 1 && !(input.forOthers && input.customerId !== undefined))
-    refuse({ code: 'other-customer' })
+  if (owners.length > 1 && !(input.forOthers && input.customerId !== undefined)) refuse({ code: 'other-customer' })
   const [payer] = owners
   if (payer === undefined) return refuse({ code: 'who-pays' })
   await customerFor(w, payer)
@@ -196,10 +201,7 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
   const discounts = await discountsOf(w, dues, filling.dues)
   const ahead = await Promise.all(held.map((h) => taxComing(w, h.saleId, h.amount)))
   const customer = (await findCustomer(w.tx, who.payer, w.currency))!
-  const [number, receiptId] = await Promise.all([
-    takeNumber(w.tx, 'receipt', onDay),
-    reserveId(w.tx, 'receipt'),
-  ])
+  const [number, receiptId] = await Promise.all([takeNumber(w.tx, 'receipt', onDay), reserveId(w.tx, 'receipt')])
   const entry = postReceipt({
     on: onDay,
     text: `Receipt ${number}, ${customer.name}`,
@@ -210,12 +212,18 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
     ),
     held,
     discount: {
-      net: sumMoney(discounts.map((d) => d.net), w.currency),
-      taxes: await asPostings(w, discounts.flatMap((d) => d.taxes)),
+      net: sumMoney(
+        discounts.map((d) => d.net),
+        w.currency,
+      ),
+      taxes: await asPostings(
+        w,
+        discounts.flatMap((d) => d.taxes),
+      ),
     },
     rounding,
     taxAhead: await asPostings(w, ahead.flat()),
-  }) // prettier-ignore
+  })
   const entryId = await w.post(entry, {
     kind: 'receipt',
     id: receiptId,
@@ -242,9 +250,7 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
     w.tx,
     filling.dues.flatMap((d) => [
       { ...note, dueId: d.dueId, amount: d.amount.minor, kind: 'receipt' as const },
-      ...(d.discount
-        ? [{ ...note, dueId: d.dueId, amount: d.discount.minor, kind: 'discount' as const }]
-        : []),
+      ...(d.discount ? [{ ...note, dueId: d.dueId, amount: d.discount.minor, kind: 'discount' as const }] : []),
     ]),
   )
   await noteDiscounts(w, discounts, note)
@@ -312,9 +318,7 @@ export const receiptView = async (w: { tx: Db; currency: string }, receiptId: nu
     filled: fills
       .filter((f) => f.kind === 'receipt')
       .map((f) => ({ dueId: f.dueId, saleId: f.saleId, amount: toDecimalString(f.amount) })),
-    held: moves
-      .filter((m) => m.saleId !== null)
-      .map((m) => ({ saleId: m.saleId!, amount: toDecimalString(m.amount) })),
+    held: moves.filter((m) => m.saleId !== null).map((m) => ({ saleId: m.saleId!, amount: toDecimalString(m.amount) })),
     onAccount: toDecimalString(moves.find((m) => m.saleId === null)?.amount ?? none),
     discount: toDecimalString(
       sumMoney(

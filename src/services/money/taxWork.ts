@@ -17,10 +17,7 @@ import type { Work } from '../command'
 import { totalsNow } from '../billing/rateShift'
 
 /** Component taxes as postings, each on its own account. */
-export const asPostings = async (
-  w: Work,
-  taxes: readonly Omit<ComponentTax, 'net'>[],
-): Promise<TaxPosting[]> => {
+export const asPostings = async (w: Work, taxes: readonly Omit<ComponentTax, 'net'>[]): Promise<TaxPosting[]> => {
   const codes = await w.taxCodes()
   return taxes.map((t) => ({
     accountId: codes.find((c) => c.id === t.taxCodeId)!.accountOf.get(t.componentId)!,
@@ -37,7 +34,7 @@ export const taxOfInvoicePart = async (w: Work, invoiceId: number, part: Money):
   return shareTax(part, {
     gross: invoice.gross,
     taxes: invoice.taxes.filter((t) => t.componentId !== null).map((t) => ({ ...t, componentId: t.componentId! })),
-  }) // prettier-ignore
+  })
 }
 
 /** A sale's total with tax and its taxes, and how much of it no bill has billed yet: only that can be paid ahead. */
@@ -91,9 +88,7 @@ export const taxGoing = async (w: Work, { saleId, part, held, bill }: HeldGoing)
   const none = zeroMoney(w.currency)
   const { notBilled } = await aheadOf(w, saleId)
   const taxed = smallerMoney(held, largerMoney(bill ? addMoney(notBilled, bill) : notBilled, none))
-  const going = bill
-    ? smallerMoney(part, taxed)
-    : largerMoney(subtractMoney(part, subtractMoney(held, taxed)), none)
+  const going = bill ? smallerMoney(part, taxed) : largerMoney(subtractMoney(part, subtractMoney(held, taxed)), none)
   return negateTaxes(
     standing.map((t) => ({ ...t, net: partOf(t.net, going, taxed), amount: partOf(t.amount, going, taxed) })),
   )

@@ -30,16 +30,12 @@ const takeStanding = async (
 }
 
 /** Takes a receipt back: its entry is reversed, its dues open again, what it held is no longer held. */
-export const voidReceipt = defineCommand(
-  'void-receipt',
-  input,
-  async (w, { receiptId, on: given, reason }) => {
-    const { receipt, onDay } = await takeStanding(w, receiptId, given)
-    if (receipt.invoiceId !== null) refuse({ code: 'void-counter-sale', number: receipt.number })
-    await takeBack(w, receipt, { on: onDay, kind: 'voided', reason, bankFee: zeroMoney(w.currency) })
-    return { id: receiptId, answer: () => receiptView(w, receiptId) }
-  },
-)
+export const voidReceipt = defineCommand('void-receipt', input, async (w, { receiptId, on: given, reason }) => {
+  const { receipt, onDay } = await takeStanding(w, receiptId, given)
+  if (receipt.invoiceId !== null) refuse({ code: 'void-counter-sale', number: receipt.number })
+  await takeBack(w, receipt, { on: onDay, kind: 'voided', reason, bankFee: zeroMoney(w.currency) })
+  return { id: receiptId, answer: () => receiptView(w, receiptId) }
+})
 
 const bounceInput = z.object({
   receiptId: id,

@@ -22,8 +22,16 @@ export const voidRefund = defineCommand('void-refund', input, async (w, { refund
   if (refund.voidedOn) refuse({ code: 'already-voided', number: refund.number })
   const onDay = dayAfter(w, given, refund.on, `Refund ${refund.number} was paid out later.`)
   const moves = (await listHeldMoves(w.tx, { refundId }, w.currency)).filter((m) => m.why === 'refund')
-  const back = moves.map((m) => ({ kind: m.kind, customerId: m.customerId, saleId: m.saleId, amount: negateMoney(m.amount) })) // prettier-ignore
-  const layaway = sumMoney(back.filter((b) => b.kind === 'layaway').map((b) => b.amount), w.currency) // prettier-ignore
+  const back = moves.map((m) => ({
+    kind: m.kind,
+    customerId: m.customerId,
+    saleId: m.saleId,
+    amount: negateMoney(m.amount),
+  }))
+  const layaway = sumMoney(
+    back.filter((b) => b.kind === 'layaway').map((b) => b.amount),
+    w.currency,
+  )
   if (sale && !sale.closedAs && isPositiveMoney(layaway)) {
     const left = await layawayLeft(w, sale.id)
     if (layaway.minor > left.minor) refuse({ code: 'more-than-open', open: left, asked: layaway })
@@ -41,11 +49,22 @@ export const voidRefund = defineCommand('void-refund', input, async (w, { refund
     { kind: 'refund', id: refundId, customerId: refund.customerId, saleId, reversesId: refund.entryId },
   )
   await insertRefundVoid(w.tx, { refundId, onDay, reason, entryId })
-  await insertHeldMoves(w.tx, back.map((b) => ({ ...b, amount: b.amount.minor, onDay, why: 'void' as const, refundId, entryId }))) // prettier-ignore
+  await insertHeldMoves(
+    w.tx,
+    back.map((b) => ({ ...b, amount: b.amount.minor, onDay, why: 'void' as const, refundId, entryId })),
+  )
   await insertTaxMoves(w.tx, tax, { onDay, why: 'ahead', saleId, entryId })
   if (saleId !== null) await refreshSale(w, saleId)
   return {
     id: refundId,
-    answer: async () => ({ id: refundId, number: refund.number, customerId: refund.customerId, saleId, amount: toDecimalString(refund.amount), voidedOn: onDay, reason }), // prettier-ignore
+    answer: async () => ({
+      id: refundId,
+      number: refund.number,
+      customerId: refund.customerId,
+      saleId,
+      amount: toDecimalString(refund.amount),
+      voidedOn: onDay,
+      reason,
+    }),
   }
 })

@@ -1,12 +1,5 @@
 import { z } from 'zod'
-import {
-  isPositiveMoney,
-  smallerMoney,
-  subtractMoney,
-  sumMoney,
-  toDecimalString,
-  type Money,
-} from '@/core/money'
+import { isPositiveMoney, smallerMoney, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
 import type { SharedTax } from '@/core/tax'
 import { postWriteOff } from '@/core/ledger'
 import { openParts } from '@/core/plan'
@@ -45,15 +38,24 @@ const writeOffIn = async (
 ) => {
   const { sale } = await takeSale(w, saleId)
   const shares = await Promise.all(parts.map((p) => shareOf(w, p.due, p.amount)))
-  const amount = sumMoney(parts.map((p) => p.amount), w.currency) // prettier-ignore
+  const amount = sumMoney(
+    parts.map((p) => p.amount),
+    w.currency,
+  )
   const number = await takeNumber(w.tx, 'write-off', paper.on)
   const writeOffId = await reserveId(w.tx, 'write_off')
   const entry = postWriteOff({
     on: paper.on,
     text: `Written off ${number}, ${sale.customerName}: ${paper.reason}`,
-    net: sumMoney(shares.map((s) => s.net), w.currency),
-    taxes: await asPostings(w, shares.flatMap((s) => s.taxes)),
-  }) // prettier-ignore
+    net: sumMoney(
+      shares.map((s) => s.net),
+      w.currency,
+    ),
+    taxes: await asPostings(
+      w,
+      shares.flatMap((s) => s.taxes),
+    ),
+  })
   const entryId = await w.post(entry, {
     kind: 'write-off',
     id: writeOffId,
@@ -62,13 +64,27 @@ const writeOffIn = async (
   })
   await insertWriteOff(
     w.tx,
-    { number, customerId: sale.customerId, saleId, onDay: paper.on, amount: amount.minor, reason: paper.reason, entryId },
+    {
+      number,
+      customerId: sale.customerId,
+      saleId,
+      onDay: paper.on,
+      amount: amount.minor,
+      reason: paper.reason,
+      entryId,
+    },
     writeOffId,
-  ) // prettier-ignore
+  )
   await insertFills(
     w.tx,
-    parts.map((p) => ({ dueId: p.due.id, onDay: paper.on, amount: p.amount.minor, kind: 'write-off' as const, entryId })),
-  ) // prettier-ignore
+    parts.map((p) => ({
+      dueId: p.due.id,
+      onDay: paper.on,
+      amount: p.amount.minor,
+      kind: 'write-off' as const,
+      entryId,
+    })),
+  )
   for (const [i, p] of parts.entries())
     await insertTaxMoves(w.tx, negateTaxes(shares[i]!.taxes), {
       onDay: paper.on,
@@ -137,8 +153,13 @@ export const writeOffRests = defineCommand('write-off-rests', restsInput, async 
     id: done[0]!.id,
     answer: async () => ({
       count: small.length,
-      amount: toDecimalString(sumMoney(done.map((d) => d.amount), w.currency)),
+      amount: toDecimalString(
+        sumMoney(
+          done.map((d) => d.amount),
+          w.currency,
+        ),
+      ),
       writeOffs: done.map((d) => d.number),
     }),
-  } // prettier-ignore
+  }
 })

@@ -1,13 +1,6 @@
 import { z } from 'zod'
 import { layoutSpec, PAPER_BLOCKS, PAPER_COLUMNS, PAPERS, type LayoutSpec } from '@/core/formats'
-import {
-  clearUsual,
-  deleteLayout,
-  findLayout,
-  insertLayout,
-  listLayouts,
-  updateLayout,
-} from '@/data/queries/layouts'
+import { clearUsual, deleteLayout, findLayout, insertLayout, listLayouts, updateLayout } from '@/data/queries/layouts'
 import { defineCommand, type Work } from '../command'
 import { id, needed, text } from '../input/fields'
 import { found, refuse } from '../refuse'
@@ -30,12 +23,7 @@ export const layoutInput = z.object({
 })
 export const readLayoutSpec = (kept: unknown): LayoutSpec => layoutInput.parse(kept)
 
-const makeUsual = async (
-  w: Work,
-  layoutId: number,
-  paper: string,
-  usual: boolean | undefined,
-): Promise<void> => {
+const makeUsual = async (w: Work, layoutId: number, paper: string, usual: boolean | undefined): Promise<void> => {
   if (usual === undefined) return
   if (usual) await clearUsual(w.tx, paper)
   await updateLayout(w.tx, layoutId, { usual })
@@ -72,12 +60,8 @@ export const changeLayout = defineCommand(
   },
 )
 
-export const dropLayout = defineCommand(
-  'drop-layout',
-  z.object({ layoutId: id }),
-  async (w, { layoutId }) => {
-    found(await findLayout(w.tx, layoutId), 'layout', layoutId)
-    await deleteLayout(w.tx, layoutId)
-    return { id: layoutId, answer: async () => ({ id: layoutId }) }
-  },
-)
+export const dropLayout = defineCommand('drop-layout', z.object({ layoutId: id }), async (w, { layoutId }) => {
+  found(await findLayout(w.tx, layoutId), 'layout', layoutId)
+  await deleteLayout(w.tx, layoutId)
+  return { id: layoutId, answer: async () => ({ id: layoutId }) }
+})

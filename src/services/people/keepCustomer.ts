@@ -31,9 +31,7 @@ const fields = {
   phone: text(60).optional(),
   kind: text(40).optional(),
   note: text(4000).optional(),
-  terms: z
-    .object({ net: days, discountPercent: percent.optional(), discountDays: days.optional() })
-    .optional(),
+  terms: z.object({ net: days, discountPercent: percent.optional(), discountDays: days.optional() }).optional(),
   taxExempt: z.boolean().optional(),
   exemptNumber: text(60).optional(),
   exemptUntil: day.nullable().optional(),
@@ -48,12 +46,26 @@ const fields = {
 export const addCustomerInput = z.object(fields)
 type Fields = Partial<z.output<typeof addCustomerInput>>
 
-const PLAIN = ['contact', 'email', 'phone', 'kind', 'note', 'taxExempt', 'exemptNumber', 'exemptUntil', 'language', 'tags'] as const // prettier-ignore
+const PLAIN = [
+  'contact',
+  'email',
+  'phone',
+  'kind',
+  'note',
+  'taxExempt',
+  'exemptNumber',
+  'exemptUntil',
+  'language',
+  'tags',
+] as const
 
 const columnsOf = async (w: Work, c: Fields) => {
   const level = c.priceLevel ? await findPriceLevel(w.tx, c.priceLevel) : null
   if (c.priceLevel && !level)
-    refuse({ code: 'invalid', errors: [{ path: 'priceLevel', message: `There is no price level ${c.priceLevel}. Make it in Settings first.` }] }) // prettier-ignore
+    refuse({
+      code: 'invalid',
+      errors: [{ path: 'priceLevel', message: `There is no price level ${c.priceLevel}. Make it in Settings first.` }],
+    })
   return {
     ...Object.fromEntries(PLAIN.filter((f) => c[f] !== undefined).map((f) => [f, c[f]])),
     ...(c.terms === undefined
@@ -76,7 +88,15 @@ const writeParts = async (w: Work, customerId: number, c: Fields): Promise<void>
     const areas = await listTaxAreas(w.tx)
     c.addresses.forEach((a, i) => {
       if (a.taxArea && !areas.some((x) => x.code === a.taxArea))
-        refuse({ code: 'invalid', errors: [{ path: `addresses.${i}.taxArea`, message: `There is no tax area ${a.taxArea}. Make it in Settings first.` }] }) // prettier-ignore
+        refuse({
+          code: 'invalid',
+          errors: [
+            {
+              path: `addresses.${i}.taxArea`,
+              message: `There is no tax area ${a.taxArea}. Make it in Settings first.`,
+            },
+          ],
+        })
     })
     const usual = (kind: string) => {
       const named = c.addresses!.findIndex((a) => a.kind === kind && a.isDefault)
@@ -104,17 +124,13 @@ const changeInput = z
   .required({ customerId: true })
 
 /** Changes what is known of a customer; papers written before keep what they say. */
-export const changeCustomer = defineCommand(
-  'change-customer',
-  changeInput,
-  async (w, { customerId, ...c }) => {
-    await customerFor(w, customerId)
-    const change = { ...(await columnsOf(w, c)), ...(c.name === undefined ? {} : { name: c.name }) }
-    if (Object.keys(change).length > 0) await updateCustomer(w.tx, customerId, change)
-    await writeParts(w, customerId, c)
-    return {
-      id: customerId,
-      answer: async () => (await customerView(w.tx, customerId, w.business, w.today))!,
-    }
-  },
-)
+export const changeCustomer = defineCommand('change-customer', changeInput, async (w, { customerId, ...c }) => {
+  await customerFor(w, customerId)
+  const change = { ...(await columnsOf(w, c)), ...(c.name === undefined ? {} : { name: c.name }) }
+  if (Object.keys(change).length > 0) await updateCustomer(w.tx, customerId, change)
+  await writeParts(w, customerId, c)
+  return {
+    id: customerId,
+    answer: async () => (await customerView(w.tx, customerId, w.business, w.today))!,
+  }
+})

@@ -22,7 +22,7 @@ import {
   standingRow,
   takePlan,
 } from './planWork'
-import { writePlan } from './startPlan' // prettier-ignore
+import { writePlan } from './startPlan'
 
 const named = { saleId: id, planId: id.optional() }
 
@@ -37,13 +37,18 @@ export const quotePlanPayoff = defineCommand('quote-payoff', z.object({ ...named
     answer: async () => ({
       planId: plan.id,
       on: onDay,
-      open: toDecimalString(sumMoney(q.rows.map((r) => r.open), w.currency)),
+      open: toDecimalString(
+        sumMoney(
+          q.rows.map((r) => r.open),
+          w.currency,
+        ),
+      ),
       earned: toDecimalString(q.earned),
       givenBack: toDecimalString(q.givenBack),
       payoff: toDecimalString(q.toPay),
     }),
   }
-}) // prettier-ignore
+})
 
 const payoffInput = z.object({
   ...named,
@@ -106,9 +111,7 @@ export const reschedulePlan = defineCommand('reschedule-plan', rescheduleInput, 
   if (input.firstDue < onDay)
     refuse({
       code: 'invalid',
-      errors: [
-        { path: 'firstDue', message: 'The first payment cannot be due before the day of the change.' },
-      ],
+      errors: [{ path: 'firstDue', message: 'The first payment cannot be due before the day of the change.' }],
     })
   const terms = {
     kind: 'installments' as const,
@@ -121,16 +124,18 @@ export const reschedulePlan = defineCommand('reschedule-plan', rescheduleInput, 
   if (input.charge) await endCharge(w, plan, onDay)
   else await earnRows(w, plan, onDay)
   const rows = await listDuesOfPlan(w.tx, plan.id, w.currency)
-  await refuseBeforeLater(w, rows.filter((r) => isPositiveMoney(r.open)), onDay) // prettier-ignore
+  await refuseBeforeLater(
+    w,
+    rows.filter((r) => isPositiveMoney(r.open)),
+    onDay,
+  )
   const { unearned } = await sumPlanCharge(w.tx, plan.id, w.currency)
   const moved = await moveRows(w, rows, onDay)
   if (!isPositiveMoney(moved)) refuse({ code: 'nothing-open' })
   const next = input.charge
     ? orRefuse(planInstallments(moved, installmentTerms(terms, w.currency)))
     : orRefuse(spreadRest(rows.map(standingRow), terms, w.currency))
-  await insertPlanCharges(w.tx, [
-    { planId: plan.id, onDay, amount: -unearned.minor, why: 'carried' as const },
-  ])
+  await insertPlanCharges(w.tx, [{ planId: plan.id, onDay, amount: -unearned.minor, why: 'carried' as const }])
   await endPlan(w.tx, plan.id, { endedOn: onDay, endedAs: 'rescheduled' })
   const madeId = await writePlan(w, {
     saleId: sale.id,
@@ -165,10 +170,16 @@ export const reschedulePlan = defineCommand('reschedule-plan', rescheduleInput, 
 /** What of the old terms lives on: how late charges are made. The first payment was made, the charge is told anew. */
 const readableTerms = (terms: unknown): Record<string, unknown> => {
   const { graceDays, lateCharge, charge } = terms as Record<string, unknown>
-  return { ...(graceDays ? { graceDays } : {}), ...(lateCharge ? { lateCharge } : {}), ...(charge ? { charge } : {}) } // prettier-ignore
+  return { ...(graceDays ? { graceDays } : {}), ...(lateCharge ? { lateCharge } : {}), ...(charge ? { charge } : {}) }
 }
 
-const cardInput = z.object({ ...named, number: z.string().regex(/^[\d ]{16,23}$/, 'A card number has sixteen digits.').optional() }) // prettier-ignore
+const cardInput = z.object({
+  ...named,
+  number: z
+    .string()
+    .regex(/^[\d ]{16,23}$/, 'A card number has sixteen digits.')
+    .optional(),
+})
 
 /** Whoever keeps cards: takes a number, answers what it is called from then on, or null where it is no card. */
 export type CardKeeper = (card: { readonly number: string }) => string | null
@@ -180,7 +191,7 @@ export const keepCardForPlan = (keep: CardKeeper) =>
     const plan = await takePlan(w, input.saleId, input.planId)
     const card = input.number === undefined ? '' : keep({ number: input.number })
     if (card === null)
-      return refuse({ code: 'invalid', errors: [{ path: 'number', message: 'A card number has sixteen digits.' }] }) // prettier-ignore
+      return refuse({ code: 'invalid', errors: [{ path: 'number', message: 'A card number has sixteen digits.' }] })
     await keepPlanCard(w.tx, plan.id, card)
     return {
       id: plan.id,

@@ -10,16 +10,9 @@ import {
   type Decimal,
   type Money,
 } from '@/core/money'
-import {
-  partOf,
-  planInstallments,
-  planLayaway,
-  stepFrom,
-  type InstallmentTerms,
-  type Plan,
-} from '@/core/plan'
+import { partOf, planInstallments, planLayaway, stepFrom, type InstallmentTerms, type Plan } from '@/core/plan'
 import type { Arrangement } from '../input/arrangement'
-import { orRefuse, refuse } from '../refuse' // prettier-ignore
+import { orRefuse, refuse } from '../refuse'
 
 type Of<K extends Arrangement['kind']> = Extract<Arrangement, { kind: K }>
 
@@ -41,15 +34,14 @@ export const installmentTerms = (chosen: Of<'installments'>, currency: string): 
   firstDue: chosen.firstDue,
   roundUpTo: chosen.roundUpTo,
   firstPayment: chosen.firstPayment === undefined ? undefined : read(chosen.firstPayment, currency, 'firstPayment'),
-  charge: chosen.charge && 'flat' in chosen.charge ? { flat: read(chosen.charge.flat, currency, 'charge.flat') } : chosen.charge,
-}) // prettier-ignore
+  charge:
+    chosen.charge && 'flat' in chosen.charge
+      ? { flat: read(chosen.charge.flat, currency, 'charge.flat') }
+      : chosen.charge,
+})
 
 /** The schedule of a layaway that starts on a day. */
-export const layawayPlan = (
-  chosen: Of<'layaway'>,
-  total: Money,
-  startsOn: Day,
-): ReturnType<typeof planLayaway> =>
+export const layawayPlan = (chosen: Of<'layaway'>, total: Money, startsOn: Day): ReturnType<typeof planLayaway> =>
   planLayaway(
     total,
     {
@@ -97,7 +89,10 @@ export const planOf = (chosen: Arrangement, total: Money, startsOn: Day, currenc
     case 'deposit': {
       const stages = depositStages(chosen, total).map((s) => s.amount)
       const rest = subtractMoney(total, sumMoney(stages, currency))
-      return plainRows([...stages, rest].map((payment) => ({ due: startsOn, payment })), total) // prettier-ignore
+      return plainRows(
+        [...stages, rest].map((payment) => ({ due: startsOn, payment })),
+        total,
+      )
     }
     case 'terms': {
       const dues = termsDays(chosen, startsOn)
@@ -108,7 +103,8 @@ export const planOf = (chosen: Arrangement, total: Money, startsOn: Day, currenc
   }
 }
 
-const splitDays = (dues: readonly Day[], total: Money) => evenly(total, dues.length).map((payment, i) => ({ due: dues[i]!, payment })) // prettier-ignore
+const splitDays = (dues: readonly Day[], total: Money) =>
+  evenly(total, dues.length).map((payment, i) => ({ due: dues[i]!, payment }))
 
 /** An amount in so many parts, the left-over cents to the earlier ones. */
 export const evenly = (total: Money, count: number): Money[] =>
@@ -117,10 +113,7 @@ export const evenly = (total: Money, count: number): Money[] =>
     Array.from({ length: count }, () => decimal(1)),
   )
 
-const plainRows = (
-  payments: readonly { readonly due: Day; readonly payment: Money }[],
-  total: Money,
-): Plan => {
+const plainRows = (payments: readonly { readonly due: Day; readonly payment: Money }[], total: Money): Plan => {
   const none = zeroMoney(total.currency)
   let balance = total
   return {

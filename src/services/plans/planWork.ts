@@ -22,7 +22,7 @@ import {
 import type { Work } from '../command'
 import { readArrangement } from '../input/arrangement'
 import { refuse } from '../refuse'
-import { installmentTerms } from './planTerms' // prettier-ignore
+import { installmentTerms } from './planTerms'
 
 export const standingRow = (d: DueRow): StandingRow => ({
   due: d.dueOn,
@@ -53,7 +53,11 @@ export const quotePayoff = async (
   currency: string,
 ): Promise<Payoff & { readonly rows: readonly DueRow[] }> => {
   const rows = await listDuesOfPlan(db, plan.id, currency)
-  const quote = payoffOn(rows.map(standingRow), { startedOn: plan.startedOn, charge: chargeOf(plan, currency), currency }, on) // prettier-ignore
+  const quote = payoffOn(
+    rows.map(standingRow),
+    { startedOn: plan.startedOn, charge: chargeOf(plan, currency), currency },
+    on,
+  )
   return { ...quote, rows }
 }
 
@@ -67,7 +71,10 @@ export const earnRows = async (w: Work, plan: PlanFacts, through: Day): Promise<
     await listEarnedDues(w.tx, plan.id),
     await sumPlanCharge(w.tx, plan.id, w.currency),
   ]
-  const shares = shareMoney(added, rows.map((r) => r.charge)) // prettier-ignore
+  const shares = shareMoney(
+    added,
+    rows.map((r) => r.charge),
+  )
   const firstOpen = w.business.closedThrough ? addDays(w.business.closedThrough, 1) : plan.startedOn
   let left = unearned
   let earned = 0
@@ -96,10 +103,17 @@ export const earnRows = async (w: Work, plan: PlanFacts, through: Day): Promise<
 /** Refuses to change a plan on a day before something that happened to its rows since. */
 export const refuseBeforeLater = async (w: Work, rows: readonly DueRow[], on: Day): Promise<void> => {
   if (on >= w.today) return
-  const later = (await listFillsOfDues(w.tx, rows.map((r) => r.id), w.currency)).map((f) => f.on).filter((d) => d > on) // prettier-ignore
+  const later = (
+    await listFillsOfDues(
+      w.tx,
+      rows.map((r) => r.id),
+      w.currency,
+    )
+  )
+    .map((f) => f.on)
+    .filter((d) => d > on)
   const last = later.sort().at(-1)
-  if (last)
-    refuse({ code: 'not-before', from: last, what: 'Something was paid or changed on this plan since.' })
+  if (last) refuse({ code: 'not-before', from: last, what: 'Something was paid or changed on this plan since.' })
 }
 
 /**
@@ -112,7 +126,10 @@ export const endCharge = async (w: Work, plan: PlanFacts, on: Day): Promise<Mone
   await earnRows(w, plan, on)
   const { givenBack, rows } = await quotePayoff(w.tx, plan, on, w.currency)
   const { unearned } = await sumPlanCharge(w.tx, plan.id, w.currency)
-  const open = sumMoney(rows.map((r) => r.open), w.currency) // prettier-ignore
+  const open = sumMoney(
+    rows.map((r) => r.open),
+    w.currency,
+  )
   const offReceivables = smallerMoney(givenBack, open)
   const onAccount = subtractMoney(givenBack, offReceivables)
   if (isPositiveMoney(unearned) || isPositiveMoney(givenBack)) {
@@ -123,22 +140,29 @@ export const endCharge = async (w: Work, plan: PlanFacts, on: Day): Promise<Mone
       offReceivables,
       onAccount,
     })
-    const entryId = await w.post(entry, { kind: 'plan', id: plan.id, saleId: plan.saleId, customerId: plan.customerId }) // prettier-ignore
-    await insertPlanCharges(w.tx, [
-      { planId: plan.id, onDay: on, amount: -unearned.minor, why: 'ended', entryId },
-    ])
+    const entryId = await w.post(entry, { kind: 'plan', id: plan.id, saleId: plan.saleId, customerId: plan.customerId })
+    await insertPlanCharges(w.tx, [{ planId: plan.id, onDay: on, amount: -unearned.minor, why: 'ended', entryId }])
     let left = offReceivables
     const fills: Parameters<typeof insertFills>[1][number][] = []
     for (const row of [...rows].reverse()) {
       const part = smallerMoney(left, row.open)
-      if (isPositiveMoney(part)) fills.push({ dueId: row.id, onDay: on, amount: part.minor, kind: 'given-back', entryId }) // prettier-ignore
+      if (isPositiveMoney(part))
+        fills.push({ dueId: row.id, onDay: on, amount: part.minor, kind: 'given-back', entryId })
       left = subtractMoney(left, part)
     }
     await insertFills(w.tx, fills)
     if (isPositiveMoney(onAccount))
       await insertHeldMoves(w.tx, [
-        { customerId: plan.customerId, saleId: null, kind: 'account', onDay: on, amount: onAccount.minor, why: 'payoff', entryId },
-      ]) // prettier-ignore
+        {
+          customerId: plan.customerId,
+          saleId: null,
+          kind: 'account',
+          onDay: on,
+          amount: onAccount.minor,
+          why: 'payoff',
+          entryId,
+        },
+      ])
   }
   return givenBack
 }
@@ -150,7 +174,10 @@ export const moveRows = async (w: Work, rows: readonly DueRow[], on: Day): Promi
     w.tx,
     open.map((r) => ({ dueId: r.id, onDay: on, amount: r.open.minor, kind: 'moved' as const })),
   )
-  return sumMoney(open.map((r) => r.open), w.currency) // prettier-ignore
+  return sumMoney(
+    open.map((r) => r.open),
+    w.currency,
+  )
 }
 
 export interface PaidOff {
@@ -164,16 +191,36 @@ export interface PaidOff {
 export const payOffIn = async (w: Work, plan: PlanFacts, on: Day): Promise<PaidOff> => {
   const givenBack = await endCharge(w, plan, on)
   const rows = await listDuesOfPlan(w.tx, plan.id, w.currency)
-  const moved = await moveRows(w, rows.filter((r) => r.dueOn > on), on) // prettier-ignore
+  const moved = await moveRows(
+    w,
+    rows.filter((r) => r.dueOn > on),
+    on,
+  )
   const [dueId] = isPositiveMoney(moved)
     ? await insertDues(w.tx, [
-        { invoiceId: plan.invoiceId, saleId: plan.saleId, customerId: plan.customerId, issuedOn: on, dueOn: on, amount: moved.minor, moved: moved.minor, label: `payoff of plan ${plan.number}` },
+        {
+          invoiceId: plan.invoiceId,
+          saleId: plan.saleId,
+          customerId: plan.customerId,
+          issuedOn: on,
+          dueOn: on,
+          amount: moved.minor,
+          moved: moved.minor,
+          label: `payoff of plan ${plan.number}`,
+        },
       ])
-    : [] // prettier-ignore
+    : []
   await endPlan(w.tx, plan.id, { endedOn: on, endedAs: 'paid off' })
   const dues = [
     ...rows.filter((r) => r.dueOn <= on && isPositiveMoney(r.open)),
     ...(dueId === undefined ? [] : [{ id: dueId, open: moved }]),
   ].map((d) => ({ id: d.id, open: d.open }))
-  return { givenBack, dues, toPay: sumMoney(dues.map((d) => d.open), w.currency) } // prettier-ignore
+  return {
+    givenBack,
+    dues,
+    toPay: sumMoney(
+      dues.map((d) => d.open),
+      w.currency,
+    ),
+  }
 }

@@ -7,7 +7,7 @@ import { id } from '../input/fields'
 import { found, refuse } from '../refuse'
 import { writeReceipt } from '../money/takeReceipt'
 import { takeSale } from '../sales/saleWork'
-import { earnRows } from './planWork' // prettier-ignore
+import { earnRows } from './planWork'
 
 /** Earns the charge of a plan's rows whose day has come. Doing it again does nothing. */
 export const earnPlan = defineCommand('earn-plan', z.object({ planId: id }), async (w, { planId }) => {
@@ -29,7 +29,13 @@ export const collectRow = defineCommand('collect-row', heard, async (w, { dueId,
   if (!isPositiveMoney(due.open)) refuse({ code: 'nothing-open' })
   const amount = toDecimalString(due.open)
   const receiptId = approved
-    ? await writeReceipt(w, { customerId: sale.customerId, method: 'card', amount, reference: 'card kept for the plan', for: [{ dueId, amount }] }) // prettier-ignore
+    ? await writeReceipt(w, {
+        customerId: sale.customerId,
+        method: 'card',
+        amount,
+        reference: 'card kept for the plan',
+        for: [{ dueId, amount }],
+      })
     : null
   const first = await insertCollection(w.tx, { dueId, onDay: w.today, approved, why, receiptId })
   if (!first) refuse({ code: 'nothing-open' })

@@ -11,7 +11,7 @@ import type { Arrangement } from '../input/arrangement'
 import { orRefuse } from '../refuse'
 import { keepArrangement } from '../sales/startSale'
 import type { LockedSale } from '../sales/saleWork'
-import { firstDueFrom, installmentTerms } from './planTerms' // prettier-ignore
+import { firstDueFrom, installmentTerms } from './planTerms'
 
 interface NewPlan {
   readonly saleId: number

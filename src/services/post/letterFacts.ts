@@ -1,12 +1,5 @@
 import { formatDay, type Day } from '@/core/day'
-import {
-  PAPER_OF,
-  paperName,
-  usualLetter,
-  type LetterFacts,
-  type LetterKind,
-  type PaperKind,
-} from '@/core/formats'
+import { PAPER_OF, paperName, usualLetter, type LetterFacts, type LetterKind, type PaperKind } from '@/core/formats'
 import { formatMoney, isPositiveMoney, sumMoney, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
@@ -33,18 +26,20 @@ interface Raw {
   readonly until?: Day | null
 }
 
-const rawOf = async (
-  db: Db,
-  paper: PaperKind,
-  id: number,
-  business: Business,
-  today: Day,
-): Promise<Raw | null> => {
+const rawOf = async (db: Db, paper: PaperKind, id: number, business: Business, today: Day): Promise<Raw | null> => {
   const { currency } = business
   switch (PAPER_OF[paper]) {
     case 'sale': {
       const [s] = await readStories(db, [id], business, today)
-      return s ? { customerId: s.sale.customerId, saleId: id, number: String(s.sale.number), amount: s.totals.gross, until: s.sale.validUntil } : null // prettier-ignore
+      return s
+        ? {
+            customerId: s.sale.customerId,
+            saleId: id,
+            number: String(s.sale.number),
+            amount: s.totals.gross,
+            until: s.sale.validUntil,
+          }
+        : null
     }
     case 'handover': {
       const h = await findHandover(db, id, currency)
@@ -54,9 +49,7 @@ const rawOf = async (
     case 'deposit-request': {
       const r = await findDepositRequest(db, id, currency)
       const [s] = r ? await readStories(db, [r.saleId], business, today) : []
-      return r && s
-        ? { customerId: s.sale.customerId, saleId: r.saleId, number: r.number, amount: r.amount }
-        : null
+      return r && s ? { customerId: s.sale.customerId, saleId: r.saleId, number: r.number, amount: r.amount } : null
     }
     case 'invoice': {
       const i = await findInvoice(db, id, currency)
@@ -78,7 +71,10 @@ const rawOf = async (
       if (!(await findCustomer(db, id, currency))) return null
       const open = await listOpenDues(db, id, currency)
       const counted = paper === 'reminder' ? open.filter((d) => d.dueOn < today) : open
-      const amount = sumMoney(counted.map((d) => d.open), currency) // prettier-ignore
+      const amount = sumMoney(
+        counted.map((d) => d.open),
+        currency,
+      )
       return { customerId: id, saleId: null, amount, due: counted[0]?.dueOn }
     }
   }
@@ -102,9 +98,7 @@ export const readAboutPaper = async (
     business: business.name,
     ...(raw.number ? { number: raw.number } : {}),
     ...(story?.sale.title ? { title: story.sale.title } : {}),
-    ...(raw.amount && isPositiveMoney(raw.amount)
-      ? { amount: `${formatMoney(raw.amount)} ${business.currency}` }
-      : {}),
+    ...(raw.amount && isPositiveMoney(raw.amount) ? { amount: `${formatMoney(raw.amount)} ${business.currency}` } : {}),
     ...(raw.due ? { due: formatDay(raw.due) } : {}),
     ...(raw.until ? { until: formatDay(raw.until) } : {}),
   }

@@ -53,25 +53,17 @@ export const giveLink = defineCommand(
 )
 
 /** Withdraws all links of a sale. Whoever follows one is told it is no longer open. */
-export const withdrawSaleLinks = defineCommand(
-  'withdraw-links',
-  z.object({ saleId: id }),
-  async (w, { saleId }) => {
-    found((await findSales(w.tx, [saleId], w.currency))[0], 'sale', saleId)
-    const withdrawn = await withdrawLinks(w.tx, { saleId }, w.today)
-    return { id: saleId, answer: async () => ({ saleId, withdrawn }) }
-  },
-)
+export const withdrawSaleLinks = defineCommand('withdraw-links', z.object({ saleId: id }), async (w, { saleId }) => {
+  found((await findSales(w.tx, [saleId], w.currency))[0], 'sale', saleId)
+  const withdrawn = await withdrawLinks(w.tx, { saleId }, w.today)
+  return { id: saleId, answer: async () => ({ saleId, withdrawn }) }
+})
 
 /** Turns one link off, whatever it was made for. */
-export const withdrawOneLink = defineCommand(
-  'withdraw-link',
-  z.object({ linkId: id }),
-  async (w, { linkId }) => {
-    found((await withdrawLink(w.tx, linkId, w.today)) ? linkId : undefined, 'link', linkId)
-    return { id: linkId, answer: async () => ({ id: linkId, withdrawnOn: w.today }) }
-  },
-)
+export const withdrawOneLink = defineCommand('withdraw-link', z.object({ linkId: id }), async (w, { linkId }) => {
+  found((await withdrawLink(w.tx, linkId, w.today)) ? linkId : undefined, 'link', linkId)
+  return { id: linkId, answer: async () => ({ id: linkId, withdrawnOn: w.today }) }
+})
 
 /** The links of a customer that open something on a day, without their secrets. */
 export const readLinks = (db: Db, customerId: number, on: Day) => listLinksOf(db, customerId, on)

@@ -34,13 +34,7 @@ export const viewOfPost = (p: PostRow) => ({
 })
 
 /** A letter as it would go out, before anything is written: whom to, about what, in which words. */
-export const readDraftLetter = async (
-  db: Db,
-  paper: PaperKind,
-  paperId: number,
-  business: Business,
-  today: Day,
-) => {
+export const readDraftLetter = async (db: Db, paper: PaperKind, paperId: number, business: Business, today: Day) => {
   const about = await readAboutPaper(db, paper, paperId, business, today)
   if (!about) return null
   const template = await readTemplate(db, paper, about.customer.language)
@@ -73,8 +67,7 @@ interface Letter {
   readonly body?: string
 }
 
-const letterOf = ({ paper, stage }: Letter): LetterKind =>
-  paper === 'reminder' ? reminderLetter(stage ?? 1) : paper
+const letterOf = ({ paper, stage }: Letter): LetterKind => (paper === 'reminder' ? reminderLetter(stage ?? 1) : paper)
 
 /** Writes a letter: it waits to be sent, and nothing has gone out yet. What is left out is filled in from the templates. */
 export const writeLetterIn = async (w: Work, letter: Letter): Promise<number> => {

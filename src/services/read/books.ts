@@ -177,11 +177,7 @@ export interface OwedWish {
 }
 
 /** Who owes what as of a day, aged, with the foot compared to the receivables account. */
-export const readOwed = async (
-  db: Db,
-  { asOf, by, group = 'customer', only }: OwedWish,
-  business: Business,
-) => {
+export const readOwed = async (db: Db, { asOf, by, group = 'customer', only }: OwedWish, business: Business) => {
   const { currency } = business
   const [rows, sums, accounts] = await Promise.all([
     ageBy(db, { asOf, by, currency, limits: business.ageLimits, group, only }),

@@ -59,8 +59,7 @@ export const customerView = async (db: Db, id: number, business: Business, today
     exemptNumber: customer.exemptNumber,
     exemptUntil: customer.exemptUntil,
     priceLevel: customer.priceLevel,
-    pricesIncludeTax:
-      (await findPriceLevel(db, customer.priceLevel))?.pricesIncludeTax ?? business.pricesIncludeTax,
+    pricesIncludeTax: (await findPriceLevel(db, customer.priceLevel))?.pricesIncludeTax ?? business.pricesIncludeTax,
     creditLimit: customer.creditLimit && toDecimalString(customer.creditLimit),
     language: customer.language,
     tags: customer.tags,
@@ -77,19 +76,18 @@ export const readCustomer = async (db: Db, id: number, business: Business, today
   const { currency } = business
   const customer = await findCustomer(db, id, currency)
   if (!customer) return null
-  const [[standing], addresses, dues, held, receipts, paid, saleIds, contacts, files, committed] =
-    await Promise.all([
-      listCustomers(db, { id }, { limit: 1 }, { today, currency }),
-      listAddresses(db, id),
-      listOpenDues(db, id, currency),
-      listHeld(db, { customerId: id }, currency),
-      listReceipts(db, { customerId: id }, { limit: 8 }, currency),
-      listPaidDues(db, id, 50, currency),
-      listSaleIds(db, { customerId: id }, { limit: 12 }, today),
-      listContacts(db, id),
-      listFiles(db, 'customer', id),
-      sumCommitted(db, id, currency),
-    ])
+  const [[standing], addresses, dues, held, receipts, paid, saleIds, contacts, files, committed] = await Promise.all([
+    listCustomers(db, { id }, { limit: 1 }, { today, currency }),
+    listAddresses(db, id),
+    listOpenDues(db, id, currency),
+    listHeld(db, { customerId: id }, currency),
+    listReceipts(db, { customerId: id }, { limit: 8 }, currency),
+    listPaidDues(db, id, 50, currency),
+    listSaleIds(db, { customerId: id }, { limit: 12 }, today),
+    listContacts(db, id),
+    listFiles(db, 'customer', id),
+    sumCommitted(db, id, currency),
+  ])
   return {
     customer,
     standing: standing!,

@@ -25,7 +25,11 @@ export interface BackTest {
  * How good the forecast would have been: made as of several earlier days with what was known then, and held against what
  * came on those same dues in the weeks after. Only whole weeks that are over count; the first, broken one is left out.
  */
-export const readBackTests = async (db: Db, today: Day, how: { readonly times: number; readonly weeks: number }): Promise<BackTest[]> => {
+export const readBackTests = async (
+  db: Db,
+  today: Day,
+  how: { readonly times: number; readonly weeks: number },
+): Promise<BackTest[]> => {
   const tests: BackTest[] = []
   for (let n = how.times; n >= 1; n--) {
     const from = addDays(weekStart(today), -7 * how.weeks * n)
@@ -37,4 +41,4 @@ export const readBackTests = async (db: Db, today: Day, how: { readonly times: n
     tests.push({ from, ...backTest(weeks, cameOf), detail: weeks.map((w, i) => ({ ...w, came: cameOf[i]! })) })
   }
   return tests
-} // prettier-ignore
+}

@@ -2,14 +2,7 @@ import { larger, smaller, toFourPlaces, ZERO, zeroMoney, type Decimal } from '@/
 import { kitsAvailable, unitCost, type Shelf } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import {
-  findGoods,
-  listGoods,
-  listWaiting,
-  sumShelves,
-  type Goods,
-  type GoodsFilter,
-} from '@/data/queries/goods'
+import { findGoods, listGoods, listWaiting, sumShelves, type Goods, type GoodsFilter } from '@/data/queries/goods'
 import { listGoodsSuppliers } from '@/data/queries/suppliers'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import { pricesView } from './pricesOf'
@@ -31,11 +24,7 @@ export interface GoodsStanding {
 }
 
 /** Goods with what lies on the shelf, what is set aside of it for agreed sales, and what is still available. */
-export const standGoods = async (
-  db: Db,
-  goods: readonly Goods[],
-  business: Business,
-): Promise<GoodsStanding[]> => {
+export const standGoods = async (db: Db, goods: readonly Goods[], business: Business): Promise<GoodsStanding[]> => {
   const parts = await findGoods(
     db,
     goods.flatMap((g) => g.parts.map((p) => p.goodsId)),
@@ -63,9 +52,7 @@ export const standGoods = async (
       shelf,
       onHand:
         g.kind === 'kit'
-          ? kitsAvailable(
-              g.parts.map((p) => ({ available: shelfOf(p.goodsId).quantity, perKit: p.quantity })),
-            )
+          ? kitsAvailable(g.parts.map((p) => ({ available: shelfOf(p.goodsId).quantity, perKit: p.quantity })))
           : shelf.quantity,
       setAside: g.kind === 'stock' ? smaller(wanted(g.id), shelf.quantity) : ZERO,
       available:

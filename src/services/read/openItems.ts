@@ -26,7 +26,7 @@ export const readOpenItems = async (db: Db, customerId: number, business: Busine
     deposits.map((d) => d.saleId),
     currency,
   )
-  const layaways = (await readLayawayBook(db, business, today, customerId)).rows.filter((l) => isPositiveMoney(l.left)) // prettier-ignore
+  const layaways = (await readLayawayBook(db, business, today, customerId)).rows.filter((l) => isPositiveMoney(l.left))
   const days = daysToPay(paid)
   return {
     owed: toDecimalString(standing!.owed),

@@ -45,11 +45,14 @@ export const readOweMost = async (db: Db, today: Day, months: number, currency: 
   })
   const rows = await db.execute<{ customer_id: number; name: string; at: number; owed: string }>(sql`
     with most as (select customer_id, sum(amount - filled) as owed from due where filled < amount group by 1 order by 2 desc, 1 limit 10),
-    points(at, on_day) as (values ${sql.join(ends.map((e, i) => sql`(${i}::int, ${e}::date)`), sql`, `)})
+    points(at, on_day) as (values ${sql.join(
+      ends.map((e, i) => sql`(${i}::int, ${e}::date)`),
+      sql`, `,
+    )})
     select m.customer_id, c.name, p.at,
            (coalesce((select sum(d.amount) from due d where d.customer_id = m.customer_id and d.issued_on <= p.on_day), 0)
           - coalesce((select sum(f.amount) from due_fill f join due d on d.id = f.due_id where d.customer_id = m.customer_id and d.issued_on <= p.on_day and f.on_day <= p.on_day), 0))::text as owed
-      from most m join customer c on c.id = m.customer_id cross join points p order by m.owed desc, m.customer_id, p.at`) // prettier-ignore
+      from most m join customer c on c.id = m.customer_id cross join points p order by m.owed desc, m.customer_id, p.at`)
   const all = new Map<number, { customerId: number; name: string; owed: Money[] }>()
   for (const r of rows) {
     const of = all.get(r.customer_id) ?? { customerId: r.customer_id, name: r.name, owed: [] }

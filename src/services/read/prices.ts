@@ -29,10 +29,8 @@ export const readPrice = async (
   const codes = await listTaxCodes(db)
   const own = codes.find((c) => c.id === standing.goods.taxCodeId)!
   const areaCode = customer ? (await readAreaCode(db, customer.id))(wish.deliverTo ?? '') : undefined
-  const exempt =
-    customer && isExempt(customer, today) ? codes.find((c) => c.treatment === 'exempt') : undefined
-  const named =
-    exempt ?? (own.treatment === 'taxed' ? codes.find((c) => c.id === areaCode) : undefined) ?? own
+  const exempt = customer && isExempt(customer, today) ? codes.find((c) => c.treatment === 'exempt') : undefined
+  const named = exempt ?? (own.treatment === 'taxed' ? codes.find((c) => c.id === areaCode) : undefined) ?? own
   const taxCode = rateOn(codes, named.id, today)
   const pricing = await readPricing(db, [standing.goods], business, {
     level: customer?.priceLevel ?? '',
@@ -46,8 +44,7 @@ export const readPrice = async (
     pricesIncludeTax: pricing.pricesIncludeTax,
     taxCode: taxCode.code,
     /** Null for work and charges: they lie on no shelf. */
-    available:
-      standing.goods.kind === 'stock' || standing.goods.kind === 'kit' ? standing.available.toString() : null,
+    available: standing.goods.kind === 'stock' || standing.goods.kind === 'kit' ? standing.available.toString() : null,
     onTheWay: standing.onTheWay.toString(),
     unitCost: toFourPlaces(standing.unitCost),
   }
@@ -56,5 +53,4 @@ export const readPrice = async (
 export const priceLevelsView = async (db: Db) =>
   (await listPriceLevels(db)).map((l) => ({ ...l, percentOff: l.percentOff.toString() }))
 
-export const taxAreasView = async (db: Db) =>
-  (await listTaxAreas(db)).map(({ taxCodeId: _taxCodeId, ...a }) => a)
+export const taxAreasView = async (db: Db) => (await listTaxAreas(db)).map(({ taxCodeId: _taxCodeId, ...a }) => a)

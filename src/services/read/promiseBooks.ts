@@ -22,7 +22,7 @@ export const readPlanBook = async (db: Db, wish: { readonly ended: boolean }, bu
       unearned: sum((r) => r.unearned),
     },
   }
-} // prettier-ignore
+}
 
 export interface LayawayRow {
   readonly saleId: number
@@ -70,9 +70,14 @@ export const readLayawayBook = async (db: Db, business: Business, today: Day, cu
   const sum = (pick: (r: LayawayRow) => Money): Money => sumMoney(rows.map(pick), business.currency)
   return {
     rows,
-    totals: { total: sum((r) => r.total), held: sum((r) => r.held), left: sum((r) => r.left), behind: sum((r) => r.behind) },
+    totals: {
+      total: sum((r) => r.total),
+      held: sum((r) => r.held),
+      left: sum((r) => r.left),
+      behind: sum((r) => r.behind),
+    },
   }
-} // prettier-ignore
+}
 
 export interface HeldLine {
   readonly customerId: number
@@ -117,7 +122,7 @@ export const readHeldReport = async (db: Db, asOf: Day, currency: string) => {
       currency,
     )
   return { asOf, lines, totals: { deposit: of('deposit'), layaway: of('layaway'), account: of('account'), all: of() } }
-} // prettier-ignore
+}
 
 export const planBookView = async (db: Db, wish: { ended: boolean }, business: Business, today: Day) => {
   const book = await readPlanBook(db, wish, business, today)

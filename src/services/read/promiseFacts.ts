@@ -48,19 +48,17 @@ export const layawayOf = (
 }
 
 /** Late charges that the arrangement (or Settings) would make today, where none was made. */
-export const lateChargesOf = (
-  f: PromiseFacts,
-): readonly { readonly due: DueRow; readonly amount: Money }[] => {
+export const lateChargesOf = (f: PromiseFacts): readonly { readonly due: DueRow; readonly amount: Money }[] => {
   const usual = readUsual(f.business.usualArrangements).late
   return f.dues
     .filter(
-      (d) =>
-        d.dueOn < f.today && d.beyond.minor !== d.amount.minor && !f.charges.some((c) => c.forDueId === d.id),
-    ) // prettier-ignore
+      (d) => d.dueOn < f.today && d.beyond.minor !== d.amount.minor && !f.charges.some((c) => c.forDueId === d.id),
+    )
     .map((due) => {
       const terms = f.plans.find((p) => p.id === due.planId)?.terms
       const own = terms === undefined ? null : readArrangement(terms)
-      const of = own?.kind === 'installments' && own.lateCharge ? { charge: own.lateCharge, graceDays: own.graceDays } : usual // prettier-ignore
+      const of =
+        own?.kind === 'installments' && own.lateCharge ? { charge: own.lateCharge, graceDays: own.graceDays } : usual
       const rule = { graceDays: of.graceDays ?? 0, charge: readPart(of.charge, f.business.currency) }
       return { due, amount: lateChargeOf(due, rule, f.today) }
     })
@@ -80,9 +78,7 @@ export const askedAhead = (
   )
   if (arrangement.kind !== 'deposit') return requested
   const wish = arrangement.stages?.[0] ?? arrangement
-  const arranged = wish.percent
-    ? partOf(gross, { percent: wish.percent })
-    : depositAmount(wish.amount, currency)
+  const arranged = wish.percent ? partOf(gross, { percent: wish.percent }) : depositAmount(wish.amount, currency)
   return requested.minor > arranged.minor ? requested : arranged
 }
 

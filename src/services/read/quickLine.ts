@@ -114,8 +114,7 @@ const offerWithSale = async (
 ): Promise<QuickOffer[]> => {
   const id = await findSaleNumbered(db, Number(intent.sale))
   const [story] = id === null ? [] : await readStories(db, [id], business, today)
-  if (!story)
-    return [{ text: `There is no sale ${intent.sale}.`, note: 'Type its number, or words of it to find it.' }]
+  if (!story) return [{ text: `There is no sale ${intent.sale}.`, note: 'Type its number, or words of it to find it.' }]
   const { sale } = story
   const what = `${sale.customerName}: ${sale.title}, ${formatMoney(story.bar.total)}, ${story.stands}`
   const path = `/sales/${sale.id}`
@@ -151,7 +150,18 @@ const offerWithSale = async (
     case 'copy':
       return act('Copy sale', '/copy', {}, 'is copied')
     case 'mail':
-      return [{ text: `Mail the ${sale.agreedOn ? 'order confirmation' : 'estimate'} of sale ${sale.number}`, note: what, send: { path: '/post', body: { paper: sale.agreedOn ? 'confirmation' : 'estimate', paperId: sale.id }, said: `${to.said} goes out`, thenTo: '/post' } }] // prettier-ignore
+      return [
+        {
+          text: `Mail the ${sale.agreedOn ? 'order confirmation' : 'estimate'} of sale ${sale.number}`,
+          note: what,
+          send: {
+            path: '/post',
+            body: { paper: sale.agreedOn ? 'confirmation' : 'estimate', paperId: sale.id },
+            said: `${to.said} goes out`,
+            thenTo: '/post',
+          },
+        },
+      ]
     case 'decline':
       return intent.reason === ''
         ? [{ text: `Why is sale ${sale.number} declined?`, note: what, fill: `decline ${sale.number}: ` }]
@@ -192,11 +202,7 @@ const offerToTake = async (
   )
 }
 
-const whatItPays = async (
-  { db, business, today }: Where,
-  c: CustomerStanding,
-  amount: Money,
-): Promise<string> => {
+const whatItPays = async ({ db, business, today }: Where, c: CustomerStanding, amount: Money): Promise<string> => {
   const dues = await listOpenDues(db, c.id, business.currency)
   const filling = fillOldestOn(dues, await readDepositsAsked(db, c.id, business, today), amount, today)
   const parts = filling.dues.map(
@@ -226,7 +232,7 @@ const offerToWrite = async (
   )
   const last = intent.lines.at(-1)
   const more = last ? (await listGoods(where.db, { search: last.what }, { limit: 5 })).slice(1) : []
-  const before = intent.lines.slice(0, -1).map((l) => `${l.quantity} ${l.what}`) // prettier-ignore
+  const before = intent.lines.slice(0, -1).map((l) => `${l.quantity} ${l.what}`)
   const completed = more.map((g) => ({
     text: `… ${last!.quantity} ${g.name}`,
     note: g.code,
@@ -234,9 +240,7 @@ const offerToWrite = async (
   }))
   const missing = intent.lines.filter((_, i) => !goods[i]).map((l) => l.what)
   if (missing.length > 0)
-    return [
-      { text: `Nothing is called “${missing.join('”, “')}”.`, note: 'Type more of its name or its code.' },
-    ]
+    return [{ text: `Nothing is called “${missing.join('”, “')}”.`, note: 'Type more of its name or its code.' }]
   const lines = intent.lines.map((l, i) => ({ goodsId: goods[i]!.id, quantity: l.quantity }))
   const said = intent.lines.map((l, i) => `${l.quantity} ${goods[i]!.name}`).join(', ')
   const agreed = intent.verb === 'order' && lines.length > 0

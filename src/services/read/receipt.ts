@@ -15,9 +15,7 @@ export interface PaidThing {
 export const readWhatItPaid = async (db: Db, receipt: ReceiptRow, currency: string): Promise<PaidThing[]> => {
   if (receipt.invoiceId !== null) {
     const invoice = (await findInvoice(db, receipt.invoiceId, currency))!
-    return [
-      { what: `Counter sale ${invoice.number}`, href: `/invoices/${invoice.id}`, amount: receipt.amount },
-    ]
+    return [{ what: `Counter sale ${invoice.number}`, href: `/invoices/${invoice.id}`, amount: receipt.amount }]
   }
   const [allFills, allMoves] = await Promise.all([
     listFillsOfReceipt(db, receipt.id, currency),

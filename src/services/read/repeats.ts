@@ -42,7 +42,14 @@ export const readComing = async (db: Db, today: Day, months: number, currency: s
     .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.repeat.id - b.repeat.id))
 
 /** `every two weeks, an invoice that is issued by itself` */
-const EVERY = { week: 'every week', 'two-weeks': 'every two weeks', month: 'every month', quarter: 'every three months', 'half-year': 'every six months', year: 'every year' } as const // prettier-ignore
+const EVERY = {
+  week: 'every week',
+  'two-weeks': 'every two weeks',
+  month: 'every month',
+  quarter: 'every three months',
+  'half-year': 'every six months',
+  year: 'every year',
+} as const
 const MAKES = { offer: 'an estimate', order: 'an order', invoice: 'an invoice' } as const
 export const sayRepeat = (r: Pick<RepeatRow, 'every' | 'makes' | 'byItself'>): string =>
   `${EVERY[r.every]}, ${MAKES[r.makes]} ${r.byItself ? 'that goes out by itself' : 'prepared for a look'}`

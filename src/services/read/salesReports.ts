@@ -1,13 +1,5 @@
 import { monthStart, type Day } from '@/core/day'
-import {
-  decimal,
-  money,
-  subtractMoney,
-  toDecimal,
-  toDecimalString,
-  type Decimal,
-  type Money,
-} from '@/core/money'
+import { decimal, money, subtractMoney, toDecimal, toDecimalString, type Decimal, type Money } from '@/core/money'
 import { tallyOffers, type OfferTally } from '@/core/sale'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
@@ -28,11 +20,7 @@ export const readOffers = async (
   const fates = offers
     .map((o) => {
       const lapsed = !o.agreedOn && !o.closedAs && o.validUntil !== null && o.validUntil < today
-      const reason = o.closedAs
-        ? o.closedReason || 'no reason given'
-        : lapsed
-          ? 'lapsed without an answer'
-          : ''
+      const reason = o.closedAs ? o.closedReason || 'no reason given' : lapsed ? 'lapsed without an answer' : ''
       const group = by === 'month' ? monthStart(o.sentOn).slice(0, 7) : by === 'reason' ? reason : o[by]
       return {
         group,
@@ -44,9 +32,7 @@ export const readOffers = async (
     })
     .filter((f) => by !== 'reason' || (f.lost && f.agreedOn === null))
   const tallies = tallyOffers(fates, business.currency)
-  return by === 'month'
-    ? tallies.sort((a, b) => (a.group < b.group ? -1 : 1))
-    : tallies.sort((a, b) => b.sent - a.sent)
+  return by === 'month' ? tallies.sort((a, b) => (a.group < b.group ? -1 : 1)) : tallies.sort((a, b) => b.sent - a.sent)
 }
 
 export const offersView = async (...args: Parameters<typeof readOffers>) =>

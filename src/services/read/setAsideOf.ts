@@ -28,10 +28,7 @@ export const readSetAside = async (
   const goodsIds = waitingLines.flatMap((l) =>
     l.kind === 'stock' ? [l.goodsId!] : kits.get(l.goodsId!)!.parts.map((p) => p.goodsId),
   )
-  const [shelves, waiting] = await Promise.all([
-    sumShelves(db, goodsIds, currency),
-    listWaiting(db, goodsIds),
-  ])
+  const [shelves, waiting] = await Promise.all([sumShelves(db, goodsIds, currency), listWaiting(db, goodsIds)])
   const given = new Map<string, Decimal>()
   for (const goodsId of new Set(goodsIds)) {
     const queue = waiting.filter((w) => w.goodsId === goodsId)
@@ -52,10 +49,7 @@ export const readSetAside = async (
         l.kind === 'stock'
           ? got(l.goodsId!)
           : kitsAvailable(parts.map((p) => ({ available: got(p.goodsId), perKit: p.quantity })))
-      return [
-        l.id,
-        { setAside: larger(smaller(possible, lineState(l).toHandOver), ZERO), fromShelf },
-      ] as const
+      return [l.id, { setAside: larger(smaller(possible, lineState(l).toHandOver), ZERO), fromShelf }] as const
     }),
   )
 }

@@ -129,8 +129,7 @@ export const sayArrangement = (a: Arrangement): string => {
 }
 
 const inWords = (entry: EntryView): string => {
-  const side = (debit: boolean) =>
-    entry.lines.filter((l) => l.amount.minor > 0n === debit).map((l) => l.account)
+  const side = (debit: boolean) => entry.lines.filter((l) => l.amount.minor > 0n === debit).map((l) => l.account)
   return `${side(true).join(', ')} to ${side(false).join(', ')}`
 }
 
@@ -141,20 +140,13 @@ export const hrefOfSource = (entry: Pick<EntryView, 'sourceKind' | 'sourceId' | 
     : `/${entry.sourceKind}s/${entry.sourceId}`
 
 /** Everything a sale sheet shows. */
-export const readSheet = async (
-  db: Db,
-  saleId: number,
-  business: Business,
-  today: Day,
-): Promise<Sheet | null> => {
+export const readSheet = async (db: Db, saleId: number, business: Business, today: Day): Promise<Sheet | null> => {
   const { currency } = business
   const [story] = await readStories(db, [saleId], business, today)
   if (!story) return null
   const receiptIds = [
     ...new Set(
-      [...story.fills.map((f) => f.receiptId), ...story.heldMoves.map((h) => h.receiptId)].filter(
-        (id) => id !== null,
-      ),
+      [...story.fills.map((f) => f.receiptId), ...story.heldMoves.map((h) => h.receiptId)].filter((id) => id !== null),
     ),
   ]
   const [
@@ -205,9 +197,7 @@ export const readSheet = async (
   const entries = [...new Map([...bySale, ...ofReceipts].map((e) => [e.id, e])).values()].sort((a, b) =>
     a.on < b.on ? -1 : a.on > b.on ? 1 : a.id - b.id,
   )
-  const unitCosts = new Map(
-    (await standGoods(db, [...goods.values()], business)).map((g) => [g.goods.id, g.unitCost]),
-  )
+  const unitCosts = new Map((await standGoods(db, [...goods.values()], business)).map((g) => [g.goods.id, g.unitCost]))
   return {
     story,
     today,

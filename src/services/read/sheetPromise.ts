@@ -20,9 +20,7 @@ export const readSheetPromise = async (db: Db, s: Story, business: Business, tod
   ])
   const sum = (amounts: readonly Money[]): Money => sumMoney(amounts, currency)
   const fee =
-    s.arrangement.kind === 'layaway'
-      ? givingUpFee(readPart(s.arrangement.fee, currency), s.totals.gross, s.held)
-      : null
+    s.arrangement.kind === 'layaway' ? givingUpFee(readPart(s.arrangement.fee, currency), s.totals.gross, s.held) : null
   return {
     plans: s.plans
       .filter((p) => p.endedOn === null && s.dues.some((d) => d.planId === p.id && isPositiveMoney(d.open)))

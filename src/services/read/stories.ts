@@ -138,54 +138,53 @@ export const totalsOf = (
 }
 
 /** The stories of sales, in the order of the ids, with a fixed number of queries however many there are. */
-export const readStories = async (
-  db: Db,
-  ids: readonly number[],
-  business: Business,
-  today: Day,
-): Promise<Story[]> => {
+export const readStories = async (db: Db, ids: readonly number[], business: Business, today: Day): Promise<Story[]> => {
   const { currency } = business
   const sales = await findSales(db, ids, currency)
-  const [
-    lines,
-    codes,
-    dues,
-    fills,
-    heldRows,
-    heldMoves,
-    handovers,
-    invoices,
-    requests,
-    marks,
-    cameAgain,
-    cameBack,
-  ] = await Promise.all([
-    listSaleLines(db, ids),
-    listTaxCodes(db),
-    listDuesOfSales(db, ids, currency),
-    listFillsOfSales(db, ids, currency),
-    listHeld(db, { saleIds: ids }, currency),
-    listHeldMoves(db, { saleIds: ids }, currency),
-    listHandovers(db, ids, currency),
-    listInvoicesOfSales(db, ids, currency),
-    listDepositRequests(db, ids, currency),
-    listNextMarks(db, ids),
-    listCameAgain(db, ids),
-    listCameBack(db, ids),
-  ])
+  const [lines, codes, dues, fills, heldRows, heldMoves, handovers, invoices, requests, marks, cameAgain, cameBack] =
+    await Promise.all([
+      listSaleLines(db, ids),
+      listTaxCodes(db),
+      listDuesOfSales(db, ids, currency),
+      listFillsOfSales(db, ids, currency),
+      listHeld(db, { saleIds: ids }, currency),
+      listHeldMoves(db, { saleIds: ids }, currency),
+      listHandovers(db, ids, currency),
+      listInvoicesOfSales(db, ids, currency),
+      listDepositRequests(db, ids, currency),
+      listNextMarks(db, ids),
+      listCameAgain(db, ids),
+      listCameBack(db, ids),
+    ])
   const [plans, charges, writeOffs, promises, tries] = await Promise.all([
     listPlansOfSales(db, ids, currency),
     listExtraCharges(db, ids, currency),
     listWriteOffs(db, ids, currency),
     listPromises(db, ids, currency),
-    listCollections(db, dues.filter((d) => d.planId !== null && isPositiveMoney(d.open)).map((d) => d.id)), // prettier-ignore
+    listCollections(
+      db,
+      dues.filter((d) => d.planId !== null && isPositiveMoney(d.open)).map((d) => d.id),
+    ),
   ])
   const kept = await readSetAside(db, lines, sales, currency)
   const [linesOf, duesOf, fillsOf, heldRowsOf, heldMovesOf, handoversOf, invoicesOf, requestsOf, marksOf] = [
-    bySale(lines), bySale(dues), bySale(fills), bySale(heldRows), bySale(heldMoves), bySale(handovers), bySale(invoices), bySale(requests), bySale(marks),
-  ] // prettier-ignore
+    bySale(lines),
+    bySale(dues),
+    bySale(fills),
+    bySale(heldRows),
+    bySale(heldMoves),
+    bySale(handovers),
+    bySale(invoices),
+    bySale(requests),
+    bySale(marks),
+  ]
   const byId = new Map(sales.map((s) => [s.id, s]))
-  const [plansOf, chargesOf, writeOffsOf, promisesOf] = [bySale(plans), bySale(charges), bySale(writeOffs), bySale(promises)] // prettier-ignore
+  const [plansOf, chargesOf, writeOffsOf, promisesOf] = [
+    bySale(plans),
+    bySale(charges),
+    bySale(writeOffs),
+    bySale(promises),
+  ]
   return ids.flatMap((id) => {
     const sale = byId.get(id)
     if (!sale) return []
@@ -216,9 +215,7 @@ export const readStories = async (
 }
 
 /** Rows by their sale, grouped once however many sales there are. */
-const bySale = <T extends { saleId: number | null }>(
-  rows: readonly T[],
-): ((saleId: number) => readonly T[]) => {
+const bySale = <T extends { saleId: number | null }>(rows: readonly T[]): ((saleId: number) => readonly T[]) => {
   const groups = new Map<number | null, T[]>()
   for (const row of rows) groups.set(row.saleId, [...(groups.get(row.saleId) ?? []), row])
   return (saleId) => groups.get(saleId) ?? []
@@ -274,9 +271,7 @@ const tellStory = (f: Facts): Story => {
     ),
     beyond,
   )
-  const creditedForGood = sum(
-    credits.flatMap((c) => c.lines.filter((l) => !l.rebill).flatMap((l) => [l.net, l.tax])),
-  )
+  const creditedForGood = sum(credits.flatMap((c) => c.lines.filter((l) => !l.rebill).flatMap((l) => [l.net, l.tax])))
   const total = addMoney(subtractMoney(totals.gross, creditedForGood), beyond)
   const open = sum(f.dues.map((d) => d.open))
   const late = sum(f.dues.filter((d) => d.dueOn < today).map((d) => d.open))
@@ -286,12 +281,7 @@ const tellStory = (f: Facts): Story => {
   const ahead = sum(
     f.heldMoves
       .filter(
-        (m) =>
-          m.why === 'receipt' ||
-          m.why === 'refund' ||
-          m.why === 'void' ||
-          m.why === 'move' ||
-          m.why === 'fee',
+        (m) => m.why === 'receipt' || m.why === 'refund' || m.why === 'void' || m.why === 'move' || m.why === 'fee',
       )
       .map((m) => m.amount),
   )
@@ -375,9 +365,7 @@ const tellStory = (f: Facts): Story => {
 
 /** Whether the owner put this very step off until later, or did away with it. */
 const isPutAside = (marks: readonly NextMarkRow[], step: NextStep, today: Day): boolean =>
-  marks.some(
-    (m) => m.action === step.action && m.since === step.since && (m.until === null || m.until > today),
-  )
+  marks.some((m) => m.action === step.action && m.since === step.since && (m.until === null || m.until > today))
 
 /** About what billing the handed-over goods comes to, with tax: each line's share of its whole. */
 const readyAmount = (lines: readonly StoryLine[], totals: TaxedDocument, currency: string): Money =>

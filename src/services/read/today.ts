@@ -43,8 +43,7 @@ const MOST_WORKED_ON = 2000
 
 const byPressure = (a: Waiting, b: Waiting): number => {
   const rank = RANK[a.step.action] - RANK[b.step.action]
-  const amount =
-    (b.step.amount?.minor ?? b.story.bar.total.minor) - (a.step.amount?.minor ?? a.story.bar.total.minor)
+  const amount = (b.step.amount?.minor ?? b.story.bar.total.minor) - (a.step.amount?.minor ?? a.story.bar.total.minor)
   return rank || (amount > 0n ? 1 : amount < 0n ? -1 : a.step.since < b.step.since ? -1 : 1)
 }
 
@@ -86,9 +85,7 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
     business.shopfrontOpen ? listOpenBaskets(db) : [],
     readComing(db, today, 1, currency),
   ])
-  const waiting = stories
-    .flatMap((story) => (story.next[0] ? [{ story, step: story.next[0] }] : []))
-    .sort(byPressure)
+  const waiting = stories.flatMap((story) => (story.next[0] ? [{ story, step: story.next[0] }] : [])).sort(byPressure)
   const of = (stands: string) => stories.filter((s) => s.stands === stands)
   const total = (list: readonly Story[]): Money =>
     sumMoney(
@@ -150,9 +147,7 @@ const readDrawer = async (db: Db, { currency }: Business, today: Day): Promise<T
     sumTaken(db, today, currency),
   ])
   const drawer = sums.find((s) => s.id === accounts.find((a) => a.role === accountOfMethod.cash)?.id)
-  const now: Money = drawer
-    ? { minor: drawer.debit.minor - drawer.credit.minor, currency }
-    : zeroMoney(currency)
+  const now: Money = drawer ? { minor: drawer.debit.minor - drawer.credit.minor, currency } : zeroMoney(currency)
   const cash = taken.find((t) => t.method === 'cash')
   const amount = cash?.amount ?? zeroMoney(currency)
   return {

@@ -43,7 +43,12 @@ export const readUsual = async (
     const standing = standings.find((s) => s.goods.id === u.goodsId)
     if (!standing) return []
     const { goods: thing } = standing
-    const priced = pricing.priceOf({ goods: thing, quantity: u.lastQuantity, on: today, taxCode: rateOn(codes, thing.taxCodeId, today) }) // prettier-ignore
+    const priced = pricing.priceOf({
+      goods: thing,
+      quantity: u.lastQuantity,
+      on: today,
+      taxCode: rateOn(codes, thing.taxCodeId, today),
+    })
     return [{ ...u, standing, price: toFourPlaces(priced.price), priceFrom: priced.from }]
   })
 }

@@ -170,9 +170,7 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
   const { currency } = business
   const receiptIds = [
     ...new Set(
-      [...s.fills.map((f) => f.receiptId), ...s.heldMoves.map((h) => h.receiptId)].filter(
-        (id) => id !== null,
-      ),
+      [...s.fills.map((f) => f.receiptId), ...s.heldMoves.map((h) => h.receiptId)].filter((id) => id !== null),
     ),
   ]
   const refundIds = [...new Set(s.heldMoves.map((h) => h.refundId).filter((id) => id !== null))]
@@ -282,8 +280,7 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
     const paper = { kind: 'refund', id: r.id }
     const refunded = event(r.on, `Refund ${r.number}, ${r.method}`, paper, r.amount, r.amount)
     events.push(r.voidedOn ? refunded : { ...refunded, undo: { kind: 'refund', id: r.id } })
-    if (r.voidedOn)
-      events.push(event(r.voidedOn, `Refund ${r.number} voided`, paper, r.amount, negateMoney(r.amount)))
+    if (r.voidedOn) events.push(event(r.voidedOn, `Refund ${r.number} voided`, paper, r.amount, negateMoney(r.amount)))
   }
   const beyond = new Map<string, { on: Day; text: string; amount: Money }>()
   for (const d of s.dues.filter((x) => isPositiveMoney(x.beyond))) {
@@ -322,13 +319,7 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
   for (const f of s.fills.filter((x) => x.kind === 'held')) {
     const wasHeldHere = s.heldMoves.some((h) => h.entryId === f.entryId)
     events.push(
-      event(
-        f.on,
-        'Held money put on the invoice',
-        null,
-        f.amount,
-        wasHeldHere ? null : negateMoney(f.amount),
-      ),
+      event(f.on, 'Held money put on the invoice', null, f.amount, wasHeldHere ? null : negateMoney(f.amount)),
     )
   }
   for (const used of usedElsewhere(s))

@@ -68,11 +68,7 @@ export const writeAgreement = async (w: Work, locked: LockedSale, a: Agreement):
 }
 
 /** The customer said yes, to all or to the lines named. */
-export const agreeSale = defineCommand(
-  'agree-sale',
-  input,
-  async (w, { saleId, on: given, ...agreement }) => {
-    await writeAgreement(w, await takeSale(w, saleId), { ...agreement, on: given ?? w.today })
-    return answerSale(w, saleId)
-  },
-)
+export const agreeSale = defineCommand('agree-sale', input, async (w, { saleId, on: given, ...agreement }) => {
+  await writeAgreement(w, await takeSale(w, saleId), { ...agreement, on: given ?? w.today })
+  return answerSale(w, saleId)
+})

@@ -41,20 +41,15 @@ export const arrangeIn = async (w: Work, { sale }: LockedSale, wish: Arrangement
   const kept = keepArrangement(chosen)
   const kind = heldKindOf(kept)
   const other = held.filter((h) => h.kind !== kind)
-  if (other.length > 0)
-    await reclassIn(w, { ...place, customerName: sale.customerName, held: other, to: kind }) // prettier-ignore
+  if (other.length > 0) await reclassIn(w, { ...place, customerName: sale.customerName, held: other, to: kind })
   await updateSale(w.tx, sale.id, { arrangement: kept })
 }
 
 /** Says how the sale will be paid from now on. Bills issued before keep their dues. */
-export const arrangeSale = defineCommand(
-  'arrange-sale',
-  input,
-  async (w, { saleId, arrangement: chosen }) => {
-    const locked = await takeSale(w, saleId)
-    mustBeOpen(locked)
-    await arrangeIn(w, locked, chosen)
-    await refreshSale(w, saleId)
-    return answerSale(w, saleId)
-  },
-)
+export const arrangeSale = defineCommand('arrange-sale', input, async (w, { saleId, arrangement: chosen }) => {
+  const locked = await takeSale(w, saleId)
+  mustBeOpen(locked)
+  await arrangeIn(w, locked, chosen)
+  await refreshSale(w, saleId)
+  return answerSale(w, saleId)
+})

@@ -3,13 +3,7 @@ import type { KeptTaxCode } from '@/data/queries/taxCodes'
 import { ZERO } from '@/core/money'
 import { leastAgreed } from '@/core/sale'
 import { findCustomer } from '@/data/queries/customers'
-import {
-  deleteSaleLines,
-  insertSaleLines,
-  updateSale,
-  updateSaleLine,
-  type SaleLineRow,
-} from '@/data/queries/sales'
+import { deleteSaleLines, insertSaleLines, updateSale, updateSaleLine, type SaleLineRow } from '@/data/queries/sales'
 import { defineCommand } from '../command'
 import { day, id, on, text } from '../input/fields'
 import { changedLines, wholeDiscount, type ChangedLine } from '../input/lines'
@@ -122,8 +116,7 @@ export const changeSale = defineCommand('change-sale', input, async (w, change) 
       words.map((l) => l.id),
     )
     for (const l of dropped)
-      if (!words.includes(l))
-        await updateSaleLine(w.tx, l.id, { agreed: '0', position: filled.length + l.position })
+      if (!words.includes(l)) await updateSaleLine(w.tx, l.id, { agreed: '0', position: filled.length + l.position })
   }
   if (change.kind) mustBeKind(w, change.kind)
   const { lines: _lines, saleId: _saleId, on: _on, discountPercent, discountAmount, ...facts } = change
@@ -132,9 +125,7 @@ export const changeSale = defineCommand('change-sale', input, async (w, change) 
     ...given,
     title: change.title ?? sale.title,
     ...(discountPercent === undefined ? {} : { discountPercent: discountPercent.toString() }),
-    ...(discountAmount === undefined
-      ? {}
-      : { discountAmount: w.money(discountAmount, 'discountAmount').minor }),
+    ...(discountAmount === undefined ? {} : { discountAmount: w.money(discountAmount, 'discountAmount').minor }),
   })
   const story = await refreshSale(w, saleId)
   if (sale.agreedOn && (change.lines || discountPercent || discountAmount))

@@ -19,7 +19,7 @@ const input = z.object({
   fee: amount.optional(),
   /** Where the rest of it goes: given back this way, or onto the customer's account. Left out, held money must be gone first. */
   rest: z.union([z.literal('account'), method], { error: 'Say account, cash, card, cheque or transfer.' }).optional(),
-}) // prettier-ignore
+})
 
 type Closing = 'declined' | 'cancelled'
 

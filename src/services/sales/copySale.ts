@@ -19,9 +19,7 @@ export const asTyped = (l: SaleLineRow, currency: string, keepPrices: boolean): 
     ...(l.goodsId === null ? {} : { goodsId: l.goodsId }),
     description: l.description,
     note: l.note,
-    ...(keepPrices || l.goodsId === null || l.priceFrom === 'typed'
-      ? { unitPrice: l.unitPrice.toString() }
-      : {}),
+    ...(keepPrices || l.goodsId === null || l.priceFrom === 'typed' ? { unitPrice: l.unitPrice.toString() } : {}),
     discountPercent: l.discountPercent.toString(),
     discountAmount: toDecimalString(money(l.discountAmount, currency)),
     taxCode: l.taxCode,
@@ -38,7 +36,9 @@ export const writeCopy = async (
   wish: { readonly on: Day; readonly keepPrices: boolean },
 ): Promise<number> => {
   const customer = (await findCustomer(w.tx, sale.customerId, w.currency))!
-  const lines = (await listSaleLines(w.tx, [sale.id])).filter((l) => l.quantity.gt(0) || l.kind === 'heading' || l.kind === 'text') // prettier-ignore
+  const lines = (await listSaleLines(w.tx, [sale.id])).filter(
+    (l) => l.quantity.gt(0) || l.kind === 'heading' || l.kind === 'text',
+  )
   const { saleId } = await writeSale(w, {
     customer,
     on: wish.on,

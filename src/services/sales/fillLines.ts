@@ -36,10 +36,7 @@ export const isExempt = (customer: Pick<Customer, 'taxExempt' | 'exemptUntil'>, 
   customer.taxExempt && (customer.exemptUntil === null || on <= customer.exemptUntil)
 
 /** The tax code that what is taxed takes where it is delivered: by the address's tax area, if it has one. */
-export const readAreaCode = async (
-  db: Db,
-  customerId: number,
-): Promise<(deliverTo: string) => number | undefined> => {
+export const readAreaCode = async (db: Db, customerId: number): Promise<(deliverTo: string) => number | undefined> => {
   const addresses = (await listAddresses(db, customerId)).filter((a) => a.kind === 'deliver-to')
   const areas = addresses.some((a) => a.taxArea !== '') ? await listTaxAreas(db) : []
   const usual = addresses.find((a) => a.isDefault) ?? addresses[0]
@@ -64,11 +61,7 @@ interface For {
 export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For): Promise<FilledLine[]> => {
   const { customer, on } = wish
   const ids = lines.flatMap((l) => (l.goodsId === undefined ? [] : [l.goodsId]))
-  const [goods, codes, workAccount] = await Promise.all([
-    findGoods(w.tx, ids),
-    w.taxCodes(),
-    w.accountId('work'),
-  ])
+  const [goods, codes, workAccount] = await Promise.all([findGoods(w.tx, ids), w.taxCodes(), w.accountId('work')])
   const things = [...goods.values()]
   const [pricing, costOf, areaCode] = await Promise.all([
     readPricing(w.tx, things, w.business, {
@@ -106,7 +99,8 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
     if (choice === 'alternative' && chosen && seen.has(line.choiceGroup!))
       refuse({ code: 'two-of-one-choice', group: line.choiceGroup! })
     if (choice === 'alternative' && chosen) seen.add(line.choiceGroup!)
-    const off = line.discountAmount === undefined || words ? 0n : w.money(line.discountAmount, `lines.${i}.discountAmount`).minor // prettier-ignore
+    const off =
+      line.discountAmount === undefined || words ? 0n : w.money(line.discountAmount, `lines.${i}.discountAmount`).minor
     return {
       goodsId: words ? null : (thing?.id ?? null),
       kind: line.kind ?? thing?.kind ?? 'work',

@@ -81,10 +81,7 @@ export const writeHandover = async (
     }),
   }))
   for (const l of lines) waiting?.refuseEarly(l.line.id, l.earned, paper.on)
-  const [number, handoverId] = await Promise.all([
-    takeNumber(w.tx, 'handover', paper.on),
-    reserveId(w.tx, 'handover'),
-  ])
+  const [number, handoverId] = await Promise.all([takeNumber(w.tx, 'handover', paper.on), reserveId(w.tx, 'handover')])
   const entry = postHandover({
     on: paper.on,
     text: `Handover ${number}, ${locked.sale.customerName}`,
@@ -128,9 +125,7 @@ const billedAhead = async (
   { sale }: LockedSale,
   handing: readonly Handing[],
 ): Promise<WaitingAhead | null> => {
-  const ahead = handing.some((h) =>
-    h.line.billed.minus(h.line.credited).gt(h.line.handedOver.minus(h.line.returned)),
-  )
+  const ahead = handing.some((h) => h.line.billed.minus(h.line.credited).gt(h.line.handedOver.minus(h.line.returned)))
   return ahead ? readWaitingAhead(w, sale.id) : null
 }
 
@@ -149,7 +144,7 @@ const billWhatWent = async (w: Work, saleId: number, onDay: Day): Promise<void> 
   const parts = planBill(locked, 'handed-over')
   const invoiceId = await insertInvoice(w.tx, await draftBill(w, locked, parts, { kind: 'invoice', on: onDay }))
   await issueBill(w, locked, invoiceId, onDay)
-} // prettier-ignore
+}
 
 /** Goods go to the customer: across the counter, as a parcel, or delivered. In part or several times. */
 export const handOver = defineCommand('hand-over', input, async (w, { saleId, on: given, lines, by, turnInto }) => {
@@ -168,14 +163,13 @@ export const handOver = defineCommand('hand-over', input, async (w, { saleId, on
   const handing = lines ? mergeLines(locked, lines) : await everythingPossible(w, locked)
   for (const h of handing) {
     const left = lineState(h.line).toHandOver
-    if (h.quantity.gt(left))
-      refuse({ code: 'more-than-agreed', line: h.line.description, left, asked: h.quantity })
+    if (h.quantity.gt(left)) refuse({ code: 'more-than-agreed', line: h.line.description, left, asked: h.quantity })
   }
   await writeHandover(w, locked, handing, { on: onDay, by })
   if (layaway) await billWhatWent(w, saleId, onDay)
   await refreshSale(w, saleId)
   return answerSale(w, saleId)
-}) // prettier-ignore
+})
 
 const mergeLines = (
   locked: LockedSale,
@@ -183,8 +177,7 @@ const mergeLines = (
 ): Handing[] => {
   const merged = new Map<number, Handing>()
   for (const { lineId, quantity: asked, placeId } of lines) {
-    const line =
-      locked.lines.find((l) => l.id === lineId) ?? refuse({ code: 'not-found', what: 'line', id: lineId })
+    const line = locked.lines.find((l) => l.id === lineId) ?? refuse({ code: 'not-found', what: 'line', id: lineId })
     const before = merged.get(lineId)
     merged.set(lineId, {
       line,

@@ -49,17 +49,13 @@ export const startRepeat = defineCommand('start-repeat', input, async (w, r) => 
 })
 
 /** Stops a repeat: what it made stays, nothing more comes. */
-export const stopRepeat = defineCommand(
-  'stop-repeat',
-  z.object({ repeatId: id }),
-  async (w, { repeatId }) => {
-    await lockRepeat(w.tx, repeatId)
-    const [before] = await listRepeats(w.tx, { id: repeatId }, w.currency)
-    const repeat = found(before, 'repeat', repeatId)
-    if (repeat.nextOn !== null) await updateRepeat(w.tx, repeatId, { nextOn: null, stoppedOn: w.today })
-    return {
-      id: repeatId,
-      answer: async () => viewOfRepeat((await listRepeats(w.tx, { id: repeatId }, w.currency))[0]!),
-    }
-  },
-)
+export const stopRepeat = defineCommand('stop-repeat', z.object({ repeatId: id }), async (w, { repeatId }) => {
+  await lockRepeat(w.tx, repeatId)
+  const [before] = await listRepeats(w.tx, { id: repeatId }, w.currency)
+  const repeat = found(before, 'repeat', repeatId)
+  if (repeat.nextOn !== null) await updateRepeat(w.tx, repeatId, { nextOn: null, stoppedOn: w.today })
+  return {
+    id: repeatId,
+    answer: async () => viewOfRepeat((await listRepeats(w.tx, { id: repeatId }, w.currency))[0]!),
+  }
+})

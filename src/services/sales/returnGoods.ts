@@ -47,10 +47,16 @@ const mayComeBack = (
   line: SaleLineRow,
 ): { readonly quantity: Decimal; readonly left: Decimal; readonly cost: Money } => {
   const there = handover.lines.filter((l) => l.saleLineId === line.id)
-  const before = handovers.filter((h) => h.returnsId === handover.id).flatMap((h) => h.lines.filter((l) => l.saleLineId === line.id)) // prettier-ignore
+  const before = handovers
+    .filter((h) => h.returnsId === handover.id)
+    .flatMap((h) => h.lines.filter((l) => l.saleLineId === line.id))
   const quantity = (rows: HandoverRow['lines']) => rows.reduce((sum, l) => sum.plus(l.quantity), ZERO)
   const { currency } = handover.lines[0]!.cost
-  const cost = (rows: HandoverRow['lines']) => sumMoney(rows.map((l) => l.cost), currency) // prettier-ignore
+  const cost = (rows: HandoverRow['lines']) =>
+    sumMoney(
+      rows.map((l) => l.cost),
+      currency,
+    )
   const notBilled = line.handedOver.minus(line.returned).minus(line.billed.minus(line.credited))
   const left = quantity(there).minus(quantity(before))
   return {
@@ -66,10 +72,7 @@ export const goodsThatMayComeBack = async (
   { id: handoverId, saleId }: { readonly id: number; readonly saleId: number },
   currency: string,
 ): Promise<{ readonly lineId: number; readonly description: string; readonly quantity: Decimal }[]> => {
-  const [handovers, lines] = await Promise.all([
-    listHandovers(db, [saleId], currency),
-    listSaleLines(db, [saleId]),
-  ])
+  const [handovers, lines] = await Promise.all([listHandovers(db, [saleId], currency), listSaleLines(db, [saleId])])
   const handover = handovers.find((h) => h.id === handoverId)
   if (handover?.direction !== 'out') return []
   return lines
@@ -93,14 +96,18 @@ const comingBack = (
   const lineIds = [...new Set(handover.lines.map((l) => l.saleLineId))]
   const wanted = wish.lines ?? lineIds.map((lineId) => ({ lineId, quantity: null }))
   const rows = wanted.map(({ lineId, quantity: asked }): ComingBack => {
-    const line = locked.lines.find((l) => l.id === lineId && lineIds.includes(lineId)) ?? refuse({ code: 'not-found', what: 'line', id: lineId }) // prettier-ignore
+    const line =
+      locked.lines.find((l) => l.id === lineId && lineIds.includes(lineId)) ??
+      refuse({ code: 'not-found', what: 'line', id: lineId })
     const may = mayComeBack(handover, handovers, line)
     const quantity = asked ?? may.quantity
     if (quantity.gt(may.quantity))
-      refuse({ code: 'billed-is-credited', line: line.description, left: may.quantity, asked: quantity }) // prettier-ignore
+      refuse({ code: 'billed-is-credited', line: line.description, left: may.quantity, asked: quantity })
     const out = outOf(handovers, line, w.currency)
     if (quantity.gt(0)) out.refuseEarly(quantity, onDay)
-    const share = quantity.gte(may.left) ? may.cost : roundToMoney(toDecimal(may.cost).times(quantity).div(may.left), w.currency) // prettier-ignore
+    const share = quantity.gte(may.left)
+      ? may.cost
+      : roundToMoney(toDecimal(may.cost).times(quantity).div(may.left), w.currency)
     return { line, quantity, cost: quantity.eq(out.quantity) ? out.cost : smallerMoney(share, out.cost) }
   })
   return rows.filter((r) => r.quantity.gt(0))
@@ -113,15 +120,34 @@ export const returnGoods = defineCommand('return-goods', input, async (w, wish) 
   if (seen.direction === 'back')
     return refuse({ code: 'not-found', what: 'handover to the customer', id: wish.handoverId })
   const onDay = dayAfter(w, wish.on, seen.on, 'These goods left only later.')
-  if (wish.placeId !== undefined) found((await listPlaces(w.tx)).find((p) => p.id === wish.placeId), 'place', wish.placeId) // prettier-ignore
+  if (wish.placeId !== undefined)
+    found(
+      (await listPlaces(w.tx)).find((p) => p.id === wish.placeId),
+      'place',
+      wish.placeId,
+    )
   const handovers = await listHandovers(w.tx, [seen.saleId], w.currency)
   const handover = handovers.find((h) => h.id === wish.handoverId)!
   const rows = comingBack(w, locked, handover, handovers, wish)
   const [first] = handover.lines
   if (rows.length === 0)
-    refuse({ code: 'billed-is-credited', line: locked.lines.find((l) => l.id === first!.saleLineId)!.description, left: ZERO, asked: first!.quantity }) // prettier-ignore
-  const made = await bringBack(w, locked.sale, handovers, rows, { on: onDay, replace: true, placeId: wish.placeId, returnsId: handover.id, reason: wish.reason }) // prettier-ignore
-  await addToLines(w.tx, rows.map((r) => ({ lineId: r.line.id, by: { returned: r.quantity, toReplace: r.quantity } }))) // prettier-ignore
+    refuse({
+      code: 'billed-is-credited',
+      line: locked.lines.find((l) => l.id === first!.saleLineId)!.description,
+      left: ZERO,
+      asked: first!.quantity,
+    })
+  const made = await bringBack(w, locked.sale, handovers, rows, {
+    on: onDay,
+    replace: true,
+    placeId: wish.placeId,
+    returnsId: handover.id,
+    reason: wish.reason,
+  })
+  await addToLines(
+    w.tx,
+    rows.map((r) => ({ lineId: r.line.id, by: { returned: r.quantity, toReplace: r.quantity } })),
+  )
   await refreshSale(w, seen.saleId)
   return {
     id: made.id,
@@ -130,7 +156,7 @@ export const returnGoods = defineCommand('return-goods', input, async (w, wish) 
       saleId: seen.saleId,
       returns: handover.id,
       on: onDay,
-      lines: rows.map((r) => ({ lineId: r.line.id, quantity: r.quantity.toString(), cost: toDecimalString(r.cost) })), // prettier-ignore
+      lines: rows.map((r) => ({ lineId: r.line.id, quantity: r.quantity.toString(), cost: toDecimalString(r.cost) })),
     }),
   }
 })

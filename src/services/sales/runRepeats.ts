@@ -2,13 +2,7 @@ import { z } from 'zod'
 import { addDays } from '@/core/day'
 import { repeatDay } from '@/core/sale'
 import { insertInvoice } from '@/data/queries/invoices'
-import {
-  insertRepeatRun,
-  listRepeats,
-  lockRepeat,
-  updateRepeat,
-  type RepeatRow,
-} from '@/data/queries/repeats'
+import { insertRepeatRun, listRepeats, lockRepeat, updateRepeat, type RepeatRow } from '@/data/queries/repeats'
 import { updateSale } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Till, type Work } from '../command'
 import { draftBill } from '../billing/draftBill'
@@ -23,12 +17,7 @@ import { refreshSale } from './refreshSale'
 import { answerSale, takeSale } from './saleWork'
 
 /** What a repeat makes by itself once its copy is written. Work and charges are done as they are billed; goods still have to go. */
-const carryOn = async (
-  w: Work,
-  repeat: RepeatRow,
-  saleId: number,
-  on: RepeatRow['firstOn'],
-): Promise<void> => {
+const carryOn = async (w: Work, repeat: RepeatRow, saleId: number, on: RepeatRow['firstOn']): Promise<void> => {
   if (repeat.makes === 'offer') {
     const validUntil = addDays(on, w.business.estimateDays)
     await updateSale(w.tx, saleId, { sentOn: on, validUntil })
@@ -40,7 +29,12 @@ const carryOn = async (
   const agreed = await takeSale(w, saleId)
   const work = agreed.lines.filter((l) => l.agreed.gt(0) && (l.kind === 'work' || l.kind === 'charge'))
   if (work.length > 0)
-    await writeHandover(w, agreed, work.map((line) => ({ line, quantity: line.agreed })), { on, by: 'counter' }) // prettier-ignore
+    await writeHandover(
+      w,
+      agreed,
+      work.map((line) => ({ line, quantity: line.agreed })),
+      { on, by: 'counter' },
+    )
   const locked = await takeSale(w, saleId)
   const invoiceId = await insertInvoice(
     w.tx,

@@ -13,11 +13,7 @@ export const withShares = (
   currency: string,
 ): readonly SaleLineRow[] => {
   const amount = (minor: bigint) => money(minor, currency)
-  if (
-    lines.every((l) => l.wholeLess === 0n) &&
-    sale.discountPercent.isZero() &&
-    sale.discountAmount.minor === 0n
-  )
+  if (lines.every((l) => l.wholeLess === 0n) && sale.discountPercent.isZero() && sale.discountAmount.minor === 0n)
     return lines
   const shares = shareWholeDiscount(
     lines.map((l) => ({
@@ -38,9 +34,7 @@ export const shareDiscount = async (w: Work, sale: Discounted): Promise<readonly
   const lines = withShares(sale, before, w.currency)
   await setWholeLess(
     w.tx,
-    lines
-      .filter((l, i) => l.wholeLess !== before[i]!.wholeLess)
-      .map((l) => ({ lineId: l.id, wholeLess: l.wholeLess })),
+    lines.filter((l, i) => l.wholeLess !== before[i]!.wholeLess).map((l) => ({ lineId: l.id, wholeLess: l.wholeLess })),
   )
   return lines
 }

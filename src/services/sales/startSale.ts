@@ -161,6 +161,7 @@ export const startSale = defineCommand('start-sale', startSaleInput, async (w, i
     agreedOn: null,
   })
   await refreshSale(w, saleId)
-  if (input.agreed) await writeAgreement(w, await takeSale(w, saleId), { on: startedOn, purchaseOrder: input.purchaseOrder }) // prettier-ignore
+  if (input.agreed)
+    await writeAgreement(w, await takeSale(w, saleId), { on: startedOn, purchaseOrder: input.purchaseOrder })
   return answerSale(w, saleId)
 })

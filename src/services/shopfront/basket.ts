@@ -1,5 +1,15 @@
 import { z } from 'zod'
-import { countBasketsOf, dropOldBaskets, findBasketOf, insertBasket, listBasketLines, lockBasket, setBasketLine, touchBasket, type BasketRow } from '@/data/queries/baskets' // prettier-ignore
+import {
+  countBasketsOf,
+  dropOldBaskets,
+  findBasketOf,
+  insertBasket,
+  listBasketLines,
+  lockBasket,
+  setBasketLine,
+  touchBasket,
+  type BasketRow,
+} from '@/data/queries/baskets'
 import { findByEmail, insertCustomer } from '@/data/queries/customers'
 import { findGoods } from '@/data/queries/goods'
 import { countShopOrders } from '@/data/queries/sales'
@@ -62,10 +72,16 @@ export const putInBasket = defineCommand(
     const basket = await takeBasket(w, which, true)
     const thing = found((await findGoods(w.tx, [goodsId])).get(goodsId), 'goods', goodsId)
     // A customer takes what stands on the shopfront; the owner may put anything in for them.
-    if (which.basketId === undefined && (!thing.onShopfront || thing.retired)) refuse({ code: 'not-found', what: 'goods', id: goodsId }) // prettier-ignore
-    if (quantity.gt(999)) refuse({ code: 'invalid', errors: [{ path: 'quantity', message: 'At most 999. Call us for more.' }] }) // prettier-ignore
+    if (which.basketId === undefined && (!thing.onShopfront || thing.retired))
+      refuse({ code: 'not-found', what: 'goods', id: goodsId })
+    if (quantity.gt(999))
+      refuse({ code: 'invalid', errors: [{ path: 'quantity', message: 'At most 999. Call us for more.' }] })
     const lines = await listBasketLines(w.tx, basket.id)
-    if (lines.length >= MOST_LINES && quantity.gt(0) && !lines.some((l) => l.goodsId === goodsId)) refuse({ code: 'invalid', errors: [{ path: 'goodsId', message: `At most ${MOST_LINES} different things. Call us for more.` }] }) // prettier-ignore
+    if (lines.length >= MOST_LINES && quantity.gt(0) && !lines.some((l) => l.goodsId === goodsId))
+      refuse({
+        code: 'invalid',
+        errors: [{ path: 'goodsId', message: `At most ${MOST_LINES} different things. Call us for more.` }],
+      })
     await setBasketLine(w.tx, basket.id, goodsId, quantity)
     await touchBasket(w.tx, basket.id)
     return answerBasket(w, basket.id)
@@ -74,9 +90,7 @@ export const putInBasket = defineCommand(
 
 const facts = {
   name: text(200).optional(),
-  email: z
-    .union([z.literal(''), z.email('An e-mail address looks like name@place.example.').max(200)])
-    .optional(),
+  email: z.union([z.literal(''), z.email('An e-mail address looks like name@place.example.').max(200)]).optional(),
   phone: text(60).optional(),
   deliverTo: text(500).optional(),
   note: text(2000).optional(),
@@ -86,11 +100,7 @@ const facts = {
 export const tellBasket = defineCommand('tell-basket', z.object({ ...whose, ...facts }), async (w, given) => {
   const { basketId, secret, ...told } = given
   const basket = await takeBasket(w, { basketId, secret }, true)
-  await touchBasket(
-    w.tx,
-    basket.id,
-    Object.fromEntries(Object.entries(told).filter(([, v]) => v !== undefined)),
-  )
+  await touchBasket(w.tx, basket.id, Object.fromEntries(Object.entries(told).filter(([, v]) => v !== undefined)))
   return answerBasket(w, basket.id)
 })
 
@@ -126,10 +136,12 @@ const order = z.object({
 
 const mustBeTold = (basket: BasketRow, wish: z.output<typeof order>): void => {
   if (wish.customerId !== undefined) return
-  if (basket.name === '')
-    refuse({ code: 'invalid', errors: [{ path: 'name', message: 'A name is needed.' }] })
+  if (basket.name === '') refuse({ code: 'invalid', errors: [{ path: 'name', message: 'A name is needed.' }] })
   if (!basket.email && wish.basketId === undefined)
-    refuse({ code: 'invalid', errors: [{ path: 'email', message: 'An e-mail address is needed, for the confirmation.' }] }) // prettier-ignore
+    refuse({
+      code: 'invalid',
+      errors: [{ path: 'email', message: 'An e-mail address is needed, for the confirmation.' }],
+    })
 }
 
 /**
@@ -184,9 +196,7 @@ export const orderBasket = defineCommand('order-basket', order, async (w, wish) 
   if (orderer.unproved && customer.email)
     await writeLetterIn(w, { paper: 'estimate', paperId: saleId, to: customer.email })
   const reference =
-    wish.pay === 'card'
-      ? await askPayment(w, { customerId: customer.id, saleId, amount: totals.gross })
-      : null
+    wish.pay === 'card' ? await askPayment(w, { customerId: customer.id, saleId, amount: totals.gross }) : null
   return {
     id: saleId,
     answer: async () => ({ saleId, number: sale.number, customerId: customer.id, reference }),

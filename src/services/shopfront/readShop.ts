@@ -19,7 +19,12 @@ export const readShop = async (db: Db, business: Business, today: Day, search = 
   ])
   return standing.map((s) => {
     const { goods: g } = s
-    const priced = pricing.priceOf({ goods: g, quantity: decimal(1), on: today, taxCode: rateOn(codes, g.taxCodeId, today) }) // prettier-ignore
+    const priced = pricing.priceOf({
+      goods: g,
+      quantity: decimal(1),
+      on: today,
+      taxCode: rateOn(codes, g.taxCodeId, today),
+    })
     return {
       id: g.id,
       name: g.name,
@@ -55,7 +60,7 @@ export const readBasket = async (db: Db, basketId: number, business: Business, t
   })
   const totals = computeTax(
     priced.map((p) => ({
-      amount: lineAmount({ quantity: p.quantity, unitPrice: p.price, discountPercent: ZERO }, business.currency), // prettier-ignore
+      amount: lineAmount({ quantity: p.quantity, unitPrice: p.price, discountPercent: ZERO }, business.currency),
       taxCode: p.taxCode,
     })),
     {

@@ -6,17 +6,11 @@ import type { Db } from '@/data/connect'
 import { listAccounts } from '@/data/queries/accounts'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/sales'
-import {
-  insertDrawerCount,
-  insertDrawerMove,
-  listDrawerCounts,
-  listDrawerLines,
-  sumRole,
-} from '@/data/queries/till'
+import { insertDrawerCount, insertDrawerMove, listDrawerCounts, listDrawerLines, sumRole } from '@/data/queries/till'
 import { addDays } from '@/core/day'
 import { defineCommand, paperDay, type Work } from '../command'
 import { needed, on, positiveAmount, amount } from '../input/fields'
-import { refuse } from '../refuse' // prettier-ignore
+import { refuse } from '../refuse'
 
 const moveInput = z.object({
   on,
@@ -34,7 +28,8 @@ const otherAccount = async (w: Work, code: string | undefined, direction: 'in' |
     : (accounts.find((a) => (direction === 'in' ? a.role === 'owner-capital' : a.code === '6020')) ??
       accounts.find((a) => a.role === 'owner-capital'))
   if (!chosen) return refuse({ code: 'not-found', what: 'account', id: code ?? '' })
-  if (chosen.role && (chosen.role === 'drawer' || KEPT_BY_PAPERS.has(chosen.role))) refuse({ code: 'account-kept-by-papers', account: chosen.name }) // prettier-ignore
+  if (chosen.role && (chosen.role === 'drawer' || KEPT_BY_PAPERS.has(chosen.role)))
+    refuse({ code: 'account-kept-by-papers', account: chosen.name })
   return chosen
 }
 
@@ -80,7 +75,10 @@ export const countDrawer = defineCommand('count-drawer', countInput, async (w, c
   const sum = pieces.reduce((s, [worth, n]) => s + w.money(worth, `pieces.${worth}`).minor * BigInt(n), 0n)
   const counted = c.counted === undefined ? money(sum, w.currency) : w.money(c.counted, 'counted')
   if (c.counted !== undefined && pieces.length > 0 && counted.minor !== sum)
-    refuse({ code: 'invalid', errors: [{ path: 'counted', message: `The pieces come to ${toDecimalString(money(sum, w.currency))}.` }] }) // prettier-ignore
+    refuse({
+      code: 'invalid',
+      errors: [{ path: 'counted', message: `The pieces come to ${toDecimalString(money(sum, w.currency))}.` }],
+    })
   if (c.counted === undefined && c.pieces === undefined)
     refuse({ code: 'invalid', errors: [{ path: 'counted', message: 'Count the pieces, or give the sum.' }] })
   const expected = await sumRole(w.tx, 'drawer', onDay, w.currency)
@@ -93,7 +91,7 @@ export const countDrawer = defineCommand('count-drawer', countInput, async (w, c
     w.tx,
     { number, onDay, expected: expected.minor, counted: counted.minor, pieces: Object.fromEntries(pieces), entryId },
     id,
-  ) // prettier-ignore
+  )
   return {
     id,
     answer: async () => ({

@@ -14,7 +14,7 @@ import {
 } from '@/data/queries/till'
 import { defineCommand, paperDay, type Work } from '../command'
 import { amount, id, on } from '../input/fields'
-import { refuse } from '../refuse' // prettier-ignore
+import { refuse } from '../refuse'
 
 const take = async (w: Work, ids: readonly number[], method: 'cheque' | 'card'): Promise<ToBank[]> => {
   const wanted = [...new Set(ids)]
@@ -22,7 +22,9 @@ const take = async (w: Work, ids: readonly number[], method: 'cheque' | 'card'):
   const missing = wanted.find((id) => !taken.some((t) => t.id === id))
   if (missing !== undefined) {
     const receipt = await findReceipt(w.tx, missing, w.currency)
-    refuse(receipt ? { code: 'not-to-bank', number: receipt.number } : { code: 'not-found', what: 'receipt', id: missing }) // prettier-ignore
+    refuse(
+      receipt ? { code: 'not-to-bank', number: receipt.number } : { code: 'not-found', what: 'receipt', id: missing },
+    )
   }
   return taken
 }
@@ -43,18 +45,17 @@ export const bankSlip = defineCommand('bank-slip', slipInput, async (w, s) => {
   if (late) refuse({ code: 'not-to-bank', number: late.number })
   const there = await sumRole(w.tx, 'drawer', onDay, w.currency)
   if (cash.minor > there.minor) refuse({ code: 'drawer-short', there, asked: cash })
-  const ofCheques = sumMoney(cheques.map((c) => c.amount), w.currency) // prettier-ignore
+  const ofCheques = sumMoney(
+    cheques.map((c) => c.amount),
+    w.currency,
+  )
   const total = sumMoney([cash, ofCheques], w.currency)
   if (!isPositiveMoney(total)) refuse({ code: 'nothing-to-bank' })
   const number = await takeNumber(w.tx, 'banking-slip', onDay)
   const slipId = await reserveId(w.tx, 'banking_slip')
   const entry = postBankingSlip({ on: onDay, text: `Banking slip ${number}`, cash, cheques: ofCheques })
   const entryId = await w.post(entry, { kind: 'banking-slip', id: slipId })
-  await insertBankingSlip(
-    w.tx,
-    { number, onDay, cash: cash.minor, cheques: ofCheques.minor, entryId },
-    slipId,
-  )
+  await insertBankingSlip(w.tx, { number, onDay, cash: cash.minor, cheques: ofCheques.minor, entryId }, slipId)
   await insertBanked(
     w.tx,
     cheques.map((c) => ({ receiptId: c.id, slipId })),
@@ -85,19 +86,21 @@ export const settleCards = defineCommand('settle-cards', settlementInput, async 
   const receipts = await take(w, s.receipts, 'card')
   const late = receipts.find((r) => r.on > onDay)
   if (late) refuse({ code: 'not-to-bank', number: late.number })
-  const gross = sumMoney(receipts.map((r) => r.amount), w.currency) // prettier-ignore
+  const gross = sumMoney(
+    receipts.map((r) => r.amount),
+    w.currency,
+  )
   const fees = w.money(s.fees, 'fees')
   if (fees.minor > gross.minor)
-    refuse({ code: 'invalid', errors: [{ path: 'fees', message: `Fees cannot be more than the takings of ${toDecimalString(gross)}.` }] }) // prettier-ignore
+    refuse({
+      code: 'invalid',
+      errors: [{ path: 'fees', message: `Fees cannot be more than the takings of ${toDecimalString(gross)}.` }],
+    })
   const number = await takeNumber(w.tx, 'card-settlement', onDay)
   const settlementId = await reserveId(w.tx, 'card_settlement')
   const entry = postCardSettlement({ on: onDay, text: `Card takings arrived ${number}`, gross, fees })
   const entryId = await w.post(entry, { kind: 'card-settlement', id: settlementId })
-  await insertCardSettlement(
-    w.tx,
-    { number, onDay, gross: gross.minor, fees: fees.minor, entryId },
-    settlementId,
-  )
+  await insertCardSettlement(w.tx, { number, onDay, gross: gross.minor, fees: fees.minor, entryId }, settlementId)
   await insertBanked(
     w.tx,
     receipts.map((r) => ({ receiptId: r.id, settlementId })),

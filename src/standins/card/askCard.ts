@@ -19,8 +19,7 @@ export const CARD_ENDINGS = { refused: '0001', slow: '0002', twice: '0003' } as 
 export const askCard = async (card: CardTyped, answer: (a: CardAnswer) => Promise<void>): Promise<void> => {
   const digits = card.number.replace(/\s/g, '')
   if (!/^\d{16}$/.test(digits)) return answer({ approved: false, why: 'a card number has sixteen digits.' })
-  if (digits.endsWith(CARD_ENDINGS.refused))
-    return answer({ approved: false, why: 'there is not enough on it.' })
+  if (digits.endsWith(CARD_ENDINGS.refused)) return answer({ approved: false, why: 'there is not enough on it.' })
   if (digits.endsWith(CARD_ENDINGS.slow)) await new Promise((r) => setTimeout(r, 3000))
   await answer({ approved: true, why: '' })
   if (digits.endsWith(CARD_ENDINGS.twice)) await answer({ approved: true, why: '' })

@@ -11,8 +11,7 @@ export const standInMail = (db: Db): MailTransport => ({
   deliver: async (mail, tries): Promise<Delivery> => {
     const place = mail.to.split('@')[1]?.toLowerCase() ?? ''
     if (place === 'bounce.example') return { as: 'bounced', why: `Nobody of that name at ${place}.` }
-    if (place === 'busy.example' && tries === 1)
-      return { as: 'later', why: `${place} is busy. It is tried again.` }
+    if (place === 'busy.example' && tries === 1) return { as: 'later', why: `${place} is busy. It is tried again.` }
     await dropInMailbox(db, mail)
     return { as: 'sent' }
   },

@@ -53,18 +53,12 @@ export const BooksActions = ({ today, currency, accounts, closed }: Props) => {
   )
 }
 
-const OwnEntry = ({
-  today,
-  currency,
-  accounts,
-  onDone,
-}: Omit<Props, 'closed'> & { readonly onDone: () => void }) => {
+const OwnEntry = ({ today, currency, accounts, onDone }: Omit<Props, 'closed'> & { readonly onDone: () => void }) => {
   const [text, setText] = useState('')
   const [on, setOn] = useState<string>(today)
   const [rows, setRows] = useState<readonly Row[]>([EMPTY, EMPTY])
   const { send, busy, refused } = useSend()
-  const set = (i: number, change: Partial<Row>) =>
-    setRows(rows.map((r, n) => (n === i ? { ...r, ...change } : r)))
+  const set = (i: number, change: Partial<Row>) => setRows(rows.map((r, n) => (n === i ? { ...r, ...change } : r)))
   const sum = (side: 'debit' | 'credit') =>
     sumMoney(
       rows.map((r) => readTyped(r[side], currency)),
@@ -79,10 +73,7 @@ const OwnEntry = ({
         ...(r.debit ? { debit: r.debit } : {}),
         ...(r.credit ? { credit: r.credit } : {}),
       }))
-    if (
-      await send('POST', '/books/entries', { on, text, lines }, { say: () => 'The entry is in the books.' })
-    )
-      onDone()
+    if (await send('POST', '/books/entries', { on, text, lines }, { say: () => 'The entry is in the books.' })) onDone()
   }
   return (
     <>
@@ -188,8 +179,7 @@ const ClosePeriod = ({ today, onDone }: { readonly today: Day; readonly onDone: 
   return (
     <>
       <p className="mb-3">
-        Once closed, nothing can be dated on or before that day. What was wrong is mended by an entry dated
-        later.
+        Once closed, nothing can be dated on or before that day. What was wrong is mended by an entry dated later.
       </p>
       <div className="grid gap-3">
         <DayField

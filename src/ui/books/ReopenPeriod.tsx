@@ -14,16 +14,14 @@ export const ReopenPeriod = ({ today, onDone }: { readonly today: Day; readonly 
   const { send, busy, refused } = useSend()
   const go = async () => {
     const body = { through: through || null, passphrase, reason }
-    if (
-      await send('POST', '/books/reopen', body, { say: () => 'Reopened. It stands in the list of closings.' })
-    )
+    if (await send('POST', '/books/reopen', body, { say: () => 'Reopened. It stands in the list of closings.' }))
       onDone()
   }
   return (
     <>
       <p className="mb-3">
-        What was reported of that time may change from now on. Closing and reopening both stay in the list of
-        closings, with their reasons.
+        What was reported of that time may change from now on. Closing and reopening both stay in the list of closings,
+        with their reasons.
       </p>
       <div className="grid gap-3">
         <DayField

@@ -6,15 +6,7 @@ import { withQuery } from '../address'
 import { DayField } from '../fields'
 
 /** The days a report speaks of, kept in the address. Without `from` it speaks of one day. */
-export const Span = ({
-  from,
-  to,
-  today,
-}: {
-  readonly from: Day | null
-  readonly to: Day
-  readonly today: Day
-}) => {
+export const Span = ({ from, to, today }: { readonly from: Day | null; readonly to: Day; readonly today: Day }) => {
   const router = useRouter()
   const path = usePathname()
   const params = useSearchParams()

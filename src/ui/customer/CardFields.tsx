@@ -2,13 +2,7 @@
 import { Text } from '../fields'
 
 /** The number of a card. None of it is kept. */
-export const CardFields = ({
-  card,
-  onCard,
-}: {
-  readonly card: string
-  readonly onCard: (card: string) => void
-}) => (
+export const CardFields = ({ card, onCard }: { readonly card: string; readonly onCard: (card: string) => void }) => (
   <Text
     label="Card number"
     inputMode="numeric"

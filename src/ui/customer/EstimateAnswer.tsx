@@ -28,8 +28,7 @@ const Line = ({
   readonly onChoose: () => void
   readonly show: (amount: string) => string
 }) => {
-  if (line.kind === 'heading')
-    return <h3 className="pt-4 pb-1 font-slab text-lg font-semibold">{line.description}</h3>
+  if (line.kind === 'heading') return <h3 className="pt-4 pb-1 font-slab text-lg font-semibold">{line.description}</h3>
   if (line.kind === 'text') return <p className="py-1.5 text-iron-700">{line.description}</p>
   const choice = open && line.choice !== 'none'
   const Wrap = choice ? 'label' : 'div'

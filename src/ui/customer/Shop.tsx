@@ -31,12 +31,8 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
   })
   const [ordered, setOrdered] = useState<Ordered | null>(null)
   const put = async (goodsId: number, quantity: number) =>
-    take(
-      (await post<BasketView>('/api/shop/lines', { goodsId, quantity: String(Math.max(0, quantity)) })) ??
-        undefined,
-    )
-  const inBasket = (goodsId: number) =>
-    Number(basket?.lines.find((l) => l.goodsId === goodsId)?.quantity ?? 0)
+    take((await post<BasketView>('/api/shop/lines', { goodsId, quantity: String(Math.max(0, quantity)) })) ?? undefined)
+  const inBasket = (goodsId: number) => Number(basket?.lines.find((l) => l.goodsId === goodsId)?.quantity ?? 0)
   if (ordered) return <Thanks ordered={ordered} />
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_380px]">
@@ -230,12 +226,10 @@ const OrderForm = ({
       <fieldset className="flex gap-6">
         <legend className="label">You pay</legend>
         <label className="flex gap-2">
-          <input type="radio" name="pay" checked={pay === 'card'} onChange={() => setPay('card')} /> now, by
-          card
+          <input type="radio" name="pay" checked={pay === 'card'} onChange={() => setPay('card')} /> now, by card
         </label>
         <label className="flex gap-2">
-          <input type="radio" name="pay" checked={pay === 'bill'} onChange={() => setPay('bill')} /> when it
-          is billed
+          <input type="radio" name="pay" checked={pay === 'bill'} onChange={() => setPay('bill')} /> when it is billed
         </label>
       </fieldset>
       {pay === 'card' && <CardFields card={card} onCard={setCard} />}
@@ -254,12 +248,8 @@ const Thanks = ({ ordered }: { readonly ordered: Ordered }) => (
     <h2 className="text-2xl">Thank you</h2>
     <p className="mt-2">
       Your order has the number <b>{ordered.number}</b>.{' '}
-      {ordered.paid
-        ? 'It is paid.'
-        : ordered.why
-          ? `It is not paid yet: ${ordered.why}`
-          : 'We will send a bill.'}{' '}
-      We will be in touch.
+      {ordered.paid ? 'It is paid.' : ordered.why ? `It is not paid yet: ${ordered.why}` : 'We will send a bill.'} We
+      will be in touch.
     </p>
   </section>
 )

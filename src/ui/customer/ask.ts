@@ -3,12 +3,7 @@ import { useRef, useState } from 'react'
 import { newKey, type Refused, type Sent } from '../send'
 
 /** Calls what customers may call, from their own pages. */
-export const ask = async <T>(
-  method: 'GET' | 'POST',
-  path: string,
-  body?: unknown,
-  key?: string,
-): Promise<Sent<T>> => {
+export const ask = async <T>(method: 'GET' | 'POST', path: string, body?: unknown, key?: string): Promise<Sent<T>> => {
   try {
     const response = await fetch(path, {
       method,

@@ -9,13 +9,20 @@ import { readBase64 } from './readBase64'
 interface Props {
   readonly ownerKind: 'customer' | 'goods' | 'sale' | 'business'
   readonly ownerId: number
-  readonly files: readonly { readonly id: number; readonly name: string; readonly type: string; readonly size: number; readonly addedOn: string }[] // prettier-ignore
+  readonly files: readonly {
+    readonly id: number
+    readonly name: string
+    readonly type: string
+    readonly size: number
+    readonly addedOn: string
+  }[]
   /** What is meant to be kept here. */
   readonly label: string
   readonly accept?: string
 }
 
-const size = (bytes: number): string => (bytes < 1000 ? `${bytes} B` : bytes < 1e6 ? `${Math.round(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`) // prettier-ignore
+const size = (bytes: number): string =>
+  bytes < 1000 ? `${bytes} B` : bytes < 1e6 ? `${Math.round(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`
 
 /** Files kept with something: looked at, added, thrown away. */
 export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
@@ -28,7 +35,12 @@ export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
         detail: `${chosen.name} is larger than 4 MB. Make it smaller, or save it as PDF.`,
         errors: [],
       })
-    await send('POST', '/files', { ownerKind, ownerId, name: chosen.name, base64: await readBase64(chosen) }, { say: () => `${chosen.name} is kept.` }) // prettier-ignore
+    await send(
+      'POST',
+      '/files',
+      { ownerKind, ownerId, name: chosen.name, base64: await readBase64(chosen) },
+      { say: () => `${chosen.name} is kept.` },
+    )
     if (input.current) input.current.value = ''
   }
   return (
@@ -41,11 +53,7 @@ export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
               // eslint-disable-next-line @next/next/no-img-element -- kept in the database, shown as it is
               <img src={`/api/v1/export/files/${f.id}`} alt="" className="h-9 w-9 object-cover" />
             )}
-            <a
-              className="min-w-0 flex-1 truncate underline"
-              href={`/api/v1/export/files/${f.id}`}
-              target="_blank"
-            >
+            <a className="min-w-0 flex-1 truncate underline" href={`/api/v1/export/files/${f.id}`} target="_blank">
               {f.name}
             </a>
             <span className="sub whitespace-nowrap">

@@ -52,12 +52,7 @@ export const CountForm = ({ currency, today, lines }: Props) => {
         <span className="w-[150px]">
           <DayField label="Counted on" today={today} value={on} onValue={setOn} />
         </span>
-        <button
-          className="btn btn-do"
-          data-primary
-          disabled={busy || typed.length === 0}
-          onClick={() => void save()}
-        >
+        <button className="btn btn-do" data-primary disabled={busy || typed.length === 0} onClick={() => void save()}>
           Put in {typed.length} counted
         </button>
       </div>

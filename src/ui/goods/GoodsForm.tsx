@@ -95,9 +95,7 @@ export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels 
           </select>
         </div>
       )}
-      {g.kind === 'kit' && (
-        <PartRows parts={g.parts} onParts={(parts) => set({ parts })} problem={problem('parts')} />
-      )}
+      {g.kind === 'kit' && <PartRows parts={g.parts} onParts={(parts) => set({ parts })} problem={problem('parts')} />}
       {g.kind === 'kit' && check('costs what its parts cost together', 'priceIsSum')}
       <div className="grid grid-cols-2 gap-3">
         {!(g.kind === 'kit' && g.priceIsSum) && (
@@ -113,12 +111,7 @@ export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels 
           <label className="label" htmlFor="tax-code">
             Tax
           </label>
-          <select
-            id="tax-code"
-            className="field"
-            value={g.taxCode}
-            onChange={(e) => set({ taxCode: e.target.value })}
-          >
+          <select id="tax-code" className="field" value={g.taxCode} onChange={(e) => set({ taxCode: e.target.value })}>
             {codes.map((c) => (
               <option key={c}>{c}</option>
             ))}

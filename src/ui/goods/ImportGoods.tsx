@@ -10,7 +10,14 @@ interface Looked {
   readonly changed: number
   readonly written: boolean
   readonly problems: readonly { readonly row: number; readonly code: string; readonly message: string }[]
-  readonly preview: readonly { readonly row: number; readonly code: string; readonly name: string; readonly kind: string; readonly price: string; readonly isNew: boolean }[] // prettier-ignore
+  readonly preview: readonly {
+    readonly row: number
+    readonly code: string
+    readonly name: string
+    readonly kind: string
+    readonly price: string
+    readonly isNew: boolean
+  }[]
 }
 
 /** Goods from a spreadsheet: chosen, looked at row by row, then written all at once. */

@@ -41,11 +41,7 @@ export const PriceRows = ({ prices, onPrices, levels, currency, today, problem }
               ))}
             </select>
           </label>
-          <QuantityField
-            label="from"
-            value={p.fromQuantity}
-            onValue={(fromQuantity) => set(i, { fromQuantity })}
-          />
+          <QuantityField label="from" value={p.fromQuantity} onValue={(fromQuantity) => set(i, { fromQuantity })} />
           <MoneyField
             label="each"
             currency={currency}

@@ -12,9 +12,7 @@ interface Supplier {
 
 const findSuppliers = async (typed: string): Promise<Choice<Supplier>[]> => {
   const found = await call<{ items: Supplier[] }>('GET', `/suppliers?search=${encodeURIComponent(typed)}`)
-  return found.ok
-    ? found.value.items.slice(0, 8).map((s) => ({ key: `s${s.id}`, label: s.name, value: s }))
-    : []
+  return found.ok ? found.value.items.slice(0, 8).map((s) => ({ key: `s${s.id}`, label: s.name, value: s })) : []
 }
 
 interface Props {
@@ -26,9 +24,7 @@ interface Props {
 export const SupplierRows = ({ suppliers, onSuppliers }: Props) => {
   const set = (i: number, change: Partial<SupplierDraft>) =>
     onSuppliers(
-      suppliers.map((s, n) =>
-        n === i ? { ...s, ...change } : change.preferred ? { ...s, preferred: false } : s,
-      ),
+      suppliers.map((s, n) => (n === i ? { ...s, ...change } : change.preferred ? { ...s, preferred: false } : s)),
     )
   return (
     <fieldset>
@@ -45,12 +41,7 @@ export const SupplierRows = ({ suppliers, onSuppliers }: Props) => {
               take: (typed) => set(i, { supplierId: undefined, name: typed }),
             }}
           />
-          <Text
-            label="Their code"
-            value={s.code}
-            maxLength={60}
-            onChange={(e) => set(i, { code: e.target.value })}
-          />
+          <Text label="Their code" value={s.code} maxLength={60} onChange={(e) => set(i, { code: e.target.value })} />
           <button
             type="button"
             aria-label={`Supplier ${i + 1}: away`}
@@ -61,12 +52,7 @@ export const SupplierRows = ({ suppliers, onSuppliers }: Props) => {
           </button>
           {suppliers.length > 1 && (
             <label className="col-span-3 flex gap-2">
-              <input
-                type="radio"
-                name="preferred"
-                checked={s.preferred}
-                onChange={() => set(i, { preferred: true })}
-              />{' '}
+              <input type="radio" name="preferred" checked={s.preferred} onChange={() => set(i, { preferred: true })} />{' '}
               preferred
             </label>
           )}

@@ -47,8 +47,24 @@ export const NO_PRICE: PriceDraft = { level: '', fromQuantity: '', price: '', va
 
 /** The form before anything is typed. */
 export const NO_GOODS: Omit<GoodsDraft, 'taxCode'> = {
-  code: '', name: '', kind: 'stock', price: '', incomeAccount: '', barcode: '', note: '', tags: '', weight: '', size: '', reorderAt: '', priceIsSum: false, onShopfront: false, retired: false, prices: [], suppliers: [], parts: [],
-} // prettier-ignore
+  code: '',
+  name: '',
+  kind: 'stock',
+  price: '',
+  incomeAccount: '',
+  barcode: '',
+  note: '',
+  tags: '',
+  weight: '',
+  size: '',
+  reorderAt: '',
+  priceIsSum: false,
+  onShopfront: false,
+  retired: false,
+  prices: [],
+  suppliers: [],
+  parts: [],
+}
 
 /** As the HTTP interface takes it. What the kind of goods does not have is left out. */
 export const goodsBody = (g: GoodsDraft, isNew: boolean) => ({
@@ -59,7 +75,10 @@ export const goodsBody = (g: GoodsDraft, isNew: boolean) => ({
   incomeAccount: g.incomeAccount || undefined,
   barcode: g.barcode,
   note: g.note,
-  tags: g.tags.split(',').map((t) => t.trim()).filter(Boolean), // prettier-ignore
+  tags: g.tags
+    .split(',')
+    .map((t) => t.trim())
+    .filter(Boolean),
   weight: g.weight || null,
   size: g.size,
   reorderAt: g.reorderAt || null,
@@ -75,9 +94,7 @@ export const goodsBody = (g: GoodsDraft, isNew: boolean) => ({
     })),
   suppliers: g.suppliers
     .filter((s) => s.supplierId !== undefined || s.name.trim() !== '')
-    .map((s) =>
-      s.supplierId === undefined ? s : { supplierId: s.supplierId, code: s.code, preferred: s.preferred },
-    ),
+    .map((s) => (s.supplierId === undefined ? s : { supplierId: s.supplierId, code: s.code, preferred: s.preferred })),
   ...(g.kind === 'kit'
     ? { parts: g.parts.map(({ goodsId, quantity }) => ({ goodsId, quantity })), priceIsSum: g.priceIsSum }
     : {}),

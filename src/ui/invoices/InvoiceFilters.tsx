@@ -32,8 +32,7 @@ export const InvoiceFilters = ({ query, today, currency, customer, goods }: Prop
   const [to, setTo] = useState(query.to ?? '')
   const [least, setLeast] = useState(query.least ?? '')
   const [most, setMost] = useState(query.most ?? '')
-  const go = (change: Record<string, string | undefined>) =>
-    router.push(withQuery('/invoices', query, change))
+  const go = (change: Record<string, string | undefined>) => router.push(withQuery('/invoices', query, change))
   return (
     <div className="no-print mb-4 grid gap-3">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">

@@ -77,8 +77,7 @@ export const CounterTill = ({
     setRefused(null)
     setLines((before) => {
       const same = before.findIndex((l) => l.goodsId === g.id)
-      if (same >= 0)
-        return before.map((l, i) => (i === same ? { ...l, quantity: String(Number(l.quantity) + 1) } : l))
+      if (same >= 0) return before.map((l, i) => (i === same ? { ...l, quantity: String(Number(l.quantity) + 1) } : l))
       const line: LineDraft = {
         ...emptyLine(g.taxCode),
         key: `g${g.id}`,
@@ -92,8 +91,7 @@ export const CounterTill = ({
     })
   }
   const find = useCallback(async (typed: string) => findGoodsChoices(typed), [])
-  const set = (i: number, quantity: string) =>
-    setLines(lines.map((l, n) => (n === i ? { ...l, quantity } : l)))
+  const set = (i: number, quantity: string) => setLines(lines.map((l, n) => (n === i ? { ...l, quantity } : l)))
 
   const sell = async () => {
     const done = await send<Sold>('POST', '/counter-sales', {
@@ -142,9 +140,7 @@ export const CounterTill = ({
             <p>
               <b>{sold.totals.gross} taken</b>, receipt {sold.receiptNumber}.
             </p>
-            {Number(sold.change) > 0 && (
-              <p className="fig mt-1 text-left! text-2xl font-bold">change {sold.change}</p>
-            )}
+            {Number(sold.change) > 0 && <p className="fig mt-1 text-left! text-2xl font-bold">change {sold.change}</p>}
             <p className="mt-2 flex gap-2">
               <a
                 className="btn bg-paper-50"

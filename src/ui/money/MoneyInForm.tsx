@@ -51,13 +51,15 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
     if (who) void load(who.id)
   }, [who, load])
 
-  const [others, setOthers] = useState<readonly { readonly name: string; readonly items: readonly Open[] }[]>(
-    [],
-  )
+  const [others, setOthers] = useState<readonly { readonly name: string; readonly items: readonly Open[] }[]>([])
   const alsoFor = async (c: FoundCustomer) => {
     if (c.id === who?.id || others.some((o) => o.name === c.name)) return
     const open = await call<OpenNow>('GET', `/customers/${c.id}/open`)
-    if (open.ok) setOthers([...others, { name: c.name, items: open.value.items.map((i) => ({ ...i, what: `${c.name}: ${i.what}` })) }]) // prettier-ignore
+    if (open.ok)
+      setOthers([
+        ...others,
+        { name: c.name, items: open.value.items.map((i) => ({ ...i, what: `${c.name}: ${i.what}` })) },
+      ])
   }
   const items = [...(now?.items ?? []), ...others.flatMap((o) => o.items)]
   const received = readTyped(amount, currency)
@@ -231,19 +233,13 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
                         onValue={(v) => setPuts({ ...put, [o.key]: v })}
                       />
                     </td>
-                    <td className="fig">
-                      {formatMoney(leftAfter(o, readTyped(put[o.key] ?? '', currency)))}
-                    </td>
+                    <td className="fig">{formatMoney(leftAfter(o, readTyped(put[o.key] ?? '', currency)))}</td>
                   </tr>
                 ))}
                 <tr>
-                  <td>
-                    On account {now && items.length === 0 && <span className="sub">(nothing is open)</span>}
-                  </td>
+                  <td>On account {now && items.length === 0 && <span className="sub">(nothing is open)</span>}</td>
                   <td />
-                  <td className={`fig pr-[19px]! ${tooMuch ? 'text-oxide-700' : ''}`}>
-                    {formatMoney(onAccount)}
-                  </td>
+                  <td className={`fig pr-[19px]! ${tooMuch ? 'text-oxide-700' : ''}`}>{formatMoney(onAccount)}</td>
                   <td />
                 </tr>
               </tbody>
@@ -272,8 +268,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
             </table>
             {tooMuch && (
               <p role="alert" className="mt-2 text-oxide-700">
-                {formatMoney(onThings)} is put on things, but only {formatMoney(received)} came in. Take some
-                off.
+                {formatMoney(onThings)} is put on things, but only {formatMoney(received)} came in. Take some off.
               </p>
             )}
             <p className="mt-3 flex gap-2">
@@ -330,8 +325,7 @@ const Afterwards = ({
     { name: 'now', owed, late },
     { name: 'then', owed: subtractMoney(owed, onDues), late: subtractMoney(late, onLate) },
   ]
-  const width = (part: { minor: bigint }) =>
-    owed.minor === 0n ? 0 : Number((part.minor * 1000n) / owed.minor) / 10
+  const width = (part: { minor: bigint }) => (owed.minor === 0n ? 0 : Number((part.minor * 1000n) / owed.minor) / 10)
   return (
     <section className="mt-6">
       <h2>Afterwards</h2>

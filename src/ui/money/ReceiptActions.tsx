@@ -74,8 +74,7 @@ export const ReceiptActions = ({
       )}
       <Panel open={voiding} onClose={() => setVoiding(false)} title={`Void receipt ${number}`}>
         <p className="mb-3">
-          Its entry is reversed on the day you give; what it paid opens again. The receipt itself stays,
-          crossed out.
+          Its entry is reversed on the day you give; what it paid opens again. The receipt itself stays, crossed out.
         </p>
         <div className="grid gap-3">
           <Text
@@ -123,8 +122,8 @@ const Bounce = ({
   return (
     <Panel open onClose={onClose} title={method === 'cheque' ? 'The cheque bounced' : 'The payment was reversed'}>
       <p className="mb-3">
-        The money leaves the account it lies in now, and what it had paid is owed again, also where it was held
-        first and put on a bill later.
+        The money leaves the account it lies in now, and what it had paid is owed again, also where it was held first
+        and put on a bill later.
       </p>
       <div className="grid gap-3">
         <Text
@@ -135,7 +134,13 @@ const Bounce = ({
           problem={messageFor(refused, 'reason')}
         />
         <MoneyField label="What the bank took for it" currency={currency} value={bankFee} onValue={setBankFee} />
-        <MoneyField label="What we charge for it" currency={currency} value={fee} onValue={setFee} problem={messageFor(refused, 'fee')} />
+        <MoneyField
+          label="What we charge for it"
+          currency={currency}
+          value={fee}
+          onValue={setFee}
+          problem={messageFor(refused, 'fee')}
+        />
         <DayField label="On" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
       </div>
       <Refusal refused={refused} />
@@ -144,4 +149,4 @@ const Bounce = ({
       </button>
     </Panel>
   )
-} // prettier-ignore
+}

@@ -1,12 +1,4 @@
-import {
-  parseMoney,
-  smallerMoney,
-  subtractMoney,
-  sumMoney,
-  toDecimalString,
-  zeroMoney,
-  type Money,
-} from '@/core/money'
+import { parseMoney, smallerMoney, subtractMoney, sumMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
 
 /** Something a customer has open: a due, or a deposit asked for. */
 export interface Open {
@@ -41,11 +33,7 @@ export const readTyped = (text: string, currency: string): Money => {
 }
 
 /** Puts an amount on what is open from the top down; what belongs to the sale asked about comes first. */
-export const fillDown = (
-  items: readonly Open[],
-  amount: Money,
-  first: number | null,
-): Record<string, string> => {
+export const fillDown = (items: readonly Open[], amount: Money, first: number | null): Record<string, string> => {
   let left = amount
   const filled = new Map<string, Money>()
   const mine = [...items.filter((o) => o.saleId === first), ...items.filter((o) => o.saleId !== first)]

@@ -61,7 +61,9 @@ export const AgeTable = ({ rows, totals, names, what, totalOf, currency, letters
           <button
             className="btn"
             onClick={() =>
-              setChosen(chosen.size > 0 ? new Set() : new Set(rows.filter((r) => r.total !== '0').map((r) => r.customerId!)))
+              setChosen(
+                chosen.size > 0 ? new Set() : new Set(rows.filter((r) => r.total !== '0').map((r) => r.customerId!)),
+              )
             }
           >
             {chosen.size > 0 ? 'Choose nobody' : 'Choose all who owe'}
@@ -181,4 +183,4 @@ export const AgeTable = ({ rows, totals, names, what, totalOf, currency, letters
       </div>
     </>
   )
-} // prettier-ignore
+}

@@ -40,8 +40,8 @@ export const BackTests = ({ currency }: { readonly currency: string }) => {
       ) : (
         <>
           <p className="mb-2" role="status">
-            Made again for the last months with what was known then: {sum((t) => t.inside)} of{' '}
-            {sum((t) => t.weeks)} weeks came in inside the band.
+            Made again for the last months with what was known then: {sum((t) => t.inside)} of {sum((t) => t.weeks)}{' '}
+            weeks came in inside the band.
           </p>
           <table className="ledger max-w-[700px]">
             <thead>

@@ -21,11 +21,7 @@ export const BandChart = ({ weeks, other, currency, today }: Props) => {
     weeks.map((w) => w.week as string),
     [left, width - 26],
   )
-  const most = Math.max(
-    max(weeks, (w) => size(w.high)) ?? 0,
-    max(other ?? [], (w) => size(w.median)) ?? 0,
-    1,
-  )
+  const most = Math.max(max(weeks, (w) => size(w.high)) ?? 0, max(other ?? [], (w) => size(w.median)) ?? 0, 1)
   const y = scaleLinear([0, most], [height - foot, top]).nice(4)
   const at = (w: ForecastWeek): number => x(w.week) ?? 0
   const middle = line<ForecastWeek>()
@@ -52,7 +48,9 @@ export const BandChart = ({ weeks, other, currency, today }: Props) => {
       ))}
       <path d={band([...weeks]) ?? ''} fill="#dfe6ec" stroke="#8ea1b3" strokeWidth={0.8} />
       <path d={middle([...weeks]) ?? ''} fill="none" stroke="#4a5f73" strokeWidth={2.4} />
-      {other && <path d={middle([...other]) ?? ''} fill="none" stroke="#a8431a" strokeWidth={2} strokeDasharray="5 4" />}
+      {other && (
+        <path d={middle([...other]) ?? ''} fill="none" stroke="#a8431a" strokeWidth={2} strokeDasharray="5 4" />
+      )}
       {weeks.map((w) => (
         <g key={w.week}>
           <circle cx={at(w)} cy={y(size(w.median))} r={3.2} fill="#4a5f73">
@@ -66,4 +64,4 @@ export const BandChart = ({ weeks, other, currency, today }: Props) => {
       <line x1={left} x2={width - 26} y1={height - foot} y2={height - foot} stroke="#1f2327" />
     </svg>
   )
-} // prettier-ignore
+}

@@ -30,7 +30,14 @@ export const ChaseCustomer = ({ customerId, name, currency, stage, from }: Props
           className="btn"
           disabled={busy || from !== null}
           title={from ? `from ${from}` : undefined}
-          onClick={() => void send('POST', `/customers/${customerId}/reminders`, {}, { say: () => `The ${NAMED[stage]} reminder to ${name} waits in Post.` })}
+          onClick={() =>
+            void send(
+              'POST',
+              `/customers/${customerId}/reminders`,
+              {},
+              { say: () => `The ${NAMED[stage]} reminder to ${name} waits in Post.` },
+            )
+          }
         >
           {from ? `${NAMED[stage]} reminder from ${from}` : `Write the ${NAMED[stage]} reminder`}
         </button>
@@ -42,8 +49,20 @@ export const ChaseCustomer = ({ customerId, name, currency, stage, from }: Props
       <Panel open={open} onClose={() => setOpen(false)} title="Small rests">
         <p className="mb-3">Every due of {name} with no more than this open is written off, sale by sale.</p>
         <div className="grid gap-3">
-          <MoneyField label="Up to" currency={currency} value={upTo} onValue={setUpTo} problem={messageFor(refused, 'upTo')} />
-          <Text label="Why" value={reason} maxLength={500} onChange={(e) => setReason(e.target.value)} problem={messageFor(refused, 'reason')} />
+          <MoneyField
+            label="Up to"
+            currency={currency}
+            value={upTo}
+            onValue={setUpTo}
+            problem={messageFor(refused, 'upTo')}
+          />
+          <Text
+            label="Why"
+            value={reason}
+            maxLength={500}
+            onChange={(e) => setReason(e.target.value)}
+            problem={messageFor(refused, 'reason')}
+          />
         </div>
         <Refusal refused={refused} />
         <button
@@ -51,7 +70,12 @@ export const ChaseCustomer = ({ customerId, name, currency, stage, from }: Props
           data-primary
           disabled={busy}
           onClick={async () => {
-            const done = await send<{ count: number; amount: string }>('POST', '/write-offs', { customerId, upTo, reason }, { say: (w) => `${w.amount} written off.` })
+            const done = await send<{ count: number; amount: string }>(
+              'POST',
+              '/write-offs',
+              { customerId, upTo, reason },
+              { say: (w) => `${w.amount} written off.` },
+            )
             if (done) setOpen(false)
           }}
         >
@@ -60,4 +84,4 @@ export const ChaseCustomer = ({ customerId, name, currency, stage, from }: Props
       </Panel>
     </>
   )
-} // prettier-ignore
+}

@@ -5,15 +5,7 @@ import { isDay, type Day } from '@/core/day'
 import { DayField } from '../fields'
 
 /** Which day a report speaks of; it lives in the address. */
-export const DayPick = ({
-  path,
-  asOf,
-  today,
-}: {
-  readonly path: string
-  readonly asOf: Day
-  readonly today: Day
-}) => {
+export const DayPick = ({ path, asOf, today }: { readonly path: string; readonly asOf: Day; readonly today: Day }) => {
   const router = useRouter()
   const [typed, setTyped] = useState<string>(asOf)
   return (

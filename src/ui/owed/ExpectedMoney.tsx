@@ -97,17 +97,16 @@ export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
             ) : (
               usual.weeks && (
                 <p className="mt-3" role="status">
-                  In the first four weeks {m(sum(changed.weeks.slice(0, 4), (w) => w.median))} would come
-                  instead of {m(sum(usual.weeks.slice(0, 4), (w) => w.median))}.
+                  In the first four weeks {m(sum(changed.weeks.slice(0, 4), (w) => w.median))} would come instead of{' '}
+                  {m(sum(usual.weeks.slice(0, 4), (w) => w.median))}.
                 </p>
               )
             )}
           </div>
         )}
         <p className="sub mt-5">
-          Each open due is moved {runs} times by a delay this customer had before (everybody’s, where there
-          are fewer than three). Half of the futures bring more than the middle line, one in ten less than the
-          lower edge.
+          Each open due is moved {runs} times by a delay this customer had before (everybody’s, where there are fewer
+          than three). Half of the futures bring more than the middle line, one in ten less than the lower edge.
         </p>
       </aside>
     </div>
@@ -133,7 +132,11 @@ const Progress = ({ done, stopped, stop, again }: ReturnType<typeof useForecast>
 
 /** Runs the simulation in a worker each time its input changes; the one before is ended. */
 const useForecast = (facts: ForecastFacts, runs: number, later: ForecastInput['later']) => {
-  const [state, setState] = useState<{ weeks: readonly ForecastWeek[] | null; done: number; stopped: boolean }>({ weeks: null, done: 0, stopped: false }) // prettier-ignore
+  const [state, setState] = useState<{ weeks: readonly ForecastWeek[] | null; done: number; stopped: boolean }>({
+    weeks: null,
+    done: 0,
+    stopped: false,
+  })
   const [turn, setTurn] = useState(0)
   const worker = useRef<Worker | null>(null)
   const asked = JSON.stringify(later ?? null)

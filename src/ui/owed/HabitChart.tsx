@@ -5,7 +5,7 @@ import type { Day } from '@/core/day'
 import { formatMoney, toDecimal, type Money } from '@/core/money'
 
 const monthName = (month: Day): string =>
-  ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'][Number(month.slice(5, 7)) - 1]! // prettier-ignore
+  ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'][Number(month.slice(5, 7)) - 1]!
 
 interface HabitProps {
   readonly months: readonly { readonly month: Day; readonly value: number | null }[]
@@ -82,30 +82,23 @@ export const OweLines = ({ customers, months }: OweProps) => {
     months.map((m) => m as string),
     [left, width - 22],
   )
-  const y = scaleLinear([0, Math.max(max(customers, (c) => max(c.owed, size) ?? 0) ?? 0, 1)], [height - foot, 12]).nice(4) // prettier-ignore
+  const y = scaleLinear([0, Math.max(max(customers, (c) => max(c.owed, size) ?? 0) ?? 0, 1)], [height - foot, 12]).nice(
+    4,
+  )
   const path = line<Money>()
     .x((_, i) => x(months[i]!) ?? 0)
     .y((m) => y(size(m)))
   return (
     <svg
       role="img"
-      aria-label={customers
-        .map((c, i) => `${i + 1} ${c.name}: ${formatMoney(c.owed.at(-1)!)} now`)
-        .join(', ')}
+      aria-label={customers.map((c, i) => `${i + 1} ${c.name}: ${formatMoney(c.owed.at(-1)!)} now`).join(', ')}
       viewBox={`0 0 ${width} ${height}`}
       className="w-full max-w-[760px]"
     >
       {y.ticks(4).map((t) => (
         <g key={t}>
           <line x1={left} x2={width - 22} y1={y(t)} y2={y(t)} stroke="#e6dfcf" />
-          <text
-            x={left - 8}
-            y={y(t) + 4}
-            textAnchor="end"
-            fontSize="12"
-            fontFamily="var(--font-figure)"
-            fill="#5c636b"
-          >
+          <text x={left - 8} y={y(t) + 4} textAnchor="end" fontSize="12" fontFamily="var(--font-figure)" fill="#5c636b">
             {t.toLocaleString('en-US')}
           </text>
         </g>
@@ -122,9 +115,7 @@ export const OweLines = ({ customers, months }: OweProps) => {
             <title>{c.name}</title>
           </path>
           <text
-            className={
-              i > 0 && y(size(c.owed.at(-1)!)) - y(size(customers[i - 1]!.owed.at(-1)!)) < 11 ? 'hidden' : ''
-            }
+            className={i > 0 && y(size(c.owed.at(-1)!)) - y(size(customers[i - 1]!.owed.at(-1)!)) < 11 ? 'hidden' : ''}
             x={width - 18}
             y={y(size(c.owed.at(-1)!)) + 4}
             fontSize="11"

@@ -62,11 +62,7 @@ export const AddressFields = ({ addresses, onAddresses, areas, problem }: Addres
                 />
                 <label>
                   <span className="label">Tax area</span>
-                  <select
-                    className="field"
-                    value={a.taxArea}
-                    onChange={(e) => set(i, { taxArea: e.target.value })}
-                  >
+                  <select className="field" value={a.taxArea} onChange={(e) => set(i, { taxArea: e.target.value })}>
                     <option value="">usual</option>
                     {areas.map((x) => (
                       <option key={x.code} value={x.code}>
@@ -129,12 +125,7 @@ export const ContactFields = ({ contacts, onContacts, problem }: ContactProps) =
             onChange={(e) => set(i, { name: e.target.value })}
             problem={problem(`contacts.${i}.name`)}
           />
-          <Text
-            label="Does"
-            value={c.role}
-            maxLength={80}
-            onChange={(e) => set(i, { role: e.target.value })}
-          />
+          <Text label="Does" value={c.role} maxLength={80} onChange={(e) => set(i, { role: e.target.value })} />
           <Text
             label="E-mail"
             type="email"
@@ -143,12 +134,7 @@ export const ContactFields = ({ contacts, onContacts, problem }: ContactProps) =
             onChange={(e) => set(i, { email: e.target.value })}
             problem={problem(`contacts.${i}.email`)}
           />
-          <Text
-            label="Phone"
-            value={c.phone}
-            maxLength={60}
-            onChange={(e) => set(i, { phone: e.target.value })}
-          />
+          <Text label="Phone" value={c.phone} maxLength={60} onChange={(e) => set(i, { phone: e.target.value })} />
           <button
             type="button"
             aria-label={`Person ${i + 1}: away`}
@@ -159,11 +145,7 @@ export const ContactFields = ({ contacts, onContacts, problem }: ContactProps) =
           </button>
         </div>
       ))}
-      <button
-        type="button"
-        className="text-xs underline"
-        onClick={() => onContacts([...contacts, NO_CONTACT])}
-      >
+      <button type="button" className="text-xs underline" onClick={() => onContacts([...contacts, NO_CONTACT])}>
         one more person
       </button>
     </fieldset>

@@ -55,16 +55,17 @@ const asBody = (c: CustomerDraft) => ({
   note: c.note,
   terms: {
     net: /^\d+$/.test(c.net) ? Number(c.net) : 0,
-    ...(c.discountPercent
-      ? { discountPercent: c.discountPercent, discountDays: Number(c.discountDays) || 0 }
-      : {}),
+    ...(c.discountPercent ? { discountPercent: c.discountPercent, discountDays: Number(c.discountDays) || 0 } : {}),
   },
   taxExempt: c.taxExempt,
   exemptNumber: c.exemptNumber,
   exemptUntil: c.exemptUntil || null,
   priceLevel: c.priceLevel,
   language: c.language,
-  tags: c.tags.split(',').map((t) => t.trim()).filter(Boolean), // prettier-ignore
+  tags: c.tags
+    .split(',')
+    .map((t) => t.trim())
+    .filter(Boolean),
   creditLimit: c.creditLimit || null,
   addresses: c.addresses.filter((a) => a.text.trim() !== ''),
   contacts: c.contacts.filter((x) => x.name.trim() !== '' || x.email !== ''),
@@ -147,11 +148,7 @@ export const CustomerForm = ({ id, start, currency, today, levels, areas }: Prop
           onValue={(discountPercent) => set({ discountPercent })}
           problem={problem('terms.discountPercent')}
         />
-        <QuantityField
-          label="within days"
-          value={c.discountDays}
-          onValue={(discountDays) => set({ discountDays })}
-        />
+        <QuantityField label="within days" value={c.discountDays} onValue={(discountDays) => set({ discountDays })} />
       </div>
       <div className="grid grid-cols-2 gap-3">
         <MoneyField
@@ -163,11 +160,7 @@ export const CustomerForm = ({ id, start, currency, today, levels, areas }: Prop
         />
         <label>
           <span className="label">Prices</span>
-          <select
-            className="field"
-            value={c.priceLevel}
-            onChange={(e) => set({ priceLevel: e.target.value })}
-          >
+          <select className="field" value={c.priceLevel} onChange={(e) => set({ priceLevel: e.target.value })}>
             <option value="">the list</option>
             {levels.map((l) => (
               <option key={l.code} value={l.code}>
@@ -193,12 +186,8 @@ export const CustomerForm = ({ id, start, currency, today, levels, areas }: Prop
       {text('Tags, with commas', 'tags', 400, { placeholder: 'cello, lessons' })}
       <div>
         <label className="flex min-h-9 items-center gap-2">
-          <input
-            type="checkbox"
-            checked={c.taxExempt}
-            onChange={(e) => set({ taxExempt: e.target.checked })}
-          />{' '}
-          Exempt from tax
+          <input type="checkbox" checked={c.taxExempt} onChange={(e) => set({ taxExempt: e.target.checked })} /> Exempt
+          from tax
         </label>
         {c.taxExempt && (
           <div className="grid grid-cols-2 gap-3">

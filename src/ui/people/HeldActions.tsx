@@ -77,12 +77,7 @@ export const HeldActions = ({ customerId, name, currency, today, owes, held }: P
             <label className="label" htmlFor="refund-method">
               How
             </label>
-            <select
-              id="refund-method"
-              className="field"
-              value={method}
-              onChange={(e) => setMethod(e.target.value)}
-            >
+            <select id="refund-method" className="field" value={method} onChange={(e) => setMethod(e.target.value)}>
               <option value="transfer">transfer</option>
               <option value="cash">cash</option>
               <option value="card">card</option>

@@ -30,8 +30,8 @@ export const JoinCustomer = ({ id, name }: { readonly id: number; readonly name:
       {open && (
         <Panel open onClose={() => setOpen(false)} title="Two records of one customer">
           <p className="mb-3">
-            All papers, money, addresses and letters of the other record move to {name}. What {name} does not
-            have is filled in. This cannot be taken apart again.
+            All papers, money, addresses and letters of the other record move to {name}. What {name} does not have is
+            filled in. This cannot be taken apart again.
           </p>
           <Picker
             label="The other record"
@@ -46,12 +46,7 @@ export const JoinCustomer = ({ id, name }: { readonly id: number; readonly name:
             </p>
           )}
           <Refusal refused={refused} />
-          <button
-            className="btn btn-do mt-4 w-full"
-            data-primary
-            disabled={busy || !other}
-            onClick={() => void join()}
-          >
+          <button className="btn btn-do mt-4 w-full" data-primary disabled={busy || !other} onClick={() => void join()}>
             Join them
           </button>
         </Panel>

@@ -36,10 +36,33 @@ export interface CustomerDraft {
   readonly contacts: readonly ContactDraft[]
 }
 
-export const emptyAddress = (kind: AddressDraft['kind']): AddressDraft => ({ kind, text: '', isDefault: false, instructions: '', taxArea: '' }) // prettier-ignore
+export const emptyAddress = (kind: AddressDraft['kind']): AddressDraft => ({
+  kind,
+  text: '',
+  isDefault: false,
+  instructions: '',
+  taxArea: '',
+})
 export const NO_CONTACT: ContactDraft = { name: '', role: '', email: '', phone: '' }
 
 /** The form before anything is typed. */
 export const NO_CUSTOMER: CustomerDraft = {
-  name: '', contact: '', email: '', phone: '', kind: '', note: '', net: '0', discountPercent: '', discountDays: '', taxExempt: false, exemptNumber: '', exemptUntil: '', priceLevel: '', language: 'en', tags: '', creditLimit: '', addresses: [emptyAddress('bill-to')], contacts: [],
-} // prettier-ignore
+  name: '',
+  contact: '',
+  email: '',
+  phone: '',
+  kind: '',
+  note: '',
+  net: '0',
+  discountPercent: '',
+  discountDays: '',
+  taxExempt: false,
+  exemptNumber: '',
+  exemptUntil: '',
+  priceLevel: '',
+  language: 'en',
+  tags: '',
+  creditLimit: '',
+  addresses: [emptyAddress('bill-to')],
+  contacts: [],
+}

@@ -35,13 +35,7 @@ interface Alike extends FoundCustomer {
 }
 
 /** Who it is for: found, or added while typing. Whoever looks like somebody known is shown before a double is made. */
-export const ForWhom = ({
-  buyer,
-  onBuyer,
-}: {
-  readonly buyer: Buyer | null
-  readonly onBuyer: (b: Buyer) => void
-}) => {
+export const ForWhom = ({ buyer, onBuyer }: { readonly buyer: Buyer | null; readonly onBuyer: (b: Buyer) => void }) => {
   const [fresh, setFresh] = useState(false)
   const [doubt, setDoubt] = useState<{ name: string; alike: readonly Alike[] } | null>(null)
   const [email, setEmail] = useState('')
@@ -52,17 +46,19 @@ export const ForWhom = ({
     if (found) onBuyer(found)
   }
   const add = async (name: string) => {
-    const made = await send<{ id: number }>('POST', '/customers', { name }, { say: () => `${name} is added to your people.` }) // prettier-ignore
+    const made = await send<{ id: number }>(
+      'POST',
+      '/customers',
+      { name },
+      { say: () => `${name} is added to your people.` },
+    )
     if (!made) return
     setFresh(true)
     setEmail('')
     await choose(made.id)
   }
   const consider = async (name: string) => {
-    const alike = await call<{ items: Alike[] }>(
-      'GET',
-      `/customers/look-alikes?name=${encodeURIComponent(name)}`,
-    )
+    const alike = await call<{ items: Alike[] }>('GET', `/customers/look-alikes?name=${encodeURIComponent(name)}`)
     if (alike.ok && alike.value.items.length > 0) setDoubt({ name, alike: alike.value.items })
     else await add(name)
   }

@@ -26,9 +26,7 @@ export const GoodsBack = ({ handoverId, number, today, lines }: Props) => {
   const [reason, setReason] = useState('')
   const [on, setOn] = useState<string>(today)
   const { send, busy, refused } = useSend()
-  const chosen = lines.flatMap((l) =>
-    back[l.lineId] ? [{ lineId: l.lineId, quantity: back[l.lineId] }] : [],
-  )
+  const chosen = lines.flatMap((l) => (back[l.lineId] ? [{ lineId: l.lineId, quantity: back[l.lineId] }] : []))
   const go = async () => {
     const body = { on, reason, ...(chosen.length > 0 ? { lines: chosen } : {}) }
     if (
@@ -45,8 +43,8 @@ export const GoodsBack = ({ handoverId, number, today, lines }: Props) => {
       </button>
       <Panel open={open} onClose={() => setOpen(false)} title={`Goods of handover ${number} came back`}>
         <p className="mb-3">
-          They lie on the shelf again at what they had cost, and can be handed over again. What is invoiced
-          comes back with a credit note instead.
+          They lie on the shelf again at what they had cost, and can be handed over again. What is invoiced comes back
+          with a credit note instead.
         </p>
         <div className="grid gap-3">
           {lines.map((l, i) => (
@@ -59,14 +57,7 @@ export const GoodsBack = ({ handoverId, number, today, lines }: Props) => {
               problem={messageFor(refused, `lines.${i}.quantity`)}
             />
           ))}
-          <WhyAndOn
-            today={today}
-            reason={reason}
-            onReason={setReason}
-            on={on}
-            onOn={setOn}
-            refused={refused}
-          />
+          <WhyAndOn today={today} reason={reason} onReason={setReason} on={on} onOn={setOn} refused={refused} />
         </div>
         {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
         <Submit busy={busy} onDo={() => void go()}>

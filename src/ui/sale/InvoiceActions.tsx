@@ -117,12 +117,7 @@ const DraftPanel = ({ invoice, today, onClose }: Props & { readonly onClose: () 
     const lines = Object.entries(values)
       .filter(([, q]) => q !== '' && q !== '0')
       .map(([lineId, quantity]) => ({ lineId: Number(lineId), quantity }))
-    const done = await send(
-      'PATCH',
-      `/invoices/${invoice.id}`,
-      { on, lines },
-      { say: () => 'The draft is changed.' },
-    )
+    const done = await send('PATCH', `/invoices/${invoice.id}`, { on, lines }, { say: () => 'The draft is changed.' })
     if (done) onClose()
   }
   return (
@@ -185,8 +180,7 @@ const CreditPanel = ({ invoice, today, onClose }: Props & { readonly onClose: ()
         ...wish,
       },
       {
-        say: (c) =>
-          `Credit note ${c.number} over ${c.totals.gross}.${c.draftId ? ' The new draft is ready.' : ''}`,
+        say: (c) => `Credit note ${c.number} over ${c.totals.gross}.${c.draftId ? ' The new draft is ready.' : ''}`,
         go: (c) => `/invoices/${c.draftId ?? c.id}`,
       },
     )
@@ -240,12 +234,12 @@ const CreditPanel = ({ invoice, today, onClose }: Props & { readonly onClose: ()
       {how !== 'amount' && (
         <div className="my-2 grid gap-1">
           <label className="flex gap-2">
-            <input type="checkbox" checked={returnGoods} onChange={(e) => setReturnGoods(e.target.checked)} />{' '}
-            the goods come back to the shelf
+            <input type="checkbox" checked={returnGoods} onChange={(e) => setReturnGoods(e.target.checked)} /> the goods
+            come back to the shelf
           </label>
           <label className="flex gap-2">
-            <input type="checkbox" checked={billAgain} onChange={(e) => setBillAgain(e.target.checked)} /> it
-            is billed again: make the draft at once
+            <input type="checkbox" checked={billAgain} onChange={(e) => setBillAgain(e.target.checked)} /> it is billed
+            again: make the draft at once
           </label>
         </div>
       )}

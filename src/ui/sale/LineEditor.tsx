@@ -8,17 +8,22 @@ import {
   useSensors,
   type DragEndEvent,
 } from '@dnd-kit/core'
-import {
-  arrayMove,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable'
+import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useId, useRef } from 'react'
 import { formatMoney, isPositiveMoney } from '@/core/money'
 import { Text } from '../fields'
 import { LineRow } from './LineRow'
-import { draftTotals, emptyLine, groupSums, isBlank, marginPercent, readLess, readPasted, type DraftSettings, type LineDraft } from './lineDraft' // prettier-ignore
+import {
+  draftTotals,
+  emptyLine,
+  groupSums,
+  isBlank,
+  marginPercent,
+  readLess,
+  readPasted,
+  type DraftSettings,
+  type LineDraft,
+} from './lineDraft'
 import { useRepricing, type SetLines } from './useRepricing'
 
 interface Props {
@@ -33,15 +38,7 @@ interface Props {
 }
 
 /** The lines of a sale while they are written, with totals at every change. Enter in a figure goes on to the next line. */
-export const LineEditor = ({
-  lines,
-  setLines,
-  wholeLess,
-  onWholeLess,
-  settings,
-  customerId,
-  addresses,
-}: Props) => {
+export const LineEditor = ({ lines, setLines, wholeLess, onWholeLess, settings, customerId, addresses }: Props) => {
   const table = useRef<HTMLTableElement>(null)
   const dndId = useId()
   const blank = settings.codes[0]!.code
@@ -93,8 +90,7 @@ export const LineEditor = ({
     setLines([...shown.slice(0, i), ...rows, ...shown.slice(i + 1)])
     return true
   }
-  const add = (kind: 'heading' | 'text') =>
-    setLines([...lines.filter((l) => !isBlank(l)), emptyLine(blank, kind)])
+  const add = (kind: 'heading' | 'text') => setLines([...lines.filter((l) => !isBlank(l)), emptyLine(blank, kind)])
   const figure = (name: string, value: string, strong = false) => (
     <tr className={strong ? 'total' : ''}>
       <td colSpan={7} className={strong ? 'r' : 'r border-0! text-iron-500'}>
@@ -193,10 +189,7 @@ export const LineEditor = ({
               </td>
               <td className="border-0!" />
             </tr>
-            {figure(
-              totals.margin === null ? 'net' : `margin ${totals.margin} % of net`,
-              formatMoney(totals.net),
-            )}
+            {figure(totals.margin === null ? 'net' : `margin ${totals.margin} % of net`, formatMoney(totals.net))}
             {figure(settings.exempt ? 'tax (exempt)' : 'tax', formatMoney(totals.tax))}
             {figure('total', formatMoney(totals.gross), true)}
           </tbody>

@@ -38,8 +38,9 @@ const Frame = ({
   readonly menu?: ReactNode
   readonly children: ReactNode
 }) => {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
-    useSortable({ id: line.key })
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+    id: line.key,
+  })
   const byKey = (e: KeyboardEvent) => {
     if (!e.altKey || (e.key !== 'ArrowUp' && e.key !== 'ArrowDown')) return
     e.preventDefault()
@@ -127,7 +128,11 @@ const More = ({ line, n, addresses, onChange }: Pick<RowProps, 'line' | 'n' | 'a
         value={line.choice}
         onChange={(e) => {
           const choice = e.target.value as LineDraft['choice']
-          onChange({ choice, chosen: choice !== 'optional', choiceGroup: choice === 'alternative' ? line.choiceGroup || 'Choice' : '' }) // prettier-ignore
+          onChange({
+            choice,
+            chosen: choice !== 'optional',
+            choiceGroup: choice === 'alternative' ? line.choiceGroup || 'Choice' : '',
+          })
         }}
       >
         <option value="none">takes it</option>
@@ -164,12 +169,8 @@ const More = ({ line, n, addresses, onChange }: Pick<RowProps, 'line' | 'n' | 'a
     )}
     {line.choice !== 'none' && (
       <label className="col-span-2 flex items-center gap-2">
-        <input
-          type="checkbox"
-          checked={line.chosen}
-          onChange={(e) => onChange({ chosen: e.target.checked })}
-        />{' '}
-        counts in the total for now
+        <input type="checkbox" checked={line.chosen} onChange={(e) => onChange({ chosen: e.target.checked })} /> counts
+        in the total for now
       </label>
     )}
   </div>

@@ -20,9 +20,10 @@ const SAYS: Readonly<Record<string, string>> = {
   now: 'All of it is due with the invoice.',
   terms: 'Counted from today, as if it were billed now.',
   deposit: 'What is asked ahead is held for them, a liability, until it is billed. The last row is left for the bill.',
-  layaway: 'Goods are set aside and stay here. All that comes is held for them; when it is paid up, the bill is made with the handover and nothing remains.',
+  layaway:
+    'Goods are set aside and stay here. All that comes is held for them; when it is paid up, the bill is made with the handover and nothing remains.',
   installments: 'Goods go with the bill. Each row is due on its own day; a charge is earned row by row.',
-} // prettier-ignore
+}
 
 /** The schedule an arrangement makes, before anything is saved. */
 export const PlanPreview = ({
@@ -92,8 +93,7 @@ export const PlanPreview = ({
       </table>
       {plan.effectiveYearlyRate !== null && kind === 'installments' && (
         <p className="sub mt-1.5">
-          {plan.financed} financed, {decimal(plan.effectiveYearlyRate).times(100).toFixed(2)} % a year in
-          effect
+          {plan.financed} financed, {decimal(plan.effectiveYearlyRate).times(100).toFixed(2)} % a year in effect
         </p>
       )}
     </section>

@@ -26,9 +26,7 @@ const doingsFor = ({ promise, held, stands }: SheetSale): readonly { doing: Doin
   ...(promise.dues.length > 0
     ? ([
         { doing: 'promise', label: 'They promised to pay' },
-        ...(promise.dues.some((d) => d.late)
-          ? ([{ doing: 'charge-late', label: 'Late charge' }] as const)
-          : []),
+        ...(promise.dues.some((d) => d.late) ? ([{ doing: 'charge-late', label: 'Late charge' }] as const) : []),
         { doing: 'write-off', label: 'Write off' },
       ] as const)
     : []),
@@ -46,13 +44,7 @@ export const PromiseActions = ({ sale, today, version }: Props) => {
         </button>
       ))}
       {doing && (
-        <DoPanel
-          key={`${doing}:${version}`}
-          doing={doing}
-          sale={sale}
-          today={today}
-          onClose={() => setDoing(null)}
-        />
+        <DoPanel key={`${doing}:${version}`} doing={doing} sale={sale} today={today} onClose={() => setDoing(null)} />
       )}
     </p>
   )

@@ -22,8 +22,8 @@ export const PromiseSection = ({ sheet }: { readonly sheet: Sheet }) => {
       {several && <DueRows sheet={sheet} />}
       {discounts.map((d) => (
         <p key={d.id} className="mt-2">
-          {formatMoney(subtractMoney(d.open, d.discount))} settles {nameOfDue(d)} through{' '}
-          {formatDay(d.discountUntil!)}: {formatMoney(d.discount)} comes off by itself.
+          {formatMoney(subtractMoney(d.open, d.discount))} settles {nameOfDue(d)} through {formatDay(d.discountUntil!)}:{' '}
+          {formatMoney(d.discount)} comes off by itself.
         </p>
       ))}
       <PromiseActions sale={sheet.forActions} today={sheet.today} version={sheet.version} />
@@ -46,7 +46,8 @@ const LayawayRows = ({ sheet }: { readonly sheet: Sheet }) => {
     <>
       <p className={`mb-2 font-bold ${STANDS_COLOUR[standing.stands] ?? ''}`}>
         {standing.stands}
-        {isPositiveMoney(standing.behind) && `: ${formatMoney(standing.behind)} since ${formatDay(standing.behindSince!)}`}
+        {isPositiveMoney(standing.behind) &&
+          `: ${formatMoney(standing.behind)} since ${formatDay(standing.behindSince!)}`}
         {standing.stands === 'paying in' && `: ${formatMoney(standing.left)} still to come`}
       </p>
       <table className="ledger max-w-[620px]">
@@ -82,7 +83,7 @@ const LayawayRows = ({ sheet }: { readonly sheet: Sheet }) => {
         </tbody>
       </table>
     </>
-  ) // prettier-ignore
+  )
 }
 
 /** Every due of the sale: rows of plans with their charge, parts of bills, charges of their own. */
@@ -91,8 +92,7 @@ const DueRows = ({ sheet }: { readonly sheet: Sheet }) => {
   const ended = story.plans.filter((p) => p.endedOn !== null)
   const live = story.dues.filter((d) => !ended.some((p) => p.id === d.planId))
   const charged = live.some((d) => isPositiveMoney(d.charge))
-  const sum = (pick: (d: (typeof live)[number]) => typeof story.open) =>
-    sumMoney(live.map(pick), story.open.currency)
+  const sum = (pick: (d: (typeof live)[number]) => typeof story.open) => sumMoney(live.map(pick), story.open.currency)
   return (
     <>
       {story.plans.map((p) => (

@@ -84,8 +84,7 @@ export const SaleActions = ({ sale, version, today, start, suggested }: Props) =
     // A panel opened by its address does not open again when the page is read anew.
     if (start) router.replace(location.pathname, { scroll: false })
   }
-  const primary =
-    acts.find((a) => a.doing === suggested)?.doing ?? (suggested === 'money' ? null : acts[0]?.doing)
+  const primary = acts.find((a) => a.doing === suggested)?.doing ?? (suggested === 'money' ? null : acts[0]?.doing)
   return (
     <div className="flex flex-wrap gap-2">
       {suggested === 'money' && (
@@ -113,9 +112,7 @@ export const SaleActions = ({ sale, version, today, start, suggested }: Props) =
           Take money
         </Link>
       )}
-      {doing && (
-        <DoPanel key={`${doing}:${version}`} doing={doing} sale={sale} today={today} onClose={close} />
-      )}
+      {doing && <DoPanel key={`${doing}:${version}`} doing={doing} sale={sale} today={today} onClose={close} />}
     </div>
   )
 }

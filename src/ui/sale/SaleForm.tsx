@@ -61,12 +61,7 @@ export const SaleForm = ({
     pricesIncludeTax: sale ? pricesIncludeTax : (buyer?.pricesIncludeTax ?? pricesIncludeTax),
   }
   const total = draftTotals(lines, facts.less, whole).gross
-  const over = overLimit(
-    buyer,
-    toDecimal(total).toString(),
-    sale?.agreed ? sale.total : '0',
-    settings.currency,
-  )
+  const over = overLimit(buyer, toDecimal(total).toString(), sale?.agreed ? sale.total : '0', settings.currency)
   const addresses = (buyer?.addresses ?? []).filter((a) => a.kind === 'deliver-to').map((a) => a.text)
   const take = (more: readonly LineDraft[]) => setLines((now) => [...now.filter((l) => !isBlank(l)), ...more])
   const body = () => {
@@ -95,8 +90,7 @@ export const SaleForm = ({
       },
     )
   const write = (agreed: boolean) => {
-    if (!buyer)
-      return setRefused({ detail: 'Say who it is for: find a customer, or type a new name.', errors: [] })
+    if (!buyer) return setRefused({ detail: 'Say who it is for: find a customer, or type a new name.', errors: [] })
     const { deliverNote, ...rest } = body()
     void send<{
       id: number
@@ -128,11 +122,7 @@ export const SaleForm = ({
   return (
     <div className="grid gap-4">
       <div className="grid gap-4 md:grid-cols-[1.2fr_1.2fr_160px_160px]">
-        {sale ? (
-          <Text label="For" value={buyer?.name ?? ''} readOnly />
-        ) : (
-          <ForWhom buyer={buyer} onBuyer={setBuyer} />
-        )}
+        {sale ? <Text label="For" value={buyer?.name ?? ''} readOnly /> : <ForWhom buyer={buyer} onBuyer={setBuyer} />}
         <Text
           label="About"
           value={facts.title}
@@ -140,12 +130,7 @@ export const SaleForm = ({
           maxLength={200}
           onChange={(e) => set({ title: e.target.value })}
         />
-        <DayField
-          label="Wanted by"
-          today={today}
-          value={facts.wantedBy}
-          onValue={(wantedBy) => set({ wantedBy })}
-        />
+        <DayField label="Wanted by" today={today} value={facts.wantedBy} onValue={(wantedBy) => set({ wantedBy })} />
         <label>
           <span className="label">Kind</span>
           <select className="field" value={facts.kind} onChange={(e) => set({ kind: e.target.value })}>
@@ -159,8 +144,8 @@ export const SaleForm = ({
       </div>
       {over && (
         <p role="status" className="border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
-          This takes {buyer!.name} {over} over their credit limit of {buyer!.creditLimit}. Ask for a deposit,
-          or for what is late first.
+          This takes {buyer!.name} {over} over their credit limit of {buyer!.creditLimit}. Ask for a deposit, or for
+          what is late first.
         </p>
       )}
       <Refusal refused={refused} />
@@ -197,34 +182,21 @@ export const SaleForm = ({
             </button>
           </>
         )}
-        <button
-          type="button"
-          className="text-xs underline"
-          aria-expanded={more}
-          onClick={() => setMore(!more)}
-        >
+        <button type="button" className="text-xs underline" aria-expanded={more} onClick={() => setMore(!more)}>
           {more ? 'less' : 'notes, address and more'}
         </button>
         <span className="sub">Ctrl Enter{sale ? '' : ' · nothing is recorded in the books yet'}</span>
       </div>
       {more && (
         <div className="grid max-w-[980px] gap-4 md:grid-cols-2">
-          <Words
-            label="Notes above the lines"
-            value={facts.noteAbove}
-            onValue={(noteAbove) => set({ noteAbove })}
-          />
+          <Words label="Notes above the lines" value={facts.noteAbove} onValue={(noteAbove) => set({ noteAbove })} />
           <Words label="Notes for the whole" value={facts.note} onValue={(note) => set({ note })} />
           <Words
             label="Delivered to"
             value={facts.deliverTo}
             most={500}
             onValue={(deliverTo) => set({ deliverTo })}
-            hint={
-              addresses.length > 1
-                ? `known: ${addresses.length} addresses; the usual one is filled in`
-                : undefined
-            }
+            hint={addresses.length > 1 ? `known: ${addresses.length} addresses; the usual one is filled in` : undefined}
           />{' '}
           <Words
             label="For whoever delivers"
@@ -255,30 +227,16 @@ export const SaleForm = ({
             </label>
           </div>
           <label className="flex items-center gap-2 self-end pb-2">
-            <input
-              type="checkbox"
-              checked={facts.rolledUp}
-              onChange={(e) => set({ rolledUp: e.target.checked })}
-            />{' '}
-            on paper each group stands as one sum
+            <input type="checkbox" checked={facts.rolledUp} onChange={(e) => set({ rolledUp: e.target.checked })} /> on
+            paper each group stands as one sum
           </label>
         </div>
       )}
       {panel === 'usual' && buyer && (
-        <UsualPanel
-          customerId={buyer.id}
-          customer={buyer.name}
-          onTake={take}
-          onClose={() => setPanel(null)}
-        />
+        <UsualPanel customerId={buyer.id} customer={buyer.name} onTake={take} onClose={() => setPanel(null)} />
       )}{' '}
       {panel === 'other' && buyer && (
-        <OtherSalePanel
-          customerId={buyer.id}
-          customer={buyer.name}
-          onTake={take}
-          onClose={() => setPanel(null)}
-        />
+        <OtherSalePanel customerId={buyer.id} customer={buyer.name} onTake={take} onClose={() => setPanel(null)} />
       )}{' '}
     </div>
   )
@@ -295,13 +253,7 @@ interface WordsProps {
 const Words = ({ label, value, onValue, most = 4000, hint }: WordsProps) => (
   <label>
     <span className="label">{label}</span>
-    <textarea
-      className="field"
-      rows={2}
-      maxLength={most}
-      value={value}
-      onChange={(e) => onValue(e.target.value)}
-    />
+    <textarea className="field" rows={2} maxLength={most} value={value} onChange={(e) => onValue(e.target.value)} />
     {hint && <span className="sub">{hint}</span>}
   </label>
 )

@@ -176,11 +176,7 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
           <td className="fig">{l.handedOver.minus(l.returned).toString()}</td>
           <td className="fig">{l.billed.minus(l.credited).toString()}</td>
           <td>
-            <Ticks
-              agreed={l.agreed}
-              handedOver={l.handedOver.minus(l.returned)}
-              billed={l.billed.minus(l.credited)}
-            />
+            <Ticks agreed={l.agreed} handedOver={l.handedOver.minus(l.returned)} billed={l.billed.minus(l.credited)} />
           </td>
         </>
       )}
@@ -192,9 +188,7 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
           </div>
         )}
         {l.priceFrom && l.priceFrom !== 'list' && (
-          <div className="ml-auto max-w-[112px] font-text text-xs whitespace-normal text-iron-500">
-            {l.priceFrom}
-          </div>
+          <div className="ml-auto max-w-[112px] font-text text-xs whitespace-normal text-iron-500">{l.priceFrom}</div>
         )}
       </td>
       <td className="fig text-iron-500">{sheet.margins.get(l.id) ?? ''}</td>

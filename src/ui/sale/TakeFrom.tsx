@@ -104,7 +104,11 @@ export const OtherSalePanel = ({ customerId, customer, onTake, onClose }: Props)
   const take = async (id: number) => {
     const sale = await call<{ lines: SavedLine[] }>('GET', `/sales/${id}`)
     if (!sale.ok) return
-    onTake(sale.value.lines.filter((l) => l.quantity !== '0' || l.kind === 'heading' || l.kind === 'text').map((l) => fromSaved(l, { asNew: true }))) // prettier-ignore
+    onTake(
+      sale.value.lines
+        .filter((l) => l.quantity !== '0' || l.kind === 'heading' || l.kind === 'text')
+        .map((l) => fromSaved(l, { asNew: true })),
+    )
     onClose()
   }
   return (

@@ -1,5 +1,25 @@
 /** What can be asked of a sale sheet by its address: `?do=bill`. */
-export const DOINGS = ['offer', 'agree', 'hand-over', 'bill', 'ask-deposit', 'pay-how', 'decline', 'cancel', 'put-off', 'repeat', 'link', 'pay-off', 'reschedule', 'card', 'give-up', 'promise', 'held', 'write-off', 'charge-late'] as const // prettier-ignore
+export const DOINGS = [
+  'offer',
+  'agree',
+  'hand-over',
+  'bill',
+  'ask-deposit',
+  'pay-how',
+  'decline',
+  'cancel',
+  'put-off',
+  'repeat',
+  'link',
+  'pay-off',
+  'reschedule',
+  'card',
+  'give-up',
+  'promise',
+  'held',
+  'write-off',
+  'charge-late',
+] as const
 export type Doing = (typeof DOINGS)[number]
 
 export interface SheetLine {

@@ -55,7 +55,10 @@ const text = (v: unknown): string => (v === undefined || v === null ? '' : Strin
 export const readBack = (now: Plain, usual: UsualPlain, nextMonth: Day): Draft => {
   const part = (v: unknown, key: 'percent' | 'amount'): string => text((v as Plain | undefined)?.[key])
   const stages = (now.stages as readonly Plain[] | undefined) ?? [now]
-  const [lay, ins] = [now.kind === 'layaway' ? now : usual.layaway, now.kind === 'installments' ? now : usual.installments] // prettier-ignore
+  const [lay, ins] = [
+    now.kind === 'layaway' ? now : usual.layaway,
+    now.kind === 'installments' ? now : usual.installments,
+  ]
   const charge = ins.charge as Plain | undefined
   const every = now.every ?? lay.every ?? ins.every ?? 'month'
   return {
@@ -95,7 +98,7 @@ const whole = (s: string): number | undefined => (filled(s) === undefined ? unde
 const partOf = (percent: string, amount: string) =>
   filled(amount) ? { amount } : filled(percent) ? { percent } : undefined
 const rhythm = (every: string): 'week' | 'two-weeks' | 'month' | { days: number } =>
-  every === 'week' || every === 'two-weeks' || every === 'month' ? every : { days: Number(every) } // prettier-ignore
+  every === 'week' || every === 'two-weeks' || every === 'month' ? every : { days: Number(every) }
 
 /** A percentage as a fraction; what is no number goes as it was typed, and is refused with a sentence. */
 const rateOf = (percent: string): string =>
@@ -111,8 +114,12 @@ export const writeOut = (d: Draft): ArrangementInput => {
       return {
         kind: 'terms',
         net: Number(d.net) || 0,
-        ...(parts > 1 ? { parts, every: rhythm(d.every) } : filled(d.discountPercent) ? { discountPercent: d.discountPercent, discountDays: whole(d.discountDays) } : {}),
-      } // prettier-ignore
+        ...(parts > 1
+          ? { parts, every: rhythm(d.every) }
+          : filled(d.discountPercent)
+            ? { discountPercent: d.discountPercent, discountDays: whole(d.discountDays) }
+            : {}),
+      }
     }
     case 'deposit': {
       const first = partOf(d.percent, d.amount)
@@ -128,12 +135,14 @@ export const writeOut = (d: Draft): ArrangementInput => {
     case 'layaway':
       return {
         kind: 'layaway',
-        ...(filled(d.firstPayment) ? { firstPayment: d.firstPayment } : { firstPercent: filled(d.firstPercent) ?? '0' }),
+        ...(filled(d.firstPayment)
+          ? { firstPayment: d.firstPayment }
+          : { firstPercent: filled(d.firstPercent) ?? '0' }),
         months: whole(d.months),
         every: rhythm(d.every),
         graceDays: whole(d.graceDays) ?? 0,
         fee: partOf(d.feePercent, d.feeAmount),
-      } // prettier-ignore
+      }
     case 'installments':
       return {
         kind: 'installments',
@@ -142,11 +151,7 @@ export const writeOut = (d: Draft): ArrangementInput => {
         every: rhythm(d.every),
         firstDue: d.firstDue,
         roundUpTo: whole(d.roundUpTo),
-        charge: filled(d.flat)
-          ? { flat: d.flat }
-          : filled(d.yearly)
-            ? { yearlyRate: rateOf(d.yearly) }
-            : undefined,
+        charge: filled(d.flat) ? { flat: d.flat } : filled(d.yearly) ? { yearlyRate: rateOf(d.yearly) } : undefined,
         graceDays: whole(d.graceDays) ?? 0,
         lateCharge: partOf(d.latePercent, d.lateAmount),
       }

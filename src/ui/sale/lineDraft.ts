@@ -98,9 +98,7 @@ export interface SavedLine {
 }
 
 export const sayLess = (percent: string, amount: string): string =>
-  [Number(percent) > 0 ? `${Number(percent)}%` : '', /[1-9]/.test(amount) ? amount : '']
-    .filter(Boolean)
-    .join('+')
+  [Number(percent) > 0 ? `${Number(percent)}%` : '', /[1-9]/.test(amount) ? amount : ''].filter(Boolean).join('+')
 
 /** A saved line opened again: the same line, or (`asNew`) a new one that says the same. */
 export const fromSaved = (
@@ -164,18 +162,20 @@ export interface DraftTotals extends TaxedDocument {
 const amountOf = (text: string, currency: string): Money => roundToMoney(number(text), currency)
 
 /** What the lines come to while they are typed: by the very functions that will bill them. */
-export const draftTotals = (
-  lines: readonly LineDraft[],
-  wholeLess: string,
-  s: DraftSettings,
-): DraftTotals => {
+export const draftTotals = (lines: readonly LineDraft[], wholeLess: string, s: DraftSettings): DraftTotals => {
   const exempt = s.codes.find((c) => c.treatment === 'exempt')
   const none = zeroMoney(s.currency)
   const worthOf = (l: LineDraft): Money => {
     const less = readLess(l.less) ?? { percent: '0', amount: '0' }
     const quantity = l.kind === 'line' ? number(l.quantity) : ZERO
     return lineWorth(
-      { unitPrice: number(l.unitPrice), discountPercent: number(less.percent), quantity, discountAmount: amountOf(less.amount, s.currency), wholeLess: none }, // prettier-ignore
+      {
+        unitPrice: number(l.unitPrice),
+        discountPercent: number(less.percent),
+        quantity,
+        discountAmount: amountOf(less.amount, s.currency),
+        wholeLess: none,
+      },
       quantity,
     )
   }

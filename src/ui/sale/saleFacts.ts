@@ -14,4 +14,16 @@ export interface SaleFacts {
   readonly less: string
 }
 
-export const NO_FACTS: SaleFacts = { title: '', noteAbove: '', note: '', wantedBy: '', kind: '', channel: 'phone', deliverTo: '', deliverNote: '', purchaseOrder: '', rolledUp: false, less: '' } // prettier-ignore
+export const NO_FACTS: SaleFacts = {
+  title: '',
+  noteAbove: '',
+  note: '',
+  wantedBy: '',
+  kind: '',
+  channel: 'phone',
+  deliverTo: '',
+  deliverNote: '',
+  purchaseOrder: '',
+  rolledUp: false,
+  less: '',
+}

@@ -40,8 +40,26 @@ interface Props {
   readonly exampleId: number | null
 }
 
-const COLUMN: Readonly<Record<PaperColumn, string>> = { code: 'code', quantity: 'quantity', each: 'each', less: 'less', sum: 'sum', onShelf: 'on the shelf', place: 'place', change: 'change', owed: 'owed', due: 'due' } // prettier-ignore
-const BLOCK: Readonly<Record<PaperBlock, string>> = { above: 'words above', lines: 'lines', sums: 'sums', note: 'notes', conditions: 'conditions', below: 'words below' } // prettier-ignore
+const COLUMN: Readonly<Record<PaperColumn, string>> = {
+  code: 'code',
+  quantity: 'quantity',
+  each: 'each',
+  less: 'less',
+  sum: 'sum',
+  onShelf: 'on the shelf',
+  place: 'place',
+  change: 'change',
+  owed: 'owed',
+  due: 'due',
+}
+const BLOCK: Readonly<Record<PaperBlock, string>> = {
+  above: 'words above',
+  lines: 'lines',
+  sums: 'sums',
+  note: 'notes',
+  conditions: 'conditions',
+  below: 'words below',
+}
 
 const Row = ({
   id,
@@ -197,9 +215,7 @@ export const LayoutEditor = ({ paper, paperName, layout, spec: start, exampleId 
                     value={columnOf(key)!.name}
                     onChange={(e) =>
                       set({
-                        columns: spec.columns.map((c) =>
-                          c.key === key ? { ...c, name: e.target.value } : c,
-                        ),
+                        columns: spec.columns.map((c) => (c.key === key ? { ...c, name: e.target.value } : c)),
                       })
                     }
                   />
@@ -222,9 +238,7 @@ export const LayoutEditor = ({ paper, paperName, layout, spec: start, exampleId 
                     disabled={block === 'lines'}
                     onChange={(e) =>
                       set({
-                        blocks: e.target.checked
-                          ? [...spec.blocks, block]
-                          : spec.blocks.filter((b) => b !== block),
+                        blocks: e.target.checked ? [...spec.blocks, block] : spec.blocks.filter((b) => b !== block),
                       })
                     }
                   />{' '}
@@ -239,8 +253,8 @@ export const LayoutEditor = ({ paper, paperName, layout, spec: start, exampleId 
           {check('notes of lines', 'showNotes')}
           {check('where it is delivered', 'showDeliverTo')}
           <label className="flex gap-2">
-            <input type="checkbox" checked={usual} onChange={(e) => setUsual(e.target.checked)} /> used for
-            every {paperName.toLowerCase()} from now on
+            <input type="checkbox" checked={usual} onChange={(e) => setUsual(e.target.checked)} /> used for every{' '}
+            {paperName.toLowerCase()} from now on
           </label>
         </div>
         <Refusal refused={refused} />

@@ -20,12 +20,7 @@ export const LetterEditor = () => {
     ).then((t) => t.ok && setWords({ subject: t.value.subject, body: t.value.body }))
   }, [paper, language])
   const keep = () =>
-    send(
-      'POST',
-      '/letter-templates',
-      { paper, language, ...words },
-      { say: () => 'Kept. New letters say it so.' },
-    )
+    send('POST', '/letter-templates', { paper, language, ...words }, { say: () => 'Kept. New letters say it so.' })
   const back = async () => {
     const own = await send<{ subject: string; body: string }>(
       'DELETE',
@@ -78,8 +73,7 @@ export const LetterEditor = () => {
         />
       </label>
       <p className="sub">
-        Filled in for you: {LETTER_FACTS.map((f) => `{${f}}`).join(', ')}. A line with nothing to fill in is
-        left out.
+        Filled in for you: {LETTER_FACTS.map((f) => `{${f}}`).join(', ')}. A line with nothing to fill in is left out.
       </p>
       <Refusal refused={refused} />
       <p className="flex gap-2">

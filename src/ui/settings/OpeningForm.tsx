@@ -23,9 +23,7 @@ export const OpeningForm = ({ today, openedOn, pricesIncludeTax, posted }: Props
     <section className="grid gap-3">
       <h2>Books and prices</h2>
       {posted ? (
-        <p className="sub">
-          The books opened on the day they were set up with; something is posted, so that stays.
-        </p>
+        <p className="sub">The books opened on the day they were set up with; something is posted, so that stays.</p>
       ) : (
         <DayField
           label="The books open on"
@@ -36,8 +34,8 @@ export const OpeningForm = ({ today, openedOn, pricesIncludeTax, posted }: Props
         />
       )}
       <label className="flex items-center gap-2">
-        <input type="checkbox" checked={withTax} onChange={(e) => setWithTax(e.target.checked)} /> Prices of
-        new sales include tax
+        <input type="checkbox" checked={withTax} onChange={(e) => setWithTax(e.target.checked)} /> Prices of new sales
+        include tax
       </label>
       {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
       <p>

@@ -19,13 +19,7 @@ export interface PaperSettings {
 }
 
 /** The business as its papers show it. */
-export const PapersForm = ({
-  business,
-  hasMark,
-}: {
-  readonly business: PaperSettings
-  readonly hasMark: boolean
-}) => {
+export const PapersForm = ({ business, hasMark }: { readonly business: PaperSettings; readonly hasMark: boolean }) => {
   const [b, setB] = useState({ ...business, estimateDays: String(business.estimateDays) })
   const { send, busy, refused } = useSend()
   const set = (change: Partial<typeof b>) => setB({ ...b, ...change })

@@ -50,7 +50,12 @@ export const PromiseForm = (props: Props) => {
   const [taxOnDeposits, setTax] = useState(props.taxOnDeposits)
   const [taxBackOnBadDebts, setBack] = useState(props.taxBackOnBadDebts)
   const q = (label: string, key: keyof typeof f, path: string = key) => (
-    <QuantityField label={label} value={f[key]} onValue={(v) => setF((now) => ({ ...now, [key]: v }))} problem={messageFor(refused, path)} />
+    <QuantityField
+      label={label}
+      value={f[key]}
+      onValue={(v) => setF((now) => ({ ...now, [key]: v }))}
+      problem={messageFor(refused, path)}
+    />
   )
   const numbers = (s: string): number[] => s.split(/[ ,]+/).filter(Boolean).map(Number)
   const keep = () =>
@@ -70,7 +75,11 @@ export const PromiseForm = (props: Props) => {
           },
           installments: { count: whole(f.count), graceDays: whole(f.lateGrace) },
           late: {
-            charge: some(f.lateAmount) ? { amount: f.lateAmount } : some(f.latePercent) ? { percent: f.latePercent } : undefined,
+            charge: some(f.lateAmount)
+              ? { amount: f.lateAmount }
+              : some(f.latePercent)
+                ? { percent: f.latePercent }
+                : undefined,
             graceDays: whole(f.lateGrace),
           },
         },
@@ -96,7 +105,11 @@ export const PromiseForm = (props: Props) => {
         {q('within months', 'months', 'usualArrangements.layaway.months')}
         <label>
           <span className="label">Layaway: how often</span>
-          <select className="field" value={f.every} onChange={(e) => setF((now) => ({ ...now, every: e.target.value }))}>
+          <select
+            className="field"
+            value={f.every}
+            onChange={(e) => setF((now) => ({ ...now, every: e.target.value }))}
+          >
             {EVERY.map((e) => (
               <option key={e.value} value={e.value}>
                 {e.label}
@@ -108,12 +121,33 @@ export const PromiseForm = (props: Props) => {
         {q('fee when given up, percent', 'feePercent', 'usualArrangements.layaway.fee')}
         {q('Installments: payments', 'count', 'usualArrangements.installments.count')}
         {q('Late charge, percent', 'latePercent', 'usualArrangements.late.charge')}
-        <MoneyField label="or an amount" currency={currency} value={f.lateAmount} onValue={(v) => setF((now) => ({ ...now, lateAmount: v }))} />
+        <MoneyField
+          label="or an amount"
+          currency={currency}
+          value={f.lateAmount}
+          onValue={(v) => setF((now) => ({ ...now, lateAmount: v }))}
+        />
         {q('after days of grace', 'lateGrace', 'usualArrangements.late.graceDays')}
-        <MoneyField label="For a cheque that bounced" currency={currency} value={f.bounceFee} onValue={(v) => setF((now) => ({ ...now, bounceFee: v }))} problem={messageFor(refused, 'bounceFee')} />
+        <MoneyField
+          label="For a cheque that bounced"
+          currency={currency}
+          value={f.bounceFee}
+          onValue={(v) => setF((now) => ({ ...now, bounceFee: v }))}
+          problem={messageFor(refused, 'bounceFee')}
+        />
         {q('Warn when late by days', 'stop', 'stopSupplyDays')}
-        <TextField label="Reminders after days" value={f.reminders} onValue={(v) => setF((now) => ({ ...now, reminders: v }))} problem={messageFor(refused, 'reminderDays')} />
-        <TextField label="Columns of what is late" value={f.limits} onValue={(v) => setF((now) => ({ ...now, limits: v }))} problem={messageFor(refused, 'ageLimits')} />
+        <TextField
+          label="Reminders after days"
+          value={f.reminders}
+          onValue={(v) => setF((now) => ({ ...now, reminders: v }))}
+          problem={messageFor(refused, 'reminderDays')}
+        />
+        <TextField
+          label="Columns of what is late"
+          value={f.limits}
+          onValue={(v) => setF((now) => ({ ...now, limits: v }))}
+          problem={messageFor(refused, 'ageLimits')}
+        />
         {q('Smallest coin, in hundredths', 'coin', 'smallestCoin')}
       </div>
       <div className="mt-3 grid gap-1.5">
@@ -132,12 +166,22 @@ export const PromiseForm = (props: Props) => {
       </button>
     </section>
   )
-} // prettier-ignore
+}
 
-const TextField = ({ label, value, onValue, problem }: { readonly label: string; readonly value: string; readonly onValue: (v: string) => void; readonly problem: string | undefined }) => (
+const TextField = ({
+  label,
+  value,
+  onValue,
+  problem,
+}: {
+  readonly label: string
+  readonly value: string
+  readonly onValue: (v: string) => void
+  readonly problem: string | undefined
+}) => (
   <label>
     <span className="label">{label}</span>
     <input className="field" value={value} onChange={(e) => onValue(e.target.value)} />
     {problem && <span className="text-xs text-oxide-700">{problem}</span>}
   </label>
-) // prettier-ignore
+)

@@ -41,7 +41,12 @@ const NewRates = ({ codes, today }: Props) => {
     if (!typed.every((k) => PERCENT.test(k.percent))) return setWrong('A percentage is written like 8.25.')
     setWrong('')
     const components = typed.map((k) => ({ name: k.name, rate: asRate(k.percent) }))
-    const made = await send('POST', `/tax-codes/${chosen.id}/rates`, { from, components }, { say: () => `${code} has these rates from that day on.` }) // prettier-ignore
+    const made = await send(
+      'POST',
+      `/tax-codes/${chosen.id}/rates`,
+      { from, components },
+      { say: () => `${code} has these rates from that day on.` },
+    )
     if (!made) return
     setPercents({})
     setFrom('')
@@ -50,8 +55,7 @@ const NewRates = ({ codes, today }: Props) => {
     <>
       <h3 className="mt-4 font-bold">A rate changes</h3>
       <p className="sub mb-2">
-        Papers of that day and later take the new rate, papers before keep theirs, also when they are written
-        later.
+        Papers of that day and later take the new rate, papers before keep theirs, also when they are written later.
       </p>
       <div className="grid grid-cols-2 items-end gap-2">
         <label>
@@ -69,13 +73,7 @@ const NewRates = ({ codes, today }: Props) => {
             ))}
           </select>
         </label>
-        <DayField
-          label="From"
-          today={today}
-          value={from}
-          onValue={setFrom}
-          problem={messageFor(refused, 'from')}
-        />
+        <DayField label="From" today={today} value={from} onValue={setFrom} problem={messageFor(refused, 'from')} />
         {chosen.components.map((k) => (
           <Text
             key={`${chosen.id}${k.name}`}
@@ -105,7 +103,12 @@ export const TaxForm = ({ codes, today }: Props) => {
     if (!PERCENT.test(tax.percent)) return setWrong('A percentage is written like 8.25.')
     setWrong('')
     const components = [{ name: tax.name, rate: asRate(tax.percent) }]
-    const made = await send('POST', '/tax-codes', { code: tax.code, name: tax.name, components }, { say: () => `Tax code ${tax.code} can be used now.` }) // prettier-ignore
+    const made = await send(
+      'POST',
+      '/tax-codes',
+      { code: tax.code, name: tax.name, components },
+      { say: () => `Tax code ${tax.code} can be used now.` },
+    )
     if (made) setTax({ code: '', name: '', percent: '' })
   }
   return (

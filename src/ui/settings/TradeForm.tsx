@@ -9,21 +9,19 @@ interface Props {
   readonly shopfrontOpen: boolean
   readonly linksOpenAll: boolean
   readonly hasMailServer: boolean
-  readonly levels: readonly { readonly id: number; readonly code: string; readonly name: string; readonly percentOff: string; readonly pricesIncludeTax: boolean | null }[] // prettier-ignore
+  readonly levels: readonly {
+    readonly id: number
+    readonly code: string
+    readonly name: string
+    readonly percentOff: string
+    readonly pricesIncludeTax: boolean | null
+  }[]
   readonly areas: readonly { readonly code: string; readonly name: string; readonly taxCode: string }[]
   readonly codes: readonly string[]
 }
 
 /** Kinds of sale, price levels, tax areas, the shopfront, and how mail goes. */
-export const TradeForm = ({
-  kinds,
-  shopfrontOpen,
-  linksOpenAll,
-  hasMailServer,
-  levels,
-  areas,
-  codes,
-}: Props) => (
+export const TradeForm = ({ kinds, shopfrontOpen, linksOpenAll, hasMailServer, levels, areas, codes }: Props) => (
   <>
     <Kinds kinds={kinds} />
     <Levels levels={levels} />
@@ -37,7 +35,10 @@ export const TradeForm = ({
 const Kinds = ({ kinds }: { readonly kinds: readonly string[] }) => {
   const [typed, setTyped] = useState(kinds.join(', '))
   const { send, busy, refused } = useSend()
-  const wanted = typed.split(',').map((k) => k.trim()).filter(Boolean) // prettier-ignore
+  const wanted = typed
+    .split(',')
+    .map((k) => k.trim())
+    .filter(Boolean)
   return (
     <section>
       <h2>Kinds of sale</h2>
@@ -126,11 +127,7 @@ const Levels = ({ levels }: Pick<Props, 'levels'>) => {
         />
         <label>
           <span className="label">Prices shown</span>
-          <select
-            className="field"
-            value={l.withTax}
-            onChange={(e) => setL({ ...l, withTax: e.target.value })}
-          >
+          <select className="field" value={l.withTax} onChange={(e) => setL({ ...l, withTax: e.target.value })}>
             {Object.entries(WITH_TAX).map(([k, name]) => (
               <option key={k} value={k}>
                 {name}
@@ -189,11 +186,7 @@ const Areas = ({ areas, codes }: Pick<Props, 'areas' | 'codes'>) => {
         />
         <label>
           <span className="label">Tax code</span>
-          <select
-            className="field"
-            value={a.taxCode}
-            onChange={(e) => setA({ ...a, taxCode: e.target.value })}
-          >
+          <select className="field" value={a.taxCode} onChange={(e) => setA({ ...a, taxCode: e.target.value })}>
             {codes.map((c) => (
               <option key={c}>{c}</option>
             ))}
@@ -260,12 +253,7 @@ const LinksOpen = ({ all }: { readonly all: boolean }) => {
         className="btn"
         disabled={busy}
         onClick={() =>
-          void send(
-            'PATCH',
-            '/settings',
-            { linksOpenAll: !all },
-            { say: () => 'Kept, for links made from now on.' },
-          )
+          void send('PATCH', '/settings', { linksOpenAll: !all }, { say: () => 'Kept, for links made from now on.' })
         }
       >
         {all ? 'Open only the sale' : 'Open everything of the customer'}
@@ -282,9 +270,7 @@ const Mail = ({ has }: { readonly has: boolean }) => {
     <section>
       <h2>How mail goes</h2>
       <p className="mb-2">
-        {has
-          ? 'Through your mail server.'
-          : 'Through the mail stand-in: letters land in a mailbox that opens in Post.'}
+        {has ? 'Through your mail server.' : 'Through the mail stand-in: letters land in a mailbox that opens in Post.'}
       </p>
       <div className="flex items-end gap-2">
         <div className="flex-1">
@@ -307,9 +293,7 @@ const Mail = ({ has }: { readonly has: boolean }) => {
               { smtpUrl: url.trim() },
               {
                 say: () =>
-                  url.trim()
-                    ? 'Letters go through the mail server now.'
-                    : 'Letters go through the stand-in now.',
+                  url.trim() ? 'Letters go through the mail server now.' : 'Letters go through the stand-in now.',
               },
             )
           }

@@ -9,13 +9,7 @@ import { call, useSend } from '../send'
 import { useBasket } from '../customer/useBasket'
 
 /** A basket while the customer fills it: seen live, changed from here, and made an order without retyping. */
-export const OwnerBasket = ({
-  start,
-  currency,
-}: {
-  readonly start: BasketView
-  readonly currency: string
-}) => {
+export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; readonly currency: string }) => {
   const { send, busy, refused } = useSend()
   const [customer, setCustomer] = useState<{ id: number; name: string } | null>(null)
   const { basket, take } = useBasket(start, async () => {
@@ -126,12 +120,7 @@ export const OwnerBasket = ({
           />
         ))}
         {basket.note && <p className="whitespace-pre-line">{basket.note}</p>}
-        <Picker
-          label="or somebody known"
-          chosen={customer?.name ?? ''}
-          find={findCustomers}
-          onPick={setCustomer}
-        />
+        <Picker label="or somebody known" chosen={customer?.name ?? ''} find={findCustomers} onPick={setCustomer} />
         <button
           className="btn btn-do mt-2"
           data-primary

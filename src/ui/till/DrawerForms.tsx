@@ -94,14 +94,20 @@ const Count = ({ on, currency, expected }: Props) => {
   const sum = money(
     PIECES.reduce((s, worth) => s + worth * BigInt(Math.max(0, Math.trunc(Number(pieces[String(worth)]) || 0))), 0n),
     currency,
-  ) // prettier-ignore
+  )
   const books = parseMoney(expected, currency)
   const over = books.ok ? subtractMoney(sum, books.value) : null
   const any = Object.values(pieces).some((n) => n !== '' && n !== '0')
   const go = async () => {
     const body = any
-      ? { pieces: Object.fromEntries(Object.entries(pieces).filter(([, n]) => Number(n) > 0).map(([worth, n]) => [toDecimalString(money(BigInt(worth), currency)), Math.trunc(Number(n))])) }
-      : { counted } // prettier-ignore
+      ? {
+          pieces: Object.fromEntries(
+            Object.entries(pieces)
+              .filter(([, n]) => Number(n) > 0)
+              .map(([worth, n]) => [toDecimalString(money(BigInt(worth), currency)), Math.trunc(Number(n))]),
+          ),
+        }
+      : { counted }
     const done = await send<{ number: string; over: string }>(
       'POST',
       '/drawer/counts',
@@ -148,14 +154,15 @@ const Count = ({ on, currency, expected }: Props) => {
           />
         </div>
       )}
-      {
-        any && over && (
+      {any && over && (
         <p className="mt-3" role="status">
           <span className="fig font-bold">{formatMoney(sum)}</span> counted, {expected} by the books:{' '}
-          {over.minor === 0n ? 'agrees' : `${formatMoney(over.minor < 0n ? { ...over, minor: -over.minor } : over)} ${over.minor < 0n ? 'short' : 'over'}`}.
+          {over.minor === 0n
+            ? 'agrees'
+            : `${formatMoney(over.minor < 0n ? { ...over, minor: -over.minor } : over)} ${over.minor < 0n ? 'short' : 'over'}`}
+          .
         </p>
-      ) /* prettier-ignore */
-      }
+      )}
       <Refusal refused={refused} />
       <button className="btn btn-do mt-3 w-full" data-primary disabled={busy} onClick={() => void go()}>
         Close the day

@@ -106,13 +106,20 @@ const Slip = ({ today, currency, inDrawer, cheques }: Props) => {
         className="btn btn-do mt-3 w-full"
         data-primary
         disabled={busy}
-        onClick={() => void send<{ number: string; total: string }>('POST', '/banking-slips', { on, cash: cash || '0', cheques: [...chosen] }, { say: (s) => `Slip ${s.number}: ${s.total} goes to the bank.` })}
+        onClick={() =>
+          void send<{ number: string; total: string }>(
+            'POST',
+            '/banking-slips',
+            { on, cash: cash || '0', cheques: [...chosen] },
+            { say: (s) => `Slip ${s.number}: ${s.total} goes to the bank.` },
+          )
+        }
       >
         Take {formatMoney(total)} to the bank
       </button>
     </section>
   )
-} // prettier-ignore
+}
 
 const Settle = ({ today, currency, cards }: Props) => {
   const { send, busy, refused } = useSend()
@@ -144,10 +151,17 @@ const Settle = ({ today, currency, cards }: Props) => {
       <button
         className="btn mt-3 w-full"
         disabled={busy || chosen.size === 0 || fees.minor < 0n}
-        onClick={() => void send<{ number: string; net: string }>('POST', '/card-settlements', { on, receipts: [...chosen], fees: toDecimalString(fees) }, { say: (s) => `${s.number}: ${s.net} arrived.` })}
+        onClick={() =>
+          void send<{ number: string; net: string }>(
+            'POST',
+            '/card-settlements',
+            { on, receipts: [...chosen], fees: toDecimalString(fees) },
+            { say: (s) => `${s.number}: ${s.net} arrived.` },
+          )
+        }
       >
         They arrived
       </button>
     </section>
   )
-} // prettier-ignore
+}

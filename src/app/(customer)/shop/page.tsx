@@ -36,12 +36,7 @@ export default async function ShopPage() {
       {things.length === 0 ? (
         <p>Nothing stands on the shopfront yet.</p>
       ) : (
-        <Shop
-          things={things}
-          start={basket}
-          currency={business.currency}
-          withTax={business.pricesIncludeTax}
-        />
+        <Shop things={things} start={basket} currency={business.currency} withTax={business.pricesIncludeTax} />
       )}
     </main>
   )

@@ -1,16 +1,7 @@
 // Long, because the six reports of one page share their parts; each is a small component of its own below.
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import {
-  addDays,
-  addMonths,
-  daysBetween,
-  formatDay,
-  isDay,
-  monthStart,
-  yearStart,
-  type Day,
-} from '@/core/day'
+import { addDays, addMonths, daysBetween, formatDay, isDay, monthStart, yearStart, type Day } from '@/core/day'
 import { formatMoney, isZeroMoney, sumMoney } from '@/core/money'
 import type { ReportRow } from '@/core/ledger'
 import { listAccounts } from '@/data/queries/accounts'
@@ -100,9 +91,7 @@ const Closings = async () => {
   const closings = await listClosings(db)
   if (closings.length === 0)
     return (
-      <Empty>
-        Nothing was closed yet. Close a period when its reports are final; each closing will stand here.
-      </Empty>
+      <Empty>Nothing was closed yet. Close a period when its reports are final; each closing will stand here.</Empty>
     )
   return (
     <table className="ledger">
@@ -143,8 +132,8 @@ const Journal = async ({ from, to, query }: Shown) => {
   if (entries.length === 0)
     return (
       <Empty>
-        Nothing was posted from {formatDay(from)} through {formatDay(to)}. Papers post by themselves; your own
-        entries can be written above.
+        Nothing was posted from {formatDay(from)} through {formatDay(to)}. Papers post by themselves; your own entries
+        can be written above.
       </Empty>
     )
   return (
@@ -178,18 +167,12 @@ const Journal = async ({ from, to, query }: Shown) => {
                   )}
                 </td>
                 <td className={l.amount.minor < 0n ? 'pl-7!' : ''}>
-                  <Link
-                    prefetch={false}
-                    className="hover:underline"
-                    href={`/books/accounts/${l.accountId}?to=${to}`}
-                  >
+                  <Link prefetch={false} className="hover:underline" href={`/books/accounts/${l.accountId}?to=${to}`}>
                     {l.account}
                   </Link>
                 </td>
                 <td className="fig">{l.amount.minor > 0n && formatMoney(l.amount)}</td>
-                <td className="fig">
-                  {l.amount.minor < 0n && formatMoney({ ...l.amount, minor: -l.amount.minor })}
-                </td>
+                <td className="fig">{l.amount.minor < 0n && formatMoney({ ...l.amount, minor: -l.amount.minor })}</td>
               </tr>
             ))}
           </tbody>
@@ -197,11 +180,7 @@ const Journal = async ({ from, to, query }: Shown) => {
       </table>
       {entries.length === JOURNAL_PAGE && last && (
         <p className="pt-3">
-          <Link
-            prefetch={false}
-            className="btn"
-            href={withQuery('/books', query, { after: `${last.on}_${last.id}` })}
-          >
+          <Link prefetch={false} className="btn" href={withQuery('/books', query, { after: `${last.on}_${last.id}` })}>
             Older entries
           </Link>
         </p>
@@ -457,11 +436,7 @@ const Tax = async ({ from, to }: { from: Day; to: Day }) => {
             <td className="font-figure">{r.code}</td>
             <td>{r.component ?? r.name}</td>
             <td className="fig">
-              {r.component
-                ? `${r.rate.times(100).toString()} %`
-                : r.treatment === 'exempt'
-                  ? 'exempt'
-                  : '0 %'}
+              {r.component ? `${r.rate.times(100).toString()} %` : r.treatment === 'exempt' ? 'exempt' : '0 %'}
             </td>
             <td className="fig">{formatMoney(r.net)}</td>
             <td className="fig">{formatMoney(r.amount)}</td>
@@ -494,8 +469,7 @@ const Ties = async ({ to }: { to: Day }) => {
   return (
     <>
       <p className="mb-3 max-w-prose">
-        Each figure is kept twice: by the papers, and by the accounts. The two must always be the same, on
-        every day.
+        Each figure is kept twice: by the papers, and by the accounts. The two must always be the same, on every day.
       </p>
       <table className="ledger max-w-[820px]">
         <thead>
@@ -518,9 +492,7 @@ const Ties = async ({ to }: { to: Day }) => {
               <td>{t.name}</td>
               <td className="fig">{formatMoney(t.subledger)}</td>
               <td className="fig">{formatMoney(t.account)}</td>
-              <td
-                className={`fig ${isZeroMoney(t.difference) ? 'text-patina-700' : 'font-bold text-oxide-700'}`}
-              >
+              <td className={`fig ${isZeroMoney(t.difference) ? 'text-patina-700' : 'font-bold text-oxide-700'}`}>
                 {isZeroMoney(t.difference) ? '✓ ' : '✗ '}
                 {formatMoney(t.difference)}
               </td>

@@ -151,9 +151,7 @@ export default async function Goods({ searchParams }: { searchParams: Search }) 
                     <td className="fig text-iron-500">{blank(toFourPlaces(g.setAside))}</td>
                     <td className="fig font-bold">
                       {counted && toFourPlaces(g.available)}
-                      {g.short.gt(0) && (
-                        <span className="text-xs text-oxide-700"> short {g.short.toString()}</span>
-                      )}
+                      {g.short.gt(0) && <span className="text-xs text-oxide-700"> short {g.short.toString()}</span>}
                     </td>
                   </tr>
                 )
@@ -164,11 +162,7 @@ export default async function Goods({ searchParams }: { searchParams: Search }) 
       )}
       {goods.length === PAGE && (
         <p className="pt-3">
-          <Link
-            prefetch={false}
-            className="btn"
-            href={withQuery('/goods', query, { after: goods.at(-1)!.goods.code })}
-          >
+          <Link prefetch={false} className="btn" href={withQuery('/goods', query, { after: goods.at(-1)!.goods.code })}>
             Further on
           </Link>
         </p>

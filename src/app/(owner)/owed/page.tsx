@@ -122,8 +122,8 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
       <p
         className={`mt-2 text-xs ${part ? 'hidden' : ''} ${owed.agrees ? 'text-iron-500' : 'font-bold text-oxide-700'}`}
       >
-        {owed.agrees ? '✓ equals' : `✗ differs by ${formatMoney(owed.difference)} from`} the receivables
-        account in the books on {formatDay(asOf)}:{' '}
+        {owed.agrees ? '✓ equals' : `✗ differs by ${formatMoney(owed.difference)} from`} the receivables account in the
+        books on {formatDay(asOf)}:{' '}
         <Link prefetch={false} className="underline" href={`/books?view=trial-balance&asOf=${asOf}`}>
           {formatMoney(owed.controlAccount)}
         </Link>
@@ -133,7 +133,12 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
   )
 }
 
-const WHAT: Readonly<Record<AgeGroup, string>> = { customer: 'Customer', sale: 'Sale', kind: 'Kind', channel: 'Channel' } // prettier-ignore
+const WHAT: Readonly<Record<AgeGroup, string>> = {
+  customer: 'Customer',
+  sale: 'Sale',
+  kind: 'Kind',
+  channel: 'Channel',
+}
 
 type Figured = Readonly<Record<AgeColumn | 'total' | 'held' | 'onAccount', Money>>
 const figures = (r: Figured): AgeFigures => {

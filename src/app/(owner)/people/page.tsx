@@ -100,9 +100,7 @@ export default async function People({ searchParams }: { searchParams: Search })
                     {c.kind && <span className="sub"> · {c.kind}</span>}
                   </td>
                   <td className="max-w-[160px] truncate">{c.contact}</td>
-                  <td className="sub max-w-[260px] truncate">
-                    {[c.phone, c.email].filter(Boolean).join(' · ')}
-                  </td>
+                  <td className="sub max-w-[260px] truncate">{[c.phone, c.email].filter(Boolean).join(' · ')}</td>
                   <td className="fig">{c.sales || ''}</td>
                   <td className="r">
                     <Figure of={c.owed} blankZero />

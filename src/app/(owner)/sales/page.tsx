@@ -93,12 +93,7 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
         </nav>
         <nav aria-label="Kinds and channels" className="flex flex-wrap gap-x-4 gap-y-1">
           {business.kinds.map((k) => (
-            <Narrow
-              key={k}
-              name={k}
-              here={query.kind === k}
-              href={link({ kind: query.kind === k ? undefined : k })}
-            />
+            <Narrow key={k} name={k} here={query.kind === k} href={link({ kind: query.kind === k ? undefined : k })} />
           ))}
           <span aria-hidden className="text-paper-300">
             |
@@ -146,12 +141,7 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
                 <tr key={s.sale.id} className="row">
                   <td className="font-figure">{s.sale.number}</td>
                   <td className="max-w-[340px]">
-                    <Link
-                      prefetch={false}
-                      data-row
-                      href={`/sales/${s.sale.id}`}
-                      className="cover block truncate"
-                    >
+                    <Link prefetch={false} data-row href={`/sales/${s.sale.id}`} className="cover block truncate">
                       <b>{s.sale.customerName}</b> <span className="text-iron-500">· {s.sale.title}</span>
                     </Link>
                   </td>
@@ -185,15 +175,7 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
   )
 }
 
-const Narrow = ({
-  name,
-  here,
-  href,
-}: {
-  readonly name: string
-  readonly here: boolean
-  readonly href: string
-}) => (
+const Narrow = ({ name, here, href }: { readonly name: string; readonly here: boolean; readonly href: string }) => (
   <Link
     prefetch={false}
     href={href}

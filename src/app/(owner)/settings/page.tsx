@@ -35,8 +35,7 @@ export default async function Settings() {
     taxAreasView(db),
     hasEntries(db),
   ])
-  const { name, address, phone, email, header, footer, conditions, colour, paperSize, estimateDays } =
-    business
+  const { name, address, phone, email, header, footer, conditions, colour, paperSize, estimateDays } = business
   return (
     <>
       <Heading
@@ -105,7 +104,12 @@ export default async function Settings() {
             codes={codes.map((c) => ({
               ...c,
               says: sayRates(c.components) || c.treatment,
-              otherTimes: c.rates.length < 2 ? [] : c.rates.map((r) => `${r.from ? `from ${formatDay(r.from)}` : 'at first'}: ${sayRates(r.components)}`), // prettier-ignore
+              otherTimes:
+                c.rates.length < 2
+                  ? []
+                  : c.rates.map(
+                      (r) => `${r.from ? `from ${formatDay(r.from)}` : 'at first'}: ${sayRates(r.components)}`,
+                    ),
             }))}
           />
           <OpeningForm
@@ -117,8 +121,8 @@ export default async function Settings() {
           <section>
             <h2>Everything you own</h2>
             <p className="mb-2">
-              All of it in one open file, for another program or a safe place. Other programs can also work
-              with Iron Till while it runs: see{' '}
+              All of it in one open file, for another program or a safe place. Other programs can also work with Iron
+              Till while it runs: see{' '}
               <Link prefetch={false} className="underline" href="/docs/api">
                 the HTTP interface
               </Link>

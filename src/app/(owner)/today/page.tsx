@@ -36,8 +36,8 @@ export default async function Today() {
         <section aria-label="What waits">
           {count === 0 ? (
             <Empty>
-              What waits to be done will stand here: goods to hand over, bills to write, money to ask for.
-              Start with a new sale.
+              What waits to be done will stand here: goods to hand over, bills to write, money to ask for. Start with a
+              new sale.
             </Empty>
           ) : (
             <WaitingList waiting={view.waiting} />
@@ -95,8 +95,7 @@ const TO_TAKE: readonly NextAction[] = ['remind', 'promise-broken', 'card-refuse
 const hrefOf = ({ story, step }: Waiting): string => {
   const sale = `/sales/${story.sale.id}`
   if (step.action === 'write-again') return '/post?state=bounced'
-  if (TO_TAKE.includes(step.action))
-    return `/money-in?customer=${story.sale.customerId}&sale=${story.sale.id}`
+  if (TO_TAKE.includes(step.action)) return `/money-in?customer=${story.sale.customerId}&sale=${story.sale.id}`
   if (step.action === 'hand-over') return `${sale}?do=hand-over`
   if (step.action === 'bill') return `${sale}?do=bill`
   if (step.action === 'renew' || step.action === 'offer') return `${sale}?do=offer`
@@ -193,8 +192,8 @@ const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Da
             `${c.repeat.id}${c.on}`,
             `/sales/${c.repeat.saleId}`,
             <>
-              <span className="sub">{formatDayShort(c.on, today)}</span> {c.repeat.customerName}:{' '}
-              {c.repeat.title} comes again
+              <span className="sub">{formatDayShort(c.on, today)}</span> {c.repeat.customerName}: {c.repeat.title} comes
+              again
             </>,
           ),
         )}

@@ -23,13 +23,13 @@ const isTheCode = (given: unknown): boolean => {
  */
 export const POST = (request: Request): Promise<Response> =>
   answering(request, async () => {
-    if (!isSameOrigin(request))
-      return problem(403, 'foreign', 'Set the business up from Iron Till’s own page.')
+    if (!isSameOrigin(request)) return problem(403, 'foreign', 'Set the business up from Iron Till’s own page.')
     const body = await readBody(request)
     if (body instanceof Response) return body
-    const { code, ...input } = (
-      typeof body.value === 'object' && body.value !== null ? body.value : {}
-    ) as Record<string, unknown>
+    const { code, ...input } = (typeof body.value === 'object' && body.value !== null ? body.value : {}) as Record<
+      string,
+      unknown
+    >
     if (request.headers.get('x-till-from') !== 'here' && !isTheCode(code))
       return problem(403, 'set-up-code', 'From another machine this takes the code that the start printed.', [
         { path: 'code', message: 'Type the code that the start printed.' },

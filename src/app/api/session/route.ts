@@ -22,9 +22,7 @@ const passphraseOf = async (request: Request): Promise<string | Response> => {
   const read = input.safeParse(body.value)
   return read.success
     ? read.data.passphrase
-    : problem(422, 'invalid', 'Type the passphrase.', [
-        { path: 'passphrase', message: 'Type the passphrase.' },
-      ])
+    : problem(422, 'invalid', 'Type the passphrase.', [{ path: 'passphrase', message: 'Type the passphrase.' }])
 }
 
 /** The owner signs in: a session cookie that scripts cannot read and other sites cannot send. */
@@ -42,8 +40,7 @@ export const POST = (request: Request): Promise<Response> =>
 export const PUT = (request: Request): Promise<Response> =>
   answering(request, async () => {
     const token = cookieOf(request, SESSION_COOKIE)
-    if (token === undefined || !(await signedIn(database(), token)))
-      return problem(401, 'sign-in', 'Sign in first.')
+    if (token === undefined || !(await signedIn(database(), token))) return problem(401, 'sign-in', 'Sign in first.')
     const passphrase = await passphraseOf(request)
     if (passphrase instanceof Response) return passphrase
     const proved = await proveAgain(database(), token, passphrase)

@@ -14,11 +14,11 @@ export default function ApiPage() {
     <main className="mx-auto max-w-[860px] px-5 py-8">
       <h1>The HTTP interface</h1>
       <p className="mt-2 mb-6 max-w-prose">
-        Everything the screens do, for other programs. JSON under <code className="font-figure">/api/v1</code>
-        ; a token from Settings as <code className="font-figure">Authorization: Bearer …</code>. Money is a
-        decimal string, quantities are decimal strings, dates YYYY-MM-DD. A POST with an{' '}
-        <code className="font-figure">Idempotency-Key</code> happens once. Refusals are problem+json and say
-        what to do. The whole as{' '}
+        Everything the screens do, for other programs. JSON under <code className="font-figure">/api/v1</code>; a token
+        from Settings as <code className="font-figure">Authorization: Bearer …</code>. Money is a decimal string,
+        quantities are decimal strings, dates YYYY-MM-DD. A POST with an{' '}
+        <code className="font-figure">Idempotency-Key</code> happens once. Refusals are problem+json and say what to do.
+        The whole as{' '}
         <a className="underline" href="/api/v1/openapi.json">
           OpenAPI 3.1
         </a>

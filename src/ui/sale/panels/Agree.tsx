@@ -16,7 +16,13 @@ export const Agree = ({ sale, today, onClose }: PanelProps) => {
   const [values, setValues] = useState<Readonly<Record<number, string>>>(
     fill(lines, (l) => (l.chosen ? l.quantity : '')),
   )
-  const [facts, setFacts] = useState({ purchaseOrder: sale.purchaseOrder, wantedBy: sale.wantedBy, by: '', how: 'on the phone', deliverTo: sale.deliverTo }) // prettier-ignore
+  const [facts, setFacts] = useState({
+    purchaseOrder: sale.purchaseOrder,
+    wantedBy: sale.wantedBy,
+    by: '',
+    how: 'on the phone',
+    deliverTo: sale.deliverTo,
+  })
   const set = (change: Partial<typeof facts>) => setFacts({ ...facts, ...change })
   const go = async () => {
     const done = await send<{
@@ -39,13 +45,7 @@ export const Agree = ({ sale, today, onClose }: PanelProps) => {
   return (
     <>
       <p>All of it, or what they take. Stock is set aside from now on; nothing goes to the books.</p>
-      <Quantities
-        lines={lines}
-        most={(l) => l.quantity}
-        values={values}
-        onValues={setValues}
-        side={leftToThem}
-      />
+      <Quantities lines={lines} most={(l) => l.quantity} values={values} onValues={setValues} side={leftToThem} />
       <div className="grid grid-cols-2 gap-3">
         <Text
           label="Their order number"
@@ -53,18 +53,8 @@ export const Agree = ({ sale, today, onClose }: PanelProps) => {
           maxLength={80}
           onChange={(e) => set({ purchaseOrder: e.target.value })}
         />
-        <DayField
-          label="Wanted by"
-          today={today}
-          value={facts.wantedBy}
-          onValue={(wantedBy) => set({ wantedBy })}
-        />
-        <Text
-          label="Who said yes"
-          value={facts.by}
-          maxLength={200}
-          onChange={(e) => set({ by: e.target.value })}
-        />
+        <DayField label="Wanted by" today={today} value={facts.wantedBy} onValue={(wantedBy) => set({ wantedBy })} />
+        <Text label="Who said yes" value={facts.by} maxLength={200} onChange={(e) => set({ by: e.target.value })} />
         <label>
           <span className="label">How</span>
           <select className="field" value={facts.how} onChange={(e) => set({ how: e.target.value })}>
@@ -77,11 +67,7 @@ export const Agree = ({ sale, today, onClose }: PanelProps) => {
       {sale.addresses.length > 1 && (
         <label className="mt-3 block">
           <span className="label">Delivered to</span>
-          <select
-            className="field"
-            value={facts.deliverTo}
-            onChange={(e) => set({ deliverTo: e.target.value })}
-          >
+          <select className="field" value={facts.deliverTo} onChange={(e) => set({ deliverTo: e.target.value })}>
             {[...new Set([facts.deliverTo, ...sale.addresses])].map((a) => (
               <option key={a} value={a}>
                 {a.replace(/\n/g, ', ') || 'not said'}

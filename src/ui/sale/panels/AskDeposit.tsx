@@ -19,7 +19,12 @@ export const AskDeposit = ({ sale, onClose }: PanelProps) => {
         : ''
   const stages = sale.promise.stages.length > 1 ? sale.promise.stages : []
   const askStage = async (stage: number) => {
-    const done = await send<{ number: string; amount: string }>('POST', `/sales/${sale.id}/deposit-requests`, { stage }, { say: (d) => `Deposit request ${d.number}: ${d.amount} asked of ${sale.customer}.` }) // prettier-ignore
+    const done = await send<{ number: string; amount: string }>(
+      'POST',
+      `/sales/${sale.id}/deposit-requests`,
+      { stage },
+      { say: (d) => `Deposit request ${d.number}: ${d.amount} asked of ${sale.customer}.` },
+    )
     if (done) onClose()
   }
   const go = async () => {
@@ -34,8 +39,8 @@ export const AskDeposit = ({ sale, onClose }: PanelProps) => {
   return (
     <>
       <p className="mb-3">
-        A paper that asks, not an invoice. When the money comes it is held for {sale.customer} (a liability)
-        until it is earned.
+        A paper that asks, not an invoice. When the money comes it is held for {sale.customer} (a liability) until it is
+        earned.
       </p>
       {stages.length > 0 && (
         <ul className="mb-4 grid gap-1.5">

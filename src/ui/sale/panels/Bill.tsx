@@ -45,13 +45,7 @@ export const Bill = ({ sale, today, onClose }: PanelProps) => {
   }
   const choice = (value: What, label: string, disabled = false) => (
     <label className={`flex items-center gap-2 py-1 ${disabled ? 'text-iron-500' : ''}`}>
-      <input
-        type="radio"
-        name="what"
-        checked={what === value}
-        disabled={disabled}
-        onChange={() => setWhat(value)}
-      />{' '}
+      <input type="radio" name="what" checked={what === value} disabled={disabled} onChange={() => setWhat(value)} />{' '}
       {label}
     </label>
   )
@@ -59,18 +53,12 @@ export const Bill = ({ sale, today, onClose }: PanelProps) => {
     <>
       <fieldset>
         <legend className="label">What to bill</legend>
-        {choice(
-          'handed-over',
-          anyReady ? 'what was handed over' : 'what was handed over (nothing is)',
-          !anyReady,
-        )}
+        {choice('handed-over', anyReady ? 'what was handed over' : 'what was handed over (nothing is)', !anyReady)}
         {choice('remaining', 'all that remains')}
         {choice('percent', 'a percentage')}
         {choice('lines', 'chosen quantities')}
       </fieldset>
-      {what === 'percent' && (
-        <QuantityField label="Percent of what is agreed" value={percent} onValue={setPercent} />
-      )}
+      {what === 'percent' && <QuantityField label="Percent of what is agreed" value={percent} onValue={setPercent} />}
       {what === 'lines' && (
         <Quantities
           lines={left}
@@ -95,18 +83,10 @@ export const Bill = ({ sale, today, onClose }: PanelProps) => {
         />
       </div>
       <div className="mt-2">
-        <DayField
-          label="Dated"
-          today={today}
-          value={on}
-          onValue={setOn}
-          problem={messageFor(refused, 'on')}
-        />
+        <DayField label="Dated" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
       </div>
       {Number(sale.held) > 0 && (
-        <p className="mt-2 text-brass-700">
-          {sale.held} is held for this sale and goes on the invoice by itself.
-        </p>
+        <p className="mt-2 text-brass-700">{sale.held} is held for this sale and goes on the invoice by itself.</p>
       )}
       <Refusal refused={refused} />
       <Submit busy={busy} onDo={() => void go(true)}>

@@ -18,8 +18,8 @@ export const GiveLink = ({ sale }: PanelProps) => {
   return (
     <>
       <p className="mb-3">
-        Whoever has the link sees this sale and {sale.customer}’s papers, answers the estimate, and pays. It
-        is shown once; letters carry one of their own.
+        Whoever has the link sees this sale and {sale.customer}’s papers, answers the estimate, and pays. It is shown
+        once; letters carry one of their own.
       </p>
       {address ? (
         <Text label="The link, copied" readOnly value={address} onFocus={(e) => e.target.select()} />

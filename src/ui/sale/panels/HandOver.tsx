@@ -24,7 +24,13 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
     const rest =
       turn === 'terms'
         ? { kind: 'terms', net: 30 }
-        : { kind: 'installments', firstPayment: sale.held, count: Number(count) || 1, every: 'month', firstDue: addMonths(today, 1) } // prettier-ignore
+        : {
+            kind: 'installments',
+            firstPayment: sale.held,
+            count: Number(count) || 1,
+            every: 'month',
+            firstDue: addMonths(today, 1),
+          }
     const done = await send(
       'POST',
       `/sales/${sale.id}/handovers`,
@@ -43,9 +49,7 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
         most={(l) => l.toHandOver}
         values={values}
         onValues={setValues}
-        side={(l) =>
-          l.fromShelf ? `${l.setAside} of ${l.toHandOver} on the shelf` : 'work or charge: done or not'
-        }
+        side={(l) => (l.fromShelf ? `${l.setAside} of ${l.toHandOver} on the shelf` : 'work or charge: done or not')}
       />
       <div className="grid grid-cols-2 gap-3">
         <div>
@@ -63,8 +67,8 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
       {early && (
         <div className="mt-4 border-l-4 border-brass-600 bg-brass-100 px-3 py-2.5">
           <p className="mb-2">
-            {layaway.left} of this layaway is still to come, so the goods should stay. If they go all the
-            same, it is billed now and the rest becomes:
+            {layaway.left} of this layaway is still to come, so the goods should stay. If they go all the same, it is
+            billed now and the rest becomes:
           </p>
           <Choice
             label="The rest"

@@ -56,9 +56,7 @@ export const Offer = ({ sale, today, onClose }: PanelProps) => {
   }
   return (
     <>
-      <p className="mb-3">
-        This keeps the estimate as it is now. Nothing goes to the books and nothing is set aside.
-      </p>
+      <p className="mb-3">This keeps the estimate as it is now. Nothing goes to the books and nothing is set aside.</p>
       <DayField
         label="Good through"
         today={today}
@@ -72,8 +70,8 @@ export const Offer = ({ sale, today, onClose }: PanelProps) => {
         </a>
       </p>
       <label className="mt-3 flex items-center gap-2">
-        <input type="checkbox" checked={mail} onChange={(e) => setMail(e.target.checked)} /> mail it, with a
-        link to their own page
+        <input type="checkbox" checked={mail} onChange={(e) => setMail(e.target.checked)} /> mail it, with a link to
+        their own page
       </label>
       {mail && letter && <LetterFields letter={letter} onLetter={setLetter} refused={refused} />}
       <Refusal refused={refused} />

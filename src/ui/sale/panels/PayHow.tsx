@@ -24,12 +24,7 @@ export const PayHow = ({ sale, today, onClose }: PanelProps) => {
   }
   return (
     <>
-      <Choice
-        label="From now on they pay"
-        value={draft.kind}
-        options={KINDS}
-        onChoose={(kind) => set({ kind })}
-      />
+      <Choice label="From now on they pay" value={draft.kind} options={KINDS} onChoose={(kind) => set({ kind })} />
       <div className="mt-3 grid grid-cols-2 gap-3">
         <Fields draft={draft} set={set} currency={sale.currency} today={today} refused={refused ?? problem} />
       </div>
@@ -59,8 +54,7 @@ const usePreview = (arrangement: unknown, total: string) => {
     let gone = false
     const timer = setTimeout(() => {
       void call<PreviewedPlan>('POST', '/plans/preview', { ...JSON.parse(asked), total }).then((answer) => {
-        if (!gone)
-          setSeen(answer.ok ? { plan: answer.value, problem: null } : { plan: null, problem: answer })
+        if (!gone) setSeen(answer.ok ? { plan: answer.value, problem: null } : { plan: null, problem: answer })
       })
     }, 150)
     return () => {
@@ -94,11 +88,22 @@ const Rhythm = ({ draft, set }: Pick<FieldsProps, 'draft' | 'set'>) => (
 
 const Fields = ({ draft: d, set, currency, today, refused }: FieldsProps) => {
   const q = (label: string, key: keyof Draft, path: string = key) => (
-    <QuantityField label={label} value={d[key]} onValue={(v) => set({ [key]: v })} problem={messageFor(refused, path)} />
-  ) // prettier-ignore
+    <QuantityField
+      label={label}
+      value={d[key]}
+      onValue={(v) => set({ [key]: v })}
+      problem={messageFor(refused, path)}
+    />
+  )
   const m = (label: string, key: keyof Draft, path: string = key) => (
-    <MoneyField label={label} currency={currency} value={d[key]} onValue={(v) => set({ [key]: v })} problem={messageFor(refused, path)} />
-  ) // prettier-ignore
+    <MoneyField
+      label={label}
+      currency={currency}
+      value={d[key]}
+      onValue={(v) => set({ [key]: v })}
+      problem={messageFor(refused, path)}
+    />
+  )
   switch (d.kind) {
     case 'now':
       return null
@@ -159,7 +164,13 @@ const Fields = ({ draft: d, set, currency, today, refused }: FieldsProps) => {
           {m('Paid first', 'firstPayment')}
           {q('Payments', 'count')}
           <Rhythm draft={d} set={set} />
-          <DayField label="The first is due" today={today} value={d.firstDue} onValue={(firstDue) => set({ firstDue })} problem={messageFor(refused, 'firstDue')} />
+          <DayField
+            label="The first is due"
+            today={today}
+            value={d.firstDue}
+            onValue={(firstDue) => set({ firstDue })}
+            problem={messageFor(refused, 'firstDue')}
+          />
           {q('Rate a year, percent', 'yearly')}
           {m('or a charge', 'flat')}
           {q('Round each up to', 'roundUpTo')}
@@ -167,6 +178,6 @@ const Fields = ({ draft: d, set, currency, today, refused }: FieldsProps) => {
           {q('Late charge, percent', 'latePercent')}
           {m('or an amount', 'lateAmount')}
         </>
-      ) // prettier-ignore
+      )
   }
 }

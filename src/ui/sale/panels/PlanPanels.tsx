@@ -26,7 +26,7 @@ const WhichPlan = ({
         ))}
       </select>
     </label>
-  ) // prettier-ignore
+  )
 
 interface Quote {
   readonly open: string
@@ -71,9 +71,7 @@ export const PayOff = ({ sale, today, onClose }: PanelProps) => {
           <dt>Charge not earned by then, given back</dt>
           <dd className="fig">−{showMoney(quote.givenBack, sale.currency)}</dd>
           <dt className="border-t border-iron-900 pt-1 font-bold">Settles it</dt>
-          <dd className="fig border-t border-iron-900 pt-1 font-bold">
-            {showMoney(quote.payoff, sale.currency)}
-          </dd>
+          <dd className="fig border-t border-iron-900 pt-1 font-bold">{showMoney(quote.payoff, sale.currency)}</dd>
         </dl>
       )}
       <MethodChoice label="How it comes" method={method} onMethod={setMethod} />
@@ -106,17 +104,12 @@ export const Reschedule = ({ sale, today, onClose }: PanelProps) => {
   return (
     <>
       <p className="mb-3">
-        The old rows end and stay readable; what is open of them goes into new rows, to the cent. The charge
-        that is open comes along, unless you make a new one.
+        The old rows end and stay readable; what is open of them goes into new rows, to the cent. The charge that is
+        open comes along, unless you make a new one.
       </p>
       <WhichPlan sale={sale} planId={planId} onPlan={setPlanId} />
       <div className="grid grid-cols-2 gap-3">
-        <QuantityField
-          label="Payments"
-          value={count}
-          onValue={setCount}
-          problem={messageFor(refused, 'count')}
-        />
+        <QuantityField label="Payments" value={count} onValue={setCount} problem={messageFor(refused, 'count')} />
         <label>
           <span className="label">How often</span>
           <select className="field" value={every} onChange={(e) => setEvery(e.target.value)}>
@@ -156,8 +149,7 @@ export const KeepCard = ({ sale, onClose }: PanelProps) => {
       `/sales/${sale.id}/installments/card`,
       { planId, ...(forget ? {} : { number }) },
       {
-        say: () =>
-          forget ? 'The card is forgotten.' : 'The card is kept: each row is collected on its day.',
+        say: () => (forget ? 'The card is forgotten.' : 'The card is kept: each row is collected on its day.'),
       },
     )
     if (done) onClose()
@@ -165,8 +157,8 @@ export const KeepCard = ({ sale, onClose }: PanelProps) => {
   return (
     <>
       <p className="mb-3">
-        Each row is collected on its day. When the card refuses, the row stays open, Today says why, and it is
-        tried again after three days. The number itself is not kept.
+        Each row is collected on its day. When the card refuses, the row stays open, Today says why, and it is tried
+        again after three days. The number itself is not kept.
       </p>
       <WhichPlan sale={sale} planId={planId} onPlan={setPlanId} />
       {kept && <p className="mb-3">A card that ends in {kept} is kept now.</p>}

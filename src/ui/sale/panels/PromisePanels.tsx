@@ -65,13 +65,7 @@ export const PromisePay = ({ sale, today, onClose }: PanelProps) => {
   }
   return (
     <div className="grid gap-3">
-      <DayField
-        label="They pay by"
-        today={today}
-        value={by}
-        onValue={setBy}
-        problem={messageFor(refused, 'by')}
-      />
+      <DayField label="They pay by" today={today} value={by} onValue={setBy} problem={messageFor(refused, 'by')} />
       <MoneyField
         label="How much"
         currency={sale.currency}
@@ -100,8 +94,10 @@ export const HeldMoney = ({ sale, today, onClose }: PanelProps) => {
   const { send, busy, refused } = useSend()
   const { otherSales, onAccount } = sale.promise
   const ways = WAYS.filter((w) =>
-    w.value === 'fetch' ? Number(onAccount) > 0 && sale.stands !== 'cancelled' : Number(sale.held) > 0 && (w.value !== 'move' || otherSales.length > 0),
-  ) // prettier-ignore
+    w.value === 'fetch'
+      ? Number(onAccount) > 0 && sale.stands !== 'cancelled'
+      : Number(sale.held) > 0 && (w.value !== 'move' || otherSales.length > 0),
+  )
   const [way, setWay] = useState<(typeof WAYS)[number]['value']>(ways[0]?.value ?? 'refund')
   const [amount, setAmount] = useState(way === 'fetch' ? onAccount : sale.held)
   const [method, setMethod] = useState<Method>('cash')
@@ -111,8 +107,20 @@ export const HeldMoney = ({ sale, today, onClose }: PanelProps) => {
     const base = { customerId: sale.customerId, amount, on }
     const done =
       way === 'refund'
-        ? await send<{ number: string }>('POST', '/refunds', { ...base, saleId: sale.id, method }, { say: (r) => `Refund ${r.number}: ${amount} given back.` })
-        : await send('POST', '/held-moves', way === 'fetch' ? { ...base, toSaleId: sale.id } : { ...base, fromSaleId: sale.id, ...(way === 'move' ? { toSaleId } : {}) }, { say: () => `${amount} moved; it is still held.` }) // prettier-ignore
+        ? await send<{ number: string }>(
+            'POST',
+            '/refunds',
+            { ...base, saleId: sale.id, method },
+            { say: (r) => `Refund ${r.number}: ${amount} given back.` },
+          )
+        : await send(
+            'POST',
+            '/held-moves',
+            way === 'fetch'
+              ? { ...base, toSaleId: sale.id }
+              : { ...base, fromSaleId: sale.id, ...(way === 'move' ? { toSaleId } : {}) },
+            { say: () => `${amount} moved; it is still held.` },
+          )
     if (done) onClose()
   }
   return (
@@ -179,9 +187,7 @@ export const WriteOff = ({ sale, today, onClose }: PanelProps) => {
   }
   return (
     <div className="grid gap-3">
-      <p>
-        The loss is posted to bad debts, its tax comes back where that is allowed, and it is owed no more.
-      </p>
+      <p>The loss is posted to bad debts, its tax comes back where that is allowed, and it is owed no more.</p>
       <label>
         <span className="label">Which</span>
         <select

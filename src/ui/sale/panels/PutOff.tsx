@@ -37,13 +37,7 @@ export const PutOff = ({ sale, today, onClose }: PanelProps) => {
   return (
     <>
       <p className="mb-3">{step.why}.</p>
-      <DayField
-        label="Until"
-        today={today}
-        value={until}
-        onValue={setUntil}
-        problem={messageFor(refused, 'until')}
-      />
+      <DayField label="Until" today={today} value={until} onValue={setUntil} problem={messageFor(refused, 'until')} />
       <Submit busy={busy} onDo={() => void putOff()}>
         Put it off
       </Submit>

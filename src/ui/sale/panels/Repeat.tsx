@@ -6,13 +6,27 @@ import { messageFor, Refusal } from '../../Refusal'
 import { useSend } from '../../send'
 import { Submit, type PanelProps } from './parts'
 
-const EVERY = { week: 'every week', 'two-weeks': 'every two weeks', month: 'every month', quarter: 'every three months', 'half-year': 'every six months', year: 'every year' } as const // prettier-ignore
+const EVERY = {
+  week: 'every week',
+  'two-weeks': 'every two weeks',
+  month: 'every month',
+  quarter: 'every three months',
+  'half-year': 'every six months',
+  year: 'every year',
+} as const
 const MAKES = { offer: 'an estimate', order: 'an order', invoice: 'an invoice' } as const
 
 /** The sale comes again: how often, from when, until when, as what. */
 export const Repeat = ({ sale, today, onClose }: PanelProps) => {
   const { send, busy, refused } = useSend()
-  const [r, setR] = useState({ every: 'month', firstOn: addMonths(today, 1) as string, makes: 'invoice', times: '', until: '', byItself: false }) // prettier-ignore
+  const [r, setR] = useState({
+    every: 'month',
+    firstOn: addMonths(today, 1) as string,
+    makes: 'invoice',
+    times: '',
+    until: '',
+    byItself: false,
+  })
   const set = (change: Partial<typeof r>) => setR({ ...r, ...change })
   const go = async () => {
     const { times, until, ...plain } = r
@@ -66,22 +80,12 @@ export const Repeat = ({ sale, today, onClose }: PanelProps) => {
       <fieldset className="mt-3">
         <legend className="sr-only">How it goes out</legend>
         <label className="flex gap-2 py-1">
-          <input
-            type="radio"
-            name="by-itself"
-            checked={!r.byItself}
-            onChange={() => set({ byItself: false })}
-          />{' '}
+          <input type="radio" name="by-itself" checked={!r.byItself} onChange={() => set({ byItself: false })} />{' '}
           prepared for a look first
         </label>
         <label className="flex gap-2 py-1">
-          <input
-            type="radio"
-            name="by-itself"
-            checked={r.byItself}
-            onChange={() => set({ byItself: true })}
-          />{' '}
-          issued and mailed by itself
+          <input type="radio" name="by-itself" checked={r.byItself} onChange={() => set({ byItself: true })} /> issued
+          and mailed by itself
         </label>
       </fieldset>
       {refused && refused.errors.length === 0 && <Refusal refused={refused} />}

@@ -34,13 +34,24 @@ export interface SheetSale {
 /** What is promised on a sale, for the panels that change it. Amounts as decimal strings. */
 export interface SheetPromise {
   readonly plans: readonly { readonly id: number; readonly number: string; readonly card: string }[]
-  readonly layaway: { readonly stands: string; readonly left: string; readonly fee: string; readonly back: string } | null
-  readonly dues: readonly { readonly id: number; readonly name: string; readonly dueOn: Day; readonly open: string; readonly late: boolean }[]
+  readonly layaway: {
+    readonly stands: string
+    readonly left: string
+    readonly fee: string
+    readonly back: string
+  } | null
+  readonly dues: readonly {
+    readonly id: number
+    readonly name: string
+    readonly dueOn: Day
+    readonly open: string
+    readonly late: boolean
+  }[]
   readonly lateCharges: readonly { readonly dueId: number; readonly name: string; readonly amount: string }[]
   readonly stages: readonly { readonly amount: string; readonly when: string }[]
   readonly otherSales: readonly { readonly id: number; readonly number: number; readonly title: string }[]
   readonly onAccount: string
-} // prettier-ignore
+}
 
 export interface PanelProps {
   readonly sale: SheetSale

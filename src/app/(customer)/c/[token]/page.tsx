@@ -86,33 +86,20 @@ const Money = ({ view, token }: { readonly view: CustomerPage; readonly token: s
       )}
       {/[1-9]/.test(held) && (
         <p className="mb-3 text-brass-700">
-          {show(held, business.currency)} {business.currency} of yours is held by us. It goes on your next
-          bill.
+          {show(held, business.currency)} {business.currency} of yours is held by us. It goes on your next bill.
         </p>
       )}
       {deposit !== null && (
         <div className="mb-5">
           <p className="mb-2">
-            Before we begin, a deposit of <b>{show(deposit, business.currency)}</b> is asked. It stays yours
-            until it is earned.
+            Before we begin, a deposit of <b>{show(deposit, business.currency)}</b> is asked. It stays yours until it is
+            earned.
           </p>
-          <PayOnPage
-            key={`d${deposit}`}
-            token={token}
-            currency={business.currency}
-            what="deposit"
-            amount={deposit}
-          />
+          <PayOnPage key={`d${deposit}`} token={token} currency={business.currency} what="deposit" amount={deposit} />
         </div>
       )}
       {owing && (
-        <PayOnPage
-          key={`o${owes.total}`}
-          token={token}
-          currency={business.currency}
-          what="open"
-          amount={owes.total}
-        />
+        <PayOnPage key={`o${owes.total}`} token={token} currency={business.currency} what="open" amount={owes.total} />
       )}
     </section>
   )
@@ -128,11 +115,7 @@ const Papers = ({ view, token }: { readonly view: CustomerPage; readonly token: 
             <tr key={`${p.kind}${p.id}`}>
               <td className="sub whitespace-nowrap">{formatDay(p.on)}</td>
               <td>
-                <a
-                  className="underline"
-                  href={`/api/c/${token}/papers/${p.kind}/${p.id}.pdf`}
-                  target="_blank"
-                >
+                <a className="underline" href={`/api/c/${token}/papers/${p.kind}/${p.id}.pdf`} target="_blank">
                   {p.name} {p.number}
                 </a>
               </td>

@@ -86,8 +86,8 @@ export default async function GoodsPage({ params }: { params: Promise<{ id: stri
       )}
       {goods.parts.length > 0 && (
         <p className="mb-5">
-          One kit is{' '}
-          {goods.parts.map((p) => `${p.quantity.toString()} ${parts.get(p.goodsId)?.name ?? ''}`).join(', ')}.
+          One kit is {goods.parts.map((p) => `${p.quantity.toString()} ${parts.get(p.goodsId)?.name ?? ''}`).join(', ')}
+          .
         </p>
       )}
       <div className="grid gap-x-10 gap-y-7 lg:grid-cols-[360px_1fr]">

@@ -66,8 +66,15 @@ interface GoneProps {
   readonly empty: string
   readonly today: Day
   readonly names: readonly [string, string, string]
-  readonly rows: readonly { readonly id: number; readonly number: string; readonly on: Day; readonly parts: readonly [Amount, Amount]; readonly sum: Amount; readonly entryId: number }[]
-} // prettier-ignore
+  readonly rows: readonly {
+    readonly id: number
+    readonly number: string
+    readonly on: Day
+    readonly parts: readonly [Amount, Amount]
+    readonly sum: Amount
+    readonly entryId: number
+  }[]
+}
 
 const Gone = ({ title, empty, today, names, rows }: GoneProps) => (
   <section>
@@ -91,11 +98,7 @@ const Gone = ({ title, empty, today, names, rows }: GoneProps) => (
           {rows.map((r) => (
             <tr key={r.id}>
               <td>
-                <Link
-                  prefetch={false}
-                  className="font-figure hover:underline"
-                  href={`/books/entries/${r.entryId}`}
-                >
+                <Link prefetch={false} className="font-figure hover:underline" href={`/books/entries/${r.entryId}`}>
                   {r.number}
                 </Link>
               </td>

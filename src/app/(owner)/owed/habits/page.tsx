@@ -13,10 +13,7 @@ const MONTHS = 12
 
 export default async function Habits() {
   const { db, today, currency } = await openShop()
-  const [months, most] = await Promise.all([
-    readPayHabits(db, today, MONTHS),
-    readOweMost(db, today, MONTHS, currency),
-  ])
+  const [months, most] = await Promise.all([readPayHabits(db, today, MONTHS), readOweMost(db, today, MONTHS, currency)])
   return (
     <>
       <Heading title="How they pay" beside={`the last ${MONTHS} months`} />
@@ -24,19 +21,11 @@ export default async function Habits() {
       <div className="grid gap-x-10 gap-y-8 lg:grid-cols-2">
         <section>
           <h2>Days from bill to money</h2>
-          <HabitChart
-            months={months.map((h) => ({ month: h.month, value: h.days }))}
-            unit="days"
-            fill="#4a5f73"
-          />
+          <HabitChart months={months.map((h) => ({ month: h.month, value: h.days }))} unit="days" fill="#4a5f73" />
         </section>
         <section>
           <h2>Of what was paid, how much came late</h2>
-          <HabitChart
-            months={months.map((h) => ({ month: h.month, value: h.lateShare }))}
-            unit="%"
-            fill="#ad3f4a"
-          />
+          <HabitChart months={months.map((h) => ({ month: h.month, value: h.lateShare }))} unit="%" fill="#ad3f4a" />
         </section>
       </div>
       <section className="mt-8">

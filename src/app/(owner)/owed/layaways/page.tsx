@@ -84,16 +84,13 @@ export default async function Layaways() {
                   <td className="r">
                     <Figure of={r.behind} blankZero className="text-oxide-700" />
                     {r.behindSince && isPositiveMoney(r.behind) && (
-                      <div className="text-xs text-oxide-700">
-                        since {formatDayShort(r.behindSince, today)}
-                      </div>
+                      <div className="text-xs text-oxide-700">since {formatDayShort(r.behindSince, today)}</div>
                     )}
                   </td>
                   <td className="whitespace-nowrap">
                     {r.next && (
                       <>
-                        {formatDayShort(r.next.due, today)}{' '}
-                        <span className="sub">{formatMoney(r.next.open)}</span>
+                        {formatDayShort(r.next.due, today)} <span className="sub">{formatMoney(r.next.open)}</span>
                       </>
                     )}
                   </td>

@@ -95,9 +95,7 @@ export default async function Plans({ searchParams }: { searchParams: Search }) 
                     )}
                     {r.hasCard && <div className="sub">by card</div>}
                   </td>
-                  <td className="sub whitespace-nowrap">
-                    {r.endedAs ?? (r.ends && formatDayShort(r.ends, today))}
-                  </td>
+                  <td className="sub whitespace-nowrap">{r.endedAs ?? (r.ends && formatDayShort(r.ends, today))}</td>
                 </tr>
               ))}
             </tbody>

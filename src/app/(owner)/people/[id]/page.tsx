@@ -79,12 +79,7 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
             <Link prefetch={false} className="btn" href={`/money-in?customer=${customer.id}`}>
               Take money
             </Link>
-            <Link
-              prefetch={false}
-              className="btn btn-do"
-              data-primary
-              href={`/sales/new?customer=${customer.id}`}
-            >
+            <Link prefetch={false} className="btn btn-do" data-primary href={`/sales/new?customer=${customer.id}`}>
               New sale
             </Link>
           </>
@@ -175,11 +170,7 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
                   {page.receipts.map((r) => (
                     <tr key={r.id} className={r.voidedOn ? 'text-iron-500 line-through' : ''}>
                       <td>
-                        <Link
-                          prefetch={false}
-                          className="font-figure hover:underline"
-                          href={`/receipts/${r.id}`}
-                        >
+                        <Link prefetch={false} className="font-figure hover:underline" href={`/receipts/${r.id}`}>
                           {r.number}
                         </Link>
                       </td>
@@ -352,9 +343,7 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
               }))}
             />
           )}
-          {!customer.walkIn && (
-            <Files ownerKind="customer" ownerId={customer.id} files={page.files} label="Files" />
-          )}
+          {!customer.walkIn && <Files ownerKind="customer" ownerId={customer.id} files={page.files} label="Files" />}
           {customer.note && (
             <section>
               <h2>Notes</h2>

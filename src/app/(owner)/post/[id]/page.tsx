@@ -24,11 +24,7 @@ export default async function LetterPage({ params }: { params: Promise<{ id: str
         above={
           <>
             to{' '}
-            <Link
-              prefetch={false}
-              className="font-bold hover:underline"
-              href={`/people/${letter.customerId}`}
-            >
+            <Link prefetch={false} className="font-bold hover:underline" href={`/people/${letter.customerId}`}>
               {letter.customerName}
             </Link>
             , {letter.recipient}
@@ -44,9 +40,7 @@ export default async function LetterPage({ params }: { params: Promise<{ id: str
         }
         action={<LetterActions id={letter.id} state={letter.state} />}
       />
-      {letter.problem && (
-        <p className="mb-3 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">{letter.problem}</p>
-      )}
+      {letter.problem && <p className="mb-3 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">{letter.problem}</p>}
       <div className="max-w-[680px] border border-paper-300 bg-white px-6 py-5 break-words whitespace-pre-line">
         {letter.body}
       </div>
@@ -57,11 +51,7 @@ export default async function LetterPage({ params }: { params: Promise<{ id: str
           </a>
         ))}
         {files.length === 0 && paper && letter.paperId !== null && (
-          <a
-            className="underline"
-            href={`/api/v1/export/papers/${paper}/${letter.paperId}.pdf`}
-            target="_blank"
-          >
+          <a className="underline" href={`/api/v1/export/papers/${paper}/${letter.paperId}.pdf`} target="_blank">
             {paperName(paper, 'en')} (PDF), goes with it
           </a>
         )}

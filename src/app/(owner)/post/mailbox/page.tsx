@@ -30,12 +30,7 @@ export default async function Mailbox() {
                   <p className="break-words whitespace-pre-line">{m.body}</p>
                   <p className="mt-3 flex gap-4">
                     {m.attachments.map((name, i) => (
-                      <a
-                        key={name}
-                        className="underline"
-                        href={`/api/v1/export/mailbox/${m.id}/${i}`}
-                        target="_blank"
-                      >
+                      <a key={name} className="underline" href={`/api/v1/export/mailbox/${m.id}/${i}`} target="_blank">
                         {name}
                       </a>
                     ))}

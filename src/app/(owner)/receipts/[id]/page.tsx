@@ -28,11 +28,7 @@ export default async function ReceiptPage({
     readDiscount(db, receipt.id, currency),
     entriesOfPapers(
       db,
-      [
-        receipt.invoiceId === null
-          ? { kind: 'receipt', id: receipt.id }
-          : { kind: 'invoice', id: receipt.invoiceId },
-      ],
+      [receipt.invoiceId === null ? { kind: 'receipt', id: receipt.id } : { kind: 'invoice', id: receipt.invoiceId }],
       currency,
     ),
   ])
@@ -57,9 +53,7 @@ export default async function ReceiptPage({
             number={receipt.number}
             today={today}
             mayVoid={receipt.voidedOn === null && receipt.invoiceId === null}
-            mayBounce={
-              receipt.voidedOn === null && (receipt.method === 'cheque' || receipt.method === 'card')
-            }
+            mayBounce={receipt.voidedOn === null && (receipt.method === 'cheque' || receipt.method === 'card')}
             method={receipt.method}
             currency={currency}
             bounceFee={toDecimalString(business.bounceFee)}
@@ -94,9 +88,7 @@ export default async function ReceiptPage({
           ))}
         </tbody>
       </table>
-      {isPositiveMoney(discount) && (
-        <p className="mt-2">{formatMoney(discount)} came off for paying early.</p>
-      )}
+      {isPositiveMoney(discount) && <p className="mt-2">{formatMoney(discount)} came off for paying early.</p>}
       <InTheBooks
         entries={entries}
         before={await balancesBefore(

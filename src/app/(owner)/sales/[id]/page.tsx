@@ -64,8 +64,7 @@ export default async function SaleSheet({ params, searchParams }: Props) {
       )}
       {sheet.stopSupply !== null && stands !== 'settled' && (
         <p className="mt-3 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
-          Something of {sale.customerName} is {sheet.stopSupply} days late. Think twice before more goes on
-          credit.
+          Something of {sale.customerName} is {sheet.stopSupply} days late. Think twice before more goes on credit.
         </p>
       )}
       <div className="mt-6 grid gap-x-7 gap-y-8 lg:grid-cols-[minmax(0,1fr)_340px]">
@@ -138,9 +137,7 @@ const NextBox = ({ sheet, start }: { readonly sheet: Sheet; readonly start: Doin
                 ? 'The estimate is out. Wait for their answer, or ask.'
                 : 'Nothing to do today.'}
       </p>
-      {more.length > 0 && (
-        <p className="sub mt-1 text-iron-700!">then: {more.map((n) => n.why).join('; ')}</p>
-      )}
+      {more.length > 0 && <p className="sub mt-1 text-iron-700!">then: {more.map((n) => n.why).join('; ')}</p>}
       <div className="no-print mt-3">
         <SaleActions
           sale={sheet.forActions}

@@ -15,9 +15,7 @@ export default async function Baskets() {
     <>
       <Heading
         title="Baskets on the shopfront"
-        beside={
-          business.shopfrontOpen ? 'being filled, the one last touched first' : 'the shopfront is closed'
-        }
+        beside={business.shopfrontOpen ? 'being filled, the one last touched first' : 'the shopfront is closed'}
       />
       {baskets.length === 0 ? (
         <Empty>

@@ -19,18 +19,12 @@ export default async function ComingPage() {
       <Heading title="Sales that come again" beside={`what they will make in the next ${MONTHS} months`} />
       {coming.length === 0 ? (
         <Empty>
-          Rent, lessons, upkeep: open a sale and choose “Comes again”. What is coming will stand here by
-          month.
+          Rent, lessons, upkeep: open a sale and choose “Comes again”. What is coming will stand here by month.
         </Empty>
       ) : (
         <div className="grid max-w-[980px] gap-7">
           {months.map((m) => (
-            <Month
-              key={m}
-              month={m}
-              coming={coming.filter((c) => monthStart(c.on) === m)}
-              currency={currency}
-            />
+            <Month key={m} month={m} coming={coming.filter((c) => monthStart(c.on) === m)} currency={currency} />
           ))}
         </div>
       )}

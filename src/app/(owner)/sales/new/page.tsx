@@ -39,7 +39,15 @@ export default async function NewSalePage({ searchParams }: { searchParams: Sear
           quantity,
           description: goods.name,
         }
-        return [{ ...base, unitPrice: price.price, priceFrom: price.from, available: price.available ?? undefined, unitCost: price.unitCost }] // prettier-ignore
+        return [
+          {
+            ...base,
+            unitPrice: price.price,
+            priceFrom: price.from,
+            available: price.available ?? undefined,
+            unitCost: price.unitCost,
+          },
+        ]
       }),
     )
   ).flat()

@@ -95,28 +95,19 @@ const Offers = async ({ shop: { db, business, today }, span, query }: Part) => {
       ) : (
         <>
           {by === 'month' && (
-            <OfferChart
-              bars={rows.map((r) => ({ label: r.group, agreed: r.agreed, lost: r.lost, open: r.open }))}
-            />
+            <OfferChart bars={rows.map((r) => ({ label: r.group, agreed: r.agreed, lost: r.lost, open: r.open }))} />
           )}
           <table className="ledger mt-5 max-w-[980px]">
             <thead>
               <tr>
                 <th scope="col">{by === 'reason' ? 'Lost to' : 'Estimates'}</th>
-                {[
-                  'Sent',
-                  'Agreed',
-                  'Lost',
-                  'Open',
-                  'Of those decided',
-                  'Days to yes',
-                  'Sent for',
-                  'Agreed for',
-                ].map((h) => (
-                  <th key={h} scope="col" className="r">
-                    {h}
-                  </th>
-                ))}
+                {['Sent', 'Agreed', 'Lost', 'Open', 'Of those decided', 'Days to yes', 'Sent for', 'Agreed for'].map(
+                  (h) => (
+                    <th key={h} scope="col" className="r">
+                      {h}
+                    </th>
+                  ),
+                )}
               </tr>
             </thead>
             <tbody>

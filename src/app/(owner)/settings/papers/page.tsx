@@ -12,10 +12,7 @@ export default async function Layouts() {
   const layouts = await listLayouts(db)
   return (
     <>
-      <Heading
-        title="How papers look"
-        beside="each paper may have layouts of your own; one of them is the usual one"
-      />
+      <Heading title="How papers look" beside="each paper may have layouts of your own; one of them is the usual one" />
       <table className="ledger max-w-[820px]">
         <thead>
           <tr>

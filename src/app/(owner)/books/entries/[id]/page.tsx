@@ -42,9 +42,7 @@ export default async function EntryPage({ params }: { params: Promise<{ id: stri
         }
       />
       <EntryLines entry={entry} before={await balancesBefore(db, [entry.id], currency)} />
-      <p className="sub mt-4">
-        Posted entries never change. A mistake is mended by an entry that reverses it.
-      </p>
+      <p className="sub mt-4">Posted entries never change. A mistake is mended by an entry that reverses it.</p>
     </>
   )
 }

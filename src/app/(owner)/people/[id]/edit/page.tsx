@@ -40,9 +40,7 @@ export default async function EditCustomer({ params }: { params: Promise<{ id: s
           kind: customer.kind,
           note: customer.note,
           net: String(customer.terms.net),
-          discountPercent: customer.terms.discountPercent
-            ? String(Number(customer.terms.discountPercent))
-            : '',
+          discountPercent: customer.terms.discountPercent ? String(Number(customer.terms.discountPercent)) : '',
           discountDays: customer.terms.discountDays === null ? '' : String(customer.terms.discountDays),
           taxExempt: customer.taxExempt,
           exemptNumber: customer.exemptNumber,

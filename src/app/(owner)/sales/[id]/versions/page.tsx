@@ -130,8 +130,7 @@ const Side = ({
           ''
         ) : (
           <>
-            {mark('quantity', of.quantity)} ×{' '}
-            {mark('unitPrice', formatPrice(decimal(of.unitPrice), currency))}
+            {mark('quantity', of.quantity)} × {mark('unitPrice', formatPrice(decimal(of.unitPrice), currency))}
             {of.discountPercent !== '0' && <> − {mark('discountPercent', `${of.discountPercent} %`)}</>}
             {/[1-9]/.test(of.discountAmount) && <> − {mark('discountAmount', of.discountAmount)}</>}
             <div>{of.net && formatPrice(decimal(of.net), currency)}</div>
