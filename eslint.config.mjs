@@ -7,13 +7,17 @@ export default tseslint.config(
   ...tseslint.configs.strict,
   {
     rules: {
-      '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': 'error',
       '@next/next/no-html-link-for-pages': 'off',
       'react-hooks/set-state-in-effect': 'off',
       'react-hooks/refs': 'off',
     },
+  },
+  {
+    // In a test, what is missing fails the test.
+    files: ['**/*.test.ts', '**/*.test.tsx', 'tests/**', 'demo/**', 'scripts/**'],
+    rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
   },
   {
     files: ['src/core/**/*.ts'],

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import ExcelJS from 'exceljs'
 import Papa from 'papaparse'
 import { database } from '@/data/connect'
@@ -85,7 +86,7 @@ const paper = async (path: string, asked: Asked, query: URLSearchParams): Promis
   const ofSale = /^sales\/(\d{1,9})\/(estimate|confirmation|pick-list)\.pdf$/.exec(path)
   const short = /^(invoices|receipts|statements)\/(\d{1,9})\.pdf$/.exec(path)
   const long = /^papers\/([a-z-]+)\/(\d{1,9})\.pdf$/.exec(path)
-  const kind = ofSale?.[2] ?? (short ? SHORT[short[1]!] : long?.[1])
+  const kind = ofSale?.[2] ?? (short ? SHORT[present(short[1])] : long?.[1])
   const id = Number(ofSale?.[1] ?? short?.[2] ?? long?.[2])
   if (!kind || !PAPERS.includes(kind as PaperKind)) return null
   return pdf(await makePaper(asked, kind as PaperKind, id, layoutWish(query)), `${kind}-${id}`)
@@ -151,7 +152,7 @@ const answerExport = async (request: Request): Promise<Response> => {
   if (path === 'everything.json') return everything(request)
   const [, name = '', type] = /^([a-z-]+)\.(csv|xlsx)$/.exec(path) ?? []
   const table = Object.hasOwn(TABLES, name)
-    ? await TABLES[name]!({ db: database(), business, today: businessDate(), query: url.searchParams })
+    ? await present(TABLES[name])({ db: database(), business, today: businessDate(), query: url.searchParams })
     : null
   if (table)
     return type === 'csv'

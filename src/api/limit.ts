@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 interface Window {
   began: number
   count: number
@@ -15,6 +16,6 @@ export const mayAgain = (key: string, most: number, within: number): boolean => 
   current.count++
   windows.delete(key)
   windows.set(key, current)
-  if (windows.size > MOST_KEPT) windows.delete(windows.keys().next().value!)
+  if (windows.size > MOST_KEPT) windows.delete(present(windows.keys().next().value))
   return current.count <= most
 }

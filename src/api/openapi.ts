@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import type { Operation } from './operation'
 import { PARTS } from './operations'
@@ -10,7 +11,7 @@ const schemaOf = (schema: z.ZodType): Json => {
 }
 
 const bodyOf = (operation: Operation): Json => {
-  const json = schemaOf(operation.body!)
+  const json = schemaOf(present(operation.body))
   const drop = new Set(operation.fromPath)
   const properties = json.properties as Json | undefined
   if (!properties) return json

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { err, ok, type Result } from '@/core/result'
 import type { Day } from '@/core/day'
@@ -148,5 +149,5 @@ export const readCursor = <T>(schema: z.ZodType<T>, after: string | undefined): 
 /** A page of a list, with the cursor of the next one where there may be more. */
 export const listOf = <T, V>(rows: readonly T[], limit: number, view: (row: T) => V, cursor: (row: T) => unknown) => ({
   items: rows.map(view),
-  next: rows.length === limit && rows.length > 0 ? makeCursor(cursor(rows.at(-1)!)) : null,
+  next: rows.length === limit && rows.length > 0 ? makeCursor(cursor(present(rows.at(-1)))) : null,
 })

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { database } from '@/data/connect'
 import { businessDate } from '@/services/clock'
 import { answering } from './answering'
@@ -16,7 +17,7 @@ interface Route {
 const ROUTES: readonly Route[] = OPERATIONS.map((operation) => ({
   operation,
   pattern: new RegExp(`^${operation.path.replace(/\{(\w+)\}/g, '([^/]+)')}$`),
-  names: [...operation.path.matchAll(/\{(\w+)\}/g)].map((m) => m[1]!),
+  names: [...operation.path.matchAll(/\{(\w+)\}/g)].map((m) => present(m[1])),
 }))
 
 /** Why somebody may not come in; null where they may. */
@@ -54,7 +55,7 @@ const answerCall = async (request: Request): Promise<Response> => {
   if (badKey) return badKey
   const answer = await chosen.route.operation.run({
     till: { db: database(), today: businessDate() },
-    params: Object.fromEntries(chosen.route.names.map((name, i) => [name, chosen.match![i + 1]!])),
+    params: Object.fromEntries(chosen.route.names.map((name, i) => [name, present(present(chosen.match)[i + 1])])),
     query: Object.fromEntries(url.searchParams),
     body: body.value,
     key,

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { PAPERS, type PaperKind } from '@/core/formats'
 import type { Day } from '@/core/day'
 import type { Database } from '@/data/connect'
@@ -25,7 +26,7 @@ const attachmentOf = async ({ db, business, today }: House, letter: PostRow): Pr
   if (!isPaper(letter.paper) || letter.paperId === null) return []
   const [kept] = await listFiles(db, 'post', letter.id)
   if (kept) {
-    const file = (await findFile(db, kept.id))!
+    const file = present(await findFile(db, kept.id))
     return [{ name: file.name, type: file.type, body: file.body }]
   }
   const body = await makePaper({ db, business, today }, letter.paper, letter.paperId)
@@ -61,7 +62,7 @@ const sendNext = async (house: House, transport: MailTransport, only?: number): 
   const { db, business, today } = house
   const postId = await claimPost(db, only)
   if (postId === null) return false
-  const letter = (await listPost(db, { id: postId }, { limit: 1 }))[0]!
+  const letter = present((await listPost(db, { id: postId }, { limit: 1 }))[0])
   try {
     const delivery = await transport.deliver(
       {

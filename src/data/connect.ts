@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { drizzle, type PostgresJsDatabase, type PostgresJsTransaction } from 'drizzle-orm/postgres-js'
 import type { ExtractTablesWithRelations } from 'drizzle-orm'
 import { connect, type Socket } from 'node:net'
@@ -16,7 +17,7 @@ export type Db = Database | Transaction
  * client listens for its failure itself, and would lose the connection's place for ever if we failed before it did.
  */
 const promptSocket = ({ host, port }: { host: string[]; port: number[] }): Socket =>
-  connect({ host: host[0], port: port[0]!, noDelay: true })
+  connect({ host: host[0], port: present(port[0]), noDelay: true })
 
 interface Client {
   unsafe: (query: string, params?: unknown[], options?: object) => unknown

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { formatDay } from '@/core/day'
 import { paperWords } from '@/core/formats'
 import { formatMoney, isPositiveMoney } from '@/core/money'
@@ -13,7 +14,7 @@ export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper |
   const [story] = await readStories(db, [saleId], business, today)
   if (!story) return null
   const { sale, arrangement, totals } = story
-  const customer = (await findCustomer(db, sale.customerId, business.currency))!
+  const customer = present(await findCustomer(db, sale.customerId, business.currency))
   const t = paperWords(customer.language)
   const from = sale.agreedOn ?? today
   const plan = planOf(arrangement, totals.gross, from, business.currency)
@@ -34,7 +35,7 @@ export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper |
             ...(isPositiveMoney(plan.totalCharge) ? [[t('chargeOf'), formatMoney(plan.totalCharge)] as const] : []),
             [
               t('yearly'),
-              `${(plan.effectiveYearlyRate ?? '0').toString() === '0' ? '0.00' : plan.effectiveYearlyRate!.times(100).toFixed(2)} %`,
+              `${(plan.effectiveYearlyRate ?? '0').toString() === '0' ? '0.00' : present(plan.effectiveYearlyRate).times(100).toFixed(2)} %`,
             ] as const,
           ]
         : []),

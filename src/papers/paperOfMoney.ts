@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { formatDay, yearStart } from '@/core/day'
 import { paperWords } from '@/core/formats'
 import { formatMoney, formatPrice, isPositiveMoney, sumMoney } from '@/core/money'
@@ -32,8 +33,8 @@ export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<P
     findCustomer(db, invoice.customerId, currency),
     invoice.creditsId === null ? null : findInvoice(db, invoice.creditsId, currency),
   ])
-  const sale = sales[0]!
-  const { language } = customer!
+  const sale = present(sales[0])
+  const { language } = present(customer)
   const t = paperWords(language)
   const held = moves
     .filter((m) => m.invoiceId === invoice.id && m.why === 'invoice')
@@ -44,7 +45,7 @@ export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<P
     const { worth, less } = showInvoiceLine(l, sale.pricesIncludeTax, currency)
     const none = l.quantity.isZero()
     return {
-      line: saleLines.find((s) => s.id === l.saleLineId)!,
+      line: present(saleLines.find((s) => s.id === l.saleLineId)),
       what: l.description,
       note: l.note,
       cells: {
@@ -101,7 +102,7 @@ export const paperOfReceipt = async (asked: Asked, receiptId: number): Promise<P
   const { currency } = business
   const receipt = await findReceipt(db, receiptId, currency)
   if (!receipt) return null
-  const customer = (await findCustomer(db, receipt.customerId, currency))!
+  const customer = present(await findCustomer(db, receipt.customerId, currency))
   const t = paperWords(customer.language)
   const invoice = receipt.invoiceId === null ? null : await findInvoice(db, receipt.invoiceId, currency)
   const change = changeOf(receipt)

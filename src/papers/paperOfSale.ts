@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { formatDay } from '@/core/day'
 import { paperWords } from '@/core/formats'
 import {
@@ -19,7 +20,7 @@ import { lessOf, saleRows, type Standing } from './saleRows'
 import { taxSums } from './taxSums'
 
 const basics = async ({ db, business }: Asked, { sale }: Story) => {
-  const customer = (await findCustomer(db, sale.customerId, business.currency))!
+  const customer = present(await findCustomer(db, sale.customerId, business.currency))
   return {
     language: customer.language,
     to: { name: sale.customerName, address: sale.billTo },
@@ -33,7 +34,7 @@ const readStory = async ({ db, business, today }: Asked, saleId: number): Promis
 
 /** What a line comes to on its own where it is left to the customer and does not count in the total. */
 const worthShown = (l: StoryLine, counts: boolean, story: Story, i: number, currency: string): Money => {
-  const amounts = story.totals.lines[i]!
+  const amounts = present(story.totals.lines[i])
   if (!counts) return worthOf({ ...l, wholeLess: 0n }, l.quantity, currency)
   const basis = story.sale.pricesIncludeTax ? amounts.gross : amounts.net
   // The share of what is off the whole stands under the lines, in one sum.
@@ -162,10 +163,10 @@ export const pickListOf = async (asked: Asked, saleId: number): Promise<Paper | 
   }
   const waiting = story.lines.filter((l) => l.toHandOver.gt(0) && l.goodsId !== null && l.fromShelf)
   const rows = waiting.flatMap((l) => {
-    const thing = goods.get(l.goodsId!)!
+    const thing = present(goods.get(present(l.goodsId)))
     const of =
       thing.kind === 'kit'
-        ? thing.parts.map((p) => ({ thing: parts.get(p.goodsId)!, each: p.quantity }))
+        ? thing.parts.map((p) => ({ thing: present(parts.get(p.goodsId)), each: p.quantity }))
         : [{ thing, each: null }]
     return of.map(({ thing: g, each }) => ({
       as: 'line' as const,

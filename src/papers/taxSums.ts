@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { formatMoney, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import { listTaxCodes } from '@/data/queries/taxCodes'
@@ -13,7 +14,7 @@ interface TaxRow {
 export const taxSums = async (db: Db, taxes: readonly TaxRow[]): Promise<PaperSum[]> => {
   const codes = await listTaxCodes(db)
   return taxes.map((t) => {
-    const code = codes.find((c) => c.id === t.taxCodeId)!
+    const code = present(codes.find((c) => c.id === t.taxCodeId))
     const component = code.components.find((k) => k.id === t.componentId)
     return {
       name: component ? `${code.name}: ${component.name} ${component.rate.times(100).toString()} %` : code.name,

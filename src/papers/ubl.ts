@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { XMLBuilder } from 'fast-xml-parser'
 import { isPositiveMoney, subtractMoney, toDecimal, toDecimalString, ZERO, type Money } from '@/core/money'
 import { lineAmount, wholeRate } from '@/core/tax'
@@ -52,7 +53,7 @@ export const makeUbl = async (db: Db, invoiceId: number, business: Business): Pr
   ])
   const amount = (m: Money) => ({ '#text': toDecimalString(m), '@_currencyID': currency })
   const category = (taxCodeId: number) => {
-    const code = codes.find((c) => c.id === taxCodeId)!
+    const code = present(codes.find((c) => c.id === taxCodeId))
     return {
       'cbc:ID': CATEGORY[code.treatment],
       'cbc:Percent': wholeRate(code).times(100).toString(),
@@ -63,7 +64,7 @@ export const makeUbl = async (db: Db, invoiceId: number, business: Business): Pr
     const rows = invoice.taxes.filter((t) => t.taxCodeId === taxCodeId)
     const tax: Money = { minor: rows.reduce((sum, r) => sum + r.amount.minor, 0n), currency }
     return {
-      'cbc:TaxableAmount': amount(rows[0]!.net),
+      'cbc:TaxableAmount': amount(present(rows[0]).net),
       'cbc:TaxAmount': amount(tax),
       'cac:TaxCategory': category(taxCodeId),
     }
@@ -100,10 +101,10 @@ export const makeUbl = async (db: Db, invoiceId: number, business: Business): Pr
           '@_unitCode': 'C62',
         },
         'cbc:LineExtensionAmount': amount(l.net),
-        ...(sale!.pricesIncludeTax ? {} : allowanceOf(l, amount, currency)),
+        ...(present(sale).pricesIncludeTax ? {} : allowanceOf(l, amount, currency)),
         'cac:Item': { 'cbc:Name': l.description, 'cac:ClassifiedTaxCategory': category(l.taxCodeId) },
         'cac:Price': {
-          'cbc:PriceAmount': { '#text': netPrice(l, sale!.pricesIncludeTax), '@_currencyID': currency },
+          'cbc:PriceAmount': { '#text': netPrice(l, present(sale).pricesIncludeTax), '@_currencyID': currency },
         },
       })),
     },

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { createHash } from 'node:crypto'
 import type { z } from 'zod'
 import { err, ok, type Result } from '@/core/result'
@@ -90,7 +91,7 @@ export const defineCommand = <O, I, A>(
         const answer = await (await work(await makeWork(tx, till, posted), parsed)).answer()
         throw new Seen({
           answer: answerIsSecret ? null : answer,
-          entries: await findEntries(tx, posted, (await findBusiness(tx))!.currency),
+          entries: await findEntries(tx, posted, present(await findBusiness(tx)).currency),
         })
       })
     } catch (problem) {
@@ -247,7 +248,7 @@ const makeWork = async (tx: Transaction, { db, today }: Till, posted: number[] =
     post: async (draft, source) => {
       const known = await byRole()
       const entryId = await insertEntry(tx, draft, source, (ref: AccountRef) =>
-        'role' in ref ? known.get(ref.role)! : ref.accountId,
+        'role' in ref ? present(known.get(ref.role)) : ref.accountId,
       )
       posted.push(entryId)
       return entryId

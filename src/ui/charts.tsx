@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { cumsum, max } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
 import { formatDayShort, type Day } from '@/core/day'
@@ -35,8 +36,10 @@ export const AgeBar = ({
         preserveAspectRatio="none"
       >
         {AGE_COLUMNS.map((c, i) => {
-          const from = i === 0 ? 0 : ends[i - 1]!
-          return <rect key={c} x={from} width={Math.max(ends[i]! - from - 0.15, 0)} height={30} fill={AGE_FILL[c]} />
+          const from = i === 0 ? 0 : present(ends[i - 1])
+          return (
+            <rect key={c} x={from} width={Math.max(present(ends[i]) - from - 0.15, 0)} height={30} fill={AGE_FILL[c]} />
+          )
         })}
       </svg>
       <dl className="mt-2 flex flex-wrap gap-x-7 gap-y-2">

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { fillLetter, PAPER_LANGUAGES, usualLayout, type PaperKind } from '@/core/formats'
 import { ok } from '@/core/result'
@@ -41,7 +42,7 @@ const sendNow: Operation = {
       sendPost({ db: till.db, business, today: till.today }, id),
       new Promise((done) => setTimeout(done, PATIENCE)),
     ])
-    return ok({ status: 200, body: viewOfPost((await listPost(till.db, { id }, { limit: 1 }))[0]!) })
+    return ok({ status: 200, body: viewOfPost(present((await listPost(till.db, { id }, { limit: 1 }))[0])) })
   },
 }
 

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { toDecimalString } from '@/core/money'
 import { forecast, forecastInput } from '@/core/receivables'
@@ -138,7 +139,7 @@ export const promises = [
       const facts = await readForecastFacts(db, today)
       const later = query.customer === undefined ? {} : { later: { [query.customer]: query.later } }
       const amount = (minor: bigint) => t({ minor, currency: business.currency })
-      const weeks = forecast(forecastInput(facts, { weeks: query.weeks, runs: RUNS, ...later }))!
+      const weeks = present(forecast(forecastInput(facts, { weeks: query.weeks, runs: RUNS, ...later })))
       return whole(
         weeks.map((w) => ({ week: w.week, low: amount(w.low), median: amount(w.median), high: amount(w.high) })),
       )

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { PAPERS, type PaperKind } from './papers'
 import { paperWords, type PaperWord } from './paperWords'
 
@@ -105,7 +106,8 @@ export const paperOfLetter = (letter: LetterKind): PaperKind =>
 
 /** The program's own wording of a letter, where the owner has none. */
 export const usualLetter = (letter: LetterKind, language: string): LetterTemplate =>
-  FRAMES[language] ?? (letter === 'reminder-2' ? FIRMER[2]! : letter === 'reminder-3' ? FIRMER[3]! : ENGLISH[letter])
+  FRAMES[language] ??
+  (letter === 'reminder-2' ? present(FIRMER[2]) : letter === 'reminder-3' ? present(FIRMER[3]) : ENGLISH[letter])
 
 export const paperName = (paper: PaperKind, language: string): string => paperWords(language)(paper satisfies PaperWord)
 
@@ -119,7 +121,7 @@ export const fillLetter = (template: string, facts: LetterFacts): string => {
   const lines: string[] = []
   for (const line of template.split('\n')) {
     const used = [...line.matchAll(/\{(\w+)\}/g)]
-      .map((m) => m[1]!)
+      .map((m) => present(m[1]))
       .filter((f) => LETTER_FACTS.includes(f as LetterFact))
     const filled = line.replace(/\{(\w+)\}/g, (all, fact: string) =>
       LETTER_FACTS.includes(fact as LetterFact) ? (facts[fact as LetterFact] ?? '') : all,

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 /** Languages papers can be written in. */
 export const PAPER_LANGUAGES = ['en', 'de', 'fr', 'es', 'he'] as const
 export type PaperLanguage = (typeof PAPER_LANGUAGES)[number]
@@ -92,7 +93,7 @@ export type PaperWord = keyof typeof WORDS
 /** A word of the papers in a language; English where the language is not one of ours. */
 export const paperWords = (language: string): ((word: PaperWord) => string) => {
   const at = Math.max(0, PAPER_LANGUAGES.indexOf(language as PaperLanguage))
-  return (word) => WORDS[word][at]!
+  return (word) => present(WORDS[word][at])
 }
 
 export const isRightToLeft = (language: string): boolean => language === 'he'

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { formatMoney, type Money } from '../money'
 import type { AccountKind, AccountRole } from './accounts'
 
@@ -42,5 +43,5 @@ export const sayLine = ({ account, kind, role, amount }: SaidLine): string => {
 /** A whole entry in one sentence. */
 export const sayEntry = (lines: readonly SaidLine[]): string => {
   const said = lines.map(sayLine).join('; ')
-  return said === '' ? '' : `${said[0]!.toUpperCase()}${said.slice(1)}.`
+  return said === '' ? '' : `${present(said[0]).toUpperCase()}${said.slice(1)}.`
 }

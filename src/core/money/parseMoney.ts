@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { err, ok, type Result } from '../result'
 import { minorDigits } from './currency'
 import { money, type Money } from './money'
@@ -20,7 +21,7 @@ export const parseMoney = (text: string, currency: string): Result<Money, MoneyT
   const digits = minorDigits(currency)
   const fraction = match[3] ?? ''
   if (fraction.length > digits) return err({ code: 'too-many-digits', text })
-  const minor = BigInt(match[2]!.replaceAll(',', '') + fraction.padEnd(digits, '0'))
+  const minor = BigInt(present(match[2]).replaceAll(',', '') + fraction.padEnd(digits, '0'))
   if (minor > LARGEST_MINOR) return err({ code: 'amount-too-large', text })
   return ok(money(match[1] ? -minor : minor, currency))
 }

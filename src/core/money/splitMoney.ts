@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { decimal, ZERO, type Decimal } from './decimal'
 import { money, type Money } from './money'
 
@@ -29,7 +30,7 @@ export const splitMoney = (amount: Money, weights: readonly Decimal[]): Money[] 
     .sort((a, b) => b.lost.comparedTo(a.lost) || a.index - b.index)
   for (const { index } of byLoss) {
     if (left === 0n) break
-    whole[index] = whole[index]! + 1n
+    whole[index] = present(whole[index]) + 1n
     left -= 1n
   }
   return whole.map((minor) => money(minor * sign, amount.currency))

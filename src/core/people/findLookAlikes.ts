@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 export interface Person {
   readonly id: number
   readonly name: string
@@ -26,10 +27,12 @@ const editDistance = (a: string, b: string): number => {
   for (let i = 1; i <= a.length; i++) {
     const next = [i]
     for (let j = 1; j <= b.length; j++)
-      next.push(Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1)))
+      next.push(
+        Math.min(present(row[j]) + 1, present(next[j - 1]) + 1, present(row[j - 1]) + (a[i - 1] === b[j - 1] ? 0 : 1)),
+      )
     row = next
   }
-  return row[b.length]!
+  return present(row[b.length])
 }
 
 /** One letter in six may differ, two at most: `Hazel Adair` and `Hasel Adair`, not `Ann` and `Ian`. */

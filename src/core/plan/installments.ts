@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import {
   addMoney,
   Decimal,
@@ -119,9 +120,9 @@ const evenRows = (financed: Money, charge: Money, terms: InstallmentTerms): Plan
   )
   let balance = financed
   return payments.map((payment, i) => {
-    const principal = subtractMoney(payment, charges[i]!)
+    const principal = subtractMoney(payment, present(charges[i]))
     balance = subtractMoney(balance, principal)
-    return { due: stepFrom(terms.firstDue, terms.every, i), payment, principal, charge: charges[i]!, balance }
+    return { due: stepFrom(terms.firstDue, terms.every, i), payment, principal, charge: present(charges[i]), balance }
   })
 }
 

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { decimal, isPositiveMoney, splitMoney, subtractMoney, zeroMoney, type Money } from '../money'
 import { addMonths, type Day } from '../day'
 import { err, ok, type Result } from '../result'
@@ -21,7 +22,7 @@ export const planLayaway = (total: Money, terms: LayawayTerms, startsOn: Day): R
     days.map(() => decimal(1)),
   )
   const payments = isPositiveMoney(first) ? [{ due: startsOn, payment: first }] : []
-  payments.push(...days.map((due, i) => ({ due, payment: rest[i]! })).filter((p) => isPositiveMoney(p.payment)))
+  payments.push(...days.map((due, i) => ({ due, payment: present(rest[i]) })).filter((p) => isPositiveMoney(p.payment)))
   let balance = total
   const rows: PlanRow[] = payments.map(({ due, payment }) => {
     balance = subtractMoney(balance, payment)

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { evaluateAmount, toFourPlaces } from '../money'
 
 /** What a quick line means, before anybody was looked up. */
@@ -49,10 +50,10 @@ export const readQuickLine = (typed: string): QuickIntent => {
   const text = typed.trim().replace(/\s+/g, ' ')
   const take = /^take (\S+)(?: (cash|card|cheque|transfer))? from (.+)$/i.exec(text)
   if (take) {
-    const amount = evaluateAmount(take[1]!)
+    const amount = evaluateAmount(present(take[1]))
     if (amount.ok && amount.value.gt(0)) {
       const method = (take[2]?.toLowerCase() ?? 'cash') as 'cash' | 'card' | 'cheque' | 'transfer'
-      return { verb: 'take', amount: toFourPlaces(amount.value), method, who: take[3]! }
+      return { verb: 'take', amount: toFourPlaces(amount.value), method, who: present(take[3]) }
     }
   }
   const write = /^(estimate|order) ([^:]+)(?::(.*))?$/i.exec(text)
@@ -62,20 +63,20 @@ export const readQuickLine = (typed: string): QuickIntent => {
       .map((part) => part.trim())
       .filter((part) => part !== '')
       .map(readThing)
-    return { verb: write[1]!.toLowerCase() as 'estimate' | 'order', who: write[2]!.trim(), lines }
+    return { verb: present(write[1]).toLowerCase() as 'estimate' | 'order', who: present(write[2]).trim(), lines }
   }
   const sale = /^(offer|agree|hand over|bill|copy|mail) (\d{1,9})$/i.exec(text)
-  if (sale) return { verb: sale[1]!.toLowerCase() as SaleVerb, sale: sale[2]! }
+  if (sale) return { verb: present(sale[1]).toLowerCase() as SaleVerb, sale: present(sale[2]) }
   const decline = /^decline (\d{1,9})(?:\s*:\s*(.*))?$/i.exec(text)
-  if (decline) return { verb: 'decline', sale: decline[1]!, reason: decline[2] ?? '' }
+  if (decline) return { verb: 'decline', sale: present(decline[1]), reason: decline[2] ?? '' }
   const customer = /^customer (.+?)(?: (\S+@\S+))?$/i.exec(text)
-  if (customer) return { verb: 'customer', name: customer[1]!, email: customer[2] ?? '' }
+  if (customer) return { verb: 'customer', name: present(customer[1]), email: customer[2] ?? '' }
   const remind = /^remind (.+)$/i.exec(text)
-  if (remind) return { verb: 'remind', who: remind[1]! }
+  if (remind) return { verb: 'remind', who: present(remind[1]) }
   return { verb: 'find', text }
 }
 
 const readThing = (part: string): { quantity: string; what: string } => {
   const counted = /^(\d+(?:\.\d{1,4})?)\s*(?:x|×)?\s+(.+)$/.exec(part)
-  return counted ? { quantity: counted[1]!, what: counted[2]! } : { quantity: '1', what: part }
+  return counted ? { quantity: present(counted[1]), what: present(counted[2]) } : { quantity: '1', what: part }
 }

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { addMoney, isPositiveMoney, smallerMoney, subtractMoney, type Money } from '../money'
 import type { Day } from '../day'
 import { discountWith } from './aboutDue'
@@ -55,13 +56,13 @@ export const creditDues = (dues: readonly DueParts[], credit: Money): CreditedDu
   return {
     dues: inOrder
       .map((d, i): DueCredited => {
-        const discount = discountWith(d.discount, settled[i]!, addMoney(d.paid, d.discount))
+        const discount = discountWith(d.discount, present(settled[i]), addMoney(d.paid, d.discount))
         return {
           dueId: d.id,
-          open: open[i]!,
-          writtenOff: writtenOff[i]!,
+          open: present(open[i]),
+          writtenOff: present(writtenOff[i]),
           discount,
-          paid: subtractMoney(settled[i]!, discount),
+          paid: subtractMoney(present(settled[i]), discount),
         }
       })
       .filter((d) => [d.open, d.writtenOff, d.paid, d.discount].some(isPositiveMoney)),

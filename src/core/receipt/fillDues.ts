@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { err, ok, type Result } from '../result'
 import {
   addMoney,
@@ -110,7 +111,7 @@ export const fillNamed = (
   const filled = new Map<number, DueFilled>()
   const held = new Map<number, Money>()
   const take = ({ dueId, amount: part, discount }: DueFilled) => {
-    const due = open.get(dueId)!
+    const due = present(open.get(dueId))
     const before = filled.get(dueId)
     const whole = before ? addMoney(before.amount, part) : part
     open.set(dueId, { ...due, open: subtractMoney(due.open, discount ? addMoney(part, discount) : part) })

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { sumMoney, type Money } from '../money'
 import { daysBetween, type Day } from '../day'
 
@@ -27,7 +28,7 @@ export const ageColumn = (from: Day, asOf: Day, limits: AgeLimits = USUAL_LIMITS
   const days = daysBetween(from, asOf)
   if (days <= 0) return 'notDue'
   const at = limits.findIndex((limit) => days <= limit)
-  return at === -1 ? 'over90' : AGE_COLUMNS[at + 1]!
+  return at === -1 ? 'over90' : present(AGE_COLUMNS[at + 1])
 }
 
 /** Open parts in their columns; `total` is their sum. */

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { daysBetween, addDays, weekStart, type Day } from '../day'
 
 /**
@@ -67,7 +68,7 @@ export const seeded = (seed: number): (() => number) => {
 
 /** The value that `percent` of the sorted values do not pass: nearest rank, 0 → the smallest, 100 → the largest. */
 export const quantile = (sorted: readonly bigint[], percent: number): bigint =>
-  sorted.length === 0 ? 0n : sorted[Math.max(0, Math.ceil((percent * sorted.length) / 100) - 1)]!
+  sorted.length === 0 ? 0n : present(sorted[Math.max(0, Math.ceil((percent * sorted.length) / 100) - 1)])
 
 const candidates = (input: ForecastInput, everybody: readonly number[], due: ForecastDue): readonly number[] => {
   const own = input.lateness[due.customerId] ?? []
@@ -98,9 +99,10 @@ export const forecast = (
   for (let run = 0; run < input.runs; run++) {
     if (run % 50 === 0 && !progress(run / input.runs)) return null
     for (const { due, from, possible } of dues) {
-      const days = Math.max(from + possible[draw() % possible.length]!, nowAt)
+      const days = Math.max(from + present(possible[draw() % possible.length]), nowAt)
       const week = Math.floor(days / 7)
-      if (week < input.weeks) sums[week]![run]! += due.open
+      const inWeek = sums[week]
+      if (inWeek) inWeek[run] = present(inWeek[run]) + due.open
     }
   }
   return sums.map((runs, i) => {
@@ -119,7 +121,7 @@ export const backTest = (
   weeks: readonly ForecastWeek[],
   came: readonly bigint[],
 ): { readonly inside: number; readonly weeks: number; readonly expected: bigint; readonly came: bigint } => ({
-  inside: weeks.filter((w, i) => came[i]! >= w.low && came[i]! <= w.high).length,
+  inside: weeks.filter((w, i) => present(came[i]) >= w.low && present(came[i]) <= w.high).length,
   weeks: weeks.length,
   expected: weeks.reduce((sum, w) => sum + w.median, 0n),
   came: came.reduce((sum, c) => sum + c, 0n),

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { addDays, daysBetween, type Day } from '../day'
 
 export interface ReminderWritten {
@@ -27,8 +28,8 @@ export const nextReminder = (
   const mine = written.filter((r) => daysBetween(since, r.on) > 0)
   const last = mine.reduce<ReminderWritten | null>((a, b) => (a && a.on >= b.on ? a : b), null)
   const stage = Math.min((last?.stage ?? 0) + 1, days.length)
-  const gap = days[stage - 1]! - (days[stage - 2] ?? 0)
-  const byAge = addDays(since, days[stage - 1]!)
+  const gap = present(days[stage - 1]) - (days[stage - 2] ?? 0)
+  const byAge = addDays(since, present(days[stage - 1]))
   const byLast = last ? addDays(last.on, gap) : byAge
   const from = byLast > byAge ? byLast : byAge
   return { stage, wait: from <= today ? null : from }

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Day } from '../day'
 
 /** What changed a balance on a day, in its smallest unit (minor units of money, ten-thousandths of a quantity). */
@@ -51,7 +52,9 @@ export const firstDayFor = (balances: Balances, amount: bigint, from: Day): Day 
  * evening may leave. There always is one, the day of the last change at the latest.
  */
 export const firstUndisturbed = (balances: Balances, amount: bigint, from: Day): Day =>
-  firstOf(balances, from, (day) => {
-    const there = sumOver(balances, (c) => balanceOn(c, day))
-    return sumOver(balances, (c) => lowestFrom(c, day)) >= (there < amount ? there : amount)
-  })!
+  present(
+    firstOf(balances, from, (day) => {
+      const there = sumOver(balances, (c) => balanceOn(c, day))
+      return sumOver(balances, (c) => lowestFrom(c, day)) >= (there < amount ? there : amount)
+    }),
+  )

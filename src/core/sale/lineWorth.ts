@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import {
   decimal,
   largerMoney,
@@ -83,5 +84,5 @@ export const shareWholeDiscount = (
     left,
     lines.map((l) => (l.fixed ? decimal(0) : toDecimal(l.worth))),
   )
-  return lines.map((l, i) => l.fixed ?? shares[i]!)
+  return lines.map((l, i) => l.fixed ?? present(shares[i]))
 }

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { compareMoney, isPositiveMoney, subtractMoney, sumMoney, type Decimal, type Money } from '../money'
 import { daysBetween, formatDay, type Day } from '../day'
 import type { LayawayStanding } from '../plan'
@@ -151,7 +152,7 @@ const draftStep = (sale: SaleOutlook, today: Day): NextStep[] =>
     : []
 
 const offerSteps = (sale: SaleOutlook, stands: 'offered' | 'lapsed', today: Day): NextStep[] => {
-  const validUntil = sale.validUntil!
+  const validUntil = present(sale.validUntil)
   if (stands === 'lapsed') {
     if (daysBetween(validUntil, today) > RENEW_WITHIN) return []
     return [
@@ -296,8 +297,8 @@ const goodsSteps = (sale: SaleOutlook): NextStep[] => {
   const shelfWaits = waiting.some((w) => w.line.fromShelf)
   const shelfCan = can.some((c) => c.line.fromShelf)
   if (can.length > 0 && (shelfCan || !shelfWaits) && !goodsStay(sale)) {
-    const quantity = can.reduce((sum, c) => sum.plus(c.now), can[0]!.now.minus(can[0]!.now))
-    const all = can.length === waiting.length && can.every((c, i) => c.now.eq(waiting[i]!.left))
+    const quantity = can.reduce((sum, c) => sum.plus(c.now), present(can[0]).now.minus(present(can[0]).now))
+    const all = can.length === waiting.length && can.every((c, i) => c.now.eq(present(waiting[i]).left))
     const names = can
       .slice(0, 3)
       .map((c) => `${units(c.now)} ${c.line.name}`)

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { addMoney, decimal, zeroMoney, type Decimal, type Money } from '../money'
 import { daysBetween, type Day } from '../day'
 
@@ -33,7 +34,7 @@ export const tallyOffers = (offers: readonly OfferFate[], currency: string): Off
     const lost = of.filter((o) => o.agreedOn === null && o.lost)
     const decided = agreed.length + lost.length
     const sum = (list: readonly OfferFate[]) => list.map((o) => o.total).reduce(addMoney, zeroMoney(currency))
-    const waited = agreed.reduce((days, o) => days + Math.max(0, daysBetween(o.sentOn, o.agreedOn!)), 0)
+    const waited = agreed.reduce((days, o) => days + Math.max(0, daysBetween(o.sentOn, present(o.agreedOn))), 0)
     return {
       group,
       sent: of.length,

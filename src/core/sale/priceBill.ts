@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import {
   largerMoney,
   roundToMoney,
@@ -50,7 +51,7 @@ export const priceBill = (
   const taking = new Map(quantities.map((q) => [q.lineId, q.quantity]))
   const byId = new Map(lines.map((l) => [l.lineId, l]))
   const parts = quantities.map(({ lineId, quantity }) => {
-    const line = byId.get(lineId)!
+    const line = present(byId.get(lineId))
     return { amount: amountOfPart(line, quantity, currency), taxCode: line.taxCode }
   })
   const whole = computeTax(

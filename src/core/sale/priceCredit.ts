@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import {
   addMoney,
   decimal,
@@ -70,7 +71,7 @@ export const creditQuantities = (
 ): Credit => {
   const byId = new Map(lines.map((l) => [l.id, l]))
   const parts = quantities.map(({ lineId, quantity }): CreditPart => {
-    const line = byId.get(lineId)!
+    const line = present(byId.get(lineId))
     const left = line.quantity.minus(line.creditedQuantity)
     return {
       lineId,
@@ -101,8 +102,8 @@ export const creditAmount = (
     left.map((l) => decimal(addMoney(l.net, l.tax).minor)),
   )
   const parts = left.map(({ line, net, tax }, i): CreditPart => {
-    const [netPart, taxPart] = splitMoney(shares[i]!, [decimal(net.minor), decimal(tax.minor)])
-    return { lineId: line.id, quantity: decimal(0), net: netPart!, tax: taxPart! }
+    const [netPart, taxPart] = splitMoney(present(shares[i]), [decimal(net.minor), decimal(tax.minor)])
+    return { lineId: line.id, quantity: decimal(0), net: present(netPart), tax: present(taxPart) }
   })
   return withTaxes(
     lines,
@@ -116,7 +117,7 @@ const withTaxes = (
   taxes: readonly CreditableTax[],
   parts: readonly CreditPart[],
 ): Credit => {
-  const currency = lines[0]!.net.currency
+  const currency = present(lines[0]).net.currency
   const codes = [...new Set(taxes.map((t) => t.taxCodeId))]
   const creditedTaxes = codes.flatMap((taxCodeId) => {
     const components = taxes.filter((t) => t.taxCodeId === taxCodeId)
@@ -131,7 +132,7 @@ const withTaxes = (
       components.map((c) => decimal(subtractMoney(c.amount, c.credited).minor)),
     )
     return ofCode.some((l) => parts.some((p) => p.lineId === l.id))
-      ? components.map((c, i) => ({ taxCodeId, componentId: c.componentId, amount: shares[i]! }))
+      ? components.map((c, i) => ({ taxCodeId, componentId: c.componentId, amount: present(shares[i]) }))
       : []
   })
   const net = sumMoney(

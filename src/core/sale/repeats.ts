@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { addDays, addMonths, type Day } from '../day'
 
 export type Rhythm = 'week' | 'two-weeks' | 'month' | 'quarter' | 'half-year' | 'year'
@@ -19,7 +20,7 @@ const MONTHS: Partial<Record<Rhythm, number>> = { month: 1, quarter: 3, 'half-ye
 export const repeatDay = (r: Repeating, n: number): Day | null => {
   if (r.times !== null && n >= r.times) return null
   const days = DAYS[r.every]
-  const on = days ? addDays(r.firstOn, days * n) : addMonths(r.firstOn, MONTHS[r.every]! * n)
+  const on = days ? addDays(r.firstOn, days * n) : addMonths(r.firstOn, present(MONTHS[r.every]) * n)
   return r.untilDay !== null && on > r.untilDay ? null : on
 }
 

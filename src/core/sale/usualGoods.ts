@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { decimal, ZERO, type Decimal } from '../money'
 import { daysBetween, type Day } from '../day'
 
@@ -33,9 +34,9 @@ export const usualGoods = (takings: readonly Taking[], today: Day): UsualThing[]
   return [...byGoods]
     .map(([goodsId, of]): UsualThing => {
       const sorted = [...of].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
-      const last = sorted.at(-1)!
+      const last = present(sorted.at(-1))
       const quantity = of.reduce((sum, t) => sum.plus(t.quantity), ZERO)
-      const months = decimal(daysBetween(sorted[0]!.on, today)).div(MONTH)
+      const months = decimal(daysBetween(present(sorted[0]).on, today)).div(MONTH)
       return {
         goodsId,
         lastOn: last.on,

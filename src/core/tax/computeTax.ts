@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import {
   addMoney,
   decimal,
@@ -65,8 +66,8 @@ export const computeTax = (
   const shares: TaxShare[] = []
 
   for (const group of groupByCode(lines)) {
-    const amounts = group.map((index) => lines[index]!.amount)
-    const code = lines[group[0]!]!.taxCode
+    const amounts = group.map((index) => present(lines[index]).amount)
+    const code = present(lines[present(group[0])]).taxCode
     const given = fixed.get(code.id)
     const perLine = settings.roundPer === 'line' && !given
     const parts = given
@@ -81,7 +82,7 @@ export const computeTax = (
       components: code.components.map((component, i) => ({
         componentId: component.id,
         amount: sumMoney(
-          parts.map((p) => p.components[i]!),
+          parts.map((p) => present(p.components[i])),
           currency,
         ),
       })),
@@ -93,14 +94,20 @@ export const computeTax = (
     )
     const lineTaxes = perLine ? parts.map((p) => sumMoney(p.components, currency)) : shareOut(tax, amounts)
     group.forEach((index, i) => {
-      taxesOfLines[index] = lineTaxes[i]!
-      nets[index] = settings.pricesIncludeTax ? subtractMoney(amounts[i]!, lineTaxes[i]!) : amounts[i]!
+      taxesOfLines[index] = present(lineTaxes[i])
+      nets[index] = settings.pricesIncludeTax
+        ? subtractMoney(present(amounts[i]), present(lineTaxes[i]))
+        : present(amounts[i])
     })
   }
   const net = sumMoney(nets, currency)
   const tax = sumMoney(taxesOfLines, currency)
   return {
-    lines: nets.map((n, i) => ({ net: n, tax: taxesOfLines[i]!, gross: addMoney(n, taxesOfLines[i]!) })),
+    lines: nets.map((n, i) => ({
+      net: n,
+      tax: present(taxesOfLines[i]),
+      gross: addMoney(n, present(taxesOfLines[i])),
+    })),
     taxes: shares,
     net,
     tax,

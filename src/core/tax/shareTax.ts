@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { largerMoney, shareMoney, subtractMoney, sumMoney, zeroMoney, type Money } from '../money'
 
 /** One component's tax in a document. */
@@ -33,10 +34,10 @@ export const shareTax = (
     ),
   )
   const [ofNet, ...ofTaxes] = shareMoney(part, [net, ...document.taxes.map((t) => t.amount)])
-  const bases = shareBases(ofNet!, net, document.taxes)
+  const bases = shareBases(present(ofNet), net, document.taxes)
   return {
-    net: ofNet!,
-    taxes: document.taxes.map((t, i) => ({ ...t, net: bases.get(t.taxCodeId)!, amount: ofTaxes[i]! })),
+    net: present(ofNet),
+    taxes: document.taxes.map((t, i) => ({ ...t, net: present(bases.get(t.taxCodeId)), amount: present(ofTaxes[i]) })),
   }
 }
 
@@ -45,5 +46,5 @@ const shareBases = (part: Money, net: Money, taxes: readonly ComponentTax[]): Ma
   const baseOf = new Map(taxes.map((t) => [t.taxCodeId, t.net]))
   const untaxed = subtractMoney(net, sumMoney([...baseOf.values()], net.currency))
   const shares = shareMoney(part, [...baseOf.values(), largerMoney(untaxed, zeroMoney(net.currency))])
-  return new Map([...baseOf.keys()].map((code, i) => [code, shares[i]!]))
+  return new Map([...baseOf.keys()].map((code, i) => [code, present(shares[i])]))
 }

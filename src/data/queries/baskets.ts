@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { and, asc, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm'
 import { decimal, type Decimal } from '@/core/money'
 import type { Db } from '../connect'
@@ -30,7 +31,7 @@ const FACTS = {
 }
 
 export const insertBasket = async (db: Db, row: typeof basket.$inferInsert): Promise<number> =>
-  (await db.insert(basket).values(row).returning({ id: basket.id }))[0]!.id
+  present((await db.insert(basket).values(row).returning({ id: basket.id }))[0]).id
 
 /** How many baskets were begun on a day. */
 export const countBasketsOf = async (db: Db, on: string): Promise<number> => db.$count(basket, eq(basket.startedOn, on))

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { and, eq, sql } from 'drizzle-orm'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
@@ -15,7 +16,7 @@ export interface CardPaymentRow {
 }
 
 export const insertCardPayment = async (db: Db, row: typeof cardPayment.$inferInsert): Promise<number> =>
-  (await db.insert(cardPayment).values(row).returning({ id: cardPayment.id }))[0]!.id
+  present((await db.insert(cardPayment).values(row).returning({ id: cardPayment.id }))[0]).id
 
 /** A payment by its reference, held for this transaction: two answers come one after the other. */
 export const lockCardPayment = async (db: Db, reference: string, currency: string): Promise<CardPaymentRow | null> => {
@@ -40,16 +41,22 @@ export const sumPaymentsUnderWay = async (
   of: { readonly customerId: number; readonly saleId: number | null },
   currency: string,
 ): Promise<Money> => {
-  const [row] = await db
-    .select({ sum: sql<string>`coalesce(sum(${cardPayment.amount}), 0)::text` })
-    .from(cardPayment)
-    .where(
-      and(
-        eq(cardPayment.customerId, of.customerId),
-        eq(cardPayment.state, 'asked'),
-        sql`${cardPayment.askedAt} > now() - ${UNDER_WAY}`,
-        of.saleId === null ? undefined : sql`(${cardPayment.saleId} is null or ${cardPayment.saleId} = ${of.saleId})`,
-      ),
-    )
-  return money(BigInt(row!.sum), currency)
+  const row = present(
+    (
+      await db
+        .select({ sum: sql<string>`coalesce(sum(${cardPayment.amount}), 0)::text` })
+        .from(cardPayment)
+        .where(
+          and(
+            eq(cardPayment.customerId, of.customerId),
+            eq(cardPayment.state, 'asked'),
+            sql`${cardPayment.askedAt} > now() - ${UNDER_WAY}`,
+            of.saleId === null
+              ? undefined
+              : sql`(${cardPayment.saleId} is null or ${cardPayment.saleId} = ${of.saleId})`,
+          ),
+        )
+    )[0],
+  )
+  return money(BigInt(row.sum), currency)
 }

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { and, asc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
@@ -88,13 +89,13 @@ export const findByEmail = async (db: Db, email: string): Promise<number | null>
 
 /** The customer that stands for everybody who gives no name at the counter. */
 export const findWalkIn = async (db: Db): Promise<number> => {
-  const [row] = await db.select({ id: customer.id }).from(customer).where(eq(customer.walkIn, true))
-  return row!.id
+  const row = present((await db.select({ id: customer.id }).from(customer).where(eq(customer.walkIn, true)))[0])
+  return row.id
 }
 
 export const insertCustomer = async (db: Db, row: typeof customer.$inferInsert): Promise<number> => {
-  const [made] = await db.insert(customer).values(row).returning({ id: customer.id })
-  return made!.id
+  const made = present((await db.insert(customer).values(row).returning({ id: customer.id }))[0])
+  return made.id
 }
 
 export const updateCustomer = async (

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { sql } from 'drizzle-orm'
 import type { Db } from '../connect'
 
@@ -25,7 +26,7 @@ export const findNumbered = async (db: Db, typed: string): Promise<NumberedPaper
     receipt: 'Receipt',
   }
   return rows.map((r) => ({
-    name: names[r.kind]!,
+    name: present(names[r.kind]),
     number: r.number,
     customer: r.customer,
     href: r.kind === 'receipt' ? `/receipts/${r.id}` : `/invoices/${r.id}`,

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { decimal, money, type Decimal, type Money } from '@/core/money'
@@ -153,13 +154,13 @@ export const listGoods = async (
 }
 
 export const insertGoods = async (db: Db, row: typeof goods.$inferInsert, parts: readonly Part[]): Promise<number> => {
-  const [made] = await db.insert(goods).values(row).returning({ id: goods.id })
+  const made = present((await db.insert(goods).values(row).returning({ id: goods.id }))[0])
   if (parts.length > 0) {
     await db
       .insert(goodsPart)
-      .values(parts.map((p) => ({ kitId: made!.id, partId: p.goodsId, quantity: p.quantity.toFixed(4) })))
+      .values(parts.map((p) => ({ kitId: made.id, partId: p.goodsId, quantity: p.quantity.toFixed(4) })))
   }
-  return made!.id
+  return made.id
 }
 
 export const updateGoods = async (db: Db, id: number, change: Partial<typeof goods.$inferInsert>): Promise<void> => {

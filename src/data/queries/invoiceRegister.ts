@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { sql, type SQL } from 'drizzle-orm'
 import { isDay, type Day } from '@/core/day'
 import { money, parseMoney, type Money } from '@/core/money'
@@ -101,14 +102,14 @@ export const listRegister = async (
     kind: r.kind as RegisterRow['kind'],
     on: r.on_day as Day,
     customerId: r.customer_id,
-    customer: r.customer!,
+    customer: present(r.customer),
     saleId: r.sale_id,
     saleNumber: r.sale_number,
-    title: r.title!,
-    net: amount(r.net!),
-    tax: amount(r.tax!),
-    gross: amount(r.gross!),
-    open: amount(r.open!),
+    title: present(r.title),
+    net: amount(present(r.net)),
+    tax: amount(present(r.tax)),
+    gross: amount(present(r.gross)),
+    open: amount(present(r.open)),
     due: r.due as Day | null,
   }))
 }
@@ -119,7 +120,9 @@ export const sumRegister = async (
   filter: InvoiceFilter,
   about: { readonly today: Day; readonly currency: string },
 ) => {
-  const [row] = await db.execute<Record<'net' | 'tax' | 'gross' | 'open', string> & { count: number }>(sql`
+  const row = present(
+    (
+      await db.execute<Record<'net' | 'tax' | 'gross' | 'open', string> & { count: number }>(sql`
     select count(*)::int as count,
            coalesce(sum(case when kind = 'credit-note' then -net else net end), 0)::text as net,
            coalesce(sum(case when kind = 'credit-note' then -tax else tax end), 0)::text as tax,
@@ -127,13 +130,15 @@ export const sumRegister = async (
       from (select invoice.kind, invoice.net, invoice.tax, invoice.gross, ${OPEN} as open
               from invoice ${filter.search ? NAMES : sql``} ${OPEN_DUES}
              where ${where(filter, about.today)}) t`)
+    )[0],
+  )
   const amount = (text: string): Money => money(BigInt(text), about.currency)
   return {
-    count: row!.count,
-    net: amount(row!.net),
-    tax: amount(row!.tax),
-    gross: amount(row!.gross),
-    open: amount(row!.open),
+    count: row.count,
+    net: amount(row.net),
+    tax: amount(row.tax),
+    gross: amount(row.gross),
+    open: amount(row.open),
   }
 }
 

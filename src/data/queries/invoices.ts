@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { decimal, money, type Decimal, type Money } from '@/core/money'
@@ -138,9 +139,9 @@ export interface NewInvoice {
 
 /** Writes a draft. */
 export const insertInvoice = async (db: Db, draft: NewInvoice): Promise<number> => {
-  const [made] = await db.insert(invoice).values(draft.row).returning({ id: invoice.id })
-  await insertParts(db, made!.id, draft)
-  return made!.id
+  const made = present((await db.insert(invoice).values(draft.row).returning({ id: invoice.id }))[0])
+  await insertParts(db, made.id, draft)
+  return made.id
 }
 
 const insertParts = async (db: Db, invoiceId: number, parts: Pick<NewInvoice, 'lines' | 'taxes'>): Promise<void> => {

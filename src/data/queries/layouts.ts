@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { and, asc, eq } from 'drizzle-orm'
 import type { Db } from '../connect'
 import { paperLayout, postTemplate } from '../schema'
@@ -22,7 +23,7 @@ export const findUsualLayout = async (db: Db, paper: string) =>
   )[0] ?? null
 
 export const insertLayout = async (db: Db, row: typeof paperLayout.$inferInsert): Promise<number> =>
-  (await db.insert(paperLayout).values(row).returning({ id: paperLayout.id }))[0]!.id
+  present((await db.insert(paperLayout).values(row).returning({ id: paperLayout.id }))[0]).id
 
 export const updateLayout = async (
   db: Db,

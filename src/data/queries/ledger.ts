@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { and, asc, eq, sql, type SQL } from 'drizzle-orm'
 import { addDays, addMonths, day, laterDay, monthStart, type Day } from '@/core/day'
 import type { AccountKind, AccountRole, AccountSum, EntryDraft } from '@/core/ledger'
@@ -20,27 +21,31 @@ export const insertEntry = async (
   source: EntrySource,
   accountOf: (ref: EntryDraft['lines'][number]['account']) => number,
 ): Promise<number> => {
-  const [row] = await db
-    .insert(entry)
-    .values({
-      onDay: draft.on,
-      text: draft.text,
-      sourceKind: source.kind,
-      sourceId: source.id,
-      saleId: source.saleId ?? null,
-      customerId: source.customerId ?? null,
-      reversesId: source.reversesId ?? null,
-    })
-    .returning({ id: entry.id })
+  const row = present(
+    (
+      await db
+        .insert(entry)
+        .values({
+          onDay: draft.on,
+          text: draft.text,
+          sourceKind: source.kind,
+          sourceId: source.id,
+          saleId: source.saleId ?? null,
+          customerId: source.customerId ?? null,
+          reversesId: source.reversesId ?? null,
+        })
+        .returning({ id: entry.id })
+    )[0],
+  )
   await db.insert(entryLine).values(
     draft.lines.map((l) => ({
-      entryId: row!.id,
+      entryId: row.id,
       accountId: accountOf(l.account),
       onDay: draft.on,
       amount: l.amount.minor,
     })),
   )
-  return row!.id
+  return row.id
 }
 
 /** Whether anything was ever posted. */
@@ -118,17 +123,19 @@ export interface EntryFilter {
 }
 
 const entryWhere = (f: EntryFilter): SQL =>
-  and(
-    sql`true`,
-    f.from ? sql`${entry.onDay} >= ${f.from}` : undefined,
-    f.to ? sql`${entry.onDay} <= ${f.to}` : undefined,
-    f.source ? eq(entry.sourceKind, f.source) : undefined,
-    f.saleId ? eq(entry.saleId, f.saleId) : undefined,
-    f.text ? sql`${entry.text} ilike ${'%' + f.text.replace(/[%_\\]/g, '\\$&') + '%'}` : undefined,
-    f.accountId
-      ? sql`exists (select from ${entryLine} l where l.entry_id = ${entry.id} and l.account_id = ${f.accountId})`
-      : undefined,
-  )!
+  present(
+    and(
+      sql`true`,
+      f.from ? sql`${entry.onDay} >= ${f.from}` : undefined,
+      f.to ? sql`${entry.onDay} <= ${f.to}` : undefined,
+      f.source ? eq(entry.sourceKind, f.source) : undefined,
+      f.saleId ? eq(entry.saleId, f.saleId) : undefined,
+      f.text ? sql`${entry.text} ilike ${'%' + f.text.replace(/[%_\\]/g, '\\$&') + '%'}` : undefined,
+      f.accountId
+        ? sql`exists (select from ${entryLine} l where l.entry_id = ${entry.id} and l.account_id = ${f.accountId})`
+        : undefined,
+    ),
+  )
 
 /** Entries, the newest day first, a page at a time; `after` is the id and day the page before ended with. */
 export const listEntries = async (
@@ -267,18 +274,26 @@ export const listAccountLines = async (
     .orderBy(asc(entryLine.onDay), asc(entryLine.id))
     .limit(page.limit)
     .offset(page.skip)
-  const [sums] = await db
-    .select({ count: sql<number>`count(*)::int` })
-    .from(entryLine)
-    .where(where)
-  const [skipped] = await db.execute<{ sum: string }>(sql`
+  const sums = present(
+    (
+      await db
+        .select({ count: sql<number>`count(*)::int` })
+        .from(entryLine)
+        .where(where)
+    )[0],
+  )
+  const skipped = present(
+    (
+      await db.execute<{ sum: string }>(sql`
     select coalesce(sum(amount), 0)::text as sum from (
       select amount from entry_line where account_id = ${accountId} and on_day between ${span.from} and ${span.to}
        order by on_day, id limit ${page.skip}) s`)
+    )[0],
+  )
   return {
     lines: rows.map((r) => ({ ...r, on: r.on as Day, amount: money(r.amount, currency) })),
-    count: sums!.count,
-    before: money(BigInt(skipped!.sum), currency),
+    count: sums.count,
+    before: money(BigInt(skipped.sum), currency),
   }
 }
 

@@ -1,10 +1,11 @@
+import { present } from '@/core/present'
 import { and, desc, eq, isNull, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { Db } from '../connect'
 import { customerLink, sale } from '../schema'
 
 export const insertLink = async (db: Db, row: typeof customerLink.$inferInsert): Promise<number> =>
-  (await db.insert(customerLink).values(row).returning({ id: customerLink.id }))[0]!.id
+  present((await db.insert(customerLink).values(row).returning({ id: customerLink.id }))[0]).id
 
 /** The link a secret opens on a day, while it is not withdrawn and has not ended. */
 export const findLink = async (db: Db, tokenHash: string, on: Day) =>

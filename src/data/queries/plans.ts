@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { and, asc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
@@ -94,10 +95,17 @@ export const sumPlanCharge = async (
   planId: number,
   currency: string,
 ): Promise<{ readonly unearned: Money; readonly added: Money }> => {
-  const [row] = await db.execute<{ unearned: string; added: string }>(sql`
+  const row = present(
+    (
+      await db.execute<{ unearned: string; added: string }>(sql`
     select coalesce(sum(amount), 0)::text as unearned, coalesce(sum(amount) filter (where amount > 0 and why <> 'earned'), 0)::text as added
       from plan_charge where plan_id = ${planId}`)
-  return { unearned: money(BigInt(row!.unearned), currency), added: money(BigInt(row!.added), currency) }
+    )[0],
+  )
+  return {
+    unearned: money(BigInt(row.unearned), currency),
+    added: money(BigInt(row.added), currency),
+  }
 }
 
 /** Running plans with a row due through a day whose charge is not earned yet. */
@@ -117,7 +125,7 @@ export const listEarnedDues = async (db: Db, planId: number): Promise<Set<number
         .select({ dueId: planCharge.dueId })
         .from(planCharge)
         .where(and(eq(planCharge.planId, planId), eq(planCharge.why, 'earned')))
-    ).map((r) => r.dueId!),
+    ).map((r) => present(r.dueId)),
   )
 
 export interface RowToCollect {
@@ -206,20 +214,20 @@ export const listPlanSums = async (
   const amount = (text: string): Money => money(BigInt(text), currency)
   return rows.map((r) => ({
     planId: r.plan_id,
-    number: r.number!,
+    number: present(r.number),
     saleId: r.sale_id,
     saleNumber: r.sale_number,
-    title: r.title!,
+    title: present(r.title),
     customerId: r.customer_id,
-    customer: r.customer!,
+    customer: present(r.customer),
     startedOn: r.started_on as Day,
     endedAs: r.ended_as,
-    financed: amount(r.financed!),
-    charge: amount(r.charge!),
-    unearned: amount(r.unearned!),
-    paid: amount(r.paid!),
-    open: amount(r.open!),
-    late: amount(r.late!),
+    financed: amount(present(r.financed)),
+    charge: amount(present(r.charge)),
+    unearned: amount(present(r.unearned)),
+    paid: amount(present(r.paid)),
+    open: amount(present(r.open)),
+    late: amount(present(r.late)),
     rowsLate: r.rows_late,
     next: r.next as Day | null,
     nextOpen: r.next_open === null ? null : amount(r.next_open),

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { and, asc, desc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { Db } from '../connect'
@@ -61,7 +62,7 @@ export const listPost = async (
 }
 
 export const insertPost = async (db: Db, row: typeof post.$inferInsert): Promise<number> =>
-  (await db.insert(post).values(row).returning({ id: post.id }))[0]!.id
+  present((await db.insert(post).values(row).returning({ id: post.id }))[0]).id
 
 export const updatePost = async (db: Db, id: number, change: Partial<typeof post.$inferInsert>): Promise<void> => {
   await db.update(post).set(change).where(eq(post.id, id))
@@ -69,14 +70,18 @@ export const updatePost = async (db: Db, id: number, change: Partial<typeof post
 
 /** How many wait to go, and how many came back and were not looked at. */
 export const countPost = async (db: Db): Promise<{ waiting: number; bounced: number }> => {
-  const [row] = await db
-    .select({
-      waiting: sql<number>`count(*) filter (where ${post.state} = 'waiting')::int`,
-      bounced: sql<number>`count(*) filter (where ${post.state} = 'bounced')::int`,
-    })
-    .from(post)
-    .where(sql`${post.state} in ('waiting', 'bounced')`)
-  return row!
+  const row = present(
+    (
+      await db
+        .select({
+          waiting: sql<number>`count(*) filter (where ${post.state} = 'waiting')::int`,
+          bounced: sql<number>`count(*) filter (where ${post.state} = 'bounced')::int`,
+        })
+        .from(post)
+        .where(sql`${post.state} in ('waiting', 'bounced')`)
+    )[0],
+  )
+  return row
 }
 
 /**
@@ -112,5 +117,5 @@ export const listCameBack = async (
     .from(post)
     .where(and(isOneOf(post.saleId, saleIds), eq(post.state, 'bounced')))
     .orderBy(asc(post.id))
-  return new Map(rows.map((r) => [r.saleId!, { on: r.on as Day, why: r.why }]))
+  return new Map(rows.map((r) => [present(r.saleId), { on: r.on as Day, why: r.why }]))
 }

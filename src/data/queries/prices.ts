@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { and, asc, eq, inArray, isNull, or, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { decimal } from '@/core/money'
@@ -27,7 +28,7 @@ export const findPriceLevel = async (db: Db, code: string): Promise<KeptPriceLev
 }
 
 export const insertPriceLevel = async (db: Db, row: typeof priceLevel.$inferInsert): Promise<number> =>
-  (await db.insert(priceLevel).values(row).returning({ id: priceLevel.id }))[0]!.id
+  present((await db.insert(priceLevel).values(row).returning({ id: priceLevel.id }))[0]).id
 
 export const updatePriceLevel = async (
   db: Db,
@@ -96,4 +97,4 @@ export const listTaxAreas = (db: Db) =>
     .orderBy(asc(taxArea.code))
 
 export const insertTaxArea = async (db: Db, row: typeof taxArea.$inferInsert): Promise<number> =>
-  (await db.insert(taxArea).values(row).returning({ id: taxArea.id }))[0]!.id
+  present((await db.insert(taxArea).values(row).returning({ id: taxArea.id }))[0]).id

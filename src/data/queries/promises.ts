@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
@@ -174,7 +175,7 @@ export const listPromises = async (db: Db, saleIds: readonly number[], currency:
       }))
 
 export const insertPromise = async (db: Db, row: typeof payPromise.$inferInsert): Promise<number> =>
-  (await db.insert(payPromise).values(row).returning({ id: payPromise.id }))[0]!.id
+  present((await db.insert(payPromise).values(row).returning({ id: payPromise.id }))[0]).id
 
 export const dropPromises = async (db: Db, saleId: number, on: Day): Promise<void> => {
   await db
@@ -218,13 +219,15 @@ export const listSavedViews = (db: Db, place: string) =>
     .orderBy(asc(savedView.name))
 
 export const keepSavedView = async (db: Db, row: typeof savedView.$inferInsert): Promise<number> =>
-  (
-    await db
-      .insert(savedView)
-      .values(row)
-      .onConflictDoUpdate({ target: [savedView.place, savedView.name], set: { query: row.query } })
-      .returning({ id: savedView.id })
-  )[0]!.id
+  present(
+    (
+      await db
+        .insert(savedView)
+        .values(row)
+        .onConflictDoUpdate({ target: [savedView.place, savedView.name], set: { query: row.query } })
+        .returning({ id: savedView.id })
+    )[0],
+  ).id
 
 export const deleteSavedView = async (db: Db, id: number): Promise<void> => {
   await db.delete(savedView).where(eq(savedView.id, id))

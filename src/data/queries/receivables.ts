@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { nameOfDue } from '@/core/receipt'
 import { sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
@@ -158,7 +159,9 @@ export const listOpenAsOf = async (db: Db, customerId: number, asOf: Day, curren
 
 /** What the side ledgers say as of a day; each must equal its account. */
 export const sumSubledgers = async (db: Db, asOf: Day, currency: string) => {
-  const [row] = await db.execute<Record<'receivables' | 'stock' | 'ahead' | 'unearned' | 'taxAhead', string>>(sql`
+  const row = present(
+    (
+      await db.execute<Record<'receivables' | 'stock' | 'ahead' | 'unearned' | 'taxAhead', string>>(sql`
     with ${openAsOf(asOf)}
     select (select coalesce(sum(open), 0) from open)::text as receivables,
            ((select coalesce(sum(value), 0) from shelf) - (select coalesce(sum(value), 0) from stock_move where on_day > ${asOf}))::text as stock,
@@ -169,15 +172,17 @@ export const sumSubledgers = async (db: Db, asOf: Day, currency: string) => {
               where l.earned <> 0 and h.on_day <= ${asOf}), 0))::text as ahead,
            (select coalesce(sum(amount), 0) from plan_charge where on_day <= ${asOf})::text as unearned,
            (select coalesce(sum(amount), 0) from tax_move where why = 'ahead' and on_day <= ${asOf})::text as "taxAhead"`)
+    )[0],
+  )
   const heldRows = await db.execute<{ kind: HeldKind; held: string }>(sql`
     with ${heldAsOf(asOf)} select kind, sum(held)::text as held from held_then group by kind`)
   const heldOf = (kind: HeldKind): Money => money(BigInt(heldRows.find((r) => r.kind === kind)?.held ?? '0'), currency)
   return {
-    receivables: money(BigInt(row!.receivables), currency),
-    stock: money(BigInt(row!.stock), currency),
-    ahead: money(BigInt(row!.ahead), currency),
-    unearned: money(BigInt(row!.unearned), currency),
-    taxAhead: money(BigInt(row!.taxAhead), currency),
+    receivables: money(BigInt(row.receivables), currency),
+    stock: money(BigInt(row.stock), currency),
+    ahead: money(BigInt(row.ahead), currency),
+    unearned: money(BigInt(row.unearned), currency),
+    taxAhead: money(BigInt(row.taxAhead), currency),
     held: { deposit: heldOf('deposit'), layaway: heldOf('layaway'), account: heldOf('account') },
   }
 }
@@ -191,18 +196,22 @@ export interface Flags {
 
 /** The four figures of the band. */
 export const readFlags = async (db: Db, today: Day, currency: string): Promise<Flags> => {
-  const [row] = await db.execute<Record<keyof Flags, string>>(sql`
+  const row = present(
+    (
+      await db.execute<Record<keyof Flags, string>>(sql`
     select ((select coalesce(sum(amount), 0) from receipt where on_day = ${today})
             - (select coalesce(sum(r.amount), 0) from receipt_void v join receipt r on r.id = v.receipt_id where v.on_day = ${today}))::text as "inToday",
            (select coalesce(sum(amount), 0) from held where amount > 0)::text as held,
            (select coalesce(sum(amount - filled), 0) from due where filled < amount)::text as owed,
            (select coalesce(sum(amount - filled), 0) from due where filled < amount and due_on < ${today})::text as late`)
+    )[0],
+  )
   const amount = (text: string): Money => money(BigInt(text), currency)
   return {
-    inToday: amount(row!.inToday),
-    held: amount(row!.held),
-    owed: amount(row!.owed),
-    late: amount(row!.late),
+    inToday: amount(row.inToday),
+    held: amount(row.held),
+    owed: amount(row.owed),
+    late: amount(row.late),
   }
 }
 

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { and, asc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { Rhythm } from '@/core/sale'
@@ -74,7 +75,7 @@ export const lockRepeat = async (db: Db, id: number): Promise<boolean> =>
   (await db.select({ id: repeat.id }).from(repeat).where(eq(repeat.id, id)).for('update')).length > 0
 
 export const insertRepeat = async (db: Db, row: typeof repeat.$inferInsert): Promise<number> =>
-  (await db.insert(repeat).values(row).returning({ id: repeat.id }))[0]!.id
+  present((await db.insert(repeat).values(row).returning({ id: repeat.id }))[0]).id
 
 export const updateRepeat = async (db: Db, id: number, change: Partial<typeof repeat.$inferInsert>): Promise<void> => {
   await db.update(repeat).set(change).where(eq(repeat.id, id))

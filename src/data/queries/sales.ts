@@ -1,4 +1,5 @@
 // Long, because it is all the queries of one aggregate: the sale with its lines, versions and handovers.
+import { present } from '@/core/present'
 import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { decimal, money, ZERO, type Decimal, type Money } from '@/core/money'
@@ -154,11 +155,15 @@ export const countStands = async (db: Db, today: Day): Promise<Record<string, nu
 
 /** How many sales are agreed or owing: what the owner has in hand. */
 export const countInHand = async (db: Db): Promise<number> => {
-  const [row] = await db
-    .select({ count: sql<number>`count(*)::int` })
-    .from(sale)
-    .where(inArray(sale.stage, ['agreed', 'owing']))
-  return row!.count
+  const row = present(
+    (
+      await db
+        .select({ count: sql<number>`count(*)::int` })
+        .from(sale)
+        .where(inArray(sale.stage, ['agreed', 'owing']))
+    )[0],
+  )
+  return row.count
 }
 
 /** Goods of a kind, or words between them. */
@@ -226,8 +231,8 @@ export const listSaleLines = async (db: Db, saleIds: readonly number[]): Promise
 }
 
 export const insertSale = async (db: Db, row: typeof sale.$inferInsert): Promise<number> => {
-  const [made] = await db.insert(sale).values(row).returning({ id: sale.id })
-  return made!.id
+  const made = present((await db.insert(sale).values(row).returning({ id: sale.id }))[0])
+  return made.id
 }
 
 export const updateSale = async (db: Db, id: number, change: Partial<typeof sale.$inferInsert>): Promise<void> => {
@@ -270,11 +275,15 @@ export const deleteSaleLines = async (db: Db, ids: readonly number[]): Promise<v
 
 /** What a customer's agreed sales will come to when they are billed, and what they owe already, less what is held for them. */
 export const sumCommitted = async (db: Db, customerId: number, currency: string): Promise<Money> => {
-  const [row] = await db.execute<{ minor: string }>(sql`
+  const row = present(
+    (
+      await db.execute<{ minor: string }>(sql`
     select (coalesce((select sum(greatest(total - billed, 0)) from sale where customer_id = ${customerId} and stage = 'agreed'), 0)
           + coalesce((select sum(amount - filled) from due where customer_id = ${customerId} and filled < amount), 0)
           - coalesce((select sum(amount) from held where customer_id = ${customerId}), 0))::text as minor`)
-  return money(BigInt(row!.minor), currency)
+    )[0],
+  )
+  return money(BigInt(row.minor), currency)
 }
 
 /** Every time a customer took goods, in the order it happened: agreed sales not called off, the last two thousand lines. */
@@ -297,7 +306,7 @@ export const listTakings = async (db: Db, customerId: number): Promise<Taking[]>
     .orderBy(desc(sale.id))
     .limit(2000)
   return rows.reverse().map((r) => ({
-    goodsId: r.goodsId!,
+    goodsId: present(r.goodsId),
     on: r.on as Day,
     quantity: decimal(r.quantity),
     unitPrice: decimal(r.unitPrice),
@@ -413,8 +422,10 @@ export const reserveId = async (
     | 'banking_slip'
     | 'card_settlement',
 ): Promise<number> => {
-  const [row] = await db.execute<{ id: number }>(sql`select nextval(pg_get_serial_sequence(${table}, 'id'))::int as id`)
-  return row!.id
+  const row = present(
+    (await db.execute<{ id: number }>(sql`select nextval(pg_get_serial_sequence(${table}, 'id'))::int as id`))[0],
+  )
+  return row.id
 }
 
 export const listDepositRequests = async (db: Db, saleIds: readonly number[], currency: string) => {
@@ -440,8 +451,8 @@ export const findDepositRequest = async (db: Db, id: number, currency: string) =
 }
 
 export const insertDepositRequest = async (db: Db, row: typeof depositRequest.$inferInsert): Promise<number> => {
-  const [made] = await db.insert(depositRequest).values(row).returning({ id: depositRequest.id })
-  return made!.id
+  const made = present((await db.insert(depositRequest).values(row).returning({ id: depositRequest.id }))[0])
+  return made.id
 }
 
 export interface SaleSums {
@@ -457,7 +468,9 @@ export interface SaleSums {
 
 /** The money of one sale, summed over its papers. */
 export const sumSale = async (db: Db, saleId: number, currency: string): Promise<SaleSums> => {
-  const [row] = await db.execute<Record<keyof SaleSums, string>>(sql`
+  const row = present(
+    (
+      await db.execute<Record<keyof SaleSums, string>>(sql`
     select (select coalesce(sum(case when kind = 'credit-note' then -gross else gross end), 0) from invoice where sale_id = ${saleId} and status = 'issued')::text as billed,
            (select coalesce(sum(l.net + l.tax), 0) from invoice i join invoice_line l on l.invoice_id = i.id
              where i.sale_id = ${saleId} and i.kind = 'credit-note' and i.status = 'issued' and not l.rebill)::text as "creditedForGood",
@@ -466,13 +479,15 @@ export const sumSale = async (db: Db, saleId: number, currency: string): Promise
              - (select coalesce(sum(f.amount), 0) from due_fill f join due d on d.id = f.due_id
                  where d.sale_id = ${saleId} and f.kind in ('discount', 'given-back', 'write-off')))::text as beyond,
            (select coalesce(sum(amount), 0) from held where sale_id = ${saleId})::text as held`)
+    )[0],
+  )
   const amount = (text: string): Money => money(BigInt(text), currency)
   return {
-    billed: amount(row!.billed),
-    creditedForGood: amount(row!.creditedForGood),
-    open: amount(row!.open),
-    beyond: amount(row!.beyond),
-    held: amount(row!.held),
+    billed: amount(row.billed),
+    creditedForGood: amount(row.creditedForGood),
+    open: amount(row.open),
+    beyond: amount(row.beyond),
+    held: amount(row.held),
   }
 }
 
@@ -539,8 +554,12 @@ export const countShopOrders = async (
   email: string,
   on: Day,
 ): Promise<{ readonly today: number; readonly fromAddress: number }> => {
-  const [row] = await db.execute<{ today: number; from_address: number }>(sql`
+  const row = present(
+    (
+      await db.execute<{ today: number; from_address: number }>(sql`
     select count(*)::int as today, (count(*) filter (where lower(b.email) = lower(${email}) and b.email <> ''))::int as from_address
       from sale s join basket b on b.sale_id = s.id where s.channel = 'shopfront' and s.started_on = ${on} and s.agreed_on is null and s.closed_as is null`)
-  return { today: row!.today, fromAddress: row!.from_address }
+    )[0],
+  )
+  return { today: row.today, fromAddress: row.from_address }
 }

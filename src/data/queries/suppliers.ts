@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { asc, eq } from 'drizzle-orm'
 import type { Db } from '../connect'
 import { goodsSupplier, supplier } from '../schema'
@@ -15,7 +16,7 @@ export const findSupplier = async (db: Db, id: number) =>
   (await db.select().from(supplier).where(eq(supplier.id, id)))[0] ?? null
 
 export const insertSupplier = async (db: Db, row: typeof supplier.$inferInsert): Promise<number> =>
-  (await db.insert(supplier).values(row).returning({ id: supplier.id }))[0]!.id
+  present((await db.insert(supplier).values(row).returning({ id: supplier.id }))[0]).id
 
 export interface GoodsSupplierRow {
   readonly goodsId: number

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { and, asc, eq, max, ne } from 'drizzle-orm'
 import { decimal } from '@/core/money'
 import type { Day } from '@/core/day'
@@ -47,11 +48,11 @@ export const insertTaxCode = async (
   code: Pick<typeof taxCode.$inferInsert, 'code' | 'name' | 'treatment' | 'rateOf' | 'fromDay'>,
   components: readonly { name: string; rate: string; accountId: number }[],
 ): Promise<number> => {
-  const [row] = await db.insert(taxCode).values(code).returning({ id: taxCode.id })
+  const row = present((await db.insert(taxCode).values(code).returning({ id: taxCode.id }))[0])
   if (components.length > 0) {
-    await db.insert(taxComponent).values(components.map((c) => ({ ...c, taxCodeId: row!.id })))
+    await db.insert(taxComponent).values(components.map((c) => ({ ...c, taxCodeId: row.id })))
   }
-  return row!.id
+  return row.id
 }
 
 /** The last day of an issued invoice or counter sale with any of these codes; null where there is none. */

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { and, desc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { Method } from '@/core/ledger'
@@ -35,11 +36,15 @@ export const insertBanked = async (db: Db, rows: readonly (typeof banked.$inferI
 
 /** What a role's account holds through a day. */
 export const sumRole = async (db: Db, role: string, through: Day, currency: string): Promise<Money> => {
-  const [row] = await db.execute<{ sum: string }>(sql`
+  const row = present(
+    (
+      await db.execute<{ sum: string }>(sql`
     select (coalesce((select sum(m.debit - m.credit) from account_month m where m.account_id = a.id and m.month < date_trunc('month', ${through}::date)), 0)
           + coalesce((select sum(l.amount) from entry_line l where l.account_id = a.id and l.on_day between date_trunc('month', ${through}::date)::date and ${through}), 0))::text as sum
       from account a where a.role = ${role}`)
-  return money(BigInt(row!.sum), currency)
+    )[0],
+  )
+  return money(BigInt(row.sum), currency)
 }
 
 export interface DrawerLine {

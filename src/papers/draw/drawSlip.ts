@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { PaperSum } from '../paper'
 import { openSheet, rule } from './openSheet'
 import { heightOf, LEADING, setText, type TextStyle } from './setText'
@@ -115,7 +116,7 @@ export const drawSlip = (slip: SlipOnPaper): Promise<Buffer> => {
           setText(sheet, r.amountStyle, r.amount, { x: MARGIN + INNER - 120, y: at, width: 120 })
       }),
     )
-    y += heights[i]!
+    y += present(heights[i])
   }
   root.end()
   return close()

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import PDFDocument from 'pdfkit'
 import { fontFiles } from './fonts'
 import type { Sheet } from './setText'
@@ -40,7 +41,9 @@ export const openSheet = (wish: Wish): { readonly sheet: Sheet; readonly close: 
     const before = known.get(key)
     if (before !== undefined) return before
     doc.font(font)
-    const is = (doc as unknown as { _font: FontKitFont })._font.font.hasGlyphForCodePoint(letter.codePointAt(0)!)
+    const is = (doc as unknown as { _font: FontKitFont })._font.font.hasGlyphForCodePoint(
+      present(letter.codePointAt(0)),
+    )
     known.set(key, is)
     return is
   }

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import bidiFactory from 'bidi-js'
 import type { Face } from './fonts'
 import { facesOf } from './fonts'
@@ -27,7 +28,7 @@ interface Run {
 /** Letters that no typeface has are set in the first one, which shows that something is missing. */
 const fontFor = (sheet: Sheet, face: Face, letter: string): string => {
   const fonts = facesOf(face)
-  return fonts.find((f) => sheet.has(f, letter)) ?? fonts[0]!
+  return fonts.find((f) => sheet.has(f, letter)) ?? present(fonts[0])
 }
 
 /** Text cut where the typeface changes. A space goes with what stands before it, but between Hebrew words it is set apart: their typeface brings none. */
@@ -52,7 +53,7 @@ const widthOf = (sheet: Sheet, { face, size }: TextStyle, text: string): number 
 const breakWord = (sheet: Sheet, style: TextStyle, word: string, width: number): string[] => {
   const pieces = ['']
   for (const letter of word) {
-    const longer = `${pieces.at(-1)!}${letter}`
+    const longer = `${present(pieces.at(-1))}${letter}`
     if (pieces.at(-1) !== '' && widthOf(sheet, style, longer) > width) pieces.push(letter)
     else pieces[pieces.length - 1] = longer
   }
@@ -73,7 +74,7 @@ export const breakLines = (sheet: Sheet, style: TextStyle, text: string, width: 
       if (line !== '') lines.push(line)
       const pieces = breakWord(sheet, style, word, width)
       lines.push(...pieces.slice(0, -1))
-      line = pieces.at(-1)!
+      line = present(pieces.at(-1))
     }
     return [...lines, line]
   })
@@ -90,7 +91,7 @@ const inSight = (sheet: Sheet, line: string): { readonly text: string; readonly 
   const parts: { text: string; level: number }[] = []
   let at = 0
   for (const letter of line) {
-    const level = levels[at]!
+    const level = present(levels[at])
     at += letter.length
     const last = parts.at(-1)
     if (last && last.level === level) last.text += letter

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { updateBusiness } from '@/data/queries/business'
 import { defineCommand } from '../command'
@@ -47,7 +48,7 @@ const settings = z.object({
     .array(z.int().min(1).max(365))
     .min(1)
     .max(3)
-    .refine((all) => all.every((d, i) => i === 0 || d > all[i - 1]!), 'The days rise: 7, 21, 35.')
+    .refine((all) => all.every((d, i) => i === 0 || d > present(all[i - 1])), 'The days rise: 7, 21, 35.')
     .optional(),
   bounceFee: amount.optional(),
   stopSupplyDays: z.int().min(0).max(3650).optional(),
@@ -61,7 +62,7 @@ const settings = z.object({
 /** What stands on papers, how long estimates are good, which kinds of sale there are, how mail goes. */
 export const changeSettings = defineCommand('change-settings', settings, async (w, change) => {
   const kinds = change.kinds && [...new Set(change.kinds)]
-  if (kinds && kinds.length !== change.kinds!.length)
+  if (kinds && kinds.length !== present(change.kinds).length)
     refuse({ code: 'invalid', errors: [{ path: 'kinds', message: 'Each kind stands once.' }] })
   const { bounceFee, usualArrangements: usual, smtpUrl: server, openingDate, ...plain } = change
   if (openingDate !== undefined && (await hasEntries(w.tx))) refuse({ code: 'posted-already' })

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { err, ok, type Result } from '@/core/result'
 import {
   deleteAllSessions,
@@ -58,7 +59,7 @@ export const changePassphrase = async (db: Database, now: string, next: string):
   if (!proved.ok) return proved
   const chosen = newPassphrase.safeParse(next)
   if (!chosen.success)
-    return err({ code: 'invalid', errors: [{ path: 'next', message: chosen.error.issues[0]!.message }] })
+    return err({ code: 'invalid', errors: [{ path: 'next', message: present(chosen.error.issues[0]).message }] })
   await updateBusiness(db, { passphraseHash: await hashPassphrase(next), demoPassphrase: null })
   await deleteAllSessions(db)
   await revokeAllTokens(db)

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { planBilling, type BillWish } from '@/core/sale'
 import { findCustomer } from '@/data/queries/customers'
@@ -42,7 +43,7 @@ export const planBill = (locked: LockedSale, wish: BillWish) => {
 }
 
 const addCharges = async (w: Work, locked: LockedSale, charges: z.output<typeof newLines>): Promise<number[]> => {
-  const customer = (await findCustomer(w.tx, locked.sale.customerId, w.currency))!
+  const customer = present(await findCustomer(w.tx, locked.sale.customerId, w.currency))
   const filled = (
     await fillLines(w, charges, { customer, on: w.today, pricesIncludeTax: locked.sale.pricesIncludeTax })
   ).map((l) => (l.goodsId === null ? { ...l, kind: 'charge' as const } : l))
@@ -65,7 +66,7 @@ export const billSale = defineCommand('bill-sale', input, async (w, { saleId, on
   if (chargeIds.length > 0) locked = await takeSale(w, saleId)
   const extra = chargeIds.map((lineId) => ({
     lineId,
-    quantity: locked.lines.find((l) => l.id === lineId)!.agreed,
+    quantity: present(locked.lines.find((l) => l.id === lineId)).agreed,
   }))
   const parts = [...planBillWith(before, what, extra.length > 0), ...extra]
   const invoiceId = await insertInvoice(w.tx, await draftBill(w, locked, parts, { kind: 'invoice', on: onDay }))

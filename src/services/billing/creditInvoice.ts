@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { isPositiveMoney, sumMoney, type Decimal, type Money } from '@/core/money'
 import type { Credit } from '@/core/sale'
@@ -47,7 +48,7 @@ export const creditInvoice = defineCommand('credit-invoice', input, async (w, gi
   const wish = { ...given, billAgain: given.billAgain || given.draftAgain }
   const first = found(await findInvoice(w.tx, wish.invoiceId, w.currency), 'invoice', wish.invoiceId)
   const locked = await takeSale(w, first.saleId)
-  const invoice = (await findInvoice(w.tx, wish.invoiceId, w.currency))!
+  const invoice = present(await findInvoice(w.tx, wish.invoiceId, w.currency))
   if (invoice.status !== 'issued') refuse({ code: 'not-issued' })
   if (invoice.kind === 'credit-note') refuse({ code: 'not-creditable' })
   const onDay = paperDay(w, wish.on)
@@ -77,7 +78,7 @@ export const creditInvoice = defineCommand('credit-invoice', input, async (w, gi
       creditsId: invoice.id,
     },
     lines: credit.lines.map((p) => {
-      const of = invoice.lines.find((l) => l.id === p.lineId)!
+      const of = present(invoice.lines.find((l) => l.id === p.lineId))
       return {
         saleLineId: of.saleLineId,
         creditsLineId: of.id,
@@ -112,7 +113,7 @@ export const creditInvoice = defineCommand('credit-invoice', input, async (w, gi
       .map((p) => {
         const came = back.get(p.lineId)
         return {
-          lineId: invoice.lines.find((l) => l.id === p.lineId)!.saleLineId,
+          lineId: present(invoice.lines.find((l) => l.id === p.lineId)).saleLineId,
           by: {
             credited: p.quantity,
             ...(wish.billAgain ? { toRebill: p.quantity } : {}),
@@ -156,7 +157,7 @@ const draftAgain = async (
 ): Promise<number | null> => {
   const parts = credit.lines
     .filter((p) => p.quantity.gt(0))
-    .map((p) => ({ lineId: lines.find((l) => l.id === p.lineId)!.saleLineId, quantity: p.quantity }))
+    .map((p) => ({ lineId: present(lines.find((l) => l.id === p.lineId)).saleLineId, quantity: p.quantity }))
   if (parts.length === 0) return null
   return insertInvoice(w.tx, await draftBill(w, await takeSale(w, saleId), parts, { kind: 'invoice', on: onDay }))
 }
@@ -188,7 +189,7 @@ const issueCredit = async (w: Work, c: CreditToIssue): Promise<Money> => {
   }
   const onAccount = sum([credited.beyond, ...credited.dues.map((d) => d.paid)])
   const number = await takeNumber(w.tx, 'credit-note', c.onDay)
-  const note = (await findInvoice(w.tx, c.noteId, w.currency))!
+  const note = present(await findInvoice(w.tx, c.noteId, w.currency))
   const entry = postCreditNote({
     on: c.onDay,
     text: `Credit note ${number} for ${c.invoice.number}, ${sale.customerName}`,

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { z } from 'zod'
 import { isPositiveMoney, subtractMoney, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
 import { creditAmount, creditQuantities, type Credit, type CreditableLine, type CreditableTax } from '@/core/sale'
@@ -34,7 +35,7 @@ export const creditable = (invoice: InvoiceRow, credits: readonly InvoiceRow[], 
     .filter((t) => t.componentId !== null)
     .map((t): CreditableTax => ({
       taxCodeId: t.taxCodeId,
-      componentId: t.componentId!,
+      componentId: present(t.componentId),
       amount: t.amount,
       credited: sumMoney(
         credits.flatMap((c) =>
@@ -56,7 +57,7 @@ export const creditLines = (
 ): Credit => {
   const left = sumMoney(
     lines.flatMap((l) => [subtractMoney(l.net, l.creditedNet), subtractMoney(l.tax, l.creditedTax)]),
-    lines[0]!.net.currency,
+    present(lines[0]).net.currency,
   )
   if (!isPositiveMoney(left) && lines.every((l) => leftOf(l).lte(0)))
     refuse({ code: 'more-than-invoice-left', left, asked: left })
@@ -95,7 +96,7 @@ export const creditSum = (
 /** The credit’s tax rows, in the shape an invoice keeps them. */
 export const taxRows = (invoice: InvoiceRow, credit: Credit, currency: string): NewInvoice['taxes'][number][] => {
   const codeOf = new Map(invoice.lines.map((l) => [l.id, l.taxCodeId]))
-  const codes = [...new Set(credit.lines.map((l) => codeOf.get(l.lineId)!))]
+  const codes = [...new Set(credit.lines.map((l) => present(codeOf.get(l.lineId))))]
   return codes.flatMap((taxCodeId): NewInvoice['taxes'][number][] => {
     const net = sumMoney(
       credit.lines.filter((l) => codeOf.get(l.lineId) === taxCodeId).map((l) => l.net),

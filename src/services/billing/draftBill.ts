@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { negateMoney, subtractMoney, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
 import { rateOn, type TaxCode, type TaxedDocument } from '@/core/tax'
 import { aheadOfHandover, priceBill, type BilledTax, type LineToPrice } from '@/core/sale'
@@ -78,8 +79,8 @@ export const draftBill = async (
   const codes = await w.taxCodes()
   const before = await billedSoFar(w, { sale, lines })
   const codeOf = new Map(lines.map((l) => [l.id, rateOn(codes, l.taxCodeId, paper.on)]))
-  const priced = priceParts(w, { sale, lines }, parts, before, (l) => codeOf.get(l.id)!)
-  const chosen = parts.map((p) => lines.find((l) => l.id === p.lineId)!)
+  const priced = priceParts(w, { sale, lines }, parts, before, (l) => present(codeOf.get(l.id)))
+  const chosen = parts.map((p) => present(lines.find((l) => l.id === p.lineId)))
   return {
     row: {
       kind: paper.kind,
@@ -91,8 +92,8 @@ export const draftBill = async (
       gross: priced.gross.minor,
     },
     lines: parts.map((p, i) => {
-      const line = chosen[i]!
-      const amounts = priced.lines[i]!
+      const line = present(chosen[i])
+      const amounts = present(priced.lines[i])
       const isGoods = line.kind === 'stock' || line.kind === 'kit'
       const ahead = isGoods
         ? aheadOfHandover({
@@ -110,7 +111,7 @@ export const draftBill = async (
         quantity: p.quantity.toFixed(4),
         unitPrice: line.unitPrice.toFixed(4),
         discountPercent: line.discountPercent.toFixed(4),
-        taxCodeId: codeOf.get(line.id)!.id,
+        taxCodeId: present(codeOf.get(line.id)).id,
         incomeAccountId: line.incomeAccountId,
         net: amounts.net.minor,
         tax: amounts.tax.minor,
@@ -152,7 +153,7 @@ const billedTax = (invoices: readonly InvoiceRow[]): BilledTax[] =>
         .filter((t) => t.componentId !== null)
         .map((t) => ({
           taxCodeId: t.taxCodeId,
-          componentId: t.componentId!,
+          componentId: present(t.componentId),
           amount: i.kind === 'credit-note' ? { ...t.amount, minor: -t.amount.minor } : t.amount,
         })),
     )

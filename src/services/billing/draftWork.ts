@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { deleteDraft, findInvoice, replaceDraft, type InvoiceRow } from '@/data/queries/invoices'
 import { defineCommand, paperDay, type Work } from '../command'
@@ -15,7 +16,7 @@ const takeDraft = async (w: Work, invoiceId: number): Promise<InvoiceRow> => {
   const locked = await takeSale(w, draft.saleId)
   mustBeAgreed(locked)
   const now = found(await findInvoice(w.tx, invoiceId, w.currency), 'invoice', invoiceId)
-  if (now.status === 'issued') refuse({ code: 'already-issued', number: now.number! })
+  if (now.status === 'issued') refuse({ code: 'already-issued', number: present(now.number) })
   return now
 }
 

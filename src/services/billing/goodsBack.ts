@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import {
   decimal,
   isPositiveMoney,
@@ -38,7 +39,9 @@ export const aheadOfCredit = async (
   const waitingOn = await readWaitingAhead(w, sale.id)
   return new Map(
     credit.lines.map((part) => {
-      const line = lines.find((l) => l.id === invoiceLines.find((x) => x.id === part.lineId)!.saleLineId)!
+      const line = present(
+        lines.find((l) => l.id === present(invoiceLines.find((x) => x.id === part.lineId)).saleLineId),
+      )
       const waiting = waitingOn.now(line.id)
       const aheadQuantity = larger(line.billed.minus(line.credited).minus(line.handedOver.minus(line.returned)), ZERO)
       const taken = smaller(part.quantity.minus(back.get(part.lineId) ?? ZERO), aheadQuantity)
@@ -94,8 +97,8 @@ export const takeGoodsBack = async (
   const came = new Map<number, Decimal>()
   const rows: ComingBack[] = []
   for (const part of credit.lines.filter((p) => p.quantity.gt(0))) {
-    const of = invoiceLines.find((l) => l.id === part.lineId)!
-    const line = lines.find((l) => l.id === of.saleLineId)!
+    const of = present(invoiceLines.find((l) => l.id === part.lineId))
+    const line = present(lines.find((l) => l.id === of.saleLineId))
     const out = outOf(handovers, line, w.currency)
     if (part.quantity.gt(out.quantity))
       refuse({
@@ -185,7 +188,7 @@ const movesBack = async (
   paper: BackPaper,
 ): Promise<MoveRow[]> => {
   if (line.goodsId === null || line.kind === 'work' || line.kind === 'charge') return []
-  const goods = (await findGoods(w.tx, [line.goodsId])).get(line.goodsId)!
+  const goods = present((await findGoods(w.tx, [line.goodsId])).get(line.goodsId))
   const parts =
     goods.kind === 'kit'
       ? goods.parts.map((p) => ({ goodsId: p.goodsId, quantity: p.quantity.times(quantity) }))
@@ -199,9 +202,9 @@ const movesBack = async (
   )
   return parts.map((p, i) => ({
     goodsId: p.goodsId,
-    placeId: paper.placeId ?? moved.find((m) => m.goodsId === p.goodsId)!.placeId,
+    placeId: paper.placeId ?? present(moved.find((m) => m.goodsId === p.goodsId)).placeId,
     on: paper.on,
     quantity: p.quantity,
-    value: shares[i]!,
+    value: present(shares[i]),
   }))
 }

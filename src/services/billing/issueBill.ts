@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { addDays, type Day } from '@/core/day'
 import {
   addMoney,
@@ -45,7 +46,7 @@ export const taxPostings = (w: Work, invoice: Pick<InvoiceRow, 'taxes'>): Promis
  * paper never changes. The caller holds the sale and has checked that the quantities may be billed.
  */
 export const issueBill = async (w: Work, locked: LockedSale, invoiceId: number, on: Day): Promise<void> => {
-  const invoice = (await findInvoice(w.tx, invoiceId, w.currency))!
+  const invoice = present(await findInvoice(w.tx, invoiceId, w.currency))
   const { sale } = locked
   const number = await takeNumber(w.tx, 'invoice', on)
   const source = { kind: 'invoice', id: invoiceId, saleId: sale.id, customerId: sale.customerId }
@@ -138,11 +139,11 @@ const duesOf = async (
         discountPercent && discountDays !== undefined
           ? { amount: multiplyMoney(bill.gross, discountPercent.div(HUNDRED)), until: addDays(bill.on, discountDays) }
           : undefined
-      return days.map((dueOn, i) => ({ dueOn, amount: parts[i]!, ...(discount ? { discount } : {}) }))
+      return days.map((dueOn, i) => ({ dueOn, amount: present(parts[i]), ...(discount ? { discount } : {}) }))
     }
     case 'deposit': {
-      const customer = await findCustomer(w.tx, sale.customerId, w.currency)
-      return [{ dueOn: addDays(bill.on, customer!.terms.net), amount: bill.gross }]
+      const customer = present(await findCustomer(w.tx, sale.customerId, w.currency))
+      return [{ dueOn: addDays(bill.on, customer.terms.net), amount: bill.gross }]
     }
     case 'now':
     case 'layaway':
@@ -197,7 +198,7 @@ const heldForBill = async (w: Work, locked: LockedSale, bill: BillToPay, free: M
 
 /** An invoice as the HTTP interface answers it. */
 export const invoiceView = async (w: Pick<Work, 'tx' | 'currency'>, invoiceId: number) => {
-  const invoice = (await findInvoice(w.tx, invoiceId, w.currency))!
+  const invoice = present(await findInvoice(w.tx, invoiceId, w.currency))
   const dues = invoice.status === 'issued' ? await listDuesOfInvoice(w.tx, invoiceId, w.currency) : []
   const moves = invoice.status === 'issued' ? await listHeldMoves(w.tx, { saleIds: [invoice.saleId] }, w.currency) : []
   const applied = sumMoney(

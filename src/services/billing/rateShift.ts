@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { addMoney, subtractMoney, zeroMoney, type Money } from '@/core/money'
 import type { TaxedDocument } from '@/core/tax'
 import type { SaleLineRow, SaleRow } from '@/data/queries/sales'
@@ -19,7 +20,7 @@ const rateShiftOf = async (w: Work, sale: SaleRow, lines: readonly SaleLineRow[]
   const rest = lines
     .map((l) => ({ lineId: l.id, quantity: l.agreed.minus(l.billed).plus(l.toRebill) }))
     .filter((p) => p.quantity.gt(0))
-  const atSale = (l: SaleLineRow) => codes.find((c) => c.id === l.taxCodeId)!
+  const atSale = (l: SaleLineRow) => present(codes.find((c) => c.id === l.taxCodeId))
   const toCome = priceParts(w, { sale, lines }, rest, before, atSale).gross
   const plain = totalsOf({ ...sale, rateShift: none }, lines, codes, w.business)
   return subtractMoney(addMoney(billedGross(before, w.currency), toCome), plain.gross)

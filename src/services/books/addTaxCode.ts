@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { addDays, formatDay } from '@/core/day'
 import { insertAccounts, listAccounts } from '@/data/queries/accounts'
@@ -37,7 +38,7 @@ export const writeTaxCode = async (tx: Transaction, code: NewTaxCode): Promise<n
   return insertTaxCode(
     tx,
     { code: code.code, name: code.name, treatment: isZero ? 'zero' : 'taxed' },
-    code.components.map((c, i) => ({ name: c.name, rate: c.rate.toFixed(8), accountId: accounts[i]! })),
+    code.components.map((c, i) => ({ name: c.name, rate: c.rate.toFixed(8), accountId: present(accounts[i]) })),
   )
 }
 
@@ -92,16 +93,17 @@ export const addTaxRate = defineCommand('add-tax-rate', rateInput, async (w, { t
       from: addDays(issued, 1),
       what: 'Papers up to that day were issued at the rates there are.',
     })
-  const accounts = new Map(rows.flatMap((c) => c.components.map((k) => [k.name, c.accountOf.get(k.id)!])))
+  const accounts = new Map(rows.flatMap((c) => c.components.map((k) => [k.name, present(c.accountOf.get(k.id))])))
   const fresh = components.filter((c) => !accounts.has(c.name))
-  for (const [i, accountId] of (await makeAccounts(w.tx, fresh)).entries()) accounts.set(fresh[i]!.name, accountId)
-  const first = rows.find((c) => c.rateOf === null)!
+  for (const [i, accountId] of (await makeAccounts(w.tx, fresh)).entries())
+    accounts.set(present(fresh[i]).name, accountId)
+  const first = present(rows.find((c) => c.rateOf === null))
   const { code, name, treatment } = first
   const row = { code, name, treatment, rateOf: first.id, fromDay: from }
   const rateId = await insertTaxCode(
     w.tx,
     row,
-    components.map((c) => ({ name: c.name, rate: c.rate.toFixed(8), accountId: accounts.get(c.name)! })),
+    components.map((c) => ({ name: c.name, rate: c.rate.toFixed(8), accountId: present(accounts.get(c.name)) })),
   )
   return {
     id: rateId,

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { KEPT_BY_PAPERS, makeEntry } from '@/core/ledger'
 import { isZeroMoney, money, sumMoney, zeroMoney } from '@/core/money'
@@ -49,5 +50,5 @@ export const writeEntry = defineCommand('write-entry', writeEntryInput, async (w
       difference: money(difference.minor < 0n ? -difference.minor : difference.minor, w.currency),
     })
   const entryId = await w.post(makeEntry(onDay, input.text, lines), { kind: 'own', id: null })
-  return { id: entryId, answer: async () => viewOfEntry((await findEntry(w.tx, entryId, w.currency))!) }
+  return { id: entryId, answer: async () => viewOfEntry(present(await findEntry(w.tx, entryId, w.currency))) }
 })

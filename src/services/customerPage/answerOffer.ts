@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { toDecimalString, type Decimal } from '@/core/money'
 import { listVersions, updateSale } from '@/data/queries/sales'
@@ -51,7 +52,7 @@ export const previewChoice = defineCommand(
   async (w, { token, chosen: take }) => {
     const locked = await takeOffered(w, token)
     const counts = new Map(chooseLines(locked, take).map((c) => [c.lineId, c.counts]))
-    const chosenLines = locked.lines.map((l) => ({ ...l, chosen: counts.get(l.id)! }))
+    const chosenLines = locked.lines.map((l) => ({ ...l, chosen: present(counts.get(l.id)) }))
     const lines = withShares(locked.sale, chosenLines, w.currency)
     const totals = totalsOf(locked.sale, lines, await w.taxCodes(), w.business)
     return {

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { nameOfDue } from '@/core/receipt'
 import type { Day } from '@/core/day'
 import type { PaperKind } from '@/core/formats'
@@ -79,14 +80,14 @@ const pageSale = async (db: Db, story: Story, business: Business) => {
 /** Everything a customer sees on their own page. Only what is theirs, only what went out. */
 export const readPage = async (db: Db, page: OpenPage, business: Business, today: Day) => {
   const { currency } = business
-  const customer = (await findCustomer(db, page.customerId, currency))!
+  const customer = present(await findCustomer(db, page.customerId, currency))
   const [ids, allDues, held, receipts, deposits] = await Promise.all([
-    page.opensAll ? listSaleIds(db, { customerId: page.customerId }, { limit: 30 }, today) : [page.saleId!],
+    page.opensAll ? listSaleIds(db, { customerId: page.customerId }, { limit: 30 }, today) : [present(page.saleId)],
     listOpenDues(db, page.customerId, currency),
-    listHeld(db, page.opensAll ? { customerId: page.customerId } : { saleIds: [page.saleId!] }, currency),
+    listHeld(db, page.opensAll ? { customerId: page.customerId } : { saleIds: [present(page.saleId)] }, currency),
     page.opensAll
       ? listReceipts(db, { customerId: page.customerId }, { limit: 20 }, currency)
-      : listReceiptsOfSale(db, page.saleId!, currency),
+      : listReceiptsOfSale(db, present(page.saleId), currency),
     readDepositsAsked(db, page.customerId, business, today),
   ])
   const dues = allDues.filter((d) => opensSale(page, d.saleId))
@@ -112,7 +113,7 @@ export const readPage = async (db: Db, page: OpenPage, business: Business, today
         kind: (i.kind === 'credit-note' ? 'credit-note' : 'invoice') as PaperKind,
         id: i.id,
         name: i.kind === 'credit-note' ? 'Credit note' : 'Invoice',
-        number: i.number!,
+        number: present(i.number),
         on: i.on,
         amount: toDecimalString(i.gross),
       })),
@@ -187,7 +188,7 @@ export const mayRead = async (
     case 'receipt': {
       const receipt = await findReceipt(db, id, currency)
       if (receipt?.customerId !== page.customerId) return false
-      return page.opensAll || (await listReceiptsOfSale(db, page.saleId!, currency)).some((r) => r.id === id)
+      return page.opensAll || (await listReceiptsOfSale(db, present(page.saleId), currency)).some((r) => r.id === id)
     }
     case 'deposit-request': {
       const request = await findDepositRequest(db, id, currency)

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { findBusiness, updateBusiness } from '@/data/queries/business'
 import { findCustomer } from '@/data/queries/customers'
@@ -71,7 +72,7 @@ export const keepFile = defineCommand('keep-file', input, async (w, f) => {
     addedOn: w.today,
   })
   if (f.ownerKind === 'goods' && isPicture(type)) {
-    const goods = (await findGoods(w.tx, [f.ownerId])).get(f.ownerId)!
+    const goods = present((await findGoods(w.tx, [f.ownerId])).get(f.ownerId))
     if (goods.pictureFileId === null) await updateGoods(w.tx, f.ownerId, { pictureFileId: fileId })
   }
   if (f.ownerKind === 'business') await updateBusiness(w.tx, { markFileId: fileId })

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { money, negateMoney, sumMoney, toDecimalString, ZERO, zeroMoney, type Decimal, type Money } from '@/core/money'
 import { firstDayToLeave, leaveOn, unitCost, valueAt, type Shelf } from '@/core/stock'
@@ -47,7 +48,7 @@ export const countStock = defineCommand('count-stock', countStockInput, async (w
   const places = await listPlaces(w.tx)
   const place =
     input.placeId === undefined
-      ? places[0]!
+      ? present(places[0])
       : found(
           places.find((p) => p.id === input.placeId),
           'place',
@@ -78,7 +79,7 @@ export const countStock = defineCommand('count-stock', countStockInput, async (w
     if (more.isZero()) continue
     const value: Money = more.gt(0)
       ? valueAt(line.unitCost ?? unitCost(shelf), more, w.currency)
-      : negateMoney(await missing(w, there!, more.negated(), { name: thing.name, on: onDay }))
+      : negateMoney(await missing(w, present(there), more.negated(), { name: thing.name, on: onDay }))
     moves.push({ goodsId: thing.id, placeId: place.id, on: onDay, quantity: more, value })
   }
   const value = sumMoney(

@@ -1,4 +1,5 @@
 // Long, because a file is read, each row judged, and the whole written in one place; the steps stand in their order.
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { listAccounts } from '@/data/queries/accounts'
 import { findGoodsByCodes, insertManyGoods, updateManyGoods } from '@/data/queries/goods'
@@ -112,13 +113,13 @@ const judge = async (w: Work, table: FileTable): Promise<Judged> => {
     Object.fromEntries(
       Object.keys(COLUMNS).map((c) => [
         c,
-        columns[c as Column] === undefined ? '' : (cells[columns[c as Column]!] ?? ''),
+        columns[c as Column] === undefined ? '' : (cells[present(columns[c as Column])] ?? ''),
       ]),
     )
   const [codes, accounts] = await Promise.all([w.taxCodes(), listAccounts(w.tx)])
   const there = await findGoodsByCodes(
     w.tx,
-    table.rows.map((r) => r[columns.code!] ?? ''),
+    table.rows.map((r) => r[present(columns.code)] ?? ''),
   )
   const usual = {
     stock: await w.accountId('sales'),
@@ -140,7 +141,7 @@ const judge = async (w: Work, table: FileTable): Promise<Judged> => {
     const before = seen.get(key)
     if (before !== undefined) return void wrong(`code: ${r.code} stands in row ${before} already.`)
     seen.set(key, at)
-    const taxCode = r.taxCode ? codes.find((c) => c.code.toLowerCase() === r.taxCode!.toLowerCase()) : codes[0]
+    const taxCode = r.taxCode ? codes.find((c) => c.code.toLowerCase() === present(r.taxCode).toLowerCase()) : codes[0]
     if (!taxCode) return void wrong(`taxCode: there is no tax code ${r.taxCode}.`)
     const account = r.incomeAccount
       ? accounts.find((a) => a.code === r.incomeAccount && a.kind === 'income')
@@ -182,18 +183,17 @@ export const importGoods = defineCommand('import-goods', input, async (w, { base
     added: good.filter((g) => g.goodsId === null).length,
     changed: good.filter((g) => g.goodsId !== null).length,
     problems,
-    preview: good
-      .slice(0, 20)
-      .map((g) => ({
-        row: g.at,
-        code: g.code,
-        name: g.name,
-        kind: g.kind,
-        price: g.price.toString(),
-        isNew: g.goodsId === null,
-      })),
+    preview: good.slice(0, 20).map((g) => ({
+      row: g.at,
+      code: g.code,
+      name: g.name,
+      kind: g.kind,
+      price: g.price.toString(),
+      isNew: g.goodsId === null,
+    })),
   }
-  if (mode === 'all' && problems.length > 0) refuse({ code: 'rows-wrong', count: problems.length, first: problems[0]! })
+  if (mode === 'all' && problems.length > 0)
+    refuse({ code: 'rows-wrong', count: problems.length, first: present(problems[0]) })
   const written = mode !== 'look'
   if (written) {
     const tagsOf = (s: string | undefined) =>
@@ -220,7 +220,7 @@ export const importGoods = defineCommand('import-goods', input, async (w, { base
     )
     await updateManyGoods(
       w.tx,
-      good.filter((g) => g.goodsId !== null).map((g) => ({ id: g.goodsId!, ...plain(g) })),
+      good.filter((g) => g.goodsId !== null).map((g) => ({ id: present(g.goodsId), ...plain(g) })),
     )
   }
   return { id: 1, answer: async () => ({ ...result, written }) }

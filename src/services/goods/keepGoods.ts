@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { decimal, toFourPlaces, type Decimal } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
@@ -114,7 +115,7 @@ const partsOf = async (w: Work, parts: NonNullable<Fields['parts']>): Promise<Pa
   }
   const twice = parts.findIndex((p, i) => parts.findIndex((o) => o.goodsId === p.goodsId) !== i)
   if (twice >= 0) wrong(`parts.${twice}`, 'This part is named twice. Add the quantities.')
-  return parts.filter((p) => known.get(p.goodsId)!.kind === 'stock')
+  return parts.filter((p) => present(known.get(p.goodsId)).kind === 'stock')
 }
 
 /** Prices beside the list, and who sells it to us: given ones replace those there were. */
@@ -123,7 +124,7 @@ const writeSides = async (w: Work, goodsId: number, g: Fields): Promise<void> =>
     const levels = await listPriceLevels(w.tx)
     const rows = g.prices.map((p, i) => ({
       levelId: p.level
-        ? (levels.find((l) => l.code.toLowerCase() === p.level!.toLowerCase())?.id ??
+        ? (levels.find((l) => l.code.toLowerCase() === present(p.level).toLowerCase())?.id ??
           wrong(`prices.${i}.level`, `There is no price level ${p.level}. Make it in Settings first.`))
         : null,
       fromQuantity: p.fromQuantity.toFixed(4),
@@ -139,7 +140,7 @@ const writeSides = async (w: Work, goodsId: number, g: Fields): Promise<void> =>
   if (g.suppliers) {
     const rows = []
     for (const s of g.suppliers) {
-      const supplierId = s.supplierId ?? (await insertSupplier(w.tx, { name: s.name! }))
+      const supplierId = s.supplierId ?? (await insertSupplier(w.tx, { name: present(s.name) }))
       found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
       rows.push({ supplierId, code: s.code, preferred: s.preferred })
     }
@@ -185,7 +186,7 @@ export const writeGoods = async (w: Work, g: z.output<typeof addGoodsInput>): Pr
 /** Adds goods: something kept on the shelf, work, a charge, or a kit made of other goods. */
 export const addGoods = defineCommand('add-goods', addGoodsInput, async (w, g) => {
   const goodsId = await writeGoods(w, g)
-  return { id: goodsId, answer: async () => (await goodsView(w.tx, goodsId, w.business))! }
+  return { id: goodsId, answer: async () => present(await goodsView(w.tx, goodsId, w.business)) }
 })
 
 /** Changes goods that are there to what is given; what is left out stays. */
@@ -218,5 +219,5 @@ export const rewriteGoods = async (w: Work, goodsId: number, g: Fields): Promise
 /** Changes goods from now on. Papers written before keep what they say. */
 export const changeGoods = defineCommand('change-goods', changeInput, async (w, { goodsId, ...g }) => {
   await rewriteGoods(w, goodsId, g)
-  return { id: goodsId, answer: async () => (await goodsView(w.tx, goodsId, w.business))! }
+  return { id: goodsId, answer: async () => present(await goodsView(w.tx, goodsId, w.business)) }
 })

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { findSupplier, insertSupplier } from '@/data/queries/suppliers'
 import { defineCommand } from '../command'
@@ -13,5 +14,5 @@ const input = z.object({
 /** Somebody who sells to us. A name is enough. */
 export const addSupplier = defineCommand('add-supplier', input, async (w, s) => {
   const supplierId = await insertSupplier(w.tx, s)
-  return { id: supplierId, answer: async () => (await findSupplier(w.tx, supplierId))! }
+  return { id: supplierId, answer: async () => present(await findSupplier(w.tx, supplierId)) }
 })

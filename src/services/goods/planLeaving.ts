@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { larger, negateMoney, smaller, subtractMoney, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
 import { firstDayToLeave, leaveOn, type Shelf } from '@/core/stock'
 import type { Day } from '@/core/day'
@@ -33,7 +34,7 @@ export const planLeaving = async (
       ? [{ goods: l.goods, quantity: l.quantity, placeId: l.placeId }]
       : l.goods.kind === 'kit'
         ? l.goods.parts.map((p) => ({
-            goods: partsOf.get(p.goodsId)!,
+            goods: present(partsOf.get(p.goodsId)),
             quantity: p.quantity.times(l.quantity),
             placeId: l.placeId,
           }))

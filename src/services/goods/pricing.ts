@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Day } from '@/core/day'
 import { decimal, minorDigits, type Decimal } from '@/core/money'
 import { choosePrice, convertPrice, sayPriceSource } from '@/core/price'
@@ -48,7 +49,7 @@ export const readPricing = async (
   ])
   const listPrice = (g: Goods): Decimal =>
     g.priceIsSum
-      ? g.parts.reduce((sum, p) => sum.plus(parts.get(p.goodsId)!.price.times(p.quantity)), decimal(0))
+      ? g.parts.reduce((sum, p) => sum.plus(present(parts.get(p.goodsId)).price.times(p.quantity)), decimal(0))
       : g.price
   return {
     level,

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import ExcelJS from 'exceljs'
 import Papa from 'papaparse'
 
@@ -53,7 +54,7 @@ const unpackedSize = (body: Buffer): number | null => {
 const mustBeSmall = (body: Buffer): void => {
   const size = unpackedSize(body)
   if (size === null) unreadable('This is not a spreadsheet that can be read. Save it again as XLSX or CSV.')
-  if (size! > MOST.unpacked) unreadable('Unpacked, this file is larger than 60 MB. Split it.')
+  if (present(size) > MOST.unpacked) unreadable('Unpacked, this file is larger than 60 MB. Split it.')
 }
 
 const readXlsx = async (body: Buffer): Promise<string[][]> => {

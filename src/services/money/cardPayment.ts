@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import { toDecimalString, type Money } from '@/core/money'
@@ -38,7 +39,7 @@ const agreePaidOrder = async (w: Work, saleId: number): Promise<void> => {
   const [first] = await listSaleIds(w.tx, { customerId: sale.customerId }, { limit: 2 }, w.today).then((ids) =>
     ids.filter((id) => id !== saleId),
   )
-  const customer = (await findCustomer(w.tx, sale.customerId, w.currency))!
+  const customer = present(await findCustomer(w.tx, sale.customerId, w.currency))
   if (first !== undefined || customer.since !== sale.startedOn) return
   await writeAgreement(w, locked, {
     on: w.today,

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { isPositiveMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
 import { postExtraCharge } from '@/core/ledger'
@@ -29,7 +30,7 @@ interface ExtraCharge {
 export const addCharge = async (w: Work, c: ExtraCharge): Promise<number> => {
   const number = await takeNumber(w.tx, 'extra-charge', c.on)
   const chargeId = await reserveId(w.tx, 'extra_charge')
-  const customer = (await findCustomer(w.tx, c.customerId, w.currency))!
+  const customer = present(await findCustomer(w.tx, c.customerId, w.currency))
   const what = c.kind === 'late' ? 'Late charge' : 'Charge for money that came back'
   const entryId = await w.post(
     postExtraCharge({
@@ -77,7 +78,7 @@ const input = z.object({ dueId: id, on, amount: positiveAmount.optional(), reaso
 export const chargeLate = defineCommand('charge-late', input, async (w, c) => {
   const [first] = await findDues(w.tx, [c.dueId], w.currency)
   const { sale } = await takeSale(w, found(first, 'due', c.dueId).saleId)
-  const due = (await findDues(w.tx, [c.dueId], w.currency))[0]!
+  const due = present((await findDues(w.tx, [c.dueId], w.currency))[0])
   const onDay = paperDay(w, c.on)
   if (due.dueOn >= onDay || !isPositiveMoney(due.open)) refuse({ code: 'not-late', due: due.dueOn })
   const before = await listExtraCharges(w.tx, [due.saleId], w.currency)
@@ -98,6 +99,6 @@ export const chargeLate = defineCommand('charge-late', input, async (w, c) => {
 
 /** What the arrangement (or Settings) makes it on that day. Zero where it makes none. */
 const proposed = async (w: Work, saleId: number, dueId: number, onDay: Day): Promise<Money> => {
-  const [story] = await readStories(w.tx, [saleId], w.business, onDay)
-  return story!.lateCharges.find((c) => c.due.id === dueId)?.amount ?? zeroMoney(w.currency)
+  const story = present((await readStories(w.tx, [saleId], w.business, onDay))[0])
+  return story.lateCharges.find((c) => c.due.id === dueId)?.amount ?? zeroMoney(w.currency)
 }

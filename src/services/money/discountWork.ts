@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { isPositiveMoney, type Money } from '@/core/money'
 import { discountOn, type Filling, type OpenDue } from '@/core/receipt'
 import type { ComponentTax } from '@/core/tax'
@@ -33,10 +34,12 @@ export const discountsOf = (w: Work, dues: readonly DueRow[], filled: Filling['d
     filled.flatMap(({ dueId, discount }) =>
       discount
         ? [
-            taxOfInvoicePart(w, dues.find((d) => d.id === dueId)!.invoiceId!, discount).then((share) => ({
-              dueId,
-              ...share,
-            })),
+            taxOfInvoicePart(w, present(present(dues.find((d) => d.id === dueId)).invoiceId), discount).then(
+              (share) => ({
+                dueId,
+                ...share,
+              }),
+            ),
           ]
         : [],
     ),

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { isPositiveMoney, roundToCoins, shareMoney, subtractMoney, type Money } from '@/core/money'
 import type { ComponentTax } from '@/core/tax'
 import { postHeldMove, postKeptFee, postRefund, type HeldAmount, type HeldKind, type Method } from '@/core/ledger'
@@ -40,7 +41,9 @@ export const leaveHeld = async (
   )
   return {
     whole: held.now,
-    parts: held.kinds.map((k, i) => ({ kind: k.kind, amount: shares[i]! })).filter((h) => isPositiveMoney(h.amount)),
+    parts: held.kinds
+      .map((k, i) => ({ kind: k.kind, amount: present(shares[i]) }))
+      .filter((h) => isPositiveMoney(h.amount)),
     tax: await taxGoing(w, { saleId: place.saleId, part: amount, held: held.now, bill }),
   }
 }

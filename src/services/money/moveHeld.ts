@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { toDecimalString } from '@/core/money'
 import { lockSale } from '@/data/queries/sales'
@@ -29,7 +30,8 @@ export const moveHeld = defineCommand('move-held', input, async (w, m) => {
   for (const saleId of saleIds) {
     const sale = found(await lockSale(w.tx, saleId, w.currency), 'sale', saleId)
     if (sale.customerId !== m.customerId) refuse({ code: 'other-customer' })
-    if (saleId === m.toSaleId && sale.closedAs) refuse({ code: 'sale-closed', as: sale.closedAs, on: sale.closedOn! })
+    if (saleId === m.toSaleId && sale.closedAs)
+      refuse({ code: 'sale-closed', as: sale.closedAs, on: present(sale.closedOn) })
   }
   const place = { customerId: m.customerId, saleId: m.fromSaleId ?? null }
   const amount = m.amount === undefined ? await sumHeldAt(w, place) : w.money(m.amount, 'amount')

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { isPositiveMoney, smallerMoney, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
 import { postWriteOff, reverseEntry } from '@/core/ledger'
@@ -53,7 +54,7 @@ export const recoverWriteOff = defineCommand(
   async (w, { writeOffId, on: given, reason }) => {
     const seen = found(await findWriteOff(w.tx, writeOffId, w.currency), 'write-off', writeOffId)
     const { sale } = await takeSale(w, seen.saleId)
-    const paper = (await findWriteOff(w.tx, writeOffId, w.currency))!
+    const paper = present(await findWriteOff(w.tx, writeOffId, w.currency))
     if (paper.recoveredOn) refuse({ code: 'recovered-already', number: paper.number })
     const onDay = dayAfter(w, given, paper.on, `${paper.number} was written off later.`)
     const again = (await standing(w, paper.entryId, onDay)).filter((a) => isPositiveMoney(a.amount))
@@ -87,7 +88,7 @@ export const recoverWriteOff = defineCommand(
       again.map((a) => ({ dueId: a.dueId, onDay, amount: -a.amount.minor, kind: 'write-off' as const, entryId })),
     )
     for (const [i, a] of again.entries())
-      await insertTaxMoves(w.tx, taxes[i]!, { onDay, why: 'write-off', dueId: a.dueId, entryId })
+      await insertTaxMoves(w.tx, present(taxes[i]), { onDay, why: 'write-off', dueId: a.dueId, entryId })
     await refreshSale(w, paper.saleId)
     return {
       id: writeOffId,

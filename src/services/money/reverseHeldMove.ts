@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { isPositiveMoney, negateMoney, toDecimalString } from '@/core/money'
 import { postFeeReversed, postHeldReturn } from '@/core/ledger'
@@ -19,7 +20,7 @@ const takeTransfer = async (w: Work, transferId: number): Promise<Transfer> => {
   const seen = found(await findHeldTransfer(w.tx, transferId, w.currency), 'move of held money', transferId)
   const saleIds = [seen.fromSaleId, seen.toSaleId].filter((s) => s !== null).sort((a, b) => a - b)
   for (const saleId of saleIds) await lockSale(w.tx, saleId, w.currency)
-  const transfer = (await findHeldTransfer(w.tx, transferId, w.currency))!
+  const transfer = present(await findHeldTransfer(w.tx, transferId, w.currency))
   if (transfer.reversedOn) refuse({ code: 'already-voided', number: transfer.number })
   return transfer
 }

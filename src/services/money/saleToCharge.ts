@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Day } from '@/core/day'
 import { findCustomer } from '@/data/queries/customers'
 import { findInvoice } from '@/data/queries/invoices'
@@ -29,7 +30,7 @@ export const newestSaleOf = async (
   if (newest !== undefined) return newest
   const { saleId } = await writeSale(w, {
     ...otherwise,
-    customer: (await findCustomer(w.tx, customerId, w.currency))!,
+    customer: present(await findCustomer(w.tx, customerId, w.currency)),
     lines: [],
     channel: 'counter',
     kind: w.business.kinds[0] ?? 'sales',

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { isPositiveMoney, toDecimalString } from '@/core/money'
 import { postCounterSale } from '@/core/ledger'
@@ -65,7 +66,7 @@ export const sellAtCounter = defineCommand('sell-at-counter', counterSaleInput, 
       { kind: 'counter', on: onDay },
     ),
   )
-  const invoice = (await findInvoice(w.tx, invoiceId, w.currency))!
+  const invoice = present(await findInvoice(w.tx, invoiceId, w.currency))
   if (!isPositiveMoney(invoice.gross))
     refuse({
       code: 'invalid',
@@ -120,11 +121,11 @@ export const sellAtCounter = defineCommand('sell-at-counter', counterSaleInput, 
 })
 
 export const counterSaleView = async (w: Pick<Work, 'tx' | 'currency'>, invoiceId: number) => {
-  const invoice = (await findInvoice(w.tx, invoiceId, w.currency))!
-  const receipt = (await listReceipts(w.tx, { invoiceId }, { limit: 1 }, w.currency))[0]!
+  const invoice = present(await findInvoice(w.tx, invoiceId, w.currency))
+  const receipt = present((await listReceipts(w.tx, { invoiceId }, { limit: 1 }, w.currency))[0])
   return {
     id: invoice.id,
-    number: invoice.number!,
+    number: present(invoice.number),
     saleId: invoice.saleId,
     receiptId: receipt.id,
     receiptNumber: receipt.number,

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { isPositiveMoney, money, negateMoney, smallerMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
 import { firstUndisturbed, lowestFrom, type Change } from '@/core/running'
 import { HELD_KINDS, postBounce, type HeldKind } from '@/core/ledger'
@@ -109,7 +110,7 @@ export const takeBack = async (w: Work, receipt: ReceiptRow, how: TakingBack): P
   const banked = await findBanked(w.tx, receipt.id)
   if (banked && how.kind === 'voided') refuse({ code: 'banked-already', number: receipt.number })
   if (banked && banked.on > how.on) inTheWay(banked.on, `Receipt ${receipt.number} went to the bank later than that.`)
-  const counter = receipt.invoiceId === null ? null : (await findInvoice(w.tx, receipt.invoiceId, w.currency))!
+  const counter = receipt.invoiceId === null ? null : present(await findInvoice(w.tx, receipt.invoiceId, w.currency))
   const owedAgain = counter ? [receipt.amount] : [...reopened.map((r) => r.money), ...lost.map((l) => l.amount)]
   const entry = postBounce({
     on: how.on,
@@ -191,7 +192,7 @@ const paidByReceipt = (fills: readonly FillRow[], currency: string): Reopened[] 
       )
     return {
       dueId,
-      saleId: ofDue[0]!.saleId,
+      saleId: present(ofDue[0]).saleId,
       money: sum((f) => isMoney(f.kind)),
       discount: sum((f) => f.kind === 'discount'),
     }
@@ -266,11 +267,11 @@ const followHeld = async (w: Work, place: HeldPlace, amount: Money, on: Day): Pr
   let left = amount.minor
   const reopened = new Map<number, Reopened>()
   for (const use of uses) {
-    const most = [left, use.amount.minor, free.get(use.dueId)!].reduce((a, b) => (a < b ? a : b))
+    const most = [left, use.amount.minor, present(free.get(use.dueId))].reduce((a, b) => (a < b ? a : b))
     if (most <= 0n) continue
     const before = reopened.get(use.dueId)
     const earned = discountOf(fills, use, w.currency)
-    free.set(use.dueId, free.get(use.dueId)! - most)
+    free.set(use.dueId, present(free.get(use.dueId)) - most)
     left -= most
     reopened.set(use.dueId, {
       dueId: use.dueId,

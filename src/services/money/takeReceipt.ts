@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { isPositiveMoney, subtractMoney, sumMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
 import { fillNamed, fillOldest, tenderOf, type DepositAsked, type Filling } from '@/core/receipt'
@@ -176,9 +177,9 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
     filling.held.map((h) => h.saleId),
     w.currency,
   )
-  for (const s of sales) if (s.closedAs) refuse({ code: 'sale-closed', as: s.closedAs, on: s.closedOn! })
+  for (const s of sales) if (s.closedAs) refuse({ code: 'sale-closed', as: s.closedAs, on: present(s.closedOn) })
   for (const h of filling.held) {
-    const of = sales.find((s) => s.id === h.saleId)!
+    const of = present(sales.find((s) => s.id === h.saleId))
     if (heldKindOf(of.arrangement) !== 'layaway' || !of.agreedOn) continue
     await lockSale(w.tx, of.id, w.currency)
     const left = await layawayLeft(w, of.id)
@@ -186,7 +187,7 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
   }
   const held = [
     ...filling.held.map((h) => {
-      const of = sales.find((s) => s.id === h.saleId)!
+      const of = present(sales.find((s) => s.id === h.saleId))
       return {
         customerId: of.customerId,
         saleId: h.saleId as number | null,
@@ -200,7 +201,7 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
   ]
   const discounts = await discountsOf(w, dues, filling.dues)
   const ahead = await Promise.all(held.map((h) => taxComing(w, h.saleId, h.amount)))
-  const customer = (await findCustomer(w.tx, who.payer, w.currency))!
+  const customer = present(await findCustomer(w.tx, who.payer, w.currency))
   const [number, receiptId] = await Promise.all([takeNumber(w.tx, 'receipt', onDay), reserveId(w.tx, 'receipt')])
   const entry = postReceipt({
     on: onDay,
@@ -259,7 +260,7 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
     held.map((h) => ({ ...note, ...h, amount: h.amount.minor, why: 'receipt' as const })),
   )
   for (const [i, h] of held.entries())
-    await insertTaxMoves(w.tx, ahead[i]!, { ...note, why: 'ahead', saleId: h.saleId })
+    await insertTaxMoves(w.tx, present(ahead[i]), { ...note, why: 'ahead', saleId: h.saleId })
   await refreshTouched(w, receiptId)
   return receiptId
 }
@@ -303,7 +304,7 @@ export const changeOf = (r: Pick<ReceiptRow, 'tendered' | 'amount' | 'rounding'>
 
 /** A receipt as the HTTP interface answers it. */
 export const receiptView = async (w: { tx: Db; currency: string }, receiptId: number) => {
-  const receipt = (await findReceipt(w.tx, receiptId, w.currency))!
+  const receipt = present(await findReceipt(w.tx, receiptId, w.currency))
   const fills = await listFillsOfReceipt(w.tx, receiptId, w.currency)
   const moves = (await listHeldMoves(w.tx, { receiptId }, w.currency)).filter((m) => m.why === 'receipt')
   const none = zeroMoney(w.currency)
@@ -318,7 +319,9 @@ export const receiptView = async (w: { tx: Db; currency: string }, receiptId: nu
     filled: fills
       .filter((f) => f.kind === 'receipt')
       .map((f) => ({ dueId: f.dueId, saleId: f.saleId, amount: toDecimalString(f.amount) })),
-    held: moves.filter((m) => m.saleId !== null).map((m) => ({ saleId: m.saleId!, amount: toDecimalString(m.amount) })),
+    held: moves
+      .filter((m) => m.saleId !== null)
+      .map((m) => ({ saleId: present(m.saleId), amount: toDecimalString(m.amount) })),
     onAccount: toDecimalString(moves.find((m) => m.saleId === null)?.amount ?? none),
     discount: toDecimalString(
       sumMoney(

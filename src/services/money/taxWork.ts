@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import {
   addMoney,
   largerMoney,
@@ -20,7 +21,7 @@ import { totalsNow } from '../billing/rateShift'
 export const asPostings = async (w: Work, taxes: readonly Omit<ComponentTax, 'net'>[]): Promise<TaxPosting[]> => {
   const codes = await w.taxCodes()
   return taxes.map((t) => ({
-    accountId: codes.find((c) => c.id === t.taxCodeId)!.accountOf.get(t.componentId)!,
+    accountId: present(present(codes.find((c) => c.id === t.taxCodeId)).accountOf.get(t.componentId)),
     amount: t.amount,
   }))
 }
@@ -30,10 +31,12 @@ export const negateTaxes = (taxes: readonly ComponentTax[]): ComponentTax[] =>
 
 /** The tax inside a part of an invoice. */
 export const taxOfInvoicePart = async (w: Work, invoiceId: number, part: Money): Promise<SharedTax> => {
-  const invoice = (await findInvoice(w.tx, invoiceId, w.currency))!
+  const invoice = present(await findInvoice(w.tx, invoiceId, w.currency))
   return shareTax(part, {
     gross: invoice.gross,
-    taxes: invoice.taxes.filter((t) => t.componentId !== null).map((t) => ({ ...t, componentId: t.componentId! })),
+    taxes: invoice.taxes
+      .filter((t) => t.componentId !== null)
+      .map((t) => ({ ...t, componentId: present(t.componentId) })),
   })
 }
 
@@ -44,7 +47,7 @@ const aheadOf = async (w: Work, saleId: number) => {
     await listSaleLines(w.tx, [saleId]),
     await sumSale(w.tx, saleId, w.currency),
   ]
-  const { totals } = await totalsNow(w, sale!, lines)
+  const { totals } = await totalsNow(w, present(sale), lines)
   const taxes = totals.taxes.flatMap((t) =>
     t.components.map((c) => ({
       taxCodeId: t.taxCodeId,
@@ -96,7 +99,7 @@ export const taxGoing = async (w: Work, { saleId, part, held, bill }: HeldGoing)
 
 /** The share of an amount, signed, that goes with a part of a whole, rounded by the largest remainder; all of it with all. */
 const partOf = (amount: Money, part: Money, whole: Money): Money =>
-  part.minor >= whole.minor ? amount : shareMoney(amount, [part, subtractMoney(whole, part)])[0]!
+  part.minor >= whole.minor ? amount : present(shareMoney(amount, [part, subtractMoney(whole, part)])[0])
 
 /** What of the tax that stands taken back on a due comes back with a part of it (negative of what stands). */
 export const taxBack = async (

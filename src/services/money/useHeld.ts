@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import {
   addMoney,
@@ -133,7 +134,7 @@ export const useHeld = defineCommand('use-held', input, async (w, { customerId, 
     source: { kind: 'held-use', id: null },
   })
   const touched = new Set([
-    ...filled.value.dues.map((f) => dues.find((d) => d.id === f.dueId)!.saleId),
+    ...filled.value.dues.map((f) => present(dues.find((d) => d.id === f.dueId)).saleId),
     ...(saleId === undefined ? [] : [saleId]),
   ])
   for (const touchedId of [...touched].sort((a, b) => a - b)) await refreshSale(w, touchedId)

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { isPositiveMoney, negateMoney, sumMoney, toDecimalString } from '@/core/money'
 import { postRefundVoid } from '@/core/ledger'
@@ -18,7 +19,7 @@ export const voidRefund = defineCommand('void-refund', input, async (w, { refund
   const [seen] = await listRefundsByIds(w.tx, [refundId], w.currency)
   const { saleId } = found(seen, 'refund', refundId)
   const sale = saleId === null ? null : await lockSale(w.tx, saleId, w.currency)
-  const refund = (await listRefundsByIds(w.tx, [refundId], w.currency))[0]!
+  const refund = present((await listRefundsByIds(w.tx, [refundId], w.currency))[0])
   if (refund.voidedOn) refuse({ code: 'already-voided', number: refund.number })
   const onDay = dayAfter(w, given, refund.on, `Refund ${refund.number} was paid out later.`)
   const moves = (await listHeldMoves(w.tx, { refundId }, w.currency)).filter((m) => m.why === 'refund')

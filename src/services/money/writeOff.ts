@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { isPositiveMoney, smallerMoney, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
 import type { SharedTax } from '@/core/tax'
@@ -86,7 +87,7 @@ const writeOffIn = async (
     })),
   )
   for (const [i, p] of parts.entries())
-    await insertTaxMoves(w.tx, negateTaxes(shares[i]!.taxes), {
+    await insertTaxMoves(w.tx, negateTaxes(present(shares[i]).taxes), {
       onDay: paper.on,
       why: 'write-off',
       dueId: p.due.id,
@@ -108,7 +109,7 @@ const input = z.object({
 export const writeOffDue = defineCommand('write-off-due', input, async (w, o) => {
   const [seen] = await findDues(w.tx, [o.dueId], w.currency)
   await takeSale(w, found(seen, 'due', o.dueId).saleId)
-  const now = (await lockOpenDues(w.tx, seen!.customerId, w.currency)).find((d) => d.id === o.dueId)
+  const now = (await lockOpenDues(w.tx, present(seen).customerId, w.currency)).find((d) => d.id === o.dueId)
   if (!now) return refuse({ code: 'due-not-open', dueId: o.dueId })
   const onDay = paperDay(w, o.on)
   if (now.issuedOn > onDay) refuse({ code: 'before-invoice', on: onDay, issuedOn: now.issuedOn })
@@ -150,7 +151,7 @@ export const writeOffRests = defineCommand('write-off-rests', restsInput, async 
       ),
     )
   return {
-    id: done[0]!.id,
+    id: present(done[0]).id,
     answer: async () => ({
       count: small.length,
       amount: toDecimalString(

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { layoutSpec, PAPER_BLOCKS, PAPER_COLUMNS, PAPERS, type LayoutSpec } from '@/core/formats'
 import { clearUsual, deleteLayout, findLayout, insertLayout, listLayouts, updateLayout } from '@/data/queries/layouts'
@@ -43,7 +44,7 @@ export const addLayout = defineCommand(
       refuse({ code: 'taken', what: 'name', value: name })
     const layoutId = await insertLayout(w.tx, { paper, name, spec: layoutSpec(paper, spec) })
     await makeUsual(w, layoutId, paper, usual)
-    return { id: layoutId, answer: async () => (await findLayout(w.tx, layoutId))! }
+    return { id: layoutId, answer: async () => present(await findLayout(w.tx, layoutId)) }
   },
 )
 
@@ -56,7 +57,7 @@ export const changeLayout = defineCommand(
     const paper = paperKind.parse(before.paper)
     if (spec) await updateLayout(w.tx, layoutId, { spec: layoutSpec(paper, spec) })
     await makeUsual(w, layoutId, paper, usual)
-    return { id: layoutId, answer: async () => (await findLayout(w.tx, layoutId))! }
+    return { id: layoutId, answer: async () => present(await findLayout(w.tx, layoutId)) }
   },
 )
 

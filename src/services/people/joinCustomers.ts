@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { findCustomer, updateCustomer } from '@/data/queries/customers'
 import { lockCustomers, moveCustomer } from '@/data/queries/joinCustomers'
@@ -33,7 +34,7 @@ export const joinCustomers = defineCommand(
     })
     return {
       id: customerId,
-      answer: async () => (await customerView(w.tx, customerId, w.business, w.today))!,
+      answer: async () => present(await customerView(w.tx, customerId, w.business, w.today)),
     }
   },
 )

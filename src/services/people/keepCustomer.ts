@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { insertCustomer, replaceAddresses, replaceContacts, updateCustomer } from '@/data/queries/customers'
 import { findPriceLevel, listTaxAreas } from '@/data/queries/prices'
@@ -99,8 +100,8 @@ const writeParts = async (w: Work, customerId: number, c: Fields): Promise<void>
         })
     })
     const usual = (kind: string) => {
-      const named = c.addresses!.findIndex((a) => a.kind === kind && a.isDefault)
-      return named >= 0 ? named : c.addresses!.findIndex((a) => a.kind === kind)
+      const named = present(c.addresses).findIndex((a) => a.kind === kind && a.isDefault)
+      return named >= 0 ? named : present(c.addresses).findIndex((a) => a.kind === kind)
     }
     await replaceAddresses(
       w.tx,
@@ -115,7 +116,7 @@ const writeParts = async (w: Work, customerId: number, c: Fields): Promise<void>
 export const addCustomer = defineCommand('add-customer', addCustomerInput, async (w, c) => {
   const customerId = await insertCustomer(w.tx, { name: c.name, since: w.today, ...(await columnsOf(w, c)) })
   await writeParts(w, customerId, c)
-  return { id: customerId, answer: async () => (await customerView(w.tx, customerId, w.business, w.today))! }
+  return { id: customerId, answer: async () => present(await customerView(w.tx, customerId, w.business, w.today)) }
 })
 
 const changeInput = z
@@ -131,6 +132,6 @@ export const changeCustomer = defineCommand('change-customer', changeInput, asyn
   await writeParts(w, customerId, c)
   return {
     id: customerId,
-    answer: async () => (await customerView(w.tx, customerId, w.business, w.today))!,
+    answer: async () => present(await customerView(w.tx, customerId, w.business, w.today)),
   }
 })

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Day } from '@/core/day'
 import { findLookAlikes } from '@/core/people'
 import type { Db } from '@/data/connect'
@@ -15,8 +16,10 @@ export const readLookAlikes = async (
   const alike = findLookAlikes(typed, await listMaybeAlike(db, typed)).slice(0, 5)
   return Promise.all(
     alike.map(async ({ id, why }) => {
-      const [standing] = await listCustomers(db, { id }, { limit: 1 }, { today, currency: business.currency })
-      return { ...viewOfStanding(standing!), why }
+      const standing = present(
+        (await listCustomers(db, { id }, { limit: 1 }, { today, currency: business.currency }))[0],
+      )
+      return { ...viewOfStanding(standing), why }
     }),
   )
 }

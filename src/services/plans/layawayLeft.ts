@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { subtractMoney, type Money } from '@/core/money'
 import { findSales, listSaleLines } from '@/data/queries/sales'
 import type { Work } from '../command'
@@ -7,7 +8,7 @@ import { totalsNow } from '../billing/rateShift'
 /** What of a layaway is still to come: its total with tax, less what is billed and what is held. */
 export const layawayLeft = async (w: Work, saleId: number): Promise<Money> => {
   const [[sale], lines] = [await findSales(w.tx, [saleId], w.currency), await listSaleLines(w.tx, [saleId])]
-  const held = await sumHeldAt(w, { customerId: sale!.customerId, saleId })
-  const { gross } = (await totalsNow(w, sale!, lines)).totals
-  return subtractMoney(subtractMoney(gross, sale!.billed), held)
+  const held = await sumHeldAt(w, { customerId: present(sale).customerId, saleId })
+  const { gross } = (await totalsNow(w, present(sale), lines)).totals
+  return subtractMoney(subtractMoney(gross, present(sale).billed), held)
 }

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { addDays, addMonths, type Day } from '@/core/day'
 import {
   decimal,
@@ -72,7 +73,7 @@ export const depositStages = (
   return stages.map((s, i) => {
     const wish = s.percent
       ? partOf(total, { percent: s.percent })
-      : read(s.amount!, total.currency, `stages.${i}.amount`)
+      : read(present(s.amount), total.currency, `stages.${i}.amount`)
     const amount = wish.minor > left.minor ? left : wish
     left = subtractMoney(left, amount)
     return { amount, when: 'when' in s ? (s.when ?? '') : '', percent: s.percent ?? null }
@@ -104,7 +105,7 @@ export const planOf = (chosen: Arrangement, total: Money, startsOn: Day, currenc
 }
 
 const splitDays = (dues: readonly Day[], total: Money) =>
-  evenly(total, dues.length).map((payment, i) => ({ due: dues[i]!, payment }))
+  evenly(total, dues.length).map((payment, i) => ({ due: present(dues[i]), payment }))
 
 /** An amount in so many parts, the left-over cents to the earlier ones. */
 export const evenly = (total: Money, count: number): Money[] =>

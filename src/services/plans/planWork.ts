@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { addDays, laterDay, type Day } from '@/core/day'
 import { isPositiveMoney, shareMoney, smallerMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
 import { payoffOn, type Payoff, type StandingRow } from '@/core/plan'
@@ -37,7 +38,7 @@ export const takePlan = async (w: Work, saleId: number, planId: number | undefin
   const named = planId === undefined ? live : live.filter((p) => p.id === planId)
   if (named.length === 0) refuse({ code: 'no-plan' })
   if (named.length > 1) refuse({ code: 'which-plan', count: named.length })
-  return named[0]!
+  return present(named[0])
 }
 
 const chargeOf = (plan: PlanFacts, currency: string) => {
@@ -79,7 +80,7 @@ export const earnRows = async (w: Work, plan: PlanFacts, through: Day): Promise<
   let left = unearned
   let earned = 0
   for (const [i, row] of rows.entries()) {
-    const amount = smallerMoney(shares[i]!, left)
+    const amount = smallerMoney(present(shares[i]), left)
     if (row.dueOn > through || done.has(row.id) || !isPositiveMoney(amount)) continue
     const on = laterDay(row.dueOn, firstOpen)
     if (on > through) continue

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { isPositiveMoney, toDecimalString } from '@/core/money'
 import { findDues, lockOpenDues } from '@/data/queries/money'
@@ -13,7 +14,7 @@ import { earnRows } from './planWork'
 export const earnPlan = defineCommand('earn-plan', z.object({ planId: id }), async (w, { planId }) => {
   const seen = found(await findPlan(w.tx, planId, w.currency), 'plan', planId)
   await takeSale(w, seen.saleId)
-  const plan = (await findPlan(w.tx, planId, w.currency))!
+  const plan = present(await findPlan(w.tx, planId, w.currency))
   const earned = plan.endedOn === null ? await earnRows(w, plan, w.today) : 0
   return { id: planId, answer: async () => ({ planId, earned }) }
 })
@@ -25,7 +26,7 @@ export const collectRow = defineCommand('collect-row', heard, async (w, { dueId,
   const [seen] = await findDues(w.tx, [dueId], w.currency)
   const { sale } = await takeSale(w, found(seen, 'due', dueId).saleId)
   await lockOpenDues(w.tx, sale.customerId, w.currency)
-  const due = (await findDues(w.tx, [dueId], w.currency))[0]!
+  const due = present((await findDues(w.tx, [dueId], w.currency))[0])
   if (!isPositiveMoney(due.open)) refuse({ code: 'nothing-open' })
   const amount = toDecimalString(due.open)
   const receiptId = approved

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { formatDay, type Day } from '@/core/day'
 import { PAPER_OF, paperName, usualLetter, type LetterFacts, type LetterKind, type PaperKind } from '@/core/formats'
 import { formatMoney, isPositiveMoney, sumMoney, type Money } from '@/core/money'
@@ -58,7 +59,7 @@ const rawOf = async (db: Db, paper: PaperKind, id: number, business: Business, t
       return {
         customerId: i.customerId,
         saleId: i.saleId,
-        number: i.number!,
+        number: present(i.number),
         amount: i.gross,
         due: dues[0]?.dueOn,
       }
@@ -90,7 +91,7 @@ export const readAboutPaper = async (
 ): Promise<AboutPaper | null> => {
   const raw = await rawOf(db, paper, id, business, today)
   if (!raw) return null
-  const customer = (await findCustomer(db, raw.customerId, business.currency))!
+  const customer = present(await findCustomer(db, raw.customerId, business.currency))
   const [story] = raw.saleId === null ? [] : await readStories(db, [raw.saleId], business, today)
   const facts: LetterFacts = {
     name: customer.contact || customer.name,

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import type { Day } from '@/core/day'
@@ -99,7 +100,7 @@ export const writeLetter = defineCommand('write-letter', input, async (w, letter
   const postId = await writeLetterIn(w, letter)
   return {
     id: postId,
-    answer: async () => viewOfPost((await listPost(w.tx, { id: postId }, { limit: 1 }))[0]!),
+    answer: async () => viewOfPost(present((await listPost(w.tx, { id: postId }, { limit: 1 }))[0])),
   }
 })
 

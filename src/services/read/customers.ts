@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Day } from '@/core/day'
 import { toDecimalString } from '@/core/money'
 import { daysToPay } from '@/core/receivables'
@@ -42,9 +43,9 @@ export const readCustomers = (
 export const customerView = async (db: Db, id: number, business: Business, today: Day) => {
   const customer = await findCustomer(db, id, business.currency)
   if (!customer) return null
-  const [standing] = await listCustomers(db, { id }, { limit: 1 }, { today, currency: business.currency })
+  const standing = present((await listCustomers(db, { id }, { limit: 1 }, { today, currency: business.currency }))[0])
   return {
-    ...viewOfStanding(standing!),
+    ...viewOfStanding(standing),
     note: customer.note,
     terms: {
       net: customer.terms.net,
@@ -90,7 +91,7 @@ export const readCustomer = async (db: Db, id: number, business: Business, today
   ])
   return {
     customer,
-    standing: standing!,
+    standing: present(standing),
     addresses,
     dues,
     held,

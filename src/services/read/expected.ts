@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { addDays, weekStart, type Day } from '@/core/day'
 import { backTest, forecast, forecastInput, type ForecastFacts, type ForecastWeek } from '@/core/receivables'
 import type { Db } from '@/data/connect'
@@ -35,10 +36,10 @@ export const readBackTests = async (
     const from = addDays(weekStart(today), -7 * how.weeks * n)
     const facts = await readForecastFacts(db, from)
     if (facts.dues.length === 0) continue
-    const weeks = forecast(forecastInput(facts, { weeks: how.weeks, runs: RUNS }))!
+    const weeks = present(forecast(forecastInput(facts, { weeks: how.weeks, runs: RUNS })))
     const came = await sumCameByWeek(db, { from, to: addDays(from, how.weeks * 7 - 1), issuedBy: from })
     const cameOf = weeks.map((w) => came.get(w.week) ?? 0n)
-    tests.push({ from, ...backTest(weeks, cameOf), detail: weeks.map((w, i) => ({ ...w, came: cameOf[i]! })) })
+    tests.push({ from, ...backTest(weeks, cameOf), detail: weeks.map((w, i) => ({ ...w, came: present(cameOf[i]) })) })
   }
   return tests
 }

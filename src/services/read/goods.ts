@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { larger, smaller, toFourPlaces, ZERO, zeroMoney, type Decimal } from '@/core/money'
 import { kitsAvailable, unitCost, type Shelf } from '@/core/stock'
 import type { Db } from '@/data/connect'
@@ -46,9 +47,9 @@ export const standGoods = async (db: Db, goods: readonly Goods[], business: Busi
     return {
       goods: g,
       listPrice: g.priceIsSum
-        ? g.parts.reduce((sum, p) => sum.plus(parts.get(p.goodsId)!.price.times(p.quantity)), ZERO)
+        ? g.parts.reduce((sum, p) => sum.plus(present(parts.get(p.goodsId)).price.times(p.quantity)), ZERO)
         : g.price,
-      taxCode: codes.find((c) => c.id === g.taxCodeId)!.code,
+      taxCode: present(codes.find((c) => c.id === g.taxCodeId)).code,
       shelf,
       onHand:
         g.kind === 'kit'
@@ -70,7 +71,7 @@ export const standGoods = async (db: Db, goods: readonly Goods[], business: Busi
 
 export const readGoods = async (db: Db, id: number, business: Business): Promise<GoodsStanding | null> => {
   const goods = (await findGoods(db, [id])).get(id)
-  return goods ? (await standGoods(db, [goods], business))[0]! : null
+  return goods ? present((await standGoods(db, [goods], business))[0]) : null
 }
 
 export const readGoodsList = async (

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { daysBetween, formatDay, type Day } from '@/core/day'
 import { formatMoney, isPositiveMoney, toDecimalString, zeroMoney } from '@/core/money'
 import { discountOn, nameOfDue } from '@/core/receipt'
@@ -29,9 +30,9 @@ export const readOpenItems = async (db: Db, customerId: number, business: Busine
   const layaways = (await readLayawayBook(db, business, today, customerId)).rows.filter((l) => isPositiveMoney(l.left))
   const days = daysToPay(paid)
   return {
-    owed: toDecimalString(standing!.owed),
-    late: toDecimalString(standing!.late),
-    held: toDecimalString(standing!.held),
+    owed: toDecimalString(present(standing).owed),
+    late: toDecimalString(present(standing).late),
+    held: toDecimalString(present(standing).held),
     usually: days
       ? `usually pays after ${Math.round(days.average)} ${Math.round(days.average) === 1 ? 'day' : 'days'}`
       : '',

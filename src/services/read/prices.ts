@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Day } from '@/core/day'
 import { toFourPlaces, type Decimal } from '@/core/money'
 import type { Db } from '@/data/connect'
@@ -27,7 +28,7 @@ export const readPrice = async (
   if (!standing) return null
   const customer = wish.customerId ? await findCustomer(db, wish.customerId, business.currency) : null
   const codes = await listTaxCodes(db)
-  const own = codes.find((c) => c.id === standing.goods.taxCodeId)!
+  const own = present(codes.find((c) => c.id === standing.goods.taxCodeId))
   const areaCode = customer ? (await readAreaCode(db, customer.id))(wish.deliverTo ?? '') : undefined
   const exempt = customer && isExempt(customer, today) ? codes.find((c) => c.treatment === 'exempt') : undefined
   const named = exempt ?? (own.treatment === 'taxed' ? codes.find((c) => c.id === areaCode) : undefined) ?? own

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { QUICK_VERBS, readQuickLine, type SaleVerb } from '@/core/quickline'
 import { formatMoney, parseMoney, type Money } from '@/core/money'
 import { dueInSentence } from '@/core/receipt'
@@ -207,7 +208,7 @@ const whatItPays = async ({ db, business, today }: Where, c: CustomerStanding, a
   const filling = fillOldestOn(dues, await readDepositsAsked(db, c.id, business, today), amount, today)
   const parts = filling.dues.map(
     (f) =>
-      `${formatMoney(f.amount)}${f.discount ? ` and ${formatMoney(f.discount)} off` : ''} on ${dueInSentence(dues.find((d) => d.id === f.dueId)!)}`,
+      `${formatMoney(f.amount)}${f.discount ? ` and ${formatMoney(f.discount)} off` : ''} on ${dueInSentence(present(dues.find((d) => d.id === f.dueId)))}`,
   )
   parts.push(...filling.held.map((h) => `${formatMoney(h.amount)} held as a deposit`))
   if (filling.onAccount.minor > 0n) parts.push(`${formatMoney(filling.onAccount)} held on account`)
@@ -234,15 +235,15 @@ const offerToWrite = async (
   const more = last ? (await listGoods(where.db, { search: last.what }, { limit: 5 })).slice(1) : []
   const before = intent.lines.slice(0, -1).map((l) => `${l.quantity} ${l.what}`)
   const completed = more.map((g) => ({
-    text: `… ${last!.quantity} ${g.name}`,
+    text: `… ${present(last).quantity} ${g.name}`,
     note: g.code,
-    fill: `${intent.verb} ${intent.who}: ${[...before, `${last!.quantity} ${g.code}`].join(', ')}`,
+    fill: `${intent.verb} ${intent.who}: ${[...before, `${present(last).quantity} ${g.code}`].join(', ')}`,
   }))
   const missing = intent.lines.filter((_, i) => !goods[i]).map((l) => l.what)
   if (missing.length > 0)
     return [{ text: `Nothing is called “${missing.join('”, “')}”.`, note: 'Type more of its name or its code.' }]
-  const lines = intent.lines.map((l, i) => ({ goodsId: goods[i]!.id, quantity: l.quantity }))
-  const said = intent.lines.map((l, i) => `${l.quantity} ${goods[i]!.name}`).join(', ')
+  const lines = intent.lines.map((l, i) => ({ goodsId: present(goods[i]).id, quantity: l.quantity }))
+  const said = intent.lines.map((l, i) => `${l.quantity} ${present(goods[i]).name}`).join(', ')
   const agreed = intent.verb === 'order' && lines.length > 0
   return [
     ...people.map((c) => ({

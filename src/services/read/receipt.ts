@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { isPositiveMoney, sumMoney, type Money } from '@/core/money'
 import { nameOfDue } from '@/core/receipt'
 import type { Db } from '@/data/connect'
@@ -14,7 +15,7 @@ export interface PaidThing {
 /** What a receipt paid when it was taken: dues, money held ahead, or the counter sale it belongs to. */
 export const readWhatItPaid = async (db: Db, receipt: ReceiptRow, currency: string): Promise<PaidThing[]> => {
   if (receipt.invoiceId !== null) {
-    const invoice = (await findInvoice(db, receipt.invoiceId, currency))!
+    const invoice = present(await findInvoice(db, receipt.invoiceId, currency))
     return [{ what: `Counter sale ${invoice.number}`, href: `/invoices/${invoice.id}`, amount: receipt.amount }]
   }
   const [allFills, allMoves] = await Promise.all([
@@ -33,7 +34,7 @@ export const readWhatItPaid = async (db: Db, receipt: ReceiptRow, currency: stri
   ])
   return [
     ...fills.map((f) => {
-      const due = dues.find((d) => d.id === f.dueId)!
+      const due = present(dues.find((d) => d.id === f.dueId))
       const href = due.invoiceId === null ? `/sales/${due.saleId}` : `/invoices/${due.invoiceId}`
       return { what: nameOfDue(due), href, amount: f.amount }
     }),

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { larger, smaller, ZERO, type Decimal } from '@/core/money'
 import { lineState } from '@/core/sale'
 import { kitsAvailable, setAside } from '@/core/stock'
@@ -22,11 +23,11 @@ export const readSetAside = async (
   const onShelf = lines.filter((l) => l.goodsId !== null && (l.kind === 'stock' || l.kind === 'kit'))
   const kits = await findGoods(
     db,
-    onShelf.filter((l) => l.kind === 'kit').map((l) => l.goodsId!),
+    onShelf.filter((l) => l.kind === 'kit').map((l) => present(l.goodsId)),
   )
   const waitingLines = onShelf.filter((l) => agreed.has(l.saleId) && lineState(l).toHandOver.gt(0))
   const goodsIds = waitingLines.flatMap((l) =>
-    l.kind === 'stock' ? [l.goodsId!] : kits.get(l.goodsId!)!.parts.map((p) => p.goodsId),
+    l.kind === 'stock' ? [present(l.goodsId)] : present(kits.get(present(l.goodsId))).parts.map((p) => p.goodsId),
   )
   const [shelves, waiting] = await Promise.all([sumShelves(db, goodsIds, currency), listWaiting(db, goodsIds)])
   const given = new Map<string, Decimal>()
@@ -37,17 +38,17 @@ export const readSetAside = async (
       queue.map((w) => w.waiting),
     )
     queue.forEach((w, i) =>
-      given.set(`${w.lineId}:${goodsId}`, (given.get(`${w.lineId}:${goodsId}`) ?? ZERO).plus(parts[i]!)),
+      given.set(`${w.lineId}:${goodsId}`, (given.get(`${w.lineId}:${goodsId}`) ?? ZERO).plus(present(parts[i]))),
     )
   }
   return new Map(
     onShelf.map((l) => {
-      const parts = l.kind === 'kit' ? kits.get(l.goodsId!)!.parts : []
+      const parts = l.kind === 'kit' ? present(kits.get(present(l.goodsId))).parts : []
       const fromShelf = l.kind === 'stock' || parts.length > 0
       const got = (goodsId: number) => given.get(`${l.id}:${goodsId}`) ?? ZERO
       const possible =
         l.kind === 'stock'
-          ? got(l.goodsId!)
+          ? got(present(l.goodsId))
           : kitsAvailable(parts.map((p) => ({ available: got(p.goodsId), perKit: p.quantity })))
       return [l.id, { setAside: larger(smaller(possible, lineState(l).toHandOver), ZERO), fromShelf }] as const
     }),

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { nameOfDue } from '@/core/receipt'
 import { daysBetween, formatDay, type Day } from '@/core/day'
 import {
@@ -198,6 +199,7 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
     a.on < b.on ? -1 : a.on > b.on ? 1 : a.id - b.id,
   )
   const unitCosts = new Map((await standGoods(db, [...goods.values()], business)).map((g) => [g.goods.id, g.unitCost]))
+  const { creditLimit } = present(customer)
   return {
     story,
     today,
@@ -206,11 +208,11 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
     paysHow: sayArrangement(story.arrangement),
     taxes: [
       ...story.totals.taxes.flatMap((t) => {
-        const code = codes.find((c) => c.id === t.taxCodeId)!
+        const code = present(codes.find((c) => c.id === t.taxCodeId))
         return t.components.length === 0
           ? [{ name: code.name, amount: money(0n, currency) }]
           : t.components.map((c) => {
-              const component = code.components.find((k) => k.id === c.componentId)!
+              const component = present(code.components.find((k) => k.id === c.componentId))
               return {
                 name: `${code.name}: ${component.name} ${component.rate.times(100).toString()} %`,
                 amount: c.amount,
@@ -258,9 +260,7 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
     letters,
     costs: costs.find((c) => c.saleId === saleId) ?? null,
     overLimit:
-      customer!.creditLimit && committed.minor > customer!.creditLimit.minor
-        ? money(committed.minor - customer!.creditLimit.minor, currency)
-        : null,
+      creditLimit && committed.minor > creditLimit.minor ? money(committed.minor - creditLimit.minor, currency) : null,
     price: (unitPrice) => formatPrice(unitPrice, currency),
     version: `${story.stands}:${story.invoices.length}:${story.handovers.length}:${story.fills.length}:${story.heldMoves.length}:${trail.length}`,
     forActions: {

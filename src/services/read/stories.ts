@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { nameOfDue } from '@/core/receipt'
 import {
   addMoney,
@@ -125,7 +126,7 @@ export const totalsOf = (
   const atItsRates = computeTax(
     lines.map((l) => ({
       amount: worthOf(l, countedQuantity(sale, l), business.currency),
-      taxCode: codes.find((c) => c.id === l.taxCodeId)!,
+      taxCode: present(codes.find((c) => c.id === l.taxCodeId)),
     })),
     {
       currency: business.currency,
@@ -254,7 +255,7 @@ const tellStory = (f: Facts): Story => {
     ...l,
     ...lineState(l),
     ...(f.kept.get(l.id) ?? { setAside: ZERO, fromShelf: false }),
-    net: totals.lines[i]!.net,
+    net: present(totals.lines[i]).net,
   }))
   const issued = f.invoices.filter((i) => i.status === 'issued')
   const sum = (amounts: readonly Money[]): Money => sumMoney(amounts, currency)
@@ -373,7 +374,7 @@ const readyAmount = (lines: readonly StoryLine[], totals: TaxedDocument, currenc
     lines.map((l, i) =>
       l.agreed.isZero() || l.readyToBill.isZero()
         ? zeroMoney(currency)
-        : multiplyMoney(totals.lines[i]!.gross, l.readyToBill.div(l.agreed)),
+        : multiplyMoney(present(totals.lines[i]).gross, l.readyToBill.div(l.agreed)),
     ),
     currency,
   )

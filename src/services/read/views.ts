@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { formatDay, type Day } from '@/core/day'
 import {
   absMoney,
@@ -133,7 +134,7 @@ const usedElsewhere = (s: Story): { readonly on: Day; readonly amount: Money }[]
     const amount = negateMoney(
       sumMoney([...left.map((m) => m.amount), ...here.map((f) => f.amount)], s.totals.gross.currency),
     )
-    return isPositiveMoney(amount) ? [{ on: left[0]!.on, amount }] : []
+    return isPositiveMoney(amount) ? [{ on: present(left[0]).on, amount }] : []
   })
 }
 
@@ -296,7 +297,7 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
   for (const b of beyond.values()) events.push(event(b.on, b.text, null, b.amount, b.amount))
   const counters = s.invoices.filter((i) => i.kind === 'counter')
   for (const d of s.dues.filter((x) => counters.some((c) => c.id === x.invoiceId)))
-    events.push(event(d.issuedOn, d.label, { kind: 'invoice', id: d.invoiceId! }, d.amount, d.amount))
+    events.push(event(d.issuedOn, d.label, { kind: 'invoice', id: present(d.invoiceId) }, d.amount, d.amount))
   const creditEntries = new Set(s.invoices.flatMap((i) => (i.kind === 'credit-note' ? [i.entryId] : [])))
   for (const [kind, text] of LESSENED)
     for (const f of s.fills.filter((x) => x.kind === kind && !creditEntries.has(x.entryId))) {

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import type { KeptTaxCode } from '@/data/queries/taxCodes'
 import { ZERO } from '@/core/money'
@@ -67,7 +68,7 @@ const asBefore = (before: SaleLineRow, now: FilledLine): FilledLine =>
 
 /** A line of the same tax code keeps the rates it was agreed at; its bill takes those of its own day. */
 const atItsRates = (codes: readonly KeptTaxCode[], before: SaleLineRow, now: FilledLine): FilledLine => {
-  const first = (id: number) => codes.find((c) => c.id === id)!.rateOf ?? id
+  const first = (id: number) => present(codes.find((c) => c.id === id)).rateOf ?? id
   return first(before.taxCodeId) === first(now.taxCodeId) ? { ...now, taxCodeId: before.taxCodeId } : now
 }
 
@@ -82,7 +83,7 @@ export const changeSale = defineCommand('change-sale', input, async (w, change) 
   const { sale } = locked
   const changedOn = change.on ?? w.today
   if (change.lines) {
-    const customer = (await findCustomer(w.tx, sale.customerId, w.currency))!
+    const customer = present(await findCustomer(w.tx, sale.customerId, w.currency))
     const agreed = sale.agreedOn !== null
     const filled = await fillLines(w, change.lines, {
       customer,

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { toDecimalString, money } from '@/core/money'
 import { findCustomer } from '@/data/queries/customers'
@@ -35,7 +36,7 @@ export const writeCopy = async (
   { sale }: Pick<LockedSale, 'sale'>,
   wish: { readonly on: Day; readonly keepPrices: boolean },
 ): Promise<number> => {
-  const customer = (await findCustomer(w.tx, sale.customerId, w.currency))!
+  const customer = present(await findCustomer(w.tx, sale.customerId, w.currency))
   const lines = (await listSaleLines(w.tx, [sale.id])).filter(
     (l) => l.quantity.gt(0) || l.kind === 'heading' || l.kind === 'text',
   )

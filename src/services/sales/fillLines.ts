@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { decimal, toFourPlaces, ZERO, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { rateOn } from '@/core/tax'
@@ -81,30 +82,30 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
     const named =
       line.taxCode === undefined
         ? undefined
-        : (codes.find((c) => c.code.toLowerCase() === line.taxCode!.toLowerCase()) ??
+        : (codes.find((c) => c.code.toLowerCase() === present(line.taxCode).toLowerCase()) ??
           wrong('taxCode', `There is no tax code ${line.taxCode}.`))
-    const usual = codes.find((c) => c.id === thing?.taxCodeId) ?? codes[0]!
+    const usual = codes.find((c) => c.id === thing?.taxCodeId) ?? present(codes[0])
     const byArea = usual.treatment === 'taxed' ? areaCode(line.deliverTo || wish.deliverTo || '') : undefined
     const taxCode = rateOn(codes, (exempt ?? named ?? codes.find((c) => c.id === byArea) ?? usual).id, on)
     const words = line.kind !== undefined
-    const quantity = words ? ZERO : line.quantity!
+    const quantity = words ? ZERO : present(line.quantity)
     const priced = thing && pricing.priceOf({ goods: thing, quantity, on, taxCode })
-    const unitPrice = words ? ZERO : (line.unitPrice ?? priced!.price)
+    const unitPrice = words ? ZERO : (line.unitPrice ?? present(priced).price)
     if (quantity.times(unitPrice).gt(MOST))
       wrong('quantity', 'Quantity times price is more than can be kept. Look at both.')
     const choice = words ? 'none' : (line.choice ?? 'none')
     // Of alternatives the first one counts, unless another is chosen by name; what is optional counts when chosen.
     const chosen =
-      choice === 'none' ? true : (line.chosen ?? (choice === 'alternative' && !seen.has(line.choiceGroup!)))
-    if (choice === 'alternative' && chosen && seen.has(line.choiceGroup!))
-      refuse({ code: 'two-of-one-choice', group: line.choiceGroup! })
-    if (choice === 'alternative' && chosen) seen.add(line.choiceGroup!)
+      choice === 'none' ? true : (line.chosen ?? (choice === 'alternative' && !seen.has(present(line.choiceGroup))))
+    if (choice === 'alternative' && chosen && seen.has(present(line.choiceGroup)))
+      refuse({ code: 'two-of-one-choice', group: present(line.choiceGroup) })
+    if (choice === 'alternative' && chosen) seen.add(present(line.choiceGroup))
     const off =
       line.discountAmount === undefined || words ? 0n : w.money(line.discountAmount, `lines.${i}.discountAmount`).minor
     return {
       goodsId: words ? null : (thing?.id ?? null),
       kind: line.kind ?? thing?.kind ?? 'work',
-      description: line.description || thing!.name,
+      description: line.description || present(thing).name,
       note: line.note ?? '',
       quantity,
       unitPrice: toFourPlaces(unitPrice),
@@ -114,7 +115,7 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
       taxCodeId: taxCode.id,
       incomeAccountId: thing?.incomeAccountId ?? workAccount,
       choice,
-      choiceGroup: choice === 'alternative' ? line.choiceGroup! : '',
+      choiceGroup: choice === 'alternative' ? present(line.choiceGroup) : '',
       chosen,
       expectedCost: thing && !words ? toFourPlaces(costOf(thing.id)) : decimal(0).toString(),
       deliverTo: line.deliverTo ?? '',

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { isPositiveMoney, smaller, sumMoney, zeroMoney, type Decimal } from '@/core/money'
 import { earnedByHandover, lineState } from '@/core/sale'
@@ -55,19 +56,19 @@ export const writeHandover = async (
   const fromShelf = handing.filter((h) => h.line.kind === 'stock' || h.line.kind === 'kit')
   const goods = await findGoods(
     w.tx,
-    fromShelf.map((h) => h.line.goodsId!),
+    fromShelf.map((h) => present(h.line.goodsId)),
   )
   const parts = await findGoods(
     w.tx,
     [...goods.values()].flatMap((g) => g.parts.map((p) => p.goodsId)),
   )
   const leaving = fromShelf.map((h) => ({
-    goods: goods.get(h.line.goodsId!)!,
+    goods: present(goods.get(present(h.line.goodsId))),
     quantity: h.quantity,
     placeId: h.placeId,
   }))
   const left = await planLeaving(w, leaving, { on: paper.on, partsOf: parts })
-  const costs = new Map(fromShelf.map((h, i) => [h.line.id, left.costs[i]!]))
+  const costs = new Map(fromShelf.map((h, i) => [h.line.id, present(left.costs[i])]))
   const waiting = await billedAhead(w, locked, handing)
   const none = zeroMoney(w.currency)
   const lines = handing.map((h) => ({
@@ -131,8 +132,8 @@ const billedAhead = async (
 
 /** All that can be handed over now: what is set aside of stock goods, and the rest as it is agreed. */
 const everythingPossible = async (w: Work, locked: LockedSale): Promise<Handing[]> => {
-  const [story] = await readStories(w.tx, [locked.sale.id], w.business, w.today)
-  const possible = story!.lines
+  const story = present((await readStories(w.tx, [locked.sale.id], w.business, w.today))[0])
+  const possible = story.lines
     .map((l) => ({ line: l, quantity: l.fromShelf ? smaller(l.setAside, l.toHandOver) : l.toHandOver }))
     .filter((h) => h.quantity.gt(0))
   return possible.length > 0 ? possible : refuse({ code: 'nothing-to-hand-over' })

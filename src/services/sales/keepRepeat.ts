@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { repeatDay, type Repeating } from '@/core/sale'
 import { insertRepeat, listRepeats, lockRepeat, updateRepeat } from '@/data/queries/repeats'
@@ -44,7 +45,7 @@ export const startRepeat = defineCommand('start-repeat', input, async (w, r) => 
   })
   return {
     id: repeatId,
-    answer: async () => viewOfRepeat((await listRepeats(w.tx, { id: repeatId }, w.currency))[0]!),
+    answer: async () => viewOfRepeat(present((await listRepeats(w.tx, { id: repeatId }, w.currency))[0])),
   }
 })
 
@@ -56,6 +57,6 @@ export const stopRepeat = defineCommand('stop-repeat', z.object({ repeatId: id }
   if (repeat.nextOn !== null) await updateRepeat(w.tx, repeatId, { nextOn: null, stoppedOn: w.today })
   return {
     id: repeatId,
-    answer: async () => viewOfRepeat((await listRepeats(w.tx, { id: repeatId }, w.currency))[0]!),
+    answer: async () => viewOfRepeat(present((await listRepeats(w.tx, { id: repeatId }, w.currency))[0])),
   }
 })

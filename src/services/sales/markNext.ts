@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { keepNextMark } from '@/data/queries/nextMarks'
 import { defineCommand, type Work } from '../command'
@@ -10,8 +11,8 @@ const action = needed(40, 'The step')
 
 const mark = async (w: Work, saleId: number, step: string, how: { until: string | null; reason: string }) => {
   await takeSale(w, saleId)
-  const [story] = await readStories(w.tx, [saleId], w.business, w.today)
-  const there = story!.next.find((n) => n.action === step)
+  const story = present((await readStories(w.tx, [saleId], w.business, w.today))[0])
+  const there = story.next.find((n) => n.action === step)
   if (!there) return refuse({ code: 'no-such-step', step })
   await keepNextMark(w.tx, { saleId, action: step, since: there.since, markedOn: w.today, ...how })
   return answerSale(w, saleId)

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { addMoney, subtractMoney } from '@/core/money'
 import { moneyBar, standsAs } from '@/core/sale'
 import type { TaxedDocument } from '@/core/tax'
@@ -17,7 +18,7 @@ export interface RefreshedSale {
  * and billed. Every command on a sale ends with this. Tested equal to what the papers say.
  */
 export const refreshSale = async (w: Work, saleId: number): Promise<RefreshedSale> => {
-  const sale = (await lockSale(w.tx, saleId, w.currency))!
+  const sale = present(await lockSale(w.tx, saleId, w.currency))
   const [lines, sums] = await Promise.all([shareDiscount(w, sale), sumSale(w.tx, saleId, w.currency)])
   const { totals, rateShift } = await totalsNow(w, sale, lines)
   const billed = addMoney(sums.billed, sums.beyond)

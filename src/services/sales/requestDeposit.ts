@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import { isPositiveMoney, toDecimalString, type Money } from '@/core/money'
 import { partOf } from '@/core/plan'
@@ -30,7 +31,7 @@ export const requestDeposit = defineCommand(
     const { totals } = await refreshSale(w, saleId)
     if ([percent, amount, stage].filter((x) => x !== undefined).length !== 1) refuse({ code: 'nothing-asked' })
     const staged = stage === undefined ? null : stageOf(locked, totals.gross, stage)
-    const asked = staged?.amount ?? (percent ? partOf(totals.gross, { percent }) : w.money(amount!, 'amount'))
+    const asked = staged?.amount ?? (percent ? partOf(totals.gross, { percent }) : w.money(present(amount), 'amount'))
     if (!isPositiveMoney(asked)) refuse({ code: 'nothing-asked' })
     const onDay = given ?? w.today
     const number = await takeNumber(w.tx, 'deposit-request', onDay)

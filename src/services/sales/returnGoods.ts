@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import {
   larger,
@@ -51,7 +52,7 @@ const mayComeBack = (
     .filter((h) => h.returnsId === handover.id)
     .flatMap((h) => h.lines.filter((l) => l.saleLineId === line.id))
   const quantity = (rows: HandoverRow['lines']) => rows.reduce((sum, l) => sum.plus(l.quantity), ZERO)
-  const { currency } = handover.lines[0]!.cost
+  const { currency } = present(handover.lines[0]).cost
   const cost = (rows: HandoverRow['lines']) =>
     sumMoney(
       rows.map((l) => l.cost),
@@ -127,15 +128,15 @@ export const returnGoods = defineCommand('return-goods', input, async (w, wish) 
       wish.placeId,
     )
   const handovers = await listHandovers(w.tx, [seen.saleId], w.currency)
-  const handover = handovers.find((h) => h.id === wish.handoverId)!
+  const handover = present(handovers.find((h) => h.id === wish.handoverId))
   const rows = comingBack(w, locked, handover, handovers, wish)
-  const [first] = handover.lines
+  const first = present(handover.lines[0])
   if (rows.length === 0)
     refuse({
       code: 'billed-is-credited',
-      line: locked.lines.find((l) => l.id === first!.saleLineId)!.description,
+      line: present(locked.lines.find((l) => l.id === first.saleLineId)).description,
       left: ZERO,
-      asked: first!.quantity,
+      asked: first.quantity,
     })
   const made = await bringBack(w, locked.sale, handovers, rows, {
     on: onDay,

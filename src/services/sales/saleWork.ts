@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Work } from '../command'
 import { found, refuse } from '../refuse'
 import { listSaleLines, lockSale, type SaleLineRow, type SaleRow } from '@/data/queries/sales'
@@ -15,7 +16,7 @@ export const takeSale = async (w: Work, saleId: number): Promise<LockedSale> => 
 }
 
 export const mustBeOpen = ({ sale }: LockedSale): void => {
-  if (sale.closedAs) refuse({ code: 'sale-closed', as: sale.closedAs, on: sale.closedOn! })
+  if (sale.closedAs) refuse({ code: 'sale-closed', as: sale.closedAs, on: present(sale.closedOn) })
 }
 
 export const mustBeAgreed = (locked: LockedSale): void => {
@@ -26,5 +27,5 @@ export const mustBeAgreed = (locked: LockedSale): void => {
 /** What a command on a sale answers: the sale as it stands now. */
 export const answerSale = (w: Work, saleId: number) => ({
   id: saleId,
-  answer: async (): Promise<SaleView> => (await saleView(w.tx, saleId, w.business, w.today))!,
+  answer: async (): Promise<SaleView> => present(await saleView(w.tx, saleId, w.business, w.today)),
 })

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { money } from '@/core/money'
 import { lineWorth, shareWholeDiscount } from '@/core/sale'
 import { listSaleLines, setWholeLess, type SaleLineRow, type SaleRow } from '@/data/queries/sales'
@@ -25,7 +26,7 @@ export const withShares = (
     })),
     { percent: sale.discountPercent, amount: sale.discountAmount },
   )
-  return lines.map((l, i) => ({ ...l, wholeLess: shares[i]!.minor }))
+  return lines.map((l, i) => ({ ...l, wholeLess: present(shares[i]).minor }))
 }
 
 /** Shares what is off the whole over a sale's lines and writes the shares down. */
@@ -34,7 +35,9 @@ export const shareDiscount = async (w: Work, sale: Discounted): Promise<readonly
   const lines = withShares(sale, before, w.currency)
   await setWholeLess(
     w.tx,
-    lines.filter((l, i) => l.wholeLess !== before[i]!.wholeLess).map((l) => ({ lineId: l.id, wholeLess: l.wholeLess })),
+    lines
+      .filter((l, i) => l.wholeLess !== present(before[i]).wholeLess)
+      .map((l) => ({ lineId: l.id, wholeLess: l.wholeLess })),
   )
   return lines
 }

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { z } from 'zod'
 import {
   countBasketsOf,
@@ -52,16 +53,16 @@ const takeBasket = async (w: Work, { basketId, secret }: Whose, make = false): P
   mustBeOpenShop(w)
   const tokenHash = hashToken(secret ?? '')
   const there = await findBasketOf(w.tx, tokenHash)
-  if (there) return (await lockBasket(w.tx, there.id))!
+  if (there) return present(await lockBasket(w.tx, there.id))
   if (!make) return refuse({ code: 'basket-gone' })
   if ((await countBasketsOf(w.tx, w.today)) >= LIMITS.basketsADay) refuse({ code: 'shop-full' })
   await dropOldBaskets(w.tx, addDays(w.today, -BASKET_DAYS))
-  return (await lockBasket(w.tx, await insertBasket(w.tx, { tokenHash, startedOn: w.today })))!
+  return present(await lockBasket(w.tx, await insertBasket(w.tx, { tokenHash, startedOn: w.today })))
 }
 
 const answerBasket = (w: Work, basketId: number) => ({
   id: basketId,
-  answer: async () => (await readBasket(w.tx, basketId, w.business, w.today))!,
+  answer: async () => present(await readBasket(w.tx, basketId, w.business, w.today)),
 })
 
 /** So many of a thing in the basket; none takes it out. Both sides may do it. */

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Day } from '@/core/day'
 import { decimal, toDecimalString, ZERO } from '@/core/money'
 import { computeTax, lineAmount, rateOn } from '@/core/tax'
@@ -53,7 +54,7 @@ export const readBasket = async (db: Db, basketId: number, business: Business, t
     standGoods(db, things, business),
   ])
   const priced = lines.map((l) => {
-    const thing = goods.get(l.goodsId)!
+    const thing = present(goods.get(l.goodsId))
     const taxCode = rateOn(codes, thing.taxCodeId, today)
     const { price, from } = pricing.priceOf({ goods: thing, quantity: l.quantity, on: today, taxCode })
     return { ...l, thing, taxCode, price, from }
@@ -86,8 +87,8 @@ export const readBasket = async (db: Db, basketId: number, business: Business, t
       quantity: p.quantity.toString(),
       price: p.price.toString(),
       priceFrom: p.from,
-      available: standing.find((s) => s.goods.id === p.goodsId)!.available.toString(),
-      sum: toDecimalString(pricing.pricesIncludeTax ? totals.lines[i]!.gross : totals.lines[i]!.net),
+      available: present(standing.find((s) => s.goods.id === p.goodsId)).available.toString(),
+      sum: toDecimalString(pricing.pricesIncludeTax ? present(totals.lines[i]).gross : present(totals.lines[i]).net),
     })),
     totals: {
       net: toDecimalString(totals.net),

@@ -1,4 +1,5 @@
 'use client'
+import { present } from '@/core/present'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { formatDay } from '@/core/day'
@@ -117,7 +118,7 @@ export const EstimateAnswer = ({
           : open
             ? `Estimate ${sale.number}${sale.validUntil ? `, good through ${formatDay(sale.validUntil)}` : ''}`
             : sale.stands === 'lapsed'
-              ? `This estimate was good through ${formatDay(sale.validUntil!)}. Ask us, and we will renew it.`
+              ? `This estimate was good through ${formatDay(present(sale.validUntil))}. Ask us, and we will renew it.`
               : `Estimate ${sale.number}, ${sale.stands}`}
       </p>
       {sale.noteAbove && <p className="mb-3 whitespace-pre-line">{sale.noteAbove}</p>}

@@ -1,4 +1,5 @@
 'use client'
+import { present } from '@/core/present'
 import { useState } from 'react'
 import { readBase64 } from '../files/readBase64'
 import { Refusal } from '../Refusal'
@@ -38,7 +39,7 @@ export const ImportGoods = () => {
     send<Looked>(
       'POST',
       '/goods/import',
-      { base64: file!.base64, mode },
+      { base64: present(file).base64, mode },
       {
         say: (r) => `${r.added} goods added, ${r.changed} changed.`,
         go: () => '/goods',

@@ -1,4 +1,5 @@
 'use client'
+import { present } from '@/core/present'
 import { Minus, Plus, X } from 'lucide-react'
 import { tenderOf } from '@/core/receipt'
 import { useCallback, useRef, useState } from 'react'
@@ -221,7 +222,9 @@ export const CounterTill = ({
                     </td>
                     <td className="fig max-sm:hidden">{formatPrice(decimal(l.unitPrice), currency)}</td>
                     <td className="fig">
-                      {formatMoney(whole.pricesIncludeTax ? totals.lines[i]!.gross : totals.lines[i]!.net)}
+                      {formatMoney(
+                        whole.pricesIncludeTax ? present(totals.lines[i]).gross : present(totals.lines[i]).net,
+                      )}
                     </td>
                     <td>
                       <button

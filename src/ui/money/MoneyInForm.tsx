@@ -1,5 +1,6 @@
 'use client'
 // Long, because what is typed, what it pays and what is owed afterwards are one thought on one screen.
+import { present } from '@/core/present'
 import { useCallback, useEffect, useState } from 'react'
 import type { Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
@@ -88,7 +89,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
     .filter((o) => readTyped(put[o.key] ?? '', currency).minor > 0n)
     .map((o) => ({
       ...(o.dueId === undefined ? { saleId: o.saleId } : { dueId: o.dueId }),
-      amount: put[o.key]!,
+      amount: present(put[o.key]),
     }))
   const body = {
     customerId: who?.id,

@@ -1,4 +1,5 @@
 'use client'
+import { present } from '@/core/present'
 import Link from 'next/link'
 import { useState } from 'react'
 import { toast } from 'sonner'
@@ -62,7 +63,9 @@ export const AgeTable = ({ rows, totals, names, what, totalOf, currency, letters
             className="btn"
             onClick={() =>
               setChosen(
-                chosen.size > 0 ? new Set() : new Set(rows.filter((r) => r.total !== '0').map((r) => r.customerId!)),
+                chosen.size > 0
+                  ? new Set()
+                  : new Set(rows.filter((r) => r.total !== '0').map((r) => present(r.customerId))),
               )
             }
           >
@@ -126,8 +129,8 @@ export const AgeTable = ({ rows, totals, names, what, totalOf, currency, letters
                     <input
                       type="checkbox"
                       aria-label={`Write to ${r.name}`}
-                      checked={chosen.has(r.customerId!)}
-                      onChange={(e) => toggle(r.customerId!, e.target.checked)}
+                      checked={chosen.has(present(r.customerId))}
+                      onChange={(e) => toggle(present(r.customerId), e.target.checked)}
                     />
                   </td>
                 )}

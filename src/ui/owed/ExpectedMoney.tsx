@@ -1,4 +1,5 @@
 'use client'
+import { present } from '@/core/present'
 import { useEffect, useRef, useState } from 'react'
 import { formatDay } from '@/core/day'
 import { formatMoney, money } from '@/core/money'
@@ -69,7 +70,7 @@ export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
                   <td className="fig text-iron-500">{m(w.low)}</td>
                   <td className="fig font-bold">{m(w.median)}</td>
                   <td className="fig text-iron-500">{m(w.high)}</td>
-                  {later && changed.weeks && <td className="fig">{m(changed.weeks[i]!.median)}</td>}
+                  {later && changed.weeks && <td className="fig">{m(present(changed.weeks[i]).median)}</td>}
                 </tr>
               ))}
             </tbody>

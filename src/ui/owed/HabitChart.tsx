@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { max } from 'd3-array'
 import { scaleBand, scaleLinear, scalePoint } from 'd3-scale'
 import { line } from 'd3-shape'
@@ -5,7 +6,9 @@ import type { Day } from '@/core/day'
 import { formatMoney, toDecimal, type Money } from '@/core/money'
 
 const monthName = (month: Day): string =>
-  ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'][Number(month.slice(5, 7)) - 1]!
+  present(
+    ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'][Number(month.slice(5, 7)) - 1],
+  )
 
 interface HabitProps {
   readonly months: readonly { readonly month: Day; readonly value: number | null }[]
@@ -86,12 +89,12 @@ export const OweLines = ({ customers, months }: OweProps) => {
     4,
   )
   const path = line<Money>()
-    .x((_, i) => x(months[i]!) ?? 0)
+    .x((_, i) => x(present(months[i])) ?? 0)
     .y((m) => y(size(m)))
   return (
     <svg
       role="img"
-      aria-label={customers.map((c, i) => `${i + 1} ${c.name}: ${formatMoney(c.owed.at(-1)!)} now`).join(', ')}
+      aria-label={customers.map((c, i) => `${i + 1} ${c.name}: ${formatMoney(present(c.owed.at(-1)))} now`).join(', ')}
       viewBox={`0 0 ${width} ${height}`}
       className="w-full max-w-[760px]"
     >
@@ -115,9 +118,13 @@ export const OweLines = ({ customers, months }: OweProps) => {
             <title>{c.name}</title>
           </path>
           <text
-            className={i > 0 && y(size(c.owed.at(-1)!)) - y(size(customers[i - 1]!.owed.at(-1)!)) < 11 ? 'hidden' : ''}
+            className={
+              i > 0 && y(size(present(c.owed.at(-1)))) - y(size(present(present(customers[i - 1]).owed.at(-1)))) < 11
+                ? 'hidden'
+                : ''
+            }
             x={width - 18}
-            y={y(size(c.owed.at(-1)!)) + 4}
+            y={y(size(present(c.owed.at(-1)))) + 4}
             fontSize="11"
             fontFamily="var(--font-figure)"
             fill="#3a4047"

@@ -1,4 +1,5 @@
 'use client'
+import { present } from '@/core/present'
 import { X } from 'lucide-react'
 import { Text } from '../fields'
 import { emptyAddress, NO_CONTACT, type AddressDraft, type ContactDraft } from './noCustomer'
@@ -19,7 +20,7 @@ export const AddressFields = ({ addresses, onAddresses, areas, problem }: Addres
       addresses.map((a, n) =>
         n === i
           ? { ...a, ...change }
-          : change.isDefault && a.kind === addresses[i]!.kind
+          : change.isDefault && a.kind === present(addresses[i]).kind
             ? { ...a, isDefault: false }
             : a,
       ),

@@ -1,4 +1,5 @@
 'use client'
+import { present } from '@/core/present'
 import {
   closestCenter,
   DndContext,
@@ -41,11 +42,11 @@ interface Props {
 export const LineEditor = ({ lines, setLines, wholeLess, onWholeLess, settings, customerId, addresses }: Props) => {
   const table = useRef<HTMLTableElement>(null)
   const dndId = useId()
-  const blank = settings.codes[0]!.code
+  const blank = present(settings.codes[0]).code
   // The empty line at the end stays the same one until it is used, so that what is typed into it is never lost.
   const spare = useRef(emptyLine(blank))
   if (lines.some((l) => l.key === spare.current.key)) spare.current = emptyLine(blank)
-  const shown = lines.length === 0 || !isBlank(lines.at(-1)!) ? [...lines, spare.current] : lines
+  const shown = lines.length === 0 || !isBlank(present(lines.at(-1))) ? [...lines, spare.current] : lines
   const totals = draftTotals(shown, wholeLess, settings)
   const sums = groupSums(shown, totals, settings.currency)
   useRepricing(lines, setLines, customerId, settings.pricesIncludeTax)
@@ -54,11 +55,12 @@ export const LineEditor = ({ lines, setLines, wholeLess, onWholeLess, settings, 
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   )
   const set = (i: number, change: Partial<LineDraft>) => {
-    const key = shown[i]!.key
+    const key = present(shown[i]).key
     // Of several to choose from, the one that counts is the only one.
-    const alone = change.chosen === true && shown[i]!.choice === 'alternative' ? shown[i]!.choiceGroup : null
+    const alone =
+      change.chosen === true && present(shown[i]).choice === 'alternative' ? present(shown[i]).choiceGroup : null
     setLines((now) => {
-      const all = now.some((l) => l.key === key) ? now : [...now, shown[i]!]
+      const all = now.some((l) => l.key === key) ? now : [...now, present(shown[i])]
       return all.map((l) =>
         l.key === key
           ? { ...l, ...change }
@@ -141,8 +143,8 @@ export const LineEditor = ({ lines, setLines, wholeLess, onWholeLess, settings, 
                   line={l}
                   n={i + 1}
                   settings={settings}
-                  worth={totals.worths[i]!}
-                  margin={l.kind === 'line' ? marginPercent(l, totals.lines[i]!.net) : null}
+                  worth={present(totals.worths[i])}
+                  margin={l.kind === 'line' ? marginPercent(l, present(totals.lines[i]).net) : null}
                   groupSum={sums.get(l.key)}
                   addresses={addresses}
                   onChange={(change) => set(i, change)}

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import { discountOn, nameOfDue } from '@/core/receipt'
 import { formatDay, formatDayShort } from '@/core/day'
 import { formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
@@ -22,8 +23,8 @@ export const PromiseSection = ({ sheet }: { readonly sheet: Sheet }) => {
       {several && <DueRows sheet={sheet} />}
       {discounts.map((d) => (
         <p key={d.id} className="mt-2">
-          {formatMoney(subtractMoney(d.open, d.discount))} settles {nameOfDue(d)} through {formatDay(d.discountUntil!)}:{' '}
-          {formatMoney(d.discount)} comes off by itself.
+          {formatMoney(subtractMoney(d.open, d.discount))} settles {nameOfDue(d)} through{' '}
+          {formatDay(present(d.discountUntil))}: {formatMoney(d.discount)} comes off by itself.
         </p>
       ))}
       <PromiseActions sale={sheet.forActions} today={sheet.today} version={sheet.version} />
@@ -41,13 +42,13 @@ const TITLES = {
 
 const LayawayRows = ({ sheet }: { readonly sheet: Sheet }) => {
   const { story, today } = sheet
-  const { standing } = story.layaway!
+  const { standing } = present(story.layaway)
   return (
     <>
       <p className={`mb-2 font-bold ${STANDS_COLOUR[standing.stands] ?? ''}`}>
         {standing.stands}
         {isPositiveMoney(standing.behind) &&
-          `: ${formatMoney(standing.behind)} since ${formatDay(standing.behindSince!)}`}
+          `: ${formatMoney(standing.behind)} since ${formatDay(present(standing.behindSince))}`}
         {standing.stands === 'paying in' && `: ${formatMoney(standing.left)} still to come`}
       </p>
       <table className="ledger max-w-[620px]">

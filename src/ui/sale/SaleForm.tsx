@@ -1,4 +1,5 @@
 'use client'
+import { present } from '@/core/present'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
 import { decimal, formatMoney, roundToMoney, toDecimal } from '@/core/money'
@@ -79,14 +80,14 @@ export const SaleForm = ({
   const change = () =>
     send(
       'POST',
-      `/sales/${sale!.id}/change`,
+      `/sales/${present(sale).id}/change`,
       { ...body(), wantedBy: facts.wantedBy || null },
       {
         say: () =>
-          sale!.agreed
-            ? `What is agreed on sale ${sale!.number} is changed; the version before is kept.`
-            : `Sale ${sale!.number} is changed.`,
-        go: () => `/sales/${sale!.id}`,
+          present(sale).agreed
+            ? `What is agreed on sale ${present(sale).number} is changed; the version before is kept.`
+            : `Sale ${present(sale).number} is changed.`,
+        go: () => `/sales/${present(sale).id}`,
       },
     )
   const write = (agreed: boolean) => {
@@ -144,8 +145,8 @@ export const SaleForm = ({
       </div>
       {over && (
         <p role="status" className="border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
-          This takes {buyer!.name} {over} over their credit limit of {buyer!.creditLimit}. Ask for a deposit, or for
-          what is late first.
+          This takes {present(buyer).name} {over} over their credit limit of {present(buyer).creditLimit}. Ask for a
+          deposit, or for what is late first.
         </p>
       )}
       <Refusal refused={refused} />

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import Link from 'next/link'
 import { formatMoney, isPositiveMoney } from '@/core/money'
 import type { StoryLine } from '@/services/read/stories'
@@ -148,7 +149,7 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
   const left = l.choice !== 'none' && !l.chosen
   const dropped = agreed && l.agreed.isZero()
   const missing = l.toHandOver.minus(l.setAside)
-  const worth = sheet.worths.get(l.id)!
+  const worth = present(sheet.worths.get(l.id))
   return (
     <tr className={dropped && !left ? 'text-iron-500 line-through' : left ? 'text-iron-500' : ''}>
       <td className="max-w-[280px] min-w-[160px] break-words">

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import {
   decimal,
   formatMoney,
@@ -126,7 +127,7 @@ export const fromSaved = (
 const number = (text: string): Decimal => (/^\d+(\.\d+)?$/.test(text) ? decimal(text) : ZERO)
 /** A code at the rates a line was agreed at, where they are its own, else at today's. */
 const asTaxCode = (c: PlainTaxCode, agreedAt?: number): TaxCode => {
-  const { id, components } = c.rates.find((r) => r.id === agreedAt) ?? c.rates.find((r) => r.id === c.rateId)!
+  const { id, components } = c.rates.find((r) => r.id === agreedAt) ?? present(c.rates.find((r) => r.id === c.rateId))
   return { ...c, id, components: components.map((k) => ({ ...k, rate: decimal(k.rate) })) }
 }
 
@@ -180,7 +181,7 @@ export const draftTotals = (lines: readonly LineDraft[], wholeLess: string, s: D
     )
   }
   const worths = lines.map(worthOf)
-  const counted = worths.map((w, i) => (lines[i]!.chosen ? w : none))
+  const counted = worths.map((w, i) => (present(lines[i]).chosen ? w : none))
   const off = readLess(wholeLess) ?? { percent: '0', amount: '0' }
   const shares = shareWholeDiscount(
     counted.map((worth) => ({ worth, fixed: null })),
@@ -188,16 +189,16 @@ export const draftTotals = (lines: readonly LineDraft[], wholeLess: string, s: D
   )
   const taxed = computeTax(
     lines.map((l, i) => ({
-      amount: money(counted[i]!.minor - shares[i]!.minor, s.currency),
+      amount: money(present(counted[i]).minor - present(shares[i]).minor, s.currency),
       taxCode: asTaxCode(
-        (s.exempt ? exempt : undefined) ?? s.codes.find((c) => c.code === l.taxCode) ?? s.codes[0]!,
+        (s.exempt ? exempt : undefined) ?? s.codes.find((c) => c.code === l.taxCode) ?? present(s.codes[0]),
         l.rateId,
       ),
     })),
     s,
   )
   const costs = lines.filter((l) => l.chosen && l.unitCost && Number(l.unitCost) > 0)
-  const cost = costs.reduce((sum, l) => sum.plus(number(l.unitCost!).times(number(l.quantity))), ZERO)
+  const cost = costs.reduce((sum, l) => sum.plus(number(present(l.unitCost)).times(number(l.quantity))), ZERO)
   return {
     ...taxed,
     worths,
@@ -231,7 +232,7 @@ export const groupSums = (
       heading = l.key
       sums.set(heading, zeroMoney(currency))
     } else if (heading !== null && l.chosen)
-      sums.set(heading, sumMoney([sums.get(heading)!, totals.worths[i]!], currency))
+      sums.set(heading, sumMoney([present(sums.get(heading)), present(totals.worths[i])], currency))
   })
   return new Map([...sums].map(([key, sum]) => [key, formatMoney(sum)]))
 }

@@ -1,4 +1,5 @@
 'use client'
+import { present } from '@/core/present'
 import {
   closestCenter,
   DndContext,
@@ -212,7 +213,7 @@ export const LayoutEditor = ({ paper, paperName, layout, spec: start, exampleId 
                     placeholder="called as usual"
                     className="field !min-h-[28px]"
                     maxLength={40}
-                    value={columnOf(key)!.name}
+                    value={present(columnOf(key)).name}
                     onChange={(e) =>
                       set({
                         columns: spec.columns.map((c) => (c.key === key ? { ...c, name: e.target.value } : c)),

@@ -1,4 +1,5 @@
 // Long, because the six reports of one page share their parts; each is a small component of its own below.
+import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { addDays, addMonths, daysBetween, formatDay, isDay, monthStart, yearStart, type Day } from '@/core/day'
@@ -108,7 +109,7 @@ const Closings = async () => {
             <td>{formatDay(c.on)}</td>
             <td>
               {c.kind === 'closed'
-                ? `Closed through ${formatDay(c.through!)}`
+                ? `Closed through ${formatDay(present(c.through))}`
                 : c.through
                   ? `Reopened, closed through ${formatDay(c.through)}`
                   : 'Reopened, nothing closed'}

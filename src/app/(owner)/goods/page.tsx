@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatPrice, toFourPlaces } from '@/core/money'
@@ -162,7 +163,11 @@ export default async function Goods({ searchParams }: { searchParams: Search }) 
       )}
       {goods.length === PAGE && (
         <p className="pt-3">
-          <Link prefetch={false} className="btn" href={withQuery('/goods', query, { after: goods.at(-1)!.goods.code })}>
+          <Link
+            prefetch={false}
+            className="btn"
+            href={withQuery('/goods', query, { after: present(goods.at(-1)).goods.code })}
+          >
             Further on
           </Link>
         </p>

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatDayShort } from '@/core/day'
@@ -102,7 +103,7 @@ export default async function Invoices({ searchParams }: { searchParams: Search 
           <Link
             prefetch={false}
             className="btn"
-            href={withQuery('/invoices', kept, { after: String(rows.at(-1)!.id) })}
+            href={withQuery('/invoices', kept, { after: String(present(rows.at(-1)).id) })}
           >
             Older invoices
           </Link>

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatDayShort } from '@/core/day'
@@ -88,7 +89,7 @@ export default async function Post({ searchParams }: { searchParams: Search }) {
           <Link
             prefetch={false}
             className="btn"
-            href={withQuery('/post', query, { after: String(letters.at(-1)!.id) })}
+            href={withQuery('/post', query, { after: String(present(letters.at(-1)).id) })}
           >
             Further on
           </Link>

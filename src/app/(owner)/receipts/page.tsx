@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatDay, isDay } from '@/core/day'
@@ -121,7 +122,7 @@ export default async function Receipts({ searchParams }: { searchParams: Search 
           <Link
             prefetch={false}
             className="btn"
-            href={withQuery('/receipts', query, { after: String(receipts.at(-1)!.id) })}
+            href={withQuery('/receipts', query, { after: String(present(receipts.at(-1)).id) })}
           >
             Older receipts
           </Link>

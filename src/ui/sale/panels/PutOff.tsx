@@ -1,4 +1,5 @@
 'use client'
+import { present } from '@/core/present'
 import { useState } from 'react'
 import { addDays, formatDay, type Day } from '@/core/day'
 import { DayField, Text } from '../../fields'
@@ -11,7 +12,7 @@ export const PutOff = ({ sale, today, onClose }: PanelProps) => {
   const { send, busy, refused } = useSend()
   const [until, setUntil] = useState<string>(addDays(today, 7))
   const [reason, setReason] = useState('')
-  const step = sale.step!
+  const step = present(sale.step)
   const putOff = async () => {
     const done = await send(
       'POST',

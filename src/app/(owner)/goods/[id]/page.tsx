@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
@@ -34,7 +35,7 @@ export default async function GoodsPage({ params }: { params: Promise<{ id: stri
       goods.parts.map((p) => p.goodsId),
     ),
   ])
-  const view = viewed!
+  const view = present(viewed)
   const figures =
     goods.kind === 'stock'
       ? [
@@ -107,7 +108,7 @@ export default async function GoodsPage({ params }: { params: Promise<{ id: stri
               kind: goods.kind,
               price: goods.price.toString(),
               taxCode: g.taxCode,
-              incomeAccount: accounts.find((a) => a.id === goods.incomeAccountId)!.code,
+              incomeAccount: present(accounts.find((a) => a.id === goods.incomeAccountId)).code,
               barcode: goods.barcode,
               note: goods.note,
               tags: goods.tags.join(', '),

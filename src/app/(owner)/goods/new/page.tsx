@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import { listIncomeAccounts } from '@/data/queries/accounts'
 import { listPriceLevels } from '@/data/queries/prices'
@@ -26,7 +27,7 @@ export default async function NewGoods() {
         codes={codes.map((c) => c.code)}
         accounts={accounts}
         levels={levels.map((l) => ({ code: l.code, name: l.name }))}
-        start={{ ...NO_GOODS, taxCode: codes[0]!.code }}
+        start={{ ...NO_GOODS, taxCode: present(codes[0]).code }}
       />
     </>
   )

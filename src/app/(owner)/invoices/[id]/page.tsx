@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
@@ -97,7 +98,7 @@ export default async function InvoicePage({ params }: { params: Promise<{ id: st
         </thead>
         <tbody>
           {invoice.lines.map((l) => {
-            const { worth, less } = showInvoiceLine(l, sale!.pricesIncludeTax, currency)
+            const { worth, less } = showInvoiceLine(l, present(sale).pricesIncludeTax, currency)
             return (
               <tr key={l.id}>
                 <td className="break-words">

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatMoney } from '@/core/money'
@@ -60,8 +61,8 @@ export default async function Habits() {
                         {c.name}
                       </Link>
                     </td>
-                    <td className="fig text-iron-500">{formatMoney(c.owed[0]!)}</td>
-                    <td className="fig">{formatMoney(c.owed.at(-1)!)}</td>
+                    <td className="fig text-iron-500">{formatMoney(present(c.owed[0]))}</td>
+                    <td className="fig">{formatMoney(present(c.owed.at(-1)))}</td>
                   </tr>
                 ))}
               </tbody>

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { addMonths, isDay, type Day } from '@/core/day'
@@ -184,7 +185,7 @@ const Costs = async ({ shop: { db, business }, span, query }: Part) => {
           <Link
             prefetch={false}
             className="btn"
-            href={withQuery('/sales/reports', query, { after: String(rows.at(-1)!.saleId) })}
+            href={withQuery('/sales/reports', query, { after: String(present(rows.at(-1)).saleId) })}
           >
             Further on
           </Link>

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
@@ -32,13 +33,13 @@ export default async function AccountPage({
     sumAccounts(db, { to: addDays(from, -1) }, currency),
     listAccountLines(db, account.id, { from, to }, { limit: PAGE, skip }, currency),
   ])
-  const start = sums.find((s) => s.id === account.id)!
+  const start = present(sums.find((s) => s.id === account.id))
   const opening = addMoney(subtractMoney(start.debit, start.credit), before)
   const balances = runningBalances(
     opening,
     lines.map((l) => l.amount),
   )
-  const rows = lines.map((l, i) => ({ ...l, balance: balances[i]! }))
+  const rows = lines.map((l, i) => ({ ...l, balance: present(balances[i]) }))
   const balance = balances.at(-1) ?? opening
   return (
     <>

@@ -1,3 +1,4 @@
+import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { customerView } from '@/services/read/customers'
@@ -31,7 +32,7 @@ export default async function ChangePage({ params }: { params: Promise<{ id: str
         settings={{ currency, roundPer: business.taxRoundedPer, codes }}
         pricesIncludeTax={sale.pricesIncludeTax}
         kinds={business.kinds}
-        buyer={{ ...customer!, exempt: customer!.taxExempt }}
+        buyer={{ ...present(customer), exempt: present(customer).taxExempt }}
         facts={{
           title: sale.title,
           noteAbove: sale.noteAbove,
