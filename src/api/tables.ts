@@ -1,6 +1,6 @@
 // Long, because it is the list of every table that can be saved, one after the other.
 import { addMonths, isDay, yearStart, type Day } from '@/core/day'
-import { toDecimalString, type Money } from '@/core/money'
+import { toDecimalString, type Money, negateMoney } from '@/core/money'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { listCustomers } from '@/data/queries/customers'
@@ -231,7 +231,7 @@ const journal = async ({ db, business }: Asked): Promise<Table> => {
         l.code,
         l.account,
         l.amount.minor > 0n ? m(l.amount) : '',
-        l.amount.minor < 0n ? m({ ...l.amount, minor: -l.amount.minor }) : '',
+        l.amount.minor < 0n ? m(negateMoney(l.amount)) : '',
       ]),
     ),
   }

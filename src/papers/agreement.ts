@@ -1,7 +1,7 @@
 import { present } from '@/core/present'
 import { formatDay } from '@/core/day'
 import { paperWords } from '@/core/formats'
-import { formatMoney, isPositiveMoney } from '@/core/money'
+import { formatMoney, isPositiveMoney, addMoney, subtractMoney } from '@/core/money'
 import { findCustomer } from '@/data/queries/customers'
 import type { Arrangement } from '@/services/input/arrangement'
 import { planOf } from '@/services/plans/planTerms'
@@ -65,12 +65,11 @@ export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper |
     sums: [
       {
         name: `${t('total')}, ${business.currency}`,
-        amount: formatMoney({
-          ...plan.totalPayments,
-          minor:
-            plan.totalPayments.minor +
-            (arrangement.kind === 'installments' ? totals.gross.minor - plan.financed.minor : 0n),
-        }),
+        amount: formatMoney(
+          arrangement.kind === 'installments'
+            ? addMoney(plan.totalPayments, subtractMoney(totals.gross, plan.financed))
+            : plan.totalPayments,
+        ),
         total: true,
       },
     ],

@@ -1,7 +1,7 @@
 import { present } from '@/core/present'
 import { formatDay, yearStart } from '@/core/day'
 import { paperWords } from '@/core/formats'
-import { formatMoney, formatPrice, isPositiveMoney, sumMoney } from '@/core/money'
+import { formatMoney, formatPrice, isPositiveMoney, sumMoney, negateMoney, subtractMoney } from '@/core/money'
 import { findCustomer, listAddresses } from '@/data/queries/customers'
 import { findInvoice } from '@/data/queries/invoices'
 import { findReceipt, listDuesOfInvoice, listHeldMoves, listOpenDues } from '@/data/queries/money'
@@ -36,9 +36,12 @@ export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<P
   const sale = present(sales[0])
   const { language } = present(customer)
   const t = paperWords(language)
-  const held = moves
-    .filter((m) => m.invoiceId === invoice.id && m.why === 'invoice')
-    .reduce((sum, m) => sum - m.amount.minor, 0n)
+  const held = negateMoney(
+    sumMoney(
+      moves.filter((m) => m.invoiceId === invoice.id && m.why === 'invoice').map((m) => m.amount),
+      currency,
+    ),
+  )
   const name =
     invoice.status === 'draft' ? t('draft-invoice') : t(invoice.kind === 'counter' ? 'counter' : invoice.kind)
   const standing = invoice.lines.map((l): Standing => {
@@ -80,12 +83,12 @@ export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<P
       { name: t('net'), amount: formatMoney(invoice.net) },
       ...(await taxSums(db, invoice.taxes)),
       { name: `${t('total')}, ${currency}`, amount: formatMoney(invoice.gross), total: true },
-      ...(held > 0n
+      ...(isPositiveMoney(held)
         ? [
-            { name: t('received'), amount: formatMoney({ minor: -held, currency }) },
+            { name: t('received'), amount: formatMoney(negateMoney(held)) },
             {
               name: t('toPay'),
-              amount: formatMoney({ minor: invoice.gross.minor - held, currency }),
+              amount: formatMoney(subtractMoney(invoice.gross, held)),
               total: true,
             },
           ]

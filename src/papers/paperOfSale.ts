@@ -10,6 +10,8 @@ import {
   sumMoney,
   zeroMoney,
   type Money,
+  negateMoney,
+  addMoney,
 } from '@/core/money'
 import { findCustomer } from '@/data/queries/customers'
 import { findGoods, listShelves } from '@/data/queries/goods'
@@ -38,7 +40,7 @@ const worthShown = (l: StoryLine, counts: boolean, story: Story, i: number, curr
   if (!counts) return worthOf({ ...l, wholeLess: 0n }, l.quantity, currency)
   const basis = story.sale.pricesIncludeTax ? amounts.gross : amounts.net
   // The share of what is off the whole stands under the lines, in one sum.
-  return { ...basis, minor: basis.minor + l.wholeLess }
+  return addMoney(basis, money(l.wholeLess, currency))
 }
 
 /** The note of a line, and where it goes when that is somewhere else than the rest. */
@@ -116,7 +118,7 @@ export const paperOfSale = async (
       currency,
     }),
     sums: [
-      ...(isPositiveMoney(off) ? [{ name: t('offWhole'), amount: formatMoney({ ...off, minor: -off.minor }) }] : []),
+      ...(isPositiveMoney(off) ? [{ name: t('offWhole'), amount: formatMoney(negateMoney(off)) }] : []),
       { name: t('net'), amount: formatMoney(totals.net) },
       ...(await taxSums(
         db,
@@ -257,7 +259,7 @@ export const depositRequestOf = async (asked: Asked, requestId: number): Promise
   const sums: PaperSum[] = isPositiveMoney(received)
     ? [
         { name: t('asked'), amount: formatMoney(request.amount) },
-        { name: t('received'), amount: formatMoney({ ...received, minor: -received.minor }) },
+        { name: t('received'), amount: formatMoney(negateMoney(received)) },
         {
           name: `${t('toPay')}, ${currency}`,
           amount: formatMoney(isPositiveMoney(rest) ? rest : zeroMoney(currency)),

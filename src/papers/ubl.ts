@@ -1,6 +1,15 @@
 import { present } from '@/core/present'
 import { XMLBuilder } from 'fast-xml-parser'
-import { isPositiveMoney, subtractMoney, toDecimal, toDecimalString, ZERO, type Money } from '@/core/money'
+import {
+  isPositiveMoney,
+  subtractMoney,
+  toDecimal,
+  toDecimalString,
+  ZERO,
+  type Money,
+  sumMoney,
+  zeroMoney,
+} from '@/core/money'
 import { lineAmount, wholeRate } from '@/core/tax'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
@@ -62,7 +71,10 @@ export const makeUbl = async (db: Db, invoiceId: number, business: Business): Pr
   }
   const taxed = [...new Set(invoice.taxes.map((t) => t.taxCodeId))].map((taxCodeId) => {
     const rows = invoice.taxes.filter((t) => t.taxCodeId === taxCodeId)
-    const tax: Money = { minor: rows.reduce((sum, r) => sum + r.amount.minor, 0n), currency }
+    const tax = sumMoney(
+      rows.map((r) => r.amount),
+      currency,
+    )
     return {
       'cbc:TaxableAmount': amount(present(rows[0]).net),
       'cbc:TaxAmount': amount(tax),
@@ -71,8 +83,11 @@ export const makeUbl = async (db: Db, invoiceId: number, business: Business): Pr
   })
   const credit = invoice.kind === 'credit-note'
   const root = credit ? 'CreditNote' : 'Invoice'
-  const open: Money = { minor: dues.reduce((sum, d) => sum + d.open.minor, 0n), currency }
-  const prepaid: Money = { minor: credit ? 0n : invoice.gross.minor - open.minor, currency }
+  const open = sumMoney(
+    dues.map((d) => d.open),
+    currency,
+  )
+  const prepaid = credit ? zeroMoney(currency) : subtractMoney(invoice.gross, open)
   const document = {
     '?xml': { '@_version': '1.0', '@_encoding': 'UTF-8' },
     [root]: {

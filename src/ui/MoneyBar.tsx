@@ -1,4 +1,4 @@
-import { formatMoney, type Money } from '@/core/money'
+import { formatMoney, percentOf } from '@/core/money'
 import type { MoneyBar as Bar } from '@/core/sale'
 
 const PARTS = [
@@ -8,9 +8,6 @@ const PARTS = [
   { key: 'late', label: 'late', fill: 'bg-oxide-700 late-notch' },
   { key: 'toCome', label: 'still to come', fill: 'bg-paper-50' },
 ] as const
-
-const share = (part: Money, whole: Money): number =>
-  whole.minor <= 0n ? 0 : Number((part.minor * 10000n) / whole.minor) / 100
 
 const says = (bar: Bar): string =>
   PARTS.filter((p) => bar[p.key].minor > 0n)
@@ -35,7 +32,7 @@ export const MoneyBar = ({ bar, small = false }: { readonly bar: Bar; readonly s
       <div
         key={p.key}
         className={`relative border-r border-paper-50 last:border-r-0 ${p.fill}`}
-        style={{ width: `${share(bar[p.key], bar.total)}%`, minWidth: 2 }}
+        style={{ width: `${percentOf(bar[p.key], bar.total)}%`, minWidth: 2 }}
       >
         {p.key === 'late' && !small && <Notch />}
       </div>

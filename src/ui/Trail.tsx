@@ -1,6 +1,6 @@
 import Link from 'next/link'
 import { formatDayShort, type Day } from '@/core/day'
-import { formatMoney, type Money } from '@/core/money'
+import { formatMoney, type Money, negateMoney } from '@/core/money'
 import type { TrailLine } from '@/core/sale'
 import { TakeBack } from './TakeBack'
 
@@ -33,7 +33,7 @@ export const paperHref = (paper: { readonly kind: string; readonly id: number } 
               : null
 
 const balance = (b: Money): string =>
-  b.minor === 0n ? '–' : b.minor < 0n ? `${formatMoney({ ...b, minor: -b.minor })} held` : formatMoney(b)
+  b.minor === 0n ? '–' : b.minor < 0n ? `${formatMoney(negateMoney(b))} held` : formatMoney(b)
 
 /** The dated story, with what is owed (or held) after each line; planned things below today. */
 export const Trail = ({ lines, planned, today }: Props) => (

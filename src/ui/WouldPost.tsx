@@ -8,7 +8,7 @@ import { call, type Refused } from './send'
 export interface Seen<A> {
   readonly answer: A
   readonly entries: readonly {
-    readonly on: string
+    readonly on: Day
     readonly text: string
     readonly lines: readonly {
       readonly account: string
@@ -68,7 +68,7 @@ export const WouldPost = ({
     {!seen && !refused && <p className="sub">…</p>}
     {seen?.entries.map((e, i) => (
       <table key={i} className="w-full text-[14px]">
-        <caption className="sub text-left">{formatDay(e.on as Day)}</caption>
+        <caption className="sub text-left">{formatDay(e.on)}</caption>
         <thead className="sr-only">
           <tr>
             <th scope="col">Account</th>

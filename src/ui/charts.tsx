@@ -66,7 +66,7 @@ interface Week {
 export const WeekChart = ({ weeks, today }: { readonly weeks: readonly Week[]; readonly today: Day }) => {
   const [width, height, top, foot] = [470, 128, 18, 20]
   const x = scaleBand(
-    weeks.map((w) => w.week as string),
+    weeks.map((w) => w.week),
     [0, width],
   ).padding(0.32)
   const y = scaleLinear([0, Math.max(max(weeks, (w) => size(w.amount)) ?? 0, 1)], [height - foot, top])

@@ -74,10 +74,9 @@ test('200 readers and 20 writers for a minute: sentences only, health at once, m
   expect(taken.length).toBeGreaterThan(40)
   // Answered by the door itself, beside all the waiting; slack for a machine that does other things too.
   expect(worstHealth).toBeLessThan(2_000)
-  // It grows while the engine makes itself at home; from the second third on it stands, far from what a small machine has.
-  const third = Math.floor(memories.length / 3)
-  expect(Math.max(...memories.slice(2 * third))).toBeLessThan(Math.max(...memories.slice(third, 2 * third)) * 1.25)
-  expect(Math.max(...memories)).toBeLessThan(700)
+  // It grows while the engine makes itself at home (to about 400 MB, and stands there for as long as this goes on); what
+  // piled up with each of some ten thousand answers would pass this bound.
+  expect(Math.max(...memories)).toBeLessThan(600)
 
   const { body } = await till.request('GET', '/books/ties')
   expect(body.ties.every((t: { difference: string }) => Number(t.difference) === 0)).toBe(true)

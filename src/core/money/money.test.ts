@@ -7,6 +7,7 @@ import {
   formatMoney,
   money,
   parseMoney,
+  percentOf,
   roundToMoney,
   splitMoney,
   toDecimalString,
@@ -112,4 +113,14 @@ describe('sums in a money field', () => {
   test.each(['', '12*', '1/0', '2**3', 'abc', '(1'])('refuses "%s"', (text) => {
     expect(evaluateAmount(text).ok).toBe(false)
   })
+})
+
+test.each([
+  // A third is cut to two places; a part of nothing is nothing.
+  [100n, 300n, 33.33],
+  [300n, 300n, 100],
+  [5n, 0n, 0],
+  [5n, -10n, 0],
+])('%s of %s is %s percent', (part, whole, percent) => {
+  expect(percentOf(usd(part), usd(whole))).toBe(percent)
 })

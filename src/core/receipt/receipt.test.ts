@@ -1,8 +1,8 @@
 import fc from 'fast-check'
-import { expect, test } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import { day } from '../day'
-import { money } from '../money'
-import { fillNamed, fillOldest, type OpenDue } from './index'
+import { money, toDecimalString } from '../money'
+import { fillNamed, fillOldest, likelyNotes, type OpenDue } from './index'
 
 const usd = (minor: bigint) => money(minor, 'USD')
 const due = (id: number, dueOn: string, cents: bigint, saleId = 1): OpenDue => ({
@@ -79,4 +79,17 @@ test('a named amount between the two takes less discount, and all of it takes no
   const [between, all] = [named(10_700n), named(10_825n)]
   expect(between.ok && between.value.dues).toEqual([{ dueId: 4, amount: usd(10_700n), discount: usd(125n) }])
   expect(all.ok && all.value.dues).toEqual([{ dueId: 4, amount: usd(10_825n) }])
+})
+
+describe('likelyNotes', () => {
+  test.each([
+    // The next whole five, ten, twenty and fifty above it; the same sum once; three at most.
+    [1240n, ['15.00', '20.00', '50.00']],
+    [1500n, ['20.00', '50.00']],
+    [5100n, ['55.00', '60.00', '100.00']],
+    [10000n, []],
+    [1n, ['5.00', '10.00', '20.00']],
+  ])('for %s cents: %j', (amount, notes) => {
+    expect(likelyNotes(usd(amount)).map(toDecimalString)).toEqual(notes)
+  })
 })

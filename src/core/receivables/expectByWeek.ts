@@ -14,7 +14,7 @@ export const expectByWeek = (
     week: addDays(first, i * 7),
     amount: zeroMoney(currency),
   }))
-  const byWeek = new Map(sums.map((s) => [s.week as string, s]))
+  const byWeek = new Map(sums.map((s) => [s.week, s]))
   for (const due of dues) {
     const slot = byWeek.get(weekStart(laterDay(due.dueOn, today)))
     if (slot) slot.amount = addMoney(slot.amount, due.open)

@@ -12,3 +12,5 @@ export { compareVersions, type KeptLine, type ComparedLine, type ComparedField }
 export { repeatDay, repeatDays, type Repeating, type Rhythm } from './repeats'
 export { tallyOffers, type OfferFate, type OfferTally } from './offerTally'
 export { usualGoods, type Taking, type UsualThing } from './usualGoods'
+export { marginPercent } from './margin'
+export { overLimit } from './overLimit'

@@ -5,6 +5,8 @@ import { decimal, money, sumMoney } from '../money'
 import {
   compareVersions,
   lineWorth,
+  marginPercent,
+  overLimit,
   repeatDay,
   repeatDays,
   shareWholeDiscount,
@@ -168,4 +170,22 @@ test('what a customer usually takes: the most often first, with its average in a
     // yesterday for the first time: within one month
     [1, 1, '5', '5'],
   ])
+})
+
+test.each([
+  // 200.00 brings 50.00 above 150.00 of cost: 25 %; sold below cost it is negative; two thirds round to 67.
+  [20000, '150', 25],
+  [10000, '125.50', -26],
+  [3000, '10', 67],
+  [0, '10', null],
+])('the margin of %i cents that cost %s is %s %%', (net, cost, percent) => {
+  expect(marginPercent(usd(net), decimal(cost))).toBe(percent)
+})
+
+test.each([
+  [120000, 100000, 20000n],
+  [100000, 100000, undefined],
+  [50000, null, undefined],
+])('committed %s cents over a limit of %s', (committed, limit, over) => {
+  expect(overLimit(usd(committed), limit === null ? null : usd(limit))?.minor).toBe(over)
 })

@@ -1,3 +1,4 @@
+import type { Day } from '@/core/day'
 import { present } from '@/core/present'
 import { and, asc, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm'
 import { decimal, type Decimal } from '@/core/money'
@@ -34,10 +35,10 @@ export const insertBasket = async (db: Db, row: typeof basket.$inferInsert): Pro
   present((await db.insert(basket).values(row).returning({ id: basket.id }))[0]).id
 
 /** How many baskets were begun on a day. */
-export const countBasketsOf = async (db: Db, on: string): Promise<number> => db.$count(basket, eq(basket.startedOn, on))
+export const countBasketsOf = async (db: Db, on: Day): Promise<number> => db.$count(basket, eq(basket.startedOn, on))
 
 /** Forgets baskets begun before a day that nobody ordered, nor touched for as long as a browser keeps its secret. */
-export const dropOldBaskets = async (db: Db, before: string): Promise<void> => {
+export const dropOldBaskets = async (db: Db, before: Day): Promise<void> => {
   const old = db
     .select({ id: basket.id })
     .from(basket)

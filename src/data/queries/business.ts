@@ -45,10 +45,10 @@ export interface Business {
 const mapBusiness = (row: typeof business.$inferSelect): Business => ({
   name: row.name,
   currency: row.currency,
-  openedOn: row.openedOn as Day,
+  openedOn: row.openedOn,
   pricesIncludeTax: row.pricesIncludeTax,
   taxRoundedPer: row.taxRoundedPer,
-  closedThrough: row.closedThrough as Day | null,
+  closedThrough: row.closedThrough,
   estimateDays: row.estimateDays,
   address: row.address,
   phone: row.phone,

@@ -1,5 +1,5 @@
 import { desc } from 'drizzle-orm'
-import type { Day } from '@/core/day'
+
 import type { Db } from '../connect'
 import { closing } from '../schema'
 
@@ -12,8 +12,8 @@ export const listClosings = async (db: Db) =>
   (await db.select().from(closing).orderBy(desc(closing.id)).limit(500)).map((r) => ({
     id: r.id,
     kind: r.kind,
-    through: r.through as Day | null,
+    through: r.through,
     reason: r.reason,
-    on: r.onDay as Day,
+    on: r.onDay,
     at: r.at,
   }))

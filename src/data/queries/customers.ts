@@ -61,14 +61,14 @@ const mapCustomer = (row: typeof customer.$inferSelect, currency: string): Custo
   terms: { net: row.netDays, discountPercent: row.discountPercent, discountDays: row.discountDays },
   taxExempt: row.taxExempt,
   exemptNumber: row.exemptNumber,
-  exemptUntil: row.exemptUntil as Day | null,
+  exemptUntil: row.exemptUntil,
   priceLevel: row.priceLevel,
   creditLimit: row.creditLimit === null ? null : money(row.creditLimit, currency),
   language: row.language,
   tags: row.tags,
   joinedToId: row.joinedToId,
   walkIn: row.walkIn,
-  since: row.since as Day,
+  since: row.since,
 })
 
 export const findCustomer = async (db: Db, id: number, currency: string): Promise<Customer | null> => {

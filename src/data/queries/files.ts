@@ -1,3 +1,4 @@
+import type { Day } from '@/core/day'
 import { present } from '@/core/present'
 import { and, asc, eq } from 'drizzle-orm'
 import type { Db } from '../connect'
@@ -10,7 +11,7 @@ export interface FileRow {
   readonly name: string
   readonly type: string
   readonly size: number
-  readonly addedOn: string
+  readonly addedOn: Day
 }
 
 const FACTS = { id: file.id, name: file.name, type: file.type, size: file.size, addedOn: file.addedOn }

@@ -215,7 +215,7 @@ export const listShelfChanges = async (db: Db, goodsIds: readonly number[]) => {
     .from(stockMove)
     .where(isOneOf(stockMove.goodsId, [...new Set(goodsIds)]))
     .groupBy(stockMove.goodsId, stockMove.placeId, stockMove.onDay)
-  return rows.map((r) => ({ ...r, on: r.on as Day, quantity: BigInt(r.quantity), value: BigInt(r.value) }))
+  return rows.map((r) => ({ ...r, on: r.on, quantity: BigInt(r.quantity), value: BigInt(r.value) }))
 }
 
 export interface MoveRow {
@@ -260,7 +260,7 @@ export const listMovesOf = async (
   return rows.map((r) => ({
     goodsId: r.goodsId,
     placeId: r.placeId,
-    on: r.onDay as Day,
+    on: r.onDay,
     quantity: decimal(r.quantity),
     value: money(r.value, currency),
   }))
@@ -282,7 +282,7 @@ export interface CardLine {
 export const listStockCard = async (db: Db, goodsId: number, limit: number, currency: string): Promise<CardLine[]> => {
   const rows = await db.execute<{
     id: number
-    on: string
+    on: Day
     quantity: string
     value: string
     paper_kind: string
@@ -301,7 +301,7 @@ export const listStockCard = async (db: Db, goodsId: number, limit: number, curr
     window w as (order by m.on_day, m.id) order by m.on_day desc, m.id desc limit ${limit}`)
   return rows.map((r) => ({
     id: r.id,
-    on: r.on as Day,
+    on: r.on,
     quantity: decimal(r.quantity),
     value: money(BigInt(r.value), currency),
     paperKind: r.paper_kind,

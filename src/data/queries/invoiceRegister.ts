@@ -81,13 +81,15 @@ export const listRegister = async (
   about: { readonly today: Day; readonly currency: string },
 ): Promise<RegisterRow[]> => {
   const rows = await db.execute<
-    Record<string, string> & {
+    Record<'customer' | 'title' | 'net' | 'tax' | 'gross' | 'open', string> & {
       id: number
       number: string | null
+      kind: RegisterRow['kind']
+      on_day: Day
       customer_id: number
       sale_id: number
       sale_number: number
-      due: string | null
+      due: Day | null
     }
   >(sql`
     select invoice.id, invoice.number, invoice.kind, invoice.on_day::text, invoice.customer_id, customer.name as customer, invoice.sale_id,
@@ -99,18 +101,18 @@ export const listRegister = async (
   return rows.map((r) => ({
     id: r.id,
     number: r.number,
-    kind: r.kind as RegisterRow['kind'],
-    on: r.on_day as Day,
+    kind: r.kind,
+    on: r.on_day,
     customerId: r.customer_id,
-    customer: present(r.customer),
+    customer: r.customer,
     saleId: r.sale_id,
     saleNumber: r.sale_number,
-    title: present(r.title),
-    net: amount(present(r.net)),
-    tax: amount(present(r.tax)),
-    gross: amount(present(r.gross)),
-    open: amount(present(r.open)),
-    due: r.due as Day | null,
+    title: r.title,
+    net: amount(r.net),
+    tax: amount(r.tax),
+    gross: amount(r.gross),
+    open: amount(r.open),
+    due: r.due,
   }))
 }
 
@@ -145,7 +147,10 @@ export const sumRegister = async (
 /** A filter from an address: what is not understood is left out. */
 export const invoiceFilter = (query: Readonly<Record<string, string | undefined>>, currency: string): InvoiceFilter => {
   const number = (name: string) => (/^\d{1,9}$/.test(query[name] ?? '') ? Number(query[name]) : undefined)
-  const dayOf = (name: string) => (isDay(query[name] ?? '') ? (query[name] as Day) : undefined)
+  const dayOf = (name: string) => {
+    const text = query[name] ?? ''
+    return isDay(text) ? text : undefined
+  }
   const amount = (name: string) => {
     const parsed = query[name] ? parseMoney(query[name], currency) : null
     return parsed?.ok ? parsed.value : undefined

@@ -72,7 +72,7 @@ const withLines = async (
     saleId: r.saleId,
     customerId: r.customerId,
     customerName,
-    on: r.onDay as Day,
+    on: r.onDay,
     net: amount(r.net),
     tax: amount(r.tax),
     gross: amount(r.gross),
@@ -172,7 +172,7 @@ export const deleteDraft = async (db: Db, id: number): Promise<void> => {
 export const markIssued = async (
   db: Db,
   id: number,
-  issued: { number: string; entryId: number | null; onDay: string },
+  issued: { number: string; entryId: number | null; onDay: Day },
 ): Promise<void> => {
   await db
     .update(invoice)

@@ -94,7 +94,7 @@ const withLines = async (
     .orderBy(asc(entryLine.id))
   return rows.map((r) => ({
     id: r.id,
-    on: r.onDay as Day,
+    on: r.onDay,
     text: r.text,
     sourceKind: r.sourceKind,
     sourceId: r.sourceId,
@@ -291,7 +291,7 @@ export const listAccountLines = async (
     )[0],
   )
   return {
-    lines: rows.map((r) => ({ ...r, on: r.on as Day, amount: money(r.amount, currency) })),
+    lines: rows.map((r) => ({ ...r, on: r.on, amount: money(r.amount, currency) })),
     count: sums.count,
     before: money(BigInt(skipped.sum), currency),
   }

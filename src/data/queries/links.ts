@@ -55,9 +55,9 @@ export const listLinksOf = async (db: Db, customerId: number, on: Day) =>
       .limit(200)
   ).map((r) => ({
     ...r,
-    madeOn: r.madeOn as Day,
-    expiresOn: r.expiresOn as Day,
-    seenOn: r.seenOn as Day | null,
+    madeOn: r.madeOn,
+    expiresOn: r.expiresOn,
+    seenOn: r.seenOn,
   }))
 
 /** Withdraws one link; false where there is none that is open. */

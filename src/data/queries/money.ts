@@ -69,23 +69,14 @@ const dueColumns = {
   filled: due.filled,
 }
 
-type DueSelect = Omit<
-  DueRow,
-  'number' | 'issuedOn' | 'dueOn' | 'amount' | 'open' | 'charge' | 'beyond' | 'discount' | 'discountUntil' | 'credited'
-> &
+type DueSelect = Omit<DueRow, 'number' | 'amount' | 'open' | 'charge' | 'beyond' | 'discount' | 'credited'> &
   Record<'amount' | 'filled' | 'charge' | 'beyond' | 'discount', bigint> & {
     credited: string
     number: string | null
-    issuedOn: string
-    dueOn: string
-    discountUntil: string | null
   }
 const mapDue = ({ filled, ...row }: DueSelect, currency: string): DueRow => ({
   ...row,
   number: row.number ?? '',
-  issuedOn: row.issuedOn as Day,
-  dueOn: row.dueOn as Day,
-  discountUntil: row.discountUntil as Day | null,
   amount: money(row.amount, currency),
   open: money(row.amount - filled, currency),
   charge: money(row.charge, currency),
@@ -147,7 +138,7 @@ export const sumOpenByDay = async (db: Db, currency: string): Promise<{ dueOn: D
     .from(due)
     .where(sql`${due.filled} < ${due.amount}`)
     .groupBy(due.dueOn)
-  return rows.map((r) => ({ dueOn: r.dueOn as Day, open: money(BigInt(r.open), currency) }))
+  return rows.map((r) => ({ dueOn: r.dueOn, open: money(BigInt(r.open), currency) }))
 }
 
 export const insertDues = async (db: Db, rows: readonly (typeof due.$inferInsert)[]): Promise<number[]> =>
@@ -206,9 +197,9 @@ const fills = (db: Db) =>
     })
     .from(dueFill)
     .innerJoin(due, eq(due.id, dueFill.dueId))
-const mapFill = (r: Omit<FillRow, 'on' | 'amount'> & { on: string; amount: bigint }, currency: string): FillRow => ({
+const mapFill = (r: Omit<FillRow, 'amount'> & { amount: bigint }, currency: string): FillRow => ({
   ...r,
-  on: r.on as Day,
+  on: r.on,
   amount: money(r.amount, currency),
 })
 
@@ -307,7 +298,7 @@ export const listHeldChanges = async (
       ),
     )
     .groupBy(heldMove.kind, heldMove.onDay)
-  return rows.map((r) => ({ kind: r.kind, on: r.on as Day, by: BigInt(r.by) }))
+  return rows.map((r) => ({ kind: r.kind, on: r.on, by: BigInt(r.by) }))
 }
 
 export const insertHeldMoves = async (db: Db, rows: readonly (typeof heldMove.$inferInsert)[]): Promise<void> => {
@@ -351,7 +342,7 @@ export const listHeldMoves = async (
             ? eq(heldMove.transferId, of.transferId)
             : eq(heldMove.customerId, of.customerId)
   const rows = await db.select().from(heldMove).where(where).orderBy(asc(heldMove.id))
-  return rows.map(({ onDay, ...r }) => ({ ...r, on: onDay as Day, amount: money(r.amount, currency) }))
+  return rows.map(({ onDay, ...r }) => ({ ...r, on: onDay, amount: money(r.amount, currency) }))
 }
 
 export interface ReceiptRow {
@@ -389,7 +380,7 @@ const receipts = (db: Db) =>
 type ReceiptSelect = {
   receipt: typeof receipt.$inferSelect
   customerName: string
-  voidedOn: string | null
+  voidedOn: Day | null
   voidReason: string | null
   voidKind: 'voided' | 'bounced' | null
 }
@@ -398,7 +389,7 @@ const mapReceipt = (r: ReceiptSelect, currency: string): ReceiptRow => ({
   number: r.receipt.number,
   customerId: r.receipt.customerId,
   customerName: r.customerName,
-  on: r.receipt.onDay as Day,
+  on: r.receipt.onDay,
   method: r.receipt.method,
   amount: money(r.receipt.amount, currency),
   tendered: money(r.receipt.tendered, currency),
@@ -406,7 +397,7 @@ const mapReceipt = (r: ReceiptSelect, currency: string): ReceiptRow => ({
   reference: r.receipt.reference,
   invoiceId: r.receipt.invoiceId,
   entryId: r.receipt.entryId,
-  voidedOn: r.voidedOn as Day | null,
+  voidedOn: r.voidedOn,
   voidReason: r.voidReason,
   voidKind: r.voidKind,
 })
@@ -503,13 +494,13 @@ const readRefunds = async (db: Db, which: SQL | undefined, currency: string, mos
     number: r.number,
     customerId: r.customerId,
     saleId: r.saleId,
-    on: r.onDay as Day,
+    on: r.onDay,
     method: r.method,
     amount: money(r.amount, currency),
     rounding: money(r.rounding, currency),
     reason: r.reason,
     entryId: r.entryId,
-    voidedOn: voidedOn as Day | null,
+    voidedOn: voidedOn,
   }))
 }
 

@@ -14,7 +14,7 @@ export interface NextMarkRow {
 export const listNextMarks = async (db: Db, saleIds: readonly number[]): Promise<NextMarkRow[]> =>
   saleIds.length === 0
     ? []
-    : ((await db
+    : await db
         .select({
           saleId: nextMark.saleId,
           action: nextMark.action,
@@ -23,7 +23,7 @@ export const listNextMarks = async (db: Db, saleIds: readonly number[]): Promise
           reason: nextMark.reason,
         })
         .from(nextMark)
-        .where(isOneOf(nextMark.saleId, saleIds))) as NextMarkRow[])
+        .where(isOneOf(nextMark.saleId, saleIds))
 
 /** A new mark of a step replaces the one before it. */
 export const keepNextMark = async (db: Db, row: typeof nextMark.$inferInsert): Promise<void> => {

@@ -48,8 +48,8 @@ const mapPlan = (r: Awaited<ReturnType<typeof plans>>[number], currency: string)
   saleTitle: r.saleTitle,
   customerName: r.customerName,
   invoiceNumber: r.invoiceNumber ?? '',
-  startedOn: r.plan.startedOn as Day,
-  endedOn: r.plan.endedOn as Day | null,
+  startedOn: r.plan.startedOn,
+  endedOn: r.plan.endedOn,
   financed: money(r.plan.financed, currency),
   charge: money(r.plan.charge, currency),
 })
@@ -152,7 +152,7 @@ export const listCollections = async (db: Db, dueIds: readonly number[]) =>
   dueIds.length === 0
     ? []
     : (await db.select().from(collection).where(isOneOf(collection.dueId, dueIds)).orderBy(asc(collection.id))).map(
-        (r) => ({ ...r, on: r.onDay as Day }),
+        (r) => ({ ...r, on: r.onDay }),
       )
 
 export interface PlanSums {
@@ -186,15 +186,16 @@ export const listPlanSums = async (
   currency: string,
 ): Promise<PlanSums[]> => {
   const rows = await db.execute<
-    Record<string, string> & {
+    Record<'number' | 'title' | 'customer' | 'financed' | 'charge' | 'unearned' | 'paid' | 'open' | 'late', string> & {
       plan_id: number
       sale_id: number
       customer_id: number
       sale_number: number
       rows_late: number
-      next: string | null
+      started_on: Day
+      next: Day | null
       next_open: string | null
-      ends: string | null
+      ends: Day | null
       ended_as: string | null
       has_card: boolean
     }
@@ -214,24 +215,24 @@ export const listPlanSums = async (
   const amount = (text: string): Money => money(BigInt(text), currency)
   return rows.map((r) => ({
     planId: r.plan_id,
-    number: present(r.number),
+    number: r.number,
     saleId: r.sale_id,
     saleNumber: r.sale_number,
-    title: present(r.title),
+    title: r.title,
     customerId: r.customer_id,
-    customer: present(r.customer),
-    startedOn: r.started_on as Day,
+    customer: r.customer,
+    startedOn: r.started_on,
     endedAs: r.ended_as,
-    financed: amount(present(r.financed)),
-    charge: amount(present(r.charge)),
-    unearned: amount(present(r.unearned)),
-    paid: amount(present(r.paid)),
-    open: amount(present(r.open)),
-    late: amount(present(r.late)),
+    financed: amount(r.financed),
+    charge: amount(r.charge),
+    unearned: amount(r.unearned),
+    paid: amount(r.paid),
+    open: amount(r.open),
+    late: amount(r.late),
     rowsLate: r.rows_late,
-    next: r.next as Day | null,
+    next: r.next,
     nextOpen: r.next_open === null ? null : amount(r.next_open),
-    ends: r.ends as Day | null,
+    ends: r.ends,
     hasCard: r.has_card,
   }))
 }

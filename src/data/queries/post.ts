@@ -56,8 +56,8 @@ export const listPost = async (
   return rows.map(({ post: p, customerName }) => ({
     ...p,
     customerName,
-    writtenOn: p.writtenOn as Day,
-    sentOn: p.sentOn as Day | null,
+    writtenOn: p.writtenOn,
+    sentOn: p.sentOn,
   }))
 }
 
@@ -117,5 +117,5 @@ export const listCameBack = async (
     .from(post)
     .where(and(isOneOf(post.saleId, saleIds), eq(post.state, 'bounced')))
     .orderBy(asc(post.id))
-  return new Map(rows.map((r) => [present(r.saleId), { on: r.on as Day, why: r.why }]))
+  return new Map(rows.map((r) => [present(r.saleId), { on: present(r.on), why: r.why }]))
 }

@@ -1,6 +1,6 @@
 import { present } from '@/core/present'
 import { and, asc, eq, inArray, isNull, or, sql } from 'drizzle-orm'
-import type { Day } from '@/core/day'
+
 import { decimal } from '@/core/money'
 import type { PriceLevel, PriceOffer } from '@/core/price'
 import type { Db } from '../connect'
@@ -69,8 +69,8 @@ export const listPrices = async (
       levelId: r.levelId,
       fromQuantity: decimal(r.fromQuantity),
       price: decimal(r.price),
-      validFrom: r.validFrom as Day | null,
-      validUntil: r.validUntil as Day | null,
+      validFrom: r.validFrom,
+      validUntil: r.validUntil,
     }))
 }
 

@@ -37,13 +37,13 @@ export const listExtraCharges = async (db: Db, saleIds: readonly number[], curre
     ? []
     : (
         await db.select().from(extraCharge).where(isOneOf(extraCharge.saleId, saleIds)).orderBy(asc(extraCharge.id))
-      ).map((r) => ({ ...r, on: r.onDay as Day, amount: money(r.amount, currency) }))
+      ).map((r) => ({ ...r, on: r.onDay, amount: money(r.amount, currency) }))
 
 export const listWriteOffs = async (db: Db, saleIds: readonly number[], currency: string) =>
   saleIds.length === 0
     ? []
     : (await db.select().from(writeOff).where(isOneOf(writeOff.saleId, saleIds)).orderBy(asc(writeOff.id))).map(
-        (r) => ({ ...r, on: r.onDay as Day, amount: money(r.amount, currency) }),
+        (r) => ({ ...r, on: r.onDay, amount: money(r.amount, currency) }),
       )
 
 /** Tax that a paper moves, as it is kept. Positive: more is owed. */
@@ -110,9 +110,9 @@ export const findWriteOff = async (db: Db, id: number, currency: string) => {
   return row
     ? {
         ...row.paper,
-        on: row.paper.onDay as Day,
+        on: row.paper.onDay,
         amount: money(row.paper.amount, currency),
-        recoveredOn: row.recoveredOn as Day | null,
+        recoveredOn: row.recoveredOn,
       }
     : null
 }
@@ -130,9 +130,9 @@ export const findHeldTransfer = async (db: Db, id: number, currency: string) => 
   return row
     ? {
         ...row.paper,
-        on: row.paper.onDay as Day,
+        on: row.paper.onDay,
         amount: money(row.paper.amount, currency),
-        reversedOn: row.reversedOn as Day | null,
+        reversedOn: row.reversedOn,
       }
     : null
 }
@@ -168,8 +168,8 @@ export const listPromises = async (db: Db, saleIds: readonly number[], currency:
         id: r.id,
         customerId: r.customerId,
         saleId: r.saleId,
-        madeOn: r.madeOn as Day,
-        by: r.byDay as Day,
+        madeOn: r.madeOn,
+        by: r.byDay,
         amount: money(r.amount, currency),
         note: r.note,
       }))
@@ -194,7 +194,7 @@ export interface ReminderRow {
 export const listReminders = async (db: Db, customerId: number): Promise<ReminderRow[]> =>
   (
     await db.select().from(reminder).where(eq(reminder.customerId, customerId)).orderBy(desc(reminder.id)).limit(50)
-  ).map((r) => ({ stage: r.stage, on: r.onDay as Day, postId: r.postId }))
+  ).map((r) => ({ stage: r.stage, on: r.onDay, postId: r.postId }))
 
 export const insertReminder = async (db: Db, row: typeof reminder.$inferInsert): Promise<void> => {
   await db.insert(reminder).values(row)
@@ -208,7 +208,7 @@ export const findBanked = async (db: Db, receiptId: number): Promise<{ readonly 
     .leftJoin(bankingSlip, eq(bankingSlip.id, banked.slipId))
     .leftJoin(cardSettlement, eq(cardSettlement.id, banked.settlementId))
     .where(eq(banked.receiptId, receiptId))
-  return row ? { on: (row.slipOn ?? row.settledOn) as Day } : null
+  return row ? { on: present(row.slipOn ?? row.settledOn) } : null
 }
 
 export const listSavedViews = (db: Db, place: string) =>

@@ -136,8 +136,8 @@ export const listOpenAsOf = async (db: Db, customerId: number, asOf: Day, curren
     sale_id: number
     sale_number: number
     title: string
-    issued_on: string
-    due_on: string
+    issued_on: Day
+    due_on: Day
     open: string
   }>(sql`
     with ${openAsOf(asOf)}
@@ -151,8 +151,8 @@ export const listOpenAsOf = async (db: Db, customerId: number, asOf: Day, curren
     saleId: r.sale_id,
     saleNumber: r.sale_number,
     title: r.title,
-    issuedOn: r.issued_on as Day,
-    dueOn: r.due_on as Day,
+    issuedOn: r.issued_on,
+    dueOn: r.due_on,
     open: money(BigInt(r.open), currency),
   }))
 }
@@ -217,15 +217,15 @@ export const readFlags = async (db: Db, today: Day, currency: string): Promise<F
 
 /** Dues of a customer that were paid in full, with the day the last part came: for the days they take. */
 export const listPaidDues = async (db: Db, customerId: number, limit: number, currency: string) => {
-  const rows = await db.execute<{ amount: string; from: string; paid_on: string }>(sql`
+  const rows = await db.execute<{ amount: string; from: Day; paid_on: Day }>(sql`
     select d.amount::text, d.issued_on::text as from, max(f.on_day)::text as paid_on
       from due d join due_fill f on f.due_id = d.id and f.amount > 0
      where d.customer_id = ${customerId} and d.filled = d.amount
      group by d.id having bool_and(f.kind in ('receipt', 'held', 'discount')) order by max(f.on_day) desc limit ${limit}`)
   return rows.map((r) => ({
     amount: money(BigInt(r.amount), currency),
-    from: r.from as Day,
-    paidOn: r.paid_on as Day,
+    from: r.from,
+    paidOn: r.paid_on,
   }))
 }
 
@@ -244,9 +244,9 @@ export const listLateness = async (db: Db, through: Day): Promise<Map<number, nu
 
 /** Every due open as of a day, for the simulation. */
 export const listOpenForForecast = async (db: Db, asOf: Day) => {
-  const rows = await db.execute<{ customer_id: number; due_on: string; open: string }>(sql`
+  const rows = await db.execute<{ customer_id: number; due_on: Day; open: string }>(sql`
     with ${openAsOf(asOf)} select customer_id, due_on::text, sum(open)::text as open from open where open > 0 group by customer_id, due_on order by due_on, customer_id`)
-  return rows.map((r) => ({ customerId: r.customer_id, dueOn: r.due_on as Day, open: r.open }))
+  return rows.map((r) => ({ customerId: r.customer_id, dueOn: r.due_on, open: r.open }))
 }
 
 /** Money that came on dues week by week: what a forecast made before them is held against. Only dues issued through `issuedBy`. */
@@ -254,12 +254,12 @@ export const sumCameByWeek = async (
   db: Db,
   span: { readonly from: Day; readonly to: Day; readonly issuedBy: Day },
 ): Promise<Map<Day, bigint>> => {
-  const rows = await db.execute<{ week: string; came: string }>(sql`
+  const rows = await db.execute<{ week: Day; came: string }>(sql`
     select date_trunc('week', f.on_day)::date::text as week, sum(f.amount)::text as came
       from due_fill f join due d on d.id = f.due_id
      where f.kind in ('receipt', 'held', 'void', 'released') and f.on_day between ${span.from} and ${span.to} and d.issued_on <= ${span.issuedBy}
      group by 1`)
-  return new Map(rows.map((r) => [r.week as Day, BigInt(r.came)]))
+  return new Map(rows.map((r) => [r.week, BigInt(r.came)]))
 }
 
 /** Customers with something open, those with most first. */

@@ -58,10 +58,10 @@ export const listRepeats = async (db: Db, filter: RepeatFilter, currency: string
     .orderBy(sql`${repeat.nextOn} nulls last`, asc(repeat.id))
   return rows.map((r) => ({
     ...r.repeat,
-    firstOn: r.repeat.firstOn as Day,
-    nextOn: r.repeat.nextOn as Day | null,
-    untilDay: r.repeat.untilDay as Day | null,
-    stoppedOn: r.repeat.stoppedOn as Day | null,
+    firstOn: r.repeat.firstOn,
+    nextOn: r.repeat.nextOn,
+    untilDay: r.repeat.untilDay,
+    stoppedOn: r.repeat.stoppedOn,
     saleNumber: r.number,
     customerId: r.customerId,
     customerName: r.customerName,

@@ -58,12 +58,12 @@ export interface SaleRow {
 const mapSale = (row: { sale: typeof sale.$inferSelect; customerName: string }, currency: string): SaleRow => ({
   ...row.sale,
   customerName: row.customerName,
-  startedOn: row.sale.startedOn as Day,
-  sentOn: row.sale.sentOn as Day | null,
-  validUntil: row.sale.validUntil as Day | null,
-  agreedOn: row.sale.agreedOn as Day | null,
-  wantedBy: row.sale.wantedBy as Day | null,
-  closedOn: row.sale.closedOn as Day | null,
+  startedOn: row.sale.startedOn,
+  sentOn: row.sale.sentOn,
+  validUntil: row.sale.validUntil,
+  agreedOn: row.sale.agreedOn,
+  wantedBy: row.sale.wantedBy,
+  closedOn: row.sale.closedOn,
   discountPercent: decimal(row.sale.discountPercent),
   discountAmount: money(row.sale.discountAmount, currency),
   rateShift: money(row.sale.rateShift, currency),
@@ -307,7 +307,7 @@ export const listTakings = async (db: Db, customerId: number): Promise<Taking[]>
     .limit(2000)
   return rows.reverse().map((r) => ({
     goodsId: present(r.goodsId),
-    on: r.on as Day,
+    on: present(r.on),
     quantity: decimal(r.quantity),
     unitPrice: decimal(r.unitPrice),
   }))
@@ -374,7 +374,7 @@ export const listHandovers = async (db: Db, saleIds: readonly number[], currency
       saleId: h.saleId,
       number: h.number,
       direction: h.direction,
-      on: h.onDay as Day,
+      on: h.onDay,
       by: h.by,
       returnsId: h.returnsId,
       reason: h.reason,
@@ -439,7 +439,7 @@ export const listDepositRequests = async (db: Db, saleIds: readonly number[], cu
     id: r.id,
     number: r.number,
     saleId: r.saleId,
-    on: r.onDay as Day,
+    on: r.onDay,
     percent: r.percent,
     amount: money(r.amount, currency),
   }))
@@ -447,7 +447,7 @@ export const listDepositRequests = async (db: Db, saleIds: readonly number[], cu
 
 export const findDepositRequest = async (db: Db, id: number, currency: string) => {
   const [row] = await db.select().from(depositRequest).where(eq(depositRequest.id, id))
-  return row ? { ...row, on: row.onDay as Day, amount: money(row.amount, currency) } : null
+  return row ? { ...row, on: row.onDay, amount: money(row.amount, currency) } : null
 }
 
 export const insertDepositRequest = async (db: Db, row: typeof depositRequest.$inferInsert): Promise<number> => {
@@ -515,7 +515,7 @@ export const findHandover = async (db: Db, id: number, currency: string) => {
     id: h.id,
     number: h.number,
     direction: h.direction,
-    on: h.onDay as Day,
+    on: h.onDay,
     by: h.by,
     returnsId: h.returnsId,
     reason: h.reason,

@@ -11,11 +11,11 @@ interface Span {
 /** Estimates first sent in a span, with what became of them. Sales that began as orders are not among them. */
 export const listOffers = async (db: Db, span: Span, currency: string) => {
   const rows = await db.execute<{
-    sent_on: string
-    agreed_on: string | null
+    sent_on: Day
+    agreed_on: Day | null
     closed_as: 'declined' | 'cancelled' | null
     closed_reason: string
-    valid_until: string | null
+    valid_until: Day | null
     kind: string
     channel: string
     customer: string
@@ -28,11 +28,11 @@ export const listOffers = async (db: Db, span: Span, currency: string) => {
        and v.n = (select min(n) from sale_version f where f.sale_id = v.sale_id and f.kind = 'offered')
      order by v.on_day, v.id`)
   return rows.map((r) => ({
-    sentOn: r.sent_on as Day,
-    agreedOn: r.agreed_on as Day | null,
+    sentOn: r.sent_on,
+    agreedOn: r.agreed_on,
     closedAs: r.closed_as,
     closedReason: r.closed_reason,
-    validUntil: r.valid_until as Day | null,
+    validUntil: r.valid_until,
     kind: r.kind,
     channel: r.channel,
     customer: r.customer,

@@ -19,7 +19,7 @@ export const listStatementRows = async (
   currency: string,
 ): Promise<StatementRow[]> => {
   const rows = await db.execute<{
-    on: string
+    on: Day
     text: string
     kind: string | null
     id: number | null
@@ -54,7 +54,7 @@ export const listStatementRows = async (
      group by f.on_day, f.kind, f.entry_id, f.receipt_id, r.id, v.kind having sum(f.amount) <> 0
      order by 1, 2, 3`)
   return rows.map((r) => ({
-    on: r.on as Day,
+    on: r.on,
     text: r.text,
     paper: r.kind && r.id !== null ? { kind: r.kind, id: r.id } : null,
     owes: money(BigInt(r.owes), currency),

@@ -12,7 +12,7 @@ export type KeptTaxCode = DatedTaxCode & { readonly accountOf: ReadonlyMap<numbe
 
 const codeOf = ({ fromDay, ...code }: typeof taxCode.$inferSelect): DatedTaxCode => ({
   ...code,
-  from: fromDay as Day | null,
+  from: fromDay,
   components: [],
 })
 
@@ -62,5 +62,5 @@ export const lastDayOfTax = async (db: Db, ids: readonly number[]): Promise<Day 
     .from(invoice)
     .innerJoin(invoiceTax, eq(invoiceTax.invoiceId, invoice.id))
     .where(and(eq(invoice.status, 'issued'), ne(invoice.kind, 'credit-note'), isOneOf(invoiceTax.taxCodeId, ids)))
-  return (row?.on ?? null) as Day | null
+  return row?.on ?? null
 }

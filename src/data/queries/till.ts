@@ -1,6 +1,6 @@
 import { present } from '@/core/present'
 import { and, desc, eq, sql } from 'drizzle-orm'
-import type { Day } from '@/core/day'
+import { type Day, day } from '@/core/day'
 import type { Method } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
@@ -87,7 +87,7 @@ export const listDrawerCounts = async (db: Db, page: { readonly limit: number; r
   ).map((r) => ({
     id: r.id,
     number: r.number,
-    on: r.onDay as Day,
+    on: r.onDay,
     expected: money(r.expected, currency),
     counted: money(r.counted, currency),
     over: money(r.counted - r.expected, currency),
@@ -145,7 +145,7 @@ export const listToBank = async (db: Db, method: Method, through: Day, currency:
       )
       .orderBy(receipt.onDay, receipt.id)
       .limit(500)
-  ).map((r) => ({ ...r, on: r.on as Day, amount: money(r.amount, currency) }))
+  ).map((r) => ({ ...r, amount: money(r.amount, currency) }))
 
 /** Locks receipts and answers those of them that may go to the bank. */
 export const lockToBank = async (
@@ -156,14 +156,14 @@ export const lockToBank = async (
 ): Promise<ToBank[]> => {
   if (ids.length === 0) return []
   await db.select({ id: receipt.id }).from(receipt).where(isOneOf(receipt.id, ids)).orderBy(receipt.id).for('update')
-  return (await listToBank(db, method, '2199-12-31' as Day, currency)).filter((r) => ids.includes(r.id))
+  return (await listToBank(db, method, day('2199-12-31'), currency)).filter((r) => ids.includes(r.id))
 }
 
 export const listSlips = async (db: Db, limit: number, currency: string) =>
   (await db.select().from(bankingSlip).orderBy(desc(bankingSlip.id)).limit(limit)).map((r) => ({
     id: r.id,
     number: r.number,
-    on: r.onDay as Day,
+    on: r.onDay,
     cash: money(r.cash, currency),
     cheques: money(r.cheques, currency),
     total: money(r.cash + r.cheques, currency),
@@ -174,7 +174,7 @@ export const listSettlements = async (db: Db, limit: number, currency: string) =
   (await db.select().from(cardSettlement).orderBy(desc(cardSettlement.id)).limit(limit)).map((r) => ({
     id: r.id,
     number: r.number,
-    on: r.onDay as Day,
+    on: r.onDay,
     gross: money(r.gross, currency),
     fees: money(r.fees, currency),
     net: money(r.gross - r.fees, currency),

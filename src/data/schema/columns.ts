@@ -1,3 +1,4 @@
+import type { Day } from '@/core/day'
 import { bigint, date, integer, numeric } from 'drizzle-orm/pg-core'
 
 /** The few kinds of column the whole schema is made of. */
@@ -7,4 +8,4 @@ export const minor = () => bigint({ mode: 'bigint' })
 /** Quantities and unit prices: four places. */
 export const fourPlaces = () => numeric({ precision: 18, scale: 4 })
 /** A calendar day, as ISO text. */
-export const onDay = () => date({ mode: 'string' })
+export const onDay = () => date({ mode: 'string' }).$type<Day>()

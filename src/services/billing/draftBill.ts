@@ -154,6 +154,6 @@ const billedTax = (invoices: readonly InvoiceRow[]): BilledTax[] =>
         .map((t) => ({
           taxCodeId: t.taxCodeId,
           componentId: present(t.componentId),
-          amount: i.kind === 'credit-note' ? { ...t.amount, minor: -t.amount.minor } : t.amount,
+          amount: i.kind === 'credit-note' ? negateMoney(t.amount) : t.amount,
         })),
     )

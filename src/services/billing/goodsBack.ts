@@ -14,6 +14,7 @@ import {
   ZERO,
   type Decimal,
   type Money,
+  negateMoney,
 } from '@/core/money'
 import { firstDayFor, lowestFrom, type Change } from '@/core/running'
 import type { Credit } from '@/core/sale'
@@ -193,8 +194,14 @@ const movesBack = async (
     goods.kind === 'kit'
       ? goods.parts.map((p) => ({ goodsId: p.goodsId, quantity: p.quantity.times(quantity) }))
       : [{ goodsId: line.goodsId, quantity }]
-  const leftWith = parts.map((p) =>
-    moved.filter((m) => m.goodsId === p.goodsId && m.value.minor < 0n).reduce((sum, m) => sum - m.value.minor, 0n),
+  const leftWith = parts.map(
+    (p) =>
+      negateMoney(
+        sumMoney(
+          moved.filter((m) => m.goodsId === p.goodsId && m.value.minor < 0n).map((m) => m.value),
+          w.currency,
+        ),
+      ).minor,
   )
   const shares = splitMoney(
     cost,

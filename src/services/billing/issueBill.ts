@@ -5,7 +5,6 @@ import {
   HUNDRED,
   isPositiveMoney,
   largerMoney,
-  money,
   multiplyMoney,
   shareInTurn,
   smallerMoney,
@@ -14,6 +13,7 @@ import {
   toDecimalString,
   zeroMoney,
   type Money,
+  negateMoney,
 } from '@/core/money'
 import { postInvoice, type TaxPosting } from '@/core/ledger'
 import { discountLeft, fillOldest } from '@/core/receipt'
@@ -202,9 +202,7 @@ export const invoiceView = async (w: Pick<Work, 'tx' | 'currency'>, invoiceId: n
   const dues = invoice.status === 'issued' ? await listDuesOfInvoice(w.tx, invoiceId, w.currency) : []
   const moves = invoice.status === 'issued' ? await listHeldMoves(w.tx, { saleIds: [invoice.saleId] }, w.currency) : []
   const applied = sumMoney(
-    moves
-      .filter((m) => m.invoiceId === invoiceId && m.why === 'invoice')
-      .map((m) => money(-m.amount.minor, w.currency)),
+    moves.filter((m) => m.invoiceId === invoiceId && m.why === 'invoice').map((m) => negateMoney(m.amount)),
     w.currency,
   )
   const open =

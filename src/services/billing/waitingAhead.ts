@@ -1,12 +1,12 @@
-import { money, type Money } from '@/core/money'
+import { money, type Money, negateMoney } from '@/core/money'
 import { balanceOn, firstDayFor, lowestFrom, type Change } from '@/core/running'
-import type { Day } from '@/core/day'
+import { type Day, day } from '@/core/day'
 import { listInvoicesOfSales } from '@/data/queries/invoices'
 import { listHandovers } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { refuse } from '../refuse'
 
-const FOR_EVER = '9999-12-31' as Day
+const FOR_EVER = day('9999-12-31')
 
 /** What was billed ahead of handover and is not income yet, line by line. */
 export interface WaitingAhead {
@@ -22,10 +22,10 @@ export const readWaitingAhead = async (w: Work, saleId: number): Promise<Waiting
     ...invoices.flatMap((i) =>
       i.lines
         .filter((l) => l.saleLineId === saleLineId)
-        .map((l) => ({ on: i.on, by: i.kind === 'credit-note' ? -l.ahead.minor : l.ahead.minor })),
+        .map((l) => ({ on: i.on, by: i.kind === 'credit-note' ? negateMoney(l.ahead).minor : l.ahead.minor })),
     ),
     ...handovers.flatMap((h) =>
-      h.lines.filter((l) => l.saleLineId === saleLineId).map((l) => ({ on: h.on, by: -l.earned.minor })),
+      h.lines.filter((l) => l.saleLineId === saleLineId).map((l) => ({ on: h.on, by: negateMoney(l.earned).minor })),
     ),
   ]
   return {

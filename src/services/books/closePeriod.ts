@@ -19,7 +19,7 @@ export const closePeriod = defineCommand(
     if (closed && through <= closed) refuse({ code: 'close-order', through: closed })
     await updateBusiness(w.tx, { closedThrough: through })
     await insertClosing(w.tx, { kind: 'closed', through, reason, onDay: w.today })
-    return { id: 1, answer: async () => ({ closedThrough: through as Day }) }
+    return { id: 1, answer: async () => ({ closedThrough: through }) }
   },
 )
 

@@ -1,7 +1,7 @@
 import { present } from '@/core/present'
 import { z } from 'zod'
 import { KEPT_BY_PAPERS, makeEntry } from '@/core/ledger'
-import { isZeroMoney, money, sumMoney, zeroMoney } from '@/core/money'
+import { isZeroMoney, sumMoney, zeroMoney, subtractMoney, absMoney } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
 import { findEntry } from '@/data/queries/ledger'
 import { defineCommand, paperDay } from '../command'
@@ -38,7 +38,7 @@ export const writeEntry = defineCommand('write-entry', writeEntryInput, async (w
         code: 'invalid',
         errors: [{ path: `lines.${i}`, message: 'Give a debit or a credit, one of them.' }],
       })
-    return { account: { accountId: account.id }, amount: money(debit.minor - credit.minor, w.currency) }
+    return { account: { accountId: account.id }, amount: subtractMoney(debit, credit) }
   })
   const difference = sumMoney(
     lines.map((l) => l.amount),
@@ -47,7 +47,7 @@ export const writeEntry = defineCommand('write-entry', writeEntryInput, async (w
   if (!isZeroMoney(difference))
     refuse({
       code: 'entry-unbalanced',
-      difference: money(difference.minor < 0n ? -difference.minor : difference.minor, w.currency),
+      difference: absMoney(difference),
     })
   const entryId = await w.post(makeEntry(onDay, input.text, lines), { kind: 'own', id: null })
   return { id: entryId, answer: async () => viewOfEntry(present(await findEntry(w.tx, entryId, w.currency))) }

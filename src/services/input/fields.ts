@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isDay, type Day } from '@/core/day'
+import { day as readDay, isDay } from '@/core/day'
 import { decimal } from '@/core/money'
 
 /** The fields every input is made of. Form, HTTP interface and files share them, and so do their sentences. */
@@ -17,7 +17,7 @@ export const id = z
 export const day = z
   .string({ error: 'A date is written YYYY-MM-DD.' })
   .refine((s) => isDay(s) && s >= '1990-01-01' && s <= '2199-12-31', 'A date is written YYYY-MM-DD and must exist.')
-  .transform((s) => s as Day)
+  .transform(readDay)
 
 const plainDecimal = (pattern: RegExp, message: string) => z.string({ error: message }).trim().regex(pattern, message)
 

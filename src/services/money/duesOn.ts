@@ -1,4 +1,4 @@
-import { isPositiveMoney, money, type Money } from '@/core/money'
+import { isPositiveMoney, money, type Money, negateMoney } from '@/core/money'
 import { firstDayFor, lowestFrom, type Change } from '@/core/running'
 import type { Day } from '@/core/day'
 import { listFillsOfDues, type DueRow, type FillRow } from '@/data/queries/money'
@@ -8,7 +8,7 @@ import { refuse } from '../refuse'
 /** What changed the open part of a due: the due itself, and what was put on it. */
 export const openChanges = (due: DueRow, fills: readonly FillRow[]): Change[] => [
   { on: due.issuedOn, by: due.amount.minor },
-  ...fills.filter((f) => f.dueId === due.id).map((f) => ({ on: f.on, by: -f.amount.minor })),
+  ...fills.filter((f) => f.dueId === due.id).map((f) => ({ on: f.on, by: negateMoney(f.amount).minor })),
 ]
 
 export interface DuesOn {

@@ -1,5 +1,5 @@
 import { present } from '@/core/present'
-import { isPositiveMoney, roundToCoins, shareMoney, subtractMoney, type Money } from '@/core/money'
+import { isPositiveMoney, roundToCoins, shareMoney, subtractMoney, type Money, negateMoney } from '@/core/money'
 import type { ComponentTax } from '@/core/tax'
 import { postHeldMove, postKeptFee, postRefund, type HeldAmount, type HeldKind, type Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
@@ -54,7 +54,7 @@ type MoveNote = Omit<Parameters<typeof insertHeldMoves>[1][number], 'customerId'
 export const noteLeft = async (w: Work, place: HeldPlace, leaving: HeldLeaving, note: MoveNote): Promise<void> => {
   await insertHeldMoves(
     w.tx,
-    leaving.parts.map((p) => ({ ...place, kind: p.kind, amount: -p.amount.minor, ...note })),
+    leaving.parts.map((p) => ({ ...place, kind: p.kind, amount: negateMoney(p.amount).minor, ...note })),
   )
   await insertTaxMoves(w.tx, leaving.tax, {
     onDay: note.onDay,
@@ -212,7 +212,7 @@ export const reclassIn = async (
   await insertHeldMoves(
     w.tx,
     r.held.flatMap((h) => [
-      { ...note, kind: h.kind, amount: -h.amount.minor },
+      { ...note, kind: h.kind, amount: negateMoney(h.amount).minor },
       { ...note, kind: r.to, amount: h.amount.minor },
     ]),
   )

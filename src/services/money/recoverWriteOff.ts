@@ -1,6 +1,14 @@
 import { present } from '@/core/present'
 import { z } from 'zod'
-import { isPositiveMoney, smallerMoney, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
+import {
+  isPositiveMoney,
+  smallerMoney,
+  subtractMoney,
+  sumMoney,
+  toDecimalString,
+  type Money,
+  negateMoney,
+} from '@/core/money'
 import { postWriteOff, reverseEntry } from '@/core/ledger'
 import { firstDayFor, lowestFrom } from '@/core/running'
 import type { Day } from '@/core/day'
@@ -85,7 +93,13 @@ export const recoverWriteOff = defineCommand(
     await insertWriteOffRecovery(w.tx, { writeOffId, onDay, amount: amount.minor, reason, entryId })
     await insertFills(
       w.tx,
-      again.map((a) => ({ dueId: a.dueId, onDay, amount: -a.amount.minor, kind: 'write-off' as const, entryId })),
+      again.map((a) => ({
+        dueId: a.dueId,
+        onDay,
+        amount: negateMoney(a.amount).minor,
+        kind: 'write-off' as const,
+        entryId,
+      })),
     )
     for (const [i, a] of again.entries())
       await insertTaxMoves(w.tx, present(taxes[i]), { onDay, why: 'write-off', dueId: a.dueId, entryId })

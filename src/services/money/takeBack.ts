@@ -148,15 +148,17 @@ export const takeBack = async (w: Work, receipt: ReceiptRow, how: TakingBack): P
   await insertFills(
     w.tx,
     reopened.flatMap((r) => [
-      ...(isPositiveMoney(r.money) ? [{ ...note, dueId: r.dueId, amount: -r.money.minor, kind: 'void' as const }] : []),
+      ...(isPositiveMoney(r.money)
+        ? [{ ...note, dueId: r.dueId, amount: negateMoney(r.money).minor, kind: 'void' as const }]
+        : []),
       ...(isPositiveMoney(r.discount)
-        ? [{ ...note, dueId: r.dueId, amount: -r.discount.minor, kind: 'discount' as const }]
+        ? [{ ...note, dueId: r.dueId, amount: negateMoney(r.discount).minor, kind: 'discount' as const }]
         : []),
     ]),
   )
   await insertHeldMoves(
     w.tx,
-    held.map((h) => ({ ...note, ...h, amount: -h.amount.minor, why: 'void' as const })),
+    held.map((h) => ({ ...note, ...h, amount: negateMoney(h.amount).minor, why: 'void' as const })),
   )
   for (const d of discounts) await insertTaxMoves(w.tx, d.taxes, { ...note, why: 'discount', dueId: d.dueId })
   for (const t of tax) await insertTaxMoves(w.tx, t.taxes, { ...note, why: 'ahead', saleId: t.saleId })

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
+import { isPositiveMoney, sumMoney, toDecimalString, negateMoney } from '@/core/money'
 import { planInstallments, spreadRest } from '@/core/plan'
 import { listDuesOfPlan, lockOpenDues } from '@/data/queries/money'
 import { endPlan, insertPlanCharges, keepPlanCard, sumPlanCharge } from '@/data/queries/plans'
@@ -135,7 +135,9 @@ export const reschedulePlan = defineCommand('reschedule-plan', rescheduleInput, 
   const next = input.charge
     ? orRefuse(planInstallments(moved, installmentTerms(terms, w.currency)))
     : orRefuse(spreadRest(rows.map(standingRow), terms, w.currency))
-  await insertPlanCharges(w.tx, [{ planId: plan.id, onDay, amount: -unearned.minor, why: 'carried' as const }])
+  await insertPlanCharges(w.tx, [
+    { planId: plan.id, onDay, amount: negateMoney(unearned).minor, why: 'carried' as const },
+  ])
   await endPlan(w.tx, plan.id, { endedOn: onDay, endedAs: 'rescheduled' })
   const madeId = await writePlan(w, {
     saleId: sale.id,

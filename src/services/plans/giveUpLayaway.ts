@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { toDecimalString } from '@/core/money'
+import { toDecimalString, subtractMoney } from '@/core/money'
 import { givingUpFee } from '@/core/plan'
 import { listReceiptsForSale } from '@/data/queries/money'
 import { defineCommand, paperDay } from '../command'
@@ -47,7 +47,7 @@ export const giveUpLayaway = defineCommand('give-up-layaway', input, async (w, g
       saleId: sale.id,
       paid: toDecimalString(paid),
       fee: toDecimalString(fee),
-      refund: toDecimalString({ ...paid, minor: paid.minor - fee.minor }),
+      refund: toDecimalString(subtractMoney(paid, fee)),
     }),
   }
 })

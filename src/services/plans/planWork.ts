@@ -1,6 +1,14 @@
 import { present } from '@/core/present'
 import { addDays, laterDay, type Day } from '@/core/day'
-import { isPositiveMoney, shareMoney, smallerMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
+import {
+  isPositiveMoney,
+  shareMoney,
+  smallerMoney,
+  subtractMoney,
+  sumMoney,
+  type Money,
+  negateMoney,
+} from '@/core/money'
 import { payoffOn, type Payoff, type StandingRow } from '@/core/plan'
 import { postChargeEarned, postPayoff } from '@/core/ledger'
 import type { Db } from '@/data/connect'
@@ -93,7 +101,7 @@ export const earnRows = async (w: Work, plan: PlanFacts, through: Day): Promise<
       { kind: 'plan', id: plan.id, saleId: plan.saleId, customerId: plan.customerId },
     )
     await insertPlanCharges(w.tx, [
-      { planId: plan.id, dueId: row.id, onDay: on, amount: -amount.minor, why: 'earned', entryId },
+      { planId: plan.id, dueId: row.id, onDay: on, amount: negateMoney(amount).minor, why: 'earned', entryId },
     ])
     left = subtractMoney(left, amount)
     earned++
@@ -142,7 +150,9 @@ export const endCharge = async (w: Work, plan: PlanFacts, on: Day): Promise<Mone
       onAccount,
     })
     const entryId = await w.post(entry, { kind: 'plan', id: plan.id, saleId: plan.saleId, customerId: plan.customerId })
-    await insertPlanCharges(w.tx, [{ planId: plan.id, onDay: on, amount: -unearned.minor, why: 'ended', entryId }])
+    await insertPlanCharges(w.tx, [
+      { planId: plan.id, onDay: on, amount: negateMoney(unearned).minor, why: 'ended', entryId },
+    ])
     let left = offReceivables
     const fills: Parameters<typeof insertFills>[1][number][] = []
     for (const row of [...rows].reverse()) {

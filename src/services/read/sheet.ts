@@ -1,3 +1,4 @@
+import { overLimit } from '@/core/sale'
 import { present } from '@/core/present'
 import { nameOfDue } from '@/core/receipt'
 import { daysBetween, formatDay, type Day } from '@/core/day'
@@ -199,7 +200,6 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
     a.on < b.on ? -1 : a.on > b.on ? 1 : a.id - b.id,
   )
   const unitCosts = new Map((await standGoods(db, [...goods.values()], business)).map((g) => [g.goods.id, g.unitCost]))
-  const { creditLimit } = present(customer)
   return {
     story,
     today,
@@ -259,8 +259,7 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
     files,
     letters,
     costs: costs.find((c) => c.saleId === saleId) ?? null,
-    overLimit:
-      creditLimit && committed.minor > creditLimit.minor ? money(committed.minor - creditLimit.minor, currency) : null,
+    overLimit: overLimit(committed, present(customer).creditLimit),
     price: (unitPrice) => formatPrice(unitPrice, currency),
     version: `${story.stands}:${story.invoices.length}:${story.handovers.length}:${story.fills.length}:${story.heldMoves.length}:${trail.length}`,
     forActions: {

@@ -1,5 +1,5 @@
 import { nameOfDue } from '@/core/receipt'
-import { isPositiveMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
+import { isPositiveMoney, sumMoney, toDecimalString, type Money, subtractMoney } from '@/core/money'
 import { givingUpFee } from '@/core/plan'
 import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
@@ -31,7 +31,7 @@ export const readSheetPromise = async (db: Db, s: Story, business: Business, tod
             stands: s.layaway.standing.stands,
             left: t(s.layaway.standing.left),
             fee: t(fee),
-            back: t({ ...s.held, minor: s.held.minor - fee.minor }),
+            back: t(subtractMoney(s.held, fee)),
           }
         : null,
     dues: s.dues

@@ -3,7 +3,7 @@ import { addDays, type Day } from '@/core/day'
 import { listOpenBaskets } from '@/data/queries/baskets'
 import { countPost } from '@/data/queries/post'
 import { readComing, type Coming } from './repeats'
-import { isPositiveMoney, sumMoney, zeroMoney, type Money } from '@/core/money'
+import { isPositiveMoney, sumMoney, zeroMoney, type Money, subtractMoney } from '@/core/money'
 import { accountOfMethod } from '@/core/ledger'
 import type { NextStep } from '@/core/sale'
 import type { Db } from '@/data/connect'
@@ -147,13 +147,13 @@ const readDrawer = async (db: Db, { currency }: Business, today: Day): Promise<T
     sumTaken(db, today, currency),
   ])
   const drawer = sums.find((s) => s.id === accounts.find((a) => a.role === accountOfMethod.cash)?.id)
-  const now: Money = drawer ? { minor: drawer.debit.minor - drawer.credit.minor, currency } : zeroMoney(currency)
+  const now = drawer ? subtractMoney(drawer.debit, drawer.credit) : zeroMoney(currency)
   const cash = taken.find((t) => t.method === 'cash')
   const amount = cash?.amount ?? zeroMoney(currency)
   return {
     now,
     cash: amount,
     receipts: cash?.count ?? 0,
-    before: { minor: now.minor - amount.minor, currency },
+    before: subtractMoney(now, amount),
   }
 }

@@ -21,8 +21,8 @@ export const readVersions = async (db: Db, saleId: number, currency: string): Pr
   (await listVersions(db, saleId)).map((v) => ({
     n: v.n,
     kind: v.kind,
-    on: v.onDay as Day,
-    validUntil: v.validUntil as Day | null,
+    on: v.onDay,
+    validUntil: v.validUntil,
     gross: money(v.gross, currency),
     less: money(v.less, currency),
     lines: z.array(versionLine).parse(v.lines),

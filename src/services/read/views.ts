@@ -191,7 +191,7 @@ export const readTrail = async (db: Db, s: Story, business: Business): Promise<T
   ): TrailEvent => ({ on, seq: seq++, text, paper, amount, owes })
   const events: TrailEvent[] = versions.map((v) =>
     event(
-      v.onDay as Day,
+      v.onDay,
       v.kind === 'offered'
         ? `Estimate ${v.n} sent`
         : v.kind === 'agreed'

@@ -1,3 +1,4 @@
+import type { Day } from '@/core/day'
 import { present } from '@/core/present'
 import { z } from 'zod'
 import { keepNextMark } from '@/data/queries/nextMarks'
@@ -9,7 +10,7 @@ import { answerSale, takeSale } from './saleWork'
 
 const action = needed(40, 'The step')
 
-const mark = async (w: Work, saleId: number, step: string, how: { until: string | null; reason: string }) => {
+const mark = async (w: Work, saleId: number, step: string, how: { until: Day | null; reason: string }) => {
   await takeSale(w, saleId)
   const story = present((await readStories(w.tx, [saleId], w.business, w.today))[0])
   const there = story.next.find((n) => n.action === step)

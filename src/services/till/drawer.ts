@@ -1,5 +1,14 @@
 import { z } from 'zod'
-import { isZeroMoney, money, negateMoney, subtractMoney, toDecimalString } from '@/core/money'
+import {
+  isZeroMoney,
+  negateMoney,
+  subtractMoney,
+  toDecimalString,
+  sumMoney,
+  multiplyMoney,
+  decimal,
+  compareMoney,
+} from '@/core/money'
 import { KEPT_BY_PAPERS, postDrawerCount, postDrawerMove } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
@@ -72,12 +81,15 @@ const countInput = z.object({
 export const countDrawer = defineCommand('count-drawer', countInput, async (w, c) => {
   const onDay = paperDay(w, c.on)
   const pieces = Object.entries(c.pieces ?? {}).filter(([, n]) => n > 0)
-  const sum = pieces.reduce((s, [worth, n]) => s + w.money(worth, `pieces.${worth}`).minor * BigInt(n), 0n)
-  const counted = c.counted === undefined ? money(sum, w.currency) : w.money(c.counted, 'counted')
-  if (c.counted !== undefined && pieces.length > 0 && counted.minor !== sum)
+  const sum = sumMoney(
+    pieces.map(([worth, n]) => multiplyMoney(w.money(worth, `pieces.${worth}`), decimal(n))),
+    w.currency,
+  )
+  const counted = c.counted === undefined ? sum : w.money(c.counted, 'counted')
+  if (c.counted !== undefined && pieces.length > 0 && compareMoney(counted, sum) !== 0)
     refuse({
       code: 'invalid',
-      errors: [{ path: 'counted', message: `The pieces come to ${toDecimalString(money(sum, w.currency))}.` }],
+      errors: [{ path: 'counted', message: `The pieces come to ${toDecimalString(sum)}.` }],
     })
   if (c.counted === undefined && c.pieces === undefined)
     refuse({ code: 'invalid', errors: [{ path: 'counted', message: 'Count the pieces, or give the sum.' }] })

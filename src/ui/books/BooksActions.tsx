@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
-import { formatMoney, subtractMoney, sumMoney } from '@/core/money'
+import { formatMoney, subtractMoney, sumMoney, absMoney } from '@/core/money'
 import { DayField, MoneyField, Text } from '../fields'
 import { readTyped } from '../money/filling'
 import { Panel } from '../Panel'
@@ -140,11 +140,7 @@ const OwnEntry = ({ today, currency, accounts, onDone }: Omit<Props, 'closed'> &
         </tbody>
         <tbody>
           <tr className="total">
-            <td>
-              {difference.minor === 0n
-                ? ''
-                : `differs by ${formatMoney({ ...difference, minor: difference.minor < 0n ? -difference.minor : difference.minor })}`}
-            </td>
+            <td>{difference.minor === 0n ? '' : `differs by ${formatMoney(absMoney(difference))}`}</td>
             <td className="fig">{formatMoney(sum('debit'))}</td>
             <td className="fig">{formatMoney(sum('credit'))}</td>
           </tr>

@@ -14,7 +14,7 @@ interface Props {
     readonly name: string
     readonly type: string
     readonly size: number
-    readonly addedOn: string
+    readonly addedOn: Day
   }[]
   /** What is meant to be kept here. */
   readonly label: string
@@ -57,7 +57,7 @@ export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
               {f.name}
             </a>
             <span className="sub whitespace-nowrap">
-              {size(f.size)}, {formatDay(f.addedOn as Day)}
+              {size(f.size)}, {formatDay(f.addedOn)}
             </span>
             <button
               type="button"

@@ -1,20 +1,10 @@
 'use client'
 import { present } from '@/core/present'
 import { Minus, Plus, X } from 'lucide-react'
-import { tenderOf } from '@/core/receipt'
+import { tenderOf, likelyNotes } from '@/core/receipt'
 import { useCallback, useRef, useState } from 'react'
 import type { Method } from '@/core/ledger'
-import {
-  absMoney,
-  decimal,
-  formatPrice,
-  formatMoney,
-  isPositiveMoney,
-  minorDigits,
-  money,
-  toDecimalString,
-  type Money,
-} from '@/core/money'
+import { absMoney, decimal, formatPrice, formatMoney, isPositiveMoney, toDecimalString } from '@/core/money'
 import { MoneyField, QuantityField } from '../fields'
 import { findCustomers, findGoodsChoices, Picker, type FoundGoods } from '../Picker'
 import { MethodChoice } from './MethodChoice'
@@ -33,16 +23,6 @@ interface Sold {
   readonly saleId: number
   readonly totals: { readonly gross: string }
   readonly change: string
-}
-
-/** Sums somebody is likely to hand over: the next whole five, ten, twenty and fifty. */
-const likelyNotes = (total: Money): Money[] => {
-  const unit = 10n ** BigInt(minorDigits(total.currency))
-  const up = [5n, 10n, 20n, 50n].map((n) => ((total.minor + n * unit - 1n) / (n * unit)) * n * unit)
-  return [...new Set(up)]
-    .filter((m) => m > total.minor)
-    .slice(0, 3)
-    .map((m) => money(m, total.currency))
 }
 
 /** Sell, take the money, hand it over: goods, tender, receipt, without leaving the keyboard. */

@@ -4,7 +4,7 @@ import { present } from '@/core/present'
 import { useCallback, useEffect, useState } from 'react'
 import type { Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
-import type { zeroMoney } from '@/core/money'
+import { type zeroMoney, percentOf, type Money } from '@/core/money'
 import { formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
 import { tenderOf } from '@/core/receipt'
 import { DayField, MoneyField, Text } from '../fields'
@@ -326,7 +326,7 @@ const Afterwards = ({
     { name: 'now', owed, late },
     { name: 'then', owed: subtractMoney(owed, onDues), late: subtractMoney(late, onLate) },
   ]
-  const width = (part: { minor: bigint }) => (owed.minor === 0n ? 0 : Number((part.minor * 1000n) / owed.minor) / 10)
+  const width = (part: Money) => percentOf(part, owed)
   return (
     <section className="mt-6">
       <h2>Afterwards</h2>

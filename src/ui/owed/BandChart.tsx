@@ -18,7 +18,7 @@ export const BandChart = ({ weeks, other, currency, today }: Props) => {
   const [width, height, left, foot, top] = [760, 240, 74, 24, 12]
   const size = (minor: bigint): number => toDecimal(money(minor, currency)).toNumber()
   const x = scalePoint(
-    weeks.map((w) => w.week as string),
+    weeks.map((w) => w.week),
     [left, width - 26],
   )
   const most = Math.max(max(weeks, (w) => size(w.high)) ?? 0, max(other ?? [], (w) => size(w.median)) ?? 0, 1)

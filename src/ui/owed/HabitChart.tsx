@@ -20,7 +20,7 @@ interface HabitProps {
 export const HabitChart = ({ months, unit, fill }: HabitProps) => {
   const [width, height, foot] = [560, 170, 22]
   const x = scaleBand(
-    months.map((m) => m.month as string),
+    months.map((m) => m.month),
     [0, width],
   ).padding(0.3)
   const y = scaleLinear([0, Math.max(max(months, (m) => m.value ?? 0) ?? 0, 1)], [height - foot, 20])

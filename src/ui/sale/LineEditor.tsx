@@ -11,7 +11,7 @@ import {
 } from '@dnd-kit/core'
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useId, useRef } from 'react'
-import { formatMoney, isPositiveMoney } from '@/core/money'
+import { formatMoney, isPositiveMoney, negateMoney } from '@/core/money'
 import { Text } from '../fields'
 import { LineRow } from './LineRow'
 import {
@@ -19,7 +19,7 @@ import {
   emptyLine,
   groupSums,
   isBlank,
-  marginPercent,
+  lineMargin,
   readLess,
   readPasted,
   type DraftSettings,
@@ -144,7 +144,7 @@ export const LineEditor = ({ lines, setLines, wholeLess, onWholeLess, settings, 
                   n={i + 1}
                   settings={settings}
                   worth={present(totals.worths[i])}
-                  margin={l.kind === 'line' ? marginPercent(l, present(totals.lines[i]).net) : null}
+                  margin={l.kind === 'line' ? lineMargin(l, present(totals.lines[i]).net) : null}
                   groupSum={sums.get(l.key)}
                   addresses={addresses}
                   onChange={(change) => set(i, change)}
@@ -187,7 +187,7 @@ export const LineEditor = ({ lines, setLines, wholeLess, onWholeLess, settings, 
               </td>
               <td colSpan={2} className="border-0!" />
               <td className="fig border-0!">
-                {isPositiveMoney(totals.off) ? formatMoney({ ...totals.off, minor: -totals.off.minor }) : ''}
+                {isPositiveMoney(totals.off) ? formatMoney(negateMoney(totals.off)) : ''}
               </td>
               <td className="border-0!" />
             </tr>

@@ -4,7 +4,7 @@ import { formatDay, type Day } from '@/core/day'
 
 export interface PreviewedPlan {
   readonly rows: readonly {
-    readonly due: string
+    readonly due: Day
     readonly payment: string
     readonly principal: string
     readonly charge: string
@@ -69,11 +69,7 @@ export const PlanPreview = ({
             ) : (
               <tr key={i}>
                 <td>
-                  {kind === 'deposit'
-                    ? i < plan.rows.length - 1
-                      ? `deposit ${i + 1}`
-                      : 'the rest'
-                    : formatDay(r.due as Day)}
+                  {kind === 'deposit' ? (i < plan.rows.length - 1 ? `deposit ${i + 1}` : 'the rest') : formatDay(r.due)}
                 </td>
                 <td className="fig">{r.payment}</td>
                 {charged && <td className="fig">{r.charge}</td>}

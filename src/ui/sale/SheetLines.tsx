@@ -1,6 +1,6 @@
 import { present } from '@/core/present'
 import Link from 'next/link'
-import { formatMoney, isPositiveMoney } from '@/core/money'
+import { formatMoney, isPositiveMoney, negateMoney } from '@/core/money'
 import type { StoryLine } from '@/services/read/stories'
 import type { Sheet } from '@/services/read/sheet'
 import { Figure } from '@/ui/Figure'
@@ -76,7 +76,7 @@ export const SheetLines = ({ sheet }: { readonly sheet: Sheet }) => {
                 off the whole{sale.discountPercent.gt(0) ? `, ${sale.discountPercent.toString()} %` : ''}
               </td>
               <td className="border-0! r">
-                <Figure of={{ ...sheet.wholeLess, minor: -sheet.wholeLess.minor }} />
+                <Figure of={negateMoney(sheet.wholeLess)} />
               </td>
             </tr>
           )}

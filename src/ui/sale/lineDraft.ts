@@ -2,8 +2,6 @@ import { present } from '@/core/present'
 import {
   decimal,
   formatMoney,
-  minorDigits,
-  money,
   roundToMoney,
   sumMoney,
   toDecimalString,
@@ -11,8 +9,9 @@ import {
   zeroMoney,
   type Decimal,
   type Money,
+  subtractMoney,
 } from '@/core/money'
-import { lineWorth, shareWholeDiscount } from '@/core/sale'
+import { lineWorth, shareWholeDiscount, marginPercent } from '@/core/sale'
 import { computeTax, type TaxCode, type TaxedDocument } from '@/core/tax'
 
 /** A line while it is typed. Everything is text. */
@@ -189,7 +188,7 @@ export const draftTotals = (lines: readonly LineDraft[], wholeLess: string, s: D
   )
   const taxed = computeTax(
     lines.map((l, i) => ({
-      amount: money(present(counted[i]).minor - present(shares[i]).minor, s.currency),
+      amount: subtractMoney(present(counted[i]), present(shares[i])),
       taxCode: asTaxCode(
         (s.exempt ? exempt : undefined) ?? s.codes.find((c) => c.code === l.taxCode) ?? present(s.codes[0]),
         l.rateId,
@@ -203,21 +202,15 @@ export const draftTotals = (lines: readonly LineDraft[], wholeLess: string, s: D
     ...taxed,
     worths,
     off: sumMoney(shares, s.currency),
-    margin: costs.length === 0 ? null : percentLeft(taxed.net, cost),
+    margin: costs.length === 0 ? null : marginPercent(taxed.net, cost),
   }
 }
 
-const percentLeft = (net: Money, cost: Decimal): number | null => {
-  if (net.minor <= 0n) return null
-  const value = decimal(net.minor).div(decimal(10).pow(minorDigits(net.currency)))
-  return value.minus(cost).div(value).times(100).toDecimalPlaces(0).toNumber()
-}
-
 /** The margin of a line as a whole percentage of its net, or null where its cost is not known. */
-export const marginPercent = (line: LineDraft, net: Money): number | null =>
+export const lineMargin = (line: LineDraft, net: Money): number | null =>
   !line.unitCost || Number(line.unitCost) === 0
     ? null
-    : percentLeft(net, number(line.unitCost).times(number(line.quantity)))
+    : marginPercent(net, number(line.unitCost).times(number(line.quantity)))
 
 /** The sums of groups: by the key of the heading, what stands under it comes to, counted lines alone. */
 export const groupSums = (

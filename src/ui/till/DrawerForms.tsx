@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
-import { formatMoney, minorDigits, money, parseMoney, subtractMoney, toDecimalString } from '@/core/money'
+import { formatMoney, minorDigits, money, parseMoney, subtractMoney, toDecimalString, absMoney } from '@/core/money'
 import { MoneyField, QuantityField, Text } from '../fields'
 import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
@@ -157,10 +157,7 @@ const Count = ({ on, currency, expected }: Props) => {
       {any && over && (
         <p className="mt-3" role="status">
           <span className="fig font-bold">{formatMoney(sum)}</span> counted, {expected} by the books:{' '}
-          {over.minor === 0n
-            ? 'agrees'
-            : `${formatMoney(over.minor < 0n ? { ...over, minor: -over.minor } : over)} ${over.minor < 0n ? 'short' : 'over'}`}
-          .
+          {over.minor === 0n ? 'agrees' : `${formatMoney(absMoney(over))} ${over.minor < 0n ? 'short' : 'over'}`}.
         </p>
       )}
       <Refusal refused={refused} />

@@ -3,7 +3,7 @@ import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { addDays, addMonths, daysBetween, formatDay, isDay, monthStart, yearStart, type Day } from '@/core/day'
-import { formatMoney, isZeroMoney, sumMoney } from '@/core/money'
+import { formatMoney, isZeroMoney, sumMoney, negateMoney } from '@/core/money'
 import type { ReportRow } from '@/core/ledger'
 import { listAccounts } from '@/data/queries/accounts'
 import { sumTax } from '@/data/queries/invoices'
@@ -173,7 +173,7 @@ const Journal = async ({ from, to, query }: Shown) => {
                   </Link>
                 </td>
                 <td className="fig">{l.amount.minor > 0n && formatMoney(l.amount)}</td>
-                <td className="fig">{l.amount.minor < 0n && formatMoney({ ...l.amount, minor: -l.amount.minor })}</td>
+                <td className="fig">{l.amount.minor < 0n && formatMoney(negateMoney(l.amount))}</td>
               </tr>
             ))}
           </tbody>

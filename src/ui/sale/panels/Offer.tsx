@@ -1,6 +1,6 @@
 'use client'
 import { useEffect, useState } from 'react'
-import { addDays, formatDay, type Day } from '@/core/day'
+import { addDays, formatDay, day } from '@/core/day'
 import { DayField } from '../../fields'
 import { LetterFields, type LetterDraft } from '../../post/LetterFields'
 import { messageFor, Refusal } from '../../Refusal'
@@ -26,7 +26,7 @@ export const Offer = ({ sale, today, onClose }: PanelProps) => {
       `/sales/${sale.id}/offer`,
       { validUntil },
       {
-        say: () => `The estimate is out to ${sale.customer}, good through ${formatDay(validUntil as Day)}.`,
+        say: () => `The estimate is out to ${sale.customer}, good through ${formatDay(day(validUntil))}.`,
       },
     )
     if (!sent) return

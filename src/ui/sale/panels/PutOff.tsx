@@ -1,7 +1,7 @@
 'use client'
 import { present } from '@/core/present'
 import { useState } from 'react'
-import { addDays, formatDay, type Day } from '@/core/day'
+import { addDays, formatDay, day } from '@/core/day'
 import { DayField, Text } from '../../fields'
 import { messageFor, Refusal } from '../../Refusal'
 import { useSend } from '../../send'
@@ -19,7 +19,7 @@ export const PutOff = ({ sale, today, onClose }: PanelProps) => {
       `/sales/${sale.id}/next/put-off`,
       { action: step.action, until },
       {
-        say: () => `It comes back on ${formatDay(until as Day)}.`,
+        say: () => `It comes back on ${formatDay(day(until))}.`,
       },
     )
     if (done) onClose()

@@ -21,7 +21,7 @@ export const Repeat = ({ sale, today, onClose }: PanelProps) => {
   const { send, busy, refused } = useSend()
   const [r, setR] = useState({
     every: 'month',
-    firstOn: addMonths(today, 1) as string,
+    firstOn: String(addMonths(today, 1)),
     makes: 'invoice',
     times: '',
     until: '',

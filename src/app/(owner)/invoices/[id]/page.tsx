@@ -3,7 +3,7 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
-import { formatPrice, formatMoney, isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
+import { formatPrice, formatMoney, isPositiveMoney, sumMoney, toDecimalString, subtractMoney } from '@/core/money'
 import { findInvoice, listCreditsOf } from '@/data/queries/invoices'
 import { balancesBefore, entriesOfPapers } from '@/data/queries/ledger'
 import { listDuesOfInvoice } from '@/data/queries/money'
@@ -66,7 +66,7 @@ export default async function InvoicePage({ params }: { params: Promise<{ id: st
               on: invoice.on,
               kind: invoice.kind,
               currency,
-              left: toDecimalString({ minor: invoice.gross.minor - credited.minor, currency }),
+              left: toDecimalString(subtractMoney(invoice.gross, credited)),
               open: toDecimalString(open),
               lines: invoice.lines.map((l) => ({
                 lineId: l.saleLineId,

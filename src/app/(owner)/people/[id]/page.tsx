@@ -3,7 +3,7 @@ import Link from 'next/link'
 import { notFound, redirect } from 'next/navigation'
 import { daysBetween, formatDay, formatDayShort } from '@/core/day'
 import { formatMoney, isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
-import { addBars, moneyBar } from '@/core/sale'
+import { addBars, moneyBar, overLimit } from '@/core/sale'
 import { zeroMoney } from '@/core/money'
 import { readCustomer } from '@/services/read/customers'
 import { readUsual } from '@/services/read/usual'
@@ -51,7 +51,7 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
     customer.priceLevel ? `prices: ${customer.priceLevel}` : '',
     customer.language === 'en' ? '' : `papers in ${customer.language}`,
   ].filter(Boolean)
-  const over = customer.creditLimit ? page.committed.minor - customer.creditLimit.minor : 0n
+  const over = overLimit(page.committed, customer.creditLimit)
   const usual = (await readUsual(db, customer.id, business, today, 15)) ?? []
   return (
     <>
@@ -99,9 +99,9 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
           ))}
         </p>
       )}
-      {over > 0n && (
+      {over && (
         <p className="mb-3 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
-          With what is agreed, over the credit limit by {formatMoney({ minor: over, currency })}.
+          With what is agreed, over the credit limit by {formatMoney(over)}.
         </p>
       )}
       <p className="sub mb-1">Where the money of their last {page.sales.length} sales stands</p>

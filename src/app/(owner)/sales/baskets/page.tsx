@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { listOpenBaskets } from '@/data/queries/baskets'
-import { formatDay, type Day } from '@/core/day'
+import { formatDay } from '@/core/day'
 import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
 import { openShop } from '../../_shop'
@@ -37,7 +37,7 @@ export default async function Baskets() {
                 <td className="fig">
                   {b.things} {b.things === 1 ? 'thing' : 'things'}
                 </td>
-                <td className="r sub">since {formatDay(b.startedOn as Day)}</td>
+                <td className="r sub">since {formatDay(b.startedOn)}</td>
               </tr>
             ))}
           </tbody>

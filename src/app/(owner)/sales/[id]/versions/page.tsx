@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
-import { decimal, formatMoney, formatPrice, isPositiveMoney } from '@/core/money'
+import { decimal, formatMoney, formatPrice, isPositiveMoney, negateMoney } from '@/core/money'
 import type { ComparedLine, KeptLine } from '@/core/sale'
 import { findSales } from '@/data/queries/sales'
 import { readComparison, type Version } from '@/services/read/versions'
@@ -69,9 +69,9 @@ export default async function VersionsPage({
               <tr>
                 <td />
                 <td className="r text-iron-500">off the whole</td>
-                <td className="fig">{formatMoney({ ...c.before.less, minor: -c.before.less.minor })}</td>
+                <td className="fig">{formatMoney(negateMoney(c.before.less))}</td>
                 <td className="r text-iron-500">off the whole</td>
-                <td className="fig">{formatMoney({ ...c.now.less, minor: -c.now.less.minor })}</td>
+                <td className="fig">{formatMoney(negateMoney(c.now.less))}</td>
               </tr>
             )}
             <tr className="total">
