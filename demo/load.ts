@@ -5,7 +5,7 @@ import { addDays, addMonths, monthStart, weekday, type Day } from '../src/core/d
 import type { Command } from '../src/services/command'
 import { setUpBusiness } from '../src/services/access/setUpBusiness'
 import { businessDate } from '../src/services/clock'
-import { sentence } from '../src/services/failure'
+import { sentence } from '../src/contract/failure'
 import { countStock } from '../src/services/goods/countStock'
 import { addGoods } from '../src/services/goods/keepGoods'
 import { addSupplier } from '../src/services/goods/keepSupplier'

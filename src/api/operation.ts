@@ -5,10 +5,10 @@ import type { Day } from '@/core/day'
 import type { Database } from '@/data/connect'
 import { findBusiness, type Business } from '@/data/queries/business'
 import { parse, type Command, type Till } from '@/services/command'
-import type { Failure } from '@/services/failure'
-import { id as idField } from '@/services/input/fields'
-import { viewOfEntry } from '@/services/read/books'
-import { Refusal } from '@/services/refuse'
+import type { Failure } from '@/contract/failure'
+import { id as idField } from '@/contract/fields'
+import { viewOfEntry } from '@/model/books/books'
+import { Refusal } from '@/contract/refuse'
 
 /** A call as it arrives: parts of the path, the query, the body and the key. */
 export interface Call {

@@ -1,4 +1,4 @@
-import { factsOf, problemsOf, sentence, statusOf, type Failure } from '@/services/failure'
+import { factsOf, problemsOf, sentence, statusOf, type Failure } from '@/contract/failure'
 
 const TITLES: Readonly<Record<number, string>> = {
   400: 'The request cannot be read',

@@ -12,8 +12,8 @@ import { listAccounts } from '@/data/queries/accounts'
 import { findBusiness, type Business } from '@/data/queries/business'
 import { findEntries, insertEntry, type EntrySource, type EntryView } from '@/data/queries/ledger'
 import { listTaxCodes, type KeptTaxCode } from '@/data/queries/taxCodes'
-import type { Failure } from './failure'
-import { refuse, Refusal } from './refuse'
+import type { Failure } from '@/contract/failure'
+import { refuse, Refusal } from '@/contract/refuse'
 
 /** Where a command runs: which database, and which day it is. */
 export interface Till {

@@ -27,7 +27,7 @@ import { changeSale } from '@/services/sales/changeSale'
 import { agreeSale } from '@/services/sales/agreeSale'
 import { offerSale } from '@/services/sales/offerSale'
 import { startSale } from '@/services/sales/startSale'
-import { saleView } from '@/services/read/views'
+import { saleView } from '@/model/sale/saleView'
 import { openTestShop, type TestShop } from './shop'
 
 let s: TestShop

@@ -3,11 +3,11 @@ import { day, type Day } from '@/core/day'
 import { openDatabase, type Database } from '@/data/connect'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
 import type { Command } from '@/services/command'
-import { sentence } from '@/services/failure'
+import { sentence } from '@/contract/failure'
 import { countStock } from '@/services/goods/countStock'
 import { addGoods } from '@/services/goods/keepGoods'
 import { addCustomer } from '@/services/people/keepCustomer'
-import { readTies } from '@/services/read/books'
+import { readTies } from '@/model/books/books'
 import { TEMPLATE } from './setUp'
 
 let made = 0

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { yearStart, type Day } from '@/core/day'
 import { findEntry, listEntries } from '@/data/queries/ledger'
-import { day } from '@/services/input/fields'
+import { day } from '@/contract/fields'
 import { listClosings } from '@/data/queries/closings'
 import { closePeriod, reopenPeriod } from '@/services/books/closePeriod'
 import { writeEntry } from '@/services/books/writeEntry'
@@ -12,7 +12,7 @@ import {
   tiesView,
   trialBalanceView,
   viewOfEntry,
-} from '@/services/read/books'
+} from '@/model/books/books'
 import { listAccounts } from '@/data/queries/accounts'
 import { change, listOf, noQuery, page, read, readCursor } from '../operation'
 

@@ -1,14 +1,14 @@
 import { present } from '@/core/present'
 import { z } from 'zod'
 import { fillLetter, PAPER_LANGUAGES, usualLayout, type PaperKind } from '@/core/formats'
-import { ok } from '@/core/result'
+import { ok, err } from '@/core/result'
 import { sendPost } from '@/clockwork/postman'
 import { findBusiness } from '@/data/queries/business'
 import { listLayouts, listTemplates } from '@/data/queries/layouts'
 import { listMailbox } from '@/data/queries/mailbox'
 import { listPost } from '@/data/queries/post'
-import { id as idField } from '@/services/input/fields'
-import { addLayout, changeLayout, dropLayout, paperKind } from '@/services/papers/keepLayout'
+import { id as idField } from '@/contract/fields'
+import { addLayout, changeLayout, dropLayout } from '@/services/papers/keepLayout'
 import { readTemplate } from '@/services/post/letterFacts'
 import {
   dropLetter,
@@ -19,8 +19,8 @@ import {
   viewOfPost,
   writeLetter,
 } from '@/services/post/writeLetter'
-import { err } from '@/core/result'
 import { change, listOf, noQuery, page, read, readCursor, type Operation } from '../operation'
+import { paperKind } from '@/contract/layout'
 
 const whole = <T>(items: readonly T[]) => ({ items, next: null })
 

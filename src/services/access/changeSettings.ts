@@ -2,12 +2,12 @@ import { present } from '@/core/present'
 import { z } from 'zod'
 import { updateBusiness } from '@/data/queries/business'
 import { defineCommand } from '../command'
-import { amount, day, needed, text } from '../input/fields'
-import { usualArrangements } from '../input/usualArrangements'
-import { keepArrangement } from '../sales/startSale'
-import { refuse } from '../refuse'
+import { amount, day, needed, text } from '@/contract/fields'
+import { usualArrangements } from '@/contract/usualArrangements'
+import { refuse } from '@/contract/refuse'
 import { hasEntries } from '@/data/queries/ledger'
 import { seal } from './seal'
+import { keepArrangement } from '@/contract/arrangement'
 
 const settings = z.object({
   name: needed(120, 'A name').optional(),

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { err, ok, type Result } from '@/core/result'
 import { findPassphraseHash } from '@/data/queries/business'
 import type { Database } from '@/data/connect'
-import type { Failure } from '../failure'
+import type { Failure } from '@/contract/failure'
 
 /** What a passphrase must be like. Spaces are letters of it, but spaces alone are none. */
 export const newPassphrase = z

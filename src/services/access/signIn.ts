@@ -11,7 +11,7 @@ import {
 import { updateBusiness } from '@/data/queries/business'
 import type { Database } from '@/data/connect'
 import { log } from '@/log'
-import type { Failure } from '../failure'
+import type { Failure } from '@/contract/failure'
 import { hashPassphrase, newPassphrase, provePassphrase } from './passphrase'
 import { hashToken, makeSecret } from './secrets'
 

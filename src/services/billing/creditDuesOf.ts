@@ -17,7 +17,7 @@ import { insertTaxMoves } from '@/data/queries/promises'
 import type { Work } from '../command'
 import { openChanges } from '../money/duesOn'
 import { taxBack } from '../money/taxWork'
-import { refuse } from '../refuse'
+import { refuse } from '@/contract/refuse'
 
 const KINDS = {
   writtenOff: (f: FillRow) => f.kind === 'write-off',

@@ -4,8 +4,8 @@ import { isPositiveMoney, subtractMoney, sumMoney, ZERO, type Decimal, type Mone
 import { creditAmount, creditQuantities, type Credit, type CreditableLine, type CreditableTax } from '@/core/sale'
 import type { InvoiceRow, NewInvoice } from '@/data/queries/invoices'
 import type { Work } from '../command'
-import type { lineQuantities } from '../input/lines'
-import { refuse } from '../refuse'
+import type { lineQuantities } from '@/contract/lines'
+import { refuse } from '@/contract/refuse'
 
 /** What of an invoice can still be credited: its lines and taxes, with what earlier credit notes took. */
 export const creditable = (invoice: InvoiceRow, credits: readonly InvoiceRow[], currency: string) => {

@@ -6,7 +6,7 @@ import type { Day } from '@/core/day'
 import { listInvoicesOfSales, type InvoiceRow, type NewInvoice } from '@/data/queries/invoices'
 import type { SaleLineRow, SaleRow } from '@/data/queries/sales'
 import type { Work } from '../command'
-import { worthOf } from '../read/stories'
+import { worthOf } from '@/model/sale/story'
 import type { LockedSale } from '../sales/saleWork'
 
 interface Billable {

@@ -25,7 +25,7 @@ import { takeNumber } from '@/data/queries/numbers'
 import { insertHandover, listHandovers, reserveId, type HandoverRow, type SaleLineRow } from '@/data/queries/sales'
 import { findGoods, insertMoves, listMovesOf, type MoveRow } from '@/data/queries/goods'
 import type { Work } from '../command'
-import { refuse } from '../refuse'
+import { refuse } from '@/contract/refuse'
 import type { LockedSale } from '../sales/saleWork'
 import { readWaitingAhead } from './waitingAhead'
 

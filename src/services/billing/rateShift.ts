@@ -3,7 +3,7 @@ import { addMoney, subtractMoney, zeroMoney, type Money } from '@/core/money'
 import type { TaxedDocument } from '@/core/tax'
 import type { SaleLineRow, SaleRow } from '@/data/queries/sales'
 import type { Work } from '../command'
-import { totalsOf } from '../read/stories'
+import { totalsOf } from '@/model/sale/story'
 import { billedGross, billedSoFar, isBilledAtOther, priceParts } from './draftBill'
 
 /**

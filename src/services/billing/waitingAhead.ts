@@ -4,7 +4,7 @@ import { type Day, day } from '@/core/day'
 import { listInvoicesOfSales } from '@/data/queries/invoices'
 import { listHandovers } from '@/data/queries/sales'
 import type { Work } from '../command'
-import { refuse } from '../refuse'
+import { refuse } from '@/contract/refuse'
 
 const FOR_EVER = day('9999-12-31')
 

@@ -5,8 +5,8 @@ import { insertAccounts, listAccounts } from '@/data/queries/accounts'
 import { insertTaxCode, lastDayOfTax } from '@/data/queries/taxCodes'
 import type { Transaction } from '@/data/connect'
 import { defineCommand } from '../command'
-import { day, id, needed, rate } from '../input/fields'
-import { found, refuse } from '../refuse'
+import { day, id, needed, rate } from '@/contract/fields'
+import { found, refuse } from '@/contract/refuse'
 
 export const taxCodeInput = z.object({
   code: needed(20, 'A code'),

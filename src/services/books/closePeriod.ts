@@ -4,9 +4,9 @@ import { err, type Result } from '@/core/result'
 import { updateBusiness } from '@/data/queries/business'
 import { insertClosing } from '@/data/queries/closings'
 import { defineCommand, parse, type Command, type Till } from '../command'
-import type { Failure } from '../failure'
-import { day, needed, text } from '../input/fields'
-import { refuse, Refusal } from '../refuse'
+import type { Failure } from '@/contract/failure'
+import { day, needed, text } from '@/contract/fields'
+import { refuse, Refusal } from '@/contract/refuse'
 import { provePassphrase } from '../access/passphrase'
 
 /** Closes the books through a day before today: nothing may be dated on or before it any more. */

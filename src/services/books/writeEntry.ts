@@ -5,9 +5,9 @@ import { isZeroMoney, sumMoney, zeroMoney, subtractMoney, absMoney } from '@/cor
 import { listAccounts } from '@/data/queries/accounts'
 import { findEntry } from '@/data/queries/ledger'
 import { defineCommand, paperDay } from '../command'
-import { amount, needed, on } from '../input/fields'
-import { refuse } from '../refuse'
-import { viewOfEntry } from '../read/books'
+import { amount, needed, on } from '@/contract/fields'
+import { refuse } from '@/contract/refuse'
+import { viewOfEntry } from '@/model/books/books'
 
 export const writeEntryInput = z.object({
   on,

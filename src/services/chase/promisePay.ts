@@ -3,8 +3,8 @@ import { isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
 import { listDuesOfSales } from '@/data/queries/money'
 import { dropPromises, insertPromise } from '@/data/queries/promises'
 import { defineCommand } from '../command'
-import { day, id, positiveAmount, text } from '../input/fields'
-import { refuse } from '../refuse'
+import { day, id, positiveAmount, text } from '@/contract/fields'
+import { refuse } from '@/contract/refuse'
 import { answerSale, takeSale } from '../sales/saleWork'
 
 const input = z.object({

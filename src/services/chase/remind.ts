@@ -8,10 +8,10 @@ import { lockCustomers } from '@/data/queries/joinCustomers'
 import { listOpenDues } from '@/data/queries/money'
 import { insertReminder, listReminders } from '@/data/queries/promises'
 import { defineCommand, type Work } from '../command'
-import { id } from '../input/fields'
+import { id } from '@/contract/fields'
 import { customerFor } from '../people/customerFor'
 import { writeLetterIn } from '../post/writeLetter'
-import { refuse } from '../refuse'
+import { refuse } from '@/contract/refuse'
 
 /** Which reminder a customer would get on a day, or from when; null where nothing of theirs is late. */
 export const readNextReminder = async (

@@ -1,7 +1,7 @@
 import type { PaperKind } from '@/core/formats'
 import { findCustomer } from '@/data/queries/customers'
 import type { Till } from '../command'
-import { sentence } from '../failure'
+import { sentence } from '@/contract/failure'
 import { writeLetter } from '../post/writeLetter'
 import { remind } from './remind'
 

@@ -2,7 +2,7 @@ import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
 import { findLink, seeLink } from '@/data/queries/links'
 import { hashToken } from '../access/secrets'
-import { refuse } from '../refuse'
+import { refuse } from '@/contract/refuse'
 
 export interface OpenPage {
   readonly linkId: number

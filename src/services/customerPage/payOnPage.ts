@@ -3,11 +3,11 @@ import { isPositiveMoney, subtractMoney, sumMoney, zeroMoney, type Money } from 
 import { sumPaymentsUnderWay } from '@/data/queries/cardPayments'
 import { listOpenDues } from '@/data/queries/money'
 import { defineCommand, type Work } from '../command'
-import { positiveAmount, text } from '../input/fields'
-import { readDepositsAsked } from '../money/takeReceipt'
+import { positiveAmount, text } from '@/contract/fields'
 import { askPayment } from '../money/cardPayment'
-import { refuse } from '../refuse'
+import { refuse } from '@/contract/refuse'
 import { mustOpenPage, opensSale, type OpenPage } from './openPage'
+import { readDepositsAsked } from '@/model/receivables/depositsAsked'
 
 const input = z.object({
   token: text(100),

@@ -9,9 +9,9 @@ import { findCustomer } from '@/data/queries/customers'
 import { findInvoice } from '@/data/queries/invoices'
 import { findReceipt, listHeld, listOpenDues, listReceipts, listReceiptsOfSale } from '@/data/queries/money'
 import { findDepositRequest, findSales, listSaleIds, listVersions } from '@/data/queries/sales'
-import { readDepositsAsked } from '../money/takeReceipt'
-import { readStories, worthOf, type Story } from '../read/stories'
+import { readStories, worthOf, type Story } from '@/model/sale/story'
 import { opensSale, type OpenPage } from './openPage'
+import { readDepositsAsked } from '@/model/receivables/depositsAsked'
 
 /** A line of an estimate as its customer sees it: no cost, no margin, nothing of the shelf. */
 export interface PageLine {

@@ -6,8 +6,8 @@ import { deleteFile, findFile, insertFile, type FileOwner } from '@/data/queries
 import { findGoods, updateGoods } from '@/data/queries/goods'
 import { findSales } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
-import { id, needed } from '../input/fields'
-import { found, refuse } from '../refuse'
+import { id, needed } from '@/contract/fields'
+import { found, refuse } from '@/contract/refuse'
 
 /** The largest file that is kept: a photograph from a telephone, a long letter. */
 export const LARGEST_FILE = 4_000_000

@@ -9,8 +9,8 @@ import { insertStockCount } from '@/data/queries/stockCounts'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Work } from '../command'
-import { id, on, quantityOrZero, unitPrice } from '../input/fields'
-import { found, refuse } from '../refuse'
+import { id, on, quantityOrZero, unitPrice } from '@/contract/fields'
+import { found, refuse } from '@/contract/refuse'
 import { changesOf, shelvesOn, type PlacedShelf } from './shelvesOn'
 
 export const countStockInput = z.object({

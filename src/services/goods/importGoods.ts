@@ -5,8 +5,8 @@ import { listAccounts } from '@/data/queries/accounts'
 import { findGoodsByCodes, insertManyGoods, updateManyGoods } from '@/data/queries/goods'
 import { toFourPlaces } from '@/core/money'
 import { defineCommand, type Work } from '../command'
-import { needed, quantityOrZero, text, unitPrice } from '../input/fields'
-import { refuse } from '../refuse'
+import { needed, quantityOrZero, text, unitPrice } from '@/contract/fields'
+import { refuse } from '@/contract/refuse'
 import { readTableFile, type FileTable } from './readTableFile'
 
 /** What a column may be called, in lower case without spaces; the first is what an export calls it. */

@@ -14,9 +14,9 @@ import {
 import { listPriceLevels, replacePrices } from '@/data/queries/prices'
 import { findSupplier, insertSupplier, replaceGoodsSuppliers } from '@/data/queries/suppliers'
 import { defineCommand, type Work } from '../command'
-import { day, id, needed, quantity, quantityOrZero, tags, text, unitPrice } from '../input/fields'
-import { goodsView } from '../read/goods'
-import { found, refuse } from '../refuse'
+import { day, id, needed, quantity, quantityOrZero, tags, text, unitPrice } from '@/contract/fields'
+import { goodsView } from '@/model/goods/goods'
+import { found, refuse } from '@/contract/refuse'
 
 const priceRow = z
   .object({

@@ -2,7 +2,7 @@ import { present } from '@/core/present'
 import { z } from 'zod'
 import { findSupplier, insertSupplier } from '@/data/queries/suppliers'
 import { defineCommand } from '../command'
-import { needed, text } from '../input/fields'
+import { needed, text } from '@/contract/fields'
 
 const input = z.object({
   name: needed(200, 'A name'),

@@ -4,7 +4,7 @@ import { firstDayToLeave, leaveOn, type Shelf } from '@/core/stock'
 import type { Day } from '@/core/day'
 import { listShelfChanges, type Goods, type MoveRow } from '@/data/queries/goods'
 import type { Work } from '../command'
-import { refuse } from '../refuse'
+import { refuse } from '@/contract/refuse'
 import { changesOf, shelvesOn, type PlacedShelf } from './shelvesOn'
 
 export interface Leaving {

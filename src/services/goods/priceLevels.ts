@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { insertPriceLevel, insertTaxArea, listPriceLevels, listTaxAreas, updatePriceLevel } from '@/data/queries/prices'
 import { defineCommand } from '../command'
-import { id, needed, percent } from '../input/fields'
-import { found, refuse } from '../refuse'
+import { id, needed, percent } from '@/contract/fields'
+import { found, refuse } from '@/contract/refuse'
 
 const fields = {
   name: needed(80, 'A name'),

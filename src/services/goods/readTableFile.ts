@@ -1,5 +1,5 @@
 import { runElsewhere } from '@/workers/runElsewhere'
-import { refuse } from '../refuse'
+import { refuse } from '@/contract/refuse'
 import { readTable, type FileTable, type ReadTable } from './tableFile'
 
 export type { FileTable }

@@ -3,7 +3,7 @@ import { firstDayFor, lowestFrom, type Change } from '@/core/running'
 import type { Day } from '@/core/day'
 import { listFillsOfDues, type DueRow, type FillRow } from '@/data/queries/money'
 import type { Work } from '../command'
-import { refuse } from '../refuse'
+import { refuse } from '@/contract/refuse'
 
 /** What changed the open part of a due: the due itself, and what was put on it. */
 export const openChanges = (due: DueRow, fills: readonly FillRow[]): Change[] => [

@@ -4,7 +4,7 @@ import { HELD_KINDS, type HeldKind } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { listHeldChanges, lockHeld } from '@/data/queries/money'
 import type { Work } from '../command'
-import { refuse } from '../refuse'
+import { refuse } from '@/contract/refuse'
 
 /** Whose held money: a sale's, or what is on account of a customer. */
 export interface HeldPlace {

@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { toDecimalString } from '@/core/money'
 import { defineCommand } from '../command'
-import { arrangement } from '../input/arrangement'
-import { on, positiveAmount } from '../input/fields'
-import { planOf } from '../plans/planTerms'
+import { arrangement } from '@/contract/arrangement'
+import { on, positiveAmount } from '@/contract/fields'
+import { planOf } from '@/model/plan/terms'
 
 const input = z.intersection(z.object({ total: positiveAmount, on }), arrangement)
 

@@ -1,11 +1,10 @@
 import { present } from '@/core/present'
 import { z } from 'zod'
-import { isPositiveMoney, subtractMoney, sumMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
-import { fillNamed, fillOldest, tenderOf, type DepositAsked, type Filling } from '@/core/receipt'
+import { isPositiveMoney, sumMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
+import { fillNamed, tenderOf, type Filling } from '@/core/receipt'
 import { postReceipt, type Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
-import type { Business } from '@/data/queries/business'
 import { findCustomer } from '@/data/queries/customers'
 import {
   findDueOwner,
@@ -17,15 +16,13 @@ import {
   listHeldMoves,
   lockOpenDues,
   type DueRow,
-  type ReceiptRow,
 } from '@/data/queries/money'
 import { insertTaxMoves } from '@/data/queries/promises'
 import { takeNumber } from '@/data/queries/numbers'
-import { findSales, listSaleIds, lockSale, reserveId } from '@/data/queries/sales'
+import { findSales, lockSale, reserveId } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Work } from '../command'
-import { amount, id, method, on, positiveAmount, text } from '../input/fields'
-import { readStories } from '../read/stories'
-import { found, refuse } from '../refuse'
+import { amount, id, method, on, positiveAmount, text } from '@/contract/fields'
+import { found, refuse } from '@/contract/refuse'
 import { customerFor } from '../people/customerFor'
 import { refreshSale } from '../sales/refreshSale'
 import { heldKindOf } from './heldWork'
@@ -33,6 +30,9 @@ import { layawayLeft } from '../plans/layawayLeft'
 import { discountsOf, noteDiscounts, offered } from './discountWork'
 import { duesOn, type DuesOn } from './duesOn'
 import { asPostings, taxComing } from './taxWork'
+import { readDepositsAsked } from '@/model/receivables/depositsAsked'
+import { fillOldestOn } from '@/model/receipt/fillOldestOn'
+import { changeOf } from '@/model/receipt/changeOf'
 
 const wish = z.union(
   [z.object({ dueId: id, amount: positiveAmount }), z.object({ saleId: id, amount: positiveAmount })],
@@ -58,39 +58,6 @@ export const takeReceiptInput = z.object({
     .default('oldest'),
 })
 type TakeReceipt = Omit<z.output<typeof takeReceiptInput>, 'forOthers'> & { readonly forOthers?: boolean }
-
-/** Deposits asked for on agreed sales of a customer and not received, the earliest agreed first. */
-export const readDepositsAsked = async (
-  db: Db,
-  customerId: number,
-  business: Business,
-  today: Day,
-): Promise<DepositAsked[]> => {
-  const ids = await listSaleIds(db, { customerId, stands: 'agreed' }, { limit: 200 }, today)
-  const stories = await readStories(db, [...ids].reverse(), business, today)
-  return stories.flatMap((s) => {
-    const step = s.next.find((n) => n.action === 'ask-deposit')
-    return step?.amount ? [{ saleId: s.sale.id, open: step.amount }] : []
-  })
-}
-
-/** What an amount that comes on a day pays, oldest first: dues with what comes off them that day, then deposits asked for. */
-export const fillOldestOn = (
-  dues: readonly DueRow[],
-  deposits: readonly DepositAsked[],
-  amount: Money,
-  on: Day,
-): Filling =>
-  fillOldest(
-    {
-      dues: offered(
-        dues.filter((d) => d.issuedOn <= on),
-        on,
-      ),
-      deposits,
-    },
-    amount,
-  )
 
 /** What a receipt may fill, of whoever owes it: locked, and what of it was open on the day and on every later one. */
 const duesToFill = async (
@@ -297,10 +264,6 @@ export const refreshTouched = async (w: Work, receiptId: number): Promise<void> 
   ])
   for (const saleId of [...touched].sort((a, b) => a - b)) await refreshSale(w, saleId)
 }
-
-/** What went back of what was given. */
-export const changeOf = (r: Pick<ReceiptRow, 'tendered' | 'amount' | 'rounding'>): Money =>
-  subtractMoney(subtractMoney(r.tendered, r.amount), r.rounding)
 
 /** A receipt as the HTTP interface answers it. */
 export const receiptView = async (w: { tx: Db; currency: string }, receiptId: number) => {

@@ -6,9 +6,9 @@ import { insertHeldMoves, insertRefundVoid, listHeldMoves, listRefundsByIds } fr
 import { insertTaxMoves, listTaxOfEntry } from '@/data/queries/promises'
 import { lockSale } from '@/data/queries/sales'
 import { dayAfter, defineCommand } from '../command'
-import { id, needed, on } from '../input/fields'
+import { id, needed, on } from '@/contract/fields'
 import { layawayLeft } from '../plans/layawayLeft'
-import { found, refuse } from '../refuse'
+import { found, refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { asPostings, negateTaxes } from './taxWork'
 

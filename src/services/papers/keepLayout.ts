@@ -1,28 +1,11 @@
 import { present } from '@/core/present'
 import { z } from 'zod'
-import { layoutSpec, PAPER_BLOCKS, PAPER_COLUMNS, PAPERS, type LayoutSpec } from '@/core/formats'
+import { layoutSpec } from '@/core/formats'
 import { clearUsual, deleteLayout, findLayout, insertLayout, listLayouts, updateLayout } from '@/data/queries/layouts'
 import { defineCommand, type Work } from '../command'
-import { id, needed, text } from '../input/fields'
-import { found, refuse } from '../refuse'
-
-export const paperKind = z.enum(PAPERS, { error: `One of ${PAPERS.join(', ')}.` })
-
-/** How a paper looks, as it is kept. */
-export const layoutInput = z.object({
-  title: text(80).default(''),
-  above: text(2000).default(''),
-  below: text(2000).default(''),
-  columns: z
-    .array(z.object({ key: z.enum(PAPER_COLUMNS), name: text(40).default('') }))
-    .max(PAPER_COLUMNS.length)
-    .refine((all) => new Set(all.map((c) => c.key)).size === all.length, 'Each column stands once.'),
-  blocks: z.array(z.enum(PAPER_BLOCKS)).max(PAPER_BLOCKS.length),
-  showMark: z.boolean().default(true),
-  showNotes: z.boolean().default(true),
-  showDeliverTo: z.boolean().default(true),
-})
-export const readLayoutSpec = (kept: unknown): LayoutSpec => layoutInput.parse(kept)
+import { id, needed } from '@/contract/fields'
+import { found, refuse } from '@/contract/refuse'
+import { paperKind, layoutInput } from '@/contract/layout'
 
 const makeUsual = async (w: Work, layoutId: number, paper: string, usual: boolean | undefined): Promise<void> => {
   if (usual === undefined) return

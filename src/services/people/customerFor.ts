@@ -1,6 +1,6 @@
 import { findCustomer, type Customer } from '@/data/queries/customers'
 import type { Work } from '../command'
-import { found, refuse } from '../refuse'
+import { found, refuse } from '@/contract/refuse'
 
 /** The customer a paper is written for. One that was joined to another gets no new papers. */
 export const customerFor = async (w: Work, customerId: number): Promise<Customer> => {

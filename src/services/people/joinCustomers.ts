@@ -3,9 +3,9 @@ import { z } from 'zod'
 import { findCustomer, updateCustomer } from '@/data/queries/customers'
 import { lockCustomers, moveCustomer } from '@/data/queries/joinCustomers'
 import { defineCommand } from '../command'
-import { id } from '../input/fields'
-import { customerView } from '../read/customers'
-import { found, refuse } from '../refuse'
+import { id } from '@/contract/fields'
+import { customerView } from '@/model/people/customers'
+import { found, refuse } from '@/contract/refuse'
 
 const FILLED = ['contact', 'email', 'phone', 'kind', 'priceLevel'] as const
 

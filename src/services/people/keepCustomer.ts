@@ -4,9 +4,9 @@ import { insertCustomer, replaceAddresses, replaceContacts, updateCustomer } fro
 import { findPriceLevel, listTaxAreas } from '@/data/queries/prices'
 import { PAPER_LANGUAGES } from '@/core/formats'
 import { defineCommand, type Work } from '../command'
-import { amount, day, days, id, needed, percent, tags, text } from '../input/fields'
-import { customerView } from '../read/customers'
-import { refuse } from '../refuse'
+import { amount, day, days, id, needed, percent, tags, text } from '@/contract/fields'
+import { customerView } from '@/model/people/customers'
+import { refuse } from '@/contract/refuse'
 import { customerFor } from './customerFor'
 
 const email = z.union([z.literal(''), z.email('An e-mail address looks like name@place.example.').max(200)])

@@ -4,14 +4,13 @@ import { planInstallments, spreadRest } from '@/core/plan'
 import { listDuesOfPlan, lockOpenDues } from '@/data/queries/money'
 import { endPlan, insertPlanCharges, keepPlanCard, sumPlanCharge } from '@/data/queries/plans'
 import { defineCommand, paperDay } from '../command'
-import { every, installmentCharge } from '../input/arrangement'
-import { day, id, method, on } from '../input/fields'
-import { orRefuse, refuse } from '../refuse'
+import { every, installmentCharge, keepArrangement } from '@/contract/arrangement'
+import { day, id, method, on } from '@/contract/fields'
+import { orRefuse, refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { takeSale } from '../sales/saleWork'
-import { keepArrangement } from '../sales/startSale'
 import { writeReceipt } from '../money/takeReceipt'
-import { installmentTerms } from './planTerms'
+import { installmentTerms } from '@/model/plan/terms'
 import {
   earnRows,
   endCharge,

@@ -29,9 +29,9 @@ import {
   type PlanFacts,
 } from '@/data/queries/plans'
 import type { Work } from '../command'
-import { readArrangement } from '../input/arrangement'
-import { refuse } from '../refuse'
-import { installmentTerms } from './planTerms'
+import { readArrangement } from '@/contract/arrangement'
+import { refuse } from '@/contract/refuse'
+import { installmentTerms } from '@/model/plan/terms'
 
 export const standingRow = (d: DueRow): StandingRow => ({
   due: d.dueOn,

@@ -7,11 +7,10 @@ import { takeNumber } from '@/data/queries/numbers'
 import { insertPlan, insertPlanCharges } from '@/data/queries/plans'
 import { reserveId } from '@/data/queries/sales'
 import type { Work } from '../command'
-import type { Arrangement } from '../input/arrangement'
-import { orRefuse } from '../refuse'
-import { keepArrangement } from '../sales/startSale'
+import { type Arrangement, keepArrangement } from '@/contract/arrangement'
+import { orRefuse } from '@/contract/refuse'
 import type { LockedSale } from '../sales/saleWork'
-import { firstDueFrom, installmentTerms } from './planTerms'
+import { firstDueFrom, installmentTerms } from '@/model/plan/terms'
 
 interface NewPlan {
   readonly saleId: number

@@ -9,7 +9,7 @@ import { findInvoice } from '@/data/queries/invoices'
 import { findTemplate } from '@/data/queries/layouts'
 import { findReceipt, listDuesOfInvoice, listOpenDues } from '@/data/queries/money'
 import { findDepositRequest, findHandover } from '@/data/queries/sales'
-import { readStories } from '../read/stories'
+import { readStories } from '@/model/sale/story'
 
 /** Whom a paper concerns and what a letter about it may speak of. */
 export interface AboutPaper {

@@ -5,8 +5,8 @@ import { findSales } from '@/data/queries/sales'
 import type { Db } from '@/data/connect'
 import { hashToken, makeSecret } from '../access/secrets'
 import { defineCommand } from '../command'
-import { id } from '../input/fields'
-import { found } from '../refuse'
+import { id } from '@/contract/fields'
+import { found } from '@/contract/refuse'
 import { publicAddress } from './publicAddress'
 
 /** How many days a link opens a page. */

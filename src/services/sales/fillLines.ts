@@ -2,16 +2,15 @@ import { present } from '@/core/present'
 import { decimal, toFourPlaces, ZERO, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { rateOn } from '@/core/tax'
-import { listAddresses, type Customer } from '@/data/queries/customers'
+import type { Customer } from '@/data/queries/customers'
 import { findGoods } from '@/data/queries/goods'
-import { listTaxAreas } from '@/data/queries/prices'
 import type { LineKind } from '@/data/queries/sales'
-import type { Db } from '@/data/connect'
 import type { Work } from '../command'
-import { readPricing } from '../goods/pricing'
-import { readUnitCosts } from '../goods/unitCosts'
-import type { LineInput } from '../input/lines'
-import { refuse } from '../refuse'
+import { readPricing } from '@/model/goods/pricing'
+import { readUnitCosts } from '@/model/goods/unitCosts'
+import type { LineInput } from '@/contract/lines'
+import { refuse } from '@/contract/refuse'
+import { isExempt, readAreaCode } from '@/model/people/taxOf'
 
 export interface FilledLine {
   readonly goodsId: number | null
@@ -30,21 +29,6 @@ export interface FilledLine {
   readonly chosen: boolean
   readonly expectedCost: string
   readonly deliverTo: string
-}
-
-/** Whether no tax is charged to a customer on a day: their exemption holds through its last day. */
-export const isExempt = (customer: Pick<Customer, 'taxExempt' | 'exemptUntil'>, on: Day): boolean =>
-  customer.taxExempt && (customer.exemptUntil === null || on <= customer.exemptUntil)
-
-/** The tax code that what is taxed takes where it is delivered: by the address's tax area, if it has one. */
-export const readAreaCode = async (db: Db, customerId: number): Promise<(deliverTo: string) => number | undefined> => {
-  const addresses = (await listAddresses(db, customerId)).filter((a) => a.kind === 'deliver-to')
-  const areas = addresses.some((a) => a.taxArea !== '') ? await listTaxAreas(db) : []
-  const usual = addresses.find((a) => a.isDefault) ?? addresses[0]
-  return (deliverTo) => {
-    const area = (addresses.find((a) => a.text === deliverTo) ?? usual)?.taxArea
-    return areas.find((a) => a.code === area)?.taxCodeId
-  }
 }
 
 /** What one line may come to, before tax: a trillion, with every currency's digits well inside what can be kept. */

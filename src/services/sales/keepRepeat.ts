@@ -3,9 +3,9 @@ import { z } from 'zod'
 import { repeatDay, type Repeating } from '@/core/sale'
 import { insertRepeat, listRepeats, lockRepeat, updateRepeat } from '@/data/queries/repeats'
 import { defineCommand } from '../command'
-import { day, id } from '../input/fields'
-import { viewOfRepeat } from '../read/repeats'
-import { found, refuse } from '../refuse'
+import { day, id } from '@/contract/fields'
+import { viewOfRepeat } from '@/model/sale/repeats'
+import { found, refuse } from '@/contract/refuse'
 import { takeSale } from './saleWork'
 
 const input = z.object({

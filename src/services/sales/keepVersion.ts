@@ -1,28 +1,10 @@
-import { z } from 'zod'
 import { money, toDecimalString } from '@/core/money'
 import { insertVersion } from '@/data/queries/sales'
 import type { Day } from '@/core/day'
 import type { RefreshedSale } from './refreshSale'
-import { countedQuantity, worthOf } from '../read/stories'
+import { countedQuantity, worthOf } from '@/model/sale/story'
 import type { Work } from '../command'
-
-/** A line as a version keeps it. */
-export const versionLine = z.object({
-  lineId: z.number(),
-  description: z.string(),
-  note: z.string(),
-  quantity: z.string(),
-  unitPrice: z.string(),
-  discountPercent: z.string(),
-  taxCode: z.string(),
-  kind: z.string().default('stock'),
-  choice: z.string().default('none'),
-  choiceGroup: z.string().default(''),
-  chosen: z.boolean().default(true),
-  discountAmount: z.string().default('0'),
-  net: z.string().default(''),
-})
-export type VersionLine = z.output<typeof versionLine>
+import type { VersionLine } from '@/model/sale/versionLine'
 
 /** Keeps what was offered or agreed as it was at this moment. */
 export const keepVersion = async (

@@ -3,9 +3,9 @@ import { present } from '@/core/present'
 import { z } from 'zod'
 import { keepNextMark } from '@/data/queries/nextMarks'
 import { defineCommand, type Work } from '../command'
-import { day, id, needed } from '../input/fields'
-import { readStories } from '../read/stories'
-import { refuse } from '../refuse'
+import { day, id, needed } from '@/contract/fields'
+import { readStories } from '@/model/sale/story'
+import { refuse } from '@/contract/refuse'
 import { answerSale, takeSale } from './saleWork'
 
 const action = needed(40, 'The step')

@@ -25,9 +25,9 @@ import {
 } from '@/data/queries/sales'
 import { bringBack, outOf, type ComingBack } from '../billing/goodsBack'
 import { dayAfter, defineCommand, paperDay, type Work } from '../command'
-import { id, needed, on } from '../input/fields'
-import { lineQuantities } from '../input/lines'
-import { found, refuse } from '../refuse'
+import { id, needed, on } from '@/contract/fields'
+import { lineQuantities } from '@/contract/lines'
+import { found, refuse } from '@/contract/refuse'
 import { refreshSale } from './refreshSale'
 import { takeSale, type LockedSale } from './saleWork'
 

@@ -1,8 +1,8 @@
 import { present } from '@/core/present'
 import type { Work } from '../command'
-import { found, refuse } from '../refuse'
+import { found, refuse } from '@/contract/refuse'
 import { listSaleLines, lockSale, type SaleLineRow, type SaleRow } from '@/data/queries/sales'
-import { saleView, type SaleView } from '../read/views'
+import { saleView, type SaleView } from '@/model/sale/saleView'
 
 export interface LockedSale {
   readonly sale: SaleRow

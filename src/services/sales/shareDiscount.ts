@@ -3,7 +3,7 @@ import { money } from '@/core/money'
 import { lineWorth, shareWholeDiscount } from '@/core/sale'
 import { listSaleLines, setWholeLess, type SaleLineRow, type SaleRow } from '@/data/queries/sales'
 import type { Work } from '../command'
-import { countedQuantity } from '../read/stories'
+import { countedQuantity } from '@/model/sale/story'
 
 type Discounted = Pick<SaleRow, 'id' | 'agreedOn' | 'discountPercent' | 'discountAmount'>
 

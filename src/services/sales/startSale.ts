@@ -5,11 +5,11 @@ import { insertSale, insertSaleLines } from '@/data/queries/sales'
 import { takeSaleNumber } from '@/data/queries/numbers'
 import type { Day } from '@/core/day'
 import { defineCommand, type Work } from '../command'
-import { arrangement, type ArrangementInput } from '../input/arrangement'
-import { day, id, on, text } from '../input/fields'
-import { lines, wholeDiscount } from '../input/lines'
+import { arrangement, type ArrangementInput, keepArrangement } from '@/contract/arrangement'
+import { day, id, on, text } from '@/contract/fields'
+import { lines, wholeDiscount } from '@/contract/lines'
 import { customerFor } from '../people/customerFor'
-import { refuse } from '../refuse'
+import { refuse } from '@/contract/refuse'
 import { writeAgreement } from './agreeSale'
 import { fillLines, type FilledLine } from './fillLines'
 import { refreshSale } from './refreshSale'
@@ -115,9 +115,6 @@ export const titleOf = (lines: readonly { readonly description: string }[]): str
         .map((l) => l.description)
         .join(', ')
         .slice(0, 120) + (lines.length > 2 ? ' …' : '')
-
-/** The arrangement as JSON keeps it: decimals as strings. */
-export const keepArrangement = (a: unknown): unknown => JSON.parse(JSON.stringify(a))
 
 /** How papers of a customer show prices: as their price level says, else as the business does. */
 export const showsTax = async (w: Work, customer: Customer): Promise<boolean> =>

@@ -7,8 +7,8 @@ import { findBasket, listBasketLines } from '@/data/queries/baskets'
 import type { Business } from '@/data/queries/business'
 import { findGoods, listGoods } from '@/data/queries/goods'
 import { listTaxCodes } from '@/data/queries/taxCodes'
-import { readPricing } from '../goods/pricing'
-import { standGoods } from '../read/goods'
+import { readPricing } from '@/model/goods/pricing'
+import { standGoods } from '@/model/goods/goods'
 
 /** What stands on the shopfront: name, picture, price, and whether it is there. Never what it costs. */
 export const readShop = async (db: Db, business: Business, today: Day, search = '') => {

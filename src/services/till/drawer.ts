@@ -18,8 +18,8 @@ import { reserveId } from '@/data/queries/sales'
 import { insertDrawerCount, insertDrawerMove, listDrawerCounts, listDrawerLines, sumRole } from '@/data/queries/till'
 import { addDays } from '@/core/day'
 import { defineCommand, paperDay, type Work } from '../command'
-import { needed, on, positiveAmount, amount } from '../input/fields'
-import { refuse } from '../refuse'
+import { needed, on, positiveAmount, amount } from '@/contract/fields'
+import { refuse } from '@/contract/refuse'
 
 const moveInput = z.object({
   on,

@@ -13,8 +13,8 @@ import {
   type ToBank,
 } from '@/data/queries/till'
 import { defineCommand, paperDay, type Work } from '../command'
-import { amount, id, on } from '../input/fields'
-import { refuse } from '../refuse'
+import { amount, id, on } from '@/contract/fields'
+import { refuse } from '@/contract/refuse'
 
 const take = async (w: Work, ids: readonly number[], method: 'cheque' | 'card'): Promise<ToBank[]> => {
   const wanted = [...new Set(ids)]

@@ -1,7 +1,7 @@
 import Link from 'next/link'
 import { formatDayShort, type Day } from '@/core/day'
 import { decimal, formatPrice } from '@/core/money'
-import type { UsualRow } from '@/services/read/usual'
+import type { UsualRow } from '@/model/sale/usualGoods'
 import { Empty } from '../Empty'
 
 interface Props {

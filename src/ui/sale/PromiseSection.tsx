@@ -2,7 +2,7 @@ import { present } from '@/core/present'
 import { discountOn, nameOfDue } from '@/core/receipt'
 import { formatDay, formatDayShort } from '@/core/day'
 import { formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
-import type { Sheet } from '@/services/read/sheet'
+import type { Sheet } from '@/model/sale/sheet'
 import { Figure } from '../Figure'
 import { PromiseActions } from './PromiseActions'
 

@@ -1,7 +1,7 @@
 import Link from 'next/link'
 import { formatDayShort } from '@/core/day'
 import { formatMoney } from '@/core/money'
-import type { Sheet } from '@/services/read/sheet'
+import type { Sheet } from '@/model/sale/sheet'
 import { Figure } from '@/ui/Figure'
 
 const KIND = { offered: 'estimate', agreed: 'agreed', changed: 'agreed, changed' } as const

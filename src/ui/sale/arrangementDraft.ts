@@ -1,7 +1,7 @@
 import type { Day } from '@/core/day'
 import { decimal } from '@/core/money'
-import type { Arrangement, ArrangementInput } from '@/services/input/arrangement'
-import type { UsualArrangements } from '@/services/input/usualArrangements'
+import type { Arrangement, ArrangementInput } from '@/contract/arrangement'
+import type { UsualArrangements } from '@/contract/usualArrangements'
 
 /** An arrangement as it is being typed: every field as text. */
 export interface Draft {

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { readPlainTaxCodes } from '@/services/read/taxCodes'
+import { readPlainTaxCodes } from '@/model/books/taxCodes'
 import { Heading } from '@/ui/Heading'
 import { CounterTill } from '@/ui/money/CounterTill'
 import { openShop } from '../_shop'

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { toFourPlaces } from '@/core/money'
-import { readGoodsList } from '@/services/read/goods'
+import { readGoodsList } from '@/model/goods/goods'
 import { CountForm } from '@/ui/goods/CountForm'
 import { Heading } from '@/ui/Heading'
 import { SearchBox } from '@/ui/SearchBox'

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { listOpenCustomers } from '@/data/queries/receivables'
-import { readForecastFacts, RUNS } from '@/services/read/expected'
+import { readForecastFacts, RUNS } from '@/model/receivables/expected'
 import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
 import { BackTests } from '@/ui/owed/BackTests'

@@ -5,12 +5,12 @@ import { formatDay } from '@/core/day'
 import { formatMoney, isPositiveMoney, toDecimalString } from '@/core/money'
 import { balancesBefore, entriesOfPapers } from '@/data/queries/ledger'
 import { findReceipt } from '@/data/queries/money'
-import { changeOf } from '@/services/money/takeReceipt'
-import { readDiscount, readWhatItPaid } from '@/services/read/receipt'
+import { readDiscount, readWhatItPaid } from '@/model/receipt/receipt'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { Heading } from '@/ui/Heading'
 import { ReceiptActions } from '@/ui/money/ReceiptActions'
 import { idFrom, openShop, queryOf, type Search } from '../../_shop'
+import { changeOf } from '@/model/receipt/changeOf'
 
 export const metadata: Metadata = { title: 'Receipt' }
 

@@ -7,7 +7,7 @@ import { addMoney, formatBalance, formatMoney, negateMoney, subtractMoney } from
 import { runningBalances } from '@/core/ledger'
 import { findAccount } from '@/data/queries/accounts'
 import { listAccountLines, sumAccounts } from '@/data/queries/ledger'
-import { hrefOfSource } from '@/services/read/sheet'
+import { hrefOfSource } from '@/model/sale/sheet'
 import { withQuery } from '@/ui/address'
 import { Span } from '@/ui/books/Span'
 import { Heading } from '@/ui/Heading'

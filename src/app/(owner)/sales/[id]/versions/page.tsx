@@ -5,7 +5,7 @@ import { formatDay } from '@/core/day'
 import { decimal, formatMoney, formatPrice, isPositiveMoney, negateMoney } from '@/core/money'
 import type { ComparedLine, KeptLine } from '@/core/sale'
 import { findSales } from '@/data/queries/sales'
-import { readComparison, type Version } from '@/services/read/versions'
+import { readComparison, type Version } from '@/model/sale/versions'
 import { Heading } from '@/ui/Heading'
 import { idFrom, openShop, queryOf, type Search } from '../../../_shop'
 

@@ -3,10 +3,10 @@ import { notFound } from 'next/navigation'
 import { layoutSpec, PAPERS, paperName, usualLayout } from '@/core/formats'
 import { findLayout } from '@/data/queries/layouts'
 import { findExample } from '@/data/queries/papers'
-import { readLayoutSpec } from '@/services/papers/keepLayout'
 import { Heading } from '@/ui/Heading'
 import { LayoutEditor } from '@/ui/settings/LayoutEditor'
 import { openShop, queryOf, type Search } from '../../../_shop'
+import { readLayoutSpec } from '@/contract/layout'
 
 export const metadata: Metadata = { title: 'A layout' }
 

@@ -1,0 +1,111 @@
+import { present } from '@/core/present'
+import { formatDay } from '@/core/day'
+import { paperWords } from '@/core/formats'
+import { formatMoney, isPositiveMoney, addMoney, subtractMoney } from '@/core/money'
+import { findCustomer } from '@/data/queries/customers'
+import type { Arrangement } from '@/contract/arrangement'
+import { planOf } from '@/model/plan/terms'
+import { readStories } from '@/model/sale/story'
+import type { Asked, Paper } from './paper'
+
+/** What the customer signs: what is bought, the payments one by one, and the rules. */
+export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper | null> => {
+  const { db, business, today } = asked
+  const [story] = await readStories(db, [saleId], business, today)
+  if (!story) return null
+  const { sale, arrangement, totals } = story
+  const customer = present(await findCustomer(db, sale.customerId, business.currency))
+  const t = paperWords(customer.language)
+  const from = sale.agreedOn ?? today
+  const plan = planOf(arrangement, totals.gross, from, business.currency)
+  const paidFirst = arrangement.kind === 'installments' && arrangement.firstPayment ? arrangement.firstPayment : null
+  return {
+    kind: 'agreement',
+    language: customer.language,
+    name: t('agreement'),
+    number: String(sale.number),
+    to: { name: sale.customerName, address: sale.billTo },
+    deliverTo: null,
+    facts: [
+      [t('date'), formatDay(from)],
+      [t('total'), `${formatMoney(totals.gross)} ${business.currency}`],
+      ...(arrangement.kind === 'installments'
+        ? [
+            [t('financed'), formatMoney(plan.financed)] as const,
+            ...(isPositiveMoney(plan.totalCharge) ? [[t('chargeOf'), formatMoney(plan.totalCharge)] as const] : []),
+            [
+              t('yearly'),
+              `${(plan.effectiveYearlyRate ?? '0').toString() === '0' ? '0.00' : present(plan.effectiveYearlyRate).times(100).toFixed(2)} %`,
+            ] as const,
+          ]
+        : []),
+    ],
+    above: story.lines
+      .filter((l) => (sale.agreedOn ? l.agreed.gt(0) : l.chosen && l.quantity.gt(0)))
+      .map((l) => `${(sale.agreedOn ? l.agreed : l.quantity).toString()} × ${l.description}`)
+      .join('\n'),
+    rows: [
+      ...(paidFirst
+        ? [
+            {
+              as: 'line' as const,
+              what: `${t('payment')} 0`,
+              note: '',
+              cells: { due: formatDay(from), sum: paidFirst, owed: formatMoney(plan.financed) },
+            },
+          ]
+        : []),
+      ...plan.rows.map((r, i) => ({
+        as: 'line' as const,
+        what: `${t('payment')} ${i + 1}`,
+        note: isPositiveMoney(r.charge) ? `${t('chargeOf')} ${formatMoney(r.charge)}` : '',
+        cells: { due: formatDay(r.due), sum: formatMoney(r.payment), owed: formatMoney(r.balance) },
+      })),
+    ],
+    sums: [
+      {
+        name: `${t('total')}, ${business.currency}`,
+        amount: formatMoney(
+          arrangement.kind === 'installments'
+            ? addMoney(plan.totalPayments, subtractMoney(totals.gross, plan.financed))
+            : plan.totalPayments,
+        ),
+        total: true,
+      },
+    ],
+    note: `${rulesOf(arrangement)}\n\n${t('signed')}: ______________________________`,
+    conditions: business.conditions,
+  }
+}
+
+const part = (
+  p: { readonly percent?: { toString(): string }; readonly amount?: string } | undefined,
+  of: string,
+): string => (p?.amount ? p.amount : p?.percent ? `${p.percent.toString()} % of ${of}` : 'nothing')
+
+/** The rules of an arrangement in the customer's words. */
+const rulesOf = (a: Arrangement): string => {
+  switch (a.kind) {
+    case 'layaway':
+      return [
+        'The goods are set aside and stay with us until all of it is paid; the price does not change.',
+        'You may pay earlier, and any amount up to the rest.',
+        `A payment counts as late after ${a.graceDays ?? 0} days.`,
+        `If you give it up, we keep ${part(a.fee, 'the total')}, never more than you paid, and give the rest back.`,
+      ].join(' ')
+    case 'installments':
+      return [
+        'You get the goods now; the payments follow on the days above. A payment settles the oldest row first, its charge before the rest of it.',
+        'You may pay off early at any time; the charge that is not earned by then is not asked.',
+        `A payment counts as late after ${a.graceDays ?? 0} days; a late charge is then ${part(a.lateCharge, 'what is late')}.`,
+      ].join(' ')
+    case 'deposit':
+      return 'What you pay ahead is yours until the goods are handed over and billed; it comes off the bill, tax included.'
+    case 'terms':
+      return a.discountPercent?.gt(0)
+        ? `If all of it is paid within ${a.discountDays ?? 0} days of the invoice, ${a.discountPercent.toString()} % comes off.`
+        : 'Each bill is due on the days above, counted from the day it is written.'
+    case 'now':
+      return 'Each bill is due on the day it is written.'
+  }
+}

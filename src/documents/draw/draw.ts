@@ -1,0 +1,22 @@
+import type { LaidPaper } from '@/documents/paper'
+import { drawLabels, type Label } from './drawLabels'
+import { drawPaper } from './drawPaper'
+import { drawSlip, type SlipOnPaper } from './drawSlip'
+
+/** Something to draw, as plain data: it is handed to another thread. */
+export type Drawing =
+  | { readonly as: 'paper'; readonly laid: LaidPaper }
+  | { readonly as: 'slip'; readonly slip: SlipOnPaper }
+  | { readonly as: 'labels'; readonly labels: readonly Label[] }
+
+/** Draws it: a PDF that can be searched, and read aloud. */
+export const draw = (drawing: Drawing): Promise<Buffer> => {
+  switch (drawing.as) {
+    case 'paper':
+      return drawPaper(drawing.laid)
+    case 'slip':
+      return drawSlip(drawing.slip)
+    case 'labels':
+      return drawLabels(drawing.labels)
+  }
+}

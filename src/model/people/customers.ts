@@ -1,0 +1,106 @@
+import { present } from '@/core/present'
+import type { Day } from '@/core/day'
+import { toDecimalString } from '@/core/money'
+import { daysToPay } from '@/core/receivables'
+import type { Db } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+import {
+  findCustomer,
+  listAddresses,
+  listContacts,
+  listCustomers,
+  type CustomerFilter,
+  type CustomerStanding,
+} from '@/data/queries/customers'
+import { listHeld, listOpenDues, listReceipts } from '@/data/queries/money'
+import { findPriceLevel } from '@/data/queries/prices'
+import { listPaidDues } from '@/data/queries/receivables'
+import { listFiles } from '@/data/queries/files'
+import { listSaleIds, sumCommitted } from '@/data/queries/sales'
+import { readStories } from '@/model/sale/story'
+
+export const viewOfStanding = (s: CustomerStanding) => ({
+  id: s.id,
+  name: s.name,
+  contact: s.contact,
+  email: s.email,
+  phone: s.phone,
+  kind: s.kind,
+  owed: toDecimalString(s.owed),
+  held: toDecimalString(s.held),
+  late: toDecimalString(s.late),
+})
+
+export const readCustomers = (
+  db: Db,
+  filter: CustomerFilter,
+  page: { limit: number; after?: { name: string; id: number } },
+  business: Business,
+  today: Day,
+) => listCustomers(db, filter, page, { today, currency: business.currency })
+
+/** A customer as the HTTP interface answers it. */
+export const customerView = async (db: Db, id: number, business: Business, today: Day) => {
+  const customer = await findCustomer(db, id, business.currency)
+  if (!customer) return null
+  const standing = present((await listCustomers(db, { id }, { limit: 1 }, { today, currency: business.currency }))[0])
+  return {
+    ...viewOfStanding(standing),
+    note: customer.note,
+    terms: {
+      net: customer.terms.net,
+      ...(customer.terms.discountPercent
+        ? {
+            discountPercent: String(Number(customer.terms.discountPercent)),
+            discountDays: customer.terms.discountDays,
+          }
+        : {}),
+    },
+    taxExempt: customer.taxExempt,
+    exemptNumber: customer.exemptNumber,
+    exemptUntil: customer.exemptUntil,
+    priceLevel: customer.priceLevel,
+    pricesIncludeTax: (await findPriceLevel(db, customer.priceLevel))?.pricesIncludeTax ?? business.pricesIncludeTax,
+    creditLimit: customer.creditLimit && toDecimalString(customer.creditLimit),
+    language: customer.language,
+    tags: customer.tags,
+    joinedToId: customer.joinedToId,
+    /** What they will owe altogether when what is agreed is billed, less what is held. */
+    committed: toDecimalString(await sumCommitted(db, id, business.currency)),
+    addresses: await listAddresses(db, id),
+    contacts: await listContacts(db, id),
+  }
+}
+
+/** Everything a customer's page shows. */
+export const readCustomer = async (db: Db, id: number, business: Business, today: Day) => {
+  const { currency } = business
+  const customer = await findCustomer(db, id, currency)
+  if (!customer) return null
+  const [[standing], addresses, dues, held, receipts, paid, saleIds, contacts, files, committed] = await Promise.all([
+    listCustomers(db, { id }, { limit: 1 }, { today, currency }),
+    listAddresses(db, id),
+    listOpenDues(db, id, currency),
+    listHeld(db, { customerId: id }, currency),
+    listReceipts(db, { customerId: id }, { limit: 8 }, currency),
+    listPaidDues(db, id, 50, currency),
+    listSaleIds(db, { customerId: id }, { limit: 12 }, today),
+    listContacts(db, id),
+    listFiles(db, 'customer', id),
+    sumCommitted(db, id, currency),
+  ])
+  return {
+    customer,
+    standing: present(standing),
+    addresses,
+    dues,
+    held,
+    receipts,
+    contacts,
+    files,
+    committed,
+    days: daysToPay(paid),
+    paid,
+    sales: await readStories(db, saleIds, business, today),
+  }
+}

@@ -1,0 +1,292 @@
+import { present } from '@/core/present'
+import { QUICK_VERBS, readQuickLine, type SaleVerb } from '@/core/quickline'
+import { formatMoney, parseMoney, type Money } from '@/core/money'
+import { dueInSentence } from '@/core/receipt'
+import type { Day } from '@/core/day'
+import type { Db } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+import { listCustomers, type CustomerStanding } from '@/data/queries/customers'
+import { listGoods, type Goods } from '@/data/queries/goods'
+import { listOpenDues } from '@/data/queries/money'
+import { findNumbered, findSaleNumbered } from '@/data/queries/find'
+import { listSaleIds } from '@/data/queries/sales'
+import { readLookAlikes } from '@/model/people/lookAlikes'
+import { readStories } from '@/model/sale/story'
+import { readDepositsAsked } from '@/model/receivables/depositsAsked'
+import { fillOldestOn } from '@/model/receipt/fillOldestOn'
+
+/** Something the quick line offers to do: go somewhere, or a command of the HTTP interface, told beforehand. */
+export interface QuickOffer {
+  readonly text: string
+  readonly note?: string
+  readonly go?: string
+  /** Enter completes the line to this, and nothing more. */
+  readonly fill?: string
+  readonly send?: {
+    readonly path: string
+    readonly body: unknown
+    readonly said: string
+    readonly thenTo?: string
+  }
+}
+
+interface Where {
+  readonly db: Db
+  readonly business: Business
+  readonly today: Day
+}
+
+const PLACES = [
+  'Today',
+  'Counter',
+  'Sales',
+  'Money in',
+  'Owed',
+  'Goods',
+  'People',
+  'Books',
+  'Post',
+  'Settings',
+] as const
+const hrefOf = (place: string): string => `/${place.toLowerCase().replace(' ', '-')}`
+
+/** What the words typed could mean, the likeliest first. Changes nothing. */
+export const readQuickOffers = async (where: Where, typed: string): Promise<QuickOffer[]> => {
+  const intent = readQuickLine(typed)
+  if (intent.verb === 'take') return offerToTake(where, intent)
+  if (intent.verb === 'find') return [...completions(intent.text), ...(await offerToFind(where, intent.text))]
+  if (intent.verb === 'customer') return offerCustomer(where, intent)
+  if (intent.verb === 'remind') return offerToRemind(where, intent.who)
+  if ('sale' in intent) return offerWithSale(where, intent)
+  return offerToWrite(where, intent)
+}
+
+/** The verbs that begin as what was typed does. */
+const completions = (text: string): QuickOffer[] =>
+  text.length < 2
+    ? []
+    : QUICK_VERBS.filter(([verb]) => verb.startsWith(text.toLowerCase()) || text.toLowerCase() === verb).map(
+        ([verb, example]) => ({ text: `${verb} …`, note: example, fill: `${verb} ` }),
+      )
+
+const offerCustomer = async (
+  { db, business, today }: Where,
+  { name, email }: { name: string; email: string },
+): Promise<QuickOffer[]> => {
+  const alike = await readLookAlikes(db, { name, email, phone: '' }, business, today)
+  return [
+    ...alike.map((a) => ({ text: `${a.name} is there already`, note: a.why, go: `/people/${a.id}` })),
+    {
+      text: `Add ${name} to your people`,
+      note: email || 'without an e-mail address for now',
+      send: {
+        path: '/customers',
+        body: { name, ...(email ? { email } : {}) },
+        said: `${name} is added`,
+        thenTo: '/people',
+      },
+    },
+  ]
+}
+
+const offerToRemind = async (where: Where, who: string): Promise<QuickOffer[]> => {
+  const people = (await customersNamed(where, who)).filter((c) => c.late.minor > 0n)
+  if (people.length === 0)
+    return [{ text: `Nobody called “${who}” is late.`, note: 'Look at Owed.', go: '/owed?show=late' }]
+  return people.map((c) => ({
+    text: `Write a reminder to ${c.name}`,
+    note: `${formatMoney(c.late)} is late; ${c.email || 'no e-mail address yet'}`,
+    ...(c.email
+      ? {
+          send: {
+            path: '/post',
+            body: { paper: 'reminder', paperId: c.id },
+            said: `A reminder to ${c.name} goes out`,
+            thenTo: '/post',
+          },
+        }
+      : { go: `/people/${c.id}/edit` }),
+  }))
+}
+
+/** What each verb does with a sale, told beforehand; what cannot be done now says why when it is tried. */
+const offerWithSale = async (
+  { db, business, today }: Where,
+  intent: { verb: SaleVerb; sale: string } | { verb: 'decline'; sale: string; reason: string },
+): Promise<QuickOffer[]> => {
+  const id = await findSaleNumbered(db, Number(intent.sale))
+  const [story] = id === null ? [] : await readStories(db, [id], business, today)
+  if (!story) return [{ text: `There is no sale ${intent.sale}.`, note: 'Type its number, or words of it to find it.' }]
+  const { sale } = story
+  const what = `${sale.customerName}: ${sale.title}, ${formatMoney(story.bar.total)}, ${story.stands}`
+  const path = `/sales/${sale.id}`
+  const to = { thenTo: '/sales', said: `Sale ${sale.number}` }
+  const act = (text: string, call: string, body: unknown, said: string, answersSale = true): QuickOffer[] => [
+    {
+      text: `${text} ${sale.number}`,
+      note: what,
+      send: {
+        path: `${path}${call}`,
+        body,
+        said: `${to.said} ${said}`,
+        ...(answersSale ? { thenTo: to.thenTo } : {}),
+      },
+    },
+    { text: `Open sale ${sale.number}`, note: sale.customerName, go: path },
+  ]
+  switch (intent.verb) {
+    case 'offer':
+      return act('Send the estimate of sale', '/offer', {}, 'is offered')
+    case 'agree':
+      return act('They agree to sale', '/agree', {}, 'is agreed')
+    case 'hand over':
+      return act('Hand over everything on the shelf of sale', '/handovers', {}, 'is handed over')
+    case 'bill':
+      return act(
+        'Bill what is ready of sale',
+        '/invoices',
+        { what: 'handed-over', issue: true },
+        'is billed: invoice',
+        false,
+      )
+    case 'copy':
+      return act('Copy sale', '/copy', {}, 'is copied')
+    case 'mail':
+      return [
+        {
+          text: `Mail the ${sale.agreedOn ? 'order confirmation' : 'estimate'} of sale ${sale.number}`,
+          note: what,
+          send: {
+            path: '/post',
+            body: { paper: sale.agreedOn ? 'confirmation' : 'estimate', paperId: sale.id },
+            said: `${to.said} goes out`,
+            thenTo: '/post',
+          },
+        },
+      ]
+    case 'decline':
+      return intent.reason === ''
+        ? [{ text: `Why is sale ${sale.number} declined?`, note: what, fill: `decline ${sale.number}: ` }]
+        : act('They declined sale', '/decline', { reason: intent.reason }, 'is declined')
+  }
+}
+
+const customersNamed = ({ db, business, today }: Where, who: string): Promise<CustomerStanding[]> =>
+  listCustomers(db, { search: who }, { limit: 4 }, { today, currency: business.currency })
+
+const offerToTake = async (
+  where: Where,
+  intent: { amount: string; method: string; who: string },
+): Promise<QuickOffer[]> => {
+  const { business } = where
+  const amount = parseMoney(intent.amount, business.currency)
+  if (!amount.ok) return [{ text: `${intent.amount} is not an amount in ${business.currency}.` }]
+  const people = await customersNamed(where, intent.who)
+  if (people.length === 0)
+    return [
+      {
+        text: `Nobody is called “${intent.who}”.`,
+        note: 'Add them in People first.',
+        go: `/people/new?name=${encodeURIComponent(intent.who)}`,
+      },
+    ]
+  return Promise.all(
+    people.map(async (c) => ({
+      text: `Take ${formatMoney(amount.value)} ${intent.method} from ${c.name}`,
+      note: await whatItPays(where, c, amount.value),
+      send: {
+        path: '/receipts',
+        body: { customerId: c.id, method: intent.method, amount: intent.amount, for: 'oldest' },
+        said: `${formatMoney(amount.value)} from ${c.name}: receipt`,
+        thenTo: '/receipts',
+      },
+    })),
+  )
+}
+
+const whatItPays = async ({ db, business, today }: Where, c: CustomerStanding, amount: Money): Promise<string> => {
+  const dues = await listOpenDues(db, c.id, business.currency)
+  const filling = fillOldestOn(dues, await readDepositsAsked(db, c.id, business, today), amount, today)
+  const parts = filling.dues.map(
+    (f) =>
+      `${formatMoney(f.amount)}${f.discount ? ` and ${formatMoney(f.discount)} off` : ''} on ${dueInSentence(present(dues.find((d) => d.id === f.dueId)))}`,
+  )
+  parts.push(...filling.held.map((h) => `${formatMoney(h.amount)} held as a deposit`))
+  if (filling.onAccount.minor > 0n) parts.push(`${formatMoney(filling.onAccount)} held on account`)
+  return parts.join(', ')
+}
+
+const offerToWrite = async (
+  where: Where,
+  intent: { verb: 'estimate' | 'order'; who: string; lines: readonly { quantity: string; what: string }[] },
+): Promise<QuickOffer[]> => {
+  const people = await customersNamed(where, intent.who)
+  if (people.length === 0)
+    return [
+      {
+        text: `Nobody is called “${intent.who}”.`,
+        note: 'Add them in People first.',
+        go: `/people/new?name=${encodeURIComponent(intent.who)}`,
+      },
+    ]
+  const goods: (Goods | undefined)[] = await Promise.all(
+    intent.lines.map(async (l) => (await listGoods(where.db, { search: l.what }, { limit: 1 }))[0]),
+  )
+  const last = intent.lines.at(-1)
+  const more = last ? (await listGoods(where.db, { search: last.what }, { limit: 5 })).slice(1) : []
+  const before = intent.lines.slice(0, -1).map((l) => `${l.quantity} ${l.what}`)
+  const completed = more.map((g) => ({
+    text: `… ${present(last).quantity} ${g.name}`,
+    note: g.code,
+    fill: `${intent.verb} ${intent.who}: ${[...before, `${present(last).quantity} ${g.code}`].join(', ')}`,
+  }))
+  const missing = intent.lines.filter((_, i) => !goods[i]).map((l) => l.what)
+  if (missing.length > 0)
+    return [{ text: `Nothing is called “${missing.join('”, “')}”.`, note: 'Type more of its name or its code.' }]
+  const lines = intent.lines.map((l, i) => ({ goodsId: present(goods[i]).id, quantity: l.quantity }))
+  const said = intent.lines.map((l, i) => `${l.quantity} ${present(goods[i]).name}`).join(', ')
+  const agreed = intent.verb === 'order' && lines.length > 0
+  return [
+    ...people.map((c) => ({
+      text: `New ${intent.verb} for ${c.name}`,
+      note: said || 'Nothing on it yet.',
+      send: {
+        path: '/sales',
+        body: { customerId: c.id, lines, ...(agreed ? { agreed } : {}) },
+        said: `${agreed ? 'Agreed with' : 'Written down for'} ${c.name}`,
+        thenTo: '/sales',
+      },
+    })),
+    ...completed,
+  ]
+}
+
+const offerToFind = async (where: Where, text: string): Promise<QuickOffer[]> => {
+  const { db, business, today } = where
+  const places = PLACES.filter((p) => p.toLowerCase().startsWith(text.toLowerCase())).map((p) => ({
+    text: `Go to ${p}`,
+    go: hrefOf(p),
+  }))
+  const [people, goods, saleIds, papers] = await Promise.all([
+    customersNamed(where, text),
+    listGoods(db, { search: text }, { limit: 4 }),
+    listSaleIds(db, { search: text }, { limit: 4 }, today),
+    findNumbered(db, text),
+  ])
+  const sales = await readStories(db, saleIds, business, today)
+  return [
+    ...places,
+    ...papers.map((p) => ({ text: `${p.name} ${p.number}`, note: p.customer, go: p.href })),
+    ...people.map((c) => ({
+      text: c.name,
+      note: c.owed.minor > 0n ? `owes ${formatMoney(c.owed)}` : 'owes nothing',
+      go: `/people/${c.id}`,
+    })),
+    ...sales.map((s) => ({
+      text: `Sale ${s.sale.number}: ${s.sale.title}`,
+      note: `${s.sale.customerName}, ${s.stands}, ${formatMoney(s.bar.total)}`,
+      go: `/sales/${s.sale.id}`,
+    })),
+    ...goods.map((g) => ({ text: g.name, note: g.code, go: `/goods/${g.id}` })),
+  ]
+}

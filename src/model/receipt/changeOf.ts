@@ -1,0 +1,6 @@
+import type { ReceiptRow } from '@/data/queries/money'
+import { type Money, subtractMoney } from '@/core/money'
+
+/** What went back of what was given. */
+export const changeOf = (r: Pick<ReceiptRow, 'tendered' | 'amount' | 'rounding'>): Money =>
+  subtractMoney(subtractMoney(r.tendered, r.amount), r.rounding)

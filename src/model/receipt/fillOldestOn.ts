@@ -1,0 +1,23 @@
+import type { DueRow } from '@/data/queries/money'
+import { type DepositAsked, type Filling, fillOldest } from '@/core/receipt'
+import type { Money } from '@/core/money'
+import type { Day } from '@/core/day'
+import { offered } from '@/services/money/discountWork'
+
+/** What an amount that comes on a day pays, oldest first: dues with what comes off them that day, then deposits asked for. */
+export const fillOldestOn = (
+  dues: readonly DueRow[],
+  deposits: readonly DepositAsked[],
+  amount: Money,
+  on: Day,
+): Filling =>
+  fillOldest(
+    {
+      dues: offered(
+        dues.filter((d) => d.issuedOn <= on),
+        on,
+      ),
+      deposits,
+    },
+    amount,
+  )

@@ -1,0 +1,159 @@
+import { dueInSentence } from '@/core/receipt'
+import { addDays, type Day } from '@/core/day'
+import { listOpenBaskets } from '@/data/queries/baskets'
+import { countPost } from '@/data/queries/post'
+import { readComing, type Coming } from '@/model/sale/repeats'
+import { isPositiveMoney, sumMoney, zeroMoney, type Money, subtractMoney } from '@/core/money'
+import { accountOfMethod } from '@/core/ledger'
+import type { NextStep } from '@/core/sale'
+import type { Db } from '@/data/connect'
+import { listAccounts } from '@/data/queries/accounts'
+import type { Business } from '@/data/queries/business'
+import { sumAccounts } from '@/data/queries/ledger'
+import { sumTaken } from '@/data/queries/money'
+import { listSaleIds } from '@/data/queries/sales'
+import { readStories, type Story } from '@/model/sale/story'
+
+export interface Waiting {
+  readonly story: Story
+  readonly step: NextStep
+}
+
+/** How pressing a step is; smaller comes first. Within a rank, larger amounts first, then what waits longest. */
+const RANK: Readonly<Record<NextStep['action'], number>> = {
+  'write-again': 0,
+  'promise-broken': 0,
+  'card-refused': 0,
+  remind: 0,
+  'give-back': 1,
+  collect: 2,
+  'ask-deposit': 3,
+  'hand-over': 4,
+  bill: 5,
+  buy: 6,
+  renew: 7,
+  'confirm-order': 2,
+  'ask-again': 8,
+  offer: 9,
+  'charge-late': 10,
+}
+
+/** More unfinished sales than one person can have; the oldest beyond are left to the list of sales. */
+const MOST_WORKED_ON = 2000
+
+const byPressure = (a: Waiting, b: Waiting): number => {
+  const rank = RANK[a.step.action] - RANK[b.step.action]
+  const amount = (b.step.amount?.minor ?? b.story.bar.total.minor) - (a.step.amount?.minor ?? a.story.bar.total.minor)
+  return rank || (amount > 0n ? 1 : amount < 0n ? -1 : a.step.since < b.step.since ? -1 : 1)
+}
+
+export interface TodayView {
+  readonly waiting: readonly Waiting[]
+  readonly inThem: Money
+  readonly out: {
+    readonly offered: number
+    readonly offeredAmount: Money
+    readonly agreed: number
+    readonly agreedAmount: Money
+    readonly held: Money
+  }
+  readonly drawer: {
+    readonly before: Money
+    readonly cash: Money
+    readonly receipts: number
+    readonly now: Money
+  }
+  readonly comingUp: readonly {
+    readonly on: Day
+    readonly text: string
+    readonly saleId: number
+    readonly amount: Money | null
+  }[]
+  readonly post: { readonly waiting: number; readonly bounced: number }
+  readonly baskets: number
+  /** What repeats will make within a week. */
+  readonly again: readonly Coming[]
+}
+
+/** Everything Today shows, from one reading of the unfinished sales. */
+export const readToday = async (db: Db, business: Business, today: Day): Promise<TodayView> => {
+  const { currency } = business
+  const ids = await listSaleIds(db, { stands: 'working' }, { limit: MOST_WORKED_ON }, today)
+  const [stories, post, baskets, again] = await Promise.all([
+    readStories(db, ids, business, today),
+    countPost(db),
+    business.shopfrontOpen ? listOpenBaskets(db) : [],
+    readComing(db, today, 1, currency),
+  ])
+  const waiting = stories.flatMap((story) => (story.next[0] ? [{ story, step: story.next[0] }] : [])).sort(byPressure)
+  const of = (stands: string) => stories.filter((s) => s.stands === stands)
+  const total = (list: readonly Story[]): Money =>
+    sumMoney(
+      list.map((s) => s.bar.total),
+      currency,
+    )
+  const comingUp = stories
+    .flatMap((s) => [
+      ...(s.sale.wantedBy && s.sale.wantedBy >= today && s.stands === 'agreed'
+        ? [
+            {
+              on: s.sale.wantedBy,
+              text: `${s.sale.customerName} wants ${s.sale.title}`,
+              saleId: s.sale.id,
+              amount: null,
+            },
+          ]
+        : []),
+      ...s.dues
+        .filter((d) => d.dueOn > today && isPositiveMoney(d.open))
+        .map((d) => ({
+          on: d.dueOn,
+          text: `${s.sale.customerName}, ${dueInSentence(d)}`,
+          saleId: s.sale.id,
+          amount: d.open,
+        })),
+    ])
+    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
+    .slice(0, 6)
+  return {
+    waiting,
+    inThem: sumMoney(
+      waiting.map((w) => w.step.amount ?? zeroMoney(currency)),
+      currency,
+    ),
+    out: {
+      offered: of('offered').length,
+      offeredAmount: total(of('offered')),
+      agreed: of('agreed').length,
+      agreedAmount: total(of('agreed')),
+      held: sumMoney(
+        of('agreed').map((s) => s.held),
+        currency,
+      ),
+    },
+    drawer: await readDrawer(db, business, today),
+    comingUp,
+    post,
+    baskets: baskets.length,
+    again: again.filter((c) => c.on <= addDays(today, 7)).slice(0, 5),
+  }
+}
+
+/** What should lie in the drawer: what was there this morning, and the cash of today. */
+const readDrawer = async (db: Db, { currency }: Business, today: Day): Promise<TodayView['drawer']> => {
+  const [sums, accounts, taken] = await Promise.all([
+    sumAccounts(db, { to: today }, currency),
+    listAccounts(db),
+    sumTaken(db, today, currency),
+  ])
+  const drawer = sums.find((s) => s.id === accounts.find((a) => a.role === accountOfMethod.cash)?.id)
+  const now = drawer ? subtractMoney(drawer.debit, drawer.credit) : zeroMoney(currency)
+  const cash = taken.find((t) => t.method === 'cash')
+  const amount = cash?.amount ?? zeroMoney(currency)
+  return {
+    now,
+    cash: amount,
+    receipts: cash?.count ?? 0,
+    before: subtractMoney(now, amount),
+  }
+}
