@@ -1,7 +1,10 @@
 /** Anything but the core may write the log, and give heavy work to a thread. */
 const TOOLS = ['^src/log\\.ts$', '^src/workers/runElsewhere\\.ts$']
 
-/** Imports point one way: app → api → clockwork → (papers, stand-ins) → services → (core, data); core → nothing of ours. */
+/**
+ * Imports point one way: app → api → clockwork → (documents, services, stand-ins) → model → data → core;
+ * contract → core; ui → (core, contract) and types; core → nothing of ours (see docs/decisions/22-the-layout.md).
+ */
 const only = (name, from, allowed) => ({
   name,
   severity: 'error',
@@ -16,22 +19,42 @@ module.exports = {
   forbidden: [
     only('core-knows-nobody', 'core', []),
     only('data-knows-core', 'data', ['core']),
-    only('services-know-core-and-data', 'services', ['core', 'data']),
-    only('papers-know-services', 'papers', ['core', 'data', 'services']),
+    only('contract-knows-core', 'contract', ['core']),
+    only('model-knows-data', 'model', ['core', 'data', 'contract']),
+    only('services-know-the-model', 'services', ['core', 'data', 'contract', 'model']),
+    only('documents-know-the-model', 'documents', ['core', 'data', 'contract', 'model']),
     only('standins-know-data', 'standins', ['core', 'data']),
-    only('clockwork-knows-services', 'clockwork', ['core', 'data', 'services', 'papers', 'standins']),
-    only('api-knows-services', 'api', ['core', 'data', 'services', 'papers', 'standins', 'clockwork']),
+    only('clockwork-knows-services', 'clockwork', [
+      'core',
+      'data',
+      'contract',
+      'model',
+      'services',
+      'documents',
+      'standins',
+    ]),
+    only('api-knows-services', 'api', [
+      'core',
+      'data',
+      'contract',
+      'model',
+      'services',
+      'documents',
+      'standins',
+      'clockwork',
+    ]),
+    only('workers-know-core-and-documents', 'workers', ['core', 'documents', 'services']),
     {
       name: 'ui-knows-core',
       severity: 'error',
       from: { path: '^src/ui/' },
-      to: { path: '^src/(app|api|papers|standins|clockwork)/' },
+      to: { path: '^src/(app|api|documents|standins|clockwork)/' },
     },
     {
       name: 'ui-takes-types-of-data-alone',
       severity: 'error',
       from: { path: '^src/ui/' },
-      to: { path: '^src/(data|services)/', dependencyTypesNot: ['type-only'] },
+      to: { path: '^src/(data|model|services)/', dependencyTypesNot: ['type-only'] },
     },
     {
       name: 'core-is-pure',

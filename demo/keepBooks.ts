@@ -1,14 +1,15 @@
 import { weekday, type Day } from '../src/core/day'
-import { toDecimalString } from '../src/core/money'
+import { toDecimalString, decimal, roundToMoney } from '../src/core/money'
 import { listAccounts } from '../src/data/queries/accounts'
-import { sumAccounts } from '../src/data/queries/ledger'
-import { listToBank } from '../src/data/queries/till'
 import { countDrawer } from '../src/services/till/drawer'
 import { bankSlip, settleCards } from '../src/services/till/toBank'
 import { writeEntry } from '../src/services/books/writeEntry'
 import { countStock } from '../src/services/goods/countStock'
-import { decimal, roundToMoney } from '../src/core/money'
 import { act, type Workshop } from './load'
+import { listToBank } from '@/data/queries/bank'
+import { sumAccounts } from '@/data/queries/balances'
+
+
 
 const CURRENCY = 'USD'
 const FLOAT = 15000n

@@ -5,7 +5,6 @@ import { addDays, addMonths, monthStart, weekday, type Day } from '../src/core/d
 import type { Command } from '../src/services/command'
 import { setUpBusiness } from '../src/services/access/setUpBusiness'
 import { businessDate } from '../src/services/clock'
-import { sentence } from '../src/contract/failure'
 import { countStock } from '../src/services/goods/countStock'
 import { addGoods } from '../src/services/goods/keepGoods'
 import { addSupplier } from '../src/services/goods/keepSupplier'
@@ -22,6 +21,8 @@ import { promiseOverTheMonths } from './promises'
 import { payRent, rentOut } from './rent'
 import { tradeOnDay } from './trade'
 import { writeToday } from './writeToday'
+import { sentence } from '@/contract/sentences'
+
 
 export const DEMO_PASSPHRASE = 'fern hollow opens at nine'
 const MONTHS = 18

@@ -1,6 +1,5 @@
 import { addDays, addMonths, type Day } from '../src/core/day'
 import { toDecimalString } from '../src/core/money'
-import { listDuesOfSales, listOpenDues } from '../src/data/queries/money'
 import { billSale } from '../src/services/billing/billSale'
 import { promisePay } from '../src/services/chase/promisePay'
 import { remind } from '../src/services/chase/remind'
@@ -16,6 +15,8 @@ import { handOver } from '../src/services/sales/handOver'
 import { startSale } from '../src/services/sales/startSale'
 import { keepCard } from '../src/standins/card/askCard'
 import { act, plan, type Workshop } from './load'
+import { listDuesOfSales, listOpenDues } from '@/data/queries/due'
+
 
 /** An instrument of the workshop's own make, agreed on the day the story has come to. */
 const agreed = async (

@@ -1,10 +1,11 @@
 import { addDays } from '../src/core/day'
 import { toDecimalString } from '../src/core/money'
-import { listDuesOfSales } from '../src/data/queries/money'
 import { takeReceipt } from '../src/services/money/takeReceipt'
 import { startRepeat } from '../src/services/sales/keepRepeat'
 import { startSale } from '../src/services/sales/startSale'
 import { act, plan, type Workshop } from './load'
+import { listDuesOfSales } from '@/data/queries/due'
+
 
 /** Four instruments rented by the month: an invoice that goes out by itself, and one that is looked at first. */
 export const rentOut = async (shop: Workshop): Promise<void> => {

@@ -1,6 +1,5 @@
 import { addDays, day, daysBetween, type Day } from '../src/core/day'
-import { findSales, listSaleLines } from '../src/data/queries/sales'
-import { listDuesOfSales } from '../src/data/queries/money'
+import { findSales } from '../src/data/queries/sales'
 import { listInvoicesOfSales } from '../src/data/queries/invoices'
 import { toDecimalString } from '../src/core/money'
 import { billSale } from '../src/services/billing/billSale'
@@ -17,6 +16,9 @@ import { requestDeposit } from '../src/services/sales/requestDeposit'
 import { startSale } from '../src/services/sales/startSale'
 import type { DemoCustomer, Habit } from './people'
 import { act, plan, type Workshop } from './load'
+import { listDuesOfSales } from '@/data/queries/due'
+import { listSaleLines } from '@/data/queries/saleLine'
+
 
 const CURRENCY = 'USD'
 type Customer = DemoCustomer & { readonly id: number }

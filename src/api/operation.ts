@@ -7,8 +7,8 @@ import { findBusiness, type Business } from '@/data/queries/business'
 import { parse, type Command, type Till } from '@/services/command'
 import type { Failure } from '@/contract/failure'
 import { id as idField } from '@/contract/fields'
-import { viewOfEntry } from '@/model/books/books'
 import { Refusal } from '@/contract/refuse'
+import { viewOfEntry } from '@/model/books/entryView'
 
 /** A call as it arrives: parts of the path, the query, the body and the key. */
 export interface Call {

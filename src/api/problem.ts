@@ -1,4 +1,7 @@
-import { factsOf, problemsOf, sentence, statusOf, type Failure } from '@/contract/failure'
+import type { Failure } from '@/contract/failure'
+import { sentence } from '@/contract/sentences'
+import { statusOf } from '@/contract/refusalStatus'
+import { factsOf, problemsOf } from '@/contract/refusalFacts'
 
 const TITLES: Readonly<Record<number, string>> = {
   400: 'The request cannot be read',

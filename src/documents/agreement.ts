@@ -5,8 +5,8 @@ import { formatMoney, isPositiveMoney, addMoney, subtractMoney } from '@/core/mo
 import { findCustomer } from '@/data/queries/customers'
 import type { Arrangement } from '@/contract/arrangement'
 import { planOf } from '@/model/plan/terms'
-import { readStories } from '@/model/sale/story'
 import type { Asked, Paper } from './paper'
+import { readStories } from '@/model/sale/readStories'
 
 /** What the customer signs: what is bought, the payments one by one, and the rules. */
 export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper | null> => {

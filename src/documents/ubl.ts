@@ -15,8 +15,8 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findInvoice, type InvoiceRow } from '@/data/queries/invoices'
 import { findSales } from '@/data/queries/sales'
-import { listDuesOfInvoice } from '@/data/queries/money'
 import { listTaxCodes } from '@/data/queries/taxCodes'
+import { listDuesOfInvoice } from '@/data/queries/due'
 
 const NAMESPACES = {
   '@_xmlns:cac': 'urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2',

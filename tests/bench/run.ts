@@ -10,19 +10,26 @@ import { readFlags } from '@/data/queries/receivables'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
 import { refundHeld } from '@/services/money/refundHeld'
 import { takeReceipt } from '@/services/money/takeReceipt'
-import { readBalanceSheet, readOwed, readProfitAndLoss, readTies } from '@/model/books/books'
+import { readBalanceSheet, readProfitAndLoss } from '@/model/books/books'
 import { readCustomer } from '@/model/people/customers'
 import { readQuickOffers } from '@/model/quickline/quickOffers'
-import { readSheet } from '@/model/sale/sheet'
-import { readStories } from '@/model/sale/story'
 import { readToday } from '@/model/today/today'
 import { listRegister, sumRegister } from '@/data/queries/invoiceRegister'
-import { listToBank } from '@/data/queries/till'
 import { readForecastFacts } from '@/model/receivables/expected'
 import { readOweMost, readPayHabits } from '@/model/receivables/payHabits'
-import { readHeldReport, readLayawayBook, readPlanBook } from '@/model/plan/planBook'
+import { readPlanBook } from '@/model/plan/planBook'
 import { readDrawer } from '@/services/till/drawer'
 import { testCluster } from '../cluster'
+import { listToBank } from '@/data/queries/bank'
+import { readStories } from '@/model/sale/readStories'
+import { readSheet } from '@/model/sale/readSheet'
+import { readLayawayBook } from '@/model/plan/layawayBook'
+import { readHeldReport } from '@/model/held/heldReport'
+import { readTies } from '@/model/books/ties'
+import { readOwed } from '@/model/receivables/owed'
+
+
+
 
 /**
  * How long the server takes for what each main page reads, with little and with ten years of trade (100,000 sales, about a

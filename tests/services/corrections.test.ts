@@ -3,7 +3,6 @@ import { sql } from 'drizzle-orm'
 import { day } from '@/core/day'
 import { toDecimalString } from '@/core/money'
 import { findBusiness } from '@/data/queries/business'
-import { listHeld } from '@/data/queries/money'
 import { changeSettings } from '@/services/access/changeSettings'
 import { billSale } from '@/services/billing/billSale'
 import { creditInvoice } from '@/services/billing/creditInvoice'
@@ -30,6 +29,8 @@ import { returnGoods } from '@/services/sales/returnGoods'
 import { startSale } from '@/services/sales/startSale'
 import { moveDrawer } from '@/services/till/drawer'
 import { openTestShop, type TestShop } from './shop'
+import { listHeld } from '@/data/queries/held'
+
 
 /** Tax 8 %, so that 1,000.00 comes to 1,080.00. Today is 20 March. */
 const eightPercent = {

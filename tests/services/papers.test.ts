@@ -14,8 +14,9 @@ import { handOver } from '@/services/sales/handOver'
 import { offerSale } from '@/services/sales/offerSale'
 import { requestDeposit } from '@/services/sales/requestDeposit'
 import { startSale } from '@/services/sales/startSale'
-import { listHandovers } from '@/data/queries/sales'
 import { openTestShop, type TestShop } from './shop'
+import { listHandovers } from '@/data/queries/handover'
+
 
 let s: TestShop
 let business: Business

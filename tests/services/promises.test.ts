@@ -1,8 +1,6 @@
 import { beforeAll, describe, expect, test } from 'vitest'
 import { addDays, day, type Day } from '@/core/day'
 import { findBusiness, type Business } from '@/data/queries/business'
-import { sumAccounts } from '@/data/queries/ledger'
-import { listOpenDues } from '@/data/queries/money'
 import { listPlansOfSales, sumPlanCharge } from '@/data/queries/plans'
 import { changeSettings } from '@/services/access/changeSettings'
 import { billSale } from '@/services/billing/billSale'
@@ -10,7 +8,6 @@ import { creditInvoice } from '@/services/billing/creditInvoice'
 import { promisePay } from '@/services/chase/promisePay'
 import { remind } from '@/services/chase/remind'
 import type { Command } from '@/services/command'
-import { sentence } from '@/contract/failure'
 import { chargeLate } from '@/services/money/chargeExtra'
 import { moveHeld } from '@/services/money/moveHeld'
 import { refundHeld } from '@/services/money/refundHeld'
@@ -33,6 +30,12 @@ import { startSale } from '@/services/sales/startSale'
 import { countDrawer, moveDrawer, readDrawer } from '@/services/till/drawer'
 import { bankSlip, settleCards } from '@/services/till/toBank'
 import { openTestShop, type TestShop } from './shop'
+import { listOpenDues } from '@/data/queries/due'
+import { sumAccounts } from '@/data/queries/balances'
+import { sentence } from '@/contract/sentences'
+
+
+
 
 let s: TestShop
 let business: Business

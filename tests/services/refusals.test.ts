@@ -1,7 +1,6 @@
 import { beforeAll, describe, expect, test } from 'vitest'
 import { sql } from 'drizzle-orm'
 import { day } from '@/core/day'
-import { listOpenDues } from '@/data/queries/money'
 import { changeSettings } from '@/services/access/changeSettings'
 import { billSale } from '@/services/billing/billSale'
 import { creditInvoice } from '@/services/billing/creditInvoice'
@@ -9,7 +8,7 @@ import { closePeriod } from '@/services/books/closePeriod'
 import { promisePay } from '@/services/chase/promisePay'
 import { remind } from '@/services/chase/remind'
 import type { Command } from '@/services/command'
-import { sentence, type Failure } from '@/contract/failure'
+import type { Failure } from '@/contract/failure'
 import { chargeLate } from '@/services/money/chargeExtra'
 import { moveHeld } from '@/services/money/moveHeld'
 import { previewPlan } from '@/services/money/previewPlan'
@@ -28,6 +27,9 @@ import { countDrawer, moveDrawer } from '@/services/till/drawer'
 import { bankSlip, settleCards } from '@/services/till/toBank'
 import { keepCard } from '@/standins/card/askCard'
 import { openTestShop, type TestShop } from './shop'
+import { listOpenDues } from '@/data/queries/due'
+import { sentence } from '@/contract/sentences'
+
 
 let s: TestShop
 let plan: number

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { toDecimalString } from '@/core/money'
-import { readTrialBalance, owedView } from '@/model/books/books'
+import { readTrialBalance } from '@/model/books/books'
 import { findBusiness } from '@/data/queries/business'
 import { billSale } from '@/services/billing/billSale'
 import { creditInvoice } from '@/services/billing/creditInvoice'
@@ -24,6 +24,7 @@ import { startSale } from '@/services/sales/startSale'
 import { goodsView } from '@/model/goods/goods'
 import { saleView } from '@/model/sale/saleView'
 import { openTestShop, type TestShop } from './shop'
+import { owedView } from '@/model/receivables/owed'
 
 let s: TestShop
 beforeAll(async () => {

@@ -3,12 +3,14 @@ import { day, type Day } from '@/core/day'
 import { openDatabase, type Database } from '@/data/connect'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
 import type { Command } from '@/services/command'
-import { sentence } from '@/contract/failure'
 import { countStock } from '@/services/goods/countStock'
 import { addGoods } from '@/services/goods/keepGoods'
 import { addCustomer } from '@/services/people/keepCustomer'
-import { readTies } from '@/model/books/books'
 import { TEMPLATE } from './setUp'
+import { readTies } from '@/model/books/ties'
+import { sentence } from '@/contract/sentences'
+
+
 
 let made = 0
 

@@ -9,12 +9,13 @@ import { addTaxCode, addTaxRate } from '@/services/books/addTaxCode'
 import { takeReceipt } from '@/services/money/takeReceipt'
 import { readTrialBalance, taxView } from '@/model/books/books'
 import { readPlainTaxCodes } from '@/model/books/taxCodes'
-import { readSheet } from '@/model/sale/sheet'
 import { saleView } from '@/model/sale/saleView'
 import { changeSale } from '@/services/sales/changeSale'
 import { startSale } from '@/services/sales/startSale'
 import { draftTotals, emptyLine, fromSaved } from '@/ui/sale/lineDraft'
 import { openTestShop, type TestShop } from './shop'
+import { readSheet } from '@/model/sale/readSheet'
+
 
 /** Tax 8 %; 10 % from 10 March. Today is 20 March. */
 let s: TestShop

@@ -5,16 +5,11 @@ import { day } from '@/contract/fields'
 import { listClosings } from '@/data/queries/closings'
 import { closePeriod, reopenPeriod } from '@/services/books/closePeriod'
 import { writeEntry } from '@/services/books/writeEntry'
-import {
-  balanceSheetView,
-  profitAndLossView,
-  taxView,
-  tiesView,
-  trialBalanceView,
-  viewOfEntry,
-} from '@/model/books/books'
+import { balanceSheetView, profitAndLossView, taxView, trialBalanceView } from '@/model/books/books'
 import { listAccounts } from '@/data/queries/accounts'
 import { change, listOf, noQuery, page, read, readCursor } from '../operation'
+import { tiesView } from '@/model/books/ties'
+import { viewOfEntry } from '@/model/books/entryView'
 
 const asOf = z.object({ asOf: day.optional() })
 const span = z.object({ from: day.optional(), to: day.optional() })

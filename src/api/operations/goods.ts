@@ -1,6 +1,5 @@
 import { z } from 'zod'
 import { listAccounts } from '@/data/queries/accounts'
-import { listPlaces } from '@/data/queries/goods'
 import { countStock } from '@/services/goods/countStock'
 import { decimal } from '@/core/money'
 import { listFiles } from '@/data/queries/files'
@@ -16,6 +15,7 @@ import { goodsView, readGoodsList, viewOfGoods } from '@/model/goods/goods'
 import { readPlainTaxCodes } from '@/model/books/taxCodes'
 import { addTaxCode, addTaxRate } from '@/services/books/addTaxCode'
 import { change, listOf, noQuery, page, read, readCursor } from '../operation'
+import { listPlaces } from '@/data/queries/stock'
 
 const yesNo = z
   .enum(['true', 'false'])

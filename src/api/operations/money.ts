@@ -1,16 +1,17 @@
 import { z } from 'zod'
-import { findReceipt, listReceipts } from '@/data/queries/money'
 import { AGE_GROUPS } from '@/data/queries/receivables'
 import { day, id as idField, method } from '@/contract/fields'
 import { previewPlan } from '@/services/money/previewPlan'
 import { refundHeld } from '@/services/money/refundHeld'
 import { sellAtCounter } from '@/services/money/sellAtCounter'
-import { receiptView, takeReceipt } from '@/services/money/takeReceipt'
+import { takeReceipt } from '@/services/money/takeReceipt'
 import { useHeld } from '@/services/money/useHeld'
 import { voidReceipt } from '@/services/money/voidReceipt'
-import { owedView } from '@/model/books/books'
 import { toDecimalString } from '@/core/money'
 import { change, listOf, noQuery, page, read, readCursor } from '../operation'
+import { findReceipt, listReceipts } from '@/data/queries/receipt'
+import { owedView } from '@/model/receivables/owed'
+import { receiptView } from '@/model/receipt/receiptView'
 
 export const money = [
   change('/receipts', 'Takes money and puts it where it belongs.', takeReceipt, { status: 201 }),

@@ -1,3 +1,4 @@
+import { insertWithId } from './insertWithId'
 import { present } from '@/core/present'
 import { and, asc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
@@ -65,12 +66,7 @@ export const listPlansOfSales = async (db: Db, saleIds: readonly number[], curre
     ? []
     : (await plans(db).where(isOneOf(plan.saleId, saleIds)).orderBy(asc(plan.id))).map((r) => mapPlan(r, currency))
 
-export const insertPlan = async (db: Db, row: typeof plan.$inferInsert, id: number): Promise<void> => {
-  await db
-    .insert(plan)
-    .overridingSystemValue()
-    .values({ ...row, id })
-}
+export const insertPlan = insertWithId(plan)
 
 export const endPlan = async (
   db: Db,

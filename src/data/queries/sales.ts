@@ -1,22 +1,10 @@
 // Long, because it is all the queries of one aggregate: the sale with its lines, versions and handovers.
 import { present } from '@/core/present'
-import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm'
+import { and, desc, eq, inArray, sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
-import { decimal, money, ZERO, type Decimal, type Money } from '@/core/money'
-import type { Taking } from '@/core/sale'
+import { decimal, money, type Decimal, type Money } from '@/core/money'
 import type { Db } from '../connect'
-import {
-  customer,
-  depositRequest,
-  goods,
-  handover,
-  handoverLine,
-  sale,
-  saleLine,
-  saleVersion,
-  taxCode,
-} from '../schema'
-import type { GoodsKind } from './goods'
+import { customer, sale } from '../schema'
 import { isOneOf, matchesPaper } from './search'
 
 export interface SaleRow {
@@ -166,70 +154,6 @@ export const countInHand = async (db: Db): Promise<number> => {
   return row.count
 }
 
-/** Goods of a kind, or words between them. */
-export type LineKind = GoodsKind | 'heading' | 'text'
-
-export interface SaleLineRow {
-  readonly id: number
-  readonly saleId: number
-  readonly position: number
-  readonly goodsId: number | null
-  readonly code: string | null
-  readonly kind: LineKind
-  readonly choice: 'none' | 'optional' | 'alternative'
-  readonly choiceGroup: string
-  readonly chosen: boolean
-  readonly description: string
-  readonly note: string
-  readonly quantity: Decimal
-  readonly unitPrice: Decimal
-  readonly priceFrom: string
-  readonly discountPercent: Decimal
-  /** Minor units, off the line for all of `quantity`. */
-  readonly discountAmount: bigint
-  /** Minor units, the line's share of what is off the whole. */
-  readonly wholeLess: bigint
-  readonly expectedCost: Decimal
-  readonly deliverTo: string
-  readonly taxCodeId: number
-  readonly taxCode: string
-  readonly incomeAccountId: number
-  readonly agreed: Decimal
-  readonly handedOver: Decimal
-  readonly returned: Decimal
-  readonly toReplace: Decimal
-  readonly billed: Decimal
-  readonly credited: Decimal
-  readonly toRebill: Decimal
-}
-
-export const listSaleLines = async (db: Db, saleIds: readonly number[]): Promise<SaleLineRow[]> => {
-  if (saleIds.length === 0) return []
-  const rows = await db
-    .select({ line: saleLine, code: goods.code, taxCode: taxCode.code })
-    .from(saleLine)
-    .leftJoin(goods, eq(goods.id, saleLine.goodsId))
-    .innerJoin(taxCode, eq(taxCode.id, saleLine.taxCodeId))
-    .where(isOneOf(saleLine.saleId, saleIds))
-    .orderBy(asc(saleLine.saleId), asc(saleLine.position), asc(saleLine.id))
-  return rows.map(({ line, code, taxCode: ofTax }) => ({
-    ...line,
-    code,
-    taxCode: ofTax,
-    quantity: decimal(line.quantity),
-    unitPrice: decimal(line.unitPrice),
-    discountPercent: decimal(line.discountPercent),
-    expectedCost: decimal(line.expectedCost),
-    agreed: decimal(line.agreed),
-    handedOver: decimal(line.handedOver),
-    returned: decimal(line.returned),
-    toReplace: decimal(line.toReplace),
-    billed: decimal(line.billed),
-    credited: decimal(line.credited),
-    toRebill: decimal(line.toRebill),
-  }))
-}
-
 export const insertSale = async (db: Db, row: typeof sale.$inferInsert): Promise<number> => {
   const made = present((await db.insert(sale).values(row).returning({ id: sale.id }))[0])
   return made.id
@@ -237,40 +161,6 @@ export const insertSale = async (db: Db, row: typeof sale.$inferInsert): Promise
 
 export const updateSale = async (db: Db, id: number, change: Partial<typeof sale.$inferInsert>): Promise<void> => {
   await db.update(sale).set(change).where(eq(sale.id, id))
-}
-
-export const insertSaleLines = async (db: Db, rows: readonly (typeof saleLine.$inferInsert)[]): Promise<number[]> => {
-  if (rows.length === 0) return []
-  return (
-    await db
-      .insert(saleLine)
-      .values([...rows])
-      .returning({ id: saleLine.id })
-  ).map((r) => r.id)
-}
-
-export const updateSaleLine = async (
-  db: Db,
-  id: number,
-  change: Partial<typeof saleLine.$inferInsert>,
-): Promise<void> => {
-  await db.update(saleLine).set(change).where(eq(saleLine.id, id))
-}
-
-/** Writes the lines' shares of what is off the whole. */
-export const setWholeLess = async (
-  db: Db,
-  shares: readonly { readonly lineId: number; readonly wholeLess: bigint }[],
-): Promise<void> => {
-  if (shares.length === 0) return
-  const rows = shares.map((s) => sql`(${s.lineId}::int, ${s.wholeLess}::bigint)`)
-  await db.execute(
-    sql`update sale_line l set whole_less = s.less from (values ${sql.join(rows, sql`, `)}) s (id, less) where l.id = s.id`,
-  )
-}
-
-export const deleteSaleLines = async (db: Db, ids: readonly number[]): Promise<void> => {
-  if (ids.length > 0) await db.delete(saleLine).where(isOneOf(saleLine.id, ids))
 }
 
 /** What a customer's agreed sales will come to when they are billed, and what they owe already, less what is held for them. */
@@ -284,175 +174,6 @@ export const sumCommitted = async (db: Db, customerId: number, currency: string)
     )[0],
   )
   return money(BigInt(row.minor), currency)
-}
-
-/** Every time a customer took goods, in the order it happened: agreed sales not called off, the last two thousand lines. */
-export const listTakings = async (db: Db, customerId: number): Promise<Taking[]> => {
-  const rows = await db
-    .select({
-      goodsId: saleLine.goodsId,
-      on: sale.agreedOn,
-      quantity: saleLine.agreed,
-      unitPrice: saleLine.unitPrice,
-    })
-    .from(saleLine)
-    .innerJoin(sale, eq(sale.id, saleLine.saleId))
-    .where(
-      and(
-        eq(sale.customerId, customerId),
-        sql`${sale.agreedOn} is not null and ${sale.closedAs} is null and ${saleLine.goodsId} is not null and ${saleLine.agreed} > 0`,
-      ),
-    )
-    .orderBy(desc(sale.id))
-    .limit(2000)
-  return rows.reverse().map((r) => ({
-    goodsId: present(r.goodsId),
-    on: present(r.on),
-    quantity: decimal(r.quantity),
-    unitPrice: decimal(r.unitPrice),
-  }))
-}
-
-type Tally = 'handedOver' | 'returned' | 'toReplace' | 'billed' | 'credited' | 'toRebill'
-
-/** Adds to the sums of lines. The table's checks refuse what would pass the agreed quantity. */
-export const addToLines = async (
-  db: Db,
-  added: readonly { readonly lineId: number; readonly by: Partial<Record<Tally, Decimal>> }[],
-): Promise<void> => {
-  if (added.length === 0) return
-  const rows = added.map(({ lineId, by }) => {
-    const of = (tally: Tally) => sql`${(by[tally] ?? ZERO).toFixed(4)}::numeric`
-    return sql`(${lineId}::int, ${of('handedOver')}, ${of('returned')}, ${of('toReplace')}, ${of('billed')}, ${of('credited')}, ${of('toRebill')})`
-  })
-  await db.execute(sql`
-    update sale_line l set handed_over = l.handed_over + a.handed_over, returned = l.returned + a.returned, to_replace = l.to_replace + a.to_replace,
-           billed = l.billed + a.billed, credited = l.credited + a.credited, to_rebill = l.to_rebill + a.to_rebill
-      from (values ${sql.join(rows, sql`, `)}) a (id, handed_over, returned, to_replace, billed, credited, to_rebill)
-     where l.id = a.id`)
-}
-
-export const insertVersion = async (db: Db, row: Omit<typeof saleVersion.$inferInsert, 'n'>): Promise<void> => {
-  const n = sql`(select coalesce(max(n), 0) + 1 from sale_version where sale_id = ${row.saleId})`
-  await db.insert(saleVersion).values({ ...row, n: n as unknown as number })
-}
-
-export const listVersions = (db: Db, saleId: number) =>
-  db.select().from(saleVersion).where(eq(saleVersion.saleId, saleId)).orderBy(asc(saleVersion.n))
-
-export interface HandoverRow {
-  readonly id: number
-  readonly saleId: number
-  readonly number: string
-  readonly direction: 'out' | 'back'
-  readonly on: Day
-  readonly by: string
-  /** On goods that came back without a credit: the handover they had left with. */
-  readonly returnsId: number | null
-  readonly reason: string
-  readonly entryId: number | null
-  readonly lines: readonly {
-    readonly saleLineId: number
-    readonly quantity: Decimal
-    readonly cost: Money
-    readonly earned: Money
-  }[]
-}
-
-export const listHandovers = async (db: Db, saleIds: readonly number[], currency: string): Promise<HandoverRow[]> => {
-  if (saleIds.length === 0) return []
-  const rows = await db
-    .select({ handover, line: handoverLine })
-    .from(handover)
-    .innerJoin(handoverLine, eq(handoverLine.handoverId, handover.id))
-    .where(isOneOf(handover.saleId, saleIds))
-    .orderBy(asc(handover.id), asc(handoverLine.id))
-  const papers = new Map<number, HandoverRow & { lines: HandoverRow['lines'][number][] }>()
-  for (const { handover: h, line } of rows) {
-    const paper = papers.get(h.id) ?? {
-      id: h.id,
-      saleId: h.saleId,
-      number: h.number,
-      direction: h.direction,
-      on: h.onDay,
-      by: h.by,
-      returnsId: h.returnsId,
-      reason: h.reason,
-      entryId: h.entryId,
-      lines: [] as HandoverRow['lines'][number][],
-    }
-    paper.lines.push({
-      saleLineId: line.saleLineId,
-      quantity: decimal(line.quantity),
-      cost: money(line.cost, currency),
-      earned: money(line.earned, currency),
-    })
-    papers.set(h.id, paper)
-  }
-  return [...papers.values()]
-}
-
-export const insertHandover = async (
-  db: Db,
-  row: typeof handover.$inferInsert,
-  id: number,
-  lines: readonly Omit<typeof handoverLine.$inferInsert, 'handoverId'>[],
-): Promise<void> => {
-  await db
-    .insert(handover)
-    .overridingSystemValue()
-    .values({ ...row, id })
-  await db.insert(handoverLine).values(lines.map((l) => ({ ...l, handoverId: id })))
-}
-
-/** An id for a paper that must be known before its entry is posted, while the paper itself may not change after. */
-export const reserveId = async (
-  db: Db,
-  table:
-    | 'handover'
-    | 'receipt'
-    | 'refund'
-    | 'stock_count'
-    | 'plan'
-    | 'extra_charge'
-    | 'write_off'
-    | 'held_transfer'
-    | 'drawer_move'
-    | 'drawer_count'
-    | 'banking_slip'
-    | 'card_settlement',
-): Promise<number> => {
-  const row = present(
-    (await db.execute<{ id: number }>(sql`select nextval(pg_get_serial_sequence(${table}, 'id'))::int as id`))[0],
-  )
-  return row.id
-}
-
-export const listDepositRequests = async (db: Db, saleIds: readonly number[], currency: string) => {
-  if (saleIds.length === 0) return []
-  const rows = await db
-    .select()
-    .from(depositRequest)
-    .where(isOneOf(depositRequest.saleId, saleIds))
-    .orderBy(asc(depositRequest.id))
-  return rows.map((r) => ({
-    id: r.id,
-    number: r.number,
-    saleId: r.saleId,
-    on: r.onDay,
-    percent: r.percent,
-    amount: money(r.amount, currency),
-  }))
-}
-
-export const findDepositRequest = async (db: Db, id: number, currency: string) => {
-  const [row] = await db.select().from(depositRequest).where(eq(depositRequest.id, id))
-  return row ? { ...row, on: row.onDay, amount: money(row.amount, currency) } : null
-}
-
-export const insertDepositRequest = async (db: Db, row: typeof depositRequest.$inferInsert): Promise<number> => {
-  const made = present((await db.insert(depositRequest).values(row).returning({ id: depositRequest.id }))[0])
-  return made.id
 }
 
 export interface SaleSums {
@@ -488,47 +209,6 @@ export const sumSale = async (db: Db, saleId: number, currency: string): Promise
     open: amount(row.open),
     beyond: amount(row.beyond),
     held: amount(row.held),
-  }
-}
-
-/** One handover, with its sale and the names of what was on it. */
-export const findHandover = async (db: Db, id: number, currency: string) => {
-  const rows = await db
-    .select({
-      handover,
-      line: handoverLine,
-      description: saleLine.description,
-      saleNumber: sale.number,
-      customer: customer.name,
-    })
-    .from(handover)
-    .innerJoin(handoverLine, eq(handoverLine.handoverId, handover.id))
-    .innerJoin(saleLine, eq(saleLine.id, handoverLine.saleLineId))
-    .innerJoin(sale, eq(sale.id, handover.saleId))
-    .innerJoin(customer, eq(customer.id, sale.customerId))
-    .where(eq(handover.id, id))
-    .orderBy(asc(handoverLine.id))
-  const first = rows[0]
-  if (!first) return null
-  const { handover: h } = first
-  return {
-    id: h.id,
-    number: h.number,
-    direction: h.direction,
-    on: h.onDay,
-    by: h.by,
-    returnsId: h.returnsId,
-    reason: h.reason,
-    saleId: h.saleId,
-    saleNumber: first.saleNumber,
-    customer: first.customer,
-    lines: rows.map((r) => ({
-      id: r.line.id,
-      saleLineId: r.line.saleLineId,
-      description: r.description,
-      quantity: decimal(r.line.quantity),
-      cost: money(r.line.cost, currency),
-    })),
   }
 }
 

@@ -1,9 +1,4 @@
-import type { Db } from '../connect'
+import { insertWithId } from './insertWithId'
 import { stockCount } from '../schema'
 
-export const insertStockCount = async (db: Db, row: typeof stockCount.$inferInsert, id: number): Promise<void> => {
-  await db
-    .insert(stockCount)
-    .overridingSystemValue()
-    .values({ ...row, id })
-}
+export const insertStockCount = insertWithId(stockCount)

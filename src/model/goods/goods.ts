@@ -3,10 +3,11 @@ import { larger, smaller, toFourPlaces, ZERO, zeroMoney, type Decimal } from '@/
 import { kitsAvailable, unitCost, type Shelf } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import { findGoods, listGoods, listWaiting, sumShelves, type Goods, type GoodsFilter } from '@/data/queries/goods'
+import { findGoods, listGoods, type Goods, type GoodsFilter } from '@/data/queries/goods'
 import { listGoodsSuppliers } from '@/data/queries/suppliers'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import { pricesView } from './pricesOf'
+import { listWaiting, sumShelves } from '@/data/queries/stock'
 
 export interface GoodsStanding {
   readonly goods: Goods

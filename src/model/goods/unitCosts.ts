@@ -1,7 +1,8 @@
 import { ZERO, zeroMoney, type Decimal } from '@/core/money'
 import { unitCost } from '@/core/stock'
 import type { Db } from '@/data/connect'
-import { sumShelves, type Goods } from '@/data/queries/goods'
+import type { Goods } from '@/data/queries/goods'
+import { sumShelves } from '@/data/queries/stock'
 
 /** What one of each thing costs now: the average on the shelf; for a kit, its parts; nothing for work and charges. */
 export const readUnitCosts = async (

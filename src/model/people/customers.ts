@@ -12,12 +12,14 @@ import {
   type CustomerFilter,
   type CustomerStanding,
 } from '@/data/queries/customers'
-import { listHeld, listOpenDues, listReceipts } from '@/data/queries/money'
 import { findPriceLevel } from '@/data/queries/prices'
 import { listPaidDues } from '@/data/queries/receivables'
 import { listFiles } from '@/data/queries/files'
 import { listSaleIds, sumCommitted } from '@/data/queries/sales'
-import { readStories } from '@/model/sale/story'
+import { listOpenDues } from '@/data/queries/due'
+import { listHeld } from '@/data/queries/held'
+import { listReceipts } from '@/data/queries/receipt'
+import { readStories } from '@/model/sale/readStories'
 
 export const viewOfStanding = (s: CustomerStanding) => ({
   id: s.id,

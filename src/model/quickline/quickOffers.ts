@@ -7,13 +7,13 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { listCustomers, type CustomerStanding } from '@/data/queries/customers'
 import { listGoods, type Goods } from '@/data/queries/goods'
-import { listOpenDues } from '@/data/queries/money'
 import { findNumbered, findSaleNumbered } from '@/data/queries/find'
 import { listSaleIds } from '@/data/queries/sales'
 import { readLookAlikes } from '@/model/people/lookAlikes'
-import { readStories } from '@/model/sale/story'
 import { readDepositsAsked } from '@/model/receivables/depositsAsked'
 import { fillOldestOn } from '@/model/receipt/fillOldestOn'
+import { listOpenDues } from '@/data/queries/due'
+import { readStories } from '@/model/sale/readStories'
 
 /** Something the quick line offers to do: go somewhere, or a command of the HTTP interface, told beforehand. */
 export interface QuickOffer {

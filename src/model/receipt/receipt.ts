@@ -3,8 +3,11 @@ import { isPositiveMoney, sumMoney, type Money } from '@/core/money'
 import { nameOfDue } from '@/core/receipt'
 import type { Db } from '@/data/connect'
 import { findInvoice } from '@/data/queries/invoices'
-import { listDuesOfSales, listFillsOfReceipt, listHeldMoves, type ReceiptRow } from '@/data/queries/money'
 import { findSales } from '@/data/queries/sales'
+import { listDuesOfSales } from '@/data/queries/due'
+import { listFillsOfReceipt } from '@/data/queries/fill'
+import { listHeldMoves } from '@/data/queries/held'
+import type { ReceiptRow } from '@/data/queries/receipt'
 
 export interface PaidThing {
   readonly what: string

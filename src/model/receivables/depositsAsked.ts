@@ -3,7 +3,7 @@ import type { Business } from '@/data/queries/business'
 import type { Day } from '@/core/day'
 import type { DepositAsked } from '@/core/receipt'
 import { listSaleIds } from '@/data/queries/sales'
-import { readStories } from '@/model/sale/story'
+import { readStories } from '@/model/sale/readStories'
 
 /** Deposits asked for on agreed sales of a customer and not received, the earliest agreed first. */
 export const readDepositsAsked = async (

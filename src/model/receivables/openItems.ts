@@ -6,11 +6,11 @@ import { daysToPay } from '@/core/receivables'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findCustomer, listCustomers } from '@/data/queries/customers'
-import { listOpenDues } from '@/data/queries/money'
 import { listPaidDues } from '@/data/queries/receivables'
 import { findSales } from '@/data/queries/sales'
-import { readLayawayBook } from '@/model/plan/planBook'
 import { readDepositsAsked } from './depositsAsked'
+import { listOpenDues } from '@/data/queries/due'
+import { readLayawayBook } from '@/model/plan/layawayBook'
 
 /** What a customer could pay now, oldest first: their dues, then deposits asked for. */
 export const readOpenItems = async (db: Db, customerId: number, business: Business, today: Day) => {

@@ -3,12 +3,13 @@ import type { Day } from '@/core/day'
 import { lateChargeOf, layawayStanding, partOf, type LayawayStanding, type Plan } from '@/core/plan'
 import type { LineState } from '@/core/sale'
 import type { Business } from '@/data/queries/business'
-import type { DueRow, FillKind } from '@/data/queries/money'
 import type { SaleRow } from '@/data/queries/sales'
 import type { PlanFacts } from '@/data/queries/plans'
 import { readArrangement, type Arrangement } from '@/contract/arrangement'
 import { readPart, readUsual } from '@/contract/usualArrangements'
 import { layawayPlan } from '@/model/plan/terms'
+import type { DueRow } from '@/data/queries/due'
+import type { FillKind } from '@/data/queries/fill'
 
 /** What of a sale's facts the derivations about promises read. */
 export interface PromiseFacts {

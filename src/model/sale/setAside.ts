@@ -3,8 +3,10 @@ import { larger, smaller, ZERO, type Decimal } from '@/core/money'
 import { lineState } from '@/core/sale'
 import { kitsAvailable, setAside } from '@/core/stock'
 import type { Db } from '@/data/connect'
-import { findGoods, listWaiting, sumShelves } from '@/data/queries/goods'
-import type { SaleLineRow, SaleRow } from '@/data/queries/sales'
+import { findGoods } from '@/data/queries/goods'
+import type { SaleRow } from '@/data/queries/sales'
+import type { SaleLineRow } from '@/data/queries/saleLine'
+import { listWaiting, sumShelves } from '@/data/queries/stock'
 
 /** What a line has set aside, and whether it comes from a shelf at all. */
 export interface Kept {

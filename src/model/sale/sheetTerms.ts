@@ -4,11 +4,11 @@ import { givingUpFee } from '@/core/plan'
 import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import { listHeld } from '@/data/queries/money'
 import { listOpenSales } from '@/data/queries/sales'
 import { readPart } from '@/contract/usualArrangements'
 import { depositStages } from '@/model/plan/terms'
 import type { Story } from './story'
+import { listHeld } from '@/data/queries/held'
 
 /** What is promised on a sale, as plain values for the panels that change it. */
 export const readSheetPromise = async (db: Db, s: Story, business: Business, today: Day) => {

@@ -5,11 +5,11 @@ import type { Db } from '@/data/connect'
 import { findCustomer } from '@/data/queries/customers'
 import type { Business } from '@/data/queries/business'
 import { findGoods } from '@/data/queries/goods'
-import { listTakings } from '@/data/queries/sales'
 import { rateOn } from '@/core/tax'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import { readPricing } from '@/model/goods/pricing'
 import { standGoods, type GoodsStanding } from '@/model/goods/goods'
+import { listTakings } from '@/data/queries/saleLine'
 
 export interface UsualRow extends UsualThing {
   readonly standing: GoodsStanding

@@ -3,8 +3,8 @@ import type { Day } from '@/core/day'
 import { money, toDecimalString, type Money } from '@/core/money'
 import { compareVersions, type ComparedLine } from '@/core/sale'
 import type { Db } from '@/data/connect'
-import { listVersions } from '@/data/queries/sales'
 import { versionLine, type VersionLine } from './versionLine'
+import { listVersions } from '@/data/queries/saleVersion'
 
 export interface Version {
   readonly n: number

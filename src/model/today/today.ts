@@ -9,10 +9,11 @@ import type { NextStep } from '@/core/sale'
 import type { Db } from '@/data/connect'
 import { listAccounts } from '@/data/queries/accounts'
 import type { Business } from '@/data/queries/business'
-import { sumAccounts } from '@/data/queries/ledger'
-import { sumTaken } from '@/data/queries/money'
 import { listSaleIds } from '@/data/queries/sales'
-import { readStories, type Story } from '@/model/sale/story'
+import type { Story } from '@/model/sale/story'
+import { sumTaken } from '@/data/queries/receipt'
+import { sumAccounts } from '@/data/queries/balances'
+import { readStories } from '@/model/sale/readStories'
 
 export interface Waiting {
   readonly story: Story

@@ -4,7 +4,6 @@ import { err, ok, type Result } from '@/core/result'
 import { insertAccounts } from '@/data/queries/accounts'
 import { findBusiness, insertBusiness } from '@/data/queries/business'
 import { insertCustomer } from '@/data/queries/customers'
-import { insertPlace } from '@/data/queries/goods'
 import { insertTaxCode } from '@/data/queries/taxCodes'
 import type { Transaction } from '@/data/connect'
 import { databaseError, transact } from '@/data/transact'
@@ -14,6 +13,7 @@ import { day, needed } from '@/contract/fields'
 import { refuse, Refusal } from '@/contract/refuse'
 import { taxCodeInput, writeTaxCode, type NewTaxCode } from '../books/addTaxCode'
 import { hashPassphrase, newPassphrase } from './passphrase'
+import { insertPlace } from '@/data/queries/stock'
 
 export const setUpInput = z.object({
   name: needed(120, 'The name of the business'),

@@ -3,7 +3,6 @@ import { z } from 'zod'
 import { planBilling, type BillWish } from '@/core/sale'
 import { findCustomer } from '@/data/queries/customers'
 import { insertInvoice } from '@/data/queries/invoices'
-import { insertSaleLines } from '@/data/queries/sales'
 import { defineCommand, draftDay, paperDay, type Work } from '../command'
 import { id, on, positivePercent } from '@/contract/fields'
 import { lineQuantities, lines as newLines } from '@/contract/lines'
@@ -15,7 +14,9 @@ import { refreshSale } from '../sales/refreshSale'
 import { mustBeAgreed, takeSale, type LockedSale } from '../sales/saleWork'
 import { lineRow } from '../sales/startSale'
 import { draftBill } from './draftBill'
-import { invoiceView, issueBill } from './issueBill'
+import { issueBill } from './issueBill'
+import { insertSaleLines } from '@/data/queries/saleLine'
+import { invoiceView } from '@/model/invoice/invoiceView'
 
 const input = z.object({
   saleId: id,

@@ -4,20 +4,13 @@ import { balanceOn, lowestFrom, type Change } from '@/core/running'
 import type { ComponentTax } from '@/core/tax'
 import type { Day } from '@/core/day'
 import type { InvoiceRow } from '@/data/queries/invoices'
-import {
-  insertFills,
-  isMoney,
-  listDuesOfInvoice,
-  listFillsOfDues,
-  lockOpenDues,
-  type DueRow,
-  type FillRow,
-} from '@/data/queries/money'
-import { insertTaxMoves } from '@/data/queries/promises'
 import type { Work } from '../command'
 import { openChanges } from '../money/duesOn'
 import { taxBack } from '../money/taxWork'
 import { refuse } from '@/contract/refuse'
+import { listDuesOfInvoice, lockOpenDues, type DueRow } from '@/data/queries/due'
+import { insertFills, isMoney, listFillsOfDues, type FillRow } from '@/data/queries/fill'
+import { insertTaxMoves } from '@/data/queries/taxMove'
 
 const KINDS = {
   writtenOff: (f: FillRow) => f.kind === 'write-off',

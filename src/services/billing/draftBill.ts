@@ -4,10 +4,11 @@ import { rateOn, type TaxCode, type TaxedDocument } from '@/core/tax'
 import { aheadOfHandover, priceBill, type BilledTax, type LineToPrice } from '@/core/sale'
 import type { Day } from '@/core/day'
 import { listInvoicesOfSales, type InvoiceRow, type NewInvoice } from '@/data/queries/invoices'
-import type { SaleLineRow, SaleRow } from '@/data/queries/sales'
+import type { SaleRow } from '@/data/queries/sales'
 import type { Work } from '../command'
-import { worthOf } from '@/model/sale/story'
 import type { LockedSale } from '../sales/saleWork'
+import type { SaleLineRow } from '@/data/queries/saleLine'
+import { worthOf } from '@/model/sale/worth'
 
 interface Billable {
   readonly sale: Pick<SaleRow, 'id' | 'pricesIncludeTax'>

@@ -9,7 +9,8 @@ import { refreshSale } from '../sales/refreshSale'
 import { answerSale, mustBeAgreed, takeSale } from '../sales/saleWork'
 import { planBill } from './billSale'
 import { draftBill } from './draftBill'
-import { invoiceView, issueBill } from './issueBill'
+import { issueBill } from './issueBill'
+import { invoiceView } from '@/model/invoice/invoiceView'
 
 const takeDraft = async (w: Work, invoiceId: number): Promise<InvoiceRow> => {
   const draft = found(await findInvoice(w.tx, invoiceId, w.currency), 'invoice', invoiceId)

@@ -22,12 +22,15 @@ import { unitsOf } from '@/core/stock'
 import { postGoodsBack } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { takeNumber } from '@/data/queries/numbers'
-import { insertHandover, listHandovers, reserveId, type HandoverRow, type SaleLineRow } from '@/data/queries/sales'
-import { findGoods, insertMoves, listMovesOf, type MoveRow } from '@/data/queries/goods'
+import { findGoods } from '@/data/queries/goods'
 import type { Work } from '../command'
 import { refuse } from '@/contract/refuse'
 import type { LockedSale } from '../sales/saleWork'
 import { readWaitingAhead } from './waitingAhead'
+import { reserveId } from '@/data/queries/reserveId'
+import type { SaleLineRow } from '@/data/queries/saleLine'
+import { insertHandover, listHandovers, type HandoverRow } from '@/data/queries/handover'
+import { insertMoves, listMovesOf, type MoveRow } from '@/data/queries/stock'
 
 /** The part of a credit that had been billed ahead of handover: it goes back from there, never having been income. */
 export const aheadOfCredit = async (

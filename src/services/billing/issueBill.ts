@@ -4,27 +4,20 @@ import {
   addMoney,
   HUNDRED,
   isPositiveMoney,
-  largerMoney,
   multiplyMoney,
   shareInTurn,
   smallerMoney,
   subtractMoney,
   sumMoney,
-  toDecimalString,
-  zeroMoney,
   type Money,
-  negateMoney,
 } from '@/core/money'
 import { postInvoice, type TaxPosting } from '@/core/ledger'
-import { discountLeft, fillOldest } from '@/core/receipt'
+import { fillOldest } from '@/core/receipt'
 import { findInvoice, listInvoicesOfSales, markIssued, type InvoiceRow } from '@/data/queries/invoices'
-import { insertDues, listDuesOfInvoice, listHeldMoves } from '@/data/queries/money'
 import { takeNumber } from '@/data/queries/numbers'
-import { addToLines, listSaleLines } from '@/data/queries/sales'
 import { findCustomer } from '@/data/queries/customers'
 import type { Work } from '../command'
 import { readArrangement, type Arrangement } from '@/contract/arrangement'
-import { offered } from '../money/discountWork'
 import { heldOn } from '../money/heldOn'
 import { putHeldOn } from '../money/useHeld'
 import { evenly, termsDays } from '@/model/plan/terms'
@@ -33,6 +26,10 @@ import { billedGross } from './draftBill'
 import { totalsNow } from './rateShift'
 import { startPlan } from '../plans/startPlan'
 import type { LockedSale } from '../sales/saleWork'
+import { insertDues, listDuesOfInvoice } from '@/data/queries/due'
+import { listHeldMoves } from '@/data/queries/held'
+import { addToLines, listSaleLines } from '@/data/queries/saleLine'
+import { offered } from '@/model/receipt/offered'
 
 /** The tax lines of an invoice as postings: each component on its own account. */
 export const taxPostings = (w: Work, invoice: Pick<InvoiceRow, 'taxes'>): Promise<TaxPosting[]> =>
@@ -194,63 +191,4 @@ const heldForBill = async (w: Work, locked: LockedSale, bill: BillToPay, free: M
   )
   const before = await billedBefore(w, sale.id, bill.invoiceId)
   return smallerMoney(free, shareInTurn(ever, { whole, wholeBefore, before, part: bill.gross }))
-}
-
-/** An invoice as the HTTP interface answers it. */
-export const invoiceView = async (w: Pick<Work, 'tx' | 'currency'>, invoiceId: number) => {
-  const invoice = present(await findInvoice(w.tx, invoiceId, w.currency))
-  const dues = invoice.status === 'issued' ? await listDuesOfInvoice(w.tx, invoiceId, w.currency) : []
-  const moves = invoice.status === 'issued' ? await listHeldMoves(w.tx, { saleIds: [invoice.saleId] }, w.currency) : []
-  const applied = sumMoney(
-    moves.filter((m) => m.invoiceId === invoiceId && m.why === 'invoice').map((m) => negateMoney(m.amount)),
-    w.currency,
-  )
-  const open =
-    invoice.status === 'draft'
-      ? invoice.gross
-      : largerMoney(
-          sumMoney(
-            dues.map((d) => d.open),
-            w.currency,
-          ),
-          zeroMoney(w.currency),
-        )
-  return {
-    id: invoice.id,
-    number: invoice.number,
-    kind: invoice.kind,
-    status: invoice.status,
-    saleId: invoice.saleId,
-    customerId: invoice.customerId,
-    on: invoice.on,
-    reason: invoice.reason,
-    creditsId: invoice.creditsId,
-    lines: invoice.lines.map((l) => ({
-      id: l.id,
-      lineId: l.saleLineId,
-      description: l.description,
-      quantity: l.quantity.toString(),
-      unitPrice: l.unitPrice.toString(),
-      discountPercent: l.discountPercent.toString(),
-      net: toDecimalString(l.net),
-      tax: toDecimalString(l.tax),
-    })),
-    totals: {
-      net: toDecimalString(invoice.net),
-      tax: toDecimalString(invoice.tax),
-      gross: toDecimalString(invoice.gross),
-    },
-    heldApplied: toDecimalString(applied),
-    open: toDecimalString(open),
-    dues: dues.map((d) => ({
-      id: d.id,
-      due: d.dueOn,
-      label: d.label,
-      ...(isPositiveMoney(d.discount)
-        ? { discount: toDecimalString(discountLeft(d)), discountUntil: d.discountUntil }
-        : {}),
-      amount: toDecimalString(d.amount),
-      open: toDecimalString(d.open),
-    })),
-  }
 }

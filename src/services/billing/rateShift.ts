@@ -1,10 +1,11 @@
 import { present } from '@/core/present'
 import { addMoney, subtractMoney, zeroMoney, type Money } from '@/core/money'
 import type { TaxedDocument } from '@/core/tax'
-import type { SaleLineRow, SaleRow } from '@/data/queries/sales'
+import type { SaleRow } from '@/data/queries/sales'
 import type { Work } from '../command'
-import { totalsOf } from '@/model/sale/story'
 import { billedGross, billedSoFar, isBilledAtOther, priceParts } from './draftBill'
+import type { SaleLineRow } from '@/data/queries/saleLine'
+import { totalsOf } from '@/model/sale/worth'
 
 /**
  * What bills at other tax rates than the sale's make it more with tax (negative: less): bills take the rates of their own

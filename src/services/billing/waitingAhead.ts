@@ -2,9 +2,9 @@ import { money, type Money, negateMoney } from '@/core/money'
 import { balanceOn, firstDayFor, lowestFrom, type Change } from '@/core/running'
 import { type Day, day } from '@/core/day'
 import { listInvoicesOfSales } from '@/data/queries/invoices'
-import { listHandovers } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { refuse } from '@/contract/refuse'
+import { listHandovers } from '@/data/queries/handover'
 
 const FOR_EVER = day('9999-12-31')
 

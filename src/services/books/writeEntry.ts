@@ -7,7 +7,7 @@ import { findEntry } from '@/data/queries/ledger'
 import { defineCommand, paperDay } from '../command'
 import { amount, needed, on } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
-import { viewOfEntry } from '@/model/books/books'
+import { viewOfEntry } from '@/model/books/entryView'
 
 export const writeEntryInput = z.object({
   on,

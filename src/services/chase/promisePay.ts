@@ -1,11 +1,11 @@
 import { z } from 'zod'
 import { isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
-import { listDuesOfSales } from '@/data/queries/money'
-import { dropPromises, insertPromise } from '@/data/queries/promises'
 import { defineCommand } from '../command'
 import { day, id, positiveAmount, text } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
 import { answerSale, takeSale } from '../sales/saleWork'
+import { listDuesOfSales } from '@/data/queries/due'
+import { dropPromises, insertPromise } from '@/data/queries/payPromise'
 
 const input = z.object({
   saleId: id,

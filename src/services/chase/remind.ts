@@ -5,13 +5,13 @@ import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { lockCustomers } from '@/data/queries/joinCustomers'
-import { listOpenDues } from '@/data/queries/money'
-import { insertReminder, listReminders } from '@/data/queries/promises'
 import { defineCommand, type Work } from '../command'
 import { id } from '@/contract/fields'
 import { customerFor } from '../people/customerFor'
 import { writeLetterIn } from '../post/writeLetter'
 import { refuse } from '@/contract/refuse'
+import { listOpenDues } from '@/data/queries/due'
+import { insertReminder, listReminders } from '@/data/queries/reminder'
 
 /** Which reminder a customer would get on a day, or from when; null where nothing of theirs is late. */
 export const readNextReminder = async (

@@ -1,9 +1,9 @@
 import type { PaperKind } from '@/core/formats'
 import { findCustomer } from '@/data/queries/customers'
 import type { Till } from '../command'
-import { sentence } from '@/contract/failure'
 import { writeLetter } from '../post/writeLetter'
 import { remind } from './remind'
+import { sentence } from '@/contract/sentences'
 
 export interface SentToMany {
   readonly written: number

@@ -1,7 +1,7 @@
 import { present } from '@/core/present'
 import { z } from 'zod'
 import { toDecimalString, type Decimal } from '@/core/money'
-import { listVersions, updateSale } from '@/data/queries/sales'
+import { updateSale } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
 import { id, needed, text } from '@/contract/fields'
 import { closeIn } from '../sales/closeSale'
@@ -9,9 +9,10 @@ import { writeAgreement } from '../sales/agreeSale'
 import { refreshSale } from '../sales/refreshSale'
 import { takeSale, type LockedSale } from '../sales/saleWork'
 import { withShares } from '../sales/shareDiscount'
-import { totalsOf } from '@/model/sale/story'
 import { refuse } from '@/contract/refuse'
 import { mustOpenPage } from './openPage'
+import { listVersions } from '@/data/queries/saleVersion'
+import { totalsOf } from '@/model/sale/worth'
 
 const secret = text(100)
 const chosen = z.array(id).max(1000)

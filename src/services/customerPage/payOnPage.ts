@@ -1,13 +1,13 @@
 import { z } from 'zod'
 import { isPositiveMoney, subtractMoney, sumMoney, zeroMoney, type Money } from '@/core/money'
 import { sumPaymentsUnderWay } from '@/data/queries/cardPayments'
-import { listOpenDues } from '@/data/queries/money'
 import { defineCommand, type Work } from '../command'
 import { positiveAmount, text } from '@/contract/fields'
 import { askPayment } from '../money/cardPayment'
 import { refuse } from '@/contract/refuse'
 import { mustOpenPage, opensSale, type OpenPage } from './openPage'
 import { readDepositsAsked } from '@/model/receivables/depositsAsked'
+import { listOpenDues } from '@/data/queries/due'
 
 const input = z.object({
   token: text(100),

@@ -4,14 +4,15 @@ import { money, negateMoney, sumMoney, toDecimalString, ZERO, zeroMoney, type De
 import { firstDayToLeave, leaveOn, unitCost, valueAt, type Shelf } from '@/core/stock'
 import type { Day } from '@/core/day'
 import { postStockCount } from '@/core/ledger'
-import { findGoods, insertMoves, listPlaces, listShelfChanges, type MoveRow } from '@/data/queries/goods'
+import { findGoods } from '@/data/queries/goods'
 import { insertStockCount } from '@/data/queries/stockCounts'
 import { takeNumber } from '@/data/queries/numbers'
-import { reserveId } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Work } from '../command'
 import { id, on, quantityOrZero, unitPrice } from '@/contract/fields'
 import { found, refuse } from '@/contract/refuse'
 import { changesOf, shelvesOn, type PlacedShelf } from './shelvesOn'
+import { reserveId } from '@/data/queries/reserveId'
+import { insertMoves, listPlaces, listShelfChanges, type MoveRow } from '@/data/queries/stock'
 
 export const countStockInput = z.object({
   on,

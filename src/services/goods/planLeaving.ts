@@ -2,10 +2,11 @@ import { present } from '@/core/present'
 import { larger, negateMoney, smaller, subtractMoney, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
 import { firstDayToLeave, leaveOn, type Shelf } from '@/core/stock'
 import type { Day } from '@/core/day'
-import { listShelfChanges, type Goods, type MoveRow } from '@/data/queries/goods'
+import type { Goods } from '@/data/queries/goods'
 import type { Work } from '../command'
 import { refuse } from '@/contract/refuse'
 import { changesOf, shelvesOn, type PlacedShelf } from './shelvesOn'
+import { listShelfChanges, type MoveRow } from '@/data/queries/stock'
 
 export interface Leaving {
   /** Whoever asks: the answer's costs stand in the same order. */

@@ -1,7 +1,7 @@
 import { shelfOn, type ShelfChanges, type ShelfOn } from '@/core/stock'
 import type { Day } from '@/core/day'
-import { listShelfChanges, lockShelves } from '@/data/queries/goods'
 import type { Work } from '../command'
+import { listShelfChanges, lockShelves } from '@/data/queries/stock'
 
 export interface PlacedShelf extends ShelfOn {
   readonly goodsId: number

@@ -10,7 +10,8 @@ import { findCustomer } from '@/data/queries/customers'
 import { listSaleIds } from '@/data/queries/sales'
 import { writeAgreement } from '../sales/agreeSale'
 import { takeSale } from '../sales/saleWork'
-import { receiptView, writeReceipt } from './takeReceipt'
+import { writeReceipt } from './takeReceipt'
+import { receiptView } from '@/model/receipt/receiptView'
 
 /** Writes down that money was asked of a card. Answers the reference the card's own answer will name. */
 export const askPayment = async (

@@ -1,25 +1,12 @@
 import { present } from '@/core/present'
-import { isPositiveMoney, type Money } from '@/core/money'
-import { discountOn, type Filling, type OpenDue } from '@/core/receipt'
+import type { Money } from '@/core/money'
+import type { Filling } from '@/core/receipt'
 import type { ComponentTax } from '@/core/tax'
 import type { Day } from '@/core/day'
-import type { DueRow } from '@/data/queries/money'
-import { insertTaxMoves } from '@/data/queries/promises'
 import type { Work } from '../command'
 import { negateTaxes, taxOfInvoicePart } from './taxWork'
-
-/** Dues as the core fills them: what is open, and what comes off for paying all the rest on the day. */
-export const offered = (dues: readonly DueRow[], on: Day): OpenDue[] =>
-  dues.map((d): OpenDue => {
-    const discount = discountOn(d, on)
-    return {
-      id: d.id,
-      saleId: d.saleId,
-      dueOn: d.dueOn,
-      open: d.open,
-      ...(discount && isPositiveMoney(discount) ? { discount } : {}),
-    }
-  })
+import type { DueRow } from '@/data/queries/due'
+import { insertTaxMoves } from '@/data/queries/taxMove'
 
 /** A discount that is taken on a due, and the tax in it. */
 export interface DueDiscount {

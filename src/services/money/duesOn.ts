@@ -1,9 +1,10 @@
 import { isPositiveMoney, money, type Money, negateMoney } from '@/core/money'
 import { firstDayFor, lowestFrom, type Change } from '@/core/running'
 import type { Day } from '@/core/day'
-import { listFillsOfDues, type DueRow, type FillRow } from '@/data/queries/money'
 import type { Work } from '../command'
 import { refuse } from '@/contract/refuse'
+import type { DueRow } from '@/data/queries/due'
+import { listFillsOfDues, type FillRow } from '@/data/queries/fill'
 
 /** What changed the open part of a due: the due itself, and what was put on it. */
 export const openChanges = (due: DueRow, fills: readonly FillRow[]): Change[] => [

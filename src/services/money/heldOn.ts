@@ -2,9 +2,9 @@ import { money, sumMoney, type Money } from '@/core/money'
 import { firstDayFor, lowestFrom } from '@/core/running'
 import { HELD_KINDS, type HeldKind } from '@/core/ledger'
 import type { Day } from '@/core/day'
-import { listHeldChanges, lockHeld } from '@/data/queries/money'
 import type { Work } from '../command'
 import { refuse } from '@/contract/refuse'
+import { listHeldChanges, lockHeld } from '@/data/queries/held'
 
 /** Whose held money: a sale's, or what is on account of a customer. */
 export interface HeldPlace {

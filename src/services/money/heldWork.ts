@@ -3,16 +3,19 @@ import { isPositiveMoney, roundToCoins, shareMoney, subtractMoney, type Money, n
 import type { ComponentTax } from '@/core/tax'
 import { postHeldMove, postKeptFee, postRefund, type HeldAmount, type HeldKind, type Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
-import { insertHeldMoves, insertRefund } from '@/data/queries/money'
 import { takeNumber } from '@/data/queries/numbers'
-import { insertHeldTransfer, insertTaxMoves } from '@/data/queries/promises'
-import { findSales, reserveId } from '@/data/queries/sales'
+import { findSales } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { readArrangement } from '@/contract/arrangement'
 import { refuse } from '@/contract/refuse'
 import { layawayLeft } from '../plans/layawayLeft'
 import { heldOn, refuseHeld, type HeldPlace } from './heldOn'
 import { asPostings, taxComing, taxGoing } from './taxWork'
+import { insertHeldMoves } from '@/data/queries/held'
+import { insertRefund } from '@/data/queries/refund'
+import { reserveId } from '@/data/queries/reserveId'
+import { insertHeldTransfer } from '@/data/queries/heldTransfer'
+import { insertTaxMoves } from '@/data/queries/taxMove'
 
 /** Held money about to leave its place: which kinds of it, and the tax on it that goes with it (negative). */
 export interface HeldLeaving {

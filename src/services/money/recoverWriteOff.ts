@@ -12,14 +12,15 @@ import {
 import { postWriteOff, reverseEntry } from '@/core/ledger'
 import { firstDayFor, lowestFrom } from '@/core/running'
 import type { Day } from '@/core/day'
-import { insertFills, listFillsOfDues, listFillsOfEntry } from '@/data/queries/money'
-import { findWriteOff, insertTaxMoves, insertWriteOffRecovery } from '@/data/queries/promises'
 import { dayAfter, defineCommand, type Work } from '../command'
 import { id, needed, on } from '@/contract/fields'
 import { found, refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { takeSale } from '../sales/saleWork'
 import { asPostings, taxBack } from './taxWork'
+import { insertFills, listFillsOfDues, listFillsOfEntry } from '@/data/queries/fill'
+import { findWriteOff, insertWriteOffRecovery } from '@/data/queries/writeOff'
+import { insertTaxMoves } from '@/data/queries/taxMove'
 
 const input = z.object({ writeOffId: id, on, reason: needed(500, 'A reason') })
 

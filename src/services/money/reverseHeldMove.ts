@@ -2,8 +2,6 @@ import { present } from '@/core/present'
 import { z } from 'zod'
 import { isPositiveMoney, negateMoney, toDecimalString } from '@/core/money'
 import { postFeeReversed, postHeldReturn } from '@/core/ledger'
-import { insertHeldMoves, listHeldMoves } from '@/data/queries/money'
-import { findHeldTransfer, insertHeldTransferReversal, insertTaxMoves } from '@/data/queries/promises'
 import { lockSale } from '@/data/queries/sales'
 import { dayAfter, defineCommand, type Work } from '../command'
 import { id, needed, on } from '@/contract/fields'
@@ -11,6 +9,9 @@ import { found, refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { leaveHeld, noteLeft, type HeldLeaving } from './heldWork'
 import { asPostings, taxComing } from './taxWork'
+import { insertHeldMoves, listHeldMoves } from '@/data/queries/held'
+import { findHeldTransfer, insertHeldTransferReversal } from '@/data/queries/heldTransfer'
+import { insertTaxMoves } from '@/data/queries/taxMove'
 
 const input = z.object({ transferId: id, on, reason: needed(500, 'A reason') })
 type Transfer = NonNullable<Awaited<ReturnType<typeof findHeldTransfer>>>

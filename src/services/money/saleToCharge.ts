@@ -2,10 +2,12 @@ import { present } from '@/core/present'
 import type { Day } from '@/core/day'
 import { findCustomer } from '@/data/queries/customers'
 import { findInvoice } from '@/data/queries/invoices'
-import { listFillsOfReceipt, listHeldMoves, type ReceiptRow } from '@/data/queries/money'
 import { listSaleIds } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { writeSale } from '../sales/startSale'
+import { listFillsOfReceipt } from '@/data/queries/fill'
+import { listHeldMoves } from '@/data/queries/held'
+import type { ReceiptRow } from '@/data/queries/receipt'
 
 /** Which sale a charge for a receipt stands on: one it paid, one it was held for, else the customer’s newest. */
 export const saleToCharge = async (w: Work, receipt: ReceiptRow, on: Day): Promise<number> => {

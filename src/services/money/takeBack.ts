@@ -4,24 +4,7 @@ import { firstUndisturbed, lowestFrom, type Change } from '@/core/running'
 import { HELD_KINDS, postBounce, type HeldKind } from '@/core/ledger'
 import type { ComponentTax } from '@/core/tax'
 import { laterDay, type Day } from '@/core/day'
-import {
-  findDues,
-  insertDues,
-  insertFills,
-  insertHeldMoves,
-  insertReceiptVoid,
-  isMoney,
-  listFillsOfDues,
-  listFillsOfHeld,
-  listFillsOfReceipt,
-  listHeldChanges,
-  listHeldMoves,
-  type DueRow,
-  type FillRow,
-  type ReceiptRow,
-} from '@/data/queries/money'
 import { findInvoice } from '@/data/queries/invoices'
-import { findBanked, insertTaxMoves } from '@/data/queries/promises'
 import { lockSale } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { refuse } from '@/contract/refuse'
@@ -29,6 +12,19 @@ import { refreshSale } from '../sales/refreshSale'
 import { byKind, sumHeldAt, type HeldPlace } from './heldOn'
 import { newestSaleOf } from './saleToCharge'
 import { asPostings, taxBack, taxGoing } from './taxWork'
+import { findDues, insertDues, type DueRow } from '@/data/queries/due'
+import {
+  insertFills,
+  isMoney,
+  listFillsOfDues,
+  listFillsOfHeld,
+  listFillsOfReceipt,
+  type FillRow,
+} from '@/data/queries/fill'
+import { insertHeldMoves, listHeldChanges, listHeldMoves } from '@/data/queries/held'
+import { insertReceiptVoid, type ReceiptRow } from '@/data/queries/receipt'
+import { insertTaxMoves } from '@/data/queries/taxMove'
+import { findBanked } from '@/data/queries/bank'
 
 interface TakingBack {
   readonly on: Day

@@ -1,25 +1,12 @@
 import { present } from '@/core/present'
 import { z } from 'zod'
-import { isPositiveMoney, sumMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
+import { isPositiveMoney, sumMoney, type Money } from '@/core/money'
 import { fillNamed, tenderOf, type Filling } from '@/core/receipt'
 import { postReceipt, type Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
-import type { Db } from '@/data/connect'
 import { findCustomer } from '@/data/queries/customers'
-import {
-  findDueOwner,
-  findReceipt,
-  insertFills,
-  insertHeldMoves,
-  insertReceipt,
-  listFillsOfReceipt,
-  listHeldMoves,
-  lockOpenDues,
-  type DueRow,
-} from '@/data/queries/money'
-import { insertTaxMoves } from '@/data/queries/promises'
 import { takeNumber } from '@/data/queries/numbers'
-import { findSales, lockSale, reserveId } from '@/data/queries/sales'
+import { findSales, lockSale } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Work } from '../command'
 import { amount, id, method, on, positiveAmount, text } from '@/contract/fields'
 import { found, refuse } from '@/contract/refuse'
@@ -27,12 +14,19 @@ import { customerFor } from '../people/customerFor'
 import { refreshSale } from '../sales/refreshSale'
 import { heldKindOf } from './heldWork'
 import { layawayLeft } from '../plans/layawayLeft'
-import { discountsOf, noteDiscounts, offered } from './discountWork'
+import { discountsOf, noteDiscounts } from './discountWork'
 import { duesOn, type DuesOn } from './duesOn'
 import { asPostings, taxComing } from './taxWork'
 import { readDepositsAsked } from '@/model/receivables/depositsAsked'
 import { fillOldestOn } from '@/model/receipt/fillOldestOn'
-import { changeOf } from '@/model/receipt/changeOf'
+import { findDueOwner, lockOpenDues, type DueRow } from '@/data/queries/due'
+import { insertFills, listFillsOfReceipt } from '@/data/queries/fill'
+import { insertHeldMoves, listHeldMoves } from '@/data/queries/held'
+import { insertReceipt } from '@/data/queries/receipt'
+import { reserveId } from '@/data/queries/reserveId'
+import { insertTaxMoves } from '@/data/queries/taxMove'
+import { receiptView } from '@/model/receipt/receiptView'
+import { offered } from '@/model/receipt/offered'
 
 const wish = z.union(
   [z.object({ dueId: id, amount: positiveAmount }), z.object({ saleId: id, amount: positiveAmount })],
@@ -263,38 +257,4 @@ export const refreshTouched = async (w: Work, receiptId: number): Promise<void> 
     ...moves.flatMap((m) => (m.saleId === null ? [] : [m.saleId])),
   ])
   for (const saleId of [...touched].sort((a, b) => a - b)) await refreshSale(w, saleId)
-}
-
-/** A receipt as the HTTP interface answers it. */
-export const receiptView = async (w: { tx: Db; currency: string }, receiptId: number) => {
-  const receipt = present(await findReceipt(w.tx, receiptId, w.currency))
-  const fills = await listFillsOfReceipt(w.tx, receiptId, w.currency)
-  const moves = (await listHeldMoves(w.tx, { receiptId }, w.currency)).filter((m) => m.why === 'receipt')
-  const none = zeroMoney(w.currency)
-  return {
-    id: receipt.id,
-    number: receipt.number,
-    customerId: receipt.customerId,
-    on: receipt.on,
-    method: receipt.method,
-    amount: toDecimalString(receipt.amount),
-    reference: receipt.reference,
-    filled: fills
-      .filter((f) => f.kind === 'receipt')
-      .map((f) => ({ dueId: f.dueId, saleId: f.saleId, amount: toDecimalString(f.amount) })),
-    held: moves
-      .filter((m) => m.saleId !== null)
-      .map((m) => ({ saleId: present(m.saleId), amount: toDecimalString(m.amount) })),
-    onAccount: toDecimalString(moves.find((m) => m.saleId === null)?.amount ?? none),
-    discount: toDecimalString(
-      sumMoney(
-        fills.filter((f) => f.kind === 'discount' && isPositiveMoney(f.amount)).map((f) => f.amount),
-        w.currency,
-      ),
-    ),
-    rounding: toDecimalString(receipt.rounding),
-    change: toDecimalString(changeOf(receipt)),
-    voidedOn: receipt.voidedOn,
-    voidedAs: receipt.voidKind,
-  }
 }

@@ -12,10 +12,11 @@ import {
 import { shareTax, type ComponentTax, type SharedTax } from '@/core/tax'
 import type { TaxPosting } from '@/core/ledger'
 import { findInvoice } from '@/data/queries/invoices'
-import { sumTaxAhead, sumTaxOnDue } from '@/data/queries/promises'
-import { findSales, listSaleLines, sumSale } from '@/data/queries/sales'
+import { findSales, sumSale } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { totalsNow } from '../billing/rateShift'
+import { listSaleLines } from '@/data/queries/saleLine'
+import { sumTaxAhead, sumTaxOnDue } from '@/data/queries/taxMove'
 
 /** Component taxes as postings, each on its own account. */
 export const asPostings = async (w: Work, taxes: readonly Omit<ComponentTax, 'net'>[]): Promise<TaxPosting[]> => {

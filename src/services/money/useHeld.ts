@@ -12,17 +12,19 @@ import {
 import { fillNamed, fillOldest, type Filling } from '@/core/receipt'
 import { postHeldUse, type HeldAmount } from '@/core/ledger'
 import type { Day } from '@/core/day'
-import { insertFills, lockOpenDues, type DueRow } from '@/data/queries/money'
 import { defineCommand, paperDay, type Work } from '../command'
 import { id, on, positiveAmount } from '@/contract/fields'
 import { customerFor } from '../people/customerFor'
 import { refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
-import { discountsOf, noteDiscounts, offered, type DueDiscount } from './discountWork'
+import { discountsOf, noteDiscounts, type DueDiscount } from './discountWork'
 import { duesOn } from './duesOn'
 import { heldOn, type HeldPlace } from './heldOn'
 import { leaveHeld, noteLeft } from './heldWork'
 import { asPostings } from './taxWork'
+import { lockOpenDues, type DueRow } from '@/data/queries/due'
+import { insertFills } from '@/data/queries/fill'
+import { offered } from '@/model/receipt/offered'
 
 const input = z.object({
   customerId: id,

@@ -1,14 +1,14 @@
 import { z } from 'zod'
 import { isPositiveMoney, zeroMoney } from '@/core/money'
-import { findReceipt, lockReceipt, type ReceiptRow } from '@/data/queries/money'
 import { defineCommand, paperDay, type Work } from '../command'
 import type { Day } from '@/core/day'
 import { amount, id, needed, on } from '@/contract/fields'
 import { found, refuse } from '@/contract/refuse'
 import { addCharge } from './chargeExtra'
 import { takeBack } from './takeBack'
-import { receiptView } from './takeReceipt'
 import { saleToCharge } from './saleToCharge'
+import { findReceipt, lockReceipt, type ReceiptRow } from '@/data/queries/receipt'
+import { receiptView } from '@/model/receipt/receiptView'
 
 const input = z.object({ receiptId: id, on, reason: needed(500, 'A reason') })
 

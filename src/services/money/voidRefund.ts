@@ -2,8 +2,6 @@ import { present } from '@/core/present'
 import { z } from 'zod'
 import { isPositiveMoney, negateMoney, sumMoney, toDecimalString } from '@/core/money'
 import { postRefundVoid } from '@/core/ledger'
-import { insertHeldMoves, insertRefundVoid, listHeldMoves, listRefundsByIds } from '@/data/queries/money'
-import { insertTaxMoves, listTaxOfEntry } from '@/data/queries/promises'
 import { lockSale } from '@/data/queries/sales'
 import { dayAfter, defineCommand } from '../command'
 import { id, needed, on } from '@/contract/fields'
@@ -11,6 +9,9 @@ import { layawayLeft } from '../plans/layawayLeft'
 import { found, refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { asPostings, negateTaxes } from './taxWork'
+import { insertHeldMoves, listHeldMoves } from '@/data/queries/held'
+import { insertRefundVoid, listRefundsByIds } from '@/data/queries/refund'
+import { insertTaxMoves, listTaxOfEntry } from '@/data/queries/taxMove'
 
 const input = z.object({ refundId: id, on, reason: needed(500, 'A reason') })
 

@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { isPositiveMoney, sumMoney, toDecimalString, negateMoney } from '@/core/money'
 import { planInstallments, spreadRest } from '@/core/plan'
-import { listDuesOfPlan, lockOpenDues } from '@/data/queries/money'
 import { endPlan, insertPlanCharges, keepPlanCard, sumPlanCharge } from '@/data/queries/plans'
 import { defineCommand, paperDay } from '../command'
 import { every, installmentCharge, keepArrangement } from '@/contract/arrangement'
@@ -22,6 +21,7 @@ import {
   takePlan,
 } from './planWork'
 import { writePlan } from './startPlan'
+import { listDuesOfPlan, lockOpenDues } from '@/data/queries/due'
 
 const named = { saleId: id, planId: id.optional() }
 

@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { toDecimalString, subtractMoney } from '@/core/money'
 import { givingUpFee } from '@/core/plan'
-import { listReceiptsForSale } from '@/data/queries/money'
 import { defineCommand, paperDay } from '../command'
 import { readArrangement } from '@/contract/arrangement'
 import { id, method, on, text } from '@/contract/fields'
@@ -11,6 +10,7 @@ import { refuse } from '@/contract/refuse'
 import { closeIn } from '../sales/closeSale'
 import { refreshSale } from '../sales/refreshSale'
 import { mustBeAgreed, takeSale } from '../sales/saleWork'
+import { listReceiptsForSale } from '@/data/queries/receipt'
 
 const input = z.object({
   saleId: id,

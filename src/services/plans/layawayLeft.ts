@@ -1,9 +1,10 @@
 import { present } from '@/core/present'
 import { subtractMoney, type Money } from '@/core/money'
-import { findSales, listSaleLines } from '@/data/queries/sales'
+import { findSales } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { sumHeldAt } from '../money/heldOn'
 import { totalsNow } from '../billing/rateShift'
+import { listSaleLines } from '@/data/queries/saleLine'
 
 /** What of a layaway is still to come: its total with tax, less what is billed and what is held. */
 export const layawayLeft = async (w: Work, saleId: number): Promise<Money> => {

@@ -13,14 +13,6 @@ import { payoffOn, type Payoff, type StandingRow } from '@/core/plan'
 import { postChargeEarned, postPayoff } from '@/core/ledger'
 import type { Db } from '@/data/connect'
 import {
-  insertDues,
-  insertFills,
-  insertHeldMoves,
-  listDuesOfPlan,
-  listFillsOfDues,
-  type DueRow,
-} from '@/data/queries/money'
-import {
   endPlan,
   insertPlanCharges,
   listEarnedDues,
@@ -32,6 +24,9 @@ import type { Work } from '../command'
 import { readArrangement } from '@/contract/arrangement'
 import { refuse } from '@/contract/refuse'
 import { installmentTerms } from '@/model/plan/terms'
+import { insertDues, listDuesOfPlan, type DueRow } from '@/data/queries/due'
+import { insertFills, listFillsOfDues } from '@/data/queries/fill'
+import { insertHeldMoves } from '@/data/queries/held'
 
 export const standingRow = (d: DueRow): StandingRow => ({
   due: d.dueOn,

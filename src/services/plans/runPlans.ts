@@ -1,7 +1,6 @@
 import { present } from '@/core/present'
 import { z } from 'zod'
 import { isPositiveMoney, toDecimalString } from '@/core/money'
-import { findDues, lockOpenDues } from '@/data/queries/money'
 import { findPlan, insertCollection } from '@/data/queries/plans'
 import { defineCommand } from '../command'
 import { id } from '@/contract/fields'
@@ -9,6 +8,7 @@ import { found, refuse } from '@/contract/refuse'
 import { writeReceipt } from '../money/takeReceipt'
 import { takeSale } from '../sales/saleWork'
 import { earnRows } from './planWork'
+import { findDues, lockOpenDues } from '@/data/queries/due'
 
 /** Earns the charge of a plan's rows whose day has come. Doing it again does nothing. */
 export const earnPlan = defineCommand('earn-plan', z.object({ planId: id }), async (w, { planId }) => {

@@ -2,15 +2,15 @@ import { isPositiveMoney, shareInTurn, zeroMoney, type Money } from '@/core/mone
 import { planInstallments, type Plan } from '@/core/plan'
 import { postChargeAdded } from '@/core/ledger'
 import type { Day } from '@/core/day'
-import { insertDues } from '@/data/queries/money'
 import { takeNumber } from '@/data/queries/numbers'
 import { insertPlan, insertPlanCharges } from '@/data/queries/plans'
-import { reserveId } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { type Arrangement, keepArrangement } from '@/contract/arrangement'
 import { orRefuse } from '@/contract/refuse'
 import type { LockedSale } from '../sales/saleWork'
 import { firstDueFrom, installmentTerms } from '@/model/plan/terms'
+import { insertDues } from '@/data/queries/due'
+import { reserveId } from '@/data/queries/reserveId'
 
 interface NewPlan {
   readonly saleId: number

@@ -7,9 +7,11 @@ import type { Business } from '@/data/queries/business'
 import { findCustomer, type Customer } from '@/data/queries/customers'
 import { findInvoice } from '@/data/queries/invoices'
 import { findTemplate } from '@/data/queries/layouts'
-import { findReceipt, listDuesOfInvoice, listOpenDues } from '@/data/queries/money'
-import { findDepositRequest, findHandover } from '@/data/queries/sales'
-import { readStories } from '@/model/sale/story'
+import { listDuesOfInvoice, listOpenDues } from '@/data/queries/due'
+import { findReceipt } from '@/data/queries/receipt'
+import { findHandover } from '@/data/queries/handover'
+import { findDepositRequest } from '@/data/queries/depositRequest'
+import { readStories } from '@/model/sale/readStories'
 
 /** Whom a paper concerns and what a letter about it may speak of. */
 export interface AboutPaper {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { decimal, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
-import { updateSale, updateSaleLine } from '@/data/queries/sales'
+import { updateSale } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
 import { day, id, on, text } from '@/contract/fields'
 import { lineQuantities } from '@/contract/lines'
@@ -9,6 +9,7 @@ import { refuse } from '@/contract/refuse'
 import { keepVersion } from './keepVersion'
 import { refreshSale } from './refreshSale'
 import { answerSale, mustBeOpen, takeSale, type LockedSale } from './saleWork'
+import { updateSaleLine } from '@/data/queries/saleLine'
 
 const input = z.object({
   saleId: id,

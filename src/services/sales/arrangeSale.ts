@@ -1,6 +1,5 @@
 import { z } from 'zod'
 import { isPositiveMoney } from '@/core/money'
-import { lockHeld } from '@/data/queries/money'
 import { updateSale } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
 import { arrangement, type Arrangement, keepArrangement } from '@/contract/arrangement'
@@ -10,6 +9,7 @@ import { heldKindOf, reclassIn } from '../money/heldWork'
 import { planOf } from '@/model/plan/terms'
 import { refreshSale } from './refreshSale'
 import { answerSale, mustBeOpen, takeSale, type LockedSale } from './saleWork'
+import { lockHeld } from '@/data/queries/held'
 
 const input = z.object({ saleId: id, arrangement })
 

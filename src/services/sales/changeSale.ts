@@ -4,7 +4,7 @@ import type { KeptTaxCode } from '@/data/queries/taxCodes'
 import { ZERO } from '@/core/money'
 import { leastAgreed } from '@/core/sale'
 import { findCustomer } from '@/data/queries/customers'
-import { deleteSaleLines, insertSaleLines, updateSale, updateSaleLine, type SaleLineRow } from '@/data/queries/sales'
+import { updateSale } from '@/data/queries/sales'
 import { defineCommand } from '../command'
 import { day, id, on, text } from '@/contract/fields'
 import { changedLines, wholeDiscount, type ChangedLine } from '@/contract/lines'
@@ -14,6 +14,7 @@ import { keepVersion } from './keepVersion'
 import { refreshSale } from './refreshSale'
 import { answerSale, mustBeOpen, takeSale } from './saleWork'
 import { lineRow, mustBeKind } from './startSale'
+import { deleteSaleLines, insertSaleLines, updateSaleLine, type SaleLineRow } from '@/data/queries/saleLine'
 
 const input = z.object({
   saleId: id,

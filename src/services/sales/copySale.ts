@@ -2,7 +2,6 @@ import { present } from '@/core/present'
 import { z } from 'zod'
 import { toDecimalString, money } from '@/core/money'
 import { findCustomer } from '@/data/queries/customers'
-import { listSaleLines, type SaleLineRow } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
 import { id, on } from '@/contract/fields'
 import { line, type LineInput } from '@/contract/lines'
@@ -12,6 +11,7 @@ import { refreshSale } from './refreshSale'
 import { answerSale, takeSale, type LockedSale } from './saleWork'
 import { writeSale } from './startSale'
 import type { Day } from '@/core/day'
+import { listSaleLines, type SaleLineRow } from '@/data/queries/saleLine'
 
 /** A line of one sale as it would be typed on another. Goods take today's price unless `keepPrices`. */
 export const asTyped = (l: SaleLineRow, currency: string, keepPrices: boolean): LineInput =>

@@ -4,13 +4,13 @@ import type { Day } from '@/core/day'
 import { rateOn } from '@/core/tax'
 import type { Customer } from '@/data/queries/customers'
 import { findGoods } from '@/data/queries/goods'
-import type { LineKind } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { readPricing } from '@/model/goods/pricing'
 import { readUnitCosts } from '@/model/goods/unitCosts'
 import type { LineInput } from '@/contract/lines'
 import { refuse } from '@/contract/refuse'
 import { isExempt, readAreaCode } from '@/model/people/taxOf'
+import type { LineKind } from '@/data/queries/saleLine'
 
 export interface FilledLine {
   readonly goodsId: number | null

@@ -1,10 +1,10 @@
 import { money, toDecimalString } from '@/core/money'
-import { insertVersion } from '@/data/queries/sales'
 import type { Day } from '@/core/day'
 import type { RefreshedSale } from './refreshSale'
-import { countedQuantity, worthOf } from '@/model/sale/story'
 import type { Work } from '../command'
 import type { VersionLine } from '@/model/sale/versionLine'
+import { insertVersion } from '@/data/queries/saleVersion'
+import { countedQuantity, worthOf } from '@/model/sale/worth'
 
 /** Keeps what was offered or agreed as it was at this moment. */
 export const keepVersion = async (

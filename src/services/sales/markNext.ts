@@ -4,9 +4,9 @@ import { z } from 'zod'
 import { keepNextMark } from '@/data/queries/nextMarks'
 import { defineCommand, type Work } from '../command'
 import { day, id, needed } from '@/contract/fields'
-import { readStories } from '@/model/sale/story'
 import { refuse } from '@/contract/refuse'
 import { answerSale, takeSale } from './saleWork'
+import { readStories } from '@/model/sale/readStories'
 
 const action = needed(40, 'The step')
 

@@ -2,10 +2,11 @@ import { present } from '@/core/present'
 import { addMoney, subtractMoney } from '@/core/money'
 import { moneyBar, standsAs } from '@/core/sale'
 import type { TaxedDocument } from '@/core/tax'
-import { lockSale, sumSale, updateSale, type SaleLineRow, type SaleRow } from '@/data/queries/sales'
+import { lockSale, sumSale, updateSale, type SaleRow } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { totalsNow } from '../billing/rateShift'
 import { shareDiscount } from './shareDiscount'
+import type { SaleLineRow } from '@/data/queries/saleLine'
 
 export interface RefreshedSale {
   readonly sale: SaleRow

@@ -3,7 +3,6 @@ import { z } from 'zod'
 import { isPositiveMoney, toDecimalString, type Money } from '@/core/money'
 import { partOf } from '@/core/plan'
 import { takeNumber } from '@/data/queries/numbers'
-import { insertDepositRequest } from '@/data/queries/sales'
 import { defineCommand } from '../command'
 import { id, on, positiveAmount, positivePercent } from '@/contract/fields'
 import { readArrangement } from '@/contract/arrangement'
@@ -11,6 +10,7 @@ import { depositStages } from '@/model/plan/terms'
 import { refuse } from '@/contract/refuse'
 import { refreshSale } from './refreshSale'
 import { mustBeOpen, takeSale, type LockedSale } from './saleWork'
+import { insertDepositRequest } from '@/data/queries/depositRequest'
 
 const input = z.object({
   saleId: id,

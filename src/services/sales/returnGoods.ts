@@ -14,15 +14,6 @@ import {
   type Money,
 } from '@/core/money'
 import type { Db } from '@/data/connect'
-import { listPlaces } from '@/data/queries/goods'
-import {
-  addToLines,
-  findHandover,
-  listHandovers,
-  listSaleLines,
-  type HandoverRow,
-  type SaleLineRow,
-} from '@/data/queries/sales'
 import { bringBack, outOf, type ComingBack } from '../billing/goodsBack'
 import { dayAfter, defineCommand, paperDay, type Work } from '../command'
 import { id, needed, on } from '@/contract/fields'
@@ -30,6 +21,9 @@ import { lineQuantities } from '@/contract/lines'
 import { found, refuse } from '@/contract/refuse'
 import { refreshSale } from './refreshSale'
 import { takeSale, type LockedSale } from './saleWork'
+import { addToLines, listSaleLines, type SaleLineRow } from '@/data/queries/saleLine'
+import { findHandover, listHandovers, type HandoverRow } from '@/data/queries/handover'
+import { listPlaces } from '@/data/queries/stock'
 
 const input = z.object({
   handoverId: id,

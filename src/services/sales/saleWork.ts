@@ -1,8 +1,9 @@
 import { present } from '@/core/present'
 import type { Work } from '../command'
 import { found, refuse } from '@/contract/refuse'
-import { listSaleLines, lockSale, type SaleLineRow, type SaleRow } from '@/data/queries/sales'
+import { lockSale, type SaleRow } from '@/data/queries/sales'
 import { saleView, type SaleView } from '@/model/sale/saleView'
+import { listSaleLines, type SaleLineRow } from '@/data/queries/saleLine'
 
 export interface LockedSale {
   readonly sale: SaleRow

@@ -1,9 +1,10 @@
 import { present } from '@/core/present'
 import { money } from '@/core/money'
 import { lineWorth, shareWholeDiscount } from '@/core/sale'
-import { listSaleLines, setWholeLess, type SaleLineRow, type SaleRow } from '@/data/queries/sales'
+import type { SaleRow } from '@/data/queries/sales'
 import type { Work } from '../command'
-import { countedQuantity } from '@/model/sale/story'
+import { listSaleLines, setWholeLess, type SaleLineRow } from '@/data/queries/saleLine'
+import { countedQuantity } from '@/model/sale/worth'
 
 type Discounted = Pick<SaleRow, 'id' | 'agreedOn' | 'discountPercent' | 'discountAmount'>
 

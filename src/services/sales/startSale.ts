@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { listAddresses, type Customer } from '@/data/queries/customers'
 import { findPriceLevel } from '@/data/queries/prices'
-import { insertSale, insertSaleLines } from '@/data/queries/sales'
+import { insertSale } from '@/data/queries/sales'
 import { takeSaleNumber } from '@/data/queries/numbers'
 import type { Day } from '@/core/day'
 import { defineCommand, type Work } from '../command'
@@ -14,6 +14,7 @@ import { writeAgreement } from './agreeSale'
 import { fillLines, type FilledLine } from './fillLines'
 import { refreshSale } from './refreshSale'
 import { answerSale, takeSale } from './saleWork'
+import { insertSaleLines } from '@/data/queries/saleLine'
 
 export const startSaleInput = z.object({
   customerId: id,

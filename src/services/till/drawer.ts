@@ -10,16 +10,16 @@ import {
   compareMoney,
 } from '@/core/money'
 import { KEPT_BY_PAPERS, postDrawerCount, postDrawerMove } from '@/core/ledger'
-import type { Day } from '@/core/day'
+import { type Day, addDays } from '@/core/day'
 import type { Db } from '@/data/connect'
 import { listAccounts } from '@/data/queries/accounts'
 import { takeNumber } from '@/data/queries/numbers'
-import { reserveId } from '@/data/queries/sales'
-import { insertDrawerCount, insertDrawerMove, listDrawerCounts, listDrawerLines, sumRole } from '@/data/queries/till'
-import { addDays } from '@/core/day'
+import { insertDrawerCount, insertDrawerMove, listDrawerCounts, listDrawerLines } from '@/data/queries/drawer'
 import { defineCommand, paperDay, type Work } from '../command'
 import { needed, on, positiveAmount, amount } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
+import { reserveId } from '@/data/queries/reserveId'
+import { sumRole } from '@/data/queries/balances'
 
 const moveInput = z.object({
   on,

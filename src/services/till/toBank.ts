@@ -1,20 +1,14 @@
 import { z } from 'zod'
 import { isPositiveMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import { postBankingSlip, postCardSettlement } from '@/core/ledger'
-import { findReceipt } from '@/data/queries/money'
 import { takeNumber } from '@/data/queries/numbers'
-import { reserveId } from '@/data/queries/sales'
-import {
-  insertBanked,
-  insertBankingSlip,
-  insertCardSettlement,
-  lockToBank,
-  sumRole,
-  type ToBank,
-} from '@/data/queries/till'
 import { defineCommand, paperDay, type Work } from '../command'
 import { amount, id, on } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
+import { findReceipt } from '@/data/queries/receipt'
+import { reserveId } from '@/data/queries/reserveId'
+import { insertBanked, insertBankingSlip, insertCardSettlement, lockToBank, type ToBank } from '@/data/queries/bank'
+import { sumRole } from '@/data/queries/balances'
 
 const take = async (w: Work, ids: readonly number[], method: 'cheque' | 'card'): Promise<ToBank[]> => {
   const wanted = [...new Set(ids)]

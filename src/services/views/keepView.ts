@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { deleteSavedView, keepSavedView } from '@/data/queries/promises'
 import { defineCommand } from '@/services/command'
 import { id, needed } from '@/contract/fields'
+import { deleteSavedView, keepSavedView } from '@/data/queries/savedView'
 
 const input = z.object({
   place: z.enum(['invoices', 'receipts']),

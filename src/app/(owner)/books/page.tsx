@@ -9,14 +9,15 @@ import { listAccounts } from '@/data/queries/accounts'
 import { sumTax } from '@/data/queries/invoices'
 import { listClosings } from '@/data/queries/closings'
 import { listEntries } from '@/data/queries/ledger'
-import { readBalanceSheet, readProfitAndLoss, readTies, readTrialBalance } from '@/model/books/books'
-import { hrefOfSource } from '@/model/sale/sheet'
+import { readBalanceSheet, readProfitAndLoss, readTrialBalance } from '@/model/books/books'
 import { withQuery } from '@/ui/address'
 import { BooksActions } from '@/ui/books/BooksActions'
 import { Span } from '@/ui/books/Span'
 import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
 import { openShop, queryOf, type Search } from '../_shop'
+import { hrefOfSource } from '@/model/books/entrySource'
+import { readTies } from '@/model/books/ties'
 
 export const metadata: Metadata = { title: 'Books' }
 

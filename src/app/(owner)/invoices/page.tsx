@@ -6,7 +6,6 @@ import { formatMoney, isPositiveMoney } from '@/core/money'
 import { findCustomer } from '@/data/queries/customers'
 import { findGoods } from '@/data/queries/goods'
 import { invoiceFilter, listRegister, sumRegister, type RegisterRow } from '@/data/queries/invoiceRegister'
-import { listSavedViews } from '@/data/queries/promises'
 import { withQuery } from '@/ui/address'
 import { Empty } from '@/ui/Empty'
 import { Figure } from '@/ui/Figure'
@@ -14,6 +13,7 @@ import { Heading } from '@/ui/Heading'
 import { InvoiceFilters } from '@/ui/invoices/InvoiceFilters'
 import { SavedViews } from '@/ui/SavedViews'
 import { openShop, queryOf, type Search } from '../_shop'
+import { listSavedViews } from '@/data/queries/savedView'
 
 export const metadata: Metadata = { title: 'Invoices' }
 const PAGE = 60

@@ -5,9 +5,7 @@ import { formatDay, formatDayShort, isDay, type Day } from '@/core/day'
 import { formatMoney, isPositiveMoney, isZeroMoney, subtractMoney, type Money } from '@/core/money'
 import { ageNames, expectByWeek, type AgeColumn } from '@/core/receivables'
 import { AGE_GROUPS, listOpenAsOf, type AgeGroup } from '@/data/queries/receivables'
-import { sumOpenByDay } from '@/data/queries/money'
 import { findCustomer } from '@/data/queries/customers'
-import { readOwed } from '@/model/books/books'
 import { withQuery } from '@/ui/address'
 import { AgeBar, WeekChart } from '@/ui/charts'
 import { Empty } from '@/ui/Empty'
@@ -18,6 +16,8 @@ import { ChaseCustomer } from '@/ui/owed/ChaseCustomer'
 import { OwedTabs } from '@/ui/owed/OwedTabs'
 import { readNextReminder } from '@/services/chase/remind'
 import { openShop, queryOf, type Search } from '../_shop'
+import { sumOpenByDay } from '@/data/queries/due'
+import { readOwed } from '@/model/receivables/owed'
 
 export const metadata: Metadata = { title: 'Owed' }
 

@@ -4,13 +4,13 @@ import Link from 'next/link'
 import { formatDay, isDay } from '@/core/day'
 import { METHODS } from '@/core/ledger'
 import { formatMoney, parseMoney, sumMoney } from '@/core/money'
-import { listReceipts } from '@/data/queries/money'
 import { withQuery } from '@/ui/address'
 import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
 import { ReceiptFilters } from '@/ui/money/ReceiptFilters'
 import { SearchBox } from '@/ui/SearchBox'
 import { openShop, queryOf, type Search } from '../_shop'
+import { listReceipts } from '@/data/queries/receipt'
 
 export const metadata: Metadata = { title: 'Receipts' }
 const PAGE = 60

@@ -3,7 +3,6 @@ import Link from 'next/link'
 import { formatDayShort } from '@/core/day'
 import { STANDS } from '@/core/sale'
 import { countStands, listSaleIds } from '@/data/queries/sales'
-import { readStories } from '@/model/sale/story'
 import { Empty } from '@/ui/Empty'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
@@ -12,6 +11,7 @@ import { SearchBox } from '@/ui/SearchBox'
 import { Stamp } from '@/ui/Stamp'
 import { withQuery } from '@/ui/address'
 import { openShop, queryOf, type Search } from '../_shop'
+import { readStories } from '@/model/sale/readStories'
 
 export const metadata: Metadata = { title: 'Sales' }
 const PAGE = 50

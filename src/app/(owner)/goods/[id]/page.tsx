@@ -8,13 +8,14 @@ import { listAccounts, listIncomeAccounts } from '@/data/queries/accounts'
 import { listFiles } from '@/data/queries/files'
 import { listPriceLevels } from '@/data/queries/prices'
 import { Files } from '@/ui/files/Files'
-import { findGoods, listStockCard } from '@/data/queries/goods'
+import { findGoods } from '@/data/queries/goods'
 import { goodsView, readGoods } from '@/model/goods/goods'
 import { readPlainTaxCodes } from '@/model/books/taxCodes'
 import { GoodsForm } from '@/ui/goods/GoodsForm'
 import { Heading } from '@/ui/Heading'
 import { paperHref } from '@/ui/Trail'
 import { idFrom, openShop } from '../../_shop'
+import { listStockCard } from '@/data/queries/stock'
 
 export const metadata: Metadata = { title: 'Goods' }
 

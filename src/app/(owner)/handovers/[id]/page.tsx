@@ -2,8 +2,7 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
-import { findHandover } from '@/data/queries/sales'
-import { balancesBefore, entriesOfPapers } from '@/data/queries/ledger'
+import { entriesOfPapers } from '@/data/queries/ledger'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
@@ -11,6 +10,8 @@ import { WriteLetter } from '@/ui/post/WriteLetter'
 import { goodsThatMayComeBack } from '@/services/sales/returnGoods'
 import { GoodsBack } from '@/ui/sale/GoodsBack'
 import { idFrom, openShop } from '../../_shop'
+import { findHandover } from '@/data/queries/handover'
+import { balancesBefore } from '@/data/queries/balances'
 
 export const metadata: Metadata = { title: 'Handover' }
 const BY = { counter: 'across the counter', parcel: 'as a parcel', delivery: 'delivered' } as const

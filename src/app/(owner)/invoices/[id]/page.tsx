@@ -5,8 +5,7 @@ import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { formatPrice, formatMoney, isPositiveMoney, sumMoney, toDecimalString, subtractMoney } from '@/core/money'
 import { findInvoice, listCreditsOf } from '@/data/queries/invoices'
-import { balancesBefore, entriesOfPapers } from '@/data/queries/ledger'
-import { listDuesOfInvoice } from '@/data/queries/money'
+import { entriesOfPapers } from '@/data/queries/ledger'
 import { findSales } from '@/data/queries/sales'
 import { showInvoiceLine } from '@/model/invoice/invoiceLines'
 import { InTheBooks } from '@/ui/books/EntryLines'
@@ -14,6 +13,8 @@ import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
 import { InvoiceActions } from '@/ui/sale/InvoiceActions'
 import { idFrom, openShop } from '../../_shop'
+import { listDuesOfInvoice } from '@/data/queries/due'
+import { balancesBefore } from '@/data/queries/balances'
 
 export const metadata: Metadata = { title: 'Invoice' }
 const NAME = { invoice: 'Invoice', counter: 'Counter sale', 'credit-note': 'Credit note' } as const

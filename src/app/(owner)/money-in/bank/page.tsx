@@ -2,11 +2,12 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatDayShort, type Day } from '@/core/day'
 import { formatMoney, toDecimalString } from '@/core/money'
-import { listSettlements, listSlips, listToBank, sumRole } from '@/data/queries/till'
 import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
 import { ToBankForms } from '@/ui/till/ToBankForms'
 import { openShop } from '../../_shop'
+import { listSettlements, listSlips, listToBank } from '@/data/queries/bank'
+import { sumRole } from '@/data/queries/balances'
 
 export const metadata: Metadata = { title: 'To the bank' }
 

@@ -3,11 +3,11 @@ import Link from 'next/link'
 import { addDays, formatDay, isDay } from '@/core/day'
 import { formatMoney, isPositiveMoney, isZeroMoney, negateMoney } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
-import { hrefOfSource } from '@/model/sale/sheet'
 import { readDrawer } from '@/services/till/drawer'
 import { Heading } from '@/ui/Heading'
 import { DrawerForms } from '@/ui/till/DrawerForms'
 import { openShop, queryOf, type Search } from '../../_shop'
+import { hrefOfSource } from '@/model/books/entrySource'
 
 export const metadata: Metadata = { title: 'The drawer' }
 

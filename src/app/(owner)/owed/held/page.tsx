@@ -2,14 +2,14 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatDay, isDay } from '@/core/day'
 import { formatMoney, isZeroMoney, negateMoney, subtractMoney } from '@/core/money'
-import { sumRole } from '@/data/queries/till'
-import { readHeldReport } from '@/model/plan/planBook'
 import { Empty } from '@/ui/Empty'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
 import { DayPick } from '@/ui/owed/DayPick'
 import { OwedTabs } from '@/ui/owed/OwedTabs'
 import { openShop, queryOf, type Search } from '../../_shop'
+import { sumRole } from '@/data/queries/balances'
+import { readHeldReport } from '@/model/held/heldReport'
 
 export const metadata: Metadata = { title: 'Held money' }
 const KIND = { deposit: 'deposit', layaway: 'layaway', account: 'on account' } as const

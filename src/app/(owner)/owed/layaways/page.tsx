@@ -2,12 +2,12 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatDayShort } from '@/core/day'
 import { formatMoney, isPositiveMoney } from '@/core/money'
-import { readLayawayBook } from '@/model/plan/planBook'
 import { Empty } from '@/ui/Empty'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
 import { OwedTabs } from '@/ui/owed/OwedTabs'
 import { openShop } from '../../_shop'
+import { readLayawayBook } from '@/model/plan/layawayBook'
 
 export const metadata: Metadata = { title: 'Layaway' }
 

@@ -3,14 +3,15 @@ import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { formatMoney, isPositiveMoney, toDecimalString } from '@/core/money'
-import { balancesBefore, entriesOfPapers } from '@/data/queries/ledger'
-import { findReceipt } from '@/data/queries/money'
+import { entriesOfPapers } from '@/data/queries/ledger'
 import { readDiscount, readWhatItPaid } from '@/model/receipt/receipt'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { Heading } from '@/ui/Heading'
 import { ReceiptActions } from '@/ui/money/ReceiptActions'
 import { idFrom, openShop, queryOf, type Search } from '../../_shop'
 import { changeOf } from '@/model/receipt/changeOf'
+import { findReceipt } from '@/data/queries/receipt'
+import { balancesBefore } from '@/data/queries/balances'
 
 export const metadata: Metadata = { title: 'Receipt' }
 

@@ -4,7 +4,7 @@ import { notFound } from 'next/navigation'
 import { formatDayShort } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import { sayRepeat } from '@/model/sale/repeats'
-import { readSheet, type Sheet } from '@/model/sale/sheet'
+import type { Sheet } from '@/model/sale/sheet'
 import { Files } from '@/ui/files/Files'
 import { PromiseSection } from '@/ui/sale/PromiseSection'
 import { RepeatLine } from '@/ui/sale/RepeatLine'
@@ -16,6 +16,7 @@ import { Trail } from '@/ui/Trail'
 import { idFrom, openShop, queryOf, type Search } from '../../_shop'
 import { SheetLines } from '@/ui/sale/SheetLines'
 import { Costs, Papers, Versions } from '@/ui/sale/SheetPapers'
+import { readSheet } from '@/model/sale/readSheet'
 
 interface Props {
   params: Promise<{ id: string }>

@@ -6,12 +6,12 @@ import { addDays, formatDay, isDay, yearStart } from '@/core/day'
 import { addMoney, formatBalance, formatMoney, negateMoney, subtractMoney } from '@/core/money'
 import { runningBalances } from '@/core/ledger'
 import { findAccount } from '@/data/queries/accounts'
-import { listAccountLines, sumAccounts } from '@/data/queries/ledger'
-import { hrefOfSource } from '@/model/sale/sheet'
 import { withQuery } from '@/ui/address'
 import { Span } from '@/ui/books/Span'
 import { Heading } from '@/ui/Heading'
 import { idFrom, openShop, queryOf, type Search } from '../../../_shop'
+import { listAccountLines, sumAccounts } from '@/data/queries/balances'
+import { hrefOfSource } from '@/model/books/entrySource'
 
 export const metadata: Metadata = { title: 'Account' }
 const PAGE = 200

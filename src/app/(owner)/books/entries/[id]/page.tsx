@@ -1,11 +1,12 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
-import { balancesBefore, findEntry } from '@/data/queries/ledger'
-import { hrefOfSource } from '@/model/sale/sheet'
+import { findEntry } from '@/data/queries/ledger'
 import { EntryLines } from '@/ui/books/EntryLines'
 import { Heading } from '@/ui/Heading'
 import { idFrom, openShop } from '../../../_shop'
+import { balancesBefore } from '@/data/queries/balances'
+import { hrefOfSource } from '@/model/books/entrySource'
 
 export const metadata: Metadata = { title: 'Entry' }
 

@@ -1,0 +1,97 @@
+import type { Db } from '../connect'
+import { type Day, day } from '@/core/day'
+import { bankingSlip, cardSettlement, banked, receipt, customer, receiptVoid } from '../schema'
+import { eq, and, sql, desc } from 'drizzle-orm'
+import { present } from '@/core/present'
+import { insertWithId } from './insertWithId'
+import { type Money, money } from '@/core/money'
+import type { Method } from '@/core/ledger'
+import { isOneOf } from './search'
+
+/** Where a receipt's money was taken to: a slip, a settlement, or nowhere yet. */
+export const findBanked = async (db: Db, receiptId: number): Promise<{ readonly on: Day } | null> => {
+  const [row] = await db
+    .select({ slipOn: bankingSlip.onDay, settledOn: cardSettlement.onDay })
+    .from(banked)
+    .leftJoin(bankingSlip, eq(bankingSlip.id, banked.slipId))
+    .leftJoin(cardSettlement, eq(cardSettlement.id, banked.settlementId))
+    .where(eq(banked.receiptId, receiptId))
+  return row ? { on: present(row.slipOn ?? row.settledOn) } : null
+}
+
+export const insertBankingSlip = insertWithId(bankingSlip)
+
+export const insertCardSettlement = insertWithId(cardSettlement)
+
+export const insertBanked = async (db: Db, rows: readonly (typeof banked.$inferInsert)[]): Promise<void> => {
+  if (rows.length > 0) await db.insert(banked).values([...rows])
+}
+
+export interface ToBank {
+  readonly id: number
+  readonly number: string
+  readonly on: Day
+  readonly customer: string
+  readonly reference: string
+  readonly amount: Money
+}
+
+/** Receipts of a method that stand and were not taken to the bank yet, the oldest first. */
+export const listToBank = async (db: Db, method: Method, through: Day, currency: string): Promise<ToBank[]> =>
+  (
+    await db
+      .select({
+        id: receipt.id,
+        number: receipt.number,
+        on: receipt.onDay,
+        customer: customer.name,
+        reference: receipt.reference,
+        amount: receipt.amount,
+      })
+      .from(receipt)
+      .innerJoin(customer, eq(customer.id, receipt.customerId))
+      .leftJoin(banked, eq(banked.receiptId, receipt.id))
+      .leftJoin(receiptVoid, eq(receiptVoid.receiptId, receipt.id))
+      .where(
+        and(
+          eq(receipt.method, method),
+          sql`${banked.receiptId} is null and ${receiptVoid.receiptId} is null and ${receipt.onDay} <= ${through}`,
+        ),
+      )
+      .orderBy(receipt.onDay, receipt.id)
+      .limit(500)
+  ).map((r) => ({ ...r, amount: money(r.amount, currency) }))
+
+/** Locks receipts and answers those of them that may go to the bank. */
+export const lockToBank = async (
+  db: Db,
+  ids: readonly number[],
+  method: Method,
+  currency: string,
+): Promise<ToBank[]> => {
+  if (ids.length === 0) return []
+  await db.select({ id: receipt.id }).from(receipt).where(isOneOf(receipt.id, ids)).orderBy(receipt.id).for('update')
+  return (await listToBank(db, method, day('2199-12-31'), currency)).filter((r) => ids.includes(r.id))
+}
+
+export const listSlips = async (db: Db, limit: number, currency: string) =>
+  (await db.select().from(bankingSlip).orderBy(desc(bankingSlip.id)).limit(limit)).map((r) => ({
+    id: r.id,
+    number: r.number,
+    on: r.onDay,
+    cash: money(r.cash, currency),
+    cheques: money(r.cheques, currency),
+    total: money(r.cash + r.cheques, currency),
+    entryId: r.entryId,
+  }))
+
+export const listSettlements = async (db: Db, limit: number, currency: string) =>
+  (await db.select().from(cardSettlement).orderBy(desc(cardSettlement.id)).limit(limit)).map((r) => ({
+    id: r.id,
+    number: r.number,
+    on: r.onDay,
+    gross: money(r.gross, currency),
+    fees: money(r.fees, currency),
+    net: money(r.gross - r.fees, currency),
+    entryId: r.entryId,
+  }))

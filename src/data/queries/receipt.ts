@@ -1,0 +1,169 @@
+import { insertWithId } from './insertWithId'
+import type { Day } from '@/core/day'
+import type { Method } from '@/core/ledger'
+import { type Money, money } from '@/core/money'
+import type { Db } from '../connect'
+import { receipt, customer, receiptVoid, heldMove } from '../schema'
+import { eq, and, sql, desc, asc } from 'drizzle-orm'
+import { matchesPaper, isOneOf } from './search'
+
+export interface ReceiptRow {
+  readonly id: number
+  readonly number: string
+  readonly customerId: number
+  readonly customerName: string
+  readonly on: Day
+  readonly method: Method
+  readonly amount: Money
+  readonly tendered: Money
+  /** What coins made more (or less) of the amount. */
+  readonly rounding: Money
+  readonly reference: string
+  readonly invoiceId: number | null
+  readonly entryId: number
+  readonly voidedOn: Day | null
+  readonly voidReason: string | null
+  readonly voidKind: 'voided' | 'bounced' | null
+}
+
+const receipts = (db: Db) =>
+  db
+    .select({
+      receipt,
+      customerName: customer.name,
+      voidedOn: receiptVoid.onDay,
+      voidReason: receiptVoid.reason,
+      voidKind: receiptVoid.kind,
+    })
+    .from(receipt)
+    .innerJoin(customer, eq(customer.id, receipt.customerId))
+    .leftJoin(receiptVoid, eq(receiptVoid.receiptId, receipt.id))
+
+type ReceiptSelect = {
+  receipt: typeof receipt.$inferSelect
+  customerName: string
+  voidedOn: Day | null
+  voidReason: string | null
+  voidKind: 'voided' | 'bounced' | null
+}
+
+const mapReceipt = (r: ReceiptSelect, currency: string): ReceiptRow => ({
+  id: r.receipt.id,
+  number: r.receipt.number,
+  customerId: r.receipt.customerId,
+  customerName: r.customerName,
+  on: r.receipt.onDay,
+  method: r.receipt.method,
+  amount: money(r.receipt.amount, currency),
+  tendered: money(r.receipt.tendered, currency),
+  rounding: money(r.receipt.rounding, currency),
+  reference: r.receipt.reference,
+  invoiceId: r.receipt.invoiceId,
+  entryId: r.receipt.entryId,
+  voidedOn: r.voidedOn,
+  voidReason: r.voidReason,
+  voidKind: r.voidKind,
+})
+
+export const findReceipt = async (db: Db, id: number, currency: string): Promise<ReceiptRow | null> => {
+  const [row] = await receipts(db).where(eq(receipt.id, id))
+  return row ? mapReceipt(row, currency) : null
+}
+
+/** Locks a receipt for the rest of the transaction. */
+export const lockReceipt = async (db: Db, id: number): Promise<void> => {
+  await db.select({ id: receipt.id }).from(receipt).where(eq(receipt.id, id)).for('update')
+}
+
+export interface ReceiptFilter {
+  readonly customerId?: number
+  readonly on?: Day
+  readonly from?: Day
+  readonly to?: Day
+  readonly method?: Method
+  readonly amount?: Money
+  readonly search?: string
+  readonly invoiceId?: number
+}
+
+/** Receipts, newest first, a page at a time. */
+export const listReceipts = async (
+  db: Db,
+  filter: ReceiptFilter,
+  page: { readonly limit: number; readonly after?: number },
+  currency: string,
+): Promise<ReceiptRow[]> => {
+  const rows = await receipts(db)
+    .where(
+      and(
+        filter.customerId ? eq(receipt.customerId, filter.customerId) : undefined,
+        filter.on ? eq(receipt.onDay, filter.on) : undefined,
+        filter.from ? sql`${receipt.onDay} >= ${filter.from}` : undefined,
+        filter.to ? sql`${receipt.onDay} <= ${filter.to}` : undefined,
+        filter.method ? eq(receipt.method, filter.method) : undefined,
+        filter.amount ? eq(receipt.amount, filter.amount.minor) : undefined,
+        filter.invoiceId ? eq(receipt.invoiceId, filter.invoiceId) : undefined,
+        filter.search
+          ? matchesPaper(filter.search, {
+              customerId: receipt.customerId,
+              columns: [receipt.number, receipt.reference],
+            })
+          : undefined,
+        page.after ? sql`${receipt.id} < ${page.after}` : undefined,
+      ),
+    )
+    .orderBy(desc(receipt.id))
+    .limit(page.limit)
+  return rows.map((r) => mapReceipt(r, currency))
+}
+
+export const receiptsByIds = async (db: Db, ids: readonly number[], currency: string): Promise<ReceiptRow[]> =>
+  ids.length === 0
+    ? []
+    : (await receipts(db).where(isOneOf(receipt.id, ids)).orderBy(asc(receipt.id))).map((r) => mapReceipt(r, currency))
+
+export const insertReceipt = insertWithId(receipt)
+
+export const insertReceiptVoid = async (db: Db, row: typeof receiptVoid.$inferInsert): Promise<void> => {
+  await db.insert(receiptVoid).values(row)
+}
+
+/** Money taken on a day by method, voids of that day taken off. */
+export const sumTaken = async (
+  db: Db,
+  on: Day,
+  currency: string,
+): Promise<{ method: Method; count: number; amount: Money }[]> => {
+  const rows = await db.execute<{ method: Method; count: number; amount: string }>(sql`
+    select method, sum(n)::int as count, sum(amount)::text as amount from (
+      select method, 1 as n, amount from receipt where on_day = ${on}
+      union all
+      select r.method, -1, -r.amount from receipt_void v join receipt r on r.id = v.receipt_id where v.on_day = ${on}) t
+     group by method`)
+  return rows.map((r) => ({ method: r.method, count: r.count, amount: money(BigInt(r.amount), currency) }))
+}
+
+/** How money came that was held for a sale, the last first. */
+export const listReceiptsForSale = async (db: Db, saleId: number): Promise<{ readonly method: Method }[]> =>
+  db
+    .select({ method: receipt.method })
+    .from(heldMove)
+    .innerJoin(receipt, eq(receipt.id, heldMove.receiptId))
+    .where(and(eq(heldMove.saleId, saleId), eq(heldMove.why, 'receipt')))
+    .orderBy(desc(receipt.id))
+    .limit(1)
+
+/** Receipts that paid something of a sale, or were held for it, or belong to its counter sale; the newest first. */
+export const listReceiptsOfSale = async (db: Db, saleId: number, currency: string): Promise<ReceiptRow[]> => {
+  const rows = await db.execute<{ id: number }>(sql`
+    select r.id from receipt r where r.id in (
+      select f.receipt_id from due_fill f join due d on d.id = f.due_id where d.sale_id = ${saleId} and f.kind = 'receipt'
+      union select m.receipt_id from held_move m where m.sale_id = ${saleId} and m.why = 'receipt'
+      union select x.id from receipt x join invoice i on i.id = x.invoice_id where i.sale_id = ${saleId})
+     order by r.id desc limit 50`)
+  return receiptsByIds(
+    db,
+    rows.map((r) => r.id),
+    currency,
+  )
+}

@@ -1,0 +1,26 @@
+import type { Db } from '../connect'
+import { present } from '@/core/present'
+import { sql } from 'drizzle-orm'
+
+/** An id for a paper that must be known before its entry is posted, while the paper itself may not change after. */
+export const reserveId = async (
+  db: Db,
+  table:
+    | 'handover'
+    | 'receipt'
+    | 'refund'
+    | 'stock_count'
+    | 'plan'
+    | 'extra_charge'
+    | 'write_off'
+    | 'held_transfer'
+    | 'drawer_move'
+    | 'drawer_count'
+    | 'banking_slip'
+    | 'card_settlement',
+): Promise<number> => {
+  const row = present(
+    (await db.execute<{ id: number }>(sql`select nextval(pg_get_serial_sequence(${table}, 'id'))::int as id`))[0],
+  )
+  return row.id
+}

@@ -1,0 +1,152 @@
+import type { GoodsKind } from './goods'
+import { type Decimal, decimal, ZERO } from '@/core/money'
+import type { Db } from '../connect'
+import { saleLine, goods, taxCode, sale } from '../schema'
+import { eq, asc, sql, and, desc } from 'drizzle-orm'
+import { isOneOf } from './search'
+import type { Taking } from '@/core/sale'
+import { present } from '@/core/present'
+
+/** Goods of a kind, or words between them. */
+export type LineKind = GoodsKind | 'heading' | 'text'
+
+export interface SaleLineRow {
+  readonly id: number
+  readonly saleId: number
+  readonly position: number
+  readonly goodsId: number | null
+  readonly code: string | null
+  readonly kind: LineKind
+  readonly choice: 'none' | 'optional' | 'alternative'
+  readonly choiceGroup: string
+  readonly chosen: boolean
+  readonly description: string
+  readonly note: string
+  readonly quantity: Decimal
+  readonly unitPrice: Decimal
+  readonly priceFrom: string
+  readonly discountPercent: Decimal
+  /** Minor units, off the line for all of `quantity`. */
+  readonly discountAmount: bigint
+  /** Minor units, the line's share of what is off the whole. */
+  readonly wholeLess: bigint
+  readonly expectedCost: Decimal
+  readonly deliverTo: string
+  readonly taxCodeId: number
+  readonly taxCode: string
+  readonly incomeAccountId: number
+  readonly agreed: Decimal
+  readonly handedOver: Decimal
+  readonly returned: Decimal
+  readonly toReplace: Decimal
+  readonly billed: Decimal
+  readonly credited: Decimal
+  readonly toRebill: Decimal
+}
+
+export const listSaleLines = async (db: Db, saleIds: readonly number[]): Promise<SaleLineRow[]> => {
+  if (saleIds.length === 0) return []
+  const rows = await db
+    .select({ line: saleLine, code: goods.code, taxCode: taxCode.code })
+    .from(saleLine)
+    .leftJoin(goods, eq(goods.id, saleLine.goodsId))
+    .innerJoin(taxCode, eq(taxCode.id, saleLine.taxCodeId))
+    .where(isOneOf(saleLine.saleId, saleIds))
+    .orderBy(asc(saleLine.saleId), asc(saleLine.position), asc(saleLine.id))
+  return rows.map(({ line, code, taxCode: ofTax }) => ({
+    ...line,
+    code,
+    taxCode: ofTax,
+    quantity: decimal(line.quantity),
+    unitPrice: decimal(line.unitPrice),
+    discountPercent: decimal(line.discountPercent),
+    expectedCost: decimal(line.expectedCost),
+    agreed: decimal(line.agreed),
+    handedOver: decimal(line.handedOver),
+    returned: decimal(line.returned),
+    toReplace: decimal(line.toReplace),
+    billed: decimal(line.billed),
+    credited: decimal(line.credited),
+    toRebill: decimal(line.toRebill),
+  }))
+}
+
+export const insertSaleLines = async (db: Db, rows: readonly (typeof saleLine.$inferInsert)[]): Promise<number[]> => {
+  if (rows.length === 0) return []
+  return (
+    await db
+      .insert(saleLine)
+      .values([...rows])
+      .returning({ id: saleLine.id })
+  ).map((r) => r.id)
+}
+
+export const updateSaleLine = async (
+  db: Db,
+  id: number,
+  change: Partial<typeof saleLine.$inferInsert>,
+): Promise<void> => {
+  await db.update(saleLine).set(change).where(eq(saleLine.id, id))
+}
+
+/** Writes the lines' shares of what is off the whole. */
+export const setWholeLess = async (
+  db: Db,
+  shares: readonly { readonly lineId: number; readonly wholeLess: bigint }[],
+): Promise<void> => {
+  if (shares.length === 0) return
+  const rows = shares.map((s) => sql`(${s.lineId}::int, ${s.wholeLess}::bigint)`)
+  await db.execute(
+    sql`update sale_line l set whole_less = s.less from (values ${sql.join(rows, sql`, `)}) s (id, less) where l.id = s.id`,
+  )
+}
+
+export const deleteSaleLines = async (db: Db, ids: readonly number[]): Promise<void> => {
+  if (ids.length > 0) await db.delete(saleLine).where(isOneOf(saleLine.id, ids))
+}
+
+/** Every time a customer took goods, in the order it happened: agreed sales not called off, the last two thousand lines. */
+export const listTakings = async (db: Db, customerId: number): Promise<Taking[]> => {
+  const rows = await db
+    .select({
+      goodsId: saleLine.goodsId,
+      on: sale.agreedOn,
+      quantity: saleLine.agreed,
+      unitPrice: saleLine.unitPrice,
+    })
+    .from(saleLine)
+    .innerJoin(sale, eq(sale.id, saleLine.saleId))
+    .where(
+      and(
+        eq(sale.customerId, customerId),
+        sql`${sale.agreedOn} is not null and ${sale.closedAs} is null and ${saleLine.goodsId} is not null and ${saleLine.agreed} > 0`,
+      ),
+    )
+    .orderBy(desc(sale.id))
+    .limit(2000)
+  return rows.reverse().map((r) => ({
+    goodsId: present(r.goodsId),
+    on: present(r.on),
+    quantity: decimal(r.quantity),
+    unitPrice: decimal(r.unitPrice),
+  }))
+}
+
+type Tally = 'handedOver' | 'returned' | 'toReplace' | 'billed' | 'credited' | 'toRebill'
+
+/** Adds to the sums of lines. The table's checks refuse what would pass the agreed quantity. */
+export const addToLines = async (
+  db: Db,
+  added: readonly { readonly lineId: number; readonly by: Partial<Record<Tally, Decimal>> }[],
+): Promise<void> => {
+  if (added.length === 0) return
+  const rows = added.map(({ lineId, by }) => {
+    const of = (tally: Tally) => sql`${(by[tally] ?? ZERO).toFixed(4)}::numeric`
+    return sql`(${lineId}::int, ${of('handedOver')}, ${of('returned')}, ${of('toReplace')}, ${of('billed')}, ${of('credited')}, ${of('toRebill')})`
+  })
+  await db.execute(sql`
+    update sale_line l set handed_over = l.handed_over + a.handed_over, returned = l.returned + a.returned, to_replace = l.to_replace + a.to_replace,
+           billed = l.billed + a.billed, credited = l.credited + a.credited, to_rebill = l.to_rebill + a.to_rebill
+      from (values ${sql.join(rows, sql`, `)}) a (id, handed_over, returned, to_replace, billed, credited, to_rebill)
+     where l.id = a.id`)
+}

@@ -1,0 +1,206 @@
+import type { Db } from '../connect'
+import { place, shelf, stockMove } from '../schema'
+import { asc, inArray, sql, and, eq } from 'drizzle-orm'
+import type { Shelf } from '@/core/stock'
+import { decimal, money, type Decimal, type Money } from '@/core/money'
+import { isOneOf } from './search'
+import type { Day } from '@/core/day'
+
+export const listPlaces = (db: Db) =>
+  db.select({ id: place.id, code: place.code, name: place.name }).from(place).orderBy(asc(place.id))
+
+export const insertPlace = async (db: Db, row: { code: string; name: string }): Promise<void> => {
+  await db.insert(place).values(row)
+}
+
+/** What lies where, of the goods asked for. Locks the rows, so that what is read is still so when the moves are written. */
+export const lockShelves = async (
+  db: Db,
+  goodsIds: readonly number[],
+  currency: string,
+): Promise<{ goodsId: number; placeId: number; shelf: Shelf }[]> => {
+  if (goodsIds.length === 0) return []
+  const rows = await db
+    .select()
+    .from(shelf)
+    .where(inArray(shelf.goodsId, [...new Set(goodsIds)]))
+    .orderBy(asc(shelf.goodsId), asc(shelf.placeId))
+    .for('update')
+  return rows.map((r) => ({
+    goodsId: r.goodsId,
+    placeId: r.placeId,
+    shelf: { quantity: decimal(r.quantity), value: money(r.value, currency) },
+  }))
+}
+
+/** What changed the shelves of goods, day by day: ten-thousandths of the quantity, and minor units of the value. */
+export const listShelfChanges = async (db: Db, goodsIds: readonly number[]) => {
+  if (goodsIds.length === 0) return []
+  const rows = await db
+    .select({
+      goodsId: stockMove.goodsId,
+      placeId: stockMove.placeId,
+      on: stockMove.onDay,
+      quantity: sql<string>`(sum(${stockMove.quantity}) * 10000)::bigint::text`,
+      value: sql<string>`sum(${stockMove.value})::text`,
+    })
+    .from(stockMove)
+    .where(isOneOf(stockMove.goodsId, [...new Set(goodsIds)]))
+    .groupBy(stockMove.goodsId, stockMove.placeId, stockMove.onDay)
+  return rows.map((r) => ({ ...r, on: r.on, quantity: BigInt(r.quantity), value: BigInt(r.value) }))
+}
+
+export interface MoveRow {
+  readonly goodsId: number
+  readonly placeId: number
+  readonly on: Day
+  readonly quantity: Decimal
+  readonly value: Money
+}
+
+export const insertMoves = async (
+  db: Db,
+  moves: readonly MoveRow[],
+  paper: { readonly kind: string; readonly id: number },
+): Promise<void> => {
+  if (moves.length === 0) return
+  const sorted = [...moves].sort((a, b) => a.goodsId - b.goodsId || a.placeId - b.placeId)
+  await db.insert(stockMove).values(
+    sorted.map((m) => ({
+      goodsId: m.goodsId,
+      placeId: m.placeId,
+      onDay: m.on,
+      quantity: m.quantity.toFixed(4),
+      value: m.value.minor,
+      paperKind: paper.kind,
+      paperId: paper.id,
+    })),
+  )
+}
+
+/** What a paper moved. */
+export const listMovesOf = async (
+  db: Db,
+  paper: { readonly kind: string; readonly ids: readonly number[] },
+  currency: string,
+): Promise<MoveRow[]> => {
+  if (paper.ids.length === 0) return []
+  const rows = await db
+    .select()
+    .from(stockMove)
+    .where(and(eq(stockMove.paperKind, paper.kind), isOneOf(stockMove.paperId, paper.ids)))
+  return rows.map((r) => ({
+    goodsId: r.goodsId,
+    placeId: r.placeId,
+    on: r.onDay,
+    quantity: decimal(r.quantity),
+    value: money(r.value, currency),
+  }))
+}
+
+export interface CardLine {
+  readonly id: number
+  readonly on: Day
+  readonly quantity: Decimal
+  readonly value: Money
+  readonly paperKind: string
+  readonly paperId: number
+  readonly paper: string
+  readonly runningQuantity: Decimal
+  readonly runningValue: Money
+}
+
+/** The newest lines of a stock card, newest first, each with quantity and value after it. */
+export const listStockCard = async (db: Db, goodsId: number, limit: number, currency: string): Promise<CardLine[]> => {
+  const rows = await db.execute<{
+    id: number
+    on: Day
+    quantity: string
+    value: string
+    paper_kind: string
+    paper_id: number
+    paper: string
+    running_quantity: string
+    running_value: string
+  }>(sql`
+    select m.id, m.on_day::text as on, m.quantity, m.value::text, m.paper_kind, m.paper_id,
+           coalesce(h.number, n.number, '') as paper,
+           (sum(m.quantity) over w)::text as running_quantity, (sum(m.value) over w)::text as running_value
+      from stock_move m
+      left join handover h on m.paper_kind = 'handover' and h.id = m.paper_id
+      left join stock_count n on m.paper_kind = 'stock-count' and n.id = m.paper_id
+     where m.goods_id = ${goodsId}
+    window w as (order by m.on_day, m.id) order by m.on_day desc, m.id desc limit ${limit}`)
+  return rows.map((r) => ({
+    id: r.id,
+    on: r.on,
+    quantity: decimal(r.quantity),
+    value: money(BigInt(r.value), currency),
+    paperKind: r.paper_kind,
+    paperId: r.paper_id,
+    paper: r.paper,
+    runningQuantity: decimal(r.running_quantity),
+    runningValue: money(BigInt(r.running_value), currency),
+  }))
+}
+
+/** Lines that wait for goods, oldest agreement first. Kit lines stand with their parts. */
+export interface WaitingLine {
+  readonly lineId: number
+  readonly goodsId: number
+  readonly waiting: Decimal
+}
+
+export const listWaiting = async (db: Db, goodsIds: readonly number[]): Promise<WaitingLine[]> => {
+  if (goodsIds.length === 0) return []
+  const ids = sql.join(
+    [...new Set(goodsIds)].map((id) => sql`${id}::int`),
+    sql`, `,
+  )
+  const rows = await db.execute<{ line_id: number; goods_id: number; waiting: string }>(sql`
+    with waiting as (
+      select l.id, l.goods_id, l.kind, l.position, s.agreed_on, s.id as sale_id, l.agreed - l.handed_over + l.to_replace as waiting
+        from sale_line l join sale s on s.id = l.sale_id
+       where l.agreed > l.handed_over - l.to_replace and s.stage = 'agreed' and l.goods_id is not null
+    )
+    select w.id as line_id, w.goods_id, w.waiting::text, w.agreed_on, w.sale_id, w.position from waiting w
+     where w.kind = 'stock' and w.goods_id in (${ids})
+    union all
+    select w.id, p.part_id, (w.waiting * p.quantity)::text, w.agreed_on, w.sale_id, w.position
+      from waiting w join goods_part p on p.kit_id = w.goods_id where w.kind = 'kit' and p.part_id in (${ids})
+     order by agreed_on, sale_id, position, line_id`)
+  return rows.map((r) => ({ lineId: r.line_id, goodsId: r.goods_id, waiting: decimal(r.waiting) }))
+}
+
+/** What lies where, by name of the place. */
+export const listShelves = async (db: Db, goodsIds: readonly number[]) => {
+  if (goodsIds.length === 0) return []
+  const rows = await db
+    .select({ goodsId: shelf.goodsId, place: place.name, quantity: shelf.quantity })
+    .from(shelf)
+    .innerJoin(place, eq(place.id, shelf.placeId))
+    .where(inArray(shelf.goodsId, [...new Set(goodsIds)]))
+    .orderBy(asc(place.id))
+  return rows.map((r) => ({ ...r, quantity: decimal(r.quantity) }))
+}
+
+/** What lies altogether, by goods. */
+export const sumShelves = async (
+  db: Db,
+  goodsIds: readonly number[],
+  currency: string,
+): Promise<Map<number, Shelf>> => {
+  if (goodsIds.length === 0) return new Map()
+  const rows = await db
+    .select({
+      goodsId: shelf.goodsId,
+      quantity: sql<string>`sum(${shelf.quantity})::text`,
+      value: sql<string>`sum(${shelf.value})::text`,
+    })
+    .from(shelf)
+    .where(inArray(shelf.goodsId, [...new Set(goodsIds)]))
+    .groupBy(shelf.goodsId)
+  return new Map(
+    rows.map((r) => [r.goodsId, { quantity: decimal(r.quantity), value: money(BigInt(r.value), currency) }]),
+  )
+}

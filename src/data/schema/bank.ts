@@ -1,0 +1,54 @@
+import { pgTable, text, integer, check, index } from 'drizzle-orm/pg-core'
+import { identity, onDay, minor } from './columns'
+import { entry } from './ledger'
+import { sql } from 'drizzle-orm'
+import { receipt } from './money'
+
+/** Cash and cheques taken to the bank together. */
+export const bankingSlip = pgTable(
+  'banking_slip',
+  {
+    id: identity(),
+    number: text().notNull().unique(),
+    onDay: onDay().notNull(),
+    cash: minor().notNull(),
+    cheques: minor().notNull(),
+    entryId: integer()
+      .notNull()
+      .references(() => entry.id),
+  },
+  (t) => [check('banking_slip_positive', sql`${t.cash} >= 0 and ${t.cheques} >= 0 and ${t.cash} + ${t.cheques} > 0`)],
+)
+
+/** Card takings as they arrived at the bank, less fees. */
+export const cardSettlement = pgTable(
+  'card_settlement',
+  {
+    id: identity(),
+    number: text().notNull().unique(),
+    onDay: onDay().notNull(),
+    gross: minor().notNull(),
+    fees: minor().notNull(),
+    entryId: integer()
+      .notNull()
+      .references(() => entry.id),
+  },
+  (t) => [check('card_settlement_positive', sql`${t.gross} > 0 and ${t.fees} >= 0 and ${t.fees} <= ${t.gross}`)],
+)
+
+/** A receipt goes to the bank once: its cheque on a slip, or its card takings in a settlement. */
+export const banked = pgTable(
+  'banked',
+  {
+    receiptId: integer()
+      .primaryKey()
+      .references(() => receipt.id),
+    slipId: integer().references(() => bankingSlip.id),
+    settlementId: integer().references(() => cardSettlement.id),
+  },
+  (t) => [
+    index('banked_slip').on(t.slipId),
+    index('banked_settlement').on(t.settlementId),
+    check('banked_one_way', sql`(${t.slipId} is null) <> (${t.settlementId} is null)`),
+  ],
+)

@@ -1,0 +1,54 @@
+import type { Asked, Paper, PaperSum } from './paper'
+import { findDepositRequest } from '@/data/queries/depositRequest'
+import { readStory, basics } from './paperOfSale'
+import { paperWords } from '@/core/formats'
+import { sumMoney, subtractMoney, isPositiveMoney, formatMoney, negateMoney, zeroMoney } from '@/core/money'
+import { formatDay } from '@/core/day'
+
+/** The paper that asks for money ahead. Not an invoice. */
+export const depositRequestOf = async (asked: Asked, requestId: number): Promise<Paper | null> => {
+  const request = await findDepositRequest(asked.db, requestId, asked.business.currency)
+  const story = request && (await readStory(asked, request.saleId))
+  if (!request || !story) return null
+  const { currency } = asked.business
+  const base = await basics(asked, story)
+  const t = paperWords(base.language)
+  const received = sumMoney(
+    story.heldRows.map((h) => h.amount),
+    currency,
+  )
+  const rest = subtractMoney(request.amount, received)
+  const sums: PaperSum[] = isPositiveMoney(received)
+    ? [
+        { name: t('asked'), amount: formatMoney(request.amount) },
+        { name: t('received'), amount: formatMoney(negateMoney(received)) },
+        {
+          name: `${t('toPay')}, ${currency}`,
+          amount: formatMoney(isPositiveMoney(rest) ? rest : zeroMoney(currency)),
+          total: true,
+        },
+      ]
+    : [{ name: `${t('toPay')}, ${currency}`, amount: formatMoney(request.amount), total: true }]
+  return {
+    kind: 'deposit-request',
+    ...base,
+    name: t('deposit-request'),
+    number: request.number,
+    facts: [
+      [t('date'), formatDay(request.on)],
+      [t('number'), String(story.sale.number)],
+    ],
+    above: '',
+    rows: [
+      {
+        as: 'line',
+        what: story.sale.title,
+        note: `${request.percent ? `${Number(request.percent)} % ` : ''}${t('ofTotal')} ${formatMoney(story.totals.gross)} ${currency}`,
+        cells: { sum: formatMoney(request.amount) },
+      },
+    ],
+    sums,
+    note: '',
+    conditions: '',
+  }
+}

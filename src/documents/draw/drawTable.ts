@@ -1,0 +1,159 @@
+import { type PaperColumn, paperWords } from '@/core/formats'
+import { type Page, MARGIN, sides, style, INK } from './page'
+import type { LaidPaper, PaperRow } from '@/documents/paper'
+import { type TextStyle, setText, LEADING, heightOf } from './setText'
+import { rule } from './openSheet'
+import type { Face } from './fonts'
+
+const WIDTH: Readonly<Record<PaperColumn, number>> = {
+  code: 76,
+  quantity: 58,
+  each: 66,
+  less: 62,
+  sum: 84,
+  onShelf: 76,
+  place: 66,
+  change: 80,
+  owed: 84,
+  due: 76,
+}
+
+const WORDS: readonly PaperColumn[] = ['code', 'place']
+
+interface Column {
+  readonly key: PaperColumn
+  readonly name: string
+  readonly x: number
+  readonly width: number
+}
+
+const columnsOf = (page: Page, { paper, layout }: LaidPaper): Column[] => {
+  const t = paperWords(paper.language)
+  const wide = layout.columns.reduce((sum, c) => sum + WIDTH[c.key], 0)
+  let x = page.sheet.rtl ? MARGIN + wide : MARGIN + page.wide - wide
+  return layout.columns.map(({ key, name }) => {
+    const width = WIDTH[key]
+    if (page.sheet.rtl) x -= width
+    const column = { key, name: name || t(key), x, width }
+    if (!page.sheet.rtl) x += width
+    return column
+  })
+}
+
+const GAP = 8
+
+/** Where the words of a row stand, beside its columns. */
+const wordsAt = (page: Page, columns: readonly Column[]): { x: number; width: number } => {
+  const taken = columns.reduce((sum, c) => sum + c.width, 0)
+  return { x: page.sheet.rtl ? MARGIN + taken + GAP : MARGIN + 2, width: page.wide - taken - GAP - 2 }
+}
+
+const alignOf = (page: Page, key: PaperColumn): TextStyle['align'] => {
+  const { start, end } = sides(page.sheet)
+  return WORDS.includes(key) ? start : end
+}
+
+const drawTableHead = (
+  page: Page,
+  table: PDFKit.PDFStructureElement,
+  columns: readonly Column[],
+  what: string,
+): void => {
+  const { doc } = page.sheet
+  const { start } = sides(page.sheet)
+  const bold = (align: TextStyle['align']) => style('text-bold', 9, INK.quiet, align)
+  const words = wordsAt(page, columns)
+  const { y } = page
+  const cell = (text: string, s: TextStyle, at: { x: number; width: number }) =>
+    doc.struct('TH', { scope: 'Column' } as object, () => void setText(page.sheet, s, text, { ...at, y }))
+  const row = doc.struct('TR')
+  table.add(row)
+  row.add(cell(what, bold(start), words))
+  for (const c of columns) row.add(cell(c.name, bold(alignOf(page, c.key)), { x: c.x + 2, width: c.width - 4 }))
+  row.end()
+  page.y = y + 9 * LEADING + 5
+  rule(page.sheet, { x: MARGIN, y: page.y, width: page.wide, thick: 1, colour: INK.text })
+  page.y += 4
+}
+
+interface Cell {
+  readonly text: string
+  readonly style: TextStyle
+  readonly x: number
+  readonly width: number
+}
+
+/** A row as its cells, and the quiet words under its first. */
+const cellsOf = (
+  page: Page,
+  r: PaperRow,
+  columns: readonly Column[],
+  showNotes: boolean,
+): { cells: Cell[]; note: Cell | null } => {
+  const { start, end } = sides(page.sheet)
+  const at = wordsAt(page, columns)
+  const first =
+    r.as === 'heading'
+      ? style('slab', 11.5, page.colour, start)
+      : r.as === 'group-sum'
+        ? style('text', 9, INK.quiet, end)
+        : style('text', 10, INK.text, start)
+  const face: Face = r.as === 'group-sum' ? 'figure-bold' : 'figure'
+  const figures =
+    r.as === 'text'
+      ? []
+      : columns.map((c): Cell => ({
+          text: r.cells[c.key] ?? '',
+          style: style(
+            WORDS.includes(c.key) ? 'text' : face,
+            WORDS.includes(c.key) ? 10 : 9.5,
+            INK.text,
+            alignOf(page, c.key),
+          ),
+          x: c.x + 2,
+          width: c.width - 4,
+        }))
+  const note = r.note && showNotes ? { text: r.note, style: style('text', 9, INK.quiet, start), ...at } : null
+  return { cells: [{ text: r.what, style: first, ...at }, ...figures], note }
+}
+
+export const drawRows = (page: Page, laid: LaidPaper, nextPage: () => void): void => {
+  const { sheet } = page
+  const { doc } = sheet
+  const columns = columnsOf(page, laid)
+  const what = paperWords(laid.paper.language)('what')
+  const table = doc.struct('Table')
+  page.root.add(table)
+  drawTableHead(page, table, columns, what)
+  for (const r of laid.paper.rows) {
+    const { cells, note } = cellsOf(page, r, columns, laid.layout.showNotes)
+    const high = Math.max(...cells.map((c) => heightOf(sheet, c.style, c.text, c.width)))
+    const noteHigh = note ? heightOf(sheet, note.style, note.text, note.width) : 0
+    const heading = r.as === 'heading'
+    if (page.y + high + noteHigh + (heading ? 50 : 12) > page.bottom) {
+      nextPage()
+      drawTableHead(page, table, columns, what)
+    }
+    const y = page.y + (heading ? 9 : 4)
+    const row = doc.struct('TR')
+    table.add(row)
+    for (const [i, c] of cells.entries())
+      row.add(
+        doc.struct('TD', {}, () => {
+          const end = setText(sheet, c.style, c.text, { x: c.x, y, width: c.width })
+          if (i === 0 && note) setText(sheet, note.style, note.text, { x: note.x, y: end, width: note.width })
+        }),
+      )
+    row.end()
+    page.y = y + high + noteHigh + 5
+    rule(sheet, {
+      x: MARGIN,
+      y: page.y,
+      width: page.wide,
+      thick: heading ? 1 : 0.5,
+      colour: heading ? page.colour : INK.rule,
+    })
+  }
+  table.end()
+  page.y += 10
+}

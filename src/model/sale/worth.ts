@@ -1,0 +1,46 @@
+import type { SaleRow } from '@/data/queries/sales'
+import type { SaleLineRow } from '@/data/queries/saleLine'
+import { type Decimal, ZERO, type Money, money, addMoney } from '@/core/money'
+import { lineWorth } from '@/core/sale'
+import type { KeptTaxCode } from '@/data/queries/taxCodes'
+import type { Business } from '@/data/queries/business'
+import { type TaxedDocument, computeTax } from '@/core/tax'
+import { present } from '@/core/present'
+
+/** The quantity a line counts with: what is agreed, or before that what is offered. */
+export const countedQuantity = (
+  sale: Pick<SaleRow, 'agreedOn'>,
+  line: Pick<SaleLineRow, 'agreed' | 'quantity' | 'chosen'>,
+): Decimal => (sale.agreedOn ? line.agreed : line.chosen ? line.quantity : ZERO)
+
+/** What a line comes to for a quantity, with everything that comes off it, in the basis of the sale's prices. */
+export const worthOf = (line: SaleLineRow, of: Decimal, currency: string): Money =>
+  lineWorth(
+    {
+      ...line,
+      discountAmount: money(line.discountAmount, currency),
+      wholeLess: money(line.wholeLess, currency),
+    },
+    of,
+  )
+
+export const totalsOf = (
+  sale: Pick<SaleRow, 'agreedOn' | 'pricesIncludeTax' | 'rateShift'>,
+  lines: readonly SaleLineRow[],
+  codes: readonly KeptTaxCode[],
+  business: Pick<Business, 'currency' | 'taxRoundedPer'>,
+): TaxedDocument => {
+  const atItsRates = computeTax(
+    lines.map((l) => ({
+      amount: worthOf(l, countedQuantity(sale, l), business.currency),
+      taxCode: present(codes.find((c) => c.id === l.taxCodeId)),
+    })),
+    {
+      currency: business.currency,
+      pricesIncludeTax: sale.pricesIncludeTax,
+      roundPer: business.taxRoundedPer,
+    },
+  )
+  const { tax, gross } = atItsRates
+  return { ...atItsRates, tax: addMoney(tax, sale.rateShift), gross: addMoney(gross, sale.rateShift) }
+}
