@@ -9,8 +9,6 @@ import { act, type Workshop } from './load'
 import { listToBank } from '@/data/queries/bank'
 import { sumAccounts } from '@/data/queries/balances'
 
-
-
 const CURRENCY = 'USD'
 const FLOAT = 15000n
 

@@ -23,7 +23,6 @@ import { tradeOnDay } from './trade'
 import { writeToday } from './writeToday'
 import { sentence } from '@/contract/sentences'
 
-
 export const DEMO_PASSPHRASE = 'fern hollow opens at nine'
 const MONTHS = 18
 

@@ -17,7 +17,6 @@ import { keepCard } from '../src/standins/card/askCard'
 import { act, plan, type Workshop } from './load'
 import { listDuesOfSales, listOpenDues } from '@/data/queries/due'
 
-
 /** An instrument of the workshop's own make, agreed on the day the story has come to. */
 const agreed = async (
   shop: Workshop,

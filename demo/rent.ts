@@ -6,7 +6,6 @@ import { startSale } from '../src/services/sales/startSale'
 import { act, plan, type Workshop } from './load'
 import { listDuesOfSales } from '@/data/queries/due'
 
-
 /** Four instruments rented by the month: an invoice that goes out by itself, and one that is looked at first. */
 export const rentOut = async (shop: Workshop): Promise<void> => {
   const rented = [

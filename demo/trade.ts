@@ -19,7 +19,6 @@ import { act, plan, type Workshop } from './load'
 import { listDuesOfSales } from '@/data/queries/due'
 import { listSaleLines } from '@/data/queries/saleLine'
 
-
 const CURRENCY = 'USD'
 type Customer = DemoCustomer & { readonly id: number }
 

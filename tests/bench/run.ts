@@ -28,9 +28,6 @@ import { readHeldReport } from '@/model/held/heldReport'
 import { readTies } from '@/model/books/ties'
 import { readOwed } from '@/model/receivables/owed'
 
-
-
-
 /**
  * How long the server takes for what each main page reads, with little and with ten years of trade (100,000 sales, about a
  * million journal lines), in one run on one machine. What counts is the ratio; milliseconds depend on the machine.

@@ -31,7 +31,6 @@ import { moveDrawer } from '@/services/till/drawer'
 import { openTestShop, type TestShop } from './shop'
 import { listHeld } from '@/data/queries/held'
 
-
 /** Tax 8 %, so that 1,000.00 comes to 1,080.00. Today is 20 March. */
 const eightPercent = {
   taxCodes: [{ code: 'STD', name: 'Sales tax', components: [{ name: 'Tax', rate: '0.08' }] }],

@@ -47,10 +47,6 @@ import { sumAccounts } from '@/data/queries/balances'
 import { readStories } from '@/model/sale/readStories'
 import { readTrail } from '@/model/sale/trail'
 
-
-
-
-
 /**
  * The same histories each time, so that a change is judged by what it changes. To look for new ones:
  * `TILL_SEED=$RANDOM TILL_RUNS=200 npx vitest run --project services tests/services/history.test.ts`.

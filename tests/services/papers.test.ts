@@ -17,7 +17,6 @@ import { startSale } from '@/services/sales/startSale'
 import { openTestShop, type TestShop } from './shop'
 import { listHandovers } from '@/data/queries/handover'
 
-
 let s: TestShop
 let business: Business
 let saleId: number

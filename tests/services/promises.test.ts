@@ -34,9 +34,6 @@ import { listOpenDues } from '@/data/queries/due'
 import { sumAccounts } from '@/data/queries/balances'
 import { sentence } from '@/contract/sentences'
 
-
-
-
 let s: TestShop
 let business: Business
 beforeAll(async () => {

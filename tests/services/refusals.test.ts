@@ -30,7 +30,6 @@ import { openTestShop, type TestShop } from './shop'
 import { listOpenDues } from '@/data/queries/due'
 import { sentence } from '@/contract/sentences'
 
-
 let s: TestShop
 let plan: number
 let planDue: number

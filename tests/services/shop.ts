@@ -10,8 +10,6 @@ import { TEMPLATE } from './setUp'
 import { readTies } from '@/model/books/ties'
 import { sentence } from '@/contract/sentences'
 
-
-
 let made = 0
 
 /** A new database of the test cluster, its tables made: a copy of the one that was migrated once for all. */

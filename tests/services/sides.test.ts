@@ -35,10 +35,6 @@ import { readLayawayBook } from '@/model/plan/layawayBook'
 import { readHeldReport } from '@/model/held/heldReport'
 import { sentence } from '@/contract/sentences'
 
-
-
-
-
 let s: TestShop
 let business: Business
 let quick: number

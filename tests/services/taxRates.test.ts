@@ -16,7 +16,6 @@ import { draftTotals, emptyLine, fromSaved } from '@/ui/sale/lineDraft'
 import { openTestShop, type TestShop } from './shop'
 import { readSheet } from '@/model/sale/readSheet'
 
-
 /** Tax 8 %; 10 % from 10 March. Today is 20 March. */
 let s: TestShop
 const open = async (pricesIncludeTax = false) => {

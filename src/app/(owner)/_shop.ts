@@ -1,18 +1,17 @@
+import { house, readBusiness } from '@/model/access/house'
 import { headers } from 'next/headers'
 import { notFound, redirect } from 'next/navigation'
 import { cache } from 'react'
 import { isAway } from '@/api/answering'
 import { cookieOf, SESSION_COOKIE } from '@/api/entry'
-import { database } from '@/data/connect'
-import { findBusiness } from '@/data/queries/business'
 import { signedIn } from '@/services/access/signIn'
 import { businessDate } from '@/services/clock'
 
 /** What every page of the owner starts from. Sends whoever is not signed in to the door. Once per request. */
 export const openShop = cache(async () => {
-  const db = database()
+  const db = house()
   const token = cookieOf({ headers: await headers() }, SESSION_COOKIE)
-  const [business, open] = await Promise.all([findBusiness(db), signedIn(db, token)]).catch((broken: unknown) => {
+  const [business, open] = await Promise.all([readBusiness(), signedIn(db, token)]).catch((broken: unknown) => {
     if (isAway(broken)) redirect('/away')
     throw broken
   })

@@ -1,8 +1,8 @@
+import { countLettersToSee } from '@/model/post/post'
+import { countSalesInHand } from '@/model/sale/saleList'
+import { readFlags } from '@/model/receivables/owed'
 import type { ReactNode } from 'react'
 import { Toaster } from 'sonner'
-import { readFlags } from '@/data/queries/receivables'
-import { countPost } from '@/data/queries/post'
-import { countInHand } from '@/data/queries/sales'
 import { Band } from '@/ui/Band'
 import { Keys } from '@/ui/Keys'
 import { Spine } from '@/ui/Spine'
@@ -11,8 +11,13 @@ import { openShop } from './_shop'
 export const dynamic = 'force-dynamic'
 
 export default async function OwnerLayout({ children }: { children: ReactNode }) {
-  const { db, business, today, currency } = await openShop()
-  const [flags, inHand, post] = await Promise.all([readFlags(db, today, currency), countInHand(db), countPost(db)])
+  const shop = await openShop()
+  const { db, business, today, currency } = shop
+  const [flags, inHand, post] = await Promise.all([
+    readFlags(db, today, currency),
+    countSalesInHand(shop),
+    countLettersToSee(shop),
+  ])
   return (
     <div className="min-h-screen">
       <a href="#main" className="btn btn-do sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50">
@@ -20,7 +25,7 @@ export default async function OwnerLayout({ children }: { children: ReactNode })
       </a>
       <Band name={business.name} flags={flags} today={today} currency={currency} />
       <div className="flex flex-col md:flex-row">
-        <Spine agreed={inHand} post={post.waiting + post.bounced} />
+        <Spine agreed={inHand} post={post} />
         <main id="main" className="min-w-0 flex-1 px-4 py-5 md:px-6">
           {children}
         </main>

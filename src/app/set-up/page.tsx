@@ -1,8 +1,7 @@
+import { readBusiness } from '@/model/access/house'
 import type { Metadata } from 'next'
 import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
-import { database } from '@/data/connect'
-import { findBusiness } from '@/data/queries/business'
 import { businessDate } from '@/services/clock'
 import { SetUpForm } from '@/ui/SetUpForm'
 
@@ -10,7 +9,7 @@ export const metadata: Metadata = { title: 'Set up' }
 export const dynamic = 'force-dynamic'
 
 export default async function SetUp() {
-  if (await findBusiness(database())) redirect('/sign-in')
+  if (await readBusiness()) redirect('/sign-in')
   const needsCode = (await headers()).get('x-till-from') !== 'here'
   return (
     <main className="mx-auto my-10 w-full max-w-[560px] px-4">

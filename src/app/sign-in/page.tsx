@@ -1,14 +1,13 @@
+import { readBusiness } from '@/model/access/house'
 import type { Metadata } from 'next'
 import { redirect } from 'next/navigation'
-import { database } from '@/data/connect'
-import { findBusiness } from '@/data/queries/business'
 import { SignInForm } from '@/ui/SignInForm'
 
 export const metadata: Metadata = { title: 'Sign in' }
 export const dynamic = 'force-dynamic'
 
 export default async function SignIn() {
-  const business = await findBusiness(database())
+  const business = await readBusiness()
   if (!business) redirect('/set-up')
   return (
     <main className="mx-auto mt-[18vh] w-full max-w-[380px] px-4">

@@ -1,3 +1,4 @@
+import { sumRole } from '@/data/queries/balances'
 import { type Money, money, sumMoney, toDecimalString } from '@/core/money'
 import type { Db } from '@/data/connect'
 import type { Day } from '@/core/day'
@@ -45,7 +46,17 @@ export const readHeldReport = async (db: Db, asOf: Day, currency: string) => {
       lines.filter((l) => !kind || l.kind === kind).map((l) => l.amount),
       currency,
     )
-  return { asOf, lines, totals: { deposit: of('deposit'), layaway: of('layaway'), account: of('account'), all: of() } }
+  const [deposit, layaway, account] = await Promise.all([
+    sumRole(db, 'customer-deposits', asOf, currency),
+    sumRole(db, 'layaway-deposits', asOf, currency),
+    sumRole(db, 'on-account', asOf, currency),
+  ])
+  return {
+    asOf,
+    lines,
+    books: { deposit, layaway, account },
+    totals: { deposit: of('deposit'), layaway: of('layaway'), account: of('account'), all: of() },
+  }
 }
 
 export const heldReportView = async (db: Db, asOf: Day, currency: string) => {

@@ -1,3 +1,4 @@
+import { listAccountRefunds } from '@/data/queries/refund'
 import { present } from '@/core/present'
 import type { Day } from '@/core/day'
 import { toDecimalString } from '@/core/money'
@@ -79,18 +80,20 @@ export const readCustomer = async (db: Db, id: number, business: Business, today
   const { currency } = business
   const customer = await findCustomer(db, id, currency)
   if (!customer) return null
-  const [[standing], addresses, dues, held, receipts, paid, saleIds, contacts, files, committed] = await Promise.all([
-    listCustomers(db, { id }, { limit: 1 }, { today, currency }),
-    listAddresses(db, id),
-    listOpenDues(db, id, currency),
-    listHeld(db, { customerId: id }, currency),
-    listReceipts(db, { customerId: id }, { limit: 8 }, currency),
-    listPaidDues(db, id, 50, currency),
-    listSaleIds(db, { customerId: id }, { limit: 12 }, today),
-    listContacts(db, id),
-    listFiles(db, 'customer', id),
-    sumCommitted(db, id, currency),
-  ])
+  const [[standing], addresses, dues, held, receipts, paid, saleIds, contacts, files, committed, refunds] =
+    await Promise.all([
+      listCustomers(db, { id }, { limit: 1 }, { today, currency }),
+      listAddresses(db, id),
+      listOpenDues(db, id, currency),
+      listHeld(db, { customerId: id }, currency),
+      listReceipts(db, { customerId: id }, { limit: 8 }, currency),
+      listPaidDues(db, id, 50, currency),
+      listSaleIds(db, { customerId: id }, { limit: 12 }, today),
+      listContacts(db, id),
+      listFiles(db, 'customer', id),
+      sumCommitted(db, id, currency),
+      listAccountRefunds(db, id, currency),
+    ])
   return {
     customer,
     standing: present(standing),
@@ -101,6 +104,7 @@ export const readCustomer = async (db: Db, id: number, business: Business, today
     contacts,
     files,
     committed,
+    refunds,
     days: daysToPay(paid),
     paid,
     sales: await readStories(db, saleIds, business, today),

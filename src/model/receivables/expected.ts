@@ -2,13 +2,16 @@ import { present } from '@/core/present'
 import { addDays, weekStart, type Day } from '@/core/day'
 import { backTest, forecast, forecastInput, type ForecastFacts, type ForecastWeek } from '@/core/receivables'
 import type { Db } from '@/data/connect'
-import { listLateness, listOpenForForecast, sumCameByWeek } from '@/data/queries/receivables'
+import { listLateness, listOpenCustomers, listOpenForForecast, sumCameByWeek } from '@/data/queries/receivables'
 
 /** What is open on a day, and how late each customer paid before it. */
 export const readForecastFacts = async (db: Db, asOf: Day): Promise<ForecastFacts> => {
   const [dues, lateness] = await Promise.all([listOpenForForecast(db, asOf), listLateness(db, asOf)])
   return { today: asOf, dues, lateness: Object.fromEntries(lateness) }
 }
+
+/** Customers who owe something now, for whom a scenario may be told. */
+export const readOpenCustomers = (db: Db) => listOpenCustomers(db, 200)
 
 /** How many futures the program draws. */
 export const RUNS = 400

@@ -68,3 +68,5 @@ export const owedView = async (db: Db, filter: OwedWish, business: Business) => 
     difference: toDecimalString(owed.difference),
   }
 }
+
+export { AGE_GROUPS, readFlags, type AgeGroup } from '@/data/queries/receivables'

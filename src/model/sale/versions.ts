@@ -1,3 +1,4 @@
+import { findSales, type SaleRow } from '@/data/queries/sales'
 import { z } from 'zod'
 import type { Day } from '@/core/day'
 import { money, toDecimalString, type Money } from '@/core/money'
@@ -35,6 +36,7 @@ export const viewOfVersion = (v: Version) => ({
 })
 
 export interface Comparison {
+  readonly sale: SaleRow
   readonly before: Version
   readonly now: Version
   readonly lines: readonly ComparedLine[]
@@ -47,8 +49,8 @@ export const readComparison = async (
   wish: { readonly before?: number; readonly now?: number },
   currency: string,
 ): Promise<Comparison | null> => {
-  const versions = await readVersions(db, saleId, currency)
+  const [[sale], versions] = await Promise.all([findSales(db, [saleId], currency), readVersions(db, saleId, currency)])
   const now = versions.find((v) => v.n === (wish.now ?? versions.at(-1)?.n))
   const before = versions.find((v) => v.n === (wish.before ?? (now ? now.n - 1 : 0)))
-  return now && before ? { before, now, lines: compareVersions(before.lines, now.lines) } : null
+  return sale && now && before ? { sale, before, now, lines: compareVersions(before.lines, now.lines) } : null
 }

@@ -1,9 +1,8 @@
+import { house, readBusiness } from '@/model/access/house'
 import type { Metadata } from 'next'
 import { headers } from 'next/headers'
 import { cookieOf } from '@/api/entry'
 import { BASKET_COOKIE, readMyBasket } from '@/api/shop'
-import { database } from '@/data/connect'
-import { findBusiness } from '@/data/queries/business'
 import { businessDate } from '@/services/clock'
 import { readShop } from '@/services/shopfront/readShop'
 import { Shop } from '@/ui/customer/Shop'
@@ -11,8 +10,8 @@ import { Shop } from '@/ui/customer/Shop'
 export const metadata: Metadata = { title: 'Shop' }
 
 export default async function ShopPage() {
-  const db = database()
-  const business = await findBusiness(db)
+  const db = house()
+  const business = await readBusiness()
   if (!business?.shopfrontOpen)
     return (
       <main className="mx-auto max-w-[560px] px-4 py-16">

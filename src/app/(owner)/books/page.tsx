@@ -1,14 +1,11 @@
 // Long, because the six reports of one page share their parts; each is a small component of its own below.
+import { readAccounts, readClosings, readJournal, readTax } from '@/model/books/journal'
 import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { addDays, addMonths, daysBetween, formatDay, isDay, monthStart, yearStart, type Day } from '@/core/day'
 import { formatMoney, isZeroMoney, sumMoney, negateMoney } from '@/core/money'
 import type { ReportRow } from '@/core/ledger'
-import { listAccounts } from '@/data/queries/accounts'
-import { sumTax } from '@/data/queries/invoices'
-import { listClosings } from '@/data/queries/closings'
-import { listEntries } from '@/data/queries/ledger'
 import { readBalanceSheet, readProfitAndLoss, readTrialBalance } from '@/model/books/books'
 import { withQuery } from '@/ui/address'
 import { BooksActions } from '@/ui/books/BooksActions'
@@ -39,13 +36,14 @@ interface Shown {
 }
 
 export default async function Books({ searchParams }: { searchParams: Search }) {
-  const { db, business, today } = await openShop()
+  const shop = await openShop()
+  const { business, today } = shop
   const query = await queryOf(searchParams)
   const view = (query.view && query.view in VIEWS ? query.view : 'journal') as View
   const asDay = (text: string | undefined, otherwise: Day): Day => (text && isDay(text) ? text : otherwise)
   const to = asDay(query.to ?? query.asOf, today)
   const from = asDay(query.from, view === 'journal' ? addMonths(monthStart(to), -1) : yearStart(to))
-  const accounts = await listAccounts(db)
+  const accounts = await readAccounts(shop)
   const spans = view === 'journal' || view === 'profit-and-loss' || view === 'tax'
   return (
     <>
@@ -89,8 +87,7 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
 }
 
 const Closings = async () => {
-  const { db } = await openShop()
-  const closings = await listClosings(db)
+  const closings = await readClosings(await openShop())
   if (closings.length === 0)
     return (
       <Empty>Nothing was closed yet. Close a period when its reports are final; each closing will stand here.</Empty>
@@ -126,10 +123,10 @@ const Closings = async () => {
 const JOURNAL_PAGE = 60
 
 const Journal = async ({ from, to, query }: Shown) => {
-  const { db, currency } = await openShop()
+  const shop = await openShop()
   const [on, id] = (query.after ?? '').split('_')
   const after = on && isDay(on) && /^\d{1,9}$/.test(id ?? '') ? { on, id: Number(id) } : undefined
-  const entries = await listEntries(db, { from, to }, { limit: JOURNAL_PAGE, after }, currency)
+  const entries = await readJournal(shop, { from, to }, { limit: JOURNAL_PAGE, after })
   const last = entries.at(-1)
   if (entries.length === 0)
     return (
@@ -203,7 +200,8 @@ const exportLinks = (name: string, query: string) => (
 )
 
 const TrialBalance = async ({ to }: { to: Day }) => {
-  const { db, currency } = await openShop()
+  const shop = await openShop()
+  const { db, currency } = shop
   const t = await readTrialBalance(db, to, currency)
   return (
     <>
@@ -291,7 +289,8 @@ const Part = ({
 )
 
 const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
-  const { db, currency } = await openShop()
+  const shop = await openShop()
+  const { db, currency } = shop
   const length = Math.max(1, daysBetween(from, to) + 1)
   const before = { from: addDays(from, -length), to: addDays(from, -1) }
   const [p, earlier] = await Promise.all([
@@ -329,7 +328,8 @@ const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
 }
 
 const BalanceSheet = async ({ to }: { to: Day }) => {
-  const { db, currency } = await openShop()
+  const shop = await openShop()
+  const { db, currency } = shop
   const b = await readBalanceSheet(db, to, currency)
   const link = (id: number) => `/books/accounts/${id}?to=${to}`
   const earned: ReportRow = {
@@ -407,8 +407,9 @@ const BalanceSheet = async ({ to }: { to: Day }) => {
 }
 
 const Tax = async ({ from, to }: { from: Day; to: Day }) => {
-  const { db, currency } = await openShop()
-  const rows = await sumTax(db, { from, to }, currency)
+  const shop = await openShop()
+  const { currency } = shop
+  const rows = await readTax(shop, { from, to })
   if (rows.length === 0)
     return (
       <Empty>
@@ -466,7 +467,8 @@ const Tax = async ({ from, to }: { from: Day; to: Day }) => {
 }
 
 const Ties = async ({ to }: { to: Day }) => {
-  const { db, currency } = await openShop()
+  const shop = await openShop()
+  const { db, currency } = shop
   const ties = await readTies(db, to, currency)
   return (
     <>

@@ -1,11 +1,9 @@
+import { readRegister, type RegisterRow } from '@/model/invoice/register'
 import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatDayShort } from '@/core/day'
 import { formatMoney, isPositiveMoney } from '@/core/money'
-import { findCustomer } from '@/data/queries/customers'
-import { findGoods } from '@/data/queries/goods'
-import { invoiceFilter, listRegister, sumRegister, type RegisterRow } from '@/data/queries/invoiceRegister'
 import { withQuery } from '@/ui/address'
 import { Empty } from '@/ui/Empty'
 import { Figure } from '@/ui/Figure'
@@ -13,25 +11,17 @@ import { Heading } from '@/ui/Heading'
 import { InvoiceFilters } from '@/ui/invoices/InvoiceFilters'
 import { SavedViews } from '@/ui/SavedViews'
 import { openShop, queryOf, type Search } from '../_shop'
-import { listSavedViews } from '@/data/queries/savedView'
 
 export const metadata: Metadata = { title: 'Invoices' }
 const PAGE = 60
 const KIND = { invoice: '', counter: 'counter', 'credit-note': 'credit note' } as const
 
 export default async function Invoices({ searchParams }: { searchParams: Search }) {
-  const { db, today, currency } = await openShop()
+  const shop = await openShop()
+  const { today, currency } = shop
   const query = await queryOf(searchParams)
-  const filter = invoiceFilter(query, currency)
-  const about = { today, currency }
   const after = /^\d{1,9}$/.test(query.after ?? '') ? Number(query.after) : undefined
-  const [rows, sums, views, customer, goods] = await Promise.all([
-    listRegister(db, filter, { limit: PAGE, after }, about),
-    sumRegister(db, filter, about),
-    listSavedViews(db, 'invoices'),
-    filter.customerId ? findCustomer(db, filter.customerId, currency) : null,
-    filter.goodsId ? findGoods(db, [filter.goodsId]) : null,
-  ])
+  const { rows, sums, views, customer, goods } = await readRegister(shop, query, { limit: PAGE, after })
   const { after: _, ...kept } = query
   const save = new URLSearchParams(kept).toString()
   return (
@@ -51,14 +41,7 @@ export default async function Invoices({ searchParams }: { searchParams: Search 
         }
       />
       <SavedViews place="invoices" path="/invoices" views={views} query={save} />
-      <InvoiceFilters
-        key={save}
-        query={kept}
-        today={today}
-        currency={currency}
-        customer={customer ? { id: customer.id, name: customer.name } : null}
-        goods={goods ? ([...goods.values()][0]?.name ?? null) : null}
-      />
+      <InvoiceFilters key={save} query={kept} today={today} currency={currency} customer={customer} goods={goods} />
       {rows.length === 0 ? (
         <Empty>
           {save === '' ? 'Every invoice, counter sale and credit note will stand here.' : 'No invoice fits.'}

@@ -1,5 +1,5 @@
+import { readCustomerName } from '@/model/people/customerForm'
 import type { Metadata } from 'next'
-import { findCustomer } from '@/data/queries/customers'
 import { Heading } from '@/ui/Heading'
 import { MoneyInForm } from '@/ui/money/MoneyInForm'
 import Link from 'next/link'
@@ -8,11 +8,10 @@ import { openShop, queryOf, type Search } from '../_shop'
 export const metadata: Metadata = { title: 'Money in' }
 
 export default async function MoneyIn({ searchParams }: { searchParams: Search }) {
-  const { db, business, today, currency } = await openShop()
+  const shop = await openShop()
+  const { business, today, currency } = shop
   const query = await queryOf(searchParams)
-  const customer = /^\d{1,9}$/.test(query.customer ?? '')
-    ? await findCustomer(db, Number(query.customer), currency)
-    : null
+  const customer = await readCustomerName(shop, query.customer)
   return (
     <>
       <Heading
@@ -35,7 +34,7 @@ export default async function MoneyIn({ searchParams }: { searchParams: Search }
         key={`${customer?.id}`}
         currency={currency}
         today={today}
-        customer={customer && { id: customer.id, name: customer.name }}
+        customer={customer}
         smallestCoin={business.smallestCoin}
         saleId={/^\d{1,9}$/.test(query.sale ?? '') ? Number(query.sale) : null}
       />

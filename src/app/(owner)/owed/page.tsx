@@ -1,11 +1,10 @@
+import { readOpenAsOf, readOpenByDay } from '@/model/receivables/openAsOf'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay, formatDayShort, isDay, type Day } from '@/core/day'
 import { formatMoney, isPositiveMoney, isZeroMoney, subtractMoney, type Money } from '@/core/money'
 import { ageNames, expectByWeek, type AgeColumn } from '@/core/receivables'
-import { AGE_GROUPS, listOpenAsOf, type AgeGroup } from '@/data/queries/receivables'
-import { findCustomer } from '@/data/queries/customers'
 import { withQuery } from '@/ui/address'
 import { AgeBar, WeekChart } from '@/ui/charts'
 import { Empty } from '@/ui/Empty'
@@ -16,13 +15,13 @@ import { ChaseCustomer } from '@/ui/owed/ChaseCustomer'
 import { OwedTabs } from '@/ui/owed/OwedTabs'
 import { readNextReminder } from '@/services/chase/remind'
 import { openShop, queryOf, type Search } from '../_shop'
-import { sumOpenByDay } from '@/data/queries/due'
-import { readOwed } from '@/model/receivables/owed'
+import { AGE_GROUPS, readOwed, type AgeGroup } from '@/model/receivables/owed'
 
 export const metadata: Metadata = { title: 'Owed' }
 
 export default async function Owed({ searchParams }: { searchParams: Search }) {
-  const { db, business, today, currency } = await openShop()
+  const shop = await openShop()
+  const { db, business, today, currency } = shop
   const query = await queryOf(searchParams)
   const asOf = query.asOf && isDay(query.asOf) ? query.asOf : today
   const by = query.by === 'invoice' ? ('invoice' as const) : ('due' as const)
@@ -31,10 +30,7 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
   const part = only.kind ?? only.channel
   const names = ageNames(business.ageLimits)
   const chosen = /^\d{1,9}$/.test(query.customer ?? '') ? Number(query.customer) : null
-  const [owed, open] = await Promise.all([
-    readOwed(db, { asOf, by, group, only }, business),
-    sumOpenByDay(db, currency),
-  ])
+  const [owed, open] = await Promise.all([readOwed(db, { asOf, by, group, only }, business), readOpenByDay(shop)])
   const late = (r: (typeof owed.rows)[number]) => subtractMoney(r.total, r.notDue)
   const rows = owed.rows.filter((r) =>
     query.show === 'late'
@@ -169,13 +165,13 @@ const hrefOf = (
 
 /** What one customer had open: the way down from the table to invoices and entries. */
 const OneCustomer = async ({ customerId, asOf, today }: { customerId: number; asOf: Day; today: Day }) => {
-  const { db, business, currency } = await openShop()
-  const [customer, dues, reminder] = await Promise.all([
-    findCustomer(db, customerId, currency),
-    listOpenAsOf(db, customerId, asOf, currency),
+  const shop = await openShop()
+  const { db, business, currency } = shop
+  const [open, reminder] = await Promise.all([
+    readOpenAsOf(shop, customerId, asOf),
     readNextReminder(db, customerId, business, today),
   ])
-  if (!customer) notFound()
+  const { customer, dues } = open ?? notFound()
   return (
     <section id="customer" className="mt-7 border-l-4 border-rust-600 bg-paper-100 p-4">
       <h2>

@@ -1,8 +1,8 @@
+import { POST_STATES, readPost } from '@/model/post/post'
 import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatDayShort } from '@/core/day'
-import { listPost, type PostState } from '@/data/queries/post'
 import { withQuery } from '@/ui/address'
 import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
@@ -11,14 +11,14 @@ import { openShop, queryOf, type Search } from '../_shop'
 
 export const metadata: Metadata = { title: 'Post' }
 const PAGE = 60
-const STATES: readonly PostState[] = ['waiting', 'sent', 'bounced', 'dropped']
 
 export default async function Post({ searchParams }: { searchParams: Search }) {
-  const { db, business, today } = await openShop()
+  const shop = await openShop()
+  const { business, today } = shop
   const query = await queryOf(searchParams)
-  const state = STATES.find((s) => s === query.state)
+  const state = POST_STATES.find((s) => s === query.state)
   const after = /^\d{1,9}$/.test(query.after ?? '') ? Number(query.after) : undefined
-  const letters = await listPost(db, { state }, { limit: PAGE, after })
+  const letters = await readPost(shop, { state }, { limit: PAGE, after })
   return (
     <>
       <Heading
@@ -33,7 +33,7 @@ export default async function Post({ searchParams }: { searchParams: Search }) {
         }
       />
       <nav aria-label="States" className="mb-3 flex gap-4">
-        {[undefined, ...STATES].map((s) => (
+        {[undefined, ...POST_STATES].map((s) => (
           <Link
             key={s ?? 'all'}
             prefetch={false}

@@ -1,3 +1,4 @@
+import { readReceiptBook } from '@/model/receipt/receiptPage'
 import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
@@ -10,19 +11,19 @@ import { Heading } from '@/ui/Heading'
 import { ReceiptFilters } from '@/ui/money/ReceiptFilters'
 import { SearchBox } from '@/ui/SearchBox'
 import { openShop, queryOf, type Search } from '../_shop'
-import { listReceipts } from '@/data/queries/receipt'
 
 export const metadata: Metadata = { title: 'Receipts' }
 const PAGE = 60
 
 export default async function Receipts({ searchParams }: { searchParams: Search }) {
-  const { db, today, currency } = await openShop()
+  const shop = await openShop()
+  const { today, currency } = shop
   const query = await queryOf(searchParams)
   const on = query.on && isDay(query.on) ? query.on : undefined
   const amount = query.amount ? parseMoney(query.amount, currency) : null
   const after = /^\d{1,9}$/.test(query.after ?? '') ? Number(query.after) : undefined
-  const receipts = await listReceipts(
-    db,
+  const receipts = await readReceiptBook(
+    shop,
     {
       on,
       from: query.from && isDay(query.from) ? query.from : undefined,
@@ -33,7 +34,6 @@ export default async function Receipts({ searchParams }: { searchParams: Search 
       customerId: /^\d{1,9}$/.test(query.customer ?? '') ? Number(query.customer) : undefined,
     },
     { limit: PAGE, after },
-    currency,
   )
   const counted = receipts.filter((r) => !r.voidedOn)
   return (

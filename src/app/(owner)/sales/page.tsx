@@ -1,8 +1,8 @@
+import { readSaleList } from '@/model/sale/saleList'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatDayShort } from '@/core/day'
 import { STANDS } from '@/core/sale'
-import { countStands, listSaleIds } from '@/data/queries/sales'
 import { Empty } from '@/ui/Empty'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
@@ -11,14 +11,14 @@ import { SearchBox } from '@/ui/SearchBox'
 import { Stamp } from '@/ui/Stamp'
 import { withQuery } from '@/ui/address'
 import { openShop, queryOf, type Search } from '../_shop'
-import { readStories } from '@/model/sale/readStories'
 
 export const metadata: Metadata = { title: 'Sales' }
 const PAGE = 50
 const CHANNELS = ['counter', 'phone', 'shopfront'] as const
 
 export default async function Sales({ searchParams }: { searchParams: Search }) {
-  const { db, business, today } = await openShop()
+  const shop = await openShop()
+  const { business, today } = shop
   const query = await queryOf(searchParams)
   const stands = (STANDS as readonly string[]).includes(query.stands ?? '') ? query.stands : undefined
   const after = /^\d{1,9}$/.test(query.after ?? '') ? Number(query.after) : undefined
@@ -29,11 +29,7 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
     kind: query.kind,
     channel: CHANNELS.find((c) => c === query.channel),
   }
-  const [ids, counts] = await Promise.all([
-    listSaleIds(db, filter, { limit: PAGE, after }, today),
-    countStands(db, today),
-  ])
-  const stories = await readStories(db, ids, business, today)
+  const { stories, counts } = await readSaleList(shop, filter, { limit: PAGE, after })
   const link = (change: Record<string, string | undefined>): string =>
     withQuery('/sales', query, { after: undefined, ...change })
   return (
@@ -164,9 +160,9 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
           </table>
         </div>
       )}
-      {ids.length === PAGE && (
+      {stories.length === PAGE && (
         <p className="pt-3">
-          <Link prefetch={false} href={link({ after: String(ids.at(-1)) })} className="btn">
+          <Link prefetch={false} href={link({ after: String(stories.at(-1)?.sale.id) })} className="btn">
             Older sales
           </Link>
         </p>

@@ -1,8 +1,6 @@
+import { readSettings } from '@/model/settings/settings'
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import { listApiTokens } from '@/data/queries/access'
-import { priceLevelsView, taxAreasView } from '@/model/goods/prices'
-import { readPlainTaxCodes } from '@/model/books/taxCodes'
 import { Heading } from '@/ui/Heading'
 import { day, formatDay } from '@/core/day'
 import { DoorForm } from '@/ui/settings/DoorForm'
@@ -15,7 +13,6 @@ import { readUsual } from '@/contract/usualArrangements'
 import { OpeningForm } from '@/ui/settings/OpeningForm'
 import { TaxForm } from '@/ui/settings/TaxForm'
 import { TradeForm } from '@/ui/settings/TradeForm'
-import { hasEntries } from '@/data/queries/ledger'
 import { openShop } from '../_shop'
 import { keepArrangement } from '@/contract/arrangement'
 
@@ -26,14 +23,9 @@ const sayRates = (components: readonly { readonly name: string; readonly rate: s
   components.map((k) => `${k.name} ${formatPercent(k.rate)}`).join(' + ')
 
 export default async function Settings() {
-  const { db, business, today } = await openShop()
-  const [codes, tokens, levels, areas, posted] = await Promise.all([
-    readPlainTaxCodes(db, today),
-    listApiTokens(db),
-    priceLevelsView(db),
-    taxAreasView(db),
-    hasEntries(db),
-  ])
+  const shop = await openShop()
+  const { business, today } = shop
+  const { codes, tokens, levels, areas, posted } = await readSettings(shop)
   const { name, address, phone, email, header, footer, conditions, colour, paperSize, estimateDays } = business
   return (
     <>

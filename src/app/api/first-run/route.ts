@@ -1,9 +1,9 @@
+import { house } from '@/model/access/house'
 import { createHash, timingSafeEqual } from 'node:crypto'
 import { answering } from '@/api/answering'
 import { readBody } from '@/api/body'
 import { isSameOrigin } from '@/api/entry'
 import { problem, problemOf } from '@/api/problem'
-import { database } from '@/data/connect'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
 import { businessDate } from '@/services/clock'
 
@@ -34,6 +34,6 @@ export const POST = (request: Request): Promise<Response> =>
       return problem(403, 'set-up-code', 'From another machine this takes the code that the start printed.', [
         { path: 'code', message: 'Type the code that the start printed.' },
       ])
-    const made = await setUpBusiness({ db: database(), today: businessDate() }, input)
+    const made = await setUpBusiness({ db: house(), today: businessDate() }, input)
     return made.ok ? Response.json(made.value, { status: 201 }) : problemOf(made.error)
   })

@@ -1,5 +1,4 @@
-import { sql } from 'drizzle-orm'
-import { database } from '@/data/connect'
+import { answersWithin } from '@/model/access/house'
 import { businessDate } from '@/services/clock'
 import packageFile from '../../../../package.json'
 
@@ -10,15 +9,7 @@ const PATIENCE = 800
 
 /** Whether the program and its database are up. Needs no token, tells nothing of the business, and answers at once. */
 export const GET = async (): Promise<Response> => {
-  const up = await Promise.race([
-    database()
-      .execute(sql`select 1`)
-      .then(
-        () => true,
-        () => false,
-      ),
-    new Promise<boolean>((done) => setTimeout(() => done(false), PATIENCE)),
-  ])
+  const up = await answersWithin(PATIENCE)
   return Response.json(
     {
       status: up ? 'ok' : 'down',

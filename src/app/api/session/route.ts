@@ -1,9 +1,9 @@
+import { house } from '@/model/access/house'
 import { z } from 'zod'
 import { answering } from '@/api/answering'
 import { readBody } from '@/api/body'
 import { cookieOf, isSameOrigin, makeCookie, SESSION_COOKIE } from '@/api/entry'
 import { problem, problemOf } from '@/api/problem'
-import { database } from '@/data/connect'
 import { proveAgain, SESSION_DAYS, signedIn, signIn, signOut } from '@/services/access/signIn'
 
 export const dynamic = 'force-dynamic'
@@ -30,7 +30,7 @@ export const POST = (request: Request): Promise<Response> =>
   answering(request, async () => {
     const passphrase = await passphraseOf(request)
     if (passphrase instanceof Response) return passphrase
-    const session = await signIn(database(), passphrase)
+    const session = await signIn(house(), passphrase)
     return session.ok
       ? Response.json({}, cookie(request, session.value.token, SESSION_DAYS * 86_400))
       : problemOf(session.error)
@@ -40,10 +40,10 @@ export const POST = (request: Request): Promise<Response> =>
 export const PUT = (request: Request): Promise<Response> =>
   answering(request, async () => {
     const token = cookieOf(request, SESSION_COOKIE)
-    if (token === undefined || !(await signedIn(database(), token))) return problem(401, 'sign-in', 'Sign in first.')
+    if (token === undefined || !(await signedIn(house(), token))) return problem(401, 'sign-in', 'Sign in first.')
     const passphrase = await passphraseOf(request)
     if (passphrase instanceof Response) return passphrase
-    const proved = await proveAgain(database(), token, passphrase)
+    const proved = await proveAgain(house(), token, passphrase)
     return proved.ok ? Response.json({}) : problemOf(proved.error)
   })
 
@@ -52,6 +52,6 @@ export const DELETE = (request: Request): Promise<Response> =>
   answering(request, async () => {
     if (!isSameOrigin(request)) return problem(403, 'foreign', 'Sign out from Iron Till’s own page.')
     const token = cookieOf(request, SESSION_COOKIE)
-    if (token) await signOut(database(), token)
+    if (token) await signOut(house(), token)
     return Response.json({}, cookie(request, '', 0))
   })

@@ -1,8 +1,7 @@
+import { house, readBusiness } from '@/model/access/house'
 import type { Metadata } from 'next'
 import { formatDay } from '@/core/day'
 import { decimal, formatPrice } from '@/core/money'
-import { database } from '@/data/connect'
-import { findBusiness } from '@/data/queries/business'
 import { businessDate } from '@/services/clock'
 import { findPage, notePageSeen } from '@/services/customerPage/openPage'
 import { readPage, type CustomerPage } from '@/services/customerPage/readPage'
@@ -13,9 +12,9 @@ export const metadata: Metadata = { title: 'Your page' }
 
 export default async function OwnPage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params
-  const db = database()
+  const db = house()
   const today = businessDate()
-  const [page, business] = await Promise.all([findPage(db, token, today), findBusiness(db)])
+  const [page, business] = await Promise.all([findPage(db, token, today), readBusiness()])
   if (!page || !business) return <Closed />
   const [view] = await Promise.all([readPage(db, page, business, today), notePageSeen(db, page, today)])
   return (

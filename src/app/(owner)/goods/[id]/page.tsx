@@ -1,42 +1,24 @@
+import { readGoodsPage } from '@/model/goods/goodsPage'
 import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { formatPrice, formatMoney, toFourPlaces } from '@/core/money'
-import { listAccounts, listIncomeAccounts } from '@/data/queries/accounts'
-import { listFiles } from '@/data/queries/files'
-import { listPriceLevels } from '@/data/queries/prices'
 import { Files } from '@/ui/files/Files'
-import { findGoods } from '@/data/queries/goods'
-import { goodsView, readGoods } from '@/model/goods/goods'
-import { readPlainTaxCodes } from '@/model/books/taxCodes'
 import { GoodsForm } from '@/ui/goods/GoodsForm'
 import { Heading } from '@/ui/Heading'
 import { paperHref } from '@/ui/Trail'
 import { idFrom, openShop } from '../../_shop'
-import { listStockCard } from '@/data/queries/stock'
 
 export const metadata: Metadata = { title: 'Goods' }
 
 export default async function GoodsPage({ params }: { params: Promise<{ id: string }> }) {
-  const { db, business, currency, today } = await openShop()
-  const g = (await readGoods(db, await idFrom(params), business)) ?? notFound()
+  const shop = await openShop()
+  const { currency, today } = shop
+  const page = (await readGoodsPage(shop, await idFrom(params))) ?? notFound()
+  const { standing: g, card, codes, accounts, incomes, levels, files, view, parts } = page
   const { goods } = g
-  const [card, codes, accounts, incomes, levels, files, viewed, parts] = await Promise.all([
-    listStockCard(db, goods.id, 60, currency),
-    readPlainTaxCodes(db, today),
-    listAccounts(db),
-    listIncomeAccounts(db),
-    listPriceLevels(db),
-    listFiles(db, 'goods', goods.id),
-    goodsView(db, goods.id, business),
-    findGoods(
-      db,
-      goods.parts.map((p) => p.goodsId),
-    ),
-  ])
-  const view = present(viewed)
   const figures =
     goods.kind === 'stock'
       ? [

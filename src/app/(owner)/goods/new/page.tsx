@@ -1,8 +1,6 @@
+import { readGoodsChoices } from '@/model/goods/goodsPage'
 import { present } from '@/core/present'
 import type { Metadata } from 'next'
-import { listIncomeAccounts } from '@/data/queries/accounts'
-import { listPriceLevels } from '@/data/queries/prices'
-import { readPlainTaxCodes } from '@/model/books/taxCodes'
 import { NO_GOODS } from '@/ui/goods/goodsDraft'
 import { GoodsForm } from '@/ui/goods/GoodsForm'
 import { Heading } from '@/ui/Heading'
@@ -11,12 +9,9 @@ import { openShop } from '../../_shop'
 export const metadata: Metadata = { title: 'New goods' }
 
 export default async function NewGoods() {
-  const { db, currency, today } = await openShop()
-  const [codes, accounts, levels] = await Promise.all([
-    readPlainTaxCodes(db, today),
-    listIncomeAccounts(db),
-    listPriceLevels(db),
-  ])
+  const shop = await openShop()
+  const { currency, today } = shop
+  const { codes, incomes, levels } = await readGoodsChoices(shop)
   return (
     <>
       <Heading title="New goods" />
@@ -25,8 +20,8 @@ export default async function NewGoods() {
         currency={currency}
         today={today}
         codes={codes.map((c) => c.code)}
-        accounts={accounts}
-        levels={levels.map((l) => ({ code: l.code, name: l.name }))}
+        accounts={incomes}
+        levels={levels}
         start={{ ...NO_GOODS, taxCode: present(codes[0]).code }}
       />
     </>

@@ -1,8 +1,8 @@
+import { readHandover } from '@/model/sale/handoverPage'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
-import { entriesOfPapers } from '@/data/queries/ledger'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
@@ -10,19 +10,15 @@ import { WriteLetter } from '@/ui/post/WriteLetter'
 import { goodsThatMayComeBack } from '@/services/sales/returnGoods'
 import { GoodsBack } from '@/ui/sale/GoodsBack'
 import { idFrom, openShop } from '../../_shop'
-import { findHandover } from '@/data/queries/handover'
-import { balancesBefore } from '@/data/queries/balances'
 
 export const metadata: Metadata = { title: 'Handover' }
 const BY = { counter: 'across the counter', parcel: 'as a parcel', delivery: 'delivered' } as const
 
 export default async function HandoverPage({ params }: { params: Promise<{ id: string }> }) {
-  const { db, currency, today } = await openShop()
-  const paper = (await findHandover(db, await idFrom(params), currency)) ?? notFound()
-  const [entries, mayComeBack] = await Promise.all([
-    entriesOfPapers(db, [{ kind: 'handover', id: paper.id }], currency),
-    goodsThatMayComeBack(db, paper, currency),
-  ])
+  const shop = await openShop()
+  const { db, currency, today } = shop
+  const { paper, posted } = (await readHandover(shop, await idFrom(params))) ?? notFound()
+  const mayComeBack = await goodsThatMayComeBack(db, paper, currency)
   return (
     <>
       <Heading
@@ -80,14 +76,7 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
           ))}
         </tbody>
       </table>
-      <InTheBooks
-        entries={entries}
-        before={await balancesBefore(
-          db,
-          entries.map((e) => e.id),
-          currency,
-        )}
-      />
+      <InTheBooks {...posted} />
     </>
   )
 }

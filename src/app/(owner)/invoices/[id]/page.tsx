@@ -1,42 +1,26 @@
+import { readInvoicePage } from '@/model/invoice/invoicePage'
 import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
-import { formatPrice, formatMoney, isPositiveMoney, sumMoney, toDecimalString, subtractMoney } from '@/core/money'
-import { findInvoice, listCreditsOf } from '@/data/queries/invoices'
-import { entriesOfPapers } from '@/data/queries/ledger'
-import { findSales } from '@/data/queries/sales'
+import { formatPrice, formatMoney, isPositiveMoney, toDecimalString } from '@/core/money'
 import { showInvoiceLine } from '@/model/invoice/invoiceLines'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
 import { InvoiceActions } from '@/ui/sale/InvoiceActions'
 import { idFrom, openShop } from '../../_shop'
-import { listDuesOfInvoice } from '@/data/queries/due'
-import { balancesBefore } from '@/data/queries/balances'
 
 export const metadata: Metadata = { title: 'Invoice' }
 const NAME = { invoice: 'Invoice', counter: 'Counter sale', 'credit-note': 'Credit note' } as const
 
 export default async function InvoicePage({ params }: { params: Promise<{ id: string }> }) {
-  const { db, today, currency } = await openShop()
-  const invoice = (await findInvoice(db, await idFrom(params), currency)) ?? notFound()
-  const [dues, entries, credits, [sale]] = await Promise.all([
-    listDuesOfInvoice(db, invoice.id, currency),
-    entriesOfPapers(db, [{ kind: 'invoice', id: invoice.id }], currency),
-    listCreditsOf(db, invoice.id, currency),
-    findSales(db, [invoice.saleId], currency),
-  ])
+  const shop = await openShop()
+  const { today, currency } = shop
+  const { invoice, dues, posted, credits, sale, open, left } =
+    (await readInvoicePage(shop, await idFrom(params))) ?? notFound()
   const draft = invoice.status === 'draft'
-  const open = sumMoney(
-    dues.map((d) => d.open),
-    currency,
-  )
-  const credited = sumMoney(
-    credits.map((c) => c.gross),
-    currency,
-  )
   return (
     <>
       <Heading
@@ -67,7 +51,7 @@ export default async function InvoicePage({ params }: { params: Promise<{ id: st
               on: invoice.on,
               kind: invoice.kind,
               currency,
-              left: toDecimalString(subtractMoney(invoice.gross, credited)),
+              left: toDecimalString(left),
               open: toDecimalString(open),
               lines: invoice.lines.map((l) => ({
                 lineId: l.saleLineId,
@@ -185,14 +169,7 @@ export default async function InvoicePage({ params }: { params: Promise<{ id: st
           ))}
         </p>
       )}
-      <InTheBooks
-        entries={entries}
-        before={await balancesBefore(
-          db,
-          entries.map((e) => e.id),
-          currency,
-        )}
-      />
+      <InTheBooks {...posted} />
     </>
   )
 }

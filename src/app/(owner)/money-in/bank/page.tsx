@@ -1,25 +1,19 @@
+import { readToBank } from '@/model/bank/toBank'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { formatDayShort, type Day } from '@/core/day'
-import { formatMoney, toDecimalString } from '@/core/money'
+import { formatMoney, toDecimalString, type Money } from '@/core/money'
 import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
 import { ToBankForms } from '@/ui/till/ToBankForms'
 import { openShop } from '../../_shop'
-import { listSettlements, listSlips, listToBank } from '@/data/queries/bank'
-import { sumRole } from '@/data/queries/balances'
 
 export const metadata: Metadata = { title: 'To the bank' }
 
 export default async function Bank() {
-  const { db, today, currency } = await openShop()
-  const [cheques, cards, slips, settlements, inDrawer] = await Promise.all([
-    listToBank(db, 'cheque', today, currency),
-    listToBank(db, 'card', today, currency),
-    listSlips(db, 30, currency),
-    listSettlements(db, 30, currency),
-    sumRole(db, 'drawer', today, currency),
-  ])
+  const shop = await openShop()
+  const { today, currency } = shop
+  const { cheques, cards, slips, settlements, inDrawer } = await readToBank(shop)
   const plain = (rows: typeof cheques) =>
     rows.map((r) => ({ ...r, on: formatDayShort(r.on, today), amount: toDecimalString(r.amount) }))
   return (
@@ -61,7 +55,7 @@ export default async function Bank() {
   )
 }
 
-type Amount = Awaited<ReturnType<typeof sumRole>>
+type Amount = Money
 interface GoneProps {
   readonly title: string
   readonly empty: string

@@ -1,8 +1,8 @@
+import { readAccounts } from '@/model/books/journal'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { addDays, formatDay, isDay } from '@/core/day'
 import { formatMoney, isPositiveMoney, isZeroMoney, negateMoney } from '@/core/money'
-import { listAccounts } from '@/data/queries/accounts'
 import { readDrawer } from '@/services/till/drawer'
 import { Heading } from '@/ui/Heading'
 import { DrawerForms } from '@/ui/till/DrawerForms'
@@ -12,10 +12,11 @@ import { hrefOfSource } from '@/model/books/entrySource'
 export const metadata: Metadata = { title: 'The drawer' }
 
 export default async function Drawer({ searchParams }: { searchParams: Search }) {
-  const { db, today, currency } = await openShop()
+  const shop = await openShop()
+  const { db, today, currency } = shop
   const asked = (await queryOf(searchParams)).on
   const on = asked && isDay(asked) ? asked : today
-  const [drawer, accounts] = await Promise.all([readDrawer(db, on, currency), listAccounts(db)])
+  const [drawer, accounts] = await Promise.all([readDrawer(db, on, currency), readAccounts(shop)])
   return (
     <>
       <Heading

@@ -1,6 +1,5 @@
 import type { Metadata } from 'next'
-import { listOpenCustomers } from '@/data/queries/receivables'
-import { readForecastFacts, RUNS } from '@/model/receivables/expected'
+import { readForecastFacts, readOpenCustomers, RUNS } from '@/model/receivables/expected'
 import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
 import { BackTests } from '@/ui/owed/BackTests'
@@ -12,7 +11,7 @@ export const metadata: Metadata = { title: 'Expected money' }
 
 export default async function Expected() {
   const { db, today, currency } = await openShop()
-  const [facts, customers] = await Promise.all([readForecastFacts(db, today), listOpenCustomers(db, 200)])
+  const [facts, customers] = await Promise.all([readForecastFacts(db, today), readOpenCustomers(db)])
   return (
     <>
       <Heading title="Expected money" beside="when what is open may come, as each customer usually pays" />

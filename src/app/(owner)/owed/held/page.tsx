@@ -8,28 +8,16 @@ import { Heading } from '@/ui/Heading'
 import { DayPick } from '@/ui/owed/DayPick'
 import { OwedTabs } from '@/ui/owed/OwedTabs'
 import { openShop, queryOf, type Search } from '../../_shop'
-import { sumRole } from '@/data/queries/balances'
 import { readHeldReport } from '@/model/held/heldReport'
 
 export const metadata: Metadata = { title: 'Held money' }
 const KIND = { deposit: 'deposit', layaway: 'layaway', account: 'on account' } as const
-const ROLE = {
-  deposit: 'customer-deposits',
-  layaway: 'layaway-deposits',
-  account: 'on-account',
-} as const
 
 export default async function Held({ searchParams }: { searchParams: Search }) {
   const { db, today, currency } = await openShop()
   const asked = (await queryOf(searchParams)).asOf
   const asOf = asked && isDay(asked) ? asked : today
-  const [{ lines, totals }, deposit, layaway, account] = await Promise.all([
-    readHeldReport(db, asOf, currency),
-    sumRole(db, ROLE.deposit, asOf, currency),
-    sumRole(db, ROLE.layaway, asOf, currency),
-    sumRole(db, ROLE.account, asOf, currency),
-  ])
-  const books = { deposit, layaway, account }
+  const { lines, totals, books } = await readHeldReport(db, asOf, currency)
   return (
     <>
       <Heading

@@ -20,7 +20,6 @@ import { HeldActions } from '@/ui/people/HeldActions'
 import { Stamp } from '@/ui/Stamp'
 import { TakeBack } from '@/ui/TakeBack'
 import { idFrom, openShop } from '../../_shop'
-import { listAccountRefunds } from '@/data/queries/refund'
 
 export const metadata: Metadata = { title: 'Customer' }
 
@@ -29,10 +28,8 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
   const page = (await readCustomer(db, await idFrom(params), business, today)) ?? notFound()
   const { customer, standing } = page
   if (customer.joinedToId !== null) redirect(`/people/${customer.joinedToId}`)
-  const [links, refunds] = await Promise.all([
-    readLinks(db, customer.id, today),
-    listAccountRefunds(db, customer.id, currency),
-  ])
+  const links = await readLinks(db, customer.id, today)
+  const { refunds } = page
   const none = zeroMoney(currency)
   const bar = page.sales
     .filter((s) => s.stands !== 'declined' && s.stands !== 'cancelled')

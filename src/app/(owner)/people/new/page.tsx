@@ -1,5 +1,5 @@
+import { readCustomerChoices } from '@/model/people/customerForm'
 import type { Metadata } from 'next'
-import { listPriceLevels, listTaxAreas } from '@/data/queries/prices'
 import { Heading } from '@/ui/Heading'
 import { CustomerForm } from '@/ui/people/CustomerForm'
 import { NO_CUSTOMER } from '@/ui/people/noCustomer'
@@ -8,9 +8,9 @@ import { openShop, queryOf, type Search } from '../../_shop'
 export const metadata: Metadata = { title: 'New customer' }
 
 export default async function NewCustomer({ searchParams }: { searchParams: Search }) {
-  const { db, today, currency } = await openShop()
+  const shop = await openShop()
+  const { today, currency } = shop
   const { name = '' } = await queryOf(searchParams)
-  const [levels, areas] = await Promise.all([listPriceLevels(db), listTaxAreas(db)])
   return (
     <>
       <Heading title="New customer" beside="a name is enough" />
@@ -19,8 +19,7 @@ export default async function NewCustomer({ searchParams }: { searchParams: Sear
         start={{ ...NO_CUSTOMER, name: name.slice(0, 200) }}
         currency={currency}
         today={today}
-        levels={levels.map((l) => ({ code: l.code, name: l.name }))}
-        areas={areas.map((a) => ({ code: a.code, name: a.name }))}
+        {...await readCustomerChoices(shop)}
       />
     </>
   )

@@ -1,10 +1,9 @@
+import { readLetter } from '@/model/post/post'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { PAPERS, paperName } from '@/core/formats'
-import { listFiles } from '@/data/queries/files'
-import { listPost } from '@/data/queries/post'
 import { Heading } from '@/ui/Heading'
 import { LetterActions } from '@/ui/post/LetterActions'
 import { LETTER_COLOUR, sayLetter } from '@/ui/post/letters'
@@ -13,10 +12,7 @@ import { idFrom, openShop } from '../../_shop'
 export const metadata: Metadata = { title: 'A letter' }
 
 export default async function LetterPage({ params }: { params: Promise<{ id: string }> }) {
-  const { db } = await openShop()
-  const id = await idFrom(params)
-  const [[letter], files] = await Promise.all([listPost(db, { id }, { limit: 1 }), listFiles(db, 'post', id)])
-  if (!letter) notFound()
+  const { letter, files } = (await readLetter(await openShop(), await idFrom(params))) ?? notFound()
   const paper = PAPERS.find((p) => p === letter.paper)
   return (
     <>

@@ -1,5 +1,5 @@
+import { readMailbox } from '@/model/post/post'
 import type { Metadata } from 'next'
-import { listMailbox } from '@/data/queries/mailbox'
 import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
 import { openShop } from '../../_shop'
@@ -7,8 +7,7 @@ import { openShop } from '../../_shop'
 export const metadata: Metadata = { title: 'Mailbox of the stand-in' }
 
 export default async function Mailbox() {
-  const { db } = await openShop()
-  const mails = await listMailbox(db, 100)
+  const mails = await readMailbox(await openShop())
   return (
     <>
       <Heading

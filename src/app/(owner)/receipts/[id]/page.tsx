@@ -1,17 +1,13 @@
+import { readReceiptPage } from '@/model/receipt/receiptPage'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { formatMoney, isPositiveMoney, toDecimalString } from '@/core/money'
-import { entriesOfPapers } from '@/data/queries/ledger'
-import { readDiscount, readWhatItPaid } from '@/model/receipt/receipt'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { Heading } from '@/ui/Heading'
 import { ReceiptActions } from '@/ui/money/ReceiptActions'
 import { idFrom, openShop, queryOf, type Search } from '../../_shop'
-import { changeOf } from '@/model/receipt/changeOf'
-import { findReceipt } from '@/data/queries/receipt'
-import { balancesBefore } from '@/data/queries/balances'
 
 export const metadata: Metadata = { title: 'Receipt' }
 
@@ -22,18 +18,9 @@ export default async function ReceiptPage({
   params: Promise<{ id: string }>
   searchParams: Search
 }) {
-  const { db, business, today, currency } = await openShop()
-  const receipt = (await findReceipt(db, await idFrom(params), currency)) ?? notFound()
-  const [paid, discount, entries] = await Promise.all([
-    readWhatItPaid(db, receipt, currency),
-    readDiscount(db, receipt.id, currency),
-    entriesOfPapers(
-      db,
-      [receipt.invoiceId === null ? { kind: 'receipt', id: receipt.id } : { kind: 'invoice', id: receipt.invoiceId }],
-      currency,
-    ),
-  ])
-  const change = changeOf(receipt)
+  const shop = await openShop()
+  const { business, today, currency } = shop
+  const { receipt, paid, discount, posted, change } = (await readReceiptPage(shop, await idFrom(params))) ?? notFound()
   return (
     <>
       <Heading
@@ -90,14 +77,7 @@ export default async function ReceiptPage({
         </tbody>
       </table>
       {isPositiveMoney(discount) && <p className="mt-2">{formatMoney(discount)} came off for paying early.</p>}
-      <InTheBooks
-        entries={entries}
-        before={await balancesBefore(
-          db,
-          entries.map((e) => e.id),
-          currency,
-        )}
-      />
+      <InTheBooks {...posted} />
     </>
   )
 }

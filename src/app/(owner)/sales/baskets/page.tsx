@@ -1,6 +1,6 @@
+import { readOpenBaskets } from '@/model/sale/saleList'
 import type { Metadata } from 'next'
 import Link from 'next/link'
-import { listOpenBaskets } from '@/data/queries/baskets'
 import { formatDay } from '@/core/day'
 import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
@@ -9,8 +9,9 @@ import { openShop } from '../../_shop'
 export const metadata: Metadata = { title: 'Baskets' }
 
 export default async function Baskets() {
-  const { db, business } = await openShop()
-  const baskets = await listOpenBaskets(db)
+  const shop = await openShop()
+  const { business } = shop
+  const baskets = await readOpenBaskets(shop)
   return (
     <>
       <Heading

@@ -1,15 +1,14 @@
+import { readLayouts } from '@/model/settings/settings'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { PAPERS, paperName } from '@/core/formats'
-import { listLayouts } from '@/data/queries/layouts'
 import { Heading } from '@/ui/Heading'
 import { openShop } from '../../_shop'
 
 export const metadata: Metadata = { title: 'How papers look' }
 
 export default async function Layouts() {
-  const { db } = await openShop()
-  const layouts = await listLayouts(db)
+  const layouts = await readLayouts(await openShop())
   return (
     <>
       <Heading title="How papers look" beside="each paper may have layouts of your own; one of them is the usual one" />

@@ -1,16 +1,13 @@
-import { present } from '@/core/present'
+import { readAccount } from '@/model/books/account'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
-import { addDays, formatDay, isDay, yearStart } from '@/core/day'
-import { addMoney, formatBalance, formatMoney, negateMoney, subtractMoney } from '@/core/money'
-import { runningBalances } from '@/core/ledger'
-import { findAccount } from '@/data/queries/accounts'
+import { formatDay, isDay, yearStart } from '@/core/day'
+import { formatBalance, formatMoney, negateMoney } from '@/core/money'
 import { withQuery } from '@/ui/address'
 import { Span } from '@/ui/books/Span'
 import { Heading } from '@/ui/Heading'
 import { idFrom, openShop, queryOf, type Search } from '../../../_shop'
-import { listAccountLines, sumAccounts } from '@/data/queries/balances'
 import { hrefOfSource } from '@/model/books/entrySource'
 
 export const metadata: Metadata = { title: 'Account' }
@@ -23,24 +20,14 @@ export default async function AccountPage({
   params: Promise<{ id: string }>
   searchParams: Search
 }) {
-  const { db, today, currency } = await openShop()
-  const account = (await findAccount(db, await idFrom(params))) ?? notFound()
+  const shop = await openShop()
+  const { today } = shop
   const query = await queryOf(searchParams)
   const to = query.to && isDay(query.to) ? query.to : today
   const from = query.from && isDay(query.from) ? query.from : yearStart(to)
   const skip = /^\d{1,7}$/.test(query.skip ?? '') ? Number(query.skip) : 0
-  const [sums, { lines, count, before }] = await Promise.all([
-    sumAccounts(db, { to: addDays(from, -1) }, currency),
-    listAccountLines(db, account.id, { from, to }, { limit: PAGE, skip }, currency),
-  ])
-  const start = present(sums.find((s) => s.id === account.id))
-  const opening = addMoney(subtractMoney(start.debit, start.credit), before)
-  const balances = runningBalances(
-    opening,
-    lines.map((l) => l.amount),
-  )
-  const rows = lines.map((l, i) => ({ ...l, balance: present(balances[i]) }))
-  const balance = balances.at(-1) ?? opening
+  const { account, count, opening, rows, balance } =
+    (await readAccount(shop, await idFrom(params), { from, to, limit: PAGE, skip })) ?? notFound()
   return (
     <>
       <Heading
@@ -110,14 +97,14 @@ export default async function AccountPage({
           </tr>
         </tbody>
       </table>
-      {skip + lines.length < count && (
+      {skip + rows.length < count && (
         <p className="pt-3">
           <Link
             prefetch={false}
             className="btn"
             href={withQuery(`/books/accounts/${account.id}`, query, { skip: String(skip + PAGE) })}
           >
-            Later lines ({count - skip - lines.length} more)
+            Later lines ({count - skip - rows.length} more)
           </Link>
         </p>
       )}

@@ -1,18 +1,16 @@
+import { readEntry } from '@/model/books/entry'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
-import { findEntry } from '@/data/queries/ledger'
 import { EntryLines } from '@/ui/books/EntryLines'
 import { Heading } from '@/ui/Heading'
 import { idFrom, openShop } from '../../../_shop'
-import { balancesBefore } from '@/data/queries/balances'
 import { hrefOfSource } from '@/model/books/entrySource'
 
 export const metadata: Metadata = { title: 'Entry' }
 
 export default async function EntryPage({ params }: { params: Promise<{ id: string }> }) {
-  const { db, currency } = await openShop()
-  const entry = (await findEntry(db, await idFrom(params), currency)) ?? notFound()
+  const { entry, before } = (await readEntry(await openShop(), await idFrom(params))) ?? notFound()
   const href = hrefOfSource(entry)
   return (
     <>
@@ -42,7 +40,7 @@ export default async function EntryPage({ params }: { params: Promise<{ id: stri
           </>
         }
       />
-      <EntryLines entry={entry} before={await balancesBefore(db, [entry.id], currency)} />
+      <EntryLines entry={entry} before={before} />
       <p className="sub mt-4">Posted entries never change. A mistake is mended by an entry that reverses it.</p>
     </>
   )

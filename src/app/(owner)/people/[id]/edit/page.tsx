@@ -1,8 +1,7 @@
+import { readCustomerChoices, readCustomerToChange } from '@/model/people/customerForm'
 import type { Metadata } from 'next'
 import { notFound, redirect } from 'next/navigation'
 import { toDecimalString } from '@/core/money'
-import { findCustomer, listAddresses, listContacts } from '@/data/queries/customers'
-import { listPriceLevels, listTaxAreas } from '@/data/queries/prices'
 import { Heading } from '@/ui/Heading'
 import { CustomerForm } from '@/ui/people/CustomerForm'
 import { emptyAddress } from '@/ui/people/noCustomer'
@@ -11,16 +10,11 @@ import { idFrom, openShop } from '../../../_shop'
 export const metadata: Metadata = { title: 'Change a customer' }
 
 export default async function EditCustomer({ params }: { params: Promise<{ id: string }> }) {
-  const { db, today, currency } = await openShop()
+  const shop = await openShop()
+  const { today, currency } = shop
   const id = await idFrom(params)
-  const [customer, addresses, contacts, levels, areas] = await Promise.all([
-    findCustomer(db, id, currency),
-    listAddresses(db, id),
-    listContacts(db, id),
-    listPriceLevels(db),
-    listTaxAreas(db),
-  ])
-  if (!customer) notFound()
+  const [kept, choices] = await Promise.all([readCustomerToChange(shop, id), readCustomerChoices(shop)])
+  const { customer, addresses, contacts } = kept ?? notFound()
   if (customer.joinedToId !== null) redirect(`/people/${customer.joinedToId}`)
   const plain = <T extends { id: number }>({ id: _id, ...rest }: T) => rest
   return (
@@ -30,8 +24,7 @@ export default async function EditCustomer({ params }: { params: Promise<{ id: s
         id={id}
         currency={currency}
         today={today}
-        levels={levels.map((l) => ({ code: l.code, name: l.name }))}
-        areas={areas.map((a) => ({ code: a.code, name: a.name }))}
+        {...choices}
         start={{
           name: customer.name,
           contact: customer.contact,

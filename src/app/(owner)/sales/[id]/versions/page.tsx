@@ -4,7 +4,6 @@ import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { decimal, formatMoney, formatPrice, isPositiveMoney, negateMoney } from '@/core/money'
 import type { ComparedLine, KeptLine } from '@/core/sale'
-import { findSales } from '@/data/queries/sales'
 import { readComparison, type Version } from '@/model/sale/versions'
 import { Heading } from '@/ui/Heading'
 import { idFrom, openShop, queryOf, type Search } from '../../../_shop'
@@ -25,11 +24,9 @@ export default async function VersionsPage({
   const { db, currency } = await openShop()
   const id = await idFrom(params)
   const query = await queryOf(searchParams)
-  const [[sale], c] = await Promise.all([
-    findSales(db, [id], currency),
-    readComparison(db, id, { before: numberOf(query.before), now: numberOf(query.now) }, currency),
-  ])
-  if (!sale || !c) notFound()
+  const c =
+    (await readComparison(db, id, { before: numberOf(query.before), now: numberOf(query.now) }, currency)) ?? notFound()
+  const { sale } = c
   const moved = c.lines.filter((l) => l.how !== 'same').length
   return (
     <>

@@ -1,8 +1,7 @@
+import { paperNamed, readLayoutToChange } from '@/model/settings/settings'
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { layoutSpec, PAPERS, paperName, usualLayout } from '@/core/formats'
-import { findLayout } from '@/data/queries/layouts'
-import { findExample } from '@/data/queries/papers'
+import { layoutSpec, paperName, usualLayout } from '@/core/formats'
 import { Heading } from '@/ui/Heading'
 import { LayoutEditor } from '@/ui/settings/LayoutEditor'
 import { openShop, queryOf, type Search } from '../../../_shop'
@@ -16,12 +15,9 @@ interface Props {
 }
 
 export default async function LayoutPage({ params, searchParams }: Props) {
-  const { db } = await openShop()
-  const wanted = (await params).paper
-  const paper = PAPERS.find((p) => p === wanted) ?? notFound()
+  const paper = paperNamed((await params).paper) ?? notFound()
   const { layout: asked } = await queryOf(searchParams)
-  const kept = asked && /^\d{1,9}$/.test(asked) ? await findLayout(db, Number(asked)) : null
-  if (asked && kept?.paper !== paper) notFound()
+  const { kept, exampleId } = (await readLayoutToChange(await openShop(), paper, asked)) ?? notFound()
   const name = paperName(paper, 'en')
   return (
     <>
@@ -32,7 +28,7 @@ export default async function LayoutPage({ params, searchParams }: Props) {
         paperName={name}
         layout={kept && { id: kept.id, name: kept.name, usual: kept.usual }}
         spec={kept ? layoutSpec(paper, readLayoutSpec(kept.spec)) : usualLayout(paper)}
-        exampleId={await findExample(db, paper)}
+        exampleId={exampleId}
       />
     </>
   )

@@ -1,0 +1,38 @@
+import { present } from '@/core/present'
+import { listAccounts, listIncomeAccounts } from '@/data/queries/accounts'
+import { listFiles } from '@/data/queries/files'
+import { findGoods } from '@/data/queries/goods'
+import { listPriceLevels } from '@/data/queries/prices'
+import { listStockCard } from '@/data/queries/stock'
+import { readPlainTaxCodes } from '../books/taxCodes'
+import type { Where } from '../where'
+import { goodsView, readGoods } from './goods'
+
+/** What a form about goods lets choose from. */
+export const readGoodsChoices = async ({ db, today }: Where) => {
+  const [codes, incomes, levels] = await Promise.all([
+    readPlainTaxCodes(db, today),
+    listIncomeAccounts(db),
+    listPriceLevels(db),
+  ])
+  return { codes, incomes, levels: levels.map((l) => ({ code: l.code, name: l.name })) }
+}
+
+/** Everything the page of a thing shows; null where there is none. */
+export const readGoodsPage = async (where: Where, id: number) => {
+  const { db, business, currency } = where
+  const standing = await readGoods(db, id, business)
+  if (!standing) return null
+  const [card, choices, accounts, files, view, parts] = await Promise.all([
+    listStockCard(db, id, 60, currency),
+    readGoodsChoices(where),
+    listAccounts(db),
+    listFiles(db, 'goods', id),
+    goodsView(db, id, business),
+    findGoods(
+      db,
+      standing.goods.parts.map((p) => p.goodsId),
+    ),
+  ])
+  return { standing, card, ...choices, accounts, files, view: present(view), parts }
+}

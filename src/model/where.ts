@@ -1,0 +1,11 @@
+import type { Day } from '@/core/day'
+import type { Db } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+
+/** Where and when something is read: every page starts from one. */
+export interface Where {
+  readonly db: Db
+  readonly business: Business
+  readonly today: Day
+  readonly currency: string
+}
