@@ -7,8 +7,9 @@ import { findBusiness } from '@/data/queries/business'
 import { PAPERS, type LayoutSpec, type PaperKind } from '@/core/formats'
 import { findFile } from '@/data/queries/files'
 import { findMail } from '@/data/queries/mailbox'
-import { makePaper, makeSlip } from '@/documents/make'
-import type { Asked } from '@/documents/paper'
+import { makePaper } from '@/documents/make'
+import { makeSlip } from '@/documents/slip'
+import type { Asked } from '@/model/where'
 import { makeLabels } from '@/documents/makeLabels'
 import { makeUbl } from '@/documents/ubl'
 import { businessDate } from '@/services/clock'
@@ -75,10 +76,9 @@ const SHORT: Readonly<Record<string, PaperKind>> = {
 }
 
 const paper = async (path: string, asked: Asked, query: URLSearchParams): Promise<Response | null> => {
-  const { db, business } = asked
   const ubl = /^invoices\/(\d{1,9})\.xml$/.exec(path)
   if (ubl) {
-    const xml = await makeUbl(db, Number(ubl[1]), business)
+    const xml = await makeUbl(asked, Number(ubl[1]))
     return xml === null ? null : file(xml, 'application/xml', `invoice-${ubl[1]}.xml`)
   }
   const slip = /^receipts\/(\d{1,9})\/slip\.pdf$/.exec(path)

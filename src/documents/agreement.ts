@@ -1,20 +1,20 @@
+import { readSaleFacts } from '@/model/paper/saleFacts'
 import { present } from '@/core/present'
 import { formatDay } from '@/core/day'
 import { paperWords } from '@/core/formats'
 import { formatMoney, isPositiveMoney, addMoney, subtractMoney } from '@/core/money'
-import { findCustomer } from '@/data/queries/customers'
 import type { Arrangement } from '@/contract/arrangement'
 import { planOf } from '@/model/plan/terms'
-import type { Asked, Paper } from './paper'
-import { readStories } from '@/model/sale/readStories'
+import type { Paper } from './paper'
+import type { Asked } from '@/model/where'
 
 /** What the customer signs: what is bought, the payments one by one, and the rules. */
 export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper | null> => {
-  const { db, business, today } = asked
-  const [story] = await readStories(db, [saleId], business, today)
-  if (!story) return null
+  const { business, today } = asked
+  const facts = await readSaleFacts(asked, saleId)
+  if (!facts) return null
+  const { story, customer } = facts
   const { sale, arrangement, totals } = story
-  const customer = present(await findCustomer(db, sale.customerId, business.currency))
   const t = paperWords(customer.language)
   const from = sale.agreedOn ?? today
   const plan = planOf(arrangement, totals.gross, from, business.currency)

@@ -1,17 +1,19 @@
-import type { Asked, Paper, PaperSum } from './paper'
-import { findDepositRequest } from '@/data/queries/depositRequest'
-import { readStory, basics } from './paperOfSale'
+import { readDepositRequestFacts } from '@/model/paper/saleFacts'
+import type { Paper } from './paper'
+import type { Asked } from '@/model/where'
+import { basics } from './paperOfSale'
 import { paperWords } from '@/core/formats'
 import { sumMoney, subtractMoney, isPositiveMoney, formatMoney, negateMoney, zeroMoney } from '@/core/money'
 import { formatDay } from '@/core/day'
+import type { PaperSum } from '@/model/paper/paperSum'
 
 /** The paper that asks for money ahead. Not an invoice. */
 export const depositRequestOf = async (asked: Asked, requestId: number): Promise<Paper | null> => {
-  const request = await findDepositRequest(asked.db, requestId, asked.business.currency)
-  const story = request && (await readStory(asked, request.saleId))
-  if (!request || !story) return null
+  const facts = await readDepositRequestFacts(asked, requestId)
+  if (!facts) return null
+  const { request, story } = facts
   const { currency } = asked.business
-  const base = await basics(asked, story)
+  const base = basics(facts)
   const t = paperWords(base.language)
   const received = sumMoney(
     story.heldRows.map((h) => h.amount),

@@ -1,16 +1,16 @@
 import bwipjs from 'bwip-js/node'
 import { formatPrice } from '@/core/money'
-import { findGoods } from '@/data/queries/goods'
+import { readGoodsNamed } from '@/model/goods/goods'
 import type { Label } from '@/documents/draw/drawLabels'
 import { drawElsewhere } from './drawElsewhere'
-import type { Asked } from './paper'
+import type { Asked } from '@/model/where'
 
 /** Labels for goods, so many of each. The bars hold the barcode, or the code where there is none (Code 128). */
 export const makeLabels = async (
   { db, business }: Asked,
   wanted: readonly { readonly goodsId: number; readonly count: number }[],
 ): Promise<Buffer | null> => {
-  const goods = await findGoods(
+  const goods = await readGoodsNamed(
     db,
     wanted.map((x) => x.goodsId),
   )

@@ -1,25 +1,6 @@
-import type { Day } from '@/core/day'
 import type { LayoutSpec, PaperColumn, PaperKind } from '@/core/formats'
-import type { Db } from '@/data/connect'
-import type { Business } from '@/data/queries/business'
-
-/** What every paper is made from: the database, whose it is, and the day. */
-export interface Asked {
-  readonly db: Db
-  readonly business: Business
-  readonly today: Day
-}
-
-/** What stands at the head and foot of every paper of the business. */
-export interface Letterhead {
-  readonly name: string
-  readonly address: string
-  readonly header: string
-  readonly footer: string
-  readonly colour: string
-  readonly size: 'A4' | 'LETTER'
-  readonly mark: { readonly data: Buffer; readonly format: 'png' | 'jpg' } | null
-}
+import type { Letterhead } from '@/model/paper/letterhead'
+import type { PaperSum } from '@/model/paper/paperSum'
 
 /** A row among the lines: something with figures, the beginning of a group, its sum, or words. */
 export interface PaperRow {
@@ -27,12 +8,6 @@ export interface PaperRow {
   readonly what: string
   readonly note: string
   readonly cells: Partial<Record<PaperColumn, string>>
-}
-
-export interface PaperSum {
-  readonly name: string
-  readonly amount: string
-  readonly total?: boolean
 }
 
 /** A paper with everything on it as it will be read, before a layout says how. */

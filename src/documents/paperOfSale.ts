@@ -1,3 +1,4 @@
+import { readSaleFacts } from '@/model/paper/saleFacts'
 import { present } from '@/core/present'
 import { formatDay } from '@/core/day'
 import { paperWords } from '@/core/formats'
@@ -12,26 +13,22 @@ import {
   negateMoney,
   addMoney,
 } from '@/core/money'
-import { findCustomer } from '@/data/queries/customers'
 import type { Story, StoryLine } from '@/model/sale/story'
-import type { Asked, Paper } from './paper'
+import type { Paper } from './paper'
+import type { Asked } from '@/model/where'
 import { lessOf, saleRows, type Standing } from './saleRows'
-import { taxSums } from './taxSums'
+import { taxSums } from '@/model/paper/taxSums'
 import { worthOf } from '@/model/sale/worth'
-import { readStories } from '@/model/sale/readStories'
 
-export const basics = async ({ db, business }: Asked, { sale }: Story) => {
-  const customer = present(await findCustomer(db, sale.customerId, business.currency))
-  return {
-    language: customer.language,
-    to: { name: sale.customerName, address: sale.billTo },
-    deliverTo:
-      sale.deliverTo && sale.deliverTo !== sale.billTo ? { address: sale.deliverTo, note: sale.deliverNote } : null,
-  }
-}
+type SaleFacts = NonNullable<Awaited<ReturnType<typeof readSaleFacts>>>
 
-export const readStory = async ({ db, business, today }: Asked, saleId: number): Promise<Story | null> =>
-  (await readStories(db, [saleId], business, today))[0] ?? null
+/** Whom a paper of a sale goes to, and in which language. */
+export const basics = ({ story: { sale }, customer }: SaleFacts) => ({
+  language: customer.language,
+  to: { name: sale.customerName, address: sale.billTo },
+  deliverTo:
+    sale.deliverTo && sale.deliverTo !== sale.billTo ? { address: sale.deliverTo, note: sale.deliverNote } : null,
+})
 
 /** What a line comes to on its own where it is left to the customer and does not count in the total. */
 const worthShown = (l: StoryLine, counts: boolean, story: Story, i: number, currency: string): Money => {
@@ -65,13 +62,14 @@ export const paperOfSale = async (
   kind: 'estimate' | 'confirmation',
   saleId: number,
 ): Promise<Paper | null> => {
-  const story = await readStory(asked, saleId)
-  if (!story) return null
+  const facts = await readSaleFacts(asked, saleId)
+  if (!facts) return null
+  const { story } = facts
   const { db, business } = asked
   const { currency } = business
   const { sale, totals } = story
   const confirmed = kind === 'confirmation'
-  const base = await basics(asked, story)
+  const base = basics(facts)
   const t = paperWords(base.language)
   const standing = story.lines.flatMap((l, i): Standing[] => {
     const words = l.kind === 'heading' || l.kind === 'text'

@@ -1,7 +1,7 @@
 import { formatMoney, money, sumMoney, type Money } from '@/core/money'
 import { paperWords } from '@/core/formats'
 import type { PaperRow } from './paper'
-import type { SaleLineRow } from '@/data/queries/saleLine'
+import type { SaleLineRow } from '@/model/sale/story'
 
 /** A line that stands on this paper: its cells, and what it adds to its group. */
 export interface Standing {

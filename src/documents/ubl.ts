@@ -1,3 +1,5 @@
+import { readInvoiceFacts, type InvoiceRow } from '@/model/paper/invoiceFacts'
+import type { Asked } from '@/model/where'
 import { present } from '@/core/present'
 import { XMLBuilder } from 'fast-xml-parser'
 import {
@@ -11,12 +13,6 @@ import {
   zeroMoney,
 } from '@/core/money'
 import { lineAmount, wholeRate } from '@/core/tax'
-import type { Db } from '@/data/connect'
-import type { Business } from '@/data/queries/business'
-import { findInvoice, type InvoiceRow } from '@/data/queries/invoices'
-import { findSales } from '@/data/queries/sales'
-import { listTaxCodes } from '@/data/queries/taxCodes'
-import { listDuesOfInvoice } from '@/data/queries/due'
 
 const NAMESPACES = {
   '@_xmlns:cac': 'urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2',
@@ -51,15 +47,12 @@ const allowanceOf = (l: Line, amount: (m: Money) => object, currency: string) =>
 const CATEGORY = { taxed: 'S', zero: 'Z', exempt: 'E' } as const
 
 /** An issued invoice or credit note as UBL 2.1 (OASIS), or null where there is none. */
-export const makeUbl = async (db: Db, invoiceId: number, business: Business): Promise<string | null> => {
+export const makeUbl = async (asked: Asked, invoiceId: number): Promise<string | null> => {
+  const { business } = asked
   const { currency } = business
-  const invoice = await findInvoice(db, invoiceId, currency)
-  if (!invoice || invoice.status !== 'issued') return null
-  const [codes, dues, [sale]] = await Promise.all([
-    listTaxCodes(db),
-    listDuesOfInvoice(db, invoiceId, currency),
-    findSales(db, [invoice.saleId], currency),
-  ])
+  const facts = await readInvoiceFacts(asked, invoiceId)
+  if (facts?.invoice.status !== 'issued') return null
+  const { invoice, codes, dues, sale } = facts
   const amount = (m: Money) => ({ '#text': toDecimalString(m), '@_currencyID': currency })
   const category = (taxCodeId: number) => {
     const code = present(codes.find((c) => c.id === taxCodeId))
@@ -116,10 +109,10 @@ export const makeUbl = async (db: Db, invoiceId: number, business: Business): Pr
           '@_unitCode': 'C62',
         },
         'cbc:LineExtensionAmount': amount(l.net),
-        ...(present(sale).pricesIncludeTax ? {} : allowanceOf(l, amount, currency)),
+        ...(sale.pricesIncludeTax ? {} : allowanceOf(l, amount, currency)),
         'cac:Item': { 'cbc:Name': l.description, 'cac:ClassifiedTaxCategory': category(l.taxCodeId) },
         'cac:Price': {
-          'cbc:PriceAmount': { '#text': netPrice(l, present(sale).pricesIncludeTax), '@_currencyID': currency },
+          'cbc:PriceAmount': { '#text': netPrice(l, sale.pricesIncludeTax), '@_currencyID': currency },
         },
       })),
     },

@@ -1,11 +1,12 @@
 // Long, because it is one page read from top to bottom, part by part.
 import { isRightToLeft, paperWords, type PaperBlock } from '@/core/formats'
-import type { LaidPaper, PaperSum } from '@/documents/paper'
+import type { LaidPaper } from '@/documents/paper'
 import { decorate, openSheet, rule } from './openSheet'
 import { LEADING, setText, type Sheet, type TextStyle } from './setText'
 import { INK, MARGIN, FOOT, type Page, style, sides, type Part, tall, put } from './page'
 import { drawHead, drawWhom } from './drawHead'
 import { drawRows } from './drawTable'
+import type { PaperSum } from '@/model/paper/paperSum'
 
 const drawSums = (page: Page, sums: readonly PaperSum[], nextPage: () => void): void => {
   const { sheet } = page

@@ -1,7 +1,7 @@
 import { present } from '@/core/present'
-import type { PaperSum } from '@/documents/paper'
 import { openSheet, rule } from './openSheet'
 import { heightOf, LEADING, setText, type TextStyle } from './setText'
+import type { PaperSum } from '@/model/paper/paperSum'
 
 export interface SlipOnPaper {
   readonly number: string

@@ -15,3 +15,5 @@ export const viewOfEntry = (e: EntryView) => ({
     credit: toDecimalString(l.amount.minor < 0n ? negateMoney(l.amount) : money(0n, l.amount.currency)),
   })),
 })
+
+export type { EntryView } from '@/data/queries/ledger'

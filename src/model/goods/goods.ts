@@ -115,3 +115,6 @@ export const goodsView = async (db: Db, id: number, business: Business) => {
   const [prices, suppliers] = await Promise.all([pricesView(db, id), listGoodsSuppliers(db, [id])])
   return { ...viewOfGoods(standing), prices, suppliers: suppliers.map(({ goodsId: _goodsId, ...s }) => s) }
 }
+
+/** Goods by their ids. */
+export const readGoodsNamed = (db: Db, ids: readonly number[]) => findGoods(db, ids)

@@ -55,3 +55,5 @@ export interface Story {
   /** What may be charged for dues that are late, and was not. */
   readonly lateCharges: readonly { readonly due: DueRow; readonly amount: Money }[]
 }
+
+export type { SaleLineRow } from '@/data/queries/saleLine'

@@ -2,7 +2,7 @@ import Link from 'next/link'
 import { formatDay } from '@/core/day'
 import { sayEntry } from '@/core/ledger'
 import { addMoney, formatBalance, formatMoney, negateMoney, type Money } from '@/core/money'
-import type { EntryView } from '@/data/queries/ledger'
+import type { EntryView } from '@/model/books/entryView'
 
 /** What accounts stood at before entries, in debit, by `entryId:accountId`. */
 export type Before = ReadonlyMap<string, Money>

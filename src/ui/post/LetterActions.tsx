@@ -1,5 +1,5 @@
 'use client'
-import type { PostState } from '@/data/queries/post'
+import type { PostState } from '@/model/post/post'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 

@@ -1,4 +1,4 @@
-import type { PostState } from '@/data/queries/post'
+import type { PostState } from '@/model/post/post'
 
 const SAYS: Readonly<Record<PostState, string>> = {
   waiting: 'waits',

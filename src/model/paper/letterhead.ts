@@ -1,7 +1,6 @@
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findFile } from '@/data/queries/files'
-import type { Letterhead } from './paper'
 
 /** The business as its papers show it. */
 export const readLetterhead = async (db: Db, business: Business): Promise<Letterhead> => {
@@ -15,4 +14,15 @@ export const readLetterhead = async (db: Db, business: Business): Promise<Letter
     size: business.paperSize === 'letter' ? 'LETTER' : 'A4',
     mark: mark && { data: mark.body, format: mark.type === 'image/png' ? 'png' : 'jpg' },
   }
+}
+
+/** What stands at the head and foot of every paper of the business. */
+export interface Letterhead {
+  readonly name: string
+  readonly address: string
+  readonly header: string
+  readonly footer: string
+  readonly colour: string
+  readonly size: 'A4' | 'LETTER'
+  readonly mark: { readonly data: Buffer; readonly format: 'png' | 'jpg' } | null
 }

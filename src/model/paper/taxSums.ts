@@ -2,7 +2,7 @@ import { present } from '@/core/present'
 import { formatMoney, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import { listTaxCodes } from '@/data/queries/taxCodes'
-import type { PaperSum } from './paper'
+import type { PaperSum } from './paperSum'
 
 interface TaxRow {
   readonly taxCodeId: number

@@ -1,0 +1,46 @@
+import { readDuesFacts } from '@/model/paper/duesFacts'
+import type { Paper } from './paper'
+import type { Asked } from '@/model/where'
+import { paperWords } from '@/core/formats'
+import { sumMoney, formatMoney } from '@/core/money'
+import { formatDay } from '@/core/day'
+
+/** What is late, in one list: what it was for, since when, how much. */
+export const reminderOf = (asked: Asked, customerId: number): Promise<Paper | null> =>
+  listOfDues(asked, customerId, 'reminder')
+
+/** Everything that is open, late or not, in one list. */
+export const openItemsOf = (asked: Asked, customerId: number): Promise<Paper | null> =>
+  listOfDues(asked, customerId, 'open-items')
+
+const listOfDues = async (asked: Asked, customerId: number, kind: 'reminder' | 'open-items'): Promise<Paper | null> => {
+  const { business, today } = asked
+  const facts = await readDuesFacts(asked, customerId)
+  if (!facts) return null
+  const { customer } = facts
+  const t = paperWords(customer.language)
+  const dues = facts.dues.filter((d) => kind === 'open-items' || d.dueOn < today)
+  const sum = sumMoney(
+    dues.map((d) => d.open),
+    business.currency,
+  )
+  return {
+    kind,
+    language: customer.language,
+    name: t(kind),
+    number: formatDay(today),
+    to: { name: customer.name, address: facts.billTo },
+    deliverTo: null,
+    facts: [[t('date'), formatDay(today)]],
+    above: '',
+    rows: dues.map((d) => ({
+      as: 'line' as const,
+      what: d.number === '' ? d.label : [`${t('invoice')} ${d.number}`, d.label].filter(Boolean).join(', '),
+      note: d.dueOn < today ? `${t('late')} ${formatDay(d.dueOn)}` : '',
+      cells: { due: formatDay(d.dueOn), sum: formatMoney(d.open) },
+    })),
+    sums: [{ name: `${t('toPay')}, ${business.currency}`, amount: formatMoney(sum), total: true }],
+    note: '',
+    conditions: '',
+  }
+}

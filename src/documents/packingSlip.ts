@@ -1,0 +1,52 @@
+import { readHandoverFacts } from '@/model/paper/saleFacts'
+import type { Paper } from './paper'
+import type { Asked } from '@/model/where'
+import { basics, noteOf } from './paperOfSale'
+import { paperWords } from '@/core/formats'
+import { zeroMoney } from '@/core/money'
+import { type Standing, saleRows } from './saleRows'
+import { formatDay } from '@/core/day'
+
+/** What went with a handover, for whoever unpacks it. No prices. */
+export const packingSlipOf = async (asked: Asked, handoverId: number): Promise<Paper | null> => {
+  const facts = await readHandoverFacts(asked, handoverId)
+  if (!facts) return null
+  const { handover, story } = facts
+  const base = basics(facts)
+  const t = paperWords(base.language)
+  const { lines } = story
+  const none = zeroMoney(asked.business.currency)
+  const standing = handover.lines.flatMap((h): Standing[] => {
+    const line = lines.find((l) => l.id === h.saleLineId)
+    return line
+      ? [
+          {
+            line,
+            note: noteOf(line, story.sale.deliverTo, t),
+            cells: { code: line.code ?? '', quantity: h.quantity.toString() },
+            worth: none,
+          },
+        ]
+      : []
+  })
+  return {
+    kind: 'packing-slip',
+    ...base,
+    name: t('packing-slip'),
+    number: handover.number,
+    facts: [
+      [t('date'), formatDay(handover.on)],
+      ...(story.sale.purchaseOrder ? [[t('yourOrder'), story.sale.purchaseOrder] as const] : []),
+    ],
+    above: '',
+    rows: saleRows(lines, standing, {
+      language: base.language,
+      rolledUp: false,
+      withSums: false,
+      currency: none.currency,
+    }),
+    sums: [],
+    note: '',
+    conditions: '',
+  }
+}

@@ -1,0 +1,48 @@
+import { readReceiptFacts } from '@/model/paper/receiptFacts'
+import type { Paper } from './paper'
+import type { Asked } from '@/model/where'
+import { paperWords } from '@/core/formats'
+import { formatDay } from '@/core/day'
+import { formatMoney, isPositiveMoney } from '@/core/money'
+import { taxSums } from '@/model/paper/taxSums'
+
+/** A receipt on a whole page. The narrow slip is a paper of its own. */
+export const paperOfReceipt = async (asked: Asked, receiptId: number): Promise<Paper | null> => {
+  const { currency } = asked.business
+  const facts = await readReceiptFacts(asked, receiptId)
+  if (!facts) return null
+  const { receipt, customer, invoice, change } = facts
+  const t = paperWords(customer.language)
+  const row = (what: string, sum: string) => ({ as: 'line' as const, what, note: '', cells: { sum } })
+  return {
+    kind: 'receipt',
+    language: customer.language,
+    name: t('receipt'),
+    number: receipt.number,
+    to: { name: receipt.customerName, address: facts.billTo },
+    deliverTo: null,
+    facts: [[t('date'), formatDay(receipt.on)]],
+    above: receipt.voidedOn ? `Voided on ${formatDay(receipt.voidedOn)}` : '',
+    rows: invoice
+      ? invoice.lines.map((l) => row(`${l.quantity.toString()} × ${l.description}`, formatMoney(l.net)))
+      : facts.paid.map((p) => row(p.what, formatMoney(p.amount))),
+    sums: [
+      ...(invoice
+        ? [{ name: t('net'), amount: formatMoney(invoice.net) }, ...(await taxSums(asked.db, invoice.taxes))]
+        : []),
+      ...(isPositiveMoney(change)
+        ? [
+            { name: t('given'), amount: formatMoney(receipt.tendered) },
+            { name: t('back'), amount: formatMoney(change) },
+          ]
+        : []),
+      {
+        name: `${t('total')}, ${currency}, ${receipt.method}`,
+        amount: formatMoney(receipt.amount),
+        total: true,
+      },
+    ],
+    note: '',
+    conditions: '',
+  }
+}

@@ -1,0 +1,47 @@
+import { negateMoney, sumMoney } from '@/core/money'
+import { present } from '@/core/present'
+import { findCustomer } from '@/data/queries/customers'
+import { listDuesOfInvoice } from '@/data/queries/due'
+import { listHeldMoves } from '@/data/queries/held'
+import { findInvoice } from '@/data/queries/invoices'
+import { listSaleLines } from '@/data/queries/saleLine'
+import { findSales } from '@/data/queries/sales'
+import { listTaxCodes } from '@/data/queries/taxCodes'
+import type { Asked } from '../where'
+import { readBillTo } from './billTo'
+
+export type { InvoiceRow } from '@/data/queries/invoices'
+
+/** What an invoice, an invoice-receipt or a credit note says; null where there is none. */
+export const readInvoiceFacts = async ({ db, business }: Asked, invoiceId: number) => {
+  const { currency } = business
+  const invoice = await findInvoice(db, invoiceId, currency)
+  if (!invoice) return null
+  const [dues, moves, sales, saleLines, customer, credited, codes, billTo] = await Promise.all([
+    listDuesOfInvoice(db, invoice.id, currency),
+    listHeldMoves(db, { saleIds: [invoice.saleId] }, currency),
+    findSales(db, [invoice.saleId], currency),
+    listSaleLines(db, [invoice.saleId]),
+    findCustomer(db, invoice.customerId, currency),
+    invoice.creditsId === null ? null : findInvoice(db, invoice.creditsId, currency),
+    listTaxCodes(db),
+    readBillTo(db, invoice.customerId),
+  ])
+  return {
+    invoice,
+    dues,
+    /** Held money that was put on it when it was issued. */
+    held: negateMoney(
+      sumMoney(
+        moves.filter((m) => m.invoiceId === invoice.id && m.why === 'invoice').map((m) => m.amount),
+        currency,
+      ),
+    ),
+    sale: present(sales[0]),
+    saleLines,
+    customer: present(customer),
+    credited,
+    codes,
+    billTo,
+  }
+}

@@ -1,0 +1,5 @@
+export interface PaperSum {
+  readonly name: string
+  readonly amount: string
+  readonly total?: boolean
+}
