@@ -30,6 +30,8 @@ export interface Operation {
   /** `/sales/{id}/agree` */
   readonly path: string
   readonly summary: string
+  /** The command it runs, where it changes something. */
+  readonly command?: string
   readonly body?: z.ZodType
   /** Fields of the body's schema that come from the path. */
   readonly fromPath?: readonly string[]
@@ -63,6 +65,7 @@ export const change = <I, A>(
   method: options.method ?? 'POST',
   path,
   summary,
+  command: command.name,
   body: command.schema,
   fromPath: Object.keys(options.path ?? {}),
   run: async ({ till, params, query, body, key }) => {

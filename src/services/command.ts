@@ -42,6 +42,7 @@ export interface Done<A> {
 }
 
 export interface Command<I, A> {
+  readonly name: string
   readonly schema: z.ZodType<unknown, I>
   /** Does it, and answers the id. For callers in the program. */
   run(till: Till, input: I): Promise<Result<number, Failure>>
@@ -72,6 +73,7 @@ export const defineCommand = <O, I, A>(
   /** The answer holds a secret: it is told once and not kept. */
   { answerIsSecret = false }: { readonly answerIsSecret?: boolean } = {},
 ): Command<I, A> => ({
+  name,
   schema,
   run: (till, input) => attempt(till, async (tx) => (await work(await makeWork(tx, till), parse(schema, input))).id),
   answer: (till, input, key) =>

@@ -162,6 +162,20 @@ export const handsOn = (driver: WebDriver, base: string) => {
         await driver.executeScript('arguments[0].focus()', element)
         await press(Key.ENTER)
       }),
+    /** Chooses one of a few that are all in sight. */
+    pick: async (label: string): Promise<void> => {
+      const radio = await driver.findElement(
+        By.xpath(`//label[contains(normalize-space(.), ${JSON.stringify(label)})]/input`),
+      )
+      await driver.executeScript('arguments[0].click()', radio)
+    },
+    /** Waits until no panel is open. */
+    gone: (): Promise<boolean> =>
+      driver.wait(
+        async () => (await driver.executeScript('return document.querySelectorAll("[role=dialog]").length')) === 0,
+        WAIT,
+        'the panel stays',
+      ),
     text: async (css: string): Promise<string> => (await driver.findElement(By.css(css))).getText(),
     signIn: async (): Promise<void> => {
       await driver.get(`${base}/sign-in`)

@@ -1,10 +1,8 @@
 import { beforeAll, describe, expect, test } from 'vitest'
 import { sql } from 'drizzle-orm'
-import { day } from '@/core/day'
 import { changeSettings } from '@/services/access/changeSettings'
 import { billSale } from '@/services/billing/billSale'
 import { creditInvoice } from '@/services/billing/creditInvoice'
-import { closePeriod } from '@/services/books/closePeriod'
 import { promisePay } from '@/services/chase/promisePay'
 import { remind } from '@/services/chase/remind'
 import type { Command } from '@/services/command'
@@ -286,60 +284,4 @@ describe('what is not so is refused in a sentence, and nothing is saved', () => 
   ] as const)('%s', async (_, command, input, code) => {
     expect((await refused(command as Command<unknown, unknown>, input())).code).toBe(code)
   })
-})
-
-test('nothing is dated in a closed period, whatever it is', async () => {
-  await s.run(closePeriod, { through: '2026-01-31' })
-  const on = '2026-01-15'
-  for (const [command, input] of [
-    [moveDrawer, { direction: 'in', amount: '1.00', reason: 'x', on }],
-    [countDrawer, { counted: '1.00', on }],
-    [bankSlip, { cash: '1.00', on }],
-    [moveHeld, { customerId: s.customer, fromSaleId: layaway, on }],
-    [refundHeld, { customerId: s.customer, saleId: layaway, amount: '1.00', method: 'cash', on }],
-    [giveUpLayaway, { saleId: layaway, on }],
-    [payOffPlan, { saleId: plan, on }],
-    [writeOffDue, { dueId: planDue, reason: 'x', on }],
-    [bounceReceipt, { receiptId: cash, reason: 'x', on: '2026-01-10' }],
-  ] as const)
-    expect(['period-closed', 'cannot-bounce']).toContain(
-      (await refused(command as Command<unknown, unknown>, input)).code,
-    )
-})
-
-test('the same key twice does it once, for everything that moves money', async () => {
-  const twice = async <I, A>(command: Command<I, A>, input: I, key: string) => {
-    const [one, two] = [await command.answer(s.shop, input, key), await command.answer(s.shop, input, key)]
-    expect(one.ok).toBe(true)
-    expect(two).toEqual(one)
-    const other = await command.answer(s.shop, { ...input, reason: 'something else' } as I, key)
-    expect(other).toMatchObject({ ok: false, error: { code: 'key-reused' } })
-  }
-  const count = async (table: string): Promise<number> => (await rows())[table]!
-  const before = await rows()
-  await twice(moveDrawer, { direction: 'in', amount: '10.00', reason: 'float' }, 'k1')
-  await twice(moveHeld, { customerId: s.customer, fromSaleId: layaway, amount: '10.00', reason: '' }, 'k2')
-  await twice(writeOffDue, { dueId: planDue, amount: '1.00', reason: 'x' }, 'k3')
-  await twice(refundHeld, { customerId: s.customer, amount: '5.00', method: 'transfer', reason: '' }, 'k4')
-  await twice(giveUpLayaway, { saleId: layaway, reason: 'given up' }, 'k5')
-  expect(await count('drawer_move')).toBe(before.drawer_move! + 1)
-  expect(await count('write_off')).toBe(before.write_off! + 1)
-  // One refund of what was on account, one of what the layaway still held.
-  expect(await count('refund')).toBe(before.refund! + 2)
-  expect(await s.ties()).toEqual([])
-})
-
-test('what is written down stays: the database refuses to change or drop it', async () => {
-  await s.run(countDrawer, { counted: '1.00' })
-  for (const table of ['plan_charge', 'tax_move', 'write_off', 'held_transfer', 'drawer_move', 'drawer_count']) {
-    const has = Number(
-      (await s.db.execute<{ n: string }>(sql`select count(*)::text as n from ${sql.identifier(table)}`))[0]!.n,
-    )
-    if (has === 0) continue
-    await expect(s.db.execute(sql`delete from ${sql.identifier(table)}`)).rejects.toThrow()
-  }
-  await expect(s.db.execute(sql`update plan set financed = financed + 1`)).rejects.toThrow()
-  await expect(s.db.execute(sql`update due set amount = amount + 1 where id = ${planDue}`)).rejects.toThrow()
-  await expect(s.db.execute(sql`update due set filled = amount + 1 where id = ${planDue}`)).rejects.toThrow()
-  expect(day('2026-03-01')).toBe(s.today)
 })

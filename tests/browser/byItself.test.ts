@@ -1,0 +1,106 @@
+import { Key, By, type WebDriver } from 'selenium-webdriver'
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import { handsOn, openBrowser, openTill, PASSPHRASE, type Till } from './till'
+
+let till: Till
+let driver: WebDriver
+let i: ReturnType<typeof handsOn>
+beforeAll(async () => {
+  till = await openTill('front')
+  const r = till.request
+  await r('POST', '/setup', {
+    name: 'Tern Strings',
+    currency: 'USD',
+    openingDate: '2026-01-01',
+    passphrase: PASSPHRASE,
+    taxCodes: [{ code: 'STD', name: 'Sales tax', components: [{ name: 'Tax', rate: '0.0825' }] }],
+  })
+  await r('POST', '/price-levels', { code: 'SCHOOL', name: 'Schools', percentOff: '10' })
+  await r('POST', '/customers', { name: 'Alder Street', email: 'alder@mail.example', priceLevel: 'SCHOOL' })
+  await r('POST', '/goods', {
+    code: 'CASE',
+    name: 'Fitted case',
+    kind: 'stock',
+    price: '185.00',
+    onShopfront: true,
+  })
+  await r('POST', '/goods', {
+    code: 'ROS',
+    name: 'Rosin',
+    kind: 'stock',
+    price: '12.50',
+    onShopfront: true,
+    barcode: '21001',
+    prices: [{ fromQuantity: '10', price: '11.00' }],
+  })
+  await r('POST', '/goods', { code: 'BOW', name: 'Bow', kind: 'stock', price: '229.00' })
+  await r('POST', '/stock-counts', {
+    lines: [
+      { goodsId: 1, counted: '3', unitCost: '90.00' },
+      { goodsId: 2, counted: '40', unitCost: '6.00' },
+      { goodsId: 3, counted: '2', unitCost: '120.00' },
+    ],
+  })
+  driver = await openBrowser()
+  i = handsOn(driver, till.base)
+  await i.signIn()
+})
+afterAll(async () => {
+  await driver?.quit()
+  await till?.close()
+})
+
+const get = async (path: string) => (await till.request('GET', path)).body
+
+test('a sale that comes again is issued on its day by the clock, and mailed', async () => {
+  const sale = (
+    await till.request('POST', '/sales', {
+      customerId: 2,
+      title: 'Rental',
+      lines: [{ description: 'Rental, month', quantity: '1', unitPrice: '26.00' }],
+    })
+  ).body
+  await i.go(`/sales/${sale.id}`)
+  await i.click('Comes again')
+  await i.type('First on', '1 4')
+  await i.press(Key.ENTER)
+  const radio = await driver.findElement(By.xpath("//label[contains(., 'by itself')]/input"))
+  await radio.sendKeys(Key.SPACE)
+  await i.doIt()
+  await i.see('It comes again, first on 01 Apr 2026.')
+  await i.go('/sales/coming')
+  await i.see('Rental')
+  await till.restart('2026-04-02')
+  let invoices: { subject: string; state: string }[] = []
+  await driver.wait(async () => {
+    invoices = (await get('/post?limit=5')).items.filter((p: { paper: string }) => p.paper === 'invoice')
+    return invoices[0]?.state === 'sent'
+  }, 15_000)
+  expect(invoices).toHaveLength(1)
+  // 26.00 and 2.145 → 2.15
+  expect((await get('/sales?limit=1')).items[0]).toMatchObject({
+    title: 'Rental',
+    stands: 'owing',
+    startedOn: '2026-04-01',
+    total: '28.15',
+  })
+  const { body } = await till.request('GET', '/books/ties')
+  expect(body.ties.every((t: { difference: string }) => t.difference === '0.00')).toBe(true)
+})
+
+test('a tax rate changes from a day on, and papers of that day take it', async () => {
+  await i.go('/settings')
+  await i.type('From', '+1')
+  await i.type('Percent, Tax', '9,5')
+  await i.click('Change the rate')
+  await i.see('A percentage is written like 8.25.')
+  await i.type('Percent, Tax', '9.5')
+  await i.click('Change the rate')
+  await i.see('STD has these rates from that day on.')
+  await i.see('from 03 Apr 2026: Tax 9.5 %')
+  const [std] = (await get('/tax-codes')).items
+  expect(std).toMatchObject({
+    components: [{ rate: '0.0825' }],
+    rates: [{ from: null }, { from: '2026-04-03', components: [{ rate: '0.095' }] }],
+  })
+})

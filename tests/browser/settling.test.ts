@@ -1,0 +1,290 @@
+import type { WebDriver } from 'selenium-webdriver'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { handsOn, openBrowser, openTill, PASSPHRASE, TODAY, type Till } from './till'
+
+let till: Till
+let driver: WebDriver
+let i: ReturnType<typeof handsOn>
+beforeAll(async () => {
+  till = await openTill('promises')
+  await till.request('POST', '/setup', {
+    name: 'Tern Strings',
+    currency: 'USD',
+    openingDate: '2026-01-01',
+    passphrase: PASSPHRASE,
+    taxCodes: [{ code: 'STD', name: 'Sales tax', components: [{ name: 'Tax', rate: '0.0825' }] }],
+  })
+  for (const name of ['Orla Vance', 'Ines Marlowe', 'Piers Hallow'])
+    await till.request('POST', '/customers', { name, email: `${name.split(' ')[0]!.toLowerCase()}@mail.example` })
+  driver = await openBrowser()
+  i = handsOn(driver, till.base)
+  await i.signIn()
+})
+afterAll(async () => {
+  await driver?.quit()
+  await till?.close()
+})
+
+const get = async (path: string) => (await till.request('GET', path)).body
+const ORLA = 2
+/** An agreed sale of one thing, as over the phone. */
+const agreed = async (unitPrice: string, title = 'A restored cello'): Promise<number> =>
+  (
+    await till.request('POST', '/sales', {
+      customerId: ORLA,
+      agreed: true,
+      title,
+      lines: [{ description: title, quantity: '1', unitPrice }],
+    })
+  ).body.id
+const handOverAndBill = async (): Promise<void> => {
+  await i.click('Hand over')
+  await i.see('work or charge: done or not')
+  await i.doIt()
+  await i.see('The cost of what left is in the books.')
+  await i.gone()
+  await i.click('Bill')
+  await i.doIt()
+  await i.see('issued')
+  await i.gone()
+}
+/** Takes what is proposed for a sale, by transfer. */
+const take = async (saleId: number, amount: string): Promise<void> => {
+  await i.go(`/money-in?customer=${ORLA}&sale=${saleId}`)
+  await i.see('Afterwards')
+  await i.type('Amount', amount)
+  await i.doIt()
+  await i.see('What it paid')
+}
+const tiesAgree = async (): Promise<void> => {
+  const { ties } = await get('/books/ties')
+  expect(ties.filter((t: { difference: string }) => t.difference !== '0.00')).toEqual([])
+}
+
+describe('from agreement to settled', () => {
+  test('on terms, paid early: the discount is shown before, and taken by itself', async () => {
+    const sale = await agreed('1000.00')
+    await i.go(`/sales/${sale}?do=pay-how`)
+    await i.pick('on terms')
+    await i.type('Percent off, paid early', '2')
+    await i.type('Paid within days', '10')
+    await i.see('Counted from today')
+    await i.doIt()
+    await i.see('Arranged.')
+    await i.gone()
+    await handOverAndBill()
+    // 1,082.50 − 21.65
+    await i.see('1,060.85 settles Invoice 2026-0001 through 20 Mar 2026')
+    await i.go(`/money-in?customer=${ORLA}&sale=${sale}`)
+    await i.see('1,060.85 settles it today, 21.65 off')
+    await i.type('Amount', '1060.85')
+    await i.see('Discounts for early payment')
+    await i.doIt()
+    await i.see('21.65 came off for paying early')
+    expect(await get(`/sales/${sale}`)).toMatchObject({ stands: 'settled', money: { open: '0.00' } })
+    await tiesAgree()
+  })
+
+  test('a deposit in two stages, asked one after the other, comes off the bill', async () => {
+    const sale = await agreed('2000.00')
+    await i.go(`/sales/${sale}?do=pay-how`)
+    await i.pick('a deposit first')
+    await i.type('First: percent, with tax', '30')
+    await i.type('Then: percent', '70')
+    await i.type('When the second is asked', 'when it is strung')
+    // 30 % and 70 % of 2,165.00
+    await i.see('649.50')
+    await i.see('1515.50')
+    await i.doIt()
+    await i.see('Arranged.')
+    await i.gone()
+    await i.click('Ask for a deposit')
+    await i.click('Ask for stage 1')
+    await i.see('Deposit first, none received')
+    await take(sale, '649.50')
+    await i.see('more is held for customers: theirs until it is earned')
+    await i.go(`/sales/${sale}?do=ask-deposit`)
+    await i.see('when it is strung')
+    await i.click('Ask for stage 2')
+    await i.gone()
+    await take(sale, '1515.50')
+    await i.go(`/sales/${sale}`)
+    await handOverAndBill()
+    expect(await get(`/sales/${sale}`)).toMatchObject({ stands: 'settled', money: { held: '0.00', open: '0.00' } })
+    await tiesAgree()
+  })
+
+  test('layaway: goods stay while it is paid in, and go with their bill when it is paid up', async () => {
+    const sale = await agreed('600.00', 'A half-size violin')
+    await i.go(`/sales/${sale}?do=pay-how`)
+    await i.pick('layaway: goods stay until paid up')
+    await i.type('First payment, percent', '20')
+    await i.type('Paid up within months', '3')
+    // 649.50: 129.90 first, then 3 × 173.20
+    await i.see('129.90')
+    await i.see('173.20')
+    await i.doIt()
+    await i.see('Arranged.')
+    await i.gone()
+    await take(sale, '300.00')
+    await i.go(`/sales/${sale}`)
+    await i.see('paying in: 349.50 still to come')
+    await i.go('/owed/layaways')
+    await i.see('paying in')
+    await i.go(`/money-in?customer=${ORLA}&sale=${sale}`)
+    await i.see('Layaway, sale')
+    await i.type('Amount', '349.50')
+    await i.doIt()
+    await i.see('What it paid')
+    await i.go(`/sales/${sale}`)
+    await i.see('Layaway paid up')
+    await i.click('Hand over')
+    await i.doIt()
+    await i.see('and billed')
+    expect(await get(`/sales/${sale}`)).toMatchObject({ stands: 'settled', money: { held: '0.00', billed: '649.50' } })
+    await tiesAgree()
+  })
+
+  test('a layaway given up: the fee, the refund and the goods in one step', async () => {
+    const sale = await agreed('400.00', 'A ukulele')
+    await till.request('POST', `/sales/${sale}/arrangement`, {
+      kind: 'layaway',
+      firstPercent: '10',
+      months: 2,
+      fee: { percent: '5' },
+    })
+    await till.request('POST', '/receipts', {
+      method: 'cash',
+      amount: '100.00',
+      for: [{ saleId: sale, amount: '100.00' }],
+    })
+    await i.go(`/sales/${sale}`)
+    await i.click('Give it up')
+    // 5 % of 433.00 = 21.65, so 78.35 goes back
+    await i.see('78.35')
+    await i.doIt()
+    await i.see('Given up: 21.65 kept as the fee, 78.35 given back.')
+    await i.gone()
+    expect(await get(`/sales/${sale}`)).toMatchObject({ stands: 'cancelled', money: { held: '0.00' } })
+    await tiesAgree()
+  })
+
+  test('installments: preview with its rate, paid row by row, then paid off early with what is given back', async () => {
+    // 1,662.82 + 137.18 = 1,800.00
+    const sale = await agreed('1662.82', 'A viola')
+    await i.go(`/sales/${sale}?do=pay-how`)
+    await i.pick('installments: goods go, money follows')
+    await i.type('Payments', '12')
+    await i.type('The first is due', '10 4')
+    await i.type('Rate a year, percent', '12')
+    await i.see('159.93')
+    await i.see('1800.00 financed, 12.68 % a year in effect')
+    await i.doIt()
+    await i.see('Arranged.')
+    await i.gone()
+    await handOverAndBill()
+    await i.see('payment 12 of 12')
+    await take(sale, '159.93')
+    await i.go('/owed/plans')
+    await i.see('P-2026-0001')
+    // What counts is dated today or before, so the day of the first row has come.
+    await till.restart('2026-04-10')
+    await i.go(`/sales/${sale}`)
+    await i.click('Pay off early')
+    // After the first row: principal 1,658.07; 18.00 of 119.13 earned, 101.13 given back.
+    await i.see('1,658.07')
+    await i.see('101.13')
+    await i.doIt()
+    await i.see('Paid off with 1658.07; 101.13 of the charge given back.')
+    await till.restart(TODAY)
+    expect(await get(`/sales/${sale}`)).toMatchObject({ stands: 'settled' })
+    await tiesAgree()
+  })
+
+  test('the rest arranged anew keeps its history and adds up', async () => {
+    const sale = await agreed('554.27', 'A bow')
+    // 554.27 + 45.73 = 600.00 in three
+    await till.request('POST', `/sales/${sale}/arrangement`, {
+      kind: 'installments',
+      count: 3,
+      every: 'month',
+      firstDue: '2026-04-10',
+    })
+    await till.request('POST', `/sales/${sale}/handovers`, {})
+    await till.request('POST', `/sales/${sale}/invoices`, { what: 'handed-over', issue: true })
+    await i.go(`/sales/${sale}`)
+    await i.click('Arrange the rest anew')
+    await i.type('Payments', '6')
+    await i.doIt()
+    await i.see('Arranged anew: 600.00 in 6 payments.')
+    await i.gone()
+    await i.see('rescheduled on 10 Mar 2026')
+    await i.see('payment 6 of 6')
+    expect((await get(`/sales/${sale}`)).money.open).toBe('600.00')
+    await tiesAgree()
+  })
+})
+
+describe('money that comes back, and money that does not', () => {
+  test('a cheque that bounced opens what it had paid, with the fees on both sides', async () => {
+    const sale = await agreed('100.00', 'A set-up')
+    await i.go(`/sales/${sale}`)
+    await handOverAndBill()
+    const receipt = (
+      await till.request('POST', '/receipts', {
+        method: 'cheque',
+        amount: '108.25',
+        for: [{ saleId: sale, amount: '108.25' }],
+      })
+    ).body
+    await i.go('/money-in/bank')
+    await i.see('108.25')
+    await i.doIt()
+    await i.see('goes to the bank')
+    await i.go(`/receipts/${receipt.id}`)
+    await i.click('It came back')
+    await i.type('What the bank says', 'No funds')
+    await i.type('What the bank took for it', '9.00')
+    await i.type('What we charge for it', '15.00')
+    await i.doIt()
+    await i.see('Came back on 10 Mar 2026')
+    expect((await get(`/sales/${sale}`)).money.open).toBe('123.25')
+    await i.go(`/sales/${sale}?do=promise`)
+    await i.see('Charge for money that came back')
+    await i.type('They pay by', '+7')
+    await i.doIt()
+    await i.see('Noted.')
+    await i.gone()
+    await i.click('Write off')
+    await i.type('Why', 'Moved away')
+    await i.doIt()
+    await i.see('written off')
+    await i.gone()
+    expect((await get(`/sales/${sale}`)).money.open).not.toBe('123.25')
+    await tiesAgree()
+  })
+
+  test('two windows pay the same due at once: the second is told, and nothing is lost of what was typed', async () => {
+    const sale = await agreed('100.00', 'Pegs fitted')
+    await i.go(`/sales/${sale}`)
+    await handOverAndBill()
+    const first = await driver.getWindowHandle()
+    await i.go(`/money-in?customer=${ORLA}&sale=${sale}`)
+    await i.type('Amount', '108.25')
+    await driver.switchTo().newWindow('window')
+    await i.go(`/money-in?customer=${ORLA}&sale=${sale}`)
+    await i.type('Amount', '108.25')
+    await i.see('108.25')
+    await i.doIt()
+    await i.see('What it paid')
+    await driver.close()
+    await driver.switchTo().window(first)
+    await i.doIt()
+    await i.see('paid')
+    expect(await (await i.field('Amount')).getAttribute('value')).toContain('108.25')
+    const { items } = await get('/receipts?limit=1')
+    expect(items[0].amount).toBe('108.25')
+    expect((await get(`/sales/${sale}`)).money.open).toBe('0.00')
+    expect((await get(`/customers/${ORLA}`)).held).toBe('0.00')
+  })
+})

@@ -1,0 +1,191 @@
+import { Key, type WebDriver } from 'selenium-webdriver'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { handsOn, openBrowser, openTill, PASSPHRASE, type Till } from './till'
+
+let till: Till
+let driver: WebDriver
+let i: ReturnType<typeof handsOn>
+beforeAll(async () => {
+  till = await openTill('front')
+  const r = till.request
+  await r('POST', '/setup', {
+    name: 'Tern Strings',
+    currency: 'USD',
+    openingDate: '2026-01-01',
+    passphrase: PASSPHRASE,
+    taxCodes: [{ code: 'STD', name: 'Sales tax', components: [{ name: 'Tax', rate: '0.0825' }] }],
+  })
+  await r('POST', '/price-levels', { code: 'SCHOOL', name: 'Schools', percentOff: '10' })
+  await r('POST', '/customers', { name: 'Alder Street', email: 'alder@mail.example', priceLevel: 'SCHOOL' })
+  await r('POST', '/goods', {
+    code: 'CASE',
+    name: 'Fitted case',
+    kind: 'stock',
+    price: '185.00',
+    onShopfront: true,
+  })
+  await r('POST', '/goods', {
+    code: 'ROS',
+    name: 'Rosin',
+    kind: 'stock',
+    price: '12.50',
+    onShopfront: true,
+    barcode: '21001',
+    prices: [{ fromQuantity: '10', price: '11.00' }],
+  })
+  await r('POST', '/goods', { code: 'BOW', name: 'Bow', kind: 'stock', price: '229.00' })
+  await r('POST', '/stock-counts', {
+    lines: [
+      { goodsId: 1, counted: '3', unitCost: '90.00' },
+      { goodsId: 2, counted: '40', unitCost: '6.00' },
+      { goodsId: 3, counted: '2', unitCost: '120.00' },
+    ],
+  })
+  driver = await openBrowser()
+  i = handsOn(driver, till.base)
+  await i.signIn()
+})
+afterAll(async () => {
+  await driver?.quit()
+  await till?.close()
+})
+
+const get = async (path: string) => (await till.request('GET', path)).body
+
+describe('Post', () => {
+  test('mail that fails waits, is tried again, and arrives once', async () => {
+    const sale = (await till.request('POST', '/sales', { customerId: 2, lines: [{ goodsId: 2, quantity: '1' }] })).body
+    await till.request('POST', `/sales/${sale.id}/offer`, {})
+    await i.go(`/sales/${sale.id}`)
+    await i.click('Mail it')
+    await i.see('With it goes')
+    await i.type('To', 'alder@busy.example')
+    await i.doIt()
+    await i.see('It waits in Post')
+    await i.gone()
+    await i.go('/post?state=waiting')
+    await i.press(Key.ARROW_DOWN, Key.ENTER)
+    await i.see('Try again now')
+    await i.doIt()
+    await i.see('sent, 10 Mar 2026, tried 2 times')
+    const arrived = (await get('/mailbox')).items.filter(
+      (m: { recipient: string }) => m.recipient === 'alder@busy.example',
+    )
+    expect(arrived).toHaveLength(1)
+  })
+
+  test('what bounced comes first today, and is put off or put away', async () => {
+    const sale = (await till.request('POST', '/sales', { customerId: 2, lines: [{ goodsId: 2, quantity: '1' }] })).body
+    const letter = (
+      await till.request('POST', '/post', { paper: 'estimate', paperId: sale.id, to: 'x@bounce.example' })
+    ).body
+    await till.request('POST', `/post/${letter.id}/send`, {})
+    await i.go('/today')
+    await i.see('A letter came back: Nobody of that name at bounce.example.')
+    await i.go(`/sales/${sale.id}?do=put-off`)
+    await i.type('Until', '+7')
+    await i.press(Key.ENTER)
+    await i.doIt()
+    await i.see('It comes back on 17 Mar 2026.')
+    expect((await get(`/sales/${sale.id}`)).next).toEqual([])
+  })
+})
+
+describe('the shopfront', () => {
+  test('a basket is corrected by the owner while the customer looks on, and ordered without retyping', async () => {
+    await till.request('PATCH', '/settings', { shopfrontOpen: true })
+    const other = await openBrowser()
+    try {
+      const they = handsOn(other, till.base)
+      await they.go('/shop')
+      await they.click('Into the basket: Rosin')
+      await they.see('13.53') // 12.50 and 1.03
+      await i.go('/sales/baskets')
+      await i.press(Key.ARROW_DOWN, Key.ENTER)
+      await i.type('How many: Rosin', '10')
+      // theirs follows: 10 × 11.00 and 9.08
+      await they.see('119.08')
+      await i.type('Name', 'Zeno Quill')
+      await i.press(Key.TAB)
+      await other.wait(async () => (await (await they.field('Your name')).getAttribute('value')) === 'Zeno Quill', 8000)
+      await they.type('E-mail', 'zeno@mail.example')
+      await they.type('Card number', '1234 5678 9012 0001')
+      await they.click('Order')
+      await they.see('It is not paid yet: The card was refused')
+    } finally {
+      await other.quit()
+    }
+    const [sale] = (await get('/sales?limit=1&channel=shopfront')).items
+    expect(await get(`/sales/${sale.id}`)).toMatchObject({
+      stands: 'offered',
+      totals: { gross: '119.08' },
+      next: [{ action: 'confirm-order' }],
+    })
+    await i.see('It was ordered')
+    // What a stranger orders binds nobody until the owner says yes.
+    await i.go(`/sales/${sale.id}`)
+    await i.click('They agree')
+    await i.see('All of it, or what they take')
+    await i.doIt()
+    await i.see('Agreed with Zeno Quill')
+    expect(await get(`/sales/${sale.id}`)).toMatchObject({
+      stands: 'agreed',
+      next: [{ action: 'ask-deposit', amount: '119.08' }, {}],
+    })
+  })
+})
+
+describe('goods', () => {
+  test('come from a spreadsheet: bad rows are told, nothing is half imported', async () => {
+    await i.go('/goods/import')
+    const csv = ['code,name,price', 'N1,New thing,5.00', 'N2,,6.00', 'N3,Dear,free'].join('\n')
+    await driver.executeScript(
+      `const data = new DataTransfer()
+       data.items.add(new File([arguments[0]], 'goods.csv', { type: 'text/csv' }))
+       const input = document.querySelector('input[type=file]')
+       input.files = data.files
+       input.dispatchEvent(new Event('change', { bubbles: true }))`,
+      csv,
+    )
+    await i.see('2 cannot be read')
+    await i.see('A price is written like 19.90')
+    expect((await get('/goods?search=N1')).items).toEqual([])
+    await i.doIt()
+    await i.see('1 goods added, 0 changed.')
+    expect((await get('/goods?search=N1')).items).toMatchObject([{ name: 'New thing', price: '5' }])
+  })
+
+  test('a layout of one’s own is made and holds', async () => {
+    await i.go('/settings/papers/estimate')
+    await i.type('Name of this layout', 'Plain')
+    await i.type('Title, instead of “Estimate”', 'What it would cost')
+    await i.doIt()
+    await i.see('Plain is kept.')
+    expect((await get('/layouts')).items).toMatchObject([
+      { paper: 'estimate', usual: true, spec: { title: 'What it would cost' } },
+    ])
+  })
+})
+
+describe('the quick line', () => {
+  test('completes while typing, says what it would do, and does it', async () => {
+    const sale = (
+      await till.request('POST', '/sales', { customerId: 2, title: 'Quick', lines: [{ goodsId: 2, quantity: '1' }] })
+    ).body
+    await i.go('/today')
+    await i.press('/')
+    await i.press('agr')
+    await i.see('agree 1042')
+    await i.press(Key.ENTER)
+    await i.press(String(sale.number))
+    await i.see(`They agree to sale ${sale.number}`)
+    await i.press(Key.ENTER)
+    await i.see(`Sale ${sale.number} is agreed`)
+    await i.go('/today')
+    await i.press('/')
+    await i.press(`decline ${sale.number}: too dear`)
+    await i.see('They declined sale')
+    await i.press(Key.ENTER)
+    await i.see('Change what is agreed instead')
+  })
+})

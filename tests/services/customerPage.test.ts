@@ -1,0 +1,159 @@
+import { beforeAll, describe, expect, test } from 'vitest'
+import { day } from '@/core/day'
+import { findBusiness, type Business } from '@/data/queries/business'
+import { billSale } from '@/services/billing/billSale'
+import { changeSettings } from '@/services/access/changeSettings'
+import { acceptOffer, previewChoice, refuseOffer } from '@/services/customerPage/answerOffer'
+import { findPage } from '@/services/customerPage/openPage'
+import { beginPagePayment } from '@/services/customerPage/payOnPage'
+import { mayRead, readPage } from '@/services/customerPage/readPage'
+import { settleCardPayment } from '@/services/money/cardPayment'
+import { changeCustomer } from '@/services/people/keepCustomer'
+import { giveLink, readLinks, withdrawOneLink, withdrawSaleLinks } from '@/services/post/links'
+import { changeSale } from '@/services/sales/changeSale'
+import { agreeSale } from '@/services/sales/agreeSale'
+import { offerSale } from '@/services/sales/offerSale'
+import { startSale } from '@/services/sales/startSale'
+import { saleView } from '@/model/sale/saleView'
+import { openTestShop, type TestShop } from './shop'
+
+let s: TestShop
+let business: Business
+beforeAll(async () => {
+  s = await openTestShop()
+  business = (await findBusiness(s.db))!
+  await s.run(changeCustomer, { customerId: s.customer, email: 'hazel@mail.example' })
+})
+const sale = async (lines: object[] = [{ goodsId: s.rosin, quantity: '2' }]) =>
+  (await s.answer(startSale, { customerId: s.customer, title: 'Rosin', lines: lines as never })).id
+const tokenOf = (address: string) => address.split('/c/')[1]!
+
+describe('the customer’s page', () => {
+  const offered = async () => {
+    const saleId = await sale([
+      { goodsId: s.violin, quantity: '1', choice: 'alternative', choiceGroup: 'V' },
+      { description: 'Finer', quantity: '1', unitPrice: '2000.00', choice: 'alternative', choiceGroup: 'V' },
+      { goodsId: s.rosin, quantity: '2', choice: 'optional' },
+    ])
+    await s.run(offerSale, { saleId, validUntil: '2026-03-31' })
+    const token = tokenOf((await s.answer(giveLink, { saleId })).address)
+    return { saleId, token, page: (await findPage(s.db, token, s.today))! }
+  }
+
+  test('shows what is theirs, never cost or margin, and takes their choice and their yes', async () => {
+    const { saleId, token, page } = await offered()
+    const shown = await readPage(s.db, page, business, s.today)
+    expect(JSON.stringify(shown)).not.toMatch(/cost|margin|available|onHand/i)
+    const [, finer, rosin] = shown.sale!.lines
+    // 2,025.00; tax 167.0625 → 167.06
+    expect(await s.answer(previewChoice, { token, chosen: [finer!.id, rosin!.id] })).toEqual({
+      net: '2025.00',
+      tax: '167.06',
+      gross: '2192.06',
+    })
+    // nothing was saved by looking
+    expect((await saleView(s.db, saleId, business, s.today))!.totals.net).toBe('1000.00')
+    expect(
+      await s.refusal(acceptOffer, { token, version: 1, chosen: shown.sale!.lines.map((l) => l.id), name: 'H' }),
+    ).toBe('two-of-one-choice')
+    await s.run(acceptOffer, { token, version: 1, chosen: [finer!.id], name: 'Hazel', note: 'Soon, please' })
+    expect(await saleView(s.db, saleId, business, s.today)).toMatchObject({
+      stands: 'agreed',
+      yesBy: 'Hazel',
+      yesHow: 'on their page: Soon, please',
+      totals: { net: '2000.00' },
+    })
+    expect(await s.refusal(acceptOffer, { token, version: 1, chosen: [], name: 'H' })).toBe('not-offered')
+  })
+
+  test('a newer estimate must be read first; a lapsed one asks for renewal; a withdrawn link is closed', async () => {
+    const { saleId, token } = await offered()
+    await s.run(changeSale, { saleId, lines: [{ goodsId: s.rosin, quantity: '1' }] })
+    await s.run(offerSale, { saleId, validUntil: '2026-03-31' })
+    expect(await s.refusal(acceptOffer, { token, version: 1, chosen: [], name: 'H' })).toBe('newer-offer')
+    const later = await acceptOffer.answer(
+      { db: s.db, today: day('2026-04-01') },
+      { token, version: 2, chosen: [], name: 'H' },
+      null,
+    )
+    expect(later).toMatchObject({ ok: false, error: { code: 'offer-lapsed' } })
+    await s.run(refuseOffer, { token, version: 2, name: 'Hazel', reason: 'Too dear' })
+    expect(await saleView(s.db, saleId, business, s.today)).toMatchObject({ stands: 'declined' })
+    await s.run(withdrawSaleLinks, { saleId })
+    expect(await s.refusal(acceptOffer, { token, version: 2, chosen: [], name: 'H' })).toBe('link-closed')
+    expect(await findPage(s.db, 'not-a-real-secret-of-anybody', s.today)).toBeNull()
+  })
+
+  test('opens only their own papers', async () => {
+    const { page, saleId } = await offered()
+    const other = { ...page, customerId: page.customerId + 1 }
+    expect(await mayRead(s.db, page, 'estimate', saleId, 'USD')).toBe(true)
+    expect(await mayRead(s.db, other, 'estimate', saleId, 'USD')).toBe(false)
+    expect(await mayRead(s.db, page, 'pick-list', saleId, 'USD')).toBe(false)
+    expect(await mayRead(s.db, page, 'confirmation', saleId, 'USD')).toBe(false)
+  })
+
+  test('a card that answers twice makes one receipt; more than is open is not taken', async () => {
+    const { saleId, token } = await offered()
+    await s.run(agreeSale, { saleId })
+    await s.run(billSale, { saleId, what: 'remaining', issue: true })
+    const open = (await readPage(s.db, (await findPage(s.db, token, s.today))!, business, s.today)).owes.total
+    expect(await s.refusal(beginPagePayment, { token, what: 'open', amount: '99999.00' })).toBe('more-than-to-pay')
+    expect(await s.refusal(beginPagePayment, { token, what: 'deposit', amount: '1.00' })).toBe('nothing-to-pay')
+    const { reference } = await s.answer(beginPagePayment, { token, what: 'open', amount: open })
+    const answers = await Promise.all(
+      [1, 2].map(() => settleCardPayment.answer(s.shop, { reference, approved: true }, null)),
+    )
+    const numbers = answers.map((a) => (a.ok ? a.value?.number : 'refused'))
+    expect(numbers[0]).toBe(numbers[1])
+    expect(await s.refusal(beginPagePayment, { token, what: 'open', amount: '1.00' })).toBe('nothing-to-pay')
+    expect(await s.ties()).toEqual([])
+  })
+})
+
+describe('a link', () => {
+  const billedSale = async () => {
+    const saleId = await sale()
+    await s.run(agreeSale, { saleId })
+    const invoice = await s.answer(billSale, { saleId, what: 'remaining', issue: true })
+    const address = (await s.answer(giveLink, { saleId })).address
+    return {
+      saleId,
+      invoice,
+      token: tokenOf(address),
+      page: (await findPage(s.db, tokenOf(address), s.today))!,
+    }
+  }
+  test('opens its own sale alone, unless the owner chose that it opens everything', async () => {
+    const [one, other] = [await billedSale(), await billedSale()]
+    expect(await mayRead(s.db, one.page, 'invoice', one.invoice.id, 'USD')).toBe(true)
+    expect(await mayRead(s.db, one.page, 'invoice', other.invoice.id, 'USD')).toBe(false)
+    expect(await mayRead(s.db, one.page, 'statement', s.customer, 'USD')).toBe(false)
+    const shown = await readPage(s.db, one.page, business, s.today)
+    expect(shown.owes.total).toBe(one.invoice.open)
+    expect(shown.papers.map((p) => p.id)).not.toContain(other.invoice.id)
+    await s.run(changeSettings, { linksOpenAll: true })
+    const all = await billedSale()
+    expect(await mayRead(s.db, all.page, 'invoice', other.invoice.id, 'USD')).toBe(true)
+    await s.run(changeSettings, { linksOpenAll: false })
+  })
+  test('ends on a day, and each can be turned off', async () => {
+    const { token } = await billedSale()
+    expect(await findPage(s.db, token, day('2026-08-28'))).not.toBeNull()
+    expect(await findPage(s.db, token, day('2026-08-29'))).toBeNull()
+    const [newest] = await readLinks(s.db, s.customer, s.today)
+    await s.run(withdrawOneLink, { linkId: newest!.id })
+    expect(await findPage(s.db, token, s.today)).toBeNull()
+  })
+  test('three payments at once pay a debt once', async () => {
+    const { token, invoice } = await billedSale()
+    const begun = await Promise.all(
+      [1, 2, 3].map(() => beginPagePayment.answer(s.shop, { token, what: 'open', amount: invoice.open }, null)),
+    )
+    expect(begun.map((b) => (b.ok ? 'begun' : b.error.code)).sort()).toEqual([
+      'begun',
+      'nothing-to-pay',
+      'nothing-to-pay',
+    ])
+  })
+})
