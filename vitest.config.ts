@@ -8,7 +8,10 @@ export default defineConfig({
   resolve: { alias },
   test: {
     projects: [
-      { resolve: { alias }, test: { ...shared, name: 'core', include: ['src/core/**/*.test.ts'] } },
+      {
+        resolve: { alias },
+        test: { ...shared, name: 'core', include: ['src/core/**/*.test.ts', 'src/contract/**/*.test.ts'] },
+      },
       {
         resolve: { alias },
         test: {

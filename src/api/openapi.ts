@@ -1,5 +1,6 @@
 import { present } from '@/core/present'
 import { z } from 'zod'
+import { ANSWERS } from '@/contract/answers'
 import type { Operation } from './operation'
 import { PARTS } from './operations'
 
@@ -7,6 +8,13 @@ type Json = Record<string, unknown>
 
 const schemaOf = (schema: z.ZodType): Json => {
   const { $schema: _, ...json } = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }) as Json
+  return json
+}
+
+const answerOf = ({ method, path }: Operation): Json => {
+  const { $schema: _, ...json } = z.toJSONSchema(present(ANSWERS[`${method} ${path}`]), {
+    unrepresentable: 'any',
+  }) as Json
   return json
 }
 
@@ -53,12 +61,13 @@ const parametersOf = (operation: Operation): Json[] => {
 const describe = (operation: Operation, tag: string): Json => ({
   tags: [tag],
   summary: operation.summary,
+  ...(operation.command ? { operationId: operation.command } : {}),
   parameters: parametersOf(operation),
   ...(operation.body ? { requestBody: { content: { 'application/json': { schema: bodyOf(operation) } } } } : {}),
   responses: {
-    [operation.path === '/setup' ? '201' : '200']: {
+    [operation.status ?? 200]: {
       description: 'Done',
-      content: { 'application/json': {} },
+      content: { 'application/json': { schema: answerOf(operation) } },
     },
     default: {
       description: 'Refused',

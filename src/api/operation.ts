@@ -32,6 +32,8 @@ export interface Operation {
   readonly summary: string
   /** The command it runs, where it changes something. */
   readonly command?: string
+  /** What it answers with when it is carried out; 200 where nothing is said. */
+  readonly status?: number
   readonly body?: z.ZodType
   /** Fields of the body's schema that come from the path. */
   readonly fromPath?: readonly string[]
@@ -66,6 +68,7 @@ export const change = <I, A>(
   path,
   summary,
   command: command.name,
+  status: options.status,
   body: command.schema,
   fromPath: Object.keys(options.path ?? {}),
   run: async ({ till, params, query, body, key }) => {

@@ -4,6 +4,7 @@ import { businessDate } from '@/services/clock'
 import { answering } from './answering'
 import { BODY, readBody } from './body'
 import { mayEnter, type Entry } from './entry'
+import { mustFit } from './fit'
 import type { Operation } from './operation'
 import { OPERATIONS } from './operations'
 import { problem, problemOf } from './problem'
@@ -61,6 +62,8 @@ const answerCall = async (request: Request): Promise<Response> => {
     key,
   })
   if (!answer.ok) return problemOf(answer.error)
+  if (process.env.TILL_CHECK_ANSWERS)
+    mustFit(chosen.route.operation, answer.value.body, url.searchParams.get('preview') === 'true')
   return Response.json(answer.value.body, {
     status: answer.value.status,
     headers: { 'cache-control': 'no-store' },

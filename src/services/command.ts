@@ -14,6 +14,7 @@ import { findEntries, insertEntry, type EntrySource, type EntryView } from '@/da
 import { listTaxCodes, type KeptTaxCode } from '@/data/queries/taxCodes'
 import type { Failure } from '@/contract/failure'
 import { refuse, Refusal } from '@/contract/refuse'
+import { sayIssues } from '@/contract/sayIssue'
 
 /** Where a command runs: which database, and which day it is. */
 export interface Till {
@@ -120,14 +121,8 @@ export const parse = <O>(schema: z.ZodType<O, unknown>, input: unknown): O => {
   if (parsed.success) return parsed.data
   return refuse({
     code: 'invalid',
-    errors: parsed.error.issues.map((issue) => ({ path: issue.path.join('.'), message: sayIssue(issue) })),
+    errors: sayIssues(parsed.error),
   })
-}
-
-const sayIssue = (issue: z.core.$ZodIssue): string => {
-  if (issue.code === 'invalid_type' && issue.input === undefined && issue.message.startsWith('Invalid input'))
-    return 'This is needed.'
-  return issue.message
 }
 
 const sortedJson = (value: unknown): unknown =>

@@ -25,7 +25,7 @@ export const openTill = async (name: string) => {
   const port = await freePort()
   const base = `http://127.0.0.1:${port}`
   const start = (today = TODAY): Promise<ChildProcess> =>
-    serve({ port, databaseUrl, env: { TILL_API_TOKEN: TOKEN, TILL_TODAY: today } })
+    serve({ port, databaseUrl, env: { TILL_API_TOKEN: TOKEN, TILL_TODAY: today, TILL_CHECK_ANSWERS: '1' } })
   let running = await start()
   const request = async (method: string, path: string, body?: unknown, headers: Record<string, string> = {}) => {
     const response = await fetch(`${base}/api/v1${path}`, {

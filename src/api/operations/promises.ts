@@ -1,3 +1,4 @@
+import { sayIssues } from '@/contract/sayIssue'
 import { present } from '@/core/present'
 import { z } from 'zod'
 import { toDecimalString } from '@/core/money'
@@ -55,7 +56,7 @@ const writeToMany: Operation = {
     if (!wish.success)
       return err({
         code: 'invalid',
-        errors: wish.error.issues.map((i) => ({ path: i.path.join('.'), message: i.message })),
+        errors: sayIssues(wish.error),
       })
     const { customers, what } = wish.data
     return once(till, key, { name: 'letters-many', input: body }, async () =>

@@ -41,6 +41,7 @@ export const settings: readonly Operation[] = [
     {
       method: 'POST',
       path: '/setup',
+      status: 201,
       summary: 'Sets the business up; only while none exists.',
       body: setUpInput,
     },
@@ -54,6 +55,7 @@ export const settings: readonly Operation[] = [
     {
       method: 'POST',
       path: '/settings/tokens',
+      status: 201,
       summary: 'A token for another program; shown once.',
       body: tokenInput,
     },

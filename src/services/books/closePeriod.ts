@@ -55,6 +55,7 @@ type Reopen = Command<z.input<typeof withPassphrase>, { readonly closedThrough: 
 
 /** Takes a closing back, down to an earlier day, with the passphrase and a reason. Both stand in the log of closings. */
 export const reopenPeriod: Reopen = {
+  name: 'reopen-period',
   schema: withPassphrase,
   run: async (till, input) => {
     const is = await proved(till, input)

@@ -1,0 +1,105 @@
+import { z } from 'zod'
+import { dayText, decimalText, list } from './texts'
+import { goods } from './things'
+
+/** What the calls of “Goods” answer. */
+export const goodsAnswers = {
+  'POST /goods': goods,
+  'GET /goods': list(goods.omit({ prices: true, suppliers: true })),
+  'GET /goods/{id}': goods,
+  'PATCH /goods/{id}': goods,
+  'POST /goods/import': z.object({
+    rows: z.int(),
+    added: z.int(),
+    changed: z.int(),
+    problems: z.array(z.object({ row: z.int(), code: z.string(), message: z.string() })),
+    preview: z.array(
+      z.object({
+        row: z.int(),
+        code: z.string(),
+        name: z.string(),
+        kind: z.string(),
+        price: decimalText,
+        isNew: z.boolean(),
+      }),
+    ),
+    written: z.boolean(),
+  }),
+  'GET /prices': z.object({
+    goodsId: z.int(),
+    price: decimalText,
+    from: z.string(),
+    pricesIncludeTax: z.boolean(),
+    taxCode: z.string(),
+    available: decimalText,
+    onTheWay: decimalText,
+    unitCost: decimalText,
+  }),
+  'POST /price-levels': z.object({ id: z.int(), code: z.string(), name: z.string() }),
+  'GET /price-levels': list(
+    z.object({
+      id: z.int(),
+      code: z.string(),
+      name: z.string(),
+      percentOff: decimalText,
+      pricesIncludeTax: z.boolean().nullable(),
+    }),
+  ),
+  'PATCH /price-levels/{id}': z.object({ id: z.int(), code: z.string(), name: z.string() }),
+  'POST /tax-areas': z.object({ id: z.int(), code: z.string(), name: z.string(), taxCode: z.string() }),
+  'GET /tax-areas': list(z.object({ id: z.int(), code: z.string(), name: z.string(), taxCode: z.string() })),
+  'POST /suppliers': z.object({
+    id: z.int(),
+    name: z.string(),
+    email: z.string(),
+    phone: z.string(),
+    note: z.string(),
+  }),
+  'GET /suppliers': list(
+    z.object({ id: z.int(), name: z.string(), email: z.string(), phone: z.string(), note: z.string() }),
+  ),
+  'POST /files': z.object({ id: z.int(), name: z.string(), type: z.string(), size: z.int() }),
+  'GET /files': list(z.object({ id: z.int(), name: z.string(), type: z.string(), size: z.int(), addedOn: dayText })),
+  'DELETE /files/{id}': z.object({ id: z.int() }),
+  'POST /stock-counts': z.object({
+    id: z.int(),
+    number: z.string(),
+    on: dayText,
+    placeId: z.int(),
+    value: decimalText,
+    lines: z.array(z.object({ goodsId: z.int(), difference: decimalText, value: decimalText })),
+  }),
+  'POST /tax-codes': z.object({
+    id: z.int(),
+    code: z.string(),
+    name: z.string(),
+    components: z.array(z.object({ name: z.string(), rate: decimalText })),
+  }),
+  'POST /tax-codes/{id}/rates': z.object({
+    id: z.int(),
+    code: z.string(),
+    from: dayText,
+    components: z.array(z.object({ name: z.string(), rate: decimalText })),
+  }),
+  'GET /tax-codes': list(
+    z.object({
+      id: z.int(),
+      code: z.string(),
+      name: z.string(),
+      treatment: z.string(),
+      components: z.array(z.object({ id: z.int(), name: z.string(), rate: decimalText })),
+      rateId: z.int(),
+      rates: z.array(
+        z.object({
+          id: z.int(),
+          from: dayText.nullable(),
+          components: z.array(z.object({ id: z.int(), name: z.string(), rate: decimalText })),
+        }),
+      ),
+    }),
+  ),
+  'GET /accounts': list(
+    z.object({ id: z.int(), code: z.string(), name: z.string(), kind: z.string(), role: z.string().nullable() }),
+  ),
+  'GET /places': list(z.object({ id: z.int(), code: z.string(), name: z.string() })),
+}

@@ -1,0 +1,47 @@
+import { z } from 'zod'
+import { dayText, decimalText, list } from './texts'
+
+/** What the calls of “Setting up” answer. */
+export const settingsAnswers = {
+  'POST /setup': z.object({ name: z.string(), currency: z.string(), openingDate: dayText }),
+  /** What was changed, as it is now; of the mail server only whether there is one. */
+  'PATCH /settings': z.looseObject({ mailServer: z.boolean().optional() }),
+  'POST /settings/tokens': z.object({ token: z.string() }),
+  'GET /settings/tokens': list(
+    z.object({
+      id: z.int(),
+      name: z.string(),
+      createdAt: z.string(),
+      expiresAt: z.string(),
+      readOnly: z.boolean(),
+      usedAt: z.string().nullable(),
+    }),
+  ),
+  'DELETE /settings/tokens/{id}': z.object({}),
+  'POST /settings/passphrase': z.object({}),
+  'GET /quick-line': list(
+    z.object({
+      text: z.string(),
+      note: z.string().optional(),
+      go: z.string().optional(),
+      fill: z.string().optional(),
+      send: z
+        .object({ path: z.string(), body: z.unknown(), said: z.string(), thenTo: z.string().optional() })
+        .optional(),
+    }),
+  ),
+  'GET /today': z.object({
+    today: dayText,
+    items: z.array(
+      z.object({
+        saleId: z.int(),
+        customer: z.string(),
+        title: z.string(),
+        action: z.string(),
+        why: z.string(),
+        amount: decimalText.optional(),
+        quantity: decimalText.optional(),
+      }),
+    ),
+  }),
+}

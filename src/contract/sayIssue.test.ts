@@ -1,0 +1,38 @@
+import { describe, expect, test } from 'vitest'
+import { z } from 'zod'
+import { sayIssues } from './sayIssue'
+
+const said = (schema: z.ZodType, input: unknown) => {
+  const read = schema.safeParse(input)
+  return read.success ? [] : sayIssues(read.error).map((p) => `${p.path}: ${p.message}`)
+}
+
+describe('what is wrong with a value is a sentence at its field', () => {
+  const schema = z.object({
+    name: z.string(),
+    how: z.enum(['cash', 'card']),
+    lines: z.array(z.object({ quantity: z.string().regex(/^\d+$/, 'A quantity is written like 2.') })),
+    mail: z.union([z.literal(''), z.email('An address looks like name@place.example.')]),
+  })
+  const good = { name: 'x', how: 'cash', lines: [], mail: '' }
+
+  test.each([
+    [{ ...good, name: undefined }, ['name: This is needed.']],
+    [{ ...good, name: 7 }, ['name: Write text here.']],
+    [{ ...good, how: 'gold' }, ['how: One of cash, card.']],
+    [{ ...good, lines: 'x' }, ['lines: A list is wanted here.']],
+    // The second line: its own sentence, at its own place.
+    [{ ...good, lines: [{ quantity: '2' }, { quantity: 'two' }] }, ['lines.1.quantity: A quantity is written like 2.']],
+    [{ ...good, mail: 'nowhere' }, ['mail: An address looks like name@place.example.']],
+  ])('%j', (input, sentences) => {
+    expect(said(schema, input)).toEqual(sentences)
+  })
+
+  test('several things wrong are all said', () => {
+    expect(said(schema, { ...good, name: 1, how: 2 })).toHaveLength(2)
+  })
+
+  test('what is good is said nothing about', () => {
+    expect(said(schema, good)).toEqual([])
+  })
+})

@@ -1,0 +1,82 @@
+import { z } from 'zod'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { openApi } from '@/api/openapi'
+import type { Operation } from '@/api/operation'
+import { OPERATIONS } from '@/api/operations'
+import { ANSWERS } from '@/contract/answers'
+import { openTill, PASSPHRASE, TOKEN, type Till } from '../browser/till'
+
+const nameOf = ({ method, path }: Operation): string => `${method} ${path}`
+const CALLS = OPERATIONS.map((operation) => [nameOf(operation), operation] as const)
+
+let till: Till
+beforeAll(async () => {
+  till = await openTill('calls')
+  await till.request('POST', '/setup', { name: 'Calls', currency: 'USD', passphrase: PASSPHRASE })
+})
+afterAll(() => till.close())
+
+const send = (operation: Operation, headers: Record<string, string>, body?: unknown): Promise<Response> =>
+  fetch(`${till.base}/api/v1${operation.path.replace(/\{\w+\}/g, '1')}`, {
+    method: operation.method,
+    headers: { ...headers, ...(operation.method === 'GET' ? {} : { 'content-type': 'application/json' }) },
+    ...(operation.method === 'GET' ? {} : { body: JSON.stringify(body ?? {}) }),
+  })
+
+describe('the contract', () => {
+  test('names every call of the table, once, and no other', () => {
+    expect(Object.keys(ANSWERS).sort()).toEqual(CALLS.map(([name]) => name).sort())
+  })
+
+  test('stands in OpenAPI: each call with its status, its answer, and its own name where it changes something', () => {
+    const paths = openApi().paths as Record<string, Record<string, { responses: object; operationId?: string }>>
+    const named: string[] = []
+    for (const [name, { method, path, status, command }] of CALLS) {
+      const described = paths[path]![method.toLowerCase()]!
+      const answer = Object.entries(described.responses).find(([s]) => s === String(status ?? 200))
+      expect(answer?.[1].content['application/json'].schema, name).toHaveProperty('type')
+      if (command) named.push(described.operationId!)
+    }
+    expect(new Set(named).size).toBe(named.length)
+  })
+})
+
+describe('without signing in', () => {
+  test.each(CALLS)('%s answers 401 and does nothing', async (_, operation) => {
+    const answers = await Promise.all([
+      send(operation, {}),
+      send(operation, { authorization: 'Bearer till_made_up' }),
+      send(operation, { cookie: 'till_session=made-up', origin: till.base }),
+    ])
+    expect(answers.map((a) => a.status)).toEqual([401, 401, 401])
+    for (const answer of answers) expect(((await answer.json()) as { type: string }).type).toMatch(/sign-in$/)
+  })
+})
+
+/** Something that no field takes: neither text, nor a figure, nor named parts, nor a list of any of these. */
+const NONSENSE = [[[]]]
+
+/** The fields a body may have that do not come from the path. */
+const fieldsOf = (operation: Operation): readonly string[] => {
+  if (!operation.body) return []
+  const json = z.toJSONSchema(operation.body, { io: 'input', unrepresentable: 'any' }) as {
+    readonly properties?: object
+  }
+  return Object.keys(json.properties ?? {}).filter((name) => !operation.fromPath?.includes(name))
+}
+
+const FIELDS = OPERATIONS.flatMap((operation) =>
+  fieldsOf(operation).map((field) => [nameOf(operation), field, operation] as const),
+)
+
+describe('a field that is nonsense', () => {
+  test.each(FIELDS)('%s refuses “%s” by its name', async (_, field, operation) => {
+    const answer = await send(operation, { authorization: `Bearer ${TOKEN}` }, { [field]: NONSENSE })
+    const said = (await answer.json()) as { errors?: { path: string; message: string }[] }
+    expect(answer.status).toBe(422)
+    const own = said.errors?.find((e) => e.path === field || e.path.startsWith(`${field}.`))
+    expect(own, JSON.stringify(said)).toBeDefined()
+    // A sentence, not the schema's own words.
+    expect(own!.message).toMatch(/^[A-Z].*\.$/)
+  })
+})
