@@ -19,8 +19,9 @@ import { bearerOf, cookieOf, mayEnter, SESSION_COOKIE } from './entry'
 import { refuseEntry } from './serve'
 import { provedLately } from '@/services/access/signIn'
 import { log } from '@/log'
-import { TABLES, type Table } from './tables'
+import { TABLES } from './tables'
 import { layoutInput } from '@/contract/layout'
+import type { Table } from '@/api/tables/table'
 
 /** A plain number may begin with a sign; anything else that begins so, a spreadsheet would take for a formula. */
 const PLAIN_NUMBER = /^[-+]?\d+(?:[.,]\d+)*\s?%?$/

@@ -27,7 +27,9 @@ export const sayIssue = (issue: z.core.$ZodIssue): string => {
   if (!isTheirs(issue.message)) return issue.message
   switch (issue.code) {
     case 'invalid_type':
-      return issue.message.endsWith('received undefined') ? 'This is needed.' : (WANTED[issue.expected] ?? NOT_UNDERSTOOD)
+      return issue.message.endsWith('received undefined')
+        ? 'This is needed.'
+        : (WANTED[issue.expected] ?? NOT_UNDERSTOOD)
     case 'invalid_value':
       return issue.values.every((v) => v === '') ? NOT_UNDERSTOOD : `One of ${issue.values.join(', ')}.`
     case 'invalid_union':

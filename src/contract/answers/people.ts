@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
-import { customer, datedLine, standing } from './things'
+import { customer, standing } from './things'
+import { datedLine } from './saleThings'
 
 /** What the calls of “People” answer. */
 export const peopleAnswers = {

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
-import { receipt, sale, toBank } from './things'
+import { receipt, toBank } from './things'
+import { sale } from './saleThings'
 
 /** What the calls of “Promises of money” answer. */
 export const promisesAnswers = {

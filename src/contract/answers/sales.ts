@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
-import { invoice, repeat, sale, version, versionLine } from './things'
+import { invoice } from './things'
+import { repeat, sale, version, versionLine } from './saleThings'
 
 /** What the calls of “Sales” answer. */
 export const salesAnswers = {

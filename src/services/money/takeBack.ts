@@ -1,6 +1,6 @@
 import { present } from '@/core/present'
-import { isPositiveMoney, money, negateMoney, smallerMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
-import { firstUndisturbed, lowestFrom, type Change } from '@/core/running'
+import { isPositiveMoney, money, negateMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
+import { firstUndisturbed, lowestFrom } from '@/core/running'
 import { HELD_KINDS, postBounce, type HeldKind } from '@/core/ledger'
 import type { ComponentTax } from '@/core/tax'
 import { laterDay, type Day } from '@/core/day'
@@ -13,32 +13,19 @@ import { byKind, sumHeldAt, type HeldPlace } from './heldOn'
 import { newestSaleOf } from './saleToCharge'
 import { asPostings, taxBack, taxGoing } from './taxWork'
 import { findDues, insertDues, type DueRow } from '@/data/queries/due'
-import {
-  insertFills,
-  isMoney,
-  listFillsOfDues,
-  listFillsOfHeld,
-  listFillsOfReceipt,
-  type FillRow,
-} from '@/data/queries/fill'
+import { insertFills, isMoney, listFillsOfDues, listFillsOfReceipt, type FillRow } from '@/data/queries/fill'
 import { insertHeldMoves, listHeldChanges, listHeldMoves } from '@/data/queries/held'
 import { insertReceiptVoid, type ReceiptRow } from '@/data/queries/receipt'
 import { insertTaxMoves } from '@/data/queries/taxMove'
 import { findBanked } from '@/data/queries/bank'
+import { followHeld } from './followHeld'
+import type { Reopened } from './reopened'
 
 interface TakingBack {
   readonly on: Day
   readonly kind: 'voided' | 'bounced'
   readonly reason: string
   readonly bankFee: Money
-}
-
-/** What comes off a due again: money, and the discount that was taken with it. */
-interface Reopened {
-  readonly dueId: number
-  readonly saleId: number
-  readonly money: Money
-  readonly discount: Money
 }
 
 /** A place that got money of the receipt: when it was taken, or when a credit note released it. */
@@ -235,63 +222,6 @@ const takeFromPlace = async (w: Work, arrival: Arrival, on: Day) => {
     missing: money(left, w.currency),
     tax: isPositiveMoney(part) ? await taxGoing(w, { saleId: arrival.saleId, part, held: whole }) : [],
   }
-}
-
-const changesOf = (fills: readonly FillRow[], counts: (f: FillRow) => boolean): Change[] =>
-  fills.filter(counts).map((f) => ({ on: f.on, by: f.amount.minor }))
-
-/**
- * The dues that a place's held money had been put on by a day, newest first, up to an amount: they are owed again, with
- * the discount that was earned by it. Only what later days bear, too.
- */
-const followHeld = async (w: Work, place: HeldPlace, amount: Money, on: Day): Promise<Reopened[]> => {
-  const uses = (await listFillsOfHeld(w.tx, place, w.currency)).filter((f) => f.on <= on)
-  const dueIds = [...new Set(uses.map((f) => f.dueId))]
-  const fills = await listFillsOfDues(w.tx, dueIds, w.currency)
-  const free = new Map(
-    dueIds.map((id) => {
-      const ofDue = fills.filter((f) => f.dueId === id)
-      const inMoney = lowestFrom(
-        changesOf(ofDue, (f) => isMoney(f.kind)),
-        on,
-      )
-      const inAll = lowestFrom(
-        changesOf(ofDue, () => true),
-        on,
-      )
-      return [id, inMoney < inAll ? inMoney : inAll] as const
-    }),
-  )
-  let left = amount.minor
-  const reopened = new Map<number, Reopened>()
-  for (const use of uses) {
-    const most = [left, use.amount.minor, present(free.get(use.dueId))].reduce((a, b) => (a < b ? a : b))
-    if (most <= 0n) continue
-    const before = reopened.get(use.dueId)
-    const earned = discountOf(fills, use, w.currency)
-    free.set(use.dueId, present(free.get(use.dueId)) - most)
-    left -= most
-    reopened.set(use.dueId, {
-      dueId: use.dueId,
-      saleId: use.saleId,
-      money: sumMoney([...(before ? [before.money] : []), money(most, w.currency)], w.currency),
-      discount: sumMoney([...(before ? [before.discount] : []), earned], w.currency),
-    })
-  }
-  return [...reopened.values()]
-}
-
-/** The discount that stands on a due because of one use of held money. */
-const discountOf = (fills: readonly FillRow[], use: FillRow, currency: string): Money => {
-  const all = fills.filter((f) => f.dueId === use.dueId && f.kind === 'discount')
-  const taken = all.filter((f) => f.entryId === use.entryId && isPositiveMoney(f.amount)).map((f) => f.amount)
-  return smallerMoney(
-    sumMoney(taken, currency),
-    sumMoney(
-      all.map((f) => f.amount),
-      currency,
-    ),
-  )
 }
 
 /** Discounts that end with what they were given for, due by due, and the tax that is owed again with them. */

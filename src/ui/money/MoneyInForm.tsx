@@ -4,7 +4,6 @@ import { present } from '@/core/present'
 import { useCallback, useEffect, useState } from 'react'
 import type { Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
-import { type zeroMoney, percentOf, type Money } from '@/core/money'
 import { formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
 import { tenderOf } from '@/core/receipt'
 import { DayField, MoneyField, Text } from '../fields'
@@ -14,6 +13,8 @@ import { messageFor, Refusal } from '../Refusal'
 import { call, useSend } from '../send'
 import { usePreview, WouldPost } from '../WouldPost'
 import { fillDown, leftAfter, readTyped, settles, sumTyped, type Open } from './filling'
+import { Afterwards } from './Afterwards'
+import type { OpenNow } from './openNow'
 
 interface Props {
   readonly currency: string
@@ -22,14 +23,6 @@ interface Props {
   readonly saleId: number | null
   /** In minor units: cash is rounded to it. */
   readonly smallestCoin: number
-}
-
-interface OpenNow {
-  readonly owed: string
-  readonly late: string
-  readonly held: string
-  readonly usually: string
-  readonly items: readonly Open[]
 }
 
 /** Receiving money: who, how much, how, what it pays, and what is owed afterwards, all before anything is saved. */
@@ -305,44 +298,5 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
         )}
       </div>
     </div>
-  )
-}
-
-/** What the customer owes before and after, as two bars to one scale. */
-const Afterwards = ({
-  now,
-  onDues,
-  onLate,
-  currency,
-}: {
-  readonly now: OpenNow
-  readonly onDues: ReturnType<typeof zeroMoney>
-  readonly onLate: ReturnType<typeof zeroMoney>
-  readonly currency: string
-}) => {
-  const owed = readTyped(now.owed, currency)
-  const late = readTyped(now.late, currency)
-  const rows = [
-    { name: 'now', owed, late },
-    { name: 'then', owed: subtractMoney(owed, onDues), late: subtractMoney(late, onLate) },
-  ]
-  const width = (part: Money) => percentOf(part, owed)
-  return (
-    <section className="mt-6">
-      <h2>Afterwards</h2>
-      {rows.map((r) => (
-        <div key={r.name} className="flex items-center gap-3 py-1">
-          <span className="w-12">{r.name}</span>
-          <div aria-hidden className="flex h-[18px] flex-1">
-            <div className="bg-slate-400" style={{ width: `${width(subtractMoney(r.owed, r.late))}%` }} />
-            <div className="bg-oxide-700" style={{ width: `${width(r.late)}%` }} />
-          </div>
-          <span className="fig w-[120px]">{formatMoney(r.owed)}</span>
-          <span className="sub w-[120px] text-right">
-            {isPositiveMoney(r.late) ? `${formatMoney(r.late)} late` : 'nothing late'}
-          </span>
-        </div>
-      ))}
-    </section>
   )
 }

@@ -1,0 +1,46 @@
+import type { Day } from '@/core/day'
+import { openShop } from '@/app/(owner)/_shop'
+import { readTies } from '@/model/books/ties'
+import { formatMoney, isZeroMoney } from '@/core/money'
+
+export const Ties = async ({ to }: { to: Day }) => {
+  const shop = await openShop()
+  const { db, currency } = shop
+  const ties = await readTies(db, to, currency)
+  return (
+    <>
+      <p className="mb-3 max-w-prose">
+        Each figure is kept twice: by the papers, and by the accounts. The two must always be the same, on every day.
+      </p>
+      <table className="ledger max-w-[820px]">
+        <thead>
+          <tr>
+            <th scope="col">What</th>
+            <th scope="col" className="r">
+              Papers say
+            </th>
+            <th scope="col" className="r">
+              Accounts say
+            </th>
+            <th scope="col" className="r">
+              Difference
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {ties.map((t) => (
+            <tr key={t.name}>
+              <td>{t.name}</td>
+              <td className="fig">{formatMoney(t.subledger)}</td>
+              <td className="fig">{formatMoney(t.account)}</td>
+              <td className={`fig ${isZeroMoney(t.difference) ? 'text-patina-700' : 'font-bold text-oxide-700'}`}>
+                {isZeroMoney(t.difference) ? '✓ ' : '✗ '}
+                {formatMoney(t.difference)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  )
+}

@@ -1,0 +1,19 @@
+import type { Day } from '@/core/day'
+
+export const VIEWS = {
+  journal: 'Journal',
+  'trial-balance': 'Trial balance',
+  'profit-and-loss': 'Profit and loss',
+  'balance-sheet': 'Balance sheet',
+  tax: 'Tax',
+  ties: 'Do they agree?',
+  closings: 'Closings',
+} as const
+
+export type View = keyof typeof VIEWS
+
+export interface Shown {
+  readonly from: Day
+  readonly to: Day
+  readonly query: Record<string, string>
+}

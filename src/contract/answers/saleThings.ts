@@ -1,0 +1,167 @@
+import { z } from 'zod'
+import { dayText, decimalText } from './texts'
+
+export const datedLine = z.object({
+  on: dayText,
+  text: z.string(),
+  paper: z.object({ kind: z.string(), id: z.int() }).nullable(),
+  amount: decimalText.optional(),
+  balance: decimalText,
+})
+
+export const saleLine = z.object({
+  id: z.int(),
+  goodsId: z.int().nullable(),
+  kind: z.string(),
+  description: z.string(),
+  note: z.string(),
+  quantity: decimalText,
+  unitPrice: decimalText,
+  priceFrom: z.string(),
+  choice: z.string(),
+  choiceGroup: z.string(),
+  chosen: z.boolean(),
+  discountAmount: decimalText,
+  expectedCost: decimalText,
+  deliverTo: z.string(),
+  discountPercent: decimalText,
+  taxCode: z.string(),
+  rateId: z.int(),
+  net: decimalText,
+  agreed: decimalText,
+  setAside: decimalText,
+  handedOver: decimalText,
+  billed: decimalText,
+  returned: decimalText,
+  credited: decimalText,
+  toHandOver: decimalText,
+  toBill: decimalText,
+  readyToBill: decimalText,
+  short: decimalText,
+})
+
+export const saleMoney = z.object({
+  received: decimalText,
+  held: decimalText,
+  billed: decimalText,
+  open: decimalText,
+  late: decimalText,
+  notBilled: decimalText,
+})
+
+export const saleInvoice = z.object({
+  id: z.int(),
+  number: z.string().nullable(),
+  kind: z.string(),
+  status: z.string(),
+  on: dayText,
+  gross: decimalText,
+})
+
+export const sale = z.object({
+  id: z.int(),
+  number: z.int(),
+  customerId: z.int(),
+  customer: z.string(),
+  title: z.string(),
+  stands: z.string(),
+  startedOn: dayText,
+  sentOn: dayText.nullable(),
+  validUntil: dayText.nullable(),
+  agreedOn: dayText.nullable(),
+  purchaseOrder: z.string(),
+  wantedBy: dayText.nullable(),
+  channel: z.string(),
+  kind: z.string(),
+  note: z.string(),
+  noteAbove: z.string(),
+  discountPercent: decimalText,
+  discountAmount: decimalText,
+  rolledUp: z.boolean(),
+  billTo: z.string(),
+  deliverTo: z.string(),
+  deliverNote: z.string(),
+  yesBy: z.string(),
+  yesHow: z.string(),
+  copiedFromId: z.int().nullable(),
+  pricesIncludeTax: z.boolean(),
+  arrangement: z.object({
+    kind: z.string(),
+    net: z.int().optional(),
+    percent: decimalText.optional(),
+    amount: decimalText.optional(),
+    every: z.union([z.string(), z.object({ days: z.int() })]).optional(),
+    months: z.int().optional(),
+    graceDays: z.int().optional(),
+    firstPercent: decimalText.optional(),
+    fee: z.object({ amount: decimalText.optional(), percent: decimalText.optional() }).optional(),
+    count: z.int().optional(),
+    charge: z
+      .object({ yearlyRate: decimalText.optional(), flat: decimalText.optional(), flatPercent: decimalText.optional() })
+      .optional(),
+    firstDue: dayText.optional(),
+    lateCharge: z.object({ percent: decimalText.optional(), amount: decimalText.optional() }).optional(),
+    firstPayment: decimalText.optional(),
+    discountDays: z.int().optional(),
+    discountPercent: decimalText.optional(),
+    parts: z.int().optional(),
+    apply: z.string().optional(),
+    stages: z
+      .array(z.object({ percent: decimalText.optional(), when: z.string().optional(), amount: decimalText.optional() }))
+      .optional(),
+    roundUpTo: z.int().optional(),
+  }),
+  lines: z.array(saleLine),
+  totals: z.object({ net: decimalText, tax: decimalText, gross: decimalText }),
+  money: saleMoney,
+  next: z.array(
+    z.object({ action: z.string(), why: z.string(), amount: decimalText.optional(), quantity: decimalText.optional() }),
+  ),
+  invoices: z.array(saleInvoice),
+  trail: z.array(datedLine),
+})
+
+export const versionLine = z.object({
+  lineId: z.int(),
+  description: z.string(),
+  note: z.string(),
+  quantity: decimalText,
+  unitPrice: decimalText,
+  discountPercent: decimalText,
+  taxCode: z.string(),
+  kind: z.string(),
+  choice: z.string(),
+  choiceGroup: z.string(),
+  chosen: z.boolean(),
+  discountAmount: decimalText,
+  net: decimalText,
+})
+
+export const version = z.object({
+  n: z.int(),
+  kind: z.string(),
+  on: dayText,
+  validUntil: dayText.nullable(),
+  gross: decimalText,
+  less: decimalText,
+  lines: z.array(versionLine),
+})
+
+export const repeat = z.object({
+  id: z.int(),
+  saleId: z.int(),
+  saleNumber: z.int(),
+  customerId: z.int(),
+  customer: z.string(),
+  title: z.string(),
+  total: decimalText,
+  every: z.string(),
+  firstOn: dayText,
+  nextOn: dayText.nullable(),
+  done: z.int(),
+  until: dayText.nullable(),
+  times: z.int().nullable(),
+  makes: z.string(),
+  byItself: z.boolean(),
+  stoppedOn: dayText.nullable(),
+})
