@@ -1,5 +1,5 @@
 'use client'
-import { useId, useState, type InputHTMLAttributes, type ReactNode, type Ref } from 'react'
+import { useId, useLayoutEffect, useRef, useState, type InputHTMLAttributes, type ReactNode, type Ref } from 'react'
 import { formatDay, isDay, readDay, type Day } from '@/core/day'
 import { evaluateAmount, formatMoney, minorDigits, roundToMoney, toDecimalString, toFourPlaces } from '@/core/money'
 
@@ -47,6 +47,24 @@ interface ValueProps extends LabelProps {
   readonly id?: string
 }
 
+/**
+ * What is being typed into a field; null while nobody is in it. Entering it selects what stands there before the next key
+ * can come, so that whoever types without looking loses no figure.
+ */
+const useTyped = () => {
+  const [typed, setTyped] = useState<string | null>(null)
+  const entered = useRef<HTMLInputElement | null>(null)
+  useLayoutEffect(() => {
+    entered.current?.select()
+    entered.current = null
+  })
+  const enter = (field: HTMLInputElement, value: string) => {
+    entered.current = field
+    setTyped(value)
+  }
+  return { typed, setTyped, enter }
+}
+
 /** Money: takes `1250`, `1,250.00`, `12*45`, `450-10%`; what it comes to stands there when it is left. */
 export const MoneyField = ({
   currency,
@@ -55,7 +73,7 @@ export const MoneyField = ({
   className = '',
   ...rest
 }: ValueProps & { readonly currency: string }) => {
-  const [typed, setTyped] = useState<string | null>(null)
+  const { typed, setTyped, enter } = useTyped()
   const settle = (text: string) => {
     const read = text.trim() === '' ? null : evaluateAmount(text)
     if (read === null) onValue('')
@@ -70,11 +88,7 @@ export const MoneyField = ({
       autoComplete="off"
       className={`fig ${className}`}
       value={shown}
-      onFocus={(e) => {
-        setTyped(value)
-        const { target } = e
-        requestAnimationFrame(() => target.select())
-      }}
+      onFocus={(e) => enter(e.target, value)}
       onChange={(e) => {
         setTyped(e.target.value)
         settle(e.target.value)
@@ -94,7 +108,7 @@ export const showMoney = (value: string, currency: string): string => {
 
 /** A quantity or unit price: up to four places, and sums may be typed. */
 export const QuantityField = ({ value, onValue, className = '', ...rest }: ValueProps) => {
-  const [typed, setTyped] = useState<string | null>(null)
+  const { typed, setTyped, enter } = useTyped()
   return (
     <Text
       {...rest}
@@ -102,11 +116,7 @@ export const QuantityField = ({ value, onValue, className = '', ...rest }: Value
       autoComplete="off"
       className={`fig ${className}`}
       value={typed ?? value}
-      onFocus={(e) => {
-        setTyped(value)
-        const { target } = e
-        requestAnimationFrame(() => target.select())
-      }}
+      onFocus={(e) => enter(e.target, value)}
       onChange={(e) => {
         setTyped(e.target.value)
         const read = evaluateAmount(e.target.value)

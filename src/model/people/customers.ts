@@ -110,3 +110,5 @@ export const readCustomer = async (db: Db, id: number, business: Business, today
     sales: await readStories(db, saleIds, business, today),
   }
 }
+
+export type CustomerPage = NonNullable<Awaited<ReturnType<typeof readCustomer>>>

@@ -1,0 +1,38 @@
+import Link from 'next/link'
+import { daysBetween, formatDayShort, type Day } from '@/core/day'
+import { formatMoney } from '@/core/money'
+import type { CustomerPage as Page } from '@/model/people/customers'
+
+/** What is open, and since when it is late. */
+export const Owes = ({ page, today }: { readonly page: Page; readonly today: Day }) => (
+  <section>
+    <h2>Owes</h2>
+    {page.dues.length === 0 ? (
+      <p className="sub">Nothing.</p>
+    ) : (
+      <table className="ledger">
+        <tbody>
+          {page.dues.map((d) => (
+            <tr key={d.id}>
+              <td>
+                <Link prefetch={false} className="hover:underline" href={`/invoices/${d.invoiceId}`}>
+                  Invoice {d.number}
+                </Link>
+                <div className={`text-xs ${d.dueOn < today ? 'text-oxide-700' : 'text-iron-500'}`}>
+                  {d.dueOn < today
+                    ? `${daysBetween(d.dueOn, today)} days late`
+                    : `due ${formatDayShort(d.dueOn, today)}`}
+                </div>
+              </td>
+              <td className="fig">{formatMoney(d.open)}</td>
+            </tr>
+          ))}
+          <tr className="total">
+            <td>owed</td>
+            <td className="fig">{formatMoney(page.standing.owed)}</td>
+          </tr>
+        </tbody>
+      </table>
+    )}
+  </section>
+)

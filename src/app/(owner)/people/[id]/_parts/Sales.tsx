@@ -1,0 +1,64 @@
+import Link from 'next/link'
+import { formatDayShort, type Day } from '@/core/day'
+import type { CustomerPage as Page } from '@/model/people/customers'
+import { Figure } from '@/ui/Figure'
+import { MoneyBar } from '@/ui/MoneyBar'
+import { Stamp } from '@/ui/Stamp'
+
+/** The last sales, with where each stands and where its money is. */
+export const Sales = ({ page, today }: { readonly page: Page; readonly today: Day }) => (
+  <>
+    <h2>Sales</h2>
+    {page.sales.length === 0 ? (
+      <p className="sub">None yet.</p>
+    ) : (
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th scope="col">Sale</th>
+            <th scope="col">What</th>
+            <th scope="col">Stands</th>
+            <th scope="col" className="w-[120px]">
+              Money
+            </th>
+            <th scope="col" className="r">
+              Total
+            </th>
+            <th scope="col" className="r">
+              Since
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {page.sales.map((s) => (
+            <tr key={s.sale.id} className="row">
+              <td className="font-figure">{s.sale.number}</td>
+              <td className="max-w-[260px] truncate">
+                <Link prefetch={false} data-row className="cover" href={`/sales/${s.sale.id}`}>
+                  {s.sale.title}
+                </Link>
+              </td>
+              <td>
+                <Stamp stands={s.stands} />
+              </td>
+              <td>
+                <MoneyBar small bar={s.bar} />
+              </td>
+              <td className="r">
+                <Figure of={s.bar.total} />
+              </td>
+              <td className="r sub whitespace-nowrap">{formatDayShort(s.sale.startedOn, today)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    )}
+    {page.standing.sales > page.sales.length && (
+      <p className="mt-2">
+        <Link prefetch={false} className="underline" href={`/sales?customer=${page.customer.id}`}>
+          all {page.standing.sales} sales
+        </Link>
+      </p>
+    )}
+  </>
+)

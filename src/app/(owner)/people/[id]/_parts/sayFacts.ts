@@ -1,0 +1,20 @@
+import { formatDay } from '@/core/day'
+import { formatMoney } from '@/core/money'
+import type { CustomerPage } from '@/model/people/customers'
+
+/** How they pay, at which prices and in which language, in a line. */
+export const sayFacts = (customer: CustomerPage['customer']): string =>
+  [
+    customer.taxExempt
+      ? `exempt from tax${customer.exemptNumber ? `, ${customer.exemptNumber}` : ''}${customer.exemptUntil ? ` until ${formatDay(customer.exemptUntil)}` : ''}`
+      : '',
+    customer.terms.net > 0 ? `pays in ${customer.terms.net} days` : 'pays when billed',
+    customer.terms.discountPercent
+      ? `${Number(customer.terms.discountPercent)} % off within ${customer.terms.discountDays ?? 0} days`
+      : '',
+    customer.creditLimit ? `credit limit ${formatMoney(customer.creditLimit)}` : '',
+    customer.priceLevel ? `prices: ${customer.priceLevel}` : '',
+    customer.language === 'en' ? '' : `papers in ${customer.language}`,
+  ]
+    .filter(Boolean)
+    .join(' · ')
