@@ -196,3 +196,19 @@ describe('every main view', () => {
     await i.see('Case for Worshipful')
   })
 })
+
+test('a figure typed the moment a field is entered is not lost', async () => {
+  const i = handsOn(driver, till.base)
+  await i.go('/money-in')
+  const field = await i.field('Amount')
+  const typed = await driver.executeAsyncScript(
+    `const [field, done] = arguments
+     field.focus()
+     setTimeout(() => {
+       document.execCommand('insertText', false, '7')
+       setTimeout(() => { document.execCommand('insertText', false, '5'); done(field.value) }, 200)
+     }, 0)`,
+    field,
+  )
+  expect(typed).toBe('75')
+})

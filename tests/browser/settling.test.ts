@@ -226,21 +226,6 @@ describe('from agreement to settled', () => {
 })
 
 describe('money that comes back, and money that does not', () => {
-  test('a figure typed the moment a field is entered is not lost', async () => {
-    await i.go('/money-in')
-    const field = await i.field('Amount')
-    const typed = await driver.executeAsyncScript(
-      `const [field, done] = arguments
-       field.focus()
-       setTimeout(() => {
-         document.execCommand('insertText', false, '7')
-         setTimeout(() => { document.execCommand('insertText', false, '5'); done(field.value) }, 200)
-       }, 0)`,
-      field,
-    )
-    expect(typed).toBe('75')
-  })
-
   test('a cheque that bounced opens what it had paid, with the fees on both sides', async () => {
     const sale = await agreed('100.00', 'A set-up')
     await i.go(`/sales/${sale}`)
