@@ -174,12 +174,14 @@ test('what a customer usually takes: the most often first, with its average in a
 
 test.each([
   // 200.00 brings 50.00 above 150.00 of cost: 25 %; sold below cost it is negative; two thirds round to 67.
-  [20000, '150', 25],
-  [10000, '125.50', -26],
-  [3000, '10', 67],
-  [0, '10', null],
-])('the margin of %i cents that cost %s is %s %%', (net, cost, percent) => {
-  expect(marginPercent(usd(net), decimal(cost))).toBe(percent)
+  [20000, '150', 0, '25'],
+  [10000, '125.50', 0, '-26'],
+  [3000, '10', 0, '67'],
+  // 2000 ÷ 3000 = 66.666…: one place rounds up.
+  [3000, '10', 1, '66.7'],
+  [0, '10', 0, undefined],
+])('the margin of %i cents that cost %s, to %i places, is %s %%', (net, cost, places, percent) => {
+  expect(marginPercent(usd(net), decimal(cost), places)?.toString()).toBe(percent)
 })
 
 test.each([

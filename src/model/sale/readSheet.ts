@@ -19,20 +19,10 @@ import { listOpenDues } from '@/data/queries/due'
 import { standGoods } from '@/model/goods/goods'
 import { sayArrangement } from './sayArrangement'
 import { present } from '@/core/present'
-import {
-  money,
-  sumMoney,
-  isPositiveMoney,
-  formatPrice,
-  toDecimalString,
-  type Decimal,
-  type Money,
-  toDecimal,
-  decimal,
-} from '@/core/money'
+import { money, sumMoney, isPositiveMoney, formatPrice, toDecimalString, type Decimal, type Money } from '@/core/money'
 import { hrefOfSource } from '@/model/books/entrySource'
 import { worthOf, countedQuantity } from './worth'
-import { overLimit } from '@/core/sale'
+import { marginPercent, overLimit } from '@/core/sale'
 import { keepArrangement } from '@/contract/arrangement'
 import { readUsual } from '@/contract/usualArrangements'
 import type { Story } from './story'
@@ -211,9 +201,8 @@ const stopSupply = (owing: readonly { readonly dueOn: Day }[], most: number, tod
 }
 
 const marginOf = (unitCost: Decimal | undefined, net: Money, quantity: Decimal): string => {
-  if (!unitCost || unitCost.isZero() || !isPositiveMoney(net)) return ''
-  const worth = toDecimal(net)
-  return `${worth.minus(unitCost.times(quantity)).div(worth).times(decimal(100)).toDecimalPlaces(0).toString()} %`
+  const margin = unitCost && !unitCost.isZero() ? marginPercent(net, unitCost.times(quantity), 0) : null
+  return margin ? `${margin.toString()} %` : ''
 }
 
 const plannedOf = (story: Story, today: Day): Sheet['planned'] => {

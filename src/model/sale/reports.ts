@@ -1,6 +1,6 @@
 import { monthStart, type Day } from '@/core/day'
-import { decimal, money, subtractMoney, toDecimal, toDecimalString, type Decimal, type Money } from '@/core/money'
-import { tallyOffers, type OfferTally } from '@/core/sale'
+import { decimal, money, toDecimal, toDecimalString, type Decimal, type Money } from '@/core/money'
+import { marginPercent, tallyOffers, type OfferTally } from '@/core/sale'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { listOffers, listSaleCosts, listSalesOf } from '@/data/queries/salesReports'
@@ -61,11 +61,6 @@ export interface SaleCost {
   readonly margin: Decimal | null
 }
 
-const marginOf = (billed: Money, cost: Money): Decimal | null =>
-  billed.minor <= 0n
-    ? null
-    : toDecimal(subtractMoney(billed, cost)).div(toDecimal(billed)).times(100).toDecimalPlaces(1)
-
 /** Estimated against agreed against billed against actual cost, by sale, agreed in a span of days. */
 export const readSaleCosts = async (
   db: Db,
@@ -75,7 +70,7 @@ export const readSaleCosts = async (
 ): Promise<SaleCost[]> =>
   (await listSaleCosts(db, span, page, business.currency)).map((r) => ({
     ...r,
-    margin: marginOf(r.billedNet, r.actualCost),
+    margin: marginPercent(r.billedNet, toDecimal(r.actualCost), 1),
   }))
 
 export const saleCostsView = async (...args: Parameters<typeof readSaleCosts>) =>

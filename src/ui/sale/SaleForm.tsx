@@ -2,7 +2,8 @@
 import { present } from '@/core/present'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
-import { decimal, formatMoney, roundToMoney, toDecimal } from '@/core/money'
+import { addMoney, decimal, formatMoney, roundToMoney, subtractMoney, type Money } from '@/core/money'
+import { overLimit } from '@/core/sale'
 import { DayField, Text } from '../fields'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
@@ -32,10 +33,12 @@ interface Props {
 const CHANNELS = { counter: 'at the counter', phone: 'on the phone', shopfront: 'on the shopfront' } as const
 
 /** How far this sale takes its customer over their credit limit; null where it does not. */
-const overLimit = (buyer: Buyer | null, total: string, own: string, currency: string): string | null => {
+const sayOver = (buyer: Buyer | null, total: Money, own: string): string | null => {
   if (!buyer?.creditLimit) return null
-  const over = decimal(buyer.committed).minus(own).plus(total).minus(buyer.creditLimit)
-  return over.gt(0) ? formatMoney(roundToMoney(over, currency)) : null
+  const read = (text: string): Money => roundToMoney(decimal(text), total.currency)
+  const committed = addMoney(subtractMoney(read(buyer.committed), read(own)), total)
+  const over = overLimit(committed, read(buyer.creditLimit))
+  return over && formatMoney(over)
 }
 
 /** A sale while it is written or changed: who, what, what it comes to, and everything else that can be said of it. */
@@ -62,7 +65,7 @@ export const SaleForm = ({
     pricesIncludeTax: sale ? pricesIncludeTax : (buyer?.pricesIncludeTax ?? pricesIncludeTax),
   }
   const total = draftTotals(lines, facts.less, whole).gross
-  const over = overLimit(buyer, toDecimal(total).toString(), sale?.agreed ? sale.total : '0', settings.currency)
+  const over = sayOver(buyer, total, sale?.agreed ? sale.total : '0')
   const addresses = (buyer?.addresses ?? []).filter((a) => a.kind === 'deliver-to').map((a) => a.text)
   const take = (more: readonly LineDraft[]) => setLines((now) => [...now.filter((l) => !isBlank(l)), ...more])
   const body = () => {

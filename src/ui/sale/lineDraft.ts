@@ -202,7 +202,7 @@ export const draftTotals = (lines: readonly LineDraft[], wholeLess: string, s: D
     ...taxed,
     worths,
     off: sumMoney(shares, s.currency),
-    margin: costs.length === 0 ? null : marginPercent(taxed.net, cost),
+    margin: costs.length === 0 ? null : (marginPercent(taxed.net, cost, 0)?.toNumber() ?? null),
   }
 }
 
@@ -210,7 +210,7 @@ export const draftTotals = (lines: readonly LineDraft[], wholeLess: string, s: D
 export const lineMargin = (line: LineDraft, net: Money): number | null =>
   !line.unitCost || Number(line.unitCost) === 0
     ? null
-    : marginPercent(net, number(line.unitCost).times(number(line.quantity)))
+    : (marginPercent(net, number(line.unitCost).times(number(line.quantity)), 0)?.toNumber() ?? null)
 
 /** The sums of groups: by the key of the heading, what stands under it comes to, counted lines alone. */
 export const groupSums = (
