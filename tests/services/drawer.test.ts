@@ -1,48 +1,16 @@
+import { s, openDesk, onDay, refusedOn, moved, work } from './moneyDesk'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { addDays, day, type Day } from '@/core/day'
 import { changeSettings } from '@/services/access/changeSettings'
-import type { Command } from '@/services/command'
 import { refundHeld } from '@/services/money/refundHeld'
 import { sellAtCounter } from '@/services/money/sellAtCounter'
 import { takeReceipt } from '@/services/money/takeReceipt'
 import { countDrawer, moveDrawer, readDrawer } from '@/services/till/drawer'
 import { bankSlip } from '@/services/till/toBank'
-import { openTestShop, type TestShop } from './shop'
+import { openTestShop } from './shop'
 import { sumAccounts } from '@/data/queries/balances'
-import { sentence } from '@/contract/sentences'
 
-let s: TestShop
-beforeAll(async () => {
-  s = await openTestShop()
-})
-
-/** Does something on a day of its own. */
-const onDay = async <I, A>(today: string, command: Command<I, A>, input: I): Promise<A> => {
-  const done = await command.answer({ db: s.db, today: day(today) }, input, null)
-  if (!done.ok) throw new Error(sentence(done.error))
-  return done.value
-}
-const refusedOn = async <I, A>(today: string, command: Command<I, A>, input: unknown): Promise<string> => {
-  const done = await command.answer({ db: s.db, today: day(today) }, input, null)
-  return done.ok ? 'not refused' : done.error.code
-}
-/** What an account stands at, in debit, minor units. */
-const stands = async (code: string, asOf = '2199-01-01'): Promise<bigint> => {
-  const sum = (await sumAccounts(s.db, { to: day(asOf) }, 'USD')).find((a) => a.code === code)
-  return sum ? sum.debit.minor - sum.credit.minor : 0n
-}
-/** How much accounts moved while something happened. */
-const moved = async (codes: readonly string[], work: () => Promise<unknown>): Promise<bigint[]> => {
-  const before = await Promise.all(codes.map((c) => stands(c)))
-  await work()
-  return Promise.all(codes.map(async (c, i) => (await stands(c)) - before[i]!))
-}
-const work = (price: string, more: Record<string, unknown> = {}) => ({
-  description: 'Restoring a cello',
-  quantity: '1',
-  unitPrice: price,
-  ...more,
-})
+beforeAll(openDesk)
 
 describe('the drawer', () => {
   test('float, takings, cash out, banking, count: the day adds up', async () => {

@@ -1,71 +1,19 @@
+import { s, openDesk, onDay, refusedOn, see, stands, moved, agreed, billed } from './moneyDesk'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { addDays, day, type Day } from '@/core/day'
-import { findBusiness, type Business } from '@/data/queries/business'
 import { listPlansOfSales, sumPlanCharge } from '@/data/queries/plans'
 import { billSale } from '@/services/billing/billSale'
 import { creditInvoice } from '@/services/billing/creditInvoice'
-import type { Command } from '@/services/command'
 import { chargeLate } from '@/services/money/chargeExtra'
 import { takeReceipt } from '@/services/money/takeReceipt'
 import { keepCardForPlan, payOffPlan, quotePlanPayoff, reschedulePlan } from '@/services/plans/changePlan'
 import { giveUpLayaway } from '@/services/plans/giveUpLayaway'
 import { runDuePlans } from '@/clockwork/runPlans'
 import { keepCard } from '@/standins/card/askCard'
-import { saleView } from '@/model/sale/saleView'
 import { handOver } from '@/services/sales/handOver'
-import { startSale } from '@/services/sales/startSale'
-import { openTestShop, type TestShop } from './shop'
 import { listOpenDues } from '@/data/queries/due'
-import { sumAccounts } from '@/data/queries/balances'
-import { sentence } from '@/contract/sentences'
 
-let s: TestShop
-let business: Business
-beforeAll(async () => {
-  s = await openTestShop()
-  business = (await findBusiness(s.db))!
-})
-
-/** Does something on a day of its own. */
-const onDay = async <I, A>(today: string, command: Command<I, A>, input: I): Promise<A> => {
-  const done = await command.answer({ db: s.db, today: day(today) }, input, null)
-  if (!done.ok) throw new Error(sentence(done.error))
-  return done.value
-}
-const refusedOn = async <I, A>(today: string, command: Command<I, A>, input: unknown): Promise<string> => {
-  const done = await command.answer({ db: s.db, today: day(today) }, input, null)
-  return done.ok ? 'not refused' : done.error.code
-}
-const see = async (saleId: number, today: string) => (await saleView(s.db, saleId, business, day(today)))!
-/** What an account stands at, in debit, minor units. */
-const stands = async (code: string, asOf = '2199-01-01'): Promise<bigint> => {
-  const sum = (await sumAccounts(s.db, { to: day(asOf) }, 'USD')).find((a) => a.code === code)
-  return sum ? sum.debit.minor - sum.credit.minor : 0n
-}
-/** How much accounts moved while something happened. */
-const moved = async (codes: readonly string[], work: () => Promise<unknown>): Promise<bigint[]> => {
-  const before = await Promise.all(codes.map((c) => stands(c)))
-  await work()
-  return Promise.all(codes.map(async (c, i) => (await stands(c)) - before[i]!))
-}
-const work = (price: string, more: Record<string, unknown> = {}) => ({
-  description: 'Restoring a cello',
-  quantity: '1',
-  unitPrice: price,
-  ...more,
-})
-const agreed = (price: string, arrangement: unknown, customerId = s.customer) =>
-  onDay('2026-03-01', startSale, {
-    customerId,
-    agreed: true,
-    lines: [work(price)],
-    arrangement: arrangement as never,
-  })
-/** Handed over and billed on a day. */
-const billed = async (saleId: number, on: string) => {
-  await onDay(on, handOver, { saleId })
-  return onDay(on, billSale, { saleId, what: 'handed-over', issue: true })
-}
+beforeAll(openDesk)
 
 describe('layaway', () => {
   // 900.00 + 74.25 = 974.25; 20 % first = 194.85; the rest 779.40 in three: 259.80 each.
