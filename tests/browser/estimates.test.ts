@@ -1,56 +1,10 @@
-import { Key, By, type WebDriver } from 'selenium-webdriver'
+import { till, driver, i, openDesk, closeDesk, get } from './shopDesk'
+import { Key, By } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { handsOn, keys, openBrowser, openTill, PASSPHRASE, type Till } from './till'
+import { handsOn, keys, openBrowser } from './till'
 
-let till: Till
-let driver: WebDriver
-let i: ReturnType<typeof handsOn>
-beforeAll(async () => {
-  till = await openTill('front')
-  const r = till.request
-  await r('POST', '/setup', {
-    name: 'Tern Strings',
-    currency: 'USD',
-    openingDate: '2026-01-01',
-    passphrase: PASSPHRASE,
-    taxCodes: [{ code: 'STD', name: 'Sales tax', components: [{ name: 'Tax', rate: '0.0825' }] }],
-  })
-  await r('POST', '/price-levels', { code: 'SCHOOL', name: 'Schools', percentOff: '10' })
-  await r('POST', '/customers', { name: 'Alder Street', email: 'alder@mail.example', priceLevel: 'SCHOOL' })
-  await r('POST', '/goods', {
-    code: 'CASE',
-    name: 'Fitted case',
-    kind: 'stock',
-    price: '185.00',
-    onShopfront: true,
-  })
-  await r('POST', '/goods', {
-    code: 'ROS',
-    name: 'Rosin',
-    kind: 'stock',
-    price: '12.50',
-    onShopfront: true,
-    barcode: '21001',
-    prices: [{ fromQuantity: '10', price: '11.00' }],
-  })
-  await r('POST', '/goods', { code: 'BOW', name: 'Bow', kind: 'stock', price: '229.00' })
-  await r('POST', '/stock-counts', {
-    lines: [
-      { goodsId: 1, counted: '3', unitCost: '90.00' },
-      { goodsId: 2, counted: '40', unitCost: '6.00' },
-      { goodsId: 3, counted: '2', unitCost: '120.00' },
-    ],
-  })
-  driver = await openBrowser()
-  i = handsOn(driver, till.base)
-  await i.signIn()
-})
-afterAll(async () => {
-  await driver?.quit()
-  await till?.close()
-})
-
-const get = async (path: string) => (await till.request('GET', path)).body
+beforeAll(openDesk)
+afterAll(closeDesk)
 
 describe('with the customer on the phone', () => {
   test('an order for a new customer takes under 90 seconds of keys', async () => {

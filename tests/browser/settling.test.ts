@@ -1,65 +1,9 @@
-import type { WebDriver } from 'selenium-webdriver'
+import { till, driver, i, openDesk, closeDesk, get, ORLA, agreed, handOverAndBill, take, tiesAgree } from './moneyDesk'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { handsOn, openBrowser, openTill, PASSPHRASE, TODAY, type Till } from './till'
+import { TODAY } from './till'
 
-let till: Till
-let driver: WebDriver
-let i: ReturnType<typeof handsOn>
-beforeAll(async () => {
-  till = await openTill('promises')
-  await till.request('POST', '/setup', {
-    name: 'Tern Strings',
-    currency: 'USD',
-    openingDate: '2026-01-01',
-    passphrase: PASSPHRASE,
-    taxCodes: [{ code: 'STD', name: 'Sales tax', components: [{ name: 'Tax', rate: '0.0825' }] }],
-  })
-  for (const name of ['Orla Vance', 'Ines Marlowe', 'Piers Hallow'])
-    await till.request('POST', '/customers', { name, email: `${name.split(' ')[0]!.toLowerCase()}@mail.example` })
-  driver = await openBrowser()
-  i = handsOn(driver, till.base)
-  await i.signIn()
-})
-afterAll(async () => {
-  await driver?.quit()
-  await till?.close()
-})
-
-const get = async (path: string) => (await till.request('GET', path)).body
-const ORLA = 2
-/** An agreed sale of one thing, as over the phone. */
-const agreed = async (unitPrice: string, title = 'A restored cello'): Promise<number> =>
-  (
-    await till.request('POST', '/sales', {
-      customerId: ORLA,
-      agreed: true,
-      title,
-      lines: [{ description: title, quantity: '1', unitPrice }],
-    })
-  ).body.id
-const handOverAndBill = async (): Promise<void> => {
-  await i.click('Hand over')
-  await i.see('work or charge: done or not')
-  await i.doIt()
-  await i.see('The cost of what left is in the books.')
-  await i.gone()
-  await i.click('Bill')
-  await i.doIt()
-  await i.see('issued')
-  await i.gone()
-}
-/** Takes what is proposed for a sale, by transfer. */
-const take = async (saleId: number, amount: string): Promise<void> => {
-  await i.go(`/money-in?customer=${ORLA}&sale=${saleId}`)
-  await i.see('Afterwards')
-  await i.type('Amount', amount)
-  await i.doIt()
-  await i.see('What it paid')
-}
-const tiesAgree = async (): Promise<void> => {
-  const { ties } = await get('/books/ties')
-  expect(ties.filter((t: { difference: string }) => t.difference !== '0.00')).toEqual([])
-}
+beforeAll(openDesk)
+afterAll(closeDesk)
 
 describe('from agreement to settled', () => {
   test('on terms, paid early: the discount is shown before, and taken by itself', async () => {
