@@ -24,6 +24,13 @@ module.exports = {
     only('services-know-the-model', 'services', ['core', 'data', 'contract', 'model']),
     only('documents-know-the-model', 'documents', ['core', 'data', 'contract', 'model']),
     only('standins-know-data', 'standins', ['core', 'data']),
+    only('lists-are-columns', 'lists', ['core', 'contract', 'model']),
+    {
+      name: 'lists-take-types-of-the-model-alone',
+      severity: 'error',
+      from: { path: '^src/lists/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/model/', dependencyTypesNot: ['type-only'] },
+    },
     only('clockwork-knows-services', 'clockwork', [
       'core',
       'data',
@@ -42,7 +49,14 @@ module.exports = {
       'documents',
       'standins',
       'clockwork',
+      'lists',
     ]),
+    {
+      name: 'pages-read-the-model',
+      severity: 'error',
+      from: { path: '^src/app/' },
+      to: { path: '^src/(data|standins|clockwork)/' },
+    },
     only('workers-know-core-and-documents', 'workers', ['core', 'documents', 'services']),
     {
       name: 'ui-knows-core',

@@ -1,6 +1,4 @@
 import { present } from '@/core/present'
-import ExcelJS from 'exceljs'
-import Papa from 'papaparse'
 import { database } from '@/data/connect'
 import { readEverything } from '@/data/queries/everything'
 import { findBusiness } from '@/data/queries/business'
@@ -19,27 +17,10 @@ import { bearerOf, cookieOf, mayEnter, SESSION_COOKIE } from './entry'
 import { refuseEntry } from './serve'
 import { provedLately } from '@/services/access/signIn'
 import { log } from '@/log'
-import { TABLES } from './tables'
+import { findList } from './lists'
+import { asCsv, asJson, asPdf, asXlsx, MOST_ON_PAPER } from './lists/files'
+import type { Fields } from '@/lists/field'
 import { layoutInput } from '@/contract/layout'
-import type { Table } from '@/api/tables/table'
-
-/** A plain number may begin with a sign; anything else that begins so, a spreadsheet would take for a formula. */
-const PLAIN_NUMBER = /^[-+]?\d+(?:[.,]\d+)*\s?%?$/
-const defused = (cell: string): string => (/^[=+@\t\r\n-]/.test(cell) && !PLAIN_NUMBER.test(cell) ? `'${cell}` : cell)
-
-const asCsv = (table: Table): string =>
-  Papa.unparse({ fields: [...table.columns], data: table.rows.map((r) => r.map(defused)) }, { newline: '\r\n' })
-
-const asXlsx = async (table: Table, name: string): Promise<Buffer> => {
-  const book = new ExcelJS.Workbook()
-  const sheet = book.addWorksheet(name.slice(0, 31))
-  sheet.addRow([...table.columns]).font = { bold: true }
-  for (const row of table.rows) sheet.addRow(row.map(defused))
-  sheet.columns.forEach((column, i) => {
-    column.width = Math.min(50, Math.max(10, ...table.rows.slice(0, 200).map((r) => (r[i] ?? '').length + 2)))
-  })
-  return Buffer.from(await book.xlsx.writeBuffer())
-}
 
 const file = (body: string | Buffer, type: string, name: string, inline = false): Response =>
   new Response(typeof body === 'string' ? body : new Uint8Array(body), {
@@ -143,6 +124,41 @@ const everything = async (request: Request): Promise<Response> => {
   return file(JSON.stringify(await readEverything(database())), 'application/json', 'everything.json')
 }
 
+const SHEET = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
+
+/** What an address narrows a list to, in words for the head of a sheet. */
+const sayFilter = (query: URLSearchParams, fields: Fields): string =>
+  [...query]
+    .flatMap(([name, value]) =>
+      Object.hasOwn(fields, name) && value !== '' ? [`${fields[name]?.label}: ${value}`] : [],
+    )
+    .join(', ')
+
+/** A list as a file: `invoices.csv`, `.xlsx`, `.pdf` or `.json`, narrowed and sorted as its address says. */
+const listFile = async (path: string, asked: Asked, query: URLSearchParams): Promise<Response | null> => {
+  const [, name = '', type] = /^([a-z-]+)\.(csv|xlsx|pdf|json)$/.exec(path) ?? []
+  const found = findList(name)
+  if (!found) return null
+  const where = { ...asked, currency: asked.business.currency }
+  const read = await found.read(where, Object.fromEntries(query), 'all')
+  switch (type) {
+    case 'csv':
+      return file(asCsv(found.list, read, where), 'text/csv; charset=utf-8', `${name}.csv`)
+    case 'xlsx':
+      return file(await asXlsx(found.list, read, where), SHEET, `${name}.xlsx`)
+    case 'json':
+      return Response.json(asJson(found.list, read, where), { headers: { 'cache-control': 'no-store' } })
+    default:
+      if (read.rows.length > MOST_ON_PAPER)
+        return problem(
+          422,
+          'too-long-for-paper',
+          `${read.rows.length} rows are too many for paper; it takes ${MOST_ON_PAPER}. Narrow the list, or take CSV or XLSX.`,
+        )
+      return pdf(await asPdf(found.list, read, where, sayFilter(query, found.list.fields)), name)
+  }
+}
+
 const answerExport = async (request: Request): Promise<Response> => {
   const stopped = refuseEntry(await mayEnter(request))
   if (stopped) return stopped
@@ -151,19 +167,9 @@ const answerExport = async (request: Request): Promise<Response> => {
   const url = new URL(request.url)
   const path = url.pathname.replace(/^\/api\/v1\/export\//, '')
   if (path === 'everything.json') return everything(request)
-  const [, name = '', type] = /^([a-z-]+)\.(csv|xlsx)$/.exec(path) ?? []
-  const table = Object.hasOwn(TABLES, name)
-    ? await present(TABLES[name])({ db: database(), business, today: businessDate(), query: url.searchParams })
-    : null
-  if (table)
-    return type === 'csv'
-      ? file(asCsv(table), 'text/csv; charset=utf-8', `${name}.csv`)
-      : file(
-          await asXlsx(table, name),
-          'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-          `${name}.xlsx`,
-        )
   const asked = { db: database(), business, today: businessDate() }
+  const list = await listFile(path, asked, url.searchParams)
+  if (list) return list
   const nothing = problem(404, 'not-found', `There is nothing to save at ${path}.`)
   for (const [pattern, answer] of OTHERS) {
     const match = pattern.exec(path)

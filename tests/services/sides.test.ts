@@ -1,30 +1,24 @@
 import { beforeAll, describe, expect, test } from 'vitest'
 import { runDuePlans } from '@/clockwork/runPlans'
-import { addDays, day } from '@/core/day'
+import { day } from '@/core/day'
 import { forecast, forecastInput } from '@/core/receivables'
-import { sumMoney, toDecimalString } from '@/core/money'
-import { findBusiness, type Business } from '@/data/queries/business'
-import { invoiceFilter, listRegister, sumRegister } from '@/data/queries/invoiceRegister'
+import { sumMoney, toDecimalString, type Money } from '@/core/money'
+import { type Business } from '@/data/queries/business'
+import { invoices } from '@/api/lists/money'
 import { AGE_GROUPS, ageBy } from '@/data/queries/receivables'
-import { billSale } from '@/services/billing/billSale'
 import { creditInvoice } from '@/services/billing/creditInvoice'
-import type { Command } from '@/services/command'
-import { sellAtCounter } from '@/services/money/sellAtCounter'
 import { takeReceipt } from '@/services/money/takeReceipt'
-import { addCustomer } from '@/services/people/keepCustomer'
 import { readBackTests, readForecastFacts } from '@/model/receivables/expected'
 import { keepView } from '@/services/views/keepView'
 import { readOpenItems } from '@/model/receivables/openItems'
 import { readOweMost, readPayHabits } from '@/model/receivables/payHabits'
 import { readPlanBook } from '@/model/plan/planBook'
-import { handOver } from '@/services/sales/handOver'
-import { startSale } from '@/services/sales/startSale'
-import { openTestShop, type TestShop } from './shop'
+import { openSides, type Sides } from './sidesDesk'
+import type { TestShop } from './shop'
 import { deleteSavedView, listSavedViews } from '@/data/queries/savedView'
 import { sumRole } from '@/data/queries/balances'
 import { readLayawayBook } from '@/model/plan/layawayBook'
 import { readHeldReport } from '@/model/held/heldReport'
-import { sentence } from '@/contract/sentences'
 
 let s: TestShop
 let business: Business
@@ -32,84 +26,20 @@ let quick: number
 let slow: number
 let plan: number
 let layaway: number
-
-const onDay = async <I, A>(today: string, command: Command<I, A>, input: I): Promise<A> => {
-  const done = await command.answer({ db: s.db, today: day(today) }, input, null)
-  if (!done.ok) throw new Error(sentence(done.error))
-  return done.value
-}
-/** Sold, handed over and billed on a day, due ten days later. */
-const billed = async (customerId: number, on: string, unitPrice: string, more: Record<string, unknown> = {}) => {
-  const sale = await onDay(on, startSale, {
-    customerId,
-    agreed: true,
-    lines: [{ description: 'A bow', quantity: '1', unitPrice, taxCode: 'ZERO' }],
-    arrangement: { kind: 'terms', net: 10 },
-    ...more,
-  })
-  await onDay(on, handOver, { saleId: sale.id })
-  return { saleId: sale.id, invoice: await onDay(on, billSale, { saleId: sale.id, what: 'handed-over', issue: true }) }
-}
+let onDay: Sides['onDay']
 
 beforeAll(async () => {
-  s = await openTestShop()
-  quick = await s.run(addCustomer, { name: 'Quick Quill', email: 'quick@mail.example' })
-  slow = await s.run(addCustomer, { name: 'Slow Sal' })
-  // Quick pays two days early, Slow twenty days late: four bills each, from January on.
-  for (const [customerId, late] of [
-    [quick, -2],
-    [slow, 20],
-  ] as const)
-    for (const on of ['2026-01-05', '2026-01-19', '2026-02-02', '2026-02-09']) {
-      const { invoice } = await billed(customerId, on, '100.00')
-      await onDay(addDays(day(on), 10 + late), takeReceipt, {
-        customerId,
-        method: 'transfer',
-        amount: '100.00',
-        for: [{ dueId: invoice.dues[0]!.id, amount: '100.00' }],
-      })
-    }
-  await billed(quick, '2026-03-01', '300.00', { kind: 'repairs', channel: 'phone' })
-  await billed(slow, '2026-03-01', '500.00', { channel: 'counter' })
-  plan = (
-    await billed(quick, '2026-03-02', '600.00', {
-      arrangement: {
-        kind: 'installments',
-        count: 6,
-        every: 'month',
-        firstDue: '2026-04-02',
-        charge: { flat: '60.00' },
-      },
-    })
-  ).saleId
-  layaway = (
-    await onDay('2026-03-02', startSale, {
-      customerId: slow,
-      agreed: true,
-      lines: [{ description: 'A lute', quantity: '1', unitPrice: '400.00', taxCode: 'ZERO' }],
-      arrangement: { kind: 'layaway', firstPercent: '25', months: 3 },
-    })
-  ).id
-  await onDay('2026-03-02', takeReceipt, {
-    method: 'cash',
-    amount: '150.00',
-    for: [{ saleId: layaway, amount: '150.00' }],
-  })
-  await onDay('2026-03-03', takeReceipt, { customerId: slow, method: 'card', amount: '12.00', for: 'account' })
-  await onDay('2026-03-03', sellAtCounter, { lines: [{ goodsId: s.rosin, quantity: '2' }], method: 'cash' })
-  business = (await findBusiness(s.db))!
+  ;({ s, business, quick, slow, plan, layaway, onDay } = await openSides())
 })
 
 describe('the register of invoices', () => {
-  const about = { today: day('2026-03-20'), currency: 'USD' }
   const find = async (query: Record<string, string>) => {
-    const filter = invoiceFilter(query, 'USD')
-    const rows = await listRegister(s.db, filter, { limit: 100 }, about)
-    const sums = await sumRegister(s.db, filter, about)
+    const where = { db: s.db, business, today: day('2026-03-20'), currency: 'USD' }
+    const { rows, sums, count } = await invoices.read(where, query, 'all')
     // The sums are those of the rows, credit notes taken off.
     const signed = rows.reduce((sum, r) => sum + (r.kind === 'credit-note' ? -r.gross.minor : r.gross.minor), 0n)
-    expect([sums.count, sums.gross.minor]).toEqual([rows.length, signed])
-    expect(sums.open.minor).toBe(rows.reduce((sum, r) => sum + r.open.minor, 0n))
+    expect([count, sums.gross]).toEqual([rows.length, { minor: signed, currency: 'USD' }])
+    expect((sums.open as Money).minor).toBe(rows.reduce((sum, r) => sum + r.open.minor, 0n))
     return rows
   }
   test.each([

@@ -1,9 +1,10 @@
 import { present } from '@/core/present'
-import { and, asc, eq, sql } from 'drizzle-orm'
+import { and, asc, eq, sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
 import { address, contact, customer } from '../schema'
+import { cutTo, inOrder, type Part } from './inOrder'
 import { matchesWords } from './search'
 
 export interface Terms {
@@ -192,13 +193,38 @@ export interface CustomerFilter {
   readonly tag?: string
 }
 
-/** Customers by name, a page at a time after `after`, with what they owe (late apart), what is held, and their sales. */
+const ORDERS: Readonly<Record<string, SQL>> = {
+  id: sql`customer.id`,
+  name: sql`lower(customer.name)`,
+  contact: sql`nullif(lower(customer.contact), '')`,
+  reach: sql`nullif(customer.phone || customer.email, '')`,
+  email: sql`nullif(lower(customer.email), '')`,
+  phone: sql`nullif(customer.phone, '')`,
+  kind: sql`nullif(lower(customer.kind), '')`,
+  owed: sql`d.owed`,
+  late: sql`d.late`,
+  held: sql`h.held`,
+  sales: sql`s.sales`,
+}
+/** What only a join with all they owe, hold or bought can order by. */
+const BY_MONEY: readonly string[] = ['owed', 'late', 'held', 'sales']
+
+/** Customers by name where no order is asked for, with what they owe (late apart), what is held, and their sales. */
 export const listCustomers = async (
   db: Db,
   filter: CustomerFilter,
-  page: { readonly limit: number; readonly after?: { readonly name: string; readonly id: number } },
+  part: Part<{ readonly name: string; readonly id: number }>,
   scope: { readonly today: Day; readonly currency: string },
 ): Promise<CustomerStanding[]> => {
+  const order = inOrder(ORDERS, part.order, sql`lower(customer.name), customer.id`)
+  const sums =
+    part.order && BY_MONEY.includes(part.order.by)
+      ? sql`
+        left join (select customer_id, sum(amount - filled) as owed, sum(amount - filled) filter (where due_on < ${scope.today}) as late
+                     from due where filled < amount group by customer_id) d on d.customer_id = customer.id
+        left join (select customer_id, sum(amount) as held from held group by customer_id) h on h.customer_id = customer.id
+        left join (select customer_id, count(*) as sales from sale group by customer_id) s on s.customer_id = customer.id`
+      : sql``
   const rows = await db.execute<
     Record<'owed' | 'late' | 'held', string> & {
       id: number
@@ -211,7 +237,7 @@ export const listCustomers = async (
     }
   >(sql`
     with picked as (
-      select id, name, contact, email, phone, kind from ${customer}
+      select customer.id, name, contact, email, phone, kind, row_number() over (order by ${order}) as place from ${customer} ${sums}
        where ${and(
          filter.id ? eq(customer.id, filter.id) : sql`not ${customer.walkIn} and ${customer.joinedToId} is null`,
          filter.tag ? sql`${filter.tag} = any(${customer.tags})` : undefined,
@@ -221,11 +247,11 @@ export const listCustomers = async (
          filter.owing
            ? sql`exists (select from due d where d.customer_id = ${customer.id} and d.filled < d.amount)`
            : undefined,
-         page.after
-           ? sql`(lower(${customer.name}), ${customer.id}) > (lower(${page.after.name}), ${page.after.id}::int)`
+         part.after
+           ? sql`(lower(${customer.name}), ${customer.id}) > (lower(${part.after.name}), ${part.after.id}::int)`
            : undefined,
        )}
-       order by lower(name), id limit ${page.limit}
+       order by ${order} ${cutTo(part)}
     )
     select p.*, coalesce(d.owed, 0)::text as owed, coalesce(d.late, 0)::text as late, coalesce(h.held, 0)::text as held, s.sales
       from picked p
@@ -233,7 +259,7 @@ export const listCustomers = async (
                            from due where customer_id = p.id and filled < amount) d on true
       left join lateral (select sum(amount) as held from held where customer_id = p.id) h on true
       left join lateral (select count(*)::int as sales from sale where customer_id = p.id) s on true
-     order by lower(p.name), p.id`)
+     order by p.place`)
   const amount = (text: string): Money => money(BigInt(text), scope.currency)
   return rows.map((r) => ({
     id: r.id,

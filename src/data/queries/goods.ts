@@ -1,8 +1,9 @@
 import { present } from '@/core/present'
-import { and, asc, eq, inArray, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, sql, type SQLWrapper } from 'drizzle-orm'
 import { decimal, type Decimal } from '@/core/money'
 import type { Db } from '../connect'
 import { goods, goodsPart } from '../schema'
+import { inOrder, type Part as ListPart } from './inOrder'
 import { matchesWords } from './search'
 
 export type GoodsKind = 'stock' | 'work' | 'charge' | 'kit'
@@ -125,12 +126,24 @@ export interface GoodsFilter {
   readonly low?: boolean
 }
 
+const ORDERS: Readonly<Record<string, SQLWrapper>> = {
+  code: sql`lower(${goods.code})`,
+  name: sql`lower(${goods.name})`,
+  kind: goods.kind,
+  barcode: sql`nullif(${goods.barcode}, '')`,
+  weight: goods.weight,
+  reorderAt: goods.reorderAt,
+}
+/** What the query can order goods by; anything else takes them all. */
+export const ordersGoods = (by: string): boolean => Object.hasOwn(ORDERS, by)
+
+/** Goods that fit, by code where no order is asked for. */
 export const listGoods = async (
   db: Db,
   filter: GoodsFilter,
-  page: { readonly limit: number; readonly after?: { readonly code: string } },
+  part: ListPart<{ readonly code: string }>,
 ): Promise<Goods[]> => {
-  const rows = await db
+  const all = db
     .select()
     .from(goods)
     .where(
@@ -143,12 +156,12 @@ export const listGoods = async (
           : undefined,
         filter.kind ? eq(goods.kind, filter.kind) : undefined,
         filter.search ? matchesWords(filter.search, [goods.code, goods.name, goods.barcode]) : undefined,
-        page.after ? sql`${goods.code} > ${page.after.code}` : undefined,
+        part.after ? sql`${goods.code} > ${part.after.code}` : undefined,
       ),
     )
-    .orderBy(asc(goods.code))
-    .limit(page.limit)
-  return withParts(db, rows)
+    .orderBy(inOrder(ORDERS, part.order, sql`${goods.code} asc`))
+    .offset(part.offset ?? 0)
+  return withParts(db, await (part.limit === undefined ? all : all.limit(part.limit)))
 }
 
 export const insertGoods = async (db: Db, row: typeof goods.$inferInsert, parts: readonly Part[]): Promise<number> => {

@@ -1,8 +1,9 @@
 import { present } from '@/core/present'
 import { sql, type SQL } from 'drizzle-orm'
-import { isDay, type Day } from '@/core/day'
-import { money, parseMoney, type Money } from '@/core/money'
+import type { Day } from '@/core/day'
+import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
+import { cutTo, inOrder, type Part } from './inOrder'
 import { matchesPaper } from './search'
 import { invoice, sale } from '../schema'
 
@@ -73,11 +74,25 @@ const where = (f: InvoiceFilter, today: Day): SQL => {
   )
 }
 
-/** Invoices, counter sales and credit notes that fit, the newest first, a page at a time. */
+const ORDERS: Readonly<Record<string, SQL>> = {
+  number: sql`invoice.number`,
+  kind: sql`invoice.kind`,
+  on: sql`invoice.on_day`,
+  customer: sql`lower(customer.name)`,
+  sale: sql`sale.number`,
+  title: sql`lower(sale.title)`,
+  net: sql`invoice.net`,
+  tax: sql`invoice.tax`,
+  gross: sql`invoice.gross`,
+  open: OPEN,
+  due: sql`o.due`,
+}
+
+/** Invoices, counter sales and credit notes that fit, the newest first where no order is asked for. */
 export const listRegister = async (
   db: Db,
   filter: InvoiceFilter,
-  page: { readonly limit: number; readonly after?: number },
+  part: Part,
   about: { readonly today: Day; readonly currency: string },
 ): Promise<RegisterRow[]> => {
   const rows = await db.execute<
@@ -95,8 +110,8 @@ export const listRegister = async (
     select invoice.id, invoice.number, invoice.kind, invoice.on_day::text, invoice.customer_id, customer.name as customer, invoice.sale_id,
            sale.number as sale_number, sale.title, invoice.net::text, invoice.tax::text, invoice.gross::text, ${OPEN}::text as open, o.due::text as due
       from invoice ${NAMES} ${OPEN_DUES}
-     where ${where(filter, about.today)} ${page.after ? sql`and invoice.id < ${page.after}` : sql``}
-     order by invoice.id desc limit ${page.limit}`)
+     where ${where(filter, about.today)} ${part.after ? sql`and invoice.id < ${part.after}` : sql``}
+     order by ${inOrder(ORDERS, part.order, sql`invoice.id desc`)} ${cutTo(part)}`)
   const amount = (text: string): Money => money(BigInt(text), about.currency)
   return rows.map((r) => ({
     id: r.id,
@@ -141,29 +156,5 @@ export const sumRegister = async (
     tax: amount(row.tax),
     gross: amount(row.gross),
     open: amount(row.open),
-  }
-}
-
-/** A filter from an address: what is not understood is left out. */
-export const invoiceFilter = (query: Readonly<Record<string, string | undefined>>, currency: string): InvoiceFilter => {
-  const number = (name: string) => (/^\d{1,9}$/.test(query[name] ?? '') ? Number(query[name]) : undefined)
-  const dayOf = (name: string) => {
-    const text = query[name] ?? ''
-    return isDay(text) ? text : undefined
-  }
-  const amount = (name: string) => {
-    const parsed = query[name] ? parseMoney(query[name], currency) : null
-    return parsed?.ok ? parsed.value : undefined
-  }
-  return {
-    customerId: number('customer'),
-    goodsId: number('goods'),
-    state: INVOICE_STATES.find((s) => s === query.state),
-    kind: (['invoice', 'counter', 'credit-note'] as const).find((k) => k === query.kind),
-    from: dayOf('from'),
-    to: dayOf('to'),
-    least: amount('least'),
-    most: amount('most'),
-    search: query.search || undefined,
   }
 }

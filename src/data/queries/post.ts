@@ -1,9 +1,10 @@
 import { present } from '@/core/present'
-import { and, asc, desc, eq, sql } from 'drizzle-orm'
+import { and, asc, eq, sql, type SQLWrapper } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { Db } from '../connect'
 import { customer, post } from '../schema'
-import { isOneOf } from './search'
+import { inOrder, type Part } from './inOrder'
+import { isOneOf, matchesPaper } from './search'
 
 export type PostState = 'waiting' | 'sent' | 'bounced' | 'dropped'
 
@@ -30,15 +31,24 @@ export interface PostFilter {
   readonly customerId?: number
   readonly saleId?: number
   readonly state?: PostState
+  readonly search?: string
 }
 
-/** Letters, newest first. */
-export const listPost = async (
-  db: Db,
-  filter: PostFilter,
-  page: { readonly limit: number; readonly after?: number },
-): Promise<PostRow[]> => {
-  const rows = await db
+const ORDERS: Readonly<Record<string, SQLWrapper>> = {
+  day: sql`coalesce(${post.sentOn}, ${post.writtenOn})`,
+  written: post.writtenOn,
+  sent: post.sentOn,
+  to: sql`lower(${post.recipient})`,
+  customer: sql`lower(${customer.name})`,
+  paper: post.paper,
+  subject: sql`lower(${post.subject})`,
+  state: post.state,
+  problem: sql`nullif(${post.problem}, '')`,
+}
+
+/** Letters that fit, the newest first where no order is asked for. */
+export const listPost = async (db: Db, filter: PostFilter, part: Part): Promise<PostRow[]> => {
+  const all = db
     .select({ post, customerName: customer.name })
     .from(post)
     .innerJoin(customer, eq(customer.id, post.customerId))
@@ -48,11 +58,15 @@ export const listPost = async (
         filter.customerId ? eq(post.customerId, filter.customerId) : undefined,
         filter.saleId ? eq(post.saleId, filter.saleId) : undefined,
         filter.state ? eq(post.state, filter.state) : undefined,
-        page.after ? sql`${post.id} < ${page.after}` : undefined,
+        filter.search
+          ? matchesPaper(filter.search, { customerId: post.customerId, columns: [post.recipient, post.subject] })
+          : undefined,
+        part.after ? sql`${post.id} < ${part.after}` : undefined,
       ),
     )
-    .orderBy(desc(post.id))
-    .limit(page.limit)
+    .orderBy(inOrder(ORDERS, part.order, sql`${post.id} desc`))
+    .offset(part.offset ?? 0)
+  const rows = await (part.limit === undefined ? all : all.limit(part.limit))
   return rows.map(({ post: p, customerName }) => ({
     ...p,
     customerName,

@@ -4,7 +4,9 @@ import type { Method } from '@/core/ledger'
 import { type Money, money } from '@/core/money'
 import type { Db } from '../connect'
 import { receipt, customer, receiptVoid, heldMove } from '../schema'
-import { eq, and, sql, desc, asc } from 'drizzle-orm'
+import { eq, and, sql, desc, asc, type SQLWrapper } from 'drizzle-orm'
+import { present } from '@/core/present'
+import { inOrder, type Part } from './inOrder'
 import { matchesPaper, isOneOf } from './search'
 
 export interface ReceiptRow {
@@ -86,35 +88,71 @@ export interface ReceiptFilter {
   readonly invoiceId?: number
 }
 
-/** Receipts, newest first, a page at a time. */
+const fits = (filter: ReceiptFilter) =>
+  and(
+    filter.customerId ? eq(receipt.customerId, filter.customerId) : undefined,
+    filter.on ? eq(receipt.onDay, filter.on) : undefined,
+    filter.from ? sql`${receipt.onDay} >= ${filter.from}` : undefined,
+    filter.to ? sql`${receipt.onDay} <= ${filter.to}` : undefined,
+    filter.method ? eq(receipt.method, filter.method) : undefined,
+    filter.amount ? eq(receipt.amount, filter.amount.minor) : undefined,
+    filter.invoiceId ? eq(receipt.invoiceId, filter.invoiceId) : undefined,
+    filter.search
+      ? matchesPaper(filter.search, {
+          customerId: receipt.customerId,
+          columns: [receipt.number, receipt.reference],
+        })
+      : undefined,
+  )
+
+const ORDERS: Readonly<Record<string, SQLWrapper>> = {
+  number: receipt.number,
+  customer: sql`lower(${customer.name})`,
+  on: receipt.onDay,
+  method: receipt.method,
+  reference: sql`nullif(lower(${receipt.reference}), '')`,
+  amount: receipt.amount,
+  voidedOn: receiptVoid.onDay,
+}
+
+/** Receipts that fit, the newest first where no order is asked for. */
 export const listReceipts = async (
   db: Db,
   filter: ReceiptFilter,
-  page: { readonly limit: number; readonly after?: number },
+  part: Part,
   currency: string,
 ): Promise<ReceiptRow[]> => {
-  const rows = await receipts(db)
-    .where(
-      and(
-        filter.customerId ? eq(receipt.customerId, filter.customerId) : undefined,
-        filter.on ? eq(receipt.onDay, filter.on) : undefined,
-        filter.from ? sql`${receipt.onDay} >= ${filter.from}` : undefined,
-        filter.to ? sql`${receipt.onDay} <= ${filter.to}` : undefined,
-        filter.method ? eq(receipt.method, filter.method) : undefined,
-        filter.amount ? eq(receipt.amount, filter.amount.minor) : undefined,
-        filter.invoiceId ? eq(receipt.invoiceId, filter.invoiceId) : undefined,
-        filter.search
-          ? matchesPaper(filter.search, {
-              customerId: receipt.customerId,
-              columns: [receipt.number, receipt.reference],
-            })
-          : undefined,
-        page.after ? sql`${receipt.id} < ${page.after}` : undefined,
-      ),
-    )
-    .orderBy(desc(receipt.id))
-    .limit(page.limit)
+  const all = receipts(db)
+    .where(and(fits(filter), part.after ? sql`${receipt.id} < ${part.after}` : undefined))
+    .orderBy(inOrder(ORDERS, part.order, sql`${receipt.id} desc`))
+    .offset(part.offset ?? 0)
+  const rows = await (part.limit === undefined ? all : all.limit(part.limit))
   return rows.map((r) => mapReceipt(r, currency))
+}
+
+/** How many receipts fit, and what they come to; those taken back count for nothing. */
+export const sumReceipts = async (
+  db: Db,
+  filter: ReceiptFilter,
+  currency: string,
+): Promise<{ readonly count: number; readonly amount: Money }> => {
+  const row = present(
+    (
+      await db
+        .select({
+          count: sql<number>`count(*)::int`,
+          amount: sql<string>`coalesce(sum(${receipt.amount}), 0)::text`,
+        })
+        .from(receipt)
+        .where(
+          and(
+            fits(filter),
+            sql`not exists (select from ${receiptVoid} where ${receiptVoid.receiptId} = ${receipt.id})`,
+          ),
+        )
+    )[0],
+  )
+  return { count: row.count, amount: money(BigInt(row.amount), currency) }
 }
 
 export const receiptsByIds = async (db: Db, ids: readonly number[], currency: string): Promise<ReceiptRow[]> =>

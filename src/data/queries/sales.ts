@@ -1,10 +1,11 @@
 // Long, because it is all the queries of one aggregate: the sale with its lines, versions and handovers.
 import { present } from '@/core/present'
-import { and, desc, eq, inArray, sql, type SQL } from 'drizzle-orm'
+import { and, eq, inArray, sql, type SQL, type SQLWrapper } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { decimal, money, type Decimal, type Money } from '@/core/money'
 import type { Db } from '../connect'
 import { customer, sale } from '../schema'
+import { inOrder, type Part } from './inOrder'
 import { isOneOf, matchesPaper } from './search'
 
 export interface SaleRow {
@@ -99,16 +100,34 @@ const standsIs = (stands: string, today: Day): SQL =>
         ? sql`${sale.stage} in ('draft', 'offered', 'agreed', 'owing')`
         : sql`${sale.stage} = ${stands}`
 
-/** Ids of sales, newest first, a page at a time. */
-export const listSaleIds = async (
-  db: Db,
-  filter: SaleFilter,
-  page: { readonly limit: number; readonly after?: number },
-  today: Day,
-): Promise<number[]> => {
-  const rows = await db
-    .select({ id: sale.id })
-    .from(sale)
+const OPEN_OF = (today: Day) =>
+  sql`(select sale_id, sum(amount - filled) as open, sum(amount - filled) filter (where due_on < ${today}) as late from due where filled < amount group by sale_id) o`
+const HELD_OF = sql`(select sale_id, sum(amount) as held from held where sale_id is not null group by sale_id) h`
+const BY_MONEY: readonly string[] = ['open', 'late', 'held', 'received']
+
+const ORDERS: Readonly<Record<string, SQLWrapper>> = {
+  number: sale.number,
+  customer: sql`(select lower(name) from customer where customer.id = ${sale.customerId})`,
+  title: sql`nullif(lower(${sale.title}), '')`,
+  stands: sql`array_position(array['draft', 'offered', 'agreed', 'owing', 'settled', 'declined', 'cancelled'], ${sale.stage})`,
+  startedOn: sale.startedOn,
+  agreedOn: sale.agreedOn,
+  total: sale.total,
+  billed: sale.billed,
+  open: sql`o.open`,
+  late: sql`o.late`,
+  held: sql`h.held`,
+  received: sql`${sale.billed} - coalesce(o.open, 0) + coalesce(h.held, 0)`,
+}
+
+/** Ids of sales that fit, the newest first where no order is asked for. */
+export const listSaleIds = async (db: Db, filter: SaleFilter, part: Part, today: Day): Promise<number[]> => {
+  const all = db.select({ id: sale.id }).from(sale).$dynamic()
+  const from =
+    part.order && BY_MONEY.includes(part.order.by)
+      ? all.leftJoin(OPEN_OF(today), sql`o.sale_id = ${sale.id}`).leftJoin(HELD_OF, sql`h.sale_id = ${sale.id}`)
+      : all
+  const sorted = from
     .where(
       and(
         filter.customerId ? eq(sale.customerId, filter.customerId) : undefined,
@@ -121,12 +140,12 @@ export const listSaleIds = async (
               columns: [sql`${sale.number}::text`, sale.title, sale.purchaseOrder],
             })
           : undefined,
-        page.after ? sql`${sale.id} < ${page.after}` : undefined,
+        part.after ? sql`${sale.id} < ${part.after}` : undefined,
       ),
     )
-    .orderBy(desc(sale.id))
-    .limit(page.limit)
-  return rows.map((r) => r.id)
+    .orderBy(inOrder(ORDERS, part.order, sql`${sale.id} desc`))
+    .offset(part.offset ?? 0)
+  return (await (part.limit === undefined ? sorted : sorted.limit(part.limit))).map((r) => r.id)
 }
 
 /** How many sales stand where. */

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { minorDigits, money, type Money } from '@/core/money'
 import type { Db } from '../connect'
+import { cutTo, type Part } from './inOrder'
 
 interface Span {
   readonly from: Day
@@ -55,12 +56,7 @@ export interface SaleCostRow {
 }
 
 /** The money side of sales agreed in a span, newest first: offered, agreed, billed, expected and actual cost. */
-export const listSaleCosts = async (
-  db: Db,
-  span: Span,
-  page: { readonly limit: number; readonly after?: number },
-  currency: string,
-): Promise<SaleCostRow[]> => {
+export const listSaleCosts = async (db: Db, span: Span, part: Part, currency: string): Promise<SaleCostRow[]> => {
   const rows = await db.execute<Record<string, string | number | null>>(sql`
     select s.id, s.number, c.name as customer, s.title, o.gross::text as offered, a.gross::text as agreed,
            coalesce(b.gross, 0)::text as billed, coalesce(b.net, 0)::text as net,
@@ -73,8 +69,8 @@ export const listSaleCosts = async (
       left join lateral (select sum(case when h.direction = 'out' then l.cost else -l.cost end) as cost
                            from handover h join handover_line l on l.handover_id = h.id where h.sale_id = s.id) h on true
      where s.agreed_on between ${span.from} and ${span.to} and s.closed_as is null and a.gross is not null
-       and ${page.after ? sql`s.id < ${page.after}` : sql`true`}
-     order by s.id desc limit ${page.limit}`)
+       and ${part.after ? sql`s.id < ${part.after}` : sql`true`}
+     order by s.id desc ${cutTo(part)}`)
   const amount = (text: string | number | null | undefined): Money => money(BigInt(text ?? 0), currency)
   return rows.map((r) => ({
     saleId: r.id as number,

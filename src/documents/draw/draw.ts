@@ -1,5 +1,6 @@
 import type { LaidPaper } from '@/documents/paper'
 import { drawLabels, type Label } from './drawLabels'
+import { drawList, type ListOnPaper } from './drawList'
 import { drawPaper } from './drawPaper'
 import { drawSlip, type SlipOnPaper } from './drawSlip'
 
@@ -8,6 +9,7 @@ export type Drawing =
   | { readonly as: 'paper'; readonly laid: LaidPaper }
   | { readonly as: 'slip'; readonly slip: SlipOnPaper }
   | { readonly as: 'labels'; readonly labels: readonly Label[] }
+  | { readonly as: 'list'; readonly list: ListOnPaper }
 
 /** Draws it: a PDF that can be searched, and read aloud. */
 export const draw = (drawing: Drawing): Promise<Buffer> => {
@@ -18,5 +20,7 @@ export const draw = (drawing: Drawing): Promise<Buffer> => {
       return drawSlip(drawing.slip)
     case 'labels':
       return drawLabels(drawing.labels)
+    case 'list':
+      return drawList(drawing.list)
   }
 }

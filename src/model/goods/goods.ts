@@ -4,6 +4,7 @@ import { kitsAvailable, unitCost, type Shelf } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findGoods, listGoods, type Goods, type GoodsFilter } from '@/data/queries/goods'
+import type { Part } from '@/data/queries/inOrder'
 import { listGoodsSuppliers } from '@/data/queries/suppliers'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import { pricesView } from './pricesOf'
@@ -78,9 +79,11 @@ export const readGoods = async (db: Db, id: number, business: Business): Promise
 export const readGoodsList = async (
   db: Db,
   filter: GoodsFilter,
-  page: { readonly limit: number; readonly after?: { readonly code: string } },
+  part: Part<{ readonly code: string }>,
   business: Business,
-): Promise<GoodsStanding[]> => standGoods(db, await listGoods(db, filter, page), business)
+): Promise<GoodsStanding[]> => standGoods(db, await listGoods(db, filter, part), business)
+
+export { ordersGoods } from '@/data/queries/goods'
 
 export const viewOfGoods = (s: GoodsStanding) => ({
   id: s.goods.id,

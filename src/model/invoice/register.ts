@@ -1,31 +1,28 @@
 import { findCustomer } from '@/data/queries/customers'
 import { findGoods } from '@/data/queries/goods'
-import { invoiceFilter, listRegister, sumRegister } from '@/data/queries/invoiceRegister'
+import type { Part } from '@/data/queries/inOrder'
+import { listRegister, sumRegister, type InvoiceFilter } from '@/data/queries/invoiceRegister'
 import { listSavedViews } from '@/data/queries/savedView'
 import type { Where } from '../where'
 
-export { type RegisterRow } from '@/data/queries/invoiceRegister'
+export type { InvoiceFilter, RegisterRow } from '@/data/queries/invoiceRegister'
 
-/** Invoices that fit what an address asks for, with their sums, the views kept of them, and the names of what is filtered by. */
-export const readRegister = async (
-  { db, today, currency }: Where,
-  query: Readonly<Record<string, string>>,
-  page: { readonly limit: number; readonly after?: number },
-) => {
-  const filter = invoiceFilter(query, currency)
+/** Invoices that fit, and what all of them come to, credit notes taken off. */
+export const readRegister = async ({ db, today, currency }: Where, filter: InvoiceFilter, part: Part) => {
   const about = { today, currency }
-  const [rows, sums, views, customer, goods] = await Promise.all([
-    listRegister(db, filter, page, about),
-    sumRegister(db, filter, about),
+  const [rows, sums] = await Promise.all([listRegister(db, filter, part, about), sumRegister(db, filter, about)])
+  return { rows, sums }
+}
+
+/** The lists kept by name, and the names of whom and what the register is narrowed to. */
+export const readRegisterNames = async (
+  { db, currency }: Where,
+  filter: { readonly customer: number | null; readonly goods: number | null },
+) => {
+  const [views, customer, goods] = await Promise.all([
     listSavedViews(db, 'invoices'),
-    filter.customerId ? findCustomer(db, filter.customerId, currency) : null,
-    filter.goodsId ? findGoods(db, [filter.goodsId]) : null,
+    filter.customer ? findCustomer(db, filter.customer, currency) : null,
+    filter.goods ? findGoods(db, [filter.goods]) : null,
   ])
-  return {
-    rows,
-    sums,
-    views,
-    customer: customer && { id: customer.id, name: customer.name },
-    goods: goods ? ([...goods.values()][0]?.name ?? null) : null,
-  }
+  return { views, customer: customer?.name ?? null, goods: goods ? ([...goods.values()][0]?.name ?? null) : null }
 }

@@ -2,6 +2,9 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findFile } from '@/data/queries/files'
 
+/** The size of paper the business prints on. */
+export const letterPaper = (business: Business): 'A4' | 'LETTER' => (business.paperSize === 'letter' ? 'LETTER' : 'A4')
+
 /** The business as its papers show it. */
 export const readLetterhead = async (db: Db, business: Business): Promise<Letterhead> => {
   const mark = business.markFileId === null ? null : await findFile(db, business.markFileId)
@@ -11,7 +14,7 @@ export const readLetterhead = async (db: Db, business: Business): Promise<Letter
     header: business.header,
     footer: business.footer,
     colour: business.colour,
-    size: business.paperSize === 'letter' ? 'LETTER' : 'A4',
+    size: letterPaper(business),
     mark: mark && { data: mark.body, format: mark.type === 'image/png' ? 'png' : 'jpg' },
   }
 }

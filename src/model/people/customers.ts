@@ -15,12 +15,15 @@ import {
 } from '@/data/queries/customers'
 import { findPriceLevel } from '@/data/queries/prices'
 import { listPaidDues } from '@/data/queries/receivables'
+import type { Part } from '@/data/queries/inOrder'
 import { listFiles } from '@/data/queries/files'
 import { listSaleIds, sumCommitted } from '@/data/queries/sales'
 import { listOpenDues } from '@/data/queries/due'
 import { listHeld } from '@/data/queries/held'
 import { listReceipts } from '@/data/queries/receipt'
 import { readStories } from '@/model/sale/readStories'
+
+export type { CustomerStanding } from '@/data/queries/customers'
 
 export const viewOfStanding = (s: CustomerStanding) => ({
   id: s.id,
@@ -37,10 +40,10 @@ export const viewOfStanding = (s: CustomerStanding) => ({
 export const readCustomers = (
   db: Db,
   filter: CustomerFilter,
-  page: { limit: number; after?: { name: string; id: number } },
+  part: Part<{ readonly name: string; readonly id: number }>,
   business: Business,
   today: Day,
-) => listCustomers(db, filter, page, { today, currency: business.currency })
+) => listCustomers(db, filter, part, { today, currency: business.currency })
 
 /** A customer as the HTTP interface answers it. */
 export const customerView = async (db: Db, id: number, business: Business, today: Day) => {

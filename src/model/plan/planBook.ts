@@ -4,6 +4,8 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { listPlanSums, type PlanSums } from '@/data/queries/plans'
 
+export type { PlanSums } from '@/data/queries/plans'
+
 /** All installment plans with what was paid of them, what is open and late, what comes next, and when they end. */
 export const readPlanBook = async (db: Db, wish: { readonly ended: boolean }, business: Business, today: Day) => {
   const rows = await listPlanSums(db, wish, today, business.currency)

@@ -1,17 +1,14 @@
 import { listFiles } from '@/data/queries/files'
+import type { Part } from '@/data/queries/inOrder'
 import { listMailbox } from '@/data/queries/mailbox'
 import { countPost, listPost, type PostFilter, type PostState } from '@/data/queries/post'
 import type { Where } from '../where'
 
-export { type PostState } from '@/data/queries/post'
+export type { PostRow, PostState } from '@/data/queries/post'
 export const POST_STATES: readonly PostState[] = ['waiting', 'sent', 'bounced', 'dropped']
 
-/** Letters, the newest first, a page at a time. */
-export const readPost = (
-  { db }: Where,
-  filter: PostFilter,
-  page: { readonly limit: number; readonly after?: number },
-) => listPost(db, filter, page)
+/** Letters that fit, the newest first where no order is asked for. */
+export const readPost = ({ db }: Where, filter: PostFilter, part: Part) => listPost(db, filter, part)
 
 /** A letter with what went with it; null where there is none. */
 export const readLetter = async ({ db }: Where, id: number) => {

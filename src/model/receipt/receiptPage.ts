@@ -1,4 +1,5 @@
-import { findReceipt, listReceipts, type ReceiptFilter } from '@/data/queries/receipt'
+import { findReceipt, listReceipts, sumReceipts, type ReceiptFilter } from '@/data/queries/receipt'
+import type { Part } from '@/data/queries/inOrder'
 import { readEntriesOf } from '../books/entry'
 import type { Where } from '../where'
 import { changeOf } from './changeOf'
@@ -21,9 +22,10 @@ export const readReceiptPage = async (where: Where, id: number) => {
   return { receipt, paid, discount, posted, change: changeOf(receipt) }
 }
 
-/** The receipt book, the newest first, a page at a time. */
-export const readReceiptBook = (
-  { db, currency }: Where,
-  filter: ReceiptFilter,
-  page: { readonly limit: number; readonly after?: number },
-) => listReceipts(db, filter, page, currency)
+export type { ReceiptRow } from '@/data/queries/receipt'
+
+/** The receipts that fit, and what all of them come to. */
+export const readReceiptBook = async ({ db, currency }: Where, filter: ReceiptFilter, part: Part) => {
+  const [rows, sums] = await Promise.all([listReceipts(db, filter, part, currency), sumReceipts(db, filter, currency)])
+  return { rows, sums }
+}

@@ -69,4 +69,4 @@ export const owedView = async (db: Db, filter: OwedWish, business: Business) => 
   }
 }
 
-export { AGE_GROUPS, readFlags, type AgeGroup } from '@/data/queries/receivables'
+export { AGE_GROUPS, readFlags, type AgedRow, type AgeGroup } from '@/data/queries/receivables'

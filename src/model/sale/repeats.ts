@@ -2,7 +2,10 @@ import { addMonths, type Day } from '@/core/day'
 import { toDecimalString, type Money } from '@/core/money'
 import { repeatDays } from '@/core/sale'
 import type { Db } from '@/data/connect'
+import type { Where } from '../where'
 import { listRepeats, type RepeatRow } from '@/data/queries/repeats'
+
+export type { RepeatRow }
 
 export const viewOfRepeat = (r: RepeatRow) => ({
   id: r.id,
@@ -22,6 +25,9 @@ export const viewOfRepeat = (r: RepeatRow) => ({
   byItself: r.byItself,
   stoppedOn: r.stoppedOn,
 })
+
+/** Everything that comes again, the next to come first. */
+export const readRepeats = ({ db, currency }: Where) => listRepeats(db, {}, currency)
 
 export interface Coming {
   readonly on: Day

@@ -66,9 +66,9 @@ export const readSaleCosts = async (
   db: Db,
   span: { readonly from: Day; readonly to: Day },
   business: Business,
-  page: { readonly limit: number; readonly after?: number },
+  part: { readonly limit?: number; readonly after?: number },
 ): Promise<SaleCost[]> =>
-  (await listSaleCosts(db, span, page, business.currency)).map((r) => ({
+  (await listSaleCosts(db, span, part, business.currency)).map((r) => ({
     ...r,
     margin: marginPercent(r.billedNet, toDecimal(r.actualCost), 1),
   }))
@@ -85,13 +85,22 @@ export const saleCostsView = async (...args: Parameters<typeof readSaleCosts>) =
     margin: r.margin?.toString() ?? null,
   }))
 
+export interface SalesBy {
+  readonly group: string
+  readonly sales: number
+  readonly total: Money
+  readonly billed: Money
+  /** Of what was agreed altogether, in percent to one place. */
+  readonly share: Decimal
+}
+
 /** Agreed and billed in a span of days, by kind or by channel. */
 export const readSalesBy = async (
   db: Db,
   span: { readonly from: Day; readonly to: Day },
   by: 'kind' | 'channel',
   currency: string,
-) =>
+): Promise<SalesBy[]> =>
   (await listSalesOf(db, span, by)).map((r) => ({
     group: r.group,
     sales: r.sales,

@@ -1,17 +1,28 @@
-import { countInHand, countStands, listSaleIds, type SaleFilter } from '@/data/queries/sales'
 import { listOpenBaskets } from '@/data/queries/baskets'
+import type { Part } from '@/data/queries/inOrder'
+import { countInHand, countStands, listSaleIds, type SaleFilter } from '@/data/queries/sales'
 import type { Where } from '../where'
 import { readStories } from './readStories'
+import type { Story } from './story'
 
-/** Sales that fit, the newest first, with how many stand where. */
+/** Stories read at a time, so that memory does not grow with the trade. */
+const AT_ONCE = 500
+
+/** Sales that fit, the newest first where no order is asked for. */
 export const readSaleList = async (
   { db, business, today }: Where,
   filter: SaleFilter,
-  page: { readonly limit: number; readonly after?: number },
-) => {
-  const [ids, counts] = await Promise.all([listSaleIds(db, filter, page, today), countStands(db, today)])
-  return { stories: await readStories(db, ids, business, today), counts }
+  part: Part,
+): Promise<readonly Story[]> => {
+  const ids = await listSaleIds(db, filter, part, today)
+  const stories: Story[] = []
+  for (let at = 0; at < ids.length; at += AT_ONCE)
+    stories.push(...(await readStories(db, ids.slice(at, at + AT_ONCE), business, today)))
+  return stories
 }
+
+/** How many sales stand where. */
+export const countSalesByStands = ({ db, today }: Where) => countStands(db, today)
 
 /** How many sales are agreed and not finished. */
 export const countSalesInHand = ({ db }: Where) => countInHand(db)

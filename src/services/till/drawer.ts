@@ -10,11 +10,9 @@ import {
   compareMoney,
 } from '@/core/money'
 import { KEPT_BY_PAPERS, postDrawerCount, postDrawerMove } from '@/core/ledger'
-import { type Day, addDays } from '@/core/day'
-import type { Db } from '@/data/connect'
 import { listAccounts } from '@/data/queries/accounts'
 import { takeNumber } from '@/data/queries/numbers'
-import { insertDrawerCount, insertDrawerMove, listDrawerCounts, listDrawerLines } from '@/data/queries/drawer'
+import { insertDrawerCount, insertDrawerMove } from '@/data/queries/drawer'
 import { defineCommand, paperDay, type Work } from '../command'
 import { needed, on, positiveAmount, amount } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
@@ -116,14 +114,3 @@ export const countDrawer = defineCommand('count-drawer', countInput, async (w, c
     }),
   }
 })
-
-/** The drawer on a day: what it opened with, everything that moved it, what should be in it, and how it was counted. */
-export const readDrawer = async (db: Db, on: Day, currency: string) => {
-  const [opening, lines, counts, now] = await Promise.all([
-    sumRole(db, 'drawer', addDays(on, -1), currency),
-    listDrawerLines(db, on, currency),
-    listDrawerCounts(db, { limit: 20, on }, currency),
-    sumRole(db, 'drawer', on, currency),
-  ])
-  return { on, opening, lines, counts, now }
-}

@@ -1,4 +1,3 @@
-// Long, because the six reports of one page share their parts; each is a small component of its own below.
 import { readAccounts } from '@/model/books/journal'
 import type { Metadata } from 'next'
 import Link from 'next/link'
@@ -49,7 +48,7 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
             <Link
               key={v}
               prefetch={false}
-              href={withQuery('/books', query, { view: v, after: undefined })}
+              href={withQuery('/books', query, { view: v, sort: undefined, page: undefined, search: undefined })}
               aria-current={v === view ? 'page' : undefined}
               className="border-b-[3px] border-transparent px-3 py-2 text-iron-700 first:pl-0 aria-[current]:border-rust-600 aria-[current]:font-bold aria-[current]:text-iron-900"
             >
@@ -60,10 +59,10 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
         {view !== 'closings' && <Span from={spans ? from : null} to={to} today={today} />}
       </div>
       {view === 'journal' && <Journal from={from} to={to} query={query} />}
-      {view === 'trial-balance' && <TrialBalance to={to} />}
+      {view === 'trial-balance' && <TrialBalance query={{ ...query, asOf: to }} />}
       {view === 'profit-and-loss' && <ProfitAndLoss from={from} to={to} />}
       {view === 'balance-sheet' && <BalanceSheet to={to} />}
-      {view === 'tax' && <Tax from={from} to={to} />}
+      {view === 'tax' && <Tax from={from} to={to} query={query} />}
       {view === 'ties' && <Ties to={to} />}
       {view === 'closings' && <Closings />}
     </>

@@ -5,7 +5,7 @@ import type { ReportRow } from '@/core/ledger'
 import { Part } from '@/app/(owner)/books/_views/Part'
 import Link from 'next/link'
 import { formatMoney, sumMoney, isZeroMoney } from '@/core/money'
-import { exportLinks } from '@/app/(owner)/books/_views/exportLinks'
+import { ListExport } from '@/ui/list/ListExport'
 
 export const BalanceSheet = async ({ to }: { to: Day }) => {
   const shop = await openShop()
@@ -81,7 +81,9 @@ export const BalanceSheet = async ({ to }: { to: Day }) => {
           ? '✓ what there is equals what is owed and what is yours'
           : `✗ the sides differ by ${formatMoney(b.difference)}`}
       </p>
-      {exportLinks('balance-sheet', `asOf=${to}`)}
+      <p className="no-print mt-5">
+        <ListExport name="balance-sheet" query={{ asOf: to }} />
+      </p>
     </>
   )
 }

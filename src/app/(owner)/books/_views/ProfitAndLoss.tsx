@@ -3,7 +3,7 @@ import { openShop } from '@/app/(owner)/_shop'
 import { readProfitAndLoss } from '@/model/books/books'
 import { Part } from '@/app/(owner)/books/_views/Part'
 import { formatMoney } from '@/core/money'
-import { exportLinks } from '@/app/(owner)/books/_views/exportLinks'
+import { ListExport } from '@/ui/list/ListExport'
 
 export const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
   const shop = await openShop()
@@ -39,7 +39,9 @@ export const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
         The {length} days before, {formatDay(before.from)} through {formatDay(before.to)}: income{' '}
         {formatMoney(earlier.totalIncome)}, profit {formatMoney(earlier.profit)}.
       </p>
-      {exportLinks('profit-and-loss', `from=${from}&to=${to}`)}
+      <p className="no-print mt-5">
+        <ListExport name="profit-and-loss" query={{ from, to }} />
+      </p>
     </>
   )
 }

@@ -1,65 +1,19 @@
-import { type Day, formatDay } from '@/core/day'
+import { openList } from '@/app/(owner)/_list'
 import { openShop } from '@/app/(owner)/_shop'
-import { readTax } from '@/model/books/journal'
-import { Empty } from '@/ui/Empty'
-import { formatMoney, sumMoney } from '@/core/money'
+import { tax } from '@/api/lists/books'
+import type { Shown } from '@/app/(owner)/books/_views/shown'
+import { ListExport } from '@/ui/list/ListExport'
+import { ListRows } from '@/ui/list/ListView'
 
-export const Tax = async ({ from, to }: { from: Day; to: Day }) => {
+export const Tax = async ({ from, to, query }: Shown) => {
   const shop = await openShop()
-  const { currency } = shop
-  const rows = await readTax(shop, { from, to })
-  if (rows.length === 0)
-    return (
-      <Empty>
-        Nothing was billed from {formatDay(from)} through {formatDay(to)}.
-      </Empty>
-    )
+  const open = await openList(tax, shop, { ...query, from, to })
   return (
-    <table className="ledger max-w-[760px]">
-      <thead>
-        <tr>
-          <th scope="col">Code</th>
-          <th scope="col">Tax</th>
-          <th scope="col" className="r">
-            Rate
-          </th>
-          <th scope="col" className="r">
-            Billed, net
-          </th>
-          <th scope="col" className="r">
-            Tax
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((r, i) => (
-          <tr key={i}>
-            <td className="font-figure">{r.code}</td>
-            <td>{r.component ?? r.name}</td>
-            <td className="fig">
-              {r.component ? `${r.rate.times(100).toString()} %` : r.treatment === 'exempt' ? 'exempt' : '0 %'}
-            </td>
-            <td className="fig">{formatMoney(r.net)}</td>
-            <td className="fig">{formatMoney(r.amount)}</td>
-          </tr>
-        ))}
-      </tbody>
-      <tbody>
-        <tr className="total">
-          <td />
-          <td />
-          <td />
-          <td className="r">tax due</td>
-          <td className="fig">
-            {formatMoney(
-              sumMoney(
-                rows.map((r) => r.amount),
-                currency,
-              ),
-            )}
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <>
+      <ListRows open={open} about={shop} className="max-w-3xl" />
+      <p className="no-print mt-5">
+        <ListExport name="tax" query={open.query} />
+      </p>
+    </>
   )
 }

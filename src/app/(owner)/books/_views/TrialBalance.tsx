@@ -1,55 +1,21 @@
-import type { Day } from '@/core/day'
+import { openList } from '@/app/(owner)/_list'
 import { openShop } from '@/app/(owner)/_shop'
-import { readTrialBalance } from '@/model/books/books'
-import Link from 'next/link'
-import { isZeroMoney, formatMoney } from '@/core/money'
-import { exportLinks } from '@/app/(owner)/books/_views/exportLinks'
+import { trialBalance } from '@/api/lists/books'
+import { subtractMoney, isZeroMoney, zeroMoney, type Money } from '@/core/money'
+import { ListExport } from '@/ui/list/ListExport'
+import { ListRows } from '@/ui/list/ListView'
 
-export const TrialBalance = async ({ to }: { to: Day }) => {
+export const TrialBalance = async ({ query }: { readonly query: Readonly<Record<string, string>> }) => {
   const shop = await openShop()
-  const { db, currency } = shop
-  const t = await readTrialBalance(db, to, currency)
+  const open = await openList(trialBalance, shop, query)
+  const side = (name: 'debit' | 'credit'): Money => (open.sums[name] as Money | undefined) ?? zeroMoney(shop.currency)
+  const agree = isZeroMoney(subtractMoney(side('debit'), side('credit')))
   return (
     <>
-      <table className="ledger max-w-[760px]">
-        <thead>
-          <tr>
-            <th scope="col" className="w-20">
-              Code
-            </th>
-            <th scope="col">Account</th>
-            <th scope="col" className="r w-[140px]">
-              Debit
-            </th>
-            <th scope="col" className="r w-[140px]">
-              Credit
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {t.rows.map((r) => (
-            <tr key={r.id} className="row">
-              <td className="font-figure">{r.code}</td>
-              <td>
-                <Link prefetch={false} data-row className="cover" href={`/books/accounts/${r.id}?to=${to}`}>
-                  {r.name}
-                </Link>
-              </td>
-              <td className="fig">{!isZeroMoney(r.debit) && formatMoney(r.debit)}</td>
-              <td className="fig">{!isZeroMoney(r.credit) && formatMoney(r.credit)}</td>
-            </tr>
-          ))}
-        </tbody>
-        <tbody>
-          <tr className="total">
-            <td />
-            <td className="r">{isZeroMoney(t.difference) ? 'both sides agree' : 'the sides differ'}</td>
-            <td className="fig">{formatMoney(t.debit)}</td>
-            <td className="fig">{formatMoney(t.credit)}</td>
-          </tr>
-        </tbody>
-      </table>
-      {exportLinks('trial-balance', `asOf=${to}`)}
+      <ListRows open={open} about={shop} foot={agree ? 'both sides agree' : 'the sides differ'} className="max-w-3xl" />
+      <p className="no-print mt-5">
+        <ListExport name="trial-balance" query={open.query} />
+      </p>
     </>
   )
 }

@@ -1,0 +1,36 @@
+import type { Fields } from '@/lists/field'
+import { balanceSheet, journal, profitAndLoss, tax, trialBalance } from './books'
+import { drawer, held, invoices, layaways, plans, receipts, receivables } from './money'
+import type { Reader } from './reader'
+import { customers, goods, offers, post, repeats, saleCosts, sales, salesByChannel, salesByKind, usual } from './sales'
+
+export const LISTS = {
+  sales,
+  invoices,
+  receipts,
+  receivables,
+  plans,
+  layaways,
+  held,
+  customers,
+  goods,
+  post,
+  offers,
+  'sale-costs': saleCosts,
+  'sales-by-kind': salesByKind,
+  'sales-by-channel': salesByChannel,
+  repeats,
+  usual,
+  drawer,
+  journal,
+  'trial-balance': trialBalance,
+  'profit-and-loss': profitAndLoss,
+  'balance-sheet': balanceSheet,
+  tax,
+} as const
+
+export type ListName = keyof typeof LISTS
+
+/** A list by the name in its address, whatever its rows are. */
+export const findList = (name: string): Reader<unknown, Fields> | null =>
+  Object.hasOwn(LISTS, name) ? (LISTS[name as ListName] as unknown as Reader<unknown, Fields>) : null

@@ -1,0 +1,94 @@
+import { isPositiveMoney, parseMoney, subtractMoney, type Money } from '@/core/money'
+import { drawerList } from '@/lists/drawer'
+import { heldList } from '@/lists/held'
+import { invoicesList } from '@/lists/invoices'
+import { layawaysList } from '@/lists/layaways'
+import { owedColumns, owedList } from '@/lists/owed'
+import { plansList } from '@/lists/plans'
+import { receiptsList } from '@/lists/receipts'
+import { drawerLines, readDrawer } from '@/model/bank/drawer'
+import { readHeldReport } from '@/model/held/heldReport'
+import { readRegister } from '@/model/invoice/register'
+import { readLayawayBook } from '@/model/plan/layawayBook'
+import { readPlanBook } from '@/model/plan/planBook'
+import { readReceiptBook } from '@/model/receipt/receiptPage'
+import { readOwed } from '@/model/receivables/owed'
+import { pageOfAll, pageOfQuery, partOf, reader } from './reader'
+
+/** An amount somebody filters by; more places than the currency has is no amount. */
+const amountOf = (text: string | null, currency: string): Money | undefined => {
+  const parsed = text === null ? null : parseMoney(text, currency)
+  return parsed?.ok ? parsed.value : undefined
+}
+
+export const invoices = reader(invoicesList, async (where, asked, size) => {
+  const f = asked.filter
+  const filter = {
+    search: f.search ?? undefined,
+    state: f.state ?? undefined,
+    kind: f.kind ?? undefined,
+    customerId: f.customer ?? undefined,
+    goodsId: f.goods ?? undefined,
+    from: f.from ?? undefined,
+    to: f.to ?? undefined,
+    least: amountOf(f.least, where.currency),
+    most: amountOf(f.most, where.currency),
+  }
+  const { rows, sums } = await readRegister(where, filter, partOf(asked, size, invoicesList.opensBy))
+  const { count, ...amounts } = sums
+  return pageOfQuery(invoicesList.columns, rows, size, { sums: amounts, count })
+})
+
+export const receipts = reader(receiptsList, async (where, asked, size) => {
+  const f = asked.filter
+  const filter = {
+    search: f.search ?? undefined,
+    method: f.method ?? undefined,
+    customerId: f.customer ?? undefined,
+    on: f.on ?? undefined,
+    from: f.from ?? undefined,
+    to: f.to ?? undefined,
+    amount: amountOf(f.amount, where.currency),
+  }
+  const { rows, sums } = await readReceiptBook(where, filter, partOf(asked, size, receiptsList.opensBy))
+  return pageOfQuery(receiptsList.columns, rows, size, { sums: { amount: sums.amount }, count: sums.count })
+})
+
+export const receivables = reader(owedList, async (where, asked, size) => {
+  const { asOf, by, group, show, kind, channel } = asked.filter
+  const wish = {
+    asOf: asOf ?? where.today,
+    by: by ?? 'due',
+    group: group ?? 'customer',
+    only: { kind: kind ?? undefined, channel: channel ?? undefined },
+  } as const
+  const { rows } = await readOwed(where.db, wish, where.business)
+  const shown = rows.filter((r) =>
+    show === 'late'
+      ? isPositiveMoney(subtractMoney(r.total, r.notDue))
+      : show === 'held'
+        ? isPositiveMoney(r.held) || isPositiveMoney(r.onAccount)
+        : true,
+  )
+  const columns = owedColumns(wish.group, where.business.ageLimits, { asOf, by })
+  return pageOfAll({ columns, opensBy: owedList.opensBy }, shown, asked, size, where)
+})
+
+export const plans = reader(plansList, async (where, asked, size) => {
+  const { rows } = await readPlanBook(where.db, { ended: asked.filter.ended === 'true' }, where.business, where.today)
+  return pageOfAll(plansList, rows, asked, size, where)
+})
+
+export const layaways = reader(layawaysList, async (where, asked, size) =>
+  pageOfAll(layawaysList, (await readLayawayBook(where.db, where.business, where.today)).rows, asked, size, where),
+)
+
+export const held = reader(heldList, async (where, asked, size) => {
+  const { lines } = await readHeldReport(where.db, asked.filter.asOf ?? where.today, where.currency)
+  return pageOfAll(heldList, lines, asked, size, where)
+})
+
+export const drawer = reader(drawerList, async (where, asked, size) => {
+  const drawer = await readDrawer(where.db, asked.filter.on ?? where.today, where.currency)
+  return pageOfAll(drawerList, drawerLines(drawer), asked, size, where)
+})

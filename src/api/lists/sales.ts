@@ -1,0 +1,108 @@
+import { addMonths, type Day } from '@/core/day'
+import { customersList } from '@/lists/customers'
+import { goodsList } from '@/lists/goods'
+import { postList } from '@/lists/post'
+import { repeatsList } from '@/lists/repeats'
+import { offersList, saleCostsList, salesByChannelList, salesByKindList } from '@/lists/saleReports'
+import { salesList } from '@/lists/sales'
+import { usualList } from '@/lists/usual'
+import { ordersGoods, readGoodsList } from '@/model/goods/goods'
+import { readCustomers } from '@/model/people/customers'
+import { readPost } from '@/model/post/post'
+import { readRepeats } from '@/model/sale/repeats'
+import { readOffers, readSaleCosts, readSalesBy } from '@/model/sale/reports'
+import { readSaleList } from '@/model/sale/saleList'
+import { readUsual } from '@/model/sale/usualGoods'
+import { pageOfAll, pageOfQuery, partOf, reader } from './reader'
+
+const spanOf = (filter: { readonly from: Day | null; readonly to: Day | null }, today: Day) => {
+  const to = filter.to ?? today
+  return { from: filter.from ?? addMonths(to, -12), to }
+}
+
+export const sales = reader(salesList, async (where, asked, size) => {
+  const { search, stands, kind, channel, customer } = asked.filter
+  const filter = {
+    search: search ?? undefined,
+    stands: stands ?? undefined,
+    kind: kind ?? undefined,
+    channel: channel ?? undefined,
+    customerId: customer ?? undefined,
+  }
+  const rows = await readSaleList(where, filter, partOf(asked, size, salesList.opensBy))
+  return pageOfQuery(salesList.columns, rows, size)
+})
+
+export const customers = reader(customersList, async ({ db, business, today }, asked, size) => {
+  const { search, show, tag } = asked.filter
+  const filter = { search: search ?? undefined, owing: show === 'owing', tag: tag ?? undefined }
+  const rows = await readCustomers(db, filter, partOf(asked, size, customersList.opensBy), business, today)
+  return pageOfQuery(customersList.columns, rows, size)
+})
+
+export const goods = reader(goodsList, async (where, asked, size) => {
+  const { search, kind, show, tag } = asked.filter
+  const filter = {
+    search: search ?? undefined,
+    kind: kind ?? undefined,
+    tag: tag ?? undefined,
+    low: show === 'low',
+    retired: show === 'retired',
+  }
+  // What lies on the shelf and what is set aside of it is reckoned, not kept: to sort by it, all that fit are read.
+  if (!ordersGoods(asked.sort.by))
+    return pageOfAll(goodsList, await readGoodsList(where.db, filter, {}, where.business), asked, size, where)
+  const part = partOf(asked, size, goodsList.opensBy)
+  return pageOfQuery(goodsList.columns, await readGoodsList(where.db, filter, part, where.business), size)
+})
+
+export const post = reader(postList, async (where, asked, size) => {
+  const { search, state } = asked.filter
+  const filter = { search: search ?? undefined, state: state ?? undefined }
+  return pageOfQuery(postList.columns, await readPost(where, filter, partOf(asked, size, postList.opensBy)), size)
+})
+
+export const offers = reader(offersList, async (where, asked, size) => {
+  const { db, business, today } = where
+  const rows = await readOffers(db, spanOf(asked.filter, today), asked.filter.by ?? 'month', business, today)
+  return pageOfAll(offersList, rows, asked, size, where)
+})
+
+export const saleCosts = reader(saleCostsList, async (where, asked, size) => {
+  const span = spanOf(asked.filter, where.today)
+  const { by, down } = saleCostsList.opensBy
+  const usual = asked.sort.by === by && asked.sort.down === down
+  if (!usual || size === 'all')
+    return pageOfAll(saleCostsList, await readSaleCosts(where.db, span, where.business, {}), asked, size, where)
+  const part = partOf(asked, size, saleCostsList.opensBy)
+  return pageOfQuery(saleCostsList.columns, await readSaleCosts(where.db, span, where.business, part), size)
+})
+
+export const salesByKind = reader(salesByKindList, async (where, asked, size) =>
+  pageOfAll(
+    salesByKindList,
+    await readSalesBy(where.db, spanOf(asked.filter, where.today), 'kind', where.currency),
+    asked,
+    size,
+    where,
+  ),
+)
+
+export const salesByChannel = reader(salesByChannelList, async (where, asked, size) =>
+  pageOfAll(
+    salesByChannelList,
+    await readSalesBy(where.db, spanOf(asked.filter, where.today), 'channel', where.currency),
+    asked,
+    size,
+    where,
+  ),
+)
+
+export const repeats = reader(repeatsList, async (where, asked, size) =>
+  pageOfAll(repeatsList, await readRepeats(where), asked, size, where),
+)
+
+export const usual = reader(usualList, async (where, asked, size) => {
+  const rows = (await readUsual(where.db, asked.filter.customer ?? 0, where.business, where.today, 500)) ?? []
+  return pageOfAll(usualList, rows, asked, size, where)
+})

@@ -1,0 +1,94 @@
+import { absMoney, isPositiveMoney, isZeroMoney, subtractMoney, type Money } from '@/core/money'
+import type { BalanceRow, JournalLine, ReportLine, TaxRow } from '@/model/books/bookRows'
+import { defineColumns, type Column } from './column'
+import { dayField, hiddenText, search, type Fields } from './field'
+import { defineList } from './list'
+
+const view = { view: hiddenText('View') }
+const asOf = { ...view, asOf: dayField('As of'), to: dayField('Through') }
+const span = { ...view, from: dayField('From'), to: dayField('Through') }
+
+const sides = <Row>(of: (row: Row) => Money): readonly Column<Row>[] => {
+  const side = (row: Row, positive: boolean): Money | null => {
+    const amount = of(row)
+    return !isZeroMoney(amount) && isPositiveMoney(amount) === positive ? absMoney(amount) : null
+  }
+  return [
+    { key: 'debit', head: 'Debit', as: 'money', of: (row) => side(row, true), sum: true },
+    { key: 'credit', head: 'Credit', as: 'money', of: (row) => side(row, false), sum: true },
+  ]
+}
+
+export const journalList = defineList<JournalLine>()({
+  name: 'journal',
+  title: 'Journal',
+  path: '/books',
+  fields: { ...span, search: search('Search entries', 'text, account') },
+  columns: defineColumns<JournalLine>([
+    { key: 'entry', head: 'Entry', as: 'count', of: (l) => l.entryId, only: 'file' },
+    { key: 'on', head: 'Day', as: 'day', of: (l) => l.on, tone: 'quiet' },
+    { key: 'text', head: 'What', as: 'text', of: (l) => l.text, href: (l) => l.href },
+    { key: 'account', head: 'Code', as: 'text', of: (l) => l.code, only: 'file' },
+    { key: 'name', head: 'Account', as: 'text', of: (l) => l.account, href: (l) => `/books/accounts/${l.accountId}` },
+    ...sides<JournalLine>((l) => l.amount),
+  ]),
+  opensBy: { by: 'on', down: true },
+  empty: 'Nothing was posted in these days. Papers post by themselves; your own entries can be written above.',
+  nothingFits: 'No entry fits.',
+})
+
+export const trialBalanceList = defineList<BalanceRow>()({
+  name: 'trial-balance',
+  title: 'Trial balance',
+  path: '/books',
+  fields: asOf,
+  columns: defineColumns<BalanceRow>([
+    { key: 'account', head: 'Code', as: 'text', of: (r) => r.code },
+    { key: 'name', head: 'Account', as: 'text', of: (r) => r.name, href: (r) => `/books/accounts/${r.id}` },
+    ...sides<BalanceRow>((r) => subtractMoney(r.debit, r.credit)),
+  ]),
+  opensBy: { by: 'account', down: false },
+  empty: 'Nothing is in the books by this day.',
+  foot: { says: 'total', inFile: true },
+  nothingFits: 'Nothing is in the books by this day.',
+})
+
+const report = <F extends Fields>(name: string, title: string, fields: F) =>
+  defineList<ReportLine>()({
+    name,
+    title,
+    path: '/books',
+    fields,
+    columns: defineColumns<ReportLine>([
+      { key: 'part', head: 'Part', as: 'text', of: (r) => r.part },
+      { key: 'account', head: 'Account', as: 'text', of: (r) => r.code },
+      { key: 'name', head: 'Name', as: 'text', of: (r) => r.name },
+      { key: 'amount', head: 'Amount', as: 'money', of: (r) => r.amount },
+    ]),
+    // A report has the order its parts are reckoned in.
+    opensBy: { by: '', down: false },
+    empty: 'Nothing is in the books in these days.',
+    nothingFits: 'Nothing is in the books in these days.',
+  })
+
+export const profitAndLossList = report('profit-and-loss', 'Profit and loss', span)
+export const balanceSheetList = report('balance-sheet', 'Balance sheet', asOf)
+
+export const taxList = defineList<TaxRow>()({
+  name: 'tax',
+  title: 'Tax',
+  path: '/books',
+  fields: span,
+  columns: defineColumns<TaxRow>([
+    { key: 'code', head: 'Code', as: 'text', of: (r) => r.code },
+    { key: 'name', head: 'Tax', as: 'text', of: (r) => r.component ?? r.name },
+    { key: 'treatment', head: 'Treatment', as: 'text', of: (r) => r.treatment, tone: 'quiet' },
+    { key: 'rate', head: 'Rate', as: 'percent', of: (r) => r.rate.times(100) },
+    { key: 'net', head: 'Billed, net', as: 'money', of: (r) => r.net },
+    { key: 'tax', head: 'Tax', as: 'money', of: (r) => r.amount, sum: true },
+  ]),
+  opensBy: { by: 'code', down: false },
+  foot: { says: 'tax due', inFile: false },
+  empty: 'No tax was charged in these days.',
+  nothingFits: 'No tax was charged in these days.',
+})

@@ -1,0 +1,54 @@
+import { formatDayShort } from '@/core/day'
+import { formatMoney, formatPrice, isZeroMoney, toDecimalString, toFourPlaces } from '@/core/money'
+import type { About, Column, Tone } from './column'
+
+/** A cell in a file: plain decimals and days, so that any program reads it. */
+export const fileCell = <Row>(column: Column<Row>, row: Row, about: About): string => {
+  switch (column.as) {
+    case 'text':
+      return column.of(row, about) ?? ''
+    case 'day':
+      return column.of(row) ?? ''
+    case 'yes':
+      return column.of(row) ? 'yes' : 'no'
+    case 'count':
+      return column.of(row)?.toString() ?? ''
+    case 'money': {
+      const amount = column.of(row)
+      return amount ? toDecimalString(amount) : ''
+    }
+    default:
+      return column.of(row)?.toDecimalPlaces(4).toString() ?? ''
+  }
+}
+
+/** A cell as it is read; empty where there is nothing to say. */
+export const shownCell = <Row>(column: Column<Row>, row: Row, about: About): string => {
+  switch (column.as) {
+    case 'text':
+      return column.of(row, about) ?? ''
+    case 'yes':
+      return column.of(row) ? 'yes' : ''
+    case 'day': {
+      const day = column.of(row)
+      return day ? formatDayShort(day, about.today) : ''
+    }
+    case 'money': {
+      const amount = column.of(row)
+      return !amount || (column.blankZero && isZeroMoney(amount)) ? '' : formatMoney(amount)
+    }
+    case 'count': {
+      const count = column.of(row)
+      return count === null || (column.blankZero && count === 0) ? '' : String(count)
+    }
+    default: {
+      const value = column.of(row)
+      if (value === null || (column.blankZero && value.isZero())) return ''
+      if (column.as === 'percent') return `${value.toString()} %`
+      return column.as === 'price' ? formatPrice(value, about.currency) : toFourPlaces(value)
+    }
+  }
+}
+
+export const toneOf = <Row>(column: Column<Row>, row: Row, about: About): Tone | undefined =>
+  typeof column.tone === 'function' ? column.tone(row, about) : column.tone

@@ -1,0 +1,86 @@
+import { createParser, parseAsInteger, parseAsString, parseAsStringLiteral } from 'nuqs/server'
+import { isDay, type Day } from '@/core/day'
+
+export interface Choice {
+  readonly value: string
+  readonly name: string
+}
+
+/** One thing a list can be narrowed by: how it stands in the address, and how it is asked for on the screen. */
+export interface Field<T> {
+  readonly as: 'search' | 'links' | 'choice' | 'day' | 'amount' | 'customer' | 'hidden'
+  readonly label: string
+  readonly placeholder?: string
+  readonly choices?: readonly Choice[]
+  /** What an address says; what is not understood is left out. */
+  readonly read: (text: string | undefined) => T | null
+}
+
+export type Fields = Readonly<Record<string, Field<unknown>>>
+export type FilterOf<F extends Fields> = { readonly [K in keyof F]: F[K] extends Field<infer T> ? T | null : never }
+
+const parseAsDay = createParser<Day>({ parse: (text) => (isDay(text) ? text : null), serialize: (day) => day })
+const parseAsId = createParser<number>({
+  parse: (text) => (/^\d{1,9}$/.test(text) ? parseAsInteger.parse(text) : null),
+  serialize: String,
+})
+const parseAsAmount = createParser<string>({
+  parse: (text) => (/^\d{1,12}([.,]\d{1,4})?$/.test(text) ? text.replace(',', '.') : null),
+  serialize: (amount) => amount,
+})
+
+export const search = (label: string, placeholder: string): Field<string> => ({
+  as: 'search',
+  label,
+  placeholder,
+  read: (text) => parseAsString.parseServerSide(text)?.trim() || null,
+})
+
+const literal =
+  (as: 'links' | 'choice') =>
+  <T extends string>(label: string, names: Readonly<Record<T, string>>, placeholder = 'any'): Field<T> => {
+    const values = Object.keys(names) as T[]
+    const parser = parseAsStringLiteral(values)
+    return {
+      as,
+      label,
+      placeholder,
+      choices: values.map((value) => ({ value, name: names[value] })),
+      read: (text) => parser.parseServerSide(text),
+    }
+  }
+
+/** One of a few, as links above the list. */
+export const links = literal('links')
+/** One of a few, as a field. */
+export const choice = literal('choice')
+
+export const dayField = (label: string): Field<Day> => ({
+  as: 'day',
+  label,
+  read: (text) => parseAsDay.parseServerSide(text),
+})
+/** A decimal string; the reader makes it an amount of its currency. */
+export const amountField = (label: string): Field<string> => ({
+  as: 'amount',
+  label,
+  read: (text) => parseAsAmount.parseServerSide(text),
+})
+export const customerField = (label: string): Field<number> => ({
+  as: 'customer',
+  label,
+  placeholder: 'anybody',
+  read: (text) => parseAsId.parseServerSide(text),
+})
+/** Stands in the address alone: chosen elsewhere. */
+export const hiddenId = (label: string): Field<number> => ({
+  as: 'hidden',
+  label,
+  read: (text) => parseAsId.parseServerSide(text),
+})
+export const hiddenDay = (label: string): Field<Day> => ({ ...dayField(label), as: 'hidden' })
+export const hiddenText = (label: string): Field<string> => ({
+  as: 'hidden',
+  label,
+  read: (text) => parseAsString.parseServerSide(text) || null,
+})

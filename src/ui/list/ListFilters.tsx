@@ -1,0 +1,102 @@
+'use client'
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import type { Day } from '@/core/day'
+import { withQuery } from '../address'
+import { DayField, MoneyField } from '../fields'
+import { findCustomers, Picker, type FoundCustomer } from '../Picker'
+
+/** A field as the screen needs it: without what reads it from an address. */
+export interface AskedField {
+  readonly name: string
+  readonly as: 'choice' | 'day' | 'amount' | 'customer'
+  readonly label: string
+  readonly placeholder?: string
+  readonly choices?: readonly { readonly value: string; readonly name: string }[]
+}
+
+interface Props {
+  readonly path: string
+  readonly query: Readonly<Record<string, string>>
+  readonly fields: readonly AskedField[]
+  readonly today: Day
+  readonly currency: string
+  /** The name of the customer it is narrowed to. */
+  readonly customer?: string | null
+}
+
+/** What a list can be narrowed by, as one line of fields; every choice stands in the address. */
+export const ListFilters = ({ path, query, fields, today, currency, customer }: Props) => {
+  const router = useRouter()
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
+  const valueOf = (name: string): string => typed[name] ?? query[name] ?? ''
+  const go = (change: Readonly<Record<string, string | undefined>>) =>
+    router.push(withQuery(path, query, { ...change, page: undefined }))
+  const field = (f: AskedField) => {
+    const { name, label } = f
+    const onValue = (value: string) => setTyped({ ...typed, [name]: value })
+    switch (f.as) {
+      case 'customer':
+        return (
+          <div key={name} className="w-56 max-sm:w-full">
+            <Picker
+              label={label}
+              chosen={customer ?? ''}
+              placeholder={f.placeholder}
+              find={findCustomers}
+              onPick={(c: FoundCustomer) => go({ [name]: String(c.id) })}
+            />
+          </div>
+        )
+      case 'choice':
+        return (
+          <label key={name} className="w-32 max-sm:w-[47%]">
+            <span className="label">{label}</span>
+            <select
+              className="field"
+              value={query[name] ?? ''}
+              onChange={(e) => go({ [name]: e.target.value || undefined })}
+            >
+              {f.placeholder !== '' && <option value="">{f.placeholder ?? 'any'}</option>}
+              {f.choices?.map((c) => (
+                <option key={c.value} value={c.value}>
+                  {c.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )
+      case 'day':
+        return (
+          <div key={name} className="w-32 max-sm:w-[47%]">
+            <DayField label={label} today={today} value={valueOf(name)} onValue={onValue} />
+          </div>
+        )
+      case 'amount':
+        return (
+          <div key={name} className="w-28 max-sm:w-[47%]">
+            <MoneyField label={label} currency={currency} value={valueOf(name)} onValue={onValue} />
+          </div>
+        )
+    }
+  }
+  const isTyped = fields.some((f) => f.as === 'day' || f.as === 'amount')
+  return (
+    <form
+      className="no-print flex flex-wrap items-end gap-3"
+      onSubmit={(e) => {
+        e.preventDefault()
+        go(Object.fromEntries(Object.entries(typed).map(([name, value]) => [name, value || undefined])))
+      }}
+    >
+      {fields.map(field)}
+      {isTyped && <button className="btn">Show</button>}
+      {Object.keys(query).some((name) => name !== 'sort' && name !== 'view') && (
+        <Link prefetch={false} className="pb-2 underline" href={withQuery(path, {}, { view: query.view })}>
+          all of them
+        </Link>
+      )}
+    </form>
+  )
+}

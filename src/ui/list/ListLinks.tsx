@@ -1,0 +1,38 @@
+import Link from 'next/link'
+import { withQuery } from '../address'
+
+interface Props {
+  readonly label: string
+  readonly name: string
+  readonly choices: readonly { readonly value: string; readonly name: string }[]
+  readonly path: string
+  readonly query: Readonly<Record<string, string>>
+  /** How many there are of each; choices without any are left out. */
+  readonly counts?: Readonly<Record<string, number>>
+}
+
+/** One of a few, as links; the one chosen leads back out, and so does `all` where there are more than two. */
+export const ListLinks = ({ label, name, choices, path, query, counts }: Props) => {
+  const here = query[name]
+  const shown = choices.filter((c) => !counts || counts[c.value] || c.value === here)
+  const link = (value: string | undefined, text: string, current: boolean) => (
+    <Link
+      key={text}
+      prefetch={false}
+      href={withQuery(path, query, { [name]: value, page: undefined })}
+      aria-current={current ? 'page' : undefined}
+      className="text-iron-700 aria-[current]:font-bold aria-[current]:text-rust-600"
+    >
+      {text}
+      {value !== undefined && counts?.[value] ? (
+        <span className="fig text-xs text-iron-500"> {counts[value]}</span>
+      ) : null}
+    </Link>
+  )
+  return (
+    <nav aria-label={label} className="no-print flex flex-wrap gap-x-4 gap-y-1">
+      {choices.length > 2 && link(undefined, 'all', here === undefined)}
+      {shown.map((c) => link(here === c.value && choices.length <= 2 ? undefined : c.value, c.name, here === c.value))}
+    </nav>
+  )
+}

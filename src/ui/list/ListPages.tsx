@@ -1,0 +1,31 @@
+import Link from 'next/link'
+import { withQuery } from '../address'
+
+interface Props {
+  readonly path: string
+  readonly query: Readonly<Record<string, string>>
+  readonly page: number
+  readonly more: boolean
+}
+
+/** The way to the pages before and after. */
+export const ListPages = ({ path, query, page, more }: Props) =>
+  page === 1 && !more ? null : (
+    <nav aria-label="Pages" className="no-print flex items-center gap-3 pt-3">
+      {page > 1 && (
+        <Link
+          prefetch={false}
+          className="btn"
+          href={withQuery(path, query, { page: page === 2 ? undefined : String(page - 1) })}
+        >
+          Previous page
+        </Link>
+      )}
+      <span className="sub">Page {page}</span>
+      {more && (
+        <Link prefetch={false} className="btn" rel="next" href={withQuery(path, query, { page: String(page + 1) })}>
+          Next page
+        </Link>
+      )}
+    </nav>
+  )

@@ -1,0 +1,180 @@
+import Link from 'next/link'
+import { Fragment, type ReactNode } from 'react'
+import { formatMoney, toFourPlaces, type Decimal, type Money } from '@/core/money'
+import { shownCell, toneOf } from '@/lists/cell'
+import { isFigure, onScreen, type About, type Column, type Tone } from '@/lists/column'
+import { saySort, type Sort } from '@/lists/list'
+import { withQuery } from '../address'
+
+const TONE: Readonly<Record<Tone, string>> = {
+  late: 'text-oxide-700',
+  quiet: 'text-iron-500',
+  held: 'text-brass-700',
+  paid: 'text-patina-700',
+  strong: 'font-bold',
+  struck: 'text-iron-500 line-through',
+}
+
+interface Props<Row> {
+  readonly columns: readonly Column<Row>[]
+  readonly rows: readonly Row[]
+  readonly about: About
+  /** Where its heads lead: the page, what its address says, and how it is sorted now. */
+  readonly path: string
+  readonly query: Readonly<Record<string, string>>
+  readonly sort: Sort
+  /** The name of its order in the address, where a page has several lists. */
+  readonly sortName?: string
+  readonly sums?: Readonly<Record<string, Money | Decimal | number>>
+  readonly foot?: string
+  /** Cells that are drawn rather than written. */
+  readonly cells?: Readonly<Record<string, (row: Row) => ReactNode>>
+  /** What stands before a row, such as a box to choose it; and the words of that column's head. */
+  readonly before?: { readonly head: string; readonly cell: (row: Row) => ReactNode }
+  readonly className?: string
+}
+
+/** A list as a table: heads that sort, rows that open, sums below; on a phone each row stands in two lines. */
+export const ListTable = <Row,>(props: Props<Row>) => {
+  const columns = onScreen(props.columns)
+  const first = columns.find((c) => c.href) ?? columns[0]
+  const main = columns.find((c) => isFigure(c) && c.as !== 'count' && !c.notOnPhone && c !== first)
+  const placeOf = (c: Column<Row>): string =>
+    c === first ? 'first' : c === main ? 'main' : c.notOnPhone ? 'not-on-phone' : 'rest'
+  return (
+    <table className={`ledger list ${props.className ?? ''}`}>
+      <thead>
+        <tr>
+          {props.before && (
+            <th scope="col">
+              <span className="sr-only">{props.before.head}</span>
+            </th>
+          )}
+          {columns.map((c) => (
+            <Head key={c.key} column={c} {...props} />
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {props.rows.map((row, i) => (
+          <tr key={i} className="row">
+            {props.before && <td className="before relative z-10">{props.before.cell(row)}</td>}
+            {columns.map((c) => (
+              <td
+                key={c.key}
+                data-head={c.head}
+                className={`${placeOf(c)} ${isFigure(c) ? 'fig' : 'max-w-[17vw] truncate max-sm:max-w-full'}`}
+              >
+                {props.cells?.[c.key]?.(row) ?? <Cell column={c} row={row} about={props.about} opens={c === first} />}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+      {props.foot && props.rows.length > 0 && (
+        <Foot columns={columns} sums={props.sums ?? {}} says={props.foot} before={props.before !== undefined} />
+      )}
+    </table>
+  )
+}
+
+const Head = <Row,>({
+  column,
+  path,
+  query,
+  sort,
+  sortName = 'sort',
+}: Pick<Props<Row>, 'path' | 'query' | 'sort' | 'sortName'> & { readonly column: Column<Row> }) => {
+  const here = sort.by === column.key
+  const down = here ? !sort.down : isFigure(column) || column.as === 'day'
+  return (
+    <th
+      scope="col"
+      className={isFigure(column) ? 'r' : undefined}
+      aria-sort={here ? (sort.down ? 'descending' : 'ascending') : undefined}
+    >
+      <Link
+        prefetch={false}
+        scroll={false}
+        href={withQuery(path, query, { [sortName]: saySort({ by: column.key, down }), page: undefined })}
+      >
+        {column.head}
+        {here && <span aria-hidden> {sort.down ? '↓' : '↑'}</span>}
+      </Link>
+    </th>
+  )
+}
+
+const Cell = <Row,>({
+  column,
+  row,
+  about,
+  opens,
+}: {
+  readonly column: Column<Row>
+  readonly row: Row
+  readonly about: About
+  readonly opens: boolean
+}) => {
+  const text = shownCell(column, row, about)
+  const tone = toneOf(column, row, about)
+  const note = column.note?.(row, about)
+  if (text === '' && !note && !opens) return null
+  const said = <span className={tone && TONE[tone]}>{text}</span>
+  return (
+    <>
+      {column.href ? (
+        <Link
+          prefetch={false}
+          data-row={opens ? '' : undefined}
+          className={opens ? 'cover' : 'relative z-10 hover:underline'}
+          href={column.href(row)}
+        >
+          {said}
+        </Link>
+      ) : (
+        said
+      )}
+      {note && <span className={`sub ${tone === 'late' ? 'text-oxide-700' : ''}`}> {note}</span>}
+    </>
+  )
+}
+
+const shownSum = (sum: Money | Decimal | number | undefined): string =>
+  sum === undefined ? '' : typeof sum === 'number' ? String(sum) : 'minor' in sum ? formatMoney(sum) : toFourPlaces(sum)
+
+const Foot = <Row,>({
+  columns,
+  sums,
+  says,
+  before,
+}: {
+  readonly columns: readonly Column<Row>[]
+  readonly sums: Readonly<Record<string, Money | Decimal | number>>
+  readonly says: string
+  readonly before: boolean
+}) => {
+  // The words stand in all the cells up to the first sum.
+  const from = columns.findIndex((c) => c.sum && sums[c.key] !== undefined)
+  const words = (from < 0 ? columns.length : from) + (before ? 1 : 0)
+  return (
+    <tbody>
+      <tr className="total">
+        <td colSpan={words} className="r says">
+          {says}
+        </td>
+        {columns.slice(from < 0 ? columns.length : from).map((c) => (
+          <Fragment key={c.key}>
+            {c.sum && sums[c.key] !== undefined ? (
+              <td data-head={c.head} className="fig">
+                {shownSum(sums[c.key])}
+              </td>
+            ) : (
+              <td />
+            )}
+          </Fragment>
+        ))}
+      </tr>
+    </tbody>
+  )
+}

@@ -1,0 +1,81 @@
+'use client'
+import { useEffect, useState } from 'react'
+import { toast } from 'sonner'
+import { call } from '../send'
+
+/** The form the boxes before the rows belong to. */
+export const CHOSEN = 'chosen-customers'
+
+interface Many {
+  readonly written: number
+  readonly skipped: readonly { readonly name: string; readonly why: string }[]
+}
+type Wish = 'statement' | 'open-items' | 'reminder'
+
+const boxes = (): readonly HTMLInputElement[] => [
+  ...document.querySelectorAll<HTMLInputElement>(`input[type=checkbox][form=${CHOSEN}]`),
+]
+const chosen = (): readonly number[] =>
+  boxes()
+    .filter((b) => b.checked)
+    .map((b) => Number(b.value))
+
+/** Letters to the customers whose boxes are ticked. */
+export const LettersToChosen = () => {
+  const [count, setCount] = useState(0)
+  const [busy, setBusy] = useState(false)
+  const [told, setTold] = useState<Many | null>(null)
+  useEffect(() => {
+    const changed = (e: Event) => {
+      if (e.target instanceof HTMLInputElement && e.target.form?.id === CHOSEN) setCount(chosen().length)
+    }
+    document.addEventListener('change', changed)
+    return () => document.removeEventListener('change', changed)
+  }, [])
+  const choose = (on: boolean) => {
+    for (const box of boxes()) box.checked = on && box.dataset.owes === 'yes'
+    setCount(chosen().length)
+  }
+  const write = async (what: Wish) => {
+    setBusy(true)
+    const done = await call<Many>('POST', '/letters/many', { customers: chosen(), what })
+    setBusy(false)
+    if (!done.ok) return toast(done.detail)
+    setTold(done.value)
+    toast(`${done.value.written} ${done.value.written === 1 ? 'letter waits' : 'letters wait'} in Post.`)
+    choose(false)
+  }
+  const button = (what: Wish, words: string) => (
+    <button type="button" className="btn" disabled={busy || count === 0} onClick={() => void write(what)}>
+      {words}
+    </button>
+  )
+  return (
+    <>
+      <form
+        id={CHOSEN}
+        className="no-print mb-2 flex flex-wrap items-center gap-2"
+        onSubmit={(e) => e.preventDefault()}
+      >
+        <button type="button" className="btn" onClick={() => choose(count === 0)}>
+          {count > 0 ? 'Choose nobody' : 'Choose all who owe'}
+        </button>
+        <span className="sub" aria-live="polite">
+          {count} chosen
+        </span>
+        {button('statement', 'Mail statements')}
+        {button('open-items', 'Mail what is open')}
+        {button('reminder', 'Remind them')}
+      </form>
+      {told && told.skipped.length > 0 && (
+        <ul role="status" className="mb-3 border-l-4 border-brass-600 bg-brass-100 px-3 py-2">
+          {told.skipped.map((s, i) => (
+            <li key={i}>
+              <b>{s.name}</b>: {s.why}
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  )
+}

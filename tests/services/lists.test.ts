@@ -1,0 +1,183 @@
+import { beforeAll, describe, expect, test } from 'vitest'
+import ExcelJS from 'exceljs'
+import Papa from 'papaparse'
+import { findList, LISTS } from '@/api/lists'
+import { asCsv, asJson, asPdf, asXlsx } from '@/api/lists/files'
+import { day } from '@/core/day'
+import { present } from '@/core/present'
+import { fileCell } from '@/lists/cell'
+import { inFile, onScreen } from '@/lists/column'
+import { readAsked } from '@/lists/list'
+import { sellAtCounter } from '@/services/money/sellAtCounter'
+import { writeLetter } from '@/services/post/writeLetter'
+import { offerSale } from '@/services/sales/offerSale'
+import { startRepeat } from '@/services/sales/keepRepeat'
+import { startSale } from '@/services/sales/startSale'
+import type { Where } from '@/model/where'
+import { pdfText } from './pdfText'
+import { openSides } from './sidesDesk'
+
+let where: Where
+let quick: number
+const NAMES = Object.keys(LISTS)
+const listOf = (name: string) => present(findList(name))
+/** What a list needs to be asked to have rows. */
+const queryOf = (name: string): Record<string, string> => {
+  if (name === 'usual') return { customer: String(quick) }
+  if (name === 'drawer') return { on: '2026-03-03' }
+  return {}
+}
+
+beforeAll(async () => {
+  const { s, business, quick: customer, plan, onDay } = await openSides()
+  quick = customer
+  where = { db: s.db, business, today: day('2026-03-20'), currency: 'USD' }
+  await onDay('2026-03-05', sellAtCounter, {
+    customerId: quick,
+    lines: [{ goodsId: s.rosin, quantity: '1' }],
+    method: 'cash',
+  })
+  const asked = await onDay('2026-03-06', startSale, {
+    customerId: quick,
+    lines: [{ description: 'A bow', quantity: '1', unitPrice: '80.00', taxCode: 'ZERO' }],
+  })
+  await onDay('2026-03-06', offerSale, { saleId: asked.id })
+  await onDay('2026-03-10', writeLetter, { paper: 'statement', paperId: quick })
+  await onDay('2026-03-10', startRepeat, {
+    saleId: plan,
+    every: 'month',
+    firstOn: '2026-04-02',
+    makes: 'order',
+    byItself: false,
+  })
+})
+
+describe.each(NAMES)('the list %s', (name) => {
+  test('has rows to speak of, and every column of a row can be read and written', async () => {
+    const { list, read } = listOf(name)
+    const { rows, columns } = await read(where, queryOf(name), 'all')
+    expect(rows.length).toBeGreaterThan(0)
+    for (const row of rows) for (const c of columns) expect(typeof fileCell(c, row, where)).toBe('string')
+    const keys = columns.map((c) => c.key)
+    expect(new Set(keys).size).toBe(keys.length)
+    expect(onScreen(columns).some((c) => c.href) || !list.path.startsWith('/owed')).toBe(true)
+  })
+
+  test('sorts by every column both ways: the same rows, figures and days in order, empty ones last', async () => {
+    const { read } = listOf(name)
+    const query = queryOf(name)
+    const all = await read(where, query, 'all')
+    const told = (rows: readonly unknown[]): string[] =>
+      rows.map((row) => all.columns.map((c) => fileCell(c, row, where)).join('|'))
+    for (const column of all.columns) {
+      const up = await read(where, { ...query, sort: column.key }, 'all')
+      const down = await read(where, { ...query, sort: `-${column.key}` }, 'all')
+      expect([...told(up.rows)].sort(), column.key).toEqual([...told(all.rows)].sort())
+      expect([...told(down.rows)].sort(), column.key).toEqual([...told(all.rows)].sort())
+      if (column.as === 'text' || column.as === 'yes') continue
+      for (const [rows, sign] of [
+        [up.rows, 1],
+        [down.rows, -1],
+      ] as const) {
+        const cells = rows.map((row) => fileCell(column, row, where))
+        const some = cells.filter((c) => c !== '')
+        if (column.as !== 'money' && column.as !== 'quantity')
+          expect(
+            cells.slice(some.length).every((c) => c === ''),
+            `${column.key}: empty last`,
+          ).toBe(true)
+        const nonZero = some.filter((c) => Number(c) !== 0)
+        const inOrder = column.as === 'day' ? [...some].sort() : [...nonZero].sort((a, b) => Number(a) - Number(b))
+        expect(column.as === 'day' ? some : nonZero, `${column.key} ${sign}`).toEqual(
+          sign === 1 ? inOrder : inOrder.reverse(),
+        )
+      }
+    }
+  })
+
+  test('comes in pages that hold every row once', async () => {
+    const { read } = listOf(name)
+    for (const sort of ['', `-${present(onScreen(listOf(name).list.columns)[0]).key}`]) {
+      const query = { ...queryOf(name), ...(sort ? { sort } : {}) }
+      const all = await read(where, query, 'all')
+      const seen: unknown[] = []
+      for (let page = 1; ; page++) {
+        const part = await read(where, { ...query, page: String(page) }, 3)
+        expect(part.rows.length).toBeLessThanOrEqual(3)
+        seen.push(...part.rows)
+        if (!part.more) break
+      }
+      expect(seen).toEqual(all.rows)
+    }
+  })
+
+  test('is the same in every kind of file', async () => {
+    const { list, read } = listOf(name)
+    const all = await read(where, queryOf(name), 'all')
+    const columns = inFile(all.columns)
+    const told = all.rows.map((row) => columns.map((c) => fileCell(c, row, where)))
+    const csv = Papa.parse<string[]>(asCsv(list, all, where)).data
+    const foot = list.foot?.inFile ? 1 : 0
+    expect(csv[0]).toEqual(columns.map((c) => c.key))
+    expect(csv.slice(1, csv.length - foot)).toEqual(told)
+    const json = asJson(list, all, where)
+    expect(json.rows.map((r) => Object.values(r))).toEqual(told)
+    const book = new ExcelJS.Workbook()
+    await book.xlsx.load((await asXlsx(list, all, where)) as unknown as ArrayBuffer)
+    const sheet = present(book.worksheets[0])
+    expect(sheet.rowCount).toBe(1 + told.length + foot)
+    expect((sheet.getRow(1).values as string[]).slice(1)).toEqual(columns.map((c) => c.key))
+  })
+
+  test('leaves out of its address what it does not understand', () => {
+    const { list } = listOf(name)
+    const nonsense = Object.fromEntries(Object.keys(list.fields).map((f) => [f, '’; drop table sale --']))
+    const asked = readAsked(list, { ...nonsense, sort: 'nonsense', page: '-7' })
+    expect(asked.page).toBe(1)
+    expect(asked.sort).toEqual(list.opensBy)
+    for (const [field, value] of Object.entries(asked.filter))
+      expect(present(list.fields[field]).as === 'search' || list.fields[field]?.as === 'hidden' || value === null).toBe(
+        true,
+      )
+  })
+})
+
+test('a spreadsheet gets figures it can add up, and no formula', async () => {
+  const { list, read } = listOf('receipts')
+  const all = await read(where, {}, 'all')
+  const book = new ExcelJS.Workbook()
+  await book.xlsx.load((await asXlsx(list, all, where)) as unknown as ArrayBuffer)
+  const sheet = present(book.worksheets[0])
+  const amounts = (sheet.getColumn(6).values as (number | string)[]).slice(2)
+  // Eight bills of 100.00 paid, 150.00 and 12.00 held, and two sales at the counter.
+  expect(amounts.filter((a) => a === 100)).toHaveLength(8)
+  expect(amounts).toHaveLength(12)
+  expect(amounts.every((a) => typeof a === 'number')).toBe(true)
+})
+
+test('on paper a list has its heads, its rows and its sum', async () => {
+  const { list, read } = listOf('held')
+  const all = await read(where, {}, 'all')
+  const text = await pdfText(await asPdf(list, all, where, 'As of: 2026-03-20'))
+  // 150.00 for the layaway and 12.00 on account, both Slow Sal's.
+  for (const word of [
+    'Held money',
+    'Customer',
+    'Slow Sal',
+    '150.00',
+    '12.00',
+    '162.00',
+    'Page 1 of 1',
+    'As of: 2026-03-20',
+  ])
+    expect(text).toContain(word)
+})
+
+test('a filter narrows what is read and what is summed alike', async () => {
+  const { read } = listOf('receipts')
+  const transfers = await read(where, { method: 'transfer', from: '2026-02-01' }, 'all')
+  // Quick paid on 10 and 17 February; Slow on 4 and 18 February, 4 and 11 March.
+  expect(transfers.rows).toHaveLength(6)
+  expect(transfers.sums).toEqual({ amount: { minor: 60000n, currency: 'USD' } })
+  expect(transfers.count).toBe(6)
+})
