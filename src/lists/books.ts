@@ -1,7 +1,10 @@
+import { formatDay } from '@/core/day'
+import type { Closing } from '@/model/books/journal'
 import { absMoney, isPositiveMoney, isZeroMoney, subtractMoney, type Money } from '@/core/money'
+import type { AccountRow } from '@/model/books/account'
 import type { BalanceRow, JournalLine, ReportLine, TaxRow } from '@/model/books/bookRows'
 import { defineColumns, type Column } from './column'
-import { dayField, hiddenText, search, type Fields } from './field'
+import { dayField, hiddenId, hiddenText, search, type Fields } from './field'
 import { defineList } from './list'
 
 const view = { view: hiddenText('View') }
@@ -91,4 +94,43 @@ export const taxList = defineList<TaxRow>()({
   foot: { says: 'tax due', inFile: false },
   empty: 'No tax was charged in these days.',
   nothingFits: 'No tax was charged in these days.',
+})
+
+const sayClosing = (c: Closing): string =>
+  c.kind === 'closed' && c.through
+    ? `Closed through ${formatDay(c.through)}`
+    : c.through
+      ? `Reopened, closed through ${formatDay(c.through)}`
+      : 'Reopened, nothing closed'
+
+export const accountList = defineList<AccountRow>()({
+  name: 'account',
+  title: 'Account',
+  path: '/books/accounts',
+  fields: { account: hiddenId('Account'), from: dayField('From'), to: dayField('Through') },
+  columns: defineColumns<AccountRow>([
+    { key: 'on', head: 'Day', as: 'day', of: (l) => l.on, tone: 'quiet' },
+    { key: 'text', head: 'What', as: 'text', of: (l) => l.text, href: (l) => l.href },
+    ...sides<AccountRow>((l) => l.amount),
+    { key: 'balance', head: 'Balance', as: 'balance', of: (l) => l.balance },
+  ]),
+  opensBy: { by: 'on', down: false },
+  empty: 'Nothing was posted here.',
+  nothingFits: 'Nothing was posted here in these days.',
+})
+
+export const closingsList = defineList<Closing>()({
+  name: 'closings',
+  title: 'Closings',
+  path: '/books',
+  fields: view,
+  columns: defineColumns<Closing>([
+    { key: 'on', head: 'Day', as: 'day', of: (c) => c.on, tone: 'quiet' },
+    { key: 'what', head: 'What', as: 'text', of: sayClosing },
+    { key: 'through', head: 'Closed through', as: 'day', of: (c) => c.through, only: 'file' },
+    { key: 'reason', head: 'Why', as: 'text', of: (c) => c.reason },
+  ]),
+  opensBy: { by: 'on', down: true },
+  empty: 'Nothing was closed yet. Close a period when its reports are final; each closing will stand here.',
+  nothingFits: 'Nothing was closed yet.',
 })

@@ -1,5 +1,5 @@
 import { formatDayShort } from '@/core/day'
-import { formatMoney, formatPrice, isZeroMoney, toDecimalString, toFourPlaces } from '@/core/money'
+import { formatBalance, formatMoney, formatPrice, isZeroMoney, toDecimalString, toFourPlaces } from '@/core/money'
 import type { About, Column, Tone } from './column'
 
 /** A cell in a file: plain decimals and days, so that any program reads it. */
@@ -13,6 +13,7 @@ export const fileCell = <Row>(column: Column<Row>, row: Row, about: About): stri
       return column.of(row) ? 'yes' : 'no'
     case 'count':
       return column.of(row)?.toString() ?? ''
+    case 'balance':
     case 'money': {
       const amount = column.of(row)
       return amount ? toDecimalString(amount) : ''
@@ -36,6 +37,10 @@ export const shownCell = <Row>(column: Column<Row>, row: Row, about: About): str
     case 'money': {
       const amount = column.of(row)
       return !amount || (column.blankZero && isZeroMoney(amount)) ? '' : formatMoney(amount)
+    }
+    case 'balance': {
+      const amount = column.of(row)
+      return amount ? formatBalance(amount) : ''
     }
     case 'count': {
       const count = column.of(row)

@@ -12,7 +12,7 @@ export type Tone = 'late' | 'quiet' | 'held' | 'paid' | 'strong' | 'struck'
 /** What a column holds, by how it is written: on the screen for people, in a file for programs. */
 type Holds<Row> =
   | { readonly as: 'text'; readonly of: (row: Row, about: About) => string | null }
-  | { readonly as: 'money'; readonly of: (row: Row) => Money | null }
+  | { readonly as: 'money' | 'balance'; readonly of: (row: Row) => Money | null }
   | { readonly as: 'day'; readonly of: (row: Row) => Day | null }
   | { readonly as: 'price' | 'quantity' | 'percent'; readonly of: (row: Row) => Decimal | null }
   | { readonly as: 'count'; readonly of: (row: Row) => number | null }
@@ -44,7 +44,7 @@ export type Column<Row> = Holds<Row> & {
 
 export const defineColumns = <Row>(columns: readonly Column<Row>[]): readonly Column<Row>[] => columns
 
-const RIGHT: ReadonlySet<string> = new Set(['money', 'price', 'quantity', 'percent', 'count'])
+const RIGHT: ReadonlySet<string> = new Set(['money', 'balance', 'price', 'quantity', 'percent', 'count'])
 
 /** Figures stand at the right. */
 export const isFigure = (column: { readonly as: string }): boolean => RIGHT.has(column.as)

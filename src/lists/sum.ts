@@ -7,6 +7,7 @@ const sumOf = <Row>(column: Column<Row>, rows: readonly Row[], about: About): Mo
   const some = <T>(of: (row: Row) => T | null): T[] => rows.flatMap((row) => of(row) ?? [])
   switch (column.as) {
     case 'money':
+    case 'balance':
       return sumMoney(some(column.of), about.currency)
     case 'count':
       return some(column.of).reduce((sum, n) => sum + n, 0)

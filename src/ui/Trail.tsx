@@ -1,4 +1,5 @@
 import Link from 'next/link'
+import { paperHref } from '@/contract/paperHref'
 import { formatDayShort, type Day } from '@/core/day'
 import { formatMoney, type Money, negateMoney } from '@/core/money'
 import type { TrailLine } from '@/core/sale'
@@ -15,22 +16,6 @@ interface Props {
   readonly planned: readonly Planned[]
   readonly today: Day
 }
-
-/** Where the paper behind a line of the trail is shown. */
-export const paperHref = (paper: { readonly kind: string; readonly id: number } | null): string | null =>
-  paper === null
-    ? null
-    : paper.kind === 'invoice'
-      ? `/invoices/${paper.id}`
-      : paper.kind === 'receipt'
-        ? `/receipts/${paper.id}`
-        : paper.kind === 'handover'
-          ? `/handovers/${paper.id}`
-          : paper.kind === 'post'
-            ? `/post/${paper.id}`
-            : paper.kind === 'deposit-request'
-              ? `/api/v1/export/papers/deposit-request/${paper.id}.pdf`
-              : null
 
 const balance = (b: Money): string =>
   b.minor === 0n ? '–' : b.minor < 0n ? `${formatMoney(negateMoney(b))} held` : formatMoney(b)

@@ -1,8 +1,17 @@
 import { yearStart, type Day } from '@/core/day'
-import { balanceSheetList, journalList, profitAndLossList, taxList, trialBalanceList } from '@/lists/books'
+import {
+  accountList,
+  balanceSheetList,
+  closingsList,
+  journalList,
+  profitAndLossList,
+  taxList,
+  trialBalanceList,
+} from '@/lists/books'
 import { linesOfBalance, linesOfProfit, readJournalLines } from '@/model/books/bookRows'
 import { readBalanceSheet, readProfitAndLoss, readTrialBalance } from '@/model/books/books'
-import { readTax } from '@/model/books/journal'
+import { readAccount } from '@/model/books/account'
+import { readClosings, readTax } from '@/model/books/journal'
 import { pageOfAll, pageOfQuery, partOf, reader } from './reader'
 
 const yearOf = ({ from, to }: { readonly from: Day | null; readonly to: Day | null }, today: Day) => {
@@ -40,4 +49,19 @@ export const balanceSheet = reader(balanceSheetList, async (where, asked, size) 
 
 export const tax = reader(taxList, async (where, asked, size) =>
   pageOfAll(taxList, await readTax(where, yearOf(asked.filter, where.today)), asked, size, where),
+)
+
+export const account = reader(accountList, async (where, asked, size) => {
+  const id = asked.filter.account ?? 0
+  const span = yearOf(asked.filter, where.today)
+  const { by, down } = accountList.opensBy
+  // A balance runs from line to line: in any other order all the lines are read.
+  if (size === 'all' || asked.sort.by !== by || asked.sort.down !== down)
+    return pageOfAll(accountList, (await readAccount(where, id, span)) ?? [], asked, size, where)
+  const rows = (await readAccount(where, id, { ...span, limit: size + 1, offset: (asked.page - 1) * size })) ?? []
+  return pageOfQuery(accountList.columns, rows, size + 1)
+})
+
+export const closings = reader(closingsList, async (where, asked, size) =>
+  pageOfAll(closingsList, await readClosings(where), asked, size, where),
 )

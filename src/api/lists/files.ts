@@ -67,7 +67,7 @@ export const asXlsx = async <Row>(list: List<Row>, read: Read<Row>, where: Where
   const places = toDecimalString({ minor: 0n, currency: where.currency }).replace(/^0/, '')
   sheet.columns.forEach((column, i) => {
     column.width = Math.min(50, Math.max(10, ...rows.slice(0, 200).map((r) => (r[i] ?? '').length + 2)))
-    if (columns[i]?.as === 'money') column.numFmt = `#,##0${places}`
+    if (columns[i]?.as === 'money' || columns[i]?.as === 'balance') column.numFmt = `#,##0${places}`
   })
   return Buffer.from(await book.xlsx.writeBuffer())
 }

@@ -1,8 +1,21 @@
 import type { Fields } from '@/lists/field'
-import { balanceSheet, journal, profitAndLoss, tax, trialBalance } from './books'
-import { drawer, held, invoices, layaways, plans, receipts, receivables } from './money'
+import { account, balanceSheet, closings, journal, profitAndLoss, tax, trialBalance } from './books'
+import { drawer, held, invoices, layaways, openItems, plans, receipts, receivables, settlements, slips } from './money'
 import type { Reader } from './reader'
-import { customers, goods, offers, post, repeats, saleCosts, sales, salesByChannel, salesByKind, usual } from './sales'
+import {
+  baskets,
+  customers,
+  goods,
+  offers,
+  post,
+  repeats,
+  saleCosts,
+  sales,
+  salesByChannel,
+  salesByKind,
+  stockCard,
+  usual,
+} from './sales'
 
 export const LISTS = {
   sales,
@@ -27,6 +40,13 @@ export const LISTS = {
   'profit-and-loss': profitAndLoss,
   'balance-sheet': balanceSheet,
   tax,
+  account,
+  closings,
+  'banking-slips': slips,
+  'card-settlements': settlements,
+  'open-items': openItems,
+  baskets,
+  'stock-card': stockCard,
 } as const
 
 export type ListName = keyof typeof LISTS

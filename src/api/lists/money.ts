@@ -1,17 +1,21 @@
 import { isPositiveMoney, parseMoney, subtractMoney, type Money } from '@/core/money'
+import { settlementsList, slipsList } from '@/lists/bank'
 import { drawerList } from '@/lists/drawer'
 import { heldList } from '@/lists/held'
 import { invoicesList } from '@/lists/invoices'
 import { layawaysList } from '@/lists/layaways'
 import { owedColumns, owedList } from '@/lists/owed'
+import { openItemsList } from '@/lists/openItems'
 import { plansList } from '@/lists/plans'
 import { receiptsList } from '@/lists/receipts'
 import { drawerLines, readDrawer } from '@/model/bank/drawer'
+import { readSettlements, readSlips } from '@/model/bank/toBank'
 import { readHeldReport } from '@/model/held/heldReport'
 import { readRegister } from '@/model/invoice/register'
 import { readLayawayBook } from '@/model/plan/layawayBook'
 import { readPlanBook } from '@/model/plan/planBook'
 import { readReceiptBook } from '@/model/receipt/receiptPage'
+import { readOpenAsOf } from '@/model/receivables/openAsOf'
 import { readOwed } from '@/model/receivables/owed'
 import { pageOfAll, pageOfQuery, partOf, reader } from './reader'
 
@@ -91,4 +95,18 @@ export const held = reader(heldList, async (where, asked, size) => {
 export const drawer = reader(drawerList, async (where, asked, size) => {
   const drawer = await readDrawer(where.db, asked.filter.on ?? where.today, where.currency)
   return pageOfAll(drawerList, drawerLines(drawer), asked, size, where)
+})
+
+export const slips = reader(slipsList, async (where, asked, size) =>
+  pageOfAll(slipsList, await readSlips(where), asked, size, where),
+)
+
+export const settlements = reader(settlementsList, async (where, asked, size) =>
+  pageOfAll(settlementsList, await readSettlements(where), asked, size, where),
+)
+
+export const openItems = reader(openItemsList, async (where, asked, size) => {
+  const { customer, asOf } = asked.filter
+  const open = await readOpenAsOf(where, customer ?? 0, asOf ?? where.today)
+  return pageOfAll(openItemsList, open?.dues ?? [], asked, size, where)
 })

@@ -1,17 +1,20 @@
 import { addMonths, type Day } from '@/core/day'
+import { basketsList } from '@/lists/baskets'
 import { customersList } from '@/lists/customers'
 import { goodsList } from '@/lists/goods'
 import { postList } from '@/lists/post'
 import { repeatsList } from '@/lists/repeats'
 import { offersList, saleCostsList, salesByChannelList, salesByKindList } from '@/lists/saleReports'
 import { salesList } from '@/lists/sales'
+import { stockCardList } from '@/lists/stockCard'
 import { usualList } from '@/lists/usual'
 import { ordersGoods, readGoodsList } from '@/model/goods/goods'
+import { readStockCard } from '@/model/goods/goodsPage'
 import { readCustomers } from '@/model/people/customers'
 import { readPost } from '@/model/post/post'
 import { readRepeats } from '@/model/sale/repeats'
 import { readOffers, readSaleCosts, readSalesBy } from '@/model/sale/reports'
-import { readSaleList } from '@/model/sale/saleList'
+import { readOpenBaskets, readSaleList } from '@/model/sale/saleList'
 import { readUsual } from '@/model/sale/usualGoods'
 import { pageOfAll, pageOfQuery, partOf, reader } from './reader'
 
@@ -106,3 +109,11 @@ export const usual = reader(usualList, async (where, asked, size) => {
   const rows = (await readUsual(where.db, asked.filter.customer ?? 0, where.business, where.today, 500)) ?? []
   return pageOfAll(usualList, rows, asked, size, where)
 })
+
+export const baskets = reader(basketsList, async (where, asked, size) =>
+  pageOfAll(basketsList, await readOpenBaskets(where), asked, size, where),
+)
+
+export const stockCard = reader(stockCardList, async (where, asked, size) =>
+  pageOfAll(stockCardList, await readStockCard(where, asked.filter.goods ?? 0), asked, size, where),
+)

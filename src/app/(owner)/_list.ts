@@ -12,11 +12,13 @@ export const openList = async <Row, F extends Fields>(
   { list, read }: Reader<Row, F>,
   where: Where,
   query: Readonly<Record<string, string>>,
+  /** Its own page, where a list stands on the page of a thing. */
+  path: string = list.path,
 ): Promise<OpenList<Row>> => {
   const { sort, page } = readAsked(list, query)
   return {
     ...(await read(where, query, PAGE)),
-    list: list as unknown as List<Row, Fields>,
+    list: { ...(list as unknown as List<Row, Fields>), path },
     sort,
     page,
     query: keptQuery(list, query),

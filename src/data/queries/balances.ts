@@ -77,11 +77,11 @@ export const listAccountLines = async (
   db: Db,
   accountId: number,
   span: { readonly from: Day; readonly to: Day },
-  page: { readonly limit: number; readonly skip: number },
+  part: { readonly limit?: number; readonly offset: number },
   currency: string,
-): Promise<{ lines: AccountLine[]; count: number; before: Money }> => {
+): Promise<{ lines: AccountLine[]; before: Money }> => {
   const where = and(eq(entryLine.accountId, accountId), sql`${entryLine.onDay} between ${span.from} and ${span.to}`)
-  const rows = await db
+  const all = db
     .select({
       id: entryLine.id,
       entryId: entry.id,
@@ -95,27 +95,18 @@ export const listAccountLines = async (
     .innerJoin(entry, eq(entry.id, entryLine.entryId))
     .where(where)
     .orderBy(asc(entryLine.onDay), asc(entryLine.id))
-    .limit(page.limit)
-    .offset(page.skip)
-  const sums = present(
-    (
-      await db
-        .select({ count: sql<number>`count(*)::int` })
-        .from(entryLine)
-        .where(where)
-    )[0],
-  )
+    .offset(part.offset)
+  const rows = await (part.limit === undefined ? all : all.limit(part.limit))
   const skipped = present(
     (
       await db.execute<{ sum: string }>(sql`
     select coalesce(sum(amount), 0)::text as sum from (
       select amount from entry_line where account_id = ${accountId} and on_day between ${span.from} and ${span.to}
-       order by on_day, id limit ${page.skip}) s`)
+       order by on_day, id limit ${part.offset}) s`)
     )[0],
   )
   return {
     lines: rows.map((r) => ({ ...r, on: r.on, amount: money(r.amount, currency) })),
-    count: sums.count,
     before: money(BigInt(skipped.sum), currency),
   }
 }

@@ -74,8 +74,17 @@ export const lockToBank = async (
   return (await listToBank(db, method, day('2199-12-31'), currency)).filter((r) => ids.includes(r.id))
 }
 
-export const listSlips = async (db: Db, limit: number, currency: string) =>
-  (await db.select().from(bankingSlip).orderBy(desc(bankingSlip.id)).limit(limit)).map((r) => ({
+/** More than there will ever be. */
+const ALL = 1_000_000
+
+export const listSlips = async (db: Db, limit: number | undefined, currency: string) =>
+  (
+    await db
+      .select()
+      .from(bankingSlip)
+      .orderBy(desc(bankingSlip.id))
+      .limit(limit ?? ALL)
+  ).map((r) => ({
     id: r.id,
     number: r.number,
     on: r.onDay,
@@ -85,8 +94,14 @@ export const listSlips = async (db: Db, limit: number, currency: string) =>
     entryId: r.entryId,
   }))
 
-export const listSettlements = async (db: Db, limit: number, currency: string) =>
-  (await db.select().from(cardSettlement).orderBy(desc(cardSettlement.id)).limit(limit)).map((r) => ({
+export const listSettlements = async (db: Db, limit: number | undefined, currency: string) =>
+  (
+    await db
+      .select()
+      .from(cardSettlement)
+      .orderBy(desc(cardSettlement.id))
+      .limit(limit ?? ALL)
+  ).map((r) => ({
     id: r.id,
     number: r.number,
     on: r.onDay,

@@ -110,8 +110,8 @@ export interface CardLine {
   readonly runningValue: Money
 }
 
-/** The newest lines of a stock card, newest first, each with quantity and value after it. */
-export const listStockCard = async (db: Db, goodsId: number, limit: number, currency: string): Promise<CardLine[]> => {
+/** The lines of a stock card, newest first, each with quantity and value after it. */
+export const listStockCard = async (db: Db, goodsId: number, currency: string): Promise<CardLine[]> => {
   const rows = await db.execute<{
     id: number
     on: Day
@@ -130,7 +130,7 @@ export const listStockCard = async (db: Db, goodsId: number, limit: number, curr
       left join handover h on m.paper_kind = 'handover' and h.id = m.paper_id
       left join stock_count n on m.paper_kind = 'stock-count' and n.id = m.paper_id
      where m.goods_id = ${goodsId}
-    window w as (order by m.on_day, m.id) order by m.on_day desc, m.id desc limit ${limit}`)
+    window w as (order by m.on_day, m.id) order by m.on_day desc, m.id desc`)
   return rows.map((r) => ({
     id: r.id,
     on: r.on,

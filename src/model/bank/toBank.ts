@@ -2,14 +2,19 @@ import { listSettlements, listSlips, listToBank } from '@/data/queries/bank'
 import { sumRole } from '@/data/queries/balances'
 import type { Where } from '../where'
 
-/** What may go to the bank, what went, and what is in the drawer. */
+export type SlipRow = Awaited<ReturnType<typeof listSlips>>[number]
+export type SettlementRow = Awaited<ReturnType<typeof listSettlements>>[number]
+
+/** What may go to the bank, and what is in the drawer. */
 export const readToBank = async ({ db, today, currency }: Where) => {
-  const [cheques, cards, slips, settlements, inDrawer] = await Promise.all([
+  const [cheques, cards, inDrawer] = await Promise.all([
     listToBank(db, 'cheque', today, currency),
     listToBank(db, 'card', today, currency),
-    listSlips(db, 30, currency),
-    listSettlements(db, 30, currency),
     sumRole(db, 'drawer', today, currency),
   ])
-  return { cheques, cards, slips, settlements, inDrawer }
+  return { cheques, cards, inDrawer }
 }
+
+/** Every banking slip, and every settlement of card takings, the newest first. */
+export const readSlips = ({ db, currency }: Where) => listSlips(db, undefined, currency)
+export const readSettlements = ({ db, currency }: Where) => listSettlements(db, undefined, currency)

@@ -12,6 +12,8 @@ interface Span {
 
 export const readAccounts = ({ db }: Where) => listAccounts(db)
 
+export type Closing = Awaited<ReturnType<typeof listClosings>>[number]
+
 /** What was closed and opened again, and why. */
 export const readClosings = ({ db }: Where) => listClosings(db)
 

@@ -3,7 +3,7 @@ import { listAccounts, listIncomeAccounts } from '@/data/queries/accounts'
 import { listFiles } from '@/data/queries/files'
 import { findGoods } from '@/data/queries/goods'
 import { listPriceLevels } from '@/data/queries/prices'
-import { listStockCard } from '@/data/queries/stock'
+import { listStockCard, type CardLine as StockCardLine } from '@/data/queries/stock'
 import { readPlainTaxCodes } from '../books/taxCodes'
 import type { Where } from '../where'
 import { goodsView, readGoods } from './goods'
@@ -18,13 +18,21 @@ export const readGoodsChoices = async ({ db, today }: Where) => {
   return { codes, incomes, levels: levels.map((l) => ({ code: l.code, name: l.name })) }
 }
 
+/** A line of a stock card, with whose it is. */
+export interface CardLine extends StockCardLine {
+  readonly goodsId: number
+}
+
+/** The moves of a thing, the newest first, each with quantity and value after it. */
+export const readStockCard = async ({ db, currency }: Where, goodsId: number): Promise<readonly CardLine[]> =>
+  (await listStockCard(db, goodsId, currency)).map((l) => ({ ...l, goodsId }))
+
 /** Everything the page of a thing shows; null where there is none. */
 export const readGoodsPage = async (where: Where, id: number) => {
-  const { db, business, currency } = where
+  const { db, business } = where
   const standing = await readGoods(db, id, business)
   if (!standing) return null
-  const [card, choices, accounts, files, view, parts] = await Promise.all([
-    listStockCard(db, id, 60, currency),
+  const [choices, accounts, files, view, parts] = await Promise.all([
     readGoodsChoices(where),
     listAccounts(db),
     listFiles(db, 'goods', id),
@@ -34,5 +42,5 @@ export const readGoodsPage = async (where: Where, id: number) => {
       standing.goods.parts.map((p) => p.goodsId),
     ),
   ])
-  return { standing, card, ...choices, accounts, files, view: present(view), parts }
+  return { standing, ...choices, accounts, files, view: present(view), parts }
 }

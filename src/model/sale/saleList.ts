@@ -27,5 +27,7 @@ export const countSalesByStands = ({ db, today }: Where) => countStands(db, toda
 /** How many sales are agreed and not finished. */
 export const countSalesInHand = ({ db }: Where) => countInHand(db)
 
+export type BasketRow = Awaited<ReturnType<typeof listOpenBaskets>>[number]
+
 /** Baskets on the shopfront that nobody ordered yet. */
 export const readOpenBaskets = ({ db }: Where) => listOpenBaskets(db)

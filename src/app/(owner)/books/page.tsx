@@ -64,7 +64,7 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
       {view === 'balance-sheet' && <BalanceSheet to={to} />}
       {view === 'tax' && <Tax from={from} to={to} query={query} />}
       {view === 'ties' && <Ties to={to} />}
-      {view === 'closings' && <Closings />}
+      {view === 'closings' && <Closings query={query} />}
     </>
   )
 }

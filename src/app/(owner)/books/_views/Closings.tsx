@@ -1,39 +1,20 @@
-import { readClosings } from '@/model/books/journal'
+import { openList } from '@/app/(owner)/_list'
 import { openShop } from '@/app/(owner)/_shop'
-import { Empty } from '@/ui/Empty'
-import { formatDay } from '@/core/day'
-import { present } from '@/core/present'
+import { closings } from '@/api/lists/books'
+import { ListExport } from '@/ui/list/ListExport'
+import { ListRows } from '@/ui/list/ListView'
 
-export const Closings = async () => {
-  const closings = await readClosings(await openShop())
-  if (closings.length === 0)
-    return (
-      <Empty>Nothing was closed yet. Close a period when its reports are final; each closing will stand here.</Empty>
-    )
+export const Closings = async ({ query }: { readonly query: Readonly<Record<string, string>> }) => {
+  const shop = await openShop()
+  const open = await openList(closings, shop, query)
   return (
-    <table className="ledger">
-      <thead>
-        <tr>
-          <th scope="col">Day</th>
-          <th scope="col">What</th>
-          <th scope="col">Why</th>
-        </tr>
-      </thead>
-      <tbody>
-        {closings.map((c) => (
-          <tr key={c.id}>
-            <td>{formatDay(c.on)}</td>
-            <td>
-              {c.kind === 'closed'
-                ? `Closed through ${formatDay(present(c.through))}`
-                : c.through
-                  ? `Reopened, closed through ${formatDay(c.through)}`
-                  : 'Reopened, nothing closed'}
-            </td>
-            <td>{c.reason}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <>
+      <ListRows open={open} about={shop} />
+      {open.rows.length > 0 && (
+        <p className="no-print mt-5">
+          <ListExport name="closings" query={open.query} />
+        </p>
+      )}
+    </>
   )
 }

@@ -3,22 +3,39 @@ import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
-import { formatDay } from '@/core/day'
 import { formatPrice, formatMoney, toFourPlaces } from '@/core/money'
 import { Files } from '@/ui/files/Files'
 import { GoodsForm } from '@/ui/goods/GoodsForm'
 import { Heading } from '@/ui/Heading'
-import { paperHref } from '@/ui/Trail'
-import { idFrom, openShop } from '../../_shop'
+import { ListExport } from '@/ui/list/ListExport'
+import { ListRows, type OpenList } from '@/ui/list/ListView'
+import { stockCard } from '@/api/lists/sales'
+import type { CardLine } from '@/model/goods/goodsPage'
+import { openList } from '../../_list'
+import { idFrom, openShop, queryOf, type Search } from '../../_shop'
 
 export const metadata: Metadata = { title: 'Goods' }
 
-export default async function GoodsPage({ params }: { params: Promise<{ id: string }> }) {
+interface Props {
+  readonly params: Promise<{ id: string }>
+  readonly searchParams: Search
+}
+
+export default async function GoodsPage({ params, searchParams }: Props) {
   const shop = await openShop()
   const { currency, today } = shop
   const page = (await readGoodsPage(shop, await idFrom(params))) ?? notFound()
-  const { standing: g, card, codes, accounts, incomes, levels, files, view, parts } = page
+  const { standing: g, codes, accounts, incomes, levels, files, view, parts } = page
   const { goods } = g
+  const card =
+    goods.kind === 'stock'
+      ? await openList(
+          stockCard,
+          shop,
+          { ...(await queryOf(searchParams)), goods: String(goods.id) },
+          `/goods/${goods.id}`,
+        )
+      : null
   const figures =
     goods.kind === 'stock'
       ? [
@@ -128,74 +145,38 @@ export default async function GoodsPage({ params }: { params: Promise<{ id: stri
             )}
             <Files ownerKind="goods" ownerId={goods.id} files={files} label="Pictures and files" />
           </section>
-          {goods.kind === 'stock' && (
-            <section className="min-w-0">
-              <h2>Stock card</h2>
-              {card.length === 0 ? (
-                <p className="sub">
-                  Nothing came or went yet.{' '}
-                  <Link
-                    prefetch={false}
-                    className="underline"
-                    href={`/goods/count?search=${encodeURIComponent(goods.code)}`}
-                  >
-                    Count it
-                  </Link>{' '}
-                  to put in what is there.
-                </p>
-              ) : (
-                <table className="ledger">
-                  <thead>
-                    <tr>
-                      <th scope="col">Day</th>
-                      <th scope="col">Paper</th>
-                      <th scope="col" className="r">
-                        Came or left
-                      </th>
-                      <th scope="col" className="r">
-                        There
-                      </th>
-                      <th scope="col" className="r">
-                        Cost
-                      </th>
-                      <th scope="col" className="r">
-                        Worth
-                      </th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {card.map((m) => {
-                      const href = paperHref({ kind: m.paperKind, id: m.paperId })
-                      const name = `${m.paperKind === 'handover' ? (m.quantity.isNegative() ? 'Handover' : 'Came back') : 'Count'} ${m.paper}`
-                      return (
-                        <tr key={m.id}>
-                          <td className="sub whitespace-nowrap">{formatDay(m.on)}</td>
-                          <td>
-                            {href ? (
-                              <Link prefetch={false} className="hover:underline" href={href}>
-                                {name}
-                              </Link>
-                            ) : (
-                              name
-                            )}
-                          </td>
-                          <td className="fig">
-                            {m.quantity.isNegative() ? '' : '+'}
-                            {m.quantity.toString()}
-                          </td>
-                          <td className="fig">{m.runningQuantity.toString()}</td>
-                          <td className="fig">{formatMoney(m.value)}</td>
-                          <td className="fig">{formatMoney(m.runningValue)}</td>
-                        </tr>
-                      )
-                    })}
-                  </tbody>
-                </table>
-              )}
-            </section>
-          )}
+          {card && <StockCard shop={shop} open={card} code={goods.code} />}
         </div>
       </div>
     </>
   )
 }
+
+/** What came and went, and what was there after each. */
+const StockCard = ({
+  shop,
+  open,
+  code,
+}: {
+  readonly shop: Awaited<ReturnType<typeof openShop>>
+  readonly open: OpenList<CardLine>
+  readonly code: string
+}) => (
+  <section className="min-w-0">
+    <div className="mb-1 flex items-end justify-between gap-3">
+      <h2>Stock card</h2>
+      {open.rows.length > 0 && <ListExport name="stock-card" query={open.query} />}
+    </div>
+    {open.rows.length === 0 ? (
+      <p className="sub">
+        Nothing came or went yet.{' '}
+        <Link prefetch={false} className="underline" href={`/goods/count?search=${encodeURIComponent(code)}`}>
+          Count it
+        </Link>{' '}
+        to put in what is there.
+      </p>
+    ) : (
+      <ListRows open={open} about={shop} />
+    )}
+  </section>
+)

@@ -2,21 +2,29 @@ import { readAccounts } from '@/model/books/journal'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { addDays, formatDay, isDay } from '@/core/day'
-import { formatMoney, isPositiveMoney, isZeroMoney, negateMoney } from '@/core/money'
+import { formatMoney, isZeroMoney, negateMoney } from '@/core/money'
 import { readDrawer } from '@/model/bank/drawer'
 import { Heading } from '@/ui/Heading'
 import { DrawerForms } from '@/ui/till/DrawerForms'
+import { ListExport } from '@/ui/list/ListExport'
+import { ListRows } from '@/ui/list/ListView'
+import { drawer as drawerReader } from '@/api/lists/money'
+import { openList } from '../../_list'
 import { openShop, queryOf, type Search } from '../../_shop'
-import { hrefOfSource } from '@/model/books/entrySource'
 
 export const metadata: Metadata = { title: 'The drawer' }
 
 export default async function Drawer({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
   const { db, today, currency } = shop
-  const asked = (await queryOf(searchParams)).on
+  const query = await queryOf(searchParams)
+  const asked = query.on
   const on = asked && isDay(asked) ? asked : today
-  const [drawer, accounts] = await Promise.all([readDrawer(db, on, currency), readAccounts(shop)])
+  const [drawer, lines, accounts] = await Promise.all([
+    readDrawer(db, on, currency),
+    openList(drawerReader, shop, { ...query, on }),
+    readAccounts(shop),
+  ])
   return (
     <>
       <Heading
@@ -37,57 +45,14 @@ export default async function Drawer({ searchParams }: { searchParams: Search })
                 The day after
               </Link>
             )}
-            <a className="btn" href={`/api/v1/export/drawer.csv?on=${on}`}>
-              Save as CSV
-            </a>
+            <ListExport name="drawer" query={{ on }} />
           </>
         }
       />
       <div className="grid gap-x-10 gap-y-8 lg:grid-cols-[minmax(0,1fr)_380px]">
         <section>
           <h2>The day</h2>
-          <table className="ledger">
-            <thead>
-              <tr>
-                <th scope="col">What</th>
-                <th scope="col" className="r">
-                  In
-                </th>
-                <th scope="col" className="r">
-                  Out
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr>
-                <td className="text-iron-500">In it when the day began</td>
-                <td className="fig">{formatMoney(drawer.opening)}</td>
-                <td />
-              </tr>
-              {drawer.lines.map((l) => (
-                <tr key={l.entryId}>
-                  <td className="max-w-[420px] truncate">
-                    <Link
-                      prefetch={false}
-                      className="hover:underline"
-                      href={hrefOfSource({ sourceKind: l.sourceKind, sourceId: l.sourceId, id: l.entryId })}
-                    >
-                      {l.text}
-                    </Link>
-                  </td>
-                  <td className="fig">{isPositiveMoney(l.amount) && formatMoney(l.amount)}</td>
-                  <td className="fig">{!isPositiveMoney(l.amount) && formatMoney(negateMoney(l.amount))}</td>
-                </tr>
-              ))}
-            </tbody>
-            <tbody>
-              <tr className="total">
-                <td className="r">should be in it</td>
-                <td className="fig">{formatMoney(drawer.now)}</td>
-                <td />
-              </tr>
-            </tbody>
-          </table>
+          <ListRows open={lines} about={shop} />
           {drawer.counts.length > 0 && (
             <>
               <h2 className="mt-7">Counted</h2>

@@ -1,48 +1,29 @@
-import { readOpenBaskets } from '@/model/sale/saleList'
 import type { Metadata } from 'next'
-import Link from 'next/link'
-import { formatDay } from '@/core/day'
+import { baskets } from '@/api/lists/sales'
 import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
-import { openShop } from '../../_shop'
+import { ListExport } from '@/ui/list/ListExport'
+import { ListRows } from '@/ui/list/ListView'
+import { openList } from '../../_list'
+import { openShop, queryOf, type Search } from '../../_shop'
 
 export const metadata: Metadata = { title: 'Baskets' }
 
-export default async function Baskets() {
+export default async function Baskets({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
-  const { business } = shop
-  const baskets = await readOpenBaskets(shop)
+  const open = await openList(baskets, shop, await queryOf(searchParams))
+  const isOpen = shop.business.shopfrontOpen
   return (
     <>
       <Heading
         title="Baskets on the shopfront"
-        beside={business.shopfrontOpen ? 'being filled, the one last touched first' : 'the shopfront is closed'}
+        beside={isOpen ? 'being filled, the one last touched first' : 'the shopfront is closed'}
+        action={open.rows.length > 0 && <ListExport name="baskets" query={open.query} />}
       />
-      {baskets.length === 0 ? (
-        <Empty>
-          {business.shopfrontOpen
-            ? 'When somebody fills a basket, it stands here while they do.'
-            : 'Open the shopfront in Settings; what customers gather will stand here.'}
-        </Empty>
+      {open.rows.length === 0 && !isOpen ? (
+        <Empty>Open the shopfront in Settings; what customers gather will stand here.</Empty>
       ) : (
-        <table className="ledger max-w-[820px]">
-          <tbody>
-            {baskets.map((b) => (
-              <tr key={b.id} className="row">
-                <td>
-                  <Link prefetch={false} data-row className="cover font-bold" href={`/sales/baskets/${b.id}`}>
-                    {b.name || 'somebody'}
-                  </Link>
-                  <span className="sub"> {b.email}</span>
-                </td>
-                <td className="fig">
-                  {b.things} {b.things === 1 ? 'thing' : 'things'}
-                </td>
-                <td className="r sub">since {formatDay(b.startedOn)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <ListRows open={open} about={shop} className="max-w-4xl" />
       )}
     </>
   )
