@@ -42,39 +42,37 @@ export const ListTable = <Row,>(props: Props<Row>) => {
   const placeOf = (c: Column<Row>): string =>
     c === first ? 'first' : c === main ? 'main' : c.notOnPhone ? 'not-on-phone' : 'rest'
   return (
-    <table className={`ledger list ${props.className ?? ''}`}>
-      <thead>
-        <tr>
-          {props.before && (
-            <th scope="col">
-              <span className="sr-only">{props.before.head}</span>
-            </th>
-          )}
-          {columns.map((c) => (
-            <Head key={c.key} column={c} {...props} />
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {props.rows.map((row, i) => (
-          <tr key={i} className="row">
-            {props.before && <td className="before relative z-10">{props.before.cell(row)}</td>}
+    <div className="overflow-x-auto">
+      <table className={`ledger list ${props.className ?? ''}`}>
+        <thead>
+          <tr>
+            {props.before && (
+              <th scope="col">
+                <span className="sr-only">{props.before.head}</span>
+              </th>
+            )}
             {columns.map((c) => (
-              <td
-                key={c.key}
-                data-head={c.head}
-                className={`${placeOf(c)} ${isFigure(c) ? 'fig' : 'max-w-[17vw] truncate max-sm:max-w-full'}`}
-              >
-                {props.cells?.[c.key]?.(row) ?? <Cell column={c} row={row} about={props.about} opens={c === first} />}
-              </td>
+              <Head key={c.key} column={c} {...props} />
             ))}
           </tr>
-        ))}
-      </tbody>
-      {props.foot && props.rows.length > 0 && (
-        <Foot columns={columns} sums={props.sums ?? {}} says={props.foot} before={props.before !== undefined} />
-      )}
-    </table>
+        </thead>
+        <tbody>
+          {props.rows.map((row, i) => (
+            <tr key={i} className="row">
+              {props.before && <td className="before relative z-10">{props.before.cell(row)}</td>}
+              {columns.map((c) => (
+                <td key={c.key} data-head={c.head} className={`${placeOf(c)} ${isFigure(c) ? 'fig' : 'truncate'}`}>
+                  {props.cells?.[c.key]?.(row) ?? <Cell column={c} row={row} about={props.about} opens={c === first} />}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+        {props.foot && props.rows.length > 0 && (
+          <Foot columns={columns} sums={props.sums ?? {}} says={props.foot} before={props.before !== undefined} />
+        )}
+      </table>
+    </div>
   )
 }
 

@@ -24,7 +24,7 @@ export const AsOf = ({
     router.push(withQuery('/owed', Object.fromEntries(params), change))
   return (
     <form
-      className="flex items-end gap-2"
+      className="flex flex-wrap items-end gap-2"
       onSubmit={(e) => {
         e.preventDefault()
         if (isDay(typed)) go({ asOf: typed === today ? undefined : typed })
