@@ -14,11 +14,11 @@ import {
   dropLetter,
   dropLetterTemplate,
   keepLetterTemplate,
-  letterKind,
   readDraftLetter,
   viewOfPost,
   writeLetter,
 } from '@/services/post/writeLetter'
+import { letterKind } from '@/contract/inputs/post/writeLetter'
 import { change, listOf, noQuery, page, read, readCursor, type Operation } from '../operation'
 import { paperKind } from '@/contract/layout'
 

@@ -11,7 +11,8 @@ import { parse, type Till } from '../command'
 import type { Failure } from '@/contract/failure'
 import { day, needed } from '@/contract/fields'
 import { refuse, Refusal } from '@/contract/refuse'
-import { taxCodeInput, writeTaxCode, type NewTaxCode } from '../books/addTaxCode'
+import { writeTaxCode, type NewTaxCode } from '../books/addTaxCode'
+import { addTaxCodeInput } from '@/contract/inputs/books/addTaxCode'
 import { hashPassphrase, newPassphrase } from './passphrase'
 import { insertPlace } from '@/data/queries/stock'
 
@@ -22,7 +23,7 @@ export const setUpInput = z.object({
     .regex(/^[A-Z]{3}$/, 'A currency is three capital letters, like EUR.'),
   openingDate: day.optional(),
   passphrase: newPassphrase,
-  taxCodes: z.array(taxCodeInput).max(30).optional(),
+  taxCodes: z.array(addTaxCodeInput).max(30).optional(),
   pricesIncludeTax: z.boolean().optional(),
 })
 

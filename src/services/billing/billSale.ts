@@ -1,11 +1,11 @@
+import { billSaleInput } from '@/contract/inputs/billing/billSale'
 import { present } from '@/core/present'
-import { z } from 'zod'
+import type { z } from 'zod'
 import { planBilling, type BillWish } from '@/core/sale'
 import { findCustomer } from '@/data/queries/customers'
 import { insertInvoice } from '@/data/queries/invoices'
 import { defineCommand, draftDay, paperDay, type Work } from '../command'
-import { id, on, positivePercent } from '@/contract/fields'
-import { lineQuantities, lines as newLines } from '@/contract/lines'
+import type { lines as newLines } from '@/contract/lines'
 import { readArrangement } from '@/contract/arrangement'
 import { refuse } from '@/contract/refuse'
 import { fillLines } from '../sales/fillLines'
@@ -17,20 +17,6 @@ import { draftBill } from './draftBill'
 import { issueBill } from './issueBill'
 import { insertSaleLines } from '@/data/queries/saleLine'
 import { invoiceView } from '@/model/invoice/invoiceView'
-
-const input = z.object({
-  saleId: id,
-  on,
-  what: z.union(
-    [z.enum(['handed-over', 'remaining']), z.object({ percent: positivePercent }), z.object({ lines: lineQuantities })],
-    {
-      error: 'Say handed-over, remaining, {percent} or {lines}.',
-    },
-  ),
-  /** Charges that came up later: agreed and billed with this bill. */
-  charges: newLines.optional(),
-  issue: z.boolean().default(false),
-})
 
 /** Turns the owner's wish into lines and quantities, or says why not. */
 export const planBill = (locked: LockedSale, wish: BillWish) => {
@@ -57,24 +43,28 @@ const addCharges = async (w: Work, locked: LockedSale, charges: z.output<typeof 
 }
 
 /** Bills a sale: what was handed over, what remains, a percentage, or chosen quantities; as a draft or issued at once. */
-export const billSale = defineCommand('bill-sale', input, async (w, { saleId, on: given, what, charges, issue }) => {
-  let locked = await takeSale(w, saleId)
-  mustBeAgreed(locked)
-  if (readArrangement(locked.sale.arrangement).kind === 'layaway') refuse({ code: 'layaway-billed-at-handover' })
-  const onDay = issue ? paperDay(w, given) : draftDay(w, given)
-  const chargeIds = charges && charges.length > 0 ? await addCharges(w, locked, charges) : []
-  const before = locked
-  if (chargeIds.length > 0) locked = await takeSale(w, saleId)
-  const extra = chargeIds.map((lineId) => ({
-    lineId,
-    quantity: present(locked.lines.find((l) => l.id === lineId)).agreed,
-  }))
-  const parts = [...planBillWith(before, what, extra.length > 0), ...extra]
-  const invoiceId = await insertInvoice(w.tx, await draftBill(w, locked, parts, { kind: 'invoice', on: onDay }))
-  if (issue) await issueBill(w, await takeSale(w, saleId), invoiceId, onDay)
-  await refreshSale(w, saleId)
-  return { id: invoiceId, answer: () => invoiceView(w, invoiceId) }
-})
+export const billSale = defineCommand(
+  'bill-sale',
+  billSaleInput,
+  async (w, { saleId, on: given, what, charges, issue }) => {
+    let locked = await takeSale(w, saleId)
+    mustBeAgreed(locked)
+    if (readArrangement(locked.sale.arrangement).kind === 'layaway') refuse({ code: 'layaway-billed-at-handover' })
+    const onDay = issue ? paperDay(w, given) : draftDay(w, given)
+    const chargeIds = charges && charges.length > 0 ? await addCharges(w, locked, charges) : []
+    const before = locked
+    if (chargeIds.length > 0) locked = await takeSale(w, saleId)
+    const extra = chargeIds.map((lineId) => ({
+      lineId,
+      quantity: present(locked.lines.find((l) => l.id === lineId)).agreed,
+    }))
+    const parts = [...planBillWith(before, what, extra.length > 0), ...extra]
+    const invoiceId = await insertInvoice(w.tx, await draftBill(w, locked, parts, { kind: 'invoice', on: onDay }))
+    if (issue) await issueBill(w, await takeSale(w, saleId), invoiceId, onDay)
+    await refreshSale(w, saleId)
+    return { id: invoiceId, answer: () => invoiceView(w, invoiceId) }
+  },
+)
 
 /** A bill may be of charges alone when nothing else is left. */
 const planBillWith = (locked: LockedSale, wish: BillWish, hasCharges: boolean) => {

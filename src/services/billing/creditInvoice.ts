@@ -1,5 +1,5 @@
+import { creditInvoiceInput } from '@/contract/inputs/billing/creditInvoice'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import { isPositiveMoney, sumMoney, type Decimal, type Money } from '@/core/money'
 import type { Credit } from '@/core/sale'
 import { postCreditNote } from '@/core/ledger'
@@ -8,8 +8,6 @@ import { findInvoice, insertInvoice, listCreditsOf, markIssued, type InvoiceRow 
 import { listPlansOfSales } from '@/data/queries/plans'
 import { takeNumber } from '@/data/queries/numbers'
 import { defineCommand, paperDay, type Work } from '../command'
-import { id, method, needed, on, positiveAmount } from '@/contract/fields'
-import { lineQuantities } from '@/contract/lines'
 import { refundIn } from '../money/heldWork'
 import { asPostings } from '../money/taxWork'
 import { payOffIn, quotePayoff } from '../plans/planWork'
@@ -25,27 +23,12 @@ import { insertHeldMoves } from '@/data/queries/held'
 import { addToLines } from '@/data/queries/saleLine'
 import { invoiceView } from '@/model/invoice/invoiceView'
 
-const input = z.object({
-  invoiceId: id,
-  on,
-  lines: lineQuantities.optional(),
-  amount: positiveAmount.optional(),
-  reason: needed(500, 'A reason'),
-  returnGoods: z.boolean().default(false),
-  /** The quantities may be billed again, at the prices agreed then. */
-  billAgain: z.boolean().default(false),
-  /** A draft that bills them again is made at once. */
-  draftAgain: z.boolean().default(false),
-  /** What was paid already goes back this way; left out, it is held on account. */
-  refund: method.optional(),
-})
-
 /**
  * Writes and issues a credit note: the whole invoice (neither lines nor amount given), quantities of its lines, or an amount
  * with tax. It lowers what is open on the invoice first, then takes back what was written off; what was really paid is held
  * for the customer on account.
  */
-export const creditInvoice = defineCommand('credit-invoice', input, async (w, given) => {
+export const creditInvoice = defineCommand('credit-invoice', creditInvoiceInput, async (w, given) => {
   const wish = { ...given, billAgain: given.billAgain || given.draftAgain }
   const first = found(await findInvoice(w.tx, wish.invoiceId, w.currency), 'invoice', wish.invoiceId)
   const locked = await takeSale(w, first.saleId)

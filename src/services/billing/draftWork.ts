@@ -1,9 +1,9 @@
+import { issueInvoiceInput, changeDraftInput, dropDraftInput } from '@/contract/inputs/billing/draftWork'
 import { present } from '@/core/present'
-import { z } from 'zod'
+import type { z } from 'zod'
 import { deleteDraft, findInvoice, replaceDraft, type InvoiceRow } from '@/data/queries/invoices'
 import { defineCommand, paperDay, type Work } from '../command'
-import { id, on } from '@/contract/fields'
-import { lineQuantities } from '@/contract/lines'
+import type { lineQuantities } from '@/contract/lines'
 import { found, refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { answerSale, mustBeAgreed, takeSale } from '../sales/saleWork'
@@ -34,23 +34,19 @@ const repriceDraft = async (
 }
 
 /** Issues a draft: from now on it is an official paper that never changes. */
-export const issueInvoice = defineCommand(
-  'issue-invoice',
-  z.object({ invoiceId: id, on }),
-  async (w, { invoiceId, on: given }) => {
-    const draft = await takeDraft(w, invoiceId)
-    const onDay = paperDay(w, given ?? draft.on)
-    await repriceDraft(w, draft, { on: onDay })
-    await issueBill(w, await takeSale(w, draft.saleId), invoiceId, onDay)
-    await refreshSale(w, draft.saleId)
-    return { id: invoiceId, answer: () => invoiceView(w, invoiceId) }
-  },
-)
+export const issueInvoice = defineCommand('issue-invoice', issueInvoiceInput, async (w, { invoiceId, on: given }) => {
+  const draft = await takeDraft(w, invoiceId)
+  const onDay = paperDay(w, given ?? draft.on)
+  await repriceDraft(w, draft, { on: onDay })
+  await issueBill(w, await takeSale(w, draft.saleId), invoiceId, onDay)
+  await refreshSale(w, draft.saleId)
+  return { id: invoiceId, answer: () => invoiceView(w, invoiceId) }
+})
 
 /** Changes a draft's date or quantities. */
 export const changeDraft = defineCommand(
   'change-draft',
-  z.object({ invoiceId: id, on, lines: lineQuantities.optional() }),
+  changeDraftInput,
   async (w, { invoiceId, on: given, lines }) => {
     await repriceDraft(w, await takeDraft(w, invoiceId), { on: given, lines })
     return { id: invoiceId, answer: () => invoiceView(w, invoiceId) }
@@ -58,7 +54,7 @@ export const changeDraft = defineCommand(
 )
 
 /** Throws a draft away. It had no number, so none is missing. */
-export const dropDraft = defineCommand('drop-draft', z.object({ invoiceId: id }), async (w, { invoiceId }) => {
+export const dropDraft = defineCommand('drop-draft', dropDraftInput, async (w, { invoiceId }) => {
   const draft = await takeDraft(w, invoiceId)
   await deleteDraft(w.tx, invoiceId)
   return answerSale(w, draft.saleId)

@@ -1,19 +1,13 @@
+import { addTaxCodeInput, addTaxRateInput } from '@/contract/inputs/books/addTaxCode'
 import { present } from '@/core/present'
-import { z } from 'zod'
+import type { z } from 'zod'
 import { addDays, formatDay } from '@/core/day'
 import { insertAccounts, listAccounts } from '@/data/queries/accounts'
 import { insertTaxCode, lastDayOfTax } from '@/data/queries/taxCodes'
 import type { Transaction } from '@/data/connect'
 import { defineCommand } from '../command'
-import { day, id, needed, rate } from '@/contract/fields'
 import { found, refuse } from '@/contract/refuse'
-
-export const taxCodeInput = z.object({
-  code: needed(20, 'A code'),
-  name: needed(80, 'A name'),
-  components: z.array(z.object({ name: needed(80, 'A name'), rate })).max(6, 'At most 6 components.'),
-})
-export type NewTaxCode = z.output<typeof taxCodeInput>
+export type NewTaxCode = z.output<typeof addTaxCodeInput>
 
 /** Account codes of taxes: 2201 to 2289, in the order in which their components came. */
 const FIRST_TAX_ACCOUNT = 2201
@@ -43,7 +37,7 @@ export const writeTaxCode = async (tx: Transaction, code: NewTaxCode): Promise<n
 }
 
 /** Another tax, beside those there are. */
-export const addTaxCode = defineCommand('add-tax-code', taxCodeInput, async (w, input) => {
+export const addTaxCode = defineCommand('add-tax-code', addTaxCodeInput, async (w, input) => {
   const codes = await w.taxCodes()
   if (codes.some((c) => c.code.toLowerCase() === input.code.toLowerCase()))
     refuse({ code: 'taken', what: 'tax code', value: input.code })
@@ -59,17 +53,11 @@ export const addTaxCode = defineCommand('add-tax-code', taxCodeInput, async (w, 
   }
 })
 
-const rateInput = z.object({
-  taxCodeId: id,
-  from: day,
-  components: taxCodeInput.shape.components.min(1, 'At least one component.'),
-})
-
 /**
  * Other rates of a tax code from a day on. Papers of that day and later take them, those before keep theirs; so no
  * paper of that day or later may have been issued at the old ones. A component of a name that the code had keeps its account.
  */
-export const addTaxRate = defineCommand('add-tax-rate', rateInput, async (w, { taxCodeId, from, components }) => {
+export const addTaxRate = defineCommand('add-tax-rate', addTaxRateInput, async (w, { taxCodeId, from, components }) => {
   const codes = await w.taxCodes()
   const named = found(
     codes.find((c) => c.id === taxCodeId),

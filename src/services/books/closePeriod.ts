@@ -1,3 +1,4 @@
+import { closePeriodInput, reopenPeriodInput } from '@/contract/inputs/books/closePeriod'
 import { z } from 'zod'
 import type { Day } from '@/core/day'
 import { err, type Result } from '@/core/result'
@@ -5,31 +6,20 @@ import { updateBusiness } from '@/data/queries/business'
 import { insertClosing } from '@/data/queries/closings'
 import { defineCommand, parse, type Command, type Till } from '../command'
 import type { Failure } from '@/contract/failure'
-import { day, needed, text } from '@/contract/fields'
 import { refuse, Refusal } from '@/contract/refuse'
 import { provePassphrase } from '../access/passphrase'
 
 /** Closes the books through a day before today: nothing may be dated on or before it any more. */
-export const closePeriod = defineCommand(
-  'close-period',
-  z.object({ through: day, reason: text(500).default('') }),
-  async (w, { through, reason }) => {
-    const closed = w.business.closedThrough
-    if (through >= w.today) refuse({ code: 'close-before-today', today: w.today })
-    if (closed && through <= closed) refuse({ code: 'close-order', through: closed })
-    await updateBusiness(w.tx, { closedThrough: through })
-    await insertClosing(w.tx, { kind: 'closed', through, reason, onDay: w.today })
-    return { id: 1, answer: async () => ({ closedThrough: through }) }
-  },
-)
-
-const reopenInput = z.object({
-  /** The last day that stays closed; null (or left out) opens everything. */
-  through: day.nullable().default(null),
-  reason: needed(500, 'A reason'),
+export const closePeriod = defineCommand('close-period', closePeriodInput, async (w, { through, reason }) => {
+  const closed = w.business.closedThrough
+  if (through >= w.today) refuse({ code: 'close-before-today', today: w.today })
+  if (closed && through <= closed) refuse({ code: 'close-order', through: closed })
+  await updateBusiness(w.tx, { closedThrough: through })
+  await insertClosing(w.tx, { kind: 'closed', through, reason, onDay: w.today })
+  return { id: 1, answer: async () => ({ closedThrough: through }) }
 })
 
-const reopened = defineCommand('reopen-period', reopenInput, async (w, { through, reason }) => {
+const reopened = defineCommand('reopen-period', reopenPeriodInput, async (w, { through, reason }) => {
   const closed = w.business.closedThrough
   if (!closed || (through !== null && through >= closed)) refuse({ code: 'not-closed', through: closed })
   await updateBusiness(w.tx, { closedThrough: through })
@@ -37,7 +27,7 @@ const reopened = defineCommand('reopen-period', reopenInput, async (w, { through
   return { id: 1, answer: async () => ({ closedThrough: through }) }
 })
 
-const withPassphrase = reopenInput.extend({ passphrase: z.string().max(200) })
+const withPassphrase = reopenPeriodInput.extend({ passphrase: z.string().max(200) })
 
 /** Proves the owner before anything is locked: comparing a passphrase takes its time on purpose. */
 const proved = async (till: Till, input: unknown): Promise<Result<unknown, Failure>> => {
@@ -59,7 +49,7 @@ export const reopenPeriod: Reopen = {
   schema: withPassphrase,
   run: async (till, input) => {
     const is = await proved(till, input)
-    return is.ok ? reopened.run(till, is.value as z.input<typeof reopenInput>) : is
+    return is.ok ? reopened.run(till, is.value as z.input<typeof reopenPeriodInput>) : is
   },
   answer: async (till, input, key) => {
     const is = await proved(till, input)

@@ -1,22 +1,12 @@
+import { writeEntryInput } from '@/contract/inputs/books/writeEntry'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import { KEPT_BY_PAPERS, makeEntry } from '@/core/ledger'
 import { isZeroMoney, sumMoney, zeroMoney, subtractMoney, absMoney } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
 import { findEntry } from '@/data/queries/ledger'
 import { defineCommand, paperDay } from '../command'
-import { amount, needed, on } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
 import { viewOfEntry } from '@/model/books/entryView'
-
-export const writeEntryInput = z.object({
-  on,
-  text: needed(300, 'What it is for'),
-  lines: z
-    .array(z.object({ account: needed(20, 'An account'), debit: amount.optional(), credit: amount.optional() }))
-    .min(2, 'An entry has at least two lines.')
-    .max(200),
-})
 
 /** The owner's own entry: rent, capital, opening balances. Debits equal credits. */
 export const writeEntry = defineCommand('write-entry', writeEntryInput, async (w, input) => {

@@ -1,22 +1,13 @@
-import { z } from 'zod'
+import { dropPromiseInput, promisePayInput } from '@/contract/inputs/chase/promisePay'
 import { isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
 import { defineCommand } from '../command'
-import { day, id, positiveAmount, text } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
 import { answerSale, takeSale } from '../sales/saleWork'
 import { listDuesOfSales } from '@/data/queries/due'
 import { dropPromises, insertPromise } from '@/data/queries/payPromise'
 
-const input = z.object({
-  saleId: id,
-  by: day,
-  /** Left out: all that is open on the sale. */
-  amount: positiveAmount.optional(),
-  note: text(500).default(''),
-})
-
 /** The customer says they will pay by a day. A new promise takes the place of an older one; a broken one comes back in Today. */
-export const promisePay = defineCommand('promise-pay', input, async (w, p) => {
+export const promisePay = defineCommand('promise-pay', promisePayInput, async (w, p) => {
   const { sale } = await takeSale(w, p.saleId)
   if (p.by < w.today)
     refuse({ code: 'invalid', errors: [{ path: 'by', message: 'A promise is for today or a later day.' }] })
@@ -43,7 +34,7 @@ export const promisePay = defineCommand('promise-pay', input, async (w, p) => {
 })
 
 /** The promise no longer counts. */
-export const dropPromise = defineCommand('drop-promise', z.object({ saleId: id }), async (w, { saleId }) => {
+export const dropPromise = defineCommand('drop-promise', dropPromiseInput, async (w, { saleId }) => {
   await takeSale(w, saleId)
   await dropPromises(w.tx, saleId, w.today)
   return answerSale(w, saleId)

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { remindInput } from '@/contract/inputs/chase/remind'
 import { sumMoney } from '@/core/money'
 import { nextReminder, type NextReminder } from '@/core/receivables'
 import type { Day } from '@/core/day'
@@ -6,7 +6,6 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { lockCustomers } from '@/data/queries/joinCustomers'
 import { defineCommand, type Work } from '../command'
-import { id } from '@/contract/fields'
 import { customerFor } from '../people/customerFor'
 import { writeLetterIn } from '../post/writeLetter'
 import { refuse } from '@/contract/refuse'
@@ -51,7 +50,7 @@ const remindIn = async (w: Work, customerId: number): Promise<{ stage: number; p
 }
 
 /** Reminds a customer of what is late, in the wording of the stage that is next. Never two in one stage's time. */
-export const remind = defineCommand('remind', z.object({ customerId: id }), async (w, { customerId }) => {
+export const remind = defineCommand('remind', remindInput, async (w, { customerId }) => {
   const { stage, postId } = await remindIn(w, customerId)
   return { id: postId, answer: async () => ({ customerId, stage, postId }) }
 })

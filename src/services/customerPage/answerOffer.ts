@@ -1,9 +1,8 @@
+import { previewChoiceInput, acceptOfferInput, refuseOfferInput } from '@/contract/inputs/customerPage/answerOffer'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import { toDecimalString, type Decimal } from '@/core/money'
 import { updateSale } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
-import { id, needed, text } from '@/contract/fields'
 import { closeIn } from '../sales/closeSale'
 import { writeAgreement } from '../sales/agreeSale'
 import { refreshSale } from '../sales/refreshSale'
@@ -13,9 +12,6 @@ import { refuse } from '@/contract/refuse'
 import { mustOpenPage } from './openPage'
 import { listVersions } from '@/data/queries/saleVersion'
 import { totalsOf } from '@/model/sale/worth'
-
-const secret = text(100)
-const chosen = z.array(id).max(1000)
 
 /** The sale a page is about, taken for this transaction, if its estimate waits for an answer. */
 const takeOffered = async (w: Work, token: string, version?: number): Promise<LockedSale> => {
@@ -47,38 +43,24 @@ const chooseLines = (
 }
 
 /** What an estimate comes to with the lines a customer ticks, before they answer. Nothing is saved. */
-export const previewChoice = defineCommand(
-  'preview-choice',
-  z.object({ token: secret, chosen }),
-  async (w, { token, chosen: take }) => {
-    const locked = await takeOffered(w, token)
-    const counts = new Map(chooseLines(locked, take).map((c) => [c.lineId, c.counts]))
-    const chosenLines = locked.lines.map((l) => ({ ...l, chosen: present(counts.get(l.id)) }))
-    const lines = withShares(locked.sale, chosenLines, w.currency)
-    const totals = totalsOf(locked.sale, lines, await w.taxCodes(), w.business)
-    return {
-      id: locked.sale.id,
-      answer: async () => ({
-        net: toDecimalString(totals.net),
-        tax: toDecimalString(totals.tax),
-        gross: toDecimalString(totals.gross),
-      }),
-    }
-  },
-)
-
-const yes = z.object({
-  token: secret,
-  /** The version they read: a newer one must be read first. */
-  version: z.int().min(0),
-  chosen,
-  name: needed(200, 'Your name'),
-  note: text(2000).default(''),
-  purchaseOrder: text(80).optional(),
+export const previewChoice = defineCommand('preview-choice', previewChoiceInput, async (w, { token, chosen: take }) => {
+  const locked = await takeOffered(w, token)
+  const counts = new Map(chooseLines(locked, take).map((c) => [c.lineId, c.counts]))
+  const chosenLines = locked.lines.map((l) => ({ ...l, chosen: present(counts.get(l.id)) }))
+  const lines = withShares(locked.sale, chosenLines, w.currency)
+  const totals = totalsOf(locked.sale, lines, await w.taxCodes(), w.business)
+  return {
+    id: locked.sale.id,
+    answer: async () => ({
+      net: toDecimalString(totals.net),
+      tax: toDecimalString(totals.tax),
+      gross: toDecimalString(totals.gross),
+    }),
+  }
 })
 
-/** The customer says yes on their own page, to what they chose. The estimate is an order from then on. */
-export const acceptOffer = defineCommand('accept-offer', yes, async (w, answer) => {
+/** The customer says acceptOfferInput on their own page, to what they chose. The estimate is an order from then on. */
+export const acceptOffer = defineCommand('accept-offer', acceptOfferInput, async (w, answer) => {
   const locked = await takeOffered(w, answer.token, answer.version)
   const lines = chooseLines(locked, answer.chosen)
     .filter((c) => c.counts && c.quantity.gt(0))
@@ -94,18 +76,11 @@ export const acceptOffer = defineCommand('accept-offer', yes, async (w, answer) 
   return { id: locked.sale.id, answer: async () => ({ agreed: true }) }
 })
 
-const no = z.object({
-  token: secret,
-  version: z.int().min(0),
-  name: needed(200, 'Your name'),
-  reason: text(500).default(''),
-})
-
-/** The customer says no on their own page. */
-export const refuseOffer = defineCommand('refuse-offer', no, async (w, answer) => {
+/** The customer says refuseOfferInput on their own page. */
+export const refuseOffer = defineCommand('refuse-offer', refuseOfferInput, async (w, answer) => {
   const locked = await takeOffered(w, answer.token, answer.version)
   await updateSale(w.tx, locked.sale.id, { yesBy: answer.name, yesHow: 'on their page' })
-  await closeIn(w, locked, 'declined', { on: w.today, reason: answer.reason || 'said no on their page' })
+  await closeIn(w, locked, 'declined', { on: w.today, reason: answer.reason || 'said refuseOfferInput on their page' })
   await refreshSale(w, locked.sale.id)
   return { id: locked.sale.id, answer: async () => ({ agreed: false }) }
 })

@@ -1,37 +1,15 @@
+import { dropFileInput, keepFileInput } from '@/contract/inputs/files/keepFile'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import { findBusiness, updateBusiness } from '@/data/queries/business'
 import { findCustomer } from '@/data/queries/customers'
 import { deleteFile, findFile, insertFile, type FileOwner } from '@/data/queries/files'
 import { findGoods, updateGoods } from '@/data/queries/goods'
 import { findSales } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
-import { id, needed } from '@/contract/fields'
 import { found, refuse } from '@/contract/refuse'
 
 /** The largest file that is kept: a photograph from a telephone, a long letter. */
 export const LARGEST_FILE = 4_000_000
-
-/** Whether a text is base64: one pass over its letters, at most two signs of equality at its end. */
-const isBase64 = (text: string): boolean => {
-  const trimmed = text.trimEnd()
-  const body = trimmed.endsWith('==') ? trimmed.slice(0, -2) : trimmed.endsWith('=') ? trimmed.slice(0, -1) : trimmed
-  return !/[^A-Za-z0-9+/\s]/.test(body)
-}
-
-const input = z.object({
-  ownerKind: z.enum(['customer', 'goods', 'sale', 'business'], {
-    error: 'Say customer, goods, sale or business.',
-  }),
-  ownerId: id.default(1),
-  name: needed(200, 'A name'),
-  /** The file itself, in base64. */
-  base64: z
-    .string({ error: 'The file in base64.' })
-    .min(1, 'The file is empty.')
-    .max(6_000_000, 'A file has at most 4 MB.')
-    .refine(isBase64, 'Not base64.'),
-})
 
 /** What a file is, told by its first bytes and never by its name: nobody's page is shown as a picture. */
 export const typeOf = (body: Buffer, name: string): string => {
@@ -53,7 +31,7 @@ const mustExist = async (w: Work, kind: FileOwner, ownerId: number): Promise<voi
 }
 
 /** Keeps a file with a customer, goods, a sale or the business. The first picture of goods is theirs; that of the business its mark. */
-export const keepFile = defineCommand('keep-file', input, async (w, f) => {
+export const keepFile = defineCommand('keep-file', keepFileInput, async (w, f) => {
   await mustExist(w, f.ownerKind, f.ownerId)
   const body = Buffer.from(f.base64, 'base64')
   const wrong = (message: string) => refuse({ code: 'invalid', errors: [{ path: 'base64', message }] })
@@ -80,7 +58,7 @@ export const keepFile = defineCommand('keep-file', input, async (w, f) => {
 })
 
 /** Throws a file away. What went out with a letter stays. */
-export const dropFile = defineCommand('drop-file', z.object({ fileId: id }), async (w, { fileId }) => {
+export const dropFile = defineCommand('drop-file', dropFileInput, async (w, { fileId }) => {
   const kept = found(await findFile(w.tx, fileId), 'file', fileId)
   if (kept.ownerKind === 'post') refuse({ code: 'not-found', what: 'file', id: fileId })
   if (kept.ownerKind === 'goods') {

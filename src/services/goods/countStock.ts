@@ -1,5 +1,5 @@
+import { countStockInput } from '@/contract/inputs/goods/countStock'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import { money, negateMoney, sumMoney, toDecimalString, ZERO, zeroMoney, type Decimal, type Money } from '@/core/money'
 import { firstDayToLeave, leaveOn, unitCost, valueAt, type Shelf } from '@/core/stock'
 import type { Day } from '@/core/day'
@@ -8,20 +8,10 @@ import { findGoods } from '@/data/queries/goods'
 import { insertStockCount } from '@/data/queries/stockCounts'
 import { takeNumber } from '@/data/queries/numbers'
 import { defineCommand, paperDay, type Work } from '../command'
-import { id, on, quantityOrZero, unitPrice } from '@/contract/fields'
 import { found, refuse } from '@/contract/refuse'
 import { changesOf, shelvesOn, type PlacedShelf } from './shelvesOn'
 import { reserveId } from '@/data/queries/reserveId'
 import { insertMoves, listPlaces, listShelfChanges, type MoveRow } from '@/data/queries/stock'
-
-export const countStockInput = z.object({
-  on,
-  placeId: id.optional(),
-  lines: z
-    .array(z.object({ goodsId: id, counted: quantityOrZero, unitCost: unitPrice.optional() }))
-    .min(1, 'Count at least one thing.')
-    .max(2000),
-})
 
 /** What goods that are missing cost: gone on the day of the count, as far as every later day bears it. */
 const missing = async (

@@ -1,3 +1,4 @@
+import { importGoodsInput } from '@/contract/inputs/goods/importGoods'
 // Long, because a file is read, each row judged, and the whole written in one place; the steps stand in their order.
 import { present } from '@/core/present'
 import { z } from 'zod'
@@ -161,21 +162,11 @@ const judge = async (w: Work, table: FileTable): Promise<Judged> => {
   return { good, problems }
 }
 
-const input = z.object({
-  /** A CSV or XLSX file. */
-  base64: z
-    .string({ error: 'The file in base64.' })
-    .min(1, 'The file is empty.')
-    .max(6_000_000, 'A file has at most 4 MB.'),
-  /** `look` writes nothing; `all` writes only when every row is good; `good` leaves the bad rows out. */
-  mode: z.enum(['look', 'all', 'good'], { error: 'Say look, all or good.' }).default('look'),
-})
-
 /**
  * Goods from a spreadsheet: new codes are added, known ones changed. First looked at, row by row; then written all at once
  * or not at all. An empty cell leaves what is there.
  */
-export const importGoods = defineCommand('import-goods', input, async (w, { base64, mode }) => {
+export const importGoods = defineCommand('import-goods', importGoodsInput, async (w, { base64, mode }) => {
   const table = await readTableFile(base64)
   const { good, problems } = await judge(w, table)
   const result = {

@@ -1,6 +1,7 @@
+import { addGoodsInput, changeGoodsInput } from '@/contract/inputs/goods/keepGoods'
 import { present } from '@/core/present'
-import { z } from 'zod'
-import { decimal, toFourPlaces, type Decimal } from '@/core/money'
+import type { z } from 'zod'
+import { toFourPlaces, type Decimal } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
 import {
   findGoods,
@@ -14,73 +15,9 @@ import {
 import { listPriceLevels, replacePrices } from '@/data/queries/prices'
 import { findSupplier, insertSupplier, replaceGoodsSuppliers } from '@/data/queries/suppliers'
 import { defineCommand, type Work } from '../command'
-import { day, id, needed, quantity, quantityOrZero, tags, text, unitPrice } from '@/contract/fields'
 import { goodsView } from '@/model/goods/goods'
 import { found, refuse } from '@/contract/refuse'
-
-const priceRow = z
-  .object({
-    /** A price level's code; everybody where it is left out. */
-    level: text(40).optional(),
-    fromQuantity: quantityOrZero.default(decimal(0)),
-    price: unitPrice,
-    validFrom: day.nullable().default(null),
-    validUntil: day.nullable().default(null),
-  })
-  .refine((p) => !p.validFrom || !p.validUntil || p.validFrom <= p.validUntil, {
-    message: 'A price ends on or after the day it begins.',
-    path: ['validUntil'],
-  })
-
-const supplierRow = z
-  .object({
-    supplierId: id.optional(),
-    name: text(200).optional(),
-    code: text(60).default(''),
-    preferred: z.boolean().default(false),
-  })
-  .refine((s) => s.supplierId !== undefined || (s.name ?? '') !== '', 'Name the supplier.')
-
-const fields = {
-  code: needed(40, 'A code'),
-  name: needed(200, 'A name'),
-  price: unitPrice,
-  taxCode: text(40).optional(),
-  incomeAccount: text(20).optional(),
-  barcode: text(60).optional(),
-  note: text(2000).optional(),
-  tags: tags.optional(),
-  weight: quantityOrZero.nullable().optional(),
-  size: text(60).optional(),
-  reorderAt: quantityOrZero.nullable().optional(),
-  /** A kit that costs what its parts cost together. */
-  priceIsSum: z.boolean().optional(),
-  onShopfront: z.boolean().optional(),
-  pictureFileId: id.nullable().optional(),
-  parts: z
-    .array(z.object({ goodsId: id, quantity }))
-    .max(100)
-    .optional(),
-  prices: z.array(priceRow).max(200).optional(),
-  suppliers: z.array(supplierRow).max(20).optional(),
-}
-
-export const addGoodsInput = z
-  .object({
-    ...fields,
-    kind: z.enum(['stock', 'work', 'charge', 'kit'], { error: 'Say stock, work, charge or kit.' }),
-  })
-  .refine((g) => g.kind !== 'kit' || (g.parts?.length ?? 0) > 0, {
-    message: 'A kit needs its parts.',
-    path: ['parts'],
-  })
-  .refine((g) => g.kind === 'kit' || !g.parts?.length, { message: 'Only a kit has parts.', path: ['parts'] })
-
-const changeInput = z
-  .object({ goodsId: id, ...fields, retired: z.boolean().optional() })
-  .partial()
-  .required({ goodsId: true })
-type Fields = Omit<z.output<typeof changeInput>, 'goodsId'>
+type Fields = Omit<z.output<typeof changeGoodsInput>, 'goodsId'>
 
 const INCOME = { stock: 'sales', kit: 'sales', work: 'work', charge: 'charges' } as const
 
@@ -217,7 +154,7 @@ export const rewriteGoods = async (w: Work, goodsId: number, g: Fields): Promise
 }
 
 /** Changes goods from now on. Papers written before keep what they say. */
-export const changeGoods = defineCommand('change-goods', changeInput, async (w, { goodsId, ...g }) => {
+export const changeGoods = defineCommand('change-goods', changeGoodsInput, async (w, { goodsId, ...g }) => {
   await rewriteGoods(w, goodsId, g)
   return { id: goodsId, answer: async () => present(await goodsView(w.tx, goodsId, w.business)) }
 })

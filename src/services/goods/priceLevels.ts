@@ -1,20 +1,12 @@
-import { z } from 'zod'
+import { addPriceLevelInput, changePriceLevelInput, addTaxAreaInput } from '@/contract/inputs/goods/priceLevels'
 import { insertPriceLevel, insertTaxArea, listPriceLevels, listTaxAreas, updatePriceLevel } from '@/data/queries/prices'
 import { defineCommand } from '../command'
-import { id, needed, percent } from '@/contract/fields'
 import { found, refuse } from '@/contract/refuse'
-
-const fields = {
-  name: needed(80, 'A name'),
-  percentOff: percent.optional(),
-  /** Whether papers of this level show prices with tax; null: as the business does. */
-  pricesIncludeTax: z.boolean().nullable().optional(),
-}
 
 /** A price level: what some customers pay. */
 export const addPriceLevel = defineCommand(
   'add-price-level',
-  z.object({ code: needed(40, 'A code'), ...fields }),
+  addPriceLevelInput,
   async (w, { code, name, percentOff, pricesIncludeTax }) => {
     if ((await listPriceLevels(w.tx)).some((l) => l.code.toLowerCase() === code.toLowerCase()))
       refuse({ code: 'taken', what: 'code', value: code })
@@ -31,10 +23,7 @@ export const addPriceLevel = defineCommand(
 /** Changes a price level from now on. */
 export const changePriceLevel = defineCommand(
   'change-price-level',
-  z
-    .object({ levelId: id, ...fields })
-    .partial()
-    .required({ levelId: true }),
+  changePriceLevelInput,
   async (w, { levelId, name, percentOff, pricesIncludeTax }) => {
     const before = found(
       (await listPriceLevels(w.tx)).find((l) => l.id === levelId),
@@ -54,19 +43,15 @@ export const changePriceLevel = defineCommand(
 )
 
 /** A tax area: where goods that are taxed take another tax code. */
-export const addTaxArea = defineCommand(
-  'add-tax-area',
-  z.object({ code: needed(40, 'A code'), name: needed(80, 'A name'), taxCode: needed(40, 'A tax code') }),
-  async (w, { code, name, taxCode }) => {
-    if ((await listTaxAreas(w.tx)).some((a) => a.code.toLowerCase() === code.toLowerCase()))
-      refuse({ code: 'taken', what: 'code', value: code })
-    const named = (await w.taxCodes()).find((c) => c.code.toLowerCase() === taxCode.toLowerCase())
-    if (!named)
-      return refuse({
-        code: 'invalid',
-        errors: [{ path: 'taxCode', message: `There is no tax code ${taxCode}.` }],
-      })
-    const areaId = await insertTaxArea(w.tx, { code, name, taxCodeId: named.id })
-    return { id: areaId, answer: async () => ({ id: areaId, code, name, taxCode: named.code }) }
-  },
-)
+export const addTaxArea = defineCommand('add-tax-area', addTaxAreaInput, async (w, { code, name, taxCode }) => {
+  if ((await listTaxAreas(w.tx)).some((a) => a.code.toLowerCase() === code.toLowerCase()))
+    refuse({ code: 'taken', what: 'code', value: code })
+  const named = (await w.taxCodes()).find((c) => c.code.toLowerCase() === taxCode.toLowerCase())
+  if (!named)
+    return refuse({
+      code: 'invalid',
+      errors: [{ path: 'taxCode', message: `There is no tax code ${taxCode}.` }],
+    })
+  const areaId = await insertTaxArea(w.tx, { code, name, taxCodeId: named.id })
+  return { id: areaId, answer: async () => ({ id: areaId, code, name, taxCode: named.code }) }
+})

@@ -1,10 +1,9 @@
+import { settleCardPaymentInput } from '@/contract/inputs/money/cardPayment'
 import { present } from '@/core/present'
 import { randomUUID } from 'node:crypto'
-import { z } from 'zod'
 import { toDecimalString, type Money } from '@/core/money'
 import { insertCardPayment, lockCardPayment, updateCardPayment } from '@/data/queries/cardPayments'
 import { defineCommand, type Work } from '../command'
-import { text } from '@/contract/fields'
 import { found } from '@/contract/refuse'
 import { findCustomer } from '@/data/queries/customers'
 import { listSaleIds } from '@/data/queries/sales'
@@ -49,15 +48,13 @@ const agreePaidOrder = async (w: Work, saleId: number): Promise<void> => {
   })
 }
 
-const input = z.object({ reference: text(80), approved: z.boolean(), why: text(200).default('') })
-
 /**
  * Hears the card's answer. Approved, the money is a receipt: on what was ahead for the named sale, else on what is open,
  * oldest first. However often the answer comes, there is one receipt.
  */
 export const settleCardPayment = defineCommand(
   'settle-card-payment',
-  input,
+  settleCardPaymentInput,
   async (w, { reference, approved, why }) => {
     const payment = found(await lockCardPayment(w.tx, reference, w.currency), 'payment', reference)
     const already = payment.receiptId

@@ -1,12 +1,11 @@
+import { chargeLateInput } from '@/contract/inputs/money/chargeExtra'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import { isPositiveMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
 import { postExtraCharge } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { findCustomer } from '@/data/queries/customers'
 import { takeNumber } from '@/data/queries/numbers'
 import { defineCommand, paperDay, type Work } from '../command'
-import { id, on, positiveAmount, text } from '@/contract/fields'
 import { found, refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { takeSale } from '../sales/saleWork'
@@ -72,10 +71,8 @@ export const addCharge = async (w: Work, c: ExtraCharge): Promise<number> => {
   return chargeId
 }
 
-const input = z.object({ dueId: id, on, amount: positiveAmount.optional(), reason: text(500).default('') })
-
 /** Charges for a late due, once: what was proposed, or another amount. */
-export const chargeLate = defineCommand('charge-late', input, async (w, c) => {
+export const chargeLate = defineCommand('charge-late', chargeLateInput, async (w, c) => {
   const [first] = await findDues(w.tx, [c.dueId], w.currency)
   const { sale } = await takeSale(w, found(first, 'due', c.dueId).saleId)
   const due = present((await findDues(w.tx, [c.dueId], w.currency))[0])

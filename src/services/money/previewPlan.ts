@@ -1,14 +1,10 @@
-import { z } from 'zod'
+import { previewPlanInput } from '@/contract/inputs/money/previewPlan'
 import { toDecimalString } from '@/core/money'
 import { defineCommand } from '../command'
-import { arrangement } from '@/contract/arrangement'
-import { on, positiveAmount } from '@/contract/fields'
 import { planOf } from '@/model/plan/terms'
 
-const input = z.intersection(z.object({ total: positiveAmount, on }), arrangement)
-
 /** What an arrangement means for a total: rows and sums. Nothing is saved. */
-export const previewPlan = defineCommand('preview-plan', input, async (w, chosen) => {
+export const previewPlan = defineCommand('preview-plan', previewPlanInput, async (w, chosen) => {
   const plan = planOf(chosen, w.money(chosen.total, 'total'), chosen.on ?? w.today, w.currency)
   return {
     id: 0,

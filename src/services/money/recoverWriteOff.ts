@@ -1,5 +1,5 @@
+import { recoverWriteOffInput } from '@/contract/inputs/money/recoverWriteOff'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import {
   isPositiveMoney,
   smallerMoney,
@@ -13,7 +13,6 @@ import { postWriteOff, reverseEntry } from '@/core/ledger'
 import { firstDayFor, lowestFrom } from '@/core/running'
 import type { Day } from '@/core/day'
 import { dayAfter, defineCommand, type Work } from '../command'
-import { id, needed, on } from '@/contract/fields'
 import { found, refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { takeSale } from '../sales/saleWork'
@@ -21,8 +20,6 @@ import { asPostings, taxBack } from './taxWork'
 import { insertFills, listFillsOfDues, listFillsOfEntry } from '@/data/queries/fill'
 import { findWriteOff, insertWriteOffRecovery } from '@/data/queries/writeOff'
 import { insertTaxMoves } from '@/data/queries/taxMove'
-
-const input = z.object({ writeOffId: id, on, reason: needed(500, 'A reason') })
 
 interface OwedAgain {
   readonly dueId: number
@@ -59,7 +56,7 @@ const standing = async (w: Work, entryId: number, on: Day): Promise<OwedAgain[]>
 /** A debt that was written off is owed again: the loss is taken back, with its tax, and the dues open again. */
 export const recoverWriteOff = defineCommand(
   'recover-write-off',
-  input,
+  recoverWriteOffInput,
   async (w, { writeOffId, on: given, reason }) => {
     const seen = found(await findWriteOff(w.tx, writeOffId, w.currency), 'write-off', writeOffId)
     const { sale } = await takeSale(w, seen.saleId)

@@ -1,26 +1,16 @@
-import { z } from 'zod'
+import { refundHeldInput } from '@/contract/inputs/money/refundHeld'
 import { toDecimalString } from '@/core/money'
 import { lockSale } from '@/data/queries/sales'
 import { defineCommand, paperDay } from '../command'
-import { id, method, on, positiveAmount, text } from '@/contract/fields'
 import { customerFor } from '../people/customerFor'
 import { refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { refundIn } from './heldWork'
 
-const input = z.object({
-  customerId: id,
-  saleId: id.optional(),
-  on,
-  amount: positiveAmount,
-  method,
-  reason: text(500).optional(),
-})
-
 /** Gives held money back: of a sale, or what is on account. Never more than is held there. */
 export const refundHeld = defineCommand(
   'refund-held',
-  input,
+  refundHeldInput,
   async (w, { customerId, saleId, on: given, amount, method: by, reason }) => {
     const customer = await customerFor(w, customerId)
     if (saleId !== undefined && !(await lockSale(w.tx, saleId, w.currency)))

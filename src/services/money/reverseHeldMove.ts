@@ -1,10 +1,9 @@
+import { reverseHeldMoveInput } from '@/contract/inputs/money/reverseHeldMove'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import { isPositiveMoney, negateMoney, toDecimalString } from '@/core/money'
 import { postFeeReversed, postHeldReturn } from '@/core/ledger'
 import { lockSale } from '@/data/queries/sales'
 import { dayAfter, defineCommand, type Work } from '../command'
-import { id, needed, on } from '@/contract/fields'
 import { found, refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { leaveHeld, noteLeft, type HeldLeaving } from './heldWork'
@@ -12,8 +11,6 @@ import { asPostings, taxComing } from './taxWork'
 import { insertHeldMoves, listHeldMoves } from '@/data/queries/held'
 import { findHeldTransfer, insertHeldTransferReversal } from '@/data/queries/heldTransfer'
 import { insertTaxMoves } from '@/data/queries/taxMove'
-
-const input = z.object({ transferId: id, on, reason: needed(500, 'A reason') })
 type Transfer = NonNullable<Awaited<ReturnType<typeof findHeldTransfer>>>
 
 /** The transfer, its sales held, or why it cannot be reversed. */
@@ -32,7 +29,7 @@ const takeTransfer = async (w: Work, transferId: number): Promise<Transfer> => {
  */
 export const reverseHeldMove = defineCommand(
   'reverse-held-move',
-  input,
+  reverseHeldMoveInput,
   async (w, { transferId, on: given, reason }) => {
     const transfer = await takeTransfer(w, transferId)
     const onDay = dayAfter(w, given, transfer.on, `${transfer.number} happened later.`)

@@ -1,5 +1,5 @@
+import { sellAtCounterInput } from '@/contract/inputs/money/sellAtCounter'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import { isPositiveMoney, toDecimalString } from '@/core/money'
 import { postCounterSale } from '@/core/ledger'
 import { findWalkIn } from '@/data/queries/customers'
@@ -9,8 +9,6 @@ import { updateSale } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Work } from '../command'
 import { draftBill } from '../billing/draftBill'
 import { taxPostings } from '../billing/issueBill'
-import { amount, id, method, on, text } from '@/contract/fields'
-import { line } from '@/contract/lines'
 import { customerFor } from '../people/customerFor'
 import { refuse } from '@/contract/refuse'
 import { tender } from './takeReceipt'
@@ -23,17 +21,8 @@ import { insertReceipt, listReceipts } from '@/data/queries/receipt'
 import { reserveId } from '@/data/queries/reserveId'
 import { addToLines } from '@/data/queries/saleLine'
 
-export const counterSaleInput = z.object({
-  customerId: id.optional(),
-  on,
-  lines: z.array(line, { error: 'Lines are a list.' }).min(1, 'Add something to sell.').max(500),
-  method,
-  tendered: amount.optional(),
-  note: text(500).optional(),
-})
-
 /** Sold, handed over and paid in one go: an invoice-receipt that never touches receivables. */
-export const sellAtCounter = defineCommand('sell-at-counter', counterSaleInput, async (w, input) => {
+export const sellAtCounter = defineCommand('sell-at-counter', sellAtCounterInput, async (w, input) => {
   const customerId = input.customerId ?? (await findWalkIn(w.tx))
   const customer = await customerFor(w, customerId)
   const onDay = paperDay(w, input.on)

@@ -1,5 +1,6 @@
+import { takeReceiptInput } from '@/contract/inputs/money/takeReceipt'
 import { present } from '@/core/present'
-import { z } from 'zod'
+import type { z } from 'zod'
 import { isPositiveMoney, sumMoney, type Money } from '@/core/money'
 import { fillNamed, tenderOf, type Filling } from '@/core/receipt'
 import { postReceipt, type Method } from '@/core/ledger'
@@ -8,7 +9,6 @@ import { findCustomer } from '@/data/queries/customers'
 import { takeNumber } from '@/data/queries/numbers'
 import { findSales, lockSale } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Work } from '../command'
-import { amount, id, method, on, positiveAmount, text } from '@/contract/fields'
 import { found, refuse } from '@/contract/refuse'
 import { customerFor } from '../people/customerFor'
 import { refreshSale } from '../sales/refreshSale'
@@ -27,30 +27,6 @@ import { reserveId } from '@/data/queries/reserveId'
 import { insertTaxMoves } from '@/data/queries/taxMove'
 import { receiptView } from '@/model/receipt/receiptView'
 import { offered } from '@/model/receipt/offered'
-
-const wish = z.union(
-  [z.object({ dueId: id, amount: positiveAmount }), z.object({ saleId: id, amount: positiveAmount })],
-  {
-    error: 'Name a due or a sale, and an amount.',
-  },
-)
-
-export const takeReceiptInput = z.object({
-  customerId: id.optional(),
-  on,
-  method,
-  amount: positiveAmount,
-  /** Cash given, where it is more than the amount: the rest goes back as change. */
-  tendered: amount.optional(),
-  reference: text(120).optional(),
-  /** Also for what others owe: the dues named may be anybody's. */
-  forOthers: z.boolean().default(false),
-  for: z
-    .union([z.enum(['oldest', 'account']), z.array(wish).min(1).max(200)], {
-      error: 'Say oldest, account, or a list of dues and sales.',
-    })
-    .default('oldest'),
-})
 type TakeReceipt = Omit<z.output<typeof takeReceiptInput>, 'forOthers'> & { readonly forOthers?: boolean }
 
 /** What a receipt may fill, of whoever owes it: locked, and what of it was open on the day and on every later one. */

@@ -1,5 +1,5 @@
+import { useHeldInput } from '@/contract/inputs/money/useHeld'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import {
   addMoney,
   isPositiveMoney,
@@ -13,7 +13,6 @@ import { fillNamed, fillOldest, type Filling } from '@/core/receipt'
 import { postHeldUse, type HeldAmount } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { defineCommand, paperDay, type Work } from '../command'
-import { id, on, positiveAmount } from '@/contract/fields'
 import { customerFor } from '../people/customerFor'
 import { refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
@@ -25,22 +24,6 @@ import { asPostings } from './taxWork'
 import { lockOpenDues, type DueRow } from '@/data/queries/due'
 import { insertFills } from '@/data/queries/fill'
 import { offered } from '@/model/receipt/offered'
-
-const input = z.object({
-  customerId: id,
-  /** Whose held money: a sale's, or (left out) what is on account. */
-  saleId: id.optional(),
-  on,
-  for: z
-    .union([
-      z.literal('oldest'),
-      z
-        .array(z.object({ dueId: id, amount: positiveAmount }))
-        .min(1)
-        .max(200),
-    ])
-    .default('oldest'),
-})
 
 interface Use {
   readonly place: HeldPlace
@@ -96,63 +79,67 @@ export const putHeldOn = async (w: Work, use: Use): Promise<number> => {
 }
 
 /** Puts money that is held for a customer on what they owe. Nothing comes in; the liability falls and so does the due. */
-export const useHeld = defineCommand('use-held', input, async (w, { customerId, saleId, on: given, for: wishes }) => {
-  const customer = await customerFor(w, customerId)
-  const onDay = paperDay(w, given)
-  const place = { customerId, saleId: saleId ?? null }
-  const { dues, refuseEarly } = await duesOn(w, await lockOpenDues(w.tx, customerId, w.currency), onDay)
-  const open = offered(dues, onDay)
-  const held = await heldOn(w, place, onDay)
-  const named =
-    wishes === 'oldest'
-      ? null
-      : wishes.map((x, i) => ({ dueId: x.dueId, amount: w.money(x.amount, `for.${i}.amount`) }))
-  for (const n of named ?? []) refuseEarly(n.dueId, n.amount)
-  const most = sumMoney(
-    open.map((d) => d.open),
-    w.currency,
-  )
-  const asked = named
-    ? sumMoney(
-        named.map((n) => n.amount),
-        w.currency,
-      )
-    : smallerMoney(held.free, most)
-  const filled = named
-    ? fillNamed(open, named, asked)
-    : { ok: true as const, value: fillOldest({ dues: open, deposits: [] }, asked) }
-  if (!filled.ok) return refuse(filled.error)
-  const used = filled.value.dues.reduce((sum, f) => addMoney(sum, f.amount), subtractMoney(asked, asked))
-  if (!named && !isPositiveMoney(used))
-    return refuse(
-      isPositiveMoney(most) ? { code: 'more-than-held', held: held.now, asked: most } : { code: 'nothing-open' },
+export const useHeld = defineCommand(
+  'use-held',
+  useHeldInput,
+  async (w, { customerId, saleId, on: given, for: wishes }) => {
+    const customer = await customerFor(w, customerId)
+    const onDay = paperDay(w, given)
+    const place = { customerId, saleId: saleId ?? null }
+    const { dues, refuseEarly } = await duesOn(w, await lockOpenDues(w.tx, customerId, w.currency), onDay)
+    const open = offered(dues, onDay)
+    const held = await heldOn(w, place, onDay)
+    const named =
+      wishes === 'oldest'
+        ? null
+        : wishes.map((x, i) => ({ dueId: x.dueId, amount: w.money(x.amount, `for.${i}.amount`) }))
+    for (const n of named ?? []) refuseEarly(n.dueId, n.amount)
+    const most = sumMoney(
+      open.map((d) => d.open),
+      w.currency,
     )
-  const entryId = await putHeldOn(w, {
-    place,
-    on: onDay,
-    dues,
-    filled: filled.value.dues,
-    text: `Held money put on what is owed, ${customer.name}`,
-    source: { kind: 'held-use', id: null },
-  })
-  const touched = new Set([
-    ...filled.value.dues.map((f) => present(dues.find((d) => d.id === f.dueId)).saleId),
-    ...(saleId === undefined ? [] : [saleId]),
-  ])
-  for (const touchedId of [...touched].sort((a, b) => a - b)) await refreshSale(w, touchedId)
-  return {
-    id: entryId,
-    answer: async () => ({
-      entryId,
-      used: toDecimalString(used),
-      left: toDecimalString(subtractMoney(held.now, used)),
-      discount: toDecimalString(
-        sumMoney(
-          filled.value.dues.flatMap((f) => (f.discount ? [f.discount] : [])),
+    const asked = named
+      ? sumMoney(
+          named.map((n) => n.amount),
           w.currency,
+        )
+      : smallerMoney(held.free, most)
+    const filled = named
+      ? fillNamed(open, named, asked)
+      : { ok: true as const, value: fillOldest({ dues: open, deposits: [] }, asked) }
+    if (!filled.ok) return refuse(filled.error)
+    const used = filled.value.dues.reduce((sum, f) => addMoney(sum, f.amount), subtractMoney(asked, asked))
+    if (!named && !isPositiveMoney(used))
+      return refuse(
+        isPositiveMoney(most) ? { code: 'more-than-held', held: held.now, asked: most } : { code: 'nothing-open' },
+      )
+    const entryId = await putHeldOn(w, {
+      place,
+      on: onDay,
+      dues,
+      filled: filled.value.dues,
+      text: `Held money put on what is owed, ${customer.name}`,
+      source: { kind: 'held-use', id: null },
+    })
+    const touched = new Set([
+      ...filled.value.dues.map((f) => present(dues.find((d) => d.id === f.dueId)).saleId),
+      ...(saleId === undefined ? [] : [saleId]),
+    ])
+    for (const touchedId of [...touched].sort((a, b) => a - b)) await refreshSale(w, touchedId)
+    return {
+      id: entryId,
+      answer: async () => ({
+        entryId,
+        used: toDecimalString(used),
+        left: toDecimalString(subtractMoney(held.now, used)),
+        discount: toDecimalString(
+          sumMoney(
+            filled.value.dues.flatMap((f) => (f.discount ? [f.discount] : [])),
+            w.currency,
+          ),
         ),
-      ),
-      filled: filled.value.dues.map((f) => ({ dueId: f.dueId, amount: toDecimalString(f.amount) })),
-    }),
-  }
-})
+        filled: filled.value.dues.map((f) => ({ dueId: f.dueId, amount: toDecimalString(f.amount) })),
+      }),
+    }
+  },
+)

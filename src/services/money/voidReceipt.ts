@@ -1,16 +1,13 @@
-import { z } from 'zod'
+import { voidReceiptInput, bounceReceiptInput } from '@/contract/inputs/money/voidReceipt'
 import { isPositiveMoney, zeroMoney } from '@/core/money'
 import { defineCommand, paperDay, type Work } from '../command'
 import type { Day } from '@/core/day'
-import { amount, id, needed, on } from '@/contract/fields'
 import { found, refuse } from '@/contract/refuse'
 import { addCharge } from './chargeExtra'
 import { takeBack } from './takeBack'
 import { saleToCharge } from './saleToCharge'
 import { findReceipt, lockReceipt, type ReceiptRow } from '@/data/queries/receipt'
 import { receiptView } from '@/model/receipt/receiptView'
-
-const input = z.object({ receiptId: id, on, reason: needed(500, 'A reason') })
 
 const takeStanding = async (
   w: Work,
@@ -30,25 +27,19 @@ const takeStanding = async (
 }
 
 /** Takes a receipt back: its entry is reversed, its dues open again, what it held is no longer held. */
-export const voidReceipt = defineCommand('void-receipt', input, async (w, { receiptId, on: given, reason }) => {
-  const { receipt, onDay } = await takeStanding(w, receiptId, given)
-  if (receipt.invoiceId !== null) refuse({ code: 'void-counter-sale', number: receipt.number })
-  await takeBack(w, receipt, { on: onDay, kind: 'voided', reason, bankFee: zeroMoney(w.currency) })
-  return { id: receiptId, answer: () => receiptView(w, receiptId) }
-})
-
-const bounceInput = z.object({
-  receiptId: id,
-  on,
-  reason: needed(500, 'A reason'),
-  /** What the bank or the card company took for it. */
-  bankFee: amount.optional(),
-  /** What the customer is charged for it; the fee of Settings where it is left out, nothing where it is 0. */
-  fee: amount.optional(),
-})
+export const voidReceipt = defineCommand(
+  'void-receipt',
+  voidReceiptInput,
+  async (w, { receiptId, on: given, reason }) => {
+    const { receipt, onDay } = await takeStanding(w, receiptId, given)
+    if (receipt.invoiceId !== null) refuse({ code: 'void-counter-sale', number: receipt.number })
+    await takeBack(w, receipt, { on: onDay, kind: 'voided', reason, bankFee: zeroMoney(w.currency) })
+    return { id: receiptId, answer: () => receiptView(w, receiptId) }
+  },
+)
 
 /** A cheque bounced, or a card payment was reversed: the money was never there, and a fee may be charged for it. */
-export const bounceReceipt = defineCommand('bounce-receipt', bounceInput, async (w, b) => {
+export const bounceReceipt = defineCommand('bounce-receipt', bounceReceiptInput, async (w, b) => {
   const { receipt, onDay } = await takeStanding(w, b.receiptId, b.on)
   if (receipt.method !== 'cheque' && receipt.method !== 'card')
     refuse({ code: 'cannot-bounce', number: receipt.number, method: receipt.method })

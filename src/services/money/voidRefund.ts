@@ -1,10 +1,9 @@
+import { voidRefundInput } from '@/contract/inputs/money/voidRefund'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import { isPositiveMoney, negateMoney, sumMoney, toDecimalString } from '@/core/money'
 import { postRefundVoid } from '@/core/ledger'
 import { lockSale } from '@/data/queries/sales'
 import { dayAfter, defineCommand } from '../command'
-import { id, needed, on } from '@/contract/fields'
 import { layawayLeft } from '../plans/layawayLeft'
 import { found, refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
@@ -13,10 +12,8 @@ import { insertHeldMoves, listHeldMoves } from '@/data/queries/held'
 import { insertRefundVoid, listRefundsByIds } from '@/data/queries/refund'
 import { insertTaxMoves, listTaxOfEntry } from '@/data/queries/taxMove'
 
-const input = z.object({ refundId: id, on, reason: needed(500, 'A reason') })
-
 /** A refund was a mistake: the money is back where it went from, and held again as it was, its tax ahead included. */
-export const voidRefund = defineCommand('void-refund', input, async (w, { refundId, on: given, reason }) => {
+export const voidRefund = defineCommand('void-refund', voidRefundInput, async (w, { refundId, on: given, reason }) => {
   const [seen] = await listRefundsByIds(w.tx, [refundId], w.currency)
   const { saleId } = found(seen, 'refund', refundId)
   const sale = saleId === null ? null : await lockSale(w.tx, saleId, w.currency)

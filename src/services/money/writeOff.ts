@@ -1,5 +1,5 @@
+import { writeOffDueInput, writeOffRestsInput } from '@/contract/inputs/money/writeOff'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import { isPositiveMoney, smallerMoney, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
 import type { SharedTax } from '@/core/tax'
 import { postWriteOff } from '@/core/ledger'
@@ -8,7 +8,6 @@ import type { Day } from '@/core/day'
 import { findInvoice } from '@/data/queries/invoices'
 import { takeNumber } from '@/data/queries/numbers'
 import { defineCommand, paperDay, type Work } from '../command'
-import { id, needed, on, positiveAmount } from '@/contract/fields'
 import { customerFor } from '../people/customerFor'
 import { standingRow } from '../plans/planWork'
 import { found, refuse } from '@/contract/refuse'
@@ -99,16 +98,8 @@ const writeOffIn = async (
   return { id: writeOffId, number, amount }
 }
 
-const input = z.object({
-  dueId: id,
-  on,
-  /** Left out: all that is open. */
-  amount: positiveAmount.optional(),
-  reason: needed(500, 'A reason'),
-})
-
 /** A due is given up, in whole or in part. */
-export const writeOffDue = defineCommand('write-off-due', input, async (w, o) => {
+export const writeOffDue = defineCommand('write-off-due', writeOffDueInput, async (w, o) => {
   const [seen] = await findDues(w.tx, [o.dueId], w.currency)
   await takeSale(w, found(seen, 'due', o.dueId).saleId)
   const now = (await lockOpenDues(w.tx, present(seen).customerId, w.currency)).find((d) => d.id === o.dueId)
@@ -124,16 +115,8 @@ export const writeOffDue = defineCommand('write-off-due', input, async (w, o) =>
   return { id: done.id, answer: async () => ({ ...done, amount: toDecimalString(done.amount) }) }
 })
 
-const restsInput = z.object({
-  customerId: id,
-  on,
-  /** Every due with no more than this open. */
-  upTo: positiveAmount,
-  reason: needed(500, 'A reason'),
-})
-
 /** The small rests of a customer are given up, sale by sale. */
-export const writeOffRests = defineCommand('write-off-rests', restsInput, async (w, o) => {
+export const writeOffRests = defineCommand('write-off-rests', writeOffRestsInput, async (w, o) => {
   await customerFor(w, o.customerId)
   const onDay = paperDay(w, o.on)
   const most = w.money(o.upTo, 'upTo')

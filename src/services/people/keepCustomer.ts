@@ -1,50 +1,12 @@
+import { addCustomerInput, changeCustomerInput } from '@/contract/inputs/people/keepCustomer'
 import { present } from '@/core/present'
-import { z } from 'zod'
+import type { z } from 'zod'
 import { insertCustomer, replaceAddresses, replaceContacts, updateCustomer } from '@/data/queries/customers'
 import { findPriceLevel, listTaxAreas } from '@/data/queries/prices'
-import { PAPER_LANGUAGES } from '@/core/formats'
 import { defineCommand, type Work } from '../command'
-import { amount, day, days, id, needed, percent, tags, text } from '@/contract/fields'
 import { customerView } from '@/model/people/customers'
 import { refuse } from '@/contract/refuse'
 import { customerFor } from './customerFor'
-
-const email = z.union([z.literal(''), z.email('An e-mail address looks like name@place.example.').max(200)])
-
-const address = z.object({
-  kind: z.enum(['bill-to', 'deliver-to']).default('bill-to'),
-  text: needed(500, 'An address'),
-  isDefault: z.boolean().default(false),
-  instructions: text(500).default(''),
-  taxArea: text(40).default(''),
-})
-const contact = z.object({
-  name: needed(200, 'A name'),
-  role: text(80).default(''),
-  email: email.default(''),
-  phone: text(60).default(''),
-})
-
-const fields = {
-  name: needed(200, 'A name'),
-  contact: text(200).optional(),
-  email: email.optional(),
-  phone: text(60).optional(),
-  kind: text(40).optional(),
-  note: text(4000).optional(),
-  terms: z.object({ net: days, discountPercent: percent.optional(), discountDays: days.optional() }).optional(),
-  taxExempt: z.boolean().optional(),
-  exemptNumber: text(60).optional(),
-  exemptUntil: day.nullable().optional(),
-  priceLevel: text(40).optional(),
-  language: z.enum(PAPER_LANGUAGES, { error: `One of ${PAPER_LANGUAGES.join(', ')}.` }).optional(),
-  tags: tags.optional(),
-  creditLimit: amount.nullable().optional(),
-  addresses: z.array(address).max(50).optional(),
-  contacts: z.array(contact).max(50).optional(),
-}
-
-export const addCustomerInput = z.object(fields)
 type Fields = Partial<z.output<typeof addCustomerInput>>
 
 const PLAIN = [
@@ -119,13 +81,8 @@ export const addCustomer = defineCommand('add-customer', addCustomerInput, async
   return { id: customerId, answer: async () => present(await customerView(w.tx, customerId, w.business, w.today)) }
 })
 
-const changeInput = z
-  .object({ customerId: id, ...fields })
-  .partial()
-  .required({ customerId: true })
-
 /** Changes what is known of a customer; papers written before keep what they say. */
-export const changeCustomer = defineCommand('change-customer', changeInput, async (w, { customerId, ...c }) => {
+export const changeCustomer = defineCommand('change-customer', changeCustomerInput, async (w, { customerId, ...c }) => {
   await customerFor(w, customerId)
   const change = { ...(await columnsOf(w, c)), ...(c.name === undefined ? {} : { name: c.name }) }
   if (Object.keys(change).length > 0) await updateCustomer(w.tx, customerId, change)

@@ -1,10 +1,14 @@
-import { z } from 'zod'
+import {
+  quotePayoffInput,
+  payOffPlanInput,
+  reschedulePlanInput,
+  keepCardInput,
+} from '@/contract/inputs/plans/changePlan'
 import { isPositiveMoney, sumMoney, toDecimalString, negateMoney } from '@/core/money'
 import { planInstallments, spreadRest } from '@/core/plan'
 import { endPlan, insertPlanCharges, keepPlanCard, sumPlanCharge } from '@/data/queries/plans'
 import { defineCommand, paperDay } from '../command'
-import { every, installmentCharge, keepArrangement } from '@/contract/arrangement'
-import { day, id, method, on } from '@/contract/fields'
+import { keepArrangement } from '@/contract/arrangement'
 import { orRefuse, refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { takeSale } from '../sales/saleWork'
@@ -23,10 +27,8 @@ import {
 import { writePlan } from './startPlan'
 import { listDuesOfPlan, lockOpenDues } from '@/data/queries/due'
 
-const named = { saleId: id, planId: id.optional() }
-
 /** What would pay a plan off on a day; nothing is saved. */
-export const quotePlanPayoff = defineCommand('quote-payoff', z.object({ ...named, on }), async (w, input) => {
+export const quotePlanPayoff = defineCommand('quote-payoff', quotePayoffInput, async (w, input) => {
   const plan = await takePlan(w, input.saleId, input.planId)
   const onDay = input.on ?? w.today
   if (onDay < plan.startedOn) refuse({ code: 'before-plan', startedOn: plan.startedOn })
@@ -49,15 +51,8 @@ export const quotePlanPayoff = defineCommand('quote-payoff', z.object({ ...named
   }
 })
 
-const payoffInput = z.object({
-  ...named,
-  on,
-  /** How the payoff is paid now; left out, it is due on the day. */
-  method: method.optional(),
-})
-
 /** Pays a plan off early: the charge that is not earned is given back, the rest is due now, and taken where a method is named. */
-export const payOffPlan = defineCommand('pay-off-plan', payoffInput, async (w, input) => {
+export const payOffPlan = defineCommand('pay-off-plan', payOffPlanInput, async (w, input) => {
   const { sale } = await takeSale(w, input.saleId)
   await lockOpenDues(w.tx, sale.customerId, w.currency)
   const plan = await takePlan(w, input.saleId, input.planId)
@@ -86,22 +81,11 @@ export const payOffPlan = defineCommand('pay-off-plan', payoffInput, async (w, i
   }
 })
 
-const rescheduleInput = z.object({
-  ...named,
-  on,
-  count: z.int().min(1).max(360),
-  every,
-  firstDue: day,
-  roundUpTo: z.int().min(1).max(1000).optional(),
-  /** A charge made anew; left out, the charge that is open comes along. */
-  charge: installmentCharge.optional(),
-})
-
 /**
  * New rows for what is open of a plan: the old ones end, and their history stays. Without a charge of its own the open
  * charge comes along to the cent; with one, what was not earned is given back first, and the new one is made on the rest.
  */
-export const reschedulePlan = defineCommand('reschedule-plan', rescheduleInput, async (w, input) => {
+export const reschedulePlan = defineCommand('reschedule-plan', reschedulePlanInput, async (w, input) => {
   const { sale } = await takeSale(w, input.saleId)
   await lockOpenDues(w.tx, sale.customerId, w.currency)
   const plan = await takePlan(w, input.saleId, input.planId)
@@ -174,20 +158,12 @@ const readableTerms = (terms: unknown): Record<string, unknown> => {
   return { ...(graceDays ? { graceDays } : {}), ...(lateCharge ? { lateCharge } : {}), ...(charge ? { charge } : {}) }
 }
 
-const cardInput = z.object({
-  ...named,
-  number: z
-    .string()
-    .regex(/^[\d ]{16,23}$/, 'A card number has sixteen digits.')
-    .optional(),
-})
-
 /** Whoever keeps cards: takes a number, answers what it is called from then on, or null where it is no card. */
 export type CardKeeper = (card: { readonly number: string }) => string | null
 
 /** Keeps a card for a plan, to collect its rows from by itself; without a number, forgets it. The number itself is not kept. */
 export const keepCardForPlan = (keep: CardKeeper) =>
-  defineCommand('keep-card', cardInput, async (w, input) => {
+  defineCommand('keep-card', keepCardInput, async (w, input) => {
     await takeSale(w, input.saleId)
     const plan = await takePlan(w, input.saleId, input.planId)
     const card = input.number === undefined ? '' : keep({ number: input.number })

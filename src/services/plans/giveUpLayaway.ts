@@ -1,9 +1,8 @@
-import { z } from 'zod'
+import { giveUpLayawayInput } from '@/contract/inputs/plans/giveUpLayaway'
 import { toDecimalString, subtractMoney } from '@/core/money'
 import { givingUpFee } from '@/core/plan'
 import { defineCommand, paperDay } from '../command'
 import { readArrangement } from '@/contract/arrangement'
-import { id, method, on, text } from '@/contract/fields'
 import { readPart } from '@/contract/usualArrangements'
 import { sumHeldAt } from '../money/heldOn'
 import { refuse } from '@/contract/refuse'
@@ -12,19 +11,11 @@ import { refreshSale } from '../sales/refreshSale'
 import { mustBeAgreed, takeSale } from '../sales/saleWork'
 import { listReceiptsForSale } from '@/data/queries/receipt'
 
-const input = z.object({
-  saleId: id,
-  on,
-  /** How the rest is given back; left out, the way the last money came. */
-  method: method.optional(),
-  reason: text(500).default('Layaway given up'),
-})
-
 /**
  * A layaway is given up, in one step: the fee of its terms is earned (never more than was paid), the rest goes back to the
  * customer, the goods are available again, and the sale is cancelled.
  */
-export const giveUpLayaway = defineCommand('give-up-layaway', input, async (w, g) => {
+export const giveUpLayaway = defineCommand('give-up-layaway', giveUpLayawayInput, async (w, g) => {
   const locked = await takeSale(w, g.saleId)
   mustBeAgreed(locked)
   const { sale } = locked

@@ -1,9 +1,8 @@
+import { earnPlanInput, collectRowInput } from '@/contract/inputs/plans/runPlans'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import { isPositiveMoney, toDecimalString } from '@/core/money'
 import { findPlan, insertCollection } from '@/data/queries/plans'
 import { defineCommand } from '../command'
-import { id } from '@/contract/fields'
 import { found, refuse } from '@/contract/refuse'
 import { writeReceipt } from '../money/takeReceipt'
 import { takeSale } from '../sales/saleWork'
@@ -11,7 +10,7 @@ import { earnRows } from './planWork'
 import { findDues, lockOpenDues } from '@/data/queries/due'
 
 /** Earns the charge of a plan's rows whose day has come. Doing it again does nothing. */
-export const earnPlan = defineCommand('earn-plan', z.object({ planId: id }), async (w, { planId }) => {
+export const earnPlan = defineCommand('earn-plan', earnPlanInput, async (w, { planId }) => {
   const seen = found(await findPlan(w.tx, planId, w.currency), 'plan', planId)
   await takeSale(w, seen.saleId)
   const plan = present(await findPlan(w.tx, planId, w.currency))
@@ -19,10 +18,8 @@ export const earnPlan = defineCommand('earn-plan', z.object({ planId: id }), asy
   return { id: planId, answer: async () => ({ planId, earned }) }
 })
 
-const heard = z.object({ dueId: id, approved: z.boolean(), why: z.string().max(200) })
-
 /** Writes down what the card kept for a plan answered: a receipt for the row, or why not. Once a day for each row. */
-export const collectRow = defineCommand('collect-row', heard, async (w, { dueId, approved, why }) => {
+export const collectRow = defineCommand('collect-row', collectRowInput, async (w, { dueId, approved, why }) => {
   const [seen] = await findDues(w.tx, [dueId], w.currency)
   const { sale } = await takeSale(w, found(seen, 'due', dueId).saleId)
   await lockOpenDues(w.tx, sale.customerId, w.currency)

@@ -1,11 +1,10 @@
-import { z } from 'zod'
+import { giveLinkInput, withdrawLinksInput, withdrawLinkInput } from '@/contract/inputs/post/links'
 import { addDays, type Day } from '@/core/day'
 import { insertLink, listLinksOf, withdrawLink, withdrawLinks } from '@/data/queries/links'
 import { findSales } from '@/data/queries/sales'
 import type { Db } from '@/data/connect'
 import { hashToken, makeSecret } from '../access/secrets'
 import { defineCommand } from '../command'
-import { id } from '@/contract/fields'
 import { found } from '@/contract/refuse'
 import { publicAddress } from './publicAddress'
 
@@ -37,7 +36,7 @@ export const makeLink = async (db: Db, { customerId, saleId, opensAll, on }: Lin
 /** A link to give away by hand: in a message, on a card. It is told once; its answer is not kept. */
 export const giveLink = defineCommand(
   'give-link',
-  z.object({ saleId: id }),
+  giveLinkInput,
   async (w, { saleId }) => {
     const sale = found((await findSales(w.tx, [saleId], w.currency))[0], 'sale', saleId)
     const { customerId } = sale
@@ -53,14 +52,14 @@ export const giveLink = defineCommand(
 )
 
 /** Withdraws all links of a sale. Whoever follows one is told it is no longer open. */
-export const withdrawSaleLinks = defineCommand('withdraw-links', z.object({ saleId: id }), async (w, { saleId }) => {
+export const withdrawSaleLinks = defineCommand('withdraw-links', withdrawLinksInput, async (w, { saleId }) => {
   found((await findSales(w.tx, [saleId], w.currency))[0], 'sale', saleId)
   const withdrawn = await withdrawLinks(w.tx, { saleId }, w.today)
   return { id: saleId, answer: async () => ({ saleId, withdrawn }) }
 })
 
 /** Turns one link off, whatever it was made for. */
-export const withdrawOneLink = defineCommand('withdraw-link', z.object({ linkId: id }), async (w, { linkId }) => {
+export const withdrawOneLink = defineCommand('withdraw-link', withdrawLinkInput, async (w, { linkId }) => {
   found((await withdrawLink(w.tx, linkId, w.today)) ? linkId : undefined, 'link', linkId)
   return { id: linkId, answer: async () => ({ id: linkId, withdrawnOn: w.today }) }
 })

@@ -1,17 +1,20 @@
+import {
+  dropLetterInput,
+  dropLetterTemplateInput,
+  writeLetterInput,
+  keepLetterTemplateInput,
+} from '@/contract/inputs/post/writeLetter'
 import { present } from '@/core/present'
 import { randomUUID } from 'node:crypto'
-import { z } from 'zod'
 import type { Day } from '@/core/day'
-import { fillLetter, LETTERS, reminderLetter, type LetterKind, type PaperKind, PAPER_LANGUAGES } from '@/core/formats'
+import { fillLetter, reminderLetter, type LetterKind, type PaperKind } from '@/core/formats'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { deleteTemplate, keepTemplate } from '@/data/queries/layouts'
 import { insertPost, listPost, updatePost, type PostRow } from '@/data/queries/post'
 import { defineCommand, type Work } from '../command'
-import { id, needed, text } from '@/contract/fields'
 import { found, refuse } from '@/contract/refuse'
 import { readAboutPaper, readTemplate } from './letterFacts'
-import { paperKind } from '@/contract/layout'
 
 /** Where in a letter the link to the customer's own page will stand. */
 export const LINK_PLACE = '{link}'
@@ -37,25 +40,17 @@ export const viewOfPost = (p: PostRow) => ({
 export const readDraftLetter = async (db: Db, paper: PaperKind, paperId: number, business: Business, today: Day) => {
   const about = await readAboutPaper(db, paper, paperId, business, today)
   if (!about) return null
-  const template = await readTemplate(db, paper, about.customer.language)
+  const keepLetterTemplateInput = await readTemplate(db, paper, about.customer.language)
   // The link is made when the letter is written; until then its place is kept.
   const facts = { ...about.facts, link: LINK_PLACE }
   return {
     customerId: about.customer.id,
     customer: about.customer.name,
     to: about.customer.email,
-    subject: fillLetter(template.subject, facts).replace(/\n/g, ' '),
-    body: fillLetter(template.body, facts),
+    subject: fillLetter(keepLetterTemplateInput.subject, facts).replace(/\n/g, ' '),
+    body: fillLetter(keepLetterTemplateInput.body, facts),
   }
 }
-
-const input = z.object({
-  paper: paperKind,
-  paperId: id,
-  to: z.email('An e-mail address looks like name@place.example.').max(200).optional(),
-  subject: text(200).optional(),
-  body: text(10_000).optional(),
-})
 
 interface Letter {
   readonly paper: PaperKind
@@ -78,8 +73,11 @@ export const writeLetterIn = async (w: Work, letter: Letter): Promise<number> =>
   )
   const to = letter.to || about.customer.email
   if (!to) refuse({ code: 'no-address', name: about.customer.name })
-  const template = await readTemplate(w.tx, letterOf(letter), about.customer.language)
-  const wording = { subject: letter.subject || template.subject, body: letter.body || template.body }
+  const keepLetterTemplateInput = await readTemplate(w.tx, letterOf(letter), about.customer.language)
+  const wording = {
+    subject: letter.subject || keepLetterTemplateInput.subject,
+    body: letter.body || keepLetterTemplateInput.body,
+  }
   // The link is made when the letter goes out, and stands in it alone: until then its place is kept.
   const facts = { ...about.facts, link: LINK_PLACE }
   return insertPost(w.tx, {
@@ -95,7 +93,7 @@ export const writeLetterIn = async (w: Work, letter: Letter): Promise<number> =>
   })
 }
 
-export const writeLetter = defineCommand('write-letter', input, async (w, letter) => {
+export const writeLetter = defineCommand('write-letter', writeLetterInput, async (w, letter) => {
   const postId = await writeLetterIn(w, letter)
   return {
     id: postId,
@@ -104,34 +102,21 @@ export const writeLetter = defineCommand('write-letter', input, async (w, letter
 })
 
 /** Drops a letter that has not gone, or clears away one that came back. */
-export const dropLetter = defineCommand('drop-letter', z.object({ postId: id }), async (w, { postId }) => {
+export const dropLetter = defineCommand('drop-letter', dropLetterInput, async (w, { postId }) => {
   const letter = found((await listPost(w.tx, { id: postId }, { limit: 1 }))[0], 'letter', postId)
   if (letter.state === 'sent') refuse({ code: 'letter-gone', to: letter.recipient })
   await updatePost(w.tx, postId, { state: 'dropped' })
   return { id: postId, answer: async () => viewOfPost({ ...letter, state: 'dropped' }) }
 })
 
-export const letterKind = z.enum(LETTERS, { error: `One of ${LETTERS.join(', ')}.` })
-
-const template = z.object({
-  paper: letterKind,
-  language: z.enum(PAPER_LANGUAGES),
-  subject: needed(200, 'A subject'),
-  body: needed(10_000, 'A text'),
-})
-
 /** The owner's own wording of a letter. */
-export const keepLetterTemplate = defineCommand('keep-letter-template', template, async (w, t) => {
+export const keepLetterTemplate = defineCommand('keep-letter-template', keepLetterTemplateInput, async (w, t) => {
   await keepTemplate(w.tx, t)
   return { id: 1, answer: async () => t }
 })
 
 /** Back to the program's own wording. */
-export const dropLetterTemplate = defineCommand(
-  'drop-letter-template',
-  template.pick({ paper: true, language: true }),
-  async (w, t) => {
-    await deleteTemplate(w.tx, t.paper, t.language)
-    return { id: 1, answer: async () => ({ ...t, ...(await readTemplate(w.tx, t.paper, t.language)) }) }
-  },
-)
+export const dropLetterTemplate = defineCommand('drop-letter-template', dropLetterTemplateInput, async (w, t) => {
+  await deleteTemplate(w.tx, t.paper, t.language)
+  return { id: 1, answer: async () => ({ ...t, ...(await readTemplate(w.tx, t.paper, t.language)) }) }
+})

@@ -1,27 +1,13 @@
-import { z } from 'zod'
+import { agreeSaleInput } from '@/contract/inputs/sales/agreeSale'
 import { decimal, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { updateSale } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
-import { day, id, on, text } from '@/contract/fields'
-import { lineQuantities } from '@/contract/lines'
 import { refuse } from '@/contract/refuse'
 import { keepVersion } from './keepVersion'
 import { refreshSale } from './refreshSale'
 import { answerSale, mustBeOpen, takeSale, type LockedSale } from './saleWork'
 import { updateSaleLine } from '@/data/queries/saleLine'
-
-const input = z.object({
-  saleId: id,
-  on,
-  purchaseOrder: text(80).optional(),
-  wantedBy: day.optional(),
-  lines: lineQuantities.optional(),
-  deliverTo: text(500).optional(),
-  /** Who said yes, and how: on the phone, by mail, on their page. */
-  by: text(200).optional(),
-  how: text(80).optional(),
-})
 
 interface Agreement {
   readonly on: Day
@@ -69,7 +55,7 @@ export const writeAgreement = async (w: Work, locked: LockedSale, a: Agreement):
 }
 
 /** The customer said yes, to all or to the lines named. */
-export const agreeSale = defineCommand('agree-sale', input, async (w, { saleId, on: given, ...agreement }) => {
+export const agreeSale = defineCommand('agree-sale', agreeSaleInput, async (w, { saleId, on: given, ...agreement }) => {
   await writeAgreement(w, await takeSale(w, saleId), { ...agreement, on: given ?? w.today })
   return answerSale(w, saleId)
 })

@@ -1,17 +1,14 @@
-import { z } from 'zod'
+import { arrangeSaleInput } from '@/contract/inputs/sales/arrangeSale'
 import { isPositiveMoney } from '@/core/money'
 import { updateSale } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
-import { arrangement, type Arrangement, keepArrangement } from '@/contract/arrangement'
-import { id } from '@/contract/fields'
+import { type Arrangement, keepArrangement } from '@/contract/arrangement'
 import { readUsual } from '@/contract/usualArrangements'
 import { heldKindOf, reclassIn } from '../money/heldWork'
 import { planOf } from '@/model/plan/terms'
 import { refreshSale } from './refreshSale'
 import { answerSale, mustBeOpen, takeSale, type LockedSale } from './saleWork'
 import { lockHeld } from '@/data/queries/held'
-
-const input = z.object({ saleId: id, arrangement })
 
 /** What is left out of a layaway or installments, as Settings say. */
 const filledIn = (w: Work, chosen: Arrangement): Arrangement => {
@@ -45,10 +42,14 @@ export const arrangeIn = async (w: Work, { sale }: LockedSale, wish: Arrangement
 }
 
 /** Says how the sale will be paid from now on. Bills issued before keep their dues. */
-export const arrangeSale = defineCommand('arrange-sale', input, async (w, { saleId, arrangement: chosen }) => {
-  const locked = await takeSale(w, saleId)
-  mustBeOpen(locked)
-  await arrangeIn(w, locked, chosen)
-  await refreshSale(w, saleId)
-  return answerSale(w, saleId)
-})
+export const arrangeSale = defineCommand(
+  'arrange-sale',
+  arrangeSaleInput,
+  async (w, { saleId, arrangement: chosen }) => {
+    const locked = await takeSale(w, saleId)
+    mustBeOpen(locked)
+    await arrangeIn(w, locked, chosen)
+    await refreshSale(w, saleId)
+    return answerSale(w, saleId)
+  },
+)

@@ -1,13 +1,12 @@
+import { changeSaleInput } from '@/contract/inputs/sales/changeSale'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import type { KeptTaxCode } from '@/data/queries/taxCodes'
 import { ZERO } from '@/core/money'
 import { leastAgreed } from '@/core/sale'
 import { findCustomer } from '@/data/queries/customers'
 import { updateSale } from '@/data/queries/sales'
 import { defineCommand } from '../command'
-import { day, id, on, text } from '@/contract/fields'
-import { changedLines, wholeDiscount, type ChangedLine } from '@/contract/lines'
+import { type ChangedLine } from '@/contract/lines'
 import { refuse } from '@/contract/refuse'
 import { fillLines, type FilledLine } from './fillLines'
 import { keepVersion } from './keepVersion'
@@ -15,24 +14,6 @@ import { refreshSale } from './refreshSale'
 import { answerSale, mustBeOpen, takeSale } from './saleWork'
 import { lineRow, mustBeKind } from './startSale'
 import { deleteSaleLines, insertSaleLines, updateSaleLine, type SaleLineRow } from '@/data/queries/saleLine'
-
-const input = z.object({
-  saleId: id,
-  on,
-  lines: changedLines.optional(),
-  title: text(200).optional(),
-  note: text(4000).optional(),
-  noteAbove: text(4000).optional(),
-  ...wholeDiscount,
-  rolledUp: z.boolean().optional(),
-  billTo: text(500).optional(),
-  deliverTo: text(500).optional(),
-  deliverNote: text(500).optional(),
-  channel: z.enum(['counter', 'phone', 'shopfront']).optional(),
-  kind: text(40).optional(),
-  purchaseOrder: text(80).optional(),
-  wantedBy: day.nullable().optional(),
-})
 
 /** Finds for each new line the one it continues: by its id, else by its goods or its words where that is plain. */
 const pairLines = (before: readonly SaleLineRow[], now: readonly ChangedLine[]): (SaleLineRow | null)[] => {
@@ -77,7 +58,7 @@ const atItsRates = (codes: readonly KeptTaxCode[], before: SaleLineRow, now: Fil
  * Changes what is on a sale. Before agreement the estimate is simply rewritten; after it a new agreed version is made, and
  * what was handed over or billed stays agreed at its price.
  */
-export const changeSale = defineCommand('change-sale', input, async (w, change) => {
+export const changeSale = defineCommand('change-sale', changeSaleInput, async (w, change) => {
   const { saleId } = change
   const locked = await takeSale(w, saleId)
   mustBeOpen(locked)

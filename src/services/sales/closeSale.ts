@@ -1,25 +1,14 @@
-import { z } from 'zod'
+import { closeSaleInput } from '@/contract/inputs/sales/closeSale'
 import { isPositiveMoney, subtractMoney, type Money } from '@/core/money'
 import { updateSale } from '@/data/queries/sales'
 import type { Day } from '@/core/day'
 import type { Method } from '@/core/ledger'
 import { defineCommand, paperDay, type Work } from '../command'
-import { amount, id, method, needed, on } from '@/contract/fields'
 import { sumHeldAt } from '../money/heldOn'
 import { keepFeeIn, moveIn, refundIn } from '../money/heldWork'
 import { refuse } from '@/contract/refuse'
 import { refreshSale } from './refreshSale'
 import { answerSale, mustBeOpen, takeSale, type LockedSale } from './saleWork'
-
-const input = z.object({
-  saleId: id,
-  on,
-  reason: needed(500, 'A reason'),
-  /** What of the held money is kept as a fee. */
-  fee: amount.optional(),
-  /** Where the rest of it goes: given back this way, or onto the customer's account. Left out, held money must be gone first. */
-  rest: z.union([z.literal('account'), method], { error: 'Say account, cash, card, cheque or transfer.' }).optional(),
-})
 
 type Closing = 'declined' | 'cancelled'
 
@@ -69,7 +58,7 @@ export const closeIn = async (
 }
 
 const closeSale = (as: Closing) =>
-  defineCommand(`${as}-sale`, input, async (w, { saleId, on: given, reason, fee, rest }) => {
+  defineCommand(`${as}-sale`, closeSaleInput, async (w, { saleId, on: given, reason, fee, rest }) => {
     const ends = fee !== undefined || rest !== undefined
     await closeIn(w, await takeSale(w, saleId), as, {
       on: ends ? paperDay(w, given) : (given ?? w.today),

@@ -1,9 +1,8 @@
+import { copySaleInput } from '@/contract/inputs/sales/copySale'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import { toDecimalString, money } from '@/core/money'
 import { findCustomer } from '@/data/queries/customers'
 import { defineCommand, type Work } from '../command'
-import { id, on } from '@/contract/fields'
 import { line, type LineInput } from '@/contract/lines'
 import { found } from '@/contract/refuse'
 import { fillLines } from './fillLines'
@@ -69,10 +68,8 @@ export const writeCopy = async (
   return saleId
 }
 
-const input = z.object({ saleId: id, on, keepPrices: z.boolean().default(false) })
-
 /** Copies a sale to a new draft. What costs something else today is priced anew, unless its prices are kept. */
-export const copySale = defineCommand('copy-sale', input, async (w, { saleId, on: given, keepPrices }) => {
+export const copySale = defineCommand('copy-sale', copySaleInput, async (w, { saleId, on: given, keepPrices }) => {
   const locked = await takeSale(w, saleId)
   found(locked.sale, 'sale', saleId)
   return answerSale(w, await writeCopy(w, locked, { on: given ?? w.today, keepPrices }))

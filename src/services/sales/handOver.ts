@@ -1,5 +1,5 @@
+import { handOverInput } from '@/contract/inputs/sales/handOver'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import { isPositiveMoney, smaller, sumMoney, zeroMoney, type Decimal } from '@/core/money'
 import { earnedByHandover, lineState } from '@/core/sale'
 import { postHandover } from '@/core/ledger'
@@ -13,8 +13,7 @@ import { draftBill } from '../billing/draftBill'
 import { issueBill } from '../billing/issueBill'
 import { readWaitingAhead, type WaitingAhead } from '../billing/waitingAhead'
 import { planLeaving } from '../goods/planLeaving'
-import { arrangement, readArrangement } from '@/contract/arrangement'
-import { id, on, quantity } from '@/contract/fields'
+import { readArrangement } from '@/contract/arrangement'
 import { layawayLeft } from '../plans/layawayLeft'
 import { refuse } from '@/contract/refuse'
 import { arrangeIn } from './arrangeSale'
@@ -25,20 +24,6 @@ import { addToLines, type SaleLineRow } from '@/data/queries/saleLine'
 import { insertHandover } from '@/data/queries/handover'
 import { insertMoves } from '@/data/queries/stock'
 import { readStories } from '@/model/sale/readStories'
-
-const input = z.object({
-  saleId: id,
-  on,
-  /** Left out: everything that can be handed over now. */
-  lines: z
-    .array(z.object({ lineId: id, quantity, placeId: id.optional() }))
-    .min(1)
-    .max(1000)
-    .optional(),
-  by: z.enum(['counter', 'parcel', 'delivery']).default('counter'),
-  /** A layaway that is not paid up goes all the same: the rest is paid this way from now on, and billed at once. */
-  turnInto: arrangement.optional(),
-})
 
 export interface Handing {
   readonly line: SaleLineRow
@@ -151,29 +136,33 @@ const billWhatWent = async (w: Work, saleId: number, onDay: Day): Promise<void> 
 }
 
 /** Goods go to the customer: across the counter, as a parcel, or delivered. In part or several times. */
-export const handOver = defineCommand('hand-over', input, async (w, { saleId, on: given, lines, by, turnInto }) => {
-  let locked = await takeSale(w, saleId)
-  mustBeAgreed(locked)
-  const onDay = paperDay(w, given)
-  const layaway = readArrangement(locked.sale.arrangement).kind === 'layaway'
-  if (layaway && turnInto) {
-    await arrangeIn(w, locked, turnInto)
-    locked = await takeSale(w, saleId)
-  }
-  if (readArrangement(locked.sale.arrangement).kind === 'layaway') {
-    const left = await layawayLeft(w, saleId)
-    if (isPositiveMoney(left)) refuse({ code: 'layaway-not-paid-up', left })
-  }
-  const handing = lines ? mergeLines(locked, lines) : await everythingPossible(w, locked)
-  for (const h of handing) {
-    const left = lineState(h.line).toHandOver
-    if (h.quantity.gt(left)) refuse({ code: 'more-than-agreed', line: h.line.description, left, asked: h.quantity })
-  }
-  await writeHandover(w, locked, handing, { on: onDay, by })
-  if (layaway) await billWhatWent(w, saleId, onDay)
-  await refreshSale(w, saleId)
-  return answerSale(w, saleId)
-})
+export const handOver = defineCommand(
+  'hand-over',
+  handOverInput,
+  async (w, { saleId, on: given, lines, by, turnInto }) => {
+    let locked = await takeSale(w, saleId)
+    mustBeAgreed(locked)
+    const onDay = paperDay(w, given)
+    const layaway = readArrangement(locked.sale.arrangement).kind === 'layaway'
+    if (layaway && turnInto) {
+      await arrangeIn(w, locked, turnInto)
+      locked = await takeSale(w, saleId)
+    }
+    if (readArrangement(locked.sale.arrangement).kind === 'layaway') {
+      const left = await layawayLeft(w, saleId)
+      if (isPositiveMoney(left)) refuse({ code: 'layaway-not-paid-up', left })
+    }
+    const handing = lines ? mergeLines(locked, lines) : await everythingPossible(w, locked)
+    for (const h of handing) {
+      const left = lineState(h.line).toHandOver
+      if (h.quantity.gt(left)) refuse({ code: 'more-than-agreed', line: h.line.description, left, asked: h.quantity })
+    }
+    await writeHandover(w, locked, handing, { on: onDay, by })
+    if (layaway) await billWhatWent(w, saleId, onDay)
+    await refreshSale(w, saleId)
+    return answerSale(w, saleId)
+  },
+)
 
 const mergeLines = (
   locked: LockedSale,

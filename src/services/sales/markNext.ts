@@ -1,14 +1,11 @@
+import { putOffNextInput, dropNextInput } from '@/contract/inputs/sales/markNext'
 import type { Day } from '@/core/day'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import { keepNextMark } from '@/data/queries/nextMarks'
 import { defineCommand, type Work } from '../command'
-import { day, id, needed } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
 import { answerSale, takeSale } from './saleWork'
 import { readStories } from '@/model/sale/readStories'
-
-const action = needed(40, 'The step')
 
 const mark = async (w: Work, saleId: number, step: string, how: { until: Day | null; reason: string }) => {
   await takeSale(w, saleId)
@@ -20,18 +17,13 @@ const mark = async (w: Work, saleId: number, step: string, how: { until: Day | n
 }
 
 /** Puts a next step off: it comes back on the day, or when it is another step. */
-export const putOffNext = defineCommand(
-  'put-off-next',
-  z.object({ saleId: id, action, until: day }),
-  async (w, { saleId, action: step, until }) =>
-    until <= w.today
-      ? refuse({ code: 'invalid', errors: [{ path: 'until', message: 'Put it off until a later day.' }] })
-      : mark(w, saleId, step, { until, reason: '' }),
+export const putOffNext = defineCommand('put-off-next', putOffNextInput, async (w, { saleId, action: step, until }) =>
+  until <= w.today
+    ? refuse({ code: 'invalid', errors: [{ path: 'until', message: 'Put it off until a later day.' }] })
+    : mark(w, saleId, step, { until, reason: '' }),
 )
 
 /** Does away with a next step, with a reason: it does not come back unless something new happens. */
-export const dropNext = defineCommand(
-  'drop-next',
-  z.object({ saleId: id, action, reason: needed(200, 'A reason') }),
-  async (w, { saleId, action: step, reason }) => mark(w, saleId, step, { until: null, reason }),
+export const dropNext = defineCommand('drop-next', dropNextInput, async (w, { saleId, action: step, reason }) =>
+  mark(w, saleId, step, { until: null, reason }),
 )

@@ -1,8 +1,7 @@
-import { z } from 'zod'
+import { offerSaleInput } from '@/contract/inputs/sales/offerSale'
 import { addDays, type Day } from '@/core/day'
 import { updateSale } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
-import { day, id, on } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
 import { keepVersion } from './keepVersion'
 import { refreshSale } from './refreshSale'
@@ -22,10 +21,8 @@ export const offerIn = async (
   })
 }
 
-const input = z.object({ saleId: id, on, validUntil: day.optional() })
-
 /** Sends the estimate: it is kept as it is now, and good through `validUntil`. Also renews one that lapsed. */
-export const offerSale = defineCommand('offer-sale', input, async (w, { saleId, on: given, validUntil }) => {
+export const offerSale = defineCommand('offer-sale', offerSaleInput, async (w, { saleId, on: given, validUntil }) => {
   const locked = await takeSale(w, saleId)
   mustBeOpen(locked)
   if (locked.sale.agreedOn) refuse({ code: 'already-agreed', on: locked.sale.agreedOn })

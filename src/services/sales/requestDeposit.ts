@@ -1,10 +1,9 @@
+import { requestDepositInput } from '@/contract/inputs/sales/requestDeposit'
 import { present } from '@/core/present'
-import { z } from 'zod'
 import { isPositiveMoney, toDecimalString, type Money } from '@/core/money'
 import { partOf } from '@/core/plan'
 import { takeNumber } from '@/data/queries/numbers'
 import { defineCommand } from '../command'
-import { id, on, positiveAmount, positivePercent } from '@/contract/fields'
 import { readArrangement } from '@/contract/arrangement'
 import { depositStages } from '@/model/plan/terms'
 import { refuse } from '@/contract/refuse'
@@ -12,19 +11,10 @@ import { refreshSale } from './refreshSale'
 import { mustBeOpen, takeSale, type LockedSale } from './saleWork'
 import { insertDepositRequest } from '@/data/queries/depositRequest'
 
-const input = z.object({
-  saleId: id,
-  on,
-  percent: positivePercent.optional(),
-  amount: positiveAmount.optional(),
-  /** The next stage of the sale's arrangement, counted from 1. */
-  stage: z.int().min(1).max(12).optional(),
-})
-
 /** A paper that asks for money ahead: a percentage of the total with tax, or an amount. Posts nothing until money comes. */
 export const requestDeposit = defineCommand(
   'request-deposit',
-  input,
+  requestDepositInput,
   async (w, { saleId, on: given, percent, amount, stage }) => {
     const locked = await takeSale(w, saleId)
     mustBeOpen(locked)

@@ -1,5 +1,6 @@
+import { returnGoodsInput } from '@/contract/inputs/sales/returnGoods'
 import { present } from '@/core/present'
-import { z } from 'zod'
+import type { z } from 'zod'
 import {
   larger,
   roundToMoney,
@@ -16,24 +17,12 @@ import {
 import type { Db } from '@/data/connect'
 import { bringBack, outOf, type ComingBack } from '../billing/goodsBack'
 import { dayAfter, defineCommand, paperDay, type Work } from '../command'
-import { id, needed, on } from '@/contract/fields'
-import { lineQuantities } from '@/contract/lines'
 import { found, refuse } from '@/contract/refuse'
 import { refreshSale } from './refreshSale'
 import { takeSale, type LockedSale } from './saleWork'
 import { addToLines, listSaleLines, type SaleLineRow } from '@/data/queries/saleLine'
 import { findHandover, listHandovers, type HandoverRow } from '@/data/queries/handover'
 import { listPlaces } from '@/data/queries/stock'
-
-const input = z.object({
-  handoverId: id,
-  on,
-  /** Left out: where each thing left from. */
-  placeId: id.optional(),
-  /** Left out: all of it that may come back. */
-  lines: lineQuantities.optional(),
-  reason: needed(500, 'A reason'),
-})
 
 /** What of a handover's line may come back without a credit: not come back before, and not invoiced. */
 const mayComeBack = (
@@ -85,7 +74,7 @@ const comingBack = (
   locked: LockedSale,
   handover: HandoverRow,
   handovers: readonly HandoverRow[],
-  wish: z.output<typeof input>,
+  wish: z.output<typeof returnGoodsInput>,
 ): ComingBack[] => {
   const onDay = paperDay(w, wish.on)
   const lineIds = [...new Set(handover.lines.map((l) => l.saleLineId))]
@@ -109,7 +98,7 @@ const comingBack = (
 }
 
 /** Goods that were handed over and not invoiced come back, at their share of what they had cost, to be handed over again. */
-export const returnGoods = defineCommand('return-goods', input, async (w, wish) => {
+export const returnGoods = defineCommand('return-goods', returnGoodsInput, async (w, wish) => {
   const seen = found(await findHandover(w.tx, wish.handoverId, w.currency), 'handover', wish.handoverId)
   const locked = await takeSale(w, seen.saleId)
   if (seen.direction === 'back')

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { runRepeatInput } from '@/contract/inputs/sales/runRepeats'
 import { addDays } from '@/core/day'
 import { repeatDay } from '@/core/sale'
 import { insertInvoice } from '@/data/queries/invoices'
@@ -8,7 +8,6 @@ import { defineCommand, paperDay, type Till, type Work } from '../command'
 import { draftBill } from '../billing/draftBill'
 import { issueBill } from '../billing/issueBill'
 import { planBill } from '../billing/billSale'
-import { id } from '@/contract/fields'
 import { writeAgreement } from './agreeSale'
 import { writeCopy } from './copySale'
 import { writeHandover } from './handOver'
@@ -44,7 +43,7 @@ const carryOn = async (w: Work, repeat: RepeatRow, saleId: number, on: RepeatRow
 }
 
 /** Makes what one repeat is due to make on its next day. The database keeps it from being made twice. */
-const runRepeat = defineCommand('run-repeat', z.object({ repeatId: id }), async (w, { repeatId }) => {
+const runRepeat = defineCommand('run-repeat', runRepeatInput, async (w, { repeatId }) => {
   await lockRepeat(w.tx, repeatId)
   const repeat = (await listRepeats(w.tx, { id: repeatId }, w.currency))[0]
   if (!repeat?.nextOn || repeat.nextOn > w.today) return { id: 0, answer: async () => null }

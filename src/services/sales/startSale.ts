@@ -1,13 +1,11 @@
-import { z } from 'zod'
+import { startSaleInput } from '@/contract/inputs/sales/startSale'
 import { listAddresses, type Customer } from '@/data/queries/customers'
 import { findPriceLevel } from '@/data/queries/prices'
 import { insertSale } from '@/data/queries/sales'
 import { takeSaleNumber } from '@/data/queries/numbers'
 import type { Day } from '@/core/day'
 import { defineCommand, type Work } from '../command'
-import { arrangement, type ArrangementInput, keepArrangement } from '@/contract/arrangement'
-import { day, id, on, text } from '@/contract/fields'
-import { lines, wholeDiscount } from '@/contract/lines'
+import { type ArrangementInput, keepArrangement } from '@/contract/arrangement'
 import { customerFor } from '../people/customerFor'
 import { refuse } from '@/contract/refuse'
 import { writeAgreement } from './agreeSale'
@@ -15,27 +13,6 @@ import { fillLines, type FilledLine } from './fillLines'
 import { refreshSale } from './refreshSale'
 import { answerSale, takeSale } from './saleWork'
 import { insertSaleLines } from '@/data/queries/saleLine'
-
-export const startSaleInput = z.object({
-  customerId: id,
-  title: text(200).optional(),
-  lines: lines.default([]),
-  arrangement: arrangement.optional(),
-  channel: z.enum(['counter', 'phone', 'shopfront']).optional(),
-  kind: text(40).optional(),
-  note: text(4000).optional(),
-  noteAbove: text(4000).optional(),
-  ...wholeDiscount,
-  rolledUp: z.boolean().optional(),
-  billTo: text(500).optional(),
-  deliverTo: text(500).optional(),
-  deliverNote: text(500).optional(),
-  wantedBy: day.optional(),
-  /** Agreed at once: the sale starts as an order. */
-  agreed: z.boolean().optional(),
-  purchaseOrder: text(80).optional(),
-  on,
-})
 
 /** How a customer pays where nothing else was said. */
 export const usualArrangement = (customer: Customer): ArrangementInput =>

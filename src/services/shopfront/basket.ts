@@ -1,5 +1,6 @@
+import { putInBasketInput, tellBasketInput, orderBasketInput } from '@/contract/inputs/shopfront/basket'
 import { present } from '@/core/present'
-import { z } from 'zod'
+import type { z } from 'zod'
 import {
   countBasketsOf,
   dropOldBaskets,
@@ -17,7 +18,6 @@ import { countShopOrders } from '@/data/queries/sales'
 import { addDays } from '@/core/day'
 import { hashToken } from '../access/secrets'
 import { defineCommand, type Work } from '../command'
-import { id, quantityOrZero, text } from '@/contract/fields'
 import { askPayment } from '../money/cardPayment'
 import { customerFor } from '../people/customerFor'
 import { found, refuse } from '@/contract/refuse'
@@ -30,9 +30,6 @@ import { takeSale } from '../sales/saleWork'
 import { showsTax, usualArrangement, writeSale } from '../sales/startSale'
 import { readBasket } from './readShop'
 import { keepArrangement } from '@/contract/arrangement'
-
-/** Which basket: the owner names it, a customer's browser shows its secret. */
-const whose = { basketId: id.optional(), secret: text(100).optional() }
 type Whose = { readonly basketId?: number; readonly secret?: string }
 
 /** So many orders of strangers may wait for an answer on a day, so many from one address; so many baskets may be begun. */
@@ -69,7 +66,7 @@ const answerBasket = (w: Work, basketId: number) => ({
 /** So many of a thing in the basket; none takes it out. Both sides may do it. */
 export const putInBasket = defineCommand(
   'put-in-basket',
-  z.object({ ...whose, goodsId: id, quantity: quantityOrZero }),
+  putInBasketInput,
   async (w, { goodsId, quantity, ...which }) => {
     const basket = await takeBasket(w, which, true)
     const thing = found((await findGoods(w.tx, [goodsId])).get(goodsId), 'goods', goodsId)
@@ -90,16 +87,8 @@ export const putInBasket = defineCommand(
   },
 )
 
-const facts = {
-  name: text(200).optional(),
-  email: z.union([z.literal(''), z.email('An e-mail address looks like name@place.example.').max(200)]).optional(),
-  phone: text(60).optional(),
-  deliverTo: text(500).optional(),
-  note: text(2000).optional(),
-}
-
 /** Who it is for and where it goes. */
-export const tellBasket = defineCommand('tell-basket', z.object({ ...whose, ...facts }), async (w, given) => {
+export const tellBasket = defineCommand('tell-basket', tellBasketInput, async (w, given) => {
   const { basketId, secret, ...told } = given
   const basket = await takeBasket(w, { basketId, secret }, true)
   await touchBasket(w.tx, basket.id, Object.fromEntries(Object.entries(told).filter(([, v]) => v !== undefined)))
@@ -127,16 +116,7 @@ const refuseFlood = async (w: Work, basket: BasketRow): Promise<void> => {
   if (today >= LIMITS.aDay || fromAddress >= LIMITS.anAddress) refuse({ code: 'shop-full' })
 }
 
-const order = z.object({
-  ...whose,
-  /** The turn of the basket that was looked at: a newer one must be looked at first. */
-  turn: z.int().min(0),
-  /** Whom it is for; left out, the customer with the basket's e-mail, or a new one. */
-  customerId: id.optional(),
-  pay: z.enum(['card', 'bill'], { error: 'Say card or bill.' }).default('bill'),
-})
-
-const mustBeTold = (basket: BasketRow, wish: z.output<typeof order>): void => {
+const mustBeTold = (basket: BasketRow, wish: z.output<typeof orderBasketInput>): void => {
   if (wish.customerId !== undefined) return
   if (basket.name === '') refuse({ code: 'invalid', errors: [{ path: 'name', message: 'A name is needed.' }] })
   if (!basket.email && wish.basketId === undefined)
@@ -147,11 +127,11 @@ const mustBeTold = (basket: BasketRow, wish: z.output<typeof order>): void => {
 }
 
 /**
- * Makes a sale of a basket, without retyping. The owner's order stands at once. A stranger's is an offer at list prices,
- * paid first, that sets nothing aside: it becomes an order when its card payment comes and nobody else's name is on it,
+ * Makes a sale of a basket, without retyping. The owner's orderBasketInput stands at once. A stranger's is an offer at list prices,
+ * paid first, that sets nothing aside: it becomes an orderBasketInput when its card payment comes and nobody else's name is on it,
  * when the owner says so, or when the customer does by the link that is mailed to the address on file.
  */
-export const orderBasket = defineCommand('order-basket', order, async (w, wish) => {
+export const orderBasket = defineCommand('order-basket', orderBasketInput, async (w, wish) => {
   const byOwner = wish.basketId !== undefined
   const basket = await takeBasket(w, wish)
   const lines = await listBasketLines(w.tx, basket.id)

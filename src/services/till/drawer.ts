@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { moveDrawerInput, countDrawerInput } from '@/contract/inputs/till/drawer'
 import {
   isZeroMoney,
   negateMoney,
@@ -14,19 +14,9 @@ import { listAccounts } from '@/data/queries/accounts'
 import { takeNumber } from '@/data/queries/numbers'
 import { insertDrawerCount, insertDrawerMove } from '@/data/queries/drawer'
 import { defineCommand, paperDay, type Work } from '../command'
-import { needed, on, positiveAmount, amount } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
 import { reserveId } from '@/data/queries/reserveId'
 import { sumRole } from '@/data/queries/balances'
-
-const moveInput = z.object({
-  on,
-  direction: z.enum(['in', 'out'], { error: 'Say in or out.' }),
-  amount: positiveAmount,
-  reason: needed(200, 'A reason'),
-  /** The code of the other account; the owner's own for what is put in, small supplies for what is taken out. */
-  account: z.string().max(20).optional(),
-})
 
 const otherAccount = async (w: Work, code: string | undefined, direction: 'in' | 'out') => {
   const accounts = await listAccounts(w.tx)
@@ -41,7 +31,7 @@ const otherAccount = async (w: Work, code: string | undefined, direction: 'in' |
 }
 
 /** Cash put into the drawer (the float of a day) or taken out of it, with a reason. */
-export const moveDrawer = defineCommand('move-drawer', moveInput, async (w, m) => {
+export const moveDrawer = defineCommand('move-drawer', moveDrawerInput, async (w, m) => {
   const onDay = paperDay(w, m.on)
   const asked = w.money(m.amount, 'amount')
   const account = await otherAccount(w, m.account, m.direction)
@@ -67,16 +57,8 @@ export const moveDrawer = defineCommand('move-drawer', moveInput, async (w, m) =
   return { id, answer: async () => ({ id, number, on: onDay, amount: toDecimalString(signed), entryId }) }
 })
 
-const countInput = z.object({
-  on,
-  /** How many of each coin and note, by its worth: {"20.00": 3, "0.25": 11}. */
-  pieces: z.record(z.string().max(20), z.int().min(0).max(100_000)).optional(),
-  /** The sum, where the pieces were not written down. */
-  counted: amount.optional(),
-})
-
 /** The drawer is counted at the close of a day: what is over or short is posted, so that the books say what is there. */
-export const countDrawer = defineCommand('count-drawer', countInput, async (w, c) => {
+export const countDrawer = defineCommand('count-drawer', countDrawerInput, async (w, c) => {
   const onDay = paperDay(w, c.on)
   const pieces = Object.entries(c.pieces ?? {}).filter(([, n]) => n > 0)
   const sum = sumMoney(

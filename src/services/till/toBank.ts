@@ -1,9 +1,8 @@
-import { z } from 'zod'
+import { bankSlipInput, settleCardsInput } from '@/contract/inputs/till/toBank'
 import { isPositiveMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import { postBankingSlip, postCardSettlement } from '@/core/ledger'
 import { takeNumber } from '@/data/queries/numbers'
 import { defineCommand, paperDay, type Work } from '../command'
-import { amount, id, on } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
 import { findReceipt } from '@/data/queries/receipt'
 import { reserveId } from '@/data/queries/reserveId'
@@ -23,15 +22,8 @@ const take = async (w: Work, ids: readonly number[], method: 'cheque' | 'card'):
   return taken
 }
 
-const slipInput = z.object({
-  on,
-  cash: amount.default('0'),
-  /** Receipts whose cheques go along. */
-  cheques: z.array(id).max(500).default([]),
-})
-
 /** Cash and cheques go to the bank as one sum: one line of the statement. A cheque goes once. */
-export const bankSlip = defineCommand('bank-slip', slipInput, async (w, s) => {
+export const bankSlip = defineCommand('bank-slip', bankSlipInput, async (w, s) => {
   const onDay = paperDay(w, s.on)
   const cash = w.money(s.cash, 'cash')
   const cheques = await take(w, s.cheques, 'cheque')
@@ -67,15 +59,8 @@ export const bankSlip = defineCommand('bank-slip', slipInput, async (w, s) => {
   }
 })
 
-const settlementInput = z.object({
-  on,
-  receipts: z.array(id).min(1, 'Choose the card receipts that arrived.').max(500),
-  /** What the card company kept. */
-  fees: amount.default('0'),
-})
-
 /** Card takings arrived at the bank, less fees. A receipt arrives once. */
-export const settleCards = defineCommand('settle-cards', settlementInput, async (w, s) => {
+export const settleCards = defineCommand('settle-cards', settleCardsInput, async (w, s) => {
   const onDay = paperDay(w, s.on)
   const receipts = await take(w, s.receipts, 'card')
   const late = receipts.find((r) => r.on > onDay)

@@ -1,0 +1,18 @@
+import { z } from 'zod'
+import { id, on, positiveAmount, needed, method } from '@/contract/fields'
+import { lineQuantities } from '@/contract/lines'
+
+export const creditInvoiceInput = z.object({
+  invoiceId: id,
+  on,
+  lines: lineQuantities.optional(),
+  amount: positiveAmount.optional(),
+  reason: needed(500, 'A reason'),
+  returnGoods: z.boolean().default(false),
+  /** The quantities may be billed again, at the prices agreed then. */
+  billAgain: z.boolean().default(false),
+  /** A draft that bills them again is made at once. */
+  draftAgain: z.boolean().default(false),
+  /** What was paid already goes back this way; left out, it is held on account. */
+  refund: method.optional(),
+})

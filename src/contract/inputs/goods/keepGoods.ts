@@ -1,0 +1,66 @@
+import { z } from 'zod'
+import { text, quantityOrZero, unitPrice, day, id, needed, tags, quantity } from '@/contract/fields'
+import { decimal } from '@/core/money'
+
+export const priceRow = z
+  .object({
+    /** A price level's code; everybody where it is left out. */
+    level: text(40).optional(),
+    fromQuantity: quantityOrZero.default(decimal(0)),
+    price: unitPrice,
+    validFrom: day.nullable().default(null),
+    validUntil: day.nullable().default(null),
+  })
+  .refine((p) => !p.validFrom || !p.validUntil || p.validFrom <= p.validUntil, {
+    message: 'A price ends on or after the day it begins.',
+    path: ['validUntil'],
+  })
+
+export const supplierRow = z
+  .object({
+    supplierId: id.optional(),
+    name: text(200).optional(),
+    code: text(60).default(''),
+    preferred: z.boolean().default(false),
+  })
+  .refine((s) => s.supplierId !== undefined || (s.name ?? '') !== '', 'Name the supplier.')
+
+export const fields = {
+  code: needed(40, 'A code'),
+  name: needed(200, 'A name'),
+  price: unitPrice,
+  taxCode: text(40).optional(),
+  incomeAccount: text(20).optional(),
+  barcode: text(60).optional(),
+  note: text(2000).optional(),
+  tags: tags.optional(),
+  weight: quantityOrZero.nullable().optional(),
+  size: text(60).optional(),
+  reorderAt: quantityOrZero.nullable().optional(),
+  /** A kit that costs what its parts cost together. */
+  priceIsSum: z.boolean().optional(),
+  onShopfront: z.boolean().optional(),
+  pictureFileId: id.nullable().optional(),
+  parts: z
+    .array(z.object({ goodsId: id, quantity }))
+    .max(100)
+    .optional(),
+  prices: z.array(priceRow).max(200).optional(),
+  suppliers: z.array(supplierRow).max(20).optional(),
+}
+
+export const addGoodsInput = z
+  .object({
+    ...fields,
+    kind: z.enum(['stock', 'work', 'charge', 'kit'], { error: 'Say stock, work, charge or kit.' }),
+  })
+  .refine((g) => g.kind !== 'kit' || (g.parts?.length ?? 0) > 0, {
+    message: 'A kit needs its parts.',
+    path: ['parts'],
+  })
+  .refine((g) => g.kind === 'kit' || !g.parts?.length, { message: 'Only a kit has parts.', path: ['parts'] })
+
+export const changeGoodsInput = z
+  .object({ goodsId: id, ...fields, retired: z.boolean().optional() })
+  .partial()
+  .required({ goodsId: true })

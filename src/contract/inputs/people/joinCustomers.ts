@@ -1,0 +1,4 @@
+import { z } from 'zod'
+import { id } from '@/contract/fields'
+
+export const joinCustomersInput = z.object({ customerId: id, goneId: id })
