@@ -17,7 +17,7 @@ export const mustFit = (
   preview: boolean,
 ): void => {
   const call = `${method} ${path}`
-  const declared = ANSWERS[call]
+  const declared = ANSWERS[call as keyof typeof ANSWERS]
   if (!declared) throw new Error(`${call} declares no answer`)
   // As it travels: dates and decimals are text by then.
   const sent: unknown = JSON.parse(JSON.stringify(body))

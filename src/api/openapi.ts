@@ -12,7 +12,7 @@ const schemaOf = (schema: z.ZodType): Json => {
 }
 
 const answerOf = ({ method, path }: Operation): Json => {
-  const { $schema: _, ...json } = z.toJSONSchema(present(ANSWERS[`${method} ${path}`]), {
+  const { $schema: _, ...json } = z.toJSONSchema(present(ANSWERS[`${method} ${path}` as keyof typeof ANSWERS]), {
     unrepresentable: 'any',
   }) as Json
   return json

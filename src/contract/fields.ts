@@ -1,3 +1,4 @@
+import { METHODS } from '@/core/ledger'
 import { z } from 'zod'
 import { day as readDay, isDay } from '@/core/day'
 import { decimal } from '@/core/money'
@@ -48,7 +49,7 @@ export const rate = plainDecimal(/^\d(\.\d{1,8})?$/, 'A rate is a fraction: 0.12
   .refine((d) => d.lte(1), 'A rate is a fraction: 0.12 for 12 %.')
 export const days = z.int('A whole number of days.').min(0, 'Not below zero.').max(3650, 'At most 3650 days.')
 
-export const method = z.enum(['cash', 'card', 'cheque', 'transfer'], {
+export const method = z.enum(METHODS, {
   error: 'Say cash, card, cheque or transfer.',
 })
 

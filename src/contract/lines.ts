@@ -1,3 +1,4 @@
+import { LINE_CHOICES } from '@/core/kinds'
 import { z } from 'zod'
 import { amount, id, percent, quantity, text, unitPrice } from './fields'
 
@@ -13,7 +14,7 @@ const fields = {
   /** Off the line, for all of its quantity. */
   discountAmount: amount.optional(),
   taxCode: text(40).optional(),
-  choice: z.enum(['none', 'optional', 'alternative'], { error: 'Say none, optional or alternative.' }).optional(),
+  choice: z.enum(LINE_CHOICES, { error: 'Say none, optional or alternative.' }).optional(),
   choiceGroup: text(80).optional(),
   chosen: z.boolean().optional(),
   deliverTo: text(500).optional(),

@@ -43,6 +43,13 @@ export const sayIssue = (issue: z.core.$ZodIssue): string => {
   }
 }
 
+/** The same while something is checked in a form: only what has no sentence of its own comes here. */
+export const sayAsTyped = (issue: z.core.$ZodRawIssue): string =>
+  sayIssue({
+    ...issue,
+    message: issue.input === undefined ? 'Invalid: received undefined' : 'Invalid',
+  } as z.core.$ZodIssue)
+
 /** Everything that is wrong with an input, each at its field. */
 export const sayIssues = (error: z.ZodError): FieldProblem[] =>
   error.issues.map((issue) => ({ path: issue.path.join('.'), message: sayIssue(issue) }))

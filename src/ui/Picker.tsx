@@ -135,7 +135,7 @@ export interface FoundCustomer {
 }
 
 export const findCustomers = async (typed: string): Promise<Choice<FoundCustomer>[]> => {
-  const found = await call<{ items: FoundCustomer[] }>('GET', `/customers?limit=8&search=${encodeURIComponent(typed)}`)
+  const found = await call('GET', `/customers?limit=8&search=${encodeURIComponent(typed)}`)
   return found.ok
     ? found.value.items.map((c) => ({
         key: `c${c.id}`,
@@ -161,7 +161,7 @@ export interface FoundGoods {
 }
 
 export const findGoodsChoices = async (typed: string): Promise<Choice<FoundGoods>[]> => {
-  const found = await call<{ items: FoundGoods[] }>('GET', `/goods?limit=9&search=${encodeURIComponent(typed)}`)
+  const found = await call('GET', `/goods?limit=9&search=${encodeURIComponent(typed)}`)
   if (!found.ok) return []
   const exact = (g: FoundGoods) => (g.code.toLowerCase() === typed.toLowerCase() || g.barcode === typed ? 0 : 1)
   return [...found.value.items]

@@ -30,7 +30,7 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
     const turn = ++asked.current
     const timer = setTimeout(() => {
       if (typed.trim() === '') return setOffers([])
-      void call<{ items: Offer[] }>('GET', `/quick-line?text=${encodeURIComponent(typed)}`).then((found) => {
+      void call('GET', `/quick-line?text=${encodeURIComponent(typed)}`).then((found) => {
         if (turn === asked.current && found.ok) setOffers(found.value.items)
       })
     }, 90)
@@ -51,12 +51,13 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
     }
     if (!offer.send || busy.current) return
     busy.current = true
-    const sent = await call<{ id: number; number?: string }>('POST', offer.send.path, offer.send.body, newKey())
+    const sent = await call('POST', offer.send.path, offer.send.body, newKey())
     busy.current = false
     if (!sent.ok) return void toast(sent.detail)
-    toast(`${offer.send.said}${sent.value.number ? ` ${sent.value.number}` : ''}.`)
+    const { id, number } = sent.value as { readonly id?: number; readonly number?: string | number }
+    toast(`${offer.send.said}${number ? ` ${number}` : ''}.`)
     clear()
-    if (offer.send.thenTo) router.push(`${offer.send.thenTo}/${sent.value.id}`)
+    if (offer.send.thenTo) router.push(`${offer.send.thenTo}/${id}`)
     router.refresh()
   }
   const showing = open && typed.trim() !== ''

@@ -1,11 +1,17 @@
 'use client'
 import type { Refused } from './send'
 
+/** A message with the line it is about, where it is about one of several. */
+const say = ({ path, message }: Refused['errors'][number]): string => {
+  const [, n] = /^lines\.(\d+)/.exec(path) ?? []
+  return n === undefined ? message : `Line ${Number(n) + 1}: ${message}`
+}
+
 /** Why something was not done, in a sentence, near where it was asked. */
 export const Refusal = ({ refused }: { readonly refused: Refused | null }) =>
   refused && (
     <p role="alert" className="my-2 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
-      {refused.errors.length > 0 ? refused.errors.map((e) => e.message).join(' ') : refused.detail}
+      {refused.errors.length > 0 ? refused.errors.map(say).join(' ') : refused.detail}
     </p>
   )
 

@@ -17,7 +17,12 @@ export const SavedViews = ({ place, path, views, query }: Props) => {
   const { send, busy } = useSend()
   const [name, setName] = useState<string | null>(null)
   const keep = async () => {
-    const done = await send('POST', '/saved-views', { place, name, query }, { say: () => `Kept as “${name}”.` })
+    const done = await send(
+      'POST',
+      '/saved-views',
+      { place, name: name ?? '', query },
+      { say: () => `Kept as “${name}”.` },
+    )
     if (done) setName(null)
   }
   return (

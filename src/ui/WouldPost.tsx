@@ -2,6 +2,7 @@
 import { useEffect, useState } from 'react'
 import { formatDay, type Day } from '@/core/day'
 import { decimal, formatPrice } from '@/core/money'
+import type { AnswerTo, BodyTo } from '@/contract/calls'
 import { call, type Refused } from './send'
 
 /** What a command would do: its answer, and the entries it would post. */
@@ -28,19 +29,21 @@ export interface Previewed<A> {
 const A_MOMENT = 180
 
 /** What a command would do with what is typed, from the command itself; nothing while there is nothing to ask. */
-export const usePreview = <A,>(path: string, body: unknown): Previewed<A> => {
+export const usePreview = <P extends string>(
+  path: P,
+  body: BodyTo<'POST', P> | null,
+): Previewed<AnswerTo<'POST', P>> => {
   const asked = body === null ? null : JSON.stringify(body)
-  const [last, setLast] = useState<{ readonly asked: string; readonly of: Previewed<A> } | null>(null)
+  type Told = Previewed<AnswerTo<'POST', P>>
+  const [last, setLast] = useState<{ readonly asked: string; readonly of: Told } | null>(null)
   useEffect(() => {
     if (asked === null) return
     let stale = false
     const timer = setTimeout(() => {
-      void call<Seen<A>>('POST', `${path}?preview=true`, JSON.parse(asked)).then((answer) => {
-        if (!stale)
-          setLast({
-            asked,
-            of: answer.ok ? { seen: answer.value, refused: null } : { seen: null, refused: answer },
-          })
+      void call('POST', `${path as string}?preview=true`, JSON.parse(asked)).then((answer) => {
+        // A preview answers what the command would, and its entries beside.
+        const of = answer.ok ? { seen: answer.value as Told['seen'], refused: null } : { seen: null, refused: answer }
+        if (!stale) setLast({ asked, of })
       })
     }, A_MOMENT)
     return () => {

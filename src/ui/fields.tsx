@@ -65,6 +65,11 @@ const useTyped = () => {
   return { typed, setTyped, enter }
 }
 
+const NUMBER = /^-?\d+(\.\d+)?$/
+/** What was left in a field of figures and is none; said at the field before anything is sent. */
+const unreadable = (typed: string | null, value: string, say: string): string | undefined =>
+  typed === null && value.trim() !== '' && !NUMBER.test(value) ? say : undefined
+
 /** Money: takes `1250`, `1,250.00`, `12*45`, `450-10%`; what it comes to stands there when it is left. */
 export const MoneyField = ({
   currency,
@@ -88,6 +93,7 @@ export const MoneyField = ({
       autoComplete="off"
       className={`fig ${className}`}
       value={shown}
+      problem={rest.problem ?? unreadable(typed, value, 'Write an amount, such as 412.50.')}
       onFocus={(e) => enter(e.target, value)}
       onChange={(e) => {
         setTyped(e.target.value)
@@ -116,6 +122,7 @@ export const QuantityField = ({ value, onValue, className = '', ...rest }: Value
       autoComplete="off"
       className={`fig ${className}`}
       value={typed ?? value}
+      problem={rest.problem ?? unreadable(typed, value, 'Write a number, such as 2 or 1.5.')}
       onFocus={(e) => enter(e.target, value)}
       onChange={(e) => {
         setTyped(e.target.value)

@@ -2,6 +2,7 @@
 import { useRouter } from 'next/navigation'
 import { useCallback, useRef, useState } from 'react'
 import { toast } from 'sonner'
+import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
 
 export interface Refused {
   readonly detail: string
@@ -14,7 +15,12 @@ export const newKey = (): string =>
   [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('')
 
 /** Calls the HTTP interface from our own pages. */
-export const call = async <T>(method: string, path: string, body?: unknown, key?: string): Promise<Sent<T>> => {
+export const call = async <M extends Method, P extends string>(
+  method: M,
+  path: P,
+  body?: BodyTo<M, P>,
+  key?: string,
+): Promise<Sent<AnswerTo<M, P>>> => {
   try {
     const response = await fetch(`/api/v1${path}`, {
       method,
@@ -24,7 +30,7 @@ export const call = async <T>(method: string, path: string, body?: unknown, key?
       },
       body: body === undefined ? undefined : JSON.stringify(body),
     })
-    const answer = (await response.json()) as T & {
+    const answer = (await response.json()) as AnswerTo<M, P> & {
       type?: string
       detail?: string
       errors?: Refused['errors']
@@ -55,17 +61,17 @@ export const useSend = () => {
   const key = useRef<string | null>(null)
   const sending = useRef(false)
   const send = useCallback(
-    async <T>(
-      method: string,
-      path: string,
-      body: unknown,
-      done: { say?: (value: T) => string; go?: (value: T) => string | null } = {},
-    ): Promise<T | null> => {
+    async <M extends Method, P extends string>(
+      method: M,
+      path: P,
+      body: BodyTo<M, P>,
+      done: { say?: (value: AnswerTo<M, P>) => string; go?: (value: AnswerTo<M, P>) => string | null } = {},
+    ): Promise<AnswerTo<M, P> | null> => {
       if (sending.current) return null
       sending.current = true
       setBusy(true)
       key.current ??= newKey()
-      const sent = await call<T>(method, path, body, key.current)
+      const sent = await call(method, path, body, key.current)
       sending.current = false
       setBusy(false)
       if (!sent.ok) {

@@ -1,3 +1,4 @@
+import { GOODS_KINDS } from '@/core/kinds'
 import { z } from 'zod'
 import { listAccounts } from '@/data/queries/accounts'
 import { countStock } from '@/services/goods/countStock'
@@ -31,7 +32,7 @@ export const goods = [
     'Goods by code.',
     page.extend({
       search: z.string().max(200).optional(),
-      kind: z.enum(['stock', 'work', 'charge', 'kit']).optional(),
+      kind: z.enum(GOODS_KINDS).optional(),
       tag: z.string().max(40).optional(),
       retired: yesNo,
       onShopfront: yesNo,

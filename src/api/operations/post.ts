@@ -1,3 +1,4 @@
+import { POST_STATES } from '@/core/kinds'
 import { present } from '@/core/present'
 import { z } from 'zod'
 import { fillLetter, PAPER_LANGUAGES, usualLayout, type PaperKind } from '@/core/formats'
@@ -61,7 +62,7 @@ export const post = [
     page.extend({
       customerId: idField.optional(),
       saleId: idField.optional(),
-      state: z.enum(['waiting', 'sent', 'bounced', 'dropped']).optional(),
+      state: z.enum(POST_STATES).optional(),
     }),
     async ({ db, query }) =>
       listOf(

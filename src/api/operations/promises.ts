@@ -1,3 +1,4 @@
+import { INVOICE_KINDS } from '@/core/kinds'
 import { sayIssues } from '@/contract/sayIssue'
 import { present } from '@/core/present'
 import { z } from 'zod'
@@ -181,7 +182,7 @@ export const promises = [
       customer: idField.optional(),
       goods: idField.optional(),
       state: z.enum(INVOICE_STATES).optional(),
-      kind: z.enum(['invoice', 'counter', 'credit-note']).optional(),
+      kind: z.enum(INVOICE_KINDS).optional(),
       from: day.optional(),
       to: day.optional(),
       search: z.string().max(200).optional(),

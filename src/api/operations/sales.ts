@@ -1,3 +1,4 @@
+import { CHANNELS } from '@/core/kinds'
 import { z } from 'zod'
 import { listSaleIds } from '@/data/queries/sales'
 import { STANDS } from '@/core/sale'
@@ -65,7 +66,7 @@ export const sales = [
       stands: z.enum([...STANDS, 'working']).optional(),
       customerId: idField.optional(),
       kind: z.string().max(40).optional(),
-      channel: z.enum(['counter', 'phone', 'shopfront']).optional(),
+      channel: z.enum(CHANNELS).optional(),
     }),
     async ({ db, business, today, query }) => {
       const ids = await listSaleIds(

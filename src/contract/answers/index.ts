@@ -10,7 +10,7 @@ import { settingsAnswers } from './settings'
 import { shopfrontAnswers } from './shopfront'
 
 /** What each call answers when it is carried out, by method and path. */
-export const ANSWERS: Readonly<Record<string, z.ZodType>> = {
+export const ANSWERS = {
   ...settingsAnswers,
   ...peopleAnswers,
   ...goodsAnswers,
@@ -20,4 +20,4 @@ export const ANSWERS: Readonly<Record<string, z.ZodType>> = {
   ...postAnswers,
   ...shopfrontAnswers,
   ...booksAnswers,
-}
+} satisfies Readonly<Record<string, z.ZodType>>

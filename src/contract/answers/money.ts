@@ -1,3 +1,4 @@
+import { METHODS } from '@/core/ledger'
 import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
 import { receipt } from './things'
@@ -12,7 +13,7 @@ export const moneyAnswers = {
       customerId: z.int(),
       customer: z.string(),
       on: dayText,
-      method: z.string(),
+      method: z.enum(METHODS),
       amount: decimalText,
       reference: z.string(),
       voidedOn: dayText.nullable(),
@@ -26,7 +27,7 @@ export const moneyAnswers = {
     customerId: z.int(),
     saleId: z.int().nullable(),
     on: dayText,
-    method: z.string(),
+    method: z.enum(METHODS),
     amount: decimalText,
   }),
   'POST /held-uses': z.object({
@@ -44,7 +45,7 @@ export const moneyAnswers = {
     receiptNumber: z.string(),
     customerId: z.int(),
     on: dayText,
-    method: z.string(),
+    method: z.enum(METHODS),
     totals: z.object({ net: decimalText, tax: decimalText, gross: decimalText }),
     tendered: decimalText,
     rounding: decimalText,

@@ -1,3 +1,6 @@
+import { INVOICE_KINDS, PLAN_ENDS } from '@/core/kinds'
+import { HELD_KINDS } from '@/core/ledger'
+import { LAYAWAY_STANDS } from '@/core/plan'
 import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
 import { receipt, toBank } from './things'
@@ -87,7 +90,7 @@ export const promisesAnswers = {
         customerId: z.int(),
         customer: z.string(),
         startedOn: dayText,
-        endedAs: z.string().nullable(),
+        endedAs: z.enum(PLAN_ENDS).nullable(),
         financed: decimalText,
         charge: decimalText,
         unearned: decimalText,
@@ -117,7 +120,7 @@ export const promisesAnswers = {
         customerId: z.int(),
         customer: z.string(),
         title: z.string(),
-        stands: z.string(),
+        stands: z.enum(LAYAWAY_STANDS),
         total: decimalText,
         held: decimalText,
         left: decimalText,
@@ -138,7 +141,7 @@ export const promisesAnswers = {
         saleId: z.int().nullable(),
         saleNumber: z.int().nullable(),
         title: z.string(),
-        kind: z.string(),
+        kind: z.enum(HELD_KINDS),
         amount: decimalText,
       }),
     ),
@@ -157,7 +160,7 @@ export const promisesAnswers = {
       z.object({
         id: z.int(),
         number: z.string().nullable(),
-        kind: z.string(),
+        kind: z.enum(INVOICE_KINDS),
         on: dayText,
         customerId: z.int(),
         customer: z.string(),

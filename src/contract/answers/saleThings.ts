@@ -1,3 +1,14 @@
+import { STANDS } from '@/core/sale'
+import {
+  LINE_KINDS,
+  LINE_CHOICES,
+  INVOICE_KINDS,
+  CHANNELS,
+  VERSION_KINDS,
+  REPEAT_EVERY,
+  REPEAT_MAKES,
+  INVOICE_STATUSES,
+} from '@/core/kinds'
 import { z } from 'zod'
 import { dayText, decimalText } from './texts'
 
@@ -12,13 +23,13 @@ export const datedLine = z.object({
 export const saleLine = z.object({
   id: z.int(),
   goodsId: z.int().nullable(),
-  kind: z.string(),
+  kind: z.enum(LINE_KINDS),
   description: z.string(),
   note: z.string(),
   quantity: decimalText,
   unitPrice: decimalText,
   priceFrom: z.string(),
-  choice: z.string(),
+  choice: z.enum(LINE_CHOICES),
   choiceGroup: z.string(),
   chosen: z.boolean(),
   discountAmount: decimalText,
@@ -52,8 +63,8 @@ export const saleMoney = z.object({
 export const saleInvoice = z.object({
   id: z.int(),
   number: z.string().nullable(),
-  kind: z.string(),
-  status: z.string(),
+  kind: z.enum(INVOICE_KINDS),
+  status: z.enum(INVOICE_STATUSES),
   on: dayText,
   gross: decimalText,
 })
@@ -64,14 +75,14 @@ export const sale = z.object({
   customerId: z.int(),
   customer: z.string(),
   title: z.string(),
-  stands: z.string(),
+  stands: z.enum(STANDS),
   startedOn: dayText,
   sentOn: dayText.nullable(),
   validUntil: dayText.nullable(),
   agreedOn: dayText.nullable(),
   purchaseOrder: z.string(),
   wantedBy: dayText.nullable(),
-  channel: z.string(),
+  channel: z.enum(CHANNELS),
   kind: z.string(),
   note: z.string(),
   noteAbove: z.string(),
@@ -130,7 +141,7 @@ export const versionLine = z.object({
   discountPercent: decimalText,
   taxCode: z.string(),
   kind: z.string(),
-  choice: z.string(),
+  choice: z.enum(LINE_CHOICES),
   choiceGroup: z.string(),
   chosen: z.boolean(),
   discountAmount: decimalText,
@@ -139,7 +150,7 @@ export const versionLine = z.object({
 
 export const version = z.object({
   n: z.int(),
-  kind: z.string(),
+  kind: z.enum(VERSION_KINDS),
   on: dayText,
   validUntil: dayText.nullable(),
   gross: decimalText,
@@ -155,13 +166,13 @@ export const repeat = z.object({
   customer: z.string(),
   title: z.string(),
   total: decimalText,
-  every: z.string(),
+  every: z.enum(REPEAT_EVERY),
   firstOn: dayText,
   nextOn: dayText.nullable(),
   done: z.int(),
   until: dayText.nullable(),
   times: z.int().nullable(),
-  makes: z.string(),
+  makes: z.enum(REPEAT_MAKES),
   byItself: z.boolean(),
   stoppedOn: dayText.nullable(),
 })

@@ -1,3 +1,5 @@
+import { METHODS } from '@/core/ledger'
+import { ADDRESS_KINDS, GOODS_KINDS, INVOICE_KINDS, INVOICE_STATUSES, VOID_KINDS, POST_STATES } from '@/core/kinds'
 import { z } from 'zod'
 import { dayText, decimalText } from './texts'
 
@@ -5,7 +7,7 @@ import { dayText, decimalText } from './texts'
 
 export const address = z.object({
   id: z.int(),
-  kind: z.string(),
+  kind: z.enum(ADDRESS_KINDS),
   text: z.string(),
   isDefault: z.boolean(),
   instructions: z.string(),
@@ -58,7 +60,7 @@ export const goods = z.object({
   id: z.int(),
   code: z.string(),
   name: z.string(),
-  kind: z.string(),
+  kind: z.enum(GOODS_KINDS),
   price: decimalText,
   taxCode: z.string(),
   barcode: z.string(),
@@ -111,8 +113,8 @@ export const invoiceDue = z.object({
 export const invoice = z.object({
   id: z.int(),
   number: z.string().nullable(),
-  kind: z.string(),
-  status: z.string(),
+  kind: z.enum(INVOICE_KINDS),
+  status: z.enum(INVOICE_STATUSES),
   saleId: z.int(),
   customerId: z.int(),
   on: dayText,
@@ -140,7 +142,7 @@ export const receipt = z.object({
   number: z.string(),
   customerId: z.int(),
   on: dayText,
-  method: z.string(),
+  method: z.enum(METHODS),
   amount: decimalText,
   reference: z.string(),
   filled: z.array(z.object({ dueId: z.int(), saleId: z.int(), amount: decimalText })),
@@ -150,7 +152,7 @@ export const receipt = z.object({
   rounding: decimalText,
   change: decimalText,
   voidedOn: dayText.nullable(),
-  voidedAs: z.string().nullable(),
+  voidedAs: z.enum(VOID_KINDS).nullable(),
 })
 
 export const toBank = z.object({
@@ -172,7 +174,7 @@ export const letter = z.object({
   to: z.string(),
   subject: z.string(),
   body: z.string(),
-  state: z.string(),
+  state: z.enum(POST_STATES),
   tries: z.int(),
   problem: z.string(),
   writtenOn: dayText,

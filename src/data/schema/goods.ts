@@ -1,3 +1,4 @@
+import { GOODS_KINDS } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
 import { boolean, check, index, integer, numeric, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay } from './columns'
@@ -16,7 +17,7 @@ export const goods = pgTable(
     id: identity(),
     code: text().notNull().unique(),
     name: text().notNull(),
-    kind: text({ enum: ['stock', 'work', 'charge', 'kit'] }).notNull(),
+    kind: text({ enum: GOODS_KINDS }).notNull(),
     price: fourPlaces().notNull(),
     taxCodeId: integer()
       .notNull()

@@ -1,3 +1,4 @@
+import { INVOICE_KINDS, INVOICE_STATUSES } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
 import { boolean, check, foreignKey, index, integer, numeric, pgTable, text } from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay } from './columns'
@@ -12,10 +13,8 @@ export const invoice = pgTable(
   'invoice',
   {
     id: identity(),
-    kind: text({ enum: ['invoice', 'counter', 'credit-note'] }).notNull(),
-    status: text({ enum: ['draft', 'issued'] })
-      .notNull()
-      .default('draft'),
+    kind: text({ enum: INVOICE_KINDS }).notNull(),
+    status: text({ enum: INVOICE_STATUSES }).notNull().default('draft'),
     /** Given when issued. */
     number: text().unique(),
     saleId: integer()

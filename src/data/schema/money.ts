@@ -1,3 +1,5 @@
+import { METHODS, HELD_KINDS } from '@/core/ledger'
+import { VOID_KINDS } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
 import { check, index, integer, pgTable, text, unique } from 'drizzle-orm/pg-core'
 import { identity, minor, onDay } from './columns'
@@ -71,7 +73,7 @@ export const receipt = pgTable(
       .notNull()
       .references(() => customer.id),
     onDay: onDay().notNull(),
-    method: text({ enum: ['cash', 'card', 'cheque', 'transfer'] }).notNull(),
+    method: text({ enum: METHODS }).notNull(),
     amount: minor().notNull(),
     /** Cash given; the rest above `amount` went back as change. */
     tendered: minor().notNull(),
@@ -100,9 +102,7 @@ export const receiptVoid = pgTable('receipt_void', {
     .references(() => receipt.id),
   onDay: onDay().notNull(),
   /** Taken back by the owner, or bounced: the bank or the card company took it back. */
-  kind: text({ enum: ['voided', 'bounced'] })
-    .notNull()
-    .default('voided'),
+  kind: text({ enum: VOID_KINDS }).notNull().default('voided'),
   reason: text().notNull(),
   /** What the bank took for it. */
   bankFee: minor()
@@ -135,7 +135,7 @@ export const refund = pgTable(
       .references(() => customer.id),
     saleId: integer().references(() => sale.id),
     onDay: onDay().notNull(),
-    method: text({ enum: ['cash', 'card', 'cheque', 'transfer'] }).notNull(),
+    method: text({ enum: METHODS }).notNull(),
     amount: minor().notNull(),
     /** What coins made more (or less) of it. */
     rounding: minor()
@@ -200,7 +200,7 @@ export const heldMove = pgTable(
       .notNull()
       .references(() => customer.id),
     saleId: integer().references(() => sale.id),
-    kind: text({ enum: ['deposit', 'layaway', 'account'] }).notNull(),
+    kind: text({ enum: HELD_KINDS }).notNull(),
     onDay: onDay().notNull(),
     amount: minor().notNull(),
     why: text({
@@ -233,7 +233,7 @@ export const held = pgTable(
       .notNull()
       .references(() => customer.id),
     saleId: integer().references(() => sale.id),
-    kind: text({ enum: ['deposit', 'layaway', 'account'] }).notNull(),
+    kind: text({ enum: HELD_KINDS }).notNull(),
     amount: minor().notNull(),
   },
   (t) => [

@@ -1,3 +1,4 @@
+import { ADDRESS_KINDS } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
 import { boolean, check, index, integer, numeric, pgTable, text } from 'drizzle-orm/pg-core'
 import { identity, minor, onDay } from './columns'
@@ -50,7 +51,7 @@ export const address = pgTable(
     customerId: integer()
       .notNull()
       .references(() => customer.id),
-    kind: text({ enum: ['bill-to', 'deliver-to'] }).notNull(),
+    kind: text({ enum: ADDRESS_KINDS }).notNull(),
     text: text().notNull(),
     isDefault: boolean().notNull().default(false),
     /** For whoever delivers: the bell, the back door, the hours. */

@@ -1,3 +1,4 @@
+import { PLAN_ENDS } from '@/core/kinds'
 import { pgTable, text, integer, jsonb, index, uniqueIndex, boolean, unique } from 'drizzle-orm/pg-core'
 import { identity, onDay, minor } from './columns'
 import { sale } from './sale'
@@ -33,7 +34,7 @@ export const plan = pgTable(
     /** The plan this one took over from. */
     replacesId: integer(),
     endedOn: onDay(),
-    endedAs: text({ enum: ['paid off', 'rescheduled'] }),
+    endedAs: text({ enum: PLAN_ENDS }),
     /** A card kept for it, as the stand-in knows it: collected from by itself. */
     card: text().notNull().default(''),
   },

@@ -1,3 +1,4 @@
+import { POST_STATES } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
 import {
   boolean,
@@ -49,9 +50,7 @@ export const post = pgTable(
     body: text().notNull(),
     /** Names it for good: however often sending is tried, it arrives once. */
     messageId: text().notNull().unique(),
-    state: text({ enum: ['waiting', 'sent', 'bounced', 'dropped'] })
-      .notNull()
-      .default('waiting'),
+    state: text({ enum: POST_STATES }).notNull().default('waiting'),
     tries: integer().notNull().default(0),
     nextTryAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
     problem: text().notNull().default(''),

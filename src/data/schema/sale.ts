@@ -1,3 +1,4 @@
+import { LINE_KINDS, LINE_CHOICES, CHANNELS, VERSION_KINDS, REPEAT_EVERY, REPEAT_MAKES } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
 import { boolean, check, foreignKey, index, integer, jsonb, numeric, pgTable, text, unique } from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay } from './columns'
@@ -17,9 +18,7 @@ export const sale = pgTable(
       .references(() => customer.id),
     title: text().notNull().default(''),
     startedOn: onDay().notNull(),
-    channel: text({ enum: ['counter', 'phone', 'shopfront'] })
-      .notNull()
-      .default('phone'),
+    channel: text({ enum: CHANNELS }).notNull().default('phone'),
     kind: text().notNull().default('sales'),
     note: text().notNull().default(''),
     noteAbove: text().notNull().default(''),
@@ -83,11 +82,9 @@ export const saleLine = pgTable(
     position: integer().notNull(),
     goodsId: integer().references(() => goods.id),
     /** A heading begins a group with its own sum; a text only says something. Neither is ever agreed or billed. */
-    kind: text({ enum: ['stock', 'work', 'charge', 'kit', 'heading', 'text'] }).notNull(),
+    kind: text({ enum: LINE_KINDS }).notNull(),
     /** Left to the customer: taken or not, or one of several. */
-    choice: text({ enum: ['none', 'optional', 'alternative'] })
-      .notNull()
-      .default('none'),
+    choice: text({ enum: LINE_CHOICES }).notNull().default('none'),
     /** Alternatives of one name exclude each other. */
     choiceGroup: text().notNull().default(''),
     /** Whether it counts now. */
@@ -148,7 +145,7 @@ export const saleVersion = pgTable(
       .notNull()
       .references(() => sale.id),
     n: integer().notNull(),
-    kind: text({ enum: ['offered', 'agreed', 'changed'] }).notNull(),
+    kind: text({ enum: VERSION_KINDS }).notNull(),
     onDay: onDay().notNull(),
     validUntil: onDay(),
     lines: jsonb().notNull(),
@@ -249,14 +246,14 @@ export const repeat = pgTable(
     saleId: integer()
       .notNull()
       .references(() => sale.id),
-    every: text({ enum: ['week', 'two-weeks', 'month', 'quarter', 'half-year', 'year'] }).notNull(),
+    every: text({ enum: REPEAT_EVERY }).notNull(),
     firstOn: onDay().notNull(),
     /** The next day of it; null when it has ended. */
     nextOn: onDay(),
     done: integer().notNull().default(0),
     untilDay: onDay(),
     times: integer(),
-    makes: text({ enum: ['offer', 'order', 'invoice'] }).notNull(),
+    makes: text({ enum: REPEAT_MAKES }).notNull(),
     /** Issued without being looked at first. */
     byItself: boolean().notNull().default(false),
     stoppedOn: onDay(),

@@ -1,3 +1,4 @@
+import { TREATMENTS } from '@/core/kinds'
 import { foreignKey, integer, numeric, pgTable, text, unique } from 'drizzle-orm/pg-core'
 import { identity, onDay } from './columns'
 import { account } from './ledger'
@@ -8,7 +9,7 @@ export const taxCode = pgTable(
     id: identity(),
     code: text().notNull(),
     name: text().notNull(),
-    treatment: text({ enum: ['taxed', 'zero', 'exempt'] }).notNull(),
+    treatment: text({ enum: TREATMENTS }).notNull(),
     /** Rates that changed are another row of the code: its first row, and the first day of its rates. */
     rateOf: integer(),
     fromDay: onDay(),

@@ -21,7 +21,6 @@ import { listSaleIds, sumCommitted } from '@/data/queries/sales'
 import { listOpenDues } from '@/data/queries/due'
 import { listHeld } from '@/data/queries/held'
 import { listReceipts } from '@/data/queries/receipt'
-import type { Where } from '../where'
 import { readStories } from '@/model/sale/readStories'
 
 export type { CustomerStanding } from '@/data/queries/customers'
@@ -45,12 +44,6 @@ export const readCustomers = (
   business: Business,
   today: Day,
 ) => listCustomers(db, filter, part, { today, currency: business.currency })
-
-/** Who it is; null where there is no such customer. */
-export const readCustomerName = async ({ db, currency }: Where, id: number) => {
-  const customer = await findCustomer(db, id, currency)
-  return customer && { id: customer.id, name: customer.name }
-}
 
 /** A customer as the HTTP interface answers it. */
 export const customerView = async (db: Db, id: number, business: Business, today: Day) => {

@@ -25,14 +25,14 @@ export const CountForm = ({ currency, today, lines }: Props) => {
   const { send, busy, refused } = useSend()
   const typed = lines.filter((l) => (counted[l.goodsId] ?? '') !== '')
   const save = async () => {
-    const done = await send<{ number: string; value: string }>(
+    const done = await send(
       'POST',
       '/stock-counts',
       {
         on,
         lines: typed.map((l) => ({
           goodsId: l.goodsId,
-          counted: counted[l.goodsId],
+          counted: counted[l.goodsId] ?? '',
           unitCost: costs[l.goodsId] || undefined,
         })),
       },

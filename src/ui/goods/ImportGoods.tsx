@@ -33,10 +33,10 @@ export const ImportGoods = () => {
       return setRefused({ detail: `${chosen.name} is larger than 4 MB. Split it.`, errors: [] })
     const base64 = await readBase64(chosen)
     setFile({ name: chosen.name, base64 })
-    setLooked(await send<Looked>('POST', '/goods/import', { base64, mode: 'look' }))
+    setLooked(await send('POST', '/goods/import', { base64, mode: 'look' }))
   }
   const write = (mode: 'all' | 'good') =>
-    send<Looked>(
+    send(
       'POST',
       '/goods/import',
       { base64: present(file).base64, mode },

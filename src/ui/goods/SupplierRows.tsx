@@ -1,9 +1,10 @@
 'use client'
 import { X } from 'lucide-react'
-import { Text } from '../fields'
+import { useFieldArray, useFormContext, useWatch } from 'react-hook-form'
+import { FormText } from '../form/inputs'
 import { Picker, type Choice } from '../Picker'
 import { call } from '../send'
-import type { SupplierDraft } from './goodsDraft'
+import type { GoodsDraft } from './goodsDraft'
 
 interface Supplier {
   readonly id: number
@@ -11,60 +12,60 @@ interface Supplier {
 }
 
 const findSuppliers = async (typed: string): Promise<Choice<Supplier>[]> => {
-  const found = await call<{ items: Supplier[] }>('GET', `/suppliers?search=${encodeURIComponent(typed)}`)
+  const found = await call('GET', `/suppliers?search=${encodeURIComponent(typed)}`)
   return found.ok ? found.value.items.slice(0, 8).map((s) => ({ key: `s${s.id}`, label: s.name, value: s })) : []
 }
 
-interface Props {
-  readonly suppliers: readonly SupplierDraft[]
-  readonly onSuppliers: (suppliers: readonly SupplierDraft[]) => void
-}
-
 /** Who sells it to us, what they call it, and whom we prefer. */
-export const SupplierRows = ({ suppliers, onSuppliers }: Props) => {
-  const set = (i: number, change: Partial<SupplierDraft>) =>
-    onSuppliers(
-      suppliers.map((s, n) => (n === i ? { ...s, ...change } : change.preferred ? { ...s, preferred: false } : s)),
-    )
+export const SupplierRows = () => {
+  const { control } = useFormContext<GoodsDraft>()
+  const { fields, append, remove } = useFieldArray({ control, name: 'suppliers' })
   return (
     <fieldset>
       <legend className="font-slab text-lg font-semibold">Bought from</legend>
-      {suppliers.map((s, i) => (
-        <div key={i} className="mb-2 grid grid-cols-[1.3fr_1fr_auto] items-end gap-2">
-          <Picker
-            label={`Supplier ${i + 1}`}
-            chosen={s.name}
-            find={findSuppliers}
-            onPick={(x) => set(i, { supplierId: x.id, name: x.name })}
-            otherwise={{
-              say: (typed) => `Add “${typed}” as a supplier`,
-              take: (typed) => set(i, { supplierId: undefined, name: typed }),
-            }}
-          />
-          <Text label="Their code" value={s.code} maxLength={60} onChange={(e) => set(i, { code: e.target.value })} />
-          <button
-            type="button"
-            aria-label={`Supplier ${i + 1}: away`}
-            className="p-2 text-iron-500"
-            onClick={() => onSuppliers(suppliers.filter((_, n) => n !== i))}
-          >
-            <X size={15} />
-          </button>
-          {suppliers.length > 1 && (
-            <label className="col-span-3 flex gap-2">
-              <input type="radio" name="preferred" checked={s.preferred} onChange={() => set(i, { preferred: true })} />{' '}
-              preferred
-            </label>
-          )}
-        </div>
+      {fields.map((row, i) => (
+        <Supplier key={row.id} n={i} onRemove={() => remove(i)} />
       ))}
       <button
         type="button"
         className="text-xs underline"
-        onClick={() => onSuppliers([...suppliers, { name: '', code: '', preferred: suppliers.length === 0 }])}
+        onClick={() => append({ name: '', code: '', preferred: fields.length === 0 }, { shouldFocus: false })}
       >
         one more supplier
       </button>
     </fieldset>
+  )
+}
+
+const Supplier = ({ n, onRemove }: { readonly n: number; readonly onRemove: () => void }) => {
+  const { control, setValue } = useFormContext<GoodsDraft>()
+  const suppliers = useWatch({ control, name: 'suppliers' })
+  const name = (id: number | undefined, called: string) => {
+    setValue(`suppliers.${n}.supplierId`, id)
+    setValue(`suppliers.${n}.name`, called)
+  }
+  const prefer = () => suppliers.forEach((_, i) => setValue(`suppliers.${i}.preferred`, i === n))
+  return (
+    <div className="mb-2 grid grid-cols-[1.3fr_1fr_auto] items-end gap-2">
+      <Picker
+        label={`Supplier ${n + 1}`}
+        chosen={suppliers[n]?.name ?? ''}
+        find={findSuppliers}
+        onPick={(s) => name(s.id, s.name)}
+        otherwise={{
+          say: (typed) => `Add “${typed}” as a supplier`,
+          take: (typed) => name(undefined, typed),
+        }}
+      />
+      <FormText name={`suppliers.${n}.code`} label="Their code" most={60} />
+      <button type="button" aria-label={`Supplier ${n + 1}: away`} className="p-2 text-iron-500" onClick={onRemove}>
+        <X size={15} />
+      </button>
+      {suppliers.length > 1 && (
+        <label className="col-span-3 flex gap-2">
+          <input type="radio" name="preferred" checked={suppliers[n]?.preferred ?? false} onChange={prefer} /> preferred
+        </label>
+      )}
+    </div>
   )
 }

@@ -1,46 +1,49 @@
+import type { GoodsKind } from '@/core/kinds'
+import { splitTags } from '../people/customerDraft'
+
 /** A price beside the list, as the form holds it. */
 export interface PriceDraft {
   /** A price level's code; empty for everybody. */
-  readonly level: string
-  readonly fromQuantity: string
-  readonly price: string
-  readonly validFrom: string
-  readonly validUntil: string
+  level: string
+  fromQuantity: string
+  price: string
+  validFrom: string
+  validUntil: string
 }
 
 export interface SupplierDraft {
-  readonly supplierId?: number
-  readonly name: string
-  readonly code: string
-  readonly preferred: boolean
+  supplierId?: number
+  name: string
+  code: string
+  preferred: boolean
 }
 
 export interface PartDraft {
-  readonly goodsId: number
-  readonly name: string
-  readonly quantity: string
+  goodsId: number
+  name: string
+  quantity: string
 }
 
-/** Goods as the form holds them. */
+/** Goods as the form holds them: the shape of the call, with text wherever something is typed. */
 export interface GoodsDraft {
-  readonly code: string
-  readonly name: string
-  readonly kind: 'stock' | 'work' | 'charge' | 'kit'
-  readonly price: string
-  readonly taxCode: string
-  readonly incomeAccount: string
-  readonly barcode: string
-  readonly note: string
-  readonly tags: string
-  readonly weight: string
-  readonly size: string
-  readonly reorderAt: string
-  readonly priceIsSum: boolean
-  readonly onShopfront: boolean
-  readonly retired: boolean
-  readonly prices: readonly PriceDraft[]
-  readonly suppliers: readonly SupplierDraft[]
-  readonly parts: readonly PartDraft[]
+  code: string
+  name: string
+  kind: GoodsKind
+  price: string
+  taxCode: string
+  incomeAccount: string
+  barcode: string
+  note: string
+  tags: string
+  weight: string
+  size: string
+  reorderAt: string
+  priceIsSum: boolean
+  onShopfront: boolean
+  retired: boolean
+  prices: PriceDraft[]
+  suppliers: SupplierDraft[]
+  parts: PartDraft[]
 }
 
 export const NO_PRICE: PriceDraft = { level: '', fromQuantity: '', price: '', validFrom: '', validUntil: '' }
@@ -66,8 +69,8 @@ export const NO_GOODS: Omit<GoodsDraft, 'taxCode'> = {
   parts: [],
 }
 
-/** As the HTTP interface takes it. What the kind of goods does not have is left out. */
-export const goodsBody = (g: GoodsDraft, isNew: boolean) => ({
+/** As the call takes it. What the kind of goods does not have is left out. */
+export const goodsBody = (g: GoodsDraft) => ({
   code: g.code,
   name: g.name,
   price: g.price === '' && g.priceIsSum ? '0' : g.price,
@@ -75,28 +78,27 @@ export const goodsBody = (g: GoodsDraft, isNew: boolean) => ({
   incomeAccount: g.incomeAccount || undefined,
   barcode: g.barcode,
   note: g.note,
-  tags: g.tags
-    .split(',')
-    .map((t) => t.trim())
-    .filter(Boolean),
+  tags: splitTags(g.tags),
   weight: g.weight || null,
   size: g.size,
   reorderAt: g.reorderAt || null,
   onShopfront: g.onShopfront,
-  prices: g.prices
-    .filter((p) => p.price !== '')
-    .map((p) => ({
-      ...(p.level ? { level: p.level } : {}),
-      ...(p.fromQuantity ? { fromQuantity: p.fromQuantity } : {}),
-      price: p.price,
-      validFrom: p.validFrom || null,
-      validUntil: p.validUntil || null,
-    })),
-  suppliers: g.suppliers
-    .filter((s) => s.supplierId !== undefined || s.name.trim() !== '')
-    .map((s) => (s.supplierId === undefined ? s : { supplierId: s.supplierId, code: s.code, preferred: s.preferred })),
+  prices: g.prices.map((p) => ({
+    ...(p.level ? { level: p.level } : {}),
+    ...(p.fromQuantity ? { fromQuantity: p.fromQuantity } : {}),
+    price: p.price,
+    validFrom: p.validFrom || null,
+    validUntil: p.validUntil || null,
+  })),
+  suppliers: g.suppliers.map((s) =>
+    s.supplierId === undefined
+      ? { name: s.name, code: s.code, preferred: s.preferred }
+      : { supplierId: s.supplierId, code: s.code, preferred: s.preferred },
+  ),
   ...(g.kind === 'kit'
     ? { parts: g.parts.map(({ goodsId, quantity }) => ({ goodsId, quantity })), priceIsSum: g.priceIsSum }
     : {}),
-  ...(isNew ? { kind: g.kind } : { retired: g.retired }),
 })
+
+export const isNoPrice = (p: PriceDraft): boolean => p.price === ''
+export const isNoSupplier = (s: SupplierDraft): boolean => s.supplierId === undefined && s.name.trim() === ''

@@ -75,7 +75,7 @@ export const CounterTill = ({
   const set = (i: number, quantity: string) => setLines(lines.map((l, n) => (n === i ? { ...l, quantity } : l)))
 
   const sell = async () => {
-    const done = await send<Sold>('POST', '/counter-sales', {
+    const done = await send('POST', '/counter-sales', {
       customerId: customer?.id,
       lines: lines.map((l) => ({
         goodsId: l.goodsId,

@@ -38,7 +38,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
   const { send, busy, refused } = useSend()
 
   const load = useCallback(async (id: number) => {
-    const open = await call<OpenNow>('GET', `/customers/${id}/open`)
+    const open = await call('GET', `/customers/${id}/open`)
     if (open.ok) setNow(open.value)
   }, [])
   useEffect(() => {
@@ -48,7 +48,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
   const [others, setOthers] = useState<readonly { readonly name: string; readonly items: readonly Open[] }[]>([])
   const alsoFor = async (c: FoundCustomer) => {
     if (c.id === who?.id || others.some((o) => o.name === c.name)) return
-    const open = await call<OpenNow>('GET', `/customers/${c.id}/open`)
+    const open = await call('GET', `/customers/${c.id}/open`)
     if (open.ok)
       setOthers([
         ...others,
@@ -81,7 +81,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
   const wishes = items
     .filter((o) => readTyped(put[o.key] ?? '', currency).minor > 0n)
     .map((o) => ({
-      ...(o.dueId === undefined ? { saleId: o.saleId } : { dueId: o.dueId }),
+      ...(o.dueId === undefined ? { saleId: present(o.saleId) } : { dueId: o.dueId }),
       amount: present(put[o.key]),
     }))
   const body = {
@@ -91,13 +91,13 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
     amount,
     reference,
     tendered: method === 'cash' && tendered ? tendered : undefined,
-    for: wishes.length > 0 ? wishes : 'account',
+    for: wishes.length > 0 ? wishes : ('account' as const),
     ...(others.length > 0 ? { forOthers: true } : {}),
   }
   const seen = usePreview('/receipts', who && isPositiveMoney(received) && !tooMuch ? body : null)
 
   const take = (print: boolean) => {
-    void send<{ id: number; number: string; change: string }>('POST', '/receipts', body, {
+    void send('POST', '/receipts', body, {
       say: (r) =>
         `Receipt ${r.number} for ${formatMoney(received)} from ${who?.name}.${Number(r.change) > 0 ? ` Give ${r.change} change.` : ''}`,
       go: (r) => `/receipts/${r.id}${print ? '?print=1' : ''}`,

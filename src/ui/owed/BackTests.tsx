@@ -19,7 +19,7 @@ export const BackTests = ({ currency }: { readonly currency: string }) => {
   const [problem, setProblem] = useState('')
   const ask = async () => {
     setBusy(true)
-    const answer = await call<{ items: readonly Tested[] }>('GET', '/expected/back-tests')
+    const answer = await call('GET', '/expected/back-tests')
     setBusy(false)
     if (answer.ok) setTests(answer.value.items)
     else setProblem(answer.detail)

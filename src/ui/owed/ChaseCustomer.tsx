@@ -70,7 +70,7 @@ export const ChaseCustomer = ({ customerId, name, currency, stage, from }: Props
           data-primary
           disabled={busy}
           onClick={async () => {
-            const done = await send<{ count: number; amount: string }>(
+            const done = await send(
               'POST',
               '/write-offs',
               { customerId, upTo, reason },

@@ -38,7 +38,7 @@ export const LettersToChosen = () => {
   }
   const write = async (what: Wish) => {
     setBusy(true)
-    const done = await call<Many>('POST', '/letters/many', { customers: chosen(), what })
+    const done = await call('POST', '/letters/many', { customers: chosen(), what })
     setBusy(false)
     if (!done.ok) return toast(done.detail)
     setTold(done.value)

@@ -1,91 +1,22 @@
 'use client'
-import { present } from '@/core/present'
 import { X } from 'lucide-react'
-import { Text } from '../fields'
-import { emptyAddress, NO_CONTACT, type AddressDraft, type ContactDraft } from './noCustomer'
-
-interface AddressProps {
-  readonly addresses: readonly AddressDraft[]
-  readonly onAddresses: (addresses: readonly AddressDraft[]) => void
-  readonly areas: readonly { readonly code: string; readonly name: string }[]
-  readonly problem: (path: string) => string | undefined
-}
+import { useFieldArray, useFormContext, useWatch } from 'react-hook-form'
+import { FormArea, FormSelect, FormText } from '../form/inputs'
+import { emptyAddress, NO_CONTACT, type AddressDraft, type CustomerDraft } from './customerDraft'
 
 const NAME = { 'bill-to': 'Bill to', 'deliver-to': 'Deliver to' } as const
+type Areas = readonly { readonly code: string; readonly name: string }[]
 
 /** Bill-to and deliver-to addresses, as many as there are, one of each the usual one. */
-export const AddressFields = ({ addresses, onAddresses, areas, problem }: AddressProps) => {
-  const set = (i: number, change: Partial<AddressDraft>) =>
-    onAddresses(
-      addresses.map((a, n) =>
-        n === i
-          ? { ...a, ...change }
-          : change.isDefault && a.kind === present(addresses[i]).kind
-            ? { ...a, isDefault: false }
-            : a,
-      ),
-    )
+export const AddressFields = ({ areas }: { readonly areas: Areas }) => {
+  const { control } = useFormContext<CustomerDraft>()
+  const { fields, append, remove } = useFieldArray({ control, name: 'addresses' })
   return (
     <fieldset className="md:col-span-2">
       <legend className="font-slab text-lg font-semibold">Addresses</legend>
       <div className="grid gap-x-8 gap-y-3 md:grid-cols-2">
-        {addresses.map((a, i) => (
-          <div key={i} className="border-l-2 border-paper-300 pl-3">
-            <span className="flex items-center justify-between">
-              <label className="label" htmlFor={`address-${i}`}>
-                {NAME[a.kind]}
-              </label>
-              <button
-                type="button"
-                aria-label={`${NAME[a.kind]} ${i + 1}: away`}
-                className="p-[5px] text-iron-500 hover:text-oxide-700"
-                onClick={() => onAddresses(addresses.filter((_, n) => n !== i))}
-              >
-                <X size={15} />
-              </button>
-            </span>
-            <textarea
-              id={`address-${i}`}
-              rows={3}
-              maxLength={500}
-              className="field"
-              value={a.text}
-              aria-invalid={problem(`addresses.${i}.text`) ? true : undefined}
-              onChange={(e) => set(i, { text: e.target.value })}
-            />
-            {a.kind === 'deliver-to' && (
-              <div className="grid grid-cols-[1fr_130px] gap-2">
-                <Text
-                  label="For whoever delivers"
-                  value={a.instructions}
-                  maxLength={500}
-                  onChange={(e) => set(i, { instructions: e.target.value })}
-                />
-                <label>
-                  <span className="label">Tax area</span>
-                  <select className="field" value={a.taxArea} onChange={(e) => set(i, { taxArea: e.target.value })}>
-                    <option value="">usual</option>
-                    {areas.map((x) => (
-                      <option key={x.code} value={x.code}>
-                        {x.name}
-                      </option>
-                    ))}
-                  </select>
-                </label>
-              </div>
-            )}
-            {addresses.filter((x) => x.kind === a.kind).length > 1 && (
-              <label className="flex gap-2 pt-1">
-                <input
-                  type="radio"
-                  name={`usual-${a.kind}`}
-                  checked={a.isDefault}
-                  onChange={() => set(i, { isDefault: true })}
-                />{' '}
-                the usual one
-              </label>
-            )}
-          </div>
+        {fields.map((row, i) => (
+          <Address key={row.id} n={i} kind={row.kind} areas={areas} onRemove={() => remove(i)} />
         ))}
       </div>
       <span className="mt-2 flex gap-4">
@@ -94,7 +25,7 @@ export const AddressFields = ({ addresses, onAddresses, areas, problem }: Addres
             key={kind}
             type="button"
             className="text-xs underline"
-            onClick={() => onAddresses([...addresses, emptyAddress(kind)])}
+            onClick={() => append(emptyAddress(kind), { shouldFocus: false })}
           >
             one more to {kind === 'bill-to' ? 'bill to' : 'deliver to'}
           </button>
@@ -104,49 +35,79 @@ export const AddressFields = ({ addresses, onAddresses, areas, problem }: Addres
   )
 }
 
-interface ContactProps {
-  readonly contacts: readonly ContactDraft[]
-  readonly onContacts: (contacts: readonly ContactDraft[]) => void
-  readonly problem: (path: string) => string | undefined
+interface AddressProps {
+  readonly n: number
+  readonly kind: AddressDraft['kind']
+  readonly areas: Areas
+  readonly onRemove: () => void
+}
+
+const Address = ({ n, kind, areas, onRemove }: AddressProps) => (
+  <div className="relative border-l-2 border-paper-300 pl-3">
+    <button
+      type="button"
+      aria-label={`${NAME[kind]} ${n + 1}: away`}
+      className="absolute top-0 right-0 p-1.5 text-iron-500 hover:text-oxide-700"
+      onClick={onRemove}
+    >
+      <X size={15} />
+    </button>
+    <FormArea name={`addresses.${n}.text`} label={NAME[kind]} rows={3} most={500} />
+    {kind === 'deliver-to' && (
+      <div className="grid grid-cols-2 gap-2">
+        <FormText name={`addresses.${n}.instructions`} label="For whoever delivers" most={500} />
+        <FormSelect
+          name={`addresses.${n}.taxArea`}
+          label="Tax area"
+          options={[{ value: '', name: 'usual' }, ...areas.map((a) => ({ value: a.code, name: a.name }))]}
+        />
+      </div>
+    )}
+    <Usual n={n} kind={kind} />
+  </div>
+)
+
+/** Of several addresses of a kind, the usual one. */
+const Usual = ({ n, kind }: Pick<AddressProps, 'n' | 'kind'>) => {
+  const { control, setValue } = useFormContext<CustomerDraft>()
+  const addresses = useWatch({ control, name: 'addresses' })
+  if (addresses.filter((a) => a.kind === kind).length < 2) return null
+  const choose = () =>
+    addresses.forEach((a, i) => {
+      if (a.kind === kind) setValue(`addresses.${i}.isDefault`, i === n)
+    })
+  return (
+    <label className="flex gap-2 pt-1">
+      <input type="radio" name={`usual-${kind}`} checked={addresses[n]?.isDefault ?? false} onChange={choose} /> the
+      usual one
+    </label>
+  )
 }
 
 /** Whom else to ask for. */
-export const ContactFields = ({ contacts, onContacts, problem }: ContactProps) => {
-  const set = (i: number, change: Partial<ContactDraft>) =>
-    onContacts(contacts.map((c, n) => (n === i ? { ...c, ...change } : c)))
+export const ContactFields = () => {
+  const { control } = useFormContext<CustomerDraft>()
+  const { fields, append, remove } = useFieldArray({ control, name: 'contacts' })
   return (
     <fieldset className="md:col-span-2">
       <legend className="font-slab text-lg font-semibold">Other people there</legend>
-      {contacts.map((c, i) => (
-        <div key={i} className="mb-2 grid items-end gap-2 sm:grid-cols-[1fr_1fr_1.3fr_1fr_auto]">
-          <Text
-            label="Name"
-            value={c.name}
-            maxLength={200}
-            onChange={(e) => set(i, { name: e.target.value })}
-            problem={problem(`contacts.${i}.name`)}
-          />
-          <Text label="Does" value={c.role} maxLength={80} onChange={(e) => set(i, { role: e.target.value })} />
-          <Text
-            label="E-mail"
-            type="email"
-            value={c.email}
-            maxLength={200}
-            onChange={(e) => set(i, { email: e.target.value })}
-            problem={problem(`contacts.${i}.email`)}
-          />
-          <Text label="Phone" value={c.phone} maxLength={60} onChange={(e) => set(i, { phone: e.target.value })} />
+      {fields.map((row, i) => (
+        <div key={row.id} className="mb-2 grid items-end gap-2 sm:grid-cols-[1fr_1fr_1.3fr_1fr_auto]">
+          <FormText name={`contacts.${i}.name`} label="Name" most={200} />
+          <FormText name={`contacts.${i}.role`} label="Does" most={80} />
+          <FormText name={`contacts.${i}.email`} label="E-mail" most={200} type="email" />
+          <FormText name={`contacts.${i}.phone`} label="Phone" most={60} />
           <button
             type="button"
             aria-label={`Person ${i + 1}: away`}
             className="p-2 text-iron-500"
-            onClick={() => onContacts(contacts.filter((_, n) => n !== i))}
+            onClick={() => remove(i)}
           >
             <X size={15} />
           </button>
         </div>
       ))}
-      <button type="button" className="text-xs underline" onClick={() => onContacts([...contacts, NO_CONTACT])}>
+      <button type="button" className="text-xs underline" onClick={() => append(NO_CONTACT)}>
         one more person
       </button>
     </fieldset>

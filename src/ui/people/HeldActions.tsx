@@ -1,4 +1,5 @@
 'use client'
+import { METHODS, type Method } from '@/core/ledger'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
 import { DayField, MoneyField } from '../fields'
@@ -19,12 +20,12 @@ interface Props {
 export const HeldActions = ({ customerId, name, currency, today, owes, held }: Props) => {
   const [from, setFrom] = useState<Props['held'][number] | null>(null)
   const [amount, setAmount] = useState('')
-  const [method, setMethod] = useState('transfer')
+  const [method, setMethod] = useState<Method>('transfer')
   const [on, setOn] = useState<string>(today)
   const { send, busy, refused } = useSend()
   const account = held.find((h) => h.saleId === null)
   const refund = async () => {
-    const done = await send<{ number: string; amount: string }>(
+    const done = await send(
       'POST',
       '/refunds',
       { customerId, saleId: from?.saleId ?? undefined, on, amount, method },
@@ -39,7 +40,7 @@ export const HeldActions = ({ customerId, name, currency, today, owes, held }: P
           className="btn"
           disabled={busy}
           onClick={() =>
-            void send<{ used: string }>(
+            void send(
               'POST',
               '/held-uses',
               { customerId },
@@ -77,7 +78,12 @@ export const HeldActions = ({ customerId, name, currency, today, owes, held }: P
             <label className="label" htmlFor="refund-method">
               How
             </label>
-            <select id="refund-method" className="field" value={method} onChange={(e) => setMethod(e.target.value)}>
+            <select
+              id="refund-method"
+              className="field"
+              value={method}
+              onChange={(e) => setMethod(METHODS.find((m) => m === e.target.value) ?? 'transfer')}
+            >
               <option value="transfer">transfer</option>
               <option value="cash">cash</option>
               <option value="card">card</option>

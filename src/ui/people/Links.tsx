@@ -41,9 +41,14 @@ export const Links = ({ links }: Props) => {
                   disabled={busy}
                   aria-label={`Turn off the link to ${l.opens}`}
                   onClick={() =>
-                    void send('DELETE', `/links/${l.id}`, undefined, {
-                      say: () => 'The link no longer opens anything.',
-                    })
+                    void send(
+                      'DELETE',
+                      `/links/${l.id}`,
+                      {},
+                      {
+                        say: () => 'The link no longer opens anything.',
+                      },
+                    )
                   }
                 >
                   turn off

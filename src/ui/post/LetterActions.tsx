@@ -24,7 +24,7 @@ export const LetterActions = ({ id, state }: { readonly id: number; readonly sta
           data-primary
           disabled={busy}
           onClick={() =>
-            void send<{ state: string; problem: string; to: string }>(
+            void send(
               'POST',
               `/post/${id}/send`,
               {},

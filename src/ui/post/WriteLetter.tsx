@@ -37,14 +37,14 @@ const LetterPanel = ({ paper, paperId, onClose }: Props & { readonly onClose: ()
   const [problem, setProblem] = useState('')
   const { send, busy, refused } = useSend()
   useEffect(() => {
-    void call<LetterDraft>('GET', `/post/draft?paper=${paper}&paperId=${paperId}`).then((d) =>
+    void call('GET', `/post/draft?paper=${paper}&paperId=${paperId}`).then((d) =>
       d.ok ? setLetter(d.value) : setProblem(d.detail),
     )
   }, [paper, paperId])
   const go = async () => {
     if (!letter) return
     const { to, subject, body } = letter
-    const written = await send<{ id: number }>('POST', '/post', {
+    const written = await send('POST', '/post', {
       paper,
       paperId,
       to: to || undefined,
@@ -52,7 +52,7 @@ const LetterPanel = ({ paper, paperId, onClose }: Props & { readonly onClose: ()
       body,
     })
     if (!written) return
-    await send<{ state: string; problem: string; to: string }>(
+    await send(
       'POST',
       `/post/${written.id}/send`,
       {},

@@ -21,10 +21,8 @@ export interface Buyer {
   readonly addresses: readonly { readonly kind: string; readonly text: string; readonly isDefault: boolean }[]
 }
 
-type Answer = Omit<Buyer, 'exempt'> & { readonly taxExempt: boolean }
-
 export const readBuyer = async (id: number): Promise<Buyer | null> => {
-  const full = await call<Answer>('GET', `/customers/${id}`)
+  const full = await call('GET', `/customers/${id}`)
   return full.ok ? { ...full.value, exempt: full.value.taxExempt } : null
 }
 
@@ -46,19 +44,14 @@ export const ForWhom = ({ buyer, onBuyer }: { readonly buyer: Buyer | null; read
     if (found) onBuyer(found)
   }
   const add = async (name: string) => {
-    const made = await send<{ id: number }>(
-      'POST',
-      '/customers',
-      { name },
-      { say: () => `${name} is added to your people.` },
-    )
+    const made = await send('POST', '/customers', { name }, { say: () => `${name} is added to your people.` })
     if (!made) return
     setFresh(true)
     setEmail('')
     await choose(made.id)
   }
   const consider = async (name: string) => {
-    const alike = await call<{ items: Alike[] }>('GET', `/customers/look-alikes?name=${encodeURIComponent(name)}`)
+    const alike = await call('GET', `/customers/look-alikes?name=${encodeURIComponent(name)}`)
     if (alike.ok && alike.value.items.length > 0) setDoubt({ name, alike: alike.value.items })
     else await add(name)
   }

@@ -26,7 +26,10 @@ export const GoodsBack = ({ handoverId, number, today, lines }: Props) => {
   const [reason, setReason] = useState('')
   const [on, setOn] = useState<string>(today)
   const { send, busy, refused } = useSend()
-  const chosen = lines.flatMap((l) => (back[l.lineId] ? [{ lineId: l.lineId, quantity: back[l.lineId] }] : []))
+  const chosen = lines.flatMap(({ lineId }) => {
+    const quantity = back[lineId]
+    return quantity ? [{ lineId, quantity }] : []
+  })
   const go = async () => {
     const body = { on, reason, ...(chosen.length > 0 ? { lines: chosen } : {}) }
     if (

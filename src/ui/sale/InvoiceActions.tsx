@@ -1,4 +1,5 @@
 'use client'
+import { METHODS, type Method } from '@/core/ledger'
 import Link from 'next/link'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
@@ -65,7 +66,7 @@ export const InvoiceActions = ({ invoice, today }: Props) => {
           disabled={busy}
           data-primary
           onClick={() =>
-            void send<{ number: string; open: string }>(
+            void send(
               'POST',
               `/invoices/${invoice.id}/issue`,
               {},
@@ -156,19 +157,14 @@ const CreditPanel = ({ invoice, today, onClose }: Props & { readonly onClose: ()
   const [reason, setReason] = useState('')
   const [returnGoods, setReturnGoods] = useState(false)
   const [billAgain, setBillAgain] = useState(false)
-  const [refund, setRefund] = useState('')
+  const [refund, setRefund] = useState<Method | ''>('')
   const [on, setOn] = useState<string>(today)
   const go = async () => {
     const lines = Object.entries(values)
       .filter(([, q]) => q !== '' && q !== '0')
       .map(([lineId, quantity]) => ({ lineId: Number(lineId), quantity }))
     const wish = how === 'lines' ? { lines } : how === 'amount' ? { amount } : {}
-    const done = await send<{
-      id: number
-      number: string
-      draftId: number | null
-      totals: { gross: string }
-    }>(
+    const done = await send(
       'POST',
       `/invoices/${invoice.id}/credit-notes`,
       {
@@ -245,7 +241,11 @@ const CreditPanel = ({ invoice, today, onClose }: Props & { readonly onClose: ()
       )}
       <label className="mb-3 block">
         <span className="label">What was paid for it already</span>
-        <select className="field" value={refund} onChange={(e) => setRefund(e.target.value)}>
+        <select
+          className="field"
+          value={refund}
+          onChange={(e) => setRefund(METHODS.find((m) => m === e.target.value) ?? '')}
+        >
           <option value="">is held on their account</option>
           <option value="cash">goes back in cash</option>
           <option value="card">goes back to the card</option>

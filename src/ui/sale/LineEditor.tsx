@@ -21,6 +21,7 @@ import {
   isBlank,
   lineMargin,
   readLess,
+  problemsOf,
   readPasted,
   type DraftSettings,
   type LineDraft,
@@ -36,10 +37,23 @@ interface Props {
   readonly settings: DraftSettings
   readonly customerId: number | null
   readonly addresses: readonly string[]
+  /** What was refused, by the paths of what was sent. */
+  readonly errors: readonly { readonly path: string; readonly message: string }[]
 }
 
+const NO_PROBLEMS = {}
+
 /** The lines of a sale while they are written, with totals at every change. Enter in a figure goes on to the next line. */
-export const LineEditor = ({ lines, setLines, wholeLess, onWholeLess, settings, customerId, addresses }: Props) => {
+export const LineEditor = ({
+  lines,
+  setLines,
+  wholeLess,
+  onWholeLess,
+  settings,
+  customerId,
+  addresses,
+  errors,
+}: Props) => {
   const table = useRef<HTMLTableElement>(null)
   const dndId = useId()
   const blank = present(settings.codes[0]).code
@@ -49,6 +63,7 @@ export const LineEditor = ({ lines, setLines, wholeLess, onWholeLess, settings, 
   const shown = lines.length === 0 || !isBlank(present(lines.at(-1))) ? [...lines, spare.current] : lines
   const totals = draftTotals(shown, wholeLess, settings)
   const sums = groupSums(shown, totals, settings.currency)
+  const problems = problemsOf(lines, errors)
   useRepricing(lines, setLines, customerId, settings.pricesIncludeTax)
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
@@ -147,6 +162,7 @@ export const LineEditor = ({ lines, setLines, wholeLess, onWholeLess, settings, 
                   margin={l.kind === 'line' ? lineMargin(l, present(totals.lines[i]).net) : null}
                   groupSum={sums.get(l.key)}
                   addresses={addresses}
+                  problems={problems.get(l.key) ?? NO_PROBLEMS}
                   onChange={(change) => set(i, change)}
                   onRemove={() => setLines(shown.filter((x) => x.key !== l.key))}
                   onMove={(by) => move(i, i + by)}

@@ -5,6 +5,7 @@ import { GripVertical, SlidersHorizontal, X } from 'lucide-react'
 import { useState, type KeyboardEvent, type ReactNode } from 'react'
 import { formatMoney, type Money } from '@/core/money'
 import { MoneyField, QuantityField, Text } from '../fields'
+import { Problem } from '../form/Problem'
 import { findGoodsChoices, Picker, type FoundGoods } from '../Picker'
 import { isBlank, readLess, type DraftSettings, type LineDraft } from './lineDraft'
 
@@ -17,6 +18,8 @@ export interface RowProps {
   readonly margin: number | null
   readonly groupSum: string | undefined
   readonly addresses: readonly string[]
+  /** What was refused of it, by field; of the line as a whole under no name. */
+  readonly problems: Readonly<Record<string, string>>
   readonly onChange: (change: Partial<LineDraft>) => void
   readonly onRemove: () => void
   readonly onMove: (by: number) => void
@@ -100,7 +103,9 @@ const WordsRow = (p: RowProps) => (
         maxLength={500}
         value={p.line.description}
         onChange={(e) => p.onChange({ description: e.target.value })}
+        aria-invalid={p.problems.description ? true : undefined}
       />
+      {p.problems.description && <Problem>{p.problems.description}</Problem>}
     </td>
     <td className="fig pt-3! text-iron-500">{p.line.kind === 'heading' ? p.groupSum : ''}</td>
   </Frame>
@@ -177,7 +182,7 @@ const More = ({ line, n, addresses, onChange }: Pick<RowProps, 'line' | 'n' | 'a
 )
 
 const GoodsRow = (p: RowProps) => {
-  const { line, n, settings, onChange, onDone } = p
+  const { line, n, settings, problems, onChange, onDone } = p
   const [more, setMore] = useState(line.choice !== 'none' || line.deliverTo !== '')
   const enter = (e: KeyboardEvent) => e.key === 'Enter' && !e.ctrlKey && onDone()
   const short = line.available !== undefined && Number(line.quantity) > Number(line.available)
@@ -213,6 +218,7 @@ const GoodsRow = (p: RowProps) => {
             take: (typed) =>
               onChange({ description: typed, goodsId: undefined, available: undefined, priceFrom: 'typed' }),
           }}
+          problem={problems.description ?? problems.goodsId ?? problems['']}
         />
         {!isBlank(line) && (
           <input
@@ -232,6 +238,7 @@ const GoodsRow = (p: RowProps) => {
           hideLabel
           value={line.quantity}
           onValue={(quantity) => onChange({ quantity })}
+          problem={problems.quantity}
         />
         {line.available !== undefined && (
           <div className={`fig text-xs ${short ? 'text-oxide-700' : 'text-iron-500'}`}>
@@ -246,6 +253,7 @@ const GoodsRow = (p: RowProps) => {
           hideLabel
           value={line.unitPrice}
           onValue={(unitPrice) => onChange({ unitPrice, priceFrom: 'typed' })}
+          problem={problems.unitPrice}
         />
         {line.priceFrom && line.priceFrom !== 'list' && (
           <div className="text-right text-xs text-iron-500" title="where this price comes from">
@@ -261,13 +269,14 @@ const GoodsRow = (p: RowProps) => {
           autoComplete="off"
           placeholder="10%"
           value={line.less}
-          problem={readLess(line.less) ? undefined : '10% or 6.00'}
+          problem={readLess(line.less) ? (problems.discountPercent ?? problems.discountAmount) : '10% or 6.00'}
           onChange={(e) => onChange({ less: e.target.value })}
         />
       </td>
       <td>
         <select
           aria-label={`Line ${n}: tax`}
+          aria-invalid={problems.taxCode ? true : undefined}
           className="field !px-1"
           value={line.taxCode}
           onChange={(e) => onChange({ taxCode: e.target.value })}
@@ -278,6 +287,7 @@ const GoodsRow = (p: RowProps) => {
             </option>
           ))}
         </select>
+        {problems.taxCode && <Problem>{problems.taxCode}</Problem>}
       </td>
       <td className="fig pt-3! text-iron-500">{p.margin === null ? '' : `${p.margin} %`}</td>
       <td className={`fig pt-3! ${line.chosen ? '' : 'text-iron-500'}`}>

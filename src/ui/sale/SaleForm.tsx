@@ -96,11 +96,7 @@ export const SaleForm = ({
   const write = (agreed: boolean) => {
     if (!buyer) return setRefused({ detail: 'Say who it is for: find a customer, or type a new name.', errors: [] })
     const { deliverNote, ...rest } = body()
-    void send<{
-      id: number
-      number: number
-      lines: { short: string; description: string; agreed: string; setAside: string }[]
-    }>(
+    void send(
       'POST',
       '/sales',
       {
@@ -161,6 +157,7 @@ export const SaleForm = ({
         settings={whole}
         customerId={buyer?.id ?? null}
         addresses={addresses}
+        errors={refused?.errors ?? []}
       />
       <div className="flex flex-wrap items-center gap-3">
         <button

@@ -17,7 +17,7 @@ export const SheetTools = ({ sale, today }: { readonly sale: SheetSale; readonly
         className="btn"
         disabled={busy}
         onClick={() =>
-          void send<{ id: number; number: number }>(
+          void send(
             'POST',
             `/sales/${sale.id}/copy`,
             {},

@@ -4,7 +4,7 @@ import { formatDay, type Day } from '@/core/day'
 import { Empty } from '../Empty'
 import { Panel } from '../Panel'
 import { call } from '../send'
-import { emptyLine, fromSaved, type LineDraft, type SavedLine } from './lineDraft'
+import { emptyLine, fromSaved, type LineDraft } from './lineDraft'
 
 interface Usual {
   readonly goodsId: number
@@ -44,9 +44,7 @@ export const UsualPanel = ({ customerId, customer, onTake, onClose }: Props) => 
   const [usual, setUsual] = useState<readonly Usual[] | null>(null)
   const [taken, setTaken] = useState<readonly number[]>([])
   useEffect(() => {
-    void call<{ items: Usual[] }>('GET', `/customers/${customerId}/usual`).then((u) =>
-      setUsual(u.ok ? u.value.items : []),
-    )
+    void call('GET', `/customers/${customerId}/usual`).then((u) => setUsual(u.ok ? u.value.items : []))
   }, [customerId])
   return (
     <Panel open onClose={onClose} title={`${customer} usually takes`}>
@@ -97,12 +95,10 @@ interface Sale {
 export const OtherSalePanel = ({ customerId, customer, onTake, onClose }: Props) => {
   const [sales, setSales] = useState<readonly Sale[] | null>(null)
   useEffect(() => {
-    void call<{ items: Sale[] }>('GET', `/sales?customerId=${customerId}&limit=30`).then((s) =>
-      setSales(s.ok ? s.value.items : []),
-    )
+    void call('GET', `/sales?customerId=${customerId}&limit=30`).then((s) => setSales(s.ok ? s.value.items : []))
   }, [customerId])
   const take = async (id: number) => {
-    const sale = await call<{ lines: SavedLine[] }>('GET', `/sales/${id}`)
+    const sale = await call('GET', `/sales/${id}`)
     if (!sale.ok) return
     onTake(
       sale.value.lines

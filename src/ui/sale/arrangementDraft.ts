@@ -97,7 +97,8 @@ const filled = (s: string): string | undefined => (s.trim() === '' || Number(s) 
 const whole = (s: string): number | undefined => (filled(s) === undefined ? undefined : Number(s))
 const partOf = (percent: string, amount: string) =>
   filled(amount) ? { amount } : filled(percent) ? { percent } : undefined
-const rhythm = (every: string): 'week' | 'two-weeks' | 'month' | { days: number } =>
+/** A rhythm by its name, or every so many days. */
+export const rhythm = (every: string): 'week' | 'two-weeks' | 'month' | { days: number } =>
   every === 'week' || every === 'two-weeks' || every === 'month' ? every : { days: Number(every) }
 
 /** A percentage as a fraction; what is no number goes as it was typed, and is refused with a sentence. */

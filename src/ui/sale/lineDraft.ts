@@ -230,6 +230,21 @@ export const groupSums = (
   return new Map([...sums].map(([key, sum]) => [key, formatMoney(sum)]))
 }
 
+/** What was refused of each line, by the line's key and the field: blank lines are not sent, so the third sent may be the fourth. */
+export const problemsOf = (
+  lines: readonly LineDraft[],
+  errors: readonly { readonly path: string; readonly message: string }[],
+): ReadonlyMap<string, Readonly<Record<string, string>>> => {
+  const sent = lines.filter((l) => !isBlank(l))
+  const problems = new Map<string, Readonly<Record<string, string>>>()
+  for (const { path, message } of errors) {
+    const [, n, field = ''] = /^lines\.(\d+)(?:\.(\w+))?/.exec(path) ?? []
+    const key = n === undefined ? undefined : sent[Number(n)]?.key
+    if (key !== undefined) problems.set(key, { ...problems.get(key), [field]: message })
+  }
+  return problems
+}
+
 /** Lines as the HTTP interface takes them. */
 export const toInput = (lines: readonly LineDraft[], currency: string) =>
   lines

@@ -42,28 +42,27 @@ export const useRepricing = (
         const opened = asked.current.get(l.key) === `${l.goodsId}:${l.quantity}:${customerId}:${withTax}`
         asked.current.set(l.key, `${l.goodsId}:${l.quantity}:${customerId}:${withTax}`)
         const who = customerId === null ? '' : `&customerId=${customerId}`
-        void call<PriceAnswer>(
-          'GET',
-          `/prices?goodsId=${l.goodsId}&quantity=${l.quantity}${who}&withTax=${withTax}`,
-        ).then((answer) => {
-          if (!answer.ok) return
-          const { price, from, ...facts } = answer.value
-          setLines((now) =>
-            now.map((x) =>
-              x.key !== l.key || x.goodsId !== l.goodsId
-                ? x
-                : {
-                    ...x,
-                    available: facts.available ?? undefined,
-                    onTheWay: facts.onTheWay,
-                    unitCost: facts.unitCost,
-                    ...(x.priceFrom === 'typed' || opened
-                      ? {}
-                      : { unitPrice: price, priceFrom: from, taxCode: facts.taxCode }),
-                  },
-            ),
-          )
-        })
+        void call('GET', `/prices?goodsId=${l.goodsId}&quantity=${l.quantity}${who}&withTax=${withTax}`).then(
+          (answer) => {
+            if (!answer.ok) return
+            const { price, from, ...facts } = answer.value
+            setLines((now) =>
+              now.map((x) =>
+                x.key !== l.key || x.goodsId !== l.goodsId
+                  ? x
+                  : {
+                      ...x,
+                      available: facts.available ?? undefined,
+                      onTheWay: facts.onTheWay,
+                      unitCost: facts.unitCost,
+                      ...(x.priceFrom === 'typed' || opened
+                        ? {}
+                        : { unitPrice: price, priceFrom: from, taxCode: facts.taxCode }),
+                    },
+              ),
+            )
+          },
+        )
       }
     }, 150)
     return () => clearTimeout(timer)

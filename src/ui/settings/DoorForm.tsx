@@ -131,7 +131,7 @@ export const DoorForm = ({ tokens }: Props) => {
             className="btn"
             disabled={keys.busy}
             onClick={() =>
-              void keys.send<{ token: string }>('POST', '/settings/tokens', token, {}).then((t) => {
+              void keys.send('POST', '/settings/tokens', token, {}).then((t) => {
                 if (!t) return
                 setMade(t.token)
                 setToken({ name: '', passphrase: '', readOnly: false })

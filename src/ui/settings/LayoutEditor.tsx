@@ -141,7 +141,7 @@ export const LayoutEditor = ({ paper, paperName, layout, spec: start, exampleId 
   const save = () =>
     layout
       ? send('PATCH', `/layouts/${layout.id}`, { spec, usual }, { say: () => 'Kept.' })
-      : send<{ id: number }>(
+      : send(
           'POST',
           '/layouts',
           { paper, name, usual, spec },

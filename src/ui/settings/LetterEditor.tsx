@@ -10,19 +10,18 @@ const LANGUAGES = { en: 'English', de: 'Deutsch', fr: 'français', es: 'español
 /** The owner's own wording of each letter, in each language. */
 export const LetterEditor = () => {
   const [paper, setPaper] = useState<LetterKind>('estimate')
-  const [language, setLanguage] = useState('en')
+  const [language, setLanguage] = useState<keyof typeof LANGUAGES>('en')
   const [words, setWords] = useState({ subject: '', body: '' })
   const { send, busy, refused } = useSend()
   useEffect(() => {
-    void call<{ subject: string; body: string }>(
-      'GET',
-      `/letter-templates/one?paper=${paper}&language=${language}`,
-    ).then((t) => t.ok && setWords({ subject: t.value.subject, body: t.value.body }))
+    void call('GET', `/letter-templates/one?paper=${paper}&language=${language}`).then(
+      (t) => t.ok && setWords({ subject: t.value.subject, body: t.value.body }),
+    )
   }, [paper, language])
   const keep = () =>
     send('POST', '/letter-templates', { paper, language, ...words }, { say: () => 'Kept. New letters say it so.' })
   const back = async () => {
-    const own = await send<{ subject: string; body: string }>(
+    const own = await send(
       'DELETE',
       '/letter-templates',
       { paper, language, ...words },
@@ -46,7 +45,11 @@ export const LetterEditor = () => {
         </label>
         <label>
           <span className="label">In</span>
-          <select className="field" value={language} onChange={(e) => setLanguage(e.target.value)}>
+          <select
+            className="field"
+            value={language}
+            onChange={(e) => setLanguage(e.target.value as keyof typeof LANGUAGES)}
+          >
             {Object.entries(LANGUAGES).map(([k, name]) => (
               <option key={k} value={k}>
                 {name}

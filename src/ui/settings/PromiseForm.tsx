@@ -1,4 +1,5 @@
 'use client'
+import { rhythm } from '../sale/arrangementDraft'
 import { useState } from 'react'
 import { MoneyField, QuantityField } from '../fields'
 import { messageFor, Refusal } from '../Refusal'
@@ -58,6 +59,8 @@ export const PromiseForm = (props: Props) => {
     />
   )
   const numbers = (s: string): number[] => s.split(/[ ,]+/).filter(Boolean).map(Number)
+  // Three limits are wanted; more or fewer are refused with a sentence at the field.
+  const three = (s: string) => numbers(s) as [number, number, number]
   const keep = () =>
     send(
       'PATCH',
@@ -69,7 +72,7 @@ export const PromiseForm = (props: Props) => {
           layaway: {
             firstPercent: some(f.firstPercent),
             months: whole(f.months),
-            every: f.every === '10' ? { days: 10 } : f.every,
+            every: rhythm(f.every),
             graceDays: whole(f.layGrace),
             fee: some(f.feePercent) ? { percent: f.feePercent } : undefined,
           },
@@ -83,7 +86,7 @@ export const PromiseForm = (props: Props) => {
             graceDays: whole(f.lateGrace),
           },
         },
-        ageLimits: numbers(f.limits),
+        ageLimits: three(f.limits),
         reminderDays: numbers(f.reminders),
         bounceFee: f.bounceFee || '0',
         stopSupplyDays: whole(f.stop) ?? 0,

@@ -13,18 +13,17 @@ export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; r
   const { send, busy, refused } = useSend()
   const [customer, setCustomer] = useState<{ id: number; name: string } | null>(null)
   const { basket, take } = useBasket(start, async () => {
-    const read = await call<BasketView>('GET', `/baskets/${start.id}`)
+    const read = await call('GET', `/baskets/${start.id}`)
     return read.ok ? read.value : undefined
   })
   if (!basket) return null
   const put = async (goodsId: number, quantity: string) => {
     if (!/^\d+(\.\d{1,4})?$/.test(quantity)) return
-    take((await send<BasketView>('POST', `/baskets/${basket.id}/lines`, { goodsId, quantity })) ?? undefined)
+    take((await send('POST', `/baskets/${basket.id}/lines`, { goodsId, quantity })) ?? undefined)
   }
-  const tell = async (change: object) =>
-    take((await send<BasketView>('PATCH', `/baskets/${basket.id}`, change)) ?? undefined)
+  const tell = async (change: object) => take((await send('PATCH', `/baskets/${basket.id}`, change)) ?? undefined)
   const order = () =>
-    send<{ saleId: number; number: number }>(
+    send(
       'POST',
       `/baskets/${basket.id}/order`,
       { turn: basket.turn, pay: 'bill', ...(customer ? { customerId: customer.id } : {}) },

@@ -28,7 +28,7 @@ const CashMove = ({ on, currency, accounts }: Props) => {
   const [reason, setReason] = useState('')
   const [account, setAccount] = useState('')
   const move = async (direction: 'in' | 'out') => {
-    const done = await send<{ number: string }>(
+    const done = await send(
       'POST',
       '/drawer/moves',
       { on, direction, amount, reason, ...(account ? { account } : {}) },
@@ -108,7 +108,7 @@ const Count = ({ on, currency, expected }: Props) => {
           ),
         }
       : { counted }
-    const done = await send<{ number: string; over: string }>(
+    const done = await send(
       'POST',
       '/drawer/counts',
       { on, ...body },

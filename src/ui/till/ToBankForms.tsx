@@ -107,7 +107,7 @@ const Slip = ({ today, currency, inDrawer, cheques }: Props) => {
         data-primary
         disabled={busy}
         onClick={() =>
-          void send<{ number: string; total: string }>(
+          void send(
             'POST',
             '/banking-slips',
             { on, cash: cash || '0', cheques: [...chosen] },
@@ -152,7 +152,7 @@ const Settle = ({ today, currency, cards }: Props) => {
         className="btn mt-3 w-full"
         disabled={busy || chosen.size === 0 || fees.minor < 0n}
         onClick={() =>
-          void send<{ number: string; net: string }>(
+          void send(
             'POST',
             '/card-settlements',
             { on, receipts: [...chosen], fees: toDecimalString(fees) },

@@ -1,3 +1,4 @@
+import { GOODS_KINDS } from '@/core/kinds'
 import { z } from 'zod'
 import { text, quantityOrZero, unitPrice, day, id, needed, tags, quantity } from '@/contract/fields'
 import { decimal } from '@/core/money'
@@ -52,7 +53,7 @@ export const fields = {
 export const addGoodsInput = z
   .object({
     ...fields,
-    kind: z.enum(['stock', 'work', 'charge', 'kit'], { error: 'Say stock, work, charge or kit.' }),
+    kind: z.enum(GOODS_KINDS, { error: 'Say stock, work, charge or kit.' }),
   })
   .refine((g) => g.kind !== 'kit' || (g.parts?.length ?? 0) > 0, {
     message: 'A kit needs its parts.',

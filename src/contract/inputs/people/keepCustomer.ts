@@ -1,3 +1,4 @@
+import { ADDRESS_KINDS } from '@/core/kinds'
 import { z } from 'zod'
 import { needed, text, days, percent, day, tags, amount, id } from '@/contract/fields'
 import { PAPER_LANGUAGES } from '@/core/formats'
@@ -5,7 +6,7 @@ import { PAPER_LANGUAGES } from '@/core/formats'
 export const email = z.union([z.literal(''), z.email('An e-mail address looks like name@place.example.').max(200)])
 
 export const address = z.object({
-  kind: z.enum(['bill-to', 'deliver-to']).default('bill-to'),
+  kind: z.enum(ADDRESS_KINDS).default('bill-to'),
   text: needed(500, 'An address'),
   isDefault: z.boolean().default(false),
   instructions: text(500).default(''),

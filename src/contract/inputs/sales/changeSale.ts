@@ -1,3 +1,4 @@
+import { CHANNELS } from '@/core/kinds'
 import { z } from 'zod'
 import { id, on, text, day } from '@/contract/fields'
 import { changedLines, wholeDiscount } from '@/contract/lines'
@@ -14,7 +15,7 @@ export const changeSaleInput = z.object({
   billTo: text(500).optional(),
   deliverTo: text(500).optional(),
   deliverNote: text(500).optional(),
-  channel: z.enum(['counter', 'phone', 'shopfront']).optional(),
+  channel: z.enum(CHANNELS).optional(),
   kind: text(40).optional(),
   purchaseOrder: text(80).optional(),
   wantedBy: day.nullable().optional(),

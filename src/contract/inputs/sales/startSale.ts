@@ -1,3 +1,4 @@
+import { CHANNELS } from '@/core/kinds'
 import { z } from 'zod'
 import { id, text, day, on } from '@/contract/fields'
 import { lines, wholeDiscount } from '@/contract/lines'
@@ -8,7 +9,7 @@ export const startSaleInput = z.object({
   title: text(200).optional(),
   lines: lines.default([]),
   arrangement: arrangement.optional(),
-  channel: z.enum(['counter', 'phone', 'shopfront']).optional(),
+  channel: z.enum(CHANNELS).optional(),
   kind: text(40).optional(),
   note: text(4000).optional(),
   noteAbove: text(4000).optional(),

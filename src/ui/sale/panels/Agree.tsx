@@ -25,9 +25,7 @@ export const Agree = ({ sale, today, onClose }: PanelProps) => {
   })
   const set = (change: Partial<typeof facts>) => setFacts({ ...facts, ...change })
   const go = async () => {
-    const done = await send<{
-      lines: { short: string; description: string; agreed: string; setAside: string }[]
-    }>(
+    const done = await send(
       'POST',
       `/sales/${sale.id}/agree`,
       { ...facts, wantedBy: facts.wantedBy || undefined, lines: chosenLines(values) },

@@ -19,7 +19,7 @@ export const AskDeposit = ({ sale, onClose }: PanelProps) => {
         : ''
   const stages = sale.promise.stages.length > 1 ? sale.promise.stages : []
   const askStage = async (stage: number) => {
-    const done = await send<{ number: string; amount: string }>(
+    const done = await send(
       'POST',
       `/sales/${sale.id}/deposit-requests`,
       { stage },
@@ -28,12 +28,9 @@ export const AskDeposit = ({ sale, onClose }: PanelProps) => {
     if (done) onClose()
   }
   const go = async () => {
-    const done = await send<{ number: string; amount: string }>(
-      'POST',
-      `/sales/${sale.id}/deposit-requests`,
-      amount === '' ? { percent } : { amount },
-      { say: (d) => `Deposit request ${d.number}: ${d.amount} asked of ${sale.customer}.` },
-    )
+    const done = await send('POST', `/sales/${sale.id}/deposit-requests`, amount === '' ? { percent } : { amount }, {
+      say: (d) => `Deposit request ${d.number}: ${d.amount} asked of ${sale.customer}.`,
+    })
     if (done) onClose()
   }
   return (

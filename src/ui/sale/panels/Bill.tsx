@@ -23,13 +23,7 @@ export const Bill = ({ sale, today, onClose }: PanelProps) => {
       ? [{ description: charge.description, quantity: '1', unitPrice: charge.unitPrice }]
       : undefined
   const go = async (issue: boolean) => {
-    const done = await send<{
-      id: number
-      number: string | null
-      totals: { gross: string }
-      heldApplied: string
-      open: string
-    }>(
+    const done = await send(
       'POST',
       `/sales/${sale.id}/invoices`,
       { on, what: wish, issue, charges },

@@ -10,7 +10,7 @@ export const GiveLink = ({ sale }: PanelProps) => {
   const { send, busy, refused } = useSend()
   const [address, setAddress] = useState('')
   const make = async () => {
-    const made = await send<{ address: string }>('POST', `/sales/${sale.id}/links`, {})
+    const made = await send('POST', `/sales/${sale.id}/links`, {})
     if (!made) return
     setAddress(made.address)
     await navigator.clipboard?.writeText(made.address).catch(() => undefined)
@@ -32,7 +32,7 @@ export const GiveLink = ({ sale }: PanelProps) => {
         className="btn mt-4"
         disabled={busy}
         onClick={() =>
-          void send<{ withdrawn: number }>(
+          void send(
             'DELETE',
             `/sales/${sale.id}/links`,
             {},

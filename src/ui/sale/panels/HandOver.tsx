@@ -23,14 +23,14 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
   const go = async () => {
     const rest =
       turn === 'terms'
-        ? { kind: 'terms', net: 30 }
-        : {
+        ? ({ kind: 'terms', net: 30 } as const)
+        : ({
             kind: 'installments',
             firstPayment: sale.held,
             count: Number(count) || 1,
             every: 'month',
             firstDue: addMonths(today, 1),
-          }
+          } as const)
     const done = await send(
       'POST',
       `/sales/${sale.id}/handovers`,

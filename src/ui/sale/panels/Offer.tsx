@@ -14,7 +14,7 @@ export const Offer = ({ sale, today, onClose }: PanelProps) => {
   const [letter, setLetter] = useState<LetterDraft | null>(null)
   const [mail, setMail] = useState(false)
   useEffect(() => {
-    void call<LetterDraft>('GET', `/post/draft?paper=estimate&paperId=${sale.id}`).then((d) => {
+    void call('GET', `/post/draft?paper=estimate&paperId=${sale.id}`).then((d) => {
       if (!d.ok) return
       setLetter(d.value)
       setMail(d.value.to !== '')
@@ -32,10 +32,10 @@ export const Offer = ({ sale, today, onClose }: PanelProps) => {
     if (!sent) return
     if (mail && letter) {
       // The words may speak of the day it is good through, which is only now settled.
-      const now = await call<LetterDraft>('GET', `/post/draft?paper=estimate&paperId=${sale.id}`)
+      const now = await call('GET', `/post/draft?paper=estimate&paperId=${sale.id}`)
       const untouched = now.ok && letter.touched !== true
       const { to, subject, body } = untouched ? { ...now.value, to: letter.to } : letter
-      const written = await send<{ id: number }>('POST', '/post', {
+      const written = await send('POST', '/post', {
         paper: 'estimate',
         paperId: sale.id,
         to,
@@ -43,7 +43,7 @@ export const Offer = ({ sale, today, onClose }: PanelProps) => {
         body,
       })
       if (!written) return
-      await send<{ state: string; problem: string }>(
+      await send(
         'POST',
         `/post/${written.id}/send`,
         {},

@@ -53,7 +53,7 @@ const usePreview = (arrangement: unknown, total: string) => {
     if (Number(total) === 0) return
     let gone = false
     const timer = setTimeout(() => {
-      void call<PreviewedPlan>('POST', '/plans/preview', { ...JSON.parse(asked), total }).then((answer) => {
+      void call('POST', '/plans/preview', { ...JSON.parse(asked), total }).then((answer) => {
         if (!gone) setSeen(answer.ok ? { plan: answer.value, problem: null } : { plan: null, problem: answer })
       })
     }, 150)

@@ -1,4 +1,5 @@
 'use client'
+import { rhythm } from '../arrangementDraft'
 import { useEffect, useState } from 'react'
 import { addMonths } from '@/core/day'
 import { MethodChoice } from '../../money/MethodChoice'
@@ -44,7 +45,7 @@ export const PayOff = ({ sale, today, onClose }: PanelProps) => {
   const [quote, setQuote] = useState<Quote | null>(null)
   useEffect(() => {
     let gone = false
-    void call<Quote>('POST', `/sales/${sale.id}/installments/quote`, { on, planId }).then(
+    void call('POST', `/sales/${sale.id}/installments/quote`, { on, planId }).then(
       (q) => !gone && setQuote(q.ok ? q.value : null),
     )
     return () => {
@@ -52,7 +53,7 @@ export const PayOff = ({ sale, today, onClose }: PanelProps) => {
     }
   }, [sale.id, planId, on])
   const go = async () => {
-    const done = await send<{ payoff: string; givenBack: string }>(
+    const done = await send(
       'POST',
       `/sales/${sale.id}/installments/payoff`,
       { on, planId, method },
@@ -92,11 +93,10 @@ export const Reschedule = ({ sale, today, onClose }: PanelProps) => {
   const [firstDue, setFirstDue] = useState<string>(addMonths(today, 1))
   const [flat, setFlat] = useState('')
   const go = async () => {
-    const rhythm = /^\d+$/.test(every) ? { days: Number(every) } : every
-    const done = await send<{ totalPayments: string }>(
+    const done = await send(
       'POST',
       `/sales/${sale.id}/installments/reschedule`,
-      { planId, count: Number(count), every: rhythm, firstDue, ...(flat ? { charge: { flat } } : {}) },
+      { planId, count: Number(count), every: rhythm(every), firstDue, ...(flat ? { charge: { flat } } : {}) },
       { say: (p) => `Arranged anew: ${p.totalPayments} in ${count} payments.` },
     )
     if (done) onClose()

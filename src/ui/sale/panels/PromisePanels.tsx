@@ -16,7 +16,7 @@ export const GiveUp = ({ sale, today, onClose }: PanelProps) => {
   const [on, setOn] = useState<string>(today)
   const { layaway } = sale.promise
   const go = async () => {
-    const done = await send<{ fee: string; refund: string }>(
+    const done = await send(
       'POST',
       `/sales/${sale.id}/layaway/give-up`,
       { on, method },
@@ -107,7 +107,7 @@ export const HeldMoney = ({ sale, today, onClose }: PanelProps) => {
     const base = { customerId: sale.customerId, amount, on }
     const done =
       way === 'refund'
-        ? await send<{ number: string }>(
+        ? await send(
             'POST',
             '/refunds',
             { ...base, saleId: sale.id, method },
@@ -177,9 +177,9 @@ export const WriteOff = ({ sale, today, onClose }: PanelProps) => {
   const [reason, setReason] = useState('')
   const [on, setOn] = useState<string>(today)
   const go = async () => {
-    const done = await send<{ number: string; amount: string }>(
+    const done = await send(
       'POST',
-      `/dues/${dueId}/write-off`,
+      `/dues/${dueId ?? 0}/write-off`,
       { amount, reason, on },
       { say: (w) => `${w.number}: ${w.amount} written off.` },
     )
@@ -238,9 +238,9 @@ export const ChargeLate = ({ sale, today, onClose }: PanelProps) => {
   const [amount, setAmount] = useState(proposed[0]?.amount ?? '')
   const [on, setOn] = useState<string>(today)
   const go = async () => {
-    const done = await send<{ amount: string }>(
+    const done = await send(
       'POST',
-      `/dues/${dueId}/late-charge`,
+      `/dues/${dueId ?? 0}/late-charge`,
       { amount, on },
       { say: (c) => `${c.amount} charged; it is due at once.` },
     )

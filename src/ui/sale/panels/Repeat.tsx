@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { addMonths, formatDay, type Day } from '@/core/day'
+import { addMonths, formatDay } from '@/core/day'
 import { DayField, QuantityField } from '../../fields'
 import { messageFor, Refusal } from '../../Refusal'
 import { useSend } from '../../send'
@@ -16,10 +16,19 @@ const EVERY = {
 } as const
 const MAKES = { offer: 'an estimate', order: 'an order', invoice: 'an invoice' } as const
 
+interface Draft {
+  readonly every: keyof typeof EVERY
+  readonly firstOn: string
+  readonly makes: keyof typeof MAKES
+  readonly times: string
+  readonly until: string
+  readonly byItself: boolean
+}
+
 /** The sale comes again: how often, from when, until when, as what. */
 export const Repeat = ({ sale, today, onClose }: PanelProps) => {
   const { send, busy, refused } = useSend()
-  const [r, setR] = useState({
+  const [r, setR] = useState<Draft>({
     every: 'month',
     firstOn: String(addMonths(today, 1)),
     makes: 'invoice',
@@ -27,29 +36,29 @@ export const Repeat = ({ sale, today, onClose }: PanelProps) => {
     until: '',
     byItself: false,
   })
-  const set = (change: Partial<typeof r>) => setR({ ...r, ...change })
+  const set = (change: Partial<Draft>) => setR({ ...r, ...change })
   const go = async () => {
     const { times, until, ...plain } = r
-    const done = await send<{ nextOn: Day }>(
+    const done = await send(
       'POST',
       `/sales/${sale.id}/repeats`,
       { ...plain, times: /^\d+$/.test(times) ? Number(times) : null, until: until || null },
-      { say: (x) => `It comes again, first on ${formatDay(x.nextOn)}.` },
+      { say: (x) => `It comes again, first on ${formatDay(x.nextOn ?? x.firstOn)}.` },
     )
     if (done) onClose()
   }
-  const choice = (
+  const choice = <T extends string>(
     label: string,
-    value: string,
-    options: Readonly<Record<string, string>>,
-    onValue: (v: string) => void,
+    value: T,
+    options: Readonly<Record<T, string>>,
+    onValue: (v: T) => void,
   ) => (
     <label>
       <span className="label">{label}</span>
-      <select className="field" value={value} onChange={(e) => onValue(e.target.value)}>
-        {Object.entries(options).map(([k, name]) => (
+      <select className="field" value={value} onChange={(e) => onValue(e.target.value as T)}>
+        {(Object.keys(options) as T[]).map((k) => (
           <option key={k} value={k}>
-            {name}
+            {options[k]}
           </option>
         ))}
       </select>

@@ -1,5 +1,5 @@
 import { openItems } from '@/api/lists/money'
-import { readCustomerName } from '@/model/people/customers'
+import { readCustomerName } from '@/model/people/customerForm'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { formatDay, type Day } from '@/core/day'
@@ -14,7 +14,7 @@ export const OneCustomer = async ({ customerId, asOf, today }: { customerId: num
   const shop = await openShop()
   const { db, business, currency } = shop
   const [customer, list, reminder] = await Promise.all([
-    readCustomerName(shop, customerId),
+    readCustomerName(shop, String(customerId)),
     openList(openItems, shop, { customer: String(customerId), asOf }),
     readNextReminder(db, customerId, business, today),
   ])

@@ -2,7 +2,7 @@ import { readCustomerChoices } from '@/model/people/customerForm'
 import type { Metadata } from 'next'
 import { Heading } from '@/ui/Heading'
 import { CustomerForm } from '@/ui/people/CustomerForm'
-import { NO_CUSTOMER } from '@/ui/people/noCustomer'
+import { NO_CUSTOMER } from '@/ui/people/customerDraft'
 import { openShop, queryOf, type Search } from '../../_shop'
 
 export const metadata: Metadata = { title: 'New customer' }

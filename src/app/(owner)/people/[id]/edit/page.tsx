@@ -1,10 +1,11 @@
 import { readCustomerChoices, readCustomerToChange } from '@/model/people/customerForm'
 import type { Metadata } from 'next'
 import { notFound, redirect } from 'next/navigation'
+import { PAPER_LANGUAGES } from '@/core/formats'
 import { toDecimalString } from '@/core/money'
 import { Heading } from '@/ui/Heading'
 import { CustomerForm } from '@/ui/people/CustomerForm'
-import { emptyAddress } from '@/ui/people/noCustomer'
+import { emptyAddress } from '@/ui/people/customerDraft'
 import { idFrom, openShop } from '../../../_shop'
 
 export const metadata: Metadata = { title: 'Change a customer' }
@@ -32,14 +33,16 @@ export default async function EditCustomer({ params }: { params: Promise<{ id: s
           phone: customer.phone,
           kind: customer.kind,
           note: customer.note,
-          net: String(customer.terms.net),
-          discountPercent: customer.terms.discountPercent ? String(Number(customer.terms.discountPercent)) : '',
-          discountDays: customer.terms.discountDays === null ? '' : String(customer.terms.discountDays),
+          terms: {
+            net: String(customer.terms.net),
+            discountPercent: customer.terms.discountPercent ? String(Number(customer.terms.discountPercent)) : '',
+            discountDays: customer.terms.discountDays === null ? '' : String(customer.terms.discountDays),
+          },
           taxExempt: customer.taxExempt,
           exemptNumber: customer.exemptNumber,
           exemptUntil: customer.exemptUntil ?? '',
           priceLevel: customer.priceLevel,
-          language: customer.language,
+          language: PAPER_LANGUAGES.find((l) => l === customer.language) ?? 'en',
           tags: customer.tags.join(', '),
           creditLimit: customer.creditLimit ? toDecimalString(customer.creditLimit) : '',
           addresses: addresses.length > 0 ? addresses.map(plain) : [emptyAddress('bill-to')],

@@ -1,0 +1,20 @@
+/** The unions of states and kinds, each written once: columns, answers and screens take them from here. */
+export const INVOICE_KINDS = ['invoice', 'counter', 'credit-note'] as const
+export type InvoiceKind = (typeof INVOICE_KINDS)[number]
+export const INVOICE_STATUSES = ['draft', 'issued'] as const
+export const GOODS_KINDS = ['stock', 'work', 'charge', 'kit'] as const
+export type GoodsKind = (typeof GOODS_KINDS)[number]
+/** Of a line of a sale: the kind of its goods, or words alone. */
+export const LINE_KINDS = [...GOODS_KINDS, 'heading', 'text'] as const
+export const LINE_CHOICES = ['none', 'optional', 'alternative'] as const
+export const CHANNELS = ['counter', 'phone', 'shopfront'] as const
+export type Channel = (typeof CHANNELS)[number]
+export const POST_STATES = ['waiting', 'sent', 'bounced', 'dropped'] as const
+export type PostState = (typeof POST_STATES)[number]
+export const ADDRESS_KINDS = ['bill-to', 'deliver-to'] as const
+export const VOID_KINDS = ['voided', 'bounced'] as const
+export const VERSION_KINDS = ['offered', 'agreed', 'changed'] as const
+export const REPEAT_EVERY = ['week', 'two-weeks', 'month', 'quarter', 'half-year', 'year'] as const
+export const REPEAT_MAKES = ['offer', 'order', 'invoice'] as const
+export const TREATMENTS = ['taxed', 'zero', 'exempt'] as const
+export const PLAN_ENDS = ['paid off', 'rescheduled'] as const

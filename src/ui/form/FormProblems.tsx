@@ -1,0 +1,27 @@
+'use client'
+import { useFormState, type FieldErrors } from 'react-hook-form'
+import type { Refused } from '../send'
+
+/** Every message of a form, however deep its field lies. */
+const messagesOf = (errors: FieldErrors): readonly string[] =>
+  Object.values(errors).flatMap((error) =>
+    error === undefined || error === null || typeof error !== 'object'
+      ? []
+      : typeof error.message === 'string'
+        ? [error.message]
+        : messagesOf(error as FieldErrors),
+  )
+
+/** What keeps a form from being sent: read aloud at once, and seen beside the button however long the form is. */
+export const FormProblems = ({ refused }: { readonly refused: Refused | null }) => {
+  const { errors } = useFormState()
+  const messages = [...new Set(messagesOf(errors))]
+  const said = messages.length > 0 ? messages.join(' ') : refused && refused.errors.length === 0 ? refused.detail : null
+  return (
+    said && (
+      <p role="alert" className="my-2 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
+        {said}
+      </p>
+    )
+  )
+}

@@ -1,0 +1,110 @@
+'use client'
+import { useEffect } from 'react'
+import {
+  useForm,
+  type DefaultValues,
+  type FieldErrors,
+  type FieldValues,
+  type Path,
+  type Resolver,
+} from 'react-hook-form'
+import type { z } from 'zod'
+import type { AnswerTo, BodyTo } from '@/contract/calls'
+import { useSend } from '../send'
+
+type Body = Readonly<Record<string, unknown>>
+type Skip<D> = Readonly<Partial<Record<keyof D & string, (row: never) => boolean>>>
+
+interface Wish<D extends FieldValues, B extends Body> {
+  readonly start: D
+  /** The schema of the call, fetched when it is first needed: a page that is only looked at does not carry it. */
+  readonly schema: () => Promise<z.ZodType>
+  /** What is typed as the call takes it, in the same shape: a path of the one is a path of the other. */
+  readonly asBody: (draft: D) => B
+  /** Rows left empty, which are not sent. */
+  readonly skip?: Skip<D>
+}
+
+/** What is sent, and from which row of the form each of its rows came. */
+const bodyOf = <D extends FieldValues, B extends Body>({ asBody, skip }: Wish<D, B>, draft: D) => {
+  const body: Record<string, unknown> = { ...asBody(draft) }
+  const rowsOf = new Map<string, readonly number[]>()
+  for (const [name, isEmpty] of Object.entries(skip ?? {})) {
+    const rows: readonly unknown[] = draft[name] ?? []
+    const kept = rows.flatMap((row, i) => ((isEmpty as (row: unknown) => boolean)(row) ? [] : [i]))
+    rowsOf.set(name, kept)
+    if (Array.isArray(body[name])) body[name] = kept.map((i) => (body[name] as unknown[])[i])
+  }
+  return { body: body as B, rowsOf }
+}
+
+type Rows = ReadonlyMap<string, readonly number[]>
+
+/** `addresses.0.text` of what was sent, as the form counts its rows. */
+const pathInForm = (path: string, rows: Rows): string =>
+  path.replace(/^(\w+)\.(\d+)/, (whole, name: string, n: string) => {
+    const row = rows.get(name)?.[Number(n)]
+    return row === undefined ? whole : `${name}.${row}`
+  })
+
+const errorsInForm = (errors: FieldErrors, rows: Rows): FieldErrors =>
+  Object.fromEntries(
+    Object.entries(errors).map(([name, error]) => {
+      const kept = rows.get(name)
+      if (!kept || !Array.isArray(error)) return [name, error]
+      const moved: unknown[] = []
+      error.forEach((e, i) => (moved[kept[i] ?? i] = e))
+      return [name, moved]
+    }),
+  ) as FieldErrors
+
+const resolverOf =
+  <D extends FieldValues, B extends Body>(wish: Wish<D, B>): Resolver<D> =>
+  async (draft, context, options) => {
+    const [{ zodResolver }, { sayAsTyped }, schema] = await Promise.all([
+      import('@hookform/resolvers/zod'),
+      import('@/contract/sayIssue'),
+      wish.schema(),
+    ])
+    const { body, rowsOf } = bodyOf(wish, draft)
+    const check = zodResolver(schema as z.ZodType<FieldValues, FieldValues>, { error: sayAsTyped })
+    const { errors } = await check(body, context, options as never)
+    return Object.keys(errors).length === 0
+      ? { values: draft, errors: {} }
+      : { values: {}, errors: errorsInForm(errors, rowsOf) as FieldErrors<D> }
+  }
+
+/**
+ * A form over a call: what is typed is held against the schema of the call before it is sent, and what the call refuses
+ * finds its field, in whichever row. Nothing typed is lost either way.
+ */
+export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish<D, B>) => {
+  const form = useForm<D>({
+    defaultValues: wish.start as DefaultValues<D>,
+    resolver: resolverOf(wish),
+    reValidateMode: 'onChange',
+  })
+  const { send, busy, refused } = useSend()
+  const { setError, getValues } = form
+  useEffect(() => {
+    const { rowsOf } = bodyOf(wish, getValues())
+    refused?.errors.forEach((e, i) =>
+      setError(
+        pathInForm(e.path, rowsOf) as Path<D>,
+        { type: 'refused', message: e.message },
+        { shouldFocus: i === 0 },
+      ),
+    )
+    // Only a new refusal marks fields.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [refused])
+  const sendBody = <M extends 'POST' | 'PATCH', P extends string>(
+    method: M,
+    path: P,
+    done: { say?: (value: AnswerTo<M, P>) => string; go?: (value: AnswerTo<M, P>) => string | null },
+  ) =>
+    form.handleSubmit(async (draft) => {
+      await send(method, path, bodyOf(wish, draft).body as BodyTo<M, P>, done)
+    })
+  return { form, sendBody, busy, refused }
+}
