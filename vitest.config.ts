@@ -16,6 +16,17 @@ export default defineConfig({
         resolve: { alias },
         test: {
           ...shared,
+          environment: 'jsdom',
+          name: 'components',
+          include: ['tests/components/**/*.test.tsx'],
+          setupFiles: ['tests/components/setUp.ts'],
+          testTimeout: 20_000,
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          ...shared,
           name: 'services',
           include: ['tests/services/**/*.test.ts'],
           globalSetup: 'tests/services/setUp.ts',

@@ -116,6 +116,7 @@ const PARTS: readonly (readonly [name: string, run: () => Outcome])[] = [
   ],
   ['imports', imports],
   ['core', () => vitest('core')],
+  ['components', () => vitest('components')],
   ['services', () => vitest('services')],
   ['faults', built('faults')],
   ['http', built('http')],

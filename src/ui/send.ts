@@ -50,9 +50,12 @@ export const call = async <M extends Method, P extends string>(
   }
 }
 
+/** The second half of a double click comes within this, in milliseconds. */
+const DOUBLE_CLICK = 500
+
 /**
- * Sends a command once: a second click while it is on its way does nothing, and a retry after a lost answer carries the
- * same key, so it gets the first one's result.
+ * Sends a command once: a second click does nothing while it is on its way, nor right after it, nor while the next page is
+ * opening; and a retry after a lost answer carries the same key, so it gets the first one's result.
  */
 export const useSend = () => {
   const router = useRouter()
@@ -60,19 +63,25 @@ export const useSend = () => {
   const [refused, setRefused] = useState<Refused | null>(null)
   const key = useRef<string | null>(null)
   const sending = useRef(false)
+  const done = useRef<{ readonly asked: string; readonly at: number } | null>(null)
   const send = useCallback(
     async <M extends Method, P extends string>(
       method: M,
       path: P,
       body: BodyTo<M, P>,
-      done: { say?: (value: AnswerTo<M, P>) => string; go?: (value: AnswerTo<M, P>) => string | null } = {},
+      then: { say?: (value: AnswerTo<M, P>) => string; go?: (value: AnswerTo<M, P>) => string | null } = {},
     ): Promise<AnswerTo<M, P> | null> => {
-      if (sending.current) return null
+      const asked = `${method} ${path} ${JSON.stringify(body)}`
+      const again = done.current?.asked === asked && performance.now() - done.current.at < DOUBLE_CLICK
+      if (sending.current || again) return null
       sending.current = true
       setBusy(true)
       key.current ??= newKey()
       const sent = await call(method, path, body, key.current)
-      sending.current = false
+      const to = sent.ok ? then.go?.(sent.value) : null
+      // On the way to another page nothing more is sent from this one.
+      if (to) setTimeout(() => (sending.current = false), 4 * DOUBLE_CLICK)
+      else sending.current = false
       setBusy(false)
       if (!sent.ok) {
         // Only an answer that never came is retried with its key; a refusal saved nothing, and the next try is a new command.
@@ -81,9 +90,9 @@ export const useSend = () => {
         return null
       }
       key.current = null
+      done.current = { asked, at: performance.now() }
       setRefused(null)
-      if (done.say) toast(done.say(sent.value))
-      const to = done.go?.(sent.value)
+      if (then.say) toast(then.say(sent.value))
       if (to) router.push(to)
       router.refresh()
       return sent.value

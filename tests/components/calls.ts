@@ -1,0 +1,37 @@
+import { vi } from 'vitest'
+
+export interface Sent {
+  readonly method: string
+  readonly path: string
+  readonly body: unknown
+  readonly key: string | null
+}
+
+type Answer = { readonly status: number; readonly body: unknown }
+type Answers = Readonly<Record<string, Answer | ((sent: Sent) => Answer)>>
+
+/** Stands in for the HTTP interface: answers by method and path, and keeps what was sent. */
+export const answerCalls = (answers: Answers): readonly Sent[] => {
+  const sent: Sent[] = []
+  vi.stubGlobal('fetch', async (url: string, init: RequestInit = {}) => {
+    const path = url.replace('/api/v1', '').split('?')[0] ?? ''
+    const headers = new Headers(init.headers)
+    const one: Sent = {
+      method: init.method ?? 'GET',
+      path,
+      body: typeof init.body === 'string' ? JSON.parse(init.body) : undefined,
+      key: headers.get('idempotency-key'),
+    }
+    sent.push(one)
+    const found = answers[`${one.method} ${path}`]
+    const answer = typeof found === 'function' ? found(one) : found
+    return Response.json(answer?.body ?? { items: [], next: null }, { status: answer?.status ?? 200 })
+  })
+  return sent
+}
+
+/** As a call refuses: a sentence, and each field with its own. */
+export const refuses = (...errors: readonly { readonly path: string; readonly message: string }[]): Answer => ({
+  status: 422,
+  body: { type: 'urn:iron-till:invalid', detail: errors.map((e) => e.message).join(' '), errors },
+})

@@ -1,0 +1,111 @@
+import { render, screen, waitFor } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { describe, expect, test } from 'vitest'
+import { day } from '@/core/day'
+import { NO_GOODS, NO_PRICE, type GoodsDraft } from '@/ui/goods/goodsDraft'
+import { GoodsForm } from '@/ui/goods/GoodsForm'
+import { answerCalls, refuses } from './calls'
+import { router } from './setUp'
+
+const START: GoodsDraft = { ...NO_GOODS, taxCode: 'STD' }
+const open = (start: GoodsDraft = START, id: number | null = null) =>
+  render(
+    <GoodsForm
+      id={id}
+      start={start}
+      currency="USD"
+      today={day('2026-03-02')}
+      codes={['STD', 'ZERO']}
+      accounts={[{ code: '4000', name: 'Sales of goods' }]}
+      levels={[{ code: 'school', name: 'Schools' }]}
+    />,
+  )
+const field = (label: string) => screen.getByLabelText<HTMLInputElement>(label)
+const noteOf = (input: HTMLElement): string =>
+  document.getElementById(input.getAttribute('aria-describedby') ?? '')?.textContent ?? ''
+const add = () => userEvent.click(screen.getByRole('button', { name: 'Add the goods' }))
+
+describe('goods typed in', () => {
+  test('are sent with what their kind has, and open', async () => {
+    const sent = answerCalls({ 'POST /goods': { status: 201, body: { id: 4, name: 'Rosin' } } })
+    open()
+    await userEvent.type(field('Code'), 'ROS')
+    await userEvent.type(field('Name'), 'Rosin')
+    await userEvent.type(field('Price'), '9.5')
+    await userEvent.type(field('Buy more at'), '6')
+    await add()
+    await waitFor(() => expect(router.push).toHaveBeenCalledWith('/goods/4'))
+    expect(sent.find((c) => c.method === 'POST')?.body).toMatchObject({
+      code: 'ROS',
+      name: 'Rosin',
+      kind: 'stock',
+      price: '9.50',
+      reorderAt: '6',
+      taxCode: 'STD',
+    })
+  })
+
+  test('without code, name and price are not sent: each is told at its field', async () => {
+    const sent = answerCalls({})
+    open()
+    await add()
+    await waitFor(() => expect(noteOf(field('Code'))).toBe('A code is needed.'))
+    expect(noteOf(field('Name'))).toBe('A name is needed.')
+    expect(noteOf(field('Price'))).toBe('A price is written like 19.90 and is not negative.')
+    expect(sent).toEqual([])
+  })
+
+  test('work has no shelf; a kit has parts, and needs one', async () => {
+    answerCalls({})
+    open({ ...START, code: 'KIT', name: 'A kit', price: '10' })
+    expect(screen.queryByLabelText('Buy more at')).toBeTruthy()
+    await userEvent.selectOptions(field('Kind'), 'work')
+    expect(screen.queryByLabelText('Buy more at')).toBeNull()
+    expect(screen.getByLabelText('Price, an hour or a piece')).toBeTruthy()
+    await userEvent.selectOptions(field('Kind'), 'kit')
+    await add()
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('A kit needs its parts.'))
+  })
+
+  test('a kit that costs what its parts do asks no price', async () => {
+    const sent = answerCalls({ 'POST /goods': { status: 201, body: { id: 5, name: 'A kit' } } })
+    open({
+      ...START,
+      code: 'KIT',
+      name: 'A kit',
+      kind: 'kit',
+      parts: [{ goodsId: 1, name: 'Rosin', quantity: '2' }],
+    })
+    await userEvent.click(field('costs what its parts cost together'))
+    expect(screen.queryByLabelText('Price')).toBeNull()
+    await add()
+    await waitFor(() => expect(router.push).toHaveBeenCalled())
+    expect(sent.find((c) => c.method === 'POST')?.body).toMatchObject({
+      price: '0',
+      priceIsSum: true,
+      parts: [{ goodsId: 1, quantity: '2' }],
+    })
+  })
+
+  test('a price that ends before it begins is told in its row', async () => {
+    answerCalls({})
+    open({
+      ...START,
+      code: 'ROS',
+      name: 'Rosin',
+      price: '9.50',
+      prices: [NO_PRICE, { ...NO_PRICE, price: '8.00', validFrom: '2026-04-01', validUntil: '2026-03-01' }],
+    })
+    await add()
+    const [, second] = await screen.findAllByLabelText('valid until')
+    await waitFor(() => expect(noteOf(second as HTMLElement)).toBe('A price ends on or after the day it begins.'))
+  })
+
+  test('a code somebody else has is refused at the code', async () => {
+    answerCalls({ 'PATCH /goods/4': refuses({ path: 'code', message: 'ROS is the code of Rosin, dark.' }) })
+    open({ ...START, code: 'ROS', name: 'Rosin', price: '9.50', incomeAccount: '4000' }, 4)
+    await userEvent.click(screen.getByRole('button', { name: 'Keep the changes' }))
+    await waitFor(() => expect(noteOf(field('Code'))).toBe('ROS is the code of Rosin, dark.'))
+    expect(document.activeElement).toBe(field('Code'))
+  })
+})

@@ -1,0 +1,22 @@
+import { afterEach, vi } from 'vitest'
+import { cleanup } from '@testing-library/react'
+
+// What the browser has and the simulated one has not.
+Element.prototype.scrollIntoView = () => {}
+globalThis.ResizeObserver = class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+}
+
+export const router = { push: vi.fn(), refresh: vi.fn(), replace: vi.fn() }
+vi.mock('next/navigation', () => ({
+  useRouter: () => router,
+  usePathname: () => '/',
+  useSearchParams: () => new URLSearchParams(),
+}))
+
+afterEach(() => {
+  cleanup()
+  vi.clearAllMocks()
+})
