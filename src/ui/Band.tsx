@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import type { Day } from '@/core/day'
 import { formatMoney, type Money } from '@/core/money'
 import { QuickLine } from './QuickLine'
@@ -25,22 +25,17 @@ export const Band = ({ name, flags, today, currency }: Props) => {
   ]
   return (
     <header className="no-print flex min-h-[60px] flex-wrap items-stretch gap-x-5 bg-iron-900 px-4 text-paper-100 md:pl-5">
-      <Link
-        prefetch={false}
-        href="/today"
-        className="flex w-[112px] items-center font-slab text-[18px] leading-[1.05] font-semibold"
-      >
+      <To href="/today" className="flex w-[112px] items-center font-slab text-[18px] leading-[1.05] font-semibold">
         <span className="line-clamp-2">{name}</span>
-      </Link>
+      </To>
       <QuickLine currency={currency} />
       <nav
         aria-label="Flags"
         className="flex flex-1 items-end justify-end gap-2 overflow-x-auto max-md:order-last max-md:basis-full max-md:justify-start max-md:pt-1"
       >
         {plates.map((p) => (
-          <Link
+          <To
             key={p.label}
-            prefetch={false}
             href={p.href}
             className={`block min-w-[104px] rounded-t-[2px] border-t-4 bg-paper-50 px-3 pt-1 pb-[3px] text-iron-900 max-md:min-w-0 max-md:flex-1 max-md:px-2 ${p.edge}`}
           >
@@ -48,7 +43,7 @@ export const Band = ({ name, flags, today, currency }: Props) => {
             <span className="fig block text-[17px] leading-tight font-bold max-md:text-[13px]">
               {formatMoney(p.amount)}
             </span>
-          </Link>
+          </To>
         ))}
       </nav>
     </header>

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { withQuery } from './address'
 
 interface Props {
@@ -10,12 +10,8 @@ interface Props {
 /** The tag a list is narrowed to, and the way out of it. */
 export const ChosenTag = ({ tag, path, query }: Props) =>
   tag ? (
-    <Link
-      prefetch={false}
-      className="stamp text-rust-600"
-      href={withQuery(path, query, { tag: undefined, after: undefined })}
-    >
+    <To className="stamp text-rust-600" href={withQuery(path, query, { tag: undefined, after: undefined })}>
       {tag} <span aria-hidden>×</span>
       <span className="sr-only">, show all again</span>
-    </Link>
+    </To>
   ) : null

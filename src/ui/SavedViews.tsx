@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { useState } from 'react'
 import { X } from 'lucide-react'
 import { useSend } from './send'
@@ -29,9 +29,9 @@ export const SavedViews = ({ place, path, views, query }: Props) => {
     <div className="no-print mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
       {views.map((v) => (
         <span key={v.id} className="flex items-center gap-1">
-          <Link prefetch={false} className={v.query === query ? 'font-bold' : 'underline'} href={`${path}?${v.query}`}>
+          <To className={v.query === query ? 'font-bold' : 'underline'} href={`${path}?${v.query}`}>
             {v.name}
-          </Link>
+          </To>
           <button
             aria-label={`Forget ${v.name}`}
             className="text-iron-500 hover:text-oxide-700"

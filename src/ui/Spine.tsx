@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { usePathname } from 'next/navigation'
 import { PLACES, POST, SETTINGS } from './places'
 
@@ -23,9 +23,8 @@ export const Spine = ({ agreed, post }: Props) => {
   const item = (p: { name: string; href: string }, count?: number) => {
     const here = at === p.href || at.startsWith(`${p.href}/`)
     return (
-      <Link
+      <To
         key={p.href}
-        prefetch={false}
         href={p.href}
         aria-current={here ? 'page' : undefined}
         className={`flex items-baseline justify-between gap-2 py-[7px] pr-3 pl-5 whitespace-nowrap max-md:px-3 ${
@@ -36,7 +35,7 @@ export const Spine = ({ agreed, post }: Props) => {
       >
         {p.name}
         {count ? <span className="fig text-xs text-rust-600">{count}</span> : null}
-      </Link>
+      </To>
     )
   }
   return (

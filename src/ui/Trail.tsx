@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { paperHref } from '@/contract/paperHref'
 import { formatDayShort, type Day } from '@/core/day'
 import { formatMoney, type Money, negateMoney } from '@/core/money'
@@ -47,9 +47,9 @@ export const Trail = ({ lines, planned, today }: Props) => (
             <td className="sub py-1.5 pr-3 whitespace-nowrap">{formatDayShort(l.on, today)}</td>
             <td className="py-1.5 wrap-anywhere">
               {href ? (
-                <Link prefetch={false} href={href} className="hover:underline">
+                <To href={href} className="hover:underline">
                   {l.text}
-                </Link>
+                </To>
               ) : (
                 l.text
               )}

@@ -85,7 +85,7 @@ describe('corrected, moved, and paid for others', () => {
     await i.go('/receipts')
     await i.type('Exactly', '86.60')
     await i.click('Show')
-    await i.see('1 receipt shown')
+    await i.see('1 receipt')
     await tiesAgree()
   })
 

@@ -21,6 +21,7 @@ const codes = [
 const buyer = {
   id: 5,
   name: 'Ines Marlowe',
+  email: '',
   exempt: false,
   pricesIncludeTax: false,
   priceLevel: '',

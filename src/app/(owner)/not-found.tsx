@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { To } from '@/ui/To'
 
 export default function NotFound() {
   return (
@@ -6,9 +6,9 @@ export default function NotFound() {
       <h1>There is nothing here</h1>
       <p className="mt-2">
         The address may have been typed wrong. Look it up in its list, or go back to{' '}
-        <Link prefetch={false} className="underline" href="/today">
+        <To className="underline" href="/today">
           Today
-        </Link>
+        </To>
         .
       </p>
     </>

@@ -1,5 +1,5 @@
 export { PAPER_LANGUAGES, paperWords, isRightToLeft, type PaperLanguage, type PaperWord } from './paperWords'
-export { PAPERS, PAPER_OF, type PaperKind } from './papers'
+export { PAPERS, traitsOf, type LetterTemplate, type PaperKind } from './papers'
 export {
   fillLetter,
   usualLetter,
@@ -11,14 +11,6 @@ export {
   LETTER_FACTS,
   type LetterFact,
   type LetterFacts,
-  type LetterTemplate,
 } from './letters'
-export {
-  layoutSpec,
-  usualLayout,
-  PAPER_COLUMNS,
-  PAPER_BLOCKS,
-  type LayoutSpec,
-  type PaperColumn,
-  type PaperBlock,
-} from './layout'
+export { layoutSpec, usualLayout, PAPER_BLOCKS, type LayoutSpec, type PaperBlock } from './layout'
+export { PAPER_COLUMNS, type PaperColumn } from './paperColumns'

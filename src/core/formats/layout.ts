@@ -1,19 +1,5 @@
-import type { PaperKind } from './papers'
-
-/** Columns a paper's lines can have, beside what they are. */
-export const PAPER_COLUMNS = [
-  'code',
-  'quantity',
-  'each',
-  'less',
-  'sum',
-  'onShelf',
-  'place',
-  'change',
-  'owed',
-  'due',
-] as const
-export type PaperColumn = (typeof PAPER_COLUMNS)[number]
+import type { PaperColumn } from './paperColumns'
+import { traitsOf, type PaperKind } from './papers'
 
 /** The parts of a paper below its head, in whatever order the owner likes. */
 export const PAPER_BLOCKS = ['above', 'lines', 'sums', 'note', 'conditions', 'below'] as const
@@ -33,24 +19,6 @@ export interface LayoutSpec {
   readonly showDeliverTo: boolean
 }
 
-const MONEY: readonly PaperColumn[] = ['quantity', 'each', 'less', 'sum']
-const COLUMNS: Readonly<Record<PaperKind, readonly PaperColumn[]>> = {
-  estimate: MONEY,
-  confirmation: MONEY,
-  invoice: MONEY,
-  'credit-note': MONEY,
-  'deposit-request': ['sum'],
-  'pick-list': ['code', 'quantity', 'onShelf', 'place'],
-  // The packing slip shows no prices.
-  'packing-slip': ['code', 'quantity'],
-  receipt: ['sum'],
-  statement: ['change', 'owed'],
-  reminder: ['due', 'sum'],
-  agreement: ['due', 'sum', 'owed'],
-  'open-items': ['due', 'sum'],
-}
-/** Columns that never stand on a paper, whatever its layout says. */
-const WITHOUT_PRICES: readonly PaperKind[] = ['packing-slip', 'pick-list']
 const PRICES: readonly PaperColumn[] = ['each', 'less', 'sum', 'change', 'owed']
 
 /** The program's own layout of a paper. */
@@ -58,7 +26,7 @@ export const usualLayout = (paper: PaperKind): LayoutSpec => ({
   title: '',
   above: '',
   below: '',
-  columns: COLUMNS[paper].map((key) => ({ key, name: '' })),
+  columns: traitsOf(paper).columns.map((key) => ({ key, name: '' })),
   blocks: PAPER_BLOCKS,
   showMark: true,
   showNotes: true,
@@ -68,6 +36,6 @@ export const usualLayout = (paper: PaperKind): LayoutSpec => ({
 /** A layout made safe for its paper: no prices where there must be none, lines always somewhere, each block once. */
 export const layoutSpec = (paper: PaperKind, spec: LayoutSpec): LayoutSpec => ({
   ...spec,
-  columns: spec.columns.filter((c) => !WITHOUT_PRICES.includes(paper) || !PRICES.includes(c.key)),
+  columns: spec.columns.filter((c) => !traitsOf(paper).withoutPrices || !PRICES.includes(c.key)),
   blocks: [...new Set([...spec.blocks, ...(spec.blocks.includes('lines') ? [] : (['lines'] as const))])],
 })

@@ -1,64 +1,11 @@
 import { present } from '@/core/present'
-import { PAPERS, type PaperKind } from './papers'
+import { PAPERS, traitsOf, type LetterTemplate, type PaperKind } from './papers'
 import { paperWords, type PaperWord } from './paperWords'
 
 /** What a letter may speak of. Anything left out is left out of the letter, with its line where it stands alone. */
 export const LETTER_FACTS = ['name', 'paper', 'number', 'title', 'amount', 'due', 'until', 'business', 'link'] as const
 export type LetterFact = (typeof LETTER_FACTS)[number]
 export type LetterFacts = Partial<Record<LetterFact, string>>
-
-export interface LetterTemplate {
-  readonly subject: string
-  readonly body: string
-}
-
-const ENGLISH: Readonly<Record<PaperKind, LetterTemplate>> = {
-  estimate: {
-    subject: 'Our estimate {number} for {title}',
-    body: 'Dear {name},\n\nhere is our estimate for {title}: {amount}, good through {until}.\n\nYou can look at it, choose, and say yes or no on your page:\n{link}\n\nWith kind regards\n{business}',
-  },
-  confirmation: {
-    subject: 'Your order {number} is agreed',
-    body: 'Dear {name},\n\nthank you for your order. Attached is what we agreed, {amount} in all.\n\nYou find it on your page too:\n{link}\n\nWith kind regards\n{business}',
-  },
-  'pick-list': { subject: 'Pick list {number}', body: 'Attached is pick list {number}.\n\n{business}' },
-  'packing-slip': {
-    subject: 'On its way: {title}',
-    body: 'Dear {name},\n\nyour goods have left our shop. The packing slip {number} is attached.\n\nWith kind regards\n{business}',
-  },
-  'deposit-request': {
-    subject: 'Deposit for {title}',
-    body: 'Dear {name},\n\nbefore we begin we ask for a deposit of {amount}. The request {number} is attached; you can also pay on your page:\n{link}\n\nWith kind regards\n{business}',
-  },
-  invoice: {
-    subject: 'Invoice {number}',
-    body: 'Dear {name},\n\nattached is invoice {number} over {amount}, due {due}.\n\nYou can see and pay it on your page:\n{link}\n\nWith kind regards\n{business}',
-  },
-  'credit-note': {
-    subject: 'Credit note {number}',
-    body: 'Dear {name},\n\nattached is credit note {number} over {amount}.\n\nWith kind regards\n{business}',
-  },
-  receipt: {
-    subject: 'Receipt {number}: thank you',
-    body: 'Dear {name},\n\nthank you for your payment of {amount}. The receipt {number} is attached.\n\nWith kind regards\n{business}',
-  },
-  statement: {
-    subject: 'Your statement',
-    body: 'Dear {name},\n\nattached is your statement. {amount} is open today.\n\nYour papers are on your page:\n{link}\n\nWith kind regards\n{business}',
-  },
-  agreement: {
-    subject: 'Our agreement on payments for {title}',
-    body: 'Dear {name},\n\nattached is what we agreed on paying for {title}, {amount} in all. Please sign one copy and bring or send it back.\n\nYou find everything on your page too:\n{link}\n\nWith kind regards\n{business}',
-  },
-  'open-items': {
-    subject: 'What is open with us',
-    body: 'Dear {name},\n\nattached is the list of what is open with us: {amount} in all.\n\nYou can see and pay it on your page:\n{link}\n\nWith kind regards\n{business}',
-  },
-  reminder: {
-    subject: 'A reminder: {amount} is late',
-    body: 'Dear {name},\n\nperhaps it slipped by: {amount} was due by {due} and is still open. The list is attached, and you can pay on your page:\n{link}\n\nIf it is on its way already, thank you.\n\nWith kind regards\n{business}',
-  },
-}
 
 /** The frame of a letter in the other languages; the paper that is attached says the rest. */
 const FRAMES: Readonly<Record<string, LetterTemplate>> = {
@@ -107,7 +54,11 @@ export const paperOfLetter = (letter: LetterKind): PaperKind =>
 /** The program's own wording of a letter, where the owner has none. */
 export const usualLetter = (letter: LetterKind, language: string): LetterTemplate =>
   FRAMES[language] ??
-  (letter === 'reminder-2' ? present(FIRMER[2]) : letter === 'reminder-3' ? present(FIRMER[3]) : ENGLISH[letter])
+  (letter === 'reminder-2'
+    ? present(FIRMER[2])
+    : letter === 'reminder-3'
+      ? present(FIRMER[3])
+      : traitsOf(letter).letter)
 
 export const paperName = (paper: PaperKind, language: string): string => paperWords(language)(paper satisfies PaperWord)
 

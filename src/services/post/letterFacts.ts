@@ -1,6 +1,6 @@
 import { present } from '@/core/present'
 import { formatDay, type Day } from '@/core/day'
-import { PAPER_OF, paperName, usualLetter, type LetterFacts, type LetterKind, type PaperKind } from '@/core/formats'
+import { traitsOf, paperName, usualLetter, type LetterFacts, type LetterKind, type PaperKind } from '@/core/formats'
 import { formatMoney, isPositiveMoney, sumMoney, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
@@ -31,7 +31,7 @@ interface Raw {
 
 const rawOf = async (db: Db, paper: PaperKind, id: number, business: Business, today: Day): Promise<Raw | null> => {
   const { currency } = business
-  switch (PAPER_OF[paper]) {
+  switch (traitsOf(paper).of) {
     case 'sale': {
       const [s] = await readStories(db, [id], business, today)
       return s

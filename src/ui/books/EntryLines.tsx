@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { formatDay } from '@/core/day'
 import { sayEntry } from '@/core/ledger'
 import { addMoney, formatBalance, formatMoney, negateMoney, type Money } from '@/core/money'
@@ -14,9 +14,9 @@ export const EntryLines = ({ entry, before }: { readonly entry: EntryView; reado
     <table className="ledger max-w-[860px]">
       <caption className="pb-1 text-left">
         <span className="sub">{formatDay(entry.on)} · </span>
-        <Link prefetch={false} href={`/books/entries/${entry.id}`} className="hover:underline">
+        <To href={`/books/entries/${entry.id}`} className="hover:underline">
           {entry.text}
-        </Link>
+        </To>
       </caption>
       <thead>
         <tr>
@@ -42,9 +42,9 @@ export const EntryLines = ({ entry, before }: { readonly entry: EntryView; reado
           return (
             <tr key={i}>
               <td className={l.amount.minor < 0n ? 'pl-8!' : ''}>
-                <Link prefetch={false} href={`/books/accounts/${l.accountId}`} className="hover:underline">
+                <To href={`/books/accounts/${l.accountId}`} className="hover:underline">
                   {l.account}
-                </Link>{' '}
+                </To>{' '}
                 <span className="sub">{l.code}</span>
               </td>
               <td className="fig">{l.amount.minor > 0n && formatMoney(l.amount)}</td>

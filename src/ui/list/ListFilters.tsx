@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
@@ -93,9 +93,9 @@ export const ListFilters = ({ path, query, fields, today, currency, customer }: 
       {fields.map(field)}
       {isTyped && <button className="btn">Show</button>}
       {Object.keys(query).some((name) => name !== 'sort' && name !== 'view') && (
-        <Link prefetch={false} className="pb-2 underline" href={withQuery(path, {}, { view: query.view })}>
+        <To className="pb-2 underline" href={withQuery(path, {}, { view: query.view })}>
           all of them
-        </Link>
+        </To>
       )}
     </form>
   )

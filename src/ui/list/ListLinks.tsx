@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { withQuery } from '../address'
 
 interface Props {
@@ -16,9 +16,8 @@ export const ListLinks = ({ label, name, choices, path, query, counts }: Props) 
   const here = query[name]
   const shown = choices.filter((c) => !counts || counts[c.value] || c.value === here)
   const link = (value: string | undefined, text: string, current: boolean) => (
-    <Link
+    <To
       key={text}
-      prefetch={false}
       href={withQuery(path, query, { [name]: value, page: undefined })}
       aria-current={current ? 'page' : undefined}
       className="text-iron-700 aria-[current]:font-bold aria-[current]:text-rust-600"
@@ -27,7 +26,7 @@ export const ListLinks = ({ label, name, choices, path, query, counts }: Props) 
       {value !== undefined && counts?.[value] ? (
         <span className="fig text-xs text-iron-500"> {counts[value]}</span>
       ) : null}
-    </Link>
+    </To>
   )
   return (
     <nav aria-label={label} className="no-print flex flex-wrap gap-x-4 gap-y-1">

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { withQuery } from '../address'
 
 interface Props {
@@ -13,19 +13,15 @@ export const ListPages = ({ path, query, page, more }: Props) =>
   page === 1 && !more ? null : (
     <nav aria-label="Pages" className="no-print flex items-center gap-3 pt-3">
       {page > 1 && (
-        <Link
-          prefetch={false}
-          className="btn"
-          href={withQuery(path, query, { page: page === 2 ? undefined : String(page - 1) })}
-        >
+        <To className="btn" href={withQuery(path, query, { page: page === 2 ? undefined : String(page - 1) })}>
           Previous page
-        </Link>
+        </To>
       )}
       <span className="sub">Page {page}</span>
       {more && (
-        <Link prefetch={false} className="btn" rel="next" href={withQuery(path, query, { page: String(page + 1) })}>
+        <To className="btn" rel="next" href={withQuery(path, query, { page: String(page + 1) })}>
           Next page
-        </Link>
+        </To>
       )}
     </nav>
   )

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { Fragment, type ReactNode } from 'react'
 import { formatMoney, toFourPlaces, type Decimal, type Money } from '@/core/money'
 import { shownCell, toneOf } from '@/lists/cell'
@@ -91,14 +91,13 @@ const Head = <Row,>({
       className={isFigure(column) ? 'r' : undefined}
       aria-sort={here ? (sort.down ? 'descending' : 'ascending') : undefined}
     >
-      <Link
-        prefetch={false}
+      <To
         scroll={false}
         href={withQuery(path, query, { [sortName]: saySort({ by: column.key, down }), page: undefined })}
       >
         {column.head}
         {here && <span aria-hidden> {sort.down ? '↓' : '↑'}</span>}
-      </Link>
+      </To>
     </th>
   )
 }
@@ -122,14 +121,13 @@ const Cell = <Row,>({
   return (
     <>
       {column.href ? (
-        <Link
-          prefetch={false}
+        <To
           data-row={opens ? '' : undefined}
           className={opens ? 'cover' : 'relative z-10 hover:underline'}
           href={column.href(row)}
         >
           {said}
-        </Link>
+        </To>
       ) : (
         said
       )}

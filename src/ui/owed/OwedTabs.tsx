@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { To } from '@/ui/To'
 
 const TABS = [
   { href: '/owed', name: 'By age' },
@@ -13,15 +13,14 @@ const TABS = [
 export const OwedTabs = ({ at }: { readonly at: (typeof TABS)[number]['href'] }) => (
   <nav aria-label="Sides of Owed" className="no-print mb-5 flex flex-wrap gap-x-5 border-b border-paper-300">
     {TABS.map((t) => (
-      <Link
+      <To
         key={t.href}
-        prefetch={false}
         href={t.href}
         aria-current={t.href === at ? 'page' : undefined}
         className={`-mb-px py-1.5 ${t.href === at ? 'border-b-2 border-rust-600 font-bold' : 'text-iron-700 hover:text-iron-900'}`}
       >
         {t.name}
-      </Link>
+      </To>
     ))}
   </nav>
 )

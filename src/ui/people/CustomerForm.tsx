@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { useEffect, useState } from 'react'
 import { FormProvider, useWatch } from 'react-hook-form'
 import type { Day } from '@/core/day'
@@ -125,9 +125,9 @@ const LookAlikes = ({ except }: { readonly except: number | null }) => {
       Already there?{' '}
       {alike.map((a) => (
         <span key={a.id} className="mr-3">
-          <Link prefetch={false} className="font-bold underline" href={`/people/${a.id}`}>
+          <To className="font-bold underline" href={`/people/${a.id}`}>
             {a.name}
-          </Link>{' '}
+          </To>{' '}
           <span className="sub">({a.why})</span>
         </span>
       ))}

@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { useSend } from '../send'
 import { Refusal } from '../Refusal'
 
@@ -27,9 +27,9 @@ export const Links = ({ links }: Props) => {
                 {l.saleId === null ? (
                   l.opens
                 ) : (
-                  <Link prefetch={false} href={`/sales/${l.saleId}`} className="hover:underline">
+                  <To href={`/sales/${l.saleId}`} className="hover:underline">
                     {l.opens}
-                  </Link>
+                  </To>
                 )}
               </td>
               <td className="sub">

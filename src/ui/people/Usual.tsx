@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { formatDayShort, type Day } from '@/core/day'
 import { decimal, formatPrice } from '@/core/money'
 import type { UsualRow } from '@/model/sale/usualGoods'
@@ -50,9 +50,9 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
               return (
                 <tr key={u.goodsId}>
                   <td className="max-w-[190px] truncate">
-                    <Link prefetch={false} className="hover:underline" href={`/goods/${u.goodsId}`}>
+                    <To className="hover:underline" href={`/goods/${u.goodsId}`}>
                       {goods.name}
-                    </Link>
+                    </To>
                   </td>
                   <td className="r sub whitespace-nowrap">{formatDayShort(u.lastOn, today)}</td>
                   <td className="fig">
@@ -66,15 +66,14 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
                     {formatPrice(decimal(u.price), currency)}
                   </td>
                   <td className="r">
-                    <Link
-                      prefetch={false}
+                    <To
                       data-row
                       className="btn !min-h-[28px] !px-2 text-xs"
                       aria-label={`Sell again: ${goods.name}`}
                       href={`/sales/new?customer=${customerId}&take=${u.goodsId}x${u.lastQuantity.toString()}`}
                     >
                       Again
-                    </Link>
+                    </To>
                   </td>
                 </tr>
               )

@@ -1,6 +1,6 @@
 'use client'
 import { METHODS, type Method } from '@/core/ledger'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
 import { DayField, MoneyField, QuantityField, Text } from '../fields'
@@ -94,14 +94,13 @@ export const InvoiceActions = ({ invoice, today }: Props) => {
         </button>
       )}
       {Number(invoice.open) > 0 && (
-        <Link
-          prefetch={false}
+        <To
           className="btn btn-do"
           data-primary
           href={`/money-in?customer=${invoice.customerId}&sale=${invoice.saleId}`}
         >
           Take money
-        </Link>
+        </To>
       )}
       {open === 'credit' && <CreditPanel invoice={invoice} today={today} onClose={() => setOpen(null)} />}
     </>

@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
@@ -88,14 +88,9 @@ export const SaleActions = ({ sale, version, today, start, suggested }: Props) =
   return (
     <div className="flex flex-wrap gap-2">
       {suggested === 'money' && (
-        <Link
-          prefetch={false}
-          className="btn btn-do"
-          data-primary
-          href={`/money-in?customer=${sale.customerId}&sale=${sale.id}`}
-        >
+        <To className="btn btn-do" data-primary href={`/money-in?customer=${sale.customerId}&sale=${sale.id}`}>
           Take money
-        </Link>
+        </To>
       )}
       {acts.map((a) => (
         <button
@@ -108,9 +103,9 @@ export const SaleActions = ({ sale, version, today, start, suggested }: Props) =
         </button>
       ))}
       {suggested !== 'money' && sale.agreed && Number(sale.open) > 0 && (
-        <Link prefetch={false} className="btn" href={`/money-in?customer=${sale.customerId}&sale=${sale.id}`}>
+        <To className="btn" href={`/money-in?customer=${sale.customerId}&sale=${sale.id}`}>
           Take money
-        </Link>
+        </To>
       )}
       {doing && <DoPanel key={`${doing}:${version}`} doing={doing} sale={sale} today={today} onClose={close} />}
     </div>

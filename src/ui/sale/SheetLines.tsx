@@ -1,5 +1,5 @@
 import { present } from '@/core/present'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { formatMoney, isPositiveMoney, negateMoney } from '@/core/money'
 import type { StoryLine } from '@/model/sale/story'
 import type { Sheet } from '@/model/sale/sheet'
@@ -110,9 +110,9 @@ export const SheetLines = ({ sheet }: { readonly sheet: Sheet }) => {
       </table>
       <p className="no-print mt-3 flex flex-wrap gap-2">
         {!sale.closedAs && (
-          <Link prefetch={false} className="btn" href={`/sales/${sale.id}/change`}>
+          <To className="btn" href={`/sales/${sale.id}/change`}>
             {agreed ? 'Change what is agreed' : 'Change the lines'}
-          </Link>
+          </To>
         )}
         {story.lines.length > 0 && (
           <a

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { formatDayShort } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import type { Sheet } from '@/model/sale/sheet'
@@ -20,13 +20,12 @@ export const Versions = ({ sheet }: { readonly sheet: Sheet }) =>
               <td>{KIND[v.kind]}</td>
               <td>
                 {v.n > 1 && (
-                  <Link
-                    prefetch={false}
+                  <To
                     className="underline"
                     href={`/sales/${sheet.story.sale.id}/versions?before=${v.n - 1}&now=${v.n}`}
                   >
                     what changed
-                  </Link>
+                  </To>
                 )}
               </td>
               <td className="r">
@@ -92,9 +91,9 @@ export const Papers = ({ sheet }: { readonly sheet: Sheet }) => {
               <tr key={i.id}>
                 <td className="sub whitespace-nowrap">{formatDayShort(i.on, sheet.today)}</td>
                 <td>
-                  <Link prefetch={false} className="underline" href={`/invoices/${i.id}`}>
+                  <To className="underline" href={`/invoices/${i.id}`}>
                     Draft of an invoice
-                  </Link>
+                  </To>
                 </td>
                 <td className="sub">nothing yet</td>
                 <td className="r">
@@ -106,14 +105,14 @@ export const Papers = ({ sheet }: { readonly sheet: Sheet }) => {
             <tr key={e.id}>
               <td className="sub whitespace-nowrap">{formatDayShort(e.on, sheet.today)}</td>
               <td>
-                <Link prefetch={false} className="hover:underline" href={e.href}>
+                <To className="hover:underline" href={e.href}>
                   {e.text}
-                </Link>
+                </To>
               </td>
               <td className="sub">
-                <Link prefetch={false} className="hover:underline" href={`/books/entries/${e.id}`}>
+                <To className="hover:underline" href={`/books/entries/${e.id}`}>
                   {e.says}
-                </Link>
+                </To>
               </td>
               <td className="fig">{formatMoney(e.amount)}</td>
             </tr>

@@ -1,6 +1,6 @@
 import { readAccounts } from '@/model/books/journal'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { addMonths, formatDay, isDay, monthStart, yearStart, type Day } from '@/core/day'
 import { withQuery } from '@/ui/address'
 import { BooksActions } from '@/ui/books/BooksActions'
@@ -45,15 +45,14 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
       <div className="mb-4 flex flex-wrap items-end justify-between gap-x-6 gap-y-2 border-b border-paper-300">
         <nav aria-label="Reports" className="flex flex-wrap">
           {Object.entries(VIEWS).map(([v, name]) => (
-            <Link
+            <To
               key={v}
-              prefetch={false}
               href={withQuery('/books', query, { view: v, sort: undefined, page: undefined, search: undefined })}
               aria-current={v === view ? 'page' : undefined}
               className="border-b-[3px] border-transparent px-3 py-2 text-iron-700 first:pl-0 aria-[current]:border-rust-600 aria-[current]:font-bold aria-[current]:text-iron-900"
             >
               {name}
-            </Link>
+            </To>
           ))}
         </nav>
         {view !== 'closings' && <Span from={spans ? from : null} to={to} today={today} />}

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { goods } from '@/api/lists/sales'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
@@ -22,21 +22,17 @@ export default async function Goods({ searchParams }: { searchParams: Search }) 
           <>
             <ListExport name="goods" query={open.query} />
             <Menu label="More">
-              <Link prefetch={false} href="/goods/import">
-                From a spreadsheet
-              </Link>
-              <Link prefetch={false} href="/goods/count">
-                Count the shelf
-              </Link>
+              <To href="/goods/import">From a spreadsheet</To>
+              <To href="/goods/count">Count the shelf</To>
               {labels && (
                 <a href={`/api/v1/export/labels.pdf?goods=${labels}`} target="_blank">
                   Labels (PDF)
                 </a>
               )}
             </Menu>
-            <Link prefetch={false} className="btn btn-do" data-primary href="/goods/new">
+            <To className="btn btn-do" data-primary href="/goods/new">
               New goods
-            </Link>
+            </To>
           </>
         }
       />

@@ -2,7 +2,7 @@ import { readCustomerName } from '@/model/people/customerForm'
 import type { Metadata } from 'next'
 import { Heading } from '@/ui/Heading'
 import { MoneyInForm } from '@/ui/money/MoneyInForm'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { openShop, queryOf, type Search } from '../_shop'
 
 export const metadata: Metadata = { title: 'Money in' }
@@ -18,15 +18,15 @@ export default async function MoneyIn({ searchParams }: { searchParams: Search }
         title="Money in"
         action={
           <>
-            <Link prefetch={false} href="/money-in/drawer" className="btn">
+            <To href="/money-in/drawer" className="btn">
               The drawer
-            </Link>
-            <Link prefetch={false} href="/money-in/bank" className="btn">
+            </To>
+            <To href="/money-in/bank" className="btn">
               To the bank
-            </Link>
-            <Link prefetch={false} href="/receipts" className="btn">
+            </To>
+            <To href="/receipts" className="btn">
               Receipt book
-            </Link>
+            </To>
           </>
         }
       />

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { receivables } from '@/api/lists/money'
 import { formatDay, isDay, type Day } from '@/core/day'
 import { addMoney, formatMoney, subtractMoney, zeroMoney } from '@/core/money'
@@ -51,9 +51,9 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
         action={
           <>
             <ListExport name="receivables" query={open.query} />
-            <Link prefetch={false} className="btn btn-do" data-primary href="/money-in">
+            <To className="btn btn-do" data-primary href="/money-in">
               Take money
-            </Link>
+            </To>
           </>
         }
       />
@@ -92,9 +92,9 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
 const Only = ({ what, href }: { readonly what: string; readonly href: string }) => (
   <p className="mb-2">
     Only {what} ·{' '}
-    <Link prefetch={false} className="underline" href={href}>
+    <To className="underline" href={href}>
       show all
-    </Link>
+    </To>
   </p>
 )
 
@@ -130,8 +130,8 @@ const Agrees = (p: {
   <p className={`mt-2 text-xs ${p.agrees ? 'text-iron-500' : 'font-bold text-oxide-700'}`}>
     {p.agrees ? '✓ equals' : `✗ differs by ${p.difference} from`} the receivables account in the books on{' '}
     {formatDay(p.asOf)}:{' '}
-    <Link prefetch={false} className="underline" href={`/books?view=trial-balance&asOf=${p.asOf}`}>
+    <To className="underline" href={`/books?view=trial-balance&asOf=${p.asOf}`}>
       {p.children}
-    </Link>
+    </To>
   </p>
 )

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { customers } from '@/api/lists/sales'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
@@ -19,9 +19,9 @@ export default async function People({ searchParams }: { searchParams: Search })
         action={
           <>
             <ListExport name="customers" query={open.query} />
-            <Link prefetch={false} href="/people/new" className="btn btn-do" data-primary>
+            <To href="/people/new" className="btn btn-do" data-primary>
               New customer
-            </Link>
+            </To>
           </>
         }
       />

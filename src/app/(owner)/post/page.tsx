@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { post } from '@/api/lists/sales'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
@@ -23,9 +23,9 @@ export default async function Post({ searchParams }: { searchParams: Search }) {
           <>
             <ListExport name="post" query={open.query} />
             {!smtpUrl && (
-              <Link prefetch={false} className="btn" href="/post/mailbox">
+              <To className="btn" href="/post/mailbox">
                 Open the mailbox
-              </Link>
+              </To>
             )}
           </>
         }

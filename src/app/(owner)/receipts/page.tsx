@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { receipts } from '@/api/lists/money'
 import { formatDay, isDay } from '@/core/day'
 import { Heading } from '@/ui/Heading'
@@ -24,9 +24,9 @@ export default async function Receipts({ searchParams }: { searchParams: Search 
         action={
           <>
             <ListExport name="receipts" query={open.query} />
-            <Link prefetch={false} href="/money-in" className="btn btn-do" data-primary>
+            <To href="/money-in" className="btn btn-do" data-primary>
               Take money
-            </Link>
+            </To>
           </>
         }
       />

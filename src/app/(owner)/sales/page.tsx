@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { sales } from '@/api/lists/sales'
 import { countSalesByStands } from '@/model/sale/saleList'
 import { Heading } from '@/ui/Heading'
@@ -28,9 +28,9 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
           <>
             <ListExport name="sales" query={open.query} />
             <Elsewhere baskets={shop.business.shopfrontOpen} />
-            <Link prefetch={false} href="/sales/new" className="btn btn-do" data-primary>
+            <To href="/sales/new" className="btn btn-do" data-primary>
               New sale <kbd className="font-figure text-xs">n</kbd>
-            </Link>
+            </To>
           </>
         }
       />
@@ -64,19 +64,9 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
 
 const Elsewhere = ({ baskets }: { readonly baskets: boolean }) => (
   <Menu label="More">
-    <Link prefetch={false} href="/invoices">
-      Invoices
-    </Link>
-    <Link prefetch={false} href="/sales/reports">
-      How sales go
-    </Link>
-    <Link prefetch={false} href="/sales/coming">
-      Coming again
-    </Link>
-    {baskets && (
-      <Link prefetch={false} href="/sales/baskets">
-        Baskets
-      </Link>
-    )}
+    <To href="/invoices">Invoices</To>
+    <To href="/sales/reports">How sales go</To>
+    <To href="/sales/coming">Coming again</To>
+    {baskets && <To href="/sales/baskets">Baskets</To>}
   </Menu>
 )

@@ -1,6 +1,6 @@
 import { readSettings } from '@/model/settings/settings'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { Heading } from '@/ui/Heading'
 import { day, formatDay } from '@/core/day'
 import { DoorForm } from '@/ui/settings/DoorForm'
@@ -34,12 +34,12 @@ export default async function Settings() {
         beside={`${business.currency} · prices ${business.pricesIncludeTax ? 'with' : 'without'} tax`}
         action={
           <>
-            <Link prefetch={false} className="btn" href="/settings/papers">
+            <To className="btn" href="/settings/papers">
               How papers look
-            </Link>
-            <Link prefetch={false} className="btn" href="/settings/letters">
+            </To>
+            <To className="btn" href="/settings/letters">
               Words of letters
-            </Link>
+            </To>
           </>
         }
       />
@@ -114,9 +114,9 @@ export default async function Settings() {
             <p className="mb-2">
               All of it in one open file, for another program or a safe place. Other programs can also work with Iron
               Till while it runs: see{' '}
-              <Link prefetch={false} className="underline" href="/docs/api">
+              <To className="underline" href="/docs/api">
                 the HTTP interface
-              </Link>
+              </To>
               .
             </p>
             <SaveEverything />

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { Clock } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { formatDayLong, formatDayShort, type Day } from '@/core/day'
@@ -27,9 +27,9 @@ export default async function Today() {
             : `${count} ${count === 1 ? 'thing waits' : 'things wait'}, ${formatMoney(view.inThem)} in them`
         }
         action={
-          <Link prefetch={false} href="/sales/new" className="btn btn-do" data-primary>
+          <To href="/sales/new" className="btn btn-do" data-primary>
             New sale <kbd className="font-figure text-xs">n</kbd>
-          </Link>
+          </To>
         }
       />
       <div className="grid gap-x-11 gap-y-8 lg:grid-cols-[minmax(0,1fr)_300px]">
@@ -108,45 +108,39 @@ const WaitingList = ({ waiting }: { readonly waiting: readonly Waiting[] }) => (
       <li key={w.story.sale.id} className="flex items-center gap-3 border-b border-paper-200 py-1.5">
         <span aria-hidden className={`h-10 w-1.5 shrink-0 ${EDGE[w.step.action]}`} />
         <div className="min-w-0 flex-1">
-          <Link
-            prefetch={false}
-            href={`/sales/${w.story.sale.id}`}
-            className="block truncate font-bold hover:underline"
-          >
+          <To href={`/sales/${w.story.sale.id}`} className="block truncate font-bold hover:underline">
             {w.story.sale.customerName}
             <span className="font-normal text-iron-500"> · {w.story.sale.title}</span>
-          </Link>
+          </To>
           <div className="sub truncate" title={w.step.why}>
             {w.step.why}
           </div>
         </div>
         <span className="fig">{formatMoney(w.step.amount ?? w.story.bar.total)}</span>
-        <Link
-          prefetch={false}
+        <To
           data-row
           href={hrefOf(w)}
           className="btn w-[150px] max-sm:w-auto max-sm:px-2"
           aria-label={`${LABEL[w.step.action]}: ${w.story.sale.customerName}`}
         >
           {LABEL[w.step.action]}
-        </Link>
-        <Link
-          prefetch={false}
+        </To>
+        <To
           href={`/sales/${w.story.sale.id}?do=put-off`}
           className="p-1 text-iron-500 hover:text-iron-900 max-sm:hidden"
           aria-label={`Not now: ${w.story.sale.customerName}, ${LABEL[w.step.action]}`}
           title="Not now: put it off, or do away with it"
         >
           <Clock size={17} />
-        </Link>
+        </To>
       </li>
     ))}
     {waiting.length > 60 && (
       <li className="sub pt-3">
         and {waiting.length - 60} more, in{' '}
-        <Link prefetch={false} href="/sales" className="underline">
+        <To href="/sales" className="underline">
           Sales
-        </Link>
+        </To>
       </li>
     )}
   </ul>
@@ -158,9 +152,9 @@ const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Da
   if (post.waiting + post.bounced + baskets + again.length === 0) return null
   const row = (key: string, href: string, children: ReactNode) => (
     <li key={key} className="border-b border-paper-200 py-1.5">
-      <Link prefetch={false} className="hover:underline" href={href}>
+      <To className="hover:underline" href={href}>
         {children}
-      </Link>
+      </To>
     </li>
   )
   return (
@@ -239,9 +233,9 @@ const OutThere = ({ out }: { readonly out: TodayView['out'] }) => (
       <tbody>
         <tr>
           <td className="!px-0">
-            <Link prefetch={false} href="/sales?stands=offered" className="hover:underline">
+            <To href="/sales?stands=offered" className="hover:underline">
               {out.offered} {out.offered === 1 ? 'estimate' : 'estimates'} offered
-            </Link>
+            </To>
           </td>
           <td className="r">
             <Figure of={out.offeredAmount} />
@@ -249,9 +243,9 @@ const OutThere = ({ out }: { readonly out: TodayView['out'] }) => (
         </tr>
         <tr>
           <td className="!px-0">
-            <Link prefetch={false} href="/sales?stands=agreed" className="hover:underline">
+            <To href="/sales?stands=agreed" className="hover:underline">
               {out.agreed} {out.agreed === 1 ? 'sale' : 'sales'} agreed
-            </Link>
+            </To>
           </td>
           <td className="r">
             <Figure of={out.agreedAmount} />
@@ -286,9 +280,9 @@ const ComingUp = ({
             <tr key={i}>
               <td className="sub !pl-0 whitespace-nowrap">{formatDayShort(c.on, today)}</td>
               <td className="py-1! leading-tight">
-                <Link prefetch={false} href={`/sales/${c.saleId}`} className="hover:underline">
+                <To href={`/sales/${c.saleId}`} className="hover:underline">
                   {c.text}
-                </Link>
+                </To>
               </td>
               <td className="r">{c.amount && <Figure of={c.amount} />}</td>
             </tr>

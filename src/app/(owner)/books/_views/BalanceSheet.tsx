@@ -3,7 +3,7 @@ import { openShop } from '@/app/(owner)/_shop'
 import { readBalanceSheet } from '@/model/books/books'
 import type { ReportRow } from '@/core/ledger'
 import { Part } from '@/app/(owner)/books/_views/Part'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { formatMoney, sumMoney, isZeroMoney } from '@/core/money'
 import { ListExport } from '@/ui/list/ListExport'
 
@@ -42,9 +42,9 @@ export const BalanceSheet = async ({ to }: { to: Day }) => {
               <tr key={r.id} className="row">
                 <td className="w-20 font-figure">{r.code}</td>
                 <td>
-                  <Link prefetch={false} data-row className="cover" href={link(r.id)}>
+                  <To data-row className="cover" href={link(r.id)}>
                     {r.name}
-                  </Link>
+                  </To>
                 </td>
                 <td className="fig">{formatMoney(r.amount)}</td>
               </tr>
@@ -52,14 +52,9 @@ export const BalanceSheet = async ({ to }: { to: Day }) => {
             <tr className="row">
               <td />
               <td>
-                <Link
-                  prefetch={false}
-                  data-row
-                  className="cover"
-                  href={`/books?view=profit-and-loss&from=1990-01-01&to=${to}`}
-                >
+                <To data-row className="cover" href={`/books?view=profit-and-loss&from=1990-01-01&to=${to}`}>
                   {earned.name}
-                </Link>
+                </To>
               </td>
               <td className="fig">{formatMoney(earned.amount)}</td>
             </tr>

@@ -1,5 +1,5 @@
 import type { ReportRow } from '@/core/ledger'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { formatMoney } from '@/core/money'
 
 export const Part = ({
@@ -26,9 +26,9 @@ export const Part = ({
         <tr key={r.id} className="row">
           <td className="w-20 font-figure">{r.code}</td>
           <td>
-            <Link prefetch={false} data-row className="cover" href={link(r.id)}>
+            <To data-row className="cover" href={link(r.id)}>
               {r.name}
-            </Link>
+            </To>
           </td>
           <td className="fig w-[150px]">{formatMoney(r.amount)}</td>
         </tr>

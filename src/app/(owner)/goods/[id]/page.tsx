@@ -1,7 +1,7 @@
 import { readGoodsPage } from '@/model/goods/goodsPage'
 import { present } from '@/core/present'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { formatPrice, formatMoney, toFourPlaces } from '@/core/money'
 import { Files } from '@/ui/files/Files'
@@ -66,9 +66,9 @@ export default async function GoodsPage({ params, searchParams }: Props) {
           .join(' · ')}
         action={
           <>
-            <Link prefetch={false} className="btn" href={`/invoices?goods=${goods.id}`}>
+            <To className="btn" href={`/invoices?goods=${goods.id}`}>
               Invoices with it
-            </Link>
+            </To>
             <a className="btn" href={`/api/v1/export/labels.pdf?goods=${goods.id}x24`} target="_blank">
               24 labels (PDF)
             </a>
@@ -170,9 +170,9 @@ const StockCard = ({
     {open.rows.length === 0 ? (
       <p className="sub">
         Nothing came or went yet.{' '}
-        <Link prefetch={false} className="underline" href={`/goods/count?search=${encodeURIComponent(code)}`}>
+        <To className="underline" href={`/goods/count?search=${encodeURIComponent(code)}`}>
           Count it
-        </Link>{' '}
+        </To>{' '}
         to put in what is there.
       </p>
     ) : (

@@ -1,6 +1,6 @@
 import { readHandover } from '@/model/sale/handoverPage'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { InTheBooks } from '@/ui/books/EntryLines'
@@ -23,9 +23,9 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
     <>
       <Heading
         above={
-          <Link prefetch={false} href={`/sales/${paper.saleId}`} className="underline">
+          <To href={`/sales/${paper.saleId}`} className="underline">
             Sale {paper.saleNumber}, {paper.customer}
-          </Link>
+          </To>
         }
         title={`${paper.direction === 'out' ? 'Handover' : 'Goods came back'} ${paper.number}`}
         beside={

@@ -1,7 +1,7 @@
 import { readInvoicePage } from '@/model/invoice/invoicePage'
 import { present } from '@/core/present'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { formatPrice, formatMoney, isPositiveMoney, toDecimalString } from '@/core/money'
@@ -26,17 +26,13 @@ export default async function InvoicePage({ params }: { params: Promise<{ id: st
       <Heading
         above={
           <>
-            <Link
-              prefetch={false}
-              href={`/people/${invoice.customerId}`}
-              className="font-bold text-iron-900 hover:underline"
-            >
+            <To href={`/people/${invoice.customerId}`} className="font-bold text-iron-900 hover:underline">
               {invoice.customerName}
-            </Link>
+            </To>
             {' · '}
-            <Link prefetch={false} href={`/sales/${invoice.saleId}`} className="underline">
+            <To href={`/sales/${invoice.saleId}`} className="underline">
               the sale
-            </Link>
+            </To>
           </>
         }
         title={draft ? 'Draft of an invoice' : `${NAME[invoice.kind]} ${invoice.number}`}
@@ -163,9 +159,9 @@ export default async function InvoicePage({ params }: { params: Promise<{ id: st
         <p className="mt-4">
           Credited:{' '}
           {credits.map((c) => (
-            <Link prefetch={false} key={c.id} className="mr-3 underline" href={`/invoices/${c.id}`}>
+            <To key={c.id} className="mr-3 underline" href={`/invoices/${c.id}`}>
               {c.number} ({formatMoney(c.gross)})
-            </Link>
+            </To>
           ))}
         </p>
       )}

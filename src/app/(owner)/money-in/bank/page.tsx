@@ -1,6 +1,6 @@
 import { readToBank } from '@/model/bank/toBank'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { formatDayShort } from '@/core/day'
 import { toDecimalString } from '@/core/money'
 import { Heading } from '@/ui/Heading'
@@ -24,9 +24,9 @@ export default async function Bank({ searchParams }: { searchParams: Search }) {
     <>
       <Heading
         above={
-          <Link prefetch={false} className="underline" href="/money-in">
+          <To className="underline" href="/money-in">
             Money in
-          </Link>
+          </To>
         }
         title="To the bank"
         beside="one slip, one line of the statement"

@@ -1,6 +1,6 @@
 import { readAccounts } from '@/model/books/journal'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { addDays, formatDay, isDay } from '@/core/day'
 import { formatMoney, isZeroMoney, negateMoney } from '@/core/money'
 import { readDrawer } from '@/model/bank/drawer'
@@ -29,21 +29,21 @@ export default async function Drawer({ searchParams }: { searchParams: Search })
     <>
       <Heading
         above={
-          <Link prefetch={false} className="underline" href="/money-in">
+          <To className="underline" href="/money-in">
             Money in
-          </Link>
+          </To>
         }
         title="The drawer"
         beside={formatDay(on)}
         action={
           <>
-            <Link prefetch={false} className="btn" href={`/money-in/drawer?on=${addDays(on, -1)}`}>
+            <To className="btn" href={`/money-in/drawer?on=${addDays(on, -1)}`}>
               The day before
-            </Link>
+            </To>
             {on < today && (
-              <Link prefetch={false} className="btn" href={`/money-in/drawer?on=${addDays(on, 1)}`}>
+              <To className="btn" href={`/money-in/drawer?on=${addDays(on, 1)}`}>
                 The day after
-              </Link>
+              </To>
             )}
             <ListExport name="drawer" query={{ on }} />
           </>

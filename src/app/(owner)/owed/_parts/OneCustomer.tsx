@@ -1,6 +1,6 @@
 import { openItems } from '@/api/lists/money'
 import { readCustomerName } from '@/model/people/customerForm'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { formatDay, type Day } from '@/core/day'
 import { ChaseCustomer } from '@/ui/owed/ChaseCustomer'
@@ -22,18 +22,18 @@ export const OneCustomer = async ({ customerId, asOf, today }: { customerId: num
   return (
     <section id="customer" className="mt-7 border-l-4 border-rust-600 bg-paper-100 p-4">
       <h2>
-        <Link prefetch={false} className="hover:underline" href={`/people/${customerId}`}>
+        <To className="hover:underline" href={`/people/${customerId}`}>
           {customer.name}
-        </Link>
+        </To>
       </h2>
       <ListRows open={list} about={shop} />
       <p className="mt-3 flex gap-2">
-        <Link prefetch={false} className="btn" href={`/money-in?customer=${customerId}`}>
+        <To className="btn" href={`/money-in?customer=${customerId}`}>
           Take money from them
-        </Link>
-        <Link prefetch={false} className="btn" href={`/people/${customerId}`}>
+        </To>
+        <To className="btn" href={`/people/${customerId}`}>
           See the customer
-        </Link>
+        </To>
         <a className="btn" href={`/api/v1/export/papers/open-items/${customerId}.pdf`} target="_blank">
           What is open (PDF)
         </a>

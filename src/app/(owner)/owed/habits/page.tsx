@@ -1,6 +1,6 @@
 import { present } from '@/core/present'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { formatMoney } from '@/core/money'
 import { readOweMost, readPayHabits } from '@/model/receivables/payHabits'
 import { Empty } from '@/ui/Empty'
@@ -53,13 +53,9 @@ export default async function Habits() {
                   <tr key={c.customerId}>
                     <td className="max-w-[170px] truncate">
                       <span className="fig mr-2 text-iron-500">{i + 1}</span>
-                      <Link
-                        prefetch={false}
-                        className="hover:underline"
-                        href={`/owed?customer=${c.customerId}#customer`}
-                      >
+                      <To className="hover:underline" href={`/owed?customer=${c.customerId}#customer`}>
                         {c.name}
-                      </Link>
+                      </To>
                     </td>
                     <td className="fig text-iron-500">{formatMoney(present(c.owed[0]))}</td>
                     <td className="fig">{formatMoney(present(c.owed.at(-1)))}</td>

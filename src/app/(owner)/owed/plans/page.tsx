@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { plans } from '@/api/lists/money'
 import { formatMoney, isPositiveMoney, sumMoney } from '@/core/money'
 import { Heading } from '@/ui/Heading'
@@ -30,9 +30,9 @@ export default async function Plans({ searchParams }: { searchParams: Search }) 
       {isPositiveMoney(unearned) && !open.more && open.page === 1 && (
         <p className="mt-3">
           {formatMoney(unearned)} of the charges is owed but not earned yet (a liability):{' '}
-          <Link prefetch={false} className="underline" href="/books?view=ties">
+          <To className="underline" href="/books?view=ties">
             it equals its account
-          </Link>
+          </To>
           .
         </p>
       )}

@@ -7,7 +7,7 @@ import { Refunds } from './_parts/Refunds'
 import { Days } from './_parts/Days'
 import { Who } from './_parts/Who'
 import { sayFacts } from './_parts/sayFacts'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { notFound, redirect } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { formatMoney, isPositiveMoney, zeroMoney } from '@/core/money'
@@ -48,40 +48,35 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
         action={
           <>
             {!customer.walkIn && (
-              <Link prefetch={false} className="btn" href={`/people/${customer.id}/edit`}>
+              <To className="btn" href={`/people/${customer.id}/edit`}>
                 Change
-              </Link>
+              </To>
             )}
             <a className="btn" href={`/api/v1/export/statements/${customer.id}.pdf`} target="_blank">
               Statement (PDF)
             </a>
             <WriteLetter paper="statement" paperId={customer.id} label="Mail the statement" />
             {isPositiveMoney(standing.late) && (
-              <Link prefetch={false} className="btn" href={`/owed?customer=${customer.id}#customer`}>
+              <To className="btn" href={`/owed?customer=${customer.id}#customer`}>
                 Remind
-              </Link>
+              </To>
             )}
             {!customer.walkIn && <JoinCustomer id={customer.id} name={customer.name} />}
-            <Link prefetch={false} className="btn" href={`/money-in?customer=${customer.id}`}>
+            <To className="btn" href={`/money-in?customer=${customer.id}`}>
               Take money
-            </Link>
-            <Link prefetch={false} className="btn btn-do" data-primary href={`/sales/new?customer=${customer.id}`}>
+            </To>
+            <To className="btn btn-do" data-primary href={`/sales/new?customer=${customer.id}`}>
               New sale
-            </Link>
+            </To>
           </>
         }
       />
       {customer.tags.length > 0 && (
         <p className="mb-3 flex flex-wrap gap-2">
           {customer.tags.map((t) => (
-            <Link
-              key={t}
-              prefetch={false}
-              className="stamp text-iron-500"
-              href={`/people?tag=${encodeURIComponent(t)}`}
-            >
+            <To key={t} className="stamp text-iron-500" href={`/people?tag=${encodeURIComponent(t)}`}>
               {t}
-            </Link>
+            </To>
           ))}
         </p>
       )}

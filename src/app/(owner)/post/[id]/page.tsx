@@ -1,6 +1,6 @@
 import { readLetter } from '@/model/post/post'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { PAPERS, paperName } from '@/core/formats'
@@ -20,9 +20,9 @@ export default async function LetterPage({ params }: { params: Promise<{ id: str
         above={
           <>
             to{' '}
-            <Link prefetch={false} className="font-bold hover:underline" href={`/people/${letter.customerId}`}>
+            <To className="font-bold hover:underline" href={`/people/${letter.customerId}`}>
               {letter.customerName}
-            </Link>
+            </To>
             , {letter.recipient}
           </>
         }
@@ -52,9 +52,9 @@ export default async function LetterPage({ params }: { params: Promise<{ id: str
           </a>
         )}
         {letter.saleId !== null && (
-          <Link prefetch={false} className="underline" href={`/sales/${letter.saleId}`}>
+          <To className="underline" href={`/sales/${letter.saleId}`}>
             the sale
-          </Link>
+          </To>
         )}
       </p>
     </>

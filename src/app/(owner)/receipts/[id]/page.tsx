@@ -1,6 +1,6 @@
 import { readReceiptPage } from '@/model/receipt/receiptPage'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { formatMoney, isPositiveMoney, toDecimalString } from '@/core/money'
@@ -25,13 +25,9 @@ export default async function ReceiptPage({
     <>
       <Heading
         above={
-          <Link
-            prefetch={false}
-            href={`/people/${receipt.customerId}`}
-            className="font-bold text-iron-900 hover:underline"
-          >
+          <To href={`/people/${receipt.customerId}`} className="font-bold text-iron-900 hover:underline">
             {receipt.customerName}
-          </Link>
+          </To>
         }
         title={`Receipt ${receipt.number}`}
         beside={`${formatDay(receipt.on)}, ${receipt.method}${receipt.reference ? `, ${receipt.reference}` : ''}`}
@@ -67,9 +63,9 @@ export default async function ReceiptPage({
           {paid.map((p, i) => (
             <tr key={i}>
               <td>
-                <Link prefetch={false} className="hover:underline" href={p.href}>
+                <To className="hover:underline" href={p.href}>
                   {p.what}
-                </Link>
+                </To>
               </td>
               <td className="fig">{formatMoney(p.amount)}</td>
             </tr>

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { formatDayShort } from '@/core/day'
 import { formatMoney } from '@/core/money'
@@ -37,13 +37,9 @@ export default async function SaleSheet({ params, searchParams }: Props) {
       <div className="sub mb-0.5 flex flex-wrap justify-between gap-x-4">
         <span>
           Sale {sale.number} ·{' '}
-          <Link
-            prefetch={false}
-            href={`/people/${sale.customerId}`}
-            className="font-bold text-iron-900 hover:underline"
-          >
+          <To href={`/people/${sale.customerId}`} className="font-bold text-iron-900 hover:underline">
             {sale.customerName}
-          </Link>
+          </To>
           {sale.purchaseOrder && ` · their order ${sale.purchaseOrder}`}
         </span>
         <span>

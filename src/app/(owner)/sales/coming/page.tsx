@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { addMonths, formatDayLong, monthStart, type Day } from '@/core/day'
 import { formatMoney, sumMoney } from '@/core/money'
 import { readComing, sayRepeat, type Coming } from '@/model/sale/repeats'
@@ -52,10 +52,10 @@ const Month = ({
             <tr key={i} className="row">
               <td className="sub w-[190px]">{formatDayLong(c.on)}</td>
               <td className="max-w-[380px] truncate">
-                <Link prefetch={false} data-row className="cover" href={`/sales/${c.repeat.saleId}`}>
+                <To data-row className="cover" href={`/sales/${c.repeat.saleId}`}>
                   {c.repeat.customerName}
                   <span className="text-iron-500"> · {c.repeat.title}</span>
-                </Link>
+                </To>
               </td>
               <td className="sub">{sayRepeat(c.repeat)}</td>
               <td className="fig">{formatMoney(c.total)}</td>

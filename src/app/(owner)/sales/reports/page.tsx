@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { offers, saleCosts, salesByChannel, salesByKind } from '@/api/lists/sales'
 import type { Reader } from '@/api/lists/reader'
 import { addMonths, isDay } from '@/core/day'
@@ -36,15 +36,14 @@ export default async function Reports({ searchParams }: { searchParams: Search }
       <div className="mb-4 flex flex-wrap items-end gap-6">
         <nav aria-label="Reports" className="flex gap-4 pb-4">
           {Object.entries(VIEWS).map(([k, name]) => (
-            <Link
+            <To
               key={k}
-              prefetch={false}
               href={withQuery('/sales/reports', query, { view: k, page: undefined, sort: undefined })}
               aria-current={view === k ? 'page' : undefined}
               className="text-iron-700 aria-[current]:font-bold aria-[current]:text-rust-600"
             >
               {name}
-            </Link>
+            </To>
           ))}
         </nav>
         <Span today={shop.today} from={from} to={to} />

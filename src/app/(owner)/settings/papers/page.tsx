@@ -1,6 +1,6 @@
 import { readLayouts } from '@/model/settings/settings'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { PAPERS, paperName } from '@/core/formats'
 import { Heading } from '@/ui/Heading'
 import { openShop } from '../../_shop'
@@ -33,22 +33,17 @@ export default async function Layouts() {
                     <span className="sub">the program’s own</span>
                   ) : (
                     own.map((l) => (
-                      <Link
-                        key={l.id}
-                        prefetch={false}
-                        className="mr-4 underline"
-                        href={`/settings/papers/${paper}?layout=${l.id}`}
-                      >
+                      <To key={l.id} className="mr-4 underline" href={`/settings/papers/${paper}?layout=${l.id}`}>
                         {l.name}
                         {l.usual && <span className="sub"> (usual)</span>}
-                      </Link>
+                      </To>
                     ))
                   )}
                 </td>
                 <td className="r">
-                  <Link prefetch={false} className="btn !min-h-[28px]" href={`/settings/papers/${paper}`}>
+                  <To className="btn !min-h-[28px]" href={`/settings/papers/${paper}`}>
                     New layout
-                  </Link>
+                  </To>
                 </td>
               </tr>
             )

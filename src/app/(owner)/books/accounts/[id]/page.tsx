@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { account as accountReader } from '@/api/lists/books'
 import { isDay, yearStart } from '@/core/day'
@@ -35,9 +35,9 @@ export default async function AccountPage({ params, searchParams }: Props) {
       <Heading
         above={
           <>
-            <Link prefetch={false} className="underline" href="/books?view=trial-balance">
+            <To className="underline" href="/books?view=trial-balance">
               Trial balance
-            </Link>{' '}
+            </To>{' '}
             · {account.code} · {account.kind}
           </>
         }

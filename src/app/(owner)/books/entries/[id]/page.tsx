@@ -1,6 +1,6 @@
 import { readEntry } from '@/model/books/entry'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { EntryLines } from '@/ui/books/EntryLines'
 import { Heading } from '@/ui/Heading'
@@ -16,25 +16,25 @@ export default async function EntryPage({ params }: { params: Promise<{ id: stri
     <>
       <Heading
         above={
-          <Link prefetch={false} className="underline" href={`/books?view=journal&to=${entry.on}`}>
+          <To className="underline" href={`/books?view=journal&to=${entry.on}`}>
             Journal
-          </Link>
+          </To>
         }
         title={`Entry ${entry.id}`}
         beside={
           <>
             {!href.startsWith('/books') && (
-              <Link prefetch={false} className="underline" href={href}>
+              <To className="underline" href={href}>
                 the paper that posted it
-              </Link>
+              </To>
             )}
             {entry.reversesId && (
               <>
                 {' '}
                 · reverses{' '}
-                <Link prefetch={false} className="underline" href={`/books/entries/${entry.reversesId}`}>
+                <To className="underline" href={`/books/entries/${entry.reversesId}`}>
                   entry {entry.reversesId}
-                </Link>
+                </To>
               </>
             )}
           </>

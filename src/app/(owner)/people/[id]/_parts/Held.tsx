@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import type { Day } from '@/core/day'
 import { formatMoney, isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
 import type { CustomerPage as Page } from '@/model/people/customers'
@@ -28,9 +28,9 @@ export const Held = ({
                   {h.saleId === null ? (
                     'on account'
                   ) : (
-                    <Link prefetch={false} className="hover:underline" href={`/sales/${h.saleId}`}>
+                    <To className="hover:underline" href={`/sales/${h.saleId}`}>
                       {h.kind} for a sale
-                    </Link>
+                    </To>
                   )}
                 </td>
                 <td className="fig text-brass-700">{formatMoney(h.amount)}</td>

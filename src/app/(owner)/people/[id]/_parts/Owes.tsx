@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { daysBetween, formatDayShort, type Day } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import type { CustomerPage as Page } from '@/model/people/customers'
@@ -15,9 +15,9 @@ export const Owes = ({ page, today }: { readonly page: Page; readonly today: Day
           {page.dues.map((d) => (
             <tr key={d.id}>
               <td>
-                <Link prefetch={false} className="hover:underline" href={`/invoices/${d.invoiceId}`}>
+                <To className="hover:underline" href={`/invoices/${d.invoiceId}`}>
                   Invoice {d.number}
-                </Link>
+                </To>
                 <div className={`text-xs ${d.dueOn < today ? 'text-oxide-700' : 'text-iron-500'}`}>
                   {d.dueOn < today
                     ? `${daysBetween(d.dueOn, today)} days late`

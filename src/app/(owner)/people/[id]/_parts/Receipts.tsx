@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { formatDay } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import type { CustomerPage as Page } from '@/model/people/customers'
@@ -12,9 +12,9 @@ export const Receipts = ({ page }: { readonly page: Page }) => (
         {page.receipts.map((r) => (
           <tr key={r.id} className={r.voidedOn ? 'text-iron-500 line-through' : ''}>
             <td>
-              <Link prefetch={false} className="font-figure hover:underline" href={`/receipts/${r.id}`}>
+              <To className="font-figure hover:underline" href={`/receipts/${r.id}`}>
                 {r.number}
-              </Link>
+              </To>
             </td>
             <td className="sub">{formatDay(r.on)}</td>
             <td>{r.method}</td>

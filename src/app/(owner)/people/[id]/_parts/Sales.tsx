@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { formatDayShort, type Day } from '@/core/day'
 import type { CustomerPage as Page } from '@/model/people/customers'
 import { Figure } from '@/ui/Figure'
@@ -34,9 +34,9 @@ export const Sales = ({ page, today }: { readonly page: Page; readonly today: Da
             <tr key={s.sale.id} className="row">
               <td className="font-figure">{s.sale.number}</td>
               <td className="max-w-[260px] truncate">
-                <Link prefetch={false} data-row className="cover" href={`/sales/${s.sale.id}`}>
+                <To data-row className="cover" href={`/sales/${s.sale.id}`}>
                   {s.sale.title}
-                </Link>
+                </To>
               </td>
               <td>
                 <Stamp stands={s.stands} />
@@ -55,9 +55,9 @@ export const Sales = ({ page, today }: { readonly page: Page; readonly today: Da
     )}
     {page.standing.sales > page.sales.length && (
       <p className="mt-2">
-        <Link prefetch={false} className="underline" href={`/sales?customer=${page.customer.id}`}>
+        <To className="underline" href={`/sales?customer=${page.customer.id}`}>
           all {page.standing.sales} sales
-        </Link>
+        </To>
       </p>
     )}
   </>

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { decimal, formatMoney, formatPrice, isPositiveMoney, negateMoney } from '@/core/money'
@@ -32,9 +32,9 @@ export default async function VersionsPage({
     <>
       <Heading
         above={
-          <Link prefetch={false} className="hover:underline" href={`/sales/${id}`}>
+          <To className="hover:underline" href={`/sales/${id}`}>
             Sale {sale.number} · {sale.customerName}
-          </Link>
+          </To>
         }
         title="What changed"
         beside={moved === 0 ? 'nothing on the lines' : `${moved} ${moved === 1 ? 'line' : 'lines'}`}

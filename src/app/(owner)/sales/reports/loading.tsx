@@ -1,0 +1,1 @@
+export { Loading as default } from '@/ui/Loading'

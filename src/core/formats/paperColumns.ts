@@ -1,0 +1,14 @@
+/** Columns a paper's lines can have, beside what they are. */
+export const PAPER_COLUMNS = [
+  'code',
+  'quantity',
+  'each',
+  'less',
+  'sum',
+  'onShelf',
+  'place',
+  'change',
+  'owed',
+  'due',
+] as const
+export type PaperColumn = (typeof PAPER_COLUMNS)[number]

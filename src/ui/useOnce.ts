@@ -1,0 +1,48 @@
+'use client'
+import { useCallback, useRef, useState } from 'react'
+import { newKey, type Refused, type Sent } from './http'
+
+/** The second half of a double click comes within this, in milliseconds. */
+const DOUBLE_CLICK = 500
+
+/**
+ * Sends a command once: a second click does nothing while it is on its way, nor right after it, nor while the next page is
+ * opening; and a retry after a lost answer carries the same key, so it gets the first one's result.
+ */
+export const useOnce = () => {
+  const [busy, setBusy] = useState(false)
+  const [refused, setRefused] = useState<Refused | null>(null)
+  const key = useRef<string | null>(null)
+  const sending = useRef(false)
+  const last = useRef<{ readonly asked: string; readonly at: number } | null>(null)
+  const once = useCallback(
+    async <T>(
+      asked: string,
+      send: (key: string) => Promise<Sent<T>>,
+      leadsAway: (value: T) => boolean = () => false,
+    ): Promise<T | null> => {
+      const again = last.current?.asked === asked && performance.now() - last.current.at < DOUBLE_CLICK
+      if (sending.current || again) return null
+      sending.current = true
+      setBusy(true)
+      key.current ??= newKey()
+      const sent = await send(key.current)
+      setBusy(false)
+      // On the way to another page nothing more is sent from this one.
+      if (sent.ok && leadsAway(sent.value)) setTimeout(() => (sending.current = false), 4 * DOUBLE_CLICK)
+      else sending.current = false
+      if (!sent.ok) {
+        // Only an answer that never came is retried with its key; a refusal saved nothing, and the next try is a new command.
+        if (!sent.unanswered) key.current = null
+        setRefused({ detail: sent.detail, errors: sent.errors })
+        return null
+      }
+      key.current = null
+      last.current = { asked, at: performance.now() }
+      setRefused(null)
+      return sent.value
+    },
+    [],
+  )
+  return { once, busy, refused, setRefused }
+}
