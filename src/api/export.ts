@@ -140,7 +140,9 @@ const listFile = async (path: string, asked: Asked, query: URLSearchParams): Pro
   const found = findList(name)
   if (!found) return null
   const where = { ...asked, currency: asked.business.currency }
-  const read = await found.read(where, Object.fromEntries(query), 'all')
+  const limit = Number(query.get('limit'))
+  const inPages = type === 'json' && Number.isInteger(limit) && limit >= 1 && limit <= 500
+  const read = await found.read(where, Object.fromEntries(query), inPages ? limit : 'all')
   switch (type) {
     case 'csv':
       return file(asCsv(found.list, read, where), 'text/csv; charset=utf-8', `${name}.csv`)

@@ -1,6 +1,8 @@
 import { present } from '@/core/present'
 import { z } from 'zod'
 import { ANSWERS } from '@/contract/answers'
+import { LISTS } from './lists'
+import type { AnyReader } from './lists/reader'
 import type { Operation } from './operation'
 import { PARTS } from './operations'
 
@@ -76,6 +78,41 @@ const describe = (operation: Operation, tag: string): Json => ({
   },
 })
 
+const text = { type: 'string' }
+const inQuery = (name: string, description: string, schema: Json = text): Json => ({
+  name,
+  in: 'query',
+  required: false,
+  description,
+  schema,
+})
+
+/** A list as data and as files, with what narrows and sorts it. */
+const listPaths = ([name, { list }]: readonly [string, AnyReader]): [string, Json] => [
+  `/export/${name}.{type}`,
+  {
+    get: {
+      tags: ['Lists'],
+      summary: `${list.title}: as data (json), or as a file (csv, xlsx, pdf).`,
+      parameters: [
+        { name: 'type', in: 'path', required: true, schema: { enum: ['json', 'csv', 'xlsx', 'pdf'] } },
+        ...Object.entries(list.fields).map(([field, f]) =>
+          inQuery(field, f.label, f.choices ? { enum: f.choices.map((c) => c.value) } : text),
+        ),
+        inQuery('sort', 'A column’s key; with - before it, downwards.', {
+          enum: list.columns.flatMap((c) => [c.key, `-${c.key}`]),
+        }),
+        inQuery('limit', 'Rows of a page, as json; all of them where it is left out.', {
+          type: 'integer',
+          maximum: 500,
+        }),
+        inQuery('page', 'Which page, from 1 on.', { type: 'integer' }),
+      ],
+      responses: { 200: { description: 'The list' } },
+    },
+  },
+]
+
 /** The HTTP interface as OpenAPI 3.1, from the very schemas that validate. */
 export const openApi = (): Json => {
   const paths: Record<string, Json> = {}
@@ -86,6 +123,10 @@ export const openApi = (): Json => {
         [operation.method.toLowerCase()]: describe(operation, tag),
       }
     }
+  }
+  for (const entry of Object.entries(LISTS)) {
+    const [path, list] = listPaths(entry as unknown as [string, AnyReader])
+    paths[path] = list
   }
   return {
     openapi: '3.1.0',

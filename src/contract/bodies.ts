@@ -58,13 +58,18 @@ import type { addLayoutInput, changeLayoutInput, dropLayoutInput } from '@/contr
 import type { putInBasketInput, tellBasketInput, orderBasketInput } from '@/contract/inputs/shopfront/basket'
 import type { writeEntryInput } from '@/contract/inputs/books/writeEntry'
 import type { closePeriodInput, reopenPeriodInput } from '@/contract/inputs/books/closePeriod'
+import type { passphraseInput, tokenInput } from '@/contract/inputs/access/entry'
+import type { writeToManyInput } from '@/contract/inputs/chase/writeToMany'
+import type { closeSaleInput } from '@/contract/inputs/sales/closeSale'
 
 /** What is sent: the input of the command, without what stands in the path. */
 type Body<S extends z.ZodType, FromPath extends PropertyKey = never> = Given<Omit<z.input<S>, FromPath>>
 /** What is only read may be given too. */
 type Given<T> = T extends object ? { readonly [K in keyof T]: Given<T[K]> } : T
 
-/** What each call that changes something takes, by method and path. Tested to name them all. */
+type Nothing = Readonly<Record<string, never>>
+
+/** What each call of a signed-in owner that changes something takes, by method and path. Tested to name them all. */
 export interface Bodies {
   'PATCH /settings': Body<typeof changeSettingsInput>
   'POST /customers': Body<typeof addCustomerInput>
@@ -144,4 +149,12 @@ export interface Bodies {
   'POST /books/entries': Body<typeof writeEntryInput>
   'POST /books/close': Body<typeof closePeriodInput>
   'POST /books/reopen': Body<typeof reopenPeriodInput>
+  'POST /sales/{id}/decline': Body<typeof closeSaleInput, 'saleId'>
+  'POST /sales/{id}/cancel': Body<typeof closeSaleInput, 'saleId'>
+  'POST /letters/many': Body<typeof writeToManyInput>
+  'POST /settings/tokens': Body<typeof tokenInput>
+  'POST /settings/passphrase': Body<typeof passphraseInput>
+  'DELETE /settings/tokens/{id}': Nothing
+  'POST /repeats/run': Nothing
+  'POST /post/{id}/send': Nothing
 }

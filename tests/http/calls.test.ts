@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { readFileSync } from 'node:fs'
 import { openApi } from '@/api/openapi'
 import type { Operation } from '@/api/operation'
 import { OPERATIONS } from '@/api/operations'
@@ -26,6 +27,12 @@ const send = (operation: Operation, headers: Record<string, string>, body?: unkn
 describe('the contract', () => {
   test('names every call of the table, once, and no other', () => {
     expect(Object.keys(ANSWERS).sort()).toEqual(CALLS.map(([name]) => name).sort())
+  })
+
+  test('says what every call takes that changes something, but for the one that comes before there is an owner', () => {
+    const said = [...readFileSync('src/contract/bodies.ts', 'utf8').matchAll(/^ {2}'((?:POST|PATCH|DELETE) [^']+)':/gm)]
+    const changing = CALLS.filter(([name, { method }]) => method !== 'GET' && name !== 'POST /setup')
+    expect(said.map((m) => m[1]).sort()).toEqual(changing.map(([name]) => name).sort())
   })
 
   test('stands in OpenAPI: each call with its status, its answer, and its own name where it changes something', () => {

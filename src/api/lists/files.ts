@@ -81,6 +81,7 @@ export const asJson = <Row>(list: List<Row>, read: Read<Row>, where: Where) => {
     rows: read.rows.map((row) => Object.fromEntries(columns.map((c) => [c.key, fileCell(c, row, where)]))),
     sums: Object.fromEntries(Object.entries(read.sums).map(([key, sum]) => [key, plainSum(sum)])),
     count: read.count ?? read.rows.length,
+    more: read.more,
   }
 }
 

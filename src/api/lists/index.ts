@@ -1,7 +1,6 @@
-import type { Fields } from '@/lists/field'
 import { account, balanceSheet, closings, journal, profitAndLoss, tax, trialBalance } from './books'
 import { drawer, held, invoices, layaways, openItems, plans, receipts, receivables, settlements, slips } from './money'
-import type { Reader } from './reader'
+import type { AnyReader } from './reader'
 import {
   baskets,
   customers,
@@ -52,5 +51,5 @@ export const LISTS = {
 export type ListName = keyof typeof LISTS
 
 /** A list by the name in its address, whatever its rows are. */
-export const findList = (name: string): Reader<unknown, Fields> | null =>
-  Object.hasOwn(LISTS, name) ? (LISTS[name as ListName] as unknown as Reader<unknown, Fields>) : null
+export const findList = (name: string): AnyReader | null =>
+  Object.hasOwn(LISTS, name) ? (LISTS[name as ListName] as unknown as AnyReader) : null

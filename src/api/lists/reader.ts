@@ -24,6 +24,9 @@ export interface Reader<Row = never, F extends Fields = Fields> {
   readonly read: (where: Where, query: Readonly<Record<string, string | undefined>>, size: Size) => Promise<Read<Row>>
 }
 
+/** A list, whatever its rows are. */
+export type AnyReader = Reader<unknown, Fields>
+
 /** Ties a list to what reads it. */
 export const reader = <Row, F extends Fields>(
   list: List<Row, F>,

@@ -1,3 +1,4 @@
+import { writeToManyInput } from '@/contract/inputs/chase/writeToMany'
 import { INVOICE_KINDS } from '@/core/kinds'
 import { sayIssues } from '@/contract/sayIssue'
 import { present } from '@/core/present'
@@ -42,19 +43,15 @@ const t = toDecimalString
 const oneDay = z.object({ on: day.optional() })
 const yes = z.enum(['true', 'false']).default('false')
 
-const many = z.object({
-  customers: z.array(idField).min(1, 'Choose at least one customer.').max(500),
-  what: z.enum(['statement', 'open-items', 'reminder']),
-})
 const writeToMany: Operation = {
   method: 'POST',
   path: '/letters/many',
   summary: 'A statement, a list of what is open, or the next reminder to many customers at once.',
-  body: many,
+  body: writeToManyInput,
   run: async ({ till, body, key }) => {
     const business = await findBusiness(till.db)
     if (!business) return err({ code: 'not-set-up' })
-    const wish = many.safeParse(body)
+    const wish = writeToManyInput.safeParse(body)
     if (!wish.success)
       return err({
         code: 'invalid',

@@ -1,3 +1,4 @@
+import { passphraseInput, tokenInput } from '@/contract/inputs/access/entry'
 import { z } from 'zod'
 import { ok } from '@/core/result'
 import { listApiTokens, revokeApiToken } from '@/data/queries/access'
@@ -7,7 +8,6 @@ import { changePassphrase } from '@/services/access/signIn'
 import { makeApiToken } from '@/services/access/tokens'
 import { changeSettings } from '@/services/access/changeSettings'
 import { once, parse } from '@/services/command'
-import { needed } from '@/contract/fields'
 import { readQuickOffers } from '@/model/quickline/quickOffers'
 import { readToday } from '@/model/today/today'
 import { toDecimalString } from '@/core/money'
@@ -26,15 +26,6 @@ const plain = (operation: Omit<Operation, 'run'>, run: Operation['run']): Operat
     }
   },
 })
-
-const tokenInput = z.object({
-  name: needed(80, 'A name'),
-  /** Typed again: a token opens what a session does, and longer. */
-  passphrase: z.string({ error: 'Type your passphrase again.' }).max(200),
-  days: z.int('A whole number of days.').min(1, 'At least one day.').max(730, 'At most two years.').default(365),
-  readOnly: z.boolean().default(false),
-})
-const passphraseInput = z.object({ now: z.string().max(200), next: z.string().max(200) })
 
 export const settings: readonly Operation[] = [
   plain(

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next'
 import { openApi } from '@/api/openapi'
+import { LISTS } from '@/api/lists'
 import { PARTS } from '@/api/operations'
 
 export const metadata: Metadata = { title: 'HTTP interface' }
@@ -23,6 +24,11 @@ export default function ApiPage() {
           OpenAPI 3.1
         </a>
         .
+      </p>
+      <p className="mb-6 max-w-prose">
+        Every list of the screens is at <code className="font-figure">/export/{'{list}'}.json</code>, also as .csv,
+        .xlsx and .pdf, with the filter and the order of its page:{' '}
+        <code className="font-figure">{Object.keys(LISTS).join(', ')}</code>.
       </p>
       {Object.entries(PARTS).map(([part, operations]) => (
         <section key={part} className="mb-8">
