@@ -6,6 +6,12 @@ import { Temporal } from 'temporal-polyfill'
  */
 export type Day = string & { readonly __brand: 'Day' }
 
+/**
+ * Whether a text is a calendar day, YYYY-MM-DD, that exists.
+ *
+ * @example isDay('2026-02-28') // true
+ * @example isDay('2026-02-29') // false
+ */
 export const isDay = (text: string): text is Day => {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false
   try {
@@ -24,19 +30,60 @@ export const day = (text: string): Day => {
 const plain = (d: Day) => Temporal.PlainDate.from(d)
 const back = (d: Temporal.PlainDate) => d.toString() as Day
 
+/**
+ * The day so many days later; earlier where `days` is negative.
+ *
+ * @example addDays(day('2026-12-31'), 1) // 2027-01-01
+ */
 export const addDays = (d: Day, days: number): Day => back(plain(d).add({ days }))
 
-/** The same day of the month `months` later; a day the month does not have becomes its last. Step from the anchor, not from the last step, to keep 31 Jan, 28 Feb, 31 Mar. */
+/**
+ * The same day of the month `months` later; a day the month does not have becomes its last. Step from the anchor, not from the last step, to keep 31 Jan, 28 Feb, 31 Mar.
+ *
+ * @example addMonths(day('2026-01-31'), 1) // 2026-02-28
+ * @example addMonths(day('2026-01-31'), 2) // 2026-03-31
+ */
 export const addMonths = (anchor: Day, months: number): Day => back(plain(anchor).add({ months }))
 
-/** Days from `a` to `b`: positive when `b` is later. */
+/**
+ * Days from `a` to `b`: positive when `b` is later.
+ *
+ * @example daysBetween(day('2026-02-27'), day('2026-03-02')) // 3
+ */
 export const daysBetween = (a: Day, b: Day): number => plain(a).until(plain(b), { largestUnit: 'day' }).days
 
+/**
+ * The first day of its month.
+ *
+ * @example monthStart(day('2026-02-17')) // 2026-02-01
+ */
 export const monthStart = (d: Day): Day => `${d.slice(0, 7)}-01` as Day
+
+/**
+ * The last day of its month.
+ *
+ * @example monthEnd(day('2028-02-17')) // 2028-02-29
+ */
 export const monthEnd = (d: Day): Day => back(plain(d).with({ day: plain(d).daysInMonth }))
+
+/**
+ * The first day of its year.
+ *
+ * @example yearStart(day('2026-11-26')) // 2026-01-01
+ */
 export const yearStart = (d: Day): Day => `${d.slice(0, 4)}-01-01` as Day
-/** The Monday on or before the day. */
+/**
+ * The Monday on or before the day.
+ *
+ * @example weekStart(day('2026-03-05')) // 2026-03-02
+ */
 export const weekStart = (d: Day): Day => back(plain(d).subtract({ days: plain(d).dayOfWeek - 1 }))
 /** 1 is Monday, 7 is Sunday. */
 export const weekday = (d: Day): number => plain(d).dayOfWeek
+
+/**
+ * The later of two days.
+ *
+ * @example laterDay(day('2026-03-05'), day('2026-03-02')) // 2026-03-05
+ */
 export const laterDay = (a: Day, b: Day): Day => (a >= b ? a : b)

@@ -9,6 +9,10 @@ const two = (n: number) => String(n).padStart(2, '0')
  * What a person may type into a date field: `t` (today), `y` (yesterday), `+30`, `-7`, `+2m`, `eom` (end of this month),
  * `fri` (the next one, today excluded), `24` (this month), `24 12`, `24 dec`, `24.12.2026`, `2026-12-24`.
  * Day before month. Without a year the one is taken that puts the day nearest to today.
+ *
+ * @example readDay('24 4', day('2026-03-02')) // 2026-04-24
+ * @example readDay('+30', day('2026-03-02')) // 2026-04-01
+ * @example readDay('eom', day('2026-02-10')) // 2026-02-28
  */
 export const readDay = (
   text: string,

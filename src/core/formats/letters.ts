@@ -43,11 +43,20 @@ const FIRMER: Readonly<Record<number, LetterTemplate>> = {
 export const LETTERS = [...PAPERS, 'reminder-2', 'reminder-3'] as const
 export type LetterKind = (typeof LETTERS)[number]
 
-/** The letter that a reminder of a stage is written with. */
+/**
+ * The letter that a reminder of a stage is written with.
+ *
+ * @example reminderLetter(1) // reminder
+ * @example reminderLetter(5) // reminder-3
+ */
 export const reminderLetter = (stage: number): LetterKind =>
   stage <= 1 ? 'reminder' : stage === 2 ? 'reminder-2' : 'reminder-3'
 
-/** The paper that goes along with a letter. */
+/**
+ * The paper that goes along with a letter.
+ *
+ * @example paperOfLetter('reminder-3') // reminder
+ */
 export const paperOfLetter = (letter: LetterKind): PaperKind =>
   letter === 'reminder-2' || letter === 'reminder-3' ? 'reminder' : letter
 
@@ -60,6 +69,11 @@ export const usualLetter = (letter: LetterKind, language: string): LetterTemplat
       ? present(FIRMER[3])
       : traitsOf(letter).letter)
 
+/**
+ * What a document is called in a language; English where the language is not known.
+ *
+ * @example paperName('packing-slip', 'de') // Lieferschein
+ */
 export const paperName = (paper: PaperKind, language: string): string => paperWords(language)(paper satisfies PaperWord)
 
 /**

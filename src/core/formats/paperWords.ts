@@ -96,4 +96,9 @@ export const paperWords = (language: string): ((word: PaperWord) => string) => {
   return (word) => present(WORDS[word][at])
 }
 
+/**
+ * Whether a language is written from right to left.
+ *
+ * @example isRightToLeft('he') // true
+ */
 export const isRightToLeft = (language: string): boolean => language === 'he'

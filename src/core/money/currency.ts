@@ -29,4 +29,11 @@ const EXCEPTIONS: Readonly<Record<string, number>> = {
   TND: 3,
 }
 
+/**
+ * How many decimal places a currency has (ISO 4217).
+ *
+ * @example minorDigits('USD') // 2
+ * @example minorDigits('JPY') // 0
+ * @example minorDigits('KWD') // 3
+ */
 export const minorDigits = (currency: string): number => EXCEPTIONS[currency] ?? 2

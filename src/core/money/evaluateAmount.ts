@@ -6,6 +6,9 @@ import { decimal, HUNDRED, type Decimal } from './decimal'
  *
  * `+ - * /` with the usual precedence and brackets; `a - b%` takes b percent of a off, `a + b%` puts it on, elsewhere
  * `b%` is b ÷ 100. The exact result, not rounded. Fails on anything else, and on division by zero.
+ *
+ * @example evaluateAmount('12*45') // 540
+ * @example evaluateAmount('450-10%') // 405
  */
 export const evaluateAmount = (
   text: string,

@@ -1,7 +1,12 @@
 import { minorDigits } from './currency'
 import { money, type Money } from './money'
 
-/** The plain decimal string of the interface: `"412.50"`, `"-3.00"`, `"1250"` for a currency without minor units. */
+/**
+ * The plain decimal string of the interface: `"412.50"`, `"-3.00"`, `"1250"` for a currency without minor units.
+ *
+ * @example toDecimalString(money(41250n, 'USD')) // 412.50
+ * @example toDecimalString(money(-5n, 'USD')) // -0.05
+ */
 export const toDecimalString = (amount: Money): string => {
   const digits = minorDigits(amount.currency)
   const sign = amount.minor < 0n ? '-' : ''
@@ -9,13 +14,21 @@ export const toDecimalString = (amount: Money): string => {
   return digits === 0 ? sign + text : `${sign}${text.slice(0, -digits)}.${text.slice(-digits)}`
 }
 
-/** What a person reads: thousands set apart, minor units always shown: `1,250.00`, `-3.00`. */
+/**
+ * What a person reads: thousands set apart, minor units always shown: `1,250.00`, `-3.00`.
+ *
+ * @example formatMoney(money(123456789n, 'USD')) // 1,234,567.89
+ */
 export const formatMoney = (amount: Money): string => {
   const [whole = '0', part] = toDecimalString(amount).split('.')
   const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, ',')
   return part === undefined ? grouped : `${grouped}.${part}`
 }
 
-/** A balance on an account whose usual side is debit: a credit balance reads `120.00 cr`. */
+/**
+ * A balance on an account whose usual side is debit: a credit balance reads `120.00 cr`.
+ *
+ * @example formatBalance(money(-12000n, 'USD')) // 120.00 cr
+ */
 export const formatBalance = (amount: Money): string =>
   amount.minor < 0n ? `${formatMoney(money(-amount.minor, amount.currency))} cr` : formatMoney(amount)

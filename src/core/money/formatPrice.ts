@@ -1,7 +1,12 @@
 import { minorDigits } from './currency'
 import type { Decimal } from './decimal'
 
-/** A unit price as a person reads it: the currency's digits, or more where it has more: `1,250.00`, `0.1250`. */
+/**
+ * A unit price as a person reads it: the currency's digits, or more where it has more: `1,250.00`, `0.1250`.
+ *
+ * @example formatPrice(decimal('0.125'), 'USD') // 0.125
+ * @example formatPrice(decimal('19.9'), 'USD') // 19.90
+ */
 export const formatPrice = (price: Decimal, currency: string): string => {
   const digits = Math.max(minorDigits(currency), price.decimalPlaces())
   const [whole = '0', part] = price.toFixed(digits).split('.')

@@ -19,10 +19,18 @@ export const roundToMoney = (value: Decimal, currency: string): Money =>
     currency,
   )
 
-/** The amount as an exact decimal in major units: 412.50 for 41250 cents. */
+/**
+ * The amount as an exact decimal in major units: 412.50 for 41250 cents.
+ *
+ * @example toDecimal(usd('412.50')) // 412.5
+ */
 export const toDecimal = (amount: Money): Decimal =>
   decimal(amount.minor).div(decimal(10).pow(minorDigits(amount.currency)))
 
-/** `amount × factor`, rounded once. */
+/**
+ * `amount × factor`, rounded once.
+ *
+ * @example multiplyMoney(usd('10.00'), decimal('0.0825')) // 0.83
+ */
 export const multiplyMoney = (amount: Money, factor: Decimal): Money =>
   roundToMoney(toDecimal(amount).times(factor), amount.currency)

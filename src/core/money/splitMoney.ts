@@ -36,7 +36,11 @@ export const splitMoney = (amount: Money, weights: readonly Decimal[]): Money[] 
   return whole.map((minor) => money(minor * sign, amount.currency))
 }
 
-/** An amount shared over other amounts in proportion to them; see `splitMoney` for who gets the remainder. */
+/**
+ * An amount shared over other amounts in proportion to them; see `splitMoney` for who gets the remainder.
+ *
+ * @example shareMoney(usd('10.00'), [usd('200.00'), usd('100.00')]) // 6.67, 3.33
+ */
 export const shareMoney = (amount: Money, over: readonly Money[]): Money[] =>
   splitMoney(
     amount,

@@ -184,6 +184,10 @@ export const effectiveYearlyRate = (financed: Money, payments: readonly Money[],
   return decimal(yearly.toString())
 }
 
-/** What a part comes to: the amount, or the percentage of the total, rounded once. Never more than the total. */
+/**
+ * What a part comes to: the amount, or the percentage of the total, rounded once. Never more than the total.
+ *
+ * @example partOf(usd('412.50'), { percent: decimal(25) }) // 103.13
+ */
 export const partOf = (total: Money, part: { readonly percent: Decimal } | { readonly amount: Money }): Money =>
   'amount' in part ? part.amount : multiplyMoney(total, part.percent.div(HUNDRED))

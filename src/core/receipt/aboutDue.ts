@@ -31,7 +31,11 @@ export const discountOn = (
     : undefined
 }
 
-/** How a due is named to the owner and the customer: its bill and which part of it, or the charge that it is. */
+/**
+ * How a due is named to the owner and the customer: its bill and which part of it, or the charge that it is.
+ *
+ * @example nameOfDue({ number: '2026-0012', label: '' }) // Invoice 2026-0012
+ */
 export const nameOfDue = (d: { readonly number: string; readonly label: string }): string =>
   d.number === '' ? d.label : `Invoice ${d.number}${d.label ? `, ${d.label}` : ''}`
 
@@ -39,7 +43,11 @@ export const nameOfDue = (d: { readonly number: string; readonly label: string }
 export const dueInSentence = (d: Parameters<typeof nameOfDue>[0]): string =>
   nameOfDue(d).replace(/^Invoice /, 'invoice ')
 
-/** What of a discount is given back when a part of what was paid with it is; all of it with all. */
+/**
+ * What of a discount is given back when a part of what was paid with it is; all of it with all.
+ *
+ * @example discountWith(usd('2.00'), usd('49.00'), usd('98.00')) // 1.00
+ */
 export const discountWith = (discount: Money, part: Money, whole: Money): Money =>
   part.minor >= whole.minor
     ? discount

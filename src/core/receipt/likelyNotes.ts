@@ -7,6 +7,7 @@ const NOTES = [5n, 10n, 20n, 50n] as const
  * first, three at most and none twice.
  *
  * @example 12.40: 15.00, 20.00, 50.00
+ * @example likelyNotes(usd('12.40')) // 15.00, 20.00, 50.00
  */
 export const likelyNotes = (amount: Money): Money[] => {
   const unit = 10n ** BigInt(minorDigits(amount.currency))

@@ -16,6 +16,7 @@ export interface Tendered {
  * it goes back. Nothing given means exactly what is to pay.
  *
  * @example 12.02 in cash with five-cent coins, 20.00 given: 12.00 to pay, 8.00 back, rounding −0.02
+ * @example tenderOf(usd('12.02'), { cash: true, smallestCoin: 5, given: usd('20.00') }).change // 8.00
  */
 export const tenderOf = (
   amount: Money,

@@ -11,7 +11,11 @@ export type Ages = Readonly<Record<AgeColumn, Money>> & { readonly total: Money 
 export type AgeLimits = readonly [number, number, number]
 export const USUAL_LIMITS: AgeLimits = [30, 60, 90]
 
-/** What stands over the columns: `1–30`, `31–60`, `61–90`, `over 90`. */
+/**
+ * What stands over the columns: `1–30`, `31–60`, `61–90`, `over 90`.
+ *
+ * @example ageNames([30, 60, 90]) // notDue Not due, d1to30 1–30, d31to60 31–60, d61to90 61–90, over90 Over 90
+ */
 export const ageNames = ([a, b, c]: AgeLimits): Readonly<Record<AgeColumn, string>> => ({
   notDue: 'Not due',
   d1to30: `1–${a}`,
@@ -23,6 +27,9 @@ export const ageNames = ([a, b, c]: AgeLimits): Readonly<Record<AgeColumn, strin
 /**
  * The column of a due on a day, counted from `from` (its due date, or its invoice's date). Due today is not late:
  * 0 days → not due, 1 → 1–30, 30 → 1–30, 31 → 31–60, 90 → 61–90, 91 → over 90.
+ *
+ * @example ageColumn(day('2026-03-01'), day('2026-03-31')) // d1to30
+ * @example ageColumn(day('2026-03-01'), day('2026-04-01')) // d31to60
  */
 export const ageColumn = (from: Day, asOf: Day, limits: AgeLimits = USUAL_LIMITS): AgeColumn => {
   const days = daysBetween(from, asOf)

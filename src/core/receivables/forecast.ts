@@ -66,7 +66,11 @@ export const seeded = (seed: number): (() => number) => {
   }
 }
 
-/** The value that `percent` of the sorted values do not pass: nearest rank, 0 → the smallest, 100 → the largest. */
+/**
+ * The value that `percent` of the sorted values do not pass: nearest rank, 0 → the smallest, 100 → the largest.
+ *
+ * @example quantile([1n, 2n, 3n, 4n, 5n], 50) // 3
+ */
 export const quantile = (sorted: readonly bigint[], percent: number): bigint =>
   sorted.length === 0 ? 0n : present(sorted[Math.max(0, Math.ceil((percent * sorted.length) / 100) - 1)])
 

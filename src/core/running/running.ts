@@ -13,7 +13,11 @@ const byDay = (changes: readonly Change[]): Change[] => {
   return [...sums].map(([on, by]) => ({ on, by })).sort((a, b) => (a.on < b.on ? -1 : 1))
 }
 
-/** The balance at the end of a day. Nothing before the first change. */
+/**
+ * The balance at the end of a day. Nothing before the first change.
+ *
+ * @example balanceOn([{ on: day('2026-03-01'), by: 100n }, { on: day('2026-03-09'), by: -70n }], day('2026-03-08')) // 100
+ */
 export const balanceOn = (changes: readonly Change[], on: Day): bigint =>
   changes.reduce((sum, c) => (c.on <= on ? sum + c.by : sum), 0n)
 

@@ -70,6 +70,17 @@ export interface SaleOutlook extends Omit<SaleStanding, 'lines'> {
   readonly cardRefused: { readonly on: Day; readonly why: string; readonly amount: Money } | null
 }
 
+/**
+ * A count with its word.
+ *
+ * @example units(decimal(1)): 1 unit
+ */
 export const units = (n: Decimal): string => n.toString()
 
+/**
+ * A number of days with its word.
+ *
+ * @example dayCount(1): 1 day
+ * @example dayCount(12): 12 days
+ */
 export const dayCount = (n: number): string => (n === 1 ? '1 day' : `${n} days`)

@@ -18,10 +18,18 @@ export const leaveAtAverage = (shelf: Shelf, quantity: Decimal): Money => {
   return roundToMoney(toDecimal(shelf.value).times(quantity).div(shelf.quantity), shelf.value.currency)
 }
 
-/** Average cost of one unit, or zero of nothing. */
+/**
+ * Average cost of one unit, or zero of nothing.
+ *
+ * @example unitCost({ quantity: decimal(4), value: usd('10.00') }) // 2.5
+ */
 export const unitCost = (shelf: Shelf): Decimal =>
   shelf.quantity.isZero() ? decimal(0) : toDecimal(shelf.value).div(shelf.quantity)
 
-/** What `quantity` units are worth at a unit cost, rounded once. */
+/**
+ * What `quantity` units are worth at a unit cost, rounded once.
+ *
+ * @example valueAt(decimal('2.5'), decimal(3), 'USD') // 7.50
+ */
 export const valueAt = (unit: Decimal, quantity: Decimal, currency: string): Money =>
   quantity.isZero() ? money(0n, currency) : roundToMoney(unit.times(quantity), currency)
