@@ -1,5 +1,5 @@
 import { askCard } from '@/standins/card/askCard'
-import { PAPERS, type PaperKind } from '@/core/formats'
+import { isPaper } from '@/core/formats'
 import { database } from '@/data/connect'
 import { findBusiness } from '@/data/queries/business'
 import { makePaper } from '@/documents/make'
@@ -21,7 +21,7 @@ import { isSameOrigin } from './entry'
 const json = (body: unknown, status = 200): Response =>
   Response.json(body, { status, headers: { 'cache-control': 'no-store' } })
 /** So many papers a minute a link opens: they take work to draw. */
-const PAPERS_AT_ONCE = 20
+const isPaper_AT_ONCE = 20
 const closed = () => problem(404, 'link-closed', 'This page is no longer open. Ask us for a new link.')
 
 /** Answers a change asked for from outside: only from our own pages, once for each key. */
@@ -100,7 +100,7 @@ export const serveCustomerPaper = (request: Request, token: string, kind: string
   answering(request, () => customerPaper(token, kind, name))
 
 const customerPaper = async (token: string, kind: string, name: string): Promise<Response> => {
-  if (!mayAgain(`paper ${hashToken(token)}`, PAPERS_AT_ONCE, 60_000))
+  if (!mayAgain(`paper ${hashToken(token)}`, isPaper_AT_ONCE, 60_000))
     return problem(429, 'too-many', 'That is many papers in a minute. Wait a moment, then open it again.', [], {
       headers: { 'retry-after': '20' },
     })
@@ -109,7 +109,7 @@ const customerPaper = async (token: string, kind: string, name: string): Promise
   if (!page || !business) return closed()
   const id = Number(/^(\d{1,9})\.pdf$/.exec(name)?.[1])
   const none = problem(404, 'not-found', 'There is no such paper of yours.')
-  if (!id || !PAPERS.includes(kind as PaperKind)) return none
-  if (!(await mayRead(db, page, kind as PaperKind, id, business.currency))) return none
-  return pdf(await makePaper({ db, business, today: businessDate() }, kind as PaperKind, id), `${kind}-${id}`) ?? none
+  if (!id || !isPaper(kind)) return none
+  if (!(await mayRead(db, page, kind, id, business.currency))) return none
+  return pdf(await makePaper({ db, business, today: businessDate() }, kind, id), `${kind}-${id}`) ?? none
 }

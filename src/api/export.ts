@@ -2,7 +2,7 @@ import { present } from '@/core/present'
 import { database } from '@/data/connect'
 import { readEverything } from '@/data/queries/everything'
 import { findBusiness } from '@/data/queries/business'
-import { PAPERS, type LayoutSpec, type PaperKind } from '@/core/formats'
+import { isPaper, type LayoutSpec, type PaperKind } from '@/core/formats'
 import { findFile } from '@/data/queries/files'
 import { findMail } from '@/data/queries/mailbox'
 import { makePaper } from '@/documents/make'
@@ -70,8 +70,8 @@ const paper = async (path: string, asked: Asked, query: URLSearchParams): Promis
   const long = /^papers\/([a-z-]+)\/(\d{1,9})\.pdf$/.exec(path)
   const kind = ofSale?.[2] ?? (short ? SHORT[present(short[1])] : long?.[1])
   const id = Number(ofSale?.[1] ?? short?.[2] ?? long?.[2])
-  if (!kind || !PAPERS.includes(kind as PaperKind)) return null
-  return pdf(await makePaper(asked, kind as PaperKind, id, layoutWish(query)), `${kind}-${id}`)
+  if (!kind || !isPaper(kind)) return null
+  return pdf(await makePaper(asked, kind, id, layoutWish(query)), `${kind}-${id}`)
 }
 
 /** `goods=3x12,4x1`: labels for goods 3, a dozen, and goods 4, one. */

@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util'
 import { z } from 'zod'
-import { ANSWERS } from '@/contract/answers'
+import { answerSchema } from '@/contract/answers'
 import { entry } from '@/contract/answers/things'
 import type { Operation } from './operation'
 
@@ -17,7 +17,7 @@ export const mustFit = (
   preview: boolean,
 ): void => {
   const call = `${method} ${path}`
-  const declared = ANSWERS[call as keyof typeof ANSWERS]
+  const declared = answerSchema(call)
   if (!declared) throw new Error(`${call} declares no answer`)
   // As it travels: dates and decimals are text by then.
   const sent: unknown = JSON.parse(JSON.stringify(body))

@@ -1,7 +1,7 @@
 import { present } from '@/core/present'
 import { z } from 'zod'
-import { ANSWERS } from '@/contract/answers'
-import { LISTS } from './lists'
+import { answerSchema } from '@/contract/answers'
+import { findList, LISTS } from './lists'
 import type { AnyReader } from './lists/reader'
 import type { Operation } from './operation'
 import { PARTS } from './operations'
@@ -14,7 +14,7 @@ const schemaOf = (schema: z.ZodType): Json => {
 }
 
 const answerOf = ({ method, path }: Operation): Json => {
-  const { $schema: _, ...json } = z.toJSONSchema(present(ANSWERS[`${method} ${path}` as keyof typeof ANSWERS]), {
+  const { $schema: _, ...json } = z.toJSONSchema(present(answerSchema(`${method} ${path}`)), {
     unrepresentable: 'any',
   }) as Json
   return json
@@ -88,7 +88,7 @@ const inQuery = (name: string, description: string, schema: Json = text): Json =
 })
 
 /** A list as data and as files, with what narrows and sorts it. */
-const listPaths = ([name, { list }]: readonly [string, AnyReader]): [string, Json] => [
+const listPaths = (name: string, { list }: AnyReader): [string, Json] => [
   `/export/${name}.{type}`,
   {
     get: {
@@ -124,8 +124,8 @@ export const openApi = (): Json => {
       }
     }
   }
-  for (const entry of Object.entries(LISTS)) {
-    const [path, list] = listPaths(entry as unknown as [string, AnyReader])
+  for (const name of Object.keys(LISTS)) {
+    const [path, list] = listPaths(name, present(findList(name)))
     paths[path] = list
   }
   return {

@@ -1,5 +1,5 @@
 import { present } from '@/core/present'
-import { PAPERS, type PaperKind } from '@/core/formats'
+import { isPaper } from '@/core/formats'
 import type { Day } from '@/core/day'
 import type { Database } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
@@ -18,8 +18,6 @@ interface House {
   readonly business: Business
   readonly today: Day
 }
-
-const isPaper = (paper: string): paper is PaperKind => (PAPERS as readonly string[]).includes(paper)
 
 /** The paper that goes with a letter, made at the first try and kept: what is sent again is what was to be sent. */
 const attachmentOf = async ({ db, business, today }: House, letter: PostRow): Promise<OutgoingMail['attachments']> => {
@@ -57,7 +55,10 @@ const withLink = async ({ db, business, today }: House, letter: PostRow): Promis
 const transportOf = ({ db, business }: House): MailTransport =>
   business.smtpUrl ? smtpMail(unseal(business.smtpUrl)) : standInMail(db)
 
-/** Tries to send one letter that waits, and writes down what became of it. False where another would not go either: none waits, or the mail server does not answer. */
+/**
+ * Tries to send one letter that waits, and writes down what became of it. False where another would not go either:
+ * none waits, or the mail server does not answer.
+ */
 const sendNext = async (house: House, transport: MailTransport, only?: number): Promise<boolean> => {
   const { db, business, today } = house
   const postId = await claimPost(db, only)
@@ -86,7 +87,10 @@ const sendNext = async (house: House, transport: MailTransport, only?: number): 
   }
 }
 
-/** Sends what waits, or the one letter named; how many went through to the mail server. A server that does not answer ends the round: the clockwork has other work, and comes again. */
+/**
+ * Sends what waits, or the one letter named; how many went through to the mail server. A server that does not answer
+ * ends the round: the clockwork has other work, and comes again.
+ */
 export const sendPost = async (house: House, only?: number): Promise<number> => {
   const transport = transportOf(house)
   let tried = 0

@@ -67,7 +67,6 @@ const examples = walk(import.meta.dirname)
 describe('the examples of the docstrings are true', () => {
   test('and there are many of them', () => expect(examples.length).toBeGreaterThan(70))
   test.each(examples)('%s: %s is %s', (_, expression, result) => {
-    // eslint-disable-next-line @typescript-eslint/no-implied-eval -- only our own docstrings are run
     const run = new Function(...Object.keys(KNOWN), `return (${expression})`) as (...known: unknown[]) => unknown
     expect(tell(run(...Object.values(KNOWN)))).toBe(result)
   })

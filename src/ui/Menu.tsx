@@ -11,16 +11,10 @@ export const Menu = ({ label, children }: Props) => {
   const anchor = `--${id}`
   return (
     <>
-      <button type="button" className="btn" popoverTarget={id} style={{ anchorName: anchor } as Record<string, string>}>
+      <button type="button" className="btn" popoverTarget={id} style={{ anchorName: anchor }}>
         {label} <span aria-hidden>▾</span>
       </button>
-      <div
-        id={id}
-        popover="auto"
-        aria-label={label}
-        className="menu"
-        style={{ positionAnchor: anchor } as Record<string, string>}
-      >
+      <div id={id} popover="auto" aria-label={label} className="menu" style={{ positionAnchor: anchor }}>
         {children}
       </div>
     </>

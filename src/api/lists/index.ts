@@ -48,8 +48,7 @@ export const LISTS = {
   'stock-card': stockCard,
 } as const
 
-export type ListName = keyof typeof LISTS
+const BY_NAME: ReadonlyMap<string, unknown> = new Map(Object.entries(LISTS))
 
 /** A list by the name in its address, whatever its rows are. */
-export const findList = (name: string): AnyReader | null =>
-  Object.hasOwn(LISTS, name) ? (LISTS[name as ListName] as unknown as AnyReader) : null
+export const findList = (name: string): AnyReader | null => (BY_NAME.get(name) as AnyReader | undefined) ?? null

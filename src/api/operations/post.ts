@@ -1,7 +1,7 @@
 import { POST_STATES } from '@/core/kinds'
 import { present } from '@/core/present'
 import { z } from 'zod'
-import { fillLetter, PAPER_LANGUAGES, usualLayout, type PaperKind } from '@/core/formats'
+import { fillLetter, PAPER_LANGUAGES, usualLayout } from '@/core/formats'
 import { ok, err } from '@/core/result'
 import { sendPost } from '@/clockwork/postman'
 import { findBusiness } from '@/data/queries/business'
@@ -103,7 +103,7 @@ export const post = [
     '/layouts/usual',
     'The program’s own layout of a paper: where one’s own begins.',
     z.object({ paper: paperKind }),
-    async ({ query }) => ({ paper: query.paper, spec: usualLayout(query.paper as PaperKind) }),
+    async ({ query }) => ({ paper: query.paper, spec: usualLayout(query.paper) }),
   ),
   change('/layouts', 'A layout of the owner’s own for a paper.', addLayout, { status: 201 }),
   change('/layouts/{id}', 'Changes a layout, or makes it the usual one.', changeLayout, {

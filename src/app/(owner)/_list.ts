@@ -1,6 +1,6 @@
 import type { Reader } from '@/api/lists/reader'
 import type { Fields } from '@/lists/field'
-import { keptQuery, readAsked, type List } from '@/lists/list'
+import { keptQuery, readAsked } from '@/lists/list'
 import type { Where } from '@/model/where'
 import type { OpenList } from '@/ui/list/ListView'
 
@@ -18,7 +18,7 @@ export const openList = async <Row, F extends Fields>(
   const { sort, page } = readAsked(list, query)
   return {
     ...(await read(where, query, PAGE)),
-    list: { ...(list as unknown as List<Row, Fields>), path },
+    list: { ...list, path },
     sort,
     page,
     query: keptQuery(list, query),

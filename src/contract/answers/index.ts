@@ -21,3 +21,8 @@ export const ANSWERS = {
   ...shopfrontAnswers,
   ...booksAnswers,
 } satisfies Readonly<Record<string, z.ZodType>>
+
+const BY_NAME: ReadonlyMap<string, z.ZodType> = new Map(Object.entries(ANSWERS))
+
+/** What a call answers, by its method and path; none where there is no such call. */
+export const answerSchema = (call: string): z.ZodType | undefined => BY_NAME.get(call)

@@ -38,7 +38,8 @@ const back = (d: Temporal.PlainDate) => d.toString() as Day
 export const addDays = (d: Day, days: number): Day => back(plain(d).add({ days }))
 
 /**
- * The same day of the month `months` later; a day the month does not have becomes its last. Step from the anchor, not from the last step, to keep 31 Jan, 28 Feb, 31 Mar.
+ * The same day of the month `months` later; a day the month does not have becomes its last. Step from the anchor, not
+ * from the last step, to keep 31 Jan, 28 Feb, 31 Mar.
  *
  * @example addMonths(day('2026-01-31'), 1) // 2026-02-28
  * @example addMonths(day('2026-01-31'), 2) // 2026-03-31

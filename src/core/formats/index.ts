@@ -1,5 +1,5 @@
 export { PAPER_LANGUAGES, paperWords, isRightToLeft, type PaperLanguage, type PaperWord } from './paperWords'
-export { PAPERS, traitsOf, type LetterTemplate, type PaperKind } from './papers'
+export { isPaper, PAPERS, traitsOf, type LetterTemplate, type PaperKind } from './papers'
 export {
   fillLetter,
   usualLetter,

@@ -119,5 +119,8 @@ export const PAPER_KINDS = {
 export type PaperKind = keyof typeof PAPER_KINDS
 export const PAPERS = Object.keys(PAPER_KINDS) as readonly PaperKind[] as readonly [PaperKind, ...PaperKind[]]
 
+/** Whether a text names a kind of document. */
+export const isPaper = (text: string): text is PaperKind => Object.hasOwn(PAPER_KINDS, text)
+
 /** What is known of a kind of document. */
 export const traitsOf = (paper: PaperKind): PaperTraits => PAPER_KINDS[paper]

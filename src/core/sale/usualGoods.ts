@@ -25,7 +25,8 @@ export interface UsualThing {
 const MONTH = decimal('30.4375')
 
 /**
- * What a customer usually takes, from their takings in the order they happened: the most often taken first and of those the latest. The average counts from the first
+ * What a customer usually takes, from their takings in the order they happened: the most often taken first and of
+ * those the latest. The average counts from the first
  * time through `today`, and never less than one month, so that one purchase of yesterday is not thirty a month.
  */
 export const usualGoods = (takings: readonly Taking[], today: Day): UsualThing[] => {

@@ -12,7 +12,8 @@ export const sumRole = async (db: Db, role: string, through: Day, currency: stri
     (
       await db.execute<{ sum: string }>(sql`
     select (coalesce((select sum(m.debit - m.credit) from account_month m where m.account_id = a.id and m.month < date_trunc('month', ${through}::date)), 0)
-          + coalesce((select sum(l.amount) from entry_line l where l.account_id = a.id and l.on_day between date_trunc('month', ${through}::date)::date and ${through}), 0))::text as sum
+          + coalesce((select sum(l.amount) from entry_line l where l.account_id = a.id
+                           and l.on_day between date_trunc('month', ${through}::date)::date and ${through}), 0))::text as sum
       from account a where a.role = ${role}`)
     )[0],
   )

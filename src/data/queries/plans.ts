@@ -199,13 +199,15 @@ export const listPlanSums = async (
     select p.id as plan_id, p.number, p.sale_id, s.number as sale_number, s.title, p.customer_id, c.name as customer, p.started_on::text,
            p.ended_as, p.financed::text, p.charge::text, p.card <> '' as has_card,
            coalesce((select sum(x.amount) from plan_charge x where x.plan_id = p.id), 0)::text as unearned,
-           coalesce((select sum(f.amount) from due_fill f join due d on d.id = f.due_id where d.plan_id = p.id and f.kind in ('receipt', 'held', 'void', 'released')), 0)::text as paid,
+           coalesce((select sum(f.amount) from due_fill f join due d on d.id = f.due_id 
+             where d.plan_id = p.id and f.kind in ('receipt', 'held', 'void', 'released')), 0)::text as paid,
            r.open::text, r.late::text, r.rows_late, r.ends::text, n.due_on::text as next, (n.amount - n.filled)::text as next_open
       from plan p join sale s on s.id = p.sale_id join customer c on c.id = p.customer_id
       join lateral (select coalesce(sum(d.amount - d.filled), 0) as open, coalesce(sum(d.amount - d.filled) filter (where d.due_on < ${today}), 0) as late,
                            (count(*) filter (where d.due_on < ${today} and d.filled < d.amount))::int as rows_late, max(d.due_on) as ends
                       from due d where d.plan_id = p.id) r on true
-      left join lateral (select d.due_on, d.amount, d.filled from due d where d.plan_id = p.id and d.filled < d.amount and d.due_on >= ${today} order by d.due_on limit 1) n on true
+      left join lateral (select d.due_on, d.amount, d.filled from due d 
+             where d.plan_id = p.id and d.filled < d.amount and d.due_on >= ${today} order by d.due_on limit 1) n on true
      where (p.ended_on is not null or r.open = 0) = ${wish.ended}
      order by r.rows_late desc, p.id`)
   const amount = (text: string): Money => money(BigInt(text), currency)

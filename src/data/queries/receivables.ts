@@ -245,7 +245,9 @@ export const listLateness = async (db: Db, through: Day): Promise<Map<number, nu
 /** Every due open as of a day, for the simulation. */
 export const listOpenForForecast = async (db: Db, asOf: Day) => {
   const rows = await db.execute<{ customer_id: number; due_on: Day; open: string }>(sql`
-    with ${openAsOf(asOf)} select customer_id, due_on::text, sum(open)::text as open from open where open > 0 group by customer_id, due_on order by due_on, customer_id`)
+    with ${openAsOf(asOf)} 
+    select customer_id, due_on::text, sum(open)::text as open from open
+     where open > 0 group by customer_id, due_on order by due_on, customer_id`)
   return rows.map((r) => ({ customerId: r.customer_id, dueOn: r.due_on, open: r.open }))
 }
 

@@ -211,7 +211,8 @@ export const sumSale = async (db: Db, saleId: number, currency: string): Promise
   const row = present(
     (
       await db.execute<Record<keyof SaleSums, string>>(sql`
-    select (select coalesce(sum(case when kind = 'credit-note' then -gross else gross end), 0) from invoice where sale_id = ${saleId} and status = 'issued')::text as billed,
+    select (select coalesce(sum(case when kind = 'credit-note' then -gross else gross end), 0)
+              from invoice where sale_id = ${saleId} and status = 'issued')::text as billed,
            (select coalesce(sum(l.net + l.tax), 0) from invoice i join invoice_line l on l.invoice_id = i.id
              where i.sale_id = ${saleId} and i.kind = 'credit-note' and i.status = 'issued' and not l.rebill)::text as "creditedForGood",
            (select coalesce(sum(amount - filled), 0) from due where sale_id = ${saleId})::text as open,

@@ -64,7 +64,9 @@ export const listSaleCosts = async (db: Db, span: Span, part: Part, currency: st
       from sale s join customer c on c.id = s.customer_id
       left join lateral (select gross from sale_version v where v.sale_id = s.id and v.kind = 'offered' order by n limit 1) o on true
       left join lateral (select gross from sale_version v where v.sale_id = s.id and v.kind <> 'offered' order by n desc limit 1) a on true
-      left join lateral (select sum(case when kind = 'credit-note' then -gross else gross end) as gross, sum(case when kind = 'credit-note' then -net else net end) as net from invoice i where i.sale_id = s.id and i.status = 'issued') b on true
+      left join lateral (select sum(case when kind = 'credit-note' then -gross else gross end) as gross,
+                               sum(case when kind = 'credit-note' then -net else net end) as net
+                          from invoice i where i.sale_id = s.id and i.status = 'issued') b on true
       left join lateral (select sum(l.expected_cost * l.agreed) as expected from sale_line l where l.sale_id = s.id) e on true
       left join lateral (select sum(case when h.direction = 'out' then l.cost else -l.cost end) as cost
                            from handover h join handover_line l on l.handover_id = h.id where h.sale_id = s.id) h on true

@@ -25,7 +25,8 @@ export const listStatementRows = async (
     id: number | null
     owes: string
   }>(sql`
-    select d.issued_on::text as on, 0 as step, min(d.id) as seq, 'Invoice ' || i.number as text, 'invoice' as kind, i.id, sum(d.amount - d.moved - d.beyond)::text as owes
+    select d.issued_on::text as on, 0 as step, min(d.id) as seq, 'Invoice ' || i.number as text, 'invoice' as kind, i.id,
+             sum(d.amount - d.moved - d.beyond)::text as owes
       from due d join invoice i on i.id = d.invoice_id
      where d.customer_id = ${customerId} and d.issued_on <= ${to}
      group by d.issued_on, i.id having sum(d.amount - d.moved - d.beyond) <> 0

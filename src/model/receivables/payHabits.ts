@@ -51,7 +51,8 @@ export const readOweMost = async (db: Db, today: Day, months: number, currency: 
     )})
     select m.customer_id, c.name, p.at,
            (coalesce((select sum(d.amount) from due d where d.customer_id = m.customer_id and d.issued_on <= p.on_day), 0)
-          - coalesce((select sum(f.amount) from due_fill f join due d on d.id = f.due_id where d.customer_id = m.customer_id and d.issued_on <= p.on_day and f.on_day <= p.on_day), 0))::text as owed
+          - coalesce((select sum(f.amount) from due_fill f join due d on d.id = f.due_id
+                       where d.customer_id = m.customer_id and d.issued_on <= p.on_day and f.on_day <= p.on_day), 0))::text as owed
       from most m join customer c on c.id = m.customer_id cross join points p order by m.owed desc, m.customer_id, p.at`)
   const all = new Map<number, { customerId: number; name: string; owed: Money[] }>()
   for (const r of rows) {

@@ -28,7 +28,10 @@ export interface HeldLeaving {
 export const heldKindOf = (arrangement: unknown): HeldKind =>
   readArrangement(arrangement).kind === 'layaway' ? 'layaway' : 'deposit'
 
-/** Locks a place and says what leaves it on a day (`bill`: the bill of the place's own sale it is put on). More than is held there, on that day and on every later one, is refused. */
+/**
+ * Locks a place and says what leaves it on a day (`bill`: the bill of the place's own sale it is put on). More than
+ * is held there, on that day and on every later one, is refused.
+ */
 export const leaveHeld = async (
   w: Work,
   place: HeldPlace,

@@ -8,7 +8,10 @@ export interface OutgoingMail {
   readonly attachments: readonly { readonly name: string; readonly type: string; readonly body: Buffer }[]
 }
 
-/** What became of it: it went, it came back for good, it may go another time, or the mail server itself does not answer and no other letter would fare better. */
+/**
+ * What became of it: it went, it came back for good, it may go another time, or the mail server itself does not
+ * answer and no other letter would fare better.
+ */
 export type Delivery =
   | { readonly as: 'sent' }
   | { readonly as: 'bounced'; readonly why: string }

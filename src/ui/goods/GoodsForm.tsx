@@ -81,7 +81,7 @@ export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels 
   )
 }
 
-const useKind = () => useWatch({ name: 'kind' }) as GoodsKind
+const useKind = () => useWatch<GoodsDraft, 'kind'>({ name: 'kind' })
 
 const Kit = () =>
   useKind() === 'kit' && (
@@ -93,7 +93,7 @@ const Kit = () =>
 
 const Price = ({ currency }: { readonly currency: string }) => {
   const kind = useKind()
-  const isSum = useWatch({ name: 'priceIsSum' }) as boolean
+  const isSum = useWatch<GoodsDraft, 'priceIsSum'>({ name: 'priceIsSum' })
   if (kind === 'kit' && isSum) return null
   return <FormMoney name="price" label={kind === 'work' ? 'Price, an hour or a piece' : 'Price'} currency={currency} />
 }

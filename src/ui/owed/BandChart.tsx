@@ -31,10 +31,13 @@ export const BandChart = ({ weeks, other, currency, today }: Props) => {
     .x(at)
     .y0((w) => y(size(w.low)))
     .y1((w) => y(size(w.high)))
+  const amount = (minor: bigint): string => formatMoney(money(minor, currency))
+  const sayWeek = (w: (typeof weeks)[number]): string =>
+    `${formatDayShort(w.week, today)} ${amount(w.median)}, between ${amount(w.low)} and ${amount(w.high)}`
   return (
     <svg
       role="img"
-      aria-label={`Expected by week: ${weeks.map((w) => `${formatDayShort(w.week, today)} ${formatMoney(money(w.median, currency))}, between ${formatMoney(money(w.low, currency))} and ${formatMoney(money(w.high, currency))}`).join('; ')}`}
+      aria-label={`Expected by week: ${weeks.map(sayWeek).join('; ')}`}
       viewBox={`0 0 ${width} ${height}`}
       className="w-full max-w-[860px]"
     >

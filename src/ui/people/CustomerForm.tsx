@@ -88,7 +88,7 @@ export const CustomerForm = ({ id, start, currency, today, levels, areas }: Prop
 }
 
 const Exempt = ({ today }: { readonly today: Day }) => {
-  const exempt = useWatch({ name: 'taxExempt' }) as boolean
+  const exempt = useWatch<CustomerDraft, 'taxExempt'>({ name: 'taxExempt' })
   return (
     <div>
       <FormCheck name="taxExempt" label="Exempt from tax" />
@@ -110,7 +110,9 @@ interface Alike {
 
 /** Who looks like the one being typed, asked a moment after the last key. */
 const LookAlikes = ({ except }: { readonly except: number | null }) => {
-  const [name, email, phone] = useWatch({ name: ['name', 'email', 'phone'] }) as readonly [string, string, string]
+  const [name, email, phone] = useWatch<CustomerDraft, readonly ['name', 'email', 'phone']>({
+    name: ['name', 'email', 'phone'],
+  })
   const [alike, setAlike] = useState<readonly Alike[]>([])
   useEffect(() => {
     const timer = setTimeout(() => {

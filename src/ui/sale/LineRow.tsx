@@ -1,4 +1,5 @@
 'use client'
+import { LineMore } from './LineMore'
 import { useSortable } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import { GripVertical, SlidersHorizontal, X } from 'lucide-react'
@@ -122,65 +123,6 @@ const fromGoods = (g: FoundGoods): Partial<LineDraft> => ({
   unitCost: g.unitCost,
 })
 
-/** What else can be said of a line: left to the customer, an amount off, another address. */
-const More = ({ line, n, addresses, onChange }: Pick<RowProps, 'line' | 'n' | 'addresses' | 'onChange'>) => (
-  <div className="mt-1 grid grid-cols-[190px_1fr] gap-2">
-    <label className="sub">
-      the customer
-      <select
-        className="field !min-h-[30px]"
-        aria-label={`Line ${n}: choice`}
-        value={line.choice}
-        onChange={(e) => {
-          const choice = e.target.value as LineDraft['choice']
-          onChange({
-            choice,
-            chosen: choice !== 'optional',
-            choiceGroup: choice === 'alternative' ? line.choiceGroup || 'Choice' : '',
-          })
-        }}
-      >
-        <option value="none">takes it</option>
-        <option value="optional">may take it</option>
-        <option value="alternative">takes one of several</option>
-      </select>
-    </label>
-    {line.choice === 'alternative' ? (
-      <Text
-        label="of (the same words for each of them)"
-        value={line.choiceGroup}
-        maxLength={80}
-        className="!min-h-[30px]"
-        onChange={(e) => onChange({ choiceGroup: e.target.value })}
-      />
-    ) : (
-      <label className="sub">
-        delivered to
-        <input
-          className="field !min-h-[30px]"
-          list="deliver-to"
-          aria-label={`Line ${n}: delivered to`}
-          placeholder="as the whole"
-          maxLength={500}
-          value={line.deliverTo}
-          onChange={(e) => onChange({ deliverTo: e.target.value })}
-        />
-        <datalist id="deliver-to">
-          {addresses.map((a) => (
-            <option key={a} value={a} />
-          ))}
-        </datalist>
-      </label>
-    )}
-    {line.choice !== 'none' && (
-      <label className="col-span-2 flex items-center gap-2">
-        <input type="checkbox" checked={line.chosen} onChange={(e) => onChange({ chosen: e.target.checked })} /> counts
-        in the total for now
-      </label>
-    )}
-  </div>
-)
-
 const GoodsRow = (p: RowProps) => {
   const { line, n, settings, problems, onChange, onDone } = p
   const [more, setMore] = useState(line.choice !== 'none' || line.deliverTo !== '')
@@ -230,7 +172,7 @@ const GoodsRow = (p: RowProps) => {
             onChange={(e) => onChange({ note: e.target.value })}
           />
         )}
-        {more && <More {...p} />}
+        {more && <LineMore {...p} />}
       </td>
       <td data-cell="quantity" onKeyDown={enter}>
         <QuantityField

@@ -1,4 +1,5 @@
 'use client'
+import { Select } from '../Select'
 import { present } from '@/core/present'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
@@ -212,20 +213,7 @@ export const SaleForm = ({
               maxLength={80}
               onChange={(e) => set({ purchaseOrder: e.target.value })}
             />{' '}
-            <label>
-              <span className="label">It came</span>
-              <select
-                className="field"
-                value={facts.channel}
-                onChange={(e) => set({ channel: e.target.value as SaleFacts['channel'] })}
-              >
-                {Object.entries(CHANNELS).map(([k, name]) => (
-                  <option key={k} value={k}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </label>
+            <Select label="It came" value={facts.channel} options={CHANNELS} onValue={(channel) => set({ channel })} />
           </div>
           <label className="flex items-center gap-2 self-end pb-2">
             <input type="checkbox" checked={facts.rolledUp} onChange={(e) => set({ rolledUp: e.target.checked })} /> on

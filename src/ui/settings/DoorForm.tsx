@@ -82,9 +82,14 @@ export const DoorForm = ({ tokens }: Props) => {
                       className="underline"
                       aria-label={`Withdraw ${t.name}`}
                       onClick={() =>
-                        void keys.send('DELETE', `/settings/tokens/${t.id}`, {}, {
-                          say: () => `The token “${t.name}” no longer opens anything.`,
-                        })
+                        void keys.send(
+                          'DELETE',
+                          `/settings/tokens/${t.id}`,
+                          {},
+                          {
+                            say: () => `The token “${t.name}” no longer opens anything.`,
+                          },
+                        )
                       }
                     >
                       withdraw

@@ -1,4 +1,5 @@
 'use client'
+import { Select } from '../Select'
 import { useEffect, useState } from 'react'
 import { LETTER_FACTS, LETTERS, paperName, paperOfLetter, type LetterKind } from '@/core/formats'
 import { Text } from '../fields'
@@ -6,6 +7,13 @@ import { messageFor, Refusal } from '../Refusal'
 import { call, useSend } from '../send'
 
 const LANGUAGES = { en: 'English', de: 'Deutsch', fr: 'français', es: 'español', he: 'עברית' } as const
+
+const ABOUT = Object.fromEntries(
+  LETTERS.map((p) => [
+    p,
+    paperName(paperOfLetter(p), 'en') + (p === 'reminder-2' ? ', second' : p === 'reminder-3' ? ', last' : ''),
+  ]),
+)
 
 /** The owner's own wording of each letter, in each language. */
 export const LetterEditor = () => {
@@ -32,31 +40,8 @@ export const LetterEditor = () => {
   return (
     <div className="grid max-w-[760px] gap-4">
       <div className="grid grid-cols-2 gap-4">
-        <label>
-          <span className="label">Letter about</span>
-          <select className="field" value={paper} onChange={(e) => setPaper(e.target.value as LetterKind)}>
-            {LETTERS.map((p) => (
-              <option key={p} value={p}>
-                {paperName(paperOfLetter(p), 'en')}
-                {p === 'reminder-2' ? ', second' : p === 'reminder-3' ? ', last' : ''}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label>
-          <span className="label">In</span>
-          <select
-            className="field"
-            value={language}
-            onChange={(e) => setLanguage(e.target.value as keyof typeof LANGUAGES)}
-          >
-            {Object.entries(LANGUAGES).map(([k, name]) => (
-              <option key={k} value={k}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Select label="Letter about" value={paper} options={ABOUT} onValue={setPaper} />
+        <Select label="In" value={language} options={LANGUAGES} onValue={setLanguage} />
       </div>
       <Text
         label="Subject"

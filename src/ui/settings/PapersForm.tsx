@@ -1,4 +1,5 @@
 'use client'
+import { Select } from '../Select'
 import { useState } from 'react'
 import { QuantityField, Text } from '../fields'
 import { Files } from '../files/Files'
@@ -63,17 +64,12 @@ export const PapersForm = ({ business, hasMark }: { readonly business: PaperSett
           onValue={(estimateDays) => set({ estimateDays })}
           problem={messageFor(refused, 'estimateDays')}
         />
-        <label>
-          <span className="label">Paper</span>
-          <select
-            className="field"
-            value={b.paperSize}
-            onChange={(e) => set({ paperSize: e.target.value as 'A4' | 'letter' })}
-          >
-            <option value="A4">A4</option>
-            <option value="letter">letter</option>
-          </select>
-        </label>
+        <Select
+          label="Paper"
+          value={b.paperSize}
+          options={{ A4: 'A4', letter: 'letter' }}
+          onValue={(paperSize) => set({ paperSize })}
+        />
         <label>
           <span className="label">Colour</span>
           <input

@@ -1,9 +1,18 @@
 'use client'
+import { Select } from '../../Select'
 import { useState } from 'react'
 import { MoneyField, Text } from '../../fields'
 import { messageFor, Refusal } from '../../Refusal'
 import { useSend } from '../../send'
 import { Submit, type PanelProps } from './parts'
+
+const REST = {
+  transfer: 'back by transfer',
+  cash: 'back in cash',
+  card: 'back to the card',
+  cheque: 'back by cheque',
+  account: 'onto their account',
+} as const
 
 /** They said no, or it is called off. */
 export const Close = ({ as, sale, onClose }: PanelProps & { readonly as: 'decline' | 'cancel' }) => {
@@ -11,7 +20,7 @@ export const Close = ({ as, sale, onClose }: PanelProps & { readonly as: 'declin
   const [reason, setReason] = useState('')
   const holds = Number(sale.held) > 0
   const [fee, setFee] = useState('')
-  const [rest, setRest] = useState<'account' | 'cash' | 'card' | 'cheque' | 'transfer'>('transfer')
+  const [rest, setRest] = useState<keyof typeof REST>('transfer')
   const go = async () => {
     const done = await send(
       'POST',
@@ -41,16 +50,7 @@ export const Close = ({ as, sale, onClose }: PanelProps & { readonly as: 'declin
             onValue={setFee}
             problem={messageFor(refused, 'fee')}
           />
-          <label>
-            <span className="label">The rest</span>
-            <select className="field" value={rest} onChange={(e) => setRest(e.target.value as typeof rest)}>
-              <option value="transfer">back by transfer</option>
-              <option value="cash">back in cash</option>
-              <option value="card">back to the card</option>
-              <option value="cheque">back by cheque</option>
-              <option value="account">onto their account</option>
-            </select>
-          </label>
+          <Select label="The rest" value={rest} options={REST} onValue={setRest} />
         </div>
       )}
       {refused && refused.errors.length === 0 && <Refusal refused={refused} />}

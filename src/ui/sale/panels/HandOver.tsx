@@ -1,4 +1,5 @@
 'use client'
+import { Select } from '../../Select'
 import { useState } from 'react'
 import { addMonths } from '@/core/day'
 import { Choice } from '../../Choice'
@@ -52,16 +53,12 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
         side={(l) => (l.fromShelf ? `${l.setAside} of ${l.toHandOver} on the shelf` : 'work or charge: done or not')}
       />
       <div className="grid grid-cols-2 gap-3">
-        <div>
-          <label className="label" htmlFor="by">
-            How
-          </label>
-          <select id="by" className="field" value={by} onChange={(e) => setBy(e.target.value as typeof by)}>
-            <option value="counter">across the counter</option>
-            <option value="parcel">as a parcel</option>
-            <option value="delivery">delivered</option>
-          </select>
-        </div>
+        <Select
+          label="How"
+          value={by}
+          options={{ counter: 'across the counter', parcel: 'as a parcel', delivery: 'delivered' }}
+          onValue={setBy}
+        />
         <DayField label="On" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
       </div>
       {early && (

@@ -1,4 +1,5 @@
 'use client'
+import { Select } from '../../Select'
 import { useState } from 'react'
 import { addMonths, formatDay } from '@/core/day'
 import { DayField, QuantityField } from '../../fields'
@@ -47,28 +48,11 @@ export const Repeat = ({ sale, today, onClose }: PanelProps) => {
     )
     if (done) onClose()
   }
-  const choice = <T extends string>(
-    label: string,
-    value: T,
-    options: Readonly<Record<T, string>>,
-    onValue: (v: T) => void,
-  ) => (
-    <label>
-      <span className="label">{label}</span>
-      <select className="field" value={value} onChange={(e) => onValue(e.target.value as T)}>
-        {(Object.keys(options) as T[]).map((k) => (
-          <option key={k} value={k}>
-            {options[k]}
-          </option>
-        ))}
-      </select>
-    </label>
-  )
   return (
     <>
       <p className="mb-3">What is on this sale is written again on each day, at the prices of that day.</p>
       <div className="grid grid-cols-2 gap-3">
-        {choice('How often', r.every, EVERY, (every) => set({ every }))}
+        <Select label="How often" value={r.every} options={EVERY} onValue={(every) => set({ every })} />
         <DayField
           label="First on"
           today={today}
@@ -76,7 +60,7 @@ export const Repeat = ({ sale, today, onClose }: PanelProps) => {
           onValue={(firstOn) => set({ firstOn })}
           problem={messageFor(refused, 'firstOn')}
         />
-        {choice('As', r.makes, MAKES, (makes) => set({ makes }))}
+        <Select label="As" value={r.makes} options={MAKES} onValue={(makes) => set({ makes })} />
         <QuantityField label="Times, if it ends" value={r.times} onValue={(times) => set({ times })} />
         <DayField
           label="or until"

@@ -1,0 +1,70 @@
+'use client'
+import { Text } from '../fields'
+import { Select } from '../Select'
+import type { LineDraft } from './lineDraft'
+
+interface Props {
+  readonly line: LineDraft
+  /** As it is read on screen: the first is 1. */
+  readonly n: number
+  readonly addresses: readonly string[]
+  readonly onChange: (change: Partial<LineDraft>) => void
+}
+
+const CHOICES = {
+  none: 'the customer takes it',
+  optional: 'the customer may take it',
+  alternative: 'the customer takes one of several',
+} as const
+
+/** What else can be said of a line: left to the customer, an amount off, another address. */
+export const LineMore = ({ line, n, addresses, onChange }: Props) => (
+  <div className="mt-1 grid grid-cols-[190px_1fr] gap-2">
+    <Select
+      label={`Line ${n}: choice`}
+      hideLabel
+      value={line.choice}
+      options={CHOICES}
+      onValue={(choice) =>
+        onChange({
+          choice,
+          chosen: choice !== 'optional',
+          choiceGroup: choice === 'alternative' ? line.choiceGroup || 'Choice' : '',
+        })
+      }
+    />
+    {line.choice === 'alternative' ? (
+      <Text
+        label="of (the same words for each of them)"
+        value={line.choiceGroup}
+        maxLength={80}
+        className="!min-h-[30px]"
+        onChange={(e) => onChange({ choiceGroup: e.target.value })}
+      />
+    ) : (
+      <label className="sub">
+        delivered to
+        <input
+          className="field !min-h-[30px]"
+          list="deliver-to"
+          aria-label={`Line ${n}: delivered to`}
+          placeholder="as the whole"
+          maxLength={500}
+          value={line.deliverTo}
+          onChange={(e) => onChange({ deliverTo: e.target.value })}
+        />
+        <datalist id="deliver-to">
+          {addresses.map((a) => (
+            <option key={a} value={a} />
+          ))}
+        </datalist>
+      </label>
+    )}
+    {line.choice !== 'none' && (
+      <label className="col-span-2 flex items-center gap-2">
+        <input type="checkbox" checked={line.chosen} onChange={(e) => onChange({ chosen: e.target.checked })} /> counts
+        in the total for now
+      </label>
+    )}
+  </div>
+)
