@@ -1,5 +1,14 @@
 import { formatDayShort } from '@/core/day'
-import { formatBalance, formatMoney, formatPrice, isZeroMoney, toDecimalString, toFourPlaces } from '@/core/money'
+import {
+  formatBalance,
+  formatMoney,
+  formatPrice,
+  isZeroMoney,
+  toDecimalString,
+  toFourPlaces,
+  type Decimal,
+  type Money,
+} from '@/core/money'
 import type { About, Column, Tone } from './column'
 
 /** A cell in a file: plain decimals and days, so that any program reads it. */
@@ -57,3 +66,7 @@ export const shownCell = <Row>(column: Column<Row>, row: Row, about: About): str
 
 export const toneOf = <Row>(column: Column<Row>, row: Row, about: About): Tone | undefined =>
   typeof column.tone === 'function' ? column.tone(row, about) : column.tone
+
+/** A sum as it is read. */
+export const shownSum = (sum: Money | Decimal | number | undefined): string =>
+  sum === undefined ? '' : typeof sum === 'number' ? String(sum) : 'minor' in sum ? formatMoney(sum) : toFourPlaces(sum)

@@ -1,10 +1,15 @@
-import { METHODS, type Method } from '@/core/ledger'
+import type { Method } from '@/core/ledger'
 import type { ReceiptRow } from '@/model/receipt/receiptPage'
 import { defineColumns } from './column'
 import { amountField, choice, customerField, dayField, hiddenDay, search } from './field'
 import { defineList } from './list'
 
-const METHOD_NAMES = Object.fromEntries(METHODS.map((m) => [m, m])) as Readonly<Record<Method, string>>
+const METHOD_NAMES: Readonly<Record<Method, string>> = {
+  cash: 'cash',
+  card: 'card',
+  cheque: 'cheque',
+  transfer: 'transfer',
+}
 
 const columns = defineColumns<ReceiptRow>([
   {

@@ -10,7 +10,7 @@ interface Props {
 /** The tag a list is narrowed to, and the way out of it. */
 export const ChosenTag = ({ tag, path, query }: Props) =>
   tag ? (
-    <To className="stamp text-rust-600" href={withQuery(path, query, { tag: undefined, after: undefined })}>
+    <To className="stamp text-rust-600" href={withQuery(path, query, { tag: undefined, page: undefined })}>
       {tag} <span aria-hidden>×</span>
       <span className="sr-only">, show all again</span>
     </To>

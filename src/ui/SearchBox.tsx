@@ -17,7 +17,7 @@ const Box = ({ label, placeholder }: { readonly label: string; readonly placehol
       const next = new URLSearchParams(params)
       if (typed.trim()) next.set('search', typed.trim())
       else next.delete('search')
-      next.delete('after')
+      next.delete('page')
       router.replace(`${path}?${next}`)
     }, 200)
     return () => clearTimeout(timer)

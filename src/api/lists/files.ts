@@ -1,9 +1,9 @@
 import ExcelJS from 'exceljs'
 import Papa from 'papaparse'
 import { formatDay } from '@/core/day'
-import { formatMoney, toDecimalString, toFourPlaces, type Decimal, type Money } from '@/core/money'
+import { toDecimalString, type Decimal, type Money } from '@/core/money'
 import { drawElsewhere } from '@/documents/drawElsewhere'
-import { fileCell, shownCell } from '@/lists/cell'
+import { fileCell, shownCell, shownSum } from '@/lists/cell'
 import { inFile, isFigure, onScreen, type Column } from '@/lists/column'
 import type { List } from '@/lists/list'
 import { letterPaper } from '@/model/paper/letterhead'
@@ -14,8 +14,6 @@ type Sum = Money | Decimal | number
 
 const plainSum = (sum: Sum): string =>
   typeof sum === 'number' ? String(sum) : 'minor' in sum ? toDecimalString(sum) : sum.toString()
-const shownSum = (sum: Sum): string =>
-  typeof sum === 'number' ? String(sum) : 'minor' in sum ? formatMoney(sum) : toFourPlaces(sum)
 
 /** The row of sums under the columns; null where a list has none. */
 const sumRow = <Row>(

@@ -1,7 +1,7 @@
 import { To } from '@/ui/To'
 import { Fragment, type ReactNode } from 'react'
-import { formatMoney, toFourPlaces, type Decimal, type Money } from '@/core/money'
-import { shownCell, toneOf } from '@/lists/cell'
+import type { Decimal, Money } from '@/core/money'
+import { shownCell, shownSum, toneOf } from '@/lists/cell'
 import { isFigure, onScreen, type About, type Column, type Tone } from '@/lists/column'
 import { saySort, type Sort } from '@/lists/list'
 import { withQuery } from '../address'
@@ -135,9 +135,6 @@ const Cell = <Row,>({
     </>
   )
 }
-
-const shownSum = (sum: Money | Decimal | number | undefined): string =>
-  sum === undefined ? '' : typeof sum === 'number' ? String(sum) : 'minor' in sum ? formatMoney(sum) : toFourPlaces(sum)
 
 const Foot = <Row,>({
   columns,

@@ -106,9 +106,9 @@ const Ordered = <T extends string>({
     useSensor(PointerSensor),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   )
+  const at = (id: unknown): number => items.findIndex((item) => item === id)
   const dragged = ({ active, over }: DragEndEvent) => {
-    if (over && active.id !== over.id)
-      onItems(arrayMove([...items], items.indexOf(active.id as T), items.indexOf(over.id as T)))
+    if (over && active.id !== over.id) onItems(arrayMove([...items], at(active.id), at(over.id)))
   }
   return (
     <DndContext id={useId()} sensors={sensors} collisionDetection={closestCenter} onDragEnd={dragged}>

@@ -7,7 +7,7 @@ import { BooksActions } from '@/ui/books/BooksActions'
 import { Span } from '@/ui/books/Span'
 import { Heading } from '@/ui/Heading'
 import { openShop, queryOf, type Search } from '../_shop'
-import { VIEWS, type View } from '@/app/(owner)/books/_views/shown'
+import { isView, VIEWS, type View } from '@/app/(owner)/books/_views/shown'
 import { Closings } from '@/app/(owner)/books/_views/Closings'
 import { Journal } from '@/app/(owner)/books/_views/Journal'
 import { TrialBalance } from '@/app/(owner)/books/_views/TrialBalance'
@@ -22,7 +22,7 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
   const shop = await openShop()
   const { business, today } = shop
   const query = await queryOf(searchParams)
-  const view = (query.view && query.view in VIEWS ? query.view : 'journal') as View
+  const view: View = isView(query.view) ? query.view : 'journal'
   const asDay = (text: string | undefined, otherwise: Day): Day => (text && isDay(text) ? text : otherwise)
   const to = asDay(query.to ?? query.asOf, today)
   const from = asDay(query.from, view === 'journal' ? addMonths(monthStart(to), -1) : yearStart(to))

@@ -1,15 +1,16 @@
 import { openList } from '@/app/(owner)/_list'
 import { openShop } from '@/app/(owner)/_shop'
 import { trialBalance } from '@/api/lists/books'
-import { subtractMoney, isZeroMoney, zeroMoney, type Money } from '@/core/money'
 import { ListExport } from '@/ui/list/ListExport'
+import { shownSum } from '@/lists/cell'
 import { ListRows } from '@/ui/list/ListView'
 
 export const TrialBalance = async ({ query }: { readonly query: Readonly<Record<string, string>> }) => {
   const shop = await openShop()
   const open = await openList(trialBalance, shop, query)
-  const side = (name: 'debit' | 'credit'): Money => (open.sums[name] as Money | undefined) ?? zeroMoney(shop.currency)
-  const agree = isZeroMoney(subtractMoney(side('debit'), side('credit')))
+  // Both sides read the same where they are the same.
+  const { debit, credit } = open.sums
+  const agree = shownSum(debit) === shownSum(credit)
   return (
     <>
       <ListRows open={open} about={shop} foot={agree ? 'both sides agree' : 'the sides differ'} className="max-w-3xl" />

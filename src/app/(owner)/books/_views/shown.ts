@@ -12,6 +12,8 @@ export const VIEWS = {
 
 export type View = keyof typeof VIEWS
 
+export const isView = (name: string | undefined): name is View => name !== undefined && Object.hasOwn(VIEWS, name)
+
 export interface Shown {
   readonly from: Day
   readonly to: Day
