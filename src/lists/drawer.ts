@@ -4,19 +4,22 @@ import { defineColumns } from './column'
 import { dayField } from './field'
 import { defineList } from './list'
 
+const strong = (l: DrawerLine) => (l.total ? ('strong' as const) : undefined)
+
 export const drawerList = defineList<DrawerLine>()({
   name: 'drawer',
   title: 'The drawer',
   path: '/money-in/drawer',
   fields: { on: dayField('On') },
   columns: defineColumns<DrawerLine>([
-    { key: 'what', head: 'What', as: 'text', of: (l) => l.text, href: (l) => l.href },
+    { key: 'what', head: 'What', as: 'text', of: (l) => l.text, href: (l) => l.href, tone: strong },
     {
       key: 'in',
       head: 'In',
       as: 'money',
       of: (l) => (isPositiveMoney(l.amount) ? l.amount : null),
       only: 'screen',
+      tone: strong,
     },
     {
       key: 'out',

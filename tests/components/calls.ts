@@ -5,6 +5,8 @@ export interface Sent {
   readonly path: string
   readonly body: unknown
   readonly key: string | null
+  /** Only asked what it would do. */
+  readonly preview: boolean
 }
 
 type Answer = { readonly status: number; readonly body: unknown }
@@ -21,6 +23,7 @@ export const answerCalls = (answers: Answers): readonly Sent[] => {
       path,
       body: typeof init.body === 'string' ? JSON.parse(init.body) : undefined,
       key: headers.get('idempotency-key'),
+      preview: url.includes('preview=true'),
     }
     sent.push(one)
     const found = answers[`${one.method} ${path}`]

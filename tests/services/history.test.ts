@@ -458,7 +458,9 @@ test('the caches say what the papers say', async () => {
      where l.billed <> coalesce((select sum(x.quantity) from invoice_line x join invoice i on i.id = x.invoice_id where x.sale_line_id = l.id and i.status = 'issued' and i.kind <> 'credit-note'), 0)
         or l.credited <> coalesce((select sum(x.quantity) from invoice_line x join invoice i on i.id = x.invoice_id where x.sale_line_id = l.id and i.kind = 'credit-note'), 0)
         or l.handed_over <> coalesce((select sum(x.quantity) from handover_line x join handover h on h.id = x.handover_id where x.sale_line_id = l.id and h.direction = 'out'), 0)
-        or l.returned <> coalesce((select sum(x.quantity) from handover_line x join handover h on h.id = x.handover_id where x.sale_line_id = l.id and h.direction = 'back'), 0)`)
+        or l.returned <> coalesce((select sum(x.quantity) from handover_line x join handover h on h.id = x.handover_id where x.sale_line_id = l.id and h.direction = 'back'), 0)
+        or l.to_replace <> coalesce((select sum(x.quantity) from handover_line x join handover h on h.id = x.handover_id where x.sale_line_id = l.id and h.direction = 'back' and x.replace), 0)
+        or l.to_rebill <> coalesce((select sum(x.quantity) from invoice_line x join invoice i on i.id = x.invoice_id where x.sale_line_id = l.id and i.kind = 'credit-note' and x.rebill), 0)`)
   expect(counted).toHaveLength(0)
 })
 

@@ -3,3 +3,4 @@ export { discountLeft, discountOn, discountWith, dueInSentence, nameOfDue, type 
 export * from './creditDues'
 export { tenderOf, type Tendered } from './tender'
 export { likelyNotes } from './likelyNotes'
+export { leftAfter, proposeFill, settlesToday, type OpenThing } from './proposeFill'

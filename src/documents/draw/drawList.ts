@@ -39,7 +39,8 @@ const columnsOf = (sheet: Sheet, list: ListOnPaper, wide: number): readonly Colu
   const wanted = list.heads.map((head, i) =>
     Math.max(
       naturalWidth(sheet, headStyle(head.right), head.text),
-      ...[...list.rows.slice(0, MEASURED), ...(list.sums ? [list.sums] : [])].map((r) =>
+      // The words beside the sums may break; a figure may not.
+      ...[...list.rows.slice(0, MEASURED), ...(list.sums && head.right ? [list.sums] : [])].map((r) =>
         naturalWidth(sheet, cellStyle(head.right, true), r[i] ?? ''),
       ),
     ),

@@ -21,6 +21,8 @@ export interface DrawerLine {
   readonly text: string
   readonly amount: Money
   readonly href: string
+  /** What it comes to at the end of the day. */
+  readonly total?: true
 }
 
 /** What moved the drawer on a day, between what it opened with and what should be in it. */
@@ -33,6 +35,6 @@ export const drawerLines = (drawer: Awaited<ReturnType<typeof readDrawer>>): rea
       amount: l.amount,
       href: hrefOfSource({ sourceKind: l.sourceKind, sourceId: l.sourceId, id: l.entryId }),
     })),
-    { text: 'Should be in it', amount: drawer.now, href },
+    { text: 'Should be in it', amount: drawer.now, href, total: true },
   ]
 }

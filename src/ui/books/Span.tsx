@@ -23,7 +23,7 @@ export const Span = ({ from, to, today }: { readonly from: Day | null; readonly 
               from: from && isDay(start) ? start : undefined,
               to: end,
               asOf: undefined,
-              after: undefined,
+              page: undefined,
             }),
           )
       }}

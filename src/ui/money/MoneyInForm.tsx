@@ -1,5 +1,4 @@
 'use client'
-// Long, because what is typed, what it pays and what is owed afterwards are one thought on one screen.
 import { present } from '@/core/present'
 import { useCallback, useEffect, useState } from 'react'
 import type { Method } from '@/core/ledger'
@@ -12,8 +11,9 @@ import { MethodChoice } from './MethodChoice'
 import { messageFor, Refusal } from '../Refusal'
 import { call, useSend } from '../send'
 import { usePreview, WouldPost } from '../WouldPost'
-import { fillDown, leftAfter, readTyped, settles, sumTyped, type Open } from './filling'
+import { fillDown, leftAfter, readTyped, sumTyped, type Open } from './filling'
 import { Afterwards } from './Afterwards'
+import { WhatItPays } from './WhatItPays'
 import type { OpenNow } from './openNow'
 
 interface Props {
@@ -191,80 +191,14 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
           </p>
         ) : (
           <>
-            <table className="ledger">
-              <thead>
-                <tr>
-                  <th scope="col">Due</th>
-                  <th scope="col" className="r">
-                    Open
-                  </th>
-                  <th scope="col" className="r w-[130px]">
-                    Put on it
-                  </th>
-                  <th scope="col" className="r">
-                    Left
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {items.map((o) => (
-                  <tr key={o.key}>
-                    <td>
-                      {o.what}
-                      <div className={`text-xs ${o.late ? 'text-oxide-700' : 'text-iron-500'}`}>
-                        {o.note}
-                        {Number(o.discount) > 0 &&
-                          ` · ${formatMoney(settles(o, currency))} settles it today, ${o.discount} off`}
-                      </div>
-                    </td>
-                    <td className="fig">{formatMoney(readTyped(o.open, currency))}</td>
-                    <td>
-                      <MoneyField
-                        label={`Put on ${o.what}`}
-                        hideLabel
-                        currency={currency}
-                        value={put[o.key] ?? ''}
-                        onValue={(v) => setPuts({ ...put, [o.key]: v })}
-                      />
-                    </td>
-                    <td className="fig">{formatMoney(leftAfter(o, readTyped(put[o.key] ?? '', currency)))}</td>
-                  </tr>
-                ))}
-                <tr>
-                  <td>On account {now && items.length === 0 && <span className="sub">(nothing is open)</span>}</td>
-                  <td />
-                  <td className={`fig pr-[19px]! ${tooMuch ? 'text-oxide-700' : ''}`}>{formatMoney(onAccount)}</td>
-                  <td />
-                </tr>
-              </tbody>
-              <tbody>
-                <tr className="total">
-                  <td />
-                  <td className="fig">
-                    {formatMoney(
-                      sumMoney(
-                        items.map((o) => readTyped(o.open, currency)),
-                        currency,
-                      ),
-                    )}
-                  </td>
-                  <td className="fig pr-[19px]!">{formatMoney(received)}</td>
-                  <td className="fig">
-                    {formatMoney(
-                      sumMoney(
-                        items.map((o) => leftAfter(o, readTyped(put[o.key] ?? '', currency))),
-                        currency,
-                      ),
-                    )}
-                  </td>
-                </tr>
-              </tbody>
-            </table>
-            {tooMuch && (
-              <p role="alert" className="mt-2 text-oxide-700">
-                {formatMoney(onThings)} is put on things, but only {formatMoney(received)} came in. Take some off.
-              </p>
-            )}
+            <WhatItPays
+              items={items}
+              put={put}
+              onPut={setPuts}
+              received={received}
+              onAccount={onAccount}
+              nothingOpen={now !== null && items.length === 0}
+            />
             <p className="mt-3 flex gap-2">
               <button className="btn" onClick={() => setPuts(null)}>
                 Oldest first

@@ -1,0 +1,100 @@
+'use client'
+import { formatMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
+import { MoneyField } from '../fields'
+import { leftAfter, readTyped, settles, type Open } from './filling'
+
+interface Props {
+  readonly items: readonly Open[]
+  /** What is put on each, as typed, by its key. */
+  readonly put: Readonly<Record<string, string>>
+  readonly onPut: (put: Readonly<Record<string, string>>) => void
+  readonly received: Money
+  /** What is on nothing; below zero where more is put on things than came in. */
+  readonly onAccount: Money
+  readonly nothingOpen: boolean
+}
+
+/** Everything somebody has open, what of the money is put on each, and what is left of it then. */
+export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen }: Props) => {
+  const { currency } = received
+  const tooMuch = onAccount.minor < 0n
+  return (
+    <>
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th scope="col">Due</th>
+            <th scope="col" className="r">
+              Open
+            </th>
+            <th scope="col" className="r w-[130px]">
+              Put on it
+            </th>
+            <th scope="col" className="r">
+              Left
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {items.map((o) => (
+            <tr key={o.key}>
+              <td>
+                {o.what}
+                <div className={`text-xs ${o.late ? 'text-oxide-700' : 'text-iron-500'}`}>
+                  {o.note}
+                  {Number(o.discount) > 0 &&
+                    ` · ${formatMoney(settles(o, currency))} settles it today, ${o.discount} off`}
+                </div>
+              </td>
+              <td className="fig">{formatMoney(readTyped(o.open, currency))}</td>
+              <td>
+                <MoneyField
+                  label={`Put on ${o.what}`}
+                  hideLabel
+                  currency={currency}
+                  value={put[o.key] ?? ''}
+                  onValue={(v) => onPut({ ...put, [o.key]: v })}
+                />
+              </td>
+              <td className="fig">{formatMoney(leftAfter(o, readTyped(put[o.key] ?? '', currency)))}</td>
+            </tr>
+          ))}
+          <tr>
+            <td>On account {nothingOpen && <span className="sub">(nothing is open)</span>}</td>
+            <td />
+            <td className={`fig pr-[19px]! ${tooMuch ? 'text-oxide-700' : ''}`}>{formatMoney(onAccount)}</td>
+            <td />
+          </tr>
+        </tbody>
+        <tbody>
+          <tr className="total">
+            <td />
+            <td className="fig">
+              {formatMoney(
+                sumMoney(
+                  items.map((o) => readTyped(o.open, currency)),
+                  currency,
+                ),
+              )}
+            </td>
+            <td className="fig pr-[19px]!">{formatMoney(received)}</td>
+            <td className="fig">
+              {formatMoney(
+                sumMoney(
+                  items.map((o) => leftAfter(o, readTyped(put[o.key] ?? '', currency))),
+                  currency,
+                ),
+              )}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      {tooMuch && (
+        <p role="alert" className="mt-2 text-oxide-700">
+          {formatMoney(subtractMoney(received, onAccount))} is put on things, but only {formatMoney(received)} came in.
+          Take some off.
+        </p>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,160 @@
+import { render, screen, waitFor, within } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { describe, expect, test } from 'vitest'
+import { day } from '@/core/day'
+import { MoneyInForm } from '@/ui/money/MoneyInForm'
+import { answerCalls, refuses } from './calls'
+import { router } from './setUp'
+
+const item = (dueId: number, what: string, open: string, more: object = {}) => ({
+  key: `d${dueId}`,
+  dueId,
+  saleId: dueId,
+  what,
+  note: '',
+  late: false,
+  open,
+  discount: '0.00',
+  asked: open,
+  ...more,
+})
+/** Two invoices open, the first late; 2 % off the second where it is paid today. */
+const OPEN = {
+  owed: '500.00',
+  late: '100.00',
+  held: '0.00',
+  usually: 'pays in 12 days',
+  items: [
+    item(1, 'Invoice 2026-0001', '100.00', { late: true }),
+    item(2, 'Invoice 2026-0002', '400.00', { discount: '8.00' }),
+  ],
+}
+const PREVIEW = {
+  answer: { id: 0, number: '', change: '0.00' },
+  entries: [{ lines: [{ account: '1020', name: 'Bank', debit: '150.00', credit: '0.00' }] }],
+}
+const answers = (receipt: Parameters<typeof answerCalls>[0][string]) => ({
+  'GET /customers/5/open': { status: 200, body: OPEN },
+  'POST /receipts': receipt,
+})
+const open = (saleId: number | null = null) =>
+  render(
+    <MoneyInForm
+      currency="USD"
+      today={day('2026-03-02')}
+      customer={{ id: 5, name: 'Ines Marlowe' }}
+      saleId={saleId}
+      smallestCoin={1}
+    />,
+  )
+const field = (label: string) => screen.getByLabelText<HTMLInputElement>(label)
+const ready = () => screen.findByLabelText('Put on Invoice 2026-0001')
+const puts = () => [field('Put on Invoice 2026-0001').value, field('Put on Invoice 2026-0002').value]
+const take = (name: RegExp = /^Take /) => userEvent.click(screen.getByRole('button', { name }))
+
+describe('money that comes in', () => {
+  test('is proposed for the oldest first, and what is owed afterwards stands there before anything is saved', async () => {
+    const sent = answerCalls(answers({ status: 200, body: PREVIEW }))
+    open()
+    await ready()
+    await userEvent.type(field('Amount'), '150')
+    expect(puts()).toEqual(['100.00', '50.00'])
+    const afterwards = screen.getByText('Afterwards').parentElement as HTMLElement
+    // 500.00 less 150.00; the late 100.00 are paid.
+    expect(within(afterwards).getByText('350.00')).toBeTruthy()
+    expect(within(afterwards).getByText('nothing late')).toBeTruthy()
+    await waitFor(() => expect(sent.some((c) => c.preview)).toBe(true))
+    expect(sent.filter((c) => c.method === 'POST' && !c.preview)).toEqual([])
+  })
+
+  test('settles an invoice with less where a discount comes off today', async () => {
+    answerCalls(answers({ status: 200, body: PREVIEW }))
+    open()
+    await ready()
+    // 100.00 and 392.00 settle both: 8.00 come off.
+    await userEvent.type(field('Amount'), '492')
+    expect(puts()).toEqual(['100.00', '392.00'])
+    const afterwards = screen.getByText('Afterwards').parentElement as HTMLElement
+    expect(within(afterwards).getByText('0.00')).toBeTruthy()
+  })
+
+  test('goes to the sale it was asked for first', async () => {
+    answerCalls(answers({ status: 200, body: PREVIEW }))
+    open(2)
+    await ready()
+    await userEvent.type(field('Amount'), '150')
+    expect(puts()).toEqual(['', '150.00'])
+  })
+
+  test('is sent as it is proposed, in one receipt, and the receipt opens', async () => {
+    const sent = answerCalls(answers({ status: 201, body: { id: 11, number: 'R-2026-0001', change: '0.00' } }))
+    open()
+    await ready()
+    await userEvent.type(field('Amount'), '150')
+    await userEvent.type(field('Their reference'), 'AB 12')
+    await take()
+    await waitFor(() => expect(router.push).toHaveBeenCalledWith('/receipts/11'))
+    expect(sent.filter((c) => c.path === '/receipts').at(-1)?.body).toMatchObject({
+      customerId: 5,
+      method: 'transfer',
+      amount: '150.00',
+      reference: 'AB 12',
+      on: '2026-03-02',
+      for: [
+        { dueId: 1, amount: '100.00' },
+        { dueId: 2, amount: '50.00' },
+      ],
+    })
+  })
+
+  test('all on account puts nothing on anything', async () => {
+    const sent = answerCalls(answers({ status: 201, body: { id: 12, number: 'R-2026-0002', change: '0.00' } }))
+    open()
+    await ready()
+    await userEvent.type(field('Amount'), '150')
+    await userEvent.click(screen.getByRole('button', { name: 'All on account' }))
+    expect(puts()).toEqual(['', ''])
+    await take()
+    await waitFor(() => expect(router.push).toHaveBeenCalledWith('/receipts/12'))
+    expect(sent.at(-1)?.body).toMatchObject({ for: 'account' })
+  })
+
+  test('more put on things than came in is told, and cannot be taken', async () => {
+    answerCalls(answers({ status: 200, body: PREVIEW }))
+    open()
+    await ready()
+    await userEvent.type(field('Amount'), '150')
+    await userEvent.clear(field('Put on Invoice 2026-0002'))
+    await userEvent.type(field('Put on Invoice 2026-0002'), '80')
+    await waitFor(() =>
+      expect(screen.getByRole('alert').textContent).toBe(
+        '180.00 is put on things, but only 150.00 came in. Take some off.',
+      ),
+    )
+    expect(screen.getByRole('button', { name: /^Take / })).toHaveProperty('disabled', true)
+  })
+
+  test('cash says the change before it is taken', async () => {
+    answerCalls(answers({ status: 200, body: PREVIEW }))
+    open()
+    await ready()
+    await userEvent.type(field('Amount'), '100')
+    await userEvent.click(screen.getByRole('radio', { name: 'cash' }))
+    await userEvent.type(field('Given, if more'), '120')
+    await waitFor(() => expect(screen.getByText(/20\.00/)).toBeTruthy())
+  })
+
+  test('what is refused is told, and everything typed is still there', async () => {
+    answerCalls(answers(refuses({ path: 'on', message: 'The books are closed through 28 Feb 2026.' })))
+    open()
+    await ready()
+    await userEvent.type(field('Amount'), '150')
+    await take()
+    await waitFor(() =>
+      expect(screen.getAllByText('The books are closed through 28 Feb 2026.').length).toBeGreaterThan(0),
+    )
+    expect(puts()).toEqual(['100.00', '50.00'])
+    expect(field('Amount').value).toBe('150.00')
+    expect(router.push).not.toHaveBeenCalled()
+  })
+})
