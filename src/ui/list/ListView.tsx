@@ -6,7 +6,8 @@ import type { List, Sort } from '@/lists/list'
 import { ChosenTag } from '../ChosenTag'
 import { Empty } from '../Empty'
 import { SearchBox } from '../SearchBox'
-import { ListFilters, type AskedField } from './ListFilters'
+import { LazyFilters } from './LazyFilters'
+import type { AskedField } from './ListFilters'
 import { ListLinks } from './ListLinks'
 import { ListPages } from './ListPages'
 import { ListTable } from './ListTable'
@@ -36,21 +37,11 @@ interface Props<Row> {
   readonly className?: string
 }
 
-const ASKED: ReadonlySet<string> = new Set(['choice', 'day', 'amount', 'customer'])
+const ASKED: readonly AskedField['as'][] = ['choice', 'day', 'amount', 'customer']
 
 const askedFields = (fields: Fields): readonly AskedField[] =>
-  Object.entries(fields).flatMap(([name, field]) =>
-    ASKED.has(field.as)
-      ? [
-          {
-            name,
-            as: field.as as AskedField['as'],
-            label: field.label,
-            placeholder: field.placeholder,
-            choices: field.choices,
-          },
-        ]
-      : [],
+  Object.entries(fields).flatMap(([name, { as: kind, label, placeholder, choices }]) =>
+    ASKED.filter((as) => as === kind).map((as) => ({ name, as, label, placeholder, choices })),
   )
 
 /** What a list can be narrowed by: words, links, fields. */
@@ -78,7 +69,7 @@ export const ListNarrow = <Row,>({ open, about, counts, customer }: Props<Row>) 
         {'tag' in list.fields && <ChosenTag tag={query.tag} path={list.path} query={query} />}
       </div>
       {asked.length > 0 && (
-        <ListFilters
+        <LazyFilters
           key={JSON.stringify(query)}
           path={list.path}
           query={query}
