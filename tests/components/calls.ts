@@ -12,7 +12,7 @@ export interface Sent {
 type Answer = { readonly status: number; readonly body: unknown }
 type Answers = Readonly<Record<string, Answer | ((sent: Sent) => Answer)>>
 
-/** Stands in for the HTTP interface: answers by method and path, and keeps what was sent. */
+/** Stands in for the HTTP interface: answers by method and path, and keeps what was sent; any other call finds nothing. */
 export const answerCalls = (answers: Answers): readonly Sent[] => {
   const sent: Sent[] = []
   vi.stubGlobal('fetch', async (url: string, init: RequestInit = {}) => {
@@ -28,7 +28,9 @@ export const answerCalls = (answers: Answers): readonly Sent[] => {
     sent.push(one)
     const found = answers[`${one.method} ${path}`]
     const answer = typeof found === 'function' ? found(one) : found
-    return Response.json(answer?.body ?? { items: [], next: null }, { status: answer?.status ?? 200 })
+    return Response.json(answer?.body ?? { type: 'urn:iron-till:not-found', detail: 'There is nothing here.' }, {
+      status: answer?.status ?? 404,
+    })
   })
   return sent
 }

@@ -31,7 +31,20 @@ const OPEN = {
 }
 const PREVIEW = {
   answer: { id: 0, number: '', change: '0.00' },
-  entries: [{ lines: [{ account: '1020', name: 'Bank', debit: '150.00', credit: '0.00' }] }],
+  entries: [
+    {
+      id: 0,
+      on: '2026-03-02',
+      text: 'Receipt',
+      source: { kind: 'receipt', id: null },
+      saleId: null,
+      reverses: null,
+      lines: [
+        { account: '1020', name: 'Bank', debit: '150.00', credit: '0.00' },
+        { account: '1100', name: 'Receivables', debit: '0.00', credit: '150.00' },
+      ],
+    },
+  ],
 }
 const answers = (receipt: Parameters<typeof answerCalls>[0][string]) => ({
   'GET /customers/5/open': { status: 200, body: OPEN },
