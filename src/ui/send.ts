@@ -42,7 +42,8 @@ export const useSend = () => {
       then: Then<AnswerTo<M, P>> = {},
     ): Promise<AnswerTo<M, P> | null> => {
       const value = await once(
-        `${method} ${path} ${JSON.stringify(body)}`,
+        // Changing something to what it is already harms nothing, and may be part of doing more.
+        method === 'POST' ? `${path} ${JSON.stringify(body)}` : null,
         (key) => call(method, path, body, key),
         (answer) => Boolean(then.go?.(answer)),
       )

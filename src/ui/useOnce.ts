@@ -17,11 +17,13 @@ export const useOnce = () => {
   const last = useRef<{ readonly asked: string; readonly at: number } | null>(null)
   const once = useCallback(
     async <T>(
-      asked: string,
+      /** What is asked, where the same again at once can only be a double click; null where it may well be meant. */
+      asked: string | null,
       send: (key: string) => Promise<Sent<T>>,
       leadsAway: (value: T) => boolean = () => false,
     ): Promise<T | null> => {
-      const again = last.current?.asked === asked && performance.now() - last.current.at < DOUBLE_CLICK
+      const again =
+        asked !== null && last.current?.asked === asked && performance.now() - last.current.at < DOUBLE_CLICK
       if (sending.current || again) return null
       sending.current = true
       setBusy(true)
@@ -38,7 +40,7 @@ export const useOnce = () => {
         return null
       }
       key.current = null
-      last.current = { asked, at: performance.now() }
+      last.current = asked === null ? null : { asked, at: performance.now() }
       setRefused(null)
       return sent.value
     },

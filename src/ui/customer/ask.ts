@@ -12,6 +12,6 @@ export const ask = <T>(method: 'GET' | 'POST', path: string, body?: unknown, key
 export const useAsk = () => {
   const { once, busy, refused } = useOnce()
   const post = <T>(path: string, body: unknown): Promise<T | null> =>
-    once<T>(`${path} ${JSON.stringify(body)}`, (key) => ask<T>('POST', path, body, key))
+    once<T>(null, (key) => ask<T>('POST', path, body, key))
   return { post, get: <T>(path: string) => ask<T>('GET', path), busy, refused }
 }
