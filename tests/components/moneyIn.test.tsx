@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event'
 import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { MoneyInForm } from '@/ui/money/MoneyInForm'
-import { answerCalls, refuses } from './calls'
+import { answerCalls, refuses, type Sent } from './calls'
 import { router } from './setUp'
 
 const item = (dueId: number, what: string, open: string, more: object = {}) => ({
@@ -46,9 +46,11 @@ const PREVIEW = {
     },
   ],
 }
-const answers = (receipt: Parameters<typeof answerCalls>[0][string]) => ({
+type Answer = { readonly status: number; readonly body: unknown }
+/** A preview is answered as one, whatever the receipt itself comes to. */
+const answers = (receipt: Answer) => ({
   'GET /customers/5/open': { status: 200, body: OPEN },
-  'POST /receipts': receipt,
+  'POST /receipts': (sent: Sent) => (sent.preview ? { status: 200, body: PREVIEW } : receipt),
 })
 const open = (saleId: number | null = null) =>
   render(
@@ -107,7 +109,7 @@ describe('money that comes in', () => {
     await userEvent.type(field('Their reference'), 'AB 12')
     await take()
     await waitFor(() => expect(router.push).toHaveBeenCalledWith('/receipts/11'))
-    expect(sent.filter((c) => c.path === '/receipts').at(-1)?.body).toMatchObject({
+    expect(sent.filter((c) => c.path === '/receipts' && !c.preview).at(-1)?.body).toMatchObject({
       customerId: 5,
       method: 'transfer',
       amount: '150.00',
@@ -129,7 +131,7 @@ describe('money that comes in', () => {
     expect(puts()).toEqual(['', ''])
     await take()
     await waitFor(() => expect(router.push).toHaveBeenCalledWith('/receipts/12'))
-    expect(sent.at(-1)?.body).toMatchObject({ for: 'account' })
+    expect(sent.filter((c) => c.path === '/receipts' && !c.preview).at(-1)?.body).toMatchObject({ for: 'account' })
   })
 
   test('more put on things than came in is told, and cannot be taken', async () => {
