@@ -1,6 +1,5 @@
 /** The unions of states and kinds, each written once: columns, answers and screens take them from here. */
 export const INVOICE_KINDS = ['invoice', 'counter', 'credit-note'] as const
-export type InvoiceKind = (typeof INVOICE_KINDS)[number]
 export const INVOICE_STATUSES = ['draft', 'issued'] as const
 export const GOODS_KINDS = ['stock', 'work', 'charge', 'kit'] as const
 export type GoodsKind = (typeof GOODS_KINDS)[number]

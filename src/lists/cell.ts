@@ -1,15 +1,7 @@
 import { formatDayShort } from '@/core/day'
-import {
-  formatBalance,
-  formatMoney,
-  formatPrice,
-  isZeroMoney,
-  toDecimalString,
-  toFourPlaces,
-  type Decimal,
-  type Money,
-} from '@/core/money'
+import { formatBalance, formatMoney, formatPrice, isZeroMoney, toDecimalString, toFourPlaces } from '@/core/money'
 import type { About, Column, Tone } from './column'
+import type { Sums } from './sum'
 
 /** A cell in a file: plain decimals and days, so that any program reads it. */
 export const fileCell = <Row>(column: Column<Row>, row: Row, about: About): string => {
@@ -68,5 +60,5 @@ export const toneOf = <Row>(column: Column<Row>, row: Row, about: About): Tone |
   typeof column.tone === 'function' ? column.tone(row, about) : column.tone
 
 /** A sum as it is read. */
-export const shownSum = (sum: Money | Decimal | number | undefined): string =>
+export const shownSum = (sum: Sums[string] | undefined): string =>
   sum === undefined ? '' : typeof sum === 'number' ? String(sum) : 'minor' in sum ? formatMoney(sum) : toFourPlaces(sum)

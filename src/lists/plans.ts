@@ -19,7 +19,16 @@ const columns = defineColumns<PlanSums>([
   { key: 'financed', head: 'Financed', as: 'money', of: (r) => r.financed, sum: true, notOnPhone: true },
   { key: 'charge', head: 'Charge', as: 'money', of: (r) => r.charge, blankZero: true, notOnPhone: true },
   { key: 'notEarned', head: 'Not earned', as: 'money', of: (r) => r.unearned, only: 'file' },
-  { key: 'paid', head: 'Paid', as: 'money', of: (r) => r.paid, blankZero: true, sum: true, tone: 'paid' },
+  {
+    key: 'paid',
+    head: 'Paid',
+    as: 'money',
+    of: (r) => r.paid,
+    blankZero: true,
+    sum: true,
+    tone: 'paid',
+    notOnPhone: true,
+  },
   { key: 'open', head: 'Open', as: 'money', of: (r) => r.open, blankZero: true, sum: true },
   {
     key: 'late',

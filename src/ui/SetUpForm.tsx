@@ -1,4 +1,5 @@
 'use client'
+import { request, UNANSWERED } from './http'
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import type { Day } from '@/core/day'
@@ -38,10 +39,10 @@ export const SetUpForm = ({ today, needsCode }: { readonly today: Day; readonly 
           },
         ]
       : []
-    const response = await fetch('/api/first-run', {
+    const sent = await request('/api/first-run', {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({
+      unanswered: UNANSWERED,
+      body: {
         name,
         currency: currency.toUpperCase(),
         passphrase,
@@ -49,12 +50,11 @@ export const SetUpForm = ({ today, needsCode }: { readonly today: Day; readonly 
         pricesIncludeTax: withTax,
         taxCodes,
         ...(needsCode ? { code } : {}),
-      }),
-    }).catch(() => null)
+      },
+    })
     setBusy(false)
-    if (response?.ok) return router.push('/sign-in')
-    const problem = (await response?.json()) as Refused | undefined
-    setRefused({ detail: problem?.detail ?? 'Iron Till does not answer.', errors: problem?.errors ?? [] })
+    if (sent.ok) return router.push('/sign-in')
+    setRefused(sent)
   }
   return (
     <form onSubmit={submit} className="grid gap-3" noValidate>

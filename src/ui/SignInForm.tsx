@@ -2,6 +2,7 @@
 import { useRouter, useSearchParams } from 'next/navigation'
 import { Suspense, useState, type FormEvent } from 'react'
 import { Text } from './fields'
+import { request, UNANSWERED } from './http'
 
 const Form = ({ filledIn }: { readonly filledIn: string | null }) => {
   const router = useRouter()
@@ -12,14 +13,10 @@ const Form = ({ filledIn }: { readonly filledIn: string | null }) => {
   const submit = async (e: FormEvent) => {
     e.preventDefault()
     setBusy(true)
-    const response = await fetch('/api/session', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ passphrase }),
-    }).catch(() => null)
+    const sent = await request('/api/session', { method: 'POST', body: { passphrase }, unanswered: UNANSWERED })
     setBusy(false)
-    if (response?.ok) router.push(to?.startsWith('/') && !to.startsWith('//') ? to : '/today')
-    else setProblem(response ? (await response.json()).detail : 'Iron Till does not answer. Try again in a moment.')
+    if (sent.ok) router.push(to?.startsWith('/') && !to.startsWith('//') ? to : '/today')
+    else setProblem(sent.detail)
   }
   return (
     <form onSubmit={submit} className="grid gap-3">

@@ -17,6 +17,9 @@ interface Call {
   readonly unanswered: string
 }
 
+/** What the owner is told where nobody answers. */
+export const UNANSWERED = 'Iron Till does not answer. What you typed is still here; try again in a moment.'
+
 /** A key nobody else makes, for a command that must not happen twice. */
 export const newKey = (): string =>
   [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('')

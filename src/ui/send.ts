@@ -3,12 +3,10 @@ import { useRouter } from 'next/navigation'
 import { useCallback } from 'react'
 import { toast } from 'sonner'
 import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
-import { request, type Sent } from './http'
+import { request, UNANSWERED, type Sent } from './http'
 import { useOnce } from './useOnce'
 
 export { newKey, type Refused, type Sent } from './http'
-
-const UNANSWERED = 'Iron Till does not answer. What you typed is still here; try again in a moment.'
 
 /** Calls the HTTP interface from our own pages. */
 export const call = async <M extends Method, P extends string>(

@@ -12,7 +12,7 @@ import { linesOfBalance, linesOfProfit, readJournalLines } from '@/model/books/b
 import { readBalanceSheet, readProfitAndLoss, readTrialBalance } from '@/model/books/books'
 import { readAccount } from '@/model/books/account'
 import { readClosings, readTax } from '@/model/books/journal'
-import { pageOfAll, pageOfQuery, partOf, reader } from './reader'
+import { given, pageOfAll, pageOfQuery, partOf, reader } from './reader'
 
 const yearOf = ({ from, to }: { readonly from: Day | null; readonly to: Day | null }, today: Day) => {
   const last = to ?? today
@@ -20,15 +20,14 @@ const yearOf = ({ from, to }: { readonly from: Day | null; readonly to: Day | nu
 }
 
 export const journal = reader(journalList, async (where, asked, size) => {
-  const { from, to, search } = asked.filter
-  const filter = { from: from ?? undefined, to: to ?? undefined, search: search ?? undefined }
-  const rows = await readJournalLines(where, filter, partOf(asked, size, journalList.opensBy))
+  const rows = await readJournalLines(where, given(asked.filter), partOf(asked, size, journalList.opensBy))
   return pageOfQuery(journalList.columns, rows, size)
 })
 
 export const trialBalance = reader(trialBalanceList, async (where, asked, size) => {
   const day = asked.filter.asOf ?? asked.filter.to ?? where.today
-  return pageOfAll(trialBalanceList, (await readTrialBalance(where.db, day, where.currency)).rows, asked, size, where)
+  const balance = await readTrialBalance(where.db, day, where.currency)
+  return { ...pageOfAll(trialBalanceList, balance.rows, asked, size, where), balance }
 })
 
 export const profitAndLoss = reader(profitAndLossList, async (where, asked, size) => {

@@ -1,16 +1,17 @@
 import ExcelJS from 'exceljs'
 import Papa from 'papaparse'
 import { formatDay } from '@/core/day'
-import { toDecimalString, type Decimal, type Money } from '@/core/money'
+import { toDecimalString } from '@/core/money'
 import { drawElsewhere } from '@/documents/drawElsewhere'
 import { fileCell, shownCell, shownSum } from '@/lists/cell'
 import { inFile, isFigure, onScreen, type Column } from '@/lists/column'
 import type { List } from '@/lists/list'
 import { letterPaper } from '@/model/paper/letterhead'
 import type { Where } from '@/model/where'
+import type { Sums } from '@/lists/sum'
 import type { Read } from './reader'
 
-type Sum = Money | Decimal | number
+type Sum = Sums[string]
 
 const plainSum = (sum: Sum): string =>
   typeof sum === 'number' ? String(sum) : 'minor' in sum ? toDecimalString(sum) : sum.toString()
@@ -78,7 +79,7 @@ export const asJson = <Row>(list: List<Row>, read: Read<Row>, where: Where) => {
     columns: columns.map((c) => ({ key: c.key, head: c.head, as: c.as })),
     rows: read.rows.map((row) => Object.fromEntries(columns.map((c) => [c.key, fileCell(c, row, where)]))),
     sums: Object.fromEntries(Object.entries(read.sums).map(([key, sum]) => [key, plainSum(sum)])),
-    count: read.count ?? read.rows.length,
+    count: read.count ?? null,
     more: read.more,
   }
 }

@@ -17,7 +17,7 @@ import { readPlanBook } from '@/model/plan/planBook'
 import { readReceiptBook } from '@/model/receipt/receiptPage'
 import { readOpenAsOf } from '@/model/receivables/openAsOf'
 import { readOwed } from '@/model/receivables/owed'
-import { pageOfAll, pageOfQuery, partOf, reader } from './reader'
+import { given, pageOfAll, pageOfQuery, partOf, reader } from './reader'
 
 /** An amount somebody filters by; more places than the currency has is no amount. */
 const amountOf = (text: string | null, currency: string): Money | undefined => {
@@ -26,17 +26,13 @@ const amountOf = (text: string | null, currency: string): Money | undefined => {
 }
 
 export const invoices = reader(invoicesList, async (where, asked, size) => {
-  const f = asked.filter
+  const { customer, goods, least, most, ...rest } = asked.filter
   const filter = {
-    search: f.search ?? undefined,
-    state: f.state ?? undefined,
-    kind: f.kind ?? undefined,
-    customerId: f.customer ?? undefined,
-    goodsId: f.goods ?? undefined,
-    from: f.from ?? undefined,
-    to: f.to ?? undefined,
-    least: amountOf(f.least, where.currency),
-    most: amountOf(f.most, where.currency),
+    ...given(rest),
+    customerId: customer ?? undefined,
+    goodsId: goods ?? undefined,
+    least: amountOf(least, where.currency),
+    most: amountOf(most, where.currency),
   }
   const { rows, sums } = await readRegister(where, filter, partOf(asked, size, invoicesList.opensBy))
   const { count, ...amounts } = sums
@@ -44,16 +40,8 @@ export const invoices = reader(invoicesList, async (where, asked, size) => {
 })
 
 export const receipts = reader(receiptsList, async (where, asked, size) => {
-  const f = asked.filter
-  const filter = {
-    search: f.search ?? undefined,
-    method: f.method ?? undefined,
-    customerId: f.customer ?? undefined,
-    on: f.on ?? undefined,
-    from: f.from ?? undefined,
-    to: f.to ?? undefined,
-    amount: amountOf(f.amount, where.currency),
-  }
+  const { customer, amount, ...rest } = asked.filter
+  const filter = { ...given(rest), customerId: customer ?? undefined, amount: amountOf(amount, where.currency) }
   const { rows, sums } = await readReceiptBook(where, filter, partOf(asked, size, receiptsList.opensBy))
   return pageOfQuery(receiptsList.columns, rows, size, { sums: { amount: sums.amount }, count: sums.count })
 })
@@ -64,10 +52,10 @@ export const receivables = reader(owedList, async (where, asked, size) => {
     asOf: asOf ?? where.today,
     by: by ?? 'due',
     group: group ?? 'customer',
-    only: { kind: kind ?? undefined, channel: channel ?? undefined },
+    only: given({ kind, channel }),
   } as const
-  const { rows } = await readOwed(where.db, wish, where.business)
-  const shown = rows.filter((r) =>
+  const owed = await readOwed(where.db, wish, where.business)
+  const shown = owed.rows.filter((r) =>
     show === 'late'
       ? isPositiveMoney(subtractMoney(r.total, r.notDue))
       : show === 'held'
@@ -75,12 +63,12 @@ export const receivables = reader(owedList, async (where, asked, size) => {
         : true,
   )
   const columns = owedColumns(wish.group, where.business.ageLimits, { asOf, by })
-  return pageOfAll({ columns, opensBy: owedList.opensBy }, shown, asked, size, where)
+  return { ...pageOfAll({ columns, opensBy: owedList.opensBy }, shown, asked, size, where), owed }
 })
 
 export const plans = reader(plansList, async (where, asked, size) => {
-  const { rows } = await readPlanBook(where.db, { ended: asked.filter.ended === 'true' }, where.business, where.today)
-  return pageOfAll(plansList, rows, asked, size, where)
+  const book = await readPlanBook(where.db, { ended: asked.filter.ended === 'true' }, where.business, where.today)
+  return { ...pageOfAll(plansList, book.rows, asked, size, where), book }
 })
 
 export const layaways = reader(layawaysList, async (where, asked, size) =>
@@ -88,13 +76,13 @@ export const layaways = reader(layawaysList, async (where, asked, size) =>
 )
 
 export const held = reader(heldList, async (where, asked, size) => {
-  const { lines } = await readHeldReport(where.db, asked.filter.asOf ?? where.today, where.currency)
-  return pageOfAll(heldList, lines, asked, size, where)
+  const report = await readHeldReport(where.db, asked.filter.asOf ?? where.today, where.currency)
+  return { ...pageOfAll(heldList, report.lines, asked, size, where), report }
 })
 
 export const drawer = reader(drawerList, async (where, asked, size) => {
   const drawer = await readDrawer(where.db, asked.filter.on ?? where.today, where.currency)
-  return pageOfAll(drawerList, drawerLines(drawer), asked, size, where)
+  return { ...pageOfAll(drawerList, drawerLines(drawer), asked, size, where), drawer }
 })
 
 export const slips = reader(slipsList, async (where, asked, size) =>

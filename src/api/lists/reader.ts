@@ -1,10 +1,9 @@
-import type { Money, Decimal } from '@/core/money'
 import type { Where } from '@/model/where'
 import type { Column } from '@/lists/column'
 import type { Fields, FilterOf } from '@/lists/field'
 import { readAsked, type Asked, type List, type Sort } from '@/lists/list'
 import { sortRows } from '@/lists/sort'
-import { sumColumns } from '@/lists/sum'
+import { sumColumns, type Sums } from '@/lists/sum'
 
 /** How much of a list is read: a page of so many, or all of it. */
 export type Size = number | 'all'
@@ -14,24 +13,35 @@ export interface Read<Row> {
   readonly columns: readonly Column<Row>[]
   readonly rows: readonly Row[]
   readonly more: boolean
-  readonly sums: Readonly<Record<string, Money | Decimal | number>>
+  readonly sums: Sums
   /** How many fit altogether, where it was counted. */
   readonly count?: number
 }
 
-export interface Reader<Row = never, F extends Fields = Fields> {
+/** What reads a list; `Facts` is what its rows were taken from, for a page that shows more of it. */
+export interface Reader<Row = never, F extends Fields = Fields, Facts extends object = object> {
   readonly list: List<Row, F>
-  readonly read: (where: Where, query: Readonly<Record<string, string | undefined>>, size: Size) => Promise<Read<Row>>
+  readonly read: (
+    where: Where,
+    query: Readonly<Record<string, string | undefined>>,
+    size: Size,
+  ) => Promise<Read<Row> & Facts>
 }
 
 /** A list, whatever its rows are. */
 export type AnyReader = Reader<unknown, Fields>
 
 /** Ties a list to what reads it. */
-export const reader = <Row, F extends Fields>(
+export const reader = <Row, F extends Fields, Facts extends object = object>(
   list: List<Row, F>,
-  run: (where: Where, asked: Asked<FilterOf<F>>, size: Size) => Promise<Read<Row>>,
-): Reader<Row, F> => ({ list, read: (where, query, size) => run(where, readAsked(list, query), size) })
+  run: (where: Where, asked: Asked<FilterOf<F>>, size: Size) => Promise<Read<Row> & Facts>,
+): Reader<Row, F, Facts> => ({ list, read: (where, query, size) => run(where, readAsked(list, query), size) })
+
+type Given<F> = { readonly [K in keyof F]?: NonNullable<F[K]> }
+
+/** A filter as queries take it: only what was asked for. */
+export const given = <F extends object>(filter: F): Given<F> =>
+  Object.fromEntries(Object.entries(filter).filter(([, value]) => value !== null)) as Given<F>
 
 /** A page out of all the rows, sorted here. */
 export const pageOfAll = <Row>(
@@ -66,6 +76,7 @@ export const pageOfQuery = <Row>(
   size: Size,
   rest: Pick<Read<Row>, 'sums' | 'count'> = { sums: {} },
 ): Read<Row> => ({
+  ...(size === 'all' ? { count: rows.length } : {}),
   columns,
   rows: size === 'all' ? rows : rows.slice(0, size),
   more: size !== 'all' && rows.length > size,

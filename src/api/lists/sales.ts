@@ -16,7 +16,7 @@ import { readRepeats } from '@/model/sale/repeats'
 import { readOffers, readSaleCosts, readSalesBy } from '@/model/sale/reports'
 import { readOpenBaskets, readSaleList } from '@/model/sale/saleList'
 import { readUsual } from '@/model/sale/usualGoods'
-import { pageOfAll, pageOfQuery, partOf, reader } from './reader'
+import { given, pageOfAll, pageOfQuery, partOf, reader } from './reader'
 
 const spanOf = (filter: { readonly from: Day | null; readonly to: Day | null }, today: Day) => {
   const to = filter.to ?? today
@@ -24,34 +24,22 @@ const spanOf = (filter: { readonly from: Day | null; readonly to: Day | null }, 
 }
 
 export const sales = reader(salesList, async (where, asked, size) => {
-  const { search, stands, kind, channel, customer } = asked.filter
-  const filter = {
-    search: search ?? undefined,
-    stands: stands ?? undefined,
-    kind: kind ?? undefined,
-    channel: channel ?? undefined,
-    customerId: customer ?? undefined,
-  }
+  const { customer, ...rest } = asked.filter
+  const filter = { ...given(rest), customerId: customer ?? undefined }
   const rows = await readSaleList(where, filter, partOf(asked, size, salesList.opensBy))
   return pageOfQuery(salesList.columns, rows, size)
 })
 
 export const customers = reader(customersList, async ({ db, business, today }, asked, size) => {
-  const { search, show, tag } = asked.filter
-  const filter = { search: search ?? undefined, owing: show === 'owing', tag: tag ?? undefined }
+  const { show, ...rest } = asked.filter
+  const filter = { ...given(rest), owing: show === 'owing' }
   const rows = await readCustomers(db, filter, partOf(asked, size, customersList.opensBy), business, today)
   return pageOfQuery(customersList.columns, rows, size)
 })
 
 export const goods = reader(goodsList, async (where, asked, size) => {
-  const { search, kind, show, tag } = asked.filter
-  const filter = {
-    search: search ?? undefined,
-    kind: kind ?? undefined,
-    tag: tag ?? undefined,
-    low: show === 'low',
-    retired: show === 'retired',
-  }
+  const { show, ...rest } = asked.filter
+  const filter = { ...given(rest), low: show === 'low', retired: show === 'retired' }
   // What lies on the shelf and what is set aside of it is reckoned, not kept: to sort by it, all that fit are read.
   if (!ordersGoods(asked.sort.by))
     return pageOfAll(goodsList, await readGoodsList(where.db, filter, {}, where.business), asked, size, where)
@@ -60,9 +48,8 @@ export const goods = reader(goodsList, async (where, asked, size) => {
 })
 
 export const post = reader(postList, async (where, asked, size) => {
-  const { search, state } = asked.filter
-  const filter = { search: search ?? undefined, state: state ?? undefined }
-  return pageOfQuery(postList.columns, await readPost(where, filter, partOf(asked, size, postList.opensBy)), size)
+  const part = partOf(asked, size, postList.opensBy)
+  return pageOfQuery(postList.columns, await readPost(where, given(asked.filter), part), size)
 })
 
 export const offers = reader(offersList, async (where, asked, size) => {

@@ -219,9 +219,7 @@ export const sales = [
     'An invoice, counter sale or credit note.',
     noQuery,
     async ({ db, id, business }) =>
-      (await findInvoice(db, id, business.currency))
-        ? invoiceView({ tx: db as never, currency: business.currency }, id)
-        : null,
+      (await findInvoice(db, id, business.currency)) ? invoiceView({ tx: db, currency: business.currency }, id) : null,
     'invoice',
   ),
   change('/invoices/{id}', 'Changes a draft.', changeDraft, { ...ofInvoice, method: 'PATCH' }),

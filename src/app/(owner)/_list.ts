@@ -8,13 +8,13 @@ import type { OpenList } from '@/ui/list/ListView'
 const PAGE = 60
 
 /** Opens a list at what an address says. */
-export const openList = async <Row, F extends Fields>(
-  { list, read }: Reader<Row, F>,
+export const openList = async <Row, F extends Fields, Facts extends object>(
+  { list, read }: Reader<Row, F, Facts>,
   where: Where,
   query: Readonly<Record<string, string>>,
   /** Its own page, where a list stands on the page of a thing. */
   path: string = list.path,
-): Promise<OpenList<Row>> => {
+): Promise<OpenList<Row> & Facts> => {
   const { sort, page } = readAsked(list, query)
   return {
     ...(await read(where, query, PAGE)),

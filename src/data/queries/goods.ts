@@ -1,12 +1,13 @@
 import { present } from '@/core/present'
 import { and, asc, eq, inArray, sql, type SQLWrapper } from 'drizzle-orm'
+import type { GoodsKind } from '@/core/kinds'
 import { decimal, type Decimal } from '@/core/money'
 import type { Db } from '../connect'
 import { goods, goodsPart } from '../schema'
 import { inOrder, type Part as ListPart } from './inOrder'
 import { matchesWords } from './search'
 
-export type GoodsKind = 'stock' | 'work' | 'charge' | 'kit'
+export type { GoodsKind }
 
 export interface Part {
   readonly goodsId: number

@@ -1,12 +1,13 @@
 import { present } from '@/core/present'
 import { and, asc, eq, sql, type SQLWrapper } from 'drizzle-orm'
 import type { Day } from '@/core/day'
+import type { PostState } from '@/core/kinds'
 import type { Db } from '../connect'
 import { customer, post } from '../schema'
 import { inOrder, type Part } from './inOrder'
 import { isOneOf, matchesPaper } from './search'
 
-export type PostState = 'waiting' | 'sent' | 'bounced' | 'dropped'
+export type { PostState }
 
 export interface PostRow {
   readonly id: number

@@ -1,11 +1,10 @@
 import { listFiles } from '@/data/queries/files'
 import type { Part } from '@/data/queries/inOrder'
 import { listMailbox } from '@/data/queries/mailbox'
-import { countPost, listPost, type PostFilter, type PostState } from '@/data/queries/post'
+import { countPost, listPost, type PostFilter } from '@/data/queries/post'
 import type { Where } from '../where'
 
 export type { PostRow, PostState } from '@/data/queries/post'
-export const POST_STATES: readonly PostState[] = ['waiting', 'sent', 'bounced', 'dropped']
 
 /** Letters that fit, the newest first where no order is asked for. */
 export const readPost = ({ db }: Where, filter: PostFilter, part: Part) => listPost(db, filter, part)

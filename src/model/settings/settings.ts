@@ -1,4 +1,4 @@
-import { PAPERS, type PaperKind } from '@/core/formats'
+import { type PaperKind } from '@/core/formats'
 import { listApiTokens } from '@/data/queries/access'
 import { findLayout, listLayouts } from '@/data/queries/layouts'
 import { hasEntries } from '@/data/queries/ledger'
@@ -26,5 +26,3 @@ export const readLayoutToChange = async ({ db }: Where, paper: PaperKind, asked:
   const kept = asked && /^\d{1,9}$/.test(asked) ? await findLayout(db, Number(asked)) : null
   return asked && kept?.paper !== paper ? undefined : { kept, exampleId: await findExample(db, paper) }
 }
-
-export const paperNamed = (name: string): PaperKind | undefined => PAPERS.find((p) => p === name)

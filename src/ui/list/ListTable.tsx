@@ -1,9 +1,9 @@
 import { To } from '@/ui/To'
 import { Fragment, type ReactNode } from 'react'
-import type { Decimal, Money } from '@/core/money'
 import { shownCell, shownSum, toneOf } from '@/lists/cell'
 import { isFigure, onScreen, type About, type Column, type Tone } from '@/lists/column'
 import { saySort, type Sort } from '@/lists/list'
+import type { Sums } from '@/lists/sum'
 import { withQuery } from '../address'
 
 const TONE: Readonly<Record<Tone, string>> = {
@@ -23,9 +23,7 @@ interface Props<Row> {
   readonly path: string
   readonly query: Readonly<Record<string, string>>
   readonly sort: Sort
-  /** The name of its order in the address, where a page has several lists. */
-  readonly sortName?: string
-  readonly sums?: Readonly<Record<string, Money | Decimal | number>>
+  readonly sums?: Sums
   readonly foot?: string
   /** Cells that are drawn rather than written. */
   readonly cells?: Readonly<Record<string, (row: Row) => ReactNode>>
@@ -43,7 +41,7 @@ export const ListTable = <Row,>(props: Props<Row>) => {
     c === first ? 'first' : c === main ? 'main' : c.notOnPhone ? 'not-on-phone' : 'rest'
   return (
     <div className="overflow-x-auto">
-      <table className={`ledger list ${props.className ?? ''}`}>
+      <table className={`ledger list ${columns.length > 9 ? 'many' : ''} ${props.className ?? ''}`}>
         <thead>
           <tr>
             {props.before && (
@@ -81,8 +79,7 @@ const Head = <Row,>({
   path,
   query,
   sort,
-  sortName = 'sort',
-}: Pick<Props<Row>, 'path' | 'query' | 'sort' | 'sortName'> & { readonly column: Column<Row> }) => {
+}: Pick<Props<Row>, 'path' | 'query' | 'sort'> & { readonly column: Column<Row> }) => {
   const here = sort.by === column.key
   const down = here ? !sort.down : isFigure(column) || column.as === 'day'
   return (
@@ -91,10 +88,7 @@ const Head = <Row,>({
       className={isFigure(column) ? 'r' : undefined}
       aria-sort={here ? (sort.down ? 'descending' : 'ascending') : undefined}
     >
-      <To
-        scroll={false}
-        href={withQuery(path, query, { [sortName]: saySort({ by: column.key, down }), page: undefined })}
-      >
+      <To scroll={false} href={withQuery(path, query, { sort: saySort({ by: column.key, down }), page: undefined })}>
         {column.head}
         {here && <span aria-hidden> {sort.down ? '↓' : '↑'}</span>}
       </To>
@@ -143,7 +137,7 @@ const Foot = <Row,>({
   before,
 }: {
   readonly columns: readonly Column<Row>[]
-  readonly sums: Readonly<Record<string, Money | Decimal | number>>
+  readonly sums: Sums
   readonly says: string
   readonly before: boolean
 }) => {

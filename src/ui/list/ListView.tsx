@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react'
-import type { Money, Decimal } from '@/core/money'
 import type { About, Column } from '@/lists/column'
 import type { Field, Fields } from '@/lists/field'
 import type { List, Sort } from '@/lists/list'
+import type { Sums } from '@/lists/sum'
 import { ChosenTag } from '../ChosenTag'
 import { Empty } from '../Empty'
 import { SearchBox } from '../SearchBox'
@@ -18,7 +18,7 @@ export interface OpenList<Row> {
   readonly columns: readonly Column<Row>[]
   readonly rows: readonly Row[]
   readonly more: boolean
-  readonly sums: Readonly<Record<string, Money | Decimal | number>>
+  readonly sums: Sums
   readonly count?: number
   readonly sort: Sort
   readonly page: number

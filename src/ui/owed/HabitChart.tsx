@@ -81,10 +81,7 @@ interface OweProps {
 export const OweLines = ({ customers, months }: OweProps) => {
   const [width, height, foot, left] = [640, 240, 22, 66]
   const size = (m: Money): number => toDecimal(m).toNumber()
-  const x = scalePoint(
-    months.map((m) => m as string),
-    [left, width - 22],
-  )
+  const x = scalePoint<string>([...months], [left, width - 22])
   const y = scaleLinear([0, Math.max(max(customers, (c) => max(c.owed, size) ?? 0) ?? 0, 1)], [height - foot, 12]).nice(
     4,
   )

@@ -12,27 +12,30 @@ interface Props {
 }
 
 const CHOICES = {
-  none: 'the customer takes it',
-  optional: 'the customer may take it',
-  alternative: 'the customer takes one of several',
+  none: 'takes it',
+  optional: 'may take it',
+  alternative: 'takes one of several',
 } as const
 
 /** What else can be said of a line: left to the customer, an amount off, another address. */
 export const LineMore = ({ line, n, addresses, onChange }: Props) => (
   <div className="mt-1 grid grid-cols-[190px_1fr] gap-2">
-    <Select
-      label={`Line ${n}: choice`}
-      hideLabel
-      value={line.choice}
-      options={CHOICES}
-      onValue={(choice) =>
-        onChange({
-          choice,
-          chosen: choice !== 'optional',
-          choiceGroup: choice === 'alternative' ? line.choiceGroup || 'Choice' : '',
-        })
-      }
-    />
+    <div className="sub">
+      <span aria-hidden>the customer</span>
+      <Select
+        label={`Line ${n}: choice`}
+        hideLabel
+        value={line.choice}
+        options={CHOICES}
+        onValue={(choice) =>
+          onChange({
+            choice,
+            chosen: choice !== 'optional',
+            choiceGroup: choice === 'alternative' ? line.choiceGroup || 'Choice' : '',
+          })
+        }
+      />
+    </div>
     {line.choice === 'alternative' ? (
       <Text
         label="of (the same words for each of them)"

@@ -1,6 +1,7 @@
 'use client'
 import { useState, type FormEvent } from 'react'
 import { Text } from '../fields'
+import { request, UNANSWERED } from '../http'
 
 /** Everything in one file, for whoever types the passphrase again. */
 export const SaveEverything = () => {
@@ -10,21 +11,16 @@ export const SaveEverything = () => {
   const submit = async (e: FormEvent) => {
     e.preventDefault()
     setBusy(true)
-    const proved = await fetch('/api/session', {
-      method: 'PUT',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ passphrase }),
-    }).catch(() => null)
+    const proved = await request('/api/session', { method: 'PUT', body: { passphrase }, unanswered: UNANSWERED })
     setBusy(false)
-    if (proved?.ok) {
+    if (proved.ok) {
       setPassphrase('')
       setProblem('')
       // eslint-disable-next-line @next/next/no-location-assign-relative-destination -- a file to save, not a page
       location.assign('/api/v1/export/everything.json')
       return
     }
-    const answer = (await proved?.json().catch(() => null)) as { detail?: string } | null
-    setProblem(answer?.detail ?? 'Iron Till does not answer. Try again in a moment.')
+    setProblem(proved.detail)
   }
   return (
     <form onSubmit={submit} className="flex items-end gap-2" noValidate>

@@ -5,7 +5,7 @@ import { formatDay, isDay, type Day } from '@/core/day'
 import { addMoney, formatMoney, subtractMoney, zeroMoney } from '@/core/money'
 import { ageNames, expectByWeek } from '@/core/receivables'
 import { readOpenByDay } from '@/model/receivables/openAsOf'
-import { AGE_GROUPS, readOwed, type AgedRow } from '@/model/receivables/owed'
+import { AGE_GROUPS, type AgedRow } from '@/model/receivables/owed'
 import { withQuery } from '@/ui/address'
 import { AgeBar, WeekChart } from '@/ui/charts'
 import { Heading } from '@/ui/Heading'
@@ -28,19 +28,15 @@ const SHOWN: Readonly<Record<string, string>> = {
 
 export default async function Owed({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
-  const { db, business, today, currency } = shop
+  const { business, today, currency } = shop
   const query = await queryOf(searchParams)
   const asOf = query.asOf && isDay(query.asOf) ? query.asOf : today
   const by = query.by === 'invoice' ? ('invoice' as const) : ('due' as const)
   const group = AGE_GROUPS.find((g) => g === query.group) ?? 'customer'
   const chosen = /^\d{1,9}$/.test(query.customer ?? '') ? Number(query.customer) : null
   const part = query.kind || query.channel
-  const only = { kind: query.kind || undefined, channel: query.channel || undefined }
-  const [open, owed, due] = await Promise.all([
-    openList(receivables, shop, query),
-    readOwed(db, { asOf, by, group, only }, business),
-    readOpenByDay(shop),
-  ])
+  const [open, due] = await Promise.all([openList(receivables, shop, query), readOpenByDay(shop)])
+  const { owed } = open
   const shown = SHOWN[query.show ?? '']
   const letters = group === 'customer' && asOf === today
   return (

@@ -2,15 +2,13 @@ import { openList } from '@/app/(owner)/_list'
 import { openShop } from '@/app/(owner)/_shop'
 import { trialBalance } from '@/api/lists/books'
 import { ListExport } from '@/ui/list/ListExport'
-import { shownSum } from '@/lists/cell'
+import { isZeroMoney } from '@/core/money'
 import { ListRows } from '@/ui/list/ListView'
 
 export const TrialBalance = async ({ query }: { readonly query: Readonly<Record<string, string>> }) => {
   const shop = await openShop()
   const open = await openList(trialBalance, shop, query)
-  // Both sides read the same where they are the same.
-  const { debit, credit } = open.sums
-  const agree = shownSum(debit) === shownSum(credit)
+  const agree = isZeroMoney(open.balance.difference)
   return (
     <>
       <ListRows open={open} about={shop} foot={agree ? 'both sides agree' : 'the sides differ'} className="max-w-3xl" />

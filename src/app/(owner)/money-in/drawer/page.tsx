@@ -3,7 +3,6 @@ import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { addDays, formatDay, isDay } from '@/core/day'
 import { formatMoney, isZeroMoney, negateMoney } from '@/core/money'
-import { readDrawer } from '@/model/bank/drawer'
 import { Heading } from '@/ui/Heading'
 import { DrawerForms } from '@/ui/till/DrawerForms'
 import { ListExport } from '@/ui/list/ListExport'
@@ -16,15 +15,12 @@ export const metadata: Metadata = { title: 'The drawer' }
 
 export default async function Drawer({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
-  const { db, today, currency } = shop
+  const { today, currency } = shop
   const query = await queryOf(searchParams)
   const asked = query.on
   const on = asked && isDay(asked) ? asked : today
-  const [drawer, lines, accounts] = await Promise.all([
-    readDrawer(db, on, currency),
-    openList(drawerReader, shop, { ...query, on }),
-    readAccounts(shop),
-  ])
+  const [lines, accounts] = await Promise.all([openList(drawerReader, shop, { ...query, on }), readAccounts(shop)])
+  const { drawer } = lines
   return (
     <>
       <Heading

@@ -2,7 +2,6 @@ import type { Metadata } from 'next'
 import { held } from '@/api/lists/money'
 import { isDay } from '@/core/day'
 import { formatMoney, isZeroMoney, negateMoney, subtractMoney } from '@/core/money'
-import { readHeldReport } from '@/model/held/heldReport'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
 import { ListRows } from '@/ui/list/ListView'
@@ -16,11 +15,11 @@ const KIND = { deposit: 'deposit', layaway: 'layaway', account: 'on account' } a
 
 export default async function Held({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
-  const { db, today, currency } = shop
+  const { today } = shop
   const open = await openList(held, shop, await queryOf(searchParams))
   const asked = open.query.asOf
   const asOf = asked && isDay(asked) ? asked : today
-  const { totals, books } = await readHeldReport(db, asOf, currency)
+  const { totals, books } = open.report
   return (
     <>
       <Heading

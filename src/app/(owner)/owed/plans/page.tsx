@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { plans } from '@/api/lists/money'
-import { formatMoney, isPositiveMoney, sumMoney } from '@/core/money'
+import { formatMoney, isPositiveMoney } from '@/core/money'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
 import { ListView } from '@/ui/list/ListView'
@@ -14,10 +14,7 @@ export const metadata: Metadata = { title: 'Installments' }
 export default async function Plans({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
   const open = await openList(plans, shop, await queryOf(searchParams))
-  const unearned = sumMoney(
-    open.rows.map((r) => r.unearned),
-    shop.currency,
-  )
+  const { unearned } = open.book.totals
   return (
     <>
       <Heading
@@ -27,7 +24,7 @@ export default async function Plans({ searchParams }: { searchParams: Search }) 
       />
       <OwedTabs at="/owed/plans" />
       <ListView open={open} about={shop} />
-      {isPositiveMoney(unearned) && !open.more && open.page === 1 && (
+      {isPositiveMoney(unearned) && (
         <p className="mt-3">
           {formatMoney(unearned)} of the charges is owed but not earned yet (a liability):{' '}
           <To className="underline" href="/books?view=ties">

@@ -3,7 +3,7 @@ import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
-import { PAPERS, paperName } from '@/core/formats'
+import { isPaper, paperName } from '@/core/formats'
 import { Heading } from '@/ui/Heading'
 import { LetterActions } from '@/ui/post/LetterActions'
 import { LETTER_COLOUR, sayLetter } from '@/ui/post/letters'
@@ -13,7 +13,7 @@ export const metadata: Metadata = { title: 'A letter' }
 
 export default async function LetterPage({ params }: { params: Promise<{ id: string }> }) {
   const { letter, files } = (await readLetter(await openShop(), await idFrom(params))) ?? notFound()
-  const paper = PAPERS.find((p) => p === letter.paper)
+  const paper = isPaper(letter.paper) ? letter.paper : undefined
   return (
     <>
       <Heading

@@ -1,7 +1,7 @@
-import { paperNamed, readLayoutToChange } from '@/model/settings/settings'
+import { readLayoutToChange } from '@/model/settings/settings'
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { layoutSpec, paperName, usualLayout } from '@/core/formats'
+import { isPaper, layoutSpec, paperName, usualLayout } from '@/core/formats'
 import { Heading } from '@/ui/Heading'
 import { LayoutEditor } from '@/ui/settings/LayoutEditor'
 import { openShop, queryOf, type Search } from '../../../_shop'
@@ -15,7 +15,8 @@ interface Props {
 }
 
 export default async function LayoutPage({ params, searchParams }: Props) {
-  const paper = paperNamed((await params).paper) ?? notFound()
+  const { paper } = await params
+  if (!isPaper(paper)) notFound()
   const { layout: asked } = await queryOf(searchParams)
   const { kept, exampleId } = (await readLayoutToChange(await openShop(), paper, asked)) ?? notFound()
   const name = paperName(paper, 'en')
