@@ -54,6 +54,25 @@ export const plan = (shop: Workshop, on: Day, what: () => Promise<void>): void =
   shop.agenda.set(at, [...(shop.agenda.get(at) ?? []), what])
 }
 
+const tellSettings = (shop: Workshop) =>
+  act(shop, changeSettings, {
+    address: '7 Mill Lane\nFernhollow',
+    phone: '555-0100',
+    email: 'till@fernhollow.example',
+    header: 'Violin family, guitars, bows',
+    footer: 'Thank you for letting us look after your instrument.',
+    conditions: 'Instruments are ours until they are paid for. Repairs not fetched within a year are sold.',
+    shopfrontOpen: true,
+    usualArrangements: {
+      terms: { net: 30 },
+      deposit: { percent: '40' },
+      layaway: { firstPercent: '20', months: 4, every: 'month', graceDays: 5, fee: { percent: '5' } },
+      installments: { count: 6, graceDays: 10 },
+      late: { graceDays: 10 },
+    },
+    bounceFee: '15.00',
+  })
+
 const open = async (db: Database, start: Day): Promise<Workshop> => {
   const made = await setUpBusiness(
     { db, today: start },
@@ -87,23 +106,7 @@ const open = async (db: Database, start: Day): Promise<Workshop> => {
     shelf: new Map(),
     sales: 0,
   }
-  await act(shop, changeSettings, {
-    address: '7 Mill Lane\nFernhollow',
-    phone: '555-0100',
-    email: 'till@fernhollow.example',
-    header: 'Violin family, guitars, bows',
-    footer: 'Thank you for letting us look after your instrument.',
-    conditions: 'Instruments are ours until they are paid for. Repairs not fetched within a year are sold.',
-    shopfrontOpen: true,
-    usualArrangements: {
-      terms: { net: 30 },
-      deposit: { percent: '40' },
-      layaway: { firstPercent: '20', months: 4, every: 'month', graceDays: 5, fee: { percent: '5' } },
-      installments: { count: 6, graceDays: 10 },
-      late: { graceDays: 10 },
-    },
-    bounceFee: '15.00',
-  })
+  await tellSettings(shop)
   await act(shop, addPriceLevel, { code: 'TRADE', name: 'Trade', percentOff: '15' })
   await act(shop, addPriceLevel, { code: 'SCHOOL', name: 'Schools', percentOff: '5' })
   await act(shop, addTaxArea, { code: 'OUT', name: 'Out of state', taxCode: 'ZERO' })

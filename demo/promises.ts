@@ -58,11 +58,13 @@ const deliver = async (shop: Workshop, saleId: number): Promise<void> => {
   await act(shop, billSale, { saleId, what: 'handed-over', issue: true })
 }
 
-/** Promises of every kind, each begun so long before the day the demo ends that it shows something today. */
-export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
-  const months = (n: number): Day => addMonths(today, -n)
-  const rows = (from: Day, count: number): Day[] => Array.from({ length: count }, (_, i) => addMonths(from, i + 1))
+type Ago = (months: number) => Day
 
+/** The days of so many monthly payments after `from`. */
+const monthly = (from: Day, count: number): Day[] => Array.from({ length: count }, (_, i) => addMonths(from, i + 1))
+
+/** One whose card is refused, one late, one paid off early, one arranged anew. */
+const installments = (shop: Workshop, months: Ago): void => {
   plan(shop, months(7), async () => {
     const firstDue = addMonths(shop.today, 1)
     const saleId = await agreed(shop, 'Tamsin Kerr', 'Cello 7/8 of our own make', '3600.00', {
@@ -91,7 +93,7 @@ export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
       lateCharge: { percent: '2' },
     })
     await deliver(shop, saleId)
-    payRows(shop, saleId, rows(from, 3), 4)
+    payRows(shop, saleId, monthly(from, 3), 4)
     plan(shop, addDays(addMonths(from, 4), 16), async () => {
       const late = (await listDuesOfSales(shop.db, [saleId], 'USD')).find((d) => d.open.minor > 0n)
       if (late && late.dueOn < shop.today) await act(shop, chargeLate, { dueId: late.id })
@@ -107,7 +109,7 @@ export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
       charge: { yearlyRate: '0.12' },
     })
     await deliver(shop, saleId)
-    payRows(shop, saleId, rows(from, 4), 0)
+    payRows(shop, saleId, monthly(from, 4), 0)
     plan(
       shop,
       addDays(addMonths(from, 5), 3),
@@ -123,7 +125,7 @@ export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
       firstDue: addMonths(from, 1),
     })
     await deliver(shop, saleId)
-    payRows(shop, saleId, rows(from, 2), 2)
+    payRows(shop, saleId, monthly(from, 2), 2)
     plan(
       shop,
       addDays(addMonths(from, 3), 5),
@@ -136,6 +138,10 @@ export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
         })),
     )
   })
+}
+
+/** One just begun, one paid as it should, one nearly there, one given up. */
+const layaways = (shop: Workshop, months: Ago, today: Day): void => {
   const layaway = {
     kind: 'layaway',
     firstPercent: '20',
@@ -163,6 +169,10 @@ export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
     await pay(shop, saleId, '200.00', 'cash')
     plan(shop, addDays(shop.today, 40), async () => void (await act(shop, giveUpLayaway, { saleId, method: 'cash' })))
   })
+}
+
+/** A cheque that bounces, terms in parts of which the rest is lost, and somebody who promised to pay. */
+const terms = (shop: Workshop, months: Ago, today: Day): void => {
   plan(shop, addDays(months(2), 6), async () => {
     const saleId = await agreed(shop, 'Piers Hallow', 'Bow rehaired and straightened', '240.00', {
       kind: 'terms',
@@ -192,7 +202,7 @@ export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
       every: 'month',
     })
     await deliver(shop, saleId)
-    payRows(shop, saleId, rows(shop.today, 1), 6)
+    payRows(shop, saleId, monthly(shop.today, 1), 6)
     plan(shop, addMonths(shop.today, 7), async () => {
       const rest = (await listDuesOfSales(shop.db, [saleId], 'USD')).find((d) => d.open.minor > 0n)
       if (rest) await act(shop, writeOffDue, { dueId: rest.id, reason: 'Moved away, no address' })
@@ -207,4 +217,12 @@ export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
       break
     }
   })
+}
+
+/** Promises of every kind, each begun so long before the day the demo ends that it shows something today. */
+export const promiseOverTheMonths = (shop: Workshop, today: Day): void => {
+  const months = (n: number): Day => addMonths(today, -n)
+  installments(shop, months)
+  layaways(shop, months, today)
+  terms(shop, months, today)
 }

@@ -21,6 +21,14 @@ export const isDay = (text: string): text is Day => {
   }
 }
 
+/**
+ * Earlier days first, for `sort`: negative where `a` is before `b`, 0 where they are the same day.
+ *
+ * @example compareDays(day('2026-02-27'), day('2026-03-02')) // -1
+ * @example compareDays(day('2026-03-02'), day('2026-03-02')) // 0
+ */
+export const compareDays = (a: Day, b: Day): -1 | 0 | 1 => (a < b ? -1 : a > b ? 1 : 0)
+
 /** For days the program wrote itself. Throws on anything that is not a day. */
 export const day = (text: string): Day => {
   if (!isDay(text)) throw new Error(`not a day: ${text}`)

@@ -1,6 +1,6 @@
 import { present } from '@/core/present'
 import { addMoney, isPositiveMoney, smallerMoney, subtractMoney, type Money } from '../money'
-import type { Day } from '../day'
+import { compareDays, type Day } from '../day'
 import { discountWith } from './aboutDue'
 
 /** What a due of the invoice that is credited is made of, on the day of the credit. None is below zero. */
@@ -33,7 +33,7 @@ export interface CreditedDues {
   readonly beyond: Money
 }
 
-const byDate = (a: DueParts, b: DueParts): number => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id)
+const byDate = (a: DueParts, b: DueParts): number => compareDays(a.dueOn, b.dueOn) || a.id - b.id
 
 /**
  * What a credit gives back: first what is open, then what was written off, then what was really paid; the discount for

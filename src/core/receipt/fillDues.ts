@@ -10,7 +10,7 @@ import {
   zeroMoney,
   type Money,
 } from '../money'
-import type { Day } from '../day'
+import { compareDays, type Day } from '../day'
 
 export interface OpenDue {
   readonly id: number
@@ -50,7 +50,7 @@ export type FillError =
   | { readonly code: 'due-not-open'; readonly dueId: number }
   | { readonly code: 'more-than-received'; readonly received: Money; readonly asked: Money }
 
-const byDate = (a: OpenDue, b: OpenDue): number => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id)
+const byDate = (a: OpenDue, b: OpenDue): number => compareDays(a.dueOn, b.dueOn) || a.id - b.id
 
 const pour = (dues: readonly OpenDue[], amount: Money) => {
   let left = amount

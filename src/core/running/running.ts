@@ -1,5 +1,5 @@
 import { present } from '@/core/present'
-import type { Day } from '../day'
+import { compareDays, type Day } from '../day'
 
 /** What changed a balance on a day, in its smallest unit (minor units of money, ten-thousandths of a quantity). */
 export interface Change {
@@ -10,7 +10,7 @@ export interface Change {
 const byDay = (changes: readonly Change[]): Change[] => {
   const sums = new Map<Day, bigint>()
   for (const { on, by } of changes) sums.set(on, (sums.get(on) ?? 0n) + by)
-  return [...sums].map(([on, by]) => ({ on, by })).sort((a, b) => (a.on < b.on ? -1 : 1))
+  return [...sums].map(([on, by]) => ({ on, by })).sort((a, b) => compareDays(a.on, b.on))
 }
 
 /**

@@ -1,10 +1,10 @@
 import { type SaleOutlook, type NextStep, dayCount } from './nextStep'
-import { type Day, formatDay, daysBetween } from '../day'
+import { compareDays, type Day, formatDay, daysBetween } from '../day'
 import { isPositiveMoney, sumMoney, compareMoney, subtractMoney } from '../money'
 import type { LayawayStanding } from '../plan'
 
 export const dueSteps = (sale: SaleOutlook, today: Day): NextStep[] => {
-  const open = sale.dues.filter((d) => isPositiveMoney(d.open)).sort((a, b) => (a.dueOn < b.dueOn ? -1 : 1))
+  const open = sale.dues.filter((d) => isPositiveMoney(d.open)).sort((a, b) => compareDays(a.dueOn, b.dueOn))
   const late = open.filter((d) => d.dueOn < today)
   const now = open.filter((d) => d.dueOn === today)
   const sumOf = (dues: typeof open) =>

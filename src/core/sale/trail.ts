@@ -1,5 +1,5 @@
 import { addMoney, zeroMoney, type Money } from '../money'
-import type { Day } from '../day'
+import { compareDays, type Day } from '../day'
 
 /** Papers that have a way back of their own. */
 export type Undoable = 'refund' | 'write-off' | 'held-move'
@@ -31,7 +31,7 @@ export const buildTrail = (
 ): TrailLine[] => {
   let balance = opening
   return [...events]
-    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.seq - b.seq))
+    .sort((a, b) => compareDays(a.on, b.on) || a.seq - b.seq)
     .map((event) => {
       balance = event.owes ? addMoney(balance, event.owes) : balance
       return { ...event, balance }

@@ -1,6 +1,6 @@
 import { present } from '@/core/present'
 import { decimal, ZERO, type Decimal } from '../money'
-import { daysBetween, type Day } from '../day'
+import { compareDays, daysBetween, type Day } from '../day'
 
 /** One time a customer took something. */
 export interface Taking {
@@ -34,7 +34,7 @@ export const usualGoods = (takings: readonly Taking[], today: Day): UsualThing[]
   for (const t of takings) byGoods.set(t.goodsId, [...(byGoods.get(t.goodsId) ?? []), t])
   return [...byGoods]
     .map(([goodsId, of]): UsualThing => {
-      const sorted = [...of].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
+      const sorted = [...of].sort((a, b) => compareDays(a.on, b.on))
       const last = present(sorted.at(-1))
       const quantity = of.reduce((sum, t) => sum.plus(t.quantity), ZERO)
       const months = decimal(daysBetween(present(sorted[0]).on, today)).div(MONTH)

@@ -1,4 +1,4 @@
-import { addMonths, type Day } from '@/core/day'
+import { compareDays, addMonths, type Day } from '@/core/day'
 import { toDecimalString, type Money } from '@/core/money'
 import { repeatDays } from '@/core/sale'
 import type { Db } from '@/data/connect'
@@ -45,7 +45,7 @@ export const readComing = async (db: Db, today: Day, months: number, currency: s
         total: repeat.total,
       })),
     )
-    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.repeat.id - b.repeat.id))
+    .sort((a, b) => compareDays(a.on, b.on) || a.repeat.id - b.repeat.id)
 
 /** `every two weeks, an invoice that is issued by itself` */
 const EVERY = {

@@ -13,7 +13,7 @@ export const asText = (d: Decimal): string => d.toString()
 export const saleView = async (db: Db, saleId: number, business: Business, today: Day) => {
   const [story] = await readStories(db, [saleId], business, today)
   if (!story) return null
-  return viewOfStory(story, await readTrail(db, story, business))
+  return viewOfStory(story, await readTrail(db, story))
 }
 
 export type SaleView = NonNullable<Awaited<ReturnType<typeof saleView>>>

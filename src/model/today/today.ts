@@ -1,5 +1,5 @@
 import { dueInSentence } from '@/core/receipt'
-import { addDays, type Day } from '@/core/day'
+import { compareDays, addDays, type Day } from '@/core/day'
 import { listOpenBaskets } from '@/data/queries/baskets'
 import { countPost } from '@/data/queries/post'
 import { readComing, type Coming } from '@/model/sale/repeats'
@@ -114,7 +114,7 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
           amount: d.open,
         })),
     ])
-    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
+    .sort((a, b) => compareDays(a.on, b.on))
     .slice(0, 6)
   return {
     waiting,

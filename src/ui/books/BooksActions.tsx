@@ -8,6 +8,7 @@ import { Panel } from '../Panel'
 import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
 import { ReopenPeriod } from './ReopenPeriod'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 interface Props {
   readonly today: Day
@@ -88,17 +89,7 @@ const OwnEntry = ({ today, currency, accounts, onDone }: Omit<Props, 'closed'> &
         <DayField label="On" today={today} value={on} onValue={setOn} />
       </div>
       <table className="ledger mt-4">
-        <thead>
-          <tr>
-            <th scope="col">Account</th>
-            <th scope="col" className="r w-[100px]">
-              Debit
-            </th>
-            <th scope="col" className="r w-[100px]">
-              Credit
-            </th>
-          </tr>
-        </thead>
+        <LedgerHead heads={['Account', right('Debit', 'w-[100px]'), right('Credit', 'w-[100px]')]} />
         <tbody>
           {rows.map((r, i) => (
             <tr key={i}>

@@ -3,6 +3,7 @@ import { formatDay } from '@/core/day'
 import { sayEntry } from '@/core/ledger'
 import { addMoney, formatBalance, formatMoney, negateMoney, type Money } from '@/core/money'
 import type { EntryView } from '@/model/books/entryView'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 /** What accounts stood at before entries, in debit, by `entryId:accountId`. */
 export type Before = ReadonlyMap<string, Money>
@@ -18,23 +19,15 @@ export const EntryLines = ({ entry, before }: { readonly entry: EntryView; reado
           {entry.text}
         </To>
       </caption>
-      <thead>
-        <tr>
-          <th scope="col">Account</th>
-          <th scope="col" className="r w-[120px]">
-            Debit
-          </th>
-          <th scope="col" className="r w-[120px]">
-            Credit
-          </th>
-          <th scope="col" className="r w-[130px]">
-            Before
-          </th>
-          <th scope="col" className="r w-[130px]">
-            After
-          </th>
-        </tr>
-      </thead>
+      <LedgerHead
+        heads={[
+          'Account',
+          right('Debit', 'w-[120px]'),
+          right('Credit', 'w-[120px]'),
+          right('Before', 'w-[130px]'),
+          right('After', 'w-[130px]'),
+        ]}
+      />
       <tbody>
         {entry.lines.map((l, i) => {
           const was = before.get(`${entry.id}:${l.accountId}`)

@@ -4,6 +4,7 @@ import type { Day } from '@/core/day'
 import { DayField, MoneyField, QuantityField } from '../fields'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 interface Props {
   readonly currency: string
@@ -58,21 +59,15 @@ export const CountForm = ({ currency, today, lines }: Props) => {
       </div>
       <Refusal refused={refused} />
       <table className="ledger max-w-[860px]">
-        <thead>
-          <tr>
-            <th scope="col">Code</th>
-            <th scope="col">Name</th>
-            <th scope="col" className="r">
-              Books say
-            </th>
-            <th scope="col" className="r w-[110px]">
-              Counted
-            </th>
-            <th scope="col" className="r w-[120px]">
-              New ones cost
-            </th>
-          </tr>
-        </thead>
+        <LedgerHead
+          heads={[
+            'Code',
+            'Name',
+            right('Books say'),
+            right('Counted', 'w-[110px]'),
+            right('New ones cost', 'w-[120px]'),
+          ]}
+        />
         <tbody>
           {lines.map((l) => (
             <tr key={l.goodsId}>

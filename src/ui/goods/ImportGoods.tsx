@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { readBase64 } from '../files/readBase64'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 interface Looked {
   readonly rows: number
@@ -73,78 +74,61 @@ export const ImportGoods = () => {
             )}
             . Nothing is written yet.
           </p>
-          {looked.problems.length > 0 && (
-            <section>
-              <h2>What is wrong</h2>
-              <table className="ledger max-w-[900px]">
-                <thead>
-                  <tr>
-                    <th scope="col" className="r w-[70px]">
-                      Row
-                    </th>
-                    <th scope="col" className="w-[180px]">
-                      Code
-                    </th>
-                    <th scope="col">Why</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {looked.problems.slice(0, 200).map((p) => (
-                    <tr key={p.row}>
-                      <td className="fig">{p.row}</td>
-                      <td className="max-w-[180px] truncate font-figure">{p.code}</td>
-                      <td className="break-words">{p.message}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-              {looked.problems.length > 200 && <p className="sub">and {looked.problems.length - 200} more</p>}
-            </section>
-          )}
-          {looked.preview.length > 0 && (
-            <section>
-              <h2>How it would look</h2>
-              <table className="ledger max-w-[900px]">
-                <tbody>
-                  {looked.preview.map((p) => (
-                    <tr key={p.row}>
-                      <td className="font-figure">{p.code}</td>
-                      <td>{p.name}</td>
-                      <td className="sub">{p.kind}</td>
-                      <td className="sub">{p.isNew ? 'new' : 'changed'}</td>
-                      <td className="fig">{p.price}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-              {good > looked.preview.length && (
-                <p className="sub">and {good - looked.preview.length} more like these</p>
-              )}
-            </section>
-          )}
-          <p className="flex gap-3">
-            {looked.problems.length === 0 ? (
-              <button
-                className="btn btn-do"
-                data-primary
-                disabled={busy || good === 0}
-                onClick={() => void write('all')}
-              >
-                Import all {good}
-              </button>
-            ) : (
-              <button
-                className="btn btn-do"
-                data-primary
-                disabled={busy || good === 0}
-                onClick={() => void write('good')}
-              >
-                Leave the {looked.problems.length} out, import {good}
-              </button>
-            )}
-          </p>
+          {looked.problems.length > 0 && <Problems problems={looked.problems} />}
+          {looked.preview.length > 0 && <Preview preview={looked.preview} of={good} />}
+          <button
+            className="btn btn-do justify-self-start"
+            data-primary
+            disabled={busy || good === 0}
+            onClick={() => void write(looked.problems.length === 0 ? 'all' : 'good')}
+          >
+            {looked.problems.length === 0
+              ? `Import all ${good}`
+              : `Leave the ${looked.problems.length} out, import ${good}`}
+          </button>
         </>
       )}
     </div>
   )
 }
+
+const SHOWN = 200
+
+const Problems = ({ problems }: Pick<Looked, 'problems'>) => (
+  <section>
+    <h2>What is wrong</h2>
+    <table className="ledger max-w-[900px]">
+      <LedgerHead heads={[right('Row', 'w-[70px]'), { head: 'Code', className: 'w-[180px]' }, 'Why']} />
+      <tbody>
+        {problems.slice(0, SHOWN).map((p) => (
+          <tr key={p.row}>
+            <td className="fig">{p.row}</td>
+            <td className="max-w-[180px] truncate font-figure">{p.code}</td>
+            <td className="break-words">{p.message}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+    {problems.length > SHOWN && <p className="sub">and {problems.length - SHOWN} more</p>}
+  </section>
+)
+
+const Preview = ({ preview, of }: Pick<Looked, 'preview'> & { readonly of: number }) => (
+  <section>
+    <h2>How it would look</h2>
+    <table className="ledger max-w-[900px]">
+      <tbody>
+        {preview.map((p) => (
+          <tr key={p.row}>
+            <td className="font-figure">{p.code}</td>
+            <td>{p.name}</td>
+            <td className="sub">{p.kind}</td>
+            <td className="sub">{p.isNew ? 'new' : 'changed'}</td>
+            <td className="fig">{p.price}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+    {of > preview.length && <p className="sub">and {of - preview.length} more like these</p>}
+  </section>
+)

@@ -1,20 +1,19 @@
 'use client'
-import { present } from '@/core/present'
-import { useCallback, useEffect, useState } from 'react'
+import { useState } from 'react'
 import type { Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
-import { formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
-import { tenderOf } from '@/core/receipt'
+import { formatMoney, isPositiveMoney } from '@/core/money'
 import { DayField, MoneyField, Text } from '../fields'
-import { findCustomers, Picker, type FoundCustomer } from '../Picker'
+import { findCustomers, Picker } from '../Picker'
 import { MethodChoice } from './MethodChoice'
 import { messageFor, Refusal } from '../Refusal'
-import { call, useSend } from '../send'
+import { useSend } from '../send'
 import { usePreview, WouldPost } from '../WouldPost'
-import { fillDown, leftAfter, readTyped, sumTyped, type Open } from './filling'
 import { Afterwards } from './Afterwards'
-import { WhatItPays } from './WhatItPays'
+import { moneyInBody, moneyInFacts, type MoneyInFacts } from './moneyInFacts'
 import type { OpenNow } from './openNow'
+import { useOpenOf } from './useOpenOf'
+import { WhatItPays } from './WhatItPays'
 
 interface Props {
   readonly currency: string
@@ -28,7 +27,7 @@ interface Props {
 /** Receiving money: who, how much, how, what it pays, and what is owed afterwards, all before anything is saved. */
 export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }: Props) => {
   const [who, setWho] = useState(customer)
-  const [now, setNow] = useState<OpenNow | null>(null)
+  const { now, items, alsoFor, forOthers } = useOpenOf(who)
   const [amount, setAmount] = useState('')
   const [method, setMethod] = useState<Method>('transfer')
   const [reference, setReference] = useState('')
@@ -37,64 +36,13 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
   const [puts, setPuts] = useState<Readonly<Record<string, string>> | null>(null)
   const { send, busy, refused } = useSend()
 
-  const load = useCallback(async (id: number) => {
-    const open = await call('GET', `/customers/${id}/open`)
-    if (open.ok) setNow(open.value)
-  }, [])
-  useEffect(() => {
-    if (who) void load(who.id)
-  }, [who, load])
-
-  const [others, setOthers] = useState<readonly { readonly name: string; readonly items: readonly Open[] }[]>([])
-  const alsoFor = async (c: FoundCustomer) => {
-    if (c.id === who?.id || others.some((o) => o.name === c.name)) return
-    const open = await call('GET', `/customers/${c.id}/open`)
-    if (open.ok)
-      setOthers([
-        ...others,
-        { name: c.name, items: open.value.items.map((i) => ({ ...i, what: `${c.name}: ${i.what}` })) },
-      ])
-  }
-  const items = [...(now?.items ?? []), ...others.flatMap((o) => o.items)]
-  const received = readTyped(amount, currency)
-  const put = puts ?? fillDown(items, received, saleId)
-  const onThings = sumTyped(put, currency)
-  const onAccount = subtractMoney(received, onThings)
-  const tooMuch = onAccount.minor < 0n
-  const onDues = sumMoney(
-    items.filter((o) => o.dueId !== undefined).map((o) => readTyped(put[o.key] ?? '', currency)),
-    currency,
-  )
-  const { toPay: coins, change } = tenderOf(received, {
-    cash: method === 'cash',
-    smallestCoin,
-    given: method === 'cash' && tendered !== '' ? readTyped(tendered, currency) : null,
-  })
-  const off = sumMoney(
-    items.map((o) => {
-      const part = readTyped(put[o.key] ?? '', currency)
-      return subtractMoney(subtractMoney(readTyped(o.open, currency), part), leftAfter(o, part))
-    }),
-    currency,
-  )
-
-  const wishes = items
-    .filter((o) => readTyped(put[o.key] ?? '', currency).minor > 0n)
-    .map((o) => ({
-      ...(o.dueId === undefined ? { saleId: present(o.saleId) } : { dueId: o.dueId }),
-      amount: present(put[o.key]),
-    }))
-  const body = {
-    customerId: who?.id,
-    on,
-    method,
-    amount,
-    reference,
-    tendered: method === 'cash' && tendered ? tendered : undefined,
-    for: wishes.length > 0 ? wishes : ('account' as const),
-    ...(others.length > 0 ? { forOthers: true } : {}),
-  }
-  const seen = usePreview('/receipts', who && isPositiveMoney(received) && !tooMuch ? body : null)
+  const draft = { customerId: who?.id, on, method, amount, reference, tendered, puts }
+  const around = { items, saleId, smallestCoin, currency, forOthers }
+  const facts = moneyInFacts(draft, around)
+  const { received, tooMuch } = facts
+  const body = moneyInBody(draft, around, facts)
+  const sound = isPositiveMoney(received) && !tooMuch
+  const seen = usePreview('/receipts', who && sound ? body : null)
 
   const take = (print: boolean) => {
     void send('POST', '/receipts', body, {
@@ -114,20 +62,13 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
             chosen={who?.name ?? ''}
             placeholder="who pays"
             find={findCustomers}
-            onPick={(c: FoundCustomer) => {
+            onPick={(c) => {
               setWho(c)
               setPuts(null)
-              setOthers([])
-              setNow(null)
             }}
             problem={messageFor(refused, 'customerId')}
           />
-          {now && (
-            <div className="sub">
-              owes {now.owed} · {Number(now.held) > 0 ? `${now.held} held` : 'nothing held'}
-              {now.usually && ` · ${now.usually}`}
-            </div>
-          )}
+          {now && <OwesNow now={now} />}
         </div>
         <MoneyField
           label="Amount"
@@ -146,21 +87,10 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
             value={tendered}
             onValue={setTendered}
             problem={messageFor(refused, 'tendered')}
-            hint={
-              isPositiveMoney(change)
-                ? `change ${formatMoney(change)}`
-                : coins.minor !== received.minor
-                  ? `${formatMoney(coins)} in coins`
-                  : undefined
-            }
+            hint={sayTender(facts)}
           />
         ) : (
-          <Text
-            label="Their reference"
-            value={reference}
-            maxLength={120}
-            onChange={(e) => setReference(e.target.value)}
-          />
+          <Reference value={reference} onValue={setReference} />
         )}
         <DayField label="On" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
         <Refusal refused={refused} />
@@ -168,16 +98,12 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
           <button
             className="btn btn-do min-h-[40px] flex-1"
             data-primary
-            disabled={busy || tooMuch || received.minor === 0n}
+            disabled={busy || !sound}
             onClick={() => take(false)}
           >
             Take {formatMoney(received)}
           </button>
-          <button
-            className="btn min-h-[40px]"
-            disabled={busy || tooMuch || received.minor === 0n}
-            onClick={() => take(true)}
-          >
+          <button className="btn min-h-[40px]" disabled={busy || !sound} onClick={() => take(true)}>
             and print
           </button>
         </div>
@@ -186,51 +112,65 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
       <div className="min-w-0">
         <h2>What it pays</h2>
         {!who ? (
-          <p className="sub border-y border-paper-200 py-6">
-            Choose who pays; everything they have open will stand here, oldest first.
-          </p>
+          <ChooseFirst />
         ) : (
           <>
             <WhatItPays
               items={items}
-              put={put}
+              put={facts.put}
               onPut={setPuts}
               received={received}
-              onAccount={onAccount}
+              onAccount={facts.onAccount}
               nothingOpen={now !== null && items.length === 0}
             />
-            <p className="mt-3 flex gap-2">
-              <button className="btn" onClick={() => setPuts(null)}>
-                Oldest first
-              </button>
-              <button className="btn" onClick={() => setPuts({})}>
-                All on account
-              </button>
-            </p>
+            <Ways onOldest={() => setPuts(null)} onAccount={() => setPuts({})} />
             <div className="mt-3 max-w-[330px]">
               <Picker
                 label="They pay for somebody else too"
                 chosen=""
                 placeholder="whose papers"
                 find={findCustomers}
-                onPick={(c: FoundCustomer) => void alsoFor(c)}
+                onPick={(c) => void alsoFor(c)}
               />
             </div>
-            {now && (
-              <Afterwards
-                now={now}
-                onDues={sumMoney([onDues, off], currency)}
-                onLate={sumMoney(
-                  items.filter((o) => o.late).map((o) => readTyped(put[o.key] ?? '', currency)),
-                  currency,
-                )}
-                currency={currency}
-              />
-            )}
-            {isPositiveMoney(received) && !tooMuch && <WouldPost seen={seen} currency={currency} />}
+            {now && <Afterwards now={now} onDues={facts.lessOwed} onLate={facts.lessLate} currency={currency} />}
+            {sound && <WouldPost seen={seen} currency={currency} />}
           </>
         )}
       </div>
     </div>
   )
 }
+
+const OwesNow = ({ now }: { readonly now: OpenNow }) => (
+  <div className="sub">
+    owes {now.owed} · {Number(now.held) > 0 ? `${now.held} held` : 'nothing held'}
+    {now.usually && ` · ${now.usually}`}
+  </div>
+)
+
+const sayTender = ({ change, coins, received }: MoneyInFacts): string | undefined => {
+  if (isPositiveMoney(change)) return `change ${formatMoney(change)}`
+  return coins.minor !== received.minor ? `${formatMoney(coins)} in coins` : undefined
+}
+
+const Ways = ({ onOldest, onAccount }: { readonly onOldest: () => void; readonly onAccount: () => void }) => (
+  <p className="mt-3 flex gap-2">
+    <button className="btn" onClick={onOldest}>
+      Oldest first
+    </button>
+    <button className="btn" onClick={onAccount}>
+      All on account
+    </button>
+  </p>
+)
+
+const ChooseFirst = () => (
+  <p className="sub border-y border-paper-200 py-6">
+    Choose who pays; everything they have open will stand here, oldest first.
+  </p>
+)
+
+const Reference = ({ value, onValue }: { readonly value: string; readonly onValue: (value: string) => void }) => (
+  <Text label="Their reference" value={value} maxLength={120} onChange={(e) => onValue(e.target.value)} />
+)

@@ -2,6 +2,7 @@
 import { formatMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
 import { MoneyField } from '../fields'
 import { leftAfter, readTyped, settles, type Open } from './filling'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 interface Props {
   readonly items: readonly Open[]
@@ -21,20 +22,7 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
   return (
     <>
       <table className="ledger">
-        <thead>
-          <tr>
-            <th scope="col">Due</th>
-            <th scope="col" className="r">
-              Open
-            </th>
-            <th scope="col" className="r w-[130px]">
-              Put on it
-            </th>
-            <th scope="col" className="r">
-              Left
-            </th>
-          </tr>
-        </thead>
+        <LedgerHead heads={['Due', right('Open'), right('Put on it', 'w-[130px]'), right('Left')]} />
         <tbody>
           {items.map((o) => (
             <tr key={o.key}>

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { formatDay, type Day } from '@/core/day'
 import { showMoney } from '../fields'
 import { call } from '../send'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 interface Tested {
   readonly from: Day
@@ -44,20 +45,7 @@ export const BackTests = ({ currency }: { readonly currency: string }) => {
             weeks came in inside the band.
           </p>
           <table className="ledger max-w-[700px]">
-            <thead>
-              <tr>
-                <th scope="col">Four weeks from</th>
-                <th scope="col" className="r">
-                  Expected
-                </th>
-                <th scope="col" className="r">
-                  Came
-                </th>
-                <th scope="col" className="r">
-                  Weeks inside the band
-                </th>
-              </tr>
-            </thead>
+            <LedgerHead heads={['Four weeks from', right('Expected'), right('Came'), right('Weeks inside the band')]} />
             <tbody>
               {tests.map((t) => (
                 <tr key={t.from}>

@@ -7,6 +7,7 @@ import { forecastInput, type ForecastFacts, type ForecastInput, type ForecastWee
 import type { ForecastMessage } from '@/workers/forecast.worker'
 import { QuantityField } from '../fields'
 import { BandChart } from './BandChart'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 interface Props {
   readonly facts: ForecastFacts
@@ -44,25 +45,15 @@ export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
         )}
         {usual.weeks && (
           <table className="ledger mt-4 max-w-[640px]">
-            <thead>
-              <tr>
-                <th scope="col">Week of</th>
-                <th scope="col" className="r">
-                  At least, 9 times in 10
-                </th>
-                <th scope="col" className="r">
-                  Most likely
-                </th>
-                <th scope="col" className="r">
-                  At most, 9 times in 10
-                </th>
-                {later && changed.weeks && (
-                  <th scope="col" className="r">
-                    If {name} were later
-                  </th>
-                )}
-              </tr>
-            </thead>
+            <LedgerHead
+              heads={[
+                'Week of',
+                right('At least, 9 times in 10'),
+                right('Most likely'),
+                right('At most, 9 times in 10'),
+                !!(later && changed.weeks) && right(`If ${name} were later`),
+              ]}
+            />
             <tbody>
               {usual.weeks.map((w, i) => (
                 <tr key={w.week}>

@@ -3,6 +3,7 @@ import { formatDayShort, type Day } from '@/core/day'
 import { decimal, formatPrice } from '@/core/money'
 import type { UsualRow } from '@/model/sale/usualGoods'
 import { Empty } from '../Empty'
+import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
 
 interface Props {
   readonly customerId: number
@@ -20,29 +21,17 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
     ) : (
       <div className="overflow-x-auto">
         <table className="ledger min-w-[600px]">
-          <thead>
-            <tr>
-              <th scope="col">What</th>
-              <th scope="col" className="r">
-                Last
-              </th>
-              <th scope="col" className="r">
-                Then
-              </th>
-              <th scope="col" className="r">
-                Times, a month
-              </th>
-              <th scope="col" className="r">
-                There
-              </th>
-              <th scope="col" className="r">
-                Today
-              </th>
-              <th scope="col">
-                <span className="sr-only">Sell again</span>
-              </th>
-            </tr>
-          </thead>
+          <LedgerHead
+            heads={[
+              'What',
+              right('Last'),
+              right('Then'),
+              right('Times, a month'),
+              right('There'),
+              right('Today'),
+              unseen('Sell again'),
+            ]}
+          />
           <tbody>
             {rows.map((u) => {
               const { goods } = u.standing

@@ -11,16 +11,14 @@ import {
 } from '@dnd-kit/core'
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useId, useRef } from 'react'
-import { formatMoney, isPositiveMoney, negateMoney } from '@/core/money'
-import { Text } from '../fields'
 import { LineRow } from './LineRow'
+import { LineHead, LineTotals } from './LineTotals'
 import {
   draftTotals,
   emptyLine,
   groupSums,
   isBlank,
   lineMargin,
-  readLess,
   problemsOf,
   readPasted,
   type DraftSettings,
@@ -108,48 +106,11 @@ export const LineEditor = ({
     return true
   }
   const add = (kind: 'heading' | 'text') => setLines([...lines.filter((l) => !isBlank(l)), emptyLine(blank, kind)])
-  const figure = (name: string, value: string, strong = false) => (
-    <tr className={strong ? 'total' : ''}>
-      <td colSpan={7} className={strong ? 'r' : 'r border-0! text-iron-500'}>
-        {name}
-      </td>
-      <td className={strong ? 'fig' : 'fig border-0!'}>{value}</td>
-      <td className="border-0!" />
-    </tr>
-  )
   return (
     <div className="max-lg:overflow-x-auto max-lg:pb-40">
       <DndContext id={dndId} sensors={sensors} collisionDetection={closestCenter} onDragEnd={dragged}>
         <table ref={table} className="ledger min-w-[900px]">
-          <thead>
-            <tr>
-              <th scope="col" className="w-6">
-                <span className="sr-only">Order</span>
-              </th>
-              <th scope="col">What: type, scan, or paste rows</th>
-              <th scope="col" className="r w-[92px]">
-                Quantity
-              </th>
-              <th scope="col" className="r w-[112px]">
-                Each
-              </th>
-              <th scope="col" className="r w-[92px]">
-                Less
-              </th>
-              <th scope="col" className="w-[92px]">
-                Tax
-              </th>
-              <th scope="col" className="r w-[60px]">
-                Margin
-              </th>
-              <th scope="col" className="r w-[110px]">
-                Sum
-              </th>
-              <th scope="col" className="w-[64px]">
-                <span className="sr-only">More and removal</span>
-              </th>
-            </tr>
-          </thead>
+          <LineHead />
           <tbody>
             <SortableContext items={shown.map((l) => l.key)} strategy={verticalListSortingStrategy}>
               {shown.map((l, i) => (
@@ -173,44 +134,13 @@ export const LineEditor = ({
               ))}
             </SortableContext>
           </tbody>
-          <tbody>
-            <tr>
-              <td className="border-0!" />
-              <td className="border-0!">
-                <span className="flex gap-4">
-                  <button type="button" className="text-xs underline" onClick={() => add('heading')}>
-                    add a heading
-                  </button>
-                  <button type="button" className="text-xs underline" onClick={() => add('text')}>
-                    add a text
-                  </button>
-                </span>
-              </td>
-              <td colSpan={2} className="r border-0! text-iron-500">
-                off the whole
-              </td>
-              <td className="border-0!">
-                <Text
-                  label="Off the whole"
-                  hideLabel
-                  className="fig"
-                  autoComplete="off"
-                  placeholder="5%"
-                  value={wholeLess}
-                  problem={readLess(wholeLess) ? undefined : '5% or 20.00'}
-                  onChange={(e) => onWholeLess(e.target.value)}
-                />
-              </td>
-              <td colSpan={2} className="border-0!" />
-              <td className="fig border-0!">
-                {isPositiveMoney(totals.off) ? formatMoney(negateMoney(totals.off)) : ''}
-              </td>
-              <td className="border-0!" />
-            </tr>
-            {figure(totals.margin === null ? 'net' : `margin ${totals.margin} % of net`, formatMoney(totals.net))}
-            {figure(settings.exempt ? 'tax (exempt)' : 'tax', formatMoney(totals.tax))}
-            {figure('total', formatMoney(totals.gross), true)}
-          </tbody>
+          <LineTotals
+            totals={totals}
+            exempt={settings.exempt}
+            wholeLess={wholeLess}
+            onWholeLess={onWholeLess}
+            onAdd={add}
+          />
         </table>
       </DndContext>
     </div>

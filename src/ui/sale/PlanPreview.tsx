@@ -1,6 +1,7 @@
 'use client'
 import { decimal } from '@/core/money'
 import { formatDay, type Day } from '@/core/day'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 export interface PreviewedPlan {
   readonly rows: readonly {
@@ -42,22 +43,14 @@ export const PlanPreview = ({
       <h3 className="label">What it means</h3>
       <p className="sub mb-2">{SAYS[kind]}</p>
       <table className="ledger">
-        <thead>
-          <tr>
-            <th scope="col">{kind === 'deposit' ? 'Part' : 'Due'}</th>
-            <th scope="col" className="r">
-              Payment
-            </th>
-            {charged && (
-              <th scope="col" className="r">
-                of it charge
-              </th>
-            )}
-            <th scope="col" className="r">
-              Left
-            </th>
-          </tr>
-        </thead>
+        <LedgerHead
+          heads={[
+            kind === 'deposit' ? 'Part' : 'Due',
+            right('Payment'),
+            charged && right('of it charge'),
+            right('Left'),
+          ]}
+        />
         <tbody>
           {shown.map((r, i) =>
             r === null ? (

@@ -5,6 +5,7 @@ import { formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/mo
 import type { Sheet } from '@/model/sale/sheet'
 import { Figure } from '../Figure'
 import { PromiseActions } from './PromiseActions'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 const STANDS_COLOUR: Readonly<Record<string, string>> = {
   behind: 'text-oxide-700',
@@ -52,20 +53,7 @@ const LayawayRows = ({ sheet }: { readonly sheet: Sheet }) => {
         {standing.stands === 'paying in' && `: ${formatMoney(standing.left)} still to come`}
       </p>
       <table className="ledger max-w-[620px]">
-        <thead>
-          <tr>
-            <th scope="col">Due</th>
-            <th scope="col" className="r">
-              Payment
-            </th>
-            <th scope="col" className="r">
-              Came
-            </th>
-            <th scope="col" className="r">
-              Missing
-            </th>
-          </tr>
-        </thead>
+        <LedgerHead heads={['Due', right('Payment'), right('Came'), right('Missing')]} />
         <tbody>
           {standing.rows.map((r, i) => {
             const late = isPositiveMoney(r.open) && r.due < today
@@ -106,23 +94,7 @@ const DueRows = ({ sheet }: { readonly sheet: Sheet }) => {
         </p>
       ))}
       <table className="ledger">
-        <thead>
-          <tr>
-            <th scope="col">Due</th>
-            <th scope="col">What</th>
-            <th scope="col" className="r">
-              Amount
-            </th>
-            {charged && (
-              <th scope="col" className="r">
-                of it charge
-              </th>
-            )}
-            <th scope="col" className="r">
-              Open
-            </th>
-          </tr>
-        </thead>
+        <LedgerHead heads={['Due', 'What', right('Amount'), charged && right('of it charge'), right('Open')]} />
         <tbody>
           {live.map((d) => {
             const late = isPositiveMoney(d.open) && d.dueOn < today

@@ -1,5 +1,4 @@
 'use client'
-import { Select } from '../Select'
 import { present } from '@/core/present'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
@@ -7,12 +6,13 @@ import { addMoney, decimal, formatMoney, roundToMoney, subtractMoney, type Money
 import { overLimit } from '@/core/sale'
 import { DayField, Text } from '../fields'
 import { Refusal } from '../Refusal'
-import { useSend } from '../send'
 import { ForWhom, type Buyer } from './ForWhom'
 import { LineEditor } from './LineEditor'
-import { draftTotals, isBlank, readLess, toInput, type DraftSettings, type LineDraft } from './lineDraft'
+import { draftTotals, isBlank, type DraftSettings, type LineDraft } from './lineDraft'
 import type { SaleFacts } from './saleFacts'
+import { SaleMore } from './SaleMore'
 import { OtherSalePanel, UsualPanel } from './TakeFrom'
+import { useSaleSave } from './useSaleSave'
 
 interface Props {
   /** The sale that is changed; null writes a new one. */
@@ -30,8 +30,6 @@ interface Props {
   readonly facts: SaleFacts
   readonly lines: readonly LineDraft[]
 }
-
-const CHANNELS = { counter: 'at the counter', phone: 'on the phone', shopfront: 'on the shopfront' } as const
 
 /** How far this sale takes its customer over their credit limit; null where it does not. */
 const sayOver = (buyer: Buyer | null, total: Money, own: string): string | null => {
@@ -58,7 +56,7 @@ export const SaleForm = ({
   const [lines, setLines] = useState(given)
   const [panel, setPanel] = useState<'usual' | 'other' | null>(null)
   const [more, setMore] = useState(sale !== null)
-  const { send, busy, refused, setRefused } = useSend()
+  const { write, change, busy, refused } = useSaleSave({ sale, buyer, facts, lines, currency: settings.currency })
   const set = (change: Partial<SaleFacts>) => setFacts({ ...facts, ...change })
   const whole: DraftSettings = {
     ...settings,
@@ -69,57 +67,6 @@ export const SaleForm = ({
   const over = sayOver(buyer, total, sale?.agreed ? sale.total : '0')
   const addresses = (buyer?.addresses ?? []).filter((a) => a.kind === 'deliver-to').map((a) => a.text)
   const take = (more: readonly LineDraft[]) => setLines((now) => [...now.filter((l) => !isBlank(l)), ...more])
-  const body = () => {
-    const less = readLess(facts.less) ?? { percent: facts.less, amount: '0' }
-    const { less: _less, kind, deliverTo, ...plain } = facts
-    return {
-      ...plain,
-      ...(kind ? { kind } : {}),
-      ...(sale || deliverTo ? { deliverTo } : {}),
-      discountPercent: less.percent,
-      discountAmount: less.amount,
-      lines: toInput(lines, settings.currency),
-    }
-  }
-  const change = () =>
-    send(
-      'POST',
-      `/sales/${present(sale).id}/change`,
-      { ...body(), wantedBy: facts.wantedBy || null },
-      {
-        say: () =>
-          present(sale).agreed
-            ? `What is agreed on sale ${present(sale).number} is changed; the version before is kept.`
-            : `Sale ${present(sale).number} is changed.`,
-        go: () => `/sales/${present(sale).id}`,
-      },
-    )
-  const write = (agreed: boolean) => {
-    if (!buyer) return setRefused({ detail: 'Say who it is for: find a customer, or type a new name.', errors: [] })
-    const { deliverNote, ...rest } = body()
-    void send(
-      'POST',
-      '/sales',
-      {
-        ...rest,
-        ...(deliverNote ? { deliverNote } : {}),
-        customerId: buyer.id,
-        wantedBy: facts.wantedBy || undefined,
-        ...(agreed ? { agreed } : {}),
-      },
-      {
-        say: (s) => {
-          const short = s.lines.filter((l) => Number(l.short) > 0)
-          return !agreed
-            ? `Sale ${s.number} for ${buyer.name} is written down.`
-            : short.length === 0
-              ? `Sale ${s.number} is agreed with ${buyer.name}. What is on the shelf is set aside.`
-              : `Agreed. Short: ${short.map((l) => `${l.agreed} ${l.description} agreed, ${l.setAside} on the shelf`).join('; ')}.`
-        },
-        go: (s) => `/sales/${s.id}`,
-      },
-    )
-  }
   return (
     <div className="grid gap-4">
       <div className="grid gap-4 md:grid-cols-[1.2fr_1.2fr_160px_160px]">
@@ -165,12 +112,12 @@ export const SaleForm = ({
           className="btn btn-do"
           disabled={busy}
           data-primary
-          onClick={() => (sale ? void change() : write(false))}
+          onClick={() => void (sale ? change() : write(false))}
         >
           {sale ? (sale.agreed ? 'Agree to the change' : 'Keep the change') : 'Write it down'}
         </button>
         {!sale && (
-          <button className="btn" disabled={busy} onClick={() => write(true)}>
+          <button className="btn" disabled={busy} onClick={() => void write(true)}>
             They agreed already
           </button>
         )}
@@ -189,60 +136,13 @@ export const SaleForm = ({
         </button>
         <span className="sub">Ctrl Enter{sale ? '' : ' · nothing is recorded in the books yet'}</span>
       </div>
-      {more && (
-        <div className="grid max-w-[980px] gap-4 md:grid-cols-2">
-          <Words label="Notes above the lines" value={facts.noteAbove} onValue={(noteAbove) => set({ noteAbove })} />
-          <Words label="Notes for the whole" value={facts.note} onValue={(note) => set({ note })} />
-          <Words
-            label="Delivered to"
-            value={facts.deliverTo}
-            most={500}
-            onValue={(deliverTo) => set({ deliverTo })}
-            hint={addresses.length > 1 ? `known: ${addresses.length} addresses; the usual one is filled in` : undefined}
-          />{' '}
-          <Words
-            label="For whoever delivers"
-            value={facts.deliverNote}
-            most={500}
-            onValue={(deliverNote) => set({ deliverNote })}
-          />
-          <div className="grid grid-cols-2 gap-4">
-            <Text
-              label="Their order number"
-              value={facts.purchaseOrder}
-              maxLength={80}
-              onChange={(e) => set({ purchaseOrder: e.target.value })}
-            />{' '}
-            <Select label="It came" value={facts.channel} options={CHANNELS} onValue={(channel) => set({ channel })} />
-          </div>
-          <label className="flex items-center gap-2 self-end pb-2">
-            <input type="checkbox" checked={facts.rolledUp} onChange={(e) => set({ rolledUp: e.target.checked })} /> on
-            paper each group stands as one sum
-          </label>
-        </div>
-      )}
+      {more && <SaleMore facts={facts} addresses={addresses} onFacts={set} />}
       {panel === 'usual' && buyer && (
         <UsualPanel customerId={buyer.id} customer={buyer.name} onTake={take} onClose={() => setPanel(null)} />
-      )}{' '}
+      )}
       {panel === 'other' && buyer && (
         <OtherSalePanel customerId={buyer.id} customer={buyer.name} onTake={take} onClose={() => setPanel(null)} />
-      )}{' '}
+      )}
     </div>
   )
 }
-
-interface WordsProps {
-  readonly label: string
-  readonly value: string
-  readonly onValue: (value: string) => void
-  readonly most?: number
-  readonly hint?: string
-}
-
-const Words = ({ label, value, onValue, most = 4000, hint }: WordsProps) => (
-  <label>
-    <span className="label">{label}</span>
-    <textarea className="field" rows={2} maxLength={most} value={value} onChange={(e) => onValue(e.target.value)} />
-    {hint && <span className="sub">{hint}</span>}
-  </label>
-)

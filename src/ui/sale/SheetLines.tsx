@@ -3,49 +3,33 @@ import { To } from '@/ui/To'
 import { formatMoney, isPositiveMoney, negateMoney } from '@/core/money'
 import type { StoryLine } from '@/model/sale/story'
 import type { Sheet } from '@/model/sale/sheet'
-import { Figure } from '@/ui/Figure'
 import { WriteLetter } from '@/ui/post/WriteLetter'
 import { SheetTools } from '@/ui/sale/SheetTools'
+import { TotalRow } from '@/ui/TotalRow'
 import { Ticks } from '@/ui/Ticks'
+import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
 
 /** The lines of a sale with their progress, what they come to, and the papers made of them. */
 export const SheetLines = ({ sheet }: { readonly sheet: Sheet }) => {
   const { story } = sheet
   const { sale, totals } = story
   const agreed = sale.agreedOn !== null
+  const span = agreed ? 7 : 4
   return (
     <div className="overflow-x-auto">
       <table className="ledger">
-        <thead>
-          <tr>
-            <th scope="col">What</th>
-            <th scope="col" className="r">
-              {agreed ? 'Agreed' : 'Quantity'}
-            </th>
-            {agreed && (
-              <>
-                <th scope="col" className="r">
-                  Handed over
-                </th>
-                <th scope="col" className="r">
-                  Billed
-                </th>
-                <th scope="col">
-                  <span className="sr-only">Progress</span>
-                </th>
-              </>
-            )}
-            <th scope="col" className="r">
-              Each
-            </th>
-            <th scope="col" className="r">
-              Margin
-            </th>
-            <th scope="col" className="r">
-              Sum
-            </th>
-          </tr>
-        </thead>
+        <LedgerHead
+          heads={[
+            'What',
+            right(agreed ? 'Agreed' : 'Quantity'),
+            agreed && right('Handed over'),
+            agreed && right('Billed'),
+            agreed && unseen('Progress'),
+            right('Each'),
+            right('Margin'),
+            right('Sum'),
+          ]}
+        />
         <tbody>
           {story.lines.map((l) =>
             l.kind === 'heading' || l.kind === 'text' ? (
@@ -71,75 +55,61 @@ export const SheetLines = ({ sheet }: { readonly sheet: Sheet }) => {
         </tbody>
         <tbody>
           {isPositiveMoney(sheet.wholeLess) && (
-            <tr>
-              <td colSpan={agreed ? 7 : 4} className="r border-0! text-iron-500">
-                off the whole{sale.discountPercent.gt(0) ? `, ${sale.discountPercent.toString()} %` : ''}
-              </td>
-              <td className="border-0! r">
-                <Figure of={negateMoney(sheet.wholeLess)} />
-              </td>
-            </tr>
+            <TotalRow
+              name={`off the whole${sale.discountPercent.gt(0) ? `, ${sale.discountPercent.toString()} %` : ''}`}
+              of={negateMoney(sheet.wholeLess)}
+              span={span}
+            />
           )}
-          <tr>
-            <td colSpan={agreed ? 7 : 4} className="r border-0! text-iron-500">
-              net
-            </td>
-            <td className="border-0! r">
-              <Figure of={totals.net} />
-            </td>
-          </tr>
+          <TotalRow name="net" of={totals.net} span={span} />
           {sheet.taxes.map((t) => (
-            <tr key={t.name}>
-              <td colSpan={agreed ? 7 : 4} className="r border-0! text-iron-500">
-                {t.name}
-              </td>
-              <td className="border-0! r">
-                <Figure of={t.amount} />
-              </td>
-            </tr>
+            <TotalRow key={t.name} name={t.name} of={t.amount} span={span} />
           ))}
-          <tr className="total">
-            <td colSpan={agreed ? 7 : 4} className="r">
-              total
-            </td>
-            <td className="fig">
-              <Figure of={totals.gross} />
-            </td>
-          </tr>
+          <TotalRow name="total" of={totals.gross} span={span} last />
         </tbody>
       </table>
-      <p className="no-print mt-3 flex flex-wrap gap-2">
-        {!sale.closedAs && (
-          <To className="btn" href={`/sales/${sale.id}/change`}>
-            {agreed ? 'Change what is agreed' : 'Change the lines'}
-          </To>
-        )}
-        {story.lines.length > 0 && (
-          <a
-            className="btn"
-            href={`/api/v1/export/sales/${sale.id}/${agreed ? 'confirmation' : 'estimate'}.pdf`}
-            target="_blank"
-          >
-            {agreed ? 'Order confirmation' : 'Estimate'} (PDF)
-          </a>
-        )}
-        {agreed && story.lines.some((l) => l.fromShelf && l.toHandOver.gt(0)) && (
-          <a className="btn" href={`/api/v1/export/sales/${sale.id}/pick-list.pdf`} target="_blank">
-            Pick list (PDF)
-          </a>
-        )}
-        {story.lines.length > 0 && sale.sentOn && !sale.closedAs && (
-          <WriteLetter paper={agreed ? 'confirmation' : 'estimate'} paperId={sale.id} />
-        )}
-        {agreed && !sale.sentOn && !sale.closedAs && <WriteLetter paper="confirmation" paperId={sale.id} />}
-        {(story.arrangement.kind === 'layaway' || story.arrangement.kind === 'installments') && (
-          <a className="btn" href={`/api/v1/export/papers/agreement/${sale.id}.pdf`} target="_blank">
-            Agreement (PDF)
-          </a>
-        )}
-        <SheetTools sale={sheet.forActions} today={sheet.today} />
-      </p>
+      <LinesActions sheet={sheet} />
     </div>
+  )
+}
+
+/** What is done with the lines, and the papers made of them. */
+const LinesActions = ({ sheet }: { readonly sheet: Sheet }) => {
+  const { story } = sheet
+  const { sale } = story
+  const agreed = sale.agreedOn !== null
+  return (
+    <p className="no-print mt-3 flex flex-wrap gap-2">
+      {!sale.closedAs && (
+        <To className="btn" href={`/sales/${sale.id}/change`}>
+          {agreed ? 'Change what is agreed' : 'Change the lines'}
+        </To>
+      )}
+      {story.lines.length > 0 && (
+        <a
+          className="btn"
+          href={`/api/v1/export/sales/${sale.id}/${agreed ? 'confirmation' : 'estimate'}.pdf`}
+          target="_blank"
+        >
+          {agreed ? 'Order confirmation' : 'Estimate'} (PDF)
+        </a>
+      )}
+      {agreed && story.lines.some((l) => l.fromShelf && l.toHandOver.gt(0)) && (
+        <a className="btn" href={`/api/v1/export/sales/${sale.id}/pick-list.pdf`} target="_blank">
+          Pick list (PDF)
+        </a>
+      )}
+      {story.lines.length > 0 && sale.sentOn && !sale.closedAs && (
+        <WriteLetter paper={agreed ? 'confirmation' : 'estimate'} paperId={sale.id} />
+      )}
+      {agreed && !sale.sentOn && !sale.closedAs && <WriteLetter paper="confirmation" paperId={sale.id} />}
+      {(story.arrangement.kind === 'layaway' || story.arrangement.kind === 'installments') && (
+        <a className="btn" href={`/api/v1/export/papers/agreement/${sale.id}.pdf`} target="_blank">
+          Agreement (PDF)
+        </a>
+      )}
+      <SheetTools sale={sheet.forActions} today={sheet.today} />
+    </p>
   )
 }
 

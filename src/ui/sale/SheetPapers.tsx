@@ -3,6 +3,7 @@ import { formatDayShort } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import type { Sheet } from '@/model/sale/sheet'
 import { Figure } from '@/ui/Figure'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 const KIND = { offered: 'estimate', agreed: 'agreed', changed: 'agreed, changed' } as const
 
@@ -74,16 +75,7 @@ export const Papers = ({ sheet }: { readonly sheet: Sheet }) => {
     <section className="mt-7">
       <h2>Papers and what they did in the books</h2>
       <table className="ledger">
-        <thead>
-          <tr>
-            <th scope="col">Day</th>
-            <th scope="col">Paper</th>
-            <th scope="col">In the books</th>
-            <th scope="col" className="r">
-              Amount
-            </th>
-          </tr>
-        </thead>
+        <LedgerHead heads={['Day', 'Paper', 'In the books', right('Amount')]} />
         <tbody>
           {invoices
             .filter((i) => i.status === 'draft')

@@ -7,6 +7,7 @@ import { findCustomers, findGoodsChoices, Picker } from '../Picker'
 import { Refusal } from '../Refusal'
 import { call, useSend } from '../send'
 import { useBasket } from '../customer/useBasket'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 /** A basket while the customer fills it: seen live, changed from here, and made an order without retyping. */
 export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; readonly currency: string }) => {
@@ -45,56 +46,7 @@ export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; r
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_340px]">
       <section>
-        <table className="ledger">
-          <thead>
-            <tr>
-              <th scope="col">What</th>
-              <th scope="col" className="r w-[110px]">
-                Quantity
-              </th>
-              <th scope="col" className="r">
-                There
-              </th>
-              <th scope="col" className="r">
-                Each
-              </th>
-              <th scope="col" className="r">
-                Sum
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {basket.lines.map((l) => (
-              <tr key={l.goodsId}>
-                <td>{l.name}</td>
-                <td>
-                  <QuantityField
-                    key={`${l.goodsId}:${l.quantity}`}
-                    label={`How many: ${l.name}`}
-                    hideLabel
-                    value={l.quantity}
-                    onValue={(q) => void put(l.goodsId, q)}
-                  />
-                </td>
-                <td className="fig text-iron-500">{l.available}</td>
-                <td className="fig">{formatPrice(decimal(l.price), currency)}</td>
-                <td className="fig">{l.sum}</td>
-              </tr>
-            ))}
-            <tr>
-              <td colSpan={4} className="r border-0! text-iron-500">
-                tax
-              </td>
-              <td className="fig border-0!">{basket.totals.tax}</td>
-            </tr>
-            <tr className="total">
-              <td colSpan={4} className="r">
-                total with tax, {currency}
-              </td>
-              <td className="fig">{basket.totals.gross}</td>
-            </tr>
-          </tbody>
-        </table>
+        <BasketLines basket={basket} currency={currency} onPut={(id, quantity) => void put(id, quantity)} />
         <div className="mt-3 max-w-[420px]">
           <Picker
             label="Put something in"
@@ -133,3 +85,46 @@ export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; r
     </div>
   )
 }
+
+interface LinesProps {
+  readonly basket: BasketView
+  readonly currency: string
+  readonly onPut: (goodsId: number, quantity: string) => void
+}
+
+const BasketLines = ({ basket, currency, onPut }: LinesProps) => (
+  <table className="ledger">
+    <LedgerHead heads={['What', right('Quantity', 'w-[110px]'), right('There'), right('Each'), right('Sum')]} />
+    <tbody>
+      {basket.lines.map((l) => (
+        <tr key={l.goodsId}>
+          <td>{l.name}</td>
+          <td>
+            <QuantityField
+              key={`${l.goodsId}:${l.quantity}`}
+              label={`How many: ${l.name}`}
+              hideLabel
+              value={l.quantity}
+              onValue={(q) => onPut(l.goodsId, q)}
+            />
+          </td>
+          <td className="fig text-iron-500">{l.available}</td>
+          <td className="fig">{formatPrice(decimal(l.price), currency)}</td>
+          <td className="fig">{l.sum}</td>
+        </tr>
+      ))}
+      <tr>
+        <td colSpan={4} className="r border-0! text-iron-500">
+          tax
+        </td>
+        <td className="fig border-0!">{basket.totals.tax}</td>
+      </tr>
+      <tr className="total">
+        <td colSpan={4} className="r">
+          total with tax, {currency}
+        </td>
+        <td className="fig">{basket.totals.gross}</td>
+      </tr>
+    </tbody>
+  </table>
+)

@@ -3,10 +3,11 @@ import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { Heading } from '@/ui/Heading'
 import { day, formatDay } from '@/core/day'
-import { DoorForm } from '@/ui/settings/DoorForm'
+import { PassphraseForm } from '@/ui/settings/PassphraseForm'
+import { TokensForm } from '@/ui/settings/TokensForm'
 import { SaveEverything } from '@/ui/settings/SaveEverything'
 import { PapersForm } from '@/ui/settings/PapersForm'
-import { PromiseForm } from '@/ui/settings/PromiseForm'
+import { MoneyTermsForm } from '@/ui/settings/MoneyTermsForm'
 import type { UsualPlain } from '@/ui/sale/arrangementDraft'
 import { toDecimalString, decimal } from '@/core/money'
 import { readUsual } from '@/contract/usualArrangements'
@@ -60,7 +61,7 @@ export default async function Settings() {
             }}
             hasMark={business.markFileId !== null}
           />
-          <PromiseForm
+          <MoneyTermsForm
             currency={business.currency}
             usual={keepArrangement(readUsual(business.usualArrangements)) as UsualPlain}
             ageLimits={business.ageLimits}
@@ -71,7 +72,8 @@ export default async function Settings() {
             taxOnDeposits={business.taxOnDeposits}
             taxBackOnBadDebts={business.taxBackOnBadDebts}
           />
-          <DoorForm
+          <PassphraseForm />
+          <TokensForm
             tokens={tokens.map((t) => ({
               id: t.id,
               name: t.name,

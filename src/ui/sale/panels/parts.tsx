@@ -4,6 +4,7 @@ import type { Stands } from '@/core/sale'
 import { QuantityField } from '../../fields'
 import type { SheetLine } from '../actions'
 import type { UsualPlain } from '../arrangementDraft'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 /** A sale as the panels of its sheet need to know it. */
 export interface SheetSale {
@@ -82,17 +83,7 @@ interface QuantitiesProps {
 /** How many of each line, beside how many there may be. */
 export const Quantities = ({ lines, most, values, onValues, side }: QuantitiesProps) => (
   <table className="ledger my-2">
-    <thead>
-      <tr>
-        <th scope="col">What</th>
-        <th scope="col" className="r">
-          Of
-        </th>
-        <th scope="col" className="r w-[100px]">
-          Now
-        </th>
-      </tr>
-    </thead>
+    <LedgerHead heads={['What', right('Of'), right('Now', 'w-[100px]')]} />
     <tbody>
       {lines.map((l) => (
         <tr key={l.id}>

@@ -2,6 +2,7 @@ import type { Day } from '@/core/day'
 import { openShop } from '@/app/(owner)/_shop'
 import { readTies } from '@/model/books/ties'
 import { formatMoney, isZeroMoney } from '@/core/money'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 export const Ties = async ({ to }: { to: Day }) => {
   const shop = await openShop()
@@ -13,20 +14,7 @@ export const Ties = async ({ to }: { to: Day }) => {
         Each figure is kept twice: by the papers, and by the accounts. The two must always be the same, on every day.
       </p>
       <table className="ledger max-w-[820px]">
-        <thead>
-          <tr>
-            <th scope="col">What</th>
-            <th scope="col" className="r">
-              Papers say
-            </th>
-            <th scope="col" className="r">
-              Accounts say
-            </th>
-            <th scope="col" className="r">
-              Difference
-            </th>
-          </tr>
-        </thead>
+        <LedgerHead heads={['What', right('Papers say'), right('Accounts say'), right('Difference')]} />
         <tbody>
           {ties.map((t) => (
             <tr key={t.name}>

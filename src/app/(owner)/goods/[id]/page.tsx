@@ -5,6 +5,7 @@ import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { formatPrice, formatMoney, toFourPlaces } from '@/core/money'
 import { Files } from '@/ui/files/Files'
+import type { GoodsDraft } from '@/ui/goods/goodsDraft'
 import { GoodsForm } from '@/ui/goods/GoodsForm'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
@@ -25,7 +26,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
   const shop = await openShop()
   const { currency, today } = shop
   const page = (await readGoodsPage(shop, await idFrom(params))) ?? notFound()
-  const { standing: g, codes, accounts, incomes, levels, files, view, parts } = page
+  const { standing: g, codes, incomes, levels, files, view, parts } = page
   const { goods } = g
   const card =
     goods.kind === 'stock'
@@ -36,21 +37,6 @@ export default async function GoodsPage({ params, searchParams }: Props) {
           `/goods/${goods.id}`,
         )
       : null
-  const figures =
-    goods.kind === 'stock'
-      ? [
-          ['on hand', toFourPlaces(g.onHand)],
-          ['set aside', toFourPlaces(g.setAside)],
-          ['available', toFourPlaces(g.available)],
-          ['costs on average', formatPrice(g.unitCost.toDecimalPlaces(4), currency)],
-          ['worth on the shelf', formatMoney(g.shelf.value)],
-        ]
-      : goods.kind === 'kit'
-        ? [
-            ['can be made', toFourPlaces(g.available)],
-            ['its parts cost', formatPrice(g.unitCost.toDecimalPlaces(2), currency)],
-          ]
-        : []
   return (
     <>
       <Heading
@@ -75,16 +61,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
           </>
         }
       />
-      {figures.length > 0 && (
-        <dl className="mb-6 flex flex-wrap gap-x-9 gap-y-2">
-          {figures.map(([name, value]) => (
-            <div key={name}>
-              <dt className="sub">{name}</dt>
-              <dd className="fig text-left! text-lg font-bold">{value}</dd>
-            </div>
-          ))}
-        </dl>
-      )}
+      <Figures of={g} currency={currency} />
       {goods.parts.length > 0 && (
         <p className="mb-5">
           One kit is {goods.parts.map((p) => `${p.quantity.toString()} ${parts.get(p.goodsId)?.name ?? ''}`).join(', ')}
@@ -102,35 +79,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
             codes={codes.map((c) => c.code)}
             accounts={incomes}
             levels={levels.map((l) => ({ code: l.code, name: l.name }))}
-            start={{
-              code: goods.code,
-              name: goods.name,
-              kind: goods.kind,
-              price: goods.price.toString(),
-              taxCode: g.taxCode,
-              incomeAccount: present(accounts.find((a) => a.id === goods.incomeAccountId)).code,
-              barcode: goods.barcode,
-              note: goods.note,
-              tags: goods.tags.join(', '),
-              weight: goods.weight?.toString() ?? '',
-              size: goods.size,
-              reorderAt: goods.reorderAt?.toString() ?? '',
-              priceIsSum: goods.priceIsSum,
-              onShopfront: goods.onShopfront,
-              retired: goods.retired,
-              prices: view.prices.map((p) => ({
-                ...p,
-                fromQuantity: p.fromQuantity === '0' ? '' : p.fromQuantity,
-                validFrom: p.validFrom ?? '',
-                validUntil: p.validUntil ?? '',
-              })),
-              suppliers: view.suppliers,
-              parts: goods.parts.map((p) => ({
-                goodsId: p.goodsId,
-                name: parts.get(p.goodsId)?.name ?? '',
-                quantity: p.quantity.toString(),
-              })),
-            }}
+            start={goodsDraftOf(page)}
           />
         </section>
         <div className="grid min-w-0 content-start gap-7">
@@ -180,3 +129,68 @@ const StockCard = ({
     )}
   </section>
 )
+
+type Page = NonNullable<Awaited<ReturnType<typeof readGoodsPage>>>
+
+/** Goods as their form begins with them. */
+const goodsDraftOf = ({ standing: g, accounts, view, parts }: Page): GoodsDraft => {
+  const { goods } = g
+  return {
+    code: goods.code,
+    name: goods.name,
+    kind: goods.kind,
+    price: goods.price.toString(),
+    taxCode: g.taxCode,
+    incomeAccount: present(accounts.find((a) => a.id === goods.incomeAccountId)).code,
+    barcode: goods.barcode,
+    note: goods.note,
+    tags: goods.tags.join(', '),
+    weight: goods.weight?.toString() ?? '',
+    size: goods.size,
+    reorderAt: goods.reorderAt?.toString() ?? '',
+    priceIsSum: goods.priceIsSum,
+    onShopfront: goods.onShopfront,
+    retired: goods.retired,
+    prices: view.prices.map((p) => ({
+      ...p,
+      fromQuantity: p.fromQuantity === '0' ? '' : p.fromQuantity,
+      validFrom: p.validFrom ?? '',
+      validUntil: p.validUntil ?? '',
+    })),
+    suppliers: view.suppliers,
+    parts: goods.parts.map((p) => ({
+      goodsId: p.goodsId,
+      name: parts.get(p.goodsId)?.name ?? '',
+      quantity: p.quantity.toString(),
+    })),
+  }
+}
+
+/** How it stands on the shelf; nothing for work and charges. */
+const Figures = ({ of: g, currency }: { readonly of: Page['standing']; readonly currency: string }) => {
+  const { kind } = g.goods
+  if (kind !== 'stock' && kind !== 'kit') return null
+  const figures =
+    kind === 'stock'
+      ? [
+          ['on hand', toFourPlaces(g.onHand)],
+          ['set aside', toFourPlaces(g.setAside)],
+          ['available', toFourPlaces(g.available)],
+          ['costs on average', formatPrice(g.unitCost.toDecimalPlaces(4), currency)],
+          ['worth on the shelf', formatMoney(g.shelf.value)],
+        ]
+      : [
+          ['can be made', toFourPlaces(g.available)],
+          ['its parts cost', formatPrice(g.unitCost.toDecimalPlaces(2), currency)],
+        ]
+  return (
+    <dl className="mb-6 flex flex-wrap gap-x-9 gap-y-2">
+      {figures.map(([name, value]) => (
+        <div key={name}>
+          <dt className="sub">{name}</dt>
+          <dd className="fig text-left! text-lg font-bold">{value}</dd>
+        </div>
+      ))}
+    </dl>
+  )
+}

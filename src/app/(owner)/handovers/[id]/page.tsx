@@ -10,6 +10,7 @@ import { WriteLetter } from '@/ui/post/WriteLetter'
 import { goodsThatMayComeBack } from '@/services/sales/returnGoods'
 import { GoodsBack } from '@/ui/sale/GoodsBack'
 import { idFrom, openShop } from '../../_shop'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 export const metadata: Metadata = { title: 'Handover' }
 const BY = { counter: 'across the counter', parcel: 'as a parcel', delivery: 'delivered' } as const
@@ -53,17 +54,7 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
         }
       />
       <table className="ledger max-w-[640px]">
-        <thead>
-          <tr>
-            <th scope="col">What</th>
-            <th scope="col" className="r">
-              Quantity
-            </th>
-            <th scope="col" className="r">
-              Cost
-            </th>
-          </tr>
-        </thead>
+        <LedgerHead heads={['What', right('Quantity'), right('Cost')]} />
         <tbody>
           {paper.lines.map((l) => (
             <tr key={l.id}>

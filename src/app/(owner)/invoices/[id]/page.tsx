@@ -3,14 +3,16 @@ import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
-import { formatDay } from '@/core/day'
+import { formatDay, type Day } from '@/core/day'
 import { formatPrice, formatMoney, isPositiveMoney, toDecimalString } from '@/core/money'
 import { showInvoiceLine } from '@/model/invoice/invoiceLines'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
+import { TotalRow } from '@/ui/TotalRow'
 import { InvoiceActions } from '@/ui/sale/InvoiceActions'
 import { idFrom, openShop } from '../../_shop'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 export const metadata: Metadata = { title: 'Invoice' }
 const NAME = { invoice: 'Invoice', counter: 'Counter sale', 'credit-note': 'Credit note' } as const
@@ -59,102 +61,8 @@ export default async function InvoicePage({ params }: { params: Promise<{ id: st
           />
         }
       />
-      <table className="ledger max-w-[860px]">
-        <thead>
-          <tr>
-            <th scope="col">What</th>
-            <th scope="col" className="r">
-              Quantity
-            </th>
-            <th scope="col" className="r">
-              Each
-            </th>
-            <th scope="col" className="r">
-              Less
-            </th>
-            <th scope="col" className="r w-[120px]">
-              Sum
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {invoice.lines.map((l) => {
-            const { worth, less } = showInvoiceLine(l, present(sale).pricesIncludeTax, currency)
-            return (
-              <tr key={l.id}>
-                <td className="break-words">
-                  {l.description}
-                  {l.note && <div className="sub">{l.note}</div>}
-                </td>
-                <td className="fig">{l.quantity.toString()}</td>
-                <td className="fig">{formatPrice(l.unitPrice, currency)}</td>
-                <td className="fig">{less}</td>
-                <td className="fig">{formatMoney(worth)}</td>
-              </tr>
-            )
-          })}
-        </tbody>
-        <tbody>
-          <tr>
-            <td colSpan={4} className="r border-0! text-iron-500">
-              net
-            </td>
-            <td className="r border-0!">
-              <Figure of={invoice.net} />
-            </td>
-          </tr>
-          <tr>
-            <td colSpan={4} className="r border-0! text-iron-500">
-              tax
-            </td>
-            <td className="r border-0!">
-              <Figure of={invoice.tax} />
-            </td>
-          </tr>
-          <tr className="total">
-            <td colSpan={4} className="r">
-              total
-            </td>
-            <td className="fig">
-              <Figure of={invoice.gross} />
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      {dues.length > 0 && (
-        <section className="mt-7">
-          <h2>Due</h2>
-          <table className="ledger max-w-[560px]">
-            <thead>
-              <tr>
-                <th scope="col">On</th>
-                <th scope="col" className="r">
-                  Amount
-                </th>
-                <th scope="col" className="r">
-                  Open
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {dues.map((d) => (
-                <tr key={d.id}>
-                  <td>
-                    {formatDay(d.dueOn)}{' '}
-                    {isPositiveMoney(d.open) && d.dueOn < today && <b className="text-oxide-700">late</b>}
-                  </td>
-                  <td className="r">
-                    <Figure of={d.amount} />
-                  </td>
-                  <td className="r">
-                    <Figure of={d.open} />
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </section>
-      )}
+      <InvoiceLines invoice={invoice} pricesIncludeTax={present(sale).pricesIncludeTax} />
+      {dues.length > 0 && <Dues dues={dues} today={today} />}
       {credits.length > 0 && (
         <p className="mt-4">
           Credited:{' '}
@@ -169,3 +77,67 @@ export default async function InvoicePage({ params }: { params: Promise<{ id: st
     </>
   )
 }
+
+type Page = NonNullable<Awaited<ReturnType<typeof readInvoicePage>>>
+
+interface LinesProps {
+  readonly invoice: Page['invoice']
+  readonly pricesIncludeTax: boolean
+}
+
+const InvoiceLines = ({ invoice, pricesIncludeTax }: LinesProps) => {
+  const { currency } = invoice.gross
+  return (
+    <table className="ledger max-w-[860px]">
+      <LedgerHead heads={['What', right('Quantity'), right('Each'), right('Less'), right('Sum', 'w-[120px]')]} />
+      <tbody>
+        {invoice.lines.map((l) => {
+          const { worth, less } = showInvoiceLine(l, pricesIncludeTax, currency)
+          return (
+            <tr key={l.id}>
+              <td className="break-words">
+                {l.description}
+                {l.note && <div className="sub">{l.note}</div>}
+              </td>
+              <td className="fig">{l.quantity.toString()}</td>
+              <td className="fig">{formatPrice(l.unitPrice, currency)}</td>
+              <td className="fig">{less}</td>
+              <td className="fig">{formatMoney(worth)}</td>
+            </tr>
+          )
+        })}
+      </tbody>
+      <tbody>
+        <TotalRow name="net" of={invoice.net} span={4} />
+        <TotalRow name="tax" of={invoice.tax} span={4} />
+        <TotalRow name="total" of={invoice.gross} span={4} last />
+      </tbody>
+    </table>
+  )
+}
+
+/** When each part of it is to be paid, and what is open of it. */
+const Dues = ({ dues, today }: { readonly dues: Page['dues']; readonly today: Day }) => (
+  <section className="mt-7">
+    <h2>Due</h2>
+    <table className="ledger max-w-[560px]">
+      <LedgerHead heads={['On', right('Amount'), right('Open')]} />
+      <tbody>
+        {dues.map((d) => (
+          <tr key={d.id}>
+            <td>
+              {formatDay(d.dueOn)}{' '}
+              {isPositiveMoney(d.open) && d.dueOn < today && <b className="text-oxide-700">late</b>}
+            </td>
+            <td className="r">
+              <Figure of={d.amount} />
+            </td>
+            <td className="r">
+              <Figure of={d.open} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  </section>
+)

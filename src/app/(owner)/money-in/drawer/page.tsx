@@ -10,6 +10,7 @@ import { ListRows } from '@/ui/list/ListView'
 import { drawer as drawerReader } from '@/api/lists/money'
 import { openList } from '../../_list'
 import { openShop, queryOf, type Search } from '../../_shop'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 export const metadata: Metadata = { title: 'The drawer' }
 
@@ -53,21 +54,9 @@ export default async function Drawer({ searchParams }: { searchParams: Search })
             <>
               <h2 className="mt-7">Counted</h2>
               <table className="ledger max-w-[640px]">
-                <thead>
-                  <tr>
-                    <th scope="col">Count</th>
-                    <th scope="col">Pieces</th>
-                    <th scope="col" className="r">
-                      By the books
-                    </th>
-                    <th scope="col" className="r">
-                      Counted
-                    </th>
-                    <th scope="col" className="r">
-                      Over or short
-                    </th>
-                  </tr>
-                </thead>
+                <LedgerHead
+                  heads={['Count', 'Pieces', right('By the books'), right('Counted'), right('Over or short')]}
+                />
                 <tbody>
                   {drawer.counts.map((c) => (
                     <tr key={c.id}>

@@ -8,6 +8,7 @@ import { Heading } from '@/ui/Heading'
 import { HabitChart, OweLines } from '@/ui/owed/HabitChart'
 import { OwedTabs } from '@/ui/owed/OwedTabs'
 import { openShop } from '../../_shop'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 export const metadata: Metadata = { title: 'How they pay' }
 const MONTHS = 12
@@ -37,17 +38,7 @@ export default async function Habits() {
           <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_360px]">
             <OweLines customers={most} months={months.map((h) => h.month)} />
             <table className="ledger">
-              <thead>
-                <tr>
-                  <th scope="col">Customer</th>
-                  <th scope="col" className="r">
-                    A year ago
-                  </th>
-                  <th scope="col" className="r">
-                    Now
-                  </th>
-                </tr>
-              </thead>
+              <LedgerHead heads={['Customer', right('A year ago'), right('Now')]} />
               <tbody>
                 {most.map((c, i) => (
                   <tr key={c.customerId}>

@@ -4,6 +4,7 @@ import { addMonths, formatDayLong, monthStart, type Day } from '@/core/day'
 import { formatMoney, sumMoney } from '@/core/money'
 import { readComing, sayRepeat, type Coming } from '@/model/sale/repeats'
 import { Empty } from '@/ui/Empty'
+import { TotalRow } from '@/ui/TotalRow'
 import { Heading } from '@/ui/Heading'
 import { openShop } from '../../_shop'
 
@@ -61,19 +62,15 @@ const Month = ({
               <td className="fig">{formatMoney(c.total)}</td>
             </tr>
           ))}
-          <tr className="total">
-            <td colSpan={3} className="r">
-              at the prices of now
-            </td>
-            <td className="fig">
-              {formatMoney(
-                sumMoney(
-                  coming.map((c) => c.total),
-                  currency,
-                ),
-              )}
-            </td>
-          </tr>
+          <TotalRow
+            name="at the prices of now"
+            of={sumMoney(
+              coming.map((c) => c.total),
+              currency,
+            )}
+            span={3}
+            last
+          />
         </tbody>
       </table>
     </section>

@@ -4,6 +4,7 @@ import { To } from '@/ui/To'
 import { PAPERS, paperName } from '@/core/formats'
 import { Heading } from '@/ui/Heading'
 import { openShop } from '../../_shop'
+import { LedgerHead, unseen } from '@/ui/LedgerHead'
 
 export const metadata: Metadata = { title: 'How papers look' }
 
@@ -13,15 +14,7 @@ export default async function Layouts() {
     <>
       <Heading title="How papers look" beside="each paper may have layouts of your own; one of them is the usual one" />
       <table className="ledger max-w-[820px]">
-        <thead>
-          <tr>
-            <th scope="col">Paper</th>
-            <th scope="col">Your layouts</th>
-            <th scope="col">
-              <span className="sr-only">New</span>
-            </th>
-          </tr>
-        </thead>
+        <LedgerHead heads={['Paper', 'Your layouts', unseen('New')]} />
         <tbody>
           {PAPERS.map((paper) => {
             const own = layouts.filter((l) => l.paper === paper)

@@ -4,6 +4,7 @@ import type { CustomerPage as Page } from '@/model/people/customers'
 import { Figure } from '@/ui/Figure'
 import { MoneyBar } from '@/ui/MoneyBar'
 import { Stamp } from '@/ui/Stamp'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 
 /** The last sales, with where each stands and where its money is. */
 export const Sales = ({ page, today }: { readonly page: Page; readonly today: Day }) => (
@@ -13,22 +14,9 @@ export const Sales = ({ page, today }: { readonly page: Page; readonly today: Da
       <p className="sub">None yet.</p>
     ) : (
       <table className="ledger">
-        <thead>
-          <tr>
-            <th scope="col">Sale</th>
-            <th scope="col">What</th>
-            <th scope="col">Stands</th>
-            <th scope="col" className="w-[120px]">
-              Money
-            </th>
-            <th scope="col" className="r">
-              Total
-            </th>
-            <th scope="col" className="r">
-              Since
-            </th>
-          </tr>
-        </thead>
+        <LedgerHead
+          heads={['Sale', 'What', 'Stands', { head: 'Money', className: 'w-[120px]' }, right('Total'), right('Since')]}
+        />
         <tbody>
           {page.sales.map((s) => (
             <tr key={s.sale.id} className="row">

@@ -7,6 +7,7 @@ import type { ComparedLine, KeptLine } from '@/core/sale'
 import { readComparison, type Version } from '@/model/sale/versions'
 import { Heading } from '@/ui/Heading'
 import { idFrom, openShop, queryOf, type Search } from '../../../_shop'
+import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
 
 export const metadata: Metadata = { title: 'What changed' }
 
@@ -41,21 +42,15 @@ export default async function VersionsPage({
       />
       <div className="overflow-x-auto">
         <table className="ledger min-w-[860px]">
-          <thead>
-            <tr>
-              <th scope="col" className="w-[86px]">
-                <span className="sr-only">How</span>
-              </th>
-              <th scope="col">{sayVersion(c.before)}</th>
-              <th scope="col" className="r w-[190px]">
-                Quantity, each, sum
-              </th>
-              <th scope="col">{sayVersion(c.now)}</th>
-              <th scope="col" className="r w-[190px]">
-                Quantity, each, sum
-              </th>
-            </tr>
-          </thead>
+          <LedgerHead
+            heads={[
+              unseen('How', 'w-[86px]'),
+              sayVersion(c.before),
+              right('Quantity, each, sum', 'w-[190px]'),
+              sayVersion(c.now),
+              right('Quantity, each, sum', 'w-[190px]'),
+            ]}
+          />
           <tbody>
             {c.lines.map((l, i) => (
               <Pair key={i} line={l} currency={currency} />

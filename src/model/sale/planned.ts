@@ -1,0 +1,34 @@
+import { compareDays, type Day, formatDayShort } from '@/core/day'
+import { isPositiveMoney, type Money } from '@/core/money'
+import { nameOfDue } from '@/core/receipt'
+import type { Sheet } from './sheet'
+import type { Story } from './story'
+
+/** What comes next by itself: dues, days named, payments of a layaway. */
+export const plannedOf = (story: Story, today: Day): Sheet['planned'] => {
+  const planned: { on: Day; text: string; amount: Money | null }[] = []
+  const { sale } = story
+  if (story.stands === 'offered' && sale.validUntil)
+    planned.push({ on: sale.validUntil, text: 'Estimate lapses', amount: null })
+  if (story.stands === 'agreed') {
+    if (sale.wantedBy) planned.push({ on: sale.wantedBy, text: 'Wanted by', amount: null })
+    if (isPositiveMoney(story.notBilled) && !story.layaway)
+      planned.push({ on: sale.wantedBy ?? today, text: 'Left to bill', amount: story.notBilled })
+  }
+  for (const d of story.dues)
+    if (isPositiveMoney(d.open))
+      planned.push({
+        on: d.dueOn,
+        text:
+          d.planId === null
+            ? `${nameOfDue(d)} ${d.dueOn < today ? 'was due' : 'due'} ${formatDayShort(d.dueOn, today)}`
+            : `${d.label}${d.dueOn < today ? ', late' : ''}`,
+        amount: d.open,
+      })
+  if (story.layaway && story.stands === 'agreed') {
+    const open = story.layaway.standing
+    for (const row of story.layaway.plan.rows.filter((r) => r.due >= today && isPositiveMoney(open.left)))
+      planned.push({ on: row.due, text: 'Layaway payment', amount: row.payment })
+  }
+  return planned.sort((a, b) => compareDays(a.on, b.on))
+}

@@ -1,0 +1,42 @@
+import type { PageLine } from '@/services/customerPage/readPage'
+
+interface Props {
+  readonly line: PageLine
+  readonly open: boolean
+  readonly chosen: boolean
+  readonly onChoose: () => void
+  readonly show: (amount: string) => string
+}
+
+/** A line of an estimate as its customer reads it, with the choice it leaves them. */
+export const EstimateLine = ({ line, open, chosen, onChoose, show }: Props) => {
+  if (line.kind === 'heading') return <h3 className="pt-4 pb-1 font-slab text-lg font-semibold">{line.description}</h3>
+  if (line.kind === 'text') return <p className="py-1.5 text-iron-700">{line.description}</p>
+  const choice = open && line.choice !== 'none'
+  const Wrap = choice ? 'label' : 'div'
+  return (
+    <Wrap
+      className={`flex gap-3 border-b border-paper-200 py-2 ${choice ? 'cursor-pointer' : ''} ${chosen ? '' : 'text-iron-500'}`}
+    >
+      {choice && (
+        <input
+          type={line.choice === 'alternative' ? 'radio' : 'checkbox'}
+          name={line.choice === 'alternative' ? `choice-${line.choiceGroup}` : undefined}
+          className="mt-1.5 h-[18px] w-[18px] shrink-0"
+          checked={chosen}
+          onChange={onChoose}
+        />
+      )}
+      <span className="min-w-0 flex-1">
+        <span className="block break-words">{line.description}</span>
+        {line.note && <span className="sub block whitespace-pre-line">{line.note}</span>}
+        <span className="sub block">
+          {line.quantity} × {line.each}
+          {line.less && ` less ${line.less}`}
+          {choice && (line.choice === 'optional' ? ' · if you like' : ` · ${line.choiceGroup}: one of these`)}
+        </span>
+      </span>
+      <span className="fig">{show(line.sum)}</span>
+    </Wrap>
+  )
+}

@@ -1,0 +1,81 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { Text } from '../fields'
+import { messageFor, Refusal } from '../Refusal'
+import { useAsk } from './ask'
+
+interface Props {
+  readonly token: string
+  readonly version: number
+  /** The lines they want, of those they may choose. */
+  readonly chosen: readonly number[]
+  /** What it comes to with them. */
+  readonly total: string
+}
+
+/** The customer's yes or no to an estimate, with their name and what they want to say. */
+export const YesOrNo = ({ token, version, chosen, total }: Props) => {
+  const router = useRouter()
+  const [name, setName] = useState('')
+  const [note, setNote] = useState('')
+  const [order, setOrder] = useState('')
+  const [no, setNo] = useState(false)
+  const { post, busy, refused } = useAsk()
+  const answer = async () => {
+    const path = `/api/c/${token}/${no ? 'refuse' : 'accept'}`
+    const body = no
+      ? { version, name, reason: note }
+      : { version, chosen, name, note, purchaseOrder: order || undefined }
+    if (await post(path, body)) router.refresh()
+  }
+  return (
+    <form
+      className="mt-6 grid gap-3 border-l-4 border-rust-600 bg-rust-100 px-4 py-4"
+      onSubmit={(e) => {
+        e.preventDefault()
+        void answer()
+      }}
+    >
+      <fieldset className="flex gap-6">
+        <legend className="sr-only">Your answer</legend>
+        <label className="flex gap-2">
+          <input type="radio" name="answer" checked={!no} onChange={() => setNo(false)} /> Yes, please
+        </label>
+        <label className="flex gap-2">
+          <input type="radio" name="answer" checked={no} onChange={() => setNo(true)} /> No, thank you
+        </label>
+      </fieldset>
+      <Text
+        label="Your name"
+        autoComplete="name"
+        value={name}
+        maxLength={200}
+        onChange={(e) => setName(e.target.value)}
+        problem={messageFor(refused, 'name')}
+      />
+      {!no && (
+        <Text
+          label="Your order number, if you have one"
+          value={order}
+          maxLength={80}
+          onChange={(e) => setOrder(e.target.value)}
+        />
+      )}
+      <label>
+        <span className="label">{no ? 'Why, if you like to say' : 'Anything you want to tell us'}</span>
+        <textarea
+          className="field"
+          rows={2}
+          maxLength={no ? 500 : 2000}
+          value={note}
+          onChange={(e) => setNote(e.target.value)}
+        />
+      </label>
+      {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
+      <button className="btn btn-do" disabled={busy}>
+        {no ? 'Say no' : `Say yes to ${total}`}
+      </button>
+    </form>
+  )
+}

@@ -1,0 +1,56 @@
+import type { RefObject } from 'react'
+import { absMoney, formatMoney, isPositiveMoney, toDecimalString, type Money } from '@/core/money'
+import { likelyNotes } from '@/core/receipt'
+import { MoneyField } from '../fields'
+
+interface Props {
+  readonly fieldRef: RefObject<HTMLInputElement | null>
+  readonly gross: Money
+  /** What is paid in coins there are, and what comes back of what was given. */
+  readonly toPay: Money
+  readonly change: Money
+  readonly tendered: string
+  readonly onTendered: (tendered: string) => void
+  readonly onEnter: () => void
+}
+
+/** Cash as it is given: typed, or one key for the notes people give for such a sum. */
+export const TenderField = ({ fieldRef, gross, toPay, change, tendered, onTendered, onEnter }: Props) => (
+  <div
+    onKeyDown={(e) => {
+      if (e.key !== 'Enter' || e.ctrlKey) return
+      e.preventDefault()
+      onEnter()
+    }}
+  >
+    <MoneyField
+      label="Tender"
+      inputRef={fieldRef}
+      currency={gross.currency}
+      value={tendered}
+      onValue={onTendered}
+      placeholder="exact"
+      className="h-[48px] !text-[24px]"
+      hint={
+        isPositiveMoney(change) ? (
+          <b className="text-[18px] text-iron-900">change {formatMoney(change)}</b>
+        ) : toPay.minor !== gross.minor ? (
+          `${formatMoney(toPay)} in coins`
+        ) : undefined
+      }
+      problem={change.minor < 0n ? `${formatMoney(absMoney(change))} is missing` : undefined}
+    />
+    <div className="mt-2 flex gap-2">
+      {isPositiveMoney(gross) &&
+        likelyNotes(toPay).map((n) => (
+          <button
+            key={n.minor.toString()}
+            className="btn fig flex-1 px-1!"
+            onClick={() => onTendered(toDecimalString(n))}
+          >
+            {formatMoney(n)}
+          </button>
+        ))}
+    </div>
+  </div>
+)

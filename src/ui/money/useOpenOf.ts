@@ -1,0 +1,46 @@
+import { useCallback, useEffect, useState } from 'react'
+import { call } from '../send'
+import type { Open } from './filling'
+import type { OpenNow } from './openNow'
+
+interface Who {
+  readonly id: number
+  readonly name: string
+}
+
+/** Everything a customer has open, and what is open of others they pay for too. */
+export const useOpenOf = (who: Who | null) => {
+  const [now, setNow] = useState<OpenNow | null>(null)
+  const [others, setOthers] = useState<readonly { readonly name: string; readonly items: readonly Open[] }[]>([])
+  const id = who?.id
+  useEffect(() => {
+    setNow(null)
+    setOthers([])
+    if (id === undefined) return
+    let mine = true
+    void call('GET', `/customers/${id}/open`).then((open) => {
+      if (open.ok && mine) setNow(open.value)
+    })
+    return () => {
+      mine = false
+    }
+  }, [id])
+  const alsoFor = useCallback(
+    async (other: Who) => {
+      if (other.id === id) return
+      const open = await call('GET', `/customers/${other.id}/open`)
+      if (!open.ok) return
+      const items = open.value.items.map((i) => ({ ...i, what: `${other.name}: ${i.what}` }))
+      setOthers((before) =>
+        before.some((o) => o.name === other.name) ? before : [...before, { name: other.name, items }],
+      )
+    },
+    [id],
+  )
+  return {
+    now,
+    alsoFor,
+    items: [...(now?.items ?? []), ...others.flatMap((o) => o.items)],
+    forOthers: others.length > 0,
+  }
+}

@@ -1,0 +1,76 @@
+import { formatMoney, isPositiveMoney, negateMoney } from '@/core/money'
+import { TotalRow } from '../TotalRow'
+import { Text } from '../fields'
+import { readLess, type draftTotals } from './lineDraft'
+import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
+
+/** The head of the lines of a sale while they are written. */
+export const LineHead = () => (
+  <LedgerHead
+    heads={[
+      unseen('Order', 'w-6'),
+      'What: type, scan, or paste rows',
+      right('Quantity', 'w-[92px]'),
+      right('Each', 'w-[112px]'),
+      right('Less', 'w-[92px]'),
+      { head: 'Tax', className: 'w-[92px]' },
+      right('Margin', 'w-[60px]'),
+      right('Sum', 'w-[110px]'),
+      unseen('More and removal', 'w-[64px]'),
+    ]}
+  />
+)
+
+interface Props {
+  readonly totals: ReturnType<typeof draftTotals>
+  readonly exempt: boolean
+  /** What comes off the whole, as typed. */
+  readonly wholeLess: string
+  readonly onWholeLess: (typed: string) => void
+  readonly onAdd: (kind: 'heading' | 'text') => void
+}
+
+/** What the lines come to, with what comes off the whole. */
+export const LineTotals = ({ totals, exempt, wholeLess, onWholeLess, onAdd }: Props) => (
+  <tbody>
+    <tr>
+      <td className="border-0!" />
+      <td className="border-0!">
+        <span className="flex gap-4">
+          <button type="button" className="text-xs underline" onClick={() => onAdd('heading')}>
+            add a heading
+          </button>
+          <button type="button" className="text-xs underline" onClick={() => onAdd('text')}>
+            add a text
+          </button>
+        </span>
+      </td>
+      <td colSpan={2} className="r border-0! text-iron-500">
+        off the whole
+      </td>
+      <td className="border-0!">
+        <Text
+          label="Off the whole"
+          hideLabel
+          className="fig"
+          autoComplete="off"
+          placeholder="5%"
+          value={wholeLess}
+          problem={readLess(wholeLess) ? undefined : '5% or 20.00'}
+          onChange={(e) => onWholeLess(e.target.value)}
+        />
+      </td>
+      <td colSpan={2} className="border-0!" />
+      <td className="fig border-0!">{isPositiveMoney(totals.off) ? formatMoney(negateMoney(totals.off)) : ''}</td>
+      <td className="border-0!" />
+    </tr>
+    <TotalRow
+      span={7}
+      after={1}
+      name={totals.margin === null ? 'net' : `margin ${totals.margin} % of net`}
+      of={totals.net}
+    />
+    <TotalRow span={7} after={1} name={exempt ? 'tax (exempt)' : 'tax'} of={totals.tax} />
+    <TotalRow span={7} after={1} name="total" of={totals.gross} last />
+  </tbody>
+)

@@ -1,0 +1,34 @@
+import { sql } from 'drizzle-orm'
+import type { TestShop } from '../shop'
+
+/** Every running balance that is below zero on any day: held money, shelves, and what each due is made of. */
+export const neverBelowZero = async (db: TestShop['db']): Promise<unknown[]> => [
+  ...(await db.execute(sql`
+    select * from (select customer_id, sale_id, kind, on_day, sum(sum(amount)) over (partition by customer_id, sale_id, kind order by on_day) as held
+                     from held_move group by 1, 2, 3, 4) m where held < 0`)),
+  ...(await db.execute(sql`
+    select * from (select goods_id, place_id, on_day, sum(sum(quantity)) over w as quantity, sum(sum(value)) over w as value
+                     from stock_move group by 1, 2, 3 window w as (partition by goods_id, place_id order by on_day)) m where quantity < 0 or value < 0`)),
+  ...(await db.execute(sql`
+    select * from (select f.due_id, f.on_day, d.amount, sum(sum(f.amount)) over w as filled,
+                          sum(coalesce(sum(f.amount) filter (where f.kind in ('receipt', 'held', 'void', 'released')), 0)) over w as paid,
+                          sum(coalesce(sum(f.amount) filter (where f.kind = 'discount'), 0)) over w as discount,
+                          sum(coalesce(sum(f.amount) filter (where f.kind = 'write-off'), 0)) over w as written_off
+                     from due_fill f join due d on d.id = f.due_id group by f.due_id, f.on_day, d.amount
+                   window w as (partition by f.due_id order by f.on_day)) m
+     where filled < 0 or filled > amount or paid < 0 or discount < 0 or written_off < 0`)),
+]
+
+/** Credit notes below zero, and invoices of which more was credited than there was: of a line, a component, or its base. */
+export const neverTooMuchCredited = async (db: TestShop['db']): Promise<unknown[]> => [
+  ...(await db.execute(sql`
+    select c.id, c.gross from invoice c left join invoice_line l on l.invoice_id = c.id left join invoice_tax t on t.invoice_id = c.id
+     where c.kind = 'credit-note' and (c.gross < 0 or l.net < 0 or l.tax < 0 or t.amount < 0 or t.net < 0)`)),
+  ...(await db.execute(sql`
+    select i.id from invoice i join invoice c on c.credits_id = i.id group by i.id having sum(c.gross) > i.gross or sum(c.tax) > i.tax`)),
+  ...(await db.execute(sql`
+    select t.invoice_id, t.component_id, t.amount, t.net, sum(x.amount) as credited, sum(x.net) as base
+      from invoice_tax t join invoice c on c.credits_id = t.invoice_id
+      join invoice_tax x on x.invoice_id = c.id and x.tax_code_id = t.tax_code_id and x.component_id is not distinct from t.component_id
+     group by t.id having sum(x.amount) > t.amount or sum(x.net) > t.net or (sum(x.net) = t.net) <> (sum(x.net) = t.net and sum(x.amount) = t.amount)`)),
+]
