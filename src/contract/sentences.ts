@@ -63,6 +63,10 @@ const SENTENCES: Sentences = {
   'nothing-to-bank': () => 'There is nothing on the slip. Choose cash or cheques first.',
   'no-such-step': (f) => `This sale has no step “${f.step}” now. Something happened since; look at what is next.`,
   'no-address': (f) => `${f.name} has no e-mail address. Write one here, or add it to the customer.`,
+  'letter-not-waiting': (f) =>
+    f.state === 'dropped'
+      ? 'That letter was thrown away. Write another one.'
+      : 'That letter came back. Write another one, to an address that takes it.',
   'letter-gone': (f) => `That letter has gone to ${f.to} already. Write another one.`,
   'link-closed': () => 'This page is no longer open. Ask us for a new link.',
   'offer-lapsed': (f) => `This estimate was good through ${formatDay(f.on)}. Ask us, and we will renew it.`,

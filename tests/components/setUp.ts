@@ -16,7 +16,14 @@ vi.mock('next/navigation', () => ({
   useSearchParams: () => new URLSearchParams(),
 }))
 
+/** What was said at the edge of the screen, in its order. */
+export const said: string[] = []
+vi.mock('sonner', () => ({
+  toast: Object.assign((text: string) => said.push(text), { error: (text: string) => said.push(text) }),
+}))
+
 afterEach(() => {
   cleanup()
+  said.length = 0
   vi.clearAllMocks()
 })

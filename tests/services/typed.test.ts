@@ -4,7 +4,7 @@ import { day } from '@/core/day'
 import { money, toDecimalString } from '@/core/money'
 import { arrangement } from '@/contract/arrangement'
 import { readPart, readUsual, usualArrangements } from '@/contract/usualArrangements'
-import { depositStages, evenly, firstDueFrom, installmentTerms, planOf, termsDays } from '@/model/plan/terms'
+import { planOf } from '@/model/plan/terms'
 import { fillDown, leftAfter, readTyped, settles, sumTyped, type Open } from '@/ui/money/filling'
 import { readBack, writeOut, type UsualPlain } from '@/ui/sale/arrangementDraft'
 
@@ -78,34 +78,6 @@ describe('an arrangement as it is typed', () => {
 })
 
 describe('what an arrangement means', () => {
-  test('parts of a bill: their days at the rhythm, the odd cents to the earlier ones', () => {
-    const terms = arrangement.parse({ kind: 'terms', net: 10, parts: 3, every: 'month' })
-    expect(terms.kind === 'terms' && termsDays(terms, day('2026-01-21'))).toEqual([
-      '2026-01-31',
-      '2026-02-28',
-      '2026-03-31',
-    ])
-    expect(evenly(usd(10_000n), 3).map((m) => m.minor)).toEqual([3334n, 3333n, 3333n])
-  })
-  test('stages never ask for more than the total', () => {
-    const deposit = arrangement.parse({
-      kind: 'deposit',
-      stages: [{ percent: '70' }, { amount: '50.00' }, { percent: '50' }],
-    })
-    const asked = deposit.kind === 'deposit' ? depositStages(deposit, usd(10_000n)) : []
-    expect(asked.map((s) => s.amount.minor)).toEqual([7000n, 3000n, 0n])
-  })
-  test('the first row is as agreed, or the first step that is not before the bill', () => {
-    const chosen = arrangement.parse({
-      kind: 'installments',
-      count: 2,
-      every: 'month',
-      firstDue: '2026-01-31',
-    })
-    const terms = chosen.kind === 'installments' ? installmentTerms(chosen, 'USD') : null
-    expect(firstDueFrom(terms!, day('2026-01-15'))).toBe('2026-01-31')
-    expect(firstDueFrom(terms!, day('2026-02-01'))).toBe('2026-02-28')
-  })
   test('the rows of any arrangement come to the total and its charge', () => {
     const any = fc.constantFrom(
       { kind: 'now' },

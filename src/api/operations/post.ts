@@ -39,6 +39,9 @@ const sendNow: Operation = {
     const id = Number(params.id)
     const before = Number.isSafeInteger(id) ? (await listPost(till.db, { id }, { limit: 1 }))[0] : undefined
     if (!before) return err({ code: 'not-found', what: 'letter', id: params.id ?? '' })
+    // A letter that went is answered as it went: who asks twice is told the same.
+    if (before.state === 'dropped' || before.state === 'bounced')
+      return err({ code: 'letter-not-waiting', state: before.state })
     await Promise.race([
       sendPost({ db: till.db, business, today: till.today }, id),
       new Promise((done) => setTimeout(done, PATIENCE)),

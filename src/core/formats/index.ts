@@ -11,6 +11,7 @@ export {
   LETTER_FACTS,
   type LetterFact,
   type LetterFacts,
+  unknownFacts,
 } from './letters'
 export { layoutSpec, usualLayout, PAPER_BLOCKS, type LayoutSpec, type PaperBlock } from './layout'
 export { PAPER_COLUMNS, type PaperColumn } from './paperColumns'

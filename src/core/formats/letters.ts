@@ -77,6 +77,19 @@ export const usualLetter = (letter: LetterKind, language: string): LetterTemplat
 export const paperName = (paper: PaperKind, language: string): string => paperWords(language)(paper satisfies PaperWord)
 
 /**
+ * What stands in braces in a template and is no fact that can be filled in, each once, as it is written.
+ *
+ * @example unknownFacts('{name}, {sum} of {sum}') // {sum}
+ */
+export const unknownFacts = (template: string): string[] => [
+  ...new Set(
+    [...template.matchAll(/\{(\w+)\}/g)].flatMap(([whole, fact]) =>
+      LETTER_FACTS.some((known) => known === fact) ? [] : [whole],
+    ),
+  ),
+]
+
+/**
  * Fills a template with facts. A fact that is not known disappears; a line that held nothing else disappears with it, and
  * with it the line before when that only led up to it (it ends with a colon). `{anything else}` stays as it is.
  *

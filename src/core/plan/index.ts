@@ -12,3 +12,5 @@ export {
   type LayawayStands,
 } from './layawayStanding'
 export { spreadRest } from './spreadRest'
+export { depositStages } from './depositStages'
+export { evenly, firstDueFrom, planWithoutCharge, termsDays, type PaymentTerms } from './terms'

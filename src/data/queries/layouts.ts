@@ -42,7 +42,16 @@ export const deleteLayout = async (db: Db, id: number): Promise<void> => {
   await db.delete(paperLayout).where(eq(paperLayout.id, id))
 }
 
-export const listTemplates = (db: Db) => db.select().from(postTemplate).orderBy(asc(postTemplate.paper))
+export const listTemplates = (db: Db) =>
+  db
+    .select({
+      paper: postTemplate.paper,
+      language: postTemplate.language,
+      subject: postTemplate.subject,
+      body: postTemplate.body,
+    })
+    .from(postTemplate)
+    .orderBy(asc(postTemplate.paper), asc(postTemplate.language))
 
 export const findTemplate = async (db: Db, paper: string, language: string) =>
   (

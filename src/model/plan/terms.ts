@@ -1,17 +1,16 @@
 import { present } from '@/core/present'
-import { addDays, addMonths, type Day } from '@/core/day'
+import type { Day } from '@/core/day'
+import { parseMoney, subtractMoney, sumMoney, type Decimal, type Money } from '@/core/money'
 import {
-  decimal,
-  isPositiveMoney,
-  parseMoney,
-  splitMoney,
-  subtractMoney,
-  sumMoney,
-  zeroMoney,
-  type Decimal,
-  type Money,
-} from '@/core/money'
-import { partOf, planInstallments, planLayaway, stepFrom, type InstallmentTerms, type Plan } from '@/core/plan'
+  depositStages,
+  evenly,
+  planInstallments,
+  planLayaway,
+  planWithoutCharge,
+  termsDays,
+  type InstallmentTerms,
+  type Plan,
+} from '@/core/plan'
 import type { Arrangement } from '@/contract/arrangement'
 import { orRefuse, refuse } from '@/contract/refuse'
 
@@ -57,27 +56,23 @@ export const layawayPlan = (chosen: Of<'layaway'>, total: Money, startsOn: Day):
     startsOn,
   )
 
-/** The parts of a bill on terms: their days and amounts, adding up to it. */
-export const termsDays = (chosen: Of<'terms'>, on: Day): Day[] => {
-  const first = addDays(on, chosen.net)
-  return Array.from({ length: chosen.parts ?? 1 }, (_, i) => stepFrom(first, chosen.every ?? 'month', i))
-}
-
-/** What the stages of a deposit come to; the last never asks for more than is left of the total. */
-export const depositStages = (
+/** The stages of a deposit as they were agreed: what each asks for, and when. */
+export const stagesOf = (
   chosen: Of<'deposit'>,
   total: Money,
 ): { readonly amount: Money; readonly when: string; readonly percent: Decimal | null }[] => {
   const stages = chosen.stages ?? [{ percent: chosen.percent, amount: chosen.amount }]
-  let left = total
-  return stages.map((s, i) => {
-    const wish = s.percent
-      ? partOf(total, { percent: s.percent })
-      : read(present(s.amount), total.currency, `stages.${i}.amount`)
-    const amount = wish.minor > left.minor ? left : wish
-    left = subtractMoney(left, amount)
-    return { amount, when: 'when' in s ? (s.when ?? '') : '', percent: s.percent ?? null }
-  })
+  const amounts = depositStages(
+    total,
+    stages.map((s, i) =>
+      s.percent ? { percent: s.percent } : { amount: read(present(s.amount), total.currency, `stages.${i}.amount`) },
+    ),
+  )
+  return stages.map((s, i) => ({
+    amount: present(amounts[i]),
+    when: 'when' in s ? (s.when ?? '') : '',
+    percent: s.percent ?? null,
+  }))
 }
 
 /** The rows of any arrangement for a total that starts on a day: what it means, before anything is saved. */
@@ -88,54 +83,22 @@ export const planOf = (chosen: Arrangement, total: Money, startsOn: Day, currenc
     case 'layaway':
       return orRefuse(layawayPlan(chosen, total, startsOn))
     case 'deposit': {
-      const stages = depositStages(chosen, total).map((s) => s.amount)
+      const stages = stagesOf(chosen, total).map((s) => s.amount)
       const rest = subtractMoney(total, sumMoney(stages, currency))
-      return plainRows(
+      return planWithoutCharge(
         [...stages, rest].map((payment) => ({ due: startsOn, payment })),
         total,
       )
     }
     case 'terms': {
-      const dues = termsDays(chosen, startsOn)
-      return plainRows(splitDays(dues, total), total)
+      const days = termsDays(chosen, startsOn)
+      const parts = evenly(total, days.length)
+      return planWithoutCharge(
+        days.map((due, i) => ({ due, payment: present(parts[i]) })),
+        total,
+      )
     }
     case 'now':
-      return plainRows([{ due: startsOn, payment: total }], total)
+      return planWithoutCharge([{ due: startsOn, payment: total }], total)
   }
-}
-
-const splitDays = (dues: readonly Day[], total: Money) =>
-  evenly(total, dues.length).map((payment, i) => ({ due: present(dues[i]), payment }))
-
-/** An amount in so many parts, the left-over cents to the earlier ones. */
-export const evenly = (total: Money, count: number): Money[] =>
-  splitMoney(
-    total,
-    Array.from({ length: count }, () => decimal(1)),
-  )
-
-const plainRows = (payments: readonly { readonly due: Day; readonly payment: Money }[], total: Money): Plan => {
-  const none = zeroMoney(total.currency)
-  let balance = total
-  return {
-    rows: payments
-      .filter((p) => isPositiveMoney(p.payment))
-      .map(({ due, payment }) => {
-        balance = subtractMoney(balance, payment)
-        return { due, payment, principal: payment, charge: none, balance }
-      }),
-    financed: total,
-    totalCharge: none,
-    totalPayments: total,
-    effectiveYearlyRate: null,
-  }
-}
-
-/** The first due of a plan that begins on a day: as agreed, or the first step of the rhythm that is not before it. */
-export const firstDueFrom = (terms: InstallmentTerms, on: Day): Day => {
-  for (let n = 0; n < 1000; n++) {
-    const step = stepFrom(terms.firstDue, terms.every, n)
-    if (step >= on) return step
-  }
-  return addMonths(on, 1)
 }

@@ -6,7 +6,7 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { listOpenSales } from '@/data/queries/sales'
 import { readPart } from '@/contract/usualArrangements'
-import { depositStages } from '@/model/plan/terms'
+import { stagesOf } from '@/model/plan/terms'
 import type { Story } from './story'
 import { listHeld } from '@/data/queries/held'
 
@@ -44,7 +44,7 @@ export const readSheetPromise = async (db: Db, s: Story, business: Business, tod
     })),
     stages:
       s.arrangement.kind === 'deposit'
-        ? depositStages(s.arrangement, s.totals.gross).map((x) => ({ amount: t(x.amount), when: x.when }))
+        ? stagesOf(s.arrangement, s.totals.gross).map((x) => ({ amount: t(x.amount), when: x.when }))
         : [],
     otherSales: others.filter((o) => o.id !== s.sale.id),
     onAccount: t(sum(held.filter((h) => h.saleId === null).map((h) => h.amount))),

@@ -1,12 +1,11 @@
 'use client'
 import { Minus, Plus } from 'lucide-react'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { decimal, formatPrice } from '@/core/money'
 import type { BasketView, ShopThing } from '@/services/shopfront/readShop'
-import { Text } from '../fields'
-import { messageFor, Refusal } from '../Refusal'
+import { Refusal } from '../Refusal'
 import { useAsk } from './ask'
-import { CardFields } from './CardFields'
+import { OrderForm, type Ordered } from './OrderForm'
 import { useBasket } from './useBasket'
 
 interface Props {
@@ -14,12 +13,6 @@ interface Props {
   readonly start: BasketView | null
   readonly currency: string
   readonly withTax: boolean
-}
-
-interface Ordered {
-  readonly number: number
-  readonly paid: boolean
-  readonly why?: string
 }
 
 /** The shopfront: things, the basket, who it is for, and the order. The basket follows the owner's hands too. */
@@ -123,123 +116,6 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
         {refused && <Refusal refused={refused} />}
       </aside>
     </div>
-  )
-}
-
-const OrderForm = ({
-  basket,
-  onBasket,
-  onOrdered,
-}: {
-  readonly basket: BasketView
-  readonly onBasket: (b: BasketView) => void
-  readonly onOrdered: (o: Ordered) => void
-}) => {
-  const [facts, setFacts] = useState({
-    name: basket.name,
-    email: basket.email,
-    phone: basket.phone,
-    deliverTo: basket.deliverTo,
-    note: basket.note,
-  })
-  const [touched, setTouched] = useState(false)
-  const [pay, setPay] = useState<'card' | 'bill'>('card')
-  const [card, setCard] = useState('')
-  const { post, busy, refused } = useAsk()
-  // What the owner writes down on the phone shows here too, as long as nobody types over it.
-  useEffect(() => {
-    if (!touched)
-      setFacts({
-        name: basket.name,
-        email: basket.email,
-        phone: basket.phone,
-        deliverTo: basket.deliverTo,
-        note: basket.note,
-      })
-  }, [basket, touched])
-  const set = (change: Partial<typeof facts>) => {
-    setTouched(true)
-    setFacts({ ...facts, ...change })
-  }
-  const tell = async () => {
-    const told = await post<BasketView>('/api/shop/basket', facts)
-    if (told) {
-      onBasket(told)
-      setTouched(false)
-    }
-    return told
-  }
-  const order = async () => {
-    const told = await tell()
-    if (!told) return
-    const done = await post<Ordered>('/api/shop/order', {
-      turn: told.turn,
-      pay,
-      ...(pay === 'card' ? { card } : {}),
-    })
-    if (done) onOrdered(done)
-  }
-  const text = (label: string, key: 'name' | 'email' | 'phone', extra: object) => (
-    <Text
-      label={label}
-      value={facts[key]}
-      maxLength={200}
-      onChange={(e) => set({ [key]: e.target.value })}
-      onBlur={() => touched && void tell()}
-      problem={messageFor(refused, key)}
-      {...extra}
-    />
-  )
-  return (
-    <form
-      className="mt-5 grid gap-3"
-      onSubmit={(e) => {
-        e.preventDefault()
-        void order()
-      }}
-    >
-      {text('Your name', 'name', { autoComplete: 'name' })}
-      {text('E-mail', 'email', { type: 'email', autoComplete: 'email' })}
-      {text('Phone', 'phone', { autoComplete: 'tel' })}
-      <label>
-        <span className="label">Deliver to, or leave empty to fetch it</span>
-        <textarea
-          className="field"
-          rows={3}
-          maxLength={500}
-          value={facts.deliverTo}
-          onChange={(e) => set({ deliverTo: e.target.value })}
-          onBlur={() => touched && void tell()}
-        />
-      </label>
-      <label>
-        <span className="label">Anything you want to tell us</span>
-        <textarea
-          className="field"
-          rows={2}
-          maxLength={2000}
-          value={facts.note}
-          onChange={(e) => set({ note: e.target.value })}
-          onBlur={() => touched && void tell()}
-        />
-      </label>
-      <fieldset className="flex gap-6">
-        <legend className="label">You pay</legend>
-        <label className="flex gap-2">
-          <input type="radio" name="pay" checked={pay === 'card'} onChange={() => setPay('card')} /> now, by card
-        </label>
-        <label className="flex gap-2">
-          <input type="radio" name="pay" checked={pay === 'bill'} onChange={() => setPay('bill')} /> when it is billed
-        </label>
-      </fieldset>
-      {pay === 'card' && <CardFields card={card} onCard={setCard} />}
-      {refused && refused.errors.every((e) => !['name', 'email', 'phone'].includes(e.path)) && (
-        <Refusal refused={refused} />
-      )}
-      <button className="btn btn-do" disabled={busy}>
-        Order
-      </button>
-    </form>
   )
 }
 

@@ -7,6 +7,17 @@ import { messageFor } from '../Refusal'
 export const Mail = ({ has }: { readonly has: boolean }) => {
   const [url, setUrl] = useState('')
   const { send, busy, refused } = useSend()
+  const keep = async () => {
+    const smtpUrl = url.trim()
+    const kept = await send(
+      'PATCH',
+      '/settings',
+      { smtpUrl },
+      { say: () => (smtpUrl ? 'Letters go through the mail server now.' : 'Letters go through the stand-in now.') },
+    )
+    // A password stands in it: it is not shown longer than it is typed.
+    if (kept) setUrl('')
+  }
   return (
     <section>
       <h2>How mail goes</h2>
@@ -24,21 +35,7 @@ export const Mail = ({ has }: { readonly has: boolean }) => {
             problem={messageFor(refused, 'smtpUrl')}
           />
         </div>
-        <button
-          className="btn"
-          disabled={busy}
-          onClick={() =>
-            void send(
-              'PATCH',
-              '/settings',
-              { smtpUrl: url.trim() },
-              {
-                say: () =>
-                  url.trim() ? 'Letters go through the mail server now.' : 'Letters go through the stand-in now.',
-              },
-            )
-          }
-        >
+        <button className="btn" disabled={busy} onClick={() => void keep()}>
           {url.trim() === '' && has ? 'Back to the stand-in' : 'Keep'}
         </button>
       </div>

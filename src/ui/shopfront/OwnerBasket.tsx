@@ -1,5 +1,5 @@
 'use client'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { decimal, formatPrice } from '@/core/money'
 import type { BasketView } from '@/services/shopfront/readShop'
 import { QuantityField, Text } from '../fields'
@@ -11,28 +11,39 @@ import { LedgerHead, right } from '@/ui/LedgerHead'
 
 /** A basket while the customer fills it: seen live, changed from here, and made an order without retyping. */
 export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; readonly currency: string }) => {
+  const changes = useSend()
   const { send, busy, refused } = useSend()
+  /** What was typed last may still be on its way when the button is pressed: the order waits for it. */
+  const onItsWay = useRef<Promise<BasketView | undefined>>(Promise.resolve(undefined))
   const [customer, setCustomer] = useState<{ id: number; name: string } | null>(null)
   const { basket, take } = useBasket(start, async () => {
     const read = await call('GET', `/baskets/${start.id}`)
     return read.ok ? read.value : undefined
   })
   if (!basket) return null
-  const put = async (goodsId: number, quantity: string) => {
-    if (!/^\d+(\.\d{1,4})?$/.test(quantity)) return
-    take((await send('POST', `/baskets/${basket.id}/lines`, { goodsId, quantity })) ?? undefined)
+  const change = (sending: Promise<BasketView | null>) => {
+    onItsWay.current = sending.then((now) => {
+      take(now ?? undefined)
+      return now ?? undefined
+    })
   }
-  const tell = async (change: object) => take((await send('PATCH', `/baskets/${basket.id}`, change)) ?? undefined)
-  const order = () =>
-    send(
+  const put = (goodsId: number, quantity: string) => {
+    if (/^\d+(\.\d{1,4})?$/.test(quantity))
+      change(changes.send('POST', `/baskets/${basket.id}/lines`, { goodsId, quantity }))
+  }
+  const tell = (facts: object) => change(changes.send('PATCH', `/baskets/${basket.id}`, facts))
+  const order = async () => {
+    const { turn } = (await onItsWay.current) ?? basket
+    await send(
       'POST',
       `/baskets/${basket.id}/order`,
-      { turn: basket.turn, pay: 'bill', ...(customer ? { customerId: customer.id } : {}) },
+      { turn, pay: 'bill', ...(customer ? { customerId: customer.id } : {}) },
       {
         say: (o) => `Sale ${o.number} is agreed. Nothing was typed twice.`,
         go: (o) => `/sales/${o.saleId}`,
       },
     )
+  }
   if (basket.saleId !== null)
     return (
       <p>
@@ -46,18 +57,16 @@ export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; r
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_340px]">
       <section>
-        <BasketLines basket={basket} currency={currency} onPut={(id, quantity) => void put(id, quantity)} />
+        <BasketLines basket={basket} currency={currency} onPut={put} />
         <div className="mt-3 max-w-[420px]">
           <Picker
             label="Put something in"
             chosen=""
             find={findGoodsChoices}
-            onPick={(g) =>
-              void put(g.id, String(Number(basket.lines.find((l) => l.goodsId === g.id)?.quantity ?? 0) + 1))
-            }
+            onPick={(g) => put(g.id, String(Number(basket.lines.find((l) => l.goodsId === g.id)?.quantity ?? 0) + 1))}
           />
         </div>
-        <Refusal refused={refused} />
+        <Refusal refused={refused ?? changes.refused} />
       </section>
       <aside className="grid content-start gap-3">
         <h2>Who it is for</h2>
@@ -67,7 +76,7 @@ export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; r
             label={{ name: 'Name', email: 'E-mail', phone: 'Phone', deliverTo: 'Deliver to' }[key]}
             defaultValue={basket[key]}
             maxLength={key === 'deliverTo' ? 500 : 200}
-            onBlur={(e) => e.target.value !== basket[key] && void tell({ [key]: e.target.value })}
+            onBlur={(e) => e.target.value !== basket[key] && tell({ [key]: e.target.value })}
           />
         ))}
         {basket.note && <p className="whitespace-pre-line">{basket.note}</p>}

@@ -37,6 +37,10 @@ const sumOf = (rows: readonly Waiting[], chosen: ReadonlySet<number>, currency: 
     currency,
   )
 
+/** Of what is chosen, what still waits: what went already is no longer among the rows. */
+const idsOf = (rows: readonly Waiting[], chosen: ReadonlySet<number>): number[] =>
+  rows.filter((r) => chosen.has(r.id)).map((r) => r.id)
+
 const Choose = ({
   rows,
   chosen,
@@ -110,7 +114,7 @@ const Slip = ({ today, currency, inDrawer, cheques }: Props) => {
           void send(
             'POST',
             '/banking-slips',
-            { on, cash: cash || '0', cheques: [...chosen] },
+            { on, cash: cash || '0', cheques: idsOf(cheques, chosen) },
             { say: (s) => `Slip ${s.number}: ${s.total} goes to the bank.` },
           )
         }
@@ -150,12 +154,12 @@ const Settle = ({ today, currency, cards }: Props) => {
       <Refusal refused={refused} />
       <button
         className="btn mt-3 w-full"
-        disabled={busy || chosen.size === 0 || fees.minor < 0n}
+        disabled={busy || idsOf(cards, chosen).length === 0 || fees.minor < 0n}
         onClick={() =>
           void send(
             'POST',
             '/card-settlements',
-            { on, receipts: [...chosen], fees: toDecimalString(fees) },
+            { on, receipts: idsOf(cards, chosen), fees: toDecimalString(fees) },
             { say: (s) => `${s.number}: ${s.net} arrived.` },
           )
         }

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { id, text, needed } from '@/contract/fields'
 import { paperKind } from '@/contract/layout'
-import { LETTERS, PAPER_LANGUAGES } from '@/core/formats'
+import { LETTER_FACTS, LETTERS, PAPER_LANGUAGES, unknownFacts } from '@/core/formats'
 
 export const writeLetterInput = z.object({
   paper: paperKind,
@@ -11,13 +11,23 @@ export const writeLetterInput = z.object({
   body: text(10_000).optional(),
 })
 
+/** A fact that nobody fills in would stand in the letter as it is written here. */
+const factsAreKnown = (text: string, context: z.RefinementCtx): void => {
+  const unknown = unknownFacts(text)
+  if (unknown.length > 0)
+    context.addIssue({
+      code: 'custom',
+      message: `Nothing is filled in for ${unknown.join(', ')}. What can be: ${LETTER_FACTS.map((f) => `{${f}}`).join(', ')}.`,
+    })
+}
+
 export const letterKind = z.enum(LETTERS, { error: `One of ${LETTERS.join(', ')}.` })
 
 export const keepLetterTemplateInput = z.object({
   paper: letterKind,
   language: z.enum(PAPER_LANGUAGES),
-  subject: needed(200, 'A subject'),
-  body: needed(10_000, 'A text'),
+  subject: needed(200, 'A subject').superRefine(factsAreKnown),
+  body: needed(10_000, 'A text').superRefine(factsAreKnown),
 })
 
 export const dropLetterInput = z.object({ postId: id })

@@ -1,22 +1,29 @@
 'use client'
 import { useState } from 'react'
-import { decimal, formatMoney, roundToMoney } from '@/core/money'
+import { decimal, formatMoney, parseMoney } from '@/core/money'
+import { partOf } from '@/core/plan'
 import { MoneyField, QuantityField } from '../../fields'
 import { Refusal } from '../../Refusal'
 import { useSend } from '../../send'
 import { Submit, type PanelProps } from './parts'
 
-/** Asks for money ahead. */
+const textOf = (v: unknown): string => (typeof v === 'string' ? v : '')
+
+/** What a percentage of the whole comes to; nothing while it is no number. */
+const sayPart = (gross: string, percent: string, currency: string): string => {
+  const total = parseMoney(gross, currency)
+  return total.ok && /^\d+(\.\d+)?$/.test(percent)
+    ? formatMoney(partOf(total.value, { percent: decimal(percent) }))
+    : ''
+}
+
+/** Asks for money ahead: as it was arranged, where it was. */
 export const AskDeposit = ({ sale, onClose }: PanelProps) => {
   const { send, busy, refused } = useSend()
-  const [percent, setPercent] = useState('50')
-  const [amount, setAmount] = useState('')
-  const asked =
-    amount !== ''
-      ? amount
-      : /^\d+(\.\d+)?$/.test(percent)
-        ? formatMoney(roundToMoney(decimal(sale.gross).times(percent).div(100), sale.currency))
-        : ''
+  const arranged = sale.arrangement.kind === 'deposit' ? sale.arrangement : {}
+  const [percent, setPercent] = useState(textOf(arranged.percent) || (arranged.amount ? '' : '50'))
+  const [amount, setAmount] = useState(textOf(arranged.amount))
+  const asked = amount !== '' ? amount : sayPart(sale.gross, percent, sale.currency)
   const stages = sale.promise.stages.length > 1 ? sale.promise.stages : []
   const askStage = async (stage: number) => {
     const done = await send(

@@ -1,0 +1,121 @@
+'use client'
+import { useEffect, useRef, useState } from 'react'
+import type { BasketView } from '@/services/shopfront/readShop'
+import { Text } from '../fields'
+import { messageFor, Refusal } from '../Refusal'
+import { useAsk } from './ask'
+import { CardFields } from './CardFields'
+
+export interface Ordered {
+  readonly number: number
+  readonly paid: boolean
+  readonly why?: string
+}
+
+interface Props {
+  readonly basket: BasketView
+  readonly onBasket: (basket: BasketView) => void
+  readonly onOrdered: (ordered: Ordered) => void
+}
+
+const factsOf = ({ name, email, phone, deliverTo, note }: BasketView) => ({ name, email, phone, deliverTo, note })
+
+/** Who an order is for, where it goes, and how it is paid. The owner sees it as it is typed. */
+export const OrderForm = ({ basket, onBasket, onOrdered }: Props) => {
+  const [facts, setFacts] = useState(factsOf(basket))
+  const [touched, setTouched] = useState(false)
+  const [pay, setPay] = useState<'card' | 'bill'>('card')
+  const [card, setCard] = useState('')
+  const { post, busy, refused } = useAsk()
+  const telling = useAsk()
+  /** What was typed last may still be on its way when Order is pressed: the order waits for it. */
+  const onItsWay = useRef<Promise<unknown>>(Promise.resolve())
+  // What the owner writes down on the phone shows here too, as long as nobody types over it.
+  useEffect(() => {
+    if (!touched) setFacts(factsOf(basket))
+  }, [basket, touched])
+  const set = (change: Partial<typeof facts>) => {
+    setTouched(true)
+    setFacts({ ...facts, ...change })
+  }
+  const tell = (): Promise<BasketView | null> => {
+    const told = onItsWay.current
+      .then(() => telling.post<BasketView>('/api/shop/basket', facts))
+      .then((now) => {
+        if (now) {
+          onBasket(now)
+          setTouched(false)
+        }
+        return now
+      })
+    onItsWay.current = told
+    return told
+  }
+  const order = async () => {
+    const told = await tell()
+    if (!told) return
+    const done = await post<Ordered>('/api/shop/order', { turn: told.turn, pay, ...(pay === 'card' ? { card } : {}) })
+    if (done) onOrdered(done)
+  }
+  const wrong = telling.refused ?? refused
+  const text = (label: string, key: 'name' | 'email' | 'phone', extra: object) => (
+    <Text
+      label={label}
+      value={facts[key]}
+      maxLength={200}
+      onChange={(e) => set({ [key]: e.target.value })}
+      onBlur={() => touched && void tell()}
+      problem={messageFor(wrong, key)}
+      {...extra}
+    />
+  )
+  return (
+    <form
+      className="mt-5 grid gap-3"
+      onSubmit={(e) => {
+        e.preventDefault()
+        void order()
+      }}
+    >
+      {text('Your name', 'name', { autoComplete: 'name' })}
+      {text('E-mail', 'email', { type: 'email', autoComplete: 'email' })}
+      {text('Phone', 'phone', { autoComplete: 'tel' })}
+      <label>
+        <span className="label">Deliver to, or leave empty to fetch it</span>
+        <textarea
+          className="field"
+          rows={3}
+          maxLength={500}
+          value={facts.deliverTo}
+          onChange={(e) => set({ deliverTo: e.target.value })}
+          onBlur={() => touched && void tell()}
+        />
+      </label>
+      <label>
+        <span className="label">Anything you want to tell us</span>
+        <textarea
+          className="field"
+          rows={2}
+          maxLength={2000}
+          value={facts.note}
+          onChange={(e) => set({ note: e.target.value })}
+          onBlur={() => touched && void tell()}
+        />
+      </label>
+      <fieldset className="flex gap-6">
+        <legend className="label">You pay</legend>
+        <label className="flex gap-2">
+          <input type="radio" name="pay" checked={pay === 'card'} onChange={() => setPay('card')} /> now, by card
+        </label>
+        <label className="flex gap-2">
+          <input type="radio" name="pay" checked={pay === 'bill'} onChange={() => setPay('bill')} /> when it is billed
+        </label>
+      </fieldset>
+      {pay === 'card' && <CardFields card={card} onCard={setCard} />}
+      {wrong && wrong.errors.every((e) => !['name', 'email', 'phone'].includes(e.path)) && <Refusal refused={wrong} />}
+      <button className="btn btn-do" disabled={busy}>
+        Order
+      </button>
+    </form>
+  )
+}

@@ -1,0 +1,122 @@
+import { render, screen, waitFor } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { describe, expect, test } from 'vitest'
+import { JoinCustomer } from '@/ui/people/JoinCustomer'
+import { Links } from '@/ui/people/Links'
+import { LetterActions } from '@/ui/post/LetterActions'
+import { WriteLetter } from '@/ui/post/WriteLetter'
+import { answerCalls, refuses } from './calls'
+import { button, field, noteOf, press, type } from './hands'
+import { said } from './setUp'
+
+const draft = {
+  status: 200,
+  body: { customerId: 3, customer: 'Hazel Adair', to: 'hazel@mail.example', subject: 'Receipt R-26-5', body: 'Hello' },
+}
+
+describe('a letter', () => {
+  test.each([
+    [{ state: 'sent', to: 'hazel@mail.example' }, 'Mailed to hazel@mail.example.'],
+    [{ state: 'bounced', problem: 'No such box.' }, 'It came back: No such box.'],
+    [{ state: 'waiting', problem: 'The server does not answer.' }, 'It waits in Post: The server does not answer.'],
+  ])('is shown before it goes; what became of it is said: %j', async (outcome, says) => {
+    const sent = answerCalls({
+      'GET /post/draft': draft,
+      'POST /post': { status: 201, body: { id: 8 } },
+      'POST /post/8/send': { status: 200, body: outcome },
+    })
+    render(<WriteLetter paper="receipt" paperId={5} />)
+    await press('Mail it')
+    await waitFor(() => expect(field('Subject').value).toBe('Receipt R-26-5'))
+    await type('Subject', 'Your receipt')
+    await press('Send it')
+    await waitFor(() => expect(said).toEqual([says]))
+    expect(sent.find((s) => s.path === '/post')?.body).toEqual({
+      paper: 'receipt',
+      paperId: 5,
+      to: 'hazel@mail.example',
+      subject: 'Your receipt',
+      body: 'Hello',
+    })
+    expect(screen.queryByRole('dialog')).toBeNull()
+  })
+
+  test('without an address that is one stays open with what was typed', async () => {
+    answerCalls({
+      'GET /post/draft': draft,
+      'POST /post': refuses({ path: 'to', message: 'An e-mail address looks like name@place.example.' }),
+    })
+    render(<WriteLetter paper="receipt" paperId={5} />)
+    await press('Mail it')
+    await waitFor(() => expect(field('To').value).toBe('hazel@mail.example'))
+    await type('To', 'hazel')
+    await press('Send it')
+    await waitFor(() => expect(noteOf(field('To'))).toBe('An e-mail address looks like name@place.example.'))
+    expect(field('To').value).toBe('hazel')
+  })
+
+  test('about what is not there says so, and cannot be sent', async () => {
+    answerCalls({})
+    render(<WriteLetter paper="receipt" paperId={5} label="Write to them" />)
+    await press('Write to them')
+    expect(await screen.findByText('There is nothing here.')).toBeTruthy()
+    expect(screen.queryByRole('button', { name: 'Send it' })).toBeNull()
+  })
+
+  test('that waits is tried again, or dropped', async () => {
+    const sent = answerCalls({
+      'POST /post/8/send': { status: 200, body: { state: 'waiting', problem: 'No answer.' } },
+      'DELETE /post/8': { status: 200, body: {} },
+    })
+    render(<LetterActions id={8} state="waiting" />)
+    await press('Try again now')
+    await waitFor(() => expect(said).toEqual(['It did not go: No answer.']))
+    await press('Drop it')
+    await waitFor(() => expect(said).toHaveLength(2))
+    expect(sent.map((s) => `${s.method} ${s.path}`)).toEqual(['POST /post/8/send', 'DELETE /post/8'])
+  })
+
+  test('that came back is put away; one that went has nothing left to do', () => {
+    answerCalls({})
+    const { rerender } = render(<LetterActions id={8} state="bounced" />)
+    expect(button('Seen, put away')).toBeTruthy()
+    expect(screen.queryByRole('button', { name: 'Try again now' })).toBeNull()
+    rerender(<LetterActions id={8} state="sent" />)
+    expect(screen.queryAllByRole('button')).toEqual([])
+  })
+})
+
+describe('a customer', () => {
+  test('there are two records of is made one, after a look at what the other has', async () => {
+    const other = { id: 9, name: 'Hazel Adaire', contact: '', email: '', phone: '', owed: '54.00', held: '0.00' }
+    const sent = answerCalls({
+      'GET /customers': { status: 200, body: { items: [other], next: null } },
+      'POST /customers/3/join': { status: 200, body: {} },
+    })
+    render(<JoinCustomer id={3} name="Hazel Adair" />)
+    await press('Join')
+    expect(button('Join them').disabled).toBe(true)
+    await userEvent.type(screen.getByLabelText('The other record'), 'hazel')
+    await userEvent.click(await screen.findByText('Hazel Adaire'))
+    expect(await screen.findByText('Hazel Adaire owes 54.00; 0.00 is held for them.')).toBeTruthy()
+    await press('Join them')
+    await waitFor(() => expect(said).toEqual(['Hazel Adaire is joined to Hazel Adair: all papers stand here now.']))
+    expect(sent.find((s) => s.method === 'POST')?.body).toEqual({ goneId: 9 })
+  })
+
+  test('has links to their page, each turned off by itself', async () => {
+    const sent = answerCalls({ 'DELETE /links/2': { status: 200, body: {} } })
+    render(
+      <Links
+        links={[
+          { id: 1, saleId: 7, opens: 'sale 1007', until: '01 Sep 2026', seen: 'seen on 03 Mar' },
+          { id: 2, saleId: null, opens: 'everything', until: '01 Oct 2026', seen: 'not opened yet' },
+        ]}
+      />,
+    )
+    expect(screen.getByText('until 01 Oct 2026, not opened yet')).toBeTruthy()
+    await press('Turn off the link to everything')
+    await waitFor(() => expect(said).toEqual(['The link no longer opens anything.']))
+    expect(sent.map((s) => s.path)).toEqual(['/links/2'])
+  })
+})

@@ -1,0 +1,407 @@
+import { render, screen, waitFor, within } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { describe, expect, test, vi } from 'vitest'
+import { day } from '@/core/day'
+import { BooksActions } from '@/ui/books/BooksActions'
+import { ReceiptActions } from '@/ui/money/ReceiptActions'
+import { HeldActions } from '@/ui/people/HeldActions'
+import { InvoiceActions } from '@/ui/sale/InvoiceActions'
+import { TakeBack } from '@/ui/TakeBack'
+import { DrawerForms } from '@/ui/till/DrawerForms'
+import { ToBankForms } from '@/ui/till/ToBankForms'
+import { answerCalls, refuses, type Sent } from './calls'
+import { button, choose, field, noteOf, press, tick, type } from './hands'
+import { router, said } from './setUp'
+
+const TODAY = day('2026-03-02')
+const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path)?.body
+
+describe('the drawer', () => {
+  const open = (currency = 'USD') =>
+    render(
+      <DrawerForms
+        on={TODAY}
+        today={TODAY}
+        currency={currency}
+        expected="120.00"
+        accounts={[{ code: '6300', name: 'Postage' }]}
+      />,
+    )
+
+  test('takes cash in and out, for a reason and on an account', async () => {
+    const sent = answerCalls({ 'POST /drawer/moves': { status: 201, body: { number: 'M-26-1' } } })
+    open()
+    await type('How much', '12')
+    await type('What for', 'Stamps')
+    await choose('From or to', 'Postage')
+    await press('Take out')
+    await waitFor(() => expect(said).toEqual(['M-26-1: 12.00 taken out.']))
+    expect(bodyOf(sent, '/drawer/moves')).toEqual({
+      on: '2026-03-02',
+      direction: 'out',
+      amount: '12.00',
+      reason: 'Stamps',
+      account: '6300',
+    })
+    expect(field('How much').value).toBe('')
+  })
+
+  test('is counted piece by piece, and says what is short before it is closed', async () => {
+    const sent = answerCalls({ 'POST /drawer/counts': { status: 201, body: { number: 'C-26-1', over: '-0.25' } } })
+    open()
+    await type('How many of 50.00', '2')
+    await type('How many of 1.00', '19')
+    await type('How many of 0.25', '3')
+    // 100.00 + 19.00 + 0.75 against 120.00
+    expect(screen.getByRole('status').textContent).toBe('119.75 counted, 120.00 by the books: 0.25 short.')
+    await press('Close the day')
+    await waitFor(() => expect(said).toEqual(['C-26-1: -0.25 over (below zero: short), posted.']))
+    expect(bodyOf(sent, '/drawer/counts')).toEqual({
+      on: '2026-03-02',
+      pieces: { '50.00': 2, '1.00': 19, '0.25': 3 },
+    })
+  })
+
+  test('is counted as a sum where that is all that is known', async () => {
+    const sent = answerCalls({ 'POST /drawer/counts': { status: 201, body: { number: 'C-26-1', over: '0.00' } } })
+    open()
+    await type('or only the sum', '120')
+    await press('Close the day')
+    await waitFor(() => expect(said).toEqual(['C-26-1: the drawer agrees with the books.']))
+    expect(bodyOf(sent, '/drawer/counts')).toEqual({ on: '2026-03-02', counted: '120.00' })
+  })
+
+  test('has no list of coins for a currency whose coins it does not know', () => {
+    answerCalls({})
+    open('JPY')
+    expect(screen.queryByLabelText(/^How many of/)).toBeNull()
+    expect(field('What is in it')).toBeTruthy()
+  })
+})
+
+describe('to the bank', () => {
+  const waits = (id: number, number: string, amount: string) => ({
+    id,
+    number,
+    on: '01 Mar',
+    customer: 'Orla Finch',
+    reference: '',
+    amount,
+  })
+  const open = (cheques = [waits(1, 'R-1', '100.00'), waits(2, 'R-2', '50.00')]) => (
+    <ToBankForms
+      today={TODAY}
+      currency="USD"
+      inDrawer="80.00"
+      cheques={cheques}
+      cards={[waits(3, 'R-3', '200.00'), waits(4, 'R-4', '30.00')]}
+    />
+  )
+
+  test('goes every cheque that waits, and cash', async () => {
+    const sent = answerCalls({ 'POST /banking-slips': { status: 201, body: { number: 'B-26-1', total: '180.00' } } })
+    const { rerender } = render(open())
+    expect(noteOf(field('Cash from the drawer'))).toBe('80.00 is in it by the books')
+    await type('Cash from the drawer', '30')
+    await press('Take 180.00 to the bank')
+    await waitFor(() => expect(said).toEqual(['Slip B-26-1: 180.00 goes to the bank.']))
+    expect(bodyOf(sent, '/banking-slips')).toEqual({ on: '2026-03-02', cash: '30.00', cheques: [1, 2] })
+    // One went: what is sent next is what waits now.
+    rerender(open([waits(2, 'R-2', '50.00')]))
+    await press('Take 80.00 to the bank')
+    await waitFor(() => expect(bodyOf(sent, '/banking-slips')).toMatchObject({ cheques: [2] }))
+  })
+
+  test('a cheque can stay behind', async () => {
+    answerCalls({})
+    render(open())
+    await tick('Receipt R-1 of Orla Finch')
+    expect(button('Take 50.00 to the bank')).toBeTruthy()
+  })
+
+  test('card takings come less what the card company keeps', async () => {
+    const sent = answerCalls({ 'POST /card-settlements': { status: 201, body: { number: 'K-26-1', net: '225.40' } } })
+    render(open())
+    expect(button('They arrived').disabled).toBe(true)
+    await tick('Receipt R-3 of Orla Finch')
+    await type('What the statement shows', '225.40')
+    // More than the 200.00 chosen
+    expect(screen.getByRole('alert').textContent).toContain('More arrived than was chosen')
+    expect(button('They arrived').disabled).toBe(true)
+    await tick('Receipt R-4 of Orla Finch')
+    expect(noteOf(field('What the statement shows'))).toBe('230.00 chosen, 4.60 kept as fees')
+    await press('They arrived')
+    await waitFor(() => expect(said).toEqual(['K-26-1: 225.40 arrived.']))
+    expect(bodyOf(sent, '/card-settlements')).toEqual({ on: '2026-03-02', receipts: [3, 4], fees: '4.60' })
+  })
+})
+
+describe('a receipt', () => {
+  const open = (change: object = {}) =>
+    render(
+      <ReceiptActions
+        id={5}
+        number="R-26-5"
+        today={TODAY}
+        mayVoid
+        mayBounce
+        method="cheque"
+        currency="USD"
+        bounceFee="15.00"
+        print={false}
+        {...change}
+      />,
+    )
+
+  test('is voided with a reason, which is told at its field', async () => {
+    const sent = answerCalls({ 'POST /receipts/5/void': refuses({ path: 'reason', message: 'Say why.' }) })
+    open()
+    await press('Void')
+    await press('Void it')
+    await waitFor(() => expect(noteOf(field('Why'))).toBe('Say why.'))
+    expect(bodyOf(sent, '/receipts/5/void')).toEqual({ on: '2026-03-02', reason: '' })
+  })
+
+  test('that came back costs what the bank took and what Settings say', async () => {
+    const sent = answerCalls({ 'POST /receipts/5/bounce': { status: 200, body: {} } })
+    open()
+    await press('It came back')
+    const panel = within(screen.getByRole('dialog', { name: 'The cheque bounced' }))
+    await type('What the bank says', 'No funds')
+    await type('What the bank took for it', '9')
+    await userEvent.click(panel.getByRole('button', { name: 'It came back' }))
+    await waitFor(() => expect(said).toEqual(['Receipt R-26-5 came back; what it had paid is owed again.']))
+    expect(bodyOf(sent, '/receipts/5/bounce')).toEqual({
+      on: '2026-03-02',
+      reason: 'No funds',
+      fee: '15.00',
+      bankFee: '9.00',
+    })
+  })
+
+  test('offers only what can still be done, and prints by itself where that was asked', () => {
+    answerCalls({})
+    const opened = vi.spyOn(window, 'open').mockReturnValue(null)
+    open({ mayVoid: false, mayBounce: false, print: true })
+    expect(screen.queryByRole('button', { name: 'Void' })).toBeNull()
+    expect(screen.queryByRole('button', { name: 'It came back' })).toBeNull()
+    expect(opened).toHaveBeenCalledWith('/api/v1/export/receipts/5/slip.pdf', '_blank')
+  })
+})
+
+describe('money that is held', () => {
+  test('goes on what they owe, or back to them', async () => {
+    const sent = answerCalls({
+      'POST /held-uses': { status: 201, body: { used: '40.00' } },
+      'POST /refunds': { status: 201, body: { number: 'F-26-1', amount: '25.00' } },
+    })
+    render(
+      <HeldActions
+        customerId={3}
+        name="Hazel Adair"
+        currency="USD"
+        today={TODAY}
+        owes
+        held={[
+          { saleId: null, amount: '40.00' },
+          { saleId: 7, amount: '100.00' },
+        ]}
+      />,
+    )
+    await press('Put it on what they owe')
+    await waitFor(() => expect(said).toEqual(['40.00 of what was held is put on what Hazel Adair owes.']))
+    await press('Give back deposit')
+    expect(field('Amount').value).toBe('100.00')
+    await type('Amount', '25')
+    await choose('How', 'cash')
+    await press('Give it back')
+    await waitFor(() => expect(said[1]).toBe('Refund F-26-1: 25.00 back to Hazel Adair.'))
+    expect(bodyOf(sent, '/refunds')).toEqual({
+      customerId: 3,
+      saleId: 7,
+      on: '2026-03-02',
+      amount: '25.00',
+      method: 'cash',
+    })
+  })
+})
+
+describe('a paper taken back', () => {
+  test.each([
+    ['refund', '/refunds/4/void', 'Void the refund'],
+    ['write-off', '/write-offs/4/recover', 'Owed after all'],
+    ['held-move', '/held-moves/4/reverse', 'Put the held money back'],
+  ] as const)('a %s', async (kind, path, does) => {
+    const sent = answerCalls({ [`POST ${path}`]: { status: 200, body: {} } })
+    render(<TakeBack kind={kind} id={4} today={TODAY} />)
+    await press('take back')
+    await type('Why', 'A slip')
+    await press(new RegExp(`^${does}`))
+    await waitFor(() => expect(bodyOf(sent, path)).toEqual({ on: '2026-03-02', reason: 'A slip' }))
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull())
+  })
+})
+
+describe('an invoice', () => {
+  const invoice = {
+    id: 9,
+    saleId: 7,
+    customerId: 3,
+    draft: false,
+    on: TODAY,
+    kind: 'invoice' as const,
+    currency: 'USD',
+    left: '108.00',
+    open: '58.00',
+    lines: [
+      { lineId: 1, description: 'Violin', quantity: '2' },
+      { lineId: 2, description: 'Set-up', quantity: '1' },
+    ],
+  }
+
+  test('as a draft is changed line by line, issued, or thrown away', async () => {
+    const sent = answerCalls({
+      'PATCH /invoices/9': { status: 200, body: {} },
+      'POST /invoices/9/issue': { status: 200, body: { number: 'I-26-1', open: '108.00' } },
+      'DELETE /invoices/9': { status: 200, body: {} },
+    })
+    render(<InvoiceActions invoice={{ ...invoice, draft: true }} today={TODAY} />)
+    await press('Change')
+    await type('Bill: Violin', '1')
+    await type('Bill: Set-up', '')
+    await userEvent.click(within(screen.getByRole('dialog')).getByRole('button', { name: /draft|Keep|Change/ }))
+    await waitFor(() => expect(said).toEqual(['The draft is changed.']))
+    expect(bodyOf(sent, '/invoices/9')).toEqual({ on: '2026-03-02', lines: [{ lineId: 1, quantity: '1' }] })
+    await press('Issue')
+    await waitFor(() => expect(said[1]).toBe('Invoice I-26-1 issued. 108.00 is owed on it.'))
+    await press('Throw away')
+    await waitFor(() => expect(router.push).toHaveBeenCalledWith('/sales/7'))
+  })
+
+  test('is credited as a whole, with its goods, and billed again', async () => {
+    const sent = answerCalls({
+      'POST /invoices/9/credit-notes': {
+        status: 201,
+        body: { id: 12, number: 'C-26-1', totals: { gross: '108.00' }, draftId: 13 },
+      },
+    })
+    render(<InvoiceActions invoice={invoice} today={TODAY} />)
+    await press('Credit')
+    await tick('it is billed again: make the draft at once')
+    await type('Why', 'Wrong price')
+    await press('Write the credit note')
+    await waitFor(() => expect(router.push).toHaveBeenCalledWith('/invoices/13'))
+    expect(said).toEqual(['Credit note C-26-1 over 108.00. The new draft is ready.'])
+    expect(bodyOf(sent, '/invoices/9/credit-notes')).toMatchObject({ reason: 'Wrong price', draftAgain: true })
+  })
+
+  test('is credited by an amount, which is marked where it is too much', async () => {
+    const sent = answerCalls({
+      'POST /invoices/9/credit-notes': refuses({ path: 'amount', message: '108.00 is left to credit.' }),
+    })
+    render(<InvoiceActions invoice={invoice} today={TODAY} />)
+    await press('Credit')
+    await tick('an amount with tax')
+    expect(screen.queryByLabelText('the goods come back to the shelf')).toBeNull()
+    await type('Amount with tax', '500')
+    await choose('What was paid for it already', 'goes back in cash')
+    await press('Write the credit note')
+    await waitFor(() => expect(noteOf(field('Amount with tax'))).toBe('108.00 is left to credit.'))
+    expect(bodyOf(sent, '/invoices/9/credit-notes')).toMatchObject({
+      amount: '500.00',
+      refund: 'cash',
+      returnGoods: false,
+    })
+  })
+
+  test('is credited line by line', async () => {
+    const sent = answerCalls({
+      'POST /invoices/9/credit-notes': { status: 201, body: { id: 12, number: 'C-26-1', totals: { gross: '54.00' } } },
+    })
+    render(<InvoiceActions invoice={invoice} today={TODAY} />)
+    await press('Credit')
+    await tick('some of the lines')
+    await type('Credit: Violin', '1')
+    await press('Write the credit note')
+    await waitFor(() =>
+      expect(bodyOf(sent, '/invoices/9/credit-notes')).toMatchObject({
+        lines: expect.arrayContaining([{ lineId: 1, quantity: '1' }]),
+      }),
+    )
+  })
+
+  test('that is paid and credited offers neither', () => {
+    answerCalls({})
+    render(<InvoiceActions invoice={{ ...invoice, left: '0.00', open: '0.00' }} today={TODAY} />)
+    expect(screen.queryByRole('button', { name: 'Credit' })).toBeNull()
+    expect(screen.queryByText('Take money')).toBeNull()
+  })
+})
+
+describe('the books', () => {
+  const open = (closed = true) =>
+    render(
+      <BooksActions
+        today={TODAY}
+        currency="USD"
+        closed={closed}
+        accounts={[
+          { code: '6300', name: 'Rent' },
+          { code: '1010', name: 'Bank' },
+        ]}
+      />,
+    )
+
+  test('take an entry, and say while it is typed by how much it differs', async () => {
+    const sent = answerCalls({ 'POST /books/entries': { status: 201, body: {} } })
+    open()
+    await press('Write an entry')
+    await type('What it is for', 'Rent of March')
+    await choose('Account of line 1', '6300 Rent')
+    await type('Debit of line 1', '400')
+    expect(screen.getByText('differs by 400.00')).toBeTruthy()
+    await choose('Account of line 2', '1010 Bank')
+    await type('Credit of line 2', '400')
+    expect(screen.queryByText(/differs by/)).toBeNull()
+    await press('one more line')
+    expect(field('Account of line 3')).toBeTruthy()
+    await press('Post it')
+    await waitFor(() => expect(said).toEqual(['The entry is in the books.']))
+    // The line left empty is not sent.
+    expect(bodyOf(sent, '/books/entries')).toEqual({
+      on: '2026-03-02',
+      text: 'Rent of March',
+      lines: [
+        { account: '6300', debit: '400.00' },
+        { account: '1010', credit: '400.00' },
+      ],
+    })
+  })
+
+  test('close through a day', async () => {
+    const sent = answerCalls({ 'POST /books/close': refuses({ path: 'through', message: 'A day before today.' }) })
+    open(false)
+    expect(screen.queryByRole('button', { name: 'Reopen a period' })).toBeNull()
+    await press('Close a period')
+    await type('Closed through', 't')
+    await press('Close it')
+    await waitFor(() => expect(noteOf(field('Closed through'))).toBe('A day before today.'))
+    expect(bodyOf(sent, '/books/close')).toEqual({ through: '2026-03-02', reason: '' })
+  })
+
+  test('open again with the passphrase and a reason', async () => {
+    const sent = answerCalls({ 'POST /books/reopen': { status: 200, body: {} } })
+    open()
+    await press('Reopen a period')
+    await type('Why', 'A bill came late')
+    await type('Your passphrase again', 'a long passphrase')
+    await press(/^Reopen(?! a)/)
+    await waitFor(() =>
+      expect(bodyOf(sent, '/books/reopen')).toEqual({
+        through: null,
+        passphrase: 'a long passphrase',
+        reason: 'A bill came late',
+      }),
+    )
+  })
+})

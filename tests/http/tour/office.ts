@@ -1,0 +1,204 @@
+import { describe, expect, test } from 'vitest'
+import { agreed, PASSPHRASE, type Made, type Tour } from './desk'
+
+export const office = (open: () => Tour, made: Made): void => {
+  describe('mail', () => {
+    test('is drafted in the words kept for it, sent once, and thrown away where it need not go', async () => {
+      const tour = open()
+      const sale = await agreed(tour, made.customer, '90.00', { title: 'A bow rehaired' })
+      const about = { paper: 'confirmation', paperId: sale.id }
+      const draft = await tour.does('GET /post/draft', { query: about })
+      expect(draft).toMatchObject({ customerId: made.customer, to: 'hazel@mail.example' })
+      expect(draft.subject).toContain(String(sale.number))
+      const letter = await tour.does('POST /post', { body: { ...about, subject: 'Your bow', body: 'It is done.' } })
+      expect(letter).toMatchObject({ state: 'waiting', to: 'hazel@mail.example', tries: 0 })
+      expect(await tour.does('POST /post/{id}/send', { id: letter.id })).toMatchObject({ state: 'sent' })
+      const box = await tour.does('GET /mailbox')
+      expect(box.items.filter((m: { subject: string }) => m.subject === 'Your bow')).toHaveLength(1)
+      const other = await tour.does('POST /post', { body: about })
+      expect(await tour.does('DELETE /post/{id}', { id: other.id })).toMatchObject({ state: 'dropped' })
+      const sent = await tour.does('GET /post', { query: { saleId: sale.id, state: 'sent' } })
+      expect(sent.items.map((l: { id: number }) => l.id)).toEqual([letter.id])
+      expect((await tour.refuses('POST /post/{id}/send', { id: other.id })).status).toBe(409)
+    })
+
+    test('has words of its own for each document and language', async () => {
+      const tour = open()
+      const one = { paper: 'receipt', language: 'de' }
+      await tour.does('POST /letter-templates', {
+        body: { ...one, subject: 'Quittung {number}', body: 'Vielen Dank, {customer}.' },
+      })
+      expect(await tour.does('GET /letter-templates/one', { query: one })).toMatchObject({
+        subject: 'Quittung {number}',
+      })
+      const kept = (await tour.does('GET /letter-templates')).items
+      expect(kept).toContainEqual(expect.objectContaining(one))
+      await tour.does('DELETE /letter-templates', { body: one })
+      expect((await tour.does('GET /letter-templates/one', { query: one })).subject).not.toBe('Quittung {number}')
+      const refused = await tour.refuses('POST /letter-templates', {
+        body: { ...one, subject: 'Quittung {nonsense}', body: 'x' },
+      })
+      expect(refused.status).toBe(422)
+    })
+
+    test('and documents are laid out as the owner likes them', async () => {
+      const tour = open()
+      const usual = await tour.does('GET /layouts/usual', { query: { paper: 'invoice' } })
+      const layout = await tour.does('POST /layouts', {
+        body: { paper: 'invoice', name: 'Short', spec: { ...usual.spec, title: 'Bill' } },
+      })
+      expect((await tour.does('GET /layouts')).items).toMatchObject([{ id: layout.id, name: 'Short' }])
+      await tour.does('PATCH /layouts/{id}', { id: layout.id, body: { usual: true } })
+      expect((await tour.does('GET /layouts')).items).toMatchObject([{ usual: true, spec: { title: 'Bill' } }])
+      // The program’s own stays what it is, for whoever wants to begin anew.
+      expect(await tour.does('GET /layouts/usual', { query: { paper: 'invoice' } })).toEqual(usual)
+      await tour.does('DELETE /layouts/{id}', { id: layout.id })
+      expect((await tour.does('GET /layouts')).items).toEqual([])
+    })
+  })
+
+  describe('the shopfront', () => {
+    test('has baskets the owner sees, helps with, and makes an order', async () => {
+      const tour = open()
+      await tour.does('PATCH /settings', { body: { shopfrontOpen: true } })
+      await tour.does('PATCH /goods/{id}', { id: made.rosin, body: { onShopfront: true } })
+      const put = await fetch(`${tour.till.base}/api/shop/lines`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', origin: tour.till.base },
+        body: JSON.stringify({ goodsId: made.rosin, quantity: '2' }),
+      })
+      expect(put.status, await put.clone().text()).toBe(200)
+      const [basket] = (await tour.does('GET /baskets')).items
+      expect(basket).toMatchObject({ things: 1, saleId: null })
+      const helped = await tour.does('POST /baskets/{id}/lines', {
+        id: basket.id,
+        body: { goodsId: made.rosin, quantity: '5' },
+      })
+      // Five at 12.00, and 8 %
+      expect(helped).toMatchObject({ totals: { net: '60.00', tax: '4.80', gross: '64.80' } })
+      const told = await tour.does('PATCH /baskets/{id}', { id: basket.id, body: { name: 'Zeno Quill' } })
+      expect(told).toMatchObject({ name: 'Zeno Quill' })
+      const late = await tour.refuses('POST /baskets/{id}/order', { id: basket.id, body: { turn: helped.turn } })
+      expect(late.status).toBe(409)
+      const order = await tour.does('POST /baskets/{id}/order', {
+        id: basket.id,
+        body: { turn: told.turn, customerId: made.customer, pay: 'bill' },
+      })
+      expect(await tour.does('GET /baskets/{id}', { id: basket.id })).toMatchObject({ saleId: order.saleId })
+    })
+  })
+
+  describe('the books', () => {
+    test('balance, in every report and on any day', async () => {
+      const tour = open()
+      for (const asOf of ['2026-01-31', '2026-03-05', '2026-03-10']) {
+        const trial = await tour.does('GET /books/trial-balance', { query: { asOf } })
+        expect(trial).toMatchObject({ difference: '0.00', totals: { debit: trial.totals.credit } })
+        const sheet = await tour.does('GET /books/balance-sheet', { query: { asOf } })
+        expect(sheet.difference).toBe('0.00')
+        const ties = await tour.does('GET /books/ties', { query: { asOf } })
+        expect(ties.ties.filter((t: { difference: string }) => t.difference !== '0.00')).toEqual([])
+      }
+      const profit = await tour.does('GET /books/profit-and-loss', { query: { from: '2026-01-01', to: '2026-03-10' } })
+      const sheet = await tour.does('GET /books/balance-sheet', { query: { asOf: '2026-03-10' } })
+      expect(profit.totals.profit).toBe(sheet.earnings)
+      const tax = await tour.does('GET /books/tax', { query: { from: '2026-01-01', to: '2026-03-31' } })
+      const sum = tax.rows.reduce((minor: number, r: { tax: string }) => minor + Math.round(Number(r.tax) * 100), 0)
+      expect((sum / 100).toFixed(2)).toBe(tax.total)
+    })
+
+    test('take an entry of the owner’s own, and open down to each', async () => {
+      const tour = open()
+      const entry = await tour.does('POST /books/entries', {
+        body: {
+          on: '2026-03-02',
+          text: 'Rent of March',
+          lines: [
+            { account: '6300', debit: '400.00' },
+            { account: '1000', credit: '400.00' },
+          ],
+        },
+      })
+      expect(await tour.does('GET /books/entries/{id}', { id: entry.id })).toEqual(entry)
+      const of = await tour.does('GET /books/entries', { query: { account: '6300' } })
+      expect(of.items.map((e: { id: number }) => e.id)).toEqual([entry.id])
+      const crooked = await tour.refuses('POST /books/entries', {
+        body: {
+          text: 'x',
+          lines: [
+            { account: '6300', debit: '1.00' },
+            { account: '1000', credit: '2.00' },
+          ],
+        },
+      })
+      expect(crooked.status).toBe(422)
+    })
+
+    test('are closed through a day, and opened again with the passphrase', async () => {
+      const tour = open()
+      expect(await tour.does('POST /books/close', { body: { through: '2026-02-28' } })).toEqual({
+        closedThrough: '2026-02-28',
+      })
+      const late = await tour.refuses('POST /books/entries', {
+        body: {
+          on: '2026-02-10',
+          text: 'x',
+          lines: [
+            { account: '6300', debit: '1.00' },
+            { account: '1000', credit: '1.00' },
+          ],
+        },
+      })
+      expect(late.kind).toBe('period-closed')
+      const wrong = await tour.refuses('POST /books/reopen', { body: { reason: 'x', passphrase: 'not it at all' } })
+      expect(wrong.status).toBeLessThan(500)
+      await tour.does('POST /books/reopen', { body: { reason: 'A bill came late', passphrase: PASSPHRASE } })
+      expect((await tour.does('GET /books/closings')).items.map((c: { kind: string }) => c.kind).sort()).toEqual([
+        'closed',
+        'reopened',
+      ])
+    })
+  })
+
+  describe('the business', () => {
+    test('is found through the quick line and what it kept to look at again', async () => {
+      const tour = open()
+      const lines = await tour.does('GET /quick-line', { query: { text: 'hazel' } })
+      expect(lines.items.some((l: { text: string }) => l.text.includes('Hazel Adair'))).toBe(true)
+      const view = await tour.does('POST /saved-views', {
+        body: { place: 'invoices', name: 'Late ones', query: 'state=late' },
+      })
+      expect((await tour.does('GET /saved-views', { query: { place: 'invoices' } })).items).toMatchObject([
+        { id: view.id, name: 'Late ones' },
+      ])
+      await tour.does('DELETE /saved-views/{id}', { id: view.id })
+    })
+
+    test('has tokens for other programs, one by one', async () => {
+      const tour = open()
+      const { token } = await tour.does('POST /settings/tokens', {
+        body: { name: 'Accountant', passphrase: PASSPHRASE, readOnly: true },
+      })
+      const as = (method: string, path: string) =>
+        fetch(`${tour.till.base}/api/v1${path}`, {
+          method,
+          headers: { authorization: `Bearer ${token}`, 'content-type': 'application/json' },
+          body: method === 'GET' ? undefined : '{"name":"x"}',
+        })
+      expect((await as('GET', '/customers')).status).toBe(200)
+      expect((await as('POST', '/customers')).status).toBe(403)
+      const tokens = (await tour.does('GET /settings/tokens')).items as { id: number; name: string }[]
+      await tour.does('DELETE /settings/tokens/{id}', { id: tokens.find((t) => t.name === 'Accountant')!.id })
+      expect((await as('GET', '/customers')).status).toBe(401)
+    })
+
+    test('changes its passphrase only for who knows it', async () => {
+      const tour = open()
+      const next = 'another passphrase of length'
+      expect((await tour.refuses('POST /settings/passphrase', { body: { now: 'guess', next } })).status).toBeLessThan(
+        500,
+      )
+      await tour.does('POST /settings/passphrase', { body: { now: PASSPHRASE, next } })
+    })
+  })
+}
