@@ -22,7 +22,8 @@ const SENTENCES: Sentences = {
   'posted-already': () => 'Something is posted already, so the opening day stays.',
   'shop-full': () =>
     'There is more waiting on our shopfront than we can look at just now. Call us, and we will gladly help.',
-  'key-reused': () => 'This key was used before for something else. Use a new Idempotency-Key for a new command.',
+  'key-reused': () =>
+    'What was sent before may have been done already, and this is not the same. Look whether it was; to do this too, send it again (over HTTP with a new Idempotency-Key).',
   taken: (f) => `The ${f.what} ${f.value} is taken. Choose another.`,
   'period-closed': (f) => `The books are closed through ${formatDay(f.through)}. Choose a later date.`,
   'date-ahead': (f) =>
