@@ -4,6 +4,13 @@ import { Suspense, useState, type FormEvent } from 'react'
 import { Text } from './fields'
 import { request, UNANSWERED } from './http'
 
+/** Where somebody wanted to go, where that is a page of ours; never another site, however its address is written. */
+const placeAfter = (to: string | null): string => {
+  if (to === null || !URL.canParse(to, location.origin)) return '/today'
+  const there = new URL(to, location.origin)
+  return there.origin === location.origin ? `${there.pathname}${there.search}` : '/today'
+}
+
 const Form = ({ filledIn }: { readonly filledIn: string | null }) => {
   const router = useRouter()
   const to = useSearchParams().get('to')
@@ -15,7 +22,7 @@ const Form = ({ filledIn }: { readonly filledIn: string | null }) => {
     setBusy(true)
     const sent = await request('/api/session', { method: 'POST', body: { passphrase }, unanswered: UNANSWERED })
     setBusy(false)
-    if (sent.ok) router.push(to?.startsWith('/') && !to.startsWith('//') ? to : '/today')
+    if (sent.ok) router.push(placeAfter(to))
     else setProblem(sent.detail)
   }
   return (

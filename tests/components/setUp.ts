@@ -10,10 +10,12 @@ globalThis.ResizeObserver = class {
 }
 
 export const router = { push: vi.fn(), refresh: vi.fn(), replace: vi.fn() }
+/** What stands in the address of the page. */
+export const address = { search: '' }
 vi.mock('next/navigation', () => ({
   useRouter: () => router,
   usePathname: () => '/',
-  useSearchParams: () => new URLSearchParams(),
+  useSearchParams: () => new URLSearchParams(address.search),
 }))
 
 /** What was said at the edge of the screen, in its order. */
@@ -25,5 +27,6 @@ vi.mock('sonner', () => ({
 afterEach(() => {
   cleanup()
   said.length = 0
+  address.search = ''
   vi.clearAllMocks()
 })

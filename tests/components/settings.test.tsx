@@ -2,16 +2,13 @@ import { render, screen, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
-import { Areas } from '@/ui/settings/Areas'
 import { LetterEditor } from '@/ui/settings/LetterEditor'
 import { Levels } from '@/ui/settings/Levels'
 import { Mail } from '@/ui/settings/MailServer'
-import { MoneyTermsForm } from '@/ui/settings/MoneyTermsForm'
 import { OpeningForm } from '@/ui/settings/OpeningForm'
 import { PapersForm } from '@/ui/settings/PapersForm'
 import { PassphraseForm } from '@/ui/settings/PassphraseForm'
 import { LinksOpen, Shopfront } from '@/ui/settings/Shopfront'
-import { TaxForm } from '@/ui/settings/TaxForm'
 import { TokensForm } from '@/ui/settings/TokensForm'
 import { TradeForm } from '@/ui/settings/TradeForm'
 import { answerCalls, refuses, type Sent } from './calls'
@@ -21,153 +18,6 @@ import { router, said } from './setUp'
 const TODAY = day('2026-03-02')
 const kept = { status: 200, body: {} }
 const settingsSent = (sent: readonly Sent[]) => sent.findLast((s) => s.path === '/settings')?.body
-
-describe('how money is promised', () => {
-  const open = (change: object = {}) =>
-    render(
-      <MoneyTermsForm
-        currency="USD"
-        usual={{
-          terms: { net: 30 },
-          deposit: { percent: '40' },
-          layaway: { firstPercent: '20', months: 4, every: { days: 14 }, fee: { amount: '12.00' } },
-          installments: { count: 6, roundUpTo: 5 },
-          late: { charge: { percent: '3' }, graceDays: 10 },
-        }}
-        ageLimits={[30, 60, 90]}
-        reminderDays={[7, 21, 35]}
-        bounceFee="15.00"
-        stopSupplyDays={0}
-        smallestCoin={5}
-        taxOnDeposits={false}
-        taxBackOnBadDebts
-        {...change}
-      />,
-    )
-
-  test('is kept as a whole; what the form does not show stays as it was', async () => {
-    const sent = answerCalls({ 'PATCH /settings': kept })
-    open()
-    await type('Terms: days', '14')
-    await tick('tax is due when a deposit comes, not first with the bill')
-    await press('Keep')
-    await waitFor(() => expect(said).toEqual(['Kept. New arrangements begin so.']))
-    expect(settingsSent(sent)).toEqual({
-      usualArrangements: {
-        terms: { net: 14 },
-        deposit: { percent: '40' },
-        layaway: { firstPercent: '20', months: 4, every: { days: 14 }, fee: { amount: '12.00' } },
-        installments: { count: 6, roundUpTo: 5, graceDays: 10 },
-        late: { charge: { percent: '3' }, graceDays: 10 },
-      },
-      ageLimits: [30, 60, 90],
-      reminderDays: [7, 21, 35],
-      bounceFee: '15.00',
-      stopSupplyDays: 0,
-      smallestCoin: 5,
-      taxOnDeposits: true,
-      taxBackOnBadDebts: true,
-    })
-  })
-
-  test('has its smallest coin as an amount of its currency, whatever its digits', async () => {
-    const sent = answerCalls({ 'PATCH /settings': kept })
-    open({ currency: 'KWD', bounceFee: '1.000' })
-    // Five thousandths of a dinar
-    expect(field('Smallest coin').value).toBe('0.005')
-    await type('Smallest coin', '0.01')
-    await press('Keep')
-    await waitFor(() => expect(settingsSent(sent)).toMatchObject({ smallestCoin: 10 }))
-  })
-
-  test.each([
-    ['Columns of what is late', '30, 60', 'A list is wanted here'],
-    ['Columns of what is late', '60, 30, 90', 'The limits rise: 30, 60, 90.'],
-    ['Reminders after days', '7, 7', 'The days rise: 7, 21, 35.'],
-    ['Terms: days', '1.5', 'whole'],
-    ['Deposit: percent', '140', '.'],
-    ['Smallest coin', '', 'number'],
-  ])('%s as “%s” is told at its field before it is sent', async (label, text, says) => {
-    const sent = answerCalls({})
-    open()
-    await type(label, text)
-    await press('Keep')
-    await waitFor(() => expect(noteOf(field(label))).not.toBe(''))
-    expect(noteOf(field(label))).toMatch(/^[A-Z].*\.$/)
-    if (says !== 'A list is wanted here') expect(noteOf(field(label))).toContain(says)
-    expect(sent).toEqual([])
-    expect(field(label).value).toBe(text)
-  })
-})
-
-describe('taxes', () => {
-  const codes = [
-    {
-      id: 1,
-      code: 'STD',
-      name: 'Sales tax',
-      treatment: 'taxed' as const,
-      components: [
-        { name: 'State', rate: '0.0625' },
-        { name: 'City', rate: '0.02' },
-      ],
-      says: 'State 6.25 % + City 2 %',
-      otherTimes: ['from 01 Jul 2026: State 7 %'],
-    },
-    { id: 2, code: 'ZERO', name: 'Zero', treatment: 'zero' as const, components: [], says: '0 %', otherTimes: [] },
-  ]
-
-  test('are added with a rate written as a percentage', async () => {
-    const sent = answerCalls({ 'POST /tax-codes': { status: 201, body: {} } })
-    render(<TaxForm codes={codes} today={TODAY} />)
-    expect(screen.getByText('from 01 Jul 2026: State 7 %')).toBeTruthy()
-    await type('Code', 'CITY')
-    await type('Name', 'City tax')
-    await type('Percent', '8,25')
-    await press('Add')
-    expect(noteOf(field('Percent'))).toBe('A percentage is written like 8.25.')
-    expect(sent).toEqual([])
-    await type('Percent', '8.25')
-    await press('Add')
-    await waitFor(() => expect(said).toEqual(['Tax code CITY can be used now.']))
-    expect(sent[0]?.body).toEqual({
-      code: 'CITY',
-      name: 'City tax',
-      components: [{ name: 'City tax', rate: '0.0825' }],
-    })
-    expect(field('Code').value).toBe('')
-  })
-
-  test('change from a day on, each component by itself; only what is taxed has rates', async () => {
-    const sent = answerCalls({ 'POST /tax-codes/1/rates': { status: 201, body: {} } })
-    render(<TaxForm codes={codes} today={TODAY} />)
-    expect([...screen.getByLabelText<HTMLSelectElement>('Tax code').options].map((o) => o.text)).toEqual(['STD'])
-    expect(field('Percent, State').value).toBe('6.25')
-    await type('Percent, City', '2.5')
-    await type('From', '+60')
-    await press('Change the rate')
-    await waitFor(() => expect(sent).toHaveLength(1))
-    expect(sent[0]?.body).toEqual({
-      from: '2026-05-01',
-      components: [
-        { name: 'State', rate: '0.0625' },
-        { name: 'City', rate: '0.025' },
-      ],
-    })
-  })
-
-  test('have areas that choose one', async () => {
-    const sent = answerCalls({ 'POST /tax-areas': { status: 201, body: {} } })
-    render(<Areas areas={[{ code: 'OUT', name: 'Out of state', taxCode: 'ZERO' }]} codes={['STD', 'ZERO']} />)
-    expect(screen.getByText('taxed goods take ZERO')).toBeTruthy()
-    await type('Code', 'ISLE')
-    await type('Name of the area', 'The isle')
-    await choose('Tax code', 'ZERO')
-    await press('Add')
-    await waitFor(() => expect(said).toEqual(['The isle is added. Give it to addresses.']))
-    expect(sent[0]?.body).toEqual({ code: 'ISLE', name: 'The isle', taxCode: 'ZERO' })
-  })
-})
 
 describe('trade', () => {
   test('has kinds of sale, the first the usual one', async () => {

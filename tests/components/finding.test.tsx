@@ -1,0 +1,291 @@
+import { fireEvent, render, screen, waitFor } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { useState } from 'react'
+import { describe, expect, test, vi } from 'vitest'
+import { ForWhom, type Buyer } from '@/ui/sale/ForWhom'
+import { Keys } from '@/ui/Keys'
+import { findGoodsChoices, Picker, type Choice } from '@/ui/Picker'
+import { QuickLine } from '@/ui/QuickLine'
+import { SearchBox } from '@/ui/SearchBox'
+import { answerCalls } from './calls'
+import { button, field, press } from './hands'
+import { address, router, said } from './setUp'
+
+describe('finding while typing', () => {
+  const find = async (typed: string): Promise<Choice<string>[]> =>
+    ['violin', 'viola', 'cello'].filter((n) => n.startsWith(typed)).map((n) => ({ key: n, label: n, value: n }))
+  const open = (otherwise = false) => {
+    const picked = vi.fn()
+    const made = vi.fn()
+    render(
+      <Picker
+        label="What"
+        chosen=""
+        find={find}
+        onPick={picked}
+        otherwise={otherwise ? { say: (t) => `Add “${t}”`, take: made } : undefined}
+      />,
+    )
+    return { picked, made }
+  }
+
+  test('arrows and Enter choose', async () => {
+    const { picked } = open()
+    await userEvent.type(field('What'), 'viol')
+    expect(await screen.findByText('viola')).toBeTruthy()
+    await userEvent.keyboard('{ArrowDown}{Enter}')
+    expect(picked).toHaveBeenCalledWith('viola')
+    expect(screen.queryByText('violin')).toBeNull()
+  })
+
+  test('Escape closes the list and keeps what was chosen', async () => {
+    const { picked } = open()
+    await userEvent.type(field('What'), 'c')
+    expect(await screen.findByText('cello')).toBeTruthy()
+    await userEvent.keyboard('{Escape}')
+    expect(screen.queryByText('cello')).toBeNull()
+    expect(field('What').value).toBe('')
+    expect(picked).not.toHaveBeenCalled()
+  })
+
+  test('what nothing fits says so, or can be made', async () => {
+    open()
+    await userEvent.type(field('What'), 'xylophone')
+    expect(await screen.findByText('Nothing fits “xylophone”.')).toBeTruthy()
+  })
+  test('what nothing fits can be made new', async () => {
+    const { made } = open(true)
+    await userEvent.type(field('What'), ' xylophone ')
+    await userEvent.click(await screen.findByText('Add “xylophone”'))
+    expect(made).toHaveBeenCalledWith('xylophone')
+  })
+
+  test('an older answer never replaces a newer one', async () => {
+    const answers: ((found: Choice<string>[]) => void)[] = []
+    const slow = vi.fn((_typed: string) => new Promise<Choice<string>[]>((r) => answers.push(r)))
+    render(<Picker label="What" chosen="" find={slow} onPick={() => {}} />)
+    await userEvent.type(field('What'), 'a')
+    await waitFor(() => expect(slow).toHaveBeenCalledWith('a'))
+    await userEvent.type(field('What'), 'b')
+    await waitFor(() => expect(slow).toHaveBeenCalledWith('ab'))
+    answers[1]!([{ key: 'new', label: 'newer', value: 'n' }])
+    answers[0]!([{ key: 'old', label: 'older', value: 'o' }])
+    expect(await screen.findByText('newer')).toBeTruthy()
+    expect(screen.queryByText('older')).toBeNull()
+  })
+
+  test('goods: what was scanned stands first', async () => {
+    const goods = (id: number, code: string, barcode: string) => ({
+      id,
+      code,
+      barcode,
+      name: `Thing ${code}`,
+      kind: id === 3 ? 'work' : 'stock',
+      price: '9.90',
+      available: '4',
+    })
+    answerCalls({
+      'GET /goods': {
+        status: 200,
+        body: { items: [goods(1, 'A', ''), goods(2, 'B', '4006381333931'), goods(3, 'C', '')], next: null },
+      },
+    })
+    const found = await findGoodsChoices('4006381333931')
+    expect(found.map((f) => [f.key, f.side])).toEqual([
+      ['g2', '4 there · 9.90'],
+      ['g1', '4 there · 9.90'],
+      ['g3', '9.90'],
+    ])
+  })
+})
+
+const HAZEL = {
+  id: 3,
+  name: 'Hazel Adair',
+  contact: '',
+  email: 'hazel@mail.example',
+  phone: '',
+  taxExempt: false,
+  pricesIncludeTax: false,
+  priceLevel: 'SCHOOL',
+  owed: '108.00',
+  late: '50.00',
+  held: '20.00',
+  creditLimit: null,
+  committed: '0.00',
+  addresses: [],
+}
+
+describe('who a sale is for', () => {
+  const Open = () => {
+    const [buyer, setBuyer] = useState<Buyer | null>(null)
+    return <ForWhom buyer={buyer} onBuyer={setBuyer} />
+  }
+  const type = (name: string) => userEvent.type(field('For'), name)
+
+  test('is found, with what they owe', async () => {
+    answerCalls({
+      'GET /customers': { status: 200, body: { items: [HAZEL], next: null } },
+      'GET /customers/3': { status: 200, body: HAZEL },
+    })
+    render(<Open />)
+    await type('haz')
+    await userEvent.click(await screen.findByText('Hazel Adair'))
+    expect(await screen.findByText('owes 108.00, 50.00 of it late · 20.00 held · prices: SCHOOL')).toBeTruthy()
+  })
+
+  test('is added where nobody is like them, and their address is asked for at once', async () => {
+    const sent = answerCalls({
+      'GET /customers': { status: 200, body: { items: [], next: null } },
+      'GET /customers/look-alikes': { status: 200, body: { items: [], next: null } },
+      'POST /customers': { status: 201, body: { id: 3 } },
+      'GET /customers/3': { status: 200, body: { ...HAZEL, email: '' } },
+      'PATCH /customers/3': { status: 200, body: {} },
+    })
+    render(<Open />)
+    await type('Hazel Adair')
+    await userEvent.click(await screen.findByText('Add “Hazel Adair” as a new customer'))
+    await waitFor(() => expect(said).toEqual(['Hazel Adair is added to your people.']))
+    await userEvent.type(await screen.findByLabelText('E-mail, for the estimate'), 'hazel@mail.example')
+    await userEvent.tab()
+    await waitFor(() => expect(sent.find((s) => s.method === 'PATCH')?.body).toEqual({ email: 'hazel@mail.example' }))
+  })
+
+  test('who looks like somebody known is shown before a double is made', async () => {
+    const sent = answerCalls({
+      'GET /customers': { status: 200, body: { items: [], next: null } },
+      'GET /customers/look-alikes': {
+        status: 200,
+        body: { items: [{ ...HAZEL, why: 'nearly the same name' }], next: null },
+      },
+      'GET /customers/3': { status: 200, body: HAZEL },
+    })
+    render(<Open />)
+    await type('Hazel Adaire')
+    await userEvent.click(await screen.findByText(/as a new customer/))
+    expect(await screen.findByText('Is “Hazel Adaire” one of these?')).toBeTruthy()
+    expect(button('No, add “Hazel Adaire”')).toBeTruthy()
+    await press(/^Hazel Adair/)
+    expect(await screen.findByText(/owes 108.00/)).toBeTruthy()
+    expect(sent.some((s) => s.method === 'POST')).toBe(false)
+  })
+})
+
+describe('the quick line', () => {
+  const line = () => screen.getByLabelText<HTMLInputElement>('Quick line')
+  const offers = (...items: object[]) => ({ status: 200, body: { items, next: null } })
+
+  test('goes where it says', async () => {
+    answerCalls({ 'GET /quick-line': offers({ text: 'Hazel Adair', note: 'owes 108.00', go: '/people/3' }) })
+    render(<QuickLine currency="USD" />)
+    await userEvent.type(line(), 'hazel')
+    expect(await screen.findByText('owes 108.00')).toBeTruthy()
+    await userEvent.keyboard('{Enter}')
+    expect(router.push).toHaveBeenCalledWith('/people/3')
+    expect(line().value).toBe('')
+  })
+
+  test('does what it says, once, and shows what was made', async () => {
+    const sent = answerCalls({
+      'GET /quick-line': offers({
+        text: 'Take 250.00 in cash from Hazel Adair',
+        send: { path: '/receipts', body: { amount: '250.00' }, said: 'Taken, receipt', thenTo: '/receipts' },
+      }),
+      'POST /receipts': { status: 201, body: { id: 9, number: 'R-26-9' } },
+    })
+    render(<QuickLine currency="USD" />)
+    await userEvent.type(line(), 'take 250 cash from hazel')
+    await screen.findByText('Take 250.00 in cash from Hazel Adair')
+    await userEvent.keyboard('{Enter}')
+    await waitFor(() => expect(router.push).toHaveBeenCalledWith('/receipts/9'))
+    expect(said).toEqual(['Taken, receipt R-26-9.'])
+    const posted = sent.filter((s) => s.method === 'POST')
+    expect(posted).toHaveLength(1)
+    expect(posted[0]!.key).toBeTruthy()
+  })
+
+  test('says why it did not, and keeps what was typed', async () => {
+    answerCalls({
+      'GET /quick-line': offers({ text: 'Take 250.00', send: { path: '/receipts', body: {}, said: 'Taken' } }),
+      'POST /receipts': { status: 409, body: { type: 'x', detail: 'The books are closed.' } },
+    })
+    render(<QuickLine currency="USD" />)
+    await userEvent.type(line(), 'take 250')
+    await screen.findByText('Take 250.00')
+    await userEvent.keyboard('{Enter}')
+    await waitFor(() => expect(said).toEqual(['The books are closed.']))
+    expect(line().value).toBe('take 250')
+  })
+
+  test('fills in what it understood so far, and Escape empties it', async () => {
+    answerCalls({ 'GET /quick-line': offers({ text: 'take … cash', fill: 'take 250 cash from ' }) })
+    render(<QuickLine currency="USD" />)
+    await userEvent.type(line(), 'ta')
+    await screen.findByText('take … cash')
+    await userEvent.keyboard('{Enter}')
+    expect(line().value).toBe('take 250 cash from ')
+    await userEvent.keyboard('{Escape}')
+    expect(line().value).toBe('')
+  })
+})
+
+describe('a search', () => {
+  test('stands in the address a moment after the last key, and begins at the first page', async () => {
+    address.search = 'page=3&stands=open'
+    render(<SearchBox label="Find" placeholder="" />)
+    await userEvent.type(screen.getByLabelText('Find'), 'bow')
+    await waitFor(() => expect(router.replace).toHaveBeenCalledWith('/?stands=open&search=bow'))
+    expect(router.replace).toHaveBeenCalledTimes(1)
+    await userEvent.clear(screen.getByLabelText('Find'))
+    await waitFor(() => expect(router.replace).toHaveBeenLastCalledWith('/?stands=open'))
+  })
+})
+
+describe('keys', () => {
+  const open = () =>
+    render(
+      <main>
+        <Keys />
+        <button data-primary>Do it</button>
+        <a data-row href="/one">
+          one
+        </a>
+        <a data-row href="/two">
+          two
+        </a>
+        <input aria-label="Field" />
+      </main>,
+    )
+
+  test('go to the places, to a new sale, and through the rows of a list', async () => {
+    open()
+    await userEvent.keyboard('{Alt>}3{/Alt}')
+    expect(router.push).toHaveBeenLastCalledWith('/sales')
+    await userEvent.keyboard('n')
+    expect(router.push).toHaveBeenLastCalledWith('/sales/new')
+    await userEvent.keyboard('{ArrowDown}{ArrowDown}')
+    expect(document.activeElement?.textContent).toBe('two')
+    await userEvent.keyboard('{ArrowDown}')
+    expect(document.activeElement?.textContent).toBe('two')
+    await userEvent.keyboard('{ArrowUp}')
+    expect(document.activeElement?.textContent).toBe('one')
+  })
+
+  test('do the main thing, also from within a field, where letters are letters', async () => {
+    open()
+    const done = vi.fn()
+    button('Do it').addEventListener('click', done)
+    await userEvent.click(field('Field'))
+    await userEvent.keyboard('n?')
+    expect(field('Field').value).toBe('n?')
+    expect(router.push).not.toHaveBeenCalled()
+    await userEvent.keyboard('{Control>}{Enter}{/Control}')
+    expect(done).toHaveBeenCalledTimes(1)
+  })
+
+  test('are shown by a question mark', async () => {
+    open()
+    fireEvent.keyDown(document.body, { key: '?' })
+    expect((await screen.findByRole('dialog', { name: 'Keys' })).textContent).toContain('the main thing on the page')
+  })
+})

@@ -1,0 +1,189 @@
+import { render, screen, waitFor } from '@testing-library/react'
+import { describe, expect, test, vi } from 'vitest'
+import { day } from '@/core/day'
+import { DoPanel } from '@/ui/sale/SaleActions'
+import type { Doing } from '@/ui/sale/actions'
+import type { SheetSale } from '@/ui/sale/panels/parts'
+import { answerCalls, refuses, type Sent } from './calls'
+import { button, choose, field, noteOf, press, tick, type } from './hands'
+import { said } from './setUp'
+import { SALE } from './sheetSale'
+
+const TODAY = day('2026-03-02')
+const open = (doing: Doing, change: Partial<SheetSale> = {}, promise: Partial<SheetSale['promise']> = {}) => {
+  const onClose = vi.fn()
+  const sale = { ...SALE, ...change, promise: { ...SALE.promise, ...promise } }
+  render(<DoPanel doing={doing} sale={sale} today={TODAY} onClose={onClose} />)
+  return onClose
+}
+const posted = (sent: readonly Sent[], path: string) => sent.find((s) => s.method === 'POST' && s.path === path)?.body
+
+describe('an estimate that goes out', () => {
+  const draft = { customerId: 3, customer: 'Hazel Adair', to: 'hazel@mail.example', subject: 'Estimate', body: 'Hello' }
+
+  test('is good for as long as Settings say, and is mailed where there is an address', async () => {
+    const sent = answerCalls({
+      'GET /post/draft': { status: 200, body: draft },
+      'POST /sales/7/offer': { status: 200, body: {} },
+      'POST /post': { status: 201, body: { id: 5 } },
+      'POST /post/5/send': { status: 200, body: { state: 'sent', problem: '' } },
+    })
+    const closed = open('offer', { stands: 'draft', agreed: false })
+    await waitFor(() => expect(field('To').value).toBe('hazel@mail.example'))
+    expect(field('Good through').value).toBe('01 Apr 2026')
+    await press(/^Send the estimate/)
+    await waitFor(() => expect(closed).toHaveBeenCalled())
+    expect(posted(sent, '/sales/7/offer')).toEqual({ validUntil: '2026-04-01' })
+    expect(posted(sent, '/post')).toMatchObject({ paper: 'estimate', paperId: 7, to: 'hazel@mail.example' })
+    expect(said).toEqual([
+      'The estimate is out to Hazel Adair, good through 01 Apr 2026.',
+      'Mailed to hazel@mail.example.',
+    ])
+  })
+
+  test('is not mailed where nobody wants it to be', async () => {
+    const sent = answerCalls({
+      'GET /post/draft': { status: 200, body: { ...draft, to: '' } },
+      'POST /sales/7/offer': { status: 200, body: {} },
+    })
+    const closed = open('offer')
+    await press(/^Send the estimate/)
+    await waitFor(() => expect(closed).toHaveBeenCalled())
+    expect(posted(sent, '/post')).toBeUndefined()
+  })
+})
+
+describe('a deposit', () => {
+  test('is asked for as it was arranged', async () => {
+    const sent = answerCalls({
+      'POST /sales/7/deposit-requests': { status: 201, body: { number: 'D-26-1', amount: '250.00' } },
+    })
+    open('ask-deposit', { arrangement: { kind: 'deposit', percent: '25' } })
+    // A quarter of 1,000.00
+    expect(screen.getByText('250.00 of 1000.00, tax included.')).toBeTruthy()
+    await press(/^Ask for it/)
+    await waitFor(() => expect(posted(sent, '/sales/7/deposit-requests')).toEqual({ percent: '25' }))
+    expect(said).toEqual(['Deposit request D-26-1: 250.00 asked of Hazel Adair.'])
+  })
+
+  test('is an amount where one is typed, and half where nothing was arranged', async () => {
+    const sent = answerCalls({
+      'POST /sales/7/deposit-requests': { status: 201, body: { number: 'D-26-1', amount: '80.00' } },
+    })
+    open('ask-deposit')
+    expect(field('Percent of the total with tax').value).toBe('50')
+    await type('or an amount', '80')
+    await press(/^Ask for it/)
+    await waitFor(() => expect(posted(sent, '/sales/7/deposit-requests')).toEqual({ amount: '80.00' }))
+  })
+
+  test('in stages is asked for stage by stage', async () => {
+    const sent = answerCalls({
+      'POST /sales/7/deposit-requests': { status: 201, body: { number: 'D-26-1', amount: '400.00' } },
+    })
+    open(
+      'ask-deposit',
+      {},
+      {
+        stages: [
+          { amount: '300.00', when: '' },
+          { amount: '400.00', when: 'when it arrives' },
+        ],
+      },
+    )
+    expect(screen.getByText(/when it arrives/)).toBeTruthy()
+    await press('Ask for stage 2')
+    await waitFor(() => expect(posted(sent, '/sales/7/deposit-requests')).toEqual({ stage: 2 }))
+  })
+})
+
+describe('closing a sale', () => {
+  test('asks what becomes of money that is held', async () => {
+    const sent = answerCalls({ 'POST /sales/7/cancel': { status: 200, body: {} } })
+    open('cancel', { held: '200.00' })
+    await type('Why', 'No longer wanted')
+    await type('Kept as a fee', '20')
+    await choose('The rest', 'onto their account')
+    await press(/^Cancel the sale/)
+    await waitFor(() =>
+      expect(posted(sent, '/sales/7/cancel')).toEqual({
+        reason: 'No longer wanted',
+        fee: '20.00',
+        rest: 'account',
+      }),
+    )
+    expect(said).toEqual(['Sale 1007 is cancelled.'])
+  })
+
+  test('needs a reason, which is told at the field alone', async () => {
+    answerCalls({ 'POST /sales/7/decline': refuses({ path: 'reason', message: 'Say why.' }) })
+    open('decline')
+    await press(/^They declined/)
+    await waitFor(() => expect(noteOf(field('Why'))).toBe('Say why.'))
+    expect(screen.queryByRole('alert')).toBeNull()
+    expect(screen.queryByLabelText('Kept as a fee')).toBeNull()
+  })
+})
+
+describe('what is next', () => {
+  const step = { action: 'remind', why: 'No answer for five days' }
+  test('is put off by a week, or until a day', async () => {
+    const sent = answerCalls({ 'POST /sales/7/next/put-off': { status: 200, body: {} } })
+    open('put-off', { step })
+    expect(screen.getByText('No answer for five days.')).toBeTruthy()
+    expect(field('Until').value).toBe('09 Mar 2026')
+    await press(/^Put it off/)
+    await waitFor(() =>
+      expect(posted(sent, '/sales/7/next/put-off')).toEqual({ action: 'remind', until: '2026-03-09' }),
+    )
+  })
+  test('need not be done, for a reason', async () => {
+    const sent = answerCalls({ 'POST /sales/7/next/drop': { status: 200, body: {} } })
+    open('put-off', { step })
+    await type('Or it need not be done, because', 'They called')
+    await press('Do away with it')
+    await waitFor(() => expect(posted(sent, '/sales/7/next/drop')).toEqual({ action: 'remind', reason: 'They called' }))
+  })
+})
+
+describe('a sale that comes again', () => {
+  test('is set up with its rhythm and its end', async () => {
+    const sent = answerCalls({
+      'POST /sales/7/repeats': { status: 201, body: { nextOn: '2026-04-02', firstOn: '2026-04-02' } },
+    })
+    open('repeat')
+    await choose('How often', 'every three months')
+    await choose('As', 'an order')
+    await type('Times, if it ends', '4')
+    await tick('issued and mailed by itself')
+    await press(/^Let it come again/)
+    await waitFor(() =>
+      expect(posted(sent, '/sales/7/repeats')).toEqual({
+        every: 'quarter',
+        firstOn: '2026-04-02',
+        makes: 'order',
+        byItself: true,
+        times: 4,
+        until: null,
+      }),
+    )
+    expect(said).toEqual(['It comes again, first on 02 Apr 2026.'])
+  })
+})
+
+describe('a link to their own page', () => {
+  test('is shown once, and all of them can be withdrawn', async () => {
+    const address = 'http://till.example/c/abcdefghijklmnopqrstu'
+    const sent = answerCalls({
+      'POST /sales/7/links': { status: 201, body: { saleId: 7, address } },
+      'DELETE /sales/7/links': { status: 200, body: { saleId: 7, withdrawn: 1 } },
+    })
+    open('link')
+    await press(/^Make a link/)
+    await waitFor(() => expect(field('The link, copied').value).toBe(address))
+    await press('Withdraw all links of this sale')
+    await waitFor(() => expect(said).toEqual(['1 link is withdrawn.']))
+    expect(sent.map((s) => s.method)).toEqual(['POST', 'DELETE'])
+    expect(button('Withdraw all links of this sale').disabled).toBe(false)
+  })
+})

@@ -1,0 +1,65 @@
+import type { SheetLine } from '@/ui/sale/actions'
+import type { SheetSale } from '@/ui/sale/panels/parts'
+
+export const violin: SheetLine = {
+  id: 1,
+  kind: 'stock',
+  description: 'Violin',
+  fromShelf: true,
+  choice: 'none',
+  choiceGroup: '',
+  chosen: true,
+  quantity: '3',
+  agreed: '3',
+  setAside: '2',
+  toHandOver: '3',
+  toBill: '3',
+  readyToBill: '0',
+}
+/** Work they may take besides. */
+export const setUp: SheetLine = {
+  ...violin,
+  id: 2,
+  kind: 'work',
+  description: 'Set-up',
+  fromShelf: false,
+  choice: 'optional',
+  chosen: false,
+  quantity: '1',
+  agreed: '1',
+  setAside: '0',
+  toHandOver: '1',
+  toBill: '1',
+}
+
+/** A sale that is agreed, as its panels know it. */
+export const SALE: SheetSale = {
+  id: 7,
+  number: 1007,
+  customerId: 3,
+  customer: 'Hazel Adair',
+  stands: 'agreed',
+  agreed: true,
+  lines: [violin, setUp],
+  gross: '1000.00',
+  held: '0.00',
+  open: '0.00',
+  currency: 'USD',
+  purchaseOrder: '',
+  wantedBy: '',
+  deliverTo: '3 Bell Street',
+  addresses: ['3 Bell Street'],
+  estimateDays: 30,
+  arrangement: { kind: 'now' },
+  usual: { terms: {}, deposit: {}, layaway: {}, installments: {}, late: {} },
+  promise: {
+    plans: [],
+    layaway: null,
+    dues: [],
+    lateCharges: [],
+    stages: [],
+    otherSales: [],
+    onAccount: '0.00',
+  },
+  step: null,
+}
