@@ -1,0 +1,249 @@
+import { render, screen, waitFor } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { describe, expect, test, vi } from 'vitest'
+import { day } from '@/core/day'
+import { Files } from '@/ui/files/Files'
+import { CountForm } from '@/ui/goods/CountForm'
+import { ImportGoods } from '@/ui/goods/ImportGoods'
+import { ChaseCustomer } from '@/ui/owed/ChaseCustomer'
+import { CHOSEN, LettersToChosen } from '@/ui/owed/LettersToChosen'
+import { SetUpForm } from '@/ui/SetUpForm'
+import { SignInForm } from '@/ui/SignInForm'
+import { answerCalls, refuses, type Sent } from './calls'
+import { button, field, noteOf, press, tick, type } from './hands'
+import { address, router, said } from './setUp'
+
+const TODAY = day('2026-03-02')
+const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path)?.body
+
+describe('a count of the shelf', () => {
+  const open = () =>
+    render(
+      <CountForm
+        currency="USD"
+        today={TODAY}
+        lines={[
+          { goodsId: 1, code: 'VN', name: 'Violin', onHand: '5', unitCost: '600' },
+          { goodsId: 2, code: 'RO', name: 'Rosin', onHand: '20', unitCost: '6' },
+        ]}
+      />,
+    )
+
+  test('puts in what was counted, and nothing else', async () => {
+    const sent = answerCalls({ 'POST /stock-counts': { status: 201, body: { number: 'S-26-1', value: '-1200.00' } } })
+    open()
+    expect(button('Put in 0 counted').disabled).toBe(true)
+    await type('Counted: Violin', '3')
+    await press('Put in 1 counted')
+    await waitFor(() => expect(said).toEqual(['Count S-26-1: the stock is worth 1200.00 less.']))
+    expect(bodyOf(sent, '/stock-counts')).toEqual({ on: '2026-03-02', lines: [{ goodsId: 1, counted: '3' }] })
+    expect(field('Counted: Violin').value).toBe('')
+  })
+
+  test('of more than the books say takes what the new ones cost', async () => {
+    const sent = answerCalls({ 'POST /stock-counts': { status: 201, body: { number: 'S-26-1', value: '35.00' } } })
+    open()
+    await type('Counted: Rosin', '25')
+    await type('Cost of new ones: Rosin', '7')
+    await type('Counted on', '-1')
+    await press('Put in 1 counted')
+    await waitFor(() => expect(said).toEqual(['Count S-26-1: the stock is worth 35.00 more.']))
+    expect(bodyOf(sent, '/stock-counts')).toEqual({
+      on: '2026-03-01',
+      lines: [{ goodsId: 2, counted: '25', unitCost: '7.00' }],
+    })
+  })
+})
+
+describe('goods from a file', () => {
+  const looked = {
+    rows: 3,
+    added: 1,
+    changed: 1,
+    written: false,
+    problems: [{ row: 4, code: 'BAD', message: 'A price is missing.' }],
+    preview: [{ row: 2, code: 'ST', name: 'String A', kind: 'stock', price: '9.90', isNew: true }],
+  }
+  const choose = (name: string, body: string) =>
+    userEvent.upload(screen.getByLabelText('File with goods'), new File([body], name, { type: 'text/csv' }))
+
+  test('are looked at first; what is wrong can be left out', async () => {
+    const sent = answerCalls({
+      'POST /goods/import': ({ body }) => ({
+        status: 200,
+        body: { ...looked, written: (body as { mode: string }).mode !== 'look' },
+      }),
+    })
+    render(<ImportGoods />)
+    await choose('goods.csv', 'code,name\nST,String A\n')
+    expect(await screen.findByText('A price is missing.')).toBeTruthy()
+    expect(screen.getByText(', 1 cannot be read')).toBeTruthy()
+    expect(screen.getByText('and 1 more like these')).toBeTruthy()
+    await press('Leave the 1 out, import 2')
+    await waitFor(() => expect(router.push).toHaveBeenCalledWith('/goods'))
+    expect(sent.map((s) => (s.body as { mode: string }).mode)).toEqual(['look', 'good'])
+    expect(atob((sent[0]!.body as { base64: string }).base64)).toBe('code,name\nST,String A\n')
+  })
+
+  test('larger than 4 MB are not sent', async () => {
+    const sent = answerCalls({})
+    render(<ImportGoods />)
+    await choose('big.csv', 'x'.repeat(4_000_001))
+    expect((await screen.findByRole('alert')).textContent).toBe('big.csv is larger than 4 MB. Split it.')
+    expect(sent).toEqual([])
+  })
+
+  test('of which none can be read cannot be imported', async () => {
+    answerCalls({
+      'POST /goods/import': { status: 200, body: { ...looked, added: 0, changed: 0, preview: [] } },
+    })
+    render(<ImportGoods />)
+    await choose('goods.csv', 'x')
+    await waitFor(() => expect(button('Leave the 1 out, import 0').disabled).toBe(true))
+  })
+})
+
+describe('files', () => {
+  test('are shown, added and thrown away', async () => {
+    const sent = answerCalls({
+      'POST /files': { status: 201, body: {} },
+      'DELETE /files/4': { status: 200, body: {} },
+    })
+    const file = { id: 4, name: 'front.png', type: 'image/png', size: 12_345, addedOn: day('2026-02-01') }
+    render(<Files ownerKind="sale" ownerId={7} files={[file]} label="Files" />)
+    expect(screen.getByText('12 kB, 01 Feb 2026')).toBeTruthy()
+    await userEvent.upload(screen.getByLabelText('Files: add a file'), new File(['ab'], 'note.txt'))
+    await waitFor(() => expect(said).toEqual(['note.txt is kept.']))
+    expect(bodyOf(sent, '/files')).toEqual({ ownerKind: 'sale', ownerId: 7, name: 'note.txt', base64: btoa('ab') })
+    await press('front.png: throw away')
+    await waitFor(() => expect(said[1]).toBe('front.png is gone.'))
+  })
+})
+
+describe('those who owe', () => {
+  const Boxes = () => (
+    <>
+      <LettersToChosen />
+      {[
+        [3, 'yes'],
+        [4, 'yes'],
+        [5, 'no'],
+      ].map(([id, owes]) => (
+        <input key={id} type="checkbox" aria-label={`c${id}`} form={CHOSEN} value={id} data-owes={owes} />
+      ))}
+    </>
+  )
+
+  test('are chosen and written to; who cannot be is told apart', async () => {
+    const sent = answerCalls({
+      'POST /letters/many': {
+        status: 200,
+        body: { written: 1, skipped: [{ customerId: 4, name: 'Orla Finch', why: 'No e-mail address.' }] },
+      },
+    })
+    render(<Boxes />)
+    expect(button('Remind them').disabled).toBe(true)
+    await press('Choose all who owe')
+    expect(screen.getByText('2 chosen')).toBeTruthy()
+    await tick('c5')
+    expect(screen.getByText('3 chosen')).toBeTruthy()
+    await press('Remind them')
+    expect((await screen.findByRole('status')).textContent).toBe('Orla Finch: No e-mail address.')
+    expect(bodyOf(sent, '/letters/many')).toEqual({ customers: [3, 4, 5], what: 'reminder' })
+    expect(said).toEqual(['1 letter waits in Post.'])
+    expect(screen.getByText('0 chosen')).toBeTruthy()
+  })
+
+  test('are reminded in the stage that is next, not before its day', async () => {
+    const sent = answerCalls({ 'POST /customers/3/reminders': { status: 201, body: {} } })
+    const { rerender } = render(<ChaseCustomer customerId={3} name="Hazel" currency="USD" stage={2} from="09 Mar" />)
+    expect(button('second reminder from 09 Mar').disabled).toBe(true)
+    rerender(<ChaseCustomer customerId={3} name="Hazel" currency="USD" stage={2} from={null} />)
+    await press('Write the second reminder')
+    await waitFor(() => expect(said).toEqual(['The second reminder to Hazel waits in Post.']))
+    expect(sent).toHaveLength(1)
+  })
+
+  test('owe small rests that are given up together', async () => {
+    const sent = answerCalls({ 'POST /write-offs': { status: 201, body: { amount: '1.73' } } })
+    render(<ChaseCustomer customerId={3} name="Hazel" currency="USD" stage={null} from={null} />)
+    expect(screen.queryByText(/reminder/)).toBeNull()
+    await press('Give small rests up')
+    await type('Up to', '2')
+    await press('Write them off')
+    await waitFor(() => expect(said).toEqual(['1.73 written off.']))
+    expect(bodyOf(sent, '/write-offs')).toEqual({ customerId: 3, upTo: '2.00', reason: 'Too small to chase' })
+  })
+})
+
+describe('the first page of all', () => {
+  test('opens the books with what was typed', async () => {
+    const sent = answerCalls({ 'POST /api/first-run': { status: 201, body: {} } })
+    render(<SetUpForm today={TODAY} needsCode={false} />)
+    await type('Name of the business', 'Fernhollow')
+    await type('Currency', 'eur')
+    await type('Tax, percent', '19')
+    await type('Passphrase', 'a long passphrase')
+    await press('Open the books')
+    await waitFor(() => expect(router.push).toHaveBeenCalled())
+    expect(sent[0]?.body).toEqual({
+      name: 'Fernhollow',
+      currency: 'EUR',
+      passphrase: 'a long passphrase',
+      openingDate: '2026-03-02',
+      pricesIncludeTax: false,
+      taxCodes: [{ code: 'STD', name: 'Sales tax', components: [{ name: 'Sales tax', rate: '0.19' }] }],
+    })
+  })
+
+  test('says at its field what is no percentage, and asks for the code where somebody else may open the page', async () => {
+    const sent = answerCalls({ 'POST /api/first-run': refuses({ path: 'code', message: 'That is not the code.' }) })
+    render(<SetUpForm today={TODAY} needsCode />)
+    await type('Tax, percent', '8,25')
+    await press('Open the books')
+    expect(noteOf(field('Tax, percent'))).toBe('A percentage is written like 8.25.')
+    expect(sent).toEqual([])
+    await type('Tax, percent', '')
+    await type('Code', '123456')
+    await press('Open the books')
+    await waitFor(() => expect(noteOf(field('Code'))).toBe('That is not the code.'))
+    expect(sent[0]?.body).toMatchObject({ code: '123456', taxCodes: [] })
+  })
+})
+
+describe('signing in', () => {
+  test.each([
+    ['', '/today'],
+    ['to=/sales/7?do=bill', '/sales/7?do=bill'],
+    ['to=//elsewhere.example/x', '/today'],
+    ['to=/%5Celsewhere.example', '/today'],
+    ['to=https://elsewhere.example', '/today'],
+    ['to=javascript:alert(1)', '/today'],
+  ])('with “%s” leads to %s', async (search, to) => {
+    answerCalls({ 'POST /api/session': { status: 200, body: {} } })
+    address.search = search
+    render(<SignInForm filledIn="the demo’s own" />)
+    await press('Open the till')
+    await waitFor(() => expect(router.push).toHaveBeenCalledWith(to))
+  })
+
+  test('with a wrong passphrase says so, at the field', async () => {
+    answerCalls({ 'POST /api/session': { status: 401, body: { type: 'x', detail: 'That is not the passphrase.' } } })
+    render(<SignInForm filledIn={null} />)
+    await type('Passphrase', 'guess')
+    await press('Open the till')
+    await waitFor(() => expect(noteOf(field('Passphrase'))).toBe('That is not the passphrase.'))
+    expect(router.push).not.toHaveBeenCalled()
+  })
+
+  test('while nobody answers keeps what was typed', async () => {
+    vi.stubGlobal('fetch', async () => {
+      throw new TypeError('no network')
+    })
+    render(<SignInForm filledIn={null} />)
+    await type('Passphrase', 'a long passphrase')
+    await press('Open the till')
+    await waitFor(() => expect(noteOf(field('Passphrase'))).not.toBe(''))
+    expect(field('Passphrase').value).toBe('a long passphrase')
+  })
+})
