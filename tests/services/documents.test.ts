@@ -1,0 +1,126 @@
+import { beforeAll, describe, expect, test } from 'vitest'
+import { paperKind } from '@/contract/layout'
+import { PAPER_LANGUAGES, paperName, traitsOf, type PaperKind } from '@/core/formats'
+import { findBusiness, type Business } from '@/data/queries/business'
+import { listHandovers } from '@/data/queries/handover'
+import { makePaper } from '@/documents/make'
+import { billSale } from '@/services/billing/billSale'
+import { creditInvoice } from '@/services/billing/creditInvoice'
+import { takeReceipt } from '@/services/money/takeReceipt'
+import { changeCustomer } from '@/services/people/keepCustomer'
+import { readDraftLetter } from '@/services/post/writeLetter'
+import { agreeSale } from '@/services/sales/agreeSale'
+import { handOver } from '@/services/sales/handOver'
+import { offerSale } from '@/services/sales/offerSale'
+import { requestDeposit } from '@/services/sales/requestDeposit'
+import { startSale } from '@/services/sales/startSale'
+import { pdfText } from './pdfText'
+import { openTestShop, type TestShop } from './shop'
+
+let s: TestShop
+let business: Business
+const ids = {} as Record<PaperKind, number>
+/** What must stand in each: figures from the story below, tax 8.25 %. */
+const SAYS: Readonly<Record<PaperKind, readonly string[]>> = {
+  estimate: ['2,000.00', '165.00', '2,165.00'],
+  confirmation: ['2,000.00', '165.00', '2,165.00'],
+  'pick-list': ['VN'],
+  'packing-slip': ['VN'],
+  'deposit-request': ['866.00'], // 40 % of 2,165.00
+  invoice: ['1,000.00', '82.50', '1,082.50'],
+  'credit-note': ['100.00', '8.25', '108.25'],
+  receipt: ['500.00'],
+  statement: ['474.25'], // 1,082.50 − 500.00 − 108.25
+  reminder: ['474.25'],
+  agreement: ['1,082.50', '360.84', '360.83'],
+  'open-items': ['474.25'],
+}
+const KINDS = paperKind.options
+
+beforeAll(async () => {
+  s = await openTestShop()
+  business = (await findBusiness(s.db))!
+  await s.run(changeCustomer, { customerId: s.customer, email: 'hazel@mail.example' })
+  const sale = await s.answer(startSale, {
+    customerId: s.customer,
+    arrangement: { kind: 'deposit', percent: '40' },
+    lines: [{ goodsId: s.violin, quantity: '2' }],
+  })
+  await s.run(offerSale, { saleId: sale.id, on: '2026-01-10' })
+  await s.run(agreeSale, { saleId: sale.id, on: '2026-01-11' })
+  const request = await s.answer(requestDeposit, { saleId: sale.id, on: '2026-01-11' })
+  const other = await s.answer(startSale, {
+    customerId: s.customer,
+    agreed: true,
+    on: '2026-01-12',
+    arrangement: { kind: 'now' },
+    lines: [{ goodsId: s.violin, quantity: '1' }],
+  })
+  await s.run(handOver, { saleId: other.id, on: '2026-01-12' })
+  const invoice = await s.answer(billSale, { saleId: other.id, what: 'handed-over', issue: true, on: '2026-01-12' })
+  const credit = await s.answer(creditInvoice, {
+    invoiceId: invoice.id,
+    amount: '108.25',
+    reason: 'x',
+    on: '2026-01-13',
+  })
+  const receipt = await s.answer(takeReceipt, {
+    customerId: s.customer,
+    method: 'transfer',
+    amount: '500.00',
+    for: [{ dueId: invoice.dues[0]!.id, amount: '500.00' }],
+    on: '2026-01-14',
+  })
+  const planned = await s.answer(startSale, {
+    customerId: s.customer,
+    agreed: true,
+    arrangement: { kind: 'installments', count: 3, every: 'month', firstDue: '2026-04-01' },
+    lines: [{ goodsId: s.violin, quantity: '1' }],
+  })
+  const [handover] = await listHandovers(s.db, [other.id], 'USD')
+  Object.assign(ids, {
+    estimate: sale.id,
+    confirmation: sale.id,
+    'pick-list': sale.id,
+    'packing-slip': handover!.id,
+    'deposit-request': request.id,
+    invoice: invoice.id,
+    'credit-note': credit.id,
+    receipt: receipt.id,
+    statement: s.customer,
+    reminder: s.customer,
+    agreement: planned.id,
+    'open-items': s.customer,
+  } satisfies Record<PaperKind, number>)
+})
+
+const made = (kind: PaperKind, id = ids[kind]) => makePaper({ db: s.db, business, today: s.today }, kind, id)
+
+describe.each(KINDS)('a document: %s', (kind) => {
+  test('says whose it is, what it is, and figures that are right', async () => {
+    const text = await pdfText((await made(kind))!)
+    expect(text).toContain('Hazel Adair')
+    expect(text).toContain(paperName(kind, 'en'))
+    for (const part of SAYS[kind]) expect(text).toContain(part)
+    if (traitsOf(kind).withoutPrices) expect(text).not.toContain('1,000.00')
+  })
+
+  test.each(PAPER_LANGUAGES)('is written in %s, its letter too', async (language) => {
+    await s.run(changeCustomer, { customerId: s.customer, language })
+    const text = await pdfText((await made(kind))!)
+    // Hebrew is laid out from the right: its words stand as they are drawn. The pick list is for the owner alone.
+    if (kind === 'pick-list') expect(text).toContain(paperName(kind, 'en'))
+    else if (language !== 'he') expect(text).toContain(paperName(kind, language))
+    if (kind !== 'pick-list') {
+      const letter = (await readDraftLetter(s.db, kind, ids[kind], business, s.today))!
+      expect(letter).toMatchObject({ to: 'hazel@mail.example' })
+      // Everything a letter can say is filled in; its link is given when it goes.
+      expect(`${letter.subject} ${letter.body}`.replaceAll('{link}', '')).not.toMatch(/\{\w+\}/)
+    }
+    await s.run(changeCustomer, { customerId: s.customer, language: 'en' })
+  })
+
+  test('of what is not there is none', async () => {
+    expect(await made(kind, 999_999)).toBeNull()
+  })
+})
