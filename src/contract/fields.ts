@@ -9,9 +9,10 @@ export const text = (most: number) =>
   z.string({ error: 'Write text here.' }).trim().max(most, `At most ${most} characters.`)
 export const needed = (most: number, what: string) => text(most).min(1, `${what} is needed.`)
 
+const NO_ID = 'An id is a whole number.'
 export const id = z
-  .union([z.int().positive().max(2_147_483_647), z.string().regex(/^\d{1,9}$/)], {
-    error: 'An id is a whole number.',
+  .union([z.int(NO_ID).positive(NO_ID).max(2_147_483_647, NO_ID), z.string().regex(/^\d{1,9}$/, NO_ID)], {
+    error: NO_ID,
   })
   .transform(Number)
 

@@ -28,6 +28,17 @@ describe('what is wrong with a value is a sentence at its field', () => {
     expect(said(schema, input)).toEqual(sentences)
   })
 
+  test.each([
+    [z.int().min(1), 0, 'At least 1.'],
+    [z.int().max(24), 25, 'At most 24.'],
+    [z.int().positive(), 0, 'More than 0.'],
+    [z.string().max(3), 'long', 'At most 3 characters.'],
+    [z.array(z.string()).max(2), ['a', 'b', 'c'], 'At most 2 of them.'],
+    [z.array(z.string()).min(1), [], 'At least 1 of them.'],
+  ])('a bound says what it is: %#', (bounded, input, sentence) => {
+    expect(said(z.object({ field: bounded }), { field: input })).toEqual([`field: ${sentence}`])
+  })
+
   test('several things wrong are all said', () => {
     expect(said(schema, { ...good, name: 1, how: 2 })).toHaveLength(2)
   })

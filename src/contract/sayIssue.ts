@@ -22,6 +22,12 @@ const sayUnion = (issue: z.core.$ZodIssueInvalidUnion): string | undefined =>
 
 const NOT_UNDERSTOOD = 'This is not understood here.'
 
+/** What a figure, a text or a list may be at most or at least. */
+const sayBound = (how: string, bound: number | bigint, of: string): string => {
+  if (of === 'string') return `${how} ${bound} characters.`
+  return of === 'array' ? `${how} ${bound} of them.` : `${how} ${bound}.`
+}
+
 /** What is wrong with a value, as a sentence for the owner: the field's own where it has one. */
 export const sayIssue = (issue: z.core.$ZodIssue): string => {
   if (!isTheirs(issue.message)) return issue.message
@@ -35,9 +41,9 @@ export const sayIssue = (issue: z.core.$ZodIssue): string => {
     case 'invalid_union':
       return sayUnion(issue) ?? NOT_UNDERSTOOD
     case 'too_big':
-      return 'This is too much.'
+      return sayBound(issue.inclusive === false ? 'Less than' : 'At most', issue.maximum, issue.origin)
     case 'too_small':
-      return 'This is too little.'
+      return sayBound(issue.inclusive === false ? 'More than' : 'At least', issue.minimum, issue.origin)
     default:
       return NOT_UNDERSTOOD
   }

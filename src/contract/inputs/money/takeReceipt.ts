@@ -19,7 +19,7 @@ export const takeReceiptInput = z.object({
   /** Also for what others owe: the dues named may be anybody's. */
   forOthers: z.boolean().default(false),
   for: z
-    .union([z.enum(['oldest', 'account']), z.array(wish).min(1).max(200)], {
+    .union([z.enum(['oldest', 'account']), z.array(wish).min(1, 'Name at least one due or sale.').max(200)], {
       error: 'Say oldest, account, or a list of dues and sales.',
     })
     .default('oldest'),

@@ -1,0 +1,98 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import {
+  addDays,
+  addMonths,
+  compareDays,
+  day,
+  daysBetween,
+  formatDay,
+  formatDayLong,
+  formatDayShort,
+  isDay,
+  laterDay,
+  monthEnd,
+  monthStart,
+  readDay,
+  weekday,
+  weekStart,
+  yearStart,
+  type Day,
+} from './index'
+
+const anyDay = fc.integer({ min: 0, max: 60_000 }).map((n) => addDays(day('1990-01-01'), n))
+
+describe('days written', () => {
+  test.each([
+    ['2026-03-05', '05 Mar 2026', 'Thursday, 5 March'],
+    ['2026-12-31', '31 Dec 2026', 'Thursday, 31 December'],
+    ['2028-02-29', '29 Feb 2028', 'Tuesday, 29 February'],
+  ])('%s is %s, at length %s', (d, short, long) => {
+    expect(formatDay(day(d))).toBe(short)
+    expect(formatDayLong(day(d))).toBe(long)
+  })
+
+  test('leave the year out where it is this one', () => {
+    expect(formatDayShort(day('2026-03-05'), day('2026-12-31'))).toBe('05 Mar')
+    expect(formatDayShort(day('2025-12-31'), day('2026-01-01'))).toBe('31 Dec 2025')
+  })
+
+  test('are read back as what they are, whatever today is', () => {
+    fc.assert(
+      fc.property(anyDay, anyDay, (d, today) => {
+        for (const text of [d, formatDay(d), d.split('-').reverse().join('.')])
+          expect(readDay(text, today)).toEqual({ ok: true, value: d })
+      }),
+    )
+  })
+})
+
+describe('days reckoned', () => {
+  test('forward and back is where it began', () => {
+    fc.assert(
+      fc.property(anyDay, fc.integer({ min: -5000, max: 5000 }), (d, n) => {
+        const there = addDays(d, n)
+        expect(addDays(there, -n)).toBe(d)
+        expect(daysBetween(d, there)).toBe(n)
+        expect(compareDays(d, there)).toBe(Math.sign(-n) + 0)
+      }),
+    )
+  })
+
+  test('months step from their anchor and never leave the month they step into', () => {
+    fc.assert(
+      fc.property(anyDay, fc.integer({ min: 0, max: 60 }), (d, n) => {
+        const there = addMonths(d, n)
+        const [y, m] = [Number(d.slice(0, 4)), Number(d.slice(5, 7))]
+        const month = y * 12 + (m - 1) + n
+        expect(there.slice(0, 7)).toBe(
+          `${String(Math.floor(month / 12)).padStart(4, '0')}-${String((month % 12) + 1).padStart(2, '0')}`,
+        )
+        expect(Number(there.slice(8))).toBe(Math.min(Number(d.slice(8)), Number(monthEnd(there).slice(8))))
+      }),
+    )
+  })
+
+  test('a month, a week and a year hold the day', () => {
+    fc.assert(
+      fc.property(anyDay, (d) => {
+        expect(monthStart(d) <= d && d <= monthEnd(d)).toBe(true)
+        expect(yearStart(d) <= monthStart(d)).toBe(true)
+        expect(weekday(weekStart(d))).toBe(1)
+        expect(daysBetween(weekStart(d), d)).toBe(weekday(d) - 1)
+        expect(laterDay(d, monthEnd(d))).toBe(monthEnd(d))
+      }),
+    )
+  })
+
+  test('what is no day is a mistake of the program', () => {
+    expect(() => day('2026-02-30')).toThrow('not a day')
+    for (const text of ['2026-13-01', '26-01-01', '2026-01-01T00:00', '', '２０２６-01-01'])
+      expect(isDay(text)).toBe(false)
+  })
+
+  test('sort as they follow each other', () => {
+    const days = ['2026-03-02', '2025-12-31', '2026-03-01'].map((d) => d as Day)
+    expect([...days].sort(compareDays)).toEqual(['2025-12-31', '2026-03-01', '2026-03-02'])
+  })
+})
