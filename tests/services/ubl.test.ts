@@ -1,0 +1,147 @@
+import { XMLParser } from 'fast-xml-parser'
+import { beforeAll, describe, expect, test } from 'vitest'
+import { decimal, roundToMoney, toDecimalString } from '@/core/money'
+import { findBusiness } from '@/data/queries/business'
+import { makeUbl } from '@/documents/ubl'
+import { billSale } from '@/services/billing/billSale'
+import { creditInvoice } from '@/services/billing/creditInvoice'
+import { takeReceipt } from '@/services/money/takeReceipt'
+import { changeCustomer } from '@/services/people/keepCustomer'
+import { handOver } from '@/services/sales/handOver'
+import { startSale } from '@/services/sales/startSale'
+import { openTestShop, type TestShop } from './shop'
+
+/* eslint-disable @typescript-eslint/no-explicit-any -- a document of somebody else's shape is read as it comes */
+const parser = new XMLParser({ ignoreAttributes: false, parseTagValue: false, removeNSPrefix: true })
+const listOf = (value: any): any[] => (Array.isArray(value) ? value : [value])
+const figure = (value: any): number => Math.round(Number(value['#text']) * 100)
+
+const readBack = async (s: TestShop, invoiceId: number) => {
+  const business = (await findBusiness(s.db))!
+  const xml = (await makeUbl({ db: s.db, business, today: s.today }, invoiceId))!
+  const document = parser.parse(xml)
+  const root = document.Invoice ?? document.CreditNote
+  const lines = listOf(root.InvoiceLine ?? root.CreditNoteLine)
+  return { xml, document, root, lines, total: root.LegalMonetaryTotal }
+}
+
+const LINES = [
+  { description: 'Violin & <bow>', quantity: '3', unitPrice: '333.33', discountPercent: '7.5' },
+  { description: 'Rosin', quantity: '0.3333', unitPrice: '12.50' },
+  { description: 'Set-up', quantity: '2', unitPrice: '72.00', discountAmount: '4.00' },
+]
+const invoiced = async (s: TestShop, more: object = {}) => {
+  const sale = await s.answer(startSale, { customerId: s.customer, agreed: true, lines: LINES, ...more })
+  await s.run(handOver, { saleId: sale.id })
+  return s.answer(billSale, { saleId: sale.id, what: 'handed-over', issue: true })
+}
+
+/** What must hold in any document of its kind: the sums add up, and each line is what its price says. */
+const addsUp = ({ root, lines, total }: Awaited<ReturnType<typeof readBack>>): void => {
+  const net = lines.reduce((sum, l) => sum + figure(l.LineExtensionAmount), 0)
+  expect(figure(total.LineExtensionAmount)).toBe(net)
+  const subtotals = listOf(root.TaxTotal.TaxSubtotal)
+  expect(subtotals.reduce((sum, t) => sum + figure(t.TaxAmount), 0)).toBe(figure(root.TaxTotal.TaxAmount))
+  expect(subtotals.reduce((sum, t) => sum + figure(t.TaxableAmount), 0)).toBe(net)
+  expect(figure(total.TaxExclusiveAmount) + figure(root.TaxTotal.TaxAmount)).toBe(figure(total.TaxInclusiveAmount))
+  if (root.InvoiceTypeCode)
+    expect(figure(total.PrepaidAmount) + figure(total.PayableAmount)).toBe(figure(total.TaxInclusiveAmount))
+}
+
+const BUSINESSES = [
+  ['tax beside the price', {}],
+  ['tax in the price', { pricesIncludeTax: true }],
+  [
+    'two taxes',
+    {
+      taxCodes: [
+        {
+          code: 'STD',
+          name: 'Sales tax',
+          components: [
+            { name: 'State', rate: '0.07' },
+            { name: 'City', rate: '0.0225' },
+          ],
+        },
+      ],
+    },
+  ],
+] as const
+
+describe.each(BUSINESSES)('an invoice for other programs, %s', (_, setup) => {
+  let s: TestShop
+  beforeAll(async () => {
+    s = await openTestShop(setup)
+  })
+
+  test('adds up, also with what is off a line and off the whole', async () => {
+    for (const more of [{}, { discountAmount: '50.00' }, { discountPercent: '12.5' }]) {
+      const invoice = await invoiced(s, more)
+      const read = await readBack(s, invoice.id)
+      addsUp(read)
+      expect(read.root.ID).toBe(invoice.number)
+      expect(toDecimalString(roundToMoney(decimal(read.total.TaxInclusiveAmount['#text']), 'USD'))).toBe(
+        invoice.totals.gross,
+      )
+    }
+  })
+
+  test('says what is paid of it, and what was credited is a document of its own', async () => {
+    const invoice = await invoiced(s)
+    await s.run(takeReceipt, {
+      customerId: s.customer,
+      method: 'transfer',
+      amount: '100.00',
+      for: [{ dueId: invoice.dues[0]!.id, amount: '100.00' }],
+    })
+    const read = await readBack(s, invoice.id)
+    addsUp(read)
+    expect(figure(read.total.PrepaidAmount)).toBe(10_000)
+    const note = await s.answer(creditInvoice, { invoiceId: invoice.id, amount: '54.13', reason: 'A scratch' })
+    const credit = await readBack(s, note.id)
+    expect(credit.document).toHaveProperty('CreditNote')
+    expect(credit.root.CreditNoteTypeCode).toBe('381')
+    expect(figure(credit.total.PayableAmount)).toBe(5413)
+    addsUp(credit)
+  })
+})
+
+describe('a document', () => {
+  let s: TestShop
+  beforeAll(async () => {
+    s = await openTestShop()
+  })
+
+  test('each line is its price times its quantity, less what came off it', async () => {
+    const { lines } = await readBack(s, (await invoiced(s)).id)
+    for (const l of lines) {
+      const worth = decimal(l.Price.PriceAmount['#text']).times(l.InvoicedQuantity['#text'])
+      const off = l.AllowanceCharge ? figure(l.AllowanceCharge.Amount) : 0
+      expect(Number(roundToMoney(worth, 'USD').minor) - off).toBe(figure(l.LineExtensionAmount))
+    }
+  })
+
+  test('what is written in it is read as it was meant, whatever stands in a name', async () => {
+    await s.run(changeCustomer, { customerId: s.customer, name: 'Adair & "Sons" <x>' })
+    const { root, lines, xml } = await readBack(s, (await invoiced(s)).id)
+    expect(root.AccountingCustomerParty.Party.PartyName.Name).toBe('Adair & "Sons" <x>')
+    expect(lines[0].Item.Name).toBe('Violin & <bow>')
+    expect(xml).not.toContain('<bow>')
+  })
+
+  test('a draft, and what is not there, are no documents', async () => {
+    const business = (await findBusiness(s.db))!
+    const sale = await s.answer(startSale, { customerId: s.customer, agreed: true, lines: LINES })
+    const draft = await s.answer(billSale, { saleId: sale.id, what: 'remaining' })
+    expect(await makeUbl({ db: s.db, business, today: s.today }, draft.id)).toBeNull()
+    expect(await makeUbl({ db: s.db, business, today: s.today }, 99_999)).toBeNull()
+  })
+
+  test('an exempt customer’s invoice says so, with no tax', async () => {
+    await s.run(changeCustomer, { customerId: s.customer, taxExempt: true, exemptNumber: 'X-1' })
+    const read = await readBack(s, (await invoiced(s)).id)
+    addsUp(read)
+    expect(figure(read.root.TaxTotal.TaxAmount)).toBe(0)
+    expect(read.lines.map((l) => l.Item.ClassifiedTaxCategory.ID)).toEqual(['E', 'E', 'E'])
+  })
+})
