@@ -66,7 +66,7 @@ export default defineConfig({
           globalSetup: 'tests/browser/setUp.ts',
           testTimeout: 180_000,
           hookTimeout: 180_000,
-          fileParallelism: false,
+          maxWorkers: 2,
         },
       },
     ],

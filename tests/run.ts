@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
@@ -14,17 +14,39 @@ interface Outcome {
   readonly says: string
 }
 
-const command = (name: string, args: readonly string[]): Outcome => {
-  const done = spawnSync(bin(name), args, {
-    cwd: root,
-    encoding: 'utf8',
-    env: { ...process.env, NO_COLOR: '1', NEXT_TELEMETRY_DISABLED: '1' },
-    maxBuffer: 64_000_000,
+interface Ran {
+  readonly status: number
+  readonly out: string
+  readonly said: string
+}
+
+/** A program of the project, to its end: what it wrote to its output, and everything it said. */
+const run = (name: string, args: readonly string[]): Promise<Ran> =>
+  new Promise((done, broke) => {
+    const child = spawn(bin(name), args, {
+      cwd: root,
+      env: { ...process.env, NO_COLOR: '1', NEXT_TELEMETRY_DISABLED: '1' },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    })
+    const out: Buffer[] = []
+    const said: Buffer[] = []
+    child.stdout.on('data', (part: Buffer) => void (out.push(part), said.push(part)))
+    child.stderr.on('data', (part: Buffer) => void said.push(part))
+    child.on('error', broke)
+    child.on('close', (status) =>
+      done({
+        status: status ?? 1,
+        out: Buffer.concat(out).toString('utf8'),
+        said: Buffer.concat(said).toString('utf8').trim(),
+      }),
+    )
   })
-  const output = `${done.stdout}${done.stderr}`.trim()
-  return done.status === 0
+
+const command = async (name: string, args: readonly string[]): Promise<Outcome> => {
+  const { status, said } = await run(name, args)
+  return status === 0
     ? { passed: 1, failed: 0, says: '' }
-    : { passed: 0, failed: 1, says: output.split('\n').slice(-40).join('\n') }
+    : { passed: 0, failed: 1, says: said.split('\n').slice(-40).join('\n') }
 }
 
 interface Report {
@@ -43,15 +65,10 @@ interface Report {
   }[]
 }
 
-const vitest = (project: string): Outcome => {
+const vitest = async (project: string): Promise<Outcome> => {
   const file = join(mkdtempSync(join(tmpdir(), 'iron-till-report-')), 'report.json')
-  const done = spawnSync(bin('vitest'), ['run', '--project', project, '--reporter=json', `--outputFile=${file}`], {
-    cwd: root,
-    encoding: 'utf8',
-    env: { ...process.env, NO_COLOR: '1' },
-    maxBuffer: 64_000_000,
-  })
-  if (!existsSync(file)) return { passed: 0, failed: 1, says: `${done.stdout}${done.stderr}`.slice(-3000) }
+  const done = await run('vitest', ['run', '--project', project, '--reporter=json', `--outputFile=${file}`])
+  if (!existsSync(file)) return { passed: 0, failed: 1, says: done.said.slice(-3000) }
   const report = JSON.parse(readFileSync(file, 'utf8')) as Report
   const broken = report.testResults.filter(
     (f) => f.status === 'failed' && f.assertionResults.every((a) => a.status !== 'failed'),
@@ -65,9 +82,7 @@ const vitest = (project: string): Outcome => {
         ),
     ),
     ...broken.map((f) => `${f.name.slice(root.length + 1)}: ${f.message}`),
-    ...(done.status !== 0 && report.numFailedTests === 0 && broken.length === 0
-      ? [`${done.stdout}${done.stderr}`.slice(-2000)]
-      : []),
+    ...(done.status !== 0 && report.numFailedTests === 0 && broken.length === 0 ? [done.said.slice(-2000)] : []),
   ]
   const failed =
     report.numFailedTests +
@@ -80,13 +95,9 @@ const vitest = (project: string): Outcome => {
   }
 }
 
-const imports = (): Outcome => {
-  const done = spawnSync(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'json'], {
-    cwd: root,
-    encoding: 'utf8',
-    maxBuffer: 256_000_000,
-  })
-  const { summary, modules } = JSON.parse(done.stdout) as {
+const imports = async (): Promise<Outcome> => {
+  const { out } = await run('depcruise', ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'json'])
+  const { summary, modules } = JSON.parse(out) as {
     summary: { violations: { from: string; to: string; rule: { name: string } }[] }
     modules: unknown[]
   }
@@ -99,50 +110,68 @@ const imports = (): Outcome => {
 }
 
 /** Parts that drive the built application. */
-const built = (project: string) => (): Outcome => {
+const built = (project: string) => (): Promise<Outcome> => {
   build()
   return vitest(project)
 }
 
-const PARTS: readonly (readonly [name: string, run: () => Outcome])[] = [
-  ['format', () => command('prettier', ['--check', '.'])],
-  ['lint', () => command('eslint', ['.', '--max-warnings', '0'])],
+interface Part {
+  readonly name: string
+  readonly run: () => Promise<Outcome>
+}
+
+/** Parts of one row use one core or wait for much of their time: two of them run beside each other. */
+const ROWS: readonly (readonly Part[])[] = [
   [
-    'types',
-    () => {
-      const generated = command('next', ['typegen'])
-      return generated.failed > 0 ? generated : command('tsc', ['--noEmit'])
+    { name: 'lint', run: () => command('eslint', ['.', '--max-warnings', '0']) },
+    { name: 'format', run: () => command('prettier', ['--check', '.']) },
+    {
+      name: 'types',
+      run: async () => {
+        const generated = await command('next', ['typegen'])
+        return generated.failed > 0 ? generated : command('tsc', ['--noEmit'])
+      },
     },
+    { name: 'imports', run: imports },
   ],
-  ['imports', imports],
-  ['core', () => vitest('core')],
-  ['components', () => vitest('components')],
-  ['services', () => vitest('services')],
-  ['faults', built('faults')],
-  ['http', built('http')],
-  ['browser', built('browser')],
+  [{ name: 'core', run: () => vitest('core') }],
+  [{ name: 'components', run: () => vitest('components') }],
+  [{ name: 'services', run: () => vitest('services') }],
+  [{ name: 'faults', run: built('faults') }],
+  [{ name: 'http', run: built('http') }],
+  [{ name: 'browser', run: built('browser') }],
 ]
+const PARTS = ROWS.flat()
 
 const wanted = process.argv.slice(2)
-const unknown = wanted.filter((w) => !PARTS.some(([name]) => name === w))
+const unknown = wanted.filter((w) => !PARTS.some(({ name }) => name === w))
 if (unknown.length > 0) {
-  console.error(`There is no part ${unknown.join(', ')}. The parts are: ${PARTS.map(([name]) => name).join(', ')}`)
+  console.error(`There is no part ${unknown.join(', ')}. The parts are: ${PARTS.map(({ name }) => name).join(', ')}`)
   process.exit(1)
 }
 
 let passed = 0
 let failed = 0
-for (const [name, run] of PARTS) {
-  if (wanted.length > 0 && !wanted.includes(name)) continue
+const take = async (part: Part): Promise<void> => {
   const began = performance.now()
-  const outcome = run()
+  const outcome = await part.run()
   passed += outcome.passed
   failed += outcome.failed
   const seconds = ((performance.now() - began) / 1000).toFixed(1)
   console.log(
-    `${outcome.failed === 0 ? '✓' : '✗'} ${name.padEnd(9)} ${outcome.passed} passed, ${outcome.failed} failed (${seconds} s)`,
+    `${outcome.failed === 0 ? '✓' : '✗'} ${part.name.padEnd(10)} ${outcome.passed} passed, ${outcome.failed} failed (${seconds} s)`,
   )
   if (outcome.says) console.log(`  ${outcome.says}`)
+}
+
+/** Takes one part after the other from the front of those that are left. */
+const takeAll = async (left: Part[]): Promise<void> => {
+  for (let part = left.shift(); part; part = left.shift()) await take(part)
+}
+
+for (const row of ROWS) {
+  const left = row.filter(({ name }) => wanted.length === 0 || wanted.includes(name))
+  await Promise.all([takeAll(left), takeAll(left)])
 }
 console.log(`${passed} passed, ${failed} failed`)
 process.exit(failed === 0 && passed > 0 ? 0 : 1)

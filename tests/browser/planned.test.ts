@@ -130,6 +130,7 @@ describe('corrected, moved, and paid for others', () => {
     await i.type('within months', '5')
     await i.type('For a cheque that bounced', '17.50')
     await i.click('Keep')
+    await i.see('New arrangements begin so')
     await i.go(`/sales/${await agreed('90.00', 'A stand')}?do=pay-how`)
     await i.pick('layaway: goods stay until paid up')
     await driver.wait(async () => (await (await i.field('Paid up within months')).getAttribute('value')) === '5', 8000)

@@ -17,7 +17,7 @@ type Skip<D> = Readonly<Partial<Record<keyof D & string, (row: never) => boolean
 
 interface Wish<D extends FieldValues, B extends Body> {
   readonly start: D
-  /** The schema of the call, fetched when it is first needed: a page that is only looked at does not carry it. */
+  /** The schema of the call, fetched when a field is entered: a page that is only looked at does not carry it. */
   readonly schema: () => Promise<z.ZodType>
   /** What is typed as the call takes it, in the same shape: a path of the one is a path of the other. */
   readonly asBody: (draft: D) => B
@@ -58,14 +58,14 @@ const errorsInForm = (errors: FieldErrors, rows: Rows): FieldErrors =>
     }),
   ) as FieldErrors
 
+/** Everything a check needs beside what was typed. */
+const checkerOf = <D extends FieldValues, B extends Body>(wish: Wish<D, B>) =>
+  Promise.all([import('@hookform/resolvers/zod'), import('@/contract/sayIssue'), wish.schema()])
+
 const resolverOf =
   <D extends FieldValues, B extends Body>(wish: Wish<D, B>): Resolver<D> =>
   async (draft, context, options) => {
-    const [{ zodResolver }, { sayAsTyped }, schema] = await Promise.all([
-      import('@hookform/resolvers/zod'),
-      import('@/contract/sayIssue'),
-      wish.schema(),
-    ])
+    const [{ zodResolver }, { sayAsTyped }, schema] = await checkerOf(wish)
     const { body, rowsOf } = bodyOf(wish, draft)
     const check = zodResolver(schema as z.ZodType<FieldValues, FieldValues>, { error: sayAsTyped })
     const { errors } = await check(body, context, options as never)
@@ -86,6 +86,13 @@ export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish
   })
   const { send, busy, refused } = useSend()
   const { setError, getValues } = form
+  useEffect(() => {
+    // Whoever enters a field will send the form: by then what checks it is there, and sending waits for nothing.
+    const warm = () => void checkerOf(wish)
+    document.addEventListener('focusin', warm, { once: true })
+    return () => document.removeEventListener('focusin', warm)
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the schema of a form stays the same
+  }, [])
   useEffect(() => {
     const { rowsOf } = bodyOf(wish, getValues())
     refused?.errors.forEach((e, i) =>
