@@ -10,7 +10,12 @@ export default defineConfig({
     projects: [
       {
         resolve: { alias },
-        test: { ...shared, name: 'core', include: ['src/core/**/*.test.ts', 'src/contract/**/*.test.ts'] },
+        test: {
+          ...shared,
+          name: 'core',
+          pool: 'threads',
+          include: ['src/core/**/*.test.ts', 'src/contract/**/*.test.ts'],
+        },
       },
       {
         resolve: { alias },
@@ -28,6 +33,7 @@ export default defineConfig({
         test: {
           ...shared,
           name: 'services',
+          pool: 'threads',
           include: ['tests/services/**/*.test.ts'],
           globalSetup: 'tests/services/setUp.ts',
           testTimeout: 60_000,

@@ -6,6 +6,7 @@ import { Panel } from '../Panel'
 import { WriteLetter } from '../post/WriteLetter'
 import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
+import { WhyAndOn } from '@/ui/WhyAndOn'
 
 interface Props {
   readonly id: number
@@ -77,14 +78,7 @@ export const ReceiptActions = ({
           Its entry is reversed on the day you give; what it paid opens again. The receipt itself stays, crossed out.
         </p>
         <div className="grid gap-3">
-          <Text
-            label="Why"
-            value={reason}
-            maxLength={500}
-            onChange={(e) => setReason(e.target.value)}
-            problem={messageFor(refused, 'reason')}
-          />
-          <DayField label="On" today={today} value={on} onValue={setOn} />
+          <WhyAndOn today={today} reason={reason} onReason={setReason} on={on} onOn={setOn} refused={refused} />
         </div>
         <Refusal refused={refused} />
         <button className="btn btn-do mt-4" data-primary disabled={busy} onClick={() => void go()}>

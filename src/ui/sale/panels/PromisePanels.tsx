@@ -8,6 +8,7 @@ import { DayField, MoneyField, showMoney, Text } from '../../fields'
 import { messageFor, Refusal } from '../../Refusal'
 import { useSend } from '../../send'
 import { Submit, type PanelProps } from './parts'
+import { WhyAndOn } from '@/ui/WhyAndOn'
 
 /** A layaway is given up: the fee, the refund, the goods, in one step. */
 export const GiveUp = ({ sale, today, onClose }: PanelProps) => {
@@ -213,14 +214,7 @@ export const WriteOff = ({ sale, today, onClose }: PanelProps) => {
         onValue={setAmount}
         problem={messageFor(refused, 'amount')}
       />
-      <Text
-        label="Why"
-        value={reason}
-        maxLength={500}
-        onChange={(e) => setReason(e.target.value)}
-        problem={messageFor(refused, 'reason')}
-      />
-      <DayField label="On" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
+      <WhyAndOn today={today} reason={reason} onReason={setReason} on={on} onOn={setOn} refused={refused} />
       <Refusal refused={refused} />
       <Submit busy={busy} onDo={() => void go()}>
         Write it off
