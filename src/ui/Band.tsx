@@ -37,7 +37,7 @@ export const Band = ({ name, flags, today, currency }: Props) => {
           <To
             key={p.label}
             href={p.href}
-            className={`block min-w-[104px] rounded-t-[2px] border-t-4 bg-paper-50 px-3 pt-1 pb-[3px] text-iron-900 max-md:min-w-0 max-md:flex-1 max-md:px-1.5 ${p.edge}`}
+            className={`block min-w-[104px] rounded-t-[2px] border-t-4 bg-paper-50 px-3 pt-1 pb-[3px] text-iron-900 max-md:min-w-0 max-md:flex-auto max-md:px-1.5 ${p.edge}`}
           >
             <span className="block text-xs text-iron-500">{p.label}</span>
             <span className="fig block text-[17px] leading-tight font-bold max-md:text-xs">

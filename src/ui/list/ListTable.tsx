@@ -37,11 +37,14 @@ export const ListTable = <Row,>(props: Props<Row>) => {
   const columns = onScreen(props.columns)
   const first = columns.find((c) => c.href) ?? columns[0]
   const main = columns.find((c) => isFigure(c) && c.as !== 'count' && !c.notOnPhone && c !== first)
+  const many = columns.length > 9
+  // Where there are many columns words break rather than being cut off.
+  const words = many ? 'wrap-anywhere' : 'truncate'
   const placeOf = (c: Column<Row>): string =>
     c === first ? 'first' : c === main ? 'main' : c.notOnPhone ? 'not-on-phone' : 'rest'
   return (
     <div className="overflow-x-auto">
-      <table className={`ledger list ${columns.length > 9 ? 'many' : ''} ${props.className ?? ''}`}>
+      <table className={`ledger list ${many ? 'many' : ''} ${props.className ?? ''}`}>
         <thead>
           <tr>
             {props.before && (
@@ -59,7 +62,7 @@ export const ListTable = <Row,>(props: Props<Row>) => {
             <tr key={i} className="row">
               {props.before && <td className="before relative z-10">{props.before.cell(row)}</td>}
               {columns.map((c) => (
-                <td key={c.key} data-head={c.head} className={`${placeOf(c)} ${isFigure(c) ? 'fig' : 'truncate'}`}>
+                <td key={c.key} data-head={c.head} className={`${placeOf(c)} ${isFigure(c) ? 'fig' : words}`}>
                   {props.cells?.[c.key]?.(row) ?? <Cell column={c} row={row} about={props.about} opens={c === first} />}
                 </td>
               ))}
