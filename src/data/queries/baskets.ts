@@ -1,7 +1,7 @@
 import type { Day } from '@/core/day'
 import { present } from '@/core/present'
 import { and, asc, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm'
-import { decimal, type Decimal } from '@/core/money'
+import { type Decimal } from '@/core/money'
 import type { Db } from '../connect'
 import { basket, basketLine } from '../schema'
 
@@ -96,7 +96,7 @@ export const listBasketLines = async (db: Db, basketId: number): Promise<{ goods
       .from(basketLine)
       .where(eq(basketLine.basketId, basketId))
       .orderBy(asc(basketLine.id))
-  ).map((l) => ({ goodsId: l.goodsId, quantity: decimal(l.quantity) }))
+  ).map((l) => ({ goodsId: l.goodsId, quantity: l.quantity }))
 
 /** So many of a thing in a basket; none takes it out. */
 export const setBasketLine = async (db: Db, basketId: number, goodsId: number, quantity: Decimal): Promise<void> => {
@@ -106,9 +106,9 @@ export const setBasketLine = async (db: Db, basketId: number, goodsId: number, q
   }
   await db
     .insert(basketLine)
-    .values({ basketId, goodsId, quantity: quantity.toFixed(4) })
+    .values({ basketId, goodsId, quantity: quantity })
     .onConflictDoUpdate({
       target: [basketLine.basketId, basketLine.goodsId],
-      set: { quantity: quantity.toFixed(4) },
+      set: { quantity: quantity },
     })
 }

@@ -59,7 +59,7 @@ const mapCustomer = (row: typeof customer.$inferSelect, currency: string): Custo
   phone: row.phone,
   kind: row.kind,
   note: row.note,
-  terms: { net: row.netDays, discountPercent: row.discountPercent, discountDays: row.discountDays },
+  terms: { net: row.netDays, discountPercent: row.discountPercent?.toString() ?? null, discountDays: row.discountDays },
   taxExempt: row.taxExempt,
   exemptNumber: row.exemptNumber,
   exemptUntil: row.exemptUntil,

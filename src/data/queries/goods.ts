@@ -1,7 +1,7 @@
 import { present } from '@/core/present'
 import { and, asc, eq, inArray, sql, type SQLWrapper } from 'drizzle-orm'
 import type { GoodsKind } from '@/core/kinds'
-import { decimal, type Decimal } from '@/core/money'
+import { type Decimal } from '@/core/money'
 import type { Db } from '../connect'
 import { goods, goodsPart } from '../schema'
 import { inOrder, type Part as ListPart } from './inOrder'
@@ -48,20 +48,20 @@ const withParts = async (db: Db, rows: readonly (typeof goods.$inferSelect)[]): 
     code: r.code,
     name: r.name,
     kind: r.kind,
-    price: decimal(r.price),
+    price: r.price,
     taxCodeId: r.taxCodeId,
     incomeAccountId: r.incomeAccountId,
     barcode: r.barcode,
     note: r.note,
     tags: r.tags,
-    weight: r.weight === null ? null : decimal(r.weight),
+    weight: r.weight,
     size: r.size,
-    reorderAt: r.reorderAt === null ? null : decimal(r.reorderAt),
+    reorderAt: r.reorderAt,
     priceIsSum: r.priceIsSum,
     onShopfront: r.onShopfront,
     pictureFileId: r.pictureFileId,
     retired: r.retired,
-    parts: parts.filter((p) => p.kitId === r.id).map((p) => ({ goodsId: p.partId, quantity: decimal(p.quantity) })),
+    parts: parts.filter((p) => p.kitId === r.id).map((p) => ({ goodsId: p.partId, quantity: p.quantity })),
   }))
 }
 
@@ -168,9 +168,7 @@ export const listGoods = async (
 export const insertGoods = async (db: Db, row: typeof goods.$inferInsert, parts: readonly Part[]): Promise<number> => {
   const made = present((await db.insert(goods).values(row).returning({ id: goods.id }))[0])
   if (parts.length > 0) {
-    await db
-      .insert(goodsPart)
-      .values(parts.map((p) => ({ kitId: made.id, partId: p.goodsId, quantity: p.quantity.toFixed(4) })))
+    await db.insert(goodsPart).values(parts.map((p) => ({ kitId: made.id, partId: p.goodsId, quantity: p.quantity })))
   }
   return made.id
 }
@@ -183,5 +181,5 @@ export const updateGoods = async (db: Db, id: number, change: Partial<typeof goo
 export const replaceParts = async (db: Db, kitId: number, parts: readonly Part[]): Promise<void> => {
   await db.delete(goodsPart).where(eq(goodsPart.kitId, kitId))
   if (parts.length > 0)
-    await db.insert(goodsPart).values(parts.map((p) => ({ kitId, partId: p.goodsId, quantity: p.quantity.toFixed(4) })))
+    await db.insert(goodsPart).values(parts.map((p) => ({ kitId, partId: p.goodsId, quantity: p.quantity })))
 }

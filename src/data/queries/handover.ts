@@ -1,5 +1,5 @@
 import type { Day } from '@/core/day'
-import { type Decimal, type Money, decimal, money } from '@/core/money'
+import { type Decimal, type Money, money } from '@/core/money'
 import type { Db } from '../connect'
 import { handover, handoverLine, saleLine, sale, customer } from '../schema'
 import { eq, asc } from 'drizzle-orm'
@@ -48,7 +48,7 @@ export const listHandovers = async (db: Db, saleIds: readonly number[], currency
     }
     paper.lines.push({
       saleLineId: line.saleLineId,
-      quantity: decimal(line.quantity),
+      quantity: line.quantity,
       cost: money(line.cost, currency),
       earned: money(line.earned, currency),
     })
@@ -105,7 +105,7 @@ export const findHandover = async (db: Db, id: number, currency: string) => {
       id: r.line.id,
       saleLineId: r.line.saleLineId,
       description: r.description,
-      quantity: decimal(r.line.quantity),
+      quantity: r.line.quantity,
       cost: money(r.line.cost, currency),
     })),
   }

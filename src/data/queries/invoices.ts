@@ -83,9 +83,9 @@ const withLines = async (
       .filter((l) => l.invoiceId === r.id)
       .map((l) => ({
         ...l,
-        quantity: decimal(l.quantity),
-        unitPrice: decimal(l.unitPrice),
-        discountPercent: decimal(l.discountPercent),
+        quantity: l.quantity,
+        unitPrice: l.unitPrice,
+        discountPercent: l.discountPercent,
         net: amount(l.net),
         tax: amount(l.tax),
         ahead: amount(l.ahead),

@@ -1,7 +1,6 @@
 import { present } from '@/core/present'
 import { and, asc, eq, inArray, isNull, or, sql } from 'drizzle-orm'
 
-import { decimal } from '@/core/money'
 import type { PriceLevel, PriceOffer } from '@/core/price'
 import type { Db } from '../connect'
 import { price, priceLevel, taxArea, taxCode } from '../schema'
@@ -14,7 +13,7 @@ export interface KeptPriceLevel extends PriceLevel {
 export const listPriceLevels = async (db: Db): Promise<KeptPriceLevel[]> =>
   (await db.select().from(priceLevel).orderBy(asc(priceLevel.id))).map((r) => ({
     ...r,
-    percentOff: decimal(r.percentOff),
+    percentOff: r.percentOff,
   }))
 
 /** The level a customer's price level names; null where they pay what everybody pays. */
@@ -24,7 +23,7 @@ export const findPriceLevel = async (db: Db, code: string): Promise<KeptPriceLev
     .select()
     .from(priceLevel)
     .where(sql`lower(${priceLevel.code}) = lower(${code})`)
-  return row ? { ...row, percentOff: decimal(row.percentOff) } : null
+  return row ? { ...row, percentOff: row.percentOff } : null
 }
 
 export const insertPriceLevel = async (db: Db, row: typeof priceLevel.$inferInsert): Promise<number> =>
@@ -67,8 +66,8 @@ export const listPrices = async (
       id: r.id,
       goodsId: r.goodsId,
       levelId: r.levelId,
-      fromQuantity: decimal(r.fromQuantity),
-      price: decimal(r.price),
+      fromQuantity: r.fromQuantity,
+      price: r.price,
       validFrom: r.validFrom,
       validUntil: r.validUntil,
     }))

@@ -1,5 +1,5 @@
 import type { GoodsKind } from './goods'
-import { type Decimal, decimal, ZERO } from '@/core/money'
+import { type Decimal, ZERO } from '@/core/money'
 import type { Db } from '../connect'
 import { saleLine, goods, taxCode, sale } from '../schema'
 import { eq, asc, sql, and, desc } from 'drizzle-orm'
@@ -57,17 +57,17 @@ export const listSaleLines = async (db: Db, saleIds: readonly number[]): Promise
     ...line,
     code,
     taxCode: ofTax,
-    quantity: decimal(line.quantity),
-    unitPrice: decimal(line.unitPrice),
-    discountPercent: decimal(line.discountPercent),
-    expectedCost: decimal(line.expectedCost),
-    agreed: decimal(line.agreed),
-    handedOver: decimal(line.handedOver),
-    returned: decimal(line.returned),
-    toReplace: decimal(line.toReplace),
-    billed: decimal(line.billed),
-    credited: decimal(line.credited),
-    toRebill: decimal(line.toRebill),
+    quantity: line.quantity,
+    unitPrice: line.unitPrice,
+    discountPercent: line.discountPercent,
+    expectedCost: line.expectedCost,
+    agreed: line.agreed,
+    handedOver: line.handedOver,
+    returned: line.returned,
+    toReplace: line.toReplace,
+    billed: line.billed,
+    credited: line.credited,
+    toRebill: line.toRebill,
   }))
 }
 
@@ -127,8 +127,8 @@ export const listTakings = async (db: Db, customerId: number): Promise<Taking[]>
   return rows.reverse().map((r) => ({
     goodsId: present(r.goodsId),
     on: present(r.on),
-    quantity: decimal(r.quantity),
-    unitPrice: decimal(r.unitPrice),
+    quantity: r.quantity,
+    unitPrice: r.unitPrice,
   }))
 }
 

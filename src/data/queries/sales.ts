@@ -2,7 +2,7 @@
 import { present } from '@/core/present'
 import { and, eq, inArray, sql, type SQL, type SQLWrapper } from 'drizzle-orm'
 import type { Day } from '@/core/day'
-import { decimal, money, type Decimal, type Money } from '@/core/money'
+import { money, type Decimal, type Money } from '@/core/money'
 import type { Db } from '../connect'
 import { customer, sale } from '../schema'
 import { inOrder, type Part } from './inOrder'
@@ -53,7 +53,7 @@ const mapSale = (row: { sale: typeof sale.$inferSelect; customerName: string }, 
   agreedOn: row.sale.agreedOn,
   wantedBy: row.sale.wantedBy,
   closedOn: row.sale.closedOn,
-  discountPercent: decimal(row.sale.discountPercent),
+  discountPercent: row.sale.discountPercent,
   discountAmount: money(row.sale.discountAmount, currency),
   rateShift: money(row.sale.rateShift, currency),
   total: money(row.sale.total, currency),

@@ -70,7 +70,7 @@ export const insertMoves = async (
       goodsId: m.goodsId,
       placeId: m.placeId,
       onDay: m.on,
-      quantity: m.quantity.toFixed(4),
+      quantity: m.quantity,
       value: m.value.minor,
       paperKind: paper.kind,
       paperId: paper.id,

@@ -1,6 +1,6 @@
 import { present } from '@/core/present'
 import { and, asc, eq, max, ne } from 'drizzle-orm'
-import { decimal } from '@/core/money'
+import { type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import type { DatedTaxCode, TaxComponent } from '@/core/tax'
 import type { Db } from '../connect'
@@ -34,7 +34,7 @@ export const listTaxCodes = async (db: Db): Promise<KeptTaxCode[]> => {
       kept.components.push({
         id: row.component.id,
         name: row.component.name,
-        rate: decimal(row.component.rate),
+        rate: row.component.rate,
       })
       kept.accountOf.set(row.component.id, row.component.accountId)
     }
@@ -46,7 +46,7 @@ export const listTaxCodes = async (db: Db): Promise<KeptTaxCode[]> => {
 export const insertTaxCode = async (
   db: Db,
   code: Pick<typeof taxCode.$inferInsert, 'code' | 'name' | 'treatment' | 'rateOf' | 'fromDay'>,
-  components: readonly { name: string; rate: string; accountId: number }[],
+  components: readonly { name: string; rate: Decimal; accountId: number }[],
 ): Promise<number> => {
   const row = present((await db.insert(taxCode).values(code).returning({ id: taxCode.id }))[0])
   if (components.length > 0) {

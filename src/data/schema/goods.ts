@@ -1,7 +1,7 @@
 import { GOODS_KINDS } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
-import { boolean, check, index, integer, numeric, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core'
-import { fourPlaces, identity, minor, onDay } from './columns'
+import { boolean, check, index, integer, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core'
+import { fourPlaces, identity, minor, onDay, percentage, ZERO_BY_DEFAULT } from './columns'
 import { account, entry } from './ledger'
 import { taxCode } from './tax'
 
@@ -121,7 +121,7 @@ export const priceLevel = pgTable('price_level', {
   id: identity(),
   code: text().notNull().unique(),
   name: text().notNull(),
-  percentOff: numeric({ precision: 7, scale: 4 }).notNull().default('0'),
+  percentOff: percentage().notNull().default(ZERO_BY_DEFAULT),
   /** Whether papers of this level show prices with tax; null where the business's way holds. */
   pricesIncludeTax: boolean(),
 })
@@ -135,7 +135,7 @@ export const price = pgTable(
       .notNull()
       .references(() => goods.id),
     levelId: integer().references(() => priceLevel.id),
-    fromQuantity: fourPlaces().notNull().default('0'),
+    fromQuantity: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
     price: fourPlaces().notNull(),
     validFrom: onDay(),
     validUntil: onDay(),

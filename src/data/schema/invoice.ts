@@ -1,7 +1,7 @@
 import { INVOICE_KINDS, INVOICE_STATUSES } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
-import { boolean, check, foreignKey, index, integer, numeric, pgTable, text } from 'drizzle-orm/pg-core'
-import { fourPlaces, identity, minor, onDay } from './columns'
+import { boolean, check, foreignKey, index, integer, pgTable, text } from 'drizzle-orm/pg-core'
+import { fourPlaces, identity, minor, onDay, percentage } from './columns'
 import { goods } from './goods'
 import { account, entry } from './ledger'
 import { customer } from './people'
@@ -59,7 +59,7 @@ export const invoiceLine = pgTable(
     note: text().notNull().default(''),
     quantity: fourPlaces().notNull(),
     unitPrice: fourPlaces().notNull(),
-    discountPercent: numeric({ precision: 7, scale: 4 }).notNull(),
+    discountPercent: percentage().notNull(),
     taxCodeId: integer()
       .notNull()
       .references(() => taxCode.id),

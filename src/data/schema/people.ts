@@ -1,7 +1,7 @@
 import { ADDRESS_KINDS } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
-import { boolean, check, index, integer, numeric, pgTable, text } from 'drizzle-orm/pg-core'
-import { identity, minor, onDay } from './columns'
+import { boolean, check, index, integer, pgTable, text } from 'drizzle-orm/pg-core'
+import { identity, minor, onDay, percentage } from './columns'
 
 export const customer = pgTable(
   'customer',
@@ -14,7 +14,7 @@ export const customer = pgTable(
     kind: text().notNull().default(''),
     note: text().notNull().default(''),
     netDays: integer().notNull().default(0),
-    discountPercent: numeric({ precision: 7, scale: 4 }),
+    discountPercent: percentage(),
     discountDays: integer(),
     taxExempt: boolean().notNull().default(false),
     exemptNumber: text().notNull().default(''),

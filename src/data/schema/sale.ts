@@ -1,7 +1,7 @@
 import { LINE_KINDS, LINE_CHOICES, CHANNELS, VERSION_KINDS, REPEAT_EVERY, REPEAT_MAKES } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
-import { boolean, check, foreignKey, index, integer, jsonb, numeric, pgTable, text, unique } from 'drizzle-orm/pg-core'
-import { fourPlaces, identity, minor, onDay } from './columns'
+import { boolean, check, foreignKey, index, integer, jsonb, pgTable, text, unique } from 'drizzle-orm/pg-core'
+import { fourPlaces, identity, minor, onDay, percentage, ZERO_BY_DEFAULT } from './columns'
 import { goods } from './goods'
 import { account, entry } from './ledger'
 import { customer } from './people'
@@ -23,7 +23,7 @@ export const sale = pgTable(
     note: text().notNull().default(''),
     noteAbove: text().notNull().default(''),
     /** Off the whole, as a percentage or an amount; shared over the lines. */
-    discountPercent: numeric({ precision: 7, scale: 4 }).notNull().default('0'),
+    discountPercent: percentage().notNull().default(ZERO_BY_DEFAULT),
     discountAmount: minor()
       .notNull()
       .default(sql`0`),
@@ -100,13 +100,13 @@ export const saleLine = pgTable(
       .notNull()
       .default(sql`0`),
     /** What one was thought to cost when it was written down. */
-    expectedCost: fourPlaces().notNull().default('0'),
+    expectedCost: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
     deliverTo: text().notNull().default(''),
     description: text().notNull(),
     note: text().notNull().default(''),
     quantity: fourPlaces().notNull(),
     unitPrice: fourPlaces().notNull(),
-    discountPercent: numeric({ precision: 7, scale: 4 }).notNull().default('0'),
+    discountPercent: percentage().notNull().default(ZERO_BY_DEFAULT),
     taxCodeId: integer()
       .notNull()
       .references(() => taxCode.id),
@@ -114,13 +114,13 @@ export const saleLine = pgTable(
       .notNull()
       .references(() => account.id),
     /** Sums over the sale's papers, refreshed with them. The checks keep two hands from passing what was agreed. */
-    agreed: fourPlaces().notNull().default('0'),
-    handedOver: fourPlaces().notNull().default('0'),
-    returned: fourPlaces().notNull().default('0'),
-    toReplace: fourPlaces().notNull().default('0'),
-    billed: fourPlaces().notNull().default('0'),
-    credited: fourPlaces().notNull().default('0'),
-    toRebill: fourPlaces().notNull().default('0'),
+    agreed: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
+    handedOver: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
+    returned: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
+    toReplace: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
+    billed: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
+    credited: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
+    toRebill: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
   },
   (t) => [
     index('sale_line_sale').on(t.saleId, t.position),
@@ -167,7 +167,7 @@ export const depositRequest = pgTable(
       .notNull()
       .references(() => sale.id),
     onDay: onDay().notNull(),
-    percent: numeric({ precision: 7, scale: 4 }),
+    percent: percentage(),
     amount: minor().notNull(),
   },
   (t) => [index('deposit_request_sale').on(t.saleId), check('deposit_positive', sql`${t.amount} > 0`)],

@@ -1,6 +1,6 @@
 import { TREATMENTS } from '@/core/kinds'
-import { foreignKey, integer, numeric, pgTable, text, unique } from 'drizzle-orm/pg-core'
-import { identity, onDay } from './columns'
+import { foreignKey, integer, pgTable, text, unique } from 'drizzle-orm/pg-core'
+import { identity, onDay, rateOf } from './columns'
 import { account } from './ledger'
 
 export const taxCode = pgTable(
@@ -27,7 +27,7 @@ export const taxComponent = pgTable('tax_component', {
     .references(() => taxCode.id),
   name: text().notNull(),
   /** A fraction: 0.0825 for 8.25 %. */
-  rate: numeric({ precision: 12, scale: 8 }).notNull(),
+  rate: rateOf().notNull(),
   accountId: integer()
     .notNull()
     .references(() => account.id),

@@ -172,7 +172,7 @@ export const bringBack = async (
     id,
     rows.map((r) => ({
       saleLineId: r.line.id,
-      quantity: r.quantity.toFixed(4),
+      quantity: r.quantity,
       cost: r.cost.minor,
       earned: 0n,
       replace: paper.replace,

@@ -32,7 +32,7 @@ export const writeTaxCode = async (tx: Transaction, code: NewTaxCode): Promise<n
   return insertTaxCode(
     tx,
     { code: code.code, name: code.name, treatment: isZero ? 'zero' : 'taxed' },
-    code.components.map((c, i) => ({ name: c.name, rate: c.rate.toFixed(8), accountId: present(accounts[i]) })),
+    code.components.map((c, i) => ({ name: c.name, rate: c.rate, accountId: present(accounts[i]) })),
   )
 }
 
@@ -91,7 +91,7 @@ export const addTaxRate = defineCommand('add-tax-rate', addTaxRateInput, async (
   const rateId = await insertTaxCode(
     w.tx,
     row,
-    components.map((c) => ({ name: c.name, rate: c.rate.toFixed(8), accountId: present(accounts.get(c.name)) })),
+    components.map((c) => ({ name: c.name, rate: c.rate, accountId: present(accounts.get(c.name)) })),
   )
   return {
     id: rateId,

@@ -4,7 +4,6 @@ import { present } from '@/core/present'
 import { z } from 'zod'
 import { listAccounts } from '@/data/queries/accounts'
 import { findGoodsByCodes, insertManyGoods, updateManyGoods } from '@/data/queries/goods'
-import { toFourPlaces } from '@/core/money'
 import { defineCommand, type Work } from '../command'
 import { needed, quantityOrZero, text, unitPrice } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
@@ -195,15 +194,15 @@ export const importGoods = defineCommand('import-goods', importGoodsInput, async
     const plain = (g: Judged['good'][number]) => ({
       code: g.code,
       name: g.name,
-      price: toFourPlaces(g.price),
+      price: g.price,
       taxCodeId: g.taxCodeId,
       incomeAccountId: g.incomeAccountId,
       barcode: g.barcode,
       note: g.note,
       tags: tagsOf(g.tags),
-      weight: g.weight?.toFixed(4),
+      weight: g.weight,
       size: g.size,
-      reorderAt: g.reorderAt?.toFixed(4),
+      reorderAt: g.reorderAt,
     })
     await insertManyGoods(
       w.tx,

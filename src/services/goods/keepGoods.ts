@@ -1,7 +1,6 @@
 import { addGoodsInput, changeGoodsInput } from '@/contract/inputs/goods/keepGoods'
 import { present } from '@/core/present'
 import type { z } from 'zod'
-import { toFourPlaces, type Decimal } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
 import {
   findGoods,
@@ -64,8 +63,8 @@ const writeSides = async (w: Work, goodsId: number, g: Fields): Promise<void> =>
         ? (levels.find((l) => l.code.toLowerCase() === present(p.level).toLowerCase())?.id ??
           wrong(`prices.${i}.level`, `There is no price level ${p.level}. Make it in Settings first.`))
         : null,
-      fromQuantity: p.fromQuantity.toFixed(4),
-      price: toFourPlaces(p.price),
+      fromQuantity: p.fromQuantity,
+      price: p.price,
       validFrom: p.validFrom,
       validUntil: p.validUntil,
     }))
@@ -90,8 +89,6 @@ const writeSides = async (w: Work, goodsId: number, g: Fields): Promise<void> =>
   }
 }
 
-const plain = (d: Decimal | null | undefined): string | null => d?.toFixed(4) ?? null
-
 /** Writes new goods that were checked by the schema. Also what an import writes, row by row. */
 export const writeGoods = async (w: Work, g: z.output<typeof addGoodsInput>): Promise<number> => {
   await mustBeFree(w, g.code)
@@ -101,15 +98,15 @@ export const writeGoods = async (w: Work, g: z.output<typeof addGoodsInput>): Pr
       code: g.code,
       name: g.name,
       kind: g.kind,
-      price: toFourPlaces(g.price),
+      price: g.price,
       taxCodeId: await taxCodeId(w, g.taxCode),
       incomeAccountId: await incomeAccountId(w, g.incomeAccount, g.kind),
       barcode: g.barcode ?? '',
       note: g.note ?? '',
       tags: g.tags ?? [],
-      weight: plain(g.weight),
+      weight: g.weight ?? null,
       size: g.size ?? '',
-      reorderAt: plain(g.reorderAt),
+      reorderAt: g.reorderAt ?? null,
       priceIsSum: g.kind === 'kit' && (g.priceIsSum ?? false),
       onShopfront: g.onShopfront ?? false,
       pictureFileId: g.pictureFileId ?? null,
@@ -135,15 +132,15 @@ export const rewriteGoods = async (w: Work, goodsId: number, g: Fields): Promise
   await updateGoods(w.tx, goodsId, {
     code: g.code ?? before.code,
     name: g.name ?? before.name,
-    price: toFourPlaces(g.price ?? before.price),
+    price: g.price ?? before.price,
     taxCodeId: g.taxCode ? await taxCodeId(w, g.taxCode) : before.taxCodeId,
     incomeAccountId: g.incomeAccount ? await incomeAccountId(w, g.incomeAccount, before.kind) : before.incomeAccountId,
     barcode: g.barcode ?? before.barcode,
     note: g.note ?? before.note,
     tags: g.tags ?? [...before.tags],
-    weight: g.weight === undefined ? plain(before.weight) : plain(g.weight),
+    weight: g.weight === undefined ? before.weight : g.weight,
     size: g.size ?? before.size,
-    reorderAt: g.reorderAt === undefined ? plain(before.reorderAt) : plain(g.reorderAt),
+    reorderAt: g.reorderAt === undefined ? before.reorderAt : g.reorderAt,
     priceIsSum: before.kind === 'kit' && (g.priceIsSum ?? before.priceIsSum),
     onShopfront: g.onShopfront ?? before.onShopfront,
     pictureFileId: g.pictureFileId === undefined ? before.pictureFileId : g.pictureFileId,

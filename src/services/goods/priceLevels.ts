@@ -1,3 +1,4 @@
+import { decimal, ZERO } from '@/core/money'
 import { addPriceLevelInput, changePriceLevelInput, addTaxAreaInput } from '@/contract/inputs/goods/priceLevels'
 import { insertPriceLevel, insertTaxArea, listPriceLevels, listTaxAreas, updatePriceLevel } from '@/data/queries/prices'
 import { defineCommand } from '../command'
@@ -13,7 +14,7 @@ export const addPriceLevel = defineCommand(
     const levelId = await insertPriceLevel(w.tx, {
       code,
       name,
-      percentOff: (percentOff ?? 0).toString(),
+      percentOff: percentOff ?? ZERO,
       pricesIncludeTax: pricesIncludeTax ?? null,
     })
     return { id: levelId, answer: async () => ({ id: levelId, code, name }) }
@@ -32,7 +33,7 @@ export const changePriceLevel = defineCommand(
     )
     await updatePriceLevel(w.tx, levelId, {
       name: name ?? before.name,
-      percentOff: (percentOff ?? before.percentOff).toString(),
+      percentOff: percentOff ?? decimal(before.percentOff),
       pricesIncludeTax: pricesIncludeTax === undefined ? before.pricesIncludeTax : pricesIncludeTax,
     })
     return {

@@ -35,7 +35,7 @@ const columnsOf = async (w: Work, c: Fields) => {
       ? {}
       : {
           netDays: c.terms.net,
-          discountPercent: c.terms.discountPercent?.toString() ?? null,
+          discountPercent: c.terms.discountPercent ?? null,
           discountDays: c.terms.discountDays ?? null,
         }),
     ...(c.priceLevel === undefined ? {} : { priceLevel: level?.code ?? '' }),

@@ -45,7 +45,7 @@ const priceMoved = (before: SaleLineRow, now: FilledLine): boolean =>
 /** A line whose goods and price stay keeps the word of where its price came from, and what it was thought to cost. */
 const asBefore = (before: SaleLineRow, now: FilledLine): FilledLine =>
   before.goodsId === now.goodsId && before.unitPrice.eq(now.unitPrice)
-    ? { ...now, priceFrom: before.priceFrom, expectedCost: before.expectedCost.toString() }
+    ? { ...now, priceFrom: before.priceFrom, expectedCost: before.expectedCost }
     : now
 
 /** A line of the same tax code keeps the rates it was agreed at; its bill takes those of its own day. */
@@ -99,7 +99,7 @@ export const changeSale = defineCommand('change-sale', changeSaleInput, async (w
       words.map((l) => l.id),
     )
     for (const l of dropped)
-      if (!words.includes(l)) await updateSaleLine(w.tx, l.id, { agreed: '0', position: filled.length + l.position })
+      if (!words.includes(l)) await updateSaleLine(w.tx, l.id, { agreed: ZERO, position: filled.length + l.position })
   }
   if (change.kind) mustBeKind(w, change.kind)
   const { lines: _lines, saleId: _saleId, on: _on, discountPercent, discountAmount, ...facts } = change
@@ -107,7 +107,7 @@ export const changeSale = defineCommand('change-sale', changeSaleInput, async (w
   await updateSale(w.tx, saleId, {
     ...given,
     title: change.title ?? sale.title,
-    ...(discountPercent === undefined ? {} : { discountPercent: discountPercent.toString() }),
+    ...(discountPercent === undefined ? {} : { discountPercent }),
     ...(discountAmount === undefined ? {} : { discountAmount: w.money(discountAmount, 'discountAmount').minor }),
   })
   const story = await refreshSale(w, saleId)

@@ -52,7 +52,7 @@ export const writeCopy = async (
     kind: sale.kind,
     note: sale.note,
     noteAbove: sale.noteAbove,
-    discountPercent: sale.discountPercent.toString(),
+    discountPercent: sale.discountPercent,
     discountAmount: sale.discountAmount.minor,
     rolledUp: sale.rolledUp,
     billTo: sale.billTo,

@@ -1,5 +1,5 @@
 import { present } from '@/core/present'
-import { decimal, toFourPlaces, ZERO, type Decimal } from '@/core/money'
+import { decimal, ZERO, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { rateOn } from '@/core/tax'
 import type { Customer } from '@/data/queries/customers'
@@ -18,16 +18,16 @@ export interface FilledLine {
   readonly description: string
   readonly note: string
   readonly quantity: Decimal
-  readonly unitPrice: string
+  readonly unitPrice: Decimal
   readonly priceFrom: string
-  readonly discountPercent: string
+  readonly discountPercent: Decimal
   readonly discountAmount: bigint
   readonly taxCodeId: number
   readonly incomeAccountId: number
   readonly choice: 'none' | 'optional' | 'alternative'
   readonly choiceGroup: string
   readonly chosen: boolean
-  readonly expectedCost: string
+  readonly expectedCost: Decimal
   readonly deliverTo: string
 }
 
@@ -92,16 +92,16 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
       description: line.description || present(thing).name,
       note: line.note ?? '',
       quantity,
-      unitPrice: toFourPlaces(unitPrice),
+      unitPrice,
       priceFrom: priced ? (unitPrice.eq(priced.price) ? priced.from : 'typed') : '',
-      discountPercent: (line.discountPercent ?? 0).toString(),
+      discountPercent: line.discountPercent ?? ZERO,
       discountAmount: off,
       taxCodeId: taxCode.id,
       incomeAccountId: thing?.incomeAccountId ?? workAccount,
       choice,
       choiceGroup: choice === 'alternative' ? present(line.choiceGroup) : '',
       chosen,
-      expectedCost: thing && !words ? toFourPlaces(costOf(thing.id)) : decimal(0).toString(),
+      expectedCost: thing && !words ? costOf(thing.id) : ZERO,
       deliverTo: line.deliverTo ?? '',
     }
   })

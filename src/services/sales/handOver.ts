@@ -93,7 +93,7 @@ export const writeHandover = async (
     handoverId,
     lines.map((l) => ({
       saleLineId: l.line.id,
-      quantity: l.quantity.toFixed(4),
+      quantity: l.quantity,
       cost: l.cost.minor,
       earned: l.earned.minor,
     })),

@@ -33,7 +33,7 @@ export const requestDeposit = defineCommand(
       saleId,
       number,
       onDay,
-      percent: (staged?.percent ?? percent)?.toString() ?? null,
+      percent: staged?.percent ?? percent ?? null,
       amount: asked.minor,
     })
     await refreshSale(w, saleId)

@@ -1,3 +1,4 @@
+import { type Decimal, ZERO } from '@/core/money'
 import { startSaleInput } from '@/contract/inputs/sales/startSale'
 import { listAddresses, type Customer } from '@/data/queries/customers'
 import { findPriceLevel } from '@/data/queries/prices'
@@ -38,7 +39,7 @@ interface NewSale {
   readonly kind: string
   readonly note: string
   readonly noteAbove?: string
-  readonly discountPercent?: string
+  readonly discountPercent?: Decimal
   readonly discountAmount?: bigint
   readonly rolledUp?: boolean
   readonly billTo?: string
@@ -80,8 +81,7 @@ export const lineRow = (saleId: number, position: number, l: FilledLine, agreed:
   ...l,
   saleId,
   position,
-  quantity: l.quantity.toFixed(4),
-  agreed: agreed && l.chosen ? l.quantity.toFixed(4) : '0',
+  agreed: agreed && l.chosen ? l.quantity : ZERO,
 })
 
 /** A sale without a title is called after what is on it. */
@@ -123,7 +123,7 @@ export const startSale = defineCommand('start-sale', startSaleInput, async (w, i
     kind: input.kind || w.business.kinds[0] || 'sales',
     note: input.note ?? '',
     noteAbove: input.noteAbove ?? '',
-    discountPercent: input.discountPercent?.toString(),
+    discountPercent: input.discountPercent,
     discountAmount:
       input.discountAmount === undefined ? undefined : w.money(input.discountAmount, 'discountAmount').minor,
     rolledUp: input.rolledUp,
