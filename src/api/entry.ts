@@ -35,6 +35,11 @@ export const makeCookie = (
   return `${cookieName(cookie.name, secure)}=${cookie.value}; Path=/; HttpOnly; SameSite=${cookie.sameSite}; Max-Age=${cookie.seconds}${secure ? '; Secure' : ''}`
 }
 
+/** What an answer says to open a session in the browser, or to end it where the token is empty. */
+export const sessionHeaders = (request: { readonly headers: Headers }, token: string, seconds: number) => ({
+  headers: { 'set-cookie': makeCookie(request, { name: SESSION_COOKIE, value: token, seconds, sameSite: 'Strict' }) },
+})
+
 /** Cookies travel with requests from anywhere; a change must come from our own pages. */
 export const isSameOrigin = (request: Request): boolean => {
   const origin = request.headers.get('origin')

@@ -53,7 +53,7 @@ export const SetUpForm = ({ today, needsCode }: { readonly today: Day; readonly 
       },
     })
     setBusy(false)
-    if (sent.ok) return router.push('/sign-in')
+    if (sent.ok) return router.push('/today')
     setRefused(sent)
   }
   return (

@@ -29,10 +29,15 @@ export const signIn = async (
     log.warn({ why: proved.error.code }, 'a sign-in failed')
     return proved
   }
+  return ok(await openSession(db))
+}
+
+/** A session for whoever is known to be the owner: by the passphrase, or because they set the business up just now. */
+export const openSession = async (db: Database): Promise<{ token: string; expiresAt: Date }> => {
   const token = makeSecret()
   const expiresAt = new Date(Date.now() + SESSION_DAYS * 86_400_000)
   await insertSession(db, hashToken(token), expiresAt)
-  return ok({ token, expiresAt })
+  return { token, expiresAt }
 }
 
 export const signedIn = async (db: Database, token: string | undefined): Promise<boolean> =>

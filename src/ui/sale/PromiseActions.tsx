@@ -11,7 +11,8 @@ interface Props {
   readonly version: string
 }
 
-const doingsFor = ({ promise, held, stands }: SheetSale): readonly { doing: Doing; label: string }[] => [
+/** What can be done about what is promised on a sale now. */
+export const doingsFor = ({ promise, held, stands }: SheetSale): readonly { doing: Doing; label: string }[] => [
   ...(promise.plans.length > 0
     ? ([
         { doing: 'pay-off', label: 'Pay off early' },

@@ -1,10 +1,10 @@
 import { present } from '@/core/present'
 import { discountOn, nameOfDue } from '@/core/receipt'
 import { formatDay, formatDayShort } from '@/core/day'
-import { formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
+import { decimal, formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
 import type { Sheet } from '@/model/sale/sheet'
 import { Figure } from '../Figure'
-import { PromiseActions } from './PromiseActions'
+import { doingsFor, PromiseActions } from './PromiseActions'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
 const STANDS_COLOUR: Readonly<Record<string, string>> = {
@@ -12,12 +12,13 @@ const STANDS_COLOUR: Readonly<Record<string, string>> = {
   'paid up': 'text-patina-700',
 }
 
-/** What was promised: the schedule of a layaway or a plan, the dues with their parts, and what can be done about them. */
+/** What was promised, where anything is: the schedule of a layaway or a plan, the dues with their parts, and what can be done about them. */
 export const PromiseSection = ({ sheet }: { readonly sheet: Sheet }) => {
   const { story } = sheet
   const several = story.dues.length > 1 || story.plans.length > 0
   const discounts = story.dues.filter((d) => isPositiveMoney(d.open) && discountOn(d, sheet.today))
-  return (
+  const isEmpty = !story.layaway && !several && discounts.length === 0 && doingsFor(sheet.forActions).length === 0
+  return isEmpty ? null : (
     <section className="mt-7" aria-label="What is promised">
       <h2>{TITLES[story.arrangement.kind]}</h2>
       {story.layaway && <LayawayRows sheet={sheet} />}
@@ -88,7 +89,7 @@ const DueRows = ({ sheet }: { readonly sheet: Sheet }) => {
         <p key={p.id} className="sub mb-1">
           Plan {p.number} from {formatDay(p.startedOn)}: {formatMoney(p.financed)} financed
           {isPositiveMoney(p.charge) &&
-            `, ${formatMoney(p.charge)} charge, ${(Number(p.yearlyRate) * 100).toFixed(2)} % a year`}
+            `, ${formatMoney(p.charge)} charge, ${decimal(p.yearlyRate).times(100).toFixed(2)} % a year`}
           {p.endedOn && `; ${p.endedAs} on ${formatDay(p.endedOn)}`}
           {p.card && !p.endedOn && `; collected from the card that ends in ${p.card.slice(-4)}`}
         </p>

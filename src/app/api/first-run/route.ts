@@ -2,9 +2,10 @@ import { house } from '@/model/access/house'
 import { createHash, timingSafeEqual } from 'node:crypto'
 import { answering } from '@/api/answering'
 import { readBody } from '@/api/body'
-import { isSameOrigin } from '@/api/entry'
+import { isSameOrigin, sessionHeaders } from '@/api/entry'
 import { problem, problemOf } from '@/api/problem'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
+import { openSession, SESSION_DAYS } from '@/services/access/signIn'
 import { businessDate } from '@/services/clock'
 
 export const dynamic = 'force-dynamic'
@@ -34,6 +35,10 @@ export const POST = (request: Request): Promise<Response> =>
       return problem(403, 'set-up-code', 'From another machine this takes the code that the start printed.', [
         { path: 'code', message: 'Type the code that the start printed.' },
       ])
-    const made = await setUpBusiness({ db: house(), today: businessDate() }, input)
-    return made.ok ? Response.json(made.value, { status: 201 }) : problemOf(made.error)
+    const db = house()
+    const made = await setUpBusiness({ db, today: businessDate() }, input)
+    if (!made.ok) return problemOf(made.error)
+    // Who just chose the passphrase need not type it again.
+    const session = await openSession(db)
+    return Response.json(made.value, { status: 201, ...sessionHeaders(request, session.token, SESSION_DAYS * 86_400) })
   })

@@ -2,18 +2,12 @@ import { house } from '@/model/access/house'
 import { z } from 'zod'
 import { answering } from '@/api/answering'
 import { readBody } from '@/api/body'
-import { cookieOf, isSameOrigin, makeCookie, SESSION_COOKIE } from '@/api/entry'
+import { cookieOf, isSameOrigin, SESSION_COOKIE, sessionHeaders } from '@/api/entry'
 import { problem, problemOf } from '@/api/problem'
 import { proveAgain, SESSION_DAYS, signedIn, signIn, signOut } from '@/services/access/signIn'
 
 export const dynamic = 'force-dynamic'
 const input = z.object({ passphrase: z.string().max(200) })
-
-const cookie = (request: Request, value: string, seconds: number) => ({
-  headers: {
-    'set-cookie': makeCookie(request, { name: SESSION_COOKIE, value, seconds, sameSite: 'Strict' }),
-  },
-})
 
 const passphraseOf = async (request: Request): Promise<string | Response> => {
   if (!isSameOrigin(request)) return problem(403, 'foreign', 'Sign in from Iron Till’s own page.')
@@ -32,7 +26,7 @@ export const POST = (request: Request): Promise<Response> =>
     if (passphrase instanceof Response) return passphrase
     const session = await signIn(house(), passphrase)
     return session.ok
-      ? Response.json({}, cookie(request, session.value.token, SESSION_DAYS * 86_400))
+      ? Response.json({}, sessionHeaders(request, session.value.token, SESSION_DAYS * 86_400))
       : problemOf(session.error)
   })
 
@@ -53,5 +47,5 @@ export const DELETE = (request: Request): Promise<Response> =>
     if (!isSameOrigin(request)) return problem(403, 'foreign', 'Sign out from Iron Till’s own page.')
     const token = cookieOf(request, SESSION_COOKIE)
     if (token) await signOut(house(), token)
-    return Response.json({}, cookie(request, '', 0))
+    return Response.json({}, sessionHeaders(request, '', 0))
   })

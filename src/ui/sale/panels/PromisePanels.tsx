@@ -7,7 +7,7 @@ import { MethodChoice } from '../../money/MethodChoice'
 import { DayField, MoneyField, showMoney, Text } from '../../fields'
 import { messageFor, Refusal } from '../../Refusal'
 import { useSend } from '../../send'
-import { Submit, type PanelProps } from './parts'
+import { Submit, type PanelProps, type SheetPromise } from './parts'
 import { WhyAndOn } from '@/ui/WhyAndOn'
 
 /** A layaway is given up: the fee, the refund, the goods, in one step. */
@@ -169,6 +169,34 @@ export const HeldMoney = ({ sale, today, onClose }: PanelProps) => {
   )
 }
 
+interface WhichDueProps {
+  readonly label: string
+  readonly dues: SheetPromise['dues']
+  readonly dueId: number | undefined
+  readonly onDue: (due: SheetPromise['dues'][number]) => void
+}
+
+/** One of the dues of a sale, with what is open of it. */
+const WhichDue = ({ label, dues, dueId, onDue }: WhichDueProps) => (
+  <label>
+    <span className="label">{label}</span>
+    <select
+      className="field"
+      value={dueId}
+      onChange={(e) => {
+        const due = dues.find((d) => d.id === Number(e.target.value))
+        if (due) onDue(due)
+      }}
+    >
+      {dues.map((d) => (
+        <option key={d.id} value={d.id}>
+          {d.name}: {d.open} open
+        </option>
+      ))}
+    </select>
+  </label>
+)
+
 /** A due is given up. */
 export const WriteOff = ({ sale, today, onClose }: PanelProps) => {
   const { send, busy, refused } = useSend()
@@ -189,24 +217,15 @@ export const WriteOff = ({ sale, today, onClose }: PanelProps) => {
   return (
     <div className="grid gap-3">
       <p>The loss is posted to bad debts, its tax comes back where that is allowed, and it is owed no more.</p>
-      <label>
-        <span className="label">Which</span>
-        <select
-          className="field"
-          value={dueId}
-          onChange={(e) => {
-            const chosen = dues.find((d) => d.id === Number(e.target.value))
-            setDue(chosen?.id)
-            setAmount(chosen?.open ?? '')
-          }}
-        >
-          {dues.map((d) => (
-            <option key={d.id} value={d.id}>
-              {d.name}: {d.open} open
-            </option>
-          ))}
-        </select>
-      </label>
+      <WhichDue
+        label="Which"
+        dues={dues}
+        dueId={dueId}
+        onDue={(due) => {
+          setDue(due.id)
+          setAmount(due.open)
+        }}
+      />
       <MoneyField
         label="How much"
         currency={sale.currency}
@@ -242,23 +261,15 @@ export const ChargeLate = ({ sale, today, onClose }: PanelProps) => {
   }
   return (
     <div className="grid gap-3">
-      <label>
-        <span className="label">For</span>
-        <select
-          className="field"
-          value={dueId}
-          onChange={(e) => {
-            setDue(Number(e.target.value))
-            setAmount(proposed.find((p) => p.dueId === Number(e.target.value))?.amount ?? '')
-          }}
-        >
-          {late.map((d) => (
-            <option key={d.id} value={d.id}>
-              {d.name}: {d.open} open
-            </option>
-          ))}
-        </select>
-      </label>
+      <WhichDue
+        label="For"
+        dues={late}
+        dueId={dueId}
+        onDue={({ id }) => {
+          setDue(id)
+          setAmount(proposed.find((p) => p.dueId === id)?.amount ?? '')
+        }}
+      />
       <MoneyField
         label="Late charge"
         currency={sale.currency}
