@@ -34,8 +34,18 @@ test('200 readers and 20 writers for a minute: sentences only, health at once, m
       problems.push(answer)
   }
   const pages = ['/customers', '/goods', '/sales', '/receivables', '/receipts', '/books/ties'] as const
+  /** How long each took, as these hands felt it: they share their machine, so that only one beside the other says something. */
+  const waited = { page: [] as number[], health: [] as number[] }
+  const timed = async <T extends { status: number }>(kind: keyof typeof waited, ask: () => Promise<T>): Promise<T> => {
+    const began = performance.now()
+    const answer = await ask()
+    // Who is told to come back waits for nothing.
+    if (answer.status === 200) waited[kind].push(performance.now() - began)
+    return answer
+  }
   const reader = async (who: number) => {
-    for (let i = who; Date.now() < end; i++) note(await till.request('GET', pages[i % pages.length]!))
+    for (let i = who; Date.now() < end; i++)
+      note(await timed('page', () => till.request('GET', pages[i % pages.length]!)))
   }
   const writer = async (who: number) => {
     for (let i = 0; Date.now() < end; i++) {
@@ -51,13 +61,10 @@ test('200 readers and 20 writers for a minute: sentences only, health at once, m
       }
     }
   }
-  let worstHealth = 0
   const memories: number[] = []
   const watcher = async () => {
     while (Date.now() < end) {
-      const began = performance.now()
-      const health = await fetch(`${till.base}/api/health`)
-      worstHealth = Math.max(worstHealth, performance.now() - began)
+      const health = await timed('health', () => fetch(`${till.base}/api/health`))
       if (health.status !== 200) problems.push(`health ${health.status}`)
       memories.push(memory())
       await new Promise((r) => setTimeout(r, 500))
@@ -72,8 +79,10 @@ test('200 readers and 20 writers for a minute: sentences only, health at once, m
   expect(problems).toEqual([])
   expect(seen.get(200)).toBeGreaterThan(500)
   expect(taken.length).toBeGreaterThan(40)
-  // Answered by the door itself, beside all the waiting; slack for a machine that does other things too.
-  expect(worstHealth).toBeLessThan(2_000)
+  // Answered by the door itself, beside all the waiting: it never waits in the line of the pages.
+  const median = (times: readonly number[]): number => [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)]!
+  expect(waited.health.length).toBeGreaterThan(20)
+  expect(median(waited.health) * 4).toBeLessThan(median(waited.page))
   // It grows while the engine makes itself at home (to about 400 MB, and stands there for as long as this goes on); what
   // piled up with each of some ten thousand answers would pass this bound.
   expect(Math.max(...memories)).toBeLessThan(600)

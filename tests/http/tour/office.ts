@@ -26,7 +26,7 @@ export const office = (open: () => Tour, made: Made): void => {
       const tour = open()
       const one = { paper: 'receipt', language: 'de' }
       await tour.does('POST /letter-templates', {
-        body: { ...one, subject: 'Quittung {number}', body: 'Vielen Dank, {customer}.' },
+        body: { ...one, subject: 'Quittung {number}', body: 'Vielen Dank, {name}.' },
       })
       expect(await tour.does('GET /letter-templates/one', { query: one })).toMatchObject({
         subject: 'Quittung {number}',
