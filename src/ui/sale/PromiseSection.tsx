@@ -4,7 +4,8 @@ import { formatDay, formatDayShort } from '@/core/day'
 import { decimal, formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
 import type { Sheet } from '@/model/sale/sheet'
 import { Figure } from '../Figure'
-import { doingsFor, PromiseActions } from './PromiseActions'
+import { PromiseActions } from './PromiseActions'
+import { doingsFor } from './promiseDoings'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
 const STANDS_COLOUR: Readonly<Record<string, string>> = {
