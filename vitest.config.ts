@@ -72,7 +72,7 @@ export default defineConfig({
           globalSetup: 'tests/browser/setUp.ts',
           testTimeout: 180_000,
           hookTimeout: 180_000,
-          maxWorkers: 2,
+          fileParallelism: false,
         },
       },
     ],
