@@ -44,30 +44,49 @@ const isOurs = (host) => {
 }
 
 /**
+ * Says why not, whole, and leaves the answer open.
  * @param {http.ServerResponse} res @param {number} status @param {string} code @param {string} detail
  * @param {Record<string, string>} [headers]
  */
-const refuse = (res, status, code, detail, headers = {}) => {
+const say = (res, status, code, detail, headers = {}) => {
+  const body = JSON.stringify({
+    type: `urn:iron-till:problem:${code}`,
+    title: http.STATUS_CODES[status] ?? 'Refused',
+    status,
+    detail,
+  })
   res.writeHead(status, {
     'content-type': 'application/problem+json',
+    'content-length': Buffer.byteLength(body),
     'cache-control': 'no-store',
     'x-content-type-options': 'nosniff',
     ...headers,
   })
-  res.end(
-    JSON.stringify({
-      type: `urn:iron-till:problem:${code}`,
-      title: http.STATUS_CODES[status] ?? 'Refused',
-      status,
-      detail,
-    }),
-  )
+  res.write(body)
 }
 
-/** Refuses a request whose body is not wanted: the rest of it is not read. @param {http.IncomingMessage} req @param {http.ServerResponse} res @param {string} detail */
+/** @type {(...why: Parameters<typeof say>) => void} */
+const refuse = (...why) => {
+  say(...why)
+  why[0].end()
+}
+
+/** How long a body that is not wanted is read on, in milliseconds. */
+const LINGER = 1_000
+
+/**
+ * Refuses a request whose body is not wanted. Closing on whoever still writes would lose them the answer: what comes in a
+ * moment is read and dropped, and what comes later is cut off.
+ * @param {http.IncomingMessage} req @param {http.ServerResponse} res @param {string} detail
+ */
 const tooLarge = (req, res, detail) => {
-  refuse(res, 413, 'too-large', detail, { connection: 'close' })
-  res.once('finish', () => req.destroy())
+  say(res, 413, 'too-large', detail, { connection: 'close' })
+  const timer = setTimeout(() => {
+    res.end()
+    req.destroy()
+  }, LINGER)
+  req.once('end', () => res.end()).once('close', () => clearTimeout(timer))
+  req.resume()
 }
 
 /** @param {string} url */

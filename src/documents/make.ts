@@ -1,4 +1,4 @@
-import { DOCUMENTS } from './registry'
+import { DOCUMENTS } from './documents'
 import type { Asked } from '@/model/where'
 import type { LayoutSpec, PaperKind } from '@/core/formats'
 import { drawElsewhere } from './drawElsewhere'

@@ -50,29 +50,41 @@ export const OrderedRow = ({
   )
 }
 
-/** A list put in order by dragging or by keys. */
-export const Ordered = <T extends string>({
-  items,
-  onItems,
-  row,
-}: {
-  readonly items: readonly T[]
-  readonly onItems: (items: T[]) => void
-  readonly row: (item: T) => ReactNode
-}) => {
+interface AreaProps {
+  /** What can be moved, in its order now. */
+  readonly keys: readonly string[]
+  readonly onMove: (from: number, to: number) => void
+  readonly children: ReactNode
+}
+
+/** Where rows are put in order, by dragging a handle a little way or by keys on it. */
+export const OrderedArea = ({ keys, onMove, children }: AreaProps) => {
   const sensors = useSensors(
-    useSensor(PointerSensor),
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   )
-  const at = (id: unknown): number => items.findIndex((item) => item === id)
+  const at = (id: unknown): number => keys.findIndex((key) => key === id)
   const dragged = ({ active, over }: DragEndEvent) => {
-    if (over && active.id !== over.id) onItems(arrayMove([...items], at(active.id), at(over.id)))
+    if (over && active.id !== over.id) onMove(at(active.id), at(over.id))
   }
   return (
     <DndContext id={useId()} sensors={sensors} collisionDetection={closestCenter} onDragEnd={dragged}>
-      <SortableContext items={[...items]} strategy={verticalListSortingStrategy}>
-        <ul>{items.map(row)}</ul>
+      <SortableContext items={[...keys]} strategy={verticalListSortingStrategy}>
+        {children}
       </SortableContext>
     </DndContext>
   )
 }
+
+interface OrderedProps<T extends string> {
+  readonly items: readonly T[]
+  readonly onItems: (items: T[]) => void
+  readonly row: (item: T) => ReactNode
+}
+
+/** A list put in order. */
+export const Ordered = <T extends string>({ items, onItems, row }: OrderedProps<T>) => (
+  <OrderedArea keys={items} onMove={(from, to) => onItems(arrayMove([...items], from, to))}>
+    <ul>{items.map(row)}</ul>
+  </OrderedArea>
+)

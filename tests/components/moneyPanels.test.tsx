@@ -1,49 +1,21 @@
-import { render, screen, waitFor } from '@testing-library/react'
-import { describe, expect, test, vi } from 'vitest'
+import { screen, waitFor } from '@testing-library/react'
+import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
-import { DoPanel } from '@/ui/sale/SaleActions'
 import type { Doing } from '@/ui/sale/actions'
 import type { SheetPromise, SheetSale } from '@/ui/sale/panels/parts'
 import { answerCalls, refuses, type Sent } from './calls'
 import { choose, field, noteOf, pick, press, rowsOf, tick, type } from './hands'
 import { said } from './setUp'
+import { openPanel } from './sheetSale'
 
-const SALE: Omit<SheetSale, 'promise'> = {
-  id: 7,
-  number: 1007,
-  customerId: 3,
-  customer: 'Hazel Adair',
-  stands: 'agreed',
-  agreed: true,
-  lines: [],
+const SOLD: Partial<SheetSale> = {
   gross: '1200.00',
   held: '300.00',
   open: '900.00',
-  currency: 'USD',
-  purchaseOrder: '',
-  wantedBy: '',
-  deliverTo: '',
-  addresses: [],
-  estimateDays: 30,
-  arrangement: { kind: 'now' },
   usual: { terms: { net: 14 }, deposit: {}, layaway: {}, installments: { count: 6 }, late: {} },
-  step: null,
 }
-const NOTHING: SheetPromise = {
-  plans: [],
-  layaway: null,
-  dues: [],
-  lateCharges: [],
-  stages: [],
-  otherSales: [],
-  onAccount: '0.00',
-}
-const open = (doing: Doing, promise: Partial<SheetPromise> = {}, sale: Partial<SheetSale> = {}) => {
-  const onClose = vi.fn()
-  const props = { ...SALE, ...sale, promise: { ...NOTHING, ...promise } }
-  render(<DoPanel doing={doing} sale={props} today={day('2026-03-02')} onClose={onClose} />)
-  return onClose
-}
+const open = (doing: Doing, promise: Partial<SheetPromise> = {}, sale: Partial<SheetSale> = {}) =>
+  openPanel(doing, { ...SOLD, ...sale }, promise)
 const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path)?.body
 
 describe('how they pay', () => {

@@ -11,9 +11,8 @@ import { OtherSalePanel, UsualPanel } from '@/ui/sale/TakeFrom'
 import { answerCalls, refuses } from './calls'
 import { button, field, noteOf, press, type } from './hands'
 import { router, said } from './setUp'
-import { SALE, violin } from './sheetSale'
+import { SALE, TODAY, violin } from './sheetSale'
 
-const TODAY = day('2026-03-02')
 const buttons = () => screen.queryAllByRole('button').map((b) => b.textContent?.trim())
 
 describe('what can be done with a sale', () => {

@@ -1,21 +1,10 @@
-import { render, screen, waitFor } from '@testing-library/react'
-import { describe, expect, test, vi } from 'vitest'
-import { day } from '@/core/day'
-import { DoPanel } from '@/ui/sale/SaleActions'
-import type { Doing } from '@/ui/sale/actions'
-import type { SheetSale } from '@/ui/sale/panels/parts'
+import { screen, waitFor } from '@testing-library/react'
+import { describe, expect, test } from 'vitest'
 import { answerCalls, refuses, type Sent } from './calls'
 import { button, choose, field, noteOf, press, tick, type } from './hands'
 import { said } from './setUp'
-import { SALE } from './sheetSale'
+import { openPanel as open } from './sheetSale'
 
-const TODAY = day('2026-03-02')
-const open = (doing: Doing, change: Partial<SheetSale> = {}, promise: Partial<SheetSale['promise']> = {}) => {
-  const onClose = vi.fn()
-  const sale = { ...SALE, ...change, promise: { ...SALE.promise, ...promise } }
-  render(<DoPanel doing={doing} sale={sale} today={TODAY} onClose={onClose} />)
-  return onClose
-}
 const posted = (sent: readonly Sent[], path: string) => sent.find((s) => s.method === 'POST' && s.path === path)?.body
 
 describe('an estimate that goes out', () => {

@@ -11,6 +11,7 @@ import {
   type Money,
 } from '../money'
 import { compareDays, type Day } from '../day'
+import { discountTaken, settlesToday } from './proposeFill'
 
 export interface OpenDue {
   readonly id: number
@@ -56,7 +57,7 @@ const pour = (dues: readonly OpenDue[], amount: Money) => {
   let left = amount
   const filled: DueFilled[] = []
   for (const due of [...dues].sort(byDate)) {
-    const settles = due.discount ? subtractMoney(due.open, due.discount) : due.open
+    const settles = due.discount ? settlesToday({ open: due.open, discount: due.discount }) : due.open
     const part = smallerMoney(left, settles)
     if (!isPositiveMoney(part)) continue
     filled.push(withDiscount(due, part))
@@ -67,10 +68,8 @@ const pour = (dues: readonly OpenDue[], amount: Money) => {
 
 /** The discount is taken by itself when the money and it settle the due; money beyond that leaves less of it. */
 const withDiscount = (due: OpenDue, amount: Money): DueFilled => {
-  const rest = subtractMoney(due.open, amount)
-  return due.discount && isPositiveMoney(rest) && compareMoney(rest, due.discount) <= 0
-    ? { dueId: due.id, amount, discount: rest }
-    : { dueId: due.id, amount }
+  const discount = due.discount && discountTaken({ open: due.open, discount: due.discount }, amount)
+  return discount && isPositiveMoney(discount) ? { dueId: due.id, amount, discount } : { dueId: due.id, amount }
 }
 
 /**

@@ -3,4 +3,12 @@ export { discountLeft, discountOn, discountWith, dueInSentence, nameOfDue, type 
 export * from './creditDues'
 export { tenderOf, type Tendered } from './tender'
 export { likelyNotes } from './likelyNotes'
-export { leftAfter, proposeFill, settlesToday, type OpenThing } from './proposeFill'
+export {
+  discountTaken,
+  leftAfter,
+  lowersOwed,
+  proposeFill,
+  settlesToday,
+  type OpenThing,
+  type PutOn,
+} from './proposeFill'

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { day } from '../day'
 import { decimal, roundToMoney, sumMoney, toDecimalString, type Money } from '../money'
-import { leftAfter, proposeFill, settlesToday, type OpenThing } from '.'
+import { discountTaken, fillNamed, leftAfter, lowersOwed, proposeFill, settlesToday, type OpenThing } from '.'
 
 const usd = (text: string): Money => roundToMoney(decimal(text), 'USD')
 const thing = (key: string, open: string, more: Partial<Record<'discount' | 'asked', string>> = {}, saleId = 1) => ({
@@ -87,5 +88,67 @@ describe('what is left of a thing', () => {
     ['0', '98.00', 'nothing put on it changes nothing'],
   ])('after %s is %s: %s', (put, left) => {
     expect(toDecimalString(leftAfter(bill, usd(put)))).toBe(left)
+  })
+})
+
+describe('the discount a payment takes', () => {
+  const due = thing('a', '98', { discount: '1.96' })
+  test.each([
+    ['96.04', '1.96', '0.00'], // exactly what settles it
+    ['97.00', '1.00', '0.00'], // money beyond that leaves less of it
+    ['98.00', '0.00', '0.00'],
+    ['96.03', '0.00', '1.97'], // a cent less takes none
+    ['0', '0.00', '98.00'],
+    ['100.00', '0.00', '-2.00'],
+  ])('with %s put on it is %s, and %s is left', (put, off, left) => {
+    expect(toDecimalString(discountTaken(due, usd(put)))).toBe(off)
+    expect(toDecimalString(leftAfter(due, usd(put)))).toBe(left)
+  })
+
+  test('is the one the receipt takes, whatever is put on it', () => {
+    const cents = fc.bigInt(0n, 20_000n).map((minor) => ({ minor, currency: 'USD' }))
+    fc.assert(
+      fc.property(cents, cents, cents, (open, discount, put) => {
+        fc.pre(discount.minor < open.minor && put.minor <= open.minor)
+        const filled = fillNamed(
+          [{ id: 1, saleId: 1, dueOn: day('2026-03-01'), open, discount }],
+          [{ dueId: 1, amount: put }],
+          put,
+        )
+        expect(filled.ok && (filled.value.dues[0]?.discount?.minor ?? 0n)).toBe(
+          discountTaken({ open, discount }, put).minor,
+        )
+      }),
+    )
+  })
+})
+
+describe('what is owed afterwards', () => {
+  const on = (key: string, put: string, more: { isDue?: boolean; late?: boolean; discount?: string } = {}) => ({
+    thing: thing(key, '100', { discount: more.discount ?? '0' }),
+    put: usd(put),
+    isDue: more.isDue ?? true,
+    late: more.late ?? false,
+  })
+  const less = (...all: ReturnType<typeof on>[]) => {
+    const { owed, late } = lowersOwed(all, 'USD')
+    return [toDecimalString(owed), toDecimalString(late)]
+  }
+  test.each<[string, ReturnType<typeof on>[], [string, string]]>([
+    ['nothing is put on anything', [], ['0.00', '0.00']],
+    ['some on what is late, some on what is not', [on('a', '40', { late: true }), on('b', '10')], ['50.00', '40.00']],
+    ['with the discount that settles it', [on('a', '98', { discount: '2' })], ['100.00', '0.00']],
+    ['on a deposit, which nobody owes', [on('a', '40', { isDue: false }), on('b', '10')], ['10.00', '0.00']],
+  ])('is less by what: %s', (_, all, expected) => {
+    expect(less(...all)).toEqual(expected)
+  })
+
+  test('is never less by more than was open', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.nat(100), fc.nat(99))), (rows) => {
+        const all = rows.map(([put, discount], i) => on(`k${i}`, String(put), { discount: String(discount) }))
+        expect(lowersOwed(all, 'USD').owed.minor).toBeLessThanOrEqual(BigInt(rows.length) * 10_000n)
+      }),
+    )
   })
 })

@@ -27,9 +27,38 @@ export const settlesToday = (thing: Pick<OpenThing, 'open' | 'discount'>): Money
  * @example leftAfter({ open: usd('98.00'), discount: usd('1.96') }, usd('50.00')) // 48.00
  */
 export const leftAfter = (thing: Pick<OpenThing, 'open' | 'discount'>, put: Money): Money => {
+  return subtractMoney(subtractMoney(thing.open, put), discountTaken(thing, put))
+}
+
+/**
+ * What comes off with so much put on it: the rest, where it is no more than the discount; nothing before that, and nothing
+ * where all of it is paid.
+ *
+ * @example discountTaken({ open: usd('98.00'), discount: usd('1.96') }, usd('97.00')) // 1.00
+ * @example discountTaken({ open: usd('98.00'), discount: usd('1.96') }, usd('50.00')) // 0.00
+ */
+export const discountTaken = (thing: Pick<OpenThing, 'open' | 'discount'>, put: Money): Money => {
   const rest = subtractMoney(thing.open, put)
-  const settled = isPositiveMoney(thing.discount) && rest.minor <= thing.discount.minor
-  return settled ? zeroMoney(put.currency) : rest
+  return isPositiveMoney(rest) && rest.minor <= thing.discount.minor ? rest : zeroMoney(put.currency)
+}
+
+/** So much put on something: a due, or money asked ahead, which nobody owes. */
+export interface PutOn {
+  readonly thing: OpenThing
+  readonly put: Money
+  readonly isDue: boolean
+  readonly late: boolean
+}
+
+/**
+ * How much less is owed afterwards, discounts among it, and how much less of it late. What is asked ahead is not owed.
+ *
+ * @example 96.04 put on a due of 98.00 with 1.96 off: 98.00 less is owed
+ */
+export const lowersOwed = (all: readonly PutOn[], currency: string): { readonly owed: Money; readonly late: Money } => {
+  const off = ({ thing, put }: PutOn): Money => sumMoney([put, discountTaken(thing, put)], currency)
+  const dues = all.filter((p) => p.isDue)
+  return { owed: sumMoney(dues.map(off), currency), late: sumMoney(dues.filter((p) => p.late).map(off), currency) }
 }
 
 /**

@@ -228,6 +228,9 @@ describe('money', () => {
   test('that no invoice will use is given back', () => {
     expect(told({ closedAs: 'cancelled', held: usd('40.00') })[0]).toContain('give-back')
     expect(told({ closedAs: 'cancelled' })).toEqual([])
+    // All done, billed and paid, and still something held.
+    expect(told({ lines: billed, held: usd('5.00') })).toHaveLength(1)
+    expect(told({ lines: billed, held: usd('5.00') })[0]).toContain('give-back')
   })
 })
 

@@ -1,33 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { day } from '../day'
-import { decimal, money, zeroMoney, type Decimal } from '../money'
+import { decimal, money, zeroMoney } from '../money'
 import type { TaxCode } from '../tax'
-import {
-  aheadOfHandover,
-  buildTrail,
-  earnedByHandover,
-  moneyBar,
-  nextSteps,
-  priceBill,
-  type LineTally,
-  type SaleOutlook,
-} from './index'
+import { aheadOfHandover, buildTrail, earnedByHandover, moneyBar, priceBill } from './index'
 
 const usd = (minor: bigint) => money(minor, 'USD')
 const none = zeroMoney('USD')
-const tally = (t: Partial<Record<keyof LineTally, number | string>>): LineTally => {
-  const of = (k: keyof LineTally): Decimal => decimal(t[k] ?? 0)
-  return {
-    agreed: of('agreed'),
-    handedOver: of('handedOver'),
-    returned: of('returned'),
-    toReplace: of('toReplace'),
-    billed: of('billed'),
-    credited: of('credited'),
-    toRebill: of('toRebill'),
-  }
-}
 const STD: TaxCode = {
   id: 1,
   code: 'STD',
@@ -83,85 +62,6 @@ test('the money bar always adds up to its total', () => {
       expect(bar.held.minor + bar.heldBeyond.minor).toBe(held)
     }),
   )
-})
-
-describe('next', () => {
-  const today = day('2026-11-25')
-  const line = (t: Partial<Record<keyof LineTally, number>>, setAside: number, fromShelf = true) => ({
-    ...tally(t),
-    name: 'case',
-    fromShelf,
-    setAside: decimal(setAside),
-    onTheWay: decimal(0),
-  })
-  const sale: SaleOutlook = {
-    closedAs: null,
-    agreedOn: day('2026-11-10'),
-    validUntil: null,
-    open: none,
-    held: none,
-    startedOn: day('2026-11-01'),
-    ordered: false,
-    sentOn: null,
-    wantedBy: null,
-    total: usd(10000n),
-    readyToBillAmount: none,
-    lastHandoverOn: null,
-    lines: [],
-    dues: [],
-    depositAsked: null,
-    cameAgain: false,
-    draftBills: null,
-    cameBack: null,
-    depositReceived: none,
-    layaway: null,
-    promise: null,
-    lateCharge: null,
-    cardRefused: null,
-  }
-  const actions = (s: SaleOutlook) => nextSteps(s, today).map((n) => n.action)
-  test('hands over what is on the shelf and buys what is short', () => {
-    const steps = nextSteps({ ...sale, lines: [line({ agreed: 5 }, 3)] }, today)
-    expect(steps.map((s) => [s.action, Number(s.quantity)])).toEqual([
-      ['hand-over', 3],
-      ['buy', 2],
-    ])
-  })
-  test('bills what was handed over', () => {
-    expect(actions({ ...sale, readyToBillAmount: usd(5n), lines: [line({ agreed: 1, handedOver: 1 }, 0)] })).toEqual([
-      'bill',
-    ])
-  })
-  test('asks for a deposit that is missing, tax included', () => {
-    const steps = nextSteps(
-      {
-        ...sale,
-        lines: [line({ agreed: 1 }, 0)],
-        depositAsked: { amount: usd(5000n), since: today },
-        depositReceived: usd(2000n),
-      },
-      today,
-    )
-    expect(steps[0]).toMatchObject({ action: 'ask-deposit', amount: usd(3000n) })
-  })
-  test('reminds of what is late before all else', () => {
-    const dues = [{ label: 'Invoice 1', dueOn: day('2026-11-16'), open: usd(700n) }]
-    expect(nextSteps({ ...sale, dues, open: usd(700n), lines: [line({ agreed: 1 }, 1)] }, today)[0]).toMatchObject({
-      action: 'remind',
-      why: 'Invoice 1 is 9 days late',
-      amount: usd(700n),
-    })
-  })
-  test('asks about an estimate after five days, not before', () => {
-    const offered = { ...sale, agreedOn: null, validUntil: day('2026-11-29') }
-    expect(actions({ ...offered, sentOn: day('2026-11-21') })).toEqual([])
-    expect(nextSteps({ ...offered, sentOn: day('2026-11-20') }, today)[0]!.why).toContain('lapses in 4 days')
-  })
-  test('gives back what no bill will use', () => {
-    expect(actions({ ...sale, held: usd(5n), lines: [line({ agreed: 1, handedOver: 1, billed: 1 }, 0)] })).toEqual([
-      'give-back',
-    ])
-  })
 })
 
 test('the trail runs its balance in order of days', () => {

@@ -90,13 +90,11 @@ export const touchBasket = async (
 }
 
 export const listBasketLines = async (db: Db, basketId: number): Promise<{ goodsId: number; quantity: Decimal }[]> =>
-  (
-    await db
-      .select({ goodsId: basketLine.goodsId, quantity: basketLine.quantity })
-      .from(basketLine)
-      .where(eq(basketLine.basketId, basketId))
-      .orderBy(asc(basketLine.id))
-  ).map((l) => ({ goodsId: l.goodsId, quantity: l.quantity }))
+  db
+    .select({ goodsId: basketLine.goodsId, quantity: basketLine.quantity })
+    .from(basketLine)
+    .where(eq(basketLine.basketId, basketId))
+    .orderBy(asc(basketLine.id))
 
 /** So many of a thing in a basket; none takes it out. */
 export const setBasketLine = async (db: Db, basketId: number, goodsId: number, quantity: Decimal): Promise<void> => {
@@ -106,9 +104,9 @@ export const setBasketLine = async (db: Db, basketId: number, goodsId: number, q
   }
   await db
     .insert(basketLine)
-    .values({ basketId, goodsId, quantity: quantity })
+    .values({ basketId, goodsId, quantity })
     .onConflictDoUpdate({
       target: [basketLine.basketId, basketLine.goodsId],
-      set: { quantity: quantity },
+      set: { quantity },
     })
 }

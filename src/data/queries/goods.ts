@@ -44,23 +44,7 @@ const withParts = async (db: Db, rows: readonly (typeof goods.$inferSelect)[]): 
       ? []
       : await db.select().from(goodsPart).where(inArray(goodsPart.kitId, kits)).orderBy(asc(goodsPart.partId))
   return rows.map((r) => ({
-    id: r.id,
-    code: r.code,
-    name: r.name,
-    kind: r.kind,
-    price: r.price,
-    taxCodeId: r.taxCodeId,
-    incomeAccountId: r.incomeAccountId,
-    barcode: r.barcode,
-    note: r.note,
-    tags: r.tags,
-    weight: r.weight,
-    size: r.size,
-    reorderAt: r.reorderAt,
-    priceIsSum: r.priceIsSum,
-    onShopfront: r.onShopfront,
-    pictureFileId: r.pictureFileId,
-    retired: r.retired,
+    ...r,
     parts: parts.filter((p) => p.kitId === r.id).map((p) => ({ goodsId: p.partId, quantity: p.quantity })),
   }))
 }

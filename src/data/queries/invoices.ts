@@ -83,9 +83,6 @@ const withLines = async (
       .filter((l) => l.invoiceId === r.id)
       .map((l) => ({
         ...l,
-        quantity: l.quantity,
-        unitPrice: l.unitPrice,
-        discountPercent: l.discountPercent,
         net: amount(l.net),
         tax: amount(l.tax),
         ahead: amount(l.ahead),

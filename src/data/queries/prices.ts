@@ -11,10 +11,7 @@ export interface KeptPriceLevel extends PriceLevel {
 }
 
 export const listPriceLevels = async (db: Db): Promise<KeptPriceLevel[]> =>
-  (await db.select().from(priceLevel).orderBy(asc(priceLevel.id))).map((r) => ({
-    ...r,
-    percentOff: r.percentOff,
-  }))
+  db.select().from(priceLevel).orderBy(asc(priceLevel.id))
 
 /** The level a customer's price level names; null where they pay what everybody pays. */
 export const findPriceLevel = async (db: Db, code: string): Promise<KeptPriceLevel | null> => {
@@ -23,7 +20,7 @@ export const findPriceLevel = async (db: Db, code: string): Promise<KeptPriceLev
     .select()
     .from(priceLevel)
     .where(sql`lower(${priceLevel.code}) = lower(${code})`)
-  return row ? { ...row, percentOff: row.percentOff } : null
+  return row ?? null
 }
 
 export const insertPriceLevel = async (db: Db, row: typeof priceLevel.$inferInsert): Promise<number> =>
@@ -60,17 +57,7 @@ export const listPrices = async (
       ),
     )
     .orderBy(asc(price.goodsId), asc(price.fromQuantity), asc(price.id))
-  return rows
-    .filter((r) => levelId !== null || r.levelId === null)
-    .map((r) => ({
-      id: r.id,
-      goodsId: r.goodsId,
-      levelId: r.levelId,
-      fromQuantity: r.fromQuantity,
-      price: r.price,
-      validFrom: r.validFrom,
-      validUntil: r.validUntil,
-    }))
+  return rows.filter((r) => levelId !== null || r.levelId === null)
 }
 
 export const replacePrices = async (

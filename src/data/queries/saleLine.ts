@@ -53,22 +53,7 @@ export const listSaleLines = async (db: Db, saleIds: readonly number[]): Promise
     .innerJoin(taxCode, eq(taxCode.id, saleLine.taxCodeId))
     .where(isOneOf(saleLine.saleId, saleIds))
     .orderBy(asc(saleLine.saleId), asc(saleLine.position), asc(saleLine.id))
-  return rows.map(({ line, code, taxCode: ofTax }) => ({
-    ...line,
-    code,
-    taxCode: ofTax,
-    quantity: line.quantity,
-    unitPrice: line.unitPrice,
-    discountPercent: line.discountPercent,
-    expectedCost: line.expectedCost,
-    agreed: line.agreed,
-    handedOver: line.handedOver,
-    returned: line.returned,
-    toReplace: line.toReplace,
-    billed: line.billed,
-    credited: line.credited,
-    toRebill: line.toRebill,
-  }))
+  return rows.map(({ line, ...named }) => ({ ...line, ...named }))
 }
 
 export const insertSaleLines = async (db: Db, rows: readonly (typeof saleLine.$inferInsert)[]): Promise<number[]> => {

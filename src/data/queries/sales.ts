@@ -47,13 +47,6 @@ export interface SaleRow {
 const mapSale = (row: { sale: typeof sale.$inferSelect; customerName: string }, currency: string): SaleRow => ({
   ...row.sale,
   customerName: row.customerName,
-  startedOn: row.sale.startedOn,
-  sentOn: row.sale.sentOn,
-  validUntil: row.sale.validUntil,
-  agreedOn: row.sale.agreedOn,
-  wantedBy: row.sale.wantedBy,
-  closedOn: row.sale.closedOn,
-  discountPercent: row.sale.discountPercent,
   discountAmount: money(row.sale.discountAmount, currency),
   rateShift: money(row.sale.rateShift, currency),
   total: money(row.sale.total, currency),

@@ -1,4 +1,4 @@
-import { decimal, ZERO } from '@/core/money'
+import { ZERO } from '@/core/money'
 import { addPriceLevelInput, changePriceLevelInput, addTaxAreaInput } from '@/contract/inputs/goods/priceLevels'
 import { insertPriceLevel, insertTaxArea, listPriceLevels, listTaxAreas, updatePriceLevel } from '@/data/queries/prices'
 import { defineCommand } from '../command'
@@ -33,7 +33,7 @@ export const changePriceLevel = defineCommand(
     )
     await updatePriceLevel(w.tx, levelId, {
       name: name ?? before.name,
-      percentOff: percentOff ?? decimal(before.percentOff),
+      percentOff: percentOff ?? before.percentOff,
       pricesIncludeTax: pricesIncludeTax === undefined ? before.pricesIncludeTax : pricesIncludeTax,
     })
     return {

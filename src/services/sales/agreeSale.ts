@@ -39,7 +39,7 @@ export const writeAgreement = async (w: Work, locked: LockedSale, a: Agreement):
       taken.set(line.choiceGroup, line.description)
     }
     await updateSaleLine(w.tx, line.id, {
-      agreed: agreed,
+      agreed,
       chosen: line.choice === 'none' ? line.chosen : agreed.gt(0),
     })
   }

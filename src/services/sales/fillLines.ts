@@ -92,7 +92,7 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
       description: line.description || present(thing).name,
       note: line.note ?? '',
       quantity,
-      unitPrice,
+      unitPrice: unitPrice.toDecimalPlaces(4),
       priceFrom: priced ? (unitPrice.eq(priced.price) ? priced.from : 'typed') : '',
       discountPercent: line.discountPercent ?? ZERO,
       discountAmount: off,
@@ -101,7 +101,7 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
       choice,
       choiceGroup: choice === 'alternative' ? present(line.choiceGroup) : '',
       chosen,
-      expectedCost: thing && !words ? costOf(thing.id) : ZERO,
+      expectedCost: thing && !words ? costOf(thing.id).toDecimalPlaces(4) : ZERO,
       deliverTo: line.deliverTo ?? '',
     }
   })

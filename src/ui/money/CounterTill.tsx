@@ -3,7 +3,6 @@ import { useRef, useState } from 'react'
 import type { Method } from '@/core/ledger'
 import { formatMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
-import { tenderOf } from '@/core/receipt'
 import { findCustomers, findGoodsChoices, Picker, type FoundGoods } from '../Picker'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
@@ -12,9 +11,9 @@ import { draftTotals, emptyLine, type DraftSettings, type LineDraft } from '../s
 import { useRepricing } from '../sale/useRepricing'
 import { CounterLines } from './CounterLines'
 import { CounterSold, type Sold } from './CounterSold'
-import { readTyped } from './filling'
 import { MethodChoice } from './MethodChoice'
 import { TenderField } from './TenderField'
+import { givenOf, tenderTyped } from './tenderTyped'
 
 interface Props {
   readonly settings: Omit<DraftSettings, 'exempt'> & { readonly smallestCoin: number }
@@ -46,7 +45,7 @@ export const CounterTill = ({ settings }: Props) => {
   const [sold, setSold] = useState<Sold | null>(null)
   const { send, busy, refused, setRefused } = useSend()
   const search = useRef<HTMLInputElement>(null)
-  const tender = useRef<HTMLInputElement>(null)
+  const tenderField = useRef<HTMLInputElement>(null)
   const whole = {
     ...settings,
     exempt: customer?.exempt ?? false,
@@ -54,12 +53,8 @@ export const CounterTill = ({ settings }: Props) => {
   }
   const totals = draftTotals(lines, '', whole)
   useRepricing(lines, setLines, customer?.id ?? null, whole.pricesIncludeTax)
-  const given = method === 'cash' && tendered !== '' ? tendered : undefined
-  const { toPay, change } = tenderOf(totals.gross, {
-    cash: method === 'cash',
-    smallestCoin: settings.smallestCoin,
-    given: given === undefined ? null : readTyped(given, currency),
-  })
+  const tender = { method, tendered, smallestCoin: settings.smallestCoin }
+  const { toPay, change } = tenderTyped(totals.gross, tender)
 
   const add = (g: FoundGoods) => {
     setSold(null)
@@ -72,7 +67,7 @@ export const CounterTill = ({ settings }: Props) => {
       customerId: customer?.id,
       lines: lines.map(({ goodsId, quantity, unitPrice, taxCode }) => ({ goodsId, quantity, unitPrice, taxCode })),
       method,
-      tendered: given,
+      tendered: givenOf(tender),
     })
     if (!done) return
     setSold(done)
@@ -93,7 +88,7 @@ export const CounterTill = ({ settings }: Props) => {
           e.target instanceof HTMLInputElement &&
           e.target.value === '' &&
           lines.length > 0 &&
-          tender.current?.focus()
+          tenderField.current?.focus()
         }
       >
         <Picker
@@ -122,7 +117,7 @@ export const CounterTill = ({ settings }: Props) => {
         <MethodChoice label="How they pay" method={method} onMethod={setMethod} />
         {method === 'cash' && (
           <TenderField
-            fieldRef={tender}
+            fieldRef={tenderField}
             gross={totals.gross}
             toPay={toPay}
             change={change}

@@ -10,8 +10,9 @@ import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
 import { usePreview, WouldPost } from '../WouldPost'
 import { Afterwards } from './Afterwards'
-import { moneyInBody, moneyInFacts, type MoneyInFacts } from './moneyInFacts'
+import { moneyInBody, moneyInFacts } from './moneyInFacts'
 import type { OpenNow } from './openNow'
+import { sayTender } from './tenderTyped'
 import { useOpenOf } from './useOpenOf'
 import { WhatItPays } from './WhatItPays'
 
@@ -87,7 +88,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
             value={tendered}
             onValue={setTendered}
             problem={messageFor(refused, 'tendered')}
-            hint={sayTender(facts)}
+            hint={sayTender(facts.tender, received)}
           />
         ) : (
           <Reference value={reference} onValue={setReference} />
@@ -148,11 +149,6 @@ const OwesNow = ({ now }: { readonly now: OpenNow }) => (
     {now.usually && ` · ${now.usually}`}
   </div>
 )
-
-const sayTender = ({ change, coins, received }: MoneyInFacts): string | undefined => {
-  if (isPositiveMoney(change)) return `change ${formatMoney(change)}`
-  return coins.minor !== received.minor ? `${formatMoney(coins)} in coins` : undefined
-}
 
 const Ways = ({ onOldest, onAccount }: { readonly onOldest: () => void; readonly onAccount: () => void }) => (
   <p className="mt-3 flex gap-2">

@@ -2,6 +2,7 @@ import type { RefObject } from 'react'
 import { absMoney, formatMoney, isPositiveMoney, toDecimalString, type Money } from '@/core/money'
 import { likelyNotes } from '@/core/receipt'
 import { MoneyField } from '../fields'
+import { sayTender } from './tenderTyped'
 
 interface Props {
   readonly fieldRef: RefObject<HTMLInputElement | null>
@@ -15,42 +16,39 @@ interface Props {
 }
 
 /** Cash as it is given: typed, or one key for the notes people give for such a sum. */
-export const TenderField = ({ fieldRef, gross, toPay, change, tendered, onTendered, onEnter }: Props) => (
-  <div
-    onKeyDown={(e) => {
-      if (e.key !== 'Enter' || e.ctrlKey) return
-      e.preventDefault()
-      onEnter()
-    }}
-  >
-    <MoneyField
-      label="Tender"
-      inputRef={fieldRef}
-      currency={gross.currency}
-      value={tendered}
-      onValue={onTendered}
-      placeholder="exact"
-      className="h-[48px] !text-[24px]"
-      hint={
-        isPositiveMoney(change) ? (
-          <b className="text-[18px] text-iron-900">change {formatMoney(change)}</b>
-        ) : toPay.minor !== gross.minor ? (
-          `${formatMoney(toPay)} in coins`
-        ) : undefined
-      }
-      problem={change.minor < 0n ? `${formatMoney(absMoney(change))} is missing` : undefined}
-    />
-    <div className="mt-2 flex gap-2">
-      {isPositiveMoney(gross) &&
-        likelyNotes(toPay).map((n) => (
-          <button
-            key={n.minor.toString()}
-            className="btn fig flex-1 px-1!"
-            onClick={() => onTendered(toDecimalString(n))}
-          >
-            {formatMoney(n)}
-          </button>
-        ))}
+export const TenderField = ({ fieldRef, gross, toPay, change, tendered, onTendered, onEnter }: Props) => {
+  const says = sayTender({ toPay, change }, gross)
+  return (
+    <div
+      onKeyDown={(e) => {
+        if (e.key !== 'Enter' || e.ctrlKey) return
+        e.preventDefault()
+        onEnter()
+      }}
+    >
+      <MoneyField
+        label="Tender"
+        inputRef={fieldRef}
+        currency={gross.currency}
+        value={tendered}
+        onValue={onTendered}
+        placeholder="exact"
+        className="h-[48px] !text-[24px]"
+        hint={isPositiveMoney(change) ? <b className="text-[18px] text-iron-900">{says}</b> : says}
+        problem={change.minor < 0n ? `${formatMoney(absMoney(change))} is missing` : undefined}
+      />
+      <div className="mt-2 flex gap-2">
+        {isPositiveMoney(gross) &&
+          likelyNotes(toPay).map((n) => (
+            <button
+              key={n.minor.toString()}
+              className="btn fig flex-1 px-1!"
+              onClick={() => onTendered(toDecimalString(n))}
+            >
+              {formatMoney(n)}
+            </button>
+          ))}
+      </div>
     </div>
-  </div>
-)
+  )
+}

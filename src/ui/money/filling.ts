@@ -22,7 +22,8 @@ export const readTyped = (text: string, currency: string): Money => {
   return parsed.ok && parsed.value.minor > 0n ? parsed.value : zeroMoney(currency)
 }
 
-const inMoney = (item: Open, currency: string): OpenThing => ({
+/** Something open as the core reckons with it. */
+export const inMoney = (item: Open, currency: string): OpenThing => ({
   key: item.key,
   saleId: item.saleId,
   open: readTyped(item.open, currency),

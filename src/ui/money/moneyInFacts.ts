@@ -1,8 +1,9 @@
-import { isPositiveMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
+import { isPositiveMoney, subtractMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
-import { tenderOf } from '@/core/receipt'
+import { lowersOwed, type Tendered } from '@/core/receipt'
 import type { Method } from '@/core/ledger'
-import { fillDown, leftAfter, readTyped, sumTyped, type Open } from './filling'
+import { fillDown, inMoney, readTyped, sumTyped, type Open } from './filling'
+import { givenOf, tenderTyped } from './tenderTyped'
 
 /** Money in as it is typed so far. */
 export interface MoneyInDraft {
@@ -36,14 +37,9 @@ export interface MoneyInFacts {
   readonly lessOwed: Money
   /** What of it was late. */
   readonly lessLate: Money
-  /** In coins there are, where it is paid in cash. */
-  readonly coins: Money
-  readonly change: Money
+  /** In coins there are, where it is paid in cash, and what goes back. */
+  readonly tender: Tendered
 }
-
-/** Cash given, where something was typed; only cash is given and changed. */
-const givenOf = (draft: MoneyInDraft): string | undefined =>
-  draft.method === 'cash' && draft.tendered !== '' ? draft.tendered : undefined
 
 /** What a draft of money in comes to, from the rules of the core. */
 export const moneyInFacts = (draft: MoneyInDraft, { items, saleId, smallestCoin, currency }: Around): MoneyInFacts => {
@@ -51,23 +47,23 @@ export const moneyInFacts = (draft: MoneyInDraft, { items, saleId, smallestCoin,
   const put = draft.puts ?? fillDown(items, received, saleId)
   const onAccount = subtractMoney(received, sumTyped(put, currency))
   const partOf = (o: Open): Money => readTyped(put[o.key] ?? '', currency)
-  const discountOf = (o: Open): Money =>
-    subtractMoney(subtractMoney(readTyped(o.open, currency), partOf(o)), leftAfter(o, partOf(o)))
-  const given = givenOf(draft)
-  const { toPay, change } = tenderOf(received, {
-    cash: draft.method === 'cash',
-    smallestCoin,
-    given: given === undefined ? null : readTyped(given, currency),
-  })
+  const lowers = lowersOwed(
+    items.map((o) => ({
+      thing: inMoney(o, currency),
+      put: partOf(o),
+      isDue: o.dueId !== undefined,
+      late: o.late,
+    })),
+    currency,
+  )
   return {
     received,
     put,
     onAccount,
     tooMuch: onAccount.minor < 0n,
-    lessOwed: sumMoney([...items.filter((o) => o.dueId !== undefined).map(partOf), ...items.map(discountOf)], currency),
-    lessLate: sumMoney(items.filter((o) => o.late).map(partOf), currency),
-    coins: toPay,
-    change,
+    lessOwed: lowers.owed,
+    lessLate: lowers.late,
+    tender: tenderTyped(received, { ...draft, smallestCoin }),
   }
 }
 

@@ -1,16 +1,8 @@
 'use client'
 import { present } from '@/core/present'
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from '@dnd-kit/core'
-import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable'
-import { useId, useRef } from 'react'
+import { arrayMove } from '@dnd-kit/sortable'
+import { useRef } from 'react'
+import { OrderedArea } from '../Ordered'
 import { LineRow } from './LineRow'
 import { LineHead, LineTotals } from './LineTotals'
 import {
@@ -53,7 +45,6 @@ export const LineEditor = ({
   errors,
 }: Props) => {
   const table = useRef<HTMLTableElement>(null)
-  const dndId = useId()
   const blank = present(settings.codes[0]).code
   // The empty line at the end stays the same one until it is used, so that what is typed into it is never lost.
   const spare = useRef(emptyLine(blank))
@@ -63,10 +54,6 @@ export const LineEditor = ({
   const sums = groupSums(shown, totals, settings.currency)
   const problems = problemsOf(lines, errors)
   useRepricing(lines, setLines, customerId, settings.pricesIncludeTax)
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  )
   const set = (i: number, change: Partial<LineDraft>) => {
     const key = present(shown[i]).key
     // Of several to choose from, the one that counts is the only one.
@@ -87,11 +74,6 @@ export const LineEditor = ({
     if (to < 0 || to >= shown.length) return
     setLines(arrayMove([...shown], from, to))
   }
-  const dragged = ({ active, over }: DragEndEvent) => {
-    if (!over || active.id === over.id) return
-    const at = (id: unknown) => shown.findIndex((l) => l.key === id)
-    move(at(active.id), at(over.id))
-  }
   const focusCell = (i: number, cell: string) =>
     requestAnimationFrame(() =>
       table.current
@@ -108,31 +90,29 @@ export const LineEditor = ({
   const add = (kind: 'heading' | 'text') => setLines([...lines.filter((l) => !isBlank(l)), emptyLine(blank, kind)])
   return (
     <div className="max-lg:overflow-x-auto max-lg:pb-40">
-      <DndContext id={dndId} sensors={sensors} collisionDetection={closestCenter} onDragEnd={dragged}>
+      <OrderedArea keys={shown.map((l) => l.key)} onMove={move}>
         <table ref={table} className="ledger min-w-[900px]">
           <LineHead />
           <tbody>
-            <SortableContext items={shown.map((l) => l.key)} strategy={verticalListSortingStrategy}>
-              {shown.map((l, i) => (
-                <LineRow
-                  key={l.key}
-                  line={l}
-                  n={i + 1}
-                  settings={settings}
-                  worth={present(totals.worths[i])}
-                  margin={l.kind === 'line' ? lineMargin(l, present(totals.lines[i]).net) : null}
-                  groupSum={sums.get(l.key)}
-                  addresses={addresses}
-                  problems={problems.get(l.key) ?? NO_PROBLEMS}
-                  onChange={(change) => set(i, change)}
-                  onRemove={() => setLines(shown.filter((x) => x.key !== l.key))}
-                  onMove={(by) => move(i, i + by)}
-                  onDone={() => focusCell(i + 1, 'what')}
-                  onPicked={() => focusCell(i, 'quantity')}
-                  onPasted={(text) => paste(i, text)}
-                />
-              ))}
-            </SortableContext>
+            {shown.map((l, i) => (
+              <LineRow
+                key={l.key}
+                line={l}
+                n={i + 1}
+                settings={settings}
+                worth={present(totals.worths[i])}
+                margin={l.kind === 'line' ? lineMargin(l, present(totals.lines[i]).net) : null}
+                groupSum={sums.get(l.key)}
+                addresses={addresses}
+                problems={problems.get(l.key) ?? NO_PROBLEMS}
+                onChange={(change) => set(i, change)}
+                onRemove={() => setLines(shown.filter((x) => x.key !== l.key))}
+                onMove={(by) => move(i, i + by)}
+                onDone={() => focusCell(i + 1, 'what')}
+                onPicked={() => focusCell(i, 'quantity')}
+                onPasted={(text) => paste(i, text)}
+              />
+            ))}
           </tbody>
           <LineTotals
             totals={totals}
@@ -142,7 +122,7 @@ export const LineEditor = ({
             onAdd={add}
           />
         </table>
-      </DndContext>
+      </OrderedArea>
     </div>
   )
 }

@@ -111,7 +111,7 @@ export const sales = (open: () => Tour, made: Made): void => {
     test('is shown to its customer by a link, until that is withdrawn', async () => {
       const tour = open()
       const { address } = await tour.does('POST /sales/{id}/links', { id: sale.id })
-      expect(address).toMatch(/\/c\/\w{20,}/)
+      expect(address).toMatch(/\/c\/[\w-]{20,}/)
       const links = await tour.does('GET /customers/{id}/links', { id: made.customer })
       expect(links.items).toMatchObject([{ saleId: sale.id, seenOn: null }])
       await tour.does('DELETE /links/{id}', { id: links.items[0].id })

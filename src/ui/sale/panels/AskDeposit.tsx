@@ -9,6 +9,12 @@ import { Submit, type PanelProps } from './parts'
 
 const textOf = (v: unknown): string => (typeof v === 'string' ? v : '')
 
+/** What was arranged to be asked first; nothing where no deposit was. */
+const arrangedFirst = (arrangement: PanelProps['sale']['arrangement']): Readonly<Record<string, unknown>> => {
+  if (arrangement.kind !== 'deposit') return {}
+  return Array.isArray(arrangement.stages) ? arrangement.stages[0] : arrangement
+}
+
 /** What a percentage of the whole comes to; nothing while it is no number. */
 const sayPart = (gross: string, percent: string, currency: string): string => {
   const total = parseMoney(gross, currency)
@@ -20,7 +26,7 @@ const sayPart = (gross: string, percent: string, currency: string): string => {
 /** Asks for money ahead: as it was arranged, where it was. */
 export const AskDeposit = ({ sale, onClose }: PanelProps) => {
   const { send, busy, refused } = useSend()
-  const arranged = sale.arrangement.kind === 'deposit' ? sale.arrangement : {}
+  const arranged = arrangedFirst(sale.arrangement)
   const [percent, setPercent] = useState(textOf(arranged.percent) || (arranged.amount ? '' : '50'))
   const [amount, setAmount] = useState(textOf(arranged.amount))
   const asked = amount !== '' ? amount : sayPart(sale.gross, percent, sale.currency)

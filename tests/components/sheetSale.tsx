@@ -1,4 +1,8 @@
-import type { SheetLine } from '@/ui/sale/actions'
+import { render } from '@testing-library/react'
+import { vi } from 'vitest'
+import { day } from '@/core/day'
+import type { Doing, SheetLine } from '@/ui/sale/actions'
+import { DoPanel } from '@/ui/sale/SaleActions'
 import type { SheetSale } from '@/ui/sale/panels/parts'
 
 export const violin: SheetLine = {
@@ -62,4 +66,18 @@ export const SALE: SheetSale = {
     onAccount: '0.00',
   },
   step: null,
+}
+
+export const TODAY = day('2026-03-02')
+
+/** Opens a panel of the sale; what it is closed by. */
+export const openPanel = (
+  doing: Doing,
+  change: Partial<SheetSale> = {},
+  promise: Partial<SheetSale['promise']> = {},
+) => {
+  const onClose = vi.fn()
+  const sale = { ...SALE, ...change, promise: { ...SALE.promise, ...promise } }
+  render(<DoPanel doing={doing} sale={sale} today={TODAY} onClose={onClose} />)
+  return onClose
 }
