@@ -7,6 +7,8 @@ const shared = { environment: 'node' as const, restoreMocks: true, env: { TILL_L
 export default defineConfig({
   resolve: { alias },
   test: {
+    // Half of each part is waiting for the database or the browser, so that two files at once fit two cores and one.
+    maxWorkers: 2,
     projects: [
       {
         resolve: { alias },
@@ -34,6 +36,9 @@ export default defineConfig({
           ...shared,
           name: 'services',
           pool: 'threads',
+          // The program is loaded once a worker, not once a file.
+          isolate: false,
+          setupFiles: ['tests/services/eachFile.ts'],
           include: ['tests/services/**/*.test.ts'],
           globalSetup: 'tests/services/setUp.ts',
           testTimeout: 60_000,
@@ -72,7 +77,6 @@ export default defineConfig({
           globalSetup: 'tests/browser/setUp.ts',
           testTimeout: 180_000,
           hookTimeout: 180_000,
-          fileParallelism: false,
         },
       },
     ],

@@ -1,4 +1,4 @@
-import { afterAll, expect, inject } from 'vitest'
+import { expect, inject } from 'vitest'
 import { day, type Day } from '@/core/day'
 import { openDatabase, type Database } from '@/data/connect'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
@@ -11,6 +11,12 @@ import { readTies } from '@/model/books/ties'
 import { sentence } from '@/contract/sentences'
 
 let made = 0
+const open: (() => Promise<void>)[] = []
+
+/** Closes what the tests of a file opened: files share a worker, so nothing else ends its connections. */
+export const closeDatabases = async (): Promise<void> => {
+  await Promise.all(open.splice(0).map((close) => close()))
+}
 
 /** A new database of the test cluster, its tables made: a copy of the one that was migrated once for all. */
 export const freshDatabase = async (): Promise<{ db: Database; url: string; close: () => Promise<void> }> => {
@@ -20,7 +26,7 @@ export const freshDatabase = async (): Promise<{ db: Database; url: string; clos
   await server.close()
   const url = inject('clusterUrl').replace(/\/postgres$/, `/${name}`)
   const { db, close } = openDatabase(url)
-  afterAll(close)
+  open.push(close)
   return { db, url, close }
 }
 

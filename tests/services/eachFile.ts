@@ -1,0 +1,4 @@
+import { afterAll } from 'vitest'
+import { closeDatabases } from './shop'
+
+afterAll(closeDatabases)
