@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { z } from 'zod'
-import { sayIssues } from './sayIssue'
+import { saidByField, sayIssues } from './sayIssue'
 
 const said = (schema: z.ZodType, input: unknown) => {
   const read = schema.safeParse(input)
@@ -37,6 +37,26 @@ describe('what is wrong with a value is a sentence at its field', () => {
     [z.array(z.string()).min(1), [], 'At least 1 of them.'],
   ])('a bound says what it is: %#', (bounded, input, sentence) => {
     expect(said(z.object({ field: bounded }), { field: input })).toEqual([`field: ${sentence}`])
+  })
+
+  const percent = z.string().regex(/^\d+$/, 'A percentage is written like 40.')
+  const what = z.union(
+    [z.literal('all'), z.object({ percent }), z.object({ lines: z.array(z.object({ n: percent })) })],
+    {
+      error: 'Say all, {percent} or {lines}.',
+    },
+  )
+  test.each([
+    // What is meant is plain: the problem stands at the field of it.
+    [{ percent: 'x' }, ['what.percent: A percentage is written like 40.']],
+    [{ lines: [{ n: '1' }, { n: 'x' }] }, ['what.lines.1.n: A percentage is written like 40.']],
+    // Neither is meant: all there is to say is what there is to choose from.
+    [{}, ['what: Say all, {percent} or {lines}.']],
+    [5, ['what: Say all, {percent} or {lines}.']],
+  ])('one thing or another, %j: what is wrong with the one that was meant', (input, sentences) => {
+    expect(said(z.object({ what }), { what: input })).toEqual(sentences)
+    const checked = saidByField(z.object({ what })).safeParse({ what: input })
+    expect(checked.error?.issues.map((i) => `${i.path.join('.')}: ${i.message}`)).toEqual(sentences)
   })
 
   test('several things wrong are all said', () => {

@@ -1,4 +1,4 @@
-import type { z } from 'zod'
+import { z } from 'zod'
 import type { FieldProblem } from './failure'
 
 const WANTED: Readonly<Record<string, string>> = {
@@ -49,13 +49,26 @@ export const sayIssue = (issue: z.core.$ZodIssue): string => {
   }
 }
 
-/** The same while something is checked in a form: only what has no sentence of its own comes here. */
-export const sayAsTyped = (issue: z.core.$ZodRawIssue): string =>
-  sayIssue({
-    ...issue,
-    message: issue.input === undefined ? 'Invalid: received undefined' : 'Invalid',
-  } as z.core.$ZodIssue)
+/** Whether what is wrong stands in fields of it, all of them there: the alternative somebody meant. */
+const isMeant = (branch: readonly z.core.$ZodIssue[]): boolean =>
+  branch.length > 0 && branch.every((i) => i.path.length > 0 && i.code !== 'invalid_type')
+
+/** Of something that may be one thing or another, what is wrong with the one that was meant. */
+const atField = (issue: z.core.$ZodIssue): readonly z.core.$ZodIssue[] => {
+  if (issue.code !== 'invalid_union') return [issue]
+  const meant = issue.errors.filter(isMeant).sort((a, b) => a.length - b.length)[0]
+  return meant?.flatMap((i) => atField({ ...i, path: [...issue.path, ...i.path] })) ?? [issue]
+}
 
 /** Everything that is wrong with an input, each at its field. */
 export const sayIssues = (error: z.ZodError): FieldProblem[] =>
-  error.issues.map((issue) => ({ path: issue.path.join('.'), message: sayIssue(issue) }))
+  error.issues.flatMap(atField).map((issue) => ({ path: issue.path.join('.'), message: sayIssue(issue) }))
+
+/** A schema whose issues are already said and stand at their fields: what checks a form says what the call would say. */
+export const saidByField = (schema: z.ZodType): z.ZodType =>
+  z.unknown().check((ctx) => {
+    const read = schema.safeParse(ctx.value)
+    if (!read.success)
+      for (const { path, message } of sayIssues(read.error))
+        ctx.issues.push({ code: 'custom', message, path: path === '' ? [] : path.split('.'), input: ctx.value })
+  })

@@ -5,6 +5,7 @@ import { useState, type FormEvent } from 'react'
 import type { Day } from '@/core/day'
 import { decimal } from '@/core/money'
 import { DayField, Text } from './fields'
+import { PassphraseField } from './PassphraseField'
 import { messageFor, Refusal } from './Refusal'
 import type { Refused } from './send'
 
@@ -95,12 +96,11 @@ export const SetUpForm = ({ today, needsCode }: { readonly today: Day; readonly 
       <label className="flex items-center gap-2">
         <input type="checkbox" checked={withTax} onChange={(e) => setWithTax(e.target.checked)} /> My prices include tax
       </label>
-      <Text
+      <PassphraseField
         label="Passphrase"
-        type="password"
-        autoComplete="new-password"
+        fresh
         value={passphrase}
-        onChange={(e) => setPassphrase(e.target.value)}
+        onValue={setPassphrase}
         problem={messageFor(refused, 'passphrase')}
         hint="at least 8 characters; a few words are best"
       />

@@ -23,7 +23,7 @@ export const call = async <M extends Method, P extends string>(
   return sent
 }
 
-interface Then<T> {
+export interface Then<T> {
   readonly say?: (value: T) => string
   readonly go?: (value: T) => string | null
 }

@@ -3,8 +3,11 @@ import userEvent from '@testing-library/user-event'
 
 /** Hands and eyes of a person before a form, by the words that stand there. */
 export const field = (label: string): HTMLInputElement => screen.getByLabelText<HTMLInputElement>(label)
+/** A button by its words; the keys that stand behind them are no part of its name here. */
 export const button = (name: string | RegExp): HTMLButtonElement =>
-  screen.getByRole<HTMLButtonElement>('button', { name })
+  screen.getByRole<HTMLButtonElement>('button', {
+    name: typeof name === 'string' ? (n) => n.replace(/ Ctrl Enter$/, '') === name : name,
+  })
 
 /** What stands under a field: its problem, or what it hints at. */
 export const noteOf = (input: HTMLElement): string =>

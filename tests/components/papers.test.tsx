@@ -32,12 +32,18 @@ describe('a receipt', () => {
     )
 
   test('is voided with a reason, which is told at its field', async () => {
-    const sent = answerCalls({ 'POST /receipts/5/void': refuses({ path: 'reason', message: 'Say why.' }) })
+    const sent = answerCalls({
+      'POST /receipts/5/void': refuses({ path: 'on', message: 'The books are closed by then.' }),
+    })
     open()
     await press('Void')
     await press('Void it')
-    await waitFor(() => expect(noteOf(field('Why'))).toBe('Say why.'))
-    expect(bodyOf(sent, '/receipts/5/void')).toEqual({ on: '2026-03-02', reason: '' })
+    await waitFor(() => expect(noteOf(field('Why'))).toBe('A reason is needed.'))
+    expect(sent).toEqual([])
+    await type('Why', 'Typed twice')
+    await press('Void it')
+    await waitFor(() => expect(noteOf(field('On'))).toBe('The books are closed by then.'))
+    expect(bodyOf(sent, '/receipts/5/void')).toEqual({ on: '2026-03-02', reason: 'Typed twice' })
   })
 
   test('that came back costs what the bank took and what Settings say', async () => {
@@ -47,7 +53,7 @@ describe('a receipt', () => {
     const panel = within(screen.getByRole('dialog', { name: 'The cheque bounced' }))
     await type('What the bank says', 'No funds')
     await type('What the bank took for it', '9')
-    await userEvent.click(panel.getByRole('button', { name: 'It came back' }))
+    await userEvent.click(panel.getByRole('button', { name: /^It came back/ }))
     await waitFor(() => expect(said).toEqual(['Receipt R-26-5 came back; what it had paid is owed again.']))
     expect(bodyOf(sent, '/receipts/5/bounce')).toEqual({
       on: '2026-03-02',
@@ -182,6 +188,7 @@ describe('an invoice', () => {
     await tick('an amount with tax')
     expect(screen.queryByLabelText('the goods come back to the shelf')).toBeNull()
     await type('Amount with tax', '500')
+    await type('Why', 'Too much')
     await choose('What was paid for it already', 'goes back in cash')
     await press('Write the credit note')
     await waitFor(() => expect(noteOf(field('Amount with tax'))).toBe('108.00 is left to credit.'))
@@ -200,10 +207,11 @@ describe('an invoice', () => {
     await press('Credit')
     await tick('some of the lines')
     await type('Credit: Violin', '1')
+    await type('Why', 'One came back')
     await press('Write the credit note')
     await waitFor(() =>
       expect(bodyOf(sent, '/invoices/9/credit-notes')).toMatchObject({
-        lines: expect.arrayContaining([{ lineId: 1, quantity: '1' }]),
+        lines: [{ lineId: 1, quantity: '1' }],
       }),
     )
   })

@@ -146,6 +146,7 @@ describe('goods that come back', () => {
     open()
     await press('Goods came back')
     await type('Violin, of 2', '3')
+    await type('Why', 'Wrong size')
     await press(/^They came back/)
     await waitFor(() => expect(noteOf(field('Violin, of 2'))).toBe('2 may come back.'))
     expect(sent[0]?.body).toMatchObject({ lines: [{ lineId: 1, quantity: '3' }] })

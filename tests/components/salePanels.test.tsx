@@ -89,6 +89,22 @@ describe('invoicing', () => {
     )
   })
 
+  test('says at the percentage what is wrong with it, and at the line', async () => {
+    const sent = answerCalls({ 'POST /sales/7/invoices': issued })
+    open('bill')
+    await tick('a percentage')
+    await type('Percent of what is agreed', '140')
+    await press(/^Issue the invoice/)
+    await waitFor(() => expect(noteOf(field('Percent of what is agreed'))).toBe('A percentage is at most 100.'))
+    await tick('chosen quantities')
+    // The first line stays out: what is wrong stands in the second all the same.
+    await type('How many: Violin', '')
+    await type('How many: Set-up', '123456789')
+    await press(/^Issue the invoice/)
+    await waitFor(() => expect(noteOf(field('How many: Set-up'))).toContain('at most four places'))
+    expect(sent).toEqual([])
+  })
+
   test('takes chosen quantities of chosen lines', async () => {
     const sent = answerCalls({ 'POST /sales/7/invoices': issued })
     open('bill')

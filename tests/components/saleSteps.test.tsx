@@ -1,6 +1,6 @@
 import { screen, waitFor } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
-import { answerCalls, refuses, type Sent } from './calls'
+import { answerCalls, type Sent } from './calls'
 import { button, choose, field, noteOf, press, tick, type } from './hands'
 import { said } from './setUp'
 import { openPanel as open } from './sheetSale'
@@ -104,12 +104,12 @@ describe('closing a sale', () => {
     expect(said).toEqual(['Sale 1007 is cancelled.'])
   })
 
-  test('needs a reason, which is told at the field alone', async () => {
-    answerCalls({ 'POST /sales/7/decline': refuses({ path: 'reason', message: 'Say why.' }) })
+  test('needs a reason, which is told at the field before anything is sent', async () => {
+    const sent = answerCalls({})
     open('decline')
     await press(/^They declined/)
-    await waitFor(() => expect(noteOf(field('Why'))).toBe('Say why.'))
-    expect(screen.queryByRole('alert')).toBeNull()
+    await waitFor(() => expect(noteOf(field('Why'))).toBe('A reason is needed.'))
+    expect(sent).toEqual([])
     expect(screen.queryByLabelText('Kept as a fee')).toBeNull()
   })
 })

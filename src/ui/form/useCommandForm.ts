@@ -1,6 +1,8 @@
 'use client'
 import { useEffect } from 'react'
 import {
+  get,
+  set,
   useForm,
   type DefaultValues,
   type FieldErrors,
@@ -9,11 +11,12 @@ import {
   type Resolver,
 } from 'react-hook-form'
 import type { z } from 'zod'
-import type { AnswerTo, BodyTo } from '@/contract/calls'
-import { useSend } from '../send'
+import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
+import { useSend, type Then } from '../send'
 
 type Body = Readonly<Record<string, unknown>>
-type Skip<D> = Readonly<Partial<Record<keyof D & string, (row: never) => boolean>>>
+/** By the name of a list, `lines` or `what.lines`: which of its rows are empty. */
+type Skip = Readonly<Record<string, (row: never) => boolean>>
 
 interface Wish<D extends FieldValues, B extends Body> {
   readonly start: D
@@ -21,42 +24,49 @@ interface Wish<D extends FieldValues, B extends Body> {
   readonly schema: () => Promise<z.ZodType>
   /** What is typed as the call takes it, in the same shape: a path of the one is a path of the other. */
   readonly asBody: (draft: D) => B
-  /** Rows left empty, which are not sent. */
-  readonly skip?: Skip<D>
-}
-
-/** What is sent, and from which row of the form each of its rows came. */
-const bodyOf = <D extends FieldValues, B extends Body>({ asBody, skip }: Wish<D, B>, draft: D) => {
-  const body: Record<string, unknown> = { ...asBody(draft) }
-  const rowsOf = new Map<string, readonly number[]>()
-  for (const [name, isEmpty] of Object.entries(skip ?? {})) {
-    const rows: readonly unknown[] = draft[name] ?? []
-    const kept = rows.flatMap((row, i) => ((isEmpty as (row: unknown) => boolean)(row) ? [] : [i]))
-    rowsOf.set(name, kept)
-    if (Array.isArray(body[name])) body[name] = kept.map((i) => (body[name] as unknown[])[i])
-  }
-  return { body: body as B, rowsOf }
+  /** Rows left empty, which are not sent: they are left out before `asBody` sees the draft. */
+  readonly skip?: Skip
 }
 
 type Rows = ReadonlyMap<string, readonly number[]>
 
-/** `addresses.0.text` of what was sent, as the form counts its rows. */
-const pathInForm = (path: string, rows: Rows): string =>
-  path.replace(/^(\w+)\.(\d+)/, (whole, name: string, n: string) => {
-    const row = rows.get(name)?.[Number(n)]
-    return row === undefined ? whole : `${name}.${row}`
-  })
+/** What is sent, and from which row of the form each of its rows came. */
+const bodyOf = <D extends FieldValues, B extends Body>({ asBody, skip }: Wish<D, B>, draft: D) => {
+  const rowsOf = new Map<string, readonly number[]>()
+  const filled = structuredClone(draft)
+  for (const [name, isEmpty] of Object.entries(skip ?? {})) {
+    const rows: readonly unknown[] = get(draft, name) ?? []
+    const kept = rows.flatMap((row, i) => ((isEmpty as (row: unknown) => boolean)(row) ? [] : [i]))
+    rowsOf.set(name, kept)
+    set(
+      filled,
+      name,
+      kept.map((i) => rows[i]),
+    )
+  }
+  return { body: asBody(filled), rowsOf }
+}
 
-const errorsInForm = (errors: FieldErrors, rows: Rows): FieldErrors =>
-  Object.fromEntries(
-    Object.entries(errors).map(([name, error]) => {
-      const kept = rows.get(name)
-      if (!kept || !Array.isArray(error)) return [name, error]
-      const moved: unknown[] = []
-      error.forEach((e, i) => (moved[kept[i] ?? i] = e))
-      return [name, moved]
-    }),
-  ) as FieldErrors
+/** `addresses.0.text` of what was sent, as the form counts its rows. */
+const pathInForm = (path: string, rows: Rows): string => {
+  for (const [name, kept] of rows) {
+    const [, n, rest = ''] = path.startsWith(`${name}.`) ? (/^(\d+)(.*)$/.exec(path.slice(name.length + 1)) ?? []) : []
+    const row = n === undefined ? undefined : kept[Number(n)]
+    if (row !== undefined) return `${name}.${row}${rest}`
+  }
+  return path
+}
+
+const errorsInForm = (errors: FieldErrors, rows: Rows): FieldErrors => {
+  for (const [name, kept] of rows) {
+    const listed: unknown = get(errors, name)
+    if (!Array.isArray(listed)) continue
+    const moved: unknown[] = []
+    listed.forEach((e, i) => (moved[kept[i] ?? i] = e))
+    set(errors, name, moved)
+  }
+  return errors
+}
 
 /** Everything a check needs beside what was typed. */
 const checkerOf = <D extends FieldValues, B extends Body>(wish: Wish<D, B>) =>
@@ -65,9 +75,9 @@ const checkerOf = <D extends FieldValues, B extends Body>(wish: Wish<D, B>) =>
 const resolverOf =
   <D extends FieldValues, B extends Body>(wish: Wish<D, B>): Resolver<D> =>
   async (draft, context, options) => {
-    const [{ zodResolver }, { sayAsTyped }, schema] = await checkerOf(wish)
+    const [{ zodResolver }, { saidByField }, schema] = await checkerOf(wish)
     const { body, rowsOf } = bodyOf(wish, draft)
-    const check = zodResolver(schema as z.ZodType<FieldValues, FieldValues>, { error: sayAsTyped })
+    const check = zodResolver(saidByField(schema) as z.ZodType<FieldValues, FieldValues>)
     const { errors } = await check(body, context, options as never)
     return Object.keys(errors).length === 0
       ? { values: draft, errors: {} }
@@ -105,13 +115,14 @@ export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish
     // Only a new refusal marks fields.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [refused])
-  const sendBody = <M extends 'POST' | 'PATCH', P extends string>(
+  const sendBody = <M extends Method, P extends string>(
     method: M,
     path: P,
-    done: { say?: (value: AnswerTo<M, P>) => string; go?: (value: AnswerTo<M, P>) => string | null },
+    { done, ...then }: Then<AnswerTo<M, P>> & { done?: (value: AnswerTo<M, P>) => void },
   ) =>
     form.handleSubmit(async (draft) => {
-      await send(method, path, bodyOf(wish, draft).body as BodyTo<M, P>, done)
+      const value = await send(method, path, bodyOf(wish, draft).body as BodyTo<M, P>, then)
+      if (value !== null) done?.(value)
     })
   return { form, sendBody, busy, refused }
 }

@@ -1,8 +1,9 @@
 'use client'
 import { useState } from 'react'
-import { MoneyField, Text } from '../fields'
+import { CommandForm } from '../form/CommandForm'
+import { FormMoney, FormReason } from '../form/inputs'
 import { Panel } from '../Panel'
-import { messageFor, Refusal } from '../Refusal'
+import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 
 interface Props {
@@ -16,13 +17,12 @@ interface Props {
 }
 
 const NAMED = ['', 'first', 'second', 'last'] as const
+const schema = () => import('@/contract/inputs/money/writeOff').then((m) => m.writeOffRestsInput)
 
 /** Reminds one customer in the stage that is next, or gives their small rests up. */
 export const ChaseCustomer = ({ customerId, name, currency, stage, from }: Props) => {
   const { send, busy, refused } = useSend()
   const [open, setOpen] = useState(false)
-  const [upTo, setUpTo] = useState('1.00')
-  const [reason, setReason] = useState('Too small to chase')
   return (
     <>
       {stage !== null && (
@@ -47,40 +47,22 @@ export const ChaseCustomer = ({ customerId, name, currency, stage, from }: Props
       </button>
       {!open && <Refusal refused={refused} />}
       <Panel open={open} onClose={() => setOpen(false)} title="Small rests">
-        <p className="mb-3">Every due of {name} with no more than this open is written off, sale by sale.</p>
-        <div className="grid gap-3">
-          <MoneyField
-            label="Up to"
-            currency={currency}
-            value={upTo}
-            onValue={setUpTo}
-            problem={messageFor(refused, 'upTo')}
-          />
-          <Text
-            label="Why"
-            value={reason}
-            maxLength={500}
-            onChange={(e) => setReason(e.target.value)}
-            problem={messageFor(refused, 'reason')}
-          />
-        </div>
-        <Refusal refused={refused} />
-        <button
-          className="btn btn-do mt-4 w-full"
-          data-primary
-          disabled={busy}
-          onClick={async () => {
-            const done = await send(
-              'POST',
-              '/write-offs',
-              { customerId, upTo, reason },
-              { say: (w) => `${w.amount} written off.` },
-            )
-            if (done) setOpen(false)
-          }}
+        <CommandForm
+          method="POST"
+          path="/write-offs"
+          schema={schema}
+          start={{ upTo: '1.00', reason: 'Too small to chase' }}
+          asBody={(d) => ({ ...d, customerId })}
+          say={(w) => `${w.amount} written off.`}
+          onDone={() => setOpen(false)}
+          submit="Write them off"
         >
-          Write them off
-        </button>
+          <p className="mb-3">Every due of {name} with no more than this open is written off, sale by sale.</p>
+          <div className="grid gap-3">
+            <FormMoney name="upTo" label="Up to" currency={currency} />
+            <FormReason />
+          </div>
+        </CommandForm>
       </Panel>
     </>
   )

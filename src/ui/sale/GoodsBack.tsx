@@ -1,12 +1,11 @@
 'use client'
 import { useState } from 'react'
+import { useWatch } from 'react-hook-form'
 import type { Day } from '@/core/day'
-import { QuantityField } from '../fields'
+import { CommandForm } from '../form/CommandForm'
+import { FormOn, FormQuantity, FormReason } from '../form/inputs'
 import { Panel } from '../Panel'
-import { WhyAndOn } from '../WhyAndOn'
-import { messageFor, Refusal } from '../Refusal'
-import { useSend } from '../send'
-import { Submit } from './panels/parts'
+import { isNone, type LineQuantity } from './panels/parts'
 
 interface Props {
   readonly handoverId: number
@@ -19,54 +18,53 @@ interface Props {
   }[]
 }
 
+const schema = () =>
+  import('@/contract/inputs/sales/returnGoods').then((m) => m.returnGoodsInput.omit({ handoverId: true }))
+
 /** Goods of a handover that were not invoiced come back. */
 export const GoodsBack = ({ handoverId, number, today, lines }: Props) => {
   const [open, setOpen] = useState(false)
-  const [back, setBack] = useState<Readonly<Record<number, string>>>({})
-  const [reason, setReason] = useState('')
-  const [on, setOn] = useState<string>(today)
-  const { send, busy, refused } = useSend()
-  const chosen = lines.flatMap(({ lineId }) => {
-    const quantity = back[lineId]
-    return quantity ? [{ lineId, quantity }] : []
-  })
-  const go = async () => {
-    const body = { on, reason, ...(chosen.length > 0 ? { lines: chosen } : {}) }
-    if (
-      await send('POST', `/handovers/${handoverId}/returns`, body, {
-        say: () => 'The goods are back, and can be handed over again.',
-      })
-    )
-      setOpen(false)
-  }
   return (
     <>
       <button className="btn" onClick={() => setOpen(true)}>
         Goods came back
       </button>
       <Panel open={open} onClose={() => setOpen(false)} title={`Goods of handover ${number} came back`}>
-        <p className="mb-3">
-          They lie on the shelf again at what they had cost, and can be handed over again. What is invoiced comes back
-          with a credit note instead.
-        </p>
-        <div className="grid gap-3">
-          {lines.map((l, i) => (
-            <QuantityField
-              key={l.lineId}
-              label={`${l.description}, of ${l.quantity}`}
-              placeholder={chosen.length === 0 ? 'all that may come back' : '0'}
-              value={back[l.lineId] ?? ''}
-              onValue={(q) => setBack({ ...back, [l.lineId]: q })}
-              problem={messageFor(refused, `lines.${i}.quantity`)}
-            />
-          ))}
-          <WhyAndOn today={today} reason={reason} onReason={setReason} on={on} onOn={setOn} refused={refused} />
-        </div>
-        {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
-        <Submit busy={busy} onDo={() => void go()}>
-          They came back
-        </Submit>
+        <CommandForm
+          method="POST"
+          path={`/handovers/${handoverId}/returns`}
+          schema={schema}
+          start={{ on: String(today), reason: '', lines: lines.map(({ lineId }) => ({ lineId, quantity: '' })) }}
+          asBody={({ lines: back, ...d }) => ({ ...d, ...(back.length > 0 ? { lines: back } : {}) })}
+          skip={{ lines: isNone }}
+          say={() => 'The goods are back, and can be handed over again.'}
+          onDone={() => setOpen(false)}
+          submit="They came back"
+        >
+          <p className="mb-3">
+            They lie on the shelf again at what they had cost, and can be handed over again. What is invoiced comes back
+            with a credit note instead.
+          </p>
+          <div className="grid gap-3">
+            <Back lines={lines} />
+            <FormReason />
+            <FormOn today={today} />
+          </div>
+        </CommandForm>
       </Panel>
     </>
   )
+}
+
+const Back = ({ lines }: Pick<Props, 'lines'>) => {
+  const back = useWatch<{ lines: LineQuantity[] }, 'lines'>({ name: 'lines' })
+  const all = back.every(isNone)
+  return lines.map((l, i) => (
+    <FormQuantity
+      key={l.lineId}
+      name={`lines.${i}.quantity`}
+      label={`${l.description}, of ${l.quantity}`}
+      placeholder={all ? 'all that may come back' : '0'}
+    />
+  ))
 }

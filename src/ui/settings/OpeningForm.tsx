@@ -1,9 +1,7 @@
 'use client'
-import { useState } from 'react'
 import type { Day } from '@/core/day'
-import { DayField } from '../fields'
-import { messageFor, Refusal } from '../Refusal'
-import { useSend } from '../send'
+import { FormCheck, FormDay } from '../form/inputs'
+import { SettingsForm } from './SettingsForm'
 
 interface Props {
   readonly today: Day
@@ -14,39 +12,19 @@ interface Props {
 }
 
 /** The opening day, until something is posted, and how new sales show their prices. */
-export const OpeningForm = ({ today, openedOn, pricesIncludeTax, posted }: Props) => {
-  const [day, setDay] = useState<string>(openedOn)
-  const [withTax, setWithTax] = useState(pricesIncludeTax)
-  const { send, busy, refused } = useSend()
-  const change = { pricesIncludeTax: withTax, ...(posted ? {} : { openingDate: day }) }
-  return (
-    <section className="grid gap-3">
-      <h2>Books and prices</h2>
+export const OpeningForm = ({ today, openedOn, pricesIncludeTax, posted }: Props) => (
+  <section className="grid gap-3">
+    <h2>Books and prices</h2>
+    <SettingsForm
+      start={{ openingDate: String(openedOn), pricesIncludeTax }}
+      asBody={({ openingDate, ...d }) => ({ ...d, ...(posted ? {} : { openingDate }) })}
+    >
       {posted ? (
         <p className="sub">The books opened on the day they were set up with; something is posted, so that stays.</p>
       ) : (
-        <DayField
-          label="The books open on"
-          today={today}
-          value={day}
-          onValue={setDay}
-          problem={messageFor(refused, 'openingDate')}
-        />
+        <FormDay name="openingDate" label="The books open on" today={today} />
       )}
-      <label className="flex items-center gap-2">
-        <input type="checkbox" checked={withTax} onChange={(e) => setWithTax(e.target.checked)} /> Prices of new sales
-        include tax
-      </label>
-      {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
-      <p>
-        <button
-          className="btn"
-          disabled={busy}
-          onClick={() => void send('PATCH', '/settings', change, { say: () => 'Kept.' })}
-        >
-          Keep
-        </button>
-      </p>
-    </section>
-  )
-}
+      <FormCheck name="pricesIncludeTax" label="Prices of new sales include tax" />
+    </SettingsForm>
+  </section>
+)

@@ -1,15 +1,13 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
-import { Text } from '../fields'
-import { messageFor, Refusal } from '../Refusal'
-import { useSend } from '../send'
+import { CommandForm, Submit } from '../form/CommandForm'
+import { FormPassphrase } from '../form/inputs'
+
+const schema = () => import('@/contract/inputs/access/entry').then((m) => m.passphraseInput)
 
 /** The passphrase, and the way out. */
 export const PassphraseForm = () => {
   const router = useRouter()
-  const [pass, setPass] = useState({ now: '', next: '' })
-  const { send, busy, refused } = useSend()
   const signOut = async () => {
     await fetch('/api/session', { method: 'DELETE' })
     router.push('/sign-in')
@@ -17,41 +15,30 @@ export const PassphraseForm = () => {
   return (
     <section className="grid gap-3">
       <h2>The door</h2>
-      <div className="grid grid-cols-2 gap-3">
-        <Text
-          label="Passphrase now"
-          type="password"
-          autoComplete="current-password"
-          value={pass.now}
-          onChange={(e) => setPass({ ...pass, now: e.target.value })}
-        />
-        <Text
-          label="New passphrase"
-          type="password"
-          autoComplete="new-password"
-          value={pass.next}
-          onChange={(e) => setPass({ ...pass, next: e.target.value })}
-          problem={messageFor(refused, 'next')}
-        />
-      </div>
-      <Refusal refused={refused} />
-      <p className="flex gap-2">
-        <button
-          className="btn"
-          disabled={busy}
-          onClick={() =>
-            void send('POST', '/settings/passphrase', pass, {
-              say: () => 'Changed. Every open session and every token has ended; sign in again.',
-              go: () => '/sign-in',
-            })
-          }
-        >
-          Change the passphrase
-        </button>
-        <button className="btn" onClick={() => void signOut()}>
-          Sign out
-        </button>
-      </p>
+      <CommandForm
+        method="POST"
+        path="/settings/passphrase"
+        schema={schema}
+        start={{ now: '', next: '' }}
+        asBody={(d) => d}
+        say={() => 'Changed. Every open session and every token has ended; sign in again.'}
+        go={() => '/sign-in'}
+        submit={
+          <p className="mt-3 flex gap-2">
+            <Submit quiet className="btn">
+              Change the passphrase
+            </Submit>
+            <button type="button" className="btn" onClick={() => void signOut()}>
+              Sign out
+            </button>
+          </p>
+        }
+      >
+        <div className="grid grid-cols-2 gap-3">
+          <FormPassphrase name="now" label="Passphrase now" />
+          <FormPassphrase name="next" label="New passphrase" fresh />
+        </div>
+      </CommandForm>
     </section>
   )
 }

@@ -1,7 +1,7 @@
 'use client'
 import { useState, type FormEvent } from 'react'
-import { Text } from '../fields'
 import { request, UNANSWERED } from '../http'
+import { PassphraseField } from '../PassphraseField'
 
 /** Everything in one file, for whoever types the passphrase again. */
 export const SaveEverything = () => {
@@ -25,14 +25,7 @@ export const SaveEverything = () => {
   return (
     <form onSubmit={submit} className="flex items-end gap-2" noValidate>
       <div className="flex-1">
-        <Text
-          label="Your passphrase again"
-          type="password"
-          autoComplete="current-password"
-          value={passphrase}
-          onChange={(e) => setPassphrase(e.target.value)}
-          problem={problem || undefined}
-        />
+        <PassphraseField value={passphrase} onValue={setPassphrase} problem={problem || undefined} />
       </div>
       <button className="btn" disabled={busy}>
         Save everything as JSON

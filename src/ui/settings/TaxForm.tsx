@@ -2,9 +2,9 @@
 import { useState } from 'react'
 import type { Day } from '@/core/day'
 import { decimal } from '@/core/money'
-import { DayField, Text } from '../fields'
-import { messageFor, Refusal } from '../Refusal'
-import { useSend } from '../send'
+import { CommandForm } from '../form/CommandForm'
+import { FormDay, FormQuantity, FormText } from '../form/inputs'
+import { Select } from '../Select'
 
 interface Code {
   readonly id: number
@@ -21,146 +21,113 @@ interface Props {
   readonly today: Day
 }
 
-const PERCENT = /^\d{1,2}(\.\d{1,4})?$/
+const asPercent = (rate: string): string => decimal(rate).times(100).toString()
+/** A percentage as the call takes it; what is none stays as it was typed, to be told at its field. */
+const asRate = (percent: string): string =>
+  /^\d{1,2}(\.\d{1,4})?$/.test(percent) ? decimal(percent).div(100).toString() : `${percent} %`
 
-const asRate = (percent: string): string => decimal(percent).div(100).toString()
+/** The call's own schema, where a rate is told as the percentage it is typed as. */
+const schemas = async () => {
+  const [{ z }, inputs] = await Promise.all([import('zod'), import('@/contract/inputs/books/addTaxCode')])
+  const rate = z.string().regex(/^\d(\.\d{1,8})?$/, 'A percentage is written like 8.25.')
+  const components = z.array(z.object({ name: z.string(), rate }))
+  return { ...inputs, components }
+}
+const codeSchema = () => schemas().then((m) => m.addTaxCodeInput.extend({ components: m.components }))
+const rateSchema = () =>
+  schemas().then((m) => m.addTaxRateInput.omit({ taxCodeId: true }).extend({ components: m.components }))
 
 /** Other rates of a tax from a day on, component by component. */
 const NewRates = ({ codes, today }: Props) => {
   const taxed = codes.filter((c) => c.treatment === 'taxed')
   const [code, setCode] = useState(taxed[0]?.code ?? '')
-  const [from, setFrom] = useState('')
-  const [percents, setPercents] = useState<Readonly<Record<string, string>>>({})
-  const [wrong, setWrong] = useState('')
-  const { send, busy, refused } = useSend()
   const chosen = taxed.find((c) => c.code === code)
   if (!chosen) return null
-  const percentOf = (name: string, rate: string) => percents[name] ?? decimal(rate).times(100).toString()
-  const change = async () => {
-    const typed = chosen.components.map((k) => ({ name: k.name, percent: percentOf(k.name, k.rate) }))
-    if (!typed.every((k) => PERCENT.test(k.percent))) return setWrong('A percentage is written like 8.25.')
-    setWrong('')
-    const components = typed.map((k) => ({ name: k.name, rate: asRate(k.percent) }))
-    const made = await send(
-      'POST',
-      `/tax-codes/${chosen.id}/rates`,
-      { from, components },
-      { say: () => `${code} has these rates from that day on.` },
-    )
-    if (!made) return
-    setPercents({})
-    setFrom('')
-  }
+  const start = { from: '', components: chosen.components.map((k) => ({ name: k.name, rate: asPercent(k.rate) })) }
   return (
     <>
       <h3 className="mt-4 font-bold">A rate changes</h3>
       <p className="sub mb-2">
         Papers of that day and later take the new rate, papers before keep theirs, also when they are written later.
       </p>
-      <div className="grid grid-cols-2 items-end gap-2">
-        <label>
-          <span className="label">Tax code</span>
-          <select
-            className="field"
-            value={code}
-            onChange={(e) => {
-              setCode(e.target.value)
-              setPercents({})
-            }}
-          >
-            {taxed.map((c) => (
-              <option key={c.id}>{c.code}</option>
-            ))}
-          </select>
-        </label>
-        <DayField label="From" today={today} value={from} onValue={setFrom} problem={messageFor(refused, 'from')} />
-        {chosen.components.map((k) => (
-          <Text
-            key={`${chosen.id}${k.name}`}
-            label={`Percent, ${k.name}`}
-            inputMode="decimal"
-            className="fig"
-            value={percentOf(k.name, k.rate)}
-            onChange={(e) => setPercents({ ...percents, [k.name]: e.target.value })}
-            problem={wrong || undefined}
-          />
-        ))}
-      </div>
-      {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
-      <button className="btn mt-2" disabled={busy} onClick={() => void change()}>
-        Change the rate
-      </button>
+      <Select
+        label="Tax code"
+        value={code}
+        options={Object.fromEntries(taxed.map((c) => [c.code, c.code]))}
+        onValue={setCode}
+      />
+      <CommandForm
+        key={`${chosen.id} ${chosen.says}`}
+        method="POST"
+        path={`/tax-codes/${chosen.id}/rates`}
+        schema={rateSchema}
+        start={start}
+        asBody={(d: typeof start) => ({
+          ...d,
+          components: d.components.map((k) => ({ ...k, rate: asRate(k.rate) })),
+        })}
+        say={() => `${code} has these rates from that day on.`}
+        again
+        submit="Change the rate"
+        quiet
+      >
+        <div className="mt-2 grid grid-cols-2 gap-2">
+          <FormDay name="from" label="From" today={today} />
+          {chosen.components.map((k, i) => (
+            <FormQuantity key={k.name} name={`components.${i}.rate`} label={`Percent, ${k.name}`} />
+          ))}
+        </div>
+      </CommandForm>
     </>
   )
 }
 
-/** The tax codes there are, another one, and rates that change from a day on. */
-export const TaxForm = ({ codes, today }: Props) => {
-  const [tax, setTax] = useState({ code: '', name: '', percent: '' })
-  const [wrong, setWrong] = useState('')
-  const { send, busy, refused } = useSend()
-  const add = async () => {
-    if (!PERCENT.test(tax.percent)) return setWrong('A percentage is written like 8.25.')
-    setWrong('')
-    const components = [{ name: tax.name, rate: asRate(tax.percent) }]
-    const made = await send(
-      'POST',
-      '/tax-codes',
-      { code: tax.code, name: tax.name, components },
-      { say: () => `Tax code ${tax.code} can be used now.` },
-    )
-    if (made) setTax({ code: '', name: '', percent: '' })
-  }
-  return (
-    <section>
-      <h2>Tax codes</h2>
-      <table className="ledger">
-        <tbody>
-          {codes.map((c) => (
-            <tr key={c.id}>
-              <td className="font-figure">{c.code}</td>
-              <td>{c.name}</td>
-              <td className="sub">
-                {c.says}
-                {c.otherTimes.map((t) => (
-                  <span key={t} className="block">
-                    {t}
-                  </span>
-                ))}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <div className="mt-2 grid grid-cols-[90px_1fr_90px_auto] items-end gap-2">
-        <Text
-          label="Code"
-          value={tax.code}
-          maxLength={20}
-          onChange={(e) => setTax({ ...tax, code: e.target.value })}
-          problem={messageFor(refused, 'code')}
-        />
-        <Text
-          label="Name"
-          value={tax.name}
-          maxLength={80}
-          onChange={(e) => setTax({ ...tax, name: e.target.value })}
-          problem={messageFor(refused, 'name')}
-        />
-        <Text
-          label="Percent"
-          inputMode="decimal"
-          className="fig"
-          value={tax.percent}
-          onChange={(e) => setTax({ ...tax, percent: e.target.value })}
-          problem={wrong || undefined}
-        />
-        <button className="btn" disabled={busy} onClick={() => void add()}>
-          Add
-        </button>
-      </div>
-      {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
-      <NewRates codes={codes} today={today} />
-    </section>
-  )
+interface TaxDraft {
+  code: string
+  name: string
+  components: { rate: string }[]
 }
+const NO_TAX: TaxDraft = { code: '', name: '', components: [{ rate: '' }] }
+
+/** The tax codes there are, another one, and rates that change from a day on. */
+export const TaxForm = ({ codes, today }: Props) => (
+  <section>
+    <h2>Tax codes</h2>
+    <table className="ledger">
+      <tbody>
+        {codes.map((c) => (
+          <tr key={c.id}>
+            <td className="font-figure">{c.code}</td>
+            <td>{c.name}</td>
+            <td className="sub">
+              {c.says}
+              {c.otherTimes.map((t) => (
+                <span key={t} className="block">
+                  {t}
+                </span>
+              ))}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+    <CommandForm
+      method="POST"
+      path="/tax-codes"
+      schema={codeSchema}
+      start={NO_TAX}
+      asBody={(d) => ({ ...d, components: d.components.map((k) => ({ name: d.name, rate: asRate(k.rate) })) })}
+      say={(_, d) => `Tax code ${d.code} can be used now.`}
+      again
+      submit="Add"
+      quiet
+    >
+      <div className="mt-2 grid grid-cols-[90px_1fr_90px] gap-2">
+        <FormText name="code" label="Code" most={20} />
+        <FormText name="name" label="Name" most={80} />
+        <FormQuantity name="components.0.rate" label="Percent" />
+      </div>
+    </CommandForm>
+    <NewRates codes={codes} today={today} />
+  </section>
+)

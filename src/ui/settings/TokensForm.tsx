@@ -1,8 +1,10 @@
 'use client'
 import { useState } from 'react'
-import { Text } from '../fields'
-import { messageFor, Refusal } from '../Refusal'
+import { CommandForm } from '../form/CommandForm'
+import { FormCheck, FormPassphrase, FormText } from '../form/inputs'
 import { useSend } from '../send'
+
+const schema = () => import('@/contract/inputs/access/entry').then((m) => m.tokenInput)
 
 interface Token {
   readonly id: number
@@ -13,15 +15,8 @@ interface Token {
 
 /** Tokens for other programs: which there are, and another one, shown once. */
 export const TokensForm = ({ tokens }: { readonly tokens: readonly Token[] }) => {
-  const [token, setToken] = useState({ name: '', passphrase: '', readOnly: false })
   const [made, setMade] = useState('')
-  const { send, busy, refused } = useSend()
-  const make = async () => {
-    const answer = await send('POST', '/settings/tokens', token, {})
-    if (!answer) return
-    setMade(answer.token)
-    setToken({ name: '', passphrase: '', readOnly: false })
-  }
+  const { send } = useSend()
   const withdraw = (t: Token) =>
     send('DELETE', `/settings/tokens/${t.id}`, {}, { say: () => `The token “${t.name}” no longer opens anything.` })
   return (
@@ -51,37 +46,23 @@ export const TokensForm = ({ tokens }: { readonly tokens: readonly Token[] }) =>
           It is shown this once: <code className="font-figure break-all">{made}</code>
         </p>
       )}
-      <div className="grid grid-cols-2 gap-3">
-        <Text
-          label="Made for"
-          value={token.name}
-          maxLength={80}
-          onChange={(e) => setToken({ ...token, name: e.target.value })}
-          problem={messageFor(refused, 'name')}
-        />
-        <Text
-          label="Your passphrase again"
-          type="password"
-          autoComplete="current-password"
-          value={token.passphrase}
-          onChange={(e) => setToken({ ...token, passphrase: e.target.value })}
-          problem={messageFor(refused, 'passphrase')}
-        />
-      </div>
-      <label className="flex items-center gap-2">
-        <input
-          type="checkbox"
-          checked={token.readOnly}
-          onChange={(e) => setToken({ ...token, readOnly: e.target.checked })}
-        />{' '}
-        It may only read
-      </label>
-      {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
-      <p>
-        <button className="btn" disabled={busy} onClick={() => void make()}>
-          Make a token
-        </button>
-      </p>
+      <CommandForm
+        method="POST"
+        path="/settings/tokens"
+        schema={schema}
+        start={{ name: '', passphrase: '', readOnly: false }}
+        asBody={(d) => d}
+        onDone={(t) => setMade(t.token)}
+        again
+        submit="Make a token"
+        quiet
+      >
+        <div className="grid grid-cols-2 gap-3">
+          <FormText name="name" label="Made for" most={80} />
+          <FormPassphrase />
+        </div>
+        <FormCheck name="readOnly" label="It may only read" />
+      </CommandForm>
     </section>
   )
 }

@@ -1,8 +1,6 @@
 'use client'
-import { useState } from 'react'
-import { Text } from '../fields'
-import { messageFor, Refusal } from '../Refusal'
-import { useSend } from '../send'
+import { FormText } from '../form/inputs'
+import { SettingsForm } from './SettingsForm'
 import { Levels } from './Levels'
 import { Areas } from './Areas'
 import { Shopfront, LinksOpen } from './Shopfront'
@@ -21,34 +19,17 @@ export const TradeForm = ({ kinds, shopfrontOpen, linksOpenAll, hasMailServer, l
   </>
 )
 
-const Kinds = ({ kinds }: { readonly kinds: readonly string[] }) => {
-  const [typed, setTyped] = useState(kinds.join(', '))
-  const { send, busy, refused } = useSend()
-  const wanted = typed
+const kindsOf = (typed: string): string[] =>
+  typed
     .split(',')
     .map((k) => k.trim())
     .filter(Boolean)
-  return (
-    <section>
-      <h2>Kinds of sale</h2>
-      <div className="flex items-end gap-2">
-        <div className="flex-1">
-          <Text
-            label="With commas; the first is the usual one"
-            value={typed}
-            onChange={(e) => setTyped(e.target.value)}
-            problem={messageFor(refused, 'kinds')}
-          />
-        </div>
-        <button
-          className="btn"
-          disabled={busy}
-          onClick={() => void send('PATCH', '/settings', { kinds: wanted }, { say: () => 'Kept.' })}
-        >
-          Keep
-        </button>
-      </div>
-      {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
-    </section>
-  )
-}
+
+const Kinds = ({ kinds }: { readonly kinds: readonly string[] }) => (
+  <section>
+    <h2>Kinds of sale</h2>
+    <SettingsForm start={{ kinds: kinds.join(', ') }} asBody={(d) => ({ kinds: kindsOf(d.kinds) })}>
+      <FormText name="kinds" label="With commas; the first is the usual one" most={800} />
+    </SettingsForm>
+  </section>
+)

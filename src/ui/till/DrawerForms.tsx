@@ -1,10 +1,9 @@
 'use client'
-import { useState } from 'react'
+import { useWatch } from 'react-hook-form'
 import type { Day } from '@/core/day'
 import { formatMoney, minorDigits, money, parseMoney, subtractMoney, toDecimalString, absMoney } from '@/core/money'
-import { MoneyField, QuantityField, Text } from '../fields'
-import { messageFor, Refusal } from '../Refusal'
-import { useSend } from '../send'
+import { CommandForm, Submit } from '../form/CommandForm'
+import { FormMoney, FormQuantity, FormSelect, FormText } from '../form/inputs'
 
 interface Props {
   readonly on: Day
@@ -22,109 +21,99 @@ export const DrawerForms = (props: Props) => (
   </div>
 )
 
-const CashMove = ({ on, currency, accounts }: Props) => {
-  const { send, busy, refused } = useSend()
-  const [amount, setAmount] = useState('')
-  const [reason, setReason] = useState('')
-  const [account, setAccount] = useState('')
-  const move = async (direction: 'in' | 'out') => {
-    const done = await send(
-      'POST',
-      '/drawer/moves',
-      { on, direction, amount, reason, ...(account ? { account } : {}) },
-      { say: (m) => `${m.number}: ${amount} ${direction === 'in' ? 'put in' : 'taken out'}.` },
-    )
-    if (done) {
-      setAmount('')
-      setReason('')
-    }
-  }
-  return (
-    <section>
-      <h2>Cash in or out</h2>
+const moveSchema = () => import('@/contract/inputs/till/drawer').then((m) => m.moveDrawerInput)
+const countSchema = () => import('@/contract/inputs/till/drawer').then((m) => m.countDrawerInput)
+
+const CashMove = ({ on, currency, accounts }: Props) => (
+  <section>
+    <h2>Cash in or out</h2>
+    <CommandForm
+      method="POST"
+      path="/drawer/moves"
+      schema={moveSchema}
+      start={{ amount: '', reason: '', account: '', direction: 'in' as 'in' | 'out' }}
+      asBody={(d) => ({ ...d, on, account: d.account || undefined })}
+      say={(m, d) => `${m.number}: ${d.amount} ${d.direction === 'in' ? 'put in' : 'taken out'}.`}
+      again
+      submit={
+        <p className="mt-3 flex gap-2">
+          <Submit quiet set={['direction', 'in']} className="btn flex-1">
+            Put in
+          </Submit>
+          <Submit quiet set={['direction', 'out']} className="btn flex-1">
+            Take out
+          </Submit>
+        </p>
+      }
+    >
       <div className="grid gap-3">
-        <MoneyField
-          label="How much"
-          currency={currency}
-          value={amount}
-          onValue={setAmount}
-          problem={messageFor(refused, 'amount')}
+        <FormMoney name="amount" label="How much" currency={currency} />
+        <FormText name="reason" label="What for" most={200} placeholder="float, stamps, to my own pocket" />
+        <FormSelect
+          name="account"
+          label="From or to"
+          options={[
+            { value: '', name: 'your own money in, small supplies out' },
+            ...accounts.map((a) => ({ value: a.code, name: a.name })),
+          ]}
         />
-        <Text
-          label="What for"
-          value={reason}
-          maxLength={200}
-          placeholder="float, stamps, to my own pocket"
-          onChange={(e) => setReason(e.target.value)}
-          problem={messageFor(refused, 'reason')}
-        />
-        <label>
-          <span className="label">From or to</span>
-          <select className="field" value={account} onChange={(e) => setAccount(e.target.value)}>
-            <option value="">your own money in, small supplies out</option>
-            {accounts.map((a) => (
-              <option key={a.code} value={a.code}>
-                {a.name}
-              </option>
-            ))}
-          </select>
-        </label>
       </div>
-      <Refusal refused={refused} />
-      <p className="mt-3 flex gap-2">
-        <button className="btn flex-1" disabled={busy} onClick={() => void move('in')}>
-          Put in
-        </button>
-        <button className="btn flex-1" disabled={busy} onClick={() => void move('out')}>
-          Take out
-        </button>
-      </p>
-    </section>
-  )
-}
+    </CommandForm>
+  </section>
+)
 
 /** Notes and coins by their worth in minor units of a two-digit currency; others are counted as a sum. */
 const PIECES = [10_000n, 5000n, 2000n, 1000n, 500n, 200n, 100n, 50n, 25n, 20n, 10n, 5n, 1n]
 
-const Count = ({ on, currency, expected }: Props) => {
-  const { send, busy, refused } = useSend()
-  const [pieces, setPieces] = useState<Readonly<Record<string, string>>>({})
-  const [counted, setCounted] = useState('')
+type Pieces = Readonly<Record<string, string>>
+const NONE_COUNTED: Pieces = Object.fromEntries(PIECES.map((worth) => [String(worth), '']))
+
+/** How many of each coin and note, by its worth as the call names it. */
+const countedPieces = (pieces: Pieces, currency: string): Record<string, number> =>
+  Object.fromEntries(
+    Object.entries(pieces)
+      .filter(([, n]) => Number(n) > 0)
+      .map(([worth, n]) => [toDecimalString(money(BigInt(worth), currency)), Math.trunc(Number(n))]),
+  )
+
+const sayCounted = ({ number, over }: { readonly number: string; readonly over: string }): string =>
+  `${number}: ${Number(over) === 0 ? 'the drawer agrees with the books' : `${over} over (below zero: short), posted`}.`
+
+const Count = ({ on, currency, expected }: Props) => (
+  <section>
+    <h2>Count it</h2>
+    <CommandForm
+      method="POST"
+      path="/drawer/counts"
+      schema={countSchema}
+      start={{ pieces: NONE_COUNTED, counted: '' }}
+      asBody={({ pieces, counted }) =>
+        anyOf(pieces) ? { on, pieces: countedPieces(pieces, currency) } : { on, counted }
+      }
+      say={sayCounted}
+      again
+      submit="Close the day"
+    >
+      <Counting currency={currency} expected={expected} />
+    </CommandForm>
+  </section>
+)
+
+const anyOf = (pieces: Pieces): boolean => Object.values(pieces).some((n) => n !== '' && n !== '0')
+
+/** What was counted, beside what the books say is there. */
+const Counting = ({ currency, expected }: Pick<Props, 'currency' | 'expected'>) => {
+  const pieces = useWatch<{ pieces: Pieces }, 'pieces'>({ name: 'pieces' })
   const bySum = minorDigits(currency) !== 2
+  const any = anyOf(pieces)
   const sum = money(
     PIECES.reduce((s, worth) => s + worth * BigInt(Math.max(0, Math.trunc(Number(pieces[String(worth)]) || 0))), 0n),
     currency,
   )
   const books = parseMoney(expected, currency)
   const over = books.ok ? subtractMoney(sum, books.value) : null
-  const any = Object.values(pieces).some((n) => n !== '' && n !== '0')
-  const go = async () => {
-    const body = any
-      ? {
-          pieces: Object.fromEntries(
-            Object.entries(pieces)
-              .filter(([, n]) => Number(n) > 0)
-              .map(([worth, n]) => [toDecimalString(money(BigInt(worth), currency)), Math.trunc(Number(n))]),
-          ),
-        }
-      : { counted }
-    const done = await send(
-      'POST',
-      '/drawer/counts',
-      { on, ...body },
-      {
-        say: (c) =>
-          `${c.number}: ${Number(c.over) === 0 ? 'the drawer agrees with the books' : `${c.over} over (below zero: short), posted`}.`,
-      },
-    )
-    if (done) {
-      setPieces({})
-      setCounted('')
-    }
-  }
   return (
-    <section>
-      <h2>Count it</h2>
+    <>
       {!bySum && (
         <div className="grid grid-cols-2 gap-x-5 gap-y-1">
           {PIECES.map((worth) => (
@@ -132,11 +121,10 @@ const Count = ({ on, currency, expected }: Props) => {
               <span className="fig w-16">{formatMoney(money(worth, currency))}</span>
               <span className="text-iron-500">×</span>
               <div className="w-20">
-                <QuantityField
+                <FormQuantity
+                  name={`pieces.${worth}`}
                   label={`How many of ${formatMoney(money(worth, currency))}`}
                   hideLabel
-                  value={pieces[String(worth)] ?? ''}
-                  onValue={(v) => setPieces({ ...pieces, [String(worth)]: v })}
                 />
               </div>
             </div>
@@ -145,13 +133,7 @@ const Count = ({ on, currency, expected }: Props) => {
       )}
       {!any && (
         <div className="mt-3">
-          <MoneyField
-            label={bySum ? 'What is in it' : 'or only the sum'}
-            currency={currency}
-            value={counted}
-            onValue={setCounted}
-            problem={messageFor(refused, 'counted')}
-          />
+          <FormMoney name="counted" label={bySum ? 'What is in it' : 'or only the sum'} currency={currency} />
         </div>
       )}
       {any && over && (
@@ -160,10 +142,6 @@ const Count = ({ on, currency, expected }: Props) => {
           {over.minor === 0n ? 'agrees' : `${formatMoney(absMoney(over))} ${over.minor < 0n ? 'short' : 'over'}`}.
         </p>
       )}
-      <Refusal refused={refused} />
-      <button className="btn btn-do mt-3 w-full" data-primary disabled={busy} onClick={() => void go()}>
-        Close the day
-      </button>
-    </section>
+    </>
   )
 }

@@ -1,11 +1,10 @@
 'use client'
-import { useState } from 'react'
+import { useController, useWatch } from 'react-hook-form'
 import type { Day } from '@/core/day'
 import { formatMoney, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
-import { DayField, MoneyField } from '../fields'
+import { CommandForm, Submit } from '../form/CommandForm'
+import { FormMoney, FormOn } from '../form/inputs'
 import { readTyped } from '../money/filling'
-import { messageFor, Refusal } from '../Refusal'
-import { useSend } from '../send'
 
 interface Waiting {
   readonly id: number
@@ -41,18 +40,17 @@ const sumOf = (rows: readonly Waiting[], chosen: ReadonlySet<number>, currency: 
 const idsOf = (rows: readonly Waiting[], chosen: ReadonlySet<number>): number[] =>
   rows.filter((r) => chosen.has(r.id)).map((r) => r.id)
 
-const Choose = ({
-  rows,
-  chosen,
-  onChosen,
-  none,
-}: {
+interface ChooseProps {
+  readonly name: string
   readonly rows: readonly Waiting[]
-  readonly chosen: ReadonlySet<number>
-  readonly onChosen: (chosen: ReadonlySet<number>) => void
   readonly none: string
-}) =>
-  rows.length === 0 ? (
+}
+
+/** Which of the receipts that wait. */
+const FormChoose = ({ name, rows, none }: ChooseProps) => {
+  const { field } = useController({ name })
+  const chosen: readonly number[] = field.value
+  return rows.length === 0 ? (
     <p className="sub border-y border-paper-200 py-3">{none}</p>
   ) : (
     <div className="max-h-[360px] overflow-y-auto">
@@ -64,13 +62,10 @@ const Choose = ({
                 <input
                   type="checkbox"
                   aria-label={`Receipt ${r.number} of ${r.customer}`}
-                  checked={chosen.has(r.id)}
-                  onChange={(e) => {
-                    const next = new Set(chosen)
-                    if (e.target.checked) next.add(r.id)
-                    else next.delete(r.id)
-                    onChosen(next)
-                  }}
+                  checked={chosen.includes(r.id)}
+                  onChange={(e) =>
+                    field.onChange(e.target.checked ? [...chosen, r.id] : chosen.filter((id) => id !== r.id))
+                  }
                 />
               </td>
               <td className="font-figure">{r.number}</td>
@@ -83,89 +78,121 @@ const Choose = ({
       </table>
     </div>
   )
+}
 
-const Slip = ({ today, currency, inDrawer, cheques }: Props) => {
-  const { send, busy, refused } = useSend()
-  const [cash, setCash] = useState('')
-  const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set(cheques.map((c) => c.id)))
-  const [on, setOn] = useState<string>(today)
-  const total = sumMoney([readTyped(cash, currency), sumOf(cheques, chosen, currency)], currency)
-  return (
-    <section>
-      <h2>Banking slip</h2>
+const slipSchema = () => import('@/contract/inputs/till/toBank').then((m) => m.bankSlipInput)
+const settleSchema = () => import('@/contract/inputs/till/toBank').then((m) => m.settleCardsInput)
+
+interface SlipDraft {
+  on: string
+  cash: string
+  cheques: number[]
+}
+
+const Slip = ({ today, currency, inDrawer, cheques }: Props) => (
+  <section>
+    <h2>Banking slip</h2>
+    <CommandForm
+      method="POST"
+      path="/banking-slips"
+      schema={slipSchema}
+      start={{ on: String(today), cash: '', cheques: cheques.map((c) => c.id) }}
+      asBody={(d: SlipDraft) => ({ ...d, cash: d.cash || '0', cheques: idsOf(cheques, new Set(d.cheques)) })}
+      say={(s) => `Slip ${s.number}: ${s.total} goes to the bank.`}
+      submit={<TakeToBank currency={currency} cheques={cheques} />}
+    >
       <div className="mb-3 grid grid-cols-2 gap-3">
-        <MoneyField
+        <FormMoney
+          name="cash"
           label="Cash from the drawer"
           currency={currency}
-          value={cash}
-          onValue={setCash}
-          problem={messageFor(refused, 'cash')}
           hint={`${inDrawer} is in it by the books`}
         />
-        <DayField label="On" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
+        <FormOn today={today} />
       </div>
-      <Choose rows={cheques} chosen={chosen} onChosen={setChosen} none="No cheque waits." />
-      <Refusal refused={refused} />
-      <button
-        className="btn btn-do mt-3 w-full"
-        data-primary
-        disabled={busy}
-        onClick={() =>
-          void send(
-            'POST',
-            '/banking-slips',
-            { on, cash: cash || '0', cheques: idsOf(cheques, chosen) },
-            { say: (s) => `Slip ${s.number}: ${s.total} goes to the bank.` },
-          )
-        }
+      <FormChoose name="cheques" rows={cheques} none="No cheque waits." />
+    </CommandForm>
+  </section>
+)
+
+const TakeToBank = ({ currency, cheques }: Pick<Props, 'currency' | 'cheques'>) => {
+  const [cash, chosen] = useWatch<SlipDraft, ['cash', 'cheques']>({ name: ['cash', 'cheques'] })
+  const total = sumMoney([readTyped(cash, currency), sumOf(cheques, new Set(chosen), currency)], currency)
+  return <Submit>Take {formatMoney(total)} to the bank</Submit>
+}
+
+interface SettleDraft {
+  on: string
+  arrived: string
+  receipts: number[]
+}
+
+/** What was chosen comes to, and what of it did not arrive; below zero where more came. */
+const settled = ({ arrived, receipts }: Omit<SettleDraft, 'on'>, cards: readonly Waiting[], currency: string) => {
+  const gross = sumOf(cards, new Set(receipts), currency)
+  return { gross, fees: subtractMoney(gross, arrived === '' ? gross : readTyped(arrived, currency)) }
+}
+
+const useSettled = (cards: readonly Waiting[], currency: string) => {
+  const [arrived, receipts] = useWatch<SettleDraft, ['arrived', 'receipts']>({ name: ['arrived', 'receipts'] })
+  return { ...settled({ arrived, receipts }, cards, currency), none: idsOf(cards, new Set(receipts)).length === 0 }
+}
+
+type Cards = Pick<Props, 'today' | 'currency' | 'cards'>
+
+const Settle = ({ today, currency, cards }: Cards) => {
+  const start: SettleDraft = { on: String(today), arrived: '', receipts: [] }
+  return (
+    <section>
+      <h2>Card takings arrived</h2>
+      <CommandForm
+        method="POST"
+        path="/card-settlements"
+        schema={settleSchema}
+        start={start}
+        asBody={(d) => ({
+          on: d.on,
+          receipts: idsOf(cards, new Set(d.receipts)),
+          fees: toDecimalString(settled(d, cards, currency).fees),
+        })}
+        say={(s) => `${s.number}: ${s.net} arrived.`}
+        submit={<TheyArrived cards={cards} currency={currency} />}
       >
-        Take {formatMoney(total)} to the bank
-      </button>
+        <Arrived today={today} currency={currency} cards={cards} />
+      </CommandForm>
     </section>
   )
 }
 
-const Settle = ({ today, currency, cards }: Props) => {
-  const { send, busy, refused } = useSend()
-  const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set())
-  const [arrived, setArrived] = useState('')
-  const [on, setOn] = useState<string>(today)
-  const gross = sumOf(cards, chosen, currency)
-  const fees = arrived === '' ? readTyped('0', currency) : subtractMoney(gross, readTyped(arrived, currency))
+const TheyArrived = ({ cards, currency }: Omit<Cards, 'today'>) => {
+  const { fees, none } = useSettled(cards, currency)
   return (
-    <section>
-      <h2>Card takings arrived</h2>
+    <Submit quiet className="btn mt-3 w-full" disabled={none || fees.minor < 0n}>
+      They arrived
+    </Submit>
+  )
+}
+
+/** What came, of which payments, and what was kept of it. */
+const Arrived = ({ today, currency, cards }: Cards) => {
+  const { gross, fees } = useSettled(cards, currency)
+  return (
+    <>
       <div className="mb-3 grid grid-cols-2 gap-3">
-        <MoneyField
+        <FormMoney
+          name="arrived"
           label="What the statement shows"
           currency={currency}
-          value={arrived}
-          onValue={setArrived}
           hint={`${formatMoney(gross)} chosen${fees.minor > 0n ? `, ${formatMoney(fees)} kept as fees` : ''}`}
         />
-        <DayField label="On" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
+        <FormOn today={today} />
       </div>
-      <Choose rows={cards} chosen={chosen} onChosen={setChosen} none="No card payment waits." />
+      <FormChoose name="receipts" rows={cards} none="No card payment waits." />
       {fees.minor < 0n && (
         <p role="alert" className="mt-2 text-oxide-700">
           More arrived than was chosen. Choose what else is in it.
         </p>
       )}
-      <Refusal refused={refused} />
-      <button
-        className="btn mt-3 w-full"
-        disabled={busy || idsOf(cards, chosen).length === 0 || fees.minor < 0n}
-        onClick={() =>
-          void send(
-            'POST',
-            '/card-settlements',
-            { on, receipts: idsOf(cards, chosen), fees: toDecimalString(fees) },
-            { say: (s) => `${s.number}: ${s.net} arrived.` },
-          )
-        }
-      >
-        They arrived
-      </button>
-    </section>
+    </>
   )
 }

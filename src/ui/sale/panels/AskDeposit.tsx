@@ -1,11 +1,12 @@
 'use client'
-import { useState } from 'react'
+import { useFormContext, useWatch } from 'react-hook-form'
 import { decimal, formatMoney, parseMoney } from '@/core/money'
 import { partOf } from '@/core/plan'
-import { MoneyField, QuantityField } from '../../fields'
+import { CommandForm } from '../../form/CommandForm'
+import { FormMoney, FormQuantity } from '../../form/inputs'
 import { Refusal } from '../../Refusal'
 import { useSend } from '../../send'
-import { Submit, type PanelProps } from './parts'
+import type { PanelProps } from './parts'
 
 const textOf = (v: unknown): string => (typeof v === 'string' ? v : '')
 
@@ -23,28 +24,27 @@ const sayPart = (gross: string, percent: string, currency: string): string => {
     : ''
 }
 
+const schema = () =>
+  import('@/contract/inputs/sales/requestDeposit').then((m) => m.requestDepositInput.omit({ saleId: true }))
+
+interface Draft {
+  percent: string
+  amount: string
+}
+
 /** Asks for money ahead: as it was arranged, where it was. */
 export const AskDeposit = ({ sale, onClose }: PanelProps) => {
   const { send, busy, refused } = useSend()
   const arranged = arrangedFirst(sale.arrangement)
-  const [percent, setPercent] = useState(textOf(arranged.percent) || (arranged.amount ? '' : '50'))
-  const [amount, setAmount] = useState(textOf(arranged.amount))
-  const asked = amount !== '' ? amount : sayPart(sale.gross, percent, sale.currency)
-  const stages = sale.promise.stages.length > 1 ? sale.promise.stages : []
-  const askStage = async (stage: number) => {
-    const done = await send(
-      'POST',
-      `/sales/${sale.id}/deposit-requests`,
-      { stage },
-      { say: (d) => `Deposit request ${d.number}: ${d.amount} asked of ${sale.customer}.` },
-    )
-    if (done) onClose()
+  const start: Draft = {
+    percent: textOf(arranged.percent) || (arranged.amount ? '' : '50'),
+    amount: textOf(arranged.amount),
   }
-  const go = async () => {
-    const done = await send('POST', `/sales/${sale.id}/deposit-requests`, amount === '' ? { percent } : { amount }, {
-      say: (d) => `Deposit request ${d.number}: ${d.amount} asked of ${sale.customer}.`,
-    })
-    if (done) onClose()
+  const stages = sale.promise.stages.length > 1 ? sale.promise.stages : []
+  const say = (d: { readonly number: string; readonly amount: string }) =>
+    `Deposit request ${d.number}: ${d.amount} asked of ${sale.customer}.`
+  const askStage = async (stage: number) => {
+    if (await send('POST', `/sales/${sale.id}/deposit-requests`, { stage }, { say })) onClose()
   }
   return (
     <>
@@ -67,22 +67,34 @@ export const AskDeposit = ({ sale, onClose }: PanelProps) => {
           ))}
         </ul>
       )}
+      <Refusal refused={refused} />
+      <CommandForm
+        method="POST"
+        path={`/sales/${sale.id}/deposit-requests`}
+        schema={schema}
+        start={start}
+        asBody={({ percent, amount }) => (amount === '' ? { percent } : { amount })}
+        say={say}
+        onDone={onClose}
+        submit="Ask for it"
+      >
+        <HowMuch sale={sale} />
+      </CommandForm>
+    </>
+  )
+}
+
+const HowMuch = ({ sale }: Pick<PanelProps, 'sale'>) => {
+  const { setValue } = useFormContext<Draft>()
+  const [percent, amount] = useWatch<Draft, ['percent', 'amount']>({ name: ['percent', 'amount'] })
+  const asked = amount !== '' ? amount : sayPart(sale.gross, percent, sale.currency)
+  return (
+    <>
       <div className="grid grid-cols-2 gap-3">
-        <QuantityField
-          label="Percent of the total with tax"
-          value={percent}
-          onValue={(v) => {
-            setPercent(v)
-            setAmount('')
-          }}
-        />
-        <MoneyField label="or an amount" currency={sale.currency} value={amount} onValue={setAmount} />
+        <FormQuantity name="percent" label="Percent of the total with tax" onTyped={() => setValue('amount', '')} />
+        <FormMoney name="amount" label="or an amount" currency={sale.currency} />
       </div>
       <p className="mt-2">{asked && `${asked} of ${sale.gross}, tax included.`}</p>
-      <Refusal refused={refused} />
-      <Submit busy={busy} onDo={() => void go()}>
-        Ask for it
-      </Submit>
     </>
   )
 }

@@ -1,94 +1,111 @@
 'use client'
-import { useState } from 'react'
-import { DayField, MoneyField, QuantityField, Text } from '../../fields'
-import { messageFor, Refusal } from '../../Refusal'
-import { useSend } from '../../send'
-import { chosenLines, fill, Quantities, Submit, type PanelProps } from './parts'
+import { useWatch } from 'react-hook-form'
+import { CommandForm, Submit } from '../../form/CommandForm'
+import { FormChoice, FormMoney, FormOn, FormQuantity, FormText } from '../../form/inputs'
+import { isNone, Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
 
-type What = 'handed-over' | 'remaining' | 'percent' | 'lines'
+interface Draft {
+  how: 'handed-over' | 'remaining' | 'percent' | 'lines'
+  what: { percent: string; lines: LineQuantity[] }
+  on: string
+  charges: { description: string; unitPrice: string }[]
+  issue: boolean
+}
+
+const schema = () => import('@/contract/inputs/billing/billSale').then((m) => m.billSaleInput.omit({ saleId: true }))
+
+const bodyOf = ({ how, what, charges, ...d }: Draft) => ({
+  ...d,
+  what: how === 'percent' ? { percent: what.percent } : how === 'lines' ? { lines: what.lines } : how,
+  ...(charges.length > 0 ? { charges: charges.map((c) => ({ ...c, quantity: '1' })) } : {}),
+})
+
+interface Billed {
+  readonly number: string | null
+  readonly totals: { readonly gross: string }
+  readonly heldApplied: string
+  readonly open: string
+}
+
+const sayBilled = ({ number, totals, heldApplied, open }: Billed, customer: string): string => {
+  const held = Number(heldApplied) > 0 ? `, ${heldApplied} of it held already` : ''
+  return number
+    ? `Invoice ${number} issued: ${totals.gross}${held}. ${customer} owes ${open} on it.`
+    : 'A draft is made. Nothing is in the books until it is issued.'
+}
 
 /** What to bill, and with which charge that came up. */
 export const Bill = ({ sale, today, onClose }: PanelProps) => {
-  const { send, busy, refused } = useSend()
   const left = sale.lines.filter((l) => Number(l.toBill) > 0)
-  const anyReady = left.some((l) => Number(l.readyToBill) > 0)
-  const [what, setWhat] = useState<What>(anyReady ? 'handed-over' : 'remaining')
-  const [percent, setPercent] = useState('50')
-  const [values, setValues] = useState<Readonly<Record<number, string>>>(fill(left, (l) => l.toBill))
-  const [on, setOn] = useState<string>(today)
-  const [charge, setCharge] = useState({ description: '', unitPrice: '' })
-  const wish = what === 'percent' ? { percent } : what === 'lines' ? { lines: chosenLines(values) } : what
-  const charges =
-    charge.description.trim() && charge.unitPrice
-      ? [{ description: charge.description, quantity: '1', unitPrice: charge.unitPrice }]
-      : undefined
-  const go = async (issue: boolean) => {
-    const done = await send(
-      'POST',
-      `/sales/${sale.id}/invoices`,
-      { on, what: wish, issue, charges },
-      {
-        say: (i) =>
-          i.number
-            ? `Invoice ${i.number} issued: ${i.totals.gross}${Number(i.heldApplied) > 0 ? `, ${i.heldApplied} of it held already` : ''}. ${sale.customer} owes ${i.open} on it.`
-            : 'A draft is made. Nothing is in the books until it is issued.',
-        go: (i) => (i.number ? null : `/invoices/${i.id}`),
-      },
-    )
-    if (done) onClose()
+  const ready = left.some((l) => Number(l.readyToBill) > 0)
+  const start: Draft = {
+    how: ready ? 'handed-over' : 'remaining',
+    what: { percent: '50', lines: quantitiesOf(left, (l) => l.toBill) },
+    on: String(today),
+    charges: [{ description: '', unitPrice: '' }],
+    issue: true,
   }
-  const choice = (value: What, label: string, disabled = false) => (
-    <label className={`flex items-center gap-2 py-1 ${disabled ? 'text-iron-500' : ''}`}>
-      <input type="radio" name="what" checked={what === value} disabled={disabled} onChange={() => setWhat(value)} />{' '}
-      {label}
-    </label>
-  )
   return (
-    <>
-      <fieldset>
-        <legend className="label">What to bill</legend>
-        {choice('handed-over', anyReady ? 'what was handed over' : 'what was handed over (nothing is)', !anyReady)}
-        {choice('remaining', 'all that remains')}
-        {choice('percent', 'a percentage')}
-        {choice('lines', 'chosen quantities')}
-      </fieldset>
-      {what === 'percent' && <QuantityField label="Percent of what is agreed" value={percent} onValue={setPercent} />}
-      {what === 'lines' && (
-        <Quantities
-          lines={left}
-          most={(l) => l.toBill}
-          values={values}
-          onValues={setValues}
-          side={(l) => (Number(l.readyToBill) > 0 ? `${l.readyToBill} handed over` : '')}
-        />
-      )}
+    <CommandForm
+      method="POST"
+      path={`/sales/${sale.id}/invoices`}
+      schema={schema}
+      start={start}
+      asBody={bodyOf}
+      skip={{
+        'what.lines': isNone,
+        charges: (c: Draft['charges'][number]) => c.description.trim() === '' && c.unitPrice === '',
+      }}
+      say={(i) => sayBilled(i, sale.customer)}
+      go={(i) => (i.number ? null : `/invoices/${i.id}`)}
+      onDone={onClose}
+      submit={
+        <>
+          <Submit set={['issue', true]}>Issue the invoice</Submit>
+          <Submit quiet set={['issue', false]} className="btn mt-2 w-full">
+            Make a draft first
+          </Submit>
+        </>
+      }
+    >
+      <FormChoice
+        name="how"
+        label="What to bill"
+        options={[
+          {
+            value: 'handed-over',
+            label: ready ? 'what was handed over' : 'what was handed over (nothing is)',
+            disabled: !ready,
+          },
+          { value: 'remaining', label: 'all that remains' },
+          { value: 'percent', label: 'a percentage' },
+          { value: 'lines', label: 'chosen quantities' },
+        ]}
+      />
+      <HowMuch left={left} />
       <div className="mt-2 grid grid-cols-[1fr_130px] gap-3">
-        <Text
-          label="A charge that came up"
-          value={charge.description}
-          maxLength={200}
-          onChange={(e) => setCharge({ ...charge, description: e.target.value })}
-        />
-        <MoneyField
-          label="Its amount"
-          currency={sale.currency}
-          value={charge.unitPrice}
-          onValue={(unitPrice) => setCharge({ ...charge, unitPrice })}
-        />
+        <FormText name="charges.0.description" label="A charge that came up" most={200} />
+        <FormMoney name="charges.0.unitPrice" label="Its amount" currency={sale.currency} />
       </div>
       <div className="mt-2">
-        <DayField label="Dated" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
+        <FormOn label="Dated" today={today} />
       </div>
       {Number(sale.held) > 0 && (
         <p className="mt-2 text-brass-700">{sale.held} is held for this sale and goes on the invoice by itself.</p>
       )}
-      <Refusal refused={refused} />
-      <Submit busy={busy} onDo={() => void go(true)}>
-        Issue the invoice
-      </Submit>
-      <button className="btn mt-2 w-full" disabled={busy} onClick={() => void go(false)}>
-        Make a draft first
-      </button>
-    </>
+    </CommandForm>
   )
+}
+
+const HowMuch = ({ left }: { readonly left: PanelProps['sale']['lines'] }) => {
+  const how = useWatch<Draft, 'how'>({ name: 'how' })
+  if (how === 'percent') return <FormQuantity name="what.percent" label="Percent of what is agreed" />
+  return how === 'lines' ? (
+    <Quantities
+      name="what.lines"
+      lines={left}
+      most={(l) => l.toBill}
+      side={(l) => (Number(l.readyToBill) > 0 ? `${l.readyToBill} handed over` : '')}
+    />
+  ) : null
 }

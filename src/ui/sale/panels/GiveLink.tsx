@@ -3,7 +3,8 @@ import { useState } from 'react'
 import { Text } from '../../fields'
 import { Refusal } from '../../Refusal'
 import { useSend } from '../../send'
-import { Submit, type PanelProps } from './parts'
+import { MainButton } from '../../MainButton'
+import type { PanelProps } from './parts'
 
 /** A link to the customer's own page of this sale: to give away by hand, or to withdraw. */
 export const GiveLink = ({ sale }: PanelProps) => {
@@ -24,9 +25,9 @@ export const GiveLink = ({ sale }: PanelProps) => {
       {address ? (
         <Text label="The link, copied" readOnly value={address} onFocus={(e) => e.target.select()} />
       ) : (
-        <Submit busy={busy} onDo={() => void make()}>
+        <MainButton busy={busy} onDo={() => void make()}>
           Make a link
-        </Submit>
+        </MainButton>
       )}
       <button
         className="btn mt-4"

@@ -5,7 +5,8 @@ import { DayField } from '../../fields'
 import { LetterFields, type LetterDraft } from '../../post/LetterFields'
 import { messageFor, Refusal } from '../../Refusal'
 import { call, useSend } from '../../send'
-import { Submit, type PanelProps } from './parts'
+import { MainButton } from '../../MainButton'
+import type { PanelProps } from './parts'
 
 /** Sends the estimate: kept as it is now, and mailed where there is an address. */
 export const Offer = ({ sale, today, onClose }: PanelProps) => {
@@ -75,9 +76,9 @@ export const Offer = ({ sale, today, onClose }: PanelProps) => {
       </label>
       {mail && letter && <LetterFields letter={letter} onLetter={setLetter} refused={refused} />}
       <Refusal refused={refused} />
-      <Submit busy={busy} onDo={() => void go()}>
+      <MainButton busy={busy} onDo={() => void go()}>
         Send the estimate
-      </Submit>
+      </MainButton>
     </>
   )
 }

@@ -7,7 +7,8 @@ import { messageFor, Refusal } from '../../Refusal'
 import { call, useSend, type Refused } from '../../send'
 import { PlanPreview, type PreviewedPlan } from '../PlanPreview'
 import { EVERY, KINDS, readBack, writeOut, type Draft } from '../arrangementDraft'
-import { Submit, type PanelProps } from './parts'
+import { MainButton } from '../../MainButton'
+import type { PanelProps } from './parts'
 
 /** How they pay from now on, with what it means for this sale before anything is kept. */
 export const PayHow = ({ sale, today, onClose }: PanelProps) => {
@@ -35,9 +36,9 @@ export const PayHow = ({ sale, today, onClose }: PanelProps) => {
       )}
       {plan && <PlanPreview kind={draft.kind} plan={plan} currency={sale.currency} />}
       <Refusal refused={refused} />
-      <Submit busy={busy} onDo={() => void go()}>
+      <MainButton busy={busy} onDo={() => void go()}>
         Arrange it so
-      </Submit>
+      </MainButton>
     </>
   )
 }

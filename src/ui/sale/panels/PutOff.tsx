@@ -1,60 +1,47 @@
 'use client'
+import { addDays, day, formatDay } from '@/core/day'
 import { present } from '@/core/present'
-import { useState } from 'react'
-import { addDays, formatDay, day } from '@/core/day'
-import { DayField, Text } from '../../fields'
-import { messageFor, Refusal } from '../../Refusal'
-import { useSend } from '../../send'
-import { Submit, type PanelProps } from './parts'
+import { CommandForm } from '../../form/CommandForm'
+import { FormDay, FormReason } from '../../form/inputs'
+import type { PanelProps } from './parts'
+
+const schemas = () => import('@/contract/inputs/sales/markNext')
+const putOff = () => schemas().then((m) => m.putOffNextInput.omit({ saleId: true }))
+const drop = () => schemas().then((m) => m.dropNextInput.omit({ saleId: true }))
 
 /** The pressing step: put off until a day, or done away with for a reason. */
 export const PutOff = ({ sale, today, onClose }: PanelProps) => {
-  const { send, busy, refused } = useSend()
-  const [until, setUntil] = useState<string>(addDays(today, 7))
-  const [reason, setReason] = useState('')
-  const step = present(sale.step)
-  const putOff = async () => {
-    const done = await send(
-      'POST',
-      `/sales/${sale.id}/next/put-off`,
-      { action: step.action, until },
-      {
-        say: () => `It comes back on ${formatDay(day(until))}.`,
-      },
-    )
-    if (done) onClose()
-  }
-  const drop = async () => {
-    const done = await send(
-      'POST',
-      `/sales/${sale.id}/next/drop`,
-      { action: step.action, reason },
-      {
-        say: () => 'Done away with. It comes back only when something new happens.',
-      },
-    )
-    if (done) onClose()
-  }
+  const { action, why } = present(sale.step)
   return (
     <>
-      <p className="mb-3">{step.why}.</p>
-      <DayField label="Until" today={today} value={until} onValue={setUntil} problem={messageFor(refused, 'until')} />
-      <Submit busy={busy} onDo={() => void putOff()}>
-        Put it off
-      </Submit>
+      <p className="mb-3">{why}.</p>
+      <CommandForm
+        method="POST"
+        path={`/sales/${sale.id}/next/put-off`}
+        schema={putOff}
+        start={{ until: String(addDays(today, 7)) }}
+        asBody={(d) => ({ ...d, action })}
+        say={(_, d) => `It comes back on ${formatDay(day(d.until))}.`}
+        onDone={onClose}
+        submit="Put it off"
+      >
+        <FormDay name="until" label="Until" today={today} />
+      </CommandForm>
       <div className="mt-6 border-t border-paper-300 pt-4">
-        <Text
-          label="Or it need not be done, because"
-          value={reason}
-          maxLength={200}
-          onChange={(e) => setReason(e.target.value)}
-          problem={messageFor(refused, 'reason')}
-        />
-        <button className="btn mt-2" disabled={busy} onClick={() => void drop()}>
-          Do away with it
-        </button>
+        <CommandForm
+          method="POST"
+          path={`/sales/${sale.id}/next/drop`}
+          schema={drop}
+          start={{ reason: '' }}
+          asBody={(d) => ({ ...d, action })}
+          say={() => 'Done away with. It comes back only when something new happens.'}
+          onDone={onClose}
+          submit="Do away with it"
+          quiet
+        >
+          <FormReason label="Or it need not be done, because" most={200} />
+        </CommandForm>
       </div>
-      {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
     </>
   )
 }

@@ -1,7 +1,7 @@
 'use client'
 import type { Day } from '@/core/day'
 import type { Stands } from '@/core/sale'
-import { QuantityField } from '../../fields'
+import { FormQuantity } from '../../form/inputs'
 import type { SheetLine } from '../actions'
 import type { UsualPlain } from '../arrangementDraft'
 import { LedgerHead, right } from '@/ui/LedgerHead'
@@ -60,32 +60,31 @@ export interface PanelProps {
   readonly onClose: () => void
 }
 
-interface SubmitProps {
-  readonly busy: boolean
-  readonly children: string
-  readonly onDo: () => void
+/** How many of a line, as a form holds it. */
+export interface LineQuantity {
+  lineId: number
+  quantity: string
 }
 
-export const Submit = ({ busy, children, onDo }: SubmitProps) => (
-  <button className="btn btn-do mt-4 w-full" disabled={busy} data-primary onClick={onDo}>
-    {children} <kbd className="font-figure text-xs font-normal">Ctrl Enter</kbd>
-  </button>
-)
+export const isNone = ({ quantity }: LineQuantity): boolean => quantity === '' || quantity === '0'
+
+export const quantitiesOf = (lines: readonly SheetLine[], pick: (l: SheetLine) => string): LineQuantity[] =>
+  lines.map((l) => ({ lineId: l.id, quantity: pick(l) }))
 
 interface QuantitiesProps {
+  /** The name of the list in the form. */
+  readonly name: string
   readonly lines: readonly SheetLine[]
   readonly most: (l: SheetLine) => string
-  readonly values: Readonly<Record<number, string>>
-  readonly onValues: (values: Readonly<Record<number, string>>) => void
   readonly side?: (l: SheetLine) => string
 }
 
 /** How many of each line, beside how many there may be. */
-export const Quantities = ({ lines, most, values, onValues, side }: QuantitiesProps) => (
+export const Quantities = ({ name, lines, most, side }: QuantitiesProps) => (
   <table className="ledger my-2">
     <LedgerHead heads={['What', right('Of'), right('Now', 'w-[100px]')]} />
     <tbody>
-      {lines.map((l) => (
+      {lines.map((l, i) => (
         <tr key={l.id}>
           <td>
             {l.description}
@@ -93,23 +92,10 @@ export const Quantities = ({ lines, most, values, onValues, side }: QuantitiesPr
           </td>
           <td className="fig">{most(l)}</td>
           <td>
-            <QuantityField
-              label={`How many: ${l.description}`}
-              hideLabel
-              value={values[l.id] ?? ''}
-              onValue={(v) => onValues({ ...values, [l.id]: v })}
-            />
+            <FormQuantity name={`${name}.${i}.quantity`} label={`How many: ${l.description}`} hideLabel />
           </td>
         </tr>
       ))}
     </tbody>
   </table>
 )
-
-export const chosenLines = (values: Readonly<Record<number, string>>) =>
-  Object.entries(values)
-    .filter(([, q]) => q !== '' && q !== '0')
-    .map(([lineId, quantity]) => ({ lineId: Number(lineId), quantity }))
-
-export const fill = (lines: readonly SheetLine[], pick: (l: SheetLine) => string): Record<number, string> =>
-  Object.fromEntries(lines.map((l) => [l.id, pick(l)]))

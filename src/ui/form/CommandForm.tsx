@@ -1,0 +1,97 @@
+'use client'
+import type { FormEvent, ReactElement, ReactNode } from 'react'
+import { FormProvider, useFormContext, useFormState, type FieldValues } from 'react-hook-form'
+import type { z } from 'zod'
+import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
+import { FormProblems } from './FormProblems'
+import { useCommandForm } from './useCommandForm'
+
+interface Props<M extends Method, P extends string, D extends FieldValues> {
+  readonly method: M
+  readonly path: P
+  readonly start: D
+  readonly schema: () => Promise<z.ZodType>
+  readonly asBody: (draft: D) => BodyTo<M, P> & Readonly<Record<string, unknown>>
+  /** Rows left empty, by the name of their list. */
+  readonly skip?: Readonly<Record<string, (row: never) => boolean>>
+  readonly say?: (value: AnswerTo<M, P>, draft: D) => string
+  readonly go?: (value: AnswerTo<M, P>) => string | null
+  readonly onDone?: (value: AnswerTo<M, P>) => void
+  /** What the button says, or the buttons themselves. */
+  readonly submit: string | ReactElement
+  /** Stands beside other forms of its page: its button is not the main one. */
+  readonly quiet?: boolean
+  /** Begins anew after it was sent, for the next one. */
+  readonly again?: boolean
+  readonly children: ReactNode
+}
+
+/**
+ * A form over one call: its fields by their names, what keeps it from being sent, and its button. What is typed is held
+ * against the schema of the call, what is refused stands at its field, and a second click does nothing.
+ */
+export const CommandForm = <M extends Method, P extends string, D extends FieldValues>({
+  method,
+  path,
+  start,
+  schema,
+  asBody,
+  skip,
+  say,
+  go,
+  onDone,
+  submit,
+  quiet,
+  again,
+  children,
+}: Props<M, P, D>) => {
+  const { form, sendBody, refused } = useCommandForm({ start, schema, asBody, skip })
+  const save = sendBody(method, path, {
+    say: say && ((value) => say(value, form.getValues())),
+    go,
+    done: (value) => {
+      if (again) form.reset(start)
+      onDone?.(value)
+    },
+  })
+  const submitted = (e: FormEvent) => {
+    // A panel hangs in the form of its page: what is sent in it is not that form's.
+    e.stopPropagation()
+    void save(e)
+  }
+  return (
+    <FormProvider {...form}>
+      <form noValidate onSubmit={submitted}>
+        {children}
+        <FormProblems refused={refused} />
+        {typeof submit === 'string' ? <Submit quiet={quiet}>{submit}</Submit> : submit}
+      </form>
+    </FormProvider>
+  )
+}
+
+interface SubmitProps {
+  /** One of several: not the main one of what is open. */
+  readonly quiet?: boolean
+  /** A field of the form this button sets before it sends: as a draft or issued, in or out. */
+  readonly set?: readonly [name: string, value: unknown]
+  readonly disabled?: boolean
+  readonly className?: string
+  readonly children: ReactNode
+}
+
+/** A button that sends its form. */
+export const Submit = ({ quiet, set, disabled, className, children }: SubmitProps) => {
+  const { setValue } = useFormContext()
+  const { isSubmitting } = useFormState()
+  return (
+    <button
+      className={className ?? (quiet ? 'btn mt-3' : 'btn btn-do mt-4 w-full')}
+      data-primary={quiet ? undefined : true}
+      disabled={isSubmitting || disabled}
+      onClick={set && (() => setValue(...set))}
+    >
+      {children} {!quiet && <kbd className="font-figure text-xs font-normal">Ctrl Enter</kbd>}
+    </button>
+  )
+}

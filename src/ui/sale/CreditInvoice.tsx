@@ -1,0 +1,108 @@
+'use client'
+import { useWatch } from 'react-hook-form'
+import type { Day } from '@/core/day'
+import type { Method } from '@/core/ledger'
+import { CommandForm } from '../form/CommandForm'
+import { FormCheck, FormChoice, FormMoney, FormOn, FormPick, FormReason } from '../form/inputs'
+import { InvoiceQuantities } from './InvoiceQuantities'
+import { isNone, type LineQuantity } from './panels/parts'
+import type { ShownInvoice } from './shownInvoice'
+
+interface Props {
+  readonly invoice: ShownInvoice
+  readonly today: Day
+  readonly onDone: () => void
+}
+
+interface Draft {
+  how: 'whole' | 'lines' | 'amount'
+  lines: LineQuantity[]
+  amount: string
+  reason: string
+  returnGoods: boolean
+  draftAgain: boolean
+  refund: Method | ''
+  on: string
+}
+
+const schema = () =>
+  import('@/contract/inputs/billing/creditInvoice').then((m) => m.creditInvoiceInput.omit({ invoiceId: true }))
+
+const bodyOf = ({ how, lines, amount, returnGoods, draftAgain, refund, ...d }: Draft) => ({
+  ...d,
+  returnGoods: how !== 'amount' && returnGoods,
+  draftAgain: how !== 'amount' && draftAgain,
+  ...(refund ? { refund } : {}),
+  ...(how === 'lines' ? { lines } : how === 'amount' ? { amount } : {}),
+})
+
+const REFUND = {
+  '': 'is held on their account',
+  cash: 'goes back in cash',
+  card: 'goes back to the card',
+  transfer: 'goes back by transfer',
+} as const
+
+/** Credits an invoice: all that is left, some of its lines, or an amount. */
+export const CreditInvoice = ({ invoice, today, onDone }: Props) => {
+  const start: Draft = {
+    how: 'whole',
+    lines: invoice.lines.map(({ lineId }) => ({ lineId, quantity: '' })),
+    amount: '',
+    reason: '',
+    returnGoods: false,
+    draftAgain: false,
+    refund: '',
+    on: String(today),
+  }
+  return (
+    <CommandForm
+      method="POST"
+      path={`/invoices/${invoice.id}/credit-notes`}
+      schema={schema}
+      start={start}
+      asBody={bodyOf}
+      skip={{ lines: isNone }}
+      say={(c) => `Credit note ${c.number} over ${c.totals.gross}.${c.draftId ? ' The new draft is ready.' : ''}`}
+      go={(c) => `/invoices/${c.draftId ?? c.id}`}
+      onDone={onDone}
+      submit="Write the credit note"
+    >
+      <p className="mb-3">The invoice stays as it is. A credit note lowers what is open on it first.</p>
+      <FormChoice
+        name="how"
+        label="How much"
+        options={[
+          { value: 'whole', label: `all that is left, ${invoice.left}` },
+          { value: 'lines', label: 'some of the lines' },
+          { value: 'amount', label: 'an amount with tax' },
+        ]}
+      />
+      <HowMuch invoice={invoice} />
+      <FormPick name="refund" label="What was paid for it already" options={REFUND} />
+      <div className="mt-3 grid grid-cols-[1fr_150px] gap-3">
+        <FormReason />
+        <FormOn label="Dated" today={today} />
+      </div>
+    </CommandForm>
+  )
+}
+
+const HowMuch = ({ invoice }: Pick<Props, 'invoice'>) => {
+  const how = useWatch<Draft, 'how'>({ name: 'how' })
+  if (how === 'amount')
+    return (
+      <div className="my-2">
+        <FormMoney name="amount" label="Amount with tax" currency={invoice.currency} />
+      </div>
+    )
+  return (
+    <>
+      {how === 'lines' && <InvoiceQuantities lines={invoice.lines} what="Credit" showWhole />}
+      <div className="my-2 grid gap-1">
+        <FormCheck name="returnGoods" label="the goods come back to the shelf" />
+        <FormCheck name="draftAgain" label="it is billed again: make the draft at once" />
+      </div>
+    </>
+  )
+}

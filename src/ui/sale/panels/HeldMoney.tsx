@@ -1,0 +1,105 @@
+'use client'
+import { useState } from 'react'
+import type { Method } from '@/core/ledger'
+import { Choice } from '../../Choice'
+import { CommandForm } from '../../form/CommandForm'
+import { FormMethod, FormMoney, FormOn, FormSelect } from '../../form/inputs'
+import type { PanelProps } from './parts'
+
+const WAYS = [
+  { value: 'refund', label: 'give it back' },
+  { value: 'move', label: 'move it to another sale' },
+  { value: 'account', label: 'put it on their account' },
+  { value: 'fetch', label: 'bring some here from their account' },
+] as const
+type Way = (typeof WAYS)[number]['value']
+
+const refundSchema = () => import('@/contract/inputs/money/refundHeld').then((m) => m.refundHeldInput)
+const moveSchema = () => import('@/contract/inputs/money/moveHeld').then((m) => m.moveHeldInput)
+
+/** Held money: back to the customer, to another sale, or to and from their account. */
+export const HeldMoney = (props: PanelProps) => {
+  const { sale } = props
+  const { otherSales, onAccount } = sale.promise
+  const ways = WAYS.filter((w) =>
+    w.value === 'fetch'
+      ? Number(onAccount) > 0 && sale.stands !== 'cancelled'
+      : Number(sale.held) > 0 && (w.value !== 'move' || otherSales.length > 0),
+  )
+  const [way, setWay] = useState<Way>(ways[0]?.value ?? 'refund')
+  return (
+    <>
+      <p className="mb-3">
+        {sale.held} is held for this sale{Number(onAccount) > 0 && `, ${onAccount} on their account`}.
+      </p>
+      <Choice label="What happens to it" value={way} options={ways} onChoose={setWay} />
+      {way === 'refund' ? <Refund {...props} /> : <Move key={way} way={way} {...props} />}
+    </>
+  )
+}
+
+const Refund = ({ sale, today, onClose }: PanelProps) => {
+  const start = { amount: sale.held, on: String(today), method: 'cash' as Method }
+  return (
+    <CommandForm
+      method="POST"
+      path="/refunds"
+      schema={refundSchema}
+      start={start}
+      asBody={(d: typeof start) => ({ ...d, customerId: sale.customerId, saleId: sale.id })}
+      say={(r, d) => `Refund ${r.number}: ${d.amount} given back.`}
+      onDone={onClose}
+      submit="Do it"
+    >
+      <div className="mt-3 grid gap-3">
+        <FormMoney name="amount" label="How much" currency={sale.currency} />
+        <FormMethod label="Given back by" />
+        <FormOn today={today} />
+      </div>
+    </CommandForm>
+  )
+}
+
+/** From where to where held money goes; what is left out is their account. */
+const between = (way: Exclude<Way, 'refund'>, saleId: number, other: string) =>
+  way === 'fetch'
+    ? { toSaleId: saleId }
+    : { fromSaleId: saleId, ...(way === 'move' ? { toSaleId: Number(other) } : {}) }
+
+const Move = ({ way, sale, today, onClose }: PanelProps & { readonly way: Exclude<Way, 'refund'> }) => {
+  const { otherSales, onAccount } = sale.promise
+  const start = {
+    amount: way === 'fetch' ? onAccount : sale.held,
+    on: String(today),
+    toSaleId: String(otherSales[0]?.id ?? ''),
+  }
+  return (
+    <CommandForm
+      method="POST"
+      path="/held-moves"
+      schema={moveSchema}
+      start={start}
+      asBody={({ amount, on, toSaleId }) => ({
+        customerId: sale.customerId,
+        amount,
+        on,
+        ...between(way, sale.id, toSaleId),
+      })}
+      say={(_, d) => `${d.amount} moved; it is still held.`}
+      onDone={onClose}
+      submit="Do it"
+    >
+      <div className="mt-3 grid gap-3">
+        {way === 'move' && (
+          <FormSelect
+            name="toSaleId"
+            label="To sale"
+            options={otherSales.map((o) => ({ value: String(o.id), name: `${o.number} ${o.title}` }))}
+          />
+        )}
+        <FormMoney name="amount" label="How much" currency={sale.currency} />
+        <FormOn today={today} />
+      </div>
+    </CommandForm>
+  )
+}

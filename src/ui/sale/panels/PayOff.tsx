@@ -1,0 +1,72 @@
+'use client'
+import { useEffect, useState } from 'react'
+import { useWatch } from 'react-hook-form'
+import type { Method } from '@/core/ledger'
+import { showMoney } from '../../fields'
+import { CommandForm } from '../../form/CommandForm'
+import { FormMethod, FormOn } from '../../form/inputs'
+import { call } from '../../send'
+import { Sum } from '../../Sum'
+import type { PanelProps } from './parts'
+import { WhichPlan } from './WhichPlan'
+
+const schema = () => import('@/contract/inputs/plans/changePlan').then((m) => m.payOffPlanInput.omit({ saleId: true }))
+
+/** Pays a plan off early: what it takes, and what is given back. */
+export const PayOff = ({ sale, today, onClose }: PanelProps) => {
+  const [planId, setPlanId] = useState(sale.promise.plans[0]?.id)
+  return (
+    <>
+      <WhichPlan sale={sale} planId={planId} onPlan={setPlanId} />
+      <CommandForm
+        key={planId}
+        method="POST"
+        path={`/sales/${sale.id}/installments/payoff`}
+        schema={schema}
+        start={{ on: String(today), method: 'transfer' as Method }}
+        asBody={(d) => ({ ...d, planId })}
+        say={(p) => `Paid off with ${p.payoff}; ${p.givenBack} of the charge given back.`}
+        onDone={onClose}
+        submit="Take it and end the plan"
+      >
+        <FormOn today={today} />
+        <WhatItTakes sale={sale} planId={planId} />
+        <FormMethod label="How it comes" />
+      </CommandForm>
+    </>
+  )
+}
+
+interface Quote {
+  readonly open: string
+  readonly earned: string
+  readonly givenBack: string
+  readonly payoff: string
+}
+
+/** The quote of the day that is written. */
+const WhatItTakes = ({ sale, planId }: Pick<PanelProps, 'sale'> & { readonly planId: number | undefined }) => {
+  const on = useWatch<{ on: string }, 'on'>({ name: 'on' })
+  const [quote, setQuote] = useState<Quote | null>(null)
+  useEffect(() => {
+    let gone = false
+    void call('POST', `/sales/${sale.id}/installments/quote`, { on, planId }).then(
+      (q) => !gone && setQuote(q.ok ? q.value : null),
+    )
+    return () => {
+      gone = true
+    }
+  }, [sale.id, planId, on])
+  const show = (amount: string) => showMoney(amount, sale.currency)
+  return (
+    quote && (
+      <Sum
+        rows={[
+          { what: 'Open on the plan, charge included', amount: show(quote.open) },
+          { what: 'Charge not earned by then, given back', amount: `−${show(quote.givenBack)}` },
+        ]}
+        total={{ what: 'Settles it', amount: show(quote.payoff) }}
+      />
+    )
+  )
+}

@@ -1,0 +1,50 @@
+'use client'
+import { useState } from 'react'
+import { addMonths } from '@/core/day'
+import { CommandForm } from '../../form/CommandForm'
+import { FormDay, FormMoney, FormQuantity, FormSelect } from '../../form/inputs'
+import { EVERY, rhythm } from '../arrangementDraft'
+import type { PanelProps } from './parts'
+import { WhichPlan } from './WhichPlan'
+
+const schema = () =>
+  import('@/contract/inputs/plans/changePlan').then((m) => m.reschedulePlanInput.omit({ saleId: true }))
+
+/** New rows for what is open. */
+export const Reschedule = ({ sale, today, onClose }: PanelProps) => {
+  const [planId, setPlanId] = useState(sale.promise.plans[0]?.id)
+  return (
+    <CommandForm
+      method="POST"
+      path={`/sales/${sale.id}/installments/reschedule`}
+      schema={schema}
+      start={{ count: '12', every: 'month', firstDue: String(addMonths(today, 1)), charge: { flat: '' } }}
+      asBody={({ charge, ...d }) => ({
+        ...d,
+        planId,
+        count: Number(d.count),
+        every: rhythm(d.every),
+        ...(charge.flat ? { charge } : {}),
+      })}
+      say={(p, d) => `Arranged anew: ${p.totalPayments} in ${d.count} payments.`}
+      onDone={onClose}
+      submit="Arrange it anew"
+    >
+      <p className="mb-3">
+        The old rows end and stay readable; what is open of them goes into new rows, to the cent. The charge that is
+        open comes along, unless you make a new one.
+      </p>
+      <WhichPlan sale={sale} planId={planId} onPlan={setPlanId} />
+      <div className="grid grid-cols-2 gap-3">
+        <FormQuantity name="count" label="Payments" />
+        <FormSelect
+          name="every"
+          label="How often"
+          options={EVERY.map(({ value, label }) => ({ value, name: label }))}
+        />
+        <FormDay name="firstDue" label="The first is due" today={today} />
+        <FormMoney name="charge.flat" label="A charge made anew" currency={sale.currency} />
+      </div>
+    </CommandForm>
+  )
+}

@@ -1,0 +1,39 @@
+'use client'
+import { useState } from 'react'
+import { CommandForm } from '../../form/CommandForm'
+import { FormMoney, FormOn, FormReason } from '../../form/inputs'
+import type { PanelProps } from './parts'
+import { WhichDue } from './WhichDue'
+
+const schema = () => import('@/contract/inputs/money/writeOff').then((m) => m.writeOffDueInput.omit({ dueId: true }))
+
+/** A due is given up. */
+export const WriteOff = ({ sale, today, onClose }: PanelProps) => {
+  const { dues } = sale.promise
+  const [dueId, setDue] = useState(dues[0]?.id)
+  return (
+    <>
+      <p className="mb-3">
+        The loss is posted to bad debts, its tax comes back where that is allowed, and it is owed no more.
+      </p>
+      <WhichDue label="Which" dues={dues} dueId={dueId} onDue={setDue} />
+      <CommandForm
+        key={dueId}
+        method="POST"
+        path={`/dues/${dueId ?? 0}/write-off`}
+        schema={schema}
+        start={{ amount: dues.find((d) => d.id === dueId)?.open ?? '', reason: '', on: String(today) }}
+        asBody={(d) => d}
+        say={(w) => `${w.number}: ${w.amount} written off.`}
+        onDone={onClose}
+        submit="Write it off"
+      >
+        <div className="grid gap-3">
+          <FormMoney name="amount" label="How much" currency={sale.currency} />
+          <FormReason />
+          <FormOn today={today} />
+        </div>
+      </CommandForm>
+    </>
+  )
+}
