@@ -19,13 +19,13 @@ interface Props {
 export const Band = ({ name, flags, today, currency }: Props) => {
   const plates = [
     { label: 'In today', amount: flags.inToday, edge: 'border-t-patina-700', href: `/receipts?on=${today}` },
-    { label: 'Held', amount: flags.held, edge: 'border-t-[#c8a04a]', href: '/owed?show=held' },
+    { label: 'Held', amount: flags.held, edge: 'border-t-brass-400', href: '/owed?show=held' },
     { label: 'Owed', amount: flags.owed, edge: 'border-t-slate-400', href: '/owed' },
     { label: 'Late', amount: flags.late, edge: 'border-t-oxide-700', href: '/owed?show=late' },
   ]
   return (
-    <header className="no-print flex min-h-[60px] flex-wrap items-stretch gap-x-5 bg-iron-900 px-4 text-paper-100 md:pl-5">
-      <To href="/today" className="flex w-[112px] items-center font-slab text-[18px] leading-[1.05] font-semibold">
+    <header className="no-print flex min-h-15 flex-wrap items-stretch gap-x-5 bg-iron-900 px-4 text-paper-100 md:pl-5">
+      <To href="/today" className="flex w-28 items-center font-slab text-lg leading-[1.05] font-semibold">
         <span className="line-clamp-2">{name}</span>
       </To>
       <QuickLine currency={currency} />
@@ -37,7 +37,7 @@ export const Band = ({ name, flags, today, currency }: Props) => {
           <To
             key={p.label}
             href={p.href}
-            className={`block min-w-[104px] rounded-t-[2px] border-t-4 bg-paper-50 px-3 pt-1 pb-[3px] text-iron-900 max-md:min-w-0 max-md:flex-auto max-md:px-1.5 ${p.edge}`}
+            className={`block min-w-26 rounded-t-sm border-t-4 bg-paper-50 px-3 pt-1 pb-0.75 text-iron-900 max-md:min-w-0 max-md:flex-auto max-md:px-1.5 ${p.edge}`}
           >
             <span className="block text-xs text-iron-500">{p.label}</span>
             <span className="fig block text-[17px] leading-tight font-bold max-md:text-xs">

@@ -15,8 +15,8 @@ const says = (bar: Bar): string =>
     .join(', ') || 'nothing yet'
 
 const Notch = () => (
-  <svg aria-hidden className="absolute top-0 left-1/2 -ml-[5px]" width="10" height="5" viewBox="0 0 10 5">
-    <path d="M0 0h10L5 5z" fill="#fbf8f1" />
+  <svg aria-hidden className="absolute top-0 left-1/2 -ml-1.25" width="10" height="5" viewBox="0 0 10 5">
+    <path d="M0 0h10L5 5z" fill="var(--color-paper-50)" />
   </svg>
 )
 
@@ -26,7 +26,7 @@ export const MoneyBar = ({ bar, small = false }: { readonly bar: Bar; readonly s
     role="img"
     aria-label={`Where the money stands: ${says(bar)}`}
     title={says(bar)}
-    className={`flex w-full overflow-hidden rounded-[2px] border border-iron-700 bg-paper-50 ${small ? 'h-3' : 'h-[22px]'}`}
+    className={`flex w-full overflow-hidden rounded-sm border border-iron-700 bg-paper-50 ${small ? 'h-3' : 'h-5.5'}`}
   >
     {PARTS.filter((p) => bar[p.key].minor > 0n).map((p) => (
       <div
@@ -46,7 +46,7 @@ export const MoneyLegend = ({ bar }: { readonly bar: Bar }) => (
     {PARTS.map((p) => (
       <div key={p.key}>
         <dt className="sub flex items-center gap-1.5">
-          <span aria-hidden className={`inline-block h-[10px] w-[10px] border border-iron-700 ${p.fill}`} />
+          <span aria-hidden className={`inline-block h-2.5 w-2.5 border border-iron-700 ${p.fill}`} />
           {p.label}
         </dt>
         <dd className="fig font-bold">{formatMoney(bar[p.key])}</dd>

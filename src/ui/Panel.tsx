@@ -10,6 +10,15 @@ interface Props {
   readonly children: ReactNode
 }
 
+/** Whoever opens a panel writes in it: its first field, where it has one. */
+const enterFirstField = (e: Event): void => {
+  const field = e.currentTarget instanceof HTMLElement && e.currentTarget.querySelector<HTMLElement>(FIELDS)
+  if (!field) return
+  e.preventDefault()
+  field.focus()
+}
+const FIELDS = 'input:not([type=hidden], :disabled), select:not(:disabled), textarea:not(:disabled)'
+
 /** A side panel over the right third. Never two at once; Escape closes it. */
 export const Panel = ({ open, onClose, title, children }: Props) => (
   <Dialog.Root open={open} onOpenChange={(now) => !now && onClose()}>
@@ -17,7 +26,8 @@ export const Panel = ({ open, onClose, title, children }: Props) => (
       <Dialog.Overlay className="fixed inset-0 z-40 bg-iron-900/25" />
       <Dialog.Content
         aria-describedby={undefined}
-        className="panel-in fixed top-0 right-0 z-50 flex h-full w-full max-w-[480px] flex-col overflow-y-auto border-l-4 border-rust-600 bg-paper-50 p-5 shadow-[-8px_0_24px_rgb(31_35_39/0.25)]"
+        onOpenAutoFocus={enterFirstField}
+        className="panel-in fixed top-0 right-0 z-50 flex h-full w-full max-w-120 flex-col overflow-y-auto border-l-4 border-rust-600 bg-paper-50 p-5 shadow-[-8px_0_24px_rgb(31_35_39/0.25)]"
       >
         <div className="mb-3 flex items-start justify-between gap-3">
           <Dialog.Title className="font-slab text-2xl font-semibold">{title}</Dialog.Title>

@@ -88,7 +88,7 @@ export const Picker = <T,>({
       <Command.List
         className={
           open
-            ? 'absolute top-full right-0 left-0 z-30 max-h-80 min-w-[280px] overflow-y-auto border border-iron-700 bg-white shadow-[0_6px_18px_rgb(31_35_39/0.25)]'
+            ? 'absolute top-full right-0 left-0 z-30 max-h-80 min-w-70 overflow-y-auto border border-iron-700 bg-white shadow-[0_6px_18px_rgb(31_35_39/0.25)]'
             : 'hidden'
         }
       >

@@ -3,26 +3,14 @@ import { Command } from 'cmdk'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
 import { toast } from 'sonner'
+import type { QuickOffer } from '@/contract/quickOffer'
 import { call, newKey } from './send'
-
-interface Offer {
-  readonly text: string
-  readonly note?: string
-  readonly go?: string
-  readonly fill?: string
-  readonly send?: {
-    readonly path: string
-    readonly body: unknown
-    readonly said: string
-    readonly thenTo?: string
-  }
-}
 
 /** Type what you want, see what it would do, press Enter. */
 export const QuickLine = ({ currency }: { readonly currency: string }) => {
   const router = useRouter()
   const [typed, setTyped] = useState('')
-  const [offers, setOffers] = useState<readonly Offer[]>([])
+  const [offers, setOffers] = useState<readonly QuickOffer[]>([])
   const [open, setOpen] = useState(false)
   const asked = useRef(0)
   const busy = useRef(false)
@@ -42,7 +30,7 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
     setOpen(false)
     document.querySelector<HTMLElement>('[data-quick-line]')?.blur()
   }
-  const take = async (offer: Offer) => {
+  const take = async (offer: QuickOffer) => {
     if (offer.fill !== undefined) return setTyped(offer.fill)
     if (offer.go) {
       clear()
@@ -62,21 +50,16 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
   }
   const showing = open && typed.trim() !== ''
   return (
-    <Command
-      shouldFilter={false}
-      label="Quick line"
-      className="relative my-[13px] min-w-[180px] flex-1 md:max-w-[430px]"
-      loop
-    >
-      <div className="flex h-[34px] items-center rounded-[2px] border border-[#6b727a] bg-iron-700 pl-2 focus-within:outline-2 focus-within:outline-[#e58a5f]">
-        <kbd aria-hidden className="rounded-[2px] bg-[#525960] px-1.5 font-figure text-[13px] text-paper-100">
+    <Command shouldFilter={false} label="Quick line" className="relative my-3.25 min-w-45 flex-1 md:max-w-107.5" loop>
+      <div className="flex h-8.5 items-center rounded-sm border border-iron-400 bg-iron-700 pl-2 focus-within:outline-2 focus-within:outline-rust-400">
+        <kbd aria-hidden className="rounded-sm bg-iron-600 px-1.5 font-figure text-xs text-paper-100">
           /
         </kbd>
         <Command.Input
           data-quick-line
           aria-label="Quick line"
           autoComplete="off"
-          className="h-full w-full bg-transparent px-2 text-[14px] text-paper-50 outline-none placeholder:text-[#d9d4c7]"
+          className="h-full w-full bg-transparent px-2 text-[14px] text-paper-50 outline-none placeholder:text-paper-400"
           placeholder={`take 250 cash from Adair …`}
           value={typed}
           onValueChange={setTyped}
@@ -90,7 +73,7 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
       <Command.List
         className={
           showing
-            ? 'absolute top-full right-0 left-0 z-40 max-h-96 min-w-[320px] overflow-y-auto border border-iron-700 bg-paper-50 text-iron-900 shadow-[0_6px_18px_rgb(31_35_39/0.35)]'
+            ? 'absolute top-full right-0 left-0 z-40 max-h-96 min-w-80 overflow-y-auto border border-iron-700 bg-paper-50 text-iron-900 shadow-[0_6px_18px_rgb(31_35_39/0.35)]'
             : 'hidden'
         }
       >

@@ -59,7 +59,7 @@ export const SavedViews = ({ place, path, views, query }: Props) => {
             <input
               autoFocus
               aria-label="Name of this list"
-              className="field w-[180px]!"
+              className="field w-45"
               maxLength={80}
               value={name}
               onChange={(e) => setName(e.target.value)}

@@ -29,7 +29,7 @@ const Box = ({ label, placeholder }: { readonly label: string; readonly placehol
       type="search"
       aria-label={label}
       placeholder={placeholder}
-      className="field !w-[300px] max-sm:!w-full"
+      className="field w-75 max-sm:!w-full"
       value={typed}
       onChange={(e) => setTyped(e.target.value)}
     />

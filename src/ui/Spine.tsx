@@ -27,7 +27,7 @@ export const Spine = ({ agreed, post }: Props) => {
         key={p.href}
         href={p.href}
         aria-current={here ? 'page' : undefined}
-        className={`flex items-baseline justify-between gap-2 py-[7px] pr-3 pl-5 whitespace-nowrap max-md:px-3 ${
+        className={`flex items-baseline justify-between gap-2 py-1.75 pr-3 pl-5 whitespace-nowrap max-md:px-3 ${
           here
             ? 'border-y border-paper-300 bg-paper-50 font-bold shadow-[inset_4px_0_0_var(--color-rust-600)] max-md:border-y-0 max-md:shadow-[inset_0_-3px_0_var(--color-rust-600)] md:-mr-px'
             : 'border-y border-transparent text-iron-700 hover:text-iron-900'
@@ -41,7 +41,7 @@ export const Spine = ({ agreed, post }: Props) => {
   return (
     <nav
       aria-label="Places"
-      className="no-print shrink-0 border-paper-300 bg-paper-100 max-md:flex max-md:overflow-x-auto max-md:[scrollbar-width:none] max-md:border-b md:min-h-[calc(100vh-60px)] md:w-[132px] md:border-r md:py-3.5"
+      className="no-print shrink-0 border-paper-300 bg-paper-100 max-md:flex max-md:overflow-x-auto max-md:[scrollbar-width:none] max-md:border-b md:min-h-[calc(100vh-60px)] md:w-33 md:border-r md:py-3.5"
     >
       {PLACES.map((p) => item(p, p.href === '/sales' ? agreed : undefined))}
       <hr className="mx-5 my-2.5 border-paper-300 max-md:hidden" />

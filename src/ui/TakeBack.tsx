@@ -3,9 +3,10 @@ import { useState } from 'react'
 import type { z } from 'zod'
 import type { Day } from '@/core/day'
 import type { Undoable } from '@/core/sale'
-import { CommandForm } from './form/CommandForm'
-import { FormOn, FormReason } from './form/inputs'
+import { lazily } from './lazily'
 import { Panel } from './Panel'
+
+const ReasonForm = lazily(() => import('./ReasonForm').then((m) => m.ReasonForm))
 
 interface Undoing {
   readonly title: string
@@ -60,22 +61,7 @@ export const TakeBack = ({
         take back
       </button>
       <Panel open={open} onClose={() => setOpen(false)} title={what.title}>
-        <CommandForm
-          method="POST"
-          path={what.path(id)}
-          schema={what.schema}
-          start={{ reason: '', on: String(today) }}
-          asBody={(d) => d}
-          say={() => what.done}
-          onDone={() => setOpen(false)}
-          submit={what.title}
-        >
-          <p className="mb-3">{what.does}</p>
-          <div className="grid gap-3">
-            <FormReason />
-            <FormOn today={today} />
-          </div>
-        </CommandForm>
+        <ReasonForm what={what} path={what.path(id)} today={today} onDone={() => setOpen(false)} />
       </Panel>
     </>
   )

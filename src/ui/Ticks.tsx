@@ -17,7 +17,7 @@ export const Ticks = ({ agreed, handedOver, billed }: Props) => {
     { key: 'billed', part: billed, fill: 'bg-slate-600' },
   ]
   return (
-    <span role="img" aria-label={says} title={says} tabIndex={0} className="inline-grid w-16 gap-[2px] align-middle">
+    <span role="img" aria-label={says} title={says} tabIndex={0} className="inline-grid w-16 gap-0.5 align-middle">
       {rows.map((r) => (
         <span key={r.key} className="block h-1 bg-paper-200">
           <span className={`block h-full ${r.fill}`} style={{ width: width(r.part) }} />

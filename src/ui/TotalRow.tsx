@@ -15,12 +15,12 @@ interface Props {
 /** What the rows above come to: parts of a total in quiet, the total itself under its line. */
 export const TotalRow = ({ name, of, span, last = false, after = 0 }: Props) => (
   <tr className={last ? 'total' : ''}>
-    <td colSpan={span} className={last ? 'r' : 'r border-0! text-iron-500'}>
+    <td colSpan={span} className={last ? 'r' : 'r border-0 text-iron-500'}>
       {name}
     </td>
-    <td className={last ? 'fig' : 'r border-0!'}>
+    <td className={last ? 'fig' : 'r border-0'}>
       <Figure of={of} />
     </td>
-    {after > 0 && <td colSpan={after} className="border-0!" />}
+    {after > 0 && <td colSpan={after} className="border-0" />}
   </tr>
 )

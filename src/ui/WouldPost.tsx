@@ -66,7 +66,7 @@ export const WouldPost = ({
   readonly currency: string
 }) => (
   <section className="mt-5 bg-paper-100 px-3.5 py-2.5" aria-live="polite">
-    <h2 className="text-[15px]!">In the books</h2>
+    <h2 className="text-base">In the books</h2>
     {refused && <p className="text-oxide-700">{refused.detail}</p>}
     {!seen && !refused && <p className="sub">…</p>}
     {seen?.entries.map((e, i) => (
@@ -83,8 +83,8 @@ export const WouldPost = ({
           {e.lines.map((l, n) => (
             <tr key={n}>
               <td className={decimal(l.credit).isZero() ? '' : 'pl-5'}>{l.name}</td>
-              <td className="fig w-[120px]">{show(l.debit, currency)}</td>
-              <td className="fig w-[120px]">{show(l.credit, currency)}</td>
+              <td className="fig w-30">{show(l.debit, currency)}</td>
+              <td className="fig w-30">{show(l.credit, currency)}</td>
             </tr>
           ))}
         </tbody>

@@ -9,11 +9,11 @@ import { AGE_COLUMNS, type AgeColumn, type Ages } from '@/core/receivables'
 const size = (m: Money): number => toDecimal(m).toNumber()
 
 const AGE_FILL: Readonly<Record<AgeColumn, string>> = {
-  notDue: '#8ea1b3',
-  d1to30: '#c0616a',
-  d31to60: '#ad3f4a',
-  d61to90: '#9a1f2b',
-  over90: '#6b1019',
+  notDue: 'var(--color-slate-400)',
+  d1to30: 'var(--color-oxide-400)',
+  d31to60: 'var(--color-oxide-500)',
+  d61to90: 'var(--color-oxide-700)',
+  over90: 'var(--color-oxide-900)',
 }
 
 /** What is owed by age, as one bar with its figures under it. */
@@ -31,7 +31,7 @@ export const AgeBar = ({
       <svg
         role="img"
         aria-label={`By age: ${AGE_COLUMNS.map((c) => `${names[c]} ${formatMoney(ages[c])}`).join(', ')}`}
-        className="block h-[30px] w-full border border-iron-700"
+        className="block h-7.5 w-full border border-iron-700"
         viewBox="0 0 100 30"
         preserveAspectRatio="none"
       >
@@ -46,7 +46,7 @@ export const AgeBar = ({
         {AGE_COLUMNS.map((c) => (
           <div key={c}>
             <dt className="sub flex items-center gap-1.5">
-              <span aria-hidden className="inline-block h-[10px] w-[10px]" style={{ background: AGE_FILL[c] }} />
+              <span aria-hidden className="inline-block h-2.5 w-2.5" style={{ background: AGE_FILL[c] }} />
               {names[c]}
             </dt>
             <dd className="fig font-bold">{formatMoney(ages[c])}</dd>
@@ -75,7 +75,7 @@ export const WeekChart = ({ weeks, today }: { readonly weeks: readonly Week[]; r
       role="img"
       aria-label={`Falls due: ${weeks.map((w) => `week of ${formatDayShort(w.week, today)} ${formatMoney(w.amount)}`).join(', ')}`}
       viewBox={`0 0 ${width} ${height}`}
-      className="w-full max-w-[470px]"
+      className="w-full max-w-117.5"
     >
       {weeks.map((w, i) => {
         const left = x(w.week) ?? 0
@@ -88,7 +88,7 @@ export const WeekChart = ({ weeks, today }: { readonly weeks: readonly Week[]; r
               width={x.bandwidth()}
               y={y(size(w.amount))}
               height={y(0) - y(size(w.amount))}
-              fill={i === 0 ? '#4a5f73' : '#8ea1b3'}
+              fill={i === 0 ? 'var(--color-slate-600)' : 'var(--color-slate-400)'}
             />
             {w.amount.minor > 0n && (
               <text
@@ -97,18 +97,24 @@ export const WeekChart = ({ weeks, today }: { readonly weeks: readonly Week[]; r
                 textAnchor="middle"
                 fontSize="11"
                 fontFamily="var(--font-figure)"
-                fill="#3a4047"
+                fill="var(--color-iron-700)"
               >
                 {amount.split('.')[0]}
               </text>
             )}
-            <text x={left + x.bandwidth() / 2} y={height - 5} textAnchor="middle" fontSize="12" fill="#5c636b">
+            <text
+              x={left + x.bandwidth() / 2}
+              y={height - 5}
+              textAnchor="middle"
+              fontSize="12"
+              fill="var(--color-iron-500)"
+            >
               {formatDayShort(w.week, today).slice(0, 6)}
             </text>
           </g>
         )
       })}
-      <line x1={0} x2={width} y1={height - foot} y2={height - foot} stroke="#1f2327" />
+      <line x1={0} x2={width} y1={height - foot} y2={height - foot} stroke="var(--color-iron-900)" />
     </svg>
   )
 }
@@ -139,7 +145,7 @@ export const PayChart = ({
       role="img"
       aria-label={`Days to pay the last ${bars.length} bills: ${bars.map((b) => `${b.days} in ${formatDayShort(b.on, today)}`).join(', ')}; ${Math.round(average)} on average`}
       viewBox={`0 0 ${width} ${height}`}
-      className="w-full max-w-[340px]"
+      className="w-full max-w-85"
     >
       {bars.map((b, i) => (
         <rect
@@ -148,13 +154,13 @@ export const PayChart = ({
           width={x.bandwidth()}
           y={y(b.days)}
           height={Math.max(y(0) - y(b.days), 1)}
-          fill={b.days > average ? '#ad3f4a' : '#8ea1b3'}
+          fill={b.days > average ? 'var(--color-oxide-500)' : 'var(--color-slate-400)'}
         >
           <title>{`${formatDayShort(b.on, today)}: ${b.days} days`}</title>
         </rect>
       ))}
-      <line x1={0} x2={width} y1={y(average)} y2={y(average)} stroke="#1f2327" strokeDasharray="4 3" />
-      <line x1={0} x2={width} y1={height - foot} y2={height - foot} stroke="#1f2327" />
+      <line x1={0} x2={width} y1={y(average)} y2={y(average)} stroke="var(--color-iron-900)" strokeDasharray="4 3" />
+      <line x1={0} x2={width} y1={height - foot} y2={height - foot} stroke="var(--color-iron-900)" />
     </svg>
   )
 }
@@ -175,9 +181,9 @@ export const OfferChart = ({ bars }: { readonly bars: readonly RateBar[] }) => {
   ).padding(0.3)
   const y = scaleLinear([0, Math.max(max(bars, (b) => b.agreed + b.lost + b.open) ?? 0, 1)], [height - foot, 12])
   const parts = [
-    { name: 'agreed', fill: '#1f6557', of: (b: RateBar) => b.agreed },
-    { name: 'lost', fill: '#ad3f4a', of: (b: RateBar) => b.lost },
-    { name: 'open', fill: '#e6dfcf', of: (b: RateBar) => b.open },
+    { name: 'agreed', fill: 'var(--color-patina-700)', of: (b: RateBar) => b.agreed },
+    { name: 'lost', fill: 'var(--color-oxide-500)', of: (b: RateBar) => b.lost },
+    { name: 'open', fill: 'var(--color-paper-200)', of: (b: RateBar) => b.open },
   ]
   return (
     <>
@@ -185,7 +191,7 @@ export const OfferChart = ({ bars }: { readonly bars: readonly RateBar[] }) => {
         role="img"
         aria-label={`Estimates by month: ${bars.map((b) => `${b.label} ${b.agreed} agreed, ${b.lost} lost, ${b.open} open`).join('; ')}`}
         viewBox={`0 0 ${width} ${height}`}
-        className="w-full max-w-[860px]"
+        className="w-full max-w-215"
       >
         {bars.map((b) => {
           let base = 0
@@ -202,7 +208,7 @@ export const OfferChart = ({ bars }: { readonly bars: readonly RateBar[] }) => {
                     y={y(base)}
                     height={y(from) - y(base)}
                     fill={p.fill}
-                    stroke="#3a4047"
+                    stroke="var(--color-iron-700)"
                     strokeWidth={p.name === 'open' && p.of(b) > 0 ? 0.6 : 0}
                   >
                     <title>{`${b.label}: ${p.of(b)} ${p.name}`}</title>
@@ -214,21 +220,21 @@ export const OfferChart = ({ bars }: { readonly bars: readonly RateBar[] }) => {
                 y={height - 6}
                 textAnchor="middle"
                 fontSize="11"
-                fill="#5c636b"
+                fill="var(--color-iron-500)"
               >
                 {b.label.slice(2)}
               </text>
             </g>
           )
         })}
-        <line x1={0} x2={width} y1={height - foot} y2={height - foot} stroke="#1f2327" />
+        <line x1={0} x2={width} y1={height - foot} y2={height - foot} stroke="var(--color-iron-900)" />
       </svg>
       <p className="sub flex gap-5">
         {parts.map((p) => (
           <span key={p.name} className="flex items-center gap-1.5">
             <span
               aria-hidden
-              className="inline-block h-[10px] w-[10px] border border-iron-700"
+              className="inline-block h-2.5 w-2.5 border border-iron-700"
               style={{ background: p.fill }}
             />{' '}
             {p.name}

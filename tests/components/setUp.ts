@@ -1,5 +1,6 @@
-import { afterEach, vi } from 'vitest'
+import { afterEach, beforeEach, vi } from 'vitest'
 import { cleanup } from '@testing-library/react'
+import { fetchAll } from '@/ui/lazily'
 
 // What the browser has and the simulated one has not.
 Element.prototype.scrollIntoView = () => {}
@@ -23,6 +24,9 @@ export const said: string[] = []
 vi.mock('sonner', () => ({
   toast: Object.assign((text: string) => said.push(text), { error: (text: string) => said.push(text) }),
 }))
+
+// As after the first movement on a page: what opens on demand is there.
+beforeEach(fetchAll)
 
 afterEach(() => {
   cleanup()

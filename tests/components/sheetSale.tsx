@@ -2,7 +2,7 @@ import { render } from '@testing-library/react'
 import { vi } from 'vitest'
 import { day } from '@/core/day'
 import type { Doing, SheetLine } from '@/ui/sale/actions'
-import { DoPanel } from '@/ui/sale/SaleActions'
+import { DoPanel } from '@/ui/sale/panels/DoPanel'
 import type { SheetSale } from '@/ui/sale/panels/parts'
 
 export const violin: SheetLine = {

@@ -68,25 +68,19 @@ export const saleCosts = reader(saleCostsList, async (where, asked, size) => {
   return pageOfQuery(saleCostsList.columns, await readSaleCosts(where.db, span, where.business, part), size)
 })
 
-export const salesByKind = reader(salesByKindList, async (where, asked, size) =>
-  pageOfAll(
-    salesByKindList,
-    await readSalesBy(where.db, spanOf(asked.filter, where.today), 'kind', where.currency),
-    asked,
-    size,
-    where,
-  ),
-)
+const salesBy = (list: typeof salesByKindList | typeof salesByChannelList, by: 'kind' | 'channel') =>
+  reader(list, async (where, asked, size) =>
+    pageOfAll(
+      list,
+      await readSalesBy(where.db, spanOf(asked.filter, where.today), by, where.currency),
+      asked,
+      size,
+      where,
+    ),
+  )
 
-export const salesByChannel = reader(salesByChannelList, async (where, asked, size) =>
-  pageOfAll(
-    salesByChannelList,
-    await readSalesBy(where.db, spanOf(asked.filter, where.today), 'channel', where.currency),
-    asked,
-    size,
-    where,
-  ),
-)
+export const salesByKind = salesBy(salesByKindList, 'kind')
+export const salesByChannel = salesBy(salesByChannelList, 'channel')
 
 export const repeats = reader(repeatsList, async (where, asked, size) =>
   pageOfAll(repeatsList, await readRepeats(where), asked, size, where),

@@ -36,8 +36,8 @@ export default async function OwnerLayout({ children }: { children: ReactNode })
         toastOptions={{
           style: {
             borderRadius: 2,
-            background: '#1f2327',
-            color: '#fbf8f1',
+            background: 'var(--color-iron-900)',
+            color: 'var(--color-paper-50)',
             border: 0,
             font: '15px var(--font-text)',
           },

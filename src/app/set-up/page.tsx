@@ -12,7 +12,7 @@ export default async function SetUp() {
   if (await readBusiness()) redirect('/sign-in')
   const needsCode = (await headers()).get('x-till-from') !== 'here'
   return (
-    <main className="mx-auto my-10 w-full max-w-[560px] px-4">
+    <main className="mx-auto my-10 w-full max-w-140 px-4">
       <div className="border-t-4 border-iron-900 bg-paper-100 p-6">
         <h1>Your business</h1>
         <p className="sub mb-4">

@@ -1,9 +1,21 @@
 import { METHODS } from '@/core/ledger'
 import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
-import { receipt } from './things'
+import { planRows, receipt } from './things'
 
 /** What the calls of “Money” answer. */
+/** What is owed by how late it is, and what is held against it. */
+const ages = {
+  notDue: decimalText,
+  d1to30: decimalText,
+  d31to60: decimalText,
+  d61to90: decimalText,
+  over90: decimalText,
+  total: decimalText,
+  held: decimalText,
+  onAccount: decimalText,
+}
+
 export const moneyAnswers = {
   'POST /receipts': receipt,
   'GET /receipts': list(
@@ -52,15 +64,7 @@ export const moneyAnswers = {
     change: decimalText,
   }),
   'POST /plans/preview': z.object({
-    rows: z.array(
-      z.object({
-        due: dayText,
-        payment: decimalText,
-        principal: decimalText,
-        charge: decimalText,
-        balance: decimalText,
-      }),
-    ),
+    rows: planRows,
     financed: decimalText,
     totalCharge: decimalText,
     totalPayments: decimalText,
@@ -75,26 +79,10 @@ export const moneyAnswers = {
         customerId: z.int().nullable(),
         key: z.string(),
         name: z.string(),
-        notDue: decimalText,
-        d1to30: decimalText,
-        d31to60: decimalText,
-        d61to90: decimalText,
-        over90: decimalText,
-        total: decimalText,
-        held: decimalText,
-        onAccount: decimalText,
+        ...ages,
       }),
     ),
-    totals: z.object({
-      notDue: decimalText,
-      d1to30: decimalText,
-      d31to60: decimalText,
-      d61to90: decimalText,
-      over90: decimalText,
-      total: decimalText,
-      held: decimalText,
-      onAccount: decimalText,
-    }),
+    totals: z.object(ages),
     controlAccount: decimalText,
     difference: decimalText,
   }),

@@ -3,7 +3,7 @@ import { HELD_KINDS } from '@/core/ledger'
 import { LAYAWAY_STANDS } from '@/core/plan'
 import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
-import { receipt, toBank } from './things'
+import { planRows, receipt, toBank } from './things'
 import { sale } from './saleThings'
 
 /** What the calls of “Promises of money” answer. */
@@ -32,15 +32,7 @@ export const promisesAnswers = {
   'POST /sales/{id}/installments/reschedule': z.object({
     planId: z.int(),
     replaces: z.int(),
-    rows: z.array(
-      z.object({
-        due: dayText,
-        payment: decimalText,
-        principal: decimalText,
-        charge: decimalText,
-        balance: decimalText,
-      }),
-    ),
+    rows: planRows,
     totalPayments: decimalText,
   }),
   'POST /sales/{id}/installments/card': z.object({ planId: z.int(), card: z.string() }),

@@ -226,3 +226,14 @@ export const entry = z.object({
   reverses: z.int().nullable(),
   lines: z.array(z.object({ account: decimalText, name: z.string(), debit: decimalText, credit: decimalText })),
 })
+
+/** The payments of a plan, with what of each is charge and what is left after it. */
+export const planRows = z.array(
+  z.object({
+    due: dayText,
+    payment: decimalText,
+    principal: decimalText,
+    charge: decimalText,
+    balance: decimalText,
+  }),
+)

@@ -24,6 +24,17 @@ export interface HandoverRow {
   }[]
 }
 
+const headOf = (h: typeof handover.$inferSelect) => ({
+  id: h.id,
+  saleId: h.saleId,
+  number: h.number,
+  direction: h.direction,
+  on: h.onDay,
+  by: h.by,
+  returnsId: h.returnsId,
+  reason: h.reason,
+})
+
 export const listHandovers = async (db: Db, saleIds: readonly number[], currency: string): Promise<HandoverRow[]> => {
   if (saleIds.length === 0) return []
   const rows = await db
@@ -35,14 +46,7 @@ export const listHandovers = async (db: Db, saleIds: readonly number[], currency
   const papers = new Map<number, HandoverRow & { lines: HandoverRow['lines'][number][] }>()
   for (const { handover: h, line } of rows) {
     const paper = papers.get(h.id) ?? {
-      id: h.id,
-      saleId: h.saleId,
-      number: h.number,
-      direction: h.direction,
-      on: h.onDay,
-      by: h.by,
-      returnsId: h.returnsId,
-      reason: h.reason,
+      ...headOf(h),
       entryId: h.entryId,
       lines: [] as HandoverRow['lines'][number][],
     }
@@ -91,14 +95,7 @@ export const findHandover = async (db: Db, id: number, currency: string) => {
   if (!first) return null
   const { handover: h } = first
   return {
-    id: h.id,
-    number: h.number,
-    direction: h.direction,
-    on: h.onDay,
-    by: h.by,
-    returnsId: h.returnsId,
-    reason: h.reason,
-    saleId: h.saleId,
+    ...headOf(h),
     saleNumber: first.saleNumber,
     customer: first.customer,
     lines: rows.map((r) => ({

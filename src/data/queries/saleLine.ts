@@ -4,13 +4,13 @@ import type { Db } from '../connect'
 import { saleLine, goods, taxCode, sale } from '../schema'
 import { eq, asc, sql, and, desc } from 'drizzle-orm'
 import { isOneOf } from './search'
-import type { Taking } from '@/core/sale'
+import type { LineTally, Taking } from '@/core/sale'
 import { present } from '@/core/present'
 
 /** Goods of a kind, or words between them. */
 export type LineKind = GoodsKind | 'heading' | 'text'
 
-export interface SaleLineRow {
+export interface SaleLineRow extends LineTally {
   readonly id: number
   readonly saleId: number
   readonly position: number
@@ -35,13 +35,6 @@ export interface SaleLineRow {
   readonly taxCodeId: number
   readonly taxCode: string
   readonly incomeAccountId: number
-  readonly agreed: Decimal
-  readonly handedOver: Decimal
-  readonly returned: Decimal
-  readonly toReplace: Decimal
-  readonly billed: Decimal
-  readonly credited: Decimal
-  readonly toRebill: Decimal
 }
 
 export const listSaleLines = async (db: Db, saleIds: readonly number[]): Promise<SaleLineRow[]> => {

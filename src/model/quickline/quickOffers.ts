@@ -1,3 +1,4 @@
+import type { QuickOffer } from '@/contract/quickOffer'
 import { present } from '@/core/present'
 import { QUICK_VERBS, readQuickLine, type SaleVerb } from '@/core/quickline'
 import { formatMoney, parseMoney, type Money } from '@/core/money'
@@ -14,21 +15,6 @@ import { readDepositsAsked } from '@/model/receivables/depositsAsked'
 import { fillOldestOn } from '@/model/receipt/fillOldestOn'
 import { listOpenDues } from '@/data/queries/due'
 import { readStories } from '@/model/sale/readStories'
-
-/** Something the quick line offers to do: go somewhere, or a command of the HTTP interface, told beforehand. */
-export interface QuickOffer {
-  readonly text: string
-  readonly note?: string
-  readonly go?: string
-  /** Enter completes the line to this, and nothing more. */
-  readonly fill?: string
-  readonly send?: {
-    readonly path: string
-    readonly body: unknown
-    readonly said: string
-    readonly thenTo?: string
-  }
-}
 
 interface Where {
   readonly db: Db

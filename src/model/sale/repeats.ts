@@ -1,3 +1,4 @@
+import { REPEAT_EVERY_NAMES, REPEAT_MAKES_NAMES } from '@/core/kinds'
 import { compareDays, addMonths, type Day } from '@/core/day'
 import { toDecimalString, type Money } from '@/core/money'
 import { repeatDays } from '@/core/sale'
@@ -48,14 +49,5 @@ export const readComing = async (db: Db, today: Day, months: number, currency: s
     .sort((a, b) => compareDays(a.on, b.on) || a.repeat.id - b.repeat.id)
 
 /** `every two weeks, an invoice that is issued by itself` */
-const EVERY = {
-  week: 'every week',
-  'two-weeks': 'every two weeks',
-  month: 'every month',
-  quarter: 'every three months',
-  'half-year': 'every six months',
-  year: 'every year',
-} as const
-const MAKES = { offer: 'an estimate', order: 'an order', invoice: 'an invoice' } as const
 export const sayRepeat = (r: Pick<RepeatRow, 'every' | 'makes' | 'byItself'>): string =>
-  `${EVERY[r.every]}, ${MAKES[r.makes]} ${r.byItself ? 'that goes out by itself' : 'prepared for a look'}`
+  `${REPEAT_EVERY_NAMES[r.every]}, ${REPEAT_MAKES_NAMES[r.makes]} ${r.byItself ? 'that goes out by itself' : 'prepared for a look'}`

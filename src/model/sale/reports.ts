@@ -3,7 +3,7 @@ import { decimal, money, toDecimal, toDecimalString, type Decimal, type Money } 
 import { marginPercent, tallyOffers, type OfferTally } from '@/core/sale'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import { listOffers, listSaleCosts, listSalesOf } from '@/data/queries/salesReports'
+import { listOffers, listSaleCosts, listSalesOf, type SaleCostRow } from '@/data/queries/salesReports'
 
 export const OFFER_GROUPS = ['month', 'kind', 'channel', 'customer', 'reason'] as const
 export type OfferGroup = (typeof OFFER_GROUPS)[number]
@@ -44,19 +44,8 @@ export const offersView = async (...args: Parameters<typeof readOffers>) =>
     days: t.days?.toString() ?? null,
   }))
 
-export interface SaleCost {
-  readonly saleId: number
-  readonly number: number
-  readonly customer: string
-  readonly title: string
-  /** With tax: what was first offered, agreed last, billed. */
-  readonly offered: Money | null
-  readonly agreed: Money
-  readonly billed: Money
-  readonly billedNet: Money
-  /** What it was thought to cost, and did. */
-  readonly expectedCost: Money
-  readonly actualCost: Money
+/** With what was first offered, agreed last and billed; and what it was thought to cost, and did. */
+export interface SaleCost extends SaleCostRow {
   /** Of what was billed without tax, in percent; null where nothing was. */
   readonly margin: Decimal | null
 }

@@ -1,10 +1,10 @@
 import { present } from '@/core/present'
-import type { Money } from '@/core/money'
+import { sumMoney, type Money } from '@/core/money'
 import type { Filling } from '@/core/receipt'
 import type { ComponentTax } from '@/core/tax'
 import type { Day } from '@/core/day'
 import type { Work } from '../command'
-import { negateTaxes, taxOfInvoicePart } from './taxWork'
+import { asPostings, negateTaxes, taxOfInvoicePart } from './taxWork'
 import type { DueRow } from '@/data/queries/due'
 import { insertTaxMoves } from '@/data/queries/taxMove'
 
@@ -31,6 +31,18 @@ export const discountsOf = (w: Work, dues: readonly DueRow[], filled: Filling['d
         : [],
     ),
   )
+
+/** Discounts together, as an entry posts them: what is taken off, and each tax in it on its own account. */
+export const discountPosted = async (w: Work, discounts: readonly Omit<DueDiscount, 'dueId'>[]) => ({
+  net: sumMoney(
+    discounts.map((d) => d.net),
+    w.currency,
+  ),
+  taxes: await asPostings(
+    w,
+    discounts.flatMap((d) => d.taxes),
+  ),
+})
 
 /** Writes down the tax that comes back with discounts taken. */
 export const noteDiscounts = async (

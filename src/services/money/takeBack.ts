@@ -10,6 +10,7 @@ import type { Work } from '../command'
 import { refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { byKind, sumHeldAt, type HeldPlace } from './heldOn'
+import { discountPosted } from './discountWork'
 import { newestSaleOf } from './saleToCharge'
 import { asPostings, taxBack, taxGoing } from './taxWork'
 import { findDues, insertDues, type DueRow } from '@/data/queries/due'
@@ -103,16 +104,7 @@ export const takeBack = async (w: Work, receipt: ReceiptRow, how: TakingBack): P
     rounding: receipt.rounding,
     owedAgain: sumMoney([...owedAgain, ...reopened.map((r) => r.discount)], w.currency),
     held,
-    discount: {
-      net: sumMoney(
-        discounts.map((d) => d.net),
-        w.currency,
-      ),
-      taxes: await asPostings(
-        w,
-        discounts.flatMap((d) => d.taxes),
-      ),
-    },
+    discount: await discountPosted(w, discounts),
     taxAhead: await asPostings(
       w,
       tax.flatMap((t) => t.taxes),

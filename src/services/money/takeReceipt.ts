@@ -14,7 +14,7 @@ import { customerFor } from '../people/customerFor'
 import { refreshSale } from '../sales/refreshSale'
 import { heldKindOf } from './heldWork'
 import { layawayLeft } from '../plans/layawayLeft'
-import { discountsOf, noteDiscounts } from './discountWork'
+import { discountsOf, noteDiscounts, discountPosted } from './discountWork'
 import { duesOn, type DuesOn } from './duesOn'
 import { asPostings, taxComing } from './taxWork'
 import { readDepositsAsked } from '@/model/receivables/depositsAsked'
@@ -149,16 +149,7 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
       w.currency,
     ),
     held,
-    discount: {
-      net: sumMoney(
-        discounts.map((d) => d.net),
-        w.currency,
-      ),
-      taxes: await asPostings(
-        w,
-        discounts.flatMap((d) => d.taxes),
-      ),
-    },
+    discount: await discountPosted(w, discounts),
     rounding,
     taxAhead: await asPostings(w, ahead.flat()),
   })

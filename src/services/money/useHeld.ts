@@ -16,7 +16,7 @@ import { defineCommand, paperDay, type Work } from '../command'
 import { customerFor } from '../people/customerFor'
 import { refuse } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
-import { discountsOf, noteDiscounts, type DueDiscount } from './discountWork'
+import { discountsOf, noteDiscounts, type DueDiscount, discountPosted } from './discountWork'
 import { duesOn } from './duesOn'
 import { heldOn, type HeldPlace } from './heldOn'
 import { leaveHeld, noteLeft } from './heldWork'
@@ -52,16 +52,7 @@ export const putHeldOn = async (w: Work, use: Use): Promise<number> => {
       text: use.text,
       held,
       taxAhead: await asPostings(w, leaving.tax),
-      discount: {
-        net: sumMoney(
-          discounts.map((d) => d.net),
-          w.currency,
-        ),
-        taxes: await asPostings(
-          w,
-          discounts.flatMap((d) => d.taxes),
-        ),
-      },
+      discount: await discountPosted(w, discounts),
     }),
     { ...use.source, ...place },
   )

@@ -1,10 +1,13 @@
 'use client'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
+import { lazily } from '../lazily'
 import { Panel } from '../Panel'
-import { ClosePeriod } from './ClosePeriod'
-import { OwnEntry, type Account } from './OwnEntry'
-import { ReopenPeriod } from './ReopenPeriod'
+import type { Account } from './OwnEntry'
+
+const ClosePeriod = lazily(() => import('./ClosePeriod').then((m) => m.ClosePeriod))
+const OwnEntry = lazily(() => import('./OwnEntry').then((m) => m.OwnEntry))
+const ReopenPeriod = lazily(() => import('./ReopenPeriod').then((m) => m.ReopenPeriod))
 
 interface Props {
   readonly today: Day

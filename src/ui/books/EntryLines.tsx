@@ -12,7 +12,7 @@ export type Before = ReadonlyMap<string, Money>
 export const EntryLines = ({ entry, before }: { readonly entry: EntryView; readonly before: Before }) => (
   <div>
     <p className="mb-1.5 max-w-prose">{sayEntry(entry.lines)}</p>
-    <table className="ledger max-w-[860px]">
+    <table className="ledger max-w-215">
       <caption className="pb-1 text-left">
         <span className="sub">{formatDay(entry.on)} · </span>
         <To href={`/books/entries/${entry.id}`} className="hover:underline">
@@ -22,10 +22,10 @@ export const EntryLines = ({ entry, before }: { readonly entry: EntryView; reado
       <LedgerHead
         heads={[
           'Account',
-          right('Debit', 'w-[120px]'),
-          right('Credit', 'w-[120px]'),
-          right('Before', 'w-[130px]'),
-          right('After', 'w-[130px]'),
+          right('Debit', 'w-30'),
+          right('Credit', 'w-30'),
+          right('Before', 'w-32.5'),
+          right('After', 'w-32.5'),
         ]}
       />
       <tbody>
@@ -34,7 +34,7 @@ export const EntryLines = ({ entry, before }: { readonly entry: EntryView; reado
           const moved = entry.lines.filter((x) => x.accountId === l.accountId).map((x) => x.amount)
           return (
             <tr key={i}>
-              <td className={l.amount.minor < 0n ? 'pl-8!' : ''}>
+              <td className={l.amount.minor < 0n ? 'pl-8' : ''}>
                 <To href={`/books/accounts/${l.accountId}`} className="hover:underline">
                   {l.account}
                 </To>{' '}

@@ -65,11 +65,11 @@ const EntryRows = ({ currency, accounts }: Pick<Props, 'currency' | 'accounts'>)
   return (
     <>
       <table className="ledger mt-4">
-        <LedgerHead heads={['Account', right('Debit', 'w-[100px]'), right('Credit', 'w-[100px]')]} />
+        <LedgerHead heads={['Account', right('Debit', 'w-25'), right('Credit', 'w-25')]} />
         <tbody>
           {fields.map(({ id }, i) => (
             <tr key={id}>
-              <td className="px-0!">
+              <td className="px-0">
                 <FormSelect
                   name={`lines.${i}.account`}
                   label={`Account of line ${i + 1}`}
@@ -78,7 +78,7 @@ const EntryRows = ({ currency, accounts }: Pick<Props, 'currency' | 'accounts'>)
                 />
               </td>
               {(['debit', 'credit'] as const).map((side) => (
-                <td key={side} className="pr-0! pl-1!">
+                <td key={side} className="pr-0 pl-1">
                   <FormMoney
                     name={`lines.${i}.${side}`}
                     label={`${side === 'debit' ? 'Debit' : 'Credit'} of line ${i + 1}`}

@@ -29,11 +29,11 @@ export const Span = ({ from, to, today }: { readonly from: Day | null; readonly 
       }}
     >
       {from && (
-        <span className="w-[132px]">
+        <span className="w-33">
           <DayField label="From" today={today} value={start} onValue={setStart} />
         </span>
       )}
-      <span className="w-[132px]">
+      <span className="w-33">
         <DayField label={from ? 'through' : 'As of'} today={today} value={end} onValue={setEnd} />
       </span>
       <button className="btn">Show</button>

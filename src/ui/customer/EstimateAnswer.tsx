@@ -76,7 +76,7 @@ export const EstimateAnswer = ({
           />
         ))}
       </div>
-      <dl className="mt-3 ml-auto grid w-[260px] grid-cols-[1fr_auto] gap-y-1">
+      <dl className="mt-3 ml-auto grid w-65 grid-cols-[1fr_auto] gap-y-1">
         {/[1-9]/.test(sale.off) && (
           <>
             <dt className="sub">off the whole</dt>

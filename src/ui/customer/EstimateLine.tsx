@@ -22,7 +22,7 @@ export const EstimateLine = ({ line, open, chosen, onChoose, show }: Props) => {
         <input
           type={line.choice === 'alternative' ? 'radio' : 'checkbox'}
           name={line.choice === 'alternative' ? `choice-${line.choiceGroup}` : undefined}
-          className="mt-1.5 h-[18px] w-[18px] shrink-0"
+          className="mt-1.5 h-4.5 w-4.5 shrink-0"
           checked={chosen}
           onChange={onChoose}
         />

@@ -38,7 +38,7 @@ export const PayOnPage = ({ token, currency, what, amount: open }: Props) => {
     )
   return (
     <form
-      className="grid max-w-[360px] gap-3"
+      className="grid max-w-90 gap-3"
       onSubmit={(e) => {
         e.preventDefault()
         void pay()

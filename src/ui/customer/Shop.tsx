@@ -34,11 +34,7 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
           <li key={t.id} className="flex gap-3 border border-paper-300 bg-white p-3">
             {t.pictureFileId !== null && (
               // eslint-disable-next-line @next/next/no-img-element -- kept in the database, shown as it is
-              <img
-                src={`/api/shop/pictures/${t.pictureFileId}`}
-                alt=""
-                className="h-[76px] w-[76px] shrink-0 object-cover"
-              />
+              <img src={`/api/shop/pictures/${t.pictureFileId}`} alt="" className="h-19 w-19 shrink-0 object-cover" />
             )}
             <div className="min-w-0 flex-1">
               <b className="block break-words">{t.name}</b>
@@ -49,7 +45,7 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
               <div className="mt-1 flex items-center justify-between gap-2">
                 <span className="fig text-lg">{formatPrice(decimal(t.price), currency)}</span>
                 <button
-                  className="btn !min-h-[30px]"
+                  className="btn min-h-7.5"
                   disabled={busy}
                   aria-label={`Into the basket: ${t.name}`}
                   onClick={() => void put(t.id, inBasket(t.id) + 1)}
@@ -75,15 +71,15 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
                     <td className="whitespace-nowrap">
                       <button
                         aria-label={`${l.name}: one less`}
-                        className="p-[5px]"
+                        className="p-1.25"
                         onClick={() => void put(l.goodsId, Number(l.quantity) - 1)}
                       >
                         <Minus size={14} />
                       </button>
-                      <span className="fig inline-block min-w-6 text-center!">{l.quantity}</span>
+                      <span className="fig inline-block min-w-6 text-center">{l.quantity}</span>
                       <button
                         aria-label={`${l.name}: one more`}
-                        className="p-[5px]"
+                        className="p-1.25"
                         onClick={() => void put(l.goodsId, Number(l.quantity) + 1)}
                       >
                         <Plus size={14} />
@@ -94,10 +90,10 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
                 ))}
                 {!withTax && (
                   <tr>
-                    <td colSpan={2} className="r border-0! text-iron-500">
+                    <td colSpan={2} className="r border-0 text-iron-500">
                       tax
                     </td>
-                    <td className="fig border-0!">{basket.totals.tax}</td>
+                    <td className="fig border-0">{basket.totals.tax}</td>
                   </tr>
                 )}
                 <tr className="total">
@@ -120,7 +116,7 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
 }
 
 const Thanks = ({ ordered }: { readonly ordered: Ordered }) => (
-  <section className="max-w-[560px]">
+  <section className="max-w-140">
     <h2 className="text-2xl">Thank you</h2>
     <p className="mt-2">
       Your order has the number <b>{ordered.number}</b>.{' '}

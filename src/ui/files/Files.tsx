@@ -62,7 +62,7 @@ export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
             <button
               type="button"
               aria-label={`${f.name}: throw away`}
-              className="p-[5px] text-iron-500 hover:text-oxide-700"
+              className="p-1.25 text-iron-500 hover:text-oxide-700"
               disabled={busy}
               onClick={() => void send('DELETE', `/files/${f.id}`, {}, { say: () => `${f.name} is gone.` })}
             >

@@ -50,7 +50,7 @@ export const CountForm = ({ currency, today, lines }: Props) => {
   return (
     <>
       <div className="mb-3 flex items-end gap-3">
-        <span className="w-[150px]">
+        <span className="w-37.5">
           <DayField label="Counted on" today={today} value={on} onValue={setOn} />
         </span>
         <button className="btn btn-do" data-primary disabled={busy || typed.length === 0} onClick={() => void save()}>
@@ -58,15 +58,9 @@ export const CountForm = ({ currency, today, lines }: Props) => {
         </button>
       </div>
       <Refusal refused={refused} />
-      <table className="ledger max-w-[860px]">
+      <table className="ledger max-w-215">
         <LedgerHead
-          heads={[
-            'Code',
-            'Name',
-            right('Books say'),
-            right('Counted', 'w-[110px]'),
-            right('New ones cost', 'w-[120px]'),
-          ]}
+          heads={['Code', 'Name', right('Books say'), right('Counted', 'w-27.5'), right('New ones cost', 'w-30')]}
         />
         <tbody>
           {lines.map((l) => (

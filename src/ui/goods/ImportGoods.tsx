@@ -97,13 +97,13 @@ const SHOWN = 200
 const Problems = ({ problems }: Pick<Looked, 'problems'>) => (
   <section>
     <h2>What is wrong</h2>
-    <table className="ledger max-w-[900px]">
-      <LedgerHead heads={[right('Row', 'w-[70px]'), { head: 'Code', className: 'w-[180px]' }, 'Why']} />
+    <table className="ledger max-w-225">
+      <LedgerHead heads={[right('Row', 'w-17.5'), { head: 'Code', className: 'w-45' }, 'Why']} />
       <tbody>
         {problems.slice(0, SHOWN).map((p) => (
           <tr key={p.row}>
             <td className="fig">{p.row}</td>
-            <td className="max-w-[180px] truncate font-figure">{p.code}</td>
+            <td className="max-w-45 truncate font-figure">{p.code}</td>
             <td className="break-words">{p.message}</td>
           </tr>
         ))}
@@ -116,7 +116,7 @@ const Problems = ({ problems }: Pick<Looked, 'problems'>) => (
 const Preview = ({ preview, of }: Pick<Looked, 'preview'> & { readonly of: number }) => (
   <section>
     <h2>How it would look</h2>
-    <table className="ledger max-w-[900px]">
+    <table className="ledger max-w-225">
       <tbody>
         {preview.map((p) => (
           <tr key={p.row}>

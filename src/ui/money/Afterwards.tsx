@@ -29,12 +29,12 @@ export const Afterwards = ({
       {rows.map((r) => (
         <div key={r.name} className="flex items-center gap-3 py-1">
           <span className="w-12">{r.name}</span>
-          <div aria-hidden className="flex h-[18px] flex-1">
+          <div aria-hidden className="flex h-4.5 flex-1">
             <div className="bg-slate-400" style={{ width: `${width(subtractMoney(r.owed, r.late))}%` }} />
             <div className="bg-oxide-700" style={{ width: `${width(r.late)}%` }} />
           </div>
-          <span className="fig w-[120px]">{formatMoney(r.owed)}</span>
-          <span className="sub w-[120px] text-right">
+          <span className="fig w-30">{formatMoney(r.owed)}</span>
+          <span className="sub w-30 text-right">
             {isPositiveMoney(r.late) ? `${formatMoney(r.late)} late` : 'nothing late'}
           </span>
         </div>

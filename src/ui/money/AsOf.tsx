@@ -31,12 +31,12 @@ export const AsOf = ({
       }}
     >
       <span className="pb-2">as of</span>
-      <span className="w-[130px]">
+      <span className="w-32.5">
         <DayField label="As of" hideLabel today={today} value={typed} onValue={setTyped} />
       </span>
       <select
         aria-label="Counted from"
-        className="field !w-auto"
+        className="field w-auto"
         value={by}
         onChange={(e) => go({ by: e.target.value === 'due' ? undefined : 'invoice' })}
       >
@@ -45,7 +45,7 @@ export const AsOf = ({
       </select>
       <select
         aria-label="Grouped by"
-        className="field !w-auto"
+        className="field w-auto"
         value={group}
         onChange={(e) => go({ group: e.target.value === 'customer' ? undefined : e.target.value })}
       >

@@ -17,13 +17,7 @@ interface Props {
 export const CounterLines = ({ lines, sums, currency, onQuantity, onRemove }: Props) => (
   <table className="ledger mt-4">
     <LedgerHead
-      heads={[
-        'What',
-        right('Quantity', 'w-[150px]'),
-        right('Each', 'max-sm:hidden'),
-        right('Sum'),
-        unseen('Away', 'w-8'),
-      ]}
+      heads={['What', right('Quantity', 'w-37.5'), right('Each', 'max-sm:hidden'), right('Sum'), unseen('Away', 'w-8')]}
     />
     <tbody>
       {lines.map((line, i) => {
@@ -41,7 +35,7 @@ export const CounterLines = ({ lines, sums, currency, onQuantity, onRemove }: Pr
             <td className="fig">{sum && formatMoney(sum)}</td>
             <td>
               <button
-                className="p-[5px] text-iron-500 hover:text-oxide-700"
+                className="p-1.25 text-iron-500 hover:text-oxide-700"
                 aria-label={`Away: ${line.description}`}
                 onClick={() => onRemove(line)}
               >
@@ -73,7 +67,7 @@ interface HowManyProps {
 const HowMany = ({ line, onQuantity }: HowManyProps) => (
   <span className="flex items-center justify-end gap-1">
     <button
-      className="btn min-h-0 px-1.5! py-1.5!"
+      className="btn min-h-0 px-1.5 py-1.5"
       aria-label={`One less: ${line.description}`}
       onClick={() => Number(line.quantity) > 1 && onQuantity(String(Number(line.quantity) - 1))}
     >
@@ -88,7 +82,7 @@ const HowMany = ({ line, onQuantity }: HowManyProps) => (
       />
     </span>
     <button
-      className="btn min-h-0 px-1.5! py-1.5!"
+      className="btn min-h-0 px-1.5 py-1.5"
       aria-label={`One more: ${line.description}`}
       onClick={() => onQuantity(String(Number(line.quantity) + 1))}
     >

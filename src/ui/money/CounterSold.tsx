@@ -12,7 +12,7 @@ export const CounterSold = ({ sold }: { readonly sold: Sold }) => (
     <p>
       <b>{sold.totals.gross} taken</b>, receipt {sold.receiptNumber}.
     </p>
-    {Number(sold.change) > 0 && <p className="fig mt-1 text-left! text-2xl font-bold">change {sold.change}</p>}
+    {Number(sold.change) > 0 && <p className="fig mt-1 text-left text-2xl font-bold">change {sold.change}</p>}
     <p className="mt-2 flex gap-2">
       <a className="btn bg-paper-50" href={`/api/v1/export/receipts/${sold.receiptId}/slip.pdf`} target="_blank">
         Print the slip

@@ -135,7 +135,7 @@ export const CounterTill = ({ settings }: Props) => {
         />
         <Refusal refused={refused} />
         <button
-          className="btn btn-do min-h-[44px]"
+          className="btn btn-do min-h-11"
           data-primary
           disabled={busy || lines.length === 0 || change.minor < 0n}
           onClick={() => void sell()}

@@ -17,7 +17,7 @@ export const MethodChoice = ({ label, method, onMethod }: Props) => (
         role="radio"
         aria-checked={method === m}
         onClick={() => onMethod(m)}
-        className="btn px-1! capitalize aria-checked:border-2 aria-checked:border-rust-600 aria-checked:bg-rust-100"
+        className="btn px-1 capitalize aria-checked:border-2 aria-checked:border-rust-600 aria-checked:bg-rust-100"
       >
         {m}
       </button>

@@ -77,7 +77,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
           value={amount}
           onValue={setAmount}
           autoFocus={customer !== null}
-          className="h-[54px] !text-[32px] font-bold"
+          className="h-13.5 text-3xl font-bold"
           problem={messageFor(refused, 'amount')}
         />
         <MethodChoice label="How it comes" method={method} onMethod={setMethod} />
@@ -97,14 +97,14 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
         <Refusal refused={refused} />
         <div className="flex gap-2">
           <button
-            className="btn btn-do min-h-[40px] flex-1"
+            className="btn btn-do min-h-10 flex-1"
             data-primary
             disabled={busy || !sound}
             onClick={() => take(false)}
           >
             Take {formatMoney(received)}
           </button>
-          <button className="btn min-h-[40px]" disabled={busy || !sound} onClick={() => take(true)}>
+          <button className="btn min-h-10" disabled={busy || !sound} onClick={() => take(true)}>
             and print
           </button>
         </div>
@@ -125,7 +125,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
               nothingOpen={now !== null && items.length === 0}
             />
             <Ways onOldest={() => setPuts(null)} onAccount={() => setPuts({})} />
-            <div className="mt-3 max-w-[330px]">
+            <div className="mt-3 max-w-82.5">
               <Picker
                 label="They pay for somebody else too"
                 chosen=""

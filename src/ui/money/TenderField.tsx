@@ -33,8 +33,8 @@ export const TenderField = ({ fieldRef, gross, toPay, change, tendered, onTender
         value={tendered}
         onValue={onTendered}
         placeholder="exact"
-        className="h-[48px] !text-[24px]"
-        hint={isPositiveMoney(change) ? <b className="text-[18px] text-iron-900">{says}</b> : says}
+        className="h-12 text-2xl"
+        hint={isPositiveMoney(change) ? <b className="text-lg text-iron-900">{says}</b> : says}
         problem={change.minor < 0n ? `${formatMoney(absMoney(change))} is missing` : undefined}
       />
       <div className="mt-2 flex gap-2">
@@ -42,7 +42,7 @@ export const TenderField = ({ fieldRef, gross, toPay, change, tendered, onTender
           likelyNotes(toPay).map((n) => (
             <button
               key={n.minor.toString()}
-              className="btn fig flex-1 px-1!"
+              className="btn fig flex-1 px-1"
               onClick={() => onTendered(toDecimalString(n))}
             >
               {formatMoney(n)}

@@ -22,7 +22,7 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
   return (
     <>
       <table className="ledger">
-        <LedgerHead heads={['Due', right('Open'), right('Put on it', 'w-[130px]'), right('Left')]} />
+        <LedgerHead heads={['Due', right('Open'), right('Put on it', 'w-32.5'), right('Left')]} />
         <tbody>
           {items.map((o) => (
             <tr key={o.key}>
@@ -50,7 +50,7 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
           <tr>
             <td>On account {nothingOpen && <span className="sub">(nothing is open)</span>}</td>
             <td />
-            <td className={`fig pr-[19px]! ${tooMuch ? 'text-oxide-700' : ''}`}>{formatMoney(onAccount)}</td>
+            <td className={`fig pr-4.75 ${tooMuch ? 'text-oxide-700' : ''}`}>{formatMoney(onAccount)}</td>
             <td />
           </tr>
         </tbody>
@@ -65,7 +65,7 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
                 ),
               )}
             </td>
-            <td className="fig pr-[19px]!">{formatMoney(received)}</td>
+            <td className="fig pr-4.75">{formatMoney(received)}</td>
             <td className="fig">
               {formatMoney(
                 sumMoney(

@@ -44,7 +44,7 @@ export const BackTests = ({ currency }: { readonly currency: string }) => {
             Made again for the last months with what was known then: {sum((t) => t.inside)} of {sum((t) => t.weeks)}{' '}
             weeks came in inside the band.
           </p>
-          <table className="ledger max-w-[700px]">
+          <table className="ledger max-w-175">
             <LedgerHead heads={['Four weeks from', right('Expected'), right('Came'), right('Weeks inside the band')]} />
             <tbody>
               {tests.map((t) => (

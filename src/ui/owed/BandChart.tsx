@@ -39,32 +39,50 @@ export const BandChart = ({ weeks, other, currency, today }: Props) => {
       role="img"
       aria-label={`Expected by week: ${weeks.map(sayWeek).join('; ')}`}
       viewBox={`0 0 ${width} ${height}`}
-      className="w-full max-w-[860px]"
+      className="w-full max-w-215"
     >
       {y.ticks(4).map((t) => (
         <g key={t}>
-          <line x1={left} x2={width - 26} y1={y(t)} y2={y(t)} stroke="#e6dfcf" />
-          <text x={left - 8} y={y(t) + 4} textAnchor="end" fontSize="12" fontFamily="var(--font-figure)" fill="#5c636b">
+          <line x1={left} x2={width - 26} y1={y(t)} y2={y(t)} stroke="var(--color-paper-200)" />
+          <text
+            x={left - 8}
+            y={y(t) + 4}
+            textAnchor="end"
+            fontSize="12"
+            fontFamily="var(--font-figure)"
+            fill="var(--color-iron-500)"
+          >
             {t.toLocaleString('en-US')}
           </text>
         </g>
       ))}
-      <path d={band([...weeks]) ?? ''} fill="#dfe6ec" stroke="#8ea1b3" strokeWidth={0.8} />
-      <path d={middle([...weeks]) ?? ''} fill="none" stroke="#4a5f73" strokeWidth={2.4} />
+      <path
+        d={band([...weeks]) ?? ''}
+        fill="var(--color-slate-100)"
+        stroke="var(--color-slate-400)"
+        strokeWidth={0.8}
+      />
+      <path d={middle([...weeks]) ?? ''} fill="none" stroke="var(--color-slate-600)" strokeWidth={2.4} />
       {other && (
-        <path d={middle([...other]) ?? ''} fill="none" stroke="#a8431a" strokeWidth={2} strokeDasharray="5 4" />
+        <path
+          d={middle([...other]) ?? ''}
+          fill="none"
+          stroke="var(--color-rust-600)"
+          strokeWidth={2}
+          strokeDasharray="5 4"
+        />
       )}
       {weeks.map((w) => (
         <g key={w.week}>
-          <circle cx={at(w)} cy={y(size(w.median))} r={3.2} fill="#4a5f73">
+          <circle cx={at(w)} cy={y(size(w.median))} r={3.2} fill="var(--color-slate-600)">
             <title>{`Week of ${formatDayShort(w.week, today)}: ${formatMoney(money(w.median, currency))}`}</title>
           </circle>
-          <text x={at(w)} y={height - 6} textAnchor="middle" fontSize="12" fill="#5c636b">
+          <text x={at(w)} y={height - 6} textAnchor="middle" fontSize="12" fill="var(--color-iron-500)">
             {formatDayShort(w.week, today).slice(0, 6)}
           </text>
         </g>
       ))}
-      <line x1={left} x2={width - 26} y1={height - foot} y2={height - foot} stroke="#1f2327" />
+      <line x1={left} x2={width - 26} y1={height - foot} y2={height - foot} stroke="var(--color-iron-900)" />
     </svg>
   )
 }

@@ -1,7 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { CommandForm } from '../form/CommandForm'
-import { FormMoney, FormReason } from '../form/inputs'
+import { lazily } from '../lazily'
 import { Panel } from '../Panel'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
@@ -17,7 +16,7 @@ interface Props {
 }
 
 const NAMED = ['', 'first', 'second', 'last'] as const
-const schema = () => import('@/contract/inputs/money/writeOff').then((m) => m.writeOffRestsInput)
+const SmallRests = lazily(() => import('./SmallRests').then((m) => m.SmallRests))
 
 /** Reminds one customer in the stage that is next, or gives their small rests up. */
 export const ChaseCustomer = ({ customerId, name, currency, stage, from }: Props) => {
@@ -47,22 +46,7 @@ export const ChaseCustomer = ({ customerId, name, currency, stage, from }: Props
       </button>
       {!open && <Refusal refused={refused} />}
       <Panel open={open} onClose={() => setOpen(false)} title="Small rests">
-        <CommandForm
-          method="POST"
-          path="/write-offs"
-          schema={schema}
-          start={{ upTo: '1.00', reason: 'Too small to chase' }}
-          asBody={(d) => ({ ...d, customerId })}
-          say={(w) => `${w.amount} written off.`}
-          onDone={() => setOpen(false)}
-          submit="Write them off"
-        >
-          <p className="mb-3">Every due of {name} with no more than this open is written off, sale by sale.</p>
-          <div className="grid gap-3">
-            <FormMoney name="upTo" label="Up to" currency={currency} />
-            <FormReason />
-          </div>
-        </CommandForm>
+        <SmallRests {...{ customerId, name, currency }} onDone={() => setOpen(false)} />
       </Panel>
     </>
   )

@@ -17,7 +17,7 @@ export const DayPick = ({ path, asOf, today }: { readonly path: string; readonly
       }}
     >
       <span className="pb-2">as of</span>
-      <span className="w-[130px]">
+      <span className="w-32.5">
         <DayField label="As of" hideLabel today={today} value={typed} onValue={setTyped} />
       </span>
       <button className="sr-only">Show</button>

@@ -44,7 +44,7 @@ export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
           <Progress {...usual} />
         )}
         {usual.weeks && (
-          <table className="ledger mt-4 max-w-[640px]">
+          <table className="ledger mt-4 max-w-160">
             <LedgerHead
               heads={[
                 'Week of',

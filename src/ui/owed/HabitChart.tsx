@@ -31,7 +31,7 @@ export const HabitChart = ({ months, unit, fill }: HabitProps) => {
         .map((m) => `${monthName(m.month)}: ${m.value === null ? 'nothing paid' : `${m.value} ${unit}`}`)
         .join(', ')}
       viewBox={`0 0 ${width} ${height}`}
-      className="w-full max-w-[600px]"
+      className="w-full max-w-150"
     >
       {months.map((m) => (
         <g key={m.month}>
@@ -50,7 +50,7 @@ export const HabitChart = ({ months, unit, fill }: HabitProps) => {
                 textAnchor="middle"
                 fontSize="11"
                 fontFamily="var(--font-figure)"
-                fill="#3a4047"
+                fill="var(--color-iron-700)"
               >
                 {m.value}
               </text>
@@ -61,13 +61,13 @@ export const HabitChart = ({ months, unit, fill }: HabitProps) => {
             y={height - 6}
             textAnchor="middle"
             fontSize="11"
-            fill="#5c636b"
+            fill="var(--color-iron-500)"
           >
             {monthName(m.month)}
           </text>
         </g>
       ))}
-      <line x1={0} x2={width} y1={height - foot} y2={height - foot} stroke="#1f2327" />
+      <line x1={0} x2={width} y1={height - foot} y2={height - foot} stroke="var(--color-iron-900)" />
     </svg>
   )
 }
@@ -93,12 +93,19 @@ export const OweLines = ({ customers, months }: OweProps) => {
       role="img"
       aria-label={customers.map((c, i) => `${i + 1} ${c.name}: ${formatMoney(present(c.owed.at(-1)))} now`).join(', ')}
       viewBox={`0 0 ${width} ${height}`}
-      className="w-full max-w-[760px]"
+      className="w-full max-w-190"
     >
       {y.ticks(4).map((t) => (
         <g key={t}>
-          <line x1={left} x2={width - 22} y1={y(t)} y2={y(t)} stroke="#e6dfcf" />
-          <text x={left - 8} y={y(t) + 4} textAnchor="end" fontSize="12" fontFamily="var(--font-figure)" fill="#5c636b">
+          <line x1={left} x2={width - 22} y1={y(t)} y2={y(t)} stroke="var(--color-paper-200)" />
+          <text
+            x={left - 8}
+            y={y(t) + 4}
+            textAnchor="end"
+            fontSize="12"
+            fontFamily="var(--font-figure)"
+            fill="var(--color-iron-500)"
+          >
             {t.toLocaleString('en-US')}
           </text>
         </g>
@@ -108,7 +115,7 @@ export const OweLines = ({ customers, months }: OweProps) => {
           <path
             d={path([...c.owed]) ?? ''}
             fill="none"
-            stroke={i < 3 ? '#a8431a' : '#6b727a'}
+            stroke={i < 3 ? 'var(--color-rust-600)' : 'var(--color-iron-400)'}
             strokeWidth={i < 3 ? 2 : 1.2}
             strokeDasharray={['', '6 3', '2 3'][i % 3]}
           >
@@ -124,18 +131,18 @@ export const OweLines = ({ customers, months }: OweProps) => {
             y={y(size(present(c.owed.at(-1)))) + 4}
             fontSize="11"
             fontFamily="var(--font-figure)"
-            fill="#3a4047"
+            fill="var(--color-iron-700)"
           >
             {i + 1}
           </text>
         </g>
       ))}
       {months.map((m) => (
-        <text key={m} x={x(m)} y={height - 6} textAnchor="middle" fontSize="11" fill="#5c636b">
+        <text key={m} x={x(m)} y={height - 6} textAnchor="middle" fontSize="11" fill="var(--color-iron-500)">
           {monthName(m)}
         </text>
       ))}
-      <line x1={left} x2={width - 22} y1={height - foot} y2={height - foot} stroke="#1f2327" />
+      <line x1={left} x2={width - 22} y1={height - foot} y2={height - foot} stroke="var(--color-iron-900)" />
     </svg>
   )
 }

@@ -1,8 +1,7 @@
 'use client'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
-import { CommandForm } from '../form/CommandForm'
-import { FormMoney, FormOn, FormPick } from '../form/inputs'
+import { lazily } from '../lazily'
 import { Panel } from '../Panel'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
@@ -16,8 +15,7 @@ interface Props {
   readonly held: readonly { readonly saleId: number | null; readonly amount: string }[]
 }
 
-const METHODS = { transfer: 'transfer', cash: 'cash', card: 'card', cheque: 'cheque' } as const
-const schema = () => import('@/contract/inputs/money/refundHeld').then((m) => m.refundHeldInput)
+const GiveBack = lazily(() => import('./GiveBack').then((m) => m.GiveBack))
 
 /** Held money: put on what they owe, or given back. */
 export const HeldActions = ({ customerId, name, currency, today, owes, held }: Props) => {
@@ -49,23 +47,7 @@ export const HeldActions = ({ customerId, name, currency, today, owes, held }: P
       ))}
       {!from && <Refusal refused={refused} />}
       <Panel open={from !== null} onClose={() => setFrom(null)} title="Give held money back">
-        <CommandForm
-          method="POST"
-          path="/refunds"
-          schema={schema}
-          start={{ on: String(today), amount: from?.amount ?? '', method: 'transfer' as keyof typeof METHODS }}
-          asBody={(d) => ({ ...d, customerId, saleId: from?.saleId ?? undefined })}
-          say={(r) => `Refund ${r.number}: ${r.amount} back to ${name}.`}
-          onDone={() => setFrom(null)}
-          submit="Give it back"
-        >
-          <p className="mb-3">{from?.amount} is held. What you give back is theirs; it was never income.</p>
-          <div className="grid gap-3">
-            <FormMoney name="amount" label="Amount" currency={currency} />
-            <FormPick name="method" label="How" options={METHODS} />
-            <FormOn today={today} />
-          </div>
-        </CommandForm>
+        {from && <GiveBack {...{ customerId, name, currency, today, from }} onDone={() => setFrom(null)} />}
       </Panel>
     </p>
   )

@@ -20,7 +20,7 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
       <Empty>Nothing yet. What they take will stand here: when, how many, for how much.</Empty>
     ) : (
       <div className="overflow-x-auto">
-        <table className="ledger min-w-[600px]">
+        <table className="ledger min-w-150">
           <LedgerHead
             heads={[
               'What',
@@ -38,7 +38,7 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
               const shelf = goods.kind === 'stock' || goods.kind === 'kit'
               return (
                 <tr key={u.goodsId}>
-                  <td className="max-w-[190px] truncate">
+                  <td className="max-w-47.5 truncate">
                     <To className="hover:underline" href={`/goods/${u.goodsId}`}>
                       {goods.name}
                     </To>
@@ -57,7 +57,7 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
                   <td className="r">
                     <To
                       data-row
-                      className="btn !min-h-[28px] !px-2 text-xs"
+                      className="btn min-h-7 px-2 text-xs"
                       aria-label={`Sell again: ${goods.name}`}
                       href={`/sales/new?customer=${customerId}&take=${u.goodsId}x${u.lastQuantity.toString()}`}
                     >

@@ -2,13 +2,15 @@
 import { To } from '@/ui/To'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
+import { lazily } from '../lazily'
 import { Panel } from '../Panel'
 import { WriteLetter } from '../post/WriteLetter'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
-import { ChangeDraft } from './ChangeDraft'
-import { CreditInvoice } from './CreditInvoice'
 import type { ShownInvoice } from './shownInvoice'
+
+const ChangeDraft = lazily(() => import('./ChangeDraft').then((m) => m.ChangeDraft))
+const CreditInvoice = lazily(() => import('./CreditInvoice').then((m) => m.CreditInvoice))
 
 interface Props {
   readonly today: Day

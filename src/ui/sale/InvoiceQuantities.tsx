@@ -17,7 +17,7 @@ export const InvoiceQuantities = ({ lines, what, showWhole }: Props) => (
         <tr key={l.lineId}>
           <td>{l.description}</td>
           {showWhole && <td className="fig">{l.quantity}</td>}
-          <td className="w-[100px]">
+          <td className="w-25">
             <FormQuantity name={`lines.${i}.quantity`} label={`${what}: ${l.description}`} hideLabel />
           </td>
         </tr>

@@ -91,7 +91,7 @@ export const LineEditor = ({
   return (
     <div className="max-lg:overflow-x-auto max-lg:pb-40">
       <OrderedArea keys={shown.map((l) => l.key)} onMove={move}>
-        <table ref={table} className="ledger min-w-[900px]">
+        <table ref={table} className="ledger min-w-225">
           <LineHead />
           <tbody>
             {shown.map((l, i) => (

@@ -41,14 +41,14 @@ export const LineMore = ({ line, n, addresses, onChange }: Props) => (
         label="of (the same words for each of them)"
         value={line.choiceGroup}
         maxLength={80}
-        className="!min-h-[30px]"
+        className="min-h-7.5"
         onChange={(e) => onChange({ choiceGroup: e.target.value })}
       />
     ) : (
       <label className="sub">
         delivered to
         <input
-          className="field !min-h-[30px]"
+          className="field min-h-7.5"
           list="deliver-to"
           aria-label={`Line ${n}: delivered to`}
           placeholder="as the whole"

@@ -59,7 +59,7 @@ const Frame = ({
       onKeyDown={byKey}
       onPaste={(e) => onPasted(e.clipboardData.getData('text')) && e.preventDefault()}
     >
-      <td className="w-6 !px-0">
+      <td className="w-6 px-0">
         {!isBlank(line) && (
           <button
             ref={setActivatorNodeRef}
@@ -74,14 +74,14 @@ const Frame = ({
         )}
       </td>
       {children}
-      <td className="whitespace-nowrap !px-0">
+      <td className="whitespace-nowrap px-0">
         {!isBlank(line) && (
           <span className="inline-flex pt-1 text-iron-500">
             {menu}
             <button
               type="button"
               aria-label={`Line ${n} away`}
-              className="p-[5px] hover:text-oxide-700"
+              className="p-1.25 hover:text-oxide-700"
               onClick={onRemove}
             >
               <X size={16} />
@@ -95,8 +95,8 @@ const Frame = ({
 
 /** A heading or a text between the lines. */
 const WordsRow = (p: RowProps) => (
-  <Frame {...p} menu={<span className="w-[26px]" />}>
-    <td colSpan={6} className="!pt-2">
+  <Frame {...p} menu={<span className="w-6.5" />}>
+    <td colSpan={6} className="pt-2">
       <input
         aria-label={`Line ${p.n}: ${p.line.kind}`}
         placeholder={p.line.kind === 'heading' ? 'name of the group' : 'what you want to say'}
@@ -108,7 +108,7 @@ const WordsRow = (p: RowProps) => (
       />
       {p.problems.description && <Problem>{p.problems.description}</Problem>}
     </td>
-    <td className="fig pt-3! text-iron-500">{p.line.kind === 'heading' ? p.groupSum : ''}</td>
+    <td className="fig pt-3 text-iron-500">{p.line.kind === 'heading' ? p.groupSum : ''}</td>
   </Frame>
 )
 
@@ -137,7 +137,7 @@ const GoodsRow = (p: RowProps) => {
           type="button"
           aria-label={`Line ${n}: more`}
           aria-expanded={more}
-          className={`p-[5px] ${more ? 'text-rust-600' : ''}`}
+          className={`p-1.25 ${more ? 'text-rust-600' : ''}`}
           onClick={() => setMore(!more)}
         >
           <SlidersHorizontal size={16} />
@@ -166,7 +166,7 @@ const GoodsRow = (p: RowProps) => {
           <input
             aria-label={`Line ${n}: note`}
             placeholder="note for this line"
-            className="sub mt-0.5 min-h-[26px] w-full bg-transparent px-2.5"
+            className="sub mt-0.5 min-h-6.5 w-full bg-transparent px-2.5"
             value={line.note}
             maxLength={1000}
             onChange={(e) => onChange({ note: e.target.value })}
@@ -219,7 +219,7 @@ const GoodsRow = (p: RowProps) => {
         <select
           aria-label={`Line ${n}: tax`}
           aria-invalid={problems.taxCode ? true : undefined}
-          className="field !px-1"
+          className="field px-1"
           value={line.taxCode}
           onChange={(e) => onChange({ taxCode: e.target.value })}
         >
@@ -231,7 +231,7 @@ const GoodsRow = (p: RowProps) => {
         </select>
         {problems.taxCode && <Problem>{problems.taxCode}</Problem>}
       </td>
-      <td className="fig pt-3! text-iron-500">{p.margin === null ? '' : `${p.margin} %`}</td>
+      <td className="fig pt-3 text-iron-500">{p.margin === null ? '' : `${p.margin} %`}</td>
       <td className={`fig pt-3! ${line.chosen ? '' : 'text-iron-500'}`}>
         {isBlank(line) ? '' : line.chosen ? formatMoney(p.worth) : `(${formatMoney(p.worth)})`}
         {line.choice !== 'none' && (

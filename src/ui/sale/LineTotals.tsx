@@ -10,13 +10,13 @@ export const LineHead = () => (
     heads={[
       unseen('Order', 'w-6'),
       'What: type, scan, or paste rows',
-      right('Quantity', 'w-[92px]'),
-      right('Each', 'w-[112px]'),
-      right('Less', 'w-[92px]'),
-      { head: 'Tax', className: 'w-[92px]' },
-      right('Margin', 'w-[60px]'),
-      right('Sum', 'w-[110px]'),
-      unseen('More and removal', 'w-[64px]'),
+      right('Quantity', 'w-23'),
+      right('Each', 'w-28'),
+      right('Less', 'w-23'),
+      { head: 'Tax', className: 'w-23' },
+      right('Margin', 'w-15'),
+      right('Sum', 'w-27.5'),
+      unseen('More and removal', 'w-16'),
     ]}
   />
 )
@@ -34,8 +34,8 @@ interface Props {
 export const LineTotals = ({ totals, exempt, wholeLess, onWholeLess, onAdd }: Props) => (
   <tbody>
     <tr>
-      <td className="border-0!" />
-      <td className="border-0!">
+      <td className="border-0" />
+      <td className="border-0">
         <span className="flex gap-4">
           <button type="button" className="text-xs underline" onClick={() => onAdd('heading')}>
             add a heading
@@ -45,10 +45,10 @@ export const LineTotals = ({ totals, exempt, wholeLess, onWholeLess, onAdd }: Pr
           </button>
         </span>
       </td>
-      <td colSpan={2} className="r border-0! text-iron-500">
+      <td colSpan={2} className="r border-0 text-iron-500">
         off the whole
       </td>
-      <td className="border-0!">
+      <td className="border-0">
         <Text
           label="Off the whole"
           hideLabel
@@ -60,9 +60,9 @@ export const LineTotals = ({ totals, exempt, wholeLess, onWholeLess, onAdd }: Pr
           onChange={(e) => onWholeLess(e.target.value)}
         />
       </td>
-      <td colSpan={2} className="border-0!" />
-      <td className="fig border-0!">{isPositiveMoney(totals.off) ? formatMoney(negateMoney(totals.off)) : ''}</td>
-      <td className="border-0!" />
+      <td colSpan={2} className="border-0" />
+      <td className="fig border-0">{isPositiveMoney(totals.off) ? formatMoney(negateMoney(totals.off)) : ''}</td>
+      <td className="border-0" />
     </tr>
     <TotalRow
       span={7}

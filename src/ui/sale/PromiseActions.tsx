@@ -4,7 +4,7 @@ import type { Day } from '@/core/day'
 import type { Doing } from './actions'
 import type { SheetSale } from './panels/parts'
 import { doingsFor } from './promiseDoings'
-import { DoPanel } from './SaleActions'
+import { DoPanel } from './panels/DoPanel'
 
 interface Props {
   readonly sale: SheetSale

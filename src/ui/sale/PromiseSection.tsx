@@ -54,7 +54,7 @@ const LayawayRows = ({ sheet }: { readonly sheet: Sheet }) => {
           `: ${formatMoney(standing.behind)} since ${formatDay(present(standing.behindSince))}`}
         {standing.stands === 'paying in' && `: ${formatMoney(standing.left)} still to come`}
       </p>
-      <table className="ledger max-w-[620px]">
+      <table className="ledger max-w-155">
         <LedgerHead heads={['Due', right('Payment'), right('Came'), right('Missing')]} />
         <tbody>
           {standing.rows.map((r, i) => {

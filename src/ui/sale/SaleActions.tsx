@@ -3,27 +3,9 @@ import { To } from '@/ui/To'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
-import { Panel } from '../Panel'
 import type { Doing, SheetLine } from './actions'
-import { Agree } from './panels/Agree'
-import { AskDeposit } from './panels/AskDeposit'
-import { Bill } from './panels/Bill'
-import { Close } from './panels/Close'
-import { GiveLink } from './panels/GiveLink'
-import { HandOver } from './panels/HandOver'
-import { Offer } from './panels/Offer'
-import type { PanelProps, SheetSale } from './panels/parts'
-import { PayHow } from './panels/PayHow'
-import { KeepCard } from './panels/KeepCard'
-import { PayOff } from './panels/PayOff'
-import { Reschedule } from './panels/Reschedule'
-import { ChargeLate } from './panels/ChargeLate'
-import { GiveUp } from './panels/GiveUp'
-import { HeldMoney } from './panels/HeldMoney'
-import { PromisePay } from './panels/PromisePay'
-import { WriteOff } from './panels/WriteOff'
-import { PutOff } from './panels/PutOff'
-import { Repeat } from './panels/Repeat'
+import { DoPanel } from './panels/DoPanel'
+import type { SheetSale } from './panels/parts'
 
 interface Props {
   readonly sale: SheetSale
@@ -117,49 +99,3 @@ export const SaleActions = ({ sale, version, today, start, suggested }: Props) =
     </div>
   )
 }
-
-const TITLE: Readonly<Record<Doing, string>> = {
-  offer: 'Send the estimate',
-  agree: 'They agree',
-  'hand-over': 'Hand over',
-  bill: 'Bill',
-  'ask-deposit': 'Ask for a deposit',
-  'pay-how': 'How they pay',
-  decline: 'They declined',
-  cancel: 'Cancel the sale',
-  'put-off': 'Not now',
-  repeat: 'It comes again',
-  link: 'Their own page',
-  'pay-off': 'Pay off early',
-  reschedule: 'Arrange the rest anew',
-  card: 'Collect by card',
-  'give-up': 'Give the layaway up',
-  promise: 'They promised to pay',
-  held: 'Held money',
-  'write-off': 'Write off',
-  'charge-late': 'Late charge',
-}
-
-/** One thing done with a sale, in its panel. */
-export const DoPanel = ({ doing, ...props }: PanelProps & { readonly doing: Doing }) => (
-  <Panel open onClose={props.onClose} title={TITLE[doing]}>
-    {doing === 'offer' && <Offer {...props} />}
-    {doing === 'agree' && <Agree {...props} />}
-    {doing === 'hand-over' && <HandOver {...props} />}
-    {doing === 'bill' && <Bill {...props} />}
-    {doing === 'ask-deposit' && <AskDeposit {...props} />}
-    {doing === 'pay-how' && <PayHow {...props} />}
-    {(doing === 'decline' || doing === 'cancel') && <Close as={doing} {...props} />}
-    {doing === 'put-off' && props.sale.step && <PutOff {...props} />}
-    {doing === 'repeat' && <Repeat {...props} />}
-    {doing === 'link' && <GiveLink {...props} />}
-    {doing === 'pay-off' && <PayOff {...props} />}
-    {doing === 'reschedule' && <Reschedule {...props} />}
-    {doing === 'card' && <KeepCard {...props} />}
-    {doing === 'give-up' && <GiveUp {...props} />}
-    {doing === 'promise' && <PromisePay {...props} />}
-    {doing === 'held' && <HeldMoney {...props} />}
-    {doing === 'write-off' && <WriteOff {...props} />}
-    {doing === 'charge-late' && <ChargeLate {...props} />}
-  </Panel>
-)

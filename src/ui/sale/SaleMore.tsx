@@ -13,7 +13,7 @@ interface Props {
 
 /** Everything that is said of a sale now and then: notes, where it goes, how it came. */
 export const SaleMore = ({ facts, addresses, onFacts }: Props) => (
-  <div className="grid max-w-[980px] gap-4 md:grid-cols-2">
+  <div className="grid max-w-245 gap-4 md:grid-cols-2">
     <Words label="Notes above the lines" value={facts.noteAbove} onValue={(noteAbove) => onFacts({ noteAbove })} />
     <Words label="Notes for the whole" value={facts.note} onValue={(note) => onFacts({ note })} />
     <Words

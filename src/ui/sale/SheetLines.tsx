@@ -36,7 +36,7 @@ export const SheetLines = ({ sheet }: { readonly sheet: Sheet }) => {
               <tr key={l.id}>
                 <td
                   colSpan={8}
-                  className={l.kind === 'heading' ? 'pt-3! font-slab text-lg font-semibold' : 'text-iron-700'}
+                  className={l.kind === 'heading' ? 'pt-3 font-slab text-lg font-semibold' : 'text-iron-700'}
                 >
                   {l.description}
                 </td>
@@ -122,7 +122,7 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
   const worth = present(sheet.worths.get(l.id))
   return (
     <tr className={dropped && !left ? 'text-iron-500 line-through' : left ? 'text-iron-500' : ''}>
-      <td className="max-w-[280px] min-w-[160px] break-words">
+      <td className="max-w-70 min-w-40 break-words">
         {l.description}
         {l.choice !== 'none' && (
           <span className="sub">
@@ -154,12 +154,12 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
       <td className="fig">
         {sheet.price(l.unitPrice)}
         {(l.discountPercent.gt(0) || l.discountAmount > 0n) && (
-          <div className="ml-auto max-w-[112px] font-text text-xs whitespace-normal text-iron-500">
+          <div className="ml-auto max-w-28 font-text text-xs whitespace-normal text-iron-500">
             less {lessInWords(l, worth.currency)}
           </div>
         )}
         {l.priceFrom && l.priceFrom !== 'list' && (
-          <div className="ml-auto max-w-[112px] font-text text-xs whitespace-normal text-iron-500">{l.priceFrom}</div>
+          <div className="ml-auto max-w-28 font-text text-xs whitespace-normal text-iron-500">{l.priceFrom}</div>
         )}
       </td>
       <td className="fig text-iron-500">{sheet.margins.get(l.id) ?? ''}</td>

@@ -56,12 +56,12 @@ export const Costs = ({ sheet: { costs: c } }: { readonly sheet: Sheet }) =>
         ).map(([name, amount]) => (
           <div key={name}>
             <dt className="sub">{name}</dt>
-            <dd className="fig text-left!">{amount ? formatMoney(amount) : '–'}</dd>
+            <dd className="fig text-left">{amount ? formatMoney(amount) : '–'}</dd>
           </div>
         ))}
         <div>
           <dt className="sub">margin of what is billed</dt>
-          <dd className="fig text-left!">{c.margin ? `${c.margin.toString()} %` : '–'}</dd>
+          <dd className="fig text-left">{c.margin ? `${c.margin.toString()} %` : '–'}</dd>
         </div>
       </dl>
     </section>

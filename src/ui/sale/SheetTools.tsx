@@ -5,7 +5,7 @@ import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 import type { Doing } from './actions'
 import type { SheetSale } from './panels/parts'
-import { DoPanel } from './SaleActions'
+import { DoPanel } from './panels/DoPanel'
 
 /** Beside the papers of a sale: copy it, let it come again, give its link away. */
 export const SheetTools = ({ sale, today }: { readonly sale: SheetSale; readonly today: Day }) => {

@@ -38,7 +38,7 @@ export const LetterEditor = () => {
     if (own) setWords({ subject: own.subject, body: own.body })
   }
   return (
-    <div className="grid max-w-[760px] gap-4">
+    <div className="grid max-w-190 gap-4">
       <div className="grid grid-cols-2 gap-4">
         <Select label="Letter about" value={paper} options={ABOUT} onValue={setPaper} />
         <Select label="In" value={language} options={LANGUAGES} onValue={setLanguage} />

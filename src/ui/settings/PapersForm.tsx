@@ -1,21 +1,9 @@
 'use client'
 import { useController } from 'react-hook-form'
+import type { PaperSettings } from '@/contract/paperSettings'
 import { Files } from '../files/Files'
 import { FormArea, FormPick, FormQuantity, FormText } from '../form/inputs'
 import { SettingsForm } from './SettingsForm'
-
-export interface PaperSettings {
-  readonly name: string
-  readonly address: string
-  readonly phone: string
-  readonly email: string
-  readonly header: string
-  readonly footer: string
-  readonly conditions: string
-  readonly colour: string
-  readonly paperSize: 'A4' | 'letter'
-  readonly estimateDays: number
-}
 
 /** The business as its papers show it. */
 export const PapersForm = ({ business, hasMark }: { readonly business: PaperSettings; readonly hasMark: boolean }) => {
@@ -48,11 +36,7 @@ export const PapersForm = ({ business, hasMark }: { readonly business: PaperSett
       </SettingsForm>
       {hasMark && (
         // eslint-disable-next-line @next/next/no-img-element -- the owner's own picture, kept in the database
-        <img
-          src={`/api/v1/export/mark`}
-          alt="The mark on papers"
-          className="max-h-[60px] max-w-[200px] object-contain"
-        />
+        <img src={`/api/v1/export/mark`} alt="The mark on papers" className="max-h-15 max-w-50 object-contain" />
       )}
       <Files
         ownerKind="business"
@@ -70,7 +54,7 @@ const Color = () => {
   return (
     <label>
       <span className="label">Colour</span>
-      <input type="color" className="field !w-16 !p-1" {...field} />
+      <input type="color" className="field w-16 p-1" {...field} />
     </label>
   )
 }

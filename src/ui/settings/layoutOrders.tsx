@@ -52,7 +52,7 @@ export const ColumnOrder = ({ spec, onSpec }: Props) => {
           const column = spec.columns.find((c) => c.key === key)
           return (
             <OrderedRow key={key} id={key} label={COLUMN[key]}>
-              <label className="flex w-[130px] gap-2">
+              <label className="flex w-32.5 gap-2">
                 <input type="checkbox" checked={column !== undefined} onChange={(e) => toggle(key, e.target.checked)} />{' '}
                 {COLUMN[key]}
               </label>
@@ -60,7 +60,7 @@ export const ColumnOrder = ({ spec, onSpec }: Props) => {
                 <input
                   aria-label={`${COLUMN[key]}: called`}
                   placeholder="called as usual"
-                  className="field !min-h-[28px]"
+                  className="field min-h-7"
                   maxLength={40}
                   value={column.name}
                   onChange={(e) =>

@@ -58,7 +58,7 @@ export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; r
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_340px]">
       <section>
         <BasketLines basket={basket} currency={currency} onPut={put} />
-        <div className="mt-3 max-w-[420px]">
+        <div className="mt-3 max-w-105">
           <Picker
             label="Put something in"
             chosen=""
@@ -103,7 +103,7 @@ interface LinesProps {
 
 const BasketLines = ({ basket, currency, onPut }: LinesProps) => (
   <table className="ledger">
-    <LedgerHead heads={['What', right('Quantity', 'w-[110px]'), right('There'), right('Each'), right('Sum')]} />
+    <LedgerHead heads={['What', right('Quantity', 'w-27.5'), right('There'), right('Each'), right('Sum')]} />
     <tbody>
       {basket.lines.map((l) => (
         <tr key={l.goodsId}>
@@ -123,10 +123,10 @@ const BasketLines = ({ basket, currency, onPut }: LinesProps) => (
         </tr>
       ))}
       <tr>
-        <td colSpan={4} className="r border-0! text-iron-500">
+        <td colSpan={4} className="r border-0 text-iron-500">
           tax
         </td>
-        <td className="fig border-0!">{basket.totals.tax}</td>
+        <td className="fig border-0">{basket.totals.tax}</td>
       </tr>
       <tr className="total">
         <td colSpan={4} className="r">

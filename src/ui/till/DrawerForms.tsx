@@ -21,6 +21,14 @@ export const DrawerForms = (props: Props) => (
   </div>
 )
 
+interface MoveDraft {
+  amount: string
+  reason: string
+  account: string
+  direction: 'in' | 'out'
+}
+const NO_MOVE: MoveDraft = { amount: '', reason: '', account: '', direction: 'in' }
+
 const moveSchema = () => import('@/contract/inputs/till/drawer').then((m) => m.moveDrawerInput)
 const countSchema = () => import('@/contract/inputs/till/drawer').then((m) => m.countDrawerInput)
 
@@ -31,7 +39,7 @@ const CashMove = ({ on, currency, accounts }: Props) => (
       method="POST"
       path="/drawer/moves"
       schema={moveSchema}
-      start={{ amount: '', reason: '', account: '', direction: 'in' as 'in' | 'out' }}
+      start={NO_MOVE}
       asBody={(d) => ({ ...d, on, account: d.account || undefined })}
       say={(m, d) => `${m.number}: ${d.amount} ${d.direction === 'in' ? 'put in' : 'taken out'}.`}
       again

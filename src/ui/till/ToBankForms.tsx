@@ -53,7 +53,7 @@ const FormChoose = ({ name, rows, none }: ChooseProps) => {
   return rows.length === 0 ? (
     <p className="sub border-y border-paper-200 py-3">{none}</p>
   ) : (
-    <div className="max-h-[360px] overflow-y-auto">
+    <div className="max-h-90 overflow-y-auto">
       <table className="ledger">
         <tbody>
           {rows.map((r) => (
@@ -70,7 +70,7 @@ const FormChoose = ({ name, rows, none }: ChooseProps) => {
               </td>
               <td className="font-figure">{r.number}</td>
               <td className="sub whitespace-nowrap">{r.on}</td>
-              <td className="max-w-[180px] truncate">{r.customer}</td>
+              <td className="max-w-45 truncate">{r.customer}</td>
               <td className="fig">{r.amount}</td>
             </tr>
           ))}

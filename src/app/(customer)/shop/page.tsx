@@ -14,7 +14,7 @@ export default async function ShopPage() {
   const business = await readBusiness()
   if (!business?.shopfrontOpen)
     return (
-      <main className="mx-auto max-w-[560px] px-4 py-16">
+      <main className="mx-auto max-w-140 px-4 py-16">
         <h1>The shop is closed just now</h1>
         <p className="mt-2">Call us, and we will gladly help.</p>
       </main>
@@ -24,7 +24,7 @@ export default async function ShopPage() {
     readMyBasket(cookieOf({ headers: await headers() }, BASKET_COOKIE)),
   ])
   return (
-    <main className="mx-auto max-w-[1100px] px-4 py-6">
+    <main className="mx-auto max-w-275 px-4 py-6">
       <header className="mb-6 border-b-2 border-iron-900 pb-3">
         <h1>{business.name}</h1>
         <p className="sub">

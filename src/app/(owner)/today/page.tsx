@@ -120,7 +120,7 @@ const WaitingList = ({ waiting }: { readonly waiting: readonly Waiting[] }) => (
         <To
           data-row
           href={hrefOf(w)}
-          className="btn w-[150px] max-sm:w-auto max-sm:px-2"
+          className="btn w-37.5 max-sm:w-auto max-sm:px-2"
           aria-label={`${LABEL[w.step.action]}: ${w.story.sale.customerName}`}
         >
           {LABEL[w.step.action]}
@@ -202,13 +202,13 @@ const Drawer = ({ drawer }: { readonly drawer: TodayView['drawer'] }) => (
     <table className="ledger">
       <tbody>
         <tr>
-          <td className="!px-0">Before today</td>
+          <td className="px-0">Before today</td>
           <td className="r">
             <Figure of={drawer.before} asBalance />
           </td>
         </tr>
         <tr>
-          <td className="!px-0">
+          <td className="px-0">
             Cash in, {drawer.receipts} {drawer.receipts === 1 ? 'receipt' : 'receipts'}
           </td>
           <td className="r">
@@ -216,7 +216,7 @@ const Drawer = ({ drawer }: { readonly drawer: TodayView['drawer'] }) => (
           </td>
         </tr>
         <tr className="total">
-          <td className="!px-0">should hold</td>
+          <td className="px-0">should hold</td>
           <td className="fig">
             <Figure of={drawer.now} asBalance />
           </td>
@@ -231,28 +231,23 @@ const OutThere = ({ out }: { readonly out: TodayView['out'] }) => (
     <h2>Out there</h2>
     <table className="ledger">
       <tbody>
+        {[
+          { stands: 'offered', count: out.offered, one: 'estimate', amount: out.offeredAmount },
+          { stands: 'agreed', count: out.agreed, one: 'sale', amount: out.agreedAmount },
+        ].map(({ stands, count, one, amount }) => (
+          <tr key={stands}>
+            <td className="px-0">
+              <To href={`/sales?stands=${stands}`} className="hover:underline">
+                {count} {count === 1 ? one : `${one}s`} {stands}
+              </To>
+            </td>
+            <td className="r">
+              <Figure of={amount} />
+            </td>
+          </tr>
+        ))}
         <tr>
-          <td className="!px-0">
-            <To href="/sales?stands=offered" className="hover:underline">
-              {out.offered} {out.offered === 1 ? 'estimate' : 'estimates'} offered
-            </To>
-          </td>
-          <td className="r">
-            <Figure of={out.offeredAmount} />
-          </td>
-        </tr>
-        <tr>
-          <td className="!px-0">
-            <To href="/sales?stands=agreed" className="hover:underline">
-              {out.agreed} {out.agreed === 1 ? 'sale' : 'sales'} agreed
-            </To>
-          </td>
-          <td className="r">
-            <Figure of={out.agreedAmount} />
-          </td>
-        </tr>
-        <tr>
-          <td className="!px-0">of it, held already</td>
+          <td className="px-0">of it, held already</td>
           <td className="r">
             <Figure of={out.held} className="text-brass-700" />
           </td>
@@ -278,8 +273,8 @@ const ComingUp = ({
         <tbody>
           {items.map((c, i) => (
             <tr key={i}>
-              <td className="sub !pl-0 whitespace-nowrap">{formatDayShort(c.on, today)}</td>
-              <td className="py-1! leading-tight">
+              <td className="sub pl-0 whitespace-nowrap">{formatDayShort(c.on, today)}</td>
+              <td className="py-1 leading-tight">
                 <To href={`/sales/${c.saleId}`} className="hover:underline">
                   {c.text}
                 </To>

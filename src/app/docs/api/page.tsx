@@ -12,7 +12,7 @@ interface Body {
 export default function ApiPage() {
   const { paths } = openApi() as { paths: Record<string, Record<string, Body>> }
   return (
-    <main className="mx-auto max-w-[860px] px-5 py-8">
+    <main className="mx-auto max-w-215 px-5 py-8">
       <h1>The HTTP interface</h1>
       <p className="mt-2 mb-6 max-w-prose">
         Everything the screens do, for other programs. JSON under <code className="font-figure">/api/v1</code>; a token
@@ -44,7 +44,7 @@ export default function ApiPage() {
                   <span className="text-iron-500">{o.summary}</span>
                 </summary>
                 {body ? (
-                  <pre tabIndex={0} className="mt-2 overflow-x-auto bg-paper-100 p-3 font-figure text-[13px]">
+                  <pre tabIndex={0} className="mt-2 overflow-x-auto bg-paper-100 p-3 font-figure text-xs">
                     {JSON.stringify(body.content['application/json'].schema, null, 2)}
                   </pre>
                 ) : (

@@ -30,7 +30,7 @@ export const Agree = ({ sale, today, onClose }: PanelProps) => {
     purchaseOrder: sale.purchaseOrder,
     wantedBy: sale.wantedBy,
     by: '',
-    how: 'on the phone' as keyof typeof HOW,
+    how: 'on the phone',
     deliverTo: sale.deliverTo,
     lines: quantitiesOf(lines, (l) => (l.chosen ? l.quantity : '')),
   }

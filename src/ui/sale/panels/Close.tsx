@@ -11,17 +11,22 @@ const REST = {
   account: 'onto their account',
 } as const
 
+const START: { reason: string; fee: string; rest: keyof typeof REST } = { reason: '', fee: '', rest: 'transfer' }
 const schema = () => import('@/contract/inputs/sales/closeSale').then((m) => m.closeSaleInput.omit({ saleId: true }))
 
-/** They said no, or it is called off. */
-export const Close = ({ as, sale, onClose }: PanelProps & { readonly as: 'decline' | 'cancel' }) => {
+/** They said no. */
+export const Decline = (props: PanelProps) => <Close as="decline" {...props} />
+/** It is called off. */
+export const Cancel = (props: PanelProps) => <Close as="cancel" {...props} />
+
+const Close = ({ as, sale, onClose }: PanelProps & { readonly as: 'decline' | 'cancel' }) => {
   const holds = Number(sale.held) > 0
   return (
     <CommandForm
       method="POST"
       path={`/sales/${sale.id}/${as}`}
       schema={schema}
-      start={{ reason: '', fee: '', rest: 'transfer' as keyof typeof REST }}
+      start={START}
       asBody={({ reason, fee, rest }) => ({ reason, ...(holds ? { fee: fee || '0', rest } : {}) })}
       say={() => `Sale ${sale.number} is ${as === 'decline' ? 'declined' : 'cancelled'}.`}
       onDone={onClose}

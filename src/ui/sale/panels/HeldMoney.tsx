@@ -39,7 +39,7 @@ export const HeldMoney = (props: PanelProps) => {
 }
 
 const Refund = ({ sale, today, onClose }: PanelProps) => {
-  const start = { amount: sale.held, on: String(today), method: 'cash' as Method }
+  const start: { amount: string; on: string; method: Method } = { amount: sale.held, on: String(today), method: 'cash' }
   return (
     <CommandForm
       method="POST"

@@ -15,6 +15,7 @@ const schema = () => import('@/contract/inputs/plans/changePlan').then((m) => m.
 /** Pays a plan off early: what it takes, and what is given back. */
 export const PayOff = ({ sale, today, onClose }: PanelProps) => {
   const [planId, setPlanId] = useState(sale.promise.plans[0]?.id)
+  const start: { on: string; method: Method } = { on: String(today), method: 'transfer' }
   return (
     <>
       <WhichPlan sale={sale} planId={planId} onPlan={setPlanId} />
@@ -23,7 +24,7 @@ export const PayOff = ({ sale, today, onClose }: PanelProps) => {
         method="POST"
         path={`/sales/${sale.id}/installments/payoff`}
         schema={schema}
-        start={{ on: String(today), method: 'transfer' as Method }}
+        start={start}
         asBody={(d) => ({ ...d, planId })}
         say={(p) => `Paid off with ${p.payoff}; ${p.givenBack} of the charge given back.`}
         onDone={onClose}

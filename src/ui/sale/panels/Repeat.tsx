@@ -1,24 +1,15 @@
 'use client'
 import { useController } from 'react-hook-form'
 import { addMonths, formatDay } from '@/core/day'
+import { REPEAT_EVERY_NAMES, REPEAT_MAKES_NAMES } from '@/core/kinds'
 import { CommandForm } from '../../form/CommandForm'
 import { FormDay, FormPick, FormQuantity } from '../../form/inputs'
 import type { PanelProps } from './parts'
 
-const EVERY = {
-  week: 'every week',
-  'two-weeks': 'every two weeks',
-  month: 'every month',
-  quarter: 'every three months',
-  'half-year': 'every six months',
-  year: 'every year',
-} as const
-const MAKES = { offer: 'an estimate', order: 'an order', invoice: 'an invoice' } as const
-
 interface Draft {
-  every: keyof typeof EVERY
+  every: keyof typeof REPEAT_EVERY_NAMES
   firstOn: string
-  makes: keyof typeof MAKES
+  makes: keyof typeof REPEAT_MAKES_NAMES
   times: string
   until: string
   byItself: boolean
@@ -49,9 +40,9 @@ export const Repeat = ({ sale, today, onClose }: PanelProps) => {
     >
       <p className="mb-3">What is on this sale is written again on each day, at the prices of that day.</p>
       <div className="grid grid-cols-2 gap-3">
-        <FormPick name="every" label="How often" options={EVERY} />
+        <FormPick name="every" label="How often" options={REPEAT_EVERY_NAMES} />
         <FormDay name="firstOn" label="First on" today={today} />
-        <FormPick name="makes" label="As" options={MAKES} />
+        <FormPick name="makes" label="As" options={REPEAT_MAKES_NAMES} />
         <FormQuantity name="times" label="Times, if it ends" />
         <FormDay name="until" label="or until" today={today} />
       </div>

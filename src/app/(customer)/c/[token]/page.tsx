@@ -18,7 +18,7 @@ export default async function OwnPage({ params }: { params: Promise<{ token: str
   if (!page || !business) return <Closed />
   const [view] = await Promise.all([readPage(db, page, business, today), notePageSeen(db, page, today)])
   return (
-    <main className="mx-auto max-w-[680px] px-4 py-6">
+    <main className="mx-auto max-w-170 px-4 py-6">
       <header className="mb-6 flex items-start justify-between gap-4 border-b-2 border-iron-900 pb-3">
         <div>
           <h1>{view.business.name}</h1>
@@ -49,7 +49,7 @@ export default async function OwnPage({ params }: { params: Promise<{ token: str
 const show = (amount: string, currency: string): string => formatPrice(decimal(amount), currency)
 
 const Closed = () => (
-  <main className="mx-auto max-w-[560px] px-4 py-16">
+  <main className="mx-auto max-w-140 px-4 py-16">
     <h1>This page is not open</h1>
     <p className="mt-2">The link may have been withdrawn, or typed wrong. Ask us for a new one.</p>
   </main>

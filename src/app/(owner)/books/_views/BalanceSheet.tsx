@@ -1,9 +1,7 @@
 import type { Day } from '@/core/day'
 import { openShop } from '@/app/(owner)/_shop'
 import { readBalanceSheet } from '@/model/books/books'
-import type { ReportRow } from '@/core/ledger'
 import { Part } from '@/app/(owner)/books/_views/Part'
-import { To } from '@/ui/To'
 import { formatMoney, sumMoney, isZeroMoney } from '@/core/money'
 import { ListExport } from '@/ui/list/ListExport'
 
@@ -12,15 +10,9 @@ export const BalanceSheet = async ({ to }: { to: Day }) => {
   const { db, currency } = shop
   const b = await readBalanceSheet(db, to, currency)
   const link = (id: number) => `/books/accounts/${id}?to=${to}`
-  const earned: ReportRow = {
-    id: 0,
-    code: '',
-    name: 'Earned so far, not moved to earlier years',
-    amount: b.earnings,
-  }
   return (
     <>
-      <div className="grid max-w-[1060px] gap-x-12 lg:grid-cols-2">
+      <div className="grid max-w-265 gap-x-12 lg:grid-cols-2">
         <table className="ledger self-start">
           <Part title="What there is" rows={b.assets} total={b.totalAssets} totalName="assets" link={link} />
         </table>
@@ -32,37 +24,21 @@ export const BalanceSheet = async ({ to }: { to: Day }) => {
             totalName="liabilities"
             link={link}
           />
+          <Part
+            title="What is yours"
+            rows={b.equity}
+            more={[
+              {
+                name: 'Earned so far, not moved to earlier years',
+                amount: b.earnings,
+                href: `/books?view=profit-and-loss&from=1990-01-01&to=${to}`,
+              },
+            ]}
+            total={b.totalEquity}
+            totalName="equity"
+            link={link}
+          />
           <tbody>
-            <tr>
-              <td colSpan={3} className="border-b-iron-900! pt-4! font-slab text-[17px] font-semibold">
-                What is yours
-              </td>
-            </tr>
-            {b.equity.map((r) => (
-              <tr key={r.id} className="row">
-                <td className="w-20 font-figure">{r.code}</td>
-                <td>
-                  <To data-row className="cover" href={link(r.id)}>
-                    {r.name}
-                  </To>
-                </td>
-                <td className="fig">{formatMoney(r.amount)}</td>
-              </tr>
-            ))}
-            <tr className="row">
-              <td />
-              <td>
-                <To data-row className="cover" href={`/books?view=profit-and-loss&from=1990-01-01&to=${to}`}>
-                  {earned.name}
-                </To>
-              </td>
-              <td className="fig">{formatMoney(earned.amount)}</td>
-            </tr>
-            <tr className="font-bold">
-              <td className="border-0!" />
-              <td className="r border-0!">equity</td>
-              <td className="fig border-0! border-t! border-iron-900!">{formatMoney(b.totalEquity)}</td>
-            </tr>
             <tr className="total">
               <td />
               <td className="r">owed and yours</td>

@@ -17,7 +17,7 @@ export const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
   const link = (id: number) => `/books/accounts/${id}?from=${from}&to=${to}`
   return (
     <>
-      <table className="ledger max-w-[680px]">
+      <table className="ledger max-w-170">
         <Part title="Income" rows={p.income} total={p.totalIncome} totalName="income" link={link} />
         <Part
           title="What the goods cost"

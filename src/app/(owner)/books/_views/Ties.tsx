@@ -13,7 +13,7 @@ export const Ties = async ({ to }: { to: Day }) => {
       <p className="mb-3 max-w-prose">
         Each figure is kept twice: by the papers, and by the accounts. The two must always be the same, on every day.
       </p>
-      <table className="ledger max-w-[820px]">
+      <table className="ledger max-w-205">
         <LedgerHead heads={['What', right('Papers say'), right('Accounts say'), right('Difference')]} />
         <tbody>
           {ties.map((t) => (

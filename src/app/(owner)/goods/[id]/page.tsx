@@ -89,7 +89,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
               <img
                 src={`/api/v1/export/files/${goods.pictureFileId}`}
                 alt={goods.name}
-                className="mb-3 max-h-[220px] max-w-full border border-paper-300 object-contain"
+                className="mb-3 max-h-55 max-w-full border border-paper-300 object-contain"
               />
             )}
             <Files ownerKind="goods" ownerId={goods.id} files={files} label="Pictures and files" />
@@ -188,7 +188,7 @@ const Figures = ({ of: g, currency }: { readonly of: Page['standing']; readonly 
       {figures.map(([name, value]) => (
         <div key={name}>
           <dt className="sub">{name}</dt>
-          <dd className="fig text-left! text-lg font-bold">{value}</dd>
+          <dd className="fig text-left text-lg font-bold">{value}</dd>
         </div>
       ))}
     </dl>

@@ -53,7 +53,7 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
           )
         }
       />
-      <table className="ledger max-w-[640px]">
+      <table className="ledger max-w-160">
         <LedgerHead heads={['What', right('Quantity'), right('Cost')]} />
         <tbody>
           {paper.lines.map((l) => (

@@ -88,8 +88,8 @@ interface LinesProps {
 const InvoiceLines = ({ invoice, pricesIncludeTax }: LinesProps) => {
   const { currency } = invoice.gross
   return (
-    <table className="ledger max-w-[860px]">
-      <LedgerHead heads={['What', right('Quantity'), right('Each'), right('Less'), right('Sum', 'w-[120px]')]} />
+    <table className="ledger max-w-215">
+      <LedgerHead heads={['What', right('Quantity'), right('Each'), right('Less'), right('Sum', 'w-30')]} />
       <tbody>
         {invoice.lines.map((l) => {
           const { worth, less } = showInvoiceLine(l, pricesIncludeTax, currency)
@@ -120,7 +120,7 @@ const InvoiceLines = ({ invoice, pricesIncludeTax }: LinesProps) => {
 const Dues = ({ dues, today }: { readonly dues: Page['dues']; readonly today: Day }) => (
   <section className="mt-7">
     <h2>Due</h2>
-    <table className="ledger max-w-[560px]">
+    <table className="ledger max-w-140">
       <LedgerHead heads={['On', right('Amount'), right('Open')]} />
       <tbody>
         {dues.map((d) => (

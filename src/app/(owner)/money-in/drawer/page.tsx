@@ -53,7 +53,7 @@ export default async function Drawer({ searchParams }: { searchParams: Search })
           {drawer.counts.length > 0 && (
             <>
               <h2 className="mt-7">Counted</h2>
-              <table className="ledger max-w-[640px]">
+              <table className="ledger max-w-160">
                 <LedgerHead
                   heads={['Count', 'Pieces', right('By the books'), right('Counted'), right('Over or short')]}
                 />

@@ -23,11 +23,19 @@ export default async function Habits() {
       <div className="grid gap-x-10 gap-y-8 lg:grid-cols-2">
         <section>
           <h2>Days from bill to money</h2>
-          <HabitChart months={months.map((h) => ({ month: h.month, value: h.days }))} unit="days" fill="#4a5f73" />
+          <HabitChart
+            months={months.map((h) => ({ month: h.month, value: h.days }))}
+            unit="days"
+            fill="var(--color-slate-600)"
+          />
         </section>
         <section>
           <h2>Of what was paid, how much came late</h2>
-          <HabitChart months={months.map((h) => ({ month: h.month, value: h.lateShare }))} unit="%" fill="#ad3f4a" />
+          <HabitChart
+            months={months.map((h) => ({ month: h.month, value: h.lateShare }))}
+            unit="%"
+            fill="var(--color-oxide-500)"
+          />
         </section>
       </div>
       <section className="mt-8">
@@ -42,7 +50,7 @@ export default async function Habits() {
               <tbody>
                 {most.map((c, i) => (
                   <tr key={c.customerId}>
-                    <td className="max-w-[170px] truncate">
+                    <td className="max-w-42.5 truncate">
                       <span className="fig mr-2 text-iron-500">{i + 1}</span>
                       <To className="hover:underline" href={`/owed?customer=${c.customerId}#customer`}>
                         {c.name}

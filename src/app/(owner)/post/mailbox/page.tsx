@@ -17,7 +17,7 @@ export default async function Mailbox() {
       {mails.length === 0 ? (
         <Empty>Letters that were sent will arrive here.</Empty>
       ) : (
-        <ul className="grid max-w-[820px] gap-3">
+        <ul className="grid max-w-205 gap-3">
           {mails.map((m) => (
             <li key={m.id}>
               <details className="border border-paper-300 bg-white">

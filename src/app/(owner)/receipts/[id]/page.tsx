@@ -51,14 +51,14 @@ export default async function ReceiptPage({
           {receipt.voidReason}
         </p>
       )}
-      <p className="fig mb-4 text-left! text-3xl font-bold">{formatMoney(receipt.amount)}</p>
+      <p className="fig mb-4 text-left text-3xl font-bold">{formatMoney(receipt.amount)}</p>
       {isPositiveMoney(change) && (
         <p className="mb-4">
           Given {formatMoney(receipt.tendered)}, change {formatMoney(change)}.
         </p>
       )}
       <h2>What it paid</h2>
-      <table className="ledger max-w-[640px]">
+      <table className="ledger max-w-160">
         <tbody>
           {paid.map((p, i) => (
             <tr key={i}>

@@ -134,7 +134,7 @@ const NextBox = ({ sheet, start }: { readonly sheet: Sheet; readonly start: Doin
                 ? 'The estimate is out. Wait for their answer, or ask.'
                 : 'Nothing to do today.'}
       </p>
-      {more.length > 0 && <p className="sub mt-1 text-iron-700!">then: {more.map((n) => n.why).join('; ')}</p>}
+      {more.length > 0 && <p className="sub mt-1 text-iron-700">then: {more.map((n) => n.why).join('; ')}</p>}
       <div className="no-print mt-3">
         <SaleActions
           sale={sheet.forActions}

@@ -23,7 +23,7 @@ export default async function ComingPage() {
           Rent, lessons, upkeep: open a sale and choose “Comes again”. What is coming will stand here by month.
         </Empty>
       ) : (
-        <div className="grid max-w-[980px] gap-7">
+        <div className="grid max-w-245 gap-7">
           {months.map((m) => (
             <Month key={m} month={m} coming={coming.filter((c) => monthStart(c.on) === m)} currency={currency} />
           ))}
@@ -51,8 +51,8 @@ const Month = ({
         <tbody>
           {coming.map((c, i) => (
             <tr key={i} className="row">
-              <td className="sub w-[190px]">{formatDayLong(c.on)}</td>
-              <td className="max-w-[380px] truncate">
+              <td className="sub w-47.5">{formatDayLong(c.on)}</td>
+              <td className="max-w-95 truncate">
                 <To data-row className="cover" href={`/sales/${c.repeat.saleId}`}>
                   {c.repeat.customerName}
                   <span className="text-iron-500"> · {c.repeat.title}</span>

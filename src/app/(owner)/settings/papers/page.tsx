@@ -13,7 +13,7 @@ export default async function Layouts() {
   return (
     <>
       <Heading title="How papers look" beside="each paper may have layouts of your own; one of them is the usual one" />
-      <table className="ledger max-w-[820px]">
+      <table className="ledger max-w-205">
         <LedgerHead heads={['Paper', 'Your layouts', unseen('New')]} />
         <tbody>
           {PAPERS.map((paper) => {
@@ -34,7 +34,7 @@ export default async function Layouts() {
                   )}
                 </td>
                 <td className="r">
-                  <To className="btn !min-h-[28px]" href={`/settings/papers/${paper}`}>
+                  <To className="btn min-h-7" href={`/settings/papers/${paper}`}>
                     New layout
                   </To>
                 </td>

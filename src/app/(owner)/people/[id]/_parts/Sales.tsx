@@ -15,13 +15,13 @@ export const Sales = ({ page, today }: { readonly page: Page; readonly today: Da
     ) : (
       <table className="ledger">
         <LedgerHead
-          heads={['Sale', 'What', 'Stands', { head: 'Money', className: 'w-[120px]' }, right('Total'), right('Since')]}
+          heads={['Sale', 'What', 'Stands', { head: 'Money', className: 'w-30' }, right('Total'), right('Since')]}
         />
         <tbody>
           {page.sales.map((s) => (
             <tr key={s.sale.id} className="row">
               <td className="font-figure">{s.sale.number}</td>
-              <td className="max-w-[260px] truncate">
+              <td className="max-w-65 truncate">
                 <To data-row className="cover" href={`/sales/${s.sale.id}`}>
                   {s.sale.title}
                 </To>

@@ -41,14 +41,14 @@ export default async function VersionsPage({
         beside={moved === 0 ? 'nothing on the lines' : `${moved} ${moved === 1 ? 'line' : 'lines'}`}
       />
       <div className="overflow-x-auto">
-        <table className="ledger min-w-[860px]">
+        <table className="ledger min-w-215">
           <LedgerHead
             heads={[
-              unseen('How', 'w-[86px]'),
+              unseen('How', 'w-21.5'),
               sayVersion(c.before),
-              right('Quantity, each, sum', 'w-[190px]'),
+              right('Quantity, each, sum', 'w-47.5'),
               sayVersion(c.now),
-              right('Quantity, each, sum', 'w-[190px]'),
+              right('Quantity, each, sum', 'w-47.5'),
             ]}
           />
           <tbody>

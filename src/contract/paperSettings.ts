@@ -1,0 +1,13 @@
+/** The business as its papers show it. */
+export interface PaperSettings {
+  readonly name: string
+  readonly address: string
+  readonly phone: string
+  readonly email: string
+  readonly header: string
+  readonly footer: string
+  readonly conditions: string
+  readonly colour: string
+  readonly paperSize: 'A4' | 'letter'
+  readonly estimateDays: number
+}

@@ -1,0 +1,32 @@
+'use client'
+import { CommandForm } from '../form/CommandForm'
+import { FormMoney, FormReason } from '../form/inputs'
+
+interface Props {
+  readonly customerId: number
+  readonly name: string
+  readonly currency: string
+  readonly onDone: () => void
+}
+
+const schema = () => import('@/contract/inputs/money/writeOff').then((m) => m.writeOffRestsInput)
+
+/** What is too small to chase is written off together. */
+export const SmallRests = ({ customerId, name, currency, onDone }: Props) => (
+  <CommandForm
+    method="POST"
+    path="/write-offs"
+    schema={schema}
+    start={{ upTo: '1.00', reason: 'Too small to chase' }}
+    asBody={(d) => ({ ...d, customerId })}
+    say={(w) => `${w.amount} written off.`}
+    onDone={onDone}
+    submit="Write them off"
+  >
+    <p className="mb-3">Every due of {name} with no more than this open is written off, sale by sale.</p>
+    <div className="grid gap-3">
+      <FormMoney name="upTo" label="Up to" currency={currency} />
+      <FormReason />
+    </div>
+  </CommandForm>
+)

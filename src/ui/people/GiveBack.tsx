@@ -1,0 +1,45 @@
+'use client'
+import type { Day } from '@/core/day'
+import { CommandForm } from '../form/CommandForm'
+import { FormMoney, FormOn, FormPick } from '../form/inputs'
+
+const METHODS = { transfer: 'transfer', cash: 'cash', card: 'card', cheque: 'cheque' } as const
+const schema = () => import('@/contract/inputs/money/refundHeld').then((m) => m.refundHeldInput)
+
+interface Props {
+  readonly customerId: number
+  readonly name: string
+  readonly currency: string
+  readonly today: Day
+  /** Where it is held: on a sale, or on their account. */
+  readonly from: { readonly saleId: number | null; readonly amount: string }
+  readonly onDone: () => void
+}
+
+/** Held money goes back to whom it belongs. */
+export const GiveBack = ({ customerId, name, currency, today, from, onDone }: Props) => {
+  const start: { on: string; amount: string; method: keyof typeof METHODS } = {
+    on: String(today),
+    amount: from.amount,
+    method: 'transfer',
+  }
+  return (
+    <CommandForm
+      method="POST"
+      path="/refunds"
+      schema={schema}
+      start={start}
+      asBody={(d) => ({ ...d, customerId, saleId: from.saleId ?? undefined })}
+      say={(r) => `Refund ${r.number}: ${r.amount} back to ${name}.`}
+      onDone={onDone}
+      submit="Give it back"
+    >
+      <p className="mb-3">{from.amount} is held. What you give back is theirs; it was never income.</p>
+      <div className="grid gap-3">
+        <FormMoney name="amount" label="Amount" currency={currency} />
+        <FormPick name="method" label="How" options={METHODS} />
+        <FormOn today={today} />
+      </div>
+    </CommandForm>
+  )
+}

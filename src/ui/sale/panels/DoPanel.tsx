@@ -1,0 +1,60 @@
+'use client'
+import type { ReactNode } from 'react'
+import { lazily } from '../../lazily'
+import { Panel } from '../../Panel'
+import type { Doing } from '../actions'
+import type { PanelProps } from './parts'
+
+const TITLE: Readonly<Record<Doing, string>> = {
+  offer: 'Send the estimate',
+  agree: 'They agree',
+  'hand-over': 'Hand over',
+  bill: 'Bill',
+  'ask-deposit': 'Ask for a deposit',
+  'pay-how': 'How they pay',
+  decline: 'They declined',
+  cancel: 'Cancel the sale',
+  'put-off': 'Not now',
+  repeat: 'It comes again',
+  link: 'Their own page',
+  'pay-off': 'Pay off early',
+  reschedule: 'Arrange the rest anew',
+  card: 'Collect by card',
+  'give-up': 'Give the layaway up',
+  promise: 'They promised to pay',
+  held: 'Held money',
+  'write-off': 'Write off',
+  'charge-late': 'Late charge',
+}
+
+const PANEL: Readonly<Record<Doing, (props: PanelProps) => ReactNode>> = {
+  offer: lazily(() => import('./Offer').then((m) => m.Offer)),
+  agree: lazily(() => import('./Agree').then((m) => m.Agree)),
+  'hand-over': lazily(() => import('./HandOver').then((m) => m.HandOver)),
+  bill: lazily(() => import('./Bill').then((m) => m.Bill)),
+  'ask-deposit': lazily(() => import('./AskDeposit').then((m) => m.AskDeposit)),
+  'pay-how': lazily(() => import('./PayHow').then((m) => m.PayHow)),
+  decline: lazily(() => import('./Close').then((m) => m.Decline)),
+  cancel: lazily(() => import('./Close').then((m) => m.Cancel)),
+  'put-off': lazily(() => import('./PutOff').then((m) => m.PutOff)),
+  repeat: lazily(() => import('./Repeat').then((m) => m.Repeat)),
+  link: lazily(() => import('./GiveLink').then((m) => m.GiveLink)),
+  'pay-off': lazily(() => import('./PayOff').then((m) => m.PayOff)),
+  reschedule: lazily(() => import('./Reschedule').then((m) => m.Reschedule)),
+  card: lazily(() => import('./KeepCard').then((m) => m.KeepCard)),
+  'give-up': lazily(() => import('./GiveUp').then((m) => m.GiveUp)),
+  promise: lazily(() => import('./PromisePay').then((m) => m.PromisePay)),
+  held: lazily(() => import('./HeldMoney').then((m) => m.HeldMoney)),
+  'write-off': lazily(() => import('./WriteOff').then((m) => m.WriteOff)),
+  'charge-late': lazily(() => import('./ChargeLate').then((m) => m.ChargeLate)),
+}
+
+/** One thing done with a sale, in its panel. */
+export const DoPanel = ({ doing, ...props }: PanelProps & { readonly doing: Doing }) => {
+  const What = PANEL[doing]
+  return (
+    <Panel open onClose={props.onClose} title={TITLE[doing]}>
+      {(doing !== 'put-off' || props.sale.step) && <What {...props} />}
+    </Panel>
+  )
+}
