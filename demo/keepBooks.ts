@@ -53,7 +53,7 @@ const openBooks = async (shop: Workshop): Promise<void> => {
 
 const payTheMonth = async (shop: Workshop): Promise<void> => {
   await own(shop, 'Rent of the workshop', '6000', '1020', '640.00')
-  await own(shop, 'Light, heat and telephone', '6010', '1020', text(BigInt(9500 + shop.chance.between(0, 6000))))
+  await own(shop, 'Utilities and telephone', '6010', '1020', text(BigInt(9500 + shop.chance.between(0, 6000))))
   await own(shop, 'Glue, varnish, small tools', '6020', '1020', text(BigInt(4000 + shop.chance.between(0, 9000))))
   await own(shop, 'Insurance', '6030', '1020', '88.00')
   const bank = (await balances(shop)).get('1020') ?? 0n

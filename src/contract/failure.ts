@@ -1,3 +1,4 @@
+import type { Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import type { Decimal, Money } from '@/core/money'
 
@@ -123,7 +124,7 @@ export type Failure =
   | { readonly code: 'nothing-asked' }
   | { readonly code: 'same-place' }
   | { readonly code: 'banked-already'; readonly number: string }
-  | { readonly code: 'cannot-bounce'; readonly number: string; readonly method: string }
+  | { readonly code: 'cannot-bounce'; readonly number: string; readonly method: Method }
   | { readonly code: 'not-late'; readonly due: Day }
   | { readonly code: 'charged-already' }
   | { readonly code: 'no-late-charge' }

@@ -201,7 +201,7 @@ describe('the books', () => {
       { ...entry, lines: entry.lines.slice(1) },
       ['lines: An entry has at least two lines.'],
     ],
-    ['an entry for nothing said', writeEntryInput, { ...entry, text: '' }, ['text: What it is for is needed.']],
+    ['an entry for nothing said', writeEntryInput, { ...entry, text: '' }, ['text: Description is needed.']],
     ['a closing', closePeriodInput, { through: '2026-02-28' }, []],
     ['a closing through no day', closePeriodInput, {}, ['through: A date is written YYYY-MM-DD.']],
   ])('%s', (_, schema, input, expected) => {

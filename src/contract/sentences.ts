@@ -1,4 +1,5 @@
-import { type Decimal, formatMoney } from '@/core/money'
+import { type Decimal, formatMoney, subtractMoney } from '@/core/money'
+import { METHOD_NAMES } from '@/core/names'
 import type { Failure } from './failure'
 import { formatDay } from '@/core/day'
 
@@ -10,140 +11,139 @@ type Sentences = { readonly [C in Failure['code']]: (f: Extract<Failure, { code:
 const SENTENCES: Sentences = {
   invalid: (f) =>
     `Please look again: ${f.errors.map((e) => (e.path ? `${e.path}: ${e.message}` : e.message)).join(' ')}`,
-  'not-found': (f) => `There is no ${f.what} ${f.id}. It may have been typed wrong; look it up in its list.`,
+  'not-found': (f) => `There is no ${f.what} ${f.id}. Check the number, or search for it.`,
   'already-set-up': () => 'The business is set up already. Sign in, and change it in Settings.',
   'not-set-up': () => 'The business is not set up yet. Give it a name, a currency and a passphrase first.',
-  'wrong-passphrase': () => 'That is not the passphrase. Nothing was done; try again.',
+  'wrong-passphrase': () => 'Wrong passphrase. Try again.',
   'too-many-tries': () => 'Too many tries at once. Wait a few seconds, then try again.',
-  'prove-again': () => 'Type your passphrase again for this. It was a while since you did.',
+  'prove-again': () => 'Enter your passphrase again for this; it has been a while.',
   'shown-once': () =>
-    'This was done before, and its secret is shown once only. Withdraw it, and make another with a new key.',
+    'This was done before, and its secret is shown only once. Revoke it and create another with a new key.',
   'under-way': () => 'This was sent a moment ago and is being done. Ask again in a few seconds.',
-  'posted-already': () => 'Something is posted already, so the opening day stays.',
-  'shop-full': () =>
-    'There is more waiting on our shopfront than we can look at just now. Call us, and we will gladly help.',
+  'posted-already': () => 'Entries are posted already, so the first day of your books cannot change.',
+  'shop-full': () => 'We have more open baskets than we can handle right now. Please call us.',
   'key-reused': () =>
-    'What was sent before may have been done already, and this is not the same. Look whether it was; to do this too, send it again (over HTTP with a new Idempotency-Key).',
-  taken: (f) => `The ${f.what} ${f.value} is taken. Choose another.`,
+    'What you sent before may already be done, and this is different. Check first; to do this too, send it again (over HTTP with a new Idempotency-Key).',
+  taken: (f) => `The ${f.what} ${f.value} is already in use. Choose another.`,
   'period-closed': (f) => `The books are closed through ${formatDay(f.through)}. Choose a later date.`,
   'date-ahead': (f) =>
-    `${formatDay(f.on)} is after today, ${formatDay(f.today)}. What counts is dated today or before; look at the year, and choose an earlier day.`,
-  'not-before': (f) => `${f.what} Date it ${formatDay(f.from)} or later.`,
+    `${formatDay(f.on)} is after today, ${formatDay(f.today)}. Choose today or an earlier date, and check the year.`,
+  'not-before': (f) => `${f.what} Use ${formatDay(f.from)} or a later date.`,
   'close-before-today': (f) => `Books close through a day before today, ${formatDay(f.today)}. Choose an earlier day.`,
   'not-closed': (f) =>
     f.through
       ? `The books are closed through ${formatDay(f.through)} only. Choose an earlier day to reopen to.`
       : 'The books are not closed. There is nothing to reopen.',
-  'recovered-already': (f) => `Nothing of ${f.number} is written off any more. It was taken back before.`,
+  'recovered-already': (f) => `${f.number} is no longer written off. It was undone before.`,
   'billed-is-credited': (f) =>
-    `Only ${n(f.left)} of ${f.line} of this handover can come back without a credit, ${n(f.asked)} asked. What is invoiced comes back with a credit note.`,
-  'nothing-on-sale': () => 'There is nothing on this sale yet. Add a line first.',
-  joined: (f) => `${f.name} was joined to customer ${f.to}. Use that one; all papers stand there.`,
-  'same-place': () => 'That money is there already. Choose where it comes from and where it goes.',
-  'banked-already': (f) =>
-    `Receipt ${f.number} was taken to the bank. Say that it bounced instead; that takes it out of the bank again.`,
-  'cannot-bounce': (f) => `Receipt ${f.number} came by ${f.method}; only cheques and cards come back. Void it instead.`,
-  'not-late': (f) => `This is not late: it is due ${formatDay(f.due)}, or paid. Nothing was charged.`,
-  'charged-already': () => 'This was charged for being late before. One charge each is enough.',
-  'no-late-charge': () => 'No late charge was agreed for this, or the grace days still run. Name an amount, or wait.',
-  'not-this-arrangement': (f) => `This sale is not paid by ${f.needs}. Arrange it so first.`,
-  'no-plan': () => 'There is no installment plan that runs on this sale. It begins with its invoice.',
-  'which-plan': (f) => `This sale has ${f.count} plans that run. Say which one.`,
+    `Only ${n(f.left)} ${f.line} of this handover can be returned without a credit note (you entered ${n(f.asked)}). Invoiced goods are returned with a credit note.`,
+  'nothing-on-sale': () => 'This sale has no lines yet. Add a line first.',
+  joined: (f) => `${f.name} was merged into another customer. Use that record.`,
+  'same-place': () => 'The money is already there. Choose a different destination.',
+  'banked-already': (f) => `Receipt ${f.number} is already banked and cannot be voided. Use “Payment bounced” instead.`,
+  'cannot-bounce': (f) =>
+    `Receipt ${f.number} was paid by ${METHOD_NAMES[f.method].toLowerCase()}. Only check and card payments can bounce. Void it instead.`,
+  'not-late': (f) => `This is not late (due ${formatDay(f.due)}, or already paid). No fee was added.`,
+  'charged-already': () => 'A late fee was already added for this payment.',
+  'no-late-charge': () => 'No late fee was agreed, or the grace period is not over. Enter an amount, or wait.',
+  'not-this-arrangement': (f) => `This sale has no ${f.needs} terms. Change the payment terms first.`,
+  'no-plan': () => 'This sale has no active payment plan. The plan starts with the invoice.',
+  'which-plan': (f) => `This sale has ${f.count} active plans. Choose one.`,
   'before-plan': (f) => `The plan began on ${formatDay(f.startedOn)}. Choose that day or a later one.`,
-  'nothing-open': () => 'Nothing is open there. It may have been paid a moment ago.',
+  'nothing-open': () => 'Nothing is unpaid. It may have just been paid.',
   'layaway-not-paid-up': (f) =>
-    `${formatMoney(f.left)} of the layaway is still to come, so the goods stay. Take it first, or turn the rest into installments or terms.`,
+    `${formatMoney(f.left)} is still unpaid, so the goods stay on layaway. Take the payment first, or change the balance to installments or net terms.`,
   'layaway-billed-at-handover': () =>
-    'A layaway is billed when the goods go, by itself. Hand them over when it is paid up, or arrange it another way first.',
-  'reminded-lately': (f) => `A reminder went out on ${formatDay(f.on)}. The next may go from ${formatDay(f.again)}.`,
-  'nothing-late': (f) => `Nothing of ${f.name} is late enough for a reminder.`,
+    'A layaway is invoiced automatically at handover. Hand over when it is paid, or change the payment terms first.',
+  'reminded-lately': (f) =>
+    `A reminder was sent on ${formatDay(f.on)}. The next can be sent from ${formatDay(f.again)}.`,
+  'nothing-late': (f) => `${f.name} has nothing late enough for a reminder.`,
   'drawer-short': (f) =>
-    `Only ${formatMoney(f.there)} is in the drawer by the books, ${formatMoney(f.asked)} was asked. Take less, or count the drawer.`,
-  'not-to-bank': (f) =>
-    `Receipt ${f.number} cannot be taken along: it was taken back, went to the bank before, or came another way.`,
-  'nothing-to-bank': () => 'There is nothing on the slip. Choose cash or cheques first.',
-  'no-such-step': (f) => `This sale has no step “${f.step}” now. Something happened since; look at what is next.`,
-  'no-address': (f) => `${f.name} has no e-mail address. Write one here, or add it to the customer.`,
+    `The drawer should hold only ${formatMoney(f.there)}, less than ${formatMoney(f.asked)}. Enter a smaller amount, or count the drawer.`,
+  'not-to-bank': (f) => `Receipt ${f.number} cannot go on this slip: it was voided, already banked, or not a check.`,
+  'nothing-to-bank': () => 'The slip is empty. Add cash or checks.',
+  'no-such-step': (f) => `The step “${f.step}” is no longer needed. See what is next.`,
+  'no-address': (f) => `${f.name} has no email address. Enter one here, or on the customer’s page.`,
   'letter-not-waiting': (f) =>
     f.state === 'dropped'
-      ? 'That letter was thrown away. Write another one.'
-      : 'That letter came back. Write another one, to an address that takes it.',
-  'letter-gone': (f) => `That letter has gone to ${f.to} already. Write another one.`,
+      ? 'This email was discarded. Write another one.'
+      : 'This email bounced. Write another one, to an address that works.',
+  'letter-gone': (f) => `This email was already sent to ${f.to}.`,
   'link-closed': () => 'This page is no longer open. Ask us for a new link.',
-  'offer-lapsed': (f) => `This estimate was good through ${formatDay(f.on)}. Ask us, and we will renew it.`,
-  'newer-offer': () => 'The estimate was changed while you were reading. Look at it again, then answer.',
-  'not-offered': () => 'There is no estimate to answer here now. It may have been answered already.',
-  'nothing-to-pay': () => 'Nothing is open here now. It may have been paid a moment ago.',
+  'offer-lapsed': (f) => `This estimate expired on ${formatDay(f.on)}. Contact us and we will renew it.`,
+  'newer-offer': () => 'The estimate has changed. Please review it and answer again.',
+  'not-offered': () => 'This estimate has already been answered, or is no longer open.',
+  'nothing-to-pay': () => 'Nothing is due. It may have just been paid.',
   'more-than-to-pay': (f) =>
-    `Only ${formatMoney(f.open)} is open, ${formatMoney(f.asked)} was given. Pay ${formatMoney(f.open)}.`,
-  'card-refused': (f) => `The card was refused: ${f.why} Nothing was taken. Try another card, or pay another way.`,
-  'shopfront-closed': () => 'The shop is closed just now. Call us, and we will gladly help.',
-  'basket-gone': () => 'This basket is empty or was ordered already. Begin a new one.',
-  'basket-empty': () => 'There is nothing in the basket yet. Put something in first.',
-  'basket-moved': () => 'The basket was changed on the other side. Look at it again, then order.',
+    `Only ${formatMoney(f.open)} is due (you entered ${formatMoney(f.asked)}). Please pay ${formatMoney(f.open)} or less.`,
+  'card-refused': (f) =>
+    `The card was declined: ${f.why} You were not charged. Try another card, or another way to pay.`,
+  'shopfront-closed': () => 'The online shop is closed right now. Please call us.',
+  'basket-gone': () => 'This basket is empty or already ordered. Start a new one.',
+  'basket-empty': () => 'The basket is empty. Add an item first.',
+  'basket-moved': () => 'We have just changed your basket. Please review it and order again.',
   'rows-wrong': (f) =>
-    `${f.count} rows cannot be read, the first is row ${f.first.row}: ${f.first.message} Nothing was imported. Mend them, or leave them out.`,
-  'same-customer': () => 'That is the same customer. Choose the other record to join.',
-  'walk-in-stays': () => 'The walk-in customer stands for everybody without a name and cannot be joined.',
-  'two-of-one-choice': (f) => `Only one of “${f.group}” can be taken. Choose one, and leave the others out.`,
-  'no-such-kind': (f) => `${f.kind} is not a kind of sale here. There are ${f.kinds.join(', ')}; add more in Settings.`,
-  'already-agreed': (f) => `This sale was agreed on ${formatDay(f.on)}. Change what is agreed instead.`,
-  'not-agreed': () => 'This sale is not agreed yet. Agree it first; then it can be handed over and billed.',
-  'sale-closed': (f) => `This sale was ${f.as} on ${formatDay(f.on)}. Copy it to a new sale if it comes back to life.`,
-  'held-first': (f) => `${formatMoney(f.held)} is held for this sale. Refund it or move it first; then close the sale.`,
+    `${f.count} rows have errors (the first is row ${f.first.row}: ${f.first.message}) Nothing was imported. Fix them, or skip them.`,
+  'same-customer': () => 'That is the same customer. Choose the duplicate to merge.',
+  'walk-in-stays': () => 'The walk-in customer cannot be merged.',
+  'two-of-one-choice': (f) => `Choose only one of “${f.group}”.`,
+  'no-such-kind': (f) => `“${f.kind}” is not one of your types of sale (${f.kinds.join(', ')}). Add it in Settings.`,
+  'already-agreed': (f) => `This sale became an order on ${formatDay(f.on)}. Change the order instead.`,
+  'not-agreed': () => 'This is not an order yet. Mark it as accepted first.',
+  'sale-closed': (f) =>
+    `This sale was ${f.as === 'cancelled' ? 'canceled' : f.as} on ${formatDay(f.on)}. Copy it to a new sale to continue.`,
+  'held-first': (f) => `${formatMoney(f.held)} is held for this sale. Refund or move it before closing the sale.`,
   'goods-or-bills-first': () =>
-    'Something was handed over or billed already. Take it back and credit it first, or change what is agreed to what was done.',
+    'Goods were already handed over or invoiced. Return and credit them first, or reduce the order to what was delivered.',
   'less-than-done': (f) =>
-    `${n(f.least)} of ${f.line} was handed over or billed already. It cannot be changed to less; credit it instead.`,
-  'price-fixed': (f) =>
-    `Part of ${f.line} was billed at its price. Add a new line for the rest, or credit the invoice.`,
+    `${n(f.least)} ${f.line} already handed over or invoiced. Credit them instead of reducing the order.`,
+  'price-fixed': (f) => `Part of ${f.line} is already invoiced at this price. Add a new line, or credit the invoice.`,
   'more-than-offered': (f) =>
-    `${n(f.offered)} of ${f.line} was offered, ${n(f.asked)} agreed. Change the sale first if they want more.`,
+    `Only ${n(f.offered)} ${f.line} on the estimate (you entered ${n(f.asked)}). Change the lines first if they want more.`,
   'more-than-agreed': (f) =>
-    `Only ${n(f.left)} of ${f.line} is left to hand over, ${n(f.asked)} asked. Hand over ${n(f.left)}, or change what is agreed.`,
-  'nothing-to-hand-over': () => 'Nothing of this sale can be handed over now. Buy what is short, or count the shelf.',
+    `Only ${n(f.left)} ${f.line} left to hand over (you entered ${n(f.asked)}). Enter ${n(f.left)}, or change the order.`,
+  'nothing-to-hand-over': () => 'Nothing can be handed over now. Order what is short, or recount the stock.',
   'not-enough-stock': (f) =>
-    `Only ${n(f.onHand)} of ${f.goods} on the shelf, ${n(f.asked)} asked. ${f.onHand.gt(0) ? `Hand over ${n(f.onHand)} now, buy ${n(f.asked.minus(f.onHand))}` : `Buy ${n(f.asked)}`}, or count the shelf.`,
+    `Only ${n(f.onHand)} ${f.goods} in stock, ${n(f.asked)} needed. ${f.onHand.gt(0) ? `Hand over ${n(f.onHand)} now and order ${n(f.asked.minus(f.onHand))}` : `Order ${n(f.asked)}`}, or recount the stock.`,
   'nothing-to-bill': (f) =>
     f.what === 'handed-over'
-      ? 'Nothing was handed over that is not billed. Hand something over, or bill what remains.'
-      : 'Everything agreed is billed. Change what is agreed if something came up.',
+      ? 'Everything handed over is already invoiced. Hand over more, or invoice the rest.'
+      : 'The whole order is already invoiced. Change the order to add something.',
   'more-than-to-bill': (f) =>
-    `Only ${n(f.left)} of ${f.line} is left to bill, ${n(f.asked)} asked. Bill ${n(f.left)}, or change what is agreed.`,
-  'already-issued': (f) => `Invoice ${f.number} is issued, so it stays as it is. Write a credit note to mend it.`,
-  'not-issued': () => 'This invoice is still a draft. Change it or throw it away; only issued invoices are credited.',
-  'not-creditable': () => 'A credit note cannot be credited. Bill again instead.',
-  'more-than-billed': (f) => `Only ${n(f.left)} of ${f.line} is left to credit on this invoice, ${n(f.asked)} asked.`,
+    `Only ${n(f.left)} ${f.line} left to invoice (you entered ${n(f.asked)}). Enter ${n(f.left)}, or change the order.`,
+  'already-issued': (f) => `Invoice ${f.number} is issued and cannot be changed. Create a credit note instead.`,
+  'not-issued': () => 'This is still a draft: edit or delete it. Only issued invoices can be credited.',
+  'not-creditable': () => 'A credit note cannot be credited. Invoice again instead.',
+  'more-than-billed': (f) => `Only ${n(f.left)} ${f.line} left to credit on this invoice (you entered ${n(f.asked)}).`,
   'more-than-invoice-left': (f) =>
-    `Only ${formatMoney(f.left)} of this invoice is not credited yet, ${formatMoney(f.asked)} asked.`,
+    `Only ${formatMoney(f.left)} of this invoice is not credited yet (you entered ${formatMoney(f.asked)}).`,
   'more-than-handed-over': (f) =>
-    `Only ${n(f.left)} of ${f.line} was handed over and not taken back, ${n(f.asked)} asked. Credit it without goods coming back.`,
+    `Only ${n(f.left)} ${f.line} handed over and not returned (you entered ${n(f.asked)}). Credit it without returning goods.`,
   'more-than-open': (f) =>
-    `Only ${formatMoney(f.open)} is open there, ${formatMoney(f.asked)} was put on it. Put ${formatMoney(f.open)} on it and leave the rest on account.`,
-  'due-not-open': (f) =>
-    `Nothing is open on due ${f.dueId}. It may have been paid a moment ago; look at what is open now.`,
+    `Only ${formatMoney(f.open)} is due there, but you applied ${formatMoney(f.asked)}. Apply ${formatMoney(f.open)} and keep the rest on account.`,
+  'due-not-open': () => `That is already paid. Reload to see what is unpaid.`,
   'before-invoice': (f) =>
-    `The money is dated ${formatDay(f.on)}, the invoice ${formatDay(f.issuedOn)}. Date the receipt on or after the invoice, or take it on account.`,
+    `The payment date (${formatDay(f.on)}) is before the invoice date (${formatDay(f.issuedOn)}). Use a later date, or keep the payment on account.`,
   'more-than-received': (f) =>
-    `${formatMoney(f.received)} came in, ${formatMoney(f.asked)} is put on dues. Take some off.`,
+    `You have applied ${formatMoney(f.asked)} but received only ${formatMoney(f.received)}. Reduce an amount.`,
   'tendered-too-little': (f) =>
-    `${formatMoney(f.total)} is to pay, only ${formatMoney(f.tendered)} given. Take the rest, or write an invoice instead.`,
-  'who-pays': () => 'Say who pays: choose a customer, or name what the money is for.',
-  'other-customer': () => 'One of the things paid belongs to another customer. Take one receipt for each customer.',
-  'already-voided': (f) => `Receipt ${f.number} was voided before.`,
+    `${formatMoney(f.total)} is due, only ${formatMoney(f.tendered)} given. Take ${formatMoney(subtractMoney(f.total, f.tendered))} more, or create an invoice.`,
+  'who-pays': () => 'Choose a customer, or what the payment is for.',
+  'other-customer': () => 'One of these belongs to another customer. Take one receipt per customer.',
+  'already-voided': (f) => `Receipt ${f.number} is already voided.`,
   'void-counter-sale': (f) =>
-    `Receipt ${f.number} belongs to a counter sale. Write a credit note for it and give the money back.`,
-  'held-was-used': () => 'The money of this receipt that was held has been used since. Credit or refund that first.',
-  'more-than-held': (f) => `Only ${formatMoney(f.held)} is held there, ${formatMoney(f.asked)} asked.`,
-  'nothing-asked': () => 'Say how much: a percentage or an amount above zero.',
+    `Receipt ${f.number} belongs to a counter sale. Create a credit note and refund the money.`,
+  'held-was-used': () => 'Held money from this receipt has already been used. Undo that first (credit note or refund).',
+  'more-than-held': (f) => `Only ${formatMoney(f.held)} is held there (you entered ${formatMoney(f.asked)}).`,
+  'nothing-asked': () => 'Enter a percentage or an amount above zero.',
   'entry-unbalanced': (f) => `Debits and credits differ by ${formatMoney(f.difference)}. Make both sides equal.`,
   'account-kept-by-papers': (f) =>
-    `${f.account} is kept by papers (invoices, receipts, handovers), so that it always agrees with them. Write the paper instead.`,
+    `${f.account} is updated only by documents (invoices, receipts, handovers). Create the document instead.`,
   'close-order': (f) => `The books are closed through ${formatDay(f.through)} already. Choose a later day.`,
   'first-payment-too-large': (f) =>
     `The first payment ${formatMoney(f.first)} is more than the total ${formatMoney(f.total)}.`,
   'payment-does-not-cover-charge': () =>
-    'The payments would not even cover the charge. Choose fewer payments or a lower rate.',
+    'These payments would not cover the interest. Choose fewer payments or a lower rate.',
 }
 
 export const sentence = (failure: Failure): string => (SENTENCES[failure.code] as (f: Failure) => string)(failure)

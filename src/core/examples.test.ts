@@ -4,6 +4,7 @@ import { describe, expect, test } from 'vitest'
 import * as day from './day'
 import * as formats from './formats'
 import * as money from './money'
+import * as names from './names'
 import * as plan from './plan'
 import * as price from './price'
 import * as quickline from './quickline'
@@ -20,6 +21,7 @@ const KNOWN: Readonly<Record<string, unknown>> = {
   ...day,
   ...formats,
   ...money,
+  ...names,
   ...plan,
   ...price,
   ...quickline,

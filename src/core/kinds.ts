@@ -15,19 +15,5 @@ export const VOID_KINDS = ['voided', 'bounced'] as const
 export const VERSION_KINDS = ['offered', 'agreed', 'changed'] as const
 export const REPEAT_EVERY = ['week', 'two-weeks', 'month', 'quarter', 'half-year', 'year'] as const
 export const REPEAT_MAKES = ['offer', 'order', 'invoice'] as const
-/** What each is called. */
-export const REPEAT_EVERY_NAMES: Readonly<Record<(typeof REPEAT_EVERY)[number], string>> = {
-  week: 'every week',
-  'two-weeks': 'every two weeks',
-  month: 'every month',
-  quarter: 'every three months',
-  'half-year': 'every six months',
-  year: 'every year',
-}
-export const REPEAT_MAKES_NAMES: Readonly<Record<(typeof REPEAT_MAKES)[number], string>> = {
-  offer: 'an estimate',
-  order: 'an order',
-  invoice: 'an invoice',
-}
 export const TREATMENTS = ['taxed', 'zero', 'exempt'] as const
 export const PLAN_ENDS = ['paid off', 'rescheduled'] as const

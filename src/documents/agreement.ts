@@ -35,7 +35,7 @@ export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper |
             ...(isPositiveMoney(plan.totalCharge) ? [[t('chargeOf'), formatMoney(plan.totalCharge)] as const] : []),
             [
               t('yearly'),
-              `${(plan.effectiveYearlyRate ?? '0').toString() === '0' ? '0.00' : present(plan.effectiveYearlyRate).times(100).toFixed(2)} %`,
+              `${(plan.effectiveYearlyRate ?? '0').toString() === '0' ? '0.00' : present(plan.effectiveYearlyRate).times(100).toFixed(2)}%`,
             ] as const,
           ]
         : []),
@@ -81,7 +81,7 @@ export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper |
 const part = (
   p: { readonly percent?: { toString(): string }; readonly amount?: string } | undefined,
   of: string,
-): string => (p?.amount ? p.amount : p?.percent ? `${p.percent.toString()} % of ${of}` : 'nothing')
+): string => (p?.amount ? p.amount : p?.percent ? `${p.percent.toString()}% of ${of}` : 'nothing')
 
 /** The rules of an arrangement in the customer's words. */
 const rulesOf = (a: Arrangement): string => {
@@ -91,21 +91,27 @@ const rulesOf = (a: Arrangement): string => {
         'The goods are set aside and stay with us until all of it is paid; the price does not change.',
         'You may pay earlier, and any amount up to the rest.',
         `A payment counts as late after ${a.graceDays ?? 0} days.`,
-        `If you give it up, we keep ${part(a.fee, 'the total')}, never more than you paid, and give the rest back.`,
+        a.fee
+          ? `If you cancel, we keep a cancellation fee of ${part(a.fee, 'the total')}, never more than you have paid, and refund the rest.`
+          : 'If you cancel, we refund everything you have paid.',
       ].join(' ')
     case 'installments':
       return [
-        'You get the goods now; the payments follow on the days above. A payment settles the oldest row first, its charge before the rest of it.',
-        'You may pay off early at any time; the charge that is not earned by then is not asked.',
-        `A payment counts as late after ${a.graceDays ?? 0} days; a late charge is then ${part(a.lateCharge, 'what is late')}.`,
+        'You get the goods now; the payments follow on the dates above. Payments are applied to the oldest installment first, to its finance charge before principal.',
+        'You may pay off early at any time; unearned finance charges are waived.',
+        ...(a.lateCharge
+          ? [
+              `Payments more than ${a.graceDays ?? 0} days late carry a late fee of ${part(a.lateCharge, 'the late amount')}.`,
+            ]
+          : []),
       ].join(' ')
     case 'deposit':
-      return 'What you pay ahead is yours until the goods are handed over and billed; it comes off the bill, tax included.'
+      return 'What you pay in advance is yours until the goods are handed over and invoiced; it is deducted from the invoice, tax included.'
     case 'terms':
       return a.discountPercent?.gt(0)
-        ? `If all of it is paid within ${a.discountDays ?? 0} days of the invoice, ${a.discountPercent.toString()} % comes off.`
-        : 'Each bill is due on the days above, counted from the day it is written.'
+        ? `${a.discountPercent.toString()}% discount if paid in full within ${a.discountDays ?? 0} days of the invoice.`
+        : 'Each invoice is due on the dates above, counted from its date.'
     case 'now':
-      return 'Each bill is due on the day it is written.'
+      return 'Each invoice is due on its date.'
   }
 }

@@ -45,7 +45,7 @@ export const depositRequestOf = async (asked: Asked, requestId: number): Promise
       {
         as: 'line',
         what: story.sale.title,
-        note: `${request.percent ? `${Number(request.percent)} % ` : ''}${t('ofTotal')} ${formatMoney(story.totals.gross)} ${currency}`,
+        note: `${request.percent ? `${Number(request.percent)}% ` : ''}${t('ofTotal')} ${formatMoney(story.totals.gross)} ${currency}`,
         cells: { sum: formatMoney(request.amount) },
       },
     ],

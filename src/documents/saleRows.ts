@@ -79,7 +79,7 @@ export const lessOf = (
   currency: string,
 ): string =>
   [
-    line.discountPercent.gt(0) ? `${line.discountPercent.toString()} %` : '',
+    line.discountPercent.gt(0) ? `${line.discountPercent.toString()}%` : '',
     line.discountAmount > 0n ? formatMoney(money(line.discountAmount, currency)) : '',
   ]
     .filter(Boolean)

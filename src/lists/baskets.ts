@@ -4,7 +4,7 @@ import { defineList } from './list'
 
 export const basketsList = defineList<BasketRow>()({
   name: 'baskets',
-  title: 'Baskets on the shopfront',
+  title: 'Open baskets',
   path: '/sales/baskets',
   fields: {},
   columns: defineColumns<BasketRow>([
@@ -23,6 +23,6 @@ export const basketsList = defineList<BasketRow>()({
   ]),
   // The one last touched stands first, as it comes.
   opensBy: { by: '', down: false },
-  empty: 'When somebody fills a basket, it stands here while they do.',
-  nothingFits: 'When somebody fills a basket, it stands here while they do.',
+  empty: 'Baskets appear here while customers fill them.',
+  nothingFits: 'Baskets appear here while customers fill them.',
 })

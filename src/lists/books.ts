@@ -29,15 +29,15 @@ export const journalList = defineList<JournalLine>()({
   fields: { ...span, search: search('Search entries', 'text, account') },
   columns: defineColumns<JournalLine>([
     { key: 'entry', head: 'Entry', as: 'count', of: (l) => l.entryId, only: 'file' },
-    { key: 'on', head: 'Day', as: 'day', of: (l) => l.on, tone: 'quiet' },
-    { key: 'text', head: 'What', as: 'text', of: (l) => l.text, href: (l) => l.href },
+    { key: 'on', head: 'Date', as: 'day', of: (l) => l.on, tone: 'quiet' },
+    { key: 'text', head: 'Description', as: 'text', of: (l) => l.text, href: (l) => l.href },
     { key: 'account', head: 'Code', as: 'text', of: (l) => l.code, only: 'file' },
     { key: 'name', head: 'Account', as: 'text', of: (l) => l.account, href: (l) => `/books/accounts/${l.accountId}` },
     ...sides<JournalLine>((l) => l.amount),
   ]),
   opensBy: { by: 'on', down: true },
-  empty: 'Nothing was posted in these days. Papers post by themselves; your own entries can be written above.',
-  nothingFits: 'No entry fits.',
+  empty: 'No entries in this period. Invoices, receipts and handovers post automatically; add your own entry above.',
+  nothingFits: 'No entries match.',
 })
 
 export const trialBalanceList = defineList<BalanceRow>()({
@@ -109,8 +109,8 @@ export const accountList = defineList<AccountRow>()({
   path: '/books/accounts',
   fields: { account: hiddenId('Account'), from: dayField('From'), to: dayField('Through') },
   columns: defineColumns<AccountRow>([
-    { key: 'on', head: 'Day', as: 'day', of: (l) => l.on, tone: 'quiet' },
-    { key: 'text', head: 'What', as: 'text', of: (l) => l.text, href: (l) => l.href },
+    { key: 'on', head: 'Date', as: 'day', of: (l) => l.on, tone: 'quiet' },
+    { key: 'text', head: 'Description', as: 'text', of: (l) => l.text, href: (l) => l.href },
     ...sides<AccountRow>((l) => l.amount),
     { key: 'balance', head: 'Balance', as: 'balance', of: (l) => l.balance },
   ]),
@@ -125,12 +125,12 @@ export const closingsList = defineList<Closing>()({
   path: '/books',
   fields: view,
   columns: defineColumns<Closing>([
-    { key: 'on', head: 'Day', as: 'day', of: (c) => c.on, tone: 'quiet' },
-    { key: 'what', head: 'What', as: 'text', of: sayClosing },
+    { key: 'on', head: 'Date', as: 'day', of: (c) => c.on, tone: 'quiet' },
+    { key: 'what', head: 'Description', as: 'text', of: sayClosing },
     { key: 'through', head: 'Closed through', as: 'day', of: (c) => c.through, only: 'file' },
     { key: 'reason', head: 'Why', as: 'text', of: (c) => c.reason },
   ]),
   opensBy: { by: 'on', down: true },
-  empty: 'Nothing was closed yet. Close a period when its reports are final; each closing will stand here.',
+  empty: 'No period is closed yet. Close one when its reports are final.',
   nothingFits: 'Nothing was closed yet.',
 })

@@ -50,7 +50,7 @@ export const shownCell = <Row>(column: Column<Row>, row: Row, about: About): str
     default: {
       const value = column.of(row)
       if (value === null || (column.blankZero && value.isZero())) return ''
-      if (column.as === 'percent') return `${value.toString()} %`
+      if (column.as === 'percent') return `${value.toString()}%`
       return column.as === 'price' ? formatPrice(value, about.currency) : toFourPlaces(value)
     }
   }

@@ -28,7 +28,7 @@ const columns = defineColumns<CustomerStanding>([
   { key: 'kind', head: 'Kind', as: 'text', of: (c) => c.kind, only: 'file' },
   { key: 'sales', head: 'Sales', as: 'count', of: (c) => c.sales, blankZero: true, notOnPhone: true },
   { key: 'owed', head: 'Owes', as: 'money', of: (c) => c.owed, blankZero: true },
-  { key: 'late', head: 'of it late', as: 'money', of: (c) => c.late, blankZero: true, tone: 'late' },
+  { key: 'late', head: 'Late', as: 'money', of: (c) => c.late, blankZero: true, tone: 'late' },
   { key: 'held', head: 'Held', as: 'money', of: (c) => c.held, blankZero: true, tone: 'held' },
 ])
 
@@ -38,11 +38,11 @@ export const customersList = defineList<CustomerStanding>()({
   path: '/people',
   fields: {
     search: search('Search people', 'name, contact, e-mail, phone'),
-    show: links('Only', { owing: 'only those who owe' }),
+    show: links('Only', { owing: 'Only with a balance' }),
     tag: hiddenText('Tag'),
   },
   columns,
   opensBy: { by: 'name', down: false },
-  empty: 'Your customers will stand here. A name is enough to begin with.',
-  nothingFits: 'Nobody fits.',
+  empty: 'No customers yet. A name is enough to start.',
+  nothingFits: 'No customers match.',
 })

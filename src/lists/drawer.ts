@@ -12,7 +12,7 @@ export const drawerList = defineList<DrawerLine>()({
   path: '/money-in/drawer',
   fields: { on: dayField('On') },
   columns: defineColumns<DrawerLine>([
-    { key: 'what', head: 'What', as: 'text', of: (l) => l.text, href: (l) => l.href, tone: strong },
+    { key: 'what', head: 'Details', as: 'text', of: (l) => l.text, href: (l) => l.href, tone: strong },
     {
       key: 'in',
       head: 'In',

@@ -1,3 +1,4 @@
+import { GOODS_KIND_NAMES } from '@/core/names'
 import type { GoodsStanding } from '@/model/goods/goods'
 import { defineColumns } from './column'
 import { hiddenText, links, search } from './field'
@@ -17,10 +18,10 @@ const columns = defineColumns<GoodsStanding>([
   { key: 'weight', head: 'Weight', as: 'quantity', of: (g) => g.goods.weight, only: 'file' },
   { key: 'size', head: 'Size', as: 'text', of: (g) => g.goods.size, only: 'file' },
   { key: 'reorderAt', head: 'Reorder at', as: 'quantity', of: (g) => g.goods.reorderAt, only: 'file' },
-  { key: 'onShopfront', head: 'On the shopfront', as: 'yes', of: (g) => g.goods.onShopfront, only: 'file' },
+  { key: 'onShopfront', head: 'Sell in the online shop', as: 'yes', of: (g) => g.goods.onShopfront, only: 'file' },
   {
     key: 'unitCost',
-    head: 'Costs',
+    head: 'Unit cost',
     as: 'price',
     of: (g) => g.unitCost.toDecimalPlaces(4),
     blankZero: true,
@@ -45,12 +46,12 @@ export const goodsList = defineList<GoodsStanding>()({
   path: '/goods',
   fields: {
     search: search('Search goods', 'code, name, barcode'),
-    kind: links('Kinds', { stock: 'stock', work: 'work', charge: 'charge', kit: 'kit' }),
-    show: links('Only', { low: 'to buy', retired: 'retired' }),
+    kind: links('Kinds', GOODS_KIND_NAMES),
+    show: links('Only', { low: 'To reorder', retired: 'Discontinued' }),
     tag: hiddenText('Tag'),
   },
   columns,
   opensBy: { by: 'code', down: false },
-  empty: 'What you sell, make and do will stand here: stock, work, charges, kits.',
-  nothingFits: 'Nothing fits.',
+  empty: 'No goods yet. Add what you sell, make or do: stock, work, charges, kits.',
+  nothingFits: 'Nothing matches.',
 })

@@ -18,7 +18,7 @@ const columns = defineColumns<HeldLine>([
     head: 'For',
     as: 'text',
     of: (l) => l.saleNumber?.toString() ?? '',
-    note: (l) => (l.saleNumber === null ? 'nothing in particular' : l.title),
+    note: (l) => (l.saleNumber === null ? 'General' : l.title),
     tone: 'quiet',
   },
   { key: 'title', head: 'Title', as: 'text', of: (l) => l.title, only: 'file' },

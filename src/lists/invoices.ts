@@ -17,7 +17,7 @@ const columns = defineColumns<RegisterRow>([
     note: (r) => KIND[r.kind],
   },
   { key: 'kind', head: 'Kind', as: 'text', of: (r) => r.kind, only: 'file' },
-  { key: 'on', head: 'On', as: 'day', of: (r) => r.on, tone: 'quiet' },
+  { key: 'on', head: 'Date', as: 'day', of: (r) => r.on, tone: 'quiet' },
   { key: 'customer', head: 'Customer', as: 'text', of: (r) => r.customer },
   { key: 'sale', head: 'Sale', as: 'text', of: (r) => String(r.saleNumber), note: (r) => r.title, tone: 'quiet' },
   { key: 'title', head: 'Title', as: 'text', of: (r) => r.title, only: 'file' },
@@ -26,7 +26,7 @@ const columns = defineColumns<RegisterRow>([
   { key: 'gross', head: 'Total', as: 'money', of: (r) => r.gross, sum: true },
   {
     key: 'open',
-    head: 'Open',
+    head: 'Balance due',
     as: 'money',
     of: (r) => r.open,
     blankZero: true,
@@ -35,7 +35,7 @@ const columns = defineColumns<RegisterRow>([
   },
   {
     key: 'due',
-    head: 'Due',
+    head: 'Due date',
     as: 'day',
     of: (r) => r.due,
     tone: (r, about) => (late(r, about) ? 'late' : 'quiet'),
@@ -49,7 +49,7 @@ export const invoicesList = defineList<RegisterRow>()({
   path: '/invoices',
   fields: {
     search: search('Search invoices', 'number, customer, sale'),
-    state: links('States', { open: 'open', late: 'late', paid: 'paid', credited: 'credited', draft: 'drafts' }),
+    state: links('States', { open: 'Unpaid', late: 'Late', paid: 'Paid', credited: 'Credited', draft: 'Drafts' }),
     customer: customerField('Customer'),
     kind: choice('Kind', { invoice: 'invoices', counter: 'counter sales', 'credit-note': 'credit notes' }),
     from: dayField('From'),
@@ -60,7 +60,7 @@ export const invoicesList = defineList<RegisterRow>()({
   },
   columns,
   opensBy: { by: 'number', down: true },
-  empty: 'Every invoice, counter sale and credit note will stand here.',
-  foot: { says: 'all that fit, credit notes taken off', inFile: false },
-  nothingFits: 'No invoice fits.',
+  empty: 'No invoices yet.',
+  foot: { says: 'Total, less credit notes', inFile: false },
+  nothingFits: 'No invoices match.',
 })

@@ -1,3 +1,4 @@
+import { LAYAWAY_NAMES } from '@/core/names'
 import { formatDayShort } from '@/core/day'
 import { formatMoney, isPositiveMoney } from '@/core/money'
 import type { LayawayRow } from '@/model/plan/layawayBook'
@@ -10,11 +11,11 @@ const toneOf = (r: LayawayRow): Tone | undefined =>
 const columns = defineColumns<LayawayRow>([
   { key: 'sale', head: 'Sale', as: 'count', of: (r) => r.number },
   { key: 'customer', head: 'Customer', as: 'text', of: (r) => r.customer, href: (r) => `/sales/${r.saleId}` },
-  { key: 'title', head: 'What', as: 'text', of: (r) => r.title, tone: 'quiet' },
-  { key: 'stands', head: 'Stands', as: 'text', of: (r) => r.stands, tone: toneOf },
+  { key: 'title', head: 'Title', as: 'text', of: (r) => r.title, tone: 'quiet' },
+  { key: 'stands', head: 'Status', as: 'text', of: (r) => LAYAWAY_NAMES[r.stands], tone: toneOf },
   { key: 'total', head: 'Total', as: 'money', of: (r) => r.total, sum: true, notOnPhone: true },
   { key: 'held', head: 'Held', as: 'money', of: (r) => r.held, blankZero: true, sum: true, tone: 'held' },
-  { key: 'left', head: 'Still to come', as: 'money', of: (r) => r.left, blankZero: true, sum: true },
+  { key: 'left', head: 'Left to pay', as: 'money', of: (r) => r.left, blankZero: true, sum: true },
   {
     key: 'behind',
     head: 'Behind',
@@ -44,7 +45,7 @@ export const layawaysList = defineList<LayawayRow>()({
   fields: {},
   columns,
   opensBy: { by: 'behind', down: true },
-  empty: 'Nothing is on layaway. Say on an agreed sale how they pay, and choose layaway.',
+  empty: 'Nothing on layaway. On an order, choose Payment terms, then Layaway.',
   foot: { says: 'total', inFile: false },
   nothingFits: 'Nothing is on layaway.',
 })

@@ -48,7 +48,7 @@ export const owedColumns = (group: OwedGroup, limits: AgeLimits, kept: OwedKept)
   const names = ageNames(limits)
   return defineColumns<AgedRow>([
     { key: 'name', head: WHAT[group], as: 'text', of: (r) => r.name, href: (r) => hrefOf(group, r, kept) },
-    { key: 'stands', head: 'Where it stands', as: 'text', of: () => null, only: 'screen', notOnPhone: true },
+    { key: 'stands', head: 'Balance', as: 'text', of: () => null, only: 'screen', notOnPhone: true },
     ...AGE_COLUMNS.map((key) => age(key, names[key])),
     { key: 'total', head: 'Owed', as: 'money', of: (r) => r.total, sum: true, tone: 'strong' },
     { key: 'held', head: 'Held', as: 'money', of: (r) => r.held, blankZero: true, sum: true, tone: 'held' },
@@ -72,14 +72,14 @@ export const owedList = defineList<AgedRow>()({
     asOf: dayField('As of'),
     by: choice('Aged from', { due: 'due date', invoice: 'invoice date' }),
     group: choice('By', AGE_GROUPS),
-    show: links('Only', { late: 'those who are late', held: 'those whose money is held' }),
+    show: links('Only', { late: 'Late customers only', held: 'Customers with held money only' }),
     kind: hiddenText('Kind'),
     channel: hiddenText('Channel'),
     customer: hiddenId('Customer'),
   },
   columns: owedColumns('customer', USUAL_LIMITS, { asOf: null, by: null }),
   opensBy: { by: 'total', down: true },
-  empty: 'Nobody owes you anything on this day. What is billed and not paid will stand here, by how old it is.',
+  empty: 'Nobody owed you anything on this day.',
   foot: { says: 'total', inFile: true },
-  nothingFits: 'Nobody.',
+  nothingFits: 'No one matches.',
 })

@@ -56,10 +56,10 @@ export const plansList = defineList<PlanSums>()({
   name: 'plans',
   title: 'Installments',
   path: '/owed/plans',
-  fields: { ended: links('Plans', { true: 'those that ended' }) },
+  fields: { ended: links('Plans', { true: 'Ended plans' }) },
   columns,
   opensBy: { by: 'late', down: true },
-  empty: 'No plan runs. Say on a sale that they pay in installments; the plan begins with its invoice.',
+  empty: 'No active payment plans. Choose installments as payment terms on a sale; the plan starts with the invoice.',
   foot: { says: 'total', inFile: false },
   nothingFits: 'No plan has ended yet.',
 })

@@ -1,15 +1,8 @@
-import type { Method } from '@/core/ledger'
+import { METHOD_NAMES } from '@/core/names'
 import type { ReceiptRow } from '@/model/receipt/receiptPage'
 import { defineColumns } from './column'
 import { amountField, choice, customerField, dayField, hiddenDay, search } from './field'
 import { defineList } from './list'
-
-const METHOD_NAMES: Readonly<Record<Method, string>> = {
-  cash: 'cash',
-  card: 'card',
-  cheque: 'cheque',
-  transfer: 'transfer',
-}
 
 const columns = defineColumns<ReceiptRow>([
   {
@@ -20,13 +13,13 @@ const columns = defineColumns<ReceiptRow>([
     href: (r) => `/receipts/${r.id}`,
     tone: (r) => (r.voidedOn ? 'struck' : undefined),
   },
-  { key: 'customer', head: 'From', as: 'text', of: (r) => r.customerName },
-  { key: 'on', head: 'On', as: 'day', of: (r) => r.on, tone: 'quiet' },
+  { key: 'customer', head: 'Customer', as: 'text', of: (r) => r.customerName },
+  { key: 'on', head: 'Date', as: 'day', of: (r) => r.on, tone: 'quiet' },
   {
     key: 'method',
-    head: 'How',
+    head: 'Method',
     as: 'text',
-    of: (r) => r.method,
+    of: (r) => METHOD_NAMES[r.method],
     note: (r) => (r.invoiceId === null ? null : '· counter'),
   },
   { key: 'reference', head: 'Reference', as: 'text', of: (r) => r.reference, tone: 'quiet' },
@@ -54,16 +47,16 @@ export const receiptsList = defineList<ReceiptRow>()({
   path: '/receipts',
   fields: {
     search: search('Search receipts', 'number, customer, reference'),
-    from: dayField('From'),
+    from: dayField('Customer'),
     to: dayField('Through'),
-    amount: amountField('Exactly'),
-    method: choice('How', METHOD_NAMES, 'any way'),
+    amount: amountField('Exact amount'),
+    method: choice('Method', METHOD_NAMES, 'Any method'),
     customer: customerField('Customer'),
-    on: hiddenDay('On'),
+    on: hiddenDay('Date'),
   },
   columns,
   opensBy: { by: 'number', down: true },
-  empty: 'Every receipt will stand here. Take money in, or sell at the counter.',
+  empty: 'No receipts yet. Take a payment or sell at the counter.',
   foot: { says: 'received', inFile: false },
-  nothingFits: 'No receipt fits.',
+  nothingFits: 'No receipts match.',
 })

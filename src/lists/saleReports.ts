@@ -26,27 +26,27 @@ export const offersList = defineList<OfferTally>()({
     { key: 'agreed', head: 'Agreed', as: 'count', of: (r) => r.agreed, sum: true },
     { key: 'lost', head: 'Lost', as: 'count', of: (r) => r.lost, sum: true },
     { key: 'open', head: 'Open', as: 'count', of: (r) => r.open, sum: true },
-    { key: 'ratePercent', head: 'Of those decided', as: 'percent', of: (r) => r.rate },
-    { key: 'daysToYes', head: 'Days to yes', as: 'quantity', of: (r) => r.days },
+    { key: 'ratePercent', head: 'Acceptance rate', as: 'percent', of: (r) => r.rate },
+    { key: 'daysToYes', head: 'Days to accept', as: 'quantity', of: (r) => r.days },
     { key: 'sentAmount', head: 'Sent for', as: 'money', of: (r) => r.sentAmount, sum: true },
     { key: 'agreedAmount', head: 'Agreed for', as: 'money', of: (r) => r.agreedAmount, sum: true },
   ]),
   opensBy: { by: 'group', down: false },
-  empty: 'No estimates were sent in these days. Send one, and how they fare will stand here.',
+  empty: 'No estimates were sent in this period.',
   foot: { says: 'total', inFile: false },
   nothingFits: 'No estimates were sent in these days.',
 })
 
 export const saleCostsList = defineList<SaleCost>()({
   name: 'sale-costs',
-  title: 'Thought and done',
+  title: 'Estimate and actual',
   path: '/sales/reports',
   fields: span,
   columns: defineColumns<SaleCost>([
     { key: 'sale', head: 'Sale', as: 'count', of: (r) => r.number },
     {
       key: 'customer',
-      head: 'What',
+      head: 'Title',
       as: 'text',
       of: (r) => r.customer,
       href: (r) => `/sales/${r.saleId}`,
@@ -55,15 +55,15 @@ export const saleCostsList = defineList<SaleCost>()({
     { key: 'title', head: 'Title', as: 'text', of: (r) => r.title, only: 'file' },
     { key: 'offered', head: 'First offered', as: 'money', of: (r) => r.offered },
     { key: 'agreed', head: 'Agreed', as: 'money', of: (r) => r.agreed },
-    { key: 'billed', head: 'Billed', as: 'money', of: (r) => r.billed },
-    { key: 'billedNet', head: 'Billed without tax', as: 'money', of: (r) => r.billedNet, only: 'file' },
-    { key: 'expectedCost', head: 'Thought to cost', as: 'money', of: (r) => r.expectedCost, blankZero: true },
+    { key: 'billed', head: 'Invoiced', as: 'money', of: (r) => r.billed },
+    { key: 'billedNet', head: 'Invoiced excl. tax', as: 'money', of: (r) => r.billedNet, only: 'file' },
+    { key: 'expectedCost', head: 'Estimated cost', as: 'money', of: (r) => r.expectedCost, blankZero: true },
     { key: 'actualCost', head: 'Cost', as: 'money', of: (r) => r.actualCost, blankZero: true },
     { key: 'marginPercent', head: 'Margin', as: 'percent', of: (r) => r.margin },
   ]),
   opensBy: { by: 'sale', down: true },
-  empty: 'No sales were agreed in these days.',
-  nothingFits: 'No sales were agreed in these days.',
+  empty: 'No orders in this period.',
+  nothingFits: 'No orders in this period.',
 })
 
 const salesBy = <N extends 'sales-by-kind' | 'sales-by-channel'>(name: N, head: string) =>
@@ -75,14 +75,14 @@ const salesBy = <N extends 'sales-by-kind' | 'sales-by-channel'>(name: N, head: 
     columns: defineColumns<SalesBy>([
       { key: 'group', head, as: 'text', of: (r) => r.group },
       { key: 'sales', head: 'Sales', as: 'count', of: (r) => r.sales, sum: true },
-      { key: 'total', head: 'Agreed with tax', as: 'money', of: (r) => r.total, sum: true },
-      { key: 'billed', head: 'Billed', as: 'money', of: (r) => r.billed, sum: true },
+      { key: 'total', head: 'Ordered incl. tax', as: 'money', of: (r) => r.total, sum: true },
+      { key: 'billed', head: 'Invoiced', as: 'money', of: (r) => r.billed, sum: true },
       { key: 'share', head: 'Share', as: 'percent', of: (r) => r.share },
     ]),
     opensBy: { by: 'total', down: true },
-    empty: 'No sales were agreed in these days.',
+    empty: 'No orders in this period.',
     foot: { says: 'total', inFile: false },
-    nothingFits: 'No sales were agreed in these days.',
+    nothingFits: 'No orders in this period.',
   })
 
 export const salesByKindList = salesBy('sales-by-kind', 'Kind')

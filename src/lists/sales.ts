@@ -1,3 +1,4 @@
+import { CHANNEL_NAMES, STATUS_NAMES, statusName } from '@/core/names'
 import { isPositiveMoney } from '@/core/money'
 import type { Story } from '@/model/sale/story'
 import { defineColumns } from './column'
@@ -8,7 +9,7 @@ const columns = defineColumns<Story>([
   { key: 'number', head: 'Sale', as: 'count', of: (s) => s.sale.number },
   {
     key: 'customer',
-    head: 'Customer and what',
+    head: 'Customer and title',
     as: 'text',
     of: (s) => s.sale.customerName,
     href: (s) => `/sales/${s.sale.id}`,
@@ -16,10 +17,10 @@ const columns = defineColumns<Story>([
     tone: 'strong',
   },
   { key: 'title', head: 'Title', as: 'text', of: (s) => s.sale.title, only: 'file' },
-  { key: 'stands', head: 'Stands', as: 'text', of: (s) => s.stands },
+  { key: 'stands', head: 'Status', as: 'text', of: (s) => statusName(s.stands, isPositiveMoney(s.open)) },
   {
     key: 'received',
-    head: 'Where the money stands',
+    head: 'Payment progress',
     as: 'money',
     of: (s) => s.received,
     notOnPhone: true,
@@ -27,17 +28,17 @@ const columns = defineColumns<Story>([
   { key: 'agreedOn', head: 'Agreed on', as: 'day', of: (s) => s.sale.agreedOn, only: 'file' },
   { key: 'total', head: 'Total', as: 'money', of: (s) => s.bar.total },
   { key: 'held', head: 'Held', as: 'money', of: (s) => s.held, only: 'file' },
-  { key: 'billed', head: 'Billed', as: 'money', of: (s) => s.billed, only: 'file' },
+  { key: 'billed', head: 'Invoiced', as: 'money', of: (s) => s.billed, only: 'file' },
   {
     key: 'open',
-    head: 'Open',
+    head: 'Balance due',
     as: 'money',
     of: (s) => s.open,
     blankZero: true,
     tone: (s) => (isPositiveMoney(s.late) ? 'late' : undefined),
   },
   { key: 'late', head: 'Late', as: 'money', of: (s) => s.late, only: 'file' },
-  { key: 'startedOn', head: 'Since', as: 'day', of: (s) => s.sale.startedOn, tone: 'quiet' },
+  { key: 'startedOn', head: 'Started', as: 'day', of: (s) => s.sale.startedOn, tone: 'quiet' },
 ])
 
 export const salesList = defineList<Story>()({
@@ -45,23 +46,14 @@ export const salesList = defineList<Story>()({
   title: 'Sales',
   path: '/sales',
   fields: {
-    search: search('Search sales', 'number, customer, title, their order'),
-    stands: links('Where they stand', {
-      draft: 'draft',
-      offered: 'offered',
-      lapsed: 'lapsed',
-      agreed: 'agreed',
-      owing: 'owing',
-      settled: 'settled',
-      declined: 'declined',
-      cancelled: 'cancelled',
-    }),
+    search: search('Search sales', 'number, customer, title, PO number'),
+    stands: links('Status', STATUS_NAMES),
     kind: hiddenText('Kind'),
     customer: hiddenId('Customer'),
-    channel: links('Channels', { counter: 'counter', phone: 'phone', shopfront: 'shopfront' }),
+    channel: links('Channels', CHANNEL_NAMES),
   },
   columns,
   opensBy: { by: 'number', down: true },
-  empty: 'Every sale will stand here, from the first estimate to the last payment. Start with a new one.',
-  nothingFits: 'No sale fits. Change the words, or show all.',
+  empty: 'No sales yet. Each sale is kept here from first estimate to last payment.',
+  nothingFits: 'No sales match. Change the search, or show all.',
 })

@@ -5,7 +5,7 @@ import { hiddenId } from './field'
 import { defineList } from './list'
 
 const nameOf = (m: CardLine): string =>
-  `${m.paperKind === 'handover' ? (m.quantity.isNegative() ? 'Handover' : 'Came back') : 'Count'} ${m.paper}`.trim()
+  `${m.paperKind === 'handover' ? (m.quantity.isNegative() ? 'Handover' : 'Return') : 'Count'} ${m.paper}`.trim()
 
 export const stockCardList = defineList<CardLine>()({
   name: 'stock-card',
@@ -16,12 +16,12 @@ export const stockCardList = defineList<CardLine>()({
     { key: 'on', head: 'Day', as: 'day', of: (m) => m.on, tone: 'quiet' },
     {
       key: 'paper',
-      head: 'Paper',
+      head: 'Document',
       as: 'text',
       of: nameOf,
       href: (m) => paperHref({ kind: m.paperKind, id: m.paperId }) ?? `/goods/${m.goodsId}`,
     },
-    { key: 'quantity', head: 'Came or left', as: 'quantity', of: (m) => m.quantity },
+    { key: 'quantity', head: 'In / out', as: 'quantity', of: (m) => m.quantity },
     { key: 'there', head: 'There', as: 'quantity', of: (m) => m.runningQuantity, tone: 'strong' },
     { key: 'cost', head: 'Cost', as: 'money', of: (m) => m.value },
     { key: 'worth', head: 'Worth', as: 'money', of: (m) => m.runningValue },

@@ -6,7 +6,7 @@ import { defineList } from './list'
 
 export const usualList = defineList<UsualRow>()({
   name: 'usual',
-  title: 'What they usually take',
+  title: 'Usually buys',
   path: '/people',
   fields: { customer: hiddenId('Customer') },
   columns: defineColumns<UsualRow>([

@@ -18,7 +18,7 @@ interface Props {
 /** The iron band: whose business, the quick line, and the four flags. */
 export const Band = ({ name, flags, today, currency }: Props) => {
   const plates = [
-    { label: 'In today', amount: flags.inToday, edge: 'border-t-patina-700', href: `/receipts?on=${today}` },
+    { label: 'Received today', amount: flags.inToday, edge: 'border-t-patina-700', href: `/receipts?on=${today}` },
     { label: 'Held', amount: flags.held, edge: 'border-t-brass-400', href: '/owed?show=held' },
     { label: 'Owed', amount: flags.owed, edge: 'border-t-slate-400', href: '/owed' },
     { label: 'Late', amount: flags.late, edge: 'border-t-oxide-700', href: '/owed?show=late' },
@@ -30,7 +30,7 @@ export const Band = ({ name, flags, today, currency }: Props) => {
       </To>
       <QuickLine currency={currency} />
       <nav
-        aria-label="Flags"
+        aria-label="Key figures"
         className="flex flex-1 items-end justify-end gap-2 overflow-x-auto max-md:order-last max-md:basis-full max-md:justify-start max-md:pt-1"
       >
         {plates.map((p) => (

@@ -12,6 +12,6 @@ export const ChosenTag = ({ tag, path, query }: Props) =>
   tag ? (
     <To className="stamp text-rust-600" href={withQuery(path, query, { tag: undefined, page: undefined })}>
       {tag} <span aria-hidden>×</span>
-      <span className="sr-only">, show all again</span>
+      <span className="sr-only">, show all</span>
     </To>
   ) : null

@@ -8,15 +8,15 @@ const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
 const LIST = [
-  ['/', 'the quick line'],
-  ['?', 'these keys'],
+  ['/', 'go to the quick line'],
+  ['?', 'show this list'],
   ['n', 'a new sale'],
-  ['Alt 1 … 9', 'the places, from the top'],
-  ['up, down, Enter', 'through a list'],
-  ['Ctrl Enter', 'the main thing on the page'],
+  ['Alt 1 … 9', 'go to a section'],
+  ['up, down, Enter', 'move through a list and open a row'],
+  ['Ctrl Enter', 'press the main button'],
   ['Esc', 'close, or leave a field'],
-  ['12*45, 450-10%', 'sums in a field for money'],
-  ['t, +30, 24 12, eom, fri', 'in a field for a date'],
+  ['12*45, 450-10%', 'calculations in amount fields'],
+  ['t, +30, 24 12, eom, fri', 'dates: today, in 30 days, 24 Dec, end of month, next Friday'],
 ] as const
 
 /** Up and down through the rows of the list on the page. */
@@ -67,7 +67,7 @@ export const Keys = () => {
     return () => document.removeEventListener('keydown', onKey)
   }, [router])
   return (
-    <Panel open={open} onClose={() => setOpen(false)} title="Keys">
+    <Panel open={open} onClose={() => setOpen(false)} title="Keyboard shortcuts">
       <table className="ledger">
         <tbody>
           {LIST.map(([key, what]) => (

@@ -2,17 +2,17 @@ import { formatMoney, percentOf } from '@/core/money'
 import type { MoneyBar as Bar } from '@/core/sale'
 
 const PARTS = [
-  { key: 'earned', label: 'received, earned', fill: 'bg-patina-700' },
-  { key: 'held', label: 'held', fill: 'hatch' },
-  { key: 'notDue', label: 'billed, not due', fill: 'bg-slate-400' },
-  { key: 'late', label: 'late', fill: 'bg-oxide-700 late-notch' },
-  { key: 'toCome', label: 'still to come', fill: 'bg-paper-50' },
+  { key: 'earned', label: 'Paid', fill: 'bg-patina-700' },
+  { key: 'held', label: 'Held', fill: 'hatch' },
+  { key: 'notDue', label: 'Invoiced, not due', fill: 'bg-slate-400' },
+  { key: 'late', label: 'Late', fill: 'bg-oxide-700 late-notch' },
+  { key: 'toCome', label: 'Not invoiced yet', fill: 'bg-paper-50' },
 ] as const
 
 const says = (bar: Bar): string =>
   PARTS.filter((p) => bar[p.key].minor > 0n)
     .map((p) => `${p.label} ${formatMoney(bar[p.key])}`)
-    .join(', ') || 'nothing yet'
+    .join(', ') || 'No amounts yet'
 
 const Notch = () => (
   <svg aria-hidden className="absolute top-0 left-1/2 -ml-1.25" width="10" height="5" viewBox="0 0 10 5">
@@ -24,7 +24,7 @@ const Notch = () => (
 export const MoneyBar = ({ bar, small = false }: { readonly bar: Bar; readonly small?: boolean }) => (
   <div
     role="img"
-    aria-label={`Where the money stands: ${says(bar)}`}
+    aria-label={`Payment progress: ${says(bar)}`}
     title={says(bar)}
     className={`flex w-full overflow-hidden rounded-sm border border-iron-700 bg-paper-50 ${small ? 'h-3' : 'h-5.5'}`}
   >
@@ -53,12 +53,12 @@ export const MoneyLegend = ({ bar }: { readonly bar: Bar }) => (
       </div>
     ))}
     <div className="ml-auto text-right">
-      <dt className="sub">total with tax</dt>
+      <dt className="sub">Total with tax</dt>
       <dd className="fig text-lg font-bold">{formatMoney(bar.total)}</dd>
     </div>
     {bar.heldBeyond.minor > 0n && (
       <div className="w-full text-brass-700">
-        Held beyond what is still to bill: {formatMoney(bar.heldBeyond)}. Refund it or put it on something else.
+        {formatMoney(bar.heldBeyond)} more is held than is left to invoice. Refund it, or apply it to another sale.
       </div>
     )}
   </dl>

@@ -119,7 +119,7 @@ export const Picker = <T,>({
           </Command.Item>
         )}
         {choices.length === 0 && !otherwise && typed?.trim() && foundFor === typed && (
-          <div className="px-2.5 py-1.5 text-iron-500">Nothing fits “{typed}”.</div>
+          <div className="px-2.5 py-1.5 text-iron-500">No matches for “{typed}”.</div>
         )}
       </Command.List>
     </Command>
@@ -169,7 +169,7 @@ export const findGoodsChoices = async (typed: string): Promise<Choice<FoundGoods
     .map((g) => ({
       key: `g${g.id}`,
       label: `${g.name}`,
-      side: g.kind === 'stock' || g.kind === 'kit' ? `${g.available} there · ${g.price}` : g.price,
+      side: g.kind === 'stock' || g.kind === 'kit' ? `${g.available} available · ${g.price}` : g.price,
       value: g,
     }))
 }

@@ -60,7 +60,7 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
           aria-label="Quick line"
           autoComplete="off"
           className="h-full w-full bg-transparent px-2 text-[14px] text-paper-50 outline-none placeholder:text-paper-400"
-          placeholder={`take 250 cash from Adair …`}
+          placeholder={`e.g. take 250 cash from Jones`}
           value={typed}
           onValueChange={setTyped}
           onFocus={() => setOpen(true)}
@@ -90,7 +90,8 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
         ))}
         {offers.length === 0 && (
           <div className="px-3 py-2 text-iron-500">
-            Nothing yet. Names, numbers, “take 250 cash from …”, “estimate …: 2 rosin”. Amounts are in {currency}.
+            No match. Type a name or number, or a command: “take 250 cash from …”, “estimate …: 2 strings”. Amounts in{' '}
+            {currency}.
           </div>
         )}
       </Command.List>

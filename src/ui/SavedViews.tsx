@@ -21,7 +21,7 @@ export const SavedViews = ({ place, path, views, query }: Props) => {
       'POST',
       '/saved-views',
       { place, name: name ?? '', query },
-      { say: () => `Kept as “${name}”.` },
+      { say: () => `Saved as “${name}”.` },
     )
     if (done) setName(null)
   }
@@ -33,7 +33,7 @@ export const SavedViews = ({ place, path, views, query }: Props) => {
             {v.name}
           </To>
           <button
-            aria-label={`Forget ${v.name}`}
+            aria-label={`Delete view ${v.name}`}
             className="text-iron-500 hover:text-oxide-700"
             disabled={busy}
             onClick={() => void send('DELETE', `/saved-views/${v.id}`, {})}
@@ -46,7 +46,7 @@ export const SavedViews = ({ place, path, views, query }: Props) => {
         !views.some((v) => v.query === query) &&
         (name === null ? (
           <button className="btn" onClick={() => setName('')}>
-            Keep this list
+            Save this view
           </button>
         ) : (
           <form
@@ -65,7 +65,7 @@ export const SavedViews = ({ place, path, views, query }: Props) => {
               onChange={(e) => setName(e.target.value)}
             />
             <button className="btn" disabled={busy || name.trim() === ''}>
-              Keep
+              Save
             </button>
           </form>
         ))}

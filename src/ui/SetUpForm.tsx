@@ -60,7 +60,7 @@ export const SetUpForm = ({ today, needsCode }: { readonly today: Day; readonly 
   return (
     <form onSubmit={submit} className="grid gap-3" noValidate>
       <Text
-        label="Name of the business"
+        label="Business name"
         value={name}
         onChange={(e) => setName(e.target.value)}
         autoFocus
@@ -73,28 +73,29 @@ export const SetUpForm = ({ today, needsCode }: { readonly today: Day; readonly 
           maxLength={3}
           onChange={(e) => setCurrency(e.target.value)}
           problem={messageFor(refused, 'currency')}
-          hint="three letters, such as USD or EUR"
+          hint="Three-character code, such as USD or EUR"
         />
         <DayField
-          label="The books open on"
+          label="First day of your books"
           today={today}
           value={openingDate}
           onValue={setOpeningDate}
           problem={messageFor(refused, 'openingDate')}
         />
-        <Text label="Tax is called" value={taxName} onChange={(e) => setTaxName(e.target.value)} />
+        <Text label="Name of your sales tax" value={taxName} onChange={(e) => setTaxName(e.target.value)} />
         <Text
-          label="Tax, percent"
+          label="Tax rate, %"
           inputMode="decimal"
           className="fig"
           value={percent}
           onChange={(e) => setPercent(e.target.value)}
           problem={messageFor(refused, 'percent')}
-          hint="leave empty where no tax is charged"
+          hint="Leave empty if you charge no tax"
         />
       </div>
       <label className="flex items-center gap-2">
-        <input type="checkbox" checked={withTax} onChange={(e) => setWithTax(e.target.checked)} /> My prices include tax
+        <input type="checkbox" checked={withTax} onChange={(e) => setWithTax(e.target.checked)} /> My prices already
+        include tax
       </label>
       <PassphraseField
         label="Passphrase"
@@ -102,7 +103,7 @@ export const SetUpForm = ({ today, needsCode }: { readonly today: Day; readonly 
         value={passphrase}
         onValue={setPassphrase}
         problem={messageFor(refused, 'passphrase')}
-        hint="at least 8 characters; a few words are best"
+        hint="At least 8 characters. Three or four random words work well."
       />
       {needsCode && (
         <Text
@@ -117,7 +118,7 @@ export const SetUpForm = ({ today, needsCode }: { readonly today: Day; readonly 
       )}
       {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
       <button className="btn btn-do" disabled={busy} data-primary>
-        Open the books
+        Start
       </button>
     </form>
   )

@@ -39,7 +39,7 @@ const Form = ({ filledIn }: { readonly filledIn: string | null }) => {
         hint={filledIn ? 'This is the demo, so its passphrase is filled in already.' : undefined}
       />
       <button className="btn btn-do" disabled={busy} data-primary>
-        Open the till
+        Sign in
       </button>
     </form>
   )

@@ -40,7 +40,7 @@ export const Spine = ({ agreed, post }: Props) => {
   }
   return (
     <nav
-      aria-label="Places"
+      aria-label="Main menu"
       className="no-print shrink-0 border-paper-300 bg-paper-100 max-md:flex max-md:overflow-x-auto max-md:[scrollbar-width:none] max-md:border-b md:min-h-[calc(100vh-60px)] md:w-33 md:border-r md:py-3.5"
     >
       {PLACES.map((p) => item(p, p.href === '/sales' ? agreed : undefined))}

@@ -1,3 +1,4 @@
+import { statusName } from '@/core/names'
 import type { Stands } from '@/core/sale'
 
 const COLOUR: Readonly<Record<Stands, string>> = {
@@ -11,7 +12,13 @@ const COLOUR: Readonly<Record<Stands, string>> = {
   cancelled: 'text-iron-500',
 }
 
-/** Where a sale stands, as a stamp on paper. */
-export const Stamp = ({ stands }: { readonly stands: Stands }) => (
-  <span className={`stamp ${COLOUR[stands]}`}>{stands}</span>
+interface Props {
+  readonly stands: Stands
+  /** Whether anything is unpaid: where nothing is and it is not settled, a refund is due. */
+  readonly owes: boolean
+}
+
+/** The status of a sale, as a stamp on paper. */
+export const Stamp = ({ stands, owes }: Props) => (
+  <span className={`stamp ${COLOUR[stands]}`}>{statusName(stands, owes)}</span>
 )

@@ -10,7 +10,7 @@ interface Props {
 export const Ticks = ({ agreed, handedOver, billed }: Props) => {
   const width = (part: Decimal): string =>
     agreed.isZero() ? '0%' : `${Math.min(100, part.div(agreed).times(100).toNumber())}%`
-  const says = `agreed ${agreed.toString()}, handed over ${handedOver.toString()}, billed ${billed.toString()}`
+  const says = `ordered ${agreed.toString()}, handed over ${handedOver.toString()}, invoiced ${billed.toString()}`
   const rows = [
     { key: 'agreed', part: agreed, fill: 'bg-iron-700' },
     { key: 'handed over', part: handedOver, fill: 'bg-patina-700' },

@@ -26,16 +26,16 @@ export const Trail = ({ lines, planned, today }: Props) => (
     <thead>
       <tr className="sub text-left">
         <th scope="col" className="pb-1 font-normal">
-          Day
+          Date
         </th>
         <th scope="col" className="pb-1 font-normal">
-          What
+          Details
         </th>
         <th scope="col" className="pb-1 text-right font-normal">
           Amount
         </th>
         <th scope="col" className="pb-1 pl-3 text-right font-normal">
-          Owed
+          Balance
         </th>
       </tr>
     </thead>

@@ -109,7 +109,7 @@ export const WeekChart = ({ weeks, today }: { readonly weeks: readonly Week[]; r
               fontSize="12"
               fill="var(--color-iron-500)"
             >
-              {formatDayShort(w.week, today).slice(0, 6)}
+              {formatDayShort(w.week, today)}
             </text>
           </g>
         )
@@ -143,7 +143,7 @@ export const PayChart = ({
   return (
     <svg
       role="img"
-      aria-label={`Days to pay the last ${bars.length} bills: ${bars.map((b) => `${b.days} in ${formatDayShort(b.on, today)}`).join(', ')}; ${Math.round(average)} on average`}
+      aria-label={`Days to pay the last ${bars.length} invoices: ${bars.map((b) => `${b.days} in ${formatDayShort(b.on, today)}`).join(', ')}; ${Math.round(average)} on average`}
       viewBox={`0 0 ${width} ${height}`}
       className="w-full max-w-85"
     >

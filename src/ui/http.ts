@@ -18,7 +18,7 @@ interface Call {
 }
 
 /** What the owner is told where nobody answers. */
-export const UNANSWERED = 'Iron Till does not answer. What you typed is still here; try again in a moment.'
+export const UNANSWERED = 'No connection to Iron Till. What you typed is still here; try again in a moment.'
 
 /** A key nobody else makes, for a command that must not happen twice. */
 export const newKey = (): string =>
@@ -42,7 +42,7 @@ export const request = async <T>(address: string, { method, body, key, unanswere
           ok: false,
           status: response.status,
           type: answer.type,
-          detail: answer.detail ?? 'That did not work.',
+          detail: answer.detail ?? 'That did not work. Nothing was saved.',
           errors: answer.errors ?? [],
         }
   } catch {

@@ -9,5 +9,5 @@ export const PLACES = [
   { key: '7', name: 'People', href: '/people' },
   { key: '9', name: 'Books', href: '/books' },
 ] as const
-export const POST = { name: 'Post', href: '/post' } as const
+export const POST = { name: 'Mail', href: '/post' } as const
 export const SETTINGS = { name: 'Settings', href: '/settings' } as const

@@ -69,7 +69,7 @@ const PAGES: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
   'balance sheet': ({ db }) => readBalanceSheet(db, today, 'USD'),
   'profit and loss': ({ db }) => readProfitAndLoss(db, { from: day('2026-01-01'), to: today }, 'USD'),
   'do they agree?': ({ db }) => readTies(db, today, 'USD'),
-  'the quick line': ({ db, business }) => readQuickOffers({ db, business, today }, 'customer 77'),
+  'go to the quick line': ({ db, business }) => readQuickOffers({ db, business, today }, 'customer 77'),
   'taking money': ({ db }) => takeReceipt.run({ db, today }, { customerId: 50, method: 'cash', amount: '1.00' }),
 }
 

@@ -14,13 +14,13 @@ test('a sale that comes again is issued on its day by the clock, and mailed', as
     })
   ).body
   await i.go(`/sales/${sale.id}`)
-  await i.click('Comes again')
-  await i.type('First on', '1 4')
+  await i.click('Repeat')
+  await i.type('First date', '1 4')
   await i.press(Key.ENTER)
-  const radio = await driver.findElement(By.xpath("//label[contains(., 'by itself')]/input"))
+  const radio = await driver.findElement(By.xpath("//label[contains(., 'automatically')]/input"))
   await radio.sendKeys(Key.SPACE)
   await i.doIt()
-  await i.see('It comes again, first on 01 Apr 2026.')
+  await i.see('Repeats, first on 1 Apr 2026.')
   await i.go('/sales/coming')
   await i.see('Rental')
   await till.restart('2026-04-02')
@@ -50,7 +50,7 @@ test('a tax rate changes from a day on, and papers of that day take it', async (
   await i.type('Percent, Tax', '9.5')
   await i.click('Change the rate')
   await i.see('STD has these rates from that day on.')
-  await i.see('from 03 Apr 2026: Tax 9.5 %')
+  await i.see('from 3 Apr 2026: Tax 9.5%')
   const [std] = (await get('/tax-codes')).items
   expect(std).toMatchObject({
     components: [{ rate: '0.0825' }],

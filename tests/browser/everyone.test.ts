@@ -170,8 +170,8 @@ describe('every main view', () => {
   test('a panel keeps the focus, says its name, and closes with Escape', async () => {
     const i = handsOn(driver, till.base)
     await i.go('/sales/2')
-    await i.click('They agree')
-    await i.see('Their order number')
+    await i.click('Customer accepted')
+    await i.see('Customer PO number')
     await driver.sleep(300)
     const { violations } = await new AxeBuilder(driver)
       .include('[role=dialog]')
@@ -187,9 +187,9 @@ describe('every main view', () => {
   test('the keys are told and lead to the places', async () => {
     const i = handsOn(driver, till.base)
     await i.go('/today')
-    await i.see('Out there')
+    await i.see('Open business')
     await i.press('?')
-    await i.see('the quick line')
+    await i.see('go to the quick line')
     await i.press('\uE00C')
     await i.press('/')
     await i.press('case')

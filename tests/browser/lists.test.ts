@@ -115,6 +115,6 @@ describe('a list', () => {
 
   test('where nothing fits says so', async () => {
     await i.go('/people?search=nobody+of+that+name')
-    await i.see('Nobody fits.')
+    await i.see('No customers match.')
   })
 })

@@ -21,16 +21,16 @@ const rows = (body: { rows: { account: string; debit: string; credit: string }[]
 describe('from an empty shop to money, with the keyboard alone', () => {
   test('the business is set up on the first-run page', async () => {
     await i.go('/')
-    await i.type('Name of the business', 'Tern Strings')
-    await i.type('Tax, percent', '8.25')
-    await i.type('The books open on', '1 1 2026')
+    await i.type('Business name', 'Tern Strings')
+    await i.type('Tax rate, %', '8.25')
+    await i.type('First day of your books', '1 1 2026')
     await i.type('Passphrase', 'short')
     await i.press(Key.ENTER)
     await i.see('At least 8 characters.')
     await i.type('Passphrase', PASSPHRASE)
     await i.press(Key.ENTER)
     // Who set it up is in, without typing it again.
-    await i.see('nothing waits')
+    await i.see('Nothing to do')
   })
 
   test('goods are added and counted', async () => {
@@ -45,47 +45,47 @@ describe('from an empty shop to money, with the keyboard alone', () => {
     await i.type('Cost of new ones: Fitted case', '50*2')
     await i.doIt()
     // 3 × 100.00
-    await i.see('the stock is worth 300.00 more')
+    await i.see('stock value up 300.00')
   })
 
   test('a new customer is added while typing, and an estimate written and sent', async () => {
     await i.go('/today')
     await i.press('n')
     await i.see('New sale')
-    await i.choose('For', 'Ines Marlowe', 'Add “Ines Marlowe” as a new customer')
-    await i.see('owes 0.00')
+    await i.choose('Customer', 'Ines Marlowe', 'Add “Ines Marlowe” as a new customer')
+    await i.see('Owes 0.00')
     await i.choose('Line 1: what', 'case', 'Fitted case')
     await i.type('Line 1: quantity', '5')
     await i.press(Key.ENTER)
-    await i.choose('Line 2: what', 'Fitting', '“Fitting”, as typed')
+    await i.choose('Line 2: what', 'Fitting', 'Use “Fitting” as typed')
     await i.type('Line 2: each', '80-10%')
     // 5 × 185.00 + 72.00 = 997.00; tax 82.2525 → 82.25
     await i.see('1,079.25')
     await i.doIt()
-    await i.see('Send the estimate, or agree straight away.')
+    await i.see('Send the estimate, or save it as an order.')
     await i.click('Send estimate')
-    await i.see('nothing is set aside')
+    await i.see('no stock is set aside')
     await i.doIt()
-    await i.see('The estimate is out. Wait for their answer, or ask.')
+    await i.see('Estimate sent. Wait for the answer, or follow up.')
     await i.see('Estimate 1 sent')
   })
 
   test('they agree, and what is short is told at once', async () => {
-    await i.click('They agree')
-    await i.type('Their order number', 'IM-7')
-    await i.type('Wanted by', '+14')
+    await i.click('Customer accepted')
+    await i.type('Customer PO number', 'IM-7')
+    await i.type('Needed by', '+14')
     await i.doIt()
-    await i.see('Short: 5 Fitted case agreed, 3 on the shelf')
-    await i.see('their order IM-7')
+    await i.see('Short: Fitted case, 5 ordered, 3 in stock')
+    await i.see('PO IM-7')
   })
 
   test('a part is handed over and billed', async () => {
     await i.click('Hand over')
-    await i.see('3 of 5 on the shelf')
+    await i.see('3 of 5 in stock')
     await i.doIt()
-    await i.see('The cost of what left is in the books.')
-    await i.click('Bill')
-    await i.type('Dated', 't')
+    await i.see('The cost of goods is posted.')
+    await i.click('Invoice')
+    await i.type('Date', 't')
     await i.doIt()
     // 3 × 185.00 + 72.00 = 627.00; tax 51.7275 → 51.73
     await i.see('Invoice 2026-0001 issued: 678.73.')
@@ -107,13 +107,13 @@ describe('from an empty shop to money, with the keyboard alone', () => {
     await i.type('As of', '+40')
     await i.press(Key.ENTER)
     // pays when billed, so due 10 March; 40 days later it is 31–60 days old
-    await i.see('equals the receivables account in the books on 19 Apr 2026')
+    await i.see('Matches the receivables account on 19 Apr 2026')
     expect(await i.text('main table tbody tr')).toMatch(/Ines Marlowe\s+478\.73\s+478\.73/)
     await i.press(Key.ESCAPE)
     await driver.executeScript('document.activeElement.blur()')
     await i.press(Key.ARROW_DOWN, Key.ENTER)
     await i.click('Invoice 2026-0001')
-    await i.see('Owed by customers (receivables)')
+    await i.see('Accounts receivable')
   })
 
   test('the trial balance agrees with figures computed by hand', async () => {
@@ -144,17 +144,17 @@ describe('from an empty shop to money, with the keyboard alone', () => {
     const draft = (await till.request('POST', `/sales/${sale.id}/invoices`, { what: 'remaining' })).body
     await i.go(`/invoices/${draft.id}`)
     await i.click('Change')
-    await i.type('Bill: Lessons', '3')
+    await i.type('Invoice: Lessons', '3')
     await i.doIt()
     // 3 × 30.00 = 90.00; tax 7.425 → 7.43
     await i.see('97.43')
-    await i.see('The draft is changed.')
+    await i.see('Draft saved.')
     await driver.wait(
       async () => (await driver.executeScript('return document.querySelectorAll("[role=dialog]").length')) === 0,
       5000,
     )
-    await i.click('Issue')
-    await i.see('Invoice 2026-0002 issued. 97.43 is owed on it.')
+    await i.click('Issue invoice')
+    await i.see('Invoice 2026-0002 issued. Balance due 97.43.')
   })
 
   test('the counter sells in three steps', async () => {
@@ -162,13 +162,13 @@ describe('from an empty shop to money, with the keyboard alone', () => {
       lines: [{ goodsId: 1, counted: '10', unitCost: '100.00' }],
     })
     await i.chord(Key.ALT, '2')
-    await i.choose('Goods: name, code or scan', 'CASE', 'Fitted case')
+    await i.choose('Item: name, code or barcode', 'CASE', 'Fitted case')
     await i.see('200.26') // 185.00 + 15.26
     await i.press(Key.ENTER)
     await i.press('220')
     await i.see('change 19.74')
     await i.press(Key.ENTER)
-    await i.see('200.26 taken')
+    await i.see('200.26 received')
     const { body } = await till.request('GET', '/books/ties')
     expect(body.ties.every((t: { difference: string }) => t.difference === '0.00')).toBe(true)
   })

@@ -43,11 +43,11 @@ export const agreed = async (unitPrice: string, title = 'A restored cello'): Pro
 
 export const handOverAndBill = async (): Promise<void> => {
   await i.click('Hand over')
-  await i.see('work or charge: done or not')
+  await i.see('Work or charge: mark what is done')
   await i.doIt()
-  await i.see('The cost of what left is in the books.')
+  await i.see('Handed over to')
   await i.gone()
-  await i.click('Bill')
+  await i.click('Invoice')
   await i.doIt()
   await i.see('issued')
   await i.gone()
@@ -56,10 +56,10 @@ export const handOverAndBill = async (): Promise<void> => {
 /** Takes what is proposed for a sale, by transfer. */
 export const take = async (saleId: number, amount: string): Promise<void> => {
   await i.go(`/money-in?customer=${ORLA}&sale=${saleId}`)
-  await i.see('Afterwards')
+  await i.see('After this payment')
   await i.type('Amount', amount)
   await i.doIt()
-  await i.see('What it paid')
+  await i.see('Applied to')
 }
 
 export const tiesAgree = async (): Promise<void> => {

@@ -6,22 +6,22 @@ import { handsOn, openBrowser } from './till'
 beforeAll(openDesk)
 afterAll(closeDesk)
 
-describe('Post', () => {
+describe('Mail', () => {
   test('mail that fails waits, is tried again, and arrives once', async () => {
     const sale = (await till.request('POST', '/sales', { customerId: 2, lines: [{ goodsId: 2, quantity: '1' }] })).body
     await till.request('POST', `/sales/${sale.id}/offer`, {})
     await i.go(`/sales/${sale.id}`)
-    await i.click('Mail it')
-    await i.see('With it goes')
+    await i.click('Email')
+    await i.see('Attached:')
     await i.type('To', 'alder@busy.example')
     await i.doIt()
-    await i.see('It waits in Post')
+    await i.see('Waiting in Mail')
     await i.gone()
     await i.go('/post?state=waiting')
     await i.press(Key.ARROW_DOWN, Key.ENTER)
-    await i.see('Try again now')
+    await i.see('Try again')
     await i.doIt()
-    await i.see('sent, 10 Mar 2026, tried 2 times')
+    await i.see('Sent, 10 Mar 2026, tried 2 times')
     const arrived = (await get('/mailbox')).items.filter(
       (m: { recipient: string }) => m.recipient === 'alder@busy.example',
     )
@@ -35,12 +35,12 @@ describe('Post', () => {
     ).body
     await till.request('POST', `/post/${letter.id}/send`, {})
     await i.go('/today')
-    await i.see('A letter came back: Nobody of that name at bounce.example.')
+    await i.see('Email bounced: Nobody of that name at bounce.example')
     await i.go(`/sales/${sale.id}?do=put-off`)
     await i.type('Until', '+7')
     await i.press(Key.ENTER)
     await i.doIt()
-    await i.see('It comes back on 17 Mar 2026.')
+    await i.see('Postponed to 17 Mar 2026.')
     expect((await get(`/sales/${sale.id}`)).next).toEqual([])
   })
 })
@@ -52,7 +52,7 @@ describe('the shopfront', () => {
     try {
       const they = handsOn(other, till.base)
       await they.go('/shop')
-      await they.click('Into the basket: Rosin')
+      await they.click('Add to basket: Rosin')
       await they.see('13.53') // 12.50 and 1.03
       await i.go('/sales/baskets')
       await i.press(Key.ARROW_DOWN, Key.ENTER)
@@ -65,7 +65,7 @@ describe('the shopfront', () => {
       await they.type('E-mail', 'zeno@mail.example')
       await they.type('Card number', '1234 5678 9012 0001')
       await they.click('Order')
-      await they.see('It is not paid yet: The card was refused')
+      await they.see('Payment did not go through: The card was declined')
     } finally {
       await other.quit()
     }
@@ -75,13 +75,13 @@ describe('the shopfront', () => {
       totals: { gross: '119.08' },
       next: [{ action: 'confirm-order' }],
     })
-    await i.see('It was ordered')
+    await i.see('Ordered:')
     // What a stranger orders binds nobody until the owner says yes.
     await i.go(`/sales/${sale.id}`)
-    await i.click('They agree')
-    await i.see('All of it, or what they take')
+    await i.click('Customer accepted')
+    await i.see('Accept all of it, or choose what they ordered')
     await i.doIt()
-    await i.see('Agreed with Zeno Quill')
+    await i.see('Order of Zeno Quill saved')
     expect(await get(`/sales/${sale.id}`)).toMatchObject({
       stands: 'agreed',
       next: [{ action: 'ask-deposit', amount: '119.08' }, {}],
@@ -101,7 +101,7 @@ describe('goods', () => {
        input.dispatchEvent(new Event('change', { bubbles: true }))`,
       csv,
     )
-    await i.see('2 cannot be read')
+    await i.see('2 with errors')
     await i.see('A price is written like 19.90')
     expect((await get('/goods?search=N1')).items).toEqual([])
     await i.doIt()
@@ -114,14 +114,14 @@ describe('goods', () => {
     await i.type('Name of this layout', 'Plain')
     await i.type('Title, instead of “Estimate”', 'What it would cost')
     await i.doIt()
-    await i.see('Plain is kept.')
+    await i.see('Plain saved.')
     expect((await get('/layouts')).items).toMatchObject([
       { paper: 'estimate', usual: true, spec: { title: 'What it would cost' } },
     ])
   })
 })
 
-describe('the quick line', () => {
+describe('go to the quick line', () => {
   test('completes while typing, says what it would do, and does it', async () => {
     const sale = (
       await till.request('POST', '/sales', { customerId: 2, title: 'Quick', lines: [{ goodsId: 2, quantity: '1' }] })
@@ -140,6 +140,6 @@ describe('the quick line', () => {
     await i.press(`decline ${sale.number}: too dear`)
     await i.see('They declined sale')
     await i.press(Key.ENTER)
-    await i.see('Change what is agreed instead')
+    await i.see('Change the order instead')
   })
 })

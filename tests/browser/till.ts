@@ -181,7 +181,7 @@ export const handsOn = (driver: WebDriver, base: string) => {
       await driver.get(`${base}/sign-in`)
       const element = await field('Passphrase')
       await element.sendKeys(PASSPHRASE, Key.ENTER)
-      await see('In today')
+      await see('Received today')
     },
   }
 }

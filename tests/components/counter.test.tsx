@@ -53,7 +53,7 @@ const open = (smallestCoin = 1) =>
 const field = (label: string) => screen.getByLabelText<HTMLInputElement>(label)
 /** Types a few letters, waits for the choice, and takes it. */
 const add = async () => {
-  await userEvent.type(field('Goods: name, code or scan'), 'ros')
+  await userEvent.type(field('Item: name, code or barcode'), 'ros')
   await screen.findByRole('option', { name: /Rosin/ })
   await userEvent.keyboard('{Enter}')
   await screen.findByLabelText('How many: Rosin')
@@ -66,11 +66,11 @@ describe('the counter', () => {
     open()
     await add()
     // 12.50 and 1.03 (1.03125) tax.
-    expect(screen.getByRole('button', { name: 'Take 13.53' })).toBeTruthy()
+    expect(screen.getByRole('button', { name: 'Take payment 13.53' })).toBeTruthy()
     await add()
     expect(field('How many: Rosin').value).toBe('2')
     // 25.00 and 2.06 (2.0625) tax.
-    expect(screen.getByRole('button', { name: 'Take 27.06' })).toBeTruthy()
+    expect(screen.getByRole('button', { name: 'Take payment 27.06' })).toBeTruthy()
   })
 
   test('says when more is sold than lies there', async () => {
@@ -80,18 +80,18 @@ describe('the counter', () => {
     const more = screen.getByRole('button', { name: 'One more: Rosin' })
     await userEvent.click(more)
     await userEvent.click(more)
-    expect(screen.getByText(/2 there, the rest is promised or missing/)).toBeTruthy()
+    expect(screen.getByText(/2 available; the rest is set aside or out of stock/)).toBeTruthy()
   })
 
   test('tells the change before the money is taken, and what is missing where it is too little', async () => {
     answerCalls(answers())
     open()
     await add()
-    await userEvent.type(field('Tender'), '20')
+    await userEvent.type(field('Cash given'), '20')
     expect(screen.getByText('change 6.47')).toBeTruthy()
-    await userEvent.clear(field('Tender'))
-    await userEvent.type(field('Tender'), '10')
-    expect(screen.getByText('3.53 is missing')).toBeTruthy()
+    await userEvent.clear(field('Cash given'))
+    await userEvent.type(field('Cash given'), '10')
+    expect(screen.getByText('3.53 short')).toBeTruthy()
     expect(screen.getByRole('button', { name: /^Take / })).toHaveProperty('disabled', true)
   })
 
@@ -100,26 +100,26 @@ describe('the counter', () => {
     open(5)
     await add()
     // 13.53 in five-cent coins is 13.55.
-    expect(screen.getByRole('button', { name: 'Take 13.55' })).toBeTruthy()
+    expect(screen.getByRole('button', { name: 'Take payment 13.55' })).toBeTruthy()
     await userEvent.click(screen.getByRole('radio', { name: 'card' }))
-    expect(screen.getByRole('button', { name: 'Take 13.53' })).toBeTruthy()
+    expect(screen.getByRole('button', { name: 'Take payment 13.53' })).toBeTruthy()
   })
 
   test('sells by Enter in the tender: once, and is ready for the next', async () => {
     const sent = answerCalls(answers())
     open()
     await add()
-    await userEvent.type(field('Tender'), '20{Enter}{Enter}')
-    await screen.findByText('13.53 taken')
+    await userEvent.type(field('Cash given'), '20{Enter}{Enter}')
+    await screen.findByText('13.53 received')
     expect(posted(sent)).toHaveLength(1)
     expect(posted(sent)[0]?.body).toMatchObject({
       lines: [{ goodsId: 3, quantity: '1', unitPrice: '12.50', taxCode: 'STD' }],
       method: 'cash',
       tendered: '20.00',
     })
-    expect(screen.getByText('change 6.47')).toBeTruthy()
+    expect(screen.getByText('Change 6.47')).toBeTruthy()
     expect(screen.queryByLabelText('How many: Rosin')).toBeNull()
-    await waitFor(() => expect(document.activeElement).toBe(field('Goods: name, code or scan')))
+    await waitFor(() => expect(document.activeElement).toBe(field('Item: name, code or barcode')))
   })
 
   test('keeps everything where the sale is refused', async () => {

@@ -19,7 +19,7 @@ const open = (start: CustomerDraft = NO_CUSTOMER, id: number | null = null) =>
     />,
   )
 const field = (label: string) => screen.getByLabelText<HTMLInputElement>(label)
-const add = () => userEvent.click(screen.getByRole('button', { name: 'Add the customer' }))
+const add = () => userEvent.click(screen.getByRole('button', { name: 'Add customer' }))
 /** What stands under a field. */
 const noteOf = (input: HTMLElement): string =>
   document.getElementById(input.getAttribute('aria-describedby') ?? '')?.textContent ?? ''
@@ -45,10 +45,10 @@ describe('a customer typed in', () => {
   test('is held against the call’s own schema before anything is sent', async () => {
     const sent = answerCalls({})
     open()
-    await userEvent.type(field('E-mail'), 'nowhere')
+    await userEvent.type(field('Email'), 'nowhere')
     await add()
     await waitFor(() => expect(noteOf(field('Name'))).toBe('A name is needed.'))
-    expect(noteOf(field('E-mail'))).toBe('An e-mail address looks like name@place.example.')
+    expect(noteOf(field('Email'))).toBe('An e-mail address looks like name@place.example.')
     expect(field('Name').getAttribute('aria-invalid')).toBe('true')
     expect(document.activeElement).toBe(field('Name'))
     expect(sent.filter((c) => c.method === 'POST')).toEqual([])
@@ -70,12 +70,12 @@ describe('a customer typed in', () => {
     const sent = answerCalls({})
     open()
     await userEvent.type(field('Name'), 'Ann Ash')
-    const more = screen.getByRole('button', { name: 'one more person' })
+    const more = screen.getByRole('button', { name: 'Add contact' })
     await userEvent.click(more)
     await userEvent.click(more)
-    const [, second] = screen.getAllByRole('button', { name: /^Person \d: away$/ })
+    const [, second] = screen.getAllByRole('button', { name: /^Remove contact \d$/ })
     const row = second?.parentElement as HTMLElement
-    await userEvent.type(within(row).getByLabelText('E-mail'), 'nobody@mail.example')
+    await userEvent.type(within(row).getByLabelText('Email'), 'nobody@mail.example')
     await add()
     await waitFor(() => expect(noteOf(within(row).getByLabelText('Name'))).toBe('A name is needed.'))
     expect(sent.filter((c) => c.method === 'POST')).toEqual([])
@@ -94,10 +94,10 @@ describe('a customer typed in', () => {
       addresses: [emptyAddress('bill-to'), { ...emptyAddress('deliver-to'), text: 'Here' }],
     })
     await add()
-    await waitFor(() => expect(noteOf(field('Prices'))).toContain('There is no price level school.'))
+    await waitFor(() => expect(noteOf(field('Price list'))).toContain('There is no price level school.'))
     // The empty address was not sent: the first one sent is the second in the form.
     expect(noteOf(field('Tax area'))).toBe('There is no tax area out.')
-    expect(document.activeElement).toBe(field('Prices'))
+    expect(document.activeElement).toBe(field('Price list'))
     expect(router.push).not.toHaveBeenCalled()
   })
 
@@ -113,7 +113,7 @@ describe('a customer typed in', () => {
     })
     open({ ...NO_CUSTOMER, name: 'Ann' })
     await add()
-    await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('Iron Till does not answer.'))
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('No connection to Iron Till.'))
     await add()
     await waitFor(() => expect(router.push).toHaveBeenCalledWith('/people/8'))
     expect(keys).toHaveLength(2)
@@ -123,13 +123,13 @@ describe('a customer typed in', () => {
   test('terms, limit, tags and the end of an exemption go as the call takes them', async () => {
     const sent = answerCalls({ 'PATCH /customers/3': { status: 200, body: { id: 3, name: 'Ann' } } })
     open({ ...NO_CUSTOMER, name: 'Ann', taxExempt: true, exemptUntil: '2026-12-31' }, 3)
-    await userEvent.clear(field('Pays in days'))
-    await userEvent.type(field('Pays in days'), '30')
-    await userEvent.type(field('% off early'), '2')
-    await userEvent.type(field('within days'), '10')
+    await userEvent.clear(field('Payment due in (days)'))
+    await userEvent.type(field('Payment due in (days)'), '30')
+    await userEvent.type(field('Early-payment discount, %'), '2')
+    await userEvent.type(field('If paid within (days)'), '10')
     await userEvent.type(field('Credit limit'), '1,250')
-    await userEvent.type(field('Tags, with commas'), 'cello, lessons')
-    await userEvent.click(screen.getByRole('button', { name: 'Keep the changes' }))
+    await userEvent.type(field('Tags, separated by commas'), 'cello, lessons')
+    await userEvent.click(screen.getByRole('button', { name: 'Save changes' }))
     await waitFor(() => expect(sent.some((c) => c.method === 'PATCH')).toBe(true))
     expect(sent.find((c) => c.method === 'PATCH')?.body).toMatchObject({
       terms: { net: 30, discountPercent: '2', discountDays: 10 },

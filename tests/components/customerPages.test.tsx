@@ -57,12 +57,12 @@ describe('an estimate on the customer’s page', () => {
       'POST /api/c/tok/accept': { status: 200, body: {} },
     })
     open()
-    await tick('New bridge1 × 100.00 · if you like100.00')
+    await tick('New bridge1 × 100.00 · optional100.00')
     expect(await screen.findByText('432.00')).toBeTruthy()
     expect(bodyOf(sent, '/api/c/tok/preview')).toEqual({ chosen: [3, 2] })
     await type('Your name', 'Hazel Adair')
-    await type('Your order number, if you have one', 'PO 7')
-    await press('Say yes to 432.00 USD')
+    await type('Your PO number (optional)', 'PO 7')
+    await press('Accept for 432.00 USD')
     await waitFor(() => expect(router.refresh).toHaveBeenCalled())
     expect(bodyOf(sent, '/api/c/tok/accept')).toEqual({
       version: 2,
@@ -78,33 +78,33 @@ describe('an estimate on the customer’s page', () => {
       'POST /api/c/tok/preview': { status: 200, body: { net: '300.00', tax: '24.00', gross: '324.00' } },
     })
     open()
-    await tick('Steel strings1 × 100.00 · Strings: one of these100.00')
+    await tick('Steel strings1 × 100.00 · Strings: choose one100.00')
     await waitFor(() => expect(bodyOf(sent, '/api/c/tok/preview')).toEqual({ chosen: [4] }))
   })
 
   test('is refused with a word, which needs a name', async () => {
     const sent = answerCalls({ 'POST /api/c/tok/refuse': refuses({ path: 'name', message: 'Your name is needed.' }) })
     open()
-    await tick('No, thank you')
-    expect(screen.queryByLabelText('Your order number, if you have one')).toBeNull()
-    await type('Why, if you like to say', 'Too dear')
-    await press('Say no')
+    await tick('Decline')
+    expect(screen.queryByLabelText('Your PO number (optional)')).toBeNull()
+    await type('Reason (optional)', 'Too dear')
+    await press('Decline estimate')
     await waitFor(() => expect(noteOf(field('Your name'))).toBe('Your name is needed.'))
     expect(bodyOf(sent, '/api/c/tok/refuse')).toEqual({ version: 2, name: '', reason: 'Too dear' })
-    expect(field('Why, if you like to say').value).toBe('Too dear')
+    expect(field('Reason (optional)').value).toBe('Too dear')
   })
 
   test.each([
-    [{ stands: 'lapsed' }, 'This estimate was good through 31 Mar 2026. Ask us, and we will renew it.'],
-    [{ stands: 'agreed', agreedOn: day('2026-03-03') }, 'Agreed on 03 Mar 2026'],
+    [{ stands: 'lapsed' }, 'This estimate expired on 31 Mar 2026. Contact us and we will renew it.'],
+    [{ stands: 'agreed', agreedOn: day('2026-03-03') }, 'Accepted on 3 Mar 2026'],
     [{ stands: 'declined' }, 'Estimate 1007, declined'],
-    [{}, 'Estimate 1007, good through 31 Mar 2026'],
+    [{}, 'Estimate 1007, valid until 31 Mar 2026'],
   ] as const)('says where it stands: %j', (change, says) => {
     answerCalls({})
     open(change)
     expect(screen.getByText(says)).toBeTruthy()
     // Only an offer can be answered.
-    expect(screen.queryByRole('radio', { name: 'Yes, please' }) === null).toBe('stands' in change)
+    expect(screen.queryByRole('radio', { name: 'Accept' }) === null).toBe('stands' in change)
   })
 })
 
@@ -183,9 +183,9 @@ describe('the shopfront', () => {
   test('puts things in a basket, which says what it comes to', async () => {
     const sent = answerCalls({ 'POST /api/shop/lines': { status: 200, body: BASKET } })
     shop(null)
-    expect(screen.getByText('Nothing in it yet.')).toBeTruthy()
-    expect(screen.getByText('made or ordered for you')).toBeTruthy()
-    await press('Into the basket: Rosin')
+    expect(screen.getByText('Your basket is empty.')).toBeTruthy()
+    expect(screen.getByText('Made or ordered for you')).toBeTruthy()
+    await press('Add to basket: Rosin')
     expect(await screen.findByText('25.92')).toBeTruthy()
     expect(bodyOf(sent, '/api/shop/lines')).toEqual({ goodsId: 2, quantity: '1' })
     await press('Rosin: one more')
@@ -199,9 +199,9 @@ describe('the shopfront', () => {
     })
     shop(BASKET)
     await type('Your name', 'Zeno Quill')
-    await tick('when it is billed')
+    await tick('On invoice')
     await press('Order')
-    expect(await screen.findByText(/We will send a bill/)).toBeTruthy()
+    expect(await screen.findByText(/We will send you an invoice/)).toBeTruthy()
     expect(bodyOf(sent, '/api/shop/order')).toEqual({ turn: 4, pay: 'bill' })
   })
 
@@ -213,7 +213,7 @@ describe('the shopfront', () => {
     shop({ ...BASKET, name: 'Zeno' })
     await type('Your name', 'Zeno Quill')
     await press('Order')
-    expect(await screen.findByText(/It is paid/)).toBeTruthy()
+    expect(await screen.findByText(/Payment received/)).toBeTruthy()
     expect(bodyOf(sent, '/api/shop/order')).toMatchObject({ turn: 4, pay: 'card' })
   })
 
@@ -242,17 +242,17 @@ describe('a basket from the owner’s side', () => {
     expect(await screen.findByText('64.80')).toBeTruthy()
     expect(bodyOf(sent, '/baskets/4/lines')).toEqual({ goodsId: 2, quantity: '5' })
     await type('Name', 'Zeno')
-    await press('Make it an order')
+    await press('Create order')
     await waitFor(() => expect(router.push).toHaveBeenCalledWith('/sales/30'))
     expect(bodyOf(sent, '/baskets/4')).toEqual({ name: 'Zeno' })
     expect(bodyOf(sent, '/baskets/4/order')).toEqual({ turn: 5, pay: 'bill' })
-    expect(said).toEqual(['Sale 1030 is agreed. Nothing was typed twice.'])
+    expect(said).toEqual(['Order 1030 created.'])
   })
 
   test('that was ordered meanwhile leads to its sale', () => {
     answerCalls({})
     render(<OwnerBasket start={{ ...BASKET, saleId: 30 }} currency="USD" />)
-    expect(screen.getByText('the sale').getAttribute('href')).toBe('/sales/30')
-    expect(screen.queryByRole('button', { name: 'Make it an order' })).toBeNull()
+    expect(screen.getByText('open sale').getAttribute('href')).toBe('/sales/30')
+    expect(screen.queryByRole('button', { name: 'Create order' })).toBeNull()
   })
 })

@@ -25,9 +25,9 @@ describe('the drawer', () => {
   test('takes cash in and out, for a reason and on an account', async () => {
     const sent = answerCalls({ 'POST /drawer/moves': { status: 201, body: { number: 'M-26-1' } } })
     open()
-    await type('How much', '12')
-    await type('What for', 'Stamps')
-    await choose('From or to', 'Postage')
+    await type('Amount', '12')
+    await type('Reason', 'Stamps')
+    await choose('Account', 'Postage')
     await press('Take out')
     await waitFor(() => expect(said).toEqual(['M-26-1: 12.00 taken out.']))
     expect(bodyOf(sent, '/drawer/moves')).toEqual({
@@ -37,7 +37,7 @@ describe('the drawer', () => {
       reason: 'Stamps',
       account: '6300',
     })
-    expect(field('How much').value).toBe('')
+    expect(field('Amount').value).toBe('')
   })
 
   test('is counted piece by piece, and says what is short before it is closed', async () => {
@@ -47,9 +47,9 @@ describe('the drawer', () => {
     await type('How many of 1.00', '19')
     await type('How many of 0.25', '3')
     // 100.00 + 19.00 + 0.75 against 120.00
-    expect(screen.getByRole('status').textContent).toBe('119.75 counted, 120.00 by the books: 0.25 short.')
+    expect(screen.getByRole('status').textContent).toBe('119.75 counted, 120.00 expected: 0.25 short.')
     await press('Close the day')
-    await waitFor(() => expect(said).toEqual(['C-26-1: -0.25 over (below zero: short), posted.']))
+    await waitFor(() => expect(said).toEqual(['Count C-26-1 saved: 0.25 short, posted.']))
     expect(bodyOf(sent, '/drawer/counts')).toEqual({
       on: '2026-03-02',
       pieces: { '50.00': 2, '1.00': 19, '0.25': 3 },
@@ -59,9 +59,9 @@ describe('the drawer', () => {
   test('is counted as a sum where that is all that is known', async () => {
     const sent = answerCalls({ 'POST /drawer/counts': { status: 201, body: { number: 'C-26-1', over: '0.00' } } })
     open()
-    await type('or only the sum', '120')
+    await type('Or just the total', '120')
     await press('Close the day')
-    await waitFor(() => expect(said).toEqual(['C-26-1: the drawer agrees with the books.']))
+    await waitFor(() => expect(said).toEqual(['Count C-26-1 saved: exact.']))
     expect(bodyOf(sent, '/drawer/counts')).toEqual({ on: '2026-03-02', counted: '120.00' })
   })
 
@@ -69,7 +69,7 @@ describe('the drawer', () => {
     answerCalls({})
     open('JPY')
     expect(screen.queryByLabelText(/^How many of/)).toBeNull()
-    expect(field('What is in it')).toBeTruthy()
+    expect(field('Total in the drawer')).toBeTruthy()
   })
 })
 
@@ -77,7 +77,7 @@ describe('to the bank', () => {
   const waits = (id: number, number: string, amount: string) => ({
     id,
     number,
-    on: '01 Mar',
+    on: '1 Mar',
     customer: 'Orla Finch',
     reference: '',
     amount,
@@ -95,7 +95,7 @@ describe('to the bank', () => {
   test('goes every cheque that waits, and cash', async () => {
     const sent = answerCalls({ 'POST /banking-slips': { status: 201, body: { number: 'B-26-1', total: '180.00' } } })
     const { rerender } = render(open())
-    expect(noteOf(field('Cash from the drawer'))).toBe('80.00 is in it by the books')
+    expect(noteOf(field('Cash from the drawer'))).toBe('Drawer should hold 80.00')
     await type('Cash from the drawer', '30')
     await press('Take 180.00 to the bank')
     await waitFor(() => expect(said).toEqual(['Slip B-26-1: 180.00 goes to the bank.']))
@@ -116,15 +116,15 @@ describe('to the bank', () => {
   test('card takings come less what the card company keeps', async () => {
     const sent = answerCalls({ 'POST /card-settlements': { status: 201, body: { number: 'K-26-1', net: '225.40' } } })
     render(open())
-    expect(button('They arrived').disabled).toBe(true)
+    expect(button('Record payout').disabled).toBe(true)
     await tick('Receipt R-3 of Orla Finch')
-    await type('What the statement shows', '225.40')
+    await type('Amount on the statement', '225.40')
     // More than the 200.00 chosen
-    expect(screen.getByRole('alert').textContent).toContain('More arrived than was chosen')
-    expect(button('They arrived').disabled).toBe(true)
+    expect(screen.getByRole('alert').textContent).toContain('The payout is larger')
+    expect(button('Record payout').disabled).toBe(true)
     await tick('Receipt R-4 of Orla Finch')
-    expect(noteOf(field('What the statement shows'))).toBe('230.00 chosen, 4.60 kept as fees')
-    await press('They arrived')
+    expect(noteOf(field('Amount on the statement'))).toBe('230.00 selected, 4.60 fees')
+    await press('Record payout')
     await waitFor(() => expect(said).toEqual(['K-26-1: 225.40 arrived.']))
     expect(bodyOf(sent, '/card-settlements')).toEqual({ on: '2026-03-02', receipts: [3, 4], fees: '4.60' })
   })

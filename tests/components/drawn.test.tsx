@@ -1,6 +1,7 @@
 import { render, screen } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
+import { STATUS_NAMES } from '@/core/names'
 import { decimal, money } from '@/core/money'
 import { moneyBar, STANDS, type TrailLine } from '@/core/sale'
 import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
@@ -27,7 +28,7 @@ describe('where the money stands', () => {
     render(<MoneyBar bar={bar} />)
     const img = screen.getByRole('img')
     expect(img.getAttribute('aria-label')).toBe(
-      'Where the money stands: received, earned 350.00, held 150.00, billed, not due 150.00, late 100.00, still to come 250.00',
+      'Payment progress: Paid 350.00, Held 150.00, Invoiced, not due 150.00, Late 100.00, Not invoiced yet 250.00',
     )
     expect([...img.children].map((c) => (c as HTMLElement).style.width)).toEqual(['35%', '15%', '15%', '10%', '25%'])
   })
@@ -35,7 +36,7 @@ describe('where the money stands', () => {
   test('leaves out what is nothing, and says so where all of it is', () => {
     const none = usd(0n)
     render(<MoneyBar bar={moneyBar({ total: none, billed: none, open: none, late: none, held: none })} />)
-    expect(screen.getByRole('img').getAttribute('aria-label')).toBe('Where the money stands: nothing yet')
+    expect(screen.getByRole('img').getAttribute('aria-label')).toBe('Payment progress: No amounts yet')
     expect(screen.getByRole('img').children).toHaveLength(0)
   })
 
@@ -47,7 +48,7 @@ describe('where the money stands', () => {
     )
     const figures = [...document.querySelectorAll('dd')].map((d) => Number(d.textContent))
     expect(figures.slice(0, -1).reduce((a, b) => a + b, 0)).toBe(figures.at(-1))
-    expect(screen.getByText(/Held beyond what is still to bill: 20.00/)).toBeTruthy()
+    expect(screen.getByText(/20.00 more is held than is left to invoice/)).toBeTruthy()
   })
 })
 
@@ -59,7 +60,7 @@ describe('the progress of a line', () => {
   ])('of %s agreed, %s gone, %s billed', (agreed, gone, billed, widths) => {
     render(<Ticks agreed={decimal(agreed)} handedOver={decimal(gone)} billed={decimal(billed)} />)
     const img = screen.getByRole('img')
-    expect(img.getAttribute('aria-label')).toBe(`agreed ${agreed}, handed over ${gone}, billed ${billed}`)
+    expect(img.getAttribute('aria-label')).toBe(`ordered ${agreed}, handed over ${gone}, invoiced ${billed}`)
     expect([...img.children].map((c) => (c.firstChild as HTMLElement).style.width)).toEqual(widths)
   })
 })
@@ -104,17 +105,17 @@ describe('the trail of a sale', () => {
             undo: { kind: 'refund', id: 2 },
           }),
         ]}
-        planned={[{ on: day('2026-04-01'), text: 'Invoice I-1 due 01 Apr', amount: usd(8800n) }]}
+        planned={[{ on: day('2026-04-01'), text: 'Invoice I-1 due 1 Apr', amount: usd(8800n) }]}
       />,
     )
     expect(rowsOf(screen.getByRole('table'))).toEqual([
-      'Day | What | Amount | Owed',
+      'Date | Details | Amount | Balance',
       '30 Dec 2025 | Agreed |  | ',
-      '01 Feb | Receipt R-1, cash | 20.00 | 20.00 held',
-      '01 Feb | Invoice I-1 | 108.00 | 88.00',
-      '01 Feb | Refund F-1, cashtake back | 1.00 | –',
-      'today, 02 Mar',
-      '01 Apr | Invoice I-1 due 01 Apr | 88.00 | ',
+      '1 Feb | Receipt R-1, cash | 20.00 | 20.00 held',
+      '1 Feb | Invoice I-1 | 108.00 | 88.00',
+      '1 Feb | Refund F-1, cashtake back | 1.00 | –',
+      'today, 2 Mar',
+      '1 Apr | Invoice I-1 due 1 Apr | 88.00 | ',
     ])
     expect(screen.getByText('Invoice I-1').getAttribute('href')).toBe('/invoices/9')
     expect(screen.getByText('Receipt R-1, cash').getAttribute('href')).toBe('/receipts/5')
@@ -123,21 +124,25 @@ describe('the trail of a sale', () => {
 
 describe('small parts', () => {
   test.each(STANDS)('a sale that is %s wears it as a stamp', (stands) => {
-    render(<Stamp stands={stands} />)
-    expect(screen.getByText(stands).className).toContain('stamp')
+    render(<Stamp stands={stands} owes />)
+    expect(screen.getByText(STATUS_NAMES[stands]).className).toContain('stamp')
+  })
+  test('a sale that is paid, with money of the customer left, says that a refund is due', () => {
+    render(<Stamp stands="owing" owes={false} />)
+    expect(screen.getByText('Refund due')).toBeTruthy()
   })
 
   test('heads of a small table: figures at the right, some only read out, some not there', () => {
     render(
       <table>
-        <LedgerHead heads={['What', right('Sum', 'w-8'), unseen('Away'), false]} />
+        <LedgerHead heads={['What', right('Amount', 'w-8'), unseen('Remove'), false]} />
       </table>,
     )
     const heads = screen.getAllByRole('columnheader')
     expect(heads.map((h) => [h.textContent, h.className])).toEqual([
       ['What', ''],
-      ['Sum', 'r w-8'],
-      ['Away', ''],
+      ['Amount', 'r w-8'],
+      ['Remove', ''],
     ])
     expect(heads[2]!.querySelector('.sr-only')).toBeTruthy()
   })

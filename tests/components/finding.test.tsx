@@ -51,7 +51,7 @@ describe('finding while typing', () => {
   test('what nothing fits says so, or can be made', async () => {
     open()
     await userEvent.type(field('What'), 'xylophone')
-    expect(await screen.findByText('Nothing fits “xylophone”.')).toBeTruthy()
+    expect(await screen.findByText('No matches for “xylophone”.')).toBeTruthy()
   })
   test('what nothing fits can be made new', async () => {
     const { made } = open(true)
@@ -92,8 +92,8 @@ describe('finding while typing', () => {
     })
     const found = await findGoodsChoices('4006381333931')
     expect(found.map((f) => [f.key, f.side])).toEqual([
-      ['g2', '4 there · 9.90'],
-      ['g1', '4 there · 9.90'],
+      ['g2', '4 available · 9.90'],
+      ['g1', '4 available · 9.90'],
       ['g3', '9.90'],
     ])
   })
@@ -121,7 +121,7 @@ describe('who a sale is for', () => {
     const [buyer, setBuyer] = useState<Buyer | null>(null)
     return <ForWhom buyer={buyer} onBuyer={setBuyer} />
   }
-  const type = (name: string) => userEvent.type(field('For'), name)
+  const type = (name: string) => userEvent.type(field('Customer'), name)
 
   test('is found, with what they owe', async () => {
     answerCalls({
@@ -131,7 +131,7 @@ describe('who a sale is for', () => {
     render(<Open />)
     await type('haz')
     await userEvent.click(await screen.findByText('Hazel Adair'))
-    expect(await screen.findByText('owes 108.00, 50.00 of it late · 20.00 held · prices: SCHOOL')).toBeTruthy()
+    expect(await screen.findByText('Owes 108.00, 50.00 late · 20.00 held · Price list: SCHOOL')).toBeTruthy()
   })
 
   test('is added where nobody is like them, and their address is asked for at once', async () => {
@@ -146,7 +146,7 @@ describe('who a sale is for', () => {
     await type('Hazel Adair')
     await userEvent.click(await screen.findByText('Add “Hazel Adair” as a new customer'))
     await waitFor(() => expect(said).toEqual(['Hazel Adair is added to your people.']))
-    await userEvent.type(await screen.findByLabelText('E-mail, for the estimate'), 'hazel@mail.example')
+    await userEvent.type(await screen.findByLabelText('Email for the estimate'), 'hazel@mail.example')
     await userEvent.tab()
     await waitFor(() => expect(sent.find((s) => s.method === 'PATCH')?.body).toEqual({ email: 'hazel@mail.example' }))
   })
@@ -163,10 +163,10 @@ describe('who a sale is for', () => {
     render(<Open />)
     await type('Hazel Adaire')
     await userEvent.click(await screen.findByText(/as a new customer/))
-    expect(await screen.findByText('Is “Hazel Adaire” one of these?')).toBeTruthy()
-    expect(button('No, add “Hazel Adaire”')).toBeTruthy()
+    expect(await screen.findByText('Did you mean one of these?')).toBeTruthy()
+    expect(button('No, add “Hazel Adaire” as new')).toBeTruthy()
     await press(/^Hazel Adair/)
-    expect(await screen.findByText(/owes 108.00/)).toBeTruthy()
+    expect(await screen.findByText(/Owes 108.00/)).toBeTruthy()
     expect(sent.some((s) => s.method === 'POST')).toBe(false)
   })
 })
@@ -286,6 +286,8 @@ describe('keys', () => {
   test('are shown by a question mark', async () => {
     open()
     fireEvent.keyDown(document.body, { key: '?' })
-    expect((await screen.findByRole('dialog', { name: 'Keys' })).textContent).toContain('the main thing on the page')
+    expect((await screen.findByRole('dialog', { name: 'Keyboard shortcuts' })).textContent).toContain(
+      'press the main button',
+    )
   })
 })

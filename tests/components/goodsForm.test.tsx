@@ -23,7 +23,7 @@ const open = (start: GoodsDraft = START, id: number | null = null) =>
 const field = (label: string) => screen.getByLabelText<HTMLInputElement>(label)
 const noteOf = (input: HTMLElement): string =>
   document.getElementById(input.getAttribute('aria-describedby') ?? '')?.textContent ?? ''
-const add = () => userEvent.click(screen.getByRole('button', { name: 'Add the goods' }))
+const add = () => userEvent.click(screen.getByRole('button', { name: 'Add item' }))
 
 describe('goods typed in', () => {
   test('are sent with what their kind has, and open', async () => {
@@ -32,7 +32,7 @@ describe('goods typed in', () => {
     await userEvent.type(field('Code'), 'ROS')
     await userEvent.type(field('Name'), 'Rosin')
     await userEvent.type(field('Price'), '9.5')
-    await userEvent.type(field('Buy more at'), '6')
+    await userEvent.type(field('Reorder at'), '6')
     await add()
     await waitFor(() => expect(router.push).toHaveBeenCalledWith('/goods/4'))
     expect(sent.find((c) => c.method === 'POST')?.body).toMatchObject({
@@ -58,10 +58,10 @@ describe('goods typed in', () => {
   test('work has no shelf; a kit has parts, and needs one', async () => {
     answerCalls({})
     open({ ...START, code: 'KIT', name: 'A kit', price: '10' })
-    expect(screen.queryByLabelText('Buy more at')).toBeTruthy()
+    expect(screen.queryByLabelText('Reorder at')).toBeTruthy()
     await userEvent.selectOptions(field('Kind'), 'work')
-    expect(screen.queryByLabelText('Buy more at')).toBeNull()
-    expect(screen.getByLabelText('Price, an hour or a piece')).toBeTruthy()
+    expect(screen.queryByLabelText('Reorder at')).toBeNull()
+    expect(screen.getByLabelText('Price per hour or piece')).toBeTruthy()
     await userEvent.selectOptions(field('Kind'), 'kit')
     await add()
     await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('A kit needs its parts.'))
@@ -76,7 +76,7 @@ describe('goods typed in', () => {
       kind: 'kit',
       parts: [{ goodsId: 1, name: 'Rosin', quantity: '2' }],
     })
-    await userEvent.click(field('costs what its parts cost together'))
+    await userEvent.click(field('Price is the sum of its parts'))
     expect(screen.queryByLabelText('Price')).toBeNull()
     await add()
     await waitFor(() => expect(router.push).toHaveBeenCalled())
@@ -97,14 +97,14 @@ describe('goods typed in', () => {
       prices: [NO_PRICE, { ...NO_PRICE, price: '8.00', validFrom: '2026-04-01', validUntil: '2026-03-01' }],
     })
     await add()
-    const [, second] = await screen.findAllByLabelText('valid until')
+    const [, second] = await screen.findAllByLabelText('Valid until')
     await waitFor(() => expect(noteOf(second as HTMLElement)).toBe('A price ends on or after the day it begins.'))
   })
 
   test('a code somebody else has is refused at the code', async () => {
     answerCalls({ 'PATCH /goods/4': refuses({ path: 'code', message: 'ROS is the code of Rosin, dark.' }) })
     open({ ...START, code: 'ROS', name: 'Rosin', price: '9.50', incomeAccount: '4000' }, 4)
-    await userEvent.click(screen.getByRole('button', { name: 'Keep the changes' }))
+    await userEvent.click(screen.getByRole('button', { name: 'Save changes' }))
     await waitFor(() => expect(noteOf(field('Code'))).toBe('ROS is the code of Rosin, dark.'))
     expect(document.activeElement).toBe(field('Code'))
   })

@@ -5,10 +5,10 @@ import { lazily } from '@/ui/lazily'
 test('what opens on demand says that it is coming, and comes', async () => {
   let give: (part: (props: { name: string }) => string) => void = () => {}
   const Part = lazily<{ name: string }>(() => new Promise((done) => (give = done)))
-  render(<Part name="Bill" />)
+  render(<Part name="Invoice" />)
   expect(screen.getByRole('status').textContent).toContain('One moment')
   give(({ name }) => `Here is ${name}.`)
-  expect(await screen.findByText('Here is Bill.')).toBeTruthy()
+  expect(await screen.findByText('Here is Invoice.')).toBeTruthy()
 })
 
 test('what cannot be fetched is fetched again when it is opened again', async () => {

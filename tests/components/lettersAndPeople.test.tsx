@@ -17,8 +17,8 @@ const draft = {
 describe('a letter', () => {
   test.each([
     [{ state: 'sent', to: 'hazel@mail.example' }, 'Mailed to hazel@mail.example.'],
-    [{ state: 'bounced', problem: 'No such box.' }, 'It came back: No such box.'],
-    [{ state: 'waiting', problem: 'The server does not answer.' }, 'It waits in Post: The server does not answer.'],
+    [{ state: 'bounced', problem: 'No such box.' }, 'Bounced: No such box.'],
+    [{ state: 'waiting', problem: 'The server does not answer.' }, 'Waiting in Mail: The server does not answer.'],
   ])('is shown before it goes; what became of it is said: %j', async (outcome, says) => {
     const sent = answerCalls({
       'GET /post/draft': draft,
@@ -26,10 +26,10 @@ describe('a letter', () => {
       'POST /post/8/send': { status: 200, body: outcome },
     })
     render(<WriteLetter paper="receipt" paperId={5} />)
-    await press('Mail it')
+    await press('Email')
     await waitFor(() => expect(field('Subject').value).toBe('Receipt R-26-5'))
     await type('Subject', 'Your receipt')
-    await press('Send it')
+    await press('Send')
     await waitFor(() => expect(said).toEqual([says]))
     expect(sent.find((s) => s.path === '/post')?.body).toEqual({
       paper: 'receipt',
@@ -47,10 +47,10 @@ describe('a letter', () => {
       'POST /post': refuses({ path: 'to', message: 'An e-mail address looks like name@place.example.' }),
     })
     render(<WriteLetter paper="receipt" paperId={5} />)
-    await press('Mail it')
+    await press('Email')
     await waitFor(() => expect(field('To').value).toBe('hazel@mail.example'))
     await type('To', 'hazel')
-    await press('Send it')
+    await press('Send')
     await waitFor(() => expect(noteOf(field('To'))).toBe('An e-mail address looks like name@place.example.'))
     expect(field('To').value).toBe('hazel')
   })
@@ -60,7 +60,7 @@ describe('a letter', () => {
     render(<WriteLetter paper="receipt" paperId={5} label="Write to them" />)
     await press('Write to them')
     expect(await screen.findByText('There is nothing here.')).toBeTruthy()
-    expect(screen.queryByRole('button', { name: 'Send it' })).toBeNull()
+    expect(screen.queryByRole('button', { name: 'Send' })).toBeNull()
   })
 
   test('that waits is tried again, or dropped', async () => {
@@ -69,9 +69,9 @@ describe('a letter', () => {
       'DELETE /post/8': { status: 200, body: {} },
     })
     render(<LetterActions id={8} state="waiting" />)
-    await press('Try again now')
+    await press('Try again')
     await waitFor(() => expect(said).toEqual(['It did not go: No answer.']))
-    await press('Drop it')
+    await press('Discard')
     await waitFor(() => expect(said).toHaveLength(2))
     expect(sent.map((s) => `${s.method} ${s.path}`)).toEqual(['POST /post/8/send', 'DELETE /post/8'])
   })
@@ -79,8 +79,8 @@ describe('a letter', () => {
   test('that came back is put away; one that went has nothing left to do', () => {
     answerCalls({})
     const { rerender } = render(<LetterActions id={8} state="bounced" />)
-    expect(button('Seen, put away')).toBeTruthy()
-    expect(screen.queryByRole('button', { name: 'Try again now' })).toBeNull()
+    expect(button('Dismiss')).toBeTruthy()
+    expect(screen.queryByRole('button', { name: 'Try again' })).toBeNull()
     rerender(<LetterActions id={8} state="sent" />)
     expect(screen.queryAllByRole('button')).toEqual([])
   })
@@ -94,13 +94,13 @@ describe('a customer', () => {
       'POST /customers/3/join': { status: 200, body: {} },
     })
     render(<JoinCustomer id={3} name="Hazel Adair" />)
-    await press('Join')
-    expect(button('Join them').disabled).toBe(true)
-    await userEvent.type(screen.getByLabelText('The other record'), 'hazel')
+    await press('Merge')
+    expect(button('Merge').disabled).toBe(true)
+    await userEvent.type(screen.getByLabelText('Duplicate to merge'), 'hazel')
     await userEvent.click(await screen.findByText('Hazel Adaire'))
     expect(await screen.findByText('Hazel Adaire owes 54.00; 0.00 is held for them.')).toBeTruthy()
-    await press('Join them')
-    await waitFor(() => expect(said).toEqual(['Hazel Adaire is joined to Hazel Adair: all papers stand here now.']))
+    await press('Merge')
+    await waitFor(() => expect(said).toEqual(['Hazel Adaire merged into Hazel Adair.']))
     expect(sent.find((s) => s.method === 'POST')?.body).toEqual({ goneId: 9 })
   })
 
@@ -109,14 +109,14 @@ describe('a customer', () => {
     render(
       <Links
         links={[
-          { id: 1, saleId: 7, opens: 'sale 1007', until: '01 Sep 2026', seen: 'seen on 03 Mar' },
-          { id: 2, saleId: null, opens: 'everything', until: '01 Oct 2026', seen: 'not opened yet' },
+          { id: 1, saleId: 7, opens: 'sale 1007', until: '1 Sep 2026', seen: 'seen on 3 Mar' },
+          { id: 2, saleId: null, opens: 'everything', until: '1 Oct 2026', seen: 'not opened yet' },
         ]}
       />,
     )
-    expect(screen.getByText('until 01 Oct 2026, not opened yet')).toBeTruthy()
+    expect(screen.getByText('until 1 Oct 2026, not opened yet')).toBeTruthy()
     await press('Turn off the link to everything')
-    await waitFor(() => expect(said).toEqual(['The link no longer opens anything.']))
+    await waitFor(() => expect(said).toEqual(['The link is turned off.']))
     expect(sent.map((s) => s.path)).toEqual(['/links/2'])
   })
 })

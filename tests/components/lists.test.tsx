@@ -57,8 +57,8 @@ describe('a list', () => {
     expect(rowsOf(screen.getByRole('table'))).toEqual(
       [
         'Customer | Due | Open ↓ | Things',
-        'Hazel Adair | 01 Feb | 108.00 | 2',
-        'Orla Finch | 01 Dec 2025 | | 1',
+        'Hazel Adair | 1 Feb | 108.00 | 2',
+        'Orla Finch | 1 Dec 2025 | | 1',
         'in all | 108.00 | 3',
       ].map((r) => r.replace('| |', '|  |')),
     )
@@ -121,17 +121,17 @@ describe('what narrows a list', () => {
     filters()
     await type('From', '1 2')
     await type('At least', '50')
-    await press('Show')
+    await press('Apply')
     expect(router.push).toHaveBeenCalledWith('/invoices?from=2026-02-01&least=50.00')
   })
 
   test('is taken off all at once', () => {
     filters({ state: 'late', view: 'cards' })
-    expect(screen.getByText('all of them').getAttribute('href')).toBe('/invoices?view=cards')
+    expect(screen.getByText('Show all').getAttribute('href')).toBe('/invoices?view=cards')
   })
   test('shows no way back where nothing is narrowed', () => {
     filters({ sort: '-due' })
-    expect(screen.queryByText('all of them')).toBeNull()
+    expect(screen.queryByText('Show all')).toBeNull()
   })
 })
 
@@ -162,21 +162,21 @@ describe('a list to take along', () => {
     const views = [{ id: 1, name: 'Late', query: 'state=late' }]
     render(<SavedViews place="invoices" path="/invoices" views={views} query="state=paid" />)
     expect(screen.getByText('Late').getAttribute('href')).toBe('/invoices?state=late')
-    await press('Keep this list')
+    await press('Save this view')
     await userEvent.type(field('Name of this list'), 'Paid ones')
-    await press('Keep')
-    await waitFor(() => expect(said).toEqual(['Kept as “Paid ones”.']))
+    await press('Save')
+    await waitFor(() => expect(said).toEqual(['Saved as “Paid ones”.']))
     expect(sent[0]?.body).toEqual({ place: 'invoices', name: 'Paid ones', query: 'state=paid' })
-    await press('Forget Late')
+    await press('Delete view Late')
     await waitFor(() => expect(sent.at(-1)).toMatchObject({ method: 'DELETE', path: '/saved-views/1' }))
   })
 
   test('cannot be kept twice, nor while it is not narrowed', () => {
     const views = [{ id: 1, name: 'Late', query: 'state=late' }]
     const { rerender } = render(<SavedViews place="invoices" path="/i" views={views} query="state=late" />)
-    expect(screen.queryByText('Keep this list')).toBeNull()
+    expect(screen.queryByText('Save this view')).toBeNull()
     rerender(<SavedViews place="invoices" path="/i" views={views} query="" />)
-    expect(screen.queryByText('Keep this list')).toBeNull()
+    expect(screen.queryByText('Save this view')).toBeNull()
   })
 })
 

@@ -63,9 +63,9 @@ const open = (saleId: number | null = null) =>
     />,
   )
 const field = (label: string) => screen.getByLabelText<HTMLInputElement>(label)
-const ready = () => screen.findByLabelText('Put on Invoice 2026-0001')
-const puts = () => [field('Put on Invoice 2026-0001').value, field('Put on Invoice 2026-0002').value]
-const take = (name: RegExp = /^Take /) => userEvent.click(screen.getByRole('button', { name }))
+const ready = () => screen.findByLabelText('Apply to Invoice 2026-0001')
+const puts = () => [field('Apply to Invoice 2026-0001').value, field('Apply to Invoice 2026-0002').value]
+const take = (name: RegExp = /^Take payment /) => userEvent.click(screen.getByRole('button', { name }))
 
 describe('money that comes in', () => {
   test('is proposed for the oldest first, and what is owed afterwards stands there before anything is saved', async () => {
@@ -74,10 +74,10 @@ describe('money that comes in', () => {
     await ready()
     await userEvent.type(field('Amount'), '150')
     expect(puts()).toEqual(['100.00', '50.00'])
-    const afterwards = screen.getByText('Afterwards').parentElement as HTMLElement
+    const afterwards = screen.getByText('After this payment').parentElement as HTMLElement
     // 500.00 less 150.00; the late 100.00 are paid.
     expect(within(afterwards).getByText('350.00')).toBeTruthy()
-    expect(within(afterwards).getByText('nothing late')).toBeTruthy()
+    expect(within(afterwards).getByText('Nothing late')).toBeTruthy()
     await waitFor(() => expect(sent.some((c) => c.preview)).toBe(true))
     expect(sent.filter((c) => c.method === 'POST' && !c.preview)).toEqual([])
   })
@@ -89,7 +89,7 @@ describe('money that comes in', () => {
     // 100.00 and 392.00 settle both: 8.00 come off.
     await userEvent.type(field('Amount'), '492')
     expect(puts()).toEqual(['100.00', '392.00'])
-    const afterwards = screen.getByText('Afterwards').parentElement as HTMLElement
+    const afterwards = screen.getByText('After this payment').parentElement as HTMLElement
     expect(within(afterwards).getByText('0.00')).toBeTruthy()
   })
 
@@ -106,7 +106,7 @@ describe('money that comes in', () => {
     open()
     await ready()
     await userEvent.type(field('Amount'), '150')
-    await userEvent.type(field('Their reference'), 'AB 12')
+    await userEvent.type(field('Reference'), 'AB 12')
     await take()
     await waitFor(() => expect(router.push).toHaveBeenCalledWith('/receipts/11'))
     expect(sent.filter((c) => c.path === '/receipts' && !c.preview).at(-1)?.body).toMatchObject({
@@ -127,7 +127,7 @@ describe('money that comes in', () => {
     open()
     await ready()
     await userEvent.type(field('Amount'), '150')
-    await userEvent.click(screen.getByRole('button', { name: 'All on account' }))
+    await userEvent.click(screen.getByRole('button', { name: 'Keep all on account' }))
     expect(puts()).toEqual(['', ''])
     await take()
     await waitFor(() => expect(router.push).toHaveBeenCalledWith('/receipts/12'))
@@ -139,14 +139,14 @@ describe('money that comes in', () => {
     open()
     await ready()
     await userEvent.type(field('Amount'), '150')
-    await userEvent.clear(field('Put on Invoice 2026-0002'))
-    await userEvent.type(field('Put on Invoice 2026-0002'), '80')
+    await userEvent.clear(field('Apply to Invoice 2026-0002'))
+    await userEvent.type(field('Apply to Invoice 2026-0002'), '80')
     await waitFor(() =>
       expect(screen.getByRole('alert').textContent).toBe(
-        '180.00 is put on things, but only 150.00 came in. Take some off.',
+        'You have applied 180.00 but received only 150.00. Reduce an amount.',
       ),
     )
-    expect(screen.getByRole('button', { name: /^Take / })).toHaveProperty('disabled', true)
+    expect(screen.getByRole('button', { name: /^Take payment / })).toHaveProperty('disabled', true)
   })
 
   test('cash says the change before it is taken', async () => {
@@ -155,7 +155,7 @@ describe('money that comes in', () => {
     await ready()
     await userEvent.type(field('Amount'), '100')
     await userEvent.click(screen.getByRole('radio', { name: 'cash' }))
-    await userEvent.type(field('Given, if more'), '120')
+    await userEvent.type(field('Cash given (if more)'), '120')
     await waitFor(() => expect(screen.getByText(/20\.00/)).toBeTruthy())
   })
 

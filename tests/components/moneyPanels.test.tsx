@@ -42,12 +42,12 @@ describe('how they pay', () => {
       'POST /sales/7/arrangement': { status: 200, body: {} },
     })
     const closed = open('pay-how')
-    await tick('installments: goods go, money follows')
-    expect(field('Payments').value).toBe('6')
-    await type('Payments', '3')
-    await waitFor(() => expect(rowsOf(screen.getByRole('table'))).toContain('02 Apr 2026 | 400.00 | 0.00'))
+    await tick('Installments (goods go now)')
+    expect(field('Number of payments').value).toBe('6')
+    await type('Number of payments', '3')
+    await waitFor(() => expect(rowsOf(screen.getByRole('table'))).toContain('2 Apr 2026 | 400.00 | 0.00'))
     expect(bodyOf(sent, '/plans/preview')).toMatchObject({ kind: 'installments', count: 3, total: '1200.00' })
-    await press(/^Arrange it so/)
+    await press(/^Save terms/)
     await waitFor(() => expect(closed).toHaveBeenCalled())
     expect(bodyOf(sent, '/sales/7/arrangement')).toMatchObject({
       kind: 'installments',
@@ -60,9 +60,9 @@ describe('how they pay', () => {
   test('marks the field the preview does not take', async () => {
     answerCalls({ 'POST /plans/preview': refuses({ path: 'net', message: 'Days are a whole number.' }) })
     open('pay-how')
-    await tick('on terms')
-    expect(field('Days after the invoice').value).toBe('14')
-    await waitFor(() => expect(noteOf(field('Days after the invoice'))).toBe('Days are a whole number.'))
+    await tick('Net days')
+    expect(field('Due in (days)').value).toBe('14')
+    await waitFor(() => expect(noteOf(field('Due in (days)'))).toBe('Days are a whole number.'))
   })
 
   test('says in a sentence what cannot be planned at all', async () => {
@@ -73,7 +73,7 @@ describe('how they pay', () => {
       },
     })
     open('pay-how')
-    await tick('layaway: goods stay until paid up')
+    await tick('Layaway (goods stay until paid)')
     expect(await screen.findByText('The first payment is more than the total.')).toBeTruthy()
   })
 
@@ -81,15 +81,15 @@ describe('how they pay', () => {
     answerCalls({ 'POST /plans/preview': plan(['1200.00']) })
     open('pay-how')
     expect(screen.queryByLabelText('How often')).toBeNull()
-    await tick('on terms')
+    await tick('Net days')
     expect(screen.queryByLabelText('How often')).toBeNull()
-    expect(field('Percent off, paid early')).toBeTruthy()
-    await type('In how many parts', '2')
+    expect(field('Early-payment discount, %')).toBeTruthy()
+    await type('Number of payments', '2')
     // Parts have a rhythm; the discount is for who pays at once.
     expect(screen.getByLabelText('How often')).toBeTruthy()
-    expect(screen.queryByLabelText('Percent off, paid early')).toBeNull()
-    await tick('a deposit first')
-    expect(screen.getByLabelText('On part invoices')).toBeTruthy()
+    expect(screen.queryByLabelText('Early-payment discount, %')).toBeNull()
+    await tick('Deposit first')
+    expect(screen.getByLabelText('Apply to partial invoices')).toBeTruthy()
   })
 })
 
@@ -112,8 +112,8 @@ describe('a plan that runs', () => {
     expect(screen.getByText('−30.00')).toBeTruthy()
     await choose('Which plan', 'P-26-2')
     await pick('cash')
-    await press(/^Take it and end the plan/)
-    await waitFor(() => expect(said).toEqual(['Paid off with 610.00; 30.00 of the charge given back.']))
+    await press(/^Take payment and close plan/)
+    await waitFor(() => expect(said).toEqual(['Paid off: 610.00. Finance charge waived: 30.00.']))
     expect(bodyOf(sent, '/sales/7/installments/payoff')).toEqual({ on: '2026-03-02', planId: 12, method: 'cash' })
     expect(bodyOf(sent, '/sales/7/installments/quote')).toMatchObject({ planId: 12 })
   })
@@ -124,11 +124,11 @@ describe('a plan that runs', () => {
     })
     open('reschedule', { plans: plans.slice(0, 1) })
     expect(screen.queryByLabelText('Which plan')).toBeNull()
-    await type('Payments', '5')
-    await choose('How often', 'every two weeks')
-    await type('A charge made anew', '30')
-    await press(/^Arrange it anew/)
-    await waitFor(() => expect(said).toEqual(['Arranged anew: 670.00 in 5 payments.']))
+    await type('Number of payments', '5')
+    await choose('How often', 'Every two weeks')
+    await type('New finance charge', '30')
+    await press(/^Reschedule/)
+    await waitFor(() => expect(said).toEqual(['Rescheduled: 670.00 in 5 payments.']))
     expect(bodyOf(sent, '/sales/7/installments/reschedule')).toEqual({
       planId: 11,
       count: 5,
@@ -142,9 +142,9 @@ describe('a plan that runs', () => {
     const sent = answerCalls({ 'POST /sales/7/installments/card': { status: 200, body: {} } })
     open('card', { plans })
     await choose('Which plan', 'P-26-2')
-    expect(screen.getByText('A card that ends in 1111 is kept now.')).toBeTruthy()
-    await press('Forget the card')
-    await waitFor(() => expect(said).toEqual(['The card is forgotten.']))
+    expect(screen.getByText('Card ending 1111 is saved.')).toBeTruthy()
+    await press('Remove card')
+    await waitFor(() => expect(said).toEqual(['Card removed.']))
     expect(bodyOf(sent, '/sales/7/installments/card')).toEqual({ planId: 12 })
   })
 
@@ -152,7 +152,7 @@ describe('a plan that runs', () => {
     const sent = answerCalls({})
     const closed = open('card', { plans })
     await type('Card number', '12')
-    await press(/^Keep the card/)
+    await press(/^Save card/)
     await waitFor(() => expect(noteOf(field('Card number'))).toBe('A card number has sixteen digits.'))
     expect(field('Card number').value).toBe('12')
     expect(sent).toEqual([])
@@ -168,9 +168,9 @@ describe('a layaway given up', () => {
     open('give-up', { layaway: { stands: 'paying in', left: '900.00', fee: '15.00', back: '285.00' } })
     expect(screen.getByText('−15.00')).toBeTruthy()
     expect(screen.getByText('285.00')).toBeTruthy()
-    await press(/^Give it up/)
+    await press(/^Cancel layaway/)
     await waitFor(() =>
-      expect(said).toEqual(['Given up: 15.00 kept as the fee, 285.00 given back. The goods are available.']),
+      expect(said).toEqual(['Layaway canceled: 15.00 fee kept, 285.00 refunded. The goods are available again.']),
     )
     expect(bodyOf(sent, '/sales/7/layaway/give-up')).toEqual({ on: '2026-03-02', method: 'cash' })
   })
@@ -180,9 +180,9 @@ describe('a promise to pay', () => {
   test('is for all that is open, in a week, where nothing else is said', async () => {
     const sent = answerCalls({ 'POST /sales/7/promises': { status: 201, body: {} } })
     open('promise')
-    expect([field('They pay by').value, field('How much').value]).toEqual(['09 Mar 2026', '900.00'])
-    await type('What they said', 'After the concert')
-    await press(/^Note the promise/)
+    expect([field('Will pay by').value, field('Amount').value]).toEqual(['9 Mar 2026', '900.00'])
+    await type('Note', 'After the concert')
+    await press(/^Save promise/)
     await waitFor(() =>
       expect(bodyOf(sent, '/sales/7/promises')).toEqual({
         by: '2026-03-09',
@@ -200,7 +200,7 @@ describe('held money', () => {
     const sent = answerCalls({ 'POST /refunds': { status: 201, body: { number: 'F-26-1' } } })
     open('held', promise)
     expect(screen.getByText('300.00 is held for this sale, 40.00 on their account.')).toBeTruthy()
-    await press(/^Do it/)
+    await press(/^Save/)
     await waitFor(() =>
       expect(bodyOf(sent, '/refunds')).toEqual({
         customerId: 3,
@@ -210,18 +210,18 @@ describe('held money', () => {
         on: '2026-03-02',
       }),
     )
-    expect(said).toEqual(['Refund F-26-1: 300.00 given back.'])
+    expect(said).toEqual(['Refund F-26-1: 300.00 refunded.'])
   })
 
   test.each([
-    ['move it to another sale', { fromSaleId: 7, toSaleId: 8, amount: '300.00' }],
-    ['put it on their account', { fromSaleId: 7, amount: '300.00' }],
-    ['bring some here from their account', { toSaleId: 7, amount: '40.00' }],
+    ['Move it to another sale', { fromSaleId: 7, toSaleId: 8, amount: '300.00' }],
+    ['Keep it on account', { fromSaleId: 7, amount: '300.00' }],
+    ['Use money from their account', { toSaleId: 7, amount: '40.00' }],
   ])('can: %s', async (way, expected) => {
     const sent = answerCalls({ 'POST /held-moves': { status: 201, body: {} } })
     open('held', promise)
     await tick(way)
-    await press(/^Do it/)
+    await press(/^Save/)
     await waitFor(() => expect(bodyOf(sent, '/held-moves')).toEqual({ customerId: 3, on: '2026-03-02', ...expected }))
   })
 
@@ -229,8 +229,8 @@ describe('held money', () => {
     answerCalls({})
     open('held', {}, { held: '300.00' })
     const ways = screen.getAllByRole('radio').map((r) => r.closest('label')?.textContent?.trim())
-    expect(ways).not.toContain('move it to another sale')
-    expect(ways).not.toContain('bring some here from their account')
+    expect(ways).not.toContain('Move it to another sale')
+    expect(ways).not.toContain('Use money from their account')
   })
 })
 
@@ -245,11 +245,11 @@ describe('what will not come', () => {
       'POST /dues/22/write-off': { status: 201, body: { number: 'W-26-1', amount: '50.00' } },
     })
     open('write-off', { dues })
-    expect(field('How much').value).toBe('108.00')
+    expect(field('Amount').value).toBe('108.00')
     await choose('Which', 'Invoice I-26-2: 50.00 open')
-    expect(field('How much').value).toBe('50.00')
-    await type('Why', 'Moved away')
-    await press(/^Write it off/)
+    expect(field('Amount').value).toBe('50.00')
+    await type('Reason', 'Moved away')
+    await press(/^Write off/)
     await waitFor(() => expect(said).toEqual(['W-26-1: 50.00 written off.']))
     expect(bodyOf(sent, '/dues/22/write-off')).toEqual({ amount: '50.00', reason: 'Moved away', on: '2026-03-02' })
   })
@@ -261,8 +261,8 @@ describe('what will not come', () => {
     expect([...screen.getByLabelText<HTMLSelectElement>('For').options].map((o) => o.text)).toEqual([
       'Invoice I-26-1: 108.00 open',
     ])
-    expect(noteOf(screen.getByRole('textbox', { name: 'Late charge' }))).toBe('as it was agreed')
-    await press(/^Charge it/)
+    expect(noteOf(screen.getByRole('textbox', { name: 'Late fee' }))).toBe('per agreement')
+    await press(/^Add late fee/)
     await waitFor(() => expect(bodyOf(sent, '/dues/21/late-charge')).toEqual({ amount: '3.24', on: '2026-03-02' }))
   })
 })

@@ -22,18 +22,22 @@ describe('what can be done with a sale', () => {
 
   test.each<[string, Partial<SheetSale>, string[]]>([
     ['a draft without lines', { stands: 'draft', agreed: false, lines: [] }, []],
-    ['a draft', { stands: 'draft', agreed: false }, ['They agree', 'Send estimate', 'How they pay', 'Declined']],
+    [
+      'a draft',
+      { stands: 'draft', agreed: false },
+      ['Customer accepted', 'Send estimate', 'Payment terms', 'Mark as declined'],
+    ],
     [
       'an estimate that is out',
       { stands: 'offered', agreed: false },
-      ['They agree', 'Send again', 'How they pay', 'Declined'],
+      ['Customer accepted', 'Send again', 'Payment terms', 'Mark as declined'],
     ],
     [
       'an estimate that lapsed',
       { stands: 'lapsed', agreed: false },
-      ['They agree', 'Renew', 'How they pay', 'Declined'],
+      ['Customer accepted', 'Renew estimate', 'Payment terms', 'Mark as declined'],
     ],
-    ['what is agreed', {}, ['Hand over', 'Bill', 'Ask for a deposit', 'How they pay', 'Cancel']],
+    ['what is agreed', {}, ['Hand over', 'Invoice', 'Ask for a deposit', 'Payment terms', 'Cancel the sale']],
     ['what is done and owed', { stands: 'owing', lines: [done] }, []],
     ['what was cancelled', { stands: 'cancelled' }, []],
     ['something that can wait', { stands: 'cancelled', step: { action: 'give-back', why: 'Held money' } }, ['Not now']],
@@ -46,14 +50,14 @@ describe('what can be done with a sale', () => {
   test('a layaway is handed over, not billed', () => {
     answerCalls({})
     open({ promise: { ...SALE.promise, layaway: { stands: 'paid up', left: '0.00', fee: '0', back: '0' } } })
-    expect(buttons()).toEqual(['Hand over', 'How they pay', 'Cancel'])
+    expect(buttons()).toEqual(['Hand over', 'Payment terms', 'Cancel the sale'])
   })
 
   test('what is next is the primary one, taking money among them', () => {
     answerCalls({})
     const { unmount } = open({}, 'bill')
     expect(document.querySelectorAll('[data-primary]')).toHaveLength(1)
-    expect(document.querySelector('[data-primary]')?.textContent).toBe('Bill')
+    expect(document.querySelector('[data-primary]')?.textContent).toBe('Invoice')
     unmount()
     open({ open: '108.00' }, 'money')
     expect(document.querySelectorAll('[data-primary]')).toHaveLength(1)
@@ -63,7 +67,7 @@ describe('what can be done with a sale', () => {
   test('a panel opened by the address closes for good', async () => {
     answerCalls({})
     render(<SaleActions sale={SALE} version="1" today={TODAY} start="bill" suggested={null} />)
-    expect(screen.getByRole('dialog', { name: 'Bill' })).toBeTruthy()
+    expect(screen.getByRole('dialog', { name: 'Invoice' })).toBeTruthy()
     await userEvent.keyboard('{Escape}')
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull())
     expect(router.replace).toHaveBeenCalledWith('/', { scroll: false })
@@ -86,14 +90,14 @@ describe('what can be done about money that is promised', () => {
       'a plan',
       { plans: [{ id: 1, number: 'P-1', card: '' }] },
       {},
-      ['Pay off early', 'Arrange the rest anew', 'Collect by card'],
+      ['Pay off early', 'Reschedule', 'Charge card automatically'],
     ],
-    ['a layaway', { layaway: { stands: 'paying in', left: '1', fee: '0', back: '0' } }, {}, ['Give it up']],
+    ['a layaway', { layaway: { stands: 'paying in', left: '1', fee: '0', back: '0' } }, {}, ['Cancel layaway']],
     ['money held', {}, { held: '20.00' }, ['Held money']],
     ['money on their account', { onAccount: '20.00' }, {}, ['Held money']],
     ['money on their account, the sale being over', { onAccount: '20.00' }, { stands: 'settled' as const }, []],
-    ['a due', { dues: [due] }, {}, ['They promised to pay', 'Write off']],
-    ['a late due', { dues: [{ ...due, late: true }] }, {}, ['They promised to pay', 'Late charge', 'Write off']],
+    ['a due', { dues: [due] }, {}, ['Promise to pay', 'Write off']],
+    ['a late due', { dues: [{ ...due, late: true }] }, {}, ['Promise to pay', 'Late fee', 'Write off']],
   ])('%s', (_, promise, change, expected) => {
     answerCalls({})
     open(promise, change)
@@ -105,14 +109,14 @@ describe('beside a sale', () => {
   test('it is copied at today’s prices and opened to be changed', async () => {
     answerCalls({ 'POST /sales/7/copy': { status: 201, body: { id: 8, number: 1008 } } })
     render(<SheetTools sale={SALE} today={TODAY} />)
-    await press('Copy as new')
+    await press('Copy to new sale')
     await waitFor(() => expect(router.push).toHaveBeenCalledWith('/sales/8/change'))
     expect(said).toEqual(['Copied to sale 1008, at today’s prices.'])
   })
   test('what has no lines does not come again', () => {
     answerCalls({})
     render(<SheetTools sale={{ ...SALE, lines: [] }} today={TODAY} />)
-    expect(buttons()).toEqual(['Copy as new', 'Their page'])
+    expect(buttons()).toEqual(['Copy to new sale', 'Their page'])
   })
 })
 
@@ -132,10 +136,10 @@ describe('goods that come back', () => {
   test('are all of them where nothing else is said', async () => {
     const sent = answerCalls({ 'POST /handovers/4/returns': { status: 201, body: {} } })
     open()
-    await press('Goods came back')
+    await press('Return goods')
     expect(field('Violin, of 2').placeholder).toBe('all that may come back')
-    await type('Why', 'Wrong size')
-    await press(/^They came back/)
+    await type('Reason', 'Wrong size')
+    await press(/^Return goods/)
     await waitFor(() => expect(said).toEqual(['The goods are back, and can be handed over again.']))
     expect(sent[0]?.body).toEqual({ on: '2026-03-02', reason: 'Wrong size' })
   })
@@ -144,10 +148,10 @@ describe('goods that come back', () => {
       'POST /handovers/4/returns': refuses({ path: 'lines.0.quantity', message: '2 may come back.' }),
     })
     open()
-    await press('Goods came back')
+    await press('Return goods')
     await type('Violin, of 2', '3')
-    await type('Why', 'Wrong size')
-    await press(/^They came back/)
+    await type('Reason', 'Wrong size')
+    await press(/^Return goods/)
     await waitFor(() => expect(noteOf(field('Violin, of 2'))).toBe('2 may come back.'))
     expect(sent[0]?.body).toMatchObject({ lines: [{ lineId: 1, quantity: '3' }] })
   })
@@ -180,10 +184,10 @@ describe('lines taken from elsewhere', () => {
     })
     const taken = vi.fn()
     render(<UsualPanel customerId={3} customer="Hazel Adair" onTake={taken} onClose={() => {}} />)
-    const row = await screen.findByText(/6 at 11.50 on 01 Feb 2026 · 1 time, 0.5 a month · 20 there/)
+    const row = await screen.findByText(/last 6 at 11.50 on 1 Feb 2026 · bought 1 time, 0.5 a month · 20 available/)
     await userEvent.click(row)
     expect(taken.mock.calls[0]![0]).toMatchObject([{ goodsId: 2, quantity: '6', unitPrice: '12.00' }])
-    expect(screen.getByText('· on the sale')).toBeTruthy()
+    expect(screen.getByText('· added')).toBeTruthy()
   })
 
   test('from another sale, what is dropped there left out', async () => {
@@ -230,7 +234,7 @@ describe('lines taken from elsewhere', () => {
       'GET /sales': { status: 200, body: { items: [] } },
     })
     render(<UsualPanel customerId={3} customer="Hazel Adair" onTake={() => {}} onClose={() => {}} />)
-    expect(await screen.findByText(/Nothing yet/)).toBeTruthy()
+    expect(await screen.findByText(/No purchases yet/)).toBeTruthy()
     expect(button('Close')).toBeTruthy()
   })
 })

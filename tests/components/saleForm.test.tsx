@@ -49,7 +49,7 @@ const open = (lines: readonly LineDraft[]) =>
 const field = (label: string) => screen.getByLabelText<HTMLInputElement>(label)
 const noteOf = (input: HTMLElement): string =>
   document.getElementById(input.getAttribute('aria-describedby') ?? '')?.textContent ?? ''
-const write = () => userEvent.click(screen.getByRole('button', { name: 'Write it down' }))
+const write = () => userEvent.click(screen.getByRole('button', { name: 'Save draft' }))
 
 describe('the lines of a sale while they are typed', () => {
   test('add up with tax at every key', async () => {
@@ -122,7 +122,7 @@ describe('the lines of a sale while they are typed', () => {
   test('two clicks send one sale', async () => {
     const sent = answerCalls({ 'POST /sales': { status: 201, body: { id: 9, number: 1700, lines: [] } } })
     open([lineOf({ quantity: '1', unitPrice: '5.00' })])
-    await userEvent.dblClick(screen.getByRole('button', { name: 'Write it down' }))
+    await userEvent.dblClick(screen.getByRole('button', { name: 'Save draft' }))
     await waitFor(() => expect(router.push).toHaveBeenCalled())
     expect(sent.filter((c) => c.path === '/sales' && c.method === 'POST')).toHaveLength(1)
   })

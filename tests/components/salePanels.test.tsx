@@ -12,12 +12,12 @@ describe('handing over', () => {
     const sent = answerCalls({ 'POST /sales/7/handovers': { status: 200, body: {} } })
     const closed = open('hand-over')
     expect(rowsOf(screen.getByRole('table')).slice(1)).toEqual([
-      'Violin2 of 3 on the shelf | 3 | How many: Violin',
-      'Set-upwork or charge: done or not | 1 | How many: Set-up',
+      'Violin2 of 3 in stock | 3 | How many: Violin',
+      'Set-upWork or charge: mark what is done | 1 | How many: Set-up',
     ])
     expect([field('How many: Violin').value, field('How many: Set-up').value]).toEqual(['2', '1'])
     await type('How many: Set-up', '')
-    await choose('How', 'as a parcel')
+    await choose('Method', 'Shipped')
     await press(/^Hand over/)
     await waitFor(() => expect(closed).toHaveBeenCalled())
     expect(posted(sent, '/sales/7/handovers')).toEqual({
@@ -25,7 +25,7 @@ describe('handing over', () => {
       by: 'parcel',
       lines: [{ lineId: 1, quantity: '2' }],
     })
-    expect(said).toEqual(['Handed over to Hazel Adair. The cost of what left is in the books.'])
+    expect(said).toEqual(['Handed over to Hazel Adair. The cost of goods is posted.'])
   })
 
   test('of a layaway that is not paid up asks what the rest becomes', async () => {
@@ -35,7 +35,7 @@ describe('handing over', () => {
       { held: '400.00' },
       { layaway: { stands: 'paying in', left: '600.00', fee: '0', back: '400.00' } },
     )
-    expect(screen.getByText(/600.00 of this layaway is still to come/)).toBeTruthy()
+    expect(screen.getByText(/600.00 is still unpaid/)).toBeTruthy()
     await type('Payments', '6')
     await press(/^Hand over/)
     await waitFor(() =>
@@ -49,7 +49,7 @@ describe('handing over', () => {
     answerCalls({ 'POST /sales/7/handovers': refuses({ path: 'on', message: 'The books are closed by then.' }) })
     const closed = open('hand-over')
     await press(/^Hand over/)
-    await waitFor(() => expect(noteOf(field('On'))).toBe('The books are closed by then.'))
+    await waitFor(() => expect(noteOf(field('Date'))).toBe('The books are closed by then.'))
     expect(closed).not.toHaveBeenCalled()
   })
 })
@@ -64,21 +64,21 @@ describe('invoicing', () => {
     const sent = answerCalls({ 'POST /sales/7/invoices': issued })
     const closed = open('bill', { lines: [{ ...violin, readyToBill: '2' }], held: '50.00' })
     expect(screen.getByText(/50.00 is held for this sale/)).toBeTruthy()
-    await press(/^Issue the invoice/)
+    await press(/^Issue invoice/)
     await waitFor(() => expect(closed).toHaveBeenCalled())
     expect(posted(sent, '/sales/7/invoices')).toEqual({ on: '2026-03-02', what: 'handed-over', issue: true })
-    expect(said).toEqual(['Invoice I-26-1 issued: 108.00, 50.00 of it held already. Hazel Adair owes 58.00 on it.'])
+    expect(said).toEqual(['Invoice I-26-1 issued: 108.00, 50.00 of it already held. Hazel Adair owes 58.00 on it.'])
   })
 
   test('takes all that remains where nothing was handed over, or a percentage, with a charge that came up', async () => {
     const sent = answerCalls({ 'POST /sales/7/invoices': issued })
     open('bill')
-    expect(screen.getByLabelText<HTMLInputElement>('what was handed over (nothing is)').disabled).toBe(true)
-    await tick('a percentage')
-    await type('Percent of what is agreed', '40')
-    await type('A charge that came up', 'Express')
-    await type('Its amount', '12')
-    await press('Make a draft first')
+    expect(screen.getByLabelText<HTMLInputElement>('What was handed over (nothing yet)').disabled).toBe(true)
+    await tick('A percentage')
+    await type('Percent of the order', '40')
+    await type('Extra charge', 'Express')
+    await type('Amount', '12')
+    await press('Save as draft')
     await waitFor(() =>
       expect(posted(sent, '/sales/7/invoices')).toEqual({
         on: '2026-03-02',
@@ -92,15 +92,15 @@ describe('invoicing', () => {
   test('says at the percentage what is wrong with it, and at the line', async () => {
     const sent = answerCalls({ 'POST /sales/7/invoices': issued })
     open('bill')
-    await tick('a percentage')
-    await type('Percent of what is agreed', '140')
-    await press(/^Issue the invoice/)
-    await waitFor(() => expect(noteOf(field('Percent of what is agreed'))).toBe('A percentage is at most 100.'))
-    await tick('chosen quantities')
+    await tick('A percentage')
+    await type('Percent of the order', '140')
+    await press(/^Issue invoice/)
+    await waitFor(() => expect(noteOf(field('Percent of the order'))).toBe('A percentage is at most 100.'))
+    await tick('Selected quantities')
     // The first line stays out: what is wrong stands in the second all the same.
     await type('How many: Violin', '')
     await type('How many: Set-up', '123456789')
-    await press(/^Issue the invoice/)
+    await press(/^Issue invoice/)
     await waitFor(() => expect(noteOf(field('How many: Set-up'))).toContain('at most four places'))
     expect(sent).toEqual([])
   })
@@ -108,10 +108,10 @@ describe('invoicing', () => {
   test('takes chosen quantities of chosen lines', async () => {
     const sent = answerCalls({ 'POST /sales/7/invoices': issued })
     open('bill')
-    await tick('chosen quantities')
+    await tick('Selected quantities')
     await type('How many: Violin', '1')
     await type('How many: Set-up', '0')
-    await press(/^Issue the invoice/)
+    await press(/^Issue invoice/)
     await waitFor(() =>
       expect(posted(sent, '/sales/7/invoices')).toMatchObject({ what: { lines: [{ lineId: 1, quantity: '1' }] } }),
     )
@@ -125,18 +125,18 @@ describe('a yes', () => {
     expect([field('How many: Violin').value, field('How many: Set-up').value]).toEqual(['3', ''])
     expect(screen.getByText('optional')).toBeTruthy()
     await type('How many: Set-up', '1')
-    await type('Their order number', 'PO 12')
-    await type('Who said yes', 'Wren')
-    await type('Wanted by', '+10')
-    await choose('How', 'by mail')
+    await type('Customer PO number', 'PO 12')
+    await type('Accepted by', 'Wren')
+    await type('Needed by', '+10')
+    await choose('How', 'By email')
     await choose('Delivered to', '9 Mill Road')
-    await press(/^Agreed/)
+    await press(/^Save order/)
     await waitFor(() =>
       expect(posted(sent, '/sales/7/agree')).toEqual({
         purchaseOrder: 'PO 12',
         wantedBy: '2026-03-12',
         by: 'Wren',
-        how: 'by mail',
+        how: 'by email',
         deliverTo: '9 Mill Road',
         lines: [
           { lineId: 1, quantity: '3' },
@@ -144,7 +144,7 @@ describe('a yes', () => {
         ],
       }),
     )
-    expect(said).toEqual(['Agreed with Hazel Adair. What is on the shelf is set aside.'])
+    expect(said).toEqual(['Order of Hazel Adair saved. Stock is set aside.'])
   })
 
   test('says what of it is short', async () => {
@@ -155,7 +155,7 @@ describe('a yes', () => {
       },
     })
     open('agree')
-    await press(/^Agreed/)
-    await waitFor(() => expect(said).toEqual(['Agreed. Short: 3 Violin agreed, 2 on the shelf.']))
+    await press(/^Save order/)
+    await waitFor(() => expect(said).toEqual(['Order saved. Short: Violin, 3 ordered, 2 in stock.']))
   })
 })

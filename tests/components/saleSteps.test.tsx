@@ -19,15 +19,12 @@ describe('an estimate that goes out', () => {
     })
     const closed = open('offer', { stands: 'draft', agreed: false })
     await waitFor(() => expect(field('To').value).toBe('hazel@mail.example'))
-    expect(field('Good through').value).toBe('01 Apr 2026')
+    expect(field('Valid until').value).toBe('1 Apr 2026')
     await press(/^Send the estimate/)
     await waitFor(() => expect(closed).toHaveBeenCalled())
     expect(posted(sent, '/sales/7/offer')).toEqual({ validUntil: '2026-04-01' })
     expect(posted(sent, '/post')).toMatchObject({ paper: 'estimate', paperId: 7, to: 'hazel@mail.example' })
-    expect(said).toEqual([
-      'The estimate is out to Hazel Adair, good through 01 Apr 2026.',
-      'Mailed to hazel@mail.example.',
-    ])
+    expect(said).toEqual(['Estimate sent to Hazel Adair, valid until 1 Apr 2026.', 'Sent to hazel@mail.example.'])
   })
 
   test('is not mailed where nobody wants it to be', async () => {
@@ -50,9 +47,9 @@ describe('a deposit', () => {
     open('ask-deposit', { arrangement: { kind: 'deposit', percent: '25' } })
     // A quarter of 1,000.00
     expect(screen.getByText('250.00 of 1000.00, tax included.')).toBeTruthy()
-    await press(/^Ask for it/)
+    await press(/^Send request/)
     await waitFor(() => expect(posted(sent, '/sales/7/deposit-requests')).toEqual({ percent: '25' }))
-    expect(said).toEqual(['Deposit request D-26-1: 250.00 asked of Hazel Adair.'])
+    expect(said).toEqual(['Deposit request D-26-1 for 250.00 to Hazel Adair.'])
   })
 
   test('is an amount where one is typed, and half where nothing was arranged', async () => {
@@ -60,9 +57,9 @@ describe('a deposit', () => {
       'POST /sales/7/deposit-requests': { status: 201, body: { number: 'D-26-1', amount: '80.00' } },
     })
     open('ask-deposit')
-    expect(field('Percent of the total with tax').value).toBe('50')
-    await type('or an amount', '80')
-    await press(/^Ask for it/)
+    expect(field('Percent of total incl. tax').value).toBe('50')
+    await type('Or an amount', '80')
+    await press(/^Send request/)
     await waitFor(() => expect(posted(sent, '/sales/7/deposit-requests')).toEqual({ amount: '80.00' }))
   })
 
@@ -81,7 +78,7 @@ describe('a deposit', () => {
       },
     )
     expect(screen.getByText(/when it arrives/)).toBeTruthy()
-    await press('Ask for stage 2')
+    await press('Request stage 2')
     await waitFor(() => expect(posted(sent, '/sales/7/deposit-requests')).toEqual({ stage: 2 }))
   })
 })
@@ -90,9 +87,9 @@ describe('closing a sale', () => {
   test('asks what becomes of money that is held', async () => {
     const sent = answerCalls({ 'POST /sales/7/cancel': { status: 200, body: {} } })
     open('cancel', { held: '200.00' })
-    await type('Why', 'No longer wanted')
-    await type('Kept as a fee', '20')
-    await choose('The rest', 'onto their account')
+    await type('Reason', 'No longer wanted')
+    await type('Cancellation fee', '20')
+    await choose('Refund the rest', 'Keep on account')
     await press(/^Cancel the sale/)
     await waitFor(() =>
       expect(posted(sent, '/sales/7/cancel')).toEqual({
@@ -101,16 +98,16 @@ describe('closing a sale', () => {
         rest: 'account',
       }),
     )
-    expect(said).toEqual(['Sale 1007 is cancelled.'])
+    expect(said).toEqual(['Sale 1007 is canceled.'])
   })
 
   test('needs a reason, which is told at the field before anything is sent', async () => {
     const sent = answerCalls({})
     open('decline')
-    await press(/^They declined/)
-    await waitFor(() => expect(noteOf(field('Why'))).toBe('A reason is needed.'))
+    await press(/^Mark as declined/)
+    await waitFor(() => expect(noteOf(field('Reason'))).toBe('A reason is needed.'))
     expect(sent).toEqual([])
-    expect(screen.queryByLabelText('Kept as a fee')).toBeNull()
+    expect(screen.queryByLabelText('Cancellation fee')).toBeNull()
   })
 })
 
@@ -120,8 +117,8 @@ describe('what is next', () => {
     const sent = answerCalls({ 'POST /sales/7/next/put-off': { status: 200, body: {} } })
     open('put-off', { step })
     expect(screen.getByText('No answer for five days.')).toBeTruthy()
-    expect(field('Until').value).toBe('09 Mar 2026')
-    await press(/^Put it off/)
+    expect(field('Until').value).toBe('9 Mar 2026')
+    await press(/^Postpone/)
     await waitFor(() =>
       expect(posted(sent, '/sales/7/next/put-off')).toEqual({ action: 'remind', until: '2026-03-09' }),
     )
@@ -129,8 +126,8 @@ describe('what is next', () => {
   test('need not be done, for a reason', async () => {
     const sent = answerCalls({ 'POST /sales/7/next/drop': { status: 200, body: {} } })
     open('put-off', { step })
-    await type('Or it need not be done, because', 'They called')
-    await press('Do away with it')
+    await type('Or dismiss it, reason', 'They called')
+    await press('Dismiss')
     await waitFor(() => expect(posted(sent, '/sales/7/next/drop')).toEqual({ action: 'remind', reason: 'They called' }))
   })
 })
@@ -141,11 +138,11 @@ describe('a sale that comes again', () => {
       'POST /sales/7/repeats': { status: 201, body: { nextOn: '2026-04-02', firstOn: '2026-04-02' } },
     })
     open('repeat')
-    await choose('How often', 'every three months')
-    await choose('As', 'an order')
-    await type('Times, if it ends', '4')
-    await tick('issued and mailed by itself')
-    await press(/^Let it come again/)
+    await choose('How often', 'Every three months')
+    await choose('Create', 'Order')
+    await type('Number of times (optional)', '4')
+    await tick('Issue and email automatically')
+    await press(/^Start repeating/)
     await waitFor(() =>
       expect(posted(sent, '/sales/7/repeats')).toEqual({
         every: 'quarter',
@@ -156,7 +153,7 @@ describe('a sale that comes again', () => {
         until: null,
       }),
     )
-    expect(said).toEqual(['It comes again, first on 02 Apr 2026.'])
+    expect(said).toEqual(['Repeats, first on 2 Apr 2026.'])
   })
 })
 
@@ -168,11 +165,11 @@ describe('a link to their own page', () => {
       'DELETE /sales/7/links': { status: 200, body: { saleId: 7, withdrawn: 1 } },
     })
     open('link')
-    await press(/^Make a link/)
-    await waitFor(() => expect(field('The link, copied').value).toBe(address))
-    await press('Withdraw all links of this sale')
-    await waitFor(() => expect(said).toEqual(['1 link is withdrawn.']))
+    await press(/^Create link/)
+    await waitFor(() => expect(field('Link (copied)').value).toBe(address))
+    await press('Turn off all links for this sale')
+    await waitFor(() => expect(said).toEqual(['1 link turned off.']))
     expect(sent.map((s) => s.method)).toEqual(['POST', 'DELETE'])
-    expect(button('Withdraw all links of this sale').disabled).toBe(false)
+    expect(button('Turn off all links for this sale').disabled).toBe(false)
   })
 })

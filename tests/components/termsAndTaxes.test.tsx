@@ -38,10 +38,10 @@ describe('how money is promised', () => {
   test('is kept as a whole; what the form does not show stays as it was', async () => {
     const sent = answerCalls({ 'PATCH /settings': kept })
     open()
-    await type('Terms: days', '14')
-    await tick('tax is due when a deposit comes, not first with the bill')
-    await press('Keep')
-    await waitFor(() => expect(said).toEqual(['Kept. New arrangements begin so.']))
+    await type('Payment due in (days)', '14')
+    await tick('Sales tax is due when a deposit is received (not with the invoice)')
+    await press('Save payment defaults')
+    await waitFor(() => expect(said).toEqual(['Saved. Applies to new sales.']))
     expect(settingsSent(sent)).toEqual({
       usualArrangements: {
         terms: { net: 14 },
@@ -66,22 +66,22 @@ describe('how money is promised', () => {
     // Five thousandths of a dinar
     expect(field('Smallest coin').value).toBe('0.005')
     await type('Smallest coin', '0.01')
-    await press('Keep')
+    await press('Save payment defaults')
     await waitFor(() => expect(settingsSent(sent)).toMatchObject({ smallestCoin: 10 }))
   })
 
   test.each([
-    ['Columns of what is late', '30, 60', 'A list is wanted here'],
-    ['Columns of what is late', '60, 30, 90', 'The limits rise: 30, 60, 90.'],
-    ['Reminders after days', '7, 7', 'The days rise: 7, 21, 35.'],
-    ['Terms: days', '1.5', 'whole'],
-    ['Deposit: percent', '140', '.'],
+    ['Age columns (days)', '30, 60', 'A list is wanted here'],
+    ['Age columns (days)', '60, 30, 90', 'The limits rise: 30, 60, 90.'],
+    ['Send reminders after (days late)', '7, 7', 'The days rise: 7, 21, 35.'],
+    ['Payment due in (days)', '1.5', 'whole'],
+    ['Deposit, %', '140', '.'],
     ['Smallest coin', '', 'number'],
   ])('%s as “%s” is told at its field before it is sent', async (label, text, says) => {
     const sent = answerCalls({})
     open()
     await type(label, text)
-    await press('Keep')
+    await press('Save payment defaults')
     await waitFor(() => expect(noteOf(field(label))).not.toBe(''))
     expect(noteOf(field(label))).toMatch(/^[A-Z].*\.$/)
     if (says !== 'A list is wanted here') expect(noteOf(field(label))).toContain(says)
@@ -102,7 +102,7 @@ describe('taxes', () => {
         { name: 'City', rate: '0.02' },
       ],
       says: 'State 6.25 % + City 2 %',
-      otherTimes: ['from 01 Jul 2026: State 7 %'],
+      otherTimes: ['from 1 Jul 2026: State 7 %'],
     },
     { id: 2, code: 'ZERO', name: 'Zero', treatment: 'zero' as const, components: [], says: '0 %', otherTimes: [] },
   ]
@@ -110,7 +110,7 @@ describe('taxes', () => {
   test('are added with a rate written as a percentage', async () => {
     const sent = answerCalls({ 'POST /tax-codes': { status: 201, body: {} } })
     render(<TaxForm codes={codes} today={TODAY} />)
-    expect(screen.getByText('from 01 Jul 2026: State 7 %')).toBeTruthy()
+    expect(screen.getByText('from 1 Jul 2026: State 7 %')).toBeTruthy()
     await type('Code', 'CITY')
     await type('Name', 'City tax')
     await type('Percent', '8,25')
@@ -149,12 +149,12 @@ describe('taxes', () => {
   test('have areas that choose one', async () => {
     const sent = answerCalls({ 'POST /tax-areas': { status: 201, body: {} } })
     render(<Areas areas={[{ code: 'OUT', name: 'Out of state', taxCode: 'ZERO' }]} codes={['STD', 'ZERO']} />)
-    expect(screen.getByText('taxed goods take ZERO')).toBeTruthy()
+    expect(screen.getByText('taxable goods use code ZERO')).toBeTruthy()
     await type('Code', 'ISLE')
     await type('Name of the area', 'The isle')
     await choose('Tax code', 'ZERO')
     await press('Add')
-    await waitFor(() => expect(said).toEqual(['The isle is added. Give it to addresses.']))
+    await waitFor(() => expect(said).toEqual(['The isle added. Assign it to delivery addresses.']))
     expect(sent[0]?.body).toEqual({ code: 'ISLE', name: 'The isle', taxCode: 'ZERO' })
   })
 })

@@ -33,7 +33,7 @@ describe('layaway', () => {
     // By 7 April (1 April and five days passed) 454.65 were due: 254.65 are missing.
     expect((await see(sale.id, '2026-04-07')).next[0]).toMatchObject({
       action: 'ask-deposit',
-      why: 'Layaway behind since 01 Apr 2026',
+      why: 'Layaway behind since 1 Apr 2026',
       amount: '254.65',
     })
     expect(

@@ -36,23 +36,23 @@ describe('letters and papers', () => {
   test('an agreement says the payments, the rate and the rules', async () => {
     const of = await text(await makePaper(asked('2026-03-02'), 'agreement', plan))
     for (const part of [
-      'Agreement on payments',
+      'Payment agreement',
       '660.00',
       '110.00',
-      '02 Apr 2026',
-      '02 Sep 2026',
-      'Effective rate a year',
+      '2 Apr 2026',
+      '2 Sep 2026',
+      'Effective annual rate',
       'You may pay off early',
       'Signed',
     ])
       expect(of).toContain(part)
     const kept = await text(await makePaper(asked('2026-03-02'), 'agreement', layaway))
-    for (const part of ['100.00', 'stay with us until all of it is paid', 'we keep nothing'])
+    for (const part of ['100.00', 'stay with us until all of it is paid', 'we refund everything you have paid'])
       expect(kept).toContain(part)
   })
   test('what is open stands in one list, late or not', async () => {
     const of = await text(await makePaper(asked('2026-03-20'), 'open-items', slow))
-    for (const part of ['What is open', '500.00', 'late since']) expect(of).toContain(part)
+    for (const part of ['Open invoices', '500.00', 'due since']) expect(of).toContain(part)
   })
   test('to many at once: who cannot be written to is told apart, and the others still are', async () => {
     const till = { db: s.db, today: day('2026-03-25') }
@@ -61,10 +61,10 @@ describe('letters and papers', () => {
     const again = await sendToMany(till, { customerIds: [quick], what: 'reminder' }, 'USD')
     expect(again.written).toBe(1)
     expect((await sendToMany(till, { customerIds: [quick], what: 'reminder' }, 'USD')).skipped[0]!.why).toContain(
-      'The next may go from',
+      'The next can be sent from',
     )
     const [last] = await listPost(s.db, {}, { limit: 1 })
-    expect(last!.subject).toContain('A reminder')
+    expect(last!.subject).toContain('Reminder: ')
   })
 })
 

@@ -42,7 +42,7 @@ describe('Post', () => {
       to: 'hazel@mail.example',
       subject: expect.stringMatching(/^Our estimate \d+ for Rosin$/),
     })
-    expect(draft.body).toContain('27.06 USD, good through 31 Mar 2026')
+    expect(draft.body).toContain('27.06 USD.\nIt is valid until 31 Mar 2026.')
     const id = await s.run(writeLetter, {
       paper: 'estimate',
       paperId: saleId,
@@ -57,7 +57,7 @@ describe('Post', () => {
     const token = /\/c\/([\w-]+)/.exec(mail!.body)![1]!
     expect(await findPage(s.db, token, s.today)).toMatchObject({ customerId: s.customer, saleId })
     expect(
-      (await saleView(s.db, saleId, business, s.today))!.trail.some((t) => t.text.startsWith('Mailed: Our estimate')),
+      (await saleView(s.db, saleId, business, s.today))!.trail.some((t) => t.text.startsWith('Emailed: Our estimate')),
     ).toBe(true)
     expect(await s.refusal(dropLetter, { postId: id })).toBe('letter-gone')
     await expect(s.db.execute(sql`update post set body = 'else' where id = ${id}`)).rejects.toThrow()

@@ -27,7 +27,7 @@ describe('prices', () => {
     await s.run(addPriceLevel, { code: 'SCHOOL', name: 'Schools', percentOff: '10' })
     const school = await s.run(addCustomer, { name: 'Alder Street', priceLevel: 'school' })
     // 12.50 − 10 % = 11.25
-    expect(await priceFor(school, '1')).toMatchObject({ price: '11.25', from: 'Schools, 10 % off the list' })
+    expect(await priceFor(school, '1')).toMatchObject({ price: '11.25', from: 'Schools, 10% off list price' })
     await s.run(changeGoods, {
       goodsId: s.rosin,
       prices: [
@@ -36,7 +36,7 @@ describe('prices', () => {
       ],
     })
     // 11.00 − 10 % = 9.90; from 20 their own 8.80
-    expect(await priceFor(school, '10')).toMatchObject({ price: '9.9', from: 'Schools, 10 % off from 10' })
+    expect(await priceFor(school, '10')).toMatchObject({ price: '9.9', from: 'Schools, 10% off from 10' })
     expect(await priceFor(school, '20')).toMatchObject({ price: '8.8', from: 'Schools, from 20' })
     expect(await priceFor(s.customer, '20')).toMatchObject({ price: '11', from: 'from 10' })
     const sale = await s.answer(startSale, {
@@ -107,7 +107,7 @@ describe('prices', () => {
   })
 })
 
-describe('off the whole', () => {
+describe('Discount on total', () => {
   test('is shared over the lines and billed in parts to the cent', async () => {
     // 100.00 + 50.00 = 150.00 less 10.00 = 140.00; tax 11.55
     const sale = await s.answer(startSale, {

@@ -98,7 +98,7 @@ describe('what is refused', () => {
       ],
     })
     expect(changed.lines.map((l) => l.agreed)).toEqual(['3', '1'])
-    expect(changed.trail.map((t) => t.text)).toContain('Changed what is agreed')
+    expect(changed.trail.map((t) => t.text)).toContain('Order changed')
   })
 })
 

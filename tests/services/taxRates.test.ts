@@ -74,8 +74,8 @@ test('bills take the rates of their own day, and the sale comes to what its bill
   const sheet = (await readSheet(s.db, sale.id, (await findBusiness(s.db))!, day('2026-03-20')))!
   const { net, gross } = sheet.story.totals
   expect(sheet.taxes.map((t) => [t.name, toDecimalString(t.amount)])).toEqual([
-    ['Sales tax: Tax 8 %', '80.00'],
-    ['tax at the rates of its bills', '10.00'],
+    ['Sales tax: Tax 8%', '80.00'],
+    ['Tax at the rates of its invoices', '10.00'],
   ])
   expect(sheet.taxes.reduce((sum, t) => sum + t.amount.minor, net.minor)).toBe(gross.minor)
   // One authority, one account, whatever the rate.

@@ -73,7 +73,7 @@ describe('today', () => {
     const { comingUp } = await readToday(s.db, business, TODAY)
     expect(comingUp.map((c) => [c.on, c.text])).toEqual([
       ['2026-03-05', expect.stringMatching(/^Hazel Adair, invoice /)],
-      ['2026-03-08', 'Hazel Adair wants Work at 50.00'],
+      ['2026-03-08', 'Work at 50.00 for Hazel Adair'],
     ])
   })
 

@@ -16,7 +16,7 @@ export const PARTS: Readonly<Record<string, readonly Operation[]>> = {
   Goods: goods,
   Sales: sales,
   Money: money,
-  'Promises of money': promises,
+  'Payment terms': promises,
   'Post and papers': post,
   Shopfront: shopfront,
   Books: books,

@@ -21,7 +21,7 @@ export default async function OwnerLayout({ children }: { children: ReactNode })
   return (
     <div className="min-h-screen">
       <a href="#main" className="btn btn-do sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50">
-        To the page
+        Skip to content
       </a>
       <Band name={business.name} flags={flags} today={today} currency={currency} />
       <div className="flex flex-col md:flex-row">

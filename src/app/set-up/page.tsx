@@ -14,10 +14,10 @@ export default async function SetUp() {
   return (
     <main className="mx-auto my-10 w-full max-w-140 px-4">
       <div className="border-t-4 border-iron-900 bg-paper-100 p-6">
-        <h1>Your business</h1>
+        <h1>Set up your business</h1>
         <p className="sub mb-4">
-          Five things to begin with. Name, passphrase and how prices are shown can be changed at any time, the tax from
-          a day on, the opening day until something is posted; the currency stays.
+          A few questions to start. The currency cannot be changed later, and the first day of your books only until
+          something is posted; a tax rate changes from a date on.
         </p>
         <SetUpForm today={businessDate()} needsCode={needsCode} />
       </div>

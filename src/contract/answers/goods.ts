@@ -1,3 +1,4 @@
+import { GOODS_KINDS } from '@/core/kinds'
 import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
 import { goods } from './things'
@@ -18,7 +19,7 @@ export const goodsAnswers = {
         row: z.int(),
         code: z.string(),
         name: z.string(),
-        kind: z.string(),
+        kind: z.enum(GOODS_KINDS),
         price: decimalText,
         isNew: z.boolean(),
       }),

@@ -1,3 +1,4 @@
+import { STANDS } from '@/core/sale'
 import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
 import { invoice } from './things'
@@ -13,7 +14,7 @@ export const salesAnswers = {
       customerId: z.int(),
       customer: z.string(),
       title: z.string(),
-      stands: z.string(),
+      stands: z.enum(STANDS),
       startedOn: dayText,
       kind: z.string(),
       channel: z.string(),

@@ -18,20 +18,22 @@ const LONG_MONTHS = [
 ]
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
 
+const dayAndMonth = (d: Day): string => `${Number(d.slice(8))} ${MONTHS[Number(d.slice(5, 7)) - 1]}`
+
 /**
  * `24 Dec 2026`
  *
- * @example formatDay(day('2026-03-05')) // 05 Mar 2026
+ * @example formatDay(day('2026-03-05')) // 5 Mar 2026
  */
-export const formatDay = (d: Day): string => `${d.slice(8)} ${MONTHS[Number(d.slice(5, 7)) - 1]} ${d.slice(0, 4)}`
+export const formatDay = (d: Day): string => `${dayAndMonth(d)} ${d.slice(0, 4)}`
 /**
  * `24 Dec`, and with the year when it is not the year of `today`.
  *
- * @example formatDayShort(day('2026-03-05'), day('2026-11-26')) // 05 Mar
- * @example formatDayShort(day('2025-03-05'), day('2026-11-26')) // 05 Mar 2025
+ * @example formatDayShort(day('2026-03-05'), day('2026-11-26')) // 5 Mar
+ * @example formatDayShort(day('2025-03-05'), day('2026-11-26')) // 5 Mar 2025
  */
 export const formatDayShort = (d: Day, today: Day): string =>
-  d.slice(0, 4) === today.slice(0, 4) ? formatDay(d).slice(0, 6) : formatDay(d)
+  d.slice(0, 4) === today.slice(0, 4) ? dayAndMonth(d) : formatDay(d)
 /** `Thursday, 24 December` */
 export const formatDayLong = (d: Day): string =>
   `${WEEKDAYS[weekday(d) - 1]}, ${Number(d.slice(8))} ${LONG_MONTHS[Number(d.slice(5, 7)) - 1]}`

@@ -30,12 +30,12 @@ const FRAMES: Readonly<Record<string, LetterTemplate>> = {
 /** A reminder that was not heard is written again, firmer each time. */
 const FIRMER: Readonly<Record<number, LetterTemplate>> = {
   2: {
-    subject: 'Second reminder: {amount} is late',
-    body: 'Dear {name},\n\nwe wrote to you before: {amount} was due by {due} and has not come. Please pay it within a week, or call us, so that we find a way together. The list is attached; you can pay on your page:\n{link}\n\nWith kind regards\n{business}',
+    subject: 'Second reminder: {amount} past due',
+    body: 'Dear {name},\n\nWe have not yet received {amount} (the oldest due since {due}). Please pay within seven days, or call us so we can agree on a solution. A list is attached, and you can pay online:\n{link}\n\nKind regards,\n{business}',
   },
   3: {
-    subject: 'Last reminder: {amount} is long late',
-    body: 'Dear {name},\n\nin spite of our reminders {amount}, due by {due}, is still open. This is our last reminder. If it does not come within a week, we can hand nothing more over on credit, and shall add the late charges we agreed. The list is attached; you can pay on your page:\n{link}\n\n{business}',
+    subject: 'Final reminder: {amount} past due',
+    body: 'Dear {name},\n\nDespite our earlier reminders, {amount} (the oldest due since {due}) remains unpaid. Please pay within seven days. After that we will supply only against payment in advance and add the agreed late fees. A list is attached, and you can pay online:\n{link}\n\n{business}',
   },
 }
 
@@ -90,8 +90,9 @@ export const unknownFacts = (template: string): string[] => [
 ]
 
 /**
- * Fills a template with facts. A fact that is not known disappears; a line that held nothing else disappears with it, and
- * with it the line before when that only led up to it (it ends with a colon). `{anything else}` stays as it is.
+ * Fills a template with facts. A fact that is not known disappears; a line that speaks of nothing but such facts disappears
+ * with it, and so does the line before when that only led up to it (it ends with a colon). `{anything else}` stays as it
+ * is.
  *
  * @example "See it here:\n{link}\nBye" without a link → "Bye"
  */
@@ -104,7 +105,7 @@ export const fillLetter = (template: string, facts: LetterFacts): string => {
     const filled = line.replace(/\{(\w+)\}/g, (all, fact: string) =>
       LETTER_FACTS.includes(fact as LetterFact) ? (facts[fact as LetterFact] ?? '') : all,
     )
-    if (used.length > 0 && filled.trim() === '') {
+    if (used.length > 0 && used.every((f) => !facts[f as LetterFact])) {
       if (/:\s*$/.test(lines.at(-1) ?? '')) lines.pop()
       continue
     }

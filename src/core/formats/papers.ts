@@ -24,15 +24,15 @@ export const PAPER_KINDS = {
     columns: MONEY,
     letter: {
       subject: 'Our estimate {number} for {title}',
-      body: 'Dear {name},\n\nhere is our estimate for {title}: {amount}, good through {until}.\n\nYou can look at it, choose, and say yes or no on your page:\n{link}\n\nWith kind regards\n{business}',
+      body: 'Dear {name},\n\nHere is our estimate for {title}: {amount}.\nIt is valid until {until}.\n\nYou can review it, choose options, and accept or decline it online:\n{link}\n\nKind regards,\n{business}',
     },
   },
   confirmation: {
     of: 'sale',
     columns: MONEY,
     letter: {
-      subject: 'Your order {number} is agreed',
-      body: 'Dear {name},\n\nthank you for your order. Attached is what we agreed, {amount} in all.\n\nYou find it on your page too:\n{link}\n\nWith kind regards\n{business}',
+      subject: 'Order {number} confirmed',
+      body: 'Dear {name},\n\nThank you for your order. The confirmation is attached; the total is {amount}.\n\nYou can also see it online:\n{link}\n\nKind regards,\n{business}',
     },
   },
   'pick-list': {
@@ -47,7 +47,7 @@ export const PAPER_KINDS = {
     withoutPrices: true,
     letter: {
       subject: 'On its way: {title}',
-      body: 'Dear {name},\n\nyour goods have left our shop. The packing slip {number} is attached.\n\nWith kind regards\n{business}',
+      body: 'Dear {name},\n\nYour goods have left our shop. Packing slip {number} is attached.\n\nKind regards,\n{business}',
     },
   },
   'deposit-request': {
@@ -55,7 +55,7 @@ export const PAPER_KINDS = {
     columns: ['sum'],
     letter: {
       subject: 'Deposit for {title}',
-      body: 'Dear {name},\n\nbefore we begin we ask for a deposit of {amount}. The request {number} is attached; you can also pay on your page:\n{link}\n\nWith kind regards\n{business}',
+      body: 'Dear {name},\n\nPlease pay a deposit of {amount} so that we can start. Request {number} is attached; you can also pay online:\n{link}\n\nKind regards,\n{business}',
     },
   },
   invoice: {
@@ -63,7 +63,7 @@ export const PAPER_KINDS = {
     columns: MONEY,
     letter: {
       subject: 'Invoice {number}',
-      body: 'Dear {name},\n\nattached is invoice {number} over {amount}, due {due}.\n\nYou can see and pay it on your page:\n{link}\n\nWith kind regards\n{business}',
+      body: 'Dear {name},\n\nPlease find attached invoice {number} for {amount}, due {due}.\n\nYou can also view and pay it online:\n{link}\n\nKind regards,\n{business}',
     },
   },
   'credit-note': {
@@ -71,7 +71,7 @@ export const PAPER_KINDS = {
     columns: MONEY,
     letter: {
       subject: 'Credit note {number}',
-      body: 'Dear {name},\n\nattached is credit note {number} over {amount}.\n\nWith kind regards\n{business}',
+      body: 'Dear {name},\n\nPlease find attached credit note {number} for {amount}.\n\nKind regards,\n{business}',
     },
   },
   receipt: {
@@ -79,7 +79,7 @@ export const PAPER_KINDS = {
     columns: ['sum'],
     letter: {
       subject: 'Receipt {number}: thank you',
-      body: 'Dear {name},\n\nthank you for your payment of {amount}. The receipt {number} is attached.\n\nWith kind regards\n{business}',
+      body: 'Dear {name},\n\nThank you for your payment of {amount}. Receipt {number} is attached.\n\nKind regards,\n{business}',
     },
   },
   statement: {
@@ -87,31 +87,31 @@ export const PAPER_KINDS = {
     columns: ['change', 'owed'],
     letter: {
       subject: 'Your statement',
-      body: 'Dear {name},\n\nattached is your statement. {amount} is open today.\n\nYour papers are on your page:\n{link}\n\nWith kind regards\n{business}',
+      body: 'Dear {name},\n\nYour statement is attached.\nYour balance due today is {amount}.\n\nYour documents are online:\n{link}\n\nKind regards,\n{business}',
     },
   },
   reminder: {
     of: 'customer',
     columns: ['due', 'sum'],
     letter: {
-      subject: 'A reminder: {amount} is late',
-      body: 'Dear {name},\n\nperhaps it slipped by: {amount} was due by {due} and is still open. The list is attached, and you can pay on your page:\n{link}\n\nIf it is on its way already, thank you.\n\nWith kind regards\n{business}',
+      subject: 'Reminder: {amount} past due',
+      body: 'Dear {name},\n\nThis is a friendly reminder that {amount} is past due (the oldest since {due}). A list is attached, and you can pay online:\n{link}\n\nIf you have already paid, thank you; please disregard this message.\n\nKind regards,\n{business}',
     },
   },
   agreement: {
     of: 'sale',
     columns: ['due', 'sum', 'owed'],
     letter: {
-      subject: 'Our agreement on payments for {title}',
-      body: 'Dear {name},\n\nattached is what we agreed on paying for {title}, {amount} in all. Please sign one copy and bring or send it back.\n\nYou find everything on your page too:\n{link}\n\nWith kind regards\n{business}',
+      subject: 'Payment agreement for {title}',
+      body: 'Dear {name},\n\nAttached is our payment agreement for {title}, {amount} in total. Please sign and return one copy.\n\nYou can also see it online:\n{link}\n\nKind regards,\n{business}',
     },
   },
   'open-items': {
     of: 'customer',
     columns: ['due', 'sum'],
     letter: {
-      subject: 'What is open with us',
-      body: 'Dear {name},\n\nattached is the list of what is open with us: {amount} in all.\n\nYou can see and pay it on your page:\n{link}\n\nWith kind regards\n{business}',
+      subject: 'Your open invoices',
+      body: 'Dear {name},\n\nAttached is a list of your open invoices, {amount} in total.\n\nYou can view and pay them online:\n{link}\n\nKind regards,\n{business}',
     },
   },
 } as const satisfies Readonly<Record<string, PaperTraits>>

@@ -23,16 +23,16 @@ export const sayLine = ({ account, kind, role, amount }: SaidLine): string => {
   if (role && HELD.includes(role))
     return up ? `${sum} less is held for customers` : `${sum} more is held for customers: theirs until it is earned`
   if (role === 'unearned-charges')
-    return up ? `${sum} of a plan’s charge waits no longer` : `${sum} of charge is owed, but not earned yet`
+    return up ? `${sum} of finance charge is now income` : `${sum} of finance charge is owed, but not earned yet`
   if (role === 'billed-ahead')
-    return up ? `${sum} less was billed ahead of handover` : `${sum} was billed before the goods went: not income yet`
+    return up ? `${sum} less is invoiced ahead of handover` : `${sum} invoiced before the goods went: not income yet`
   switch (kind) {
     case 'asset':
       return `${sum} ${up ? 'more' : 'less'} in ${account}`
     case 'liability':
       return `you owe ${sum} ${up ? 'less' : 'more'}: ${account}`
     case 'equity':
-      return `${sum} ${up ? 'less' : 'more'} of your own: ${account}`
+      return `owner’s equity ${up ? 'down' : 'up'} ${sum}: ${account}`
     case 'income':
       return up ? `${sum} taken off what you earned: ${account}` : `${sum} earned: ${account}`
     case 'expense':

@@ -15,14 +15,15 @@ export const toDecimalString = (amount: Money): string => {
 }
 
 /**
- * What a person reads: thousands set apart, minor units always shown: `1,250.00`, `-3.00`.
+ * What a person reads: thousands set apart, minor units always shown, a minus that is none of a hyphen: `1,250.00`, `−3.00`.
  *
  * @example formatMoney(money(123456789n, 'USD')) // 1,234,567.89
  */
 export const formatMoney = (amount: Money): string => {
   const [whole = '0', part] = toDecimalString(amount).split('.')
   const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, ',')
-  return part === undefined ? grouped : `${grouped}.${part}`
+  const shown = part === undefined ? grouped : `${grouped}.${part}`
+  return shown.replace('-', '−')
 }
 
 /**

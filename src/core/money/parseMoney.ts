@@ -12,13 +12,13 @@ export type MoneyTextError = {
 export const LARGEST_MINOR = 999_999_999_999_999n
 
 /**
- * Reads a decimal string as the interface and files write it: `412.50`, `-3`, `1,250.00`. Commas are thousands marks and
+ * Reads a decimal string as the interface and files write it: `412.50`, `-3`, `1,250.00`, and as a person reads it. Commas are thousands marks and
  * must stand where thousands end. More digits than the currency has are refused, not rounded.
  *
  * @example parseMoney('412.5', 'USD') // 412.50
  */
 export const parseMoney = (text: string, currency: string): Result<Money, MoneyTextError> => {
-  const match = /^(-?)(\d{1,3}(?:,\d{3})+|\d+)(?:\.(\d+))?$/.exec(text.trim())
+  const match = /^([-−]?)(\d{1,3}(?:,\d{3})+|\d+)(?:\.(\d+))?$/.exec(text.trim())
   if (!match) return err({ code: 'not-an-amount', text })
   const digits = minorDigits(currency)
   const fraction = match[3] ?? ''

@@ -30,12 +30,12 @@ describe('the price of a line', () => {
   test.each([
     ['the list where nothing else holds', choose('3', []), ['12.5', 'list']],
     // 12.50 − 10 % = 11.25
-    ['a percentage off the list for a level', choose('3', [], schools), ['11.25', 'Schools, 10 % off the list']],
+    ['a percentage off the list for a level', choose('3', [], schools), ['11.25', 'Schools, 10% off list price']],
     // 9.75 − 10 % = 8.775 → 8.78, as many places as the price has
     [
       'rounded to as many places as the price has',
       choose('1', [offer({ price: '9.75' })], schools),
-      ['8.78', 'Schools, 10 % off the list'],
+      ['8.78', 'Schools, 10% off list price'],
     ],
     ['a step for everybody', choose('10', [offer({ price: '11', from: '10' })]), ['11', 'from 10']],
     ['not a step that is not reached', choose('9.9999', [offer({ price: '11', from: '10' })]), ['12.5', 'list']],
@@ -43,7 +43,7 @@ describe('the price of a line', () => {
     [
       'a level’s percentage off the step',
       choose('12', [offer({ price: '11', from: '10' })], schools),
-      ['9.9', 'Schools, 10 % off from 10'],
+      ['9.9', 'Schools, 10% off from 10'],
     ],
     [
       'the level’s own price before its percentage',
@@ -58,7 +58,7 @@ describe('the price of a line', () => {
     [
       'not another level’s price',
       choose('1', [offer({ price: '8', level: 2 })], schools),
-      ['11.25', 'Schools, 10 % off the list'],
+      ['11.25', 'Schools, 10% off list price'],
     ],
     ['a price on its last day', choose('1', [offer({ price: '9', validUntil: '2026-03-10' })]), ['9', 'list']],
     ['not a price from tomorrow', choose('1', [offer({ price: '9', validFrom: '2026-03-11' })]), ['12.5', 'list']],

@@ -14,14 +14,14 @@ export const USUAL_LIMITS: AgeLimits = [30, 60, 90]
 /**
  * What stands over the columns: `1–30`, `31–60`, `61–90`, `over 90`.
  *
- * @example ageNames([30, 60, 90]) // notDue Not due, d1to30 1–30, d31to60 31–60, d61to90 61–90, over90 Over 90
+ * @example ageNames([30, 60, 90]) // notDue Not due, d1to30 1–30 days, d31to60 31–60 days, d61to90 61–90 days, over90 Over 90 days
  */
 export const ageNames = ([a, b, c]: AgeLimits): Readonly<Record<AgeColumn, string>> => ({
   notDue: 'Not due',
-  d1to30: `1–${a}`,
-  d31to60: `${a + 1}–${b}`,
-  d61to90: `${b + 1}–${c}`,
-  over90: `Over ${c}`,
+  d1to30: `1–${a} days`,
+  d31to60: `${a + 1}–${b} days`,
+  d61to90: `${b + 1}–${c} days`,
+  over90: `Over ${c} days`,
 })
 
 /**

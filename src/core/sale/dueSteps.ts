@@ -19,7 +19,7 @@ export const dueSteps = (sale: SaleOutlook, today: Day): NextStep[] => {
   if (cardRefused)
     steps.push({
       action: 'card-refused',
-      why: `The card kept for it refused: ${cardRefused.why}`,
+      why: `Saved card declined: ${cardRefused.why.replace(/\.$/, '')}`,
       amount: cardRefused.amount,
       quantity: null,
       since: cardRefused.on,
@@ -27,7 +27,7 @@ export const dueSteps = (sale: SaleOutlook, today: Day): NextStep[] => {
   if (promise && !kept && promise.by < today && open.length > 0)
     steps.push({
       action: 'promise-broken',
-      why: `Promised for ${formatDay(promise.by)}, ${isPositiveMoney(promise.came) ? 'only a part came' : 'nothing came'}`,
+      why: `Promised by ${formatDay(promise.by)}, ${isPositiveMoney(promise.came) ? 'only part received' : 'nothing received'}`,
       amount: subtractMoney(promise.amount, promise.came),
       quantity: null,
       since: promise.by,
@@ -36,7 +36,7 @@ export const dueSteps = (sale: SaleOutlook, today: Day): NextStep[] => {
   if (lateCharge && oldest)
     steps.push({
       action: 'charge-late',
-      why: `A late charge may be made on ${oldest.label}`,
+      why: `Late fee can be added to ${oldest.label}`,
       amount: lateCharge,
       quantity: null,
       since: oldest.dueOn,
@@ -44,7 +44,7 @@ export const dueSteps = (sale: SaleOutlook, today: Day): NextStep[] => {
   if (oldest) {
     const days = dayCount(daysBetween(oldest.dueOn, today))
     const why =
-      late.length === 1 ? `${oldest.label} is ${days} late` : `${late.length} dues late, the oldest by ${days}`
+      late.length === 1 ? `${oldest.label} is ${days} late` : `${late.length} payments late, the oldest by ${days}`
     steps.push({ action: 'remind', why, amount: sumOf(late), quantity: null, since: oldest.dueOn })
   }
   if (now[0])
@@ -61,9 +61,7 @@ export const dueSteps = (sale: SaleOutlook, today: Day): NextStep[] => {
 export const depositStep = (sale: SaleOutlook): NextStep[] => {
   if (!sale.depositAsked || compareMoney(sale.depositReceived, sale.depositAsked.amount) >= 0) return []
   const missing = subtractMoney(sale.depositAsked.amount, sale.depositReceived)
-  const why = isPositiveMoney(sale.depositReceived)
-    ? 'Part of the deposit is missing, tax included'
-    : 'Deposit first, none received, tax included'
+  const why = isPositiveMoney(sale.depositReceived) ? 'Rest of the deposit not received' : 'Deposit not received yet'
   return [{ action: 'ask-deposit', why, amount: missing, quantity: null, since: sale.depositAsked.since }]
 }
 

@@ -28,9 +28,9 @@ export const goodsSteps = (sale: SaleOutlook): NextStep[] => {
       ? 'Layaway paid up'
       : shelfCan
         ? all
-          ? 'Everything agreed is on the shelf'
-          : 'On the shelf'
-        : 'Work and charges to be done'
+          ? 'Everything is in stock'
+          : 'In stock'
+        : 'Work to finish'
     steps.push({
       action: 'hand-over',
       why: `${lead}: ${names}${can.length > 3 ? ' …' : ''}`,
@@ -44,7 +44,7 @@ export const goodsSteps = (sale: SaleOutlook): NextStep[] => {
   } else if (sale.draftBills) {
     steps.push({
       action: 'bill',
-      why: 'A draft of an invoice waits to be issued',
+      why: 'Draft invoice ready to issue',
       amount: sale.draftBills,
       quantity: null,
       since,
@@ -53,23 +53,23 @@ export const goodsSteps = (sale: SaleOutlook): NextStep[] => {
     const on = sale.lastHandoverOn
     steps.push({
       action: 'bill',
-      why: on ? `Handed over on ${formatDay(on)}, not billed` : 'Ready to bill',
+      why: on ? `Handed over on ${formatDay(on)}, not invoiced` : 'Ready to invoice',
       amount: sale.readyToBillAmount,
       quantity: null,
       since: on ?? since,
     })
   } else if (waiting.length === 0 && sale.lines.some((l) => lineState(l).toBill.gt(0))) {
-    steps.push({ action: 'bill', why: 'Left to bill', amount: null, quantity: null, since })
+    steps.push({ action: 'bill', why: 'Not invoiced yet', amount: null, quantity: null, since })
   }
   const short = waiting.filter((w) => w.line.fromShelf && w.left.minus(w.line.setAside).minus(w.line.onTheWay).gt(0))
   const first = short[0]
   if (first) {
     const missing = first.left.minus(first.line.setAside).minus(first.line.onTheWay)
-    const way = first.line.onTheWay.isZero() ? 'none on the way' : `${units(first.line.onTheWay)} on the way`
+    const way = first.line.onTheWay.isZero() ? 'none on order' : `${units(first.line.onTheWay)} on order`
     const more = short.length > 1 ? `, and ${short.length - 1} more` : ''
     steps.push({
       action: 'buy',
-      why: `${units(first.left)} ${first.line.name} agreed, ${units(first.line.setAside)} on the shelf, ${way}${more}`,
+      why: `${units(first.left)} ${first.line.name} ordered, ${units(first.line.setAside)} in stock, ${way}${more}`,
       amount: null,
       quantity: missing,
       since,

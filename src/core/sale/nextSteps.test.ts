@@ -68,15 +68,15 @@ describe('an estimate', () => {
     [
       'is asked about after them',
       '2026-03-20',
-      ['ask-again: Estimate from 15 Mar 2026, no answer, lapses in 11 days (1080.00)'],
+      ['ask-again: Estimate sent 15 Mar 2026, no answer yet, expires in 11 days (1080.00)'],
     ],
     [
       'is pressing on its last day',
       '2026-03-31',
-      ['ask-again: Estimate from 15 Mar 2026, no answer, lapses today (1080.00)'],
+      ['ask-again: Estimate sent 15 Mar 2026, no answer yet, expires today (1080.00)'],
     ],
-    ['can be renewed when it lapsed', '2026-04-01', ['renew: Estimate lapsed on 31 Mar 2026 (1080.00)']],
-    ['for a month', '2026-04-30', ['renew: Estimate lapsed on 31 Mar 2026 (1080.00)']],
+    ['can be renewed when it lapsed', '2026-04-01', ['renew: Estimate expired on 31 Mar 2026 (1080.00)']],
+    ['for a month', '2026-04-30', ['renew: Estimate expired on 31 Mar 2026 (1080.00)']],
     ['and no longer', '2026-05-01', []],
   ])('%s', (_, today, expected) => {
     expect(told(offered, day(today))).toEqual(expected)
@@ -84,36 +84,34 @@ describe('an estimate', () => {
 
   test('that was ordered online waits for a yes, paid or not', () => {
     const ordered = { ...offered, ordered: true }
-    expect(told(ordered)).toEqual(['confirm-order: Ordered online, waits for your yes or the customer’s (1080.00)'])
+    expect(told(ordered)).toEqual([
+      'confirm-order: Ordered online, waiting for your confirmation or the customer’s (1080.00)',
+    ])
     expect(told({ ...ordered, held: usd('1080.00') })).toEqual([
-      'confirm-order: Ordered and paid online, waits for your yes (1080.00)',
+      'confirm-order: Ordered and paid online, waiting for your confirmation (1080.00)',
     ])
   })
 })
 
 describe('goods', () => {
   test.each([
-    ['all there', [line()], ['hand-over: Everything agreed is on the shelf: 1 violin (1)']],
+    ['all there', [line()], ['hand-over: Everything is in stock: 1 violin (1)']],
     [
       'some of them',
       [line({ agreed: decimal(3), setAside: decimal(2) })],
-      ['hand-over: On the shelf: 2 violin (2)', 'buy: 3 violin agreed, 2 on the shelf, none on the way (1)'],
+      ['hand-over: In stock: 2 violin (2)', 'buy: 3 violin ordered, 2 in stock, none on order (1)'],
     ],
     [
       'on the way',
       [line({ agreed: decimal(3), setAside: decimal(1), onTheWay: decimal(1) })],
-      ['hand-over: On the shelf: 1 violin (1)', 'buy: 3 violin agreed, 1 on the shelf, 1 on the way (1)'],
+      ['hand-over: In stock: 1 violin (1)', 'buy: 3 violin ordered, 1 in stock, 1 on order (1)'],
     ],
     ['all on the way', [line({ agreed: decimal(2), setAside: decimal(0), onTheWay: decimal(2) })], []],
-    [
-      'work alone',
-      [line({ name: 'set-up', fromShelf: false })],
-      ['hand-over: Work and charges to be done: 1 set-up (1)'],
-    ],
+    ['work alone', [line({ name: 'set-up', fromShelf: false })], ['hand-over: Work to finish: 1 set-up (1)']],
     [
       'work that waits for its goods',
       [line({ name: 'set-up', fromShelf: false }), line({ setAside: decimal(0) })],
-      ['buy: 1 violin agreed, 0 on the shelf, none on the way (1)'],
+      ['buy: 1 violin ordered, 0 in stock, none on order (1)'],
     ],
   ])('%s', (_, lines, expected) => {
     expect(told({ lines: lines as NextLine[] })).toEqual(expected)
@@ -121,7 +119,7 @@ describe('goods', () => {
 
   test('more than three things are named by the first three', () => {
     const lines = ['violin', 'bow', 'case', 'rosin'].map((name) => line({ name }))
-    expect(told({ lines })[0]).toBe('hand-over: Everything agreed is on the shelf: 1 violin, 1 bow, 1 case … (4)')
+    expect(told({ lines })[0]).toBe('hand-over: Everything is in stock: 1 violin, 1 bow, 1 case … (4)')
   })
 
   test('of a layaway stay until it is paid up', () => {
@@ -133,10 +131,10 @@ describe('goods', () => {
       next: { due: day('2026-04-01'), open: usd('100.00') },
     } as LayawayStanding
     expect(told({ layaway })).toEqual([])
-    expect(told({ layaway }, day('2026-04-01'))).toEqual(['ask-deposit: Layaway payment due 01 Apr 2026 (100.00)'])
+    expect(told({ layaway }, day('2026-04-01'))).toEqual(['ask-deposit: Layaway payment due 1 Apr 2026 (100.00)'])
     const behind = { ...layaway, stands: 'behind', behind: usd('100.00'), behindSince: day('2026-03-01') }
     expect(told({ layaway: behind as LayawayStanding })).toEqual([
-      'ask-deposit: Layaway behind since 01 Mar 2026 (100.00)',
+      'ask-deposit: Layaway behind since 1 Mar 2026 (100.00)',
     ])
     const up = { ...layaway, stands: 'paid up', left: none, next: null }
     expect(told({ layaway: up as LayawayStanding })).toEqual(['hand-over: Layaway paid up: 1 violin (1)'])
@@ -149,15 +147,15 @@ describe('invoices', () => {
     [
       'are due for what was handed over',
       { readyToBillAmount: usd('1080.00'), lastHandoverOn: day('2026-03-10') },
-      'bill: Handed over on 10 Mar 2026, not billed (1080.00)',
+      'bill: Handed over on 10 Mar 2026, not invoiced (1080.00)',
     ],
-    ['are due for what is done', { readyToBillAmount: usd('1080.00') }, 'bill: Ready to bill (1080.00)'],
+    ['are due for what is done', { readyToBillAmount: usd('1080.00') }, 'bill: Ready to invoice (1080.00)'],
     [
       'wait as drafts before another is made',
       { readyToBillAmount: usd('500.00'), draftBills: usd('580.00') },
-      'bill: A draft of an invoice waits to be issued (580.00)',
+      'bill: Draft invoice ready to issue (580.00)',
     ],
-    ['are due for what is left', {}, 'bill: Left to bill'],
+    ['are due for what is left', {}, 'bill: Not invoiced yet'],
   ])('%s', (_, change, expected) => {
     expect(told({ lines: gone, ...change })).toEqual([expected])
   })
@@ -183,7 +181,7 @@ describe('money', () => {
         due('part 2', '2026-03-10', '500.00'),
         due('part 1', '2026-03-01', '500.00'),
       ],
-      ['remind: 2 dues late, the oldest by 19 days (1000.00)', 'collect: part 3 is due today (80.00)'],
+      ['remind: 2 payments late, the oldest by 19 days (1000.00)', 'collect: part 3 is due today (80.00)'],
     ],
     ['that was paid', [due('Invoice 1', '2026-03-01', '0.00')], []],
   ])('%s', (_, dues, expected) => {
@@ -195,12 +193,12 @@ describe('money', () => {
     const promise = { by: day('2026-03-25'), amount: usd('1080.00'), came: none }
     expect(told({ ...late, promise })).toEqual([])
     expect(told({ ...late, promise }, day('2026-03-26'))).toEqual([
-      'promise-broken: Promised for 25 Mar 2026, nothing came (1080.00)',
+      'promise-broken: Promised by 25 Mar 2026, nothing received (1080.00)',
       'remind: Invoice 1 is 25 days late (1080.00)',
     ])
     const part = { ...promise, came: usd('80.00') }
     expect(told({ ...late, promise: part }, day('2026-03-26'))[0]).toBe(
-      'promise-broken: Promised for 25 Mar 2026, only a part came (1000.00)',
+      'promise-broken: Promised by 25 Mar 2026, only part received (1000.00)',
     )
     const kept = { ...promise, came: usd('1080.00') }
     expect(told({ ...late, promise: kept })).toEqual(['remind: Invoice 1 is 19 days late (1080.00)'])
@@ -209,8 +207,8 @@ describe('money', () => {
   test('may be charged for being late, and a card that refused comes first of all', () => {
     const cardRefused = { on: day('2026-03-15'), why: 'no funds', amount: usd('90.00') }
     expect(told({ ...late, lateCharge: usd('5.00'), cardRefused })).toEqual([
-      'card-refused: The card kept for it refused: no funds (90.00)',
-      'charge-late: A late charge may be made on Invoice 1 (5.00)',
+      'card-refused: Saved card declined: no funds (90.00)',
+      'charge-late: Late fee can be added to Invoice 1 (5.00)',
       'remind: Invoice 1 is 19 days late (1080.00)',
     ])
   })
@@ -218,9 +216,9 @@ describe('money', () => {
   test('is asked ahead until all of it is there', () => {
     const depositAsked = { amount: usd('324.00'), since: day('2026-03-02') }
     const waits = { depositAsked, lines: [line({ setAside: decimal(0), onTheWay: decimal(1) })] }
-    expect(told(waits)).toEqual(['ask-deposit: Deposit first, none received, tax included (324.00)'])
+    expect(told(waits)).toEqual(['ask-deposit: Deposit not received yet (324.00)'])
     expect(told({ ...waits, depositReceived: usd('100.00') })).toEqual([
-      'ask-deposit: Part of the deposit is missing, tax included (224.00)',
+      'ask-deposit: Rest of the deposit not received (224.00)',
     ])
     expect(told({ ...waits, depositReceived: usd('324.00') })).toEqual([])
   })
@@ -237,7 +235,7 @@ describe('money', () => {
 test('a letter that came back is the first thing, whatever else there is to do', () => {
   const cameBack = { on: day('2026-03-18'), why: 'no such address' }
   expect(told({ cameBack })).toEqual([
-    'write-again: A letter came back: no such address',
-    'hand-over: Everything agreed is on the shelf: 1 violin (1)',
+    'write-again: Email bounced: no such address',
+    'hand-over: Everything is in stock: 1 violin (1)',
   ])
 })

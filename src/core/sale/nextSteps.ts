@@ -24,7 +24,7 @@ const letterStep = (sale: SaleOutlook): NextStep[] =>
     ? [
         {
           action: 'write-again',
-          why: `A letter came back: ${sale.cameBack.why}`,
+          why: `Email bounced: ${sale.cameBack.why.replace(/\.$/, '')}`,
           amount: null,
           quantity: null,
           since: sale.cameBack.on,
@@ -60,7 +60,7 @@ const giveBack = (sale: SaleOutlook): NextStep[] =>
     ? [
         {
           action: 'give-back',
-          why: 'Held money that no bill will use: refund it or move it',
+          why: 'Money left over: refund it or move it',
           amount: sale.held,
           quantity: null,
           since: sale.startedOn,
@@ -74,8 +74,8 @@ const draftStep = (sale: SaleOutlook, today: Day): NextStep[] =>
         {
           action: 'offer',
           why: sale.cameAgain
-            ? `Came again on ${formatDay(sale.startedOn)}: look at it and send it`
-            : `Written down on ${formatDay(sale.startedOn)}, not sent yet`,
+            ? `Repeat prepared on ${formatDay(sale.startedOn)}: review and send it`
+            : `Draft since ${formatDay(sale.startedOn)}, not sent`,
           amount: sale.total,
           quantity: null,
           since: sale.startedOn,
@@ -90,7 +90,7 @@ const offerSteps = (sale: SaleOutlook, stands: 'offered' | 'lapsed', today: Day)
     return [
       {
         action: 'renew',
-        why: `Estimate lapsed on ${formatDay(validUntil)}`,
+        why: `Estimate expired on ${formatDay(validUntil)}`,
         amount: sale.total,
         quantity: null,
         since: validUntil,
@@ -103,8 +103,8 @@ const offerSteps = (sale: SaleOutlook, stands: 'offered' | 'lapsed', today: Day)
       {
         action: 'confirm-order',
         why: isPositiveMoney(sale.held)
-          ? 'Ordered and paid online, waits for your yes'
-          : 'Ordered online, waits for your yes or the customer’s',
+          ? 'Ordered and paid online, waiting for your confirmation'
+          : 'Ordered online, waiting for your confirmation or the customer’s',
         amount: sale.total,
         quantity: null,
         since: sentOn,
@@ -112,11 +112,11 @@ const offerSteps = (sale: SaleOutlook, stands: 'offered' | 'lapsed', today: Day)
     ]
   if (daysBetween(sentOn, today) < ASK_AGAIN_AFTER) return []
   const left = daysBetween(today, validUntil)
-  const lapses = left === 0 ? 'lapses today' : `lapses in ${dayCount(left)}`
+  const lapses = left === 0 ? 'expires today' : `expires in ${dayCount(left)}`
   return [
     {
       action: 'ask-again',
-      why: `Estimate from ${formatDay(sentOn)}, no answer, ${lapses}`,
+      why: `Estimate sent ${formatDay(sentOn)}, no answer yet, ${lapses}`,
       amount: sale.total,
       quantity: null,
       since: sentOn,

@@ -29,7 +29,7 @@ export interface DrawerLine {
 export const drawerLines = (drawer: Awaited<ReturnType<typeof readDrawer>>): readonly DrawerLine[] => {
   const href = `/books?view=journal&from=${drawer.on}&to=${drawer.on}`
   return [
-    { text: 'In it when the day began', amount: drawer.opening, href },
+    { text: 'Opening cash', amount: drawer.opening, href },
     ...drawer.lines.map((l) => ({
       text: l.text,
       amount: l.amount,

@@ -46,7 +46,7 @@ export const readAccount = async (
   return [
     {
       on: from,
-      text: offset > 0 ? 'carried over' : 'before that day',
+      text: offset > 0 ? 'carried over' : 'Opening balance',
       href: `/books/accounts/${id}?to=${addDays(from, -1)}`,
       amount: zeroMoney(currency),
       balance: opening,

@@ -41,14 +41,14 @@ export const readTies = async (db: Db, asOf: Day, currency: string): Promise<Tie
     currency,
   )
   return [
-    tie('Receivables: open dues', papers.receivables, balance('receivables')),
+    tie('Receivables: unpaid invoices', papers.receivables, balance('receivables')),
     tie('Held: deposits by sale', papers.held.deposit, negateMoney(balance('customer-deposits'))),
     tie('Held: layaway by sale', papers.held.layaway, negateMoney(balance('layaway-deposits'))),
     tie('Held: on account by customer', papers.held.account, negateMoney(balance('on-account'))),
-    tie('Billed ahead: bills less handovers', papers.ahead, negateMoney(balance('billed-ahead'))),
-    tie('Installment charges: schedules', papers.unearned, negateMoney(balance('unearned-charges'))),
-    tie('Tax on deposits: money that came ahead', papers.taxAhead, balance('tax-on-deposits')),
-    tie('Stock: what lies on the shelves', papers.stock, balance('stock')),
+    tie('Invoiced ahead: invoices less handovers', papers.ahead, negateMoney(balance('billed-ahead'))),
+    tie('Finance charges: payment plans', papers.unearned, negateMoney(balance('unearned-charges'))),
+    tie('Tax on deposits: money paid in advance', papers.taxAhead, balance('tax-on-deposits')),
+    tie('Stock: goods on hand', papers.stock, balance('stock')),
     tie('Trial balance: debits and credits', debits, credits),
   ]
 }

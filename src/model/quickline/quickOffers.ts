@@ -31,10 +31,10 @@ const PLACES = [
   'Goods',
   'People',
   'Books',
-  'Post',
+  'Mail',
   'Settings',
 ] as const
-const hrefOf = (place: string): string => `/${place.toLowerCase().replace(' ', '-')}`
+const hrefOf = (place: string): string => (place === 'Mail' ? '/post' : `/${place.toLowerCase().replace(' ', '-')}`)
 
 /** What the words typed could mean, the likeliest first. Changes nothing. */
 export const readQuickOffers = async (where: Where, typed: string): Promise<QuickOffer[]> => {
@@ -126,13 +126,13 @@ const offerWithSale = async (
     case 'agree':
       return act('They agree to sale', '/agree', {}, 'is agreed')
     case 'hand over':
-      return act('Hand over everything on the shelf of sale', '/handovers', {}, 'is handed over')
+      return act('Hand over everything in stock for sale', '/handovers', {}, 'is handed over')
     case 'bill':
       return act(
-        'Bill what is ready of sale',
+        'Invoice what is ready of sale',
         '/invoices',
         { what: 'handed-over', issue: true },
-        'is billed: invoice',
+        'is invoiced: invoice',
         false,
       )
     case 'copy':

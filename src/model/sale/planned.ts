@@ -9,11 +9,11 @@ export const plannedOf = (story: Story, today: Day): Sheet['planned'] => {
   const planned: { on: Day; text: string; amount: Money | null }[] = []
   const { sale } = story
   if (story.stands === 'offered' && sale.validUntil)
-    planned.push({ on: sale.validUntil, text: 'Estimate lapses', amount: null })
+    planned.push({ on: sale.validUntil, text: 'Estimate expires', amount: null })
   if (story.stands === 'agreed') {
-    if (sale.wantedBy) planned.push({ on: sale.wantedBy, text: 'Wanted by', amount: null })
+    if (sale.wantedBy) planned.push({ on: sale.wantedBy, text: 'Needed by', amount: null })
     if (isPositiveMoney(story.notBilled) && !story.layaway)
-      planned.push({ on: sale.wantedBy ?? today, text: 'Left to bill', amount: story.notBilled })
+      planned.push({ on: sale.wantedBy ?? today, text: 'To be invoiced', amount: story.notBilled })
   }
   for (const d of story.dues)
     if (isPositiveMoney(d.open))

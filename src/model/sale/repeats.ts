@@ -1,4 +1,4 @@
-import { REPEAT_EVERY_NAMES, REPEAT_MAKES_NAMES } from '@/core/kinds'
+import { REPEAT_EVERY_NAMES, REPEAT_MAKES_NAMES } from '@/core/names'
 import { compareDays, addMonths, type Day } from '@/core/day'
 import { toDecimalString, type Money } from '@/core/money'
 import { repeatDays } from '@/core/sale'
@@ -50,4 +50,4 @@ export const readComing = async (db: Db, today: Day, months: number, currency: s
 
 /** `every two weeks, an invoice that is issued by itself` */
 export const sayRepeat = (r: Pick<RepeatRow, 'every' | 'makes' | 'byItself'>): string =>
-  `${REPEAT_EVERY_NAMES[r.every]}, ${REPEAT_MAKES_NAMES[r.makes]} ${r.byItself ? 'that goes out by itself' : 'prepared for a look'}`
+  `${REPEAT_EVERY_NAMES[r.every]}, ${REPEAT_MAKES_NAMES[r.makes]} ${r.byItself ? 'sent automatically' : 'prepared for a look'}`

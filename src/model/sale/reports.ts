@@ -20,7 +20,7 @@ export const readOffers = async (
   const fates = offers
     .map((o) => {
       const lapsed = !o.agreedOn && !o.closedAs && o.validUntil !== null && o.validUntil < today
-      const reason = o.closedAs ? o.closedReason || 'no reason given' : lapsed ? 'lapsed without an answer' : ''
+      const reason = o.closedAs ? o.closedReason || 'No reason given' : lapsed ? 'Expired without an answer' : ''
       const group = by === 'month' ? monthStart(o.sentOn).slice(0, 7) : by === 'reason' ? reason : o[by]
       return {
         group,

@@ -4,18 +4,18 @@ import type { Arrangement } from '@/contract/arrangement'
 export const sayArrangement = (a: Arrangement): string => {
   switch (a.kind) {
     case 'now':
-      return 'pays when billed'
+      return 'due on invoice'
     case 'terms':
-      if (a.parts && a.parts > 1) return `pays in ${a.parts} parts, the first ${a.net} days after the invoice`
+      if (a.parts && a.parts > 1) return `${a.parts} payments, the first ${a.net} days after the invoice`
       return a.net === 0
-        ? 'pays when billed'
-        : `pays ${a.net} days after the invoice${a.discountPercent?.gt(0) ? `, ${a.discountPercent.toString()} % off within ${a.discountDays ?? 0}` : ''}`
+        ? 'due on invoice'
+        : `net ${a.net} days${a.discountPercent?.gt(0) ? `, ${a.discountPercent.toString()}% discount within ${a.discountDays ?? 0} days` : ''}`
     case 'deposit':
       return a.percent
-        ? `deposit first, ${a.percent.toString()} %`
+        ? `${a.percent.toString()}% deposit`
         : a.stages && a.stages.length > 1
-          ? `deposit first, in ${a.stages.length} stages`
-          : 'deposit first'
+          ? `deposit in ${a.stages.length} stages`
+          : 'deposit'
     case 'layaway':
       return 'layaway'
     case 'installments':

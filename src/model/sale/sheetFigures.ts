@@ -37,14 +37,14 @@ export const taxesOf = (story: Story, codes: Awaited<ReturnType<typeof listTaxCo
         : t.components.map((c) => {
             const component = present(code.components.find((k) => k.id === c.componentId))
             return {
-              name: `${code.name}: ${component.name} ${component.rate.times(100).toString()} %`,
+              name: `${code.name}: ${component.name} ${component.rate.times(100).toString()}%`,
               amount: c.amount,
             }
           })
     }),
     ...(story.sale.rateShift.minor === 0n
       ? []
-      : [{ name: 'tax at the rates of its bills', amount: story.sale.rateShift }]),
+      : [{ name: 'Tax at the rates of its invoices', amount: story.sale.rateShift }]),
   ]
 }
 
@@ -65,7 +65,7 @@ export const wholeLessOf = (story: Story): Money =>
 
 const marginOf = (unitCost: Decimal | undefined, net: Money, quantity: Decimal): string => {
   const margin = unitCost && !unitCost.isZero() ? marginPercent(net, unitCost.times(quantity), 0) : null
-  return margin ? `${margin.toString()} %` : ''
+  return margin ? `${margin.toString()}%` : ''
 }
 
 /** The margin of each line at what its goods cost now; empty where no cost is known. */

@@ -1,4 +1,5 @@
 import { absMoney, isPositiveMoney, negateMoney, sumMoney, type Money } from '@/core/money'
+import { METHOD_NAMES } from '@/core/names'
 import { present } from '@/core/present'
 import type { FillRow } from '@/data/queries/fill'
 import type { HeldMoveRow } from '@/data/queries/held'
@@ -38,7 +39,7 @@ export const receiptsIn = (s: Story, receipts: readonly Receipt[]): Happening[] 
         ? [
             happening({
               on: r.on,
-              text: `Receipt ${r.number}, ${r.method}`,
+              text: `Receipt ${r.number}, ${METHOD_NAMES[r.method].toLowerCase()}`,
               paper,
               amount: came,
               owes: negateMoney(came),
@@ -49,7 +50,7 @@ export const receiptsIn = (s: Story, receipts: readonly Receipt[]): Happening[] 
         ? [
             happening({
               on: r.voidedOn,
-              text: `Receipt ${r.number} ${r.voidKind === 'bounced' ? 'came back' : 'voided'}`,
+              text: `Receipt ${r.number} ${r.voidKind === 'bounced' ? 'bounced' : 'voided'}`,
               paper,
               amount: back,
               owes: back,
@@ -63,15 +64,21 @@ export const refundsIn = (refunds: readonly Refund[]): Happening[] =>
   refunds.flatMap((r) => {
     const paper = { kind: 'refund', id: r.id }
     const { amount } = r
-    const paid = happening({ on: r.on, text: `Refund ${r.number}, ${r.method}`, paper, amount, owes: amount })
+    const paid = happening({
+      on: r.on,
+      text: `Refund ${r.number}, ${METHOD_NAMES[r.method].toLowerCase()}`,
+      paper,
+      amount,
+      owes: amount,
+    })
     if (!r.voidedOn) return [{ ...paid, undo: { kind: 'refund' as const, id: r.id } }]
     const text = `Refund ${r.number} voided`
     return [paid, happening({ on: r.voidedOn, text, paper, amount, owes: negateMoney(amount) })]
   })
 
 const LESSENED = [
-  ['discount', 'Discount for paying early'],
-  ['given-back', 'Charge given back'],
+  ['discount', 'Early-payment discount'],
+  ['given-back', 'Finance charge waived'],
   ['write-off', 'Written off'],
 ] as const
 
@@ -102,8 +109,8 @@ export const lessenedIn = (s: Story): Happening[] => {
 
 const sayHeldMove = (m: HeldMoveRow): string => {
   const left = m.amount.minor < 0n
-  if (m.why === 'fee') return left ? 'Kept as a fee' : 'Fee given back'
-  return left ? 'Held money moved away' : 'Held money moved here'
+  if (m.why === 'fee') return left ? 'Cancellation fee kept' : 'Cancellation fee refunded'
+  return left ? 'Held money moved to another sale' : 'Held money moved here'
 }
 
 /** A move of held money, or a fee kept of it, can be put back while this sale has not got it back. */
@@ -127,7 +134,7 @@ const usedHereIn = (s: Story): Happening[] =>
     .map((f) => {
       const wasHeldHere = s.heldMoves.some((h) => h.entryId === f.entryId)
       const owes = wasHeldHere ? null : negateMoney(f.amount)
-      return happening({ on: f.on, text: 'Held money put on the invoice', amount: f.amount, owes })
+      return happening({ on: f.on, text: 'Held money applied to the invoice', amount: f.amount, owes })
     })
 
 /** Held money of this sale that was put on dues of others: what left it in a use, less what its own dues got of it. */
@@ -138,7 +145,7 @@ const usedElsewhereIn = (s: Story): Happening[] => {
     const here = s.fills.filter((f) => f.entryId === entryId && f.kind === 'held')
     const amount = negateMoney(sumOf([...left, ...here], s))
     if (!isPositiveMoney(amount)) return []
-    return [happening({ on: present(left[0]).on, text: 'Held money put on another sale', amount, owes: amount })]
+    return [happening({ on: present(left[0]).on, text: 'Held money applied to another sale', amount, owes: amount })]
   })
 }
 

@@ -9,16 +9,16 @@ type Letter = Awaited<ReturnType<typeof listPost>>[number]
 
 const sayAgreed = ({ sale }: Story): string =>
   [
-    `Agreed${sale.yesBy ? ` by ${sale.yesBy}` : ''}`,
+    `Accepted${sale.yesBy ? ` by ${sale.yesBy}` : ''}`,
     sale.yesHow,
-    sale.purchaseOrder ? `order ${sale.purchaseOrder}` : '',
+    sale.purchaseOrder ? `PO ${sale.purchaseOrder}` : '',
   ]
     .filter(Boolean)
     .join(', ')
 
 const sayVersion = (s: Story, v: Version): string => {
   if (v.kind === 'offered') return `Estimate ${v.n} sent`
-  return v.kind === 'agreed' ? sayAgreed(s) : 'Changed what is agreed'
+  return v.kind === 'agreed' ? sayAgreed(s) : 'Order changed'
 }
 
 export const versionsIn = (s: Story, versions: readonly Version[]): Happening[] =>
@@ -32,8 +32,8 @@ export const versionsIn = (s: Story, versions: readonly Version[]): Happening[] 
   )
 
 const sayLetterState = (state: string): string => {
-  if (state === 'sent') return 'Mailed'
-  return state === 'bounced' ? 'Came back' : 'Waits in Post'
+  if (state === 'sent') return 'Emailed'
+  return state === 'bounced' ? 'Bounced' : 'Email waiting'
 }
 
 export const lettersIn = (letters: readonly Letter[]): Happening[] =>
@@ -51,7 +51,7 @@ export const depositsAskedIn = (s: Story): Happening[] =>
   s.depositRequests.map((r) =>
     happening({
       on: r.on,
-      text: `Deposit asked${r.percent ? `, ${Number(r.percent)} %` : ''}`,
+      text: `Deposit ${r.percent ? `of ${Number(r.percent)}% ` : ''}requested`,
       paper: { kind: 'deposit-request', id: r.id },
       amount: r.amount,
     }),
@@ -65,7 +65,7 @@ export const handoversIn = (s: Story): Happening[] =>
     const what = `${names.slice(0, 2).join(', ')}${names.length > 2 ? ' …' : ''}${h.reason ? `; ${h.reason}` : ''}`
     return happening({
       on: h.on,
-      text: `${h.direction === 'out' ? 'Handed over' : 'Came back'}: ${what}`,
+      text: `${h.direction === 'out' ? 'Handed over' : 'Returned'}: ${what}`,
       paper: { kind: 'handover', id: h.id },
     })
   })

@@ -12,7 +12,7 @@ export const chargesIn = (s: Story): Happening[] => {
     const key = plan ? `p${plan.id}` : `d${d.id}`
     const before = byThing.get(key)
     const amount = before?.amount ? addMoney(before.amount, d.beyond) : d.beyond
-    const text = plan ? `Charge of plan ${plan.number}` : d.label
+    const text = plan ? `Finance charge of plan ${plan.number}` : d.label
     byThing.set(key, happening({ on: d.issuedOn, text, amount, owes: amount }))
   }
   return [...byThing.values()]
@@ -36,11 +36,9 @@ export const counterDuesIn = (s: Story): Happening[] => {
 
 export const plansIn = (s: Story): Happening[] =>
   s.plans.flatMap((p) => [
-    ...(p.replacesId === null
-      ? []
-      : [happening({ on: p.startedOn, text: `Payments arranged anew, plan ${p.number}` })]),
+    ...(p.replacesId === null ? [] : [happening({ on: p.startedOn, text: `Payment plan ${p.number} rescheduled` })]),
     ...(p.endedAs === 'paid off' && p.endedOn
-      ? [happening({ on: p.endedOn, text: `Plan ${p.number} paid off early` })]
+      ? [happening({ on: p.endedOn, text: `Payment plan ${p.number} paid off early` })]
       : []),
   ])
 
@@ -54,7 +52,7 @@ export const closingIn = ({ sale }: Story): Happening[] =>
     ? [
         happening({
           on: sale.closedOn,
-          text: `${sale.closedAs === 'declined' ? 'Declined' : 'Cancelled'}: ${sale.closedReason}`,
+          text: `${sale.closedAs === 'declined' ? 'Declined' : 'Canceled'}: ${sale.closedReason}`,
         }),
       ]
     : []

@@ -99,7 +99,7 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
         ? [
             {
               on: s.sale.wantedBy,
-              text: `${s.sale.customerName} wants ${s.sale.title}`,
+              text: `${s.sale.title} for ${s.sale.customerName}`,
               saleId: s.sale.id,
               amount: null,
             },

@@ -19,7 +19,7 @@ const makeAccounts = async (tx: Transaction, components: readonly { readonly nam
   const free = Array.from({ length: 89 }, (_, i) => String(FIRST_TAX_ACCOUNT + i)).filter((c) => !taken.has(c))
   const rows = components.map((c, i) => ({
     code: free[i] ?? refuse({ code: 'taken', what: 'tax account', value: '2289' }),
-    name: `Tax due: ${c.name}`,
+    name: `Sales tax payable: ${c.name}`,
     kind: 'liability' as const,
   }))
   return (await insertAccounts(tx, rows)).map((a) => a.id)

@@ -23,7 +23,7 @@ const COLUMNS = {
   weight: ['weight'],
   size: ['size'],
   reorderAt: ['reorderat', 'reorder', 'minimum'],
-  onShopfront: ['onshopfront', 'shopfront'],
+  onShopfront: ['onshopfront', 'shopfront', 'onlineshop'],
 } as const
 type Column = keyof typeof COLUMNS
 

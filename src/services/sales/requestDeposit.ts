@@ -44,6 +44,6 @@ export const requestDeposit = defineCommand(
 /** A stage of a deposit as it was arranged. */
 const stageOf = ({ sale }: LockedSale, total: Money, stage: number) => {
   const chosen = readArrangement(sale.arrangement)
-  if (chosen.kind !== 'deposit') return refuse({ code: 'not-this-arrangement', needs: 'a deposit first' })
+  if (chosen.kind !== 'deposit') return refuse({ code: 'not-this-arrangement', needs: 'deposit' })
   return stagesOf(chosen, total)[stage - 1] ?? refuse({ code: 'not-found', what: 'stage', id: stage })
 }

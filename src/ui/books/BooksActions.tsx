@@ -31,9 +31,9 @@ export const BooksActions = ({ today, currency, accounts, closed }: Props) => {
         </button>
       )}
       <button className="btn btn-do" data-primary={open ? undefined : true} onClick={() => setOpen('entry')}>
-        Write an entry
+        New journal entry
       </button>
-      <Panel open={open === 'entry'} onClose={() => setOpen(null)} title="An entry of your own">
+      <Panel open={open === 'entry'} onClose={() => setOpen(null)} title="New journal entry">
         <OwnEntry today={today} currency={currency} accounts={accounts} onDone={() => setOpen(null)} />
       </Panel>
       <Panel open={open === 'close'} onClose={() => setOpen(null)} title="Close a period">

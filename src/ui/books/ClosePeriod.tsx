@@ -15,10 +15,10 @@ export const ClosePeriod = ({ today, onDone }: { readonly today: Day; readonly o
     asBody={(d) => d}
     say={() => 'Closed. Nothing can be dated in it any more.'}
     onDone={onDone}
-    submit="Close it"
+    submit="Close period"
   >
     <p className="mb-3">
-      Once closed, nothing can be dated on or before that day. What was wrong is mended by an entry dated later.
+      After closing, nothing can be dated on or before this day. Correct mistakes with an entry dated later.
     </p>
     <div className="grid gap-3">
       <FormDay name="through" label="Closed through" today={today} />

@@ -63,7 +63,7 @@ export const InTheBooks = ({
   <section className="mt-7">
     <h2>In the books</h2>
     {entries.length === 0 ? (
-      <p className="sub">This paper has posted nothing.</p>
+      <p className="sub">This document has no entries.</p>
     ) : (
       <div className="grid gap-5">
         {entries.map((e) => (

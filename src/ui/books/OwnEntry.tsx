@@ -40,12 +40,12 @@ export const OwnEntry = ({ today, currency, accounts, onDone }: Props) => (
       lines: d.lines.map((r) => ({ ...r, debit: r.debit || undefined, credit: r.credit || undefined })),
     })}
     skip={{ lines: (r: Row) => r.account === '' }}
-    say={() => 'The entry is in the books.'}
+    say={() => 'Entry posted.'}
     onDone={onDone}
-    submit="Post it"
+    submit="Post entry"
   >
     <div className="grid grid-cols-[1fr_140px] gap-3">
-      <FormText name="text" label="What it is for" most={300} />
+      <FormText name="text" label="Description" most={300} />
       <FormOn today={today} />
     </div>
     <EntryRows currency={currency} accounts={accounts} />
@@ -99,7 +99,7 @@ const EntryRows = ({ currency, accounts }: Pick<Props, 'currency' | 'accounts'>)
         </tbody>
       </table>
       <button type="button" className="mt-2 self-start text-xs underline" onClick={() => append(EMPTY)}>
-        one more line
+        Add line
       </button>
     </>
   )

@@ -34,9 +34,9 @@ export const Span = ({ from, to, today }: { readonly from: Day | null; readonly 
         </span>
       )}
       <span className="w-33">
-        <DayField label={from ? 'through' : 'As of'} today={today} value={end} onValue={setEnd} />
+        <DayField label={from ? 'To' : 'As of'} today={today} value={end} onValue={setEnd} />
       </span>
-      <button className="btn">Show</button>
+      <button className="btn">Apply</button>
     </form>
   )
 }

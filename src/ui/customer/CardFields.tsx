@@ -11,6 +11,6 @@ export const CardFields = ({ card, onCard }: { readonly card: string; readonly o
     placeholder="0000 0000 0000 0000"
     value={card}
     onChange={(e) => onCard(e.target.value)}
-    hint="A stand-in for a card service: any sixteen digits pay. Ending in 0001 it is refused, in 0002 it is slow."
+    hint="Test mode: no real payment is made. Any 16-digit number works; ending 0001 is declined, ending 0002 is slow."
   />
 )

@@ -1,4 +1,5 @@
 'use client'
+import { statusName } from '@/core/names'
 import { present } from '@/core/present'
 import { useRef, useState } from 'react'
 import { formatDay } from '@/core/day'
@@ -16,11 +17,11 @@ interface Totals {
 }
 
 const sayStanding = ({ number, stands, agreedOn, validUntil }: Sale): string => {
-  if (agreedOn) return `Agreed on ${formatDay(agreedOn)}`
-  if (stands === 'offered') return `Estimate ${number}${validUntil ? `, good through ${formatDay(validUntil)}` : ''}`
+  if (agreedOn) return `Accepted on ${formatDay(agreedOn)}`
+  if (stands === 'offered') return `Estimate ${number}${validUntil ? `, valid until ${formatDay(validUntil)}` : ''}`
   return stands === 'lapsed'
-    ? `This estimate was good through ${formatDay(present(validUntil))}. Ask us, and we will renew it.`
-    : `Estimate ${number}, ${stands}`
+    ? `This estimate expired on ${formatDay(present(validUntil))}. Contact us and we will renew it.`
+    : `Estimate ${number}, ${stands === 'settled' ? 'paid' : statusName(stands, true).toLowerCase()}`
 }
 
 /** The estimate or order as its customer reads it, with their choices, and their yes or no. */
@@ -79,13 +80,13 @@ export const EstimateAnswer = ({
       <dl className="mt-3 ml-auto grid w-65 grid-cols-[1fr_auto] gap-y-1">
         {/[1-9]/.test(sale.off) && (
           <>
-            <dt className="sub">off the whole</dt>
+            <dt className="sub">Discount on total</dt>
             <dd className="fig">−{show(sale.off)}</dd>
           </>
         )}
-        <dt className="sub">net</dt>
+        <dt className="sub">Subtotal</dt>
         <dd className="fig">{show(totals.net)}</dd>
-        <dt className="sub">tax</dt>
+        <dt className="sub">Tax</dt>
         <dd className="fig">{show(totals.tax)}</dd>
         <dt className="border-t border-iron-900 pt-1 font-bold">total, {currency}</dt>
         <dd

@@ -32,8 +32,8 @@ export const EstimateLine = ({ line, open, chosen, onChoose, show }: Props) => {
         {line.note && <span className="sub block whitespace-pre-line">{line.note}</span>}
         <span className="sub block">
           {line.quantity} × {line.each}
-          {line.less && ` less ${line.less}`}
-          {choice && (line.choice === 'optional' ? ' · if you like' : ` · ${line.choiceGroup}: one of these`)}
+          {line.less && `, ${line.less} discount`}
+          {choice && (line.choice === 'optional' ? ' · optional' : ` · ${line.choiceGroup}: choose one`)}
         </span>
       </span>
       <span className="fig">{show(line.sum)}</span>

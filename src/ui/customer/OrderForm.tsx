@@ -81,7 +81,7 @@ export const OrderForm = ({ basket, onBasket, onOrdered }: Props) => {
       {text('E-mail', 'email', { type: 'email', autoComplete: 'email' })}
       {text('Phone', 'phone', { autoComplete: 'tel' })}
       <label>
-        <span className="label">Deliver to, or leave empty to fetch it</span>
+        <span className="label">Delivery address (leave empty to pick up)</span>
         <textarea
           className="field"
           rows={3}
@@ -108,7 +108,7 @@ export const OrderForm = ({ basket, onBasket, onOrdered }: Props) => {
           <input type="radio" name="pay" checked={pay === 'card'} onChange={() => setPay('card')} /> now, by card
         </label>
         <label className="flex gap-2">
-          <input type="radio" name="pay" checked={pay === 'bill'} onChange={() => setPay('bill')} /> when it is billed
+          <input type="radio" name="pay" checked={pay === 'bill'} onChange={() => setPay('bill')} /> On invoice
         </label>
       </fieldset>
       {pay === 'card' && <CardFields card={card} onCard={setCard} />}

@@ -40,17 +40,17 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
               <b className="block break-words">{t.name}</b>
               {t.note && <span className="sub block">{t.note}</span>}
               <span className="sub">
-                {t.there === null ? '' : Number(t.there) > 0 ? 'in the shop' : 'made or ordered for you'}
+                {t.there === null ? '' : Number(t.there) > 0 ? 'In stock' : 'Made or ordered for you'}
               </span>
               <div className="mt-1 flex items-center justify-between gap-2">
                 <span className="fig text-lg">{formatPrice(decimal(t.price), currency)}</span>
                 <button
                   className="btn min-h-7.5"
                   disabled={busy}
-                  aria-label={`Into the basket: ${t.name}`}
+                  aria-label={`Add to basket: ${t.name}`}
                   onClick={() => void put(t.id, inBasket(t.id) + 1)}
                 >
-                  Into the basket
+                  Add to basket
                 </button>
               </div>
             </div>
@@ -60,7 +60,7 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
       <aside>
         <h2>Your basket</h2>
         {!basket || basket.lines.length === 0 ? (
-          <p className="sub">Nothing in it yet.</p>
+          <p className="sub">Your basket is empty.</p>
         ) : (
           <>
             <table className="ledger">
@@ -120,8 +120,12 @@ const Thanks = ({ ordered }: { readonly ordered: Ordered }) => (
     <h2 className="text-2xl">Thank you</h2>
     <p className="mt-2">
       Your order has the number <b>{ordered.number}</b>.{' '}
-      {ordered.paid ? 'It is paid.' : ordered.why ? `It is not paid yet: ${ordered.why}` : 'We will send a bill.'} We
-      will be in touch.
+      {ordered.paid
+        ? 'Payment received.'
+        : ordered.why
+          ? `Payment did not go through: ${ordered.why}`
+          : 'We will send you an invoice.'}{' '}
+      We will be in touch.
     </p>
   </section>
 )

@@ -40,10 +40,10 @@ export const YesOrNo = ({ token, version, chosen, total }: Props) => {
       <fieldset className="flex gap-6">
         <legend className="sr-only">Your answer</legend>
         <label className="flex gap-2">
-          <input type="radio" name="answer" checked={!no} onChange={() => setNo(false)} /> Yes, please
+          <input type="radio" name="answer" checked={!no} onChange={() => setNo(false)} /> Accept
         </label>
         <label className="flex gap-2">
-          <input type="radio" name="answer" checked={no} onChange={() => setNo(true)} /> No, thank you
+          <input type="radio" name="answer" checked={no} onChange={() => setNo(true)} /> Decline
         </label>
       </fieldset>
       <Text
@@ -56,14 +56,14 @@ export const YesOrNo = ({ token, version, chosen, total }: Props) => {
       />
       {!no && (
         <Text
-          label="Your order number, if you have one"
+          label="Your PO number (optional)"
           value={order}
           maxLength={80}
           onChange={(e) => setOrder(e.target.value)}
         />
       )}
       <label>
-        <span className="label">{no ? 'Why, if you like to say' : 'Anything you want to tell us'}</span>
+        <span className="label">{no ? 'Reason (optional)' : 'Anything you want to tell us'}</span>
         <textarea
           className="field"
           rows={2}
@@ -74,7 +74,7 @@ export const YesOrNo = ({ token, version, chosen, total }: Props) => {
       </label>
       {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
       <button className="btn btn-do" disabled={busy}>
-        {no ? 'Say no' : `Say yes to ${total}`}
+        {no ? 'Decline estimate' : `Accept for ${total}`}
       </button>
     </form>
   )

@@ -2,7 +2,7 @@
 import { request, type Sent } from '../http'
 import { useOnce } from '../useOnce'
 
-const UNANSWERED = 'We cannot be reached just now. What you typed is still here; try again.'
+const UNANSWERED = 'No connection. What you typed is still here; please try again.'
 
 /** Calls what customers may call, from their own pages. */
 export const ask = <T>(method: 'GET' | 'POST', path: string, body?: unknown, key?: string): Promise<Sent<T>> =>

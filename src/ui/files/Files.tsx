@@ -39,7 +39,7 @@ export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
       'POST',
       '/files',
       { ownerKind, ownerId, name: chosen.name, base64: await readBase64(chosen) },
-      { say: () => `${chosen.name} is kept.` },
+      { say: () => `${chosen.name} added.` },
     )
     if (input.current) input.current.value = ''
   }
@@ -61,10 +61,10 @@ export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
             </span>
             <button
               type="button"
-              aria-label={`${f.name}: throw away`}
+              aria-label={`Delete ${f.name}`}
               className="p-1.25 text-iron-500 hover:text-oxide-700"
               disabled={busy}
-              onClick={() => void send('DELETE', `/files/${f.id}`, {}, { say: () => `${f.name} is gone.` })}
+              onClick={() => void send('DELETE', `/files/${f.id}`, {}, { say: () => `${f.name} deleted.` })}
             >
               <X size={15} />
             </button>

@@ -1,5 +1,5 @@
 'use client'
-import type { FormEvent, ReactElement, ReactNode } from 'react'
+import type { FormEvent, KeyboardEvent, ReactElement, ReactNode } from 'react'
 import { FormProvider, useFormContext, useFormState, type FieldValues } from 'react-hook-form'
 import type { z } from 'zod'
 import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
@@ -24,6 +24,22 @@ interface Props<M extends Method, P extends string, D extends FieldValues> {
   /** Begins anew after it was sent, for the next one. */
   readonly again?: boolean
   readonly children: ReactNode
+}
+
+const FIELDS = 'input:not(:disabled), select:not(:disabled), textarea:not(:disabled)'
+
+/**
+ * Enter in a field goes on to the next one, and from the last to the button: nothing is sent half typed by it. Where there is
+ * one field alone, Enter sends it.
+ */
+const walk = (e: KeyboardEvent<HTMLFormElement>) => {
+  const at = e.target
+  if (e.key !== 'Enter' || e.ctrlKey || e.metaKey || e.defaultPrevented || !(at instanceof HTMLInputElement)) return
+  const fields = [...e.currentTarget.querySelectorAll<HTMLElement>(FIELDS)]
+  if (fields.length < 2) return
+  e.preventDefault()
+  const next = fields[fields.indexOf(at) + 1] ?? e.currentTarget.querySelector<HTMLElement>('button:not([type=button])')
+  next?.focus()
 }
 
 /**
@@ -61,7 +77,7 @@ export const CommandForm = <M extends Method, P extends string, D extends FieldV
   }
   return (
     <FormProvider {...form}>
-      <form noValidate onSubmit={submitted}>
+      <form noValidate onSubmit={submitted} onKeyDown={walk}>
         {children}
         <FormProblems refused={refused} />
         {typeof submit === 'string' ? <Submit quiet={quiet}>{submit}</Submit> : submit}

@@ -79,7 +79,7 @@ export const FormDay = ({ name, ...rest }: Named & { readonly today: Day }) => {
 /** Why something is done, kept with it. */
 export const FormReason = ({
   name = 'reason',
-  label = 'Why',
+  label = 'Reason',
   most = 500,
   ...rest
 }: Partial<Named> & { readonly most?: number }) => <FormText name={name} label={label} most={most} {...rest} />
@@ -87,7 +87,7 @@ export const FormReason = ({
 /** The day something is of. */
 export const FormOn = ({
   name = 'on',
-  label = 'On',
+  label = 'Date',
   today,
 }: {
   readonly name?: string

@@ -39,7 +39,7 @@ export const CountForm = ({ currency, today, lines }: Props) => {
       },
       {
         say: (c) =>
-          `Count ${c.number}: the stock is worth ${c.value.startsWith('-') ? `${c.value.slice(1)} less` : `${c.value} more`}.`,
+          `Count ${c.number} saved: stock value ${c.value.startsWith('-') ? `down ${c.value.slice(1)}` : `up ${c.value}`}.`,
       },
     )
     if (done) {
@@ -51,16 +51,16 @@ export const CountForm = ({ currency, today, lines }: Props) => {
     <>
       <div className="mb-3 flex items-end gap-3">
         <span className="w-37.5">
-          <DayField label="Counted on" today={today} value={on} onValue={setOn} />
+          <DayField label="Date" today={today} value={on} onValue={setOn} />
         </span>
         <button className="btn btn-do" data-primary disabled={busy || typed.length === 0} onClick={() => void save()}>
-          Put in {typed.length} counted
+          Save count ({typed.length} {typed.length === 1 ? 'item' : 'items'})
         </button>
       </div>
       <Refusal refused={refused} />
       <table className="ledger max-w-215">
         <LedgerHead
-          heads={['Code', 'Name', right('Books say'), right('Counted', 'w-27.5'), right('New ones cost', 'w-30')]}
+          heads={['Code', 'Name', right('On hand'), right('Counted', 'w-27.5'), right('Cost of additions', 'w-30')]}
         />
         <tbody>
           {lines.map((l) => (

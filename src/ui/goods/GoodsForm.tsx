@@ -21,10 +21,10 @@ interface Props {
 }
 
 const KINDS: readonly { readonly value: GoodsKind; readonly name: string }[] = [
-  { value: 'stock', name: 'stock, kept on the shelf' },
-  { value: 'work', name: 'work' },
-  { value: 'charge', name: 'a charge' },
-  { value: 'kit', name: 'a kit of other goods' },
+  { value: 'stock', name: 'Stock item' },
+  { value: 'work', name: 'Work' },
+  { value: 'charge', name: 'Charge' },
+  { value: 'kit', name: 'Kit (made of other goods)' },
 ]
 
 const inputs = () => import('@/contract/inputs/goods/keepGoods')
@@ -44,8 +44,8 @@ export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels 
   })
   const save =
     id === null
-      ? sendBody('POST', '/goods', { say: (g) => `${g.name} is added.`, go: (g) => `/goods/${g.id}` })
-      : sendBody('PATCH', `/goods/${id}`, { say: (g) => `${g.name} is changed.` })
+      ? sendBody('POST', '/goods', { say: (g) => `${g.name} added.`, go: (g) => `/goods/${g.id}` })
+      : sendBody('PATCH', `/goods/${id}`, { say: (g) => `${g.name} saved.` })
   const income = accounts.map((a) => ({ value: a.code, name: `${a.code} ${a.name}` }))
   return (
     <FormProvider {...form}>
@@ -59,22 +59,22 @@ export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels 
         <Kit />
         <div className="grid grid-cols-2 gap-3">
           <Price currency={currency} />
-          <FormSelect name="taxCode" label="Tax" options={codes.map((c) => ({ value: c, name: c }))} />
+          <FormSelect name="taxCode" label="Tax code" options={codes.map((c) => ({ value: c, name: c }))} />
         </div>
         <PriceRows levels={levels} currency={currency} today={today} />
         <OnTheShelf />
-        <FormText name="tags" label="Tags, with commas" most={400} />
+        <FormText name="tags" label="Tags, separated by commas" most={400} />
         <FormSelect
           name="incomeAccount"
-          label="Its income goes to"
-          options={id === null ? [{ value: '', name: 'the usual account of its kind' }, ...income] : income}
+          label="Income account"
+          options={id === null ? [{ value: '', name: 'Default for this type' }, ...income] : income}
         />
         <FormArea name="note" label="Notes" most={2000} />
-        <FormCheck name="onShopfront" label="On the shopfront" />
-        {id !== null && <FormCheck name="retired" label="Retired: no longer offered, kept on its papers" />}
+        <FormCheck name="onShopfront" label="Sell in the online shop" />
+        {id !== null && <FormCheck name="Discontinued" label="Discontinued (kept on existing documents)" />}
         <FormProblems refused={refused} />
         <button className="btn btn-do" disabled={busy} data-primary>
-          {id === null ? 'Add the goods' : 'Keep the changes'}
+          {id === null ? 'Add item' : 'Save changes'}
         </button>
       </form>
     </FormProvider>
@@ -87,7 +87,7 @@ const Kit = () =>
   useKind() === 'kit' && (
     <>
       <PartRows />
-      <FormCheck name="priceIsSum" label="costs what its parts cost together" />
+      <FormCheck name="priceIsSum" label="Price is the sum of its parts" />
     </>
   )
 
@@ -95,7 +95,7 @@ const Price = ({ currency }: { readonly currency: string }) => {
   const kind = useKind()
   const isSum = useWatch<GoodsDraft, 'priceIsSum'>({ name: 'priceIsSum' })
   if (kind === 'kit' && isSum) return null
-  return <FormMoney name="price" label={kind === 'work' ? 'Price, an hour or a piece' : 'Price'} currency={currency} />
+  return <FormMoney name="price" label={kind === 'work' ? 'Price per hour or piece' : 'Price'} currency={currency} />
 }
 
 const OnTheShelf = () =>
@@ -103,7 +103,7 @@ const OnTheShelf = () =>
     <>
       <SupplierRows />
       <div className="grid grid-cols-3 gap-3">
-        <FormQuantity name="reorderAt" label="Buy more at" />
+        <FormQuantity name="reorderAt" label="Reorder at" />
         <FormQuantity name="weight" label="Weight, kg" />
         <FormText name="size" label="Size, cm" most={60} placeholder="40 × 25 × 12" />
       </div>

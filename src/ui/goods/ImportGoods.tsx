@@ -1,4 +1,6 @@
 'use client'
+import type { GoodsKind } from '@/core/kinds'
+import { GOODS_KIND_NAMES } from '@/core/names'
 import { present } from '@/core/present'
 import { useState } from 'react'
 import { readBase64 } from '../files/readBase64'
@@ -16,7 +18,7 @@ interface Looked {
     readonly row: number
     readonly code: string
     readonly name: string
-    readonly kind: string
+    readonly kind: GoodsKind
     readonly price: string
     readonly isNew: boolean
   }[]
@@ -68,11 +70,12 @@ export const ImportGoods = () => {
       {looked && (
         <>
           <p>
-            <b>{looked.rows} rows.</b> {looked.added} would be added, {looked.changed} changed
+            <b>{looked.rows} rows:</b> {looked.added} new, {looked.changed}{' '}
+            {looked.changed === 1 ? 'update' : 'updates'}
             {looked.problems.length > 0 && (
-              <span className="text-oxide-700">, {looked.problems.length} cannot be read</span>
+              <span className="text-oxide-700">, {looked.problems.length} with errors</span>
             )}
-            . Nothing is written yet.
+            . Nothing imported yet.
           </p>
           {looked.problems.length > 0 && <Problems problems={looked.problems} />}
           {looked.preview.length > 0 && <Preview preview={looked.preview} of={good} />}
@@ -82,9 +85,7 @@ export const ImportGoods = () => {
             disabled={busy || good === 0}
             onClick={() => void write(looked.problems.length === 0 ? 'all' : 'good')}
           >
-            {looked.problems.length === 0
-              ? `Import all ${good}`
-              : `Leave the ${looked.problems.length} out, import ${good}`}
+            {looked.problems.length === 0 ? `Import ${good}` : `Import ${good} and skip ${looked.problems.length}`}
           </button>
         </>
       )}
@@ -96,9 +97,9 @@ const SHOWN = 200
 
 const Problems = ({ problems }: Pick<Looked, 'problems'>) => (
   <section>
-    <h2>What is wrong</h2>
+    <h2>Errors</h2>
     <table className="ledger max-w-225">
-      <LedgerHead heads={[right('Row', 'w-17.5'), { head: 'Code', className: 'w-45' }, 'Why']} />
+      <LedgerHead heads={[right('Row', 'w-17.5'), { head: 'Code', className: 'w-45' }, 'Problem']} />
       <tbody>
         {problems.slice(0, SHOWN).map((p) => (
           <tr key={p.row}>
@@ -115,14 +116,14 @@ const Problems = ({ problems }: Pick<Looked, 'problems'>) => (
 
 const Preview = ({ preview, of }: Pick<Looked, 'preview'> & { readonly of: number }) => (
   <section>
-    <h2>How it would look</h2>
+    <h2>Preview</h2>
     <table className="ledger max-w-225">
       <tbody>
         {preview.map((p) => (
           <tr key={p.row}>
             <td className="font-figure">{p.code}</td>
             <td>{p.name}</td>
-            <td className="sub">{p.kind}</td>
+            <td className="sub">{GOODS_KIND_NAMES[p.kind]}</td>
             <td className="sub">{p.isNew ? 'new' : 'changed'}</td>
             <td className="fig">{p.price}</td>
           </tr>

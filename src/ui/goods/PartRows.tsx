@@ -12,14 +12,14 @@ export const PartRows = () => {
   const { errors } = useFormState<GoodsDraft>()
   return (
     <fieldset>
-      <legend className="font-slab text-lg font-semibold">Made of</legend>
+      <legend className="font-slab text-lg font-semibold">Parts</legend>
       {fields.map((row, i) => (
         <div key={row.id} className="mb-1 grid grid-cols-[1fr_90px_auto] items-end gap-2">
           <span className="pb-1.5">{row.name}</span>
           <FormQuantity name={`parts.${i}.quantity`} label={`How many: ${row.name}`} hideLabel />
           <button
             type="button"
-            aria-label={`${row.name}: away`}
+            aria-label={`Remove ${row.name}`}
             className="p-2 text-iron-500"
             onClick={() => remove(i)}
           >
@@ -28,7 +28,7 @@ export const PartRows = () => {
         </div>
       ))}
       <Picker
-        label="Add a part"
+        label="Add part"
         chosen=""
         find={findGoodsChoices}
         onPick={(g) => {

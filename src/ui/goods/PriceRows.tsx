@@ -18,31 +18,31 @@ export const PriceRows = ({ levels, currency, today }: Props) => {
   const everybody = [{ value: '', name: 'everybody' }, ...levels.map((l) => ({ value: l.code, name: l.name }))]
   return (
     <fieldset>
-      <legend className="font-slab text-lg font-semibold">Other prices</legend>
+      <legend className="font-slab text-lg font-semibold">Special prices</legend>
       {fields.map((row, i) => (
         <div
           key={row.id}
           className="mb-3 grid grid-cols-[1.2fr_64px_1fr_auto] items-end gap-2 border-l-2 border-paper-300 pl-2"
         >
           <FormSelect name={`prices.${i}.level`} label={`For, price ${i + 1}`} options={everybody} />
-          <FormQuantity name={`prices.${i}.fromQuantity`} label="from" />
-          <FormMoney name={`prices.${i}.price`} label="each" currency={currency} />
+          <FormQuantity name={`prices.${i}.fromQuantity`} label="From quantity" />
+          <FormMoney name={`prices.${i}.price`} label="Unit price" currency={currency} />
           <button
             type="button"
-            aria-label={`Price ${i + 1}: away`}
+            aria-label={`Remove price ${i + 1}`}
             className="p-2 text-iron-500"
             onClick={() => remove(i)}
           >
             <X size={15} />
           </button>
           <div className="col-span-4 grid grid-cols-2 gap-2">
-            <FormDay name={`prices.${i}.validFrom`} label="valid from" today={today} />
-            <FormDay name={`prices.${i}.validUntil`} label="valid until" today={today} />
+            <FormDay name={`prices.${i}.validFrom`} label="Valid from" today={today} />
+            <FormDay name={`prices.${i}.validUntil`} label="Valid until" today={today} />
           </div>
         </div>
       ))}
       <button type="button" className="text-xs underline" onClick={() => append(NO_PRICE, { shouldFocus: false })}>
-        one more price
+        Add price
       </button>
     </fieldset>
   )

@@ -22,7 +22,7 @@ export const SupplierRows = () => {
   const { fields, append, remove } = useFieldArray({ control, name: 'suppliers' })
   return (
     <fieldset>
-      <legend className="font-slab text-lg font-semibold">Bought from</legend>
+      <legend className="font-slab text-lg font-semibold">Suppliers</legend>
       {fields.map((row, i) => (
         <Supplier key={row.id} n={i} onRemove={() => remove(i)} />
       ))}
@@ -31,7 +31,7 @@ export const SupplierRows = () => {
         className="text-xs underline"
         onClick={() => append({ name: '', code: '', preferred: fields.length === 0 }, { shouldFocus: false })}
       >
-        one more supplier
+        Add supplier
       </button>
     </fieldset>
   )
@@ -57,13 +57,13 @@ const Supplier = ({ n, onRemove }: { readonly n: number; readonly onRemove: () =
           take: (typed) => name(undefined, typed),
         }}
       />
-      <FormText name={`suppliers.${n}.code`} label="Their code" most={60} />
-      <button type="button" aria-label={`Supplier ${n + 1}: away`} className="p-2 text-iron-500" onClick={onRemove}>
+      <FormText name={`suppliers.${n}.code`} label="Supplier’s code" most={60} />
+      <button type="button" aria-label={`Remove supplier ${n + 1}`} className="p-2 text-iron-500" onClick={onRemove}>
         <X size={15} />
       </button>
       {suppliers.length > 1 && (
         <label className="col-span-3 flex gap-2">
-          <input type="radio" name="preferred" checked={suppliers[n]?.preferred ?? false} onChange={prefer} /> preferred
+          <input type="radio" name="Preferred" checked={suppliers[n]?.preferred ?? false} onChange={prefer} /> Preferred
         </label>
       )}
     </div>

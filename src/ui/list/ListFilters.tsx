@@ -91,10 +91,10 @@ export const ListFilters = ({ path, query, fields, today, currency, customer }: 
       }}
     >
       {fields.map(field)}
-      {isTyped && <button className="btn">Show</button>}
+      {isTyped && <button className="btn">Apply</button>}
       {Object.keys(query).some((name) => name !== 'sort' && name !== 'view') && (
         <To className="pb-2 underline" href={withQuery(path, {}, { view: query.view })}>
-          all of them
+          Show all
         </To>
       )}
     </form>

@@ -19,13 +19,13 @@ export const Afterwards = ({
   const owed = readTyped(now.owed, currency)
   const late = readTyped(now.late, currency)
   const rows = [
-    { name: 'now', owed, late },
-    { name: 'then', owed: subtractMoney(owed, onDues), late: subtractMoney(late, onLate) },
+    { name: 'Now', owed, late },
+    { name: 'After', owed: subtractMoney(owed, onDues), late: subtractMoney(late, onLate) },
   ]
   const width = (part: Money) => percentOf(part, owed)
   return (
     <section className="mt-6">
-      <h2>Afterwards</h2>
+      <h2>After this payment</h2>
       {rows.map((r) => (
         <div key={r.name} className="flex items-center gap-3 py-1">
           <span className="w-12">{r.name}</span>
@@ -35,7 +35,7 @@ export const Afterwards = ({
           </div>
           <span className="fig w-30">{formatMoney(r.owed)}</span>
           <span className="sub w-30 text-right">
-            {isPositiveMoney(r.late) ? `${formatMoney(r.late)} late` : 'nothing late'}
+            {isPositiveMoney(r.late) ? `${formatMoney(r.late)} late` : 'Nothing late'}
           </span>
         </div>
       ))}

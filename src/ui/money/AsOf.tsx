@@ -30,7 +30,7 @@ export const AsOf = ({
         if (isDay(typed)) go({ asOf: typed === today ? undefined : typed })
       }}
     >
-      <span className="pb-2">as of</span>
+      <span className="pb-2">As of</span>
       <span className="w-32.5">
         <DayField label="As of" hideLabel today={today} value={typed} onValue={setTyped} />
       </span>
@@ -40,8 +40,8 @@ export const AsOf = ({
         value={by}
         onChange={(e) => go({ by: e.target.value === 'due' ? undefined : 'invoice' })}
       >
-        <option value="due">by due date</option>
-        <option value="invoice">by invoice date</option>
+        <option value="due">By due date</option>
+        <option value="invoice">By invoice date</option>
       </select>
       <select
         aria-label="Grouped by"
@@ -49,12 +49,12 @@ export const AsOf = ({
         value={group}
         onChange={(e) => go({ group: e.target.value === 'customer' ? undefined : e.target.value })}
       >
-        <option value="customer">per customer</option>
-        <option value="sale">per sale</option>
-        <option value="kind">per kind</option>
-        <option value="channel">per channel</option>
+        <option value="customer">By customer</option>
+        <option value="sale">By sale</option>
+        <option value="kind">By type</option>
+        <option value="channel">By channel</option>
       </select>
-      <button className="sr-only">Show</button>
+      <button className="sr-only">Apply</button>
     </form>
   )
 }

@@ -17,7 +17,13 @@ interface Props {
 export const CounterLines = ({ lines, sums, currency, onQuantity, onRemove }: Props) => (
   <table className="ledger mt-4">
     <LedgerHead
-      heads={['What', right('Quantity', 'w-37.5'), right('Each', 'max-sm:hidden'), right('Sum'), unseen('Away', 'w-8')]}
+      heads={[
+        'Item',
+        right('Quantity', 'w-37.5'),
+        right('Unit price', 'max-sm:hidden'),
+        right('Amount'),
+        unseen('Remove', 'w-8'),
+      ]}
     />
     <tbody>
       {lines.map((line, i) => {
@@ -36,7 +42,7 @@ export const CounterLines = ({ lines, sums, currency, onQuantity, onRemove }: Pr
             <td>
               <button
                 className="p-1.25 text-iron-500 hover:text-oxide-700"
-                aria-label={`Away: ${line.description}`}
+                aria-label={`Remove ${line.description}`}
                 onClick={() => onRemove(line)}
               >
                 <X size={15} />
@@ -54,7 +60,7 @@ const Available = ({ line }: { readonly line: LineDraft }) => {
   const short = Number(line.quantity) > Number(line.available)
   return (
     <div className={`text-xs ${short ? 'text-oxide-700' : 'text-iron-500'}`}>
-      {line.available} there{short && ', the rest is promised or missing'}
+      {line.available} available{short && '; the rest is set aside or out of stock'}
     </div>
   )
 }

@@ -92,11 +92,11 @@ export const CounterTill = ({ settings }: Props) => {
         }
       >
         <Picker
-          label="Goods: name, code or scan"
+          label="Item: name, code or barcode"
           inputRef={search}
           autoFocus
           chosen=""
-          placeholder="type or scan, Enter adds it; Enter again goes to the money"
+          placeholder="Enter adds it; Enter on an empty line goes to payment"
           find={findGoodsChoices}
           onPick={add}
         />
@@ -114,7 +114,7 @@ export const CounterTill = ({ settings }: Props) => {
       </div>
       <div className="grid content-start gap-4">
         <ToPay gross={totals.gross} tax={totals.tax} />
-        <MethodChoice label="How they pay" method={method} onMethod={setMethod} />
+        <MethodChoice label="Payment method" method={method} onMethod={setMethod} />
         {method === 'cash' && (
           <TenderField
             fieldRef={tenderField}
@@ -127,9 +127,9 @@ export const CounterTill = ({ settings }: Props) => {
           />
         )}
         <Picker
-          label="Customer, if they want one"
+          label="Customer (optional)"
           chosen={customer?.name ?? ''}
-          placeholder="nobody in particular"
+          placeholder="Walk-in customer"
           find={findCustomers}
           onPick={(c) => void pickCustomer(c)}
         />
@@ -140,9 +140,9 @@ export const CounterTill = ({ settings }: Props) => {
           disabled={busy || lines.length === 0 || change.minor < 0n}
           onClick={() => void sell()}
         >
-          Take {formatMoney(toPay)}
+          Take payment {formatMoney(toPay)}
         </button>
-        <span className="sub">Enter in the tender, or Ctrl Enter</span>
+        <span className="sub">Enter in “Cash given”, or Ctrl+Enter</span>
       </div>
     </div>
   )
@@ -150,7 +150,7 @@ export const CounterTill = ({ settings }: Props) => {
 
 const ToPay = ({ gross, tax }: { readonly gross: Money; readonly tax: Money }) => (
   <div className="flex items-baseline justify-between border-b-[3px] border-double border-iron-900 pb-1">
-    <span className="sub">to pay, tax {formatMoney(tax)}</span>
+    <span className="sub">To pay (includes {formatMoney(tax)} tax)</span>
     <span className="fig text-[40px] leading-none font-bold" aria-live="polite">
       {formatMoney(gross)}
     </span>
@@ -158,7 +158,5 @@ const ToPay = ({ gross, tax }: { readonly gross: Money; readonly tax: Money }) =
 )
 
 const NothingYet = () => (
-  <p className="sub mt-4 border-y border-paper-200 py-6">
-    What they buy will stand here. Type a few letters, or scan a code.
-  </p>
+  <p className="sub mt-4 border-y border-paper-200 py-6">No items yet. Type a few letters or scan a code.</p>
 )

@@ -48,7 +48,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
   const take = (print: boolean) => {
     void send('POST', '/receipts', body, {
       say: (r) =>
-        `Receipt ${r.number} for ${formatMoney(received)} from ${who?.name}.${Number(r.change) > 0 ? ` Give ${r.change} change.` : ''}`,
+        `Receipt ${r.number}: ${formatMoney(received)} from ${who?.name}.${Number(r.change) > 0 ? ` Change due ${r.change}.` : ''}`,
       go: (r) => `/receipts/${r.id}${print ? '?print=1' : ''}`,
     })
   }
@@ -58,10 +58,10 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
       <div className="grid content-start gap-4">
         <div>
           <Picker
-            label="From"
+            label="From customer"
             autoFocus={!customer}
             chosen={who?.name ?? ''}
-            placeholder="who pays"
+            placeholder="customer name"
             find={findCustomers}
             onPick={(c) => {
               setWho(c)
@@ -80,10 +80,10 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
           className="h-13.5 text-3xl font-bold"
           problem={messageFor(refused, 'amount')}
         />
-        <MethodChoice label="How it comes" method={method} onMethod={setMethod} />
+        <MethodChoice label="Payment method" method={method} onMethod={setMethod} />
         {method === 'cash' ? (
           <MoneyField
-            label="Given, if more"
+            label="Cash given (if more)"
             currency={currency}
             value={tendered}
             onValue={setTendered}
@@ -93,7 +93,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
         ) : (
           <Reference value={reference} onValue={setReference} />
         )}
-        <DayField label="On" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
+        <DayField label="Date" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
         <Refusal refused={refused} />
         <div className="flex gap-2">
           <button
@@ -102,16 +102,16 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
             disabled={busy || !sound}
             onClick={() => take(false)}
           >
-            Take {formatMoney(received)}
+            Take payment {formatMoney(received)}
           </button>
           <button className="btn min-h-10" disabled={busy || !sound} onClick={() => take(true)}>
-            and print
+            Take and print
           </button>
         </div>
-        <span className="sub">Ctrl Enter</span>
+        <span className="sub">Ctrl+Enter</span>
       </div>
       <div className="min-w-0">
-        <h2>What it pays</h2>
+        <h2>Apply to</h2>
         {!who ? (
           <ChooseFirst />
         ) : (
@@ -127,9 +127,9 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
             <Ways onOldest={() => setPuts(null)} onAccount={() => setPuts({})} />
             <div className="mt-3 max-w-82.5">
               <Picker
-                label="They pay for somebody else too"
+                label="Also paying for another customer"
                 chosen=""
-                placeholder="whose papers"
+                placeholder="customer name"
                 find={findCustomers}
                 onPick={(c) => void alsoFor(c)}
               />
@@ -145,7 +145,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
 
 const OwesNow = ({ now }: { readonly now: OpenNow }) => (
   <div className="sub">
-    owes {now.owed} · {Number(now.held) > 0 ? `${now.held} held` : 'nothing held'}
+    owes {now.owed} · {Number(now.held) > 0 ? `${now.held} held` : 'Nothing held'}
     {now.usually && ` · ${now.usually}`}
   </div>
 )
@@ -153,20 +153,18 @@ const OwesNow = ({ now }: { readonly now: OpenNow }) => (
 const Ways = ({ onOldest, onAccount }: { readonly onOldest: () => void; readonly onAccount: () => void }) => (
   <p className="mt-3 flex gap-2">
     <button className="btn" onClick={onOldest}>
-      Oldest first
+      Apply to oldest first
     </button>
     <button className="btn" onClick={onAccount}>
-      All on account
+      Keep all on account
     </button>
   </p>
 )
 
 const ChooseFirst = () => (
-  <p className="sub border-y border-paper-200 py-6">
-    Choose who pays; everything they have open will stand here, oldest first.
-  </p>
+  <p className="sub border-y border-paper-200 py-6">Choose a customer to see what is unpaid, oldest first.</p>
 )
 
 const Reference = ({ value, onValue }: { readonly value: string; readonly onValue: (value: string) => void }) => (
-  <Text label="Their reference" value={value} maxLength={120} onChange={(e) => onValue(e.target.value)} />
+  <Text label="Reference" value={value} maxLength={120} onChange={(e) => onValue(e.target.value)} />
 )

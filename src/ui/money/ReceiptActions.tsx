@@ -43,7 +43,7 @@ export const ReceiptActions = ({
         PDF
       </a>
       <a className="btn" href={`/api/v1/export/receipts/${id}/slip.pdf`} target="_blank">
-        Narrow slip
+        Till receipt
       </a>
       <WriteLetter paper="receipt" paperId={id} />
       {mayVoid && (
@@ -53,7 +53,7 @@ export const ReceiptActions = ({
       )}
       {mayBounce && (
         <button className="btn" onClick={() => setOpen('bounce')}>
-          It came back
+          Payment bounced
         </button>
       )}
       <Panel open={open === 'void'} onClose={close} title={`Void receipt ${number}`}>
@@ -62,7 +62,7 @@ export const ReceiptActions = ({
       <Panel
         open={open === 'bounce'}
         onClose={close}
-        title={method === 'cheque' ? 'The cheque bounced' : 'The payment was reversed'}
+        title={method === 'cheque' ? 'The check bounced' : 'The payment was reversed'}
       >
         <Bounce {...{ id, number, today, currency, bounceFee }} onDone={close} />
       </Panel>

@@ -22,12 +22,13 @@ export const Void = ({ id, number, today, onDone }: TakenBack) => (
     schema={voidSchema}
     start={{ on: String(today), reason: '' }}
     asBody={(d) => d}
-    say={() => `Receipt ${number} is voided; what it paid is open again.`}
+    say={() => `Receipt ${number} voided. The invoices it paid are unpaid again.`}
     onDone={onDone}
     submit="Void it"
   >
     <p className="mb-3">
-      Its entry is reversed on the day you give; what it paid opens again. The receipt itself stays, crossed out.
+      The payment is reversed on this date and the invoices it paid become unpaid again. The receipt stays on file,
+      marked void.
     </p>
     <div className="grid gap-3">
       <FormReason />
@@ -51,18 +52,18 @@ export const Bounce = ({
     schema={bounceSchema}
     start={{ on: String(today), reason: '', fee: bounceFee, bankFee: '' }}
     asBody={(d) => ({ ...d, fee: d.fee || '0', bankFee: d.bankFee || '0' })}
-    say={() => `Receipt ${number} came back; what it had paid is owed again.`}
+    say={() => `Receipt ${number} bounced. The invoices it paid are unpaid again.`}
     onDone={onDone}
-    submit="It came back"
+    submit="Record as bounced"
   >
     <p className="mb-3">
-      The money leaves the account it lies in now, and what it had paid is owed again, also where it was held first and
-      put on a bill later.
+      The money is taken out of the account it is in, and everything it paid becomes unpaid again, including invoices
+      paid with it later from held money.
     </p>
     <div className="grid gap-3">
-      <FormReason label="What the bank says" />
-      <FormMoney name="bankFee" label="What the bank took for it" currency={currency} />
-      <FormMoney name="fee" label="What we charge for it" currency={currency} />
+      <FormReason label="Reason given by the bank" />
+      <FormMoney name="bankFee" label="Bank’s fee to you" currency={currency} />
+      <FormMoney name="fee" label="Fee to the customer" currency={currency} />
       <FormOn today={today} />
     </div>
   </CommandForm>

@@ -27,15 +27,15 @@ export const TenderField = ({ fieldRef, gross, toPay, change, tendered, onTender
       }}
     >
       <MoneyField
-        label="Tender"
+        label="Cash given"
         inputRef={fieldRef}
         currency={gross.currency}
         value={tendered}
         onValue={onTendered}
-        placeholder="exact"
+        placeholder="exact amount"
         className="h-12 text-2xl"
         hint={isPositiveMoney(change) ? <b className="text-lg text-iron-900">{says}</b> : says}
-        problem={change.minor < 0n ? `${formatMoney(absMoney(change))} is missing` : undefined}
+        problem={change.minor < 0n ? `${formatMoney(absMoney(change))} short` : undefined}
       />
       <div className="mt-2 flex gap-2">
         {isPositiveMoney(gross) &&

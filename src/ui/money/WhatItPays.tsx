@@ -1,6 +1,6 @@
 'use client'
 import { formatMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
-import { MoneyField } from '../fields'
+import { MoneyField, showMoney } from '../fields'
 import { leftAfter, readTyped, settles, type Open } from './filling'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
@@ -22,7 +22,9 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
   return (
     <>
       <table className="ledger">
-        <LedgerHead heads={['Due', right('Open'), right('Put on it', 'w-32.5'), right('Left')]} />
+        <LedgerHead
+          heads={['Invoice or deposit', right('Balance due'), right('Apply', 'w-32.5'), right('Remaining')]}
+        />
         <tbody>
           {items.map((o) => (
             <tr key={o.key}>
@@ -31,13 +33,13 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
                 <div className={`text-xs ${o.late ? 'text-oxide-700' : 'text-iron-500'}`}>
                   {o.note}
                   {Number(o.discount) > 0 &&
-                    ` · ${formatMoney(settles(o, currency))} settles it today, ${o.discount} off`}
+                    ` · ${formatMoney(settles(o, currency))} settles it today (${showMoney(o.discount, currency)} discount)`}
                 </div>
               </td>
               <td className="fig">{formatMoney(readTyped(o.open, currency))}</td>
               <td>
                 <MoneyField
-                  label={`Put on ${o.what}`}
+                  label={`Apply to ${o.what}`}
                   hideLabel
                   currency={currency}
                   value={put[o.key] ?? ''}
@@ -48,7 +50,7 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
             </tr>
           ))}
           <tr>
-            <td>On account {nothingOpen && <span className="sub">(nothing is open)</span>}</td>
+            <td>Keep on account {nothingOpen && <span className="sub">(nothing unpaid)</span>}</td>
             <td />
             <td className={`fig pr-4.75 ${tooMuch ? 'text-oxide-700' : ''}`}>{formatMoney(onAccount)}</td>
             <td />
@@ -79,8 +81,8 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
       </table>
       {tooMuch && (
         <p role="alert" className="mt-2 text-oxide-700">
-          {formatMoney(subtractMoney(received, onAccount))} is put on things, but only {formatMoney(received)} came in.
-          Take some off.
+          You have applied {formatMoney(subtractMoney(received, onAccount))} but received only {formatMoney(received)}.
+          Reduce an amount.
         </p>
       )}
     </>

@@ -28,24 +28,26 @@ export const BackTests = ({ currency }: { readonly currency: string }) => {
   const sum = (pick: (t: Tested) => number): number => (tests ?? []).reduce((s, t) => s + pick(t), 0)
   return (
     <section className="mt-9">
-      <h2>How good it was</h2>
+      <h2>How accurate it was</h2>
       {tests === null ? (
         <p>
           <button className="btn" disabled={busy} onClick={() => void ask()}>
-            {busy ? 'Going back …' : 'Hold it against the last months'}
+            {busy ? 'Checking …' : 'Check against recent months'}
           </button>{' '}
           <span className="text-oxide-700">{problem}</span>
         </p>
       ) : tests.length === 0 ? (
-        <p className="sub">There is no month behind us yet to hold it against.</p>
+        <p className="sub">Not enough history yet.</p>
       ) : (
         <>
           <p className="mb-2" role="status">
-            Made again for the last months with what was known then: {sum((t) => t.inside)} of {sum((t) => t.weeks)}{' '}
-            weeks came in inside the band.
+            Forecast repeated for recent months with what was known then: {sum((t) => t.inside)} of{' '}
+            {sum((t) => t.weeks)} weeks fell within the range.
           </p>
           <table className="ledger max-w-175">
-            <LedgerHead heads={['Four weeks from', right('Expected'), right('Came'), right('Weeks inside the band')]} />
+            <LedgerHead
+              heads={['Four weeks from', right('Expected'), right('Received'), right('Weeks within range')]}
+            />
             <tbody>
               {tests.map((t) => (
                 <tr key={t.from}>

@@ -78,7 +78,7 @@ export const BandChart = ({ weeks, other, currency, today }: Props) => {
             <title>{`Week of ${formatDayShort(w.week, today)}: ${formatMoney(money(w.median, currency))}`}</title>
           </circle>
           <text x={at(w)} y={height - 6} textAnchor="middle" fontSize="12" fill="var(--color-iron-500)">
-            {formatDayShort(w.week, today).slice(0, 6)}
+            {formatDayShort(w.week, today)}
           </text>
         </g>
       ))}

@@ -16,6 +16,7 @@ interface Props {
 }
 
 const NAMED = ['', 'first', 'second', 'last'] as const
+const LEADING = ['', 'First', 'Second', 'Last'] as const
 const SmallRests = lazily(() => import('./SmallRests').then((m) => m.SmallRests))
 
 /** Reminds one customer in the stage that is next, or gives their small rests up. */
@@ -34,18 +35,18 @@ export const ChaseCustomer = ({ customerId, name, currency, stage, from }: Props
               'POST',
               `/customers/${customerId}/reminders`,
               {},
-              { say: () => `The ${NAMED[stage]} reminder to ${name} waits in Post.` },
+              { say: () => `The ${NAMED[stage]} reminder to ${name} is ready in Mail.` },
             )
           }
         >
-          {from ? `${NAMED[stage]} reminder from ${from}` : `Write the ${NAMED[stage]} reminder`}
+          {from ? `${LEADING[stage]} reminder from ${from}` : `Send ${NAMED[stage]} reminder`}
         </button>
       )}
       <button className="btn" onClick={() => setOpen(true)}>
-        Give small rests up
+        Write off small balances
       </button>
       {!open && <Refusal refused={refused} />}
-      <Panel open={open} onClose={() => setOpen(false)} title="Small rests">
+      <Panel open={open} onClose={() => setOpen(false)} title="Write off small balances">
         <SmallRests {...{ customerId, name, currency }} onDone={() => setOpen(false)} />
       </Panel>
     </>

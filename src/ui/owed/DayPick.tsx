@@ -20,7 +20,7 @@ export const DayPick = ({ path, asOf, today }: { readonly path: string; readonly
       <span className="w-32.5">
         <DayField label="As of" hideLabel today={today} value={typed} onValue={setTyped} />
       </span>
-      <button className="sr-only">Show</button>
+      <button className="sr-only">Apply</button>
     </form>
   )
 }

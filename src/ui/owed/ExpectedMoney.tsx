@@ -48,10 +48,10 @@ export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
             <LedgerHead
               heads={[
                 'Week of',
-                right('At least, 9 times in 10'),
-                right('Most likely'),
-                right('At most, 9 times in 10'),
-                !!(later && changed.weeks) && right(`If ${name} were later`),
+                right('Low (9 in 10 above)'),
+                right('Expected'),
+                right('High (9 in 10 below)'),
+                !!(later && changed.weeks) && right(`If ${name} pays later`),
               ]}
             />
             <tbody>
@@ -71,9 +71,9 @@ export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
       <aside>
         <h2>What if</h2>
         <label>
-          <span className="label">this customer</span>
+          <span className="label">This customer</span>
           <select className="field" value={customer} onChange={(e) => setCustomer(e.target.value)}>
-            <option value="">everybody as usual</option>
+            <option value="">Everyone pays on their usual day</option>
             {customers.map((c) => (
               <option key={c.id} value={c.id}>
                 {c.name}
@@ -83,13 +83,13 @@ export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
         </label>
         {customer !== '' && (
           <div className="mt-3">
-            <QuantityField label="paid so many days later" value={days} onValue={setDays} />
+            <QuantityField label="Pays later by (days)" value={days} onValue={setDays} />
             {!changed.weeks ? (
               <Progress {...changed} />
             ) : (
               usual.weeks && (
                 <p className="mt-3" role="status">
-                  In the first four weeks {m(sum(changed.weeks.slice(0, 4), (w) => w.median))} would come instead of{' '}
+                  In the first four weeks {m(sum(changed.weeks.slice(0, 4), (w) => w.median))} would arrive instead of{' '}
                   {m(sum(usual.weeks.slice(0, 4), (w) => w.median))}.
                 </p>
               )
@@ -97,8 +97,9 @@ export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
           </div>
         )}
         <p className="sub mt-5">
-          Each open due is moved {runs} times by a delay this customer had before (everybody’s, where there are fewer
-          than three). Half of the futures bring more than the middle line, one in ten less than the lower edge.
+          How this is calculated: each unpaid amount is simulated {runs} times with delays this customer had before (or
+          everyone’s, if fewer than three). The line is the middle result; in 9 of 10 simulations the money is above the
+          lower edge.
         </p>
       </aside>
     </div>
@@ -115,7 +116,7 @@ const Progress = ({ done, stopped, stop, again }: ReturnType<typeof useForecast>
     </p>
   ) : (
     <p className="flex items-center gap-3 py-4">
-      <progress aria-label="Drawing futures" max={1} value={done} />
+      <progress aria-label="Calculating …" max={1} value={done} />
       <button className="btn" onClick={stop}>
         Stop
       </button>

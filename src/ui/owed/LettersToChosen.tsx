@@ -42,7 +42,7 @@ export const LettersToChosen = () => {
     setBusy(false)
     if (!done.ok) return toast(done.detail)
     setTold(done.value)
-    toast(`${done.value.written} ${done.value.written === 1 ? 'letter waits' : 'letters wait'} in Post.`)
+    toast(`${done.value.written} ${done.value.written === 1 ? 'email' : 'emails'} ready in Mail.`)
     choose(false)
   }
   const button = (what: Wish, words: string) => (
@@ -58,13 +58,13 @@ export const LettersToChosen = () => {
         onSubmit={(e) => e.preventDefault()}
       >
         <button type="button" className="btn" onClick={() => choose(count === 0)}>
-          {count > 0 ? 'Choose nobody' : 'Choose all who owe'}
+          {count > 0 ? 'Clear' : 'Select all'}
         </button>
         <span className="sub" aria-live="polite">
-          {count} chosen
+          {count} selected
         </span>
-        {button('statement', 'Mail statements')}
-        {button('open-items', 'Mail what is open')}
+        {button('statement', 'Email statements')}
+        {button('open-items', 'Email open invoices')}
         {button('reminder', 'Remind them')}
       </form>
       {told && told.skipped.length > 0 && (

@@ -2,16 +2,16 @@ import { To } from '@/ui/To'
 
 const TABS = [
   { href: '/owed', name: 'By age' },
-  { href: '/owed/plans', name: 'Installments' },
+  { href: '/owed/plans', name: 'Payment plans' },
   { href: '/owed/layaways', name: 'Layaway' },
   { href: '/owed/held', name: 'Held money' },
   { href: '/owed/expected', name: 'Expected' },
-  { href: '/owed/habits', name: 'How they pay' },
+  { href: '/owed/habits', name: 'Paying habits' },
 ] as const
 
 /** The sides of what is owed. */
 export const OwedTabs = ({ at }: { readonly at: (typeof TABS)[number]['href'] }) => (
-  <nav aria-label="Sides of Owed" className="no-print mb-5 flex flex-wrap gap-x-5 border-b border-paper-300">
+  <nav aria-label="Owed sections" className="no-print mb-5 flex flex-wrap gap-x-5 border-b border-paper-300">
     {TABS.map((t) => (
       <To
         key={t.href}

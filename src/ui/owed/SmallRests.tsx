@@ -21,9 +21,9 @@ export const SmallRests = ({ customerId, name, currency, onDone }: Props) => (
     asBody={(d) => ({ ...d, customerId })}
     say={(w) => `${w.amount} written off.`}
     onDone={onDone}
-    submit="Write them off"
+    submit="Write off"
   >
-    <p className="mb-3">Every due of {name} with no more than this open is written off, sale by sale.</p>
+    <p className="mb-3">Every unpaid amount of {name} up to this limit is written off.</p>
     <div className="grid gap-3">
       <FormMoney name="upTo" label="Up to" currency={currency} />
       <FormReason />

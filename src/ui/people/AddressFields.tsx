@@ -27,7 +27,7 @@ export const AddressFields = ({ areas }: { readonly areas: Areas }) => {
             className="text-xs underline"
             onClick={() => append(emptyAddress(kind), { shouldFocus: false })}
           >
-            one more to {kind === 'bill-to' ? 'bill to' : 'deliver to'}
+            Add {kind === 'bill-to' ? 'billing' : 'delivery'} address
           </button>
         ))}
       </span>
@@ -46,7 +46,7 @@ const Address = ({ n, kind, areas, onRemove }: AddressProps) => (
   <div className="relative border-l-2 border-paper-300 pl-3">
     <button
       type="button"
-      aria-label={`${NAME[kind]} ${n + 1}: away`}
+      aria-label={`Remove: ${NAME[kind]} ${n + 1}`}
       className="absolute top-0 right-0 p-1.5 text-iron-500 hover:text-oxide-700"
       onClick={onRemove}
     >
@@ -55,11 +55,11 @@ const Address = ({ n, kind, areas, onRemove }: AddressProps) => (
     <FormArea name={`addresses.${n}.text`} label={NAME[kind]} rows={3} most={500} />
     {kind === 'deliver-to' && (
       <div className="grid grid-cols-2 gap-2">
-        <FormText name={`addresses.${n}.instructions`} label="For whoever delivers" most={500} />
+        <FormText name={`addresses.${n}.instructions`} label="Delivery instructions" most={500} />
         <FormSelect
           name={`addresses.${n}.taxArea`}
           label="Tax area"
-          options={[{ value: '', name: 'usual' }, ...areas.map((a) => ({ value: a.code, name: a.name }))]}
+          options={[{ value: '', name: 'Default' }, ...areas.map((a) => ({ value: a.code, name: a.name }))]}
         />
       </div>
     )}
@@ -78,8 +78,8 @@ const Usual = ({ n, kind }: Pick<AddressProps, 'n' | 'kind'>) => {
     })
   return (
     <label className="flex gap-2 pt-1">
-      <input type="radio" name={`usual-${kind}`} checked={addresses[n]?.isDefault ?? false} onChange={choose} /> the
-      usual one
+      <input type="radio" name={`usual-${kind}`} checked={addresses[n]?.isDefault ?? false} onChange={choose} /> Default
+      address
     </label>
   )
 }
@@ -90,16 +90,16 @@ export const ContactFields = () => {
   const { fields, append, remove } = useFieldArray({ control, name: 'contacts' })
   return (
     <fieldset className="md:col-span-2">
-      <legend className="font-slab text-lg font-semibold">Other people there</legend>
+      <legend className="font-slab text-lg font-semibold">More contacts</legend>
       {fields.map((row, i) => (
         <div key={row.id} className="mb-2 grid items-end gap-2 sm:grid-cols-[1fr_1fr_1.3fr_1fr_auto]">
           <FormText name={`contacts.${i}.name`} label="Name" most={200} />
-          <FormText name={`contacts.${i}.role`} label="Does" most={80} />
-          <FormText name={`contacts.${i}.email`} label="E-mail" most={200} type="email" />
+          <FormText name={`contacts.${i}.role`} label="Role" most={80} />
+          <FormText name={`contacts.${i}.email`} label="Email" most={200} type="email" />
           <FormText name={`contacts.${i}.phone`} label="Phone" most={60} />
           <button
             type="button"
-            aria-label={`Person ${i + 1}: away`}
+            aria-label={`Remove contact ${i + 1}`}
             className="p-2 text-iron-500"
             onClick={() => remove(i)}
           >
@@ -108,7 +108,7 @@ export const ContactFields = () => {
         </div>
       ))}
       <button type="button" className="text-xs underline" onClick={() => append(NO_CONTACT)}>
-        one more person
+        Add contact
       </button>
     </fieldset>
   )

@@ -44,42 +44,42 @@ export const CustomerForm = ({ id, start, currency, today, levels, areas }: Prop
   })
   const save =
     id === null
-      ? sendBody('POST', '/customers', { say: (c) => `${c.name} is added.`, go: (c) => `/people/${c.id}` })
-      : sendBody('PATCH', `/customers/${id}`, { say: (c) => `${c.name} is changed.`, go: (c) => `/people/${c.id}` })
+      ? sendBody('POST', '/customers', { say: (c) => `${c.name} added.`, go: (c) => `/people/${c.id}` })
+      : sendBody('PATCH', `/customers/${id}`, { say: (c) => `${c.name} saved.`, go: (c) => `/people/${c.id}` })
   return (
     <FormProvider {...form}>
       <form noValidate className="grid max-w-4xl gap-x-8 gap-y-4 md:grid-cols-2" onSubmit={(e) => void save(e)}>
         <FormText name="name" label="Name" most={200} autoFocus />
-        <FormText name="email" label="E-mail" most={200} type="email" />
+        <FormText name="email" label="Email" most={200} type="email" />
         <LookAlikes except={id} />
-        <FormText name="contact" label="Contact" most={200} hint="whom to ask for" />
+        <FormText name="contact" label="Main contact" most={200} />
         <FormText name="phone" label="Phone" most={60} />
         <AddressFields areas={areas} />
         <ContactFields />
         <div className="grid grid-cols-3 gap-3">
-          <FormQuantity name="terms.net" label="Pays in days" />
-          <FormQuantity name="terms.discountPercent" label="% off early" />
-          <FormQuantity name="terms.discountDays" label="within days" />
+          <FormQuantity name="terms.net" label="Payment due in (days)" />
+          <FormQuantity name="terms.discountPercent" label="Early-payment discount, %" />
+          <FormQuantity name="terms.discountDays" label="If paid within (days)" />
         </div>
         <div className="grid grid-cols-2 gap-3">
           <FormMoney name="creditLimit" label="Credit limit" currency={currency} />
           <FormSelect
             name="priceLevel"
-            label="Prices"
-            options={[{ value: '', name: 'the list' }, ...levels.map((l) => ({ value: l.code, name: l.name }))]}
+            label="Price list"
+            options={[{ value: '', name: 'List price' }, ...levels.map((l) => ({ value: l.code, name: l.name }))]}
           />
         </div>
         <div className="grid grid-cols-2 gap-3">
-          <FormText name="kind" label="Kind" most={40} placeholder="player, school …" />
-          <FormSelect name="language" label="Papers in" options={LANGUAGES} />
+          <FormText name="kind" label="Type" most={40} placeholder="e.g. school, trade" />
+          <FormSelect name="language" label="Document language" options={LANGUAGES} />
         </div>
-        <FormText name="tags" label="Tags, with commas" most={400} placeholder="cello, lessons" />
+        <FormText name="tags" label="Tags, separated by commas" most={400} placeholder="cello, lessons" />
         <Exempt today={today} />
         <FormArea name="note" label="Notes" most={4000} />
         <div className="md:col-span-2">
           <FormProblems refused={refused} />
           <button className="btn btn-do mt-2" disabled={busy} data-primary>
-            {id === null ? 'Add the customer' : 'Keep the changes'}
+            {id === null ? 'Add customer' : 'Save changes'}
           </button>
         </div>
       </form>
@@ -91,11 +91,11 @@ const Exempt = ({ today }: { readonly today: Day }) => {
   const exempt = useWatch<CustomerDraft, 'taxExempt'>({ name: 'taxExempt' })
   return (
     <div>
-      <FormCheck name="taxExempt" label="Exempt from tax" />
+      <FormCheck name="taxExempt" label="Tax exempt" />
       {exempt && (
         <div className="grid grid-cols-2 gap-3">
-          <FormText name="exemptNumber" label="Number" most={60} />
-          <FormDay name="exemptUntil" label="Through" today={today} />
+          <FormText name="exemptNumber" label="Certificate number" most={60} />
+          <FormDay name="exemptUntil" label="Valid until" today={today} />
         </div>
       )}
     </div>

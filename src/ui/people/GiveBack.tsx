@@ -3,7 +3,7 @@ import type { Day } from '@/core/day'
 import { CommandForm } from '../form/CommandForm'
 import { FormMoney, FormOn, FormPick } from '../form/inputs'
 
-const METHODS = { transfer: 'transfer', cash: 'cash', card: 'card', cheque: 'cheque' } as const
+const METHODS = { transfer: 'Transfer', cash: 'Cash', card: 'Card', cheque: 'Check' } as const
 const schema = () => import('@/contract/inputs/money/refundHeld').then((m) => m.refundHeldInput)
 
 interface Props {
@@ -30,14 +30,14 @@ export const GiveBack = ({ customerId, name, currency, today, from, onDone }: Pr
       schema={schema}
       start={start}
       asBody={(d) => ({ ...d, customerId, saleId: from.saleId ?? undefined })}
-      say={(r) => `Refund ${r.number}: ${r.amount} back to ${name}.`}
+      say={(r) => `Refund ${r.number}: ${r.amount} to ${name}.`}
       onDone={onDone}
-      submit="Give it back"
+      submit="Refund"
     >
-      <p className="mb-3">{from.amount} is held. What you give back is theirs; it was never income.</p>
+      <p className="mb-3">{from.amount} is held. A refund does not change your income.</p>
       <div className="grid gap-3">
         <FormMoney name="amount" label="Amount" currency={currency} />
-        <FormPick name="method" label="How" options={METHODS} />
+        <FormPick name="method" label="Payment method" options={METHODS} />
         <FormOn today={today} />
       </div>
     </CommandForm>

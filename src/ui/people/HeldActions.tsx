@@ -33,20 +33,20 @@ export const HeldActions = ({ customerId, name, currency, today, owes, held }: P
               'POST',
               '/held-uses',
               { customerId },
-              { say: (u) => `${u.used} of what was held is put on what ${name} owes.` },
+              { say: (u) => `${u.used} applied to the balance of ${name}.` },
             )
           }
         >
-          Put it on what they owe
+          Apply to balance due
         </button>
       )}
       {held.map((h) => (
         <button key={h.saleId ?? 0} className="btn" onClick={() => setFrom(h)}>
-          Give back{held.length > 1 ? (h.saleId === null ? ' on account' : ' deposit') : ''}
+          Refund{held.length > 1 ? (h.saleId === null ? ' from account' : ' deposit') : ''}
         </button>
       ))}
       {!from && <Refusal refused={refused} />}
-      <Panel open={from !== null} onClose={() => setFrom(null)} title="Give held money back">
+      <Panel open={from !== null} onClose={() => setFrom(null)} title="Refund held money">
         {from && <GiveBack {...{ customerId, name, currency, today, from }} onDone={() => setFrom(null)} />}
       </Panel>
     </p>

@@ -17,7 +17,7 @@ export const JoinCustomer = ({ id, name }: { readonly id: number; readonly name:
       `/customers/${id}/join`,
       { goneId: other.id },
       {
-        say: () => `${other.name} is joined to ${name}: all papers stand here now.`,
+        say: () => `${other.name} merged into ${name}.`,
       },
     )
     if (done) setOpen(false)
@@ -25,16 +25,16 @@ export const JoinCustomer = ({ id, name }: { readonly id: number; readonly name:
   return (
     <>
       <button className="btn" onClick={() => setOpen(true)}>
-        Join
+        Merge
       </button>
       {open && (
-        <Panel open onClose={() => setOpen(false)} title="Two records of one customer">
+        <Panel open onClose={() => setOpen(false)} title="Merge duplicate customers">
           <p className="mb-3">
-            All papers, money, addresses and letters of the other record move to {name}. What {name} does not have is
-            filled in. This cannot be taken apart again.
+            All documents, payments, addresses and emails of the other customer move to {name}. Empty fields of {name}{' '}
+            are filled in. This cannot be undone.
           </p>
           <Picker
-            label="The other record"
+            label="Duplicate to merge"
             chosen={other?.name ?? ''}
             find={findCustomers}
             onPick={setOther}
@@ -47,7 +47,7 @@ export const JoinCustomer = ({ id, name }: { readonly id: number; readonly name:
           )}
           <Refusal refused={refused} />
           <button className="btn btn-do mt-4 w-full" data-primary disabled={busy || !other} onClick={() => void join()}>
-            Join them
+            Merge
           </button>
         </Panel>
       )}

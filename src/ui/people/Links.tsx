@@ -46,12 +46,12 @@ export const Links = ({ links }: Props) => {
                       `/links/${l.id}`,
                       {},
                       {
-                        say: () => 'The link no longer opens anything.',
+                        say: () => 'The link is turned off.',
                       },
                     )
                   }
                 >
-                  turn off
+                  Turn off
                 </button>
               </td>
             </tr>

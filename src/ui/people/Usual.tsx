@@ -15,20 +15,20 @@ interface Props {
 /** What a customer usually takes; a row's key puts it on a new sale in the quantity of last time. */
 export const Usual = ({ customerId, rows, today, currency }: Props) => (
   <section className="mt-7">
-    <h2>What they usually take</h2>
+    <h2>Usually buys</h2>
     {rows.length === 0 ? (
-      <Empty>Nothing yet. What they take will stand here: when, how many, for how much.</Empty>
+      <Empty>No purchases yet.</Empty>
     ) : (
       <div className="overflow-x-auto">
         <table className="ledger min-w-150">
           <LedgerHead
             heads={[
-              'What',
-              right('Last'),
-              right('Then'),
-              right('Times, a month'),
-              right('There'),
-              right('Today'),
+              'Item',
+              right('Last bought'),
+              right('Last quantity and price'),
+              right('Times (per month)'),
+              right('Available'),
+              right('Price today'),
               unseen('Sell again'),
             ]}
           />
@@ -61,7 +61,7 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
                       aria-label={`Sell again: ${goods.name}`}
                       href={`/sales/new?customer=${customerId}&take=${u.goodsId}x${u.lastQuantity.toString()}`}
                     >
-                      Again
+                      Add to new sale
                     </To>
                   </td>
                 </tr>

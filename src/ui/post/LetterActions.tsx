@@ -13,9 +13,9 @@ export const LetterActions = ({ id, state }: { readonly id: number; readonly sta
         <button
           className="btn"
           disabled={busy}
-          onClick={() => void send('DELETE', `/post/${id}`, {}, { say: () => 'The letter is dropped.' })}
+          onClick={() => void send('DELETE', `/post/${id}`, {}, { say: () => 'Email discarded.' })}
         >
-          {state === 'bounced' ? 'Seen, put away' : 'Drop it'}
+          {state === 'bounced' ? 'Dismiss' : 'Discard'}
         </button>
       )}
       {state === 'waiting' && (
@@ -34,7 +34,7 @@ export const LetterActions = ({ id, state }: { readonly id: number; readonly sta
             )
           }
         >
-          Try again now
+          Try again
         </button>
       )}
     </>

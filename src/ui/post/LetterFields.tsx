@@ -35,7 +35,7 @@ export const LetterFields = ({ letter, onLetter, refused }: Props) => (
       onChange={(e) => onLetter({ ...letter, subject: e.target.value, touched: true })}
     />
     <label>
-      <span className="label">Text ({'{link}'} becomes the way to their own page)</span>
+      <span className="label">Message ({'{link}'} is replaced by a link to the customer’s page)</span>
       <textarea
         className="field"
         rows={10}

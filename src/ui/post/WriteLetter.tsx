@@ -15,7 +15,7 @@ interface Props {
 }
 
 /** Writes to the customer about a paper: address, subject and words filled in, the PDF attached, shown before it goes. */
-export const WriteLetter = ({ paper, paperId, label = 'Mail it', primary }: Props) => {
+export const WriteLetter = ({ paper, paperId, label = 'Email', primary }: Props) => {
   const [open, setOpen] = useState(false)
   return (
     <>
@@ -61,28 +61,28 @@ const LetterPanel = ({ paper, paperId, onClose }: Props & { readonly onClose: ()
           p.state === 'sent'
             ? `Mailed to ${p.to}.`
             : p.state === 'bounced'
-              ? `It came back: ${p.problem}`
-              : `It waits in Post: ${p.problem}`,
+              ? `Bounced: ${p.problem}`
+              : `Waiting in Mail: ${p.problem}`,
       },
     )
     onClose()
   }
   return (
-    <Panel open onClose={onClose} title="Write a letter">
+    <Panel open onClose={onClose} title="Send email">
       {problem && <p className="text-oxide-700">{problem}</p>}
       {letter && (
         <>
           <LetterFields letter={letter} onLetter={setLetter} refused={refused} />
           <p className="mt-3">
-            With it goes{' '}
+            Attached:{' '}
             <a className="underline" href={`/api/v1/export/papers/${paper}/${paperId}.pdf`} target="_blank">
-              the paper (PDF)
+              PDF
             </a>
             .
           </p>
           <Refusal refused={refused} />
           <button className="btn btn-do mt-4 w-full" data-primary disabled={busy} onClick={() => void go()}>
-            Send it
+            Send
           </button>
         </>
       )}

@@ -1,8 +1,8 @@
-import { LETTER_STATES } from '@/lists/post'
+import { MAIL_STATE_NAMES } from '@/core/names'
 import type { PostState } from '@/model/post/post'
 
 /** How a letter stands, in a word. */
-export const sayLetter = (state: PostState): string => LETTER_STATES[state]
+export const sayLetter = (state: PostState): string => MAIL_STATE_NAMES[state]
 
 export const LETTER_COLOUR: Readonly<Record<PostState, string>> = {
   waiting: 'text-rust-600',

@@ -27,11 +27,11 @@ export const ChangeDraft = ({ invoice, today, onDone }: Props) => (
     }}
     asBody={(d) => d}
     skip={{ lines: isNone }}
-    say={() => 'The draft is changed.'}
+    say={() => 'Draft saved.'}
     onDone={onDone}
-    submit="Keep the change"
+    submit="Save draft"
   >
-    <InvoiceQuantities lines={invoice.lines} what="Bill" />
-    <FormOn label="Dated" today={today} />
+    <InvoiceQuantities lines={invoice.lines} what="Invoice" />
+    <FormOn today={today} />
   </CommandForm>
 )

@@ -37,10 +37,10 @@ const bodyOf = ({ how, lines, amount, returnGoods, draftAgain, refund, ...d }: D
 })
 
 const REFUND = {
-  '': 'is held on their account',
-  cash: 'goes back in cash',
-  card: 'goes back to the card',
-  transfer: 'goes back by transfer',
+  '': 'Keep on account',
+  cash: 'Refund in cash',
+  card: 'Refund to the card',
+  transfer: 'Refund by transfer',
 } as const
 
 /** Credits an invoice: all that is left, some of its lines, or an amount. */
@@ -63,26 +63,28 @@ export const CreditInvoice = ({ invoice, today, onDone }: Props) => {
       start={start}
       asBody={bodyOf}
       skip={{ lines: isNone }}
-      say={(c) => `Credit note ${c.number} over ${c.totals.gross}.${c.draftId ? ' The new draft is ready.' : ''}`}
+      say={(c) =>
+        `Credit note ${c.number} for ${c.totals.gross} created.${c.draftId ? ' The draft invoice is ready.' : ''}`
+      }
       go={(c) => `/invoices/${c.draftId ?? c.id}`}
       onDone={onDone}
-      submit="Write the credit note"
+      submit="Create credit note"
     >
-      <p className="mb-3">The invoice stays as it is. A credit note lowers what is open on it first.</p>
+      <p className="mb-3">The invoice itself never changes. The credit note first reduces what is unpaid on it.</p>
       <FormChoice
         name="how"
         label="How much"
         options={[
-          { value: 'whole', label: `all that is left, ${invoice.left}` },
-          { value: 'lines', label: 'some of the lines' },
-          { value: 'amount', label: 'an amount with tax' },
+          { value: 'whole', label: `The full balance, ${invoice.left}` },
+          { value: 'lines', label: 'Selected lines' },
+          { value: 'amount', label: 'An amount incl. tax' },
         ]}
       />
       <HowMuch invoice={invoice} />
-      <FormPick name="refund" label="What was paid for it already" options={REFUND} />
+      <FormPick name="refund" label="If it was already paid" options={REFUND} />
       <div className="mt-3 grid grid-cols-[1fr_150px] gap-3">
         <FormReason />
-        <FormOn label="Dated" today={today} />
+        <FormOn today={today} />
       </div>
     </CommandForm>
   )
@@ -100,8 +102,8 @@ const HowMuch = ({ invoice }: Pick<Props, 'invoice'>) => {
     <>
       {how === 'lines' && <InvoiceQuantities lines={invoice.lines} what="Credit" showWhole />}
       <div className="my-2 grid gap-1">
-        <FormCheck name="returnGoods" label="the goods come back to the shelf" />
-        <FormCheck name="draftAgain" label="it is billed again: make the draft at once" />
+        <FormCheck name="returnGoods" label="Return goods to stock" />
+        <FormCheck name="draftAgain" label="Create a corrected draft invoice" />
       </div>
     </>
   )

@@ -63,7 +63,7 @@ export const ForWhom = ({ buyer, onBuyer }: { readonly buyer: Buyer | null; read
   return (
     <div>
       <Picker
-        label="For"
+        label="Customer"
         autoFocus={!buyer}
         chosen={buyer?.name ?? ''}
         placeholder="name, e-mail or phone"
@@ -79,7 +79,7 @@ export const ForWhom = ({ buyer, onBuyer }: { readonly buyer: Buyer | null; read
       />
       {doubt && (
         <div role="alert" className="mt-1 border-l-4 border-rust-600 bg-rust-100 px-3 py-2">
-          <p>Is “{doubt.name}” one of these?</p>
+          <p>Did you mean one of these?</p>
           <p className="mt-1 flex flex-wrap gap-2">
             {doubt.alike.map((a) => (
               <button key={a.id} type="button" className="btn" onClick={() => void choose(a.id)}>
@@ -87,22 +87,22 @@ export const ForWhom = ({ buyer, onBuyer }: { readonly buyer: Buyer | null; read
               </button>
             ))}
             <button type="button" className="btn" onClick={() => void add(doubt.name)}>
-              No, add “{doubt.name}”
+              No, add “{doubt.name}” as new
             </button>
           </p>
         </div>
       )}
       {buyer && !doubt && (
         <div className="sub">
-          owes {buyer.owed}
-          {Number(buyer.late) > 0 && `, ${buyer.late} of it late`}
-          {Number(buyer.held) > 0 ? ` · ${buyer.held} held` : ' · nothing held'}
-          {buyer.priceLevel && ` · prices: ${buyer.priceLevel}`}
+          Owes {buyer.owed}
+          {Number(buyer.late) > 0 && `, ${buyer.late} late`}
+          {Number(buyer.held) > 0 ? ` · ${buyer.held} held` : ' · Nothing held'}
+          {buyer.priceLevel && ` · Price list: ${buyer.priceLevel}`}
         </div>
       )}
       {fresh && buyer && (
         <Text
-          label="E-mail, for the estimate"
+          label="Email for the estimate"
           type="email"
           value={email}
           maxLength={200}

@@ -20,9 +20,9 @@ export const GoodsBack = ({ handoverId, number, today, lines }: Props) => {
   return (
     <>
       <button className="btn" onClick={() => setOpen(true)}>
-        Goods came back
+        Return goods
       </button>
-      <Panel open={open} onClose={() => setOpen(false)} title={`Goods of handover ${number} came back`}>
+      <Panel open={open} onClose={() => setOpen(false)} title={`Return goods of handover ${number}`}>
         <ReturnGoods {...{ handoverId, today, lines }} onDone={() => setOpen(false)} />
       </Panel>
     </>

@@ -46,11 +46,11 @@ export const InvoiceActions = ({ invoice, today }: Props) => {
               'DELETE',
               `/invoices/${invoice.id}`,
               {},
-              { say: () => 'The draft is gone.', go: () => `/sales/${invoice.saleId}` },
+              { say: () => 'Draft deleted.', go: () => `/sales/${invoice.saleId}` },
             )
           }
         >
-          Throw away
+          Delete draft
         </button>
         <button
           className="btn btn-do"
@@ -61,11 +61,11 @@ export const InvoiceActions = ({ invoice, today }: Props) => {
               'POST',
               `/invoices/${invoice.id}/issue`,
               {},
-              { say: (i) => `Invoice ${i.number} issued. ${i.open} is owed on it.` },
+              { say: (i) => `Invoice ${i.number} issued. Balance due ${i.open}.` },
             )
           }
         >
-          Issue
+          Issue invoice
         </button>
       </>
     )
@@ -75,13 +75,13 @@ export const InvoiceActions = ({ invoice, today }: Props) => {
       {pdf}
       {invoice.kind !== 'credit-note' && (
         <a className="btn" href={`/api/v1/export/invoices/${invoice.id}.xml`}>
-          UBL
+          E-invoice (UBL)
         </a>
       )}
       <WriteLetter paper={invoice.kind === 'credit-note' ? 'credit-note' : 'invoice'} paperId={invoice.id} />
       {invoice.kind !== 'credit-note' && Number(invoice.left) > 0 && (
         <button className="btn" onClick={() => setOpen('credit')}>
-          Credit
+          Credit note
         </button>
       )}
       {Number(invoice.open) > 0 && (

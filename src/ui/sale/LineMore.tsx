@@ -13,15 +13,15 @@ interface Props {
 
 const CHOICES = {
   none: 'takes it',
-  optional: 'may take it',
-  alternative: 'takes one of several',
+  optional: 'Optional',
+  alternative: 'One of several',
 } as const
 
 /** What else can be said of a line: left to the customer, an amount off, another address. */
 export const LineMore = ({ line, n, addresses, onChange }: Props) => (
   <div className="mt-1 grid grid-cols-[190px_1fr] gap-2">
     <div className="sub">
-      <span aria-hidden>the customer</span>
+      <span aria-hidden>Customer choice</span>
       <Select
         label={`Line ${n}: choice`}
         hideLabel
@@ -38,7 +38,7 @@ export const LineMore = ({ line, n, addresses, onChange }: Props) => (
     </div>
     {line.choice === 'alternative' ? (
       <Text
-        label="of (the same words for each of them)"
+        label="Choice name (the same for each alternative)"
         value={line.choiceGroup}
         maxLength={80}
         className="min-h-7.5"
@@ -46,12 +46,12 @@ export const LineMore = ({ line, n, addresses, onChange }: Props) => (
       />
     ) : (
       <label className="sub">
-        delivered to
+        Deliver to
         <input
           className="field min-h-7.5"
           list="deliver-to"
-          aria-label={`Line ${n}: delivered to`}
-          placeholder="as the whole"
+          aria-label={`Line ${n}: deliver to`}
+          placeholder="same as the sale"
           maxLength={500}
           value={line.deliverTo}
           onChange={(e) => onChange({ deliverTo: e.target.value })}
@@ -65,8 +65,8 @@ export const LineMore = ({ line, n, addresses, onChange }: Props) => (
     )}
     {line.choice !== 'none' && (
       <label className="col-span-2 flex items-center gap-2">
-        <input type="checkbox" checked={line.chosen} onChange={(e) => onChange({ chosen: e.target.checked })} /> counts
-        in the total for now
+        <input type="checkbox" checked={line.chosen} onChange={(e) => onChange({ chosen: e.target.checked })} /> Include
+        in total
       </label>
     )}
   </div>

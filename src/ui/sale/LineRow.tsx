@@ -64,7 +64,7 @@ const Frame = ({
           <button
             ref={setActivatorNodeRef}
             type="button"
-            aria-label={`Line ${n}: move`}
+            aria-label={`Move line ${n}`}
             className="mt-1.5 cursor-grab p-1 text-iron-500"
             {...attributes}
             {...listeners}
@@ -80,7 +80,7 @@ const Frame = ({
             {menu}
             <button
               type="button"
-              aria-label={`Line ${n} away`}
+              aria-label={`Remove line ${n}`}
               className="p-1.25 hover:text-oxide-700"
               onClick={onRemove}
             >
@@ -99,7 +99,7 @@ const WordsRow = (p: RowProps) => (
     <td colSpan={6} className="pt-2">
       <input
         aria-label={`Line ${p.n}: ${p.line.kind}`}
-        placeholder={p.line.kind === 'heading' ? 'name of the group' : 'what you want to say'}
+        placeholder={p.line.kind === 'heading' ? 'Group name' : 'Text between the lines'}
         className={`field ${p.line.kind === 'heading' ? 'font-slab text-lg font-semibold' : ''}`}
         maxLength={500}
         value={p.line.description}
@@ -149,14 +149,14 @@ const GoodsRow = (p: RowProps) => {
           label={`Line ${n}: what`}
           hideLabel
           chosen={line.description}
-          placeholder="goods, work, or any words"
+          placeholder="Item, work, or your own text"
           find={findGoodsChoices}
           onPick={(g) => {
             onChange(fromGoods(g))
             p.onPicked()
           }}
           otherwise={{
-            say: (typed) => `“${typed}”, as typed`,
+            say: (typed) => `Use “${typed}” as typed`,
             take: (typed) =>
               onChange({ description: typed, goodsId: undefined, available: undefined, priceFrom: 'typed' }),
           }}
@@ -165,7 +165,7 @@ const GoodsRow = (p: RowProps) => {
         {!isBlank(line) && (
           <input
             aria-label={`Line ${n}: note`}
-            placeholder="note for this line"
+            placeholder="Note for this line"
             className="sub mt-0.5 min-h-6.5 w-full bg-transparent px-2.5"
             value={line.note}
             maxLength={1000}
@@ -184,7 +184,7 @@ const GoodsRow = (p: RowProps) => {
         />
         {line.available !== undefined && (
           <div className={`fig text-xs ${short ? 'text-oxide-700' : 'text-iron-500'}`}>
-            {line.available} there{onTheWay > 0 ? `, ${line.onTheWay} on the way` : ''}
+            {line.available} available{onTheWay > 0 ? `, ${line.onTheWay} on order` : ''}
           </div>
         )}
       </td>
@@ -231,12 +231,12 @@ const GoodsRow = (p: RowProps) => {
         </select>
         {problems.taxCode && <Problem>{problems.taxCode}</Problem>}
       </td>
-      <td className="fig pt-3 text-iron-500">{p.margin === null ? '' : `${p.margin} %`}</td>
-      <td className={`fig pt-3! ${line.chosen ? '' : 'text-iron-500'}`}>
+      <td className="fig pt-3 text-iron-500">{p.margin === null ? '' : `${p.margin}%`}</td>
+      <td className={`fig pt-3 ${line.chosen ? '' : 'text-iron-500'}`}>
         {isBlank(line) ? '' : line.chosen ? formatMoney(p.worth) : `(${formatMoney(p.worth)})`}
         {line.choice !== 'none' && (
           <div className="text-xs text-iron-500">
-            {line.choice === 'optional' ? 'optional' : line.chosen ? 'chosen' : 'or instead'}
+            {line.choice === 'optional' ? 'optional' : line.chosen ? 'selected' : 'alternative'}
           </div>
         )}
       </td>

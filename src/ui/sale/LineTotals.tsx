@@ -9,14 +9,14 @@ export const LineHead = () => (
   <LedgerHead
     heads={[
       unseen('Order', 'w-6'),
-      'What: type, scan, or paste rows',
+      'Item: type, scan, or paste rows',
       right('Quantity', 'w-23'),
-      right('Each', 'w-28'),
-      right('Less', 'w-23'),
+      right('Unit price', 'w-28'),
+      right('Discount', 'w-23'),
       { head: 'Tax', className: 'w-23' },
       right('Margin', 'w-15'),
-      right('Sum', 'w-27.5'),
-      unseen('More and removal', 'w-16'),
+      right('Amount', 'w-27.5'),
+      unseen('More, remove', 'w-16'),
     ]}
   />
 )
@@ -38,19 +38,19 @@ export const LineTotals = ({ totals, exempt, wholeLess, onWholeLess, onAdd }: Pr
       <td className="border-0">
         <span className="flex gap-4">
           <button type="button" className="text-xs underline" onClick={() => onAdd('heading')}>
-            add a heading
+            Add heading
           </button>
           <button type="button" className="text-xs underline" onClick={() => onAdd('text')}>
-            add a text
+            Add text
           </button>
         </span>
       </td>
       <td colSpan={2} className="r border-0 text-iron-500">
-        off the whole
+        Discount on total
       </td>
       <td className="border-0">
         <Text
-          label="Off the whole"
+          label="Discount on total"
           hideLabel
           className="fig"
           autoComplete="off"
@@ -67,7 +67,7 @@ export const LineTotals = ({ totals, exempt, wholeLess, onWholeLess, onAdd }: Pr
     <TotalRow
       span={7}
       after={1}
-      name={totals.margin === null ? 'net' : `margin ${totals.margin} % of net`}
+      name={totals.margin === null ? 'Net' : `Net (margin ${totals.margin}%)`}
       of={totals.net}
     />
     <TotalRow span={7} after={1} name={exempt ? 'tax (exempt)' : 'tax'} of={totals.tax} />

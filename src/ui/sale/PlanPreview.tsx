@@ -2,6 +2,7 @@
 import { decimal } from '@/core/money'
 import { formatDay, type Day } from '@/core/day'
 import { LedgerHead, right } from '@/ui/LedgerHead'
+import { showMoney } from '../fields'
 
 export interface PreviewedPlan {
   readonly rows: readonly {
@@ -19,11 +20,13 @@ export interface PreviewedPlan {
 
 const SAYS: Readonly<Record<string, string>> = {
   now: 'All of it is due with the invoice.',
-  terms: 'Counted from today, as if it were billed now.',
-  deposit: 'What is asked ahead is held for them, a liability, until it is billed. The last row is left for the bill.',
+  terms: 'Dates assume you invoice today.',
+  deposit:
+    'The deposit is held for the customer (a liability) until you invoice. The last line is due with the invoice.',
   layaway:
-    'Goods are set aside and stay here. All that comes is held for them; when it is paid up, the bill is made with the handover and nothing remains.',
-  installments: 'Goods go with the bill. Each row is due on its own day; a charge is earned row by row.',
+    'Goods are set aside and stay with you. Payments are held for the customer. When everything is paid, handing over creates the invoice and the held money settles it.',
+  installments:
+    'Goods go now, with the invoice. Each payment has its own due date; the finance charge becomes income payment by payment.',
 }
 
 /** The schedule an arrangement makes, before anything is saved. */
@@ -39,16 +42,16 @@ export const PlanPreview = ({
   const charged = Number(plan.totalCharge) > 0
   const shown = plan.rows.length > 14 ? [...plan.rows.slice(0, 6), null, ...plan.rows.slice(-3)] : plan.rows
   return (
-    <section aria-label="What it means" className="mt-4 bg-paper-100 px-3 py-2.5">
-      <h3 className="label">What it means</h3>
+    <section aria-label="What this means" className="mt-4 bg-paper-100 px-3 py-2.5">
+      <h3 className="label">What this means</h3>
       <p className="sub mb-2">{SAYS[kind]}</p>
       <table className="ledger">
         <LedgerHead
           heads={[
-            kind === 'deposit' ? 'Part' : 'Due',
+            kind === 'deposit' ? 'Payment' : 'Due',
             right('Payment'),
-            charged && right('of it charge'),
-            right('Left'),
+            charged && right('Finance charge'),
+            right('Balance left'),
           ]}
         />
         <tbody>
@@ -62,11 +65,15 @@ export const PlanPreview = ({
             ) : (
               <tr key={i}>
                 <td>
-                  {kind === 'deposit' ? (i < plan.rows.length - 1 ? `deposit ${i + 1}` : 'the rest') : formatDay(r.due)}
+                  {kind === 'deposit'
+                    ? i < plan.rows.length - 1
+                      ? `Deposit ${i + 1}`
+                      : 'On invoice'
+                    : formatDay(r.due)}
                 </td>
-                <td className="fig">{r.payment}</td>
-                {charged && <td className="fig">{r.charge}</td>}
-                <td className="fig">{r.balance}</td>
+                <td className="fig">{showMoney(r.payment, currency)}</td>
+                {charged && <td className="fig">{showMoney(r.charge, currency)}</td>}
+                <td className="fig">{showMoney(r.balance, currency)}</td>
               </tr>
             ),
           )}
@@ -74,15 +81,16 @@ export const PlanPreview = ({
         <tbody>
           <tr className="total">
             <td className="r">{currency}</td>
-            <td className="fig">{plan.totalPayments}</td>
-            {charged && <td className="fig">{plan.totalCharge}</td>}
+            <td className="fig">{showMoney(plan.totalPayments, currency)}</td>
+            {charged && <td className="fig">{showMoney(plan.totalCharge, currency)}</td>}
             <td />
           </tr>
         </tbody>
       </table>
       {plan.effectiveYearlyRate !== null && kind === 'installments' && (
         <p className="sub mt-1.5">
-          {plan.financed} financed, {decimal(plan.effectiveYearlyRate).times(100).toFixed(2)} % a year in effect
+          {showMoney(plan.financed, currency)} financed, {decimal(plan.effectiveYearlyRate).times(100).toFixed(2)}%
+          effective annual rate
         </p>
       )}
     </section>

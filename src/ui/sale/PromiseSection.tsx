@@ -1,4 +1,5 @@
 import { present } from '@/core/present'
+import { LAYAWAY_NAMES } from '@/core/names'
 import { discountOn, nameOfDue } from '@/core/receipt'
 import { formatDay, formatDayShort } from '@/core/day'
 import { decimal, formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
@@ -20,14 +21,14 @@ export const PromiseSection = ({ sheet }: { readonly sheet: Sheet }) => {
   const discounts = story.dues.filter((d) => isPositiveMoney(d.open) && discountOn(d, sheet.today))
   const isEmpty = !story.layaway && !several && discounts.length === 0 && doingsFor(sheet.forActions).length === 0
   return isEmpty ? null : (
-    <section className="mt-7" aria-label="What is promised">
+    <section className="mt-7" aria-label="Payment terms">
       <h2>{TITLES[story.arrangement.kind]}</h2>
       {story.layaway && <LayawayRows sheet={sheet} />}
       {several && <DueRows sheet={sheet} />}
       {discounts.map((d) => (
         <p key={d.id} className="mt-2">
-          {formatMoney(subtractMoney(d.open, d.discount))} settles {nameOfDue(d)} through{' '}
-          {formatDay(present(d.discountUntil))}: {formatMoney(d.discount)} comes off by itself.
+          Pay {formatMoney(subtractMoney(d.open, d.discount))} by {formatDay(present(d.discountUntil))} to settle{' '}
+          {nameOfDue(d)}: the {formatMoney(d.discount)} discount is applied automatically.
         </p>
       ))}
       <PromiseActions sale={sheet.forActions} today={sheet.today} version={sheet.version} />
@@ -36,11 +37,11 @@ export const PromiseSection = ({ sheet }: { readonly sheet: Sheet }) => {
 }
 
 const TITLES = {
-  now: 'Promise of money',
-  terms: 'On terms',
-  deposit: 'Deposit first',
+  now: 'Payment terms',
+  terms: 'Payment terms',
+  deposit: 'Deposit',
   layaway: 'Layaway',
-  installments: 'Installments',
+  installments: 'Payment plan',
 } as const
 
 const LayawayRows = ({ sheet }: { readonly sheet: Sheet }) => {
@@ -49,13 +50,13 @@ const LayawayRows = ({ sheet }: { readonly sheet: Sheet }) => {
   return (
     <>
       <p className={`mb-2 font-bold ${STANDS_COLOUR[standing.stands] ?? ''}`}>
-        {standing.stands}
+        {LAYAWAY_NAMES[standing.stands]}
         {isPositiveMoney(standing.behind) &&
-          `: ${formatMoney(standing.behind)} since ${formatDay(present(standing.behindSince))}`}
-        {standing.stands === 'paying in' && `: ${formatMoney(standing.left)} still to come`}
+          ` by ${formatMoney(standing.behind)} since ${formatDay(present(standing.behindSince))}`}
+        {standing.stands === 'paying in' && `, ${formatMoney(standing.left)} left to pay`}
       </p>
       <table className="ledger max-w-155">
-        <LedgerHead heads={['Due', right('Payment'), right('Came'), right('Missing')]} />
+        <LedgerHead heads={['Due', right('Payment'), right('Received'), right('Still due')]} />
         <tbody>
           {standing.rows.map((r, i) => {
             const late = isPositiveMoney(r.open) && r.due < today
@@ -88,15 +89,17 @@ const DueRows = ({ sheet }: { readonly sheet: Sheet }) => {
     <>
       {story.plans.map((p) => (
         <p key={p.id} className="sub mb-1">
-          Plan {p.number} from {formatDay(p.startedOn)}: {formatMoney(p.financed)} financed
+          Payment plan {p.number}, started {formatDay(p.startedOn)}: {formatMoney(p.financed)} financed
           {isPositiveMoney(p.charge) &&
-            `, ${formatMoney(p.charge)} charge, ${decimal(p.yearlyRate).times(100).toFixed(2)} % a year`}
+            `, ${formatMoney(p.charge)} finance charge, ${decimal(p.yearlyRate).times(100).toFixed(2)}% a year`}
           {p.endedOn && `; ${p.endedAs} on ${formatDay(p.endedOn)}`}
-          {p.card && !p.endedOn && `; collected from the card that ends in ${p.card.slice(-4)}`}
+          {p.card && !p.endedOn && `; charged to the card ending ${p.card.slice(-4)}`}
         </p>
       ))}
       <table className="ledger">
-        <LedgerHead heads={['Due', 'What', right('Amount'), charged && right('of it charge'), right('Open')]} />
+        <LedgerHead
+          heads={['Due', 'Details', right('Amount'), charged && right('Finance charge'), right('Balance due')]}
+        />
         <tbody>
           {live.map((d) => {
             const late = isPositiveMoney(d.open) && d.dueOn < today
@@ -125,7 +128,7 @@ const DueRows = ({ sheet }: { readonly sheet: Sheet }) => {
         <tbody>
           <tr className="total">
             <td />
-            <td className="r">total</td>
+            <td className="r">Total</td>
             <td className="fig">{formatMoney(sum((d) => d.amount))}</td>
             {charged && <td className="fig">{formatMoney(sum((d) => d.charge))}</td>}
             <td className="fig">{formatMoney(sum((d) => d.open))}</td>

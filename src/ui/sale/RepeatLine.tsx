@@ -26,10 +26,10 @@ export const RepeatLine = ({ id, says, nextOn, done }: Props) => {
             className="underline"
             disabled={busy}
             onClick={() =>
-              void send('POST', `/repeats/${id}/stop`, {}, { say: () => 'It comes no more. What it made stays.' })
+              void send('POST', `/repeats/${id}/stop`, {}, { say: () => 'Stopped. Sales already created stay.' })
             }
           >
-            stop
+            Stop
           </button>
         )}
       </div>

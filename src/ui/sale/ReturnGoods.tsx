@@ -32,11 +32,11 @@ export const ReturnGoods = ({ handoverId, today, lines, onDone }: Props) => (
     skip={{ lines: isNone }}
     say={() => 'The goods are back, and can be handed over again.'}
     onDone={onDone}
-    submit="They came back"
+    submit="Return goods"
   >
     <p className="mb-3">
-      They lie on the shelf again at what they had cost, and can be handed over again. What is invoiced comes back with
-      a credit note instead.
+      They go back to stock at what they had cost, and can be handed over again. Return invoiced goods with a credit
+      note instead.
     </p>
     <div className="grid gap-3">
       <Back lines={lines} />

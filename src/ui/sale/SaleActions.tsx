@@ -30,26 +30,26 @@ const actsFor = (s: SheetSale): readonly Act[] => {
     return s.lines.length === 0
       ? []
       : [
-          { doing: 'agree', label: 'They agree' },
+          { doing: 'agree', label: 'Customer accepted' },
           {
             doing: 'offer',
-            label: s.stands === 'draft' ? 'Send estimate' : s.stands === 'lapsed' ? 'Renew' : 'Send again',
+            label: s.stands === 'draft' ? 'Send estimate' : s.stands === 'lapsed' ? 'Renew estimate' : 'Send again',
           },
-          { doing: 'pay-how', label: 'How they pay' },
-          { doing: 'decline', label: 'Declined' },
+          { doing: 'pay-how', label: 'Payment terms' },
+          { doing: 'decline', label: 'Mark as declined' },
           ...putOff,
         ]
   }
   return [
     ...(left((l) => l.toHandOver) ? [{ doing: 'hand-over' as const, label: 'Hand over' }] : []),
-    ...(left((l) => l.toBill) && !s.promise.layaway ? [{ doing: 'bill' as const, label: 'Bill' }] : []),
+    ...(left((l) => l.toBill) && !s.promise.layaway ? [{ doing: 'bill' as const, label: 'Invoice' }] : []),
     ...(left((l) => l.toBill) && !s.promise.layaway
       ? [{ doing: 'ask-deposit' as const, label: 'Ask for a deposit' }]
       : []),
     ...(s.stands === 'agreed'
       ? [
-          { doing: 'pay-how' as const, label: 'How they pay' },
-          { doing: 'cancel' as const, label: 'Cancel' },
+          { doing: 'pay-how' as const, label: 'Payment terms' },
+          { doing: 'cancel' as const, label: 'Cancel the sale' },
         ]
       : []),
     ...putOff,
@@ -59,7 +59,7 @@ const actsFor = (s: SheetSale): readonly Act[] => {
 /** Done from the promise section; here too when it is what is next. */
 const EXTRA: readonly Act[] = [
   { doing: 'held', label: 'Held money' },
-  { doing: 'charge-late', label: 'Late charge' },
+  { doing: 'charge-late', label: 'Late fee' },
 ]
 
 /** Everything that can be done with a sale now; each opens its panel, filled in. */
@@ -77,7 +77,7 @@ export const SaleActions = ({ sale, version, today, start, suggested }: Props) =
     <div className="flex flex-wrap gap-2">
       {suggested === 'money' && (
         <To className="btn btn-do" data-primary href={`/money-in?customer=${sale.customerId}&sale=${sale.id}`}>
-          Take money
+          Take payment
         </To>
       )}
       {acts.map((a) => (
@@ -92,7 +92,7 @@ export const SaleActions = ({ sale, version, today, start, suggested }: Props) =
       ))}
       {suggested !== 'money' && sale.agreed && Number(sale.open) > 0 && (
         <To className="btn" href={`/money-in?customer=${sale.customerId}&sale=${sale.id}`}>
-          Take money
+          Take payment
         </To>
       )}
       {doing && <DoPanel key={`${doing}:${version}`} doing={doing} sale={sale} today={today} onClose={close} />}

@@ -70,17 +70,21 @@ export const SaleForm = ({
   return (
     <div className="grid gap-4">
       <div className="grid gap-4 md:grid-cols-[1.2fr_1.2fr_160px_160px]">
-        {sale ? <Text label="For" value={buyer?.name ?? ''} readOnly /> : <ForWhom buyer={buyer} onBuyer={setBuyer} />}
+        {sale ? (
+          <Text label="Customer" value={buyer?.name ?? ''} readOnly />
+        ) : (
+          <ForWhom buyer={buyer} onBuyer={setBuyer} />
+        )}
         <Text
-          label="About"
+          label="Title"
           value={facts.title}
-          placeholder="left empty, it is called after its lines"
+          placeholder="Leave empty to use the first items"
           maxLength={200}
           onChange={(e) => set({ title: e.target.value })}
         />
-        <DayField label="Wanted by" today={today} value={facts.wantedBy} onValue={(wantedBy) => set({ wantedBy })} />
+        <DayField label="Needed by" today={today} value={facts.wantedBy} onValue={(wantedBy) => set({ wantedBy })} />
         <label>
-          <span className="label">Kind</span>
+          <span className="label">Type of sale</span>
           <select className="field" value={facts.kind} onChange={(e) => set({ kind: e.target.value })}>
             {[...new Set([...kinds, ...(facts.kind ? [facts.kind] : [])])].map((k) => (
               <option key={k} value={k}>
@@ -114,25 +118,25 @@ export const SaleForm = ({
           data-primary
           onClick={() => void (sale ? change() : write(false))}
         >
-          {sale ? (sale.agreed ? 'Agree to the change' : 'Keep the change') : 'Write it down'}
+          {sale ? (sale.agreed ? 'Save changed order' : 'Save changes') : 'Save draft'}
         </button>
         {!sale && (
           <button className="btn" disabled={busy} onClick={() => void write(true)}>
-            They agreed already
+            Save as order
           </button>
         )}
         {buyer && (
           <>
             <button type="button" className="btn" onClick={() => setPanel('usual')}>
-              What they usually take
+              Usually buys
             </button>
             <button type="button" className="btn" onClick={() => setPanel('other')}>
-              From another sale
+              Copy from another sale
             </button>
           </>
         )}
         <button type="button" className="text-xs underline" aria-expanded={more} onClick={() => setMore(!more)}>
-          {more ? 'less' : 'notes, address and more'}
+          {more ? 'less' : 'More: notes, delivery, PO'}
         </button>
         <span className="sub">Ctrl Enter{sale ? '' : ' · nothing is recorded in the books yet'}</span>
       </div>

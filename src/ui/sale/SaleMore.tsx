@@ -1,8 +1,9 @@
+import { CHANNEL_NAMES } from '@/core/names'
 import { Text } from '../fields'
 import { Select } from '../Select'
 import type { SaleFacts } from './saleFacts'
 
-const CHANNELS = { counter: 'at the counter', phone: 'on the phone', shopfront: 'on the shopfront' } as const
+const CHANNELS = CHANNEL_NAMES
 
 interface Props {
   readonly facts: SaleFacts
@@ -14,33 +15,33 @@ interface Props {
 /** Everything that is said of a sale now and then: notes, where it goes, how it came. */
 export const SaleMore = ({ facts, addresses, onFacts }: Props) => (
   <div className="grid max-w-245 gap-4 md:grid-cols-2">
-    <Words label="Notes above the lines" value={facts.noteAbove} onValue={(noteAbove) => onFacts({ noteAbove })} />
-    <Words label="Notes for the whole" value={facts.note} onValue={(note) => onFacts({ note })} />
+    <Words label="Text above the lines" value={facts.noteAbove} onValue={(noteAbove) => onFacts({ noteAbove })} />
+    <Words label="Text below the lines" value={facts.note} onValue={(note) => onFacts({ note })} />
     <Words
-      label="Delivered to"
+      label="Deliver to"
       value={facts.deliverTo}
       most={500}
       onValue={(deliverTo) => onFacts({ deliverTo })}
-      hint={addresses.length > 1 ? `known: ${addresses.length} addresses; the usual one is filled in` : undefined}
+      hint={addresses.length > 1 ? `${addresses.length} addresses on file; the default is filled in` : undefined}
     />
     <Words
-      label="For whoever delivers"
+      label="Delivery instructions"
       value={facts.deliverNote}
       most={500}
       onValue={(deliverNote) => onFacts({ deliverNote })}
     />
     <div className="grid grid-cols-2 gap-4">
       <Text
-        label="Their order number"
+        label="Customer PO number"
         value={facts.purchaseOrder}
         maxLength={80}
         onChange={(e) => onFacts({ purchaseOrder: e.target.value })}
       />
-      <Select label="It came" value={facts.channel} options={CHANNELS} onValue={(channel) => onFacts({ channel })} />
+      <Select label="Received" value={facts.channel} options={CHANNELS} onValue={(channel) => onFacts({ channel })} />
     </div>
     <label className="flex items-center gap-2 self-end pb-2">
-      <input type="checkbox" checked={facts.rolledUp} onChange={(e) => onFacts({ rolledUp: e.target.checked })} /> on
-      paper each group stands as one sum
+      <input type="checkbox" checked={facts.rolledUp} onChange={(e) => onFacts({ rolledUp: e.target.checked })} /> Show
+      one total per group on documents
     </label>
   </div>
 )

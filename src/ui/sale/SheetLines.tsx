@@ -20,14 +20,14 @@ export const SheetLines = ({ sheet }: { readonly sheet: Sheet }) => {
       <table className="ledger">
         <LedgerHead
           heads={[
-            'What',
-            right(agreed ? 'Agreed' : 'Quantity'),
+            'Description',
+            right(agreed ? 'Ordered' : 'Quantity'),
             agreed && right('Handed over'),
-            agreed && right('Billed'),
+            agreed && right('Invoiced'),
             agreed && unseen('Progress'),
-            right('Each'),
+            right('Unit price'),
             right('Margin'),
-            right('Sum'),
+            right('Amount'),
           ]}
         />
         <tbody>
@@ -48,7 +48,7 @@ export const SheetLines = ({ sheet }: { readonly sheet: Sheet }) => {
           {story.lines.length === 0 && (
             <tr>
               <td colSpan={8} className="text-iron-500">
-                Nothing on it yet. Add what they want.
+                No lines yet. Add the first one.
               </td>
             </tr>
           )}
@@ -56,16 +56,16 @@ export const SheetLines = ({ sheet }: { readonly sheet: Sheet }) => {
         <tbody>
           {isPositiveMoney(sheet.wholeLess) && (
             <TotalRow
-              name={`off the whole${sale.discountPercent.gt(0) ? `, ${sale.discountPercent.toString()} %` : ''}`}
+              name={`Discount on total${sale.discountPercent.gt(0) ? `, ${sale.discountPercent.toString()}%` : ''}`}
               of={negateMoney(sheet.wholeLess)}
               span={span}
             />
           )}
-          <TotalRow name="net" of={totals.net} span={span} />
+          <TotalRow name="Net" of={totals.net} span={span} />
           {sheet.taxes.map((t) => (
             <TotalRow key={t.name} name={t.name} of={t.amount} span={span} />
           ))}
-          <TotalRow name="total" of={totals.gross} span={span} last />
+          <TotalRow name="Total" of={totals.gross} span={span} last />
         </tbody>
       </table>
       <LinesActions sheet={sheet} />
@@ -82,7 +82,7 @@ const LinesActions = ({ sheet }: { readonly sheet: Sheet }) => {
     <p className="no-print mt-3 flex flex-wrap gap-2">
       {!sale.closedAs && (
         <To className="btn" href={`/sales/${sale.id}/change`}>
-          {agreed ? 'Change what is agreed' : 'Change the lines'}
+          {agreed ? 'Change order' : 'Change lines'}
         </To>
       )}
       {story.lines.length > 0 && (
@@ -127,17 +127,17 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
         {l.choice !== 'none' && (
           <span className="sub">
             {' '}
-            ({l.choice === 'optional' ? 'optional' : `one of: ${l.choiceGroup}`}
-            {agreed ? (dropped ? ', not taken' : ', taken') : l.chosen ? ', counts' : ''})
+            ({l.choice === 'optional' ? 'optional' : `one of “${l.choiceGroup}”`}
+            {agreed ? (dropped ? ', not chosen' : ', chosen') : l.chosen ? ', included' : ''})
           </span>
         )}
         {l.note && <div className="sub">{l.note}</div>}
         {l.deliverTo && l.deliverTo !== sale.deliverTo && (
-          <div className="sub">to {l.deliverTo.replace(/\n/g, ', ')}</div>
+          <div className="sub">Deliver to {l.deliverTo.replace(/\n/g, ', ')}</div>
         )}
         {agreed && l.fromShelf && l.toHandOver.gt(0) && (
           <div className={`text-xs ${missing.gt(0) ? 'text-oxide-700' : 'text-iron-500'}`}>
-            {l.setAside.toString()} of {l.toHandOver.toString()} on the shelf
+            {l.setAside.toString()} of {l.toHandOver.toString()} in stock
           </div>
         )}
       </td>
@@ -155,7 +155,7 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
         {sheet.price(l.unitPrice)}
         {(l.discountPercent.gt(0) || l.discountAmount > 0n) && (
           <div className="ml-auto max-w-28 font-text text-xs whitespace-normal text-iron-500">
-            less {lessInWords(l, worth.currency)}
+            {lessInWords(l, worth.currency)} discount
           </div>
         )}
         {l.priceFrom && l.priceFrom !== 'list' && (
@@ -170,7 +170,7 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
 
 const lessInWords = (l: StoryLine, currency: string): string =>
   [
-    l.discountPercent.gt(0) ? `${l.discountPercent.toString()} %` : '',
+    l.discountPercent.gt(0) ? `${l.discountPercent.toString()}%` : '',
     l.discountAmount > 0n ? formatMoney({ minor: l.discountAmount, currency }) : '',
   ]
     .filter(Boolean)

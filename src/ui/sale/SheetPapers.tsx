@@ -5,7 +5,7 @@ import type { Sheet } from '@/model/sale/sheet'
 import { Figure } from '@/ui/Figure'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
-const KIND = { offered: 'estimate', agreed: 'agreed', changed: 'agreed, changed' } as const
+const KIND = { offered: 'estimate', agreed: 'agreed', changed: 'order, changed' } as const
 
 /** Every version that was sent or agreed, each to be compared with the one before. */
 export const Versions = ({ sheet }: { readonly sheet: Sheet }) =>
@@ -25,7 +25,7 @@ export const Versions = ({ sheet }: { readonly sheet: Sheet }) =>
                     className="underline"
                     href={`/sales/${sheet.story.sale.id}/versions?before=${v.n - 1}&now=${v.n}`}
                   >
-                    what changed
+                    What changed
                   </To>
                 )}
               </td>
@@ -43,15 +43,15 @@ export const Versions = ({ sheet }: { readonly sheet: Sheet }) =>
 export const Costs = ({ sheet: { costs: c } }: { readonly sheet: Sheet }) =>
   c === null ? null : (
     <section className="mt-7">
-      <h2>Thought and done</h2>
+      <h2>Estimate and actual</h2>
       <dl className="flex flex-wrap gap-x-8 gap-y-2">
         {(
           [
-            ['first offered', c.offered],
+            ['First estimate', c.offered],
             ['agreed', c.agreed],
             ['billed', c.billed],
-            ['thought to cost', c.expectedCost],
-            ['cost so far', c.actualCost],
+            ['Estimated cost', c.expectedCost],
+            ['Actual cost so far', c.actualCost],
           ] as const
         ).map(([name, amount]) => (
           <div key={name}>
@@ -60,8 +60,8 @@ export const Costs = ({ sheet: { costs: c } }: { readonly sheet: Sheet }) =>
           </div>
         ))}
         <div>
-          <dt className="sub">margin of what is billed</dt>
-          <dd className="fig text-left">{c.margin ? `${c.margin.toString()} %` : '–'}</dd>
+          <dt className="sub">Margin on invoiced sales</dt>
+          <dd className="fig text-left">{c.margin ? `${c.margin.toString()}%` : '–'}</dd>
         </div>
       </dl>
     </section>
@@ -73,9 +73,9 @@ export const Papers = ({ sheet }: { readonly sheet: Sheet }) => {
   if (invoices.length + handovers.length + sheet.entries.length === 0) return null
   return (
     <section className="mt-7">
-      <h2>Papers and what they did in the books</h2>
+      <h2>Documents and their entries</h2>
       <table className="ledger">
-        <LedgerHead heads={['Day', 'Paper', 'In the books', right('Amount')]} />
+        <LedgerHead heads={['Date', 'Document', 'In the books', right('Amount')]} />
         <tbody>
           {invoices
             .filter((i) => i.status === 'draft')
@@ -84,10 +84,10 @@ export const Papers = ({ sheet }: { readonly sheet: Sheet }) => {
                 <td className="sub whitespace-nowrap">{formatDayShort(i.on, sheet.today)}</td>
                 <td>
                   <To className="underline" href={`/invoices/${i.id}`}>
-                    Draft of an invoice
+                    Draft invoice
                   </To>
                 </td>
-                <td className="sub">nothing yet</td>
+                <td className="sub">Not posted yet</td>
                 <td className="r">
                   <Figure of={i.gross} />
                 </td>

@@ -28,11 +28,11 @@ export const SheetTools = ({ sale, today }: { readonly sale: SheetSale; readonly
           )
         }
       >
-        Copy as new
+        Copy to new sale
       </button>
       {sale.lines.length > 0 && (
         <button className="btn" onClick={() => setDoing('repeat')}>
-          Comes again
+          Repeat
         </button>
       )}
       <button className="btn" onClick={() => setDoing('link')}>

@@ -1,4 +1,6 @@
 'use client'
+import { STATUS_NAMES } from '@/core/names'
+import type { Stands } from '@/core/sale'
 import { useEffect, useState } from 'react'
 import { formatDay, type Day } from '@/core/day'
 import { Empty } from '../Empty'
@@ -47,11 +49,11 @@ export const UsualPanel = ({ customerId, customer, onTake, onClose }: Props) => 
     void call('GET', `/customers/${customerId}/usual`).then((u) => setUsual(u.ok ? u.value.items : []))
   }, [customerId])
   return (
-    <Panel open onClose={onClose} title={`${customer} usually takes`}>
+    <Panel open onClose={onClose} title={`Usually buys: ${customer}`}>
       {usual === null ? (
-        <p className="sub">Looking …</p>
+        <p className="sub">Loading …</p>
       ) : usual.length === 0 ? (
-        <Empty>Nothing yet. What they take will stand here, with when, how many and for how much.</Empty>
+        <Empty>No purchases yet.</Empty>
       ) : (
         <ul>
           {usual.map((u) => (
@@ -69,9 +71,9 @@ export const UsualPanel = ({ customerId, customer, onTake, onClose }: Props) => 
                   <span className="fig">{u.price}</span>
                 </span>
                 <span className="sub">
-                  {u.lastQuantity} at {u.lastPrice} on {formatDay(u.lastOn)} · {u.times}{' '}
-                  {u.times === 1 ? 'time' : 'times'}, {u.perMonth} a month · {u.available} there
-                  {taken.includes(u.goodsId) && <b className="text-patina-700"> · on the sale</b>}
+                  last {u.lastQuantity} at {u.lastPrice} on {formatDay(u.lastOn)} · bought {u.times}{' '}
+                  {u.times === 1 ? 'time' : 'times'}, {u.perMonth} a month · {u.available} available
+                  {taken.includes(u.goodsId) && <b className="text-patina-700"> · added</b>}
                 </span>
               </button>
             </li>
@@ -86,7 +88,7 @@ interface Sale {
   readonly id: number
   readonly number: number
   readonly title: string
-  readonly stands: string
+  readonly stands: Stands
   readonly startedOn: Day
   readonly total: string
 }
@@ -110,9 +112,9 @@ export const OtherSalePanel = ({ customerId, customer, onTake, onClose }: Props)
   return (
     <Panel open onClose={onClose} title={`From another sale of ${customer}`}>
       {sales === null ? (
-        <p className="sub">Looking …</p>
+        <p className="sub">Loading …</p>
       ) : sales.length === 0 ? (
-        <Empty>There is no other sale of theirs yet.</Empty>
+        <Empty>No other sales yet.</Empty>
       ) : (
         <ul>
           {sales.map((s) => (
@@ -129,7 +131,7 @@ export const OtherSalePanel = ({ customerId, customer, onTake, onClose }: Props)
                   <span className="fig">{s.total}</span>
                 </span>
                 <span className="sub">
-                  {s.stands}, {formatDay(s.startedOn)}
+                  {STATUS_NAMES[s.stands]}, {formatDay(s.startedOn)}
                 </span>
               </button>
             </li>

@@ -33,18 +33,18 @@ export interface Draft {
 }
 
 export const KINDS = [
-  { value: 'now', label: 'at once, when billed' },
-  { value: 'terms', label: 'on terms' },
-  { value: 'deposit', label: 'a deposit first' },
-  { value: 'layaway', label: 'layaway: goods stay until paid up' },
-  { value: 'installments', label: 'installments: goods go, money follows' },
+  { value: 'now', label: 'Due on invoice' },
+  { value: 'terms', label: 'Net days' },
+  { value: 'deposit', label: 'Deposit first' },
+  { value: 'layaway', label: 'Layaway (goods stay until paid)' },
+  { value: 'installments', label: 'Installments (goods go now)' },
 ] as const
 
 export const EVERY = [
-  { value: 'month', label: 'every month' },
-  { value: 'two-weeks', label: 'every two weeks' },
-  { value: 'week', label: 'every week' },
-  { value: '10', label: 'every 10 days' },
+  { value: 'month', label: 'Every month' },
+  { value: 'two-weeks', label: 'Every two weeks' },
+  { value: 'week', label: 'Every week' },
+  { value: '10', label: 'Every 10 days' },
 ] as const
 
 /** Plain values of an arrangement that stands: decimals as text. */

@@ -38,11 +38,11 @@ interface Written {
 }
 
 const sayWritten = (written: Written, customer: string, agreed: boolean): string => {
-  if (!agreed) return `Sale ${written.number} for ${customer} is written down.`
+  if (!agreed) return `Draft saved: sale ${written.number} for ${customer}.`
   const short = written.lines.filter((l) => Number(l.short) > 0)
   return short.length === 0
-    ? `Sale ${written.number} is agreed with ${customer}. What is on the shelf is set aside.`
-    : `Agreed. Short: ${short.map((l) => `${l.agreed} ${l.description} agreed, ${l.setAside} on the shelf`).join('; ')}.`
+    ? `Order ${written.number} saved for ${customer}. Stock is set aside.`
+    : `Order saved. Short: ${short.map((l) => `${l.description}, ${l.agreed} ordered, ${l.setAside} in stock`).join('; ')}.`
 }
 
 /** Saving a sale: written down or agreed at once where it is new, changed where it is there already. */
@@ -50,7 +50,7 @@ export const useSaleSave = (draft: Draft) => {
   const { send, busy, refused, setRefused } = useSend()
   const { sale, buyer, facts } = draft
   const write = async (agreed: boolean) => {
-    if (!buyer) return setRefused({ detail: 'Say who it is for: find a customer, or type a new name.', errors: [] })
+    if (!buyer) return setRefused({ detail: 'Choose a customer, or type a new name.', errors: [] })
     const { deliverNote, ...rest } = saleBody(draft)
     await send(
       'POST',
@@ -72,10 +72,7 @@ export const useSaleSave = (draft: Draft) => {
       `/sales/${id}/change`,
       { ...saleBody(draft), wantedBy: facts.wantedBy || null },
       {
-        say: () =>
-          agreed
-            ? `What is agreed on sale ${number} is changed; the version before is kept.`
-            : `Sale ${number} is changed.`,
+        say: () => (agreed ? `Order ${number} changed. The earlier version is kept.` : `Sale ${number} saved.`),
         go: () => `/sales/${id}`,
       },
     )

@@ -16,7 +16,7 @@ export const Areas = ({ areas, codes }: Pick<TradeFacts, 'areas' | 'codes'>) => 
             <tr key={x.code}>
               <td className="font-figure">{x.code}</td>
               <td>{x.name}</td>
-              <td className="sub">taxed goods take {x.taxCode}</td>
+              <td className="sub">taxable goods use code {x.taxCode}</td>
             </tr>
           ))}
         </tbody>
@@ -28,7 +28,7 @@ export const Areas = ({ areas, codes }: Pick<TradeFacts, 'areas' | 'codes'>) => 
       schema={schema}
       start={{ code: '', name: '', taxCode: codes[0] ?? '' }}
       asBody={(d) => d}
-      say={(_, d) => `${d.name} is added. Give it to addresses.`}
+      say={(_, d) => `${d.name} added. Assign it to delivery addresses.`}
       again
       submit="Add"
       quiet

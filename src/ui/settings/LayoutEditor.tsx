@@ -30,12 +30,12 @@ export const LayoutEditor = ({ paper, paperName, layout, spec: start, exampleId 
   }, [spec])
   const save = () =>
     layout
-      ? send('PATCH', `/layouts/${layout.id}`, { spec, usual }, { say: () => 'Kept.' })
+      ? send('PATCH', `/layouts/${layout.id}`, { spec, usual }, { say: () => 'Saved.' })
       : send(
           'POST',
           '/layouts',
           { paper, name, usual, spec },
-          { say: () => `${name} is kept.`, go: (l) => `/settings/papers/${paper}?layout=${l.id}` },
+          { say: () => `${name} saved.`, go: (l) => `/settings/papers/${paper}?layout=${l.id}` },
         )
   const check = (label: string, key: 'showMark' | 'showNotes' | 'showDeliverTo') => (
     <label className="flex gap-2">
@@ -75,9 +75,9 @@ export const LayoutEditor = ({ paper, paperName, layout, spec: start, exampleId 
         <ColumnOrder spec={spec} onSpec={set} />
         <PartOrder spec={spec} onSpec={set} />
         <div className="grid gap-1">
-          {check('the mark', 'showMark')}
-          {check('notes of lines', 'showNotes')}
-          {check('where it is delivered', 'showDeliverTo')}
+          {check('Logo', 'showMark')}
+          {check('Line notes', 'showNotes')}
+          {check('Delivery address', 'showDeliverTo')}
           <label className="flex gap-2">
             <input type="checkbox" checked={usual} onChange={(e) => setUsual(e.target.checked)} /> used for every{' '}
             {paperName.toLowerCase()} from now on
@@ -86,7 +86,7 @@ export const LayoutEditor = ({ paper, paperName, layout, spec: start, exampleId 
         <Refusal refused={refused} />
         <p className="flex gap-2">
           <button className="btn btn-do" data-primary disabled={busy} onClick={() => void save()}>
-            Keep it
+            Save
           </button>
           {layout && (
             <button
@@ -97,17 +97,17 @@ export const LayoutEditor = ({ paper, paperName, layout, spec: start, exampleId 
                   'DELETE',
                   `/layouts/${layout.id}`,
                   {},
-                  { say: () => `${layout.name} is gone.`, go: () => '/settings/papers' },
+                  { say: () => `${layout.name} deleted.`, go: () => '/settings/papers' },
                 )
               }
             >
-              Throw away
+              Delete layout
             </button>
           )}
         </p>
       </div>
       {exampleId === null ? (
-        <p className="text-iron-500">The first paper of this kind will be shown here as you change it.</p>
+        <p className="text-iron-500">A preview appears once you have a document of this type.</p>
       ) : (
         <iframe
           title={`${paperName} as it looks now`}

@@ -26,22 +26,21 @@ export const LetterEditor = () => {
       (t) => t.ok && setWords({ subject: t.value.subject, body: t.value.body }),
     )
   }, [paper, language])
-  const keep = () =>
-    send('POST', '/letter-templates', { paper, language, ...words }, { say: () => 'Kept. New letters say it so.' })
+  const keep = () => send('POST', '/letter-templates', { paper, language, ...words }, { say: () => 'Saved.' })
   const back = async () => {
     const own = await send(
       'DELETE',
       '/letter-templates',
       { paper, language, ...words },
-      { say: () => 'Back to the program’s own words.' },
+      { say: () => 'Standard text restored.' },
     )
     if (own) setWords({ subject: own.subject, body: own.body })
   }
   return (
     <div className="grid max-w-190 gap-4">
       <div className="grid grid-cols-2 gap-4">
-        <Select label="Letter about" value={paper} options={ABOUT} onValue={setPaper} />
-        <Select label="In" value={language} options={LANGUAGES} onValue={setLanguage} />
+        <Select label="Email for" value={paper} options={ABOUT} onValue={setPaper} />
+        <Select label="Language" value={language} options={LANGUAGES} onValue={setLanguage} />
       </div>
       <Text
         label="Subject"
@@ -66,10 +65,10 @@ export const LetterEditor = () => {
       <Refusal refused={refused} />
       <p className="flex gap-2">
         <button className="btn btn-do" data-primary disabled={busy} onClick={() => void keep()}>
-          Keep these words
+          Save
         </button>
         <button className="btn" disabled={busy} onClick={() => void back()}>
-          The program’s own words
+          Restore standard text
         </button>
       </p>
     </div>

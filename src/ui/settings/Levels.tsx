@@ -3,7 +3,7 @@ import { CommandForm } from '../form/CommandForm'
 import { FormPick, FormQuantity, FormText } from '../form/inputs'
 import type { TradeFacts } from './tradeFacts'
 
-const WITH_TAX = { '': 'as the business', true: 'with tax', false: 'without tax' } as const
+const WITH_TAX = { '': 'Same as business', true: 'with tax', false: 'without tax' } as const
 const schema = () => import('@/contract/inputs/goods/priceLevels').then((m) => m.addPriceLevelInput)
 
 interface Draft {
@@ -23,7 +23,7 @@ const bodyOf = (d: Draft) => ({
 /** The lists of prices, and another one. */
 export const Levels = ({ levels }: Pick<TradeFacts, 'levels'>) => (
   <section>
-    <h2>Price levels</h2>
+    <h2>Price lists</h2>
     {levels.length > 0 && (
       <table className="ledger mb-2">
         <tbody>
@@ -31,9 +31,7 @@ export const Levels = ({ levels }: Pick<TradeFacts, 'levels'>) => (
             <tr key={x.id}>
               <td className="font-figure">{x.code}</td>
               <td>{x.name}</td>
-              <td className="sub">
-                {Number(x.percentOff) > 0 ? `${x.percentOff} % off the list` : 'prices of its own'}
-              </td>
+              <td className="sub">{Number(x.percentOff) > 0 ? `${x.percentOff}% off list price` : 'own prices'}</td>
               <td className="sub">
                 {WITH_TAX[x.pricesIncludeTax === null ? '' : x.pricesIncludeTax ? 'true' : 'false']}
               </td>
@@ -48,16 +46,16 @@ export const Levels = ({ levels }: Pick<TradeFacts, 'levels'>) => (
       schema={schema}
       start={START}
       asBody={bodyOf}
-      say={(_, d) => `${d.name} is added. Give it to customers on their page.`}
+      say={(_, d) => `${d.name} added. Assign it on a customer’s page.`}
       again
       submit="Add"
       quiet
     >
       <div className="grid grid-cols-[80px_1fr_70px_160px] gap-2 max-sm:grid-cols-2">
         <FormText name="code" label="Code" most={40} />
-        <FormText name="name" label="Name of the level" most={80} />
+        <FormText name="name" label="Name of the price list" most={80} />
         <FormQuantity name="percentOff" label="% off" />
-        <FormPick name="pricesIncludeTax" label="Prices shown" options={WITH_TAX} />
+        <FormPick name="pricesIncludeTax" label="Show prices" options={WITH_TAX} />
       </div>
     </CommandForm>
   </section>

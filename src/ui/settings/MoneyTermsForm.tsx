@@ -26,42 +26,42 @@ export const MoneyTermsForm = (props: MoneyTerms) => {
     schema,
     asBody: (d: typeof start) => moneyTermsBody(d, props),
   })
-  const keep = sendBody('PATCH', '/settings', { say: () => 'Kept. New arrangements begin so.' })
+  const keep = sendBody('PATCH', '/settings', { say: () => 'Saved. Applies to new sales.' })
   return (
     <FormProvider {...form}>
       <form noValidate onSubmit={(e) => void keep(e)}>
-        <h2>Promises of money</h2>
+        <h2>Payment defaults</h2>
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
-          <FormQuantity name="usualArrangements.terms.net" label="Terms: days" />
-          <FormQuantity name="usualArrangements.terms.discountPercent" label="Percent off, paid early" />
-          <FormQuantity name="usualArrangements.terms.discountDays" label="within days" />
-          <FormQuantity name="usualArrangements.deposit.percent" label="Deposit: percent" />
-          <FormQuantity name="usualArrangements.layaway.firstPercent" label="Layaway: first, percent" />
-          <FormQuantity name="usualArrangements.layaway.months" label="within months" />
+          <FormQuantity name="usualArrangements.terms.net" label="Payment due in (days)" />
+          <FormQuantity name="usualArrangements.terms.discountPercent" label="Early-payment discount, %" />
+          <FormQuantity name="usualArrangements.terms.discountDays" label="If paid within (days)" />
+          <FormQuantity name="usualArrangements.deposit.percent" label="Deposit, %" />
+          <FormQuantity name="usualArrangements.layaway.firstPercent" label="Layaway: first payment, %" />
+          <FormQuantity name="usualArrangements.layaway.months" label="Layaway: pay in full within (months)" />
           <FormSelect
             name="usualArrangements.layaway.every"
-            label="Layaway: how often"
+            label="Layaway: payment every"
             options={rhythms(start.usualArrangements.layaway.every)}
           />
-          <FormQuantity name="usualArrangements.layaway.graceDays" label="days of grace" />
-          <FormQuantity name="usualArrangements.layaway.fee.percent" label="fee when given up, percent" />
-          <FormQuantity name="usualArrangements.installments.count" label="Installments: payments" />
-          <FormQuantity name="usualArrangements.late.charge.percent" label="Late charge, percent" />
-          <FormMoney name="usualArrangements.late.charge.amount" label="or an amount" currency={currency} />
-          <FormQuantity name="usualArrangements.late.graceDays" label="after days of grace" />
-          <FormMoney name="bounceFee" label="For a cheque that bounced" currency={currency} />
-          <FormQuantity name="stopSupplyDays" label="Warn when late by days" />
-          <FormText name="reminderDays" label="Reminders after days" most={40} />
-          <FormText name="ageLimits" label="Columns of what is late" most={40} />
+          <FormQuantity name="usualArrangements.layaway.graceDays" label="Layaway: grace period (days)" />
+          <FormQuantity name="usualArrangements.layaway.fee.percent" label="Layaway: cancellation fee, %" />
+          <FormQuantity name="usualArrangements.installments.count" label="Installments: number of payments" />
+          <FormQuantity name="usualArrangements.late.charge.percent" label="Late fee, %" />
+          <FormMoney name="usualArrangements.late.charge.amount" label="Or an amount" currency={currency} />
+          <FormQuantity name="usualArrangements.late.graceDays" label="Late fee after (days)" />
+          <FormMoney name="bounceFee" label="Returned-check fee" currency={currency} />
+          <FormQuantity name="stopSupplyDays" label="Warn on new sales when late by (days)" />
+          <FormText name="reminderDays" label="Send reminders after (days late)" most={40} />
+          <FormText name="ageLimits" label="Age columns (days)" most={40} />
           <FormMoney name="smallestCoin" label="Smallest coin" currency={currency} />
         </div>
         <div className="mt-3 grid">
-          <FormCheck name="taxOnDeposits" label="tax is due when a deposit comes, not first with the bill" />
-          <FormCheck name="taxBackOnBadDebts" label="tax comes back when a debt is written off" />
+          <FormCheck name="taxOnDeposits" label="Sales tax is due when a deposit is received (not with the invoice)" />
+          <FormCheck name="taxBackOnBadDebts" label="Reclaim sales tax when a debt is written off" />
         </div>
         <FormProblems refused={refused} />
         <button className="btn mt-3" disabled={busy}>
-          Keep
+          Save payment defaults
         </button>
       </form>
     </FormProvider>

@@ -22,7 +22,7 @@ export const OpeningForm = ({ today, openedOn, pricesIncludeTax, posted }: Props
       {posted ? (
         <p className="sub">The books opened on the day they were set up with; something is posted, so that stays.</p>
       ) : (
-        <FormDay name="openingDate" label="The books open on" today={today} />
+        <FormDay name="openingDate" label="First day of your books" today={today} />
       )}
       <FormCheck name="pricesIncludeTax" label="Prices of new sales include tax" />
     </SettingsForm>

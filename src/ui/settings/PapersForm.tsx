@@ -10,39 +10,39 @@ export const PapersForm = ({ business, hasMark }: { readonly business: PaperSett
   const start = { ...business, estimateDays: String(business.estimateDays) }
   return (
     <section className="grid gap-3">
-      <h2>On papers</h2>
+      <h2>On documents</h2>
       <SettingsForm
         start={start}
         asBody={(d: typeof start) => ({ ...d, estimateDays: Number(d.estimateDays) })}
-        say={() => 'Kept. New papers carry it.'}
-        submit="Keep it"
+        say={() => 'Saved.'}
+        submit="Save"
       >
         <div className="grid gap-3">
           <FormText name="name" label="Name" most={120} />
           <FormArea name="address" label="Address" rows={3} most={500} />
           <div className="grid grid-cols-2 gap-3">
             <FormText name="phone" label="Phone" most={60} />
-            <FormText name="email" label="E-mail letters come from" most={200} type="email" />
+            <FormText name="email" label="Sender email" most={200} type="email" />
           </div>
-          <FormText name="header" label="Under the name" most={500} />
-          <FormText name="footer" label="At the foot" most={500} />
-          <FormArea name="conditions" label="Conditions, under estimates and orders" rows={3} most={4000} />
+          <FormText name="header" label="Line under the name" most={500} />
+          <FormText name="footer" label="Footer" most={500} />
+          <FormArea name="conditions" label="Terms and conditions (estimates and orders)" rows={3} most={4000} />
           <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-3">
-            <FormQuantity name="estimateDays" label="Estimates are good for, days" />
-            <FormPick name="paperSize" label="Paper" options={{ A4: 'A4', letter: 'letter' }} />
+            <FormQuantity name="estimateDays" label="Estimates valid for (days)" />
+            <FormPick name="paperSize" label="Paper size" options={{ A4: 'A4', letter: 'letter' }} />
             <Color />
           </div>
         </div>
       </SettingsForm>
       {hasMark && (
         // eslint-disable-next-line @next/next/no-img-element -- the owner's own picture, kept in the database
-        <img src={`/api/v1/export/mark`} alt="The mark on papers" className="max-h-15 max-w-50 object-contain" />
+        <img src={`/api/v1/export/mark`} alt="Logo" className="max-h-15 max-w-50 object-contain" />
       )}
       <Files
         ownerKind="business"
         ownerId={1}
         files={[]}
-        label={hasMark ? 'Another mark' : 'A mark, PNG or JPEG'}
+        label={hasMark ? 'Replace logo' : 'Logo, PNG or JPEG'}
         accept="image/png,image/jpeg"
       />
     </section>
@@ -53,7 +53,7 @@ const Color = () => {
   const { field } = useController<PaperSettings, 'colour'>({ name: 'colour' })
   return (
     <label>
-      <span className="label">Colour</span>
+      <span className="label">Color</span>
       <input type="color" className="field w-16 p-1" {...field} />
     </label>
   )

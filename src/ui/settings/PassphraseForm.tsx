@@ -14,7 +14,7 @@ export const PassphraseForm = () => {
   }
   return (
     <section className="grid gap-3">
-      <h2>The door</h2>
+      <h2>Passphrase</h2>
       <CommandForm
         method="POST"
         path="/settings/passphrase"
@@ -26,7 +26,7 @@ export const PassphraseForm = () => {
         submit={
           <p className="mt-3 flex gap-2">
             <Submit quiet className="btn">
-              Change the passphrase
+              Change passphrase
             </Submit>
             <button type="button" className="btn" onClick={() => void signOut()}>
               Sign out
@@ -35,7 +35,7 @@ export const PassphraseForm = () => {
         }
       >
         <div className="grid grid-cols-2 gap-3">
-          <FormPassphrase name="now" label="Passphrase now" />
+          <FormPassphrase name="now" label="Current passphrase" />
           <FormPassphrase name="next" label="New passphrase" fresh />
         </div>
       </CommandForm>

@@ -28,7 +28,7 @@ export const SaveEverything = () => {
         <PassphraseField value={passphrase} onValue={setPassphrase} problem={problem || undefined} />
       </div>
       <button className="btn" disabled={busy}>
-        Save everything as JSON
+        Export everything (JSON)
       </button>
     </form>
   )

@@ -18,8 +18,8 @@ interface Props<D extends FieldValues> {
 /** Some of the settings, kept together. */
 export const SettingsForm = <D extends FieldValues>({
   asBody,
-  say = () => 'Kept.',
-  submit = 'Keep',
+  say = () => 'Saved.',
+  submit = 'Save',
   ...rest
 }: Props<D>) => (
   <CommandForm

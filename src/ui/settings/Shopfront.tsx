@@ -6,7 +6,7 @@ export const Shopfront = ({ open }: { readonly open: boolean }) => {
   const { send, busy, refused } = useSend()
   return (
     <section>
-      <h2>Shopfront</h2>
+      <h2>Online shop</h2>
       <p className="mb-2">
         {open ? (
           <>
@@ -14,10 +14,10 @@ export const Shopfront = ({ open }: { readonly open: boolean }) => {
             <a className="underline" href="/shop" target="_blank">
               /shop
             </a>
-            . Goods marked for it stand there.
+            , showing goods marked for it.
           </>
         ) : (
-          'It is closed. Open it, and goods marked for it can be ordered from a page of your own.'
+          'Closed. When open, customers can order marked goods from a web page.'
         )}
       </p>
       <button
@@ -28,11 +28,11 @@ export const Shopfront = ({ open }: { readonly open: boolean }) => {
             'PATCH',
             '/settings',
             { shopfrontOpen: !open },
-            { say: () => (open ? 'The shopfront is closed.' : 'The shopfront is open.') },
+            { say: () => (open ? 'The online shop is closed.' : 'The online shop is open.') },
           )
         }
       >
-        {open ? 'Close the shopfront' : 'Open the shopfront'}
+        {open ? 'Close online shop' : 'Open online shop'}
       </button>
       <Refusal refused={refused} />
     </section>
@@ -46,15 +46,15 @@ export const LinksOpen = ({ all }: { readonly all: boolean }) => {
       <h2>Links to customers’ pages</h2>
       <p className="mb-2">
         {all
-          ? 'A link to a sale opens everything of its customer: all their sales, papers and what they owe.'
-          : 'A link opens its own sale, its papers, and what is owed on it; nothing else of the customer.'}{' '}
+          ? 'A link to a sale opens everything of its customer: all sales, documents and what they owe.'
+          : 'A link opens its own sale, its documents, and what is owed on it; nothing else of the customer.'}{' '}
         Each ends after 180 days, and can be turned off on the customer’s page.
       </p>
       <button
         className="btn"
         disabled={busy}
         onClick={() =>
-          void send('PATCH', '/settings', { linksOpenAll: !all }, { say: () => 'Kept, for links made from now on.' })
+          void send('PATCH', '/settings', { linksOpenAll: !all }, { say: () => 'Saved, for links made from now on.' })
         }
       >
         {all ? 'Open only the sale' : 'Open everything of the customer'}

@@ -48,7 +48,7 @@ const NewRates = ({ codes, today }: Props) => {
     <>
       <h3 className="mt-4 font-bold">A rate changes</h3>
       <p className="sub mb-2">
-        Papers of that day and later take the new rate, papers before keep theirs, also when they are written later.
+        Documents of that day and later take the new rate; earlier ones keep theirs, also when they are written later.
       </p>
       <Select
         label="Tax code"

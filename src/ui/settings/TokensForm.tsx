@@ -18,10 +18,10 @@ export const TokensForm = ({ tokens }: { readonly tokens: readonly Token[] }) =>
   const [made, setMade] = useState('')
   const { send } = useSend()
   const withdraw = (t: Token) =>
-    send('DELETE', `/settings/tokens/${t.id}`, {}, { say: () => `The token “${t.name}” no longer opens anything.` })
+    send('DELETE', `/settings/tokens/${t.id}`, {}, { say: () => `Token “${t.name}” revoked.` })
   return (
     <section className="grid gap-3">
-      <h2>Tokens for other programs</h2>
+      <h2>Access for other programs (API tokens)</h2>
       {tokens.length > 0 && (
         <table className="ledger">
           <tbody>
@@ -32,8 +32,8 @@ export const TokensForm = ({ tokens }: { readonly tokens: readonly Token[] }) =>
                   {t.readOnly ? 'reads only, ' : ''}until {t.until}
                 </td>
                 <td className="r">
-                  <button className="underline" aria-label={`Withdraw ${t.name}`} onClick={() => void withdraw(t)}>
-                    withdraw
+                  <button className="underline" aria-label={`Revoke ${t.name}`} onClick={() => void withdraw(t)}>
+                    Revoke
                   </button>
                 </td>
               </tr>
@@ -43,7 +43,7 @@ export const TokensForm = ({ tokens }: { readonly tokens: readonly Token[] }) =>
       )}
       {made && (
         <p role="status" className="border-l-4 border-patina-700 bg-patina-100 px-3 py-2">
-          It is shown this once: <code className="font-figure break-all">{made}</code>
+          Copy it now, it is shown only once: <code className="font-figure break-all">{made}</code>
         </p>
       )}
       <CommandForm
@@ -54,11 +54,11 @@ export const TokensForm = ({ tokens }: { readonly tokens: readonly Token[] }) =>
         asBody={(d) => d}
         onDone={(t) => setMade(t.token)}
         again
-        submit="Make a token"
+        submit="Create token"
         quiet
       >
         <div className="grid grid-cols-2 gap-3">
-          <FormText name="name" label="Made for" most={80} />
+          <FormText name="name" label="Used by" most={80} />
           <FormPassphrase />
         </div>
         <FormCheck name="readOnly" label="It may only read" />

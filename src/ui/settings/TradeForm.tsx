@@ -27,9 +27,9 @@ const kindsOf = (typed: string): string[] =>
 
 const Kinds = ({ kinds }: { readonly kinds: readonly string[] }) => (
   <section>
-    <h2>Kinds of sale</h2>
+    <h2>Types of sale</h2>
     <SettingsForm start={{ kinds: kinds.join(', ') }} asBody={(d) => ({ kinds: kindsOf(d.kinds) })}>
-      <FormText name="kinds" label="With commas; the first is the usual one" most={800} />
+      <FormText name="kinds" label="Separate with commas; the first is the default" most={800} />
     </SettingsForm>
   </section>
 )

@@ -8,19 +8,19 @@ const COLUMN: Readonly<Record<PaperColumn, string>> = {
   each: 'each',
   less: 'less',
   sum: 'sum',
-  onShelf: 'on the shelf',
-  place: 'place',
+  onShelf: 'on hand',
+  place: 'location',
   change: 'change',
   owed: 'owed',
   due: 'due',
 }
 const BLOCK: Readonly<Record<PaperBlock, string>> = {
-  above: 'words above',
+  above: 'text above',
   lines: 'lines',
   sums: 'sums',
   note: 'notes',
   conditions: 'conditions',
-  below: 'words below',
+  below: 'text below',
 }
 
 interface Props {
@@ -41,7 +41,7 @@ export const ColumnOrder = ({ spec, onSpec }: Props) => {
     setColumns(order, on ? [...spec.columns, { key, name: '' }] : spec.columns.filter((c) => c.key !== key))
   return (
     <section>
-      <h2>Columns, in their order</h2>
+      <h2>Columns in order</h2>
       <Ordered
         items={order}
         onItems={(keys) => {
@@ -59,7 +59,7 @@ export const ColumnOrder = ({ spec, onSpec }: Props) => {
               {column && (
                 <input
                   aria-label={`${COLUMN[key]}: called`}
-                  placeholder="called as usual"
+                  placeholder="default name"
                   className="field min-h-7"
                   maxLength={40}
                   value={column.name}
@@ -81,7 +81,7 @@ export const ColumnOrder = ({ spec, onSpec }: Props) => {
 /** Which parts a document has, in which order; its lines are always there. */
 export const PartOrder = ({ spec, onSpec }: Props) => (
   <section>
-    <h2>Parts, in their order</h2>
+    <h2>Sections in order</h2>
     <Ordered
       items={[...spec.blocks, ...PAPER_BLOCKS.filter((b) => !spec.blocks.includes(b))]}
       onItems={(blocks) => onSpec({ blocks: blocks.filter((b) => spec.blocks.includes(b)) })}

@@ -39,7 +39,7 @@ export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; r
       `/baskets/${basket.id}/order`,
       { turn, pay: 'bill', ...(customer ? { customerId: customer.id } : {}) },
       {
-        say: (o) => `Sale ${o.number} is agreed. Nothing was typed twice.`,
+        say: (o) => `Order ${o.number} created.`,
         go: (o) => `/sales/${o.saleId}`,
       },
     )
@@ -47,9 +47,9 @@ export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; r
   if (basket.saleId !== null)
     return (
       <p>
-        It was ordered:{' '}
+        Ordered:{' '}
         <a className="underline" href={`/sales/${basket.saleId}`}>
-          the sale
+          open sale
         </a>
         .
       </p>
@@ -60,7 +60,7 @@ export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; r
         <BasketLines basket={basket} currency={currency} onPut={put} />
         <div className="mt-3 max-w-105">
           <Picker
-            label="Put something in"
+            label="Add item"
             chosen=""
             find={findGoodsChoices}
             onPick={(g) => put(g.id, String(Number(basket.lines.find((l) => l.goodsId === g.id)?.quantity ?? 0) + 1))}
@@ -69,7 +69,7 @@ export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; r
         <Refusal refused={refused ?? changes.refused} />
       </section>
       <aside className="grid content-start gap-3">
-        <h2>Who it is for</h2>
+        <h2>Customer</h2>
         {(['name', 'email', 'phone', 'deliverTo'] as const).map((key) => (
           <Text
             key={`${key}${basket[key]}`}
@@ -80,16 +80,21 @@ export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; r
           />
         ))}
         {basket.note && <p className="whitespace-pre-line">{basket.note}</p>}
-        <Picker label="or somebody known" chosen={customer?.name ?? ''} find={findCustomers} onPick={setCustomer} />
+        <Picker
+          label="Or choose an existing customer"
+          chosen={customer?.name ?? ''}
+          find={findCustomers}
+          onPick={setCustomer}
+        />
         <button
           className="btn btn-do mt-2"
           data-primary
           disabled={busy || basket.lines.length === 0}
           onClick={() => void order()}
         >
-          Make it an order
+          Create order
         </button>
-        <p className="sub">The customer’s screen follows what you change here.</p>
+        <p className="sub">The customer sees your changes at once.</p>
       </aside>
     </div>
   )
@@ -103,7 +108,9 @@ interface LinesProps {
 
 const BasketLines = ({ basket, currency, onPut }: LinesProps) => (
   <table className="ledger">
-    <LedgerHead heads={['What', right('Quantity', 'w-27.5'), right('There'), right('Each'), right('Sum')]} />
+    <LedgerHead
+      heads={['Item', right('Quantity', 'w-27.5'), right('Available'), right('Unit price'), right('Amount')]}
+    />
     <tbody>
       {basket.lines.map((l) => (
         <tr key={l.goodsId}>

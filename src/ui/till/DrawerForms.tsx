@@ -55,13 +55,13 @@ const CashMove = ({ on, currency, accounts }: Props) => (
       }
     >
       <div className="grid gap-3">
-        <FormMoney name="amount" label="How much" currency={currency} />
-        <FormText name="reason" label="What for" most={200} placeholder="float, stamps, to my own pocket" />
+        <FormMoney name="amount" label="Amount" currency={currency} />
+        <FormText name="reason" label="Reason" most={200} placeholder="float, stamps, paid to myself" />
         <FormSelect
           name="account"
-          label="From or to"
+          label="Account"
           options={[
-            { value: '', name: 'your own money in, small supplies out' },
+            { value: '', name: 'Default: owner’s capital (in), small supplies (out)' },
             ...accounts.map((a) => ({ value: a.code, name: a.name })),
           ]}
         />
@@ -85,11 +85,11 @@ const countedPieces = (pieces: Pieces, currency: string): Record<string, number>
   )
 
 const sayCounted = ({ number, over }: { readonly number: string; readonly over: string }): string =>
-  `${number}: ${Number(over) === 0 ? 'the drawer agrees with the books' : `${over} over (below zero: short), posted`}.`
+  `Count ${number} saved: ${Number(over) === 0 ? 'exact' : `${over.replace('-', '')} ${over.startsWith('-') ? 'short' : 'over'}, posted`}.`
 
 const Count = ({ on, currency, expected }: Props) => (
   <section>
-    <h2>Count it</h2>
+    <h2>Count the drawer</h2>
     <CommandForm
       method="POST"
       path="/drawer/counts"
@@ -141,13 +141,13 @@ const Counting = ({ currency, expected }: Pick<Props, 'currency' | 'expected'>) 
       )}
       {!any && (
         <div className="mt-3">
-          <FormMoney name="counted" label={bySum ? 'What is in it' : 'or only the sum'} currency={currency} />
+          <FormMoney name="counted" label={bySum ? 'Total in the drawer' : 'Or just the total'} currency={currency} />
         </div>
       )}
       {any && over && (
         <p className="mt-3" role="status">
-          <span className="fig font-bold">{formatMoney(sum)}</span> counted, {expected} by the books:{' '}
-          {over.minor === 0n ? 'agrees' : `${formatMoney(absMoney(over))} ${over.minor < 0n ? 'short' : 'over'}`}.
+          <span className="fig font-bold">{formatMoney(sum)}</span> counted, {expected} expected:{' '}
+          {over.minor === 0n ? 'exact' : `${formatMoney(absMoney(over))} ${over.minor < 0n ? 'short' : 'over'}`}.
         </p>
       )}
     </>

@@ -106,11 +106,11 @@ const Slip = ({ today, currency, inDrawer, cheques }: Props) => (
           name="cash"
           label="Cash from the drawer"
           currency={currency}
-          hint={`${inDrawer} is in it by the books`}
+          hint={`Drawer should hold ${inDrawer}`}
         />
         <FormOn today={today} />
       </div>
-      <FormChoose name="cheques" rows={cheques} none="No cheque waits." />
+      <FormChoose name="cheques" rows={cheques} none="No checks to bank." />
     </CommandForm>
   </section>
 )
@@ -144,7 +144,7 @@ const Settle = ({ today, currency, cards }: Cards) => {
   const start: SettleDraft = { on: String(today), arrived: '', receipts: [] }
   return (
     <section>
-      <h2>Card takings arrived</h2>
+      <h2>Card payout</h2>
       <CommandForm
         method="POST"
         path="/card-settlements"
@@ -168,7 +168,7 @@ const TheyArrived = ({ cards, currency }: Omit<Cards, 'today'>) => {
   const { fees, none } = useSettled(cards, currency)
   return (
     <Submit quiet className="btn mt-3 w-full" disabled={none || fees.minor < 0n}>
-      They arrived
+      Record payout
     </Submit>
   )
 }
@@ -181,16 +181,16 @@ const Arrived = ({ today, currency, cards }: Cards) => {
       <div className="mb-3 grid grid-cols-2 gap-3">
         <FormMoney
           name="arrived"
-          label="What the statement shows"
+          label="Amount on the statement"
           currency={currency}
-          hint={`${formatMoney(gross)} chosen${fees.minor > 0n ? `, ${formatMoney(fees)} kept as fees` : ''}`}
+          hint={`${formatMoney(gross)} selected${fees.minor > 0n ? `, ${formatMoney(fees)} fees` : ''}`}
         />
         <FormOn today={today} />
       </div>
-      <FormChoose name="receipts" rows={cards} none="No card payment waits." />
+      <FormChoose name="receipts" rows={cards} none="No card payments waiting." />
       {fees.minor < 0n && (
         <p role="alert" className="mt-2 text-oxide-700">
-          More arrived than was chosen. Choose what else is in it.
+          The payout is larger than the selected sales. Select the missing ones.
         </p>
       )}
     </>

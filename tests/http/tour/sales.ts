@@ -43,7 +43,7 @@ export const sales = (open: () => Tour, made: Made): void => {
 
     test('is agreed, and sets aside what it needs from the shelf', async () => {
       const tour = open()
-      const yes = await tour.does('POST /sales/{id}/agree', { id: sale.id, body: { by: 'Hazel', how: 'on the phone' } })
+      const yes = await tour.does('POST /sales/{id}/agree', { id: sale.id, body: { by: 'Hazel', how: 'By phone' } })
       expect(yes).toMatchObject({ stands: 'agreed', yesBy: 'Hazel', lines: [{ agreed: '1', setAside: '1' }] })
       expect(await tour.does('GET /sales/{id}', { id: sale.id })).toEqual(yes)
       expect(await tour.does('GET /goods/{id}', { id: made.violin })).toMatchObject({ setAside: '1', available: '4' })

@@ -33,7 +33,7 @@ export default async function ShopPage() {
         </p>
       </header>
       {things.length === 0 ? (
-        <p>Nothing stands on the shopfront yet.</p>
+        <p>No items in the shop yet.</p>
       ) : (
         <Shop things={things} start={basket} currency={business.currency} withTax={business.pricesIncludeTax} />
       )}

@@ -22,8 +22,8 @@ export default async function Goods({ searchParams }: { searchParams: Search }) 
           <>
             <ListExport name="goods" query={open.query} />
             <Menu label="More">
-              <To href="/goods/import">From a spreadsheet</To>
-              <To href="/goods/count">Count the shelf</To>
+              <To href="/goods/import">Import</To>
+              <To href="/goods/count">Count stock</To>
               {labels && (
                 <a href={`/api/v1/export/labels.pdf?goods=${labels}`} target="_blank">
                   Labels (PDF)

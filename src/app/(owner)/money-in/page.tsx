@@ -22,7 +22,7 @@ export default async function MoneyIn({ searchParams }: { searchParams: Search }
               The drawer
             </To>
             <To href="/money-in/bank" className="btn">
-              To the bank
+              Take to the bank
             </To>
             <To href="/receipts" className="btn">
               Receipt book

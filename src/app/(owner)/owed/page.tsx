@@ -23,7 +23,7 @@ export const metadata: Metadata = { title: 'Owed' }
 
 const SHOWN: Readonly<Record<string, string>> = {
   late: 'those who are late',
-  held: 'those whose money is held',
+  held: 'Customers with held money only',
 }
 
 export default async function Owed({ searchParams }: { searchParams: Search }) {
@@ -56,11 +56,11 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
       <OwedTabs at="/owed" />
       <div className="mb-6 grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_470px]">
         <section>
-          <h2>How old it is</h2>
+          <h2>Age of balances</h2>
           <AgeBar ages={owed.totals} names={ageNames(business.ageLimits)} />
         </section>
         <section>
-          <h2>{asOf === today ? 'Falls due, week by week' : 'Falls due from today, week by week'}</h2>
+          <h2>{asOf === today ? 'Due by week' : 'Due by week, from today'}</h2>
           <WeekChart weeks={expectByWeek(due, { today, weeks: 8, currency })} today={today} />
         </section>
       </div>
@@ -124,8 +124,7 @@ const Agrees = (p: {
   readonly children: string
 }) => (
   <p className={`mt-2 text-xs ${p.agrees ? 'text-iron-500' : 'font-bold text-oxide-700'}`}>
-    {p.agrees ? '✓ equals' : `✗ differs by ${p.difference} from`} the receivables account in the books on{' '}
-    {formatDay(p.asOf)}:{' '}
+    {p.agrees ? '✓ Matches' : `✗ ${p.difference} different from`} the receivables account on {formatDay(p.asOf)}:{' '}
     <To className="underline" href={`/books?view=trial-balance&asOf=${p.asOf}`}>
       {p.children}
     </To>

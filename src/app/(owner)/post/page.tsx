@@ -8,7 +8,7 @@ import { LETTER_COLOUR, sayLetter } from '@/ui/post/letters'
 import { openList } from '../_list'
 import { openShop, queryOf, type Search } from '../_shop'
 
-export const metadata: Metadata = { title: 'Post' }
+export const metadata: Metadata = { title: 'Mail' }
 
 export default async function Post({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
@@ -17,14 +17,14 @@ export default async function Post({ searchParams }: { searchParams: Search }) {
   return (
     <>
       <Heading
-        title="Post"
-        beside={smtpUrl ? 'through your mail server' : 'through the mail stand-in'}
+        title="Mail"
+        beside={smtpUrl ? 'Sent through your mail server' : 'Test mode: nothing leaves this computer'}
         action={
           <>
             <ListExport name="post" query={open.query} />
             {!smtpUrl && (
               <To className="btn" href="/post/mailbox">
-                Open the mailbox
+                Open test mailbox
               </To>
             )}
           </>

@@ -1,3 +1,4 @@
+import { isPositiveMoney } from '@/core/money'
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { sales } from '@/api/lists/sales'
@@ -50,7 +51,7 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
         open={open}
         about={shop}
         cells={{
-          stands: (s) => <Stamp stands={s.stands} />,
+          stands: (s) => <Stamp stands={s.stands} owes={isPositiveMoney(s.open)} />,
           received: (s) => (
             <div className="w-40">
               <MoneyBar bar={s.bar} small />
@@ -65,8 +66,8 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
 const Elsewhere = ({ baskets }: { readonly baskets: boolean }) => (
   <Menu label="More">
     <To href="/invoices">Invoices</To>
-    <To href="/sales/reports">How sales go</To>
-    <To href="/sales/coming">Coming again</To>
+    <To href="/sales/reports">Sales reports</To>
+    <To href="/sales/coming">Repeating sales</To>
     {baskets && <To href="/sales/baskets">Baskets</To>}
   </Menu>
 )

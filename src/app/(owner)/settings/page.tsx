@@ -19,7 +19,7 @@ import { keepArrangement } from '@/contract/arrangement'
 
 export const metadata: Metadata = { title: 'Settings' }
 
-const formatPercent = (rate: string): string => `${decimal(rate).times(100).toDecimalPlaces(3).toString()} %`
+const formatPercent = (rate: string): string => `${decimal(rate).times(100).toDecimalPlaces(3).toString()}%`
 const sayRates = (components: readonly { readonly name: string; readonly rate: string }[]): string =>
   components.map((k) => `${k.name} ${formatPercent(k.rate)}`).join(' + ')
 
@@ -36,10 +36,10 @@ export default async function Settings() {
         action={
           <>
             <To className="btn" href="/settings/papers">
-              How papers look
+              Document layouts
             </To>
             <To className="btn" href="/settings/letters">
-              Words of letters
+              Email wording
             </To>
           </>
         }
@@ -117,7 +117,7 @@ export default async function Settings() {
               All of it in one open file, for another program or a safe place. Other programs can also work with Iron
               Till while it runs: see{' '}
               <To className="underline" href="/docs/api">
-                the HTTP interface
+                API
               </To>
               .
             </p>

@@ -23,8 +23,8 @@ export default async function Today() {
         title={formatDayLong(today)}
         beside={
           count === 0
-            ? 'nothing waits'
-            : `${count} ${count === 1 ? 'thing waits' : 'things wait'}, ${formatMoney(view.inThem)} in them`
+            ? 'Nothing to do'
+            : `${count} ${count === 1 ? 'thing' : 'things'} to do, worth ${formatMoney(view.inThem)}`
         }
         action={
           <To href="/sales/new" className="btn btn-do" data-primary>
@@ -35,10 +35,7 @@ export default async function Today() {
       <div className="grid gap-x-11 gap-y-8 lg:grid-cols-[minmax(0,1fr)_300px]">
         <section aria-label="What waits">
           {count === 0 ? (
-            <Empty>
-              What waits to be done will stand here: goods to hand over, bills to write, money to ask for. Start with a
-              new sale.
-            </Empty>
+            <Empty>All done. Goods to hand over, invoices to send and payments to chase will appear here.</Empty>
           ) : (
             <WaitingList waiting={view.waiting} />
           )}
@@ -55,18 +52,18 @@ export default async function Today() {
 }
 
 const LABEL: Readonly<Record<NextAction, string>> = {
-  'write-again': 'See the letter',
-  remind: 'Take money',
-  'promise-broken': 'Take money',
-  'card-refused': 'Take money',
-  'charge-late': 'See the charge',
-  'give-back': 'Give back',
-  collect: 'Take money',
+  'write-again': 'See the email',
+  remind: 'Take payment',
+  'promise-broken': 'Take payment',
+  'card-refused': 'Take payment',
+  'charge-late': 'Add late fee',
+  'give-back': 'Refund',
+  collect: 'Take payment',
   'ask-deposit': 'Take deposit',
   'hand-over': 'Hand over',
-  bill: 'Bill',
-  buy: 'See what is short',
-  'ask-again': 'Ask again',
+  bill: 'Invoice',
+  buy: 'See shortages',
+  'ask-again': 'Follow up',
   'confirm-order': 'Confirm',
   renew: 'Renew',
   offer: 'Send estimate',
@@ -129,7 +126,7 @@ const WaitingList = ({ waiting }: { readonly waiting: readonly Waiting[] }) => (
           href={`/sales/${w.story.sale.id}?do=put-off`}
           className="p-1 text-iron-500 hover:text-iron-900 max-sm:hidden"
           aria-label={`Not now: ${w.story.sale.customerName}, ${LABEL[w.step.action]}`}
-          title="Not now: put it off, or do away with it"
+          title="Not now: postpone or dismiss"
         >
           <Clock size={17} />
         </To>
@@ -159,35 +156,35 @@ const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Da
   )
   return (
     <section>
-      <h2>Besides</h2>
+      <h2>Also</h2>
       <ul>
         {post.bounced > 0 &&
           row(
             'bounced',
             '/post?state=bounced',
             <span className="text-oxide-700">
-              {post.bounced} {post.bounced === 1 ? 'letter' : 'letters'} came back
+              {post.bounced} {post.bounced === 1 ? 'email' : 'emails'} bounced
             </span>,
           )}
         {post.waiting > 0 &&
           row(
             'waiting',
             '/post?state=waiting',
-            `${post.waiting} ${post.waiting === 1 ? 'letter waits' : 'letters wait'} to go`,
+            `${post.waiting} ${post.waiting === 1 ? 'email' : 'emails'} waiting to be sent`,
           )}
         {baskets > 0 &&
           row(
             'baskets',
             '/sales/baskets',
-            `${baskets} ${baskets === 1 ? 'basket is' : 'baskets are'} being filled on the shopfront`,
+            `${baskets} open ${baskets === 1 ? 'basket' : 'baskets'} in the online shop`,
           )}
         {again.map((c) =>
           row(
             `${c.repeat.id}${c.on}`,
             `/sales/${c.repeat.saleId}`,
             <>
-              <span className="sub">{formatDayShort(c.on, today)}</span> {c.repeat.customerName}: {c.repeat.title} comes
-              again
+              <span className="sub">{formatDayShort(c.on, today)}</span> {c.repeat.customerName}: {c.repeat.title}
+              repeats
             </>,
           ),
         )}
@@ -198,11 +195,11 @@ const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Da
 
 const Drawer = ({ drawer }: { readonly drawer: TodayView['drawer'] }) => (
   <section>
-    <h2>In the drawer</h2>
+    <h2>Cash drawer</h2>
     <table className="ledger">
       <tbody>
         <tr>
-          <td className="px-0">Before today</td>
+          <td className="px-0">Other cash</td>
           <td className="r">
             <Figure of={drawer.before} asBalance />
           </td>
@@ -216,7 +213,7 @@ const Drawer = ({ drawer }: { readonly drawer: TodayView['drawer'] }) => (
           </td>
         </tr>
         <tr className="total">
-          <td className="px-0">should hold</td>
+          <td className="px-0">Should be in the drawer</td>
           <td className="fig">
             <Figure of={drawer.now} asBalance />
           </td>
@@ -228,7 +225,7 @@ const Drawer = ({ drawer }: { readonly drawer: TodayView['drawer'] }) => (
 
 const OutThere = ({ out }: { readonly out: TodayView['out'] }) => (
   <section>
-    <h2>Out there</h2>
+    <h2>Open business</h2>
     <table className="ledger">
       <tbody>
         {[
@@ -247,7 +244,7 @@ const OutThere = ({ out }: { readonly out: TodayView['out'] }) => (
           </tr>
         ))}
         <tr>
-          <td className="px-0">of it, held already</td>
+          <td className="px-0">Already held for them</td>
           <td className="r">
             <Figure of={out.held} className="text-brass-700" />
           </td>
@@ -267,7 +264,7 @@ const ComingUp = ({
   <section>
     <h2>Coming up</h2>
     {items.length === 0 ? (
-      <p className="sub">Nothing is due or wanted in the days ahead.</p>
+      <p className="sub">Nothing due in the coming days.</p>
     ) : (
       <table className="ledger">
         <tbody>

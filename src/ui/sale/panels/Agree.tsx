@@ -7,7 +7,7 @@ import { isNone, Quantities, quantitiesOf, type PanelProps } from './parts'
 const leftToThem = (l: SheetLine): string =>
   l.choice === 'optional' ? 'optional' : l.choice === 'alternative' ? `one of: ${l.choiceGroup}` : ''
 
-const HOW = { 'on the phone': 'on the phone', 'in person': 'in person', 'by mail': 'by mail' } as const
+const HOW = { 'by phone': 'By phone', 'in person': 'In person', 'by email': 'By email' } as const
 const schema = () => import('@/contract/inputs/sales/agreeSale').then((m) => m.agreeSaleInput.omit({ saleId: true }))
 
 interface AgreedLine extends Pick<SheetLine, 'description'> {
@@ -19,8 +19,8 @@ interface AgreedLine extends Pick<SheetLine, 'description'> {
 const sayAgreed = (lines: readonly AgreedLine[], customer: string): string => {
   const short = lines.filter((l) => Number(l.short) > 0)
   return short.length === 0
-    ? `Agreed with ${customer}. What is on the shelf is set aside.`
-    : `Agreed. Short: ${short.map((l) => `${l.agreed} ${l.description} agreed, ${l.setAside} on the shelf`).join('; ')}.`
+    ? `Order of ${customer} saved. Stock is set aside.`
+    : `Order saved. Short: ${short.map((l) => `${l.description}, ${l.agreed} ordered, ${l.setAside} in stock`).join('; ')}.`
 }
 
 /** The customer said yes: to what, who, how, by when, under which order of theirs. */
@@ -30,7 +30,7 @@ export const Agree = ({ sale, today, onClose }: PanelProps) => {
     purchaseOrder: sale.purchaseOrder,
     wantedBy: sale.wantedBy,
     by: '',
-    how: 'on the phone',
+    how: 'by phone',
     deliverTo: sale.deliverTo,
     lines: quantitiesOf(lines, (l) => (l.chosen ? l.quantity : '')),
   }
@@ -44,14 +44,14 @@ export const Agree = ({ sale, today, onClose }: PanelProps) => {
       skip={{ lines: isNone }}
       say={(s) => sayAgreed(s.lines, sale.customer)}
       onDone={onClose}
-      submit="Agreed"
+      submit="Save order"
     >
-      <p>All of it, or what they take. Stock is set aside from now on; nothing goes to the books.</p>
+      <p>Accept all of it, or choose what they ordered. Stock is set aside; nothing is posted yet.</p>
       <Quantities name="lines" lines={lines} most={(l) => l.quantity} side={leftToThem} />
       <div className="grid grid-cols-2 gap-3">
-        <FormText name="purchaseOrder" label="Their order number" most={80} />
-        <FormDay name="wantedBy" label="Wanted by" today={today} />
-        <FormText name="by" label="Who said yes" most={200} />
+        <FormText name="purchaseOrder" label="Customer PO number" most={80} />
+        <FormDay name="wantedBy" label="Needed by" today={today} />
+        <FormText name="by" label="Accepted by" most={200} />
         <FormPick name="how" label="How" options={HOW} />
       </div>
       {sale.addresses.length > 1 && (
@@ -61,7 +61,7 @@ export const Agree = ({ sale, today, onClose }: PanelProps) => {
             label="Delivered to"
             options={[...new Set([sale.deliverTo, ...sale.addresses])].map((a) => ({
               value: a,
-              name: a.replace(/\n/g, ', ') || 'not said',
+              name: a.replace(/\n/g, ', ') || 'None',
             }))}
           />
         </div>

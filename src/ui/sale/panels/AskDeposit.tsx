@@ -42,15 +42,15 @@ export const AskDeposit = ({ sale, onClose }: PanelProps) => {
   }
   const stages = sale.promise.stages.length > 1 ? sale.promise.stages : []
   const say = (d: { readonly number: string; readonly amount: string }) =>
-    `Deposit request ${d.number}: ${d.amount} asked of ${sale.customer}.`
+    `Deposit request ${d.number} for ${d.amount} to ${sale.customer}.`
   const askStage = async (stage: number) => {
     if (await send('POST', `/sales/${sale.id}/deposit-requests`, { stage }, { say })) onClose()
   }
   return (
     <>
       <p className="mb-3">
-        A paper that asks, not an invoice. When the money comes it is held for {sale.customer} (a liability) until it is
-        earned.
+        This asks for money in advance; it is not an invoice. When it arrives it is held for {sale.customer} (a
+        liability) until you invoice.
       </p>
       {stages.length > 0 && (
         <ul className="mb-4 grid gap-1.5">
@@ -61,7 +61,7 @@ export const AskDeposit = ({ sale, onClose }: PanelProps) => {
                 {s.when && <span className="sub"> {s.when}</span>}
               </span>
               <button className="btn" disabled={busy} onClick={() => void askStage(i + 1)}>
-                Ask for stage {i + 1}
+                Request stage {i + 1}
               </button>
             </li>
           ))}
@@ -76,7 +76,7 @@ export const AskDeposit = ({ sale, onClose }: PanelProps) => {
         asBody={({ percent, amount }) => (amount === '' ? { percent } : { amount })}
         say={say}
         onDone={onClose}
-        submit="Ask for it"
+        submit="Send request"
       >
         <HowMuch sale={sale} />
       </CommandForm>
@@ -91,8 +91,8 @@ const HowMuch = ({ sale }: Pick<PanelProps, 'sale'>) => {
   return (
     <>
       <div className="grid grid-cols-2 gap-3">
-        <FormQuantity name="percent" label="Percent of the total with tax" onTyped={() => setValue('amount', '')} />
-        <FormMoney name="amount" label="or an amount" currency={sale.currency} />
+        <FormQuantity name="percent" label="Percent of total incl. tax" onTyped={() => setValue('amount', '')} />
+        <FormMoney name="amount" label="Or an amount" currency={sale.currency} />
       </div>
       <p className="mt-2">{asked && `${asked} of ${sale.gross}, tax included.`}</p>
     </>

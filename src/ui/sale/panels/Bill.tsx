@@ -28,10 +28,10 @@ interface Billed {
 }
 
 const sayBilled = ({ number, totals, heldApplied, open }: Billed, customer: string): string => {
-  const held = Number(heldApplied) > 0 ? `, ${heldApplied} of it held already` : ''
+  const held = Number(heldApplied) > 0 ? `, ${heldApplied} of it already held` : ''
   return number
     ? `Invoice ${number} issued: ${totals.gross}${held}. ${customer} owes ${open} on it.`
-    : 'A draft is made. Nothing is in the books until it is issued.'
+    : 'Draft saved. It is posted when you issue it.'
 }
 
 /** What to bill, and with which charge that came up. */
@@ -61,37 +61,37 @@ export const Bill = ({ sale, today, onClose }: PanelProps) => {
       onDone={onClose}
       submit={
         <>
-          <Submit set={['issue', true]}>Issue the invoice</Submit>
+          <Submit set={['issue', true]}>Issue invoice</Submit>
           <Submit quiet set={['issue', false]} className="btn mt-2 w-full">
-            Make a draft first
+            Save as draft
           </Submit>
         </>
       }
     >
       <FormChoice
         name="how"
-        label="What to bill"
+        label="What to invoice"
         options={[
           {
             value: 'handed-over',
-            label: ready ? 'what was handed over' : 'what was handed over (nothing is)',
+            label: ready ? 'What was handed over' : 'What was handed over (nothing yet)',
             disabled: !ready,
           },
-          { value: 'remaining', label: 'all that remains' },
-          { value: 'percent', label: 'a percentage' },
-          { value: 'lines', label: 'chosen quantities' },
+          { value: 'remaining', label: 'Everything left' },
+          { value: 'percent', label: 'A percentage' },
+          { value: 'lines', label: 'Selected quantities' },
         ]}
       />
       <HowMuch left={left} />
       <div className="mt-2 grid grid-cols-[1fr_130px] gap-3">
-        <FormText name="charges.0.description" label="A charge that came up" most={200} />
-        <FormMoney name="charges.0.unitPrice" label="Its amount" currency={sale.currency} />
+        <FormText name="charges.0.description" label="Extra charge" most={200} />
+        <FormMoney name="charges.0.unitPrice" label="Amount" currency={sale.currency} />
       </div>
       <div className="mt-2">
-        <FormOn label="Dated" today={today} />
+        <FormOn today={today} />
       </div>
       {Number(sale.held) > 0 && (
-        <p className="mt-2 text-brass-700">{sale.held} is held for this sale and goes on the invoice by itself.</p>
+        <p className="mt-2 text-brass-700">{sale.held} is held for this sale and will be applied automatically.</p>
       )}
     </CommandForm>
   )
@@ -99,7 +99,7 @@ export const Bill = ({ sale, today, onClose }: PanelProps) => {
 
 const HowMuch = ({ left }: { readonly left: PanelProps['sale']['lines'] }) => {
   const how = useWatch<Draft, 'how'>({ name: 'how' })
-  if (how === 'percent') return <FormQuantity name="what.percent" label="Percent of what is agreed" />
+  if (how === 'percent') return <FormQuantity name="what.percent" label="Percent of the order" />
   return how === 'lines' ? (
     <Quantities
       name="what.lines"

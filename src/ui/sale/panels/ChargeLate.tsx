@@ -23,16 +23,16 @@ export const ChargeLate = ({ sale, today, onClose }: PanelProps) => {
         schema={schema}
         start={{ amount: agreed?.amount ?? '', on: String(today) }}
         asBody={(d) => d}
-        say={(c) => `${c.amount} charged; it is due at once.`}
+        say={(c) => `Late fee of ${c.amount} added, due now.`}
         onDone={onClose}
-        submit="Charge it"
+        submit="Add late fee"
       >
         <div className="grid gap-3">
           <FormMoney
             name="amount"
-            label="Late charge"
+            label="Late fee"
             currency={sale.currency}
-            hint={agreed ? 'as it was agreed' : 'nothing was agreed for this'}
+            hint={agreed ? 'per agreement' : 'no late fee was agreed'}
           />
           <FormOn today={today} />
         </div>

@@ -4,11 +4,11 @@ import { FormMoney, FormPick, FormReason } from '../../form/inputs'
 import type { PanelProps } from './parts'
 
 const REST = {
-  transfer: 'back by transfer',
-  cash: 'back in cash',
-  card: 'back to the card',
-  cheque: 'back by cheque',
-  account: 'onto their account',
+  transfer: 'By transfer',
+  cash: 'In cash',
+  card: 'To the card',
+  cheque: 'By check',
+  account: 'Keep on account',
 } as const
 
 const START: { reason: string; fee: string; rest: keyof typeof REST } = { reason: '', fee: '', rest: 'transfer' }
@@ -28,16 +28,16 @@ const Close = ({ as, sale, onClose }: PanelProps & { readonly as: 'decline' | 'c
       schema={schema}
       start={START}
       asBody={({ reason, fee, rest }) => ({ reason, ...(holds ? { fee: fee || '0', rest } : {}) })}
-      say={() => `Sale ${sale.number} is ${as === 'decline' ? 'declined' : 'cancelled'}.`}
+      say={() => `Sale ${sale.number} is ${as === 'decline' ? 'declined' : 'canceled'}.`}
       onDone={onClose}
-      submit={as === 'decline' ? 'They declined' : 'Cancel the sale'}
+      submit={as === 'decline' ? 'Mark as declined' : 'Cancel the sale'}
     >
-      <FormReason hint="it helps to know later what sales were lost to" />
+      <FormReason hint="Shown in the “reasons lost” report" />
       {holds && (
         <div className="mt-4 grid grid-cols-2 gap-3 border-l-4 border-brass-600 bg-brass-100 px-3 py-2.5">
           <p className="col-span-2">{sale.held} is held for this sale. What happens to it?</p>
-          <FormMoney name="fee" label="Kept as a fee" currency={sale.currency} />
-          <FormPick name="rest" label="The rest" options={REST} />
+          <FormMoney name="fee" label="Cancellation fee" currency={sale.currency} />
+          <FormPick name="rest" label="Refund the rest" options={REST} />
         </div>
       )}
     </CommandForm>

@@ -19,14 +19,14 @@ export const GiveLink = ({ sale }: PanelProps) => {
   return (
     <>
       <p className="mb-3">
-        Whoever has the link sees this sale and {sale.customer}’s papers, answers the estimate, and pays. It is shown
-        once; letters carry one of their own.
+        Anyone with this link can see this sale and {sale.customer}’s documents, answer the estimate and pay. It is
+        shown only once; emails include their own link.
       </p>
       {address ? (
-        <Text label="The link, copied" readOnly value={address} onFocus={(e) => e.target.select()} />
+        <Text label="Link (copied)" readOnly value={address} onFocus={(e) => e.target.select()} />
       ) : (
         <MainButton busy={busy} onDo={() => void make()}>
-          Make a link
+          Create link
         </MainButton>
       )}
       <button
@@ -38,12 +38,12 @@ export const GiveLink = ({ sale }: PanelProps) => {
             `/sales/${sale.id}/links`,
             {},
             {
-              say: (w) => `${w.withdrawn} ${w.withdrawn === 1 ? 'link is' : 'links are'} withdrawn.`,
+              say: (w) => `${w.withdrawn} ${w.withdrawn === 1 ? 'link' : 'links'} turned off.`,
             },
           )
         }
       >
-        Withdraw all links of this sale
+        Turn off all links for this sale
       </button>
       <Refusal refused={refused} />
     </>

@@ -19,18 +19,18 @@ export const GiveUp = ({ sale, today, onClose }: PanelProps) => {
       schema={schema}
       start={{ on: String(today), method: 'cash' as const }}
       asBody={(d) => d}
-      say={(g) => `Given up: ${g.fee} kept as the fee, ${g.refund} given back. The goods are available.`}
+      say={(g) => `Layaway canceled: ${g.fee} fee kept, ${g.refund} refunded. The goods are available again.`}
       onDone={onClose}
-      submit="Give it up"
+      submit="Cancel layaway"
     >
       <Sum
         rows={[
-          { what: 'Held for them', amount: show(sale.held) },
-          { what: 'Fee, by the terms', amount: `−${show(layaway?.fee ?? '0')}` },
+          { what: 'Held', amount: show(sale.held) },
+          { what: 'Cancellation fee (per agreement)', amount: `−${show(layaway?.fee ?? '0')}` },
         ]}
-        total={{ what: 'Given back', amount: show(layaway?.back ?? sale.held) }}
+        total={{ what: 'Refund', amount: show(layaway?.back ?? sale.held) }}
       />
-      <FormMethod label="Given back by" />
+      <FormMethod label="Refund by" />
       <div className="mt-3">
         <FormOn today={today} />
       </div>

@@ -5,7 +5,7 @@ import { CommandForm } from '../../form/CommandForm'
 import { FormChoice, FormOn, FormPick, FormQuantity } from '../../form/inputs'
 import { isNone, Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
 
-const BY = { counter: 'across the counter', parcel: 'as a parcel', delivery: 'delivered' } as const
+const BY = { counter: 'Picked up', parcel: 'Shipped', delivery: 'delivered' } as const
 
 interface Draft {
   on: string
@@ -32,6 +32,7 @@ const restAs = ({ kind, count }: Draft['turnInto'], held: string, today: Day) =>
 export const HandOver = ({ sale, today, onClose }: PanelProps) => {
   const waiting = sale.lines.filter((l) => Number(l.toHandOver) > 0)
   const { layaway } = sale.promise
+  const goods = waiting.some((l) => l.fromShelf)
   const early = layaway !== null && Number(layaway.left) > 0
   const start: Draft = {
     on: String(today),
@@ -48,7 +49,7 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
       asBody={({ turnInto, ...d }) => ({ ...d, ...(early ? { turnInto: restAs(turnInto, sale.held, today) } : {}) })}
       skip={{ lines: isNone }}
       say={() =>
-        `Handed over to ${sale.customer}${layaway ? ', and billed' : ''}. The cost of what left is in the books.`
+        `Handed over to ${sale.customer}${layaway ? ' and invoiced' : ''}.${goods ? ' The cost of goods is posted.' : ''}`
       }
       onDone={onClose}
       submit="Hand over"
@@ -57,10 +58,10 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
         name="lines"
         lines={waiting}
         most={(l) => l.toHandOver}
-        side={(l) => (l.fromShelf ? `${l.setAside} of ${l.toHandOver} on the shelf` : 'work or charge: done or not')}
+        side={(l) => (l.fromShelf ? `${l.setAside} of ${l.toHandOver} in stock` : 'Work or charge: mark what is done')}
       />
       <div className="grid grid-cols-2 gap-3">
-        <FormPick name="by" label="How" options={BY} />
+        <FormPick name="by" label="Method" options={BY} />
         <FormOn today={today} />
       </div>
       {early && <GoingEarly left={layaway.left} />}
@@ -73,15 +74,15 @@ const GoingEarly = ({ left }: { readonly left: string }) => {
   return (
     <div className="mt-4 border-l-4 border-brass-600 bg-brass-100 px-3 py-2.5">
       <p className="mb-2">
-        {left} of this layaway is still to come, so the goods should stay. If they go all the same, it is billed now and
-        the rest becomes:
+        {left} is still unpaid, so the goods should stay here. If you hand them over anyway, the sale is invoiced now
+        and the balance becomes:
       </p>
       <FormChoice
         name="turnInto.kind"
-        label="The rest"
+        label="The balance"
         options={[
-          { value: 'installments', label: 'monthly installments' },
-          { value: 'terms', label: 'due in 30 days' },
+          { value: 'installments', label: 'Monthly installments' },
+          { value: 'terms', label: 'Net 30 days' },
         ]}
       />
       {kind === 'installments' && <FormQuantity name="turnInto.count" label="Payments" />}

@@ -7,10 +7,10 @@ import { FormMethod, FormMoney, FormOn, FormSelect } from '../../form/inputs'
 import type { PanelProps } from './parts'
 
 const WAYS = [
-  { value: 'refund', label: 'give it back' },
-  { value: 'move', label: 'move it to another sale' },
-  { value: 'account', label: 'put it on their account' },
-  { value: 'fetch', label: 'bring some here from their account' },
+  { value: 'refund', label: 'Refund it' },
+  { value: 'move', label: 'Move it to another sale' },
+  { value: 'account', label: 'Keep it on account' },
+  { value: 'fetch', label: 'Use money from their account' },
 ] as const
 type Way = (typeof WAYS)[number]['value']
 
@@ -32,7 +32,7 @@ export const HeldMoney = (props: PanelProps) => {
       <p className="mb-3">
         {sale.held} is held for this sale{Number(onAccount) > 0 && `, ${onAccount} on their account`}.
       </p>
-      <Choice label="What happens to it" value={way} options={ways} onChoose={setWay} />
+      <Choice label="What to do" value={way} options={ways} onChoose={setWay} />
       {way === 'refund' ? <Refund {...props} /> : <Move key={way} way={way} {...props} />}
     </>
   )
@@ -47,13 +47,13 @@ const Refund = ({ sale, today, onClose }: PanelProps) => {
       schema={refundSchema}
       start={start}
       asBody={(d: typeof start) => ({ ...d, customerId: sale.customerId, saleId: sale.id })}
-      say={(r, d) => `Refund ${r.number}: ${d.amount} given back.`}
+      say={(r, d) => `Refund ${r.number}: ${d.amount} refunded.`}
       onDone={onClose}
-      submit="Do it"
+      submit="Save"
     >
       <div className="mt-3 grid gap-3">
-        <FormMoney name="amount" label="How much" currency={sale.currency} />
-        <FormMethod label="Given back by" />
+        <FormMoney name="amount" label="Amount" currency={sale.currency} />
+        <FormMethod label="Refund by" />
         <FormOn today={today} />
       </div>
     </CommandForm>
@@ -87,7 +87,7 @@ const Move = ({ way, sale, today, onClose }: PanelProps & { readonly way: Exclud
       })}
       say={(_, d) => `${d.amount} moved; it is still held.`}
       onDone={onClose}
-      submit="Do it"
+      submit="Save"
     >
       <div className="mt-3 grid gap-3">
         {way === 'move' && (
@@ -97,7 +97,7 @@ const Move = ({ way, sale, today, onClose }: PanelProps & { readonly way: Exclud
             options={otherSales.map((o) => ({ value: String(o.id), name: `${o.number} ${o.title}` }))}
           />
         )}
-        <FormMoney name="amount" label="How much" currency={sale.currency} />
+        <FormMoney name="amount" label="Amount" currency={sale.currency} />
         <FormOn today={today} />
       </div>
     </CommandForm>

@@ -18,25 +18,25 @@ export const KeepCard = ({ sale, onClose }: PanelProps) => {
       schema={schema}
       start={{ number: '', forget: false }}
       asBody={({ number, forget }) => ({ planId, ...(forget ? {} : { number }) })}
-      say={(_, d) => (d.forget ? 'The card is forgotten.' : 'The card is kept: each row is collected on its day.')}
+      say={(_, d) => (d.forget ? 'Card removed.' : 'Card saved: it is charged on each due date.')}
       onDone={onClose}
       submit={
         <>
           {kept && (
             <Submit quiet set={['forget', true]} className="btn mt-4 w-full">
-              Forget the card
+              Remove card
             </Submit>
           )}
-          <Submit set={['forget', false]}>Keep the card</Submit>
+          <Submit set={['forget', false]}>Save card</Submit>
         </>
       }
     >
       <p className="mb-3">
-        Each row is collected on its day. When the card refuses, the row stays open, Today says why, and it is tried
-        again after three days. The number itself is not kept.
+        The card is charged on each due date. If it is declined, Today tells you why and it is tried again after three
+        days. The card number itself is not stored.
       </p>
       <WhichPlan sale={sale} planId={planId} onPlan={setPlanId} />
-      {kept && <p className="mb-3">A card that ends in {kept} is kept now.</p>}
+      {kept && <p className="mb-3">Card ending {kept} is saved.</p>}
       <FormText name="number" label="Card number" most={23} digits />
     </CommandForm>
   )

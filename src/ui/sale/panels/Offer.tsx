@@ -27,7 +27,7 @@ export const Offer = ({ sale, today, onClose }: PanelProps) => {
       `/sales/${sale.id}/offer`,
       { validUntil },
       {
-        say: () => `The estimate is out to ${sale.customer}, good through ${formatDay(day(validUntil))}.`,
+        say: () => `Estimate sent to ${sale.customer}, valid until ${formatDay(day(validUntil))}.`,
       },
     )
     if (!sent) return
@@ -49,7 +49,7 @@ export const Offer = ({ sale, today, onClose }: PanelProps) => {
         `/post/${written.id}/send`,
         {},
         {
-          say: (p) => (p.state === 'sent' ? `Mailed to ${to}.` : `The letter waits in Post: ${p.problem}`),
+          say: (p) => (p.state === 'sent' ? `Sent to ${to}.` : `Email not sent yet: ${p.problem}`),
         },
       )
     }
@@ -57,9 +57,9 @@ export const Offer = ({ sale, today, onClose }: PanelProps) => {
   }
   return (
     <>
-      <p className="mb-3">This keeps the estimate as it is now. Nothing goes to the books and nothing is set aside.</p>
+      <p className="mb-3">A copy of this estimate is saved. Nothing is posted and no stock is set aside.</p>
       <DayField
-        label="Good through"
+        label="Valid until"
         today={today}
         value={validUntil}
         onValue={setValidUntil}
@@ -67,12 +67,12 @@ export const Offer = ({ sale, today, onClose }: PanelProps) => {
       />
       <p className="mt-3">
         <a className="underline" href={`/api/v1/export/sales/${sale.id}/estimate.pdf`} target="_blank">
-          See it as it goes out (PDF)
+          Preview PDF
         </a>
       </p>
       <label className="mt-3 flex items-center gap-2">
-        <input type="checkbox" checked={mail} onChange={(e) => setMail(e.target.checked)} /> mail it, with a link to
-        their own page
+        <input type="checkbox" checked={mail} onChange={(e) => setMail(e.target.checked)} /> Email it with a link to the
+        customer’s page
       </label>
       {mail && letter && <LetterFields letter={letter} onLetter={setLetter} refused={refused} />}
       <Refusal refused={refused} />

@@ -19,13 +19,13 @@ export const PayHow = ({ sale, today, onClose }: PanelProps) => {
   const { plan, problem } = usePreview(arrangement, sale.gross)
   const go = async () => {
     const done = await send('POST', `/sales/${sale.id}/arrangement`, arrangement, {
-      say: () => 'Arranged. The next invoice follows it.',
+      say: () => 'Payment terms saved. They apply from the next invoice.',
     })
     if (done) onClose()
   }
   return (
     <>
-      <Choice label="From now on they pay" value={draft.kind} options={KINDS} onChoose={(kind) => set({ kind })} />
+      <Choice label="Payment terms" value={draft.kind} options={KINDS} onChoose={(kind) => set({ kind })} />
       <div className="mt-3 grid grid-cols-2 gap-3">
         <Fields draft={draft} set={set} currency={sale.currency} today={today} refused={refused ?? problem} />
       </div>
@@ -37,7 +37,7 @@ export const PayHow = ({ sale, today, onClose }: PanelProps) => {
       {plan && <PlanPreview kind={draft.kind} plan={plan} currency={sale.currency} />}
       <Refusal refused={refused} />
       <MainButton busy={busy} onDo={() => void go()}>
-        Arrange it so
+        Save terms
       </MainButton>
     </>
   )
@@ -111,14 +111,14 @@ const Fields = ({ draft: d, set, currency, today, refused }: FieldsProps) => {
     case 'terms':
       return (
         <>
-          {q('Days after the invoice', 'net')}
-          {q('In how many parts', 'parts')}
+          {q('Due in (days)', 'net')}
+          {q('Number of payments', 'parts')}
           {Number(d.parts) > 1 ? (
             <Rhythm draft={d} set={set} />
           ) : (
             <>
-              {q('Percent off, paid early', 'discountPercent')}
-              {q('Paid within days', 'discountDays')}
+              {q('Early-payment discount, %', 'discountPercent')}
+              {q('If paid within (days)', 'discountDays')}
             </>
           )}
         </>
@@ -126,23 +126,23 @@ const Fields = ({ draft: d, set, currency, today, refused }: FieldsProps) => {
     case 'deposit':
       return (
         <>
-          {q('First: percent, with tax', 'percent')}
-          {m('or an amount', 'amount')}
-          {q('Then: percent', 'percent2')}
-          {m('or an amount', 'amount2')}
+          {q('First deposit, % of total incl. tax', 'percent')}
+          {m('Or an amount', 'amount')}
+          {q('Second deposit, %', 'percent2')}
+          {m('Or an amount', 'amount2')}
           <div className="col-span-2">
             <Text
-              label="When the second is asked"
+              label="When the second is due"
               value={d.when2}
               maxLength={80}
               onChange={(e) => set({ when2: e.target.value })}
             />
           </div>
           <label className="col-span-2">
-            <span className="label">On part invoices</span>
+            <span className="label">Apply to partial invoices</span>
             <select className="field" value={d.apply} onChange={(e) => set({ apply: e.target.value })}>
-              <option value="first">as much as possible first</option>
-              <option value="in-proportion">in proportion to what is billed</option>
+              <option value="first">To the first invoices</option>
+              <option value="in-proportion">In proportion</option>
             </select>
           </label>
         </>
@@ -150,34 +150,34 @@ const Fields = ({ draft: d, set, currency, today, refused }: FieldsProps) => {
     case 'layaway':
       return (
         <>
-          {q('First payment, percent', 'firstPercent')}
-          {m('or an amount', 'firstPayment')}
-          {q('Paid up within months', 'months')}
+          {q('First payment, %', 'firstPercent')}
+          {m('Or an amount', 'firstPayment')}
+          {q('Pay in full within (months)', 'months')}
           <Rhythm draft={d} set={set} />
-          {q('Days of grace', 'graceDays')}
-          {q('Fee when given up, percent', 'feePercent')}
-          {m('or an amount', 'feeAmount')}
+          {q('Grace period (days)', 'graceDays')}
+          {q('Cancellation fee, %', 'feePercent')}
+          {m('Or an amount', 'feeAmount')}
         </>
       )
     case 'installments':
       return (
         <>
-          {m('Paid first', 'firstPayment')}
-          {q('Payments', 'count')}
+          {m('Down payment', 'firstPayment')}
+          {q('Number of payments', 'count')}
           <Rhythm draft={d} set={set} />
           <DayField
-            label="The first is due"
+            label="First payment due"
             today={today}
             value={d.firstDue}
             onValue={(firstDue) => set({ firstDue })}
             problem={messageFor(refused, 'firstDue')}
           />
-          {q('Rate a year, percent', 'yearly')}
-          {m('or a charge', 'flat')}
-          {q('Round each up to', 'roundUpTo')}
-          {q('Days of grace', 'graceDays')}
-          {q('Late charge, percent', 'latePercent')}
-          {m('or an amount', 'lateAmount')}
+          {q('Interest rate per year, %', 'yearly')}
+          {m('Or a fixed finance charge', 'flat')}
+          {q('Round payments up to', 'roundUpTo')}
+          {q('Grace period (days)', 'graceDays')}
+          {q('Late fee, %', 'latePercent')}
+          {m('Or an amount', 'lateAmount')}
         </>
       )
   }

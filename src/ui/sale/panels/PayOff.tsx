@@ -26,13 +26,13 @@ export const PayOff = ({ sale, today, onClose }: PanelProps) => {
         schema={schema}
         start={start}
         asBody={(d) => ({ ...d, planId })}
-        say={(p) => `Paid off with ${p.payoff}; ${p.givenBack} of the charge given back.`}
+        say={(p) => `Paid off: ${p.payoff}. Finance charge waived: ${p.givenBack}.`}
         onDone={onClose}
-        submit="Take it and end the plan"
+        submit="Take payment and close plan"
       >
         <FormOn today={today} />
         <WhatItTakes sale={sale} planId={planId} />
-        <FormMethod label="How it comes" />
+        <FormMethod label="Payment method" />
       </CommandForm>
     </>
   )
@@ -63,10 +63,10 @@ const WhatItTakes = ({ sale, planId }: Pick<PanelProps, 'sale'> & { readonly pla
     quote && (
       <Sum
         rows={[
-          { what: 'Open on the plan, charge included', amount: show(quote.open) },
-          { what: 'Charge not earned by then, given back', amount: `−${show(quote.givenBack)}` },
+          { what: 'Balance incl. finance charge', amount: show(quote.open) },
+          { what: 'Finance charge waived', amount: `−${show(quote.givenBack)}` },
         ]}
-        total={{ what: 'Settles it', amount: show(quote.payoff) }}
+        total={{ what: 'Payoff amount', amount: show(quote.payoff) }}
       />
     )
   )

@@ -14,14 +14,14 @@ export const PromisePay = ({ sale, today, onClose }: PanelProps) => (
     schema={schema}
     start={{ by: String(addDays(today, 7)), amount: sale.open, note: '' }}
     asBody={(d) => d}
-    say={() => 'Noted. If it does not come, it is back in Today the day after.'}
+    say={() => 'Saved. If the money does not arrive, it shows up in Today the day after.'}
     onDone={onClose}
-    submit="Note the promise"
+    submit="Save promise"
   >
     <div className="grid gap-3">
-      <FormDay name="by" label="They pay by" today={today} />
-      <FormMoney name="amount" label="How much" currency={sale.currency} />
-      <FormText name="note" label="What they said" most={500} />
+      <FormDay name="by" label="Will pay by" today={today} />
+      <FormMoney name="amount" label="Amount" currency={sale.currency} />
+      <FormText name="note" label="Note" most={500} />
     </div>
   </CommandForm>
 )

@@ -21,9 +21,9 @@ export const PutOff = ({ sale, today, onClose }: PanelProps) => {
         schema={putOff}
         start={{ until: String(addDays(today, 7)) }}
         asBody={(d) => ({ ...d, action })}
-        say={(_, d) => `It comes back on ${formatDay(day(d.until))}.`}
+        say={(_, d) => `Postponed to ${formatDay(day(d.until))}.`}
         onDone={onClose}
-        submit="Put it off"
+        submit="Postpone"
       >
         <FormDay name="until" label="Until" today={today} />
       </CommandForm>
@@ -34,12 +34,12 @@ export const PutOff = ({ sale, today, onClose }: PanelProps) => {
           schema={drop}
           start={{ reason: '' }}
           asBody={(d) => ({ ...d, action })}
-          say={() => 'Done away with. It comes back only when something new happens.'}
+          say={() => 'Dismissed. It returns only if something new happens.'}
           onDone={onClose}
-          submit="Do away with it"
+          submit="Dismiss"
           quiet
         >
-          <FormReason label="Or it need not be done, because" most={200} />
+          <FormReason label="Or dismiss it, reason" most={200} />
         </CommandForm>
       </div>
     </>

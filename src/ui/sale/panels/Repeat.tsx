@@ -1,7 +1,7 @@
 'use client'
 import { useController } from 'react-hook-form'
 import { addMonths, formatDay } from '@/core/day'
-import { REPEAT_EVERY_NAMES, REPEAT_MAKES_NAMES } from '@/core/kinds'
+import { REPEAT_EVERY_NAMES, REPEAT_MAKES_NAMES } from '@/core/names'
 import { CommandForm } from '../../form/CommandForm'
 import { FormDay, FormPick, FormQuantity } from '../../form/inputs'
 import type { PanelProps } from './parts'
@@ -34,17 +34,17 @@ export const Repeat = ({ sale, today, onClose }: PanelProps) => {
       schema={schema}
       start={start}
       asBody={({ times, until, ...d }) => ({ ...d, times: times === '' ? null : Number(times), until: until || null })}
-      say={(x) => `It comes again, first on ${formatDay(x.nextOn ?? x.firstOn)}.`}
+      say={(x) => `Repeats, first on ${formatDay(x.nextOn ?? x.firstOn)}.`}
       onDone={onClose}
-      submit="Let it come again"
+      submit="Start repeating"
     >
-      <p className="mb-3">What is on this sale is written again on each day, at the prices of that day.</p>
+      <p className="mb-3">A new sale with these lines is created each time, at that day’s prices.</p>
       <div className="grid grid-cols-2 gap-3">
         <FormPick name="every" label="How often" options={REPEAT_EVERY_NAMES} />
-        <FormDay name="firstOn" label="First on" today={today} />
-        <FormPick name="makes" label="As" options={REPEAT_MAKES_NAMES} />
-        <FormQuantity name="times" label="Times, if it ends" />
-        <FormDay name="until" label="or until" today={today} />
+        <FormDay name="firstOn" label="First date" today={today} />
+        <FormPick name="makes" label="Create" options={REPEAT_MAKES_NAMES} />
+        <FormQuantity name="times" label="Number of times (optional)" />
+        <FormDay name="until" label="Or end date" today={today} />
       </div>
       <GoesOut />
     </CommandForm>
@@ -57,8 +57,8 @@ const GoesOut = () => {
     <fieldset className="mt-3">
       <legend className="sr-only">How it goes out</legend>
       {[
-        { value: false, label: 'prepared for a look first' },
-        { value: true, label: 'issued and mailed by itself' },
+        { value: false, label: 'Prepare for my review' },
+        { value: true, label: 'Issue and email automatically' },
       ].map(({ value, label }) => (
         <label key={label} className="flex gap-2 py-1">
           <input type="radio" name="by-itself" checked={field.value === value} onChange={() => field.onChange(value)} />{' '}

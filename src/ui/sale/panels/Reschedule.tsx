@@ -26,24 +26,24 @@ export const Reschedule = ({ sale, today, onClose }: PanelProps) => {
         every: rhythm(d.every),
         ...(charge.flat ? { charge } : {}),
       })}
-      say={(p, d) => `Arranged anew: ${p.totalPayments} in ${d.count} payments.`}
+      say={(p, d) => `Rescheduled: ${p.totalPayments} in ${d.count} payments.`}
       onDone={onClose}
-      submit="Arrange it anew"
+      submit="Reschedule"
     >
       <p className="mb-3">
-        The old rows end and stay readable; what is open of them goes into new rows, to the cent. The charge that is
-        open comes along, unless you make a new one.
+        The unpaid balance is spread over new payments. The old schedule stays on record. The remaining finance charge
+        carries over unless you enter a new one.
       </p>
       <WhichPlan sale={sale} planId={planId} onPlan={setPlanId} />
       <div className="grid grid-cols-2 gap-3">
-        <FormQuantity name="count" label="Payments" />
+        <FormQuantity name="count" label="Number of payments" />
         <FormSelect
           name="every"
           label="How often"
           options={EVERY.map(({ value, label }) => ({ value, name: label }))}
         />
-        <FormDay name="firstDue" label="The first is due" today={today} />
-        <FormMoney name="charge.flat" label="A charge made anew" currency={sale.currency} />
+        <FormDay name="firstDue" label="First payment due" today={today} />
+        <FormMoney name="charge.flat" label="New finance charge" currency={sale.currency} />
       </div>
     </CommandForm>
   )

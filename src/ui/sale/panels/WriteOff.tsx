@@ -14,7 +14,7 @@ export const WriteOff = ({ sale, today, onClose }: PanelProps) => {
   return (
     <>
       <p className="mb-3">
-        The loss is posted to bad debts, its tax comes back where that is allowed, and it is owed no more.
+        This amount is no longer owed. It is posted as a bad debt; sales tax is reversed if your settings allow.
       </p>
       <WhichDue label="Which" dues={dues} dueId={dueId} onDue={setDue} />
       <CommandForm
@@ -26,10 +26,10 @@ export const WriteOff = ({ sale, today, onClose }: PanelProps) => {
         asBody={(d) => d}
         say={(w) => `${w.number}: ${w.amount} written off.`}
         onDone={onClose}
-        submit="Write it off"
+        submit="Write off"
       >
         <div className="grid gap-3">
-          <FormMoney name="amount" label="How much" currency={sale.currency} />
+          <FormMoney name="amount" label="Amount" currency={sale.currency} />
           <FormReason />
           <FormOn today={today} />
         </div>

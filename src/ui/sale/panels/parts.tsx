@@ -82,7 +82,7 @@ interface QuantitiesProps {
 /** How many of each line, beside how many there may be. */
 export const Quantities = ({ name, lines, most, side }: QuantitiesProps) => (
   <table className="ledger my-2">
-    <LedgerHead heads={['What', right('Of'), right('Now', 'w-25')]} />
+    <LedgerHead heads={['Item', right('Open'), right('Now', 'w-25')]} />
     <tbody>
       {lines.map((l, i) => (
         <tr key={l.id}>

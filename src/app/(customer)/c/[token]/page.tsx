@@ -51,7 +51,7 @@ const show = (amount: string, currency: string): string => formatPrice(decimal(a
 const Closed = () => (
   <main className="mx-auto max-w-140 px-4 py-16">
     <h1>This page is not open</h1>
-    <p className="mt-2">The link may have been withdrawn, or typed wrong. Ask us for a new one.</p>
+    <p className="mt-2">Please ask us for a new one.</p>
   </main>
 )
 
@@ -61,7 +61,7 @@ const Money = ({ view, token }: { readonly view: CustomerPage; readonly token: s
   if (!owing && deposit === null && !/[1-9]/.test(held)) return null
   return (
     <section>
-      <h2>Where your money stands</h2>
+      <h2>Your balance</h2>
       {owing && (
         <table className="ledger mb-3">
           <tbody>
@@ -85,14 +85,18 @@ const Money = ({ view, token }: { readonly view: CustomerPage; readonly token: s
       )}
       {/[1-9]/.test(held) && (
         <p className="mb-3 text-brass-700">
-          {show(held, business.currency)} {business.currency} of yours is held by us. It goes on your next bill.
+          We are holding {show(held, business.currency)} {business.currency} for you. It will be applied to your next
+          invoice.
         </p>
       )}
       {deposit !== null && (
         <div className="mb-5">
           <p className="mb-2">
-            Before we begin, a deposit of <b>{show(deposit, business.currency)}</b> is asked. It stays yours until it is
-            earned.
+            Please pay a deposit of{' '}
+            <b>
+              {show(deposit, business.currency)} {business.currency}
+            </b>{' '}
+            to start the work. It will be deducted from your invoice.
           </p>
           <PayOnPage key={`d${deposit}`} token={token} currency={business.currency} what="deposit" amount={deposit} />
         </div>
@@ -107,7 +111,7 @@ const Money = ({ view, token }: { readonly view: CustomerPage; readonly token: s
 const Papers = ({ view, token }: { readonly view: CustomerPage; readonly token: string }) =>
   view.papers.length === 0 ? null : (
     <section>
-      <h2>Your papers</h2>
+      <h2>Your documents</h2>
       <table className="ledger">
         <tbody>
           {view.papers.map((p) => (

@@ -14,22 +14,22 @@ export const BalanceSheet = async ({ to }: { to: Day }) => {
     <>
       <div className="grid max-w-265 gap-x-12 lg:grid-cols-2">
         <table className="ledger self-start">
-          <Part title="What there is" rows={b.assets} total={b.totalAssets} totalName="assets" link={link} />
+          <Part title="Assets (what you have)" rows={b.assets} total={b.totalAssets} totalName="assets" link={link} />
         </table>
         <table className="ledger self-start">
           <Part
-            title="What is owed to others"
+            title="Liabilities (what you owe)"
             rows={b.liabilities}
             total={b.totalLiabilities}
             totalName="liabilities"
             link={link}
           />
           <Part
-            title="What is yours"
+            title="Equity (what is yours)"
             rows={b.equity}
             more={[
               {
-                name: 'Earned so far, not moved to earlier years',
+                name: 'Profit not yet carried to retained earnings',
                 amount: b.earnings,
                 href: `/books?view=profit-and-loss&from=1990-01-01&to=${to}`,
               },
@@ -41,7 +41,7 @@ export const BalanceSheet = async ({ to }: { to: Day }) => {
           <tbody>
             <tr className="total">
               <td />
-              <td className="r">owed and yours</td>
+              <td className="r">Total liabilities and equity</td>
               <td className="fig">{formatMoney(sumMoney([b.totalLiabilities, b.totalEquity], currency))}</td>
             </tr>
           </tbody>
@@ -49,8 +49,8 @@ export const BalanceSheet = async ({ to }: { to: Day }) => {
       </div>
       <p className="sub mt-3">
         {isZeroMoney(b.difference)
-          ? '✓ what there is equals what is owed and what is yours'
-          : `✗ the sides differ by ${formatMoney(b.difference)}`}
+          ? '✓ Balanced: assets = liabilities + equity'
+          : `✗ Out of balance by ${formatMoney(b.difference)}`}
       </p>
       <p className="no-print mt-5">
         <ListExport name="balance-sheet" query={{ asOf: to }} />

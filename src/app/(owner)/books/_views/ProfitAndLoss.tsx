@@ -30,7 +30,7 @@ export const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
         <tbody>
           <tr className="total">
             <td />
-            <td className="r">profit</td>
+            <td className="r">Net profit</td>
             <td className="fig">{formatMoney(p.profit)}</td>
           </tr>
         </tbody>

@@ -11,10 +11,10 @@ export const Ties = async ({ to }: { to: Day }) => {
   return (
     <>
       <p className="mb-3 max-w-prose">
-        Each figure is kept twice: by the papers, and by the accounts. The two must always be the same, on every day.
+        Every figure below is kept twice: in your documents and in the accounts. The two must match on any day.
       </p>
       <table className="ledger max-w-205">
-        <LedgerHead heads={['What', right('Papers say'), right('Accounts say'), right('Difference')]} />
+        <LedgerHead heads={['Figure', right('Documents'), right('Accounts'), right('Difference')]} />
         <tbody>
           {ties.map((t) => (
             <tr key={t.name}>

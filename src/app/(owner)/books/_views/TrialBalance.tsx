@@ -11,7 +11,7 @@ export const TrialBalance = async ({ query }: { readonly query: Readonly<Record<
   const agree = isZeroMoney(open.balance.difference)
   return (
     <>
-      <ListRows open={open} about={shop} foot={agree ? 'both sides agree' : 'the sides differ'} className="max-w-3xl" />
+      <ListRows open={open} about={shop} foot={agree ? 'In balance' : 'Out of balance'} className="max-w-3xl" />
       <p className="no-print mt-5">
         <ListExport name="trial-balance" query={open.query} />
       </p>

@@ -1,3 +1,4 @@
+import { GOODS_KIND_NAMES } from '@/core/names'
 import { readGoodsPage } from '@/model/goods/goodsPage'
 import { present } from '@/core/present'
 import type { Metadata } from 'next'
@@ -40,20 +41,20 @@ export default async function GoodsPage({ params, searchParams }: Props) {
   return (
     <>
       <Heading
-        above={`${goods.code} · ${goods.kind}${goods.retired ? ' · retired' : ''}`}
+        above={`${goods.code} · ${GOODS_KIND_NAMES[goods.kind]}${goods.retired ? ' · Discontinued' : ''}`}
         title={goods.name}
         beside={[
           goods.tags.join(', '),
           goods.weight ? `${goods.weight.toString()} kg` : '',
           goods.size,
-          goods.onShopfront ? 'on the shopfront' : '',
+          goods.onShopfront ? 'in the online shop' : '',
         ]
           .filter(Boolean)
           .join(' · ')}
         action={
           <>
             <To className="btn" href={`/invoices?goods=${goods.id}`}>
-              Invoices with it
+              Invoices with this item
             </To>
             <a className="btn" href={`/api/v1/export/labels.pdf?goods=${goods.id}x24`} target="_blank">
               24 labels (PDF)
@@ -70,7 +71,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
       )}
       <div className="grid gap-x-10 gap-y-7 lg:grid-cols-[360px_1fr]">
         <section>
-          <h2>What it is</h2>
+          <h2>Details</h2>
           <GoodsForm
             key={JSON.stringify(view)}
             id={goods.id}
@@ -176,12 +177,12 @@ const Figures = ({ of: g, currency }: { readonly of: Page['standing']; readonly 
           ['on hand', toFourPlaces(g.onHand)],
           ['set aside', toFourPlaces(g.setAside)],
           ['available', toFourPlaces(g.available)],
-          ['costs on average', formatPrice(g.unitCost.toDecimalPlaces(4), currency)],
-          ['worth on the shelf', formatMoney(g.shelf.value)],
+          ['Average cost', formatPrice(g.unitCost.toDecimalPlaces(4), currency)],
+          ['Stock value', formatMoney(g.shelf.value)],
         ]
       : [
-          ['can be made', toFourPlaces(g.available)],
-          ['its parts cost', formatPrice(g.unitCost.toDecimalPlaces(2), currency)],
+          ['Can be assembled', toFourPlaces(g.available)],
+          ['Cost of parts', formatPrice(g.unitCost.toDecimalPlaces(2), currency)],
         ]
   return (
     <dl className="mb-6 flex flex-wrap gap-x-9 gap-y-2">

@@ -6,7 +6,7 @@ import { Heading } from '@/ui/Heading'
 import { SearchBox } from '@/ui/SearchBox'
 import { openShop, queryOf, type Search } from '../../_shop'
 
-export const metadata: Metadata = { title: 'Count the shelf' }
+export const metadata: Metadata = { title: 'Count stock' }
 
 export default async function CountPage({ searchParams }: { searchParams: Search }) {
   const { db, business, today, currency } = await openShop()
@@ -14,7 +14,7 @@ export default async function CountPage({ searchParams }: { searchParams: Search
   const goods = await readGoodsList(db, { search, kind: 'stock' }, { limit: 200 }, business)
   return (
     <>
-      <Heading title="Count the shelf" beside="type what you counted; what you leave empty stays as it is" />
+      <Heading title="Count stock" beside="Enter what you counted; empty lines stay unchanged" />
       <div className="mb-3">
         <SearchBox label="Search goods" placeholder="code, name, barcode" />
       </div>

@@ -9,15 +9,15 @@ export default async function ImportPage() {
   await openShop()
   return (
     <>
-      <Heading title="Goods from a spreadsheet" />
+      <Heading title="Import goods" />
       <p className="mb-4 max-w-prose">
-        The first row names the columns: <b>code</b>, <b>name</b> and <b>price</b>, and whichever you have of kind
-        (stock, work, charge), tax code, income account, barcode, notes, tags, weight, size, reorder and shopfront.
-        Codes that are there already are changed; an empty cell leaves what is there.{' '}
+        The first row holds the column names: <b>code</b>, <b>name</b> and <b>price</b> are required; optional are kind
+        (stock, work, charge), tax code, income account, barcode, notes, tags, weight, size, reorder at and online shop.
+        Existing codes are updated; empty cells change nothing. Tip: start from{' '}
         <a className="underline" href="/api/v1/export/goods.xlsx">
-          Your goods as they are now
+          an export of your current goods
         </a>{' '}
-        are a good beginning.
+        .
       </p>
       <ImportGoods />
     </>

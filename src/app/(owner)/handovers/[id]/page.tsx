@@ -13,7 +13,7 @@ import { idFrom, openShop } from '../../_shop'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
 export const metadata: Metadata = { title: 'Handover' }
-const BY = { counter: 'across the counter', parcel: 'as a parcel', delivery: 'delivered' } as const
+const BY = { counter: 'Picked up', parcel: 'Shipped', delivery: 'delivered' } as const
 
 export default async function HandoverPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
@@ -28,7 +28,7 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
             Sale {paper.saleNumber}, {paper.customer}
           </To>
         }
-        title={`${paper.direction === 'out' ? 'Handover' : 'Goods came back'} ${paper.number}`}
+        title={`${paper.direction === 'out' ? 'Handover' : 'Return'} ${paper.number}`}
         beside={
           paper.direction === 'out'
             ? `${formatDay(paper.on)}, ${BY[paper.by]}`
@@ -54,7 +54,7 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
         }
       />
       <table className="ledger max-w-160">
-        <LedgerHead heads={['What', right('Quantity'), right('Cost')]} />
+        <LedgerHead heads={['Description', right('Quantity'), right('Cost')]} />
         <tbody>
           {paper.lines.map((l) => (
             <tr key={l.id}>

@@ -33,11 +33,11 @@ export default async function InvoicePage({ params }: { params: Promise<{ id: st
             </To>
             {' · '}
             <To href={`/sales/${invoice.saleId}`} className="underline">
-              the sale
+              Open sale
             </To>
           </>
         }
-        title={draft ? 'Draft of an invoice' : `${NAME[invoice.kind]} ${invoice.number}`}
+        title={draft ? 'Draft invoice' : `${NAME[invoice.kind]} ${invoice.number}`}
         beside={`${formatDay(invoice.on)}${invoice.reason ? ` · ${invoice.reason}` : ''}`}
         action={
           <InvoiceActions
@@ -89,7 +89,9 @@ const InvoiceLines = ({ invoice, pricesIncludeTax }: LinesProps) => {
   const { currency } = invoice.gross
   return (
     <table className="ledger max-w-215">
-      <LedgerHead heads={['What', right('Quantity'), right('Each'), right('Less'), right('Sum', 'w-30')]} />
+      <LedgerHead
+        heads={['Description', right('Quantity'), right('Unit price'), right('Discount'), right('Amount', 'w-30')]}
+      />
       <tbody>
         {invoice.lines.map((l) => {
           const { worth, less } = showInvoiceLine(l, pricesIncludeTax, currency)
@@ -108,9 +110,9 @@ const InvoiceLines = ({ invoice, pricesIncludeTax }: LinesProps) => {
         })}
       </tbody>
       <tbody>
-        <TotalRow name="net" of={invoice.net} span={4} />
-        <TotalRow name="tax" of={invoice.tax} span={4} />
-        <TotalRow name="total" of={invoice.gross} span={4} last />
+        <TotalRow name="Net" of={invoice.net} span={4} />
+        <TotalRow name="Tax" of={invoice.tax} span={4} />
+        <TotalRow name="Total" of={invoice.gross} span={4} last />
       </tbody>
     </table>
   )
@@ -119,9 +121,9 @@ const InvoiceLines = ({ invoice, pricesIncludeTax }: LinesProps) => {
 /** When each part of it is to be paid, and what is open of it. */
 const Dues = ({ dues, today }: { readonly dues: Page['dues']; readonly today: Day }) => (
   <section className="mt-7">
-    <h2>Due</h2>
+    <h2>Due date</h2>
     <table className="ledger max-w-140">
-      <LedgerHead heads={['On', right('Amount'), right('Open')]} />
+      <LedgerHead heads={['Date', right('Amount'), right('Balance due')]} />
       <tbody>
         {dues.map((d) => (
           <tr key={d.id}>

@@ -12,7 +12,7 @@ import type { Reader } from '@/api/lists/reader'
 import { openList } from '../../_list'
 import { openShop, queryOf, type Search } from '../../_shop'
 
-export const metadata: Metadata = { title: 'To the bank' }
+export const metadata: Metadata = { title: 'Take to the bank' }
 
 export default async function Bank({ searchParams }: { searchParams: Search }) {
   const [shop, query] = await Promise.all([openShop(), queryOf(searchParams)])
@@ -28,8 +28,8 @@ export default async function Bank({ searchParams }: { searchParams: Search }) {
             Money in
           </To>
         }
-        title="To the bank"
-        beside="one slip, one line of the statement"
+        title="Take to the bank"
+        beside="One slip matches one line on your bank statement"
       />
       <ToBankForms
         key={JSON.stringify([plain(cheques), plain(cards)])}
@@ -41,7 +41,7 @@ export default async function Bank({ searchParams }: { searchParams: Search }) {
       />
       <div className="mt-8 grid gap-x-10 gap-y-7 lg:grid-cols-2">
         <Gone title="Banking slips" reader={slips} query={query} />
-        <Gone title="Card takings that arrived" reader={settlements} query={query} />
+        <Gone title="Card payouts received" reader={settlements} query={query} />
       </div>
     </>
   )

@@ -12,7 +12,7 @@ import { openList } from '../../_list'
 import { openShop, queryOf, type Search } from '../../_shop'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
-export const metadata: Metadata = { title: 'The drawer' }
+export const metadata: Metadata = { title: 'Drawer' }
 
 export default async function Drawer({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
@@ -30,16 +30,16 @@ export default async function Drawer({ searchParams }: { searchParams: Search })
             Money in
           </To>
         }
-        title="The drawer"
+        title="Drawer"
         beside={formatDay(on)}
         action={
           <>
             <To className="btn" href={`/money-in/drawer?on=${addDays(on, -1)}`}>
-              The day before
+              Previous day
             </To>
             {on < today && (
               <To className="btn" href={`/money-in/drawer?on=${addDays(on, 1)}`}>
-                The day after
+                Next day
               </To>
             )}
             <ListExport name="drawer" query={{ on }} />
@@ -48,14 +48,14 @@ export default async function Drawer({ searchParams }: { searchParams: Search })
       />
       <div className="grid gap-x-10 gap-y-8 lg:grid-cols-[minmax(0,1fr)_380px]">
         <section>
-          <h2>The day</h2>
+          <h2>Cash of the day</h2>
           <ListRows open={lines} about={shop} />
           {drawer.counts.length > 0 && (
             <>
               <h2 className="mt-7">Counted</h2>
               <table className="ledger max-w-160">
                 <LedgerHead
-                  heads={['Count', 'Pieces', right('By the books'), right('Counted'), right('Over or short')]}
+                  heads={['Count no.', 'Notes and coins', right('Expected'), right('Counted'), right('Over or short')]}
                 />
                 <tbody>
                   {drawer.counts.map((c) => (

@@ -29,13 +29,13 @@ export const OneCustomer = async ({ customerId, asOf, today }: { customerId: num
       <ListRows open={list} about={shop} />
       <p className="mt-3 flex gap-2">
         <To className="btn" href={`/money-in?customer=${customerId}`}>
-          Take money from them
+          Take payment
         </To>
         <To className="btn" href={`/people/${customerId}`}>
-          See the customer
+          Open customer
         </To>
         <a className="btn" href={`/api/v1/export/papers/open-items/${customerId}.pdf`} target="_blank">
-          What is open (PDF)
+          Open invoices (PDF)
         </a>
         <ChaseCustomer
           customerId={customerId}

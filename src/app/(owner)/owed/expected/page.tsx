@@ -14,10 +14,13 @@ export default async function Expected() {
   const [facts, customers] = await Promise.all([readForecastFacts(db, today), readOpenCustomers(db)])
   return (
     <>
-      <Heading title="Expected money" beside="when what is open may come, as each customer usually pays" />
+      <Heading
+        title="Expected money"
+        beside="When unpaid invoices will probably be paid, based on each customer’s habits"
+      />
       <OwedTabs at="/owed/expected" />
       {facts.dues.length === 0 ? (
-        <Empty>Nothing is open. What is billed and not paid will be laid out here, week by week.</Empty>
+        <Empty>Nothing is unpaid, so nothing to forecast.</Empty>
       ) : (
         <ExpectedMoney facts={facts} customers={customers} currency={currency} runs={RUNS} />
       )}

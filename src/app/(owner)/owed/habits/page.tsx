@@ -10,7 +10,7 @@ import { OwedTabs } from '@/ui/owed/OwedTabs'
 import { openShop } from '../../_shop'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
-export const metadata: Metadata = { title: 'How they pay' }
+export const metadata: Metadata = { title: 'Paying habits' }
 const MONTHS = 12
 
 export default async function Habits() {
@@ -18,11 +18,11 @@ export default async function Habits() {
   const [months, most] = await Promise.all([readPayHabits(db, today, MONTHS), readOweMost(db, today, MONTHS, currency)])
   return (
     <>
-      <Heading title="How they pay" beside={`the last ${MONTHS} months`} />
+      <Heading title="Paying habits" beside={`the last ${MONTHS} months`} />
       <OwedTabs at="/owed/habits" />
       <div className="grid gap-x-10 gap-y-8 lg:grid-cols-2">
         <section>
-          <h2>Days from bill to money</h2>
+          <h2>Days from invoice to payment</h2>
           <HabitChart
             months={months.map((h) => ({ month: h.month, value: h.days }))}
             unit="days"
@@ -30,7 +30,7 @@ export default async function Habits() {
           />
         </section>
         <section>
-          <h2>Of what was paid, how much came late</h2>
+          <h2>Share paid late</h2>
           <HabitChart
             months={months.map((h) => ({ month: h.month, value: h.lateShare }))}
             unit="%"
@@ -39,7 +39,7 @@ export default async function Habits() {
         </section>
       </div>
       <section className="mt-8">
-        <h2>The ten who owe most</h2>
+        <h2>Ten largest balances</h2>
         {most.length === 0 ? (
           <Empty>Nobody owes you anything.</Empty>
         ) : (

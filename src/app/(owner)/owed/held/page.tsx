@@ -29,7 +29,7 @@ export default async function Held({ searchParams }: { searchParams: Search }) {
       />
       <OwedTabs at="/owed/held" />
       <p className="mb-4 max-w-prose">
-        Money that came and is not earned yet. It belongs to the customer: a debt of yours, not income.
+        Money received but not yet earned. It still belongs to the customer: a liability, not income.
       </p>
       <ListRows open={open} about={shop} className="max-w-4xl" />
       <dl className="mt-4 grid max-w-2xl grid-cols-[1fr_auto_auto] gap-x-6 gap-y-1 text-xs">
@@ -41,8 +41,8 @@ export default async function Held({ searchParams }: { searchParams: Search }) {
               <dd className="fig">{formatMoney(totals[k])}</dd>
               <dd className={isZeroMoney(difference) ? 'text-iron-500' : 'font-bold text-oxide-700'}>
                 {isZeroMoney(difference)
-                  ? '✓ equals its account'
-                  : `✗ differs by ${formatMoney(difference)} from its account`}
+                  ? '✓ Matches its account'
+                  : `✗ ${formatMoney(difference)} different from its account`}
               </dd>
             </div>
           )

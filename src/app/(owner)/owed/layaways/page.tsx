@@ -16,7 +16,7 @@ export default async function Layaways({ searchParams }: { searchParams: Search 
     <>
       <Heading
         title="Layaway"
-        beside="goods that stay here until they are paid up"
+        beside="Goods you keep until they are paid"
         action={<ListExport name="layaways" query={open.query} />}
       />
       <OwedTabs at="/owed/layaways" />

@@ -19,16 +19,16 @@ export default async function Plans({ searchParams }: { searchParams: Search }) 
     <>
       <Heading
         title="Installments"
-        beside={open.query.ended ? 'plans that ended' : 'plans that run'}
+        beside={open.query.ended ? 'Ended plans' : 'Active plans'}
         action={<ListExport name="plans" query={open.query} />}
       />
       <OwedTabs at="/owed/plans" />
       <ListView open={open} about={shop} />
       {isPositiveMoney(unearned) && (
         <p className="mt-3">
-          {formatMoney(unearned)} of the charges is owed but not earned yet (a liability):{' '}
+          {formatMoney(unearned)} of finance charges not yet earned (a liability):{' '}
           <To className="underline" href="/books?view=ties">
-            it equals its account
+            matches its account
           </To>
           .
         </p>

@@ -49,21 +49,21 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
           <>
             {!customer.walkIn && (
               <To className="btn" href={`/people/${customer.id}/edit`}>
-                Change
+                Edit
               </To>
             )}
             <a className="btn" href={`/api/v1/export/statements/${customer.id}.pdf`} target="_blank">
               Statement (PDF)
             </a>
-            <WriteLetter paper="statement" paperId={customer.id} label="Mail the statement" />
+            <WriteLetter paper="statement" paperId={customer.id} label="Email statement" />
             {isPositiveMoney(standing.late) && (
               <To className="btn" href={`/owed?customer=${customer.id}#customer`}>
-                Remind
+                Send reminder
               </To>
             )}
             {!customer.walkIn && <JoinCustomer id={customer.id} name={customer.name} />}
             <To className="btn" href={`/money-in?customer=${customer.id}`}>
-              Take money
+              Take payment
             </To>
             <To className="btn btn-do" data-primary href={`/sales/new?customer=${customer.id}`}>
               New sale

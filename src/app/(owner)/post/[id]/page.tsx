@@ -9,7 +9,7 @@ import { LetterActions } from '@/ui/post/LetterActions'
 import { LETTER_COLOUR, sayLetter } from '@/ui/post/letters'
 import { idFrom, openShop } from '../../_shop'
 
-export const metadata: Metadata = { title: 'A letter' }
+export const metadata: Metadata = { title: 'Email' }
 
 export default async function LetterPage({ params }: { params: Promise<{ id: string }> }) {
   const { letter, files } = (await readLetter(await openShop(), await idFrom(params))) ?? notFound()

@@ -4,18 +4,18 @@ import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
 import { openShop } from '../../_shop'
 
-export const metadata: Metadata = { title: 'Mailbox of the stand-in' }
+export const metadata: Metadata = { title: 'Test mailbox' }
 
 export default async function Mailbox() {
   const mails = await readMailbox(await openShop())
   return (
     <>
       <Heading
-        title="Mailbox of the stand-in"
-        beside="where letters arrive while no mail server is set; nobody outside sees them"
+        title="Test mailbox"
+        beside="Emails land here until you set up a mail server. Customers do not receive them."
       />
       {mails.length === 0 ? (
-        <Empty>Letters that were sent will arrive here.</Empty>
+        <Empty>No emails yet.</Empty>
       ) : (
         <ul className="grid max-w-205 gap-3">
           {mails.map((m) => (

@@ -1,3 +1,4 @@
+import { METHOD_NAMES } from '@/core/names'
 import { readReceiptPage } from '@/model/receipt/receiptPage'
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
@@ -30,7 +31,7 @@ export default async function ReceiptPage({
           </To>
         }
         title={`Receipt ${receipt.number}`}
-        beside={`${formatDay(receipt.on)}, ${receipt.method}${receipt.reference ? `, ${receipt.reference}` : ''}`}
+        beside={`${formatDay(receipt.on)}, ${METHOD_NAMES[receipt.method]}${receipt.reference ? `, ${receipt.reference}` : ''}`}
         action={
           <ReceiptActions
             id={receipt.id}
@@ -47,17 +48,16 @@ export default async function ReceiptPage({
       />
       {receipt.voidedOn && (
         <p className="mb-4 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
-          {receipt.voidKind === 'bounced' ? 'Came back' : 'Voided'} on {formatDay(receipt.voidedOn)}:{' '}
-          {receipt.voidReason}
+          {receipt.voidKind === 'bounced' ? 'Bounced' : 'Voided'} on {formatDay(receipt.voidedOn)}: {receipt.voidReason}
         </p>
       )}
       <p className="fig mb-4 text-left text-3xl font-bold">{formatMoney(receipt.amount)}</p>
       {isPositiveMoney(change) && (
         <p className="mb-4">
-          Given {formatMoney(receipt.tendered)}, change {formatMoney(change)}.
+          Cash given {formatMoney(receipt.tendered)}, change {formatMoney(change)}.
         </p>
       )}
-      <h2>What it paid</h2>
+      <h2>Applied to</h2>
       <table className="ledger max-w-160">
         <tbody>
           {paid.map((p, i) => (
@@ -72,7 +72,7 @@ export default async function ReceiptPage({
           ))}
         </tbody>
       </table>
-      {isPositiveMoney(discount) && <p className="mt-2">{formatMoney(discount)} came off for paying early.</p>}
+      {isPositiveMoney(discount) && <p className="mt-2">Early-payment discount {formatMoney(discount)}.</p>}
       <InTheBooks {...posted} />
     </>
   )

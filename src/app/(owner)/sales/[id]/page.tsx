@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { formatDayShort } from '@/core/day'
-import { formatMoney } from '@/core/money'
+import { formatMoney, isPositiveMoney } from '@/core/money'
 import { sayRepeat } from '@/model/sale/repeats'
 import type { Sheet } from '@/model/sale/sheet'
 import { Files } from '@/ui/files/Files'
@@ -40,28 +40,28 @@ export default async function SaleSheet({ params, searchParams }: Props) {
           <To href={`/people/${sale.customerId}`} className="font-bold text-iron-900 hover:underline">
             {sale.customerName}
           </To>
-          {sale.purchaseOrder && ` · their order ${sale.purchaseOrder}`}
+          {sale.purchaseOrder && ` · PO ${sale.purchaseOrder}`}
         </span>
         <span>
-          {sale.wantedBy && `wanted by ${formatDayShort(sale.wantedBy, today)} · `}
+          {sale.wantedBy && `needed by ${formatDayShort(sale.wantedBy, today)} · `}
           {sheet.paysHow}
         </span>
       </div>
       <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-1">
-        <h1 className="min-w-0 break-words">{sale.title || 'Nothing on it yet'}</h1>
-        <Stamp stands={stands} />
+        <h1 className="min-w-0 break-words">{sale.title || 'Empty sale'}</h1>
+        <Stamp stands={stands} owes={isPositiveMoney(sheet.story.open)} />
         {sale.closedReason && <span className="sub">{sale.closedReason}</span>}
       </div>
       <MoneyBar bar={bar} />
       <MoneyLegend bar={bar} />
       {sheet.overLimit && (
         <p className="mt-3 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
-          With what is agreed, {sale.customerName} is {formatMoney(sheet.overLimit)} over their credit limit.
+          Including open orders, {sale.customerName} is {formatMoney(sheet.overLimit)} over the credit limit.
         </p>
       )}
       {sheet.stopSupply !== null && stands !== 'settled' && (
         <p className="mt-3 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
-          Something of {sale.customerName} is {sheet.stopSupply} days late. Think twice before more goes on credit.
+          {sale.customerName} has an invoice {sheet.stopSupply} days late. Think twice before giving more credit.
         </p>
       )}
       <div className="mt-6 grid gap-x-7 gap-y-8 lg:grid-cols-[minmax(0,1fr)_340px]">
@@ -71,7 +71,7 @@ export default async function SaleSheet({ params, searchParams }: Props) {
           {sale.note && <p className="mt-3 max-w-prose whitespace-pre-line">{sale.note}</p>}
           {sale.deliverTo && (
             <p className="sub mt-3">
-              Delivered to {sale.deliverTo.replace(/\n/g, ', ')}
+              Deliver to {sale.deliverTo.replace(/\n/g, ', ')}
               {sale.deliverNote && ` (${sale.deliverNote})`}
             </p>
           )}
@@ -88,7 +88,7 @@ export default async function SaleSheet({ params, searchParams }: Props) {
           </section>
           {sheet.repeats.length > 0 && (
             <section>
-              <h2>Comes again</h2>
+              <h2>Repeat</h2>
               {sheet.repeats.map((r) => (
                 <RepeatLine key={r.id} id={r.id} says={sayRepeat(r)} nextOn={r.nextOn} done={r.done} />
               ))}
@@ -125,16 +125,16 @@ const NextBox = ({ sheet, start }: { readonly sheet: Sheet; readonly start: Doin
       <h2>Next</h2>
       <p>
         {first
-          ? `${first.why}${first.amount ? ` (${formatMoney(first.amount)})` : ''}.`
+          ? `${first.why.replace(/\.$/, '')}${first.amount ? ` (${formatMoney(first.amount)})` : ''}.`
           : story.stands === 'settled'
-            ? 'Everything is done and paid.'
+            ? 'Done and paid.'
             : story.stands === 'draft'
-              ? 'Send the estimate, or agree straight away.'
+              ? 'Send the estimate, or save it as an order.'
               : story.stands === 'offered'
-                ? 'The estimate is out. Wait for their answer, or ask.'
+                ? 'Estimate sent. Wait for the answer, or follow up.'
                 : 'Nothing to do today.'}
       </p>
-      {more.length > 0 && <p className="sub mt-1 text-iron-700">then: {more.map((n) => n.why).join('; ')}</p>}
+      {more.length > 0 && <p className="sub mt-1 text-iron-700">After that: {more.map((n) => n.why).join('; ')}</p>}
       <div className="no-print mt-3">
         <SaleActions
           sale={sheet.forActions}

@@ -16,12 +16,12 @@ export default async function Baskets({ searchParams }: { searchParams: Search }
   return (
     <>
       <Heading
-        title="Baskets on the shopfront"
-        beside={isOpen ? 'being filled, the one last touched first' : 'the shopfront is closed'}
+        title="Open baskets"
+        beside={isOpen ? 'most recent first' : 'The online shop is closed'}
         action={open.rows.length > 0 && <ListExport name="baskets" query={open.query} />}
       />
       {open.rows.length === 0 && !isOpen ? (
-        <Empty>Open the shopfront in Settings; what customers gather will stand here.</Empty>
+        <Empty>Turn on the online shop in Settings; customers’ baskets will appear here.</Empty>
       ) : (
         <ListRows open={open} about={shop} className="max-w-4xl" />
       )}

@@ -8,7 +8,7 @@ import { TotalRow } from '@/ui/TotalRow'
 import { Heading } from '@/ui/Heading'
 import { openShop } from '../../_shop'
 
-export const metadata: Metadata = { title: 'Coming again' }
+export const metadata: Metadata = { title: 'Repeating sales' }
 const MONTHS = 6
 
 export default async function ComingPage() {
@@ -17,10 +17,10 @@ export default async function ComingPage() {
   const months = Array.from({ length: MONTHS + 1 }, (_, n) => monthStart(addMonths(monthStart(today), n)))
   return (
     <>
-      <Heading title="Sales that come again" beside={`what they will make in the next ${MONTHS} months`} />
+      <Heading title="Repeating sales" beside={`what they will make in the next ${MONTHS} months`} />
       {coming.length === 0 ? (
         <Empty>
-          Rent, lessons, upkeep: open a sale and choose “Comes again”. What is coming will stand here by month.
+          For rent, lessons or upkeep: open a sale and choose Repeat. Coming sales will be listed here by month.
         </Empty>
       ) : (
         <div className="grid max-w-245 gap-7">
@@ -63,7 +63,7 @@ const Month = ({
             </tr>
           ))}
           <TotalRow
-            name="at the prices of now"
+            name="At today’s prices"
             of={sumMoney(
               coming.map((c) => c.total),
               currency,

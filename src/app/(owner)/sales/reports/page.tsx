@@ -14,9 +14,9 @@ import { ListRows } from '@/ui/list/ListView'
 import { openList } from '../../_list'
 import { openShop, queryOf, type Search } from '../../_shop'
 
-export const metadata: Metadata = { title: 'How sales go' }
+export const metadata: Metadata = { title: 'Sales reports' }
 
-const VIEWS = { offers: 'estimates', costs: 'thought and done', by: 'by kind and channel' } as const
+const VIEWS = { offers: 'estimates', costs: 'Estimate and actual', by: 'By type and channel' } as const
 type Shop = Awaited<ReturnType<typeof openShop>>
 interface Part {
   readonly shop: Shop
@@ -32,7 +32,7 @@ export default async function Reports({ searchParams }: { searchParams: Search }
   const part = { shop, query: { ...query, from, to } }
   return (
     <>
-      <Heading title="How sales go" />
+      <Heading title="Sales reports" />
       <div className="mb-4 flex flex-wrap items-end gap-6">
         <nav aria-label="Reports" className="flex gap-4 pb-4">
           {Object.entries(VIEWS).map(([k, name]) => (

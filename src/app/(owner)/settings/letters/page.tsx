@@ -3,13 +3,13 @@ import { Heading } from '@/ui/Heading'
 import { LetterEditor } from '@/ui/settings/LetterEditor'
 import { openShop } from '../../_shop'
 
-export const metadata: Metadata = { title: 'Words of letters' }
+export const metadata: Metadata = { title: 'Email wording' }
 
 export default async function Letters() {
   await openShop()
   return (
     <>
-      <Heading title="Words of letters" beside="in each language your customers read" />
+      <Heading title="Email wording" beside="One text per document and language" />
       <LetterEditor />
     </>
   )

@@ -6,15 +6,15 @@ import { Heading } from '@/ui/Heading'
 import { openShop } from '../../_shop'
 import { LedgerHead, unseen } from '@/ui/LedgerHead'
 
-export const metadata: Metadata = { title: 'How papers look' }
+export const metadata: Metadata = { title: 'Document layouts' }
 
 export default async function Layouts() {
   const layouts = await readLayouts(await openShop())
   return (
     <>
-      <Heading title="How papers look" beside="each paper may have layouts of your own; one of them is the usual one" />
+      <Heading title="Document layouts" beside="Each document can have your own layouts; one is the default" />
       <table className="ledger max-w-205">
-        <LedgerHead heads={['Paper', 'Your layouts', unseen('New')]} />
+        <LedgerHead heads={['Document', 'Your layouts', unseen('New')]} />
         <tbody>
           {PAPERS.map((paper) => {
             const own = layouts.filter((l) => l.paper === paper)
@@ -23,12 +23,12 @@ export default async function Layouts() {
                 <td>{paperName(paper, 'en')}</td>
                 <td>
                   {own.length === 0 ? (
-                    <span className="sub">the program’s own</span>
+                    <span className="sub">Standard layout</span>
                   ) : (
                     own.map((l) => (
                       <To key={l.id} className="mr-4 underline" href={`/settings/papers/${paper}?layout=${l.id}`}>
                         {l.name}
-                        {l.usual && <span className="sub"> (usual)</span>}
+                        {l.usual && <span className="sub"> (default)</span>}
                       </To>
                     ))
                   )}

@@ -1,3 +1,4 @@
+import { ACCOUNT_KIND_NAMES } from '@/core/names'
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
@@ -38,7 +39,7 @@ export default async function AccountPage({ params, searchParams }: Props) {
             <To className="underline" href="/books?view=trial-balance">
               Trial balance
             </To>{' '}
-            · {account.code} · {account.kind}
+            · {account.code} · {ACCOUNT_KIND_NAMES[account.kind]}
           </>
         }
         title={account.name}

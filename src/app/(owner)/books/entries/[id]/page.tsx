@@ -25,7 +25,7 @@ export default async function EntryPage({ params }: { params: Promise<{ id: stri
           <>
             {!href.startsWith('/books') && (
               <To className="underline" href={href}>
-                the paper that posted it
+                Source document
               </To>
             )}
             {entry.reversesId && (
@@ -41,7 +41,7 @@ export default async function EntryPage({ params }: { params: Promise<{ id: stri
         }
       />
       <EntryLines entry={entry} before={before} />
-      <p className="sub mt-4">Posted entries never change. A mistake is mended by an entry that reverses it.</p>
+      <p className="sub mt-4">Posted entries never change. To correct one, post an entry that reverses it.</p>
     </>
   )
 }

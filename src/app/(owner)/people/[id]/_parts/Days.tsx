@@ -7,7 +7,7 @@ export const Days = ({ page, today }: { readonly page: Page; readonly today: Day
   page.days &&
   page.paid.length > 1 && (
     <section>
-      <h2>Days they take to pay</h2>
+      <h2>Days to pay</h2>
       <PayChart
         bars={[...page.paid]
           .reverse()

@@ -15,9 +15,9 @@ export const Held = ({
   readonly currency: string
 }) => (
   <section>
-    <h2>Held for them</h2>
+    <h2>Held for this customer</h2>
     {page.held.length === 0 ? (
-      <p className="sub">Nothing. Money that comes in ahead of a bill stands here; it is theirs until it is earned.</p>
+      <p className="sub">Nothing held. Money paid in advance is kept here until you invoice it.</p>
     ) : (
       <>
         <table className="ledger">
@@ -26,10 +26,10 @@ export const Held = ({
               <tr key={i}>
                 <td>
                   {h.saleId === null ? (
-                    'on account'
+                    'On account'
                   ) : (
                     <To className="hover:underline" href={`/sales/${h.saleId}`}>
-                      {h.kind} for a sale
+                      {h.kind === 'layaway' ? 'Layaway' : 'Deposit'} for a sale
                     </To>
                   )}
                 </td>
@@ -37,7 +37,7 @@ export const Held = ({
               </tr>
             ))}
             <tr className="total">
-              <td>held</td>
+              <td>Held</td>
               <td className="fig">
                 {formatMoney(
                   sumMoney(

@@ -8,7 +8,7 @@ export const Owes = ({ page, today }: { readonly page: Page; readonly today: Day
   <section>
     <h2>Owes</h2>
     {page.dues.length === 0 ? (
-      <p className="sub">Nothing.</p>
+      <p className="sub">Nothing due.</p>
     ) : (
       <table className="ledger">
         <tbody>
@@ -28,7 +28,7 @@ export const Owes = ({ page, today }: { readonly page: Page; readonly today: Day
             </tr>
           ))}
           <tr className="total">
-            <td>owed</td>
+            <td>Total</td>
             <td className="fig">{formatMoney(page.standing.owed)}</td>
           </tr>
         </tbody>

@@ -1,3 +1,4 @@
+import { METHOD_NAMES } from '@/core/names'
 import { To } from '@/ui/To'
 import { formatDay } from '@/core/day'
 import { formatMoney } from '@/core/money'
@@ -17,7 +18,7 @@ export const Receipts = ({ page }: { readonly page: Page }) => (
               </To>
             </td>
             <td className="sub">{formatDay(r.on)}</td>
-            <td>{r.method}</td>
+            <td>{METHOD_NAMES[r.method]}</td>
             <td className="fig">{formatMoney(r.amount)}</td>
           </tr>
         ))}

@@ -6,7 +6,7 @@ import { TakeBack } from '@/ui/TakeBack'
 /** What was given back from their account. */
 export const Refunds = ({ page, today }: { readonly page: Page; readonly today: Day }) => (
   <section>
-    <h2>Given back from their account</h2>
+    <h2>Refunded from their account</h2>
     <table className="ledger">
       <tbody>
         {page.refunds.map((r) => (

@@ -1,3 +1,4 @@
+import { isPositiveMoney } from '@/core/money'
 import { To } from '@/ui/To'
 import { formatDayShort, type Day } from '@/core/day'
 import type { CustomerPage as Page } from '@/model/people/customers'
@@ -11,11 +12,11 @@ export const Sales = ({ page, today }: { readonly page: Page; readonly today: Da
   <>
     <h2>Sales</h2>
     {page.sales.length === 0 ? (
-      <p className="sub">None yet.</p>
+      <p className="sub">No sales yet.</p>
     ) : (
       <table className="ledger">
         <LedgerHead
-          heads={['Sale', 'What', 'Stands', { head: 'Money', className: 'w-30' }, right('Total'), right('Since')]}
+          heads={['Sale', 'Title', 'Status', { head: 'Progress', className: 'w-30' }, right('Total'), right('Started')]}
         />
         <tbody>
           {page.sales.map((s) => (
@@ -27,7 +28,7 @@ export const Sales = ({ page, today }: { readonly page: Page; readonly today: Da
                 </To>
               </td>
               <td>
-                <Stamp stands={s.stands} />
+                <Stamp stands={s.stands} owes={isPositiveMoney(s.open)} />
               </td>
               <td>
                 <MoneyBar small bar={s.bar} />

@@ -5,7 +5,7 @@ export const Who = ({ page }: { readonly page: Page }) => (
   <>
     {page.contacts.length > 0 && (
       <section>
-        <h2>Whom to ask for</h2>
+        <h2>Contacts</h2>
         {page.contacts.map((c) => (
           <p key={c.id} className="mb-1">
             {c.name}
@@ -20,8 +20,8 @@ export const Who = ({ page }: { readonly page: Page }) => (
         {page.addresses.map((a) => (
           <p key={a.id} className="mb-2 whitespace-pre-line">
             <span className="sub">
-              {a.kind === 'bill-to' ? 'bill to' : 'deliver to'}
-              {a.isDefault && ', usual'}
+              {a.kind === 'bill-to' ? 'bill to' : 'Deliver to'}
+              {a.isDefault && ', default'}
             </span>
             {'\n'}
             {a.text}

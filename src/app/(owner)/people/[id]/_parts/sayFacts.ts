@@ -1,3 +1,4 @@
+import { languageName } from '@/core/names'
 import { formatDay } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import type { CustomerPage } from '@/model/people/customers'
@@ -8,13 +9,13 @@ export const sayFacts = (customer: CustomerPage['customer']): string =>
     customer.taxExempt
       ? `exempt from tax${customer.exemptNumber ? `, ${customer.exemptNumber}` : ''}${customer.exemptUntil ? ` until ${formatDay(customer.exemptUntil)}` : ''}`
       : '',
-    customer.terms.net > 0 ? `pays in ${customer.terms.net} days` : 'pays when billed',
+    customer.terms.net > 0 ? `pays in ${customer.terms.net} days` : 'due on invoice',
     customer.terms.discountPercent
-      ? `${Number(customer.terms.discountPercent)} % off within ${customer.terms.discountDays ?? 0} days`
+      ? `${Number(customer.terms.discountPercent)}% within ${customer.terms.discountDays ?? 0} days`
       : '',
     customer.creditLimit ? `credit limit ${formatMoney(customer.creditLimit)}` : '',
     customer.priceLevel ? `prices: ${customer.priceLevel}` : '',
-    customer.language === 'en' ? '' : `papers in ${customer.language}`,
+    customer.language === 'en' ? '' : `documents in ${languageName(customer.language)}`,
   ]
     .filter(Boolean)
     .join(' · ')

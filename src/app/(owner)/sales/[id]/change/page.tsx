@@ -9,7 +9,7 @@ import { fromSaved, sayLess } from '@/ui/sale/lineDraft'
 import { SaleForm } from '@/ui/sale/SaleForm'
 import { idFrom, openShop } from '../../../_shop'
 
-export const metadata: Metadata = { title: 'Change the lines' }
+export const metadata: Metadata = { title: 'Change lines' }
 
 export default async function ChangePage({ params }: { params: Promise<{ id: string }> }) {
   const { db, business, today, currency } = await openShop()
@@ -22,10 +22,7 @@ export default async function ChangePage({ params }: { params: Promise<{ id: str
   const words = (kind: string) => kind === 'heading' || kind === 'text'
   return (
     <>
-      <Heading
-        above={`Sale ${sale.number} · ${sale.customer}`}
-        title={agreed ? 'Change what is agreed' : 'Change the lines'}
-      />
+      <Heading above={`Sale ${sale.number} · ${sale.customer}`} title={agreed ? 'Change order' : 'Change lines'} />
       <SaleForm
         sale={{ id: sale.id, number: sale.number, agreed, total: sale.totals.gross }}
         today={today}

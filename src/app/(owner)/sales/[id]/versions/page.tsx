@@ -38,17 +38,17 @@ export default async function VersionsPage({
           </To>
         }
         title="What changed"
-        beside={moved === 0 ? 'nothing on the lines' : `${moved} ${moved === 1 ? 'line' : 'lines'}`}
+        beside={moved === 0 ? 'No changes to lines' : `${moved} ${moved === 1 ? 'line' : 'lines'}`}
       />
       <div className="overflow-x-auto">
         <table className="ledger min-w-215">
           <LedgerHead
             heads={[
-              unseen('How', 'w-21.5'),
+              unseen('Change', 'w-21.5'),
               sayVersion(c.before),
-              right('Quantity, each, sum', 'w-47.5'),
+              right('Quantity × unit price, amount', 'w-47.5'),
               sayVersion(c.now),
-              right('Quantity, each, sum', 'w-47.5'),
+              right('Quantity × unit price, amount', 'w-47.5'),
             ]}
           />
           <tbody>
@@ -60,17 +60,17 @@ export default async function VersionsPage({
             {(isPositiveMoney(c.before.less) || isPositiveMoney(c.now.less)) && (
               <tr>
                 <td />
-                <td className="r text-iron-500">off the whole</td>
+                <td className="r text-iron-500">Discount on total</td>
                 <td className="fig">{formatMoney(negateMoney(c.before.less))}</td>
-                <td className="r text-iron-500">off the whole</td>
+                <td className="r text-iron-500">Discount on total</td>
                 <td className="fig">{formatMoney(negateMoney(c.now.less))}</td>
               </tr>
             )}
             <tr className="total">
               <td />
-              <td className="r">total with tax</td>
+              <td className="r">Total with tax</td>
               <td className="fig">{formatMoney(c.before.gross)}</td>
-              <td className="r">total with tax</td>
+              <td className="r">Total with tax</td>
               <td className="fig">{formatMoney(c.now.gross)}</td>
             </tr>
           </tbody>
@@ -115,7 +115,7 @@ const Side = ({
       <td className={gone ? 'line-through' : ''}>
         {mark('description', of.description)}
         {of.note && <div className="sub">{mark('note', of.note)}</div>}
-        {!of.chosen && <div className="sub">{mark('chosen', 'not counted')}</div>}
+        {!of.chosen && <div className="sub">{mark('chosen', 'Not included')}</div>}
       </td>
       <td className="fig">
         {words ? (
@@ -123,7 +123,7 @@ const Side = ({
         ) : (
           <>
             {mark('quantity', of.quantity)} × {mark('unitPrice', formatPrice(decimal(of.unitPrice), currency))}
-            {of.discountPercent !== '0' && <> − {mark('discountPercent', `${of.discountPercent} %`)}</>}
+            {of.discountPercent !== '0' && <> − {mark('discountPercent', `${of.discountPercent}%`)}</>}
             {/[1-9]/.test(of.discountAmount) && <> − {mark('discountAmount', of.discountAmount)}</>}
             <div>{of.net && formatPrice(decimal(of.net), currency)}</div>
           </>

@@ -12,7 +12,7 @@ export default async function BasketPage({ params }: { params: Promise<{ id: str
   const basket = (await readBasket(db, await idFrom(params), business, today)) ?? notFound()
   return (
     <>
-      <Heading above="On the shopfront" title={basket.name ? `Basket of ${basket.name}` : 'A basket'} />
+      <Heading above="Sell in the online shop" title={basket.name ? `Basket of ${basket.name}` : 'A basket'} />
       <OwnerBasket start={basket} currency={currency} />
     </>
   )

@@ -22,7 +22,7 @@ export default async function LayoutPage({ params, searchParams }: Props) {
   const name = paperName(paper, 'en')
   return (
     <>
-      <Heading above="How papers look" title={kept ? `${name}: ${kept.name}` : `New layout: ${name.toLowerCase()}`} />
+      <Heading above="Document layouts" title={kept ? `${name}: ${kept.name}` : `New layout: ${name.toLowerCase()}`} />
       <LayoutEditor
         key={kept?.id ?? 'new'}
         paper={paper}
