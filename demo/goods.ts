@@ -156,8 +156,8 @@ const charges: readonly (readonly [code: string, name: string, price: number])[]
   ['C-DELIVER', 'Delivery by van', 3500],
   ['C-PARCEL', 'Parcel, insured', 2400],
   ['C-SMALL', 'Small parts', 850],
-  ['C-PICKUP', 'Collected from the school', 2800],
-  ['C-RUSH', 'While you are on tour: by tomorrow', 4500],
+  ['C-PICKUP', 'Picked up from the school', 2800],
+  ['C-RUSH', 'Rush fee, next day', 4500],
   ['C-STORE', 'Storage, month', 1500],
 ]
 

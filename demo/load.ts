@@ -61,7 +61,7 @@ const tellSettings = (shop: Workshop) =>
     email: 'till@fernhollow.example',
     header: 'Violin family, guitars, bows',
     footer: 'Thank you for letting us look after your instrument.',
-    conditions: 'Instruments are ours until they are paid for. Repairs not fetched within a year are sold.',
+    conditions: 'Instruments are ours until they are paid for. Repairs not picked up within one year may be sold.',
     shopfrontOpen: true,
     usualArrangements: {
       terms: { net: 30 },
@@ -152,7 +152,7 @@ const open = async (db: Database, start: Day): Promise<Workshop> => {
       tags:
         c.kind === 'player' || c.kind === 'parent'
           ? [shop.chance.pick(['violin', 'cello', 'guitar'])]
-          : ['orders by the term'],
+          : ['orders each term'],
       contacts:
         c.kind === 'school'
           ? [{ name: 'Bursar', role: 'pays the bills', email: `bursar.${customers.length}@mail.example` }]

@@ -97,7 +97,7 @@ const basketFor = (shop: Workshop, customer: Customer): Basket => {
       })
     lines.push(one('C-DELIVER'))
     return {
-      title: chance.pick(['New term', 'Strings for the section', 'Cases and bows', 'Refill of the cupboard']),
+      title: chance.pick(['New term', 'Strings for the section', 'Cases and bows', 'Restocking']),
       kind: 'sales',
       lines,
     }
@@ -156,7 +156,7 @@ const startSomething = async (shop: Workshop): Promise<void> => {
           void (await act(shop, declineSale, {
             saleId,
             reason: chance.pick([
-              'Too dear this year',
+              'Too expensive this year',
               'Found one nearer home',
               'The grant did not come',
               'Will wait until spring',

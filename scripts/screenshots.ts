@@ -81,7 +81,7 @@ const main = async (): Promise<void> => {
       await driver.sleep(view.wait ?? 900)
       if (view.name === 'money-in') await driver.findElement(By.css('input.h-\\[54px\\]')).sendKeys('500')
       if (view.type) {
-        await driver.findElement(By.css('input[aria-label^="Goods"]')).sendKeys(view.type)
+        await driver.findElement(By.css('input[aria-label^="Item"]')).sendKeys(view.type)
         await driver.sleep(900)
         await driver.findElement(By.css('[cmdk-item]')).click()
       }

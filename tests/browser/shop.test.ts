@@ -62,7 +62,7 @@ describe('the shopfront', () => {
       await i.type('Name', 'Zeno Quill')
       await i.press(Key.TAB)
       await other.wait(async () => (await (await they.field('Your name')).getAttribute('value')) === 'Zeno Quill', 8000)
-      await they.type('E-mail', 'zeno@mail.example')
+      await they.type('Email', 'zeno@mail.example')
       await they.type('Card number', '1234 5678 9012 0001')
       await they.click('Order')
       await they.see('Payment did not go through: The card was declined')

@@ -101,7 +101,7 @@ describe('the counter', () => {
     await add()
     // 13.53 in five-cent coins is 13.55.
     expect(screen.getByRole('button', { name: 'Take payment 13.55' })).toBeTruthy()
-    await userEvent.click(screen.getByRole('radio', { name: 'card' }))
+    await userEvent.click(screen.getByRole('radio', { name: 'Card' }))
     expect(screen.getByRole('button', { name: 'Take payment 13.53' })).toBeTruthy()
   })
 

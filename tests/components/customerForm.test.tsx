@@ -96,7 +96,7 @@ describe('a customer typed in', () => {
     await add()
     await waitFor(() => expect(noteOf(field('Price list'))).toContain('There is no price level school.'))
     // The empty address was not sent: the first one sent is the second in the form.
-    expect(noteOf(field('Tax area'))).toBe('There is no tax area out.')
+    expect(noteOf(field('Tax region'))).toBe('There is no tax area out.')
     expect(document.activeElement).toBe(field('Price list'))
     expect(router.push).not.toHaveBeenCalled()
   })

@@ -154,7 +154,7 @@ describe('money that comes in', () => {
     open()
     await ready()
     await userEvent.type(field('Amount'), '100')
-    await userEvent.click(screen.getByRole('radio', { name: 'cash' }))
+    await userEvent.click(screen.getByRole('radio', { name: 'Cash' }))
     await userEvent.type(field('Cash given (if more)'), '120')
     await waitFor(() => expect(screen.getByText(/20\.00/)).toBeTruthy())
   })

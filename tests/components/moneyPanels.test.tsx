@@ -111,7 +111,7 @@ describe('a plan that runs', () => {
     expect(await screen.findByText('610.00')).toBeTruthy()
     expect(screen.getByText('−30.00')).toBeTruthy()
     await choose('Which plan', 'P-26-2')
-    await pick('cash')
+    await pick('Cash')
     await press(/^Take payment and close plan/)
     await waitFor(() => expect(said).toEqual(['Paid off: 610.00. Finance charge waived: 30.00.']))
     expect(bodyOf(sent, '/sales/7/installments/payoff')).toEqual({ on: '2026-03-02', planId: 12, method: 'cash' })

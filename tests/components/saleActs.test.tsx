@@ -116,7 +116,7 @@ describe('beside a sale', () => {
   test('what has no lines does not come again', () => {
     answerCalls({})
     render(<SheetTools sale={{ ...SALE, lines: [] }} today={TODAY} />)
-    expect(buttons()).toEqual(['Copy to new sale', 'Their page'])
+    expect(buttons()).toEqual(['Copy to new sale', 'Customer’s page'])
   })
 })
 

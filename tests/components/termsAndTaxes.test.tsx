@@ -151,7 +151,7 @@ describe('taxes', () => {
     render(<Areas areas={[{ code: 'OUT', name: 'Out of state', taxCode: 'ZERO' }]} codes={['STD', 'ZERO']} />)
     expect(screen.getByText('taxable goods use code ZERO')).toBeTruthy()
     await type('Code', 'ISLE')
-    await type('Name of the area', 'The isle')
+    await type('Name of the region', 'The isle')
     await choose('Tax code', 'ZERO')
     await press('Add')
     await waitFor(() => expect(said).toEqual(['The isle added. Assign it to delivery addresses.']))

@@ -137,7 +137,7 @@ describe('what is owed, from every side', () => {
   test('what somebody could pay: a layaway takes any amount, and what is due of it is proposed', async () => {
     const open = (await readOpenItems(s.db, slow, business, day('2026-04-03')))!
     expect(open.items.at(-1)).toMatchObject({ saleId: layaway, open: '250.00', asked: '50.00' })
-    expect(open.usually).toBe('usually pays after 30 days')
+    expect(open.usually).toBe('Usually pays in 30 days')
   })
 })
 

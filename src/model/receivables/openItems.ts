@@ -34,7 +34,7 @@ export const readOpenItems = async (db: Db, customerId: number, business: Busine
     late: toDecimalString(present(standing).late),
     held: toDecimalString(present(standing).held),
     usually: days
-      ? `usually pays after ${Math.round(days.average)} ${Math.round(days.average) === 1 ? 'day' : 'days'}`
+      ? `Usually pays in ${Math.round(days.average)} ${Math.round(days.average) === 1 ? 'day' : 'days'}`
       : '',
     items: [
       ...dues.map((d) => {

@@ -10,7 +10,7 @@ import { countedQuantity, worthOf } from './worth'
 
 const inWords = (entry: EntryView): string => {
   const side = (debit: boolean) => entry.lines.filter((l) => l.amount.minor > 0n === debit).map((l) => l.account)
-  return `${side(true).join(', ')} to ${side(false).join(', ')}`
+  return `Debit ${side(true).join(', ')} · Credit ${side(false).join(', ')}`
 }
 
 /** An entry in one line of plain words, with the paper it opens into. */

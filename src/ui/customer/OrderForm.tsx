@@ -78,7 +78,7 @@ export const OrderForm = ({ basket, onBasket, onOrdered }: Props) => {
       }}
     >
       {text('Your name', 'name', { autoComplete: 'name' })}
-      {text('E-mail', 'email', { type: 'email', autoComplete: 'email' })}
+      {text('Email', 'email', { type: 'email', autoComplete: 'email' })}
       {text('Phone', 'phone', { autoComplete: 'tel' })}
       <label>
         <span className="label">Delivery address (leave empty to pick up)</span>

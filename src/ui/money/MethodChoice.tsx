@@ -1,5 +1,6 @@
 'use client'
 import { METHODS, type Method } from '@/core/ledger'
+import { METHOD_NAMES } from '@/core/names'
 
 interface Props {
   readonly label: string
@@ -17,9 +18,9 @@ export const MethodChoice = ({ label, method, onMethod }: Props) => (
         role="radio"
         aria-checked={method === m}
         onClick={() => onMethod(m)}
-        className="btn px-1 capitalize aria-checked:border-2 aria-checked:border-rust-600 aria-checked:bg-rust-100"
+        className="btn px-1 aria-checked:border-2 aria-checked:border-rust-600 aria-checked:bg-rust-100"
       >
-        {m}
+        {METHOD_NAMES[m]}
       </button>
     ))}
   </div>

@@ -145,7 +145,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
 
 const OwesNow = ({ now }: { readonly now: OpenNow }) => (
   <div className="sub">
-    owes {now.owed} · {Number(now.held) > 0 ? `${now.held} held` : 'Nothing held'}
+    Owes {now.owed} · {Number(now.held) > 0 ? `${now.held} held` : 'Nothing held'}
     {now.usually && ` · ${now.usually}`}
   </div>
 )

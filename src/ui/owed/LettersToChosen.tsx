@@ -65,7 +65,7 @@ export const LettersToChosen = () => {
         </span>
         {button('statement', 'Email statements')}
         {button('open-items', 'Email open invoices')}
-        {button('reminder', 'Remind them')}
+        {button('reminder', 'Send reminders')}
       </form>
       {told && told.skipped.length > 0 && (
         <ul role="status" className="mb-3 border-l-4 border-brass-600 bg-brass-100 px-3 py-2">

@@ -58,7 +58,7 @@ const Address = ({ n, kind, areas, onRemove }: AddressProps) => (
         <FormText name={`addresses.${n}.instructions`} label="Delivery instructions" most={500} />
         <FormSelect
           name={`addresses.${n}.taxArea`}
-          label="Tax area"
+          label="Tax region"
           options={[{ value: '', name: 'Default' }, ...areas.map((a) => ({ value: a.code, name: a.name }))]}
         />
       </div>

@@ -24,11 +24,11 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
           <LedgerHead
             heads={[
               'Item',
-              right('Last bought'),
-              right('Last quantity and price'),
-              right('Times (per month)'),
-              right('Available'),
-              right('Price today'),
+              right('Last bought', 'whitespace-normal'),
+              right('Last quantity and price', 'whitespace-normal'),
+              right('Times (per month)', 'whitespace-normal'),
+              right('Available', 'whitespace-normal'),
+              right('Price today', 'whitespace-normal'),
               unseen('Sell again'),
             ]}
           />

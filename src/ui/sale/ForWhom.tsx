@@ -66,7 +66,7 @@ export const ForWhom = ({ buyer, onBuyer }: { readonly buyer: Buyer | null; read
         label="Customer"
         autoFocus={!buyer}
         chosen={buyer?.name ?? ''}
-        placeholder="name, e-mail or phone"
+        placeholder="name, email or phone"
         find={findCustomers}
         onPick={(c) => {
           setFresh(false)

@@ -89,7 +89,7 @@ export const LineEditor = ({
   }
   const add = (kind: 'heading' | 'text') => setLines([...lines.filter((l) => !isBlank(l)), emptyLine(blank, kind)])
   return (
-    <div className="max-lg:overflow-x-auto max-lg:pb-40">
+    <div className="relative max-lg:overflow-x-auto max-lg:pb-40">
       <OrderedArea keys={shown.map((l) => l.key)} onMove={move}>
         <table ref={table} className="ledger min-w-225">
           <LineHead />

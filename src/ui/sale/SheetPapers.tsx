@@ -5,7 +5,7 @@ import type { Sheet } from '@/model/sale/sheet'
 import { Figure } from '@/ui/Figure'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
-const KIND = { offered: 'estimate', agreed: 'agreed', changed: 'order, changed' } as const
+const KIND = { offered: 'estimate', agreed: 'order', changed: 'order, changed' } as const
 
 /** Every version that was sent or agreed, each to be compared with the one before. */
 export const Versions = ({ sheet }: { readonly sheet: Sheet }) =>
@@ -48,8 +48,8 @@ export const Costs = ({ sheet: { costs: c } }: { readonly sheet: Sheet }) =>
         {(
           [
             ['First estimate', c.offered],
-            ['agreed', c.agreed],
-            ['billed', c.billed],
+            ['Order', c.agreed],
+            ['Invoiced', c.billed],
             ['Estimated cost', c.expectedCost],
             ['Actual cost so far', c.actualCost],
           ] as const

@@ -36,7 +36,7 @@ export const SheetTools = ({ sale, today }: { readonly sale: SheetSale; readonly
         </button>
       )}
       <button className="btn" onClick={() => setDoing('link')}>
-        Their page
+        Customer’s page
       </button>
       <Refusal refused={refused} />
       {doing && <DoPanel doing={doing} sale={sale} today={today} onClose={() => setDoing(null)} />}

@@ -8,7 +8,7 @@ const schema = () => import('@/contract/inputs/goods/priceLevels').then((m) => m
 /** The areas whose goods take another tax, and another one. */
 export const Areas = ({ areas, codes }: Pick<TradeFacts, 'areas' | 'codes'>) => (
   <section>
-    <h2>Tax areas</h2>
+    <h2>Tax regions</h2>
     {areas.length > 0 && (
       <table className="ledger mb-2">
         <tbody>
@@ -35,7 +35,7 @@ export const Areas = ({ areas, codes }: Pick<TradeFacts, 'areas' | 'codes'>) => 
     >
       <div className="grid grid-cols-[90px_1fr_110px] gap-2">
         <FormText name="code" label="Code" most={40} />
-        <FormText name="name" label="Name of the area" most={80} />
+        <FormText name="name" label="Name of the region" most={80} />
         <FormSelect name="taxCode" label="Tax code" options={codes.map((c) => ({ value: c, name: c }))} />
       </div>
     </CommandForm>

@@ -73,7 +73,7 @@ export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; r
         {(['name', 'email', 'phone', 'deliverTo'] as const).map((key) => (
           <Text
             key={`${key}${basket[key]}`}
-            label={{ name: 'Name', email: 'E-mail', phone: 'Phone', deliverTo: 'Deliver to' }[key]}
+            label={{ name: 'Name', email: 'Email', phone: 'Phone', deliverTo: 'Deliver to' }[key]}
             defaultValue={basket[key]}
             maxLength={key === 'deliverTo' ? 500 : 200}
             onBlur={(e) => e.target.value !== basket[key] && tell({ [key]: e.target.value })}

@@ -10,7 +10,7 @@ export default async function Counter() {
   const { db, business, currency, today } = await openShop()
   return (
     <>
-      <Heading title="Counter" beside="type or scan · Enter · tender · Enter" />
+      <Heading title="Counter" beside="Scan or type, Enter, cash given, Enter" />
       <CounterTill
         settings={{
           currency,

@@ -48,7 +48,7 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
           <>
             <ListExport name="receivables" query={open.query} />
             <To className="btn btn-do" data-primary href="/money-in">
-              Take money
+              Take payment
             </To>
           </>
         }

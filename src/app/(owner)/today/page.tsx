@@ -183,7 +183,7 @@ const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Da
             `${c.repeat.id}${c.on}`,
             `/sales/${c.repeat.saleId}`,
             <>
-              <span className="sub">{formatDayShort(c.on, today)}</span> {c.repeat.customerName}: {c.repeat.title}
+              <span className="sub">{formatDayShort(c.on, today)}</span> {c.repeat.customerName}: {c.repeat.title}{' '}
               repeats
             </>,
           ),
@@ -206,7 +206,7 @@ const Drawer = ({ drawer }: { readonly drawer: TodayView['drawer'] }) => (
         </tr>
         <tr>
           <td className="px-0">
-            Cash in, {drawer.receipts} {drawer.receipts === 1 ? 'receipt' : 'receipts'}
+            Cash taken today, {drawer.receipts} {drawer.receipts === 1 ? 'receipt' : 'receipts'}
           </td>
           <td className="r">
             <Figure of={drawer.cash} />
@@ -229,13 +229,19 @@ const OutThere = ({ out }: { readonly out: TodayView['out'] }) => (
     <table className="ledger">
       <tbody>
         {[
-          { stands: 'offered', count: out.offered, one: 'estimate', amount: out.offeredAmount },
-          { stands: 'agreed', count: out.agreed, one: 'sale', amount: out.agreedAmount },
-        ].map(({ stands, count, one, amount }) => (
+          {
+            stands: 'offered',
+            count: out.offered,
+            one: 'estimate sent',
+            many: 'estimates sent',
+            amount: out.offeredAmount,
+          },
+          { stands: 'agreed', count: out.agreed, one: 'open order', many: 'open orders', amount: out.agreedAmount },
+        ].map(({ stands, count, one, many, amount }) => (
           <tr key={stands}>
             <td className="px-0">
               <To href={`/sales?stands=${stands}`} className="hover:underline">
-                {count} {count === 1 ? one : `${one}s`} {stands}
+                {count} {count === 1 ? one : many}
               </To>
             </td>
             <td className="r">

@@ -85,7 +85,7 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
           With what is agreed, over the credit limit by {formatMoney(over)}.
         </p>
       )}
-      <p className="sub mb-1">Where the money of their last {page.sales.length} sales stands</p>
+      <p className="sub mb-1">Payment progress of the last {page.sales.length} sales</p>
       <MoneyBar bar={bar} />
       <MoneyLegend bar={bar} />
       <div className="mt-7 grid gap-x-9 gap-y-8 lg:grid-cols-[minmax(0,1fr)_360px]">

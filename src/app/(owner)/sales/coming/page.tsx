@@ -51,8 +51,8 @@ const Month = ({
         <tbody>
           {coming.map((c, i) => (
             <tr key={i} className="row">
-              <td className="sub w-47.5">{formatDayLong(c.on)}</td>
-              <td className="max-w-95 truncate">
+              <td className="sub w-47.5 max-sm:w-auto">{formatDayLong(c.on)}</td>
+              <td className="max-w-95 truncate max-sm:max-w-32">
                 <To data-row className="cover" href={`/sales/${c.repeat.saleId}`}>
                   {c.repeat.customerName}
                   <span className="text-iron-500"> · {c.repeat.title}</span>

@@ -17,7 +17,7 @@ export const Days = ({ page, today }: { readonly page: Page; readonly today: Day
         today={today}
       />
       <p className="sub">
-        {page.days.average.toFixed(1)} on average by amount, {page.days.median} in the middle
+        Average {page.days.average.toFixed(1)} days (weighted by amount), median {page.days.median}
       </p>
     </section>
   )

@@ -16,13 +16,20 @@ export const Sales = ({ page, today }: { readonly page: Page; readonly today: Da
     ) : (
       <table className="ledger">
         <LedgerHead
-          heads={['Sale', 'Title', 'Status', { head: 'Progress', className: 'w-30' }, right('Total'), right('Started')]}
+          heads={[
+            'Sale',
+            'Title',
+            'Status',
+            { head: 'Progress', className: 'w-30 max-sm:hidden' },
+            right('Total'),
+            right('Started', 'max-sm:hidden'),
+          ]}
         />
         <tbody>
           {page.sales.map((s) => (
             <tr key={s.sale.id} className="row">
               <td className="font-figure">{s.sale.number}</td>
-              <td className="max-w-65 truncate">
+              <td className="max-w-65 truncate max-sm:max-w-32">
                 <To data-row className="cover" href={`/sales/${s.sale.id}`}>
                   {s.sale.title}
                 </To>
@@ -30,13 +37,13 @@ export const Sales = ({ page, today }: { readonly page: Page; readonly today: Da
               <td>
                 <Stamp stands={s.stands} owes={isPositiveMoney(s.open)} />
               </td>
-              <td>
+              <td className="max-sm:hidden">
                 <MoneyBar small bar={s.bar} />
               </td>
               <td className="r">
                 <Figure of={s.bar.total} />
               </td>
-              <td className="r sub whitespace-nowrap">{formatDayShort(s.sale.startedOn, today)}</td>
+              <td className="r sub whitespace-nowrap max-sm:hidden">{formatDayShort(s.sale.startedOn, today)}</td>
             </tr>
           ))}
         </tbody>
@@ -45,7 +52,7 @@ export const Sales = ({ page, today }: { readonly page: Page; readonly today: Da
     {page.standing.sales > page.sales.length && (
       <p className="mt-2">
         <To className="underline" href={`/sales?customer=${page.customer.id}`}>
-          all {page.standing.sales} sales
+          All {page.standing.sales} sales
         </To>
       </p>
     )}

@@ -20,7 +20,7 @@ export const Who = ({ page }: { readonly page: Page }) => (
         {page.addresses.map((a) => (
           <p key={a.id} className="mb-2 whitespace-pre-line">
             <span className="sub">
-              {a.kind === 'bill-to' ? 'bill to' : 'Deliver to'}
+              {a.kind === 'bill-to' ? 'Bill to' : 'Deliver to'}
               {a.isDefault && ', default'}
             </span>
             {'\n'}
