@@ -79,7 +79,7 @@ const main = async (): Promise<void> => {
               : `${base}${view.path}`
       await driver.get(path)
       await driver.sleep(view.wait ?? 900)
-      if (view.name === 'money-in') await driver.findElement(By.css('input.h-\\[54px\\]')).sendKeys('500')
+      if (view.name === 'money-in') await driver.findElement(By.css('input.h-13\\.5')).sendKeys('500')
       if (view.type) {
         await driver.findElement(By.css('input[aria-label^="Item"]')).sendKeys(view.type)
         await driver.sleep(900)

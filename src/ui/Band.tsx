@@ -18,10 +18,34 @@ interface Props {
 /** The iron band: whose business, the quick line, and the four flags. */
 export const Band = ({ name, flags, today, currency }: Props) => {
   const plates = [
-    { label: 'Received today', amount: flags.inToday, edge: 'border-t-patina-700', href: `/receipts?on=${today}` },
-    { label: 'Held', amount: flags.held, edge: 'border-t-brass-400', href: '/owed?show=held' },
-    { label: 'Owed', amount: flags.owed, edge: 'border-t-slate-400', href: '/owed' },
-    { label: 'Late', amount: flags.late, edge: 'border-t-oxide-700', href: '/owed?show=late' },
+    {
+      label: 'Received today',
+      says: 'Money received today, by any method.',
+      amount: flags.inToday,
+      edge: 'border-t-patina-700',
+      href: `/receipts?on=${today}`,
+    },
+    {
+      label: 'Held',
+      says: 'Money customers paid in advance. It is theirs until you invoice it.',
+      amount: flags.held,
+      edge: 'border-t-brass-400',
+      href: '/owed?show=held',
+    },
+    {
+      label: 'Owed',
+      says: 'All unpaid invoices, late or not.',
+      amount: flags.owed,
+      edge: 'border-t-slate-400',
+      href: '/owed',
+    },
+    {
+      label: 'Late',
+      says: 'Unpaid amounts past their due date.',
+      amount: flags.late,
+      edge: 'border-t-oxide-700',
+      href: '/owed?show=late',
+    },
   ]
   return (
     <header className="no-print flex min-h-15 flex-wrap items-stretch gap-x-5 bg-iron-900 px-4 text-paper-100 md:pl-5">
@@ -37,6 +61,7 @@ export const Band = ({ name, flags, today, currency }: Props) => {
           <To
             key={p.label}
             href={p.href}
+            title={p.says}
             className={`block min-w-26 rounded-t-sm border-t-4 bg-paper-50 px-3 pt-1 pb-0.75 text-iron-900 max-md:min-w-0 max-md:flex-auto max-md:px-1.5 ${p.edge}`}
           >
             <span className="block text-xs text-iron-500">{p.label}</span>

@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { Command } from 'cmdk'
 import { useEffect, useRef, useState, type Ref } from 'react'
 import { call } from './send'
@@ -140,7 +141,7 @@ export const findCustomers = async (typed: string): Promise<Choice<FoundCustomer
     ? found.value.items.map((c) => ({
         key: `c${c.id}`,
         label: c.name,
-        side: Number(c.owed) > 0 ? `owes ${c.owed}` : '',
+        side: Number(c.owed) > 0 ? `owes ${formatDigits(c.owed)}` : '',
         value: c,
       }))
     : []
@@ -169,7 +170,10 @@ export const findGoodsChoices = async (typed: string): Promise<Choice<FoundGoods
     .map((g) => ({
       key: `g${g.id}`,
       label: `${g.name}`,
-      side: g.kind === 'stock' || g.kind === 'kit' ? `${g.available} available · ${g.price}` : g.price,
+      side:
+        g.kind === 'stock' || g.kind === 'kit'
+          ? `${g.available} available · ${formatDigits(g.price)}`
+          : formatDigits(g.price),
       value: g,
     }))
 }

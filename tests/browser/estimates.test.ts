@@ -15,11 +15,11 @@ describe('with the customer on the phone', () => {
     await i.choose('Customer', 'Ines Marlowe', 'Add “Ines Marlowe” as a new customer')
     await i.see('Owes 0.00')
     await i.type('Email for the estimate', 'ines@mail.example')
-    await i.choose('Line 1: what', 'case', 'Fitted case')
+    await i.choose('Line 1: item', 'case', 'Fitted case')
     await i.type('Line 1: quantity', '4')
     await i.see('3 available')
     await i.press(Key.ENTER)
-    await i.choose('Line 2: what', '21001', 'Rosin')
+    await i.choose('Line 2: item', '21001', 'Rosin')
     await i.type('Line 2: quantity', '12')
     // the step from ten on
     await i.see('from 10')
@@ -56,7 +56,7 @@ describe('with the customer on the phone', () => {
     await i.go('/sales/new?customer=2')
     await i.see('Price list: SCHOOL')
     await driver.executeScript(`
-      const field = document.querySelector('[aria-label="Line 1: what"]')
+      const field = document.querySelector('[aria-label="Line 1: item"]')
       const data = new DataTransfer()
       data.setData('text', 'Pegs\\t2\\t34.00\\nBridge\\t1\\t18.90')
       field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))`)
@@ -73,9 +73,9 @@ describe('with the customer on the phone', () => {
     await i.type('Discount on total', '6.90')
     // 80.00 and 6.60
     await i.see('86.60')
-    await i.type('Line 2: less', '5 apples')
+    await i.type('Line 2: discount', '5 apples')
     await i.see('10% or 6.00')
-    await i.type('Line 2: less', '50%')
+    await i.type('Line 2: discount', '50%')
     await i.click('Save draft')
     await i.see('Small things')
     const [sale] = (await get('/sales?limit=1')).items
@@ -176,8 +176,8 @@ describe('an estimate', () => {
   test('changes after agreement make a new agreed version; what was dropped stays visible', async () => {
     await i.go(`/sales/${saleId}/change`)
     await i.click('Remove line 4')
-    await i.choose('Line 4: what', 'Engraving', 'Use “Engraving” as typed')
-    await i.type('Line 4: each', '25')
+    await i.choose('Line 4: item', 'Engraving', 'Use “Engraving” as typed')
+    await i.type('Line 4: price', '25')
     await i.doIt()
     await i.see('The earlier version is kept')
     await i.see('Engraving')

@@ -132,15 +132,15 @@ describe('the lines of a sale while they are typed', () => {
     open([lineOf({ quantity: '1', unitPrice: '5.00' })])
     field('Line 1: quantity').focus()
     await userEvent.keyboard('{Enter}')
-    await waitFor(() => expect(document.activeElement).toBe(field('Line 2: what')))
+    await waitFor(() => expect(document.activeElement).toBe(field('Line 2: item')))
   })
 
   test('rows pasted from a spreadsheet become lines', async () => {
     answerCalls({})
     open([])
-    field('Line 1: what').focus()
+    field('Line 1: item').focus()
     await userEvent.paste('2\tRosin\t9.50\n1\tA string\t12.00')
     await waitFor(() => expect(field('Line 2: quantity').value).toBe('1'))
-    expect(field('Line 1: each').value).toBe('9.50')
+    expect(field('Line 1: price').value).toBe('9.50')
   })
 })

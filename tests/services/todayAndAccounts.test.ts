@@ -8,6 +8,7 @@ import { readAccount, readAccountName } from '@/model/books/account'
 import { balanceSheetView, profitAndLossView, taxView, trialBalanceView } from '@/model/books/books'
 import { hrefOfSource } from '@/model/books/entrySource'
 import { readToday } from '@/model/today/today'
+import { groupWaiting } from '@/model/today/waiting'
 import { billSale } from '@/services/billing/billSale'
 import { changeSettings } from '@/services/access/changeSettings'
 import { takeReceipt } from '@/services/money/takeReceipt'
@@ -61,12 +62,22 @@ describe('today', () => {
 
   test('adds up what is in them and what is out there', async () => {
     const view = await readToday(s.db, business, TODAY)
-    expect(toDecimalString(view.inThem)).toBe('513.00') // 80.00 + 433.00
+    expect(toDecimalString(view.inThem)).toBe('567.13') // 80.00 + 54.13, the whole sale to hand over, + 433.00
     expect(view.out).toMatchObject({ offered: 1, agreed: 1 })
     expect(toDecimalString(view.out.offeredAmount)).toBe('433.00')
     expect(toDecimalString(view.out.agreedAmount)).toBe('54.13') // 50.00 and 4.125, half away from zero
     expect(view.baskets).toBe(0)
     expect(view.post).toMatchObject({ waiting: 0, bounced: 0 })
+  })
+
+  test('groups what waits by what it asks, and the groups add up to the whole', async () => {
+    const groups = groupWaiting((await readToday(s.db, business, TODAY)).waiting)
+    expect(groups.map((g) => [g.title, g.waiting.length, toDecimalString(g.worth)])).toEqual([
+      ['Late', 1, '80.00'],
+      ['To hand over', 1, '54.13'],
+      ['To answer', 1, '433.00'],
+    ])
+    expect(groupWaiting([])).toEqual([])
   })
 
   test('tells the days that come, in their order', async () => {

@@ -32,7 +32,7 @@ export const books = [
   read('/books/tax', 'Tax by code and component.', span, ({ db, business, today, query }) =>
     taxView(db, spanOf(query, today), business.currency),
   ),
-  read('/books/ties', 'What the papers say beside what the accounts say.', asOf, ({ db, business, today, query }) =>
+  read('/books/ties', 'What the documents say beside what the accounts say.', asOf, ({ db, business, today, query }) =>
     tiesView(db, query.asOf ?? today, business.currency),
   ),
   read(

@@ -53,7 +53,7 @@ export const goods = [
   ),
   read(
     '/goods/{id}',
-    'Goods, with what lies on the shelf and what is set aside.',
+    'Goods, with what is on hand, set aside and available.',
     noQuery,
     ({ db, id, business }) => goodsView(db, id, business),
     'goods',
@@ -91,14 +91,14 @@ export const goods = [
     z.object({ search: z.string().max(200).optional() }),
     async ({ db, query }) => whole(await listSuppliers(db, query.search)),
   ),
-  change('/files', 'Keeps a file with a customer, goods, a sale or the business.', keepFile, { status: 201 }),
+  change('/files', 'Adds a file to a customer, goods, a sale or the business.', keepFile, { status: 201 }),
   read(
     '/files',
     'The files of one owner.',
     z.object({ ownerKind: z.enum(['customer', 'goods', 'sale', 'business']), ownerId: idField }),
     async ({ db, query }) => whole(await listFiles(db, query.ownerKind, query.ownerId)),
   ),
-  change('/files/{id}', 'Throws a file away.', dropFile, { path: { fileId: 'id' }, method: 'DELETE' }),
+  change('/files/{id}', 'Deletes a file.', dropFile, { path: { fileId: 'id' }, method: 'DELETE' }),
   change('/stock-counts', 'What was counted replaces what the books had.', countStock, { status: 201 }),
   change('/tax-codes', 'Another tax.', addTaxCode, { status: 201 }),
   change('/tax-codes/{id}/rates', 'Other rates of a tax from a day on.', addTaxRate, {

@@ -14,7 +14,7 @@ import { owedView } from '@/model/receivables/owed'
 import { receiptView } from '@/model/receipt/receiptView'
 
 export const money = [
-  change('/receipts', 'Takes money and puts it where it belongs.', takeReceipt, { status: 201 }),
+  change('/receipts', 'Takes a payment and applies it to what is unpaid.', takeReceipt, { status: 201 }),
   read(
     '/receipts',
     'Receipts, newest first.',
@@ -57,10 +57,10 @@ export const money = [
       (await findReceipt(db, id, business.currency)) ? receiptView({ tx: db, currency: business.currency }, id) : null,
     'receipt',
   ),
-  change('/receipts/{id}/void', 'Takes a receipt back; its dues open again.', voidReceipt, {
+  change('/receipts/{id}/void', 'Voids a receipt; the invoices it paid are unpaid again.', voidReceipt, {
     path: { receiptId: 'id' },
   }),
-  change('/refunds', 'Gives held money back.', refundHeld, { status: 201 }),
+  change('/refunds', 'Refunds held money.', refundHeld, { status: 201 }),
   change('/held-uses', 'Puts held money on what a customer owes.', useHeld, { status: 201 }),
   change('/counter-sales', 'Sold, handed over and paid in one go.', sellAtCounter, { status: 201 }),
   change('/plans/preview', 'The schedule of an arrangement; nothing is saved.', previewPlan),

@@ -51,7 +51,7 @@ export const people = [
   }),
   read(
     '/customers/{id}/usual',
-    'What a customer usually takes, with what is there and what it costs them today.',
+    'What a customer usually buys, with what is available and its price today.',
     noQuery,
     async ({ db, id, business, today }) => {
       const items = await usualView(db, id, business, today)

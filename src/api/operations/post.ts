@@ -32,7 +32,7 @@ const PATIENCE = 5_000
 const sendNow: Operation = {
   method: 'POST',
   path: '/post/{id}/send',
-  summary: 'Tries a letter that waits, now.',
+  summary: 'Sends a waiting email now.',
   run: async ({ till, params }) => {
     const business = await findBusiness(till.db)
     if (!business) return err({ code: 'not-set-up' })
@@ -53,15 +53,15 @@ const sendNow: Operation = {
 export const post = [
   read(
     '/post/draft',
-    'A letter as it would go out: whom to, about what, in which words.',
+    'An email as it would be sent: to whom, subject and text.',
     z.object({ paper: paperKind, paperId: idField }),
     ({ db, business, today, query }) => readDraftLetter(db, query.paper, query.paperId, business, today),
     'paper',
   ),
-  change('/post', 'Writes a letter; it waits until it is sent.', writeLetter, { status: 201 }),
+  change('/post', 'Writes an email; it waits until it is sent.', writeLetter, { status: 201 }),
   read(
     '/post',
-    'Letters, newest first.',
+    'Emails, newest first.',
     page.extend({
       customerId: idField.optional(),
       saleId: idField.optional(),
@@ -76,19 +76,19 @@ export const post = [
       ),
   ),
   sendNow,
-  change('/post/{id}', 'Drops a letter that has not gone.', dropLetter, {
+  change('/post/{id}', 'Discards an email that was not sent.', dropLetter, {
     path: { postId: 'id' },
     method: 'DELETE',
   }),
   read('/mailbox', 'What the mail stand-in delivered, newest first.', noQuery, async ({ db }) =>
     whole(await listMailbox(db, 200)),
   ),
-  read('/letter-templates', 'The owner’s own wording of letters.', noQuery, async ({ db }) =>
+  read('/letter-templates', 'The owner’s own email wording.', noQuery, async ({ db }) =>
     whole(await listTemplates(db)),
   ),
   read(
     '/letter-templates/one',
-    'The wording of a letter that holds now.',
+    'The email wording in use.',
     z.object({ paper: letterKind, language: z.enum(PAPER_LANGUAGES).default('en') }),
     async ({ db, query }) => {
       const template = await readTemplate(db, query.paper, query.language)
@@ -99,21 +99,21 @@ export const post = [
       }
     },
   ),
-  change('/letter-templates', 'The owner’s own wording of a letter.', keepLetterTemplate),
-  change('/letter-templates', 'Back to the program’s own wording.', dropLetterTemplate, { method: 'DELETE' }),
-  read('/layouts', 'The owner’s own layouts of papers.', noQuery, async ({ db }) => whole(await listLayouts(db))),
+  change('/letter-templates', 'Saves the owner’s own wording of an email.', keepLetterTemplate),
+  change('/letter-templates', 'Restores the standard text.', dropLetterTemplate, { method: 'DELETE' }),
+  read('/layouts', 'The owner’s own document layouts.', noQuery, async ({ db }) => whole(await listLayouts(db))),
   read(
     '/layouts/usual',
-    'The program’s own layout of a paper: where one’s own begins.',
+    'The standard layout of a document, where an own one begins.',
     z.object({ paper: paperKind }),
     async ({ query }) => ({ paper: query.paper, spec: usualLayout(query.paper) }),
   ),
-  change('/layouts', 'A layout of the owner’s own for a paper.', addLayout, { status: 201 }),
-  change('/layouts/{id}', 'Changes a layout, or makes it the usual one.', changeLayout, {
+  change('/layouts', 'Adds an own layout for a document.', addLayout, { status: 201 }),
+  change('/layouts/{id}', 'Changes a layout, or makes it the default.', changeLayout, {
     path: { layoutId: 'id' },
     method: 'PATCH',
   }),
-  change('/layouts/{id}', 'Throws a layout away.', dropLayout, {
+  change('/layouts/{id}', 'Deletes a layout.', dropLayout, {
     path: { layoutId: 'id' },
     method: 'DELETE',
   }),

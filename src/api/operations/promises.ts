@@ -46,7 +46,7 @@ const yes = z.enum(['true', 'false']).default('false')
 const writeToMany: Operation = {
   method: 'POST',
   path: '/letters/many',
-  summary: 'A statement, a list of what is open, or the next reminder to many customers at once.',
+  summary: 'A statement, a list of open invoices, or the next reminder to many customers at once.',
   body: writeToManyInput,
   run: async ({ till, body, key }) => {
     const business = await findBusiness(till.db)
@@ -71,7 +71,7 @@ const writeToMany: Operation = {
 export const promises = [
   change(
     '/sales/{id}/layaway/give-up',
-    'Gives a layaway up: fee, refund, goods available again.',
+    'Cancels a layaway: fee, refund, goods available again.',
     giveUpLayaway,
     ofSale,
   ),
@@ -82,32 +82,40 @@ export const promises = [
     ofSale,
   ),
   change('/sales/{id}/installments/payoff', 'Pays the plan off early.', payOffPlan, ofSale),
-  change('/sales/{id}/installments/reschedule', 'New rows for what is open.', reschedulePlan, ofSale),
+  change(
+    '/sales/{id}/installments/reschedule',
+    'Reschedules what is unpaid into new payments.',
+    reschedulePlan,
+    ofSale,
+  ),
   change(
     '/sales/{id}/installments/card',
-    'Keeps a card for the plan, or forgets it.',
+    'Saves a card for the payment plan, or removes it.',
     keepCardForPlan(keepCard),
     ofSale,
   ),
   change('/sales/{id}/promises', 'The customer promised to pay by a day.', promisePay, { ...ofSale, status: 201 }),
   change('/sales/{id}/promises', 'The promise no longer counts.', dropPromise, { ...ofSale, method: 'DELETE' }),
-  change('/dues/{id}/late-charge', 'Charges for a late due, once.', chargeLate, { path: { dueId: 'id' }, status: 201 }),
-  change('/dues/{id}/write-off', 'Gives a due up, in whole or in part.', writeOffDue, {
+  change('/dues/{id}/late-charge', 'Adds a late fee to an amount that is late, once.', chargeLate, {
     path: { dueId: 'id' },
     status: 201,
   }),
-  change('/write-offs', 'Gives the small rests of a customer up.', writeOffRests, { status: 201 }),
+  change('/dues/{id}/write-off', 'Writes off an unpaid amount, in whole or in part.', writeOffDue, {
+    path: { dueId: 'id' },
+    status: 201,
+  }),
+  change('/write-offs', 'Writes off small balances of a customer.', writeOffRests, { status: 201 }),
   change('/write-offs/{id}/recover', 'What was written off is owed again.', recoverWriteOff, {
     path: { writeOffId: 'id' },
   }),
   change('/refunds/{id}/void', 'A refund was a mistake; its money is held again.', voidRefund, {
     path: { refundId: 'id' },
   }),
-  change('/held-moves/{id}/reverse', 'Held money goes back where it lay.', reverseHeldMove, {
+  change('/held-moves/{id}/reverse', 'A move of held money is undone.', reverseHeldMove, {
     path: { transferId: 'id' },
   }),
   change('/held-moves', 'Moves held money to another sale, or to and from the account.', moveHeld, { status: 201 }),
-  change('/receipts/{id}/bounce', 'A cheque bounced, or a card payment was reversed.', bounceReceipt, {
+  change('/receipts/{id}/bounce', 'A check bounced, or a card payment was reversed.', bounceReceipt, {
     path: { receiptId: 'id' },
   }),
   change('/customers/{id}/reminders', 'Writes the next reminder of what is late.', remind, {
@@ -117,11 +125,11 @@ export const promises = [
   writeToMany,
   read(
     '/plans',
-    'Installment plans with paid, open, late and next.',
+    'Payment plans with what is paid, unpaid, late and next.',
     z.object({ ended: yes }),
     ({ db, business, today, query }) => planBookView(db, { ended: query.ended === 'true' }, business, today),
   ),
-  read('/layaways', 'Layaways whose goods still stand here.', noQuery, ({ db, business, today }) =>
+  read('/layaways', 'Layaways whose goods are still here.', noQuery, ({ db, business, today }) =>
     layawayBookView(db, business, today),
   ),
   read(
@@ -132,7 +140,7 @@ export const promises = [
   ),
   read(
     '/expected',
-    'Money expected by week: the median and the band of 10 to 90 % of simulated futures.',
+    'Money expected by week: the median, and the range between 10% and 90% of simulations.',
     z.object({
       weeks: z.coerce.number().int().min(1).max(52).default(12),
       customer: idField.optional(),
@@ -150,7 +158,7 @@ export const promises = [
   ),
   read(
     '/expected/back-tests',
-    'How good earlier forecasts would have been.',
+    'How accurate earlier forecasts would have been.',
     noQuery,
     async ({ db, business, today }) =>
       whole(
@@ -174,7 +182,7 @@ export const promises = [
   ),
   read(
     '/invoices',
-    'Invoices, counter sales and credit notes that fit, the newest first, with what they come to.',
+    'Invoices, counter sales and credit notes that match, newest first, with their totals.',
     page.extend({
       customer: idField.optional(),
       goods: idField.optional(),
@@ -206,14 +214,11 @@ export const promises = [
       }
     },
   ),
-  read(
-    '/saved-views',
-    'Lists kept by name.',
-    z.object({ place: z.enum(['invoices', 'receipts']) }),
-    async ({ db, query }) => whole(await listSavedViews(db, query.place)),
+  read('/saved-views', 'Saved views.', z.object({ place: z.enum(['invoices', 'receipts']) }), async ({ db, query }) =>
+    whole(await listSavedViews(db, query.place)),
   ),
-  change('/saved-views', 'Keeps a list as it is filtered.', keepView, { status: 201 }),
-  change('/saved-views/{id}', 'Forgets a kept list.', dropView, { path: { viewId: 'id' }, method: 'DELETE' }),
+  change('/saved-views', 'Saves a list as it is filtered.', keepView, { status: 201 }),
+  change('/saved-views/{id}', 'Deletes a saved view.', dropView, { path: { viewId: 'id' }, method: 'DELETE' }),
   read('/drawer', 'The drawer on a day.', oneDay, async ({ db, business, today, query }) => {
     const on = query.on ?? today
     const [d, moves] = await Promise.all([
@@ -233,7 +238,7 @@ export const promises = [
   change('/drawer/counts', 'The drawer is counted.', countDrawer, { status: 201 }),
   read(
     '/to-bank',
-    'Cheques and card receipts that were not taken to the bank yet.',
+    'Checks and card receipts that are not at the bank yet.',
     noQuery,
     async ({ db, business, today }) => {
       const of = async (method: 'cheque' | 'card') =>
@@ -251,8 +256,8 @@ export const promises = [
       })),
     ),
   ),
-  change('/banking-slips', 'Cash and cheques go to the bank together.', bankSlip, { status: 201 }),
-  read('/card-settlements', 'Card takings that arrived, the newest first.', noQuery, async ({ db, business }) =>
+  change('/banking-slips', 'Takes cash and checks to the bank together.', bankSlip, { status: 201 }),
+  read('/card-settlements', 'Card payouts, newest first.', noQuery, async ({ db, business }) =>
     whole(
       (await listSettlements(db, 200, business.currency)).map((s) => ({
         ...s,
@@ -262,5 +267,5 @@ export const promises = [
       })),
     ),
   ),
-  change('/card-settlements', 'Card takings arrived, less fees.', settleCards, { status: 201 }),
+  change('/card-settlements', 'Records a card payout, less fees.', settleCards, { status: 201 }),
 ]

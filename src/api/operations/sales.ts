@@ -45,7 +45,7 @@ const spanOf = (q: z.output<typeof span>, today: Day) => ({
 const runRepeatsNow: Operation = {
   method: 'POST',
   path: '/repeats/run',
-  summary: 'Makes what is due by the business date. It also happens by itself.',
+  summary: 'Makes what is due by the business date. It also happens automatically.',
   run: async ({ till, key }) => {
     const business = await findBusiness(till.db)
     if (!business) return err({ code: 'not-set-up' })
@@ -103,7 +103,7 @@ export const sales = [
   ),
   read(
     '/sales/{id}',
-    'A sale: where it stands, its lines, money, next and trail.',
+    'A sale: its status, lines, money, next steps and trail.',
     noQuery,
     ({ db, id, business, today }) => saleView(db, id, business, today),
     'sale',
@@ -112,7 +112,7 @@ export const sales = [
     ...ofSale,
     status: 201,
   }),
-  read('/sales/{id}/versions', 'Every version that was sent or agreed.', noQuery, async ({ db, id, business }) => ({
+  read('/sales/{id}/versions', 'Every version that was sent or accepted.', noQuery, async ({ db, id, business }) => ({
     items: (await readVersions(db, id, business.currency)).map(viewOfVersion),
     next: null,
   })),
@@ -128,7 +128,7 @@ export const sales = [
   ),
   change('/sales/{id}/next/put-off', 'Puts a next step off until a day.', putOffNext, ofSale),
   change('/sales/{id}/next/drop', 'Does away with a next step, with a reason.', dropNext, ofSale),
-  change('/sales/{id}/repeats', 'The sale comes again.', startRepeat, { ...ofSale, status: 201 }),
+  change('/sales/{id}/repeats', 'Repeats the sale.', startRepeat, { ...ofSale, status: 201 }),
   read('/repeats', 'Sales that come again, the next to come first.', noQuery, async ({ db, business }) => ({
     items: (await listRepeats(db, {}, business.currency)).map(viewOfRepeat),
     next: null,
@@ -182,7 +182,7 @@ export const sales = [
   ),
   read(
     '/reports/sale-costs',
-    'Estimated against agreed against billed against actual cost.',
+    'Estimated, ordered, invoiced and actual cost side by side.',
     span.extend(page.shape),
     async ({ db, business, today, query }) =>
       listOf(
@@ -196,10 +196,15 @@ export const sales = [
       ),
   ),
   change('/sales/{id}/offer', 'Sends the estimate.', offerSale, ofSale),
-  change('/sales/{id}/agree', 'The customer said yes, to all or to chosen lines.', agreeSale, ofSale),
+  change('/sales/{id}/agree', 'The customer accepted, all of it or chosen lines.', agreeSale, ofSale),
   change('/sales/{id}/decline', 'The customer said no.', declineSale, ofSale),
   change('/sales/{id}/cancel', 'The sale is called off.', cancelSale, ofSale),
-  change('/sales/{id}/change', 'New lines: a new agreed version, or a new draft before agreement.', changeSale, ofSale),
+  change(
+    '/sales/{id}/change',
+    'New lines: a new version of the order, or a new draft before it is accepted.',
+    changeSale,
+    ofSale,
+  ),
   change('/sales/{id}/arrangement', 'How the sale will be paid.', arrangeSale, {
     ...ofSale,
     bodyAs: 'arrangement',
@@ -210,10 +215,15 @@ export const sales = [
     status: 201,
   }),
   change('/sales/{id}/deposit-requests', 'Asks for money ahead.', requestDeposit, { ...ofSale, status: 201 }),
-  change('/sales/{id}/invoices', 'Bills what was handed over, what remains, a percentage, or chosen lines.', billSale, {
-    ...ofSale,
-    status: 201,
-  }),
+  change(
+    '/sales/{id}/invoices',
+    'Invoices what was handed over, everything left, a percentage, or chosen lines.',
+    billSale,
+    {
+      ...ofSale,
+      status: 201,
+    },
+  ),
   read(
     '/invoices/{id}',
     'An invoice, counter sale or credit note.',
@@ -223,7 +233,7 @@ export const sales = [
     'invoice',
   ),
   change('/invoices/{id}', 'Changes a draft.', changeDraft, { ...ofInvoice, method: 'PATCH' }),
-  change('/invoices/{id}', 'Throws a draft away.', dropDraft, { ...ofInvoice, method: 'DELETE' }),
+  change('/invoices/{id}', 'Deletes a draft.', dropDraft, { ...ofInvoice, method: 'DELETE' }),
   change('/invoices/{id}/issue', 'Issues a draft; it never changes afterwards.', issueInvoice, ofInvoice),
   change('/invoices/{id}/credit-notes', 'Credits an invoice: whole, by lines, or an amount.', creditInvoice, {
     ...ofInvoice,

@@ -41,7 +41,7 @@ export const settings: readonly Operation[] = [
       return made.ok ? ok({ status: 201, body: made.value }) : made
     },
   ),
-  change('/settings', 'Changes what stands on papers.', changeSettings, { method: 'PATCH' }),
+  change('/settings', 'Changes settings.', changeSettings, { method: 'PATCH' }),
   plain(
     {
       method: 'POST',

@@ -7,7 +7,7 @@ const ofBasket = { path: { basketId: 'id' } }
 
 /** The owner's side of the shopfront: the same baskets, seen and changed while the customer fills them. */
 export const shopfront = [
-  read('/baskets', 'Baskets being filled, the one last touched first.', noQuery, async ({ db }) => ({
+  read('/baskets', 'Open baskets, most recent first.', noQuery, async ({ db }) => ({
     items: await listOpenBaskets(db),
     next: null,
   })),
@@ -20,5 +20,5 @@ export const shopfront = [
   ),
   change('/baskets/{id}/lines', 'So many of a thing; none takes it out.', putInBasket, ofBasket),
   change('/baskets/{id}', 'Who it is for and where it goes.', tellBasket, { ...ofBasket, method: 'PATCH' }),
-  change('/baskets/{id}/order', 'Makes an agreed sale of it.', orderBasket, { ...ofBasket, status: 201 }),
+  change('/baskets/{id}/order', 'Makes an order of it.', orderBasket, { ...ofBasket, status: 201 }),
 ]

@@ -1,4 +1,5 @@
 import { minorDigits } from './currency'
+import { formatDigits } from './formatDigits'
 import { money, type Money } from './money'
 
 /**
@@ -19,12 +20,7 @@ export const toDecimalString = (amount: Money): string => {
  *
  * @example formatMoney(money(123456789n, 'USD')) // 1,234,567.89
  */
-export const formatMoney = (amount: Money): string => {
-  const [whole = '0', part] = toDecimalString(amount).split('.')
-  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, ',')
-  const shown = part === undefined ? grouped : `${grouped}.${part}`
-  return shown.replace('-', '−')
-}
+export const formatMoney = (amount: Money): string => formatDigits(toDecimalString(amount))
 
 /**
  * A balance on an account whose usual side is debit: a credit balance reads `120.00 cr`.

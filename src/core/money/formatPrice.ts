@@ -1,5 +1,6 @@
 import { minorDigits } from './currency'
 import type { Decimal } from './decimal'
+import { formatDigits } from './formatDigits'
 
 /**
  * A unit price as a person reads it: the currency's digits, or more where it has more: `1,250.00`, `0.1250`.
@@ -9,7 +10,5 @@ import type { Decimal } from './decimal'
  */
 export const formatPrice = (price: Decimal, currency: string): string => {
   const digits = Math.max(minorDigits(currency), price.decimalPlaces())
-  const [whole = '0', part] = price.toFixed(digits).split('.')
-  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, ',')
-  return part === undefined ? grouped : `${grouped}.${part}`
+  return formatDigits(price.toFixed(digits))
 }

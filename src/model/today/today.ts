@@ -5,7 +5,6 @@ import { countPost } from '@/data/queries/post'
 import { readComing, type Coming } from '@/model/sale/repeats'
 import { isPositiveMoney, sumMoney, zeroMoney, type Money, subtractMoney } from '@/core/money'
 import { accountOfMethod } from '@/core/ledger'
-import type { NextStep } from '@/core/sale'
 import type { Db } from '@/data/connect'
 import { listAccounts } from '@/data/queries/accounts'
 import type { Business } from '@/data/queries/business'
@@ -14,42 +13,14 @@ import type { Story } from '@/model/sale/story'
 import { sumTaken } from '@/data/queries/receipt'
 import { sumAccounts } from '@/data/queries/balances'
 import { readStories } from '@/model/sale/readStories'
-
-export interface Waiting {
-  readonly story: Story
-  readonly step: NextStep
-}
-
-/** How pressing a step is; smaller comes first. Within a rank, larger amounts first, then what waits longest. */
-const RANK: Readonly<Record<NextStep['action'], number>> = {
-  'write-again': 0,
-  'promise-broken': 0,
-  'card-refused': 0,
-  remind: 0,
-  'give-back': 1,
-  collect: 2,
-  'ask-deposit': 3,
-  'hand-over': 4,
-  bill: 5,
-  buy: 6,
-  renew: 7,
-  'confirm-order': 2,
-  'ask-again': 8,
-  offer: 9,
-  'charge-late': 10,
-}
+import { byPressure, worthOf, type Waiting } from './waiting'
 
 /** More unfinished sales than one person can have; the oldest beyond are left to the list of sales. */
 const MOST_WORKED_ON = 2000
 
-const byPressure = (a: Waiting, b: Waiting): number => {
-  const rank = RANK[a.step.action] - RANK[b.step.action]
-  const amount = (b.step.amount?.minor ?? b.story.bar.total.minor) - (a.step.amount?.minor ?? a.story.bar.total.minor)
-  return rank || (amount > 0n ? 1 : amount < 0n ? -1 : a.step.since < b.step.since ? -1 : 1)
-}
-
 export interface TodayView {
   readonly waiting: readonly Waiting[]
+  /** What the rows of `waiting` add up to. */
   readonly inThem: Money
   readonly out: {
     readonly offered: number
@@ -118,10 +89,7 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
     .slice(0, 6)
   return {
     waiting,
-    inThem: sumMoney(
-      waiting.map((w) => w.step.amount ?? zeroMoney(currency)),
-      currency,
-    ),
+    inThem: sumMoney(waiting.map(worthOf), currency),
     out: {
       offered: of('offered').length,
       offeredAmount: total(of('offered')),

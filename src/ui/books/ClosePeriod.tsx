@@ -18,11 +18,12 @@ export const ClosePeriod = ({ today, onDone }: { readonly today: Day; readonly o
     submit="Close period"
   >
     <p className="mb-3">
-      After closing, nothing can be dated on or before this day. Correct mistakes with an entry dated later.
+      After closing, nothing can be dated on or before this day. Correct mistakes with an entry dated later. Do this
+      after you have filed your tax return for the period.
     </p>
     <div className="grid gap-3">
       <FormDay name="through" label="Closed through" today={today} />
-      <FormReason label="Why, if you like" />
+      <FormReason label="Reason (optional)" />
     </div>
   </CommandForm>
 )

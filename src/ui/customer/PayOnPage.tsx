@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { MoneyField } from '../fields'
@@ -27,7 +28,9 @@ export const PayOnPage = ({ token, currency, what, amount: open }: Props) => {
       card,
     })
     if (!done) return
-    setPaid(`Thank you. ${done.receipt.amount} ${currency} was paid; your receipt is ${done.receipt.number}.`)
+    setPaid(
+      `Thank you. ${formatDigits(done.receipt.amount)} ${currency} was paid; your receipt is ${done.receipt.number}.`,
+    )
     router.refresh()
   }
   if (paid)

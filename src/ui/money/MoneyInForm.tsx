@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import type { Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
-import { formatMoney, isPositiveMoney } from '@/core/money'
+import { formatDigits, formatMoney, isPositiveMoney } from '@/core/money'
 import { DayField, MoneyField, Text } from '../fields'
 import { findCustomers, Picker } from '../Picker'
 import { MethodChoice } from './MethodChoice'
@@ -145,7 +145,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
 
 const OwesNow = ({ now }: { readonly now: OpenNow }) => (
   <div className="sub">
-    Owes {now.owed} · {Number(now.held) > 0 ? `${now.held} held` : 'Nothing held'}
+    Owes {formatDigits(now.owed)} · {Number(now.held) > 0 ? `${formatDigits(now.held)} held` : 'Nothing held'}
     {now.usually && ` · ${now.usually}`}
   </div>
 )

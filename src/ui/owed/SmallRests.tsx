@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { CommandForm } from '../form/CommandForm'
 import { FormMoney, FormReason } from '../form/inputs'
 
@@ -19,7 +20,7 @@ export const SmallRests = ({ customerId, name, currency, onDone }: Props) => (
     schema={schema}
     start={{ upTo: '1.00', reason: 'Too small to chase' }}
     asBody={(d) => ({ ...d, customerId })}
-    say={(w) => `${w.amount} written off.`}
+    say={(w) => `${formatDigits(w.amount)} written off.`}
     onDone={onDone}
     submit="Write off"
   >

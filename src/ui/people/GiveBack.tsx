@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import type { Day } from '@/core/day'
 import { CommandForm } from '../form/CommandForm'
 import { FormMoney, FormOn, FormPick } from '../form/inputs'
@@ -30,11 +31,11 @@ export const GiveBack = ({ customerId, name, currency, today, from, onDone }: Pr
       schema={schema}
       start={start}
       asBody={(d) => ({ ...d, customerId, saleId: from.saleId ?? undefined })}
-      say={(r) => `Refund ${r.number}: ${r.amount} to ${name}.`}
+      say={(r) => `Refund ${r.number}: ${formatDigits(r.amount)} to ${name}.`}
       onDone={onDone}
       submit="Refund"
     >
-      <p className="mb-3">{from.amount} is held. A refund does not change your income.</p>
+      <p className="mb-3">{formatDigits(from.amount)} is held. A refund does not change your income.</p>
       <div className="grid gap-3">
         <FormMoney name="amount" label="Amount" currency={currency} />
         <FormPick name="method" label="Payment method" options={METHODS} />

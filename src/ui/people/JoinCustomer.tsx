@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { useState } from 'react'
 import { Panel } from '../Panel'
 import { findCustomers, Picker, type FoundCustomer } from '../Picker'
@@ -42,7 +43,7 @@ export const JoinCustomer = ({ id, name }: { readonly id: number; readonly name:
           />
           {other && (
             <p className="mt-2">
-              {other.name} owes {other.owed}; {other.held} is held for them.
+              {other.name} owes {formatDigits(other.owed)}; {formatDigits(other.held)} is held for them.
             </p>
           )}
           <Refusal refused={refused} />

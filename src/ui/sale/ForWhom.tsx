@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { useState } from 'react'
 import { Text } from '../fields'
 import { findCustomers, Picker, type FoundCustomer } from '../Picker'
@@ -94,9 +95,9 @@ export const ForWhom = ({ buyer, onBuyer }: { readonly buyer: Buyer | null; read
       )}
       {buyer && !doubt && (
         <div className="sub">
-          Owes {buyer.owed}
-          {Number(buyer.late) > 0 && `, ${buyer.late} late`}
-          {Number(buyer.held) > 0 ? ` · ${buyer.held} held` : ' · Nothing held'}
+          Owes {formatDigits(buyer.owed)}
+          {Number(buyer.late) > 0 && `, ${formatDigits(buyer.late)} late`}
+          {Number(buyer.held) > 0 ? ` · ${formatDigits(buyer.held)} held` : ' · Nothing held'}
           {buyer.priceLevel && ` · Price list: ${buyer.priceLevel}`}
         </div>
       )}

@@ -56,6 +56,7 @@ export const InvoiceActions = ({ invoice, today }: Props) => {
           className="btn btn-do"
           disabled={busy}
           data-primary
+          title="Gives the invoice its number and posts it. After that it can only be credited."
           onClick={() =>
             void send(
               'POST',

@@ -146,7 +146,7 @@ const GoodsRow = (p: RowProps) => {
     >
       <td data-cell="what">
         <Picker
-          label={`Line ${n}: what`}
+          label={`Line ${n}: item`}
           hideLabel
           chosen={line.description}
           placeholder="Item, work, or your own text"
@@ -191,21 +191,21 @@ const GoodsRow = (p: RowProps) => {
       <td onKeyDown={enter}>
         <MoneyField
           currency={settings.currency}
-          label={`Line ${n}: each`}
+          label={`Line ${n}: price`}
           hideLabel
           value={line.unitPrice}
           onValue={(unitPrice) => onChange({ unitPrice, priceFrom: 'typed' })}
           problem={problems.unitPrice}
         />
         {line.priceFrom && line.priceFrom !== 'list' && (
-          <div className="text-right text-xs text-iron-500" title="where this price comes from">
+          <div className="text-right text-xs text-iron-500" title="Where this price comes from">
             {line.priceFrom}
           </div>
         )}
       </td>
       <td onKeyDown={enter}>
         <Text
-          label={`Line ${n}: less`}
+          label={`Line ${n}: discount`}
           hideLabel
           className="fig"
           autoComplete="off"

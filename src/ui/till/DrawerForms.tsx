@@ -1,7 +1,16 @@
 'use client'
 import { useWatch } from 'react-hook-form'
 import type { Day } from '@/core/day'
-import { formatMoney, minorDigits, money, parseMoney, subtractMoney, toDecimalString, absMoney } from '@/core/money'
+import {
+  formatDigits,
+  formatMoney,
+  minorDigits,
+  money,
+  parseMoney,
+  subtractMoney,
+  toDecimalString,
+  absMoney,
+} from '@/core/money'
 import { CommandForm, Submit } from '../form/CommandForm'
 import { FormMoney, FormQuantity, FormSelect, FormText } from '../form/inputs'
 
@@ -41,7 +50,7 @@ const CashMove = ({ on, currency, accounts }: Props) => (
       schema={moveSchema}
       start={NO_MOVE}
       asBody={(d) => ({ ...d, on, account: d.account || undefined })}
-      say={(m, d) => `${m.number}: ${d.amount} ${d.direction === 'in' ? 'put in' : 'taken out'}.`}
+      say={(m, d) => `${m.number}: ${formatDigits(d.amount)} ${d.direction === 'in' ? 'put in' : 'taken out'}.`}
       again
       submit={
         <p className="mt-3 flex gap-2">
@@ -56,7 +65,7 @@ const CashMove = ({ on, currency, accounts }: Props) => (
     >
       <div className="grid gap-3">
         <FormMoney name="amount" label="Amount" currency={currency} />
-        <FormText name="reason" label="Reason" most={200} placeholder="float, stamps, paid to myself" />
+        <FormText name="reason" label="Reason" most={200} placeholder="float, stamps, supplies" />
         <FormSelect
           name="account"
           label="Account"

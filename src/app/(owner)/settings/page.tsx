@@ -114,8 +114,8 @@ export default async function Settings() {
           <section>
             <h2>Everything you own</h2>
             <p className="mb-2">
-              All of it in one open file, for another program or a safe place. Other programs can also work with Iron
-              Till while it runs: see{' '}
+              All your data in one open file, as a backup or for another program. Save it somewhere outside this
+              computer once a week. Other programs can also work with Iron Till while it runs: see{' '}
               <To className="underline" href="/docs/api">
                 API
               </To>

@@ -1,15 +1,15 @@
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
-import { Clock } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { formatDayLong, formatDayShort, type Day } from '@/core/day'
 import { formatMoney } from '@/core/money'
-import type { NextAction } from '@/core/sale'
-import { readToday, type TodayView, type Waiting } from '@/model/today/today'
+import { readToday, type TodayView } from '@/model/today/today'
+import { groupWaiting } from '@/model/today/waiting'
 import { Empty } from '@/ui/Empty'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
 import { openShop } from '../_shop'
+import { WaitingGroups } from './_parts/WaitingGroups'
 
 export const metadata: Metadata = { title: 'Today' }
 
@@ -37,7 +37,7 @@ export default async function Today() {
           {count === 0 ? (
             <Empty>All done. Goods to hand over, invoices to send and payments to chase will appear here.</Empty>
           ) : (
-            <WaitingList waiting={view.waiting} />
+            <WaitingGroups groups={groupWaiting(view.waiting)} />
           )}
         </section>
         <aside className="grid content-start gap-7">
@@ -50,98 +50,6 @@ export default async function Today() {
     </>
   )
 }
-
-const LABEL: Readonly<Record<NextAction, string>> = {
-  'write-again': 'See the email',
-  remind: 'Take payment',
-  'promise-broken': 'Take payment',
-  'card-refused': 'Take payment',
-  'charge-late': 'Add late fee',
-  'give-back': 'Refund',
-  collect: 'Take payment',
-  'ask-deposit': 'Take deposit',
-  'hand-over': 'Hand over',
-  bill: 'Invoice',
-  buy: 'See shortages',
-  'ask-again': 'Follow up',
-  'confirm-order': 'Confirm',
-  renew: 'Renew',
-  offer: 'Send estimate',
-}
-const EDGE: Readonly<Record<NextAction, string>> = {
-  'write-again': 'bg-oxide-700',
-  remind: 'bg-oxide-700',
-  'promise-broken': 'bg-oxide-700',
-  'card-refused': 'bg-oxide-700',
-  'charge-late': 'bg-oxide-700',
-  'give-back': 'hatch',
-  collect: 'bg-slate-600',
-  'ask-deposit': 'hatch',
-  'hand-over': 'bg-patina-700',
-  bill: 'bg-slate-400',
-  buy: 'bg-rust-600',
-  'ask-again': 'bg-paper-300',
-  'confirm-order': 'bg-rust-600',
-  renew: 'bg-paper-300',
-  offer: 'bg-paper-300',
-}
-
-/** Steps that money coming in would answer. */
-const TO_TAKE: readonly NextAction[] = ['remind', 'promise-broken', 'card-refused', 'collect', 'ask-deposit']
-
-const hrefOf = ({ story, step }: Waiting): string => {
-  const sale = `/sales/${story.sale.id}`
-  if (step.action === 'write-again') return '/post?state=bounced'
-  if (TO_TAKE.includes(step.action)) return `/money-in?customer=${story.sale.customerId}&sale=${story.sale.id}`
-  if (step.action === 'hand-over') return `${sale}?do=hand-over`
-  if (step.action === 'bill') return `${sale}?do=bill`
-  if (step.action === 'renew' || step.action === 'offer') return `${sale}?do=offer`
-  return sale
-}
-
-const WaitingList = ({ waiting }: { readonly waiting: readonly Waiting[] }) => (
-  <ul>
-    {waiting.slice(0, 60).map((w) => (
-      <li key={w.story.sale.id} className="flex items-center gap-3 border-b border-paper-200 py-1.5">
-        <span aria-hidden className={`h-10 w-1.5 shrink-0 ${EDGE[w.step.action]}`} />
-        <div className="min-w-0 flex-1">
-          <To href={`/sales/${w.story.sale.id}`} className="block truncate font-bold hover:underline">
-            {w.story.sale.customerName}
-            <span className="font-normal text-iron-500"> · {w.story.sale.title}</span>
-          </To>
-          <div className="sub truncate" title={w.step.why}>
-            {w.step.why}
-          </div>
-        </div>
-        <span className="fig">{formatMoney(w.step.amount ?? w.story.bar.total)}</span>
-        <To
-          data-row
-          href={hrefOf(w)}
-          className="btn w-37.5 max-sm:w-auto max-sm:px-2"
-          aria-label={`${LABEL[w.step.action]}: ${w.story.sale.customerName}`}
-        >
-          {LABEL[w.step.action]}
-        </To>
-        <To
-          href={`/sales/${w.story.sale.id}?do=put-off`}
-          className="p-1 text-iron-500 hover:text-iron-900 max-sm:hidden"
-          aria-label={`Not now: ${w.story.sale.customerName}, ${LABEL[w.step.action]}`}
-          title="Not now: postpone or dismiss"
-        >
-          <Clock size={17} />
-        </To>
-      </li>
-    ))}
-    {waiting.length > 60 && (
-      <li className="sub pt-3">
-        and {waiting.length - 60} more, in{' '}
-        <To href="/sales" className="underline">
-          Sales
-        </To>
-      </li>
-    )}
-  </ul>
-)
 
 /** What waits beside the sales: letters, baskets, what comes again this week. */
 const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Day }) => {

@@ -2,6 +2,7 @@ import type { Metadata } from 'next'
 import { openApi } from '@/api/openapi'
 import { LISTS } from '@/api/lists'
 import { PARTS } from '@/api/operations'
+import { Named } from './Named'
 
 export const metadata: Metadata = { title: 'HTTP interface' }
 
@@ -30,6 +31,7 @@ export default function ApiPage() {
         .xlsx and .pdf, with the filter and the order of its page:{' '}
         <code className="font-figure">{Object.keys(LISTS).join(', ')}</code>.
       </p>
+      <Named />
       {Object.entries(PARTS).map(([part, operations]) => (
         <section key={part} className="mb-8">
           <h2>{part}</h2>

@@ -1,6 +1,6 @@
 'use client'
 import { useFormContext, useWatch } from 'react-hook-form'
-import { decimal, formatMoney, parseMoney } from '@/core/money'
+import { formatDigits, decimal, formatMoney, parseMoney } from '@/core/money'
 import { partOf } from '@/core/plan'
 import { CommandForm } from '../../form/CommandForm'
 import { FormMoney, FormQuantity } from '../../form/inputs'
@@ -42,7 +42,7 @@ export const AskDeposit = ({ sale, onClose }: PanelProps) => {
   }
   const stages = sale.promise.stages.length > 1 ? sale.promise.stages : []
   const say = (d: { readonly number: string; readonly amount: string }) =>
-    `Deposit request ${d.number} for ${d.amount} to ${sale.customer}.`
+    `Deposit request ${d.number} for ${formatDigits(d.amount)} to ${sale.customer}.`
   const askStage = async (stage: number) => {
     if (await send('POST', `/sales/${sale.id}/deposit-requests`, { stage }, { say })) onClose()
   }

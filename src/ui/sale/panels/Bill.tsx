@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { useWatch } from 'react-hook-form'
 import { CommandForm, Submit } from '../../form/CommandForm'
 import { FormChoice, FormMoney, FormOn, FormQuantity, FormText } from '../../form/inputs'
@@ -91,7 +92,9 @@ export const Bill = ({ sale, today, onClose }: PanelProps) => {
         <FormOn today={today} />
       </div>
       {Number(sale.held) > 0 && (
-        <p className="mt-2 text-brass-700">{sale.held} is held for this sale and will be applied automatically.</p>
+        <p className="mt-2 text-brass-700">
+          {formatDigits(sale.held)} is held for this sale and will be applied automatically.
+        </p>
       )}
     </CommandForm>
   )

@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { useState } from 'react'
 import { CommandForm } from '../../form/CommandForm'
 import { FormMoney, FormOn } from '../../form/inputs'
@@ -23,7 +24,7 @@ export const ChargeLate = ({ sale, today, onClose }: PanelProps) => {
         schema={schema}
         start={{ amount: agreed?.amount ?? '', on: String(today) }}
         asBody={(d) => d}
-        say={(c) => `Late fee of ${c.amount} added, due now.`}
+        say={(c) => `Late fee of ${formatDigits(c.amount)} added, due now.`}
         onDone={onClose}
         submit="Add late fee"
       >

@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { CommandForm } from '../../form/CommandForm'
 import { FormMoney, FormPick, FormReason } from '../../form/inputs'
 import type { PanelProps } from './parts'
@@ -35,7 +36,7 @@ const Close = ({ as, sale, onClose }: PanelProps & { readonly as: 'decline' | 'c
       <FormReason hint="Shown in the “reasons lost” report" />
       {holds && (
         <div className="mt-4 grid grid-cols-2 gap-3 border-l-4 border-brass-600 bg-brass-100 px-3 py-2.5">
-          <p className="col-span-2">{sale.held} is held for this sale. What happens to it?</p>
+          <p className="col-span-2">{formatDigits(sale.held)} is held for this sale. What happens to it?</p>
           <FormMoney name="fee" label="Cancellation fee" currency={sale.currency} />
           <FormPick name="rest" label="Refund the rest" options={REST} />
         </div>

@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { useState } from 'react'
 import type { Method } from '@/core/ledger'
 import { Choice } from '../../Choice'
@@ -30,7 +31,8 @@ export const HeldMoney = (props: PanelProps) => {
   return (
     <>
       <p className="mb-3">
-        {sale.held} is held for this sale{Number(onAccount) > 0 && `, ${onAccount} on their account`}.
+        {formatDigits(sale.held)} is held for this sale
+        {Number(onAccount) > 0 && `, ${formatDigits(onAccount)} on their account`}.
       </p>
       <Choice label="What to do" value={way} options={ways} onChoose={setWay} />
       {way === 'refund' ? <Refund {...props} /> : <Move key={way} way={way} {...props} />}
@@ -47,7 +49,7 @@ const Refund = ({ sale, today, onClose }: PanelProps) => {
       schema={refundSchema}
       start={start}
       asBody={(d: typeof start) => ({ ...d, customerId: sale.customerId, saleId: sale.id })}
-      say={(r, d) => `Refund ${r.number}: ${d.amount} refunded.`}
+      say={(r, d) => `Refund ${r.number}: ${formatDigits(d.amount)} refunded.`}
       onDone={onClose}
       submit="Save"
     >
@@ -85,7 +87,7 @@ const Move = ({ way, sale, today, onClose }: PanelProps & { readonly way: Exclud
         on,
         ...between(way, sale.id, toSaleId),
       })}
-      say={(_, d) => `${d.amount} moved; it is still held.`}
+      say={(_, d) => `${formatDigits(d.amount)} moved; it is still held.`}
       onDone={onClose}
       submit="Save"
     >

@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { useState } from 'react'
 import { CommandForm } from '../../form/CommandForm'
 import { FormMoney, FormOn, FormReason } from '../../form/inputs'
@@ -24,7 +25,7 @@ export const WriteOff = ({ sale, today, onClose }: PanelProps) => {
         schema={schema}
         start={{ amount: dues.find((d) => d.id === dueId)?.open ?? '', reason: '', on: String(today) }}
         asBody={(d) => d}
-        say={(w) => `${w.number}: ${w.amount} written off.`}
+        say={(w) => `${w.number}: ${formatDigits(w.amount)} written off.`}
         onDone={onClose}
         submit="Write off"
       >

@@ -11,7 +11,8 @@ export const Ties = async ({ to }: { to: Day }) => {
   return (
     <>
       <p className="mb-3 max-w-prose">
-        Every figure below is kept twice: in your documents and in the accounts. The two must match on any day.
+        Every figure below is kept twice: in your documents and in the accounts. The two must match on any day. If a
+        difference appears, note the date and restore from your last export, or ask for help; do not correct it by hand.
       </p>
       <table className="ledger max-w-205">
         <LedgerHead heads={['Figure', right('Documents'), right('Accounts'), right('Difference')]} />

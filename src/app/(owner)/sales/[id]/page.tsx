@@ -1,3 +1,4 @@
+import { cache } from 'react'
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
@@ -23,13 +24,20 @@ interface Props {
   searchParams: Search
 }
 
-export const generateMetadata = async ({ params }: Props): Promise<Metadata> => ({
-  title: `Sale ${(await params).id}`,
+/** The sale of the page, read once for its title and its sheet. */
+const sheetOf = cache(async (id: number) => {
+  const { db, business, today } = await openShop()
+  return readSheet(db, id, business, today)
 })
 
+export const generateMetadata = async ({ params }: Props): Promise<Metadata> => {
+  const sheet = await sheetOf(await idFrom(params))
+  return { title: sheet ? `Sale ${sheet.story.sale.number}` : 'Sale' }
+}
+
 export default async function SaleSheet({ params, searchParams }: Props) {
-  const { db, business, today } = await openShop()
-  const sheet = (await readSheet(db, await idFrom(params), business, today)) ?? notFound()
+  const { today } = await openShop()
+  const sheet = (await sheetOf(await idFrom(params))) ?? notFound()
   const asked = (await queryOf(searchParams)).do
   const { sale, stands, bar } = sheet.story
   return (
