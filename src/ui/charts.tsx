@@ -1,7 +1,7 @@
 import { present } from '@/core/present'
 import { cumsum, max } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
-import { formatDayShort, type Day } from '@/core/day'
+import { formatDayShort, formatMonth, type Day } from '@/core/day'
 import { formatMoney, toDecimal, type Money } from '@/core/money'
 import { AGE_COLUMNS, type AgeColumn, type Ages } from '@/core/receivables'
 
@@ -166,63 +166,65 @@ export const PayChart = ({
 }
 
 interface RateBar {
-  readonly label: string
+  readonly month: Day
   readonly agreed: number
   readonly lost: number
   readonly open: number
 }
 
-/** Estimates of each month as one column: agreed below, then lost, then still open. */
+const nameOf = ({ month }: RateBar): string => `${formatMonth(month)} ${month.slice(0, 4)}`
+
+/** Estimates of each month as one column: accepted below, then lost, then still open. */
 export const OfferChart = ({ bars }: { readonly bars: readonly RateBar[] }) => {
   const [width, height, foot] = [720, 170, 22]
   const x = scaleBand(
-    bars.map((b) => b.label),
+    bars.map((b) => b.month),
     [0, width],
   ).padding(0.3)
   const y = scaleLinear([0, Math.max(max(bars, (b) => b.agreed + b.lost + b.open) ?? 0, 1)], [height - foot, 12])
   const parts = [
-    { name: 'agreed', fill: 'var(--color-patina-700)', of: (b: RateBar) => b.agreed },
-    { name: 'lost', fill: 'var(--color-oxide-500)', of: (b: RateBar) => b.lost },
-    { name: 'open', fill: 'var(--color-paper-200)', of: (b: RateBar) => b.open },
+    { name: 'Accepted', fill: 'var(--color-patina-700)', of: (b: RateBar) => b.agreed },
+    { name: 'Lost', fill: 'var(--color-oxide-500)', of: (b: RateBar) => b.lost },
+    { name: 'Open', fill: 'var(--color-paper-200)', of: (b: RateBar) => b.open },
   ]
   return (
     <>
       <svg
         role="img"
-        aria-label={`Estimates by month: ${bars.map((b) => `${b.label} ${b.agreed} agreed, ${b.lost} lost, ${b.open} open`).join('; ')}`}
+        aria-label={`Estimates by month: ${bars.map((b) => `${nameOf(b)} ${b.agreed} accepted, ${b.lost} lost, ${b.open} open`).join('; ')}`}
         viewBox={`0 0 ${width} ${height}`}
         className="w-full max-w-215"
       >
         {bars.map((b) => {
           let base = 0
           return (
-            <g key={b.label}>
+            <g key={b.month}>
               {parts.map((p) => {
                 const from = base
                 base += p.of(b)
                 return (
                   <rect
                     key={p.name}
-                    x={x(b.label)}
+                    x={x(b.month)}
                     width={x.bandwidth()}
                     y={y(base)}
                     height={y(from) - y(base)}
                     fill={p.fill}
                     stroke="var(--color-iron-700)"
-                    strokeWidth={p.name === 'open' && p.of(b) > 0 ? 0.6 : 0}
+                    strokeWidth={p.name === 'Open' && p.of(b) > 0 ? 0.6 : 0}
                   >
-                    <title>{`${b.label}: ${p.of(b)} ${p.name}`}</title>
+                    <title>{`${nameOf(b)}: ${p.of(b)} ${p.name.toLowerCase()}`}</title>
                   </rect>
                 )
               })}
               <text
-                x={(x(b.label) ?? 0) + x.bandwidth() / 2}
+                x={(x(b.month) ?? 0) + x.bandwidth() / 2}
                 y={height - 6}
                 textAnchor="middle"
                 fontSize="11"
                 fill="var(--color-iron-500)"
               >
-                {b.label.slice(2)}
+                {formatMonth(b.month)}
               </text>
             </g>
           )

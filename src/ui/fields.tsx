@@ -1,7 +1,7 @@
 'use client'
 import { useId, useLayoutEffect, useRef, useState, type InputHTMLAttributes, type ReactNode, type Ref } from 'react'
 import { formatDay, isDay, readDay, type Day } from '@/core/day'
-import { evaluateAmount, formatMoney, minorDigits, roundToMoney, toDecimalString, toFourPlaces } from '@/core/money'
+import { evaluateAmount, formatMoney, parseMoney, roundToMoney, toDecimalString, toFourPlaces } from '@/core/money'
 
 interface LabelProps {
   readonly label: string
@@ -106,10 +106,8 @@ export const MoneyField = ({
 
 /** A decimal string as an amount that is read: thousands apart, the currency's digits. */
 export const showMoney = (value: string, currency: string): string => {
-  const digits = minorDigits(currency)
-  if (!/^\d+(\.\d+)?$/.test(value)) return value
-  const [whole = '0', part = ''] = value.split('.')
-  return part.length > digits ? value : formatMoney({ minor: BigInt(whole + part.padEnd(digits, '0')), currency })
+  const read = /^\d+(\.\d+)?$/.test(value) ? parseMoney(value, currency) : null
+  return read?.ok ? formatMoney(read.value) : value
 }
 
 /** A quantity or unit price: up to four places, and sums may be typed. */

@@ -139,7 +139,7 @@ describe('from agreement to settled', () => {
     await i.see('1,658.07')
     await i.see('101.13')
     await i.doIt()
-    await i.see('Paid off: 1658.07. Finance charge waived: 101.13.')
+    await i.see('Paid off: 1,658.07. Finance charge waived: 101.13.')
     await till.restart(TODAY)
     expect(await get(`/sales/${sale}`)).toMatchObject({ stands: 'settled' })
     await tiesAgree()

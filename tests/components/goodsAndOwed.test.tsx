@@ -35,7 +35,7 @@ describe('a count of the shelf', () => {
     expect(button('Save count (0 items)').disabled).toBe(true)
     await type('Counted: Violin', '3')
     await press('Save count (1 item)')
-    await waitFor(() => expect(said).toEqual(['Count S-26-1 saved: stock value down 1200.00.']))
+    await waitFor(() => expect(said).toEqual(['Count S-26-1 saved: stock value down 1,200.00.']))
     expect(bodyOf(sent, '/stock-counts')).toEqual({ on: '2026-03-02', lines: [{ goodsId: 1, counted: '3' }] })
     expect(field('Counted: Violin').value).toBe('')
   })

@@ -197,10 +197,11 @@ describe('held money', () => {
   const promise = { onAccount: '40.00', otherSales: [{ id: 8, number: 1008, title: 'A bow' }] }
 
   test('goes back, and what goes back begins as all of it', async () => {
-    const sent = answerCalls({ 'POST /refunds': { status: 201, body: { number: 'F-26-1' } } })
+    const sent = answerCalls({ 'POST /refunds': { status: 201, body: { number: 'F-26-1', amount: '300.00' } } })
     open('held', promise)
     expect(screen.getByText('300.00 is held for this sale, 40.00 on their account.')).toBeTruthy()
-    await press(/^Save/)
+    await pick('Cash')
+    await press(/^Refund Ctrl/)
     await waitFor(() =>
       expect(bodyOf(sent, '/refunds')).toEqual({
         customerId: 3,
@@ -210,7 +211,7 @@ describe('held money', () => {
         on: '2026-03-02',
       }),
     )
-    expect(said).toEqual(['Refund F-26-1: 300.00 refunded.'])
+    expect(said).toEqual(['Refund F-26-1: 300.00 to Hazel Adair.'])
   })
 
   test.each([

@@ -8,7 +8,7 @@ import { HeldActions } from '@/ui/people/HeldActions'
 import { InvoiceActions } from '@/ui/sale/InvoiceActions'
 import { TakeBack } from '@/ui/TakeBack'
 import { answerCalls, refuses, type Sent } from './calls'
-import { choose, field, noteOf, press, tick, type } from './hands'
+import { choose, field, noteOf, pick, press, tick, type } from './hands'
 import { router, said } from './setUp'
 
 const TODAY = day('2026-03-02')
@@ -97,7 +97,7 @@ describe('money that is held', () => {
     await press('Refund deposit')
     expect(field('Amount').value).toBe('100.00')
     await type('Amount', '25')
-    await choose('Payment method', 'Cash')
+    await pick('Cash')
     await press('Refund')
     await waitFor(() => expect(said[1]).toBe('Refund F-26-1: 25.00 to Hazel Adair.'))
     expect(bodyOf(sent, '/refunds')).toEqual({

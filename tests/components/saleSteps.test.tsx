@@ -46,7 +46,7 @@ describe('a deposit', () => {
     })
     open('ask-deposit', { arrangement: { kind: 'deposit', percent: '25' } })
     // A quarter of 1,000.00
-    expect(screen.getByText('250.00 of 1000.00, tax included.')).toBeTruthy()
+    expect(screen.getByText('250.00 of 1,000.00, tax included.')).toBeTruthy()
     await press(/^Send request/)
     await waitFor(() => expect(posted(sent, '/sales/7/deposit-requests')).toEqual({ percent: '25' }))
     expect(said).toEqual(['Deposit request D-26-1 for 250.00 to Hazel Adair.'])

@@ -18,7 +18,14 @@ const LONG_MONTHS = [
 ]
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
 
-const dayAndMonth = (d: Day): string => `${Number(d.slice(8))} ${MONTHS[Number(d.slice(5, 7)) - 1]}`
+/**
+ * The month of a day, without its year: for the axis of a chart.
+ *
+ * @example formatMonth(day('2026-03-05')) // Mar
+ */
+export const formatMonth = (d: Day): string => MONTHS[Number(d.slice(5, 7)) - 1] ?? ''
+
+const dayAndMonth = (d: Day): string => `${Number(d.slice(8))} ${formatMonth(d)}`
 
 /**
  * `24 Dec 2026`

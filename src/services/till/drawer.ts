@@ -1,14 +1,5 @@
 import { moveDrawerInput, countDrawerInput } from '@/contract/inputs/till/drawer'
-import {
-  isZeroMoney,
-  negateMoney,
-  subtractMoney,
-  toDecimalString,
-  sumMoney,
-  multiplyMoney,
-  decimal,
-  compareMoney,
-} from '@/core/money'
+import { isZeroMoney, negateMoney, subtractMoney, toDecimalString, sumPieces, compareMoney } from '@/core/money'
 import { KEPT_BY_PAPERS, postDrawerCount, postDrawerMove } from '@/core/ledger'
 import { listAccounts } from '@/data/queries/accounts'
 import { takeNumber } from '@/data/queries/numbers'
@@ -61,8 +52,8 @@ export const moveDrawer = defineCommand('move-drawer', moveDrawerInput, async (w
 export const countDrawer = defineCommand('count-drawer', countDrawerInput, async (w, c) => {
   const onDay = paperDay(w, c.on)
   const pieces = Object.entries(c.pieces ?? {}).filter(([, n]) => n > 0)
-  const sum = sumMoney(
-    pieces.map(([worth, n]) => multiplyMoney(w.money(worth, `pieces.${worth}`), decimal(n))),
+  const sum = sumPieces(
+    pieces.map(([worth, n]) => [w.money(worth, `pieces.${worth}`), n]),
     w.currency,
   )
   const counted = c.counted === undefined ? sum : w.money(c.counted, 'counted')

@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
 import { DayField, MoneyField, QuantityField } from '../fields'
@@ -39,7 +40,7 @@ export const CountForm = ({ currency, today, lines }: Props) => {
       },
       {
         say: (c) =>
-          `Count ${c.number} saved: stock value ${c.value.startsWith('-') ? `down ${c.value.slice(1)}` : `up ${c.value}`}.`,
+          `Count ${c.number} saved: stock value ${c.value.startsWith('-') ? `down ${formatDigits(c.value.slice(1))}` : `up ${formatDigits(c.value)}`}.`,
       },
     )
     if (done) {

@@ -48,7 +48,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
   const take = (print: boolean) => {
     void send('POST', '/receipts', body, {
       say: (r) =>
-        `Receipt ${r.number}: ${formatMoney(received)} from ${who?.name}.${Number(r.change) > 0 ? ` Change due ${r.change}.` : ''}`,
+        `Receipt ${r.number}: ${formatMoney(received)} from ${who?.name}.${Number(r.change) > 0 ? ` Change due ${formatDigits(r.change)}.` : ''}`,
       go: (r) => `/receipts/${r.id}${print ? '?print=1' : ''}`,
     })
   }

@@ -4,6 +4,7 @@ import { area, line } from 'd3-shape'
 import { formatDayShort, type Day } from '@/core/day'
 import { formatMoney, money, toDecimal } from '@/core/money'
 import type { ForecastWeek } from '@/core/receivables'
+import { AmountAxis } from './AmountAxis'
 
 interface Props {
   readonly weeks: readonly ForecastWeek[]
@@ -41,21 +42,7 @@ export const BandChart = ({ weeks, other, currency, today }: Props) => {
       viewBox={`0 0 ${width} ${height}`}
       className="w-full max-w-215"
     >
-      {y.ticks(4).map((t) => (
-        <g key={t}>
-          <line x1={left} x2={width - 26} y1={y(t)} y2={y(t)} stroke="var(--color-paper-200)" />
-          <text
-            x={left - 8}
-            y={y(t) + 4}
-            textAnchor="end"
-            fontSize="12"
-            fontFamily="var(--font-figure)"
-            fill="var(--color-iron-500)"
-          >
-            {t.toLocaleString('en-US')}
-          </text>
-        </g>
-      ))}
+      <AmountAxis y={y} left={left} right={width - 26} />
       <path
         d={band([...weeks]) ?? ''}
         fill="var(--color-slate-100)"

@@ -2,13 +2,9 @@ import { present } from '@/core/present'
 import { max } from 'd3-array'
 import { scaleBand, scaleLinear, scalePoint } from 'd3-scale'
 import { line } from 'd3-shape'
-import type { Day } from '@/core/day'
+import { formatMonth, type Day } from '@/core/day'
 import { formatMoney, toDecimal, type Money } from '@/core/money'
-
-const monthName = (month: Day): string =>
-  present(
-    ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'][Number(month.slice(5, 7)) - 1],
-  )
+import { AmountAxis } from './AmountAxis'
 
 interface HabitProps {
   readonly months: readonly { readonly month: Day; readonly value: number | null }[]
@@ -28,7 +24,7 @@ export const HabitChart = ({ months, unit, fill }: HabitProps) => {
     <svg
       role="img"
       aria-label={months
-        .map((m) => `${monthName(m.month)}: ${m.value === null ? 'nothing paid' : `${m.value} ${unit}`}`)
+        .map((m) => `${formatMonth(m.month)}: ${m.value === null ? 'nothing paid' : `${m.value} ${unit}`}`)
         .join(', ')}
       viewBox={`0 0 ${width} ${height}`}
       className="w-full max-w-150"
@@ -63,7 +59,7 @@ export const HabitChart = ({ months, unit, fill }: HabitProps) => {
             fontSize="11"
             fill="var(--color-iron-500)"
           >
-            {monthName(m.month)}
+            {formatMonth(m.month)}
           </text>
         </g>
       ))}
@@ -95,21 +91,7 @@ export const OweLines = ({ customers, months }: OweProps) => {
       viewBox={`0 0 ${width} ${height}`}
       className="w-full max-w-190"
     >
-      {y.ticks(4).map((t) => (
-        <g key={t}>
-          <line x1={left} x2={width - 22} y1={y(t)} y2={y(t)} stroke="var(--color-paper-200)" />
-          <text
-            x={left - 8}
-            y={y(t) + 4}
-            textAnchor="end"
-            fontSize="12"
-            fontFamily="var(--font-figure)"
-            fill="var(--color-iron-500)"
-          >
-            {t.toLocaleString('en-US')}
-          </text>
-        </g>
-      ))}
+      <AmountAxis y={y} left={left} right={width - 22} />
       {customers.map((c, i) => (
         <g key={i}>
           <path
@@ -139,7 +121,7 @@ export const OweLines = ({ customers, months }: OweProps) => {
       ))}
       {months.map((m) => (
         <text key={m} x={x(m)} y={height - 6} textAnchor="middle" fontSize="11" fill="var(--color-iron-500)">
-          {monthName(m)}
+          {formatMonth(m)}
         </text>
       ))}
       <line x1={left} x2={width - 22} y1={height - foot} y2={height - foot} stroke="var(--color-iron-900)" />

@@ -1,10 +1,10 @@
 'use client'
 import { formatDigits } from '@/core/money'
 import type { Day } from '@/core/day'
+import type { Method } from '@/core/ledger'
 import { CommandForm } from '../form/CommandForm'
-import { FormMoney, FormOn, FormPick } from '../form/inputs'
+import { FormMethod, FormMoney, FormOn } from '../form/inputs'
 
-const METHODS = { transfer: 'Transfer', cash: 'Cash', card: 'Card', cheque: 'Check' } as const
 const schema = () => import('@/contract/inputs/money/refundHeld').then((m) => m.refundHeldInput)
 
 interface Props {
@@ -17,9 +17,9 @@ interface Props {
   readonly onDone: () => void
 }
 
-/** Held money goes back to whom it belongs. */
+/** Held money goes back to whom it belongs: from a customer’s page as from the sheet of a sale. */
 export const GiveBack = ({ customerId, name, currency, today, from, onDone }: Props) => {
-  const start: { on: string; amount: string; method: keyof typeof METHODS } = {
+  const start: { on: string; amount: string; method: Method } = {
     on: String(today),
     amount: from.amount,
     method: 'transfer',
@@ -38,7 +38,7 @@ export const GiveBack = ({ customerId, name, currency, today, from, onDone }: Pr
       <p className="mb-3">{formatDigits(from.amount)} is held. A refund does not change your income.</p>
       <div className="grid gap-3">
         <FormMoney name="amount" label="Amount" currency={currency} />
-        <FormPick name="method" label="Payment method" options={METHODS} />
+        <FormMethod label="Refund by" />
         <FormOn today={today} />
       </div>
     </CommandForm>

@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
 import { lazily } from '../lazily'
@@ -33,7 +34,7 @@ export const HeldActions = ({ customerId, name, currency, today, owes, held }: P
               'POST',
               '/held-uses',
               { customerId },
-              { say: (u) => `${u.used} applied to the balance of ${name}.` },
+              { say: (u) => `${formatDigits(u.used)} applied to the balance of ${name}.` },
             )
           }
         >

@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { useWatch } from 'react-hook-form'
 import type { Day } from '@/core/day'
 import type { Method } from '@/core/ledger'
@@ -64,7 +65,7 @@ export const CreditInvoice = ({ invoice, today, onDone }: Props) => {
       asBody={bodyOf}
       skip={{ lines: isNone }}
       say={(c) =>
-        `Credit note ${c.number} for ${c.totals.gross} created.${c.draftId ? ' The draft invoice is ready.' : ''}`
+        `Credit note ${c.number} for ${formatDigits(c.totals.gross)} created.${c.draftId ? ' The draft invoice is ready.' : ''}`
       }
       go={(c) => `/invoices/${c.draftId ?? c.id}`}
       onDone={onDone}
@@ -75,7 +76,7 @@ export const CreditInvoice = ({ invoice, today, onDone }: Props) => {
         name="how"
         label="How much"
         options={[
-          { value: 'whole', label: `The full balance, ${invoice.left}` },
+          { value: 'whole', label: `The full balance, ${formatDigits(invoice.left)}` },
           { value: 'lines', label: 'Selected lines' },
           { value: 'amount', label: 'An amount incl. tax' },
         ]}

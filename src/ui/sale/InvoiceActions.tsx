@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { To } from '@/ui/To'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
@@ -62,7 +63,7 @@ export const InvoiceActions = ({ invoice, today }: Props) => {
               'POST',
               `/invoices/${invoice.id}/issue`,
               {},
-              { say: (i) => `Invoice ${i.number} issued. Balance due ${i.open}.` },
+              { say: (i) => `Invoice ${i.number} issued. Balance due ${formatDigits(i.open)}.` },
             )
           }
         >

@@ -1,6 +1,7 @@
 'use client'
 import { CommandForm } from '../form/CommandForm'
 import { FormSelect, FormText } from '../form/inputs'
+import { CodeRows } from './CodeRows'
 import type { TradeFacts } from './tradeFacts'
 
 const schema = () => import('@/contract/inputs/goods/priceLevels').then((m) => m.addTaxAreaInput)
@@ -9,19 +10,7 @@ const schema = () => import('@/contract/inputs/goods/priceLevels').then((m) => m
 export const Areas = ({ areas, codes }: Pick<TradeFacts, 'areas' | 'codes'>) => (
   <section>
     <h2>Tax regions</h2>
-    {areas.length > 0 && (
-      <table className="ledger mb-2">
-        <tbody>
-          {areas.map((x) => (
-            <tr key={x.code}>
-              <td className="font-figure">{x.code}</td>
-              <td>{x.name}</td>
-              <td className="sub">taxable goods use code {x.taxCode}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    )}
+    <CodeRows rows={areas.map((x) => ({ ...x, says: [[`taxable goods use code ${x.taxCode}`]] }))} />
     <CommandForm
       method="POST"
       path="/tax-areas"

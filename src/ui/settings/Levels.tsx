@@ -1,6 +1,7 @@
 'use client'
 import { CommandForm } from '../form/CommandForm'
 import { FormPick, FormQuantity, FormText } from '../form/inputs'
+import { CodeRows } from './CodeRows'
 import type { TradeFacts } from './tradeFacts'
 
 const WITH_TAX = { '': 'Same as business', true: 'with tax', false: 'without tax' } as const
@@ -24,22 +25,15 @@ const bodyOf = (d: Draft) => ({
 export const Levels = ({ levels }: Pick<TradeFacts, 'levels'>) => (
   <section>
     <h2>Price lists</h2>
-    {levels.length > 0 && (
-      <table className="ledger mb-2">
-        <tbody>
-          {levels.map((x) => (
-            <tr key={x.id}>
-              <td className="font-figure">{x.code}</td>
-              <td>{x.name}</td>
-              <td className="sub">{Number(x.percentOff) > 0 ? `${x.percentOff}% off list price` : 'own prices'}</td>
-              <td className="sub">
-                {WITH_TAX[x.pricesIncludeTax === null ? '' : x.pricesIncludeTax ? 'true' : 'false']}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    )}
+    <CodeRows
+      rows={levels.map((x) => ({
+        ...x,
+        says: [
+          [Number(x.percentOff) > 0 ? `${x.percentOff}% off list price` : 'own prices'],
+          [WITH_TAX[x.pricesIncludeTax === null ? '' : x.pricesIncludeTax ? 'true' : 'false']],
+        ],
+      }))}
+    />
     <CommandForm
       method="POST"
       path="/price-levels"

@@ -2,6 +2,7 @@
 import { useState } from 'react'
 import type { Day } from '@/core/day'
 import { decimal } from '@/core/money'
+import { CodeRows } from './CodeRows'
 import { CommandForm } from '../form/CommandForm'
 import { FormDay, FormQuantity, FormText } from '../form/inputs'
 import { Select } from '../Select'
@@ -93,24 +94,7 @@ const NO_TAX: TaxDraft = { code: '', name: '', components: [{ rate: '' }] }
 export const TaxForm = ({ codes, today }: Props) => (
   <section>
     <h2>Tax codes</h2>
-    <table className="ledger">
-      <tbody>
-        {codes.map((c) => (
-          <tr key={c.id}>
-            <td className="font-figure">{c.code}</td>
-            <td>{c.name}</td>
-            <td className="sub">
-              {c.says}
-              {c.otherTimes.map((t) => (
-                <span key={t} className="block">
-                  {t}
-                </span>
-              ))}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <CodeRows rows={codes.map((c) => ({ ...c, says: [[c.says, ...c.otherTimes]] }))} />
     <CommandForm
       method="POST"
       path="/tax-codes"

@@ -8,6 +8,7 @@ import {
   money,
   parseMoney,
   subtractMoney,
+  sumPieces,
   toDecimalString,
   absMoney,
 } from '@/core/money'
@@ -94,7 +95,7 @@ const countedPieces = (pieces: Pieces, currency: string): Record<string, number>
   )
 
 const sayCounted = ({ number, over }: { readonly number: string; readonly over: string }): string =>
-  `Count ${number} saved: ${Number(over) === 0 ? 'exact' : `${over.replace('-', '')} ${over.startsWith('-') ? 'short' : 'over'}, posted`}.`
+  `Count ${number} saved: ${Number(over) === 0 ? 'exact' : `${formatDigits(over.replace('-', ''))} ${over.startsWith('-') ? 'short' : 'over'}, posted`}.`
 
 const Count = ({ on, currency, expected }: Props) => (
   <section>
@@ -123,8 +124,8 @@ const Counting = ({ currency, expected }: Pick<Props, 'currency' | 'expected'>) 
   const pieces = useWatch<{ pieces: Pieces }, 'pieces'>({ name: 'pieces' })
   const bySum = minorDigits(currency) !== 2
   const any = anyOf(pieces)
-  const sum = money(
-    PIECES.reduce((s, worth) => s + worth * BigInt(Math.max(0, Math.trunc(Number(pieces[String(worth)]) || 0))), 0n),
+  const sum = sumPieces(
+    PIECES.map((worth) => [money(worth, currency), Math.max(0, Math.trunc(Number(pieces[String(worth)]) || 0))]),
     currency,
   )
   const books = parseMoney(expected, currency)
@@ -155,7 +156,7 @@ const Counting = ({ currency, expected }: Pick<Props, 'currency' | 'expected'>) 
       )}
       {any && over && (
         <p className="mt-3" role="status">
-          <span className="fig font-bold">{formatMoney(sum)}</span> counted, {expected} expected:{' '}
+          <span className="fig font-bold">{formatMoney(sum)}</span> counted, {formatDigits(expected)} expected:{' '}
           {over.minor === 0n ? 'exact' : `${formatMoney(absMoney(over))} ${over.minor < 0n ? 'short' : 'over'}`}.
         </p>
       )}

@@ -1,7 +1,7 @@
 'use client'
 import { useController, useWatch } from 'react-hook-form'
 import type { Day } from '@/core/day'
-import { formatMoney, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
+import { formatDigits, formatMoney, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
 import { CommandForm, Submit } from '../form/CommandForm'
 import { FormMoney, FormOn } from '../form/inputs'
 import { readTyped } from '../money/filling'
@@ -98,7 +98,7 @@ const Slip = ({ today, currency, inDrawer, cheques }: Props) => (
       schema={slipSchema}
       start={{ on: String(today), cash: '', cheques: cheques.map((c) => c.id) }}
       asBody={(d: SlipDraft) => ({ ...d, cash: d.cash || '0', cheques: idsOf(cheques, new Set(d.cheques)) })}
-      say={(s) => `Slip ${s.number}: ${s.total} goes to the bank.`}
+      say={(s) => `Slip ${s.number}: ${formatDigits(s.total)} goes to the bank.`}
       submit={<TakeToBank currency={currency} cheques={cheques} />}
     >
       <div className="mb-3 grid grid-cols-2 gap-3">
@@ -155,7 +155,7 @@ const Settle = ({ today, currency, cards }: Cards) => {
           receipts: idsOf(cards, new Set(d.receipts)),
           fees: toDecimalString(settled(d, cards, currency).fees),
         })}
-        say={(s) => `${s.number}: ${s.net} arrived.`}
+        say={(s) => `${s.number}: ${formatDigits(s.net)} arrived.`}
         submit={<TheyArrived cards={cards} currency={currency} />}
       >
         <Arrived today={today} currency={currency} cards={cards} />

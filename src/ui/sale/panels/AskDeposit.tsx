@@ -4,6 +4,7 @@ import { formatDigits, decimal, formatMoney, parseMoney } from '@/core/money'
 import { partOf } from '@/core/plan'
 import { CommandForm } from '../../form/CommandForm'
 import { FormMoney, FormQuantity } from '../../form/inputs'
+import { showMoney } from '../../fields'
 import { Refusal } from '../../Refusal'
 import { useSend } from '../../send'
 import type { PanelProps } from './parts'
@@ -57,7 +58,7 @@ export const AskDeposit = ({ sale, onClose }: PanelProps) => {
           {stages.map((s, i) => (
             <li key={i} className="flex items-center justify-between gap-3">
               <span>
-                Stage {i + 1}: <span className="fig">{s.amount}</span>
+                Stage {i + 1}: <span className="fig">{formatDigits(s.amount)}</span>
                 {s.when && <span className="sub"> {s.when}</span>}
               </span>
               <button className="btn" disabled={busy} onClick={() => void askStage(i + 1)}>
@@ -87,14 +88,14 @@ export const AskDeposit = ({ sale, onClose }: PanelProps) => {
 const HowMuch = ({ sale }: Pick<PanelProps, 'sale'>) => {
   const { setValue } = useFormContext<Draft>()
   const [percent, amount] = useWatch<Draft, ['percent', 'amount']>({ name: ['percent', 'amount'] })
-  const asked = amount !== '' ? amount : sayPart(sale.gross, percent, sale.currency)
+  const asked = amount !== '' ? showMoney(amount, sale.currency) : sayPart(sale.gross, percent, sale.currency)
   return (
     <>
       <div className="grid grid-cols-2 gap-3">
         <FormQuantity name="percent" label="Percent of total incl. tax" onTyped={() => setValue('amount', '')} />
         <FormMoney name="amount" label="Or an amount" currency={sale.currency} />
       </div>
-      <p className="mt-2">{asked && `${asked} of ${sale.gross}, tax included.`}</p>
+      <p className="mt-2">{asked && `${asked} of ${formatDigits(sale.gross)}, tax included.`}</p>
     </>
   )
 }

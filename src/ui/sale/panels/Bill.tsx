@@ -29,9 +29,9 @@ interface Billed {
 }
 
 const sayBilled = ({ number, totals, heldApplied, open }: Billed, customer: string): string => {
-  const held = Number(heldApplied) > 0 ? `, ${heldApplied} of it already held` : ''
+  const held = Number(heldApplied) > 0 ? `, ${formatDigits(heldApplied)} of it already held` : ''
   return number
-    ? `Invoice ${number} issued: ${totals.gross}${held}. ${customer} owes ${open} on it.`
+    ? `Invoice ${number} issued: ${formatDigits(totals.gross)}${held}. ${customer} owes ${formatDigits(open)} on it.`
     : 'Draft saved. It is posted when you issue it.'
 }
 

@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { CommandForm } from '../../form/CommandForm'
 import { FormMethod, FormOn } from '../../form/inputs'
 import { showMoney } from '../../fields'
@@ -19,7 +20,9 @@ export const GiveUp = ({ sale, today, onClose }: PanelProps) => {
       schema={schema}
       start={{ on: String(today), method: 'cash' as const }}
       asBody={(d) => d}
-      say={(g) => `Layaway canceled: ${g.fee} fee kept, ${g.refund} refunded. The goods are available again.`}
+      say={(g) =>
+        `Layaway canceled: ${formatDigits(g.fee)} fee kept, ${formatDigits(g.refund)} refunded. The goods are available again.`
+      }
       onDone={onClose}
       submit="Cancel layaway"
     >

@@ -1,10 +1,10 @@
 'use client'
 import { formatDigits } from '@/core/money'
 import { useState } from 'react'
-import type { Method } from '@/core/ledger'
 import { Choice } from '../../Choice'
+import { GiveBack } from '../../people/GiveBack'
 import { CommandForm } from '../../form/CommandForm'
-import { FormMethod, FormMoney, FormOn, FormSelect } from '../../form/inputs'
+import { FormMoney, FormOn, FormSelect } from '../../form/inputs'
 import type { PanelProps } from './parts'
 
 const WAYS = [
@@ -15,7 +15,6 @@ const WAYS = [
 ] as const
 type Way = (typeof WAYS)[number]['value']
 
-const refundSchema = () => import('@/contract/inputs/money/refundHeld').then((m) => m.refundHeldInput)
 const moveSchema = () => import('@/contract/inputs/money/moveHeld').then((m) => m.moveHeldInput)
 
 /** Held money: back to the customer, to another sale, or to and from their account. */
@@ -35,30 +34,19 @@ export const HeldMoney = (props: PanelProps) => {
         {Number(onAccount) > 0 && `, ${formatDigits(onAccount)} on their account`}.
       </p>
       <Choice label="What to do" value={way} options={ways} onChoose={setWay} />
-      {way === 'refund' ? <Refund {...props} /> : <Move key={way} way={way} {...props} />}
+      {way === 'refund' ? (
+        <GiveBack
+          customerId={sale.customerId}
+          name={sale.customer}
+          currency={sale.currency}
+          today={props.today}
+          from={{ saleId: sale.id, amount: sale.held }}
+          onDone={props.onClose}
+        />
+      ) : (
+        <Move key={way} way={way} {...props} />
+      )}
     </>
-  )
-}
-
-const Refund = ({ sale, today, onClose }: PanelProps) => {
-  const start: { amount: string; on: string; method: Method } = { amount: sale.held, on: String(today), method: 'cash' }
-  return (
-    <CommandForm
-      method="POST"
-      path="/refunds"
-      schema={refundSchema}
-      start={start}
-      asBody={(d: typeof start) => ({ ...d, customerId: sale.customerId, saleId: sale.id })}
-      say={(r, d) => `Refund ${r.number}: ${formatDigits(d.amount)} refunded.`}
-      onDone={onClose}
-      submit="Save"
-    >
-      <div className="mt-3 grid gap-3">
-        <FormMoney name="amount" label="Amount" currency={sale.currency} />
-        <FormMethod label="Refund by" />
-        <FormOn today={today} />
-      </div>
-    </CommandForm>
   )
 }
 

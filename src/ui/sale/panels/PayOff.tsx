@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { useEffect, useState } from 'react'
 import { useWatch } from 'react-hook-form'
 import type { Method } from '@/core/ledger'
@@ -26,7 +27,7 @@ export const PayOff = ({ sale, today, onClose }: PanelProps) => {
         schema={schema}
         start={start}
         asBody={(d) => ({ ...d, planId })}
-        say={(p) => `Paid off: ${p.payoff}. Finance charge waived: ${p.givenBack}.`}
+        say={(p) => `Paid off: ${formatDigits(p.payoff)}. Finance charge waived: ${formatDigits(p.givenBack)}.`}
         onDone={onClose}
         submit="Take payment and close plan"
       >

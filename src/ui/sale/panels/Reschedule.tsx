@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/money'
 import { useState } from 'react'
 import { addMonths } from '@/core/day'
 import { CommandForm } from '../../form/CommandForm'
@@ -26,7 +27,7 @@ export const Reschedule = ({ sale, today, onClose }: PanelProps) => {
         every: rhythm(d.every),
         ...(charge.flat ? { charge } : {}),
       })}
-      say={(p, d) => `Rescheduled: ${p.totalPayments} in ${d.count} payments.`}
+      say={(p, d) => `Rescheduled: ${formatDigits(p.totalPayments)} in ${d.count} payments.`}
       onDone={onClose}
       submit="Reschedule"
     >

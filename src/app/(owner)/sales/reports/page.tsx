@@ -6,6 +6,7 @@ import { addMonths, isDay } from '@/core/day'
 import type { Fields } from '@/lists/field'
 import { withQuery } from '@/ui/address'
 import { Span } from '@/ui/books/Span'
+import { day } from '@/core/day'
 import { OfferChart } from '@/ui/charts'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
@@ -87,7 +88,9 @@ const Offers = async ({ shop, query }: Part) => {
         <ListExport name="offers" query={open.query} />
       </div>
       {(query.by ?? 'month') === 'month' && open.rows.length > 0 && (
-        <OfferChart bars={open.rows.map((r) => ({ label: r.group, agreed: r.agreed, lost: r.lost, open: r.open }))} />
+        <OfferChart
+          bars={open.rows.map((r) => ({ month: day(`${r.group}-01`), agreed: r.agreed, lost: r.lost, open: r.open }))}
+        />
       )}
       <div className="mt-5">
         <ListRows open={open} about={shop} />

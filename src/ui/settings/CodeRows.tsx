@@ -1,0 +1,32 @@
+interface Props {
+  readonly rows: readonly {
+    readonly code: string
+    readonly name: string
+    /** What is set for it, a cell each; in a cell, a line each. */
+    readonly says: readonly (readonly string[])[]
+  }[]
+}
+
+/** What there is already, by its code, above the form that adds another one. */
+export const CodeRows = ({ rows }: Props) =>
+  rows.length > 0 && (
+    <table className="ledger mb-2">
+      <tbody>
+        {rows.map((r) => (
+          <tr key={r.code}>
+            <td className="font-figure">{r.code}</td>
+            <td>{r.name}</td>
+            {r.says.map((lines, i) => (
+              <td key={i} className="sub">
+                {lines.map((line) => (
+                  <span key={line} className="block">
+                    {line}
+                  </span>
+                ))}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
