@@ -1,7 +1,7 @@
 import { present } from '@/core/present'
 import { cumsum, max } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
-import { formatDayShort, formatMonth, type Day } from '@/core/day'
+import { formatDayAndMonth, formatDayShort, formatMonth, type Day } from '@/core/day'
 import { formatMoney, toDecimal, type Money } from '@/core/money'
 import { AGE_COLUMNS, type AgeColumn, type Ages } from '@/core/receivables'
 
@@ -109,7 +109,7 @@ export const WeekChart = ({ weeks, today }: { readonly weeks: readonly Week[]; r
               fontSize="12"
               fill="var(--color-iron-500)"
             >
-              {formatDayShort(w.week, today)}
+              {formatDayAndMonth(w.week)}
             </text>
           </g>
         )

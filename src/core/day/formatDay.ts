@@ -25,14 +25,19 @@ const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Satur
  */
 export const formatMonth = (d: Day): string => MONTHS[Number(d.slice(5, 7)) - 1] ?? ''
 
-const dayAndMonth = (d: Day): string => `${Number(d.slice(8))} ${formatMonth(d)}`
+/**
+ * A day without its year: for the axis of a chart, where its neighbors tell which it is.
+ *
+ * @example formatDayAndMonth(day('2027-01-04')) // 4 Jan
+ */
+export const formatDayAndMonth = (d: Day): string => `${Number(d.slice(8))} ${formatMonth(d)}`
 
 /**
  * `24 Dec 2026`
  *
  * @example formatDay(day('2026-03-05')) // 5 Mar 2026
  */
-export const formatDay = (d: Day): string => `${dayAndMonth(d)} ${d.slice(0, 4)}`
+export const formatDay = (d: Day): string => `${formatDayAndMonth(d)} ${d.slice(0, 4)}`
 /**
  * `24 Dec`, and with the year when it is not the year of `today`.
  *
@@ -40,7 +45,7 @@ export const formatDay = (d: Day): string => `${dayAndMonth(d)} ${d.slice(0, 4)}
  * @example formatDayShort(day('2025-03-05'), day('2026-11-26')) // 5 Mar 2025
  */
 export const formatDayShort = (d: Day, today: Day): string =>
-  d.slice(0, 4) === today.slice(0, 4) ? dayAndMonth(d) : formatDay(d)
+  d.slice(0, 4) === today.slice(0, 4) ? formatDayAndMonth(d) : formatDay(d)
 /** `Thursday, 24 December` */
 export const formatDayLong = (d: Day): string =>
   `${WEEKDAYS[weekday(d) - 1]}, ${Number(d.slice(8))} ${LONG_MONTHS[Number(d.slice(5, 7)) - 1]}`

@@ -1,7 +1,7 @@
 import { max } from 'd3-array'
 import { scaleLinear, scalePoint } from 'd3-scale'
 import { area, line } from 'd3-shape'
-import { formatDayShort, type Day } from '@/core/day'
+import { formatDayAndMonth, formatDayShort, type Day } from '@/core/day'
 import { formatMoney, money, toDecimal } from '@/core/money'
 import type { ForecastWeek } from '@/core/receivables'
 import { AmountAxis } from './AmountAxis'
@@ -65,7 +65,7 @@ export const BandChart = ({ weeks, other, currency, today }: Props) => {
             <title>{`Week of ${formatDayShort(w.week, today)}: ${formatMoney(money(w.median, currency))}`}</title>
           </circle>
           <text x={at(w)} y={height - 6} textAnchor="middle" fontSize="12" fill="var(--color-iron-500)">
-            {formatDayShort(w.week, today)}
+            {formatDayAndMonth(w.week)}
           </text>
         </g>
       ))}

@@ -17,7 +17,7 @@ import { openShop, queryOf, type Search } from '../../_shop'
 
 export const metadata: Metadata = { title: 'Sales reports' }
 
-const VIEWS = { offers: 'estimates', costs: 'Estimate and actual', by: 'By type and channel' } as const
+const VIEWS = { offers: 'Estimates', costs: 'Estimate and actual', by: 'By type and channel' } as const
 type Shop = Awaited<ReturnType<typeof openShop>>
 interface Part {
   readonly shop: Shop
