@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { Panel } from './Panel'
 import { PLACES } from './places'
+import { pageKeys, type PageKey } from './acts/pageKeys'
 
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
@@ -14,6 +15,7 @@ const LIST = [
   ['Alt 1 … 9', 'go to a section'],
   ['up, down, Enter', 'move through a list and open a row'],
   ['Ctrl Enter', 'press the main button'],
+  ['.', 'open the menu of what can be done'],
   ['Esc', 'close, or leave a field'],
   ['12*45, 450-10%', 'calculations in amount fields'],
   ['t, +30, 24 12, eom, fri', 'dates: today, in 30 days, 24 Dec, end of month, next Friday'],
@@ -31,9 +33,20 @@ const stepRow = (by: number): void => {
 export const Keys = () => {
   const router = useRouter()
   const [open, setOpen] = useState(false)
+  const [here, setHere] = useState<readonly PageKey[]>([])
   useEffect(() => {
     // From here on keys are heard; tests wait for it as a person waits for the page to stand.
     document.documentElement.dataset.ready = 'yes'
+    const everywhere: Readonly<Record<string, () => void>> = {
+      '/': () => document.querySelector<HTMLElement>('[data-quick-line]')?.focus(),
+      '?': () => {
+        setHere(pageKeys())
+        setOpen(true)
+      },
+      n: () => router.push('/sales/new'),
+      ArrowDown: () => stepRow(1),
+      ArrowUp: () => stepRow(-1),
+    }
     const onKey = (e: KeyboardEvent) => {
       if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) {
         const scope = document.querySelector('[role=dialog]') ?? document
@@ -52,34 +65,43 @@ export const Keys = () => {
         }
         return
       }
-      if (e.ctrlKey || e.metaKey || e.altKey || typing(e.target) || document.querySelector('[role=dialog]')) return
-      if (e.key === '/') {
-        e.preventDefault()
-        document.querySelector<HTMLElement>('[data-quick-line]')?.focus()
-      } else if (e.key === '?') setOpen(true)
-      else if (e.key === 'n') router.push('/sales/new')
-      else if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
-        e.preventDefault()
-        stepRow(e.key === 'ArrowDown' ? 1 : -1)
-      }
+      if (e.defaultPrevented || e.ctrlKey || e.metaKey || e.altKey) return
+      if (typing(e.target) || document.querySelector('[role=dialog]')) return
+      // What the page says of a key goes before what it does everywhere: on a customer's page a new sale is theirs.
+      const mine = e.repeat ? undefined : pageKeys().find((k) => k.key === e.key)
+      const run = mine?.run ?? everywhere[e.key]
+      if (!run) return
+      e.preventDefault()
+      run()
     }
     document.addEventListener('keydown', onKey)
     return () => document.removeEventListener('keydown', onKey)
   }, [router])
   return (
     <Panel open={open} onClose={() => setOpen(false)} title="Keyboard shortcuts">
-      <table className="ledger">
-        <tbody>
-          {LIST.map(([key, what]) => (
-            <tr key={key}>
-              <td>
-                <kbd className="font-figure">{key}</kbd>
-              </td>
-              <td>{what}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      {here.length > 0 && (
+        <>
+          <h3>On this page</h3>
+          <KeyRows rows={here.map((k) => [k.key, k.label])} />
+          <h3 className="mt-5">Everywhere</h3>
+        </>
+      )}
+      <KeyRows rows={LIST} />
     </Panel>
   )
 }
+
+const KeyRows = ({ rows }: { readonly rows: readonly (readonly [string, string])[] }) => (
+  <table className="ledger">
+    <tbody>
+      {rows.map(([key, what]) => (
+        <tr key={key}>
+          <td>
+            <kbd className="font-figure">{key}</kbd>
+          </td>
+          <td>{what}</td>
+        </tr>
+      ))}
+    </tbody>
+  </table>
+)

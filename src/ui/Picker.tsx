@@ -1,7 +1,8 @@
 'use client'
 import { formatDigits } from '@/core/money'
 import { Command } from 'cmdk'
-import { useEffect, useRef, useState, type Ref } from 'react'
+import { useEffect, useRef, useState, type KeyboardEvent, type Ref } from 'react'
+import { track } from './ahead'
 import { call } from './send'
 
 export interface Choice<T> {
@@ -11,19 +12,123 @@ export interface Choice<T> {
   readonly value: T
 }
 
-interface Props<T> {
+interface Picking<T> {
+  readonly find: (typed: string) => Promise<readonly Choice<T>[]>
+  /** Takes what was chosen; `late` says for which words, where Enter came before the search had answered. */
+  readonly onPick: (value: T, late?: string) => unknown
+  /** What is done with words that nothing fits, and what to call it; by Tab too where it only writes them down. */
+  readonly otherwise?: {
+    readonly say: (typed: string) => string
+    readonly take: (typed: string, late?: string) => unknown
+    readonly byTab?: boolean
+  }
+  /** Enter came before the answer: the words it stands for. */
+  readonly onAhead?: (typed: string) => void
+  /** Enter: on to the next field, whether the answer is here or not. */
+  readonly onEntered?: () => void
+}
+
+interface Props<T> extends Picking<T> {
   readonly label: string
   readonly hideLabel?: boolean
   readonly placeholder?: string
   /** What stands in the field while nothing is typed. */
   readonly chosen: string
-  readonly find: (typed: string) => Promise<readonly Choice<T>[]>
-  readonly onPick: (value: T) => void
-  /** What Enter does with words that nothing fits, and what to call it. */
-  readonly otherwise?: { readonly say: (typed: string) => string; readonly take: (typed: string) => void }
+  /** Each one taken goes elsewhere, and the field is empty for the next. */
+  readonly many?: boolean
   readonly inputRef?: Ref<HTMLInputElement>
   readonly autoFocus?: boolean
   readonly problem?: string
+}
+
+const PAUSE = 90
+/** The choice that makes something new of what is typed. */
+const MAKE = 'otherwise'
+const selectedIn = (field: Element) =>
+  field.closest('[cmdk-root]')?.querySelector('[cmdk-item][aria-selected=true]')?.getAttribute('data-value')
+
+/**
+ * What is typed and what was found for it. Enter acts on what is typed at that moment: where the search has not answered it
+ * is taken when it does, in the order it was typed, and nothing that comes late moves the focus.
+ */
+const usePicking = <T,>({ find, onPick, otherwise, onAhead, onEntered }: Picking<T>) => {
+  const [typed, setTyped] = useState<string | null>(null)
+  const [found, setFound] = useState<{ readonly words: string; readonly choices: readonly Choice<T>[] }>({
+    words: '',
+    choices: [],
+  })
+  const [ahead, setAhead] = useState<string | null>(null)
+  const [missed, setMissed] = useState('')
+  const asked = useRef(0)
+  const stepped = useRef(false)
+  const line = useRef<Promise<unknown>>(Promise.resolve())
+  useEffect(() => {
+    if (typed === null) return
+    const turn = ++asked.current
+    const timer = setTimeout(() => {
+      void find(typed).then((choices) => turn === asked.current && setFound({ words: typed, choices }))
+    }, PAUSE)
+    return () => clearTimeout(timer)
+  }, [typed, find])
+  const close = () => {
+    asked.current++
+    stepped.current = false
+    setTyped(null)
+  }
+  const type = (words: string) => {
+    stepped.current = false
+    setMissed('')
+    setTyped(words)
+  }
+  /** Takes words whose answer is still on its way. */
+  const takeAhead = (words: string, byTab: boolean, walkedTo?: string | null) => {
+    close()
+    setAhead(words)
+    onAhead?.(words)
+    const answer = find(words)
+    const take = async () => {
+      const choices = await answer
+      const best = walkedTo === MAKE ? undefined : (choices.find((c) => c.key === walkedTo) ?? choices[0])
+      if (best) await onPick(best.value, words)
+      else if (otherwise && (!byTab || otherwise.byTab)) await otherwise.take(words, words)
+      else setMissed(words)
+      setAhead((now) => (now === words ? null : now))
+    }
+    line.current = track(line.current.then(take))
+  }
+  const pick = (take: () => unknown) => {
+    void take()
+    close()
+    onEntered?.()
+  }
+  const onKeyDown = (e: KeyboardEvent) => {
+    if (e.key === 'Escape' && typed !== null) {
+      e.stopPropagation()
+      close()
+    }
+    if (e.key === 'ArrowDown' || e.key === 'ArrowUp') stepped.current = true
+    const words = typed?.trim() ?? ''
+    const enters = e.key === 'Enter' && !e.ctrlKey && !e.metaKey && !e.nativeEvent.isComposing
+    const tabs = e.key === 'Tab' && !e.shiftKey
+    if (!enters && !tabs) return
+    if (words === '') return void (enters && typed === null && onEntered?.())
+    // An answer to other words is none; what was walked to with the arrows is meant.
+    if (!tabs && (stepped.current || found.words === typed)) return
+    if (enters) e.preventDefault()
+    takeAhead(words, tabs, stepped.current ? selectedIn(e.currentTarget) : null)
+    if (enters) onEntered?.()
+  }
+  return {
+    typed,
+    found,
+    ahead,
+    missed,
+    type,
+    close,
+    pick,
+    onKeyDown,
+    forget: () => setFound({ words: '', choices: [] }),
+  }
 }
 
 /** Finds while typing: arrows and Enter choose, and something new can be made of what was typed. */
@@ -32,31 +137,18 @@ export const Picker = <T,>({
   hideLabel,
   placeholder,
   chosen,
-  find,
-  onPick,
-  otherwise,
+  many,
   inputRef,
   autoFocus,
   problem,
+  ...picking
 }: Props<T>) => {
-  const [typed, setTyped] = useState<string | null>(null)
-  const [choices, setChoices] = useState<readonly Choice<T>[]>([])
-  const [foundFor, setFoundFor] = useState('')
-  const asked = useRef(0)
-  useEffect(() => {
-    if (typed === null) return
-    const turn = ++asked.current
-    const timer = setTimeout(() => {
-      void find(typed).then((found) => {
-        if (turn !== asked.current) return
-        setChoices(found)
-        setFoundFor(typed)
-      })
-    }, 90)
-    return () => clearTimeout(timer)
-  }, [typed, find])
-  const close = () => setTyped(null)
-  const open = typed !== null && (choices.length > 0 || (typed.trim() !== '' && foundFor === typed))
+  const { typed, found, ahead, missed, type, close, pick, onKeyDown, forget } = usePicking(picking)
+  const leaving = useRef<ReturnType<typeof setTimeout>>(undefined)
+  const { otherwise } = picking
+  const here = typed !== null && typed.trim() !== '' && found.words === typed
+  const open = typed !== null && (found.choices.length > 0 || here)
+  const wrong = problem ?? (missed && `No matches for “${missed}”.`)
   return (
     <Command shouldFilter={false} label={label} className="relative" loop>
       {!hideLabel && (
@@ -70,22 +162,18 @@ export const Picker = <T,>({
         placeholder={placeholder}
         className="field"
         aria-label={label}
-        aria-invalid={problem ? true : undefined}
-        value={typed ?? chosen}
-        onValueChange={setTyped}
+        aria-invalid={wrong ? true : undefined}
+        value={typed ?? (many ? null : ahead) ?? chosen}
+        onValueChange={type}
         onFocus={(e) => {
+          clearTimeout(leaving.current)
           e.target.select()
-          setChoices([])
+          forget()
         }}
-        onBlur={() => setTimeout(close, 150)}
-        onKeyDown={(e) => {
-          if (e.key === 'Escape' && typed !== null) {
-            e.stopPropagation()
-            close()
-          }
-        }}
+        onBlur={() => (leaving.current = setTimeout(close, 150))}
+        onKeyDown={onKeyDown}
       />
-      {problem && <div className="text-xs text-oxide-700">{problem}</div>}
+      {wrong && <div className="text-xs text-oxide-700">{wrong}</div>}
       <Command.List
         className={
           open
@@ -93,33 +181,27 @@ export const Picker = <T,>({
             : 'hidden'
         }
       >
-        {(open ? choices : []).map((c) => (
+        {(open ? found.choices : []).map((c) => (
           <Command.Item
             key={c.key}
             value={c.key}
             className="flex cursor-pointer justify-between gap-4 px-2.5 py-1.5 data-[selected=true]:bg-rust-100"
-            onSelect={() => {
-              onPick(c.value)
-              close()
-            }}
+            onSelect={() => pick(() => picking.onPick(c.value))}
           >
             <span className="min-w-0 truncate">{c.label}</span>
             <span className="fig text-xs text-iron-500">{c.side}</span>
           </Command.Item>
         ))}
-        {open && otherwise && typed?.trim() && foundFor === typed && (
+        {otherwise && here && (
           <Command.Item
-            value="otherwise"
+            value={MAKE}
             className="cursor-pointer border-t border-paper-200 px-2.5 py-1.5 data-[selected=true]:bg-rust-100"
-            onSelect={() => {
-              otherwise.take(typed.trim())
-              close()
-            }}
+            onSelect={() => pick(() => otherwise.take(typed.trim()))}
           >
             {otherwise.say(typed.trim())}
           </Command.Item>
         )}
-        {choices.length === 0 && !otherwise && typed?.trim() && foundFor === typed && (
+        {found.choices.length === 0 && !otherwise && here && (
           <div className="px-2.5 py-1.5 text-iron-500">No matches for “{typed}”.</div>
         )}
       </Command.List>

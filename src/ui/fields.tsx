@@ -65,10 +65,12 @@ const useTyped = () => {
   return { typed, setTyped, enter }
 }
 
-const NUMBER = /^-?\d+(\.\d+)?$/
-/** What was left in a field of figures and is none; said at the field before anything is sent. */
-const unreadable = (typed: string | null, value: string, say: string): string | undefined =>
-  typed === null && value.trim() !== '' && !NUMBER.test(value) ? say : undefined
+const NUMBER = /^\d+(\.\d+)?$/
+/** What was left in a field of figures and is none, or is below zero; said at the field before anything is sent. */
+const unreadable = (typed: string | null, value: string, say: string): string | undefined => {
+  if (typed !== null || value.trim() === '' || NUMBER.test(value)) return undefined
+  return value.startsWith('-') ? 'This cannot be below zero.' : say
+}
 
 /** Money: takes `1250`, `1,250.00`, `12*45`, `450-10%`; what it comes to stands there when it is left. */
 export const MoneyField = ({

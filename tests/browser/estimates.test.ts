@@ -127,7 +127,9 @@ describe('an estimate', () => {
     await i.go(`/sales/${saleId}`)
     await i.click('Send estimate')
     await i.see('Email it with a link to')
-    await i.see('is replaced by a link to the customer’s page')
+    const message = await i.field('Message')
+    // The day is the one in the field above it, and nobody reads braces.
+    expect(await message.getAttribute('value')).toMatch(/valid until 9 Apr 2026[^{]*\[link to the customer’s page\]/)
     await i.doIt()
     await i.see('Sent to alder@mail.example.')
     await i.gone()

@@ -159,6 +159,16 @@ export const handsOn = (driver: WebDriver, base: string) => {
           WAIT,
           `no button “${name}”`,
         )
+        // What stands in a menu is reached through it.
+        const menu = await driver.executeScript<string | null>(
+          `const m = arguments[0].closest('.menu'); return m && !m.matches(':popover-open') ? m.id : null`,
+          element,
+        )
+        if (menu) {
+          const opener = await driver.findElement(By.css(`[popovertarget="${menu}"]`))
+          await driver.executeScript('arguments[0].focus()', opener)
+          await press(Key.ENTER)
+        }
         await driver.executeScript('arguments[0].focus()', element)
         await press(Key.ENTER)
       }),

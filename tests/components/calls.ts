@@ -3,6 +3,7 @@ import { vi } from 'vitest'
 export interface Sent {
   readonly method: string
   readonly path: string
+  readonly query: URLSearchParams
   readonly body: unknown
   readonly key: string | null
   /** Only asked what it would do. */
@@ -12,8 +13,11 @@ export interface Sent {
 type Answer = { readonly status: number; readonly body: unknown }
 type Answers = Readonly<Record<string, Answer | ((sent: Sent) => Answer)>>
 
-/** Stands in for the HTTP interface: answers by method and path, and keeps what was sent; any other call finds nothing. */
-export const answerCalls = (answers: Answers): readonly Sent[] => {
+/**
+ * Stands in for the HTTP interface: answers by method and path, and keeps what was sent; any other call finds nothing. `after`
+ * says how many milliseconds an answer takes.
+ */
+export const answerCalls = (answers: Answers, after?: (path: string) => number): readonly Sent[] => {
   const sent: Sent[] = []
   vi.stubGlobal('fetch', async (url: string, init: RequestInit = {}) => {
     const path = url.replace('/api/v1', '').split('?')[0] ?? ''
@@ -21,11 +25,13 @@ export const answerCalls = (answers: Answers): readonly Sent[] => {
     const one: Sent = {
       method: init.method ?? 'GET',
       path,
+      query: new URLSearchParams(url.split('?')[1]),
       body: typeof init.body === 'string' ? JSON.parse(init.body) : undefined,
       key: headers.get('idempotency-key'),
       preview: url.includes('preview=true'),
     }
     sent.push(one)
+    if (after) await new Promise((done) => setTimeout(done, after(path)))
     const found = answers[`${one.method} ${path}`]
     const answer = typeof found === 'function' ? found(one) : found
     return Response.json(answer?.body ?? { type: 'urn:iron-till:not-found', detail: 'There is nothing here.' }, {

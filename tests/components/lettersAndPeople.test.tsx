@@ -1,7 +1,7 @@
 import { render, screen, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { describe, expect, test } from 'vitest'
-import { JoinCustomer } from '@/ui/people/JoinCustomer'
+import { CustomerActs } from '@/ui/people/CustomerActs'
 import { Links } from '@/ui/people/Links'
 import { LetterActions } from '@/ui/post/LetterActions'
 import { WriteLetter } from '@/ui/post/WriteLetter'
@@ -16,7 +16,7 @@ const draft = {
 
 describe('a letter', () => {
   test.each([
-    [{ state: 'sent', to: 'hazel@mail.example' }, 'Mailed to hazel@mail.example.'],
+    [{ state: 'sent', to: 'hazel@mail.example' }, 'Sent to hazel@mail.example.'],
     [{ state: 'bounced', problem: 'No such box.' }, 'Bounced: No such box.'],
     [{ state: 'waiting', problem: 'The server does not answer.' }, 'Waiting in Mail: The server does not answer.'],
   ])('is shown before it goes; what became of it is said: %j', async (outcome, says) => {
@@ -93,7 +93,7 @@ describe('a customer', () => {
       'GET /customers': { status: 200, body: { items: [other], next: null } },
       'POST /customers/3/join': { status: 200, body: {} },
     })
-    render(<JoinCustomer id={3} name="Hazel Adair" />)
+    render(<CustomerActs id={3} name="Hazel Adair" walkIn={false} late={false} />)
     await press('Merge')
     expect(button('Merge').disabled).toBe(true)
     await userEvent.type(screen.getByLabelText('Duplicate to merge'), 'hazel')
@@ -102,6 +102,43 @@ describe('a customer', () => {
     await press('Merge')
     await waitFor(() => expect(said).toEqual(['Hazel Adaire merged into Hazel Adair.']))
     expect(sent.find((s) => s.method === 'POST')?.body).toEqual({ goneId: 9 })
+  })
+
+  test.each([
+    [
+      'who is late is reminded before anything is taken',
+      false,
+      true,
+      ['New sale', 'Send reminder', 'Take payment', 'More'],
+    ],
+    ['who owes nothing late is sold to', false, false, ['New sale', 'Take payment', 'Edit', 'More']],
+    ['who only walks in is nobody to change', true, false, ['New sale', 'Take payment', 'More']],
+  ])('%s', (_, walkIn, late, expected) => {
+    answerCalls({})
+    render(<CustomerActs id={3} name="Hazel Adair" walkIn={walkIn} late={late} />)
+    expect([...document.querySelectorAll('.btn')].map((b) => b.getAttribute('aria-label'))).toEqual(expected)
+    expect(screen.queryByRole('button', { name: 'Merge' }) === null).toBe(walkIn)
+  })
+
+  test('is reminded in the wording of the stage that is next, as the owner leaves it', async () => {
+    const sent = answerCalls({
+      'GET /post/draft': { ...draft, body: { ...draft.body, subject: 'Second reminder', body: 'Pay here:\n{link}' } },
+      'POST /customers/3/reminders': { status: 201, body: { customerId: 3, stage: 2, postId: 8 } },
+      'POST /post/8/send': { status: 200, body: { state: 'sent', to: 'hazel@mail.example', problem: '' } },
+    })
+    render(<CustomerActs id={3} name="Hazel Adair" walkIn={false} late />)
+    await press('Send reminder')
+    await waitFor(() => expect(field('Subject').value).toBe('Second reminder'))
+    // Nobody reads braces.
+    expect(field('Message').value).toBe('Pay here:\n[link to the customer’s page]')
+    await type('Subject', 'Please pay')
+    await press(/^Send reminder/)
+    await waitFor(() => expect(said).toEqual(['Sent to hazel@mail.example.']))
+    expect(sent.find((s) => s.path === '/customers/3/reminders')?.body).toEqual({
+      to: 'hazel@mail.example',
+      subject: 'Please pay',
+      body: 'Pay here:\n{link}',
+    })
   })
 
   test('has links to their page, each turned off by itself', async () => {

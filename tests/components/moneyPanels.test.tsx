@@ -1,7 +1,7 @@
 import { screen, waitFor } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
-import type { Doing } from '@/ui/sale/actions'
+import type { Doing } from '@/ui/sale/saleActs'
 import type { SheetPromise, SheetSale } from '@/ui/sale/panels/parts'
 import { answerCalls, refuses, type Sent } from './calls'
 import { choose, field, noteOf, pick, press, rowsOf, tick, type } from './hands'

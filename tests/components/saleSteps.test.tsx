@@ -15,7 +15,7 @@ describe('an estimate that goes out', () => {
       'GET /post/draft': { status: 200, body: draft },
       'POST /sales/7/offer': { status: 200, body: {} },
       'POST /post': { status: 201, body: { id: 5 } },
-      'POST /post/5/send': { status: 200, body: { state: 'sent', problem: '' } },
+      'POST /post/5/send': { status: 200, body: { state: 'sent', to: 'hazel@mail.example', problem: '' } },
     })
     const closed = open('offer', { stands: 'draft', agreed: false })
     await waitFor(() => expect(field('To').value).toBe('hazel@mail.example'))
@@ -25,6 +25,19 @@ describe('an estimate that goes out', () => {
     expect(posted(sent, '/sales/7/offer')).toEqual({ validUntil: '2026-04-01' })
     expect(posted(sent, '/post')).toMatchObject({ paper: 'estimate', paperId: 7, to: 'hazel@mail.example' })
     expect(said).toEqual(['Estimate sent to Hazel Adair, valid until 1 Apr 2026.', 'Sent to hazel@mail.example.'])
+  })
+
+  test('is mailed also by whoever sends it before the e-mail is filled in', async () => {
+    const sent = answerCalls({
+      'GET /post/draft': { status: 200, body: draft },
+      'POST /sales/7/offer': { status: 200, body: {} },
+      'POST /post': { status: 201, body: { id: 5 } },
+      'POST /post/5/send': { status: 200, body: { state: 'waiting', to: '', problem: 'The server does not answer.' } },
+    })
+    const closed = open('offer', { stands: 'draft', agreed: false })
+    button(/^Send the estimate/).click()
+    await waitFor(() => expect(closed).toHaveBeenCalled())
+    expect(posted(sent, '/post')).toMatchObject({ paper: 'estimate', paperId: 7, to: 'hazel@mail.example' })
   })
 
   test('is not mailed where nobody wants it to be', async () => {

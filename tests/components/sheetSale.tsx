@@ -1,7 +1,8 @@
 import { render } from '@testing-library/react'
 import { vi } from 'vitest'
 import { day } from '@/core/day'
-import type { Doing, SheetLine } from '@/ui/sale/actions'
+import type { SheetLine } from '@/ui/sale/panels/parts'
+import type { Doing } from '@/ui/sale/saleActs'
 import { DoPanel } from '@/ui/sale/panels/DoPanel'
 import type { SheetSale } from '@/ui/sale/panels/parts'
 
@@ -65,6 +66,7 @@ export const SALE: SheetSale = {
     otherSales: [],
     onAccount: '0.00',
   },
+  draftInvoiceId: null,
   step: null,
 }
 

@@ -112,7 +112,7 @@ describe.each(KINDS)('a document: %s', (kind) => {
     if (kind === 'pick-list') expect(text).toContain(paperName(kind, 'en'))
     else if (language !== 'he') expect(text).toContain(paperName(kind, language))
     if (kind !== 'pick-list') {
-      const letter = (await readDraftLetter(s.db, kind, ids[kind], business, s.today))!
+      const letter = (await readDraftLetter(s.db, { paper: kind, paperId: ids[kind] }, business, s.today))!
       expect(letter).toMatchObject({ to: 'hazel@mail.example' })
       // Everything a letter can say is filled in; its link is given when it goes.
       expect(`${letter.subject} ${letter.body}`.replaceAll('{link}', '')).not.toMatch(/\{\w+\}/)

@@ -36,7 +36,7 @@ describe('Post', () => {
   test('fills in whom, about what and in which words; the PDF goes along; the link opens their page', async () => {
     const saleId = await sale()
     await s.run(offerSale, { saleId, validUntil: '2026-03-31' })
-    const draft = (await readDraftLetter(s.db, 'estimate', saleId, business, s.today))!
+    const draft = (await readDraftLetter(s.db, { paper: 'estimate', paperId: saleId }, business, s.today))!
     // 25.00 + 2.0625 → 27.06
     expect(draft).toMatchObject({
       to: 'hazel@mail.example',
@@ -139,7 +139,7 @@ describe('Post', () => {
     const invoice = await s.answer(billSale, { saleId, what: 'remaining' })
     expect(await s.refusal(writeLetter, { paper: 'invoice', paperId: invoice.id })).toBe('not-found') // a draft
     const issued = await s.answer(billSale, { saleId, what: 'remaining', issue: true })
-    expect(await readDraftLetter(s.db, 'invoice', issued.id, business, s.today)).toMatchObject({
+    expect(await readDraftLetter(s.db, { paper: 'invoice', paperId: issued.id }, business, s.today)).toMatchObject({
       subject: `Bill ${issued.number}`,
       body: 'Pay 27.06 USD, Hazel Adair.',
     })

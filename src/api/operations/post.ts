@@ -8,7 +8,7 @@ import { findBusiness } from '@/data/queries/business'
 import { listLayouts, listTemplates } from '@/data/queries/layouts'
 import { listMailbox } from '@/data/queries/mailbox'
 import { listPost } from '@/data/queries/post'
-import { id as idField } from '@/contract/fields'
+import { day as dayField, id as idField } from '@/contract/fields'
 import { addLayout, changeLayout, dropLayout } from '@/services/papers/keepLayout'
 import { readTemplate } from '@/services/post/letterFacts'
 import {
@@ -54,8 +54,8 @@ export const post = [
   read(
     '/post/draft',
     'An email as it would be sent: to whom, subject and text.',
-    z.object({ paper: paperKind, paperId: idField }),
-    ({ db, business, today, query }) => readDraftLetter(db, query.paper, query.paperId, business, today),
+    z.object({ paper: paperKind, paperId: idField, until: dayField.optional() }),
+    ({ db, business, today, query: { until, ...about } }) => readDraftLetter(db, about, business, today, { until }),
     'paper',
   ),
   change('/post', 'Writes an email; it waits until it is sent.', writeLetter, { status: 201 }),

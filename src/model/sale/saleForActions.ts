@@ -22,6 +22,7 @@ export const forActions = (story: Story, { addresses, business, promise }: Aroun
   agreed: story.sale.agreedOn !== null,
   deliverTo: story.sale.deliverTo,
   addresses: addresses.filter((a) => a.kind === 'deliver-to').map((a) => a.text),
+  draftInvoiceId: story.invoices.find((i) => i.status === 'draft')?.id ?? null,
   step: story.next[0] ? { action: story.next[0].action, why: story.next[0].why } : null,
   lines: story.lines.map((l) => ({
     id: l.id,

@@ -51,6 +51,7 @@ export interface Sheet {
     readonly agreed: boolean
     readonly deliverTo: string
     readonly addresses: readonly string[]
+    readonly draftInvoiceId: number | null
     readonly step: { readonly action: string; readonly why: string } | null
     readonly lines: readonly {
       id: number

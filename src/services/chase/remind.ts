@@ -1,29 +1,18 @@
+import type { z } from 'zod'
 import { remindInput } from '@/contract/inputs/chase/remind'
 import { sumMoney } from '@/core/money'
-import { nextReminder, type NextReminder } from '@/core/receivables'
-import type { Day } from '@/core/day'
-import type { Db } from '@/data/connect'
-import type { Business } from '@/data/queries/business'
 import { lockCustomers } from '@/data/queries/joinCustomers'
 import { defineCommand, type Work } from '../command'
 import { customerFor } from '../people/customerFor'
 import { writeLetterIn } from '../post/writeLetter'
 import { refuse } from '@/contract/refuse'
+import { readNextReminder } from '@/model/receivables/nextReminder'
 import { listOpenDues } from '@/data/queries/due'
 import { insertReminder, listReminders } from '@/data/queries/reminder'
 
-/** Which reminder a customer would get on a day, or from when; null where nothing of theirs is late. */
-export const readNextReminder = async (
-  db: Db,
-  customerId: number,
-  business: Business,
-  today: Day,
-): Promise<NextReminder | null> => {
-  const late = (await listOpenDues(db, customerId, business.currency)).filter((d) => d.dueOn < today)
-  return nextReminder(late[0]?.dueOn ?? null, await listReminders(db, customerId), business.reminderDays, today)
-}
+type Reminding = z.infer<typeof remindInput>
 
-const remindIn = async (w: Work, customerId: number): Promise<{ stage: number; postId: number }> => {
+const remindIn = async (w: Work, { customerId, ...wording }: Reminding): Promise<{ stage: number; postId: number }> => {
   const customer = await customerFor(w, customerId)
   await lockCustomers(w.tx, [customerId])
   const next = await readNextReminder(w.tx, customerId, w.business, w.today)
@@ -35,7 +24,7 @@ const remindIn = async (w: Work, customerId: number): Promise<{ stage: number; p
       : refuse({ code: 'nothing-late', name: customer.name })
   }
   const late = (await listOpenDues(w.tx, customerId, w.currency)).filter((d) => d.dueOn < w.today)
-  const postId = await writeLetterIn(w, { paper: 'reminder', paperId: customerId, stage: next.stage })
+  const postId = await writeLetterIn(w, { paper: 'reminder', paperId: customerId, stage: next.stage, ...wording })
   await insertReminder(w.tx, {
     customerId,
     stage: next.stage,
@@ -49,8 +38,8 @@ const remindIn = async (w: Work, customerId: number): Promise<{ stage: number; p
   return { stage: next.stage, postId }
 }
 
-/** Reminds a customer of what is late, in the wording of the stage that is next. Never two in one stage's time. */
-export const remind = defineCommand('remind', remindInput, async (w, { customerId }) => {
-  const { stage, postId } = await remindIn(w, customerId)
-  return { id: postId, answer: async () => ({ customerId, stage, postId }) }
+/** Reminds a customer of what is late, in the wording of the stage that is next or as the owner says it. Never two in one stage's time. */
+export const remind = defineCommand('remind', remindInput, async (w, reminding) => {
+  const { stage, postId } = await remindIn(w, reminding)
+  return { id: postId, answer: async () => ({ customerId: reminding.customerId, stage, postId }) }
 })

@@ -6,7 +6,7 @@ import {
 } from '@/contract/inputs/post/writeLetter'
 import { present } from '@/core/present'
 import { randomUUID } from 'node:crypto'
-import type { Day } from '@/core/day'
+import { formatDay, type Day } from '@/core/day'
 import { fillLetter, reminderLetter, type LetterKind, type PaperKind } from '@/core/formats'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
@@ -15,6 +15,7 @@ import { insertPost, listPost, updatePost, type PostRow } from '@/data/queries/p
 import { defineCommand, type Work } from '../command'
 import { found, refuse } from '@/contract/refuse'
 import { readAboutPaper, readTemplate } from './letterFacts'
+import { readNextReminder } from '@/model/receivables/nextReminder'
 
 /** Where in a letter the link to the customer's own page will stand. */
 export const LINK_PLACE = '{link}'
@@ -36,19 +37,30 @@ export const viewOfPost = (p: PostRow) => ({
   sentOn: p.sentOn,
 })
 
+const letterOf = ({ paper, stage }: { readonly paper: PaperKind; readonly stage?: number }): LetterKind =>
+  paper === 'reminder' ? reminderLetter(stage ?? 1) : paper
+
 /** A letter as it would go out, before anything is written: whom to, about what, in which words. */
-export const readDraftLetter = async (db: Db, paper: PaperKind, paperId: number, business: Business, today: Day) => {
+export const readDraftLetter = async (
+  db: Db,
+  { paper, paperId }: { readonly paper: PaperKind; readonly paperId: number },
+  business: Business,
+  today: Day,
+  /** Until when an estimate is good, where that is only being chosen. */
+  { until }: { readonly until?: Day } = {},
+) => {
   const about = await readAboutPaper(db, paper, paperId, business, today)
   if (!about) return null
-  const keepLetterTemplateInput = await readTemplate(db, paper, about.customer.language)
+  const stage = paper === 'reminder' ? (await readNextReminder(db, paperId, business, today))?.stage : undefined
+  const template = await readTemplate(db, letterOf({ paper, stage }), about.customer.language)
   // The link is made when the letter is written; until then its place is kept.
-  const facts = { ...about.facts, link: LINK_PLACE }
+  const facts = { ...about.facts, ...(until && { until: formatDay(until) }), link: LINK_PLACE }
   return {
     customerId: about.customer.id,
     customer: about.customer.name,
     to: about.customer.email,
-    subject: fillLetter(keepLetterTemplateInput.subject, facts).replace(/\n/g, ' '),
-    body: fillLetter(keepLetterTemplateInput.body, facts),
+    subject: fillLetter(template.subject, facts).replace(/\n/g, ' '),
+    body: fillLetter(template.body, facts),
   }
 }
 
@@ -62,8 +74,6 @@ interface Letter {
   readonly body?: string
 }
 
-const letterOf = ({ paper, stage }: Letter): LetterKind => (paper === 'reminder' ? reminderLetter(stage ?? 1) : paper)
-
 /** Writes a letter: it waits to be sent, and nothing has gone out yet. What is left out is filled in from the templates. */
 export const writeLetterIn = async (w: Work, letter: Letter): Promise<number> => {
   const about = found(
@@ -73,10 +83,10 @@ export const writeLetterIn = async (w: Work, letter: Letter): Promise<number> =>
   )
   const to = letter.to || about.customer.email
   if (!to) refuse({ code: 'no-address', name: about.customer.name })
-  const keepLetterTemplateInput = await readTemplate(w.tx, letterOf(letter), about.customer.language)
+  const template = await readTemplate(w.tx, letterOf(letter), about.customer.language)
   const wording = {
-    subject: letter.subject || keepLetterTemplateInput.subject,
-    body: letter.body || keepLetterTemplateInput.body,
+    subject: letter.subject || template.subject,
+    body: letter.body || template.body,
   }
   // The link is made when the letter goes out, and stands in it alone: until then its place is kept.
   const facts = { ...about.facts, link: LINK_PLACE }

@@ -1,10 +1,11 @@
 'use client'
-import type { FormEvent, KeyboardEvent, ReactElement, ReactNode } from 'react'
+import type { FormEvent, ReactElement, ReactNode } from 'react'
 import { FormProvider, useFormContext, useFormState, type FieldValues } from 'react-hook-form'
 import type { z } from 'zod'
 import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
 import { FormProblems } from './FormProblems'
 import { useCommandForm } from './useCommandForm'
+import { walk } from './walk'
 
 interface Props<M extends Method, P extends string, D extends FieldValues> {
   readonly method: M
@@ -16,7 +17,7 @@ interface Props<M extends Method, P extends string, D extends FieldValues> {
   readonly skip?: Readonly<Record<string, (row: never) => boolean>>
   readonly say?: (value: AnswerTo<M, P>, draft: D) => string
   readonly go?: (value: AnswerTo<M, P>) => string | null
-  readonly onDone?: (value: AnswerTo<M, P>) => void
+  readonly onDone?: (value: AnswerTo<M, P>, draft: D) => void
   /** What the button says, or the buttons themselves. */
   readonly submit: string | ReactElement
   /** Stands beside other forms of its page: its button is not the main one. */
@@ -24,22 +25,6 @@ interface Props<M extends Method, P extends string, D extends FieldValues> {
   /** Begins anew after it was sent, for the next one. */
   readonly again?: boolean
   readonly children: ReactNode
-}
-
-const FIELDS = 'input:not(:disabled), select:not(:disabled), textarea:not(:disabled)'
-
-/**
- * Enter in a field goes on to the next one, and from the last to the button: nothing is sent half typed by it. Where there is
- * one field alone, Enter sends it.
- */
-const walk = (e: KeyboardEvent<HTMLFormElement>) => {
-  const at = e.target
-  if (e.key !== 'Enter' || e.ctrlKey || e.metaKey || e.defaultPrevented || !(at instanceof HTMLInputElement)) return
-  const fields = [...e.currentTarget.querySelectorAll<HTMLElement>(FIELDS)]
-  if (fields.length < 2) return
-  e.preventDefault()
-  const next = fields[fields.indexOf(at) + 1] ?? e.currentTarget.querySelector<HTMLElement>('button:not([type=button])')
-  next?.focus()
 }
 
 /**
@@ -66,8 +51,9 @@ export const CommandForm = <M extends Method, P extends string, D extends FieldV
     say: say && ((value) => say(value, form.getValues())),
     go,
     done: (value) => {
+      const draft = form.getValues()
       if (again) form.reset(start)
-      onDone?.(value)
+      onDone?.(value, draft)
     },
   })
   const submitted = (e: FormEvent) => {

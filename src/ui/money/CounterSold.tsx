@@ -1,3 +1,5 @@
+import { formatDigits } from '@/core/money'
+
 /** What was just sold at the counter, as the call answered it. */
 export interface Sold {
   readonly receiptId: number
@@ -10,9 +12,11 @@ export interface Sold {
 export const CounterSold = ({ sold }: { readonly sold: Sold }) => (
   <div role="status" className="mt-4 border-l-4 border-patina-700 bg-patina-100 px-4 py-3">
     <p>
-      <b>{sold.totals.gross} received</b>, receipt {sold.receiptNumber}.
+      <b>{formatDigits(sold.totals.gross)} received</b>, receipt {sold.receiptNumber}.
     </p>
-    {Number(sold.change) > 0 && <p className="fig mt-1 text-left text-2xl font-bold">Change {sold.change}</p>}
+    {Number(sold.change) > 0 && (
+      <p className="fig mt-1 text-left text-2xl font-bold">Change {formatDigits(sold.change)}</p>
+    )}
     <p className="mt-2 flex gap-2">
       <a className="btn bg-paper-50" href={`/api/v1/export/receipts/${sold.receiptId}/slip.pdf`} target="_blank">
         Print receipt

@@ -3,6 +3,7 @@ import { useRef, useState } from 'react'
 import type { Method } from '@/core/ledger'
 import { formatMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
+import { isAhead, useAhead } from '../ahead'
 import { findCustomers, findGoodsChoices, Picker, type FoundGoods } from '../Picker'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
@@ -61,8 +62,9 @@ export const CounterTill = ({ settings }: Props) => {
     setRefused(null)
     setLines((before) => withOneMore(before, g))
   }
-  const sell = async () => {
-    if (lines.length === 0) return
+  const sell = useAhead(async () => {
+    if (lines.length === 0) return setRefused({ detail: 'Nothing is sold yet. Add an item first.', errors: [] })
+    if (change.minor < 0n) return tenderField.current?.focus()
     const done = await send('POST', '/counter-sales', {
       customerId: customer?.id,
       lines: lines.map(({ goodsId, quantity, unitPrice, taxCode }) => ({ goodsId, quantity, unitPrice, taxCode })),
@@ -76,7 +78,7 @@ export const CounterTill = ({ settings }: Props) => {
     setCustomer(null)
     setMethod('cash')
     search.current?.focus()
-  }
+  })
   const pickCustomer = async (c: { id: number }) => setCustomer(await readBuyer(c.id))
 
   return (
@@ -87,7 +89,7 @@ export const CounterTill = ({ settings }: Props) => {
           e.key === 'Enter' &&
           e.target instanceof HTMLInputElement &&
           e.target.value === '' &&
-          lines.length > 0 &&
+          (lines.length > 0 || isAhead()) &&
           tenderField.current?.focus()
         }
       >
@@ -96,6 +98,7 @@ export const CounterTill = ({ settings }: Props) => {
           inputRef={search}
           autoFocus
           chosen=""
+          many
           placeholder="Enter adds it; Enter on an empty line goes to payment"
           find={findGoodsChoices}
           onPick={add}
@@ -123,7 +126,7 @@ export const CounterTill = ({ settings }: Props) => {
             change={change}
             tendered={tendered}
             onTendered={setTendered}
-            onEnter={() => void sell()}
+            onEnter={() => void sell.run()}
           />
         )}
         <Picker
@@ -131,18 +134,20 @@ export const CounterTill = ({ settings }: Props) => {
           chosen={customer?.name ?? ''}
           placeholder="Walk-in customer"
           find={findCustomers}
-          onPick={(c) => void pickCustomer(c)}
+          onPick={pickCustomer}
         />
         <Refusal refused={refused} />
         <button
           className="btn btn-do min-h-11"
           data-primary
-          disabled={busy || lines.length === 0 || change.minor < 0n}
-          onClick={() => void sell()}
+          disabled={busy || sell.waiting || change.minor < 0n}
+          onClick={() => void sell.run()}
         >
           Take payment {formatMoney(toPay)}
         </button>
-        <span className="sub">Enter in “Cash given”, or Ctrl+Enter</span>
+        <span className="sub" role="status">
+          {sell.waiting ? 'Waiting for the last search …' : 'Enter in “Cash given”, or Ctrl+Enter'}
+        </span>
       </div>
     </div>
   )

@@ -1,8 +1,10 @@
 'use client'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import type { Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { formatDigits, formatMoney, isPositiveMoney } from '@/core/money'
+import { useAhead } from '../ahead'
+import { walk } from '../form/walk'
 import { DayField, MoneyField, Text } from '../fields'
 import { findCustomers, Picker } from '../Picker'
 import { MethodChoice } from './MethodChoice'
@@ -36,6 +38,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
   const [on, setOn] = useState<string>(today)
   const [puts, setPuts] = useState<Readonly<Record<string, string>> | null>(null)
   const { send, busy, refused } = useSend()
+  const amountField = useRef<HTMLInputElement>(null)
 
   const draft = { customerId: who?.id, on, method, amount, reference, tendered, puts }
   const around = { items, saleId, smallestCoin, currency, forOthers }
@@ -45,17 +48,21 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
   const sound = isPositiveMoney(received) && !tooMuch
   const seen = usePreview('/receipts', who && sound ? body : null)
 
-  const take = (print: boolean) => {
-    void send('POST', '/receipts', body, {
+  const take = async (print: boolean) => {
+    if (!sound) return
+    await send('POST', '/receipts', body, {
       say: (r) =>
         `Receipt ${r.number}: ${formatMoney(received)} from ${who?.name}.${Number(r.change) > 0 ? ` Change due ${formatDigits(r.change)}.` : ''}`,
       go: (r) => `/receipts/${r.id}${print ? '?print=1' : ''}`,
     })
   }
+  const taking = useAhead(() => take(false))
+  const printing = useAhead(() => take(true))
+  const away = busy || taking.waiting || printing.waiting || !sound
 
   return (
     <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[330px_1fr]">
-      <div className="grid content-start gap-4">
+      <div className="grid content-start gap-4" onKeyDown={walk}>
         <div>
           <Picker
             label="From customer"
@@ -67,12 +74,14 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
               setWho(c)
               setPuts(null)
             }}
+            onEntered={() => amountField.current?.focus()}
             problem={messageFor(refused, 'customerId')}
           />
           {now && <OwesNow now={now} />}
         </div>
         <MoneyField
           label="Amount"
+          inputRef={amountField}
           currency={currency}
           value={amount}
           onValue={setAmount}
@@ -96,19 +105,16 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
         <DayField label="Date" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
         <Refusal refused={refused} />
         <div className="flex gap-2">
-          <button
-            className="btn btn-do min-h-10 flex-1"
-            data-primary
-            disabled={busy || !sound}
-            onClick={() => take(false)}
-          >
+          <button className="btn btn-do min-h-10 flex-1" data-primary disabled={away} onClick={() => void taking.run()}>
             Take payment {formatMoney(received)}
           </button>
-          <button className="btn min-h-10" disabled={busy || !sound} onClick={() => take(true)}>
+          <button className="btn min-h-10" disabled={away} onClick={() => void printing.run()}>
             Take and print
           </button>
         </div>
-        <span className="sub">Ctrl+Enter</span>
+        <span className="sub" role="status">
+          {taking.waiting || printing.waiting ? 'Waiting for the last search …' : 'Ctrl+Enter'}
+        </span>
       </div>
       <div className="min-w-0">
         <h2>Apply to</h2>

@@ -1,12 +1,15 @@
 'use client'
 import { useEffect, useState } from 'react'
 import type { Day } from '@/core/day'
+import { Acts, type Act } from '../acts/Acts'
 import { lazily } from '../lazily'
 import { Panel } from '../Panel'
-import { WriteLetter } from '../post/WriteLetter'
+import { LetterPanel } from '../post/LetterPanel'
 
 const Void = lazily(() => import('./TakeReceiptBack').then((m) => m.Void))
 const Bounce = lazily(() => import('./TakeReceiptBack').then((m) => m.Bounce))
+
+type ReceiptAct = 'pdf' | 'slip' | 'email' | 'void' | 'bounce'
 
 interface Props {
   readonly id: number
@@ -20,7 +23,7 @@ interface Props {
   readonly print: boolean
 }
 
-/** A receipt as PDF or narrow slip; or taken back. */
+/** A receipt as PDF or narrow slip, by e-mail; or taken back. */
 export const ReceiptActions = ({
   id,
   number,
@@ -32,30 +35,34 @@ export const ReceiptActions = ({
   bounceFee,
   print,
 }: Props) => {
-  const [open, setOpen] = useState<'void' | 'bounce' | null>(null)
+  const [open, setOpen] = useState<'void' | 'bounce' | 'email' | null>(null)
   useEffect(() => {
     if (print) window.open(`/api/v1/export/receipts/${id}/slip.pdf`, '_blank')
   }, [print, id])
   const close = () => setOpen(null)
+  const file = `/api/v1/export/receipts/${id}`
+  const acts: readonly Act<ReceiptAct>[] = [
+    { id: 'pdf', label: 'PDF', key: 'p', group: 'Documents', href: `${file}.pdf`, file: true },
+    { id: 'slip', label: 'Till receipt', key: 's', group: 'Documents', href: `${file}/slip.pdf`, file: true },
+    { id: 'email', label: 'Email', key: 'm', group: 'Documents' },
+    ...(mayVoid
+      ? [{ id: 'void' as const, label: 'Void', key: 'x', group: 'Money', hint: 'It was entered by mistake' }]
+      : []),
+    ...(mayBounce
+      ? [{ id: 'bounce' as const, label: 'Payment bounced', key: 'b', group: 'Money', hint: 'The bank took it back' }]
+      : []),
+  ]
+  const about = { paper: 'receipt', paperId: id } as const
   return (
     <>
-      <a className="btn" href={`/api/v1/export/receipts/${id}.pdf`} target="_blank">
-        PDF
-      </a>
-      <a className="btn" href={`/api/v1/export/receipts/${id}/slip.pdf`} target="_blank">
-        Till receipt
-      </a>
-      <WriteLetter paper="receipt" paperId={id} />
-      {mayVoid && (
-        <button className="btn" onClick={() => setOpen('void')}>
-          Void
-        </button>
-      )}
-      {mayBounce && (
-        <button className="btn" onClick={() => setOpen('bounce')}>
-          Payment bounced
-        </button>
-      )}
+      <Acts
+        acts={acts}
+        first={null}
+        near={['slip', 'email']}
+        groups={['Documents', 'Money']}
+        onAct={(act) => (act === 'email' || act === 'void' || act === 'bounce') && setOpen(act)}
+      />
+      <LetterPanel {...about} open={open === 'email'} onClose={close} />
       <Panel open={open === 'void'} onClose={close} title={`Void receipt ${number}`}>
         <Void id={id} number={number} today={today} onDone={close} />
       </Panel>

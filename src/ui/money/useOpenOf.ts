@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useState } from 'react'
+import { track } from '../ahead'
 import { call } from '../send'
 import type { Open } from './filling'
 import type { OpenNow } from './openNow'
@@ -18,7 +19,7 @@ export const useOpenOf = (who: Who | null) => {
     setOthers([])
     if (id === undefined) return
     let mine = true
-    void call('GET', `/customers/${id}/open`).then((open) => {
+    void track(call('GET', `/customers/${id}/open`)).then((open) => {
       if (open.ok && mine) setNow(open.value)
     })
     return () => {

@@ -1,14 +1,18 @@
 'use client'
 import { formatDigits } from '@/core/money'
 import { useState } from 'react'
-import { Panel } from '../Panel'
 import { findCustomers, Picker, type FoundCustomer } from '../Picker'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 
+interface Props {
+  readonly id: number
+  readonly name: string
+  readonly onDone: () => void
+}
+
 /** Joins another record of the same customer to this one. */
-export const JoinCustomer = ({ id, name }: { readonly id: number; readonly name: string }) => {
-  const [open, setOpen] = useState(false)
+export const JoinCustomer = ({ id, name, onDone }: Props) => {
   const [other, setOther] = useState<FoundCustomer | null>(null)
   const { send, busy, refused } = useSend()
   const join = async () => {
@@ -21,37 +25,24 @@ export const JoinCustomer = ({ id, name }: { readonly id: number; readonly name:
         say: () => `${other.name} merged into ${name}.`,
       },
     )
-    if (done) setOpen(false)
+    if (done) onDone()
   }
   return (
     <>
-      <button className="btn" onClick={() => setOpen(true)}>
+      <p className="mb-3">
+        All documents, payments, addresses and emails of the other customer move to {name}. Empty fields of {name} are
+        filled in. This cannot be undone.
+      </p>
+      <Picker label="Duplicate to merge" chosen={other?.name ?? ''} find={findCustomers} onPick={setOther} autoFocus />
+      {other && (
+        <p className="mt-2">
+          {other.name} owes {formatDigits(other.owed)}; {formatDigits(other.held)} is held for them.
+        </p>
+      )}
+      <Refusal refused={refused} />
+      <button className="btn btn-do mt-4 w-full" data-primary disabled={busy || !other} onClick={() => void join()}>
         Merge
       </button>
-      {open && (
-        <Panel open onClose={() => setOpen(false)} title="Merge duplicate customers">
-          <p className="mb-3">
-            All documents, payments, addresses and emails of the other customer move to {name}. Empty fields of {name}{' '}
-            are filled in. This cannot be undone.
-          </p>
-          <Picker
-            label="Duplicate to merge"
-            chosen={other?.name ?? ''}
-            find={findCustomers}
-            onPick={setOther}
-            autoFocus
-          />
-          {other && (
-            <p className="mt-2">
-              {other.name} owes {formatDigits(other.owed)}; {formatDigits(other.held)} is held for them.
-            </p>
-          )}
-          <Refusal refused={refused} />
-          <button className="btn btn-do mt-4 w-full" data-primary disabled={busy || !other} onClick={() => void join()}>
-            Merge
-          </button>
-        </Panel>
-      )}
     </>
   )
 }

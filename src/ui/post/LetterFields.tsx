@@ -1,48 +1,11 @@
 'use client'
-import { Text } from '../fields'
-import { messageFor } from '../Refusal'
-import type { Refused } from '../send'
+import { FormArea, FormText } from '../form/inputs'
 
-export interface LetterDraft {
-  readonly to: string
-  readonly subject: string
-  readonly body: string
-  /** The owner changed the words. */
-  readonly touched?: boolean
-}
-
-interface Props {
-  readonly letter: LetterDraft
-  readonly onLetter: (letter: LetterDraft) => void
-  readonly refused: Refused | null
-}
-
-/** Whom to, about what, in which words. */
-export const LetterFields = ({ letter, onLetter, refused }: Props) => (
+/** Whom to, about what, in which words; the names of its fields stand under `at` in their form. */
+export const LetterFields = ({ at = '', autoFocus }: { readonly at?: string; readonly autoFocus?: boolean }) => (
   <div className="mt-2 grid gap-2">
-    <Text
-      label="To"
-      type="email"
-      value={letter.to}
-      maxLength={200}
-      onChange={(e) => onLetter({ ...letter, to: e.target.value })}
-      problem={messageFor(refused, 'to')}
-    />
-    <Text
-      label="Subject"
-      value={letter.subject}
-      maxLength={200}
-      onChange={(e) => onLetter({ ...letter, subject: e.target.value, touched: true })}
-    />
-    <label>
-      <span className="label">Message ({'{link}'} is replaced by a link to the customer’s page)</span>
-      <textarea
-        className="field"
-        rows={10}
-        maxLength={10000}
-        value={letter.body}
-        onChange={(e) => onLetter({ ...letter, body: e.target.value, touched: true })}
-      />
-    </label>
+    <FormText name={`${at}to`} label="To" type="email" most={200} autoFocus={autoFocus} />
+    <FormText name={`${at}subject`} label="Subject" most={200} />
+    <FormArea name={`${at}body`} label="Message" rows={10} most={10_000} />
   </div>
 )

@@ -33,8 +33,15 @@ interface Alike extends FoundCustomer {
   readonly why: string
 }
 
+interface Props {
+  readonly buyer: Buyer | null
+  readonly onBuyer: (b: Buyer) => void
+  /** Enter: they are chosen, or will be when the search answers. */
+  readonly onEntered?: () => void
+}
+
 /** Who it is for: found, or added while typing. Whoever looks like somebody known is shown before a double is made. */
-export const ForWhom = ({ buyer, onBuyer }: { readonly buyer: Buyer | null; readonly onBuyer: (b: Buyer) => void }) => {
+export const ForWhom = ({ buyer, onBuyer, onEntered }: Props) => {
   const [fresh, setFresh] = useState(false)
   const [doubt, setDoubt] = useState<{ name: string; alike: readonly Alike[] } | null>(null)
   const [email, setEmail] = useState('')
@@ -71,12 +78,10 @@ export const ForWhom = ({ buyer, onBuyer }: { readonly buyer: Buyer | null; read
         find={findCustomers}
         onPick={(c) => {
           setFresh(false)
-          void choose(c.id)
+          return choose(c.id)
         }}
-        otherwise={{
-          say: (typed) => `Add “${typed}” as a new customer`,
-          take: (typed) => void consider(typed),
-        }}
+        otherwise={{ say: (typed) => `Add “${typed}” as a new customer`, take: consider }}
+        onEntered={onEntered}
       />
       {doubt && (
         <div role="alert" className="mt-1 border-l-4 border-rust-600 bg-rust-100 px-3 py-2">

@@ -1,11 +1,11 @@
 'use client'
-import { formatDigits } from '@/core/money'
-import { To } from '@/ui/To'
 import { useState } from 'react'
+import { formatDigits } from '@/core/money'
 import type { Day } from '@/core/day'
+import { Acts, type Act } from '../acts/Acts'
 import { lazily } from '../lazily'
 import { Panel } from '../Panel'
-import { WriteLetter } from '../post/WriteLetter'
+import { LetterPanel } from '../post/LetterPanel'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 import type { ShownInvoice } from './shownInvoice'
@@ -18,86 +18,88 @@ interface Props {
   readonly invoice: ShownInvoice
 }
 
-/** What can be done with an invoice: issue or throw away a draft; take money for or credit an issued one. */
+type InvoiceAct = 'pdf' | 'ubl' | 'email' | 'credit' | 'take' | 'change' | 'delete' | 'issue'
+const GROUPS = ['Documents', 'Money', 'This invoice']
+
+const actsOf = (i: ShownInvoice): readonly Act<InvoiceAct>[] => {
+  const [documents, money, self] = GROUPS as [string, string, string]
+  const file = `/api/v1/export/invoices/${i.id}`
+  const pdf: Act<InvoiceAct> = { id: 'pdf', label: 'PDF', key: 'p', group: documents, href: `${file}.pdf`, file: true }
+  if (i.draft)
+    return [
+      pdf,
+      {
+        id: 'issue',
+        label: 'Issue invoice',
+        key: 'i',
+        group: self,
+        hint: 'Gives the invoice its number and posts it. After that it can only be credited.',
+      },
+      { id: 'change', label: 'Change', key: 'e', group: self },
+      { id: 'delete', label: 'Delete draft', key: 'x', group: self },
+    ]
+  const credit = i.kind === 'credit-note'
+  return [
+    pdf,
+    ...(credit
+      ? []
+      : [
+          { id: 'ubl' as const, label: 'E-invoice (UBL)', key: 'u', group: documents, href: `${file}.xml`, file: true },
+        ]),
+    { id: 'email', label: 'Email', key: 'm', group: documents },
+    ...(Number(i.open) > 0
+      ? [
+          {
+            id: 'take' as const,
+            label: 'Take payment',
+            key: 't',
+            group: money,
+            href: `/money-in?customer=${i.customerId}&sale=${i.saleId}`,
+          },
+        ]
+      : []),
+    ...(!credit && Number(i.left) > 0 ? [{ id: 'credit' as const, label: 'Credit note', key: 'c', group: money }] : []),
+  ]
+}
+
+/** What can be done with an invoice: issue or delete a draft; take money for, mail or credit an issued one. */
 export const InvoiceActions = ({ invoice, today }: Props) => {
-  const [open, setOpen] = useState<'credit' | 'change' | null>(null)
+  const [open, setOpen] = useState<'credit' | 'change' | 'email' | null>(null)
   const close = () => setOpen(null)
   const { send, busy, refused } = useSend()
-  const pdf = (
-    <a className="btn" href={`/api/v1/export/invoices/${invoice.id}.pdf`} target="_blank">
-      PDF
-    </a>
-  )
-  if (invoice.draft) {
-    return (
-      <>
-        <Refusal refused={refused} />
-        {pdf}
-        <button className="btn" onClick={() => setOpen('change')}>
-          Change
-        </button>
-        <Panel open={open === 'change'} onClose={close} title="Change the draft">
-          <ChangeDraft invoice={invoice} today={today} onDone={close} />
-        </Panel>
-        <button
-          className="btn"
-          disabled={busy}
-          onClick={() =>
-            void send(
-              'DELETE',
-              `/invoices/${invoice.id}`,
-              {},
-              { say: () => 'Draft deleted.', go: () => `/sales/${invoice.saleId}` },
-            )
-          }
-        >
-          Delete draft
-        </button>
-        <button
-          className="btn btn-do"
-          disabled={busy}
-          data-primary
-          title="Gives the invoice its number and posts it. After that it can only be credited."
-          onClick={() =>
-            void send(
-              'POST',
-              `/invoices/${invoice.id}/issue`,
-              {},
-              { say: (i) => `Invoice ${i.number} issued. Balance due ${formatDigits(i.open)}.` },
-            )
-          }
-        >
-          Issue invoice
-        </button>
-      </>
-    )
+  const about = { paper: invoice.kind === 'credit-note' ? 'credit-note' : 'invoice', paperId: invoice.id } as const
+  const path = `/invoices/${invoice.id}` as const
+  const doIt = (act: InvoiceAct) => {
+    if (act === 'credit' || act === 'change' || act === 'email') setOpen(act)
+    if (act === 'issue')
+      void send(
+        'POST',
+        `${path}/issue`,
+        {},
+        { say: (i) => `Invoice ${i.number} issued. Balance due ${formatDigits(i.open)}.` },
+      )
+    if (act === 'delete')
+      void send('DELETE', path, {}, { say: () => 'Draft deleted.', go: () => `/sales/${invoice.saleId}` })
   }
   return (
     <>
-      {pdf}
-      {invoice.kind !== 'credit-note' && (
-        <a className="btn" href={`/api/v1/export/invoices/${invoice.id}.xml`}>
-          E-invoice (UBL)
-        </a>
-      )}
-      <WriteLetter paper={invoice.kind === 'credit-note' ? 'credit-note' : 'invoice'} paperId={invoice.id} />
-      {invoice.kind !== 'credit-note' && Number(invoice.left) > 0 && (
-        <button className="btn" onClick={() => setOpen('credit')}>
-          Credit note
-        </button>
-      )}
-      {Number(invoice.open) > 0 && (
-        <To
-          className="btn btn-do"
-          data-primary
-          href={`/money-in?customer=${invoice.customerId}&sale=${invoice.saleId}`}
-        >
-          Take money
-        </To>
-      )}
+      <Refusal refused={refused} />
+      <Acts
+        acts={actsOf(invoice)}
+        first={invoice.draft ? 'issue' : Number(invoice.open) > 0 ? 'take' : null}
+        near={invoice.draft ? ['change', 'pdf'] : ['email', 'pdf']}
+        groups={GROUPS}
+        onAct={doIt}
+        busy={busy}
+        away={open !== null}
+      />
+      <Panel open={open === 'change'} onClose={close} title="Change the draft">
+        <ChangeDraft invoice={invoice} today={today} onDone={close} />
+      </Panel>
       <Panel open={open === 'credit'} onClose={close} title="Credit this invoice">
         <CreditInvoice invoice={invoice} today={today} onDone={close} />
       </Panel>
+      <LetterPanel {...about} open={open === 'email'} onClose={close} />
     </>
   )
 }

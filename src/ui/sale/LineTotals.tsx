@@ -12,8 +12,8 @@ export const LineHead = () => (
       'Item: type, scan, or paste rows',
       right('Quantity', 'w-23'),
       right('Unit price', 'w-28'),
-      right('Discount', 'w-23'),
-      { head: 'Tax', className: 'w-23' },
+      right('Discount', 'w-20'),
+      { head: 'Tax', className: 'w-26' },
       right('Margin', 'w-15'),
       right('Amount', 'w-27.5'),
       unseen('More, remove', 'w-16'),
@@ -70,7 +70,7 @@ export const LineTotals = ({ totals, exempt, wholeLess, onWholeLess, onAdd }: Pr
       name={totals.margin === null ? 'Net' : `Net (margin ${totals.margin}%)`}
       of={totals.net}
     />
-    <TotalRow span={7} after={1} name={exempt ? 'tax (exempt)' : 'tax'} of={totals.tax} />
-    <TotalRow span={7} after={1} name="total" of={totals.gross} last />
+    <TotalRow span={7} after={1} name={exempt ? 'Tax (exempt)' : 'Tax'} of={totals.tax} />
+    <TotalRow span={7} after={1} name="Total" of={totals.gross} last />
   </tbody>
 )

@@ -5,8 +5,6 @@ import { formatDay, formatDayShort } from '@/core/day'
 import { decimal, formatMoney, isPositiveMoney, subtractMoney, sumMoney } from '@/core/money'
 import type { Sheet } from '@/model/sale/sheet'
 import { Figure } from '../Figure'
-import { PromiseActions } from './PromiseActions'
-import { doingsFor } from './promiseDoings'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
 const STANDS_COLOUR: Readonly<Record<string, string>> = {
@@ -14,14 +12,14 @@ const STANDS_COLOUR: Readonly<Record<string, string>> = {
   'paid up': 'text-patina-700',
 }
 
-/** What was promised, where anything is: the schedule of a layaway or a plan, the dues with their parts, and what can be done about them. */
+/** What was promised, where anything is: the schedule of a layaway or a plan, the dues with their parts. */
 export const PromiseSection = ({ sheet }: { readonly sheet: Sheet }) => {
   const { story } = sheet
   const several = story.dues.length > 1 || story.plans.length > 0
   const discounts = story.dues.filter((d) => isPositiveMoney(d.open) && discountOn(d, sheet.today))
-  const isEmpty = !story.layaway && !several && discounts.length === 0 && doingsFor(sheet.forActions).length === 0
+  const isEmpty = !story.layaway && !several && discounts.length === 0
   return isEmpty ? null : (
-    <section className="mt-7" aria-label="Payment terms">
+    <section aria-label="Payment terms">
       <h2>{TITLES[story.arrangement.kind]}</h2>
       {story.layaway && <LayawayRows sheet={sheet} />}
       {several && <DueRows sheet={sheet} />}
@@ -31,7 +29,6 @@ export const PromiseSection = ({ sheet }: { readonly sheet: Sheet }) => {
           {nameOfDue(d)}: the {formatMoney(d.discount)} discount is applied automatically.
         </p>
       ))}
-      <PromiseActions sale={sheet.forActions} today={sheet.today} version={sheet.version} />
     </section>
   )
 }

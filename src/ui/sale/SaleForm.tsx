@@ -1,17 +1,21 @@
 'use client'
 import { present } from '@/core/present'
-import { useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import type { Day } from '@/core/day'
 import { addMoney, decimal, formatMoney, roundToMoney, subtractMoney, type Money } from '@/core/money'
 import { overLimit } from '@/core/sale'
+import { useAhead } from '../ahead'
 import { DayField, Text } from '../fields'
-import { Refusal } from '../Refusal'
+import { Menu } from '../Menu'
+import { messageFor, Refusal } from '../Refusal'
 import { ForWhom, type Buyer } from './ForWhom'
 import { LineEditor } from './LineEditor'
 import { draftTotals, isBlank, type DraftSettings, type LineDraft } from './lineDraft'
 import type { SaleFacts } from './saleFacts'
 import { SaleMore } from './SaleMore'
 import { OtherSalePanel, UsualPanel } from './TakeFrom'
+import { useLines } from './useLines'
+import { useRepricing } from './useRepricing'
 import { useSaleSave } from './useSaleSave'
 
 interface Props {
@@ -41,39 +45,44 @@ const sayOver = (buyer: Buyer | null, total: Money, own: string): string | null 
 }
 
 /** A sale while it is written or changed: who, what, what it comes to, and everything else that can be said of it. */
-export const SaleForm = ({
-  sale,
-  today,
-  settings,
-  pricesIncludeTax,
-  kinds,
-  buyer: first,
-  facts: start,
-  lines: given,
-}: Props) => {
-  const [buyer, setBuyer] = useState(first)
-  const [facts, setFacts] = useState(start)
-  const [lines, setLines] = useState(given)
+export const SaleForm = (p: Props) => {
+  const { sale, today, settings, pricesIncludeTax } = p
+  const { currency } = settings
+  const [buyer, setBuyer] = useState(p.buyer)
+  const [facts, setFacts] = useState(p.facts)
+  const [lines, setLines] = useState(p.lines)
   const [panel, setPanel] = useState<'usual' | 'other' | null>(null)
   const [more, setMore] = useState(sale !== null)
-  const { write, change, busy, refused } = useSaleSave({ sale, buyer, facts, lines, currency: settings.currency })
+  const table = useRef<HTMLTableElement>(null)
+  const { write, change, busy, refused, problems } = useSaleSave({ sale, buyer, facts, lines, currency })
+  const save = useAhead(() => (sale ? change() : write(false)))
+  const order = useAhead(() => write(true))
   const set = (change: Partial<SaleFacts>) => setFacts({ ...facts, ...change })
-  const whole: DraftSettings = {
-    ...settings,
-    exempt: buyer?.exempt ?? false,
-    pricesIncludeTax: sale ? pricesIncludeTax : (buyer?.pricesIncludeTax ?? pricesIncludeTax),
-  }
-  const total = draftTotals(lines, facts.less, whole).gross
-  const over = sayOver(buyer, total, sale?.agreed ? sale.total : '0')
-  const addresses = (buyer?.addresses ?? []).filter((a) => a.kind === 'deliver-to').map((a) => a.text)
+  const whole = useMemo(
+    (): DraftSettings => ({
+      ...settings,
+      exempt: buyer?.exempt ?? false,
+      pricesIncludeTax: sale ? pricesIncludeTax : (buyer?.pricesIncludeTax ?? pricesIncludeTax),
+    }),
+    [settings, buyer, sale, pricesIncludeTax],
+  )
+  const { shown, hands } = useLines({ lines, setLines, taxCode: present(settings.codes[0]).code, table })
+  useRepricing(lines, setLines, buyer?.id ?? null, whole.pricesIncludeTax)
+  const totals = useMemo(() => draftTotals(shown, facts.less, whole), [shown, facts.less, whole])
+  const over = sayOver(buyer, totals.gross, sale?.agreed ? sale.total : '0')
+  const addresses = useMemo(
+    () => (buyer?.addresses ?? []).filter((a) => a.kind === 'deliver-to').map((a) => a.text),
+    [buyer],
+  )
   const take = (more: readonly LineDraft[]) => setLines((now) => [...now.filter((l) => !isBlank(l)), ...more])
+  const away = busy || save.waiting || order.waiting
   return (
     <div className="grid gap-4">
       <div className="grid gap-4 md:grid-cols-[1.2fr_1.2fr_160px_160px]">
         {sale ? (
           <Text label="Customer" value={buyer?.name ?? ''} readOnly />
         ) : (
-          <ForWhom buyer={buyer} onBuyer={setBuyer} />
+          <ForWhom buyer={buyer} onBuyer={setBuyer} onEntered={() => hands.enter(present(shown[0]).key, 'what')} />
         )}
         <Text
           label="Title"
@@ -82,17 +91,14 @@ export const SaleForm = ({
           maxLength={200}
           onChange={(e) => set({ title: e.target.value })}
         />
-        <DayField label="Needed by" today={today} value={facts.wantedBy} onValue={(wantedBy) => set({ wantedBy })} />
-        <label>
-          <span className="label">Type of sale</span>
-          <select className="field" value={facts.kind} onChange={(e) => set({ kind: e.target.value })}>
-            {[...new Set([...kinds, ...(facts.kind ? [facts.kind] : [])])].map((k) => (
-              <option key={k} value={k}>
-                {k}
-              </option>
-            ))}
-          </select>
-        </label>
+        <DayField
+          label="Needed by"
+          today={today}
+          value={facts.wantedBy}
+          onValue={(wantedBy) => set({ wantedBy })}
+          problem={messageFor(refused, 'wantedBy')}
+        />
+        <TypeOfSale kinds={p.kinds} kind={facts.kind} onKind={(kind) => set({ kind })} />
       </div>
       {over && (
         <p role="status" className="border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
@@ -102,43 +108,40 @@ export const SaleForm = ({
       )}
       <Refusal refused={refused} />
       <LineEditor
-        lines={lines}
-        setLines={setLines}
+        {...{ table, shown, hands, totals, addresses }}
         wholeLess={facts.less}
         onWholeLess={(less) => set({ less })}
         settings={whole}
-        customerId={buyer?.id ?? null}
-        addresses={addresses}
-        errors={refused?.errors ?? []}
+        problems={problems}
+        autoFocus={p.buyer !== null}
       />
       <div className="flex flex-wrap items-center gap-3">
-        <button
-          className="btn btn-do"
-          disabled={busy}
-          data-primary
-          onClick={() => void (sale ? change() : write(false))}
-        >
+        <button className="btn btn-do" disabled={away} data-primary onClick={() => void save.run()}>
           {sale ? (sale.agreed ? 'Save changed order' : 'Save changes') : 'Save draft'}
         </button>
         {!sale && (
-          <button className="btn" disabled={busy} onClick={() => void write(true)}>
+          <button className="btn" disabled={away} onClick={() => void order.run()}>
             Save as order
           </button>
         )}
         {buyer && (
-          <>
-            <button type="button" className="btn" onClick={() => setPanel('usual')}>
+          <Menu label="Add lines">
+            <button type="button" onClick={() => setPanel('usual')}>
               Usually buys
             </button>
-            <button type="button" className="btn" onClick={() => setPanel('other')}>
+            <button type="button" onClick={() => setPanel('other')}>
               Copy from another sale
             </button>
-          </>
+          </Menu>
         )}
         <button type="button" className="text-xs underline" aria-expanded={more} onClick={() => setMore(!more)}>
-          {more ? 'less' : 'More: notes, delivery, PO'}
+          {more ? 'Less' : 'More: notes, delivery, PO'}
         </button>
-        <span className="sub">Ctrl Enter{sale ? '' : ' · nothing is recorded in the books yet'}</span>
+        <span className="sub" role="status">
+          {save.waiting || order.waiting
+            ? 'Waiting for the last search …'
+            : `Ctrl Enter${sale ? '' : ' · nothing is recorded in the books yet'}`}
+        </span>
       </div>
       {more && <SaleMore facts={facts} addresses={addresses} onFacts={set} />}
       {panel === 'usual' && buyer && (
@@ -150,3 +153,22 @@ export const SaleForm = ({
     </div>
   )
 }
+
+interface TypeProps {
+  readonly kinds: readonly string[]
+  readonly kind: string
+  readonly onKind: (kind: string) => void
+}
+
+const TypeOfSale = ({ kinds, kind, onKind }: TypeProps) => (
+  <label>
+    <span className="label">Type of sale</span>
+    <select className="field" value={kind} onChange={(e) => onKind(e.target.value)}>
+      {[...new Set([...kinds, ...(kind ? [kind] : [])])].map((k) => (
+        <option key={k} value={k}>
+          {k}
+        </option>
+      ))}
+    </select>
+  </label>
+)

@@ -1,10 +1,7 @@
 import { present } from '@/core/present'
-import { To } from '@/ui/To'
 import { formatMoney, isPositiveMoney, negateMoney } from '@/core/money'
 import type { StoryLine } from '@/model/sale/story'
 import type { Sheet } from '@/model/sale/sheet'
-import { WriteLetter } from '@/ui/post/WriteLetter'
-import { SheetTools } from '@/ui/sale/SheetTools'
 import { TotalRow } from '@/ui/TotalRow'
 import { Ticks } from '@/ui/Ticks'
 import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
@@ -17,7 +14,7 @@ export const SheetLines = ({ sheet }: { readonly sheet: Sheet }) => {
   const span = agreed ? 7 : 4
   return (
     <div className="overflow-x-auto">
-      <table className="ledger">
+      <table className="ledger list small">
         <LedgerHead
           heads={[
             'Description',
@@ -68,48 +65,7 @@ export const SheetLines = ({ sheet }: { readonly sheet: Sheet }) => {
           <TotalRow name="Total" of={totals.gross} span={span} last />
         </tbody>
       </table>
-      <LinesActions sheet={sheet} />
     </div>
-  )
-}
-
-/** What is done with the lines, and the papers made of them. */
-const LinesActions = ({ sheet }: { readonly sheet: Sheet }) => {
-  const { story } = sheet
-  const { sale } = story
-  const agreed = sale.agreedOn !== null
-  return (
-    <p className="no-print mt-3 flex flex-wrap gap-2">
-      {!sale.closedAs && (
-        <To className="btn" href={`/sales/${sale.id}/change`}>
-          {agreed ? 'Change order' : 'Change lines'}
-        </To>
-      )}
-      {story.lines.length > 0 && (
-        <a
-          className="btn"
-          href={`/api/v1/export/sales/${sale.id}/${agreed ? 'confirmation' : 'estimate'}.pdf`}
-          target="_blank"
-        >
-          {agreed ? 'Order confirmation' : 'Estimate'} (PDF)
-        </a>
-      )}
-      {agreed && story.lines.some((l) => l.fromShelf && l.toHandOver.gt(0)) && (
-        <a className="btn" href={`/api/v1/export/sales/${sale.id}/pick-list.pdf`} target="_blank">
-          Pick list (PDF)
-        </a>
-      )}
-      {story.lines.length > 0 && sale.sentOn && !sale.closedAs && (
-        <WriteLetter paper={agreed ? 'confirmation' : 'estimate'} paperId={sale.id} />
-      )}
-      {agreed && !sale.sentOn && !sale.closedAs && <WriteLetter paper="confirmation" paperId={sale.id} />}
-      {(story.arrangement.kind === 'layaway' || story.arrangement.kind === 'installments') && (
-        <a className="btn" href={`/api/v1/export/papers/agreement/${sale.id}.pdf`} target="_blank">
-          Agreement (PDF)
-        </a>
-      )}
-      <SheetTools sale={sheet.forActions} today={sheet.today} />
-    </p>
   )
 }
 
@@ -122,7 +78,7 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
   const worth = present(sheet.worths.get(l.id))
   return (
     <tr className={dropped && !left ? 'text-iron-500 line-through' : left ? 'text-iron-500' : ''}>
-      <td className="max-w-70 min-w-40 break-words">
+      <td className="first max-w-70 min-w-40 break-words">
         {l.description}
         {l.choice !== 'none' && (
           <span className="sub">
@@ -141,29 +97,37 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
           </div>
         )}
       </td>
-      <td className="fig">{(agreed && !left ? l.agreed : l.quantity).toString()}</td>
+      <td className="fig rest" data-head={agreed ? 'Ordered' : 'Quantity'}>
+        {(agreed && !left ? l.agreed : l.quantity).toString()}
+      </td>
       {agreed && (
         <>
-          <td className="fig">{l.handedOver.minus(l.returned).toString()}</td>
-          <td className="fig">{l.billed.minus(l.credited).toString()}</td>
-          <td>
+          <td className="fig rest" data-head="Handed over">
+            {l.handedOver.minus(l.returned).toString()}
+          </td>
+          <td className="fig rest" data-head="Invoiced">
+            {l.billed.minus(l.credited).toString()}
+          </td>
+          <td className="not-on-phone">
             <Ticks agreed={l.agreed} handedOver={l.handedOver.minus(l.returned)} billed={l.billed.minus(l.credited)} />
           </td>
         </>
       )}
-      <td className="fig">
+      <td className="fig rest" data-head="at">
         {sheet.price(l.unitPrice)}
         {(l.discountPercent.gt(0) || l.discountAmount > 0n) && (
-          <div className="ml-auto max-w-28 font-text text-xs whitespace-normal text-iron-500">
+          <div className="ml-auto max-w-28 font-text text-xs whitespace-normal text-iron-500 max-sm:inline max-sm:pl-1">
             {lessInWords(l, worth.currency)} discount
           </div>
         )}
         {l.priceFrom && l.priceFrom !== 'list' && (
-          <div className="ml-auto max-w-28 font-text text-xs whitespace-normal text-iron-500">{l.priceFrom}</div>
+          <div className="ml-auto max-w-28 font-text text-xs whitespace-normal text-iron-500 max-sm:inline max-sm:pl-1">
+            {l.priceFrom}
+          </div>
         )}
       </td>
-      <td className="fig text-iron-500">{sheet.margins.get(l.id) ?? ''}</td>
-      <td className="fig">{left ? `(${formatMoney(worth)})` : formatMoney(worth)}</td>
+      <td className="fig not-on-phone text-iron-500">{sheet.margins.get(l.id) ?? ''}</td>
+      <td className="fig main">{left ? `(${formatMoney(worth)})` : formatMoney(worth)}</td>
     </tr>
   )
 }

@@ -3,14 +3,14 @@ import { formatDayShort } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import type { Sheet } from '@/model/sale/sheet'
 import { Figure } from '@/ui/Figure'
-import { LedgerHead, right } from '@/ui/LedgerHead'
+import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
 
 const KIND = { offered: 'estimate', agreed: 'order', changed: 'order, changed' } as const
 
 /** Every version that was sent or agreed, each to be compared with the one before. */
 export const Versions = ({ sheet }: { readonly sheet: Sheet }) =>
   sheet.versions.length < 2 ? null : (
-    <section className="mt-7">
+    <section>
       <h2>Versions</h2>
       <table className="ledger">
         <tbody>
@@ -39,31 +39,35 @@ export const Versions = ({ sheet }: { readonly sheet: Sheet }) =>
     </section>
   )
 
-/** Estimated against agreed against billed against what it really cost. For the owner alone. */
+/** Estimated, ordered, invoiced and what it really cost, beside each other. For the owner alone. */
 export const Costs = ({ sheet: { costs: c } }: { readonly sheet: Sheet }) =>
   c === null ? null : (
-    <section className="mt-7">
+    <section>
       <h2>Estimate and actual</h2>
-      <dl className="flex flex-wrap gap-x-8 gap-y-2">
-        {(
-          [
-            ['First estimate', c.offered],
-            ['Order', c.agreed],
-            ['Invoiced', c.billed],
-            ['Estimated cost', c.expectedCost],
-            ['Actual cost so far', c.actualCost],
-          ] as const
-        ).map(([name, amount]) => (
-          <div key={name}>
-            <dt className="sub">{name}</dt>
-            <dd className="fig text-left">{amount ? formatMoney(amount) : '–'}</dd>
-          </div>
-        ))}
-        <div>
-          <dt className="sub">Margin on invoiced sales</dt>
-          <dd className="fig text-left">{c.margin ? `${c.margin.toString()}%` : '–'}</dd>
-        </div>
-      </dl>
+      <table className="ledger">
+        <LedgerHead heads={[unseen('What'), right('Estimated'), right('Ordered'), right('Invoiced'), right('Cost')]} />
+        <tbody>
+          <tr>
+            <td>With tax</td>
+            {[c.offered, c.agreed, c.billed, null].map((amount, i) => (
+              <td key={i} className="r">
+                {amount && <Figure of={amount} />}
+              </td>
+            ))}
+          </tr>
+          <tr>
+            <td>Cost expected</td>
+            <td colSpan={3} />
+            <td className="fig">{formatMoney(c.expectedCost)}</td>
+          </tr>
+          <tr>
+            <td>Cost so far</td>
+            <td colSpan={2} />
+            <td className="sub r">{c.margin && `margin ${c.margin.toString()}%`}</td>
+            <td className="fig">{formatMoney(c.actualCost)}</td>
+          </tr>
+        </tbody>
+      </table>
     </section>
   )
 
@@ -72,7 +76,7 @@ export const Papers = ({ sheet }: { readonly sheet: Sheet }) => {
   const { invoices, handovers } = sheet.story
   if (invoices.length + handovers.length + sheet.entries.length === 0) return null
   return (
-    <section className="mt-7">
+    <section>
       <h2>Documents and their entries</h2>
       <table className="ledger">
         <LedgerHead heads={['Date', 'Document', 'In the books', right('Amount')]} />

@@ -1,5 +1,6 @@
 'use client'
 import { useEffect, useRef, type Dispatch, type SetStateAction } from 'react'
+import { track } from '../ahead'
 import { call } from '../send'
 import type { LineDraft } from './lineDraft'
 
@@ -13,6 +14,18 @@ export interface PriceAnswer {
 }
 
 export type SetLines = Dispatch<SetStateAction<readonly LineDraft[]>>
+
+const questionOf = (l: LineDraft, customerId: number | null, withTax: boolean): string =>
+  `${l.goodsId}:${l.quantity}:${customerId}:${withTax}`
+
+/** A line with what was answered about its goods; its price only where nobody typed one and it is not an old line opened. */
+const priced = (l: LineDraft, { price, from, ...facts }: PriceAnswer, opened: boolean): LineDraft => ({
+  ...l,
+  available: facts.available ?? undefined,
+  onTheWay: facts.onTheWay,
+  unitCost: facts.unitCost,
+  ...(l.priceFrom === 'typed' || opened ? {} : { unitPrice: price, priceFrom: from, taxCode: facts.taxCode }),
+})
 
 /**
  * Keeps prices right while quantities and customer change: a line whose price nobody typed takes the price of its quantity,
@@ -28,7 +41,7 @@ export const useRepricing = (
   useEffect(() => {
     const changed = lines.filter((l) => {
       if (l.goodsId === undefined || !/^\d+(\.\d+)?$/.test(l.quantity)) return false
-      const question = `${l.goodsId}:${l.quantity}:${customerId}:${withTax}`
+      const question = questionOf(l, customerId, withTax)
       // What is opened again keeps the price it has until something about it changes.
       if (!asked.current.has(l.key) && l.lineId !== undefined && l.unitPrice !== '') {
         asked.current.set(l.key, question)
@@ -37,34 +50,28 @@ export const useRepricing = (
       return asked.current.get(l.key) !== question
     })
     if (changed.length === 0) return
+    let settle = () => {}
+    void track(new Promise<void>((done) => (settle = done)))
     const timer = setTimeout(() => {
-      for (const l of changed) {
-        const opened = asked.current.get(l.key) === `${l.goodsId}:${l.quantity}:${customerId}:${withTax}`
-        asked.current.set(l.key, `${l.goodsId}:${l.quantity}:${customerId}:${withTax}`)
+      const answers = changed.map(async (l) => {
+        const question = questionOf(l, customerId, withTax)
+        const opened = asked.current.get(l.key) === question
+        asked.current.set(l.key, question)
         const who = customerId === null ? '' : `&customerId=${customerId}`
-        void call('GET', `/prices?goodsId=${l.goodsId}&quantity=${l.quantity}${who}&withTax=${withTax}`).then(
-          (answer) => {
-            if (!answer.ok) return
-            const { price, from, ...facts } = answer.value
-            setLines((now) =>
-              now.map((x) =>
-                x.key !== l.key || x.goodsId !== l.goodsId
-                  ? x
-                  : {
-                      ...x,
-                      available: facts.available ?? undefined,
-                      onTheWay: facts.onTheWay,
-                      unitCost: facts.unitCost,
-                      ...(x.priceFrom === 'typed' || opened
-                        ? {}
-                        : { unitPrice: price, priceFrom: from, taxCode: facts.taxCode }),
-                    },
-              ),
-            )
-          },
+        const query = `goodsId=${l.goodsId}&quantity=${l.quantity}${who}&withTax=${withTax}`
+        const answer = await call('GET', `/prices?${query}`)
+        // The answer to an earlier quantity comes too late, whenever it comes.
+        if (!answer.ok || asked.current.get(l.key) !== question) return
+        setLines((now) =>
+          now.map((x) => (x.key === l.key && x.goodsId === l.goodsId ? priced(x, answer.value, opened) : x)),
         )
-      }
+      })
+      void Promise.all(answers).finally(settle)
+      settle = () => {}
     }, 150)
-    return () => clearTimeout(timer)
+    return () => {
+      clearTimeout(timer)
+      settle()
+    }
   }, [lines, setLines, customerId, withTax])
 }

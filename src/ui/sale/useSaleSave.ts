@@ -1,7 +1,8 @@
+import { useMemo, useState } from 'react'
 import { present } from '@/core/present'
 import { useSend } from '../send'
 import type { Buyer } from './ForWhom'
-import { readLess, toInput, type LineDraft } from './lineDraft'
+import { asShown, problemsOf, readLess, toInput, type LineDraft } from './lineDraft'
 import type { SaleFacts } from './saleFacts'
 
 interface Draft {
@@ -47,10 +48,15 @@ const sayWritten = (written: Written, customer: string, agreed: boolean): string
 
 /** Saving a sale: written down or agreed at once where it is new, changed where it is there already. */
 export const useSaleSave = (draft: Draft) => {
-  const { send, busy, refused, setRefused } = useSend()
+  const { send, busy, refused: answered, setRefused } = useSend()
   const { sale, buyer, facts } = draft
+  // What is refused is said of the lines as they were sent, whatever was done to them since.
+  const [sent, setSent] = useState<readonly LineDraft[]>([])
+  const refused = useMemo(() => answered && { ...answered, errors: asShown(sent, answered.errors) }, [answered, sent])
+  const problems = useMemo(() => problemsOf(sent, refused?.errors ?? []), [sent, refused])
   const write = async (agreed: boolean) => {
     if (!buyer) return setRefused({ detail: 'Choose a customer, or type a new name.', errors: [] })
+    setSent(draft.lines)
     const { deliverNote, ...rest } = saleBody(draft)
     await send(
       'POST',
@@ -66,6 +72,7 @@ export const useSaleSave = (draft: Draft) => {
     )
   }
   const change = async () => {
+    setSent(draft.lines)
     const { id, number, agreed } = present(sale)
     await send(
       'POST',
@@ -77,5 +84,5 @@ export const useSaleSave = (draft: Draft) => {
       },
     )
   }
-  return { write, change, busy, refused }
+  return { write, change, busy, refused, problems }
 }

@@ -1,4 +1,5 @@
-import { z } from 'zod'
 import { id } from '@/contract/fields'
+import { writeLetterInput } from '../post/writeLetter'
 
-export const remindInput = z.object({ customerId: id })
+/** Whom to remind; address, subject and text where they are not to be the template's. */
+export const remindInput = writeLetterInput.pick({ to: true, subject: true, body: true }).extend({ customerId: id })

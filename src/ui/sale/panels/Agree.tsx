@@ -1,8 +1,7 @@
 'use client'
 import { CommandForm } from '../../form/CommandForm'
 import { FormDay, FormPick, FormSelect, FormText } from '../../form/inputs'
-import type { SheetLine } from '../actions'
-import { isNone, Quantities, quantitiesOf, type PanelProps } from './parts'
+import { isNone, Quantities, quantitiesOf, type PanelProps, type SheetLine } from './parts'
 
 const leftToThem = (l: SheetLine): string =>
   l.choice === 'optional' ? 'optional' : l.choice === 'alternative' ? `one of: ${l.choiceGroup}` : ''

@@ -2,7 +2,8 @@
 import type { ReactNode } from 'react'
 import { lazily } from '../../lazily'
 import { Panel } from '../../Panel'
-import type { Doing } from '../actions'
+import { LetterToWrite } from '../../post/LetterPanel'
+import type { Doing } from '../saleActs'
 import type { PanelProps } from './parts'
 
 const TITLE: Readonly<Record<Doing, string>> = {
@@ -17,6 +18,8 @@ const TITLE: Readonly<Record<Doing, string>> = {
   'put-off': 'Not now',
   repeat: 'Repeat this sale',
   link: 'Customer’s page',
+  email: 'Send email',
+  remind: 'Send reminder',
   'pay-off': 'Pay off early',
   reschedule: 'Reschedule',
   card: 'Charge card automatically',
@@ -26,6 +29,8 @@ const TITLE: Readonly<Record<Doing, string>> = {
   'write-off': 'Write off',
   'charge-late': 'Late fee',
 }
+
+const Remind = lazily(() => import('../../owed/Remind').then((m) => m.Remind))
 
 const PANEL: Readonly<Record<Doing, (props: PanelProps) => ReactNode>> = {
   offer: lazily(() => import('./Offer').then((m) => m.Offer)),
@@ -39,6 +44,10 @@ const PANEL: Readonly<Record<Doing, (props: PanelProps) => ReactNode>> = {
   'put-off': lazily(() => import('./PutOff').then((m) => m.PutOff)),
   repeat: lazily(() => import('./Repeat').then((m) => m.Repeat)),
   link: lazily(() => import('./GiveLink').then((m) => m.GiveLink)),
+  email: ({ sale, onClose }) => (
+    <LetterToWrite paper={sale.agreed ? 'confirmation' : 'estimate'} paperId={sale.id} onDone={onClose} />
+  ),
+  remind: ({ sale, onClose }) => <Remind customerId={sale.customerId} onDone={onClose} />,
   'pay-off': lazily(() => import('./PayOff').then((m) => m.PayOff)),
   reschedule: lazily(() => import('./Reschedule').then((m) => m.Reschedule)),
   card: lazily(() => import('./KeepCard').then((m) => m.KeepCard)),

@@ -1,84 +1,85 @@
 'use client'
-import { useEffect, useState } from 'react'
-import { addDays, formatDay, day } from '@/core/day'
-import { DayField } from '../../fields'
-import { LetterFields, type LetterDraft } from '../../post/LetterFields'
-import { messageFor, Refusal } from '../../Refusal'
-import { call, useSend } from '../../send'
-import { MainButton } from '../../MainButton'
+import { useEffect } from 'react'
+import { useFormContext, useWatch } from 'react-hook-form'
+import { addDays, day, formatDay, isDay } from '@/core/day'
+import { formatDigits } from '@/core/money'
+import { CommandForm } from '../../form/CommandForm'
+import { FormCheck, FormDay } from '../../form/inputs'
+import { asLetter, fetchLetter, sayTried, type LetterDraft } from '../../post/letterDraft'
+import { LetterFields } from '../../post/LetterFields'
+import { Refusal } from '../../Refusal'
+import { useSend } from '../../send'
 import type { PanelProps } from './parts'
 
-/** Sends the estimate: kept as it is now, and mailed where there is an address. */
+interface Draft {
+  validUntil: string
+  /** The e-mail was filled in: whoever sends before that gets what would have been there. */
+  filled: boolean
+  mail: boolean
+  letter: LetterDraft
+}
+
+const schema = () => import('@/contract/inputs/sales/offerSale').then((m) => m.offerSaleInput.omit({ saleId: true }))
+
+/** Sends the estimate: saved as it is now, and mailed where there is an address. */
 export const Offer = ({ sale, today, onClose }: PanelProps) => {
-  const { send, busy, refused } = useSend()
-  const [validUntil, setValidUntil] = useState<string>(addDays(today, sale.estimateDays))
-  const [letter, setLetter] = useState<LetterDraft | null>(null)
-  const [mail, setMail] = useState(false)
-  useEffect(() => {
-    void call('GET', `/post/draft?paper=estimate&paperId=${sale.id}`).then((d) => {
-      if (!d.ok) return
-      setLetter(d.value)
-      setMail(d.value.to !== '')
-    })
-  }, [sale.id])
-  const go = async () => {
-    const sent = await send(
-      'POST',
-      `/sales/${sale.id}/offer`,
-      { validUntil },
-      {
-        say: () => `Estimate sent to ${sale.customer}, valid until ${formatDay(day(validUntil))}.`,
-      },
-    )
-    if (!sent) return
-    if (mail && letter) {
-      // The words may speak of the day it is good through, which is only now settled.
-      const now = await call('GET', `/post/draft?paper=estimate&paperId=${sale.id}`)
-      const untouched = now.ok && letter.touched !== true
-      const { to, subject, body } = untouched ? { ...now.value, to: letter.to } : letter
-      const written = await send('POST', '/post', {
-        paper: 'estimate',
-        paperId: sale.id,
-        to,
-        subject,
-        body,
-      })
-      if (!written) return
-      await send(
-        'POST',
-        `/post/${written.id}/send`,
-        {},
-        {
-          say: (p) => (p.state === 'sent' ? `Sent to ${to}.` : `Email not sent yet: ${p.problem}`),
-        },
-      )
-    }
-    onClose()
+  const start: Draft = {
+    validUntil: String(addDays(today, sale.estimateDays)),
+    filled: false,
+    mail: false,
+    letter: { to: '', subject: '', body: '' },
+  }
+  const { send, refused } = useSend()
+  const mailIt = async ({ filled, ...typed }: Draft) => {
+    const found = filled ? null : (await fetchLetter('estimate', sale.id)).letter
+    const { mail, letter } = found ? { mail: found.to !== '', letter: found } : typed
+    const written = mail && (await send('POST', '/post', { paper: 'estimate', paperId: sale.id, ...asLetter(letter) }))
+    if (written) await send('POST', `/post/${written.id}/send`, {}, { say: sayTried })
+    if (written || !mail) onClose()
   }
   return (
-    <>
-      <p className="mb-3">A copy of this estimate is saved. Nothing is posted and no stock is set aside.</p>
-      <DayField
-        label="Valid until"
-        today={today}
-        value={validUntil}
-        onValue={setValidUntil}
-        problem={messageFor(refused, 'validUntil')}
-      />
+    <CommandForm
+      method="POST"
+      path={`/sales/${sale.id}/offer`}
+      schema={schema}
+      start={start}
+      asBody={({ validUntil }) => ({ validUntil })}
+      say={(_, d) => `Estimate sent to ${sale.customer}, valid until ${formatDay(day(d.validUntil))}.`}
+      onDone={(_, draft) => void mailIt(draft)}
+      submit="Send the estimate"
+    >
+      <p className="mb-3">
+        A copy of this estimate is saved: {formatDigits(sale.gross)} with tax. Nothing is posted and no stock is set
+        aside.
+      </p>
+      <FormDay name="validUntil" label="Valid until" today={today} />
       <p className="mt-3">
         <a className="underline" href={`/api/v1/export/sales/${sale.id}/estimate.pdf`} target="_blank">
           Preview PDF
         </a>
       </p>
-      <label className="mt-3 flex items-center gap-2">
-        <input type="checkbox" checked={mail} onChange={(e) => setMail(e.target.checked)} /> Email it with a link to the
-        customer’s page
-      </label>
-      {mail && letter && <LetterFields letter={letter} onLetter={setLetter} refused={refused} />}
+      <FormCheck name="mail" label="Email it with a link to the customer’s page" />
+      <Letter saleId={sale.id} />
       <Refusal refused={refused} />
-      <MainButton busy={busy} onDo={() => void go()}>
-        Send the estimate
-      </MainButton>
-    </>
+    </CommandForm>
   )
+}
+
+/** The words of the e-mail; as long as nobody changed them they say the day that is chosen. */
+const Letter = ({ saleId }: { readonly saleId: number }) => {
+  const { getValues, setValue, formState } = useFormContext<Draft>()
+  const [mail, until] = useWatch<Draft, ['mail', 'validUntil']>({ name: ['mail', 'validUntil'] })
+  const { subject, body } = formState.dirtyFields.letter ?? {}
+  const touched = Boolean(subject ?? body)
+  useEffect(() => {
+    if (touched || !isDay(until)) return
+    void fetchLetter('estimate', saleId, until).then(({ letter }) => {
+      if (!letter || getValues('validUntil') !== until) return
+      const before = getValues()
+      if (!before.filled) setValue('mail', letter.to !== '')
+      setValue('letter', before.filled ? { ...letter, to: before.letter.to } : letter)
+      setValue('filled', true)
+    })
+  }, [until, touched, saleId, getValues, setValue])
+  return mail && <LetterFields at="letter." />
 }

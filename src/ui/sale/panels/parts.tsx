@@ -2,9 +2,25 @@
 import type { Day } from '@/core/day'
 import type { Stands } from '@/core/sale'
 import { FormQuantity } from '../../form/inputs'
-import type { SheetLine } from '../actions'
 import type { UsualPlain } from '../arrangementDraft'
 import { LedgerHead, right } from '@/ui/LedgerHead'
+
+/** A line of a sale, its quantities as decimal strings. */
+export interface SheetLine {
+  readonly id: number
+  readonly kind: string
+  readonly description: string
+  readonly fromShelf: boolean
+  readonly choice: 'none' | 'optional' | 'alternative'
+  readonly choiceGroup: string
+  readonly chosen: boolean
+  readonly quantity: string
+  readonly agreed: string
+  readonly setAside: string
+  readonly toHandOver: string
+  readonly toBill: string
+  readonly readyToBill: string
+}
 
 /** A sale as the panels of its sheet need to know it. */
 export interface SheetSale {
@@ -28,6 +44,8 @@ export interface SheetSale {
   readonly arrangement: Readonly<Record<string, unknown>>
   readonly usual: UsualPlain
   readonly promise: SheetPromise
+  /** An invoice of it that waits to be issued. */
+  readonly draftInvoiceId: number | null
   /** The step that is pressing now, if there is one: it can be put off or done away with. */
   readonly step: { readonly action: string; readonly why: string } | null
 }

@@ -16,10 +16,9 @@ import { readCustomer } from '@/model/people/customers'
 import { readUsual } from '@/model/sale/usualGoods'
 import { Files } from '@/ui/files/Files'
 import { readLinks } from '@/services/post/links'
-import { JoinCustomer } from '@/ui/people/JoinCustomer'
+import { CustomerActs } from '@/ui/people/CustomerActs'
 import { Links } from '@/ui/people/Links'
 import { Usual } from '@/ui/people/Usual'
-import { WriteLetter } from '@/ui/post/WriteLetter'
 import { Heading } from '@/ui/Heading'
 import { MoneyBar, MoneyLegend } from '@/ui/MoneyBar'
 import { idFrom, openShop } from '../../_shop'
@@ -46,29 +45,12 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
         title={customer.name}
         beside={sayFacts(customer)}
         action={
-          <>
-            {!customer.walkIn && (
-              <To className="btn" href={`/people/${customer.id}/edit`}>
-                Edit
-              </To>
-            )}
-            <a className="btn" href={`/api/v1/export/statements/${customer.id}.pdf`} target="_blank">
-              Statement (PDF)
-            </a>
-            <WriteLetter paper="statement" paperId={customer.id} label="Email statement" />
-            {isPositiveMoney(standing.late) && (
-              <To className="btn" href={`/owed?customer=${customer.id}#customer`}>
-                Send reminder
-              </To>
-            )}
-            {!customer.walkIn && <JoinCustomer id={customer.id} name={customer.name} />}
-            <To className="btn" href={`/money-in?customer=${customer.id}`}>
-              Take payment
-            </To>
-            <To className="btn btn-do" data-primary href={`/sales/new?customer=${customer.id}`}>
-              New sale
-            </To>
-          </>
+          <CustomerActs
+            id={customer.id}
+            name={customer.name}
+            walkIn={customer.walkIn}
+            late={isPositiveMoney(standing.late)}
+          />
         }
       />
       {customer.tags.length > 0 && (

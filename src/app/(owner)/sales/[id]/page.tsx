@@ -10,8 +10,8 @@ import { Files } from '@/ui/files/Files'
 import { PromiseSection } from '@/ui/sale/PromiseSection'
 import { RepeatLine } from '@/ui/sale/RepeatLine'
 import { MoneyBar, MoneyLegend } from '@/ui/MoneyBar'
-import { DOINGS, type Doing } from '@/ui/sale/actions'
-import { SaleActions } from '@/ui/sale/SaleActions'
+import { SaleActs } from '@/ui/sale/SaleActs'
+import { DOINGS, type Doing, type SaleActId } from '@/ui/sale/saleActs'
 import { Stamp } from '@/ui/Stamp'
 import { Trail } from '@/ui/Trail'
 import { idFrom, openShop, queryOf, type Search } from '../../_shop'
@@ -72,28 +72,32 @@ export default async function SaleSheet({ params, searchParams }: Props) {
           {sale.customerName} has an invoice {sheet.stopSupply} days late. Think twice before giving more credit.
         </p>
       )}
-      <div className="mt-6 grid gap-x-7 gap-y-8 lg:grid-cols-[minmax(0,1fr)_340px]">
-        <div className="min-w-0">
-          {sale.noteAbove && <p className="mb-3 max-w-prose whitespace-pre-line">{sale.noteAbove}</p>}
-          <SheetLines sheet={sheet} />
-          {sale.note && <p className="mt-3 max-w-prose whitespace-pre-line">{sale.note}</p>}
-          {sale.deliverTo && (
-            <p className="sub mt-3">
-              Deliver to {sale.deliverTo.replace(/\n/g, ', ')}
-              {sale.deliverNote && ` (${sale.deliverNote})`}
-            </p>
-          )}
-          <PromiseSection sheet={sheet} />
-          <Papers sheet={sheet} />
-          <Versions sheet={sheet} />
-          <Costs sheet={sheet} />
-        </div>
-        <aside className="grid content-start gap-6">
+      <div className="mt-6 grid gap-x-7 gap-y-7 lg:grid-cols-[minmax(0,1fr)_320px] lg:grid-rows-[auto_1fr]">
+        <div className="lg:col-start-2">
           <NextBox sheet={sheet} start={DOINGS.find((d) => d === asked)} />
+        </div>
+        <div className="grid content-start gap-7 lg:col-start-1 lg:row-span-2 lg:row-start-1">
+          <div>
+            {sale.noteAbove && <p className="mb-3 max-w-prose whitespace-pre-line">{sale.noteAbove}</p>}
+            <SheetLines sheet={sheet} />
+            {sale.note && <p className="mt-3 max-w-prose whitespace-pre-line">{sale.note}</p>}
+            {sale.deliverTo && (
+              <p className="sub mt-3">
+                Deliver to {sale.deliverTo.replace(/\n/g, ', ')}
+                {sale.deliverNote && ` (${sale.deliverNote})`}
+              </p>
+            )}
+          </div>
+          <PromiseSection sheet={sheet} />
           <section>
             <h2>Trail</h2>
             <Trail lines={sheet.trail} planned={sheet.planned} today={today} />
           </section>
+          <Papers sheet={sheet} />
+          <Costs sheet={sheet} />
+          <Versions sheet={sheet} />
+        </div>
+        <aside className="grid content-start gap-7 lg:col-start-2">
           {sheet.repeats.length > 0 && (
             <section>
               <h2>Repeat</h2>
@@ -109,7 +113,8 @@ export default async function SaleSheet({ params, searchParams }: Props) {
   )
 }
 
-const DOING: Readonly<Record<string, Doing | 'money'>> = {
+/** What answers a step that is suggested. */
+const ANSWER: Readonly<Record<string, SaleActId>> = {
   'hand-over': 'hand-over',
   bill: 'bill',
   offer: 'offer',
@@ -117,12 +122,18 @@ const DOING: Readonly<Record<string, Doing | 'money'>> = {
   'ask-again': 'agree',
   'confirm-order': 'agree',
   'give-back': 'held',
-  'promise-broken': 'money',
-  'card-refused': 'money',
+  'promise-broken': 'take',
+  'card-refused': 'take',
   'charge-late': 'charge-late',
-  'ask-deposit': 'money',
-  collect: 'money',
-  remind: 'money',
+  'ask-deposit': 'take',
+  collect: 'take',
+  remind: 'remind',
+}
+
+/** A step as a sentence, with its amount. */
+const sayStep = ({ why, amount }: Sheet['story']['next'][number]): string => {
+  const says = amount ? `${why.replace(/\.$/, '')} (${formatMoney(amount)})` : why
+  return /[.…]$/.test(says) ? says : `${says}.`
 }
 
 const NextBox = ({ sheet, start }: { readonly sheet: Sheet; readonly start: Doing | undefined }) => {
@@ -133,7 +144,7 @@ const NextBox = ({ sheet, start }: { readonly sheet: Sheet; readonly start: Doin
       <h2>Next</h2>
       <p>
         {first
-          ? `${first.why.replace(/\.$/, '')}${first.amount ? ` (${formatMoney(first.amount)})` : ''}.`
+          ? sayStep(first)
           : story.stands === 'settled'
             ? 'Done and paid.'
             : story.stands === 'draft'
@@ -144,12 +155,18 @@ const NextBox = ({ sheet, start }: { readonly sheet: Sheet; readonly start: Doin
       </p>
       {more.length > 0 && <p className="sub mt-1 text-iron-700">After that: {more.map((n) => n.why).join('; ')}</p>}
       <div className="no-print mt-3">
-        <SaleActions
+        <SaleActs
           sale={sheet.forActions}
           version={sheet.version}
           today={sheet.today}
           start={start}
-          suggested={first ? (DOING[first.action] ?? null) : null}
+          suggested={
+            first
+              ? first.action === 'bill' && sheet.forActions.draftInvoiceId
+                ? 'issue'
+                : (ANSWER[first.action] ?? null)
+              : null
+          }
         />
       </div>
     </section>

@@ -6,7 +6,7 @@ import { worthOf, type Waiting, type WaitingGroup } from '@/model/today/waiting'
 
 const LABEL: Readonly<Record<NextAction, string>> = {
   'write-again': 'See the email',
-  remind: 'Take payment',
+  remind: 'Send reminder',
   'promise-broken': 'Take payment',
   'card-refused': 'Take payment',
   'charge-late': 'Add late fee',
@@ -40,14 +40,16 @@ const EDGE: Readonly<Record<NextAction, string>> = {
 }
 
 /** Steps that money coming in would answer. */
-const TO_TAKE: readonly NextAction[] = ['remind', 'promise-broken', 'card-refused', 'collect', 'ask-deposit']
+const TO_TAKE: readonly NextAction[] = ['promise-broken', 'card-refused', 'collect', 'ask-deposit']
 
 const hrefOf = ({ story, step }: Waiting): string => {
   const sale = `/sales/${story.sale.id}`
   if (step.action === 'write-again') return '/post?state=bounced'
   if (TO_TAKE.includes(step.action)) return `/money-in?customer=${story.sale.customerId}&sale=${story.sale.id}`
+  if (step.action === 'remind') return `${sale}?do=remind`
   if (step.action === 'hand-over') return `${sale}?do=hand-over`
-  if (step.action === 'bill') return `${sale}?do=bill`
+  const draft = story.invoices.find((i) => i.status === 'draft')
+  if (step.action === 'bill') return draft ? `/invoices/${draft.id}` : `${sale}?do=bill`
   if (step.action === 'renew' || step.action === 'offer') return `${sale}?do=offer`
   return sale
 }

@@ -1,0 +1,61 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import type { Day } from '@/core/day'
+import { Acts } from '../acts/Acts'
+import { Refusal } from '../Refusal'
+import { useSend } from '../send'
+import { DoPanel } from './panels/DoPanel'
+import type { SheetSale } from './panels/parts'
+import { DOINGS, OFTEN, SALE_GROUPS, saleActsOf, type Doing, type SaleActId } from './saleActs'
+
+interface Props {
+  readonly sale: SheetSale
+  /** Changes whenever something happened to the sale: an open panel then begins anew with the new figures. */
+  readonly version: string
+  readonly today: Day
+  readonly start?: Doing
+  /** What the program suggests first; its button is the page's primary one. */
+  readonly suggested: SaleActId | null
+}
+
+const isDoing = (id: SaleActId): id is Doing => (DOINGS as readonly string[]).includes(id)
+
+/** Everything that can be done with a sale now; each opens its panel, filled in. */
+export const SaleActs = ({ sale, version, today, start, suggested }: Props) => {
+  const router = useRouter()
+  const [doing, setDoing] = useState<Doing | null>(start ?? null)
+  const { send, busy, refused } = useSend()
+  const acts = saleActsOf(sale)
+  const close = () => {
+    setDoing(null)
+    // A panel opened by its address does not open again when the page is read anew.
+    if (start) router.replace(location.pathname, { scroll: false })
+  }
+  const copy = () =>
+    send(
+      'POST',
+      `/sales/${sale.id}/copy`,
+      {},
+      { say: (s) => `Copied to sale ${s.number}, at today’s prices.`, go: (s) => `/sales/${s.id}/change` },
+    )
+  const isOpen = sale.stands !== 'settled' && sale.stands !== 'declined' && sale.stands !== 'cancelled'
+  const first =
+    acts.find((a) => a.id === suggested) ??
+    (isOpen ? OFTEN.flatMap((id) => acts.filter((a) => a.id === id))[0] : undefined)
+  return (
+    <>
+      <Acts
+        acts={acts}
+        first={first?.id ?? null}
+        near={suggested === 'remind' ? ['take', ...OFTEN] : OFTEN}
+        groups={SALE_GROUPS}
+        onAct={(id) => (isDoing(id) ? setDoing(id) : void copy())}
+        busy={busy}
+        away={doing !== null}
+      />
+      {!doing && <Refusal refused={refused} />}
+      {doing && <DoPanel key={`${doing}:${version}`} doing={doing} sale={sale} today={today} onClose={close} />}
+    </>
+  )
+}
