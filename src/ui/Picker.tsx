@@ -1,7 +1,7 @@
 'use client'
 import { formatDigits } from '@/core/money'
-import { Command } from 'cmdk'
-import { useEffect, useRef, useState, type KeyboardEvent, type Ref } from 'react'
+import { Command, useCommandState } from 'cmdk'
+import { useEffect, useRef, useState, type FocusEvent, type KeyboardEvent, type Ref } from 'react'
 import { track } from './ahead'
 import { call } from './send'
 
@@ -44,8 +44,6 @@ interface Props<T> extends Picking<T> {
 const PAUSE = 90
 /** The choice that makes something new of what is typed. */
 const MAKE = 'otherwise'
-const selectedIn = (field: Element) =>
-  field.closest('[cmdk-root]')?.querySelector('[cmdk-item][aria-selected=true]')?.getAttribute('data-value')
 
 /**
  * What is typed and what was found for it. Enter acts on what is typed at that moment: where the search has not answered it
@@ -57,6 +55,7 @@ const usePicking = <T,>({ find, onPick, otherwise, onAhead, onEntered }: Picking
     words: '',
     choices: [],
   })
+  const [selected, setSelected] = useState('')
   const [ahead, setAhead] = useState<string | null>(null)
   const [missed, setMissed] = useState('')
   const asked = useRef(0)
@@ -66,7 +65,11 @@ const usePicking = <T,>({ find, onPick, otherwise, onAhead, onEntered }: Picking
     if (typed === null) return
     const turn = ++asked.current
     const timer = setTimeout(() => {
-      void find(typed).then((choices) => turn === asked.current && setFound({ words: typed, choices }))
+      void find(typed).then((choices) => {
+        if (turn !== asked.current) return
+        setFound({ words: typed, choices })
+        setSelected(choices[0]?.key ?? MAKE)
+      })
     }, PAUSE)
     return () => clearTimeout(timer)
   }, [typed, find])
@@ -115,12 +118,14 @@ const usePicking = <T,>({ find, onPick, otherwise, onAhead, onEntered }: Picking
     // An answer to other words is none; what was walked to with the arrows is meant.
     if (!tabs && (stepped.current || found.words === typed)) return
     if (enters) e.preventDefault()
-    takeAhead(words, tabs, stepped.current ? selectedIn(e.currentTarget) : null)
+    takeAhead(words, tabs, stepped.current ? selected : null)
     if (enters) onEntered?.()
   }
   return {
     typed,
     found,
+    selected,
+    setSelected,
     ahead,
     missed,
     type,
@@ -143,28 +148,29 @@ export const Picker = <T,>({
   problem,
   ...picking
 }: Props<T>) => {
-  const { typed, found, ahead, missed, type, close, pick, onKeyDown, forget } = usePicking(picking)
+  const { typed, found, selected, setSelected, ahead, missed, type, close, pick, onKeyDown, forget } =
+    usePicking(picking)
   const leaving = useRef<ReturnType<typeof setTimeout>>(undefined)
   const { otherwise } = picking
   const here = typed !== null && typed.trim() !== '' && found.words === typed
   const open = typed !== null && (found.choices.length > 0 || here)
   const wrong = problem ?? (missed && `No matches for “${missed}”.`)
   return (
-    <Command shouldFilter={false} label={label} className="relative" loop>
+    <Command shouldFilter={false} label={label} className="relative" loop value={selected} onValueChange={setSelected}>
       {!hideLabel && (
         <span aria-hidden className="label">
           {label}
         </span>
       )}
-      <Command.Input
-        ref={inputRef}
+      <Field
+        inputRef={inputRef}
         autoFocus={autoFocus}
         placeholder={placeholder}
-        className="field"
-        aria-label={label}
-        aria-invalid={wrong ? true : undefined}
+        label={label}
+        open={open}
+        wrong={Boolean(wrong)}
         value={typed ?? (many ? null : ahead) ?? chosen}
-        onValueChange={type}
+        onValue={type}
         onFocus={(e) => {
           clearTimeout(leaving.current)
           e.target.select()
@@ -206,6 +212,46 @@ export const Picker = <T,>({
         )}
       </Command.List>
     </Command>
+  )
+}
+
+interface FieldProps {
+  readonly label: string
+  readonly open: boolean
+  readonly wrong: boolean
+  readonly value: string
+  readonly onValue: (typed: string) => void
+  readonly inputRef: Ref<HTMLInputElement> | undefined
+  readonly autoFocus: boolean | undefined
+  readonly placeholder: string | undefined
+  readonly onFocus: (e: FocusEvent<HTMLInputElement>) => void
+  readonly onBlur: () => void
+  readonly onKeyDown: (e: KeyboardEvent) => void
+}
+
+/**
+ * The field of it. Not the one of the command package, which calls the focus back to itself whenever its list changes while
+ * another such field has it: with several on a page what is typed would land in the wrong one.
+ */
+const Field = ({ label, open, wrong, onValue, inputRef, ...rest }: FieldProps) => {
+  const marked = useCommandState((state) => state.selectedItemId)
+  return (
+    <input
+      {...rest}
+      ref={inputRef}
+      type="text"
+      role="combobox"
+      className="field"
+      aria-label={label}
+      aria-autocomplete="list"
+      aria-expanded={open}
+      aria-activedescendant={open ? marked : undefined}
+      aria-invalid={wrong ? true : undefined}
+      autoComplete="off"
+      autoCorrect="off"
+      spellCheck={false}
+      onChange={(e) => onValue(e.target.value)}
+    />
   )
 }
 

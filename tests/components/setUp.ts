@@ -4,6 +4,8 @@ import { fetchAll } from '@/ui/lazily'
 
 // What the browser has and the simulated one has not.
 Element.prototype.scrollIntoView = () => {}
+HTMLElement.prototype.hidePopover = () => {}
+HTMLElement.prototype.togglePopover = () => true
 globalThis.ResizeObserver = class {
   observe() {}
   unobserve() {}
