@@ -150,6 +150,7 @@ export const Picker = <T,>({
 }: Props<T>) => {
   const { typed, found, selected, setSelected, ahead, missed, type, close, pick, onKeyDown, forget } =
     usePicking(picking)
+  const [listId, setListId] = useState<string>()
   const leaving = useRef<ReturnType<typeof setTimeout>>(undefined)
   const { otherwise } = picking
   const here = typed !== null && typed.trim() !== '' && found.words === typed
@@ -168,6 +169,7 @@ export const Picker = <T,>({
         placeholder={placeholder}
         label={label}
         open={open}
+        listId={listId}
         wrong={Boolean(wrong)}
         value={typed ?? (many ? null : ahead) ?? chosen}
         onValue={type}
@@ -181,6 +183,7 @@ export const Picker = <T,>({
       />
       {wrong && <div className="text-xs text-oxide-700">{wrong}</div>}
       <Command.List
+        ref={(list) => setListId(list?.id)}
         className={
           open
             ? 'absolute top-full right-0 left-0 z-30 max-h-80 min-w-70 overflow-y-auto border border-iron-700 bg-white shadow-[0_6px_18px_rgb(31_35_39/0.25)]'
@@ -218,6 +221,7 @@ export const Picker = <T,>({
 interface FieldProps {
   readonly label: string
   readonly open: boolean
+  readonly listId: string | undefined
   readonly wrong: boolean
   readonly value: string
   readonly onValue: (typed: string) => void
@@ -233,7 +237,7 @@ interface FieldProps {
  * The field of it. Not the one of the command package, which calls the focus back to itself whenever its list changes while
  * another such field has it: with several on a page what is typed would land in the wrong one.
  */
-const Field = ({ label, open, wrong, onValue, inputRef, ...rest }: FieldProps) => {
+const Field = ({ label, open, listId, wrong, onValue, inputRef, ...rest }: FieldProps) => {
   const marked = useCommandState((state) => state.selectedItemId)
   return (
     <input
@@ -245,6 +249,7 @@ const Field = ({ label, open, wrong, onValue, inputRef, ...rest }: FieldProps) =
       aria-label={label}
       aria-autocomplete="list"
       aria-expanded={open}
+      aria-controls={listId}
       aria-activedescendant={open ? marked : undefined}
       aria-invalid={wrong ? true : undefined}
       autoComplete="off"
