@@ -11,7 +11,7 @@ import type { countStockInput } from '@/contract/inputs/goods/countStock'
 import type { addTaxCodeInput, addTaxRateInput } from '@/contract/inputs/books/addTaxCode'
 import type { startSaleInput } from '@/contract/inputs/sales/startSale'
 import type { copySaleInput } from '@/contract/inputs/sales/copySale'
-import type { putOffNextInput, dropNextInput } from '@/contract/inputs/sales/markNext'
+import type { bringBackNextInput, putOffNextInput, dropNextInput } from '@/contract/inputs/sales/markNext'
 import type { startRepeatInput, stopRepeatInput } from '@/contract/inputs/sales/keepRepeat'
 import type { giveLinkInput, withdrawLinkInput, withdrawLinksInput } from '@/contract/inputs/post/links'
 import type { offerSaleInput } from '@/contract/inputs/sales/offerSale'
@@ -91,6 +91,7 @@ export interface Bodies {
   'POST /sales/{id}/copy': Body<typeof copySaleInput, 'saleId'>
   'POST /sales/{id}/next/put-off': Body<typeof putOffNextInput, 'saleId'>
   'POST /sales/{id}/next/drop': Body<typeof dropNextInput, 'saleId'>
+  'POST /sales/{id}/next/bring-back': Body<typeof bringBackNextInput, 'saleId'>
   'POST /sales/{id}/repeats': Body<typeof startRepeatInput, 'saleId'>
   'POST /repeats/{id}/stop': Body<typeof stopRepeatInput, 'repeatId'>
   'POST /sales/{id}/links': Body<typeof giveLinkInput, 'saleId'>

@@ -36,7 +36,22 @@ export const SavedViews = ({ place, path, views, query }: Props) => {
             aria-label={`Delete view ${v.name}`}
             className="text-iron-500 hover:text-oxide-700"
             disabled={busy}
-            onClick={() => void send('DELETE', `/saved-views/${v.id}`, {})}
+            onClick={() =>
+              void send(
+                'DELETE',
+                `/saved-views/${v.id}`,
+                {},
+                {
+                  say: () => `View “${v.name}” deleted.`,
+                  undo: () => ({
+                    method: 'POST',
+                    path: '/saved-views',
+                    body: { place, name: v.name, query: v.query },
+                    say: `Saved as “${v.name}”.`,
+                  }),
+                },
+              )
+            }
           >
             <X size={14} />
           </button>

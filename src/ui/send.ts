@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation'
 import { useCallback } from 'react'
 import { toast } from 'sonner'
 import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
-import { request, UNANSWERED, type Sent } from './http'
+import { newKey, request, UNANSWERED, type Sent } from './http'
 import { useOnce } from './useOnce'
 
 export { newKey, type Refused, type Sent } from './http'
@@ -23,9 +23,32 @@ export const call = async <M extends Method, P extends string>(
   return sent
 }
 
+/** The call that takes back what was just done, and what is said when it is. */
+export interface WayBack {
+  readonly method: Method
+  readonly path: string
+  readonly body: object
+  readonly say: string
+}
+
 export interface Then<T> {
   readonly say?: (value: T) => string
+  /** How it is taken back, offered for ten seconds beside what is said. */
+  readonly undo?: (value: T) => WayBack | null
   readonly go?: (value: T) => string | null
+}
+
+const UNDO_FOR = 10_000
+
+/** Says what came of a command; what has a way back can be undone by one click for ten seconds. */
+const sayDone = (says: string, back: WayBack | null, onBack: () => void): void => {
+  if (back === null) return void toast(says)
+  const undo = async () => {
+    const sent = await request(`/api/v1${back.path}`, { ...back, key: newKey(), unanswered: UNANSWERED })
+    toast(sent.ok ? back.say : sent.detail)
+    onBack()
+  }
+  toast(says, { duration: UNDO_FOR, action: { label: 'Undo', onClick: () => void undo() } })
 }
 
 /** Sends a command once, says what came of it, and goes where that leads. */
@@ -46,7 +69,7 @@ export const useSend = () => {
         (answer) => Boolean(then.go?.(answer)),
       )
       if (value === null) return null
-      if (then.say) toast(then.say(value))
+      if (then.say) sayDone(then.say(value), then.undo?.(value) ?? null, () => router.refresh())
       const to = then.go?.(value)
       if (to) router.push(to)
       router.refresh()

@@ -5,7 +5,7 @@ import type { Doing } from '@/ui/sale/saleActs'
 import type { SheetPromise, SheetSale } from '@/ui/sale/panels/parts'
 import { answerCalls, refuses, type Sent } from './calls'
 import { choose, field, noteOf, pick, press, rowsOf, tick, type } from './hands'
-import { said } from './setUp'
+import { said, undos } from './setUp'
 import { openPanel } from './sheetSale'
 
 const SOLD: Partial<SheetSale> = {
@@ -243,7 +243,8 @@ describe('what will not come', () => {
 
   test('is written off due by due, with why', async () => {
     const sent = answerCalls({
-      'POST /dues/22/write-off': { status: 201, body: { number: 'W-26-1', amount: '50.00' } },
+      'POST /dues/22/write-off': { status: 201, body: { id: 4, number: 'W-26-1', amount: '50.00' } },
+      'POST /write-offs/4/recover': { status: 409, body: { type: 'x', detail: 'The books are closed by then.' } },
     })
     open('write-off', { dues })
     expect(field('Amount').value).toBe('108.00')
@@ -253,6 +254,10 @@ describe('what will not come', () => {
     await press(/^Write off/)
     await waitFor(() => expect(said).toEqual(['W-26-1: 50.00 written off.']))
     expect(bodyOf(sent, '/dues/22/write-off')).toEqual({ amount: '50.00', reason: 'Moved away', on: '2026-03-02' })
+    // What is undone is voided on its own day; where that cannot be, it is said why.
+    undos[0]!()
+    await waitFor(() => expect(said.at(-1)).toBe('The books are closed by then.'))
+    expect(bodyOf(sent, '/write-offs/4/recover')).toEqual({ on: '2026-03-02', reason: 'Undone right away' })
   })
 
   test('is charged for being late as it was agreed', async () => {

@@ -2,7 +2,7 @@ import { screen, waitFor } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
 import { answerCalls, type Sent } from './calls'
 import { button, choose, field, noteOf, press, tick, type } from './hands'
-import { said } from './setUp'
+import { said, undos } from './setUp'
 import { openPanel as open } from './sheetSale'
 
 const posted = (sent: readonly Sent[], path: string) => sent.find((s) => s.method === 'POST' && s.path === path)?.body
@@ -136,12 +136,19 @@ describe('what is next', () => {
       expect(posted(sent, '/sales/7/next/put-off')).toEqual({ action: 'remind', until: '2026-03-09' }),
     )
   })
-  test('need not be done, for a reason', async () => {
-    const sent = answerCalls({ 'POST /sales/7/next/drop': { status: 200, body: {} } })
+  test('need not be done, for a reason, and is undone by one click', async () => {
+    const sent = answerCalls({
+      'POST /sales/7/next/drop': { status: 200, body: {} },
+      'POST /sales/7/next/bring-back': { status: 200, body: {} },
+    })
     open('put-off', { step })
     await type('Or dismiss it, reason', 'They called')
     await press('Dismiss')
     await waitFor(() => expect(posted(sent, '/sales/7/next/drop')).toEqual({ action: 'remind', reason: 'They called' }))
+    undos[0]!()
+    await waitFor(() => expect(said.at(-1)).toBe('It waits again.'))
+    expect(posted(sent, '/sales/7/next/bring-back')).toEqual({ action: 'remind' })
+    expect(sent.at(-1)?.key).toMatch(/^[0-9a-f]{32}$/)
   })
 })
 

@@ -23,8 +23,19 @@ vi.mock('next/navigation', () => ({
 
 /** What was said at the edge of the screen, in its order. */
 export const said: string[] = []
+/** What could be undone by one click, the last said last. */
+export const undos: (() => void)[] = []
+interface Said {
+  readonly action?: { readonly onClick: () => void }
+}
 vi.mock('sonner', () => ({
-  toast: Object.assign((text: string) => said.push(text), { error: (text: string) => said.push(text) }),
+  toast: Object.assign(
+    (text: string, more?: Said) => {
+      said.push(text)
+      if (more?.action) undos.push(more.action.onClick)
+    },
+    { error: (text: string) => said.push(text) },
+  ),
 }))
 
 // As after the first movement on a page: what opens on demand is there.
@@ -33,6 +44,7 @@ beforeEach(fetchAll)
 afterEach(() => {
   cleanup()
   said.length = 0
+  undos.length = 0
   address.search = ''
   vi.clearAllMocks()
 })

@@ -29,7 +29,7 @@ import { offersView, saleCostsView } from '@/model/sale/reports'
 import { readComparison, readVersions, viewOfVersion } from '@/model/sale/versions'
 import { copySale } from '@/services/sales/copySale'
 import { startRepeat, stopRepeat } from '@/services/sales/keepRepeat'
-import { dropNext, putOffNext } from '@/services/sales/markNext'
+import { bringBackNext, dropNext, putOffNext } from '@/services/sales/markNext'
 import { runDueRepeats } from '@/services/sales/runRepeats'
 import { change, listOf, noQuery, page, read, readCursor, type Operation } from '../operation'
 import { readStories } from '@/model/sale/readStories'
@@ -126,8 +126,9 @@ export const sales = [
     },
     'pair of versions of sale',
   ),
-  change('/sales/{id}/next/put-off', 'Puts a next step off until a day.', putOffNext, ofSale),
-  change('/sales/{id}/next/drop', 'Does away with a next step, with a reason.', dropNext, ofSale),
+  change('/sales/{id}/next/put-off', 'Postpones a next step to a day.', putOffNext, ofSale),
+  change('/sales/{id}/next/drop', 'Dismisses a next step, with a reason.', dropNext, ofSale),
+  change('/sales/{id}/next/bring-back', 'Brings back a step that was postponed or dismissed.', bringBackNext, ofSale),
   change('/sales/{id}/repeats', 'Repeats the sale.', startRepeat, { ...ofSale, status: 201 }),
   read('/repeats', 'Sales that come again, the next to come first.', noQuery, async ({ db, business }) => ({
     items: (await listRepeats(db, {}, business.currency)).map(viewOfRepeat),

@@ -45,6 +45,7 @@ export const salesAnswers = {
   }),
   'POST /sales/{id}/next/put-off': sale,
   'POST /sales/{id}/next/drop': sale,
+  'POST /sales/{id}/next/bring-back': sale,
   'POST /sales/{id}/repeats': repeat,
   'GET /repeats': list(repeat),
   'GET /repeats/coming': list(

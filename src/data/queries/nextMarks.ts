@@ -1,3 +1,4 @@
+import { and, eq } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { Db } from '../connect'
 import { nextMark } from '../schema'
@@ -34,4 +35,8 @@ export const keepNextMark = async (db: Db, row: typeof nextMark.$inferInsert): P
       target: [nextMark.saleId, nextMark.action],
       set: { since: row.since, until: row.until ?? null, reason: row.reason ?? '', markedOn: row.markedOn },
     })
+}
+
+export const dropNextMark = async (db: Db, saleId: number, action: string): Promise<void> => {
+  await db.delete(nextMark).where(and(eq(nextMark.saleId, saleId), eq(nextMark.action, action)))
 }

@@ -1,3 +1,4 @@
+import type { Day } from '@/core/day'
 import type { Decimal, Money } from '@/core/money'
 import type { LayawayStanding, Plan } from '@/core/plan'
 import type { LineState, MoneyBar, NextStep, Stands } from '@/core/sale'
@@ -38,6 +39,8 @@ export interface Story {
   readonly billed: Money
   readonly notBilled: Money
   readonly next: readonly NextStep[]
+  /** Steps the owner put off until a day, or did away with (until: null). */
+  readonly putAside: readonly { readonly step: NextStep; readonly until: Day | null; readonly reason: string }[]
   readonly dues: readonly DueRow[]
   readonly invoices: readonly InvoiceRow[]
   readonly handovers: readonly HandoverRow[]

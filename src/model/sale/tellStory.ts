@@ -159,7 +159,7 @@ export const tellStory = (f: Facts): Story => {
     late,
     billed,
     notBilled: isPositiveMoney(subtractMoney(total, billed)) ? subtractMoney(total, billed) : none,
-    next: nextSteps(outlook, today).filter((step) => !isPutAside(f.marks, step, today)),
+    ...stepsOf(nextSteps(outlook, today), f.marks, today),
     dues: f.dues,
     invoices: f.invoices,
     handovers: f.handovers,
@@ -177,9 +177,22 @@ export const tellStory = (f: Facts): Story => {
   }
 }
 
-/** Whether the owner put this very step off until later, or did away with it. */
-const isPutAside = (marks: readonly NextMarkRow[], step: NextStep, today: Day): boolean =>
-  marks.some((m) => m.action === step.action && m.since === step.since && (m.until === null || m.until > today))
+/** The steps that wait, and those the owner put off until later or did away with. */
+const stepsOf = (
+  steps: readonly NextStep[],
+  marks: readonly NextMarkRow[],
+  today: Day,
+): Pick<Story, 'next' | 'putAside'> => {
+  const markOf = (step: NextStep) =>
+    marks.find((m) => m.action === step.action && m.since === step.since && (m.until === null || m.until > today))
+  return {
+    next: steps.filter((step) => !markOf(step)),
+    putAside: steps.flatMap((step) => {
+      const mark = markOf(step)
+      return mark ? [{ step, until: mark.until, reason: mark.reason }] : []
+    }),
+  }
+}
 
 /** About what billing the handed-over goods comes to, with tax: each line's share of its whole. */
 const readyAmount = (lines: readonly StoryLine[], totals: TaxedDocument, currency: string): Money =>

@@ -13,13 +13,15 @@ import type { Story } from '@/model/sale/story'
 import { sumTaken } from '@/data/queries/receipt'
 import { sumAccounts } from '@/data/queries/balances'
 import { readStories } from '@/model/sale/readStories'
-import { byPressure, worthOf, type Waiting } from './waiting'
+import { byPressure, worthOf, type PutAside, type Waiting } from './waiting'
 
 /** More unfinished sales than one person can have; the oldest beyond are left to the list of sales. */
 const MOST_WORKED_ON = 2000
 
 export interface TodayView {
   readonly waiting: readonly Waiting[]
+  /** What the owner postponed or dismissed, and can bring back. */
+  readonly putAside: readonly PutAside[]
   /** What the rows of `waiting` add up to. */
   readonly inThem: Money
   readonly out: {
@@ -89,6 +91,7 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
     .slice(0, 6)
   return {
     waiting,
+    putAside: stories.flatMap((story) => story.putAside.map((p) => ({ story, ...p }))),
     inThem: sumMoney(waiting.map(worthOf), currency),
     out: {
       offered: of('offered').length,

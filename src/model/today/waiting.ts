@@ -1,4 +1,4 @@
-import { compareDays } from '@/core/day'
+import { compareDays, type Day } from '@/core/day'
 import { compareMoney, sumMoney, type Money } from '@/core/money'
 import type { NextAction, NextStep } from '@/core/sale'
 import type { Story } from '@/model/sale/story'
@@ -9,8 +9,14 @@ export interface Waiting {
   readonly step: NextStep
 }
 
+/** A step that was put off until a day, or done away with (until: null) for a reason. */
+export interface PutAside extends Waiting {
+  readonly until: Day | null
+  readonly reason: string
+}
+
 /** What a thing to do is worth: the amount it is about, else the whole sale. */
-export const worthOf = ({ step, story }: Waiting): Money => step.amount ?? story.bar.total
+export const worthOf = ({ step, story }: Pick<Waiting, 'step' | 'story'>): Money => step.amount ?? story.bar.total
 
 /** How pressing a step is; smaller comes first. Within a rank, larger amounts first, then what waits longest. */
 const RANK: Readonly<Record<NextStep['action'], number>> = {

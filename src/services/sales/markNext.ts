@@ -1,7 +1,7 @@
-import { putOffNextInput, dropNextInput } from '@/contract/inputs/sales/markNext'
+import { bringBackNextInput, dropNextInput, putOffNextInput } from '@/contract/inputs/sales/markNext'
 import type { Day } from '@/core/day'
 import { present } from '@/core/present'
-import { keepNextMark } from '@/data/queries/nextMarks'
+import { dropNextMark, keepNextMark } from '@/data/queries/nextMarks'
 import { defineCommand, type Work } from '../command'
 import { refuse } from '@/contract/refuse'
 import { answerSale, takeSale } from './saleWork'
@@ -26,4 +26,15 @@ export const putOffNext = defineCommand('put-off-next', putOffNextInput, async (
 /** Does away with a next step, with a reason: it does not come back unless something new happens. */
 export const dropNext = defineCommand('drop-next', dropNextInput, async (w, { saleId, action: step, reason }) =>
   mark(w, saleId, step, { until: null, reason }),
+)
+
+/** Brings a step back that was put off or done away with: it waits again from now on. */
+export const bringBackNext = defineCommand(
+  'bring-back-next',
+  bringBackNextInput,
+  async (w, { saleId, action: step }) => {
+    await takeSale(w, saleId)
+    await dropNextMark(w.tx, saleId, step)
+    return answerSale(w, saleId)
+  },
 )

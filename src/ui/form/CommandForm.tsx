@@ -4,6 +4,7 @@ import { FormProvider, useFormContext, useFormState, type FieldValues } from 're
 import type { z } from 'zod'
 import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
 import { FormProblems } from './FormProblems'
+import type { WayBack } from '../send'
 import { useCommandForm } from './useCommandForm'
 import { walk } from './walk'
 
@@ -16,6 +17,8 @@ interface Props<M extends Method, P extends string, D extends FieldValues> {
   /** Rows left empty, by the name of their list. */
   readonly skip?: Readonly<Record<string, (row: never) => boolean>>
   readonly say?: (value: AnswerTo<M, P>, draft: D) => string
+  /** How it is taken back, offered for ten seconds. */
+  readonly undo?: (value: AnswerTo<M, P>, draft: D) => WayBack | null
   readonly go?: (value: AnswerTo<M, P>) => string | null
   readonly onDone?: (value: AnswerTo<M, P>, draft: D) => void
   /** What the button says, or the buttons themselves. */
@@ -39,6 +42,7 @@ export const CommandForm = <M extends Method, P extends string, D extends FieldV
   asBody,
   skip,
   say,
+  undo,
   go,
   onDone,
   submit,
@@ -49,6 +53,7 @@ export const CommandForm = <M extends Method, P extends string, D extends FieldV
   const { form, sendBody, refused } = useCommandForm({ start, schema, asBody, skip })
   const save = sendBody(method, path, {
     say: say && ((value) => say(value, form.getValues())),
+    undo: undo && ((value) => undo(value, form.getValues())),
     go,
     done: (value) => {
       const draft = form.getValues()

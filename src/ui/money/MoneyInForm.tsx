@@ -16,6 +16,7 @@ import { moneyInBody, moneyInFacts } from './moneyInFacts'
 import type { OpenNow } from './openNow'
 import { sayTender } from './tenderTyped'
 import { useOpenOf } from './useOpenOf'
+import { voidedBy } from '../undone'
 import { WhatItPays } from './WhatItPays'
 
 interface Props {
@@ -53,6 +54,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
     await send('POST', '/receipts', body, {
       say: (r) =>
         `Receipt ${r.number}: ${formatMoney(received)} from ${who?.name}.${Number(r.change) > 0 ? ` Change due ${formatDigits(r.change)}.` : ''}`,
+      undo: (r) => voidedBy(`/receipts/${r.id}/void`, on, `Receipt ${r.number} is voided.`),
       go: (r) => `/receipts/${r.id}${print ? '?print=1' : ''}`,
     })
   }

@@ -3,6 +3,7 @@ import { formatDigits } from '@/core/money'
 import type { Day } from '@/core/day'
 import type { Method } from '@/core/ledger'
 import { CommandForm } from '../form/CommandForm'
+import { voidedBy } from '../undone'
 import { FormMethod, FormMoney, FormOn } from '../form/inputs'
 
 const schema = () => import('@/contract/inputs/money/refundHeld').then((m) => m.refundHeldInput)
@@ -32,6 +33,7 @@ export const GiveBack = ({ customerId, name, currency, today, from, onDone }: Pr
       start={start}
       asBody={(d) => ({ ...d, customerId, saleId: from.saleId ?? undefined })}
       say={(r) => `Refund ${r.number}: ${formatDigits(r.amount)} to ${name}.`}
+      undo={(r, d) => voidedBy(`/refunds/${r.id}/void`, d.on, 'The refund is voided; its money is held again.')}
       onDone={onDone}
       submit="Refund"
     >

@@ -26,7 +26,7 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
               'Item',
               right('Last bought', 'whitespace-normal'),
               right('Last quantity and price', 'whitespace-normal'),
-              right('Times (per month)', 'whitespace-normal'),
+              right('Times, a month', 'whitespace-normal'),
               right('Available', 'whitespace-normal'),
               right('Price today', 'whitespace-normal'),
               unseen('Sell again'),
@@ -61,7 +61,7 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
                       aria-label={`Sell again: ${goods.name}`}
                       href={`/sales/new?customer=${customerId}&take=${u.goodsId}x${u.lastQuantity.toString()}`}
                     >
-                      Add to new sale
+                      Sell
                     </To>
                   </td>
                 </tr>

@@ -38,9 +38,9 @@ export const LineEditor = (p: Props) => {
   const joined = shown.map((l) => l.key).join(' ')
   const keys = useMemo(() => joined.split(' '), [joined])
   return (
-    <div className="relative max-lg:overflow-x-auto max-lg:pb-40">
+    <div className="relative sm:max-lg:overflow-x-auto sm:max-lg:pb-40">
       <OrderedArea keys={keys} onMove={p.hands.drop}>
-        <table ref={p.table} className="ledger min-w-225">
+        <table ref={p.table} className="ledger writing sm:min-w-225">
           <LineHead />
           <tbody>
             {shown.map((l, i) => (

@@ -84,7 +84,7 @@ const Frame = ({ line, n, hands, menu, onMore, children }: FrameProps) => {
       onKeyDown={byKey}
       onPaste={(e) => hands.paste(line.key, e.clipboardData.getData('text')) && e.preventDefault()}
     >
-      <td className="w-6 px-0">
+      <td data-cell="grip" className="w-6 px-0">
         {!isBlank(line) && (
           <button
             ref={setActivatorNodeRef}
@@ -100,7 +100,7 @@ const Frame = ({ line, n, hands, menu, onMore, children }: FrameProps) => {
         )}
       </td>
       {children}
-      <td className="whitespace-nowrap px-0">
+      <td data-cell="tools" className="whitespace-nowrap px-0">
         {!isBlank(line) && (
           <span className="inline-flex pt-1 text-iron-500">
             {menu}
@@ -137,7 +137,9 @@ const WordsRow = (p: RowProps) => (
       />
       {p.problems.description && <Problem>{p.problems.description}</Problem>}
     </td>
-    <td className="fig pt-3 text-iron-500">{p.line.kind === 'heading' ? p.groupSum : ''}</td>
+    <td data-cell="amount" className="fig pt-3 text-iron-500">
+      {p.line.kind === 'heading' ? p.groupSum : ''}
+    </td>
   </Frame>
 )
 
@@ -216,7 +218,7 @@ const SeldomCells = ({ line, n, settings, problems, hands }: RowProps) => {
   const enter = (e: KeyboardEvent) => e.key === 'Enter' && !e.ctrlKey && hands.next(line.key)
   return (
     <>
-      <td data-cell="discount" onKeyDown={enter}>
+      <td data-cell="discount" data-head="Discount" onKeyDown={enter}>
         <Text
           label={`Line ${n}: discount`}
           hideLabel
@@ -229,7 +231,7 @@ const SeldomCells = ({ line, n, settings, problems, hands }: RowProps) => {
           onChange={(e) => hands.change(line.key, { less: e.target.value })}
         />
       </td>
-      <td data-cell="tax" onKeyDown={enter}>
+      <td data-cell="tax" data-head="Tax" onKeyDown={enter}>
         <select
           aria-label={`Line ${n}: tax`}
           aria-invalid={problems.taxCode ? true : undefined}
@@ -275,7 +277,7 @@ const GoodsRow = (p: RowProps) => {
       }
     >
       <WhatCell {...p} more={more} />
-      <td data-cell="quantity" onKeyDown={walk(() => hands.enter(line.key, 'price'))}>
+      <td data-cell="quantity" data-head="Quantity" onKeyDown={walk(() => hands.enter(line.key, 'price'))}>
         <QuantityField
           label={`Line ${n}: quantity`}
           hideLabel
@@ -289,7 +291,7 @@ const GoodsRow = (p: RowProps) => {
           </div>
         )}
       </td>
-      <td data-cell="price" onKeyDown={walk(() => hands.next(line.key))}>
+      <td data-cell="price" data-head="Unit price" onKeyDown={walk(() => hands.next(line.key))}>
         <MoneyField
           currency={settings.currency}
           label={`Line ${n}: price`}
@@ -305,9 +307,11 @@ const GoodsRow = (p: RowProps) => {
         )}
       </td>
       <SeldomCells {...p} />
-      <td className="fig pt-3 text-iron-500">{p.margin === null ? '' : `${p.margin}%`}</td>
-      <td className={`fig pt-3 ${line.chosen ? '' : 'text-iron-500'}`}>
-        {isBlank(line) ? '' : line.chosen ? p.worth : `(${p.worth})`}
+      <td className="fig not-on-phone text-iron-500">
+        <div className="pt-1.75">{p.margin === null ? '' : `${p.margin}%`}</div>
+      </td>
+      <td data-cell="amount" className={`fig ${line.chosen ? '' : 'text-iron-500'}`}>
+        {!isBlank(line) && <div className="pt-1.75">{line.chosen ? p.worth : `(${p.worth})`}</div>}
         {line.choice !== 'none' && (
           <div className="text-xs text-iron-500">
             {line.choice === 'optional' ? 'optional' : line.chosen ? 'selected' : 'alternative'}

@@ -73,6 +73,8 @@ export const sales = (open: () => Tour, made: Made): void => {
       expect(later.next.map((n: { action: string }) => n.action)).not.toContain(action)
       const today = await tour.does('GET /today')
       expect(today.items.filter((i: { saleId: number }) => i.saleId === other.id)).toEqual([])
+      const back = await tour.does('POST /sales/{id}/next/bring-back', { id: other.id, body: { action } })
+      expect(back.next.map((n: { action: string }) => n.action)).toContain(action)
       await tour.does('POST /sales/{id}/next/drop', {
         id: sale.id,
         body: { action: 'ask-deposit', reason: 'They pay at the door' },

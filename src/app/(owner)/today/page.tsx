@@ -8,14 +8,27 @@ import { groupWaiting } from '@/model/today/waiting'
 import { Empty } from '@/ui/Empty'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
-import { openShop } from '../_shop'
-import { WaitingGroups } from './_parts/WaitingGroups'
+import { readSheet } from '@/model/sale/readSheet'
+import { DOINGS } from '@/ui/sale/saleActs'
+import { TodayHands } from '@/ui/today/TodayHands'
+import { openShop, queryOf, type Search } from '../_shop'
+import { PutAsideRows, WaitingGroups } from './_parts/WaitingGroups'
 
 export const metadata: Metadata = { title: 'Today' }
 
-export default async function Today() {
+/** `?sale=7&do=bill`: what is done over the list. */
+const openedOver = async (search: Search) => {
+  const { sale, do: asked } = await queryOf(search)
+  const doing = DOINGS.find((d) => d === asked)
+  if (!doing || !/^\d{1,9}$/.test(sale ?? '')) return null
   const { db, business, today } = await openShop()
-  const view = await readToday(db, business, today)
+  const sheet = await readSheet(db, Number(sale), business, today)
+  return sheet && { sale: sheet.forActions, version: sheet.version, doing }
+}
+
+export default async function Today({ searchParams }: { searchParams: Search }) {
+  const { db, business, today } = await openShop()
+  const [view, open] = await Promise.all([readToday(db, business, today), openedOver(searchParams)])
   const count = view.waiting.length
   return (
     <>
@@ -39,6 +52,7 @@ export default async function Today() {
           ) : (
             <WaitingGroups groups={groupWaiting(view.waiting)} />
           )}
+          <PutAsideRows rows={view.putAside} today={today} />
         </section>
         <aside className="grid content-start gap-7">
           <Drawer drawer={view.drawer} />
@@ -47,6 +61,7 @@ export default async function Today() {
           <ComingUp items={view.comingUp} today={today} />
         </aside>
       </div>
+      <TodayHands today={today} open={open} />
     </>
   )
 }

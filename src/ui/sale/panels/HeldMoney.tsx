@@ -5,6 +5,7 @@ import { Choice } from '../../Choice'
 import { GiveBack } from '../../people/GiveBack'
 import { CommandForm } from '../../form/CommandForm'
 import { FormMoney, FormOn, FormSelect } from '../../form/inputs'
+import { voidedBy } from '../../undone'
 import type { PanelProps } from './parts'
 
 const WAYS = [
@@ -76,6 +77,7 @@ const Move = ({ way, sale, today, onClose }: PanelProps & { readonly way: Exclud
         ...between(way, sale.id, toSaleId),
       })}
       say={(_, d) => `${formatDigits(d.amount)} moved; it is still held.`}
+      undo={(m, d) => voidedBy(`/held-moves/${m.id}/reverse`, d.on, 'It is held where it was.')}
       onDone={onClose}
       submit="Save"
     >

@@ -12,6 +12,12 @@ const drop = () => schemas().then((m) => m.dropNextInput.omit({ saleId: true }))
 /** The pressing step: put off until a day, or done away with for a reason. */
 export const PutOff = ({ sale, today, onClose }: PanelProps) => {
   const { action, why } = present(sale.step)
+  const back = {
+    method: 'POST',
+    path: `/sales/${sale.id}/next/bring-back`,
+    body: { action },
+    say: 'It waits again.',
+  } as const
   return (
     <>
       <p className="mb-3">{why}.</p>
@@ -22,6 +28,7 @@ export const PutOff = ({ sale, today, onClose }: PanelProps) => {
         start={{ until: String(addDays(today, 7)) }}
         asBody={(d) => ({ ...d, action })}
         say={(_, d) => `Postponed to ${formatDay(day(d.until))}.`}
+        undo={() => back}
         onDone={onClose}
         submit="Postpone"
       >
@@ -35,6 +42,7 @@ export const PutOff = ({ sale, today, onClose }: PanelProps) => {
           start={{ reason: '' }}
           asBody={(d) => ({ ...d, action })}
           say={() => 'Dismissed. It returns only if something new happens.'}
+          undo={() => back}
           onDone={onClose}
           submit="Dismiss"
           quiet

@@ -3,6 +3,7 @@ import { formatDigits } from '@/core/money'
 import { useState } from 'react'
 import { CommandForm } from '../../form/CommandForm'
 import { FormMoney, FormOn, FormReason } from '../../form/inputs'
+import { voidedBy } from '../../undone'
 import type { PanelProps } from './parts'
 import { WhichDue } from './WhichDue'
 
@@ -26,6 +27,7 @@ export const WriteOff = ({ sale, today, onClose }: PanelProps) => {
         start={{ amount: dues.find((d) => d.id === dueId)?.open ?? '', reason: '', on: String(today) }}
         asBody={(d) => d}
         say={(w) => `${w.number}: ${formatDigits(w.amount)} written off.`}
+        undo={(w, d) => voidedBy(`/write-offs/${w.id}/recover`, d.on, 'It is owed again.')}
         onDone={onClose}
         submit="Write off"
       >

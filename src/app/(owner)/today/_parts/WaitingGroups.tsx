@@ -1,8 +1,11 @@
 import { To } from '@/ui/To'
-import { Clock } from 'lucide-react'
+import { Banknote, Clock } from 'lucide-react'
+import { formatDayShort, type Day } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import type { NextAction } from '@/core/sale'
-import { worthOf, type Waiting, type WaitingGroup } from '@/model/today/waiting'
+import { worthOf, type PutAside, type Waiting, type WaitingGroup } from '@/model/today/waiting'
+import type { Doing } from '@/ui/sale/saleActs'
+import { BringBack } from '@/ui/today/BringBack'
 
 const LABEL: Readonly<Record<NextAction, string>> = {
   'write-again': 'See the email',
@@ -42,16 +45,29 @@ const EDGE: Readonly<Record<NextAction, string>> = {
 /** Steps that money coming in would answer. */
 const TO_TAKE: readonly NextAction[] = ['promise-broken', 'card-refused', 'collect', 'ask-deposit']
 
+const moneyIn = ({ sale }: Waiting['story']): string => `/money-in?customer=${sale.customerId}&sale=${sale.id}`
+/** A panel of a sale, over Today: what is done there leaves the list, and the hands stay on it. */
+const here = (saleId: number, doing: Doing): string => `/today?sale=${saleId}&do=${doing}`
+
+const PANEL: Partial<Readonly<Record<NextAction, Doing>>> = {
+  remind: 'remind',
+  'hand-over': 'hand-over',
+  bill: 'bill',
+  renew: 'offer',
+  offer: 'offer',
+  'charge-late': 'charge-late',
+  'give-back': 'held',
+  'confirm-order': 'agree',
+}
+
 const hrefOf = ({ story, step }: Waiting): string => {
-  const sale = `/sales/${story.sale.id}`
-  if (step.action === 'write-again') return '/post?state=bounced'
-  if (TO_TAKE.includes(step.action)) return `/money-in?customer=${story.sale.customerId}&sale=${story.sale.id}`
-  if (step.action === 'remind') return `${sale}?do=remind`
-  if (step.action === 'hand-over') return `${sale}?do=hand-over`
+  const { sale } = story
   const draft = story.invoices.find((i) => i.status === 'draft')
-  if (step.action === 'bill') return draft ? `/invoices/${draft.id}` : `${sale}?do=bill`
-  if (step.action === 'renew' || step.action === 'offer') return `${sale}?do=offer`
-  return sale
+  const doing = PANEL[step.action]
+  if (step.action === 'write-again') return '/post?state=bounced'
+  if (TO_TAKE.includes(step.action)) return moneyIn(story)
+  if (step.action === 'bill' && draft) return `/invoices/${draft.id}`
+  return doing ? here(sale.id, doing) : `/sales/${sale.id}`
 }
 
 /** What is waiting, by what it asks of the owner, each group with what its rows add up to. */
@@ -63,7 +79,7 @@ export const WaitingGroups = ({ groups }: { readonly groups: readonly WaitingGro
           <span className="flex-1">
             {g.title} <span className="font-normal text-iron-500">{g.waiting.length}</span>
           </span>
-          <span className="fig text-base sm:mr-49.75">{formatMoney(g.worth)}</span>
+          <span className="fig text-base sm:mr-60">{formatMoney(g.worth)}</span>
         </h2>
         <ul>
           {g.waiting.slice(0, MOST_SHOWN).map((w) => (
@@ -86,9 +102,9 @@ export const WaitingGroups = ({ groups }: { readonly groups: readonly WaitingGro
 const MOST_SHOWN = 30
 
 const WaitingRow = ({ waiting: w }: { readonly waiting: Waiting }) => (
-  <li className="flex items-center gap-3 border-b border-paper-200 py-1.5">
+  <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-paper-200 py-1.5">
     <span aria-hidden className={`h-10 w-1.5 shrink-0 ${EDGE[w.step.action]}`} />
-    <div className="min-w-0 flex-1">
+    <div className="min-w-0 flex-1 max-sm:basis-1/2">
       <To href={`/sales/${w.story.sale.id}`} className="block truncate font-bold hover:underline">
         {w.story.sale.customerName}
         <span className="font-normal text-iron-500"> · {w.story.sale.title}</span>
@@ -98,21 +114,68 @@ const WaitingRow = ({ waiting: w }: { readonly waiting: Waiting }) => (
       </div>
     </div>
     <span className="fig">{formatMoney(worthOf(w))}</span>
-    <To
-      data-row
-      href={hrefOf(w)}
-      className="btn w-37.5 max-sm:w-auto max-sm:px-2"
-      aria-label={`${LABEL[w.step.action]}: ${w.story.sale.customerName}`}
-    >
-      {LABEL[w.step.action]}
-    </To>
-    <To
-      href={`/sales/${w.story.sale.id}?do=put-off`}
-      className="p-1 text-iron-500 hover:text-iron-900 max-sm:hidden"
-      aria-label={`Not now: ${w.story.sale.customerName}, ${LABEL[w.step.action]}`}
-      title="Not now: postpone or dismiss"
-    >
-      <Clock size={17} />
-    </To>
+    <span className="flex items-center gap-3 max-sm:w-full max-sm:pl-4.5">
+      <To
+        data-row
+        scroll={false}
+        href={hrefOf(w)}
+        className="btn w-37.5"
+        aria-label={`${LABEL[w.step.action]}: ${w.story.sale.customerName}`}
+      >
+        {LABEL[w.step.action]}
+      </To>
+      {w.step.action === 'remind' ? (
+        <To
+          data-row-key="t"
+          href={moneyIn(w.story)}
+          className="p-1 text-iron-500 hover:text-iron-900"
+          aria-label={`Take payment: ${w.story.sale.customerName}`}
+          title="Take payment"
+        >
+          <Banknote size={17} />
+        </To>
+      ) : (
+        <span className="w-6.25 max-sm:hidden" />
+      )}
+      <To
+        data-row-key="b"
+        scroll={false}
+        href={here(w.story.sale.id, 'put-off')}
+        className="p-1 text-iron-500 hover:text-iron-900"
+        aria-label={`Not now: ${w.story.sale.customerName}, ${LABEL[w.step.action]}`}
+        title="Not now: postpone or dismiss"
+      >
+        <Clock size={17} />
+      </To>
+    </span>
   </li>
 )
+
+/** What was postponed or dismissed, folded away, each with its way back. */
+export const PutAsideRows = ({ rows, today }: { readonly rows: readonly PutAside[]; readonly today: Day }) =>
+  rows.length > 0 && (
+    <details className="mt-7">
+      <summary className="cursor-pointer text-iron-500">Postponed or dismissed: {rows.length}</summary>
+      <ul className="mt-2">
+        {rows.map((p) => (
+          <li
+            key={p.story.sale.id + p.step.action}
+            className="flex items-center gap-3 border-b border-paper-200 py-1.5"
+          >
+            <div className="min-w-0 flex-1">
+              <To href={`/sales/${p.story.sale.id}`} className="block truncate hover:underline">
+                {p.story.sale.customerName}
+                <span className="text-iron-500"> · {p.story.sale.title}</span>
+              </To>
+              <div className="sub truncate">
+                {LABEL[p.step.action]},{' '}
+                {p.until ? `postponed to ${formatDayShort(p.until, today)}` : `dismissed: ${p.reason}`}
+              </div>
+            </div>
+            <span className="fig text-iron-500">{formatMoney(worthOf(p))}</span>
+            <BringBack saleId={p.story.sale.id} action={p.step.action} name={p.story.sale.customerName} />
+          </li>
+        ))}
+      </ul>
+    </details>
+  )
