@@ -2,7 +2,7 @@ import { askCard } from '@/standins/card/askCard'
 import { isPaper } from '@/core/formats'
 import { database } from '@/data/connect'
 import { findBusiness } from '@/data/queries/business'
-import { makePaper } from '@/documents/make'
+import { makeNamedPaper } from '@/documents/make'
 import { businessDate } from '@/services/clock'
 import type { Command, Till } from '@/services/command'
 import { acceptOffer, previewChoice, refuseOffer } from '@/services/customerPage/answerOffer'
@@ -11,7 +11,7 @@ import { beginPagePayment } from '@/services/customerPage/payOnPage'
 import { mayRead } from '@/services/customerPage/readPage'
 import { settleCardPayment } from '@/services/money/cardPayment'
 import { hashToken } from '@/services/access/secrets'
-import { pdf } from './export'
+import { named } from './export'
 import { mayAgain } from './limit'
 import { problem, problemOf } from './problem'
 import { answering } from './answering'
@@ -111,5 +111,5 @@ const customerPaper = async (token: string, kind: string, name: string): Promise
   const none = problem(404, 'not-found', 'There is no such paper of yours.')
   if (!id || !isPaper(kind)) return none
   if (!(await mayRead(db, page, kind, id, business.currency))) return none
-  return pdf(await makePaper({ db, business, today: businessDate() }, kind, id), `${kind}-${id}`) ?? none
+  return named(await makeNamedPaper({ db, business, today: businessDate() }, kind, id)) ?? none
 }

@@ -5,7 +5,7 @@ import { findBusiness } from '@/data/queries/business'
 import { isPaper, type LayoutSpec, type PaperKind } from '@/core/formats'
 import { findFile } from '@/data/queries/files'
 import { findMail } from '@/data/queries/mailbox'
-import { makePaper } from '@/documents/make'
+import { makeNamedPaper } from '@/documents/make'
 import { makeSlip } from '@/documents/slip'
 import type { Asked } from '@/model/where'
 import { makeLabels } from '@/documents/makeLabels'
@@ -34,6 +34,10 @@ const file = (body: string | Buffer, type: string, name: string, inline = false)
 /** A PDF to look at. */
 export const pdf = (body: Buffer | null, name: string): Response | null =>
   body && file(body, 'application/pdf', `${name}.pdf`, true)
+
+/** A document to look at, called as it is known. */
+export const named = (made: Awaited<ReturnType<typeof makeNamedPaper>>): Response | null =>
+  made && file(made.body, 'application/pdf', made.name, true)
 
 const layoutWish = (query: URLSearchParams): number | LayoutSpec | undefined => {
   const spec = query.get('spec')
@@ -71,7 +75,7 @@ const paper = async (path: string, asked: Asked, query: URLSearchParams): Promis
   const kind = ofSale?.[2] ?? (short ? SHORT[present(short[1])] : long?.[1])
   const id = Number(ofSale?.[1] ?? short?.[2] ?? long?.[2])
   if (!kind || !isPaper(kind)) return null
-  return pdf(await makePaper(asked, kind, id, layoutWish(query)), `${kind}-${id}`)
+  return named(await makeNamedPaper(asked, kind, id, layoutWish(query)))
 }
 
 /** `goods=3x12,4x1`: labels for goods 3, a dozen, and goods 4, one. */

@@ -16,7 +16,6 @@ export default function GlobalError() {
           <button type="button" onClick={() => location.reload()}>
             Load it again
           </button>{' '}
-          {/* eslint-disable-next-line @next/next/no-html-link-for-pages -- nothing of the program is loaded that could go there */}
           <a href="/today">Today</a>
         </p>
       </body>

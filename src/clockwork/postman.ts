@@ -5,7 +5,7 @@ import type { Database } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { insertFile, listFiles, findFile } from '@/data/queries/files'
 import { claimPost, listPost, putPostBack, updatePost, type PostRow } from '@/data/queries/post'
-import { makePaper } from '@/documents/make'
+import { makeNamedPaper } from '@/documents/make'
 import { unseal } from '@/services/access/seal'
 import { makeLink } from '@/services/post/links'
 import { LINK_PLACE } from '@/services/post/writeLetter'
@@ -27,9 +27,9 @@ const attachmentOf = async ({ db, business, today }: House, letter: PostRow): Pr
     const file = present(await findFile(db, kept.id))
     return [{ name: file.name, type: file.type, body: file.body }]
   }
-  const body = await makePaper({ db, business, today }, letter.paper, letter.paperId)
-  if (!body) return []
-  const name = `${letter.paper}-${letter.paperId}.pdf`
+  const made = await makeNamedPaper({ db, business, today }, letter.paper, letter.paperId)
+  if (!made) return []
+  const { body, name } = made
   await insertFile(db, {
     ownerKind: 'post',
     ownerId: letter.id,

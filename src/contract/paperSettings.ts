@@ -7,6 +7,10 @@ export interface PaperSettings {
   readonly header: string
   readonly footer: string
   readonly conditions: string
+  readonly taxNumber: string
+  readonly iban: string
+  readonly bic: string
+  readonly paymentDetails: string
   readonly colour: string
   readonly paperSize: 'A4' | 'letter'
   readonly estimateDays: number

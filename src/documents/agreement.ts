@@ -2,7 +2,7 @@ import { readSaleFacts } from '@/model/paper/saleFacts'
 import { present } from '@/core/present'
 import { formatDay } from '@/core/day'
 import { paperWords } from '@/core/formats'
-import { formatMoney, isPositiveMoney, addMoney, subtractMoney } from '@/core/money'
+import { formatDigits, formatMoney, isPositiveMoney, addMoney, subtractMoney } from '@/core/money'
 import type { Arrangement } from '@/contract/arrangement'
 import { planOf } from '@/model/plan/terms'
 import type { Paper } from './paper'
@@ -28,7 +28,13 @@ export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper |
     deliverTo: null,
     facts: [
       [t('date'), formatDay(from)],
+      [t('seller'), business.name],
+      [t('buyer'), sale.customerName],
+      [t('cashPrice'), formatMoney(totals.net)],
+      ...(isPositiveMoney(totals.tax) ? [[t('tax'), formatMoney(totals.tax)] as const] : []),
       [t('total'), `${formatMoney(totals.gross)} ${business.currency}`],
+      ...(paidFirst ? [[t('downPayment'), formatDigits(paidFirst)] as const] : []),
+      ...(plan.rows.length > 0 ? [[t('lastPayment'), formatDay(present(plan.rows.at(-1)).due)] as const] : []),
       ...(arrangement.kind === 'installments'
         ? [
             [t('financed'), formatMoney(plan.financed)] as const,
@@ -49,9 +55,9 @@ export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper |
         ? [
             {
               as: 'line' as const,
-              what: `${t('payment')} 0`,
+              what: t('downPayment'),
               note: '',
-              cells: { due: formatDay(from), sum: paidFirst, owed: formatMoney(plan.financed) },
+              cells: { due: formatDay(from), sum: formatDigits(paidFirst), owed: formatMoney(plan.financed) },
             },
           ]
         : []),
@@ -73,15 +79,16 @@ export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper |
         total: true,
       },
     ],
-    note: `${rulesOf(arrangement)}\n\n${t('signed')}: ______________________________`,
+    note: rulesOf(arrangement),
     conditions: business.conditions,
+    signatures: [t('seller'), t('buyer')].map((who) => ({ says: who, lines: [t('signed'), t('name'), t('date')] })),
   }
 }
 
 const part = (
   p: { readonly percent?: { toString(): string }; readonly amount?: string } | undefined,
   of: string,
-): string => (p?.amount ? p.amount : p?.percent ? `${p.percent.toString()}% of ${of}` : 'nothing')
+): string => (p?.amount ? formatDigits(p.amount) : p?.percent ? `${p.percent.toString()}% of ${of}` : 'no amount')
 
 /** The rules of an arrangement in the customer's words. */
 const rulesOf = (a: Arrangement): string => {

@@ -1,6 +1,7 @@
 import { readDepositRequestFacts } from '@/model/paper/saleFacts'
 import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
+import { howToPay } from './howToPay'
 import { basics } from './paperOfSale'
 import { paperWords } from '@/core/formats'
 import { sumMoney, subtractMoney, isPositiveMoney, formatMoney, negateMoney, zeroMoney } from '@/core/money'
@@ -38,9 +39,9 @@ export const depositRequestOf = async (asked: Asked, requestId: number): Promise
     number: request.number,
     facts: [
       [t('date'), formatDay(request.on)],
-      [t('number'), String(story.sale.number)],
+      [t('order'), String(story.sale.number)],
     ],
-    above: '',
+    above: t('notInvoice'),
     rows: [
       {
         as: 'line',
@@ -50,6 +51,12 @@ export const depositRequestOf = async (asked: Asked, requestId: number): Promise
       },
     ],
     sums,
+    parts: howToPay({
+      business: asked.business,
+      language: base.language,
+      amount: rest,
+      about: `${t('deposit-request')} ${request.number}`,
+    }),
     note: '',
     conditions: '',
   }

@@ -9,6 +9,7 @@ import type { Paper } from './paper'
 import { paperOfSale } from './paperOfSale'
 import { pickListOf } from './pickList'
 import { paperOfReceipt } from './receipt'
+import { paperOfRefund } from './refund'
 import { statementOf } from './statement'
 
 /** Reads what stands on a document of a kind; null where there is nothing of that id. */
@@ -24,6 +25,7 @@ export const DOCUMENTS: Readonly<Record<PaperKind, ReadDocument>> = {
   invoice: paperOfInvoice,
   'credit-note': paperOfInvoice,
   receipt: paperOfReceipt,
+  refund: paperOfRefund,
   statement: statementOf,
   reminder: reminderOf,
   'open-items': openItemsOf,

@@ -14,7 +14,15 @@ export const makePaper = async (
   kind: PaperKind,
   id: number,
   layout?: number | LayoutSpec,
-): Promise<Buffer | null> => {
+): Promise<Buffer | null> => (await makeNamedPaper(asked, kind, id, layout))?.body ?? null
+
+/** A document and what its file is called: by its kind and its own number, as everybody knows it. */
+export const makeNamedPaper = async (
+  asked: Asked,
+  kind: PaperKind,
+  id: number,
+  layout?: number | LayoutSpec,
+): Promise<{ readonly body: Buffer; readonly name: string } | null> => {
   const paper = await DOCUMENTS[kind](asked, id)
   if (!paper) return null
   const [head, spec] = await Promise.all([
@@ -22,5 +30,6 @@ export const makePaper = async (
     // An invoice and a credit note are told apart by what they are, not by their address.
     layoutOf(asked.db, paper.kind, layout),
   ])
-  return drawElsewhere({ as: 'paper', laid: { paper, layout: spec, head } })
+  const body = await drawElsewhere({ as: 'paper', laid: { paper, layout: spec, head } })
+  return { body, name: `${paper.kind}-${paper.number.replace(/[^\w.-]+/g, '-')}.pdf` }
 }

@@ -3,7 +3,9 @@ import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
 import { paperWords } from '@/core/formats'
 import { sumMoney, formatMoney } from '@/core/money'
-import { formatDay } from '@/core/day'
+import { addDays, formatDay } from '@/core/day'
+import { readReminderStage } from '@/model/receivables/nextReminder'
+import { howToPay, lateNotice } from './howToPay'
 
 /** What is late, in one list: what it was for, since when, how much. */
 export const reminderOf = (asked: Asked, customerId: number): Promise<Paper | null> =>
@@ -13,12 +15,16 @@ export const reminderOf = (asked: Asked, customerId: number): Promise<Paper | nu
 export const openItemsOf = (asked: Asked, customerId: number): Promise<Paper | null> =>
   listOfDues(asked, customerId, 'open-items')
 
+/** How many days a reminder gives. */
+const PAY_WITHIN = 7
+
 const listOfDues = async (asked: Asked, customerId: number, kind: 'reminder' | 'open-items'): Promise<Paper | null> => {
   const { business, today } = asked
   const facts = await readDuesFacts(asked, customerId)
   if (!facts) return null
   const { customer } = facts
   const t = paperWords(customer.language)
+  const stage = kind === 'reminder' ? ((await readReminderStage(asked, customerId)) ?? 1) : 0
   const dues = facts.dues.filter((d) => kind === 'open-items' || d.dueOn < today)
   const sum = sumMoney(
     dues.map((d) => d.open),
@@ -27,11 +33,14 @@ const listOfDues = async (asked: Asked, customerId: number, kind: 'reminder' | '
   return {
     kind,
     language: customer.language,
-    name: t(kind),
+    name: t(stage > 1 ? (stage === 2 ? 'reminder-2' : 'reminder-3') : kind),
     number: formatDay(today),
     to: { name: customer.name, address: facts.billTo },
     deliverTo: null,
-    facts: [[t('date'), formatDay(today)]],
+    facts: [
+      [t('date'), formatDay(today)],
+      ...(kind === 'reminder' ? [[t('payBy'), formatDay(addDays(today, PAY_WITHIN))] as const] : []),
+    ],
     above: '',
     rows: dues.map((d) => ({
       as: 'line' as const,
@@ -40,6 +49,13 @@ const listOfDues = async (asked: Asked, customerId: number, kind: 'reminder' | '
       cells: { due: formatDay(d.dueOn), sum: formatMoney(d.open) },
     })),
     sums: [{ name: `${t('toPay')}, ${business.currency}`, amount: formatMoney(sum), total: true }],
+    parts: howToPay({
+      business,
+      language: customer.language,
+      amount: sum,
+      about: customer.name,
+      more: lateNotice(business, customer.language),
+    }),
     note: '',
     conditions: '',
   }

@@ -22,7 +22,12 @@ export const packingSlipOf = async (asked: Asked, handoverId: number): Promise<P
       ? [
           {
             line,
-            note: noteOf(line, story.sale.deliverTo, t),
+            note: [
+              noteOf(line, story.sale.deliverTo, t),
+              line.toHandOver.gt(0) ? `${t('toFollow')}: ${line.toHandOver.toString()}` : '',
+            ]
+              .filter(Boolean)
+              .join('\n'),
             cells: { code: line.code ?? '', quantity: h.quantity.toString() },
             worth: none,
           },
@@ -36,6 +41,7 @@ export const packingSlipOf = async (asked: Asked, handoverId: number): Promise<P
     number: handover.number,
     facts: [
       [t('date'), formatDay(handover.on)],
+      [t('order'), String(story.sale.number)],
       ...(story.sale.purchaseOrder ? [[t('yourOrder'), story.sale.purchaseOrder] as const] : []),
     ],
     above: '',
@@ -46,7 +52,7 @@ export const packingSlipOf = async (asked: Asked, handoverId: number): Promise<P
       currency: none.currency,
     }),
     sums: [],
-    note: '',
+    note: t('check'),
     conditions: '',
   }
 }

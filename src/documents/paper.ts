@@ -10,6 +10,31 @@ export interface PaperRow {
   readonly cells: Partial<Record<PaperColumn, string>>
 }
 
+/** A small table under the sums, such as a schedule: first a column of words, then figures; the last row may be their total. */
+export interface PaperTable {
+  readonly as: 'table'
+  readonly title: string
+  readonly heads: readonly string[]
+  readonly rows: readonly (readonly string[])[]
+  readonly total: readonly string[] | null
+}
+
+/** Words under a small heading, with a QR code beside them where there is one. */
+export interface PaperWords {
+  readonly as: 'words'
+  readonly title: string
+  readonly text: string
+  readonly code: string | null
+}
+
+export type PaperPart = PaperTable | PaperWords
+
+/** Where somebody writes by hand: what they sign, and a line for each of these. */
+export interface PaperSignature {
+  readonly says: string
+  readonly lines: readonly string[]
+}
+
 /** A paper with everything on it as it will be read, before a layout says how. */
 export interface Paper {
   readonly kind: PaperKind
@@ -24,8 +49,11 @@ export interface Paper {
   readonly above: string
   readonly rows: readonly PaperRow[]
   readonly sums: readonly PaperSum[]
+  /** Under the sums: how it is paid, in which parts, how old it is. */
+  readonly parts?: readonly PaperPart[]
   readonly note: string
   readonly conditions: string
+  readonly signatures?: readonly PaperSignature[]
 }
 
 export interface LaidPaper {

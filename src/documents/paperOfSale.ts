@@ -18,6 +18,7 @@ import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
 import { lessOf, saleRows, type Standing } from './saleRows'
 import { taxSums } from '@/model/paper/taxSums'
+import { sayArrangement } from '@/model/sale/sayArrangement'
 import { worthOf } from '@/model/sale/worth'
 
 type SaleFacts = NonNullable<Awaited<ReturnType<typeof readSaleFacts>>>
@@ -107,6 +108,7 @@ export const paperOfSale = async (
     facts: [
       [t('date'), formatDay((confirmed ? sale.agreedOn : (sale.sentOn ?? sale.startedOn)) ?? sale.startedOn)],
       ...(!confirmed && sale.validUntil ? [[t('goodThrough'), formatDay(sale.validUntil)] as const] : []),
+      ...(story.arrangement.kind === 'now' ? [] : [[t('terms'), sayArrangement(story.arrangement)] as const]),
       ...(sale.purchaseOrder ? [[t('yourOrder'), sale.purchaseOrder] as const] : []),
       ...(sale.wantedBy ? [[t('wantedBy'), formatDay(sale.wantedBy)] as const] : []),
       ...(confirmed && sale.yesBy ? [[t('agreedBy'), sale.yesBy] as const] : []),
@@ -136,5 +138,6 @@ export const paperOfSale = async (
     ],
     note: sale.note,
     conditions: business.conditions,
+    ...(confirmed ? {} : { signatures: [{ says: t('accept'), lines: [t('name'), `${t('date')}, ${t('signed')}`] }] }),
   }
 }

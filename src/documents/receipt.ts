@@ -21,8 +21,12 @@ export const paperOfReceipt = async (asked: Asked, receiptId: number): Promise<P
     number: receipt.number,
     to: { name: receipt.customerName, address: facts.billTo },
     deliverTo: null,
-    facts: [[t('date'), formatDay(receipt.on)]],
-    above: receipt.voidedOn ? `Voided on ${formatDay(receipt.voidedOn)}` : '',
+    facts: [
+      [t('date'), formatDay(receipt.on)],
+      [t('method'), t(receipt.method)],
+      ...(receipt.reference ? [[t('reference'), receipt.reference] as const] : []),
+    ],
+    above: receipt.voidedOn ? `${t('voided')} ${formatDay(receipt.voidedOn)}` : t('thanks'),
     rows: invoice
       ? invoice.lines.map((l) => row(`${l.quantity.toString()} × ${l.description}`, formatMoney(l.net)))
       : facts.paid.map((p) => row(p.what, formatMoney(p.amount))),
@@ -37,10 +41,12 @@ export const paperOfReceipt = async (asked: Asked, receiptId: number): Promise<P
           ]
         : []),
       {
-        name: `${t('total')}, ${currency}, ${receipt.method}`,
+        name: `${t('amountReceived')}, ${currency}`,
         amount: formatMoney(receipt.amount),
         total: true,
       },
+      ...(isPositiveMoney(facts.discount) ? [{ name: t('earlyDiscount'), amount: formatMoney(facts.discount) }] : []),
+      ...(invoice ? [] : [{ name: t('balanceLeft'), amount: formatMoney(facts.left) }]),
     ],
     note: '',
     conditions: '',

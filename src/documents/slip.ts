@@ -1,3 +1,4 @@
+import { METHOD_NAMES } from '@/core/names'
 import { formatDay } from '@/core/day'
 import { formatMoney, isPositiveMoney } from '@/core/money'
 import { readReceiptFacts } from '@/model/paper/receiptFacts'
@@ -16,10 +17,16 @@ export const makeSlip = async (asked: Asked, receiptId: number): Promise<Buffer 
     as: 'slip',
     slip: {
       number: receipt.number,
-      business: { name: business.name, address: business.address, footer: business.footer },
+      business: {
+        name: business.name,
+        address: [business.address, business.phone, business.taxNumber && `Tax ID ${business.taxNumber}`]
+          .filter(Boolean)
+          .join('\n'),
+        footer: business.footer,
+      },
       from: receipt.customerName,
       on: formatDay(receipt.on),
-      how: receipt.method,
+      how: METHOD_NAMES[receipt.method],
       lines: invoice
         ? invoice.lines.map((l) => ({
             what: `${l.quantity.toString()} × ${l.description}`,
@@ -27,11 +34,11 @@ export const makeSlip = async (asked: Asked, receiptId: number): Promise<Buffer 
           }))
         : paid.map((p) => ({ what: p.what, amount: formatMoney(p.amount) })),
       sums: [
-        ...(invoice ? [{ name: 'net', amount: formatMoney(invoice.net) }, ...taxes] : []),
+        ...(invoice ? [{ name: 'Subtotal', amount: formatMoney(invoice.net) }, ...taxes] : []),
         ...(isPositiveMoney(change)
           ? [
-              { name: 'given', amount: formatMoney(receipt.tendered) },
-              { name: 'change', amount: formatMoney(change) },
+              { name: 'Cash given', amount: formatMoney(receipt.tendered) },
+              { name: 'Change due', amount: formatMoney(change) },
             ]
           : []),
       ],

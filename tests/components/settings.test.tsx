@@ -135,6 +135,10 @@ describe('the business', () => {
           conditions: '',
           colour: '#1f2327',
           paperSize: 'A4',
+          taxNumber: '',
+          iban: '',
+          bic: '',
+          paymentDetails: '',
           estimateDays: 30,
         }}
       />,

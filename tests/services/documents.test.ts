@@ -6,6 +6,7 @@ import { listHandovers } from '@/data/queries/handover'
 import { makePaper } from '@/documents/make'
 import { billSale } from '@/services/billing/billSale'
 import { creditInvoice } from '@/services/billing/creditInvoice'
+import { refundHeld } from '@/services/money/refundHeld'
 import { takeReceipt } from '@/services/money/takeReceipt'
 import { changeCustomer } from '@/services/people/keepCustomer'
 import { readDraftLetter } from '@/services/post/writeLetter'
@@ -30,7 +31,8 @@ const SAYS: Readonly<Record<PaperKind, readonly string[]>> = {
   invoice: ['1,000.00', '82.50', '1,082.50'],
   'credit-note': ['100.00', '8.25', '108.25'],
   receipt: ['500.00'],
-  statement: ['474.25'], // 1,082.50 − 500.00 − 108.25
+  refund: ['25.00', 'Transfer'],
+  statement: ['474.25', '1,082.50', '500.00'], // 1,082.50 − 500.00 − 108.25
   reminder: ['474.25'],
   agreement: ['1,082.50', '360.84', '360.83'],
   'open-items': ['474.25'],
@@ -71,6 +73,19 @@ beforeAll(async () => {
     for: [{ dueId: invoice.dues[0]!.id, amount: '500.00' }],
     on: '2026-01-14',
   })
+  await s.run(takeReceipt, {
+    customerId: s.customer,
+    method: 'transfer',
+    amount: '40.00',
+    for: 'account',
+    on: '2026-01-15',
+  })
+  const refund = await s.answer(refundHeld, {
+    customerId: s.customer,
+    amount: '25.00',
+    method: 'transfer',
+    on: '2026-01-16',
+  })
   const planned = await s.answer(startSale, {
     customerId: s.customer,
     agreed: true,
@@ -87,6 +102,7 @@ beforeAll(async () => {
     invoice: invoice.id,
     'credit-note': credit.id,
     receipt: receipt.id,
+    refund: refund.id,
     statement: s.customer,
     reminder: s.customer,
     agreement: planned.id,

@@ -43,7 +43,7 @@ describe('letters and papers', () => {
       '2 Sep 2026',
       'Effective annual rate',
       'You may pay off early',
-      'Signed',
+      'Signature',
     ])
       expect(of).toContain(part)
     const kept = await text(await makePaper(asked('2026-03-02'), 'agreement', layaway))

@@ -15,3 +15,4 @@ export {
 } from './letters'
 export { layoutSpec, usualLayout, PAPER_BLOCKS, type LayoutSpec, type PaperBlock } from './layout'
 export { PAPER_COLUMNS, type PaperColumn } from './paperColumns'
+export { creditTransferText, formatIban, isIban, type CreditTransfer } from './creditTransfer'

@@ -19,7 +19,7 @@ export interface LayoutSpec {
   readonly showDeliverTo: boolean
 }
 
-const PRICES: readonly PaperColumn[] = ['each', 'less', 'sum', 'change', 'owed']
+const PRICES: readonly PaperColumn[] = ['each', 'less', 'sum', 'change', 'owed', 'charges', 'payments']
 
 /** The program's own layout of a paper. */
 export const usualLayout = (paper: PaperKind): LayoutSpec => ({

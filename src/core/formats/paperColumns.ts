@@ -10,5 +10,8 @@ export const PAPER_COLUMNS = [
   'change',
   'owed',
   'due',
+  'date',
+  'charges',
+  'payments',
 ] as const
 export type PaperColumn = (typeof PAPER_COLUMNS)[number]

@@ -8,7 +8,7 @@ export interface LetterTemplate {
 /** What a kind of document is made of and how it looks and is written about where the owner says nothing else. */
 interface PaperTraits {
   /** What its id counts. */
-  readonly of: 'sale' | 'handover' | 'deposit-request' | 'invoice' | 'receipt' | 'customer'
+  readonly of: 'sale' | 'handover' | 'deposit-request' | 'invoice' | 'receipt' | 'refund' | 'customer'
   readonly columns: readonly PaperColumn[]
   /** Shows no prices, whatever its layout says. */
   readonly withoutPrices?: true
@@ -82,9 +82,17 @@ export const PAPER_KINDS = {
       body: 'Dear {name},\n\nThank you for your payment of {amount}. Receipt {number} is attached.\n\nKind regards,\n{business}',
     },
   },
+  refund: {
+    of: 'refund',
+    columns: ['sum'],
+    letter: {
+      subject: 'Refund {number}',
+      body: 'Dear {name},\n\nWe have refunded {amount} to you. The receipt {number} is attached.\n\nKind regards,\n{business}',
+    },
+  },
   statement: {
     of: 'customer',
-    columns: ['change', 'owed'],
+    columns: ['date', 'charges', 'payments', 'owed'],
     letter: {
       subject: 'Your statement',
       body: 'Dear {name},\n\nYour statement is attached.\nYour balance due today is {amount}.\n\nYour documents are online:\n{link}\n\nKind regards,\n{business}',

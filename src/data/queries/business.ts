@@ -19,6 +19,11 @@ export interface Business {
   readonly header: string
   readonly footer: string
   readonly conditions: string
+  readonly taxNumber: string
+  readonly iban: string
+  readonly bic: string
+  readonly paymentDetails: string
+  readonly exportedOn: Day | null
   readonly colour: string
   readonly markFileId: number | null
   readonly paperSize: 'A4' | 'letter'
@@ -56,6 +61,11 @@ const mapBusiness = (row: typeof business.$inferSelect): Business => ({
   header: row.header,
   footer: row.footer,
   conditions: row.conditions,
+  taxNumber: row.taxNumber,
+  iban: row.iban,
+  bic: row.bic,
+  paymentDetails: row.paymentDetails,
+  exportedOn: row.exportedOn,
   colour: row.colour,
   markFileId: row.markFileId,
   paperSize: row.paperSize,

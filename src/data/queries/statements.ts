@@ -31,7 +31,7 @@ export const listStatementRows = async (
      where d.customer_id = ${customerId} and d.issued_on <= ${to}
      group by d.issued_on, i.id having sum(d.amount - d.moved - d.beyond) <> 0
     union all
-    select d.issued_on::text, 0, min(d.id), coalesce('Charge of plan ' || p.number, min(d.label)), null, null, sum(d.beyond)::text
+    select d.issued_on::text, 0, min(d.id), coalesce('Finance charge, plan ' || p.number, min(d.label)), null, null, sum(d.beyond)::text
       from due d left join plan p on p.id = d.plan_id
      where d.customer_id = ${customerId} and d.issued_on <= ${to} and d.beyond <> 0
      group by d.issued_on, p.number, case when d.plan_id is null then d.id end
@@ -42,12 +42,12 @@ export const listStatementRows = async (
      group by f.on_day, c.id having sum(f.amount) <> 0
     union all
     select f.on_day::text, 1, min(f.id),
-           case when f.kind = 'held' then 'Held money put on invoices'
-                when f.kind = 'void' then 'Receipt ' || r.number || case v.kind when 'bounced' then ' came back' else ' voided' end
-                when f.kind = 'discount' then 'Discount for paying early'
-                when f.kind = 'given-back' then 'Charge given back'
+           case when f.kind = 'held' then 'Held money applied to invoices'
+                when f.kind = 'void' then 'Receipt ' || r.number || case v.kind when 'bounced' then ' bounced' else ' voided' end
+                when f.kind = 'discount' then 'Early-payment discount'
+                when f.kind = 'given-back' then 'Finance charge canceled'
                 when f.kind = 'write-off' then case when sum(f.amount) > 0 then 'Written off' else 'Owed after all' end
-                else 'Receipt ' || r.number || ', ' || r.method end,
+                else 'Receipt ' || r.number end,
            case when f.receipt_id is not null then 'receipt' end, r.id, (-sum(f.amount))::text
       from due_fill f join due d on d.id = f.due_id left join receipt r on r.id = f.receipt_id
       left join receipt_void v on v.receipt_id = r.id

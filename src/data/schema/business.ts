@@ -28,6 +28,15 @@ export const business = pgTable(
     footer: text().notNull().default(''),
     /** What the customer agrees to with the estimate. */
     conditions: text().notNull().default(''),
+    /** By what the tax office knows the business; on every document. */
+    taxNumber: text().notNull().default(''),
+    /** The account money is to be paid to: IBAN, and the BIC of its bank where one is needed. */
+    iban: text().notNull().default(''),
+    bic: text().notNull().default(''),
+    /** Any other way to pay, in the owner's words: whom checks are made out to, routing numbers. */
+    paymentDetails: text().notNull().default(''),
+    /** The last day on which everything was exported. */
+    exportedOn: onDay(),
     /** The colour of headings and rules on papers. */
     colour: text().notNull().default('#1f2327'),
     markFileId: integer(),

@@ -28,6 +28,13 @@ export const drawHead = (page: Page, { paper, layout, head }: LaidPaper): void =
     [
       { tag: 'P', text: head.name, style: slab(16, start), x: near, width: half },
       { tag: 'P', text: head.address, style: quiet, x: near, width: half },
+      {
+        tag: 'P',
+        text: head.taxNumber && `${paperWords(paper.language)('taxId')} ${head.taxNumber}`,
+        style: quiet,
+        x: near,
+        width: half,
+      },
       { tag: 'P', text: head.header, style: quiet, x: near, width: half },
     ],
     left,

@@ -5,6 +5,7 @@ import { decorate, openSheet, rule } from './openSheet'
 import { LEADING, setText, type Sheet, type TextStyle } from './setText'
 import { INK, MARGIN, FOOT, type Page, style, sides, type Part, tall, put } from './page'
 import { drawHead, drawWhom } from './drawHead'
+import { drawParts, drawSignatures } from './drawParts'
 import { drawRows } from './drawTable'
 import type { PaperSum } from '@/model/paper/paperSum'
 
@@ -113,12 +114,16 @@ export const drawPaper = (laid: LaidPaper): Promise<Buffer> => {
   const blocks: Readonly<Record<PaperBlock, () => void>> = {
     above: () => words([layout.above, paper.above].filter(Boolean).join('\n\n'), plain),
     lines: () => drawRows(page, laid, nextPage),
-    sums: () => (paper.sums.length > 0 ? drawSums(page, paper.sums, nextPage) : undefined),
+    sums: () => {
+      if (paper.sums.length > 0) drawSums(page, paper.sums, nextPage)
+      drawParts(page, paper.parts ?? [], nextPage)
+    },
     note: () => words(paper.note, plain),
     conditions: () => words(paper.conditions, style('text', 9, INK.quiet, start)),
     below: () => words(layout.below, plain),
   }
   for (const block of layout.blocks) blocks[block]()
+  if (paper.signatures) drawSignatures(page, paper.signatures, nextPage)
   root.end()
   drawFeet(sheet, laid, high, wide)
   return close()

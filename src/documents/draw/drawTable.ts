@@ -16,9 +16,12 @@ const WIDTH: Readonly<Record<PaperColumn, number>> = {
   change: 80,
   owed: 84,
   due: 76,
+  date: 76,
+  charges: 76,
+  payments: 76,
 }
 
-const WORDS: readonly PaperColumn[] = ['code', 'place']
+const WORDS: readonly PaperColumn[] = ['code', 'place', 'date']
 
 interface Column {
   readonly key: PaperColumn
@@ -29,9 +32,11 @@ interface Column {
 
 const columnsOf = (page: Page, { paper, layout }: LaidPaper): Column[] => {
   const t = paperWords(paper.language)
-  const wide = layout.columns.reduce((sum, c) => sum + WIDTH[c.key], 0)
+  // A column in which nothing stands says nothing.
+  const shown = layout.columns.filter(({ key }) => paper.rows.length === 0 || paper.rows.some((r) => r.cells[key]))
+  const wide = shown.reduce((sum, c) => sum + WIDTH[c.key], 0)
   let x = page.sheet.rtl ? MARGIN + wide : MARGIN + page.wide - wide
-  return layout.columns.map(({ key, name }) => {
+  return shown.map(({ key, name }) => {
     const width = WIDTH[key]
     if (page.sheet.rtl) x -= width
     const column = { key, name: name || t(key), x, width }

@@ -3,6 +3,7 @@ import { present } from '@/core/present'
 import { findCustomer } from '@/data/queries/customers'
 import { listDuesOfInvoice } from '@/data/queries/due'
 import { listHeldMoves } from '@/data/queries/held'
+import { listHandovers } from '@/data/queries/handover'
 import { findInvoice } from '@/data/queries/invoices'
 import { listSaleLines } from '@/data/queries/saleLine'
 import { findSales } from '@/data/queries/sales'
@@ -17,7 +18,7 @@ export const readInvoiceFacts = async ({ db, business }: Asked, invoiceId: numbe
   const { currency } = business
   const invoice = await findInvoice(db, invoiceId, currency)
   if (!invoice) return null
-  const [dues, moves, sales, saleLines, customer, credited, codes, billTo] = await Promise.all([
+  const [dues, moves, sales, saleLines, customer, credited, codes, billTo, handovers] = await Promise.all([
     listDuesOfInvoice(db, invoice.id, currency),
     listHeldMoves(db, { saleIds: [invoice.saleId] }, currency),
     findSales(db, [invoice.saleId], currency),
@@ -26,6 +27,7 @@ export const readInvoiceFacts = async ({ db, business }: Asked, invoiceId: numbe
     invoice.creditsId === null ? null : findInvoice(db, invoice.creditsId, currency),
     listTaxCodes(db),
     readBillTo(db, invoice.customerId),
+    listHandovers(db, [invoice.saleId], currency),
   ])
   return {
     invoice,
@@ -43,5 +45,7 @@ export const readInvoiceFacts = async ({ db, business }: Asked, invoiceId: numbe
     credited,
     codes,
     billTo,
+    /** When goods of the sale last left before it was written; null where none did. */
+    handedOver: handovers.filter((h) => h.direction === 'out' && h.on <= invoice.on).at(-1)?.on ?? null,
   }
 }

@@ -11,6 +11,7 @@ export const readLetterhead = async (db: Db, business: Business): Promise<Letter
   return {
     name: business.name,
     address: [business.address, business.phone, business.email].filter(Boolean).join('\n'),
+    taxNumber: business.taxNumber,
     header: business.header,
     footer: business.footer,
     colour: business.colour,
@@ -23,6 +24,7 @@ export const readLetterhead = async (db: Db, business: Business): Promise<Letter
 export interface Letterhead {
   readonly name: string
   readonly address: string
+  readonly taxNumber: string
   readonly header: string
   readonly footer: string
   readonly colour: string

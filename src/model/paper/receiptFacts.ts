@@ -1,9 +1,11 @@
+import { sumMoney } from '@/core/money'
 import { present } from '@/core/present'
 import { findCustomer } from '@/data/queries/customers'
+import { listOpenDues } from '@/data/queries/due'
 import { findInvoice } from '@/data/queries/invoices'
 import { findReceipt } from '@/data/queries/receipt'
 import { changeOf } from '../receipt/changeOf'
-import { readWhatItPaid } from '../receipt/receipt'
+import { readDiscount, readWhatItPaid } from '../receipt/receipt'
 import type { Asked } from '../where'
 import { readBillTo } from './billTo'
 
@@ -12,11 +14,27 @@ export const readReceiptFacts = async ({ db, business }: Asked, receiptId: numbe
   const { currency } = business
   const receipt = await findReceipt(db, receiptId, currency)
   if (!receipt) return null
-  const [customer, invoice, billTo, paid] = await Promise.all([
+  const [customer, invoice, billTo, paid, discount, dues] = await Promise.all([
     findCustomer(db, receipt.customerId, currency),
     receipt.invoiceId === null ? null : findInvoice(db, receipt.invoiceId, currency),
     readBillTo(db, receipt.customerId),
     readWhatItPaid(db, receipt, currency),
+    readDiscount(db, receipt.id, currency),
+    listOpenDues(db, receipt.customerId, currency),
   ])
-  return { receipt, customer: present(customer), invoice, billTo, paid, change: changeOf(receipt) }
+  return {
+    receipt,
+    customer: present(customer),
+    invoice,
+    billTo,
+    paid,
+    change: changeOf(receipt),
+    /** What came off for paying early. */
+    discount,
+    /** What the customer owes now, after it. */
+    left: sumMoney(
+      dues.map((d) => d.open),
+      currency,
+    ),
+  }
 }

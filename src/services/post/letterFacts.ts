@@ -8,6 +8,7 @@ import { findCustomer, type Customer } from '@/data/queries/customers'
 import { findInvoice } from '@/data/queries/invoices'
 import { findTemplate } from '@/data/queries/layouts'
 import { listDuesOfInvoice, listOpenDues } from '@/data/queries/due'
+import { listRefundsByIds } from '@/data/queries/refund'
 import { findReceipt } from '@/data/queries/receipt'
 import { findHandover } from '@/data/queries/handover'
 import { findDepositRequest } from '@/data/queries/depositRequest'
@@ -69,6 +70,10 @@ const rawOf = async (db: Db, paper: PaperKind, id: number, business: Business, t
     case 'receipt': {
       const r = await findReceipt(db, id, currency)
       return r ? { customerId: r.customerId, saleId: null, number: r.number, amount: r.amount } : null
+    }
+    case 'refund': {
+      const [r] = await listRefundsByIds(db, [id], currency)
+      return r ? { customerId: r.customerId, saleId: r.saleId, number: r.number, amount: r.amount } : null
     }
     case 'customer': {
       if (!(await findCustomer(db, id, currency))) return null

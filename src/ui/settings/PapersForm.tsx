@@ -24,9 +24,25 @@ export const PapersForm = ({ business, hasMark }: { readonly business: PaperSett
             <FormText name="phone" label="Phone" most={60} />
             <FormText name="email" label="Sender email" most={200} type="email" />
           </div>
+          <FormText name="taxNumber" label="Tax ID (printed on every document)" most={40} />
+          <FormArea
+            name="paymentDetails"
+            label="How to pay (printed on invoices, requests, statements)"
+            rows={2}
+            most={1000}
+          />
+          <div className="grid grid-cols-[2fr_1fr] gap-3">
+            <FormText
+              name="iban"
+              label="IBAN"
+              most={42}
+              hint="With it, invoices in euros carry a code for banking apps"
+            />
+            <FormText name="bic" label="BIC (optional)" most={11} />
+          </div>
           <FormText name="header" label="Line under the name" most={500} />
           <FormText name="footer" label="Footer" most={500} />
-          <FormArea name="conditions" label="Terms and conditions (estimates and orders)" rows={3} most={4000} />
+          <FormArea name="conditions" label="Terms and conditions (estimates, orders, invoices)" rows={3} most={4000} />
           <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-3">
             <FormQuantity name="estimateDays" label="Estimates valid for (days)" />
             <FormPick name="paperSize" label="Paper size" options={{ A4: 'A4', letter: 'letter' }} />

@@ -5,14 +5,17 @@ import { Ordered, OrderedRow } from '../Ordered'
 const COLUMN: Readonly<Record<PaperColumn, string>> = {
   code: 'code',
   quantity: 'quantity',
-  each: 'each',
-  less: 'less',
-  sum: 'sum',
+  each: 'unit price',
+  less: 'discount',
+  sum: 'amount',
   onShelf: 'on hand',
   place: 'location',
   change: 'change',
-  owed: 'owed',
+  owed: 'balance',
   due: 'due',
+  date: 'date',
+  charges: 'charges',
+  payments: 'payments',
 }
 const BLOCK: Readonly<Record<PaperBlock, string>> = {
   above: 'text above',

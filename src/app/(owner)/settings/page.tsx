@@ -28,6 +28,7 @@ export default async function Settings() {
   const { business, today } = shop
   const { codes, tokens, levels, areas, posted } = await readSettings(shop)
   const { name, address, phone, email, header, footer, conditions, colour, paperSize, estimateDays } = business
+  const { taxNumber, iban, bic, paymentDetails } = business
   return (
     <>
       <Heading
@@ -58,6 +59,10 @@ export default async function Settings() {
               colour,
               paperSize,
               estimateDays,
+              taxNumber,
+              iban,
+              bic,
+              paymentDetails,
             }}
             hasMark={business.markFileId !== null}
           />

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { needed, text, amount, day } from '@/contract/fields'
 import { usualArrangements } from '@/contract/usualArrangements'
+import { isIban } from '@/core/formats'
 import { present } from '@/core/present'
 
 export const changeSettingsInput = z.object({
@@ -11,6 +12,17 @@ export const changeSettingsInput = z.object({
   header: text(500).optional(),
   footer: text(500).optional(),
   conditions: text(4000).optional(),
+  taxNumber: text(40).optional(),
+  /** The account customers pay into; spaces may stand in it. */
+  iban: text(42)
+    .transform((s) => s.replace(/\s/g, '').toUpperCase())
+    .refine((s) => s === '' || isIban(s), 'This is no IBAN: one character may be mistyped.')
+    .optional(),
+  bic: text(11)
+    .transform((s) => s.toUpperCase())
+    .refine((s) => /^([A-Z]{6}[A-Z0-9]{2}([A-Z0-9]{3})?)?$/.test(s), 'A BIC has 8 or 11 letters and digits.')
+    .optional(),
+  paymentDetails: text(1000).optional(),
   colour: z
     .string()
     .regex(/^#[0-9a-f]{6}$/i, 'A colour is written like #1f2327.')
