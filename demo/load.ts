@@ -61,8 +61,12 @@ const tellSettings = (shop: Workshop) =>
     email: 'till@fernhollow.example',
     header: 'Violin family, guitars, bows',
     footer: 'Thank you for letting us look after your instrument.',
+    taxNumber: '41-2207',
+    paymentDetails: 'Checks payable to Fernhollow Strings · Transfers: Fernhollow Savings, account 0042 117',
     conditions: 'Instruments are ours until they are paid for. Repairs not picked up within one year may be sold.',
     shopfrontOpen: true,
+    kinds: ['sales', 'repairs', 'rental'],
+    stepsSkipped: ['opening', 'backup'],
     usualArrangements: {
       terms: { net: 30 },
       deposit: { percent: '40' },

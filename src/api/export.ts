@@ -1,7 +1,7 @@
 import { present } from '@/core/present'
 import { database } from '@/data/connect'
 import { readEverything } from '@/data/queries/everything'
-import { findBusiness } from '@/data/queries/business'
+import { findBusiness, updateBusiness } from '@/data/queries/business'
 import { isPaper, type LayoutSpec, type PaperKind } from '@/core/formats'
 import { findFile } from '@/data/queries/files'
 import { findMail } from '@/data/queries/mailbox'
@@ -125,7 +125,9 @@ const everything = async (request: Request): Promise<Response> => {
   if (bearerOf(request) === undefined && !(await provedLately(database(), cookieOf(request, SESSION_COOKIE))))
     return problemOf({ code: 'prove-again' })
   log.warn('everything was exported')
-  return file(JSON.stringify(await readEverything(database())), 'application/json', 'everything.json')
+  const body = JSON.stringify(await readEverything(database()))
+  await updateBusiness(database(), { exportedOn: businessDate() })
+  return file(body, 'application/json', 'everything.json')
 }
 
 const SHEET = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'

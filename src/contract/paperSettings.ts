@@ -15,3 +15,21 @@ export interface PaperSettings {
   readonly paperSize: 'A4' | 'letter'
   readonly estimateDays: number
 }
+
+/** Of all that is known of the business, what its documents show: nothing else goes to the browser. */
+export const paperSettingsOf = (b: PaperSettings): PaperSettings => ({
+  name: b.name,
+  address: b.address,
+  phone: b.phone,
+  email: b.email,
+  header: b.header,
+  footer: b.footer,
+  conditions: b.conditions,
+  taxNumber: b.taxNumber,
+  iban: b.iban,
+  bic: b.bic,
+  paymentDetails: b.paymentDetails,
+  colour: b.colour,
+  paperSize: b.paperSize,
+  estimateDays: b.estimateDays,
+})

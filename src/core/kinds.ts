@@ -17,3 +17,7 @@ export const REPEAT_EVERY = ['week', 'two-weeks', 'month', 'quarter', 'half-year
 export const REPEAT_MAKES = ['offer', 'order', 'invoice'] as const
 export const TREATMENTS = ['taxed', 'zero', 'exempt'] as const
 export const PLAN_ENDS = ['paid off', 'rescheduled'] as const
+
+/** What a new business does first, each done by itself when its fact is there. */
+export const FIRST_STEPS = ['business', 'goods', 'opening', 'sale', 'backup'] as const
+export type FirstStep = (typeof FIRST_STEPS)[number]

@@ -132,9 +132,12 @@ export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<P
         ? howToPay({
             business: asked.business,
             language,
-            amount: sumMoney(
-              dues.map((d) => d.amount),
-              currency,
+            amount: subtractMoney(
+              sumMoney(
+                dues.map((d) => d.amount),
+                currency,
+              ),
+              held,
             ),
             about: [name, invoice.number].filter(Boolean).join(' '),
             more: [...earlyPay(dues, t, currency), ...lateNotice(asked.business, language)],

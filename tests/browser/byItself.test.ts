@@ -42,7 +42,7 @@ test('a sale that comes again is issued on its day by the clock, and mailed', as
 })
 
 test('a tax rate changes from a day on, and papers of that day take it', async () => {
-  await i.go('/settings')
+  await i.go('/settings/tax')
   await i.type('From', '+1')
   await i.type('Percent, Tax', '9,5')
   await i.click('Change the rate')

@@ -126,7 +126,7 @@ describe('corrected, moved, and paid for others', () => {
     await i.see('it is charged on each due date')
     await i.gone()
     await i.see('charged to the card ending 1111')
-    await i.go('/settings')
+    await i.go('/settings/payments')
     await i.type('Layaway: pay in full within (months)', '5')
     await i.type('Returned-check fee', '17.50')
     await i.click('Save payment defaults')

@@ -29,8 +29,6 @@ describe('trade', () => {
         linksOpenAll={false}
         hasMailServer={false}
         levels={[]}
-        areas={[]}
-        codes={['STD']}
       />,
     )
     await type('Separate with commas; the first is the default', ' , rent,  ')

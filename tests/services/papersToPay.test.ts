@@ -78,6 +78,26 @@ describe('how a document is paid', () => {
     expect(text).toContain('Payment terms Net 30 days')
   })
 
+  test('asks for what is left where money was held before', async () => {
+    const sale = await s.answer(startSale, {
+      customerId: s.customer,
+      agreed: true,
+      on: '2026-01-05',
+      arrangement: { kind: 'deposit', percent: '50' },
+      lines: [{ goodsId: s.setUp, quantity: '1' }],
+    })
+    await s.run(takeReceipt, {
+      customerId: s.customer,
+      method: 'transfer',
+      amount: '38.97',
+      for: [{ saleId: sale.id, amount: '38.97' }],
+      on: '2026-01-05',
+    })
+    const { id } = await s.answer(billSale, { saleId: sale.id, what: 'remaining', issue: true, on: '2026-01-06' })
+    // Half of 77.94 is held.
+    expect(wordsOf(await paper('invoice', id))?.code).toContain('\nEUR38.97\n')
+  })
+
   test('in parts says them in a table that adds up to the total', async () => {
     const invoice = await invoiceOf({ kind: 'terms', net: 30, parts: 3 }, '10')
     const made = await paper('invoice', invoice.id)

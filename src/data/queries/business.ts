@@ -24,6 +24,7 @@ export interface Business {
   readonly bic: string
   readonly paymentDetails: string
   readonly exportedOn: Day | null
+  readonly stepsSkipped: readonly string[]
   readonly colour: string
   readonly markFileId: number | null
   readonly paperSize: 'A4' | 'letter'
@@ -66,6 +67,7 @@ const mapBusiness = (row: typeof business.$inferSelect): Business => ({
   bic: row.bic,
   paymentDetails: row.paymentDetails,
   exportedOn: row.exportedOn,
+  stepsSkipped: row.stepsSkipped,
   colour: row.colour,
   markFileId: row.markFileId,
   paperSize: row.paperSize,

@@ -37,6 +37,11 @@ export const business = pgTable(
     paymentDetails: text().notNull().default(''),
     /** The last day on which everything was exported. */
     exportedOn: onDay(),
+    /** First steps the owner does not need. */
+    stepsSkipped: text()
+      .array()
+      .notNull()
+      .default(sql`'{}'`),
     /** The colour of headings and rules on papers. */
     colour: text().notNull().default('#1f2327'),
     markFileId: integer(),

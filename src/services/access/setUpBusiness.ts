@@ -62,6 +62,8 @@ export const setUpBusiness = async (
         openedOn,
         passphraseHash,
         pricesIncludeTax: s.pricesIncludeTax ?? false,
+        // One to begin with; whoever tells sales apart names more in the settings.
+        kinds: ['sales'],
         demoPassphrase: demo ? s.passphrase : null,
       })
       await insertAccounts(

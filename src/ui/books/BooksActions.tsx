@@ -15,11 +15,13 @@ interface Props {
   readonly accounts: readonly Account[]
   /** Whether anything is closed. */
   readonly closed: boolean
+  /** What is open from the beginning. */
+  readonly start?: 'entry'
 }
 
 /** An entry of one's own, and closing a period. */
-export const BooksActions = ({ today, currency, accounts, closed }: Props) => {
-  const [open, setOpen] = useState<'entry' | 'close' | 'reopen' | null>(null)
+export const BooksActions = ({ today, currency, accounts, closed, start }: Props) => {
+  const [open, setOpen] = useState<'entry' | 'close' | 'reopen' | null>(start ?? null)
   return (
     <>
       <button className="btn" onClick={() => setOpen('close')}>
@@ -34,6 +36,10 @@ export const BooksActions = ({ today, currency, accounts, closed }: Props) => {
         New journal entry
       </button>
       <Panel open={open === 'entry'} onClose={() => setOpen(null)} title="New journal entry">
+        <p className="sub mb-3">
+          Figures from before your first day? Debit what you had (bank, cash), credit what you owed, and put the rest on
+          Opening balances. Stock is counted under Goods; unpaid invoices are entered as sales of that day.
+        </p>
         <OwnEntry today={today} currency={currency} accounts={accounts} onDone={() => setOpen(null)} />
       </Panel>
       <Panel open={open === 'close'} onClose={() => setOpen(null)} title="Close a period">

@@ -2,12 +2,16 @@
 import { CommandForm } from '../form/CommandForm'
 import { FormSelect, FormText } from '../form/inputs'
 import { CodeRows } from './CodeRows'
-import type { TradeFacts } from './tradeFacts'
 
 const schema = () => import('@/contract/inputs/goods/priceLevels').then((m) => m.addTaxAreaInput)
 
+interface Props {
+  readonly areas: readonly { readonly code: string; readonly name: string; readonly taxCode: string }[]
+  readonly codes: readonly string[]
+}
+
 /** The areas whose goods take another tax, and another one. */
-export const Areas = ({ areas, codes }: Pick<TradeFacts, 'areas' | 'codes'>) => (
+export const Areas = ({ areas, codes }: Props) => (
   <section>
     <h2>Tax regions</h2>
     <CodeRows rows={areas.map((x) => ({ ...x, says: [[`taxable goods use code ${x.taxCode}`]] }))} />

@@ -2,17 +2,15 @@
 import { FormText } from '../form/inputs'
 import { SettingsForm } from './SettingsForm'
 import { Levels } from './Levels'
-import { Areas } from './Areas'
 import { Shopfront, LinksOpen } from './Shopfront'
 import { Mail } from './MailServer'
 import type { TradeFacts } from './tradeFacts'
 
-/** Kinds of sale, price levels, tax areas, the shopfront, and how mail goes. */
-export const TradeForm = ({ kinds, shopfrontOpen, linksOpenAll, hasMailServer, levels, areas, codes }: TradeFacts) => (
+/** Kinds of sale, price lists, the online shop, and how mail goes. */
+export const TradeForm = ({ kinds, shopfrontOpen, linksOpenAll, hasMailServer, levels }: TradeFacts) => (
   <>
     <Kinds kinds={kinds} />
     <Levels levels={levels} />
-    <Areas areas={areas} codes={codes} />
     <Shopfront open={shopfrontOpen} />
     <LinksOpen all={linksOpenAll} />
     <Mail has={hasMailServer} />

@@ -10,6 +10,4 @@ export interface TradeFacts {
     readonly percentOff: string
     readonly pricesIncludeTax: boolean | null
   }[]
-  readonly areas: readonly { readonly code: string; readonly name: string; readonly taxCode: string }[]
-  readonly codes: readonly string[]
 }

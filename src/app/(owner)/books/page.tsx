@@ -39,6 +39,7 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
             currency={business.currency}
             accounts={accounts.map((a) => ({ code: a.code, name: a.name }))}
             closed={business.closedThrough !== null}
+            start={query.do === 'entry' ? 'entry' : undefined}
           />
         }
       />

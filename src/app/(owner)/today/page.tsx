@@ -4,12 +4,14 @@ import type { ReactNode } from 'react'
 import { formatDayLong, formatDayShort, type Day } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import { readToday, type TodayView } from '@/model/today/today'
+import { readFirstSteps } from '@/model/today/firstSteps'
 import { groupWaiting } from '@/model/today/waiting'
 import { Empty } from '@/ui/Empty'
 import { Figure } from '@/ui/Figure'
 import { Heading } from '@/ui/Heading'
 import { readSheet } from '@/model/sale/readSheet'
 import { DOINGS } from '@/ui/sale/saleActs'
+import { FirstSteps } from '@/ui/today/FirstSteps'
 import { TodayHands } from '@/ui/today/TodayHands'
 import { openShop, queryOf, type Search } from '../_shop'
 import { PutAsideRows, WaitingGroups } from './_parts/WaitingGroups'
@@ -28,7 +30,11 @@ const openedOver = async (search: Search) => {
 
 export default async function Today({ searchParams }: { searchParams: Search }) {
   const { db, business, today } = await openShop()
-  const [view, open] = await Promise.all([readToday(db, business, today), openedOver(searchParams)])
+  const [view, open, steps] = await Promise.all([
+    readToday(db, business, today),
+    openedOver(searchParams),
+    readFirstSteps(db, business),
+  ])
   const count = view.waiting.length
   return (
     <>
@@ -47,6 +53,7 @@ export default async function Today({ searchParams }: { searchParams: Search }) 
       />
       <div className="grid gap-x-11 gap-y-8 lg:grid-cols-[minmax(0,1fr)_300px]">
         <section aria-label="What waits">
+          <FirstSteps open={steps} skipped={business.stepsSkipped} />
           {count === 0 ? (
             <Empty>All done. Goods to hand over, invoices to send and payments to chase will appear here.</Empty>
           ) : (

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { needed, text, amount, day } from '@/contract/fields'
 import { usualArrangements } from '@/contract/usualArrangements'
 import { isIban } from '@/core/formats'
+import { FIRST_STEPS } from '@/core/kinds'
 import { present } from '@/core/present'
 
 export const changeSettingsInput = z.object({
@@ -59,6 +60,11 @@ export const changeSettingsInput = z.object({
   bounceFee: amount.optional(),
   stopSupplyDays: z.int().min(0).max(3650).optional(),
   estimateDays: z.int().min(0).max(365).optional(),
+  /** First steps the owner does not need. */
+  stepsSkipped: z
+    .array(z.enum(FIRST_STEPS, { error: `One of ${FIRST_STEPS.join(', ')}.` }))
+    .max(5)
+    .optional(),
   /** Until something is posted. */
   openingDate: day.optional(),
   /** How new sales show their prices, where the customer’s level says nothing else. */

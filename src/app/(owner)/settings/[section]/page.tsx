@@ -1,0 +1,169 @@
+import type { Metadata } from 'next'
+import { notFound } from 'next/navigation'
+import { keepArrangement } from '@/contract/arrangement'
+import { paperSettingsOf } from '@/contract/paperSettings'
+import { readUsual } from '@/contract/usualArrangements'
+import { day, formatDay } from '@/core/day'
+import { decimal, toDecimalString } from '@/core/money'
+import { readSettings } from '@/model/settings/settings'
+import { Heading } from '@/ui/Heading'
+import type { UsualPlain } from '@/ui/sale/arrangementDraft'
+import { Areas } from '@/ui/settings/Areas'
+import { MoneyTermsForm } from '@/ui/settings/MoneyTermsForm'
+import { OpeningForm } from '@/ui/settings/OpeningForm'
+import { PapersForm } from '@/ui/settings/PapersForm'
+import { PassphraseForm } from '@/ui/settings/PassphraseForm'
+import { SaveEverything } from '@/ui/settings/SaveEverything'
+import { SETTINGS_SECTIONS, type SectionId } from '@/ui/settings/sections'
+import { TaxForm } from '@/ui/settings/TaxForm'
+import { TokensForm } from '@/ui/settings/TokensForm'
+import { TradeForm } from '@/ui/settings/TradeForm'
+import { To } from '@/ui/To'
+import { openShop } from '../../_shop'
+
+interface Props {
+  readonly params: Promise<{ section: string }>
+}
+
+const sectionOf = async (params: Props['params']) => {
+  const { section } = await params
+  return SETTINGS_SECTIONS.find((s) => s.id === section) ?? notFound()
+}
+
+export const generateMetadata = async ({ params }: Props): Promise<Metadata> => ({
+  title: (await sectionOf(params)).title,
+})
+
+export default async function SettingsSectionPage({ params }: Props) {
+  const section = await sectionOf(params)
+  const Part = PARTS[section.id]
+  return (
+    <>
+      <Heading
+        above={
+          <To href="/settings" className="underline">
+            Settings
+          </To>
+        }
+        title={section.title}
+        beside={section.about}
+      />
+      <div className="grid max-w-170 gap-7">{Part ? <Part /> : notFound()}</div>
+    </>
+  )
+}
+
+const Business = async () => {
+  const { business } = await openShop()
+  return <PapersForm business={paperSettingsOf(business)} hasMark={business.markFileId !== null} />
+}
+
+const Payments = async () => {
+  const { business } = await openShop()
+  return (
+    <MoneyTermsForm
+      currency={business.currency}
+      usual={keepArrangement(readUsual(business.usualArrangements)) as UsualPlain}
+      ageLimits={business.ageLimits}
+      reminderDays={business.reminderDays}
+      bounceFee={toDecimalString(business.bounceFee)}
+      stopSupplyDays={business.stopSupplyDays}
+      smallestCoin={business.smallestCoin}
+      taxOnDeposits={business.taxOnDeposits}
+      taxBackOnBadDebts={business.taxBackOnBadDebts}
+    />
+  )
+}
+
+const Selling = async () => {
+  const shop = await openShop()
+  const { business } = shop
+  const { levels } = await readSettings(shop)
+  return (
+    <TradeForm
+      kinds={business.kinds}
+      shopfrontOpen={business.shopfrontOpen}
+      linksOpenAll={business.linksOpenAll}
+      hasMailServer={business.smtpUrl !== ''}
+      levels={levels}
+    />
+  )
+}
+
+const formatPercent = (rate: string): string => `${decimal(rate).times(100).toDecimalPlaces(3).toString()}%`
+const sayRates = (components: readonly { readonly name: string; readonly rate: string }[]): string =>
+  components.map((k) => `${k.name} ${formatPercent(k.rate)}`).join(' + ')
+
+const Tax = async () => {
+  const shop = await openShop()
+  const { business, today } = shop
+  const { codes, areas, posted } = await readSettings(shop)
+  return (
+    <>
+      <TaxForm
+        today={today}
+        codes={codes.map((c) => ({
+          ...c,
+          says: sayRates(c.components) || c.treatment,
+          otherTimes:
+            c.rates.length < 2
+              ? []
+              : c.rates.map((r) => `${r.from ? `from ${formatDay(r.from)}` : 'at first'}: ${sayRates(r.components)}`),
+        }))}
+      />
+      <Areas areas={areas} codes={codes.map((c) => c.code)} />
+      <OpeningForm
+        today={today}
+        openedOn={business.openedOn}
+        pricesIncludeTax={business.pricesIncludeTax}
+        posted={posted}
+      />
+    </>
+  )
+}
+
+const Access = async () => {
+  const { tokens } = await readSettings(await openShop())
+  return (
+    <>
+      <PassphraseForm />
+      <TokensForm
+        tokens={tokens.map((t) => ({
+          id: t.id,
+          name: t.name,
+          readOnly: t.readOnly,
+          until: formatDay(day(t.expiresAt.toISOString().slice(0, 10))),
+        }))}
+      />
+    </>
+  )
+}
+
+const Data = async () => {
+  const { business } = await openShop()
+  return (
+    <section>
+      <h2>Everything you own</h2>
+      <p className="mb-2">
+        All your data in one open file, as a backup or for another program. Save it somewhere outside this computer once
+        a week. {business.exportedOn ? `Last exported on ${formatDay(business.exportedOn)}.` : 'Never exported yet.'}{' '}
+        Other programs can also work with Iron Till while it runs: see{' '}
+        <To className="underline" href="/docs/api">
+          API
+        </To>
+        .
+      </p>
+      <SaveEverything />
+    </section>
+  )
+}
+
+/** What stands in each section; layouts and e-mail wording are pages of their own. */
+const PARTS: Partial<Readonly<Record<SectionId, () => Promise<React.ReactNode>>>> = {
+  business: Business,
+  payments: Payments,
+  selling: Selling,
+  tax: Tax,
+  access: Access,
+  data: Data,
+}

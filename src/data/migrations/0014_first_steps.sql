@@ -1,0 +1,1 @@
+ALTER TABLE "business" ADD COLUMN "steps_skipped" text[] DEFAULT '{}' NOT NULL;
