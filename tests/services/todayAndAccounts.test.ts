@@ -1,11 +1,11 @@
 import { beforeAll, describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
-import { toDecimalString } from '@/core/money'
+import { sumMoney, toDecimalString } from '@/core/money'
 import { findBusiness, type Business } from '@/data/queries/business'
 import { listAccounts } from '@/data/queries/accounts'
 import { drawerLines, readDrawer } from '@/model/bank/drawer'
 import { readAccount, readAccountName } from '@/model/books/account'
-import { balanceSheetView, profitAndLossView, taxView, trialBalanceView } from '@/model/books/books'
+import { balanceSheetView, profitAndLossView, readProfitByMonth, taxView, trialBalanceView } from '@/model/books/books'
 import { hrefOfSource } from '@/model/books/entrySource'
 import { readToday } from '@/model/today/today'
 import { groupWaiting } from '@/model/today/waiting'
@@ -161,6 +161,28 @@ describe('the reports', () => {
     expect(sheet.earnings).toBe(whole.totals.profit)
     const trial = await trialBalanceView(s.db, TODAY, 'USD')
     expect(trial).toMatchObject({ difference: '0.00', totals: { debit: trial.totals.credit } })
+  })
+
+  test('by month add up to the whole, account by account, and stand beside the same days before', async () => {
+    const p = await readProfitByMonth(s.db, { from: day('2026-01-02'), to: day('2026-03-15') }, 'USD')
+    expect(p.months.map((m) => [m.from, m.to])).toEqual([
+      ['2026-01-02', '2026-01-31'],
+      ['2026-02-01', '2026-02-28'],
+      ['2026-03-01', '2026-03-15'],
+    ])
+    expect(p.months.map((m) => toDecimalString(m.report.totalIncome))).toEqual(['100.00', '200.00', '0.00'])
+    for (const account of [...p.whole.income, ...p.whole.costOfGoods, ...p.whole.expenses]) {
+      const parts = p.months.flatMap((m) =>
+        [...m.report.income, ...m.report.costOfGoods, ...m.report.expenses].filter((r) => r.id === account.id),
+      )
+      const sum = sumMoney(
+        parts.map((r) => r.amount),
+        'USD',
+      )
+      expect(sum).toEqual(account.amount)
+    }
+    // 73 days, and the 73 before them.
+    expect([p.days, p.before.from, p.before.to]).toEqual([73, '2025-10-21', '2026-01-01'])
   })
 
   test('of a month are that month’s', async () => {

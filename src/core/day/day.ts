@@ -96,3 +96,22 @@ export const weekday = (d: Day): number => plain(d).dayOfWeek
  * @example laterDay(day('2026-03-05'), day('2026-03-02')) // 2026-03-05
  */
 export const laterDay = (a: Day, b: Day): Day => (a >= b ? a : b)
+
+export interface Span {
+  readonly from: Day
+  readonly to: Day
+}
+
+/**
+ * The calendar months a span of days runs through, the first and last cut to it; none where it ends before it begins.
+ *
+ * @example monthsOf({ from: day('2026-01-15'), to: day('2026-02-03') }).length // 2
+ */
+export const monthsOf = ({ from, to }: Span): readonly Span[] => {
+  const months: Span[] = []
+  for (let begin = from; begin <= to; begin = addMonths(monthStart(begin), 1)) {
+    const end = monthEnd(begin)
+    months.push({ from: begin, to: end < to ? end : to })
+  }
+  return months
+}

@@ -10,6 +10,7 @@ import {
   formatDayLong,
   formatDayShort,
   isDay,
+  monthsOf,
   laterDay,
   monthEnd,
   monthStart,
@@ -94,5 +95,24 @@ describe('days reckoned', () => {
   test('sort as they follow each other', () => {
     const days = ['2026-03-02', '2025-12-31', '2026-03-01'].map((d) => d as Day)
     expect([...days].sort(compareDays)).toEqual(['2025-12-31', '2026-03-01', '2026-03-02'])
+  })
+})
+
+describe('the months of a span', () => {
+  const some = fc.integer({ min: 0, max: 5000 }).map((n) => addDays(day('2020-01-01'), n))
+  test('follow each other without a gap, from the first day to the last', () => {
+    fc.assert(
+      fc.property(some, fc.integer({ min: 0, max: 900 }), (from, long) => {
+        const to = addDays(from, long)
+        const months = monthsOf({ from, to })
+        expect(months[0]!.from).toBe(from)
+        expect(months.at(-1)!.to).toBe(to)
+        months.slice(1).forEach((m, i) => expect(m.from).toBe(addDays(months[i]!.to, 1)))
+        for (const m of months) expect(m.from.slice(0, 7)).toBe(m.to.slice(0, 7))
+      }),
+    )
+  })
+  test('are none where the span ends before it begins', () => {
+    expect(monthsOf({ from: day('2026-03-02'), to: day('2026-03-01') })).toEqual([])
   })
 })

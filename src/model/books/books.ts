@@ -1,4 +1,5 @@
-import type { Day } from '@/core/day'
+import { addDays, daysBetween, monthsOf, type Day, type Span } from '@/core/day'
+import { present } from '@/core/present'
 import { balanceSheet, profitAndLoss, trialBalance, type ReportRow } from '@/core/ledger'
 import { sumMoney, toDecimalString } from '@/core/money'
 import type { Db } from '@/data/connect'
@@ -9,6 +10,25 @@ export const readTrialBalance = async (db: Db, asOf: Day, currency: string) =>
   trialBalance(await sumAccounts(db, { to: asOf }, currency), currency)
 export const readProfitAndLoss = async (db: Db, span: { from: Day; to: Day }, currency: string) =>
   profitAndLoss(await sumAccounts(db, span, currency), currency)
+/** The most months that stand beside each other; of a longer span the last ones do. */
+const MOST_MONTHS = 13
+
+/** What was earned and spent in a span, in each of its last months, and in as many days before it. */
+export const readProfitByMonth = async (db: Db, span: Span, currency: string) => {
+  const days = daysBetween(span.from, span.to) + 1
+  const earlier = { from: addDays(span.from, -days), to: addDays(span.from, -1) }
+  const months = monthsOf(span).slice(-MOST_MONTHS)
+  const [whole, before, ...each] = await Promise.all(
+    [span, earlier, ...months].map((s) => readProfitAndLoss(db, s, currency)),
+  )
+  return {
+    days,
+    whole: present(whole),
+    before: { ...earlier, report: present(before) },
+    months: months.map((m, i) => ({ ...m, report: present(each[i]) })),
+  }
+}
+export type ProfitByMonth = Awaited<ReturnType<typeof readProfitByMonth>>
 export const readBalanceSheet = async (db: Db, asOf: Day, currency: string) =>
   balanceSheet(await sumAccounts(db, { to: asOf }, currency), currency)
 

@@ -1,4 +1,5 @@
-import type { Day } from '@/core/day'
+import { formatDay, type Day } from '@/core/day'
+import { Answer } from './Answer'
 import { openShop } from '@/app/(owner)/_shop'
 import { readBalanceSheet } from '@/model/books/books'
 import { Part } from '@/app/(owner)/books/_views/Part'
@@ -12,16 +13,21 @@ export const BalanceSheet = async ({ to }: { to: Day }) => {
   const link = (id: number) => `/books/accounts/${id}?to=${to}`
   return (
     <>
+      <Answer about="Assets are what you have, liabilities what you owe (money held for customers among it), equity what is left and yours.">
+        On {formatDay(to)} you have <b className="fig">{formatMoney(b.totalAssets)}</b> and owe{' '}
+        <b className="fig">{formatMoney(b.totalLiabilities)}</b>; <b className="fig">{formatMoney(b.totalEquity)}</b> is
+        yours.
+      </Answer>
       <div className="grid max-w-265 gap-x-12 lg:grid-cols-2">
         <table className="ledger self-start">
-          <Part title="Assets (what you have)" rows={b.assets} total={b.totalAssets} totalName="assets" link={link} />
+          <Part title="Assets (what you have)" rows={b.assets} total={b.totalAssets} totalName="Assets" link={link} />
         </table>
         <table className="ledger self-start">
           <Part
             title="Liabilities (what you owe)"
             rows={b.liabilities}
             total={b.totalLiabilities}
-            totalName="liabilities"
+            totalName="Liabilities"
             link={link}
           />
           <Part
@@ -35,7 +41,7 @@ export const BalanceSheet = async ({ to }: { to: Day }) => {
               },
             ]}
             total={b.totalEquity}
-            totalName="equity"
+            totalName="Equity"
             link={link}
           />
           <tbody>

@@ -15,6 +15,10 @@ export const Journal = async ({ from, to, query }: Shown) => {
   const onlyOnce = (l: (typeof open.rows)[number]) => (first.has(l) ? undefined : '')
   return (
     <>
+      <p className="sub mb-3 max-w-prose">
+        Every entry, oldest first. Each has two sides that come to the same: debit is where value went, credit where it
+        came from.
+      </p>
       <div className="no-print mb-3 flex flex-wrap items-center justify-between gap-3">
         <SearchBox label="Search entries" placeholder="text, account" />
         <ListExport name="journal" query={open.query} />

@@ -10,6 +10,10 @@ export const Tax = async ({ from, to, query }: Shown) => {
   const open = await openList(tax, shop, { ...query, from, to })
   return (
     <>
+      <p className="sub mb-3 max-w-prose">
+        Sales tax on what you invoiced, by tax code: the base is what was sold without tax, the tax what you owe the tax
+        office for it.
+      </p>
       <ListRows open={open} about={shop} className="max-w-3xl" />
       <p className="no-print mt-5">
         <ListExport name="tax" query={open.query} />
