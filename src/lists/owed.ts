@@ -1,4 +1,5 @@
 import type { Day } from '@/core/day'
+import { sumMoney, type Money } from '@/core/money'
 import { AGE_COLUMNS, ageNames, USUAL_LIMITS, type AgeColumn, type AgeLimits } from '@/core/receivables'
 import type { AgedRow } from '@/model/receivables/owed'
 import { defineColumns, type Column } from './column'
@@ -33,6 +34,13 @@ const hrefOf = (group: OwedGroup, r: AgedRow, kept: OwedKept): string => {
   return `/owed?${query}`
 }
 
+/** All that is past its date. */
+const lateOf = (r: AgedRow): Money =>
+  sumMoney(
+    AGE_COLUMNS.slice(1).map((key) => r[key]),
+    r.total.currency,
+  )
+
 const age = (key: AgeColumn, head: string): Column<AgedRow> => ({
   key,
   head,
@@ -50,6 +58,7 @@ export const owedColumns = (group: OwedGroup, limits: AgeLimits, kept: OwedKept)
     { key: 'name', head: WHAT[group], as: 'text', of: (r) => r.name, href: (r) => hrefOf(group, r, kept) },
     { key: 'stands', head: 'Balance', as: 'text', of: () => null, only: 'screen', notOnPhone: true },
     ...AGE_COLUMNS.map((key) => age(key, names[key])),
+    { key: 'late', head: 'Late', as: 'money', of: lateOf, sum: true, only: 'file' },
     { key: 'total', head: 'Owed', as: 'money', of: (r) => r.total, sum: true, tone: 'strong' },
     { key: 'held', head: 'Held', as: 'money', of: (r) => r.held, blankZero: true, sum: true, tone: 'held' },
     {
@@ -78,7 +87,8 @@ export const owedList = defineList<AgedRow>()({
     customer: hiddenId('Customer'),
   },
   columns: owedColumns('customer', USUAL_LIMITS, { asOf: null, by: null }),
-  opensBy: { by: 'total', down: true },
+  // Whoever is late with most stands first.
+  opensBy: { by: 'late', down: true },
   empty: 'Nobody owed you anything on this day.',
   foot: { says: 'total', inFile: true },
   nothingFits: 'No one matches.',

@@ -47,7 +47,7 @@ export const salesList = defineList<Story>()({
   path: '/sales',
   fields: {
     search: search('Search sales', 'number, customer, title, PO number'),
-    stands: links('Status', STATUS_NAMES),
+    stands: links('Status', { working: 'In progress', all: 'All', ...STATUS_NAMES }),
     kind: hiddenText('Kind'),
     customer: hiddenId('Customer'),
     channel: links('Channels', CHANNEL_NAMES),

@@ -1,6 +1,7 @@
 import { expect, inject } from 'vitest'
 import { day, type Day } from '@/core/day'
 import { openDatabase, type Database } from '@/data/connect'
+import { updateBusiness } from '@/data/queries/business'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
 import type { Command } from '@/services/command'
 import { countStock } from '@/services/goods/countStock'
@@ -43,6 +44,7 @@ export const openTestShop = async (setup: Record<string, unknown> = {}) => {
     ...setup,
   })
   expect(opened.ok).toBe(true)
+  await updateBusiness(db, { kinds: ['sales', 'repairs', 'rental'] })
   const run = async <I, A>(command: Command<I, A>, input: I): Promise<number> => {
     const done = await command.run(shop, input)
     if (!done.ok) throw new Error(sentence(done.error))

@@ -24,8 +24,9 @@ const spanOf = (filter: { readonly from: Day | null; readonly to: Day | null }, 
 }
 
 export const sales = reader(salesList, async (where, asked, size) => {
-  const { customer, ...rest } = asked.filter
-  const filter = { ...given(rest), customerId: customer ?? undefined }
+  const { customer, stands, ...rest } = asked.filter
+  const which = stands === 'all' ? null : stands
+  const filter = { ...given({ ...rest, stands: which }), customerId: customer ?? undefined }
   const rows = await readSaleList(where, filter, partOf(asked, size, salesList.opensBy))
   return pageOfQuery(salesList.columns, rows, size)
 })

@@ -17,10 +17,10 @@ export const metadata: Metadata = { title: 'Sales' }
 
 export default async function Sales({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
-  const [open, counts] = await Promise.all([
-    openList(sales, shop, await queryOf(searchParams)),
-    countSalesByStands(shop),
-  ])
+  const query = await queryOf(searchParams)
+  // Who asks for nothing sees what is not finished; who searches, searches everything.
+  const asked = Object.keys(query).some((k) => k !== 'page' && k !== 'sort') ? query : { ...query, stands: 'working' }
+  const [open, counts] = await Promise.all([openList(sales, shop, asked), countSalesByStands(shop)])
   return (
     <>
       <Heading
@@ -35,7 +35,7 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
           </>
         }
       />
-      <ListNarrow open={open} about={shop} counts={{ stands: counts }} />
+      <ListNarrow open={open} about={shop} counts={{ stands: { ...counts, ...together(counts) } }} />
       {shop.business.kinds.length > 1 && (
         <div className="mb-2">
           <ListLinks
@@ -61,6 +61,13 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
       />
     </>
   )
+}
+
+const WORKING = ['draft', 'offered', 'lapsed', 'agreed', 'owing']
+/** How many are in progress, and how many there are. */
+const together = (counts: Readonly<Record<string, number>>) => {
+  const sum = (of: readonly string[]) => of.reduce((n, stands) => n + (counts[stands] ?? 0), 0)
+  return { working: sum(WORKING), all: sum(Object.keys(counts)) }
 }
 
 const Elsewhere = ({ baskets }: { readonly baskets: boolean }) => (
