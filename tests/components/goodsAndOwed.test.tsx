@@ -155,13 +155,23 @@ describe('those who owe', () => {
   })
 
   test('are reminded in the stage that is next, not before its day', async () => {
-    const sent = answerCalls({ 'POST /customers/3/reminders': { status: 201, body: {} } })
+    const sent = answerCalls({
+      'GET /post/draft': {
+        status: 200,
+        body: { to: 'hazel@mail.example', subject: 'Second reminder', body: 'Hello' },
+      },
+      'POST /customers/3/reminders': { status: 201, body: { customerId: 3, stage: 2, postId: 8 } },
+      'POST /post/8/send': { status: 200, body: { state: 'sent', to: 'hazel@mail.example', problem: '' } },
+    })
     const { rerender } = render(<ChaseCustomer customerId={3} name="Hazel" currency="USD" stage={2} from="9 Mar" />)
-    expect(button('Second reminder from 9 Mar').disabled).toBe(true)
+    expect(screen.getByText('The second reminder can go from 9 Mar.')).toBeTruthy()
+    expect(screen.queryByRole('button', { name: 'Send second reminder' })).toBeNull()
     rerender(<ChaseCustomer customerId={3} name="Hazel" currency="USD" stage={2} from={null} />)
     await press('Send second reminder')
-    await waitFor(() => expect(said).toEqual(['The second reminder to Hazel is ready in Mail.']))
-    expect(sent).toHaveLength(1)
+    await waitFor(() => expect(field('Subject').value).toBe('Second reminder'))
+    await press(/^Send reminder/)
+    await waitFor(() => expect(said).toEqual(['Sent to hazel@mail.example.']))
+    expect(sent.filter((s) => s.path === '/customers/3/reminders')).toHaveLength(1)
   })
 
   test('owe small rests that are given up together', async () => {

@@ -1,9 +1,8 @@
 'use client'
 import { useState } from 'react'
+import { Acts, type Act } from '../acts/Acts'
 import { lazily } from '../lazily'
 import { Panel } from '../Panel'
-import { Refusal } from '../Refusal'
-import { useSend } from '../send'
 
 interface Props {
   readonly customerId: number
@@ -15,40 +14,53 @@ interface Props {
   readonly from: string | null
 }
 
-const NAMED = ['', 'first', 'second', 'last'] as const
-const LEADING = ['', 'First', 'Second', 'Last'] as const
+type ChaseAct = 'remind' | 'take' | 'open' | 'list' | 'small'
+const STAGES = ['', 'first', 'second', 'last'] as const
 const SmallRests = lazily(() => import('./SmallRests').then((m) => m.SmallRests))
+const Remind = lazily(() => import('./Remind').then((m) => m.Remind))
 
-/** Reminds one customer in the stage that is next, or gives their small rests up. */
+/** What can be done about what a customer owes: reminded in the stage that is next, paid, given up where it is too small. */
 export const ChaseCustomer = ({ customerId, name, currency, stage, from }: Props) => {
-  const { send, busy, refused } = useSend()
-  const [open, setOpen] = useState(false)
+  const [open, setOpen] = useState<ChaseAct | null>(null)
+  const close = () => setOpen(null)
+  const named = stage === null ? '' : (STAGES[Math.min(stage, 3)] ?? 'last')
+  const acts: readonly Act<ChaseAct>[] = [
+    ...(stage !== null && from === null
+      ? [{ id: 'remind' as const, label: `Send ${named} reminder`, key: 'r', group: 'Money' }]
+      : []),
+    { id: 'take', label: 'Take payment', key: 't', group: 'Money', href: `/money-in?customer=${customerId}` },
+    { id: 'open', label: 'Open customer', key: 'o', group: 'This customer', href: `/people/${customerId}` },
+    {
+      id: 'list',
+      label: 'Open invoices (PDF)',
+      key: 'p',
+      group: 'Documents',
+      href: `/api/v1/export/papers/open-items/${customerId}.pdf`,
+      file: true,
+    },
+    { id: 'small', label: 'Write off small balances', key: 'w', group: 'Money' },
+  ]
   return (
-    <>
-      {stage !== null && (
-        <button
-          className="btn"
-          disabled={busy || from !== null}
-          title={from ? `from ${from}` : undefined}
-          onClick={() =>
-            void send(
-              'POST',
-              `/customers/${customerId}/reminders`,
-              {},
-              { say: () => `The ${NAMED[stage]} reminder to ${name} is ready in Mail.` },
-            )
-          }
-        >
-          {from ? `${LEADING[stage]} reminder from ${from}` : `Send ${NAMED[stage]} reminder`}
-        </button>
+    <div className="mt-3">
+      <Acts
+        acts={acts}
+        first={null}
+        near={['remind', 'take', 'open']}
+        groups={['Money', 'Documents', 'This customer']}
+        onAct={setOpen}
+        away={open !== null}
+      />
+      {from && (
+        <p className="sub mt-2">
+          The {named} reminder can go from {from}.
+        </p>
       )}
-      <button className="btn" onClick={() => setOpen(true)}>
-        Write off small balances
-      </button>
-      {!open && <Refusal refused={refused} />}
-      <Panel open={open} onClose={() => setOpen(false)} title="Write off small balances">
-        <SmallRests {...{ customerId, name, currency }} onDone={() => setOpen(false)} />
+      <Panel open={open === 'remind'} onClose={close} title={`Send ${named} reminder`}>
+        <Remind customerId={customerId} onDone={close} />
       </Panel>
-    </>
+      <Panel open={open === 'small'} onClose={close} title="Write off small balances">
+        <SmallRests {...{ customerId, name, currency }} onDone={close} />
+      </Panel>
+    </div>
   )
 }

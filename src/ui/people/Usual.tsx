@@ -39,7 +39,7 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
               return (
                 <tr key={u.goodsId}>
                   <td className="max-w-47.5 truncate">
-                    <To className="hover:underline" href={`/goods/${u.goodsId}`}>
+                    <To className="block truncate py-1 hover:underline" href={`/goods/${u.goodsId}`}>
                       {goods.name}
                     </To>
                   </td>

@@ -27,24 +27,13 @@ export const OneCustomer = async ({ customerId, asOf, today }: { customerId: num
         </To>
       </h2>
       <ListRows open={list} about={shop} />
-      <p className="mt-3 flex gap-2">
-        <To className="btn" href={`/money-in?customer=${customerId}`}>
-          Take payment
-        </To>
-        <To className="btn" href={`/people/${customerId}`}>
-          Open customer
-        </To>
-        <a className="btn" href={`/api/v1/export/papers/open-items/${customerId}.pdf`} target="_blank">
-          Open invoices (PDF)
-        </a>
-        <ChaseCustomer
-          customerId={customerId}
-          name={customer.name}
-          currency={currency}
-          stage={reminder?.stage ?? null}
-          from={reminder?.wait ? formatDay(reminder.wait) : null}
-        />
-      </p>
+      <ChaseCustomer
+        customerId={customerId}
+        name={customer.name}
+        currency={currency}
+        stage={reminder?.stage ?? null}
+        from={reminder?.wait ? formatDay(reminder.wait) : null}
+      />
     </section>
   )
 }

@@ -40,7 +40,7 @@ export default async function VersionsPage({
         title="What changed"
         beside={moved === 0 ? 'No changes to lines' : `${moved} ${moved === 1 ? 'line' : 'lines'}`}
       />
-      <div className="overflow-x-auto">
+      <div className="overflow-x-auto" role="region" aria-label="Table" tabIndex={0}>
         <table className="ledger min-w-215">
           <LedgerHead
             heads={[
