@@ -63,7 +63,6 @@ describe('invoicing', () => {
   test('takes what was handed over where anything was, and says what is left to pay', async () => {
     const sent = answerCalls({ 'POST /sales/7/invoices': issued })
     const closed = open('bill', { lines: [{ ...violin, readyToBill: '2' }], held: '50.00' })
-    expect(screen.getByText(/50.00 is held for this sale/)).toBeTruthy()
     await press(/^Issue invoice/)
     await waitFor(() => expect(closed).toHaveBeenCalled())
     expect(posted(sent, '/sales/7/invoices')).toEqual({ on: '2026-03-02', what: 'handed-over', issue: true })

@@ -1,11 +1,12 @@
 'use client'
 import type { FormEvent, ReactElement, ReactNode } from 'react'
-import { FormProvider, useFormContext, useFormState, type FieldValues } from 'react-hook-form'
+import { FormProvider, useFormContext, useFormState, useWatch, type FieldValues } from 'react-hook-form'
 import type { z } from 'zod'
 import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
 import { FormProblems } from './FormProblems'
 import type { WayBack } from '../send'
-import { useCommandForm } from './useCommandForm'
+import { usePreview, WouldPost } from '../WouldPost'
+import { bodyOf, useCommandForm, type Wish } from './useCommandForm'
 import { walk } from './walk'
 
 interface Props<M extends Method, P extends string, D extends FieldValues> {
@@ -27,6 +28,8 @@ interface Props<M extends Method, P extends string, D extends FieldValues> {
   readonly quiet?: boolean
   /** Begins anew after it was sent, for the next one. */
   readonly again?: boolean
+  /** What it will do, said in figures before it is done, from the command's own preview, with what it would post. */
+  readonly preview?: { readonly currency: string; readonly say?: (answer: AnswerTo<M, P>) => ReactNode }
   readonly children: ReactNode
 }
 
@@ -48,6 +51,7 @@ export const CommandForm = <M extends Method, P extends string, D extends FieldV
   submit,
   quiet,
   again,
+  preview,
   children,
 }: Props<M, P, D>) => {
   const { form, sendBody, refused } = useCommandForm({ start, schema, asBody, skip })
@@ -70,10 +74,38 @@ export const CommandForm = <M extends Method, P extends string, D extends FieldV
     <FormProvider {...form}>
       <form noValidate onSubmit={submitted} onKeyDown={walk}>
         {children}
+        {preview && <FormPreview path={path as string} wish={{ asBody, skip }} {...(preview as Shown)} />}
         <FormProblems refused={refused} />
         {typeof submit === 'string' ? <Submit quiet={quiet}>{submit}</Submit> : submit}
       </form>
     </FormProvider>
+  )
+}
+
+interface Shown {
+  readonly currency: string
+  readonly say?: (answer: never) => ReactNode
+}
+
+interface PreviewProps extends Shown {
+  readonly path: string
+  readonly wish: {
+    readonly asBody: (draft: never) => object
+    readonly skip?: Readonly<Record<string, (row: never) => boolean>>
+  }
+}
+
+/** What would come of what is typed; nothing while it could not be done yet. */
+const FormPreview = ({ path, wish, currency, say }: PreviewProps) => {
+  const draft = useWatch()
+  const { body } = bodyOf(wish as Pick<Wish<FieldValues, Record<string, unknown>>, 'asBody' | 'skip'>, draft)
+  const told = usePreview(path, body as never)
+  if (!told.seen) return null
+  return (
+    <div aria-live="polite">
+      {say?.(told.seen.answer as never)}
+      {told.seen.entries.length > 0 && <WouldPost seen={told} currency={currency} />}
+    </div>
   )
 }
 

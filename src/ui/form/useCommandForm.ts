@@ -18,7 +18,7 @@ type Body = Readonly<Record<string, unknown>>
 /** By the name of a list, `lines` or `what.lines`: which of its rows are empty. */
 type Skip = Readonly<Record<string, (row: never) => boolean>>
 
-interface Wish<D extends FieldValues, B extends Body> {
+export interface Wish<D extends FieldValues, B extends Body> {
   readonly start: D
   /** The schema of the call, fetched when a field is entered: a page that is only looked at does not carry it. */
   readonly schema: () => Promise<z.ZodType>
@@ -31,7 +31,10 @@ interface Wish<D extends FieldValues, B extends Body> {
 type Rows = ReadonlyMap<string, readonly number[]>
 
 /** What is sent, and from which row of the form each of its rows came. */
-const bodyOf = <D extends FieldValues, B extends Body>({ asBody, skip }: Wish<D, B>, draft: D) => {
+export const bodyOf = <D extends FieldValues, B extends Body>(
+  { asBody, skip }: Pick<Wish<D, B>, 'asBody' | 'skip'>,
+  draft: D,
+) => {
   const rowsOf = new Map<string, readonly number[]>()
   const filled = structuredClone(draft)
   for (const [name, isEmpty] of Object.entries(skip ?? {})) {

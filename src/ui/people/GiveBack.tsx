@@ -35,6 +35,7 @@ export const GiveBack = ({ customerId, name, currency, today, from, onDone }: Pr
       say={(r) => `Refund ${r.number}: ${formatDigits(r.amount)} to ${name}.`}
       undo={(r, d) => voidedBy(`/refunds/${r.id}/void`, d.on, 'The refund is voided; its money is held again.')}
       onDone={onDone}
+      preview={{ currency }}
       submit="Refund"
     >
       <p className="mb-3">{formatDigits(from.amount)} is held. A refund does not change your income.</p>

@@ -5,6 +5,7 @@ import type { Day } from '@/core/day'
 import type { Method } from '@/core/ledger'
 import { CommandForm } from '../form/CommandForm'
 import { FormCheck, FormChoice, FormMoney, FormOn, FormPick, FormReason } from '../form/inputs'
+import { Sum } from '../Sum'
 import { InvoiceQuantities } from './InvoiceQuantities'
 import { isNone, type LineQuantity } from './panels/parts'
 import type { ShownInvoice } from './shownInvoice'
@@ -69,6 +70,10 @@ export const CreditInvoice = ({ invoice, today, onDone }: Props) => {
       }
       go={(c) => `/invoices/${c.draftId ?? c.id}`}
       onDone={onDone}
+      preview={{
+        currency: invoice.currency,
+        say: (c) => <Sum rows={[]} total={{ what: 'Credited, with tax', amount: formatDigits(c.totals.gross) }} />,
+      }}
       submit="Create credit note"
     >
       <p className="mb-3">The invoice itself never changes. The credit note first reduces what is unpaid on it.</p>

@@ -22,6 +22,18 @@ const sayAgreed = (lines: readonly AgreedLine[], customer: string): string => {
     : `Order saved. Short: ${short.map((l) => `${l.description}, ${l.agreed} ordered, ${l.setAside} in stock`).join('; ')}.`
 }
 
+/** What stock will be set aside, and what will be short. */
+const Aside = ({ lines }: { readonly lines: readonly AgreedLine[] }) => {
+  const short = lines.filter((l) => Number(l.short) > 0)
+  return (
+    <p className={`mt-3 px-3 py-2 ${short.length > 0 ? 'bg-oxide-100' : 'bg-paper-100'}`}>
+      {short.length > 0
+        ? `Short: ${short.map((l) => `${l.description}, ${l.setAside} of ${l.agreed} in stock`).join('; ')}.`
+        : 'Everything that is kept in stock is there and will be set aside.'}
+    </p>
+  )
+}
+
 /** The customer said yes: to what, who, how, by when, under which order of theirs. */
 export const Agree = ({ sale, today, onClose }: PanelProps) => {
   const lines = sale.lines.filter((l) => Number(l.quantity) > 0)
@@ -42,6 +54,7 @@ export const Agree = ({ sale, today, onClose }: PanelProps) => {
       asBody={(d: typeof start) => ({ ...d, wantedBy: d.wantedBy || undefined })}
       skip={{ lines: isNone }}
       say={(s) => sayAgreed(s.lines, sale.customer)}
+      preview={{ currency: sale.currency, say: (s) => <Aside lines={s.lines} /> }}
       onDone={onClose}
       submit="Save order"
     >

@@ -1,8 +1,10 @@
 'use client'
 import { formatDigits } from '@/core/money'
+import { day, formatDay } from '@/core/day'
 import { useWatch } from 'react-hook-form'
 import { CommandForm, Submit } from '../../form/CommandForm'
 import { FormChoice, FormMoney, FormOn, FormQuantity, FormText } from '../../form/inputs'
+import { Sum } from '../../Sum'
 import { isNone, Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
 
 interface Draft {
@@ -35,6 +37,24 @@ const sayBilled = ({ number, totals, heldApplied, open }: Billed, customer: stri
     : 'Draft saved. It is posted when you issue it.'
 }
 
+interface Would extends Billed {
+  readonly dues: readonly { readonly due: string; readonly open: string }[]
+}
+
+/** What the invoice comes to, what is held of it already, what is left and when it is due. */
+const sayInFigures = ({ totals, heldApplied, open, dues }: Would) => (
+  <Sum
+    rows={[
+      { what: 'Total with tax', amount: formatDigits(totals.gross) },
+      ...(Number(heldApplied) > 0 ? [{ what: 'Already held', amount: `−${formatDigits(heldApplied)}` }] : []),
+    ]}
+    total={{
+      what: ['Balance due', dues[0] && `from ${formatDay(day(dues[0].due))}`].filter(Boolean).join(', '),
+      amount: formatDigits(open),
+    }}
+  />
+)
+
 /** What to bill, and with which charge that came up. */
 export const Bill = ({ sale, today, onClose }: PanelProps) => {
   const left = sale.lines.filter((l) => Number(l.toBill) > 0)
@@ -58,6 +78,7 @@ export const Bill = ({ sale, today, onClose }: PanelProps) => {
         charges: (c: Draft['charges'][number]) => c.description.trim() === '' && c.unitPrice === '',
       }}
       say={(i) => sayBilled(i, sale.customer)}
+      preview={{ currency: sale.currency, say: sayInFigures }}
       go={(i) => (i.number ? null : `/invoices/${i.id}`)}
       onDone={onClose}
       submit={
@@ -91,11 +112,6 @@ export const Bill = ({ sale, today, onClose }: PanelProps) => {
       <div className="mt-2">
         <FormOn today={today} />
       </div>
-      {Number(sale.held) > 0 && (
-        <p className="mt-2 text-brass-700">
-          {formatDigits(sale.held)} is held for this sale and will be applied automatically.
-        </p>
-      )}
     </CommandForm>
   )
 }

@@ -25,6 +25,7 @@ export const ChargeLate = ({ sale, today, onClose }: PanelProps) => {
         start={{ amount: agreed?.amount ?? '', on: String(today) }}
         asBody={(d) => d}
         say={(c) => `Late fee of ${formatDigits(c.amount)} added, due now.`}
+        preview={{ currency: sale.currency }}
         onDone={onClose}
         submit="Add late fee"
       >

@@ -30,6 +30,7 @@ const Close = ({ as, sale, onClose }: PanelProps & { readonly as: 'decline' | 'c
       start={START}
       asBody={({ reason, fee, rest }) => ({ reason, ...(holds ? { fee: fee || '0', rest } : {}) })}
       say={() => `Sale ${sale.number} is ${as === 'decline' ? 'declined' : 'canceled'}.`}
+      preview={{ currency: sale.currency }}
       onDone={onClose}
       submit={as === 'decline' ? 'Mark as declined' : 'Cancel the sale'}
     >

@@ -23,6 +23,7 @@ export const GiveUp = ({ sale, today, onClose }: PanelProps) => {
       say={(g) =>
         `Layaway canceled: ${formatDigits(g.fee)} fee kept, ${formatDigits(g.refund)} refunded. The goods are available again.`
       }
+      preview={{ currency: sale.currency }}
       onDone={onClose}
       submit="Cancel layaway"
     >

@@ -1,11 +1,12 @@
 'use client'
 import { useWatch } from 'react-hook-form'
+import { formatDigits } from '@/core/money'
 import { addMonths, type Day } from '@/core/day'
 import { CommandForm } from '../../form/CommandForm'
 import { FormChoice, FormOn, FormPick, FormQuantity } from '../../form/inputs'
 import { isNone, Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
 
-const BY = { counter: 'Picked up', parcel: 'Shipped', delivery: 'delivered' } as const
+const BY = { counter: 'Picked up', parcel: 'Shipped', delivery: 'Delivered' } as const
 
 interface Draft {
   on: string
@@ -51,6 +52,7 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
       say={() =>
         `Handed over to ${sale.customer}${layaway ? ' and invoiced' : ''}.${goods ? ' The cost of goods is posted.' : ''}`
       }
+      preview={{ currency: sale.currency }}
       onDone={onClose}
       submit="Hand over"
     >
@@ -74,8 +76,8 @@ const GoingEarly = ({ left }: { readonly left: string }) => {
   return (
     <div className="mt-4 border-l-4 border-brass-600 bg-brass-100 px-3 py-2.5">
       <p className="mb-2">
-        {left} is still unpaid, so the goods should stay here. If you hand them over anyway, the sale is invoiced now
-        and the balance becomes:
+        {formatDigits(left)} is still unpaid, so the goods should stay here. If you hand them over anyway, the sale is
+        invoiced now and the balance becomes:
       </p>
       <FormChoice
         name="turnInto.kind"

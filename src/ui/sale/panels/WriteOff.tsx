@@ -29,6 +29,7 @@ export const WriteOff = ({ sale, today, onClose }: PanelProps) => {
         say={(w) => `${w.number}: ${formatDigits(w.amount)} written off.`}
         undo={(w, d) => voidedBy(`/write-offs/${w.id}/recover`, d.on, 'It is owed again.')}
         onDone={onClose}
+        preview={{ currency: sale.currency }}
         submit="Write off"
       >
         <div className="grid gap-3">
