@@ -1,8 +1,10 @@
 import { readUsual } from '@/contract/usualArrangements'
 import { creditTransferText, formatIban, paperWords } from '@/core/formats'
 import { formatMoney, isPositiveMoney, money, parseMoney, type Money } from '@/core/money'
-import type { Business } from '@/data/queries/business'
+import type { Asked } from '@/model/where'
 import type { PaperPart } from './paper'
+
+type Business = Asked['business']
 
 interface Wish {
   readonly business: Business

@@ -1,5 +1,5 @@
-import { listOpenDues, type DueRow } from '@/data/queries/due'
-import type { Business } from '@/data/queries/business'
+import { present } from '@/core/present'
+import { readDuesFacts, type DuesFacts } from '@/model/paper/duesFacts'
 import { howToPay, lateNotice } from './howToPay'
 import type { Paper, PaperPart } from './paper'
 import type { Asked } from '@/model/where'
@@ -7,12 +7,11 @@ import { readStatement } from '@/model/receivables/statement'
 import { daysBetween, yearStart, formatDay, type Day } from '@/core/day'
 import { paperWords } from '@/core/formats'
 import { formatMoney, isPositiveMoney, negateMoney, sumMoney } from '@/core/money'
-import { readBillTo } from '@/model/paper/billTo'
 
 /** What is open by how long it has been due, in the columns Settings set; nothing where nothing is open. */
 const agesOf = (
-  dues: readonly DueRow[],
-  { ageLimits, currency }: Business,
+  dues: DuesFacts['dues'],
+  { ageLimits, currency }: Asked['business'],
   today: Day,
   t: ReturnType<typeof paperWords>,
 ): readonly PaperPart[] => {
@@ -48,14 +47,14 @@ export const statementOf = async (asked: Asked, customerId: number): Promise<Pap
   const { db, business, today } = asked
   const s = await readStatement(db, customerId, { from: yearStart(today), to: today }, business)
   if (!s) return null
-  const dues = await listOpenDues(db, customerId, business.currency)
+  const { dues, billTo } = present(await readDuesFacts(asked, customerId))
   const t = paperWords(s.customer.language)
   return {
     kind: 'statement',
     language: s.customer.language,
     name: t('statement'),
     number: formatDay(today),
-    to: { name: s.customer.name, address: await readBillTo(db, customerId) },
+    to: { name: s.customer.name, address: billTo },
     deliverTo: null,
     facts: [
       [t('from'), formatDay(s.from)],

@@ -15,6 +15,7 @@ const LIST = [
   ['Alt 1 … 9', 'go to a section'],
   ['up, down, Enter', 'move through a list and open a row'],
   ['Ctrl Enter', 'press the main button'],
+  ['Ctrl Shift Enter', 'press the second button: save a sale as an order'],
   ['.', 'open the menu of what can be done'],
   ['Esc', 'close, or leave a field'],
   ['12*45, 450-10%', 'calculations in amount fields'],
@@ -50,7 +51,7 @@ export const Keys = () => {
     const onKey = (e: KeyboardEvent) => {
       if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) {
         const scope = document.querySelector('[role=dialog]') ?? document
-        const main = scope.querySelector<HTMLElement>('[data-primary]:not(:disabled)')
+        const main = scope.querySelector<HTMLElement>(`[data-${e.shiftKey ? 'second' : 'primary'}]:not(:disabled)`)
         if (main) {
           e.preventDefault()
           main.click()

@@ -14,7 +14,7 @@ const ITEMS = 'a, button:not(:disabled)'
 /** Up and down, from the last back to the first. */
 const walk = (e: KeyboardEvent<HTMLElement>) => {
   const items = [...e.currentTarget.querySelectorAll<HTMLElement>(ITEMS)]
-  const at = items.indexOf(document.activeElement as HTMLElement)
+  const at = items.findIndex((item) => item === document.activeElement)
   const next = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: items.length - 1 }[e.key]
   if (next === undefined) return
   e.preventDefault()

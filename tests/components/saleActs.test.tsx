@@ -1,15 +1,13 @@
 import { render, screen, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import { describe, expect, test, vi } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { Keys } from '@/ui/Keys'
-import { GoodsBack } from '@/ui/sale/GoodsBack'
 import type { SheetSale } from '@/ui/sale/panels/parts'
 import { SaleActs } from '@/ui/sale/SaleActs'
 import { saleActsOf } from '@/ui/sale/saleActs'
-import { OtherSalePanel, UsualPanel } from '@/ui/sale/TakeFrom'
-import { answerCalls, refuses } from './calls'
-import { button, field, noteOf, press, type } from './hands'
+import { answerCalls } from './calls'
+import { field, press } from './hands'
 import { router, said } from './setUp'
 import { SALE, TODAY, violin } from './sheetSale'
 
@@ -189,124 +187,5 @@ describe('the keys of a page', () => {
     await userEvent.keyboard('{Escape}')
     await userEvent.keyboard('t')
     expect(router.push).toHaveBeenCalledWith('/money-in?customer=3&sale=7')
-  })
-})
-
-describe('goods that come back', () => {
-  const open = () =>
-    render(
-      <GoodsBack
-        handoverId={4}
-        number="H-26-4"
-        today={TODAY}
-        lines={[
-          { lineId: 1, description: 'Violin', quantity: '2' },
-          { lineId: 2, description: 'Rosin', quantity: '5' },
-        ]}
-      />,
-    )
-  test('are all of them where nothing else is said', async () => {
-    const sent = answerCalls({ 'POST /handovers/4/returns': { status: 201, body: {} } })
-    open()
-    await press('Return goods')
-    expect(field('Violin, of 2').placeholder).toBe('all that may come back')
-    await type('Reason', 'Wrong size')
-    await press(/^Return goods/)
-    await waitFor(() => expect(said).toEqual(['The goods are back, and can be handed over again.']))
-    expect(sent[0]?.body).toEqual({ on: '2026-03-02', reason: 'Wrong size' })
-  })
-  test('are so many of some, which is marked where it is too many', async () => {
-    const sent = answerCalls({
-      'POST /handovers/4/returns': refuses({ path: 'lines.0.quantity', message: '2 may come back.' }),
-    })
-    open()
-    await press('Return goods')
-    await type('Violin, of 2', '3')
-    await type('Reason', 'Wrong size')
-    await press(/^Return goods/)
-    await waitFor(() => expect(noteOf(field('Violin, of 2'))).toBe('2 may come back.'))
-    expect(sent[0]?.body).toMatchObject({ lines: [{ lineId: 1, quantity: '3' }] })
-  })
-})
-
-describe('lines taken from elsewhere', () => {
-  test('from what they usually take, in the quantity of last time', async () => {
-    answerCalls({
-      'GET /customers/3/usual': {
-        status: 200,
-        body: {
-          items: [
-            {
-              goodsId: 2,
-              name: 'Rosin',
-              lastOn: '2026-02-01',
-              lastQuantity: '6',
-              lastPrice: '11.50',
-              times: 1,
-              perMonth: '0.5',
-              available: '20',
-              price: '12.00',
-              priceFrom: 'list',
-              taxCode: 'STD',
-              unitCost: '6',
-            },
-          ],
-        },
-      },
-    })
-    const taken = vi.fn()
-    render(<UsualPanel customerId={3} customer="Hazel Adair" onTake={taken} onClose={() => {}} />)
-    const row = await screen.findByText(/last 6 at 11.50 on 1 Feb 2026 · bought 1 time, 0.5 a month · 20 available/)
-    await userEvent.click(row)
-    expect(taken.mock.calls[0]![0]).toMatchObject([{ goodsId: 2, quantity: '6', unitPrice: '12.00' }])
-    expect(screen.getByText('· added')).toBeTruthy()
-  })
-
-  test('from another sale, what is dropped there left out', async () => {
-    const saved = (id: number, description: string, quantity: string, kind = 'work') => ({
-      id,
-      kind,
-      description,
-      quantity,
-      note: '',
-      goodsId: null,
-      unitPrice: '10',
-      priceFrom: '',
-      discountPercent: '0',
-      discountAmount: '0.00',
-      taxCode: 'STD',
-      choice: 'none',
-      choiceGroup: '',
-      chosen: true,
-      deliverTo: '',
-      expectedCost: '',
-    })
-    answerCalls({
-      'GET /sales': {
-        status: 200,
-        body: {
-          items: [{ id: 5, number: 1005, title: 'A bow', stands: 'settled', startedOn: '2026-01-05', total: '108.00' }],
-        },
-      },
-      'GET /sales/5': {
-        status: 200,
-        body: { lines: [saved(1, 'Bow', '', 'heading'), saved(2, 'Rehair', '1'), saved(3, 'Grip', '0')] },
-      },
-    })
-    const [taken, closed] = [vi.fn(), vi.fn()]
-    render(<OtherSalePanel customerId={3} customer="Hazel Adair" onTake={taken} onClose={closed} />)
-    await userEvent.click(await screen.findByText('1005 A bow'))
-    await waitFor(() => expect(closed).toHaveBeenCalled())
-    expect(taken.mock.calls[0]![0].map((l: { description: string }) => l.description)).toEqual(['Bow', 'Rehair'])
-  })
-
-  test('where there is nothing yet, it says what will stand there', async () => {
-    answerCalls({
-      'GET /customers/3/usual': { status: 200, body: { items: [] } },
-      'GET /sales': { status: 200, body: { items: [] } },
-    })
-    render(<UsualPanel customerId={3} customer="Hazel Adair" onTake={() => {}} onClose={() => {}} />)
-    expect(await screen.findByText(/No purchases yet/)).toBeTruthy()
-    expect(button('Close')).toBeTruthy()
   })
 })

@@ -1,4 +1,5 @@
 import { eq } from 'drizzle-orm'
+import type { FirstStep } from '@/core/kinds'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
 import type { AgeLimits } from '@/core/receivables'
@@ -24,7 +25,7 @@ export interface Business {
   readonly bic: string
   readonly paymentDetails: string
   readonly exportedOn: Day | null
-  readonly stepsSkipped: readonly string[]
+  readonly stepsSkipped: readonly FirstStep[]
   readonly colour: string
   readonly markFileId: number | null
   readonly paperSize: 'A4' | 'letter'

@@ -1,3 +1,4 @@
+import type { FirstStep } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
 import { boolean, check, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
 import { identity, minor, onDay } from './columns'
@@ -40,6 +41,7 @@ export const business = pgTable(
     /** First steps the owner does not need. */
     stepsSkipped: text()
       .array()
+      .$type<FirstStep[]>()
       .notNull()
       .default(sql`'{}'`),
     /** The colour of headings and rules on papers. */

@@ -1,4 +1,4 @@
-import { type Page, sides, MARGIN, style, INK, stack, type Part, put } from './page'
+import { pictured, type Page, sides, MARGIN, style, INK, stack, type Part, put } from './page'
 import type { LaidPaper } from '@/documents/paper'
 import type { TextStyle } from './setText'
 import { rule } from './openSheet'
@@ -15,7 +15,7 @@ export const drawHead = (page: Page, { paper, layout, head }: LaidPaper): void =
     page.root.add(
       sheet.doc.struct(
         'Figure',
-        { alt: head.name, bbox: [near, left, near + 160, left + 44] } as object,
+        pictured(head.name, [near, left, near + 160, left + 44]),
         () => void sheet.doc.image(image, near, left, { fit: [160, 44], align: sheet.rtl ? 'right' : undefined }),
       ),
     )

@@ -1,3 +1,4 @@
+import { pictured } from './page'
 import { openSheet } from './openSheet'
 import { breakLines, setText, type TextStyle } from './setText'
 
@@ -41,7 +42,7 @@ export const drawLabels = (labels: readonly Label[]): Promise<Buffer> => {
     root.add(
       doc.struct(
         'Figure',
-        { alt: `Bar code ${label.code}`, bbox: [x, y + 26, x + wide, y + 64] } as object,
+        pictured(`Bar code ${label.code}`, [x, y + 26, x + wide, y + 64]),
         () => void doc.image(Buffer.from(label.bars), x, y + 26, { fit: [wide, 38], align: 'center' }),
       ),
     )

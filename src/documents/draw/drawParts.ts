@@ -1,6 +1,6 @@
 import bwipjs from 'bwip-js/node'
 import type { PaperPart, PaperSignature, PaperTable, PaperWords } from '@/documents/paper'
-import { INK, MARGIN, put, sides, style, type Page } from './page'
+import { COLUMN_HEAD, INK, MARGIN, pictured, put, sides, style, type Page } from './page'
 import { rule } from './openSheet'
 import { heightOf, setText, type TextStyle } from './setText'
 
@@ -23,15 +23,12 @@ const title = (page: Page, text: string): void => {
 /** A QR code as squares, with what it says for those who cannot see it. */
 const drawCode = (page: Page, text: string, alt: string, x: number, y: number): void => {
   const { doc } = page.sheet
-  const [code] = bwipjs.raw('qrcode', text, { eclevel: 'M' } as never) as unknown as {
-    pixs: number[]
-    pixx: number
-    pixy: number
-  }[]
-  if (!code) return
+  const wish = { bcid: 'qrcode', text, eclevel: 'M' }
+  const [code] = bwipjs.raw(wish)
+  if (!code || !('pixs' in code)) return
   const size = CODE / code.pixx
   page.root.add(
-    doc.struct('Figure', { alt, bbox: [x, y, x + CODE, y + CODE] } as object, () => {
+    doc.struct('Figure', pictured(alt, [x, y, x + CODE, y + CODE]), () => {
       code.pixs.forEach((dark, i) => {
         if (dark) doc.rect(x + (i % code.pixx) * size, y + Math.floor(i / code.pixx) * size, size, size)
       })
@@ -74,7 +71,7 @@ const drawTable = (page: Page, part: PaperTable, nextPage: () => void): void => 
       row.add(
         doc.struct(
           tag,
-          tag === 'TH' ? ({ scope: 'Column' } as object) : {},
+          tag === 'TH' ? COLUMN_HEAD : {},
           () => void setText(sheet, styleOf(i), text, { ...at(i), y: page.y }),
         ),
       ),

@@ -1,5 +1,5 @@
 import { type PaperColumn, paperWords } from '@/core/formats'
-import { type Page, MARGIN, sides, style, INK } from './page'
+import { COLUMN_HEAD, type Page, MARGIN, sides, style, INK } from './page'
 import type { LaidPaper, PaperRow } from '@/documents/paper'
 import { type TextStyle, setText, LEADING, heightOf } from './setText'
 import { rule } from './openSheet'
@@ -70,7 +70,7 @@ const drawTableHead = (
   const words = wordsAt(page, columns)
   const { y } = page
   const cell = (text: string, s: TextStyle, at: { x: number; width: number }) =>
-    doc.struct('TH', { scope: 'Column' } as object, () => void setText(page.sheet, s, text, { ...at, y }))
+    doc.struct('TH', COLUMN_HEAD, () => void setText(page.sheet, s, text, { ...at, y }))
   const row = doc.struct('TR')
   table.add(row)
   row.add(cell(what, bold(start), words))

@@ -55,3 +55,8 @@ export const put = (page: Page, parent: PDFKit.PDFStructureElement, p: Part, y: 
 /** Parts below one another, from a height down; answers where they end. */
 export const stack = (page: Page, parts: readonly Part[], from: number): number =>
   parts.reduce((y, part) => put(page, page.root, part, y), from)
+
+/** What a picture says to those who cannot see it, and where it lies; the package's types know neither. */
+export const pictured = (alt: string, bbox: readonly [number, number, number, number]): object => ({ alt, bbox })
+/** The head of a column, for those who have a table read out. */
+export const COLUMN_HEAD: object = { scope: 'Column' }

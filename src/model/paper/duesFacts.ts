@@ -12,3 +12,5 @@ export const readDuesFacts = async ({ db, business }: Asked, customerId: number)
   ])
   return customer && { customer, dues, billTo }
 }
+
+export type DuesFacts = NonNullable<Awaited<ReturnType<typeof readDuesFacts>>>

@@ -19,6 +19,8 @@ import { findDepositRequest } from '@/data/queries/depositRequest'
 import { worthOf } from '@/model/sale/worth'
 import { readStories } from '@/model/sale/readStories'
 
+const kindOf = (kind: PaperKind): PaperKind => kind
+
 /** A line of an estimate as its customer sees it: no cost, no margin, nothing of the shelf. */
 export interface PageLine {
   readonly id: number
@@ -104,7 +106,7 @@ export const readPage = async (db: Db, page: OpenPage, business: Business, today
     ...(s.sale.sentOn
       ? [
           {
-            kind: (s.sale.agreedOn ? 'confirmation' : 'estimate') as PaperKind,
+            kind: kindOf(s.sale.agreedOn ? 'confirmation' : 'estimate'),
             id: s.sale.id,
             name: s.sale.agreedOn ? 'Order confirmation' : 'Estimate',
             number: String(s.sale.number),
@@ -116,7 +118,7 @@ export const readPage = async (db: Db, page: OpenPage, business: Business, today
     ...s.invoices
       .filter((i) => i.status === 'issued')
       .map((i) => ({
-        kind: (i.kind === 'credit-note' ? 'credit-note' : 'invoice') as PaperKind,
+        kind: kindOf(i.kind === 'credit-note' ? 'credit-note' : 'invoice'),
         id: i.id,
         name: i.kind === 'credit-note' ? 'Credit note' : 'Invoice',
         number: present(i.number),
@@ -154,7 +156,7 @@ export const readPage = async (db: Db, page: OpenPage, business: Business, today
       ...receipts
         .filter((r) => r.voidedOn === null)
         .map((r) => ({
-          kind: 'receipt' as PaperKind,
+          kind: kindOf('receipt'),
           id: r.id,
           name: 'Receipt',
           number: r.number,

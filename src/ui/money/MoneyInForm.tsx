@@ -6,7 +6,7 @@ import { formatDigits, formatMoney, isPositiveMoney } from '@/core/money'
 import { useAhead } from '../ahead'
 import { walk } from '../form/walk'
 import { DayField, MoneyField, Text } from '../fields'
-import { findCustomers, Picker } from '../Picker'
+import { findCustomers, Picker, type FoundCustomer } from '../Picker'
 import { MethodChoice } from './MethodChoice'
 import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
@@ -133,15 +133,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
               nothingOpen={now !== null && items.length === 0}
             />
             <Ways onOldest={() => setPuts(null)} onAccount={() => setPuts({})} />
-            <div className="mt-3 max-w-82.5">
-              <Picker
-                label="Also paying for another customer"
-                chosen=""
-                placeholder="customer name"
-                find={findCustomers}
-                onPick={(c) => void alsoFor(c)}
-              />
-            </div>
+            <AlsoFor onPick={alsoFor} />
             {now && <Afterwards now={now} onDues={facts.lessOwed} onLate={facts.lessLate} currency={currency} />}
             {sound && <WouldPost seen={seen} currency={currency} />}
           </>
@@ -155,6 +147,18 @@ const OwesNow = ({ now }: { readonly now: OpenNow }) => (
   <div className="sub">
     Owes {formatDigits(now.owed)} · {Number(now.held) > 0 ? `${formatDigits(now.held)} held` : 'Nothing held'}
     {now.usually && ` · ${now.usually}`}
+  </div>
+)
+
+const AlsoFor = ({ onPick }: { readonly onPick: (other: FoundCustomer) => unknown }) => (
+  <div className="mt-3 max-w-82.5">
+    <Picker
+      label="Also paying for another customer"
+      chosen=""
+      placeholder="customer name"
+      find={findCustomers}
+      onPick={onPick}
+    />
   </div>
 )
 

@@ -1,6 +1,7 @@
 'use client'
 import { useEffect, useState } from 'react'
 import { toast } from 'sonner'
+import { usePageKeys } from '../acts/pageKeys'
 import { call } from '../send'
 
 /** The form the boxes before the rows belong to. */
@@ -45,6 +46,10 @@ export const LettersToChosen = () => {
     toast(`${done.value.written} ${done.value.written === 1 ? 'email' : 'emails'} ready in Mail.`)
     choose(false)
   }
+  usePageKeys([
+    { key: 'a', label: 'select all who owe', run: () => choose(count === 0) },
+    { key: 'R', label: 'send reminders to the selected', run: () => void (count > 0 && !busy && write('reminder')) },
+  ])
   const button = (what: Wish, words: string) => (
     <button type="button" className="btn" disabled={busy || count === 0} onClick={() => void write(what)}>
       {words}

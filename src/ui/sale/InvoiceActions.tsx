@@ -19,10 +19,10 @@ interface Props {
 }
 
 type InvoiceAct = 'pdf' | 'ubl' | 'email' | 'credit' | 'take' | 'change' | 'delete' | 'issue'
-const GROUPS = ['Documents', 'Money', 'This invoice']
+const GROUPS = ['Documents', 'Money', 'This invoice'] as const
 
 const actsOf = (i: ShownInvoice): readonly Act<InvoiceAct>[] => {
-  const [documents, money, self] = GROUPS as [string, string, string]
+  const [documents, money, self] = GROUPS
   const file = `/api/v1/export/invoices/${i.id}`
   const pdf: Act<InvoiceAct> = { id: 'pdf', label: 'PDF', key: 'p', group: documents, href: `${file}.pdf`, file: true }
   if (i.draft)

@@ -1,12 +1,11 @@
 'use client'
-import { useSortable } from '@dnd-kit/sortable'
-import { CSS } from '@dnd-kit/utilities'
-import { GripVertical, SlidersHorizontal, X } from 'lucide-react'
-import { memo, useState, type KeyboardEvent, type ReactNode } from 'react'
+import { SlidersHorizontal } from 'lucide-react'
+import { memo, useState, type KeyboardEvent } from 'react'
 import { flushSync } from 'react-dom'
 import { MoneyField, QuantityField, Text } from '../fields'
 import { Problem } from '../form/Problem'
 import { findGoodsChoices, Picker, type FoundGoods } from '../Picker'
+import { LineFrame } from './LineFrame'
 import { LineMore } from './LineMore'
 import { isBlank, readLess, type DraftSettings, type LineDraft } from './lineDraft'
 import type { LineHands } from './useLines'
@@ -29,101 +28,9 @@ export interface RowProps {
   readonly hands: LineHands
 }
 
-/** The keys of a line, beside those that walk through it. */
-export const LINE_KEYS = [
-  ['Alt N', 'note of the line'],
-  ['Alt D', 'discount of the line'],
-  ['Alt T', 'tax of the line'],
-  ['Alt O', 'options of the line'],
-  ['Alt up, down', 'move the line'],
-  ['Alt Backspace', 'remove the line'],
-] as const
-
-/** Enters a cell of the line that something in it belongs to. */
-const enterCell = (at: EventTarget, cell: string): void =>
-  at instanceof Element
-    ? at.closest('[data-line]')?.querySelector<HTMLElement>(`[data-cell=${cell}] :is(input, select)`)?.focus()
-    : undefined
-
-interface FrameProps extends Pick<RowProps, 'line' | 'n' | 'hands'> {
-  readonly menu?: ReactNode
-  /** Shows what is seldom said of a line, or hides it again. */
-  readonly onMore?: (show?: boolean) => void
-  readonly children: ReactNode
-}
-
-const Frame = ({ line, n, hands, menu, onMore, children }: FrameProps) => {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
-    id: line.key,
-  })
-  const byKey = (e: KeyboardEvent) => {
-    if (!e.altKey || e.ctrlKey || e.metaKey) return
-    const acts: Readonly<Record<string, () => void>> = {
-      ArrowUp: () => hands.move(line.key, -1),
-      ArrowDown: () => hands.move(line.key, 1),
-      Backspace: () => hands.remove(line.key),
-      KeyN: () => {
-        flushSync(() => onMore?.(true))
-        enterCell(e.target, 'note')
-      },
-      KeyD: () => enterCell(e.target, 'discount'),
-      KeyT: () => enterCell(e.target, 'tax'),
-      KeyO: () => onMore?.(),
-    }
-    const act = acts[e.code]
-    if (!act) return
-    e.preventDefault()
-    act()
-  }
-  return (
-    <tr
-      ref={setNodeRef}
-      data-line
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`align-top [&>td]:py-1 [&>td]:align-top ${isDragging ? 'relative z-10 bg-rust-100' : ''}`}
-      onKeyDown={byKey}
-      onPaste={(e) => hands.paste(line.key, e.clipboardData.getData('text')) && e.preventDefault()}
-    >
-      <td data-cell="grip" className="w-6 px-0">
-        {!isBlank(line) && (
-          <button
-            ref={setActivatorNodeRef}
-            type="button"
-            aria-label={`Move line ${n}`}
-            className="mt-1.5 cursor-grab p-1 text-iron-500"
-            {...attributes}
-            {...listeners}
-            tabIndex={-1}
-          >
-            <GripVertical size={16} />
-          </button>
-        )}
-      </td>
-      {children}
-      <td data-cell="tools" className="whitespace-nowrap px-0">
-        {!isBlank(line) && (
-          <span className="inline-flex pt-1 text-iron-500">
-            {menu}
-            <button
-              type="button"
-              tabIndex={-1}
-              aria-label={`Remove line ${n}`}
-              title="Alt Backspace"
-              className="p-1.25 hover:text-oxide-700"
-              onClick={() => hands.remove(line.key)}
-            >
-              <X size={16} />
-            </button>
-          </span>
-        )}
-      </td>
-    </tr>
-  )
-}
-
 /** A heading or a text between the lines. */
 const WordsRow = (p: RowProps) => (
-  <Frame {...p} menu={<span className="w-6.5" />}>
+  <LineFrame {...p} menu={<span className="w-6.5" />}>
     <td data-cell="what" colSpan={6} className="pt-2">
       <input
         aria-label={`Line ${p.n}: ${p.line.kind}`}
@@ -140,7 +47,7 @@ const WordsRow = (p: RowProps) => (
     <td data-cell="amount" className="fig pt-3 text-iron-500">
       {p.line.kind === 'heading' ? p.groupSum : ''}
     </td>
-  </Frame>
+  </LineFrame>
 )
 
 const fromGoods = (g: FoundGoods): Partial<LineDraft> => ({
@@ -259,7 +166,7 @@ const GoodsRow = (p: RowProps) => {
   const onTheWay = Number(line.onTheWay ?? 0)
   const walk = (on: () => void) => (e: KeyboardEvent) => e.key === 'Enter' && !e.ctrlKey && on()
   return (
-    <Frame
+    <LineFrame
       {...p}
       onMore={(show) => setMore((now) => show ?? !now)}
       menu={
@@ -318,7 +225,7 @@ const GoodsRow = (p: RowProps) => {
           </div>
         )}
       </td>
-    </Frame>
+    </LineFrame>
   )
 }
 

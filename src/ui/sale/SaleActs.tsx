@@ -19,7 +19,7 @@ interface Props {
   readonly suggested: SaleActId | null
 }
 
-const isDoing = (id: SaleActId): id is Doing => (DOINGS as readonly string[]).includes(id)
+const isDoing = (id: SaleActId): id is Doing => DOINGS.some((d) => d === id)
 
 /** Everything that can be done with a sale now; each opens its panel, filled in. */
 export const SaleActs = ({ sale, version, today, start, suggested }: Props) => {

@@ -120,7 +120,7 @@ export const SaleForm = (p: Props) => {
           {sale ? (sale.agreed ? 'Save changed order' : 'Save changes') : 'Save draft'}
         </button>
         {!sale && (
-          <button className="btn" disabled={away} onClick={() => void order.run()}>
+          <button className="btn" disabled={away} data-second title="Ctrl Shift Enter" onClick={() => void order.run()}>
             Save as order
           </button>
         )}

@@ -2,7 +2,8 @@ import { useMemo, useState } from 'react'
 import { present } from '@/core/present'
 import { useSend } from '../send'
 import type { Buyer } from './ForWhom'
-import { asShown, problemsOf, readLess, toInput, type LineDraft } from './lineDraft'
+import { readLess, toInput, type LineDraft } from './lineDraft'
+import { asShown, problemsOf } from './lineProblems'
 import type { SaleFacts } from './saleFacts'
 
 interface Draft {

@@ -38,7 +38,7 @@ const STEPS: Readonly<Record<FirstStep, Step>> = {
 
 interface Props {
   readonly open: readonly FirstStep[]
-  readonly skipped: readonly string[]
+  readonly skipped: readonly FirstStep[]
 }
 
 /** What a new business does first: each step goes when its fact is there, or when it is not needed. */
@@ -49,7 +49,7 @@ export const FirstSteps = ({ open, skipped }: Props) => {
     send(
       'PATCH',
       '/settings',
-      { stepsSkipped: [...(skipped as readonly FirstStep[]), step] },
+      { stepsSkipped: [...skipped, step] },
       {
         say: () => `“${STEPS[step].title}” is left out.`,
         undo: () => ({ method: 'PATCH', path: '/settings', body: { stepsSkipped: skipped }, say: 'It is back.' }),
