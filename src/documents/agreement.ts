@@ -1,12 +1,64 @@
 import { readSaleFacts } from '@/model/paper/saleFacts'
-import { present } from '@/core/present'
 import { formatDay } from '@/core/day'
 import { paperWords } from '@/core/formats'
-import { formatDigits, formatMoney, isPositiveMoney, addMoney, subtractMoney } from '@/core/money'
+import { formatDigits, formatMoney, isPositiveMoney, addMoney, subtractMoney, ZERO } from '@/core/money'
 import type { Arrangement } from '@/contract/arrangement'
 import { planOf } from '@/model/plan/terms'
 import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
+
+type SaleFacts = NonNullable<Awaited<ReturnType<typeof readSaleFacts>>>
+type Words = ReturnType<typeof paperWords>
+type PlanOf = ReturnType<typeof planOf>
+
+/** What is paid at once, as it was typed; null where nothing is. */
+const paidFirst = (a: Arrangement): string | null =>
+  a.kind === 'installments' && a.firstPayment ? a.firstPayment : null
+
+/** Who with whom, over what, at what price. */
+const termsOf = ({ business, today }: Asked, { story }: SaleFacts, plan: PlanOf, t: Words): Paper['facts'] => {
+  const { sale, arrangement, totals } = story
+  const first = paidFirst(arrangement)
+  const last = plan.rows.at(-1)
+  const rate = (plan.effectiveYearlyRate ?? ZERO).times(100).toFixed(2)
+  return [
+    [t('date'), formatDay(sale.agreedOn ?? today)],
+    [t('seller'), business.name],
+    [t('buyer'), sale.customerName],
+    [t('cashPrice'), formatMoney(totals.net)],
+    ...(isPositiveMoney(totals.tax) ? [[t('tax'), formatMoney(totals.tax)] as const] : []),
+    [t('total'), `${formatMoney(totals.gross)} ${business.currency}`],
+    ...(first ? [[t('downPayment'), formatDigits(first)] as const] : []),
+    ...(last ? [[t('lastPayment'), formatDay(last.due)] as const] : []),
+    ...(arrangement.kind === 'installments'
+      ? [
+          [t('financed'), formatMoney(plan.financed)] as const,
+          ...(isPositiveMoney(plan.totalCharge) ? [[t('chargeOf'), formatMoney(plan.totalCharge)] as const] : []),
+          [t('yearly'), `${rate}%`] as const,
+        ]
+      : []),
+  ]
+}
+
+/** The payments one by one, what is paid at once before them. */
+const rowsOf = ({ today }: Asked, { story }: SaleFacts, plan: PlanOf, t: Words): Paper['rows'] => {
+  const first = paidFirst(story.arrangement)
+  const at = formatDay(story.sale.agreedOn ?? today)
+  const payment = (what: string, note: string, cells: Paper['rows'][number]['cells']) =>
+    ({ as: 'line', what, note, cells }) as const
+  return [
+    ...(first
+      ? [payment(t('downPayment'), '', { due: at, sum: formatDigits(first), owed: formatMoney(plan.financed) })]
+      : []),
+    ...plan.rows.map((r, i) =>
+      payment(
+        `${t('payment')} ${i + 1}`,
+        isPositiveMoney(r.charge) ? `${t('chargeOf')} ${formatMoney(r.charge)}` : '',
+        { due: formatDay(r.due), sum: formatMoney(r.payment), owed: formatMoney(r.balance) },
+      ),
+    ),
+  ]
+}
 
 /** What the customer signs: what is bought, the payments one by one, and the rules. */
 export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper | null> => {
@@ -16,9 +68,11 @@ export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper |
   const { story, customer } = facts
   const { sale, arrangement, totals } = story
   const t = paperWords(customer.language)
-  const from = sale.agreedOn ?? today
-  const plan = planOf(arrangement, totals.gross, from, business.currency)
-  const paidFirst = arrangement.kind === 'installments' && arrangement.firstPayment ? arrangement.firstPayment : null
+  const plan = planOf(arrangement, totals.gross, sale.agreedOn ?? today, business.currency)
+  const paid =
+    arrangement.kind === 'installments'
+      ? addMoney(plan.totalPayments, subtractMoney(totals.gross, plan.financed))
+      : plan.totalPayments
   return {
     kind: 'agreement',
     language: customer.language,
@@ -26,59 +80,13 @@ export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper |
     number: String(sale.number),
     to: { name: sale.customerName, address: sale.billTo },
     deliverTo: null,
-    facts: [
-      [t('date'), formatDay(from)],
-      [t('seller'), business.name],
-      [t('buyer'), sale.customerName],
-      [t('cashPrice'), formatMoney(totals.net)],
-      ...(isPositiveMoney(totals.tax) ? [[t('tax'), formatMoney(totals.tax)] as const] : []),
-      [t('total'), `${formatMoney(totals.gross)} ${business.currency}`],
-      ...(paidFirst ? [[t('downPayment'), formatDigits(paidFirst)] as const] : []),
-      ...(plan.rows.length > 0 ? [[t('lastPayment'), formatDay(present(plan.rows.at(-1)).due)] as const] : []),
-      ...(arrangement.kind === 'installments'
-        ? [
-            [t('financed'), formatMoney(plan.financed)] as const,
-            ...(isPositiveMoney(plan.totalCharge) ? [[t('chargeOf'), formatMoney(plan.totalCharge)] as const] : []),
-            [
-              t('yearly'),
-              `${(plan.effectiveYearlyRate ?? '0').toString() === '0' ? '0.00' : present(plan.effectiveYearlyRate).times(100).toFixed(2)}%`,
-            ] as const,
-          ]
-        : []),
-    ],
+    facts: termsOf(asked, facts, plan, t),
     above: story.lines
       .filter((l) => (sale.agreedOn ? l.agreed.gt(0) : l.chosen && l.quantity.gt(0)))
       .map((l) => `${(sale.agreedOn ? l.agreed : l.quantity).toString()} × ${l.description}`)
       .join('\n'),
-    rows: [
-      ...(paidFirst
-        ? [
-            {
-              as: 'line' as const,
-              what: t('downPayment'),
-              note: '',
-              cells: { due: formatDay(from), sum: formatDigits(paidFirst), owed: formatMoney(plan.financed) },
-            },
-          ]
-        : []),
-      ...plan.rows.map((r, i) => ({
-        as: 'line' as const,
-        what: `${t('payment')} ${i + 1}`,
-        note: isPositiveMoney(r.charge) ? `${t('chargeOf')} ${formatMoney(r.charge)}` : '',
-        cells: { due: formatDay(r.due), sum: formatMoney(r.payment), owed: formatMoney(r.balance) },
-      })),
-    ],
-    sums: [
-      {
-        name: `${t('total')}, ${business.currency}`,
-        amount: formatMoney(
-          arrangement.kind === 'installments'
-            ? addMoney(plan.totalPayments, subtractMoney(totals.gross, plan.financed))
-            : plan.totalPayments,
-        ),
-        total: true,
-      },
-    ],
+    rows: rowsOf(asked, facts, plan, t),
+    sums: [{ name: `${t('total')}, ${business.currency}`, amount: formatMoney(paid), total: true }],
     note: rulesOf(arrangement),
     conditions: business.conditions,
     signatures: [t('seller'), t('buyer')].map((who) => ({ says: who, lines: [t('signed'), t('name'), t('date')] })),

@@ -61,25 +61,20 @@ const earlyPay = (dues: Dues, t: Words, currency: string): readonly string[] =>
         `${t('earlyPay')} ${formatDay(present(d.discountUntil))}: ${formatMoney(subtractMoney(d.amount, d.discount))} ${currency} (${t('earlyDiscount')} ${formatMoney(d.discount)})`,
     )
 
-/** An invoice, invoice-receipt or credit note as it is issued. A draft says so. */
-export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<Paper | null> => {
-  const { currency } = asked.business
-  const facts = await readInvoiceFacts(asked, invoiceId)
-  if (!facts) return null
-  const { invoice, dues, held, sale, saleLines, credited, handedOver } = facts
-  const { language } = facts.customer
-  const t = paperWords(language)
-  const name =
-    invoice.status === 'draft' ? t('draft-invoice') : t(invoice.kind === 'counter' ? 'counter' : invoice.kind)
-  const standing = invoice.lines.map((l): Standing => {
+type Facts = NonNullable<Awaited<ReturnType<typeof readInvoiceFacts>>>
+
+/** Its lines as they stand on it: one of no quantity is an amount taken off. */
+const standingOf = ({ invoice, sale, saleLines }: Facts, currency: string): readonly Standing[] =>
+  invoice.lines.map((l) => {
     const { worth, less } = showInvoiceLine(l, sale.pricesIncludeTax, currency)
+    const line = present(saleLines.find((s) => s.id === l.saleLineId))
     const none = l.quantity.isZero()
     return {
-      line: present(saleLines.find((s) => s.id === l.saleLineId)),
+      line,
       what: l.description,
       note: l.note,
       cells: {
-        code: saleLines.find((s) => s.id === l.saleLineId)?.code ?? '',
+        code: line.code ?? '',
         quantity: none ? '' : l.quantity.toString(),
         each: none ? '' : formatPrice(l.unitPrice, currency),
         less,
@@ -88,65 +83,80 @@ export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<P
       worth,
     }
   })
+
+/** Dates, numbers and terms beside the address. */
+const factsOf = ({ invoice, dues, sale, customer, credited, handedOver }: Facts, t: Words): Paper['facts'] => [
+  [t('date'), formatDay(invoice.on)],
+  ...(dues.length === 1 ? dues.map((d) => [t('due'), formatDay(d.dueOn)] as const) : []),
+  [t('order'), String(sale.number)],
+  ...(handedOver ? [[t('delivered'), formatDay(handedOver)] as const] : []),
+  ...(invoice.kind === 'invoice'
+    ? [[t('terms'), termsIn(readArrangement(sale.arrangement), t, customer.language)] as const]
+    : []),
+  ...(sale.purchaseOrder ? [[t('yourOrder'), sale.purchaseOrder] as const] : []),
+  ...(customer.taxExempt && customer.exemptNumber ? [[t('exempt'), customer.exemptNumber] as const] : []),
+  ...(credited ? [[t('credits'), credited.number ?? ''] as const] : []),
+]
+
+/** What it comes to, less what was held of it before. */
+const sumsOf = async ({ db }: Asked, { invoice, held }: Facts, t: Words): Promise<Paper['sums']> => [
+  { name: t('net'), amount: formatMoney(invoice.net) },
+  ...(await taxSums(db, invoice.taxes)),
+  { name: `${t('total')}, ${invoice.gross.currency}`, amount: formatMoney(invoice.gross), total: true },
+  ...(isPositiveMoney(held)
+    ? [
+        { name: t('received'), amount: formatMoney(negateMoney(held)) },
+        { name: t('toPay'), amount: formatMoney(subtractMoney(invoice.gross, held)), total: true },
+      ]
+    : []),
+]
+
+/** How the rest of it is paid. */
+const paidHow = ({ business }: Asked, { invoice, dues, held, customer }: Facts, t: Words, about: string) => {
+  if (invoice.kind !== 'invoice') return []
+  const asked = sumMoney(
+    dues.map((d) => d.amount),
+    business.currency,
+  )
+  return howToPay({
+    business,
+    language: customer.language,
+    amount: subtractMoney(asked, held),
+    about,
+    more: [...earlyPay(dues, t, business.currency), ...lateNotice(business, customer.language)],
+  })
+}
+
+/** An invoice, invoice-receipt or credit note as it is issued. A draft says so. */
+export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<Paper | null> => {
+  const { currency, conditions } = asked.business
+  const facts = await readInvoiceFacts(asked, invoiceId)
+  if (!facts) return null
+  const { invoice, dues, sale, saleLines } = facts
+  const { language } = facts.customer
+  const t = paperWords(language)
+  const credit = invoice.kind === 'credit-note'
+  const name =
+    invoice.status === 'draft' ? t('draft-invoice') : t(invoice.kind === 'counter' ? 'counter' : invoice.kind)
+  const reason = invoice.reason && `${t('reason')}: ${invoice.reason}`
   return {
-    kind: invoice.kind === 'credit-note' ? 'credit-note' : 'invoice',
+    kind: credit ? 'credit-note' : 'invoice',
     language,
     name,
     number: invoice.number ?? '–',
     to: { name: invoice.customerName, address: sale.billTo || facts.billTo },
     deliverTo: sale.deliverTo && sale.deliverTo !== sale.billTo ? { address: sale.deliverTo, note: '' } : null,
-    facts: [
-      [t('date'), formatDay(invoice.on)],
-      ...(dues.length === 1 ? dues.map((d) => [t('due'), formatDay(d.dueOn)] as const) : []),
-      [t('order'), String(sale.number)],
-      ...(handedOver ? [[t('delivered'), formatDay(handedOver)] as const] : []),
-      ...(invoice.kind === 'invoice'
-        ? [[t('terms'), termsIn(readArrangement(sale.arrangement), t, language)] as const]
-        : []),
-      ...(sale.purchaseOrder ? [[t('yourOrder'), sale.purchaseOrder] as const] : []),
-      ...(facts.customer.taxExempt && facts.customer.exemptNumber
-        ? [[t('exempt'), facts.customer.exemptNumber] as const]
-        : []),
-      ...(credited ? [[t('credits'), credited.number ?? ''] as const] : []),
-    ],
-    above: invoice.kind === 'credit-note' ? '' : sale.noteAbove,
-    rows: saleRows(saleLines, standing, { language, rolledUp: sale.rolledUp, withSums: true, currency }),
-    sums: [
-      { name: t('net'), amount: formatMoney(invoice.net) },
-      ...(await taxSums(asked.db, invoice.taxes)),
-      { name: `${t('total')}, ${currency}`, amount: formatMoney(invoice.gross), total: true },
-      ...(isPositiveMoney(held)
-        ? [
-            { name: t('received'), amount: formatMoney(negateMoney(held)) },
-            {
-              name: t('toPay'),
-              amount: formatMoney(subtractMoney(invoice.gross, held)),
-              total: true,
-            },
-          ]
-        : []),
-    ],
-    parts: [
-      ...schedule(dues, t),
-      ...(invoice.kind === 'invoice'
-        ? howToPay({
-            business: asked.business,
-            language,
-            amount: subtractMoney(
-              sumMoney(
-                dues.map((d) => d.amount),
-                currency,
-              ),
-              held,
-            ),
-            about: [name, invoice.number].filter(Boolean).join(' '),
-            more: [...earlyPay(dues, t, currency), ...lateNotice(asked.business, language)],
-          })
-        : []),
-    ],
-    note: [invoice.reason && `${t('reason')}: ${invoice.reason}`, invoice.kind === 'credit-note' ? '' : sale.note]
-      .filter(Boolean)
-      .join('\n\n'),
-    conditions: invoice.kind === 'credit-note' ? '' : asked.business.conditions,
+    facts: factsOf(facts, t),
+    above: credit ? '' : sale.noteAbove,
+    rows: saleRows(saleLines, standingOf(facts, currency), {
+      language,
+      rolledUp: sale.rolledUp,
+      withSums: true,
+      currency,
+    }),
+    sums: await sumsOf(asked, facts, t),
+    parts: [...schedule(dues, t), ...paidHow(asked, facts, t, [name, invoice.number].filter(Boolean).join(' '))],
+    note: [reason, credit ? '' : sale.note].filter(Boolean).join('\n\n'),
+    conditions: credit ? '' : conditions,
   }
 }

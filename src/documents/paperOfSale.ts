@@ -57,25 +57,15 @@ export const wholeLessOf = (lines: readonly { wholeLess: bigint }[], currency: s
     currency,
   )
 
-/** The estimate of a sale, or the confirmation of its order. */
-export const paperOfSale = async (
-  asked: Asked,
-  kind: 'estimate' | 'confirmation',
-  saleId: number,
-): Promise<Paper | null> => {
-  const facts = await readSaleFacts(asked, saleId)
-  if (!facts) return null
-  const { story } = facts
-  const { db, business } = asked
-  const { currency } = business
-  const { sale, totals } = story
-  const confirmed = kind === 'confirmation'
-  const base = basics(facts)
-  const t = paperWords(base.language)
-  const standing = story.lines.flatMap((l, i): Standing[] => {
-    const words = l.kind === 'heading' || l.kind === 'text'
+type Kind = 'estimate' | 'confirmation'
+type Words = ReturnType<typeof paperWords>
+
+/** The lines that stand on it: what was offered, with its choices, or what was ordered. */
+const standingOf = ({ story }: SaleFacts, kind: Kind, t: Words, currency: string): readonly Standing[] =>
+  story.lines.flatMap((l, i): Standing[] => {
+    const confirmed = kind === 'confirmation'
     const quantity = confirmed ? l.agreed : l.quantity
-    if (words || quantity.isZero()) return []
+    if (l.kind === 'heading' || l.kind === 'text' || quantity.isZero()) return []
     const counts = confirmed || l.chosen
     const mark =
       l.choice === 'none' || confirmed ? '' : l.choice === 'optional' ? t('optional') : counts ? '' : t('alternative')
@@ -84,7 +74,7 @@ export const paperOfSale = async (
       {
         line: l,
         what: mark ? `${l.description} (${mark})` : l.description,
-        note: noteOf(l, sale.deliverTo, t),
+        note: noteOf(l, story.sale.deliverTo, t),
         cells: {
           code: l.code ?? '',
           quantity: quantity.toString(),
@@ -96,48 +86,67 @@ export const paperOfSale = async (
       },
     ]
   })
-  const off = wholeLessOf(
-    story.lines.filter((l) => (confirmed ? l.agreed.gt(0) : l.chosen)),
-    currency,
+
+/** Dates, terms and their references beside the address. */
+const factsOf = ({ story: { sale, arrangement } }: SaleFacts, kind: Kind, t: Words): Paper['facts'] => {
+  const confirmed = kind === 'confirmation'
+  const on = (confirmed ? sale.agreedOn : (sale.sentOn ?? sale.startedOn)) ?? sale.startedOn
+  return [
+    [t('date'), formatDay(on)],
+    ...(!confirmed && sale.validUntil ? [[t('goodThrough'), formatDay(sale.validUntil)] as const] : []),
+    ...(arrangement.kind === 'now' ? [] : [[t('terms'), sayArrangement(arrangement)] as const]),
+    ...(sale.purchaseOrder ? [[t('yourOrder'), sale.purchaseOrder] as const] : []),
+    ...(sale.wantedBy ? [[t('wantedBy'), formatDay(sale.wantedBy)] as const] : []),
+    ...(confirmed && sale.yesBy ? [[t('agreedBy'), sale.yesBy] as const] : []),
+  ]
+}
+
+/** What it comes to, as it was agreed: bills at other tax rates have papers of their own. */
+const sumsOf = async ({ db, business }: Asked, { story }: SaleFacts, kind: Kind, t: Words): Promise<Paper['sums']> => {
+  const { currency } = business
+  const { sale, totals } = story
+  const counted = story.lines.filter((l) => (kind === 'confirmation' ? l.agreed.gt(0) : l.chosen))
+  const off = wholeLessOf(counted, currency)
+  const taxes = totals.taxes.flatMap((x) =>
+    x.components.map((c) => ({ taxCodeId: x.taxCodeId, componentId: c.componentId, amount: c.amount })),
   )
+  return [
+    ...(isPositiveMoney(off) ? [{ name: t('offWhole'), amount: formatMoney(negateMoney(off)) }] : []),
+    { name: t('net'), amount: formatMoney(totals.net) },
+    ...(await taxSums(db, taxes)),
+    {
+      name: `${t('total')}, ${currency}`,
+      amount: formatMoney(subtractMoney(totals.gross, sale.rateShift)),
+      total: true,
+    },
+  ]
+}
+
+/** The estimate of a sale, or the confirmation of its order. */
+export const paperOfSale = async (asked: Asked, kind: Kind, saleId: number): Promise<Paper | null> => {
+  const facts = await readSaleFacts(asked, saleId)
+  if (!facts) return null
+  const { sale, lines } = facts.story
+  const { currency, conditions } = asked.business
+  const base = basics(facts)
+  const t = paperWords(base.language)
+  const accepted = [{ says: t('accept'), lines: [t('name'), `${t('date')}, ${t('signed')}`] }]
   return {
     kind,
     ...base,
     name: t(kind),
     number: String(sale.number),
-    facts: [
-      [t('date'), formatDay((confirmed ? sale.agreedOn : (sale.sentOn ?? sale.startedOn)) ?? sale.startedOn)],
-      ...(!confirmed && sale.validUntil ? [[t('goodThrough'), formatDay(sale.validUntil)] as const] : []),
-      ...(story.arrangement.kind === 'now' ? [] : [[t('terms'), sayArrangement(story.arrangement)] as const]),
-      ...(sale.purchaseOrder ? [[t('yourOrder'), sale.purchaseOrder] as const] : []),
-      ...(sale.wantedBy ? [[t('wantedBy'), formatDay(sale.wantedBy)] as const] : []),
-      ...(confirmed && sale.yesBy ? [[t('agreedBy'), sale.yesBy] as const] : []),
-    ],
+    facts: factsOf(facts, kind, t),
     above: sale.noteAbove,
-    rows: saleRows(story.lines, standing, {
+    rows: saleRows(lines, standingOf(facts, kind, t, currency), {
       language: base.language,
       rolledUp: sale.rolledUp,
       withSums: true,
       currency,
     }),
-    sums: [
-      ...(isPositiveMoney(off) ? [{ name: t('offWhole'), amount: formatMoney(negateMoney(off)) }] : []),
-      { name: t('net'), amount: formatMoney(totals.net) },
-      ...(await taxSums(
-        db,
-        totals.taxes.flatMap((x) =>
-          x.components.map((c) => ({ taxCodeId: x.taxCodeId, componentId: c.componentId, amount: c.amount })),
-        ),
-      )),
-      // As it was agreed: bills at other tax rates have papers of their own.
-      {
-        name: `${t('total')}, ${currency}`,
-        amount: formatMoney(subtractMoney(totals.gross, sale.rateShift)),
-        total: true,
-      },
-    ],
+    sums: await sumsOf(asked, facts, kind, t),
     note: sale.note,
-    conditions: business.conditions,
-    ...(confirmed ? {} : { signatures: [{ says: t('accept'), lines: [t('name'), `${t('date')}, ${t('signed')}`] }] }),
+    conditions,
+    ...(kind === 'estimate' ? { signatures: accepted } : {}),
   }
 }

@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { Panel } from './Panel'
 import { PLACES } from './places'
+import { useKeysAhead } from './useKeysAhead'
 import { pageKeys, type PageKey } from './acts/pageKeys'
 
 const typing = (target: EventTarget | null): boolean =>
@@ -33,18 +34,23 @@ const stepRow = (by: number): void => {
 /** The keys that work everywhere. */
 export const Keys = () => {
   const router = useRouter()
+  const leave = useKeysAhead()
   const [open, setOpen] = useState(false)
   const [here, setHere] = useState<readonly PageKey[]>([])
   useEffect(() => {
     // From here on keys are heard; tests wait for it as a person waits for the page to stand.
     document.documentElement.dataset.ready = 'yes'
+    const go = (to: string) => {
+      leave(to)
+      router.push(to)
+    }
     const everywhere: Readonly<Record<string, () => void>> = {
       '/': () => document.querySelector<HTMLElement>('[data-quick-line]')?.focus(),
       '?': () => {
         setHere(pageKeys())
         setOpen(true)
       },
-      n: () => router.push('/sales/new'),
+      n: () => go('/sales/new'),
       ArrowDown: () => stepRow(1),
       ArrowUp: () => stepRow(-1),
     }
@@ -62,7 +68,7 @@ export const Keys = () => {
         const place = PLACES.find((p) => p.key === e.key)
         if (place) {
           e.preventDefault()
-          router.push(place.href)
+          go(place.href)
         }
         return
       }
@@ -73,11 +79,12 @@ export const Keys = () => {
       const run = mine?.run ?? everywhere[e.key]
       if (!run) return
       e.preventDefault()
+      if (mine?.to) leave(mine.to)
       run()
     }
     document.addEventListener('keydown', onKey)
     return () => document.removeEventListener('keydown', onKey)
-  }, [router])
+  }, [router, leave])
   return (
     <Panel open={open} onClose={() => setOpen(false)} title="Keyboard shortcuts">
       {here.length > 0 && (

@@ -1,6 +1,6 @@
 /** Stands in for a page whose figures are still being added up. */
 export const Loading = () => (
-  <p role="status" className="sub py-6">
+  <p role="status" data-loading className="sub py-6">
     Adding up …
   </p>
 )

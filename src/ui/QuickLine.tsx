@@ -6,27 +6,37 @@ import { toast } from 'sonner'
 import type { QuickOffer } from '@/contract/quickOffer'
 import { call, newKey } from './send'
 
+const NOTHING = { offers: [], to: '' }
+
 /** Type what you want, see what it would do, press Enter. */
 export const QuickLine = ({ currency }: { readonly currency: string }) => {
   const router = useRouter()
   const [typed, setTyped] = useState('')
-  const [offers, setOffers] = useState<readonly QuickOffer[]>([])
+  const [{ offers, to }, setFound] = useState<{ readonly offers: readonly QuickOffer[]; readonly to: string }>(NOTHING)
+  /** Enter came before the answer: what it was pressed on. */
+  const wish = useRef<string | null>(null)
   const [open, setOpen] = useState(false)
+  const latest = useRef<(offer: QuickOffer) => unknown>(() => {})
+  const leaving = useRef<ReturnType<typeof setTimeout>>(undefined)
   const asked = useRef(0)
   const busy = useRef(false)
   useEffect(() => {
     const turn = ++asked.current
     const timer = setTimeout(() => {
-      if (typed.trim() === '') return setOffers([])
+      if (typed.trim() === '') return setFound(NOTHING)
       void call('GET', `/quick-line?text=${encodeURIComponent(typed)}`).then((found) => {
-        if (turn === asked.current && found.ok) setOffers(found.value.items)
+        if (turn !== asked.current || !found.ok) return
+        setFound({ offers: found.value.items, to: typed })
+        const [first] = found.value.items
+        if (wish.current === typed && first) void latest.current(first)
+        wish.current = null
       })
     }, 90)
     return () => clearTimeout(timer)
   }, [typed])
   const clear = () => {
     setTyped('')
-    setOffers([])
+    setFound(NOTHING)
     setOpen(false)
     document.querySelector<HTMLElement>('[data-quick-line]')?.blur()
   }
@@ -48,6 +58,9 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
     if (offer.send.thenTo) router.push(`${offer.send.thenTo}/${id}`)
     router.refresh()
   }
+  useEffect(() => {
+    latest.current = take
+  })
   const showing = open && typed.trim() !== ''
   return (
     <Command shouldFilter={false} label="Quick line" className="relative my-3.25 min-w-45 flex-1 md:max-w-107.5" loop>
@@ -62,11 +75,21 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
           className="h-full w-full bg-transparent px-2 text-[14px] text-paper-50 outline-none placeholder:text-paper-400"
           placeholder={`e.g. take 250 cash from Jones`}
           value={typed}
-          onValueChange={setTyped}
-          onFocus={() => setOpen(true)}
-          onBlur={() => setTimeout(() => setOpen(false), 150)}
+          onValueChange={(text) => {
+            wish.current = null
+            setTyped(text)
+          }}
+          onFocus={() => {
+            clearTimeout(leaving.current)
+            setOpen(true)
+          }}
+          onBlur={() => (leaving.current = setTimeout(() => setOpen(false), 150))}
           onKeyDown={(e) => {
             if (e.key === 'Escape') clear()
+            // An answer to other words is none: this is done when the answer to these comes.
+            if (e.key !== 'Enter' || e.ctrlKey || typed.trim() === '' || to === typed) return
+            e.preventDefault()
+            wish.current = typed
           }}
         />
       </div>

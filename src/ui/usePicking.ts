@@ -29,22 +29,14 @@ const PAUSE = 90
 /** The choice that makes something new of what is typed. */
 export const MAKE = 'otherwise'
 
-/**
- * What is typed and what was found for it. Enter acts on what is typed at that moment: where the search has not answered it
- * is taken when it does, in the order it was typed, and nothing that comes late moves the focus.
- */
-export const usePicking = <T>({ find, onPick, otherwise, onAhead, onEntered }: Picking<T>) => {
-  const [typed, setTyped] = useState<string | null>(null)
+/** What was found for words, and which of it is marked: the first, until the arrows walk. */
+const useFound = <T>(typed: string | null, find: Picking<T>['find']) => {
   const [found, setFound] = useState<{ readonly words: string; readonly choices: readonly Choice<T>[] }>({
     words: '',
     choices: [],
   })
   const [selected, setSelected] = useState('')
-  const [ahead, setAhead] = useState<string | null>(null)
-  const [missed, setMissed] = useState('')
   const asked = useRef(0)
-  const stepped = useRef(false)
-  const line = useRef<Promise<unknown>>(Promise.resolve())
   useEffect(() => {
     if (typed === null) return
     const turn = ++asked.current
@@ -57,8 +49,29 @@ export const usePicking = <T>({ find, onPick, otherwise, onAhead, onEntered }: P
     }, PAUSE)
     return () => clearTimeout(timer)
   }, [typed, find])
+  return {
+    found,
+    selected,
+    setSelected,
+    forget: () => setFound({ words: '', choices: [] }),
+    /** What is still on its way is not wanted any more. */
+    giveUp: () => void asked.current++,
+  }
+}
+
+/**
+ * What is typed and what was found for it. Enter acts on what is typed at that moment: where the search has not answered it
+ * is taken when it does, in the order it was typed, and nothing that comes late moves the focus.
+ */
+export const usePicking = <T>({ find, onPick, otherwise, onAhead, onEntered }: Picking<T>) => {
+  const [typed, setTyped] = useState<string | null>(null)
+  const { found, selected, setSelected, forget, giveUp } = useFound(typed, find)
+  const [ahead, setAhead] = useState<string | null>(null)
+  const [missed, setMissed] = useState('')
+  const stepped = useRef(false)
+  const line = useRef<Promise<unknown>>(Promise.resolve())
   const close = () => {
-    asked.current++
+    giveUp()
     stepped.current = false
     setTyped(null)
   }
@@ -105,17 +118,5 @@ export const usePicking = <T>({ find, onPick, otherwise, onAhead, onEntered }: P
     takeAhead(words, tabs, stepped.current ? selected : null)
     if (enters) onEntered?.()
   }
-  return {
-    typed,
-    found,
-    selected,
-    setSelected,
-    ahead,
-    missed,
-    type,
-    close,
-    pick,
-    onKeyDown,
-    forget: () => setFound({ words: '', choices: [] }),
-  }
+  return { typed, found, selected, setSelected, ahead, missed, type, close, pick, onKeyDown, forget }
 }

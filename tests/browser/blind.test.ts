@@ -65,6 +65,28 @@ describe('typed without looking, with searches that answer 1.2 seconds late', ()
     })
   })
 
+  test('typed on from the key that opens the page, before the page is there', async () => {
+    await i.go(`/sales/${(await newest()).id}`)
+    // Every one of these letters would do something on the page that is left.
+    await i.press('n', 'alder', Key.ENTER, 'bow', Key.ENTER, '1', Key.ENTER, '150', Key.ENTER)
+    await driver.wait(async () => (await focused()) === 'Line 2: item', 8000)
+    await i.see('Price list:')
+    await i.doIt()
+    await i.see('Draft saved')
+    expect(await newest()).toMatchObject({
+      customer: 'Alder Street',
+      stands: 'draft',
+      lines: [{ goodsId: 3, quantity: '1', unitPrice: '150' }],
+    })
+    await i.chord(Key.ALT, '2')
+    await i.press('rosin', Key.ENTER, Key.ENTER)
+    await driver.wait(
+      async () =>
+        (await driver.executeScript('return document.activeElement.labels?.[0]?.textContent')) === 'Cash given',
+      8000,
+    )
+  })
+
   test('the counter sells what was typed', async () => {
     await i.go('/counter')
     await slowed()

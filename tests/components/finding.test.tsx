@@ -7,7 +7,7 @@ import { Keys } from '@/ui/Keys'
 import { findGoodsChoices, Picker, type Choice } from '@/ui/Picker'
 import { QuickLine } from '@/ui/QuickLine'
 import { SearchBox } from '@/ui/SearchBox'
-import { answerCalls } from './calls'
+import { answerCalls, type Sent } from './calls'
 import { button, field, press } from './hands'
 import { address, router, said } from './setUp'
 
@@ -202,6 +202,29 @@ describe('the quick line', () => {
     const posted = sent.filter((s) => s.method === 'POST')
     expect(posted).toHaveLength(1)
     expect(posted[0]!.key).toBeTruthy()
+  })
+
+  test('Enter does what is typed at that moment, never what an older answer said', async () => {
+    const sent = answerCalls(
+      {
+        'GET /quick-line': ({ query }: Sent) => {
+          const [, amount] = /take (\d+)/.exec(query.get('text') ?? '') ?? []
+          const take = { text: `Take ${amount}`, send: { path: '/receipts', body: { amount }, said: 'Taken' } }
+          return { status: 200, body: { items: amount ? [take] : [] } }
+        },
+        'POST /receipts': { status: 201, body: { id: 9 } },
+      },
+      (path) => (path === '/quick-line' ? 150 : 0),
+    )
+    render(<QuickLine currency="USD" />)
+    await userEvent.type(line(), 'take 25')
+    await screen.findByText('Take 25')
+    await userEvent.keyboard('0{Enter}')
+    await waitFor(() => expect(sent.filter((s) => s.method === 'POST').map((s) => s.body)).toEqual([{ amount: '250' }]))
+    // What is typed over what Enter was pressed on takes the wish back.
+    await userEvent.type(line(), 'take 3{Enter}5')
+    await screen.findByText('Take 35')
+    expect(sent.filter((s) => s.method === 'POST')).toHaveLength(1)
   })
 
   test('says why it did not, and keeps what was typed', async () => {

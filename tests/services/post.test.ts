@@ -53,7 +53,7 @@ describe('Post', () => {
     expect(await sendPost(house(), id)).toBe(1)
     expect(await letter(id)).toMatchObject({ state: 'sent', tries: 1, sentOn: s.today })
     const [mail] = await listMailbox(s.db, 1)
-    expect(mail).toMatchObject({ recipient: 'hazel@mail.example', attachments: [`estimate-${saleId}.pdf`] })
+    expect(mail).toMatchObject({ recipient: 'hazel@mail.example', attachments: ['estimate-1001.pdf'] })
     const token = /\/c\/([\w-]+)/.exec(mail!.body)![1]!
     expect(await findPage(s.db, token, s.today)).toMatchObject({ customerId: s.customer, saleId })
     expect(

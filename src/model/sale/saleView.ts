@@ -3,7 +3,7 @@ import { money as m, toDecimalString, type Decimal } from '@/core/money'
 import type { TrailLine } from '@/core/sale'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import type { Story } from './story'
+import type { Story, StoryLine } from './story'
 import { readStories } from './readStories'
 import { readTrail } from './trail'
 
@@ -17,6 +17,39 @@ export const saleView = async (db: Db, saleId: number, business: Business, today
 }
 
 export type SaleView = NonNullable<Awaited<ReturnType<typeof saleView>>>
+
+/** A line of it, with what was done of it so far. */
+const lineView = (s: Story, l: StoryLine) => ({
+  id: l.id,
+  goodsId: l.goodsId,
+  kind: l.kind,
+  description: l.description,
+  note: l.note,
+  quantity: asText(l.quantity),
+  unitPrice: asText(l.unitPrice),
+  priceFrom: l.priceFrom,
+  choice: l.choice,
+  choiceGroup: l.choiceGroup,
+  chosen: l.chosen,
+  discountAmount: toDecimalString(m(l.discountAmount, s.totals.gross.currency)),
+  expectedCost: asText(l.expectedCost),
+  deliverTo: l.deliverTo,
+  discountPercent: asText(l.discountPercent),
+  taxCode: l.taxCode,
+  /** The row of its tax code: the rates the sale has. */
+  rateId: l.taxCodeId,
+  net: toDecimalString(l.net),
+  agreed: asText(l.agreed),
+  setAside: asText(l.setAside),
+  handedOver: asText(l.handedOver),
+  billed: asText(l.billed),
+  returned: asText(l.returned),
+  credited: asText(l.credited),
+  toHandOver: asText(l.toHandOver),
+  toBill: asText(l.toBill),
+  readyToBill: asText(l.readyToBill),
+  short: l.fromShelf && s.sale.agreedOn ? asText(l.toHandOver.minus(l.setAside)) : '0',
+})
 
 export const viewOfStory = (s: Story, trail: readonly TrailLine[]) => ({
   id: s.sale.id,
@@ -46,37 +79,7 @@ export const viewOfStory = (s: Story, trail: readonly TrailLine[]) => ({
   copiedFromId: s.sale.copiedFromId,
   pricesIncludeTax: s.sale.pricesIncludeTax,
   arrangement: s.sale.arrangement,
-  lines: s.lines.map((l) => ({
-    id: l.id,
-    goodsId: l.goodsId,
-    kind: l.kind,
-    description: l.description,
-    note: l.note,
-    quantity: asText(l.quantity),
-    unitPrice: asText(l.unitPrice),
-    priceFrom: l.priceFrom,
-    choice: l.choice,
-    choiceGroup: l.choiceGroup,
-    chosen: l.chosen,
-    discountAmount: toDecimalString(m(l.discountAmount, s.totals.gross.currency)),
-    expectedCost: asText(l.expectedCost),
-    deliverTo: l.deliverTo,
-    discountPercent: asText(l.discountPercent),
-    taxCode: l.taxCode,
-    /** The row of its tax code: the rates the sale has. */
-    rateId: l.taxCodeId,
-    net: toDecimalString(l.net),
-    agreed: asText(l.agreed),
-    setAside: asText(l.setAside),
-    handedOver: asText(l.handedOver),
-    billed: asText(l.billed),
-    returned: asText(l.returned),
-    credited: asText(l.credited),
-    toHandOver: asText(l.toHandOver),
-    toBill: asText(l.toBill),
-    readyToBill: asText(l.readyToBill),
-    short: l.fromShelf && s.sale.agreedOn ? asText(l.toHandOver.minus(l.setAside)) : '0',
-  })),
+  lines: s.lines.map((l) => lineView(s, l)),
   totals: {
     net: toDecimalString(s.totals.net),
     tax: toDecimalString(s.totals.tax),

@@ -59,19 +59,67 @@ interface Facts {
   readonly today: Day
 }
 
+/** Everything about a sale, derived from its papers. */
 export const tellStory = (f: Facts): Story => {
   const { sale, today } = f
   const { currency } = f.business
-  const none = zeroMoney(currency)
   const totals = totalsOf(sale, f.lines, f.codes, f.business)
-  const lines = f.lines.map((l, i): StoryLine => ({
+  const lines = linesOf(f, totals)
+  const money = moneyOf(f, totals)
+  const arrangement = readArrangement(sale.arrangement)
+  const promised = {
+    depositAsked: askedAhead(arrangement, totals.gross, f.requests, currency),
+    layaway: layawayOf(f, arrangement, totals.gross, lines, money.held, money.billed),
+    lateCharges: lateChargesOf(f),
+  }
+  const outlook = outlookOf(f, { totals, lines, money, ...promised })
+  const { total, billed, open, late, held } = money
+  const notBilled = subtractMoney(total, billed)
+  return {
+    sale,
+    arrangement,
+    stands: standsAs(outlook, today),
+    lines,
+    totals,
+    bar: moneyBar({ total, billed, open, late, held }),
+    received: money.received,
+    held,
+    open,
+    late,
+    billed,
+    notBilled: isPositiveMoney(notBilled) ? notBilled : zeroMoney(currency),
+    ...stepsOf(nextSteps(outlook, today), f.marks, today),
+    dues: f.dues,
+    invoices: f.invoices,
+    handovers: f.handovers,
+    fills: f.fills,
+    heldMoves: f.heldMoves,
+    heldRows: f.heldRows,
+    depositRequests: f.requests,
+    plans: f.plans,
+    charges: f.charges,
+    writeOffs: f.writeOffs,
+    promises: f.promises,
+    ...promised,
+  }
+}
+
+const linesOf = (f: Facts, totals: TaxedDocument): readonly StoryLine[] =>
+  f.lines.map((l, i) => ({
     ...l,
     ...lineState(l),
     ...(f.kept.get(l.id) ?? { setAside: ZERO, fromShelf: false }),
     net: present(totals.lines[i]).net,
   }))
-  const issued = f.invoices.filter((i) => i.status === 'issued')
+
+/** Moves of held money that bring it in or take it out; those between held and invoiced leave it where it is. */
+const AHEAD = ['receipt', 'refund', 'void', 'move', 'fee']
+
+/** What the papers of a sale come to. */
+const moneyOf = (f: Facts, totals: TaxedDocument) => {
+  const { currency } = f.business
   const sum = (amounts: readonly Money[]): Money => sumMoney(amounts, currency)
+  const issued = f.invoices.filter((i) => i.status === 'issued')
   const credits = issued.filter((i) => i.kind === 'credit-note')
   // Charges are owed beyond what any bill says; discounts, charges given back and debts written off are owed no more.
   const beyond = subtractMoney(
@@ -86,95 +134,74 @@ export const tellStory = (f: Facts): Story => {
     beyond,
   )
   const creditedForGood = sum(credits.flatMap((c) => c.lines.filter((l) => !l.rebill).flatMap((l) => [l.net, l.tax])))
-  const total = addMoney(subtractMoney(totals.gross, creditedForGood), beyond)
-  const open = sum(f.dues.map((d) => d.open))
-  const late = sum(f.dues.filter((d) => d.dueOn < today).map((d) => d.open))
   const held = sum(f.heldRows.map((h) => h.amount))
   const paid = sum(f.fills.filter((x) => isMoney(x.kind)).map((x) => x.amount))
   const counter = sum(issued.filter((i) => i.kind === 'counter').map((i) => i.gross))
-  const ahead = sum(
-    f.heldMoves
-      .filter(
-        (m) => m.why === 'receipt' || m.why === 'refund' || m.why === 'void' || m.why === 'move' || m.why === 'fee',
-      )
-      .map((m) => m.amount),
-  )
-  const arrangement = readArrangement(sale.arrangement)
-  const depositAsked = askedAhead(arrangement, totals.gross, f.requests, currency)
-  const layaway = layawayOf(f, arrangement, totals.gross, lines, held, billed)
-  const lateCharges = lateChargesOf(f)
-  const promise = f.promises.at(-1)
-  const lastTry = f.tries.filter((t) => f.dues.some((d) => d.id === t.dueId)).at(-1)
-  const tried = lastTry && !lastTry.approved ? f.dues.find((d) => d.id === lastTry.dueId) : undefined
-  const standing = {
+  return {
+    total: addMoney(subtractMoney(totals.gross, creditedForGood), beyond),
+    billed,
+    open: sum(f.dues.map((d) => d.open)),
+    late: sum(f.dues.filter((d) => d.dueOn < f.today).map((d) => d.open)),
+    held,
+    received: sum([paid, counter, held]),
+    /** All that ever came in ahead, less what was given back. */
+    ahead: sum(f.heldMoves.filter((m) => AHEAD.includes(m.why)).map((m) => m.amount)),
+  }
+}
+
+interface Told extends Pick<Story, 'totals' | 'lines' | 'depositAsked' | 'layaway' | 'lateCharges'> {
+  readonly money: ReturnType<typeof moneyOf>
+}
+
+/** A sale as the next steps look at it. */
+const outlookOf = (f: Facts, { totals, lines, money, depositAsked, layaway, lateCharges }: Told): SaleOutlook => {
+  const { sale } = f
+  const { currency } = f.business
+  const sum = (amounts: readonly Money[]): Money => sumMoney(amounts, currency)
+  const drafts = f.invoices.filter((i) => i.status === 'draft')
+  return {
     closedAs: sale.closedAs,
     agreedOn: sale.agreedOn,
     validUntil: sale.validUntil,
-    lines,
-    open,
-    held,
-  }
-  const outlook: SaleOutlook = {
-    ...standing,
+    open: money.open,
+    held: money.held,
     startedOn: sale.startedOn,
     ordered: sale.channel === 'shopfront',
     sentOn: sale.sentOn,
     wantedBy: sale.wantedBy,
-    total,
+    total: money.total,
     readyToBillAmount: readyAmount(lines, totals, currency),
     lastHandoverOn: f.handovers.filter((h) => h.direction === 'out').at(-1)?.on ?? null,
     lines: lines.map((l) => ({ ...l, name: l.description, onTheWay: ZERO })),
     layaway: layaway?.standing ?? null,
-    promise: promise
-      ? {
-          by: promise.by,
-          amount: promise.amount,
-          came: sum(f.fills.filter((x) => isMoney(x.kind) && x.on >= promise.madeOn).map((x) => x.amount)),
-        }
-      : null,
+    promise: promiseOf(f),
     lateCharge: lateCharges.length > 0 ? sum(lateCharges.map((c) => c.amount)) : null,
-    cardRefused: tried && lastTry ? { on: lastTry.on, why: lastTry.why, amount: tried.open } : null,
+    cardRefused: refusedOf(f),
     dues: f.dues.map((d) => ({ label: nameOfDue(d), dueOn: d.dueOn, open: d.open })),
     depositAsked:
       isPositiveMoney(depositAsked) && sale.agreedOn
         ? { amount: depositAsked, since: f.requests[0]?.on ?? sale.agreedOn }
         : null,
-    depositReceived: ahead,
+    depositReceived: money.ahead,
     cameAgain: f.cameAgain,
     cameBack: f.cameBack,
-    draftBills: f.invoices.some((i) => i.status === 'draft')
-      ? sum(f.invoices.filter((i) => i.status === 'draft').map((i) => i.gross))
-      : null,
+    draftBills: drafts.length > 0 ? sum(drafts.map((i) => i.gross)) : null,
   }
-  return {
-    sale,
-    arrangement,
-    stands: standsAs(standing, today),
-    lines,
-    totals,
-    bar: moneyBar({ total, billed, open, late, held }),
-    received: sum([paid, counter, held]),
-    held,
-    open,
-    late,
-    billed,
-    notBilled: isPositiveMoney(subtractMoney(total, billed)) ? subtractMoney(total, billed) : none,
-    ...stepsOf(nextSteps(outlook, today), f.marks, today),
-    dues: f.dues,
-    invoices: f.invoices,
-    handovers: f.handovers,
-    fills: f.fills,
-    heldMoves: f.heldMoves,
-    heldRows: f.heldRows,
-    depositRequests: f.requests,
-    depositAsked,
-    plans: f.plans,
-    layaway,
-    charges: f.charges,
-    writeOffs: f.writeOffs,
-    promises: f.promises,
-    lateCharges,
-  }
+}
+
+/** The day they last said they would pay by, how much, and what came since. */
+const promiseOf = ({ promises, fills, business }: Facts): SaleOutlook['promise'] => {
+  const promise = promises.at(-1)
+  if (!promise) return null
+  const came = fills.filter((x) => isMoney(x.kind) && x.on >= promise.madeOn).map((x) => x.amount)
+  return { by: promise.by, amount: promise.amount, came: sumMoney(came, business.currency) }
+}
+
+/** The last card that was tried, where it was refused and its due still stands. */
+const refusedOf = ({ tries, dues }: Facts): SaleOutlook['cardRefused'] => {
+  const last = tries.filter((t) => dues.some((d) => d.id === t.dueId)).at(-1)
+  const due = last && !last.approved ? dues.find((d) => d.id === last.dueId) : undefined
+  return last && due ? { on: last.on, why: last.why, amount: due.open } : null
 }
 
 /** The steps that wait, and those the owner put off until later or did away with. */

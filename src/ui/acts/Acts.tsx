@@ -45,6 +45,7 @@ export const Acts = <Id extends string>({ acts, first, near, groups, onAct, busy
     acts.map((a) => ({
       key: a.key,
       label: a.label,
+      to: a.file ? undefined : a.href,
       run: () => (a.file ? window.open(a.href, '_blank') : a.href ? router.push(a.href) : onAct(a.id)),
     })),
   )

@@ -5,6 +5,8 @@ import { useEffect } from 'react'
 export interface PageKey {
   readonly key: string
   readonly label: string
+  /** The page it leads to. */
+  readonly to?: string
   readonly run: () => void
 }
 
