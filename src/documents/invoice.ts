@@ -1,8 +1,8 @@
 import { readInvoiceFacts } from '@/model/paper/invoiceFacts'
-import { readArrangement, type Arrangement } from '@/contract/arrangement'
-import { sayArrangement } from '@/model/sale/sayArrangement'
+import { readArrangement } from '@/contract/arrangement'
 import { howToPay, lateNotice } from './howToPay'
 import type { Paper, PaperPart } from './paper'
+import { termsIn } from './termsIn'
 import type { Asked } from '@/model/where'
 import { present } from '@/core/present'
 import { paperWords } from '@/core/formats'
@@ -22,13 +22,6 @@ import { taxSums } from '@/model/paper/taxSums'
 
 type Dues = NonNullable<Awaited<ReturnType<typeof readInvoiceFacts>>>['dues']
 type Words = ReturnType<typeof paperWords>
-
-/** How it will be paid, in a few words; said in full where the document is in English. */
-const termsIn = (a: Arrangement, t: Words, language: string): string => {
-  if (language === 'en' || (a.kind !== 'terms' && a.kind !== 'now')) return capital(sayArrangement(a))
-  return `${a.kind === 'terms' ? a.net : 0} ${t('days')}`
-}
-const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1)
 
 /** The payments one by one, with what each costs of being late to pay, and what they come to. */
 const schedule = (dues: Dues, t: Words): readonly PaperPart[] => {
@@ -91,7 +84,7 @@ const factsOf = ({ invoice, dues, sale, customer, credited, handedOver }: Facts,
   [t('order'), String(sale.number)],
   ...(handedOver ? [[t('delivered'), formatDay(handedOver)] as const] : []),
   ...(invoice.kind === 'invoice'
-    ? [[t('terms'), termsIn(readArrangement(sale.arrangement), t, customer.language)] as const]
+    ? [[t('terms'), termsIn(readArrangement(sale.arrangement), customer.language)] as const]
     : []),
   ...(sale.purchaseOrder ? [[t('yourOrder'), sale.purchaseOrder] as const] : []),
   ...(customer.taxExempt && customer.exemptNumber ? [[t('exempt'), customer.exemptNumber] as const] : []),

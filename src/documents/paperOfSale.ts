@@ -17,8 +17,8 @@ import type { Story, StoryLine } from '@/model/sale/story'
 import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
 import { lessOf, saleRows, type Standing } from './saleRows'
+import { termsIn } from './termsIn'
 import { taxSums } from '@/model/paper/taxSums'
-import { sayArrangement } from '@/model/sale/sayArrangement'
 import { worthOf } from '@/model/sale/worth'
 
 type SaleFacts = NonNullable<Awaited<ReturnType<typeof readSaleFacts>>>
@@ -88,13 +88,15 @@ const standingOf = ({ story }: SaleFacts, kind: Kind, t: Words, currency: string
   })
 
 /** Dates, terms and their references beside the address. */
-const factsOf = ({ story: { sale, arrangement } }: SaleFacts, kind: Kind, t: Words): Paper['facts'] => {
+const factsOf = ({ story, customer }: SaleFacts, kind: Kind, t: Words): Paper['facts'] => {
+  const { sale, arrangement } = story
+  const { language } = customer
   const confirmed = kind === 'confirmation'
   const on = (confirmed ? sale.agreedOn : (sale.sentOn ?? sale.startedOn)) ?? sale.startedOn
   return [
     [t('date'), formatDay(on)],
     ...(!confirmed && sale.validUntil ? [[t('goodThrough'), formatDay(sale.validUntil)] as const] : []),
-    ...(arrangement.kind === 'now' ? [] : [[t('terms'), sayArrangement(arrangement)] as const]),
+    ...(arrangement.kind === 'now' ? [] : [[t('terms'), termsIn(arrangement, language)] as const]),
     ...(sale.purchaseOrder ? [[t('yourOrder'), sale.purchaseOrder] as const] : []),
     ...(sale.wantedBy ? [[t('wantedBy'), formatDay(sale.wantedBy)] as const] : []),
     ...(confirmed && sale.yesBy ? [[t('agreedBy'), sale.yesBy] as const] : []),
