@@ -1,7 +1,7 @@
 import { readDuesFacts } from '@/model/paper/duesFacts'
 import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
-import { paperWords } from '@/core/formats'
+import { paperWords, reminderLetter } from '@/core/formats'
 import { sumMoney, formatMoney } from '@/core/money'
 import { addDays, formatDay } from '@/core/day'
 import { readReminderStage } from '@/model/receivables/nextReminder'
@@ -24,7 +24,7 @@ const listOfDues = async (asked: Asked, customerId: number, kind: 'reminder' | '
   if (!facts) return null
   const { customer } = facts
   const t = paperWords(customer.language)
-  const stage = kind === 'reminder' ? ((await readReminderStage(asked, customerId)) ?? 1) : 0
+  const stage = kind === 'reminder' ? await readReminderStage(asked, customerId) : null
   const dues = facts.dues.filter((d) => kind === 'open-items' || d.dueOn < today)
   const sum = sumMoney(
     dues.map((d) => d.open),
@@ -33,7 +33,7 @@ const listOfDues = async (asked: Asked, customerId: number, kind: 'reminder' | '
   return {
     kind,
     language: customer.language,
-    name: t(stage > 1 ? (stage === 2 ? 'reminder-2' : 'reminder-3') : kind),
+    name: t(kind === 'reminder' ? reminderLetter(stage ?? 1) : kind),
     number: formatDay(today),
     to: { name: customer.name, address: facts.billTo },
     deliverTo: null,

@@ -4,9 +4,10 @@ import { howToPay, lateNotice } from './howToPay'
 import type { Paper, PaperPart } from './paper'
 import type { Asked } from '@/model/where'
 import { readStatement } from '@/model/receivables/statement'
-import { daysBetween, yearStart, formatDay, type Day } from '@/core/day'
+import { yearStart, formatDay, type Day } from '@/core/day'
+import { AGE_COLUMNS, ageNames, ageReceivables } from '@/core/receivables'
 import { paperWords } from '@/core/formats'
-import { formatMoney, isPositiveMoney, negateMoney, sumMoney } from '@/core/money'
+import { formatMoney, isPositiveMoney, negateMoney } from '@/core/money'
 
 /** What is open by how long it has been due, in the columns Settings set; nothing where nothing is open. */
 const agesOf = (
@@ -16,31 +17,23 @@ const agesOf = (
   t: ReturnType<typeof paperWords>,
 ): readonly PaperPart[] => {
   if (dues.length === 0) return []
-  const [a, b, c] = ageLimits
-  const spans: readonly (readonly [name: string, from: number, to: number])[] = [
-    [t('notDue'), -Infinity, 0],
-    [`1–${a} ${t('days')}`, 1, a],
-    [`${a + 1}–${b} ${t('days')}`, a + 1, b],
-    [`${b + 1}–${c} ${t('days')}`, b + 1, c],
-    [`> ${c} ${t('days')}`, c + 1, Infinity],
-  ]
-  const sums = spans.map(([, from, to]) =>
-    sumMoney(
-      dues.filter((d) => within(daysBetween(d.dueOn, today), from, to)).map((d) => d.open),
-      currency,
-    ),
+  const ages = ageReceivables(
+    dues.map((d) => ({ from: d.dueOn, open: d.open })),
+    today,
+    currency,
+    ageLimits,
   )
+  const names = ageNames(ageLimits, { notDue: t('notDue'), days: t('days'), over: '>' })
   return [
     {
       as: 'table',
       title: t('ages'),
-      heads: ['', ...spans.map(([name]) => name)],
-      rows: [['', ...sums.map((sum) => formatMoney(sum))]],
+      heads: ['', ...AGE_COLUMNS.map((column) => names[column])],
+      rows: [['', ...AGE_COLUMNS.map((column) => formatMoney(ages[column]))]],
       total: null,
     },
   ]
 }
-const within = (days: number, from: number, to: number): boolean => days >= from && days <= to
 
 /** A customer's statement of this year: what was owed, what happened, what is owed. */
 export const statementOf = async (asked: Asked, customerId: number): Promise<Paper | null> => {

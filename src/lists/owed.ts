@@ -1,6 +1,5 @@
 import type { Day } from '@/core/day'
-import { sumMoney, type Money } from '@/core/money'
-import { AGE_COLUMNS, ageNames, USUAL_LIMITS, type AgeColumn, type AgeLimits } from '@/core/receivables'
+import { AGE_COLUMNS, ageNames, lateOf, USUAL_LIMITS, type AgeColumn, type AgeLimits } from '@/core/receivables'
 import type { AgedRow } from '@/model/receivables/owed'
 import { defineColumns, type Column } from './column'
 import { choice, dayField, hiddenId, hiddenText, links } from './field'
@@ -33,13 +32,6 @@ const hrefOf = (group: OwedGroup, r: AgedRow, kept: OwedKept): string => {
   query.set(group, r.key)
   return `/owed?${query}`
 }
-
-/** All that is past its date. */
-const lateOf = (r: AgedRow): Money =>
-  sumMoney(
-    AGE_COLUMNS.slice(1).map((key) => r[key]),
-    r.total.currency,
-  )
 
 const age = (key: AgeColumn, head: string): Column<AgedRow> => ({
   key,

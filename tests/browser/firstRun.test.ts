@@ -1,20 +1,11 @@
-import { By, Key, type WebDriver } from 'selenium-webdriver'
+import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { SETTINGS_SECTIONS } from '@/ui/settings/sections'
-import { handsOn, keys, openBrowser, openTill, PASSPHRASE, type Till } from './till'
+import { keys, PASSPHRASE } from './till'
+import { closeDesk, driver, i, openEmptyDesk, till } from './emptyDesk'
 
-let till: Till
-let driver: WebDriver
-let i: ReturnType<typeof handsOn>
-beforeAll(async () => {
-  till = await openTill('first')
-  driver = await openBrowser()
-  i = handsOn(driver, till.base)
-})
-afterAll(async () => {
-  await driver?.quit()
-  await till?.close()
-})
+beforeAll(() => openEmptyDesk('first'))
+afterAll(closeDesk)
 const stepsSeen = async (): Promise<string[]> => {
   await i.go('/today')
   const links = await driver.findElements(By.css('[aria-label="First steps"] [data-row]'))

@@ -1,19 +1,10 @@
-import { Key, type WebDriver } from 'selenium-webdriver'
+import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { handsOn, openBrowser, openTill, PASSPHRASE, type Till } from './till'
+import { PASSPHRASE } from './till'
+import { closeDesk, driver, i, openEmptyDesk, till } from './emptyDesk'
 
-let till: Till
-let driver: WebDriver
-let i: ReturnType<typeof handsOn>
-beforeAll(async () => {
-  till = await openTill('main')
-  driver = await openBrowser()
-  i = handsOn(driver, till.base)
-})
-afterAll(async () => {
-  await driver?.quit()
-  await till?.close()
-})
+beforeAll(() => openEmptyDesk('main'))
+afterAll(closeDesk)
 
 const rows = (body: { rows: { account: string; debit: string; credit: string }[] }) =>
   Object.fromEntries(body.rows.map((r) => [r.account, r.debit === '0.00' ? `-${r.credit}` : r.debit]))

@@ -9,6 +9,7 @@ import { NO_FACTS } from '@/ui/sale/saleFacts'
 import { answerCalls, type Sent } from './calls'
 import { field } from './hands'
 import { router } from './setUp'
+import { STD_CODES } from './stdCodes'
 
 /** What is searched answers late, and the first letters later than the whole word. */
 const SLOW = 300
@@ -69,17 +70,7 @@ const answers = {
   }),
   'POST /sales': { status: 201, body: { id: 9, number: 1700, lines: [] } },
 }
-const codes = [
-  {
-    id: 1,
-    code: 'STD',
-    name: 'Standard',
-    treatment: 'taxed' as const,
-    rateId: 1,
-    rates: [{ id: 1, components: [{ id: 1, name: 'State', rate: '0.0825' }] }],
-  },
-]
-const settings = { currency: 'USD', roundPer: 'document' as const, codes }
+const settings = { currency: 'USD', roundPer: 'document' as const, codes: STD_CODES }
 const quick = userEvent.setup({ delay: null })
 const bodyOf = (sent: readonly Sent[], path: string) =>
   sent.find((s) => s.method === 'POST' && s.path === path && !s.preview)?.body

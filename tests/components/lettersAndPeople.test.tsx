@@ -70,7 +70,7 @@ describe('a letter', () => {
     })
     render(<LetterActions id={8} state="waiting" />)
     await press('Try again')
-    await waitFor(() => expect(said).toEqual(['It did not go: No answer.']))
+    await waitFor(() => expect(said).toEqual(['Waiting in Mail: No answer.']))
     await press('Discard')
     await waitFor(() => expect(said).toHaveLength(2))
     expect(sent.map((s) => `${s.method} ${s.path}`)).toEqual(['POST /post/8/send', 'DELETE /post/8'])

@@ -4,6 +4,7 @@ import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { Keys } from '@/ui/Keys'
 import type { SheetSale } from '@/ui/sale/panels/parts'
+import { answerTo } from '@/ui/sale/answerTo'
 import { SaleActs } from '@/ui/sale/SaleActs'
 import { saleActsOf } from '@/ui/sale/saleActs'
 import { answerCalls } from './calls'
@@ -120,6 +121,15 @@ describe('what can be done with a sale', () => {
     late.unmount()
     open({ open: '108.00' }, {}, 'take')
     expect(document.querySelector('[data-primary]')?.getAttribute('href')).toBe('/money-in?customer=3&sale=7')
+  })
+
+  test('a step is answered by the act that does it; a drafted invoice is issued, not made again', () => {
+    expect(answerTo('bill', false)).toBe('bill')
+    expect(answerTo('bill', true)).toBe('issue')
+    expect(answerTo('remind', true)).toBe('remind')
+    expect(answerTo('collect', false)).toBe('take')
+    // Whether they said yes is for the owner to know.
+    expect(answerTo('ask-again', false)).toBeNull()
   })
 
   test('a panel opened by the address closes for good', async () => {

@@ -7,17 +7,8 @@ import { SaleForm } from '@/ui/sale/SaleForm'
 import { NO_FACTS } from '@/ui/sale/saleFacts'
 import { answerCalls, refuses } from './calls'
 import { router } from './setUp'
+import { STD_CODES } from './stdCodes'
 
-const codes = [
-  {
-    id: 1,
-    code: 'STD',
-    name: 'Standard',
-    treatment: 'taxed' as const,
-    rateId: 1,
-    rates: [{ id: 1, components: [{ id: 1, name: 'State', rate: '0.0825' }] }],
-  },
-]
 const buyer = {
   id: 5,
   name: 'Ines Marlowe',
@@ -38,7 +29,7 @@ const open = (lines: readonly LineDraft[]) =>
     <SaleForm
       sale={null}
       today={day('2026-03-02')}
-      settings={{ currency: 'USD', roundPer: 'document', codes }}
+      settings={{ currency: 'USD', roundPer: 'document', codes: STD_CODES }}
       pricesIncludeTax={false}
       kinds={['sales']}
       buyer={buyer}

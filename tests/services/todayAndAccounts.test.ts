@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
-import { sumMoney, toDecimalString } from '@/core/money'
+import { subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import { findBusiness, type Business } from '@/data/queries/business'
 import { listAccounts } from '@/data/queries/accounts'
 import { drawerLines, readDrawer } from '@/model/bank/drawer'
@@ -181,6 +181,10 @@ describe('the reports', () => {
       )
       expect(sum).toEqual(account.amount)
     }
+    // The day before, the first count put 5 × 600.00 and 20 × 6.00 on the shelf.
+    expect(toDecimalString(p.before.report.profit)).toBe('3120.00')
+    expect(p.change).toEqual({ by: subtractMoney(p.before.report.profit, p.whole.profit), less: true })
+    for (const m of p.months) expect(m.costs.minor + m.report.profit.minor).toBe(m.report.totalIncome.minor)
     // 73 days, and the 73 before them.
     expect([p.days, p.before.from, p.before.to]).toEqual([73, '2025-10-21', '2026-01-01'])
   })

@@ -49,7 +49,7 @@ export type LetterKind = (typeof LETTERS)[number]
  * @example reminderLetter(1) // reminder
  * @example reminderLetter(5) // reminder-3
  */
-export const reminderLetter = (stage: number): LetterKind =>
+export const reminderLetter = (stage: number): 'reminder' | 'reminder-2' | 'reminder-3' =>
   stage <= 1 ? 'reminder' : stage === 2 ? 'reminder-2' : 'reminder-3'
 
 /**

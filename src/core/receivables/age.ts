@@ -11,18 +11,36 @@ export type Ages = Readonly<Record<AgeColumn, Money>> & { readonly total: Money 
 export type AgeLimits = readonly [number, number, number]
 export const USUAL_LIMITS: AgeLimits = [30, 60, 90]
 
+/** The words the names of the columns are made of, where they are not to be English. */
+export interface AgeWords {
+  readonly notDue: string
+  readonly days: string
+  readonly over: string
+}
+const ENGLISH: AgeWords = { notDue: 'Not due', days: 'days', over: 'Over' }
+
 /**
  * What stands over the columns: `1–30`, `31–60`, `61–90`, `over 90`.
  *
  * @example ageNames([30, 60, 90]) // notDue Not due, d1to30 1–30 days, d31to60 31–60 days, d61to90 61–90 days, over90 Over 90 days
  */
-export const ageNames = ([a, b, c]: AgeLimits): Readonly<Record<AgeColumn, string>> => ({
-  notDue: 'Not due',
-  d1to30: `1–${a} days`,
-  d31to60: `${a + 1}–${b} days`,
-  d61to90: `${b + 1}–${c} days`,
-  over90: `Over ${c} days`,
+export const ageNames = (
+  [a, b, c]: AgeLimits,
+  { notDue, days, over } = ENGLISH,
+): Readonly<Record<AgeColumn, string>> => ({
+  notDue,
+  d1to30: `1–${a} ${days}`,
+  d31to60: `${a + 1}–${b} ${days}`,
+  d61to90: `${b + 1}–${c} ${days}`,
+  over90: `${over} ${c} ${days}`,
 })
+
+/** All that is past its date: every column but the first. */
+export const lateOf = (ages: Ages): Money =>
+  sumMoney(
+    AGE_COLUMNS.slice(1).map((column) => ages[column]),
+    ages.total.currency,
+  )
 
 /**
  * The column of a due on a day, counted from `from` (its due date, or its invoice's date). Due today is not late:

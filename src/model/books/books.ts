@@ -1,7 +1,7 @@
 import { addDays, daysBetween, monthsOf, type Day, type Span } from '@/core/day'
 import { present } from '@/core/present'
 import { balanceSheet, profitAndLoss, trialBalance, type ReportRow } from '@/core/ledger'
-import { sumMoney, toDecimalString } from '@/core/money'
+import { absMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import type { Db } from '@/data/connect'
 import { sumTax } from '@/data/queries/invoices'
 import { sumAccounts } from '@/data/queries/balances'
@@ -21,11 +21,17 @@ export const readProfitByMonth = async (db: Db, span: Span, currency: string) =>
   const [whole, before, ...each] = await Promise.all(
     [span, earlier, ...months].map((s) => readProfitAndLoss(db, s, currency)),
   )
+  const change = subtractMoney(present(whole).profit, present(before).profit)
   return {
     days,
     whole: present(whole),
     before: { ...earlier, report: present(before) },
-    months: months.map((m, i) => ({ ...m, report: present(each[i]) })),
+    /** How much more was earned than in the days before, or less. */
+    change: { by: absMoney(change), less: change.minor < 0n },
+    months: months.map((m, i) => {
+      const report = present(each[i])
+      return { ...m, report, costs: subtractMoney(report.totalIncome, report.profit) }
+    }),
   }
 }
 export type ProfitByMonth = Awaited<ReturnType<typeof readProfitByMonth>>

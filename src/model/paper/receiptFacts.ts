@@ -1,7 +1,7 @@
 import { sumMoney } from '@/core/money'
 import { present } from '@/core/present'
 import { findCustomer } from '@/data/queries/customers'
-import { listOpenDues } from '@/data/queries/due'
+import { listOpenAsOf } from '@/data/queries/receivables'
 import { findInvoice } from '@/data/queries/invoices'
 import { findReceipt } from '@/data/queries/receipt'
 import { changeOf } from '../receipt/changeOf'
@@ -20,7 +20,7 @@ export const readReceiptFacts = async ({ db, business }: Asked, receiptId: numbe
     readBillTo(db, receipt.customerId),
     readWhatItPaid(db, receipt, currency),
     readDiscount(db, receipt.id, currency),
-    listOpenDues(db, receipt.customerId, currency),
+    listOpenAsOf(db, receipt.customerId, receipt.on, currency),
   ])
   return {
     receipt,
@@ -31,7 +31,7 @@ export const readReceiptFacts = async ({ db, business }: Asked, receiptId: numbe
     change: changeOf(receipt),
     /** What came off for paying early. */
     discount,
-    /** What the customer owes now, after it. */
+    /** What the customer owed at the end of its day: the same whenever it is printed. */
     left: sumMoney(
       dues.map((d) => d.open),
       currency,

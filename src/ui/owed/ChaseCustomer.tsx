@@ -2,6 +2,7 @@
 import { useState } from 'react'
 import { Acts, type Act } from '../acts/Acts'
 import { lazily } from '../lazily'
+import { moneyInHref } from '../money/moneyInHref'
 import { Panel } from '../Panel'
 
 interface Props {
@@ -28,7 +29,7 @@ export const ChaseCustomer = ({ customerId, name, currency, stage, from }: Props
     ...(stage !== null && from === null
       ? [{ id: 'remind' as const, label: `Send ${named} reminder`, key: 'r', group: 'Money' }]
       : []),
-    { id: 'take', label: 'Take payment', key: 't', group: 'Money', href: `/money-in?customer=${customerId}` },
+    { id: 'take', label: 'Take payment', key: 't', group: 'Money', href: moneyInHref(customerId) },
     { id: 'open', label: 'Open customer', key: 'o', group: 'This customer', href: `/people/${customerId}` },
     {
       id: 'list',

@@ -2,6 +2,7 @@
 import { useState } from 'react'
 import { Acts, type Act } from '../acts/Acts'
 import { lazily } from '../lazily'
+import { moneyInHref } from '../money/moneyInHref'
 import { Panel } from '../Panel'
 import { LetterPanel } from '../post/LetterPanel'
 
@@ -25,7 +26,7 @@ export const CustomerActs = ({ id, name, walkIn, late }: Props) => {
   const close = () => setOpen(null)
   const acts: readonly Act<CustomerAct>[] = [
     { id: 'sell', label: 'New sale', key: 'n', group: 'Money', href: `/sales/new?customer=${id}` },
-    { id: 'take', label: 'Take payment', key: 't', group: 'Money', href: `/money-in?customer=${id}` },
+    { id: 'take', label: 'Take payment', key: 't', group: 'Money', href: moneyInHref(id) },
     ...(late ? [{ id: 'remind' as const, label: 'Send reminder', key: 'r', group: 'Money' }] : []),
     {
       id: 'statement',

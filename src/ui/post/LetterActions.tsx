@@ -2,6 +2,7 @@
 import type { PostState } from '@/model/post/post'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
+import { sayTried } from './letterDraft'
 
 /** What can be done with a letter that has not gone, or came back. */
 export const LetterActions = ({ id, state }: { readonly id: number; readonly state: PostState }) => {
@@ -29,7 +30,7 @@ export const LetterActions = ({ id, state }: { readonly id: number; readonly sta
               `/post/${id}/send`,
               {},
               {
-                say: (p) => (p.state === 'sent' ? `Mailed to ${p.to}.` : `It did not go: ${p.problem}`),
+                say: sayTried,
               },
             )
           }

@@ -4,6 +4,7 @@ import { formatDigits } from '@/core/money'
 import type { Day } from '@/core/day'
 import { Acts, type Act } from '../acts/Acts'
 import { lazily } from '../lazily'
+import { moneyInHref } from '../money/moneyInHref'
 import { Panel } from '../Panel'
 import { LetterPanel } from '../post/LetterPanel'
 import { Refusal } from '../Refusal'
@@ -54,7 +55,7 @@ const actsOf = (i: ShownInvoice): readonly Act<InvoiceAct>[] => {
             label: 'Take payment',
             key: 't',
             group: money,
-            href: `/money-in?customer=${i.customerId}&sale=${i.saleId}`,
+            href: moneyInHref(i.customerId, i.saleId),
           },
         ]
       : []),

@@ -45,7 +45,9 @@ export const Costs = ({ sheet: { costs: c } }: { readonly sheet: Sheet }) =>
     <section>
       <h2>Estimate and actual</h2>
       <table className="ledger">
-        <LedgerHead heads={[unseen('What'), right('Estimated'), right('Ordered'), right('Invoiced'), right('Cost')]} />
+        <LedgerHead
+          heads={[unseen('Figure'), right('Estimated'), right('Ordered'), right('Invoiced'), right('Cost')]}
+        />
         <tbody>
           <tr>
             <td>With tax</td>

@@ -1,4 +1,5 @@
 import type { Act } from '../acts/Acts'
+import { moneyInHref } from '../money/moneyInHref'
 import type { SheetSale } from './panels/parts'
 
 /** What opens a panel of a sale sheet; its address asks for one with `?do=bill`. */
@@ -88,9 +89,7 @@ const moneyActs = (s: SheetSale): readonly SaleAct[] => {
       ? [act('Money', '3', 'issue', 'Issue draft invoice', { href: `/invoices/${s.draftInvoiceId}` })]
       : []),
     ...(toBill ? [act('Money', 'i', 'bill', 'Invoice')] : []),
-    ...(takes
-      ? [act('Money', 't', 'take', 'Take payment', { href: `/money-in?customer=${s.customerId}&sale=${s.id}` })]
-      : []),
+    ...(takes ? [act('Money', 't', 'take', 'Take payment', { href: moneyInHref(s.customerId, s.id) })] : []),
     ...(late ? [act('Money', 'r', 'remind', 'Send reminder')] : []),
     ...(toBill ? [act('Money', 'd', 'ask-deposit', 'Ask for a deposit')] : []),
     ...(canHold ? [act('Money', 'u', 'held', 'Held money')] : []),

@@ -19,7 +19,7 @@ const STEPS: Readonly<Record<FirstStep, Step>> = {
   },
   goods: {
     title: 'What you sell',
-    about: 'Type the first item, or bring a list from a spreadsheet.',
+    about: 'Type the first item, or import a list.',
     href: '/goods/new',
     other: { label: 'Import a list', href: '/goods/import' },
   },

@@ -1,7 +1,7 @@
 import { openShop } from '@/app/(owner)/_shop'
 import { formatDay, formatMonth, type Day } from '@/core/day'
 import type { ProfitAndLoss as Report, ReportRow } from '@/core/ledger'
-import { formatMoney, isZeroMoney, subtractMoney, zeroMoney, type Money } from '@/core/money'
+import { absMoney, formatMoney, isZeroMoney, zeroMoney, type Money } from '@/core/money'
 import { readProfitByMonth, type ProfitByMonth } from '@/model/books/books'
 import { ProfitChart } from '@/ui/books/ProfitChart'
 import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
@@ -13,13 +13,12 @@ import { Answer } from './Answer'
 export const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
   const { db, currency } = await openShop()
   const p = await readProfitByMonth(db, { from, to }, currency)
-  const { whole, before, months } = p
-  const better = subtractMoney(whole.profit, before.report.profit)
+  const { whole, change, months } = p
   return (
     <>
       <Answer about="Profit is what you sold, less what the goods cost you, less your expenses; all without sales tax.">
-        {whole.profit.minor < 0n ? 'Loss' : 'Net profit'} <b className="fig">{formatMoney(whole.profit)}</b> from{' '}
-        {formatDay(from)} through {formatDay(to)}: {formatMoney(better)} {better.minor < 0n ? 'less' : 'more'} than in
+        {whole.profit.minor < 0n ? 'Loss' : 'Net profit'} <b className="fig">{formatMoney(absMoney(whole.profit))}</b>{' '}
+        from {formatDay(from)} through {formatDay(to)}: {formatMoney(change.by)} {change.less ? 'less' : 'more'} than in
         the {p.days} days before.
       </Answer>
       {months.length > 1 && (
@@ -28,7 +27,7 @@ export const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
             from: m.from,
             to: m.to,
             income: m.report.totalIncome,
-            costs: subtractMoney(m.report.totalIncome, m.report.profit),
+            costs: m.costs,
             profit: m.report.profit,
           }))}
         />

@@ -11,7 +11,8 @@ import { PromiseSection } from '@/ui/sale/PromiseSection'
 import { RepeatLine } from '@/ui/sale/RepeatLine'
 import { MoneyBar, MoneyLegend } from '@/ui/MoneyBar'
 import { SaleActs } from '@/ui/sale/SaleActs'
-import { DOINGS, type Doing, type SaleActId } from '@/ui/sale/saleActs'
+import { answerTo } from '@/ui/sale/answerTo'
+import { DOINGS, type Doing } from '@/ui/sale/saleActs'
 import { Stamp } from '@/ui/Stamp'
 import { Trail } from '@/ui/Trail'
 import { idFrom, openShop, queryOf, type Search } from '../../_shop'
@@ -113,23 +114,6 @@ export default async function SaleSheet({ params, searchParams }: Props) {
   )
 }
 
-/** What answers a step that is suggested. */
-const ANSWER: Readonly<Record<string, SaleActId>> = {
-  'hand-over': 'hand-over',
-  bill: 'bill',
-  offer: 'offer',
-  renew: 'offer',
-  'ask-again': 'agree',
-  'confirm-order': 'agree',
-  'give-back': 'held',
-  'promise-broken': 'take',
-  'card-refused': 'take',
-  'charge-late': 'charge-late',
-  'ask-deposit': 'take',
-  collect: 'take',
-  remind: 'remind',
-}
-
 /** A step as a sentence, with its amount. */
 const sayStep = ({ why, amount }: Sheet['story']['next'][number]): string => {
   const says = amount ? `${why.replace(/\.$/, '')} (${formatMoney(amount)})` : why
@@ -160,13 +144,7 @@ const NextBox = ({ sheet, start }: { readonly sheet: Sheet; readonly start: Doin
           version={sheet.version}
           today={sheet.today}
           start={start}
-          suggested={
-            first
-              ? first.action === 'bill' && sheet.forActions.draftInvoiceId
-                ? 'issue'
-                : (ANSWER[first.action] ?? null)
-              : null
-          }
+          suggested={first ? answerTo(first.action, sheet.forActions.draftInvoiceId !== null) : null}
         />
       </div>
     </section>

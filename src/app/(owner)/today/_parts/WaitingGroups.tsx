@@ -4,7 +4,8 @@ import { formatDayShort, type Day } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import type { NextAction } from '@/core/sale'
 import { worthOf, type PutAside, type Waiting, type WaitingGroup } from '@/model/today/waiting'
-import type { Doing } from '@/ui/sale/saleActs'
+import { moneyInHref } from '@/ui/money/moneyInHref'
+import { answerTo } from '@/ui/sale/answerTo'
 import { BringBack } from '@/ui/today/BringBack'
 
 const LABEL: Readonly<Record<NextAction, string>> = {
@@ -42,33 +43,19 @@ const EDGE: Readonly<Record<NextAction, string>> = {
   offer: 'bg-paper-300',
 }
 
-/** Steps that money coming in would answer. */
-const TO_TAKE: readonly NextAction[] = ['promise-broken', 'card-refused', 'collect', 'ask-deposit']
-
-const moneyIn = ({ sale }: Waiting['story']): string => `/money-in?customer=${sale.customerId}&sale=${sale.id}`
-/** A panel of a sale, over Today: what is done there leaves the list, and the hands stay on it. */
-const here = (saleId: number, doing: Doing): string => `/today?sale=${saleId}&do=${doing}`
-
-const PANEL: Partial<Readonly<Record<NextAction, Doing>>> = {
-  remind: 'remind',
-  'hand-over': 'hand-over',
-  bill: 'bill',
-  renew: 'offer',
-  offer: 'offer',
-  'charge-late': 'charge-late',
-  'give-back': 'held',
-  'confirm-order': 'agree',
-}
-
+/** Where what answers a step is done: in a panel over Today wherever it is one, so that the hands stay on the list. */
 const hrefOf = ({ story, step }: Waiting): string => {
   const { sale } = story
   const draft = story.invoices.find((i) => i.status === 'draft')
-  const doing = PANEL[step.action]
   if (step.action === 'write-again') return '/post?state=bounced'
-  if (TO_TAKE.includes(step.action)) return moneyIn(story)
-  if (step.action === 'bill' && draft) return `/invoices/${draft.id}`
-  return doing ? here(sale.id, doing) : `/sales/${sale.id}`
+  const answer = answerTo(step.action, draft !== undefined)
+  if (answer === 'take') return moneyInHref(sale.customerId, sale.id)
+  if (answer === 'issue' && draft) return `/invoices/${draft.id}`
+  return answer === null ? `/sales/${sale.id}` : overToday(sale.id, answer)
 }
+
+/** `/today?sale=7&do=bill`: a panel of a sale over the list. */
+const overToday = (saleId: number, doing: string): string => `/today?sale=${saleId}&do=${doing}`
 
 /** What is waiting, by what it asks of the owner, each group with what its rows add up to. */
 export const WaitingGroups = ({ groups }: { readonly groups: readonly WaitingGroup[] }) => (
@@ -127,7 +114,7 @@ const WaitingRow = ({ waiting: w }: { readonly waiting: Waiting }) => (
       {w.step.action === 'remind' ? (
         <To
           data-row-key="t"
-          href={moneyIn(w.story)}
+          href={moneyInHref(w.story.sale.customerId, w.story.sale.id)}
           className="p-1 text-iron-500 hover:text-iron-900"
           aria-label={`Take payment: ${w.story.sale.customerName}`}
           title="Take payment"
@@ -140,7 +127,7 @@ const WaitingRow = ({ waiting: w }: { readonly waiting: Waiting }) => (
       <To
         data-row-key="b"
         scroll={false}
-        href={here(w.story.sale.id, 'put-off')}
+        href={overToday(w.story.sale.id, 'put-off')}
         className="p-1 text-iron-500 hover:text-iron-900"
         aria-label={`Not now: ${w.story.sale.customerName}, ${LABEL[w.step.action]}`}
         title="Not now: postpone or dismiss"
