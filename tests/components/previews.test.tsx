@@ -46,7 +46,7 @@ describe('a panel says in figures what it will do', () => {
     })
     openPanel('bill', { held: '500.00' })
     await waitFor(() => expect(figures()).toEqual(['1,082.50', '−500.00', '582.50']))
-    expect(screen.getByText('Balance due, from 1 Apr 2026')).toBeTruthy()
+    expect(screen.getByText('Balance, due 1 Apr 2026')).toBeTruthy()
     expect(screen.getByText('Accounts receivable').closest('tr')?.textContent).toContain('1,082.50')
     // It only asked; nothing was done.
     expect(asked.every((a) => (a as [boolean])[0])).toBe(true)

@@ -49,7 +49,9 @@ const sayInFigures = ({ totals, heldApplied, open, dues }: Would) => (
       ...(Number(heldApplied) > 0 ? [{ what: 'Already held', amount: `−${formatDigits(heldApplied)}` }] : []),
     ]}
     total={{
-      what: ['Balance due', dues[0] && `from ${formatDay(day(dues[0].due))}`].filter(Boolean).join(', '),
+      what: dues[0]
+        ? `Balance, ${dues.length > 1 ? 'the first part ' : ''}due ${formatDay(day(dues[0].due))}`
+        : 'Balance due',
       amount: formatDigits(open),
     }}
   />
