@@ -1,7 +1,7 @@
 import { present } from '@/core/present'
 import { database } from '@/data/connect'
 import { readEverything } from '@/data/queries/everything'
-import { findBusiness, updateBusiness } from '@/data/queries/business'
+import { findBusiness } from '@/data/queries/business'
 import { isPaper, type LayoutSpec, type PaperKind } from '@/core/formats'
 import { findFile } from '@/data/queries/files'
 import { findMail } from '@/data/queries/mailbox'
@@ -15,6 +15,7 @@ import { problem, problemOf } from './problem'
 import { answering } from './answering'
 import { bearerOf, cookieOf, mayEnter, SESSION_COOKIE } from './entry'
 import { refuseEntry } from './serve'
+import { noteExported } from '@/services/access/noteExported'
 import { provedLately } from '@/services/access/signIn'
 import { log } from '@/log'
 import { findList } from './lists'
@@ -65,10 +66,10 @@ const paper = async (path: string, asked: Asked, query: URLSearchParams): Promis
   const ubl = /^invoices\/(\d{1,9})\.xml$/.exec(path)
   if (ubl) {
     const xml = await makeUbl(asked, Number(ubl[1]))
-    return xml === null ? null : file(xml, 'application/xml', `invoice-${ubl[1]}.xml`)
+    return xml && file(xml.body, 'application/xml', xml.name)
   }
   const slip = /^receipts\/(\d{1,9})\/slip\.pdf$/.exec(path)
-  if (slip) return pdf(await makeSlip(asked, Number(slip[1])), `receipt-${slip[1]}`)
+  if (slip) return named(await makeSlip(asked, Number(slip[1])))
   const ofSale = /^sales\/(\d{1,9})\/(estimate|confirmation|pick-list)\.pdf$/.exec(path)
   const short = /^(invoices|receipts|statements)\/(\d{1,9})\.pdf$/.exec(path)
   const long = /^papers\/([a-z-]+)\/(\d{1,9})\.pdf$/.exec(path)
@@ -126,7 +127,7 @@ const everything = async (request: Request): Promise<Response> => {
     return problemOf({ code: 'prove-again' })
   log.warn('everything was exported')
   const body = JSON.stringify(await readEverything(database()))
-  await updateBusiness(database(), { exportedOn: businessDate() })
+  await noteExported(database(), businessDate())
   return file(body, 'application/json', 'everything.json')
 }
 

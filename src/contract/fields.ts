@@ -1,6 +1,7 @@
 import { METHODS } from '@/core/ledger'
 import { z } from 'zod'
 import { day as readDay, isDay } from '@/core/day'
+import { isLocale } from '@/core/locale'
 import { decimal } from '@/core/money'
 
 /** The fields every input is made of. Form, HTTP interface and files share them, and so do their sentences. */
@@ -22,6 +23,10 @@ export const day = z
   .transform(readDay)
 
 const plainDecimal = (pattern: RegExp, message: string) => z.string({ error: message }).trim().regex(pattern, message)
+
+export const locale = z
+  .string({ error: 'A region is written like en-US.' })
+  .refine(isLocale, 'A region is written like en-US or de-DE, and must exist.')
 
 /** A decimal string; digits beyond the currency's are refused where the currency is known. */
 export const amount = plainDecimal(/^\d{1,12}(\.\d{1,4})?$/, 'An amount is written like 412.50 and is not negative.')

@@ -1,6 +1,7 @@
 /** The business as its papers show it. */
 export interface PaperSettings {
   readonly name: string
+  readonly locale: string
   readonly address: string
   readonly phone: string
   readonly email: string
@@ -19,6 +20,7 @@ export interface PaperSettings {
 /** Of all that is known of the business, what its documents show: nothing else goes to the browser. */
 export const paperSettingsOf = (b: PaperSettings): PaperSettings => ({
   name: b.name,
+  locale: b.locale,
   address: b.address,
   phone: b.phone,
   email: b.email,

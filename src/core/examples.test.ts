@@ -3,8 +3,10 @@ import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
 import * as day from './day'
 import * as formats from './formats'
+import * as locale from './locale'
 import * as money from './money'
 import * as names from './names'
+import * as people from './people'
 import * as plan from './plan'
 import * as price from './price'
 import * as quickline from './quickline'
@@ -20,8 +22,10 @@ const amountIn = (currency: string) => (text: string) => money.roundToMoney(mone
 const KNOWN: Readonly<Record<string, unknown>> = {
   ...day,
   ...formats,
+  ...locale,
   ...money,
   ...names,
+  ...people,
   ...plan,
   ...price,
   ...quickline,

@@ -1,8 +1,9 @@
 import { readSaleFacts } from '@/model/paper/saleFacts'
-import { formatDay } from '@/core/day'
 import { paperWords } from '@/core/formats'
-import { formatDigits, formatMoney, isPositiveMoney, addMoney, subtractMoney, ZERO } from '@/core/money'
+import { formatDigits, formatPercent } from '@/core/locale'
+import { formatMoney, formatQuantity, isPositiveMoney, addMoney, subtractMoney, ZERO } from '@/core/money'
 import type { Arrangement } from '@/contract/arrangement'
+import { rulesIn } from './rulesIn'
 import { planOf } from '@/model/plan/terms'
 import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
@@ -22,19 +23,19 @@ const termsOf = ({ business, today }: Asked, { story }: SaleFacts, plan: PlanOf,
   const last = plan.rows.at(-1)
   const rate = (plan.effectiveYearlyRate ?? ZERO).times(100).toFixed(2)
   return [
-    [t('date'), formatDay(sale.agreedOn ?? today)],
+    [t('date'), t.day(sale.agreedOn ?? today)],
     [t('seller'), business.name],
     [t('buyer'), sale.customerName],
     [t('cashPrice'), formatMoney(totals.net)],
     ...(isPositiveMoney(totals.tax) ? [[t('tax'), formatMoney(totals.tax)] as const] : []),
     [t('total'), `${formatMoney(totals.gross)} ${business.currency}`],
     ...(first ? [[t('downPayment'), formatDigits(first)] as const] : []),
-    ...(last ? [[t('lastPayment'), formatDay(last.due)] as const] : []),
+    ...(last ? [[t('lastPayment'), t.day(last.due)] as const] : []),
     ...(arrangement.kind === 'installments'
       ? [
           [t('financed'), formatMoney(plan.financed)] as const,
           ...(isPositiveMoney(plan.totalCharge) ? [[t('chargeOf'), formatMoney(plan.totalCharge)] as const] : []),
-          [t('yearly'), `${rate}%`] as const,
+          [t('yearly'), formatPercent(rate)] as const,
         ]
       : []),
   ]
@@ -43,7 +44,7 @@ const termsOf = ({ business, today }: Asked, { story }: SaleFacts, plan: PlanOf,
 /** The payments one by one, what is paid at once before them. */
 const rowsOf = ({ today }: Asked, { story }: SaleFacts, plan: PlanOf, t: Words): Paper['rows'] => {
   const first = paidFirst(story.arrangement)
-  const at = formatDay(story.sale.agreedOn ?? today)
+  const at = t.day(story.sale.agreedOn ?? today)
   const payment = (what: string, note: string, cells: Paper['rows'][number]['cells']) =>
     ({ as: 'line', what, note, cells }) as const
   return [
@@ -54,7 +55,7 @@ const rowsOf = ({ today }: Asked, { story }: SaleFacts, plan: PlanOf, t: Words):
       payment(
         `${t('payment')} ${i + 1}`,
         isPositiveMoney(r.charge) ? `${t('chargeOf')} ${formatMoney(r.charge)}` : '',
-        { due: formatDay(r.due), sum: formatMoney(r.payment), owed: formatMoney(r.balance) },
+        { due: t.day(r.due), sum: formatMoney(r.payment), owed: formatMoney(r.balance) },
       ),
     ),
   ]
@@ -83,50 +84,12 @@ export const agreementOf = async (asked: Asked, saleId: number): Promise<Paper |
     facts: termsOf(asked, facts, plan, t),
     above: story.lines
       .filter((l) => (sale.agreedOn ? l.agreed.gt(0) : l.chosen && l.quantity.gt(0)))
-      .map((l) => `${(sale.agreedOn ? l.agreed : l.quantity).toString()} × ${l.description}`)
+      .map((l) => `${formatQuantity(sale.agreedOn ? l.agreed : l.quantity)} × ${l.description}`)
       .join('\n'),
     rows: rowsOf(asked, facts, plan, t),
     sums: [{ name: `${t('total')}, ${business.currency}`, amount: formatMoney(paid), total: true }],
-    note: rulesOf(arrangement),
+    note: rulesIn(arrangement, customer.language),
     conditions: business.conditions,
     signatures: [t('seller'), t('buyer')].map((who) => ({ says: who, lines: [t('signed'), t('name'), t('date')] })),
-  }
-}
-
-const part = (
-  p: { readonly percent?: { toString(): string }; readonly amount?: string } | undefined,
-  of: string,
-): string => (p?.amount ? formatDigits(p.amount) : p?.percent ? `${p.percent.toString()}% of ${of}` : 'no amount')
-
-/** The rules of an arrangement in the customer's words. */
-const rulesOf = (a: Arrangement): string => {
-  switch (a.kind) {
-    case 'layaway':
-      return [
-        'The goods are set aside and stay with us until all of it is paid; the price does not change.',
-        'You may pay earlier, and any amount up to the rest.',
-        `A payment counts as late after ${a.graceDays ?? 0} days.`,
-        a.fee
-          ? `If you cancel, we keep a cancellation fee of ${part(a.fee, 'the total')}, never more than you have paid, and refund the rest.`
-          : 'If you cancel, we refund everything you have paid.',
-      ].join(' ')
-    case 'installments':
-      return [
-        'You get the goods now; the payments follow on the dates above. Payments are applied to the oldest installment first, to its finance charge before principal.',
-        'You may pay off early at any time; unearned finance charges are waived.',
-        ...(a.lateCharge
-          ? [
-              `Payments more than ${a.graceDays ?? 0} days late carry a late fee of ${part(a.lateCharge, 'the late amount')}.`,
-            ]
-          : []),
-      ].join(' ')
-    case 'deposit':
-      return 'What you pay in advance is yours until the goods are handed over and invoiced; it is deducted from the invoice, tax included.'
-    case 'terms':
-      return a.discountPercent?.gt(0)
-        ? `${a.discountPercent.toString()}% discount if paid in full within ${a.discountDays ?? 0} days of the invoice.`
-        : 'Each invoice is due on the dates above, counted from its date.'
-    case 'now':
-      return 'Each invoice is due on its date.'
   }
 }

@@ -1,3 +1,4 @@
+import { formatPercent } from '@/core/locale'
 import { readDepositRequestFacts } from '@/model/paper/saleFacts'
 import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
@@ -5,7 +6,6 @@ import { howToPay } from './howToPay'
 import { basics } from './paperOfSale'
 import { paperWords } from '@/core/formats'
 import { sumMoney, subtractMoney, isPositiveMoney, formatMoney, negateMoney, zeroMoney } from '@/core/money'
-import { formatDay } from '@/core/day'
 import type { PaperSum } from '@/model/paper/paperSum'
 
 /** The paper that asks for money ahead. Not an invoice. */
@@ -38,7 +38,7 @@ export const depositRequestOf = async (asked: Asked, requestId: number): Promise
     name: t('deposit-request'),
     number: request.number,
     facts: [
-      [t('date'), formatDay(request.on)],
+      [t('date'), t.day(request.on)],
       [t('order'), String(story.sale.number)],
     ],
     above: t('notInvoice'),
@@ -46,7 +46,7 @@ export const depositRequestOf = async (asked: Asked, requestId: number): Promise
       {
         as: 'line',
         what: story.sale.title,
-        note: `${request.percent ? `${Number(request.percent)}% ` : ''}${t('ofTotal')} ${formatMoney(story.totals.gross)} ${currency}`,
+        note: `${request.percent ? `${formatPercent(String(Number(request.percent)))} ` : ''}${t('ofTotal')} ${formatMoney(story.totals.gross)} ${currency}`,
         cells: { sum: formatMoney(request.amount) },
       },
     ],

@@ -1,3 +1,4 @@
+import { formatPercent } from '@/core/locale'
 import { readUsual } from '@/contract/usualArrangements'
 import { creditTransferText, formatIban, paperWords } from '@/core/formats'
 import { formatMoney, isPositiveMoney, money, parseMoney, type Money } from '@/core/money'
@@ -35,6 +36,6 @@ export const lateNotice = (business: Business, language: string): readonly strin
   const amount = charge.amount ? parseMoney(charge.amount, business.currency) : null
   const fee = amount
     ? `${formatMoney(amount.ok ? amount.value : money(0n, business.currency))} ${business.currency}`
-    : `${charge.percent?.toString() ?? '0'}%`
+    : formatPercent(charge.percent?.toString() ?? '0')
   return [`${t('lateFee')}: ${fee}, ${graceDays ?? 0} ${t('daysAfterDue')}`]
 }

@@ -14,10 +14,10 @@ import {
   subtractMoney,
   sumMoney,
   type Money,
+  formatQuantity,
 } from '@/core/money'
 import { type Standing, saleRows } from './saleRows'
 import { showInvoiceLine } from '@/model/invoice/invoiceLines'
-import { formatDay } from '@/core/day'
 import { taxSums } from '@/model/paper/taxSums'
 
 type Dues = NonNullable<Awaited<ReturnType<typeof readInvoiceFacts>>>['dues']
@@ -38,7 +38,7 @@ const schedule = (dues: Dues, t: Words): readonly PaperPart[] => {
       title: t('schedule'),
       heads: row(t('due'), [t('principal'), t('chargeOf'), t('payment')]),
       rows: dues.map((d) =>
-        row(formatDay(d.dueOn), [formatMoney(principal(d)), formatMoney(d.charge), formatMoney(d.amount)]),
+        row(t.day(d.dueOn), [formatMoney(principal(d)), formatMoney(d.charge), formatMoney(d.amount)]),
       ),
       total: row(t('total'), [sum(principal), sum((d) => d.charge), sum((d) => d.amount)]),
     },
@@ -51,7 +51,7 @@ const earlyPay = (dues: Dues, t: Words, currency: string): readonly string[] =>
     .filter((d) => d.discountUntil !== null && isPositiveMoney(d.discount))
     .map(
       (d) =>
-        `${t('earlyPay')} ${formatDay(present(d.discountUntil))}: ${formatMoney(subtractMoney(d.amount, d.discount))} ${currency} (${t('earlyDiscount')} ${formatMoney(d.discount)})`,
+        `${t('earlyPay')} ${t.day(present(d.discountUntil))}: ${formatMoney(subtractMoney(d.amount, d.discount))} ${currency} (${t('earlyDiscount')} ${formatMoney(d.discount)})`,
     )
 
 type Facts = NonNullable<Awaited<ReturnType<typeof readInvoiceFacts>>>
@@ -68,7 +68,7 @@ const standingOf = ({ invoice, sale, saleLines }: Facts, currency: string): read
       note: l.note,
       cells: {
         code: line.code ?? '',
-        quantity: none ? '' : l.quantity.toString(),
+        quantity: none ? '' : formatQuantity(l.quantity),
         each: none ? '' : formatPrice(l.unitPrice, currency),
         less,
         sum: formatMoney(worth),
@@ -79,10 +79,10 @@ const standingOf = ({ invoice, sale, saleLines }: Facts, currency: string): read
 
 /** Dates, numbers and terms beside the address. */
 const factsOf = ({ invoice, dues, sale, customer, credited, handedOver }: Facts, t: Words): Paper['facts'] => [
-  [t('date'), formatDay(invoice.on)],
-  ...(dues.length === 1 ? dues.map((d) => [t('due'), formatDay(d.dueOn)] as const) : []),
+  [t('date'), t.day(invoice.on)],
+  ...(dues.length === 1 ? dues.map((d) => [t('due'), t.day(d.dueOn)] as const) : []),
   [t('order'), String(sale.number)],
-  ...(handedOver ? [[t('delivered'), formatDay(handedOver)] as const] : []),
+  ...(handedOver ? [[t('delivered'), t.day(handedOver)] as const] : []),
   ...(invoice.kind === 'invoice'
     ? [[t('terms'), termsIn(readArrangement(sale.arrangement), customer.language)] as const]
     : []),
@@ -91,8 +91,17 @@ const factsOf = ({ invoice, dues, sale, customer, credited, handedOver }: Facts,
   ...(credited ? [[t('credits'), credited.number ?? ''] as const] : []),
 ]
 
+/** Where the money of a credit note went: off what is open, and what was paid already to the customer's account. */
+const wentWhere = (gross: Money, onAccount: Money, t: Words): Paper['sums'] =>
+  [
+    { name: t('takenOff'), worth: subtractMoney(gross, onAccount) },
+    { name: t('keptForYou'), worth: onAccount },
+  ]
+    .filter(({ worth }) => isPositiveMoney(worth))
+    .map(({ name, worth }) => ({ name, amount: formatMoney(worth) }))
+
 /** What it comes to, less what was held of it before. */
-const sumsOf = async ({ db }: Asked, { invoice, held }: Facts, t: Words): Promise<Paper['sums']> => [
+const sumsOf = async ({ db }: Asked, { invoice, held, onAccount }: Facts, t: Words): Promise<Paper['sums']> => [
   { name: t('net'), amount: formatMoney(invoice.net) },
   ...(await taxSums(db, invoice.taxes)),
   { name: `${t('total')}, ${invoice.gross.currency}`, amount: formatMoney(invoice.gross), total: true },
@@ -102,6 +111,7 @@ const sumsOf = async ({ db }: Asked, { invoice, held }: Facts, t: Words): Promis
         { name: t('toPay'), amount: formatMoney(subtractMoney(invoice.gross, held)), total: true },
       ]
     : []),
+  ...(invoice.kind === 'credit-note' && invoice.status === 'issued' ? wentWhere(invoice.gross, onAccount, t) : []),
 ]
 
 /** How the rest of it is paid. */

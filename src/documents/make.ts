@@ -2,6 +2,7 @@ import { DOCUMENTS } from './documents'
 import type { Asked } from '@/model/where'
 import type { LayoutSpec, PaperKind } from '@/core/formats'
 import { drawElsewhere } from './drawElsewhere'
+import { fileName, type NamedFile } from './fileName'
 import { readLetterhead } from '@/model/paper/letterhead'
 import { layoutOf } from '@/model/paper/layoutOf'
 
@@ -22,7 +23,7 @@ export const makeNamedPaper = async (
   kind: PaperKind,
   id: number,
   layout?: number | LayoutSpec,
-): Promise<{ readonly body: Buffer; readonly name: string } | null> => {
+): Promise<NamedFile | null> => {
   const paper = await DOCUMENTS[kind](asked, id)
   if (!paper) return null
   const [head, spec] = await Promise.all([
@@ -31,5 +32,5 @@ export const makeNamedPaper = async (
     layoutOf(asked.db, paper.kind, layout),
   ])
   const body = await drawElsewhere({ as: 'paper', laid: { paper, layout: spec, head } })
-  return { body, name: `${paper.kind}-${paper.number.replace(/[^\w.-]+/g, '-')}.pdf` }
+  return { body, name: fileName(paper.kind, paper.number, 'pdf') }
 }

@@ -1,9 +1,9 @@
 import { readDuesFacts } from '@/model/paper/duesFacts'
 import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
-import { paperWords, reminderLetter } from '@/core/formats'
+import { dueIn, paperWords, reminderLetter } from '@/core/formats'
 import { sumMoney, formatMoney } from '@/core/money'
-import { addDays, formatDay } from '@/core/day'
+import { addDays } from '@/core/day'
 import { readReminderStage } from '@/model/receivables/nextReminder'
 import { howToPay, lateNotice } from './howToPay'
 
@@ -34,19 +34,19 @@ const listOfDues = async (asked: Asked, customerId: number, kind: 'reminder' | '
     kind,
     language: customer.language,
     name: t(kind === 'reminder' ? reminderLetter(stage ?? 1) : kind),
-    number: formatDay(today),
+    number: t.day(today),
     to: { name: customer.name, address: facts.billTo },
     deliverTo: null,
     facts: [
-      [t('date'), formatDay(today)],
-      ...(kind === 'reminder' ? [[t('payBy'), formatDay(addDays(today, PAY_WITHIN))] as const] : []),
+      [t('date'), t.day(today)],
+      ...(kind === 'reminder' ? [[t('payBy'), t.day(addDays(today, PAY_WITHIN))] as const] : []),
     ],
     above: '',
     rows: dues.map((d) => ({
       as: 'line' as const,
-      what: d.number === '' ? d.label : [`${t('invoice')} ${d.number}`, d.label].filter(Boolean).join(', '),
-      note: d.dueOn < today ? `${t('late')} ${formatDay(d.dueOn)}` : '',
-      cells: { due: formatDay(d.dueOn), sum: formatMoney(d.open) },
+      what: dueIn(t, d),
+      note: d.dueOn < today ? `${t('late')} ${t.day(d.dueOn)}` : '',
+      cells: { due: t.day(d.dueOn), sum: formatMoney(d.open) },
     })),
     sums: [{ name: `${t('toPay')}, ${business.currency}`, amount: formatMoney(sum), total: true }],
     parts: howToPay({

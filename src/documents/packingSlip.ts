@@ -3,9 +3,8 @@ import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
 import { basics, noteOf } from './paperOfSale'
 import { paperWords } from '@/core/formats'
-import { zeroMoney } from '@/core/money'
+import { zeroMoney, formatQuantity } from '@/core/money'
 import { type Standing, saleRows } from './saleRows'
-import { formatDay } from '@/core/day'
 
 /** What went with a handover, for whoever unpacks it. No prices. */
 export const packingSlipOf = async (asked: Asked, handoverId: number): Promise<Paper | null> => {
@@ -28,7 +27,7 @@ export const packingSlipOf = async (asked: Asked, handoverId: number): Promise<P
             ]
               .filter(Boolean)
               .join('\n'),
-            cells: { code: line.code ?? '', quantity: h.quantity.toString() },
+            cells: { code: line.code ?? '', quantity: formatQuantity(h.quantity) },
             worth: none,
           },
         ]
@@ -40,7 +39,7 @@ export const packingSlipOf = async (asked: Asked, handoverId: number): Promise<P
     name: t('packing-slip'),
     number: handover.number,
     facts: [
-      [t('date'), formatDay(handover.on)],
+      [t('date'), t.day(handover.on)],
       [t('order'), String(story.sale.number)],
       ...(story.sale.purchaseOrder ? [[t('yourOrder'), story.sale.purchaseOrder] as const] : []),
     ],

@@ -1,6 +1,5 @@
 import { readSaleFacts } from '@/model/paper/saleFacts'
 import { present } from '@/core/present'
-import { formatDay } from '@/core/day'
 import { paperWords } from '@/core/formats'
 import {
   formatMoney,
@@ -12,6 +11,7 @@ import {
   type Money,
   negateMoney,
   addMoney,
+  formatQuantity,
 } from '@/core/money'
 import type { Story, StoryLine } from '@/model/sale/story'
 import type { Paper } from './paper'
@@ -77,7 +77,7 @@ const standingOf = ({ story }: SaleFacts, kind: Kind, t: Words, currency: string
         note: noteOf(l, story.sale.deliverTo, t),
         cells: {
           code: l.code ?? '',
-          quantity: quantity.toString(),
+          quantity: formatQuantity(quantity),
           each: formatPrice(l.unitPrice, currency),
           less: lessOf(l, currency),
           sum: counts ? formatMoney(worth) : `(${formatMoney(worth)})`,
@@ -94,11 +94,11 @@ const factsOf = ({ story, customer }: SaleFacts, kind: Kind, t: Words): Paper['f
   const confirmed = kind === 'confirmation'
   const on = (confirmed ? sale.agreedOn : (sale.sentOn ?? sale.startedOn)) ?? sale.startedOn
   return [
-    [t('date'), formatDay(on)],
-    ...(!confirmed && sale.validUntil ? [[t('goodThrough'), formatDay(sale.validUntil)] as const] : []),
+    [t('date'), t.day(on)],
+    ...(!confirmed && sale.validUntil ? [[t('goodThrough'), t.day(sale.validUntil)] as const] : []),
     ...(arrangement.kind === 'now' ? [] : [[t('terms'), termsIn(arrangement, language)] as const]),
     ...(sale.purchaseOrder ? [[t('yourOrder'), sale.purchaseOrder] as const] : []),
-    ...(sale.wantedBy ? [[t('wantedBy'), formatDay(sale.wantedBy)] as const] : []),
+    ...(sale.wantedBy ? [[t('wantedBy'), t.day(sale.wantedBy)] as const] : []),
     ...(confirmed && sale.yesBy ? [[t('agreedBy'), sale.yesBy] as const] : []),
   ]
 }

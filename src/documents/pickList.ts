@@ -1,10 +1,10 @@
+import { formatQuantity } from '@/core/money'
 import { readSaleFacts, readWhereItLies } from '@/model/paper/saleFacts'
 import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
 import { basics } from './paperOfSale'
 import { paperWords } from '@/core/formats'
 import { present } from '@/core/present'
-import { formatDay } from '@/core/day'
 
 /** What has to be gathered for a sale, where it lies, and how much of it is there. No prices. */
 export const pickListOf = async (asked: Asked, saleId: number): Promise<Paper | null> => {
@@ -19,7 +19,7 @@ export const pickListOf = async (asked: Asked, saleId: number): Promise<Paper | 
   const lies = (id: number) => {
     const of = shelves.filter((x) => x.goodsId === id && x.quantity.gt(0))
     return {
-      onShelf: of.map((x) => x.quantity.toString()).join(' + ') || '0',
+      onShelf: of.map((x) => formatQuantity(x.quantity)).join(' + ') || '0',
       place: of.map((x) => x.place).join(', '),
     }
   }
@@ -48,8 +48,8 @@ export const pickListOf = async (asked: Asked, saleId: number): Promise<Paper | 
     name: t('pick-list'),
     number: String(sale.number),
     facts: [
-      [t('date'), formatDay(asked.today)],
-      ...(sale.wantedBy ? [[t('wantedBy'), formatDay(sale.wantedBy)] as const] : []),
+      [t('date'), t.day(asked.today)],
+      ...(sale.wantedBy ? [[t('wantedBy'), t.day(sale.wantedBy)] as const] : []),
     ],
     above: '',
     rows,

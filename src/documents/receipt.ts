@@ -1,9 +1,8 @@
 import { readReceiptFacts } from '@/model/paper/receiptFacts'
 import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
-import { paperWords } from '@/core/formats'
-import { formatDay } from '@/core/day'
-import { formatMoney, isPositiveMoney } from '@/core/money'
+import { lineIn, paperWords } from '@/core/formats'
+import { formatMoney, isPositiveMoney, formatQuantity } from '@/core/money'
 import { taxSums } from '@/model/paper/taxSums'
 
 /** A receipt on a whole page. The narrow slip is a paper of its own. */
@@ -22,14 +21,14 @@ export const paperOfReceipt = async (asked: Asked, receiptId: number): Promise<P
     to: { name: receipt.customerName, address: facts.billTo },
     deliverTo: null,
     facts: [
-      [t('date'), formatDay(receipt.on)],
+      [t('date'), t.day(receipt.on)],
       [t('method'), t(receipt.method)],
       ...(receipt.reference ? [[t('reference'), receipt.reference] as const] : []),
     ],
-    above: receipt.voidedOn ? `${t('voided')} ${formatDay(receipt.voidedOn)}` : t('thanks'),
+    above: receipt.voidedOn ? `${t('voided')} ${t.day(receipt.voidedOn)}` : t('thanks'),
     rows: invoice
-      ? invoice.lines.map((l) => row(`${l.quantity.toString()} × ${l.description}`, formatMoney(l.net)))
-      : facts.paid.map((p) => row(p.what, formatMoney(p.amount))),
+      ? invoice.lines.map((l) => row(`${formatQuantity(l.quantity)} × ${l.description}`, formatMoney(l.net)))
+      : facts.paid.map((p) => row(lineIn(t, p.line), formatMoney(p.amount))),
     sums: [
       ...(invoice
         ? [{ name: t('net'), amount: formatMoney(invoice.net) }, ...(await taxSums(asked.db, invoice.taxes))]

@@ -1,4 +1,3 @@
-import { formatDay } from '@/core/day'
 import { paperWords } from '@/core/formats'
 import { formatMoney } from '@/core/money'
 import { readRefundFacts } from '@/model/paper/refundFacts'
@@ -19,11 +18,11 @@ export const paperOfRefund = async (asked: Asked, refundId: number): Promise<Pap
     to: { name: customer.name, address: billTo },
     deliverTo: null,
     facts: [
-      [t('date'), formatDay(refund.on)],
+      [t('date'), t.day(refund.on)],
       [t('method'), t(refund.method)],
       ...(sale ? [[t('order'), String(sale.number)] as const] : []),
     ],
-    above: refund.voidedOn ? `${t('voided')} ${formatDay(refund.voidedOn)}` : '',
+    above: refund.voidedOn ? `${t('voided')} ${t.day(refund.voidedOn)}` : '',
     rows: [{ as: 'line', what: sale?.title ?? refund.reason, note: '', cells: { sum: formatMoney(refund.amount) } }],
     sums: [
       { name: `${t('amountRefunded')}, ${asked.business.currency}`, amount: formatMoney(refund.amount), total: true },

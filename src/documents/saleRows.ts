@@ -1,3 +1,4 @@
+import { formatPercent } from '@/core/locale'
 import { formatMoney, money, sumMoney, type Money } from '@/core/money'
 import { paperWords } from '@/core/formats'
 import type { PaperRow } from './paper'
@@ -79,7 +80,7 @@ export const lessOf = (
   currency: string,
 ): string =>
   [
-    line.discountPercent.gt(0) ? `${line.discountPercent.toString()}%` : '',
+    line.discountPercent.gt(0) ? formatPercent(line.discountPercent.toString()) : '',
     line.discountAmount > 0n ? formatMoney(money(line.discountAmount, currency)) : '',
   ]
     .filter(Boolean)

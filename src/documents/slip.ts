@@ -1,49 +1,53 @@
-import { METHOD_NAMES } from '@/core/names'
-import { formatDay } from '@/core/day'
-import { formatMoney, isPositiveMoney } from '@/core/money'
+import { lineIn, paperWords } from '@/core/formats'
+import { formatMoney, isPositiveMoney, formatQuantity } from '@/core/money'
 import { readReceiptFacts } from '@/model/paper/receiptFacts'
 import { taxSums } from '@/model/paper/taxSums'
 import type { Asked } from '@/model/where'
 import { drawElsewhere } from './drawElsewhere'
+import { fileName, type NamedFile } from './fileName'
 
-/** A receipt as a narrow slip, as long as it needs to be. */
-export const makeSlip = async (asked: Asked, receiptId: number): Promise<Buffer | null> => {
+/** A receipt as a narrow slip, named by its number, as long as it needs to be. */
+export const makeSlip = async (asked: Asked, receiptId: number): Promise<NamedFile | null> => {
   const facts = await readReceiptFacts(asked, receiptId)
   if (!facts) return null
-  const { receipt, invoice, change, paid } = facts
+  const { receipt, customer, invoice, change, paid } = facts
   const { business } = asked
+  const t = paperWords(customer.language)
   const taxes = invoice ? await taxSums(asked.db, invoice.taxes) : []
-  return drawElsewhere({
+  const body = await drawElsewhere({
     as: 'slip',
     slip: {
-      number: receipt.number,
+      language: t.language,
+      title: `${t('receipt')} ${receipt.number}`,
       business: {
         name: business.name,
-        address: [business.address, business.phone, business.taxNumber && `Tax ID ${business.taxNumber}`]
+        address: [business.address, business.phone, business.taxNumber && `${t('taxId')} ${business.taxNumber}`]
           .filter(Boolean)
           .join('\n'),
         footer: business.footer,
       },
       from: receipt.customerName,
-      on: formatDay(receipt.on),
-      how: METHOD_NAMES[receipt.method],
+      on: t.day(receipt.on),
+      how: t(receipt.method),
       lines: invoice
         ? invoice.lines.map((l) => ({
-            what: `${l.quantity.toString()} × ${l.description}`,
+            what: `${formatQuantity(l.quantity)} × ${l.description}`,
             amount: formatMoney(l.net),
           }))
-        : paid.map((p) => ({ what: p.what, amount: formatMoney(p.amount) })),
+        : paid.map((p) => ({ what: lineIn(t, p.line), amount: formatMoney(p.amount) })),
       sums: [
-        ...(invoice ? [{ name: 'Subtotal', amount: formatMoney(invoice.net) }, ...taxes] : []),
+        ...(invoice ? [{ name: t('net'), amount: formatMoney(invoice.net) }, ...taxes] : []),
         ...(isPositiveMoney(change)
           ? [
-              { name: 'Cash given', amount: formatMoney(receipt.tendered) },
-              { name: 'Change due', amount: formatMoney(change) },
+              { name: t('given'), amount: formatMoney(receipt.tendered) },
+              { name: t('back'), amount: formatMoney(change) },
             ]
           : []),
       ],
+      received: t('amountReceived'),
       amount: `${formatMoney(receipt.amount)} ${business.currency}`,
-      voided: receipt.voidedOn ? `Voided on ${formatDay(receipt.voidedOn)}` : '',
+      voided: receipt.voidedOn ? `${t('voided')} ${t.day(receipt.voidedOn)}` : '',
     },
   })
+  return { body, name: fileName('receipt', receipt.number, 'pdf') }
 }

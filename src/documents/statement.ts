@@ -4,9 +4,9 @@ import { howToPay, lateNotice } from './howToPay'
 import type { Paper, PaperPart } from './paper'
 import type { Asked } from '@/model/where'
 import { readStatement } from '@/model/receivables/statement'
-import { yearStart, formatDay, type Day } from '@/core/day'
+import { yearStart, type Day } from '@/core/day'
 import { AGE_COLUMNS, ageNames, ageReceivables } from '@/core/receivables'
-import { paperWords } from '@/core/formats'
+import { lineIn, paperWords } from '@/core/formats'
 import { formatMoney, isPositiveMoney, negateMoney } from '@/core/money'
 
 /** What is open by how long it has been due, in the columns Settings set; nothing where nothing is open. */
@@ -46,21 +46,21 @@ export const statementOf = async (asked: Asked, customerId: number): Promise<Pap
     kind: 'statement',
     language: s.customer.language,
     name: t('statement'),
-    number: formatDay(today),
+    number: t.day(today),
     to: { name: s.customer.name, address: billTo },
     deliverTo: null,
     facts: [
-      [t('from'), formatDay(s.from)],
-      [t('through'), formatDay(s.to)],
+      [t('from'), t.day(s.from)],
+      [t('through'), t.day(s.to)],
       [t('owedBefore'), formatMoney(s.opening)],
     ],
     above: '',
     rows: s.lines.map((l) => ({
       as: 'line' as const,
-      what: l.text,
+      what: lineIn(t, l.line),
       note: '',
       cells: {
-        date: formatDay(l.on),
+        date: t.day(l.on),
         change: formatMoney(l.owes),
         charges: isPositiveMoney(l.owes) ? formatMoney(l.owes) : '',
         payments: isPositiveMoney(l.owes) ? '' : formatMoney(negateMoney(l.owes)),

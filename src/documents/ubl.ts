@@ -13,6 +13,7 @@ import {
   zeroMoney,
 } from '@/core/money'
 import { lineAmount, wholeRate } from '@/core/tax'
+import { fileName, type NamedFile } from './fileName'
 
 const NAMESPACES = {
   '@_xmlns:cac': 'urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2',
@@ -35,52 +36,84 @@ const netPrice = (l: Line, withTax: boolean): string =>
     : l.unitPrice.toString()
 
 /** What came off a line, as an allowance: price × quantity less it is the line's sum. */
-const allowanceOf = (l: Line, amount: (m: Money) => object, currency: string) => {
+const allowanceOf = (l: Line, currency: string) => {
   if (l.quantity.isZero()) return {}
   const off = subtractMoney(lineAmount({ ...l, discountPercent: ZERO }, currency), l.net)
   return isPositiveMoney(off)
-    ? { 'cac:AllowanceCharge': { 'cbc:ChargeIndicator': 'false', 'cbc:Amount': amount(off) } }
+    ? { 'cac:AllowanceCharge': { 'cbc:ChargeIndicator': 'false', 'cbc:Amount': inCurrency(off) } }
     : {}
 }
 
 /** Standard letters of UN/CEFACT 5305: S taxed, Z zero-rated, E exempt. */
 const CATEGORY = { taxed: 'S', zero: 'Z', exempt: 'E' } as const
 
-/** An issued invoice or credit note as UBL 2.1 (OASIS), or null where there is none. */
-export const makeUbl = async (asked: Asked, invoiceId: number): Promise<string | null> => {
-  const { business } = asked
-  const { currency } = business
-  const facts = await readInvoiceFacts(asked, invoiceId)
-  if (facts?.invoice.status !== 'issued') return null
-  const { invoice, codes, dues, sale } = facts
-  const amount = (m: Money) => ({ '#text': toDecimalString(m), '@_currencyID': currency })
-  const category = (taxCodeId: number) => {
-    const code = present(codes.find((c) => c.id === taxCodeId))
-    return {
-      'cbc:ID': CATEGORY[code.treatment],
-      'cbc:Percent': wholeRate(code).times(100).toString(),
-      'cac:TaxScheme': { 'cbc:ID': code.code },
-    }
+type Facts = NonNullable<Awaited<ReturnType<typeof readInvoiceFacts>>>
+
+const inCurrency = (m: Money) => ({ '#text': toDecimalString(m), '@_currencyID': m.currency })
+
+/** The tax category of a code, with the rate its components come to. */
+const categoryOf = ({ codes }: Facts, taxCodeId: number) => {
+  const code = present(codes.find((c) => c.id === taxCodeId))
+  return {
+    'cbc:ID': CATEGORY[code.treatment],
+    'cbc:Percent': wholeRate(code).times(100).toString(),
+    'cac:TaxScheme': { 'cbc:ID': code.code },
   }
-  const taxed = [...new Set(invoice.taxes.map((t) => t.taxCodeId))].map((taxCodeId) => {
-    const rows = invoice.taxes.filter((t) => t.taxCodeId === taxCodeId)
+}
+
+/** Tax by code: what of it is taxable, and the tax of all its components. */
+const taxSubtotals = (facts: Facts) => {
+  const { taxes, net } = facts.invoice
+  return [...new Set(taxes.map((t) => t.taxCodeId))].map((taxCodeId) => {
+    const rows = taxes.filter((t) => t.taxCodeId === taxCodeId)
     const tax = sumMoney(
       rows.map((r) => r.amount),
-      currency,
+      net.currency,
     )
     return {
-      'cbc:TaxableAmount': amount(present(rows[0]).net),
-      'cbc:TaxAmount': amount(tax),
-      'cac:TaxCategory': category(taxCodeId),
+      'cbc:TaxableAmount': inCurrency(present(rows[0]).net),
+      'cbc:TaxAmount': inCurrency(tax),
+      'cac:TaxCategory': categoryOf(facts, taxCodeId),
     }
   })
-  const credit = invoice.kind === 'credit-note'
-  const root = credit ? 'CreditNote' : 'Invoice'
+}
+
+const totalsOf = ({ invoice, dues }: Facts) => {
+  const { net, gross } = invoice
   const open = sumMoney(
     dues.map((d) => d.open),
-    currency,
+    gross.currency,
   )
-  const prepaid = credit ? zeroMoney(currency) : subtractMoney(invoice.gross, open)
+  const credit = invoice.kind === 'credit-note'
+  return {
+    'cbc:LineExtensionAmount': inCurrency(net),
+    'cbc:TaxExclusiveAmount': inCurrency(net),
+    'cbc:TaxInclusiveAmount': inCurrency(gross),
+    'cbc:PrepaidAmount': inCurrency(credit ? zeroMoney(gross.currency) : subtractMoney(gross, open)),
+    'cbc:PayableAmount': inCurrency(credit ? gross : open),
+  }
+}
+
+const linesOf = (facts: Facts, quantityName: string) => {
+  const { invoice, sale } = facts
+  const { currency } = invoice.net
+  return invoice.lines.map((l, i) => ({
+    'cbc:ID': i + 1,
+    [quantityName]: { '#text': l.quantity.toString(), '@_unitCode': 'C62' },
+    'cbc:LineExtensionAmount': inCurrency(l.net),
+    ...(sale.pricesIncludeTax ? {} : allowanceOf(l, currency)),
+    'cac:Item': { 'cbc:Name': l.description, 'cac:ClassifiedTaxCategory': categoryOf(facts, l.taxCodeId) },
+    'cac:Price': { 'cbc:PriceAmount': { '#text': netPrice(l, sale.pricesIncludeTax), '@_currencyID': currency } },
+  }))
+}
+
+/** An issued invoice or credit note as UBL 2.1 (OASIS), named by its number; null where there is none. */
+export const makeUbl = async (asked: Asked, invoiceId: number): Promise<NamedFile<string> | null> => {
+  const facts = await readInvoiceFacts(asked, invoiceId)
+  if (facts?.invoice.status !== 'issued') return null
+  const { invoice, dues } = facts
+  const credit = invoice.kind === 'credit-note'
+  const root = credit ? 'CreditNote' : 'Invoice'
   const document = {
     '?xml': { '@_version': '1.0', '@_encoding': 'UTF-8' },
     [root]: {
@@ -90,32 +123,15 @@ export const makeUbl = async (asked: Asked, invoiceId: number): Promise<string |
       'cbc:ID': invoice.number,
       'cbc:IssueDate': invoice.on,
       ...(credit || !dues[0] ? {} : { 'cbc:DueDate': dues[0].dueOn }),
-      [credit ? 'cbc:CreditNoteTypeCode' : 'cbc:InvoiceTypeCode']: credit ? '381' : '380',
-      'cbc:DocumentCurrencyCode': currency,
-      'cac:AccountingSupplierParty': party(business.name),
+      [`cbc:${root}TypeCode`]: credit ? '381' : '380',
+      'cbc:DocumentCurrencyCode': asked.business.currency,
+      'cac:AccountingSupplierParty': party(asked.business.name),
       'cac:AccountingCustomerParty': party(invoice.customerName),
-      'cac:TaxTotal': { 'cbc:TaxAmount': amount(invoice.tax), 'cac:TaxSubtotal': taxed },
-      'cac:LegalMonetaryTotal': {
-        'cbc:LineExtensionAmount': amount(invoice.net),
-        'cbc:TaxExclusiveAmount': amount(invoice.net),
-        'cbc:TaxInclusiveAmount': amount(invoice.gross),
-        'cbc:PrepaidAmount': amount(prepaid),
-        'cbc:PayableAmount': amount(credit ? invoice.gross : open),
-      },
-      [credit ? 'cac:CreditNoteLine' : 'cac:InvoiceLine']: invoice.lines.map((l, i) => ({
-        'cbc:ID': i + 1,
-        [credit ? 'cbc:CreditedQuantity' : 'cbc:InvoicedQuantity']: {
-          '#text': l.quantity.toString(),
-          '@_unitCode': 'C62',
-        },
-        'cbc:LineExtensionAmount': amount(l.net),
-        ...(sale.pricesIncludeTax ? {} : allowanceOf(l, amount, currency)),
-        'cac:Item': { 'cbc:Name': l.description, 'cac:ClassifiedTaxCategory': category(l.taxCodeId) },
-        'cac:Price': {
-          'cbc:PriceAmount': { '#text': netPrice(l, sale.pricesIncludeTax), '@_currencyID': currency },
-        },
-      })),
+      'cac:TaxTotal': { 'cbc:TaxAmount': inCurrency(invoice.tax), 'cac:TaxSubtotal': taxSubtotals(facts) },
+      'cac:LegalMonetaryTotal': totalsOf(facts),
+      [`cac:${root}Line`]: linesOf(facts, credit ? 'cbc:CreditedQuantity' : 'cbc:InvoicedQuantity'),
     },
   }
-  return new XMLBuilder({ ignoreAttributes: false, format: true }).build(document) as string
+  const body = new XMLBuilder({ ignoreAttributes: false, format: true }).build(document) as string
+  return { body, name: fileName(credit ? 'credit-note' : 'invoice', invoice.number, 'xml') }
 }

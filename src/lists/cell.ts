@@ -1,5 +1,6 @@
+import { formatPercent } from '@/core/locale'
 import { formatDayShort } from '@/core/day'
-import { formatBalance, formatMoney, formatPrice, isZeroMoney, toDecimalString, toFourPlaces } from '@/core/money'
+import { formatBalance, formatMoney, formatPrice, isZeroMoney, toDecimalString, formatQuantity } from '@/core/money'
 import type { About, Column, Tone } from './column'
 import type { Sums } from './sum'
 
@@ -50,8 +51,8 @@ export const shownCell = <Row>(column: Column<Row>, row: Row, about: About): str
     default: {
       const value = column.of(row)
       if (value === null || (column.blankZero && value.isZero())) return ''
-      if (column.as === 'percent') return `${value.toString()}%`
-      return column.as === 'price' ? formatPrice(value, about.currency) : toFourPlaces(value)
+      if (column.as === 'percent') return formatPercent(value.toString())
+      return column.as === 'price' ? formatPrice(value, about.currency) : formatQuantity(value)
     }
   }
 }
@@ -61,4 +62,10 @@ export const toneOf = <Row>(column: Column<Row>, row: Row, about: About): Tone |
 
 /** A sum as it is read. */
 export const shownSum = (sum: Sums[string] | undefined): string =>
-  sum === undefined ? '' : typeof sum === 'number' ? String(sum) : 'minor' in sum ? formatMoney(sum) : toFourPlaces(sum)
+  sum === undefined
+    ? ''
+    : typeof sum === 'number'
+      ? String(sum)
+      : 'minor' in sum
+        ? formatMoney(sum)
+        : formatQuantity(sum)

@@ -1,6 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
+import { houseLocale } from '@/core/locale'
 import { Panel } from './Panel'
 import { PLACES } from './places'
 import { useKeysAhead } from './useKeysAhead'
@@ -20,8 +21,14 @@ const LIST = [
   ['.', 'open the menu of what can be done'],
   ['Esc', 'close, or leave a field'],
   ['12*45, 450-10%', 'calculations in amount fields'],
-  ['t, +30, 24 12, eom, fri', 'dates: today, in 30 days, 24 Dec, end of month, next Friday'],
 ] as const
+
+/** How dates may be typed, in the order of the business's region. */
+const sayDates = () =>
+  [
+    `t, +30, ${houseLocale().monthFirst ? '12/24' : '24/12'}, eom, fri`,
+    'dates: today, in 30 days, 24 Dec, end of month, next Friday',
+  ] as const
 
 /** Up and down through the rows of the list on the page. */
 const stepRow = (by: number): void => {
@@ -94,7 +101,7 @@ export const Keys = () => {
           <h3 className="mt-5">Everywhere</h3>
         </>
       )}
-      <KeyRows rows={LIST} />
+      <KeyRows rows={[...LIST, sayDates()]} />
     </Panel>
   )
 }

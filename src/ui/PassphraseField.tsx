@@ -8,6 +8,7 @@ interface Props {
   readonly onValue: (value: string) => void
   /** A new one is made, not the one that holds typed again. */
   readonly fresh?: boolean
+  readonly name?: string
   readonly autoFocus?: boolean
   readonly problem?: string
   readonly hint?: ReactNode
@@ -15,9 +16,10 @@ interface Props {
 }
 
 /** A passphrase, not shown. */
-export const PassphraseField = ({ label = 'Your passphrase again', onValue, fresh, ...rest }: Props) => (
+export const PassphraseField = ({ label = 'Your passphrase again', onValue, fresh, name, ...rest }: Props) => (
   <Text
     {...rest}
+    name={name}
     label={label}
     type="password"
     autoComplete={fresh ? 'new-password' : 'current-password'}

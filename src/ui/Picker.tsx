@@ -1,5 +1,5 @@
 'use client'
-import { formatDigits } from '@/core/money'
+import { formatDigits } from '@/core/locale'
 import { Command, useCommandState } from 'cmdk'
 import { useRef, useState, type FocusEvent, type KeyboardEvent, type Ref } from 'react'
 import { call } from './send'

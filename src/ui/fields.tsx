@@ -1,6 +1,7 @@
 'use client'
 import { useId, useLayoutEffect, useRef, useState, type InputHTMLAttributes, type ReactNode, type Ref } from 'react'
 import { formatDay, isDay, readDay, type Day } from '@/core/day'
+import { formatDigits, typeDigits } from '@/core/locale'
 import { evaluateAmount, formatMoney, parseMoney, roundToMoney, toDecimalString, toFourPlaces } from '@/core/money'
 
 interface LabelProps {
@@ -95,8 +96,8 @@ export const MoneyField = ({
       autoComplete="off"
       className={`fig ${className}`}
       value={shown}
-      problem={rest.problem ?? unreadable(typed, value, 'Write an amount, such as 412.50.')}
-      onFocus={(e) => enter(e.target, value)}
+      problem={rest.problem ?? unreadable(typed, value, `Write an amount, such as ${formatDigits('412.50')}.`)}
+      onFocus={(e) => enter(e.target, typeDigits(value))}
       onChange={(e) => {
         setTyped(e.target.value)
         settle(e.target.value)
@@ -121,9 +122,9 @@ export const QuantityField = ({ value, onValue, className = '', ...rest }: Value
       inputMode="decimal"
       autoComplete="off"
       className={`fig ${className}`}
-      value={typed ?? value}
-      problem={rest.problem ?? unreadable(typed, value, 'Write a number, such as 2 or 1.5.')}
-      onFocus={(e) => enter(e.target, value)}
+      value={typed ?? typeDigits(value)}
+      problem={rest.problem ?? unreadable(typed, value, `Write a number, such as 2 or ${formatDigits('1.5')}.`)}
+      onFocus={(e) => enter(e.target, typeDigits(value))}
       onChange={(e) => {
         setTyped(e.target.value)
         const read = evaluateAmount(e.target.value)
@@ -134,7 +135,7 @@ export const QuantityField = ({ value, onValue, className = '', ...rest }: Value
   )
 }
 
-/** A date: takes `t`, `+30`, `24 12`, `eom`, `fri`; the day it means stands under it. */
+/** A date: takes `t`, `+30`, `12/24`, `eom`, `fri`; the day it means stands under it. */
 export const DayField = ({ today, value, onValue, ...rest }: ValueProps & { readonly today: Day }) => {
   const [typed, setTyped] = useState<string | null>(null)
   const meant = isDay(value) ? formatDay(value) : undefined

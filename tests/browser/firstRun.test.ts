@@ -89,6 +89,29 @@ describe('the settings', () => {
   })
 })
 
+describe('a business of another region', () => {
+  test('writes its amounts and reads its dates as that region does, from the moment it is chosen', async () => {
+    await i.go('/settings/business')
+    await i.select('Region', 'Germany')
+    await i.click('Save')
+    await i.see('Saved.')
+    await i.go('/goods')
+    await i.see('185,00')
+    await i.go('/money-in')
+    await i.type('Amount received', '1.250,5')
+    await i.type('Date', '4/5')
+    await i.see('means 4 May')
+    await i.press(Key.TAB)
+    expect(await i.value('Amount received')).toBe('1.250,50')
+    await i.go('/settings/business')
+    await i.select('Region', 'United States')
+    await i.click('Save')
+    await i.see('Saved.')
+    await i.go('/goods')
+    await i.see('185.00')
+  })
+})
+
 describe('what waits on Today', () => {
   test('is done in a panel over it; what is postponed folds away and comes back', async () => {
     const { body: customer } = await till.request('POST', '/customers', { name: 'Hazel Adair' })

@@ -194,7 +194,7 @@ describe('money that comes back, and money that does not', () => {
     await i.see('Bounced on 10 Mar 2026')
     expect((await get(`/sales/${sale}`)).money.open).toBe('123.25')
     await i.go(`/sales/${sale}?do=promise`)
-    await i.see('Charge for money that came back')
+    await i.see('Returned-check fee')
     await i.type('Will pay by', '+7')
     await i.doIt()
     await i.see('Saved. If the money does not arrive')

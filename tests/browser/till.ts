@@ -172,6 +172,11 @@ export const handsOn = (driver: WebDriver, base: string) => {
         await driver.executeScript('arguments[0].focus()', element)
         await press(Key.ENTER)
       }),
+    /** Chooses from a list of the browser's own by what is read there. */
+    select: async (label: string, choice: string): Promise<void> => {
+      const list = await field(label)
+      await list.findElement(By.xpath(`./option[normalize-space(.)=${JSON.stringify(choice)}]`)).click()
+    },
     /** Chooses one of a few that are all in sight. */
     pick: async (label: string): Promise<void> => {
       const radio = await driver.findElement(
@@ -179,6 +184,8 @@ export const handsOn = (driver: WebDriver, base: string) => {
       )
       await driver.executeScript('arguments[0].click()', radio)
     },
+    /** What stands in a field. */
+    value: async (label: string): Promise<string | null> => (await field(label)).getAttribute('value'),
     /** Waits until no panel is open. */
     gone: (): Promise<boolean> =>
       driver.wait(

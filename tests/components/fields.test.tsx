@@ -1,8 +1,10 @@
 import { render, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import { useState } from 'react'
-import { describe, expect, test } from 'vitest'
+import { useState, type ReactNode } from 'react'
+import { afterEach, describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
+import { EN_US, localeOf, writeAs } from '@/core/locale'
+import { HouseLocale } from '@/ui/HouseLocale'
 import { DayField, MoneyField, QuantityField } from '@/ui/fields'
 
 const TODAY = day('2026-03-02') // a Monday
@@ -88,7 +90,8 @@ describe('a day', () => {
   test.each([
     ['t', '2026-03-02'],
     ['+30', '2026-04-01'],
-    ['24 4', '2026-04-24'],
+    ['4/24', '2026-04-24'],
+    ['24 4', '2026-04-24'], // no month is the 24th
     ['24 12', '2025-12-24'], // the nearest one: 68 days ago, not 297 ahead
     ['eom', '2026-03-31'],
     ['fri', '2026-03-06'],
@@ -97,5 +100,37 @@ describe('a day', () => {
     await userEvent.type(typed('On'), keys)
     expect(value()).toBe(meant)
     expect(screen.getByText(/^means /)).toBeTruthy()
+  })
+})
+
+describe('where the business writes a comma before cents and the day before the month', () => {
+  afterEach(() => writeAs(EN_US))
+  const inGermany = (field: ReactNode) => render(<HouseLocale locale={localeOf('de-DE')}>{field}</HouseLocale>)
+
+  test('an amount is read and typed so, and kept as it always is', async () => {
+    inGermany(<Money start="1250.00" />)
+    expect(typed('Amount').value).toBe('1.250,00')
+    await userEvent.click(typed('Amount'))
+    expect(typed('Amount').value).toBe('1250,00')
+    await userEvent.keyboard('2.412,5')
+    expect(value()).toBe('2412.50')
+    await userEvent.click(screen.getByRole('button', { name: 'next' }))
+    expect(typed('Amount').value).toBe('2.412,50')
+  })
+
+  test('a quantity too', async () => {
+    inGermany(<Quantity />)
+    await userEvent.clear(typed('Amount'))
+    await userEvent.type(typed('Amount'), '1,5')
+    expect(value()).toBe('1.5')
+    await userEvent.click(screen.getByRole('button', { name: 'next' }))
+    expect(typed('Amount').value).toBe('1,5')
+  })
+
+  test('a date of two numbers is the day and the month', async () => {
+    inGermany(<Dated />)
+    await userEvent.clear(typed('On'))
+    await userEvent.type(typed('On'), '4/5')
+    expect(value()).toBe('2026-05-04')
   })
 })

@@ -10,7 +10,7 @@ import { CHOSEN, LettersToChosen } from '@/ui/owed/LettersToChosen'
 import { SetUpForm } from '@/ui/SetUpForm'
 import { SignInForm } from '@/ui/SignInForm'
 import { answerCalls, refuses, type Sent } from './calls'
-import { button, field, noteOf, press, tick, type } from './hands'
+import { button, choose, field, noteOf, press, tick, type } from './hands'
 import { address, router, said } from './setUp'
 
 const TODAY = day('2026-03-02')
@@ -192,6 +192,7 @@ describe('the first page of all', () => {
     render(<SetUpForm today={TODAY} needsCode={false} />)
     await type('Business name', 'Fernhollow')
     await type('Currency', 'eur')
+    await choose('Region', 'de-DE')
     await type('Tax rate, %', '19')
     await type('Passphrase', 'a long passphrase')
     await press('Start')
@@ -200,6 +201,7 @@ describe('the first page of all', () => {
     expect(sent[0]?.body).toEqual({
       name: 'Fernhollow',
       currency: 'EUR',
+      locale: 'de-DE',
       passphrase: 'a long passphrase',
       openingDate: '2026-03-02',
       pricesIncludeTax: false,
@@ -212,9 +214,11 @@ describe('the first page of all', () => {
     render(<SetUpForm today={TODAY} needsCode />)
     await type('Tax rate, %', '8,25')
     await press('Start')
-    expect(noteOf(field('Tax rate, %'))).toBe('A percentage is written like 8.25.')
+    await waitFor(() => expect(noteOf(field('Tax rate, %'))).toBe('A percentage is written like 8.25.'))
     expect(sent).toEqual([])
     await type('Tax rate, %', '')
+    await type('Business name', 'Fernhollow')
+    await type('Passphrase', 'a long passphrase')
     await type('Code', '123456')
     await press('Start')
     await waitFor(() => expect(noteOf(field('Code'))).toBe('That is not the code.'))

@@ -132,6 +132,7 @@ describe('the business', () => {
           footer: '',
           conditions: '',
           colour: '#1f2327',
+          locale: 'en-US',
           paperSize: 'A4',
           taxNumber: '',
           iban: '',

@@ -18,7 +18,7 @@ const figure = (value: any): number => Math.round(Number(value['#text']) * 100)
 
 const readBack = async (s: TestShop, invoiceId: number) => {
   const business = (await findBusiness(s.db))!
-  const xml = (await makeUbl({ db: s.db, business, today: s.today }, invoiceId))!
+  const xml = (await makeUbl({ db: s.db, business, today: s.today }, invoiceId))!.body
   const document = parser.parse(xml)
   const root = document.Invoice ?? document.CreditNote
   const lines = listOf(root.InvoiceLine ?? root.CreditNoteLine)

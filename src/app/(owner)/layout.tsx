@@ -4,6 +4,8 @@ import { readFlags } from '@/model/receivables/owed'
 import type { ReactNode } from 'react'
 import { Toaster } from 'sonner'
 import { Band } from '@/ui/Band'
+import { localeOf } from '@/core/locale'
+import { HouseLocale } from '@/ui/HouseLocale'
 import { Keys } from '@/ui/Keys'
 import { Spine } from '@/ui/Spine'
 import { openShop } from './_shop'
@@ -19,30 +21,35 @@ export default async function OwnerLayout({ children }: { children: ReactNode })
     countLettersToSee(shop),
   ])
   return (
-    <div className="min-h-screen">
-      <a href="#main" className="btn btn-do sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50">
-        Skip to content
-      </a>
-      <Band name={business.name} flags={flags} today={today} currency={currency} />
-      <div className="flex flex-col md:flex-row">
-        <Spine agreed={inHand} post={post} />
-        <main id="main" className="min-w-0 flex-1 px-4 py-5 md:px-6">
-          {children}
-        </main>
+    <HouseLocale locale={localeOf(business.locale)}>
+      <div className="min-h-screen">
+        <a
+          href="#main"
+          className="btn btn-do sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50"
+        >
+          Skip to content
+        </a>
+        <Band name={business.name} flags={flags} today={today} currency={currency} />
+        <div className="flex flex-col md:flex-row">
+          <Spine agreed={inHand} post={post} />
+          <main id="main" className="min-w-0 flex-1 px-4 py-5 md:px-6">
+            {children}
+          </main>
+        </div>
+        <Keys />
+        <Toaster
+          position="bottom-left"
+          toastOptions={{
+            style: {
+              borderRadius: 2,
+              background: 'var(--color-iron-900)',
+              color: 'var(--color-paper-50)',
+              border: 0,
+              font: '15px var(--font-text)',
+            },
+          }}
+        />
       </div>
-      <Keys />
-      <Toaster
-        position="bottom-left"
-        toastOptions={{
-          style: {
-            borderRadius: 2,
-            background: 'var(--color-iron-900)',
-            color: 'var(--color-paper-50)',
-            border: 0,
-            font: '15px var(--font-text)',
-          },
-        }}
-      />
-    </div>
+    </HouseLocale>
   )
 }

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { localeOf } from '../locale'
 import { addMonths, day, daysBetween, isDay, readDay, weekStart } from './index'
 
 const today = day('2026-11-25') // a Wednesday
@@ -16,16 +17,43 @@ describe('reading what was typed', () => {
     ['24', '2026-11-24'],
     ['24 12', '2026-12-24'],
     ['24 dec', '2026-12-24'],
-    ['3 1', '2027-01-03'], // next January is nearer than the last one
-    ['24.12.2025', '2025-12-24'],
+    ['12/24', '2026-12-24'],
+    ['dec 24', '2026-12-24'],
+    ['December 24, 2026', '2026-12-24'],
+    ['1 3', '2027-01-03'], // the month first; next January is nearer than the last one
+    ['3/4/27', '2027-03-04'],
+    ['24.12.2025', '2025-12-24'], // no month is the 24th
     ['2026-02-28', '2026-02-28'],
   ])('%s means %s', (text, meant) => {
     const read = readDay(text, today)
     expect(read.ok && read.value).toBe(meant)
   })
-  test.each(['', '31 2', '2026-02-30', 'someday', '40', '1 13'])('refuses "%s"', (text) => {
+  test.each([
+    '',
+    '31 2',
+    '2/30',
+    '2026-02-30',
+    'someday',
+    '40',
+    '13 13',
+    'dec',
+    'dec jan',
+    '1 2 3 4',
+    '4 5 203',
+    'decade 4',
+  ])('refuses "%s"', (text) => {
     expect(readDay(text, today).ok).toBe(false)
   })
+})
+
+test.each([
+  ['3/4', '2027-04-03'], // 237 days behind, 129 ahead
+  ['12 24', '2026-12-24'], // no month is the 24th
+  ['4 dec', '2026-12-04'],
+  ['1.2.2027', '2027-02-01'],
+])('where the day comes first, %s means %s', (text, meant) => {
+  const read = readDay(text, today, localeOf('en-GB'))
+  expect(read.ok && read.value).toBe(meant)
 })
 
 test('month steps remember the anchor day', () => {

@@ -115,3 +115,10 @@ export const monthsOf = ({ from, to }: Span): readonly Span[] => {
   }
   return months
 }
+
+/**
+ * The first moment of a day by UTC, in milliseconds of the epoch: for formatters of the platform that are told UTC too.
+ *
+ * @example instantOf(day('1970-01-02')) // 86400000
+ */
+export const instantOf = (d: Day): number => plain(d).toZonedDateTime('UTC').epochMilliseconds

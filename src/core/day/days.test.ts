@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { localeOf } from '../locale'
 import {
   addDays,
   addMonths,
@@ -41,8 +42,10 @@ describe('days written', () => {
   test('are read back as what they are, whatever today is', () => {
     fc.assert(
       fc.property(anyDay, anyDay, (d, today) => {
-        for (const text of [d, formatDay(d), d.split('-').reverse().join('.')])
+        const [year, month, date] = d.split('-')
+        for (const text of [d, formatDay(d), `${month}/${date}/${year}`])
           expect(readDay(text, today)).toEqual({ ok: true, value: d })
+        expect(readDay(`${date}.${month}.${year}`, today, localeOf('de-DE'))).toEqual({ ok: true, value: d })
       }),
     )
   })

@@ -1,4 +1,13 @@
-export { PAPER_LANGUAGES, paperWords, isRightToLeft, type PaperLanguage, type PaperWord } from './paperWords'
+export {
+  PAPER_LANGUAGES,
+  PAPER_WORDS,
+  paperWords,
+  formatDayIn,
+  isRightToLeft,
+  type PaperLanguage,
+  type PaperTongue,
+  type PaperWord,
+} from './paperWords'
 export { isPaper, PAPERS, traitsOf, type LetterTemplate, type PaperKind } from './papers'
 export {
   fillLetter,
@@ -16,3 +25,4 @@ export {
 export { layoutSpec, usualLayout, PAPER_BLOCKS, type LayoutSpec, type PaperBlock } from './layout'
 export { PAPER_COLUMNS, type PaperColumn } from './paperColumns'
 export { creditTransferText, formatIban, isIban, type CreditTransfer } from './creditTransfer'
+export { dueIn, labelIn, lineIn, type PaperLine } from './lineWords'

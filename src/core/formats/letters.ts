@@ -89,16 +89,20 @@ export const unknownFacts = (template: string): string[] => [
   ),
 ]
 
+/** Greets without a name: `Hello,` instead of `Dear …,`. */
+const greetNobody = (template: string): string =>
+  template.replace(/^Dear \{name\}(?=[,:])/m, 'Hello').replace(/ \{name\}(?=[,:])/g, '')
+
 /**
  * Fills a template with facts. A fact that is not known disappears; a line that speaks of nothing but such facts disappears
  * with it, and so does the line before when that only led up to it (it ends with a colon). `{anything else}` stays as it
- * is.
+ * is. Where nobody is named, the greeting goes without.
  *
  * @example "See it here:\n{link}\nBye" without a link → "Bye"
  */
 export const fillLetter = (template: string, facts: LetterFacts): string => {
   const lines: string[] = []
-  for (const line of template.split('\n')) {
+  for (const line of (facts.name ? template : greetNobody(template)).split('\n')) {
     const used = [...line.matchAll(/\{(\w+)\}/g)]
       .map((m) => present(m[1]))
       .filter((f) => LETTER_FACTS.includes(f as LetterFact))

@@ -1,4 +1,5 @@
 import { present } from '@/core/present'
+import { formatDay, instantOf, type Day } from '../day'
 /** Languages papers can be written in. */
 export const PAPER_LANGUAGES = ['en', 'de', 'fr', 'es', 'he'] as const
 export type PaperLanguage = (typeof PAPER_LANGUAGES)[number]
@@ -174,15 +175,120 @@ const WORDS = {
   cashPrice: ['Cash price', 'Barzahlungspreis', 'Prix comptant', 'Precio al contado', 'מחיר במזומן'],
   tax: ['Tax', 'Steuer', 'Taxe', 'Impuesto', 'מס'],
   lastPayment: ['Final payment', 'Letzte Zahlung', 'Dernier paiement', 'Último pago', 'תשלום אחרון'],
+  payoff: ['Payoff of plan', 'Ablösung des Plans', 'Solde du plan', 'Liquidación del plan', 'סילוק תוכנית'],
+  firstPayment: ['First payment', 'Erste Zahlung', 'Premier paiement', 'Primer pago', 'תשלום ראשון'],
+  returnedCheckFee: [
+    'Returned-check fee',
+    'Gebühr für Rückscheck',
+    'Frais de chèque rejeté',
+    'Comisión por cheque devuelto',
+    'עמלת המחאה חוזרת',
+  ],
+  heldApplied: [
+    'Held money applied to invoices',
+    'Anzahlung auf Rechnungen verrechnet',
+    'Acompte imputé sur factures',
+    'Anticipo aplicado a facturas',
+    'מקדמה שקוזזה בחשבוניות',
+  ],
+  receiptBounced: ['Returned: receipt', 'Rückbuchung: Quittung', 'Impayé : reçu', 'Devuelto: recibo', 'חזר: קבלה'],
+  receiptVoided: ['Voided: receipt', 'Storniert: Quittung', 'Annulé : reçu', 'Anulado: recibo', 'בוטל: קבלה'],
+  chargeCanceled: [
+    'Finance charge canceled',
+    'Finanzierungskosten erlassen',
+    'Frais de crédit annulés',
+    'Cargo financiero anulado',
+    'עמלת מימון שבוטלה',
+  ],
+  writtenOff: ['Written off', 'Ausgebucht', 'Passé en perte', 'Dado por incobrable', 'נמחק'],
+  owedAfterAll: ['Owed after all', 'Doch geschuldet', 'Dû malgré tout', 'Debido de nuevo', 'חוב שהושב'],
+  planCharge: [
+    'Finance charge, plan',
+    'Finanzierungskosten, Plan',
+    'Frais de crédit, plan',
+    'Cargo financiero, plan',
+    'עמלת מימון, תוכנית',
+  ],
+  heldOnAccount: ['Held on account', 'Guthaben', 'En compte', 'A cuenta', 'יתרת זכות'],
+  heldForSale: [
+    'Held as a deposit for sale',
+    'Anzahlung für Auftrag',
+    'Acompte pour la commande',
+    'Anticipo del pedido',
+    'מקדמה להזמנה',
+  ],
+  heldAsLayaway: [
+    'Held as layaway for sale',
+    'Angespart für Auftrag',
+    'Mis de côté pour la commande',
+    'Apartado del pedido',
+    'שמור להזמנה',
+  ],
+  counterSale: ['Counter sale', 'Barverkauf', 'Vente au comptoir', 'Venta en mostrador', 'מכירה בדלפק'],
+  takenOff: [
+    'Taken off what you owe',
+    'Von Ihrer Schuld abgezogen',
+    'Déduit de ce que vous devez',
+    'Descontado de lo que debe',
+    'הופחת מחובך',
+  ],
+  keptForYou: [
+    'Credited to your account',
+    'Ihrem Konto gutgeschrieben',
+    'Crédité sur votre compte',
+    'Abonado en su cuenta',
+    'נזקף לחשבונך',
+  ],
+  dueOnInvoice: [
+    'Due on invoice',
+    'Fällig bei Rechnung',
+    'À réception de facture',
+    'Al recibir la factura',
+    'עם החשבונית',
+  ],
+  depositTerms: ['deposit', 'Anzahlung', 'd’acompte', 'de anticipo', 'מקדמה'],
+  layaway: ['Layaway', 'Ansparkauf', 'Mise de côté', 'Apartado', 'שמירה בתשלומים'],
+  installments: ['installments', 'Raten', 'mensualités', 'plazos', 'תשלומים'],
+  off: ['discount within', 'Skonto innerhalb von', 'd’escompte sous', 'de descuento en', 'הנחה בתוך'],
 } as const satisfies Record<string, readonly [string, string, string, string, string]>
 
 export type PaperWord = keyof typeof WORDS
+/** Every word there is on papers. */
+export const PAPER_WORDS = Object.keys(WORDS) as PaperWord[]
 
 /** A word of the papers in a language; English where the language is not one of ours. */
-export const paperWords = (language: string): ((word: PaperWord) => string) => {
+export const paperWords = (language: string): PaperTongue => {
   const at = Math.max(0, PAPER_LANGUAGES.indexOf(language as PaperLanguage))
-  return (word) => present(WORDS[word][at])
+  return Object.assign((word: PaperWord) => present(WORDS[word][at]), {
+    language: present(PAPER_LANGUAGES[at]),
+    day: (d: Day) => formatDayIn(present(PAPER_LANGUAGES[at]), d),
+  })
 }
+
+/** The words of papers in one language, and how it writes a day. */
+export interface PaperTongue {
+  (word: PaperWord): string
+  readonly language: PaperLanguage
+  readonly day: (d: Day) => string
+}
+
+/**
+ * A day with its month by name in one of the languages of papers, in Latin digits.
+ *
+ * @example formatDayIn('en', day('2026-03-05')) // 5 Mar 2026
+ * @example formatDayIn('de', day('2026-03-05')) // 5. März 2026
+ * @example formatDayIn('fr', day('2026-12-24')) // 24 déc. 2026
+ */
+export const formatDayIn = (language: PaperLanguage, d: Day): string =>
+  language === 'en'
+    ? formatDay(d)
+    : new Intl.DateTimeFormat(language, {
+        day: 'numeric',
+        month: 'short',
+        year: 'numeric',
+        numberingSystem: 'latn',
+        timeZone: 'UTC',
+      }).format(instantOf(d))
 
 /**
  * Whether a language is written from right to left.

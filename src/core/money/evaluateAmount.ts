@@ -1,19 +1,23 @@
+import { houseLocale, plainDigits, type Locale } from '../locale'
 import { err, ok, type Result } from '../result'
 import { decimal, HUNDRED, type Decimal } from './decimal'
 
 /**
- * What a person may type into a money or quantity field: `1250`, `1,250.00`, `12*45`, `450-10%`, `(3+2)*8`.
+ * What a person may type into a money or quantity field: `1250`, `1,250.00`, `12*45`, `450-10%`, `(3+2)*8`. Thousands
+ * and cents are marked as the business's locale does it; a point before cents is understood everywhere.
  *
  * `+ - * /` with the usual precedence and brackets; `a - b%` takes b percent of a off, `a + b%` puts it on, elsewhere
  * `b%` is b ÷ 100. The exact result, not rounded. Fails on anything else, and on division by zero.
  *
  * @example evaluateAmount('12*45') // 540
  * @example evaluateAmount('450-10%') // 405
+ * @example evaluateAmount('1.250,5', localeOf('de-DE')) // 1250.5
  */
 export const evaluateAmount = (
   text: string,
+  locale: Locale = houseLocale(),
 ): Result<Decimal, { readonly code: 'not-an-amount'; readonly text: string }> => {
-  const source = text.replace(/(\d),(?=\d{3}(\D|$))/g, '$1').replace(/\s+/g, '')
+  const source = plainDigits(text, locale)
   const tokens = source.match(/\d+(?:\.\d*)?|\.\d+|[-+*/()%]/g)
   const fail = err({ code: 'not-an-amount' as const, text })
   if (!tokens || tokens.join('') !== source || source.length > 60) return fail

@@ -1,5 +1,5 @@
 import { minorDigits } from './currency'
-import { formatDigits } from './formatDigits'
+import { formatDigits } from '../locale'
 import { money, type Money } from './money'
 
 /**

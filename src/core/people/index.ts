@@ -1,1 +1,2 @@
 export { findLookAlikes, type Person, type LookAlike } from './findLookAlikes'
+export { isOrganization } from './isOrganization'

@@ -1,3 +1,4 @@
+import { formatPercent } from '../locale'
 import { decimal, HUNDRED, type Decimal } from '../money'
 import type { Day } from '../day'
 
@@ -92,7 +93,9 @@ export const choosePrice = (wish: {
 /** Where a price came from, in a few words: `list`, `Schools, 10% off list price`, `from 10`, `Schools, from 10`. */
 export const sayPriceSource = (chosen: ChosenPrice): string => {
   const step = chosen.fromQuantity.gt(0) ? `from ${chosen.fromQuantity.toString()}` : ''
-  const off = chosen.percentOff.gt(0) ? `${chosen.percentOff.toString()}% off ${step || 'list price'}` : step
+  const off = chosen.percentOff.gt(0)
+    ? `${formatPercent(chosen.percentOff.toString())} off ${step || 'list price'}`
+    : step
   const words = [chosen.level, off].filter(Boolean).join(', ')
   return words || 'list'
 }

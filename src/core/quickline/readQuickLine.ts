@@ -1,4 +1,5 @@
 import { present } from '@/core/present'
+import { houseLocale } from '../locale'
 import { evaluateAmount, toFourPlaces } from '../money'
 
 /** What a quick line means, before anybody was looked up. */
@@ -59,7 +60,7 @@ export const readQuickLine = (typed: string): QuickIntent => {
   const write = /^(estimate|order) ([^:]+)(?::(.*))?$/i.exec(text)
   if (write) {
     const lines = (write[3] ?? '')
-      .split(',')
+      .split(houseLocale().decimal === ',' ? /,(?!\d)/ : ',')
       .map((part) => part.trim())
       .filter((part) => part !== '')
       .map(readThing)
@@ -77,6 +78,8 @@ export const readQuickLine = (typed: string): QuickIntent => {
 }
 
 const readThing = (part: string): { quantity: string; what: string } => {
-  const counted = /^(\d+(?:\.\d{1,4})?)\s*(?:x|×)?\s+(.+)$/.exec(part)
-  return counted ? { quantity: present(counted[1]), what: present(counted[2]) } : { quantity: '1', what: part }
+  const counted = /^(\d+(?:[.,]\d{1,4})?)\s*(?:x|×)?\s+(.+)$/.exec(part)
+  return counted
+    ? { quantity: present(counted[1]).replace(houseLocale().decimal, '.'), what: present(counted[2]) }
+    : { quantity: '1', what: part }
 }

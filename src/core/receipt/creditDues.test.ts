@@ -114,7 +114,7 @@ describe('a due by its name', () => {
   test.each([
     [{ number: 'I-26-1', label: '' }, 'Invoice I-26-1', 'invoice I-26-1'],
     [{ number: 'I-26-1', label: 'part 2 of 3' }, 'Invoice I-26-1, part 2 of 3', 'invoice I-26-1, part 2 of 3'],
-    [{ number: '', label: 'Late charge' }, 'Late charge', 'Late charge'],
+    [{ number: '', label: 'Late fee' }, 'Late fee', 'Late fee'],
   ])('%j', (named, alone, within) => {
     expect(nameOfDue(named)).toBe(alone)
     expect(dueInSentence(named)).toBe(within)

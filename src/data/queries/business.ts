@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm'
 import type { FirstStep } from '@/core/kinds'
 import type { Day } from '@/core/day'
+import { houseLocale, localeOf, writeAs } from '@/core/locale'
 import { money, type Money } from '@/core/money'
 import type { AgeLimits } from '@/core/receivables'
 import type { Db } from '../connect'
@@ -9,6 +10,8 @@ import { business } from '../schema'
 export interface Business {
   readonly name: string
   readonly currency: string
+  /** How numbers are written and typed dates read: a BCP 47 tag. */
+  readonly locale: string
   readonly openedOn: Day
   readonly pricesIncludeTax: boolean
   readonly taxRoundedPer: 'document' | 'line'
@@ -52,6 +55,7 @@ export interface Business {
 const mapBusiness = (row: typeof business.$inferSelect): Business => ({
   name: row.name,
   currency: row.currency,
+  locale: row.locale,
   openedOn: row.openedOn,
   pricesIncludeTax: row.pricesIncludeTax,
   taxRoundedPer: row.taxRoundedPer,
@@ -87,10 +91,12 @@ const mapBusiness = (row: typeof business.$inferSelect): Business => ({
   demoPassphrase: row.demoPassphrase,
 })
 
-/** The business, or null before it is set up. */
+/** The business, or null before it is set up. Whoever knows whose it is also writes its numbers as that business does. */
 export const findBusiness = async (db: Db): Promise<Business | null> => {
   const [row] = await db.select().from(business)
-  return row ? mapBusiness(row) : null
+  if (!row) return null
+  if (houseLocale().tag !== row.locale) writeAs(localeOf(row.locale))
+  return mapBusiness(row)
 }
 
 export const findPassphraseHash = async (db: Db): Promise<string | null> => {

@@ -98,6 +98,7 @@ export const listHeldMoves = async (
     | { readonly receiptId: number }
     | { readonly refundId: number }
     | { readonly transferId: number }
+    | { readonly invoiceId: number }
     | { readonly customerId: number },
   currency: string,
 ): Promise<HeldMoveRow[]> => {
@@ -111,7 +112,9 @@ export const listHeldMoves = async (
           ? eq(heldMove.refundId, of.refundId)
           : 'transferId' in of
             ? eq(heldMove.transferId, of.transferId)
-            : eq(heldMove.customerId, of.customerId)
+            : 'invoiceId' in of
+              ? eq(heldMove.invoiceId, of.invoiceId)
+              : eq(heldMove.customerId, of.customerId)
   const rows = await db.select().from(heldMove).where(where).orderBy(asc(heldMove.id))
   return rows.map(({ onDay, ...r }) => ({ ...r, on: onDay, amount: money(r.amount, currency) }))
 }

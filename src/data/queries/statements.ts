@@ -1,11 +1,13 @@
 import { sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
+import type { PaperLine, PaperWord } from '@/core/formats'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
 
 export interface StatementRow {
   readonly on: Day
-  readonly text: string
+  /** What it is, and the number of the paper that it names. */
+  readonly line: PaperLine
   readonly paper: { readonly kind: string; readonly id: number } | null
   /** What it changes in what the customer owes on invoices: positive owes more. */
   readonly owes: Money
@@ -20,34 +22,38 @@ export const listStatementRows = async (
 ): Promise<StatementRow[]> => {
   const rows = await db.execute<{
     on: Day
-    text: string
+    what: PaperWord | 'due-part'
+    number: string | null
+    label: string | null
     kind: string | null
     id: number | null
     owes: string
   }>(sql`
-    select d.issued_on::text as on, 0 as step, min(d.id) as seq, 'Invoice ' || i.number as text, 'invoice' as kind, i.id,
+    select d.issued_on::text as on, 0 as step, min(d.id) as seq, 'invoice' as what, i.number, null as label, 'invoice' as kind, i.id,
              sum(d.amount - d.moved - d.beyond)::text as owes
       from due d join invoice i on i.id = d.invoice_id
      where d.customer_id = ${customerId} and d.issued_on <= ${to}
      group by d.issued_on, i.id having sum(d.amount - d.moved - d.beyond) <> 0
     union all
-    select d.issued_on::text, 0, min(d.id), coalesce('Finance charge, plan ' || p.number, min(d.label)), null, null, sum(d.beyond)::text
+    select d.issued_on::text, 0, min(d.id), case when p.number is null then 'due-part' else 'planCharge' end, p.number,
+             case when p.number is null then min(d.label) end, null, null, sum(d.beyond)::text
       from due d left join plan p on p.id = d.plan_id
      where d.customer_id = ${customerId} and d.issued_on <= ${to} and d.beyond <> 0
      group by d.issued_on, p.number, case when d.plan_id is null then d.id end
     union all
-    select f.on_day::text, 1, min(f.id), 'Credit note ' || c.number, 'invoice', c.id, (-sum(f.amount))::text
+    select f.on_day::text, 1, min(f.id), 'credit-note', c.number, null, 'invoice', c.id, (-sum(f.amount))::text
       from due_fill f join due d on d.id = f.due_id join invoice c on c.id = f.invoice_id
      where d.customer_id = ${customerId} and f.on_day <= ${to}
      group by f.on_day, c.id having sum(f.amount) <> 0
     union all
     select f.on_day::text, 1, min(f.id),
-           case when f.kind = 'held' then 'Held money applied to invoices'
-                when f.kind = 'void' then 'Receipt ' || r.number || case v.kind when 'bounced' then ' bounced' else ' voided' end
-                when f.kind = 'discount' then 'Early-payment discount'
-                when f.kind = 'given-back' then 'Finance charge canceled'
-                when f.kind = 'write-off' then case when sum(f.amount) > 0 then 'Written off' else 'Owed after all' end
-                else 'Receipt ' || r.number end,
+           case when f.kind = 'held' then 'heldApplied'
+                when f.kind = 'void' then case v.kind when 'bounced' then 'receiptBounced' else 'receiptVoided' end
+                when f.kind = 'discount' then 'earlyDiscount'
+                when f.kind = 'given-back' then 'chargeCanceled'
+                when f.kind = 'write-off' then case when sum(f.amount) > 0 then 'writtenOff' else 'owedAfterAll' end
+                else 'receipt' end,
+           case when f.kind not in ('held', 'discount', 'given-back', 'write-off') then r.number end, null,
            case when f.receipt_id is not null then 'receipt' end, r.id, (-sum(f.amount))::text
       from due_fill f join due d on d.id = f.due_id left join receipt r on r.id = f.receipt_id
       left join receipt_void v on v.receipt_id = r.id
@@ -56,7 +62,8 @@ export const listStatementRows = async (
      order by 1, 2, 3`)
   return rows.map((r) => ({
     on: r.on,
-    text: r.text,
+    line:
+      r.what === 'due-part' ? { what: r.what, number: null, label: r.label ?? '' } : { what: r.what, number: r.number },
     paper: r.kind && r.id !== null ? { kind: r.kind, id: r.id } : null,
     owes: money(BigInt(r.owes), currency),
   }))

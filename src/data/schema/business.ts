@@ -10,6 +10,8 @@ export const business = pgTable(
     id: integer().primaryKey().default(1),
     name: text().notNull(),
     currency: text().notNull(),
+    /** The BCP 47 tag of how numbers are written and typed dates are read. */
+    locale: text().notNull().default('en-US'),
     openedOn: onDay().notNull(),
     passphraseHash: text().notNull(),
     pricesIncludeTax: boolean().notNull().default(false),

@@ -4,13 +4,17 @@ import { heightOf, LEADING, setText, type TextStyle } from './setText'
 import type { PaperSum } from '@/model/paper/paperSum'
 
 export interface SlipOnPaper {
-  readonly number: string
+  readonly language: string
+  /** What it is called, with its number. */
+  readonly title: string
   readonly business: { readonly name: string; readonly address: string; readonly footer: string }
   readonly from: string
   readonly on: string
   readonly how: string
   readonly lines: readonly { readonly what: string; readonly amount: string }[]
   readonly sums: readonly PaperSum[]
+  /** What the amount at the end is called. */
+  readonly received: string
   readonly amount: string
   readonly voided: string
 }
@@ -48,7 +52,7 @@ const rowsOf = (slip: SlipOnPaper): Row[] => {
     { text: slip.business.name, style: { face: 'slab', size: 13, colour: INK, align: 'center' } },
     { text: slip.business.address, style: words(QUIET, 'center') },
     {
-      text: `Receipt ${slip.number}`,
+      text: slip.title,
       style: words(INK, 'left', true),
       amount: slip.on,
       amountStyle: right,
@@ -71,7 +75,7 @@ const rowsOf = (slip: SlipOnPaper): Row[] => {
       ruled: i === 0 ? 'thick' : undefined,
     })),
     {
-      text: 'received',
+      text: slip.received,
       style: words(INK, 'left', true),
       amount: slip.amount,
       amountStyle: figure(12, true),
@@ -91,9 +95,9 @@ export const drawSlip = (slip: SlipOnPaper): Promise<Buffer> => {
   )
   const high = heights.reduce((sum, h) => sum + h, 2 * MARGIN)
   const { sheet, close } = openSheet({
-    title: `Receipt ${slip.number}`,
+    title: slip.title,
     author: slip.business.name,
-    language: 'en',
+    language: slip.language,
     size: [WIDE, high],
   })
   const root = sheet.doc.struct('Document')

@@ -1,3 +1,4 @@
+import { formatPercent } from '@/core/locale'
 import { addMoney, formatMoney, isPositiveMoney, subtractMoney, type Money } from '@/core/money'
 import { lineAmount } from '@/core/tax'
 import type { InvoiceRow } from '@/data/queries/invoices'
@@ -16,7 +17,7 @@ export const showInvoiceLine = (
   currency: string,
 ): ShownLine => {
   const worth = pricesIncludeTax ? addMoney(line.net, line.tax) : line.net
-  const percent = line.discountPercent.gt(0) ? `${line.discountPercent.toString()}%` : ''
+  const percent = line.discountPercent.gt(0) ? formatPercent(line.discountPercent.toString()) : ''
   if (line.quantity.isZero()) return { worth, less: percent }
   const off = subtractMoney(lineAmount(line, currency), worth)
   return { worth, less: [percent, isPositiveMoney(off) ? formatMoney(off) : ''].filter(Boolean).join(' + ') }

@@ -18,9 +18,10 @@ export const readInvoiceFacts = async ({ db, business }: Asked, invoiceId: numbe
   const { currency } = business
   const invoice = await findInvoice(db, invoiceId, currency)
   if (!invoice) return null
-  const [dues, moves, sales, saleLines, customer, credited, codes, billTo, handovers] = await Promise.all([
+  const [dues, moves, kept, sales, saleLines, customer, credited, codes, billTo, handovers] = await Promise.all([
     listDuesOfInvoice(db, invoice.id, currency),
     listHeldMoves(db, { saleIds: [invoice.saleId] }, currency),
+    invoice.kind === 'credit-note' ? listHeldMoves(db, { invoiceId: invoice.id }, currency) : [],
     findSales(db, [invoice.saleId], currency),
     listSaleLines(db, [invoice.saleId]),
     findCustomer(db, invoice.customerId, currency),
@@ -38,6 +39,11 @@ export const readInvoiceFacts = async ({ db, business }: Asked, invoiceId: numbe
         moves.filter((m) => m.invoiceId === invoice.id && m.why === 'invoice').map((m) => m.amount),
         currency,
       ),
+    ),
+    /** Of a credit note: what was paid already, and so is the customer's again. */
+    onAccount: sumMoney(
+      kept.filter((m) => m.why === 'credit-note').map((m) => m.amount),
+      currency,
     ),
     sale: present(sales[0]),
     saleLines,

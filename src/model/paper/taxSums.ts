@@ -1,3 +1,4 @@
+import { formatPercent } from '@/core/locale'
 import { present } from '@/core/present'
 import { formatMoney, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
@@ -17,7 +18,9 @@ export const taxSums = async (db: Db, taxes: readonly TaxRow[]): Promise<PaperSu
     const code = present(codes.find((c) => c.id === t.taxCodeId))
     const component = code.components.find((k) => k.id === t.componentId)
     return {
-      name: component ? `${code.name}: ${component.name} ${component.rate.times(100).toString()}%` : code.name,
+      name: component
+        ? `${code.name}: ${component.name} ${formatPercent(component.rate.times(100).toString())}`
+        : code.name,
       amount: formatMoney(t.amount),
     }
   })

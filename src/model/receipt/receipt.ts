@@ -1,6 +1,6 @@
 import { present } from '@/core/present'
 import { isPositiveMoney, sumMoney, type Money } from '@/core/money'
-import { nameOfDue } from '@/core/receipt'
+import { lineIn, paperWords, type PaperLine } from '@/core/formats'
 import type { Db } from '@/data/connect'
 import { findInvoice } from '@/data/queries/invoices'
 import { findSales } from '@/data/queries/sales'
@@ -10,16 +10,26 @@ import { listHeldMoves } from '@/data/queries/held'
 import type { ReceiptRow } from '@/data/queries/receipt'
 
 export interface PaidThing {
+  /** In English, as the owner reads it; papers say the line in their own language. */
   readonly what: string
+  readonly line: PaperLine
   readonly href: string
   readonly amount: Money
 }
+
+const paid = (line: PaperLine, href: string, amount: Money): PaidThing => ({
+  what: lineIn(paperWords('en'), line),
+  line,
+  href,
+  amount,
+})
 
 /** What a receipt paid when it was taken: dues, money held ahead, or the counter sale it belongs to. */
 export const readWhatItPaid = async (db: Db, receipt: ReceiptRow, currency: string): Promise<PaidThing[]> => {
   if (receipt.invoiceId !== null) {
     const invoice = present(await findInvoice(db, receipt.invoiceId, currency))
-    return [{ what: `Counter sale ${invoice.number}`, href: `/invoices/${invoice.id}`, amount: receipt.amount }]
+    const line: PaperLine = { what: 'counterSale', number: invoice.number }
+    return [paid(line, `/invoices/${invoice.id}`, receipt.amount)]
   }
   const [allFills, allMoves] = await Promise.all([
     listFillsOfReceipt(db, receipt.id, currency),
@@ -39,16 +49,20 @@ export const readWhatItPaid = async (db: Db, receipt: ReceiptRow, currency: stri
     ...fills.map((f) => {
       const due = present(dues.find((d) => d.id === f.dueId))
       const href = due.invoiceId === null ? `/sales/${due.saleId}` : `/invoices/${due.invoiceId}`
-      return { what: nameOfDue(due), href, amount: f.amount }
+      return paid({ what: 'due-part', number: due.number, label: due.label }, href, f.amount)
     }),
-    ...moves.map((m) => ({
-      what:
-        m.saleId === null
-          ? 'Held on account'
-          : `Held as ${m.kind === 'layaway' ? 'layaway' : 'a deposit'} for sale ${sales.find((s) => s.id === m.saleId)?.number ?? ''}`,
-      href: m.saleId === null ? `/people/${m.customerId}` : `/sales/${m.saleId}`,
-      amount: m.amount,
-    })),
+    ...moves.map((m) =>
+      m.saleId === null
+        ? paid({ what: 'heldOnAccount', number: null }, `/people/${m.customerId}`, m.amount)
+        : paid(
+            {
+              what: m.kind === 'layaway' ? 'heldAsLayaway' : 'heldForSale',
+              number: String(sales.find((s) => s.id === m.saleId)?.number ?? ''),
+            },
+            `/sales/${m.saleId}`,
+            m.amount,
+          ),
+    ),
   ]
 }
 

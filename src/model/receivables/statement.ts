@@ -1,3 +1,4 @@
+import { lineIn, paperWords } from '@/core/formats'
 import { addMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
 import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
@@ -36,6 +37,7 @@ export const statementView = async (
   business: Business,
 ) => {
   const s = await readStatement(db, customerId, span, business)
+  const t = paperWords('en')
   return (
     s && {
       customerId,
@@ -45,7 +47,7 @@ export const statementView = async (
       opening: toDecimalString(s.opening),
       lines: s.lines.map((l) => ({
         on: l.on,
-        text: l.text,
+        text: lineIn(t, l.line),
         paper: l.paper,
         amount: toDecimalString(l.owes),
         balance: toDecimalString(l.balance),

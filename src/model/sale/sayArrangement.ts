@@ -1,3 +1,4 @@
+import { formatPercent } from '@/core/locale'
 import type { Arrangement } from '@/contract/arrangement'
 
 /** How a sale will be paid, in a few words. */
@@ -9,10 +10,10 @@ export const sayArrangement = (a: Arrangement): string => {
       if (a.parts && a.parts > 1) return `${a.parts} payments, the first ${a.net} days after the invoice`
       return a.net === 0
         ? 'due on invoice'
-        : `net ${a.net} days${a.discountPercent?.gt(0) ? `, ${a.discountPercent.toString()}% discount within ${a.discountDays ?? 0} days` : ''}`
+        : `net ${a.net} days${a.discountPercent?.gt(0) ? `, ${formatPercent(a.discountPercent.toString())} discount within ${a.discountDays ?? 0} days` : ''}`
     case 'deposit':
       return a.percent
-        ? `${a.percent.toString()}% deposit`
+        ? `${formatPercent(a.percent.toString())} deposit`
         : a.stages && a.stages.length > 1
           ? `deposit in ${a.stages.length} stages`
           : 'deposit'

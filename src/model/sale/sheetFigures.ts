@@ -1,3 +1,4 @@
+import { formatPercent } from '@/core/locale'
 import { money, sumMoney, isPositiveMoney, type Decimal, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { marginPercent } from '@/core/sale'
@@ -37,7 +38,7 @@ export const taxesOf = (story: Story, codes: Awaited<ReturnType<typeof listTaxCo
         : t.components.map((c) => {
             const component = present(code.components.find((k) => k.id === c.componentId))
             return {
-              name: `${code.name}: ${component.name} ${component.rate.times(100).toString()}%`,
+              name: `${code.name}: ${component.name} ${formatPercent(component.rate.times(100).toString())}`,
               amount: c.amount,
             }
           })
@@ -65,7 +66,7 @@ export const wholeLessOf = (story: Story): Money =>
 
 const marginOf = (unitCost: Decimal | undefined, net: Money, quantity: Decimal): string => {
   const margin = unitCost && !unitCost.isZero() ? marginPercent(net, unitCost.times(quantity), 0) : null
-  return margin ? `${margin.toString()}%` : ''
+  return margin ? formatPercent(margin.toString()) : ''
 }
 
 /** The margin of each line at what its goods cost now; empty where no cost is known. */

@@ -1,4 +1,5 @@
-import { money, negateMoney, sumMoney } from '@/core/money'
+import { formatPercent } from '@/core/locale'
+import { money, negateMoney, sumMoney, formatQuantity } from '@/core/money'
 import type { listPost } from '@/data/queries/post'
 import type { listVersions } from '@/data/queries/saleVersion'
 import { happening, type Happening } from './happening'
@@ -51,7 +52,7 @@ export const depositsAskedIn = (s: Story): Happening[] =>
   s.depositRequests.map((r) =>
     happening({
       on: r.on,
-      text: `Deposit ${r.percent ? `of ${Number(r.percent)}% ` : ''}requested`,
+      text: `Deposit ${r.percent ? `of ${formatPercent(String(Number(r.percent)))} ` : ''}requested`,
       paper: { kind: 'deposit-request', id: r.id },
       amount: r.amount,
     }),
@@ -60,7 +61,7 @@ export const depositsAskedIn = (s: Story): Happening[] =>
 export const handoversIn = (s: Story): Happening[] =>
   s.handovers.map((h) => {
     const names = h.lines.map(
-      (l) => `${l.quantity.toString()} ${s.lines.find((x) => x.id === l.saleLineId)?.description ?? ''}`,
+      (l) => `${formatQuantity(l.quantity)} ${s.lines.find((x) => x.id === l.saleLineId)?.description ?? ''}`,
     )
     const what = `${names.slice(0, 2).join(', ')}${names.length > 2 ? ' …' : ''}${h.reason ? `; ${h.reason}` : ''}`
     return happening({

@@ -1,15 +1,8 @@
 import { hash, verify } from '@node-rs/argon2'
-import { z } from 'zod'
 import { err, ok, type Result } from '@/core/result'
 import { findPassphraseHash } from '@/data/queries/business'
 import type { Database } from '@/data/connect'
 import type { Failure } from '@/contract/failure'
-
-/** What a passphrase must be like. Spaces are letters of it, but spaces alone are none. */
-export const newPassphrase = z
-  .string({ error: 'A passphrase is needed.' })
-  .max(200, 'At most 200 characters.')
-  .refine((s) => s.trim().length >= 8, 'At least 8 characters.')
 
 export const hashPassphrase = (passphrase: string): Promise<string> => hash(passphrase)
 

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { usesLetterPaper } from '@/core/locale'
 import { STARTING_CHART } from '@/core/ledger'
 import { err, ok, type Result } from '@/core/result'
 import { insertAccounts } from '@/data/queries/accounts'
@@ -9,23 +9,11 @@ import type { Transaction } from '@/data/connect'
 import { databaseError, transact } from '@/data/transact'
 import { parse, type Till } from '../command'
 import type { Failure } from '@/contract/failure'
-import { day, needed } from '@/contract/fields'
 import { refuse, Refusal } from '@/contract/refuse'
 import { writeTaxCode, type NewTaxCode } from '../books/addTaxCode'
-import { addTaxCodeInput } from '@/contract/inputs/books/addTaxCode'
-import { hashPassphrase, newPassphrase } from './passphrase'
+import { setUpInput } from '@/contract/inputs/access/entry'
+import { hashPassphrase } from './passphrase'
 import { insertPlace } from '@/data/queries/stock'
-
-export const setUpInput = z.object({
-  name: needed(120, 'The name of the business'),
-  currency: z
-    .string({ error: 'A currency is three letters, like EUR.' })
-    .regex(/^[A-Z]{3}$/, 'A currency is three capital letters, like EUR.'),
-  openingDate: day.optional(),
-  passphrase: newPassphrase,
-  taxCodes: z.array(addTaxCodeInput).max(30).optional(),
-  pricesIncludeTax: z.boolean().optional(),
-})
 
 /** The two codes every business has beside its own: taxed at 0 %, and not taxable. They are reported apart. */
 const ALWAYS = [
@@ -59,6 +47,9 @@ export const setUpBusiness = async (
       await insertBusiness(tx, {
         name: s.name,
         currency: s.currency,
+        ...(s.locale
+          ? { locale: s.locale, paperSize: usesLetterPaper(s.locale) ? ('letter' as const) : ('A4' as const) }
+          : {}),
         openedOn,
         passphraseHash,
         pricesIncludeTax: s.pricesIncludeTax ?? false,

@@ -12,7 +12,8 @@ import { updateBusiness } from '@/data/queries/business'
 import type { Database } from '@/data/connect'
 import { log } from '@/log'
 import type { Failure } from '@/contract/failure'
-import { hashPassphrase, newPassphrase, provePassphrase } from './passphrase'
+import { newPassphrase } from '@/contract/inputs/access/entry'
+import { hashPassphrase, provePassphrase } from './passphrase'
 import { hashToken, makeSecret } from './secrets'
 
 export const SESSION_DAYS = 14

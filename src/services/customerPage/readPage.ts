@@ -1,3 +1,4 @@
+import { formatPercent } from '@/core/locale'
 import { present } from '@/core/present'
 import { nameOfDue } from '@/core/receipt'
 import type { Day } from '@/core/day'
@@ -64,7 +65,7 @@ const pageSale = async (db: Db, story: Story, business: Business) => {
           note: l.note,
           quantity: quantity.toString(),
           each: formatPrice(l.unitPrice, currency),
-          less: l.discountPercent.gt(0) ? `${l.discountPercent.toString()} %` : '',
+          less: l.discountPercent.gt(0) ? formatPercent(l.discountPercent.toString()) : '',
           sum: toDecimalString(worthOf({ ...l, wholeLess: 0n }, quantity, currency)),
           choice: agreed ? 'none' : l.choice,
           choiceGroup: l.choiceGroup,

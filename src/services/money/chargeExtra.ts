@@ -30,7 +30,7 @@ export const addCharge = async (w: Work, c: ExtraCharge): Promise<number> => {
   const number = await takeNumber(w.tx, 'extra-charge', c.on)
   const chargeId = await reserveId(w.tx, 'extra_charge')
   const customer = present(await findCustomer(w.tx, c.customerId, w.currency))
-  const what = c.kind === 'late' ? 'Late charge' : 'Charge for money that came back'
+  const what = c.kind === 'late' ? 'Late fee' : 'Returned-check fee'
   const entryId = await w.post(
     postExtraCharge({
       on: c.on,

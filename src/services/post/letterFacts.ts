@@ -1,6 +1,15 @@
 import { present } from '@/core/present'
-import { formatDay, type Day } from '@/core/day'
-import { traitsOf, paperName, usualLetter, type LetterFacts, type LetterKind, type PaperKind } from '@/core/formats'
+import { type Day } from '@/core/day'
+import { isOrganization } from '@/core/people'
+import {
+  traitsOf,
+  paperName,
+  paperWords,
+  usualLetter,
+  type LetterFacts,
+  type LetterKind,
+  type PaperKind,
+} from '@/core/formats'
 import { formatMoney, isPositiveMoney, sumMoney, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
@@ -88,6 +97,10 @@ const rawOf = async (db: Db, paper: PaperKind, id: number, business: Business, t
   }
 }
 
+/** Who is greeted: the person to ask for, or whom the name is of; an organization is no Dear. */
+const greeted = ({ contact, name }: { readonly contact: string; readonly name: string }): Pick<LetterFacts, 'name'> =>
+  contact ? { name: contact } : isOrganization(name) ? {} : { name }
+
 /** What a letter about a paper says of it. Null where there is no such paper, or it is only a draft. */
 export const readAboutPaper = async (
   db: Db,
@@ -99,16 +112,17 @@ export const readAboutPaper = async (
   const raw = await rawOf(db, paper, id, business, today)
   if (!raw) return null
   const customer = present(await findCustomer(db, raw.customerId, business.currency))
+  const dayIn = paperWords(customer.language).day
   const [story] = raw.saleId === null ? [] : await readStories(db, [raw.saleId], business, today)
   const facts: LetterFacts = {
-    name: customer.contact || customer.name,
+    ...greeted(customer),
     paper: paperName(paper, customer.language),
     business: business.name,
     ...(raw.number ? { number: raw.number } : {}),
     ...(story?.sale.title ? { title: story.sale.title } : {}),
     ...(raw.amount && isPositiveMoney(raw.amount) ? { amount: `${formatMoney(raw.amount)} ${business.currency}` } : {}),
-    ...(raw.due ? { due: formatDay(raw.due) } : {}),
-    ...(raw.until ? { until: formatDay(raw.until) } : {}),
+    ...(raw.due ? { due: dayIn(raw.due) } : {}),
+    ...(raw.until ? { until: dayIn(raw.until) } : {}),
   }
   return { customer, saleId: raw.saleId, facts }
 }

@@ -6,8 +6,8 @@ import {
 } from '@/contract/inputs/post/writeLetter'
 import { present } from '@/core/present'
 import { randomUUID } from 'node:crypto'
-import { formatDay, type Day } from '@/core/day'
-import { fillLetter, reminderLetter, type LetterKind, type PaperKind } from '@/core/formats'
+import { type Day } from '@/core/day'
+import { fillLetter, paperWords, reminderLetter, type LetterKind, type PaperKind } from '@/core/formats'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { deleteTemplate, keepTemplate } from '@/data/queries/layouts'
@@ -54,7 +54,11 @@ export const readDraftLetter = async (
   const stage = paper === 'reminder' ? (await readNextReminder(db, paperId, business, today))?.stage : undefined
   const template = await readTemplate(db, letterOf({ paper, stage }), about.customer.language)
   // The link is made when the letter is written; until then its place is kept.
-  const facts = { ...about.facts, ...(until && { until: formatDay(until) }), link: LINK_PLACE }
+  const facts = {
+    ...about.facts,
+    ...(until && { until: paperWords(about.customer.language).day(until) }),
+    link: LINK_PLACE,
+  }
   return {
     customerId: about.customer.id,
     customer: about.customer.name,

@@ -1,5 +1,5 @@
 'use client'
-import { formatDigits } from '@/core/money'
+import { formatDigits } from '@/core/locale'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { MoneyField } from '../fields'

@@ -99,9 +99,11 @@ export const FormOn = ({
 export const FormPassphrase = ({
   name = 'passphrase',
   ...rest
-}: Pick<Parameters<typeof PassphraseField>[0], 'label' | 'fresh' | 'hint'> & { readonly name?: string }) => {
+}: Pick<Parameters<typeof PassphraseField>[0], 'label' | 'fresh' | 'hint' | 'autoFocus'> & {
+  readonly name?: string
+}) => {
   const { ref, problem, value, onChange } = useField(name)
-  return <PassphraseField {...rest} inputRef={ref} value={value} onValue={onChange} problem={problem} />
+  return <PassphraseField {...rest} name={name} inputRef={ref} value={value} onValue={onChange} problem={problem} />
 }
 
 /** Cash, card, cheque or transfer. */
@@ -132,11 +134,13 @@ export const FormSelect = ({
   name,
   label,
   hideLabel,
+  hint,
   options,
 }: {
   readonly name: string
   readonly label: string
   readonly hideLabel?: boolean
+  readonly hint?: string
   readonly options: readonly { readonly value: string; readonly name: string }[]
 }) => {
   const id = useId()
@@ -153,7 +157,7 @@ export const FormSelect = ({
         value={value}
         onChange={onChange}
         aria-invalid={problem ? true : undefined}
-        aria-describedby={problem ? `${id}-note` : undefined}
+        aria-describedby={problem || hint ? `${id}-note` : undefined}
       >
         {options.map((o) => (
           <option key={o.value} value={o.value}>
@@ -161,7 +165,15 @@ export const FormSelect = ({
           </option>
         ))}
       </select>
-      {problem && <Problem id={`${id}-note`}>{problem}</Problem>}
+      {problem ? (
+        <Problem id={`${id}-note`}>{problem}</Problem>
+      ) : (
+        hint && (
+          <div id={`${id}-note`} className="sub">
+            {hint}
+          </div>
+        )
+      )}
     </div>
   )
 }

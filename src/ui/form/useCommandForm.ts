@@ -12,7 +12,7 @@ import {
 } from 'react-hook-form'
 import type { z } from 'zod'
 import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
-import { useSend, type Then } from '../send'
+import { useSend, type Refused, type Then } from '../send'
 
 type Body = Readonly<Record<string, unknown>>
 /** By the name of a list, `lines` or `what.lines`: which of its rows are empty. */
@@ -88,16 +88,15 @@ const resolverOf =
   }
 
 /**
- * A form over a call: what is typed is held against the schema of the call before it is sent, and what the call refuses
- * finds its field, in whichever row. Nothing typed is lost either way.
+ * What is typed, held against a schema before it is sent; what is refused afterwards finds its field, in whichever row.
+ * Nothing typed is lost either way.
  */
-export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish<D, B>) => {
+export const useCheckedForm = <D extends FieldValues, B extends Body>(wish: Wish<D, B>, refused: Refused | null) => {
   const form = useForm<D>({
     defaultValues: wish.start as DefaultValues<D>,
     resolver: resolverOf(wish),
     reValidateMode: 'onChange',
   })
-  const { send, busy, refused } = useSend()
   const { setError, getValues } = form
   useEffect(() => {
     // Whoever enters a field will send the form: by then what checks it is there, and sending waits for nothing.
@@ -118,6 +117,13 @@ export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish
     // Only a new refusal marks fields.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [refused])
+  return form
+}
+
+/** A form over a call of the interface: checked by its schema, sent once. */
+export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish<D, B>) => {
+  const { send, busy, refused } = useSend()
+  const form = useCheckedForm(wish, refused)
   const sendBody = <M extends Method, P extends string>(
     method: M,
     path: P,

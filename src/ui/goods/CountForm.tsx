@@ -1,5 +1,5 @@
 'use client'
-import { formatDigits } from '@/core/money'
+import { formatDigits } from '@/core/locale'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
 import { DayField, MoneyField, QuantityField } from '../fields'

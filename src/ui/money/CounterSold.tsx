@@ -1,4 +1,4 @@
-import { formatDigits } from '@/core/money'
+import { formatDigits } from '@/core/locale'
 
 /** What was just sold at the counter, as the call answered it. */
 export interface Sold {

@@ -1,4 +1,5 @@
 import type { ScaleLinear } from 'd3-scale'
+import { formatDigits } from '@/core/locale'
 
 interface Props {
   readonly y: ScaleLinear<number, number>
@@ -20,7 +21,7 @@ export const AmountAxis = ({ y, left, right }: Props) =>
         fontFamily="var(--font-figure)"
         fill="var(--color-iron-500)"
       >
-        {t.toLocaleString('en-US')}
+        {formatDigits(String(t))}
       </text>
     </g>
   ))

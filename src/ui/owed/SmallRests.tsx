@@ -1,5 +1,5 @@
 'use client'
-import { formatDigits } from '@/core/money'
+import { formatDigits } from '@/core/locale'
 import { CommandForm } from '../form/CommandForm'
 import { FormMoney, FormReason } from '../form/inputs'
 

@@ -1,5 +1,5 @@
 'use client'
-import { formatDigits } from '@/core/money'
+import { formatDigits } from '@/core/locale'
 import type { Day } from '@/core/day'
 import type { Method } from '@/core/ledger'
 import { CommandForm } from '../form/CommandForm'

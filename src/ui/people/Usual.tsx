@@ -1,6 +1,6 @@
 import { To } from '@/ui/To'
 import { formatDayShort, type Day } from '@/core/day'
-import { decimal, formatPrice } from '@/core/money'
+import { decimal, formatPrice, formatQuantity } from '@/core/money'
 import type { UsualRow } from '@/model/sale/usualGoods'
 import { Empty } from '../Empty'
 import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
@@ -50,7 +50,7 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
                   <td className="fig">
                     {u.times}, {u.perMonth.toString()}
                   </td>
-                  <td className="fig">{shelf ? u.standing.available.toString() : ''}</td>
+                  <td className="fig">{shelf ? formatQuantity(u.standing.available) : ''}</td>
                   <td className="fig" title={u.priceFrom}>
                     {formatPrice(decimal(u.price), currency)}
                   </td>

@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { formatDigits } from '@/core/money'
+import { formatDigits } from '@/core/locale'
 import type { Day } from '@/core/day'
 import { Acts, type Act } from '../acts/Acts'
 import { lazily } from '../lazily'

@@ -1,4 +1,5 @@
 'use client'
+import { formatPercent } from '@/core/locale'
 import { SlidersHorizontal } from 'lucide-react'
 import { memo, useState, type KeyboardEvent } from 'react'
 import { flushSync } from 'react-dom'
@@ -215,7 +216,7 @@ const GoodsRow = (p: RowProps) => {
       </td>
       <SeldomCells {...p} />
       <td className="fig not-on-phone text-iron-500">
-        <div className="pt-1.75">{p.margin === null ? '' : `${p.margin}%`}</div>
+        <div className="pt-1.75">{p.margin === null ? '' : formatPercent(String(p.margin))}</div>
       </td>
       <td data-cell="amount" className={`fig ${line.chosen ? '' : 'text-iron-500'}`}>
         {!isBlank(line) && <div className="pt-1.75">{line.chosen ? p.worth : `(${p.worth})`}</div>}

@@ -1,3 +1,4 @@
+import { formatPercent } from '@/core/locale'
 import { formatMoney, isPositiveMoney, negateMoney } from '@/core/money'
 import { TotalRow } from '../TotalRow'
 import { Text } from '../fields'
@@ -67,7 +68,7 @@ export const LineTotals = ({ totals, exempt, wholeLess, onWholeLess, onAdd }: Pr
     <TotalRow
       span={7}
       after={1}
-      name={totals.margin === null ? 'Net' : `Net (margin ${totals.margin}%)`}
+      name={totals.margin === null ? 'Net' : `Net (margin ${formatPercent(String(totals.margin))})`}
       of={totals.net}
     />
     <TotalRow span={7} after={1} name={exempt ? 'Tax (exempt)' : 'Tax'} of={totals.tax} />

@@ -1,4 +1,5 @@
 'use client'
+import { formatPercent } from '@/core/locale'
 import { decimal } from '@/core/money'
 import { formatDay, type Day } from '@/core/day'
 import { LedgerHead, right } from '@/ui/LedgerHead'
@@ -89,7 +90,8 @@ export const PlanPreview = ({
       </table>
       {plan.effectiveYearlyRate !== null && kind === 'installments' && (
         <p className="sub mt-1.5">
-          {showMoney(plan.financed, currency)} financed, {decimal(plan.effectiveYearlyRate).times(100).toFixed(2)}%
+          {showMoney(plan.financed, currency)} financed,{' '}
+          {formatPercent(decimal(plan.effectiveYearlyRate).times(100).toFixed(2))}
           effective annual rate
         </p>
       )}

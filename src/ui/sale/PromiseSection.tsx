@@ -1,3 +1,4 @@
+import { formatPercent } from '@/core/locale'
 import { present } from '@/core/present'
 import { LAYAWAY_NAMES } from '@/core/names'
 import { discountOn, nameOfDue } from '@/core/receipt'
@@ -88,7 +89,7 @@ const DueRows = ({ sheet }: { readonly sheet: Sheet }) => {
         <p key={p.id} className="sub mb-1">
           Payment plan {p.number}, started {formatDay(p.startedOn)}: {formatMoney(p.financed)} financed
           {isPositiveMoney(p.charge) &&
-            `, ${formatMoney(p.charge)} finance charge, ${decimal(p.yearlyRate).times(100).toFixed(2)}% a year`}
+            `, ${formatMoney(p.charge)} finance charge, ${formatPercent(decimal(p.yearlyRate).times(100).toFixed(2))} a year`}
           {p.endedOn && `; ${p.endedAs} on ${formatDay(p.endedOn)}`}
           {p.card && !p.endedOn && `; charged to the card ending ${p.card.slice(-4)}`}
         </p>

@@ -1,5 +1,6 @@
+import { formatPercent } from '@/core/locale'
 import { present } from '@/core/present'
-import { formatMoney, isPositiveMoney, negateMoney } from '@/core/money'
+import { formatMoney, isPositiveMoney, negateMoney, formatQuantity } from '@/core/money'
 import type { StoryLine } from '@/model/sale/story'
 import type { Sheet } from '@/model/sale/sheet'
 import { TotalRow } from '@/ui/TotalRow'
@@ -53,7 +54,7 @@ export const SheetLines = ({ sheet }: { readonly sheet: Sheet }) => {
         <tbody>
           {isPositiveMoney(sheet.wholeLess) && (
             <TotalRow
-              name={`Discount on total${sale.discountPercent.gt(0) ? `, ${sale.discountPercent.toString()}%` : ''}`}
+              name={`Discount on total${sale.discountPercent.gt(0) ? `, ${formatPercent(sale.discountPercent.toString())}` : ''}`}
               of={negateMoney(sheet.wholeLess)}
               span={span}
             />
@@ -98,7 +99,7 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
         )}
       </td>
       <td className="fig rest" data-head={agreed ? 'Ordered' : 'Quantity'}>
-        {(agreed && !left ? l.agreed : l.quantity).toString()}
+        {formatQuantity(agreed && !left ? l.agreed : l.quantity)}
       </td>
       {agreed && (
         <>
@@ -134,7 +135,7 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
 
 const lessInWords = (l: StoryLine, currency: string): string =>
   [
-    l.discountPercent.gt(0) ? `${l.discountPercent.toString()}%` : '',
+    l.discountPercent.gt(0) ? formatPercent(l.discountPercent.toString()) : '',
     l.discountAmount > 0n ? formatMoney({ minor: l.discountAmount, currency }) : '',
   ]
     .filter(Boolean)

@@ -1,3 +1,4 @@
+import { formatPercent } from '@/core/locale'
 import { To } from '@/ui/To'
 import { formatDayShort } from '@/core/day'
 import { formatMoney } from '@/core/money'
@@ -65,7 +66,7 @@ export const Costs = ({ sheet: { costs: c } }: { readonly sheet: Sheet }) =>
           <tr>
             <td>Cost so far</td>
             <td colSpan={2} />
-            <td className="sub r">{c.margin && `margin ${c.margin.toString()}%`}</td>
+            <td className="sub r">{c.margin && `margin ${formatPercent(c.margin.toString())}`}</td>
             <td className="fig">{formatMoney(c.actualCost)}</td>
           </tr>
         </tbody>

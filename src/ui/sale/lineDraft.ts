@@ -1,3 +1,4 @@
+import { formatPercent } from '@/core/locale'
 import { present } from '@/core/present'
 import {
   decimal,
@@ -98,7 +99,9 @@ export interface SavedLine {
 }
 
 export const sayLess = (percent: string, amount: string): string =>
-  [Number(percent) > 0 ? `${Number(percent)}%` : '', /[1-9]/.test(amount) ? amount : ''].filter(Boolean).join('+')
+  [Number(percent) > 0 ? formatPercent(String(Number(percent))) : '', /[1-9]/.test(amount) ? amount : '']
+    .filter(Boolean)
+    .join('+')
 
 /** A saved line opened again: the same line, or (`asNew`) a new one that says the same. */
 export const fromSaved = (

@@ -1,4 +1,5 @@
 'use client'
+import { formatPercent } from '@/core/locale'
 import { CommandForm } from '../form/CommandForm'
 import { FormPick, FormQuantity, FormText } from '../form/inputs'
 import { CodeRows } from './CodeRows'
@@ -29,7 +30,7 @@ export const Levels = ({ levels }: Pick<TradeFacts, 'levels'>) => (
       rows={levels.map((x) => ({
         ...x,
         says: [
-          [Number(x.percentOff) > 0 ? `${x.percentOff}% off list price` : 'own prices'],
+          [Number(x.percentOff) > 0 ? `${formatPercent(x.percentOff)} off list price` : 'own prices'],
           [WITH_TAX[x.pricesIncludeTax === null ? '' : x.pricesIncludeTax ? 'true' : 'false']],
         ],
       }))}

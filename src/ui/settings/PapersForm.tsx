@@ -1,8 +1,9 @@
 'use client'
 import { useController } from 'react-hook-form'
 import type { PaperSettings } from '@/contract/paperSettings'
+import { regionsWith } from '../regions'
 import { Files } from '../files/Files'
-import { FormArea, FormPick, FormQuantity, FormText } from '../form/inputs'
+import { FormArea, FormPick, FormQuantity, FormSelect, FormText } from '../form/inputs'
 import { SettingsForm } from './SettingsForm'
 
 /** The business as its papers show it. */
@@ -43,6 +44,12 @@ export const PapersForm = ({ business, hasMark }: { readonly business: PaperSett
           <FormText name="header" label="Line under the name" most={500} />
           <FormText name="footer" label="Footer" most={500} />
           <FormArea name="conditions" label="Terms and conditions (estimates, orders, invoices)" rows={3} most={4000} />
+          <FormSelect
+            name="locale"
+            label="Region"
+            options={regionsWith(business.locale)}
+            hint="How numbers are written and typed dates are read; documents follow it too"
+          />
           <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-3">
             <FormQuantity name="estimateDays" label="Estimates valid for (days)" />
             <FormPick name="paperSize" label="Paper size" options={{ A4: 'A4', letter: 'letter' }} />

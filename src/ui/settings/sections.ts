@@ -27,10 +27,11 @@ export const SETTINGS_SECTIONS = [
       'Footer',
       'Terms and conditions (estimates, orders, invoices)',
       'Estimates valid for (days)',
+      'Region',
       'Paper size',
       'Color',
     ],
-    also: ['logo', 'bank account', 'letterhead', 'A4', 'letter'],
+    also: ['locale', 'decimal comma', 'date order', 'logo', 'bank account', 'letterhead', 'A4', 'letter'],
   },
   {
     id: 'payments',

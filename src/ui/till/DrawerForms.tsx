@@ -1,8 +1,8 @@
 'use client'
 import { useWatch } from 'react-hook-form'
 import type { Day } from '@/core/day'
+import { formatDigits } from '@/core/locale'
 import {
-  formatDigits,
   formatMoney,
   minorDigits,
   money,

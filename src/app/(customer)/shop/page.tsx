@@ -5,6 +5,8 @@ import { cookieOf } from '@/api/entry'
 import { BASKET_COOKIE, readMyBasket } from '@/api/shop'
 import { businessDate } from '@/services/clock'
 import { readShop } from '@/services/shopfront/readShop'
+import { localeOf } from '@/core/locale'
+import { HouseLocale } from '@/ui/HouseLocale'
 import { Shop } from '@/ui/customer/Shop'
 
 export const metadata: Metadata = { title: 'Shop' }
@@ -24,19 +26,21 @@ export default async function ShopPage() {
     readMyBasket(cookieOf({ headers: await headers() }, BASKET_COOKIE)),
   ])
   return (
-    <main className="mx-auto max-w-275 px-4 py-6">
-      <header className="mb-6 border-b-2 border-iron-900 pb-3">
-        <h1>{business.name}</h1>
-        <p className="sub">
-          {[business.address.replace(/\n/g, ', '), business.phone].filter(Boolean).join(' · ')} · prices{' '}
-          {business.pricesIncludeTax ? 'with' : 'without'} tax
-        </p>
-      </header>
-      {things.length === 0 ? (
-        <p>No items in the shop yet.</p>
-      ) : (
-        <Shop things={things} start={basket} currency={business.currency} withTax={business.pricesIncludeTax} />
-      )}
-    </main>
+    <HouseLocale locale={localeOf(business.locale)}>
+      <main className="mx-auto max-w-275 px-4 py-6">
+        <header className="mb-6 border-b-2 border-iron-900 pb-3">
+          <h1>{business.name}</h1>
+          <p className="sub">
+            {[business.address.replace(/\n/g, ', '), business.phone].filter(Boolean).join(' · ')} · prices{' '}
+            {business.pricesIncludeTax ? 'with' : 'without'} tax
+          </p>
+        </header>
+        {things.length === 0 ? (
+          <p>No items in the shop yet.</p>
+        ) : (
+          <Shop things={things} start={basket} currency={business.currency} withTax={business.pricesIncludeTax} />
+        )}
+      </main>
+    </HouseLocale>
   )
 }

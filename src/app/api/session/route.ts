@@ -1,5 +1,5 @@
 import { house } from '@/model/access/house'
-import { z } from 'zod'
+import { sessionInput } from '@/contract/inputs/access/entry'
 import { answering } from '@/api/answering'
 import { readBody } from '@/api/body'
 import { cookieOf, isSameOrigin, SESSION_COOKIE, sessionHeaders } from '@/api/entry'
@@ -7,13 +7,12 @@ import { problem, problemOf } from '@/api/problem'
 import { proveAgain, SESSION_DAYS, signedIn, signIn, signOut } from '@/services/access/signIn'
 
 export const dynamic = 'force-dynamic'
-const input = z.object({ passphrase: z.string().max(200) })
 
 const passphraseOf = async (request: Request): Promise<string | Response> => {
   if (!isSameOrigin(request)) return problem(403, 'foreign', 'Sign in from Iron Till’s own page.')
   const body = await readBody(request)
   if (body instanceof Response) return body
-  const read = input.safeParse(body.value)
+  const read = sessionInput.safeParse(body.value)
   return read.success
     ? read.data.passphrase
     : problem(422, 'invalid', 'Type the passphrase.', [{ path: 'passphrase', message: 'Type the passphrase.' }])

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { needed, text, amount, day } from '@/contract/fields'
+import { needed, text, amount, day, locale } from '@/contract/fields'
 import { usualArrangements } from '@/contract/usualArrangements'
 import { isIban } from '@/core/formats'
 import { FIRST_STEPS } from '@/core/kinds'
@@ -7,6 +7,8 @@ import { present } from '@/core/present'
 
 export const changeSettingsInput = z.object({
   name: needed(120, 'A name').optional(),
+  /** How numbers are written and typed dates read: a BCP 47 tag such as en-US. */
+  locale: locale.optional(),
   address: text(500).optional(),
   phone: text(60).optional(),
   email: z.union([z.literal(''), z.email('An e-mail address looks like name@place.example.').max(200)]).optional(),

@@ -1,5 +1,34 @@
 import { z } from 'zod'
-import { needed } from '@/contract/fields'
+import { day, locale, needed, text } from '@/contract/fields'
+import { addTaxCodeInput } from '@/contract/inputs/books/addTaxCode'
+
+/** What a passphrase must be like. Spaces are letters of it, but spaces alone are none. */
+export const newPassphrase = z
+  .string({ error: 'A passphrase is needed.' })
+  .max(200, 'At most 200 characters.')
+  .refine((s) => s.trim().length >= 8, 'At least 8 characters.')
+
+export const setUpInput = z.object({
+  name: needed(120, 'The name of the business'),
+  currency: z
+    .string({ error: 'A currency is three letters, like EUR.' })
+    .regex(/^[A-Z]{3}$/, 'A currency is three capital letters, like EUR.'),
+  /** How numbers are written and typed dates read; en-US where nothing is said. */
+  locale: locale.optional(),
+  openingDate: day.optional(),
+  passphrase: newPassphrase,
+  taxCodes: z.array(addTaxCodeInput).max(30).optional(),
+  pricesIncludeTax: z.boolean().optional(),
+})
+
+/** The same as the first page asks it: of taxes one, in percent, and the code where the start printed one. */
+export const setUpPageInput = setUpInput.omit({ taxCodes: true }).extend({
+  taxName: needed(60, 'The name of your sales tax'),
+  percent: z.string().regex(/^(\d{1,2}(\.\d{1,4})?)?$/, 'A percentage is written like 8.25.'),
+  code: text(100).optional(),
+})
+
+export const sessionInput = z.object({ passphrase: z.string().max(200) })
 
 export const tokenInput = z.object({
   name: needed(80, 'A name'),

@@ -1,6 +1,7 @@
 'use client'
 import { useFormContext, useWatch } from 'react-hook-form'
-import { formatDigits, decimal, formatMoney, parseMoney } from '@/core/money'
+import { formatDigits } from '@/core/locale'
+import { decimal, formatMoney, parseMoney } from '@/core/money'
 import { partOf } from '@/core/plan'
 import { CommandForm } from '../../form/CommandForm'
 import { FormMoney, FormQuantity } from '../../form/inputs'

@@ -1,5 +1,5 @@
 'use client'
-import { formatDigits } from '@/core/money'
+import { formatDigits } from '@/core/locale'
 import { day, formatDay } from '@/core/day'
 import { useWatch } from 'react-hook-form'
 import { CommandForm, Submit } from '../../form/CommandForm'

@@ -1,5 +1,5 @@
 'use client'
-import { formatDigits } from '@/core/money'
+import { formatDigits } from '@/core/locale'
 import { useState } from 'react'
 import { CommandForm } from '../../form/CommandForm'
 import { FormMoney, FormOn } from '../../form/inputs'

@@ -1,5 +1,5 @@
 'use client'
-import { formatDigits } from '@/core/money'
+import { formatDigits } from '@/core/locale'
 import { CommandForm } from '../../form/CommandForm'
 import { FormMethod, FormOn } from '../../form/inputs'
 import { showMoney } from '../../fields'

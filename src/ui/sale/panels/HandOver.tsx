@@ -1,6 +1,6 @@
 'use client'
 import { useWatch } from 'react-hook-form'
-import { formatDigits } from '@/core/money'
+import { formatDigits } from '@/core/locale'
 import { addMonths, type Day } from '@/core/day'
 import { CommandForm } from '../../form/CommandForm'
 import { FormChoice, FormOn, FormPick, FormQuantity } from '../../form/inputs'

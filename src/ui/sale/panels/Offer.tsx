@@ -2,7 +2,7 @@
 import { useEffect } from 'react'
 import { useFormContext, useWatch } from 'react-hook-form'
 import { addDays, day, formatDay, isDay } from '@/core/day'
-import { formatDigits } from '@/core/money'
+import { formatDigits } from '@/core/locale'
 import { CommandForm } from '../../form/CommandForm'
 import { FormCheck, FormDay } from '../../form/inputs'
 import { asLetter, fetchLetter, sayTried, type LetterDraft } from '../../post/letterDraft'

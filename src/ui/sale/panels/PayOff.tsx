@@ -1,5 +1,5 @@
 'use client'
-import { formatDigits } from '@/core/money'
+import { formatDigits } from '@/core/locale'
 import { useEffect, useState } from 'react'
 import { useWatch } from 'react-hook-form'
 import type { Method } from '@/core/ledger'

@@ -1,11 +1,13 @@
 import { house, readBusiness } from '@/model/access/house'
 import type { Metadata } from 'next'
 import { formatDay } from '@/core/day'
+import { localeOf } from '@/core/locale'
 import { decimal, formatPrice } from '@/core/money'
 import { businessDate } from '@/services/clock'
 import { findPage, notePageSeen } from '@/services/customerPage/openPage'
 import { readPage, type CustomerPage } from '@/services/customerPage/readPage'
 import { EstimateAnswer } from '@/ui/customer/EstimateAnswer'
+import { HouseLocale } from '@/ui/HouseLocale'
 import { PayOnPage } from '@/ui/customer/PayOnPage'
 
 export const metadata: Metadata = { title: 'Your page' }
@@ -18,31 +20,33 @@ export default async function OwnPage({ params }: { params: Promise<{ token: str
   if (!page || !business) return <Closed />
   const [view] = await Promise.all([readPage(db, page, business, today), notePageSeen(db, page, today)])
   return (
-    <main className="mx-auto max-w-170 px-4 py-6">
-      <header className="mb-6 flex items-start justify-between gap-4 border-b-2 border-iron-900 pb-3">
-        <div>
-          <h1>{view.business.name}</h1>
-          <p className="sub whitespace-pre-line">
-            {[view.business.address, view.business.phone, view.business.email].filter(Boolean).join('\n')}
+    <HouseLocale locale={localeOf(business.locale)}>
+      <main className="mx-auto max-w-170 px-4 py-6">
+        <header className="mb-6 flex items-start justify-between gap-4 border-b-2 border-iron-900 pb-3">
+          <div>
+            <h1>{view.business.name}</h1>
+            <p className="sub whitespace-pre-line">
+              {[view.business.address, view.business.phone, view.business.email].filter(Boolean).join('\n')}
+            </p>
+          </div>
+          <p className="text-right">
+            <span className="sub">for</span> <b className="block break-words">{view.customer.name}</b>
           </p>
+        </header>
+        <div className="grid gap-8">
+          {view.sale && (
+            <EstimateAnswer
+              key={`${view.sale.version}${view.sale.stands}`}
+              token={token}
+              sale={view.sale}
+              currency={view.business.currency}
+            />
+          )}
+          <Money view={view} token={token} />
+          <Papers view={view} token={token} />
         </div>
-        <p className="text-right">
-          <span className="sub">for</span> <b className="block break-words">{view.customer.name}</b>
-        </p>
-      </header>
-      <div className="grid gap-8">
-        {view.sale && (
-          <EstimateAnswer
-            key={`${view.sale.version}${view.sale.stands}`}
-            token={token}
-            sale={view.sale}
-            currency={view.business.currency}
-          />
-        )}
-        <Money view={view} token={token} />
-        <Papers view={view} token={token} />
-      </div>
-    </main>
+      </main>
+    </HouseLocale>
   )
 }
 

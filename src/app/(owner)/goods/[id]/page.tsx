@@ -4,7 +4,7 @@ import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
-import { formatPrice, formatMoney, toFourPlaces } from '@/core/money'
+import { formatPrice, formatMoney, formatQuantity } from '@/core/money'
 import { Files } from '@/ui/files/Files'
 import type { GoodsDraft } from '@/ui/goods/goodsDraft'
 import { GoodsForm } from '@/ui/goods/GoodsForm'
@@ -65,8 +65,8 @@ export default async function GoodsPage({ params, searchParams }: Props) {
       <Figures of={g} currency={currency} />
       {goods.parts.length > 0 && (
         <p className="mb-5">
-          One kit is {goods.parts.map((p) => `${p.quantity.toString()} ${parts.get(p.goodsId)?.name ?? ''}`).join(', ')}
-          .
+          One kit is{' '}
+          {goods.parts.map((p) => `${formatQuantity(p.quantity)} ${parts.get(p.goodsId)?.name ?? ''}`).join(', ')}.
         </p>
       )}
       <div className="grid gap-x-10 gap-y-7 lg:grid-cols-[360px_1fr]">
@@ -174,14 +174,14 @@ const Figures = ({ of: g, currency }: { readonly of: Page['standing']; readonly 
   const figures =
     kind === 'stock'
       ? [
-          ['on hand', toFourPlaces(g.onHand)],
-          ['set aside', toFourPlaces(g.setAside)],
-          ['available', toFourPlaces(g.available)],
+          ['on hand', formatQuantity(g.onHand)],
+          ['set aside', formatQuantity(g.setAside)],
+          ['available', formatQuantity(g.available)],
           ['Average cost', formatPrice(g.unitCost.toDecimalPlaces(4), currency)],
           ['Stock value', formatMoney(g.shelf.value)],
         ]
       : [
-          ['Can be assembled', toFourPlaces(g.available)],
+          ['Can be assembled', formatQuantity(g.available)],
           ['Cost of parts', formatPrice(g.unitCost.toDecimalPlaces(2), currency)],
         ]
   return (

@@ -1,3 +1,4 @@
+import { formatQuantity } from '@/core/money'
 import { readHandover } from '@/model/sale/handoverPage'
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
@@ -59,7 +60,7 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
           {paper.lines.map((l) => (
             <tr key={l.id}>
               <td>{l.description}</td>
-              <td className="fig">{l.quantity.toString()}</td>
+              <td className="fig">{formatQuantity(l.quantity)}</td>
               <td className="r">
                 <Figure of={l.cost} />
               </td>

@@ -4,7 +4,7 @@ import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { formatDay, type Day } from '@/core/day'
-import { formatPrice, formatMoney, isPositiveMoney, toDecimalString } from '@/core/money'
+import { formatPrice, formatMoney, isPositiveMoney, toDecimalString, formatQuantity } from '@/core/money'
 import { showInvoiceLine } from '@/model/invoice/invoiceLines'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { Figure } from '@/ui/Figure'
@@ -101,7 +101,7 @@ const InvoiceLines = ({ invoice, pricesIncludeTax }: LinesProps) => {
                 {l.description}
                 {l.note && <div className="sub">{l.note}</div>}
               </td>
-              <td className="fig">{l.quantity.toString()}</td>
+              <td className="fig">{formatQuantity(l.quantity)}</td>
               <td className="fig">{formatPrice(l.unitPrice, currency)}</td>
               <td className="fig">{less}</td>
               <td className="fig">{formatMoney(worth)}</td>

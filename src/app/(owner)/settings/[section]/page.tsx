@@ -4,6 +4,7 @@ import { keepArrangement } from '@/contract/arrangement'
 import { paperSettingsOf } from '@/contract/paperSettings'
 import { readUsual } from '@/contract/usualArrangements'
 import { day, formatDay } from '@/core/day'
+import { formatPercent } from '@/core/locale'
 import { decimal, toDecimalString } from '@/core/money'
 import { readSettings } from '@/model/settings/settings'
 import { Heading } from '@/ui/Heading'
@@ -90,9 +91,9 @@ const Selling = async () => {
   )
 }
 
-const formatPercent = (rate: string): string => `${decimal(rate).times(100).toDecimalPlaces(3).toString()}%`
+const formatRate = (rate: string): string => formatPercent(decimal(rate).times(100).toDecimalPlaces(3).toString())
 const sayRates = (components: readonly { readonly name: string; readonly rate: string }[]): string =>
-  components.map((k) => `${k.name} ${formatPercent(k.rate)}`).join(' + ')
+  components.map((k) => `${k.name} ${formatRate(k.rate)}`).join(' + ')
 
 const Tax = async () => {
   const shop = await openShop()

@@ -1,3 +1,4 @@
+import { formatPercent } from '@/core/locale'
 import { languageName } from '@/core/names'
 import { formatDay } from '@/core/day'
 import { formatMoney } from '@/core/money'
@@ -11,7 +12,7 @@ export const sayFacts = (customer: CustomerPage['customer']): string =>
       : '',
     customer.terms.net > 0 ? `pays in ${customer.terms.net} days` : 'due on invoice',
     customer.terms.discountPercent
-      ? `${Number(customer.terms.discountPercent)}% within ${customer.terms.discountDays ?? 0} days`
+      ? `${formatPercent(String(Number(customer.terms.discountPercent)))} within ${customer.terms.discountDays ?? 0} days`
       : '',
     customer.creditLimit ? `credit limit ${formatMoney(customer.creditLimit)}` : '',
     customer.priceLevel ? `prices: ${customer.priceLevel}` : '',

@@ -1,3 +1,4 @@
+import { formatPercent } from '@/core/locale'
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
@@ -123,7 +124,7 @@ const Side = ({
         ) : (
           <>
             {mark('quantity', of.quantity)} × {mark('unitPrice', formatPrice(decimal(of.unitPrice), currency))}
-            {of.discountPercent !== '0' && <> − {mark('discountPercent', `${of.discountPercent}%`)}</>}
+            {of.discountPercent !== '0' && <> − {mark('discountPercent', formatPercent(of.discountPercent))}</>}
             {/[1-9]/.test(of.discountAmount) && <> − {mark('discountAmount', of.discountAmount)}</>}
             <div>{of.net && formatPrice(decimal(of.net), currency)}</div>
           </>

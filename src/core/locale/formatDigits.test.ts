@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { formatDigits } from './formatDigits'
-import { formatMoney, toDecimalString } from './formatMoney'
-import { money } from './money'
-import { parseMoney } from './parseMoney'
+import { formatMoney, toDecimalString } from '../money'
+import { money } from '../money'
+import { parseMoney } from '../money'
 
 describe('digits for a person', () => {
   test.each([
