@@ -5,6 +5,7 @@ import { addDays, addMonths, monthStart, weekday, type Day } from '../src/core/d
 import type { Command } from '../src/services/command'
 import { setUpBusiness } from '../src/services/access/setUpBusiness'
 import { businessDate } from '../src/services/clock'
+import { keepFile } from '../src/services/files/keepFile'
 import { countStock } from '../src/services/goods/countStock'
 import { addGoods } from '../src/services/goods/keepGoods'
 import { addSupplier } from '../src/services/goods/keepSupplier'
@@ -18,6 +19,7 @@ import { DEMO_GOODS, DEMO_KITS, type DemoGoods } from './goods'
 import { keepBooks } from './keepBooks'
 import { DEMO_CUSTOMERS, emailOf, type DemoCustomer } from './people'
 import { promiseOverTheMonths } from './promises'
+import { pictureOf } from './pictureOf'
 import { payRent, rentOut } from './rent'
 import { tradeOnDay } from './trade'
 import { writeToday } from './writeToday'
@@ -119,7 +121,10 @@ const open = async (db: Database, start: Day): Promise<Workshop> => {
   const goods: (DemoGoods & { id: number })[] = []
   for (const g of DEMO_GOODS) {
     const { stock: _stock, cost: _cost, everyday: _everyday, ...input } = g
-    goods.push({ ...g, id: await act(shop, addGoods, { ...input, ...sidesOf(g), taxCode: 'STD' }) })
+    const id = await act(shop, addGoods, { ...input, ...sidesOf(g), taxCode: 'STD' })
+    const picture = pictureOf(g.code)
+    if (picture) await act(shop, keepFile, { ownerKind: 'goods', ownerId: id, ...picture })
+    goods.push({ ...g, id })
   }
   const idOf = (code: string): number => goods.find((g) => g.code === code)!.id
   const kits: { id: number; code: string }[] = []

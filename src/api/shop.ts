@@ -53,7 +53,10 @@ export const serveShopChange = (request: Request, action: string): Promise<Respo
     if (reference === null) return Response.json({ number, paid: false })
     // The order stands even where the card is refused: it can be paid another way.
     const paid = await payByCard(till, reference, card)
-    if (paid.ok) return Response.json({ number, paid: true })
+    if (paid.ok) {
+      const { receipt } = (await paid.json()) as { receipt: { number: string; amount: string } }
+      return Response.json({ number, paid: true, receipt: { number: receipt.number, amount: receipt.amount } })
+    }
     const why = (await paid.json()) as { detail: string }
     return Response.json({ number, paid: false, why: why.detail })
   })

@@ -25,6 +25,8 @@ export interface List<Row, F extends Fields = Fields> {
   readonly fields: F
   readonly columns: readonly Column<Row>[]
   readonly opensBy: Sort
+  /** How it opens where it is narrowed to something else matters first: what is short. */
+  narrowedOpensBy?(filter: FilterOf<F>): Sort | undefined
   /** What is said where there is nothing at all, and where nothing fits. */
   readonly empty: string
   readonly nothingFits: string
@@ -55,11 +57,13 @@ export const readAsked = <Row, F extends Fields>(
   query: Readonly<Record<string, string | undefined>>,
 ): Asked<FilterOf<F>> => {
   const page = parseAsInteger.parseServerSide(query.page) ?? 1
+  const filter = Object.fromEntries(
+    Object.entries(list.fields).map(([name, field]) => [name, field.read(query[name])]),
+  ) as FilterOf<F>
+  const asked = parseAsSort(list.columns.map((c) => c.key)).parseServerSide(query.sort)
   return {
-    filter: Object.fromEntries(
-      Object.entries(list.fields).map(([name, field]) => [name, field.read(query[name])]),
-    ) as FilterOf<F>,
-    sort: parseAsSort(list.columns.map((c) => c.key)).parseServerSide(query.sort) ?? list.opensBy,
+    filter,
+    sort: asked ?? list.narrowedOpensBy?.(filter) ?? list.opensBy,
     page: page >= 1 && page <= 100_000 ? page : 1,
   }
 }

@@ -12,11 +12,30 @@ interface Props {
 
 /** Whoever opens a panel writes in it: its first field, where it has one. */
 const enterFirstField = (e: Event): void => {
-  const field = e.currentTarget instanceof HTMLElement && e.currentTarget.querySelector<HTMLElement>(FIELDS)
-  if (!field) return
+  const panel = e.currentTarget
+  if (!(panel instanceof HTMLElement)) return
+  const field = panel.querySelector<HTMLElement>(FIELDS)
+  if (!field) return enterWhenThere(panel)
   e.preventDefault()
   field.focus()
 }
+
+/** What a panel holds may still be on its way: its first field is entered when it comes, unless somebody moved first. */
+const enterWhenThere = (panel: HTMLElement): void => {
+  const watch = new MutationObserver(() => {
+    const field = panel.querySelector<HTMLElement>(FIELDS)
+    if (!field) return
+    stop()
+    field.focus()
+  })
+  const stop = () => {
+    watch.disconnect()
+    for (const sign of MOVES) document.removeEventListener(sign, stop, true)
+  }
+  watch.observe(panel, { childList: true, subtree: true })
+  for (const sign of MOVES) document.addEventListener(sign, stop, true)
+}
+const MOVES = ['keydown', 'pointerdown'] as const
 const FIELDS = 'input:not([type=hidden], :disabled), select:not(:disabled), textarea:not(:disabled)'
 
 /** A side panel over the right third. Never two at once; Escape closes it. */

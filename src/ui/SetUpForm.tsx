@@ -58,7 +58,11 @@ export const SetUpForm = ({ today, needsCode }: { readonly today: Day; readonly 
       <FormText name="taxName" label="Name of your sales tax" most={60} />
       <FormQuantity name="percent" label="Tax rate, %" hint="Leave empty if you charge no tax" />
     </div>
-    <FormCheck name="pricesIncludeTax" label="My prices already include tax" />
+    <FormCheck
+      name="pricesIncludeTax"
+      label="My prices already include tax"
+      hint="Choose this if the price tag is what the customer pays"
+    />
     <FormPassphrase
       name="passphrase"
       label="Passphrase"

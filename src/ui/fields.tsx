@@ -1,7 +1,7 @@
 'use client'
 import { useId, useLayoutEffect, useRef, useState, type InputHTMLAttributes, type ReactNode, type Ref } from 'react'
 import { formatDay, isDay, readDay, type Day } from '@/core/day'
-import { formatDigits, typeDigits } from '@/core/locale'
+import { formatDigits, houseLocale, typeDigits } from '@/core/locale'
 import { evaluateAmount, formatMoney, parseMoney, roundToMoney, toDecimalString, toFourPlaces } from '@/core/money'
 
 interface LabelProps {
@@ -138,20 +138,28 @@ export const QuantityField = ({ value, onValue, className = '', ...rest }: Value
 /** A date: takes `t`, `+30`, `12/24`, `eom`, `fri`; the day it means stands under it. */
 export const DayField = ({ today, value, onValue, ...rest }: ValueProps & { readonly today: Day }) => {
   const [typed, setTyped] = useState<string | null>(null)
+  const [entered, setEntered] = useState(false)
   const meant = isDay(value) ? formatDay(value) : undefined
+  const ways = `t, +30, fri, ${houseLocale().monthFirst ? '12/24' : '24/12'}, 24 dec`
   return (
     <Text
       {...rest}
       autoComplete="off"
-      hint={rest.hint ?? (typed !== null && meant ? `means ${meant}` : undefined)}
+      hint={typed !== null && meant ? `means ${meant}` : (rest.hint ?? (entered ? ways : undefined))}
       value={typed ?? meant ?? value}
-      onFocus={(e) => e.target.select()}
+      onFocus={(e) => {
+        e.target.select()
+        setEntered(true)
+      }}
       onChange={(e) => {
         setTyped(e.target.value)
         const read = readDay(e.target.value, today)
         onValue(read.ok ? read.value : e.target.value)
       }}
-      onBlur={() => setTyped(null)}
+      onBlur={() => {
+        setTyped(null)
+        setEntered(false)
+      }}
     />
   )
 }

@@ -208,12 +208,21 @@ describe('the shopfront', () => {
   test('is ordered by one press, also while the last thing typed is still on its way', async () => {
     const sent = answerCalls({
       'POST /api/shop/basket': { status: 200, body: { ...BASKET, turn: 4, name: 'Zeno Quill' } },
-      'POST /api/shop/order': { status: 200, body: { number: 1009, paid: true } },
+      'POST /api/shop/order': {
+        status: 200,
+        body: { number: 1009, paid: true, receipt: { number: 'R-26-7', amount: '1025.92' } },
+      },
     })
     shop({ ...BASKET, name: 'Zeno' })
     await type('Your name', 'Zeno Quill')
     await press('Order')
-    expect(await screen.findByText(/Payment received/)).toBeTruthy()
+    // What was paid and what was ordered stays to be kept.
+    expect((await screen.findByRole('status')).textContent).toContain(
+      'You paid 1,025.92 USD by card; your receipt is R-26-7.',
+    )
+    expect(screen.getByText('Thank you, Zeno Quill')).toBeTruthy()
+    expect(screen.getByRole('cell', { name: 'Rosin' })).toBeTruthy()
+    expect(screen.getByText('25.92')).toBeTruthy()
     expect(bodyOf(sent, '/api/shop/order')).toMatchObject({ turn: 4, pay: 'card' })
   })
 

@@ -107,6 +107,7 @@ const HAZEL = {
   taxExempt: false,
   pricesIncludeTax: false,
   priceLevel: 'SCHOOL',
+  priceLevelName: 'Schools',
   owed: '108.00',
   late: '50.00',
   held: '20.00',
@@ -130,7 +131,7 @@ describe('who a sale is for', () => {
     render(<Open />)
     await type('haz')
     await userEvent.click(await screen.findByText('Hazel Adair'))
-    expect(await screen.findByText('Owes 108.00, 50.00 late · 20.00 held · Price list: SCHOOL')).toBeTruthy()
+    expect(await screen.findByText('Owes 108.00, 50.00 late · 20.00 held · Price list: Schools')).toBeTruthy()
   })
 
   test('is added where nobody is like them, and their address is asked for at once', async () => {

@@ -115,7 +115,10 @@ describe('files', () => {
     await userEvent.upload(screen.getByLabelText('Files: add a file'), new File(['ab'], 'note.txt'))
     await waitFor(() => expect(said).toEqual(['note.txt added.']))
     expect(bodyOf(sent, '/files')).toEqual({ ownerKind: 'sale', ownerId: 7, name: 'note.txt', base64: btoa('ab') })
+    // It has no way back: the first press only asks.
     await press('Delete front.png')
+    expect(sent.some((s) => s.method === 'DELETE')).toBe(false)
+    await press('Delete for good?')
     await waitFor(() => expect(said[1]).toBe('front.png deleted.'))
   })
 })

@@ -15,7 +15,10 @@ const open = (start: GoodsDraft = START, id: number | null = null) =>
       start={start}
       currency="USD"
       today={day('2026-03-02')}
-      codes={['STD', 'ZERO']}
+      codes={[
+        { code: 'STD', name: 'Sales tax' },
+        { code: 'ZERO', name: 'Zero-rated' },
+      ]}
       accounts={[{ code: '4000', name: 'Sales of goods' }]}
       levels={[{ code: 'school', name: 'Schools' }]}
     />,

@@ -269,7 +269,7 @@ describe('what will not come', () => {
     expect([...screen.getByLabelText<HTMLSelectElement>('For').options].map((o) => o.text)).toEqual([
       'Invoice I-26-1: 108.00 open',
     ])
-    expect(noteOf(screen.getByRole('textbox', { name: 'Late fee' }))).toBe('per agreement')
+    expect(noteOf(screen.getByRole('textbox', { name: 'Late fee' }))).toBe('As agreed')
     await press(/^Add late fee/)
     await waitFor(() => expect(bodyOf(sent, '/dues/21/late-charge')).toEqual({ amount: '3.24', on: '2026-03-02' }))
   })

@@ -15,7 +15,7 @@ const buyer = {
   email: '',
   exempt: false,
   pricesIncludeTax: false,
-  priceLevel: '',
+  priceLevelName: '',
   owed: '0.00',
   late: '0.00',
   held: '0.00',

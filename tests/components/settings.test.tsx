@@ -196,6 +196,7 @@ describe('the business', () => {
     expect(field('Your passphrase again').value).toBe('')
     expect(sent[0]?.body).toEqual({ name: 'Accountant', passphrase: 'a long passphrase', readOnly: true })
     await press('Revoke Shelf scanner')
+    await press('Revoke for good?')
     await waitFor(() => expect(said).toEqual(['Token “Shelf scanner” revoked.']))
   })
 })

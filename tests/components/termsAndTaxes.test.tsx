@@ -148,8 +148,16 @@ describe('taxes', () => {
 
   test('have areas that choose one', async () => {
     const sent = answerCalls({ 'POST /tax-areas': { status: 201, body: {} } })
-    render(<Areas areas={[{ code: 'OUT', name: 'Out of state', taxCode: 'ZERO' }]} codes={['STD', 'ZERO']} />)
-    expect(screen.getByText('taxable goods use code ZERO')).toBeTruthy()
+    render(
+      <Areas
+        areas={[{ code: 'OUT', name: 'Out of state', taxCode: 'ZERO' }]}
+        codes={[
+          { code: 'STD', name: 'Sales tax' },
+          { code: 'ZERO', name: 'Zero-rated' },
+        ]}
+      />,
+    )
+    expect(screen.getByText('taxable goods use Zero-rated')).toBeTruthy()
     await type('Code', 'ISLE')
     await type('Name of the region', 'The isle')
     await choose('Tax code', 'ZERO')

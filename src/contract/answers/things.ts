@@ -46,6 +46,7 @@ export const customer = standing.extend({
   exemptNumber: z.string(),
   exemptUntil: dayText.nullable(),
   priceLevel: z.string(),
+  priceLevelName: z.string(),
   pricesIncludeTax: z.boolean(),
   creditLimit: decimalText.nullable(),
   language: z.string(),

@@ -49,7 +49,11 @@ export const readCustomers = (
 export const customerView = async (db: Db, id: number, business: Business, today: Day) => {
   const customer = await findCustomer(db, id, business.currency)
   if (!customer) return null
-  const standing = present((await listCustomers(db, { id }, { limit: 1 }, { today, currency: business.currency }))[0])
+  const [[first], level] = await Promise.all([
+    listCustomers(db, { id }, { limit: 1 }, { today, currency: business.currency }),
+    findPriceLevel(db, customer.priceLevel),
+  ])
+  const standing = present(first)
   return {
     ...viewOfStanding(standing),
     note: customer.note,
@@ -66,7 +70,8 @@ export const customerView = async (db: Db, id: number, business: Business, today
     exemptNumber: customer.exemptNumber,
     exemptUntil: customer.exemptUntil,
     priceLevel: customer.priceLevel,
-    pricesIncludeTax: (await findPriceLevel(db, customer.priceLevel))?.pricesIncludeTax ?? business.pricesIncludeTax,
+    priceLevelName: level?.name ?? '',
+    pricesIncludeTax: level?.pricesIncludeTax ?? business.pricesIncludeTax,
     creditLimit: customer.creditLimit && toDecimalString(customer.creditLimit),
     language: customer.language,
     tags: customer.tags,
@@ -83,8 +88,9 @@ export const readCustomer = async (db: Db, id: number, business: Business, today
   const { currency } = business
   const customer = await findCustomer(db, id, currency)
   if (!customer) return null
-  const [[standing], addresses, dues, held, receipts, paid, saleIds, contacts, files, committed, refunds] =
+  const [level, [standing], addresses, dues, held, receipts, paid, saleIds, contacts, files, committed, refunds] =
     await Promise.all([
+      findPriceLevel(db, customer.priceLevel),
       listCustomers(db, { id }, { limit: 1 }, { today, currency }),
       listAddresses(db, id),
       listOpenDues(db, id, currency),
@@ -99,6 +105,7 @@ export const readCustomer = async (db: Db, id: number, business: Business, today
     ])
   return {
     customer,
+    priceLevelName: level?.name ?? '',
     standing: present(standing),
     addresses,
     dues,

@@ -10,6 +10,10 @@ export interface Ordered {
   readonly number: number
   readonly paid: boolean
   readonly why?: string
+  /** Where it was paid at once. */
+  readonly receipt?: { readonly number: string; readonly amount: string }
+  /** What was ordered, as it stood when it was. */
+  readonly basket: BasketView
 }
 
 interface Props {
@@ -54,8 +58,12 @@ export const OrderForm = ({ basket, onBasket, onOrdered }: Props) => {
   const order = async () => {
     const told = await tell()
     if (!told) return
-    const done = await post<Ordered>('/api/shop/order', { turn: told.turn, pay, ...(pay === 'card' ? { card } : {}) })
-    if (done) onOrdered(done)
+    const done = await post<Omit<Ordered, 'basket'>>('/api/shop/order', {
+      turn: told.turn,
+      pay,
+      ...(pay === 'card' ? { card } : {}),
+    })
+    if (done) onOrdered({ ...done, basket: told })
   }
   const wrong = telling.refused ?? refused
   const text = (label: string, key: 'name' | 'email' | 'phone', extra: object) => (

@@ -1,11 +1,14 @@
 'use client'
 import { Minus, Plus } from 'lucide-react'
 import { useState } from 'react'
+import { formatDigits } from '@/core/locale'
 import { decimal, formatPrice } from '@/core/money'
 import type { BasketView, ShopThing } from '@/services/shopfront/readShop'
 import { Refusal } from '../Refusal'
 import { useAsk } from './ask'
+import { BasketTable } from './BasketTable'
 import { OrderForm, type Ordered } from './OrderForm'
+import { Thanks } from './Thanks'
 import { useBasket } from './useBasket'
 
 interface Props {
@@ -26,7 +29,7 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
   const put = async (goodsId: number, quantity: number) =>
     take((await post<BasketView>('/api/shop/lines', { goodsId, quantity: String(Math.max(0, quantity)) })) ?? undefined)
   const inBasket = (goodsId: number) => Number(basket?.lines.find((l) => l.goodsId === goodsId)?.quantity ?? 0)
-  if (ordered) return <Thanks ordered={ordered} />
+  if (ordered) return <Thanks ordered={ordered} currency={currency} withTax={withTax} />
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_380px]">
       <ul className="grid content-start gap-4 sm:grid-cols-2">
@@ -34,7 +37,12 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
           <li key={t.id} className="flex gap-3 border border-paper-300 bg-white p-3">
             {t.pictureFileId !== null && (
               // eslint-disable-next-line @next/next/no-img-element -- kept in the database, shown as it is
-              <img src={`/api/shop/pictures/${t.pictureFileId}`} alt="" className="h-19 w-19 shrink-0 object-cover" />
+              <img
+                src={`/api/shop/pictures/${t.pictureFileId}`}
+                alt=""
+                loading="lazy"
+                className="h-19 w-19 shrink-0 object-cover"
+              />
             )}
             <div className="min-w-0 flex-1">
               <b className="block break-words">{t.name}</b>
@@ -63,49 +71,30 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
           <p className="sub">Your basket is empty.</p>
         ) : (
           <>
-            <table className="ledger">
-              <tbody>
-                {basket.lines.map((l) => (
-                  <tr key={l.goodsId}>
-                    <td className="break-words">{l.name}</td>
-                    <td className="whitespace-nowrap">
-                      <button
-                        aria-label={`${l.name}: one less`}
-                        className="p-1.25"
-                        onClick={() => void put(l.goodsId, Number(l.quantity) - 1)}
-                      >
-                        <Minus size={14} />
-                      </button>
-                      <span className="fig inline-block min-w-6 text-center">{l.quantity}</span>
-                      <button
-                        aria-label={`${l.name}: one more`}
-                        className="p-1.25"
-                        onClick={() => void put(l.goodsId, Number(l.quantity) + 1)}
-                      >
-                        <Plus size={14} />
-                      </button>
-                    </td>
-                    <td className="fig">{l.sum}</td>
-                  </tr>
-                ))}
-                {!withTax && (
-                  <tr>
-                    <td colSpan={2} className="r border-0 text-iron-500">
-                      tax
-                    </td>
-                    <td className="fig border-0">{basket.totals.tax}</td>
-                  </tr>
-                )}
-                <tr className="total">
-                  <td colSpan={2} className="r">
-                    total, {currency}
-                  </td>
-                  <td className="fig" aria-live="polite">
-                    {basket.totals.gross}
-                  </td>
-                </tr>
-              </tbody>
-            </table>
+            <BasketTable
+              basket={basket}
+              currency={currency}
+              withTax={withTax}
+              count={(l) => (
+                <>
+                  <button
+                    aria-label={`${l.name}: one less`}
+                    className="p-1.25"
+                    onClick={() => void put(l.goodsId, Number(l.quantity) - 1)}
+                  >
+                    <Minus size={14} />
+                  </button>
+                  <span className="fig inline-block min-w-6 text-center">{formatDigits(l.quantity)}</span>
+                  <button
+                    aria-label={`${l.name}: one more`}
+                    className="p-1.25"
+                    onClick={() => void put(l.goodsId, Number(l.quantity) + 1)}
+                  >
+                    <Plus size={14} />
+                  </button>
+                </>
+              )}
+            />
             <OrderForm basket={basket} onBasket={take} onOrdered={setOrdered} />
           </>
         )}
@@ -114,18 +103,3 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
     </div>
   )
 }
-
-const Thanks = ({ ordered }: { readonly ordered: Ordered }) => (
-  <section className="max-w-140">
-    <h2 className="text-2xl">Thank you</h2>
-    <p className="mt-2">
-      Your order has the number <b>{ordered.number}</b>.{' '}
-      {ordered.paid
-        ? 'Payment received.'
-        : ordered.why
-          ? `Payment did not go through: ${ordered.why}`
-          : 'We will send you an invoice.'}{' '}
-      We will be in touch.
-    </p>
-  </section>
-)

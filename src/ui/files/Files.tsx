@@ -4,6 +4,7 @@ import { useRef } from 'react'
 import { formatDay, type Day } from '@/core/day'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
+import { SureButton } from '../SureButton'
 import { readBase64 } from './readBase64'
 
 interface Props {
@@ -59,15 +60,15 @@ export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
             <span className="sub whitespace-nowrap">
               {size(f.size)}, {formatDay(f.addedOn)}
             </span>
-            <button
-              type="button"
-              aria-label={`Delete ${f.name}`}
+            <SureButton
+              label={`Delete ${f.name}`}
+              sure="Delete for good"
               className="p-1.25 text-iron-500 hover:text-oxide-700"
               disabled={busy}
-              onClick={() => void send('DELETE', `/files/${f.id}`, {}, { say: () => `${f.name} deleted.` })}
+              onSure={() => void send('DELETE', `/files/${f.id}`, {}, { say: () => `${f.name} deleted.` })}
             >
               <X size={15} />
-            </button>
+            </SureButton>
           </li>
         ))}
       </ul>

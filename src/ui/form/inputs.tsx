@@ -178,12 +178,35 @@ export const FormSelect = ({
   )
 }
 
-export const FormCheck = ({ name, label }: { readonly name: string; readonly label: string }) => {
+export const FormCheck = ({
+  name,
+  label,
+  hint,
+}: {
+  readonly name: string
+  readonly label: string
+  readonly hint?: string
+}) => {
+  const id = useId()
   const { ref, value, onChange } = useField(name)
   return (
-    <label className="flex min-h-9 items-center gap-2">
-      <input type="checkbox" ref={ref} checked={value} onChange={(e) => onChange(e.target.checked)} /> {label}
-    </label>
+    <div>
+      <label className="flex min-h-9 items-center gap-2">
+        <input
+          type="checkbox"
+          ref={ref}
+          checked={value}
+          aria-describedby={hint ? `${id}-note` : undefined}
+          onChange={(e) => onChange(e.target.checked)}
+        />{' '}
+        {label}
+      </label>
+      {hint && (
+        <div id={`${id}-note`} className="sub">
+          {hint}
+        </div>
+      )}
+    </div>
   )
 }
 

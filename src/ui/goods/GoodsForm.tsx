@@ -15,7 +15,7 @@ interface Props {
   readonly start: GoodsDraft
   readonly currency: string
   readonly today: Day
-  readonly codes: readonly string[]
+  readonly codes: readonly { readonly code: string; readonly name: string }[]
   readonly accounts: readonly { readonly code: string; readonly name: string }[]
   readonly levels: readonly { readonly code: string; readonly name: string }[]
 }
@@ -59,7 +59,7 @@ export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels 
         <Kit />
         <div className="grid grid-cols-2 gap-3">
           <Price currency={currency} />
-          <FormSelect name="taxCode" label="Tax code" options={codes.map((c) => ({ value: c, name: c }))} />
+          <FormSelect name="taxCode" label="Tax code" options={codes.map((c) => ({ value: c.code, name: c.name }))} />
         </div>
         <PriceRows levels={levels} currency={currency} today={today} />
         <OnTheShelf />

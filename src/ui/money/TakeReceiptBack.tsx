@@ -1,5 +1,6 @@
 'use client'
 import type { Day } from '@/core/day'
+import { WhichWayBack } from '../WhichWayBack'
 import { CommandForm } from '../form/CommandForm'
 import { FormMoney, FormOn, FormReason } from '../form/inputs'
 
@@ -30,6 +31,7 @@ export const Void = ({ id, number, today, onDone }: TakenBack) => (
       The payment is reversed on this date and the invoices it paid become unpaid again. The receipt stays on file,
       marked void.
     </p>
+    <WhichWayBack />
     <div className="grid gap-3">
       <FormReason />
       <FormOn today={today} />

@@ -1,4 +1,5 @@
 'use client'
+import { WhichWayBack } from '../WhichWayBack'
 import { formatDigits } from '@/core/locale'
 import { useWatch } from 'react-hook-form'
 import type { Day } from '@/core/day'
@@ -77,6 +78,7 @@ export const CreditInvoice = ({ invoice, today, onDone }: Props) => {
       submit="Create credit note"
     >
       <p className="mb-3">The invoice itself never changes. The credit note first reduces what is unpaid on it.</p>
+      <WhichWayBack />
       <FormChoice
         name="how"
         label="How much"

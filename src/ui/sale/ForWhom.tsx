@@ -13,7 +13,7 @@ export interface Buyer {
   readonly email: string
   readonly exempt: boolean
   readonly pricesIncludeTax: boolean
-  readonly priceLevel: string
+  readonly priceLevelName: string
   readonly owed: string
   readonly late: string
   readonly held: string
@@ -103,7 +103,7 @@ export const ForWhom = ({ buyer, onBuyer, onEntered }: Props) => {
           Owes {formatDigits(buyer.owed)}
           {Number(buyer.late) > 0 && `, ${formatDigits(buyer.late)} late`}
           {Number(buyer.held) > 0 ? ` · ${formatDigits(buyer.held)} held` : ' · Nothing held'}
-          {buyer.priceLevel && ` · Price list: ${buyer.priceLevel}`}
+          {buyer.priceLevelName && ` · Price list: ${buyer.priceLevelName}`}
         </div>
       )}
       {fresh && buyer && (

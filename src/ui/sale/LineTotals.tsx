@@ -14,7 +14,7 @@ export const LineHead = () => (
       right('Quantity', 'w-23'),
       right('Unit price', 'w-28'),
       right('Discount', 'w-20'),
-      { head: 'Tax', className: 'w-26' },
+      { head: 'Tax', className: 'w-32' },
       right('Margin', 'w-15'),
       right('Amount', 'w-27.5'),
       unseen('More, remove', 'w-16'),

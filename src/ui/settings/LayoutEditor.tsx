@@ -4,6 +4,7 @@ import type { LayoutSpec, PaperKind } from '@/core/formats'
 import { Text } from '../fields'
 import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
+import { SureButton } from '../SureButton'
 import { ColumnOrder, PartOrder } from './layoutOrders'
 
 interface Props {
@@ -89,10 +90,11 @@ export const LayoutEditor = ({ paper, paperName, layout, spec: start, exampleId 
             Save
           </button>
           {layout && (
-            <button
+            <SureButton
               className="btn"
+              sure="Delete for good"
               disabled={busy}
-              onClick={() =>
+              onSure={() =>
                 void send(
                   'DELETE',
                   `/layouts/${layout.id}`,
@@ -102,7 +104,7 @@ export const LayoutEditor = ({ paper, paperName, layout, spec: start, exampleId 
               }
             >
               Delete layout
-            </button>
+            </SureButton>
           )}
         </p>
       </div>

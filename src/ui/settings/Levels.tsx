@@ -49,7 +49,7 @@ export const Levels = ({ levels }: Pick<TradeFacts, 'levels'>) => (
       <div className="grid grid-cols-[80px_1fr_70px_160px] gap-2 max-sm:grid-cols-2">
         <FormText name="code" label="Code" most={40} />
         <FormText name="name" label="Name of the price list" most={80} />
-        <FormQuantity name="percentOff" label="% off" />
+        <FormQuantity name="percentOff" label="% off" hint="Of list prices" />
         <FormPick name="pricesIncludeTax" label="Show prices" options={WITH_TAX} />
       </div>
     </CommandForm>

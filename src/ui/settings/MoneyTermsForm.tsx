@@ -43,21 +43,61 @@ export const MoneyTermsForm = (props: MoneyTerms) => {
             label="Layaway: payment every"
             options={rhythms(start.usualArrangements.layaway.every)}
           />
-          <FormQuantity name="usualArrangements.layaway.graceDays" label="Layaway: grace period (days)" />
+          <FormQuantity
+            name="usualArrangements.layaway.graceDays"
+            label="Layaway: grace period (days)"
+            hint="A payment counts as late after this"
+          />
           <FormQuantity name="usualArrangements.layaway.fee.percent" label="Layaway: cancellation fee, %" />
           <FormQuantity name="usualArrangements.installments.count" label="Installments: number of payments" />
           <FormQuantity name="usualArrangements.late.charge.percent" label="Late fee, %" />
           <FormMoney name="usualArrangements.late.charge.amount" label="Or an amount" currency={currency} />
-          <FormQuantity name="usualArrangements.late.graceDays" label="Late fee after (days)" />
-          <FormMoney name="bounceFee" label="Returned-check fee" currency={currency} />
-          <FormQuantity name="stopSupplyDays" label="Warn on new sales when late by (days)" />
-          <FormText name="reminderDays" label="Send reminders after (days late)" most={40} />
-          <FormText name="ageLimits" label="Age columns (days)" most={40} />
-          <FormMoney name="smallestCoin" label="Smallest coin" currency={currency} />
+          <FormQuantity
+            name="usualArrangements.late.graceDays"
+            label="Late fee after (days)"
+            hint="Late fees need the customer’s agreement; check what your law allows"
+          />
+          <FormMoney
+            name="bounceFee"
+            label="Returned-check fee"
+            currency={currency}
+            hint="Charged when a check bounces"
+          />
+          <FormQuantity
+            name="stopSupplyDays"
+            label="Warn on new sales when late by (days)"
+            hint="Before you give more on credit"
+          />
+          <FormText
+            name="reminderDays"
+            label="Send reminders after (days late)"
+            most={40}
+            hint="Up to three, such as 7, 21, 35"
+          />
+          <FormText
+            name="ageLimits"
+            label="Age columns (days)"
+            most={40}
+            hint="How Owed sorts what is late: 30, 60, 90"
+          />
+          <FormMoney
+            name="smallestCoin"
+            label="Smallest coin"
+            currency={currency}
+            hint="Cash is rounded to it; 0.01 rounds nothing"
+          />
         </div>
         <div className="mt-3 grid">
-          <FormCheck name="taxOnDeposits" label="Sales tax is due when a deposit is received (not with the invoice)" />
-          <FormCheck name="taxBackOnBadDebts" label="Reclaim sales tax when a debt is written off" />
+          <FormCheck
+            name="taxOnDeposits"
+            label="Sales tax is due when a deposit is received (not with the invoice)"
+            hint="In some places it is. Ask your accountant."
+          />
+          <FormCheck
+            name="taxBackOnBadDebts"
+            label="Reclaim sales tax when a debt is written off"
+            hint="Where your tax office gives back tax on what was never paid. Ask your accountant."
+          />
         </div>
         <FormProblems refused={refused} />
         <button className="btn mt-3" disabled={busy}>

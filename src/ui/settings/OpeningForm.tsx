@@ -24,7 +24,11 @@ export const OpeningForm = ({ today, openedOn, pricesIncludeTax, posted }: Props
       ) : (
         <FormDay name="openingDate" label="First day of your books" today={today} />
       )}
-      <FormCheck name="pricesIncludeTax" label="Prices of new sales include tax" />
+      <FormCheck
+        name="pricesIncludeTax"
+        label="Prices of new sales include tax"
+        hint="Choose this if the price tag is what the customer pays"
+      />
     </SettingsForm>
   </section>
 )

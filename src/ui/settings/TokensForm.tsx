@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { CommandForm } from '../form/CommandForm'
 import { FormCheck, FormPassphrase, FormText } from '../form/inputs'
 import { useSend } from '../send'
+import { SureButton } from '../SureButton'
 
 const schema = () => import('@/contract/inputs/access/entry').then((m) => m.tokenInput)
 
@@ -32,9 +33,14 @@ export const TokensForm = ({ tokens }: { readonly tokens: readonly Token[] }) =>
                   {t.readOnly ? 'reads only, ' : ''}until {t.until}
                 </td>
                 <td className="r">
-                  <button className="underline" aria-label={`Revoke ${t.name}`} onClick={() => void withdraw(t)}>
+                  <SureButton
+                    className="underline"
+                    label={`Revoke ${t.name}`}
+                    sure="Revoke for good"
+                    onSure={() => void withdraw(t)}
+                  >
                     Revoke
-                  </button>
+                  </SureButton>
                 </td>
               </tr>
             ))}

@@ -85,6 +85,9 @@ export const Bill = ({ sale, today, onClose }: PanelProps) => {
       onDone={onClose}
       submit={
         <>
+          <p className="sub mt-3">
+            Issuing gives the invoice its number and posts it. It can no longer be changed, only credited.
+          </p>
           <Submit set={['issue', true]}>Issue invoice</Submit>
           <Submit quiet set={['issue', false]} className="btn mt-2 w-full">
             Save as draft

@@ -34,7 +34,11 @@ export const ChargeLate = ({ sale, today, onClose }: PanelProps) => {
             name="amount"
             label="Late fee"
             currency={sale.currency}
-            hint={agreed ? 'per agreement' : 'no late fee was agreed'}
+            hint={
+              agreed
+                ? 'As agreed'
+                : 'None was agreed. A late fee needs the customer’s agreement; check what your law allows.'
+            }
           />
           <FormOn today={today} />
         </div>

@@ -3,6 +3,7 @@ import { formatDigits } from '@/core/locale'
 import { useState } from 'react'
 import { CommandForm } from '../../form/CommandForm'
 import { FormMoney, FormOn, FormReason } from '../../form/inputs'
+import { WhichWayBack } from '../../WhichWayBack'
 import { voidedBy } from '../../undone'
 import type { PanelProps } from './parts'
 import { WhichDue } from './WhichDue'
@@ -18,6 +19,7 @@ export const WriteOff = ({ sale, today, onClose }: PanelProps) => {
       <p className="mb-3">
         This amount is no longer owed. It is posted as a bad debt; sales tax is reversed if your settings allow.
       </p>
+      <WhichWayBack />
       <WhichDue label="Which" dues={dues} dueId={dueId} onDue={setDue} />
       <CommandForm
         key={dueId}

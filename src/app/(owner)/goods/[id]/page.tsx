@@ -77,7 +77,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
             id={goods.id}
             currency={currency}
             today={today}
-            codes={codes.map((c) => c.code)}
+            codes={codes.map((c) => ({ code: c.code, name: c.name }))}
             accounts={incomes}
             levels={levels.map((l) => ({ code: l.code, name: l.name }))}
             start={goodsDraftOf(page)}

@@ -19,7 +19,7 @@ export default async function NewGoods() {
         id={null}
         currency={currency}
         today={today}
-        codes={codes.map((c) => c.code)}
+        codes={codes.map((c) => ({ code: c.code, name: c.name }))}
         accounts={incomes}
         levels={levels}
         start={{ ...NO_GOODS, taxCode: present(codes[0]).code }}

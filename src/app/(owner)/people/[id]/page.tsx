@@ -43,7 +43,7 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
       <Heading
         above={[customer.kind, customer.contact, customer.phone, customer.email].filter(Boolean).join(' · ')}
         title={customer.name}
-        beside={sayFacts(customer)}
+        beside={sayFacts(page)}
         action={
           <CustomerActs
             id={customer.id}

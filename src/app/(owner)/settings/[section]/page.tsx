@@ -112,7 +112,7 @@ const Tax = async () => {
               : c.rates.map((r) => `${r.from ? `from ${formatDay(r.from)}` : 'at first'}: ${sayRates(r.components)}`),
         }))}
       />
-      <Areas areas={areas} codes={codes.map((c) => c.code)} />
+      <Areas areas={areas} codes={codes.map((c) => ({ code: c.code, name: c.name }))} />
       <OpeningForm
         today={today}
         openedOn={business.openedOn}

@@ -5,7 +5,7 @@ import { formatMoney } from '@/core/money'
 import type { CustomerPage } from '@/model/people/customers'
 
 /** How they pay, at which prices and in which language, in a line. */
-export const sayFacts = (customer: CustomerPage['customer']): string =>
+export const sayFacts = ({ customer, priceLevelName }: Pick<CustomerPage, 'customer' | 'priceLevelName'>): string =>
   [
     customer.taxExempt
       ? `exempt from tax${customer.exemptNumber ? `, ${customer.exemptNumber}` : ''}${customer.exemptUntil ? ` until ${formatDay(customer.exemptUntil)}` : ''}`
@@ -15,7 +15,7 @@ export const sayFacts = (customer: CustomerPage['customer']): string =>
       ? `${formatPercent(String(Number(customer.terms.discountPercent)))} within ${customer.terms.discountDays ?? 0} days`
       : '',
     customer.creditLimit ? `credit limit ${formatMoney(customer.creditLimit)}` : '',
-    customer.priceLevel ? `prices: ${customer.priceLevel}` : '',
+    priceLevelName ? `price list: ${priceLevelName}` : '',
     customer.language === 'en' ? '' : `documents in ${languageName(customer.language)}`,
   ]
     .filter(Boolean)
