@@ -85,6 +85,7 @@ const open = async (db: Database, start: Day): Promise<Workshop> => {
     {
       name: 'Fernhollow Strings',
       currency: 'USD',
+      locale: 'en-US',
       openingDate: start,
       passphrase: DEMO_PASSPHRASE,
       taxCodes: [

@@ -102,16 +102,27 @@ describe('mail', () => {
   test('has words the owner can change, for each document and language', async () => {
     const sent = answerCalls({
       'GET /letter-templates/one': { status: 200, body: { subject: 'Your estimate', body: 'Hello {name}' } },
-      'POST /letter-templates': refuses({ path: 'body', message: 'Nothing is filled in for {sum}.' }),
+      'POST /letter-templates': kept,
       'DELETE /letter-templates': { status: 200, body: { subject: 'Estimate', body: 'Our own' } },
     })
     render(<LetterEditor />)
     await waitFor(() => expect(field('Subject').value).toBe('Your estimate'))
     await choose('Language', 'Deutsch')
+    await waitFor(() => expect(sent.filter((s) => s.method === 'GET')).toHaveLength(2))
     await userEvent.type(field('Text'), ' {{sum}')
     await press('Save')
-    expect(await screen.findByText('Nothing is filled in for {sum}.')).toBeTruthy()
-    expect(sent.find((s) => s.method === 'POST')?.body).toMatchObject({ paper: 'estimate', language: 'de' })
+    await waitFor(() => expect(noteOf(field('Text'))).toContain('Nothing is filled in for {sum}.'))
+    expect(sent.some((s) => s.method === 'POST')).toBe(false)
+    await type('Text', 'Guten Tag')
+    await press('Save')
+    await waitFor(() =>
+      expect(sent.find((s) => s.method === 'POST')?.body).toEqual({
+        paper: 'estimate',
+        language: 'de',
+        subject: 'Your estimate',
+        body: 'Guten Tag',
+      }),
+    )
     await press('Restore standard text')
     await waitFor(() => expect(field('Subject').value).toBe('Estimate'))
   })

@@ -209,6 +209,9 @@ const ORDERS: Readonly<Record<string, SQL>> = {
 /** What only a join with all they owe, hold or bought can order by. */
 const BY_MONEY: readonly string[] = ['owed', 'late', 'held', 'sales']
 
+type StandingSelect = Record<'name' | 'contact' | 'email' | 'phone' | 'kind' | 'owed' | 'late' | 'held', string> &
+  Record<'id' | 'sales', number>
+
 /** Customers by name where no order is asked for, with what they owe (late apart), what is held, and their sales. */
 export const listCustomers = async (
   db: Db,
@@ -225,28 +228,11 @@ export const listCustomers = async (
         left join (select customer_id, sum(amount) as held from held group by customer_id) h on h.customer_id = customer.id
         left join (select customer_id, count(*) as sales from sale group by customer_id) s on s.customer_id = customer.id`
       : sql``
-  const rows = await db.execute<
-    Record<'owed' | 'late' | 'held', string> & {
-      id: number
-      name: string
-      contact: string
-      email: string
-      phone: string
-      kind: string
-      sales: number
-    }
-  >(sql`
+  const rows = await db.execute<StandingSelect>(sql`
     with picked as (
       select customer.id, name, contact, email, phone, kind, row_number() over (order by ${order}) as place from ${customer} ${sums}
        where ${and(
-         filter.id ? eq(customer.id, filter.id) : sql`not ${customer.walkIn} and ${customer.joinedToId} is null`,
-         filter.tag ? sql`${filter.tag} = any(${customer.tags})` : undefined,
-         filter.search
-           ? matchesWords(filter.search, [customer.name, customer.contact, customer.email, customer.phone])
-           : undefined,
-         filter.owing
-           ? sql`exists (select from due d where d.customer_id = ${customer.id} and d.filled < d.amount)`
-           : undefined,
+         ...whichCustomers(filter),
          part.after
            ? sql`(lower(${customer.name}), ${customer.id}) > (lower(${part.after.name}), ${part.after.id}::int)`
            : undefined,
@@ -260,17 +246,23 @@ export const listCustomers = async (
       left join lateral (select sum(amount) as held from held where customer_id = p.id) h on true
       left join lateral (select count(*)::int as sales from sale where customer_id = p.id) s on true
      order by p.place`)
-  const amount = (text: string): Money => money(BigInt(text), scope.currency)
-  return rows.map((r) => ({
-    id: r.id,
-    name: r.name,
-    contact: r.contact,
-    email: r.email,
-    phone: r.phone,
-    kind: r.kind,
-    owed: amount(r.owed),
-    late: amount(r.late),
-    held: amount(r.held),
-    sales: r.sales,
-  }))
+  return rows.map((r) => asStanding(r, scope.currency))
+}
+
+/** Which customers a filter means; without an id those of their own name alone. */
+const whichCustomers = (filter: CustomerFilter): (SQL | undefined)[] => [
+  filter.id ? eq(customer.id, filter.id) : sql`not ${customer.walkIn} and ${customer.joinedToId} is null`,
+  filter.tag ? sql`${filter.tag} = any(${customer.tags})` : undefined,
+  filter.search
+    ? matchesWords(filter.search, [customer.name, customer.contact, customer.email, customer.phone])
+    : undefined,
+  filter.owing
+    ? sql`exists (select from due d where d.customer_id = ${customer.id} and d.filled < d.amount)`
+    : undefined,
+]
+
+const asStanding = ({ id, name, contact, email, phone, kind, sales, ...sums }: StandingSelect, currency: string) => {
+  const amount = (text: string): Money => money(BigInt(text), currency)
+  const [owed, late, held] = [amount(sums.owed), amount(sums.late), amount(sums.held)]
+  return { id, name, contact, email, phone, kind, owed, late, held, sales }
 }

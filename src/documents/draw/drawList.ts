@@ -58,40 +58,20 @@ const columnsOf = (sheet: Sheet, list: ListOnPaper, wide: number): readonly Colu
   })
 }
 
-/** A list as a PDF across the page, its heads on every page, its sums at the end, its pages counted. */
-export const drawList = (list: ListOnPaper): Promise<Buffer> => {
+type Look = (right: boolean) => TextStyle
+
+/** Rows one under the other, each under the heads of its page: a new page begins where the next row has no room. */
+const tableOn = (sheet: Sheet, list: ListOnPaper, root: PDFKit.PDFStructureElement, from: number) => {
   const [w, h] = LONG[list.size]
-  const { sheet, close } = openSheet({ title: list.title, author: list.about, language: 'en', size: [w, h] })
   const { doc } = sheet
   const wide = w - 2 * MARGIN
-  const bottom = h - 40
-  const root = doc.struct('Document')
-  doc.addStructure(root)
   const columns = columnsOf(sheet, list, wide)
   const table = doc.struct('Table')
-  let y = 36
-  root.add(
-    doc.struct(
-      'H1',
-      {},
-      () => void (y = setText(sheet, style('slab', 16, INK.text, 'left'), list.title, { x: MARGIN, y, width: wide })),
-    ),
-  )
-  root.add(
-    doc.struct(
-      'P',
-      {},
-      () =>
-        void (y = setText(sheet, style('text', 9, INK.quiet, 'left'), list.about, {
-          x: MARGIN,
-          y: y + 2,
-          width: wide,
-        })),
-    ),
-  )
-  y += 8
   root.add(table)
-  const line = (tag: 'TH' | 'TD', cells: readonly string[], look: (right: boolean) => TextStyle): number => {
+  let y = from
+  const highest = (cells: readonly string[], look: Look): number =>
+    Math.max(...columns.map((c, i) => heightOf(sheet, look(c.right), cells[i] ?? '', c.width)))
+  const line = (tag: 'TH' | 'TD', cells: readonly string[], look: Look): void => {
     const row = doc.struct('TR')
     table.add(row)
     columns.forEach((c, i) => {
@@ -99,34 +79,60 @@ export const drawList = (list: ListOnPaper): Promise<Buffer> => {
       row.add(doc.struct(tag, {}, () => void setText(sheet, look(c.right), text, { x: c.x, y, width: c.width })))
     })
     row.end()
-    return Math.max(9 * LEADING, ...columns.map((c, i) => heightOf(sheet, look(c.right), cells[i] ?? '', c.width)))
+    y += Math.max(9 * LEADING, highest(cells, look)) + 2
   }
-  const heads = () => {
-    const texts = list.heads.map((head) => head.text)
-    y += line('TH', texts, headStyle) + 2
-    rule(sheet, { x: MARGIN, y, width: wide, thick: 1, colour: INK.text })
-    y += 3
+  const across = (thick: number, colour: string, after: number): void => {
+    rule(sheet, { x: MARGIN, y, width: wide, thick, colour })
+    y += after
   }
-  const room = (cells: readonly string[]) => {
-    const high = Math.max(...columns.map((c, i) => heightOf(sheet, cellStyle(c.right), cells[i] ?? '', c.width)))
-    if (y + high + 5 <= bottom) return
+  const heads = (): void => {
+    line(
+      'TH',
+      list.heads.map((head) => head.text),
+      headStyle,
+    )
+    across(1, INK.text, 3)
+  }
+  const room = (cells: readonly string[]): void => {
+    if (y + highest(cells, cellStyle) + 5 <= h - 40) return
     doc.addPage({ size: [w, h], margin: 0 })
     y = 36
     heads()
   }
   heads()
-  for (const cells of list.rows) {
-    room(cells)
-    y += line('TD', cells, (right) => cellStyle(right)) + 2
-    rule(sheet, { x: MARGIN, y, width: wide, thick: 0.5, colour: INK.rule })
-    y += 2
+  return {
+    row: (cells: readonly string[]): void => {
+      room(cells)
+      line('TD', cells, (right) => cellStyle(right))
+      across(0.5, INK.rule, 2)
+    },
+    sums: (cells: readonly string[]): void => {
+      room(cells)
+      across(1, INK.text, 3)
+      line('TD', cells, (right) => cellStyle(right, true))
+    },
+    end: () => void table.end(),
   }
-  if (list.sums) {
-    room(list.sums)
-    rule(sheet, { x: MARGIN, y, width: wide, thick: 1, colour: INK.text })
-    y += 3
-    line('TD', list.sums, (right) => cellStyle(right, true))
-  }
+}
+
+/** A list as a PDF across the page, its heads on every page, its sums at the end, its pages counted. */
+export const drawList = (list: ListOnPaper): Promise<Buffer> => {
+  const [w, h] = LONG[list.size]
+  const { sheet, close } = openSheet({ title: list.title, author: list.about, language: 'en', size: [w, h] })
+  const { doc } = sheet
+  const root = doc.struct('Document')
+  doc.addStructure(root)
+  let y = 36
+  const words = (tag: 'H1' | 'P', look: TextStyle, text: string): void =>
+    void root.add(
+      doc.struct(tag, {}, () => void (y = setText(sheet, look, text, { x: MARGIN, y, width: w - 2 * MARGIN }))),
+    )
+  words('H1', style('slab', 16, INK.text, 'left'), list.title)
+  y += 2
+  words('P', style('text', 9, INK.quiet, 'left'), list.about)
+  const table = tableOn(sheet, list, root, y + 8)
+  for (const cells of list.rows) table.row(cells)
+  if (list.sums) table.sums(list.sums)
   table.end()
   root.end()
   numberPages(sheet, w, h)

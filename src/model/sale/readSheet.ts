@@ -3,6 +3,7 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { compareDays, type Day, daysBetween } from '@/core/day'
 import type { Sheet } from './sheet'
+import type { Story } from './story'
 import { readStories } from './readStories'
 import { readTrail, receiptIdsOf } from './trail'
 import { listTaxCodes } from '@/data/queries/taxCodes'
@@ -19,66 +20,70 @@ import { listOpenDues } from '@/data/queries/due'
 import { standGoods } from '@/model/goods/goods'
 import { sayArrangement } from './sayArrangement'
 import { present } from '@/core/present'
-import { formatPrice } from '@/core/money'
+import { formatPrice, type Decimal } from '@/core/money'
 import { overLimit } from '@/core/sale'
 import { forActions } from './saleForActions'
 import { marginsOf, sheetEntry, taxesOf, wholeLessOf, worthsOf } from './sheetFigures'
 import { plannedOf } from './planned'
+
+/** The entries of a sale, and of the receipts that paid it, in their order. */
+const readEntries = async (db: Db, story: Story, currency: string) => {
+  const [bySale, ofReceipts] = await Promise.all([
+    listEntries(db, { saleId: story.sale.id }, { limit: 200 }, currency),
+    entriesOfPapers(
+      db,
+      receiptIdsOf(story).map((id) => ({ kind: 'receipt', id })),
+      currency,
+    ),
+  ])
+  return [...new Map([...bySale, ...ofReceipts].map((e) => [e.id, e])).values()]
+    .sort((a, b) => compareDays(a.on, b.on) || a.id - b.id)
+    .map((e) => sheetEntry(e, currency))
+}
+
+/** What one of each of its goods costs now, by their ids. */
+const readGoodsCosts = async (db: Db, { lines }: Story, business: Business): Promise<ReadonlyMap<number, Decimal>> => {
+  const goods = await findGoods(
+    db,
+    lines.flatMap((l) => (l.goodsId === null ? [] : [l.goodsId])),
+  )
+  return new Map((await standGoods(db, [...goods.values()], business)).map((g) => [g.goods.id, g.unitCost]))
+}
+
+/** What it cost and earned; null before it is agreed. */
+const readCosts = async (db: Db, { sale }: Story, business: Business) => {
+  if (!sale.agreedOn) return null
+  const span = { from: sale.agreedOn, to: sale.agreedOn }
+  const costs = await readSaleCosts(db, span, business, { limit: 1, after: sale.id + 1 })
+  return costs.find((c) => c.saleId === sale.id) ?? null
+}
 
 /** Everything a sale sheet shows. */
 export const readSheet = async (db: Db, saleId: number, business: Business, today: Day): Promise<Sheet | null> => {
   const { currency } = business
   const [story] = await readStories(db, [saleId], business, today)
   if (!story) return null
-  const [
-    trail,
-    bySale,
-    ofReceipts,
-    codes,
-    goods,
-    addresses,
-    versions,
-    repeats,
-    files,
-    letters,
-    customer,
-    committed,
-    costs,
-    promise,
-    owing,
-  ] = await Promise.all([
+  const { customerId } = story.sale
+  const [trail, entries, codes, unitCosts, addresses, customer, committed, costs, promise, owing] = await Promise.all([
     readTrail(db, story),
-    listEntries(db, { saleId }, { limit: 200 }, currency),
-    entriesOfPapers(
-      db,
-      receiptIdsOf(story).map((id) => ({ kind: 'receipt', id })),
-      currency,
-    ),
+    readEntries(db, story, currency),
     listTaxCodes(db),
-    findGoods(
-      db,
-      story.lines.flatMap((l) => (l.goodsId === null ? [] : [l.goodsId])),
-    ),
-    listAddresses(db, story.sale.customerId),
+    readGoodsCosts(db, story, business),
+    listAddresses(db, customerId),
+    findCustomer(db, customerId, currency),
+    sumCommitted(db, customerId, currency),
+    readCosts(db, story, business),
+    readSheetPromise(db, story, business, today),
+    listOpenDues(db, customerId, currency),
+  ])
+  const [versions, repeats, files, letters] = await Promise.all([
     readVersions(db, saleId, currency),
     listRepeats(db, { saleId }, currency),
     listFiles(db, 'sale', saleId),
     listPost(db, { saleId }, { limit: 20 }),
-    findCustomer(db, story.sale.customerId, currency),
-    sumCommitted(db, story.sale.customerId, currency),
-    story.sale.agreedOn
-      ? readSaleCosts(db, { from: story.sale.agreedOn, to: story.sale.agreedOn }, business, {
-          limit: 1,
-          after: saleId + 1,
-        })
-      : [],
-    readSheetPromise(db, story, business, today),
-    listOpenDues(db, story.sale.customerId, currency),
   ])
-  const entries = [...new Map([...bySale, ...ofReceipts].map((e) => [e.id, e])).values()].sort(
-    (a, b) => compareDays(a.on, b.on) || a.id - b.id,
-  )
-  const unitCosts = new Map((await standGoods(db, [...goods.values()], business)).map((g) => [g.goods.id, g.unitCost]))
+  const { stands, invoices, handovers, fills, heldMoves } = story
+  const counts = [invoices, handovers, fills, heldMoves, trail].map((rows) => rows.length)
   return {
     story,
     today,
@@ -87,17 +92,17 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
     paysHow: sayArrangement(story.arrangement),
     taxes: taxesOf(story, codes),
     margins: marginsOf(story, unitCosts),
-    entries: entries.map((e) => sheetEntry(e, currency)),
+    entries,
     worths: worthsOf(story),
     wholeLess: wholeLessOf(story),
     versions,
     repeats,
     files,
     letters,
-    costs: costs.find((c) => c.saleId === saleId) ?? null,
+    costs,
     overLimit: overLimit(committed, present(customer).creditLimit),
     price: (unitPrice) => formatPrice(unitPrice, currency),
-    version: `${story.stands}:${story.invoices.length}:${story.handovers.length}:${story.fills.length}:${story.heldMoves.length}:${trail.length}`,
+    version: [stands, ...counts].join(':'),
     forActions: forActions(story, { addresses, business, promise }),
     stopSupply: stopSupply(owing, business.stopSupplyDays, today),
   }

@@ -22,80 +22,76 @@ import { isPositiveMoney } from '@/core/money'
 import { readSetAside } from './setAside'
 import { tellStory } from './tellStory'
 
-/** The stories of sales, in the order of the ids, with a fixed number of queries however many there are. */
-export const readStories = async (db: Db, ids: readonly number[], business: Business, today: Day): Promise<Story[]> => {
-  const { currency } = business
-  const sales = await findSales(db, ids, currency)
-  const [lines, codes, dues, fills, heldRows, heldMoves, handovers, invoices, requests, marks, cameAgain, cameBack] =
-    await Promise.all([
-      listSaleLines(db, ids),
-      listTaxCodes(db),
-      listDuesOfSales(db, ids, currency),
-      listFillsOfSales(db, ids, currency),
-      listHeld(db, { saleIds: ids }, currency),
-      listHeldMoves(db, { saleIds: ids }, currency),
-      listHandovers(db, ids, currency),
-      listInvoicesOfSales(db, ids, currency),
-      listDepositRequests(db, ids, currency),
-      listNextMarks(db, ids),
-      listCameAgain(db, ids),
-      listCameBack(db, ids),
-    ])
-  const [plans, charges, writeOffs, promises, tries] = await Promise.all([
+/** Everything that is told of sales, each kind of row by its sale; a fixed number of queries however many there are. */
+const readRows = async (db: Db, ids: readonly number[], currency: string) => {
+  const [lines, codes, dues, fills, heldRows, heldMoves, handovers, invoices, requests, marks] = await Promise.all([
+    listSaleLines(db, ids),
+    listTaxCodes(db),
+    listDuesOfSales(db, ids, currency),
+    listFillsOfSales(db, ids, currency),
+    listHeld(db, { saleIds: ids }, currency),
+    listHeldMoves(db, { saleIds: ids }, currency),
+    listHandovers(db, ids, currency),
+    listInvoicesOfSales(db, ids, currency),
+    listDepositRequests(db, ids, currency),
+    listNextMarks(db, ids),
+  ])
+  const inPlans = dues.filter((d) => d.planId !== null && isPositiveMoney(d.open)).map((d) => d.id)
+  const [cameAgain, cameBack, plans, charges, writeOffs, promises, tries] = await Promise.all([
+    listCameAgain(db, ids),
+    listCameBack(db, ids),
     listPlansOfSales(db, ids, currency),
     listExtraCharges(db, ids, currency),
     listWriteOffs(db, ids, currency),
     listPromises(db, ids, currency),
-    listCollections(
-      db,
-      dues.filter((d) => d.planId !== null && isPositiveMoney(d.open)).map((d) => d.id),
-    ),
+    listCollections(db, inPlans),
   ])
+  const of = {
+    lines: bySale(lines),
+    dues: bySale(dues),
+    fills: bySale(fills),
+    heldRows: bySale(heldRows),
+    heldMoves: bySale(heldMoves),
+    handovers: bySale(handovers),
+    invoices: bySale(invoices),
+    requests: bySale(requests),
+    marks: bySale(marks),
+    plans: bySale(plans),
+    charges: bySale(charges),
+    writeOffs: bySale(writeOffs),
+    promises: bySale(promises),
+  }
+  const told = (id: number) => ({
+    lines: of.lines(id),
+    dues: of.dues(id),
+    fills: of.fills(id),
+    heldRows: of.heldRows(id),
+    heldMoves: of.heldMoves(id),
+    handovers: of.handovers(id),
+    invoices: of.invoices(id),
+    requests: [...of.requests(id)],
+    marks: of.marks(id),
+    plans: of.plans(id),
+    charges: of.charges(id),
+    writeOffs: of.writeOffs(id),
+    promises: of.promises(id),
+    cameAgain: cameAgain.has(id),
+    cameBack: cameBack.get(id) ?? null,
+    codes,
+    tries,
+  })
+  return { lines, told }
+}
+
+/** The stories of sales, in the order of the ids, with a fixed number of queries however many there are. */
+export const readStories = async (db: Db, ids: readonly number[], business: Business, today: Day): Promise<Story[]> => {
+  const { currency } = business
+  const [sales, { lines, told }] = await Promise.all([findSales(db, ids, currency), readRows(db, ids, currency)])
   const kept = await readSetAside(db, lines, sales, currency)
-  const [linesOf, duesOf, fillsOf, heldRowsOf, heldMovesOf, handoversOf, invoicesOf, requestsOf, marksOf] = [
-    bySale(lines),
-    bySale(dues),
-    bySale(fills),
-    bySale(heldRows),
-    bySale(heldMoves),
-    bySale(handovers),
-    bySale(invoices),
-    bySale(requests),
-    bySale(marks),
-  ]
   const byId = new Map(sales.map((s) => [s.id, s]))
-  const [plansOf, chargesOf, writeOffsOf, promisesOf] = [
-    bySale(plans),
-    bySale(charges),
-    bySale(writeOffs),
-    bySale(promises),
-  ]
   return ids.flatMap((id) => {
     const sale = byId.get(id)
-    if (!sale) return []
-    return tellStory({
-      sale,
-      lines: linesOf(id),
-      codes,
-      dues: duesOf(id),
-      fills: fillsOf(id),
-      heldRows: heldRowsOf(id),
-      heldMoves: heldMovesOf(id),
-      handovers: handoversOf(id),
-      invoices: invoicesOf(id),
-      requests: [...requestsOf(id)],
-      marks: marksOf(id),
-      cameAgain: cameAgain.has(id),
-      cameBack: cameBack.get(id) ?? null,
-      plans: plansOf(id),
-      charges: chargesOf(id),
-      writeOffs: writeOffsOf(id),
-      promises: promisesOf(id),
-      tries,
-      kept,
-      business,
-      today,
-    })
+    return sale ? tellStory({ sale, ...told(id), kept, business, today }) : []
   })
 }
 

@@ -51,6 +51,23 @@ const lineView = (s: Story, l: StoryLine) => ({
   short: l.fromShelf && s.sale.agreedOn ? asText(l.toHandOver.minus(l.setAside)) : '0',
 })
 
+/** What it comes to, and where its money stands. */
+const figuresView = (s: Story) => ({
+  totals: {
+    net: toDecimalString(s.totals.net),
+    tax: toDecimalString(s.totals.tax),
+    gross: toDecimalString(s.totals.gross),
+  },
+  money: {
+    received: toDecimalString(s.received),
+    held: toDecimalString(s.held),
+    billed: toDecimalString(s.billed),
+    open: toDecimalString(s.open),
+    late: toDecimalString(s.late),
+    notBilled: toDecimalString(s.notBilled),
+  },
+})
+
 export const viewOfStory = (s: Story, trail: readonly TrailLine[]) => ({
   id: s.sale.id,
   number: s.sale.number,
@@ -80,19 +97,7 @@ export const viewOfStory = (s: Story, trail: readonly TrailLine[]) => ({
   pricesIncludeTax: s.sale.pricesIncludeTax,
   arrangement: s.sale.arrangement,
   lines: s.lines.map((l) => lineView(s, l)),
-  totals: {
-    net: toDecimalString(s.totals.net),
-    tax: toDecimalString(s.totals.tax),
-    gross: toDecimalString(s.totals.gross),
-  },
-  money: {
-    received: toDecimalString(s.received),
-    held: toDecimalString(s.held),
-    billed: toDecimalString(s.billed),
-    open: toDecimalString(s.open),
-    late: toDecimalString(s.late),
-    notBilled: toDecimalString(s.notBilled),
-  },
+  ...figuresView(s),
   next: s.next.map((n) => ({
     action: n.action,
     why: n.why,

@@ -33,10 +33,7 @@ export const creditInvoice = defineCommand('credit-invoice', creditInvoiceInput,
   const first = found(await findInvoice(w.tx, wish.invoiceId, w.currency), 'invoice', wish.invoiceId)
   const locked = await takeSale(w, first.saleId)
   const invoice = present(await findInvoice(w.tx, wish.invoiceId, w.currency))
-  if (invoice.status !== 'issued') refuse({ code: 'not-issued' })
-  if (invoice.kind === 'credit-note') refuse({ code: 'not-creditable' })
-  const onDay = paperDay(w, wish.on)
-  if (onDay < invoice.on) refuse({ code: 'before-invoice', on: onDay, issuedOn: invoice.on })
+  const onDay = mayCredit(invoice, paperDay(w, wish.on))
   const credits = await listCreditsOf(w.tx, invoice.id, w.currency)
   const { lines, taxes } = creditable(invoice, credits, w.currency)
   const credit =
@@ -48,40 +45,7 @@ export const creditInvoice = defineCommand('credit-invoice', creditInvoiceInput,
       ? await takeGoodsBack(w, locked, credit, lines, { on: onDay, replace: wish.billAgain })
       : new Map<number, Decimal>()
   const ahead = await aheadOfCredit(w, locked, credit, lines, { back, on: onDay })
-
-  const noteId = await insertInvoice(w.tx, {
-    row: {
-      kind: 'credit-note',
-      saleId: invoice.saleId,
-      customerId: invoice.customerId,
-      onDay,
-      net: credit.net.minor,
-      tax: credit.tax.minor,
-      gross: credit.gross.minor,
-      reason: wish.reason,
-      creditsId: invoice.id,
-    },
-    lines: credit.lines.map((p) => {
-      const of = present(invoice.lines.find((l) => l.id === p.lineId))
-      return {
-        saleLineId: of.saleLineId,
-        creditsLineId: of.id,
-        goodsId: of.goodsId,
-        description: of.description,
-        note: of.note,
-        quantity: p.quantity,
-        unitPrice: of.unitPrice,
-        discountPercent: of.discountPercent,
-        taxCodeId: of.taxCodeId,
-        incomeAccountId: of.incomeAccountId,
-        net: p.net.minor,
-        tax: p.tax.minor,
-        ahead: ahead.get(p.lineId)?.minor ?? 0n,
-        rebill: wish.billAgain,
-      }
-    }),
-    taxes: taxRows(invoice, credit, w.currency),
-  })
+  const noteId = await insertInvoice(w.tx, noteOf(invoice, credit, ahead, { ...wish, onDay }))
   const onAccount = await issueCredit(w, {
     noteId,
     invoice,
@@ -90,22 +54,7 @@ export const creditInvoice = defineCommand('credit-invoice', creditInvoiceInput,
     credit,
     ahead: sumMoney([...ahead.values()], w.currency),
   })
-  await addToLines(
-    w.tx,
-    credit.lines
-      .filter((p) => p.quantity.gt(0))
-      .map((p) => {
-        const came = back.get(p.lineId)
-        return {
-          lineId: present(invoice.lines.find((l) => l.id === p.lineId)).saleLineId,
-          by: {
-            credited: p.quantity,
-            ...(wish.billAgain ? { toRebill: p.quantity } : {}),
-            ...(came ? { returned: came, ...(wish.billAgain ? { toReplace: came } : {}) } : {}),
-          },
-        }
-      }),
-  )
+  await addToLines(w.tx, lineChanges(invoice, credit, back, wish.billAgain))
   await endEmptyPlans(w, invoice, onDay)
   if (wish.refund && isPositiveMoney(onAccount))
     await refundIn(w, {
@@ -121,6 +70,83 @@ export const creditInvoice = defineCommand('credit-invoice', creditInvoiceInput,
   await refreshSale(w, invoice.saleId)
   return { id: noteId, answer: async () => ({ ...(await invoiceView(w, noteId)), draftId }) }
 })
+
+/** The day of the credit note, where the invoice can have one that day. */
+const mayCredit = (invoice: InvoiceRow, onDay: Day): Day => {
+  if (invoice.status !== 'issued') refuse({ code: 'not-issued' })
+  if (invoice.kind === 'credit-note') refuse({ code: 'not-creditable' })
+  if (onDay < invoice.on) refuse({ code: 'before-invoice', on: onDay, issuedOn: invoice.on })
+  return onDay
+}
+
+const lineOf = (invoice: InvoiceRow, lineId: number) => present(invoice.lines.find((l) => l.id === lineId))
+
+interface NoteWish {
+  readonly onDay: Day
+  readonly reason: string
+  readonly billAgain: boolean
+}
+
+/** The rows of a credit note: the invoice's lines as far as they are credited, with their tax. */
+const noteOf = (
+  invoice: InvoiceRow,
+  credit: Credit,
+  ahead: ReadonlyMap<number, Money>,
+  { onDay, reason, billAgain }: NoteWish,
+): Parameters<typeof insertInvoice>[1] => ({
+  row: {
+    kind: 'credit-note',
+    saleId: invoice.saleId,
+    customerId: invoice.customerId,
+    onDay,
+    net: credit.net.minor,
+    tax: credit.tax.minor,
+    gross: credit.gross.minor,
+    reason,
+    creditsId: invoice.id,
+  },
+  lines: credit.lines.map((p) => {
+    const of = lineOf(invoice, p.lineId)
+    return {
+      saleLineId: of.saleLineId,
+      creditsLineId: of.id,
+      goodsId: of.goodsId,
+      description: of.description,
+      note: of.note,
+      quantity: p.quantity,
+      unitPrice: of.unitPrice,
+      discountPercent: of.discountPercent,
+      taxCodeId: of.taxCodeId,
+      incomeAccountId: of.incomeAccountId,
+      net: p.net.minor,
+      tax: p.tax.minor,
+      ahead: ahead.get(p.lineId)?.minor ?? 0n,
+      rebill: billAgain,
+    }
+  }),
+  taxes: taxRows(invoice, credit, invoice.net.currency),
+})
+
+/** What a credit changes in the lines of its sale: credited, come back, and what of both is to be done again. */
+const lineChanges = (
+  invoice: InvoiceRow,
+  credit: Credit,
+  back: ReadonlyMap<number, Decimal>,
+  again: boolean,
+): Parameters<typeof addToLines>[1] =>
+  credit.lines
+    .filter((p) => p.quantity.gt(0))
+    .map((p) => {
+      const came = back.get(p.lineId)
+      return {
+        lineId: lineOf(invoice, p.lineId).saleLineId,
+        by: {
+          credited: p.quantity,
+          ...(again ? { toRebill: p.quantity } : {}),
+          ...(came ? { returned: came, ...(again ? { toReplace: came } : {}) } : {}),
+        },
+      }
+    })
 
 /** A plan with nothing left but charges that were never earned ends with its invoice. */
 const endEmptyPlans = async (w: Work, invoice: InvoiceRow, onDay: Day): Promise<void> => {

@@ -1,9 +1,9 @@
 import { formatPercent } from '@/core/locale'
 import { present } from '@/core/present'
 import { nameOfDue } from '@/core/receipt'
-import type { Day } from '@/core/day'
+import { compareDays, type Day } from '@/core/day'
 import type { PaperKind } from '@/core/formats'
-import { formatPrice, isPositiveMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
+import { formatPrice, isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findCustomer } from '@/data/queries/customers'
@@ -12,15 +12,13 @@ import { findSales, listSaleIds } from '@/data/queries/sales'
 import type { Story } from '@/model/sale/story'
 import { opensSale, type OpenPage } from './openPage'
 import { readDepositsAsked } from '@/model/receivables/depositsAsked'
-import { listOpenDues } from '@/data/queries/due'
+import { listOpenDues, type DueRow } from '@/data/queries/due'
 import { listHeld } from '@/data/queries/held'
-import { findReceipt, listReceipts, listReceiptsOfSale } from '@/data/queries/receipt'
+import { findReceipt, listReceipts, listReceiptsOfSale, type ReceiptRow } from '@/data/queries/receipt'
 import { listVersions } from '@/data/queries/saleVersion'
 import { findDepositRequest } from '@/data/queries/depositRequest'
 import { worthOf } from '@/model/sale/worth'
 import { readStories } from '@/model/sale/readStories'
-
-const kindOf = (kind: PaperKind): PaperKind => kind
 
 /** A line of an estimate as its customer sees it: no cost, no margin, nothing of the shelf. */
 export interface PageLine {
@@ -86,85 +84,116 @@ const pageSale = async (db: Db, story: Story, business: Business) => {
   }
 }
 
-/** Everything a customer sees on their own page. Only what is theirs, only what went out. */
-export const readPage = async (db: Db, page: OpenPage, business: Business, today: Day) => {
-  const { currency } = business
-  const customer = present(await findCustomer(db, page.customerId, currency))
-  const [ids, allDues, held, receipts, deposits] = await Promise.all([
-    page.opensAll ? listSaleIds(db, { customerId: page.customerId }, { limit: 30 }, today) : [present(page.saleId)],
-    listOpenDues(db, page.customerId, currency),
-    listHeld(db, page.opensAll ? { customerId: page.customerId } : { saleIds: [present(page.saleId)] }, currency),
-    page.opensAll
-      ? listReceipts(db, { customerId: page.customerId }, { limit: 20 }, currency)
-      : listReceiptsOfSale(db, present(page.saleId), currency),
-    readDepositsAsked(db, page.customerId, business, today),
-  ])
-  const dues = allDues.filter((d) => opensSale(page, d.saleId))
-  const stories = await readStories(db, ids, business, today)
-  const focus = stories.find((s) => s.sale.id === page.saleId) ?? null
-  const sum = (amounts: readonly Money[]) => sumMoney(amounts, currency)
-  const papers = stories.flatMap((s) => [
-    ...(s.sale.sentOn
+interface PagePaper {
+  readonly kind: PaperKind
+  readonly id: number
+  readonly name: string
+  readonly number: string
+  readonly on: Day
+  readonly amount: string
+}
+
+/** What of a sale went out on paper: its estimate or confirmation, and what was issued. */
+const papersOf = ({ sale, totals, invoices }: Story): readonly PagePaper[] => {
+  const amount = toDecimalString(totals.gross)
+  const agreed = sale.agreedOn
+  const first: readonly PagePaper[] = !sale.sentOn
+    ? []
+    : agreed
       ? [
           {
-            kind: kindOf(s.sale.agreedOn ? 'confirmation' : 'estimate'),
-            id: s.sale.id,
-            name: s.sale.agreedOn ? 'Order confirmation' : 'Estimate',
-            number: String(s.sale.number),
-            on: s.sale.agreedOn ?? s.sale.sentOn,
-            amount: toDecimalString(s.totals.gross),
+            kind: 'confirmation',
+            id: sale.id,
+            name: 'Order confirmation',
+            number: String(sale.number),
+            on: agreed,
+            amount,
           },
         ]
-      : []),
-    ...s.invoices
+      : [{ kind: 'estimate', id: sale.id, name: 'Estimate', number: String(sale.number), on: sale.sentOn, amount }]
+  return [
+    ...first,
+    ...invoices
       .filter((i) => i.status === 'issued')
-      .map((i) => ({
-        kind: kindOf(i.kind === 'credit-note' ? 'credit-note' : 'invoice'),
+      .map((i): PagePaper => ({
+        kind: i.kind === 'credit-note' ? 'credit-note' : 'invoice',
         id: i.id,
         name: i.kind === 'credit-note' ? 'Credit note' : 'Invoice',
         number: present(i.number),
         on: i.on,
         amount: toDecimalString(i.gross),
       })),
-  ])
-  const asked = deposits.find((d) => d.saleId === focus?.sale.id)
+  ]
+}
+
+const receiptPaper = (r: ReceiptRow): PagePaper => ({
+  kind: 'receipt',
+  id: r.id,
+  name: 'Receipt',
+  number: r.number,
+  on: r.on,
+  amount: toDecimalString(r.amount),
+})
+
+/** What is owed, due by due. */
+const owesOf = (dues: readonly DueRow[], currency: string, today: Day) => {
+  const sum = (some: readonly DueRow[]): string =>
+    toDecimalString(
+      sumMoney(
+        some.map((d) => d.open),
+        currency,
+      ),
+    )
   return {
-    business: {
-      name: business.name,
-      address: business.address,
-      phone: business.phone,
-      email: business.email,
-      currency,
-      hasMark: business.markFileId !== null,
-    },
+    total: sum(dues),
+    late: sum(dues.filter((d) => d.dueOn < today)),
+    dues: dues.map((d) => ({
+      id: d.id,
+      name: nameOfDue(d),
+      due: d.dueOn,
+      open: toDecimalString(d.open),
+      late: d.dueOn < today,
+    })),
+  }
+}
+
+/** Everything a customer sees on their own page. Only what is theirs, only what went out. */
+export const readPage = async (db: Db, page: OpenPage, business: Business, today: Day) => {
+  const { currency } = business
+  const { customerId } = page
+  const customer = present(await findCustomer(db, customerId, currency))
+  const [ids, allDues, held, receipts, deposits] = await Promise.all([
+    page.opensAll ? listSaleIds(db, { customerId }, { limit: 30 }, today) : [present(page.saleId)],
+    listOpenDues(db, customerId, currency),
+    listHeld(db, page.opensAll ? { customerId } : { saleIds: [present(page.saleId)] }, currency),
+    page.opensAll
+      ? listReceipts(db, { customerId }, { limit: 20 }, currency)
+      : listReceiptsOfSale(db, present(page.saleId), currency),
+    readDepositsAsked(db, customerId, business, today),
+  ])
+  const stories = await readStories(db, ids, business, today)
+  const focus = stories.find((s) => s.sale.id === page.saleId) ?? null
+  const asked = deposits.find((d) => d.saleId === focus?.sale.id)
+  const { name, address, phone, email, markFileId } = business
+  return {
+    business: { name, address, phone, email, currency, hasMark: markFileId !== null },
     customer: { name: customer.name },
     sale: focus && focus.stands !== 'draft' ? await pageSale(db, focus, business) : null,
-    owes: {
-      total: toDecimalString(sum(dues.map((d) => d.open))),
-      late: toDecimalString(sum(dues.filter((d) => d.dueOn < today).map((d) => d.open))),
-      dues: dues.map((d) => ({
-        id: d.id,
-        name: nameOfDue(d),
-        due: d.dueOn,
-        open: toDecimalString(d.open),
-        late: d.dueOn < today,
-      })),
-    },
-    held: toDecimalString(sum(held.map((h) => h.amount))),
+    owes: owesOf(
+      allDues.filter((d) => opensSale(page, d.saleId)),
+      currency,
+      today,
+    ),
+    held: toDecimalString(
+      sumMoney(
+        held.map((h) => h.amount),
+        currency,
+      ),
+    ),
     deposit: asked && isPositiveMoney(asked.open) ? toDecimalString(asked.open) : null,
-    papers: [
-      ...papers,
-      ...receipts
-        .filter((r) => r.voidedOn === null)
-        .map((r) => ({
-          kind: kindOf('receipt'),
-          id: r.id,
-          name: 'Receipt',
-          number: r.number,
-          on: r.on,
-          amount: toDecimalString(r.amount),
-        })),
-    ].sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0)),
+    papers: [...stories.flatMap(papersOf), ...receipts.filter((r) => r.voidedOn === null).map(receiptPaper)].sort(
+      (a, b) => compareDays(b.on, a.on),
+    ),
     today,
   }
 }

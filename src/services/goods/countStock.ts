@@ -1,6 +1,7 @@
 import { countStockInput } from '@/contract/inputs/goods/countStock'
+import type { z } from 'zod'
 import { present } from '@/core/present'
-import { money, negateMoney, sumMoney, toDecimalString, ZERO, zeroMoney, type Decimal, type Money } from '@/core/money'
+import { negateMoney, sumMoney, toDecimalString, ZERO, zeroMoney, type Decimal, type Money } from '@/core/money'
 import { firstDayToLeave, leaveOn, unitCost, valueAt, type Shelf } from '@/core/stock'
 import type { Day } from '@/core/day'
 import { postStockCount } from '@/core/ledger'
@@ -30,60 +31,60 @@ const missing = async (
   })
 }
 
+type Counted = z.output<typeof countStockInput>
+
+/** The place that was counted: the first one where none is named. */
+const placeOf = async (w: Work, placeId: number | undefined) => {
+  const places = await listPlaces(w.tx)
+  return placeId === undefined
+    ? present(places[0])
+    : found(
+        places.find((p) => p.id === placeId),
+        'place',
+        placeId,
+      )
+}
+
+/** What a count changes on the shelf, line by line, and what each change is worth. */
+const movesOf = async (w: Work, lines: Counted['lines'], placeId: number, onDay: Day): Promise<MoveRow[]> => {
+  const ids = lines.map((l) => l.goodsId)
+  const goods = await findGoods(w.tx, ids)
+  const shelves = (await shelvesOn(w, ids, onDay)).filter((s) => s.placeId === placeId)
+  const none: Shelf = { quantity: ZERO, value: zeroMoney(w.currency) }
+  const moves: MoveRow[] = []
+  for (const [i, line] of lines.entries()) {
+    const thing = found(goods.get(line.goodsId), 'goods', line.goodsId)
+    const wrong = (message: string) =>
+      refuse({ code: 'invalid', errors: [{ path: `lines.${i}.goodsId`, message: `${thing.name} ${message}` }] })
+    if (thing.kind !== 'stock') wrong('is not kept on the shelf.')
+    if (ids.indexOf(thing.id) < i) wrong('is counted twice.')
+    const there = shelves.find((s) => s.goodsId === thing.id)
+    const shelf = there?.shelf ?? none
+    const more = line.counted.minus(shelf.quantity)
+    if (more.isZero()) continue
+    const value = more.gt(0)
+      ? valueAt(line.unitCost ?? unitCost(shelf), more, w.currency)
+      : negateMoney(await missing(w, present(there), more.negated(), { name: thing.name, on: onDay }))
+    moves.push({ goodsId: thing.id, placeId, on: onDay, quantity: more, value })
+  }
+  return moves
+}
+
 /**
  * What was counted replaces what the books had on that day. More than expected comes in at the unit cost given (else at the average so
  * far), less leaves at average; the difference goes to stock adjustments.
  */
 export const countStock = defineCommand('count-stock', countStockInput, async (w, input) => {
   const onDay = paperDay(w, input.on)
-  const places = await listPlaces(w.tx)
-  const place =
-    input.placeId === undefined
-      ? present(places[0])
-      : found(
-          places.find((p) => p.id === input.placeId),
-          'place',
-          input.placeId,
-        )
-  const goods = await findGoods(
-    w.tx,
-    input.lines.map((l) => l.goodsId),
-  )
-  const ids = input.lines.map((l) => l.goodsId)
-  const shelves = (await shelvesOn(w, ids, onDay)).filter((s) => s.placeId === place.id)
-  const none: Shelf = { quantity: ZERO, value: zeroMoney(w.currency) }
-  const seen = new Set<number>()
-  const moves: MoveRow[] = []
-  for (const [i, line] of input.lines.entries()) {
-    const thing = found(goods.get(line.goodsId), 'goods', line.goodsId)
-    const problem =
-      thing.kind !== 'stock'
-        ? `${thing.name} is not kept on the shelf.`
-        : seen.has(thing.id)
-          ? `${thing.name} is counted twice.`
-          : null
-    if (problem) refuse({ code: 'invalid', errors: [{ path: `lines.${i}.goodsId`, message: problem }] })
-    seen.add(thing.id)
-    const there = shelves.find((s) => s.goodsId === thing.id)
-    const shelf = there?.shelf ?? none
-    const more = line.counted.minus(shelf.quantity)
-    if (more.isZero()) continue
-    const value: Money = more.gt(0)
-      ? valueAt(line.unitCost ?? unitCost(shelf), more, w.currency)
-      : negateMoney(await missing(w, present(there), more.negated(), { name: thing.name, on: onDay }))
-    moves.push({ goodsId: thing.id, placeId: place.id, on: onDay, quantity: more, value })
-  }
+  const place = await placeOf(w, input.placeId)
+  const moves = await movesOf(w, input.lines, place.id, onDay)
   const value = sumMoney(
     moves.map((m) => m.value),
     w.currency,
   )
   const number = await takeNumber(w.tx, 'stock-count', onDay)
   const countId = await reserveId(w.tx, 'stock_count')
-  const entry = postStockCount({
-    on: onDay,
-    text: `Stock count ${number}`,
-    value: money(value.minor, w.currency),
-  })
+  const entry = postStockCount({ on: onDay, text: `Stock count ${number}`, value })
   const entryId = entry.lines.length > 0 ? await w.post(entry, { kind: 'stock-count', id: countId }) : null
   await insertStockCount(w.tx, { number, onDay, placeId: place.id, entryId }, countId)
   await insertMoves(w.tx, moves, { kind: 'stock-count', id: countId })

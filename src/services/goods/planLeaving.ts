@@ -30,63 +30,74 @@ export const planLeaving = async (
   leaving: readonly Leaving[],
   { on, partsOf }: { readonly on: Day; readonly partsOf: ReadonlyMap<number, Goods> },
 ): Promise<Left> => {
-  const needs = leaving.map((l) =>
-    l.goods.kind === 'stock'
-      ? [{ goods: l.goods, quantity: l.quantity, placeId: l.placeId }]
-      : l.goods.kind === 'kit'
-        ? l.goods.parts.map((p) => ({
-            goods: present(partsOf.get(p.goodsId)),
-            quantity: p.quantity.times(l.quantity),
-            placeId: l.placeId,
-          }))
-        : [],
-  )
+  const needs = leaving.map((l) => needsOf(l, partsOf))
   const ids = needs.flat().map((n) => n.goods.id)
-  const shelves = new Map((await shelvesOn(w, ids, on)).map((r) => [`${r.goodsId}:${r.placeId}`, r]))
+  const shelves = new Map((await shelvesOn(w, ids, on)).map((r) => [keyOf(r), r]))
   const moves: MoveRow[] = []
-  const take = async (goods: Goods, wanted: Decimal, placeId: number | undefined): Promise<Money> => {
-    const places = [...shelves.values()]
-      .filter((s) => s.goodsId === goods.id && (placeId === undefined || s.placeId === placeId))
-      .sort((a, b) => b.free.quantity.comparedTo(a.free.quantity))
-    const sum = (of: 'now' | 'free'): Decimal => places.reduce((all, s) => all.plus(s[of].quantity), ZERO)
-    if (sum('now').lt(wanted))
-      refuse({ code: 'not-enough-stock', goods: goods.name, onHand: larger(sum('now'), ZERO), asked: wanted })
-    if (sum('free').lt(wanted)) return refuseBefore(w, goods, places, wanted, on)
-    let left = wanted
-    const costs: Money[] = []
-    for (const place of places) {
-      const part = smaller(left, place.free.quantity)
-      if (part.lte(0)) continue
-      const cost = leaveOn(place, part) ?? (await refuseBefore(w, goods, places, wanted, on))
-      moves.push({
-        goodsId: goods.id,
-        placeId: place.placeId,
-        on,
-        quantity: part.negated(),
-        value: negateMoney(cost),
-      })
-      const less = (s: Shelf): Shelf => ({
-        quantity: s.quantity.minus(part),
-        value: subtractMoney(s.value, cost),
-      })
-      shelves.set(`${goods.id}:${place.placeId}`, {
-        ...place,
-        shelf: less(place.shelf),
-        free: less(place.free),
-        now: less(place.now),
-      })
-      costs.push(cost)
-      left = left.minus(part)
-    }
-    return sumMoney(costs, w.currency)
-  }
   const costs: Money[] = []
   for (const parts of needs) {
     const ofParts: Money[] = []
-    for (const n of parts) ofParts.push(await take(n.goods, n.quantity, n.placeId))
+    for (const need of parts) ofParts.push(await takeFrom(w, shelves, moves, need, on))
     costs.push(sumMoney(ofParts, w.currency))
   }
   return { moves, costs }
+}
+
+type Shelves = Map<string, PlacedShelf>
+const keyOf = ({ goodsId, placeId }: { readonly goodsId: number; readonly placeId: number }): string =>
+  `${goodsId}:${placeId}`
+
+/** What has to leave the shelves for it: itself, or a kit's parts; nothing for work and charges. */
+const needsOf = ({ goods, quantity, placeId }: Leaving, partsOf: ReadonlyMap<number, Goods>): readonly Leaving[] =>
+  goods.kind === 'stock'
+    ? [{ goods, quantity, placeId }]
+    : goods.kind === 'kit'
+      ? goods.parts.map((p) => ({
+          goods: present(partsOf.get(p.goodsId)),
+          quantity: p.quantity.times(quantity),
+          placeId,
+        }))
+      : []
+
+/** Takes one of them, fullest place first: adds its moves, lowers the shelves for the next, answers what it cost. */
+const takeFrom = async (
+  w: Work,
+  shelves: Shelves,
+  moves: MoveRow[],
+  { goods, quantity: wanted, placeId }: Leaving,
+  on: Day,
+): Promise<Money> => {
+  const places = [...shelves.values()]
+    .filter((s) => s.goodsId === goods.id && (placeId === undefined || s.placeId === placeId))
+    .sort((a, b) => b.free.quantity.comparedTo(a.free.quantity))
+  const sum = (of: 'now' | 'free'): Decimal => places.reduce((all, s) => all.plus(s[of].quantity), ZERO)
+  if (sum('now').lt(wanted))
+    refuse({ code: 'not-enough-stock', goods: goods.name, onHand: larger(sum('now'), ZERO), asked: wanted })
+  if (sum('free').lt(wanted)) return refuseBefore(w, goods, places, wanted, on)
+  let left = wanted
+  const costs: Money[] = []
+  for (const place of places) {
+    const part = smaller(left, place.free.quantity)
+    if (part.lte(0)) continue
+    const cost = leaveOn(place, part) ?? (await refuseBefore(w, goods, places, wanted, on))
+    moves.push({
+      goodsId: goods.id,
+      placeId: place.placeId,
+      on,
+      quantity: part.negated(),
+      value: negateMoney(cost),
+    })
+    shelves.set(keyOf(place), without(place, part, cost))
+    costs.push(cost)
+    left = left.minus(part)
+  }
+  return sumMoney(costs, w.currency)
+}
+
+/** A place's shelf after so much, worth so much, has left it. */
+const without = (place: PlacedShelf, part: Decimal, cost: Money): PlacedShelf => {
+  const less = (s: Shelf): Shelf => ({ quantity: s.quantity.minus(part), value: subtractMoney(s.value, cost) })
+  return { ...place, shelf: less(place.shelf), free: less(place.free), now: less(place.now) }
 }
 
 /** Goods that lie there now, but did not on that day: from which day on they may leave. */

@@ -2,8 +2,10 @@ import { sellAtCounterInput } from '@/contract/inputs/money/sellAtCounter'
 import { present } from '@/core/present'
 import { isPositiveMoney, toDecimalString } from '@/core/money'
 import { postCounterSale } from '@/core/ledger'
-import { findWalkIn } from '@/data/queries/customers'
-import { findInvoice, insertInvoice, markIssued } from '@/data/queries/invoices'
+import type { z } from 'zod'
+import type { Day } from '@/core/day'
+import { findWalkIn, type Customer } from '@/data/queries/customers'
+import { findInvoice, insertInvoice, markIssued, type InvoiceRow } from '@/data/queries/invoices'
 import { takeNumber } from '@/data/queries/numbers'
 import { updateSale } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Work } from '../command'
@@ -14,18 +16,17 @@ import { refuse } from '@/contract/refuse'
 import { tender } from './takeReceipt'
 import { fillLines } from '../sales/fillLines'
 import { writeHandover } from '../sales/handOver'
-import { takeSale } from '../sales/saleWork'
+import { takeSale, type LockedSale } from '../sales/saleWork'
 import { showsTax, writeSale } from '../sales/startSale'
 import { changeOf } from '@/model/receipt/changeOf'
 import { insertReceipt, listReceipts } from '@/data/queries/receipt'
 import { reserveId } from '@/data/queries/reserveId'
 import { addToLines } from '@/data/queries/saleLine'
 
-/** Sold, handed over and paid in one go: an invoice-receipt that never touches receivables. */
-export const sellAtCounter = defineCommand('sell-at-counter', sellAtCounterInput, async (w, input) => {
-  const customerId = input.customerId ?? (await findWalkIn(w.tx))
-  const customer = await customerFor(w, customerId)
-  const onDay = paperDay(w, input.on)
+type Sold = z.output<typeof sellAtCounterInput>
+
+/** The sale of a counter, agreed and handed over as it is written. */
+const sellAndHandOver = async (w: Work, input: Sold, customer: Customer, onDay: Day): Promise<LockedSale> => {
   const pricesIncludeTax = await showsTax(w, customer)
   const { saleId } = await writeSale(w, {
     customer,
@@ -42,29 +43,34 @@ export const sellAtCounter = defineCommand('sell-at-counter', sellAtCounterInput
   })
   const taken = await takeSale(w, saleId)
   const agreed = { ...taken, lines: taken.lines.filter((l) => l.agreed.gt(0)) }
-  await writeHandover(
-    w,
-    agreed,
-    agreed.lines.map((l) => ({ line: l, quantity: l.agreed })),
-    { on: onDay, by: 'counter' },
-  )
-  const locked = { ...agreed, lines: agreed.lines.map((l) => ({ ...l, handedOver: l.agreed })) }
-  const invoiceId = await insertInvoice(
-    w.tx,
-    await draftBill(
-      w,
-      locked,
-      locked.lines.map((l) => ({ lineId: l.id, quantity: l.agreed })),
-      { kind: 'counter', on: onDay },
-    ),
-  )
+  const handing = agreed.lines.map((l) => ({ line: l, quantity: l.agreed }))
+  await writeHandover(w, agreed, handing, { on: onDay, by: 'counter' })
+  return { ...agreed, lines: agreed.lines.map((l) => ({ ...l, handedOver: l.agreed })) }
+}
+
+/** Its invoice-receipt, still a draft: everything that was handed over. */
+const billAtCounter = async (w: Work, locked: LockedSale, onDay: Day): Promise<InvoiceRow> => {
+  const parts = locked.lines.map((l) => ({ lineId: l.id, quantity: l.agreed }))
+  const invoiceId = await insertInvoice(w.tx, await draftBill(w, locked, parts, { kind: 'counter', on: onDay }))
   const invoice = present(await findInvoice(w.tx, invoiceId, w.currency))
-  if (!isPositiveMoney(invoice.gross))
-    refuse({
-      code: 'invalid',
-      errors: [{ path: 'lines', message: 'A counter sale must come to more than nothing.' }],
-    })
-  const { tendered, rounding } = tender(w, input, invoice.gross)
+  return isPositiveMoney(invoice.gross)
+    ? invoice
+    : refuse({
+        code: 'invalid',
+        errors: [{ path: 'lines', message: 'A counter sale must come to more than nothing.' }],
+      })
+}
+
+/** Sold, handed over and paid in one go: an invoice-receipt that never touches receivables. */
+export const sellAtCounter = defineCommand('sell-at-counter', sellAtCounterInput, async (w, input) => {
+  const customerId = input.customerId ?? (await findWalkIn(w.tx))
+  const customer = await customerFor(w, customerId)
+  const onDay = paperDay(w, input.on)
+  const locked = await sellAndHandOver(w, input, customer, onDay)
+  const saleId = locked.sale.id
+  const invoice = await billAtCounter(w, locked, onDay)
+  const { gross } = invoice
+  const { tendered, rounding } = tender(w, input, gross)
   const [number, receiptNumber, receiptId] = await Promise.all([
     takeNumber(w.tx, 'invoice', onDay),
     takeNumber(w.tx, 'receipt', onDay),
@@ -81,8 +87,8 @@ export const sellAtCounter = defineCommand('sell-at-counter', sellAtCounterInput
     },
     w.currency,
   )
-  const entryId = await w.post(entry, { kind: 'invoice', id: invoiceId, saleId, customerId })
-  await markIssued(w.tx, invoiceId, { number, entryId, onDay })
+  const entryId = await w.post(entry, { kind: 'invoice', id: invoice.id, saleId, customerId })
+  await markIssued(w.tx, invoice.id, { number, entryId, onDay })
   await addToLines(
     w.tx,
     locked.lines.map((l) => ({ lineId: l.id, by: { billed: l.agreed } })),
@@ -94,22 +100,18 @@ export const sellAtCounter = defineCommand('sell-at-counter', sellAtCounterInput
       customerId,
       onDay,
       method: input.method,
-      amount: invoice.gross.minor,
+      amount: gross.minor,
       tendered: tendered.minor,
       rounding: rounding.minor,
       reference: '',
-      invoiceId,
+      invoiceId: invoice.id,
       entryId,
     },
     receiptId,
   )
   // Everything is handed over, billed and paid at once, so where the sale stands needs no reading of its papers.
-  await updateSale(w.tx, saleId, {
-    stage: 'settled',
-    total: invoice.gross.minor,
-    billed: invoice.gross.minor,
-  })
-  return { id: invoiceId, answer: () => counterSaleView(w, invoiceId) }
+  await updateSale(w.tx, saleId, { stage: 'settled', total: gross.minor, billed: gross.minor })
+  return { id: invoice.id, answer: () => counterSaleView(w, invoice.id) }
 })
 
 export const counterSaleView = async (w: Pick<Work, 'tx' | 'currency'>, invoiceId: number) => {

@@ -4,7 +4,7 @@ import { firstUndisturbed, lowestFrom } from '@/core/running'
 import { HELD_KINDS, postBounce, type HeldKind } from '@/core/ledger'
 import type { ComponentTax } from '@/core/tax'
 import { laterDay, type Day } from '@/core/day'
-import { findInvoice } from '@/data/queries/invoices'
+import { findInvoice, type InvoiceRow } from '@/data/queries/invoices'
 import { lockSale } from '@/data/queries/sales'
 import type { Work } from '../command'
 import { refuse } from '@/contract/refuse'
@@ -48,58 +48,17 @@ const inTheWay = (from: Day, what: string): never => refuse({ code: 'not-before'
  * owed as a due of its own, of that day. On a day in the past it touches only what existed then.
  */
 export const takeBack = async (w: Work, receipt: ReceiptRow, how: TakingBack): Promise<void> => {
-  const own = await listFillsOfReceipt(w.tx, receipt.id, w.currency)
-  const moves = (await listHeldMoves(w.tx, { receiptId: receipt.id }, w.currency)).filter((m) => m.why === 'receipt')
-  await lockSales(w, [...own.map((f) => f.saleId), ...moves.flatMap((m) => m.saleId ?? [])])
-  const released = own.filter((f) => f.kind === 'released')
-  const credited = released.map((f) => f.on).reduce(laterDay, how.on)
-  if (credited > how.on) inTheWay(credited, 'Part of this money was credited later, and held for the customer since.')
-  const paid = paidByReceipt(own, w.currency)
-  const arrivals = mergeArrivals(
-    [
-      ...moves.map((m) => ({ customerId: m.customerId, saleId: m.saleId, amount: m.amount })),
-      ...released.map((f) => ({ customerId: f.customerId, saleId: null, amount: negateMoney(f.amount) })),
-    ],
-    w.currency,
-  )
-  const held: HeldBack[] = []
-  const followed: Reopened[] = []
-  const tax: { saleId: number | null; taxes: ComponentTax[] }[] = []
-  const lost: Arrival[] = []
-  for (const arrival of arrivals) {
-    const back = await takeFromPlace(w, arrival, how.on)
-    held.push(...back.held)
-    if (isPositiveMoney(back.part)) tax.push({ saleId: arrival.saleId, taxes: back.tax })
-    if (!isPositiveMoney(back.missing)) continue
-    if (how.kind === 'voided') refuse({ code: 'held-was-used' })
-    const reopened = await followHeld(w, arrival, back.missing, how.on)
-    await lockSales(
-      w,
-      reopened.map((r) => r.saleId),
-    )
-    followed.push(...reopened)
-    lost.push({
-      ...arrival,
-      amount: subtractMoney(
-        back.missing,
-        sumMoney(
-          reopened.map((r) => r.money),
-          w.currency,
-        ),
-      ),
-    })
-  }
+  const { own, moves, paid, arrivals } = await whatItDid(w, receipt, how.on)
+  const { held, tax, followed, lost } = await takeFromPlaces(w, arrivals, how)
   const reopened = [...paid, ...followed]
   const discounts = await discountsBack(w, reopened)
-  const banked = await findBanked(w.tx, receipt.id)
-  if (banked && how.kind === 'voided') refuse({ code: 'banked-already', number: receipt.number })
-  if (banked && banked.on > how.on) inTheWay(banked.on, `Receipt ${receipt.number} went to the bank later than that.`)
+  const from = await whereItLies(w, receipt, how)
   const counter = receipt.invoiceId === null ? null : present(await findInvoice(w.tx, receipt.invoiceId, w.currency))
   const owedAgain = counter ? [receipt.amount] : [...reopened.map((r) => r.money), ...lost.map((l) => l.amount)]
   const entry = postBounce({
     on: how.on,
     text: `Receipt ${receipt.number} ${how.kind}: ${how.reason}`,
-    from: banked ? 'bank' : receipt.method,
+    from,
     amount: receipt.amount,
     rounding: receipt.rounding,
     owedAgain: sumMoney([...owedAgain, ...reopened.map((r) => r.discount)], w.currency),
@@ -120,16 +79,89 @@ export const takeBack = async (w: Work, receipt: ReceiptRow, how: TakingBack): P
   })
   const note = { onDay: how.on, receiptId: receipt.id, entryId }
   await insertReceiptVoid(w.tx, { ...note, kind: how.kind, reason: how.reason, bankFee: how.bankFee.minor })
+  await noteTakenBack(w, note, { reopened, held, discounts, tax })
+  const touched = new Set([...reopened.map((r) => r.saleId), ...arrivals.flatMap((a) => a.saleId ?? [])])
+  for (const saleId of await oweAnew(w, receipt, how.on, { counter, lost })) touched.add(saleId)
+  for (const saleId of [...touched].sort((a, b) => a - b)) await refreshSale(w, saleId)
+}
+
+/** What the receipt did, with every sale of it locked: its fills and moves, what still stands of them, and where money came. */
+const whatItDid = async (w: Work, receipt: ReceiptRow, on: Day) => {
+  const own = await listFillsOfReceipt(w.tx, receipt.id, w.currency)
+  const moves = (await listHeldMoves(w.tx, { receiptId: receipt.id }, w.currency)).filter((m) => m.why === 'receipt')
+  await lockSales(w, [...own.map((f) => f.saleId), ...moves.flatMap((m) => m.saleId ?? [])])
+  const released = own.filter((f) => f.kind === 'released')
+  const credited = released.map((f) => f.on).reduce(laterDay, on)
+  if (credited > on) inTheWay(credited, 'Part of this money was credited later, and held for the customer since.')
+  const arrivals = mergeArrivals(
+    [
+      ...moves.map((m) => ({ customerId: m.customerId, saleId: m.saleId, amount: m.amount })),
+      ...released.map((f) => ({ customerId: f.customerId, saleId: null, amount: negateMoney(f.amount) })),
+    ],
+    w.currency,
+  )
+  return { own, moves, paid: paidByReceipt(own, w.currency), arrivals }
+}
+
+/** The money's account on the day: the bank where it was brought there, else what it was taken as. */
+const whereItLies = async (w: Work, receipt: ReceiptRow, how: TakingBack) => {
+  const banked = await findBanked(w.tx, receipt.id)
+  if (!banked) return receipt.method
+  if (how.kind === 'voided') refuse({ code: 'banked-already', number: receipt.number })
+  if (banked.on > how.on) inTheWay(banked.on, `Receipt ${receipt.number} went to the bank later than that.`)
+  return 'bank' as const
+}
+
+interface TaxTaken {
+  readonly saleId: number | null
+  readonly taxes: readonly ComponentTax[]
+}
+
+/** Takes money from where it lies held; what of it is gone from there is followed to what it paid, or is lost. */
+const takeFromPlaces = async (w: Work, arrivals: readonly Arrival[], how: TakingBack) => {
+  const held: HeldBack[] = []
+  const followed: Reopened[] = []
+  const tax: TaxTaken[] = []
+  const lost: Arrival[] = []
+  for (const arrival of arrivals) {
+    const back = await takeFromPlace(w, arrival, how.on)
+    held.push(...back.held)
+    if (isPositiveMoney(back.part)) tax.push({ saleId: arrival.saleId, taxes: back.tax })
+    if (!isPositiveMoney(back.missing)) continue
+    if (how.kind === 'voided') refuse({ code: 'held-was-used' })
+    const reopened = await followHeld(w, arrival, back.missing, how.on)
+    await lockSales(
+      w,
+      reopened.map((r) => r.saleId),
+    )
+    followed.push(...reopened)
+    const found = sumMoney(
+      reopened.map((r) => r.money),
+      w.currency,
+    )
+    lost.push({ ...arrival, amount: subtractMoney(back.missing, found) })
+  }
+  return { held, followed, tax, lost }
+}
+
+interface TakenBackParts {
+  readonly reopened: readonly Reopened[]
+  readonly held: readonly HeldBack[]
+  readonly discounts: Awaited<ReturnType<typeof discountsBack>>
+  readonly tax: readonly TaxTaken[]
+}
+
+/** Writes beside the entry what it did: dues open again, held money gone, discounts and tax ended. */
+const noteTakenBack = async (
+  w: Work,
+  note: { readonly onDay: Day; readonly receiptId: number; readonly entryId: number },
+  { reopened, held, discounts, tax }: TakenBackParts,
+): Promise<void> => {
+  const fill = (dueId: number, amount: Money, kind: 'void' | 'discount') =>
+    isPositiveMoney(amount) ? [{ ...note, dueId, amount: negateMoney(amount).minor, kind }] : []
   await insertFills(
     w.tx,
-    reopened.flatMap((r) => [
-      ...(isPositiveMoney(r.money)
-        ? [{ ...note, dueId: r.dueId, amount: negateMoney(r.money).minor, kind: 'void' as const }]
-        : []),
-      ...(isPositiveMoney(r.discount)
-        ? [{ ...note, dueId: r.dueId, amount: negateMoney(r.discount).minor, kind: 'discount' as const }]
-        : []),
-    ]),
+    reopened.flatMap((r) => [...fill(r.dueId, r.money, 'void'), ...fill(r.dueId, r.discount, 'discount')]),
   )
   await insertHeldMoves(
     w.tx,
@@ -137,21 +169,28 @@ export const takeBack = async (w: Work, receipt: ReceiptRow, how: TakingBack): P
   )
   for (const d of discounts) await insertTaxMoves(w.tx, d.taxes, { ...note, why: 'discount', dueId: d.dueId })
   for (const t of tax) await insertTaxMoves(w.tx, t.taxes, { ...note, why: 'ahead', saleId: t.saleId })
-  const touched = new Set([...reopened.map((r) => r.saleId), ...arrivals.flatMap((a) => a.saleId ?? [])])
-  const label = `receipt ${receipt.number} came back`
-  const due = { issuedOn: how.on, dueOn: how.on, label }
+}
+
+interface OwedAnew {
+  readonly counter: InvoiceRow | null
+  readonly lost: readonly Arrival[]
+}
+
+/** Dues of their own for what no open due says: a counter sale's whole sum, and money that was spent meanwhile. Their sales. */
+const oweAnew = async (w: Work, receipt: ReceiptRow, on: Day, { counter, lost }: OwedAnew): Promise<number[]> => {
+  const sales: number[] = []
+  const due = { issuedOn: on, dueOn: on, label: `receipt ${receipt.number} came back` }
   if (counter) {
     const { id: invoiceId, saleId, customerId } = counter
     await insertDues(w.tx, [{ ...due, invoiceId, saleId, customerId, amount: receipt.amount.minor }])
-    touched.add(counter.saleId)
+    sales.push(saleId)
   }
   for (const { customerId, saleId: of, amount } of lost.filter((l) => isPositiveMoney(l.amount))) {
-    const saleId =
-      of ?? (await newestSaleOf(w, customerId, { title: `Receipt ${receipt.number} came back`, on: how.on }))
+    const saleId = of ?? (await newestSaleOf(w, customerId, { title: `Receipt ${receipt.number} came back`, on }))
     await insertDues(w.tx, [{ ...due, customerId, saleId, amount: amount.minor, beyond: amount.minor }])
-    touched.add(saleId)
+    sales.push(saleId)
   }
-  for (const saleId of [...touched].sort((a, b) => a - b)) await refreshSale(w, saleId)
+  return sales
 }
 
 const lockSales = async (w: Work, saleIds: readonly number[]): Promise<void> => {

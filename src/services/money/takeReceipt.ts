@@ -3,7 +3,7 @@ import { present } from '@/core/present'
 import type { z } from 'zod'
 import { isPositiveMoney, sumMoney, type Money } from '@/core/money'
 import { fillNamed, tenderOf, type Filling } from '@/core/receipt'
-import { postReceipt, type Method } from '@/core/ledger'
+import { postReceipt, type HeldKind, type Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { findCustomer } from '@/data/queries/customers'
 import { takeNumber } from '@/data/queries/numbers'
@@ -98,44 +98,51 @@ const whoPays = async (w: Work, input: TakeReceipt): Promise<Payer> => {
   return { payer, owners }
 }
 
-/** Takes money: fills dues, holds what is ahead for its sale, keeps the rest on account, posts it, and numbers the receipt. */
-export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number> => {
-  const who = await whoPays(w, input)
-  const onDay = paperDay(w, input.on)
-  const received = w.money(input.amount, 'amount')
-  const { tendered, rounding } = tender(w, input, received)
-  const saleIds = [
-    ...new Set(Array.isArray(input.for) ? input.for.flatMap((x) => ('saleId' in x ? [x.saleId] : [])) : []),
-  ].sort((a, b) => a - b)
-  for (const saleId of saleIds) await lockSale(w.tx, saleId, w.currency)
-  const { filling, dues } = await fill(w, input, who, received, onDay)
+/** The sales that money is named for, locked in the order of their ids. */
+const lockNamedSales = async (w: Work, input: TakeReceipt): Promise<void> => {
+  const named = Array.isArray(input.for) ? input.for.flatMap((x) => ('saleId' in x ? [x.saleId] : [])) : []
+  for (const saleId of [...new Set(named)].sort((a, b) => a - b)) await lockSale(w.tx, saleId, w.currency)
+}
+
+interface HeldNow {
+  readonly customerId: number
+  readonly saleId: number | null
+  readonly kind: HeldKind
+  readonly amount: Money
+}
+
+/** What is held of it, for which sale or on account; refused where its sale is closed or a layaway takes no more. */
+const heldOf = async (w: Work, filling: Filling, payer: number): Promise<readonly HeldNow[]> => {
   const sales = await findSales(
     w.tx,
     filling.held.map((h) => h.saleId),
     w.currency,
   )
   for (const s of sales) if (s.closedAs) refuse({ code: 'sale-closed', as: s.closedAs, on: present(s.closedOn) })
-  for (const h of filling.held) {
-    const of = present(sales.find((s) => s.id === h.saleId))
-    if (heldKindOf(of.arrangement) !== 'layaway' || !of.agreedOn) continue
+  const held: HeldNow[] = []
+  for (const { saleId, amount } of filling.held) {
+    const of = present(sales.find((s) => s.id === saleId))
+    const kind = heldKindOf(of.arrangement)
+    held.push({ customerId: of.customerId, saleId, kind, amount })
+    if (kind !== 'layaway' || !of.agreedOn) continue
     await lockSale(w.tx, of.id, w.currency)
     const left = await layawayLeft(w, of.id)
-    if (h.amount.minor > left.minor) refuse({ code: 'more-than-open', open: left, asked: h.amount })
+    if (amount.minor > left.minor) refuse({ code: 'more-than-open', open: left, asked: amount })
   }
-  const held = [
-    ...filling.held.map((h) => {
-      const of = present(sales.find((s) => s.id === h.saleId))
-      return {
-        customerId: of.customerId,
-        saleId: h.saleId as number | null,
-        kind: heldKindOf(of.arrangement),
-        amount: h.amount,
-      }
-    }),
-    ...(isPositiveMoney(filling.onAccount)
-      ? [{ customerId: who.payer, saleId: null, kind: 'account' as const, amount: filling.onAccount }]
-      : []),
-  ]
+  return isPositiveMoney(filling.onAccount)
+    ? [...held, { customerId: payer, saleId: null, kind: 'account', amount: filling.onAccount }]
+    : held
+}
+
+/** Takes money: fills dues, holds what is ahead for its sale, keeps the rest on account, posts it, and numbers the receipt. */
+export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number> => {
+  const who = await whoPays(w, input)
+  const onDay = paperDay(w, input.on)
+  const received = w.money(input.amount, 'amount')
+  const { tendered, rounding } = tender(w, input, received)
+  await lockNamedSales(w, input)
+  const { filling, dues } = await fill(w, input, who, received, onDay)
+  const held = await heldOf(w, filling, who.payer)
   const discounts = await discountsOf(w, dues, filling.dues)
   const ahead = await Promise.all(held.map((h) => taxComing(w, h.saleId, h.amount)))
   const customer = present(await findCustomer(w.tx, who.payer, w.currency))
@@ -153,12 +160,8 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
     rounding,
     taxAhead: await asPostings(w, ahead.flat()),
   })
-  const entryId = await w.post(entry, {
-    kind: 'receipt',
-    id: receiptId,
-    customerId: who.payer,
-    saleId: filling.held[0]?.saleId ?? null,
-  })
+  const saleId = filling.held[0]?.saleId ?? null
+  const entryId = await w.post(entry, { kind: 'receipt', id: receiptId, customerId: who.payer, saleId })
   await insertReceipt(
     w.tx,
     {
@@ -175,6 +178,21 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
     receiptId,
   )
   const note = { onDay, receiptId, entryId }
+  await noteFilling(w, note, filling, held)
+  await noteDiscounts(w, discounts, note)
+  for (const [i, h] of held.entries())
+    await insertTaxMoves(w.tx, present(ahead[i]), { ...note, why: 'ahead', saleId: h.saleId })
+  await refreshTouched(w, receiptId)
+  return receiptId
+}
+
+/** Writes beside the entry which dues it filled, discounts with them, and what is held. */
+const noteFilling = async (
+  w: Work,
+  note: { readonly onDay: Day; readonly receiptId: number; readonly entryId: number },
+  filling: Filling,
+  held: readonly HeldNow[],
+): Promise<void> => {
   await insertFills(
     w.tx,
     filling.dues.flatMap((d) => [
@@ -182,15 +200,10 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
       ...(d.discount ? [{ ...note, dueId: d.dueId, amount: d.discount.minor, kind: 'discount' as const }] : []),
     ]),
   )
-  await noteDiscounts(w, discounts, note)
   await insertHeldMoves(
     w.tx,
     held.map((h) => ({ ...note, ...h, amount: h.amount.minor, why: 'receipt' as const })),
   )
-  for (const [i, h] of held.entries())
-    await insertTaxMoves(w.tx, present(ahead[i]), { ...note, why: 'ahead', saleId: h.saleId })
-  await refreshTouched(w, receiptId)
-  return receiptId
 }
 
 /** What was given, and what coins make of the amount. */

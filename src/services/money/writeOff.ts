@@ -58,42 +58,17 @@ const writeOffIn = async (
       shares.flatMap((s) => s.taxes),
     ),
   })
-  const entryId = await w.post(entry, {
-    kind: 'write-off',
-    id: writeOffId,
-    saleId,
-    customerId: sale.customerId,
-  })
-  await insertWriteOff(
-    w.tx,
-    {
-      number,
-      customerId: sale.customerId,
-      saleId,
-      onDay: paper.on,
-      amount: amount.minor,
-      reason: paper.reason,
-      entryId,
-    },
-    writeOffId,
-  )
+  const { customerId } = sale
+  const entryId = await w.post(entry, { kind: 'write-off', id: writeOffId, saleId, customerId })
+  const row = { number, customerId, saleId, onDay: paper.on, amount: amount.minor, reason: paper.reason, entryId }
+  await insertWriteOff(w.tx, row, writeOffId)
+  const note = { onDay: paper.on, entryId }
   await insertFills(
     w.tx,
-    parts.map((p) => ({
-      dueId: p.due.id,
-      onDay: paper.on,
-      amount: p.amount.minor,
-      kind: 'write-off' as const,
-      entryId,
-    })),
+    parts.map((p) => ({ ...note, dueId: p.due.id, amount: p.amount.minor, kind: 'write-off' as const })),
   )
   for (const [i, p] of parts.entries())
-    await insertTaxMoves(w.tx, negateTaxes(present(shares[i]).taxes), {
-      onDay: paper.on,
-      why: 'write-off',
-      dueId: p.due.id,
-      entryId,
-    })
+    await insertTaxMoves(w.tx, negateTaxes(present(shares[i]).taxes), { ...note, why: 'write-off', dueId: p.due.id })
   await refreshSale(w, saleId)
   return { id: writeOffId, number, amount }
 }

@@ -1,3 +1,4 @@
+import type { z } from 'zod'
 import {
   quotePayoffInput,
   payOffPlanInput,
@@ -5,7 +6,7 @@ import {
   keepCardInput,
 } from '@/contract/inputs/plans/changePlan'
 import { isPositiveMoney, sumMoney, toDecimalString, negateMoney } from '@/core/money'
-import { planInstallments, spreadRest } from '@/core/plan'
+import { planInstallments, spreadRest, type Plan } from '@/core/plan'
 import { endPlan, insertPlanCharges, keepPlanCard, sumPlanCharge } from '@/data/queries/plans'
 import { defineCommand, paperDay } from '../command'
 import { keepArrangement } from '@/contract/arrangement'
@@ -96,14 +97,7 @@ export const reschedulePlan = defineCommand('reschedule-plan', reschedulePlanInp
       code: 'invalid',
       errors: [{ path: 'firstDue', message: 'The first payment cannot be due before the day of the change.' }],
     })
-  const terms = {
-    kind: 'installments' as const,
-    count: input.count,
-    every: input.every,
-    firstDue: input.firstDue,
-    ...(input.roundUpTo ? { roundUpTo: input.roundUpTo } : {}),
-    ...(input.charge ? { charge: input.charge } : {}),
-  }
+  const terms = newTerms(input)
   if (input.charge) await endCharge(w, plan, onDay)
   else await earnRows(w, plan, onDay)
   const rows = await listDuesOfPlan(w.tx, plan.id, w.currency)
@@ -137,19 +131,29 @@ export const reschedulePlan = defineCommand('reschedule-plan', reschedulePlanInp
   await refreshSale(w, sale.id)
   return {
     id: madeId,
-    answer: async () => ({
-      planId: madeId,
-      replaces: plan.id,
-      rows: next.rows.map((r) => ({
-        due: r.due,
-        payment: toDecimalString(r.payment),
-        principal: toDecimalString(r.principal),
-        charge: toDecimalString(r.charge),
-        balance: toDecimalString(r.balance),
-      })),
-      totalPayments: toDecimalString(next.totalPayments),
-    }),
+    answer: async () => ({ planId: madeId, replaces: plan.id, ...rowsView(next) }),
   }
+})
+
+/** The terms of the new rows, as a plan keeps them. */
+const newTerms = ({ count, every, firstDue, roundUpTo, charge }: z.output<typeof reschedulePlanInput>) => ({
+  kind: 'installments' as const,
+  count,
+  every,
+  firstDue,
+  ...(roundUpTo ? { roundUpTo } : {}),
+  ...(charge ? { charge } : {}),
+})
+
+const rowsView = ({ rows, totalPayments }: Pick<Plan, 'rows' | 'totalPayments'>) => ({
+  rows: rows.map((r) => ({
+    due: r.due,
+    payment: toDecimalString(r.payment),
+    principal: toDecimalString(r.principal),
+    charge: toDecimalString(r.charge),
+    balance: toDecimalString(r.balance),
+  })),
+  totalPayments: toDecimalString(totalPayments),
 })
 
 /** What of the old terms lives on: how late charges are made. The first payment was made, the charge is told anew. */

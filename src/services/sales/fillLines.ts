@@ -63,11 +63,9 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
     if (line.goodsId !== undefined && !thing) refuse({ code: 'not-found', what: 'goods', id: line.goodsId })
     const wrong = (path: string, message: string) =>
       refuse({ code: 'invalid', errors: [{ path: `lines.${i}.${path}`, message }] })
-    const named =
-      line.taxCode === undefined
-        ? undefined
-        : (codes.find((c) => c.code.toLowerCase() === present(line.taxCode).toLowerCase()) ??
-          wrong('taxCode', `There is no tax code ${line.taxCode}.`))
+    const asked = line.taxCode?.toLowerCase()
+    const named = asked === undefined ? undefined : codes.find((c) => c.code.toLowerCase() === asked)
+    if (asked !== undefined && !named) wrong('taxCode', `There is no tax code ${line.taxCode}.`)
     const usual = codes.find((c) => c.id === thing?.taxCodeId) ?? present(codes[0])
     const byArea = usual.treatment === 'taxed' ? areaCode(line.deliverTo || wish.deliverTo || '') : undefined
     const taxCode = rateOn(codes, (exempt ?? named ?? codes.find((c) => c.id === byArea) ?? usual).id, on)
@@ -77,13 +75,6 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
     const unitPrice = words ? ZERO : (line.unitPrice ?? present(priced).price)
     if (quantity.times(unitPrice).gt(MOST))
       wrong('quantity', 'Quantity times price is more than can be kept. Look at both.')
-    const choice = words ? 'none' : (line.choice ?? 'none')
-    // Of alternatives the first one counts, unless another is chosen by name; what is optional counts when chosen.
-    const chosen =
-      choice === 'none' ? true : (line.chosen ?? (choice === 'alternative' && !seen.has(present(line.choiceGroup))))
-    if (choice === 'alternative' && chosen && seen.has(present(line.choiceGroup)))
-      refuse({ code: 'two-of-one-choice', group: present(line.choiceGroup) })
-    if (choice === 'alternative' && chosen) seen.add(present(line.choiceGroup))
     const off =
       line.discountAmount === undefined || words ? 0n : w.money(line.discountAmount, `lines.${i}.discountAmount`).minor
     return {
@@ -98,11 +89,24 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
       discountAmount: off,
       taxCodeId: taxCode.id,
       incomeAccountId: thing?.incomeAccountId ?? workAccount,
-      choice,
-      choiceGroup: choice === 'alternative' ? present(line.choiceGroup) : '',
-      chosen,
+      ...choiceOf(line, seen),
       expectedCost: thing && !words ? costOf(thing.id).toDecimalPlaces(4) : ZERO,
       deliverTo: line.deliverTo ?? '',
     }
   })
+}
+
+/**
+ * Whether a line is one of several, and counts. Of alternatives the first one counts, unless another is chosen by name;
+ * what is optional counts when it is chosen. Remembers the groups that have their one.
+ */
+const choiceOf = (line: LineInput, decided: Set<string>): Pick<FilledLine, 'choice' | 'choiceGroup' | 'chosen'> => {
+  const choice = line.kind === undefined ? (line.choice ?? 'none') : 'none'
+  if (choice === 'none') return { choice, choiceGroup: '', chosen: true }
+  if (choice === 'optional') return { choice, choiceGroup: '', chosen: line.chosen ?? false }
+  const choiceGroup = present(line.choiceGroup)
+  const chosen = line.chosen ?? !decided.has(choiceGroup)
+  if (chosen && decided.has(choiceGroup)) refuse({ code: 'two-of-one-choice', group: choiceGroup })
+  if (chosen) decided.add(choiceGroup)
+  return { choice, choiceGroup, chosen }
 }

@@ -41,22 +41,7 @@ export const writeHandover = async (
   handing: readonly Handing[],
   paper: { readonly on: Day; readonly by: 'counter' | 'parcel' | 'delivery' },
 ): Promise<number> => {
-  const fromShelf = handing.filter((h) => h.line.kind === 'stock' || h.line.kind === 'kit')
-  const goods = await findGoods(
-    w.tx,
-    fromShelf.map((h) => present(h.line.goodsId)),
-  )
-  const parts = await findGoods(
-    w.tx,
-    [...goods.values()].flatMap((g) => g.parts.map((p) => p.goodsId)),
-  )
-  const leaving = fromShelf.map((h) => ({
-    goods: present(goods.get(present(h.line.goodsId))),
-    quantity: h.quantity,
-    placeId: h.placeId,
-  }))
-  const left = await planLeaving(w, leaving, { on: paper.on, partsOf: parts })
-  const costs = new Map(fromShelf.map((h, i) => [h.line.id, present(left.costs[i])]))
+  const { moves, costs } = await leaveShelves(w, handing, paper.on)
   const waiting = await billedAhead(w, locked, handing)
   const none = zeroMoney(w.currency)
   const lines = handing.map((h) => ({
@@ -99,13 +84,33 @@ export const writeHandover = async (
     })),
   )
   await Promise.all([
-    insertMoves(w.tx, left.moves, { kind: 'handover', id: handoverId }),
+    insertMoves(w.tx, moves, { kind: 'handover', id: handoverId }),
     addToLines(
       w.tx,
       handing.map((h) => ({ lineId: h.line.id, by: { handedOver: h.quantity } })),
     ),
   ])
   return handoverId
+}
+
+/** What leaves the shelves for it, and what each line of it cost, by the line's id. */
+const leaveShelves = async (w: Work, handing: readonly Handing[], on: Day) => {
+  const fromShelf = handing.filter((h) => h.line.kind === 'stock' || h.line.kind === 'kit')
+  const goods = await findGoods(
+    w.tx,
+    fromShelf.map((h) => present(h.line.goodsId)),
+  )
+  const partsOf = await findGoods(
+    w.tx,
+    [...goods.values()].flatMap((g) => g.parts.map((p) => p.goodsId)),
+  )
+  const leaving = fromShelf.map((h) => ({
+    goods: present(goods.get(present(h.line.goodsId))),
+    quantity: h.quantity,
+    placeId: h.placeId,
+  }))
+  const left = await planLeaving(w, leaving, { on, partsOf })
+  return { moves: left.moves, costs: new Map(fromShelf.map((h, i) => [h.line.id, present(left.costs[i])])) }
 }
 
 /** What still waits billed ahead. Only asked for where a line was billed before it is handed over. */

@@ -50,7 +50,7 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
               <span className="sub">
                 {t.there === null ? '' : Number(t.there) > 0 ? 'In stock' : 'Made or ordered for you'}
               </span>
-              <div className="mt-1 flex items-center justify-between gap-2">
+              <div className="mt-1 flex flex-wrap items-center justify-between gap-2">
                 <span className="fig text-lg">{formatPrice(decimal(t.price), currency)}</span>
                 <button
                   className="btn min-h-7.5"

@@ -2,8 +2,8 @@
 import { Select } from '../Select'
 import { useEffect, useState } from 'react'
 import { LETTER_FACTS, LETTERS, paperName, paperOfLetter, type LetterKind } from '@/core/formats'
-import { Text } from '../fields'
-import { messageFor, Refusal } from '../Refusal'
+import { CommandForm, Submit } from '../form/CommandForm'
+import { FormArea, FormText } from '../form/inputs'
 import { call, useSend } from '../send'
 
 const LANGUAGES = { en: 'English', de: 'Deutsch', fr: 'français', es: 'español', he: 'עברית' } as const
@@ -15,62 +15,78 @@ const ABOUT = Object.fromEntries(
   ]),
 )
 
+const schema = () => import('@/contract/inputs/post/writeLetter').then((m) => m.keepLetterTemplateInput)
+
+interface Wording {
+  readonly paper: LetterKind
+  readonly language: keyof typeof LANGUAGES
+  readonly subject: string
+  readonly body: string
+}
+
 /** The owner's own wording of each letter, in each language. */
 export const LetterEditor = () => {
   const [paper, setPaper] = useState<LetterKind>('estimate')
   const [language, setLanguage] = useState<keyof typeof LANGUAGES>('en')
-  const [words, setWords] = useState({ subject: '', body: '' })
-  const { send, busy, refused } = useSend()
+  const [read, setRead] = useState<Wording | null>(null)
   useEffect(() => {
     void call('GET', `/letter-templates/one?paper=${paper}&language=${language}`).then(
-      (t) => t.ok && setWords({ subject: t.value.subject, body: t.value.body }),
+      (t) => t.ok && setRead({ paper, language, subject: t.value.subject, body: t.value.body }),
     )
   }, [paper, language])
-  const keep = () => send('POST', '/letter-templates', { paper, language, ...words }, { say: () => 'Saved.' })
-  const back = async () => {
-    const own = await send(
-      'DELETE',
-      '/letter-templates',
-      { paper, language, ...words },
-      { say: () => 'Standard text restored.' },
-    )
-    if (own) setWords({ subject: own.subject, body: own.body })
-  }
   return (
     <div className="grid max-w-190 gap-4">
       <div className="grid grid-cols-2 gap-4">
         <Select label="Email for" value={paper} options={ABOUT} onValue={setPaper} />
         <Select label="Language" value={language} options={LANGUAGES} onValue={setLanguage} />
       </div>
-      <Text
-        label="Subject"
-        value={words.subject}
-        maxLength={200}
-        onChange={(e) => setWords({ ...words, subject: e.target.value })}
-        problem={messageFor(refused, 'subject')}
-      />
-      <label>
-        <span className="label">Text</span>
-        <textarea
-          className="field"
-          rows={12}
-          maxLength={10000}
-          value={words.body}
-          onChange={(e) => setWords({ ...words, body: e.target.value })}
+      {read && (
+        <WordingForm
+          key={`${read.paper} ${read.language} ${read.subject} ${read.body}`}
+          start={read}
+          onRead={setRead}
         />
-      </label>
-      <p className="sub">
-        Filled in for you: {LETTER_FACTS.map((f) => `{${f}}`).join(', ')}. A line with nothing to fill in is left out.
-      </p>
-      <Refusal refused={refused} />
-      <p className="flex gap-2">
-        <button className="btn btn-do" data-primary disabled={busy} onClick={() => void keep()}>
-          Save
-        </button>
-        <button className="btn" disabled={busy} onClick={() => void back()}>
-          Restore standard text
-        </button>
-      </p>
+      )}
     </div>
+  )
+}
+
+interface FormProps {
+  readonly start: Wording
+  readonly onRead: (now: Wording) => void
+}
+
+/** The words of one letter, to be kept as they are typed or put back to the program's own. */
+const WordingForm = ({ start, onRead }: FormProps) => {
+  const { send, busy } = useSend()
+  const restore = async () => {
+    const own = await send('DELETE', '/letter-templates', start, { say: () => 'Standard text restored.' })
+    if (own) onRead({ ...start, subject: own.subject, body: own.body })
+  }
+  return (
+    <CommandForm
+      method="POST"
+      path="/letter-templates"
+      schema={schema}
+      start={start}
+      asBody={(d) => ({ ...d })}
+      say={() => 'Saved.'}
+      submit={
+        <p className="mt-3 flex gap-2">
+          <Submit className="btn btn-do">Save</Submit>
+          <button type="button" className="btn" disabled={busy} onClick={() => void restore()}>
+            Restore standard text
+          </button>
+        </p>
+      }
+    >
+      <div className="grid gap-4">
+        <FormText name="subject" label="Subject" most={200} />
+        <FormArea name="body" label="Text" rows={12} most={10000} />
+        <p className="sub">
+          Filled in for you: {LETTER_FACTS.map((f) => `{${f}}`).join(', ')}. A line with nothing to fill in is left out.
+        </p>
+      </div>
+    </CommandForm>
   )
 }

@@ -34,5 +34,10 @@ export const Owes = ({ page, today }: { readonly page: Page; readonly today: Day
         </tbody>
       </table>
     )}
+    <p className="mt-2">
+      <To className="underline" href={`/invoices?customer=${page.customer.id}`}>
+        All invoices
+      </To>
+    </p>
   </section>
 )

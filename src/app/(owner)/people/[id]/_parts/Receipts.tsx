@@ -24,5 +24,10 @@ export const Receipts = ({ page }: { readonly page: Page }) => (
         ))}
       </tbody>
     </table>
+    <p className="mt-2">
+      <To className="underline" href={`/receipts?customer=${page.customer.id}`}>
+        All receipts
+      </To>
+    </p>
   </>
 )
