@@ -1,8 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
-import { houseLocale } from '@/core/locale'
-import { Panel } from './Panel'
+import { lazily } from './lazily'
 import { PLACES } from './places'
 import { useKeysAhead } from './useKeysAhead'
 import { pageKeys, type PageKey } from './acts/pageKeys'
@@ -10,25 +9,7 @@ import { pageKeys, type PageKey } from './acts/pageKeys'
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
-const LIST = [
-  ['/', 'go to the quick line'],
-  ['?', 'show this list'],
-  ['n', 'a new sale'],
-  ['Alt 1 … 9', 'go to a section'],
-  ['up, down, Enter', 'move through a list and open a row'],
-  ['Ctrl Enter', 'press the main button'],
-  ['Ctrl Shift Enter', 'press the second button: save a sale as an order'],
-  ['.', 'open the menu of what can be done'],
-  ['Esc', 'close, or leave a field'],
-  ['12*45, 450-10%', 'calculations in amount fields'],
-] as const
-
-/** How dates may be typed, in the order of the business's region. */
-const sayDates = () =>
-  [
-    `t, +30, ${houseLocale().monthFirst ? '12/24' : '24/12'}, eom, fri`,
-    'dates: today, in 30 days, 24 Dec, end of month, next Friday',
-  ] as const
+const KeyList = lazily(() => import('./KeyList').then((m) => m.KeyList))
 
 /** Up and down through the rows of the list on the page. */
 const stepRow = (by: number): void => {
@@ -92,31 +73,5 @@ export const Keys = () => {
     document.addEventListener('keydown', onKey)
     return () => document.removeEventListener('keydown', onKey)
   }, [router, leave])
-  return (
-    <Panel open={open} onClose={() => setOpen(false)} title="Keyboard shortcuts">
-      {here.length > 0 && (
-        <>
-          <h3>On this page</h3>
-          <KeyRows rows={here.map((k) => [k.key, k.label])} />
-          <h3 className="mt-5">Everywhere</h3>
-        </>
-      )}
-      <KeyRows rows={[...LIST, sayDates()]} />
-    </Panel>
-  )
+  return open && <KeyList here={here} onClose={() => setOpen(false)} />
 }
-
-const KeyRows = ({ rows }: { readonly rows: readonly (readonly [string, string])[] }) => (
-  <table className="ledger">
-    <tbody>
-      {rows.map(([key, what]) => (
-        <tr key={key}>
-          <td>
-            <kbd className="font-figure">{key}</kbd>
-          </td>
-          <td>{what}</td>
-        </tr>
-      ))}
-    </tbody>
-  </table>
-)
