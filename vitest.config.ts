@@ -53,7 +53,6 @@ export default defineConfig({
           include: ['tests/faults/**/*.test.ts'],
           testTimeout: 120_000,
           hookTimeout: 120_000,
-          fileParallelism: false,
         },
       },
       {

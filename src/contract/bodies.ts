@@ -7,6 +7,7 @@ import type { importGoodsInput } from '@/contract/inputs/goods/importGoods'
 import type { addPriceLevelInput, changePriceLevelInput, addTaxAreaInput } from '@/contract/inputs/goods/priceLevels'
 import type { addSupplierInput } from '@/contract/inputs/goods/keepSupplier'
 import type { keepFileInput, dropFileInput } from '@/contract/inputs/files/keepFile'
+import type { addPlaceInput, adjustStockInput, changePlaceInput, moveStockInput } from './inputs/goods/places'
 import type { countStockInput } from '@/contract/inputs/goods/countStock'
 import type { addTaxCodeInput, addTaxRateInput } from '@/contract/inputs/books/addTaxCode'
 import type { startSaleInput } from '@/contract/inputs/sales/startSale'
@@ -85,6 +86,10 @@ export interface Bodies {
   'POST /files': Body<typeof keepFileInput>
   'DELETE /files/{id}': Body<typeof dropFileInput, 'fileId'>
   'POST /stock-counts': Body<typeof countStockInput>
+  'POST /places': Body<typeof addPlaceInput>
+  'PATCH /places/{id}': Body<typeof changePlaceInput, 'placeId'>
+  'POST /stock-moves': Body<typeof moveStockInput>
+  'POST /stock-adjustments': Body<typeof adjustStockInput>
   'POST /tax-codes': Body<typeof addTaxCodeInput>
   'POST /tax-codes/{id}/rates': Body<typeof addTaxRateInput, 'taxCodeId'>
   'POST /sales': Body<typeof startSaleInput>

@@ -39,6 +39,12 @@ export const quantity = plainDecimal(
 )
   .refine((s) => Number(s) !== 0, 'The quantity must be above zero.')
   .transform((s) => decimal(s))
+export const signedQuantity = plainDecimal(
+  /^[-−]?\d{1,8}(\.\d{1,4})?$/,
+  'A change is written like 3 or -2, with at most four places.',
+)
+  .refine((s) => /[1-9]/.test(s), 'The change must not be zero.')
+  .transform((s) => decimal(s.replace('−', '-')))
 export const quantityOrZero = plainDecimal(
   /^\d{1,8}(\.\d{1,4})?$/,
   'A quantity is written like 2 or 1.5, with at most four places.',

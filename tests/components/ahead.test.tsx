@@ -1,5 +1,5 @@
 import { render, screen, waitFor } from '@testing-library/react'
-import userEvent from '@testing-library/user-event'
+import { userEvent } from './hand'
 import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { CounterTill } from '@/ui/money/CounterTill'

@@ -1,5 +1,5 @@
 import { render, screen } from '@testing-library/react'
-import userEvent from '@testing-library/user-event'
+import { userEvent } from './hand'
 import { useState, type ReactNode } from 'react'
 import { afterEach, describe, expect, test } from 'vitest'
 import { day } from '@/core/day'

@@ -1,5 +1,5 @@
 import { fireEvent, render, screen, waitFor } from '@testing-library/react'
-import userEvent from '@testing-library/user-event'
+import { userEvent } from './hand'
 import { useState } from 'react'
 import { describe, expect, test, vi } from 'vitest'
 import { ForWhom, type Buyer } from '@/ui/sale/ForWhom'

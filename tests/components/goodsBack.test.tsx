@@ -1,5 +1,5 @@
 import { render, screen, waitFor } from '@testing-library/react'
-import userEvent from '@testing-library/user-event'
+import { userEvent } from './hand'
 import { describe, expect, test, vi } from 'vitest'
 import { GoodsBack } from '@/ui/sale/GoodsBack'
 import { OtherSalePanel, UsualPanel } from '@/ui/sale/TakeFrom'

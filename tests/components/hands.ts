@@ -1,5 +1,5 @@
 import { screen, within } from '@testing-library/react'
-import userEvent from '@testing-library/user-event'
+import { userEvent } from './hand'
 
 /** Hands and eyes of a person before a form, by the words that stand there. */
 export const field = (label: string): HTMLInputElement => screen.getByLabelText<HTMLInputElement>(label)

@@ -1,5 +1,5 @@
 import { render, screen, waitFor, within } from '@testing-library/react'
-import userEvent from '@testing-library/user-event'
+import { userEvent } from './hand'
 import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { MoneyInForm } from '@/ui/money/MoneyInForm'

@@ -1,5 +1,5 @@
 import { render, screen, waitFor } from '@testing-library/react'
-import userEvent from '@testing-library/user-event'
+import { userEvent } from './hand'
 import { describe, expect, test } from 'vitest'
 import { QuickLine } from '@/ui/QuickLine'
 import { answerCalls, type Sent } from './calls'

@@ -119,3 +119,8 @@ export const runs = (pid: number): boolean => {
     return false
   }
 }
+
+export const setUp = (port: number) =>
+  ask(port, 'POST', '/api/v1/setup', { name: 'Faults', currency: 'USD', passphrase: 'a long passphrase' })
+export const addCustomer = (port: number, name: string, key?: string) =>
+  ask(port, 'POST', '/api/v1/customers', { name }, key)

@@ -1,7 +1,10 @@
 import { GOODS_KINDS } from '@/core/kinds'
 import { z } from 'zod'
 import { listAccounts } from '@/data/queries/accounts'
+import { adjustStock } from '@/services/goods/adjustStock'
 import { countStock } from '@/services/goods/countStock'
+import { moveStock } from '@/services/goods/moveStock'
+import { addPlace, changePlace } from '@/services/goods/places'
 import { decimal } from '@/core/money'
 import { listFiles } from '@/data/queries/files'
 import { listSuppliers } from '@/data/queries/suppliers'
@@ -10,8 +13,9 @@ import { importGoods } from '@/services/goods/importGoods'
 import { addGoods, changeGoods } from '@/services/goods/keepGoods'
 import { addSupplier } from '@/services/goods/keepSupplier'
 import { addPriceLevel, addTaxArea, changePriceLevel } from '@/services/goods/priceLevels'
-import { id as idField, quantityOrZero } from '@/contract/fields'
+import { day as dayField, id as idField, quantityOrZero } from '@/contract/fields'
 import { priceLevelsView, readPrice, taxAreasView } from '@/model/goods/prices'
+import { goodsCardView, goodsStockView } from '@/model/goods/stockViews'
 import { goodsView, readGoodsList, viewOfGoods } from '@/model/goods/goods'
 import { readPlainTaxCodes } from '@/model/books/taxCodes'
 import { addTaxCode, addTaxRate } from '@/services/books/addTaxCode'
@@ -109,5 +113,28 @@ export const goods = [
     whole(await readPlainTaxCodes(db, today)),
   ),
   read('/accounts', 'The chart of accounts.', noQuery, async ({ db }) => whole(await listAccounts(db))),
-  read('/places', 'Places goods lie in.', noQuery, async ({ db }) => whole(await listPlaces(db))),
+  change('/places', 'Another place where goods lie.', addPlace, { status: 201 }),
+  read('/places', 'Places goods lie in; the usual one first.', noQuery, async ({ db }) => whole(await listPlaces(db))),
+  change('/places/{id}', 'Another name for a place, or the usual one from now on.', changePlace, {
+    path: { placeId: 'id' },
+    method: 'PATCH',
+  }),
+  change('/stock-moves', 'Goods carried from one place to another; nothing is posted.', moveStock, { status: 201 }),
+  change('/stock-adjustments', 'Goods found, broken, used up or given away, with the reason.', adjustStock, {
+    status: 201,
+  }),
+  read(
+    '/goods/{id}/stock',
+    'What lies of a thing at the end of a day, place by place.',
+    z.object({ asOf: dayField.optional() }),
+    ({ db, id, business, today, query }) => goodsStockView(db, id, query.asOf ?? today, business),
+    'goods',
+  ),
+  read(
+    '/goods/{id}/card',
+    'What came and went of a thing, with what lay there after each.',
+    z.object({ from: dayField.optional(), to: dayField.optional() }),
+    ({ db, id, business, query }) => goodsCardView(db, id, query, business),
+    'goods',
+  ),
 ]

@@ -3,6 +3,8 @@ import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
 import { goods } from './things'
 
+const place = z.object({ id: z.int(), code: z.string(), name: z.string(), usual: z.boolean() })
+
 /** What the calls of “Goods” answer. */
 export const goodsAnswers = {
   'POST /goods': goods,
@@ -102,5 +104,60 @@ export const goodsAnswers = {
   'GET /accounts': list(
     z.object({ id: z.int(), code: z.string(), name: z.string(), kind: z.string(), role: z.string().nullable() }),
   ),
-  'GET /places': list(z.object({ id: z.int(), code: z.string(), name: z.string() })),
+  'POST /places': place,
+  'GET /places': list(place),
+  'PATCH /places/{id}': place,
+  'POST /stock-moves': z.object({
+    id: z.int(),
+    number: z.string(),
+    on: dayText,
+    from: z.int(),
+    to: z.int(),
+    lines: z.array(z.object({ goodsId: z.int(), quantity: decimalText })),
+  }),
+  'POST /stock-adjustments': z.object({
+    id: z.int(),
+    number: z.string(),
+    on: dayText,
+    reason: z.string(),
+    value: decimalText,
+    lines: z.array(z.object({ goodsId: z.int(), placeId: z.int(), change: decimalText, value: decimalText })),
+  }),
+  'GET /goods/{id}/stock': z.object({
+    goodsId: z.int(),
+    asOf: dayText,
+    rows: z.array(
+      z.object({
+        placeId: z.int(),
+        lot: z.string().nullable(),
+        expires: dayText.nullable(),
+        serial: z.string().nullable(),
+        onHand: decimalText,
+        unitCost: decimalText,
+        value: decimalText,
+      }),
+    ),
+    onHand: decimalText,
+    setAside: decimalText,
+    available: decimalText,
+    onTheWay: decimalText,
+    value: decimalText,
+  }),
+  'GET /goods/{id}/card': z.object({
+    goodsId: z.int(),
+    rows: z.array(
+      z.object({
+        on: dayText,
+        what: z.string(),
+        paper: z.string(),
+        placeId: z.int(),
+        lot: z.string().nullable(),
+        serial: z.string().nullable(),
+        quantity: decimalText,
+        value: decimalText,
+        running: decimalText,
+        runningValue: decimalText,
+      }),
+    ),
+  }),
 }

@@ -234,5 +234,9 @@ export const postRefund = (
   ])
 
 /** A count found more (positive value) or less (negative) than the books had. */
-export const postStockCount = (count: { readonly on: Day; readonly text: string; readonly value: Money }): EntryDraft =>
+export const postStockChange = (count: {
+  readonly on: Day
+  readonly text: string
+  readonly value: Money
+}): EntryDraft =>
   makeEntry(count.on, count.text, [debit(role('stock'), count.value), credit(role('stock-adjustments'), count.value)])

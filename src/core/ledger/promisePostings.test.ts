@@ -10,7 +10,7 @@ import {
   postDrawerMove,
   postExtraCharge,
   postPayoff,
-  postStockCount,
+  postStockChange,
 } from './index'
 import { told } from '../../../tests/told'
 
@@ -58,8 +58,8 @@ describe('drawer, bank and shelf', () => {
       postCardSettlement({ ...of, gross: usd('100.00'), fees: usd('2.50') }),
       '97.50 bank + 2.50 card-fees = 100.00 card-clearing',
     ],
-    ['stock found', postStockCount({ ...of, value: usd('12.00') }), '12.00 stock = 12.00 stock-adjustments'],
-    ['stock lost', postStockCount({ ...of, value: money(-1200n, 'USD') }), '12.00 stock-adjustments = 12.00 stock'],
+    ['stock found', postStockChange({ ...of, value: usd('12.00') }), '12.00 stock = 12.00 stock-adjustments'],
+    ['stock lost', postStockChange({ ...of, value: money(-1200n, 'USD') }), '12.00 stock-adjustments = 12.00 stock'],
   ])('%s', (_, entry, expected) => {
     expect(told(entry)).toBe(expected)
   })

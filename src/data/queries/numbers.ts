@@ -28,6 +28,8 @@ const PREFIX = {
   refund: 'F-',
   handover: 'H-',
   'stock-count': 'N-',
+  'stock-transfer': 'M-',
+  'stock-adjustment': 'A-',
   'deposit-request': 'D-',
   plan: 'P-',
   'extra-charge': 'X-',

@@ -10,6 +10,8 @@ export const reserveId = async (
     | 'receipt'
     | 'refund'
     | 'stock_count'
+    | 'stock_transfer'
+    | 'stock_adjustment'
     | 'plan'
     | 'extra_charge'
     | 'write_off'

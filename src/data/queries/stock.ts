@@ -1,16 +1,69 @@
 import type { Db } from '../connect'
-import { place, shelf, stockMove } from '../schema'
-import { asc, inArray, sql, and, eq } from 'drizzle-orm'
+import { place, shelf, stockAdjustment, stockMove, stockTransfer } from '../schema'
+import { insertWithId } from './insertWithId'
+import { present } from '@/core/present'
+import { asc, desc, inArray, lte, sql, and, eq } from 'drizzle-orm'
 import type { Shelf } from '@/core/stock'
 import { decimal, money, type Decimal, type Money } from '@/core/money'
 import { isOneOf } from './search'
 import type { Day } from '@/core/day'
 
-export const listPlaces = (db: Db) =>
-  db.select({ id: place.id, code: place.code, name: place.name }).from(place).orderBy(asc(place.id))
+export interface PlaceRow {
+  readonly id: number
+  readonly code: string
+  readonly name: string
+  readonly usual: boolean
+}
 
-export const insertPlace = async (db: Db, row: { code: string; name: string }): Promise<void> => {
-  await db.insert(place).values(row)
+/** Where goods lie; the usual place first. */
+export const listPlaces = (db: Db): Promise<PlaceRow[]> =>
+  db
+    .select({ id: place.id, code: place.code, name: place.name, usual: place.usual })
+    .from(place)
+    .orderBy(desc(place.usual), asc(place.id))
+
+export const insertPlace = async (db: Db, row: typeof place.$inferInsert): Promise<number> =>
+  present((await db.insert(place).values(row).returning({ id: place.id }))[0]).id
+
+export const updatePlace = async (db: Db, id: number, change: Partial<typeof place.$inferInsert>): Promise<void> => {
+  await db.update(place).set(change).where(eq(place.id, id))
+}
+
+/** No place is the usual one, for the moment before another becomes it. */
+export const clearUsualPlace = async (db: Db): Promise<void> => {
+  await db.update(place).set({ usual: false }).where(eq(place.usual, true))
+}
+
+export const insertStockTransfer = insertWithId(stockTransfer)
+export const insertStockAdjustment = insertWithId(stockAdjustment)
+
+/** What lies of one thing in one place on a day, and what it is worth. */
+export interface StockRow {
+  readonly goodsId: number
+  readonly placeId: number
+  readonly quantity: Decimal
+  readonly value: Money
+}
+
+/** Everything that lay somewhere at the end of a day, of some goods or of all; what is empty is left out. */
+export const listStockOn = async (
+  db: Db,
+  { asOf, goodsIds }: { readonly asOf: Day; readonly goodsIds?: readonly number[] },
+  currency: string,
+): Promise<StockRow[]> => {
+  const rows = await db
+    .select({
+      goodsId: stockMove.goodsId,
+      placeId: stockMove.placeId,
+      quantity: sql<string>`sum(${stockMove.quantity})::text`,
+      value: sql<string>`sum(${stockMove.value})::text`,
+    })
+    .from(stockMove)
+    .where(and(lte(stockMove.onDay, asOf), goodsIds ? isOneOf(stockMove.goodsId, goodsIds) : undefined))
+    .groupBy(stockMove.goodsId, stockMove.placeId)
+    .having(sql`sum(${stockMove.quantity}) <> 0 or sum(${stockMove.value}) <> 0`)
+    .orderBy(asc(stockMove.goodsId), asc(stockMove.placeId))
+  return rows.map((r) => ({ ...r, quantity: decimal(r.quantity), value: money(BigInt(r.value), currency) }))
 }
 
 /** What lies where, of the goods asked for. Locks the rows, so that what is read is still so when the moves are written. */
@@ -106,6 +159,8 @@ export interface CardLine {
   readonly paperKind: string
   readonly paperId: number
   readonly paper: string
+  readonly placeId: number
+  readonly place: string
   readonly runningQuantity: Decimal
   readonly runningValue: Money
 }
@@ -120,15 +175,20 @@ export const listStockCard = async (db: Db, goodsId: number, currency: string): 
     paper_kind: string
     paper_id: number
     paper: string
+    place_id: number
+    place: string
     running_quantity: string
     running_value: string
   }>(sql`
     select m.id, m.on_day::text as on, m.quantity, m.value::text, m.paper_kind, m.paper_id,
-           coalesce(h.number, n.number, '') as paper,
+           coalesce(h.number, n.number, t.number, a.number, '') as paper, m.place_id, p.name as place,
            (sum(m.quantity) over w)::text as running_quantity, (sum(m.value) over w)::text as running_value
       from stock_move m
+      join place p on p.id = m.place_id
       left join handover h on m.paper_kind = 'handover' and h.id = m.paper_id
       left join stock_count n on m.paper_kind = 'stock-count' and n.id = m.paper_id
+      left join stock_transfer t on m.paper_kind = 'stock-transfer' and t.id = m.paper_id
+      left join stock_adjustment a on m.paper_kind = 'stock-adjustment' and a.id = m.paper_id
      where m.goods_id = ${goodsId}
     window w as (order by m.on_day, m.id) order by m.on_day desc, m.id desc`)
   return rows.map((r) => ({
@@ -139,6 +199,8 @@ export const listStockCard = async (db: Db, goodsId: number, currency: string): 
     paperKind: r.paper_kind,
     paperId: r.paper_id,
     paper: r.paper,
+    placeId: r.place_id,
+    place: r.place,
     runningQuantity: decimal(r.running_quantity),
     runningValue: money(BigInt(r.running_value), currency),
   }))

@@ -1,15 +1,25 @@
 import { GOODS_KINDS } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
-import { boolean, check, index, integer, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core'
+import { boolean, check, index, integer, pgTable, primaryKey, text, unique, uniqueIndex } from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay, percentage, ZERO_BY_DEFAULT } from './columns'
 import { account, entry } from './ledger'
 import { taxCode } from './tax'
 
-export const place = pgTable('place', {
-  id: identity(),
-  code: text().notNull().unique(),
-  name: text().notNull(),
-})
+export const place = pgTable(
+  'place',
+  {
+    id: identity(),
+    code: text().notNull().unique(),
+    name: text().notNull(),
+    /** Where goods come to and are counted when no place is named; one of them is. */
+    usual: boolean().notNull().default(false),
+  },
+  (t) => [
+    uniqueIndex('place_one_usual')
+      .on(t.usual)
+      .where(sql`${t.usual}`),
+  ],
+)
 
 export const goods = pgTable(
   'goods',
@@ -93,6 +103,32 @@ export const stockCount = pgTable('stock_count', {
   placeId: integer()
     .notNull()
     .references(() => place.id),
+  entryId: integer().references(() => entry.id),
+})
+
+/** Goods carried from one place to another: nothing is posted, their worth goes along. */
+export const stockTransfer = pgTable(
+  'stock_transfer',
+  {
+    id: identity(),
+    number: text().notNull().unique(),
+    onDay: onDay().notNull(),
+    fromPlaceId: integer()
+      .notNull()
+      .references(() => place.id),
+    toPlaceId: integer()
+      .notNull()
+      .references(() => place.id),
+  },
+  (t) => [check('transfer_goes_elsewhere', sql`${t.fromPlaceId} <> ${t.toPlaceId}`)],
+)
+
+/** Goods found, broken, used up or given away: posted against stock adjustments, with its reason. */
+export const stockAdjustment = pgTable('stock_adjustment', {
+  id: identity(),
+  number: text().notNull().unique(),
+  onDay: onDay().notNull(),
+  reason: text().notNull(),
   entryId: integer().references(() => entry.id),
 })
 

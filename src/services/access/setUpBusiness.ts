@@ -62,7 +62,7 @@ export const setUpBusiness = async (
         STARTING_CHART.map((a) => ({ code: a.code, name: a.name, kind: a.kind, role: a.role ?? null })),
       )
       await writeTaxCodes(tx, codes)
-      await insertPlace(tx, { code: 'SHOP', name: 'Shop' })
+      await insertPlace(tx, { code: 'SHOP', name: 'Shop', usual: true })
       await insertCustomer(tx, { name: 'Walk-in customer', walkIn: true, since: openedOn })
     })
     return ok({ name: s.name, currency: s.currency, openingDate: openedOn })

@@ -4,7 +4,7 @@ import { present } from '@/core/present'
 import { negateMoney, sumMoney, toDecimalString, ZERO, zeroMoney, type Decimal, type Money } from '@/core/money'
 import { firstDayToLeave, leaveOn, unitCost, valueAt, type Shelf } from '@/core/stock'
 import type { Day } from '@/core/day'
-import { postStockCount } from '@/core/ledger'
+import { postStockChange } from '@/core/ledger'
 import { findGoods } from '@/data/queries/goods'
 import { insertStockCount } from '@/data/queries/stockCounts'
 import { takeNumber } from '@/data/queries/numbers'
@@ -12,7 +12,8 @@ import { defineCommand, paperDay, type Work } from '../command'
 import { found, refuse } from '@/contract/refuse'
 import { changesOf, shelvesOn, type PlacedShelf } from './shelvesOn'
 import { reserveId } from '@/data/queries/reserveId'
-import { insertMoves, listPlaces, listShelfChanges, type MoveRow } from '@/data/queries/stock'
+import { placeNamed } from './places'
+import { insertMoves, listShelfChanges, type MoveRow } from '@/data/queries/stock'
 
 /** What goods that are missing cost: gone on the day of the count, as far as every later day bears it. */
 const missing = async (
@@ -32,18 +33,6 @@ const missing = async (
 }
 
 type Counted = z.output<typeof countStockInput>
-
-/** The place that was counted: the first one where none is named. */
-const placeOf = async (w: Work, placeId: number | undefined) => {
-  const places = await listPlaces(w.tx)
-  return placeId === undefined
-    ? present(places[0])
-    : found(
-        places.find((p) => p.id === placeId),
-        'place',
-        placeId,
-      )
-}
 
 /** What a count changes on the shelf, line by line, and what each change is worth. */
 const movesOf = async (w: Work, lines: Counted['lines'], placeId: number, onDay: Day): Promise<MoveRow[]> => {
@@ -76,7 +65,7 @@ const movesOf = async (w: Work, lines: Counted['lines'], placeId: number, onDay:
  */
 export const countStock = defineCommand('count-stock', countStockInput, async (w, input) => {
   const onDay = paperDay(w, input.on)
-  const place = await placeOf(w, input.placeId)
+  const place = await placeNamed(w, input.placeId, 'placeId')
   const moves = await movesOf(w, input.lines, place.id, onDay)
   const value = sumMoney(
     moves.map((m) => m.value),
@@ -84,7 +73,7 @@ export const countStock = defineCommand('count-stock', countStockInput, async (w
   )
   const number = await takeNumber(w.tx, 'stock-count', onDay)
   const countId = await reserveId(w.tx, 'stock_count')
-  const entry = postStockCount({ on: onDay, text: `Stock count ${number}`, value })
+  const entry = postStockChange({ on: onDay, text: `Stock count ${number}`, value })
   const entryId = entry.lines.length > 0 ? await w.post(entry, { kind: 'stock-count', id: countId }) : null
   await insertStockCount(w.tx, { number, onDay, placeId: place.id, entryId }, countId)
   await insertMoves(w.tx, moves, { kind: 'stock-count', id: countId })

@@ -14,7 +14,10 @@ import { keepCard } from '@/standins/card/askCard'
 import { arrangeSale } from '@/services/sales/arrangeSale'
 import { countDrawer, moveDrawer } from '@/services/till/drawer'
 import { bankSlip, settleCards } from '@/services/till/toBank'
+import { adjustStock } from '@/services/goods/adjustStock'
 import { countStock } from '@/services/goods/countStock'
+import { moveStock } from '@/services/goods/moveStock'
+import { addPlace } from '@/services/goods/places'
 import { refundHeld } from '@/services/money/refundHeld'
 import { recoverWriteOff } from '@/services/money/recoverWriteOff'
 import { reverseHeldMove } from '@/services/money/reverseHeldMove'
@@ -121,6 +124,35 @@ export const MOVES: Readonly<Record<Step['kind'], (h: History, x: Step, about: A
       lines: [
         { goodsId: h.shop.violin, counted: String(x.n + 3), unitCost: amount },
         { goodsId: h.shop.rosin, counted: String(40 + x.n) },
+      ],
+    })
+  },
+  carry: async (h, x, { on }) => {
+    const codes = ['BENCH', 'STORE']
+    await h.attempt(addPlace, { code: codes[x.n % 2]!, name: codes[x.n % 2]!, usual: x.flag && x.n > 5 })
+    return h.attempt(moveStock, {
+      on,
+      from: await h.idOf('place', x.pick),
+      to: await h.idOf('place', x.pick + x.n),
+      lines: [
+        { goodsId: h.shop.rosin, quantity: x.flag ? '0.3333' : String(x.n) },
+        ...(x.n > 4 ? [{ goodsId: h.shop.violin, quantity: '1' }] : []),
+      ],
+    })
+  },
+  adjust: async (h, x, { amount, on }) => {
+    const placeId = x.pick % 2 === 0 ? await h.idOf('place', x.pick) : undefined
+    return h.attempt(adjustStock, {
+      on,
+      reason: 'Used at the bench',
+      lines: [
+        {
+          goodsId: h.shop.rosin,
+          placeId,
+          change: x.flag ? `-${x.n}` : `${x.n}.5`,
+          unitCost: x.n > 4 ? amount : undefined,
+        },
+        ...(x.n === 3 ? [{ goodsId: h.shop.violin, change: '-1' }] : []),
       ],
     })
   },

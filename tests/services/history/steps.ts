@@ -22,6 +22,8 @@ export const step = fc.record({
     'refund',
     'use',
     'count',
+    'carry',
+    'adjust',
     'counter',
     'cancel',
     'arrange',

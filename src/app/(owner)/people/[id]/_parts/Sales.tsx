@@ -30,7 +30,7 @@ export const Sales = ({ page, today }: { readonly page: Page; readonly today: Da
             <tr key={s.sale.id} className="row">
               <td className="font-figure">{s.sale.number}</td>
               <td className="max-w-65 truncate max-sm:max-w-32">
-                <To data-row className="cover" href={`/sales/${s.sale.id}`}>
+                <To data-row className="cover block truncate" href={`/sales/${s.sale.id}`}>
                   {s.sale.title}
                 </To>
               </td>

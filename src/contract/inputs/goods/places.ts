@@ -1,0 +1,43 @@
+import { z } from 'zod'
+import { id, needed, on, quantity, signedQuantity, unitPrice } from '@/contract/fields'
+
+export const addPlaceInput = z.object({
+  code: needed(20, 'A code'),
+  name: needed(60, 'A name'),
+  /** Goods come here when no place is named. */
+  usual: z.boolean().optional(),
+})
+
+export const changePlaceInput = z.object({
+  placeId: id,
+  name: needed(60, 'A name').optional(),
+  usual: z.literal(true, { error: 'Make another place the usual one instead.' }).optional(),
+})
+
+export const moveStockInput = z.object({
+  on,
+  from: id,
+  to: id,
+  lines: z
+    .array(z.object({ goodsId: id, quantity }))
+    .min(1, 'Say what is moved.')
+    .max(500),
+})
+
+export const adjustStockInput = z.object({
+  on,
+  reason: needed(200, 'A reason'),
+  lines: z
+    .array(
+      z.object({
+        goodsId: id,
+        placeId: id.optional(),
+        /** How many more or fewer: `3`, `-2`. */
+        change: signedQuantity,
+        /** What one of those that came cost; the average so far where nothing is said. */
+        unitCost: unitPrice.optional(),
+      }),
+    )
+    .min(1, 'Say what changed.')
+    .max(500),
+})

@@ -1,0 +1,49 @@
+import { moveStockInput } from '@/contract/inputs/goods/places'
+import { refuse } from '@/contract/refuse'
+import { negateMoney } from '@/core/money'
+import { takeNumber } from '@/data/queries/numbers'
+import { reserveId } from '@/data/queries/reserveId'
+import { insertMoves, insertStockTransfer } from '@/data/queries/stock'
+import { defineCommand, paperDay } from '../command'
+import { placeNamed } from './places'
+import { planLeaving } from './planLeaving'
+import { stockLines } from './stockLines'
+
+/** Carries goods from one place to another: each takes along what it cost there, and nothing is posted. */
+export const moveStock = defineCommand('move-stock', moveStockInput, async (w, input) => {
+  const onDay = paperDay(w, input.on)
+  const from = await placeNamed(w, input.from, 'from')
+  const to = await placeNamed(w, input.to, 'to')
+  if (from.id === to.id)
+    refuse({
+      code: 'invalid',
+      errors: [{ path: 'to', message: `It lies in ${to.name} already. Choose another place.` }],
+    })
+  const lines = await stockLines(w, input.lines)
+  const { moves } = await planLeaving(
+    w,
+    lines.map(({ goods, quantity }) => ({ goods, quantity, placeId: from.id })),
+    { on: onDay, partsOf: new Map() },
+  )
+  const number = await takeNumber(w.tx, 'stock-transfer', onDay)
+  const id = await reserveId(w.tx, 'stock_transfer')
+  await insertStockTransfer(w.tx, { number, onDay, fromPlaceId: from.id, toPlaceId: to.id }, id)
+  const arriving = moves.map((m) => ({
+    ...m,
+    placeId: to.id,
+    quantity: m.quantity.negated(),
+    value: negateMoney(m.value),
+  }))
+  await insertMoves(w.tx, [...moves, ...arriving], { kind: 'stock-transfer', id })
+  return {
+    id,
+    answer: async () => ({
+      id,
+      number,
+      on: onDay,
+      from: from.id,
+      to: to.id,
+      lines: lines.map((l) => ({ goodsId: l.goods.id, quantity: l.quantity.toString() })),
+    }),
+  }
+})

@@ -1,0 +1,107 @@
+import { AxeBuilder } from '@axe-core/webdriverjs'
+import type { WebDriver } from 'selenium-webdriver'
+import { expect } from 'vitest'
+import { handsOn, openBrowser, openTill, PASSPHRASE, setSize, type Till } from './till'
+
+export let till: Till
+export let driver: WebDriver
+let own = '/'
+const long =
+  'Worshipful Company of Stringed Instrument Makers and Repairers of the Outer Islands and Adjoining Coasts, Junior Section'
+/** A business with one of everything, and names as long as they come. */
+export const openFullDesk = async (name: string): Promise<void> => {
+  till = await openTill(name)
+  const r = till.request
+  await r('POST', '/setup', {
+    name: 'Everyone',
+    currency: 'USD',
+    openingDate: '2026-01-01',
+    passphrase: PASSPHRASE,
+  })
+  const customer = (await r('POST', '/customers', { name: long, terms: { net: 0 } })).body
+  const goods = (await r('POST', '/goods', { code: 'G1', name: `Case for ${long}`, kind: 'stock', price: '185.00' }))
+    .body
+  await r('POST', '/stock-counts', {
+    on: '2026-01-02',
+    lines: [{ goodsId: goods.id, counted: '9', unitCost: '90.00' }],
+  })
+  const lines = [
+    { goodsId: goods.id, quantity: '2' },
+    { description: 'Work', quantity: '1', unitPrice: '72.00' },
+  ]
+  const sale = (await r('POST', '/sales', { customerId: customer.id, lines, on: '2026-01-02' })).body
+  await r('POST', `/sales/${sale.id}/agree`, { on: '2026-01-03' })
+  await r('POST', `/sales/${sale.id}/handovers`, { on: '2026-01-04' })
+  await r('POST', `/sales/${sale.id}/invoices`, { on: '2026-01-05', what: 'remaining', issue: true })
+  await r('POST', '/receipts', {
+    on: '2026-01-06',
+    customerId: customer.id,
+    method: 'cash',
+    amount: '100.00',
+  })
+  await r('POST', '/receipts', {
+    on: '2026-01-06',
+    customerId: customer.id,
+    method: 'card',
+    amount: '50.00',
+    for: 'account',
+  })
+  const choices = [
+    { kind: 'heading', description: long },
+    { goodsId: goods.id, quantity: '1', choice: 'alternative', choiceGroup: 'Cases' },
+    { description: 'Another', quantity: '1', unitPrice: '1.00', choice: 'alternative', choiceGroup: 'Cases' },
+    { kind: 'text', description: long },
+  ]
+  const offered = (await r('POST', '/sales', { customerId: customer.id, lines: choices, discountPercent: '5' })).body
+  await r('POST', `/sales/${offered.id}/offer`, {})
+  await r('POST', `/sales/${offered.id}/change`, { lines: [...lines, ...choices] })
+  await r('POST', `/sales/${offered.id}/offer`, {})
+  await r('PATCH', '/customers/2', { email: 'long@mail.example', tags: ['cases'] })
+  await r('POST', '/post', { paper: 'estimate', paperId: offered.id })
+  await r('POST', `/sales/${offered.id}/repeats`, { every: 'month', firstOn: '2026-03-20', makes: 'offer' })
+  await r('PATCH', '/settings', { shopfrontOpen: true })
+  await r('PATCH', `/goods/${goods.id}`, { onShopfront: true })
+  own = new URL((await r('POST', `/sales/${offered.id}/links`, {})).body.address).pathname
+  driver = await openBrowser()
+  await handsOn(driver, till.base).signIn()
+}
+export const closeFullDesk = async (): Promise<void> => {
+  await driver?.quit()
+  await till?.close()
+}
+
+/** Everything axe finds, each rule with the first places it is broken at. */
+const barriers = async (): Promise<string[]> => {
+  const { violations } = await new AxeBuilder(driver)
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  const targets = (v: (typeof violations)[number]) => v.nodes.map((n) => n.target.join(' ')).slice(0, 3)
+  return violations.map((v) => `${v.id}: ${targets(v).join(' | ')}`)
+}
+const beyondTheSide = () => driver.executeScript<number>('return document.documentElement.scrollWidth - innerWidth')
+
+/** A view has no barrier that axe can find, one heading, and nothing over the side: zoomed too, and on a phone. */
+export const looksRight = async (path: string): Promise<void> => {
+  await handsOn(driver, till.base).go(path === 'own page' ? own : path)
+  await driver.wait(
+    async () => (await driver.executeScript('return document.querySelectorAll("h1").length')) === 1,
+    8000,
+    'not one heading',
+  )
+  await driver.sleep(250)
+  expect(await barriers()).toEqual([])
+  expect(await beyondTheSide()).toBeLessThanOrEqual(0)
+  expect(await driver.executeScript('return document.querySelectorAll("main .btn-do").length')).toBeLessThanOrEqual(1)
+  try {
+    // 1280 × 800 at 200 %.
+    await setSize(driver, 640, 400)
+    await driver.sleep(150)
+    expect(await barriers()).toEqual([])
+    expect(await beyondTheSide()).toBeLessThanOrEqual(0)
+    await setSize(driver, 390, 844)
+    await driver.sleep(100)
+    expect(await beyondTheSide()).toBeLessThanOrEqual(0)
+  } finally {
+    await setSize(driver, 1280, 800)
+  }
+}

@@ -1,0 +1,67 @@
+import { createServer } from 'node:net'
+import { SMTPServer } from 'smtp-server'
+import { describe, expect, test } from 'vitest'
+import { freePort } from '../../scripts/cluster'
+import { addCustomer, ask, dropHome, eventually, makeHomeFolder, open, pause, setUp } from './till'
+
+describe('a mail server that drips', () => {
+  /** Greets, then says one more line of its welcome every half second, and never the last one. */
+  const drip = () =>
+    createServer((socket) => {
+      socket.on('error', () => {})
+      socket.write('220 slow.example\r\n')
+      const more = setInterval(() => socket.write('250-SOMETHING\r\n'), 500)
+      socket.on('close', () => clearInterval(more))
+    })
+
+  test('holds neither the owner nor the letter, which goes once when the server is well again', async () => {
+    const home = makeHomeFolder()
+    const till = await open(home)
+    const call = (method: string, path: string, body?: unknown) => ask(till.port, method, `/api/v1${path}`, body)
+    await setUp(till.port)
+    const mailPort = await freePort()
+    const slow = drip().listen(mailPort, '127.0.0.1')
+    await call('PATCH', '/settings', { smtpUrl: `smtp://127.0.0.1:${mailPort}`, email: 'shop@mail.example' })
+    const customer = await call('POST', '/customers', { name: 'Ines', email: 'ines@mail.example' })
+    const sale = await call('POST', '/sales', {
+      customerId: customer.body.id,
+      lines: [{ description: 'Rehair', quantity: '1', unitPrice: '60.00' }],
+    })
+    const letter = await call('POST', '/post', { paper: 'estimate', paperId: sale.body.id })
+    expect([letter.status, letter.ms < 2_000]).toEqual([201, true])
+
+    const sending = call('POST', `/post/${letter.body.id}/send`)
+    for (let i = 0; i < 10; i++) {
+      const [added, health] = await Promise.all([
+        addCustomer(till.port, `Meanwhile ${i}`),
+        ask(till.port, 'GET', '/api/health'),
+      ])
+      expect([added.status, health.status]).toEqual([201, 200])
+      expect(Math.max(added.ms, health.ms)).toBeLessThan(2_000)
+      await pause(200)
+    }
+    const told = await sending
+    expect([told.status, told.body.state, told.ms < 8_000]).toEqual([200, 'waiting', true])
+    const now = async () => (await call('GET', '/post')).body.items[0]
+    await eventually('it was given up for this time', async () => /too slow/.test((await now()).problem), 45_000)
+    expect(await now()).toMatchObject({ state: 'waiting', tries: 1 })
+
+    slow.close()
+    const got: string[] = []
+    const well = new SMTPServer({
+      authOptional: true,
+      disabledCommands: ['STARTTLS'],
+      onData: (stream, session, done) => {
+        stream.on('end', () => done()).resume()
+        got.push(session.envelope.rcptTo[0]!.address)
+      },
+    })
+    await new Promise<void>((ready) => well.listen(mailPort, '127.0.0.1', () => ready()))
+    expect((await call('POST', `/post/${letter.body.id}/send`)).body.state).toBe('sent')
+    expect(got).toEqual(['ines@mail.example'])
+    well.close(() => {})
+    till.process.kill('SIGTERM')
+    expect(await till.ended).toBe(0)
+    dropHome(home)
+  })
+})

@@ -1,0 +1,134 @@
+import { beforeEach, describe, expect, test } from 'vitest'
+import { day } from '@/core/day'
+import { findBusiness } from '@/data/queries/business'
+import { listPlaces } from '@/data/queries/stock'
+import { goodsCardView, goodsStockView } from '@/model/goods/stockViews'
+import { adjustStock } from '@/services/goods/adjustStock'
+import { countStock } from '@/services/goods/countStock'
+import { moveStock } from '@/services/goods/moveStock'
+import { addPlace, changePlace } from '@/services/goods/places'
+import { sellAtCounter } from '@/services/money/sellAtCounter'
+import { openTestShop, type TestShop } from './shop'
+
+let s: TestShop
+let shop: number
+let bench: number
+beforeEach(async () => {
+  s = await openTestShop()
+  shop = (await listPlaces(s.db))[0]!.id
+  bench = await s.run(addPlace, { code: 'BENCH', name: 'Bench' })
+})
+
+const stock = async (goodsId: number, asOf = '2026-03-01') => {
+  const view = (await goodsStockView(s.db, goodsId, day(asOf), (await findBusiness(s.db))!))!
+  return view.rows.map((r) => `${r.placeId === shop ? 'shop' : 'bench'} ${r.onHand} at ${r.unitCost}: ${r.value}`)
+}
+
+describe('places', () => {
+  test('are named once; one of them is the usual one, and stays so until another is', async () => {
+    expect(await s.refusal(addPlace, { code: 'bench', name: 'Other' })).toBe('taken')
+    expect(await s.refusal(addPlace, { code: 'B2', name: 'bench' })).toBe('taken')
+    expect((await listPlaces(s.db)).map((p) => [p.name, p.usual])).toEqual([
+      ['Shop', true],
+      ['Bench', false],
+    ])
+    await s.run(changePlace, { placeId: bench, usual: true, name: 'Workbench' })
+    expect((await listPlaces(s.db)).map((p) => [p.name, p.usual])).toEqual([
+      ['Workbench', true],
+      ['Shop', false],
+    ])
+    expect(await s.refusal(changePlace, { placeId: bench, usual: false })).toBe('invalid')
+    expect(await s.refusal(changePlace, { placeId: 99, name: 'x' })).toBe('not-found')
+  })
+})
+
+describe('goods carried to another place', () => {
+  test('take along what they cost, post nothing, and every day knows where they lay', async () => {
+    // Five at 600.00 in the shop since 1 January.
+    const moved = await s.answer(moveStock, {
+      on: '2026-02-10',
+      from: shop,
+      to: bench,
+      lines: [{ goodsId: s.violin, quantity: '2' }],
+    })
+    expect(moved).toMatchObject({ number: 'M-2026-0001', lines: [{ quantity: '2' }] })
+    expect(await stock(s.violin, '2026-02-09')).toEqual(['shop 5 at 600: 3000.00'])
+    expect(await stock(s.violin)).toEqual(['shop 3 at 600: 1800.00', 'bench 2 at 600: 1200.00'])
+    expect(await s.ties()).toEqual([])
+    const card = (await goodsCardView(s.db, s.violin, { from: day('2026-02-01') }, (await findBusiness(s.db))!))!
+    expect(card.rows.map((r) => [r.what, r.quantity, r.running, r.runningValue])).toEqual([
+      ['stock-transfer', '-2', '3', '1800.00'],
+      ['stock-transfer', '2', '5', '3000.00'],
+    ])
+  })
+
+  test('what is not there, goes to where it is, or is no goods is told, and nothing moves', async () => {
+    const move = (wish: object) =>
+      s.refusal(moveStock, { from: shop, to: bench, lines: [{ goodsId: s.violin, quantity: '1' }], ...wish })
+    expect(await move({ to: shop })).toBe('invalid')
+    expect(await move({ to: 99 })).toBe('invalid')
+    expect(await move({ from: bench, to: shop })).toBe('not-enough-stock')
+    expect(await move({ lines: [{ goodsId: s.violin, quantity: '6' }] })).toBe('not-enough-stock')
+    expect(await move({ lines: [{ goodsId: s.setUp, quantity: '1' }] })).toBe('invalid')
+    expect(await move({ on: '2025-12-31' })).toBe('not-before')
+    // Twice the same thing in one move is both together.
+    const twice = [1, 2].map(() => ({ goodsId: s.violin, quantity: '3' }))
+    expect(await move({ lines: twice })).toBe('not-enough-stock')
+    expect(await stock(s.violin)).toEqual(['shop 5 at 600: 3000.00'])
+  })
+
+  test('a past day on which later papers need them is refused with the first day it works', async () => {
+    await s.run(sellAtCounter, {
+      on: '2026-02-20',
+      method: 'cash',
+      lines: [{ goodsId: s.violin, quantity: '4', unitPrice: '900' }],
+    })
+    const moving = { from: shop, to: bench, lines: [{ goodsId: s.violin, quantity: '2' }] }
+    expect(await s.refusal(moveStock, { ...moving, on: '2026-02-01' })).toBe('not-enough-stock')
+    expect(
+      await s.refusal(moveStock, { ...moving, lines: [{ goodsId: s.violin, quantity: '1' }], on: '2026-02-01' }),
+    ).toBe('not refused')
+  })
+
+  test('are sold from where most of them lie, and counted place by place', async () => {
+    await s.run(moveStock, { from: shop, to: bench, lines: [{ goodsId: s.violin, quantity: '4' }] })
+    await s.run(sellAtCounter, { method: 'cash', lines: [{ goodsId: s.violin, quantity: '2', unitPrice: '900' }] })
+    expect(await stock(s.violin)).toEqual(['shop 1 at 600: 600.00', 'bench 2 at 600: 1200.00'])
+    await s.run(countStock, { placeId: bench, lines: [{ goodsId: s.violin, counted: '1' }] })
+    expect(await stock(s.violin)).toEqual(['shop 1 at 600: 600.00', 'bench 1 at 600: 600.00'])
+    expect(await s.ties()).toEqual([])
+  })
+})
+
+describe('an adjustment', () => {
+  test('says why goods went or came, at what they cost, against stock adjustments', async () => {
+    const made = await s.answer(adjustStock, {
+      on: '2026-02-01',
+      reason: 'Broken in the window',
+      lines: [
+        { goodsId: s.violin, change: '-1' },
+        { goodsId: s.rosin, change: '2' },
+        { goodsId: s.rosin, change: '1', unitCost: '7.50', placeId: bench },
+      ],
+    })
+    // −600.00 + 2 × 6.00 + 7.50
+    expect(made).toMatchObject({ number: 'A-2026-0001', value: '-580.50' })
+    expect(await stock(s.rosin)).toEqual(['shop 22 at 6: 132.00', 'bench 1 at 7.5: 7.50'])
+    expect(await s.ties()).toEqual([])
+    expect(await s.ties(day('2026-02-01'))).toEqual([])
+  })
+
+  test.each([
+    [{ reason: '', lines: [{ goodsId: 1, change: '1' }] }, 'invalid'],
+    [{ reason: 'x', lines: [] }, 'invalid'],
+    [{ reason: 'x', lines: [{ goodsId: 1, change: '0' }] }, 'invalid'],
+    [{ reason: 'x', lines: [{ goodsId: 1, change: 'two' }] }, 'invalid'],
+    [{ reason: 'x', lines: [{ goodsId: 1, change: '-9' }] }, 'not-enough-stock'],
+    [{ reason: 'x', lines: [{ goodsId: 1, change: '1', placeId: 77 }] }, 'invalid'],
+    [{ reason: 'x', lines: [{ goodsId: 77, change: '1' }] }, 'not-found'],
+    [{ reason: 'x', on: '2027-01-01', lines: [{ goodsId: 1, change: '1' }] }, 'date-ahead'],
+  ])('%j is refused: %s', async (wish, why) => {
+    expect(await s.refusal(adjustStock, wish)).toBe(why)
+    expect(await stock(s.violin)).toEqual(['shop 5 at 600: 3000.00'])
+  })
+})
