@@ -3,10 +3,33 @@ import { offerSale } from '../src/services/sales/offerSale'
 import { changeSale } from '../src/services/sales/changeSale'
 import { startSale } from '../src/services/sales/startSale'
 import { putInBasket, tellBasket } from '../src/services/shopfront/basket'
+import { listPlaces, listStockOn } from '../src/data/queries/stock'
+import { adjustStock } from '../src/services/goods/adjustStock'
+import { moveStock } from '../src/services/goods/moveStock'
+import { addPlace } from '../src/services/goods/places'
 import { act, type Workshop } from './load'
+
+/** Three places: what is big stands in the store room by half, what is worked with lies at the bench. */
+const putAway = async (shop: Workshop): Promise<void> => {
+  const [front] = await listPlaces(shop.db)
+  const store = await act(shop, addPlace, { code: 'STORE', name: 'Store room' })
+  const bench = await act(shop, addPlace, { code: 'BENCH', name: 'Bench' })
+  const stock = await listStockOn(shop.db, { asOf: shop.today }, 'USD')
+  const lines = (codes: RegExp, share: number) =>
+    stock.flatMap((s) => {
+      const code = shop.goods.find((g) => g.id === s.goodsId)?.code ?? ''
+      const quantity = s.quantity.times(share).floor()
+      return codes.test(code) && quantity.gt(0) ? [{ goodsId: s.goodsId, quantity: quantity.toString() }] : []
+    })
+  await act(shop, moveStock, { from: front!.id, to: store, lines: lines(/^(CAS|CE|VN|VA|GT)-/, 0.5) })
+  await act(shop, moveStock, { from: front!.id, to: bench, lines: lines(/^(BRG|PEG|HAIR|SOUNDPOST|TLP)/, 0.7) })
+  const polish = shop.goods.find((g) => g.code === 'CLN-POL')!.id
+  await act(shop, adjustStock, { reason: 'Used at the bench', lines: [{ goodsId: polish, change: '-1' }] })
+}
 
 /** What lies on the counter today: an estimate with groups and choices, its first version changed, mailed; a basket being filled. */
 export const writeToday = async (shop: Workshop): Promise<void> => {
+  await putAway(shop)
   const goods = (code: string) => shop.goods.find((g) => g.code === code)!.id
   const customerId = shop.customers.find((c) => c.name === 'Saltmarsh Youth Orchestra')!.id
   const lines = [

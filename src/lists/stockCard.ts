@@ -4,8 +4,15 @@ import { defineColumns } from './column'
 import { hiddenId } from './field'
 import { defineList } from './list'
 
-const nameOf = (m: CardLine): string =>
-  `${m.paperKind === 'handover' ? (m.quantity.isNegative() ? 'Handover' : 'Return') : 'Count'} ${m.paper}`.trim()
+const KINDS: Readonly<Record<string, string>> = {
+  'stock-count': 'Count',
+  'stock-transfer': 'Move',
+  'stock-adjustment': 'Adjustment',
+}
+const nameOf = (m: CardLine): string => {
+  const kind = m.paperKind === 'handover' ? (m.quantity.isNegative() ? 'Handover' : 'Return') : KINDS[m.paperKind]
+  return `${kind ?? ''} ${m.paper}`.trim()
+}
 
 export const stockCardList = defineList<CardLine>()({
   name: 'stock-card',
@@ -20,7 +27,9 @@ export const stockCardList = defineList<CardLine>()({
       as: 'text',
       of: nameOf,
       href: (m) => paperHref({ kind: m.paperKind, id: m.paperId }) ?? `/goods/${m.goodsId}`,
+      note: (m) => m.place || null,
     },
+    { key: 'place', head: 'Place', as: 'text', of: (m) => m.place, only: 'file' },
     { key: 'quantity', head: 'In / out', as: 'quantity', of: (m) => m.quantity },
     { key: 'there', head: 'There', as: 'quantity', of: (m) => m.runningQuantity, tone: 'strong' },
     { key: 'cost', head: 'Cost', as: 'money', of: (m) => m.value },

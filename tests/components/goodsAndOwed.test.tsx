@@ -22,6 +22,7 @@ describe('a count of the shelf', () => {
       <CountForm
         currency="USD"
         today={TODAY}
+        placeId={null}
         lines={[
           { goodsId: 1, code: 'VN', name: 'Violin', onHand: '5', unitCost: '600' },
           { goodsId: 2, code: 'RO', name: 'Rosin', onHand: '20', unitCost: '6' },

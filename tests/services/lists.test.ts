@@ -56,6 +56,11 @@ beforeAll(async () => {
   })
   await onDay('2026-03-06', offerSale, { saleId: asked.id })
   await toBankAndOnTheShopfront(s, onDay)
+  await onDay('2026-03-08', startSale, {
+    customerId: quick,
+    agreed: true,
+    lines: [{ goodsId: s.rosin, quantity: '900' }],
+  })
   rosin = s.rosin
   receivablesAccount = present((await listAccounts(s.db)).find((a) => a.role === 'receivables')).id
   await onDay('2026-03-10', writeLetter, { paper: 'statement', paperId: quick })

@@ -1,12 +1,18 @@
 import { beforeEach, describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
+import { toDecimalString } from '@/core/money'
 import { findBusiness } from '@/data/queries/business'
 import { listPlaces } from '@/data/queries/stock'
+import { readBackorders } from '@/model/goods/backorders'
+import { readWhereItLies } from '@/model/goods/placesOf'
+import { readStockOn } from '@/model/goods/stockOn'
 import { goodsCardView, goodsStockView } from '@/model/goods/stockViews'
 import { adjustStock } from '@/services/goods/adjustStock'
 import { countStock } from '@/services/goods/countStock'
 import { moveStock } from '@/services/goods/moveStock'
 import { addPlace, changePlace } from '@/services/goods/places'
+import { handOver } from '@/services/sales/handOver'
+import { startSale } from '@/services/sales/startSale'
 import { sellAtCounter } from '@/services/money/sellAtCounter'
 import { openTestShop, type TestShop } from './shop'
 
@@ -130,5 +136,56 @@ describe('an adjustment', () => {
   ])('%j is refused: %s', async (wish, why) => {
     expect(await s.refusal(adjustStock, wish)).toBe(why)
     expect(await stock(s.violin)).toEqual(['shop 5 at 600: 3000.00'])
+  })
+})
+
+describe('what lies where, for the owner', () => {
+  const where = async () => {
+    const business = (await findBusiness(s.db))!
+    return { db: s.db, business, today: s.shop.today, currency: business.currency }
+  }
+
+  test('stands place by place on any day, worth what its account says', async () => {
+    await s.run(moveStock, { on: '2026-02-10', from: shop, to: bench, lines: [{ goodsId: s.rosin, quantity: '5' }] })
+    const on = async (asOf: string) => {
+      const { rows, value, difference } = await readStockOn(await where(), day(asOf))
+      return [
+        ...rows.map((r) => `${r.code} ${r.place} ${r.quantity.toString()} ${toDecimalString(r.value)}`),
+        toDecimalString(value),
+        toDecimalString(difference),
+      ]
+    }
+    expect(await on('2025-12-31')).toEqual(['0.00', '0.00'])
+    expect(await on('2026-02-09')).toEqual(['VN Shop 5 3000.00', 'RO Shop 20 120.00', '3120.00', '0.00'])
+    expect(await on('2026-02-10')).toEqual([
+      'VN Shop 5 3000.00',
+      'RO Shop 15 90.00',
+      'RO Bench 5 30.00',
+      '3120.00',
+      '0.00',
+    ])
+    const places = await readWhereItLies(await where(), s.rosin)
+    expect(places.map((p) => `${p.name} ${p.onHand} ${p.value}`)).toEqual(['Shop 15 90.00', 'Bench 5 30.00'])
+  })
+
+  test('backorders say who waits for what since when; the oldest agreement is served first', async () => {
+    const order = (on: string, quantity: string, wantedBy?: string) =>
+      s.answer(startSale, {
+        customerId: s.customer,
+        agreed: true,
+        on,
+        wantedBy,
+        lines: [{ goodsId: s.violin, quantity }],
+      })
+    const first = await order('2026-01-10', '3')
+    const second = await order('2026-01-12', '4', '2026-03-20')
+    const rows = await readBackorders(await where())
+    // Five are there: three for the first, two for the second, who waits for two more.
+    expect(rows).toMatchObject([{ saleId: second.id, since: '2026-01-12', wantedBy: '2026-03-20', goods: 'Violin' }])
+    expect(rows.map((r) => [r.waiting, r.setAside, r.short].map(String))).toEqual([['4', '2', '2']])
+    await s.run(handOver, { saleId: first.id })
+    expect((await readBackorders(await where())).map((r) => String(r.short))).toEqual(['2'])
+    await s.run(adjustStock, { reason: 'Found', lines: [{ goodsId: s.violin, change: '2' }] })
+    expect(await readBackorders(await where())).toEqual([])
   })
 })

@@ -2,6 +2,7 @@ import { account, balanceSheet, closings, journal, profitAndLoss, tax, trialBala
 import { drawer, held, invoices, layaways, openItems, plans, receipts, receivables, settlements, slips } from './money'
 import type { AnyReader } from './reader'
 import {
+  backorders,
   baskets,
   customers,
   goods,
@@ -13,6 +14,7 @@ import {
   salesByChannel,
   salesByKind,
   stockCard,
+  stockOn,
   usual,
 } from './sales'
 
@@ -46,6 +48,8 @@ export const LISTS = {
   'open-items': openItems,
   baskets,
   'stock-card': stockCard,
+  stock: stockOn,
+  backorders,
 } as const
 
 const BY_NAME: ReadonlyMap<string, unknown> = new Map(Object.entries(LISTS))

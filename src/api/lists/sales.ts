@@ -6,7 +6,11 @@ import { postList } from '@/lists/post'
 import { repeatsList } from '@/lists/repeats'
 import { offersList, saleCostsList, salesByChannelList, salesByKindList } from '@/lists/saleReports'
 import { salesList } from '@/lists/sales'
+import { backordersList } from '@/lists/backorders'
 import { stockCardList } from '@/lists/stockCard'
+import { stockOnColumns, stockOnList } from '@/lists/stockOn'
+import { readBackorders } from '@/model/goods/backorders'
+import { readStockOn } from '@/model/goods/stockOn'
 import { usualList } from '@/lists/usual'
 import { ordersGoods, readGoodsList } from '@/model/goods/goods'
 import { readStockCard } from '@/model/goods/goodsPage'
@@ -95,6 +99,19 @@ export const usual = reader(usualList, async (where, asked, size) => {
 export const baskets = reader(basketsList, async (where, asked, size) =>
   pageOfAll(basketsList, await readOpenBaskets(where), asked, size, where),
 )
+
+export const stockOn = reader(stockOnList, async (where, asked, size) => {
+  const asOf = asked.filter.asOf ?? where.today
+  const stock = await readStockOn(where, asOf)
+  const list = { columns: stockOnColumns(stock.several), opensBy: stockOnList.opensBy }
+  return { ...pageOfAll(list, stock.rows, asked, size, where), asOf, stock }
+})
+
+export const backorders = reader(backordersList, async (where, asked, size) => {
+  const { goods: of } = asked.filter
+  const rows = (await readBackorders(where)).filter((b) => of === null || b.goodsId === of)
+  return pageOfAll(backordersList, rows, asked, size, where)
+})
 
 export const stockCard = reader(stockCardList, async (where, asked, size) =>
   pageOfAll(stockCardList, await readStockCard(where, asked.filter.goods ?? 0), asked, size, where),

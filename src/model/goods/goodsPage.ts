@@ -3,7 +3,7 @@ import { listAccounts, listIncomeAccounts } from '@/data/queries/accounts'
 import { listFiles } from '@/data/queries/files'
 import { findGoods } from '@/data/queries/goods'
 import { listPriceLevels } from '@/data/queries/prices'
-import { listStockCard, type CardLine as StockCardLine } from '@/data/queries/stock'
+import { listPlaces, listStockCard, type CardLine as StockCardLine } from '@/data/queries/stock'
 import { readPlainTaxCodes } from '../books/taxCodes'
 import type { Where } from '../where'
 import { goodsView, readGoods } from './goods'
@@ -24,8 +24,11 @@ export interface CardLine extends StockCardLine {
 }
 
 /** The moves of a thing, the newest first, each with quantity and value after it. */
-export const readStockCard = async ({ db, currency }: Where, goodsId: number): Promise<readonly CardLine[]> =>
-  (await listStockCard(db, goodsId, currency)).map((l) => ({ ...l, goodsId }))
+export const readStockCard = async ({ db, currency }: Where, goodsId: number): Promise<readonly CardLine[]> => {
+  const [lines, places] = await Promise.all([listStockCard(db, goodsId, currency), listPlaces(db)])
+  // Where there is one place, nobody is told of it.
+  return lines.map((l) => ({ ...l, goodsId, place: places.length > 1 ? l.place : '' }))
+}
 
 /** Everything the page of a thing shows; null where there is none. */
 export const readGoodsPage = async (where: Where, id: number) => {

@@ -10,6 +10,8 @@ import { LedgerHead, right } from '@/ui/LedgerHead'
 interface Props {
   readonly currency: string
   readonly today: Day
+  /** Where it is counted; null where there is one place. */
+  readonly placeId: number | null
   readonly lines: readonly {
     readonly goodsId: number
     readonly code: string
@@ -20,7 +22,7 @@ interface Props {
 }
 
 /** What was counted replaces what the books had; more comes in at a cost, less goes out at the average. */
-export const CountForm = ({ currency, today, lines }: Props) => {
+export const CountForm = ({ currency, today, placeId, lines }: Props) => {
   const [counted, setCounted] = useState<Readonly<Record<number, string>>>({})
   const [costs, setCosts] = useState<Readonly<Record<number, string>>>({})
   const [on, setOn] = useState<string>(today)
@@ -32,6 +34,7 @@ export const CountForm = ({ currency, today, lines }: Props) => {
       '/stock-counts',
       {
         on,
+        ...(placeId === null ? {} : { placeId }),
         lines: typed.map((l) => ({
           goodsId: l.goodsId,
           counted: counted[l.goodsId] ?? '',

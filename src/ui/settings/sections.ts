@@ -68,6 +68,13 @@ export const SETTINGS_SECTIONS = [
     also: ['SMTP', 'kinds', 'levels', 'shop'],
   },
   {
+    id: 'places',
+    title: 'Places',
+    about: 'Where goods lie: shop, bench, store room, van',
+    fields: ['Places'],
+    also: ['location', 'shelf', 'warehouse', 'store room'],
+  },
+  {
     id: 'tax',
     title: 'Taxes and books',
     about: 'Tax codes and rates, tax regions, first day of the books',

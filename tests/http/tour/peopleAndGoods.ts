@@ -149,7 +149,34 @@ export const peopleAndGoods = (open: () => Tour, made: Made): void => {
 
     test('lie in a place, their income goes to an account, and their tax has rates with days', async () => {
       const tour = open()
-      expect((await tour.does('GET /places')).items).toHaveLength(1)
+      const [shop] = (await tour.does('GET /places')).items as { id: number; usual: boolean }[]
+      expect(shop?.usual).toBe(true)
+      const bench = await tour.does('POST /places', { body: { code: 'BENCH', name: 'Bench' } })
+      expect(await tour.does('PATCH /places/{id}', { id: bench.id, body: { name: 'Workbench' } })).toMatchObject({
+        name: 'Workbench',
+        usual: false,
+      })
+      const made = await tour.does('POST /goods', {
+        body: { code: 'PEG', name: 'Peg', kind: 'stock', price: '4.00' },
+      })
+      const lines = (change: string) => ({ reason: 'Found', lines: [{ goodsId: made.id, change, unitCost: '1.50' }] })
+      expect(await tour.does('POST /stock-adjustments', { body: lines('8') })).toMatchObject({ value: '12.00' })
+      await tour.does('POST /stock-moves', {
+        body: { from: shop?.id, to: bench.id, lines: [{ goodsId: made.id, quantity: '3' }] },
+      })
+      // Eight at 1.50; three of them were carried to the bench.
+      const stock = await tour.does('GET /goods/{id}/stock', { id: made.id })
+      expect(stock).toMatchObject({ onHand: '8', available: '8', value: '12.00' })
+      expect(stock.rows).toMatchObject([
+        { placeId: shop?.id, onHand: '5', unitCost: '1.5', value: '7.50', lot: null, serial: null },
+        { placeId: bench.id, onHand: '3', value: '4.50' },
+      ])
+      const card = await tour.does('GET /goods/{id}/card', { id: made.id })
+      expect((card.rows as { quantity: string; running: string }[]).map((r) => [r.quantity, r.running])).toEqual([
+        ['8', '8'],
+        ['-3', '5'],
+        ['3', '8'],
+      ])
       const accounts = (await tour.does('GET /accounts')).items as { code: string; role: string | null }[]
       expect(accounts.find((a) => a.code === '1100')).toMatchObject({ role: 'receivables' })
       const city = await tour.does('POST /tax-codes', {

@@ -22,6 +22,8 @@ export default async function Goods({ searchParams }: { searchParams: Search }) 
           <>
             <ListExport name="goods" query={open.query} />
             <Menu label="More">
+              <To href="/goods/stock">Stock on a day</To>
+              <To href="/goods/backorders">Backorders</To>
               <To href="/goods/import">Import</To>
               <To href="/goods/count">Count stock</To>
               {labels && (

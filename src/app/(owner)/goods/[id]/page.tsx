@@ -7,7 +7,10 @@ import { notFound } from 'next/navigation'
 import { formatPrice, formatMoney, formatQuantity } from '@/core/money'
 import { Files } from '@/ui/files/Files'
 import type { GoodsDraft } from '@/ui/goods/goodsDraft'
+import { readWhereItLies, type PlaceWithGoods } from '@/model/goods/placesOf'
+import { GoodsActs } from '@/ui/goods/GoodsActs'
 import { GoodsForm } from '@/ui/goods/GoodsForm'
+import { LedgerHead, right } from '@/ui/LedgerHead'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
 import { ListRows, type OpenList } from '@/ui/list/ListView'
@@ -29,6 +32,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
   const page = (await readGoodsPage(shop, await idFrom(params))) ?? notFound()
   const { standing: g, codes, incomes, levels, files, view, parts } = page
   const { goods } = g
+  const places = goods.kind === 'stock' ? await readWhereItLies(shop, goods.id) : []
   const card =
     goods.kind === 'stock'
       ? await openList(
@@ -52,17 +56,19 @@ export default async function GoodsPage({ params, searchParams }: Props) {
           .filter(Boolean)
           .join(' · ')}
         action={
-          <>
-            <To className="btn" href={`/invoices?goods=${goods.id}`}>
-              Invoices with this item
-            </To>
-            <a className="btn" href={`/api/v1/export/labels.pdf?goods=${goods.id}x24`} target="_blank">
-              24 labels (PDF)
-            </a>
-          </>
+          <GoodsActs
+            id={goods.id}
+            name={goods.name}
+            code={goods.code}
+            kept={goods.kind === 'stock'}
+            currency={currency}
+            today={today}
+            places={places}
+          />
         }
       />
       <Figures of={g} currency={currency} />
+      {places.length > 1 && <WhereItLies places={places} />}
       {goods.parts.length > 0 && (
         <p className="mb-5">
           One kit is{' '}
@@ -101,6 +107,22 @@ export default async function GoodsPage({ params, searchParams }: Props) {
     </>
   )
 }
+
+/** How many lie in each place, and what they are worth. */
+const WhereItLies = ({ places }: { readonly places: readonly PlaceWithGoods[] }) => (
+  <table className="ledger mb-6 max-w-100">
+    <LedgerHead heads={['Place', right('On hand'), right('Stock value')]} />
+    <tbody>
+      {places.map((p) => (
+        <tr key={p.id}>
+          <td>{p.name}</td>
+          <td className="fig">{p.onHand}</td>
+          <td className="fig">{p.value}</td>
+        </tr>
+      ))}
+    </tbody>
+  </table>
+)
 
 /** What came and went, and what was there after each. */
 const StockCard = ({

@@ -1,6 +1,9 @@
 import type { Metadata } from 'next'
-import { toFourPlaces } from '@/core/money'
+import { toFourPlaces, ZERO } from '@/core/money'
+import { present } from '@/core/present'
 import { readGoodsList } from '@/model/goods/goods'
+import { readPlaces, readStockAt } from '@/model/goods/placesOf'
+import { To } from '@/ui/To'
 import { CountForm } from '@/ui/goods/CountForm'
 import { Heading } from '@/ui/Heading'
 import { SearchBox } from '@/ui/SearchBox'
@@ -9,24 +12,45 @@ import { openShop, queryOf, type Search } from '../../_shop'
 export const metadata: Metadata = { title: 'Count stock' }
 
 export default async function CountPage({ searchParams }: { searchParams: Search }) {
-  const { db, business, today, currency } = await openShop()
-  const { search } = await queryOf(searchParams)
-  const goods = await readGoodsList(db, { search, kind: 'stock' }, { limit: 200 }, business)
+  const shop = await openShop()
+  const { db, business, today, currency } = shop
+  const { search, place } = await queryOf(searchParams)
+  const [goods, places] = await Promise.all([
+    readGoodsList(db, { search, kind: 'stock' }, { limit: 200 }, business),
+    readPlaces(shop),
+  ])
+  const at = places.length > 1 ? (places.find((p) => String(p.id) === place) ?? present(places[0])) : null
+  const there = at && (await readStockAt(shop, at.id))
   return (
     <>
       <Heading title="Count stock" beside="Enter what you counted; empty lines stay unchanged" />
+      {at && (
+        <p className="mb-3 flex flex-wrap gap-x-4 gap-y-1">
+          {places.map((p) => (
+            <To
+              key={p.id}
+              aria-current={p.id === at.id ? 'page' : undefined}
+              className={p.id === at.id ? 'font-bold' : 'underline'}
+              href={`/goods/count?place=${p.id}${search ? `&search=${encodeURIComponent(search)}` : ''}`}
+            >
+              {p.name}
+            </To>
+          ))}
+        </p>
+      )}
       <div className="mb-3">
         <SearchBox label="Search goods" placeholder="code, name, barcode" />
       </div>
       <CountForm
-        key={search ?? ''}
+        key={`${search ?? ''} ${at?.id ?? ''}`}
+        placeId={at?.id ?? null}
         currency={currency}
         today={today}
         lines={goods.map((g) => ({
           goodsId: g.goods.id,
           code: g.goods.code,
           name: g.goods.name,
-          onHand: toFourPlaces(g.onHand),
+          onHand: toFourPlaces(there ? (there.get(g.goods.id)?.quantity ?? ZERO) : g.onHand),
           unitCost: toFourPlaces(g.unitCost),
         }))}
       />

@@ -6,6 +6,7 @@ import { readUsual } from '@/contract/usualArrangements'
 import { day, formatDay } from '@/core/day'
 import { formatPercent } from '@/core/locale'
 import { decimal, toDecimalString } from '@/core/money'
+import { readPlaces } from '@/model/goods/placesOf'
 import { readSettings } from '@/model/settings/settings'
 import { Heading } from '@/ui/Heading'
 import type { UsualPlain } from '@/ui/sale/arrangementDraft'
@@ -13,6 +14,7 @@ import { Areas } from '@/ui/settings/Areas'
 import { MoneyTermsForm } from '@/ui/settings/MoneyTermsForm'
 import { OpeningForm } from '@/ui/settings/OpeningForm'
 import { PapersForm } from '@/ui/settings/PapersForm'
+import { Places } from '@/ui/settings/Places'
 import { PassphraseForm } from '@/ui/settings/PassphraseForm'
 import { SaveEverything } from '@/ui/settings/SaveEverything'
 import { SETTINGS_SECTIONS, type SectionId } from '@/ui/settings/sections'
@@ -123,6 +125,8 @@ const Tax = async () => {
   )
 }
 
+const PlacesPart = async () => <Places places={await readPlaces(await openShop())} />
+
 const Access = async () => {
   const { tokens } = await readSettings(await openShop())
   return (
@@ -164,6 +168,7 @@ const PARTS: Partial<Readonly<Record<SectionId, () => Promise<React.ReactNode>>>
   business: Business,
   payments: Payments,
   selling: Selling,
+  places: PlacesPart,
   tax: Tax,
   access: Access,
   data: Data,

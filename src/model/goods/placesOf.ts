@@ -1,0 +1,39 @@
+import { formatQuantity, formatMoney } from '@/core/money'
+import { listPlaces, listStockOn } from '@/data/queries/stock'
+import type { Where } from '../where'
+
+/** Where goods lie, the usual place first. */
+export const readPlaces = ({ db }: Where) => listPlaces(db)
+
+/** A place with what lies there of a thing, as it is read. */
+export interface PlaceWithGoods {
+  readonly id: number
+  readonly name: string
+  readonly usual: boolean
+  readonly onHand: string
+  readonly value: string
+}
+
+/** Every place with what lies there of a thing today; empty where there is only one place, so that nobody sees it. */
+export const readWhereItLies = async (where: Where, goodsId: number): Promise<readonly PlaceWithGoods[]> => {
+  const { db, today, currency } = where
+  const places = await listPlaces(db)
+  if (places.length < 2) return []
+  const rows = await listStockOn(db, { asOf: today, goodsIds: [goodsId] }, currency)
+  return places.map((p) => {
+    const there = rows.find((r) => r.placeId === p.id)
+    return {
+      id: p.id,
+      name: p.name,
+      usual: p.usual,
+      onHand: there ? formatQuantity(there.quantity) : '0',
+      value: there ? formatMoney(there.value) : '',
+    }
+  })
+}
+
+/** What lies in one place today, by the goods. */
+export const readStockAt = async ({ db, today, currency }: Where, placeId: number) =>
+  new Map(
+    (await listStockOn(db, { asOf: today }, currency)).filter((r) => r.placeId === placeId).map((r) => [r.goodsId, r]),
+  )

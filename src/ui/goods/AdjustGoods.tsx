@@ -1,0 +1,86 @@
+'use client'
+import { formatDigits } from '@/core/locale'
+import type { Day } from '@/core/day'
+import type { PlaceWithGoods } from '@/model/goods/placesOf'
+import { CommandForm } from '../form/CommandForm'
+import { FormChoice, FormMoney, FormOn, FormQuantity, FormReason, FormSelect } from '../form/inputs'
+
+const schema = () => import('@/contract/inputs/goods/places').then((m) => m.adjustStockInput)
+
+interface Props {
+  readonly goodsId: number
+  readonly currency: string
+  readonly today: Day
+  readonly places: readonly PlaceWithGoods[]
+  readonly onDone: () => void
+}
+
+interface Draft {
+  readonly way: 'gone' | 'found'
+  readonly on: string
+  readonly reason: string
+  readonly lines: readonly { readonly change: string; readonly placeId: string; readonly unitCost: string }[]
+}
+
+const bodyOf = (goodsId: number, { way, on, reason, lines }: Draft) => ({
+  on,
+  reason,
+  lines: lines.map((l) => ({
+    goodsId,
+    change: way === 'gone' && l.change !== '' ? `-${l.change}` : l.change,
+    ...(l.placeId === '' ? {} : { placeId: l.placeId }),
+    ...(way === 'found' && l.unitCost !== '' ? { unitCost: l.unitCost } : {}),
+  })),
+})
+
+/** Goods that broke, were used up, given away or found, with the reason. */
+export const AdjustGoods = ({ goodsId, currency, today, places, onDone }: Props) => {
+  const start: Draft = {
+    way: 'gone',
+    on: String(today),
+    reason: '',
+    lines: [{ change: '', placeId: places[0] ? String(places[0].id) : '', unitCost: '' }],
+  }
+  return (
+    <CommandForm
+      method="POST"
+      path="/stock-adjustments"
+      schema={schema}
+      start={start}
+      asBody={(d) => bodyOf(goodsId, d)}
+      say={(a) =>
+        `${a.number}: stock value ${a.value.startsWith('-') ? `down ${formatDigits(a.value.slice(1))}` : `up ${formatDigits(a.value)}`}.`
+      }
+      preview={{ currency }}
+      onDone={onDone}
+      submit="Adjust"
+    >
+      <div className="grid gap-3">
+        <FormChoice
+          name="way"
+          label="What happened"
+          options={[
+            { value: 'gone', label: 'Broken, used or given away' },
+            { value: 'found', label: 'Found' },
+          ]}
+        />
+        <FormQuantity name="lines.0.change" label="How many" />
+        {places.length > 1 && (
+          <FormSelect
+            name="lines.0.placeId"
+            label="Place"
+            options={places.map((p) => ({ value: String(p.id), name: `${p.name} (${p.onHand})` }))}
+          />
+        )}
+        <FormReason most={200} />
+        <FormMoney
+          name="lines.0.unitCost"
+          label="Cost of one that was found"
+          currency={currency}
+          hint="Empty: what they cost on average so far"
+        />
+        <FormOn today={today} />
+      </div>
+    </CommandForm>
+  )
+}

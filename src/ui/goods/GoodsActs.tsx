@@ -1,0 +1,77 @@
+'use client'
+import { useState } from 'react'
+import type { Day } from '@/core/day'
+import type { PlaceWithGoods } from '@/model/goods/placesOf'
+import { Acts, type Act } from '../acts/Acts'
+import { lazily } from '../lazily'
+import { Panel } from '../Panel'
+
+const MoveGoods = lazily(() => import('./MoveGoods').then((m) => m.MoveGoods))
+const AdjustGoods = lazily(() => import('./AdjustGoods').then((m) => m.AdjustGoods))
+
+type GoodsAct = 'move' | 'adjust' | 'count' | 'invoices' | 'labels'
+
+interface Props {
+  readonly id: number
+  readonly name: string
+  readonly code: string
+  /** It is kept on the shelf: it can be counted, moved and adjusted. */
+  readonly kept: boolean
+  readonly currency: string
+  readonly today: Day
+  readonly places: readonly PlaceWithGoods[]
+}
+
+/** What can be done with a thing: counted, moved, adjusted; what it was sold on; its labels. */
+export const GoodsActs = ({ id, name, code, kept, currency, today, places }: Props) => {
+  const [open, setOpen] = useState<GoodsAct | null>(null)
+  const close = () => setOpen(null)
+  const acts: readonly Act<GoodsAct>[] = [
+    ...(kept
+      ? [
+          {
+            id: 'count' as const,
+            label: 'Count',
+            key: 'c',
+            group: 'Stock',
+            href: `/goods/count?search=${encodeURIComponent(code)}`,
+          },
+          {
+            id: 'adjust' as const,
+            label: 'Adjust',
+            key: 'a',
+            group: 'Stock',
+            hint: 'Broken, used, given away or found',
+          },
+        ]
+      : []),
+    ...(places.length > 1 ? [{ id: 'move' as const, label: 'Move', key: 'v', group: 'Stock' }] : []),
+    { id: 'invoices', label: 'Invoices with this item', key: 'i', group: 'Documents', href: `/invoices?goods=${id}` },
+    {
+      id: 'labels',
+      label: '24 labels (PDF)',
+      key: 'l',
+      group: 'Documents',
+      href: `/api/v1/export/labels.pdf?goods=${id}x24`,
+      file: true,
+    },
+  ]
+  return (
+    <>
+      <Acts
+        acts={acts}
+        first={null}
+        near={places.length > 1 ? ['move', 'count'] : ['count', 'invoices']}
+        groups={['Stock', 'Documents']}
+        onAct={setOpen}
+        away={open !== null}
+      />
+      <Panel open={open === 'move'} onClose={close} title={`Move ${name}`}>
+        <MoveGoods goodsId={id} name={name} today={today} places={places} onDone={close} />
+      </Panel>
+      <Panel open={open === 'adjust'} onClose={close} title={`Adjust ${name}`}>
+        <AdjustGoods goodsId={id} currency={currency} today={today} places={places} onDone={close} />
+      </Panel>
+    </>
+  )
+}
