@@ -82,6 +82,15 @@ export type Failure =
     }
   | { readonly code: 'nothing-to-hand-over' }
   | {
+      readonly code: 'not-at-place'
+      readonly goods: string
+      readonly place: string
+      readonly there: Decimal
+      readonly asked: Decimal
+      /** The place where most of them lie instead; null where they lie nowhere else. */
+      readonly instead: { readonly place: string; readonly there: Decimal } | null
+    }
+  | {
       readonly code: 'not-enough-stock'
       readonly goods: string
       readonly onHand: Decimal

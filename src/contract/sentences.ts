@@ -105,6 +105,8 @@ const SENTENCES: Sentences = {
   'nothing-to-hand-over': () => 'Nothing can be handed over now. Order what is short, or recount the stock.',
   'not-enough-stock': (f) =>
     `Only ${n(f.onHand)} ${f.goods} in stock, ${n(f.asked)} needed. ${f.onHand.gt(0) ? `Hand over ${n(f.onHand)} now and order ${n(f.asked.minus(f.onHand))}` : `Order ${n(f.asked)}`}, or recount the stock.`,
+  'not-at-place': (f) =>
+    `${f.place} has only ${n(f.there)} ${f.goods}, ${n(f.asked)} needed. ${f.instead ? `${f.instead.place} has ${n(f.instead.there)}: take them from there` : `Take ${n(f.there)}`}, or recount the stock.`,
   'nothing-to-bill': (f) =>
     f.what === 'handed-over'
       ? 'Everything handed over is already invoiced. Hand over more, or invoice the rest.'

@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, test } from 'vitest'
+import { sentence } from '@/contract/sentences'
 import { day } from '@/core/day'
 import { toDecimalString } from '@/core/money'
 import { findBusiness } from '@/data/queries/business'
@@ -73,14 +74,27 @@ describe('goods carried to another place', () => {
       s.refusal(moveStock, { from: shop, to: bench, lines: [{ goodsId: s.violin, quantity: '1' }], ...wish })
     expect(await move({ to: shop })).toBe('invalid')
     expect(await move({ to: 99 })).toBe('invalid')
-    expect(await move({ from: bench, to: shop })).toBe('not-enough-stock')
-    expect(await move({ lines: [{ goodsId: s.violin, quantity: '6' }] })).toBe('not-enough-stock')
+    expect(await move({ from: bench, to: shop })).toBe('not-at-place')
+    expect(await move({ lines: [{ goodsId: s.violin, quantity: '6' }] })).toBe('not-at-place')
     expect(await move({ lines: [{ goodsId: s.setUp, quantity: '1' }] })).toBe('invalid')
     expect(await move({ on: '2025-12-31' })).toBe('not-before')
     // Twice the same thing in one move is both together.
     const twice = [1, 2].map(() => ({ goodsId: s.violin, quantity: '3' }))
-    expect(await move({ lines: twice })).toBe('not-enough-stock')
+    expect(await move({ lines: twice })).toBe('not-at-place')
     expect(await stock(s.violin)).toEqual(['shop 5 at 600: 3000.00'])
+  })
+
+  test('says where the others lie', async () => {
+    await s.run(moveStock, { from: shop, to: bench, lines: [{ goodsId: s.violin, quantity: '2' }] })
+    const says = async (from: number, to: number, quantity: string) => {
+      const done = await moveStock.answer(s.shop, { from, to, lines: [{ goodsId: s.violin, quantity }] }, null)
+      return done.ok ? '' : sentence(done.error)
+    }
+    expect(await says(bench, shop, '3')).toBe(
+      'Bench has only 2 Violin, 3 needed. Shop has 3: take them from there, or recount the stock.',
+    )
+    await s.run(moveStock, { from: shop, to: bench, lines: [{ goodsId: s.violin, quantity: '3' }] })
+    expect(await says(bench, shop, '6')).toBe('Bench has only 5 Violin, 6 needed. Take 5, or recount the stock.')
   })
 
   test('a past day on which later papers need them is refused with the first day it works', async () => {
@@ -90,7 +104,7 @@ describe('goods carried to another place', () => {
       lines: [{ goodsId: s.violin, quantity: '4', unitPrice: '900' }],
     })
     const moving = { from: shop, to: bench, lines: [{ goodsId: s.violin, quantity: '2' }] }
-    expect(await s.refusal(moveStock, { ...moving, on: '2026-02-01' })).toBe('not-enough-stock')
+    expect(await s.refusal(moveStock, { ...moving, on: '2026-02-01' })).toBe('not-at-place')
     expect(
       await s.refusal(moveStock, { ...moving, lines: [{ goodsId: s.violin, quantity: '1' }], on: '2026-02-01' }),
     ).toBe('not refused')

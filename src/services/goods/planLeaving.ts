@@ -6,7 +6,7 @@ import type { Goods } from '@/data/queries/goods'
 import type { Work } from '../command'
 import { refuse } from '@/contract/refuse'
 import { changesOf, shelvesOn, type PlacedShelf } from './shelvesOn'
-import { listShelfChanges, type MoveRow } from '@/data/queries/stock'
+import { listPlaces, listShelfChanges, type MoveRow } from '@/data/queries/stock'
 
 export interface Leaving {
   /** Whoever asks: the answer's costs stand in the same order. */
@@ -71,8 +71,11 @@ const takeFrom = async (
     .filter((s) => s.goodsId === goods.id && (placeId === undefined || s.placeId === placeId))
     .sort((a, b) => b.free.quantity.comparedTo(a.free.quantity))
   const sum = (of: 'now' | 'free'): Decimal => places.reduce((all, s) => all.plus(s[of].quantity), ZERO)
-  if (sum('now').lt(wanted))
-    refuse({ code: 'not-enough-stock', goods: goods.name, onHand: larger(sum('now'), ZERO), asked: wanted })
+  const there = larger(sum('now'), ZERO)
+  if (there.lt(wanted))
+    return placeId === undefined
+      ? refuse({ code: 'not-enough-stock', goods: goods.name, onHand: there, asked: wanted })
+      : refuseAtPlace(w, [...shelves.values()], { goods, quantity: wanted, placeId }, there)
   if (sum('free').lt(wanted)) return refuseBefore(w, goods, places, wanted, on)
   let left = wanted
   const costs: Money[] = []
@@ -98,6 +101,28 @@ const takeFrom = async (
 const without = (place: PlacedShelf, part: Decimal, cost: Money): PlacedShelf => {
   const less = (s: Shelf): Shelf => ({ quantity: s.quantity.minus(part), value: subtractMoney(s.value, cost) })
   return { ...place, shelf: less(place.shelf), free: less(place.free), now: less(place.now) }
+}
+
+/** Too few lie in the place that was named: says so, and where most of the others lie. */
+const refuseAtPlace = async (
+  w: Work,
+  shelves: readonly PlacedShelf[],
+  { goods, quantity, placeId }: Leaving,
+  there: Decimal,
+): Promise<never> => {
+  const places = await listPlaces(w.tx)
+  const nameOf = (id: number | undefined): string => places.find((p) => p.id === id)?.name ?? 'That place'
+  const [most] = shelves
+    .filter((s) => s.goodsId === goods.id && s.placeId !== placeId && s.now.quantity.gt(0))
+    .sort((a, b) => b.now.quantity.comparedTo(a.now.quantity))
+  return refuse({
+    code: 'not-at-place',
+    goods: goods.name,
+    place: nameOf(placeId),
+    there,
+    asked: quantity,
+    instead: most ? { place: nameOf(most.placeId), there: most.now.quantity } : null,
+  })
 }
 
 /** Goods that lie there now, but did not on that day: from which day on they may leave. */

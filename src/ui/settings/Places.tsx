@@ -19,7 +19,7 @@ export const Places = ({ places }: { readonly places: readonly Place[] }) => {
     send('PATCH', `/places/${p.id}`, { usual: true }, { say: () => `New goods come to ${p.name} from now on.` })
   return (
     <section>
-      <h2>Places</h2>
+      <h2 className="sr-only">Places</h2>
       <p className="sub mb-2">
         {places.length < 2
           ? 'One place needs no attention. Add a second, such as a bench or a store room, to see what lies where and to move goods.'

@@ -67,8 +67,10 @@ export default async function GoodsPage({ params, searchParams }: Props) {
           />
         }
       />
-      <Figures of={g} currency={currency} />
-      {places.length > 1 && <WhereItLies places={places} />}
+      <div className="flex flex-wrap items-start gap-x-14">
+        <Figures of={g} currency={currency} />
+        {places.length > 1 && <WhereItLies places={places} />}
+      </div>
       {goods.parts.length > 0 && (
         <p className="mb-5">
           One kit is{' '}
@@ -110,7 +112,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
 
 /** How many lie in each place, and what they are worth. */
 const WhereItLies = ({ places }: { readonly places: readonly PlaceWithGoods[] }) => (
-  <table className="ledger mb-6 max-w-100">
+  <table className="ledger mb-6 w-auto min-w-80">
     <LedgerHead heads={['Place', right('On hand'), right('Stock value')]} />
     <tbody>
       {places.map((p) => (
@@ -196,9 +198,9 @@ const Figures = ({ of: g, currency }: { readonly of: Page['standing']; readonly 
   const figures =
     kind === 'stock'
       ? [
-          ['on hand', formatQuantity(g.onHand)],
-          ['set aside', formatQuantity(g.setAside)],
-          ['available', formatQuantity(g.available)],
+          ['On hand', formatQuantity(g.onHand)],
+          ['Set aside', formatQuantity(g.setAside)],
+          ['Available', formatQuantity(g.available)],
           ['Average cost', formatPrice(g.unitCost.toDecimalPlaces(4), currency)],
           ['Stock value', formatMoney(g.shelf.value)],
         ]
