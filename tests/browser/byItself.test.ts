@@ -15,7 +15,7 @@ test('a sale that comes again is issued on its day by the clock, and mailed', as
   ).body
   await i.go(`/sales/${sale.id}`)
   await i.click('Repeat')
-  await i.type('First date', '1 4')
+  await i.type('First date', '4/1')
   await i.press(Key.ENTER)
   const radio = await driver.findElement(By.xpath("//label[contains(., 'automatically')]/input"))
   await radio.sendKeys(Key.SPACE)

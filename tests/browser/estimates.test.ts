@@ -54,7 +54,7 @@ describe('with the customer on the phone', () => {
 
   test('rows pasted from a spreadsheet become lines; keys put them in order; a group has its sum', async () => {
     await i.go('/sales/new?customer=2')
-    await i.see('Price list: SCHOOL')
+    await i.see('Price list: Schools')
     await driver.executeScript(`
       const field = document.querySelector('[aria-label="Line 1: item"]')
       const data = new DataTransfer()

@@ -87,4 +87,21 @@ describe('goods in several places', () => {
     await i.go('/goods/stock?asOf=2026-01-02')
     expect((await main()).replace(/\s+/g, ' ')).toContain('VN Violin Shop 5 600.00 3,000.00')
   })
+
+  test('a sale says from where it is picked, and takes it from there', async () => {
+    const { body: customer } = await till.request('POST', '/customers', { name: 'Hazel Adair' })
+    const { body: sale } = await till.request('POST', '/sales', {
+      customerId: customer.id,
+      agreed: true,
+      lines: [{ goodsId: violin, quantity: '3' }],
+    })
+    await i.go(`/sales/${sale.id}`)
+    await i.click('Hand over')
+    // Two lie in the shop, three at the bench: the bench alone has all of them.
+    await i.see('3 of 3 in stock; 3 from Bench')
+    await i.doIt()
+    await i.gone()
+    await i.go(`/goods/${violin}`)
+    expect(await whereItLies()).toEqual(['Shop 2 1,200.00', 'Bench 0'])
+  })
 })

@@ -119,7 +119,7 @@ describe('from agreement to settled', () => {
     await i.go(`/sales/${sale}?do=pay-how`)
     await i.pick('Installments (goods go now)')
     await i.type('Number of payments', '12')
-    await i.type('First payment due', '10 4')
+    await i.type('First payment due', '4/10')
     await i.type('Interest rate per year, %', '12')
     await i.see('159.93')
     await i.see('1,800.00 financed, 12.68% effective annual rate')

@@ -25,6 +25,7 @@ const line = (id: number, description: string, change: Partial<PageLine> = {}): 
   choice: 'none',
   choiceGroup: '',
   chosen: true,
+  pictureFileId: null,
   ...change,
 })
 type Sale = NonNullable<CustomerPage['sale']>
@@ -51,6 +52,13 @@ const open = (change: Partial<Sale> = {}) =>
   render(<EstimateAnswer token="tok" sale={{ ...ESTIMATE, ...change }} currency="USD" />)
 
 describe('an estimate on the customer’s page', () => {
+  test('shows goods that have a picture, and only those', () => {
+    answerCalls({})
+    open({ lines: [line(1, 'Open and close'), line(2, 'Gut strings', { pictureFileId: 31 })] })
+    const pictures = [...document.querySelectorAll('img')].map((p) => p.getAttribute('src'))
+    expect(pictures).toEqual(['/api/shop/pictures/31'])
+  })
+
   test('is put together by them, with what it comes to', async () => {
     const sent = answerCalls({
       'POST /api/c/tok/preview': { status: 200, body: { net: '400.00', tax: '32.00', gross: '432.00' } },

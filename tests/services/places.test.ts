@@ -1,15 +1,17 @@
-import { beforeEach, describe, expect, test } from 'vitest'
+import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { sentence } from '@/contract/sentences'
 import { day } from '@/core/day'
 import { toDecimalString } from '@/core/money'
 import { findBusiness } from '@/data/queries/business'
 import { listPlaces } from '@/data/queries/stock'
 import { readBackorders } from '@/model/goods/backorders'
+import { readPicking } from '@/model/goods/picking'
 import { readWhereItLies } from '@/model/goods/placesOf'
 import { readStockOn } from '@/model/goods/stockOn'
 import { goodsCardView, goodsStockView } from '@/model/goods/stockViews'
 import { adjustStock } from '@/services/goods/adjustStock'
 import { countStock } from '@/services/goods/countStock'
+import { addGoods } from '@/services/goods/keepGoods'
 import { moveStock } from '@/services/goods/moveStock'
 import { addPlace, changePlace } from '@/services/goods/places'
 import { handOver } from '@/services/sales/handOver'
@@ -20,6 +22,7 @@ import { openTestShop, type TestShop } from './shop'
 let s: TestShop
 let shop: number
 let bench: number
+afterEach(() => s.close())
 beforeEach(async () => {
   s = await openTestShop()
   shop = (await listPlaces(s.db))[0]!.id
@@ -201,5 +204,65 @@ describe('what lies where, for the owner', () => {
     expect((await readBackorders(await where())).map((r) => String(r.short))).toEqual(['2'])
     await s.run(adjustStock, { reason: 'Found', lines: [{ goodsId: s.violin, change: '2' }] })
     expect(await readBackorders(await where())).toEqual([])
+  })
+})
+
+describe('what to pick for a sale', () => {
+  const picking = async (saleId: number, on = s.shop.today) => {
+    const business = (await findBusiness(s.db))!
+    const read = (await readPicking(s.db, saleId, on, business, s.shop.today))!
+    const name = (id: number) => (id === shop ? 'shop' : 'bench')
+    return read.lines.map(
+      (l) => `${l.quantity}: ${l.from.map((f) => `${f.quantity} ${name(f.placeId)}`).join(' + ')}, short ${l.short}`,
+    )
+  }
+  const order = (lines: readonly { goodsId: number; quantity: string }[]) =>
+    s.answer(startSale, { customerId: s.customer, agreed: true, on: '2026-01-10', lines: [...lines] })
+
+  test('is in the fewest places, only what is set aside for it, and handing over takes just that', async () => {
+    await s.run(moveStock, {
+      from: shop,
+      to: bench,
+      lines: [
+        { goodsId: s.violin, quantity: '1' },
+        { goodsId: s.rosin, quantity: '3' },
+      ],
+    })
+    const both = await order([
+      { goodsId: s.violin, quantity: '1' },
+      { goodsId: s.rosin, quantity: '3' },
+    ])
+    // The shop has both of them too, and stands first.
+    expect(await picking(both.id)).toEqual(['1: 1 shop, short 0', '3: 3 shop, short 0'])
+    await s.run(moveStock, { from: shop, to: bench, lines: [{ goodsId: s.rosin, quantity: '15' }] })
+    // Now two of the three lie in the shop: the bench alone has all.
+    expect(await picking(both.id)).toEqual(['1: 1 bench, short 0', '3: 3 bench, short 0'])
+    await s.run(handOver, { saleId: both.id })
+    expect(await stock(s.violin)).toEqual(['shop 4 at 600: 2400.00'])
+    expect(await stock(s.rosin)).toEqual(['shop 2 at 6: 12.00', 'bench 15 at 6: 90.00'])
+    expect(await picking(both.id)).toEqual([])
+  })
+
+  test('is short of what an older order has', async () => {
+    await order([{ goodsId: s.violin, quantity: '4' }])
+    const second = await order([{ goodsId: s.violin, quantity: '3' }])
+    expect(await picking(second.id)).toEqual(['3: 1 shop, short 2'])
+    // Before anything was counted there was nothing to take.
+    expect(await picking(second.id, day('2025-12-31'))).toEqual(['3: , short 3'])
+  })
+
+  test('of a kit is its parts', async () => {
+    const kit = await s.run(addGoods, {
+      code: 'KIT',
+      name: 'To begin with',
+      kind: 'kit',
+      price: '1020.00',
+      parts: [
+        { goodsId: s.violin, quantity: '1' },
+        { goodsId: s.rosin, quantity: '2' },
+      ],
+    })
+    const sale = await order([{ goodsId: kit, quantity: '2' }])
+    expect(await picking(sale.id)).toEqual(['2: 2 shop, short 0', '4: 4 shop, short 0'])
   })
 })

@@ -15,6 +15,7 @@ import { addSupplier } from '@/services/goods/keepSupplier'
 import { addPriceLevel, addTaxArea, changePriceLevel } from '@/services/goods/priceLevels'
 import { day as dayField, id as idField, quantityOrZero } from '@/contract/fields'
 import { priceLevelsView, readPrice, taxAreasView } from '@/model/goods/prices'
+import { readPicking } from '@/model/goods/picking'
 import { goodsCardView, goodsStockView } from '@/model/goods/stockViews'
 import { goodsView, readGoodsList, viewOfGoods } from '@/model/goods/goods'
 import { readPlainTaxCodes } from '@/model/books/taxCodes'
@@ -129,6 +130,13 @@ export const goods = [
     z.object({ asOf: dayField.optional() }),
     ({ db, id, business, today, query }) => goodsStockView(db, id, query.asOf ?? today, business),
     'goods',
+  ),
+  read(
+    '/sales/{id}/picking',
+    'What is still to be handed over of a sale and from which places to take it: the fewest there are.',
+    z.object({ on: dayField.optional() }),
+    ({ db, id, business, today, query }) => readPicking(db, id, query.on ?? today, business, today),
+    'sale',
   ),
   read(
     '/goods/{id}/card',

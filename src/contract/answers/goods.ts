@@ -143,6 +143,27 @@ export const goodsAnswers = {
     onTheWay: decimalText,
     value: decimalText,
   }),
+  'GET /sales/{id}/picking': z.object({
+    saleId: z.int(),
+    lines: z.array(
+      z.object({
+        lineId: z.int(),
+        goodsId: z.int(),
+        quantity: decimalText,
+        short: decimalText,
+        from: z.array(
+          z.object({
+            placeId: z.int(),
+            /** Its name; empty where there is one place. */
+            place: z.string(),
+            lot: z.string().nullable(),
+            serials: z.array(z.string()),
+            quantity: decimalText,
+          }),
+        ),
+      }),
+    ),
+  }),
   'GET /goods/{id}/card': z.object({
     goodsId: z.int(),
     rows: z.array(

@@ -3,10 +3,11 @@ import { present } from '@/core/present'
 import { nameOfDue } from '@/core/receipt'
 import { compareDays, type Day } from '@/core/day'
 import type { PaperKind } from '@/core/formats'
-import { formatPrice, isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
+import { formatPrice, formatQuantity, isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findCustomer } from '@/data/queries/customers'
+import { findGoods } from '@/data/queries/goods'
 import { findInvoice } from '@/data/queries/invoices'
 import { findSales, listSaleIds } from '@/data/queries/sales'
 import type { Story } from '@/model/sale/story'
@@ -33,13 +34,21 @@ export interface PageLine {
   readonly choice: 'none' | 'optional' | 'alternative'
   readonly choiceGroup: string
   readonly chosen: boolean
+  /** Of the goods, where they have one. */
+  readonly pictureFileId: number | null
 }
 
 const pageSale = async (db: Db, story: Story, business: Business) => {
   const { sale, totals } = story
   const { currency } = business
   const agreed = sale.agreedOn !== null
-  const versions = await listVersions(db, sale.id)
+  const [versions, goods] = await Promise.all([
+    listVersions(db, sale.id),
+    findGoods(
+      db,
+      story.lines.flatMap((l) => (l.goodsId === null ? [] : [l.goodsId])),
+    ),
+  ])
   return {
     id: sale.id,
     number: sale.number,
@@ -61,13 +70,14 @@ const pageSale = async (db: Db, story: Story, business: Business) => {
           kind: l.kind,
           description: l.description,
           note: l.note,
-          quantity: quantity.toString(),
+          quantity: formatQuantity(quantity),
           each: formatPrice(l.unitPrice, currency),
           less: l.discountPercent.gt(0) ? formatPercent(l.discountPercent.toString()) : '',
           sum: toDecimalString(worthOf({ ...l, wholeLess: 0n }, quantity, currency)),
           choice: agreed ? 'none' : l.choice,
           choiceGroup: l.choiceGroup,
           chosen: l.chosen,
+          pictureFileId: (l.goodsId === null ? undefined : goods.get(l.goodsId))?.pictureFileId ?? null,
         }
       }),
     off: toDecimalString(

@@ -1,6 +1,6 @@
 import { present } from '@/core/present'
 import { larger, negateMoney, smaller, subtractMoney, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
-import { firstDayToLeave, leaveOn, type Shelf } from '@/core/stock'
+import { fewestPlaces, firstDayToLeave, leaveOn, type Shelf } from '@/core/stock'
 import type { Day } from '@/core/day'
 import type { Goods } from '@/data/queries/goods'
 import type { Work } from '../command'
@@ -22,8 +22,8 @@ export interface Left {
 }
 
 /**
- * Takes goods off the shelves at average cost: kits as their parts, from the place named or from the fewest places (fullest
- * first). Locks the shelves and refuses more than is there; writes nothing itself.
+ * Takes goods off the shelves at average cost: kits as their parts, from the place named or from the fewest places altogether
+ * (fullest first). Locks the shelves and refuses more than is there; writes nothing itself.
  */
 export const planLeaving = async (
   w: Work,
@@ -33,17 +33,30 @@ export const planLeaving = async (
   const needs = leaving.map((l) => needsOf(l, partsOf))
   const ids = needs.flat().map((n) => n.goods.id)
   const shelves = new Map((await shelvesOn(w, ids, on)).map((r) => [keyOf(r), r]))
+  const chosen = fewestPlaces(
+    needs
+      .flat()
+      .filter((n) => n.placeId === undefined)
+      .map((n) => ({ goodsId: n.goods.id, quantity: n.quantity })),
+    [...shelves.values()].map((s) => ({ goodsId: s.goodsId, placeId: s.placeId, quantity: s.free.quantity })),
+  )
   const moves: MoveRow[] = []
   const costs: Money[] = []
   for (const parts of needs) {
     const ofParts: Money[] = []
-    for (const need of parts) ofParts.push(await takeFrom(w, shelves, moves, need, on))
+    for (const need of parts) ofParts.push(await takeFrom(w, { shelves, chosen, moves }, need, on))
     costs.push(sumMoney(ofParts, w.currency))
   }
   return { moves, costs }
 }
 
-type Shelves = Map<string, PlacedShelf>
+interface Taking {
+  /** What lies where, lowered by what was taken. */
+  readonly shelves: Map<string, PlacedShelf>
+  /** The fewest places that hold everything: these are emptied first. */
+  readonly chosen: readonly number[]
+  readonly moves: MoveRow[]
+}
 const keyOf = ({ goodsId, placeId }: { readonly goodsId: number; readonly placeId: number }): string =>
   `${goodsId}:${placeId}`
 
@@ -62,14 +75,17 @@ const needsOf = ({ goods, quantity, placeId }: Leaving, partsOf: ReadonlyMap<num
 /** Takes one of them, fullest place first: adds its moves, lowers the shelves for the next, answers what it cost. */
 const takeFrom = async (
   w: Work,
-  shelves: Shelves,
-  moves: MoveRow[],
+  { shelves, chosen, moves }: Taking,
   { goods, quantity: wanted, placeId }: Leaving,
   on: Day,
 ): Promise<Money> => {
   const places = [...shelves.values()]
     .filter((s) => s.goodsId === goods.id && (placeId === undefined || s.placeId === placeId))
-    .sort((a, b) => b.free.quantity.comparedTo(a.free.quantity))
+    .sort(
+      (a, b) =>
+        Number(chosen.includes(b.placeId)) - Number(chosen.includes(a.placeId)) ||
+        b.free.quantity.comparedTo(a.free.quantity),
+    )
   const sum = (of: 'now' | 'free'): Decimal => places.reduce((all, s) => all.plus(s[of].quantity), ZERO)
   const there = larger(sum('now'), ZERO)
   if (there.lt(wanted))

@@ -27,6 +27,15 @@ export const EstimateLine = ({ line, open, chosen, onChoose, show }: Props) => {
           onChange={onChoose}
         />
       )}
+      {line.pictureFileId !== null && (
+        // eslint-disable-next-line @next/next/no-img-element -- kept in the database, shown as it is
+        <img
+          src={`/api/shop/pictures/${line.pictureFileId}`}
+          alt=""
+          loading="lazy"
+          className="h-14 w-14 shrink-0 border border-paper-300 object-cover"
+        />
+      )}
       <span className="min-w-0 flex-1">
         <span className="block break-words">{line.description}</span>
         {line.note && <span className="sub block whitespace-pre-line">{line.note}</span>}

@@ -91,8 +91,7 @@ export const PlanPreview = ({
       {plan.effectiveYearlyRate !== null && kind === 'installments' && (
         <p className="sub mt-1.5">
           {showMoney(plan.financed, currency)} financed,{' '}
-          {formatPercent(decimal(plan.effectiveYearlyRate).times(100).toFixed(2))}
-          effective annual rate
+          {formatPercent(decimal(plan.effectiveYearlyRate).times(100).toFixed(2))} effective annual rate
         </p>
       )}
     </section>

@@ -156,22 +156,28 @@ export const peopleAndGoods = (open: () => Tour, made: Made): void => {
         name: 'Workbench',
         usual: false,
       })
-      const made = await tour.does('POST /goods', {
+      const peg = await tour.does('POST /goods', {
         body: { code: 'PEG', name: 'Peg', kind: 'stock', price: '4.00' },
       })
-      const lines = (change: string) => ({ reason: 'Found', lines: [{ goodsId: made.id, change, unitCost: '1.50' }] })
+      const lines = (change: string) => ({ reason: 'Found', lines: [{ goodsId: peg.id, change, unitCost: '1.50' }] })
       expect(await tour.does('POST /stock-adjustments', { body: lines('8') })).toMatchObject({ value: '12.00' })
       await tour.does('POST /stock-moves', {
-        body: { from: shop?.id, to: bench.id, lines: [{ goodsId: made.id, quantity: '3' }] },
+        body: { from: shop?.id, to: bench.id, lines: [{ goodsId: peg.id, quantity: '3' }] },
       })
       // Eight at 1.50; three of them were carried to the bench.
-      const stock = await tour.does('GET /goods/{id}/stock', { id: made.id })
+      const stock = await tour.does('GET /goods/{id}/stock', { id: peg.id })
       expect(stock).toMatchObject({ onHand: '8', available: '8', value: '12.00' })
       expect(stock.rows).toMatchObject([
         { placeId: shop?.id, onHand: '5', unitCost: '1.5', value: '7.50', lot: null, serial: null },
         { placeId: bench.id, onHand: '3', value: '4.50' },
       ])
-      const card = await tour.does('GET /goods/{id}/card', { id: made.id })
+      const sale = await tour.does('POST /sales', {
+        body: { customerId: made.second, agreed: true, lines: [{ goodsId: peg.id, quantity: '4' }] },
+      })
+      expect((await tour.does('GET /sales/{id}/picking', { id: sale.id })).lines).toMatchObject([
+        { quantity: '4', short: '0', from: [{ placeId: shop?.id, quantity: '4' }] },
+      ])
+      const card = await tour.does('GET /goods/{id}/card', { id: peg.id })
       expect((card.rows as { quantity: string; running: string }[]).map((r) => [r.quantity, r.running])).toEqual([
         ['8', '8'],
         ['-3', '5'],

@@ -4,6 +4,7 @@ import { formatDigits } from '@/core/locale'
 import { addMonths, type Day } from '@/core/day'
 import { CommandForm } from '../../form/CommandForm'
 import { FormChoice, FormOn, FormPick, FormQuantity } from '../../form/inputs'
+import { useTakenFrom } from './useTakenFrom'
 import { isNone, Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
 
 const BY = { counter: 'Picked up', parcel: 'Shipped', delivery: 'Delivered' } as const
@@ -34,6 +35,7 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
   const waiting = sale.lines.filter((l) => Number(l.toHandOver) > 0)
   const { layaway } = sale.promise
   const goods = waiting.some((l) => l.fromShelf)
+  const takenFrom = useTakenFrom(sale.id, goods)
   const early = layaway !== null && Number(layaway.left) > 0
   const start: Draft = {
     on: String(today),
@@ -60,7 +62,11 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
         name="lines"
         lines={waiting}
         most={(l) => l.toHandOver}
-        side={(l) => (l.fromShelf ? `${l.setAside} of ${l.toHandOver} in stock` : 'Work or charge: mark what is done')}
+        side={(l) =>
+          l.fromShelf
+            ? [`${l.setAside} of ${l.toHandOver} in stock`, takenFrom.get(l.id)].filter(Boolean).join('; ')
+            : 'Work or charge: mark what is done'
+        }
       />
       <div className="grid grid-cols-2 gap-3">
         <FormPick name="by" label="Method" options={BY} />

@@ -1,0 +1,22 @@
+'use client'
+import { useEffect, useState } from 'react'
+import { formatDigits } from '@/core/locale'
+import { call } from '../../send'
+
+/** From which places the goods of a sale's lines are taken, by the line's id; nothing where there is one place. */
+export const useTakenFrom = (saleId: number, asked: boolean): ReadonlyMap<number, string> => {
+  const [from, setFrom] = useState<ReadonlyMap<number, string>>(new Map())
+  useEffect(() => {
+    if (!asked) return
+    void call('GET', `/sales/${saleId}/picking`).then((read) => {
+      if (!read.ok) return
+      const says = new Map<number, string[]>()
+      for (const l of read.value.lines)
+        for (const f of l.from)
+          if (f.place !== '')
+            says.set(l.lineId, [...(says.get(l.lineId) ?? []), `${formatDigits(f.quantity)} from ${f.place}`])
+      setFrom(new Map([...says].map(([line, parts]) => [line, parts.join(', ')])))
+    })
+  }, [saleId, asked])
+  return from
+}
