@@ -5,6 +5,9 @@ beforeAll(() => openFullDesk('else'))
 afterAll(closeFullDesk)
 
 const VIEWS = [
+  '/goods/stock',
+  '/goods/backorders',
+  '/settings/places',
   '/settings/selling',
   '/settings/tax',
   '/settings/access',

@@ -1,5 +1,12 @@
 import { beforeAll, describe, expect, test } from 'vitest'
-import { PAPER_LANGUAGES, PAPER_WORDS, paperWords, type PaperKind, type PaperLanguage } from '@/core/formats'
+import {
+  PAPER_LANGUAGES,
+  PAPER_WORDS,
+  paperWords,
+  type PaperKind,
+  type PaperLanguage,
+  type PaperWord,
+} from '@/core/formats'
 import { findBusiness } from '@/data/queries/business'
 import { listHandovers } from '@/data/queries/handover'
 import { DOCUMENTS } from '@/documents/documents'
@@ -19,6 +26,7 @@ import { startSale } from '@/services/sales/startSale'
 import { pdfText } from './pdfText'
 import { openTestShop, type TestShop } from './shop'
 
+const WORDS = Object.keys(PAPER_WORDS) as PaperWord[]
 const FOREIGN = PAPER_LANGUAGES.filter((l) => l !== 'en')
 const MONTHS = /\b(Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec) 2026/
 /** Also French, of a price that changes. */
@@ -32,8 +40,8 @@ const asked = async () => ({ db: s.db, business: (await findBusiness(s.db))!, to
 /** English words of the program that a language has another word for, found as words of their own. */
 const englishIn = (text: string, language: PaperLanguage): readonly string[] => {
   const t = paperWords(language)
-  const others = new Set(PAPER_WORDS.map((w) => t(w).toLowerCase()))
-  const words = PAPER_WORDS.map((w) => paperWords('en')(w)).filter(
+  const others = new Set(WORDS.map((w) => t(w).toLowerCase()))
+  const words = WORDS.map((w) => paperWords('en')(w)).filter(
     (word) =>
       word.length > 2 &&
       !ALSO_FOREIGN.includes(word) &&

@@ -5,7 +5,7 @@ export const PAPER_LANGUAGES = ['en', 'de', 'fr', 'es', 'he'] as const
 export type PaperLanguage = (typeof PAPER_LANGUAGES)[number]
 
 /** What stands on papers, by language, in the order of the list above. */
-const WORDS = {
+export const PAPER_WORDS = {
   estimate: ['Estimate', 'Angebot', 'Devis', 'Presupuesto', 'הצעת מחיר'],
   confirmation: [
     'Order confirmation',
@@ -252,14 +252,12 @@ const WORDS = {
   off: ['discount within', 'Skonto innerhalb von', 'd’escompte sous', 'de descuento en', 'הנחה בתוך'],
 } as const satisfies Record<string, readonly [string, string, string, string, string]>
 
-export type PaperWord = keyof typeof WORDS
-/** Every word there is on papers. */
-export const PAPER_WORDS = Object.keys(WORDS) as PaperWord[]
+export type PaperWord = keyof typeof PAPER_WORDS
 
 /** A word of the papers in a language; English where the language is not one of ours. */
 export const paperWords = (language: string): PaperTongue => {
   const at = Math.max(0, PAPER_LANGUAGES.indexOf(language as PaperLanguage))
-  return Object.assign((word: PaperWord) => present(WORDS[word][at]), {
+  return Object.assign((word: PaperWord) => present(PAPER_WORDS[word][at]), {
     language: present(PAPER_LANGUAGES[at]),
     day: (d: Day) => formatDayIn(present(PAPER_LANGUAGES[at]), d),
   })

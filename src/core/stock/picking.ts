@@ -34,7 +34,7 @@ const choices = (places: readonly number[], size: number): readonly (readonly nu
  * whose places stand first. Quantities are units; places stand in the order of their first row. With more than twelve places
  * all of them are answered, in their order.
  *
- * @example fewestPlaces([{ goodsId: 1, quantity: decimal(2) }], [{ goodsId: 1, placeId: 7, quantity: decimal(1) }, { goodsId: 1, placeId: 8, quantity: decimal(2) }]) // 8
+ * @example 2 wanted, 1 of them in place 7 and 2 in place 8 → place 8
  */
 export const fewestPlaces = (wanted: readonly Wanted[], lying: readonly Lying[]): readonly number[] => {
   const goods = [...new Set(wanted.map((w) => w.goodsId))]
