@@ -3,7 +3,7 @@ import { decimal, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import type { Db } from '../connect'
 
-/** A line of an ordered sale that waits for goods, or for a part of its kit. */
+/** A line of an ordered sale that waits for goods, or for a part of its kit: since when, and for when it is wanted. */
 export interface WaitingFor {
   readonly saleId: number
   readonly saleNumber: number

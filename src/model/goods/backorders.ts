@@ -1,21 +1,11 @@
 import { larger, ZERO, type Decimal } from '@/core/money'
-import type { Day } from '@/core/day'
 import { setAside } from '@/core/stock'
-import { listAllWaiting } from '@/data/queries/backorders'
+import { listAllWaiting, type WaitingFor } from '@/data/queries/backorders'
 import { sumShelves } from '@/data/queries/stock'
 import type { Where } from '../where'
 
-/** Goods a customer has ordered and that are not there. */
-export interface Backorder {
-  readonly saleId: number
-  readonly saleNumber: number
-  readonly customer: string
-  readonly goodsId: number
-  readonly goods: string
-  /** When it was agreed, and for when it is wanted; null where nothing was said. */
-  readonly since: Day
-  readonly wantedBy: Day | null
-  readonly waiting: Decimal
+/** What is ordered and not there: how many of it are set aside, and how many are missing. */
+export interface Backorder extends WaitingFor {
   readonly setAside: Decimal
   readonly short: Decimal
 }
