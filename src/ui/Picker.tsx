@@ -189,7 +189,7 @@ export const findGoodsChoices = async (typed: string): Promise<Choice<FoundGoods
       label: `${g.name}`,
       side:
         g.kind === 'stock' || g.kind === 'kit'
-          ? `${g.available} available · ${formatDigits(g.price)}`
+          ? `${formatDigits(g.available)} available · ${formatDigits(g.price)}`
           : formatDigits(g.price),
       value: g,
     }))

@@ -54,7 +54,12 @@ export const SetUpForm = ({ today, needsCode }: { readonly today: Day; readonly 
         options={regionsWith(EN_US.tag)}
         hint="How numbers are written and typed dates are read"
       />
-      <FormDay name="openingDate" label="First day of your books" today={today} />
+      <FormDay
+        name="openingDate"
+        label="First day of your books"
+        today={today}
+        hint="Usually today, or the first day of this month or year"
+      />
       <FormText name="taxName" label="Name of your sales tax" most={60} />
       <FormQuantity name="percent" label="Tax rate, %" hint="Leave empty if you charge no tax" />
     </div>

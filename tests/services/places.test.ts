@@ -243,6 +243,33 @@ describe('what to pick for a sale', () => {
     expect(await picking(both.id)).toEqual([])
   })
 
+  test('of two places as good is the default one, on paper and in fact', async () => {
+    await s.run(moveStock, { from: shop, to: bench, lines: [{ goodsId: s.violin, quantity: '2' }] })
+    await s.run(adjustStock, { reason: 'Sold before', lines: [{ goodsId: s.violin, change: '-1', placeId: shop }] })
+    const sale = await order([{ goodsId: s.violin, quantity: '1' }])
+    expect(await picking(sale.id)).toEqual(['1: 1 shop, short 0'])
+    await s.run(changePlace, { placeId: bench, usual: true })
+    expect(await picking(sale.id)).toEqual(['1: 1 bench, short 0'])
+    await s.run(handOver, { saleId: sale.id })
+    expect(await stock(s.violin)).toEqual(['shop 2 at 600: 1200.00', 'bench 1 at 600: 600.00'])
+  })
+
+  test('leaves to those that name a place what they name', async () => {
+    await s.run(moveStock, { from: shop, to: bench, lines: [{ goodsId: s.violin, quantity: '2' }] })
+    const gone = (first: string) => ({
+      reason: 'Broken',
+      lines: [
+        { goodsId: s.violin, change: first },
+        { goodsId: s.violin, change: '-3', placeId: shop },
+      ],
+    })
+    // Three in the shop are named; two are left, at the bench.
+    expect(await s.refusal(adjustStock, gone('-3'))).toBe('not-enough-stock')
+    await s.run(adjustStock, gone('-2'))
+    expect(await stock(s.violin)).toEqual([])
+    expect(await s.ties()).toEqual([])
+  })
+
   test('is short of what an older order has', async () => {
     await order([{ goodsId: s.violin, quantity: '4' }])
     const second = await order([{ goodsId: s.violin, quantity: '3' }])

@@ -115,8 +115,8 @@ export const goods = [
   ),
   read('/accounts', 'The chart of accounts.', noQuery, async ({ db }) => whole(await listAccounts(db))),
   change('/places', 'Another place where goods lie.', addPlace, { status: 201 }),
-  read('/places', 'Places goods lie in; the usual one first.', noQuery, async ({ db }) => whole(await listPlaces(db))),
-  change('/places/{id}', 'Another name for a place, or the usual one from now on.', changePlace, {
+  read('/places', 'Places goods lie in; the default first.', noQuery, async ({ db }) => whole(await listPlaces(db))),
+  change('/places/{id}', 'Another name for a place, or the default from now on.', changePlace, {
     path: { placeId: 'id' },
     method: 'PATCH',
   }),

@@ -51,6 +51,7 @@ test.each([
   ['12 24', '2026-12-24'], // no month is the 24th
   ['4 dec', '2026-12-04'],
   ['1.2.2027', '2027-02-01'],
+  ['24.12.', '2026-12-24'],
 ])('where the day comes first, %s means %s', (text, meant) => {
   const read = readDay(text, today, localeOf('en-GB'))
   expect(read.ok && read.value).toBe(meant)

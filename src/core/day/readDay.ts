@@ -70,7 +70,7 @@ export const readDay = (
 
 /** What stands between marks: a number, or a number and a month's name or number in any order, and a year. */
 const partsOf = (typed: string): readonly (string | undefined)[] => {
-  const [first, second, year, ...more] = typed.split(/[\s,./-]+/)
+  const [first, second, year, ...more] = typed.split(/[\s,./-]+/).filter(Boolean)
   const names = [first, second].filter((part) => part !== undefined && monthNamed(part) > 0)
   const numbers = [first, second].filter((part) => part !== undefined && /^\d{1,2}$/.test(part))
   const known = names.length + numbers.length === (second === undefined ? 1 : 2) && numbers.length >= 1

@@ -29,11 +29,14 @@ const LABELS: readonly (readonly [kept: string, word: PaperWord])[] = [
  *
  * @example labelIn(paperWords('fr'), 'payment 2 of 9') // Paiement 2 sur 9
  * @example labelIn(paperWords('de'), 'Late fee X-26-1') // Mahngebühr X-26-1
+ * @example labelIn(paperWords('es'), 'receipt R-26-3 came back') // Devuelto: recibo R-26-3
  */
 export const labelIn = (t: PaperTongue, label: string): string => {
   if (t.language === 'en') return label
   const part = /^(?:payment|part) (\d+) of (\d+)$/.exec(label)
   if (part) return `${t('payment')} ${present(part[1])} ${t('of')} ${present(part[2])}`
+  const back = /^receipt (\S+) came back$/.exec(label)
+  if (back) return `${t('receiptBounced')} ${present(back[1])}`
   const [kept, word] = LABELS.find(([name]) => label === name || label.startsWith(`${name} `)) ?? []
   return kept && word ? t(word) + label.slice(kept.length) : label
 }

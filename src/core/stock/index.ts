@@ -1,5 +1,5 @@
 export { leaveAtAverage, unitCost, valueAt, type Shelf } from './leaveAtAverage'
 export { kitsAvailable } from './kits'
-export { setAside } from './setAside'
+export { setAside, setAsideInTurn } from './setAside'
 export * from './leaveOn'
 export * from './picking'

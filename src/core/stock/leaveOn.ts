@@ -23,6 +23,9 @@ export const unitsOf = (quantity: Decimal): bigint => BigInt(quantity.times(10_0
 const sumOn = (changes: readonly Change[], on: Day): bigint =>
   changes.reduce((sum, c) => (c.on <= on ? sum + c.by : sum), 0n)
 
+/** How many may leave a shelf on a day, so that neither it nor any later day falls below zero, from what changed it. */
+export const freeOn = (changes: ShelfChanges['quantity'], on: Day): Decimal => quantityOf(lowestFrom(changes, on))
+
 /** A shelf as it stood on a day, from what changed it. */
 export const shelfOn = (now: Shelf, changes: ShelfChanges, on: Day): ShelfOn => {
   const { currency } = now.value
@@ -31,7 +34,7 @@ export const shelfOn = (now: Shelf, changes: ShelfChanges, on: Day): ShelfOn => 
     now,
     shelf: { quantity: quantityOf(sumOn(changes.quantity, on)), value: positive(sumOn(changes.value, on)) },
     free: {
-      quantity: quantityOf(lowestFrom(changes.quantity, on)),
+      quantity: freeOn(changes.quantity, on),
       value: positive(lowestFrom(changes.value, on)),
     },
   }

@@ -1,6 +1,5 @@
 import type { Db } from '../connect'
-import { place, shelf, stockAdjustment, stockMove, stockTransfer } from '../schema'
-import { insertWithId } from './insertWithId'
+import { place, shelf, stockMove } from '../schema'
 import { present } from '@/core/present'
 import { asc, desc, inArray, lte, sql, and, eq } from 'drizzle-orm'
 import type { Shelf } from '@/core/stock'
@@ -34,9 +33,6 @@ export const clearUsualPlace = async (db: Db): Promise<void> => {
   await db.update(place).set({ usual: false }).where(eq(place.usual, true))
 }
 
-export const insertStockTransfer = insertWithId(stockTransfer)
-export const insertStockAdjustment = insertWithId(stockAdjustment)
-
 /** What lies of one thing in one place on a day, and what it is worth. */
 export interface StockRow {
   readonly goodsId: number
@@ -45,10 +41,10 @@ export interface StockRow {
   readonly value: Money
 }
 
-/** Everything that lay somewhere at the end of a day, of some goods or of all; what is empty is left out. */
+/** Everything that lay somewhere at the end of a day, of some goods or of all, in one place or in all; what is empty is left out. */
 export const listStockOn = async (
   db: Db,
-  { asOf, goodsIds }: { readonly asOf: Day; readonly goodsIds?: readonly number[] },
+  of: { readonly asOf: Day; readonly goodsIds?: readonly number[]; readonly placeId?: number },
   currency: string,
 ): Promise<StockRow[]> => {
   const rows = await db
@@ -59,7 +55,13 @@ export const listStockOn = async (
       value: sql<string>`sum(${stockMove.value})::text`,
     })
     .from(stockMove)
-    .where(and(lte(stockMove.onDay, asOf), goodsIds ? isOneOf(stockMove.goodsId, goodsIds) : undefined))
+    .where(
+      and(
+        lte(stockMove.onDay, of.asOf),
+        of.goodsIds ? isOneOf(stockMove.goodsId, of.goodsIds) : undefined,
+        of.placeId === undefined ? undefined : eq(stockMove.placeId, of.placeId),
+      ),
+    )
     .groupBy(stockMove.goodsId, stockMove.placeId)
     .having(sql`sum(${stockMove.quantity}) <> 0 or sum(${stockMove.value}) <> 0`)
     .orderBy(asc(stockMove.goodsId), asc(stockMove.placeId))
@@ -204,34 +206,6 @@ export const listStockCard = async (db: Db, goodsId: number, currency: string): 
     runningQuantity: decimal(r.running_quantity),
     runningValue: money(BigInt(r.running_value), currency),
   }))
-}
-
-/** Lines that wait for goods, oldest agreement first. Kit lines stand with their parts. */
-export interface WaitingLine {
-  readonly lineId: number
-  readonly goodsId: number
-  readonly waiting: Decimal
-}
-
-export const listWaiting = async (db: Db, goodsIds: readonly number[]): Promise<WaitingLine[]> => {
-  if (goodsIds.length === 0) return []
-  const ids = sql.join(
-    [...new Set(goodsIds)].map((id) => sql`${id}::int`),
-    sql`, `,
-  )
-  const rows = await db.execute<{ line_id: number; goods_id: number; waiting: string }>(sql`
-    with waiting as (
-      select l.id, l.goods_id, l.kind, l.position, s.agreed_on, s.id as sale_id, l.agreed - l.handed_over + l.to_replace as waiting
-        from sale_line l join sale s on s.id = l.sale_id
-       where l.agreed > l.handed_over - l.to_replace and s.stage = 'agreed' and l.goods_id is not null
-    )
-    select w.id as line_id, w.goods_id, w.waiting::text, w.agreed_on, w.sale_id, w.position from waiting w
-     where w.kind = 'stock' and w.goods_id in (${ids})
-    union all
-    select w.id, p.part_id, (w.waiting * p.quantity)::text, w.agreed_on, w.sale_id, w.position
-      from waiting w join goods_part p on p.kit_id = w.goods_id where w.kind = 'kit' and p.part_id in (${ids})
-     order by agreed_on, sale_id, position, line_id`)
-  return rows.map((r) => ({ lineId: r.line_id, goodsId: r.goods_id, waiting: decimal(r.waiting) }))
 }
 
 /** What lies where, by name of the place. */

@@ -1,6 +1,6 @@
-import { larger, ZERO, type Decimal } from '@/core/money'
-import { setAside } from '@/core/stock'
-import { listAllWaiting, type WaitingFor } from '@/data/queries/backorders'
+import { ZERO, type Decimal } from '@/core/money'
+import { setAsideInTurn } from '@/core/stock'
+import { listAllWaiting, type WaitingFor } from '@/data/queries/waiting'
 import { sumShelves } from '@/data/queries/stock'
 import type { Where } from '../where'
 
@@ -18,16 +18,11 @@ export const readBackorders = async ({ db, currency }: Where): Promise<readonly 
     waiting.map((w) => w.goodsId),
     currency,
   )
-  return [...new Set(waiting.map((w) => w.goodsId))].flatMap((goodsId) => {
-    const queue = waiting.filter((w) => w.goodsId === goodsId)
-    const kept = setAside(
-      shelves.get(goodsId)?.quantity ?? ZERO,
-      queue.map((w) => w.waiting),
-    )
-    return queue.flatMap((w, i) => {
-      const got = kept[i] ?? ZERO
-      const short = larger(w.waiting.minus(got), ZERO)
-      return short.gt(0) ? [{ ...w, setAside: got, short }] : []
+  const shares = setAsideInTurn(waiting, (goodsId) => shelves.get(goodsId)?.quantity ?? ZERO)
+  return waiting
+    .map((w, i) => {
+      const got = shares[i] ?? ZERO
+      return { ...w, setAside: got, short: w.waiting.minus(got) }
     })
-  })
+    .filter((b) => b.short.gt(0))
 }

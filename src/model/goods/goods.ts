@@ -8,7 +8,8 @@ import type { Part } from '@/data/queries/inOrder'
 import { listGoodsSuppliers } from '@/data/queries/suppliers'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import { pricesView } from './pricesOf'
-import { listWaiting, sumShelves } from '@/data/queries/stock'
+import { sumShelves } from '@/data/queries/stock'
+import { listWaiting } from '@/data/queries/waiting'
 
 export interface GoodsStanding {
   readonly goods: Goods

@@ -1,8 +1,7 @@
-import { decimal, smaller, ZERO, type Decimal } from '@/core/money'
+import { decimal, smaller, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { present } from '@/core/present'
-import { lowestFrom } from '@/core/running'
-import { proposePicking, type Lying } from '@/core/stock'
+import { freeOn, proposePicking, type Lying } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import { findGoods } from '@/data/queries/goods'
 import { listPlaces, listShelfChanges } from '@/data/queries/stock'
@@ -15,11 +14,11 @@ export const readFree = async (db: Db, goodsIds: readonly number[], on: Day): Pr
   return places.flatMap((p) =>
     [...new Set(goodsIds)].map((goodsId) => {
       const here = changes.filter((c) => c.goodsId === goodsId && c.placeId === p.id)
-      const units = lowestFrom(
+      const quantity = freeOn(
         here.map((c) => ({ on: c.on, by: c.quantity })),
         on,
       )
-      return { goodsId, placeId: p.id, quantity: units > 0n ? decimal(units).div(10_000) : ZERO }
+      return { goodsId, placeId: p.id, quantity }
     }),
   )
 }

@@ -1,12 +1,13 @@
 import { present } from '@/core/present'
 import { larger, smaller, ZERO, type Decimal } from '@/core/money'
 import { lineState } from '@/core/sale'
-import { kitsAvailable, setAside } from '@/core/stock'
+import { kitsAvailable, setAsideInTurn } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import { findGoods } from '@/data/queries/goods'
 import type { SaleRow } from '@/data/queries/sales'
 import type { SaleLineRow } from '@/data/queries/saleLine'
-import { listWaiting, sumShelves } from '@/data/queries/stock'
+import { sumShelves } from '@/data/queries/stock'
+import { listWaiting } from '@/data/queries/waiting'
 
 /** What a line has set aside, and whether it comes from a shelf at all. */
 export interface Kept {
@@ -32,17 +33,12 @@ export const readSetAside = async (
     l.kind === 'stock' ? [present(l.goodsId)] : present(kits.get(present(l.goodsId))).parts.map((p) => p.goodsId),
   )
   const [shelves, waiting] = await Promise.all([sumShelves(db, goodsIds, currency), listWaiting(db, goodsIds)])
+  const shares = setAsideInTurn(waiting, (goodsId) => shelves.get(goodsId)?.quantity ?? ZERO)
   const given = new Map<string, Decimal>()
-  for (const goodsId of new Set(goodsIds)) {
-    const queue = waiting.filter((w) => w.goodsId === goodsId)
-    const parts = setAside(
-      shelves.get(goodsId)?.quantity ?? ZERO,
-      queue.map((w) => w.waiting),
-    )
-    queue.forEach((w, i) =>
-      given.set(`${w.lineId}:${goodsId}`, (given.get(`${w.lineId}:${goodsId}`) ?? ZERO).plus(present(parts[i]))),
-    )
-  }
+  waiting.forEach(({ lineId, goodsId }, i) => {
+    const key = `${lineId}:${goodsId}`
+    given.set(key, (given.get(key) ?? ZERO).plus(present(shares[i])))
+  })
   return new Map(
     onShelf.map((l) => {
       const parts = l.kind === 'kit' ? present(kits.get(present(l.goodsId))).parts : []

@@ -1,13 +1,14 @@
 import { adjustStockInput } from '@/contract/inputs/goods/places'
 import { postStockChange } from '@/core/ledger'
-import { addMoney, sumMoney, toDecimalString, ZERO, zeroMoney, type Decimal } from '@/core/money'
-import type { Day } from '@/core/day'
+import { addMoney, sumMoney, toDecimalString, ZERO, zeroMoney, type Decimal, type Money } from '@/core/money'
+import { present } from '@/core/present'
 import { unitCost, valueAt, type Shelf } from '@/core/stock'
 import type { Goods } from '@/data/queries/goods'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
-import { insertMoves, insertStockAdjustment, type MoveRow } from '@/data/queries/stock'
-import { defineCommand, paperDay, type Work } from '../command'
+import { insertMoves, listPlaces, type MoveRow } from '@/data/queries/stock'
+import { insertStockAdjustment } from '@/data/queries/stockPapers'
+import { defineCommand, paperDay } from '../command'
 import { placeNamed } from './places'
 import { planLeaving } from './planLeaving'
 import { shelvesOn, type PlacedShelf } from './shelvesOn'
@@ -16,18 +17,15 @@ import { stockLines } from './stockLines'
 interface Change {
   readonly goods: Goods
   readonly change: Decimal
-  readonly placeId?: number
   readonly unitCost?: Decimal
 }
 
-/** What was found comes in at the cost given, else at what the thing cost on average that day, wherever it lies. */
-const comesIn = async (
-  w: Work,
+/** What those that were found are worth: at the cost given, else at the average of that day, wherever the thing lies. */
+const worthOf = (
+  { goods, change, unitCost: given }: Change,
   shelves: readonly PlacedShelf[],
-  { goods, change, placeId, unitCost: given }: Change,
-  on: Day,
-): Promise<MoveRow> => {
-  const place = await placeNamed(w, placeId, 'placeId')
+  currency: string,
+): Money => {
   const all = shelves
     .filter((s) => s.goodsId === goods.id)
     .reduce<Shelf>(
@@ -35,17 +33,16 @@ const comesIn = async (
         quantity: sum.quantity.plus(shelf.quantity),
         value: addMoney(sum.value, shelf.value),
       }),
-      { quantity: ZERO, value: zeroMoney(w.currency) },
+      { quantity: ZERO, value: zeroMoney(currency) },
     )
-  const value = valueAt(given ?? unitCost(all), change, w.currency)
-  return { goodsId: goods.id, placeId: place.id, on, quantity: change, value }
+  return valueAt(given ?? unitCost(all), change, currency)
 }
 
 /** Goods found, broken, used in the workshop or given away: what it changes goes to stock adjustments, with its reason. */
 export const adjustStock = defineCommand('adjust-stock', adjustStockInput, async (w, input) => {
   const onDay = paperDay(w, input.on)
-  for (const [i, l] of input.lines.entries())
-    if (l.placeId !== undefined) await placeNamed(w, l.placeId, `lines.${i}.placeId`)
+  const places = await listPlaces(w.tx)
+  const at = input.lines.map((l, i) => placeNamed(places, l.placeId, `lines.${i}.placeId`).id)
   const lines = await stockLines(w, input.lines)
   // All of them are locked at once, in one order, so that two hands never wait for each other.
   const shelves = await shelvesOn(
@@ -60,8 +57,19 @@ export const adjustStock = defineCommand('adjust-stock', adjustStockInput, async
       .map(({ goods, change, placeId }) => ({ goods, quantity: change.negated(), placeId })),
     { on: onDay, partsOf: new Map() },
   )
-  const came: MoveRow[] = []
-  for (const line of lines) if (line.change.gt(0)) came.push(await comesIn(w, shelves, line, onDay))
+  const came = lines.flatMap((line, i): MoveRow[] =>
+    line.change.gt(0)
+      ? [
+          {
+            goodsId: line.goods.id,
+            placeId: present(at[i]),
+            on: onDay,
+            quantity: line.change,
+            value: worthOf(line, shelves, w.currency),
+          },
+        ]
+      : [],
+  )
   const moves = [...left, ...came]
   const value = sumMoney(
     moves.map((m) => m.value),

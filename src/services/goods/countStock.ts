@@ -6,14 +6,14 @@ import { firstDayToLeave, leaveOn, unitCost, valueAt, type Shelf } from '@/core/
 import type { Day } from '@/core/day'
 import { postStockChange } from '@/core/ledger'
 import { findGoods } from '@/data/queries/goods'
-import { insertStockCount } from '@/data/queries/stockCounts'
+import { insertStockCount } from '@/data/queries/stockPapers'
 import { takeNumber } from '@/data/queries/numbers'
 import { defineCommand, paperDay, type Work } from '../command'
 import { found, refuse } from '@/contract/refuse'
 import { changesOf, shelvesOn, type PlacedShelf } from './shelvesOn'
 import { reserveId } from '@/data/queries/reserveId'
 import { placeNamed } from './places'
-import { insertMoves, listShelfChanges, type MoveRow } from '@/data/queries/stock'
+import { insertMoves, listPlaces, listShelfChanges, type MoveRow } from '@/data/queries/stock'
 
 /** What goods that are missing cost: gone on the day of the count, as far as every later day bears it. */
 const missing = async (
@@ -65,7 +65,7 @@ const movesOf = async (w: Work, lines: Counted['lines'], placeId: number, onDay:
  */
 export const countStock = defineCommand('count-stock', countStockInput, async (w, input) => {
   const onDay = paperDay(w, input.on)
-  const place = await placeNamed(w, input.placeId, 'placeId')
+  const place = placeNamed(await listPlaces(w.tx), input.placeId, 'placeId')
   const moves = await movesOf(w, input.lines, place.id, onDay)
   const value = sumMoney(
     moves.map((m) => m.value),

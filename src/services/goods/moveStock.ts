@@ -3,7 +3,8 @@ import { refuse } from '@/contract/refuse'
 import { negateMoney } from '@/core/money'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
-import { insertMoves, insertStockTransfer } from '@/data/queries/stock'
+import { insertMoves, listPlaces } from '@/data/queries/stock'
+import { insertStockTransfer } from '@/data/queries/stockPapers'
 import { defineCommand, paperDay } from '../command'
 import { placeNamed } from './places'
 import { planLeaving } from './planLeaving'
@@ -12,8 +13,9 @@ import { stockLines } from './stockLines'
 /** Carries goods from one place to another: each takes along what it cost there, and nothing is posted. */
 export const moveStock = defineCommand('move-stock', moveStockInput, async (w, input) => {
   const onDay = paperDay(w, input.on)
-  const from = await placeNamed(w, input.from, 'from')
-  const to = await placeNamed(w, input.to, 'to')
+  const places = await listPlaces(w.tx)
+  const from = placeNamed(places, input.from, 'from')
+  const to = placeNamed(places, input.to, 'to')
   if (from.id === to.id)
     refuse({
       code: 'invalid',

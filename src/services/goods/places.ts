@@ -2,11 +2,10 @@ import { addPlaceInput, changePlaceInput } from '@/contract/inputs/goods/places'
 import { found, refuse } from '@/contract/refuse'
 import { present } from '@/core/present'
 import { clearUsualPlace, insertPlace, listPlaces, updatePlace, type PlaceRow } from '@/data/queries/stock'
-import { defineCommand, type Work } from '../command'
+import { defineCommand } from '../command'
 
-/** The place of an id; the usual one where none is named. `path` is the field it was named in. */
-export const placeNamed = async (w: Work, placeId: number | undefined, path: string): Promise<PlaceRow> => {
-  const places = await listPlaces(w.tx)
+/** The place of an id, of all there are; the usual one, which stands first, where none is named. `path` is its field. */
+export const placeNamed = (places: readonly PlaceRow[], placeId: number | undefined, path: string): PlaceRow => {
   if (placeId === undefined) return present(places[0])
   return (
     places.find((p) => p.id === placeId) ??

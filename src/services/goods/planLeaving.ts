@@ -1,6 +1,6 @@
 import { present } from '@/core/present'
 import { larger, negateMoney, smaller, subtractMoney, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
-import { fewestPlaces, firstDayToLeave, leaveOn, type Shelf } from '@/core/stock'
+import { firstDayToLeave, leaveOn, proposePicking, type Picking, type Shelf } from '@/core/stock'
 import type { Day } from '@/core/day'
 import type { Goods } from '@/data/queries/goods'
 import type { Work } from '../command'
@@ -22,8 +22,7 @@ export interface Left {
 }
 
 /**
- * Takes goods off the shelves at average cost: kits as their parts, from the place named or from the fewest places altogether
- * (fullest first). Locks the shelves and refuses more than is there; writes nothing itself.
+ * Takes goods off the shelves at average cost: kits as their parts, from the place named, else from where picking proposes. Locks the shelves and refuses more than is there; writes nothing itself.
  */
 export const planLeaving = async (
   w: Work,
@@ -31,34 +30,62 @@ export const planLeaving = async (
   { on, partsOf }: { readonly on: Day; readonly partsOf: ReadonlyMap<number, Goods> },
 ): Promise<Left> => {
   const needs = leaving.map((l) => needsOf(l, partsOf))
-  const ids = needs.flat().map((n) => n.goods.id)
-  const shelves = new Map((await shelvesOn(w, ids, on)).map((r) => [keyOf(r), r]))
-  const chosen = fewestPlaces(
-    needs
-      .flat()
-      .filter((n) => n.placeId === undefined)
-      .map((n) => ({ goodsId: n.goods.id, quantity: n.quantity })),
-    [...shelves.values()].map((s) => ({ goodsId: s.goodsId, placeId: s.placeId, quantity: s.free.quantity })),
-  )
+  const flat = needs.flat()
+  const shelves = await shelvesInTurn(w, flat, on)
+  const picked = pickedFrom(flat, [...shelves.values()])
   const moves: MoveRow[] = []
   const costs: Money[] = []
   for (const parts of needs) {
     const ofParts: Money[] = []
-    for (const need of parts) ofParts.push(await takeFrom(w, { shelves, chosen, moves }, need, on))
+    for (const need of parts) ofParts.push(await takeFrom(w, { shelves, moves, on }, need, present(picked.get(need))))
     costs.push(sumMoney(ofParts, w.currency))
   }
   return { moves, costs }
 }
 
-interface Taking {
-  /** What lies where, lowered by what was taken. */
-  readonly shelves: Map<string, PlacedShelf>
-  /** The fewest places that hold everything: these are emptied first. */
-  readonly chosen: readonly number[]
-  readonly moves: MoveRow[]
-}
+type Shelves = Map<string, PlacedShelf>
 const keyOf = ({ goodsId, placeId }: { readonly goodsId: number; readonly placeId: number }): string =>
   `${goodsId}:${placeId}`
+
+/** The shelves of what leaves, locked, in the order in which places stand: of two choices as good the first one is taken. */
+const shelvesInTurn = async (w: Work, needs: readonly Leaving[], on: Day): Promise<Shelves> => {
+  const places = await listPlaces(w.tx)
+  const rows = await shelvesOn(
+    w,
+    needs.map((n) => n.goods.id),
+    on,
+  )
+  const turn = (s: PlacedShelf): number => places.findIndex((p) => p.id === s.placeId)
+  return new Map([...rows].sort((a, b) => turn(a) - turn(b)).map((r) => [keyOf(r), r]))
+}
+
+/** Where each is taken from: the place named, or what picking proposes of all that names none. */
+const pickedFrom = (needs: readonly Leaving[], shelves: readonly PlacedShelf[]): ReadonlyMap<Leaving, Picking> => {
+  const named = needs.filter((n) => n.placeId !== undefined)
+  const lying = shelves.map((s) => ({
+    goodsId: s.goodsId,
+    placeId: s.placeId,
+    quantity: named
+      .filter((n) => n.goods.id === s.goodsId && n.placeId === s.placeId)
+      .reduce((left, n) => left.minus(n.quantity), s.free.quantity),
+  }))
+  const free = needs.filter((n) => n.placeId === undefined)
+  const proposed = proposePicking(
+    free.map((n) => ({ goodsId: n.goods.id, quantity: n.quantity })),
+    lying,
+  )
+  return new Map<Leaving, Picking>([
+    ...named.map((n) => [n, { from: [{ placeId: present(n.placeId), quantity: n.quantity }], short: ZERO }] as const),
+    ...free.map((n, i) => [n, present(proposed[i])] as const),
+  ])
+}
+
+interface Taking {
+  /** What lies where, lowered by what was taken. */
+  readonly shelves: Shelves
+  readonly moves: MoveRow[]
+  readonly on: Day
+}
 
 /** What has to leave the shelves for it: itself, or a kit's parts; nothing for work and charges. */
 const needsOf = ({ goods, quantity, placeId }: Leaving, partsOf: ReadonlyMap<number, Goods>): readonly Leaving[] =>
@@ -72,43 +99,34 @@ const needsOf = ({ goods, quantity, placeId }: Leaving, partsOf: ReadonlyMap<num
         }))
       : []
 
-/** Takes one of them, fullest place first: adds its moves, lowers the shelves for the next, answers what it cost. */
+/** Takes one of them from where it was picked: adds its moves, lowers the shelves for the next, answers what it cost. */
 const takeFrom = async (
   w: Work,
-  { shelves, chosen, moves }: Taking,
-  { goods, quantity: wanted, placeId }: Leaving,
-  on: Day,
+  { shelves, moves, on }: Taking,
+  need: Leaving,
+  { from, short }: Picking,
 ): Promise<Money> => {
-  const places = [...shelves.values()]
-    .filter((s) => s.goodsId === goods.id && (placeId === undefined || s.placeId === placeId))
-    .sort(
-      (a, b) =>
-        Number(chosen.includes(b.placeId)) - Number(chosen.includes(a.placeId)) ||
-        b.free.quantity.comparedTo(a.free.quantity),
-    )
+  const { goods, quantity: wanted, placeId } = need
+  const places = [...shelves.values()].filter(
+    (s) => s.goodsId === goods.id && (placeId === undefined || s.placeId === placeId),
+  )
   const sum = (of: 'now' | 'free'): Decimal => places.reduce((all, s) => all.plus(s[of].quantity), ZERO)
-  const there = larger(sum('now'), ZERO)
-  if (there.lt(wanted))
-    return placeId === undefined
+  const tooFew = (there: Decimal): Promise<never> =>
+    placeId === undefined
       ? refuse({ code: 'not-enough-stock', goods: goods.name, onHand: there, asked: wanted })
-      : refuseAtPlace(w, [...shelves.values()], { goods, quantity: wanted, placeId }, there)
+      : refuseAtPlace(w, [...shelves.values()], need, there)
+  const there = larger(sum('now'), ZERO)
+  if (there.lt(wanted)) return tooFew(there)
   if (sum('free').lt(wanted)) return refuseBefore(w, goods, places, wanted, on)
-  let left = wanted
+  // Others of the same command name the place where the rest of them lies.
+  if (short.gt(0)) return tooFew(wanted.minus(short))
   const costs: Money[] = []
-  for (const place of places) {
-    const part = smaller(left, place.free.quantity)
-    if (part.lte(0)) continue
-    const cost = leaveOn(place, part) ?? (await refuseBefore(w, goods, places, wanted, on))
-    moves.push({
-      goodsId: goods.id,
-      placeId: place.placeId,
-      on,
-      quantity: part.negated(),
-      value: negateMoney(cost),
-    })
-    shelves.set(keyOf(place), without(place, part, cost))
+  for (const { placeId: at, quantity } of from) {
+    const place = present(shelves.get(keyOf({ goodsId: goods.id, placeId: at })))
+    const cost = leaveOn(place, quantity) ?? (await refuseBefore(w, goods, places, wanted, on))
+    moves.push({ goodsId: goods.id, placeId: at, on, quantity: quantity.negated(), value: negateMoney(cost) })
+    shelves.set(keyOf(place), without(place, quantity, cost))
     costs.push(cost)
-    left = left.minus(part)
   }
   return sumMoney(costs, w.currency)
 }

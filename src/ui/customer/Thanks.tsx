@@ -23,7 +23,7 @@ export const Thanks = ({ ordered, currency, withTax }: Props) => {
             <b>
               {formatDigits(receipt.amount)} {currency}
             </b>{' '}
-            by card; your receipt is <b>{receipt.number}</b>.
+            by card; your receipt is <b className="whitespace-nowrap">{receipt.number}</b>.
           </>
         ) : ordered.why ? (
           `Payment did not go through: ${ordered.why}`

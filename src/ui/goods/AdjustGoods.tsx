@@ -1,8 +1,9 @@
 'use client'
-import { formatDigits } from '@/core/locale'
+import { useWatch } from 'react-hook-form'
 import type { Day } from '@/core/day'
 import type { PlaceWithGoods } from '@/model/goods/placesOf'
 import { CommandForm } from '../form/CommandForm'
+import { sayStockChange } from './sayStockChange'
 import { FormChoice, FormMoney, FormOn, FormQuantity, FormReason, FormSelect } from '../form/inputs'
 
 const schema = () => import('@/contract/inputs/goods/places').then((m) => m.adjustStockInput)
@@ -48,9 +49,7 @@ export const AdjustGoods = ({ goodsId, currency, today, places, onDone }: Props)
       schema={schema}
       start={start}
       asBody={(d) => bodyOf(goodsId, d)}
-      say={(a) =>
-        `${a.number}: stock value ${a.value.startsWith('-') ? `down ${formatDigits(a.value.slice(1))}` : `up ${formatDigits(a.value)}`}.`
-      }
+      say={(a) => `${a.number}: ${sayStockChange(a.value)}.`}
       preview={{ currency }}
       onDone={onDone}
       submit="Adjust"
@@ -73,14 +72,20 @@ export const AdjustGoods = ({ goodsId, currency, today, places, onDone }: Props)
           />
         )}
         <FormReason most={200} />
-        <FormMoney
-          name="lines.0.unitCost"
-          label="Cost of one that was found"
-          currency={currency}
-          hint="Empty: what they cost on average so far"
-        />
+        <FoundAt currency={currency} />
         <FormOn today={today} />
       </div>
     </CommandForm>
   )
 }
+
+/** What one cost that was found; what is gone takes its own cost along. */
+const FoundAt = ({ currency }: { readonly currency: string }) =>
+  useWatch<Draft, 'way'>({ name: 'way' }) === 'found' && (
+    <FormMoney
+      name="lines.0.unitCost"
+      label="Cost of one that was found"
+      currency={currency}
+      hint="Empty: what they cost on average so far"
+    />
+  )

@@ -1,10 +1,12 @@
 'use client'
 import { formatDigits } from '@/core/locale'
+import { decimal, formatPrice } from '@/core/money'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
 import { DayField, MoneyField, QuantityField } from '../fields'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
+import { sayStockChange } from './sayStockChange'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
 interface Props {
@@ -42,8 +44,7 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
         })),
       },
       {
-        say: (c) =>
-          `Count ${c.number} saved: stock value ${c.value.startsWith('-') ? `down ${formatDigits(c.value.slice(1))}` : `up ${formatDigits(c.value)}`}.`,
+        say: (c) => `Count ${c.number} saved: ${sayStockChange(c.value)}.`,
       },
     )
     if (done) {
@@ -71,7 +72,7 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
             <tr key={l.goodsId}>
               <td className="font-figure text-[14px]">{l.code}</td>
               <td>{l.name}</td>
-              <td className="fig">{l.onHand}</td>
+              <td className="fig">{formatDigits(l.onHand)}</td>
               <td>
                 <QuantityField
                   label={`Counted: ${l.name}`}
@@ -86,7 +87,7 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
                   hideLabel
                   currency={currency}
                   value={costs[l.goodsId] ?? ''}
-                  placeholder={l.unitCost === '0' ? '' : l.unitCost}
+                  placeholder={l.unitCost === '0' ? '' : formatPrice(decimal(l.unitCost), currency)}
                   onValue={(v) => setCosts({ ...costs, [l.goodsId]: v })}
                 />
               </td>

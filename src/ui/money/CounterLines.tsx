@@ -1,3 +1,4 @@
+import { formatDigits } from '@/core/locale'
 import { Minus, Plus, X } from 'lucide-react'
 import { decimal, formatMoney, formatPrice, type Money } from '@/core/money'
 import { QuantityField } from '../fields'
@@ -60,7 +61,7 @@ const Available = ({ line }: { readonly line: LineDraft }) => {
   const short = Number(line.quantity) > Number(line.available)
   return (
     <div className={`text-xs ${short ? 'text-oxide-700' : 'text-iron-500'}`}>
-      {line.available} available{short && '; the rest is set aside or out of stock'}
+      {formatDigits(line.available)} available{short && '; the rest is set aside or out of stock'}
     </div>
   )
 }

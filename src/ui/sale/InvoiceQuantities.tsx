@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/locale'
 import { FormQuantity } from '../form/inputs'
 import type { ShownInvoice } from './shownInvoice'
 
@@ -16,7 +17,7 @@ export const InvoiceQuantities = ({ lines, what, showWhole }: Props) => (
       {lines.map((l, i) => (
         <tr key={l.lineId}>
           <td>{l.description}</td>
-          {showWhole && <td className="fig">{l.quantity}</td>}
+          {showWhole && <td className="fig">{formatDigits(l.quantity)}</td>}
           <td className="w-25">
             <FormQuantity name={`lines.${i}.quantity`} label={`${what}: ${l.description}`} hideLabel />
           </td>

@@ -1,5 +1,5 @@
 'use client'
-import { formatPercent } from '@/core/locale'
+import { formatDigits, formatPercent } from '@/core/locale'
 import { SlidersHorizontal } from 'lucide-react'
 import { memo, useState, type KeyboardEvent } from 'react'
 import { flushSync } from 'react-dom'
@@ -195,7 +195,7 @@ const GoodsRow = (p: RowProps) => {
         />
         {line.available !== undefined && (
           <div className={`fig text-xs ${short ? 'text-oxide-700' : 'text-iron-500'}`}>
-            {line.available} available{onTheWay > 0 ? `, ${line.onTheWay} on order` : ''}
+            {formatDigits(line.available)} available{onTheWay > 0 ? `, ${line.onTheWay} on order` : ''}
           </div>
         )}
       </td>

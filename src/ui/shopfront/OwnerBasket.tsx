@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/locale'
 import { useRef, useState } from 'react'
 import { decimal, formatPrice } from '@/core/money'
 import type { BasketView } from '@/services/shopfront/readShop'
@@ -124,7 +125,7 @@ const BasketLines = ({ basket, currency, onPut }: LinesProps) => (
               onValue={(q) => onPut(l.goodsId, q)}
             />
           </td>
-          <td className="fig text-iron-500">{l.available}</td>
+          <td className="fig text-iron-500">{formatDigits(l.available)}</td>
           <td className="fig">{formatPrice(decimal(l.price), currency)}</td>
           <td className="fig">{l.sum}</td>
         </tr>

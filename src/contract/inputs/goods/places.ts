@@ -11,7 +11,7 @@ export const addPlaceInput = z.object({
 export const changePlaceInput = z.object({
   placeId: id,
   name: needed(60, 'A name').optional(),
-  usual: z.literal(true, { error: 'Make another place the usual one instead.' }).optional(),
+  usual: z.literal(true, { error: 'Make another place the default instead.' }).optional(),
 })
 
 export const moveStockInput = z.object({

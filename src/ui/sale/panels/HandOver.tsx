@@ -35,7 +35,6 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
   const waiting = sale.lines.filter((l) => Number(l.toHandOver) > 0)
   const { layaway } = sale.promise
   const goods = waiting.some((l) => l.fromShelf)
-  const takenFrom = useTakenFrom(sale.id, goods)
   const early = layaway !== null && Number(layaway.left) > 0
   const start: Draft = {
     on: String(today),
@@ -58,22 +57,38 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
       onDone={onClose}
       submit="Hand over"
     >
-      <Quantities
-        name="lines"
-        lines={waiting}
-        most={(l) => l.toHandOver}
-        side={(l) =>
-          l.fromShelf
-            ? [`${l.setAside} of ${l.toHandOver} in stock`, takenFrom.get(l.id)].filter(Boolean).join('; ')
-            : 'Work or charge: mark what is done'
-        }
-      />
+      <Leaving saleId={sale.id} lines={waiting} goods={goods} />
       <div className="grid grid-cols-2 gap-3">
         <FormPick name="by" label="Method" options={BY} />
         <FormOn today={today} />
       </div>
       {early && <GoingEarly left={layaway.left} />}
     </CommandForm>
+  )
+}
+
+interface LeavingProps {
+  readonly saleId: number
+  readonly lines: PanelProps['sale']['lines']
+  /** Some of them come from a shelf. */
+  readonly goods: boolean
+}
+
+/** How many of each leave, and from where on the day that is typed. */
+const Leaving = ({ saleId, lines, goods }: LeavingProps) => {
+  const on = useWatch<Draft, 'on'>({ name: 'on' })
+  const takenFrom = useTakenFrom(saleId, on, goods)
+  const inStock = (l: LeavingProps['lines'][number]) =>
+    `${formatDigits(l.setAside)} of ${formatDigits(l.toHandOver)} in stock`
+  return (
+    <Quantities
+      name="lines"
+      lines={lines}
+      most={(l) => l.toHandOver}
+      side={(l) =>
+        l.fromShelf ? [inStock(l), takenFrom.get(l.id)].filter(Boolean).join('; ') : 'Work or charge: mark what is done'
+      }
+    />
   )
 }
 

@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/locale'
 import type { Day } from '@/core/day'
 import type { Stands } from '@/core/sale'
 import { FormQuantity } from '../../form/inputs'
@@ -108,7 +109,7 @@ export const Quantities = ({ name, lines, most, side }: QuantitiesProps) => (
             {l.description}
             {side?.(l) && <div className="sub">{side(l)}</div>}
           </td>
-          <td className="fig">{most(l)}</td>
+          <td className="fig">{formatDigits(most(l))}</td>
           <td>
             <FormQuantity name={`${name}.${i}.quantity`} label={`How many: ${l.description}`} hideLabel />
           </td>

@@ -1,15 +1,17 @@
 'use client'
 import { useEffect, useState } from 'react'
+import { isDay } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { call } from '../../send'
 
-/** From which places the goods of a sale's lines are taken, by the line's id; nothing where there is one place. */
-export const useTakenFrom = (saleId: number, asked: boolean): ReadonlyMap<number, string> => {
+/** From which places the goods of a sale's lines are taken on a day, by the line's id; nothing where there is one place. */
+export const useTakenFrom = (saleId: number, on: string, asked: boolean): ReadonlyMap<number, string> => {
   const [from, setFrom] = useState<ReadonlyMap<number, string>>(new Map())
   useEffect(() => {
-    if (!asked) return
-    void call('GET', `/sales/${saleId}/picking`).then((read) => {
-      if (!read.ok) return
+    if (!asked || !isDay(on)) return
+    let gone = false
+    void call('GET', `/sales/${saleId}/picking?on=${on}`).then((read) => {
+      if (gone || !read.ok) return
       const says = new Map<number, string[]>()
       for (const l of read.value.lines)
         for (const f of l.from)
@@ -17,6 +19,9 @@ export const useTakenFrom = (saleId: number, asked: boolean): ReadonlyMap<number
             says.set(l.lineId, [...(says.get(l.lineId) ?? []), `${formatDigits(f.quantity)} from ${f.place}`])
       setFrom(new Map([...says].map(([line, parts]) => [line, parts.join(', ')])))
     })
-  }, [saleId, asked])
+    return () => {
+      gone = true
+    }
+  }, [saleId, on, asked])
   return from
 }

@@ -1,4 +1,0 @@
-import { insertWithId } from './insertWithId'
-import { stockCount } from '../schema'
-
-export const insertStockCount = insertWithId(stockCount)
