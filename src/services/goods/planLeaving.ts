@@ -22,7 +22,8 @@ export interface Left {
 }
 
 /**
- * Takes goods off the shelves at average cost: kits as their parts, from the place named, else from where picking proposes. Locks the shelves and refuses more than is there; writes nothing itself.
+ * Takes goods off the shelves at average cost, kits as their parts: from the place named, else from where picking proposes.
+ * Locks the shelves and refuses more than is there; writes nothing itself.
  */
 export const planLeaving = async (
   w: Work,
