@@ -96,7 +96,13 @@ interface Reading<Q> {
   readonly today: Day
   readonly query: Q
   readonly id: number
+  /** What stands in the path, by its name there. */
+  readonly named: (part: string) => string
 }
+
+/** What stands in a path is read as a whole: what a path itself is made of comes encoded. */
+const plain = (part: string): string =>
+  part.replace(/%(2F|3F|23|26|2B|2C|3A|3B|3D|40|24)/gi, (code) => decodeURIComponent(code))
 
 /** A call that only reads. Nothing found (null) is a 404 of `what`. */
 export const read = <Q, A>(
@@ -116,8 +122,8 @@ export const read = <Q, A>(
       if (!business) return err({ code: 'not-set-up' })
       const parsed = parse(query, given)
       const id = params.id === undefined ? 0 : parse(idField, params.id)
-      const answer = await run({ db: till.db, business, today: till.today, query: parsed, id })
-      return answer === null ? err({ code: 'not-found', what, id }) : ok({ status: 200, body: answer })
+      const answer = await run({ db: till.db, business, today: till.today, query: parsed, id, named: (part) => plain(params[part] ?? '') })
+      return answer === null ? err({ code: 'not-found', what, id: id || Object.values(params).map(plain).join(' ') }) : ok({ status: 200, body: answer })
     } catch (problem) {
       if (problem instanceof Refusal)
         return problem.failure.code === 'invalid' && params.id !== undefined && !/^\d+$/.test(params.id)

@@ -90,6 +90,24 @@ export type Failure =
       /** The place where most of them lie instead; null where they lie nowhere else. */
       readonly instead: { readonly place: string; readonly there: Decimal } | null
     }
+  /** Pieces that are told apart, and are not where they were said to be. */
+  | { readonly code: 'no-such-serial'; readonly serial: string; readonly goods: string }
+  | { readonly code: 'serial-elsewhere'; readonly serial: string; readonly place: string }
+  | { readonly code: 'serial-there'; readonly serial: string; readonly place: string }
+  /** `with` is a customer's name, or the number of the document it left with. */
+  | { readonly code: 'serial-gone'; readonly serial: string; readonly with: string; readonly on: Day }
+  | { readonly code: 'no-such-lot'; readonly lot: string; readonly goods: string; readonly lots: readonly string[] }
+  | { readonly code: 'lot-past'; readonly lot: string; readonly goods: string; readonly expired: Day }
+  | { readonly code: 'lot-expires'; readonly lot: string; readonly expires: Day | null }
+  | {
+      readonly code: 'not-in-lot'
+      readonly lot: string
+      readonly goods: string
+      readonly there: Decimal
+      readonly asked: Decimal
+    }
+  | { readonly code: 'whole-serials'; readonly goods: string; readonly asked: Decimal }
+  | { readonly code: 'tracking-is-fixed'; readonly goods: string }
   | {
       readonly code: 'not-enough-stock'
       readonly goods: string

@@ -105,6 +105,23 @@ const SENTENCES: Sentences = {
   'nothing-to-hand-over': () => 'Nothing can be handed over now. Order what is short, or recount the stock.',
   'not-enough-stock': (f) =>
     `Only ${n(f.onHand)} ${f.goods} in stock, ${n(f.asked)} needed. ${f.onHand.gt(0) ? `Hand over ${n(f.onHand)} now and order ${n(f.asked.minus(f.onHand))}` : `Order ${n(f.asked)}`}, or recount the stock.`,
+  'no-such-serial': (f) => `There is no ${f.goods} with serial ${f.serial}. Check the number, or count it first.`,
+  'serial-elsewhere': (f) => `Serial ${f.serial} is in ${f.place}. Take it from there, or move it first.`,
+  'serial-there': (f) => `Serial ${f.serial} is in stock already, in ${f.place}. Check the number, or move it.`,
+  'serial-gone': (f) =>
+    `Serial ${f.serial} left on ${formatDay(f.on)} (${f.with}). Take another one, or have it returned first.`,
+  'no-such-lot': (f) =>
+    `There is no lot ${f.lot} of ${f.goods}. ${f.lots.length > 0 ? `In stock: ${f.lots.join(', ')}.` : 'Count it first.'}`,
+  'lot-past': (f) =>
+    `Lot ${f.lot} of ${f.goods} expired on ${formatDay(f.expired)}. Take another lot, and adjust this one off.`,
+  'lot-expires': (f) =>
+    `Lot ${f.lot} ${f.expires ? `expires on ${formatDay(f.expires)}` : 'does not expire'}, as it was entered before. Use the same date, or another lot.`,
+  'not-in-lot': (f) =>
+    `Lot ${f.lot} has only ${n(f.there)} ${f.goods}, ${n(f.asked)} needed. Take ${n(f.there)} of it and the rest of another lot, or recount the stock.`,
+  'whole-serials': (f) =>
+    `${f.goods} goes by serial, one whole piece each (you entered ${n(f.asked)}). Enter a whole number.`,
+  'tracking-is-fixed': (f) =>
+    `${f.goods} has been in stock already, so how it is tracked and costed stays as it is. Add it again under another code instead.`,
   'not-at-place': (f) =>
     `${f.place} has only ${n(f.there)} ${f.goods}, ${n(f.asked)} needed. ${f.instead ? `${f.instead.place} has ${n(f.instead.there)}: take them from there` : `Take ${n(f.there)}`}, or recount the stock.`,
   'nothing-to-bill': (f) =>

@@ -3,6 +3,12 @@ export const INVOICE_KINDS = ['invoice', 'counter', 'credit-note'] as const
 export const INVOICE_STATUSES = ['draft', 'issued'] as const
 export const GOODS_KINDS = ['stock', 'work', 'charge', 'kit'] as const
 export type GoodsKind = (typeof GOODS_KINDS)[number]
+/** How pieces of a thing are told apart: not at all, by lot, or each by its serial number. */
+export const TRACKS = ['none', 'lot', 'serial'] as const
+export type Track = (typeof TRACKS)[number]
+/** What a piece costs that leaves: the average, what the oldest cost, or what just this one cost. */
+export const COSTINGS = ['average', 'fifo', 'unit'] as const
+export type Costing = (typeof COSTINGS)[number]
 /** Of a line of a sale: the kind of its goods, or words alone. */
 export const LINE_KINDS = [...GOODS_KINDS, 'heading', 'text'] as const
 export const LINE_CHOICES = ['none', 'optional', 'alternative'] as const

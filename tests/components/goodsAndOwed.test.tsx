@@ -4,6 +4,7 @@ import { describe, expect, test, vi } from 'vitest'
 import { day } from '@/core/day'
 import { Files } from '@/ui/files/Files'
 import { CountForm } from '@/ui/goods/CountForm'
+import type { CountLine } from '@/ui/goods/countDraft'
 import { ImportGoods } from '@/ui/goods/ImportGoods'
 import { ChaseCustomer } from '@/ui/owed/ChaseCustomer'
 import { CHOSEN, LettersToChosen } from '@/ui/owed/LettersToChosen'
@@ -16,6 +17,18 @@ import { address, router, said } from './setUp'
 const TODAY = day('2026-03-02')
 const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path)?.body
 
+/** A row of a count; not told apart where nothing else is said. */
+const row = (of: Pick<CountLine, 'key' | 'goodsId' | 'code' | 'name' | 'onHand'> & Partial<CountLine>): CountLine => ({
+  barcode: '',
+  track: 'none',
+  lot: null,
+  expires: null,
+  serial: null,
+  isNew: false,
+  unitCost: '0',
+  ...of,
+})
+
 describe('a count of the shelf', () => {
   const open = () =>
     render(
@@ -24,8 +37,8 @@ describe('a count of the shelf', () => {
         today={TODAY}
         placeId={null}
         lines={[
-          { goodsId: 1, code: 'VN', name: 'Violin', onHand: '5', unitCost: '600' },
-          { goodsId: 2, code: 'RO', name: 'Rosin', onHand: '20', unitCost: '6' },
+          row({ key: '1', goodsId: 1, code: 'VN', name: 'Violin', onHand: '5', unitCost: '600' }),
+          row({ key: '2', goodsId: 2, code: 'RO', name: 'Rosin', onHand: '20', unitCost: '6' }),
         ]}
       />,
     )

@@ -22,7 +22,7 @@ describe('goods', () => {
     const sent = answerCalls({
       'POST /stock-moves': { status: 201, body: { number: 'M-26-1', lines: [{ goodsId: 7, quantity: '2' }] } },
     })
-    render(<MoveGoods goodsId={7} name="Violin" today={TODAY} places={PLACES} onDone={nothing} />)
+    render(<MoveGoods goodsId={7} name="Violin" today={TODAY} places={PLACES} track="none" onDone={nothing} />)
     expect([field('From').value, field('To').value]).toEqual(['1', '2'])
     await type('How many of Violin', '1+1')
     await press('Move')
@@ -37,7 +37,7 @@ describe('goods', () => {
 
   test('that are not there are told at the field, and what was typed stays', async () => {
     answerCalls({ 'POST /stock-moves': refuses({ path: 'lines.0.quantity', message: 'Only 5 lie there.' }) })
-    render(<MoveGoods goodsId={7} name="Violin" today={TODAY} places={PLACES} onDone={nothing} />)
+    render(<MoveGoods goodsId={7} name="Violin" today={TODAY} places={PLACES} track="none" onDone={nothing} />)
     await press('Move')
     await waitFor(() => expect(noteOf(field('How many of Violin'))).toContain('A quantity is written like 2'))
     await type('How many of Violin', '9')
@@ -51,7 +51,7 @@ describe('goods', () => {
       'POST /stock-adjustments': { status: 201, body: { number: 'A-26-1', value: '-1200.00' } },
       'POST /stock-adjustments?preview=true': { status: 200, body: { answer: {}, entries: [] } },
     })
-    render(<AdjustGoods goodsId={7} currency="USD" today={TODAY} places={PLACES} onDone={nothing} />)
+    render(<AdjustGoods goodsId={7} currency="USD" today={TODAY} places={PLACES} track="none" onDone={nothing} />)
     await type('How many', '2')
     await press('Adjust')
     await waitFor(() => expect(noteOf(field('Reason'))).toContain('A reason is needed'))
@@ -76,7 +76,7 @@ describe('goods', () => {
   test('in one place are not asked where they lie', () => {
     answerCalls({})
     const acts = (places: typeof PLACES) => (
-      <GoodsActs id={7} name="Violin" code="VN" kept currency="USD" today={TODAY} places={places} />
+      <GoodsActs id={7} name="Violin" code="VN" kept currency="USD" today={TODAY} places={places} track="none" />
     )
     const { rerender } = render(acts([]))
     expect(screen.queryByRole('button', { name: /^Move/ })).toBeNull()

@@ -11,6 +11,7 @@ export const violin: SheetLine = {
   kind: 'stock',
   description: 'Violin',
   fromShelf: true,
+  track: 'none' as const,
   choice: 'none',
   choiceGroup: '',
   chosen: true,

@@ -136,7 +136,7 @@ describe('an adjustment', () => {
     })
     // −600.00 + 2 × 6.00 + 7.50
     expect(made).toMatchObject({ number: 'A-2026-0001', value: '-580.50' })
-    expect(await stock(s.rosin)).toEqual(['shop 22 at 6: 132.00', 'bench 1 at 7.5: 7.50'])
+    expect(await stock(s.rosin)).toEqual(['shop 22 at 6.065: 133.43', 'bench 1 at 6.07: 6.07'])
     expect(await s.ties()).toEqual([])
     expect(await s.ties(day('2026-02-01'))).toEqual([])
   })

@@ -102,8 +102,8 @@ export const baskets = reader(basketsList, async (where, asked, size) =>
 
 export const stockOn = reader(stockOnList, async (where, asked, size) => {
   const asOf = asked.filter.asOf ?? where.today
-  const stock = await readStockOn(where, asOf)
-  const list = { columns: stockOnColumns(stock.several), opensBy: stockOnList.opensBy }
+  const stock = await readStockOn(where, asOf, asked.filter.goods ?? undefined)
+  const list = { columns: stockOnColumns(stock), opensBy: stockOnList.opensBy }
   return { ...pageOfAll(list, stock.rows, asked, size, where), asOf, stock }
 })
 
@@ -113,6 +113,7 @@ export const backorders = reader(backordersList, async (where, asked, size) => {
   return pageOfAll(backordersList, rows, asked, size, where)
 })
 
-export const stockCard = reader(stockCardList, async (where, asked, size) =>
-  pageOfAll(stockCardList, await readStockCard(where, asked.filter.goods ?? 0), asked, size, where),
-)
+export const stockCard = reader(stockCardList, async (where, asked, size) => {
+  const { goods: of, ...pieces } = asked.filter
+  return pageOfAll(stockCardList, await readStockCard(where, of ?? 0, given(pieces)), asked, size, where)
+})

@@ -16,6 +16,7 @@ import { addPriceLevel, addTaxArea, changePriceLevel } from '@/services/goods/pr
 import { day as dayField, id as idField, quantityOrZero } from '@/contract/fields'
 import { priceLevelsView, readPrice, taxAreasView } from '@/model/goods/prices'
 import { readPicking } from '@/model/goods/picking'
+import { lotView, serialView } from '@/model/goods/lifeOf'
 import { goodsCardView, goodsStockView } from '@/model/goods/stockViews'
 import { goodsView, readGoodsList, viewOfGoods } from '@/model/goods/goods'
 import { readPlainTaxCodes } from '@/model/books/taxCodes'
@@ -137,6 +138,21 @@ export const goods = [
     z.object({ on: dayField.optional() }),
     ({ db, id, business, today, query }) => readPicking(db, id, query.on ?? today, business, today),
     'sale',
+  ),
+  read(
+    '/serials/{serial}',
+    'The whole life of a serial: where it came from, what it cost, where it is now or who has it.',
+    z.object({ goodsId: idField.optional() }),
+    ({ db, business, today, query, named }) =>
+      serialView(db, business.currency, today, named('serial'), query.goodsId),
+    'serial',
+  ),
+  read(
+    '/lots/{lot}',
+    'The whole life of a lot: what is left of it and where, and who has the rest.',
+    z.object({ goodsId: idField.optional() }),
+    ({ db, business, today, query, named }) => lotView(db, business.currency, today, named('lot'), query.goodsId),
+    'lot',
   ),
   read(
     '/goods/{id}/card',

@@ -5,6 +5,22 @@ import { goods } from './things'
 
 const place = z.object({ id: z.int(), code: z.string(), name: z.string(), usual: z.boolean() })
 
+/** How pieces are told apart; null where they are not. */
+const pieces = { lot: z.string().nullable(), expires: dayText.nullable(), serial: z.string().nullable() }
+
+/** What happened to a lot or serial, oldest first. */
+const life = z.array(
+  z.object({
+    on: dayText,
+    what: z.string(),
+    paper: z.string(),
+    quantity: decimalText,
+    placeId: z.int(),
+    saleId: z.int().nullable(),
+    customerId: z.int().nullable(),
+  }),
+)
+
 /** What the calls of “Goods” answer. */
 export const goodsAnswers = {
   'POST /goods': goods,
@@ -70,7 +86,7 @@ export const goodsAnswers = {
     on: dayText,
     placeId: z.int(),
     value: decimalText,
-    lines: z.array(z.object({ goodsId: z.int(), difference: decimalText, value: decimalText })),
+    lines: z.array(z.object({ goodsId: z.int(), ...pieces, difference: decimalText, value: decimalText })),
   }),
   'POST /tax-codes': z.object({
     id: z.int(),
@@ -113,7 +129,7 @@ export const goodsAnswers = {
     on: dayText,
     from: z.int(),
     to: z.int(),
-    lines: z.array(z.object({ goodsId: z.int(), quantity: decimalText })),
+    lines: z.array(z.object({ goodsId: z.int(), ...pieces, quantity: decimalText })),
   }),
   'POST /stock-adjustments': z.object({
     id: z.int(),
@@ -121,7 +137,9 @@ export const goodsAnswers = {
     on: dayText,
     reason: z.string(),
     value: decimalText,
-    lines: z.array(z.object({ goodsId: z.int(), placeId: z.int(), change: decimalText, value: decimalText })),
+    lines: z.array(
+      z.object({ goodsId: z.int(), placeId: z.int(), ...pieces, change: decimalText, value: decimalText }),
+    ),
   }),
   'GET /goods/{id}/stock': z.object({
     goodsId: z.int(),
@@ -129,9 +147,7 @@ export const goodsAnswers = {
     rows: z.array(
       z.object({
         placeId: z.int(),
-        lot: z.string().nullable(),
-        expires: dayText.nullable(),
-        serial: z.string().nullable(),
+        ...pieces,
         onHand: decimalText,
         unitCost: decimalText,
         value: decimalText,
@@ -163,6 +179,26 @@ export const goodsAnswers = {
         ),
       }),
     ),
+  }),
+  'GET /serials/{serial}': z.object({
+    goodsId: z.int(),
+    serial: z.string().nullable(),
+    cost: decimalText,
+    placeId: z.int().nullable(),
+    customerId: z.int().nullable(),
+    /** The last day of the warranty, while somebody has it. */
+    warrantyUntil: dayText.nullable(),
+    life,
+  }),
+  'GET /lots/{lot}': z.object({
+    goodsId: z.int(),
+    lot: z.string().nullable(),
+    expires: dayText.nullable(),
+    onHand: decimalText,
+    value: decimalText,
+    here: z.array(z.object({ placeId: z.int(), onHand: decimalText, value: decimalText })),
+    customers: z.array(z.object({ customerId: z.int(), quantity: decimalText })),
+    life,
   }),
   'GET /goods/{id}/card': z.object({
     goodsId: z.int(),

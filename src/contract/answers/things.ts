@@ -1,5 +1,14 @@
 import { METHODS } from '@/core/ledger'
-import { ADDRESS_KINDS, GOODS_KINDS, INVOICE_KINDS, INVOICE_STATUSES, VOID_KINDS, POST_STATES } from '@/core/kinds'
+import {
+  ADDRESS_KINDS,
+  COSTINGS,
+  GOODS_KINDS,
+  INVOICE_KINDS,
+  INVOICE_STATUSES,
+  POST_STATES,
+  TRACKS,
+  VOID_KINDS,
+} from '@/core/kinds'
 import { z } from 'zod'
 import { dayText, decimalText } from './texts'
 
@@ -70,6 +79,9 @@ export const goods = z.object({
   weight: decimalText.nullable(),
   size: z.string(),
   reorderAt: decimalText.nullable(),
+  track: z.enum(TRACKS),
+  costing: z.enum(COSTINGS),
+  warrantyMonths: z.int().nullable(),
   priceIsSum: z.boolean(),
   onShopfront: z.boolean(),
   pictureFileId: z.int().nullable(),

@@ -1,5 +1,7 @@
 export { leaveAtAverage, unitCost, valueAt, type Shelf } from './leaveAtAverage'
 export { kitsAvailable } from './kits'
 export { setAside, setAsideInTurn } from './setAside'
+export * from './comingBack'
 export * from './leaveOn'
 export * from './picking'
+export * from './piles'

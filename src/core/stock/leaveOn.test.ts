@@ -42,9 +42,9 @@ describe('a shelf on a day', () => {
   })
 
   test('says from which day on so many may go', () => {
-    expect(firstDayToLeave(STORY, decimal(1), day('2026-03-01'))).toBe('2026-03-01')
-    expect(firstDayToLeave(STORY, decimal(2), day('2026-03-01'))).toBe('2026-03-20')
-    expect(firstDayToLeave(STORY, decimal(12), day('2026-03-01'))).toBeNull()
+    expect(firstDayToLeave(STORY.quantity, decimal(1), day('2026-03-01'))).toBe('2026-03-01')
+    expect(firstDayToLeave(STORY.quantity, decimal(2), day('2026-03-01'))).toBe('2026-03-20')
+    expect(firstDayToLeave(STORY.quantity, decimal(12), day('2026-03-01'))).toBeNull()
   })
 
   test('never lets a later day fall below nothing', () => {

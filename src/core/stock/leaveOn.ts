@@ -23,6 +23,9 @@ export const unitsOf = (quantity: Decimal): bigint => BigInt(quantity.times(10_0
 const sumOn = (changes: readonly Change[], on: Day): bigint =>
   changes.reduce((sum, c) => (c.on <= on ? sum + c.by : sum), 0n)
 
+/** How many lay there at the end of a day, from what changed it. */
+export const quantityOn = (changes: ShelfChanges['quantity'], on: Day): Decimal => quantityOf(sumOn(changes, on))
+
 /** How many may leave a shelf on a day, so that neither it nor any later day falls below zero, from what changed it. */
 export const freeOn = (changes: ShelfChanges['quantity'], on: Day): Decimal => quantityOf(lowestFrom(changes, on))
 
@@ -32,7 +35,7 @@ export const shelfOn = (now: Shelf, changes: ShelfChanges, on: Day): ShelfOn => 
   const positive = (minor: bigint): Money => money(minor < 0n ? 0n : minor, currency)
   return {
     now,
-    shelf: { quantity: quantityOf(sumOn(changes.quantity, on)), value: positive(sumOn(changes.value, on)) },
+    shelf: { quantity: quantityOn(changes.quantity, on), value: positive(sumOn(changes.value, on)) },
     free: {
       quantity: freeOn(changes.quantity, on),
       value: positive(lowestFrom(changes.value, on)),
@@ -51,5 +54,5 @@ export const leaveOn = ({ shelf, free, now }: ShelfOn, quantity: Decimal): Money
 }
 
 /** The first day from which so much may leave a shelf for good; null where so much never lies there. */
-export const firstDayToLeave = (changes: ShelfChanges, quantity: Decimal, from: Day): Day | null =>
-  firstDayFor([changes.quantity], unitsOf(quantity), from)
+export const firstDayToLeave = (changes: ShelfChanges['quantity'], quantity: Decimal, from: Day): Day | null =>
+  firstDayFor([changes], unitsOf(quantity), from)

@@ -4,7 +4,12 @@ import { decimal, type Decimal } from '../money'
 import { fewestPlaces, proposePicking, type Lying, type Wanted } from './index'
 
 const want = (goodsId: number, quantity: number): Wanted => ({ goodsId, quantity: decimal(quantity) })
-const lies = (goodsId: number, placeId: number, quantity: number): Lying => ({ ...want(goodsId, quantity), placeId })
+const lies = (goodsId: number, placeId: number, quantity: number): Lying => ({
+  ...want(goodsId, quantity),
+  placeId,
+  batchId: null,
+  turn: '',
+})
 const told = (wanted: readonly Wanted[], lying: readonly Lying[]) =>
   proposePicking(wanted, lying).map(
     ({ from, short }) =>

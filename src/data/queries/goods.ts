@@ -1,6 +1,6 @@
 import { present } from '@/core/present'
 import { and, asc, eq, inArray, sql, type SQLWrapper } from 'drizzle-orm'
-import type { GoodsKind } from '@/core/kinds'
+import type { Costing, GoodsKind, Track } from '@/core/kinds'
 import { type Decimal } from '@/core/money'
 import type { Db } from '../connect'
 import { goods, goodsPart } from '../schema'
@@ -34,6 +34,10 @@ export interface Goods {
   readonly onShopfront: boolean
   readonly pictureFileId: number | null
   readonly retired: boolean
+  /** How its pieces are told apart, and what one costs that leaves. */
+  readonly track: Track
+  readonly costing: Costing
+  readonly warrantyMonths: number | null
   readonly parts: readonly Part[]
 }
 

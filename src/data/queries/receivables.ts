@@ -164,7 +164,7 @@ export const sumSubledgers = async (db: Db, asOf: Day, currency: string) => {
       await db.execute<Record<'receivables' | 'stock' | 'ahead' | 'unearned' | 'taxAhead', string>>(sql`
     with ${openAsOf(asOf)}
     select (select coalesce(sum(open), 0) from open)::text as receivables,
-           ((select coalesce(sum(value), 0) from shelf) - (select coalesce(sum(value), 0) from stock_move where on_day > ${asOf}))::text as stock,
+           ((select coalesce(sum(value), 0) from pool) - (select coalesce(sum(value), 0) from stock_move where on_day > ${asOf}))::text as stock,
            (coalesce((select sum(case when i.kind = 'credit-note' then -l.ahead else l.ahead end)
                from invoice i join invoice_line l on l.invoice_id = i.id
               where i.status = 'issued' and l.ahead <> 0 and i.on_day <= ${asOf}), 0)

@@ -1,3 +1,4 @@
+import type { Track } from '@/core/kinds'
 import type { GoodsKind } from './goods'
 import { type Decimal, ZERO } from '@/core/money'
 import type { Db } from '../connect'
@@ -16,6 +17,8 @@ export interface SaleLineRow extends LineTally {
   readonly position: number
   readonly goodsId: number | null
   readonly code: string | null
+  /** How its pieces are told apart; null where it is no goods. */
+  readonly track: Track | null
   readonly kind: LineKind
   readonly choice: 'none' | 'optional' | 'alternative'
   readonly choiceGroup: string
@@ -40,7 +43,7 @@ export interface SaleLineRow extends LineTally {
 export const listSaleLines = async (db: Db, saleIds: readonly number[]): Promise<SaleLineRow[]> => {
   if (saleIds.length === 0) return []
   const rows = await db
-    .select({ line: saleLine, code: goods.code, taxCode: taxCode.code })
+    .select({ line: saleLine, code: goods.code, track: goods.track, taxCode: taxCode.code })
     .from(saleLine)
     .leftJoin(goods, eq(goods.id, saleLine.goodsId))
     .innerJoin(taxCode, eq(taxCode.id, saleLine.taxCodeId))

@@ -1,9 +1,9 @@
 import type { Db } from '../connect'
-import { place, shelf, stockMove } from '../schema'
+import { goods, place, pool, shelf, stockMove } from '../schema'
 import { present } from '@/core/present'
-import { asc, desc, inArray, lte, sql, and, eq } from 'drizzle-orm'
-import type { Shelf } from '@/core/stock'
-import { decimal, money, type Decimal, type Money } from '@/core/money'
+import { asc, desc, inArray, lte, ne, sql, and, eq } from 'drizzle-orm'
+import { poolOf, shareWorth, type Moved, type PileAt, type Shelf } from '@/core/stock'
+import { decimal, money, ZERO, type Decimal, type Money } from '@/core/money'
 import { isOneOf } from './search'
 import type { Day } from '@/core/day'
 
@@ -33,84 +33,116 @@ export const clearUsualPlace = async (db: Db): Promise<void> => {
   await db.update(place).set({ usual: false }).where(eq(place.usual, true))
 }
 
-/** What lies of one thing in one place on a day, and what it is worth. */
-export interface StockRow {
-  readonly goodsId: number
-  readonly placeId: number
+/** What lies of one thing in one place and batch on a day, and what it is worth. */
+export interface StockRow extends PileAt {
   readonly quantity: Decimal
   readonly value: Money
 }
 
-/** Everything that lay somewhere at the end of a day, of some goods or of all, in one place or in all; what is empty is left out. */
+/**
+ * Everything that lay somewhere at the end of a day, of some goods or of all, with what it was worth; what is empty is left out.
+ * What costs alike in several places or lots is shared out by quantity.
+ */
 export const listStockOn = async (
   db: Db,
-  of: { readonly asOf: Day; readonly goodsIds?: readonly number[]; readonly placeId?: number },
+  of: { readonly asOf: Day; readonly goodsIds?: readonly number[] },
   currency: string,
 ): Promise<StockRow[]> => {
   const rows = await db
     .select({
       goodsId: stockMove.goodsId,
       placeId: stockMove.placeId,
+      batchId: stockMove.batchId,
+      costing: goods.costing,
       quantity: sql<string>`sum(${stockMove.quantity})::text`,
       value: sql<string>`sum(${stockMove.value})::text`,
     })
     .from(stockMove)
-    .where(
-      and(
-        lte(stockMove.onDay, of.asOf),
-        of.goodsIds ? isOneOf(stockMove.goodsId, of.goodsIds) : undefined,
-        of.placeId === undefined ? undefined : eq(stockMove.placeId, of.placeId),
-      ),
-    )
-    .groupBy(stockMove.goodsId, stockMove.placeId)
+    .innerJoin(goods, eq(goods.id, stockMove.goodsId))
+    .where(and(lte(stockMove.onDay, of.asOf), of.goodsIds ? isOneOf(stockMove.goodsId, of.goodsIds) : undefined))
+    .groupBy(stockMove.goodsId, stockMove.placeId, stockMove.batchId, goods.costing)
     .having(sql`sum(${stockMove.quantity}) <> 0 or sum(${stockMove.value}) <> 0`)
-    .orderBy(asc(stockMove.goodsId), asc(stockMove.placeId))
-  return rows.map((r) => ({ ...r, quantity: decimal(r.quantity), value: money(BigInt(r.value), currency) }))
+    .orderBy(asc(stockMove.goodsId), asc(stockMove.placeId), asc(stockMove.batchId))
+  return shareWorth(
+    rows.map((r) => ({ ...r, quantity: decimal(r.quantity), value: money(BigInt(r.value), currency) })),
+    currency,
+  )
+    .filter((r) => !r.quantity.isZero() || r.value.minor !== 0n)
+    .map(({ costing: _costing, ...row }) => row)
 }
 
-/** What lies where, of the goods asked for. Locks the rows, so that what is read is still so when the moves are written. */
-export const lockShelves = async (
-  db: Db,
-  goodsIds: readonly number[],
-  currency: string,
-): Promise<{ goodsId: number; placeId: number; shelf: Shelf }[]> => {
-  if (goodsIds.length === 0) return []
-  const rows = await db
-    .select()
-    .from(shelf)
-    .where(inArray(shelf.goodsId, [...new Set(goodsIds)]))
-    .orderBy(asc(shelf.goodsId), asc(shelf.placeId))
-    .for('update')
-  return rows.map((r) => ({
-    goodsId: r.goodsId,
-    placeId: r.placeId,
-    shelf: { quantity: decimal(r.quantity), value: money(r.value, currency) },
-  }))
+/**
+ * What goods are worth, locked by their thing so that what is read is still so when the moves are written: how many lie where,
+ * and what each pool of them is worth.
+ */
+export const lockStock = async (db: Db, goodsIds: readonly number[], currency: string) => {
+  const ids = [...new Set(goodsIds)]
+  if (ids.length === 0) return { piles: [], pools: new Map<string, Shelf>() }
+  const costings = new Map(
+    (
+      await db
+        .select({ id: goods.id, costing: goods.costing })
+        .from(goods)
+        .where(inArray(goods.id, ids))
+        .orderBy(asc(goods.id))
+        .for('no key update')
+    ).map((g) => [g.id, g.costing]),
+  )
+  const [piles, pools] = await Promise.all([
+    db
+      .select()
+      .from(shelf)
+      .where(and(inArray(shelf.goodsId, ids), ne(shelf.quantity, ZERO))),
+    db
+      .select()
+      .from(pool)
+      .where(and(inArray(pool.goodsId, ids), ne(pool.quantity, ZERO))),
+  ])
+  return {
+    piles: piles.sort((a, b) => a.goodsId - b.goodsId || a.placeId - b.placeId || (a.batchId ?? 0) - (b.batchId ?? 0)),
+    pools: new Map(
+      pools.map((p): [string, Shelf] => [
+        poolOf(present(costings.get(p.goodsId)), { ...p, placeId: p.placeId ?? 0 }),
+        { quantity: p.quantity, value: money(p.value, currency) },
+      ]),
+    ),
+  }
 }
 
-/** What changed the shelves of goods, day by day: ten-thousandths of the quantity, and minor units of the value. */
-export const listShelfChanges = async (db: Db, goodsIds: readonly number[]) => {
+/** What changed a pile on a day: ten-thousandths of the quantity, and minor units of the value. */
+export interface PileChange extends PileAt {
+  readonly on: Day
+  readonly quantity: bigint
+  readonly value: bigint
+}
+
+/** What changed the piles of goods, day by day. */
+export const listPileChanges = async (db: Db, goodsIds: readonly number[]): Promise<readonly PileChange[]> => {
   if (goodsIds.length === 0) return []
   const rows = await db
     .select({
       goodsId: stockMove.goodsId,
       placeId: stockMove.placeId,
+      batchId: stockMove.batchId,
       on: stockMove.onDay,
       quantity: sql<string>`(sum(${stockMove.quantity}) * 10000)::bigint::text`,
       value: sql<string>`sum(${stockMove.value})::text`,
     })
     .from(stockMove)
     .where(isOneOf(stockMove.goodsId, [...new Set(goodsIds)]))
-    .groupBy(stockMove.goodsId, stockMove.placeId, stockMove.onDay)
-  return rows.map((r) => ({ ...r, on: r.on, quantity: BigInt(r.quantity), value: BigInt(r.value) }))
+    .groupBy(stockMove.goodsId, stockMove.placeId, stockMove.batchId, stockMove.onDay)
+  return rows.map((r) => ({ ...r, quantity: BigInt(r.quantity), value: BigInt(r.value) }))
 }
 
-export interface MoveRow {
-  readonly goodsId: number
-  readonly placeId: number
+/** Whether anything of a thing was ever moved. */
+export const everMoved = async (db: Db, goodsId: number): Promise<boolean> =>
+  (await db.select({ id: stockMove.id }).from(stockMove).where(eq(stockMove.goodsId, goodsId)).limit(1)).length > 0
+
+/** A line of a stock card: positive came, negative left. */
+export interface MoveRow extends Moved {
   readonly on: Day
-  readonly quantity: Decimal
-  readonly value: Money
+  /** The line of a sale it is for. */
+  readonly saleLineId?: number | null
 }
 
 export const insertMoves = async (
@@ -119,105 +151,55 @@ export const insertMoves = async (
   paper: { readonly kind: string; readonly id: number },
 ): Promise<void> => {
   if (moves.length === 0) return
-  const sorted = [...moves].sort((a, b) => a.goodsId - b.goodsId || a.placeId - b.placeId)
   await db.insert(stockMove).values(
-    sorted.map((m) => ({
+    moves.map((m) => ({
       goodsId: m.goodsId,
       placeId: m.placeId,
+      batchId: m.batchId,
       onDay: m.on,
       quantity: m.quantity,
       value: m.value.minor,
       paperKind: paper.kind,
       paperId: paper.id,
+      saleLineId: m.saleLineId ?? null,
     })),
   )
 }
 
-/** What a paper moved. */
-export const listMovesOf = async (
+/** What handovers moved, in the order in which it was written. */
+export const listMovesOfHandovers = async (
   db: Db,
-  paper: { readonly kind: string; readonly ids: readonly number[] },
+  handoverIds: readonly number[],
   currency: string,
-): Promise<MoveRow[]> => {
-  if (paper.ids.length === 0) return []
+): Promise<(MoveRow & { readonly handoverId: number })[]> => {
+  if (handoverIds.length === 0) return []
   const rows = await db
     .select()
     .from(stockMove)
-    .where(and(eq(stockMove.paperKind, paper.kind), isOneOf(stockMove.paperId, paper.ids)))
+    .where(and(eq(stockMove.paperKind, 'handover'), isOneOf(stockMove.paperId, handoverIds)))
+    .orderBy(asc(stockMove.id))
   return rows.map((r) => ({
     goodsId: r.goodsId,
     placeId: r.placeId,
+    batchId: r.batchId,
     on: r.onDay,
-    quantity: decimal(r.quantity),
+    quantity: r.quantity,
     value: money(r.value, currency),
-  }))
-}
-
-export interface CardLine {
-  readonly id: number
-  readonly on: Day
-  readonly quantity: Decimal
-  readonly value: Money
-  readonly paperKind: string
-  readonly paperId: number
-  readonly paper: string
-  readonly placeId: number
-  readonly place: string
-  readonly runningQuantity: Decimal
-  readonly runningValue: Money
-}
-
-/** The lines of a stock card, newest first, each with quantity and value after it. */
-export const listStockCard = async (db: Db, goodsId: number, currency: string): Promise<CardLine[]> => {
-  const rows = await db.execute<{
-    id: number
-    on: Day
-    quantity: string
-    value: string
-    paper_kind: string
-    paper_id: number
-    paper: string
-    place_id: number
-    place: string
-    running_quantity: string
-    running_value: string
-  }>(sql`
-    select m.id, m.on_day::text as on, m.quantity, m.value::text, m.paper_kind, m.paper_id,
-           coalesce(h.number, n.number, t.number, a.number, '') as paper, m.place_id, p.name as place,
-           (sum(m.quantity) over w)::text as running_quantity, (sum(m.value) over w)::text as running_value
-      from stock_move m
-      join place p on p.id = m.place_id
-      left join handover h on m.paper_kind = 'handover' and h.id = m.paper_id
-      left join stock_count n on m.paper_kind = 'stock-count' and n.id = m.paper_id
-      left join stock_transfer t on m.paper_kind = 'stock-transfer' and t.id = m.paper_id
-      left join stock_adjustment a on m.paper_kind = 'stock-adjustment' and a.id = m.paper_id
-     where m.goods_id = ${goodsId}
-    window w as (order by m.on_day, m.id) order by m.on_day desc, m.id desc`)
-  return rows.map((r) => ({
-    id: r.id,
-    on: r.on,
-    quantity: decimal(r.quantity),
-    value: money(BigInt(r.value), currency),
-    paperKind: r.paper_kind,
-    paperId: r.paper_id,
-    paper: r.paper,
-    placeId: r.place_id,
-    place: r.place,
-    runningQuantity: decimal(r.running_quantity),
-    runningValue: money(BigInt(r.running_value), currency),
+    saleLineId: r.saleLineId,
+    handoverId: r.paperId,
   }))
 }
 
 /** What lies where, by name of the place. */
 export const listShelves = async (db: Db, goodsIds: readonly number[]) => {
   if (goodsIds.length === 0) return []
-  const rows = await db
-    .select({ goodsId: shelf.goodsId, place: place.name, quantity: shelf.quantity })
+  return db
+    .select({ goodsId: shelf.goodsId, place: place.name, quantity: sql`sum(${shelf.quantity})`.mapWith(decimal) })
     .from(shelf)
     .innerJoin(place, eq(place.id, shelf.placeId))
     .where(inArray(shelf.goodsId, [...new Set(goodsIds)]))
+    .groupBy(shelf.goodsId, place.id)
     .orderBy(asc(place.id))
-  return rows.map((r) => ({ ...r, quantity: decimal(r.quantity) }))
 }
 
 /** What lies altogether, by goods. */
@@ -229,13 +211,13 @@ export const sumShelves = async (
   if (goodsIds.length === 0) return new Map()
   const rows = await db
     .select({
-      goodsId: shelf.goodsId,
-      quantity: sql<string>`sum(${shelf.quantity})::text`,
-      value: sql<string>`sum(${shelf.value})::text`,
+      goodsId: pool.goodsId,
+      quantity: sql<string>`sum(${pool.quantity})::text`,
+      value: sql<string>`sum(${pool.value})::text`,
     })
-    .from(shelf)
-    .where(inArray(shelf.goodsId, [...new Set(goodsIds)]))
-    .groupBy(shelf.goodsId)
+    .from(pool)
+    .where(inArray(pool.goodsId, [...new Set(goodsIds)]))
+    .groupBy(pool.goodsId)
   return new Map(
     rows.map((r) => [r.goodsId, { quantity: decimal(r.quantity), value: money(BigInt(r.value), currency) }]),
   )

@@ -1,8 +1,8 @@
-import { GOODS_KINDS } from '@/core/kinds'
+import { COSTINGS, GOODS_KINDS, TRACKS } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
 import { boolean, check, index, integer, pgTable, primaryKey, text, unique, uniqueIndex } from 'drizzle-orm/pg-core'
-import { fourPlaces, identity, minor, onDay, percentage, ZERO_BY_DEFAULT } from './columns'
-import { account, entry } from './ledger'
+import { fourPlaces, identity, onDay, percentage, ZERO_BY_DEFAULT } from './columns'
+import { account } from './ledger'
 import { taxCode } from './tax'
 
 export const place = pgTable(
@@ -52,8 +52,14 @@ export const goods = pgTable(
     onShopfront: boolean().notNull().default(false),
     pictureFileId: integer(),
     retired: boolean().notNull().default(false),
+    /** How one piece is told from another, and what a piece costs that leaves: fixed once it moved. */
+    track: text({ enum: TRACKS }).notNull().default('none'),
+    costing: text({ enum: COSTINGS }).notNull().default('average'),
+    /** Months of warranty from the day it is handed over. */
+    warrantyMonths: integer(),
   },
   (t) => [
+    check('serial_costs_its_own', sql`(${t.track} = 'serial') = (${t.costing} = 'unit')`),
     index('goods_name').on(sql`lower(${t.name})`),
     index('goods_barcode')
       .on(t.barcode)
@@ -74,82 +80,6 @@ export const goodsPart = pgTable(
     quantity: fourPlaces().notNull(),
   },
   (t) => [primaryKey({ columns: [t.kitId, t.partId] }), check('part_positive', sql`${t.quantity} > 0`)],
-)
-
-/** What lies where and what it cost: the sum of the moves, kept by a trigger, never below zero. */
-export const shelf = pgTable(
-  'shelf',
-  {
-    goodsId: integer()
-      .notNull()
-      .references(() => goods.id),
-    placeId: integer()
-      .notNull()
-      .references(() => place.id),
-    quantity: fourPlaces().notNull(),
-    value: minor().notNull(),
-  },
-  (t) => [
-    primaryKey({ columns: [t.goodsId, t.placeId] }),
-    check('shelf_not_below_zero', sql`${t.quantity} >= 0`),
-    check('empty_shelf_worth_nothing', sql`${t.quantity} <> 0 or ${t.value} = 0`),
-  ],
-)
-
-export const stockCount = pgTable('stock_count', {
-  id: identity(),
-  number: text().notNull().unique(),
-  onDay: onDay().notNull(),
-  placeId: integer()
-    .notNull()
-    .references(() => place.id),
-  entryId: integer().references(() => entry.id),
-})
-
-/** Goods carried from one place to another: nothing is posted, their worth goes along. */
-export const stockTransfer = pgTable(
-  'stock_transfer',
-  {
-    id: identity(),
-    number: text().notNull().unique(),
-    onDay: onDay().notNull(),
-    fromPlaceId: integer()
-      .notNull()
-      .references(() => place.id),
-    toPlaceId: integer()
-      .notNull()
-      .references(() => place.id),
-  },
-  (t) => [check('transfer_goes_elsewhere', sql`${t.fromPlaceId} <> ${t.toPlaceId}`)],
-)
-
-/** Goods found, broken, used up or given away: posted against stock adjustments, with its reason. */
-export const stockAdjustment = pgTable('stock_adjustment', {
-  id: identity(),
-  number: text().notNull().unique(),
-  onDay: onDay().notNull(),
-  reason: text().notNull(),
-  entryId: integer().references(() => entry.id),
-})
-
-/** A line of a stock card. Positive came, negative left; never changed. */
-export const stockMove = pgTable(
-  'stock_move',
-  {
-    id: identity(),
-    goodsId: integer()
-      .notNull()
-      .references(() => goods.id),
-    placeId: integer()
-      .notNull()
-      .references(() => place.id),
-    onDay: onDay().notNull(),
-    quantity: fourPlaces().notNull(),
-    value: minor().notNull(),
-    paperKind: text().notNull(),
-    paperId: integer().notNull(),
-  },
-  (t) => [index('stock_move_goods').on(t.goodsId, t.onDay, t.id), index('stock_move_day').on(t.onDay)],
 )
 
 /** What some customers pay: a percentage off the list, or prices of their own per thing. */

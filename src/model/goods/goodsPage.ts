@@ -3,7 +3,8 @@ import { listAccounts, listIncomeAccounts } from '@/data/queries/accounts'
 import { listFiles } from '@/data/queries/files'
 import { findGoods } from '@/data/queries/goods'
 import { listPriceLevels } from '@/data/queries/prices'
-import { listPlaces, listStockCard, type CardLine as StockCardLine } from '@/data/queries/stock'
+import { everMoved, listPlaces } from '@/data/queries/stock'
+import { listStockCard, type CardLine as StockCardLine } from '@/data/queries/stockCard'
 import { readPlainTaxCodes } from '../books/taxCodes'
 import type { Where } from '../where'
 import { goodsView, readGoods } from './goods'
@@ -24,8 +25,12 @@ export interface CardLine extends StockCardLine {
 }
 
 /** The moves of a thing, the newest first, each with quantity and value after it. */
-export const readStockCard = async ({ db, currency }: Where, goodsId: number): Promise<readonly CardLine[]> => {
-  const [lines, places] = await Promise.all([listStockCard(db, goodsId, currency), listPlaces(db)])
+export const readStockCard = async (
+  { db, currency }: Where,
+  goodsId: number,
+  of: { readonly lot?: string; readonly serial?: string } = {},
+): Promise<readonly CardLine[]> => {
+  const [lines, places] = await Promise.all([listStockCard(db, goodsId, currency, of), listPlaces(db)])
   // Where there is one place, nobody is told of it.
   return lines.map((l) => ({ ...l, goodsId, place: places.length > 1 ? l.place : '' }))
 }
@@ -35,7 +40,7 @@ export const readGoodsPage = async (where: Where, id: number) => {
   const { db, business } = where
   const standing = await readGoods(db, id, business)
   if (!standing) return null
-  const [choices, accounts, files, view, parts] = await Promise.all([
+  const [choices, accounts, files, view, parts, moved] = await Promise.all([
     readGoodsChoices(where),
     listAccounts(db),
     listFiles(db, 'goods', id),
@@ -44,6 +49,7 @@ export const readGoodsPage = async (where: Where, id: number) => {
       db,
       standing.goods.parts.map((p) => p.goodsId),
     ),
+    everMoved(db, id),
   ])
-  return { standing, ...choices, accounts, files, view: present(view), parts }
+  return { standing, ...choices, accounts, files, view: present(view), parts, moved }
 }

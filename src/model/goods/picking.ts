@@ -1,26 +1,38 @@
 import { decimal, smaller, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { present } from '@/core/present'
-import { freeOn, proposePicking, type Lying } from '@/core/stock'
+import { freeOn, isPast, proposePicking, turnOf, type Lying, type Taken } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import { findGoods } from '@/data/queries/goods'
-import { listPlaces, listShelfChanges } from '@/data/queries/stock'
+import { findBatches } from '@/data/queries/batch'
+import { listPileChanges, listPlaces, type PileChange } from '@/data/queries/stock'
 import type { Business } from '@/data/queries/business'
+import { pieceNames, type PieceNames } from './pieceNames'
 import { readStories } from '../sale/readStories'
 
-/** How many of each thing lie in each place and may leave it on a day, so that no later day falls below zero. */
+/** How many of each thing lie where and may be handed over on a day, so that no later day falls below zero. */
 export const readFree = async (db: Db, goodsIds: readonly number[], on: Day): Promise<readonly Lying[]> => {
-  const [changes, places] = await Promise.all([listShelfChanges(db, goodsIds), listPlaces(db)])
-  return places.flatMap((p) =>
-    [...new Set(goodsIds)].map((goodsId) => {
-      const here = changes.filter((c) => c.goodsId === goodsId && c.placeId === p.id)
-      const quantity = freeOn(
-        here.map((c) => ({ on: c.on, by: c.quantity })),
-        on,
-      )
-      return { goodsId, placeId: p.id, quantity }
-    }),
+  const [changes, places] = await Promise.all([listPileChanges(db, goodsIds), listPlaces(db)])
+  const batches = await findBatches(
+    db,
+    changes.flatMap((c) => c.batchId ?? []),
   )
+  const piles = new Map<string, PileChange[]>()
+  for (const c of changes) {
+    const key = `${c.goodsId}:${c.placeId}:${c.batchId ?? ''}`
+    piles.set(key, [...(piles.get(key) ?? []), c])
+  }
+  const lying = [...piles.values()].flatMap((mine): readonly Lying[] => {
+    const { goodsId, placeId, batchId } = present(mine[0])
+    const batch = batchId === null ? null : present(batches.get(batchId))
+    const quantity = freeOn(
+      mine.map((c) => ({ on: c.on, by: c.quantity })),
+      on,
+    )
+    return quantity.gt(0) && !isPast(batch, on) ? [{ goodsId, placeId, batchId, turn: turnOf(batch), quantity }] : []
+  })
+  const turn = (l: Lying): number => places.findIndex((p) => p.id === l.placeId)
+  return lying.sort((a, b) => turn(a) - turn(b))
 }
 
 interface Need {
@@ -60,6 +72,10 @@ export const readPicking = async (db: Db, saleId: number, on: Day, business: Bus
     free,
   )
   const places = await listPlaces(db)
+  const named = await pieceNames(
+    db,
+    picked.flatMap((p) => p.from),
+  )
   /** Where there is one place, nobody is told its name. */
   const nameOf = (id: number): string => (places.length < 2 ? '' : (places.find((p) => p.id === id)?.name ?? ''))
   return {
@@ -71,14 +87,27 @@ export const readPicking = async (db: Db, saleId: number, on: Day, business: Bus
         goodsId: n.goodsId,
         quantity: n.quantity.toString(),
         short: from.reduce((left, f) => left.minus(f.quantity), n.quantity).toString(),
-        from: from.map((f) => ({
+        from: togetherIn(from, named).map((f) => ({
           placeId: f.placeId,
           place: nameOf(f.placeId),
-          lot: null,
-          serials: [],
+          ...f.pieces,
           quantity: f.quantity.toString(),
         })),
       }
     }),
   }
+}
+
+/** What is taken, the serials of a place and the layers of a lot together. */
+const togetherIn = (from: readonly Taken[], named: (batchId: number | null) => PieceNames) => {
+  const rows: { placeId: number; quantity: Decimal; pieces: { lot: string | null; serials: string[] } }[] = []
+  for (const { placeId, batchId, quantity } of from) {
+    const { lot, serial } = named(batchId)
+    const before = rows.find((r) => r.placeId === placeId && r.pieces.lot === lot)
+    if (before) {
+      before.quantity = before.quantity.plus(quantity)
+      if (serial !== null) before.pieces.serials.push(serial)
+    } else rows.push({ placeId, quantity, pieces: { lot, serials: serial === null ? [] : [serial] } })
+  }
+  return rows
 }

@@ -31,7 +31,3 @@ export const readWhereItLies = async (where: Where, goodsId: number): Promise<re
     }
   })
 }
-
-/** What lies in one place today, by the goods. */
-export const readStockAt = async ({ db, today, currency }: Where, placeId: number) =>
-  new Map((await listStockOn(db, { asOf: today, placeId }, currency)).map((r) => [r.goodsId, r]))

@@ -6,11 +6,12 @@ import { listAccounts } from '@/data/queries/accounts'
 import { sumAccounts } from '@/data/queries/balances'
 import { findGoods } from '@/data/queries/goods'
 import { listPlaces, listStockOn } from '@/data/queries/stock'
+import { pieceNames, type PieceNames } from './pieceNames'
 import { inDebit } from '../books/ties'
 import type { Where } from '../where'
 
 /** What lay of a thing in a place on a day. */
-export interface StockOnRow {
+export interface StockOnRow extends PieceNames {
   readonly goodsId: number
   readonly code: string
   readonly name: string
@@ -22,9 +23,9 @@ export interface StockOnRow {
 }
 
 /** Everything that lay anywhere at the end of a day, what it was worth, and by how much its account says otherwise: nothing. */
-export const readStockOn = async ({ db, currency }: Where, asOf: Day) => {
+export const readStockOn = async ({ db, currency }: Where, asOf: Day, goodsId?: number) => {
   const [stock, places, sums, accounts] = await Promise.all([
-    listStockOn(db, { asOf }, currency),
+    listStockOn(db, { asOf, goodsIds: goodsId === undefined ? undefined : [goodsId] }, currency),
     listPlaces(db),
     sumAccounts(db, { to: asOf }, currency),
     listAccounts(db),
@@ -34,12 +35,14 @@ export const readStockOn = async ({ db, currency }: Where, asOf: Day) => {
     stock.map((s) => s.goodsId),
   )
   const several = places.length > 1
+  const named = await pieceNames(db, stock)
   const rows = stock.map((s): StockOnRow => {
     const { code, name } = present(goods.get(s.goodsId))
     return {
       goodsId: s.goodsId,
       code,
       name,
+      ...named(s.batchId),
       place: several ? present(places.find((p) => p.id === s.placeId)).name : '',
       quantity: s.quantity,
       unitCost: unitCost(s),
@@ -51,5 +54,11 @@ export const readStockOn = async ({ db, currency }: Where, asOf: Day) => {
     currency,
   )
   const account = inDebit(sums, accounts.find((a) => a.role === 'stock')?.id, currency)
-  return { rows, several, value, difference: subtractMoney(value, account) }
+  return {
+    rows,
+    several,
+    told: rows.some((r) => r.lot !== null || r.serial !== null),
+    value,
+    difference: subtractMoney(value, account),
+  }
 }

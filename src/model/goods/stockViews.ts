@@ -3,7 +3,9 @@ import { sumMoney, toDecimalString, toFourPlaces, ZERO } from '@/core/money'
 import { unitCost } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import { listStockCard, listStockOn } from '@/data/queries/stock'
+import { listStockOn } from '@/data/queries/stock'
+import { listStockCard } from '@/data/queries/stockCard'
+import { pieceNames } from './pieceNames'
 import { readGoods } from './goods'
 
 /** What lies of a thing at the end of a day, place by place; set aside and available as they are now. */
@@ -11,14 +13,13 @@ export const goodsStockView = async (db: Db, goodsId: number, asOf: Day, busines
   const standing = await readGoods(db, goodsId, business)
   if (!standing) return null
   const rows = await listStockOn(db, { asOf, goodsIds: [goodsId] }, business.currency)
+  const named = await pieceNames(db, rows)
   return {
     goodsId,
     asOf,
     rows: rows.map((r) => ({
       placeId: r.placeId,
-      lot: null,
-      expires: null,
-      serial: null,
+      ...named(r.batchId),
       onHand: toFourPlaces(r.quantity),
       unitCost: toFourPlaces(unitCost(r)),
       value: toDecimalString(r.value),
@@ -55,8 +56,8 @@ export const goodsCardView = async (
         what: l.paperKind,
         paper: l.paper,
         placeId: l.placeId,
-        lot: null,
-        serial: null,
+        lot: l.lot,
+        serial: l.serial,
         quantity: toFourPlaces(l.quantity),
         value: toDecimalString(l.value),
         running: toFourPlaces(l.runningQuantity),

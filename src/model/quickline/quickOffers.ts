@@ -8,6 +8,8 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { listCustomers, type CustomerStanding } from '@/data/queries/customers'
 import { listGoods, type Goods } from '@/data/queries/goods'
+import { listPiecesLike } from '@/data/queries/batch'
+import { pieceHref } from '@/contract/pieceHref'
 import { findNumbered, findSaleNumbered } from '@/data/queries/find'
 import { listSaleIds } from '@/data/queries/sales'
 import { readLookAlikes } from '@/model/people/lookAlikes'
@@ -253,7 +255,8 @@ const offerToFind = async (where: Where, text: string): Promise<QuickOffer[]> =>
     text: `Go to ${p}`,
     go: hrefOf(p),
   }))
-  const [people, goods, saleIds, papers] = await Promise.all([
+  const [pieces, people, goods, saleIds, papers] = await Promise.all([
+    listPiecesLike(db, text, 4),
     customersNamed(where, text),
     listGoods(db, { search: text }, { limit: 4 }),
     listSaleIds(db, { search: text }, { limit: 4 }, today),
@@ -262,6 +265,11 @@ const offerToFind = async (where: Where, text: string): Promise<QuickOffer[]> =>
   const sales = await readStories(db, saleIds, business, today)
   return [
     ...places,
+    ...pieces.map((p) => ({
+      text: `${p.serial === null ? 'Lot' : 'Serial'} ${p.serial ?? p.lot ?? ''}`,
+      note: p.goods,
+      go: present(pieceHref(p)),
+    })),
     ...papers.map((p) => ({ text: `${p.name} ${p.number}`, note: p.customer, go: p.href })),
     ...people.map((c) => ({
       text: c.name,

@@ -29,6 +29,7 @@ export const forActions = (story: Story, { addresses, business, promise }: Aroun
     kind: l.kind,
     description: l.description,
     fromShelf: l.fromShelf,
+    track: l.track ?? 'none',
     choice: l.choice,
     choiceGroup: l.choiceGroup,
     chosen: l.chosen,

@@ -1,3 +1,4 @@
+import type { Track } from '@/core/kinds'
 import type { TrailLine } from '@/core/sale'
 import type { Day } from '@/core/day'
 import type { Decimal, Money } from '@/core/money'
@@ -58,6 +59,7 @@ export interface Sheet {
       kind: string
       description: string
       fromShelf: boolean
+      track: Track
       choice: 'none' | 'optional' | 'alternative'
       choiceGroup: string
       chosen: boolean

@@ -1,36 +1,32 @@
 import { present } from '@/core/present'
 import {
-  decimal,
   isPositiveMoney,
   larger,
   roundToMoney,
   smaller,
   smallerMoney,
-  splitMoney,
-  subtractMoney,
   sumMoney,
   toDecimal,
   zeroMoney,
   ZERO,
   type Decimal,
   type Money,
-  negateMoney,
 } from '@/core/money'
 import { firstDayFor, lowestFrom, type Change } from '@/core/running'
 import type { Credit } from '@/core/sale'
-import { unitsOf } from '@/core/stock'
+import { comeBack, stillOut, unitsOf, type Out } from '@/core/stock'
 import { postGoodsBack } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { takeNumber } from '@/data/queries/numbers'
-import { findGoods } from '@/data/queries/goods'
 import type { Work } from '../command'
 import { refuse } from '@/contract/refuse'
 import type { LockedSale } from '../sales/saleWork'
 import { readWaitingAhead } from './waitingAhead'
 import { reserveId } from '@/data/queries/reserveId'
 import type { SaleLineRow } from '@/data/queries/saleLine'
+import { findBatches } from '@/data/queries/batch'
 import { insertHandover, listHandovers, type HandoverRow } from '@/data/queries/handover'
-import { insertMoves, listMovesOf, type MoveRow } from '@/data/queries/stock'
+import { insertMoves, listMovesOfHandovers, lockStock, type MoveRow } from '@/data/queries/stock'
 
 /** The part of a credit that had been billed ahead of handover: it goes back from there, never having been income. */
 export const aheadOfCredit = async (
@@ -60,26 +56,43 @@ export const aheadOfCredit = async (
   )
 }
 
-/** Goods of a line that come back, and what they had cost. */
+/** Goods of a line that come back, batch by batch with what they had left with. */
 export interface ComingBack {
   readonly line: SaleLineRow
   readonly quantity: Decimal
-  readonly cost: Money
+  readonly pieces: readonly Out[]
+}
+
+/** What goods that come back had cost. */
+export const costBack = ({ pieces }: ComingBack, currency: string): Money =>
+  sumMoney(
+    pieces.map((p) => p.value),
+    currency,
+  )
+
+/** What handovers moved, with the goods locked whose pieces may come back. */
+export const lockMovesOf = async (w: Work, handovers: readonly HandoverRow[]) => {
+  const moves = await listMovesOfHandovers(
+    w.tx,
+    handovers.map((h) => h.id),
+    w.currency,
+  )
+  await lockStock(
+    w.tx,
+    moves.map((m) => m.goodsId),
+    w.currency,
+  )
+  return moves
 }
 
 /** What of a line is out: handed over and not brought back, day by day, and what it cost. */
-export const outOf = (handovers: readonly HandoverRow[], line: SaleLineRow, currency: string) => {
+export const outOf = (handovers: readonly HandoverRow[], moves: readonly MoveRow[], line: SaleLineRow) => {
   const sign = (h: HandoverRow): 1 | -1 => (h.direction === 'out' ? 1 : -1)
   const ofLine = handovers.flatMap((h) => h.lines.filter((l) => l.saleLineId === line.id).map((l) => ({ ...l, h })))
   const changes = ofLine.map((l): Change => ({ on: l.h.on, by: unitsOf(l.quantity.times(sign(l.h))) }))
-  const cost = (direction: 'out' | 'back'): Money =>
-    sumMoney(
-      ofLine.filter((l) => l.h.direction === direction).map((l) => l.cost),
-      currency,
-    )
   return {
     quantity: line.handedOver.minus(line.returned),
-    cost: subtractMoney(cost('out'), cost('back')),
+    pieces: stillOut(moves.filter((m) => m.saleLineId === line.id)),
     /** Refuses that goods come back on a day before they left. */
     refuseEarly: (quantity: Decimal, on: Day): void => {
       if (unitsOf(quantity) <= lowestFrom(changes, on)) return
@@ -98,12 +111,13 @@ export const takeGoodsBack = async (
   paper: { readonly on: Day; readonly replace: boolean },
 ): Promise<Map<number, Decimal>> => {
   const handovers = await listHandovers(w.tx, [sale.id], w.currency)
+  const moves = await lockMovesOf(w, handovers)
   const came = new Map<number, Decimal>()
   const rows: ComingBack[] = []
   for (const part of credit.lines.filter((p) => p.quantity.gt(0))) {
     const of = present(invoiceLines.find((l) => l.id === part.lineId))
     const line = present(lines.find((l) => l.id === of.saleLineId))
-    const out = outOf(handovers, line, w.currency)
+    const out = outOf(handovers, moves, line)
     if (part.quantity.gt(out.quantity))
       refuse({
         code: 'more-than-handed-over',
@@ -112,13 +126,11 @@ export const takeGoodsBack = async (
         asked: part.quantity,
       })
     out.refuseEarly(part.quantity, paper.on)
-    const cost = part.quantity.eq(out.quantity)
-      ? out.cost
-      : roundToMoney(toDecimal(out.cost).times(part.quantity).div(out.quantity), w.currency)
-    rows.push({ line, quantity: part.quantity, cost })
+    const pieces = comeBack(out.pieces, out.pieces, { quantity: part.quantity, whole: out.quantity })
+    rows.push({ line, quantity: part.quantity, pieces })
     came.set(part.lineId, part.quantity)
   }
-  if (rows.length > 0) await bringBack(w, sale, handovers, rows, paper)
+  if (rows.length > 0) await bringBack(w, sale, rows, paper)
   return came
 }
 
@@ -133,18 +145,30 @@ interface BackPaper {
   readonly reason?: string
 }
 
+/** A serial comes back whole or not at all. */
+const mustBeWhole = async (w: Work, rows: readonly ComingBack[]): Promise<void> => {
+  const broken = rows.filter((r) => r.pieces.some((p) => p.batchId !== null && !p.quantity.isInteger()))
+  const batches = await findBatches(
+    w.tx,
+    broken.flatMap((r) => r.pieces.flatMap((p) => p.batchId ?? [])),
+  )
+  for (const { line, quantity, pieces } of broken)
+    if (pieces.some((p) => p.batchId !== null && batches.get(p.batchId)?.serial && !p.quantity.isInteger()))
+      refuse({ code: 'whole-serials', goods: line.description, asked: quantity })
+}
+
 /** Writes that goods came back: their cost leaves cost of goods sold, and they lie on the shelf again. Answers the paper. */
 export const bringBack = async (
   w: Work,
   sale: LockedSale['sale'],
-  handovers: readonly HandoverRow[],
   rows: readonly ComingBack[],
   paper: BackPaper,
-): Promise<{ readonly id: number; readonly number: string }> => {
+): Promise<{ readonly id: number; readonly number: string; readonly moves: readonly MoveRow[] }> => {
+  await mustBeWhole(w, rows)
   const number = await takeNumber(w.tx, 'handover', paper.on)
   const id = await reserveId(w.tx, 'handover')
   const cost = sumMoney(
-    rows.map((r) => r.cost),
+    rows.map((r) => costBack(r, w.currency)),
     w.currency,
   )
   const text = `Goods came back ${number}, ${sale.customerName}`
@@ -173,48 +197,14 @@ export const bringBack = async (
     rows.map((r) => ({
       saleLineId: r.line.id,
       quantity: r.quantity,
-      cost: r.cost.minor,
+      cost: costBack(r, w.currency).minor,
       earned: 0n,
       replace: paper.replace,
     })),
   )
-  const ids = returnsId === undefined ? handovers.map((h) => h.id) : [returnsId]
-  const moved = await listMovesOf(w.tx, { kind: 'handover', ids }, w.currency)
-  for (const r of rows) await insertMoves(w.tx, await movesBack(w, r, moved, paper), { kind: 'handover', id })
-  return { id, number }
-}
-
-/** What comes back to which shelf: kits as their parts, the cost in proportion to what the parts left with. */
-const movesBack = async (
-  w: Work,
-  { line, quantity, cost }: ComingBack,
-  moved: readonly MoveRow[],
-  paper: BackPaper,
-): Promise<MoveRow[]> => {
-  if (line.goodsId === null || line.kind === 'work' || line.kind === 'charge') return []
-  const goods = present((await findGoods(w.tx, [line.goodsId])).get(line.goodsId))
-  const parts =
-    goods.kind === 'kit'
-      ? goods.parts.map((p) => ({ goodsId: p.goodsId, quantity: p.quantity.times(quantity) }))
-      : [{ goodsId: line.goodsId, quantity }]
-  const leftWith = parts.map(
-    (p) =>
-      negateMoney(
-        sumMoney(
-          moved.filter((m) => m.goodsId === p.goodsId && m.value.minor < 0n).map((m) => m.value),
-          w.currency,
-        ),
-      ).minor,
+  const moves = rows.flatMap((r) =>
+    r.pieces.map((p) => ({ ...p, placeId: paper.placeId ?? p.placeId, on: paper.on, saleLineId: r.line.id })),
   )
-  const shares = splitMoney(
-    cost,
-    leftWith.map((minor) => decimal(minor)),
-  )
-  return parts.map((p, i) => ({
-    goodsId: p.goodsId,
-    placeId: paper.placeId ?? present(moved.find((m) => m.goodsId === p.goodsId)).placeId,
-    on: paper.on,
-    quantity: p.quantity,
-    value: present(shares[i]),
-  }))
+  await insertMoves(w.tx, moves, { kind: 'handover', id })
+  return { id, number, moves }
 }

@@ -1,67 +1,79 @@
 import { countStockInput } from '@/contract/inputs/goods/countStock'
 import type { z } from 'zod'
-import { present } from '@/core/present'
-import { negateMoney, sumMoney, toDecimalString, ZERO, zeroMoney, type Decimal, type Money } from '@/core/money'
-import { firstDayToLeave, leaveOn, unitCost, valueAt, type Shelf } from '@/core/stock'
+import { decimal, sumMoney, toDecimalString, ZERO, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { postStockChange } from '@/core/ledger'
-import { findGoods } from '@/data/queries/goods'
-import { insertStockCount } from '@/data/queries/stockPapers'
 import { takeNumber } from '@/data/queries/numbers'
+import { insertStockCount } from '@/data/queries/stockPapers'
 import { defineCommand, paperDay, type Work } from '../command'
-import { found, refuse } from '@/contract/refuse'
-import { changesOf, shelvesOn, type PlacedShelf } from './shelvesOn'
+import { refuse } from '@/contract/refuse'
 import { reserveId } from '@/data/queries/reserveId'
+import { insertMoves, listPlaces } from '@/data/queries/stock'
+import { pieceNames } from '@/model/goods/pieceNames'
+import { changeStock, mustNamePieces, type StockChange } from './changeStock'
 import { placeNamed } from './places'
-import { insertMoves, listPlaces, listShelfChanges, type MoveRow } from '@/data/queries/stock'
+import { stockLines } from './stockLines'
+import { stockOn, type Stock } from './stockOn'
 
-/** What goods that are missing cost: gone on the day of the count, as far as every later day bears it. */
-const missing = async (
-  w: Work,
-  shelf: PlacedShelf,
-  quantity: Decimal,
-  { name, on: onDay }: { readonly name: string; readonly on: Day },
-): Promise<Money> => {
-  const cost = quantity.lte(shelf.free.quantity) ? leaveOn(shelf, quantity) : null
-  if (cost) return cost
-  const from = firstDayToLeave(changesOf(await listShelfChanges(w.tx, [shelf.goodsId]), shelf), quantity, onDay)
-  return refuse({
-    code: 'not-before',
-    from: from && from > onDay ? from : w.today,
-    what: `More of ${name} was handed over since than that count left.`,
+type Counted = z.output<typeof countStockInput>['lines'][number]
+type Line = Counted & Pick<StockChange, 'goods'>
+
+/** What a line counts, by name: each serial, a lot, or all of a thing in the place. */
+const namesOf = ({ goodsId, lot, serials = [] }: Counted): readonly string[] =>
+  serials.length > 0 ? serials.map((s) => `${goodsId} serial ${s}`) : [`${goodsId} lot ${lot?.code ?? ''}`]
+
+/** Nothing is counted twice, and each thing is counted as it is told apart. */
+const check = (lines: readonly Line[]): void => {
+  const seen = new Set<string>()
+  for (const [i, line] of lines.entries()) {
+    mustNamePieces(line.goods, line, `lines.${i}`)
+    for (const name of namesOf(line)) {
+      const message = `${line.goods.name} is counted twice.`
+      if (seen.has(name)) refuse({ code: 'invalid', errors: [{ path: `lines.${i}.goodsId`, message }] })
+      seen.add(name)
+    }
+  }
+}
+
+/** What the books have of a line's lot, of one serial, or of all of a thing in a place on the day. */
+const expected = (stock: Stock, { goods, lot }: Line, placeId: number, serial?: string): Decimal =>
+  stock.piles
+    .filter((p) => p.goodsId === goods.id && p.placeId === placeId)
+    .filter((p) => (serial === undefined ? (p.batch?.lot ?? undefined) === lot?.code : p.batch?.serial === serial))
+    .reduce((sum, p) => sum.plus(p.on), ZERO)
+
+/** What a count changes, line by line. */
+const changesOf = (stock: Stock, line: Line, placeId: number): readonly StockChange[] => {
+  const { goods, lot, unitCost, serials = [] } = line
+  if (goods.track !== 'serial') {
+    const change = (line.counted ?? ZERO).minus(expected(stock, line, placeId))
+    return change.isZero() ? [] : [{ goods, placeId, lot, unitCost, change }]
+  }
+  const there = line.counted?.isZero() ? 0 : 1
+  return serials.flatMap((serial) => {
+    const change = decimal(there).minus(expected(stock, line, placeId, serial))
+    return change.isZero() ? [] : [{ goods, placeId, serials: [serial], unitCost, change }]
   })
 }
 
-type Counted = z.output<typeof countStockInput>
-
-/** What a count changes on the shelf, line by line, and what each change is worth. */
-const movesOf = async (w: Work, lines: Counted['lines'], placeId: number, onDay: Day): Promise<MoveRow[]> => {
-  const ids = lines.map((l) => l.goodsId)
-  const goods = await findGoods(w.tx, ids)
-  const shelves = (await shelvesOn(w, ids, onDay)).filter((s) => s.placeId === placeId)
-  const none: Shelf = { quantity: ZERO, value: zeroMoney(w.currency) }
-  const moves: MoveRow[] = []
-  for (const [i, line] of lines.entries()) {
-    const thing = found(goods.get(line.goodsId), 'goods', line.goodsId)
-    const wrong = (message: string) =>
-      refuse({ code: 'invalid', errors: [{ path: `lines.${i}.goodsId`, message: `${thing.name} ${message}` }] })
-    if (thing.kind !== 'stock') wrong('is not kept on the shelf.')
-    if (ids.indexOf(thing.id) < i) wrong('is counted twice.')
-    const there = shelves.find((s) => s.goodsId === thing.id)
-    const shelf = there?.shelf ?? none
-    const more = line.counted.minus(shelf.quantity)
-    if (more.isZero()) continue
-    const value = more.gt(0)
-      ? valueAt(line.unitCost ?? unitCost(shelf), more, w.currency)
-      : negateMoney(await missing(w, present(there), more.negated(), { name: thing.name, on: onDay }))
-    moves.push({ goodsId: thing.id, placeId, on: onDay, quantity: more, value })
-  }
-  return moves
+const movesOf = async (w: Work, lines: readonly Counted[], placeId: number, onDay: Day) => {
+  const known = await stockLines(w, lines)
+  check(known)
+  const stock = await stockOn(
+    w,
+    known.map((l) => l.goods),
+    onDay,
+  )
+  return changeStock(
+    w,
+    known.flatMap((line) => changesOf(stock, line, placeId)),
+    onDay,
+  )
 }
 
 /**
  * What was counted replaces what the books had on that day. More than expected comes in at the unit cost given (else at the average so
- * far), less leaves at average; the difference goes to stock adjustments.
+ * far), less leaves at what it cost; the difference goes to stock adjustments. A line counts only what it names: a lot, or serials.
  */
 export const countStock = defineCommand('count-stock', countStockInput, async (w, input) => {
   const onDay = paperDay(w, input.on)
@@ -79,17 +91,21 @@ export const countStock = defineCommand('count-stock', countStockInput, async (w
   await insertMoves(w.tx, moves, { kind: 'stock-count', id: countId })
   return {
     id: countId,
-    answer: async () => ({
-      id: countId,
-      number,
-      on: onDay,
-      placeId: place.id,
-      value: toDecimalString(value),
-      lines: moves.map((m) => ({
-        goodsId: m.goodsId,
-        difference: m.quantity.toString(),
-        value: toDecimalString(m.value),
-      })),
-    }),
+    answer: async () => {
+      const named = await pieceNames(w.tx, moves)
+      return {
+        id: countId,
+        number,
+        on: onDay,
+        placeId: place.id,
+        value: toDecimalString(value),
+        lines: moves.map((m) => ({
+          goodsId: m.goodsId,
+          ...named(m.batchId),
+          difference: m.quantity.toString(),
+          value: toDecimalString(m.value),
+        })),
+      }
+    },
   }
 })

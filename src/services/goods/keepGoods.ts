@@ -8,9 +8,11 @@ import {
   insertGoods,
   replaceParts,
   updateGoods,
+  type Goods,
   type GoodsKind,
   type Part,
 } from '@/data/queries/goods'
+import { everMoved } from '@/data/queries/stock'
 import { listPriceLevels, replacePrices } from '@/data/queries/prices'
 import { findSupplier, insertSupplier, replaceGoodsSuppliers } from '@/data/queries/suppliers'
 import { defineCommand, type Work } from '../command'
@@ -52,6 +54,24 @@ const partsOf = async (w: Work, parts: NonNullable<Fields['parts']>): Promise<Pa
   const twice = parts.findIndex((p, i) => parts.findIndex((o) => o.goodsId === p.goodsId) !== i)
   if (twice >= 0) wrong(`parts.${twice}`, 'This part is named twice. Add the quantities.')
   return parts.filter((p) => present(known.get(p.goodsId)).kind === 'stock')
+}
+
+/** How a thing is tracked and costed: by serial each costs its own, and only what is kept on the shelf is told apart. */
+const told = (
+  g: Pick<Fields, 'track' | 'costing'>,
+  kind: GoodsKind,
+  before?: Goods,
+): Pick<Goods, 'track' | 'costing'> => {
+  const track = g.track ?? before?.track ?? 'none'
+  const costing =
+    g.costing ?? (g.track === undefined ? before?.costing : undefined) ?? (track === 'serial' ? 'unit' : 'average')
+  if (kind !== 'stock' && (track !== 'none' || costing !== 'average'))
+    wrong('track', 'Only goods in stock are tracked by lot or serial, or costed.')
+  if (track === 'serial' && costing !== 'unit')
+    wrong('costing', 'By serial each one costs its own. Choose the unit cost.')
+  if (track !== 'serial' && costing === 'unit')
+    wrong('costing', 'A unit cost needs serials. Choose average or first in, first out.')
+  return { track, costing }
 }
 
 /** Prices beside the list, and who sells it to us: given ones replace those there were. */
@@ -107,6 +127,8 @@ export const writeGoods = async (w: Work, g: z.output<typeof addGoodsInput>): Pr
       weight: g.weight ?? null,
       size: g.size ?? '',
       reorderAt: g.reorderAt ?? null,
+      ...told(g, g.kind),
+      warrantyMonths: g.warrantyMonths ?? null,
       priceIsSum: g.kind === 'kit' && (g.priceIsSum ?? false),
       onShopfront: g.onShopfront ?? false,
       pictureFileId: g.pictureFileId ?? null,
@@ -129,7 +151,13 @@ export const rewriteGoods = async (w: Work, goodsId: number, g: Fields): Promise
   if (g.code) await mustBeFree(w, g.code, goodsId)
   if (g.parts && before.kind !== 'kit' && g.parts.length > 0) wrong('parts', 'Only a kit has parts.')
   if (g.parts?.length === 0 && before.kind === 'kit') wrong('parts', 'A kit needs its parts.')
+  const { track, costing } = told(g, before.kind, before)
+  if ((track !== before.track || costing !== before.costing) && (await everMoved(w.tx, goodsId)))
+    refuse({ code: 'tracking-is-fixed', goods: before.name })
   await updateGoods(w.tx, goodsId, {
+    track,
+    costing,
+    warrantyMonths: g.warrantyMonths === undefined ? before.warrantyMonths : g.warrantyMonths,
     code: g.code ?? before.code,
     name: g.name ?? before.name,
     price: g.price ?? before.price,

@@ -5,7 +5,9 @@ import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
 import { insertMoves, listPlaces } from '@/data/queries/stock'
 import { insertStockTransfer } from '@/data/queries/stockPapers'
+import { pieceNames } from '@/model/goods/pieceNames'
 import { defineCommand, paperDay } from '../command'
+import { mustNotNamePieces } from './changeStock'
 import { placeNamed } from './places'
 import { planLeaving } from './planLeaving'
 import { stockLines } from './stockLines'
@@ -22,9 +24,14 @@ export const moveStock = defineCommand('move-stock', moveStockInput, async (w, i
       errors: [{ path: 'to', message: `It lies in ${to.name} already. Choose another place.` }],
     })
   const lines = await stockLines(w, input.lines)
+  for (const [i, line] of lines.entries()) mustNotNamePieces(line.goods, line, `lines.${i}`)
   const { moves } = await planLeaving(
     w,
-    lines.map(({ goods, quantity }) => ({ goods, quantity, placeId: from.id })),
+    lines.map(({ goods, quantity, lot, serials }) => ({
+      goods,
+      quantity,
+      from: [{ placeId: from.id, lot: lot?.code, serials, quantity }],
+    })),
     { on: onDay, partsOf: new Map() },
   )
   const number = await takeNumber(w.tx, 'stock-transfer', onDay)
@@ -39,13 +46,20 @@ export const moveStock = defineCommand('move-stock', moveStockInput, async (w, i
   await insertMoves(w.tx, [...moves, ...arriving], { kind: 'stock-transfer', id })
   return {
     id,
-    answer: async () => ({
-      id,
-      number,
-      on: onDay,
-      from: from.id,
-      to: to.id,
-      lines: lines.map((l) => ({ goodsId: l.goods.id, quantity: l.quantity.toString() })),
-    }),
+    answer: async () => {
+      const named = await pieceNames(w.tx, moves)
+      return {
+        id,
+        number,
+        on: onDay,
+        from: from.id,
+        to: to.id,
+        lines: moves.map((m) => ({
+          goodsId: m.goodsId,
+          ...named(m.batchId),
+          quantity: m.quantity.negated().toString(),
+        })),
+      }
+    },
   }
 })

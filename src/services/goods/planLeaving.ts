@@ -1,18 +1,31 @@
 import { present } from '@/core/present'
-import { larger, negateMoney, smaller, subtractMoney, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
-import { firstDayToLeave, leaveOn, proposePicking, type Picking, type Shelf } from '@/core/stock'
-import type { Day } from '@/core/day'
+import { larger, negateMoney, smaller, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
+import { firstDayToLeave, isPast, proposePicking, turnOf, type Lying, type Pile, type Taken } from '@/core/stock'
 import type { Goods } from '@/data/queries/goods'
 import type { Work } from '../command'
 import { refuse } from '@/contract/refuse'
-import { changesOf, shelvesOn, type PlacedShelf } from './shelvesOn'
-import { listPlaces, listShelfChanges, type MoveRow } from '@/data/queries/stock'
+import { listPlaces, listPileChanges, type MoveRow } from '@/data/queries/stock'
+import { refusePiece } from './refusePiece'
+import { stockOn, takeFromPile, type Stock } from './stockOn'
+import type { Day } from '@/core/day'
+
+/** Which of them leave: from a place, of a lot, or just these serials. What is left out is proposed. */
+export interface Named {
+  readonly placeId?: number
+  readonly lot?: string
+  readonly serials?: readonly string[]
+  /** One lot, serial or layer by its id. */
+  readonly batchId?: number
+  readonly quantity: Decimal
+}
 
 export interface Leaving {
   /** Whoever asks: the answer's costs stand in the same order. */
   readonly goods: Goods
   readonly quantity: Decimal
-  readonly placeId?: number
+  /** Adds up to the quantity. */
+  readonly from?: readonly Named[]
+  readonly saleLineId?: number
 }
 
 export interface Left {
@@ -21,155 +34,220 @@ export interface Left {
   readonly costs: readonly Money[]
 }
 
+interface Plan {
+  readonly on: Day
+  readonly partsOf: ReadonlyMap<number, Goods>
+  /** To a customer: lots that are past stay. */
+  readonly toCustomer?: boolean
+}
+
 /**
- * Takes goods off the shelves at average cost, kits as their parts: from the place named, else from where picking proposes.
- * Locks the shelves and refuses more than is there; writes nothing itself.
+ * Takes goods off the shelves at what they cost, kits as their parts: from the places, lots and serials named, else from where
+ * picking proposes. Locks the goods and refuses more than is there; writes nothing itself.
  */
-export const planLeaving = async (
-  w: Work,
-  leaving: readonly Leaving[],
-  { on, partsOf }: { readonly on: Day; readonly partsOf: ReadonlyMap<number, Goods> },
-): Promise<Left> => {
-  const needs = leaving.map((l) => needsOf(l, partsOf))
+export const planLeaving = async (w: Work, leaving: readonly Leaving[], plan: Plan): Promise<Left> => {
+  const needs = leaving.map((l) => needsOf(l, plan.partsOf))
   const flat = needs.flat()
-  const shelves = await shelvesInTurn(w, flat, on)
-  const picked = pickedFrom(flat, [...shelves.values()])
+  const stock = await stockInTurn(
+    w,
+    flat.map((n) => n.goods),
+    plan.on,
+  )
+  for (const { goods, quantity } of flat)
+    if (goods.track === 'serial' && !quantity.isInteger())
+      refuse({ code: 'whole-serials', goods: goods.name, asked: quantity })
+  const picked = pickedFrom(flat, stock, plan)
   const moves: MoveRow[] = []
   const costs: Money[] = []
   for (const parts of needs) {
     const ofParts: Money[] = []
-    for (const need of parts) ofParts.push(await takeFrom(w, { shelves, moves, on }, need, present(picked.get(need))))
+    for (const need of parts)
+      for (const ask of present(picked.get(need))) ofParts.push(await takeFrom(w, { stock, moves, plan }, ask))
     costs.push(sumMoney(ofParts, w.currency))
   }
   return { moves, costs }
 }
 
-type Shelves = Map<string, PlacedShelf>
-const keyOf = ({ goodsId, placeId }: { readonly goodsId: number; readonly placeId: number }): string =>
-  `${goodsId}:${placeId}`
-
-/** The shelves of what leaves, locked, in the order in which places stand: of two choices as good the first one is taken. */
-const shelvesInTurn = async (w: Work, needs: readonly Leaving[], on: Day): Promise<Shelves> => {
+/** What lies of goods, in the order in which places stand: of two choices as good the first one is taken. */
+const stockInTurn = async (w: Work, goods: readonly Goods[], on: Day): Promise<Stock> => {
   const places = await listPlaces(w.tx)
-  const rows = await shelvesOn(
-    w,
-    needs.map((n) => n.goods.id),
-    on,
-  )
-  const turn = (s: PlacedShelf): number => places.findIndex((p) => p.id === s.placeId)
-  return new Map([...rows].sort((a, b) => turn(a) - turn(b)).map((r) => [keyOf(r), r]))
+  const stock = await stockOn(w, goods, on)
+  const turn = (p: Pile): number => places.findIndex((x) => x.id === p.placeId)
+  return { ...stock, piles: [...stock.piles].sort((a, b) => turn(a) - turn(b)) }
 }
 
-/** Where each is taken from: the place named, or what picking proposes of all that names none. */
-const pickedFrom = (needs: readonly Leaving[], shelves: readonly PlacedShelf[]): ReadonlyMap<Leaving, Picking> => {
-  const named = needs.filter((n) => n.placeId !== undefined)
-  const lying = shelves.map((s) => ({
-    goodsId: s.goodsId,
-    placeId: s.placeId,
-    quantity: named
-      .filter((n) => n.goods.id === s.goodsId && n.placeId === s.placeId)
-      .reduce((left, n) => left.minus(n.quantity), s.free.quantity),
-  }))
-  const free = needs.filter((n) => n.placeId === undefined)
-  const proposed = proposePicking(
-    free.map((n) => ({ goodsId: n.goods.id, quantity: n.quantity })),
+/** One thing asked for in one way: any of it, or from a place, a lot, or one serial. */
+interface Ask {
+  readonly need: Leaving
+  readonly placeId?: number
+  readonly lot?: string
+  readonly serial?: string
+  readonly batchId?: number
+  readonly quantity: Decimal
+}
+type Picked = Ask & { readonly from: readonly Taken[]; readonly short: Decimal }
+
+const asksOf = (need: Leaving): readonly Ask[] =>
+  (need.from ?? [{ quantity: need.quantity }]).flatMap(({ placeId, lot, serials = [], batchId, quantity }): Ask[] =>
+    serials.length > 0
+      ? serials.map((serial) => ({ need, placeId, serial, quantity: quantity.div(serials.length) }))
+      : [{ need, placeId, lot, batchId, quantity }],
+  )
+
+const fits = (pile: Pile, ask: Ask): boolean =>
+  pile.goodsId === ask.need.goods.id &&
+  (ask.placeId === undefined || pile.placeId === ask.placeId) &&
+  (ask.batchId === undefined || pile.batchId === ask.batchId) &&
+  (ask.lot === undefined || pile.batch?.lot === ask.lot) &&
+  (ask.serial === undefined || pile.batch?.serial === ask.serial)
+
+/** The most particular is served first: a serial, a lot in a place, a lot, a place; then all that name nothing, together. */
+const particular = (ask: Ask): number =>
+  (ask.batchId === undefined ? 0 : 8) +
+  (ask.serial === undefined ? 0 : 4) +
+  (ask.lot === undefined ? 0 : 2) +
+  (ask.placeId === undefined ? 0 : 1)
+
+/** Where each is taken from: where it was named, and what picking proposes of the rest. */
+const pickedFrom = (
+  needs: readonly Leaving[],
+  stock: Stock,
+  { on, toCustomer = false }: Plan,
+): ReadonlyMap<Leaving, readonly Picked[]> => {
+  let lying: readonly (Lying & { readonly pile: Pile })[] = stock.piles
+    .filter((p) => !(toCustomer && isPast(p.batch, on)))
+    .map((pile) => ({
+      pile,
+      goodsId: pile.goodsId,
+      placeId: pile.placeId,
+      batchId: pile.batchId,
+      turn: turnOf(pile.batch),
+      quantity: pile.free,
+    }))
+  const take = (from: readonly Taken[], goodsId: number): void => {
+    lying = lying.map((l) => {
+      const taken = from.find((f) => l.goodsId === goodsId && f.placeId === l.placeId && f.batchId === l.batchId)
+      return taken ? { ...l, quantity: l.quantity.minus(taken.quantity) } : l
+    })
+  }
+  const asks = needs.flatMap(asksOf)
+  const done = new Map<Ask, Picked>()
+  const propose = (some: readonly Ask[], piles: readonly Lying[]): void => {
+    const wanted = some.map((a) => ({ goodsId: a.need.goods.id, quantity: a.quantity }))
+    for (const [i, picking] of proposePicking(wanted, piles).entries()) {
+      const ask = present(some[i])
+      done.set(ask, { ...ask, ...picking })
+      take(picking.from, ask.need.goods.id)
+    }
+  }
+  const named = asks.filter((a) => particular(a) > 0).sort((a, b) => particular(b) - particular(a))
+  for (const ask of named)
+    propose(
+      [ask],
+      lying.filter((l) => fits(l.pile, ask)),
+    )
+  propose(
+    asks.filter((a) => particular(a) === 0),
     lying,
   )
-  return new Map<Leaving, Picking>([
-    ...named.map((n) => [n, { from: [{ placeId: present(n.placeId), quantity: n.quantity }], short: ZERO }] as const),
-    ...free.map((n, i) => [n, present(proposed[i])] as const),
-  ])
-}
-
-interface Taking {
-  /** What lies where, lowered by what was taken. */
-  readonly shelves: Shelves
-  readonly moves: MoveRow[]
-  readonly on: Day
+  return new Map(needs.map((n) => [n, asks.filter((a) => a.need === n).map((a) => present(done.get(a)))]))
 }
 
 /** What has to leave the shelves for it: itself, or a kit's parts; nothing for work and charges. */
-const needsOf = ({ goods, quantity, placeId }: Leaving, partsOf: ReadonlyMap<number, Goods>): readonly Leaving[] =>
-  goods.kind === 'stock'
-    ? [{ goods, quantity, placeId }]
+const needsOf = (leaving: Leaving, partsOf: ReadonlyMap<number, Goods>): readonly Leaving[] => {
+  const { goods, quantity, saleLineId } = leaving
+  return goods.kind === 'stock'
+    ? [leaving]
     : goods.kind === 'kit'
       ? goods.parts.map((p) => ({
           goods: present(partsOf.get(p.goodsId)),
           quantity: p.quantity.times(quantity),
-          placeId,
+          from: leaving.from?.map((f) => ({ placeId: f.placeId, quantity: p.quantity.times(f.quantity) })),
+          saleLineId,
         }))
       : []
+}
 
-/** Takes one of them from where it was picked: adds its moves, lowers the shelves for the next, answers what it cost. */
-const takeFrom = async (
-  w: Work,
-  { shelves, moves, on }: Taking,
-  need: Leaving,
-  { from, short }: Picking,
-): Promise<Money> => {
-  const { goods, quantity: wanted, placeId } = need
-  const places = [...shelves.values()].filter(
-    (s) => s.goodsId === goods.id && (placeId === undefined || s.placeId === placeId),
-  )
-  const sum = (of: 'now' | 'free'): Decimal => places.reduce((all, s) => all.plus(s[of].quantity), ZERO)
-  const tooFew = (there: Decimal): Promise<never> =>
-    placeId === undefined
-      ? refuse({ code: 'not-enough-stock', goods: goods.name, onHand: there, asked: wanted })
-      : refuseAtPlace(w, [...shelves.values()], need, there)
-  const there = larger(sum('now'), ZERO)
-  if (there.lt(wanted)) return tooFew(there)
-  if (sum('free').lt(wanted)) return refuseBefore(w, goods, places, wanted, on)
-  // Others of the same command name the place where the rest of them lies.
-  if (short.gt(0)) return tooFew(wanted.minus(short))
+interface Taking {
+  /** What lies where, lowered by what was taken. */
+  readonly stock: Stock
+  readonly moves: MoveRow[]
+  readonly plan: Plan
+}
+
+/** Takes one of them from where it was picked: adds its moves, lowers the stock for the next, answers what it cost. */
+const takeFrom = async (w: Work, { stock, moves, plan }: Taking, ask: Picked): Promise<Money> => {
+  const { goods, saleLineId } = ask.need
+  if (ask.short.gt(0)) await refuseShort(w, stock, ask, plan)
   const costs: Money[] = []
-  for (const { placeId: at, quantity } of from) {
-    const place = present(shelves.get(keyOf({ goodsId: goods.id, placeId: at })))
-    const cost = leaveOn(place, quantity) ?? (await refuseBefore(w, goods, places, wanted, on))
-    moves.push({ goodsId: goods.id, placeId: at, on, quantity: quantity.negated(), value: negateMoney(cost) })
-    shelves.set(keyOf(place), without(place, quantity, cost))
+  for (const { quantity, ...at } of ask.from) {
+    const pile = { goodsId: goods.id, ...at }
+    const cost = takeFromPile(stock, goods, pile, quantity) ?? (await refuseBefore(w, stock, ask, plan.on))
+    moves.push({ ...pile, on: plan.on, quantity: quantity.negated(), value: negateMoney(cost), saleLineId })
     costs.push(cost)
   }
   return sumMoney(costs, w.currency)
 }
 
-/** A place's shelf after so much, worth so much, has left it. */
-const without = (place: PlacedShelf, part: Decimal, cost: Money): PlacedShelf => {
-  const less = (s: Shelf): Shelf => ({ quantity: s.quantity.minus(part), value: subtractMoney(s.value, cost) })
-  return { ...place, shelf: less(place.shelf), free: less(place.free), now: less(place.now) }
+const sumOf = (piles: readonly Pile[], of: 'now' | 'free'): Decimal => piles.reduce((all, p) => all.plus(p[of]), ZERO)
+
+/** Fewer lie there than are asked for: says so, and the way out. */
+const refuseShort = async (w: Work, stock: Stock, ask: Picked, plan: Plan): Promise<never> => {
+  const { goods } = ask.need
+  if (ask.serial !== undefined || ask.lot !== undefined)
+    return refusePiece(w, { goods, serial: ask.serial, lot: ask.lot, placeId: ask.placeId, asked: ask.quantity, plan })
+  const piles = stock.piles.filter((p) => fits(p, ask) && !(plan.toCustomer && isPast(p.batch, plan.on)))
+  const there = larger(sumOf(piles, 'now'), ZERO)
+  if (there.gte(ask.quantity) && sumOf(piles, 'free').lt(ask.quantity)) return refuseBefore(w, stock, ask, plan.on)
+  // Others of the same command name the place where the rest of them lies.
+  const left = smaller(there, ask.quantity.minus(ask.short))
+  return ask.placeId === undefined
+    ? refuse({ code: 'not-enough-stock', goods: goods.name, onHand: left, asked: ask.quantity })
+    : refuseAtPlace(w, stock, ask, left)
 }
 
 /** Too few lie in the place that was named: says so, and where most of the others lie. */
 const refuseAtPlace = async (
   w: Work,
-  shelves: readonly PlacedShelf[],
-  { goods, quantity, placeId }: Leaving,
+  stock: Stock,
+  { need, quantity, placeId }: Picked,
   there: Decimal,
 ): Promise<never> => {
   const places = await listPlaces(w.tx)
   const nameOf = (id: number | undefined): string => places.find((p) => p.id === id)?.name ?? 'That place'
-  const [most] = shelves
-    .filter((s) => s.goodsId === goods.id && s.placeId !== placeId && s.now.quantity.gt(0))
-    .sort((a, b) => b.now.quantity.comparedTo(a.now.quantity))
+  const elsewhere = places.map((p) => ({
+    placeId: p.id,
+    there: sumOf(
+      stock.piles.filter((s) => s.goodsId === need.goods.id && s.placeId === p.id && p.id !== placeId),
+      'now',
+    ),
+  }))
+  const [most] = elsewhere.filter((p) => p.there.gt(0)).sort((a, b) => b.there.comparedTo(a.there))
   return refuse({
     code: 'not-at-place',
-    goods: goods.name,
+    goods: need.goods.name,
     place: nameOf(placeId),
     there,
     asked: quantity,
-    instead: most ? { place: nameOf(most.placeId), there: most.now.quantity } : null,
+    instead: most ? { place: nameOf(most.placeId), there: most.there } : null,
   })
 }
 
 /** Goods that lie there now, but did not on that day: from which day on they may leave. */
-const refuseBefore = async (
-  w: Work,
-  goods: Goods,
-  places: readonly PlacedShelf[],
-  wanted: Decimal,
-  on: Day,
-): Promise<never> => {
-  const changes = await listShelfChanges(w.tx, [goods.id])
-  const days = places.flatMap((p) => firstDayToLeave(changesOf(changes, p), smaller(wanted, p.now.quantity), on) ?? [])
+const refuseBefore = async (w: Work, stock: Stock, ask: Ask, on: Day): Promise<never> => {
+  const { goods } = ask.need
+  const changes = await listPileChanges(w.tx, [goods.id])
+  const piles = stock.piles.filter((p) => fits(p, ask))
+  const days = piles.flatMap((p) => {
+    const mine = changes.filter((c) => c.placeId === p.placeId && c.batchId === p.batchId)
+    return (
+      firstDayToLeave(
+        mine.map((c) => ({ on: c.on, by: c.quantity })),
+        smaller(ask.quantity, p.now),
+        on,
+      ) ?? []
+    )
+  })
   const later = days.filter((d) => d > on).sort()
   return refuse({
     code: 'not-before',

@@ -12,7 +12,7 @@ import { planBill } from '../billing/billSale'
 import { draftBill } from '../billing/draftBill'
 import { issueBill } from '../billing/issueBill'
 import { readWaitingAhead, type WaitingAhead } from '../billing/waitingAhead'
-import { planLeaving } from '../goods/planLeaving'
+import { planLeaving, type Named } from '../goods/planLeaving'
 import { readArrangement } from '@/contract/arrangement'
 import { layawayLeft } from '../plans/layawayLeft'
 import { refuse } from '@/contract/refuse'
@@ -28,7 +28,8 @@ import { readStories } from '@/model/sale/readStories'
 export interface Handing {
   readonly line: SaleLineRow
   readonly quantity: Decimal
-  readonly placeId?: number
+  /** Where they are taken from, adding up to the quantity; left out, it is proposed. */
+  readonly from?: readonly Named[]
 }
 
 /**
@@ -107,9 +108,10 @@ const leaveShelves = async (w: Work, handing: readonly Handing[], on: Day) => {
   const leaving = fromShelf.map((h) => ({
     goods: present(goods.get(present(h.line.goodsId))),
     quantity: h.quantity,
-    placeId: h.placeId,
+    from: h.from,
+    saleLineId: h.line.id,
   }))
-  const left = await planLeaving(w, leaving, { on, partsOf })
+  const left = await planLeaving(w, leaving, { on, partsOf, toCustomer: true })
   return { moves: left.moves, costs: new Map(fromShelf.map((h, i) => [h.line.id, present(left.costs[i])])) }
 }
 
@@ -171,16 +173,16 @@ export const handOver = defineCommand(
 
 const mergeLines = (
   locked: LockedSale,
-  lines: readonly { lineId: number; quantity: Decimal; placeId?: number }[],
+  lines: readonly { lineId: number; quantity: Decimal; from: readonly Named[] }[],
 ): Handing[] => {
   const merged = new Map<number, Handing>()
-  for (const { lineId, quantity: asked, placeId } of lines) {
+  for (const { lineId, quantity: asked, from } of lines) {
     const line = locked.lines.find((l) => l.id === lineId) ?? refuse({ code: 'not-found', what: 'line', id: lineId })
     const before = merged.get(lineId)
     merged.set(lineId, {
       line,
       quantity: before ? before.quantity.plus(asked) : asked,
-      placeId: placeId ?? before?.placeId,
+      from: [...(before?.from ?? []), ...from],
     })
   }
   return [...merged.values()]

@@ -1,21 +1,12 @@
 import { returnGoodsInput } from '@/contract/inputs/sales/returnGoods'
 import { present } from '@/core/present'
 import type { z } from 'zod'
-import {
-  larger,
-  roundToMoney,
-  smaller,
-  smallerMoney,
-  subtractMoney,
-  sumMoney,
-  toDecimal,
-  toDecimalString,
-  ZERO,
-  type Decimal,
-  type Money,
-} from '@/core/money'
+import { larger, smaller, toDecimalString, ZERO, type Decimal } from '@/core/money'
+import { comeBack, stillOut, type Batch, type Out } from '@/core/stock'
+import { findBatches } from '@/data/queries/batch'
 import type { Db } from '@/data/connect'
-import { bringBack, outOf, type ComingBack } from '../billing/goodsBack'
+import { bringBack, costBack, lockMovesOf, outOf, type ComingBack } from '../billing/goodsBack'
+import { scrap } from '../goods/scrap'
 import { dayAfter, defineCommand, paperDay, type Work } from '../command'
 import { found, refuse } from '@/contract/refuse'
 import { refreshSale } from './refreshSale'
@@ -29,24 +20,17 @@ const mayComeBack = (
   handover: HandoverRow,
   handovers: readonly HandoverRow[],
   line: SaleLineRow,
-): { readonly quantity: Decimal; readonly left: Decimal; readonly cost: Money } => {
+): { readonly quantity: Decimal; readonly left: Decimal } => {
   const there = handover.lines.filter((l) => l.saleLineId === line.id)
   const before = handovers
     .filter((h) => h.returnsId === handover.id)
     .flatMap((h) => h.lines.filter((l) => l.saleLineId === line.id))
   const quantity = (rows: HandoverRow['lines']) => rows.reduce((sum, l) => sum.plus(l.quantity), ZERO)
-  const { currency } = present(handover.lines[0]).cost
-  const cost = (rows: HandoverRow['lines']) =>
-    sumMoney(
-      rows.map((l) => l.cost),
-      currency,
-    )
   const notBilled = line.handedOver.minus(line.returned).minus(line.billed.minus(line.credited))
   const left = quantity(there).minus(quantity(before))
   return {
     left,
     quantity: larger(smaller(left, notBilled), ZERO),
-    cost: subtractMoney(cost(there), cost(before)),
   }
 }
 
@@ -69,17 +53,42 @@ export const goodsThatMayComeBack = async (
     .filter((l) => l.quantity.gt(0))
 }
 
-const comingBack = (
+/** What of a line left with a handover and did not come back: all of it, or just the serials named. */
+const piecesOut = (
+  moves: Awaited<ReturnType<typeof lockMovesOf>>,
+  { papers, line }: { readonly papers: readonly number[]; readonly line: SaleLineRow },
+  named: ReadonlyMap<number, Batch>,
+  serials: readonly string[] | undefined,
+): readonly Out[] => {
+  const outs = stillOut(moves.filter((m) => papers.includes(m.handoverId) && m.saleLineId === line.id))
+  if (!serials?.length) return outs
+  return serials.map(
+    (serial) =>
+      outs.find((o) => o.batchId !== null && named.get(o.batchId)?.serial === serial) ??
+      refuse({
+        code: 'invalid',
+        errors: [{ path: 'lines', message: `Serial ${serial} did not leave with this handover, or is back already.` }],
+      }),
+  )
+}
+
+const comingBack = async (
   w: Work,
   locked: LockedSale,
   handover: HandoverRow,
   handovers: readonly HandoverRow[],
   wish: z.output<typeof returnGoodsInput>,
-): ComingBack[] => {
+): Promise<ComingBack[]> => {
   const onDay = paperDay(w, wish.on)
+  const moves = await lockMovesOf(w, handovers)
+  const batches = await findBatches(
+    w.tx,
+    moves.flatMap((m) => m.batchId ?? []),
+  )
+  const papers = handovers.filter((h) => h.id === handover.id || h.returnsId === handover.id).map((h) => h.id)
   const lineIds = [...new Set(handover.lines.map((l) => l.saleLineId))]
-  const wanted = wish.lines ?? lineIds.map((lineId) => ({ lineId, quantity: null }))
-  const rows = wanted.map(({ lineId, quantity: asked }): ComingBack => {
+  const wanted = wish.lines ?? lineIds.map((lineId) => ({ lineId, quantity: null, serials: undefined }))
+  const rows = wanted.map(({ lineId, quantity: asked, serials }): ComingBack => {
     const line =
       locked.lines.find((l) => l.id === lineId && lineIds.includes(lineId)) ??
       refuse({ code: 'not-found', what: 'line', id: lineId })
@@ -87,12 +96,11 @@ const comingBack = (
     const quantity = asked ?? may.quantity
     if (quantity.gt(may.quantity))
       refuse({ code: 'billed-is-credited', line: line.description, left: may.quantity, asked: quantity })
-    const out = outOf(handovers, line, w.currency)
+    const out = outOf(handovers, moves, line)
     if (quantity.gt(0)) out.refuseEarly(quantity, onDay)
-    const share = quantity.gte(may.left)
-      ? may.cost
-      : roundToMoney(toDecimal(may.cost).times(quantity).div(may.left), w.currency)
-    return { line, quantity, cost: quantity.eq(out.quantity) ? out.cost : smallerMoney(share, out.cost) }
+    const outs = piecesOut(moves, { papers, line }, batches, serials)
+    const whole = serials?.length ? quantity : may.left
+    return { line, quantity, pieces: comeBack(outs, out.pieces, { quantity, whole }) }
   })
   return rows.filter((r) => r.quantity.gt(0))
 }
@@ -112,7 +120,7 @@ export const returnGoods = defineCommand('return-goods', returnGoodsInput, async
     )
   const handovers = await listHandovers(w.tx, [seen.saleId], w.currency)
   const handover = present(handovers.find((h) => h.id === wish.handoverId))
-  const rows = comingBack(w, locked, handover, handovers, wish)
+  const rows = await comingBack(w, locked, handover, handovers, wish)
   const first = present(handover.lines[0])
   if (rows.length === 0)
     refuse({
@@ -121,13 +129,14 @@ export const returnGoods = defineCommand('return-goods', returnGoodsInput, async
       left: ZERO,
       asked: first.quantity,
     })
-  const made = await bringBack(w, locked.sale, handovers, rows, {
+  const made = await bringBack(w, locked.sale, rows, {
     on: onDay,
     replace: true,
     placeId: wish.placeId,
     returnsId: handover.id,
     reason: wish.reason,
   })
+  if (wish.scrap) await scrap(w, made.moves, { on: onDay, reason: wish.reason })
   await addToLines(
     w.tx,
     rows.map((r) => ({ lineId: r.line.id, by: { returned: r.quantity, toReplace: r.quantity } })),
@@ -136,11 +145,16 @@ export const returnGoods = defineCommand('return-goods', returnGoodsInput, async
   return {
     id: made.id,
     answer: async () => ({
-      ...made,
+      id: made.id,
+      number: made.number,
       saleId: seen.saleId,
       returns: handover.id,
       on: onDay,
-      lines: rows.map((r) => ({ lineId: r.line.id, quantity: r.quantity.toString(), cost: toDecimalString(r.cost) })),
+      lines: rows.map((r) => ({
+        lineId: r.line.id,
+        quantity: r.quantity.toString(),
+        cost: toDecimalString(costBack(r, w.currency)),
+      })),
     }),
   }
 })

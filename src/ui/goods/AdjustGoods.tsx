@@ -1,8 +1,11 @@
 'use client'
 import { useWatch } from 'react-hook-form'
 import type { Day } from '@/core/day'
+import type { Track } from '@/core/kinds'
 import type { PlaceWithGoods } from '@/model/goods/placesOf'
 import { CommandForm } from '../form/CommandForm'
+import { pieceBody } from './countDraft'
+import { WhichPieces } from './WhichPieces'
 import { sayStockChange } from './sayStockChange'
 import { FormChoice, FormMoney, FormOn, FormQuantity, FormReason, FormSelect } from '../form/inputs'
 
@@ -13,6 +16,7 @@ interface Props {
   readonly currency: string
   readonly today: Day
   readonly places: readonly PlaceWithGoods[]
+  readonly track: Track
   readonly onDone: () => void
 }
 
@@ -20,7 +24,13 @@ interface Draft {
   readonly way: 'gone' | 'found'
   readonly on: string
   readonly reason: string
-  readonly lines: readonly { readonly change: string; readonly placeId: string; readonly unitCost: string }[]
+  readonly lines: readonly {
+    readonly change: string
+    readonly placeId: string
+    readonly unitCost: string
+    readonly lot: string
+    readonly serials: string
+  }[]
 }
 
 const bodyOf = (goodsId: number, { way, on, reason, lines }: Draft) => ({
@@ -28,6 +38,7 @@ const bodyOf = (goodsId: number, { way, on, reason, lines }: Draft) => ({
   reason,
   lines: lines.map((l) => ({
     goodsId,
+    ...pieceBody(l),
     change: way === 'gone' && l.change !== '' ? `-${l.change}` : l.change,
     ...(l.placeId === '' ? {} : { placeId: l.placeId }),
     ...(way === 'found' && l.unitCost !== '' ? { unitCost: l.unitCost } : {}),
@@ -35,12 +46,12 @@ const bodyOf = (goodsId: number, { way, on, reason, lines }: Draft) => ({
 })
 
 /** Goods that broke, were used up, given away or found, with the reason. */
-export const AdjustGoods = ({ goodsId, currency, today, places, onDone }: Props) => {
+export const AdjustGoods = ({ goodsId, currency, today, places, track, onDone }: Props) => {
   const start: Draft = {
     way: 'gone',
     on: String(today),
     reason: '',
-    lines: [{ change: '', placeId: places[0] ? String(places[0].id) : '', unitCost: '' }],
+    lines: [{ change: '', placeId: places[0] ? String(places[0].id) : '', unitCost: '', lot: '', serials: '' }],
   }
   return (
     <CommandForm
@@ -64,6 +75,7 @@ export const AdjustGoods = ({ goodsId, currency, today, places, onDone }: Props)
           ]}
         />
         <FormQuantity name="lines.0.change" label="How many" />
+        <Which track={track} />
         {places.length > 1 && (
           <FormSelect
             name="lines.0.placeId"
@@ -78,6 +90,10 @@ export const AdjustGoods = ({ goodsId, currency, today, places, onDone }: Props)
     </CommandForm>
   )
 }
+
+const Which = ({ track }: { readonly track: Track }) => (
+  <WhichPieces track={track} needed={useWatch<Draft, 'way'>({ name: 'way' }) === 'found'} />
+)
 
 /** What one cost that was found; what is gone takes its own cost along. */
 const FoundAt = ({ currency }: { readonly currency: string }) =>

@@ -1,35 +1,34 @@
 'use client'
+import { useState } from 'react'
+import { formatDay, type Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { decimal, formatPrice } from '@/core/money'
-import { useState } from 'react'
-import type { Day } from '@/core/day'
-import { DayField, MoneyField, QuantityField } from '../fields'
+import { DayField, MoneyField, QuantityField, Text } from '../fields'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
+import { LedgerHead, right } from '../LedgerHead'
+import { ScanBox } from './ScanBox'
+import { isCounted, lineBody, NOTHING_COUNTED, scanInto, type Counted, type CountLine } from './countDraft'
 import { sayStockChange } from './sayStockChange'
-import { LedgerHead, right } from '@/ui/LedgerHead'
 
 interface Props {
   readonly currency: string
   readonly today: Day
   /** Where it is counted; null where there is one place. */
   readonly placeId: number | null
-  readonly lines: readonly {
-    readonly goodsId: number
-    readonly code: string
-    readonly name: string
-    readonly onHand: string
-    readonly unitCost: string
-  }[]
+  readonly lines: readonly CountLine[]
 }
 
-/** What was counted replaces what the books had; more comes in at a cost, less goes out at the average. */
+/** What was counted replaces what the books had; more comes in at a cost, less goes out at what it cost. */
 export const CountForm = ({ currency, today, placeId, lines }: Props) => {
-  const [counted, setCounted] = useState<Readonly<Record<number, string>>>({})
-  const [costs, setCosts] = useState<Readonly<Record<number, string>>>({})
+  const [counted, setCounted] = useState<Readonly<Record<string, Counted>>>({})
   const [on, setOn] = useState<string>(today)
+  const [scanned, setScanned] = useState('')
   const { send, busy, refused } = useSend()
-  const typed = lines.filter((l) => (counted[l.goodsId] ?? '') !== '')
+  const of = (key: string): Counted => counted[key] ?? NOTHING_COUNTED
+  const typed = lines.filter((l) => isCounted(l, of(l.key)))
+  const change = (key: string, part: Partial<Counted>): void =>
+    setCounted((all) => ({ ...all, [key]: { ...NOTHING_COUNTED, ...all[key], ...part } }))
   const save = async () => {
     const done = await send(
       'POST',
@@ -37,58 +36,70 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
       {
         on,
         ...(placeId === null ? {} : { placeId }),
-        lines: typed.map((l) => ({
-          goodsId: l.goodsId,
-          counted: counted[l.goodsId] ?? '',
-          unitCost: costs[l.goodsId] || undefined,
-        })),
+        lines: typed.map((l) => lineBody(l, of(l.key))),
       },
-      {
-        say: (c) => `Count ${c.number} saved: ${sayStockChange(c.value)}.`,
-      },
+      { say: (c) => `Count ${c.number} saved: ${sayStockChange(c.value)}.` },
     )
-    if (done) {
-      setCounted({})
-      setCosts({})
-    }
+    if (done) setCounted({})
   }
+  const scan = (code: string): void => {
+    const found = scanInto(lines, counted, code)
+    if (found) setCounted(found.counted)
+    setScanned(found ? `${found.what}: ${found.quantity}` : `Nothing here has the code, barcode or serial ${code}.`)
+  }
+  const told = lines.some((l) => l.track !== 'none')
   return (
     <>
-      <div className="mb-3 flex items-end gap-3">
+      <div className="mb-3 flex flex-wrap items-end gap-3">
         <span className="w-37.5">
           <DayField label="Date" today={today} value={on} onValue={setOn} />
         </span>
+        <ScanBox onScan={scan} said={scanned} />
         <button className="btn btn-do" data-primary disabled={busy || typed.length === 0} onClick={() => void save()}>
           Save count ({typed.length} {typed.length === 1 ? 'item' : 'items'})
         </button>
       </div>
       <Refusal refused={refused} />
-      <table className="ledger max-w-215">
+      <table className="ledger max-w-245">
         <LedgerHead
-          heads={['Code', 'Name', right('On hand'), right('Counted', 'w-27.5'), right('Cost of additions', 'w-30')]}
+          heads={[
+            'Code',
+            'Name',
+            ...(told ? ['Lot or serial'] : []),
+            right('On hand'),
+            right('Counted', 'w-27.5'),
+            right('Cost of additions', 'w-30'),
+          ]}
         />
         <tbody>
           {lines.map((l) => (
-            <tr key={l.goodsId}>
+            <tr key={l.key}>
               <td className="font-figure text-[14px]">{l.code}</td>
               <td>{l.name}</td>
-              <td className="fig">{formatDigits(l.onHand)}</td>
+              {told && (
+                <td>
+                  <Piece line={l} of={of(l.key)} today={today} onChange={(part) => change(l.key, part)} />
+                </td>
+              )}
+              <td className="fig">{l.isNew ? '' : formatDigits(l.onHand)}</td>
               <td>
-                <QuantityField
-                  label={`Counted: ${l.name}`}
-                  hideLabel
-                  value={counted[l.goodsId] ?? ''}
-                  onValue={(v) => setCounted({ ...counted, [l.goodsId]: v })}
-                />
+                {!(l.isNew && l.track === 'serial') && (
+                  <QuantityField
+                    label={`Counted: ${l.name} ${l.serial ?? l.lot ?? (l.isNew ? 'new lot' : '')}`.trim()}
+                    hideLabel
+                    value={of(l.key).quantity}
+                    onValue={(quantity) => change(l.key, { quantity })}
+                  />
+                )}
               </td>
               <td>
                 <MoneyField
-                  label={`Cost of new ones: ${l.name}`}
+                  label={`Cost of new ones: ${l.name} ${l.serial ?? l.lot ?? ''}`.trim()}
                   hideLabel
                   currency={currency}
-                  value={costs[l.goodsId] ?? ''}
+                  value={of(l.key).cost}
                   placeholder={l.unitCost === '0' ? '' : formatPrice(decimal(l.unitCost), currency)}
-                  onValue={(v) => setCosts({ ...costs, [l.goodsId]: v })}
+                  onValue={(cost) => change(l.key, { cost })}
                 />
               </td>
             </tr>
@@ -96,5 +107,50 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
         </tbody>
       </table>
     </>
+  )
+}
+
+interface PieceProps {
+  readonly line: CountLine
+  readonly of: Counted
+  readonly today: Day
+  readonly onChange: (part: Partial<Counted>) => void
+}
+
+/** Which lot or serial a row counts; on the row for new ones, the fields to say it. */
+const Piece = ({ line, of, today, onChange }: PieceProps) => {
+  if (line.track === 'none') return null
+  if (!line.isNew)
+    return (
+      <span className="font-figure text-[14px]">
+        {line.serial ?? line.lot}
+        {line.expires && <small className="text-ink-600"> until {formatDay(line.expires)}</small>}
+      </span>
+    )
+  return line.track === 'serial' ? (
+    <Text
+      label={`New serials: ${line.name}`}
+      hideLabel
+      value={of.serials}
+      placeholder="new serials, with commas between"
+      onChange={(e) => onChange({ serials: e.target.value })}
+    />
+  ) : (
+    <span className="flex gap-2">
+      <Text
+        label={`New lot: ${line.name}`}
+        hideLabel
+        value={of.lot}
+        placeholder="new lot"
+        onChange={(e) => onChange({ lot: e.target.value })}
+      />
+      <DayField
+        label={`Expires: ${line.name}`}
+        hideLabel
+        today={today}
+        value={of.expires}
+        onValue={(expires) => onChange({ expires })}
+      />
+    </span>
   )
 }

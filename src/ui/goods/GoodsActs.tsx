@@ -1,6 +1,7 @@
 'use client'
 import { useState } from 'react'
 import type { Day } from '@/core/day'
+import type { Track } from '@/core/kinds'
 import type { PlaceWithGoods } from '@/model/goods/placesOf'
 import { Acts, type Act } from '../acts/Acts'
 import { lazily } from '../lazily'
@@ -20,10 +21,11 @@ interface Props {
   readonly currency: string
   readonly today: Day
   readonly places: readonly PlaceWithGoods[]
+  readonly track: Track
 }
 
 /** What can be done with a thing: counted, moved, adjusted; what it was sold on; its labels. */
-export const GoodsActs = ({ id, name, code, kept, currency, today, places }: Props) => {
+export const GoodsActs = ({ id, name, code, kept, currency, today, places, track }: Props) => {
   const [open, setOpen] = useState<GoodsAct | null>(null)
   const close = () => setOpen(null)
   const acts: readonly Act<GoodsAct>[] = [
@@ -67,10 +69,10 @@ export const GoodsActs = ({ id, name, code, kept, currency, today, places }: Pro
         away={open !== null}
       />
       <Panel open={open === 'move'} onClose={close} title={`Move ${name}`}>
-        <MoveGoods goodsId={id} name={name} today={today} places={places} onDone={close} />
+        <MoveGoods goodsId={id} name={name} today={today} places={places} track={track} onDone={close} />
       </Panel>
       <Panel open={open === 'adjust'} onClose={close} title={`Adjust ${name}`}>
-        <AdjustGoods goodsId={id} currency={currency} today={today} places={places} onDone={close} />
+        <AdjustGoods goodsId={id} currency={currency} today={today} places={places} track={track} onDone={close} />
       </Panel>
     </>
   )

@@ -1,7 +1,7 @@
 'use client'
 import { FormProvider, useWatch } from 'react-hook-form'
 import type { Day } from '@/core/day'
-import type { GoodsKind } from '@/core/kinds'
+import type { Costing, GoodsKind, Track } from '@/core/kinds'
 import { FormProblems } from '../form/FormProblems'
 import { FormArea, FormCheck, FormMoney, FormQuantity, FormSelect, FormText } from '../form/inputs'
 import { useCommandForm } from '../form/useCommandForm'
@@ -17,6 +17,8 @@ interface Props {
   readonly today: Day
   readonly codes: readonly { readonly code: string; readonly name: string }[]
   readonly accounts: readonly { readonly code: string; readonly name: string }[]
+  /** It was in stock before: how it is tracked and costed stays. */
+  readonly moved?: boolean
   readonly levels: readonly { readonly code: string; readonly name: string }[]
 }
 
@@ -32,7 +34,7 @@ const toAdd = () => inputs().then((m) => m.addGoodsInput)
 const toChange = () => inputs().then((m) => m.changeGoodsInput)
 
 /** Goods: what they are called, cost the customer, are made of, and where they come from. */
-export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels }: Props) => {
+export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels, moved = false }: Props) => {
   const { form, sendBody, busy, refused } = useCommandForm({
     start,
     schema: id === null ? toAdd : toChange,
@@ -62,7 +64,7 @@ export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels 
           <FormSelect name="taxCode" label="Tax code" options={codes.map((c) => ({ value: c.code, name: c.name }))} />
         </div>
         <PriceRows levels={levels} currency={currency} today={today} />
-        <OnTheShelf />
+        <OnTheShelf moved={moved} />
         <FormText name="tags" label="Tags, separated by commas" most={400} />
         <FormSelect
           name="incomeAccount"
@@ -71,7 +73,7 @@ export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels 
         />
         <FormArea name="note" label="Notes" most={2000} />
         <FormCheck name="onShopfront" label="Sell in the online shop" />
-        {id !== null && <FormCheck name="Discontinued" label="Discontinued (kept on existing documents)" />}
+        {id !== null && <FormCheck name="retired" label="Discontinued (kept on existing documents)" />}
         <FormProblems refused={refused} />
         <button className="btn btn-do" disabled={busy} data-primary>
           {id === null ? 'Add item' : 'Save changes'}
@@ -98,10 +100,50 @@ const Price = ({ currency }: { readonly currency: string }) => {
   return <FormMoney name="price" label={kind === 'work' ? 'Price per hour or piece' : 'Price'} currency={currency} />
 }
 
-const OnTheShelf = () =>
+const TRACKS: readonly { readonly value: Track; readonly name: string }[] = [
+  { value: 'none', name: 'By quantity' },
+  { value: 'lot', name: 'By lot' },
+  { value: 'serial', name: 'By serial' },
+]
+const COSTINGS: readonly { readonly value: Costing; readonly name: string }[] = [
+  { value: 'average', name: 'Average cost' },
+  { value: 'fifo', name: 'First in, first out' },
+]
+
+/** How pieces are told apart and costed; chosen before the first one comes in. */
+const Told = ({ moved }: { readonly moved: boolean }) => {
+  const [track, costing] = useWatch<GoodsDraft, ['track', 'costing']>({ name: ['track', 'costing'] })
+  const chosen = [
+    TRACKS.find((t) => t.value === track)?.name,
+    track === 'serial' ? 'each at its own cost' : COSTINGS.find((c) => c.value === costing)?.name.toLowerCase(),
+  ].join(', ')
+  return (
+    <>
+      {moved ? (
+        <p className="text-[15px]">
+          <span className="label">Tracked</span>
+          {chosen}
+        </p>
+      ) : (
+        <div className="grid grid-cols-2 gap-3">
+          <FormSelect name="track" label="Tracked" options={TRACKS} />
+          {track === 'serial' ? (
+            <p className="pt-6 text-[15px]">Each at its own cost</p>
+          ) : (
+            <FormSelect name="costing" label="Costed at" options={COSTINGS} />
+          )}
+        </div>
+      )}
+      <FormText name="warrantyMonths" label="Warranty, months" most={3} />
+    </>
+  )
+}
+
+const OnTheShelf = ({ moved }: { readonly moved: boolean }) =>
   useKind() === 'stock' && (
     <>
       <SupplierRows />
+      <Told moved={moved} />
       <div className="grid grid-cols-3 gap-3">
         <FormQuantity name="reorderAt" label="Reorder at" />
         <FormQuantity name="weight" label="Weight, kg" />

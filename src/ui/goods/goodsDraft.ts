@@ -1,4 +1,4 @@
-import type { GoodsKind } from '@/core/kinds'
+import type { Costing, GoodsKind, Track } from '@/core/kinds'
 import { splitTags } from '../people/customerDraft'
 
 /** A price beside the list, as the form holds it. */
@@ -38,6 +38,9 @@ export interface GoodsDraft {
   weight: string
   size: string
   reorderAt: string
+  track: Track
+  costing: Costing
+  warrantyMonths: string
   priceIsSum: boolean
   onShopfront: boolean
   retired: boolean
@@ -61,6 +64,9 @@ export const NO_GOODS: Omit<GoodsDraft, 'taxCode'> = {
   weight: '',
   size: '',
   reorderAt: '',
+  track: 'none',
+  costing: 'average',
+  warrantyMonths: '',
   priceIsSum: false,
   onShopfront: false,
   retired: false,
@@ -95,6 +101,13 @@ export const goodsBody = (g: GoodsDraft) => ({
       ? { name: s.name, code: s.code, preferred: s.preferred }
       : { supplierId: s.supplierId, code: s.code, preferred: s.preferred },
   ),
+  ...(g.kind === 'stock'
+    ? {
+        track: g.track,
+        costing: g.track === 'serial' ? ('unit' as const) : g.costing === 'unit' ? ('average' as const) : g.costing,
+        warrantyMonths: g.warrantyMonths === '' ? null : Number(g.warrantyMonths),
+      }
+    : {}),
   ...(g.kind === 'kit'
     ? { parts: g.parts.map(({ goodsId, quantity }) => ({ goodsId, quantity })), priceIsSum: g.priceIsSum }
     : {}),

@@ -5,6 +5,7 @@ import { toDecimalString } from '@/core/money'
 import type { Command } from '@/services/command'
 import type { TestShop } from '../shop'
 import { MOVES } from './moves'
+import type { ToldGoods } from './pieces'
 import type { Step } from './steps'
 
 interface Posted {
@@ -18,7 +19,10 @@ export class History {
   done = 0
   readonly refused = new Map<string, number>()
 
-  constructor(public shop: TestShop) {}
+  constructor(
+    public shop: TestShop,
+    public told: ToldGoods,
+  ) {}
 
   /** Runs a command; every third is previewed first: what it said it would post, it posts, and looking changed nothing. */
   async attempt<I, A>(command: Command<I, A>, input: I): Promise<string> {
@@ -61,6 +65,7 @@ export class History {
   async play(x: Step): Promise<unknown> {
     this.today = addDays(this.today, x.later)
     const { violin, rosin, setUp } = this.shop
+    const { strings, glue, bow, viola } = this.told
     return MOVES[x.kind](this, x, {
       on: x.back === 0 ? undefined : addDays(this.today, -x.back),
       saleId: await this.idOf('sale', x.pick),
@@ -70,7 +75,7 @@ export class History {
       amount: toDecimalString({ minor: BigInt(x.cents), currency: 'USD' }),
       lines: [
         {
-          goodsId: [violin, rosin, setUp][x.n % 3]!,
+          goodsId: [violin, rosin, setUp, strings, glue, bow, viola][(x.n + x.cents) % 7]!,
           quantity: String(x.n),
           discountPercent: x.flag ? '7.5' : '0',
         },

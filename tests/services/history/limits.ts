@@ -7,8 +7,19 @@ export const neverBelowZero = async (db: TestShop['db']): Promise<unknown[]> => 
     select * from (select customer_id, sale_id, kind, on_day, sum(sum(amount)) over (partition by customer_id, sale_id, kind order by on_day) as held
                      from held_move group by 1, 2, 3, 4) m where held < 0`)),
   ...(await db.execute(sql`
-    select * from (select goods_id, place_id, on_day, sum(sum(quantity)) over w as quantity, sum(sum(value)) over w as value
-                     from stock_move group by 1, 2, 3 window w as (partition by goods_id, place_id order by on_day)) m where quantity < 0 or value < 0`)),
+    select * from (select goods_id, place_id, batch_id, on_day, sum(sum(quantity)) over w as quantity
+                     from stock_move group by 1, 2, 3, 4 window w as (partition by goods_id, place_id, batch_id order by on_day)) m where quantity < 0`)),
+  ...(await db.execute(sql`
+    with moved as (select m.goods_id, case g.costing when 'fifo' then m.place_id end as place_id,
+                          case when g.costing <> 'average' then m.batch_id end as batch_id, m.on_day, m.quantity, m.value
+                     from stock_move m join goods g on g.id = m.goods_id)
+    select * from (select goods_id, place_id, batch_id, on_day, sum(sum(quantity)) over w as quantity, sum(sum(value)) over w as value
+                     from moved group by 1, 2, 3, 4 window w as (partition by goods_id, place_id, batch_id order by on_day)) m
+     where quantity < 0 or value < 0`)),
+  ...(await db.execute(sql`
+    select * from (select m.batch_id, m.on_day, sum(sum(m.quantity)) over w as there
+                     from stock_move m join batch b on b.id = m.batch_id where b.serial is not null
+                    group by 1, 2 window w as (partition by m.batch_id order by m.on_day)) m where there not in (0, 1)`)),
   ...(await db.execute(sql`
     select * from (select f.due_id, f.on_day, d.amount, sum(sum(f.amount)) over w as filled,
                           sum(coalesce(sum(f.amount) filter (where f.kind in ('receipt', 'held', 'void', 'released')), 0)) over w as paid,

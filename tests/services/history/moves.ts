@@ -35,6 +35,7 @@ import { offerSale } from '@/services/sales/offerSale'
 import { startSale } from '@/services/sales/startSale'
 import type { Day } from '@/core/day'
 import type { History } from './history'
+import { PIECES } from './pieces'
 import { arrangements, type Step } from './steps'
 
 /** What a step is about: the papers it picked, an amount, lines, and its day where that is not today. */
@@ -156,6 +157,7 @@ export const MOVES: Readonly<Record<Step['kind'], (h: History, x: Step, about: A
       ],
     })
   },
+  ...PIECES,
   counter: async (h, x, { lines, on }) => h.attempt(sellAtCounter, { on, lines, method: 'card' }),
   cancel: async (h, x, { saleId, on }) => {
     return h.attempt(cancelSale, {
@@ -204,7 +206,7 @@ export const MOVES: Readonly<Record<Step['kind'], (h: History, x: Step, about: A
     })
   },
   'return-goods': async (h, x, { on }) =>
-    h.attempt(returnGoods, { handoverId: await h.idOf('handover', x.pick), on, reason: 'x' }),
+    h.attempt(returnGoods, { handoverId: await h.idOf('handover', x.pick), on, reason: 'x', scrap: x.flag }),
   'write-off': async (h, x, { dueId, amount, on }) => {
     return x.flag
       ? h.attempt(writeOffDue, { on, dueId, reason: 'x', amount: x.n > 4 ? amount : undefined })

@@ -1,4 +1,4 @@
-import { GOODS_KINDS } from '@/core/kinds'
+import { COSTINGS, GOODS_KINDS, TRACKS } from '@/core/kinds'
 import { z } from 'zod'
 import { text, quantityOrZero, unitPrice, day, id, needed, tags, quantity } from '@/contract/fields'
 import { decimal } from '@/core/money'
@@ -40,6 +40,14 @@ export const fields = {
   reorderAt: quantityOrZero.nullable().optional(),
   /** A kit that costs what its parts cost together. */
   priceIsSum: z.boolean().optional(),
+  /** How pieces are told apart and what one costs that leaves: fixed once one moved. By serial each costs its own. */
+  track: z.enum(TRACKS, { error: 'Say none, lot or serial.' }).optional(),
+  costing: z.enum(COSTINGS, { error: 'Say average, fifo or unit.' }).optional(),
+  warrantyMonths: z
+    .int('A whole number of months.')
+    .min(0, 'Not below zero.')
+    .max(600, 'At most 600 months.')
+    .nullish(),
   onShopfront: z.boolean().optional(),
   pictureFileId: id.nullable().optional(),
   parts: z

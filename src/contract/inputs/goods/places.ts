@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { id, needed, on, quantity, signedQuantity, unitPrice } from '@/contract/fields'
+import { asManySerials, isDecimal, lot, serials } from '@/contract/pieces'
 
 export const addPlaceInput = z.object({
   code: needed(20, 'A code'),
@@ -19,7 +20,9 @@ export const moveStockInput = z.object({
   from: id,
   to: id,
   lines: z
-    .array(z.object({ goodsId: id, quantity }))
+    .array(
+      z.object({ goodsId: id, quantity, lot: lot.optional(), serials: serials.optional() }).superRefine(asManySerials),
+    )
     .min(1, 'Say what is moved.')
     .max(500),
 })
@@ -29,14 +32,20 @@ export const adjustStockInput = z.object({
   reason: needed(200, 'A reason'),
   lines: z
     .array(
-      z.object({
-        goodsId: id,
-        placeId: id.optional(),
-        /** How many more or fewer: `3`, `-2`. */
-        change: signedQuantity,
-        /** What one of those that came cost; the average so far where nothing is said. */
-        unitCost: unitPrice.optional(),
-      }),
+      z
+        .object({
+          goodsId: id,
+          placeId: id.optional(),
+          lot: lot.optional(),
+          serials: serials.optional(),
+          /** How many more or fewer: `3`, `-2`. */
+          change: signedQuantity,
+          /** What one of those that came cost; the average so far where nothing is said. */
+          unitCost: unitPrice.optional(),
+        })
+        .superRefine((l, ctx) =>
+          asManySerials({ ...l, quantity: isDecimal(l.change) ? l.change.abs() : undefined }, ctx),
+        ),
     )
     .min(1, 'Say what changed.')
     .max(500),

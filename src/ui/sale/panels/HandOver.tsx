@@ -3,7 +3,9 @@ import { useWatch } from 'react-hook-form'
 import { formatDigits } from '@/core/locale'
 import { addMonths, type Day } from '@/core/day'
 import { CommandForm } from '../../form/CommandForm'
-import { FormChoice, FormOn, FormPick, FormQuantity } from '../../form/inputs'
+import { splitSerials } from '../../goods/countDraft'
+import type { Track } from '@/core/kinds'
+import { FormChoice, FormOn, FormPick, FormQuantity, FormText } from '../../form/inputs'
 import { useTakenFrom } from './useTakenFrom'
 import { isNone, Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
 
@@ -12,7 +14,7 @@ const BY = { counter: 'Picked up', parcel: 'Shipped', delivery: 'Delivered' } as
 interface Draft {
   on: string
   by: keyof typeof BY
-  lines: LineQuantity[]
+  lines: (LineQuantity & { which: string })[]
   turnInto: { kind: 'installments' | 'terms'; count: string }
 }
 
@@ -30,6 +32,16 @@ const restAs = ({ kind, count }: Draft['turnInto'], held: string, today: Day) =>
         firstDue: addMonths(today, 1),
       }
 
+/** A line as the call takes it: the lot or the serials that were named, else whatever is proposed. */
+const handed = ({ which, ...l }: Draft['lines'][number], track: Track) => ({
+  ...l,
+  ...(which.trim() === '' || track === 'none'
+    ? {}
+    : track === 'lot'
+      ? { lot: which.trim() }
+      : { serials: splitSerials(which) }),
+})
+
 /** Goods go to the customer. */
 export const HandOver = ({ sale, today, onClose }: PanelProps) => {
   const waiting = sale.lines.filter((l) => Number(l.toHandOver) > 0)
@@ -39,7 +51,7 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
   const start: Draft = {
     on: String(today),
     by: 'counter',
-    lines: quantitiesOf(waiting, (l) => (l.fromShelf ? l.setAside : l.toHandOver)),
+    lines: quantitiesOf(waiting, (l) => (l.fromShelf ? l.setAside : l.toHandOver)).map((l) => ({ ...l, which: '' })),
     turnInto: { kind: 'installments', count: '3' },
   }
   return (
@@ -48,7 +60,11 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
       path={`/sales/${sale.id}/handovers`}
       schema={schema}
       start={start}
-      asBody={({ turnInto, ...d }) => ({ ...d, ...(early ? { turnInto: restAs(turnInto, sale.held, today) } : {}) })}
+      asBody={({ turnInto, lines, ...d }) => ({
+        ...d,
+        lines: lines.map((l) => handed(l, waiting.find((w) => w.id === l.lineId)?.track ?? 'none')),
+        ...(early ? { turnInto: restAs(turnInto, sale.held, today) } : {}),
+      })}
       skip={{ lines: isNone }}
       say={() =>
         `Handed over to ${sale.customer}${layaway ? ' and invoiced' : ''}.${goods ? ' The cost of goods is posted.' : ''}`
@@ -88,9 +104,21 @@ const Leaving = ({ saleId, lines, goods }: LeavingProps) => {
       side={(l) =>
         l.fromShelf ? [inStock(l), takenFrom.get(l.id)].filter(Boolean).join('; ') : 'Work or charge: mark what is done'
       }
+      more={(l, i) => l.track !== 'none' && <Which line={l} index={i} />}
     />
   )
 }
+
+/** Which lot or serials go, where the owner says it; else those that are proposed. */
+const Which = ({ line, index }: { readonly line: LeavingProps['lines'][number]; readonly index: number }) => (
+  <FormText
+    name={`lines.${index}.which`}
+    label={`${line.track === 'lot' ? 'Lot' : 'Serials'}: ${line.description}`}
+    hideLabel
+    most={2000}
+    placeholder={line.track === 'lot' ? 'lot, or the one proposed' : 'serials, or those proposed'}
+  />
+)
 
 const GoingEarly = ({ left }: { readonly left: string }) => {
   const kind = useWatch<Draft, 'turnInto.kind'>({ name: 'turnInto.kind' })

@@ -1,6 +1,8 @@
 'use client'
+import type { ReactNode } from 'react'
 import { formatDigits } from '@/core/locale'
 import type { Day } from '@/core/day'
+import type { Track } from '@/core/kinds'
 import type { Stands } from '@/core/sale'
 import { FormQuantity } from '../../form/inputs'
 import type { UsualPlain } from '../arrangementDraft'
@@ -12,6 +14,8 @@ export interface SheetLine {
   readonly kind: string
   readonly description: string
   readonly fromShelf: boolean
+  /** How its pieces are told apart. */
+  readonly track: Track
   readonly choice: 'none' | 'optional' | 'alternative'
   readonly choiceGroup: string
   readonly chosen: boolean
@@ -96,10 +100,12 @@ interface QuantitiesProps {
   readonly lines: readonly SheetLine[]
   readonly most: (l: SheetLine) => string
   readonly side?: (l: SheetLine) => string
+  /** What else is asked of a line, under it. */
+  readonly more?: (l: SheetLine, index: number) => ReactNode
 }
 
 /** How many of each line, beside how many there may be. */
-export const Quantities = ({ name, lines, most, side }: QuantitiesProps) => (
+export const Quantities = ({ name, lines, most, side, more }: QuantitiesProps) => (
   <table className="ledger my-2">
     <LedgerHead heads={['Item', right('Open'), right('Now', 'w-25')]} />
     <tbody>
@@ -108,6 +114,7 @@ export const Quantities = ({ name, lines, most, side }: QuantitiesProps) => (
           <td>
             {l.description}
             {side?.(l) && <div className="sub">{side(l)}</div>}
+            {more?.(l, i)}
           </td>
           <td className="fig">{formatDigits(most(l))}</td>
           <td>

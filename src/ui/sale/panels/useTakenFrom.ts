@@ -4,7 +4,23 @@ import { isDay } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { call } from '../../send'
 
-/** From which places the goods of a sale's lines are taken on a day, by the line's id; nothing where there is one place. */
+type Taken = {
+  readonly place: string
+  readonly lot: string | null
+  readonly serials: readonly string[]
+  readonly quantity: string
+}
+
+const sayTaken = ({ place, lot, serials, quantity }: Taken): string =>
+  [
+    serials.length > 0 ? serials.join(', ') : `${formatDigits(quantity)}${lot === null ? '' : ` of lot ${lot}`}`,
+    place === '' ? '' : ` from ${place}`,
+  ].join('')
+
+/**
+ * From which places the goods of a sale's lines are taken on a day, by the line's id, with lots and serials; nothing where there is
+ * one place and nothing is told apart.
+ */
 export const useTakenFrom = (saleId: number, on: string, asked: boolean): ReadonlyMap<number, string> => {
   const [from, setFrom] = useState<ReadonlyMap<number, string>>(new Map())
   useEffect(() => {
@@ -15,8 +31,8 @@ export const useTakenFrom = (saleId: number, on: string, asked: boolean): Readon
       const says = new Map<number, string[]>()
       for (const l of read.value.lines)
         for (const f of l.from)
-          if (f.place !== '')
-            says.set(l.lineId, [...(says.get(l.lineId) ?? []), `${formatDigits(f.quantity)} from ${f.place}`])
+          if (f.place !== '' || f.lot !== null || f.serials.length > 0)
+            says.set(l.lineId, [...(says.get(l.lineId) ?? []), sayTaken(f)])
       setFrom(new Map([...says].map(([line, parts]) => [line, parts.join(', ')])))
     })
     return () => {

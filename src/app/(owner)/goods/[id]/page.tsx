@@ -11,10 +11,11 @@ import { readWhereItLies, type PlaceWithGoods } from '@/model/goods/placesOf'
 import { GoodsActs } from '@/ui/goods/GoodsActs'
 import { GoodsForm } from '@/ui/goods/GoodsForm'
 import { LedgerHead, right } from '@/ui/LedgerHead'
+import { Facts } from '@/ui/Facts'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
 import { ListRows, type OpenList } from '@/ui/list/ListView'
-import { stockCard } from '@/api/lists/sales'
+import { stockCard, stockOn } from '@/api/lists/sales'
 import type { CardLine } from '@/model/goods/goodsPage'
 import { openList } from '../../_list'
 import { idFrom, openShop, queryOf, type Search } from '../../_shop'
@@ -30,9 +31,11 @@ export default async function GoodsPage({ params, searchParams }: Props) {
   const shop = await openShop()
   const { currency, today } = shop
   const page = (await readGoodsPage(shop, await idFrom(params))) ?? notFound()
-  const { standing: g, codes, incomes, levels, files, view, parts } = page
+  const { standing: g, codes, incomes, levels, files, view, parts, moved } = page
   const { goods } = g
   const places = goods.kind === 'stock' ? await readWhereItLies(shop, goods.id) : []
+  const pieces =
+    goods.track === 'none' ? null : await openList(stockOn, shop, { goods: String(goods.id) }, `/goods/${goods.id}`)
   const card =
     goods.kind === 'stock'
       ? await openList(
@@ -64,13 +67,23 @@ export default async function GoodsPage({ params, searchParams }: Props) {
             currency={currency}
             today={today}
             places={places}
+            track={goods.track}
           />
         }
       />
       <div className="flex flex-wrap items-start gap-x-14">
         <Figures of={g} currency={currency} />
-        {places.length > 1 && <WhereItLies places={places} />}
+        {places.length > 1 && goods.track === 'none' && <WhereItLies places={places} />}
       </div>
+      {pieces && pieces.rows.length > 0 && (
+        <section className="mb-7 max-w-4xl">
+          <div className="mb-1 flex items-end justify-between gap-3">
+            <h2>{goods.track === 'serial' ? 'Serials in stock' : 'Lots in stock'}</h2>
+            <ListExport name="stock" query={pieces.query} />
+          </div>
+          <ListRows open={pieces} about={shop} />
+        </section>
+      )}
       {goods.parts.length > 0 && (
         <p className="mb-5">
           One kit is{' '}
@@ -87,6 +100,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
             today={today}
             codes={codes.map((c) => ({ code: c.code, name: c.name }))}
             accounts={incomes}
+            moved={moved}
             levels={levels.map((l) => ({ code: l.code, name: l.name }))}
             start={goodsDraftOf(page)}
           />
@@ -173,6 +187,9 @@ const goodsDraftOf = ({ standing: g, accounts, view, parts }: Page): GoodsDraft 
     weight: goods.weight?.toString() ?? '',
     size: goods.size,
     reorderAt: goods.reorderAt?.toString() ?? '',
+    track: goods.track,
+    costing: goods.costing,
+    warrantyMonths: goods.warrantyMonths === null ? '' : String(goods.warrantyMonths),
     priceIsSum: goods.priceIsSum,
     onShopfront: goods.onShopfront,
     retired: goods.retired,
@@ -191,31 +208,28 @@ const goodsDraftOf = ({ standing: g, accounts, view, parts }: Page): GoodsDraft 
   }
 }
 
+const COST_NAMES = {
+  average: 'Average cost',
+  fifo: 'Average of what is here',
+  unit: 'Average of what is here',
+} as const
+
 /** How it stands on the shelf; nothing for work and charges. */
 const Figures = ({ of: g, currency }: { readonly of: Page['standing']; readonly currency: string }) => {
   const { kind } = g.goods
   if (kind !== 'stock' && kind !== 'kit') return null
-  const figures =
+  const figures: readonly (readonly [string, string])[] =
     kind === 'stock'
       ? [
           ['On hand', formatQuantity(g.onHand)],
           ['Set aside', formatQuantity(g.setAside)],
           ['Available', formatQuantity(g.available)],
-          ['Average cost', formatPrice(g.unitCost.toDecimalPlaces(4), currency)],
+          [COST_NAMES[g.goods.costing], formatPrice(g.unitCost.toDecimalPlaces(4), currency)],
           ['Stock value', formatMoney(g.shelf.value)],
         ]
       : [
           ['Can be assembled', formatQuantity(g.available)],
           ['Cost of parts', formatPrice(g.unitCost.toDecimalPlaces(2), currency)],
         ]
-  return (
-    <dl className="mb-6 flex flex-wrap gap-x-9 gap-y-2">
-      {figures.map(([name, value]) => (
-        <div key={name}>
-          <dt className="sub">{name}</dt>
-          <dd className="fig text-left text-lg font-bold">{value}</dd>
-        </div>
-      ))}
-    </dl>
-  )
+  return <Facts facts={figures} />
 }

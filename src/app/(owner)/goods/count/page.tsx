@@ -1,8 +1,7 @@
 import type { Metadata } from 'next'
-import { toFourPlaces, ZERO } from '@/core/money'
 import { present } from '@/core/present'
-import { readGoodsList } from '@/model/goods/goods'
-import { readPlaces, readStockAt } from '@/model/goods/placesOf'
+import { readCountLines } from '@/model/goods/countLines'
+import { readPlaces } from '@/model/goods/placesOf'
 import { To } from '@/ui/To'
 import { CountForm } from '@/ui/goods/CountForm'
 import { Heading } from '@/ui/Heading'
@@ -13,14 +12,11 @@ export const metadata: Metadata = { title: 'Count stock' }
 
 export default async function CountPage({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
-  const { db, business, today, currency } = shop
+  const { today, currency } = shop
   const { search, place } = await queryOf(searchParams)
-  const [goods, places] = await Promise.all([
-    readGoodsList(db, { search, kind: 'stock' }, { limit: 200 }, business),
-    readPlaces(shop),
-  ])
+  const places = await readPlaces(shop)
   const at = places.length > 1 ? (places.find((p) => String(p.id) === place) ?? present(places[0])) : null
-  const there = at && (await readStockAt(shop, at.id))
+  const lines = await readCountLines(shop, { search, placeId: at?.id })
   return (
     <>
       <Heading title="Count stock" beside="Enter what you counted; empty lines stay unchanged" />
@@ -46,13 +42,7 @@ export default async function CountPage({ searchParams }: { searchParams: Search
         placeId={at?.id ?? null}
         currency={currency}
         today={today}
-        lines={goods.map((g) => ({
-          goodsId: g.goods.id,
-          code: g.goods.code,
-          name: g.goods.name,
-          onHand: toFourPlaces(there ? (there.get(g.goods.id)?.quantity ?? ZERO) : g.onHand),
-          unitCost: toFourPlaces(g.unitCost),
-        }))}
+        lines={lines}
       />
     </>
   )

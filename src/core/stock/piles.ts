@@ -1,0 +1,87 @@
+import type { Day } from '../day'
+import type { Costing } from '../kinds'
+import { larger, splitMoney, sumMoney, ZERO, type Decimal, type Money } from '../money'
+import { present } from '../present'
+
+/** Pieces that are told apart: a lot, one serial, or a layer, that is what came together. */
+export interface Batch {
+  readonly id: number
+  readonly goodsId: number
+  readonly lot: string | null
+  /** The last day on which it may be handed over. */
+  readonly expires: Day | null
+  readonly serial: string | null
+  readonly cameOn: Day
+}
+
+/** Where pieces lie: a thing, in a place, of a batch where its pieces are told apart. */
+export interface PileAt {
+  readonly goodsId: number
+  readonly placeId: number
+  readonly batchId: number | null
+}
+
+/** How many lie in a pile: now, at the end of a day, and as many as may leave on it so that no later day falls below zero. */
+export interface Pile extends PileAt {
+  readonly batch: Batch | null
+  readonly now: Decimal
+  readonly on: Decimal
+  readonly free: Decimal
+}
+
+/**
+ * The name of what costs alike: all of a thing at average cost, one serial wherever it lies, or a layer in one place.
+ *
+ * @example poolOf('average', { goodsId: 7, placeId: 2, batchId: 9 }) // '7::'
+ */
+export const poolOf = (costing: Costing, { goodsId, placeId, batchId }: PileAt): string =>
+  `${goodsId}:${costing === 'fifo' ? placeId : ''}:${costing === 'average' ? '' : (batchId ?? '')}`
+
+/**
+ * By what pieces are put in the order in which they go: the earliest to expire, then what came first. Pieces that are not told
+ * apart have no turn; lots that do not expire come last.
+ *
+ * @example turnOf({ expires: day('2027-03-01'), cameOn: day('2026-01-02'), … }) // '2027-03-01 2026-01-02 …'
+ */
+export const turnOf = (batch: Batch | null): string =>
+  batch === null
+    ? ''
+    : `${batch.expires ?? '9999-12-31'} ${batch.cameOn} ${batch.serial === null ? String(batch.id).padStart(10, '0') : ''}`
+
+/** Whether a batch may not be handed over on a day any more. */
+export const isPast = (batch: Batch | null, on: Day): boolean =>
+  batch !== null && batch.expires !== null && batch.expires < on
+
+/** What lies in a pile and what it is worth, with how its thing is costed. */
+export interface Worth extends PileAt {
+  readonly costing: Costing
+  readonly quantity: Decimal
+  readonly value: Money
+}
+
+/**
+ * Shares out what piles of one pool are worth together by how many lie in each, so that pieces that cost alike are worth alike
+ * wherever they lie. The sum stays; a pool of which nothing lies anywhere keeps what it is worth at its first pile.
+ *
+ * @example 3 in the shop worth 30.00 and 1 in the store room worth 50.00, at average cost → 60.00 and 20.00
+ */
+export const shareWorth = <W extends Worth>(piles: readonly W[], currency: string): readonly W[] => {
+  const pools = new Map<string, W[]>()
+  for (const pile of piles) {
+    const key = poolOf(pile.costing, pile)
+    pools.set(key, [...(pools.get(key) ?? []), pile])
+  }
+  const values = new Map<W, Money>()
+  for (const pool of pools.values()) {
+    const all = sumMoney(
+      pool.map((p) => p.value),
+      currency,
+    )
+    const shares = splitMoney(
+      all,
+      pool.map((p) => larger(p.quantity, ZERO)),
+    )
+    pool.forEach((pile, i) => values.set(pile, present(shares[i])))
+  }
+  return piles.map((pile) => ({ ...pile, value: present(values.get(pile)) }))
+}

@@ -1,0 +1,1 @@
+ALTER TABLE "shelf" DROP COLUMN "value";

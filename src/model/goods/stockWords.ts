@@ -1,0 +1,11 @@
+import type { Decimal } from '@/core/money'
+
+const KINDS: Readonly<Record<string, string>> = {
+  'stock-count': 'Count',
+  'stock-transfer': 'Move',
+  'stock-adjustment': 'Adjustment',
+}
+
+/** What a line of a stock card was, in the words of its document. */
+export const sayMove = (paperKind: string, quantity: Decimal): string =>
+  paperKind === 'handover' ? (quantity.isNegative() ? 'Handover' : 'Return') : (KINDS[paperKind] ?? '')

@@ -1,0 +1,136 @@
+import type { Day } from '@/core/day'
+import { subtractMoney, zeroMoney, ZERO, type Decimal, type Money } from '@/core/money'
+import { present } from '@/core/present'
+import {
+  freeOn,
+  leaveOn,
+  poolOf,
+  quantityOn,
+  shelfOn,
+  type Batch,
+  type Pile,
+  type PileAt,
+  type Shelf,
+  type ShelfOn,
+} from '@/core/stock'
+import { findBatches } from '@/data/queries/batch'
+import type { Goods } from '@/data/queries/goods'
+import { listPileChanges, lockStock, type PileChange } from '@/data/queries/stock'
+import type { Work } from '../command'
+
+/** What lies of some goods on a day, pile by pile, and what each pool of them is worth; lowered by what is taken. */
+export interface Stock {
+  readonly on: Day
+  piles: readonly Pile[]
+  readonly pools: Map<string, ShelfOn>
+}
+
+/** Locks goods, and says what lay of them on a day. Nothing is dated after today, so today only the sums count. */
+export const stockOn = async (w: Work, goods: readonly Goods[], on: Day): Promise<Stock> => {
+  const ids = goods.map((g) => g.id)
+  const now = await lockStock(w.tx, ids, w.currency)
+  if (on >= w.today) {
+    const batches = await findBatches(w.tx, batchIds(now.piles))
+    return {
+      on,
+      piles: now.piles.map(({ quantity, ...at }) =>
+        pileOf(at, batches, { now: quantity, on: quantity, free: quantity }),
+      ),
+      pools: new Map([...now.pools].map(([key, shelf]) => [key, { shelf, free: shelf, now: shelf }])),
+    }
+  }
+  const changes = await listPileChanges(w.tx, ids)
+  const batches = await findBatches(w.tx, batchIds(changes))
+  return {
+    on,
+    piles: pilesOn(changes, batches, now.piles, on),
+    pools: poolsOn(goods, changes, now.pools, { on, currency: w.currency }),
+  }
+}
+
+const batchIds = (piles: readonly PileAt[]): number[] => piles.flatMap((p) => p.batchId ?? [])
+
+const pileOf = (
+  { goodsId, placeId, batchId }: PileAt,
+  batches: ReadonlyMap<number, Batch>,
+  quantities: Pick<Pile, 'now' | 'on' | 'free'>,
+): Pile => ({
+  goodsId,
+  placeId,
+  batchId,
+  batch: batchId === null ? null : present(batches.get(batchId)),
+  ...quantities,
+})
+
+const sameBin = (a: PileAt, b: PileAt): boolean =>
+  a.goodsId === b.goodsId && a.placeId === b.placeId && a.batchId === b.batchId
+
+const groupBy = <T>(rows: readonly T[], keyOf: (row: T) => string): Map<string, T[]> => {
+  const groups = new Map<string, T[]>()
+  for (const row of rows) {
+    const group = groups.get(keyOf(row))
+    if (group) group.push(row)
+    else groups.set(keyOf(row), [row])
+  }
+  return groups
+}
+
+const pilesOn = (
+  changes: readonly PileChange[],
+  batches: ReadonlyMap<number, Batch>,
+  now: readonly (PileAt & { readonly quantity: Decimal })[],
+  on: Day,
+): Pile[] =>
+  [...groupBy(changes, (c) => `${c.goodsId}:${c.placeId}:${c.batchId ?? ''}`).values()].map((mine) => {
+    const at = present(mine[0])
+    const by = mine.map((c) => ({ on: c.on, by: c.quantity }))
+    return pileOf(at, batches, {
+      now: now.find((n) => sameBin(n, at))?.quantity ?? ZERO,
+      on: quantityOn(by, on),
+      free: freeOn(by, on),
+    })
+  })
+
+const poolsOn = (
+  goods: readonly Goods[],
+  changes: readonly PileChange[],
+  now: ReadonlyMap<string, Shelf>,
+  { on, currency }: { readonly on: Day; readonly currency: string },
+): Map<string, ShelfOn> => {
+  const costings = new Map(goods.map((g) => [g.id, g.costing]))
+  const pools = groupBy(changes, (c) => poolOf(present(costings.get(c.goodsId)), c))
+  const empty = { quantity: ZERO, value: zeroMoney(currency) }
+  return new Map(
+    [...pools].map(([key, mine]) => [
+      key,
+      shelfOn(
+        now.get(key) ?? empty,
+        {
+          quantity: mine.map((c) => ({ on: c.on, by: c.quantity })),
+          value: mine.map((c) => ({ on: c.on, by: c.value })),
+        },
+        on,
+      ),
+    ]),
+  )
+}
+
+/** The pool in which goods of a pile are worth what they are; empty where nothing ever lay there. */
+export const poolIn = (stock: Stock, goods: Goods, at: PileAt, currency: string): ShelfOn => {
+  const none: Shelf = { quantity: ZERO, value: zeroMoney(currency) }
+  return stock.pools.get(poolOf(goods.costing, at)) ?? { shelf: none, free: none, now: none }
+}
+
+/** Takes so many from a pile, and answers what they cost; null where they are worth more now than lay there on that day. */
+export const takeFromPile = (stock: Stock, goods: Goods, at: PileAt, quantity: Decimal): Money | null => {
+  const key = poolOf(goods.costing, at)
+  const pool = present(stock.pools.get(key))
+  const cost = leaveOn(pool, quantity)
+  if (!cost) return null
+  const less = (s: Shelf): Shelf => ({ quantity: s.quantity.minus(quantity), value: subtractMoney(s.value, cost) })
+  stock.pools.set(key, { shelf: less(pool.shelf), free: less(pool.free), now: less(pool.now) })
+  stock.piles = stock.piles.map((p) =>
+    sameBin(p, at) ? { ...p, now: p.now.minus(quantity), on: p.on.minus(quantity), free: p.free.minus(quantity) } : p,
+  )
+  return cost
+}

@@ -1,0 +1,92 @@
+import type { Day } from '@/core/day'
+import type { Track } from '@/core/kinds'
+import { decimal } from '@/core/money'
+
+/** A row of a count: a thing, or one of its lots or serials, or the row in which new ones are entered. */
+export interface CountLine {
+  readonly key: string
+  readonly goodsId: number
+  readonly code: string
+  readonly barcode: string
+  readonly name: string
+  readonly track: Track
+  readonly lot: string | null
+  readonly expires: Day | null
+  readonly serial: string | null
+  /** The row for lots or serials that the books do not have here yet. */
+  readonly isNew: boolean
+  readonly onHand: string
+  readonly unitCost: string
+}
+
+/** What was typed into a row. */
+export interface Counted {
+  readonly quantity: string
+  readonly cost: string
+  readonly lot: string
+  readonly expires: string
+  /** New serials, with commas, spaces or lines between. */
+  readonly serials: string
+}
+
+export const NOTHING_COUNTED: Counted = { quantity: '', cost: '', lot: '', expires: '', serials: '' }
+
+/** Serials as they are typed or scanned one after the other. */
+export const splitSerials = (typed: string): string[] => typed.split(/[\s,;]+/).filter((s) => s !== '')
+
+/** A lot and serials as they are typed, as a call takes them: left out where nothing is. */
+export const pieceBody = (typed: { readonly lot: string; readonly serials: string }) => ({
+  ...(typed.lot.trim() === '' ? {} : { lot: typed.lot.trim() }),
+  ...(splitSerials(typed.serials).length === 0 ? {} : { serials: splitSerials(typed.serials) }),
+})
+
+export const isCounted = (line: CountLine, of: Counted): boolean =>
+  line.isNew && line.track === 'serial' ? splitSerials(of.serials).length > 0 : of.quantity !== ''
+
+/** A row as the call takes it. */
+export const lineBody = (line: CountLine, of: Counted) => ({
+  goodsId: line.goodsId,
+  unitCost: of.cost || undefined,
+  ...(line.track === 'serial'
+    ? line.isNew
+      ? { serials: splitSerials(of.serials) }
+      : { counted: of.quantity, serials: [line.serial ?? ''] }
+    : {
+        counted: of.quantity,
+        ...(line.track === 'lot'
+          ? { lot: line.isNew ? { code: of.lot, expires: of.expires || undefined } : { code: line.lot ?? '' } }
+          : {}),
+      }),
+})
+
+/** One more: a whole number after what is typed; one where nothing readable is. */
+const oneMore = (quantity: string): string =>
+  /^\d+(\.\d+)?$/.test(quantity) ? decimal(quantity).plus(1).toString() : '1'
+
+/**
+ * What a scan counts: a serial is there; of anything else there is one more. A serial that nobody knows goes to the only thing
+ * shown that is tracked so. Null where nothing fits.
+ */
+export const scanInto = (lines: readonly CountLine[], counted: Readonly<Record<string, Counted>>, code: string) => {
+  const same = (text: string | null): boolean =>
+    text !== null && text !== '' && text.toLowerCase() === code.toLowerCase()
+  const put = (line: CountLine, part: Partial<Counted>, quantity: string) => ({
+    what: `${line.name} ${line.serial ?? line.lot ?? ''}`.trim(),
+    quantity,
+    counted: { ...counted, [line.key]: { ...NOTHING_COUNTED, ...counted[line.key], ...part } },
+  })
+  const known = lines.find((l) => same(l.serial))
+  if (known) return put(known, { quantity: '1' }, '1')
+  const line =
+    lines.find((l) => same(l.lot)) ?? lines.find((l) => l.track === 'none' && (same(l.code) || same(l.barcode)))
+  if (line) {
+    const quantity = oneMore(counted[line.key]?.quantity ?? '')
+    return put(line, { quantity }, quantity)
+  }
+  const news = lines.filter((l) => l.isNew && l.track === 'serial')
+  const [only] = news
+  if (!only || news.length > 1 || lines.some((l) => same(l.code) || same(l.barcode))) return null
+  const serials = splitSerials(counted[only.key]?.serials ?? '')
+  const all = serials.includes(code) ? serials : [...serials, code]
+  return put(only, { serials: all.join(', ') }, String(all.length))
+}

@@ -1,0 +1,75 @@
+import { addGoods } from '@/services/goods/keepGoods'
+import { adjustStock } from '@/services/goods/adjustStock'
+import { countStock } from '@/services/goods/countStock'
+import { moveStock } from '@/services/goods/moveStock'
+import type { TestShop } from '../shop'
+import type { About } from './moves'
+import type { History } from './history'
+import type { Step } from './steps'
+
+/** Goods whose pieces are told apart, in every way there is. */
+export const addToldGoods = async (s: TestShop) => ({
+  /** By lot, first in first out. */
+  strings: await s.run(addGoods, { code: 'ST', name: 'Strings', kind: 'stock', price: '19.90', track: 'lot', costing: 'fifo' }),
+  /** By lot, at average cost. */
+  glue: await s.run(addGoods, { code: 'GL', name: 'Hide glue', kind: 'stock', price: '8.00', track: 'lot' }),
+  /** First in first out, not told apart otherwise. */
+  bow: await s.run(addGoods, { code: 'BW', name: 'Bow', kind: 'stock', price: '90.00', costing: 'fifo' }),
+  /** Each by its serial. */
+  viola: await s.run(addGoods, { code: 'VA', name: 'Viola', kind: 'stock', price: '1500.00', track: 'serial' }),
+})
+export type ToldGoods = Awaited<ReturnType<typeof addToldGoods>>
+
+const EXPIRES = [undefined, '2026-06-30', '2027-03-31']
+/** Lots of which each always says the same of when it expires, and a few serials that come, go and come again. */
+const lotOf = (x: Step) => ({ code: `L${x.pick % 3}`, expires: EXPIRES[x.pick % 3] })
+const serialsOf = (x: Step) => [...new Set([`V${x.pick % 7}`, `V${x.cents % 7}`])]
+
+/** Pieces come in or go, are counted, and are carried: by lot, by layer and by serial. */
+export const PIECES = {
+  pieces: async (h: History, x: Step, { amount, on }: About) => {
+    const { strings, glue, bow, viola } = h.told
+    const serials = serialsOf(x)
+    const sign = x.flag ? '' : '-'
+    const placeId = x.n > 4 ? await h.idOf('place', x.pick) : undefined
+    const line = [
+      { goodsId: strings, lot: lotOf(x), change: `${sign}${x.n}` },
+      { goodsId: glue, lot: lotOf(x), change: `${sign}${x.n}.25` },
+      { goodsId: bow, change: `${sign}${x.n}` },
+      { goodsId: viola, serials, change: `${sign}${serials.length}` },
+    ][x.pick % 4]!
+    return h.attempt(adjustStock, {
+      on,
+      reason: 'x',
+      lines: [{ ...line, placeId, unitCost: x.n > 2 ? amount : undefined }],
+    })
+  },
+  'count-pieces': async (h: History, x: Step, { amount, on }: About) => {
+    const { strings, glue, bow, viola } = h.told
+    return h.attempt(countStock, {
+      on,
+      placeId: x.flag ? undefined : await h.idOf('place', x.pick),
+      lines: [
+        { goodsId: strings, counted: String(x.n + 2), unitCost: amount, lot: lotOf(x) },
+        { goodsId: glue, counted: `${x.n}.5`, lot: lotOf(x) },
+        { goodsId: bow, counted: String(x.n), unitCost: amount },
+        ...(x.pick % 2 ? [{ goodsId: viola, counted: x.flag ? '1' : '0', serials: serialsOf(x).slice(0, 1) }] : []),
+      ],
+    })
+  },
+  'carry-pieces': async (h: History, x: Step, { on }: About) => {
+    const { strings, glue, bow, viola } = h.told
+    const line = [
+      { goodsId: strings, quantity: String(x.n), lot: x.flag ? lotOf(x).code : undefined },
+      { goodsId: glue, quantity: `${x.n}.25` },
+      { goodsId: bow, quantity: String(x.n) },
+      { goodsId: viola, quantity: '1', serials: x.flag ? [`V${x.cents % 7}`] : undefined },
+    ][x.pick % 4]!
+    return h.attempt(moveStock, {
+      on,
+      from: await h.idOf('place', x.n),
+      to: await h.idOf('place', x.n + 1),
+      lines: [line],
+    })
+  },
+}

@@ -1,0 +1,298 @@
+import { afterEach, beforeEach, describe, expect, test } from 'vitest'
+import { findBusiness } from '@/data/queries/business'
+import { goodsCardView, goodsStockView } from '@/model/goods/stockViews'
+import { lotView, serialView } from '@/model/goods/lifeOf'
+import { day } from '@/core/day'
+import { adjustStock } from '@/services/goods/adjustStock'
+import { countStock } from '@/services/goods/countStock'
+import { addGoods, changeGoods } from '@/services/goods/keepGoods'
+import { moveStock } from '@/services/goods/moveStock'
+import { addPlace } from '@/services/goods/places'
+import { addCustomer } from '@/services/people/keepCustomer'
+import { handOver } from '@/services/sales/handOver'
+import { returnGoods } from '@/services/sales/returnGoods'
+import { startSale } from '@/services/sales/startSale'
+import { readPicking } from '@/model/goods/picking'
+import { saleView } from '@/model/sale/saleView'
+import { addToldGoods, type ToldGoods } from './history/pieces'
+import { openTestShop, type TestShop } from './shop'
+
+let s: TestShop
+let told: ToldGoods
+let shop: number
+let store: number
+beforeEach(async () => {
+  s = await openTestShop()
+  told = await addToldGoods(s)
+  shop = 1
+  store = await s.run(addPlace, { code: 'STORE', name: 'Store room' })
+})
+afterEach(() => s.close())
+
+const NAMES = (placeId: number) => (placeId === shop ? 'shop' : 'store')
+const stock = async (goodsId: number, asOf = '2026-03-01') =>
+  (await goodsStockView(s.db, goodsId, day(asOf), (await findBusiness(s.db))!))!.rows.map(
+    (r) => `${NAMES(r.placeId)} ${r.serial ?? r.lot ?? '-'} ${Number(r.onHand)}: ${r.value}`,
+  )
+/** A sale of so many, agreed; its id and its line's. */
+const sell = async (goodsId: number, quantity: string, customerId = s.customer) => {
+  const saleId = await s.run(startSale, { customerId, agreed: true, lines: [{ goodsId, quantity }] })
+  const lineId = (await saleView(s.db, saleId, (await findBusiness(s.db))!, s.shop.today))!.lines[0]!.id
+  return { saleId, lineId }
+}
+const costs = async (goodsId: number) => {
+  const card = (await goodsCardView(s.db, goodsId, {}, (await findBusiness(s.db))!))!
+  return card.rows.map((r) => [Number(r.quantity), r.value])
+}
+
+describe('first in, first out', () => {
+  test('each leaves at what its own layer cost, the oldest first, whatever order they were entered in', async () => {
+    await s.run(countStock, { on: '2026-02-10', lines: [{ goodsId: told.bow, counted: '3', unitCost: '50' }] })
+    // 2 more at 40, that had come earlier: entered later, they go first.
+    await s.run(adjustStock, {
+      on: '2026-02-01',
+      reason: 'Found in a drawer',
+      lines: [{ goodsId: told.bow, change: '2', unitCost: '40' }],
+    })
+    expect(await stock(told.bow)).toEqual(['shop - 3: 150.00', 'shop - 2: 80.00'])
+    const { saleId } = await sell(told.bow, '4')
+    await s.run(handOver, { saleId })
+    // 2 × 40 + 2 × 50 = 180; one at 50 is left
+    expect(await costs(told.bow)).toEqual([
+      [2, '80.00'],
+      [3, '150.00'],
+      [-2, '-80.00'],
+      [-2, '-100.00'],
+    ])
+    expect(await stock(told.bow)).toEqual(['shop - 1: 50.00'])
+    expect(await s.ties()).toEqual([])
+  })
+
+  test('a layer stays with its place, and takes its cost along when it is moved', async () => {
+    await s.run(countStock, { on: '2026-02-01', lines: [{ goodsId: told.bow, counted: '2', unitCost: '40' }] })
+    await s.run(countStock, {
+      on: '2026-02-02',
+      placeId: store,
+      lines: [{ goodsId: told.bow, counted: '2', unitCost: '70' }],
+    })
+    await s.run(moveStock, { on: '2026-02-03', from: store, to: shop, lines: [{ goodsId: told.bow, quantity: '1' }] })
+    expect(await stock(told.bow)).toEqual(['shop - 2: 80.00', 'shop - 1: 70.00', 'store - 1: 70.00'])
+    expect(await stock(told.bow, '2026-02-02')).toEqual(['shop - 2: 80.00', 'store - 2: 140.00'])
+    expect(await s.ties()).toEqual([])
+  })
+})
+
+describe('lots', () => {
+  const count = (
+    lot: { code: string; expires?: string },
+    counted: string,
+    unitCost: string,
+    on = '2026-02-01',
+    placeId?: number,
+  ) => s.run(countStock, { on, placeId, lines: [{ goodsId: told.strings, lot, counted, unitCost }] })
+
+  test('the earliest to expire goes first, one that is past stays, and a named one goes at its own cost', async () => {
+    await count({ code: 'B', expires: '2027-12-31' }, '5', '9')
+    await count({ code: 'A', expires: '2026-12-31' }, '2', '11', '2026-02-05', store)
+    await count({ code: 'OLD', expires: '2026-02-15' }, '4', '8')
+    const { saleId, lineId } = await sell(told.strings, '6')
+    const business = (await findBusiness(s.db))!
+    const picking = (await readPicking(s.db, saleId, s.shop.today, business, s.shop.today))!
+    expect(picking.lines[0]!.from.map((f) => [f.placeId, f.lot, f.quantity])).toEqual([
+      [store, 'A', '2'],
+      [shop, 'B', '4'],
+    ])
+    expect(await s.refusal(handOver, { saleId, lines: [{ lineId, quantity: '1', lot: 'OLD' }] })).toBe('lot-past')
+    expect(await s.refusal(handOver, { saleId, lines: [{ lineId, quantity: '1', lot: 'C' }] })).toBe('no-such-lot')
+    expect(await s.refusal(handOver, { saleId, lines: [{ lineId, quantity: '3', lot: 'A' }] })).toBe('not-in-lot')
+    await s.run(handOver, {
+      saleId,
+      lines: [
+        {
+          lineId,
+          quantity: '3',
+          from: [
+            { lot: 'B', quantity: '2' },
+            { placeId: store, lot: 'A', quantity: '1' },
+          ],
+        },
+      ],
+    })
+    expect(await stock(told.strings)).toEqual(['shop B 3: 27.00', 'shop OLD 4: 32.00', 'store A 1: 11.00'])
+    await s.run(handOver, { saleId })
+    expect(await stock(told.strings)).toEqual(['shop B 1: 9.00', 'shop OLD 4: 32.00'])
+    expect(await s.ties()).toEqual([])
+    // Who has it, and what is left.
+    expect(await lotView(s.db, 'USD', s.shop.today, 'b')).toMatchObject({
+      lot: 'B',
+      expires: '2027-12-31',
+      onHand: '1',
+      value: '9.00',
+      customers: [{ customerId: s.customer, quantity: '4' }],
+      life: [{ what: 'Count' }, { what: 'Handover' }, { what: 'Handover' }],
+    })
+  })
+
+  test('at average cost one average holds over all lots and places', async () => {
+    const glue = (code: string, counted: string, unitCost: string, placeId?: number) =>
+      s.run(countStock, { on: '2026-02-01', placeId, lines: [{ goodsId: told.glue, lot: code, counted, unitCost }] })
+    await glue('A', '1', '10')
+    await glue('B', '3', '6', store)
+    // 28.00 over 4: 7 each
+    expect(await stock(told.glue)).toEqual(['shop A 1: 7.00', 'store B 3: 21.00'])
+    const { saleId, lineId } = await sell(told.glue, '1')
+    await s.run(handOver, { saleId, lines: [{ lineId, quantity: '1', lot: 'A' }] })
+    expect(await costs(told.glue)).toEqual([
+      [1, '10.00'],
+      [3, '18.00'],
+      [-1, '-7.00'],
+    ])
+    expect(await s.ties()).toEqual([])
+  })
+
+  test('a count names its lot, each once, and a lot expires on one day', async () => {
+    await count({ code: 'A', expires: '2026-12-31' }, '2', '11')
+    const line = { goodsId: told.strings, counted: '1' }
+    expect(await s.refusal(countStock, { lines: [line] })).toBe('invalid')
+    expect(
+      await s.refusal(countStock, {
+        lines: [
+          { ...line, lot: 'A' },
+          { ...line, lot: 'A' },
+        ],
+      }),
+    ).toBe('invalid')
+    expect(
+      await s.refusal(countStock, { lines: [{ ...line, counted: '9', lot: { code: 'A', expires: '2027-01-01' } }] }),
+    ).toBe('lot-expires')
+    expect(await s.refusal(countStock, { lines: [{ goodsId: s.rosin, counted: '9', lot: 'A' }] })).toBe('invalid')
+    // A line counts only what it names: another lot leaves A alone.
+    await count({ code: 'B' }, '4', '5')
+    expect(await stock(told.strings)).toEqual(['shop A 2: 22.00', 'shop B 4: 20.00'])
+  })
+})
+
+describe('serials', () => {
+  const came = (serials: string[], unitCost: string, on = '2026-02-01') =>
+    s.run(countStock, { on, lines: [{ goodsId: told.viola, serials, unitCost }] })
+
+  test('one from its count to its third owner: each time at its own cost', async () => {
+    await came(['V1'], '800')
+    await came(['V2'], '950')
+    const other = await s.run(addCustomer, { name: 'Noor Lind' })
+    const first = await sell(told.viola, '1')
+    await s.run(handOver, { ...first, lines: [{ lineId: first.lineId, quantity: '1', serials: ['V2'] }] })
+    expect(await stock(told.viola)).toEqual(['shop V1 1: 800.00'])
+    const second = await sell(told.viola, '1', other)
+    const again = { saleId: second.saleId, lines: [{ lineId: second.lineId, quantity: '1', serials: ['V2'] }] }
+    expect(await s.refusal(handOver, again)).toBe('serial-gone')
+    const [handover] = await s.db.execute<{ id: number }>('select id from handover')
+    await s.run(returnGoods, { handoverId: handover!.id, placeId: store, reason: 'They wanted the other one' })
+    expect(await stock(told.viola)).toEqual(['shop V1 1: 800.00', 'store V2 1: 950.00'])
+    await s.run(handOver, again)
+    expect(await serialView(s.db, 'USD', s.shop.today, 'v2')).toMatchObject({
+      goodsId: told.viola,
+      serial: 'V2',
+      cost: '950.00',
+      placeId: null,
+      customerId: other,
+      life: [
+        { what: 'Count', on: '2026-02-01', customerId: null },
+        { what: 'Handover', customerId: s.customer },
+        { what: 'Return', customerId: s.customer, placeId: store },
+        { what: 'Handover', customerId: other, placeId: store },
+      ],
+    })
+    expect(await s.ties()).toEqual([])
+  })
+
+  test('what came first goes first where none is named; two goes by their own cost', async () => {
+    await came(['V3'], '700', '2026-02-09')
+    await came(['V1', 'V2'], '800', '2026-02-01')
+    const { saleId } = await sell(told.viola, '2')
+    await s.run(handOver, { saleId })
+    expect(await stock(told.viola)).toEqual(['shop V3 1: 700.00'])
+    expect(await s.ties()).toEqual([])
+  })
+
+  test('of several that went only the one that is named comes back, or is scrapped', async () => {
+    await came(['V1'], '800')
+    await came(['V2'], '950')
+    const { saleId, lineId } = await sell(told.viola, '2')
+    await s.run(handOver, { saleId })
+    const [handover] = await s.db.execute<{ id: number }>('select id from handover')
+    const back = (serial: string, more = {}) => ({
+      handoverId: handover!.id,
+      lines: [{ lineId, quantity: '1', serials: [serial] }],
+      reason: 'A crack in the top',
+      ...more,
+    })
+    expect(await s.refusal(returnGoods, back('V9'))).toBe('invalid')
+    expect(await s.answer(returnGoods, back('V1'))).toMatchObject({ lines: [{ quantity: '1', cost: '800.00' }] })
+    expect(await s.refusal(returnGoods, back('V1'))).toBe('invalid')
+    expect(await stock(told.viola)).toEqual(['shop V1 1: 800.00'])
+    await s.run(returnGoods, back('V2', { scrap: true }))
+    expect(await stock(told.viola)).toEqual(['shop V1 1: 800.00'])
+    expect((await serialView(s.db, 'USD', s.shop.today, 'V2'))!.life.map((l) => l.what)).toEqual([
+      'Count',
+      'Handover',
+      'Return',
+      'Adjustment',
+    ])
+    expect(await s.ties()).toEqual([])
+  })
+
+  test.each([
+    ['unknown', { serials: ['V9'], change: '-1' }, 'no-such-serial'],
+    ['there already', { serials: ['V1'], change: '1' }, 'serial-there'],
+    ['elsewhere', { serials: ['V1'], change: '-1', placeId: 2 }, 'serial-elsewhere'],
+    ['none for what comes', { change: '1' }, 'invalid'],
+    ['fewer than pieces', { serials: ['V9'], change: '2' }, 'invalid'],
+    ['twice', { serials: ['V8', 'V8'], change: '2' }, 'invalid'],
+    ['half a one', { change: '-0.5' }, 'whole-serials'],
+    ['before it came', { serials: ['V1'], change: '-1', on: '2026-01-20' }, 'not-before'],
+  ])('a serial that is %s is told, and nothing is saved', async (_, { on, ...line }: Record<string, unknown>, why) => {
+    await came(['V1'], '800')
+    expect(await s.refusal(adjustStock, { on, reason: 'x', lines: [{ goodsId: told.viola, ...line }] })).toBe(why)
+    expect(await stock(told.viola)).toEqual(['shop V1 1: 800.00'])
+  })
+
+  test('one that is missing is counted away, and found again at what it had cost', async () => {
+    await came(['V1', 'V2'], '800')
+    await s.run(countStock, { on: '2026-02-10', lines: [{ goodsId: told.viola, counted: '0', serials: ['V1'] }] })
+    expect(await stock(told.viola)).toEqual(['shop V2 1: 800.00'])
+    await s.run(countStock, { on: '2026-02-20', lines: [{ goodsId: told.viola, serials: ['V1', 'V2'] }] })
+    expect(await stock(told.viola)).toEqual(['shop V1 1: 800.00', 'shop V2 1: 800.00'])
+    // Found on a day on which it had not gone yet: it would be there twice.
+    expect(
+      await s.refusal(adjustStock, {
+        on: '2026-02-05',
+        reason: 'x',
+        lines: [{ goodsId: told.viola, change: '1', serials: ['V1'] }],
+      }),
+    ).toBe('serial-there')
+    expect(await s.ties()).toEqual([])
+  })
+})
+
+describe('how goods are tracked and costed', () => {
+  test('by serial each costs its own; nothing else may say so', async () => {
+    const add = (more: object) => s.refusal(addGoods, { code: 'X', name: 'X', kind: 'stock', price: '1', ...more })
+    expect(await add({ track: 'serial', costing: 'average' })).toBe('invalid')
+    expect(await add({ costing: 'unit' })).toBe('invalid')
+    expect(await add({ kind: 'work', track: 'lot' })).toBe('invalid')
+    expect(await add({ track: 'serial' })).toBe('not refused')
+  })
+
+  test('stays once the first piece moved; before, it may change', async () => {
+    await s.run(changeGoods, { goodsId: told.glue, track: 'serial' })
+    await s.run(changeGoods, { goodsId: told.glue, track: 'lot', costing: 'average' })
+    await s.run(countStock, {
+      on: '2026-02-01',
+      lines: [{ goodsId: told.glue, lot: 'A', counted: '1', unitCost: '1' }],
+    })
+    expect(await s.refusal(changeGoods, { goodsId: told.glue, track: 'none' })).toBe('tracking-is-fixed')
+    expect(await s.refusal(changeGoods, { goodsId: told.glue, costing: 'fifo' })).toBe('tracking-is-fixed')
+    await s.run(changeGoods, { goodsId: told.glue, name: 'Hide glue, pearls', track: 'lot' })
+  })
+})
