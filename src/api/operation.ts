@@ -122,8 +122,17 @@ export const read = <Q, A>(
       if (!business) return err({ code: 'not-set-up' })
       const parsed = parse(query, given)
       const id = params.id === undefined ? 0 : parse(idField, params.id)
-      const answer = await run({ db: till.db, business, today: till.today, query: parsed, id, named: (part) => plain(params[part] ?? '') })
-      return answer === null ? err({ code: 'not-found', what, id: id || Object.values(params).map(plain).join(' ') }) : ok({ status: 200, body: answer })
+      const answer = await run({
+        db: till.db,
+        business,
+        today: till.today,
+        query: parsed,
+        id,
+        named: (part) => plain(params[part] ?? ''),
+      })
+      return answer === null
+        ? err({ code: 'not-found', what, id: id || Object.values(params).map(plain).join(' ') })
+        : ok({ status: 200, body: answer })
     } catch (problem) {
       if (problem instanceof Refusal)
         return problem.failure.code === 'invalid' && params.id !== undefined && !/^\d+$/.test(params.id)

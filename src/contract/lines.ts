@@ -1,5 +1,6 @@
 import { LINE_CHOICES } from '@/core/kinds'
 import { z } from 'zod'
+import { asManySerials, lotCode, serials } from './pieces'
 import { amount, id, percent, quantity, text, unitPrice } from './fields'
 
 const fields = {
@@ -42,6 +43,12 @@ const checkLine = (l: TypedLine, ctx: z.RefinementCtx): void => {
   if (l.goodsId === undefined && l.unitPrice === undefined) refuse('A line without goods needs a price.', 'unitPrice')
   if (l.choice === 'alternative' && !l.choiceGroup) refuse('Say which alternatives belong together.', 'choiceGroup')
 }
+
+/** A line that is sold at once: also which lot or serials of it. */
+export const counterLine = z
+  .object({ ...fields, lot: lotCode.nullish(), serials: serials.optional() })
+  .superRefine(checkLine)
+  .superRefine(asManySerials)
 
 /** A line as it is typed: goods with everything else filled in from them, a description with a price, or words alone. */
 export const line = z.object(fields).superRefine(checkLine)

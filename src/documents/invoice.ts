@@ -57,7 +57,7 @@ const earlyPay = (dues: Dues, t: Words, currency: string): readonly string[] =>
 type Facts = NonNullable<Awaited<ReturnType<typeof readInvoiceFacts>>>
 
 /** Its lines as they stand on it: one of no quantity is an amount taken off. */
-const standingOf = ({ invoice, sale, saleLines }: Facts, currency: string): readonly Standing[] =>
+const standingOf = ({ invoice, sale, saleLines, piecesSaid }: Facts, currency: string): readonly Standing[] =>
   invoice.lines.map((l) => {
     const { worth, less } = showInvoiceLine(l, sale.pricesIncludeTax, currency)
     const line = present(saleLines.find((s) => s.id === l.saleLineId))
@@ -65,7 +65,7 @@ const standingOf = ({ invoice, sale, saleLines }: Facts, currency: string): read
     return {
       line,
       what: l.description,
-      note: l.note,
+      note: [l.note, piecesSaid(l)].filter(Boolean).join('\n'),
       cells: {
         code: line.code ?? '',
         quantity: none ? '' : formatQuantity(l.quantity),

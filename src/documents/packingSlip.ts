@@ -1,4 +1,5 @@
 import { readHandoverFacts } from '@/model/paper/saleFacts'
+import { readPiecesSaid } from '@/model/paper/piecesSaid'
 import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
 import { basics, noteOf } from './paperOfSale'
@@ -15,6 +16,11 @@ export const packingSlipOf = async (asked: Asked, handoverId: number): Promise<P
   const t = paperWords(base.language)
   const { lines } = story
   const none = zeroMoney(asked.business.currency)
+  const piecesOf = await readPiecesSaid(asked.db, {
+    saleId: story.sale.id,
+    language: base.language,
+    currency: asked.business.currency,
+  })
   const standing = handover.lines.flatMap((h): Standing[] => {
     const line = lines.find((l) => l.id === h.saleLineId)
     return line
@@ -23,6 +29,7 @@ export const packingSlipOf = async (asked: Asked, handoverId: number): Promise<P
             line,
             note: [
               noteOf(line, story.sale.deliverTo, t),
+              piecesOf({ lineId: line.id, handoverId }),
               line.toHandOver.gt(0) ? `${t('toFollow')}: ${line.toHandOver.toString()}` : '',
             ]
               .filter(Boolean)

@@ -1,6 +1,7 @@
 import { lineIn, paperWords } from '@/core/formats'
 import { formatMoney, isPositiveMoney, formatQuantity } from '@/core/money'
 import { readReceiptFacts } from '@/model/paper/receiptFacts'
+import { readPiecesSaid } from '@/model/paper/piecesSaid'
 import { taxSums } from '@/model/paper/taxSums'
 import type { Asked } from '@/model/where'
 import { drawElsewhere } from './drawElsewhere'
@@ -13,6 +14,9 @@ export const makeSlip = async (asked: Asked, receiptId: number): Promise<NamedFi
   const { receipt, customer, invoice, change, paid } = facts
   const { business } = asked
   const t = paperWords(customer.language)
+  const piecesOf =
+    invoice &&
+    (await readPiecesSaid(asked.db, { saleId: invoice.saleId, language: t.language, currency: business.currency }))
   const taxes = invoice ? await taxSums(asked.db, invoice.taxes) : []
   const body = await drawElsewhere({
     as: 'slip',
@@ -31,7 +35,9 @@ export const makeSlip = async (asked: Asked, receiptId: number): Promise<NamedFi
       how: t(receipt.method),
       lines: invoice
         ? invoice.lines.map((l) => ({
-            what: `${formatQuantity(l.quantity)} × ${l.description}`,
+            what: [`${formatQuantity(l.quantity)} × ${l.description}`, piecesOf?.({ lineId: l.saleLineId })]
+              .filter(Boolean)
+              .join('; '),
             amount: formatMoney(l.net),
           }))
         : paid.map((p) => ({ what: lineIn(t, p.line), amount: formatMoney(p.amount) })),

@@ -176,17 +176,20 @@ export interface FoundGoods {
   readonly onHand: string
   readonly onTheWay: string
   readonly unitCost: string
+  /** The lot or serial that was typed or scanned. */
+  readonly piece: { readonly lot: string | null; readonly serial: string | null } | null
 }
 
 export const findGoodsChoices = async (typed: string): Promise<Choice<FoundGoods>[]> => {
   const found = await call('GET', `/goods?limit=9&search=${encodeURIComponent(typed)}`)
   if (!found.ok) return []
-  const exact = (g: FoundGoods) => (g.code.toLowerCase() === typed.toLowerCase() || g.barcode === typed ? 0 : 1)
+  const exact = (g: FoundGoods) =>
+    g.piece || g.code.toLowerCase() === typed.toLowerCase() || g.barcode === typed ? 0 : 1
   return [...found.value.items]
     .sort((a, b) => exact(a) - exact(b))
     .map((g) => ({
       key: `g${g.id}`,
-      label: `${g.name}`,
+      label: g.piece ? `${g.name}, ${g.piece.serial ?? `lot ${g.piece.lot ?? ''}`}` : g.name,
       side:
         g.kind === 'stock' || g.kind === 'kit'
           ? `${formatDigits(g.available)} available · ${formatDigits(g.price)}`

@@ -66,7 +66,9 @@ describe('the main job, by hand-computed figures', () => {
         { lineId: rosin!.id, quantity: '3' },
       ],
     })
-    expect(handed.lines[0]).toMatchObject({ handedOver: '1', toHandOver: '1', readyToBill: '1' })
+    // One violin that had cost 600.00, and what is left of the line.
+    expect(handed.lines[0]).toMatchObject({ lineId: violins!.id, quantity: '1', cost: '600.00' })
+    expect((await view(sale.id)).lines[0]).toMatchObject({ handedOver: '1', toHandOver: '1', readyToBill: '1' })
 
     const invoice = await s.answer(billSale, {
       saleId: sale.id,

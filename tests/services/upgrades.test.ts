@@ -24,7 +24,7 @@ import { openTestShop, type TestShop } from './shop'
 
 const MIGRATIONS = 'src/data/migrations'
 /** The last migration of each version that was ever in use. */
-const VERSIONS = [1, 3, 5, 7, 8, 9, 10, 11, 14]
+const VERSIONS = [1, 3, 5, 7, 8, 9, 10, 11, 14, 16]
 const TODAY = day('2026-03-01')
 
 /** A database whose tables are those of an older version: the migrations up to one, and no more. */
@@ -75,9 +75,10 @@ const pour = async (from: Database, to: Database): Promise<readonly string[]> =>
   await to.transaction(async (tx) => {
     // The rows come as they lay there, kept sums among them: nothing is posted anew.
     await tx.execute(sql`set local session_replication_role = replica`)
+    const summedAgain = older.get('shelf')?.includes('value') ? ['shelf'] : []
     for (const name of [...exportedTables().map((t) => t.name), ...MADE_AGAIN]) {
       const known = older.get(name)
-      if (!known || name === 'file') continue
+      if (!known || name === 'file' || summedAgain.includes(name)) continue
       const columns = newer.get(name)!.filter((c) => known.includes(c))
       const rows = await rowsOf(from, name, columns)
       if (rows === '[]') continue
@@ -95,6 +96,13 @@ const pour = async (from: Database, to: Database): Promise<readonly string[]> =>
           sql`select setval(pg_get_serial_sequence(${name}, 'id'), (select max(id) from ${sql.identifier(name)}))`,
         )
       poured.push(name)
+    }
+    // What lay where was kept with its worth until the worth was kept for all places together.
+    for (const _ of summedAgain) {
+      await tx.execute(sql`delete from shelf`)
+      await tx.execute(sql`
+        insert into shelf (goods_id, place_id, quantity, value)
+        select goods_id, place_id, sum(quantity), sum(value) from stock_move group by 1, 2`)
     }
   })
   return poured

@@ -16,6 +16,7 @@ import { addPriceLevel, addTaxArea, changePriceLevel } from '@/services/goods/pr
 import { day as dayField, id as idField, quantityOrZero } from '@/contract/fields'
 import { priceLevelsView, readPrice, taxAreasView } from '@/model/goods/prices'
 import { readPicking } from '@/model/goods/picking'
+import { piecesSearched } from '@/model/goods/pieceNames'
 import { lotView, serialView } from '@/model/goods/lifeOf'
 import { goodsCardView, goodsStockView } from '@/model/goods/stockViews'
 import { goodsView, readGoodsList, viewOfGoods } from '@/model/goods/goods'
@@ -44,8 +45,9 @@ export const goods = [
       onShopfront: yesNo,
       low: yesNo,
     }),
-    async ({ db, business, query }) =>
-      listOf(
+    async ({ db, business, query }) => {
+      const pieceOf = await piecesSearched(db, query.search)
+      return listOf(
         await readGoodsList(
           db,
           query,
@@ -53,9 +55,10 @@ export const goods = [
           business,
         ),
         query.limit,
-        viewOfGoods,
+        (g) => ({ ...viewOfGoods(g), piece: pieceOf(g.goods.id) }),
         (g) => ({ code: g.goods.code }),
-      ),
+      )
+    },
   ),
   read(
     '/goods/{id}',
@@ -143,8 +146,7 @@ export const goods = [
     '/serials/{serial}',
     'The whole life of a serial: where it came from, what it cost, where it is now or who has it.',
     z.object({ goodsId: idField.optional() }),
-    ({ db, business, today, query, named }) =>
-      serialView(db, business.currency, today, named('serial'), query.goodsId),
+    ({ db, business, today, query, named }) => serialView(db, business.currency, today, named('serial'), query.goodsId),
     'serial',
   ),
   read(

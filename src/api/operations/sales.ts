@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { listSaleIds } from '@/data/queries/sales'
 import { STANDS } from '@/core/sale'
 import { toDecimalString } from '@/core/money'
+import { findHandover } from '@/data/queries/handover'
 import { findInvoice } from '@/data/queries/invoices'
 import { billSale } from '@/services/billing/billSale'
 import { creditInvoice } from '@/services/billing/creditInvoice'
@@ -29,6 +30,7 @@ import { offersView, saleCostsView } from '@/model/sale/reports'
 import { readComparison, readVersions, viewOfVersion } from '@/model/sale/versions'
 import { copySale } from '@/services/sales/copySale'
 import { startRepeat, stopRepeat } from '@/services/sales/keepRepeat'
+import { handoverView } from '@/model/sale/handoverView'
 import { bringBackNext, dropNext, putOffNext } from '@/services/sales/markNext'
 import { runDueRepeats } from '@/services/sales/runRepeats'
 import { change, listOf, noQuery, page, read, readCursor, type Operation } from '../operation'
@@ -211,6 +213,14 @@ export const sales = [
     bodyAs: 'arrangement',
   }),
   change('/sales/{id}/handovers', 'Goods go to the customer.', handOver, ofSale),
+  read(
+    '/handovers/{id}',
+    'A handover or a return: what went or came, what it cost, and from where.',
+    noQuery,
+    async ({ db, id, business }) =>
+      (await findHandover(db, id, business.currency)) ? handoverView(db, id, business.currency) : null,
+    'handover',
+  ),
   change('/handovers/{id}/returns', 'Goods handed over and not invoiced come back.', returnGoods, {
     path: { handoverId: 'id' },
     status: 201,

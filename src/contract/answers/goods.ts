@@ -24,7 +24,12 @@ const life = z.array(
 /** What the calls of “Goods” answer. */
 export const goodsAnswers = {
   'POST /goods': goods,
-  'GET /goods': list(goods.omit({ prices: true, suppliers: true })),
+  'GET /goods': list(
+    goods.omit({ prices: true, suppliers: true }).extend({
+      /** The lot or serial that is what was searched for. */
+      piece: z.object({ lot: z.string().nullable(), serial: z.string().nullable() }).nullable(),
+    }),
+  ),
   'GET /goods/{id}': goods,
   'PATCH /goods/{id}': goods,
   'POST /goods/import': z.object({

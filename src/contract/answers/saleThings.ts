@@ -69,6 +69,35 @@ export const saleInvoice = z.object({
   gross: decimalText,
 })
 
+const handoverHead = z.object({
+  id: z.int(),
+  number: z.string(),
+  on: dayText,
+  by: z.enum(['counter', 'parcel', 'delivery']),
+  direction: z.enum(['out', 'back']),
+})
+
+/** Goods that went to the customer, or came back: what each cost and from where it was taken. */
+export const handover = handoverHead.extend({
+  saleId: z.int(),
+  lines: z.array(
+    z.object({
+      lineId: z.int(),
+      quantity: decimalText,
+      cost: decimalText,
+      from: z.array(
+        z.object({
+          goodsId: z.int(),
+          placeId: z.int(),
+          lot: z.string().nullable(),
+          serials: z.array(z.string()),
+          quantity: decimalText,
+        }),
+      ),
+    }),
+  ),
+})
+
 export const sale = z.object({
   id: z.int(),
   number: z.int(),
@@ -129,6 +158,7 @@ export const sale = z.object({
     z.object({ action: z.string(), why: z.string(), amount: decimalText.optional(), quantity: decimalText.optional() }),
   ),
   invoices: z.array(saleInvoice),
+  handovers: z.array(handoverHead),
   trail: z.array(datedLine),
 })
 

@@ -2,7 +2,7 @@ import { STANDS } from '@/core/sale'
 import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
 import { invoice } from './things'
-import { repeat, sale, version, versionLine } from './saleThings'
+import { handover, repeat, sale, version, versionLine } from './saleThings'
 
 /** What the calls of “Sales” answer. */
 export const salesAnswers = {
@@ -101,7 +101,8 @@ export const salesAnswers = {
   'POST /sales/{id}/cancel': sale,
   'POST /sales/{id}/change': sale,
   'POST /sales/{id}/arrangement': sale,
-  'POST /sales/{id}/handovers': sale,
+  'POST /sales/{id}/handovers': handover,
+  'GET /handovers/{id}': handover,
   'POST /handovers/{id}/returns': z.object({
     id: z.int(),
     number: z.string(),

@@ -32,7 +32,7 @@ export interface Pile extends PileAt {
 /**
  * The name of what costs alike: all of a thing at average cost, one serial wherever it lies, or a layer in one place.
  *
- * @example poolOf('average', { goodsId: 7, placeId: 2, batchId: 9 }) // '7::'
+ * @example at average cost, lot 9 of thing 7 in place 2 → '7::', as every other lot of it in every other place
  */
 export const poolOf = (costing: Costing, { goodsId, placeId, batchId }: PileAt): string =>
   `${goodsId}:${costing === 'fifo' ? placeId : ''}:${costing === 'average' ? '' : (batchId ?? '')}`
@@ -41,7 +41,7 @@ export const poolOf = (costing: Costing, { goodsId, placeId, batchId }: PileAt):
  * By what pieces are put in the order in which they go: the earliest to expire, then what came first. Pieces that are not told
  * apart have no turn; lots that do not expire come last.
  *
- * @example turnOf({ expires: day('2027-03-01'), cameOn: day('2026-01-02'), … }) // '2027-03-01 2026-01-02 …'
+ * @example a lot that expires on 1 March 2027 goes before one that came earlier and expires on 2 March
  */
 export const turnOf = (batch: Batch | null): string =>
   batch === null

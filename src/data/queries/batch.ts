@@ -131,3 +131,17 @@ export const listLife = async (db: Db, batchIds: readonly number[]): Promise<Lif
     customer: r.customer,
   }))
 }
+
+/** How many lots that lie somewhere expire by a day, and when the first of them does. */
+export interface Expiring {
+  readonly lots: number
+  readonly first: Day | null
+}
+
+export const countExpiring = async (db: Db, by: Day): Promise<Expiring> => {
+  const [row] = await db.execute<{ lots: number; first: Day | null }>(sql`
+    select count(distinct (b.goods_id, b.lot))::int as lots, min(b.expires)::text as first
+      from batch b
+     where b.expires <= ${by} and exists (select from shelf s where s.batch_id = b.id and s.quantity > 0)`)
+  return row ?? { lots: 0, first: null }
+}

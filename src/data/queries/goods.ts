@@ -1,5 +1,5 @@
 import { present } from '@/core/present'
-import { and, asc, eq, inArray, sql, type SQLWrapper } from 'drizzle-orm'
+import { and, asc, eq, inArray, or, sql, type SQLWrapper } from 'drizzle-orm'
 import type { Costing, GoodsKind, Track } from '@/core/kinds'
 import { type Decimal } from '@/core/money'
 import type { Db } from '../connect'
@@ -144,7 +144,13 @@ export const listGoods = async (
           ? sql`${goods.reorderAt} >= (select coalesce(sum(s.quantity), 0) from shelf s where s.goods_id = ${goods.id})`
           : undefined,
         filter.kind ? eq(goods.kind, filter.kind) : undefined,
-        filter.search ? matchesWords(filter.search, [goods.code, goods.name, goods.barcode]) : undefined,
+        filter.search
+          ? or(
+              matchesWords(filter.search, [goods.code, goods.name, goods.barcode]),
+              sql`exists (select from batch b where b.goods_id = ${goods.id}
+                            and (lower(b.serial) = lower(${filter.search}) or lower(b.lot) = lower(${filter.search})))`,
+            )
+          : undefined,
         part.after ? sql`${goods.code} > ${part.after.code}` : undefined,
       ),
     )

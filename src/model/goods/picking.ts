@@ -1,13 +1,14 @@
 import { decimal, smaller, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { present } from '@/core/present'
-import { freeOn, isPast, proposePicking, turnOf, type Lying, type Taken } from '@/core/stock'
+import { freeOn, isPast, proposePicking, turnOf, type Lying } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import { findGoods } from '@/data/queries/goods'
 import { findBatches } from '@/data/queries/batch'
 import { listPileChanges, listPlaces, type PileChange } from '@/data/queries/stock'
 import type { Business } from '@/data/queries/business'
-import { pieceNames, type PieceNames } from './pieceNames'
+import { pieceNames } from './pieceNames'
+import { togetherIn } from './together'
 import { readStories } from '../sale/readStories'
 
 /** How many of each thing lie where and may be handed over on a day, so that no later day falls below zero. */
@@ -87,7 +88,10 @@ export const readPicking = async (db: Db, saleId: number, on: Day, business: Bus
         goodsId: n.goodsId,
         quantity: n.quantity.toString(),
         short: from.reduce((left, f) => left.minus(f.quantity), n.quantity).toString(),
-        from: togetherIn(from, named).map((f) => ({
+        from: togetherIn(
+          from.map((f) => ({ ...f, goodsId: n.goodsId })),
+          named,
+        ).map((f) => ({
           placeId: f.placeId,
           place: nameOf(f.placeId),
           ...f.pieces,
@@ -96,18 +100,4 @@ export const readPicking = async (db: Db, saleId: number, on: Day, business: Bus
       }
     }),
   }
-}
-
-/** What is taken, the serials of a place and the layers of a lot together. */
-const togetherIn = (from: readonly Taken[], named: (batchId: number | null) => PieceNames) => {
-  const rows: { placeId: number; quantity: Decimal; pieces: { lot: string | null; serials: string[] } }[] = []
-  for (const { placeId, batchId, quantity } of from) {
-    const { lot, serial } = named(batchId)
-    const before = rows.find((r) => r.placeId === placeId && r.pieces.lot === lot)
-    if (before) {
-      before.quantity = before.quantity.plus(quantity)
-      if (serial !== null) before.pieces.serials.push(serial)
-    } else rows.push({ placeId, quantity, pieces: { lot, serials: serial === null ? [] : [serial] } })
-  }
-  return rows
 }

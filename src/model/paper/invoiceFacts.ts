@@ -1,14 +1,15 @@
-import { negateMoney, sumMoney } from '@/core/money'
+import { negateMoney, sumMoney, ZERO, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
 import { findCustomer } from '@/data/queries/customers'
 import { listDuesOfInvoice } from '@/data/queries/due'
 import { listHeldMoves } from '@/data/queries/held'
 import { listHandovers } from '@/data/queries/handover'
-import { findInvoice } from '@/data/queries/invoices'
+import { findInvoice, listInvoicesOfSales } from '@/data/queries/invoices'
 import { listSaleLines } from '@/data/queries/saleLine'
 import { findSales } from '@/data/queries/sales'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import type { Asked } from '../where'
+import { readPiecesSaid } from './piecesSaid'
 import { readBillTo } from './billTo'
 
 export type { InvoiceRow } from '@/data/queries/invoices'
@@ -30,8 +31,22 @@ export const readInvoiceFacts = async ({ db, business }: Asked, invoiceId: numbe
     readBillTo(db, invoice.customerId),
     listHandovers(db, [invoice.saleId], currency),
   ])
+  const [piecesOf, before] = await Promise.all([
+    readPiecesSaid(db, { saleId: invoice.saleId, language: present(customer).language, currency }),
+    listInvoicesOfSales(db, [invoice.saleId], currency),
+  ])
+  /** The serials and lots of a line: those after what was invoiced before. */
+  const piecesSaid = (line: { readonly saleLineId: number; readonly quantity: Decimal }): string => {
+    if (invoice.kind === 'credit-note') return ''
+    const skip = before
+      .filter((i) => i.kind !== 'credit-note' && i.id < invoice.id)
+      .flatMap((i) => i.lines.filter((l) => l.saleLineId === line.saleLineId))
+      .reduce((sum, l) => sum.plus(l.quantity), ZERO)
+    return piecesOf({ lineId: line.saleLineId, skip, take: line.quantity })
+  }
   return {
     invoice,
+    piecesSaid,
     dues,
     /** Held money that was put on it when it was issued. */
     held: negateMoney(

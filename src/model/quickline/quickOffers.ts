@@ -109,7 +109,13 @@ const offerWithSale = async (
   const what = `${sale.customerName}: ${sale.title}, ${formatMoney(story.bar.total)}, ${story.stands}`
   const path = `/sales/${sale.id}`
   const to = { thenTo: '/sales', said: `Sale ${sale.number}` }
-  const act = (text: string, call: string, body: unknown, said: string, answersSale = true): QuickOffer[] => [
+  const act = (
+    text: string,
+    call: string,
+    body: unknown,
+    said: string,
+    thenTo: string | null = to.thenTo,
+  ): QuickOffer[] => [
     {
       text: `${text} ${sale.number}`,
       note: what,
@@ -117,7 +123,7 @@ const offerWithSale = async (
         path: `${path}${call}`,
         body,
         said: `${to.said} ${said}`,
-        ...(answersSale ? { thenTo: to.thenTo } : {}),
+        ...(thenTo === null ? {} : { thenTo }),
       },
     },
     { text: `Open sale ${sale.number}`, note: sale.customerName, go: path },
@@ -128,14 +134,14 @@ const offerWithSale = async (
     case 'agree':
       return act('They agree to sale', '/agree', {}, 'is agreed')
     case 'hand over':
-      return act('Hand over everything in stock for sale', '/handovers', {}, 'is handed over')
+      return act('Hand over everything in stock for sale', '/handovers', {}, 'is handed over', '/handovers')
     case 'bill':
       return act(
         'Invoice what is ready of sale',
         '/invoices',
         { what: 'handed-over', issue: true },
         'is invoiced: invoice',
-        false,
+        null,
       )
     case 'copy':
       return act('Copy sale', '/copy', {}, 'is copied')

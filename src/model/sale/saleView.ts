@@ -112,6 +112,7 @@ export const viewOfStory = (s: Story, trail: readonly TrailLine[]) => ({
     on: i.on,
     gross: toDecimalString(i.gross),
   })),
+  handovers: s.handovers.map((h) => ({ id: h.id, number: h.number, on: h.on, by: h.by, direction: h.direction })),
   trail: trail.map((t) => ({
     on: t.on,
     text: t.text,

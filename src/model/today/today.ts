@@ -1,6 +1,7 @@
 import { dueInSentence } from '@/core/receipt'
 import { compareDays, addDays, type Day } from '@/core/day'
 import { listOpenBaskets } from '@/data/queries/baskets'
+import { countExpiring, type Expiring } from '@/data/queries/batch'
 import { countPost } from '@/data/queries/post'
 import { readComing, type Coming } from '@/model/sale/repeats'
 import { isPositiveMoney, sumMoney, zeroMoney, type Money, subtractMoney } from '@/core/money'
@@ -45,6 +46,8 @@ export interface TodayView {
   }[]
   readonly post: { readonly waiting: number; readonly bounced: number }
   readonly baskets: number
+  /** Lots in stock that expire within a month or are past: the first of them and how many there are. */
+  readonly expiring: Expiring
   /** What repeats will make within a week. */
   readonly again: readonly Coming[]
 }
@@ -53,11 +56,12 @@ export interface TodayView {
 export const readToday = async (db: Db, business: Business, today: Day): Promise<TodayView> => {
   const { currency } = business
   const ids = await listSaleIds(db, { stands: 'working' }, { limit: MOST_WORKED_ON }, today)
-  const [stories, post, baskets, again] = await Promise.all([
+  const [stories, post, baskets, again, expiring] = await Promise.all([
     readStories(db, ids, business, today),
     countPost(db),
     business.shopfrontOpen ? listOpenBaskets(db) : [],
     readComing(db, today, 1, currency),
+    countExpiring(db, addDays(today, 30)),
   ])
   const waiting = stories.flatMap((story) => (story.next[0] ? [{ story, step: story.next[0] }] : [])).sort(byPressure)
   const of = (stands: string) => stories.filter((s) => s.stands === stands)
@@ -107,6 +111,7 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
     comingUp,
     post,
     baskets: baskets.length,
+    expiring,
     again: again.filter((c) => c.on <= addDays(today, 7)).slice(0, 5),
   }
 }

@@ -19,7 +19,7 @@ export const adjustStock = defineCommand('adjust-stock', adjustStockInput, async
   const moves = await changeStock(
     w,
     lines.map((l, i) => ({ ...l, placeId: l.change.gt(0) ? at[i] : l.placeId })),
-    onDay,
+    { on: onDay },
   )
   const { id, number, value } = await writeAdjustment(w, moves, { on: onDay, reason: input.reason })
   return {

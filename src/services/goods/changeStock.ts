@@ -25,7 +25,11 @@ export interface StockChange {
 }
 
 /** What changes by a count or an adjustment: what left costs what it cost, what came is worth what is said, else the average. */
-export const changeStock = async (w: Work, changes: readonly StockChange[], on: Day): Promise<readonly MoveRow[]> => {
+export const changeStock = async (
+  w: Work,
+  changes: readonly StockChange[],
+  { on, counted }: { readonly on: Day; readonly counted?: boolean },
+): Promise<readonly MoveRow[]> => {
   // All of them are locked at once, in one order, so that two hands never wait for each other.
   const stock = await stockOn(
     w,
@@ -40,7 +44,7 @@ export const changeStock = async (w: Work, changes: readonly StockChange[], on: 
         const quantity = change.negated()
         return { goods, quantity, from: [{ placeId, lot: lot?.code, serials, quantity }] }
       }),
-    { on, partsOf: new Map() },
+    { on, counted, partsOf: new Map() },
   )
   const came: MoveRow[] = []
   for (const change of changes.filter((c) => c.change.gt(0))) came.push(...(await arrive(w, stock, change, on)))

@@ -67,7 +67,7 @@ const movesOf = async (w: Work, lines: readonly Counted[], placeId: number, onDa
   return changeStock(
     w,
     known.flatMap((line) => changesOf(stock, line, placeId)),
-    onDay,
+    { on: onDay, counted: true },
   )
 }
 

@@ -39,6 +39,8 @@ interface Plan {
   readonly partsOf: ReadonlyMap<number, Goods>
   /** To a customer: lots that are past stay. */
   readonly toCustomer?: boolean
+  /** Counted on a past day: what is missing now went since. */
+  readonly counted?: boolean
 }
 
 /**
@@ -199,12 +201,21 @@ const refuseShort = async (w: Work, stock: Stock, ask: Picked, plan: Plan): Prom
   const piles = stock.piles.filter((p) => fits(p, ask) && !(plan.toCustomer && isPast(p.batch, plan.on)))
   const there = larger(sumOf(piles, 'now'), ZERO)
   if (there.gte(ask.quantity) && sumOf(piles, 'free').lt(ask.quantity)) return refuseBefore(w, stock, ask, plan.on)
+  if (plan.counted) return refuseCounted(w, stock, ask, plan.on)
   // Others of the same command name the place where the rest of them lies.
   const left = smaller(there, ask.quantity.minus(ask.short))
   return ask.placeId === undefined
     ? refuse({ code: 'not-enough-stock', goods: goods.name, onHand: left, asked: ask.quantity })
     : refuseAtPlace(w, stock, ask, left)
 }
+
+/** More went since than a count of a past day left: from which day on it may say so. */
+const refuseCounted = async (w: Work, stock: Stock, ask: Ask, on: Day): Promise<never> =>
+  refuse({
+    code: 'not-before',
+    from: (await firstDays(w, stock, ask, on))[0] ?? w.today,
+    what: `More of ${ask.need.goods.name} was handed over since than that count left.`,
+  })
 
 /** Too few lie in the place that was named: says so, and where most of the others lie. */
 const refuseAtPlace = async (
@@ -233,25 +244,23 @@ const refuseAtPlace = async (
   })
 }
 
-/** Goods that lie there now, but did not on that day: from which day on they may leave. */
-const refuseBefore = async (w: Work, stock: Stock, ask: Ask, on: Day): Promise<never> => {
-  const { goods } = ask.need
-  const changes = await listPileChanges(w.tx, [goods.id])
-  const piles = stock.piles.filter((p) => fits(p, ask))
-  const days = piles.flatMap((p) => {
-    const mine = changes.filter((c) => c.placeId === p.placeId && c.batchId === p.batchId)
-    return (
-      firstDayToLeave(
-        mine.map((c) => ({ on: c.on, by: c.quantity })),
-        smaller(ask.quantity, p.now),
-        on,
-      ) ?? []
-    )
-  })
-  const later = days.filter((d) => d > on).sort()
-  return refuse({
-    code: 'not-before',
-    from: later[0] ?? w.today,
-    what: `So much of ${goods.name} did not lie there yet on that day.`,
-  })
+/** The later days from which so many may leave where they were asked for, the first one first. */
+const firstDays = async (w: Work, stock: Stock, ask: Ask, on: Day): Promise<readonly Day[]> => {
+  const changes = await listPileChanges(w.tx, [ask.need.goods.id])
+  const days = stock.piles
+    .filter((p) => fits(p, ask))
+    .flatMap((p) => {
+      const mine = changes.filter((c) => c.placeId === p.placeId && c.batchId === p.batchId)
+      const by = mine.map((c) => ({ on: c.on, by: c.quantity }))
+      return firstDayToLeave(by, smaller(ask.quantity, p.now), on) ?? []
+    })
+  return days.filter((d) => d > on).sort()
 }
+
+/** Goods that lie there now, but did not on that day: from which day on they may leave. */
+const refuseBefore = async (w: Work, stock: Stock, ask: Ask, on: Day): Promise<never> =>
+  refuse({
+    code: 'not-before',
+    from: (await firstDays(w, stock, ask, on))[0] ?? w.today,
+    what: `So much of ${ask.need.goods.name} did not lie there yet on that day.`,
+  })

@@ -5,7 +5,7 @@ import type { Day } from '@/core/day'
 import { present } from '@/core/present'
 import { findBatches, findSerial, listLife, listLot, type LifeRow } from '@/data/queries/batch'
 import type { Goods } from '@/data/queries/goods'
-import { listPlaces, lockStock } from '@/data/queries/stock'
+import { lockStock } from '@/data/queries/stock'
 import type { Work } from '../command'
 
 /** A serial or lot that was asked for, and is not there. */

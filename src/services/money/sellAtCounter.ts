@@ -15,7 +15,7 @@ import { customerFor } from '../people/customerFor'
 import { refuse } from '@/contract/refuse'
 import { tender } from './takeReceipt'
 import { fillLines } from '../sales/fillLines'
-import { writeHandover } from '../sales/handOver'
+import { writeHandover, type Handing } from '../sales/handOver'
 import { takeSale, type LockedSale } from '../sales/saleWork'
 import { showsTax, writeSale } from '../sales/startSale'
 import { changeOf } from '@/model/receipt/changeOf'
@@ -43,7 +43,19 @@ const sellAndHandOver = async (w: Work, input: Sold, customer: Customer, onDay: 
   })
   const taken = await takeSale(w, saleId)
   const agreed = { ...taken, lines: taken.lines.filter((l) => l.agreed.gt(0)) }
-  const handing = agreed.lines.map((l) => ({ line: l, quantity: l.agreed }))
+  const handing = taken.lines.flatMap((l, i): Handing[] => {
+    const named = present(input.lines[i])
+    const pieces = named.lot || named.serials?.length
+    return l.agreed.gt(0)
+      ? [
+          {
+            line: l,
+            quantity: l.agreed,
+            from: pieces ? [{ lot: named.lot ?? undefined, serials: named.serials, quantity: l.agreed }] : undefined,
+          },
+        ]
+      : []
+  })
   await writeHandover(w, agreed, handing, { on: onDay, by: 'counter' })
   return { ...agreed, lines: agreed.lines.map((l) => ({ ...l, handedOver: l.agreed })) }
 }

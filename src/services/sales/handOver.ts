@@ -18,11 +18,12 @@ import { layawayLeft } from '../plans/layawayLeft'
 import { refuse } from '@/contract/refuse'
 import { arrangeIn } from './arrangeSale'
 import { refreshSale } from './refreshSale'
-import { answerSale, mustBeAgreed, takeSale, type LockedSale } from './saleWork'
+import { mustBeAgreed, takeSale, type LockedSale } from './saleWork'
 import { reserveId } from '@/data/queries/reserveId'
 import { addToLines, type SaleLineRow } from '@/data/queries/saleLine'
 import { insertHandover } from '@/data/queries/handover'
 import { insertMoves } from '@/data/queries/stock'
+import { handoverView } from '@/model/sale/handoverView'
 import { readStories } from '@/model/sale/readStories'
 
 export interface Handing {
@@ -164,10 +165,10 @@ export const handOver = defineCommand(
       const left = lineState(h.line).toHandOver
       if (h.quantity.gt(left)) refuse({ code: 'more-than-agreed', line: h.line.description, left, asked: h.quantity })
     }
-    await writeHandover(w, locked, handing, { on: onDay, by })
+    const id = await writeHandover(w, locked, handing, { on: onDay, by })
     if (layaway) await billWhatWent(w, saleId, onDay)
     await refreshSale(w, saleId)
-    return answerSale(w, saleId)
+    return { id, answer: () => handoverView(w.tx, id, w.currency) }
   },
 )
 

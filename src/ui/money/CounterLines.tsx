@@ -33,6 +33,9 @@ export const CounterLines = ({ lines, sums, currency, onQuantity, onRemove }: Pr
           <tr key={line.key}>
             <td className="break-words">
               {line.description}
+              {(line.serials ?? line.lot) && (
+                <div className="font-figure text-xs">{line.serials?.join(', ') ?? `Lot ${line.lot ?? ''}`}</div>
+              )}
               <Available line={line} />
             </td>
             <td>

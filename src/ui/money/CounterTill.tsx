@@ -20,13 +20,25 @@ interface Props {
   readonly settings: Omit<DraftSettings, 'exempt'> & { readonly smallestCoin: number }
 }
 
+/** One more of a line; a serial that is on it already is there once. */
+const scannedAgain = (l: LineDraft, serial: string | null): LineDraft => {
+  if (serial === null) return { ...l, quantity: String(Number(l.quantity) + 1) }
+  const serials = l.serials ?? []
+  if (serials.includes(serial)) return l
+  const all = [...serials, serial]
+  return { ...l, serials: all, quantity: String(Math.max(all.length, serials.length === 0 ? Number(l.quantity) : 0)) }
+}
+
 /** One more of what is there already, or a line of its own. */
 const withOneMore = (lines: readonly LineDraft[], g: FoundGoods): readonly LineDraft[] => {
-  if (lines.some((l) => l.goodsId === g.id))
-    return lines.map((l) => (l.goodsId === g.id ? { ...l, quantity: String(Number(l.quantity) + 1) } : l))
+  const { lot = null, serial = null } = g.piece ?? {}
+  const key = `g${g.id} ${lot ?? ''}`.trim()
+  if (lines.some((l) => l.key === key)) return lines.map((l) => (l.key === key ? scannedAgain(l, serial) : l))
   const line: LineDraft = {
     ...emptyLine(g.taxCode),
-    key: `g${g.id}`,
+    key,
+    ...(lot === null ? {} : { lot }),
+    ...(serial === null ? {} : { serials: [serial] }),
     goodsId: g.id,
     description: g.name,
     unitPrice: g.price,
@@ -67,7 +79,14 @@ export const CounterTill = ({ settings }: Props) => {
     if (change.minor < 0n) return tenderField.current?.focus()
     const done = await send('POST', '/counter-sales', {
       customerId: customer?.id,
-      lines: lines.map(({ goodsId, quantity, unitPrice, taxCode }) => ({ goodsId, quantity, unitPrice, taxCode })),
+      lines: lines.map(({ goodsId, quantity, unitPrice, taxCode, lot, serials }) => ({
+        goodsId,
+        quantity,
+        unitPrice,
+        taxCode,
+        lot,
+        serials,
+      })),
       method,
       tendered: givenOf(tender),
     })

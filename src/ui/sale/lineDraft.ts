@@ -40,6 +40,9 @@ export interface LineDraft {
   readonly available?: string
   readonly onTheWay?: string
   readonly unitCost?: string
+  /** The lot or serials that were scanned. */
+  readonly lot?: string
+  readonly serials?: readonly string[]
 }
 
 /** A tax code in a form that travels to the browser. */

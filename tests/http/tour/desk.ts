@@ -6,8 +6,8 @@ import { openTill, PASSPHRASE, type Till } from '../../browser/till'
 export type CallName = keyof typeof ANSWERS
 
 interface With {
-  /** What stands for `{id}` in the path. */
-  readonly id?: number
+  /** What stands for `{id}`, or another name, in the path. */
+  readonly id?: number | string
   readonly query?: Readonly<Record<string, string | number>>
   readonly body?: unknown
 }
@@ -19,7 +19,7 @@ export const openTour = async () => {
   const send = async (name: CallName, { id, query, body }: With) => {
     const [method = '', template = ''] = name.split(' ')
     const asked = new URLSearchParams(Object.entries(query ?? {}).map(([k, v]) => [k, String(v)])).toString()
-    const path = `${template.replace('{id}', String(id))}${asked ? `?${asked}` : ''}`
+    const path = `${template.replace(/\{\w+\}/, encodeURIComponent(String(id)))}${asked ? `?${asked}` : ''}`
     return till.request(method, path, method === 'GET' ? undefined : (body ?? {}))
   }
   return {
@@ -90,15 +90,4 @@ export const invoiced = async (
     body: { what: 'handed-over', issue: true, on },
   })
   return { sale, invoice }
-}
-
-interface WithTrail {
-  readonly trail: readonly { readonly paper: { readonly kind: string; readonly id: number } | null }[]
-}
-
-/** The last paper of a kind that a sale's trail tells of. */
-export const paperOf = (sale: WithTrail, kind: string): number => {
-  const paper = sale.trail.findLast((t) => t.paper?.kind === kind)?.paper
-  expect(paper, `no ${kind} in the trail`).toBeTruthy()
-  return paper!.id
 }

@@ -147,6 +147,55 @@ export const peopleAndGoods = (open: () => Tour, made: Made): void => {
       expect((await tour.does('GET /files', { query: about })).items).toEqual([])
     })
 
+    test('are told apart by lot and serial, each with its whole life', async () => {
+      const tour = open()
+      const cello = await tour.does('POST /goods', {
+        body: { code: 'VC', name: 'Cello', kind: 'stock', price: '2400.00', track: 'serial', warrantyMonths: 24 },
+      })
+      expect(cello).toMatchObject({ track: 'serial', costing: 'unit', warrantyMonths: 24 })
+      const glue = await tour.does('POST /goods', {
+        body: { code: 'GL', name: 'Glue', kind: 'stock', price: '8.00', track: 'lot', costing: 'fifo' },
+      })
+      await tour.does('POST /stock-counts', {
+        body: {
+          on: '2026-01-02',
+          lines: [
+            { goodsId: cello.id, serials: ['C/1 & 2', 'C-3'], unitCost: '1500' },
+            { goodsId: glue.id, counted: '6', unitCost: '3', lot: { code: 'L7', expires: '2027-01-31' } },
+          ],
+        },
+      })
+      const found = await tour.does('GET /goods', { query: { search: 'c/1 & 2' } })
+      expect(found.items).toMatchObject([{ id: cello.id, piece: { serial: 'C/1 & 2', lot: null } }])
+      const sold = await tour.does('POST /counter-sales', {
+        body: {
+          on: '2026-03-02',
+          method: 'card',
+          lines: [
+            { goodsId: cello.id, quantity: '1', serials: ['C/1 & 2'] },
+            { goodsId: glue.id, quantity: '2', lot: 'L7' },
+          ],
+        },
+      })
+      expect(await tour.does('GET /serials/{serial}', { id: 'C/1 & 2' })).toMatchObject({
+        goodsId: cello.id,
+        cost: '1500.00',
+        placeId: null,
+        customerId: sold.customerId,
+        warrantyUntil: '2028-03-02',
+        life: [{ what: 'Count' }, { what: 'Handover', saleId: sold.saleId }],
+      })
+      expect(await tour.does('GET /lots/{lot}', { id: 'L7', query: { goodsId: glue.id } })).toMatchObject({
+        expires: '2027-01-31',
+        onHand: '4',
+        value: '12.00',
+        customers: [{ customerId: sold.customerId, quantity: '2' }],
+      })
+      expect(await tour.refuses('GET /serials/{serial}', { id: 'C-9' })).toMatchObject({ status: 404 })
+      const again = { method: 'card', lines: [{ goodsId: cello.id, quantity: '1', serials: ['C/1 & 2'] }] }
+      expect(await tour.refuses('POST /counter-sales', { body: again })).toMatchObject({ kind: 'serial-gone' })
+    })
+
     test('lie in a place, their income goes to an account, and their tax has rates with days', async () => {
       const tour = open()
       const [shop] = (await tour.does('GET /places')).items as { id: number; usual: boolean }[]

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { agreed, invoiced, paperOf, type Made, type Tour } from './desk'
+import { agreed, invoiced, type Made, type Tour } from './desk'
 
 export const sales = (open: () => Tour, made: Made): void => {
   describe('a sale', () => {
@@ -126,7 +126,12 @@ export const sales = (open: () => Tour, made: Made): void => {
     test('is handed over, invoiced as a draft, put right, and issued', async () => {
       const tour = open()
       const out = await tour.does('POST /sales/{id}/handovers', { id: sale.id, body: { on: '2026-03-10' } })
-      expect(out).toMatchObject({ lines: [{ handedOver: '1', readyToBill: '1', setAside: '0' }] })
+      expect(out).toMatchObject({ saleId: sale.id, lines: [{ quantity: '1' }] })
+      expect(await tour.does('GET /handovers/{id}', { id: out.id })).toEqual(out)
+      expect(await tour.does('GET /sales/{id}', { id: sale.id })).toMatchObject({
+        lines: [{ handedOver: '1', readyToBill: '1', setAside: '0' }],
+        handovers: [{ id: out.id, direction: 'out' }],
+      })
       const draft = await tour.does('POST /sales/{id}/invoices', { id: sale.id, body: { what: 'handed-over' } })
       expect(draft).toMatchObject({ status: 'draft', number: null, totals: { gross: '972.00' } })
       await tour.does('DELETE /invoices/{id}', { id: draft.id })
@@ -158,7 +163,7 @@ export const sales = (open: () => Tour, made: Made): void => {
       })
       const gone = await tour.does('POST /sales/{id}/handovers', { id: rosin.id })
       const back = await tour.does('POST /handovers/{id}/returns', {
-        id: paperOf(gone, 'handover'),
+        id: gone.id,
         body: { reason: 'Wrong kind' },
       })
       // Two at the 6.00 they cost.

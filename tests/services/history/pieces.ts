@@ -10,7 +10,14 @@ import type { Step } from './steps'
 /** Goods whose pieces are told apart, in every way there is. */
 export const addToldGoods = async (s: TestShop) => ({
   /** By lot, first in first out. */
-  strings: await s.run(addGoods, { code: 'ST', name: 'Strings', kind: 'stock', price: '19.90', track: 'lot', costing: 'fifo' }),
+  strings: await s.run(addGoods, {
+    code: 'ST',
+    name: 'Strings',
+    kind: 'stock',
+    price: '19.90',
+    track: 'lot',
+    costing: 'fifo',
+  }),
   /** By lot, at average cost. */
   glue: await s.run(addGoods, { code: 'GL', name: 'Hide glue', kind: 'stock', price: '8.00', track: 'lot' }),
   /** First in first out, not told apart otherwise. */

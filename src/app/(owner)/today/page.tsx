@@ -75,8 +75,8 @@ export default async function Today({ searchParams }: { searchParams: Search }) 
 
 /** What waits beside the sales: letters, baskets, what comes again this week. */
 const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Day }) => {
-  const { post, baskets, again } = view
-  if (post.waiting + post.bounced + baskets + again.length === 0) return null
+  const { post, baskets, again, expiring } = view
+  if (post.waiting + post.bounced + baskets + again.length + expiring.lots === 0) return null
   const row = (key: string, href: string, children: ReactNode) => (
     <li key={key} className="border-b border-paper-200 py-1.5">
       <To className="hover:underline" href={href}>
@@ -107,6 +107,15 @@ const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Da
             'baskets',
             '/sales/baskets',
             `${baskets} open ${baskets === 1 ? 'basket' : 'baskets'} in the online shop`,
+          )}
+        {expiring.first !== null &&
+          row(
+            'expiring',
+            '/goods/stock?sort=expires',
+            <span className={expiring.first < today ? 'text-oxide-700' : undefined}>
+              {expiring.lots} {expiring.lots === 1 ? 'lot expires' : 'lots expire'} within a month
+              {expiring.first < today ? ', one is past' : `, the first on ${formatDayShort(expiring.first, today)}`}
+            </span>,
           )}
         {again.map((c) =>
           row(

@@ -1,11 +1,11 @@
 import { z } from 'zod'
 import { id, on, method, amount, text } from '@/contract/fields'
-import { line } from '@/contract/lines'
+import { counterLine } from '@/contract/lines'
 
 export const sellAtCounterInput = z.object({
   customerId: id.optional(),
   on,
-  lines: z.array(line, { error: 'Lines are a list.' }).min(1, 'Add something to sell.').max(500),
+  lines: z.array(counterLine, { error: 'Lines are a list.' }).min(1, 'Add something to sell.').max(500),
   method,
   tendered: amount.optional(),
   note: text(500).optional(),
