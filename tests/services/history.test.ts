@@ -10,7 +10,7 @@ import { readStatement } from '@/model/receivables/statement'
 import { changeSettings } from '@/services/access/changeSettings'
 import { History } from './history/history'
 import { neverBelowZero, neverTooMuchCredited } from './history/limits'
-import { addToldGoods, type ToldGoods } from './history/pieces'
+import { addOutfit, addToldGoods, type ToldGoods } from './history/pieces'
 import { step } from './history/steps'
 import { openTestShop, type TestShop } from './shop'
 import { listDuesOfSales, listOpenDues } from '@/data/queries/due'
@@ -52,7 +52,8 @@ beforeAll(async () => {
   for (const { setup, settings } of KINDS_OF_BUSINESS) {
     const shop = await openTestShop(setup)
     await shop.run(changeSettings, settings)
-    shops.push({ shop, told: await addToldGoods(shop) })
+    const told = await addToldGoods(shop)
+    shops.push({ shop, told: { ...told, outfit: await addOutfit(shop, told) } })
   }
   s = shops[0]!.shop
 })

@@ -9,16 +9,18 @@ import { addGoods, changeGoods } from '@/services/goods/keepGoods'
 import { moveStock } from '@/services/goods/moveStock'
 import { addPlace } from '@/services/goods/places'
 import { addCustomer } from '@/services/people/keepCustomer'
+import { changeSale } from '@/services/sales/changeSale'
+import { cancelSale } from '@/services/sales/closeSale'
 import { handOver } from '@/services/sales/handOver'
 import { returnGoods } from '@/services/sales/returnGoods'
 import { startSale } from '@/services/sales/startSale'
 import { readPicking } from '@/model/goods/picking'
 import { saleView } from '@/model/sale/saleView'
-import { addToldGoods, type ToldGoods } from './history/pieces'
+import { addOutfit, addToldGoods } from './history/pieces'
 import { openTestShop, type TestShop } from './shop'
 
 let s: TestShop
-let told: ToldGoods
+let told: Awaited<ReturnType<typeof addToldGoods>>
 let shop: number
 let store: number
 beforeEach(async () => {
@@ -271,6 +273,67 @@ describe('serials', () => {
         lines: [{ goodsId: told.viola, change: '1', serials: ['V1'] }],
       }),
     ).toBe('serial-there')
+    expect(await s.ties()).toEqual([])
+  })
+})
+
+describe('a kit in several goes', () => {
+  const view = async (saleId: number) =>
+    (await saleView(s.db, saleId, (await findBusiness(s.db))!, s.shop.today))!.lines[0]!
+
+  test('is whole when the last part went; until then nothing of it may be invoiced', async () => {
+    const outfit = await addOutfit(s, told)
+    await s.run(countStock, {
+      on: '2026-02-01',
+      lines: [
+        { goodsId: told.bow, counted: '1', unitCost: '40' },
+        { goodsId: told.strings, counted: '4', unitCost: '10', lot: 'L1' },
+      ],
+    })
+    const { saleId, lineId } = await sell(outfit, '2')
+    expect((await view(saleId)).parts).toMatchObject([
+      { goodsId: s.violin, name: 'Violin', perKit: '1', agreed: '2', toHandOver: '2', available: '2' },
+      { goodsId: told.strings, perKit: '2', agreed: '4', toHandOver: '4', available: '4' },
+      { goodsId: told.bow, agreed: '2', toHandOver: '2', available: '1' },
+    ])
+    const part = (goodsId: number, quantity: string) => ({ goodsId, quantity })
+    const go = (...parts: { goodsId: number; quantity: string }[]) => ({ saleId, lines: [{ lineId, parts }] })
+    // Both violins and three strings go ahead: 2 × 600.00 and 3 × 10.00.
+    const first = await s.answer(handOver, go(part(s.violin, '2'), part(told.strings, '3')))
+    expect(first.lines).toMatchObject([{ lineId, quantity: '0', cost: '1230.00' }])
+    expect(await view(saleId)).toMatchObject({ handedOver: '0', readyToBill: '0', toHandOver: '2', setAside: '1' })
+    expect(await s.refusal(handOver, go(part(s.violin, '1')))).toBe('more-than-agreed')
+    expect(await s.refusal(handOver, go(part(s.rosin, '1')))).toBe('invalid')
+    expect(await s.refusal(changeSale, { saleId, lines: [{ goodsId: outfit, quantity: '1' }] })).toBe('less-than-done')
+    expect(await s.refusal(cancelSale, { saleId, reason: 'x' })).toBe('goods-or-bills-first')
+    const business = (await findBusiness(s.db))!
+    expect((await readPicking(s.db, saleId, s.shop.today, business, s.shop.today))!.lines).toMatchObject([
+      { goodsId: told.strings, quantity: '1', short: '0' },
+      { goodsId: told.bow, quantity: '2', short: '1' },
+    ])
+    // The bow makes one of them whole; the last string and the other bow are still to go.
+    await s.run(handOver, go(part(told.bow, '1')))
+    expect(await view(saleId)).toMatchObject({ handedOver: '1', readyToBill: '1', toHandOver: '1' })
+    await s.run(countStock, { on: '2026-03-01', lines: [{ goodsId: told.bow, counted: '1', unitCost: '50' }] })
+    const last = await s.answer(handOver, { saleId })
+    // One more kit: its violin and a string are there already. A string at 10.00, a bow at 50.00.
+    expect(last.lines).toMatchObject([{ quantity: '1', cost: '60.00' }])
+    expect(await view(saleId)).toMatchObject({ handedOver: '2', toHandOver: '0' })
+    expect(await s.ties()).toEqual([])
+  })
+
+  test('parts that went ahead come back with their handover', async () => {
+    const outfit = await addOutfit(s, told)
+    const { saleId, lineId } = await sell(outfit, '1')
+    const { id } = await s.answer(handOver, {
+      saleId,
+      lines: [{ lineId, parts: [{ goodsId: s.violin, quantity: '1' }] }],
+    })
+    expect(await stock(s.violin)).toEqual(['shop - 4: 2400.00'])
+    await s.run(returnGoods, { handoverId: id, reason: 'Not alone' })
+    expect(await stock(s.violin)).toEqual(['shop - 5: 3000.00'])
+    expect(await s.refusal(returnGoods, { handoverId: id, reason: 'Again' })).toBe('billed-is-credited')
+    await s.run(cancelSale, { saleId, reason: 'x' })
     expect(await s.ties()).toEqual([])
   })
 })

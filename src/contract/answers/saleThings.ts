@@ -49,6 +49,20 @@ export const saleLine = z.object({
   toBill: decimalText,
   readyToBill: decimalText,
   short: decimalText,
+  /** Of a kit: how far each of its parts has gone. */
+  parts: z
+    .array(
+      z.object({
+        goodsId: z.int(),
+        name: z.string(),
+        perKit: decimalText,
+        agreed: decimalText,
+        handedOver: decimalText,
+        toHandOver: decimalText,
+        available: decimalText,
+      }),
+    )
+    .optional(),
 })
 
 export const saleMoney = z.object({

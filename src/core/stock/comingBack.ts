@@ -45,6 +45,13 @@ export const stillOut = (moves: readonly Moved[]): readonly Out[] => {
   return outs.filter((o) => o.quantity.gt(0))
 }
 
+/** How many of a line come back of how many that are out; of a kit whose parts went in several goes, what one needs of each. */
+export interface ComingBackAs {
+  readonly quantity: Decimal
+  readonly whole: Decimal
+  readonly perKit?: ReadonlyMap<number, Decimal>
+}
+
 /**
  * What comes back of goods that went, batch by batch and worth what it left with: of each thing the same part, a kit's parts all
  * alike, to the ten-thousandth. What left last comes back first. The shares make the whole, and never more comes back than is out
@@ -57,20 +64,22 @@ export const stillOut = (moves: readonly Moved[]): readonly Out[] => {
 export const comeBack = (
   outs: readonly Out[],
   net: readonly Out[],
-  { quantity, whole }: { readonly quantity: Decimal; readonly whole: Decimal },
+  { quantity, whole, perKit }: ComingBackAs,
 ): readonly Out[] => {
   if (whole.lte(0)) return []
   return [...new Set(outs.map((o) => o.goodsId))].flatMap((goodsId) => {
     const mine = outs.filter((o) => o.goodsId === goodsId)
     const all = mine.reduce((sum, o) => sum.plus(o.quantity), ZERO)
-    let missing = quantity.eq(whole) ? all : all.times(quantity).div(whole).toDecimalPlaces(4)
+    const each = perKit?.get(goodsId)
+    const part = each ? each.times(quantity) : all.times(quantity).div(whole).toDecimalPlaces(4)
+    let missing = quantity.eq(whole) ? all : part
     return [...mine].reverse().flatMap((out) => {
       const still = net.find((n) => sameBatch(n, out))
       if (!still) return []
-      const part = smaller(smaller(missing, out.quantity), still.quantity)
-      if (part.lte(0)) return []
-      missing = missing.minus(part)
-      return [{ ...out, quantity: part, value: worthOf(part, out, still) }]
+      const taken = smaller(smaller(missing, out.quantity), still.quantity)
+      if (taken.lte(0)) return []
+      missing = missing.minus(taken)
+      return [{ ...out, quantity: taken, value: worthOf(taken, out, still) }]
     })
   })
 }

@@ -1,5 +1,5 @@
 export { leaveAtAverage, unitCost, valueAt, type Shelf } from './leaveAtAverage'
-export { kitsAvailable } from './kits'
+export * from './kits'
 export { setAside, setAsideInTurn } from './setAside'
 export * from './comingBack'
 export * from './leaveOn'

@@ -1,4 +1,10 @@
-import { decimal, smaller, type Decimal } from '../money'
+import { decimal, larger, smaller, ZERO, type Decimal } from '../money'
+
+/** A part of a kit: how many of it one kit needs. */
+export interface KitPart {
+  readonly goodsId: number
+  readonly quantity: Decimal
+}
 
 /**
  * How many whole kits can be made: min over parts of ⌊available ÷ per kit⌋. A kit without parts cannot be made.
@@ -9,3 +15,31 @@ export const kitsAvailable = (parts: readonly { readonly available: Decimal; rea
   parts
     .map((p) => p.available.div(p.perKit).floor())
     .reduce<Decimal | null>((least, n) => (least ? smaller(least, n) : n), null) ?? decimal(0)
+
+/**
+ * How many of each part are with the customer beyond the whole kits they have: parts that went ahead of the rest.
+ * `out` is what is out of each part, `whole` how many whole kits are out.
+ *
+ * @example a kit of 1 violin and 3 rosin, 1 whole kit out, and 1 violin and 5 rosin out → 0 violins and 2 rosin ahead
+ */
+export const partsAhead = (
+  parts: readonly KitPart[],
+  out: (goodsId: number) => Decimal,
+  whole: Decimal,
+): ReadonlyMap<number, Decimal> =>
+  new Map(parts.map((p) => [p.goodsId, larger(out(p.goodsId).minus(whole.times(p.quantity)), ZERO)]))
+
+/**
+ * How many of each part so many more whole kits need, after what went ahead.
+ *
+ * @example 2 kits of 3 rosin with 2 ahead → 4
+ */
+export const partsNeeded = (
+  parts: readonly KitPart[],
+  ahead: ReadonlyMap<number, Decimal>,
+  kits: Decimal,
+): readonly KitPart[] =>
+  parts.map((p) => ({
+    goodsId: p.goodsId,
+    quantity: larger(p.quantity.times(kits).minus(ahead.get(p.goodsId) ?? ZERO), ZERO),
+  }))

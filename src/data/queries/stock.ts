@@ -190,6 +190,20 @@ export const listMovesOfHandovers = async (
   }))
 }
 
+/** How many of each thing are out of lines of sales: what left for them less what came back. */
+export const listOutOfLines = async (db: Db, lineIds: readonly number[]) => {
+  if (lineIds.length === 0) return []
+  return db
+    .select({
+      lineId: sql`${stockMove.saleLineId}`.mapWith(Number),
+      goodsId: stockMove.goodsId,
+      out: sql`-sum(${stockMove.quantity})`.mapWith(decimal),
+    })
+    .from(stockMove)
+    .where(isOneOf(stockMove.saleLineId, lineIds))
+    .groupBy(stockMove.saleLineId, stockMove.goodsId)
+}
+
 /** What lies where, by name of the place. */
 export const listShelves = async (db: Db, goodsIds: readonly number[]) => {
   if (goodsIds.length === 0) return []

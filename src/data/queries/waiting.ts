@@ -11,13 +11,17 @@ import { isOneOf } from './search'
 const wanted = sql`
   line as (
     select l.id as line_id, l.position, l.goods_id, l.kind, s.id as sale_id, s.number as sale_number, s.customer_id, s.agreed_on,
-           s.wanted_by, l.agreed - l.handed_over + l.to_replace as waiting
+           s.wanted_by, l.agreed - l.handed_over + l.to_replace as waiting, l.handed_over - l.returned as whole
       from sale_line l join sale s on s.id = l.sale_id
      where l.agreed > l.handed_over - l.to_replace and s.stage = 'agreed' and l.goods_id is not null
   ), wanted as (
     select line.*, line.goods_id as thing, line.waiting as units from line where kind = 'stock'
     union all
-    select line.*, p.part_id, line.waiting * p.quantity from line join goods_part p on p.kit_id = line.goods_id where kind = 'kit'
+    select * from (
+      select line.*, p.part_id as thing,
+             line.waiting * p.quantity - greatest(line.whole * -p.quantity - coalesce(
+               (select sum(m.quantity) from stock_move m where m.sale_line_id = line.line_id and m.goods_id = p.part_id), 0), 0) as units
+        from line join goods_part p on p.kit_id = line.goods_id where kind = 'kit') k where units > 0
   )`
 /** The oldest agreement first. */
 const inTurn = sql`order by w.agreed_on, w.sale_id, w.position, w.line_id`

@@ -1,9 +1,8 @@
-import { decimal, smaller, type Decimal } from '@/core/money'
+import { smaller, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { present } from '@/core/present'
 import { freeOn, isPast, proposePicking, turnOf, type Lying } from '@/core/stock'
 import type { Db } from '@/data/connect'
-import { findGoods } from '@/data/queries/goods'
 import { findBatches } from '@/data/queries/batch'
 import { listPileChanges, listPlaces, type PileChange } from '@/data/queries/stock'
 import type { Business } from '@/data/queries/business'
@@ -49,20 +48,13 @@ export const readPicking = async (db: Db, saleId: number, on: Day, business: Bus
   const [story] = await readStories(db, [saleId], business, today)
   if (!story) return null
   const lines = story.lines.filter((l) => l.fromShelf && l.goodsId !== null && l.toHandOver.gt(0))
-  const goods = await findGoods(
-    db,
-    lines.map((l) => present(l.goodsId)),
+  const needs = lines.flatMap((l): readonly Need[] =>
+    l.kind === 'kit'
+      ? l.parts
+          .filter((p) => p.toHandOver.gt(0))
+          .map((p) => ({ lineId: l.id, goodsId: p.goodsId, quantity: p.toHandOver, may: p.setAside }))
+      : [{ lineId: l.id, goodsId: present(l.goodsId), quantity: l.toHandOver, may: l.setAside }],
   )
-  const needs = lines.flatMap((l): readonly Need[] => {
-    const thing = present(goods.get(present(l.goodsId)))
-    const parts = thing.kind === 'kit' ? thing.parts : [{ goodsId: thing.id, quantity: decimal(1) }]
-    return parts.map((p) => ({
-      lineId: l.id,
-      goodsId: p.goodsId,
-      quantity: l.toHandOver.times(p.quantity),
-      may: l.setAside.times(p.quantity),
-    }))
-  })
   const free = await readFree(
     db,
     needs.map((n) => n.goodsId),

@@ -2,6 +2,7 @@ import type { Day } from '@/core/day'
 import { money as m, toDecimalString, type Decimal } from '@/core/money'
 import type { TrailLine } from '@/core/sale'
 import type { Db } from '@/data/connect'
+import { findGoods } from '@/data/queries/goods'
 import type { Business } from '@/data/queries/business'
 import type { Story, StoryLine } from './story'
 import { readStories } from './readStories'
@@ -13,13 +14,14 @@ export const asText = (d: Decimal): string => d.toString()
 export const saleView = async (db: Db, saleId: number, business: Business, today: Day) => {
   const [story] = await readStories(db, [saleId], business, today)
   if (!story) return null
-  return viewOfStory(story, await readTrail(db, story))
+  const [trail, names] = await Promise.all([readTrail(db, story), namesOfParts(db, story)])
+  return viewOfStory(story, trail, names)
 }
 
 export type SaleView = NonNullable<Awaited<ReturnType<typeof saleView>>>
 
 /** A line of it, with what was done of it so far. */
-const lineView = (s: Story, l: StoryLine) => ({
+const lineView = (s: Story, l: StoryLine, names: ReadonlyMap<number, string>) => ({
   id: l.id,
   goodsId: l.goodsId,
   kind: l.kind,
@@ -48,6 +50,19 @@ const lineView = (s: Story, l: StoryLine) => ({
   toHandOver: asText(l.toHandOver),
   toBill: asText(l.toBill),
   readyToBill: asText(l.readyToBill),
+  ...(l.kind === 'kit'
+    ? {
+        parts: l.parts.map((p) => ({
+          goodsId: p.goodsId,
+          name: names.get(p.goodsId) ?? '',
+          perKit: asText(p.perKit),
+          agreed: asText(l.agreed.times(p.perKit)),
+          handedOver: asText(l.handedOver.minus(l.returned).times(p.perKit).plus(p.ahead)),
+          toHandOver: asText(p.toHandOver),
+          available: asText(p.setAside),
+        })),
+      }
+    : {}),
   short: l.fromShelf && s.sale.agreedOn ? asText(l.toHandOver.minus(l.setAside)) : '0',
 })
 
@@ -68,7 +83,16 @@ const figuresView = (s: Story) => ({
   },
 })
 
-export const viewOfStory = (s: Story, trail: readonly TrailLine[]) => ({
+/** What the parts of its kits are called. */
+const namesOfParts = async (db: Db, { lines }: Story): Promise<ReadonlyMap<number, string>> => {
+  const goods = await findGoods(
+    db,
+    lines.flatMap((l) => l.parts.map((p) => p.goodsId)),
+  )
+  return new Map([...goods.values()].map((g) => [g.id, g.name]))
+}
+
+const viewOfStory = (s: Story, trail: readonly TrailLine[], names: ReadonlyMap<number, string>) => ({
   id: s.sale.id,
   number: s.sale.number,
   customerId: s.sale.customerId,
@@ -96,7 +120,7 @@ export const viewOfStory = (s: Story, trail: readonly TrailLine[]) => ({
   copiedFromId: s.sale.copiedFromId,
   pricesIncludeTax: s.sale.pricesIncludeTax,
   arrangement: s.sale.arrangement,
-  lines: s.lines.map((l) => lineView(s, l)),
+  lines: s.lines.map((l) => lineView(s, l, names)),
   ...figuresView(s),
   next: s.next.map((n) => ({
     action: n.action,

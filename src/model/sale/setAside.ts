@@ -1,18 +1,28 @@
 import { present } from '@/core/present'
 import { larger, smaller, ZERO, type Decimal } from '@/core/money'
 import { lineState } from '@/core/sale'
-import { kitsAvailable, setAsideInTurn } from '@/core/stock'
+import { kitsAvailable, partsNeeded, setAsideInTurn } from '@/core/stock'
 import type { Db } from '@/data/connect'
-import { findGoods } from '@/data/queries/goods'
 import type { SaleRow } from '@/data/queries/sales'
 import type { SaleLineRow } from '@/data/queries/saleLine'
 import { sumShelves } from '@/data/queries/stock'
 import { listWaiting } from '@/data/queries/waiting'
+import { readKitLines, type KitLine } from './kitLines'
 
 /** What a line has set aside, and whether it comes from a shelf at all. */
 export interface Kept {
   readonly setAside: Decimal
   readonly fromShelf: boolean
+  /** Of a kit's line: what is set aside of each part, and how many of it are still to go. */
+  readonly parts: readonly KeptPart[]
+}
+
+export interface KeptPart {
+  readonly goodsId: number
+  readonly perKit: Decimal
+  readonly ahead: Decimal
+  readonly toHandOver: Decimal
+  readonly setAside: Decimal
 }
 
 /** What is set aside for each line, oldest agreement first; work and charges take nothing from the shelf. */
@@ -24,13 +34,10 @@ export const readSetAside = async (
 ): Promise<Map<number, Kept>> => {
   const agreed = new Set(sales.filter((s) => s.agreedOn && !s.closedAs).map((s) => s.id))
   const onShelf = lines.filter((l) => l.goodsId !== null && (l.kind === 'stock' || l.kind === 'kit'))
-  const kits = await findGoods(
-    db,
-    onShelf.filter((l) => l.kind === 'kit').map((l) => present(l.goodsId)),
-  )
+  const kits = await readKitLines(db, onShelf)
   const waitingLines = onShelf.filter((l) => agreed.has(l.saleId) && lineState(l).toHandOver.gt(0))
   const goodsIds = waitingLines.flatMap((l) =>
-    l.kind === 'stock' ? [present(l.goodsId)] : present(kits.get(present(l.goodsId))).parts.map((p) => p.goodsId),
+    l.kind === 'stock' ? [present(l.goodsId)] : present(kits.get(l.id)).parts.map((p) => p.goodsId),
   )
   const [shelves, waiting] = await Promise.all([sumShelves(db, goodsIds, currency), listWaiting(db, goodsIds)])
   const shares = setAsideInTurn(waiting, (goodsId) => shelves.get(goodsId)?.quantity ?? ZERO)
@@ -41,14 +48,35 @@ export const readSetAside = async (
   })
   return new Map(
     onShelf.map((l) => {
-      const parts = l.kind === 'kit' ? present(kits.get(present(l.goodsId))).parts : []
-      const fromShelf = l.kind === 'stock' || parts.length > 0
+      const kit = kits.get(l.id)
       const got = (goodsId: number) => given.get(`${l.id}:${goodsId}`) ?? ZERO
+      const { toHandOver } = lineState(l)
+      const parts = kit ? partsOf(kit, toHandOver, got) : []
+      const fromShelf = l.kind === 'stock' || parts.length > 0
       const possible =
         l.kind === 'stock'
           ? got(present(l.goodsId))
-          : kitsAvailable(parts.map((p) => ({ available: got(p.goodsId), perKit: p.quantity })))
-      return [l.id, { setAside: larger(smaller(possible, lineState(l).toHandOver), ZERO), fromShelf }] as const
+          : kitsAvailable(parts.map((p) => ({ available: p.setAside.plus(p.ahead), perKit: p.perKit })))
+      return [l.id, { setAside: larger(smaller(possible, toHandOver), ZERO), fromShelf, parts }] as const
     }),
   )
+}
+
+/** A kit's parts: what went ahead of whole kits, what is still to go, and what is set aside for it. */
+const partsOf = (
+  { parts, ahead }: KitLine,
+  toHandOver: Decimal,
+  got: (goodsId: number) => Decimal,
+): readonly KeptPart[] => {
+  const needed = partsNeeded(parts, ahead, toHandOver)
+  return parts.map((p, i) => {
+    const still = present(needed[i]).quantity
+    return {
+      goodsId: p.goodsId,
+      perKit: p.quantity,
+      ahead: ahead.get(p.goodsId) ?? ZERO,
+      toHandOver: still,
+      setAside: smaller(got(p.goodsId), still),
+    }
+  })
 }

@@ -1,3 +1,4 @@
+import type { KeptPart } from './setAside'
 import type { Day } from '@/core/day'
 import type { Decimal, Money } from '@/core/money'
 import type { LayawayStanding, Plan } from '@/core/plan'
@@ -22,6 +23,8 @@ export interface StoryLine extends SaleLineRow, LineState {
   /** What one whole agreed (or, before, offered) line comes to. */
   readonly net: Money
   readonly fromShelf: boolean
+  /** Of a kit: its parts, and how far each has gone. */
+  readonly parts: readonly KeptPart[]
 }
 
 /** Everything about a sale, read at once and derived from its papers. */

@@ -25,6 +25,7 @@ import { readWaitingAhead } from './waitingAhead'
 import { reserveId } from '@/data/queries/reserveId'
 import type { SaleLineRow } from '@/data/queries/saleLine'
 import { findBatches } from '@/data/queries/batch'
+import { perKitOf, readKitLines } from '@/model/sale/kitLines'
 import { insertHandover, listHandovers, type HandoverRow } from '@/data/queries/handover'
 import { insertMoves, listMovesOfHandovers, lockStock, type MoveRow } from '@/data/queries/stock'
 
@@ -112,6 +113,7 @@ export const takeGoodsBack = async (
 ): Promise<Map<number, Decimal>> => {
   const handovers = await listHandovers(w.tx, [sale.id], w.currency)
   const moves = await lockMovesOf(w, handovers)
+  const kits = await readKitLines(w.tx, lines)
   const came = new Map<number, Decimal>()
   const rows: ComingBack[] = []
   for (const part of credit.lines.filter((p) => p.quantity.gt(0))) {
@@ -126,7 +128,11 @@ export const takeGoodsBack = async (
         asked: part.quantity,
       })
     out.refuseEarly(part.quantity, paper.on)
-    const pieces = comeBack(out.pieces, out.pieces, { quantity: part.quantity, whole: out.quantity })
+    const pieces = comeBack(out.pieces, out.pieces, {
+      quantity: part.quantity,
+      whole: out.quantity,
+      perKit: perKitOf(kits.get(line.id)),
+    })
     rows.push({ line, quantity: part.quantity, pieces })
     came.set(part.lineId, part.quantity)
   }

@@ -1,17 +1,18 @@
 import { changeSaleInput } from '@/contract/inputs/sales/changeSale'
 import { present } from '@/core/present'
 import type { KeptTaxCode } from '@/data/queries/taxCodes'
-import { ZERO } from '@/core/money'
+import { larger, ZERO, type Decimal } from '@/core/money'
 import { leastAgreed } from '@/core/sale'
 import { findCustomer } from '@/data/queries/customers'
 import { updateSale } from '@/data/queries/sales'
-import { defineCommand } from '../command'
+import { kitsBegun, readKitLines } from '@/model/sale/kitLines'
+import { defineCommand, type Work } from '../command'
 import { type ChangedLine } from '@/contract/lines'
 import { refuse } from '@/contract/refuse'
 import { fillLines, type FilledLine } from './fillLines'
 import { keepVersion } from './keepVersion'
 import { refreshSale } from './refreshSale'
-import { answerSale, mustBeOpen, takeSale } from './saleWork'
+import { answerSale, mustBeOpen, takeSale, type LockedSale } from './saleWork'
 import { lineRow, mustBeKind } from './startSale'
 import { deleteSaleLines, insertSaleLines, updateSaleLine, type SaleLineRow } from '@/data/queries/saleLine'
 
@@ -54,6 +55,16 @@ const atItsRates = (codes: readonly KeptTaxCode[], before: SaleLineRow, now: Fil
   return first(before.taxCodeId) === first(now.taxCodeId) ? { ...now, taxCodeId: before.taxCodeId } : now
 }
 
+/** What of a line must stay agreed: what was handed over or billed, and kits that are begun with parts that went ahead. */
+const leastOfLines = async (w: Work, { lines }: LockedSale): Promise<(line: SaleLineRow) => Decimal> => {
+  const kits = await readKitLines(w.tx, lines)
+  return (line) => {
+    const kit = kits.get(line.id)
+    const begun = kit ? kitsBegun(kit) : ZERO
+    return larger(leastAgreed(line), begun.gt(0) ? line.handedOver.minus(line.toReplace).plus(begun) : ZERO)
+  }
+}
+
 /**
  * Changes what is on a sale. Before agreement the estimate is simply rewritten; after it a new agreed version is made, and
  * what was handed over or billed stays agreed at its price.
@@ -74,6 +85,7 @@ export const changeSale = defineCommand('change-sale', changeSaleInput, async (w
       deliverTo: change.deliverTo ?? sale.deliverTo,
     })
     const pairs = pairLines(locked.lines, change.lines)
+    const leastOf = await leastOfLines(w, locked)
     const kept = new Set(pairs.flatMap((p) => (p ? [p.id] : [])))
     const codes = await w.taxCodes()
     for (const [position, typed] of filled.entries()) {
@@ -83,7 +95,7 @@ export const changeSale = defineCommand('change-sale', changeSaleInput, async (w
         continue
       }
       const line = agreed ? atItsRates(codes, before, typed) : typed
-      const least = leastAgreed(before)
+      const least = leastOf(before)
       const counts = line.chosen ? line.quantity : ZERO
       if (agreed && counts.lt(least)) refuse({ code: 'less-than-done', line: before.description, least })
       if (before.billed.gt(before.toRebill) && priceMoved(before, line))
@@ -91,8 +103,8 @@ export const changeSale = defineCommand('change-sale', changeSaleInput, async (w
       await updateSaleLine(w.tx, before.id, lineRow(saleId, position, asBefore(before, line), agreed))
     }
     const dropped = locked.lines.filter((l) => !kept.has(l.id))
-    const done = dropped.find((l) => leastAgreed(l).gt(0))
-    if (done) refuse({ code: 'less-than-done', line: done.description, least: leastAgreed(done) })
+    const done = dropped.find((l) => leastOf(l).gt(0))
+    if (done) refuse({ code: 'less-than-done', line: done.description, least: leastOf(done) })
     const words = dropped.filter((l) => !agreed || l.kind === 'heading' || l.kind === 'text')
     await deleteSaleLines(
       w.tx,

@@ -1,3 +1,4 @@
+import { kitsBegun, readKitLines } from '@/model/sale/kitLines'
 import { closeSaleInput } from '@/contract/inputs/sales/closeSale'
 import { isPositiveMoney, subtractMoney, type Money } from '@/core/money'
 import { updateSale } from '@/data/queries/sales'
@@ -51,6 +52,8 @@ export const closeIn = async (
   if (as === 'declined' && sale.agreedOn) refuse({ code: 'already-agreed', on: sale.agreedOn })
   if (locked.lines.some((l) => l.handedOver.gt(l.returned) || l.billed.gt(l.credited)))
     refuse({ code: 'goods-or-bills-first' })
+  const kits = await readKitLines(w.tx, locked.lines)
+  if ([...kits.values()].some((kit) => kitsBegun(kit).gt(0))) refuse({ code: 'goods-or-bills-first' })
   if (how.held) await endHeld(w, locked, how.held, how)
   const held = await sumHeldAt(w, { customerId: sale.customerId, saleId: sale.id })
   if (isPositiveMoney(held)) refuse({ code: 'held-first', held })

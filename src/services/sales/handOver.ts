@@ -1,7 +1,7 @@
 import { handOverInput } from '@/contract/inputs/sales/handOver'
 import { present } from '@/core/present'
-import { isPositiveMoney, smaller, sumMoney, zeroMoney, type Decimal } from '@/core/money'
-import { earnedByHandover, lineState } from '@/core/sale'
+import { addMoney, isPositiveMoney, smaller, sumMoney, zeroMoney, type Decimal, type Money } from '@/core/money'
+import { earnedByHandover } from '@/core/sale'
 import { postHandover } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { findGoods } from '@/data/queries/goods'
@@ -12,10 +12,11 @@ import { planBill } from '../billing/billSale'
 import { draftBill } from '../billing/draftBill'
 import { issueBill } from '../billing/issueBill'
 import { readWaitingAhead, type WaitingAhead } from '../billing/waitingAhead'
-import { planLeaving, type Named } from '../goods/planLeaving'
+import { planLeaving, type Leaving } from '../goods/planLeaving'
 import { readArrangement } from '@/contract/arrangement'
 import { layawayLeft } from '../plans/layawayLeft'
 import { refuse } from '@/contract/refuse'
+import { handingOf, mergeLines, type Handing } from './handingOf'
 import { arrangeIn } from './arrangeSale'
 import { refreshSale } from './refreshSale'
 import { mustBeAgreed, takeSale, type LockedSale } from './saleWork'
@@ -25,13 +26,6 @@ import { insertHandover } from '@/data/queries/handover'
 import { insertMoves } from '@/data/queries/stock'
 import { handoverView } from '@/model/sale/handoverView'
 import { readStories } from '@/model/sale/readStories'
-
-export interface Handing {
-  readonly line: SaleLineRow
-  readonly quantity: Decimal
-  /** Where they are taken from, adding up to the quantity; left out, it is proposed. */
-  readonly from?: readonly Named[]
-}
 
 /**
  * Writes a handover: goods leave the shelves, their cost goes to the books, what was billed ahead for them becomes income.
@@ -102,18 +96,34 @@ const leaveShelves = async (w: Work, handing: readonly Handing[], on: Day) => {
     w.tx,
     fromShelf.map((h) => present(h.line.goodsId)),
   )
-  const partsOf = await findGoods(
-    w.tx,
-    [...goods.values()].flatMap((g) => g.parts.map((p) => p.goodsId)),
+  const partsOf = await findGoods(w.tx, [
+    ...[...goods.values()].flatMap((g) => g.parts.map((p) => p.goodsId)),
+    ...fromShelf.flatMap((h) => h.parts?.map((p) => p.goodsId) ?? []),
+  ])
+  const leaving = fromShelf.flatMap((h): Leaving[] =>
+    h.parts
+      ? h.parts.map((p) => ({
+          goods: present(partsOf.get(p.goodsId)),
+          quantity: p.quantity,
+          from: p.from,
+          saleLineId: h.line.id,
+        }))
+      : [
+          {
+            goods: present(goods.get(present(h.line.goodsId))),
+            quantity: h.quantity,
+            from: h.from,
+            saleLineId: h.line.id,
+          },
+        ],
   )
-  const leaving = fromShelf.map((h) => ({
-    goods: present(goods.get(present(h.line.goodsId))),
-    quantity: h.quantity,
-    from: h.from,
-    saleLineId: h.line.id,
-  }))
   const left = await planLeaving(w, leaving, { on, partsOf, toCustomer: true })
-  return { moves: left.moves, costs: new Map(fromShelf.map((h, i) => [h.line.id, present(left.costs[i])])) }
+  const costs = new Map<number, Money>()
+  leaving.forEach(({ saleLineId }, i) => {
+    const id = present(saleLineId)
+    costs.set(id, addMoney(costs.get(id) ?? zeroMoney(w.currency), present(left.costs[i])))
+  })
+  return { moves: left.moves, costs }
 }
 
 /** What still waits billed ahead. Only asked for where a line was billed before it is handed over. */
@@ -160,31 +170,10 @@ export const handOver = defineCommand(
       const left = await layawayLeft(w, saleId)
       if (isPositiveMoney(left)) refuse({ code: 'layaway-not-paid-up', left })
     }
-    const handing = lines ? mergeLines(locked, lines) : await everythingPossible(w, locked)
-    for (const h of handing) {
-      const left = lineState(h.line).toHandOver
-      if (h.quantity.gt(left)) refuse({ code: 'more-than-agreed', line: h.line.description, left, asked: h.quantity })
-    }
+    const handing = await handingOf(w, locked, lines ? mergeLines(locked, lines) : await everythingPossible(w, locked))
     const id = await writeHandover(w, locked, handing, { on: onDay, by })
     if (layaway) await billWhatWent(w, saleId, onDay)
     await refreshSale(w, saleId)
     return { id, answer: () => handoverView(w.tx, id, w.currency) }
   },
 )
-
-const mergeLines = (
-  locked: LockedSale,
-  lines: readonly { lineId: number; quantity: Decimal; from: readonly Named[] }[],
-): Handing[] => {
-  const merged = new Map<number, Handing>()
-  for (const { lineId, quantity: asked, from } of lines) {
-    const line = locked.lines.find((l) => l.id === lineId) ?? refuse({ code: 'not-found', what: 'line', id: lineId })
-    const before = merged.get(lineId)
-    merged.set(lineId, {
-      line,
-      quantity: before ? before.quantity.plus(asked) : asked,
-      from: [...(before?.from ?? []), ...from],
-    })
-  }
-  return [...merged.values()]
-}

@@ -1,8 +1,9 @@
 import { returnGoodsInput } from '@/contract/inputs/sales/returnGoods'
 import { present } from '@/core/present'
 import type { z } from 'zod'
-import { larger, smaller, toDecimalString, ZERO, type Decimal } from '@/core/money'
+import { decimal, larger, smaller, toDecimalString, ZERO, type Decimal } from '@/core/money'
 import { comeBack, stillOut, type Batch, type Out } from '@/core/stock'
+import { perKitOf, readKitLines } from '@/model/sale/kitLines'
 import { findBatches } from '@/data/queries/batch'
 import type { Db } from '@/data/connect'
 import { bringBack, costBack, lockMovesOf, outOf, type ComingBack } from '../billing/goodsBack'
@@ -14,6 +15,8 @@ import { takeSale, type LockedSale } from './saleWork'
 import { addToLines, listSaleLines, type SaleLineRow } from '@/data/queries/saleLine'
 import { findHandover, listHandovers, type HandoverRow } from '@/data/queries/handover'
 import { listPlaces } from '@/data/queries/stock'
+
+const ONE = decimal(1)
 
 /** What of a handover's line may come back without a credit: not come back before, and not invoiced. */
 const mayComeBack = (
@@ -85,6 +88,7 @@ const comingBack = async (
     w.tx,
     moves.flatMap((m) => m.batchId ?? []),
   )
+  const kits = await readKitLines(w.tx, locked.lines)
   const papers = handovers.filter((h) => h.id === handover.id || h.returnsId === handover.id).map((h) => h.id)
   const lineIds = [...new Set(handover.lines.map((l) => l.saleLineId))]
   const wanted = wish.lines ?? lineIds.map((lineId) => ({ lineId, quantity: null, serials: undefined }))
@@ -100,9 +104,13 @@ const comingBack = async (
     if (quantity.gt(0)) out.refuseEarly(quantity, onDay)
     const outs = piecesOut(moves, { papers, line }, batches, serials)
     const whole = serials?.length ? quantity : may.left
-    return { line, quantity, pieces: comeBack(outs, out.pieces, { quantity, whole }) }
+    const kit = kits.get(line.id)
+    // Parts that went ahead of a kit's rest come back where all of a handover does.
+    if (kit && !asked && may.left.isZero())
+      return { line, quantity, pieces: comeBack(outs, out.pieces, { quantity: ONE, whole: ONE }) }
+    return { line, quantity, pieces: comeBack(outs, out.pieces, { quantity, whole, perKit: perKitOf(kit) }) }
   })
-  return rows.filter((r) => r.quantity.gt(0))
+  return rows.filter((r) => r.quantity.gt(0) || r.pieces.length > 0)
 }
 
 /** Goods that were handed over and not invoiced come back, at their share of what they had cost, to be handed over again. */

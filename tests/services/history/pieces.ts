@@ -1,3 +1,5 @@
+import { sql } from 'drizzle-orm'
+import { handOver } from '@/services/sales/handOver'
 import { addGoods } from '@/services/goods/keepGoods'
 import { adjustStock } from '@/services/goods/adjustStock'
 import { countStock } from '@/services/goods/countStock'
@@ -25,7 +27,21 @@ export const addToldGoods = async (s: TestShop) => ({
   /** Each by its serial. */
   viola: await s.run(addGoods, { code: 'VA', name: 'Viola', kind: 'stock', price: '1500.00', track: 'serial' }),
 })
-export type ToldGoods = Awaited<ReturnType<typeof addToldGoods>>
+
+/** A kit whose parts may go in several goes. */
+export const addOutfit = (s: TestShop, { strings, bow }: Awaited<ReturnType<typeof addToldGoods>>) =>
+  s.run(addGoods, {
+    code: 'OUT',
+    name: 'Outfit',
+    kind: 'kit',
+    price: '1100.00',
+    parts: [
+      { goodsId: s.violin, quantity: '1' },
+      { goodsId: bow, quantity: '1' },
+      { goodsId: strings, quantity: '2' },
+    ],
+  })
+export type ToldGoods = Awaited<ReturnType<typeof addToldGoods>> & { readonly outfit: number }
 
 const EXPIRES = [undefined, '2026-06-30', '2027-03-31']
 /** Lots of which each always says the same of when it expires, and a few serials that come, go and come again. */
@@ -63,6 +79,22 @@ export const PIECES = {
         ...(x.pick % 2 ? [{ goodsId: viola, counted: x.flag ? '1' : '0', serials: serialsOf(x).slice(0, 1) }] : []),
       ],
     })
+  },
+  /** Some parts of a kit go ahead of the rest. */
+  parts: async (h: History, x: Step, { saleId, on }: About) => {
+    const { strings, bow, outfit } = h.told
+    const [line] = await h.shop.db.execute<{ id: number }>(
+      sql`select id from sale_line where goods_id = ${outfit} and sale_id >= ${saleId} order by id limit 1`,
+    )
+    const [sale] = await h.shop.db.execute<{ id: number }>(
+      sql`select sale_id as id from sale_line where id = ${line?.id ?? 0}`,
+    )
+    const parts = [
+      { goodsId: h.shop.violin, quantity: '1' },
+      { goodsId: bow, quantity: x.n > 5 ? '2' : '1' },
+      { goodsId: strings, quantity: String(x.n % 3 || 1) },
+    ].filter((_, i) => (x.pick + x.n) % 3 !== i)
+    return h.attempt(handOver, { saleId: sale?.id ?? 0, on, lines: [{ lineId: line?.id ?? 0, parts }] })
   },
   'carry-pieces': async (h: History, x: Step, { on }: About) => {
     const { strings, glue, bow, viola } = h.told

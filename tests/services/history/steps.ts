@@ -28,6 +28,8 @@ export const step = fc.record({
     'pieces',
     'count-pieces',
     'carry-pieces',
+    'parts',
+    'parts',
     'counter',
     'cancel',
     'arrange',

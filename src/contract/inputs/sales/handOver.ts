@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { ZERO } from '@/core/money'
 import { id, on, quantity } from '@/contract/fields'
 import { arrangement } from '@/contract/arrangement'
 import { addsUp, asManySerials, lotCode, serials, takenFrom } from '@/contract/pieces'
@@ -7,18 +8,46 @@ import { addsUp, asManySerials, lotCode, serials, takenFrom } from '@/contract/p
 const handedLine = z
   .object({
     lineId: id,
-    quantity,
+    quantity: quantity.optional(),
+    /** Of a kit, instead of a quantity: its parts, in as many goes as it takes. */
+    parts: z
+      .array(
+        z
+          .object({
+            goodsId: id,
+            quantity,
+            lot: lotCode.nullish(),
+            serials: serials.optional(),
+            from: takenFrom.optional(),
+          })
+          .superRefine(asManySerials)
+          .superRefine(addsUp)
+          .transform(({ lot, serials: named, from, ...p }) => ({
+            ...p,
+            from: from ?? [{ lot: lot ?? undefined, serials: named, quantity: p.quantity }],
+          })),
+        { error: 'Parts are a list.' },
+      )
+      .min(1, 'Name at least one part.')
+      .max(200)
+      .optional(),
     placeId: id.optional(),
     lot: lotCode.nullish(),
     serials: serials.optional(),
     from: takenFrom.optional(),
   })
   .superRefine(asManySerials)
-  .superRefine(addsUp)
-  .transform(({ placeId, lot, serials: named, from, ...l }) => ({
+  .superRefine((l, ctx) => {
+    if ((l.quantity === undefined) === (l.parts === undefined))
+      ctx.addIssue({ code: 'custom', path: ['quantity'], message: 'Say a quantity, or the parts of a kit.' })
+    if (l.quantity !== undefined) addsUp({ quantity: l.quantity, from: l.from }, ctx)
+  })
+  .transform(({ placeId, lot, serials: named, from, quantity: asked, ...l }) => ({
     ...l,
-    from: from ?? [{ placeId, lot: lot ?? undefined, serials: named, quantity: l.quantity }],
+    quantity: asked ?? ZERO,
+    from: from ?? (asked ? [{ placeId, lot: lot ?? undefined, serials: named, quantity: asked }] : []),
   }))
+export type HandedLine = z.output<typeof handedLine>
 
 export const handOverInput = z.object({
   saleId: id,
