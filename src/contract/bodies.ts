@@ -12,6 +12,14 @@ import type { countStockInput } from '@/contract/inputs/goods/countStock'
 import type { addTaxCodeInput, addTaxRateInput } from '@/contract/inputs/books/addTaxCode'
 import type { startSaleInput } from '@/contract/inputs/sales/startSale'
 import type { copySaleInput } from '@/contract/inputs/sales/copySale'
+import type {
+  correctPickInput,
+  dropPickInput,
+  packPickInput,
+  quoteCarrierInput,
+  sendPickInput,
+  startPickInput,
+} from '@/contract/inputs/parcels/picks'
 import type { bringBackNextInput, putOffNextInput, dropNextInput } from '@/contract/inputs/sales/markNext'
 import type { startRepeatInput, stopRepeatInput } from '@/contract/inputs/sales/keepRepeat'
 import type { giveLinkInput, withdrawLinkInput, withdrawLinksInput } from '@/contract/inputs/post/links'
@@ -107,6 +115,12 @@ export interface Bodies {
   'POST /sales/{id}/change': Body<typeof changeSaleInput, 'saleId'>
   'POST /sales/{id}/arrangement': Given<z.input<typeof arrangeSaleInput>['arrangement']>
   'POST /sales/{id}/handovers': Body<typeof handOverInput, 'saleId'>
+  'POST /sales/{id}/picks': Body<typeof startPickInput, 'saleId'>
+  'POST /picks/{id}/correct': Body<typeof correctPickInput, 'pickId'>
+  'POST /picks/{id}/pack': Body<typeof packPickInput, 'pickId'>
+  'POST /picks/{id}/send': Body<typeof sendPickInput, 'pickId'>
+  'DELETE /picks/{id}': Body<typeof dropPickInput, 'pickId'>
+  'POST /carrier/quotes': Body<typeof quoteCarrierInput>
   'POST /handovers/{id}/returns': Body<typeof returnGoodsInput, 'handoverId'>
   'POST /sales/{id}/deposit-requests': Body<typeof requestDepositInput, 'saleId'>
   'POST /sales/{id}/invoices': Body<typeof billSaleInput, 'saleId'>

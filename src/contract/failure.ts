@@ -106,6 +106,9 @@ export type Failure =
       readonly there: Decimal
       readonly asked: Decimal
     }
+  | { readonly code: 'carrier-refused'; readonly carrier: string; readonly why: string }
+  | { readonly code: 'pick-open'; readonly number: string }
+  | { readonly code: 'pick-sent'; readonly number: string }
   | { readonly code: 'whole-serials'; readonly goods: string; readonly asked: Decimal }
   | { readonly code: 'tracking-is-fixed'; readonly goods: string }
   | {

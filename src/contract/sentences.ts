@@ -118,6 +118,10 @@ const SENTENCES: Sentences = {
     `Lot ${f.lot} ${f.expires ? `expires on ${formatDay(f.expires)}` : 'does not expire'}, as it was entered before. Use the same date, or another lot.`,
   'not-in-lot': (f) =>
     `Lot ${f.lot} has only ${n(f.there)} ${f.goods}, ${n(f.asked)} needed. Take ${n(f.there)} of it and the rest of another lot, or recount the stock.`,
+  'carrier-refused': (f) =>
+    `${f.carrier} did not take the parcels: ${f.why} Correct the address, then send again. Nothing was handed over.`,
+  'pick-open': (f) => `Pick list ${f.number} of this sale is not done yet. Go on with it, or delete it first.`,
+  'pick-sent': (f) => `Pick list ${f.number} is sent and stays as it is. What went too much comes back with a return.`,
   'whole-serials': (f) =>
     `${f.goods} goes by serial, one whole piece each (you entered ${n(f.asked)}). Enter a whole number.`,
   'tracking-is-fixed': (f) =>

@@ -9,6 +9,11 @@ export type Track = (typeof TRACKS)[number]
 /** What a piece costs that leaves: the average, what the oldest cost, or what just this one cost. */
 export const COSTINGS = ['average', 'fifo', 'unit'] as const
 export type Costing = (typeof COSTINGS)[number]
+/** How far a pick list is. */
+export const PICK_STATES = ['to pick', 'picked', 'packed', 'sent'] as const
+export type PickState = (typeof PICK_STATES)[number]
+export const PARCEL_STATES = ['packed', 'sent', 'delivered', 'lost'] as const
+export type ParcelState = (typeof PARCEL_STATES)[number]
 /** Of a line of a sale: the kind of its goods, or words alone. */
 export const LINE_KINDS = [...GOODS_KINDS, 'heading', 'text'] as const
 export const LINE_CHOICES = ['none', 'optional', 'alternative'] as const

@@ -7,6 +7,7 @@ import {
   customers,
   goods,
   offers,
+  parcels,
   post,
   repeats,
   saleCosts,
@@ -50,6 +51,7 @@ export const LISTS = {
   'stock-card': stockCard,
   stock: stockOn,
   backorders,
+  parcels,
 } as const
 
 const BY_NAME: ReadonlyMap<string, unknown> = new Map(Object.entries(LISTS))

@@ -2,6 +2,8 @@ import { addMonths, type Day } from '@/core/day'
 import { basketsList } from '@/lists/baskets'
 import { customersList } from '@/lists/customers'
 import { goodsList } from '@/lists/goods'
+import { parcelsList } from '@/lists/parcels'
+import { readParcels } from '@/model/parcel/parcels'
 import { postList } from '@/lists/post'
 import { repeatsList } from '@/lists/repeats'
 import { offersList, saleCostsList, salesByChannelList, salesByKindList } from '@/lists/saleReports'
@@ -106,6 +108,10 @@ export const stockOn = reader(stockOnList, async (where, asked, size) => {
   const list = { columns: stockOnColumns(stock), opensBy: stockOnList.opensBy }
   return { ...pageOfAll(list, stock.rows, asked, size, where), asOf, stock }
 })
+
+export const parcels = reader(parcelsList, async (where, asked, size) =>
+  pageOfAll(parcelsList, await readParcels(where, given(asked.filter)), asked, size, where),
+)
 
 export const backorders = reader(backordersList, async (where, asked, size) => {
   const { goods: of } = asked.filter

@@ -2,6 +2,7 @@ import type { Operation } from '../operation'
 import { books } from './books'
 import { goods } from './goods'
 import { money } from './money'
+import { parcels } from './parcels'
 import { people } from './people'
 import { post } from './post'
 import { promises } from './promises'
@@ -15,6 +16,7 @@ export const PARTS: Readonly<Record<string, readonly Operation[]>> = {
   People: people,
   Goods: goods,
   Sales: sales,
+  'Picking and sending': parcels,
   Money: money,
   'Payment terms': promises,
   'Post and papers': post,

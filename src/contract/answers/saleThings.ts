@@ -8,6 +8,8 @@ import {
   REPEAT_EVERY,
   REPEAT_MAKES,
   INVOICE_STATUSES,
+  PARCEL_STATES,
+  PICK_STATES,
 } from '@/core/kinds'
 import { z } from 'zod'
 import { dayText, decimalText } from './texts'
@@ -91,6 +93,22 @@ const handoverHead = z.object({
   direction: z.enum(['out', 'back']),
 })
 
+/** A box with what is in it, and where its carrier has it. */
+export const parcel = z.object({
+  id: z.int(),
+  weight: decimalText,
+  size: z.string(),
+  address: z.string(),
+  carrier: z.string(),
+  service: z.string(),
+  price: decimalText.nullable(),
+  tracking: z.string(),
+  state: z.enum(PARCEL_STATES),
+  sentOn: dayText.nullable(),
+  arrivedOn: dayText.nullable(),
+  lines: z.array(z.object({ lineId: z.int(), quantity: decimalText })),
+})
+
 /** Goods that went to the customer, or came back: what each cost and from where it was taken. */
 export const handover = handoverHead.extend({
   saleId: z.int(),
@@ -110,6 +128,37 @@ export const handover = handoverHead.extend({
       ),
     }),
   ),
+  parcels: z.array(parcel),
+})
+
+/** What is to be gathered for a sale, or was. */
+export const pickList = z.object({
+  id: z.int(),
+  number: z.string(),
+  saleId: z.int(),
+  saleNumber: z.int(),
+  customer: z.string(),
+  on: dayText,
+  state: z.enum(PICK_STATES),
+  handoverId: z.int().nullable(),
+  lines: z.array(
+    z.object({
+      lineId: z.int(),
+      goodsId: z.int(),
+      name: z.string(),
+      wanted: decimalText,
+      picked: decimalText,
+      from: z.array(
+        z.object({
+          placeId: z.int(),
+          lot: z.string().nullable(),
+          serials: z.array(z.string()),
+          quantity: decimalText,
+        }),
+      ),
+    }),
+  ),
+  parcels: z.array(parcel),
 })
 
 export const sale = z.object({

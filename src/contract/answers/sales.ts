@@ -2,7 +2,7 @@ import { STANDS } from '@/core/sale'
 import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
 import { invoice } from './things'
-import { handover, repeat, sale, version, versionLine } from './saleThings'
+import { handover, pickList, repeat, sale, version, versionLine } from './saleThings'
 
 /** What the calls of “Sales” answer. */
 export const salesAnswers = {
@@ -103,6 +103,16 @@ export const salesAnswers = {
   'POST /sales/{id}/arrangement': sale,
   'POST /sales/{id}/handovers': handover,
   'GET /handovers/{id}': handover,
+  'POST /sales/{id}/picks': pickList,
+  'GET /picks': list(pickList),
+  'GET /picks/{id}': pickList,
+  'POST /picks/{id}/correct': pickList,
+  'POST /picks/{id}/pack': pickList,
+  'POST /picks/{id}/send': handover,
+  'DELETE /picks/{id}': z.object({ id: z.int(), number: z.string() }),
+  'POST /carrier/quotes': z.array(
+    z.object({ carrier: z.string(), service: z.string(), price: decimalText, days: z.int() }),
+  ),
   'POST /handovers/{id}/returns': z.object({
     id: z.int(),
     number: z.string(),

@@ -3,7 +3,18 @@ import { PAPERS, traitsOf, type LetterTemplate, type PaperKind } from './papers'
 import { paperWords, type PaperWord } from './paperWords'
 
 /** What a letter may speak of. Anything left out is left out of the letter, with its line where it stands alone. */
-export const LETTER_FACTS = ['name', 'paper', 'number', 'title', 'amount', 'due', 'until', 'business', 'link'] as const
+export const LETTER_FACTS = [
+  'name',
+  'paper',
+  'number',
+  'title',
+  'amount',
+  'due',
+  'until',
+  'business',
+  'link',
+  'parcel',
+] as const
 export type LetterFact = (typeof LETTER_FACTS)[number]
 export type LetterFacts = Partial<Record<LetterFact, string>>
 

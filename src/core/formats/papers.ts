@@ -47,7 +47,7 @@ export const PAPER_KINDS = {
     withoutPrices: true,
     letter: {
       subject: 'On its way: {title}',
-      body: 'Dear {name},\n\nYour goods have left our shop. Packing slip {number} is attached.\n\nKind regards,\n{business}',
+      body: 'Dear {name},\n\nYour goods have left our shop. Packing slip {number} is attached.\n\n{parcel}\n\nYour page:\n{link}\n\nKind regards,\n{business}',
     },
   },
   'deposit-request': {

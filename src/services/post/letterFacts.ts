@@ -19,6 +19,7 @@ import { findTemplate } from '@/data/queries/layouts'
 import { listDuesOfInvoice, listOpenDues } from '@/data/queries/due'
 import { listRefundsByIds } from '@/data/queries/refund'
 import { findReceipt } from '@/data/queries/receipt'
+import { listParcels } from '@/data/queries/parcel'
 import { findHandover } from '@/data/queries/handover'
 import { findDepositRequest } from '@/data/queries/depositRequest'
 import { readStories } from '@/model/sale/readStories'
@@ -37,6 +38,7 @@ interface Raw {
   readonly amount?: Money
   readonly due?: Day | null
   readonly until?: Day | null
+  readonly parcel?: string
 }
 
 const rawOf = async (db: Db, paper: PaperKind, id: number, business: Business, today: Day): Promise<Raw | null> => {
@@ -57,7 +59,9 @@ const rawOf = async (db: Db, paper: PaperKind, id: number, business: Business, t
     case 'handover': {
       const h = await findHandover(db, id, currency)
       const [s] = h ? await readStories(db, [h.saleId], business, today) : []
-      return h && s ? { customerId: s.sale.customerId, saleId: h.saleId, number: h.number } : null
+      const parcels = h ? await listParcels(db, { handoverIds: [id] }, currency) : []
+      const parcel = parcels.map((p) => [p.carrier, p.service, p.tracking].filter(Boolean).join(' ')).join('\n')
+      return h && s ? { customerId: s.sale.customerId, saleId: h.saleId, number: h.number, parcel } : null
     }
     case 'deposit-request': {
       const r = await findDepositRequest(db, id, currency)
@@ -122,6 +126,7 @@ export const readAboutPaper = async (
     ...(story?.sale.title ? { title: story.sale.title } : {}),
     ...(raw.amount && isPositiveMoney(raw.amount) ? { amount: `${formatMoney(raw.amount)} ${business.currency}` } : {}),
     ...(raw.due ? { due: dayIn(raw.due) } : {}),
+    ...(raw.parcel ? { parcel: raw.parcel } : {}),
     ...(raw.until ? { until: dayIn(raw.until) } : {}),
   }
   return { customer, saleId: raw.saleId, facts }

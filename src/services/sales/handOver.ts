@@ -1,140 +1,23 @@
 import { handOverInput } from '@/contract/inputs/sales/handOver'
 import { present } from '@/core/present'
-import { addMoney, isPositiveMoney, smaller, sumMoney, zeroMoney, type Decimal, type Money } from '@/core/money'
-import { earnedByHandover } from '@/core/sale'
-import { postHandover } from '@/core/ledger'
+import { isPositiveMoney, smaller } from '@/core/money'
 import type { Day } from '@/core/day'
-import { findGoods } from '@/data/queries/goods'
 import { insertInvoice } from '@/data/queries/invoices'
-import { takeNumber } from '@/data/queries/numbers'
 import { defineCommand, paperDay, type Work } from '../command'
 import { planBill } from '../billing/billSale'
 import { draftBill } from '../billing/draftBill'
 import { issueBill } from '../billing/issueBill'
-import { readWaitingAhead, type WaitingAhead } from '../billing/waitingAhead'
-import { planLeaving, type Leaving } from '../goods/planLeaving'
-import { readArrangement } from '@/contract/arrangement'
+import { readArrangement, type Arrangement } from '@/contract/arrangement'
 import { layawayLeft } from '../plans/layawayLeft'
 import { refuse } from '@/contract/refuse'
-import { handingOf, mergeLines, type Handing } from './handingOf'
+import { bookCarrier, inParcels, shipParcels } from '../parcels/ship'
+import { handingOf, mergeLines, type HandedLine, type Handing } from './handingOf'
 import { arrangeIn } from './arrangeSale'
 import { refreshSale } from './refreshSale'
 import { mustBeAgreed, takeSale, type LockedSale } from './saleWork'
-import { reserveId } from '@/data/queries/reserveId'
-import { addToLines, type SaleLineRow } from '@/data/queries/saleLine'
-import { insertHandover } from '@/data/queries/handover'
-import { insertMoves } from '@/data/queries/stock'
 import { handoverView } from '@/model/sale/handoverView'
 import { readStories } from '@/model/sale/readStories'
-
-/**
- * Writes a handover: goods leave the shelves, their cost goes to the books, what was billed ahead for them becomes income.
- * The caller has checked that the quantities are agreed.
- */
-export const writeHandover = async (
-  w: Work,
-  locked: LockedSale,
-  handing: readonly Handing[],
-  paper: { readonly on: Day; readonly by: 'counter' | 'parcel' | 'delivery' },
-): Promise<number> => {
-  const { moves, costs } = await leaveShelves(w, handing, paper.on)
-  const waiting = await billedAhead(w, locked, handing)
-  const none = zeroMoney(w.currency)
-  const lines = handing.map((h) => ({
-    ...h,
-    cost: costs.get(h.line.id) ?? none,
-    earned: earnedByHandover({
-      waiting: waiting?.now(h.line.id) ?? none,
-      handedOver: h.line.handedOver.minus(h.line.returned),
-      billed: h.line.billed.minus(h.line.credited),
-      quantity: h.quantity,
-    }),
-  }))
-  for (const l of lines) waiting?.refuseEarly(l.line.id, l.earned, paper.on)
-  const [number, handoverId] = await Promise.all([takeNumber(w.tx, 'handover', paper.on), reserveId(w.tx, 'handover')])
-  const entry = postHandover({
-    on: paper.on,
-    text: `Handover ${number}, ${locked.sale.customerName}`,
-    cost: sumMoney(
-      lines.map((l) => l.cost),
-      w.currency,
-    ),
-    earned: lines.map((l) => ({ incomeAccountId: l.line.incomeAccountId, amount: l.earned })),
-  })
-  const source = {
-    kind: 'handover',
-    id: handoverId,
-    saleId: locked.sale.id,
-    customerId: locked.sale.customerId,
-  }
-  const entryId = entry.lines.length > 0 ? await w.post(entry, source) : null
-  await insertHandover(
-    w.tx,
-    { number, saleId: locked.sale.id, direction: 'out', onDay: paper.on, by: paper.by, entryId },
-    handoverId,
-    lines.map((l) => ({
-      saleLineId: l.line.id,
-      quantity: l.quantity,
-      cost: l.cost.minor,
-      earned: l.earned.minor,
-    })),
-  )
-  await Promise.all([
-    insertMoves(w.tx, moves, { kind: 'handover', id: handoverId }),
-    addToLines(
-      w.tx,
-      handing.map((h) => ({ lineId: h.line.id, by: { handedOver: h.quantity } })),
-    ),
-  ])
-  return handoverId
-}
-
-/** What leaves the shelves for it, and what each line of it cost, by the line's id. */
-const leaveShelves = async (w: Work, handing: readonly Handing[], on: Day) => {
-  const fromShelf = handing.filter((h) => h.line.kind === 'stock' || h.line.kind === 'kit')
-  const goods = await findGoods(
-    w.tx,
-    fromShelf.map((h) => present(h.line.goodsId)),
-  )
-  const partsOf = await findGoods(w.tx, [
-    ...[...goods.values()].flatMap((g) => g.parts.map((p) => p.goodsId)),
-    ...fromShelf.flatMap((h) => h.parts?.map((p) => p.goodsId) ?? []),
-  ])
-  const leaving = fromShelf.flatMap((h): Leaving[] =>
-    h.parts
-      ? h.parts.map((p) => ({
-          goods: present(partsOf.get(p.goodsId)),
-          quantity: p.quantity,
-          from: p.from,
-          saleLineId: h.line.id,
-        }))
-      : [
-          {
-            goods: present(goods.get(present(h.line.goodsId))),
-            quantity: h.quantity,
-            from: h.from,
-            saleLineId: h.line.id,
-          },
-        ],
-  )
-  const left = await planLeaving(w, leaving, { on, partsOf, toCustomer: true })
-  const costs = new Map<number, Money>()
-  leaving.forEach(({ saleLineId }, i) => {
-    const id = present(saleLineId)
-    costs.set(id, addMoney(costs.get(id) ?? zeroMoney(w.currency), present(left.costs[i])))
-  })
-  return { moves: left.moves, costs }
-}
-
-/** What still waits billed ahead. Only asked for where a line was billed before it is handed over. */
-const billedAhead = async (
-  w: Work,
-  { sale }: LockedSale,
-  handing: readonly Handing[],
-): Promise<WaitingAhead | null> => {
-  const ahead = handing.some((h) => h.line.billed.minus(h.line.credited).gt(h.line.handedOver.minus(h.line.returned)))
-  return ahead ? readWaitingAhead(w, sale.id) : null
-}
+import { writeHandover } from './writeHandover'
 
 /** All that can be handed over now: what is set aside of stock goods, and the rest as it is agreed. */
 const everythingPossible = async (w: Work, locked: LockedSale): Promise<Handing[]> => {
@@ -153,27 +36,48 @@ const billWhatWent = async (w: Work, saleId: number, onDay: Day): Promise<void> 
   await issueBill(w, locked, invoiceId, onDay)
 }
 
-/** Goods go to the customer: across the counter, as a parcel, or delivered. In part or several times. */
+/** Goods that go: which lines, how, and what becomes of the rest of a layaway. */
+interface Giving {
+  readonly on: Day
+  readonly by: 'counter' | 'parcel' | 'delivery'
+  readonly lines?: readonly HandedLine[]
+  readonly turnInto?: Arrangement
+}
+
+/** Gives goods of a sale to its customer; the handover's id. */
+export const giveGoods = async (w: Work, saleId: number, { on, by, lines, turnInto }: Giving): Promise<number> => {
+  let locked = await takeSale(w, saleId)
+  mustBeAgreed(locked)
+  const layaway = readArrangement(locked.sale.arrangement).kind === 'layaway'
+  if (layaway && turnInto) {
+    await arrangeIn(w, locked, turnInto)
+    locked = await takeSale(w, saleId)
+  }
+  if (readArrangement(locked.sale.arrangement).kind === 'layaway') {
+    const left = await layawayLeft(w, saleId)
+    if (isPositiveMoney(left)) refuse({ code: 'layaway-not-paid-up', left })
+  }
+  const wished = lines ? mergeLines(locked, lines) : await everythingPossible(w, locked)
+  const id = await writeHandover(w, locked, await handingOf(w, locked, wished), { on, by })
+  if (layaway) await billWhatWent(w, saleId, on)
+  await refreshSale(w, saleId)
+  return id
+}
+
+/** Goods go to the customer: across the counter, as parcels, or delivered. In part or several times. */
 export const handOver = defineCommand(
   'hand-over',
   handOverInput,
-  async (w, { saleId, on: given, lines, by, turnInto }) => {
-    let locked = await takeSale(w, saleId)
-    mustBeAgreed(locked)
-    const onDay = paperDay(w, given)
-    const layaway = readArrangement(locked.sale.arrangement).kind === 'layaway'
-    if (layaway && turnInto) {
-      await arrangeIn(w, locked, turnInto)
-      locked = await takeSale(w, saleId)
-    }
-    if (readArrangement(locked.sale.arrangement).kind === 'layaway') {
-      const left = await layawayLeft(w, saleId)
-      if (isPositiveMoney(left)) refuse({ code: 'layaway-not-paid-up', left })
-    }
-    const handing = await handingOf(w, locked, lines ? mergeLines(locked, lines) : await everythingPossible(w, locked))
-    const id = await writeHandover(w, locked, handing, { on: onDay, by })
-    if (layaway) await billWhatWent(w, saleId, onDay)
-    await refreshSale(w, saleId)
+  async (w, { saleId, on, parcels, carrier, service, ...how }) => {
+    const onDay = paperDay(w, on)
+    // The carrier is asked before anything is locked: it may take its time.
+    const booked = await bookCarrier(w, saleId, { parcels, carrier, service, lines: how.lines })
+    // Parcels without lines: what is in them goes.
+    const lines =
+      how.lines ??
+      (parcels && [...inParcels(parcels)].map(([lineId, quantity]) => ({ lineId, quantity, from: [{ quantity }] })))
+    const id = await giveGoods(w, saleId, { ...how, lines, on: onDay, by: booked ? 'parcel' : how.by })
+    if (booked) await shipParcels(w, { handoverId: id, saleId, on: onDay }, booked)
     return { id, answer: () => handoverView(w.tx, id, w.currency) }
   },
 )

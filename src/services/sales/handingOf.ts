@@ -1,4 +1,3 @@
-import type { HandedLine } from '@/contract/inputs/sales/handOver'
 import { refuse } from '@/contract/refuse'
 import { smaller, ZERO, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
@@ -17,6 +16,14 @@ export interface Handing {
   /** Where they are taken from, adding up to the quantity; left out, it is proposed. */
   readonly from?: readonly Named[]
   /** Of a kit: the parts that go, where they are not just those of so many whole kits. */
+  readonly parts?: readonly PartHanding[]
+}
+
+/** A line as it is asked for: so many of it, or parts of a kit. */
+export interface HandedLine {
+  readonly lineId: number
+  readonly quantity: Decimal
+  readonly from: readonly Named[]
   readonly parts?: readonly PartHanding[]
 }
 

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { ZERO } from '@/core/money'
 import { id, on, quantity } from '@/contract/fields'
 import { arrangement } from '@/contract/arrangement'
+import { shipping } from '@/contract/shipping'
 import { addsUp, asManySerials, lotCode, serials, takenFrom } from '@/contract/pieces'
 
 /** So many of a line, and where they are taken from: a place, a lot or serials, or several of them. */
@@ -47,7 +48,6 @@ const handedLine = z
     quantity: asked ?? ZERO,
     from: from ?? (asked ? [{ placeId, lot: lot ?? undefined, serials: named, quantity: asked }] : []),
   }))
-export type HandedLine = z.output<typeof handedLine>
 
 export const handOverInput = z.object({
   saleId: id,
@@ -55,6 +55,7 @@ export const handOverInput = z.object({
   /** Left out: everything that can be handed over now. */
   lines: z.array(handedLine).min(1).max(1000).optional(),
   by: z.enum(['counter', 'parcel', 'delivery']).default('counter'),
+  ...shipping,
   /** A layaway that is not paid up goes all the same: the rest is paid this way from now on, and billed at once. */
   turnInto: arrangement.optional(),
 })

@@ -1,0 +1,33 @@
+import { z } from 'zod'
+import { PICK_STATES } from '@/core/kinds'
+import { pickViews } from '@/model/parcel/pickView'
+import { quoteCarrier } from '@/services/parcels/carrier'
+import { correctPick, dropPick, packPick, sendPick, startPick } from '@/services/parcels/picks'
+import { change, noQuery, read } from '../operation'
+
+const ofPick = { path: { pickId: 'id' } }
+
+export const parcels = [
+  change('/sales/{id}/picks', 'A pick list: what to gather for a sale, and from where. It posts nothing.', startPick, {
+    path: { saleId: 'id' },
+    status: 201,
+  }),
+  read(
+    '/picks',
+    'Pick lists, the newest first.',
+    z.object({ state: z.enum(PICK_STATES).optional() }),
+    async ({ db, business, query }) => ({ items: await pickViews(db, query, business.currency), next: null }),
+  ),
+  read(
+    '/picks/{id}',
+    'A pick list.',
+    noQuery,
+    async ({ db, business, id }) => (await pickViews(db, { id }, business.currency))[0] ?? null,
+    'pick list',
+  ),
+  change('/picks/{id}/correct', 'What was really picked: it decides what is handed over.', correctPick, ofPick),
+  change('/picks/{id}/pack', 'Puts what is picked into parcels, with weight and size.', packPick, ofPick),
+  change('/picks/{id}/send', 'Hands over what was picked, with a carrier or without; once.', sendPick, ofPick),
+  change('/picks/{id}', 'Throws away a pick list that is not sent.', dropPick, { ...ofPick, method: 'DELETE' }),
+  change('/carrier/quotes', 'What the carrier takes for parcels to an address; nothing is booked.', quoteCarrier),
+]

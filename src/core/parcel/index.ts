@@ -1,0 +1,2 @@
+export * from './freight'
+export * from './size'

@@ -1,0 +1,125 @@
+import { and, asc, desc, eq, ne } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import type { PickState } from '@/core/kinds'
+import type { Decimal } from '@/core/money'
+import { present } from '@/core/present'
+import type { Db } from '../connect'
+import { customer, goods, pick, pickLine, sale, saleLine } from '../schema'
+import type { PickedFrom } from '../schema/parcel'
+import { isOneOf } from './search'
+
+export type { PickedFrom }
+
+export interface PickRow {
+  readonly id: number
+  readonly number: string
+  readonly saleId: number
+  readonly saleNumber: number
+  readonly customer: string
+  readonly on: Day
+  readonly state: PickState
+  readonly handoverId: number | null
+  readonly wantedBy: Day | null
+  readonly lines: readonly PickLineRow[]
+}
+
+export interface PickLineRow {
+  readonly id: number
+  readonly lineId: number
+  readonly description: string
+  readonly goodsId: number
+  readonly code: string
+  readonly name: string
+  readonly track: 'none' | 'lot' | 'serial'
+  readonly wanted: Decimal
+  readonly from: readonly PickedFrom[]
+}
+
+/** Pick lists: one, those of a sale, or those in a state; the oldest that is not sent first. */
+export const listPicks = async (
+  db: Db,
+  of: { readonly id?: number; readonly saleId?: number; readonly state?: PickState; readonly open?: boolean },
+): Promise<PickRow[]> => {
+  const rows = await db
+    .select({ pick, saleNumber: sale.number, wantedBy: sale.wantedBy, customer: customer.name })
+    .from(pick)
+    .innerJoin(sale, eq(sale.id, pick.saleId))
+    .innerJoin(customer, eq(customer.id, sale.customerId))
+    .where(
+      and(
+        of.id === undefined ? undefined : eq(pick.id, of.id),
+        of.saleId === undefined ? undefined : eq(pick.saleId, of.saleId),
+        of.state === undefined ? undefined : eq(pick.state, of.state),
+        of.open ? ne(pick.state, 'sent') : undefined,
+      ),
+    )
+    .orderBy(desc(pick.id))
+    .limit(500)
+  const lines =
+    rows.length === 0
+      ? []
+      : await db
+          .select({
+            line: pickLine,
+            description: saleLine.description,
+            code: goods.code,
+            name: goods.name,
+            track: goods.track,
+          })
+          .from(pickLine)
+          .innerJoin(saleLine, eq(saleLine.id, pickLine.saleLineId))
+          .innerJoin(goods, eq(goods.id, pickLine.goodsId))
+          .where(
+            isOneOf(
+              pickLine.pickId,
+              rows.map((r) => r.pick.id),
+            ),
+          )
+          .orderBy(asc(pickLine.id))
+  return rows.map(({ pick: p, ...r }) => ({
+    id: p.id,
+    number: p.number,
+    saleId: p.saleId,
+    on: p.onDay,
+    state: p.state,
+    handoverId: p.handoverId,
+    ...r,
+    lines: lines
+      .filter((l) => l.line.pickId === p.id)
+      .map(({ line, ...of }) => ({
+        id: line.id,
+        lineId: line.saleLineId,
+        goodsId: line.goodsId,
+        wanted: line.wanted,
+        from: line.takenFrom,
+        ...of,
+      })),
+  }))
+}
+
+/** Locks a pick list, so that two hands do not pack or send it at once. */
+export const lockPick = async (db: Db, id: number): Promise<boolean> =>
+  (await db.select({ id: pick.id }).from(pick).where(eq(pick.id, id)).for('update')).length > 0
+
+export const insertPick = async (
+  db: Db,
+  row: typeof pick.$inferInsert,
+  lines: readonly Omit<typeof pickLine.$inferInsert, 'pickId'>[],
+): Promise<number> => {
+  const { id } = present((await db.insert(pick).values(row).returning({ id: pick.id }))[0])
+  await db.insert(pickLine).values(lines.map((l) => ({ ...l, pickId: id })))
+  return id
+}
+
+export const updatePick = async (db: Db, id: number, change: Partial<typeof pick.$inferInsert>): Promise<void> => {
+  await db.update(pick).set(change).where(eq(pick.id, id))
+}
+
+export const updatePickLine = async (db: Db, id: number, takenFrom: readonly PickedFrom[]): Promise<void> => {
+  await db.update(pickLine).set({ takenFrom }).where(eq(pickLine.id, id))
+}
+
+export const deletePick = async (db: Db, id: number): Promise<void> => {
+  await db.delete(pickLine).where(eq(pickLine.pickId, id))
+  await db.delete(pick).where(eq(pick.id, id))
+}

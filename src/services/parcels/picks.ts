@@ -1,0 +1,234 @@
+import {
+  correctPickInput,
+  dropPickInput,
+  packPickInput,
+  sendPickInput,
+  startPickInput,
+  type PickedLine,
+} from '@/contract/inputs/parcels/picks'
+import { found, refuse } from '@/contract/refuse'
+import { decimal, smaller, ZERO, type Decimal } from '@/core/money'
+import { present } from '@/core/present'
+import { findCustomer } from '@/data/queries/customers'
+import { findGoods } from '@/data/queries/goods'
+import { takeNumber } from '@/data/queries/numbers'
+import { deleteParcelsOfPick, insertParcel, listParcels } from '@/data/queries/parcel'
+import {
+  deletePick,
+  insertPick,
+  listPicks,
+  lockPick,
+  updatePick,
+  updatePickLine,
+  type PickedFrom,
+  type PickRow,
+} from '@/data/queries/pick'
+import { listSaleLines } from '@/data/queries/saleLine'
+import { readPicking } from '@/model/goods/picking'
+import { pickedOf, pickViews } from '@/model/parcel/pickView'
+import { handoverView } from '@/model/sale/handoverView'
+import { defineCommand, paperDay, type Work } from '../command'
+import { planLeaving } from '../goods/planLeaving'
+import { writeLetterIn } from '../post/writeLetter'
+import type { HandedLine } from '../sales/handingOf'
+import { giveGoods } from '../sales/handOver'
+import { mustBeAgreed, takeSale } from '../sales/saleWork'
+import { asPacked, book, inParcels, packParcels, shipParcels } from './ship'
+
+const answerPick = (w: Work, id: number) => ({
+  id,
+  answer: async () => present((await pickViews(w.tx, { id }, w.currency))[0]),
+})
+
+/** Takes a pick list for this transaction; one that is sent stays as it is. */
+const takePick = async (w: Work, pickId: number): Promise<PickRow> => {
+  if (!(await lockPick(w.tx, pickId))) refuse({ code: 'not-found', what: 'pick list', id: pickId })
+  const pick = present((await listPicks(w.tx, { id: pickId }))[0])
+  if (pick.state === 'sent') refuse({ code: 'pick-sent', number: pick.number })
+  return pick
+}
+
+/** Writes what is to be gathered for a sale: all that is set aside, or so many of some lines. It posts nothing. */
+export const startPick = defineCommand('start-pick', startPickInput, async (w, { saleId, on, lines }) => {
+  const locked = await takeSale(w, saleId)
+  mustBeAgreed(locked)
+  const [open] = await listPicks(w.tx, { saleId, open: true })
+  if (open) refuse({ code: 'pick-open', number: open.number })
+  const onDay = paperDay(w, on)
+  const picking = present(await readPicking(w.tx, saleId, onDay, w.business, w.today))
+  for (const [i, l] of (lines ?? []).entries())
+    if (!locked.lines.some((x) => x.id === l.lineId))
+      refuse({ code: 'invalid', errors: [{ path: `lines.${i}.lineId`, message: 'This line is not on the sale.' }] })
+  const rows = picking.lines.flatMap((p) => {
+    const asked = lines?.find((l) => l.lineId === p.lineId)
+    if (lines && !asked) return []
+    const of = present(locked.lines.find((l) => l.id === p.lineId))
+    const left = of.agreed.minus(of.handedOver).plus(of.toReplace)
+    const share = asked && of.kind === 'kit' ? decimal(p.quantity).times(asked.quantity).div(left) : asked?.quantity
+    const wanted = share ? smaller(share, decimal(p.quantity)) : decimal(p.quantity)
+    const takenFrom = upTo(p.from, wanted)
+    return wanted.gt(0) ? [{ saleLineId: p.lineId, goodsId: p.goodsId, wanted, takenFrom }] : []
+  })
+  if (rows.every((r) => r.takenFrom.length === 0)) refuse({ code: 'nothing-to-hand-over' })
+  const number = await takeNumber(w.tx, 'pick', onDay)
+  return answerPick(w, await insertPick(w.tx, { number, saleId, onDay }, rows))
+})
+
+/** So many of what is proposed, in its order. */
+const upTo = (from: readonly PickedFrom[], most: Decimal): readonly PickedFrom[] => {
+  let left = most
+  return from.flatMap(({ placeId, lot, serials, quantity }) => {
+    const part = smaller(decimal(quantity), left)
+    if (part.lte(0)) return []
+    left = left.minus(part)
+    return [{ placeId, lot, serials: serials.slice(0, part.toNumber()), quantity: part.toString() }]
+  })
+}
+
+const asFrom = (from: PickedLine['from']): readonly PickedFrom[] =>
+  from.map((f) => ({
+    placeId: f.placeId,
+    lot: f.lot ?? null,
+    serials: f.serials ?? [],
+    quantity: f.quantity.toString(),
+  }))
+
+/** What was picked must lie where it was picked: refused with where it is instead. Nothing is written. */
+const mustLieThere = async (
+  w: Work,
+  pick: PickRow,
+  taken: ReadonlyMap<number, readonly PickedFrom[]>,
+): Promise<void> => {
+  const goods = await findGoods(
+    w.tx,
+    pick.lines.map((l) => l.goodsId),
+  )
+  const leaving = pick.lines.flatMap((l) => {
+    const from = taken.get(l.id) ?? l.from
+    const quantity = pickedOf({ from })
+    return quantity.gt(0) ? [{ goods: present(goods.get(l.goodsId)), quantity, from: from.map(asNamed) }] : []
+  })
+  await planLeaving(w, leaving, { on: w.today, partsOf: new Map(), toCustomer: true })
+}
+
+const asNamed = ({ placeId, lot, serials, quantity }: PickedFrom) => ({
+  placeId,
+  lot: lot ?? undefined,
+  serials: serials.length > 0 ? serials : undefined,
+  quantity: decimal(quantity),
+})
+
+/** What was really picked: another lot, fewer, from two places. It decides what is handed over. */
+export const correctPick = defineCommand('correct-pick', correctPickInput, async (w, { pickId, lines }) => {
+  const pick = await takePick(w, pickId)
+  const taken = new Map<number, readonly PickedFrom[]>()
+  for (const [i, l] of lines.entries()) {
+    const row = pick.lines.find((p) => p.lineId === l.lineId && (l.goodsId === undefined || p.goodsId === l.goodsId))
+    if (!row)
+      return refuse({
+        code: 'invalid',
+        errors: [{ path: `lines.${i}.lineId`, message: 'This is not on the pick list.' }],
+      })
+    const from = asFrom(l.from)
+    const asked = pickedOf({ from })
+    if (asked.gt(row.wanted)) refuse({ code: 'more-than-agreed', line: row.name, left: row.wanted, asked })
+    taken.set(row.id, from)
+  }
+  await mustLieThere(w, pick, taken)
+  for (const [id, from] of taken) await updatePickLine(w.tx, id, from)
+  await deleteParcelsOfPick(w.tx, pickId)
+  await updatePick(w.tx, pickId, { state: 'picked' })
+  return answerPick(w, pickId)
+})
+
+/** How many of each line of the sale are picked; of a kit, as many whole ones as its parts make. */
+const pickedLines = async (w: Work, pick: PickRow): Promise<ReadonlyMap<number, Decimal>> => {
+  const handed = await handedLines(w, pick)
+  return new Map(handed.map((h) => [h.lineId, h.parts ? ZERO : h.quantity]))
+}
+
+/** Puts what is picked into parcels, each with its weight and size. All of it that is not part of a kit has its parcel. */
+export const packPick = defineCommand('pack-pick', packPickInput, async (w, { pickId, parcels }) => {
+  const pick = await takePick(w, pickId)
+  const picked = await pickedLines(w, pick)
+  const packed = inParcels(parcels)
+  const lines = await listSaleLines(w.tx, [pick.saleId])
+  for (const [lineId, quantity] of picked) {
+    const inThem = packed.get(lineId) ?? ZERO
+    const name = lines.find((l) => l.id === lineId)?.description ?? ''
+    const wrong = (message: string): never => refuse({ code: 'invalid', errors: [{ path: 'parcels', message }] })
+    if (inThem.gt(quantity) && quantity.gt(0))
+      wrong(`Only ${quantity.toString()} ${name} are picked, and ${inThem.toString()} are in parcels.`)
+    if (inThem.lt(quantity))
+      wrong(`${quantity.minus(inThem).toString()} ${name} are in no parcel yet. Add them to one.`)
+  }
+  await deleteParcelsOfPick(w.tx, pickId)
+  for (const { lines: inside, weight, size, address } of await packParcels(w, pick.saleId, parcels))
+    await insertParcel(w.tx, { pickId, weight, size, address }, inside)
+  await updatePick(w.tx, pickId, { state: 'packed' })
+  return answerPick(w, pickId)
+})
+
+/** What was picked, as a handover takes it: kits as their parts. */
+const handedLines = async (w: Work, pick: PickRow): Promise<readonly HandedLine[]> => {
+  const lines = await listSaleLines(w.tx, [pick.saleId])
+  return [...new Set(pick.lines.map((l) => l.lineId))].flatMap((lineId): HandedLine[] => {
+    const mine = pick.lines.filter((l) => l.lineId === lineId && pickedOf(l).gt(0))
+    if (mine.length === 0) return []
+    if (lines.find((l) => l.id === lineId)?.kind !== 'kit') {
+      const row = present(mine[0])
+      return [{ lineId, quantity: pickedOf(row), from: row.from.map(asNamed) }]
+    }
+    const parts = mine.map((l) => ({ goodsId: l.goodsId, quantity: pickedOf(l), from: l.from.map(asNamed) }))
+    return [{ lineId, quantity: ZERO, from: [], parts }]
+  })
+}
+
+/** Hands over what was picked: with a carrier, or across the counter. Once, and never more than was picked. */
+export const sendPick = defineCommand(
+  'send-pick',
+  sendPickInput,
+  async (w, { pickId, on, carrier, service, by, tell }) => {
+    const onDay = paperDay(w, on)
+    const seen = found((await listPicks(w.tx, { id: pickId }))[0], 'pick list', pickId)
+    const before = await listParcels(w.tx, { pickIds: [pickId] }, w.currency)
+    const lines = await handedLines(w, seen)
+    if (lines.length === 0) refuse({ code: 'nothing-to-hand-over' })
+    const byCarrier =
+      carrier !== undefined || service !== undefined || (before.length > 0 && (by ?? 'parcel') === 'parcel')
+    const whole = lines.filter((l) => l.quantity.gt(0))
+    const packed =
+      before.length > 0
+        ? before.map(asPacked)
+        : byCarrier && whole.length > 0
+          ? await packParcels(w, seen.saleId, [{ lines: whole }])
+          : []
+    // The carrier is asked before anything is locked: it may take its time.
+    const booked = byCarrier ? await book(w, packed, { carrier, service }) : []
+    const pick = await takePick(w, pickId)
+    const id = await giveGoods(w, pick.saleId, {
+      on: onDay,
+      by: booked.length > 0 ? 'parcel' : (by ?? 'counter'),
+      lines,
+    })
+    await shipParcels(w, { handoverId: id, saleId: pick.saleId, on: onDay }, booked)
+    await updatePick(w.tx, pickId, { state: 'sent', handoverId: id })
+    if (booked.length > 0 && tell !== false) await tellOnItsWay(w, pick.saleId, id)
+    return { id, answer: () => handoverView(w.tx, id, w.currency) }
+  },
+)
+
+/** Tells the customer that the goods are on their way, where there is an address to write to. */
+export const tellOnItsWay = async (w: Work, saleId: number, handoverId: number): Promise<void> => {
+  const { sale } = await takeSale(w, saleId)
+  const customer = await findCustomer(w.tx, sale.customerId, w.currency)
+  if (customer?.email) await writeLetterIn(w, { paper: 'packing-slip', paperId: handoverId })
+}
+
+/** Throws a pick list away that is not sent: it has posted nothing. */
+export const dropPick = defineCommand('drop-pick', dropPickInput, async (w, { pickId }) => {
+  const pick = await takePick(w, pickId)
+  await deleteParcelsOfPick(w.tx, pickId)
+  await deletePick(w.tx, pickId)
+  return { id: pickId, answer: async () => ({ id: pickId, number: pick.number }) }
+})

@@ -1,0 +1,196 @@
+import type { ParcelInput } from '@/contract/shipping'
+import { refuse } from '@/contract/refuse'
+import type { Day } from '@/core/day'
+import { decimal, roundToMoney, ZERO, type Decimal, type Money } from '@/core/money'
+import { boxFor, sizeText, weightOf, type Shipped, type ToPack } from '@/core/parcel'
+import { present } from '@/core/present'
+import { findGoods } from '@/data/queries/goods'
+import { insertParcel, updateParcel, type ParcelRow } from '@/data/queries/parcel'
+import { listSaleLines, type SaleLineRow } from '@/data/queries/saleLine'
+import { findSales } from '@/data/queries/sales'
+import { bookParcels, CARRIER, quote, USUAL_SERVICE } from '@/standins/carrier/carrier'
+import type { Work } from '../command'
+
+/** A parcel that is to be sent: packed, and where it goes. */
+export interface Packed extends Shipped {
+  /** The one that was packed before, if it was. */
+  readonly id?: number
+  readonly address: string
+  readonly lines: readonly { readonly lineId: number; readonly quantity: Decimal }[]
+}
+
+/** The same, taken by a carrier: what it costs and its number. */
+export interface BookedParcel extends Packed {
+  readonly carrier: string
+  readonly service: string
+  readonly price: Money | null
+  readonly tracking: string
+}
+
+/** What goods weigh and measure, kits as their parts. */
+const toPack = async (
+  w: Work,
+  lines: readonly SaleLineRow[],
+  packed: readonly { readonly lineId: number; readonly quantity: Decimal }[],
+): Promise<readonly ToPack[]> => {
+  const goods = await findGoods(
+    w.tx,
+    lines.flatMap((l) => l.goodsId ?? []),
+  )
+  const parts = await findGoods(
+    w.tx,
+    [...goods.values()].flatMap((g) => g.parts.map((p) => p.goodsId)),
+  )
+  return packed.flatMap(({ lineId, quantity }): ToPack[] => {
+    const goodsId = lines.find((l) => l.id === lineId)?.goodsId
+    const thing = goodsId ? goods.get(goodsId) : undefined
+    if (!thing) return []
+    return thing.kind === 'kit'
+      ? thing.parts.map((p) => {
+          const part = present(parts.get(p.goodsId))
+          return { quantity: quantity.times(p.quantity), weight: part.weight, size: part.size }
+        })
+      : [{ quantity, weight: thing.weight, size: thing.size }]
+  })
+}
+
+/** Parcels as they are packed: what is not said of their box and weight is reckoned from what is in them. */
+export const packParcels = async (
+  w: Work,
+  saleId: number,
+  parcels: readonly ParcelInput[],
+): Promise<readonly Packed[]> => {
+  const [[sale], lines] = await Promise.all([findSales(w.tx, [saleId], w.currency), listSaleLines(w.tx, [saleId])])
+  const packed: Packed[] = []
+  for (const [i, p] of parcels.entries()) {
+    for (const [j, l] of p.lines.entries())
+      if (!lines.some((x) => x.id === l.lineId))
+        refuse({
+          code: 'invalid',
+          errors: [{ path: `parcels.${i}.lines.${j}.lineId`, message: 'This line is not on the sale.' }],
+        })
+    const items = await toPack(w, lines, p.lines)
+    const box = boxFor(items)
+    const own = lines.find((l) => l.id === p.lines[0]?.lineId)?.deliverTo
+    packed.push({
+      lines: p.lines,
+      size: p.size ?? sizeText(box.size),
+      weight: p.weight ?? weightOf(items, box),
+      address: p.address ?? (own || (sale?.deliverTo ?? '')),
+    })
+  }
+  return packed
+}
+
+/** How many of each line are in parcels. */
+export const inParcels = (
+  parcels: readonly { readonly lines: readonly { readonly lineId: number; readonly quantity: Decimal }[] }[],
+): ReadonlyMap<number, Decimal> => {
+  const sums = new Map<number, Decimal>()
+  for (const { lineId, quantity } of parcels.flatMap((p) => p.lines))
+    sums.set(lineId, (sums.get(lineId) ?? ZERO).plus(quantity))
+  return sums
+}
+
+/** No parcel holds more of a line than goes of it. */
+const mustBeInLines = (parcels: readonly ParcelInput[], lines: NonNullable<Shipping['lines']>): void => {
+  for (const [lineId, quantity] of inParcels(parcels)) {
+    const goes = lines.filter((l) => l.lineId === lineId).reduce((sum, l) => sum.plus(l.quantity), ZERO)
+    if (quantity.gt(goes))
+      refuse({
+        code: 'invalid',
+        errors: [
+          {
+            path: 'parcels',
+            message: `The parcels hold ${quantity.toString()} of line ${lineId}, and ${goes.toString()} go. Make them equal.`,
+          },
+        ],
+      })
+  }
+}
+
+interface Shipping {
+  readonly parcels?: readonly ParcelInput[]
+  readonly carrier?: string
+  readonly service?: string
+  /** What goes: in one parcel for each address, where no parcels are named. */
+  readonly lines?: readonly { readonly lineId: number; readonly quantity: Decimal }[]
+}
+
+/** The parcels of a handover, booked with their carrier; null where nothing is sent by one. Locks nothing. */
+export const bookCarrier = async (
+  w: Work,
+  saleId: number,
+  shipping: Shipping,
+): Promise<readonly BookedParcel[] | null> => {
+  const { parcels, carrier, service } = shipping
+  if (!parcels && carrier === undefined && service === undefined) return null
+  if (parcels && shipping.lines) mustBeInLines(parcels, shipping.lines)
+  if (parcels) return book(w, await packParcels(w, saleId, parcels), { carrier, service })
+  const lines =
+    shipping.lines ??
+    (await listSaleLines(w.tx, [saleId])).flatMap((l) => {
+      const quantity = l.agreed.minus(l.handedOver).plus(l.toReplace)
+      return quantity.gt(0) && (l.kind === 'stock' || l.kind === 'kit') ? [{ lineId: l.id, quantity }] : []
+    })
+  const counted = lines.filter((l) => l.quantity.gt(0))
+  if (counted.length === 0) refuse({ code: 'nothing-to-hand-over' })
+  return book(w, await packParcels(w, saleId, [{ lines: counted }]), { carrier, service })
+}
+
+/** Asks the carrier for parcels, each address for itself: what each costs, and its number. */
+export const book = async (
+  w: Work,
+  packed: readonly Packed[],
+  { carrier = CARRIER, service = USUAL_SERVICE }: { readonly carrier?: string; readonly service?: string },
+): Promise<readonly BookedParcel[]> => {
+  // A carrier we cannot ask: its label is made elsewhere.
+  if (carrier.toLowerCase() !== CARRIER.toLowerCase())
+    return packed.map((p) => ({ ...p, carrier, service, price: null, tracking: '' }))
+  const home = new Intl.Locale(w.business.locale).maximize().region ?? ''
+  const booked: BookedParcel[] = []
+  for (const address of new Set(packed.map((p) => p.address))) {
+    const mine = packed.filter((p) => p.address === address)
+    const quotes = quote({ address }, mine, home)
+    const chosen = quotes.find((q) => q.service.toLowerCase() === service.toLowerCase())
+    if (!chosen)
+      return refuse({
+        code: 'invalid',
+        errors: [{ path: 'service', message: `${CARRIER} has ${quotes.map((q) => q.service).join(', ')}.` }],
+      })
+    const answer = await bookParcels({ address }, mine.length)
+    if (!answer.ok) return refuse({ code: 'carrier-refused', carrier: CARRIER, why: answer.why })
+    mine.forEach((p, i) =>
+      booked.push({
+        ...p,
+        carrier: CARRIER,
+        service: chosen.service,
+        price: roundToMoney(chosen.prices[i] ?? decimal(0), w.currency),
+        tracking: answer.tracking[i] ?? '',
+      }),
+    )
+  }
+  return booked
+}
+
+/** Writes that parcels went with a handover. */
+export const shipParcels = async (
+  w: Work,
+  { handoverId, on }: { readonly handoverId: number; readonly saleId: number; readonly on: Day },
+  parcels: readonly BookedParcel[],
+): Promise<void> => {
+  for (const { id, lines, price, ...p } of parcels) {
+    const sent = { ...p, price: price?.minor ?? null, handoverId, state: 'sent' as const, sentOn: on }
+    if (id === undefined) await insertParcel(w.tx, sent, lines)
+    else await updateParcel(w.tx, id, sent)
+  }
+}
+
+/** A packed parcel of a pick, ready to be booked. */
+export const asPacked = ({ id, weight, size, address, lines }: ParcelRow): Packed => ({
+  id,
+  weight,
+  size,
+  address,
+  lines,
+})

@@ -1,0 +1,245 @@
+import { afterEach, beforeEach, describe, expect, test } from 'vitest'
+import { listPost } from '@/data/queries/post'
+import { findBusiness } from '@/data/queries/business'
+import { saleView } from '@/model/sale/saleView'
+import { readParcels } from '@/model/parcel/parcels'
+import { countStock } from '@/services/goods/countStock'
+import { moveStock } from '@/services/goods/moveStock'
+import { addPlace } from '@/services/goods/places'
+import { billSale } from '@/services/billing/billSale'
+import { quoteCarrier, trackParcels } from '@/services/parcels/carrier'
+import { correctPick, dropPick, packPick, sendPick, startPick } from '@/services/parcels/picks'
+import { changeCustomer } from '@/services/people/keepCustomer'
+import { handOver } from '@/services/sales/handOver'
+import { startSale } from '@/services/sales/startSale'
+import { addOutfit, addToldGoods } from './history/pieces'
+import { openTestShop, type TestShop } from './shop'
+
+let s: TestShop
+let shop: number
+let store: number
+let saleId: number
+let lineId: number
+beforeEach(async () => {
+  s = await openTestShop()
+  shop = 1
+  store = await s.run(addPlace, { code: 'STORE', name: 'Store room' })
+  await s.run(changeCustomer, { customerId: s.customer, email: 'hazel@example.com' })
+})
+afterEach(() => s.close())
+
+const view = async (id = saleId) => (await saleView(s.db, id, (await findBusiness(s.db))!, s.shop.today))!
+/** 24 rosin are ordered; 12 of the 20 lie in the store room. */
+const order = async (deliverTo = '4 Mill Lane, Fernhollow') => {
+  await s.run(moveStock, { on: '2026-02-01', from: shop, to: store, lines: [{ goodsId: s.rosin, quantity: '12' }] })
+  await s.run(countStock, { on: '2026-02-02', placeId: store, lines: [{ goodsId: s.rosin, counted: '16' }] })
+  saleId = await s.run(startSale, {
+    customerId: s.customer,
+    agreed: true,
+    deliverTo,
+    lines: [{ goodsId: s.rosin, quantity: '24' }],
+  })
+  lineId = (await view()).lines[0]!.id
+}
+
+describe('an order picked short from two places', () => {
+  test('is packed in two parcels, sent, invoiced for what went; the rest goes later', async () => {
+    await order()
+    const pick = await s.answer(startPick, { saleId })
+    // 24 lie there: 16 in the store room, which is the fuller one, and 8 in the shop.
+    expect(pick).toMatchObject({
+      number: 'L-2026-0001',
+      state: 'to pick',
+      lines: [
+        {
+          wanted: '24',
+          from: [
+            { placeId: store, quantity: '16' },
+            { placeId: shop, quantity: '8' },
+          ],
+        },
+      ],
+    })
+    expect(await s.refusal(startPick, { saleId })).toBe('pick-open')
+    // In the store room only 14 are whole.
+    const found = [
+      { placeId: store, quantity: '14' },
+      { placeId: shop, quantity: '8' },
+    ]
+    expect(
+      await s.refusal(correctPick, { pickId: pick.id, lines: [{ lineId, from: [{ placeId: shop, quantity: '9' }] }] }),
+    ).toBe('not-at-place')
+    expect(await s.answer(correctPick, { pickId: pick.id, lines: [{ lineId, from: found }] })).toMatchObject({
+      state: 'picked',
+      lines: [{ wanted: '24', picked: '22' }],
+    })
+    const box = (quantity: string) => ({ lines: [{ lineId, quantity }] })
+    expect(await s.refusal(packPick, { pickId: pick.id, parcels: [box('20')] })).toBe('invalid')
+    expect(await s.refusal(packPick, { pickId: pick.id, parcels: [box('20'), box('3')] })).toBe('invalid')
+    const packed = await s.answer(packPick, { pickId: pick.id, parcels: [{ ...box('20'), weight: '2.5' }, box('2')] })
+    // No weight is known of rosin: the second weighs what its letter box does.
+    expect(packed.parcels).toMatchObject([
+      { weight: '2.5', state: 'packed', address: '4 Mill Lane, Fernhollow' },
+      { weight: '0.08', size: '25 × 18 × 5' },
+    ])
+    const sent = await s.answer(sendPick, { pickId: pick.id, service: 'economy' })
+    // 22 at 6.00, as they were counted.
+    expect(sent).toMatchObject({
+      by: 'parcel',
+      lines: [{ lineId, quantity: '22', cost: '132.00' }],
+      parcels: [
+        // 4.90 + 2.5 × 0.85 = 7.025, and 25 × 18 × 5 / 5000 = 0.45: 4.90 + 0.3825
+        { carrier: 'Heron Parcel', service: 'Economy', price: '7.03', state: 'sent' },
+        { price: '5.28' },
+      ],
+    })
+    expect(new Set(sent.parcels.map((p) => p.tracking)).size).toBe(2)
+    expect(sent.parcels[0]!.tracking).toMatch(/^\d{12}$/)
+    expect(await s.refusal(sendPick, { pickId: pick.id })).toBe('pick-sent')
+    expect(await s.refusal(correctPick, { pickId: pick.id, lines: [{ lineId, from: [] }] })).toBe('pick-sent')
+    expect((await view()).lines[0]).toMatchObject({ handedOver: '22', readyToBill: '22', toHandOver: '2' })
+    const [letter] = await listPost(s.db, {}, { limit: 1 })
+    expect(letter!.paper).toBe('packing-slip')
+    expect(letter!.body).toContain(`Heron Parcel Economy ${sent.parcels[0]!.tracking}`)
+    const invoice = await s.answer(billSale, { saleId, what: 'handed-over', issue: true })
+    // 22 × 12.50
+    expect(invoice.totals.net).toBe('275.00')
+
+    s.moveTo('2026-03-08')
+    await s.run(handOver, { saleId })
+    expect((await view()).lines[0]).toMatchObject({ handedOver: '24', toHandOver: '0' })
+    expect(await s.ties()).toEqual([])
+  })
+
+  test('a pick list that is not sent can be thrown away, and made for some of it', async () => {
+    await order()
+    const first = await s.answer(startPick, { saleId, lines: [{ lineId, quantity: '3' }] })
+    expect(first.lines).toMatchObject([{ wanted: '3', from: [{ placeId: store, quantity: '3' }] }])
+    await s.run(dropPick, { pickId: first.id })
+    expect(await s.refusal(dropPick, { pickId: first.id })).toBe('not-found')
+    expect(await s.answer(startPick, { saleId })).toMatchObject({ number: 'L-2026-0002' })
+    expect(await s.ties()).toEqual([])
+  })
+})
+
+describe('pieces that are told apart', () => {
+  test('another serial is picked than was proposed; who comes second is told', async () => {
+    const told = await addToldGoods(s)
+    await s.run(countStock, {
+      on: '2026-02-01',
+      lines: [{ goodsId: told.viola, serials: ['V1', 'V2'], unitCost: '800' }],
+    })
+    const sell = async () => {
+      saleId = await s.run(startSale, {
+        customerId: s.customer,
+        agreed: true,
+        lines: [{ goodsId: told.viola, quantity: '1' }],
+      })
+      lineId = (await view()).lines[0]!.id
+      return s.answer(startPick, { saleId })
+    }
+    const one = await sell()
+    const oneLine = lineId
+    expect(one.lines[0]!.from).toMatchObject([{ serials: ['V1'] }])
+    const two = await sell()
+    const from = [{ placeId: shop, serials: ['V2'], quantity: '1' }]
+    await s.run(correctPick, { pickId: one.id, lines: [{ lineId: oneLine, from }] })
+    await s.run(sendPick, { pickId: one.id })
+    expect(await s.refusal(correctPick, { pickId: two.id, lines: [{ lineId, from }] })).toBe('serial-gone')
+    expect(await s.answer(sendPick, { pickId: two.id })).toMatchObject({
+      by: 'counter',
+      lines: [{ from: [{ serials: ['V1'] }] }],
+      parcels: [],
+    })
+    expect(await s.ties()).toEqual([])
+  })
+
+  test('a kit is picked as its parts, and goes as far as they are picked', async () => {
+    const told = await addToldGoods(s)
+    const outfit = await addOutfit(s, told)
+    await s.run(countStock, {
+      on: '2026-02-01',
+      lines: [
+        { goodsId: told.bow, counted: '1', unitCost: '40' },
+        { goodsId: told.strings, counted: '2', unitCost: '10', lot: 'L1' },
+      ],
+    })
+    saleId = await s.run(startSale, {
+      customerId: s.customer,
+      agreed: true,
+      lines: [{ goodsId: outfit, quantity: '1' }],
+    })
+    lineId = (await view()).lines[0]!.id
+    const pick = await s.answer(startPick, { saleId })
+    expect(pick.lines.map((l) => [l.name, l.wanted])).toEqual([
+      ['Violin', '1'],
+      ['Strings', '2'],
+      ['Bow', '1'],
+    ])
+    await s.run(correctPick, { pickId: pick.id, lines: [{ lineId, goodsId: told.bow, from: [] }] })
+    await s.run(sendPick, { pickId: pick.id })
+    expect((await view()).lines[0]).toMatchObject({
+      handedOver: '0',
+      parts: [{ toHandOver: '0' }, { toHandOver: '0' }, { goodsId: told.bow, toHandOver: '1' }],
+    })
+    expect(await s.ties()).toEqual([])
+  })
+})
+
+describe('the carrier', () => {
+  test('quotes each service, dearer as it grows heavier', async () => {
+    const ask = (weight: string, country?: string) =>
+      s.answer(quoteCarrier, { to: { address: '4 Mill Lane', country }, parcels: [{ weight }] })
+    // 4.90 + 2 × 0.85, 6.90 + 2 × 1.15, 14.90 + 2 × 1.90
+    expect((await ask('2')).map((q) => [q.service, q.price, q.days])).toEqual([
+      ['Economy', '6.60', 5],
+      ['Standard', '9.20', 3],
+      ['Express', '18.70', 1],
+    ])
+    expect((await ask('2', 'CH'))[0]).toMatchObject({ service: 'Economy', price: '17.70' })
+  })
+
+  test('that does not know an address takes nothing, and nothing is handed over', async () => {
+    await order('9 No Such Street')
+    const wish = { saleId, lines: [{ lineId, quantity: '1' }], carrier: 'Heron Parcel' }
+    expect(await s.refusal(handOver, wish)).toBe('carrier-refused')
+    expect(await s.refusal(handOver, { ...wish, service: 'Overnight' })).toBe('invalid')
+    expect((await view()).lines[0]).toMatchObject({ handedOver: '0' })
+    // A carrier of one's own is not asked.
+    expect(await s.answer(handOver, { ...wish, carrier: 'A friend' })).toMatchObject({
+      by: 'parcel',
+      parcels: [{ carrier: 'A friend', price: null, tracking: '' }],
+    })
+  })
+
+  test('delivers, or loses; parcels without lines say what goes', async () => {
+    await order()
+    const parcels = [
+      { lines: [{ lineId, quantity: '2' }] },
+      { lines: [{ lineId, quantity: '1' }], address: '1 Lost Valley' },
+    ]
+    expect(await s.refusal(handOver, { saleId, lines: [{ lineId, quantity: '2' }], parcels })).toBe('invalid')
+    const sent = await s.answer(handOver, { saleId, parcels })
+    expect(sent.lines).toMatchObject([{ quantity: '3' }])
+    const states = async () => {
+      await s.run(trackParcels, {})
+      const where = { db: s.db, business: (await findBusiness(s.db))!, today: s.shop.today, currency: 'USD' }
+      return (await readParcels(where, {})).map((p) => [p.state, p.arrivedOn])
+    }
+    expect(await states()).toEqual([
+      ['sent', null],
+      ['sent', null],
+    ])
+    // Standard takes three days; what is lost is known a week later.
+    s.moveTo('2026-03-04')
+    expect(await states()).toEqual([
+      ['sent', null],
+      ['delivered', '2026-03-04'],
+    ])
+    s.moveTo('2026-03-11')
+    expect(await states()).toEqual([
+      ['lost', null],
+      ['delivered', '2026-03-04'],
+    ])
+  })
+})
