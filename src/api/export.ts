@@ -9,6 +9,7 @@ import { makeNamedPaper } from '@/documents/make'
 import { makeSlip } from '@/documents/slip'
 import type { Asked } from '@/model/where'
 import { makeLabels } from '@/documents/makeLabels'
+import { makeParcelLabels } from '@/documents/makeParcelLabels'
 import { makeUbl } from '@/documents/ubl'
 import { businessDate } from '@/services/clock'
 import { problem, problemOf } from './problem'
@@ -112,6 +113,7 @@ const OTHERS: readonly (readonly [
   (m: RegExpExecArray, asked: Asked, query: URLSearchParams) => Promise<Response | null>,
 ])[] = [
   [/^mark$/, (_, { business }) => keptFile(business.markFileId ?? 0)],
+  [/^handovers\/(\d{1,9})\/labels\.pdf$/, async (m, asked) => named(await makeParcelLabels(asked, Number(m[1])))],
   [/^labels\.pdf$/, (_, asked, query) => labels(asked, query)],
   [/^files\/(\d{1,9})$/, (m) => keptFile(Number(m[1]))],
   [/^mailbox\/(\d{1,9})\/(\d{1,2})$/, (m) => mailAttachment(Number(m[1]), Number(m[2]))],

@@ -7,6 +7,8 @@ import { PLACES, POST, SETTINGS } from './places'
 const BELONGS: Readonly<Record<string, string>> = {
   '/invoices': '/sales',
   '/handovers': '/sales',
+  '/picks': '/sales',
+  '/parcels': '/sales',
   '/receipts': '/money-in',
 }
 

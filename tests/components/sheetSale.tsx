@@ -67,6 +67,7 @@ export const SALE: SheetSale = {
     otherSales: [],
     onAccount: '0.00',
   },
+  pick: null,
   draftInvoiceId: null,
   step: null,
 }

@@ -134,7 +134,8 @@ describe('papers, read back', () => {
     const sale = await s.answer(agreeSale, { saleId, purchaseOrder: 'HG-88', by: 'Hazel' })
     expect((await paper('confirmation', saleId)).text).toMatch(/Order confirmation.*HG-88.*Accepted by Hazel/)
     const pick = (await paper('pick-list', saleId)).text
-    expect(pick).toMatch(/Pick list.*VN.*Shop/)
+    // There is one place, so it is not named; there is room to write what was picked.
+    expect(pick).toMatch(/Pick list.*Picked.*VN.*____/)
     const asking = await s.answer(requestDeposit, { saleId, percent: '50' })
     // half of 1,114.54
     expect((await paper('deposit-request', asking.id)).text).toMatch(

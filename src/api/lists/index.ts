@@ -8,6 +8,7 @@ import {
   goods,
   offers,
   parcels,
+  picks,
   post,
   repeats,
   saleCosts,
@@ -52,6 +53,7 @@ export const LISTS = {
   stock: stockOn,
   backorders,
   parcels,
+  picks,
 } as const
 
 const BY_NAME: ReadonlyMap<string, unknown> = new Map(Object.entries(LISTS))

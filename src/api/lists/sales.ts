@@ -4,6 +4,8 @@ import { customersList } from '@/lists/customers'
 import { goodsList } from '@/lists/goods'
 import { parcelsList } from '@/lists/parcels'
 import { readParcels } from '@/model/parcel/parcels'
+import { picksList } from '@/lists/picks'
+import { readPicks } from '@/model/parcel/picks'
 import { postList } from '@/lists/post'
 import { repeatsList } from '@/lists/repeats'
 import { offersList, saleCostsList, salesByChannelList, salesByKindList } from '@/lists/saleReports'
@@ -111,6 +113,10 @@ export const stockOn = reader(stockOnList, async (where, asked, size) => {
 
 export const parcels = reader(parcelsList, async (where, asked, size) =>
   pageOfAll(parcelsList, await readParcels(where, given(asked.filter)), asked, size, where),
+)
+
+export const picks = reader(picksList, async (where, asked, size) =>
+  pageOfAll(picksList, await readPicks(where, given(asked.filter)), asked, size, where),
 )
 
 export const backorders = reader(backordersList, async (where, asked, size) => {

@@ -7,6 +7,7 @@ export const PAPER_COLUMNS = [
   'sum',
   'onShelf',
   'place',
+  'picked',
   'change',
   'owed',
   'due',

@@ -37,7 +37,7 @@ export const PAPER_KINDS = {
   },
   'pick-list': {
     of: 'sale',
-    columns: ['code', 'quantity', 'onShelf', 'place'],
+    columns: ['code', 'quantity', 'place', 'picked'],
     withoutPrices: true,
     letter: { subject: 'Pick list {number}', body: 'Attached is pick list {number}.\n\n{business}' },
   },

@@ -204,18 +204,6 @@ export const listOutOfLines = async (db: Db, lineIds: readonly number[]) => {
     .groupBy(stockMove.saleLineId, stockMove.goodsId)
 }
 
-/** What lies where, by name of the place. */
-export const listShelves = async (db: Db, goodsIds: readonly number[]) => {
-  if (goodsIds.length === 0) return []
-  return db
-    .select({ goodsId: shelf.goodsId, place: place.name, quantity: sql`sum(${shelf.quantity})`.mapWith(decimal) })
-    .from(shelf)
-    .innerJoin(place, eq(place.id, shelf.placeId))
-    .where(inArray(shelf.goodsId, [...new Set(goodsIds)]))
-    .groupBy(shelf.goodsId, place.id)
-    .orderBy(asc(place.id))
-}
-
 /** What lies altogether, by goods. */
 export const sumShelves = async (
   db: Db,

@@ -1,6 +1,7 @@
 import type { LaidPaper } from '@/documents/paper'
 import { drawLabels, type Label } from './drawLabels'
 import { drawList, type ListOnPaper } from './drawList'
+import { drawParcelLabels, type ParcelLabel } from './drawParcelLabels'
 import { drawPaper } from './drawPaper'
 import { drawSlip, type SlipOnPaper } from './drawSlip'
 
@@ -9,6 +10,7 @@ export type Drawing =
   | { readonly as: 'paper'; readonly laid: LaidPaper }
   | { readonly as: 'slip'; readonly slip: SlipOnPaper }
   | { readonly as: 'labels'; readonly labels: readonly Label[] }
+  | { readonly as: 'parcel-labels'; readonly labels: readonly ParcelLabel[] }
   | { readonly as: 'list'; readonly list: ListOnPaper }
 
 /** Draws it: a PDF that can be searched, and read aloud. */
@@ -20,6 +22,8 @@ export const draw = (drawing: Drawing): Promise<Buffer> => {
       return drawSlip(drawing.slip)
     case 'labels':
       return drawLabels(drawing.labels)
+    case 'parcel-labels':
+      return drawParcelLabels(drawing.labels)
     case 'list':
       return drawList(drawing.list)
   }

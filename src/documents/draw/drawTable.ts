@@ -12,6 +12,7 @@ const WIDTH: Readonly<Record<PaperColumn, number>> = {
   less: 62,
   sum: 84,
   onShelf: 76,
+  picked: 76,
   place: 66,
   change: 80,
   owed: 84,

@@ -1,11 +1,8 @@
 import { present } from '@/core/present'
 import { findCustomer } from '@/data/queries/customers'
 import { findDepositRequest } from '@/data/queries/depositRequest'
-import { findGoods } from '@/data/queries/goods'
 import { findHandover } from '@/data/queries/handover'
-import { listShelves } from '@/data/queries/stock'
 import { readStories } from '../sale/readStories'
-import type { Story } from '../sale/story'
 import type { Asked } from '../where'
 
 /** A sale and who it is for; null where there is none. */
@@ -27,17 +24,4 @@ export const readDepositRequestFacts = async (asked: Asked, requestId: number) =
   const request = await findDepositRequest(asked.db, requestId, asked.business.currency)
   const facts = request && (await readSaleFacts(asked, request.saleId))
   return facts && { ...facts, request }
-}
-
-/** The goods of a sale, the parts of its kits, and where each lies. */
-export const readWhereItLies = async ({ db }: Asked, story: Story) => {
-  const goods = await findGoods(
-    db,
-    story.lines.flatMap((l) => (l.goodsId === null ? [] : [l.goodsId])),
-  )
-  const parts = await findGoods(
-    db,
-    [...goods.values()].flatMap((g) => g.parts.map((p) => p.goodsId)),
-  )
-  return { goods, parts, shelves: await listShelves(db, [...goods.keys(), ...parts.keys()]) }
 }

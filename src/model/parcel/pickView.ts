@@ -23,6 +23,8 @@ export const viewOfParcel = (p: ParcelRow) => ({
   lines: p.lines.map((l) => ({ lineId: l.lineId, quantity: l.quantity.toString() })),
 })
 
+export type ParcelView = ReturnType<typeof viewOfParcel>
+
 const viewOfPick = (p: PickRow, parcels: readonly ParcelRow[]) => ({
   id: p.id,
   number: p.number,

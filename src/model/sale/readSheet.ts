@@ -1,3 +1,4 @@
+import { listPicks } from '@/data/queries/pick'
 import { listEntries, entriesOfPapers } from '@/data/queries/ledger'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
@@ -76,11 +77,12 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
     readSheetPromise(db, story, business, today),
     listOpenDues(db, customerId, currency),
   ])
-  const [versions, repeats, files, letters] = await Promise.all([
+  const [versions, repeats, files, letters, picks] = await Promise.all([
     readVersions(db, saleId, currency),
     listRepeats(db, { saleId }, currency),
     listFiles(db, 'sale', saleId),
     listPost(db, { saleId }, { limit: 20 }),
+    listPicks(db, { saleId, open: true }),
   ])
   const { stands, invoices, handovers, fills, heldMoves } = story
   const counts = [invoices, handovers, fills, heldMoves, trail].map((rows) => rows.length)
@@ -103,7 +105,7 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
     overLimit: overLimit(committed, present(customer).creditLimit),
     price: (unitPrice) => formatPrice(unitPrice, currency),
     version: [stands, ...counts].join(':'),
-    forActions: forActions(story, { addresses, business, promise }),
+    forActions: forActions(story, { addresses, business, promise, pick: picks[0] ?? null }),
     stopSupply: stopSupply(owing, business.stopSupplyDays, today),
   }
 }

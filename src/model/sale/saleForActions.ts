@@ -10,10 +10,11 @@ interface Around {
   readonly addresses: Awaited<ReturnType<typeof listAddresses>>
   readonly business: Business
   readonly promise: Sheet['forActions']['promise']
+  readonly pick: Sheet['forActions']['pick']
 }
 
 /** A sale as plain values for the panels that act on it. */
-export const forActions = (story: Story, { addresses, business, promise }: Around): Sheet['forActions'] => ({
+export const forActions = (story: Story, { addresses, business, promise, pick }: Around): Sheet['forActions'] => ({
   id: story.sale.id,
   number: story.sale.number,
   customerId: story.sale.customerId,
@@ -23,6 +24,7 @@ export const forActions = (story: Story, { addresses, business, promise }: Aroun
   deliverTo: story.sale.deliverTo,
   addresses: addresses.filter((a) => a.kind === 'deliver-to').map((a) => a.text),
   draftInvoiceId: story.invoices.find((i) => i.status === 'draft')?.id ?? null,
+  pick: pick && { id: pick.id, number: pick.number },
   step: story.next[0] ? { action: story.next[0].action, why: story.next[0].why } : null,
   lines: story.lines.map((l) => ({
     id: l.id,

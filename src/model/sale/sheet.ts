@@ -53,6 +53,7 @@ export interface Sheet {
     readonly deliverTo: string
     readonly addresses: readonly string[]
     readonly draftInvoiceId: number | null
+    readonly pick: { readonly id: number; readonly number: string } | null
     readonly step: { readonly action: string; readonly why: string } | null
     readonly lines: readonly {
       id: number

@@ -39,6 +39,8 @@ export const SaleActs = ({ sale, version, today, start, suggested }: Props) => {
       {},
       { say: (s) => `Copied to sale ${s.number}, at today’s prices.`, go: (s) => `/sales/${s.id}/change` },
     )
+  const pick = () =>
+    send('POST', `/sales/${sale.id}/picks`, {}, { say: (p) => `Pick list ${p.number}.`, go: (p) => `/picks/${p.id}` })
   const isOpen = sale.stands !== 'settled' && sale.stands !== 'declined' && sale.stands !== 'cancelled'
   const first =
     acts.find((a) => a.id === suggested) ??
@@ -50,7 +52,7 @@ export const SaleActs = ({ sale, version, today, start, suggested }: Props) => {
         first={first?.id ?? null}
         near={suggested === 'remind' ? ['take', ...OFTEN] : OFTEN}
         groups={SALE_GROUPS}
-        onAct={(id) => (isDoing(id) ? setDoing(id) : void copy())}
+        onAct={(id) => (isDoing(id) ? setDoing(id) : void (id === 'pick' ? pick() : copy()))}
         busy={busy}
         away={doing !== null}
       />

@@ -29,7 +29,7 @@ export const DOINGS = [
 export type Doing = (typeof DOINGS)[number]
 
 /** Everything that can be done with a sale: a panel, another page, a file, or at once. */
-export type SaleActId = Doing | 'change' | 'take' | 'issue' | 'pdf' | 'pick-list' | 'agreement' | 'copy'
+export type SaleActId = Doing | 'change' | 'pick' | 'take' | 'issue' | 'pdf' | 'pick-list' | 'agreement' | 'copy'
 type SaleAct = Act<SaleActId>
 
 export const SALE_GROUPS = ['Lines', 'Documents', 'Money', 'This sale'] as const
@@ -54,6 +54,11 @@ const linesActs = (s: SheetSale, closed: boolean): readonly SaleAct[] => [
     ? []
     : [act('Lines', 'e', 'change', s.agreed ? 'Change order' : 'Change lines', { href: `/sales/${s.id}/change` })]),
   ...(s.agreed && s.lines.some((l) => isThere(l.toHandOver)) ? [act('Lines', 'h', 'hand-over', 'Hand over')] : []),
+  ...(s.pick
+    ? [act('Lines', 'n', 'pick', `Pick list ${s.pick.number}`, { href: `/picks/${s.pick.id}` })]
+    : s.agreed && s.lines.some((l) => l.fromShelf && isThere(l.setAside))
+      ? [act('Lines', 'n', 'pick', 'Pick', { hint: 'Gather, pack and send' })]
+      : []),
 ]
 
 /** Which documents can be made, sent and shown. */

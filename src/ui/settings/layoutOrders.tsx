@@ -10,6 +10,7 @@ const COLUMN: Readonly<Record<PaperColumn, string>> = {
   sum: 'amount',
   onShelf: 'on hand',
   place: 'location',
+  picked: 'Picked',
   change: 'change',
   owed: 'balance',
   due: 'due',

@@ -51,6 +51,8 @@ export interface SheetSale {
   readonly promise: SheetPromise
   /** An invoice of it that waits to be issued. */
   readonly draftInvoiceId: number | null
+  /** Its pick list that is not sent yet. */
+  readonly pick: { readonly id: number; readonly number: string } | null
   /** The step that is pressing now, if there is one: it can be put off or done away with. */
   readonly step: { readonly action: string; readonly why: string } | null
 }

@@ -1,4 +1,6 @@
 import { formatQuantity } from '@/core/money'
+import { formatDigits } from '@/core/locale'
+import type { ParcelView } from '@/model/parcel/pickView'
 import { readHandover } from '@/model/sale/handoverPage'
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
@@ -19,7 +21,7 @@ const BY = { counter: 'Picked up', parcel: 'Shipped', delivery: 'delivered' } as
 export default async function HandoverPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
   const { db, currency, today } = shop
-  const { paper, posted } = (await readHandover(shop, await idFrom(params))) ?? notFound()
+  const { paper, posted, view, pieces } = (await readHandover(shop, await idFrom(params))) ?? notFound()
   const mayComeBack = await goodsThatMayComeBack(db, paper, currency)
   return (
     <>
@@ -59,7 +61,10 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
         <tbody>
           {paper.lines.map((l) => (
             <tr key={l.id}>
-              <td>{l.description}</td>
+              <td>
+                {l.description}
+                {pieces.get(l.saleLineId) && <div className="sub">{pieces.get(l.saleLineId)}</div>}
+              </td>
               <td className="fig">{formatQuantity(l.quantity)}</td>
               <td className="r">
                 <Figure of={l.cost} />
@@ -68,7 +73,45 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
           ))}
         </tbody>
       </table>
+      {view.parcels.length > 0 && <Parcels handoverId={paper.id} parcels={view.parcels} />}
       <InTheBooks {...posted} />
     </>
   )
 }
+
+const STATES = { packed: 'packed', sent: 'on the way', delivered: 'delivered', lost: 'lost' } as const
+
+interface ParcelsProps {
+  readonly handoverId: number
+  readonly parcels: readonly ParcelView[]
+}
+
+/** What it went in, and where the carrier has it. */
+const Parcels = ({ handoverId, parcels }: ParcelsProps) => (
+  <section className="my-5">
+    <div className="mb-1 flex max-w-245 items-end justify-between gap-3">
+      <h2>Parcels</h2>
+      <a className="btn" href={`/api/v1/export/handovers/${handoverId}/labels.pdf`} target="_blank">
+        Labels (PDF)
+      </a>
+    </div>
+    <table className="ledger max-w-245">
+      <LedgerHead heads={['Carrier', 'Tracking number', right('Weight, kg'), 'Size, cm', right('Cost'), 'Status']} />
+      <tbody>
+        {parcels.map((p) => (
+          <tr key={p.id}>
+            <td>{[p.carrier, p.service].filter(Boolean).join(' ')}</td>
+            <td className="font-figure text-[14px]">{p.tracking}</td>
+            <td className="fig">{formatDigits(p.weight)}</td>
+            <td>{p.size}</td>
+            <td className="fig">{p.price && formatDigits(p.price)}</td>
+            <td className={p.state === 'lost' ? 'text-oxide-700' : undefined}>
+              {STATES[p.state]}
+              {p.arrivedOn && ` ${formatDay(p.arrivedOn)}`}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  </section>
+)

@@ -1,0 +1,116 @@
+import type { PickView } from '@/model/parcel/pickView'
+import { decimal, ZERO } from '@/core/money'
+import { splitSerials } from '../goods/countDraft'
+import type { Track } from '@/core/kinds'
+
+/** A line of a pick list as its desk shows it. */
+export type DeskLine = PickView['lines'][number] & {
+  readonly code: string
+  readonly barcode: string
+  readonly track: Track
+  /** The line of the sale it is for; another than its name where it is part of a kit. */
+  readonly description: string
+}
+
+/** One way in which something is picked: from a place, of a lot or just these serials. */
+export interface PickedRow {
+  readonly key: string
+  readonly line: DeskLine
+  readonly placeId: number
+  /** A lot, or serials with commas between. */
+  readonly piece: string
+  readonly quantity: string
+}
+
+/** The rows a desk begins with: what is proposed or was said before; a line of which nothing is, with nothing. */
+export const rowsOf = (lines: readonly DeskLine[], usualPlace: number): readonly PickedRow[] =>
+  lines.flatMap((line) => {
+    const key = `${line.lineId}-${line.goodsId}`
+    return line.from.length === 0
+      ? [{ key, line, placeId: usualPlace, piece: '', quantity: '0' }]
+      : line.from.map((f, i) => ({
+          key: `${key}-${i}`,
+          line,
+          placeId: f.placeId,
+          piece: f.lot ?? f.serials.join(', '),
+          quantity: f.quantity,
+        }))
+  })
+
+/** What was picked, as the call takes it: line by line, without what is nothing. */
+export const correctBody = (rows: readonly PickedRow[]) => ({
+  lines: [...new Set(rows.map((r) => r.line))].map((line) => ({
+    lineId: line.lineId,
+    goodsId: line.goodsId,
+    from: rows
+      .filter((r) => r.line === line && r.quantity !== '' && r.quantity !== '0')
+      .map((r) => ({
+        placeId: r.placeId,
+        quantity: r.quantity,
+        ...(line.track === 'lot' && r.piece !== '' ? { lot: r.piece } : {}),
+        ...(line.track === 'serial' && r.piece !== '' ? { serials: splitSerials(r.piece) } : {}),
+      })),
+  })),
+})
+
+const isNumber = (text: string): boolean => /^\d+(\.\d+)?$/.test(text)
+export const sumRows = (rows: readonly PickedRow[]): string =>
+  rows.reduce((sum, r) => (isNumber(r.quantity) ? sum.plus(decimal(r.quantity)) : sum), ZERO).toString()
+
+/** Nothing picked yet: how scanning begins. */
+export const emptied = (rows: readonly PickedRow[]): readonly PickedRow[] =>
+  rows.map((r) => ({ ...r, quantity: '0', piece: r.line.track === 'serial' ? '' : r.piece }))
+
+/**
+ * What a scan picks: one more of a thing by its code or barcode, of its lot, or a serial once. What is picked whole already takes
+ * no more. Null where nothing on the list has the code.
+ */
+export const scanRow = (
+  rows: readonly PickedRow[],
+  code: string,
+  serialOf: (code: string) => number | null,
+): { readonly rows: readonly PickedRow[]; readonly says: string } | null => {
+  const same = (text: string): boolean => text !== '' && text.toLowerCase() === code.toLowerCase()
+  const bySerial = serialOf(code)
+  const row =
+    rows.find((r) => r.line.track === 'lot' && same(r.piece)) ??
+    rows.find((r) => r.line.track !== 'serial' && (same(r.line.code) || same(r.line.barcode))) ??
+    rows.find((r) => r.line.track === 'serial' && bySerial === r.line.goodsId)
+  if (!row) return null
+  const mine = rows.filter((r) => r.line === row.line)
+  const picked = sumRows(mine)
+  if (row.line.track === 'serial' && splitSerials(mine.map((r) => r.piece).join(' ')).some(same))
+    return { rows, says: `${code} is picked already.` }
+  if (decimal(picked).gte(decimal(row.line.wanted)))
+    return { rows, says: `All ${row.line.wanted} ${row.line.name} are picked already.` }
+  const next = {
+    ...row,
+    quantity: decimal(isNumber(row.quantity) ? row.quantity : '0')
+      .plus(1)
+      .toString(),
+    piece: row.line.track === 'serial' ? [...splitSerials(row.piece), code].join(', ') : row.piece,
+  }
+  return {
+    rows: rows.map((r) => (r.key === row.key ? next : r)),
+    says: `${row.line.name}: ${decimal(picked).plus(1).toString()} of ${row.line.wanted}`,
+  }
+}
+
+/** A parcel as it is filled in: how many of each line of the sale. */
+export interface ParcelDraft {
+  readonly weight: string
+  readonly size: string
+  readonly quantities: Readonly<Record<number, string>>
+}
+
+export const parcelsBody = (parcels: readonly ParcelDraft[]) => ({
+  parcels: parcels
+    .map((p) => ({
+      ...(p.weight === '' ? {} : { weight: p.weight }),
+      ...(p.size === '' ? {} : { size: p.size }),
+      lines: Object.entries(p.quantities)
+        .filter(([, quantity]) => quantity !== '' && quantity !== '0')
+        .map(([lineId, quantity]) => ({ lineId: Number(lineId), quantity })),
+    }))
+    .filter((p) => p.lines.length > 0),
+})
