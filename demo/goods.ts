@@ -11,6 +11,12 @@ export interface DemoGoods {
   readonly barcode?: string
   /** Small things that go over the counter every day. */
   readonly everyday?: boolean
+  /** How pieces are told apart and costed. */
+  readonly track?: 'lot' | 'serial'
+  readonly costing?: 'fifo'
+  readonly warrantyMonths?: number
+  readonly weight?: string
+  readonly size?: string
 }
 
 const cents = (n: number): string => (n / 100).toFixed(2)
@@ -41,6 +47,9 @@ const strings = (): DemoGoods[] => {
         stock: i.price > 10000 ? 6 : 18,
         cost: cents(Math.round(price * 0.56)),
         barcode: `20${String(1000 + n * 10 + m)}`,
+        track: 'lot' as const,
+        weight: '0.04',
+        size: '14 × 14 × 1',
         everyday: i.price < 7000,
       }
     }),
@@ -80,6 +89,7 @@ const small: readonly (readonly [code: string, name: string, price: number, stoc
   ['CLN-CLOTH', 'Cloth, soft', 640, 50, true],
   ['STRAP-GT', 'Strap, woven', 2290, 14, true],
   ['HAIR-HANK', 'Bow hair, hank', 1990, 30, false],
+  ['GLUE-HIDE', 'Hide glue, pearls, 500 g', 1690, 8, false],
   ['SOUNDPOST', 'Sound post, spruce', 890, 30, false],
 ]
 
@@ -161,6 +171,14 @@ const charges: readonly (readonly [code: string, name: string, price: number])[]
   ['C-STORE', 'Storage, month', 1500],
 ]
 
+/** What instruments and cases weigh and measure, in their boxes. */
+const sizeOf = (code: string) =>
+  /(^|-)(CE|DB)(-|$)/.test(code)
+    ? { weight: '9', size: '140 × 55 × 45' }
+    : /(^|-)GT(-|$)/.test(code)
+      ? { weight: '4', size: '110 × 45 × 18' }
+      : { weight: '2', size: '80 × 30 × 15' }
+
 /** A hundred and twenty things, made up. */
 export const DEMO_GOODS: readonly DemoGoods[] = [
   ...strings(),
@@ -173,6 +191,9 @@ export const DEMO_GOODS: readonly DemoGoods[] = [
     cost: cents(Math.round(price * 0.52)),
     barcode: `21${1000 + i}`,
     everyday,
+    ...(code.startsWith('GLUE') ? { track: 'lot' as const } : {}),
+    weight: '0.2',
+    size: '12 × 10 × 6',
   })),
   ...large.map(([code, name, price, stock]) => ({
     code,
@@ -181,6 +202,8 @@ export const DEMO_GOODS: readonly DemoGoods[] = [
     price: cents(price),
     stock,
     cost: cents(Math.round(price * 0.6)),
+    ...(code.endsWith('-OWN') ? { track: 'serial' as const, warrantyMonths: 24 } : {}),
+    ...(code.startsWith('BOW-') ? { costing: 'fifo' as const, weight: '0.1', size: '78 × 6 × 4' } : sizeOf(code)),
   })),
   ...work.map(([code, name, price]) => ({ code, name, kind: 'work' as const, price: cents(price) })),
   ...rental.map(([code, name, price]) => ({

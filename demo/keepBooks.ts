@@ -4,6 +4,7 @@ import { listAccounts } from '../src/data/queries/accounts'
 import { countDrawer } from '../src/services/till/drawer'
 import { bankSlip, settleCards } from '../src/services/till/toBank'
 import { writeEntry } from '../src/services/books/writeEntry'
+import { countedIn } from './pieces'
 import { countStock } from '../src/services/goods/countStock'
 import { act, type Workshop } from './load'
 import { listToBank } from '@/data/queries/bank'
@@ -83,7 +84,7 @@ const restock = async (shop: Workshop): Promise<void> => {
   )
   if (low.length === 0) return
   await act(shop, countStock, {
-    lines: low.map((g) => ({ goodsId: g.id, counted: String(g.stock), unitCost: g.cost! })),
+    lines: low.map((g) => countedIn(g, shop.shelf.get(g.id) ?? 0, shop.today)),
   })
   for (const g of low) shop.shelf.set(g.id, g.stock!)
   const bought = -((await balances(shop)).get('5100') ?? 0n)

@@ -19,6 +19,7 @@ import { DEMO_GOODS, DEMO_KITS, type DemoGoods } from './goods'
 import { keepBooks } from './keepBooks'
 import { DEMO_CUSTOMERS, emailOf, type DemoCustomer } from './people'
 import { promiseOverTheMonths } from './promises'
+import { countedIn } from './pieces'
 import { pictureOf } from './pictureOf'
 import { payRent, rentOut } from './rent'
 import { tradeOnDay } from './trade'
@@ -143,7 +144,7 @@ const open = async (db: Database, start: Day): Promise<Workshop> => {
   const stocked = goods.filter((g) => g.stock)
   await act(shop, countStock, {
     on: start,
-    lines: stocked.map((g) => ({ goodsId: g.id, counted: String(g.stock), unitCost: g.cost! })),
+    lines: stocked.map((g) => countedIn(g, 0, start)),
   })
   for (const g of stocked) shop.shelf.set(g.id, g.stock!)
   const customers: (DemoCustomer & { id: number })[] = []

@@ -1,10 +1,10 @@
 import type { StockOnRow } from '@/model/goods/stockOn'
 import { pieceHref } from '@/contract/pieceHref'
-import { defineColumns, type Column } from './column'
+import { defineColumns, type About, type Column } from './column'
 import { dayField, hiddenId } from './field'
 import { defineList } from './list'
 
-const pieceColumns: readonly Column<StockOnRow>[] = [
+const pieceColumns = (expire: boolean): readonly Column<StockOnRow>[] => [
   {
     key: 'piece',
     head: 'Lot or serial',
@@ -15,21 +15,38 @@ const pieceColumns: readonly Column<StockOnRow>[] = [
   },
   { key: 'lot', head: 'Lot', as: 'text', of: (r) => r.lot, only: 'file' },
   { key: 'serial', head: 'Serial', as: 'text', of: (r) => r.serial, only: 'file' },
-  {
-    key: 'expires',
-    head: 'Expires',
-    as: 'day',
-    of: (r) => r.expires,
-    tone: (r, { today }) => (r.expires !== null && r.expires < today ? 'late' : undefined),
-  },
+  ...(expire
+    ? [
+        {
+          key: 'expires',
+          head: 'Expires',
+          as: 'day' as const,
+          of: (r: StockOnRow) => r.expires,
+          tone: (r: StockOnRow, { today }: About) =>
+            r.expires !== null && r.expires < today ? ('late' as const) : undefined,
+        },
+      ]
+    : []),
+]
+
+const whichThing: readonly Column<StockOnRow>[] = [
+  { key: 'code', head: 'Code', as: 'text', of: (r) => r.code, tone: 'quiet' },
+  { key: 'name', head: 'Name', as: 'text', of: (r) => r.name, href: (r) => `/goods/${r.goodsId}` },
 ]
 
 /** What a stock list says: where it lies where there are several places, which lot or serial where any is told apart. */
-export const stockOnColumns = ({ several, told }: { readonly several: boolean; readonly told: boolean }) =>
+interface Shows {
+  readonly several: boolean
+  readonly told: boolean
+  readonly expire: boolean
+  /** It is all of one thing, on the page of that thing. */
+  readonly one: boolean
+}
+
+export const stockOnColumns = ({ several, told, expire, one }: Shows) =>
   defineColumns<StockOnRow>([
-    { key: 'code', head: 'Code', as: 'text', of: (r) => r.code, tone: 'quiet' },
-    { key: 'name', head: 'Name', as: 'text', of: (r) => r.name, href: (r) => `/goods/${r.goodsId}` },
-    ...(told ? pieceColumns : []),
+    ...(one ? [] : whichThing),
+    ...(told ? pieceColumns(expire) : []),
     ...(several ? [{ key: 'place', head: 'Place', as: 'text' as const, of: (r: StockOnRow) => r.place }] : []),
     { key: 'onHand', head: 'On hand', as: 'quantity', of: (r) => r.quantity },
     { key: 'unitCost', head: 'Unit cost', as: 'price', of: (r) => r.unitCost.toDecimalPlaces(4), tone: 'quiet' },
@@ -41,7 +58,7 @@ export const stockOnList = defineList<StockOnRow>()({
   title: 'Stock on a day',
   path: '/goods/stock',
   fields: { asOf: dayField('As of'), goods: hiddenId('Goods') },
-  columns: stockOnColumns({ several: true, told: true }),
+  columns: stockOnColumns({ several: true, told: true, expire: true, one: false }),
   opensBy: { by: 'value', down: true },
   empty: 'Nothing was in stock on this day.',
   foot: { says: 'total', inFile: true },

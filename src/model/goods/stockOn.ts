@@ -58,6 +58,8 @@ export const readStockOn = async ({ db, currency }: Where, asOf: Day, goodsId?: 
     rows,
     several,
     told: rows.some((r) => r.lot !== null || r.serial !== null),
+    expire: rows.some((r) => r.expires !== null),
+    one: goodsId !== undefined,
     value,
     difference: subtractMoney(value, account),
   }

@@ -211,7 +211,7 @@ export const sendPick = defineCommand(
       by: booked.length > 0 ? 'parcel' : (by ?? 'counter'),
       lines,
     })
-    await shipParcels(w, { handoverId: id, saleId: pick.saleId, on: onDay }, booked)
+    await shipParcels(w, { handoverId: id, pickId, on: onDay }, booked)
     await updatePick(w.tx, pickId, { state: 'sent', handoverId: id })
     if (booked.length > 0 && tell !== false) await tellOnItsWay(w, pick.saleId, id)
     return { id, answer: () => handoverView(w.tx, id, w.currency) }

@@ -176,11 +176,11 @@ export const book = async (
 /** Writes that parcels went with a handover. */
 export const shipParcels = async (
   w: Work,
-  { handoverId, on }: { readonly handoverId: number; readonly saleId: number; readonly on: Day },
+  { handoverId, pickId, on }: { readonly handoverId: number; readonly pickId?: number; readonly on: Day },
   parcels: readonly BookedParcel[],
 ): Promise<void> => {
   for (const { id, lines, price, ...p } of parcels) {
-    const sent = { ...p, price: price?.minor ?? null, handoverId, state: 'sent' as const, sentOn: on }
+    const sent = { ...p, price: price?.minor ?? null, handoverId, pickId, state: 'sent' as const, sentOn: on }
     if (id === undefined) await insertParcel(w.tx, sent, lines)
     else await updateParcel(w.tx, id, sent)
   }

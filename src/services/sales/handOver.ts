@@ -77,7 +77,7 @@ export const handOver = defineCommand(
       how.lines ??
       (parcels && [...inParcels(parcels)].map(([lineId, quantity]) => ({ lineId, quantity, from: [{ quantity }] })))
     const id = await giveGoods(w, saleId, { ...how, lines, on: onDay, by: booked ? 'parcel' : how.by })
-    if (booked) await shipParcels(w, { handoverId: id, saleId, on: onDay }, booked)
+    if (booked) await shipParcels(w, { handoverId: id, on: onDay }, booked)
     return { id, answer: () => handoverView(w.tx, id, w.currency) }
   },
 )

@@ -63,9 +63,8 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
       <table className="ledger max-w-245">
         <LedgerHead
           heads={[
-            'Code',
-            'Name',
-            ...(told ? ['Lot or serial'] : []),
+            { head: 'Code', className: 'max-sm:hidden' },
+            told ? 'Name, lot or serial' : 'Name',
             right('On hand'),
             right('Counted', 'w-27.5'),
             right('Cost of additions', 'w-30'),
@@ -74,13 +73,11 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
         <tbody>
           {lines.map((l) => (
             <tr key={l.key}>
-              <td className="font-figure text-[14px]">{l.code}</td>
-              <td>{l.name}</td>
-              {told && (
-                <td>
-                  <Piece line={l} of={of(l.key)} today={today} onChange={(part) => change(l.key, part)} />
-                </td>
-              )}
+              <td className="font-figure text-[14px] max-sm:hidden">{l.code}</td>
+              <td>
+                <span className={l.isNew ? 'text-iron-500' : undefined}>{l.name}</span>
+                <Piece line={l} of={of(l.key)} today={today} onChange={(part) => change(l.key, part)} />
+              </td>
               <td className="fig">{l.isNew ? '' : formatDigits(l.onHand)}</td>
               <td>
                 {!(l.isNew && l.track === 'serial') && (
@@ -122,9 +119,9 @@ const Piece = ({ line, of, today, onChange }: PieceProps) => {
   if (line.track === 'none') return null
   if (!line.isNew)
     return (
-      <span className="font-figure text-[14px]">
+      <span className="block font-figure text-[14px]">
         {line.serial ?? line.lot}
-        {line.expires && <small className="text-ink-600"> until {formatDay(line.expires)}</small>}
+        {line.expires && <small className="text-iron-500"> until {formatDay(line.expires)}</small>}
       </span>
     )
   return line.track === 'serial' ? (
@@ -136,7 +133,7 @@ const Piece = ({ line, of, today, onChange }: PieceProps) => {
       onChange={(e) => onChange({ serials: e.target.value })}
     />
   ) : (
-    <span className="flex gap-2">
+    <span className="flex max-w-100 flex-wrap gap-2">
       <Text
         label={`New lot: ${line.name}`}
         hideLabel
@@ -149,6 +146,7 @@ const Piece = ({ line, of, today, onChange }: PieceProps) => {
         hideLabel
         today={today}
         value={of.expires}
+        placeholder="expires"
         onValue={(expires) => onChange({ expires })}
       />
     </span>

@@ -28,7 +28,7 @@ export const ScanBox = ({ onScan, said }: Props) => {
           }}
         />
       </span>
-      <output aria-live="polite" className="pb-2 text-[14px] text-ink-600">
+      <output aria-live="polite" className="pb-2 text-[14px] text-iron-500">
         {said}
       </output>
     </span>

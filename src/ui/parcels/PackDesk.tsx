@@ -35,55 +35,57 @@ export const PackDesk = ({ pickId, number, lines, start, done }: Props) => {
     <section className="mb-7">
       <h2>Parcels</h2>
       <Refusal refused={refused} />
-      <table className="ledger max-w-245">
-        <LedgerHead heads={['Item', right('Picked'), ...parcels.map((_, i) => right(`Parcel ${i + 1}`, 'w-25'))]} />
-        <tbody>
-          {lines.map((l) => (
-            <tr key={l.lineId}>
-              <td>{l.description}</td>
-              <td className="fig">{formatDigits(l.picked)}</td>
+      <div className="overflow-x-auto">
+        <table className="ledger max-w-245">
+          <LedgerHead heads={['Item', right('Picked'), ...parcels.map((_, i) => right(`Parcel ${i + 1}`, 'w-36'))]} />
+          <tbody>
+            {lines.map((l) => (
+              <tr key={l.lineId}>
+                <td>{l.description}</td>
+                <td className="fig">{formatDigits(l.picked)}</td>
+                {parcels.map((p, i) => (
+                  <td key={i}>
+                    <QuantityField
+                      label={`In parcel ${i + 1}: ${l.description}`}
+                      hideLabel
+                      value={p.quantities[l.lineId] ?? ''}
+                      onValue={(v) => change(i, { quantities: { ...p.quantities, [l.lineId]: v } })}
+                    />
+                  </td>
+                ))}
+              </tr>
+            ))}
+            <tr>
+              <td colSpan={2}>Weight, kg</td>
               {parcels.map((p, i) => (
                 <td key={i}>
                   <QuantityField
-                    label={`In parcel ${i + 1}: ${l.description}`}
+                    label={`Weight of parcel ${i + 1}, kg`}
                     hideLabel
-                    value={p.quantities[l.lineId] ?? ''}
-                    onValue={(v) => change(i, { quantities: { ...p.quantities, [l.lineId]: v } })}
+                    value={p.weight}
+                    placeholder="reckoned"
+                    onValue={(weight) => change(i, { weight })}
                   />
                 </td>
               ))}
             </tr>
-          ))}
-          <tr>
-            <td colSpan={2}>Weight, kg</td>
-            {parcels.map((p, i) => (
-              <td key={i}>
-                <QuantityField
-                  label={`Weight of parcel ${i + 1}, kg`}
-                  hideLabel
-                  value={p.weight}
-                  placeholder="reckoned"
-                  onValue={(weight) => change(i, { weight })}
-                />
-              </td>
-            ))}
-          </tr>
-          <tr>
-            <td colSpan={2}>Size, cm</td>
-            {parcels.map((p, i) => (
-              <td key={i}>
-                <Text
-                  label={`Size of parcel ${i + 1}, cm`}
-                  hideLabel
-                  value={p.size}
-                  placeholder="its box"
-                  onChange={(e) => change(i, { size: e.target.value })}
-                />
-              </td>
-            ))}
-          </tr>
-        </tbody>
-      </table>
+            <tr>
+              <td colSpan={2}>Size, cm</td>
+              {parcels.map((p, i) => (
+                <td key={i}>
+                  <Text
+                    label={`Size of parcel ${i + 1}, cm`}
+                    hideLabel
+                    value={p.size}
+                    placeholder="its box"
+                    onChange={(e) => change(i, { size: e.target.value })}
+                  />
+                </td>
+              ))}
+            </tr>
+          </tbody>
+        </table>
+      </div>
       <div className="mt-3 flex flex-wrap gap-2">
         <button
           className={`btn ${done ? '' : 'btn-do'}`}

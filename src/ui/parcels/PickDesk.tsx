@@ -78,7 +78,7 @@ export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
                       {r.line.name}
                       {r.line.description !== r.line.name && <div className="sub">for {r.line.description}</div>}
                       {several && (
-                        <button type="button" className="sub underline" onClick={() => another(r)}>
+                        <button type="button" className="sub block underline" onClick={() => another(r)}>
                           Another place or lot
                         </button>
                       )}
