@@ -18,7 +18,7 @@ export const pickListOf = async (asked: Asked, saleId: number): Promise<Paper | 
       r.serials.length > 0 ? `${t('serialNumber')}: ${r.serials.join(', ')}` : '',
       r.lot === null ? '' : `${t('lot')}: ${r.lot}`,
       r.description === r.name ? '' : r.description,
-      r.missing ? t('missing') : '',
+      r.missing ? t('toFollow') : '',
     ]
     return {
       as: 'line',

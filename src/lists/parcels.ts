@@ -6,7 +6,7 @@ import { defineList } from './list'
 
 const STATES: Readonly<Record<ParcelState, string>> = {
   packed: 'Packed',
-  sent: 'On the way',
+  sent: 'In transit',
   delivered: 'Delivered',
   lost: 'Lost',
 }

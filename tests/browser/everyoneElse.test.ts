@@ -7,6 +7,11 @@ afterAll(closeFullDesk)
 const VIEWS = [
   '/goods/stock',
   '/goods/backorders',
+  '/goods/count',
+  '/picks',
+  '/picks/3',
+  '/parcels',
+  '/goods/serials/FS-103',
   '/settings/places',
   '/settings/selling',
   '/settings/tax',

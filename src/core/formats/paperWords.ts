@@ -86,7 +86,6 @@ export const PAPER_WORDS = {
   ofTotal: ['of a total of', 'von insgesamt', 'd’un total de', 'de un total de', 'מתוך סך'],
   onShelf: ['On hand', 'Im Regal', 'En rayon', 'En estante', 'על המדף'],
   picked: ['Picked', 'Entnommen', 'Prélevé', 'Recogido', 'נלקט'],
-  missing: ['Missing', 'Fehlt', 'Manque', 'Falta', 'חסר'],
   place: ['Location', 'Ort', 'Lieu', 'Lugar', 'מקום'],
   number: ['Number', 'Nummer', 'Numéro', 'Número', 'מספר'],
   page: ['page', 'Seite', 'page', 'página', 'עמוד'],

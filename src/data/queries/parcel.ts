@@ -109,3 +109,11 @@ export const deleteParcelsOfPick = async (db: Db, pickId: number): Promise<void>
   await db.execute(sql`delete from parcel_line where parcel_id in (select id from parcel where pick_id = ${pickId})`)
   await db.delete(parcel).where(eq(parcel.pickId, pickId))
 }
+
+/** How many pick lists are not sent, and how many parcels sent since a day were lost. */
+export const countSending = async (db: Db, since: Day): Promise<{ readonly picks: number; readonly lost: number }> => {
+  const [row] = await db.execute<{ picks: number; lost: number }>(sql`
+    select (select count(*)::int from pick where state <> 'sent') as picks,
+           (select count(*)::int from parcel where state = 'lost' and sent_on >= ${since}) as lost`)
+  return row ?? { picks: 0, lost: 0 }
+}

@@ -2,6 +2,7 @@ import { dueInSentence } from '@/core/receipt'
 import { compareDays, addDays, type Day } from '@/core/day'
 import { listOpenBaskets } from '@/data/queries/baskets'
 import { countExpiring, type Expiring } from '@/data/queries/batch'
+import { countSending } from '@/data/queries/parcel'
 import { countPost } from '@/data/queries/post'
 import { readComing, type Coming } from '@/model/sale/repeats'
 import { isPositiveMoney, sumMoney, zeroMoney, type Money, subtractMoney } from '@/core/money'
@@ -48,6 +49,8 @@ export interface TodayView {
   readonly baskets: number
   /** Lots in stock that expire within a month or are past: the first of them and how many there are. */
   readonly expiring: Expiring
+  /** Pick lists that are not sent, and parcels that were lost within a month. */
+  readonly sending: { readonly picks: number; readonly lost: number }
   /** What repeats will make within a week. */
   readonly again: readonly Coming[]
 }
@@ -56,12 +59,13 @@ export interface TodayView {
 export const readToday = async (db: Db, business: Business, today: Day): Promise<TodayView> => {
   const { currency } = business
   const ids = await listSaleIds(db, { stands: 'working' }, { limit: MOST_WORKED_ON }, today)
-  const [stories, post, baskets, again, expiring] = await Promise.all([
+  const [stories, post, baskets, again, expiring, sending] = await Promise.all([
     readStories(db, ids, business, today),
     countPost(db),
     business.shopfrontOpen ? listOpenBaskets(db) : [],
     readComing(db, today, 1, currency),
     countExpiring(db, addDays(today, 30)),
+    countSending(db, addDays(today, -30)),
   ])
   const waiting = stories.flatMap((story) => (story.next[0] ? [{ story, step: story.next[0] }] : [])).sort(byPressure)
   const of = (stands: string) => stories.filter((s) => s.stands === stands)
@@ -112,6 +116,7 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
     post,
     baskets: baskets.length,
     expiring,
+    sending,
     again: again.filter((c) => c.on <= addDays(today, 7)).slice(0, 5),
   }
 }

@@ -8,8 +8,9 @@ import { findCustomers, findGoodsChoices, Picker, type FoundGoods } from '../Pic
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 import { readBuyer, type Buyer } from '../sale/ForWhom'
-import { draftTotals, emptyLine, type DraftSettings, type LineDraft } from '../sale/lineDraft'
+import { draftTotals, type DraftSettings, type LineDraft } from '../sale/lineDraft'
 import { useRepricing } from '../sale/useRepricing'
+import { soldLines, withOneMore } from './counterDraft'
 import { CounterLines } from './CounterLines'
 import { CounterSold, type Sold } from './CounterSold'
 import { MethodChoice } from './MethodChoice'
@@ -18,34 +19,6 @@ import { givenOf, tenderTyped } from './tenderTyped'
 
 interface Props {
   readonly settings: Omit<DraftSettings, 'exempt'> & { readonly smallestCoin: number }
-}
-
-/** One more of a line; a serial that is on it already is there once. */
-const scannedAgain = (l: LineDraft, serial: string | null): LineDraft => {
-  if (serial === null) return { ...l, quantity: String(Number(l.quantity) + 1) }
-  const serials = l.serials ?? []
-  if (serials.includes(serial)) return l
-  const all = [...serials, serial]
-  return { ...l, serials: all, quantity: String(Math.max(all.length, serials.length === 0 ? Number(l.quantity) : 0)) }
-}
-
-/** One more of what is there already, or a line of its own. */
-const withOneMore = (lines: readonly LineDraft[], g: FoundGoods): readonly LineDraft[] => {
-  const { lot = null, serial = null } = g.piece ?? {}
-  const key = `g${g.id} ${lot ?? ''}`.trim()
-  if (lines.some((l) => l.key === key)) return lines.map((l) => (l.key === key ? scannedAgain(l, serial) : l))
-  const line: LineDraft = {
-    ...emptyLine(g.taxCode),
-    key,
-    ...(lot === null ? {} : { lot }),
-    ...(serial === null ? {} : { serials: [serial] }),
-    goodsId: g.id,
-    description: g.name,
-    unitPrice: g.price,
-    priceFrom: 'list',
-    available: g.kind === 'stock' || g.kind === 'kit' ? g.available : undefined,
-  }
-  return [...lines, line]
 }
 
 /** Sell, take the money, hand it over: goods, tender, receipt, without leaving the keyboard. */
@@ -79,14 +52,7 @@ export const CounterTill = ({ settings }: Props) => {
     if (change.minor < 0n) return tenderField.current?.focus()
     const done = await send('POST', '/counter-sales', {
       customerId: customer?.id,
-      lines: lines.map(({ goodsId, quantity, unitPrice, taxCode, lot, serials }) => ({
-        goodsId,
-        quantity,
-        unitPrice,
-        taxCode,
-        lot,
-        serials,
-      })),
+      lines: soldLines(lines),
       method,
       tendered: givenOf(tender),
     })

@@ -55,9 +55,9 @@ const linesActs = (s: SheetSale, closed: boolean): readonly SaleAct[] => [
     : [act('Lines', 'e', 'change', s.agreed ? 'Change order' : 'Change lines', { href: `/sales/${s.id}/change` })]),
   ...(s.agreed && s.lines.some((l) => isThere(l.toHandOver)) ? [act('Lines', 'h', 'hand-over', 'Hand over')] : []),
   ...(s.pick
-    ? [act('Lines', 'n', 'pick', `Pick list ${s.pick.number}`, { href: `/picks/${s.pick.id}` })]
-    : s.agreed && s.lines.some((l) => l.fromShelf && isThere(l.setAside))
-      ? [act('Lines', 'n', 'pick', 'Pick', { hint: 'Gather, pack and send' })]
+    ? [act('Lines', 'k', 'pick', `Pick list ${s.pick.number}`, { href: `/picks/${s.pick.id}` })]
+    : s.agreed && !closed && s.lines.some((l) => l.fromShelf && isThere(l.setAside))
+      ? [act('Lines', 'k', 'pick', 'Pick', { hint: 'Gather, pack and send' })]
       : []),
 ]
 
@@ -74,7 +74,7 @@ const documentActs = (s: SheetSale, closed: boolean): readonly SaleAct[] => {
       ? file('p', 'pdf', 'Order confirmation (PDF)', `sales/${s.id}/confirmation`)
       : file('p', 'pdf', 'Estimate (PDF)', `sales/${s.id}/estimate`),
     ...(s.agreed && s.lines.some((l) => l.fromShelf && isThere(l.toHandOver))
-      ? [file('k', 'pick-list', 'Pick list (PDF)', `sales/${s.id}/pick-list`)]
+      ? [file('4', 'pick-list', 'Pick list (PDF)', `sales/${s.id}/pick-list`)]
       : []),
     ...(onTime ? [file('g', 'agreement', 'Agreement (PDF)', `papers/agreement/${s.id}`)] : []),
     ...(!closed && s.stands !== 'draft' ? [act('Documents', 'm', 'email', 'Email')] : []),

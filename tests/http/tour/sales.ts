@@ -170,6 +170,47 @@ export const sales = (open: () => Tour, made: Made): void => {
       expect(back).toMatchObject({ saleId: rosin.id, lines: [{ quantity: '2', cost: '12.00' }] })
     })
 
+    test('is picked as it really lies there, packed, sent with the carrier, and followed', async () => {
+      const tour = open()
+      const order = await tour.does('POST /sales', {
+        body: {
+          customerId: made.customer,
+          agreed: true,
+          deliverTo: '4 Mill Lane',
+          lines: [{ goodsId: made.rosin, quantity: '3' }],
+        },
+      })
+      const lineId = order.lines[0].id as number
+      const wrong = await tour.does('POST /sales/{id}/picks', { id: order.id })
+      expect(await tour.does('DELETE /picks/{id}', { id: wrong.id })).toEqual({ id: wrong.id, number: wrong.number })
+      const pick = await tour.does('POST /sales/{id}/picks', { id: order.id })
+      expect(pick).toMatchObject({ state: 'to pick', lines: [{ lineId, wanted: '3', from: [{ quantity: '3' }] }] })
+      const [{ placeId }] = pick.lines[0].from as [{ placeId: number }]
+      await tour.does('POST /picks/{id}/correct', {
+        id: pick.id,
+        body: { lines: [{ lineId, from: [{ placeId, quantity: '2' }] }] },
+      })
+      const packed = await tour.does('POST /picks/{id}/pack', {
+        id: pick.id,
+        body: { parcels: [{ weight: '2', size: '20 × 20 × 10', lines: [{ lineId, quantity: '2' }] }] },
+      })
+      expect(packed).toMatchObject({ state: 'packed', parcels: [{ weight: '2', address: '4 Mill Lane' }] })
+      expect((await tour.does('GET /picks', { query: { state: 'packed' } })).items).toMatchObject([{ id: pick.id }])
+      const quotes = await tour.does('POST /carrier/quotes', {
+        body: { to: { address: '4 Mill Lane' }, parcels: [{ weight: '2', size: '20 × 20 × 10' }] },
+      })
+      // 4.90 + 2 × 0.85
+      expect(quotes).toMatchObject([
+        { service: 'Economy', price: '6.60' },
+        { service: 'Standard' },
+        { service: 'Express' },
+      ])
+      const sent = await tour.does('POST /picks/{id}/send', { id: pick.id, body: { service: 'Economy' } })
+      expect(sent).toMatchObject({ lines: [{ quantity: '2' }], parcels: [{ price: '6.60', state: 'sent' }] })
+      expect(await tour.does('GET /picks/{id}', { id: pick.id })).toMatchObject({ state: 'sent', handoverId: sent.id })
+      expect(await tour.refuses('POST /picks/{id}/send', { id: pick.id })).toMatchObject({ kind: 'pick-sent' })
+    })
+
     test('stands in the reports of offers and of what sales cost', async () => {
       const tour = open()
       const offers = await tour.does('GET /reports/offers', { query: { from: '2026-03-01', to: '2026-03-31' } })

@@ -74,6 +74,8 @@ const Elsewhere = ({ baskets }: { readonly baskets: boolean }) => (
   <Menu label="More">
     <To href="/invoices">Invoices</To>
     <To href="/sales/reports">Sales reports</To>
+    <To href="/picks">Pick lists</To>
+    <To href="/parcels">Parcels</To>
     <To href="/sales/coming">Repeating sales</To>
     {baskets && <To href="/sales/baskets">Baskets</To>}
   </Menu>

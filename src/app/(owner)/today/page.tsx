@@ -73,10 +73,17 @@ export default async function Today({ searchParams }: { searchParams: Search }) 
   )
 }
 
+/** Which lots are past or soon will be. */
+const sayExpiring = ({ lots }: TodayView['expiring'], first: Day, today: Day): string =>
+  lots === 1
+    ? `1 lot ${first < today ? 'expired' : 'expires'} on ${formatDayShort(first, today)}`
+    : `${lots} lots expire within a month, the first ${first < today ? 'is past' : `on ${formatDayShort(first, today)}`}`
+
 /** What waits beside the sales: letters, baskets, what comes again this week. */
 const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Day }) => {
-  const { post, baskets, again, expiring } = view
-  if (post.waiting + post.bounced + baskets + again.length + expiring.lots === 0) return null
+  const { post, baskets, again, expiring, sending } = view
+  if (post.waiting + post.bounced + baskets + again.length + expiring.lots + sending.picks + sending.lost === 0)
+    return null
   const row = (key: string, href: string, children: ReactNode) => (
     <li key={key} className="border-b border-paper-200 py-1.5">
       <To className="hover:underline" href={href}>
@@ -108,15 +115,18 @@ const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Da
             '/sales/baskets',
             `${baskets} open ${baskets === 1 ? 'basket' : 'baskets'} in the online shop`,
           )}
-        {expiring.first !== null &&
+        {sending.lost > 0 &&
           row(
-            'expiring',
-            '/goods/stock?sort=expires',
-            <span className={expiring.first < today ? 'text-oxide-700' : undefined}>
-              {expiring.lots} {expiring.lots === 1 ? 'lot expires' : 'lots expire'} within a month
-              {expiring.first < today ? ', one is past' : `, the first on ${formatDayShort(expiring.first, today)}`}
+            'lost',
+            '/parcels?state=lost',
+            <span className="text-oxide-700">
+              {sending.lost} {sending.lost === 1 ? 'parcel' : 'parcels'} lost
             </span>,
           )}
+        {sending.picks > 0 &&
+          row('picks', '/picks', `${sending.picks} ${sending.picks === 1 ? 'pick list' : 'pick lists'} not sent yet`)}
+        {expiring.first !== null &&
+          row('expiring', '/goods/stock?sort=expires', sayExpiring(expiring, expiring.first, today))}
         {again.map((c) =>
           row(
             `${c.repeat.id}${c.on}`,

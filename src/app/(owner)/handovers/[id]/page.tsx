@@ -79,7 +79,7 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
   )
 }
 
-const STATES = { packed: 'packed', sent: 'on the way', delivered: 'delivered', lost: 'lost' } as const
+const STATES = { packed: 'packed', sent: 'in transit', delivered: 'delivered', lost: 'lost' } as const
 
 interface ParcelsProps {
   readonly handoverId: number

@@ -1,0 +1,182 @@
+import { render, waitFor } from '@testing-library/react'
+import { describe, expect, test } from 'vitest'
+import { day } from '@/core/day'
+import { PackDesk } from '@/ui/parcels/PackDesk'
+import { PickDesk } from '@/ui/parcels/PickDesk'
+import { SendDesk } from '@/ui/parcels/SendDesk'
+import { scanRow, rowsOf, type DeskLine } from '@/ui/parcels/pickDraft'
+import { answerCalls, refuses, type Sent } from './calls'
+import { field, press, type } from './hands'
+import { userEvent } from './hand'
+import { said } from './setUp'
+
+const line = (of: Partial<DeskLine>): DeskLine => ({
+  lineId: 7,
+  goodsId: 1,
+  name: 'Rosin',
+  code: 'RO',
+  barcode: '4711',
+  track: 'none',
+  description: 'Rosin',
+  wanted: '24',
+  picked: '24',
+  from: [
+    { placeId: 2, lot: null, serials: [], quantity: '16' },
+    { placeId: 1, lot: null, serials: [], quantity: '8' },
+  ],
+  ...of,
+})
+const viola = line({
+  lineId: 8,
+  goodsId: 2,
+  name: 'Viola',
+  code: 'VA',
+  barcode: '',
+  track: 'serial',
+  description: 'Viola outfit',
+  wanted: '1',
+  from: [{ placeId: 1, lot: null, serials: ['V1'], quantity: '1' }],
+})
+const PLACES = [
+  { id: 1, name: 'Shop' },
+  { id: 2, name: 'Store room' },
+]
+const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path)?.body
+
+describe('the desk of a pick list', () => {
+  const open = (lines: readonly DeskLine[] = [line({}), viola]) =>
+    render(<PickDesk pickId={3} number="L-26-3" lines={lines} places={PLACES} done={false} />)
+
+  test('begins with what is proposed, and says what was really picked', async () => {
+    const sent = answerCalls({ 'POST /picks/3/correct': { status: 200, body: {} } })
+    open()
+    const [store] = document.querySelectorAll<HTMLInputElement>('input[id]')
+    expect(store).toBeTruthy()
+    const picked = () => [...document.querySelectorAll<HTMLInputElement>('input.fig')]
+    expect(picked().map((f) => f.value)).toEqual(['16', '8', '1'])
+    await userEvent.clear(picked()[0]!)
+    await userEvent.type(picked()[0]!, '14')
+    await type('Serials: Viola', 'V2')
+    await press('Save as picked')
+    await waitFor(() => expect(said).toEqual(['L-26-3 saved as it was picked.']))
+    expect(bodyOf(sent, '/picks/3/correct')).toEqual({
+      lines: [
+        {
+          lineId: 7,
+          goodsId: 1,
+          from: [
+            { placeId: 2, quantity: '14' },
+            { placeId: 1, quantity: '8' },
+          ],
+        },
+        { lineId: 8, goodsId: 2, from: [{ placeId: 1, quantity: '1', serials: ['V2'] }] },
+      ],
+    })
+  })
+
+  test('what is refused stays as it was typed', async () => {
+    answerCalls({ 'POST /picks/3/correct': refuses({ path: 'lines', message: 'Serial V9 is not here.' }) })
+    open()
+    await type('Serials: Viola', 'V9')
+    await press('Save as picked')
+    await waitFor(() => expect(document.body.textContent).toContain('Serial V9 is not here.'))
+    expect(field('Serials: Viola').value).toBe('V9')
+  })
+
+  test('scans one piece after the other, beginning with nothing', async () => {
+    const sent = answerCalls({
+      'GET /goods': ({ query }) => ({
+        status: 200,
+        body: { items: query.get('search') === 'V2' ? [{ id: 2, piece: { serial: 'V2', lot: null } }] : [] },
+      }),
+      'POST /picks/3/correct': { status: 200, body: {} },
+    })
+    open()
+    const scan = async (code: string, says: string) => {
+      await userEvent.type(field('Scan'), `${code}{Enter}`)
+      await waitFor(() => expect(document.body.textContent).toContain(says))
+    }
+    await scan('4711', 'Rosin: 1 of 24')
+    await scan('4711', 'Rosin: 2 of 24')
+    await scan('V2', 'Viola: 1 of 1')
+    await scan('nothing', 'Nothing on this list has the code nothing.')
+    await press('Save as picked')
+    await waitFor(() =>
+      expect(bodyOf(sent, '/picks/3/correct')).toMatchObject({
+        lines: [{ from: [{ quantity: '2' }] }, { from: [{ serials: ['V2'] }] }],
+      }),
+    )
+  })
+
+  test.each([
+    ['the same serial twice', 'V1', 'V1 is picked already.'],
+    ['one more than is wanted', 'V3', 'All 1 Viola are picked already.'],
+  ])('%s is not counted', (_, code, says) => {
+    const rows = rowsOf([viola], 1)
+    const done = scanRow(rows, code, () => 2)!
+    expect(done.says).toBe(says)
+    expect(done.rows).toBe(rows)
+  })
+})
+
+describe('parcels', () => {
+  test('are filled line by line; what is not said of them is left to be reckoned', async () => {
+    const sent = answerCalls({ 'POST /picks/3/pack': { status: 200, body: { parcels: [{}, {}] } } })
+    render(
+      <PackDesk
+        pickId={3}
+        number="L-26-3"
+        lines={[{ lineId: 7, description: 'Rosin', picked: '22' }]}
+        start={[]}
+        done={false}
+      />,
+    )
+    expect(field('In parcel 1: Rosin').value).toBe('22')
+    await press('Another parcel')
+    await type('In parcel 1: Rosin', '20')
+    await type('In parcel 2: Rosin', '2')
+    await type('Weight of parcel 1, kg', '2.5')
+    await press('Pack')
+    await waitFor(() => expect(said).toEqual(['L-26-3 is packed in 2 parcels.']))
+    expect(bodyOf(sent, '/picks/3/pack')).toEqual({
+      parcels: [{ weight: '2.5', lines: [{ lineId: 7, quantity: '20' }] }, { lines: [{ lineId: 7, quantity: '2' }] }],
+    })
+  })
+
+  const QUOTES = [
+    { carrier: 'Heron Parcel', service: 'Economy', price: '6.60', days: 5 },
+    { carrier: 'Heron Parcel', service: 'Standard', price: '9.20', days: 3 },
+  ]
+  const send = (parcels: readonly { weight: string; size: string }[]) =>
+    render(
+      <SendDesk
+        pickId={3}
+        today={day('2026-03-02')}
+        customer="Hazel Adair"
+        address={'4 Mill Lane\nFernhollow'}
+        parcels={parcels}
+        unpicked={false}
+      />,
+    )
+
+  test('are sent at the price that was quoted', async () => {
+    const sent = answerCalls({
+      'POST /carrier/quotes': { status: 200, body: QUOTES },
+      'POST /picks/3/send': { status: 200, body: { id: 9, number: 'H-26-9' } },
+    })
+    send([{ weight: '2', size: '' }])
+    await waitFor(() => expect(document.body.textContent).toContain('Heron Parcel Economy: 6.60, 5 days'))
+    await userEvent.click(field('Heron Parcel Economy: 6.60, 5 days'))
+    await press('Send')
+    await waitFor(() => expect(said).toEqual(['H-26-9: handed over to Hazel Adair and booked with the carrier.']))
+    expect(bodyOf(sent, '/picks/3/send')).toEqual({ on: '2026-03-02', service: 'Economy' })
+  })
+
+  test('are not needed by who picks it up', async () => {
+    const sent = answerCalls({ 'POST /picks/3/send': { status: 200, body: { id: 9, number: 'H-26-9' } } })
+    send([])
+    await press('Hand over')
+    await waitFor(() => expect(said).toEqual(['H-26-9: handed over to Hazel Adair.']))
+    expect(bodyOf(sent, '/picks/3/send')).toEqual({ on: '2026-03-02', by: 'counter' })
+  })
+})
