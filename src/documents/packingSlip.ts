@@ -1,4 +1,5 @@
 import { readHandoverFacts } from '@/model/paper/saleFacts'
+import { readPartsSaid } from '@/model/paper/partsSaid'
 import { readPiecesSaid } from '@/model/paper/piecesSaid'
 import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
@@ -21,6 +22,7 @@ export const packingSlipOf = async (asked: Asked, handoverId: number): Promise<P
     language: base.language,
     currency: asked.business.currency,
   })
+  const partsOf = await readPartsSaid(asked.db, handoverId, asked.business.currency)
   const standing = handover.lines.flatMap((h): Standing[] => {
     const line = lines.find((l) => l.id === h.saleLineId)
     return line
@@ -29,6 +31,7 @@ export const packingSlipOf = async (asked: Asked, handoverId: number): Promise<P
             line,
             note: [
               noteOf(line, story.sale.deliverTo, t),
+              line.kind === 'kit' ? partsOf(line.id) : '',
               piecesOf({ lineId: line.id, handoverId }),
               line.toHandOver.gt(0) ? `${t('toFollow')}: ${line.toHandOver.toString()}` : '',
             ]

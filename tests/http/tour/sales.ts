@@ -174,7 +174,7 @@ export const sales = (open: () => Tour, made: Made): void => {
       const tour = open()
       const order = await tour.does('POST /sales', {
         body: {
-          customerId: made.customer,
+          customerId: made.second,
           agreed: true,
           deliverTo: '4 Mill Lane',
           lines: [{ goodsId: made.rosin, quantity: '3' }],
