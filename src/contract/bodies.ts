@@ -20,6 +20,7 @@ import type {
   sendPickInput,
   startPickInput,
 } from '@/contract/inputs/parcels/picks'
+import type { setAsideInput } from '@/contract/inputs/sales/setAside'
 import type { bringBackNextInput, putOffNextInput, dropNextInput } from '@/contract/inputs/sales/markNext'
 import type { startRepeatInput, stopRepeatInput } from '@/contract/inputs/sales/keepRepeat'
 import type { giveLinkInput, withdrawLinkInput, withdrawLinksInput } from '@/contract/inputs/post/links'
@@ -115,6 +116,7 @@ export interface Bodies {
   'POST /sales/{id}/change': Body<typeof changeSaleInput, 'saleId'>
   'POST /sales/{id}/arrangement': Given<z.input<typeof arrangeSaleInput>['arrangement']>
   'POST /sales/{id}/handovers': Body<typeof handOverInput, 'saleId'>
+  'POST /sales/{id}/set-aside': Body<typeof setAsideInput, 'saleId'>
   'POST /sales/{id}/picks': Body<typeof startPickInput, 'saleId'>
   'POST /picks/{id}/correct': Body<typeof correctPickInput, 'pickId'>
   'POST /picks/{id}/pack': Body<typeof packPickInput, 'pickId'>

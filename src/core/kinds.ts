@@ -9,6 +9,9 @@ export type Track = (typeof TRACKS)[number]
 /** What a piece costs that leaves: the average, what the oldest cost, or what just this one cost. */
 export const COSTINGS = ['average', 'fifo', 'unit'] as const
 export type Costing = (typeof COSTINGS)[number]
+/** In which turn goods are set aside for a line: before all others, by the day of the order, or after them. */
+export const ASIDE_TURNS = ['first', 'in turn', 'last'] as const
+export type AsideTurn = (typeof ASIDE_TURNS)[number]
 /** How far a pick list is. */
 export const PICK_STATES = ['to pick', 'picked', 'packed', 'sent'] as const
 export type PickState = (typeof PICK_STATES)[number]

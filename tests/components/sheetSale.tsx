@@ -12,6 +12,7 @@ export const violin: SheetLine = {
   description: 'Violin',
   fromShelf: true,
   track: 'none' as const,
+  asideTurn: 'in turn' as const,
   choice: 'none',
   choiceGroup: '',
   chosen: true,

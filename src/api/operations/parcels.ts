@@ -3,11 +3,18 @@ import { PICK_STATES } from '@/core/kinds'
 import { pickViews } from '@/model/parcel/pickView'
 import { quoteCarrier } from '@/services/parcels/carrier'
 import { correctPick, dropPick, packPick, sendPick, startPick } from '@/services/parcels/picks'
+import { setAsideByHand } from '@/services/sales/setAside'
 import { change, noQuery, read } from '../operation'
 
 const ofPick = { path: { pickId: 'id' } }
 
 export const parcels = [
+  change(
+    '/sales/{id}/set-aside',
+    'Goods in stock go to this sale before all others, in turn, or only what they leave.',
+    setAsideByHand,
+    { path: { saleId: 'id' } },
+  ),
   change('/sales/{id}/picks', 'A pick list: what to gather for a sale, and from where. It posts nothing.', startPick, {
     path: { saleId: 'id' },
     status: 201,

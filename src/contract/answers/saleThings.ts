@@ -1,5 +1,6 @@
 import { STANDS } from '@/core/sale'
 import {
+  ASIDE_TURNS,
   LINE_KINDS,
   LINE_CHOICES,
   INVOICE_KINDS,
@@ -43,6 +44,7 @@ export const saleLine = z.object({
   net: decimalText,
   agreed: decimalText,
   setAside: decimalText,
+  asideTurn: z.enum(ASIDE_TURNS),
   handedOver: decimalText,
   billed: decimalText,
   returned: decimalText,

@@ -103,6 +103,7 @@ export const salesAnswers = {
   'POST /sales/{id}/arrangement': sale,
   'POST /sales/{id}/handovers': handover,
   'GET /handovers/{id}': handover,
+  'POST /sales/{id}/set-aside': sale,
   'POST /sales/{id}/picks': pickList,
   'GET /picks': list(pickList),
   'GET /picks/{id}': pickList,

@@ -1,4 +1,4 @@
-import type { Track } from '@/core/kinds'
+import type { AsideTurn, Track } from '@/core/kinds'
 import type { GoodsKind } from './goods'
 import { type Decimal, ZERO } from '@/core/money'
 import type { Db } from '../connect'
@@ -34,6 +34,7 @@ export interface SaleLineRow extends LineTally {
   /** Minor units, the line's share of what is off the whole. */
   readonly wholeLess: bigint
   readonly expectedCost: Decimal
+  readonly asideTurn: AsideTurn
   readonly deliverTo: string
   readonly taxCodeId: number
   readonly taxCode: string
@@ -80,6 +81,11 @@ export const setWholeLess = async (
   await db.execute(
     sql`update sale_line l set whole_less = s.less from (values ${sql.join(rows, sql`, `)}) s (id, less) where l.id = s.id`,
   )
+}
+
+/** Goods are set aside for lines in another turn from now on. */
+export const setAsideTurn = async (db: Db, ids: readonly number[], asideTurn: AsideTurn): Promise<void> => {
+  if (ids.length > 0) await db.update(saleLine).set({ asideTurn }).where(isOneOf(saleLine.id, ids))
 }
 
 export const deleteSaleLines = async (db: Db, ids: readonly number[]): Promise<void> => {

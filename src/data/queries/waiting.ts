@@ -11,7 +11,7 @@ import { isOneOf } from './search'
 const wanted = sql`
   line as (
     select l.id as line_id, l.position, l.goods_id, l.kind, s.id as sale_id, s.number as sale_number, s.customer_id, s.agreed_on,
-           s.wanted_by, l.agreed - l.handed_over + l.to_replace as waiting, l.handed_over - l.returned as whole
+           s.wanted_by, l.aside_turn, l.agreed - l.handed_over + l.to_replace as waiting, l.handed_over - l.returned as whole
       from sale_line l join sale s on s.id = l.sale_id
      where l.agreed > l.handed_over - l.to_replace and s.stage = 'agreed' and l.goods_id is not null
   ), wanted as (
@@ -23,8 +23,8 @@ const wanted = sql`
                (select sum(m.quantity) from stock_move m where m.sale_line_id = line.line_id and m.goods_id = p.part_id), 0), 0) as units
         from line join goods_part p on p.kit_id = line.goods_id where kind = 'kit') k where units > 0
   )`
-/** The oldest agreement first. */
-const inTurn = sql`order by w.agreed_on, w.sale_id, w.position, w.line_id`
+/** Those first that the owner set aside by hand, those last that were released; else the oldest agreement first. */
+const inTurn = sql`order by case w.aside_turn when 'first' then 0 when 'in turn' then 1 else 2 end, w.agreed_on, w.sale_id, w.position, w.line_id`
 
 /** A line that waits for goods, or for a part of its kit. */
 export interface WaitingLine {

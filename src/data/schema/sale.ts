@@ -1,4 +1,12 @@
-import { LINE_KINDS, LINE_CHOICES, CHANNELS, VERSION_KINDS, REPEAT_EVERY, REPEAT_MAKES } from '@/core/kinds'
+import {
+  ASIDE_TURNS,
+  LINE_KINDS,
+  LINE_CHOICES,
+  CHANNELS,
+  VERSION_KINDS,
+  REPEAT_EVERY,
+  REPEAT_MAKES,
+} from '@/core/kinds'
 import { sql } from 'drizzle-orm'
 import { boolean, check, foreignKey, index, integer, jsonb, pgTable, text, unique } from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay, percentage, ZERO_BY_DEFAULT } from './columns'
@@ -121,6 +129,8 @@ export const saleLine = pgTable(
     billed: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
     credited: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
     toRebill: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
+    /** In which turn goods are set aside for it. */
+    asideTurn: text({ enum: ASIDE_TURNS }).notNull().default('in turn'),
   },
   (t) => [
     index('sale_line_sale').on(t.saleId, t.position),

@@ -38,6 +38,7 @@ export const forActions = (story: Story, { addresses, business, promise, pick }:
     quantity: l.quantity.toString(),
     agreed: l.agreed.toString(),
     setAside: l.setAside.toString(),
+    asideTurn: l.asideTurn,
     toHandOver: l.toHandOver.toString(),
     toBill: l.toBill.toString(),
     readyToBill: l.readyToBill.toString(),

@@ -43,6 +43,7 @@ const lineView = (s: Story, l: StoryLine, names: ReadonlyMap<number, string>) =>
   net: toDecimalString(l.net),
   agreed: asText(l.agreed),
   setAside: asText(l.setAside),
+  asideTurn: l.asideTurn,
   handedOver: asText(l.handedOver),
   billed: asText(l.billed),
   returned: asText(l.returned),

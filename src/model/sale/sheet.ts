@@ -1,4 +1,4 @@
-import type { Track } from '@/core/kinds'
+import type { AsideTurn, Track } from '@/core/kinds'
 import type { TrailLine } from '@/core/sale'
 import type { Day } from '@/core/day'
 import type { Decimal, Money } from '@/core/money'
@@ -67,6 +67,7 @@ export interface Sheet {
       quantity: string
       agreed: string
       setAside: string
+      asideTurn: AsideTurn
       toHandOver: string
       toBill: string
       readyToBill: string

@@ -1,6 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import type { AsideTurn } from '@/core/kinds'
 import type { Day } from '@/core/day'
 import { Acts } from '../acts/Acts'
 import { Refusal } from '../Refusal'
@@ -17,6 +18,12 @@ interface Props {
   readonly start?: Doing
   /** What the program suggests first; its button is the page's primary one. */
   readonly suggested: SaleActId | null
+}
+
+const ASIDE_SAYS: Readonly<Record<AsideTurn, string>> = {
+  first: 'What is in stock is set aside for this sale first.',
+  last: 'Released: others have what was set aside.',
+  'in turn': 'Set aside in the order in which sales were ordered.',
 }
 
 const isDoing = (id: SaleActId): id is Doing => DOINGS.some((d) => d === id)
@@ -41,6 +48,15 @@ export const SaleActs = ({ sale, version, today, start, suggested }: Props) => {
     )
   const pick = () =>
     send('POST', `/sales/${sale.id}/picks`, {}, { say: (p) => `Pick list ${p.number}.`, go: (p) => `/picks/${p.id}` })
+  const setAside = (turn: AsideTurn) =>
+    send('POST', `/sales/${sale.id}/set-aside`, { turn }, { say: () => ASIDE_SAYS[turn] })
+  const atOnce = (id: SaleActId) => {
+    if (id === 'pick') return pick()
+    if (id === 'aside-first') return setAside('first')
+    if (id === 'aside-last') return setAside('last')
+    if (id === 'aside-in-turn') return setAside('in turn')
+    return copy()
+  }
   const isOpen = sale.stands !== 'settled' && sale.stands !== 'declined' && sale.stands !== 'cancelled'
   const first =
     acts.find((a) => a.id === suggested) ??
@@ -52,7 +68,7 @@ export const SaleActs = ({ sale, version, today, start, suggested }: Props) => {
         first={first?.id ?? null}
         near={suggested === 'remind' ? ['take', ...OFTEN] : OFTEN}
         groups={SALE_GROUPS}
-        onAct={(id) => (isDoing(id) ? setDoing(id) : void (id === 'pick' ? pick() : copy()))}
+        onAct={(id) => (isDoing(id) ? setDoing(id) : void atOnce(id))}
         busy={busy}
         away={doing !== null}
       />

@@ -29,7 +29,19 @@ export const DOINGS = [
 export type Doing = (typeof DOINGS)[number]
 
 /** Everything that can be done with a sale: a panel, another page, a file, or at once. */
-export type SaleActId = Doing | 'change' | 'pick' | 'take' | 'issue' | 'pdf' | 'pick-list' | 'agreement' | 'copy'
+export type SaleActId =
+  | Doing
+  | 'change'
+  | 'pick'
+  | 'aside-first'
+  | 'aside-last'
+  | 'aside-in-turn'
+  | 'take'
+  | 'issue'
+  | 'pdf'
+  | 'pick-list'
+  | 'agreement'
+  | 'copy'
 type SaleAct = Act<SaleActId>
 
 export const SALE_GROUPS = ['Lines', 'Documents', 'Money', 'This sale'] as const
@@ -60,6 +72,22 @@ const linesActs = (s: SheetSale, closed: boolean): readonly SaleAct[] => [
       ? [act('Lines', 'k', 'pick', 'Pick', { hint: 'Gather, pack and send' })]
       : []),
 ]
+
+/** Goods in stock go to it first, or are released to the others; and back to its turn. */
+const asideActs = (s: SheetSale, closed: boolean): readonly SaleAct[] => {
+  const waiting = s.lines.filter((l) => l.fromShelf && isThere(l.toHandOver))
+  if (!s.agreed || closed || waiting.length === 0) return []
+  const all = (turn: string): boolean => waiting.every((l) => l.asideTurn === turn)
+  return [
+    ...(all('first') || waiting.every((l) => l.setAside === l.toHandOver)
+      ? []
+      : [act('Lines', '5', 'aside-first', 'Set aside for this sale first')]),
+    ...(all('last') || !waiting.some((l) => isThere(l.setAside))
+      ? []
+      : [act('Lines', '6', 'aside-last', 'Release what is set aside', { hint: 'To whoever ordered next' })]),
+    ...(all('in turn') ? [] : [act('Lines', '7', 'aside-in-turn', 'Set aside in order of orders')]),
+  ]
+}
 
 /** Which documents can be made, sent and shown. */
 const documentActs = (s: SheetSale, closed: boolean): readonly SaleAct[] => {
@@ -130,5 +158,11 @@ const saleActs = (s: SheetSale, closed: boolean): readonly SaleAct[] => [
 /** Everything that can be done with a sale now, each once, with its key. */
 export const saleActsOf = (s: SheetSale): readonly SaleAct[] => {
   const closed = s.stands === 'declined' || s.stands === 'cancelled'
-  return [...linesActs(s, closed), ...documentActs(s, closed), ...moneyActs(s), ...saleActs(s, closed)]
+  return [
+    ...linesActs(s, closed),
+    ...asideActs(s, closed),
+    ...documentActs(s, closed),
+    ...moneyActs(s),
+    ...saleActs(s, closed),
+  ]
 }

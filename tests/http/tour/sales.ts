@@ -181,6 +181,9 @@ export const sales = (open: () => Tour, made: Made): void => {
         },
       })
       const lineId = order.lines[0].id as number
+      expect(await tour.does('POST /sales/{id}/set-aside', { id: order.id, body: { turn: 'first' } })).toMatchObject({
+        lines: [{ setAside: '3', asideTurn: 'first' }],
+      })
       const wrong = await tour.does('POST /sales/{id}/picks', { id: order.id })
       expect(await tour.does('DELETE /picks/{id}', { id: wrong.id })).toEqual({ id: wrong.id, number: wrong.number })
       const pick = await tour.does('POST /sales/{id}/picks', { id: order.id })

@@ -1,4 +1,7 @@
 import { sql } from 'drizzle-orm'
+import { listPicks } from '@/data/queries/pick'
+import { correctPick, dropPick, packPick, sendPick, startPick } from '@/services/parcels/picks'
+import { setAsideByHand } from '@/services/sales/setAside'
 import { handOver } from '@/services/sales/handOver'
 import { addGoods } from '@/services/goods/keepGoods'
 import { adjustStock } from '@/services/goods/adjustStock'
@@ -110,5 +113,25 @@ export const PIECES = {
       to: await h.idOf('place', x.n + 1),
       lines: [line],
     })
+  },
+  aside: async (h: History, x: Step, { saleId }: About) =>
+    h.attempt(setAsideByHand, { saleId, turn: (['first', 'in turn', 'last'] as const)[x.n % 3]! }),
+  /** A pick list is begun, said to be picked short, packed, sent or thrown away. */
+  pick: async (h: History, x: Step, { saleId, on }: About) => {
+    await h.attempt(startPick, { saleId, on })
+    const [pick] = await listPicks(h.shop.db, { open: x.n > 2 })
+    if (!pick) return
+    const line = pick.lines[x.pick % pick.lines.length]!
+    const short = line.from.slice(0, 1).map((f) => ({ ...f, serials: [...f.serials] }))
+    if (x.flag)
+      await h.attempt(correctPick, {
+        pickId: pick.id,
+        lines: [{ lineId: line.lineId, goodsId: line.goodsId, from: x.n === 3 ? [] : short }],
+      })
+    if (x.n === 4)
+      await h.attempt(packPick, { pickId: pick.id, parcels: [{ lines: [{ lineId: line.lineId, quantity: '1' }] }] })
+    return x.n === 7
+      ? h.attempt(dropPick, { pickId: pick.id })
+      : h.attempt(sendPick, { pickId: pick.id, on, service: x.n === 5 ? 'Express' : undefined })
   },
 }

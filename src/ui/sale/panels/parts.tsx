@@ -2,7 +2,7 @@
 import type { ReactNode } from 'react'
 import { formatDigits } from '@/core/locale'
 import type { Day } from '@/core/day'
-import type { Track } from '@/core/kinds'
+import type { AsideTurn, Track } from '@/core/kinds'
 import type { Stands } from '@/core/sale'
 import { FormQuantity } from '../../form/inputs'
 import type { UsualPlain } from '../arrangementDraft'
@@ -22,6 +22,7 @@ export interface SheetLine {
   readonly quantity: string
   readonly agreed: string
   readonly setAside: string
+  readonly asideTurn: AsideTurn
   readonly toHandOver: string
   readonly toBill: string
   readonly readyToBill: string

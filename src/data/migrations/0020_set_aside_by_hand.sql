@@ -1,0 +1,1 @@
+ALTER TABLE "sale_line" ADD COLUMN "aside_turn" text DEFAULT 'in turn' NOT NULL;
