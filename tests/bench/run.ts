@@ -20,6 +20,7 @@ import { readOweMost, readPayHabits } from '@/model/receivables/payHabits'
 import { readPlanBook } from '@/model/plan/planBook'
 import { readDrawer } from '@/model/bank/drawer'
 import { testCluster } from '../cluster'
+import { fillStock, STOCK } from './stock'
 import { listToBank } from '@/data/queries/bank'
 import { readStories } from '@/model/sale/readStories'
 import { readSheet } from '@/model/sale/readSheet'
@@ -148,6 +149,11 @@ const main = async (): Promise<void> => {
       console.log(
         `${name.padEnd(20)} ${`${a.toFixed(1)} ms`.padStart(12)} ${`${b.toFixed(1)} ms`.padStart(14)} ${(b / a).toFixed(1).padStart(7)}${b > 100 ? '  over 100 ms' : ''}`,
       )
+    }
+    await fillStock(large.db)
+    for (const [name, ask] of Object.entries(STOCK)) {
+      const took = await time(() => ask(large))
+      console.log(`${name.padEnd(22)} ${`${took.toFixed(1)} ms`.padStart(10)}, with 10,000 things and 200,000 moves`)
     }
     await withHands(little, 4)
     const [four, many] = [await withHands(little, 4), await withHands(little, 32)]
