@@ -1,4 +1,4 @@
-import { and, eq, inArray, sql } from 'drizzle-orm'
+import { and, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { decimal, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
@@ -23,7 +23,7 @@ export const findBatches = async (db: Db, ids: readonly number[]): Promise<Map<n
   const rows = await db
     .select()
     .from(batch)
-    .where(inArray(batch.id, [...new Set(ids)]))
+    .where(isOneOf(batch.id, [...new Set(ids)]))
   return new Map(rows.map((r) => [r.id, asBatch(r)]))
 }
 

@@ -5,7 +5,7 @@ import { type Decimal } from '@/core/money'
 import type { Db } from '../connect'
 import { goods, goodsPart } from '../schema'
 import { inOrder, type Part as ListPart } from './inOrder'
-import { matchesWords } from './search'
+import { isOneOf, matchesWords } from './search'
 
 export type { GoodsKind }
 
@@ -58,7 +58,7 @@ export const findGoods = async (db: Db, ids: readonly number[]): Promise<Map<num
   const rows = await db
     .select()
     .from(goods)
-    .where(inArray(goods.id, [...new Set(ids)]))
+    .where(isOneOf(goods.id, [...new Set(ids)]))
   return new Map((await withParts(db, rows)).map((g) => [g.id, g]))
 }
 
