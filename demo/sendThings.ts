@@ -1,7 +1,8 @@
 import { addDays } from '../src/core/day'
 import { present } from '../src/core/present'
 import { listPicks } from '../src/data/queries/pick'
-import { handOver } from '../src/services/sales/handOver'
+import { heronParcel } from '../src/standins/carrier/carrier'
+import { handOverBy } from '../src/services/sales/handOver'
 import { startSale } from '../src/services/sales/startSale'
 import { trackParcels } from '../src/services/parcels/carrier'
 import { correctPick, packPick, sendPick, startPick } from '../src/services/parcels/picks'
@@ -52,12 +53,12 @@ export const sendThings = async (shop: Workshop): Promise<void> => {
   })
 
   const sent = await pickOf(await order(three!.name, 'Cloths and polish', 'CLN-CLOTH', '3'))
-  await act(shop, sendPick, { pickId: sent.id, service: 'Express' })
+  await act(shop, sendPick(heronParcel), { pickId: sent.id, service: 'Express' })
 
   const lost = await order(one!.name, 'A mandolin case', 'CAS-MD', '1', {
     on: addDays(shop.today, -13),
     deliverTo: `${one!.name}\n3 Lost Valley\nFernhollow`,
   })
-  await act(shop, handOver, { saleId: lost, on: addDays(shop.today, -12), service: 'Standard' })
-  await act(shop, trackParcels, {})
+  await act(shop, handOverBy(heronParcel), { saleId: lost, on: addDays(shop.today, -12), service: 'Standard' })
+  await act(shop, trackParcels(heronParcel), {})
 }

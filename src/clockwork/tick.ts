@@ -4,6 +4,7 @@ import { businessDate } from '@/services/clock'
 import { writeLetter } from '@/services/post/writeLetter'
 import { runDueRepeats } from '@/services/sales/runRepeats'
 import { listInvoicesOfSales } from '@/data/queries/invoices'
+import { heronParcel } from '@/standins/carrier/carrier'
 import { trackParcels } from '@/services/parcels/carrier'
 import { sendPost } from './postman'
 import { runDuePlans } from './runPlans'
@@ -29,6 +30,6 @@ export const tick = async (db: Database): Promise<void> => {
       )
   }
   await runDuePlans({ db, today })
-  await trackParcels.run({ db, today }, {})
+  await trackParcels(heronParcel).run({ db, today }, {})
   await sendPost({ db, business, today })
 }

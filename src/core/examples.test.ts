@@ -6,6 +6,7 @@ import * as formats from './formats'
 import * as locale from './locale'
 import * as money from './money'
 import * as names from './names'
+import * as parcel from './parcel'
 import * as people from './people'
 import * as plan from './plan'
 import * as price from './price'
@@ -25,6 +26,7 @@ const KNOWN: Readonly<Record<string, unknown>> = {
   ...locale,
   ...money,
   ...names,
+  ...parcel,
   ...people,
   ...plan,
   ...price,

@@ -1,6 +1,6 @@
 import { paperHref } from '@/contract/paperHref'
 import type { CardLine } from '@/model/goods/goodsPage'
-import { sayMove } from '@/model/goods/stockWords'
+import { sayMove } from '@/core/names'
 import { defineColumns } from './column'
 import { hiddenId, hiddenText } from './field'
 import { defineList } from './list'

@@ -22,6 +22,7 @@ import { closePeriod } from '@/services/books/closePeriod'
 import { changeSettings } from '@/services/access/changeSettings'
 import { changeGoods } from '@/services/goods/keepGoods'
 import { putInBasket } from '@/services/shopfront/basket'
+import { heronParcel } from '@/standins/carrier/carrier'
 import { sendPick, startPick } from '@/services/parcels/picks'
 import { listAccounts } from '@/data/queries/accounts'
 import { listToBank } from '@/data/queries/bank'
@@ -69,7 +70,7 @@ beforeAll(async () => {
     lines: [{ goodsId: s.violin, quantity: '1' }],
   })
   const picked = await onDay('2026-03-09', startPick, { saleId: sent.id })
-  await onDay('2026-03-09', sendPick, { pickId: picked.id, service: 'Economy' })
+  await onDay('2026-03-09', sendPick(heronParcel), { pickId: picked.id, service: 'Economy' })
   rosin = s.rosin
   receivablesAccount = present((await listAccounts(s.db)).find((a) => a.role === 'receivables')).id
   await onDay('2026-03-10', writeLetter, { paper: 'statement', paperId: quick })

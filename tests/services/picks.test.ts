@@ -7,10 +7,11 @@ import { countStock } from '@/services/goods/countStock'
 import { moveStock } from '@/services/goods/moveStock'
 import { addPlace } from '@/services/goods/places'
 import { billSale } from '@/services/billing/billSale'
+import { heronParcel } from '@/standins/carrier/carrier'
 import { quoteCarrier, trackParcels } from '@/services/parcels/carrier'
 import { correctPick, dropPick, packPick, sendPick, startPick } from '@/services/parcels/picks'
 import { changeCustomer } from '@/services/people/keepCustomer'
-import { handOver } from '@/services/sales/handOver'
+import { handOver, handOverBy } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
 import { addOutfit, addToldGoods } from './history/pieces'
 import { openTestShop, type TestShop } from './shop'
@@ -82,7 +83,7 @@ describe('an order picked short from two places', () => {
       { weight: '2.5', state: 'packed', address: '4 Mill Lane, Fernhollow' },
       { weight: '0.08', size: '25 × 18 × 5' },
     ])
-    const sent = await s.answer(sendPick, { pickId: pick.id, service: 'economy' })
+    const sent = await s.answer(sendPick(heronParcel), { pickId: pick.id, service: 'economy' })
     // 22 at 6.00, as they were counted.
     expect(sent).toMatchObject({
       by: 'parcel',
@@ -95,7 +96,7 @@ describe('an order picked short from two places', () => {
     })
     expect(new Set(sent.parcels.map((p) => p.tracking)).size).toBe(2)
     expect(sent.parcels[0]!.tracking).toMatch(/^\d{12}$/)
-    expect(await s.refusal(sendPick, { pickId: pick.id })).toBe('pick-sent')
+    expect(await s.refusal(sendPick(heronParcel), { pickId: pick.id })).toBe('pick-sent')
     expect(await s.refusal(correctPick, { pickId: pick.id, lines: [{ lineId, from: [] }] })).toBe('pick-sent')
     expect((await view()).lines[0]).toMatchObject({ handedOver: '22', readyToBill: '22', toHandOver: '2' })
     const [letter] = await listPost(s.db, {}, { limit: 1 })
@@ -144,9 +145,9 @@ describe('pieces that are told apart', () => {
     const two = await sell()
     const from = [{ placeId: shop, serials: ['V2'], quantity: '1' }]
     await s.run(correctPick, { pickId: one.id, lines: [{ lineId: oneLine, from }] })
-    await s.run(sendPick, { pickId: one.id })
+    await s.run(sendPick(heronParcel), { pickId: one.id })
     expect(await s.refusal(correctPick, { pickId: two.id, lines: [{ lineId, from }] })).toBe('serial-gone')
-    expect(await s.answer(sendPick, { pickId: two.id })).toMatchObject({
+    expect(await s.answer(sendPick(heronParcel), { pickId: two.id })).toMatchObject({
       by: 'counter',
       lines: [{ from: [{ serials: ['V1'] }] }],
       parcels: [],
@@ -177,7 +178,7 @@ describe('pieces that are told apart', () => {
       ['Bow', '1'],
     ])
     await s.run(correctPick, { pickId: pick.id, lines: [{ lineId, goodsId: told.bow, from: [] }] })
-    await s.run(sendPick, { pickId: pick.id })
+    await s.run(sendPick(heronParcel), { pickId: pick.id })
     expect((await view()).lines[0]).toMatchObject({
       handedOver: '0',
       parts: [{ toHandOver: '0' }, { toHandOver: '0' }, { goodsId: told.bow, toHandOver: '1' }],
@@ -189,7 +190,7 @@ describe('pieces that are told apart', () => {
 describe('the carrier', () => {
   test('quotes each service, dearer as it grows heavier', async () => {
     const ask = (weight: string, country?: string) =>
-      s.answer(quoteCarrier, { to: { address: '4 Mill Lane', country }, parcels: [{ weight }] })
+      s.answer(quoteCarrier(heronParcel), { to: { address: '4 Mill Lane', country }, parcels: [{ weight }] })
     // 4.90 + 2 × 0.85, 6.90 + 2 × 1.15, 14.90 + 2 × 1.90
     expect((await ask('2')).map((q) => [q.service, q.price, q.days])).toEqual([
       ['Economy', '6.60', 5],
@@ -202,11 +203,11 @@ describe('the carrier', () => {
   test('that does not know an address takes nothing, and nothing is handed over', async () => {
     await order('9 No Such Street')
     const wish = { saleId, lines: [{ lineId, quantity: '1' }], carrier: 'Heron Parcel' }
-    expect(await s.refusal(handOver, wish)).toBe('carrier-refused')
-    expect(await s.refusal(handOver, { ...wish, service: 'Overnight' })).toBe('invalid')
+    expect(await s.refusal(handOverBy(heronParcel), wish)).toBe('carrier-refused')
+    expect(await s.refusal(handOverBy(heronParcel), { ...wish, service: 'Overnight' })).toBe('invalid')
     expect((await view()).lines[0]).toMatchObject({ handedOver: '0' })
     // A carrier of one's own is not asked.
-    expect(await s.answer(handOver, { ...wish, carrier: 'A friend' })).toMatchObject({
+    expect(await s.answer(handOverBy(heronParcel), { ...wish, carrier: 'A friend' })).toMatchObject({
       by: 'parcel',
       parcels: [{ carrier: 'A friend', price: null, tracking: '' }],
     })
@@ -218,11 +219,13 @@ describe('the carrier', () => {
       { lines: [{ lineId, quantity: '2' }] },
       { lines: [{ lineId, quantity: '1' }], address: '1 Lost Valley' },
     ]
-    expect(await s.refusal(handOver, { saleId, lines: [{ lineId, quantity: '2' }], parcels })).toBe('invalid')
-    const sent = await s.answer(handOver, { saleId, parcels })
+    expect(await s.refusal(handOverBy(heronParcel), { saleId, lines: [{ lineId, quantity: '2' }], parcels })).toBe(
+      'invalid',
+    )
+    const sent = await s.answer(handOverBy(heronParcel), { saleId, parcels })
     expect(sent.lines).toMatchObject([{ quantity: '3' }])
     const states = async () => {
-      await s.run(trackParcels, {})
+      await s.run(trackParcels(heronParcel), {})
       const where = { db: s.db, business: (await findBusiness(s.db))!, today: s.shop.today, currency: 'USD' }
       return (await readParcels(where, {})).map((p) => [p.state, p.arrivedOn])
     }

@@ -12,6 +12,7 @@ import { countStock } from '@/services/goods/countStock'
 import { changeGoods } from '@/services/goods/keepGoods'
 import { addPlace } from '@/services/goods/places'
 import { sellAtCounter } from '@/services/money/sellAtCounter'
+import { heronParcel } from '@/standins/carrier/carrier'
 import { sendPick, startPick } from '@/services/parcels/picks'
 import { handOver } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
@@ -69,7 +70,7 @@ describe('on paper', () => {
 
   test('a packing slip, its label and the manifest of the day name what went, and no price', async () => {
     const pick = await s.answer(startPick, { saleId })
-    const sent = await s.answer(sendPick, { pickId: pick.id, service: 'Economy' })
+    const sent = await s.answer(sendPick(heronParcel), { pickId: pick.id, service: 'Economy' })
     const slip = await paper('packing-slip', sent.id)
     expect(slip).toMatch(/Packing slip.*Serial: V1, V2; Warranty until 1 Mar 2028.*Lot: L7 \(6\)/)
     expect(slip).not.toMatch(/\d\.\d\d/)

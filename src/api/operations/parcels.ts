@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { PICK_STATES } from '@/core/kinds'
 import { pickViews } from '@/model/parcel/pickView'
+import { heronParcel } from '@/standins/carrier/carrier'
 import { quoteCarrier } from '@/services/parcels/carrier'
 import { correctPick, dropPick, packPick, sendPick, startPick } from '@/services/parcels/picks'
 import { setAsideByHand } from '@/services/sales/setAside'
@@ -34,7 +35,16 @@ export const parcels = [
   ),
   change('/picks/{id}/correct', 'What was really picked: it decides what is handed over.', correctPick, ofPick),
   change('/picks/{id}/pack', 'Puts what is picked into parcels, with weight and size.', packPick, ofPick),
-  change('/picks/{id}/send', 'Hands over what was picked, with a carrier or without; once.', sendPick, ofPick),
+  change(
+    '/picks/{id}/send',
+    'Hands over what was picked, with a carrier or without; once.',
+    sendPick(heronParcel),
+    ofPick,
+  ),
   change('/picks/{id}', 'Throws away a pick list that is not sent.', dropPick, { ...ofPick, method: 'DELETE' }),
-  change('/carrier/quotes', 'What the carrier takes for parcels to an address; nothing is booked.', quoteCarrier),
+  change(
+    '/carrier/quotes',
+    'What the carrier takes for parcels to an address; nothing is booked.',
+    quoteCarrier(heronParcel),
+  ),
 ]

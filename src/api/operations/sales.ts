@@ -14,7 +14,8 @@ import { agreeSale } from '@/services/sales/agreeSale'
 import { arrangeSale } from '@/services/sales/arrangeSale'
 import { changeSale } from '@/services/sales/changeSale'
 import { cancelSale, declineSale } from '@/services/sales/closeSale'
-import { handOver } from '@/services/sales/handOver'
+import { handOverBy } from '@/services/sales/handOver'
+import { heronParcel } from '@/standins/carrier/carrier'
 import { offerSale } from '@/services/sales/offerSale'
 import { requestDeposit } from '@/services/sales/requestDeposit'
 import { startSale } from '@/services/sales/startSale'
@@ -212,7 +213,7 @@ export const sales = [
     ...ofSale,
     bodyAs: 'arrangement',
   }),
-  change('/sales/{id}/handovers', 'Goods go to the customer.', handOver, ofSale),
+  change('/sales/{id}/handovers', 'Goods go to the customer.', handOverBy(heronParcel), ofSale),
   read(
     '/handovers/{id}',
     'A handover or a return: what went or came, what it cost, and from where.',

@@ -12,3 +12,4 @@ export {
   REPEAT_MAKES_NAMES,
   languageName,
 } from './names'
+export { sayMove } from './stockMoves'

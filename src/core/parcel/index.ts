@@ -1,2 +1,3 @@
 export * from './freight'
 export * from './size'
+export type * from './carrier'

@@ -7,7 +7,7 @@ import type { Db } from '@/data/connect'
 import { findBatchesNamed, listLife, type LifeRow } from '@/data/queries/batch'
 import { findGoods, type Goods } from '@/data/queries/goods'
 import { listPlaces, listStockOn } from '@/data/queries/stock'
-import { sayMove } from './stockWords'
+import { sayMove } from '@/core/names'
 import type { Where } from '../where'
 
 /** Who has pieces that went: a customer, with how many of them. */

@@ -33,6 +33,7 @@ import { writeLetterIn } from '../post/writeLetter'
 import type { HandedLine } from '../sales/handingOf'
 import { giveGoods } from '../sales/handOver'
 import { mustBeAgreed, takeSale } from '../sales/saleWork'
+import type { Carrier } from '@/core/parcel'
 import { asPacked, book, inParcels, packParcels, shipParcels } from './ship'
 
 const answerPick = (w: Work, id: number) => ({
@@ -185,10 +186,8 @@ const handedLines = async (w: Work, pick: PickRow): Promise<readonly HandedLine[
 }
 
 /** Hands over what was picked: with a carrier, or across the counter. Once, and never more than was picked. */
-export const sendPick = defineCommand(
-  'send-pick',
-  sendPickInput,
-  async (w, { pickId, on, carrier, service, by, tell }) => {
+export const sendPick = (asked: Carrier | null) =>
+  defineCommand('send-pick', sendPickInput, async (w, { pickId, on, carrier, service, by, tell }) => {
     const onDay = paperDay(w, on)
     const seen = found((await listPicks(w.tx, { id: pickId }))[0], 'pick list', pickId)
     const before = await listParcels(w.tx, { pickIds: [pickId] }, w.currency)
@@ -204,7 +203,7 @@ export const sendPick = defineCommand(
           ? await packParcels(w, seen.saleId, [{ lines: whole }])
           : []
     // The carrier is asked before anything is locked: it may take its time.
-    const booked = byCarrier ? await book(w, packed, { carrier, service }) : []
+    const booked = byCarrier ? await book(w, packed, { carrier, service }, asked) : []
     const pick = await takePick(w, pickId)
     const id = await giveGoods(w, pick.saleId, {
       on: onDay,
@@ -215,8 +214,7 @@ export const sendPick = defineCommand(
     await updatePick(w.tx, pickId, { state: 'sent', handoverId: id })
     if (booked.length > 0 && tell !== false) await tellOnItsWay(w, pick.saleId, id)
     return { id, answer: () => handoverView(w.tx, id, w.currency) }
-  },
-)
+  })
 
 /** Tells the customer that the goods are on their way, where there is an address to write to. */
 export const tellOnItsWay = async (w: Work, saleId: number, handoverId: number): Promise<void> => {

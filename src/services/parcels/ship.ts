@@ -8,8 +8,8 @@ import { findGoods } from '@/data/queries/goods'
 import { insertParcel, updateParcel, type ParcelRow } from '@/data/queries/parcel'
 import { listSaleLines, type SaleLineRow } from '@/data/queries/saleLine'
 import { findSales } from '@/data/queries/sales'
-import { bookParcels, CARRIER, quote, USUAL_SERVICE } from '@/standins/carrier/carrier'
 import type { Work } from '../command'
+import type { Carrier } from '@/core/parcel'
 
 /** A parcel that is to be sent: packed, and where it goes. */
 export interface Packed extends Shipped {
@@ -122,11 +122,12 @@ export const bookCarrier = async (
   w: Work,
   saleId: number,
   shipping: Shipping,
+  asked: Carrier | null,
 ): Promise<readonly BookedParcel[] | null> => {
   const { parcels, carrier, service } = shipping
   if (!parcels && carrier === undefined && service === undefined) return null
   if (parcels && shipping.lines) mustBeInLines(parcels, shipping.lines)
-  if (parcels) return book(w, await packParcels(w, saleId, parcels), { carrier, service })
+  if (parcels) return book(w, await packParcels(w, saleId, parcels), { carrier, service }, asked)
   const lines =
     shipping.lines ??
     (await listSaleLines(w.tx, [saleId])).flatMap((l) => {
@@ -135,35 +136,37 @@ export const bookCarrier = async (
     })
   const counted = lines.filter((l) => l.quantity.gt(0))
   if (counted.length === 0) refuse({ code: 'nothing-to-hand-over' })
-  return book(w, await packParcels(w, saleId, [{ lines: counted }]), { carrier, service })
+  return book(w, await packParcels(w, saleId, [{ lines: counted }]), { carrier, service }, asked)
 }
 
 /** Asks the carrier for parcels, each address for itself: what each costs, and its number. */
 export const book = async (
   w: Work,
   packed: readonly Packed[],
-  { carrier = CARRIER, service = USUAL_SERVICE }: { readonly carrier?: string; readonly service?: string },
+  { carrier, service }: { readonly carrier?: string; readonly service?: string },
+  asked: Carrier | null,
 ): Promise<readonly BookedParcel[]> => {
   // A carrier we cannot ask: its label is made elsewhere.
-  if (carrier.toLowerCase() !== CARRIER.toLowerCase())
-    return packed.map((p) => ({ ...p, carrier, service, price: null, tracking: '' }))
+  if (!asked || (carrier !== undefined && carrier.toLowerCase() !== asked.name.toLowerCase()))
+    return packed.map((p) => ({ ...p, carrier: carrier ?? '', service: service ?? '', price: null, tracking: '' }))
+  const wanted = service ?? asked.usualService
   const home = new Intl.Locale(w.business.locale).maximize().region ?? ''
   const booked: BookedParcel[] = []
   for (const address of new Set(packed.map((p) => p.address))) {
     const mine = packed.filter((p) => p.address === address)
-    const quotes = quote({ address }, mine, home)
-    const chosen = quotes.find((q) => q.service.toLowerCase() === service.toLowerCase())
+    const quotes = asked.quote({ address }, mine, home)
+    const chosen = quotes.find((q) => q.service.toLowerCase() === wanted.toLowerCase())
     if (!chosen)
       return refuse({
         code: 'invalid',
-        errors: [{ path: 'service', message: `${CARRIER} has ${quotes.map((q) => q.service).join(', ')}.` }],
+        errors: [{ path: 'service', message: `${asked.name} has ${quotes.map((q) => q.service).join(', ')}.` }],
       })
-    const answer = await bookParcels({ address }, mine.length)
-    if (!answer.ok) return refuse({ code: 'carrier-refused', carrier: CARRIER, why: answer.why })
+    const answer = await asked.book({ address }, mine.length)
+    if (!answer.ok) return refuse({ code: 'carrier-refused', carrier: asked.name, why: answer.why })
     mine.forEach((p, i) =>
       booked.push({
         ...p,
-        carrier: CARRIER,
+        carrier: asked.name,
         service: chosen.service,
         price: roundToMoney(chosen.prices[i] ?? decimal(0), w.currency),
         tracking: answer.tracking[i] ?? '',

@@ -10,6 +10,7 @@ import { issueBill } from '../billing/issueBill'
 import { readArrangement, type Arrangement } from '@/contract/arrangement'
 import { layawayLeft } from '../plans/layawayLeft'
 import { refuse } from '@/contract/refuse'
+import type { Carrier } from '@/core/parcel'
 import { bookCarrier, inParcels, shipParcels } from '../parcels/ship'
 import { handingOf, mergeLines, type HandedLine, type Handing } from './handingOf'
 import { arrangeIn } from './arrangeSale'
@@ -65,13 +66,11 @@ export const giveGoods = async (w: Work, saleId: number, { on, by, lines, turnIn
 }
 
 /** Goods go to the customer: across the counter, as parcels, or delivered. In part or several times. */
-export const handOver = defineCommand(
-  'hand-over',
-  handOverInput,
-  async (w, { saleId, on, parcels, carrier, service, ...how }) => {
+export const handOverBy = (asked: Carrier | null) =>
+  defineCommand('hand-over', handOverInput, async (w, { saleId, on, parcels, carrier, service, ...how }) => {
     const onDay = paperDay(w, on)
     // The carrier is asked before anything is locked: it may take its time.
-    const booked = await bookCarrier(w, saleId, { parcels, carrier, service, lines: how.lines })
+    const booked = await bookCarrier(w, saleId, { parcels, carrier, service, lines: how.lines }, asked)
     // Parcels without lines: what is in them goes.
     const lines =
       how.lines ??
@@ -79,5 +78,7 @@ export const handOver = defineCommand(
     const id = await giveGoods(w, saleId, { ...how, lines, on: onDay, by: booked ? 'parcel' : how.by })
     if (booked) await shipParcels(w, { handoverId: id, on: onDay }, booked)
     return { id, answer: () => handoverView(w.tx, id, w.currency) }
-  },
-)
+  })
+
+/** The same where no carrier can be asked: what it is sent with is written down as it is said. */
+export const handOver = handOverBy(null)

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm'
 import { listPicks } from '@/data/queries/pick'
+import { heronParcel } from '@/standins/carrier/carrier'
 import { correctPick, dropPick, packPick, sendPick, startPick } from '@/services/parcels/picks'
 import { setAsideByHand } from '@/services/sales/setAside'
 import { handOver } from '@/services/sales/handOver'
@@ -132,6 +133,6 @@ export const PIECES = {
       await h.attempt(packPick, { pickId: pick.id, parcels: [{ lines: [{ lineId: line.lineId, quantity: '1' }] }] })
     return x.n === 7
       ? h.attempt(dropPick, { pickId: pick.id })
-      : h.attempt(sendPick, { pickId: pick.id, on, service: x.n === 5 ? 'Express' : undefined })
+      : h.attempt(sendPick(heronParcel), { pickId: pick.id, on, service: x.n === 5 ? 'Express' : undefined })
   },
 }

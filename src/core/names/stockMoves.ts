@@ -1,4 +1,4 @@
-import type { Decimal } from '@/core/money'
+import type { Decimal } from '../money'
 
 const KINDS: Readonly<Record<string, string>> = {
   'stock-count': 'Count',
