@@ -39,6 +39,14 @@ export const asManySerials = (
     })
 }
 
+/** What comes back of lines: so many, or just these serials. */
+export const returnedLines = z
+  .array(z.object({ lineId: id, quantity, serials: serials.optional() }).superRefine(asManySerials), {
+    error: 'Lines are a list.',
+  })
+  .min(1, 'Name at least one line.')
+  .max(1000)
+
 /** Where pieces are taken from: a place, a lot, or just these serials. */
 export const takenFrom = z
   .array(

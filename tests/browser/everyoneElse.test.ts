@@ -11,6 +11,7 @@ const VIEWS = [
   '/picks',
   '/picks/3',
   '/parcels',
+  '/goods/turnover',
   '/goods/serials/FS-103',
   '/settings/places',
   '/settings/selling',

@@ -4,7 +4,7 @@ import { describe, expect, test, vi } from 'vitest'
 import { GoodsBack } from '@/ui/sale/GoodsBack'
 import { OtherSalePanel, UsualPanel } from '@/ui/sale/TakeFrom'
 import { answerCalls, refuses } from './calls'
-import { button, field, noteOf, press, type } from './hands'
+import { button, choose, field, noteOf, press, tick, type } from './hands'
 import { said } from './setUp'
 import { TODAY } from './sheetSale'
 
@@ -15,9 +15,10 @@ describe('goods that come back', () => {
         handoverId={4}
         number="H-26-4"
         today={TODAY}
+        places={[]}
         lines={[
-          { lineId: 1, description: 'Violin', quantity: '2' },
-          { lineId: 2, description: 'Rosin', quantity: '5' },
+          { lineId: 1, description: 'Violin', quantity: '2', track: 'none' },
+          { lineId: 2, description: 'Rosin', quantity: '5', track: 'none' },
         ]}
       />,
     )
@@ -42,6 +43,40 @@ describe('goods that come back', () => {
     await press(/^Return goods/)
     await waitFor(() => expect(noteOf(field('Violin, of 2'))).toBe('2 may come back.'))
     expect(sent[0]?.body).toMatchObject({ lines: [{ lineId: 1, quantity: '3' }] })
+  })
+})
+
+describe('pieces that come back', () => {
+  test('are named by their serials, to a place, or written off', async () => {
+    const sent = answerCalls({ 'POST /handovers/4/returns': { status: 201, body: {} } })
+    render(
+      <GoodsBack
+        handoverId={4}
+        number="H-26-4"
+        today={TODAY}
+        lines={[{ lineId: 1, description: 'Viola', quantity: '2', track: 'serial' }]}
+        places={[
+          { id: 1, name: 'Shop' },
+          { id: 2, name: 'Bench' },
+        ]}
+      />,
+    )
+    await press('Return goods')
+    await type('Viola, of 2', '1')
+    await type('Serials of Viola', 'V2')
+    await choose('Back to', '2')
+    await tick('Not fit to be sold again: write them off')
+    await type('Reason', 'A crack')
+    await press(/^Return goods/)
+    await waitFor(() =>
+      expect(sent[0]?.body).toEqual({
+        on: '2026-03-02',
+        reason: 'A crack',
+        scrap: true,
+        placeId: '2',
+        lines: [{ lineId: 1, quantity: '1', serials: ['V2'] }],
+      }),
+    )
   })
 })
 

@@ -4,6 +4,8 @@ import { goodsStockView } from '@/model/goods/stockViews'
 import { serialView } from '@/model/goods/lifeOf'
 import { day } from '@/core/day'
 import { adjustStock } from '@/services/goods/adjustStock'
+import { billSale } from '@/services/billing/billSale'
+import { creditInvoice } from '@/services/billing/creditInvoice'
 import { countStock } from '@/services/goods/countStock'
 import { addPlace } from '@/services/goods/places'
 import { addCustomer } from '@/services/people/keepCustomer'
@@ -107,6 +109,28 @@ describe('serials', () => {
       'Return',
       'Adjustment',
     ])
+    expect(await s.ties()).toEqual([])
+  })
+
+  test('after the invoice: the one that is named comes back with its credit, to the bench or off stock', async () => {
+    await came(['V1'], '800')
+    await came(['V2'], '950')
+    const { saleId, lineId } = await sell(told.viola, '2')
+    await s.run(handOver, { saleId })
+    const invoice = await s.answer(billSale, { saleId, what: 'handed-over', issue: true })
+    const credit = (serial: string, more = {}) => ({
+      invoiceId: invoice.id,
+      lines: [{ lineId, quantity: '1', serials: [serial] }],
+      reason: 'A crack in the top',
+      returnGoods: true,
+      ...more,
+    })
+    expect(await s.refusal(creditInvoice, credit('V9'))).toBe('invalid')
+    await s.run(creditInvoice, credit('V1', { placeId: store }))
+    expect(await stock(told.viola)).toEqual(['store V1 1: 800.00'])
+    expect(await s.refusal(creditInvoice, credit('V1'))).toBe('invalid')
+    await s.run(creditInvoice, credit('V2', { scrap: true }))
+    expect(await stock(told.viola)).toEqual(['store V1 1: 800.00'])
     expect(await s.ties()).toEqual([])
   })
 

@@ -17,6 +17,7 @@ import {
   salesByKind,
   stockCard,
   stockOn,
+  turnover,
   usual,
 } from './sales'
 
@@ -54,6 +55,7 @@ export const LISTS = {
   backorders,
   parcels,
   picks,
+  turnover,
 } as const
 
 const BY_NAME: ReadonlyMap<string, unknown> = new Map(Object.entries(LISTS))

@@ -15,6 +15,8 @@ import { stockCardList } from '@/lists/stockCard'
 import { stockOnColumns, stockOnList } from '@/lists/stockOn'
 import { readBackorders } from '@/model/goods/backorders'
 import { readStockOn } from '@/model/goods/stockOn'
+import { turnoverList } from '@/lists/turnover'
+import { readTurnover } from '@/model/goods/turnover'
 import { usualList } from '@/lists/usual'
 import { ordersGoods, readGoodsList } from '@/model/goods/goods'
 import { readStockCard } from '@/model/goods/goodsPage'
@@ -114,6 +116,11 @@ export const stockOn = reader(stockOnList, async (where, asked, size) => {
 export const parcels = reader(parcelsList, async (where, asked, size) =>
   pageOfAll(parcelsList, await readParcels(where, given(asked.filter)), asked, size, where),
 )
+
+export const turnover = reader(turnoverList, async (where, asked, size) => {
+  const span = spanOf(asked.filter, where.today)
+  return { ...pageOfAll(turnoverList, await readTurnover(where, span), asked, size, where), span }
+})
 
 export const picks = reader(picksList, async (where, asked, size) =>
   pageOfAll(picksList, await readPicks(where, given(asked.filter)), asked, size, where),

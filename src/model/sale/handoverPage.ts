@@ -29,5 +29,5 @@ export const readHandover = async (where: Where, id: number) => {
         .join('; '),
     ]),
   )
-  return { paper, posted, view, pieces }
+  return { paper, posted, view, pieces, places }
 }

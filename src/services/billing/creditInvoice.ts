@@ -18,6 +18,8 @@ import { draftBill } from './draftBill'
 import { taxPostings } from './issueBill'
 import { creditDuesOf, noteCredit, takenBack, type TakenBack } from './creditDuesOf'
 import { creditable, creditLines, creditSum, taxRows } from './creditable'
+import { listPlaces } from '@/data/queries/stock'
+import { placeNamed } from '../goods/places'
 import { aheadOfCredit, takeGoodsBack } from './goodsBack'
 import { insertHeldMoves } from '@/data/queries/held'
 import { addToLines } from '@/data/queries/saleLine'
@@ -42,7 +44,14 @@ export const creditInvoice = defineCommand('credit-invoice', creditInvoiceInput,
       : creditSum(w, lines, taxes, w.money(wish.amount, 'amount'))
   const back =
     wish.returnGoods && wish.amount === undefined
-      ? await takeGoodsBack(w, locked, credit, lines, { on: onDay, replace: wish.billAgain })
+      ? await takeGoodsBack(w, locked, credit, lines, {
+          on: onDay,
+          replace: wish.billAgain,
+          placeId: wish.placeId && placeNamed(await listPlaces(w.tx), wish.placeId, 'placeId').id,
+          reason: wish.reason,
+          scrap: wish.scrap,
+          serialsOf: (saleLineId) => wish.lines?.find((l) => l.lineId === saleLineId)?.serials,
+        })
       : new Map<number, Decimal>()
   const ahead = await aheadOfCredit(w, locked, credit, lines, { back, on: onDay })
   const noteId = await insertInvoice(w.tx, noteOf(invoice, credit, ahead, { ...wish, onDay }))

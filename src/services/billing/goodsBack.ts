@@ -14,13 +14,14 @@ import {
 } from '@/core/money'
 import { firstDayFor, lowestFrom, type Change } from '@/core/running'
 import type { Credit } from '@/core/sale'
-import { comeBack, stillOut, unitsOf, type Out } from '@/core/stock'
+import { comeBack, stillOut, unitsOf, type Batch, type Out } from '@/core/stock'
 import { postGoodsBack } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { takeNumber } from '@/data/queries/numbers'
 import type { Work } from '../command'
 import { refuse } from '@/contract/refuse'
 import type { LockedSale } from '../sales/saleWork'
+import { scrap } from '../goods/scrap'
 import { readWaitingAhead } from './waitingAhead'
 import { reserveId } from '@/data/queries/reserveId'
 import type { SaleLineRow } from '@/data/queries/saleLine'
@@ -103,17 +104,41 @@ export const outOf = (handovers: readonly HandoverRow[], moves: readonly MoveRow
   }
 }
 
+/** What is out of a line: all of it, or just the serials named. */
+export const namedOut = (
+  outs: readonly Out[],
+  batches: ReadonlyMap<number, Batch>,
+  serials: readonly string[] | undefined,
+): readonly Out[] =>
+  serials?.length
+    ? serials.map(
+        (serial) =>
+          outs.find((o) => o.batchId !== null && batches.get(o.batchId)?.serial === serial) ??
+          refuse({
+            code: 'invalid',
+            errors: [{ path: 'lines', message: `Serial ${serial} is not out on this line, or is back already.` }],
+          }),
+      )
+    : outs
+
 /** Goods of credited lines come back to the shelves they left from, at the cost they left with. Answers how much of each invoice line came. */
 export const takeGoodsBack = async (
   w: Work,
   { sale, lines }: LockedSale,
   credit: Credit,
   invoiceLines: readonly { id: number; saleLineId: number; description: string }[],
-  paper: { readonly on: Day; readonly replace: boolean },
+  paper: BackPaper & {
+    readonly serialsOf?: (saleLineId: number) => readonly string[] | undefined
+    readonly scrap?: boolean
+  },
 ): Promise<Map<number, Decimal>> => {
   const handovers = await listHandovers(w.tx, [sale.id], w.currency)
   const moves = await lockMovesOf(w, handovers)
   const kits = await readKitLines(w.tx, lines)
+  const batches = await findBatches(
+    w.tx,
+    moves.flatMap((m) => m.batchId ?? []),
+  )
   const came = new Map<number, Decimal>()
   const rows: ComingBack[] = []
   for (const part of credit.lines.filter((p) => p.quantity.gt(0))) {
@@ -128,15 +153,18 @@ export const takeGoodsBack = async (
         asked: part.quantity,
       })
     out.refuseEarly(part.quantity, paper.on)
-    const pieces = comeBack(out.pieces, out.pieces, {
+    const serials = paper.serialsOf?.(line.id)
+    const pieces = comeBack(namedOut(out.pieces, batches, serials), out.pieces, {
       quantity: part.quantity,
-      whole: out.quantity,
+      whole: serials?.length ? part.quantity : out.quantity,
       perKit: perKitOf(kits.get(line.id)),
     })
     rows.push({ line, quantity: part.quantity, pieces })
     came.set(part.lineId, part.quantity)
   }
-  if (rows.length > 0) await bringBack(w, sale, rows, paper)
+  if (rows.length === 0) return came
+  const made = await bringBack(w, sale, rows, paper)
+  if (paper.scrap) await scrap(w, made.moves, { on: paper.on, reason: paper.reason ?? '' })
   return came
 }
 

@@ -1,12 +1,13 @@
 import { returnGoodsInput } from '@/contract/inputs/sales/returnGoods'
 import { present } from '@/core/present'
 import type { z } from 'zod'
+import type { Track } from '@/core/kinds'
 import { decimal, larger, smaller, toDecimalString, ZERO, type Decimal } from '@/core/money'
-import { comeBack, stillOut, type Batch, type Out } from '@/core/stock'
+import { comeBack, stillOut } from '@/core/stock'
 import { perKitOf, readKitLines } from '@/model/sale/kitLines'
 import { findBatches } from '@/data/queries/batch'
 import type { Db } from '@/data/connect'
-import { bringBack, costBack, lockMovesOf, outOf, type ComingBack } from '../billing/goodsBack'
+import { bringBack, costBack, lockMovesOf, namedOut, outOf, type ComingBack } from '../billing/goodsBack'
 import { scrap } from '../goods/scrap'
 import { dayAfter, defineCommand, paperDay, type Work } from '../command'
 import { found, refuse } from '@/contract/refuse'
@@ -42,7 +43,9 @@ export const goodsThatMayComeBack = async (
   db: Db,
   { id: handoverId, saleId }: { readonly id: number; readonly saleId: number },
   currency: string,
-): Promise<{ readonly lineId: number; readonly description: string; readonly quantity: Decimal }[]> => {
+): Promise<
+  { readonly lineId: number; readonly description: string; readonly track: Track; readonly quantity: Decimal }[]
+> => {
   const [handovers, lines] = await Promise.all([listHandovers(db, [saleId], currency), listSaleLines(db, [saleId])])
   const handover = handovers.find((h) => h.id === handoverId)
   if (handover?.direction !== 'out') return []
@@ -51,28 +54,10 @@ export const goodsThatMayComeBack = async (
     .map((line) => ({
       lineId: line.id,
       description: line.description,
+      track: line.track ?? 'none',
       quantity: mayComeBack(handover, handovers, line).quantity,
     }))
     .filter((l) => l.quantity.gt(0))
-}
-
-/** What of a line left with a handover and did not come back: all of it, or just the serials named. */
-const piecesOut = (
-  moves: Awaited<ReturnType<typeof lockMovesOf>>,
-  { papers, line }: { readonly papers: readonly number[]; readonly line: SaleLineRow },
-  named: ReadonlyMap<number, Batch>,
-  serials: readonly string[] | undefined,
-): readonly Out[] => {
-  const outs = stillOut(moves.filter((m) => papers.includes(m.handoverId) && m.saleLineId === line.id))
-  if (!serials?.length) return outs
-  return serials.map(
-    (serial) =>
-      outs.find((o) => o.batchId !== null && named.get(o.batchId)?.serial === serial) ??
-      refuse({
-        code: 'invalid',
-        errors: [{ path: 'lines', message: `Serial ${serial} did not leave with this handover, or is back already.` }],
-      }),
-  )
 }
 
 const comingBack = async (
@@ -102,7 +87,8 @@ const comingBack = async (
       refuse({ code: 'billed-is-credited', line: line.description, left: may.quantity, asked: quantity })
     const out = outOf(handovers, moves, line)
     if (quantity.gt(0)) out.refuseEarly(quantity, onDay)
-    const outs = piecesOut(moves, { papers, line }, batches, serials)
+    const left = moves.filter((m) => papers.includes(m.handoverId) && m.saleLineId === line.id)
+    const outs = namedOut(stillOut(left), batches, serials)
     const whole = serials?.length ? quantity : may.left
     const kit = kits.get(line.id)
     // Parts that went ahead of a kit's rest come back where all of a handover does.

@@ -23,6 +23,7 @@ interface Draft {
   amount: string
   reason: string
   returnGoods: boolean
+  scrap: boolean
   draftAgain: boolean
   refund: Method | ''
   on: string
@@ -31,9 +32,10 @@ interface Draft {
 const schema = () =>
   import('@/contract/inputs/billing/creditInvoice').then((m) => m.creditInvoiceInput.omit({ invoiceId: true }))
 
-const bodyOf = ({ how, lines, amount, returnGoods, draftAgain, refund, ...d }: Draft) => ({
+const bodyOf = ({ how, lines, amount, returnGoods, scrap, draftAgain, refund, ...d }: Draft) => ({
   ...d,
   returnGoods: how !== 'amount' && returnGoods,
+  ...(how !== 'amount' && returnGoods && scrap ? { scrap } : {}),
   draftAgain: how !== 'amount' && draftAgain,
   ...(refund ? { refund } : {}),
   ...(how === 'lines' ? { lines } : how === 'amount' ? { amount } : {}),
@@ -54,6 +56,7 @@ export const CreditInvoice = ({ invoice, today, onDone }: Props) => {
     amount: '',
     reason: '',
     returnGoods: false,
+    scrap: false,
     draftAgain: false,
     refund: '',
     on: String(today),
@@ -98,6 +101,12 @@ export const CreditInvoice = ({ invoice, today, onDone }: Props) => {
   )
 }
 
+/** Of what comes back: whether it can be sold again. */
+const Scrap = () =>
+  useWatch<Draft, 'returnGoods'>({ name: 'returnGoods' }) && (
+    <FormCheck name="scrap" label="Not fit to be sold again: write it off" />
+  )
+
 const HowMuch = ({ invoice }: Pick<Props, 'invoice'>) => {
   const how = useWatch<Draft, 'how'>({ name: 'how' })
   if (how === 'amount')
@@ -111,6 +120,7 @@ const HowMuch = ({ invoice }: Pick<Props, 'invoice'>) => {
       {how === 'lines' && <InvoiceQuantities lines={invoice.lines} what="Credit" showWhole />}
       <div className="my-2 grid gap-1">
         <FormCheck name="returnGoods" label="Return goods to stock" />
+        <Scrap />
         <FormCheck name="draftAgain" label="Create a corrected draft invoice" />
       </div>
     </>

@@ -10,12 +10,13 @@ interface Props {
   readonly number: string
   readonly today: Day
   readonly lines: readonly ReturnableLine[]
+  readonly places: readonly { readonly id: number; readonly name: string }[]
 }
 
 const ReturnGoods = lazily(() => import('./ReturnGoods').then((m) => m.ReturnGoods))
 
 /** Goods of a handover that were not invoiced come back. */
-export const GoodsBack = ({ handoverId, number, today, lines }: Props) => {
+export const GoodsBack = ({ handoverId, number, today, lines, places }: Props) => {
   const [open, setOpen] = useState(false)
   return (
     <>
@@ -23,7 +24,7 @@ export const GoodsBack = ({ handoverId, number, today, lines }: Props) => {
         Return goods
       </button>
       <Panel open={open} onClose={() => setOpen(false)} title={`Return goods of handover ${number}`}>
-        <ReturnGoods {...{ handoverId, today, lines }} onDone={() => setOpen(false)} />
+        <ReturnGoods {...{ handoverId, today, lines, places }} onDone={() => setOpen(false)} />
       </Panel>
     </>
   )

@@ -2,33 +2,54 @@
 import { useWatch } from 'react-hook-form'
 import type { Day } from '@/core/day'
 import { CommandForm } from '../form/CommandForm'
-import { FormOn, FormQuantity, FormReason } from '../form/inputs'
+import { FormCheck, FormOn, FormQuantity, FormReason, FormSelect, FormText } from '../form/inputs'
+import type { Track } from '@/core/kinds'
+import { splitSerials } from '../goods/countDraft'
 import { isNone, type LineQuantity } from './panels/parts'
 
 export interface ReturnableLine {
   readonly lineId: number
   readonly description: string
   readonly quantity: string
+  readonly track: Track
 }
 
 interface Props {
   readonly handoverId: number
   readonly today: Day
   readonly lines: readonly ReturnableLine[]
+  readonly places: readonly { readonly id: number; readonly name: string }[]
   readonly onDone: () => void
 }
 
 const schema = () =>
   import('@/contract/inputs/sales/returnGoods').then((m) => m.returnGoodsInput.omit({ handoverId: true }))
 
+/** A line as the call takes it: with serials only where some are named. */
+const backOf = ({ serials, ...l }: LineQuantity & { readonly serials: string }) => ({
+  ...l,
+  ...(splitSerials(serials).length > 0 ? { serials: splitSerials(serials) } : {}),
+})
+
 /** What of a handover comes back, and why. */
-export const ReturnGoods = ({ handoverId, today, lines, onDone }: Props) => (
+export const ReturnGoods = ({ handoverId, today, lines, places, onDone }: Props) => (
   <CommandForm
     method="POST"
     path={`/handovers/${handoverId}/returns`}
     schema={schema}
-    start={{ on: String(today), reason: '', lines: lines.map(({ lineId }) => ({ lineId, quantity: '' })) }}
-    asBody={({ lines: back, ...d }) => ({ ...d, ...(back.length > 0 ? { lines: back } : {}) })}
+    start={{
+      on: String(today),
+      reason: '',
+      scrap: false,
+      placeId: '',
+      lines: lines.map(({ lineId }) => ({ lineId, quantity: '', serials: '' })),
+    }}
+    asBody={({ lines: back, scrap, placeId, ...d }) => ({
+      ...d,
+      ...(scrap ? { scrap } : {}),
+      ...(placeId === '' ? {} : { placeId }),
+      ...(back.length > 0 ? { lines: back.map(backOf) } : {}),
+    })}
     skip={{ lines: isNone }}
     say={() => 'The goods are back, and can be handed over again.'}
     onDone={onDone}
@@ -40,6 +61,17 @@ export const ReturnGoods = ({ handoverId, today, lines, onDone }: Props) => (
     </p>
     <div className="grid gap-3">
       <Back lines={lines} />
+      {places.length > 1 && (
+        <FormSelect
+          name="placeId"
+          label="Back to"
+          options={[
+            { value: '', name: 'Where they left from' },
+            ...places.map((p) => ({ value: String(p.id), name: p.name })),
+          ]}
+        />
+      )}
+      <FormCheck name="scrap" label="Not fit to be sold again: write them off" />
       <FormReason />
       <FormOn today={today} />
     </div>
@@ -50,11 +82,20 @@ const Back = ({ lines }: Pick<Props, 'lines'>) => {
   const back = useWatch<{ lines: LineQuantity[] }, 'lines'>({ name: 'lines' })
   const all = back.every(isNone)
   return lines.map((l, i) => (
-    <FormQuantity
-      key={l.lineId}
-      name={`lines.${i}.quantity`}
-      label={`${l.description}, of ${l.quantity}`}
-      placeholder={all ? 'all that may come back' : '0'}
-    />
+    <div key={l.lineId} className="grid gap-2">
+      <FormQuantity
+        name={`lines.${i}.quantity`}
+        label={`${l.description}, of ${l.quantity}`}
+        placeholder={all ? 'all that may come back' : '0'}
+      />
+      {l.track === 'serial' && (
+        <FormText
+          name={`lines.${i}.serials`}
+          label={`Serials of ${l.description}`}
+          most={2000}
+          hint="Empty: the last to leave"
+        />
+      )}
+    </div>
   ))
 }

@@ -104,6 +104,8 @@ export const MOVES: Readonly<Record<Step['kind'], (h: History, x: Step, about: A
       amount: x.n < 3 ? amount : undefined,
       lines: x.n > 4 ? some : undefined,
       returnGoods: x.flag,
+      scrap: x.pick % 3 === 0,
+      placeId: x.n === 6 ? await h.idOf('place', x.pick) : undefined,
       billAgain: x.n === 7,
       refund: x.cents % 5 === 0 ? 'cash' : undefined,
     })

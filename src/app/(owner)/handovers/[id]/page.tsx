@@ -21,7 +21,7 @@ const BY = { counter: 'Picked up', parcel: 'Shipped', delivery: 'delivered' } as
 export default async function HandoverPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
   const { db, currency, today } = shop
-  const { paper, posted, view, pieces } = (await readHandover(shop, await idFrom(params))) ?? notFound()
+  const { paper, posted, view, pieces, places } = (await readHandover(shop, await idFrom(params))) ?? notFound()
   const mayComeBack = await goodsThatMayComeBack(db, paper, currency)
   return (
     <>
@@ -50,6 +50,7 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
                   number={paper.number}
                   today={today}
                   lines={mayComeBack.map((l) => ({ ...l, quantity: l.quantity.toString() }))}
+                  places={places.map((p) => ({ id: p.id, name: p.name }))}
                 />
               )}
             </>
