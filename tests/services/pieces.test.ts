@@ -100,6 +100,11 @@ describe('lots', () => {
       [store, 'A', '2'],
       [shop, 'B', '4'],
     ])
+    // Eleven lie there, of which four may go to nobody any more: six of seven are set aside.
+    expect((await saleView(s.db, saleId, business, s.shop.today))!.lines[0]).toMatchObject({
+      setAside: '6',
+      short: '0',
+    })
     expect(await s.refusal(handOver, { saleId, lines: [{ lineId, quantity: '1', lot: 'OLD' }] })).toBe('lot-past')
     expect(await s.refusal(handOver, { saleId, lines: [{ lineId, quantity: '1', lot: 'C' }] })).toBe('no-such-lot')
     expect(await s.refusal(handOver, { saleId, lines: [{ lineId, quantity: '3', lot: 'A' }] })).toBe('not-in-lot')
@@ -129,6 +134,16 @@ describe('lots', () => {
       customers: [{ customerId: s.customer, quantity: '4' }],
       life: [{ what: 'Count' }, { what: 'Handover' }, { what: 'Handover' }],
     })
+  })
+
+  test('what is past is set aside for nobody', async () => {
+    await count({ code: 'OLD', expires: '2026-02-15' }, '4', '8')
+    await count({ code: 'NEW' }, '1', '8')
+    const { saleId } = await sell(told.strings, '3')
+    const view = (await saleView(s.db, saleId, (await findBusiness(s.db))!, s.shop.today))!
+    expect(view.lines[0]).toMatchObject({ setAside: '1', short: '2' })
+    await s.run(handOver, { saleId })
+    expect(await stock(told.strings)).toEqual(['shop OLD 4: 32.00'])
   })
 
   test('at average cost one average holds over all lots and places', async () => {

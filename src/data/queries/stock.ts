@@ -1,7 +1,7 @@
 import type { Db } from '../connect'
-import { goods, place, pool, shelf, stockMove } from '../schema'
+import { batch, goods, place, pool, shelf, stockMove } from '../schema'
 import { present } from '@/core/present'
-import { asc, desc, inArray, lte, ne, sql, and, eq } from 'drizzle-orm'
+import { asc, desc, gte, inArray, isNull, lte, ne, or, sql, and, eq } from 'drizzle-orm'
 import { poolOf, shareWorth, type Moved, type PileAt, type Shelf } from '@/core/stock'
 import { decimal, money, ZERO, type Decimal, type Money } from '@/core/money'
 import { isOneOf } from './search'
@@ -202,6 +202,18 @@ export const listOutOfLines = async (db: Db, lineIds: readonly number[]) => {
     .from(stockMove)
     .where(isOneOf(stockMove.saleLineId, lineIds))
     .groupBy(stockMove.saleLineId, stockMove.goodsId)
+}
+
+/** How many of each thing may be handed over on a day, wherever they lie: lots that are past stay. */
+export const sumUsable = async (db: Db, goodsIds: readonly number[], on: Day): Promise<Map<number, Decimal>> => {
+  if (goodsIds.length === 0) return new Map()
+  const rows = await db
+    .select({ goodsId: shelf.goodsId, quantity: sql`sum(${shelf.quantity})`.mapWith(decimal) })
+    .from(shelf)
+    .leftJoin(batch, eq(batch.id, shelf.batchId))
+    .where(and(isOneOf(shelf.goodsId, [...new Set(goodsIds)]), or(isNull(batch.expires), gte(batch.expires, on))))
+    .groupBy(shelf.goodsId)
+  return new Map(rows.map((r) => [r.goodsId, r.quantity]))
 }
 
 /** What lies altogether, by goods. */

@@ -1,7 +1,7 @@
 import { ZERO, type Decimal } from '@/core/money'
 import { setAsideInTurn } from '@/core/stock'
 import { listAllWaiting, type WaitingFor } from '@/data/queries/waiting'
-import { sumShelves } from '@/data/queries/stock'
+import { sumUsable } from '@/data/queries/stock'
 import type { Where } from '../where'
 
 /** What is ordered and not there: how many of it are set aside, and how many are missing. */
@@ -11,14 +11,14 @@ export interface Backorder extends WaitingFor {
 }
 
 /** Whoever waits for goods that are not in stock, oldest agreement first; kits as their parts. */
-export const readBackorders = async ({ db, currency }: Where): Promise<readonly Backorder[]> => {
+export const readBackorders = async ({ db, today }: Where): Promise<readonly Backorder[]> => {
   const waiting = await listAllWaiting(db)
-  const shelves = await sumShelves(
+  const shelves = await sumUsable(
     db,
     waiting.map((w) => w.goodsId),
-    currency,
+    today,
   )
-  const shares = setAsideInTurn(waiting, (goodsId) => shelves.get(goodsId)?.quantity ?? ZERO)
+  const shares = setAsideInTurn(waiting, (goodsId) => shelves.get(goodsId) ?? ZERO)
   return waiting
     .map((w, i) => {
       const got = shares[i] ?? ZERO

@@ -87,7 +87,7 @@ const readRows = async (db: Db, ids: readonly number[], currency: string) => {
 export const readStories = async (db: Db, ids: readonly number[], business: Business, today: Day): Promise<Story[]> => {
   const { currency } = business
   const [sales, { lines, told }] = await Promise.all([findSales(db, ids, currency), readRows(db, ids, currency)])
-  const kept = await readSetAside(db, lines, sales, currency)
+  const kept = await readSetAside(db, lines, sales, today)
   const byId = new Map(sales.map((s) => [s.id, s]))
   return ids.flatMap((id) => {
     const sale = byId.get(id)

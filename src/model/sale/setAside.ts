@@ -5,7 +5,8 @@ import { kitsAvailable, partsNeeded, setAsideInTurn } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import type { SaleRow } from '@/data/queries/sales'
 import type { SaleLineRow } from '@/data/queries/saleLine'
-import { sumShelves } from '@/data/queries/stock'
+import type { Day } from '@/core/day'
+import { sumUsable } from '@/data/queries/stock'
 import { listWaiting } from '@/data/queries/waiting'
 import { readKitLines, type KitLine } from './kitLines'
 
@@ -30,7 +31,7 @@ export const readSetAside = async (
   db: Db,
   lines: readonly SaleLineRow[],
   sales: readonly SaleRow[],
-  currency: string,
+  today: Day,
 ): Promise<Map<number, Kept>> => {
   const agreed = new Set(sales.filter((s) => s.agreedOn && !s.closedAs).map((s) => s.id))
   const onShelf = lines.filter((l) => l.goodsId !== null && (l.kind === 'stock' || l.kind === 'kit'))
@@ -39,8 +40,8 @@ export const readSetAside = async (
   const goodsIds = waitingLines.flatMap((l) =>
     l.kind === 'stock' ? [present(l.goodsId)] : present(kits.get(l.id)).parts.map((p) => p.goodsId),
   )
-  const [shelves, waiting] = await Promise.all([sumShelves(db, goodsIds, currency), listWaiting(db, goodsIds)])
-  const shares = setAsideInTurn(waiting, (goodsId) => shelves.get(goodsId)?.quantity ?? ZERO)
+  const [shelves, waiting] = await Promise.all([sumUsable(db, goodsIds, today), listWaiting(db, goodsIds)])
+  const shares = setAsideInTurn(waiting, (goodsId) => shelves.get(goodsId) ?? ZERO)
   const given = new Map<string, Decimal>()
   waiting.forEach(({ lineId, goodsId }, i) => {
     const key = `${lineId}:${goodsId}`
