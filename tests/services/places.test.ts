@@ -187,6 +187,21 @@ describe('what lies where, for the owner', () => {
     expect(places.map((p) => `${p.name} ${p.onHand} ${p.value}`)).toEqual(['Shop 15 90.00', 'Bench 5 30.00'])
   })
 
+  test('what comes in says who waited for it and can go now', async () => {
+    const sell = (quantity: string, on: string) =>
+      s.run(startSale, { customerId: s.customer, agreed: true, on, lines: [{ goodsId: s.violin, quantity }] })
+    const first = await sell('6', '2026-02-01')
+    const second = await sell('2', '2026-02-02')
+    const find = (change: string) =>
+      s.answer(adjustStock, { reason: 'Bought', lines: [{ goodsId: s.violin, change, unitCost: '600' }] })
+    const named = async (change: string) => (await find(change)).canGo.map((c) => c.saleId)
+    // Five were there and six are wanted first: one makes them whole, two more are for the second.
+    expect(await named('1')).toEqual([first])
+    expect(await named('1')).toEqual([first])
+    expect(await named('1')).toEqual([first, second])
+    expect(await named('-1')).toEqual([])
+  })
+
   test('what is in stock goes to whom the owner says first, and back to turn', async () => {
     const sell = (on: string) =>
       s.run(startSale, { customerId: s.customer, agreed: true, on, lines: [{ goodsId: s.violin, quantity: '4' }] })

@@ -8,6 +8,9 @@ const place = z.object({ id: z.int(), code: z.string(), name: z.string(), usual:
 /** How pieces are told apart; null where they are not. */
 const pieces = { lot: z.string().nullable(), expires: dayText.nullable(), serial: z.string().nullable() }
 
+/** Who waited for what came in, and can go now. */
+const canGo = z.array(z.object({ saleId: z.int(), number: z.int(), customer: z.string() }))
+
 /** What happened to a lot or serial, oldest first. */
 const life = z.array(
   z.object({
@@ -91,6 +94,7 @@ export const goodsAnswers = {
     on: dayText,
     placeId: z.int(),
     value: decimalText,
+    canGo,
     lines: z.array(z.object({ goodsId: z.int(), ...pieces, difference: decimalText, value: decimalText })),
   }),
   'POST /tax-codes': z.object({
@@ -142,6 +146,7 @@ export const goodsAnswers = {
     on: dayText,
     reason: z.string(),
     value: decimalText,
+    canGo,
     lines: z.array(
       z.object({ goodsId: z.int(), placeId: z.int(), ...pieces, change: decimalText, value: decimalText }),
     ),

@@ -1,6 +1,7 @@
 import { adjustStockInput } from '@/contract/inputs/goods/places'
 import { toDecimalString } from '@/core/money'
 import { listPlaces } from '@/data/queries/stock'
+import { readCanGo } from '@/model/goods/canGo'
 import { pieceNames } from '@/model/goods/pieceNames'
 import { defineCommand, paperDay } from '../command'
 import { changeStock, mustNamePieces, mustNotNamePieces } from './changeStock'
@@ -25,13 +26,15 @@ export const adjustStock = defineCommand('adjust-stock', adjustStockInput, async
   return {
     id,
     answer: async () => {
-      const named = await pieceNames(w.tx, moves)
+      const came = moves.filter((m) => m.quantity.gt(0)).map((m) => m.goodsId)
+      const [named, canGo] = await Promise.all([pieceNames(w.tx, moves), readCanGo(w.tx, came, w.today)])
       return {
         id,
         number,
         on: onDay,
         reason: input.reason,
         value: toDecimalString(value),
+        canGo,
         lines: moves.map((m) => ({
           goodsId: m.goodsId,
           placeId: m.placeId,

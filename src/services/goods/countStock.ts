@@ -9,6 +9,7 @@ import { defineCommand, paperDay, type Work } from '../command'
 import { refuse } from '@/contract/refuse'
 import { reserveId } from '@/data/queries/reserveId'
 import { insertMoves, listPlaces } from '@/data/queries/stock'
+import { readCanGo } from '@/model/goods/canGo'
 import { pieceNames } from '@/model/goods/pieceNames'
 import { changeStock, mustNamePieces, type StockChange } from './changeStock'
 import { placeNamed } from './places'
@@ -92,13 +93,15 @@ export const countStock = defineCommand('count-stock', countStockInput, async (w
   return {
     id: countId,
     answer: async () => {
-      const named = await pieceNames(w.tx, moves)
+      const came = moves.filter((m) => m.quantity.gt(0)).map((m) => m.goodsId)
+      const [named, canGo] = await Promise.all([pieceNames(w.tx, moves), readCanGo(w.tx, came, w.today)])
       return {
         id: countId,
         number,
         on: onDay,
         placeId: place.id,
         value: toDecimalString(value),
+        canGo,
         lines: moves.map((m) => ({
           goodsId: m.goodsId,
           ...named(m.batchId),

@@ -60,7 +60,7 @@ export const AdjustGoods = ({ goodsId, currency, today, places, track, onDone }:
       schema={schema}
       start={start}
       asBody={(d) => bodyOf(goodsId, d)}
-      say={(a) => `${a.number}: ${sayStockChange(a.value)}.`}
+      say={(a) => `${a.number}: ${sayStockChange(a)}`}
       preview={{ currency }}
       onDone={onDone}
       submit="Adjust"

@@ -38,7 +38,7 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
         ...(placeId === null ? {} : { placeId }),
         lines: typed.map((l) => lineBody(l, of(l.key))),
       },
-      { say: (c) => `Count ${c.number} saved: ${sayStockChange(c.value)}.` },
+      { say: (c) => `Count ${c.number} saved: ${sayStockChange(c)}` },
     )
     if (done) setCounted({})
   }
