@@ -24,7 +24,7 @@ const VIEWS = [
   { name: 'customer-page', path: '/own', own: true },
   { name: 'shop', path: '/shop' },
   { name: 'layout', path: '/settings/papers/invoice', wait: 3500 },
-  { name: 'reports', path: '/sales/reports' },
+  { name: 'pick', path: '/picks/3', wait: 2500 },
   { name: 'counter-phone', path: '/counter', width: 390, height: 844, type: 'rosin' },
 ] as const
 
