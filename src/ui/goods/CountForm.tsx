@@ -66,8 +66,8 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
             { head: 'Code', className: 'max-sm:hidden' },
             told ? 'Name, lot or serial' : 'Name',
             right('On hand'),
-            right('Counted', 'w-27.5'),
-            right('Cost of additions', 'w-30'),
+            right('Counted', 'w-27.5 max-sm:w-18'),
+            right('Cost of additions', 'w-30 max-sm:w-22'),
           ]}
         />
         <tbody>
