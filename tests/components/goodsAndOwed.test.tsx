@@ -3,8 +3,6 @@ import { userEvent } from './hand'
 import { describe, expect, test, vi } from 'vitest'
 import { day } from '@/core/day'
 import { Files } from '@/ui/files/Files'
-import { CountForm } from '@/ui/goods/CountForm'
-import type { CountLine } from '@/ui/goods/countDraft'
 import { ImportGoods } from '@/ui/goods/ImportGoods'
 import { ChaseCustomer } from '@/ui/owed/ChaseCustomer'
 import { CHOSEN, LettersToChosen } from '@/ui/owed/LettersToChosen'
@@ -16,109 +14,6 @@ import { address, router, said } from './setUp'
 
 const TODAY = day('2026-03-02')
 const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path)?.body
-
-/** A row of a count; not told apart where nothing else is said. */
-const row = (of: Pick<CountLine, 'key' | 'goodsId' | 'code' | 'name' | 'onHand'> & Partial<CountLine>): CountLine => ({
-  barcode: '',
-  track: 'none',
-  lot: null,
-  expires: null,
-  serial: null,
-  isNew: false,
-  unitCost: '0',
-  ...of,
-})
-
-describe('a count of the shelf', () => {
-  const open = () =>
-    render(
-      <CountForm
-        currency="USD"
-        today={TODAY}
-        placeId={null}
-        lines={[
-          row({ key: '1', goodsId: 1, code: 'VN', name: 'Violin', onHand: '5', unitCost: '600' }),
-          row({ key: '2', goodsId: 2, code: 'RO', name: 'Rosin', onHand: '20', unitCost: '6' }),
-        ]}
-      />,
-    )
-
-  test('puts in what was counted, and nothing else', async () => {
-    const sent = answerCalls({ 'POST /stock-counts': { status: 201, body: { number: 'S-26-1', value: '-1200.00' } } })
-    open()
-    expect(button('Save count (0 items)').disabled).toBe(true)
-    await type('Counted: Violin', '3')
-    await press('Save count (1 item)')
-    await waitFor(() => expect(said).toEqual(['Count S-26-1 saved: stock value down 1,200.00.']))
-    expect(bodyOf(sent, '/stock-counts')).toEqual({ on: '2026-03-02', lines: [{ goodsId: 1, counted: '3' }] })
-    expect(field('Counted: Violin').value).toBe('')
-  })
-
-  test('by scanner: one more of a thing, a serial once, and what nobody knows is told', async () => {
-    const canGo = [1, 2, 3, 4].map((n) => ({ number: 1000 + n, customer: `Player ${n}` }))
-    const sent = answerCalls({
-      'POST /stock-counts': { status: 201, body: { number: 'N-26-1', value: '0.00', canGo } },
-    })
-    render(
-      <CountForm
-        currency="USD"
-        today={TODAY}
-        placeId={2}
-        lines={[
-          row({ key: '1', goodsId: 1, code: 'RO', barcode: '4711', name: 'Rosin', onHand: '5' }),
-          row({ key: '2 V1', goodsId: 2, code: 'VA', name: 'Viola', track: 'serial', serial: 'V1', onHand: '1' }),
-          row({ key: '2', goodsId: 2, code: 'VA', name: 'Viola', track: 'serial', isNew: true, onHand: '1' }),
-          row({ key: '3 L1', goodsId: 3, code: 'ST', name: 'Strings', track: 'lot', lot: 'L1', onHand: '2' }),
-          row({ key: '3', goodsId: 3, code: 'ST', name: 'Strings', track: 'lot', isNew: true, onHand: '2' }),
-        ]}
-      />,
-    )
-    const scan = async (code: string, says: string) => {
-      await userEvent.type(field('Scan'), `${code}{Enter}`)
-      await waitFor(() => expect(document.body.textContent).toContain(says))
-    }
-    await scan('4711', 'Rosin: 1')
-    await scan('ro', 'Rosin: 2')
-    await scan('V1', 'Viola V1: 1')
-    await scan('V7', 'Viola: 1')
-    await scan('V7', 'Viola: 1')
-    await scan('L1', 'Strings L1: 1')
-    await scan('ST', 'Nothing here has the code, barcode or serial ST.')
-    await type('New lot: Strings', 'L2')
-    await type('Counted: Strings new lot', '4')
-    await press('Save count (5 items)')
-    await waitFor(() =>
-      expect(said.at(-1)).toBe(
-        'Count N-26-1 saved: stock value up 0.00. In stock now for Player 1 (sale 1001), Player 2 (sale 1002), Player 3 (sale 1003) and 1 more.',
-      ),
-    )
-    expect(bodyOf(sent, '/stock-counts')).toEqual({
-      on: '2026-03-02',
-      placeId: 2,
-      lines: [
-        { goodsId: 1, counted: '2' },
-        { goodsId: 2, counted: '1', serials: ['V1'] },
-        { goodsId: 2, serials: ['V7'] },
-        { goodsId: 3, counted: '1', lot: { code: 'L1' } },
-        { goodsId: 3, counted: '4', lot: { code: 'L2' } },
-      ],
-    })
-  })
-
-  test('of more than the books say takes what the new ones cost', async () => {
-    const sent = answerCalls({ 'POST /stock-counts': { status: 201, body: { number: 'S-26-1', value: '35.00' } } })
-    open()
-    await type('Counted: Rosin', '25')
-    await type('Cost of new ones: Rosin', '7')
-    await type('Date', '-1')
-    await press('Save count (1 item)')
-    await waitFor(() => expect(said).toEqual(['Count S-26-1 saved: stock value up 35.00.']))
-    expect(bodyOf(sent, '/stock-counts')).toEqual({
-      on: '2026-03-01',
-      lines: [{ goodsId: 2, counted: '25', unitCost: '7.00' }],
-    })
-  })
-})
 
 describe('goods from a file', () => {
   const looked = {
