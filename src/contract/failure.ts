@@ -108,6 +108,7 @@ export type Failure =
     }
   | { readonly code: 'carrier-refused'; readonly carrier: string; readonly why: string }
   | { readonly code: 'pick-open'; readonly number: string }
+  | { readonly code: 'changed-meanwhile'; readonly what: string }
   | { readonly code: 'pick-sent'; readonly number: string }
   | { readonly code: 'whole-serials'; readonly goods: string; readonly asked: Decimal }
   | { readonly code: 'tracking-is-fixed'; readonly goods: string }

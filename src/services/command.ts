@@ -66,37 +66,59 @@ class Seen extends Error {
   }
 }
 
-/** Makes a command: input schema, then work in one transaction that saves all or nothing. */
-export const defineCommand = <O, I, A>(
+/**
+ * Makes a command: input schema, then work in one transaction that saves all or nothing. What somebody outside has to be asked
+ * first (`ask`) is asked before the transaction begins: nobody waits for it but who asked. A preview asks `dry`, and nothing is booked.
+ */
+export const defineCommand = <O, I, A, B = never>(
   name: string,
   schema: z.ZodType<O, I>,
-  work: (w: Work, input: O) => Promise<Done<A>>,
-  /** The answer holds a secret: it is told once and not kept. */
-  { answerIsSecret = false }: { readonly answerIsSecret?: boolean } = {},
+  work: (w: Work, input: O, asked: B | undefined) => Promise<Done<A>>,
+  {
+    answerIsSecret = false,
+    ask,
+  }: {
+    /** The answer holds a secret: it is told once and not kept. */
+    readonly answerIsSecret?: boolean
+    readonly ask?: (till: Till, input: O, dry: boolean) => Promise<B>
+  } = {},
 ): Command<I, A> => ({
   name,
   schema,
-  run: (till, input) => attempt(till, async (tx) => (await work(await makeWork(tx, till), parse(schema, input))).id),
+  run: (till, input) =>
+    attempt(
+      till,
+      async (tx, asked) => (await work(await makeWork(tx, till), parse(schema, input), asked)).id,
+      ask && (() => ask(till, parse(schema, input), false)),
+    ),
   answer: (till, input, key) =>
-    attempt(till, async (tx) => {
-      const parsed = parse(schema, input)
-      const before = key === null ? null : await takeKey(tx, key, fingerprint(name, input))
-      if (before) return answerIsSecret ? refuse({ code: 'shown-once' }) : (before.answer as A)
-      const answer = await (await work(await makeWork(tx, till), parsed)).answer()
-      if (key !== null && !answerIsSecret) await keepAnswer(tx, key, answer)
-      return answer
-    }),
+    attempt(
+      till,
+      async (tx, asked) => {
+        const parsed = parse(schema, input)
+        const before = key === null ? null : await takeKey(tx, key, fingerprint(name, input))
+        if (before) return answerIsSecret ? refuse({ code: 'shown-once' }) : (before.answer as A)
+        const answer = await (await work(await makeWork(tx, till), parsed, asked)).answer()
+        if (key !== null && !answerIsSecret) await keepAnswer(tx, key, answer)
+        return answer
+      },
+      ask && (() => ask(till, parse(schema, input), false)),
+    ),
   preview: async (till, input) => {
     try {
-      return await attempt(till, async (tx) => {
-        const parsed = parse(schema, input)
-        const posted: number[] = []
-        const answer = await (await work(await makeWork(tx, till, posted), parsed)).answer()
-        throw new Seen({
-          answer: answerIsSecret ? null : answer,
-          entries: await findEntries(tx, posted, present(await findBusiness(tx)).currency),
-        })
-      })
+      return await attempt(
+        till,
+        async (tx, asked) => {
+          const parsed = parse(schema, input)
+          const posted: number[] = []
+          const answer = await (await work(await makeWork(tx, till, posted), parsed, asked)).answer()
+          throw new Seen({
+            answer: answerIsSecret ? null : answer,
+            entries: await findEntries(tx, posted, present(await findBusiness(tx)).currency),
+          })
+        },
+        ask && (() => ask(till, parse(schema, input), true)),
+      )
     } catch (problem) {
       if (problem instanceof Seen) return ok(problem.preview as Preview<A>)
       throw problem
@@ -104,9 +126,14 @@ export const defineCommand = <O, I, A>(
   },
 })
 
-const attempt = async <T>(till: Till, work: (tx: Transaction) => Promise<T>): Promise<Result<T, Failure>> => {
+const attempt = async <T, B>(
+  till: Till,
+  work: (tx: Transaction, asked: B | undefined) => Promise<T>,
+  ask?: () => Promise<B>,
+): Promise<Result<T, Failure>> => {
   try {
-    return ok(await transact(till.db, work))
+    const asked = await ask?.()
+    return ok(await transact(till.db, (tx) => work(tx, asked)))
   } catch (problem) {
     if (problem instanceof Refusal) return err(problem.failure)
     const refused = await fromDatabase(till.db, problem)

@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, describe, expect, test } from 'vitest'
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { listPost } from '@/data/queries/post'
 import { findBusiness } from '@/data/queries/business'
 import { saleView } from '@/model/sale/saleView'
@@ -211,6 +211,33 @@ describe('the carrier', () => {
       by: 'parcel',
       parcels: [{ carrier: 'A friend', price: null, tracking: '' }],
     })
+  })
+
+  test('that is slow keeps nobody else waiting; what was changed meanwhile is not sent', async () => {
+    await order('7 Slow Lane')
+    const pick = await s.answer(startPick, { saleId, lines: [{ lineId, quantity: '3' }] })
+    const wish = { pickId: pick.id, service: 'Economy' }
+    let sent = false
+    const sending = s.refusal(sendPick(heronParcel), wish).then((why) => {
+      sent = true
+      return why
+    })
+    // Somebody else picks it short while the carrier still thinks.
+    await s.run(correctPick, { pickId: pick.id, lines: [{ lineId, from: [{ placeId: store, quantity: '2' }] }] })
+    expect(sent).toBe(false)
+    expect(await sending).toBe('changed-meanwhile')
+    expect((await view()).lines[0]).toMatchObject({ handedOver: '0' })
+    expect(await s.answer(sendPick(heronParcel), wish)).toMatchObject({ lines: [{ quantity: '2' }] })
+  })
+
+  test('is not asked to take anything where it is only looked at', async () => {
+    await order('9 No Such Street')
+    const asked = vi.spyOn(heronParcel, 'book')
+    const wish = { saleId, lines: [{ lineId, quantity: '1' }], service: 'Express' }
+    const seen = await handOverBy(heronParcel).preview(s.shop, wish)
+    expect(seen.ok && seen.value.entries).toHaveLength(1)
+    expect(asked).not.toHaveBeenCalled()
+    asked.mockRestore()
   })
 
   test('delivers, or loses; parcels without lines say what goes', async () => {

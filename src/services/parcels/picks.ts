@@ -1,3 +1,4 @@
+import type { z } from 'zod'
 import {
   correctPickInput,
   dropPickInput,
@@ -6,13 +7,13 @@ import {
   startPickInput,
   type PickedLine,
 } from '@/contract/inputs/parcels/picks'
-import { found, refuse } from '@/contract/refuse'
+import { refuse } from '@/contract/refuse'
 import { decimal, smaller, ZERO, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
 import { findCustomer } from '@/data/queries/customers'
 import { findGoods } from '@/data/queries/goods'
 import { takeNumber } from '@/data/queries/numbers'
-import { deleteParcelsOfPick, insertParcel, listParcels } from '@/data/queries/parcel'
+import { deleteParcelsOfPick, insertParcel, listParcels, type ParcelRow } from '@/data/queries/parcel'
 import {
   deletePick,
   insertPick,
@@ -34,7 +35,7 @@ import type { HandedLine } from '../sales/handingOf'
 import { giveGoods } from '../sales/handOver'
 import { mustBeAgreed, takeSale } from '../sales/saleWork'
 import type { Carrier } from '@/core/parcel'
-import { asPacked, book, inParcels, packParcels, shipParcels } from './ship'
+import { askingOf, asPacked, book, inParcels, packParcels, shipParcels, type Asking } from './ship'
 
 const answerPick = (w: Work, id: number) => ({
   id,
@@ -171,7 +172,7 @@ export const packPick = defineCommand('pack-pick', packPickInput, async (w, { pi
 })
 
 /** What was picked, as a handover takes it: kits as their parts. */
-const handedLines = async (w: Work, pick: PickRow): Promise<readonly HandedLine[]> => {
+const handedLines = async (w: Pick<Asking, 'tx'>, pick: PickRow): Promise<readonly HandedLine[]> => {
   const lines = await listSaleLines(w.tx, [pick.saleId])
   return [...new Set(pick.lines.map((l) => l.lineId))].flatMap((lineId): HandedLine[] => {
     const mine = pick.lines.filter((l) => l.lineId === lineId && pickedOf(l).gt(0))
@@ -185,36 +186,60 @@ const handedLines = async (w: Work, pick: PickRow): Promise<readonly HandedLine[
   })
 }
 
+/** A pick list as it was when its carrier was asked: when it is sent, it must still be so. */
+const looks = (pick: PickRow, parcels: readonly ParcelRow[]): string =>
+  JSON.stringify([
+    pick.lines.map((l) => [l.id, l.from]),
+    parcels.map(({ id, weight, size, address }) => [id, weight, size, address]),
+  ])
+
+type Sending = z.output<typeof sendPickInput>
+
+/** The parcels of a pick list booked with the carrier, none where it goes without; null where there is nothing to send. */
+const askForPick = async (w: Asking, { pickId, carrier, service, by }: Sending, asked: Parameters<typeof book>[3]) => {
+  const [pick] = await listPicks(w.tx, { id: pickId })
+  if (!pick || pick.state === 'sent') return null
+  const parcels = await listParcels(w.tx, { pickIds: [pickId] }, w.currency)
+  const looked = looks(pick, parcels)
+  const byCarrier =
+    carrier !== undefined || service !== undefined || (parcels.length > 0 && (by ?? 'parcel') === 'parcel')
+  if (!byCarrier) return { looked, booked: [] }
+  const whole = (await handedLines(w, pick)).filter((l) => l.quantity.gt(0))
+  const packed =
+    parcels.length > 0
+      ? parcels.map(asPacked)
+      : whole.length > 0
+        ? await packParcels(w, pick.saleId, [{ lines: whole }])
+        : []
+  return { looked, booked: await book(w, packed, { carrier, service }, asked) }
+}
+
 /** Hands over what was picked: with a carrier, or across the counter. Once, and never more than was picked. */
-export const sendPick = (asked: Carrier | null) =>
-  defineCommand('send-pick', sendPickInput, async (w, { pickId, on, carrier, service, by, tell }) => {
-    const onDay = paperDay(w, on)
-    const seen = found((await listPicks(w.tx, { id: pickId }))[0], 'pick list', pickId)
-    const before = await listParcels(w.tx, { pickIds: [pickId] }, w.currency)
-    const lines = await handedLines(w, seen)
-    if (lines.length === 0) refuse({ code: 'nothing-to-hand-over' })
-    const byCarrier =
-      carrier !== undefined || service !== undefined || (before.length > 0 && (by ?? 'parcel') === 'parcel')
-    const whole = lines.filter((l) => l.quantity.gt(0))
-    const packed =
-      before.length > 0
-        ? before.map(asPacked)
-        : byCarrier && whole.length > 0
-          ? await packParcels(w, seen.saleId, [{ lines: whole }])
-          : []
-    // The carrier is asked before anything is locked: it may take its time.
-    const booked = byCarrier ? await book(w, packed, { carrier, service }, asked) : []
-    const pick = await takePick(w, pickId)
-    const id = await giveGoods(w, pick.saleId, {
-      on: onDay,
-      by: booked.length > 0 ? 'parcel' : (by ?? 'counter'),
-      lines,
-    })
-    await shipParcels(w, { handoverId: id, pickId, on: onDay }, booked)
-    await updatePick(w.tx, pickId, { state: 'sent', handoverId: id })
-    if (booked.length > 0 && tell !== false) await tellOnItsWay(w, pick.saleId, id)
-    return { id, answer: () => handoverView(w.tx, id, w.currency) }
-  })
+export const sendPick = (carrier: Carrier | null) =>
+  defineCommand(
+    'send-pick',
+    sendPickInput,
+    async (w, { pickId, on, by, tell }, asked: Awaited<ReturnType<typeof askForPick>> | undefined) => {
+      const onDay = paperDay(w, on)
+      const pick = await takePick(w, pickId)
+      const parcels = await listParcels(w.tx, { pickIds: [pickId] }, w.currency)
+      if (asked?.looked !== looks(pick, parcels))
+        return refuse({ code: 'changed-meanwhile', what: `Pick list ${pick.number}` })
+      const { booked } = asked
+      const lines = await handedLines(w, pick)
+      if (lines.length === 0) refuse({ code: 'nothing-to-hand-over' })
+      const id = await giveGoods(w, pick.saleId, {
+        on: onDay,
+        by: booked.length > 0 ? 'parcel' : (by ?? 'counter'),
+        lines,
+      })
+      await shipParcels(w, { handoverId: id, pickId, on: onDay }, booked)
+      await updatePick(w.tx, pickId, { state: 'sent', handoverId: id })
+      if (booked.length > 0 && tell !== false) await tellOnItsWay(w, pick.saleId, id)
+      return { id, answer: () => handoverView(w.tx, id, w.currency) }
+    },
+    { ask: async (till, input, dry) => askForPick(await askingOf(till), input, { carrier, dry }) },
+  )
 
 /** Tells the customer that the goods are on their way, where there is an address to write to. */
 export const tellOnItsWay = async (w: Work, saleId: number, handoverId: number): Promise<void> => {

@@ -1,14 +1,18 @@
 import type { ParcelInput } from '@/contract/shipping'
 import { refuse } from '@/contract/refuse'
 import type { Day } from '@/core/day'
-import { decimal, roundToMoney, ZERO, type Decimal, type Money } from '@/core/money'
+import { decimal, roundToMoney, smaller, ZERO, type Decimal, type Money } from '@/core/money'
 import { boxFor, sizeText, weightOf, type Shipped, type ToPack } from '@/core/parcel'
 import { present } from '@/core/present'
 import { findGoods } from '@/data/queries/goods'
 import { insertParcel, updateParcel, type ParcelRow } from '@/data/queries/parcel'
 import { listSaleLines, type SaleLineRow } from '@/data/queries/saleLine'
 import { findSales } from '@/data/queries/sales'
-import type { Work } from '../command'
+import type { Db } from '@/data/connect'
+import { findBusiness, type Business } from '@/data/queries/business'
+import { findHandover } from '@/data/queries/handover'
+import { readStories } from '@/model/sale/readStories'
+import type { Till, Work } from '../command'
 import type { Carrier } from '@/core/parcel'
 
 /** A parcel that is to be sent: packed, and where it goes. */
@@ -27,9 +31,29 @@ export interface BookedParcel extends Packed {
   readonly tracking: string
 }
 
+/** Where the carrier is asked from: outside the transaction, so that nobody waits for it but who asked. */
+export interface Asking {
+  readonly tx: Db
+  readonly business: Business
+  readonly currency: string
+  readonly today: Day
+}
+
+export const askingOf = async ({ db, today }: Till): Promise<Asking> => {
+  const business = (await findBusiness(db)) ?? refuse({ code: 'not-set-up' })
+  return { tx: db, business, currency: business.currency, today }
+}
+
+/** The carrier that is asked, if there is one; `dry`, it is only asked for its prices. */
+interface Asked {
+  readonly carrier: Carrier | null
+  readonly dry: boolean
+}
+const NOT_BOOKED = { ok: true, tracking: [] } as const
+
 /** What goods weigh and measure, kits as their parts. */
 const toPack = async (
-  w: Work,
+  w: Asking,
   lines: readonly SaleLineRow[],
   packed: readonly { readonly lineId: number; readonly quantity: Decimal }[],
 ): Promise<readonly ToPack[]> => {
@@ -56,7 +80,7 @@ const toPack = async (
 
 /** Parcels as they are packed: what is not said of their box and weight is reckoned from what is in them. */
 export const packParcels = async (
-  w: Work,
+  w: Asking,
   saleId: number,
   parcels: readonly ParcelInput[],
 ): Promise<readonly Packed[]> => {
@@ -117,23 +141,29 @@ interface Shipping {
   readonly lines?: readonly { readonly lineId: number; readonly quantity: Decimal }[]
 }
 
+/** What of a sale is set aside, and goes where nothing else is said. */
+const setAsideLines = async (w: Asking, saleId: number) => {
+  const [story] = await readStories(w.tx, [saleId], w.business, w.today)
+  return (story?.lines ?? []).flatMap((l) =>
+    l.fromShelf ? [{ lineId: l.id, quantity: smaller(l.setAside, l.toHandOver) }] : [],
+  )
+}
+
 /** The parcels of a handover, booked with their carrier; null where nothing is sent by one. Locks nothing. */
 export const bookCarrier = async (
-  w: Work,
+  w: Asking,
   saleId: number,
   shipping: Shipping,
-  asked: Carrier | null,
+  asked: Asked,
 ): Promise<readonly BookedParcel[] | null> => {
   const { parcels, carrier, service } = shipping
   if (!parcels && carrier === undefined && service === undefined) return null
+  const [sale] = await findSales(w.tx, [saleId], w.currency)
+  // What cannot be handed over at all is told by the handover itself; no label is made for it.
+  if (!sale?.agreedOn || sale.closedAs) return null
   if (parcels && shipping.lines) mustBeInLines(parcels, shipping.lines)
   if (parcels) return book(w, await packParcels(w, saleId, parcels), { carrier, service }, asked)
-  const lines =
-    shipping.lines ??
-    (await listSaleLines(w.tx, [saleId])).flatMap((l) => {
-      const quantity = l.agreed.minus(l.handedOver).plus(l.toReplace)
-      return quantity.gt(0) && (l.kind === 'stock' || l.kind === 'kit') ? [{ lineId: l.id, quantity }] : []
-    })
+  const lines = shipping.lines ?? (await setAsideLines(w, saleId))
   const counted = lines.filter((l) => l.quantity.gt(0))
   if (counted.length === 0) refuse({ code: 'nothing-to-hand-over' })
   return book(w, await packParcels(w, saleId, [{ lines: counted }]), { carrier, service }, asked)
@@ -141,10 +171,10 @@ export const bookCarrier = async (
 
 /** Asks the carrier for parcels, each address for itself: what each costs, and its number. */
 export const book = async (
-  w: Work,
+  w: Asking,
   packed: readonly Packed[],
   { carrier, service }: { readonly carrier?: string; readonly service?: string },
-  asked: Carrier | null,
+  { carrier: asked, dry }: Asked,
 ): Promise<readonly BookedParcel[]> => {
   // A carrier we cannot ask: its label is made elsewhere.
   if (!asked || (carrier !== undefined && carrier.toLowerCase() !== asked.name.toLowerCase()))
@@ -161,7 +191,7 @@ export const book = async (
         code: 'invalid',
         errors: [{ path: 'service', message: `${asked.name} has ${quotes.map((q) => q.service).join(', ')}.` }],
       })
-    const answer = await asked.book({ address }, mine.length)
+    const answer = dry ? NOT_BOOKED : await asked.book({ address }, mine.length)
     if (!answer.ok) return refuse({ code: 'carrier-refused', carrier: asked.name, why: answer.why })
     mine.forEach((p, i) =>
       booked.push({
@@ -174,6 +204,15 @@ export const book = async (
     )
   }
   return booked
+}
+
+/** No parcel holds more of a line than was handed over of it. */
+export const mustHaveGone = async (w: Work, handoverId: number, parcels: readonly BookedParcel[]): Promise<void> => {
+  const paper = present(await findHandover(w.tx, handoverId, w.currency))
+  for (const [lineId, quantity] of inParcels(parcels)) {
+    const line = paper.lines.find((l) => l.saleLineId === lineId)
+    if (!line || quantity.gt(line.quantity)) refuse({ code: 'changed-meanwhile', what: 'What goes' })
+  }
 }
 
 /** Writes that parcels went with a handover. */

@@ -11,7 +11,7 @@ import { readArrangement, type Arrangement } from '@/contract/arrangement'
 import { layawayLeft } from '../plans/layawayLeft'
 import { refuse } from '@/contract/refuse'
 import type { Carrier } from '@/core/parcel'
-import { bookCarrier, inParcels, shipParcels } from '../parcels/ship'
+import { askingOf, bookCarrier, inParcels, mustHaveGone, shipParcels } from '../parcels/ship'
 import { handingOf, mergeLines, type HandedLine, type Handing } from './handingOf'
 import { arrangeIn } from './arrangeSale'
 import { refreshSale } from './refreshSale'
@@ -67,18 +67,32 @@ export const giveGoods = async (w: Work, saleId: number, { on, by, lines, turnIn
 
 /** Goods go to the customer: across the counter, as parcels, or delivered. In part or several times. */
 export const handOverBy = (asked: Carrier | null) =>
-  defineCommand('hand-over', handOverInput, async (w, { saleId, on, parcels, carrier, service, ...how }) => {
-    const onDay = paperDay(w, on)
-    // The carrier is asked before anything is locked: it may take its time.
-    const booked = await bookCarrier(w, saleId, { parcels, carrier, service, lines: how.lines }, asked)
-    // Parcels without lines: what is in them goes.
-    const lines =
-      how.lines ??
-      (parcels && [...inParcels(parcels)].map(([lineId, quantity]) => ({ lineId, quantity, from: [{ quantity }] })))
-    const id = await giveGoods(w, saleId, { ...how, lines, on: onDay, by: booked ? 'parcel' : how.by })
-    if (booked) await shipParcels(w, { handoverId: id, on: onDay }, booked)
-    return { id, answer: () => handoverView(w.tx, id, w.currency) }
-  })
+  defineCommand(
+    'hand-over',
+    handOverInput,
+    async (w, { saleId, on, parcels, carrier: _carrier, service: _service, ...how }, booked: Booked | undefined) => {
+      const onDay = paperDay(w, on)
+      // Parcels without lines: what is in them goes.
+      const inThem =
+        parcels && [...inParcels(parcels)].map(([lineId, quantity]) => ({ lineId, quantity, from: [{ quantity }] }))
+      const id = await giveGoods(w, saleId, {
+        ...how,
+        lines: how.lines ?? inThem,
+        on: onDay,
+        by: booked ? 'parcel' : how.by,
+      })
+      if (booked) {
+        await mustHaveGone(w, id, booked)
+        await shipParcels(w, { handoverId: id, on: onDay }, booked)
+      }
+      return { id, answer: () => handoverView(w.tx, id, w.currency) }
+    },
+    {
+      ask: async (till, { saleId, parcels, carrier, service, lines }, dry): Promise<Booked> =>
+        bookCarrier(await askingOf(till), saleId, { parcels, carrier, service, lines }, { carrier: asked, dry }),
+    },
+  )
+type Booked = Awaited<ReturnType<typeof bookCarrier>>
 
 /** The same where no carrier can be asked: what it is sent with is written down as it is said. */
 export const handOver = handOverBy(null)
