@@ -191,6 +191,8 @@ export const book = async (
         code: 'invalid',
         errors: [{ path: 'service', message: `${asked.name} has ${quotes.map((q) => q.service).join(', ')}.` }],
       })
+    if (address.trim() === '')
+      return refuse({ code: 'carrier-refused', carrier: asked.name, why: 'there is no address.' })
     const answer = dry ? NOT_BOOKED : await asked.book({ address }, mine.length)
     if (!answer.ok) return refuse({ code: 'carrier-refused', carrier: asked.name, why: answer.why })
     mine.forEach((p, i) =>
