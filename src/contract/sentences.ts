@@ -121,7 +121,8 @@ const SENTENCES: Sentences = {
   'carrier-refused': (f) =>
     `${f.carrier} did not take the parcels: ${f.why} Correct the address, then send again. Nothing was handed over.`,
   'pick-open': (f) => `Pick list ${f.number} of this sale is not done yet. Go on with it, or delete it first.`,
-  'changed-meanwhile': (f) => `${f.what} was changed meanwhile. Look at it again, then send it. Nothing was handed over.`,
+  'changed-meanwhile': (f) =>
+    `${f.what} was changed meanwhile. Look at it again, then send it. Nothing was handed over.`,
   'pick-sent': (f) => `Pick list ${f.number} is sent and stays as it is. What went too much comes back with a return.`,
   'whole-serials': (f) =>
     `${f.goods} goes by serial, one whole piece each (you entered ${n(f.asked)}). Enter a whole number.`,

@@ -47,8 +47,9 @@ describe('how they pay', () => {
     await type('Number of payments', '3')
     await waitFor(() => expect(rowsOf(screen.getByRole('table'))).toContain('2 Apr 2026 | 400.00 | 0.00'))
     // On a slow machine it may have been asked what stood there before.
-    const asked = sent.findLast((c) => c.path === '/plans/preview')
-    expect(asked?.body).toMatchObject({ kind: 'installments', count: 3, total: '1200.00' })
+    await waitFor(() =>
+      expect(bodyOf(sent, '/plans/preview')).toMatchObject({ kind: 'installments', count: 3, total: '1200.00' }),
+    )
     await press(/^Save terms/)
     await waitFor(() => expect(closed).toHaveBeenCalled())
     expect(bodyOf(sent, '/sales/7/arrangement')).toMatchObject({
