@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { ZERO, type Decimal } from '@/core/money'
+import { sameName } from '@/core/stock'
 import { day, id, quantity, text } from './fields'
 
 /** Pieces that are told apart: a serial, or a lot with the last day on which it may be handed over. */
@@ -11,7 +12,8 @@ export const serials = z
   .max(2000, 'At most 2000 serials at a time.')
   .superRefine((all, ctx) =>
     all.forEach((s, i) => {
-      if (all.indexOf(s) < i) ctx.addIssue({ code: 'custom', path: [i], message: `Serial ${s} is named twice.` })
+      if (all.findIndex((x) => sameName(x, s)) < i)
+        ctx.addIssue({ code: 'custom', path: [i], message: `Serial ${s} is named twice.` })
     }),
   )
 

@@ -1,15 +1,8 @@
-import type { ParcelState } from '@/core/kinds'
+import { PARCEL_STATE_NAMES } from '@/core/names'
 import type { SentParcel } from '@/model/parcel/parcels'
 import { defineColumns } from './column'
 import { dayField, links } from './field'
 import { defineList } from './list'
-
-const STATES: Readonly<Record<ParcelState, string>> = {
-  packed: 'Packed',
-  sent: 'In transit',
-  delivered: 'Delivered',
-  lost: 'Lost',
-}
 
 /** What was sent, and where the carrier has it; of one day it is the manifest that goes along with the carrier. */
 export const parcelsList = defineList<SentParcel>()({
@@ -17,7 +10,11 @@ export const parcelsList = defineList<SentParcel>()({
   title: 'Parcels',
   path: '/parcels',
   fields: {
-    state: links('Where they are', { sent: STATES.sent, delivered: STATES.delivered, lost: STATES.lost }),
+    state: links('Where they are', {
+      sent: PARCEL_STATE_NAMES.sent,
+      delivered: PARCEL_STATE_NAMES.delivered,
+      lost: PARCEL_STATE_NAMES.lost,
+    }),
     sentOn: dayField('Sent on'),
   },
   columns: defineColumns<SentParcel>([
@@ -41,7 +38,7 @@ export const parcelsList = defineList<SentParcel>()({
       key: 'state',
       head: 'Status',
       as: 'text',
-      of: (p) => STATES[p.state],
+      of: (p) => PARCEL_STATE_NAMES[p.state],
       tone: (p) => (p.state === 'lost' ? 'late' : p.state === 'delivered' ? 'paid' : undefined),
     },
   ]),

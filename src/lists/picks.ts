@@ -1,16 +1,8 @@
-import type { PickState } from '@/core/kinds'
+import { PICK_STATE_NAMES } from '@/core/names'
 import type { PickOnList } from '@/model/parcel/picks'
 import { defineColumns } from './column'
 import { links } from './field'
 import { defineList } from './list'
-
-/** How far a pick list is, as it is said. */
-export const PICK_STATE_NAMES: Readonly<Record<PickState, string>> = {
-  'to pick': 'To pick',
-  picked: 'Picked',
-  packed: 'Packed',
-  sent: 'Sent',
-}
 
 export const picksList = defineList<PickOnList>()({
   name: 'picks',

@@ -102,7 +102,10 @@ export const defineCommand = <O, I, A, B = never>(
         if (key !== null && !answerIsSecret) await keepAnswer(tx, key, answer)
         return answer
       },
-      ask && (() => ask(till, parse(schema, input), false)),
+      // Whoever asks again for what is done already is told the same, and nobody outside is asked again.
+      ask &&
+        (async () =>
+          key !== null && (await findCommand(till.db, key)) ? undefined : ask(till, parse(schema, input), false)),
     ),
   preview: async (till, input) => {
     try {
@@ -129,7 +132,7 @@ export const defineCommand = <O, I, A, B = never>(
 const attempt = async <T, B>(
   till: Till,
   work: (tx: Transaction, asked: B | undefined) => Promise<T>,
-  ask?: () => Promise<B>,
+  ask?: () => Promise<B | undefined>,
 ): Promise<Result<T, Failure>> => {
   try {
     const asked = await ask?.()

@@ -6,7 +6,7 @@ import { PickDesk } from '@/ui/parcels/PickDesk'
 import { SendDesk } from '@/ui/parcels/SendDesk'
 import { scanRow, rowsOf, type DeskLine } from '@/ui/parcels/pickDraft'
 import { answerCalls, refuses, type Sent } from './calls'
-import { field, press, type } from './hands'
+import { button, field, press, type } from './hands'
 import { userEvent } from './hand'
 import { said } from './setUp'
 
@@ -170,6 +170,21 @@ describe('parcels', () => {
     await press('Send')
     await waitFor(() => expect(said).toEqual(['H-26-9: handed over to Hazel Adair and booked with the carrier.']))
     expect(bodyOf(sent, '/picks/3/send')).toEqual({ on: '2026-03-02', service: 'Economy' })
+  })
+
+  test('wait for the price: nothing goes before there is one, then the cheapest is chosen', async () => {
+    const sent = answerCalls(
+      {
+        'POST /carrier/quotes': { status: 200, body: QUOTES },
+        'POST /picks/3/send': { status: 200, body: { id: 9, number: 'H-26-9' } },
+      },
+      (path) => (path === '/carrier/quotes' ? 300 : 0),
+    )
+    send([{ weight: '2', size: '' }])
+    expect(button('Hand over').disabled).toBe(true)
+    await waitFor(() => expect(button('Send').disabled).toBe(false))
+    await press('Send')
+    await waitFor(() => expect(bodyOf(sent, '/picks/3/send')).toEqual({ on: '2026-03-02', service: 'Economy' }))
   })
 
   test('are not needed by who picks it up', async () => {

@@ -11,6 +11,8 @@ import { heronParcel } from '@/standins/carrier/carrier'
 import { quoteCarrier, trackParcels } from '@/services/parcels/carrier'
 import { correctPick, dropPick, packPick, sendPick, startPick } from '@/services/parcels/picks'
 import { changeCustomer } from '@/services/people/keepCustomer'
+import { cancelSale } from '@/services/sales/closeSale'
+import { listPicks } from '@/data/queries/pick'
 import { handOver, handOverBy } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
 import { addOutfit, addToldGoods } from './history/pieces'
@@ -112,6 +114,25 @@ describe('an order picked short from two places', () => {
     expect(await s.ties()).toEqual([])
   })
 
+  test('a pick list of a sale that is canceled is gone', async () => {
+    await order()
+    await s.answer(startPick, { saleId })
+    await s.run(cancelSale, { saleId, reason: 'x' })
+    expect(await listPicks(s.db, {})).toEqual([])
+  })
+
+  test('asked twice with one key is sent once, and the carrier is asked once', async () => {
+    await order()
+    const asked = vi.spyOn(heronParcel, 'book')
+    const wish = { saleId, lines: [{ lineId, quantity: '1' }], service: 'Express' }
+    const first = await s.answer(handOverBy(heronParcel), wish, 'one-key')
+    // All the rest goes, so that nothing is left that could be sent.
+    await s.run(handOver, { saleId })
+    expect(await s.answer(handOverBy(heronParcel), wish, 'one-key')).toEqual(first)
+    expect(asked).toHaveBeenCalledTimes(1)
+    asked.mockRestore()
+  })
+
   test('a pick list that is not sent can be thrown away, and made for some of it', async () => {
     await order()
     const first = await s.answer(startPick, { saleId, lines: [{ lineId, quantity: '3' }] })
@@ -168,6 +189,7 @@ describe('pieces that are told apart', () => {
     saleId = await s.run(startSale, {
       customerId: s.customer,
       agreed: true,
+      deliverTo: '4 Mill Lane',
       lines: [{ goodsId: outfit, quantity: '1' }],
     })
     lineId = (await view()).lines[0]!.id
@@ -177,8 +199,13 @@ describe('pieces that are told apart', () => {
       ['Strings', '2'],
       ['Bow', '1'],
     ])
+    // Whole it is a line of a parcel; without its bow it goes as it is, in a parcel of no line.
+    const parcels = [{ lines: [{ lineId, quantity: '1' }] }]
+    expect((await s.answer(packPick, { pickId: pick.id, parcels })).parcels).toMatchObject([{ lines: [{ lineId }] }])
     await s.run(correctPick, { pickId: pick.id, lines: [{ lineId, goodsId: told.bow, from: [] }] })
-    await s.run(sendPick(heronParcel), { pickId: pick.id })
+    expect(await s.refusal(packPick, { pickId: pick.id, parcels })).toBe('invalid')
+    const sent = await s.answer(sendPick(heronParcel), { pickId: pick.id, service: 'Economy' })
+    expect(sent).toMatchObject({ by: 'parcel', parcels: [{ lines: [], state: 'sent' }] })
     expect((await view()).lines[0]).toMatchObject({
       handedOver: '0',
       parts: [{ toHandOver: '0' }, { toHandOver: '0' }, { goodsId: told.bow, toHandOver: '1' }],

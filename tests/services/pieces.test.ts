@@ -1,43 +1,27 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { findBusiness } from '@/data/queries/business'
-import { goodsCardView, goodsStockView } from '@/model/goods/stockViews'
+import { goodsCardView } from '@/model/goods/stockViews'
 import { lotView } from '@/model/goods/lifeOf'
-import { day } from '@/core/day'
 import { adjustStock } from '@/services/goods/adjustStock'
 import { countStock } from '@/services/goods/countStock'
 import { addGoods, changeGoods } from '@/services/goods/keepGoods'
 import { moveStock } from '@/services/goods/moveStock'
-import { addPlace } from '@/services/goods/places'
 import { handOver } from '@/services/sales/handOver'
-import { startSale } from '@/services/sales/startSale'
 import { readPicking } from '@/model/goods/picking'
 import { saleView } from '@/model/sale/saleView'
-import { addToldGoods } from './history/pieces'
-import { openTestShop, type TestShop } from './shop'
+import { openPieces, type Pieces } from './piecesDesk'
 
-let s: TestShop
-let told: Awaited<ReturnType<typeof addToldGoods>>
-let shop: number
+let s: Pieces['s']
+let told: Pieces['told']
 let store: number
+let stock: Pieces['stock']
+let sell: Pieces['sell']
+let shop: number
 beforeEach(async () => {
-  s = await openTestShop()
-  told = await addToldGoods(s)
-  shop = 1
-  store = await s.run(addPlace, { code: 'STORE', name: 'Store room' })
+  ;({ s, told, shop, store, stock, sell } = await openPieces())
 })
 afterEach(() => s.close())
 
-const NAMES = (placeId: number) => (placeId === shop ? 'shop' : 'store')
-const stock = async (goodsId: number, asOf = '2026-03-01') =>
-  (await goodsStockView(s.db, goodsId, day(asOf), (await findBusiness(s.db))!))!.rows.map(
-    (r) => `${NAMES(r.placeId)} ${r.serial ?? r.lot ?? '-'} ${Number(r.onHand)}: ${r.value}`,
-  )
-/** A sale of so many, agreed; its id and its line's. */
-const sell = async (goodsId: number, quantity: string, customerId = s.customer) => {
-  const saleId = await s.run(startSale, { customerId, agreed: true, lines: [{ goodsId, quantity }] })
-  const lineId = (await saleView(s.db, saleId, (await findBusiness(s.db))!, s.shop.today))!.lines[0]!.id
-  return { saleId, lineId }
-}
 const costs = async (goodsId: number) => {
   const card = (await goodsCardView(s.db, goodsId, {}, (await findBusiness(s.db))!))!
   return card.rows.map((r) => [Number(r.quantity), r.value])

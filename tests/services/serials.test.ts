@@ -1,47 +1,30 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { findBusiness } from '@/data/queries/business'
-import { goodsStockView } from '@/model/goods/stockViews'
 import { serialView } from '@/model/goods/lifeOf'
-import { day } from '@/core/day'
 import { adjustStock } from '@/services/goods/adjustStock'
 import { billSale } from '@/services/billing/billSale'
 import { creditInvoice } from '@/services/billing/creditInvoice'
 import { countStock } from '@/services/goods/countStock'
-import { addPlace } from '@/services/goods/places'
 import { addCustomer } from '@/services/people/keepCustomer'
 import { changeSale } from '@/services/sales/changeSale'
 import { cancelSale } from '@/services/sales/closeSale'
 import { handOver } from '@/services/sales/handOver'
 import { returnGoods } from '@/services/sales/returnGoods'
-import { startSale } from '@/services/sales/startSale'
 import { readPicking } from '@/model/goods/picking'
 import { saleView } from '@/model/sale/saleView'
-import { addOutfit, addToldGoods } from './history/pieces'
-import { openTestShop, type TestShop } from './shop'
+import { addOutfit } from './history/pieces'
+import { openPieces, type Pieces } from './piecesDesk'
 
-let s: TestShop
-let told: Awaited<ReturnType<typeof addToldGoods>>
-let shop: number
+let s: Pieces['s']
+let told: Pieces['told']
 let store: number
+let stock: Pieces['stock']
+let sell: Pieces['sell']
 beforeEach(async () => {
-  s = await openTestShop()
-  told = await addToldGoods(s)
-  shop = 1
-  store = await s.run(addPlace, { code: 'STORE', name: 'Store room' })
+  ;({ s, told, store, stock, sell } = await openPieces())
 })
 afterEach(() => s.close())
 
-const NAMES = (placeId: number) => (placeId === shop ? 'shop' : 'store')
-const stock = async (goodsId: number, asOf = '2026-03-01') =>
-  (await goodsStockView(s.db, goodsId, day(asOf), (await findBusiness(s.db))!))!.rows.map(
-    (r) => `${NAMES(r.placeId)} ${r.serial ?? r.lot ?? '-'} ${Number(r.onHand)}: ${r.value}`,
-  )
-/** A sale of so many, agreed; its id and its line's. */
-const sell = async (goodsId: number, quantity: string, customerId = s.customer) => {
-  const saleId = await s.run(startSale, { customerId, agreed: true, lines: [{ goodsId, quantity }] })
-  const lineId = (await saleView(s.db, saleId, (await findBusiness(s.db))!, s.shop.today))!.lines[0]!.id
-  return { saleId, lineId }
-}
 describe('serials', () => {
   const came = (serials: string[], unitCost: string, on = '2026-02-01') =>
     s.run(countStock, { on, lines: [{ goodsId: told.viola, serials, unitCost }] })
@@ -74,6 +57,17 @@ describe('serials', () => {
       ],
     })
     expect(await s.ties()).toEqual([])
+  })
+
+  test('its number is the same however it is typed', async () => {
+    await came(['FS-1'], '800')
+    const again = { reason: 'x', lines: [{ goodsId: told.viola, change: '1', serials: ['fs-1'] }] }
+    expect(await s.refusal(adjustStock, again)).toBe('serial-there')
+    const twice = { lines: [{ goodsId: told.viola, serials: ['FS-2', 'fs-2'] }] }
+    expect(await s.refusal(countStock, twice)).toBe('invalid')
+    const { saleId, lineId } = await sell(told.viola, '1')
+    await s.run(handOver, { saleId, lines: [{ lineId, quantity: '1', serials: ['fs-1'] }] })
+    expect(await stock(told.viola)).toEqual([])
   })
 
   test('what came first goes first where none is named; two goes by their own cost', async () => {

@@ -165,6 +165,14 @@ describe.each(VERSIONS)('from the version of migration %i', (level) => {
     expect(await columnsOf(older.db)).toEqual(await columnsOf(s.db))
   })
 
+  test('what was handed over says for which line it was, as it does when it is written now', async () => {
+    const lines = (db: Database) =>
+      db.execute(sql`select id, sale_line_id from stock_move where paper_kind = 'handover' order by id`)
+    const now = await lines(older.db)
+    expect(now.length).toBeGreaterThan(0)
+    expect(now).toEqual(await lines(s.db))
+  })
+
   test('the books tie on every day, and every sale can be read', async () => {
     for (const asOf of ['2026-01-31', '2026-02-11', '2026-02-28', '2199-01-01'].map(day)) {
       const ties = await readTies(older.db, asOf, 'USD')

@@ -13,3 +13,5 @@ export {
   languageName,
 } from './names'
 export { sayMove } from './stockMoves'
+export * from './taken'
+export { PARCEL_STATE_NAMES, PICK_STATE_NAMES } from './sending'

@@ -30,6 +30,20 @@ export const partsAhead = (
   new Map(parts.map((p) => [p.goodsId, larger(out(p.goodsId).minus(whole.times(p.quantity)), ZERO)]))
 
 /**
+ * How many kits become whole with these parts, after what went ahead.
+ *
+ * @example of a kit of 1 violin and 3 rosin, 2 rosin ahead: 1 violin and 4 rosin make 1
+ */
+export const kitsWith = (
+  parts: readonly KitPart[],
+  ahead: ReadonlyMap<number, Decimal>,
+  given: (goodsId: number) => Decimal,
+): Decimal =>
+  kitsAvailable(
+    parts.map((p) => ({ available: given(p.goodsId).plus(ahead.get(p.goodsId) ?? ZERO), perKit: p.quantity })),
+  )
+
+/**
  * How many of each part so many more whole kits need, after what went ahead.
  *
  * @example 2 kits of 3 rosin with 2 ahead → 4

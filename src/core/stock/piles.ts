@@ -1,7 +1,9 @@
-import type { Day } from '../day'
+import { addMonths, type Day } from '../day'
 import type { Costing } from '../kinds'
 import { larger, splitMoney, sumMoney, ZERO, type Decimal, type Money } from '../money'
 import { present } from '../present'
+import { freeOn, quantityOn } from './leaveOn'
+import type { Lying } from './picking'
 
 /** Pieces that are told apart: a lot, one serial, or a layer, that is what came together. */
 export interface Batch {
@@ -13,6 +15,13 @@ export interface Batch {
   readonly serial: string | null
   readonly cameOn: Day
 }
+
+/**
+ * Whether two names of lots or serials are the same: they are typed by hand and scanned, so their case says nothing.
+ *
+ * @example sameName('fs-101', 'FS-101') // true
+ */
+export const sameName = (a: string | null | undefined, b: string): boolean => a?.toLowerCase() === b.toLowerCase()
 
 /** Where pieces lie: a thing, in a place, of a batch where its pieces are told apart. */
 export interface PileAt {
@@ -52,6 +61,70 @@ export const turnOf = (batch: Batch | null): string =>
 export const isPast = (batch: Batch | null, on: Day): boolean =>
   batch !== null && batch.expires !== null && batch.expires < on
 
+/**
+ * The last day of a warranty of so many months from the day on which a piece was handed over; null where there is none.
+ *
+ * @example warrantyEnds(day('2026-03-02'), 24) // 2028-03-02
+ */
+export const warrantyEnds = (handedOver: Day, months: number | null): Day | null =>
+  months ? addMonths(handedOver, months) : null
+
+/** What changed a pile on a day: ten-thousandths of the quantity, and minor units of the value. */
+export interface PileChange extends PileAt {
+  readonly on: Day
+  readonly quantity: bigint
+  readonly value: bigint
+}
+
+/** Rows by a name of theirs, in the order in which the names come first. */
+export const rowsBy = <T>(rows: readonly T[], nameOf: (row: T) => string): ReadonlyMap<string, readonly T[]> => {
+  const groups = new Map<string, T[]>()
+  for (const row of rows) {
+    const group = groups.get(nameOf(row))
+    if (group) group.push(row)
+    else groups.set(nameOf(row), [row])
+  }
+  return groups
+}
+
+/** The piles that changes make, as they stand on a day and now. Fails where a change names a batch that is not among `batches`. */
+export const pilesOn = (
+  changes: readonly PileChange[],
+  batches: ReadonlyMap<number, Batch>,
+  on: Day,
+): readonly Pile[] =>
+  [...rowsBy(changes, (c) => `${c.goodsId}:${c.placeId}:${c.batchId ?? ''}`).values()].map((mine) => {
+    const { goodsId, placeId, batchId } = present(mine[0])
+    const by = mine.map((c) => ({ on: c.on, by: c.quantity }))
+    const last = mine.reduce<Day>((latest, c) => (c.on > latest ? c.on : latest), on)
+    return {
+      goodsId,
+      placeId,
+      batchId,
+      batch: batchId === null ? null : present(batches.get(batchId)),
+      now: quantityOn(by, last),
+      on: quantityOn(by, on),
+      free: freeOn(by, on),
+    }
+  })
+
+/** What of piles may leave on a day, in its turn; of lots that are past nothing goes to a customer. */
+export const mayGo = <P extends Pile>(
+  piles: readonly P[],
+  on: Day,
+  toCustomer: boolean,
+): readonly (Lying & { readonly pile: P })[] =>
+  piles
+    .filter((p) => !(toCustomer && isPast(p.batch, on)))
+    .map((pile) => ({
+      pile,
+      goodsId: pile.goodsId,
+      placeId: pile.placeId,
+      batchId: pile.batchId,
+      turn: turnOf(pile.batch),
+      quantity: pile.free,
+    }))
+
 /** What lies in a pile and what it is worth, with how its thing is costed. */
 export interface Worth extends PileAt {
   readonly costing: Costing
@@ -66,11 +139,7 @@ export interface Worth extends PileAt {
  * @example 3 in the shop worth 30.00 and 1 in the store room worth 50.00, at average cost → 60.00 and 20.00
  */
 export const shareWorth = <W extends Worth>(piles: readonly W[], currency: string): readonly W[] => {
-  const pools = new Map<string, W[]>()
-  for (const pile of piles) {
-    const key = poolOf(pile.costing, pile)
-    pools.set(key, [...(pools.get(key) ?? []), pile])
-  }
+  const pools = rowsBy(piles, (pile) => poolOf(pile.costing, pile))
   const values = new Map<W, Money>()
   for (const pool of pools.values()) {
     const all = sumMoney(

@@ -32,7 +32,7 @@ export const findSerial = async (db: Db, goodsId: number, serial: string): Promi
   const [row] = await db
     .select()
     .from(batch)
-    .where(and(eq(batch.goodsId, goodsId), eq(batch.serial, serial)))
+    .where(and(eq(batch.goodsId, goodsId), sql`lower(${batch.serial}) = lower(${serial})`))
   return row ? asBatch(row) : null
 }
 
@@ -41,7 +41,7 @@ export const listLot = async (db: Db, goodsId: number, lot: string): Promise<Bat
   const rows = await db
     .select()
     .from(batch)
-    .where(and(eq(batch.goodsId, goodsId), eq(batch.lot, lot)))
+    .where(and(eq(batch.goodsId, goodsId), sql`lower(${batch.lot}) = lower(${lot})`))
     .orderBy(batch.cameOn, batch.id)
   return rows.map(asBatch)
 }

@@ -96,7 +96,9 @@ export const insertParcel = async (
   lines: readonly { readonly lineId: number; readonly quantity: Decimal }[],
 ): Promise<number> => {
   const { id } = present((await db.insert(parcel).values(row).returning({ id: parcel.id }))[0])
-  await db.insert(parcelLine).values(lines.map((l) => ({ parcelId: id, saleLineId: l.lineId, quantity: l.quantity })))
+  // Parts that go ahead of a kit are on no line of their own.
+  if (lines.length > 0)
+    await db.insert(parcelLine).values(lines.map((l) => ({ parcelId: id, saleLineId: l.lineId, quantity: l.quantity })))
   return id
 }
 

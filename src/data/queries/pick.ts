@@ -6,6 +6,7 @@ import { present } from '@/core/present'
 import type { Db } from '../connect'
 import { customer, goods, pick, pickLine, sale, saleLine } from '../schema'
 import type { PickedFrom } from '../schema/parcel'
+import { deleteParcelsOfPick } from './parcel'
 import { isOneOf } from './search'
 
 export type { PickedFrom }
@@ -29,6 +30,7 @@ export interface PickLineRow {
   readonly description: string
   readonly goodsId: number
   readonly code: string
+  readonly barcode: string
   readonly name: string
   readonly track: 'none' | 'lot' | 'serial'
   readonly wanted: Decimal
@@ -63,6 +65,7 @@ export const listPicks = async (
             line: pickLine,
             description: saleLine.description,
             code: goods.code,
+            barcode: goods.barcode,
             name: goods.name,
             track: goods.track,
           })
@@ -119,7 +122,9 @@ export const updatePickLine = async (db: Db, id: number, takenFrom: readonly Pic
   await db.update(pickLine).set({ takenFrom }).where(eq(pickLine.id, id))
 }
 
+/** Throws a pick list away, with the parcels that were packed for it. */
 export const deletePick = async (db: Db, id: number): Promise<void> => {
+  await deleteParcelsOfPick(db, id)
   await db.delete(pickLine).where(eq(pickLine.pickId, id))
   await db.delete(pick).where(eq(pick.id, id))
 }

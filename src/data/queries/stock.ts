@@ -2,7 +2,7 @@ import type { Db } from '../connect'
 import { batch, goods, place, pool, shelf, stockMove } from '../schema'
 import { present } from '@/core/present'
 import { asc, desc, gte, inArray, isNull, lte, ne, or, sql, and, eq } from 'drizzle-orm'
-import { poolOf, shareWorth, type Moved, type PileAt, type Shelf } from '@/core/stock'
+import { poolOf, shareWorth, type Moved, type PileAt, type PileChange, type Shelf } from '@/core/stock'
 import { decimal, money, ZERO, type Decimal, type Money } from '@/core/money'
 import { isOneOf } from './search'
 import type { Day } from '@/core/day'
@@ -107,13 +107,6 @@ export const lockStock = async (db: Db, goodsIds: readonly number[], currency: s
       ]),
     ),
   }
-}
-
-/** What changed a pile on a day: ten-thousandths of the quantity, and minor units of the value. */
-export interface PileChange extends PileAt {
-  readonly on: Day
-  readonly quantity: bigint
-  readonly value: bigint
 }
 
 /** What changed the piles of goods, day by day. */

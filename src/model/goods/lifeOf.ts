@@ -1,8 +1,8 @@
 import { refuse } from '@/contract/refuse'
-import { addMonths, type Day } from '@/core/day'
-import { money, sumMoney, toDecimalString, toFourPlaces, ZERO, type Decimal, type Money } from '@/core/money'
+import type { Day } from '@/core/day'
+import { absMoney, money, sumMoney, toDecimalString, toFourPlaces, ZERO, type Decimal, type Money } from '@/core/money'
 import { present } from '@/core/present'
-import type { Batch } from '@/core/stock'
+import { warrantyEnds, type Batch } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import { findBatchesNamed, listLife, type LifeRow } from '@/data/queries/batch'
 import { findGoods, type Goods } from '@/data/queries/goods'
@@ -98,15 +98,13 @@ export const readPieceLife = async (
     life,
     here,
     holders,
-    warrantyUntil: went && holders.length > 0 && thing.warrantyMonths ? addMonths(went.on, thing.warrantyMonths) : null,
+    warrantyUntil: went && holders.length > 0 ? warrantyEnds(went.on, thing.warrantyMonths) : null,
   }
 }
 
 /** What a piece cost when it last moved. */
 const costOf = ({ life }: PieceLife, currency: string): Money => {
-  const last = life.at(-1)
-  const minor = last ? last.value : 0n
-  return money(minor < 0n ? -minor : minor, currency)
+  return absMoney(money(life.at(-1)?.value ?? 0n, currency))
 }
 
 const lifeView = (life: readonly LifeRow[]) =>

@@ -1,10 +1,10 @@
 import { smaller, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { present } from '@/core/present'
-import { freeOn, isPast, proposePicking, turnOf, type Lying } from '@/core/stock'
+import { mayGo, pilesOn, proposePicking, type Lying } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import { findBatches } from '@/data/queries/batch'
-import { listPileChanges, listPlaces, type PileChange } from '@/data/queries/stock'
+import { listPileChanges, listPlaces } from '@/data/queries/stock'
 import type { Business } from '@/data/queries/business'
 import { pieceNames } from './pieceNames'
 import { togetherIn } from './together'
@@ -17,22 +17,9 @@ export const readFree = async (db: Db, goodsIds: readonly number[], on: Day): Pr
     db,
     changes.flatMap((c) => c.batchId ?? []),
   )
-  const piles = new Map<string, PileChange[]>()
-  for (const c of changes) {
-    const key = `${c.goodsId}:${c.placeId}:${c.batchId ?? ''}`
-    piles.set(key, [...(piles.get(key) ?? []), c])
-  }
-  const lying = [...piles.values()].flatMap((mine): readonly Lying[] => {
-    const { goodsId, placeId, batchId } = present(mine[0])
-    const batch = batchId === null ? null : present(batches.get(batchId))
-    const quantity = freeOn(
-      mine.map((c) => ({ on: c.on, by: c.quantity })),
-      on,
-    )
-    return quantity.gt(0) && !isPast(batch, on) ? [{ goodsId, placeId, batchId, turn: turnOf(batch), quantity }] : []
-  })
+  const lying = mayGo(pilesOn(changes, batches, on), on, true).filter((l) => l.quantity.gt(0))
   const turn = (l: Lying): number => places.findIndex((p) => p.id === l.placeId)
-  return lying.sort((a, b) => turn(a) - turn(b))
+  return [...lying].sort((a, b) => turn(a) - turn(b))
 }
 
 interface Need {

@@ -1,7 +1,6 @@
-import { addMonths } from '@/core/day'
 import { paperWords } from '@/core/formats'
 import { formatQuantity, ZERO, type Decimal } from '@/core/money'
-import { stillOut } from '@/core/stock'
+import { stillOut, warrantyEnds } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import { findBatches } from '@/data/queries/batch'
 import { findGoods } from '@/data/queries/goods'
@@ -54,12 +53,12 @@ export const readPiecesSaid = async (
       return `${lot} (${formatQuantity(quantity)})`
     })
     const went = shown.map((o) => mine.findLast((m) => m.batchId === o.batchId && m.quantity.lt(0))?.on)
-    const months = shown[0] && goods.get(shown[0].goodsId)?.warrantyMonths
     const last = went.at(-1)
+    const ends = last && shown[0] && warrantyEnds(last, goods.get(shown[0].goodsId)?.warrantyMonths ?? null)
     return [
       shown.length > 0 ? `${t('serialNumber')}: ${shown.map((o) => o.batch.serial).join(', ')}` : '',
       lots.length > 0 ? `${t('lot')}: ${lots.join(', ')}` : '',
-      months && last ? `${t('warrantyUntil')} ${t.day(addMonths(last, months))}` : '',
+      ends ? `${t('warrantyUntil')} ${t.day(ends)}` : '',
     ]
       .filter(Boolean)
       .join('; ')

@@ -25,7 +25,8 @@ export const viewOfParcel = (p: ParcelRow) => ({
 
 export type ParcelView = ReturnType<typeof viewOfParcel>
 
-const viewOfPick = (p: PickRow, parcels: readonly ParcelRow[]) => ({
+/** A pick list as it is answered. */
+export const viewOfPick = (p: PickRow, parcels: readonly ParcelRow[]) => ({
   id: p.id,
   number: p.number,
   saleId: p.saleId,

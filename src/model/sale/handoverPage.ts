@@ -1,6 +1,6 @@
 import { listPlaces } from '@/data/queries/stock'
 import { findHandover } from '@/data/queries/handover'
-import { formatDigits } from '@/core/locale'
+import { sayTaken, tellsWhere } from '@/core/names'
 import { readEntriesOf } from '../books/entry'
 import type { Where } from '../where'
 import { handoverView } from './handoverView'
@@ -19,13 +19,9 @@ export const readHandover = async (where: Where, id: number) => {
     view.lines.map((l) => [
       l.lineId,
       l.from
-        .map((f) => {
-          const what = f.serials.length > 0 ? f.serials.join(', ') : f.lot === null ? '' : `lot ${f.lot}`
-          const place = places.length > 1 ? (places.find((p) => p.id === f.placeId)?.name ?? '') : ''
-          const count = l.from.length > 1 && f.serials.length === 0 ? formatDigits(f.quantity) : ''
-          return [count, what, place].filter(Boolean).join(' · ')
-        })
-        .filter(Boolean)
+        .map((f) => ({ ...f, place: places.length > 1 ? (places.find((p) => p.id === f.placeId)?.name ?? '') : '' }))
+        .filter(tellsWhere)
+        .map(sayTaken)
         .join('; '),
     ]),
   )

@@ -1,7 +1,7 @@
 import { present } from '@/core/present'
 import { larger, smaller, ZERO, type Decimal } from '@/core/money'
 import { lineState } from '@/core/sale'
-import { kitsAvailable, partsNeeded, setAsideInTurn } from '@/core/stock'
+import { kitsWith, partsNeeded, setAsideInTurn } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import type { SaleRow } from '@/data/queries/sales'
 import type { SaleLineRow } from '@/data/queries/saleLine'
@@ -54,10 +54,7 @@ export const readSetAside = async (
       const { toHandOver } = lineState(l)
       const parts = kit ? partsOf(kit, toHandOver, got) : []
       const fromShelf = l.kind === 'stock' || parts.length > 0
-      const possible =
-        l.kind === 'stock'
-          ? got(present(l.goodsId))
-          : kitsAvailable(parts.map((p) => ({ available: p.setAside.plus(p.ahead), perKit: p.perKit })))
+      const possible = l.kind === 'stock' ? got(present(l.goodsId)) : kit ? kitsWith(kit.parts, kit.ahead, got) : ZERO
       return [l.id, { setAside: larger(smaller(possible, toHandOver), ZERO), fromShelf, parts }] as const
     }),
   )

@@ -14,7 +14,7 @@ import {
 } from '@/core/money'
 import { firstDayFor, lowestFrom, type Change } from '@/core/running'
 import type { Credit } from '@/core/sale'
-import { comeBack, stillOut, unitsOf, type Batch, type Out } from '@/core/stock'
+import { comeBack, sameName, stillOut, unitsOf, type Batch, type Out } from '@/core/stock'
 import { postGoodsBack } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { takeNumber } from '@/data/queries/numbers'
@@ -113,7 +113,7 @@ export const namedOut = (
   serials?.length
     ? serials.map(
         (serial) =>
-          outs.find((o) => o.batchId !== null && batches.get(o.batchId)?.serial === serial) ??
+          outs.find((o) => o.batchId !== null && sameName(batches.get(o.batchId)?.serial, serial)) ??
           refuse({
             code: 'invalid',
             errors: [{ path: 'lines', message: `Serial ${serial} is not out on this line, or is back already.` }],

@@ -7,7 +7,7 @@ import { defineCommand, paperDay } from '../command'
 import { changeStock, mustNamePieces, mustNotNamePieces } from './changeStock'
 import { placeNamed } from './places'
 import { stockLines } from './stockLines'
-import { writeAdjustment } from './writeAdjustment'
+import { writeStockPaper } from './writeStockPaper'
 
 /** Goods found, broken, used in the workshop or given away: what it changes goes to stock adjustments, with its reason. */
 export const adjustStock = defineCommand('adjust-stock', adjustStockInput, async (w, input) => {
@@ -22,7 +22,11 @@ export const adjustStock = defineCommand('adjust-stock', adjustStockInput, async
     lines.map((l, i) => ({ ...l, placeId: l.change.gt(0) ? at[i] : l.placeId })),
     { on: onDay },
   )
-  const { id, number, value } = await writeAdjustment(w, moves, { on: onDay, reason: input.reason })
+  const { id, number, value } = await writeStockPaper(w, moves, {
+    kind: 'stock-adjustment',
+    on: onDay,
+    reason: input.reason,
+  })
   return {
     id,
     answer: async () => {

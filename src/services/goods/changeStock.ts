@@ -2,7 +2,7 @@ import { refuse } from '@/contract/refuse'
 import type { LotInput } from '@/contract/pieces'
 import { present } from '@/core/present'
 import type { Day } from '@/core/day'
-import { addMoney, decimal, money, zeroMoney, ZERO, type Decimal, type Money } from '@/core/money'
+import { addMoney, decimal, money, negateMoney, zeroMoney, ZERO, type Decimal, type Money } from '@/core/money'
 import { poolOf, unitCost, valueAt, type Batch, type Shelf } from '@/core/stock'
 import { findSerial, insertBatch, listLife, listLot } from '@/data/queries/batch'
 import type { Goods } from '@/data/queries/goods'
@@ -84,7 +84,7 @@ const averageOn = (stock: Stock, goods: Goods, currency: string): Decimal => {
 }
 
 /** The lot or layer in which pieces come in; null where they are not told apart. */
-export const batchFor = async (w: Work, goods: Goods, lot: LotInput | undefined, on: Day): Promise<Batch | null> => {
+const batchFor = async (w: Work, goods: Goods, lot: LotInput | undefined, on: Day): Promise<Batch | null> => {
   if (goods.track === 'none')
     return goods.costing === 'average'
       ? null
@@ -95,11 +95,11 @@ export const batchFor = async (w: Work, goods: Goods, lot: LotInput | undefined,
     refuse({ code: 'lot-expires', lot: code, expires: before.expires })
   if (before && goods.costing === 'average') return before
   const expires = before?.expires ?? lot?.expires ?? null
-  return insertBatch(w.tx, { goodsId: goods.id, lot: code, expires, serial: null, cameOn: on })
+  return insertBatch(w.tx, { goodsId: goods.id, lot: before?.lot ?? code, expires, serial: null, cameOn: on })
 }
 
 /** The batch of a serial that comes in, and what it cost when it was here before. */
-export const serialFor = async (
+const serialFor = async (
   w: Work,
   goods: Goods,
   serial: string,
@@ -115,7 +115,7 @@ export const serialFor = async (
   if (last?.quantity.gt(0)) refuse({ code: 'serial-there', serial, place: last.place })
   if (last?.customer) refuse({ code: 'serial-gone', serial, with: wentWith(last), on: last.on })
   if (last && last.on > on) refuse({ code: 'not-before', from: last.on, what: `Serial ${serial} left only later.` })
-  return { batch: before, cost: last ? money(-last.value, w.currency) : null }
+  return { batch: before, cost: last ? negateMoney(money(last.value, w.currency)) : null }
 }
 
 /** The goods of a line say how they are told apart; the line must say it too. `path` is the line's. */

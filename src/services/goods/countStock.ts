@@ -1,17 +1,15 @@
 import { countStockInput } from '@/contract/inputs/goods/countStock'
 import type { z } from 'zod'
-import { decimal, sumMoney, toDecimalString, ZERO, type Decimal } from '@/core/money'
+import { decimal, toDecimalString, ZERO, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
-import { postStockChange } from '@/core/ledger'
-import { takeNumber } from '@/data/queries/numbers'
-import { insertStockCount } from '@/data/queries/stockPapers'
+import { sameName } from '@/core/stock'
 import { defineCommand, paperDay, type Work } from '../command'
 import { refuse } from '@/contract/refuse'
-import { reserveId } from '@/data/queries/reserveId'
-import { insertMoves, listPlaces } from '@/data/queries/stock'
+import { listPlaces } from '@/data/queries/stock'
 import { readCanGo } from '@/model/goods/canGo'
 import { pieceNames } from '@/model/goods/pieceNames'
 import { changeStock, mustNamePieces, type StockChange } from './changeStock'
+import { writeStockPaper } from './writeStockPaper'
 import { placeNamed } from './places'
 import { stockLines } from './stockLines'
 import { stockOn, type Stock } from './stockOn'
@@ -21,7 +19,9 @@ type Line = Counted & Pick<StockChange, 'goods'>
 
 /** What a line counts, by name: each serial, a lot, or all of a thing in the place. */
 const namesOf = ({ goodsId, lot, serials = [] }: Counted): readonly string[] =>
-  serials.length > 0 ? serials.map((s) => `${goodsId} serial ${s}`) : [`${goodsId} lot ${lot?.code ?? ''}`]
+  serials.length > 0
+    ? serials.map((s) => `${goodsId} serial ${s.toLowerCase()}`)
+    : [`${goodsId} lot ${lot?.code.toLowerCase() ?? ''}`]
 
 /** Nothing is counted twice, and each thing is counted as it is told apart. */
 const check = (lines: readonly Line[]): void => {
@@ -40,7 +40,9 @@ const check = (lines: readonly Line[]): void => {
 const expected = (stock: Stock, { goods, lot }: Line, placeId: number, serial?: string): Decimal =>
   stock.piles
     .filter((p) => p.goodsId === goods.id && p.placeId === placeId)
-    .filter((p) => (serial === undefined ? (p.batch?.lot ?? undefined) === lot?.code : p.batch?.serial === serial))
+    .filter((p) =>
+      serial === undefined ? !lot || sameName(p.batch?.lot, lot.code) : sameName(p.batch?.serial, serial),
+    )
     .reduce((sum, p) => sum.plus(p.on), ZERO)
 
 /** What a count changes, line by line. */
@@ -80,23 +82,14 @@ export const countStock = defineCommand('count-stock', countStockInput, async (w
   const onDay = paperDay(w, input.on)
   const place = placeNamed(await listPlaces(w.tx), input.placeId, 'placeId')
   const moves = await movesOf(w, input.lines, place.id, onDay)
-  const value = sumMoney(
-    moves.map((m) => m.value),
-    w.currency,
-  )
-  const number = await takeNumber(w.tx, 'stock-count', onDay)
-  const countId = await reserveId(w.tx, 'stock_count')
-  const entry = postStockChange({ on: onDay, text: `Stock count ${number}`, value })
-  const entryId = entry.lines.length > 0 ? await w.post(entry, { kind: 'stock-count', id: countId }) : null
-  await insertStockCount(w.tx, { number, onDay, placeId: place.id, entryId }, countId)
-  await insertMoves(w.tx, moves, { kind: 'stock-count', id: countId })
+  const { id, number, value } = await writeStockPaper(w, moves, { kind: 'stock-count', on: onDay, placeId: place.id })
   return {
-    id: countId,
+    id,
     answer: async () => {
       const came = moves.filter((m) => m.quantity.gt(0)).map((m) => m.goodsId)
       const [named, canGo] = await Promise.all([pieceNames(w.tx, moves), readCanGo(w.tx, came, w.today)])
       return {
-        id: countId,
+        id,
         number,
         on: onDay,
         placeId: place.id,

@@ -1,6 +1,15 @@
 import { present } from '@/core/present'
 import { larger, negateMoney, smaller, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
-import { firstDayToLeave, isPast, proposePicking, turnOf, type Lying, type Pile, type Taken } from '@/core/stock'
+import {
+  firstDayToLeave,
+  isPast,
+  mayGo,
+  proposePicking,
+  sameName,
+  type Lying,
+  type Pile,
+  type Taken,
+} from '@/core/stock'
 import type { Goods } from '@/data/queries/goods'
 import type { Work } from '../command'
 import { refuse } from '@/contract/refuse'
@@ -100,8 +109,8 @@ const fits = (pile: Pile, ask: Ask): boolean =>
   pile.goodsId === ask.need.goods.id &&
   (ask.placeId === undefined || pile.placeId === ask.placeId) &&
   (ask.batchId === undefined || pile.batchId === ask.batchId) &&
-  (ask.lot === undefined || pile.batch?.lot === ask.lot) &&
-  (ask.serial === undefined || pile.batch?.serial === ask.serial)
+  (ask.lot === undefined || sameName(pile.batch?.lot, ask.lot)) &&
+  (ask.serial === undefined || sameName(pile.batch?.serial, ask.serial))
 
 /** The most particular is served first: a serial, a lot in a place, a lot, a place; then all that name nothing, together. */
 const particular = (ask: Ask): number =>
@@ -116,16 +125,7 @@ const pickedFrom = (
   stock: Stock,
   { on, toCustomer = false }: Plan,
 ): ReadonlyMap<Leaving, readonly Picked[]> => {
-  let lying: readonly (Lying & { readonly pile: Pile })[] = stock.piles
-    .filter((p) => !(toCustomer && isPast(p.batch, on)))
-    .map((pile) => ({
-      pile,
-      goodsId: pile.goodsId,
-      placeId: pile.placeId,
-      batchId: pile.batchId,
-      turn: turnOf(pile.batch),
-      quantity: pile.free,
-    }))
+  let lying: readonly (Lying & { readonly pile: Pile })[] = mayGo(stock.piles, on, toCustomer)
   const take = (from: readonly Taken[], goodsId: number): void => {
     lying = lying.map((l) => {
       const taken = from.find((f) => l.goodsId === goodsId && f.placeId === l.placeId && f.batchId === l.batchId)

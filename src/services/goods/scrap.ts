@@ -4,7 +4,7 @@ import { present } from '@/core/present'
 import type { MoveRow } from '@/data/queries/stock'
 import type { Work } from '../command'
 import { planLeaving } from './planLeaving'
-import { writeAdjustment } from './writeAdjustment'
+import { writeStockPaper } from './writeStockPaper'
 
 /** Writes off what just came in, from where it came to: what it costs goes to stock adjustments. */
 export const scrap = async (
@@ -25,5 +25,5 @@ export const scrap = async (
     })),
     { on: paper.on, partsOf: new Map() },
   )
-  await writeAdjustment(w, moves, paper)
+  await writeStockPaper(w, moves, { kind: 'stock-adjustment', ...paper })
 }

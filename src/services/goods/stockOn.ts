@@ -2,20 +2,21 @@ import type { Day } from '@/core/day'
 import { subtractMoney, zeroMoney, ZERO, type Decimal, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import {
-  freeOn,
   leaveOn,
+  pilesOn,
   poolOf,
-  quantityOn,
+  rowsBy,
   shelfOn,
   type Batch,
   type Pile,
   type PileAt,
+  type PileChange,
   type Shelf,
   type ShelfOn,
 } from '@/core/stock'
 import { findBatches } from '@/data/queries/batch'
 import type { Goods } from '@/data/queries/goods'
-import { listPileChanges, lockStock, type PileChange } from '@/data/queries/stock'
+import { listPileChanges, lockStock } from '@/data/queries/stock'
 import type { Work } from '../command'
 
 /** What lies of some goods on a day, pile by pile, and what each pool of them is worth; lowered by what is taken. */
@@ -43,7 +44,7 @@ export const stockOn = async (w: Work, goods: readonly Goods[], on: Day): Promis
   const batches = await findBatches(w.tx, batchIds(changes))
   return {
     on,
-    piles: pilesOn(changes, batches, now.piles, on),
+    piles: pilesOn(changes, batches, on),
     pools: poolsOn(goods, changes, now.pools, { on, currency: w.currency }),
   }
 }
@@ -65,32 +66,6 @@ const pileOf = (
 const sameBin = (a: PileAt, b: PileAt): boolean =>
   a.goodsId === b.goodsId && a.placeId === b.placeId && a.batchId === b.batchId
 
-const groupBy = <T>(rows: readonly T[], keyOf: (row: T) => string): Map<string, T[]> => {
-  const groups = new Map<string, T[]>()
-  for (const row of rows) {
-    const group = groups.get(keyOf(row))
-    if (group) group.push(row)
-    else groups.set(keyOf(row), [row])
-  }
-  return groups
-}
-
-const pilesOn = (
-  changes: readonly PileChange[],
-  batches: ReadonlyMap<number, Batch>,
-  now: readonly (PileAt & { readonly quantity: Decimal })[],
-  on: Day,
-): Pile[] =>
-  [...groupBy(changes, (c) => `${c.goodsId}:${c.placeId}:${c.batchId ?? ''}`).values()].map((mine) => {
-    const at = present(mine[0])
-    const by = mine.map((c) => ({ on: c.on, by: c.quantity }))
-    return pileOf(at, batches, {
-      now: now.find((n) => sameBin(n, at))?.quantity ?? ZERO,
-      on: quantityOn(by, on),
-      free: freeOn(by, on),
-    })
-  })
-
 const poolsOn = (
   goods: readonly Goods[],
   changes: readonly PileChange[],
@@ -98,7 +73,7 @@ const poolsOn = (
   { on, currency }: { readonly on: Day; readonly currency: string },
 ): Map<string, ShelfOn> => {
   const costings = new Map(goods.map((g) => [g.id, g.costing]))
-  const pools = groupBy(changes, (c) => poolOf(present(costings.get(c.goodsId)), c))
+  const pools = rowsBy(changes, (c) => poolOf(present(costings.get(c.goodsId)), c))
   const empty = { quantity: ZERO, value: zeroMoney(currency) }
   return new Map(
     [...pools].map(([key, mine]) => [
@@ -113,12 +88,6 @@ const poolsOn = (
       ),
     ]),
   )
-}
-
-/** The pool in which goods of a pile are worth what they are; empty where nothing ever lay there. */
-export const poolIn = (stock: Stock, goods: Goods, at: PileAt, currency: string): ShelfOn => {
-  const none: Shelf = { quantity: ZERO, value: zeroMoney(currency) }
-  return stock.pools.get(poolOf(goods.costing, at)) ?? { shelf: none, free: none, now: none }
 }
 
 /** Takes so many from a pile, and answers what they cost; null where they are worth more now than lay there on that day. */

@@ -26,7 +26,9 @@ import {
 } from '@/data/queries/pick'
 import { listSaleLines } from '@/data/queries/saleLine'
 import { readPicking } from '@/model/goods/picking'
+import { readPickedWhole, type PickedWhole } from '@/model/parcel/pickedWhole'
 import { pickedOf, pickViews } from '@/model/parcel/pickView'
+import type { ParcelInput } from '@/contract/shipping'
 import { handoverView } from '@/model/sale/handoverView'
 import { defineCommand, paperDay, type Work } from '../command'
 import { planLeaving } from '../goods/planLeaving'
@@ -143,27 +145,25 @@ export const correctPick = defineCommand('correct-pick', correctPickInput, async
   return answerPick(w, pickId)
 })
 
-/** How many of each line of the sale are picked; of a kit, as many whole ones as its parts make. */
-const pickedLines = async (w: Work, pick: PickRow): Promise<ReadonlyMap<number, Decimal>> => {
-  const handed = await handedLines(w, pick)
-  return new Map(handed.map((h) => [h.lineId, h.parts ? ZERO : h.quantity]))
+/** Everything that is picked whole has its parcel, and nothing else has. */
+const mustBePacked = (picked: readonly PickedWhole[], parcels: readonly ParcelInput[]): void => {
+  const wrong = (message: string): never => refuse({ code: 'invalid', errors: [{ path: 'parcels', message }] })
+  const packed = inParcels(parcels)
+  for (const lineId of packed.keys())
+    if (!picked.some((p) => p.lineId === lineId)) wrong(`Line ${lineId} is not on this pick list. Leave it out.`)
+  for (const { lineId, description, quantity } of picked) {
+    const inThem = packed.get(lineId) ?? ZERO
+    if (inThem.gt(quantity))
+      wrong(`Only ${quantity.toString()} ${description} are picked, and ${inThem.toString()} are in parcels.`)
+    if (inThem.lt(quantity))
+      wrong(`${quantity.minus(inThem).toString()} ${description} are in no parcel yet. Add them to one.`)
+  }
 }
 
-/** Puts what is picked into parcels, each with its weight and size. All of it that is not part of a kit has its parcel. */
+/** Puts what is picked into parcels, each with its weight and size. */
 export const packPick = defineCommand('pack-pick', packPickInput, async (w, { pickId, parcels }) => {
   const pick = await takePick(w, pickId)
-  const picked = await pickedLines(w, pick)
-  const packed = inParcels(parcels)
-  const lines = await listSaleLines(w.tx, [pick.saleId])
-  for (const [lineId, quantity] of picked) {
-    const inThem = packed.get(lineId) ?? ZERO
-    const name = lines.find((l) => l.id === lineId)?.description ?? ''
-    const wrong = (message: string): never => refuse({ code: 'invalid', errors: [{ path: 'parcels', message }] })
-    if (inThem.gt(quantity) && quantity.gt(0))
-      wrong(`Only ${quantity.toString()} ${name} are picked, and ${inThem.toString()} are in parcels.`)
-    if (inThem.lt(quantity))
-      wrong(`${quantity.minus(inThem).toString()} ${name} are in no parcel yet. Add them to one.`)
-  }
+  mustBePacked(await readPickedWhole(w.tx, pick), parcels)
   await deleteParcelsOfPick(w.tx, pickId)
   for (const { lines: inside, weight, size, address } of await packParcels(w, pick.saleId, parcels))
     await insertParcel(w.tx, { pickId, weight, size, address }, inside)
@@ -204,13 +204,8 @@ const askForPick = async (w: Asking, { pickId, carrier, service, by }: Sending, 
   const byCarrier =
     carrier !== undefined || service !== undefined || (parcels.length > 0 && (by ?? 'parcel') === 'parcel')
   if (!byCarrier) return { looked, booked: [] }
-  const whole = (await handedLines(w, pick)).filter((l) => l.quantity.gt(0))
-  const packed =
-    parcels.length > 0
-      ? parcels.map(asPacked)
-      : whole.length > 0
-        ? await packParcels(w, pick.saleId, [{ lines: whole }])
-        : []
+  const whole = (await readPickedWhole(w.tx, pick)).filter((l) => l.quantity.gt(0))
+  const packed = parcels.length > 0 ? parcels.map(asPacked) : await packParcels(w, pick.saleId, [{ lines: whole }])
   return { looked, booked: await book(w, packed, { carrier, service }, asked) }
 }
 
@@ -250,8 +245,7 @@ export const tellOnItsWay = async (w: Work, saleId: number, handoverId: number):
 
 /** Throws a pick list away that is not sent: it has posted nothing. */
 export const dropPick = defineCommand('drop-pick', dropPickInput, async (w, { pickId }) => {
-  const pick = await takePick(w, pickId)
-  await deleteParcelsOfPick(w.tx, pickId)
+  const { number } = await takePick(w, pickId)
   await deletePick(w.tx, pickId)
-  return { id: pickId, answer: async () => ({ id: pickId, number: pick.number }) }
+  return { id: pickId, answer: async () => ({ id: pickId, number }) }
 })

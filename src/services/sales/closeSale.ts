@@ -1,3 +1,4 @@
+import { deletePick, listPicks } from '@/data/queries/pick'
 import { kitsBegun, readKitLines } from '@/model/sale/kitLines'
 import { closeSaleInput } from '@/contract/inputs/sales/closeSale'
 import { isPositiveMoney, subtractMoney, type Money } from '@/core/money'
@@ -54,6 +55,7 @@ export const closeIn = async (
     refuse({ code: 'goods-or-bills-first' })
   const kits = await readKitLines(w.tx, locked.lines)
   if ([...kits.values()].some((kit) => kitsBegun(kit).gt(0))) refuse({ code: 'goods-or-bills-first' })
+  for (const pick of await listPicks(w.tx, { saleId: sale.id, open: true })) await deletePick(w.tx, pick.id)
   if (how.held) await endHeld(w, locked, how.held, how)
   const held = await sumHeldAt(w, { customerId: sale.customerId, saleId: sale.id })
   if (isPositiveMoney(held)) refuse({ code: 'held-first', held })

@@ -2,7 +2,7 @@ import { refuse } from '@/contract/refuse'
 import { smaller, ZERO, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
 import { lineState } from '@/core/sale'
-import { kitsAvailable, partsNeeded, type KitPart } from '@/core/stock'
+import { kitsWith, partsNeeded, type KitPart } from '@/core/stock'
 import { readKitLines, type KitLine } from '@/model/sale/kitLines'
 import type { Work } from '../command'
 import type { Named } from '../goods/planLeaving'
@@ -92,12 +92,8 @@ const asParts = (h: Handing, kit: KitLine, left: Decimal): Handing => {
         asked: part.quantity,
       })
   }
-  const whole = kitsAvailable(
-    kit.parts.map((p) => ({
-      available: (kit.ahead.get(p.goodsId) ?? ZERO).plus(parts.find((x) => x.goodsId === p.goodsId)?.quantity ?? ZERO),
-      perKit: p.quantity,
-    })),
-  )
+  const given = (goodsId: number) => parts.find((p) => p.goodsId === goodsId)?.quantity ?? ZERO
+  const whole = kitsWith(kit.parts, kit.ahead, given)
   return { line: h.line, quantity: smaller(whole, left), parts }
 }
 

@@ -87,6 +87,6 @@ export const scanInto = (lines: readonly CountLine[], counted: Readonly<Record<s
   const [only] = news
   if (!only || news.length > 1 || lines.some((l) => same(l.code) || same(l.barcode))) return null
   const serials = splitSerials(counted[only.key]?.serials ?? '')
-  const all = serials.includes(code) ? serials : [...serials, code]
+  const all = serials.some(same) ? serials : [...serials, code]
   return put(only, { serials: all.join(', ') }, String(all.length))
 }

@@ -24,7 +24,7 @@ interface Props {
 export const SendDesk = ({ pickId, today, customer, address, parcels, unpicked }: Props) => {
   const [on, setOn] = useState<string>(today)
   const [quotes, setQuotes] = useState<Quotes>([])
-  const [how, setHow] = useState(parcels.length > 0 ? 'Standard' : 'counter')
+  const [chosen, setHow] = useState<string | null>(null)
   const { send, busy, refused } = useSend()
   const asked = JSON.stringify(parcels)
   useEffect(() => {
@@ -46,14 +46,16 @@ export const SendDesk = ({ pickId, today, customer, address, parcels, unpicked }
     { value: 'delivery', label: 'Delivered by us' },
     { value: 'counter', label: 'Picked up' },
   ]
-  const byCarrier = quotes.some((q) => q.service === how)
+  // Parcels go with the cheapest service unless another way is chosen; until it is quoted nothing goes at all.
+  const how = chosen ?? (parcels.length > 0 ? (quotes[0]?.service ?? null) : 'counter')
+  const service = quotes.find((q) => q.service === how)?.service
   const go = () =>
     send(
       'POST',
       `/picks/${pickId}/send`,
-      { on, ...(byCarrier ? { service: how } : { by: how === 'delivery' ? 'delivery' : 'counter' }) },
+      { on, ...(service ? { service } : { by: how === 'delivery' ? 'delivery' : 'counter' }) },
       {
-        say: (h) => `${h.number}: handed over to ${customer}${byCarrier ? ' and booked with the carrier' : ''}.`,
+        say: (h) => `${h.number}: handed over to ${customer}${service ? ' and booked with the carrier' : ''}.`,
         go: (h) => `/handovers/${h.id}`,
       },
     )
@@ -63,7 +65,7 @@ export const SendDesk = ({ pickId, today, customer, address, parcels, unpicked }
       {unpicked && <p className="sub mb-2">Nothing is saved as picked yet: it goes as it is listed above.</p>}
       {parcels.length > 0 && <p className="mb-2">To {address.replace(/\n/g, ', ') || 'no address yet'}</p>}
       <Refusal refused={refused} />
-      <Choice label="How it goes" value={how} onChoose={setHow} options={options} />
+      <Choice label="How it goes" value={how ?? ''} onChoose={setHow} options={options} />
       <div className="mt-3 flex flex-wrap items-end gap-3">
         <span className="w-37.5">
           <DayField label="Date" today={today} value={on} onValue={setOn} />
@@ -71,10 +73,10 @@ export const SendDesk = ({ pickId, today, customer, address, parcels, unpicked }
         <button
           className={`btn ${parcels.length > 0 ? 'btn-do' : ''}`}
           data-primary={parcels.length > 0 ? true : undefined}
-          disabled={busy}
+          disabled={busy || how === null}
           onClick={() => void go()}
         >
-          {byCarrier ? 'Send' : 'Hand over'}
+          {service ? 'Send' : 'Hand over'}
         </button>
       </div>
     </section>

@@ -1,21 +1,8 @@
 'use client'
 import { useEffect, useState } from 'react'
 import { isDay } from '@/core/day'
-import { formatDigits } from '@/core/locale'
+import { sayTaken, tellsWhere } from '@/core/names'
 import { call } from '../../send'
-
-type Taken = {
-  readonly place: string
-  readonly lot: string | null
-  readonly serials: readonly string[]
-  readonly quantity: string
-}
-
-const sayTaken = ({ place, lot, serials, quantity }: Taken): string =>
-  [
-    serials.length > 0 ? serials.join(', ') : `${formatDigits(quantity)}${lot === null ? '' : ` of lot ${lot}`}`,
-    place === '' ? '' : ` from ${place}`,
-  ].join('')
 
 /**
  * From which places the goods of a sale's lines are taken on a day, by the line's id, with lots and serials; nothing where there is
@@ -30,9 +17,7 @@ export const useTakenFrom = (saleId: number, on: string, asked: boolean): Readon
       if (gone || !read.ok) return
       const says = new Map<number, string[]>()
       for (const l of read.value.lines)
-        for (const f of l.from)
-          if (f.place !== '' || f.lot !== null || f.serials.length > 0)
-            says.set(l.lineId, [...(says.get(l.lineId) ?? []), sayTaken(f)])
+        for (const f of l.from) if (tellsWhere(f)) says.set(l.lineId, [...(says.get(l.lineId) ?? []), sayTaken(f)])
       setFrom(new Map([...says].map(([line, parts]) => [line, parts.join(', ')])))
     })
     return () => {

@@ -1,4 +1,5 @@
 import { formatQuantity } from '@/core/money'
+import { PARCEL_STATE_NAMES } from '@/core/names'
 import { formatDigits } from '@/core/locale'
 import type { ParcelView } from '@/model/parcel/pickView'
 import { readHandover } from '@/model/sale/handoverPage'
@@ -80,8 +81,6 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
   )
 }
 
-const STATES = { packed: 'packed', sent: 'in transit', delivered: 'delivered', lost: 'lost' } as const
-
 interface ParcelsProps {
   readonly handoverId: number
   readonly parcels: readonly ParcelView[]
@@ -107,7 +106,7 @@ const Parcels = ({ handoverId, parcels }: ParcelsProps) => (
             <td>{p.size}</td>
             <td className="fig">{p.price && formatDigits(p.price)}</td>
             <td className={p.state === 'lost' ? 'text-oxide-700' : undefined}>
-              {STATES[p.state]}
+              {PARCEL_STATE_NAMES[p.state]}
               {p.arrivedOn && ` ${formatDay(p.arrivedOn)}`}
             </td>
           </tr>

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
-import { PICK_STATE_NAMES } from '@/lists/picks'
+import { PICK_STATE_NAMES } from '@/core/names'
 import { readPickPage } from '@/model/parcel/picks'
 import { Heading } from '@/ui/Heading'
 import { DropPick } from '@/ui/parcels/DropPick'
@@ -17,7 +17,9 @@ export default async function PickPage({ params }: { params: Promise<{ id: strin
   const shop = await openShop()
   const page = (await readPickPage(shop, await idFrom(params))) ?? notFound()
   const { pick, lines, whole, places, parcels, address } = page
-  const packable = whole.filter((l) => l.picked !== '0')
+  const packable = whole
+    .filter((l) => l.quantity.gt(0))
+    .map(({ quantity, ...l }) => ({ ...l, picked: quantity.toString() }))
   return (
     <>
       <Heading

@@ -1,0 +1,17 @@
+import type { ParcelState, PickState } from '../kinds'
+
+/** How far a pick list is, as it is said. */
+export const PICK_STATE_NAMES: Readonly<Record<PickState, string>> = {
+  'to pick': 'To pick',
+  picked: 'Picked',
+  packed: 'Packed',
+  sent: 'Sent',
+}
+
+/** Where a parcel is, as it is said. */
+export const PARCEL_STATE_NAMES: Readonly<Record<ParcelState, string>> = {
+  packed: 'Packed',
+  sent: 'In transit',
+  delivered: 'Delivered',
+  lost: 'Lost',
+}
