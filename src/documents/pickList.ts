@@ -1,4 +1,5 @@
 import { formatDigits } from '@/core/locale'
+import { formatQuantity } from '@/core/money'
 import { readPickFacts } from '@/model/paper/pickFacts'
 import type { Paper, PaperRow } from './paper'
 import type { Asked } from '@/model/where'
@@ -27,6 +28,7 @@ export const pickListOf = async (asked: Asked, saleId: number): Promise<Paper | 
       cells: {
         code: r.code,
         quantity: formatDigits(r.quantity),
+        onShelf: formatQuantity(r.onHand),
         place: r.missing ? '–' : r.place,
         picked: r.missing ? '' : '________',
       },

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { findBusiness } from '@/data/queries/business'
 import { asPdf } from '@/api/lists/files'
 import { findList } from '@/api/lists'
+import { usualLayout } from '@/core/formats'
 import { makeNamedPaper } from '@/documents/make'
 import { makeParcelLabels } from '@/documents/makeParcelLabels'
 import { makeSlip } from '@/documents/slip'
@@ -66,6 +67,16 @@ describe('on paper', () => {
     // Nine are ordered and six lie there.
     expect(text).toMatch(/Strings Still to follow ST 3/)
     expect(text).not.toMatch(/\d\.\d\d/)
+  })
+
+  test('a layout of the owner’s own still shows how many lie there at all', async () => {
+    const spec = {
+      ...usualLayout('pick-list'),
+      columns: (['onShelf', 'quantity'] as const).map((key) => ({ key, name: '' })),
+    }
+    const text = await pdfText((await makeNamedPaper(await asked(), 'pick-list', saleId, spec))!.body)
+    // Three violas lie there and two are to be picked; six sets of strings, all of them.
+    expect(text).toMatch(/On hand Quantity.*V2 3 2 Strings Lot: L7 6 6/)
   })
 
   test('a packing slip, its label and the manifest of the day name what went, and no price', async () => {

@@ -1,8 +1,8 @@
-import { decimal } from '@/core/money'
+import { decimal, ZERO, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
 import { findGoods } from '@/data/queries/goods'
 import { listPicks } from '@/data/queries/pick'
-import { listPlaces } from '@/data/queries/stock'
+import { listPlaces, sumShelves } from '@/data/queries/stock'
 import { readPicking } from '../goods/picking'
 import type { Asked } from '../where'
 import { readSaleFacts } from './saleFacts'
@@ -17,6 +17,8 @@ export interface PickRowOnPaper {
   readonly serials: readonly string[]
   readonly quantity: string
   readonly missing: boolean
+  /** How many lie anywhere, for layouts that show it. */
+  readonly onHand: Decimal
 }
 
 /** What to gather for a sale, in the order of places: as its open pick list says, else as it is proposed now. Null where there is none. */
@@ -32,14 +34,13 @@ export const readPickFacts = async (asked: Asked, saleId: number) => {
   const lines = open
     ? open.lines.map((l) => ({ lineId: l.lineId, goodsId: l.goodsId, quantity: l.wanted, from: l.from }))
     : present(picking).lines.map((l) => ({ ...l, quantity: decimal(l.quantity) }))
-  const goods = await findGoods(
-    db,
-    lines.map((l) => l.goodsId),
-  )
+  const goodsIds = lines.map((l) => l.goodsId)
+  const [goods, shelves] = await Promise.all([findGoods(db, goodsIds), sumShelves(db, goodsIds, business.currency)])
   const turn = (placeId: number): number => places.findIndex((p) => p.id === placeId)
   const rows = lines.flatMap(({ lineId, goodsId, quantity, from }) => {
     const { code, name } = present(goods.get(goodsId))
     const description = facts.story.lines.find((l) => l.id === lineId)?.description ?? name
+    const onHand = shelves.get(goodsId)?.quantity ?? ZERO
     const missing = from.reduce((left, f) => left.minus(decimal(f.quantity)), quantity)
     return [
       ...from.map((f) => ({
@@ -53,6 +54,7 @@ export const readPickFacts = async (asked: Asked, saleId: number) => {
           serials: f.serials,
           quantity: f.quantity,
           missing: false,
+          onHand,
         },
       })),
       ...(missing.gt(0)
@@ -68,6 +70,7 @@ export const readPickFacts = async (asked: Asked, saleId: number) => {
                 serials: [],
                 quantity: missing.toString(),
                 missing: true,
+                onHand,
               },
             },
           ]

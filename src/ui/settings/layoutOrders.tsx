@@ -10,7 +10,7 @@ const COLUMN: Readonly<Record<PaperColumn, string>> = {
   sum: 'amount',
   onShelf: 'on hand',
   place: 'location',
-  picked: 'Picked',
+  picked: 'picked',
   change: 'change',
   owed: 'balance',
   due: 'due',
