@@ -12,6 +12,9 @@ export type Costing = (typeof COSTINGS)[number]
 /** In which turn goods are set aside for a line: before all others, by the day of the order, or after them. */
 export const ASIDE_TURNS = ['first', 'in turn', 'last'] as const
 export type AsideTurn = (typeof ASIDE_TURNS)[number]
+/** How goods go to the customer. */
+export const HANDOVER_WAYS = ['counter', 'parcel', 'delivery'] as const
+export type HandoverBy = (typeof HANDOVER_WAYS)[number]
 /** How far a pick list is. */
 export const PICK_STATES = ['to pick', 'picked', 'packed', 'sent'] as const
 export type PickState = (typeof PICK_STATES)[number]

@@ -1,12 +1,11 @@
 import { present } from '@/core/present'
-import { createHash } from 'node:crypto'
 import type { z } from 'zod'
 import { err, ok, type Result } from '@/core/result'
 import type { Day } from '@/core/day'
 import type { AccountRef, AccountRole, EntryDraft } from '@/core/ledger'
 import { parseMoney, type Money } from '@/core/money'
 import type { Database, Transaction } from '@/data/connect'
-import { databaseError, transact } from '@/data/transact'
+import { transact } from '@/data/transact'
 import { dropCommandKey, findCommand, keepAnswer, retakeCommandKey, takeCommandKey } from '@/data/queries/access'
 import { listAccounts } from '@/data/queries/accounts'
 import { findBusiness, type Business } from '@/data/queries/business'
@@ -15,6 +14,8 @@ import { listTaxCodes, type KeptTaxCode } from '@/data/queries/taxCodes'
 import type { Failure } from '@/contract/failure'
 import { refuse, Refusal } from '@/contract/refuse'
 import { sayIssues } from '@/contract/sayIssue'
+import { fingerprint, takeKey } from './commandKey'
+import { fromDatabase } from './fromDatabase'
 
 /** Where a command runs: which database, and which day it is. */
 export interface Till {
@@ -155,17 +156,6 @@ export const parse = <O>(schema: z.ZodType<O, unknown>, input: unknown): O => {
   })
 }
 
-const sortedJson = (value: unknown): unknown =>
-  Array.isArray(value)
-    ? value.map(sortedJson)
-    : value && typeof value === 'object'
-      ? Object.fromEntries(
-          Object.entries(value)
-            .sort(([a], [b]) => (a < b ? -1 : 1))
-            .map(([k, v]) => [k, sortedJson(v)]),
-        )
-      : value
-
 /**
  * The same for what is no single transaction: its key is taken first, and its answer kept when it is done. Whoever sends it
  * again meanwhile is told that it is under way; a try that never ended may be made again after a minute.
@@ -193,46 +183,6 @@ export const once = async <A>(
   if (!done.ok) await dropCommandKey(till.db, key)
   else await keepAnswer(till.db, key, what.answerIsSecret ? null : done.value)
   return done
-}
-
-const fingerprint = (name: string, input: unknown): string =>
-  createHash('sha256')
-    .update(`${name}\n${JSON.stringify(sortedJson(input))}`)
-    .digest('hex')
-
-const takeKey = async (tx: Transaction, key: string, print: string): Promise<{ answer: unknown } | null> => {
-  if (await takeCommandKey(tx, key, print)) return null
-  const before = await findCommand(tx, key)
-  if (!before || before.fingerprint !== print) refuse({ code: 'key-reused' })
-  return before
-}
-
-/** The database's own guards, in the owner's words. They speak only where two hands met, or where a check above was missed. */
-const fromDatabase = async (db: Database, problem: unknown): Promise<Failure | null> => {
-  const error = databaseError(problem)
-  if (!error) return null
-  switch (error.constraint_name) {
-    case 'period_closed': {
-      const through = (await findBusiness(db))?.closedThrough
-      return through ? { code: 'period-closed', through } : null
-    }
-    case 'due_not_overfilled':
-    case 'due_right_on_every_day':
-    case 'due_filled_before_it_was':
-      return { code: 'due-not-open', dueId: 0 }
-    case 'held_not_below_zero':
-    case 'held_on_every_day':
-      return { code: 'held-was-used' }
-    case 'shelf_on_every_day':
-      return { code: 'nothing-to-hand-over' }
-    case 'business_pkey':
-      return { code: 'already-set-up' }
-    case 'goods_code_unique':
-    case 'account_code_unique':
-      return { code: 'taken', what: 'code', value: '' }
-    default:
-      return null
-  }
 }
 
 type Roles = ReadonlyMap<AccountRole, number>

@@ -67,7 +67,7 @@ describe('an order', () => {
     await i.see('Heron Parcel Economy')
     await i.click('Send')
     await i.see('booked with the carrier')
-    await i.see('in transit')
+    await i.see('In transit')
     const invoice = await post(`/sales/${sale}/invoices`, { what: 'handed-over', issue: true })
     // 22 × 12.50
     expect(invoice.totals.net).toBe('275.00')

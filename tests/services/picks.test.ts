@@ -1,53 +1,30 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { listPost } from '@/data/queries/post'
-import { findBusiness } from '@/data/queries/business'
-import { saleView } from '@/model/sale/saleView'
-import { readParcels } from '@/model/parcel/parcels'
 import { countStock } from '@/services/goods/countStock'
-import { moveStock } from '@/services/goods/moveStock'
-import { addPlace } from '@/services/goods/places'
 import { billSale } from '@/services/billing/billSale'
 import { heronParcel } from '@/standins/carrier/carrier'
-import { quoteCarrier, trackParcels } from '@/services/parcels/carrier'
 import { correctPick, dropPick, packPick, sendPick, startPick } from '@/services/parcels/picks'
-import { changeCustomer } from '@/services/people/keepCustomer'
 import { cancelSale } from '@/services/sales/closeSale'
 import { listPicks } from '@/data/queries/pick'
 import { handOver, handOverBy } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
 import { addOutfit, addToldGoods } from './history/pieces'
-import { openTestShop, type TestShop } from './shop'
+import { openSending } from './sendingDesk'
+import type { TestShop } from './shop'
 
 let s: TestShop
-let shop: number
+let desk: Awaited<ReturnType<typeof openSending>>
 let store: number
-let saleId: number
-let lineId: number
+let shop: number
 beforeEach(async () => {
-  s = await openTestShop()
-  shop = 1
-  store = await s.run(addPlace, { code: 'STORE', name: 'Store room' })
-  await s.run(changeCustomer, { customerId: s.customer, email: 'hazel@example.com' })
+  desk = await openSending()
+  ;({ s, store, shop } = desk)
 })
 afterEach(() => s.close())
 
-const view = async (id = saleId) => (await saleView(s.db, id, (await findBusiness(s.db))!, s.shop.today))!
-/** 24 rosin are ordered; 12 of the 20 lie in the store room. */
-const order = async (deliverTo = '4 Mill Lane, Fernhollow') => {
-  await s.run(moveStock, { on: '2026-02-01', from: shop, to: store, lines: [{ goodsId: s.rosin, quantity: '12' }] })
-  await s.run(countStock, { on: '2026-02-02', placeId: store, lines: [{ goodsId: s.rosin, counted: '16' }] })
-  saleId = await s.run(startSale, {
-    customerId: s.customer,
-    agreed: true,
-    deliverTo,
-    lines: [{ goodsId: s.rosin, quantity: '24' }],
-  })
-  lineId = (await view()).lines[0]!.id
-}
-
 describe('an order picked short from two places', () => {
   test('is packed in two parcels, sent, invoiced for what went; the rest goes later', async () => {
-    await order()
+    const { saleId, lineId } = await desk.order()
     const pick = await s.answer(startPick, { saleId })
     // 24 lie there: 16 in the store room, which is the fuller one, and 8 in the shop.
     expect(pick).toMatchObject({
@@ -100,7 +77,7 @@ describe('an order picked short from two places', () => {
     expect(sent.parcels[0]!.tracking).toMatch(/^\d{12}$/)
     expect(await s.refusal(sendPick(heronParcel), { pickId: pick.id })).toBe('pick-sent')
     expect(await s.refusal(correctPick, { pickId: pick.id, lines: [{ lineId, from: [] }] })).toBe('pick-sent')
-    expect((await view()).lines[0]).toMatchObject({ handedOver: '22', readyToBill: '22', toHandOver: '2' })
+    expect(await desk.firstLine(saleId)).toMatchObject({ handedOver: '22', readyToBill: '22', toHandOver: '2' })
     const [letter] = await listPost(s.db, {}, { limit: 1 })
     expect(letter!.paper).toBe('packing-slip')
     expect(letter!.body).toContain(`Heron Parcel Economy ${sent.parcels[0]!.tracking}`)
@@ -110,19 +87,19 @@ describe('an order picked short from two places', () => {
 
     s.moveTo('2026-03-08')
     await s.run(handOver, { saleId })
-    expect((await view()).lines[0]).toMatchObject({ handedOver: '24', toHandOver: '0' })
+    expect(await desk.firstLine(saleId)).toMatchObject({ handedOver: '24', toHandOver: '0' })
     expect(await s.ties()).toEqual([])
   })
 
   test('a pick list of a sale that is canceled is gone', async () => {
-    await order()
+    const { saleId } = await desk.order()
     await s.answer(startPick, { saleId })
     await s.run(cancelSale, { saleId, reason: 'x' })
     expect(await listPicks(s.db, {})).toEqual([])
   })
 
   test('asked twice with one key is sent once, and the carrier is asked once', async () => {
-    await order()
+    const { saleId, lineId } = await desk.order()
     const asked = vi.spyOn(heronParcel, 'book')
     const wish = { saleId, lines: [{ lineId, quantity: '1' }], service: 'Express' }
     const first = await s.answer(handOverBy(heronParcel), wish, 'one-key')
@@ -134,7 +111,7 @@ describe('an order picked short from two places', () => {
   })
 
   test('a pick list that is not sent can be thrown away, and made for some of it', async () => {
-    await order()
+    const { saleId, lineId } = await desk.order()
     const first = await s.answer(startPick, { saleId, lines: [{ lineId, quantity: '3' }] })
     expect(first.lines).toMatchObject([{ wanted: '3', from: [{ placeId: store, quantity: '3' }] }])
     await s.run(dropPick, { pickId: first.id })
@@ -152,22 +129,20 @@ describe('pieces that are told apart', () => {
       lines: [{ goodsId: told.viola, serials: ['V1', 'V2'], unitCost: '800' }],
     })
     const sell = async () => {
-      saleId = await s.run(startSale, {
+      const saleId = await s.run(startSale, {
         customerId: s.customer,
         agreed: true,
         lines: [{ goodsId: told.viola, quantity: '1' }],
       })
-      lineId = (await view()).lines[0]!.id
-      return s.answer(startPick, { saleId })
+      return { ...(await s.answer(startPick, { saleId })), lineId: (await desk.firstLine(saleId)).id }
     }
     const one = await sell()
-    const oneLine = lineId
     expect(one.lines[0]!.from).toMatchObject([{ serials: ['V1'] }])
     const two = await sell()
     const from = [{ placeId: shop, serials: ['V2'], quantity: '1' }]
-    await s.run(correctPick, { pickId: one.id, lines: [{ lineId: oneLine, from }] })
+    await s.run(correctPick, { pickId: one.id, lines: [{ lineId: one.lineId, from }] })
     await s.run(sendPick(heronParcel), { pickId: one.id })
-    expect(await s.refusal(correctPick, { pickId: two.id, lines: [{ lineId, from }] })).toBe('serial-gone')
+    expect(await s.refusal(correctPick, { pickId: two.id, lines: [{ lineId: two.lineId, from }] })).toBe('serial-gone')
     expect(await s.answer(sendPick(heronParcel), { pickId: two.id })).toMatchObject({
       by: 'counter',
       lines: [{ from: [{ serials: ['V1'] }] }],
@@ -186,13 +161,13 @@ describe('pieces that are told apart', () => {
         { goodsId: told.strings, counted: '2', unitCost: '10', lot: 'L1' },
       ],
     })
-    saleId = await s.run(startSale, {
+    const saleId = await s.run(startSale, {
       customerId: s.customer,
       agreed: true,
       deliverTo: '4 Mill Lane',
       lines: [{ goodsId: outfit, quantity: '1' }],
     })
-    lineId = (await view()).lines[0]!.id
+    const lineId = (await desk.firstLine(saleId)).id
     const pick = await s.answer(startPick, { saleId })
     expect(pick.lines.map((l) => [l.name, l.wanted])).toEqual([
       ['Violin', '1'],
@@ -206,97 +181,10 @@ describe('pieces that are told apart', () => {
     expect(await s.refusal(packPick, { pickId: pick.id, parcels })).toBe('invalid')
     const sent = await s.answer(sendPick(heronParcel), { pickId: pick.id, service: 'Economy' })
     expect(sent).toMatchObject({ by: 'parcel', parcels: [{ lines: [], state: 'sent' }] })
-    expect((await view()).lines[0]).toMatchObject({
+    expect(await desk.firstLine(saleId)).toMatchObject({
       handedOver: '0',
       parts: [{ toHandOver: '0' }, { toHandOver: '0' }, { goodsId: told.bow, toHandOver: '1' }],
     })
     expect(await s.ties()).toEqual([])
-  })
-})
-
-describe('the carrier', () => {
-  test('quotes each service, dearer as it grows heavier', async () => {
-    const ask = (weight: string, country?: string) =>
-      s.answer(quoteCarrier(heronParcel), { to: { address: '4 Mill Lane', country }, parcels: [{ weight }] })
-    // 4.90 + 2 × 0.85, 6.90 + 2 × 1.15, 14.90 + 2 × 1.90
-    expect((await ask('2')).map((q) => [q.service, q.price, q.days])).toEqual([
-      ['Economy', '6.60', 5],
-      ['Standard', '9.20', 3],
-      ['Express', '18.70', 1],
-    ])
-    expect((await ask('2', 'CH'))[0]).toMatchObject({ service: 'Economy', price: '17.70' })
-  })
-
-  test('that does not know an address takes nothing, and nothing is handed over', async () => {
-    await order('9 No Such Street')
-    const wish = { saleId, lines: [{ lineId, quantity: '1' }], carrier: 'Heron Parcel' }
-    expect(await s.refusal(handOverBy(heronParcel), wish)).toBe('carrier-refused')
-    expect(await s.refusal(handOverBy(heronParcel), { ...wish, service: 'Overnight' })).toBe('invalid')
-    expect((await view()).lines[0]).toMatchObject({ handedOver: '0' })
-    // A carrier of one's own is not asked.
-    expect(await s.answer(handOverBy(heronParcel), { ...wish, carrier: 'A friend' })).toMatchObject({
-      by: 'parcel',
-      parcels: [{ carrier: 'A friend', price: null, tracking: '' }],
-    })
-  })
-
-  test('that is slow keeps nobody else waiting; what was changed meanwhile is not sent', async () => {
-    await order('7 Slow Lane')
-    const pick = await s.answer(startPick, { saleId, lines: [{ lineId, quantity: '3' }] })
-    const wish = { pickId: pick.id, service: 'Economy' }
-    let sent = false
-    const sending = s.refusal(sendPick(heronParcel), wish).then((why) => {
-      sent = true
-      return why
-    })
-    // Somebody else picks it short while the carrier still thinks.
-    await s.run(correctPick, { pickId: pick.id, lines: [{ lineId, from: [{ placeId: store, quantity: '2' }] }] })
-    expect(sent).toBe(false)
-    expect(await sending).toBe('changed-meanwhile')
-    expect((await view()).lines[0]).toMatchObject({ handedOver: '0' })
-    expect(await s.answer(sendPick(heronParcel), wish)).toMatchObject({ lines: [{ quantity: '2' }] })
-  })
-
-  test('is not asked to take anything where it is only looked at', async () => {
-    await order('9 No Such Street')
-    const asked = vi.spyOn(heronParcel, 'book')
-    const wish = { saleId, lines: [{ lineId, quantity: '1' }], service: 'Express' }
-    const seen = await handOverBy(heronParcel).preview(s.shop, wish)
-    expect(seen.ok && seen.value.entries).toHaveLength(1)
-    expect(asked).not.toHaveBeenCalled()
-    asked.mockRestore()
-  })
-
-  test('delivers, or loses; parcels without lines say what goes', async () => {
-    await order()
-    const parcels = [
-      { lines: [{ lineId, quantity: '2' }] },
-      { lines: [{ lineId, quantity: '1' }], address: '1 Lost Valley' },
-    ]
-    expect(await s.refusal(handOverBy(heronParcel), { saleId, lines: [{ lineId, quantity: '2' }], parcels })).toBe(
-      'invalid',
-    )
-    const sent = await s.answer(handOverBy(heronParcel), { saleId, parcels })
-    expect(sent.lines).toMatchObject([{ quantity: '3' }])
-    const states = async () => {
-      await s.run(trackParcels(heronParcel), {})
-      const where = { db: s.db, business: (await findBusiness(s.db))!, today: s.shop.today, currency: 'USD' }
-      return (await readParcels(where, {})).map((p) => [p.state, p.arrivedOn])
-    }
-    expect(await states()).toEqual([
-      ['sent', null],
-      ['sent', null],
-    ])
-    // Standard takes three days; what is lost is known a week later.
-    s.moveTo('2026-03-04')
-    expect(await states()).toEqual([
-      ['sent', null],
-      ['delivered', '2026-03-04'],
-    ])
-    s.moveTo('2026-03-11')
-    expect(await states()).toEqual([
-      ['lost', null],
-      ['delivered', '2026-03-04'],
-    ])
   })
 })

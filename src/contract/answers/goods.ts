@@ -95,7 +95,9 @@ export const goodsAnswers = {
     placeId: z.int(),
     value: decimalText,
     canGo,
-    lines: z.array(z.object({ goodsId: z.int(), ...pieces, difference: decimalText, value: decimalText })),
+    lines: z.array(
+      z.object({ goodsId: z.int(), placeId: z.int(), ...pieces, difference: decimalText, value: decimalText }),
+    ),
   }),
   'POST /tax-codes': z.object({
     id: z.int(),

@@ -1,5 +1,6 @@
 import { STANDS } from '@/core/sale'
 import {
+  HANDOVER_WAYS,
   ASIDE_TURNS,
   LINE_KINDS,
   LINE_CHOICES,
@@ -91,7 +92,7 @@ const handoverHead = z.object({
   id: z.int(),
   number: z.string(),
   on: dayText,
-  by: z.enum(['counter', 'parcel', 'delivery']),
+  by: z.enum(HANDOVER_WAYS),
   direction: z.enum(['out', 'back']),
 })
 

@@ -1,4 +1,11 @@
-import type { ParcelState, PickState } from '../kinds'
+import type { HandoverBy, ParcelState, PickState } from '../kinds'
+
+/** How goods go to the customer, as it is said. */
+export const HANDOVER_BY_NAMES: Readonly<Record<HandoverBy, string>> = {
+  counter: 'Picked up',
+  parcel: 'Shipped',
+  delivery: 'Delivered',
+}
 
 /** How far a pick list is, as it is said. */
 export const PICK_STATE_NAMES: Readonly<Record<PickState, string>> = {

@@ -1,4 +1,5 @@
 import {
+  HANDOVER_WAYS,
   ASIDE_TURNS,
   LINE_KINDS,
   LINE_CHOICES,
@@ -194,7 +195,7 @@ export const handover = pgTable(
       .references(() => sale.id),
     direction: text({ enum: ['out', 'back'] }).notNull(),
     onDay: onDay().notNull(),
-    by: text({ enum: ['counter', 'parcel', 'delivery'] }).notNull(),
+    by: text({ enum: HANDOVER_WAYS }).notNull(),
     /** On goods that came back without having been billed: the handover they left with, and why. */
     returnsId: integer(),
     reason: text().notNull().default(''),

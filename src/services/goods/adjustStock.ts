@@ -1,13 +1,11 @@
 import { adjustStockInput } from '@/contract/inputs/goods/places'
 import { toDecimalString } from '@/core/money'
 import { listPlaces } from '@/data/queries/stock'
-import { readCanGo } from '@/model/goods/canGo'
-import { pieceNames } from '@/model/goods/pieceNames'
 import { defineCommand, paperDay } from '../command'
 import { changeStock, mustNamePieces, mustNotNamePieces } from './changeStock'
 import { placeNamed } from './places'
 import { stockLines } from './stockLines'
-import { writeStockPaper } from './writeStockPaper'
+import { tellMoves, writeStockPaper } from './writeStockPaper'
 
 /** Goods found, broken, used in the workshop or given away: what it changes goes to stock adjustments, with its reason. */
 export const adjustStock = defineCommand('adjust-stock', adjustStockInput, async (w, input) => {
@@ -30,8 +28,7 @@ export const adjustStock = defineCommand('adjust-stock', adjustStockInput, async
   return {
     id,
     answer: async () => {
-      const came = moves.filter((m) => m.quantity.gt(0)).map((m) => m.goodsId)
-      const [named, canGo] = await Promise.all([pieceNames(w.tx, moves), readCanGo(w.tx, came, w.today)])
+      const { canGo, rows } = await tellMoves(w, moves)
       return {
         id,
         number,
@@ -39,13 +36,7 @@ export const adjustStock = defineCommand('adjust-stock', adjustStockInput, async
         reason: input.reason,
         value: toDecimalString(value),
         canGo,
-        lines: moves.map((m) => ({
-          goodsId: m.goodsId,
-          placeId: m.placeId,
-          ...named(m.batchId),
-          change: m.quantity.toString(),
-          value: toDecimalString(m.value),
-        })),
+        lines: rows,
       }
     },
   }

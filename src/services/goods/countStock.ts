@@ -6,10 +6,8 @@ import { sameName } from '@/core/stock'
 import { defineCommand, paperDay, type Work } from '../command'
 import { refuse } from '@/contract/refuse'
 import { listPlaces } from '@/data/queries/stock'
-import { readCanGo } from '@/model/goods/canGo'
-import { pieceNames } from '@/model/goods/pieceNames'
 import { changeStock, mustNamePieces, type StockChange } from './changeStock'
-import { writeStockPaper } from './writeStockPaper'
+import { tellMoves, writeStockPaper } from './writeStockPaper'
 import { placeNamed } from './places'
 import { stockLines } from './stockLines'
 import { stockOn, type Stock } from './stockOn'
@@ -86,8 +84,7 @@ export const countStock = defineCommand('count-stock', countStockInput, async (w
   return {
     id,
     answer: async () => {
-      const came = moves.filter((m) => m.quantity.gt(0)).map((m) => m.goodsId)
-      const [named, canGo] = await Promise.all([pieceNames(w.tx, moves), readCanGo(w.tx, came, w.today)])
+      const { canGo, rows } = await tellMoves(w, moves)
       return {
         id,
         number,
@@ -95,12 +92,7 @@ export const countStock = defineCommand('count-stock', countStockInput, async (w
         placeId: place.id,
         value: toDecimalString(value),
         canGo,
-        lines: moves.map((m) => ({
-          goodsId: m.goodsId,
-          ...named(m.batchId),
-          difference: m.quantity.toString(),
-          value: toDecimalString(m.value),
-        })),
+        lines: rows.map(({ change, ...row }) => ({ ...row, difference: change })),
       }
     },
   }

@@ -1,11 +1,29 @@
 import type { Day } from '@/core/day'
 import { postStockChange } from '@/core/ledger'
-import { sumMoney } from '@/core/money'
+import { sumMoney, toDecimalString } from '@/core/money'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
 import { insertMoves, type MoveRow } from '@/data/queries/stock'
 import { insertStockAdjustment, insertStockCount } from '@/data/queries/stockPapers'
+import { readCanGo } from '@/model/goods/canGo'
+import { pieceNames } from '@/model/goods/pieceNames'
 import type { Work } from '../command'
+
+/** What moves say of their pieces, and who waited for what came in: for the answer of a count or an adjustment. */
+export const tellMoves = async (w: Work, moves: readonly MoveRow[]) => {
+  const came = moves.filter((m) => m.quantity.gt(0)).map((m) => m.goodsId)
+  const [named, canGo] = await Promise.all([pieceNames(w.tx, moves), readCanGo(w.tx, came, w.today)])
+  return {
+    canGo,
+    rows: moves.map((m) => ({
+      goodsId: m.goodsId,
+      placeId: m.placeId,
+      ...named(m.batchId),
+      change: m.quantity.toString(),
+      value: toDecimalString(m.value),
+    })),
+  }
+}
 
 /** A count of a place, or an adjustment with its reason. */
 type StockPaper =

@@ -1,3 +1,4 @@
+import { HANDOVER_WAYS } from '@/core/kinds'
 import { z } from 'zod'
 import { id, on, quantity, text } from '@/contract/fields'
 import { lineQuantities } from '@/contract/lines'
@@ -37,7 +38,7 @@ export const sendPickInput = z.object({
   on,
   carrier: text(60).optional(),
   service: text(60).optional(),
-  by: z.enum(['counter', 'parcel', 'delivery']).optional(),
+  by: z.enum(HANDOVER_WAYS).optional(),
   /** Tells the customer by mail that the goods are on their way; where there are parcels and an address unless it says no. */
   tell: z.boolean().optional(),
 })

@@ -1,3 +1,4 @@
+import { HANDOVER_WAYS } from '@/core/kinds'
 import { z } from 'zod'
 import { ZERO } from '@/core/money'
 import { id, on, quantity } from '@/contract/fields'
@@ -54,7 +55,7 @@ export const handOverInput = z.object({
   on,
   /** Left out: everything that can be handed over now. */
   lines: z.array(handedLine).min(1).max(1000).optional(),
-  by: z.enum(['counter', 'parcel', 'delivery']).default('counter'),
+  by: z.enum(HANDOVER_WAYS).default('counter'),
   ...shipping,
   /** A layaway that is not paid up goes all the same: the rest is paid this way from now on, and billed at once. */
   turnInto: arrangement.optional(),

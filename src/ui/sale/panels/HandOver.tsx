@@ -4,16 +4,15 @@ import { formatDigits } from '@/core/locale'
 import { addMonths, type Day } from '@/core/day'
 import { CommandForm } from '../../form/CommandForm'
 import { splitSerials } from '../../goods/countDraft'
-import type { Track } from '@/core/kinds'
+import type { HandoverBy, Track } from '@/core/kinds'
+import { HANDOVER_BY_NAMES } from '@/core/names'
 import { FormChoice, FormOn, FormPick, FormQuantity, FormText } from '../../form/inputs'
 import { useTakenFrom } from './useTakenFrom'
 import { isNone, Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
 
-const BY = { counter: 'Picked up', parcel: 'Shipped', delivery: 'Delivered' } as const
-
 interface Draft {
   on: string
-  by: keyof typeof BY
+  by: HandoverBy
   lines: (LineQuantity & { which: string })[]
   turnInto: { kind: 'installments' | 'terms'; count: string }
 }
@@ -75,7 +74,7 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
     >
       <Leaving saleId={sale.id} lines={waiting} goods={goods} />
       <div className="grid grid-cols-2 gap-3">
-        <FormPick name="by" label="Method" options={BY} />
+        <FormPick name="by" label="Method" options={HANDOVER_BY_NAMES} />
         <FormOn today={today} />
       </div>
       {early && <GoingEarly left={layaway.left} />}

@@ -1,5 +1,5 @@
 import { formatQuantity } from '@/core/money'
-import { PARCEL_STATE_NAMES } from '@/core/names'
+import { HANDOVER_BY_NAMES, PARCEL_STATE_NAMES } from '@/core/names'
 import { formatDigits } from '@/core/locale'
 import type { ParcelView } from '@/model/parcel/pickView'
 import { readHandover } from '@/model/sale/handoverPage'
@@ -17,7 +17,6 @@ import { idFrom, openShop } from '../../_shop'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
 export const metadata: Metadata = { title: 'Handover' }
-const BY = { counter: 'Picked up', parcel: 'Shipped', delivery: 'delivered' } as const
 
 export default async function HandoverPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
@@ -35,7 +34,7 @@ export default async function HandoverPage({ params }: { params: Promise<{ id: s
         title={`${paper.direction === 'out' ? 'Handover' : 'Return'} ${paper.number}`}
         beside={
           paper.direction === 'out'
-            ? `${formatDay(paper.on)}, ${BY[paper.by]}`
+            ? `${formatDay(paper.on)}, ${HANDOVER_BY_NAMES[paper.by]}`
             : [formatDay(paper.on), paper.reason].filter(Boolean).join(', ')
         }
         action={
