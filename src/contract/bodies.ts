@@ -7,6 +7,7 @@ import type { importGoodsInput } from '@/contract/inputs/goods/importGoods'
 import type { addPriceLevelInput, changePriceLevelInput, addTaxAreaInput } from '@/contract/inputs/goods/priceLevels'
 import type { addSupplierInput } from '@/contract/inputs/goods/keepSupplier'
 import type { keepFileInput, dropFileInput } from '@/contract/inputs/files/keepFile'
+import type { assembleInput } from './inputs/goods/assemble'
 import type { addPlaceInput, adjustStockInput, changePlaceInput, moveStockInput } from './inputs/goods/places'
 import type { countStockInput } from '@/contract/inputs/goods/countStock'
 import type { addTaxCodeInput, addTaxRateInput } from '@/contract/inputs/books/addTaxCode'
@@ -20,7 +21,9 @@ import type {
   sendPickInput,
   startPickInput,
 } from '@/contract/inputs/parcels/picks'
+import type { replacePartInput } from '@/contract/inputs/sales/replacePart'
 import type { setAsideInput } from '@/contract/inputs/sales/setAside'
+import type { strikeOffInput } from '@/contract/inputs/sales/strikeOff'
 import type { bringBackNextInput, putOffNextInput, dropNextInput } from '@/contract/inputs/sales/markNext'
 import type { startRepeatInput, stopRepeatInput } from '@/contract/inputs/sales/keepRepeat'
 import type { giveLinkInput, withdrawLinkInput, withdrawLinksInput } from '@/contract/inputs/post/links'
@@ -87,6 +90,8 @@ export interface Bodies {
   'PATCH /customers/{id}': Body<typeof changeCustomerInput, 'customerId'>
   'POST /goods': Body<typeof addGoodsInput>
   'PATCH /goods/{id}': Body<typeof changeGoodsInput, 'goodsId'>
+  'POST /goods/{id}/assemble': Body<typeof assembleInput, 'goodsId'>
+  'POST /goods/{id}/take-apart': Body<typeof assembleInput, 'goodsId'>
   'POST /goods/import': Body<typeof importGoodsInput>
   'POST /price-levels': Body<typeof addPriceLevelInput>
   'PATCH /price-levels/{id}': Body<typeof changePriceLevelInput, 'levelId'>
@@ -117,6 +122,8 @@ export interface Bodies {
   'POST /sales/{id}/arrangement': Given<z.input<typeof arrangeSaleInput>['arrangement']>
   'POST /sales/{id}/handovers': Body<typeof handOverInput, 'saleId'>
   'POST /sales/{id}/set-aside': Body<typeof setAsideInput, 'saleId'>
+  'POST /sales/{id}/strike-off': Body<typeof strikeOffInput, 'saleId'>
+  'POST /sales/{id}/replace-part': Body<typeof replacePartInput, 'saleId'>
   'POST /sales/{id}/picks': Body<typeof startPickInput, 'saleId'>
   'POST /picks/{id}/correct': Body<typeof correctPickInput, 'pickId'>
   'POST /picks/{id}/pack': Body<typeof packPickInput, 'pickId'>

@@ -29,15 +29,15 @@ export const fillStock = async (db: Database): Promise<void> => {
 export const STOCK: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
   'stock of all on a day': ({ db, business }) =>
     readStockOn({ db, business, today, currency: 'USD' }, day('2024-06-30')),
-  'stock of a thing': ({ db, business }) => goodsStockView(db, 5000, day('2024-06-30'), business),
+  'stock of a thing': ({ db, business }) => goodsStockView(db, 5000, day('2024-06-30'), { business, today }),
   'a stock card': ({ db, business }) => goodsCardView(db, 5000, {}, business),
-  'goods, first page': ({ db, business }) => readGoodsList(db, {}, { limit: 60 }, business),
+  'goods, first page': ({ db, business }) => readGoodsList(db, {}, { limit: 60 }, { business, today }),
   'picking of a sale': async ({ db, business }) => {
     const [sale] = await db.execute<{ id: number }>(sql`select max(id) as id from sale`)
-    return readPicking(db, sale!.id, today, business, today)
+    return readPicking(db, sale!.id, today, { business, today })
   },
   'picking of 100 sales': async ({ db, business }) => {
     const sales = await db.execute<{ id: number }>(sql`select id from sale where number > 900000`)
-    for (const { id } of sales) await readPicking(db, id, today, business, today)
+    for (const { id } of sales) await readPicking(db, id, today, { business, today })
   },
 }

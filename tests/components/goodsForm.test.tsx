@@ -20,6 +20,7 @@ const open = (start: GoodsDraft = START, id: number | null = null) =>
         { code: 'ZERO', name: 'Zero-rated' },
       ]}
       accounts={[{ code: '4000', name: 'Sales of goods' }]}
+      places={[]}
       levels={[{ code: 'school', name: 'Schools' }]}
     />,
   )

@@ -13,6 +13,7 @@ export const violin: SheetLine = {
   fromShelf: true,
   track: 'none' as const,
   asideTurn: 'in turn' as const,
+  parts: [],
   choice: 'none',
   choiceGroup: '',
   chosen: true,

@@ -10,7 +10,7 @@ import { readStatement } from '@/model/receivables/statement'
 import { changeSettings } from '@/services/access/changeSettings'
 import { History } from './history/history'
 import { neverBelowZero, neverTooMuchCredited } from './history/limits'
-import { addOutfit, addToldGoods, type ToldGoods } from './history/pieces'
+import { addDuo, addOutfit, addToldGoods, type ToldGoods } from './history/pieces'
 import { step } from './history/steps'
 import { openTestShop, type TestShop } from './shop'
 import { listDuesOfSales, listOpenDues } from '@/data/queries/due'
@@ -53,7 +53,7 @@ beforeAll(async () => {
     const shop = await openTestShop(setup)
     await shop.run(changeSettings, settings)
     const told = await addToldGoods(shop)
-    shops.push({ shop, told: { ...told, outfit: await addOutfit(shop, told) } })
+    shops.push({ shop, told: { ...told, outfit: await addOutfit(shop, told), duo: await addDuo(shop) } })
   }
   s = shops[0]!.shop
 })

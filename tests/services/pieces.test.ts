@@ -79,7 +79,7 @@ describe('lots', () => {
     await count({ code: 'OLD', expires: '2026-02-15' }, '4', '8')
     const { saleId, lineId } = await sell(told.strings, '6')
     const business = (await findBusiness(s.db))!
-    const picking = (await readPicking(s.db, saleId, s.shop.today, business, s.shop.today))!
+    const picking = (await readPicking(s.db, saleId, s.shop.today, { business, today: s.shop.today }))!
     expect(picking.lines[0]!.from.map((f) => [f.placeId, f.lot, f.quantity])).toEqual([
       [store, 'A', '2'],
       [shop, 'B', '4'],

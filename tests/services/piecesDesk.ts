@@ -16,7 +16,7 @@ export const openPieces = async () => {
   const business = (await findBusiness(s.db))!
   /** What lies where of a thing on a day: `shop L1 3: 27.00`. */
   const stock = async (goodsId: number, asOf = '2026-03-01') =>
-    (await goodsStockView(s.db, goodsId, day(asOf), business))!.rows.map(
+    (await goodsStockView(s.db, goodsId, day(asOf), { business, today: s.shop.today }))!.rows.map(
       (r) => `${r.placeId === shop ? 'shop' : 'store'} ${r.serial ?? r.lot ?? '-'} ${Number(r.onHand)}: ${r.value}`,
     )
   const lineOf = async (saleId: number) => (await saleView(s.db, saleId, business, s.shop.today))!.lines[0]!

@@ -30,7 +30,10 @@ beforeEach(async () => {
 })
 
 const stock = async (goodsId: number, asOf = '2026-03-01') => {
-  const view = (await goodsStockView(s.db, goodsId, day(asOf), (await findBusiness(s.db))!))!
+  const view = (await goodsStockView(s.db, goodsId, day(asOf), {
+    business: (await findBusiness(s.db))!,
+    today: s.shop.today,
+  }))!
   return view.rows.map((r) => `${r.placeId === shop ? 'shop' : 'bench'} ${r.onHand} at ${r.unitCost}: ${r.value}`)
 }
 
@@ -181,7 +184,7 @@ describe('what lies where, for the owner', () => {
       '3120.00',
       '0.00',
     ])
-    const places = await readWhereItLies(await where(), s.rosin)
+    const places = await readWhereItLies(await where(), { id: s.rosin, placeId: null })
     expect(places.map((p) => `${p.name} ${p.onHand} ${p.value}`)).toEqual(['Shop 15 90.00', 'Bench 5 30.00'])
   })
 
@@ -210,7 +213,7 @@ describe('what lies where, for the owner', () => {
 describe('what to pick for a sale', () => {
   const picking = async (saleId: number, on = s.shop.today) => {
     const business = (await findBusiness(s.db))!
-    const read = (await readPicking(s.db, saleId, on, business, s.shop.today))!
+    const read = (await readPicking(s.db, saleId, on, { business, today: s.shop.today }))!
     const name = (id: number) => (id === shop ? 'shop' : 'bench')
     return read.lines.map(
       (l) => `${l.quantity}: ${l.from.map((f) => `${f.quantity} ${name(f.placeId)}`).join(' + ')}, short ${l.short}`,

@@ -50,7 +50,7 @@ describe('the main job, by hand-computed figures', () => {
     expect((await s.answer(offerSale, { saleId: sale.id, validUntil: '2026-03-31' })).stands).toBe('offered')
     const agreed = await s.answer(agreeSale, { saleId: sale.id, purchaseOrder: 'HG-88' })
     expect(agreed).toMatchObject({ stands: 'agreed', next: [{ action: 'hand-over', quantity: '5' }] })
-    expect(await goodsView(s.db, s.violin, (await findBusiness(s.db))!)).toMatchObject({
+    expect(await goodsView(s.db, s.violin, (await findBusiness(s.db))!, s.shop.today)).toMatchObject({
       onHand: '5',
       setAside: '2',
       available: '3',

@@ -191,7 +191,7 @@ describe('a kit in several goes', () => {
     expect(await s.refusal(changeSale, { saleId, lines: [{ goodsId: outfit, quantity: '1' }] })).toBe('less-than-done')
     expect(await s.refusal(cancelSale, { saleId, reason: 'x' })).toBe('goods-or-bills-first')
     const business = (await findBusiness(s.db))!
-    expect((await readPicking(s.db, saleId, s.shop.today, business, s.shop.today))!.lines).toMatchObject([
+    expect((await readPicking(s.db, saleId, s.shop.today, { business, today: s.shop.today }))!.lines).toMatchObject([
       { goodsId: told.strings, quantity: '1', short: '0' },
       { goodsId: told.bow, quantity: '2', short: '1' },
     ])

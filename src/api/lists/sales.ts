@@ -53,9 +53,9 @@ export const goods = reader(goodsList, async (where, asked, size) => {
   const filter = { ...given(rest), low: show === 'low', retired: show === 'retired' }
   // What lies on the shelf and what is set aside of it is reckoned, not kept: to sort by it, all that fit are read.
   if (!ordersGoods(asked.sort.by))
-    return pageOfAll(goodsList, await readGoodsList(where.db, filter, {}, where.business), asked, size, where)
+    return pageOfAll(goodsList, await readGoodsList(where.db, filter, {}, where), asked, size, where)
   const part = partOf(asked, size, goodsList.opensBy)
-  return pageOfQuery(goodsList.columns, await readGoodsList(where.db, filter, part, where.business), size)
+  return pageOfQuery(goodsList.columns, await readGoodsList(where.db, filter, part, where), size)
 })
 
 export const post = reader(postList, async (where, asked, size) => {

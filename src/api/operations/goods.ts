@@ -9,6 +9,7 @@ import { decimal } from '@/core/money'
 import { listFiles } from '@/data/queries/files'
 import { listSuppliers } from '@/data/queries/suppliers'
 import { dropFile, keepFile } from '@/services/files/keepFile'
+import { assembleKits, takeKitsApart } from '@/services/goods/assemble'
 import { importGoods } from '@/services/goods/importGoods'
 import { addGoods, changeGoods } from '@/services/goods/keepGoods'
 import { addSupplier } from '@/services/goods/keepSupplier'
@@ -45,14 +46,14 @@ export const goods = [
       onShopfront: yesNo,
       low: yesNo,
     }),
-    async ({ db, business, query }) => {
+    async ({ db, business, today, query }) => {
       const pieceOf = await piecesSearched(db, query.search)
       return listOf(
         await readGoodsList(
           db,
           query,
           { limit: query.limit, after: readCursor(z.object({ code: z.string() }), query.after) },
-          business,
+          { business, today },
         ),
         query.limit,
         (g) => ({ ...viewOfGoods(g), piece: pieceOf(g.goods.id) }),
@@ -64,12 +65,25 @@ export const goods = [
     '/goods/{id}',
     'Goods, with what is on hand, set aside and available.',
     noQuery,
-    ({ db, id, business }) => goodsView(db, id, business),
+    ({ db, id, business, today }) => goodsView(db, id, business, today),
     'goods',
   ),
   change('/goods/{id}', 'Changes goods from now on.', changeGoods, {
     path: { goodsId: 'id' },
     method: 'PATCH',
+  }),
+  change(
+    '/goods/{id}/assemble',
+    'Kits put together ahead: they lie at a place, worth what their parts cost.',
+    assembleKits,
+    {
+      path: { goodsId: 'id' },
+      status: 201,
+    },
+  ),
+  change('/goods/{id}/take-apart', 'Assembled kits taken apart: their parts lie in stock again.', takeKitsApart, {
+    path: { goodsId: 'id' },
+    status: 201,
   }),
   change('/goods/import', 'Goods from a CSV or XLSX file: looked at first, then written all at once.', importGoods),
   read(
@@ -132,14 +146,14 @@ export const goods = [
     '/goods/{id}/stock',
     'What lies of a thing at the end of a day, place by place.',
     z.object({ asOf: dayField.optional() }),
-    ({ db, id, business, today, query }) => goodsStockView(db, id, query.asOf ?? today, business),
+    ({ db, id, business, today, query }) => goodsStockView(db, id, query.asOf ?? today, { business, today }),
     'goods',
   ),
   read(
     '/sales/{id}/picking',
     'What is still to be handed over of a sale and from which places to take it: the fewest there are.',
     z.object({ on: dayField.optional() }),
-    ({ db, id, business, today, query }) => readPicking(db, id, query.on ?? today, business, today),
+    ({ db, id, business, today, query }) => readPicking(db, id, query.on ?? today, { business, today }),
     'sale',
   ),
   read(

@@ -4,7 +4,9 @@ import { pickViews } from '@/model/parcel/pickView'
 import { heronParcel } from '@/standins/carrier/carrier'
 import { quoteCarrier } from '@/services/parcels/carrier'
 import { correctPick, dropPick, packPick, sendPick, startPick } from '@/services/parcels/picks'
+import { replacePart } from '@/services/sales/replacePart'
 import { setAsideByHand } from '@/services/sales/setAside'
+import { strikeOff } from '@/services/sales/strikeOff'
 import { change, noQuery, read } from '../operation'
 
 const ofPick = { path: { pickId: 'id' } }
@@ -16,6 +18,15 @@ export const parcels = [
     setAsideByHand,
     { path: { saleId: 'id' } },
   ),
+  change(
+    '/sales/{id}/strike-off',
+    'What is still to be handed over is not coming: off the order, with its reason.',
+    strikeOff,
+    { path: { saleId: 'id' } },
+  ),
+  change('/sales/{id}/replace-part', 'On this sale another part stands in for one of a kit.', replacePart, {
+    path: { saleId: 'id' },
+  }),
   change('/sales/{id}/picks', 'A pick list: what to gather for a sale, and from where. It posts nothing.', startPick, {
     path: { saleId: 'id' },
     status: 201,

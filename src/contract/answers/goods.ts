@@ -8,6 +8,17 @@ const place = z.object({ id: z.int(), code: z.string(), name: z.string(), usual:
 /** How pieces are told apart; null where they are not. */
 const pieces = { lot: z.string().nullable(), expires: dayText.nullable(), serial: z.string().nullable() }
 
+/** Kits put together, or taken apart (below zero), and what they are worth. */
+const assembly = z.object({
+  id: z.int(),
+  number: z.string(),
+  on: dayText,
+  goodsId: z.int(),
+  placeId: z.int(),
+  quantity: decimalText,
+  value: decimalText,
+})
+
 /** Who waited for what came in, and can go now. */
 const canGo = z.array(z.object({ saleId: z.int(), number: z.int(), customer: z.string() }))
 
@@ -35,6 +46,8 @@ export const goodsAnswers = {
   ),
   'GET /goods/{id}': goods,
   'PATCH /goods/{id}': goods,
+  'POST /goods/{id}/assemble': assembly,
+  'POST /goods/{id}/take-apart': assembly,
   'POST /goods/import': z.object({
     rows: z.int(),
     added: z.int(),

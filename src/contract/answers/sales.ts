@@ -104,6 +104,8 @@ export const salesAnswers = {
   'POST /sales/{id}/handovers': handover,
   'GET /handovers/{id}': handover,
   'POST /sales/{id}/set-aside': sale,
+  'POST /sales/{id}/strike-off': sale,
+  'POST /sales/{id}/replace-part': sale,
   'POST /sales/{id}/picks': pickList,
   'GET /picks': list(pickList),
   'GET /picks/{id}': pickList,

@@ -82,6 +82,7 @@ export const goods = z.object({
   track: z.enum(TRACKS),
   costing: z.enum(COSTINGS),
   warrantyMonths: z.int().nullable(),
+  placeId: z.int().nullable(),
   priceIsSum: z.boolean(),
   onShopfront: z.boolean(),
   pictureFileId: z.int().nullable(),

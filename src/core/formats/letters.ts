@@ -14,6 +14,7 @@ export const LETTER_FACTS = [
   'business',
   'link',
   'parcel',
+  'day',
 ] as const
 export type LetterFact = (typeof LETTER_FACTS)[number]
 export type LetterFacts = Partial<Record<LetterFact, string>>
@@ -50,9 +51,25 @@ const FIRMER: Readonly<Record<number, LetterTemplate>> = {
   },
 }
 
-/** Every letter that has a wording of its own: one for each paper, and the later reminders. */
-export const LETTERS = [...PAPERS, 'reminder-2', 'reminder-3'] as const
+/** An order that will be ready on another day than was promised. */
+const NEW_DATE: LetterTemplate = {
+  subject: 'New date for order {number}',
+  body: 'Dear {name},\n\nThe date of your order {number} has changed. It will be ready on:\n{day}\n\nThe confirmation is attached. You can also see your order online:\n{link}\n\nKind regards,\n{business}',
+}
+
+/** Letters about a paper that has another wording than its own: the later reminders, and a promised day that moved. */
+const OTHER_LETTERS = {
+  'reminder-2': { paper: 'reminder', wording: present(FIRMER[2]) },
+  'reminder-3': { paper: 'reminder', wording: present(FIRMER[3]) },
+  'new-date': { paper: 'confirmation', wording: NEW_DATE },
+} as const satisfies Readonly<Record<string, { readonly paper: PaperKind; readonly wording: LetterTemplate }>>
+
+/** Every letter that has a wording of its own. */
+export const LETTERS = [...PAPERS, 'reminder-2', 'reminder-3', 'new-date'] as const
 export type LetterKind = (typeof LETTERS)[number]
+
+const otherLetter = (letter: LetterKind) =>
+  letter === 'reminder-2' || letter === 'reminder-3' || letter === 'new-date' ? OTHER_LETTERS[letter] : null
 
 /**
  * The letter that a reminder of a stage is written with.
@@ -69,16 +86,11 @@ export const reminderLetter = (stage: number): 'reminder' | 'reminder-2' | 'remi
  * @example paperOfLetter('reminder-3') // reminder
  */
 export const paperOfLetter = (letter: LetterKind): PaperKind =>
-  letter === 'reminder-2' || letter === 'reminder-3' ? 'reminder' : letter
+  letter === 'reminder-2' || letter === 'reminder-3' || letter === 'new-date' ? OTHER_LETTERS[letter].paper : letter
 
 /** The program's own wording of a letter, where the owner has none. */
 export const usualLetter = (letter: LetterKind, language: string): LetterTemplate =>
-  FRAMES[language] ??
-  (letter === 'reminder-2'
-    ? present(FIRMER[2])
-    : letter === 'reminder-3'
-      ? present(FIRMER[3])
-      : traitsOf(letter).letter)
+  FRAMES[language] ?? otherLetter(letter)?.wording ?? traitsOf(paperOfLetter(letter)).letter
 
 /**
  * What a document is called in a language; English where the language is not known.

@@ -4,6 +4,7 @@ const KINDS: Readonly<Record<string, string>> = {
   'stock-count': 'Count',
   'stock-transfer': 'Move',
   'stock-adjustment': 'Adjustment',
+  assembly: 'Assembly',
 }
 
 /** What a line of a stock card was, in the words of its document. */

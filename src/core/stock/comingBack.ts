@@ -45,11 +45,17 @@ export const stillOut = (moves: readonly Moved[]): readonly Out[] => {
   return outs.filter((o) => o.quantity.gt(0))
 }
 
-/** How many of a line come back of how many that are out; of a kit whose parts went in several goes, what one needs of each. */
+/** A kit's line: the kit's own id, under which it is out where it went assembled, and how many of each part one needs. */
+export interface KitOut {
+  readonly kitId: number
+  readonly perKit: ReadonlyMap<number, Decimal>
+}
+
+/** How many of a line come back of how many that are out. */
 export interface ComingBackAs {
   readonly quantity: Decimal
   readonly whole: Decimal
-  readonly perKit?: ReadonlyMap<number, Decimal>
+  readonly kit?: KitOut
 }
 
 /**
@@ -64,14 +70,23 @@ export interface ComingBackAs {
 export const comeBack = (
   outs: readonly Out[],
   net: readonly Out[],
-  { quantity, whole, perKit }: ComingBackAs,
+  { quantity, whole, kit }: ComingBackAs,
 ): readonly Out[] => {
   if (whole.lte(0)) return []
+  const sumOf = (goodsId: number): Decimal =>
+    outs.reduce((sum, o) => (o.goodsId === goodsId ? sum.plus(o.quantity) : sum), ZERO)
+  // What went assembled comes back as it went, before what went as parts.
+  const assembled = kit ? smaller(quantity, sumOf(kit.kitId)) : ZERO
   return [...new Set(outs.map((o) => o.goodsId))].flatMap((goodsId) => {
     const mine = outs.filter((o) => o.goodsId === goodsId)
-    const all = mine.reduce((sum, o) => sum.plus(o.quantity), ZERO)
-    const each = perKit?.get(goodsId)
-    const part = each ? each.times(quantity) : all.times(quantity).div(whole).toDecimalPlaces(4)
+    const all = sumOf(goodsId)
+    const each = goodsId === kit?.kitId ? null : kit?.perKit.get(goodsId)
+    const part =
+      each === null
+        ? assembled
+        : each
+          ? each.times(quantity.minus(assembled))
+          : all.times(quantity).div(whole).toDecimalPlaces(4)
     let missing = quantity.eq(whole) ? all : part
     return [...mine].reverse().flatMap((out) => {
       const still = net.find((n) => sameBatch(n, out))

@@ -1,6 +1,6 @@
 export { leaveAtAverage, unitCost, valueAt, type Shelf } from './leaveAtAverage'
 export * from './kits'
-export { setAside, setAsideInTurn } from './setAside'
+export { setAside, setAsideInTurn, type Share, type Waiting } from './setAside'
 export * from './comingBack'
 export * from './leaveOn'
 export * from './picking'

@@ -57,3 +57,34 @@ export const partsNeeded = (
     goodsId: p.goodsId,
     quantity: larger(p.quantity.times(kits).minus(ahead.get(p.goodsId) ?? ZERO), ZERO),
   }))
+
+/** A kit's line: what one kit of it is made of, and how many of each part are with the customer ahead of whole kits. */
+export interface KitState {
+  readonly parts: readonly KitPart[]
+  readonly ahead: ReadonlyMap<number, Decimal>
+  /** It is made as its goods say now: kits that lie assembled are such ones. */
+  readonly asUsual: boolean
+}
+
+/**
+ * How many kits of a line are begun with parts that went ahead; they count as ordered until they are whole or back.
+ *
+ * @example a kit of 1 violin and 2 rosin: 3 rosin ahead begin 2 kits
+ */
+export const kitsBegun = ({ parts, ahead }: Pick<KitState, 'parts' | 'ahead'>): Decimal =>
+  parts.reduce((most, p) => larger(most, (ahead.get(p.goodsId) ?? ZERO).div(p.quantity).ceil()), ZERO)
+
+/**
+ * So many more kits of a line, of which so many lie assembled: those go first, the rest goes as parts. What is begun is
+ * finished with parts, for its other parts are with the customer already; and so is what is made in another way than usual.
+ *
+ * @example 3 kits, 1 of them begun, with 4 assembled → 2 assembled, and the parts that the third still needs
+ */
+export const kitsOut = (
+  kit: KitState,
+  kits: Decimal,
+  assembled: Decimal,
+): { readonly assembled: Decimal; readonly parts: readonly KitPart[] } => {
+  const whole = kit.asUsual ? larger(smaller(assembled, kits.minus(kitsBegun(kit))).floor(), ZERO) : ZERO
+  return { assembled: whole, parts: partsNeeded(kit.parts, kit.ahead, kits.minus(whole)) }
+}

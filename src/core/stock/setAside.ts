@@ -14,21 +14,41 @@ export const setAside = (onHand: Decimal, waiting: readonly Decimal[]): Decimal[
   })
 }
 
+/** A line that waits for a thing; a kit's line for each of its parts, and before them for kits that lie assembled. */
+export interface Waiting {
+  readonly lineId: number
+  readonly goodsId: number
+  /** Of a part: what it takes without any assembled kit. */
+  readonly waiting: Decimal
+  /** Of a part: how many one kit takes. */
+  readonly perKit: Decimal | null
+  /** It waits for the kit itself, assembled. */
+  readonly isKit: boolean
+}
+
+/** What a line still wants of a thing, and what of it is set aside. */
+export interface Share {
+  readonly wanted: Decimal
+  readonly given: Decimal
+}
+
 /**
  * The same for many things at once: what each of those who wait gets of the thing they wait for, in the order in which they
- * stand.
+ * stand. A kit's line takes assembled kits first; its parts, which stand after, are wanted for the rest of its kits.
  *
  * @example 5 of A and 1 of B on hand; waiting 3 of A, 2 of B, 4 of A → 3, 1, 2
  */
-export const setAsideInTurn = (
-  waiting: readonly { readonly goodsId: number; readonly waiting: Decimal }[],
-  onHand: (goodsId: number) => Decimal,
-): Decimal[] => {
+export const setAsideInTurn = (waiting: readonly Waiting[], onHand: (goodsId: number) => Decimal): Share[] => {
   const left = new Map<number, Decimal>()
-  return waiting.map(({ goodsId, waiting: wanted }) => {
+  const assembled = new Map<number, Decimal>()
+  return waiting.map(({ lineId, goodsId, waiting: all, perKit, isKit }) => {
+    const wanted = perKit ? larger(all.minus((assembled.get(lineId) ?? ZERO).times(perKit)), ZERO) : all
     const there = left.get(goodsId) ?? onHand(goodsId)
-    const [given = ZERO] = setAside(there, [wanted])
+    const [taken = ZERO] = setAside(there, [wanted])
+    const given = isKit ? taken.floor() : taken
     left.set(goodsId, there.minus(given))
-    return given
+    if (!isKit) return { wanted, given }
+    assembled.set(lineId, given)
+    return { wanted: given, given }
   })
 }

@@ -38,6 +38,8 @@ export interface Goods {
   readonly track: Track
   readonly costing: Costing
   readonly warrantyMonths: number | null
+  /** Its usual place, where it has one of its own. */
+  readonly placeId: number | null
   readonly parts: readonly Part[]
 }
 
@@ -111,6 +113,8 @@ export interface GoodsFilter {
   /** Retired goods instead of those in use. */
   readonly retired?: boolean
   readonly onShopfront?: boolean
+  /** What can be counted: goods in stock, and kits that lie assembled. */
+  readonly counted?: boolean
   /** Fewer on the shelf than the point to buy more at. */
   readonly low?: boolean
 }
@@ -144,6 +148,9 @@ export const listGoods = async (
           ? sql`${goods.reorderAt} >= (select coalesce(sum(s.quantity), 0) from shelf s where s.goods_id = ${goods.id})`
           : undefined,
         filter.kind ? eq(goods.kind, filter.kind) : undefined,
+        filter.counted
+          ? sql`(${goods.kind} = 'stock' or exists (select from shelf s where s.goods_id = ${goods.id} and s.quantity > 0))`
+          : undefined,
         filter.search
           ? or(
               matchesWords(filter.search, [goods.code, goods.name, goods.barcode]),

@@ -30,6 +30,7 @@ const PREFIX = {
   'stock-count': 'N-',
   'stock-transfer': 'M-',
   'stock-adjustment': 'A-',
+  assembly: 'Y-',
   pick: 'L-',
   'deposit-request': 'D-',
   plan: 'P-',

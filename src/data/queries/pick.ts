@@ -122,6 +122,15 @@ export const updatePickLine = async (db: Db, id: number, takenFrom: readonly Pic
   await db.update(pickLine).set({ takenFrom }).where(eq(pickLine.id, id))
 }
 
+/** Fewer are wanted of a line, or none. */
+export const trimPickLine = async (
+  db: Db,
+  id: number,
+  now: Pick<typeof pickLine.$inferInsert, 'wanted' | 'takenFrom'>,
+): Promise<void> => {
+  await db.update(pickLine).set(now).where(eq(pickLine.id, id))
+}
+
 /** Throws a pick list away, with the parcels that were packed for it. */
 export const deletePick = async (db: Db, id: number): Promise<void> => {
   await deleteParcelsOfPick(db, id)

@@ -12,6 +12,7 @@ export const reserveId = async (
     | 'stock_count'
     | 'stock_transfer'
     | 'stock_adjustment'
+    | 'assembly'
     | 'plan'
     | 'extra_charge'
     | 'write_off'

@@ -2,7 +2,7 @@ import type { AsideTurn, Track } from '@/core/kinds'
 import type { GoodsKind } from './goods'
 import { type Decimal, ZERO } from '@/core/money'
 import type { Db } from '../connect'
-import { saleLine, goods, taxCode, sale } from '../schema'
+import { saleLine, saleLinePart, goods, taxCode, sale } from '../schema'
 import { eq, asc, sql, and, desc } from 'drizzle-orm'
 import { isOneOf } from './search'
 import type { LineTally, Taking } from '@/core/sale'
@@ -55,12 +55,27 @@ export const listSaleLines = async (db: Db, saleIds: readonly number[]): Promise
 
 export const insertSaleLines = async (db: Db, rows: readonly (typeof saleLine.$inferInsert)[]): Promise<number[]> => {
   if (rows.length === 0) return []
-  return (
-    await db
-      .insert(saleLine)
-      .values([...rows])
-      .returning({ id: saleLine.id })
-  ).map((r) => r.id)
+  const made = await db
+    .insert(saleLine)
+    .values([...rows])
+    .returning({ id: saleLine.id })
+  const ids = made.map((r) => r.id)
+  if (rows.some((r) => r.kind === 'kit')) await writeLineParts(db, ids)
+  return ids
+}
+
+/** Kits' lines are made of what their goods say now. */
+const writeLineParts = async (db: Db, lineIds: readonly number[]): Promise<void> => {
+  await db.execute(sql`
+    insert into sale_line_part (line_id, goods_id, quantity)
+    select l.id, p.part_id, p.quantity from sale_line l join goods_part p on p.kit_id = l.goods_id
+     where l.kind = 'kit' and ${isOneOf(sql`l.id`, lineIds)}`)
+}
+
+/** A line of other goods than before is made of what these are made of. */
+export const remakeLineParts = async (db: Db, lineId: number): Promise<void> => {
+  await db.delete(saleLinePart).where(eq(saleLinePart.lineId, lineId))
+  await writeLineParts(db, [lineId])
 }
 
 export const updateSaleLine = async (
@@ -136,4 +151,40 @@ export const addToLines = async (
            billed = l.billed + a.billed, credited = l.credited + a.credited, to_rebill = l.to_rebill + a.to_rebill
       from (values ${sql.join(rows, sql`, `)}) a (id, handed_over, returned, to_replace, billed, credited, to_rebill)
      where l.id = a.id`)
+}
+
+/** A part of a kit's line: how many of it one kit takes. */
+export interface LinePart {
+  readonly lineId: number
+  readonly goodsId: number
+  readonly quantity: Decimal
+}
+
+/** What kits' lines are made of. */
+export const listLineParts = async (db: Db, lineIds: readonly number[]): Promise<LinePart[]> =>
+  lineIds.length === 0
+    ? []
+    : db
+        .select()
+        .from(saleLinePart)
+        .where(isOneOf(saleLinePart.lineId, lineIds))
+        .orderBy(asc(saleLinePart.lineId), asc(saleLinePart.goodsId))
+
+/** Another part stands in for one of a kit's line. */
+export const replaceLinePart = async (db: Db, lineId: number, before: number, now: Omit<LinePart, 'lineId'>) => {
+  await db.delete(saleLinePart).where(and(eq(saleLinePart.lineId, lineId), eq(saleLinePart.goodsId, before)))
+  await db.insert(saleLinePart).values({ lineId, ...now })
+}
+
+/** Whether a kit's line is made of the same as its goods are now; `line` has its `line_id` and `goods_id`. */
+export const isAsUsual = sql`
+  (select array_agg((p.goods_id, p.quantity)::text order by p.goods_id) from sale_line_part p where p.line_id = line.line_id)
+  = (select array_agg((g.part_id, g.quantity)::text order by g.part_id) from goods_part g where g.kit_id = line.goods_id)`
+
+/** Those of kits' lines that are made as their goods are now. */
+export const listLinesAsUsual = async (db: Db, lineIds: readonly number[]): Promise<ReadonlySet<number>> => {
+  if (lineIds.length === 0) return new Set()
+  const rows = await db.execute<{ line_id: number }>(sql`
+    select line_id from (select id as line_id, goods_id from sale_line where ${isOneOf(sql`id`, lineIds)}) line where ${isAsUsual}`)
+  return new Set(rows.map((r) => r.line_id))
 }

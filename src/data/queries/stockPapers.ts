@@ -1,7 +1,8 @@
 import { insertWithId } from './insertWithId'
-import { stockAdjustment, stockCount, stockTransfer } from '../schema'
+import { assembly, stockAdjustment, stockCount, stockTransfer } from '../schema'
 
 /** The documents that change what lies on shelves without a sale. */
 export const insertStockCount = insertWithId(stockCount)
 export const insertStockTransfer = insertWithId(stockTransfer)
 export const insertStockAdjustment = insertWithId(stockAdjustment)
+export const insertAssembly = insertWithId(assembly)

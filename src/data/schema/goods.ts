@@ -55,6 +55,8 @@ export const goods = pgTable(
     /** How one piece is told from another, and what a piece costs that leaves: fixed once it moved. */
     track: text({ enum: TRACKS }).notNull().default('none'),
     costing: text({ enum: COSTINGS }).notNull().default('average'),
+    /** Where it lies where nothing else is said; null for the usual place of all. */
+    placeId: integer().references(() => place.id),
     /** Months of warranty from the day it is handed over. */
     warrantyMonths: integer(),
   },

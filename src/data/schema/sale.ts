@@ -9,7 +9,18 @@ import {
   REPEAT_MAKES,
 } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
-import { boolean, check, foreignKey, index, integer, jsonb, pgTable, text, unique } from 'drizzle-orm/pg-core'
+import {
+  boolean,
+  check,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  unique,
+} from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay, percentage, ZERO_BY_DEFAULT } from './columns'
 import { goods } from './goods'
 import { account, entry } from './ledger'
@@ -159,6 +170,8 @@ export const saleVersion = pgTable(
     kind: text({ enum: VERSION_KINDS }).notNull(),
     onDay: onDay().notNull(),
     validUntil: onDay(),
+    /** Why it was changed, where that was said. */
+    reason: text().notNull().default(''),
     lines: jsonb().notNull(),
     gross: minor().notNull(),
     /** Off the whole, as it was. */
@@ -182,6 +195,21 @@ export const depositRequest = pgTable(
     amount: minor().notNull(),
   },
   (t) => [index('deposit_request_sale').on(t.saleId), check('deposit_positive', sql`${t.amount} > 0`)],
+)
+
+/** What one kit of a line is made of: as its goods said when it was written, until a part is replaced on this sale. */
+export const saleLinePart = pgTable(
+  'sale_line_part',
+  {
+    lineId: integer()
+      .notNull()
+      .references(() => saleLine.id, { onDelete: 'cascade' }),
+    goodsId: integer()
+      .notNull()
+      .references(() => goods.id),
+    quantity: fourPlaces().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.lineId, t.goodsId] }), check('line_part_positive', sql`${t.quantity} > 0`)],
 )
 
 /** Goods that left (`out`) or came back (`back`). */

@@ -108,6 +108,24 @@ export const stockAdjustment = pgTable('stock_adjustment', {
   entryId: integer().references(() => entry.id),
 })
 
+/** Kits put together ahead, or taken apart (`quantity` below zero): nothing is posted, their worth goes along. */
+export const assembly = pgTable(
+  'assembly',
+  {
+    id: identity(),
+    number: text().notNull().unique(),
+    onDay: onDay().notNull(),
+    kitId: integer()
+      .notNull()
+      .references(() => goods.id),
+    placeId: integer()
+      .notNull()
+      .references(() => place.id),
+    quantity: fourPlaces().notNull(),
+  },
+  (t) => [check('assembly_of_something', sql`${t.quantity} <> 0`)],
+)
+
 /** A line of a stock card. Positive came, negative left; never changed. */
 export const stockMove = pgTable(
   'stock_move',

@@ -1,9 +1,7 @@
-import { ZERO } from '@/core/money'
 import type { Day } from '@/core/day'
-import { setAsideInTurn } from '@/core/stock'
 import type { Db } from '@/data/connect'
-import { sumUsable } from '@/data/queries/stock'
 import { listAllWaiting } from '@/data/queries/waiting'
+import { shareOut } from './shares'
 
 /** A sale that has goods set aside now. */
 export interface CanGo {
@@ -15,12 +13,9 @@ export interface CanGo {
 /** Who waits for goods and has all of them that its line needs set aside: they can go now, oldest order first. */
 export const readCanGo = async (db: Db, goodsIds: readonly number[], today: Day): Promise<readonly CanGo[]> => {
   if (goodsIds.length === 0) return []
-  const waiting = (await listAllWaiting(db)).filter((w) => goodsIds.includes(w.goodsId))
-  const there = await sumUsable(db, goodsIds, today)
-  const shares = setAsideInTurn(waiting, (goodsId) => there.get(goodsId) ?? ZERO)
   const sales = new Map<number, CanGo>()
-  waiting.forEach((w, i) => {
-    if (shares[i]?.gte(w.waiting)) sales.set(w.saleId, { saleId: w.saleId, number: w.saleNumber, customer: w.customer })
-  })
+  for (const w of await shareOut(db, await listAllWaiting(db), today))
+    if (goodsIds.includes(w.goodsId) && (w.isKit ? w.given.gt(0) : w.given.gte(w.wanted)))
+      sales.set(w.saleId, { saleId: w.saleId, number: w.saleNumber, customer: w.customer })
   return [...sales.values()]
 }

@@ -7,8 +7,8 @@ import { pieceNames } from './pieceNames'
 
 /** What there is to count in a place, or anywhere: each thing, lot by lot and serial by serial where they are told apart. */
 export const readCountLines = async (where: Where, of: { readonly search?: string; readonly placeId?: number }) => {
-  const { db, business, today, currency } = where
-  const goods = await readGoodsList(db, { search: of.search, kind: 'stock' }, { limit: 200 }, business)
+  const { db, today, currency } = where
+  const goods = await readGoodsList(db, { search: of.search, counted: true }, { limit: 200 }, where)
   const goodsIds = goods.map((g) => g.goods.id)
   const all = await listStockOn(db, { asOf: today, goodsIds }, currency)
   const stock = of.placeId === undefined ? all : all.filter((r) => r.placeId === of.placeId)

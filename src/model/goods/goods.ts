@@ -1,15 +1,18 @@
 import { present } from '@/core/present'
 import { larger, smaller, toFourPlaces, ZERO, zeroMoney, type Decimal } from '@/core/money'
 import { kitsAvailable, unitCost, type Shelf } from '@/core/stock'
+import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findGoods, listGoods, type Goods, type GoodsFilter } from '@/data/queries/goods'
 import type { Part } from '@/data/queries/inOrder'
 import { listGoodsSuppliers } from '@/data/queries/suppliers'
 import { listTaxCodes } from '@/data/queries/taxCodes'
+import type { Asked } from '../where'
 import { pricesView } from './pricesOf'
-import { sumShelves } from '@/data/queries/stock'
+import { sumShelves, sumUsable } from '@/data/queries/stock'
 import { listWaiting } from '@/data/queries/waiting'
+import { shareOut } from './shares'
 
 export interface GoodsStanding {
   readonly goods: Goods
@@ -19,7 +22,7 @@ export interface GoodsStanding {
   readonly shelf: Shelf
   readonly onHand: Decimal
   readonly setAside: Decimal
-  /** On hand less what is set aside; for kits, how many can be made. */
+  /** On hand and not past, less what is set aside; for kits, those assembled and as many as can be made. */
   readonly available: Decimal
   /** Agreed and not on the shelf. */
   readonly short: Decimal
@@ -28,24 +31,31 @@ export interface GoodsStanding {
 }
 
 /** Goods with what lies on the shelf, what is set aside of it for agreed sales, and what is still available. */
-export const standGoods = async (db: Db, goods: readonly Goods[], business: Business): Promise<GoodsStanding[]> => {
+export const standGoods = async (
+  db: Db,
+  goods: readonly Goods[],
+  business: Business,
+  today: Day,
+): Promise<GoodsStanding[]> => {
   const parts = await findGoods(
     db,
     goods.flatMap((g) => g.parts.map((p) => p.goodsId)),
   )
-  const ids = [...goods.filter((g) => g.kind === 'stock').map((g) => g.id), ...parts.keys()]
-  const [shelves, waiting, codes] = await Promise.all([
+  const ids = [...goods.filter((g) => g.kind === 'stock' || g.kind === 'kit').map((g) => g.id), ...parts.keys()]
+  const [shelves, usable, waiting, codes] = await Promise.all([
     sumShelves(db, ids, business.currency),
-    listWaiting(db, ids),
+    sumUsable(db, ids, today),
+    listWaiting(db, ids).then((rows) => shareOut(db, rows, today)),
     listTaxCodes(db),
   ])
   const none: Shelf = { quantity: ZERO, value: zeroMoney(business.currency) }
   const shelfOf = (id: number): Shelf => shelves.get(id) ?? none
   const wanted = (id: number): Decimal =>
-    waiting.filter((w) => w.goodsId === id).reduce((sum, w) => sum.plus(w.waiting), ZERO)
-  const availableOf = (id: number): Decimal => larger(shelfOf(id).quantity.minus(wanted(id)), ZERO)
+    waiting.filter((w) => w.goodsId === id).reduce((sum, w) => sum.plus(w.wanted), ZERO)
+  const availableOf = (id: number): Decimal => larger((usable.get(id) ?? ZERO).minus(wanted(id)), ZERO)
   return goods.map((g) => {
-    const shelf = g.kind === 'stock' ? shelfOf(g.id) : none
+    // A kit lies on a shelf as far as it is assembled.
+    const shelf = shelfOf(g.id)
     const kitCost = g.parts.reduce((sum, p) => sum.plus(unitCost(shelfOf(p.goodsId)).times(p.quantity)), ZERO)
     return {
       goods: g,
@@ -56,33 +66,35 @@ export const standGoods = async (db: Db, goods: readonly Goods[], business: Busi
       shelf,
       onHand:
         g.kind === 'kit'
-          ? kitsAvailable(g.parts.map((p) => ({ available: shelfOf(p.goodsId).quantity, perKit: p.quantity })))
+          ? kitsAvailable(g.parts.map((p) => ({ available: shelfOf(p.goodsId).quantity, perKit: p.quantity }))).plus(
+              shelf.quantity,
+            )
           : shelf.quantity,
-      setAside: g.kind === 'stock' ? smaller(wanted(g.id), shelf.quantity) : ZERO,
+      setAside: smaller(wanted(g.id), usable.get(g.id) ?? ZERO),
       available:
         g.kind === 'kit'
-          ? kitsAvailable(g.parts.map((p) => ({ available: availableOf(p.goodsId), perKit: p.quantity })))
-          : g.kind === 'stock'
-            ? availableOf(g.id)
-            : ZERO,
-      short: g.kind === 'stock' ? larger(wanted(g.id).minus(shelf.quantity), ZERO) : ZERO,
+          ? kitsAvailable(g.parts.map((p) => ({ available: availableOf(p.goodsId), perKit: p.quantity }))).plus(
+              availableOf(g.id),
+            )
+          : availableOf(g.id),
+      short: g.kind === 'stock' ? larger(wanted(g.id).minus(usable.get(g.id) ?? ZERO), ZERO) : ZERO,
       onTheWay: ZERO,
       unitCost: g.kind === 'kit' ? kitCost : unitCost(shelf),
     }
   })
 }
 
-export const readGoods = async (db: Db, id: number, business: Business): Promise<GoodsStanding | null> => {
+export const readGoods = async (db: Db, id: number, business: Business, today: Day): Promise<GoodsStanding | null> => {
   const goods = (await findGoods(db, [id])).get(id)
-  return goods ? present((await standGoods(db, [goods], business))[0]) : null
+  return goods ? present((await standGoods(db, [goods], business, today))[0]) : null
 }
 
 export const readGoodsList = async (
   db: Db,
   filter: GoodsFilter,
   part: Part<{ readonly code: string }>,
-  business: Business,
-): Promise<GoodsStanding[]> => standGoods(db, await listGoods(db, filter, part), business)
+  { business, today }: Pick<Asked, 'business' | 'today'>,
+): Promise<GoodsStanding[]> => standGoods(db, await listGoods(db, filter, part), business, today)
 
 export { ordersGoods } from '@/data/queries/goods'
 
@@ -102,6 +114,7 @@ export const viewOfGoods = (s: GoodsStanding) => ({
   track: s.goods.track,
   costing: s.goods.costing,
   warrantyMonths: s.goods.warrantyMonths,
+  placeId: s.goods.placeId,
   priceIsSum: s.goods.priceIsSum,
   onShopfront: s.goods.onShopfront,
   pictureFileId: s.goods.pictureFileId,
@@ -116,8 +129,8 @@ export const viewOfGoods = (s: GoodsStanding) => ({
 export type GoodsView = ReturnType<typeof viewOfGoods>
 
 /** One thing, with its prices beside the list and who sells it to us. */
-export const goodsView = async (db: Db, id: number, business: Business) => {
-  const standing = await readGoods(db, id, business)
+export const goodsView = async (db: Db, id: number, business: Business, today: Day) => {
+  const standing = await readGoods(db, id, business, today)
   if (!standing) return null
   const [prices, suppliers] = await Promise.all([pricesView(db, id), listGoodsSuppliers(db, [id])])
   return { ...viewOfGoods(standing), prices, suppliers: suppliers.map(({ goodsId: _goodsId, ...s }) => s) }

@@ -11,12 +11,19 @@ import { goodsView, readGoods } from './goods'
 
 /** What a form about goods lets choose from. */
 export const readGoodsChoices = async ({ db, today }: Where) => {
-  const [codes, incomes, levels] = await Promise.all([
+  const [codes, incomes, levels, places] = await Promise.all([
     readPlainTaxCodes(db, today),
     listIncomeAccounts(db),
     listPriceLevels(db),
+    listPlaces(db),
   ])
-  return { codes, incomes, levels: levels.map((l) => ({ code: l.code, name: l.name })) }
+  return {
+    codes,
+    incomes,
+    levels: levels.map((l) => ({ code: l.code, name: l.name })),
+    // Where there is one place, nobody is asked for it.
+    places: places.length < 2 ? [] : places.map((p) => ({ id: p.id, name: p.name })),
+  }
 }
 
 /** A line of a stock card, with whose it is. */
@@ -38,13 +45,13 @@ export const readStockCard = async (
 /** Everything the page of a thing shows; null where there is none. */
 export const readGoodsPage = async (where: Where, id: number) => {
   const { db, business } = where
-  const standing = await readGoods(db, id, business)
+  const standing = await readGoods(db, id, business, where.today)
   if (!standing) return null
   const [choices, accounts, files, view, parts, moved] = await Promise.all([
     readGoodsChoices(where),
     listAccounts(db),
     listFiles(db, 'goods', id),
-    goodsView(db, id, business),
+    goodsView(db, id, business, where.today),
     findGoods(
       db,
       standing.goods.parts.map((p) => p.goodsId),

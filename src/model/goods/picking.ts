@@ -1,11 +1,11 @@
 import { smaller, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { present } from '@/core/present'
-import { mayGo, pilesOn, proposePicking, type Lying } from '@/core/stock'
+import { kitsOut, mayGo, pilesOn, proposePicking, type Lying } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import { findBatches } from '@/data/queries/batch'
 import { listPileChanges, listPlaces } from '@/data/queries/stock'
-import type { Business } from '@/data/queries/business'
+import type { Asked } from '../where'
 import { pieceNames } from './pieceNames'
 import { togetherIn } from './together'
 import { readStories } from '../sale/readStories'
@@ -22,6 +22,12 @@ export const readFree = async (db: Db, goodsIds: readonly number[], on: Day): Pr
   return [...lying].sort((a, b) => turn(a) - turn(b))
 }
 
+/** So many of a line. */
+interface Only {
+  readonly lineId: number
+  readonly quantity: Decimal
+}
+
 interface Need {
   readonly lineId: number
   readonly goodsId: number
@@ -30,18 +36,31 @@ interface Need {
   readonly may: Decimal
 }
 
-/** What is still to be handed over of a sale, kits as their parts, and from which places: the fewest there are. */
-export const readPicking = async (db: Db, saleId: number, on: Day, business: Business, today: Day) => {
+/**
+ * What is still to be handed over of a sale, or so many of some of its lines, and from which places: the fewest there are. Kits
+ * assembled as far as they lie so, else as their parts.
+ */
+export const readPicking = async (
+  db: Db,
+  saleId: number,
+  on: Day,
+  { business, today, only }: Pick<Asked, 'business' | 'today'> & { readonly only?: readonly Only[] },
+) => {
   const [story] = await readStories(db, [saleId], business, today)
   if (!story) return null
   const lines = story.lines.filter((l) => l.fromShelf && l.goodsId !== null && l.toHandOver.gt(0))
-  const needs = lines.flatMap((l): readonly Need[] =>
-    l.kind === 'kit'
-      ? l.parts
-          .filter((p) => p.toHandOver.gt(0))
-          .map((p) => ({ lineId: l.id, goodsId: p.goodsId, quantity: p.toHandOver, may: p.setAside }))
-      : [{ lineId: l.id, goodsId: present(l.goodsId), quantity: l.toHandOver, may: l.setAside }],
-  )
+  const needs = lines.flatMap((l): readonly Need[] => {
+    const asked = only?.find((o) => o.lineId === l.id)?.quantity
+    if (only && !asked) return []
+    const quantity = smaller(asked ?? l.toHandOver, l.toHandOver)
+    if (l.kind !== 'kit') return [{ lineId: l.id, goodsId: present(l.goodsId), quantity, may: l.setAside }]
+    const ahead = new Map(l.parts.map((p) => [p.goodsId, p.ahead]))
+    const kit = { parts: l.parts.map((p) => ({ goodsId: p.goodsId, quantity: p.perKit })), ahead, asUsual: true }
+    const { assembled, parts } = kitsOut(kit, quantity, l.assembled)
+    const ofKit = { lineId: l.id, goodsId: present(l.goodsId), quantity: assembled, may: assembled }
+    const ofParts = parts.map((p, i) => ({ lineId: l.id, ...p, may: present(l.parts[i]).setAside }))
+    return [ofKit, ...ofParts].filter((n) => n.quantity.gt(0))
+  })
   const free = await readFree(
     db,
     needs.map((n) => n.goodsId),

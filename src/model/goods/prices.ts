@@ -24,7 +24,7 @@ export const readPrice = async (
   business: Business,
   today: Day,
 ) => {
-  const standing = await readGoods(db, wish.goodsId, business)
+  const standing = await readGoods(db, wish.goodsId, business, today)
   if (!standing) return null
   const customer = wish.customerId ? await findCustomer(db, wish.customerId, business.currency) : null
   const codes = await listTaxCodes(db)

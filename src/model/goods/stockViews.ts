@@ -6,11 +6,18 @@ import type { Business } from '@/data/queries/business'
 import { listStockOn } from '@/data/queries/stock'
 import { listStockCard } from '@/data/queries/stockCard'
 import { pieceNames } from './pieceNames'
+import { findGoods } from '@/data/queries/goods'
+import type { Asked } from '../where'
 import { readGoods } from './goods'
 
 /** What lies of a thing at the end of a day, place by place; set aside and available as they are now. */
-export const goodsStockView = async (db: Db, goodsId: number, asOf: Day, business: Business) => {
-  const standing = await readGoods(db, goodsId, business)
+export const goodsStockView = async (
+  db: Db,
+  goodsId: number,
+  asOf: Day,
+  { business, today }: Pick<Asked, 'business' | 'today'>,
+) => {
+  const standing = await readGoods(db, goodsId, business, today)
   if (!standing) return null
   const rows = await listStockOn(db, { asOf, goodsIds: [goodsId] }, business.currency)
   const named = await pieceNames(db, rows)
@@ -44,7 +51,7 @@ export const goodsCardView = async (
   span: { readonly from?: Day; readonly to?: Day },
   business: Business,
 ) => {
-  if (!(await readGoods(db, goodsId, business))) return null
+  if (!(await findGoods(db, [goodsId])).has(goodsId)) return null
   const lines = await listStockCard(db, goodsId, business.currency)
   return {
     goodsId,

@@ -29,7 +29,7 @@ export const readPickFacts = async (asked: Asked, saleId: number) => {
   const [[open], places, picking] = await Promise.all([
     listPicks(db, { saleId, open: true }),
     listPlaces(db),
-    readPicking(db, saleId, today, business, today),
+    readPicking(db, saleId, today, { business, today }),
   ])
   const lines = open
     ? open.lines.map((l) => ({ lineId: l.lineId, goodsId: l.goodsId, quantity: l.wanted, from: l.from }))

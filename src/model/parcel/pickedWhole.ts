@@ -26,7 +26,7 @@ export const readPickedWhole = async (db: Db, pick: PickRow): Promise<readonly P
           .filter((p) => p.lineId === line.id && p.goodsId === goodsId)
           .reduce((sum, p) => sum.plus(pickedOf(p)), ZERO)
       const kit = kits.get(line.id)
-      const quantity = kit ? kitsWith(kit.parts, kit.ahead, picked) : picked(line.goodsId ?? 0)
+      const quantity = picked(line.goodsId ?? 0).plus(kit ? kitsWith(kit.parts, kit.ahead, picked) : ZERO)
       return { lineId: line.id, description: line.description, quantity: smaller(quantity, lineState(line).toHandOver) }
     })
 }

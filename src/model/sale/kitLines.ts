@@ -1,47 +1,36 @@
-import { ZERO, type Decimal } from '@/core/money'
-import { partsAhead, type KitPart } from '@/core/stock'
+import { ZERO } from '@/core/money'
+import { partsAhead, type KitOut, type KitState } from '@/core/stock'
 import { present } from '@/core/present'
 import type { Db } from '@/data/connect'
-import { findGoods, type Goods } from '@/data/queries/goods'
-import type { SaleLineRow } from '@/data/queries/saleLine'
+import { listLineParts, listLinesAsUsual, type SaleLineRow } from '@/data/queries/saleLine'
 import { listOutOfLines } from '@/data/queries/stock'
 
-/** A kit's line with its parts: how many of each went ahead of the whole kits. */
-export interface KitLine {
-  readonly kit: Goods
-  readonly parts: readonly KitPart[]
-  readonly ahead: ReadonlyMap<number, Decimal>
+/** A kit's line: of which kit, what one is made of on this sale, and how many of each part went ahead of whole kits. */
+export interface KitLine extends KitState {
+  readonly kitId: number
 }
 
 /** The kits among lines, by the line's id. */
 export const readKitLines = async (db: Db, lines: readonly SaleLineRow[]): Promise<ReadonlyMap<number, KitLine>> => {
   const mine = lines.filter((l) => l.kind === 'kit' && l.goodsId !== null)
-  const [kits, out] = await Promise.all([
-    findGoods(
-      db,
-      mine.map((l) => present(l.goodsId)),
-    ),
-    listOutOfLines(
-      db,
-      mine.map((l) => l.id),
-    ),
+  const ids = mine.map((l) => l.id)
+  const [allParts, out, asUsual] = await Promise.all([
+    listLineParts(db, ids),
+    listOutOfLines(db, ids),
+    listLinesAsUsual(db, ids),
   ])
   return new Map(
     mine.map((l) => {
-      const kit = present(kits.get(present(l.goodsId)))
+      const kitId = present(l.goodsId)
+      const parts = allParts.filter((p) => p.lineId === l.id)
       const outOf = (goodsId: number) => out.find((o) => o.lineId === l.id && o.goodsId === goodsId)?.out ?? ZERO
-      return [l.id, { kit, parts: kit.parts, ahead: partsAhead(kit.parts, outOf, l.handedOver.minus(l.returned)) }]
+      // What went assembled took no parts along.
+      const whole = l.handedOver.minus(l.returned).minus(outOf(kitId))
+      return [l.id, { kitId, parts, ahead: partsAhead(parts, outOf, whole), asUsual: asUsual.has(l.id) }]
     }),
   )
 }
 
-/** How many of each part one kit of a line needs; nothing where the line is no kit. */
-export const perKitOf = (kit: KitLine | undefined): ReadonlyMap<number, Decimal> | undefined =>
-  kit && new Map(kit.parts.map((p) => [p.goodsId, p.quantity]))
-
-/** How many kits of a line are begun with parts that went ahead; they count as agreed until they are whole or back. */
-export const kitsBegun = ({ parts, ahead }: KitLine): Decimal =>
-  parts.reduce((most, p) => {
-    const begun = (ahead.get(p.goodsId) ?? ZERO).div(p.quantity).ceil()
-    return begun.gt(most) ? begun : most
-  }, ZERO)
+/** How a kit's line is out; nothing where the line is no kit. */
+export const kitOutOf = (kit: KitLine | undefined): KitOut | undefined =>
+  kit && { kitId: kit.kitId, perKit: new Map(kit.parts.map((p) => [p.goodsId, p.quantity])) }

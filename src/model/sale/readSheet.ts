@@ -4,6 +4,7 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { compareDays, type Day, daysBetween } from '@/core/day'
 import type { Sheet } from './sheet'
+import type { Asked } from '../where'
 import type { Story } from './story'
 import { readStories } from './readStories'
 import { readTrail, receiptIdsOf } from './trail'
@@ -43,12 +44,15 @@ const readEntries = async (db: Db, story: Story, currency: string) => {
 }
 
 /** What one of each of its goods costs now, by their ids. */
-const readGoodsCosts = async (db: Db, { lines }: Story, business: Business): Promise<ReadonlyMap<number, Decimal>> => {
+const readGoodsCosts = async (
+  { db, business, today }: Asked,
+  { lines }: Story,
+): Promise<ReadonlyMap<number, Decimal>> => {
   const goods = await findGoods(
     db,
     lines.flatMap((l) => (l.goodsId === null ? [] : [l.goodsId])),
   )
-  return new Map((await standGoods(db, [...goods.values()], business)).map((g) => [g.goods.id, g.unitCost]))
+  return new Map((await standGoods(db, [...goods.values()], business, today)).map((g) => [g.goods.id, g.unitCost]))
 }
 
 /** What it cost and earned; null before it is agreed. */
@@ -69,7 +73,7 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
     readTrail(db, story),
     readEntries(db, story, currency),
     listTaxCodes(db),
-    readGoodsCosts(db, story, business),
+    readGoodsCosts({ db, business, today }, story),
     listAddresses(db, customerId),
     findCustomer(db, customerId, currency),
     sumCommitted(db, customerId, currency),
@@ -77,12 +81,16 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
     readSheetPromise(db, story, business, today),
     listOpenDues(db, customerId, currency),
   ])
-  const [versions, repeats, files, letters, picks] = await Promise.all([
+  const [versions, repeats, files, letters, picks, partNames] = await Promise.all([
     readVersions(db, saleId, currency),
     listRepeats(db, { saleId }, currency),
     listFiles(db, 'sale', saleId),
     listPost(db, { saleId }, { limit: 20 }),
     listPicks(db, { saleId, open: true }),
+    findGoods(
+      db,
+      story.lines.flatMap((l) => l.parts.map((p) => p.goodsId)),
+    ),
   ])
   const { stands, invoices, handovers, fills, heldMoves } = story
   const counts = [invoices, handovers, fills, heldMoves, trail].map((rows) => rows.length)
@@ -105,7 +113,7 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
     overLimit: overLimit(committed, present(customer).creditLimit),
     price: (unitPrice) => formatPrice(unitPrice, currency),
     version: [stands, ...counts].join(':'),
-    forActions: forActions(story, { addresses, business, promise, pick: picks[0] ?? null }),
+    forActions: forActions(story, { addresses, business, promise, pick: picks[0] ?? null, partNames }),
     stopSupply: stopSupply(owing, business.stopSupplyDays, today),
   }
 }

@@ -11,10 +11,14 @@ interface Around {
   readonly business: Business
   readonly promise: Sheet['forActions']['promise']
   readonly pick: Sheet['forActions']['pick']
+  readonly partNames: ReadonlyMap<number, { readonly name: string }>
 }
 
 /** A sale as plain values for the panels that act on it. */
-export const forActions = (story: Story, { addresses, business, promise, pick }: Around): Sheet['forActions'] => ({
+export const forActions = (
+  story: Story,
+  { addresses, business, promise, pick, partNames }: Around,
+): Sheet['forActions'] => ({
   id: story.sale.id,
   number: story.sale.number,
   customerId: story.sale.customerId,
@@ -39,6 +43,11 @@ export const forActions = (story: Story, { addresses, business, promise, pick }:
     agreed: l.agreed.toString(),
     setAside: l.setAside.toString(),
     asideTurn: l.asideTurn,
+    parts: l.parts.map((p) => ({
+      goodsId: p.goodsId,
+      name: partNames.get(p.goodsId)?.name ?? '',
+      quantity: p.perKit.toString(),
+    })),
     toHandOver: l.toHandOver.toString(),
     toBill: l.toBill.toString(),
     readyToBill: l.readyToBill.toString(),

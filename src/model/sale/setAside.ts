@@ -1,18 +1,20 @@
 import { present } from '@/core/present'
 import { larger, smaller, ZERO, type Decimal } from '@/core/money'
 import { lineState } from '@/core/sale'
-import { kitsWith, partsNeeded, setAsideInTurn } from '@/core/stock'
+import { kitsWith, partsNeeded } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import type { SaleRow } from '@/data/queries/sales'
 import type { SaleLineRow } from '@/data/queries/saleLine'
 import type { Day } from '@/core/day'
-import { sumUsable } from '@/data/queries/stock'
+import { shareOut } from '../goods/shares'
 import { listWaiting } from '@/data/queries/waiting'
 import { readKitLines, type KitLine } from './kitLines'
 
 /** What a line has set aside, and whether it comes from a shelf at all. */
 export interface Kept {
   readonly setAside: Decimal
+  /** Of a kit's line: how many of them lie assembled; the rest of them is set aside as parts. */
+  readonly assembled: Decimal
   readonly fromShelf: boolean
   /** Of a kit's line: what is set aside of each part, and how many of it are still to go. */
   readonly parts: readonly KeptPart[]
@@ -40,22 +42,21 @@ export const readSetAside = async (
   const goodsIds = waitingLines.flatMap((l) =>
     l.kind === 'stock' ? [present(l.goodsId)] : present(kits.get(l.id)).parts.map((p) => p.goodsId),
   )
-  const [shelves, waiting] = await Promise.all([sumUsable(db, goodsIds, today), listWaiting(db, goodsIds)])
-  const shares = setAsideInTurn(waiting, (goodsId) => shelves.get(goodsId) ?? ZERO)
   const given = new Map<string, Decimal>()
-  waiting.forEach(({ lineId, goodsId }, i) => {
-    const key = `${lineId}:${goodsId}`
-    given.set(key, (given.get(key) ?? ZERO).plus(present(shares[i])))
-  })
+  for (const share of await shareOut(db, await listWaiting(db, goodsIds), today)) {
+    const key = `${share.lineId}:${share.goodsId}`
+    given.set(key, (given.get(key) ?? ZERO).plus(share.given))
+  }
   return new Map(
     onShelf.map((l) => {
       const kit = kits.get(l.id)
       const got = (goodsId: number) => given.get(`${l.id}:${goodsId}`) ?? ZERO
       const { toHandOver } = lineState(l)
-      const parts = kit ? partsOf(kit, toHandOver, got) : []
+      const assembled = kit ? got(kit.kitId) : ZERO
+      const parts = kit ? partsOf(kit, toHandOver.minus(assembled), got) : []
       const fromShelf = l.kind === 'stock' || parts.length > 0
-      const possible = l.kind === 'stock' ? got(present(l.goodsId)) : kit ? kitsWith(kit.parts, kit.ahead, got) : ZERO
-      return [l.id, { setAside: larger(smaller(possible, toHandOver), ZERO), fromShelf, parts }] as const
+      const possible = kit ? assembled.plus(kitsWith(kit.parts, kit.ahead, got)) : got(present(l.goodsId))
+      return [l.id, { setAside: larger(smaller(possible, toHandOver), ZERO), assembled, fromShelf, parts }] as const
     }),
   )
 }

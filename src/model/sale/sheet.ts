@@ -60,6 +60,7 @@ export interface Sheet {
       kind: string
       description: string
       fromShelf: boolean
+      parts: readonly { goodsId: number; name: string; quantity: string }[]
       track: Track
       choice: 'none' | 'optional' | 'alternative'
       choiceGroup: string

@@ -22,6 +22,8 @@ export interface StoryLine extends SaleLineRow, LineState {
   readonly setAside: Decimal
   /** What one whole agreed (or, before, offered) line comes to. */
   readonly net: Money
+  /** Of a kit's line: how many of them lie assembled. */
+  readonly assembled: Decimal
   readonly fromShelf: boolean
   /** Of a kit: its parts, and how far each has gone. */
   readonly parts: readonly KeptPart[]

@@ -108,7 +108,7 @@ const linesOf = (f: Facts, totals: TaxedDocument): readonly StoryLine[] =>
   f.lines.map((l, i) => ({
     ...l,
     ...lineState(l),
-    ...(f.kept.get(l.id) ?? { setAside: ZERO, fromShelf: false, parts: [] }),
+    ...(f.kept.get(l.id) ?? { setAside: ZERO, assembled: ZERO, fromShelf: false, parts: [] }),
     net: present(totals.lines[i]).net,
   }))
 

@@ -19,7 +19,7 @@ const sayAgreed = ({ sale }: Story): string =>
 
 const sayVersion = (s: Story, v: Version): string => {
   if (v.kind === 'offered') return `Estimate ${v.n} sent`
-  return v.kind === 'agreed' ? sayAgreed(s) : 'Order changed'
+  return v.kind === 'agreed' ? sayAgreed(s) : v.reason ? `Order changed: ${v.reason}` : 'Order changed'
 }
 
 export const versionsIn = (s: Story, versions: readonly Version[]): Happening[] =>

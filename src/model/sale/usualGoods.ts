@@ -35,7 +35,7 @@ export const readUsual = async (
   )
   const inUse = [...goods.values()].filter((g) => !g.retired)
   const [standings, pricing, codes] = await Promise.all([
-    standGoods(db, inUse, business),
+    standGoods(db, inUse, business, today),
     readPricing(db, inUse, business, { level: customer.priceLevel }),
     listTaxCodes(db),
   ])

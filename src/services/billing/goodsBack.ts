@@ -26,7 +26,7 @@ import { readWaitingAhead } from './waitingAhead'
 import { reserveId } from '@/data/queries/reserveId'
 import type { SaleLineRow } from '@/data/queries/saleLine'
 import { findBatches } from '@/data/queries/batch'
-import { perKitOf, readKitLines } from '@/model/sale/kitLines'
+import { kitOutOf, readKitLines } from '@/model/sale/kitLines'
 import { insertHandover, listHandovers, type HandoverRow } from '@/data/queries/handover'
 import { insertMoves, listMovesOfHandovers, lockStock, type MoveRow } from '@/data/queries/stock'
 
@@ -157,7 +157,7 @@ export const takeGoodsBack = async (
     const pieces = comeBack(namedOut(out.pieces, batches, serials), out.pieces, {
       quantity: part.quantity,
       whole: serials?.length ? part.quantity : out.quantity,
-      perKit: perKitOf(kits.get(line.id)),
+      kit: kitOutOf(kits.get(line.id)),
     })
     rows.push({ line, quantity: part.quantity, pieces })
     came.set(part.lineId, part.quantity)

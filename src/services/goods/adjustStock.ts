@@ -11,8 +11,8 @@ import { tellMoves, writeStockPaper } from './writeStockPaper'
 export const adjustStock = defineCommand('adjust-stock', adjustStockInput, async (w, input) => {
   const onDay = paperDay(w, input.on)
   const places = await listPlaces(w.tx)
-  const at = input.lines.map((l, i) => placeNamed(places, l.placeId, `lines.${i}.placeId`).id)
   const lines = await stockLines(w, input.lines)
+  const at = lines.map((l, i) => placeNamed(places, l.placeId ?? l.goods.placeId ?? undefined, `lines.${i}.placeId`).id)
   for (const [i, line] of lines.entries())
     (line.change.gt(0) ? mustNamePieces : mustNotNamePieces)(line.goods, line, `lines.${i}`)
   const moves = await changeStock(

@@ -44,7 +44,7 @@ export const changeStock = async (
         const quantity = change.negated()
         return { goods, quantity, from: [{ placeId, lot: lot?.code, serials, quantity }] }
       }),
-    { on, counted, partsOf: new Map() },
+    { on, counted },
   )
   const came: MoveRow[] = []
   for (const change of changes.filter((c) => c.change.gt(0))) came.push(...(await arrive(w, stock, change, on)))
@@ -84,7 +84,7 @@ const averageOn = (stock: Stock, goods: Goods, currency: string): Decimal => {
 }
 
 /** The lot or layer in which pieces come in; null where they are not told apart. */
-const batchFor = async (w: Work, goods: Goods, lot: LotInput | undefined, on: Day): Promise<Batch | null> => {
+export const batchFor = async (w: Work, goods: Goods, lot: LotInput | undefined, on: Day): Promise<Batch | null> => {
   if (goods.track === 'none')
     return goods.costing === 'average'
       ? null

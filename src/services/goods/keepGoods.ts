@@ -1,5 +1,6 @@
 import { addGoodsInput, changeGoodsInput } from '@/contract/inputs/goods/keepGoods'
 import { present } from '@/core/present'
+import { formatQuantity } from '@/core/money'
 import type { z } from 'zod'
 import { listAccounts } from '@/data/queries/accounts'
 import {
@@ -12,12 +13,13 @@ import {
   type GoodsKind,
   type Part,
 } from '@/data/queries/goods'
-import { everMoved } from '@/data/queries/stock'
+import { everMoved, listPlaces, sumShelves } from '@/data/queries/stock'
 import { listPriceLevels, replacePrices } from '@/data/queries/prices'
 import { findSupplier, insertSupplier, replaceGoodsSuppliers } from '@/data/queries/suppliers'
 import { defineCommand, type Work } from '../command'
 import { goodsView } from '@/model/goods/goods'
 import { found, refuse } from '@/contract/refuse'
+import { placeNamed } from './places'
 type Fields = Omit<z.output<typeof changeGoodsInput>, 'goodsId'>
 
 const INCOME = { stock: 'sales', kit: 'sales', work: 'work', charge: 'charges' } as const
@@ -72,6 +74,13 @@ const told = (
   if (track !== 'serial' && costing === 'unit')
     wrong('costing', 'A unit cost needs serials. Choose average or first in, first out.')
   return { track, costing }
+}
+
+/** Where a thing usually lies; only what is kept in stock has a place. */
+const usualPlaceId = async (w: Work, placeId: number | null | undefined, kind: GoodsKind): Promise<number | null> => {
+  if (placeId === null || placeId === undefined) return null
+  if (kind !== 'stock') wrong('placeId', 'Only goods in stock have a place.')
+  return placeNamed(await listPlaces(w.tx), placeId, 'placeId').id
 }
 
 /** Prices beside the list, and who sells it to us: given ones replace those there were. */
@@ -129,6 +138,7 @@ export const writeGoods = async (w: Work, g: z.output<typeof addGoodsInput>): Pr
       reorderAt: g.reorderAt ?? null,
       ...told(g, g.kind),
       warrantyMonths: g.warrantyMonths ?? null,
+      placeId: await usualPlaceId(w, g.placeId, g.kind),
       priceIsSum: g.kind === 'kit' && (g.priceIsSum ?? false),
       onShopfront: g.onShopfront ?? false,
       pictureFileId: g.pictureFileId ?? null,
@@ -142,8 +152,20 @@ export const writeGoods = async (w: Work, g: z.output<typeof addGoodsInput>): Pr
 /** Adds goods: something kept on the shelf, work, a charge, or a kit made of other goods. */
 export const addGoods = defineCommand('add-goods', addGoodsInput, async (w, g) => {
   const goodsId = await writeGoods(w, g)
-  return { id: goodsId, answer: async () => present(await goodsView(w.tx, goodsId, w.business)) }
+  return { id: goodsId, answer: async () => present(await goodsView(w.tx, goodsId, w.business, w.today)) }
 })
+
+/** A kit is made of other parts from now on; those that lie assembled are made of the ones before, and come first. */
+const rewriteParts = async (w: Work, kit: Goods, parts: readonly Part[]): Promise<void> => {
+  const same =
+    parts.length === kit.parts.length &&
+    parts.every((p) => kit.parts.some((b) => b.goodsId === p.goodsId && b.quantity.eq(p.quantity)))
+  if (same) return
+  const lying = (await sumShelves(w.tx, [kit.id], w.currency)).get(kit.id)?.quantity
+  if (lying?.gt(0))
+    wrong('parts', `${formatQuantity(lying)} of them lie assembled. Take them apart first, then change the parts.`)
+  await replaceParts(w.tx, kit.id, parts)
+}
 
 /** Changes goods that are there to what is given; what is left out stays. */
 export const rewriteGoods = async (w: Work, goodsId: number, g: Fields): Promise<void> => {
@@ -158,6 +180,7 @@ export const rewriteGoods = async (w: Work, goodsId: number, g: Fields): Promise
     track,
     costing,
     warrantyMonths: g.warrantyMonths === undefined ? before.warrantyMonths : g.warrantyMonths,
+    placeId: g.placeId === undefined ? before.placeId : await usualPlaceId(w, g.placeId, before.kind),
     code: g.code ?? before.code,
     name: g.name ?? before.name,
     price: g.price ?? before.price,
@@ -174,12 +197,12 @@ export const rewriteGoods = async (w: Work, goodsId: number, g: Fields): Promise
     pictureFileId: g.pictureFileId === undefined ? before.pictureFileId : g.pictureFileId,
     retired: g.retired ?? before.retired,
   })
-  if (g.parts && g.parts.length > 0) await replaceParts(w.tx, goodsId, await partsOf(w, g.parts))
+  if (g.parts && g.parts.length > 0) await rewriteParts(w, before, await partsOf(w, g.parts))
   await writeSides(w, goodsId, g)
 }
 
 /** Changes goods from now on. Papers written before keep what they say. */
 export const changeGoods = defineCommand('change-goods', changeGoodsInput, async (w, { goodsId, ...g }) => {
   await rewriteGoods(w, goodsId, g)
-  return { id: goodsId, answer: async () => present(await goodsView(w.tx, goodsId, w.business)) }
+  return { id: goodsId, answer: async () => present(await goodsView(w.tx, goodsId, w.business, w.today)) }
 })

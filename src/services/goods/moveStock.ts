@@ -32,7 +32,7 @@ export const moveStock = defineCommand('move-stock', moveStockInput, async (w, i
       quantity,
       from: [{ placeId: from.id, lot: lot?.code, serials, quantity }],
     })),
-    { on: onDay, partsOf: new Map() },
+    { on: onDay },
   )
   const number = await takeNumber(w.tx, 'stock-transfer', onDay)
   const id = await reserveId(w.tx, 'stock_transfer')

@@ -3,9 +3,12 @@ import { larger, negateMoney, smaller, sumMoney, ZERO, type Decimal, type Money 
 import {
   firstDayToLeave,
   isPast,
+  kitsBegun,
+  kitsOut,
   mayGo,
   proposePicking,
   sameName,
+  type KitState,
   type Lying,
   type Pile,
   type Taken,
@@ -35,6 +38,8 @@ export interface Leaving {
   /** Adds up to the quantity. */
   readonly from?: readonly Named[]
   readonly saleLineId?: number
+  /** Kits that go assembled as far as they lie so, and as their parts for the rest; left out, a kit goes as it lies. */
+  readonly kit?: KitState
 }
 
 export interface Left {
@@ -45,7 +50,8 @@ export interface Left {
 
 interface Plan {
   readonly on: Day
-  readonly partsOf: ReadonlyMap<number, Goods>
+  /** The goods of kits' parts. */
+  readonly partsOf?: ReadonlyMap<number, Goods>
   /** To a customer: lots that are past stay. */
   readonly toCustomer?: boolean
   /** Counted on a past day: what is missing now went since. */
@@ -53,17 +59,18 @@ interface Plan {
 }
 
 /**
- * Takes goods off the shelves at what they cost, kits as their parts: from the places, lots and serials named, else from where
+ * Takes goods off the shelves at what they cost, kits of a line assembled or as their parts: from the places, lots and serials named, else from where
  * picking proposes. Locks the goods and refuses more than is there; writes nothing itself.
  */
 export const planLeaving = async (w: Work, leaving: readonly Leaving[], plan: Plan): Promise<Left> => {
-  const needs = leaving.map((l) => needsOf(l, plan.partsOf))
-  const flat = needs.flat()
+  const parts = (l: Leaving): readonly Goods[] => l.kit?.parts.map((p) => present(plan.partsOf?.get(p.goodsId))) ?? []
   const stock = await stockInTurn(
     w,
-    flat.map((n) => n.goods),
+    leaving.filter((l) => l.goods.kind === 'stock' || l.goods.kind === 'kit').flatMap((l) => [l.goods, ...parts(l)]),
     plan.on,
   )
+  const needs = needsOf(leaving, stock, plan)
+  const flat = needs.flat()
   for (const { goods, quantity } of flat)
     if (goods.track === 'serial' && !quantity.isInteger())
       refuse({ code: 'whole-serials', goods: goods.name, asked: quantity })
@@ -155,19 +162,58 @@ const pickedFrom = (
   return new Map(needs.map((n) => [n, asks.filter((a) => a.need === n).map((a) => present(done.get(a)))]))
 }
 
-/** What has to leave the shelves for it: itself, or a kit's parts; nothing for work and charges. */
-const needsOf = (leaving: Leaving, partsOf: ReadonlyMap<number, Goods>): readonly Leaving[] => {
-  const { goods, quantity, saleLineId } = leaving
-  return goods.kind === 'stock'
-    ? [leaving]
-    : goods.kind === 'kit'
-      ? goods.parts.map((p) => ({
-          goods: present(partsOf.get(p.goodsId)),
-          quantity: p.quantity.times(quantity),
-          from: leaving.from?.map((f) => ({ placeId: f.placeId, quantity: p.quantity.times(f.quantity) })),
-          saleLineId,
-        }))
-      : []
+/** What has to leave the shelves for each: itself, kits assembled and as their parts; nothing for work and charges. */
+const needsOf = (leaving: readonly Leaving[], stock: Stock, plan: Plan): readonly (readonly Leaving[])[] => {
+  let lying: readonly Lying[] = mayGo(stock.piles, plan.on, plan.toCustomer ?? false)
+  /** So many assembled kits at a place or anywhere, at most `most`; none of them is taken twice. */
+  const takeAssembled = (kitId: number, placeId: number | undefined, most: Decimal): Decimal => {
+    let left = most.floor()
+    lying = lying.map((l) => {
+      if (l.goodsId !== kitId || (placeId !== undefined && l.placeId !== placeId)) return l
+      const taken = larger(smaller(l.quantity.floor(), left), ZERO)
+      left = left.minus(taken)
+      return { ...l, quantity: l.quantity.minus(taken) }
+    })
+    return most.floor().minus(left)
+  }
+  return leaving.map((l) => {
+    if (!l.kit) return l.goods.kind === 'stock' || l.goods.kind === 'kit' ? [l] : []
+    return kitNeeds({ ...l, kit: l.kit }, takeAssembled, present(plan.partsOf))
+  })
+}
+
+/** Kits of a line: first those that lie assembled where they are taken from, then the parts of the rest. */
+const kitNeeds = (
+  { goods, quantity, from, saleLineId, kit }: Leaving & { readonly kit: KitState },
+  takeAssembled: (kitId: number, placeId: number | undefined, most: Decimal) => Decimal,
+  partsOf: ReadonlyMap<number, Goods>,
+): readonly Leaving[] => {
+  const places = from?.length ? from : [{ placeId: undefined, quantity }]
+  let may = kitsOut(kit, quantity, quantity).assembled
+  const assembled = places.map(({ placeId, quantity: there }) => {
+    const taken = takeAssembled(goods.id, placeId, smaller(there, may))
+    may = may.minus(taken)
+    return { placeId, quantity: taken }
+  })
+  const whole = assembled.reduce((sum, a) => sum.plus(a.quantity), ZERO)
+  const begun = kitsBegun(kit).gt(0)
+  const parts = kitsOut(kit, quantity, whole).parts.filter((p) => p.quantity.gt(0))
+  return [
+    ...(whole.gt(0) ? [{ goods, quantity: whole, from: assembled.filter((a) => a.quantity.gt(0)), saleLineId }] : []),
+    ...parts.map((p): Leaving => {
+      const each = present(kit.parts.find((x) => x.goodsId === p.goodsId)).quantity
+      const rest = places.map((at, i) => ({
+        placeId: at.placeId,
+        quantity: each.times(at.quantity.minus(present(assembled[i]).quantity)),
+      }))
+      return {
+        goods: present(partsOf.get(p.goodsId)),
+        quantity: p.quantity,
+        from: begun ? undefined : rest.filter((r) => r.quantity.gt(0)),
+        saleLineId,
+      }
+    }),
+  ]
 }
 
 interface Taking {

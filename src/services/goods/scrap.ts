@@ -23,7 +23,7 @@ export const scrap = async (
       quantity,
       from: [{ placeId, batchId: batchId ?? undefined, quantity }],
     })),
-    { on: paper.on, partsOf: new Map() },
+    { on: paper.on },
   )
   await writeStockPaper(w, moves, { kind: 'stock-adjustment', ...paper })
 }

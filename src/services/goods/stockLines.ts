@@ -14,7 +14,8 @@ export const stockLines = async <L extends { readonly goodsId: number }>(
   return lines.map((line, i) => {
     const thing = found(goods.get(line.goodsId), 'goods', line.goodsId)
     const message = `${thing.name} is not kept on the shelf. Choose goods in stock.`
-    if (thing.kind !== 'stock') refuse({ code: 'invalid', errors: [{ path: `lines.${i}.goodsId`, message }] })
+    if (thing.kind !== 'stock' && thing.kind !== 'kit')
+      refuse({ code: 'invalid', errors: [{ path: `lines.${i}.goodsId`, message }] })
     return { ...line, goods: thing }
   })
 }

@@ -8,7 +8,10 @@ import {
   type PickedLine,
 } from '@/contract/inputs/parcels/picks'
 import { refuse } from '@/contract/refuse'
+import type { Day } from '@/core/day'
 import { decimal, smaller, ZERO, type Decimal } from '@/core/money'
+import { lineState } from '@/core/sale'
+import { kitsBegun } from '@/core/stock'
 import { present } from '@/core/present'
 import { findCustomer } from '@/data/queries/customers'
 import { findGoods } from '@/data/queries/goods'
@@ -26,6 +29,7 @@ import {
 } from '@/data/queries/pick'
 import { listSaleLines } from '@/data/queries/saleLine'
 import { readPicking } from '@/model/goods/picking'
+import { readKitLines } from '@/model/sale/kitLines'
 import { readPickedWhole, type PickedWhole } from '@/model/parcel/pickedWhole'
 import { pickedOf, pickViews } from '@/model/parcel/pickView'
 import type { ParcelInput } from '@/contract/shipping'
@@ -35,6 +39,7 @@ import { planLeaving } from '../goods/planLeaving'
 import { writeLetterIn } from '../post/writeLetter'
 import type { HandedLine } from '../sales/handingOf'
 import { giveGoods } from '../sales/handOver'
+import { strikeOffIn } from '../sales/strikeOff'
 import { mustBeAgreed, takeSale } from '../sales/saleWork'
 import type { Carrier } from '@/core/parcel'
 import { askingOf, asPacked, book, inParcels, packParcels, shipParcels, type Asking } from './ship'
@@ -59,35 +64,20 @@ export const startPick = defineCommand('start-pick', startPickInput, async (w, {
   const [open] = await listPicks(w.tx, { saleId, open: true })
   if (open) refuse({ code: 'pick-open', number: open.number })
   const onDay = paperDay(w, on)
-  const picking = present(await readPicking(w.tx, saleId, onDay, w.business, w.today))
   for (const [i, l] of (lines ?? []).entries())
     if (!locked.lines.some((x) => x.id === l.lineId))
       refuse({ code: 'invalid', errors: [{ path: `lines.${i}.lineId`, message: 'This line is not on the sale.' }] })
-  const rows = picking.lines.flatMap((p) => {
-    const asked = lines?.find((l) => l.lineId === p.lineId)
-    if (lines && !asked) return []
-    const of = present(locked.lines.find((l) => l.id === p.lineId))
-    const left = of.agreed.minus(of.handedOver).plus(of.toReplace)
-    const share = asked && of.kind === 'kit' ? decimal(p.quantity).times(asked.quantity).div(left) : asked?.quantity
-    const wanted = share ? smaller(share, decimal(p.quantity)) : decimal(p.quantity)
-    const takenFrom = upTo(p.from, wanted)
-    return wanted.gt(0) ? [{ saleLineId: p.lineId, goodsId: p.goodsId, wanted, takenFrom }] : []
-  })
+  const picking = present(await readPicking(w.tx, saleId, onDay, { business: w.business, today: w.today, only: lines }))
+  const rows = picking.lines.map((p) => ({
+    saleLineId: p.lineId,
+    goodsId: p.goodsId,
+    wanted: decimal(p.quantity),
+    takenFrom: p.from.map(({ placeId, lot, serials, quantity }) => ({ placeId, lot, serials, quantity })),
+  }))
   if (rows.every((r) => r.takenFrom.length === 0)) refuse({ code: 'nothing-to-hand-over' })
   const number = await takeNumber(w.tx, 'pick', onDay)
   return answerPick(w, await insertPick(w.tx, { number, saleId, onDay }, rows))
 })
-
-/** So many of what is proposed, in its order. */
-const upTo = (from: readonly PickedFrom[], most: Decimal): readonly PickedFrom[] => {
-  let left = most
-  return from.flatMap(({ placeId, lot, serials, quantity }) => {
-    const part = smaller(decimal(quantity), left)
-    if (part.lte(0)) return []
-    left = left.minus(part)
-    return [{ placeId, lot, serials: serials.slice(0, part.toNumber()), quantity: part.toString() }]
-  })
-}
 
 const asFrom = (from: PickedLine['from']): readonly PickedFrom[] =>
   from.map((f) => ({
@@ -112,7 +102,7 @@ const mustLieThere = async (
     const quantity = pickedOf({ from })
     return quantity.gt(0) ? [{ goods: present(goods.get(l.goodsId)), quantity, from: from.map(asNamed) }] : []
   })
-  await planLeaving(w, leaving, { on: w.today, partsOf: new Map(), toCustomer: true })
+  await planLeaving(w, leaving, { on: w.today, toCustomer: true })
 }
 
 const asNamed = ({ placeId, lot, serials, quantity }: PickedFrom) => ({
@@ -214,7 +204,11 @@ export const sendPick = (carrier: Carrier | null) =>
   defineCommand(
     'send-pick',
     sendPickInput,
-    async (w, { pickId, on, by, tell }, asked: Awaited<ReturnType<typeof askForPick>> | undefined) => {
+    async (
+      w,
+      { pickId, on, by, tell, freight, strikeOff },
+      asked: Awaited<ReturnType<typeof askForPick>> | undefined,
+    ) => {
       const onDay = paperDay(w, on)
       const pick = await takePick(w, pickId)
       const parcels = await listParcels(w.tx, { pickIds: [pickId] }, w.currency)
@@ -227,14 +221,32 @@ export const sendPick = (carrier: Carrier | null) =>
         on: onDay,
         by: booked.length > 0 ? 'parcel' : (by ?? 'counter'),
         lines,
+        freight,
       })
       await shipParcels(w, { handoverId: id, pickId, on: onDay }, booked)
       await updatePick(w.tx, pickId, { state: 'sent', handoverId: id })
+      if (strikeOff) await strikeOffRest(w, pick, { on: onDay, reason: strikeOff })
       if (booked.length > 0 && tell !== false) await tellOnItsWay(w, pick.saleId, id)
       return { id, answer: () => handoverView(w.tx, id, w.currency) }
     },
     { ask: async (till, input, dry) => askForPick(await askingOf(till), input, { carrier, dry }) },
   )
+
+/** What was to be picked and was not found comes off the order; of a kit, whole ones that are not begun. */
+const strikeOffRest = async (w: Work, pick: PickRow, why: { readonly on: Day; readonly reason: string }) => {
+  const locked = await takeSale(w, pick.saleId)
+  const kits = await readKitLines(w.tx, locked.lines)
+  const struck = locked.lines.flatMap((line) => {
+    const mine = pick.lines.filter((l) => l.lineId === line.id && pickedOf(l).lt(l.wanted))
+    if (mine.length === 0) return []
+    const kit = kits.get(line.id)
+    const { toHandOver } = lineState(line)
+    const missing = mine.reduce((sum, l) => sum.plus(l.wanted).minus(pickedOf(l)), ZERO)
+    const quantity = kit ? toHandOver.minus(kitsBegun(kit)) : smaller(missing, toHandOver)
+    return quantity.gt(0) ? [{ lineId: line.id, quantity }] : []
+  })
+  if (struck.length > 0) await strikeOffIn(w, locked, struck, why)
+}
 
 /** Tells the customer that the goods are on their way, where there is an address to write to. */
 export const tellOnItsWay = async (w: Work, saleId: number, handoverId: number): Promise<void> => {

@@ -6,7 +6,7 @@ import { boxFor, sizeText, weightOf, type Shipped, type ToPack } from '@/core/pa
 import { present } from '@/core/present'
 import { findGoods } from '@/data/queries/goods'
 import { insertParcel, updateParcel, type ParcelRow } from '@/data/queries/parcel'
-import { listSaleLines, type SaleLineRow } from '@/data/queries/saleLine'
+import { listLineParts, listSaleLines, type SaleLineRow } from '@/data/queries/saleLine'
 import { findSales } from '@/data/queries/sales'
 import type { Db } from '@/data/connect'
 import { findBusiness, type Business } from '@/data/queries/business'
@@ -61,19 +61,25 @@ const toPack = async (
     w.tx,
     lines.flatMap((l) => l.goodsId ?? []),
   )
+  const made = await listLineParts(
+    w.tx,
+    lines.map((l) => l.id),
+  )
   const parts = await findGoods(
     w.tx,
-    [...goods.values()].flatMap((g) => g.parts.map((p) => p.goodsId)),
+    made.map((p) => p.goodsId),
   )
   return packed.flatMap(({ lineId, quantity }): ToPack[] => {
     const goodsId = lines.find((l) => l.id === lineId)?.goodsId
     const thing = goodsId ? goods.get(goodsId) : undefined
     if (!thing) return []
     return thing.kind === 'kit'
-      ? thing.parts.map((p) => {
-          const part = present(parts.get(p.goodsId))
-          return { quantity: quantity.times(p.quantity), weight: part.weight, size: part.size }
-        })
+      ? made
+          .filter((p) => p.lineId === lineId)
+          .map((p) => {
+            const part = present(parts.get(p.goodsId))
+            return { quantity: quantity.times(p.quantity), weight: part.weight, size: part.size }
+          })
       : [{ quantity, weight: thing.weight, size: thing.size }]
   })
 }

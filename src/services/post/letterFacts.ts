@@ -39,6 +39,8 @@ interface Raw {
   readonly due?: Day | null
   readonly until?: Day | null
   readonly parcel?: string
+  /** When it is promised. */
+  readonly day?: Day | null
 }
 
 const rawOf = async (db: Db, paper: PaperKind, id: number, business: Business, today: Day): Promise<Raw | null> => {
@@ -53,6 +55,7 @@ const rawOf = async (db: Db, paper: PaperKind, id: number, business: Business, t
             number: String(s.sale.number),
             amount: s.totals.gross,
             until: s.sale.validUntil,
+            day: s.sale.wantedBy,
           }
         : null
     }
@@ -128,6 +131,7 @@ export const readAboutPaper = async (
     ...(raw.due ? { due: dayIn(raw.due) } : {}),
     ...(raw.parcel ? { parcel: raw.parcel } : {}),
     ...(raw.until ? { until: dayIn(raw.until) } : {}),
+    ...(raw.day ? { day: dayIn(raw.day) } : {}),
   }
   return { customer, saleId: raw.saleId, facts }
 }

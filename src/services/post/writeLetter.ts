@@ -73,6 +73,8 @@ interface Letter {
   readonly paperId: number
   /** How firm a reminder is. */
   readonly stage?: number
+  /** In another wording than the paper's own. */
+  readonly as?: LetterKind
   readonly to?: string
   readonly subject?: string
   readonly body?: string
@@ -87,7 +89,7 @@ export const writeLetterIn = async (w: Work, letter: Letter): Promise<number> =>
   )
   const to = letter.to || about.customer.email
   if (!to) refuse({ code: 'no-address', name: about.customer.name })
-  const template = await readTemplate(w.tx, letterOf(letter), about.customer.language)
+  const template = await readTemplate(w.tx, letter.as ?? letterOf(letter), about.customer.language)
   const wording = {
     subject: letter.subject || template.subject,
     body: letter.body || template.body,

@@ -5,16 +5,24 @@ import { larger, ZERO, type Decimal } from '@/core/money'
 import { leastAgreed } from '@/core/sale'
 import { findCustomer } from '@/data/queries/customers'
 import { updateSale } from '@/data/queries/sales'
-import { kitsBegun, readKitLines } from '@/model/sale/kitLines'
+import { kitsBegun } from '@/core/stock'
+import { readKitLines } from '@/model/sale/kitLines'
 import { defineCommand, type Work } from '../command'
 import { type ChangedLine } from '@/contract/lines'
 import { refuse } from '@/contract/refuse'
 import { fillLines, type FilledLine } from './fillLines'
 import { keepVersion } from './keepVersion'
+import { writeLetterIn } from '../post/writeLetter'
 import { refreshSale } from './refreshSale'
 import { answerSale, mustBeOpen, takeSale, type LockedSale } from './saleWork'
 import { lineRow, mustBeKind } from './startSale'
-import { deleteSaleLines, insertSaleLines, updateSaleLine, type SaleLineRow } from '@/data/queries/saleLine'
+import {
+  deleteSaleLines,
+  insertSaleLines,
+  remakeLineParts,
+  updateSaleLine,
+  type SaleLineRow,
+} from '@/data/queries/saleLine'
 
 /** Finds for each new line the one it continues: by its id, else by its goods or its words where that is plain. */
 const pairLines = (before: readonly SaleLineRow[], now: readonly ChangedLine[]): (SaleLineRow | null)[] => {
@@ -56,7 +64,7 @@ const atItsRates = (codes: readonly KeptTaxCode[], before: SaleLineRow, now: Fil
 }
 
 /** What of a line must stay agreed: what was handed over or billed, and kits that are begun with parts that went ahead. */
-const leastOfLines = async (w: Work, { lines }: LockedSale): Promise<(line: SaleLineRow) => Decimal> => {
+export const leastOfLines = async (w: Work, { lines }: LockedSale): Promise<(line: SaleLineRow) => Decimal> => {
   const kits = await readKitLines(w.tx, lines)
   return (line) => {
     const kit = kits.get(line.id)
@@ -101,6 +109,7 @@ export const changeSale = defineCommand('change-sale', changeSaleInput, async (w
       if (before.billed.gt(before.toRebill) && priceMoved(before, line))
         refuse({ code: 'price-fixed', line: before.description })
       await updateSaleLine(w.tx, before.id, lineRow(saleId, position, asBefore(before, line), agreed))
+      if (before.goodsId !== line.goodsId) await remakeLineParts(w.tx, before.id)
     }
     const dropped = locked.lines.filter((l) => !kept.has(l.id))
     const done = dropped.find((l) => leastOf(l).gt(0))
@@ -114,7 +123,7 @@ export const changeSale = defineCommand('change-sale', changeSaleInput, async (w
       if (!words.includes(l)) await updateSaleLine(w.tx, l.id, { agreed: ZERO, position: filled.length + l.position })
   }
   if (change.kind) mustBeKind(w, change.kind)
-  const { lines: _lines, saleId: _saleId, on: _on, discountPercent, discountAmount, ...facts } = change
+  const { lines: _lines, saleId: _saleId, on: _on, tell, discountPercent, discountAmount, ...facts } = change
   const given = Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined))
   await updateSale(w.tx, saleId, {
     ...given,
@@ -125,5 +134,13 @@ export const changeSale = defineCommand('change-sale', changeSaleInput, async (w
   const story = await refreshSale(w, saleId)
   if (sale.agreedOn && (change.lines || discountPercent || discountAmount))
     await keepVersion(w, story, { kind: 'changed', on: changedOn })
+  if (sale.agreedOn && change.wantedBy && change.wantedBy !== sale.wantedBy && tell !== false)
+    await tellNewDate(w, sale)
   return answerSale(w, saleId)
 })
+
+/** Tells the customer the new day of an order, where there is an address to write to. */
+const tellNewDate = async (w: Work, { id, customerId }: LockedSale['sale']): Promise<void> => {
+  const customer = await findCustomer(w.tx, customerId, w.currency)
+  if (customer?.email) await writeLetterIn(w, { paper: 'confirmation', paperId: id, as: 'new-date' })
+}

@@ -1,5 +1,6 @@
 import { deletePick, listPicks } from '@/data/queries/pick'
-import { kitsBegun, readKitLines } from '@/model/sale/kitLines'
+import { kitsBegun } from '@/core/stock'
+import { readKitLines } from '@/model/sale/kitLines'
 import { closeSaleInput } from '@/contract/inputs/sales/closeSale'
 import { isPositiveMoney, subtractMoney, type Money } from '@/core/money'
 import { updateSale } from '@/data/queries/sales'

@@ -1,6 +1,6 @@
 import { handOverInput } from '@/contract/inputs/sales/handOver'
 import { present } from '@/core/present'
-import { isPositiveMoney, smaller } from '@/core/money'
+import { decimal, isPositiveMoney, smaller, toDecimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { insertInvoice } from '@/data/queries/invoices'
 import { defineCommand, paperDay, type Work } from '../command'
@@ -13,6 +13,8 @@ import { refuse } from '@/contract/refuse'
 import type { Carrier } from '@/core/parcel'
 import { askingOf, bookCarrier, inParcels, mustHaveGone, shipParcels } from '../parcels/ship'
 import { handingOf, mergeLines, type HandedLine, type Handing } from './handingOf'
+import { trimPick } from '../parcels/trimPick'
+import { addFreight } from './addFreight'
 import { arrangeIn } from './arrangeSale'
 import { refreshSale } from './refreshSale'
 import { mustBeAgreed, takeSale, type LockedSale } from './saleWork'
@@ -43,10 +45,16 @@ interface Giving {
   readonly by: 'counter' | 'parcel' | 'delivery'
   readonly lines?: readonly HandedLine[]
   readonly turnInto?: Arrangement
+  /** What the customer is charged for sending it. */
+  readonly freight?: string
 }
 
 /** Gives goods of a sale to its customer; the handover's id. */
-export const giveGoods = async (w: Work, saleId: number, { on, by, lines, turnInto }: Giving): Promise<number> => {
+export const giveGoods = async (
+  w: Work,
+  saleId: number,
+  { on, by, lines, turnInto, freight = '0' }: Giving,
+): Promise<number> => {
   let locked = await takeSale(w, saleId)
   mustBeAgreed(locked)
   const layaway = readArrangement(locked.sale.arrangement).kind === 'layaway'
@@ -58,7 +66,13 @@ export const giveGoods = async (w: Work, saleId: number, { on, by, lines, turnIn
     const left = await layawayLeft(w, saleId)
     if (isPositiveMoney(left)) refuse({ code: 'layaway-not-paid-up', left })
   }
-  const wished = lines ? mergeLines(locked, lines) : await everythingPossible(w, locked)
+  const wished = [...(lines ? mergeLines(locked, lines) : await everythingPossible(w, locked))]
+  const charged = w.money(freight, 'freight')
+  if (isPositiveMoney(charged)) {
+    const lineId = await addFreight(w, locked, { on, freight: toDecimal(charged) })
+    locked = await takeSale(w, saleId)
+    wished.push({ line: present(locked.lines.find((l) => l.id === lineId)), quantity: decimal(1) })
+  }
   const id = await writeHandover(w, locked, await handingOf(w, locked, wished), { on, by })
   if (layaway) await billWhatWent(w, saleId, on)
   await refreshSale(w, saleId)
@@ -81,6 +95,7 @@ export const handOverBy = (asked: Carrier | null) =>
         on: onDay,
         by: booked ? 'parcel' : how.by,
       })
+      await trimPick(w, saleId)
       if (booked) {
         await mustHaveGone(w, id, booked)
         await shipParcels(w, { handoverId: id, on: onDay }, booked)

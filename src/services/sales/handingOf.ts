@@ -2,7 +2,7 @@ import { refuse } from '@/contract/refuse'
 import { smaller, ZERO, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
 import { lineState } from '@/core/sale'
-import { kitsWith, partsNeeded, type KitPart } from '@/core/stock'
+import { kitsOut, kitsWith, type KitPart } from '@/core/stock'
 import { readKitLines, type KitLine } from '@/model/sale/kitLines'
 import type { Work } from '../command'
 import type { Named } from '../goods/planLeaving'
@@ -17,6 +17,8 @@ export interface Handing {
   readonly from?: readonly Named[]
   /** Of a kit: the parts that go, where they are not just those of so many whole kits. */
   readonly parts?: readonly PartHanding[]
+  /** Of a kit that goes whole: what it is made of, and what went ahead. */
+  readonly kit?: KitLine
 }
 
 /** A line as it is asked for: so many of it, or parts of a kit. */
@@ -48,7 +50,7 @@ export const mergeLines = (locked: LockedSale, lines: readonly HandedLine[]): Ha
   return [...merged.values()]
 }
 
-/** What goes of each line, checked against what is agreed; kits of which parts went ahead, or go now, as those parts. */
+/** What goes of each line, checked against what is agreed; kits with what they are made of, or as the parts that go now. */
 export const handingOf = async (
   w: Work,
   locked: LockedSale,
@@ -60,10 +62,7 @@ export const handingOf = async (
     if (h.quantity.gt(left)) refuse({ code: 'more-than-agreed', line: h.line.description, left, asked: h.quantity })
     const kit = kits.get(h.line.id)
     if (h.parts) return asParts(h, kit ?? notAKit(h), left)
-    const begun = kit && [...kit.ahead.values()].some((n) => n.gt(0))
-    if (!kit || !begun) return h
-    const parts = partsNeeded(kit.parts, kit.ahead, h.quantity).filter((p) => p.quantity.gt(0))
-    return { ...h, from: undefined, parts }
+    return kit ? { ...h, kit } : h
   })
 }
 
@@ -73,10 +72,15 @@ const notAKit = ({ line }: Handing): never =>
     errors: [{ path: 'lines', message: `${line.description} is no kit. Say a quantity instead of parts.` }],
   })
 
-/** Parts of a kit: none more than are still to go; with them so many kits become whole. */
+/** Parts of a kit, or the kit itself, assembled: none more than are still to go; with them so many kits become whole. */
 const asParts = (h: Handing, kit: KitLine, left: Decimal): Handing => {
   const parts = sumParts(present(h.parts))
-  const mayGo = partsNeeded(kit.parts, kit.ahead, left)
+  const given = (goodsId: number) => parts.find((p) => p.goodsId === goodsId)?.quantity ?? ZERO
+  const assembled = given(kit.kitId)
+  const mayGo = [
+    { goodsId: kit.kitId, quantity: kitsOut(kit, left, left).assembled },
+    ...kitsOut(kit, left, assembled).parts,
+  ]
   for (const part of parts) {
     const may = mayGo.find((p) => p.goodsId === part.goodsId)
     if (!may)
@@ -92,8 +96,7 @@ const asParts = (h: Handing, kit: KitLine, left: Decimal): Handing => {
         asked: part.quantity,
       })
   }
-  const given = (goodsId: number) => parts.find((p) => p.goodsId === goodsId)?.quantity ?? ZERO
-  const whole = kitsWith(kit.parts, kit.ahead, given)
+  const whole = assembled.plus(kitsWith(kit.parts, kit.ahead, given))
   return { line: h.line, quantity: smaller(whole, left), parts }
 }
 

@@ -10,13 +10,19 @@ import { countedQuantity, worthOf } from '@/model/sale/worth'
 export const keepVersion = async (
   w: Work,
   { sale, lines, totals }: RefreshedSale,
-  version: { readonly kind: 'offered' | 'agreed' | 'changed'; readonly on: Day; readonly validUntil?: Day },
+  version: {
+    readonly kind: 'offered' | 'agreed' | 'changed'
+    readonly on: Day
+    readonly validUntil?: Day
+    readonly reason?: string
+  },
 ): Promise<void> => {
   await insertVersion(w.tx, {
     saleId: sale.id,
     kind: version.kind,
     onDay: version.on,
     validUntil: version.validUntil ?? null,
+    reason: version.reason ?? '',
     gross: totals.gross.minor,
     less: lines.reduce((sum, l) => sum + (countedQuantity(sale, l).isZero() ? 0n : l.wholeLess), 0n),
     lines: lines.map((l): VersionLine => ({

@@ -4,7 +4,7 @@ import type { z } from 'zod'
 import type { Track } from '@/core/kinds'
 import { decimal, larger, smaller, toDecimalString, ZERO, type Decimal } from '@/core/money'
 import { comeBack, stillOut } from '@/core/stock'
-import { perKitOf, readKitLines } from '@/model/sale/kitLines'
+import { kitOutOf, readKitLines } from '@/model/sale/kitLines'
 import { findBatches } from '@/data/queries/batch'
 import type { Db } from '@/data/connect'
 import { bringBack, costBack, lockMovesOf, namedOut, outOf, type ComingBack } from '../billing/goodsBack'
@@ -94,7 +94,7 @@ const comingBack = async (
     // Parts that went ahead of a kit's rest come back where all of a handover does.
     if (kit && !asked && may.left.isZero())
       return { line, quantity, pieces: comeBack(outs, out.pieces, { quantity: ONE, whole: ONE }) }
-    return { line, quantity, pieces: comeBack(outs, out.pieces, { quantity, whole, perKit: perKitOf(kit) }) }
+    return { line, quantity, pieces: comeBack(outs, out.pieces, { quantity, whole, kit: kitOutOf(kit) }) }
   })
   return rows.filter((r) => r.quantity.gt(0) || r.pieces.length > 0)
 }

@@ -85,8 +85,7 @@ const leaveShelves = async (w: Work, handing: readonly Handing[], on: Day) => {
     fromShelf.map((h) => present(h.line.goodsId)),
   )
   const partsOf = await findGoods(w.tx, [
-    ...[...goods.values()].flatMap((g) => g.parts.map((p) => p.goodsId)),
-    ...fromShelf.flatMap((h) => h.parts?.map((p) => p.goodsId) ?? []),
+    ...fromShelf.flatMap((h) => [...(h.parts ?? []), ...(h.kit?.parts ?? [])].map((p) => p.goodsId)),
   ])
   const leaving = fromShelf.flatMap((h): Leaving[] =>
     h.parts
@@ -102,6 +101,7 @@ const leaveShelves = async (w: Work, handing: readonly Handing[], on: Day) => {
             quantity: h.quantity,
             from: h.from,
             saleLineId: h.line.id,
+            kit: h.kit,
           },
         ],
   )

@@ -14,7 +14,7 @@ import { standGoods } from '@/model/goods/goods'
 export const readShop = async (db: Db, business: Business, today: Day, search = '') => {
   const goods = await listGoods(db, { onShopfront: true, search }, { limit: 200 })
   const [standing, pricing, codes] = await Promise.all([
-    standGoods(db, goods, business),
+    standGoods(db, goods, business, today),
     readPricing(db, goods, business, { level: '' }),
     listTaxCodes(db),
   ])
@@ -51,7 +51,7 @@ export const readBasket = async (db: Db, basketId: number, business: Business, t
   const [codes, pricing, standing] = await Promise.all([
     listTaxCodes(db),
     readPricing(db, things, business, { level: '' }),
-    standGoods(db, things, business),
+    standGoods(db, things, business, today),
   ])
   const priced = lines.map((l) => {
     const thing = present(goods.get(l.goodsId))

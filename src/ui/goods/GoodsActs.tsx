@@ -10,7 +10,9 @@ import { Panel } from '../Panel'
 const MoveGoods = lazily(() => import('./MoveGoods').then((m) => m.MoveGoods))
 const AdjustGoods = lazily(() => import('./AdjustGoods').then((m) => m.AdjustGoods))
 
-type GoodsAct = 'move' | 'adjust' | 'count' | 'invoices' | 'labels'
+const AssembleKits = lazily(() => import('./AssembleKits').then((m) => m.AssembleKits))
+
+type GoodsAct = 'move' | 'adjust' | 'count' | 'assemble' | 'take-apart' | 'invoices' | 'labels'
 
 interface Props {
   readonly id: number
@@ -22,10 +24,12 @@ interface Props {
   readonly today: Day
   readonly places: readonly PlaceWithGoods[]
   readonly track: Track
+  /** A kit: how many of it lie assembled. */
+  readonly assembled?: string
 }
 
 /** What can be done with a thing: counted, moved, adjusted; what it was sold on; its labels. */
-export const GoodsActs = ({ id, name, code, kept, currency, today, places, track }: Props) => {
+export const GoodsActs = ({ id, name, code, kept, currency, today, places, track, assembled }: Props) => {
   const [open, setOpen] = useState<GoodsAct | null>(null)
   const close = () => setOpen(null)
   const acts: readonly Act<GoodsAct>[] = [
@@ -47,6 +51,20 @@ export const GoodsActs = ({ id, name, code, kept, currency, today, places, track
           },
         ]
       : []),
+    ...(assembled === undefined
+      ? []
+      : [
+          {
+            id: 'assemble' as const,
+            label: 'Assemble',
+            key: 'm',
+            group: 'Stock',
+            hint: 'Put together ahead, from what is in stock',
+          },
+          ...(Number(assembled) > 0
+            ? [{ id: 'take-apart' as const, label: 'Take apart', key: 't', group: 'Stock' }]
+            : []),
+        ]),
     ...(places.length > 1 ? [{ id: 'move' as const, label: 'Move', key: 'v', group: 'Stock' }] : []),
     { id: 'invoices', label: 'Invoices with this item', key: 'i', group: 'Documents', href: `/invoices?goods=${id}` },
     {
@@ -70,6 +88,12 @@ export const GoodsActs = ({ id, name, code, kept, currency, today, places, track
       />
       <Panel open={open === 'move'} onClose={close} title={`Move ${name}`}>
         <MoveGoods goodsId={id} name={name} today={today} places={places} track={track} onDone={close} />
+      </Panel>
+      <Panel open={open === 'assemble'} onClose={close} title={`Assemble ${name}`}>
+        <AssembleKits goodsId={id} name={name} today={today} places={places} way="assemble" onDone={close} />
+      </Panel>
+      <Panel open={open === 'take-apart'} onClose={close} title={`Take ${name} apart`}>
+        <AssembleKits goodsId={id} name={name} today={today} places={places} way="take-apart" onDone={close} />
       </Panel>
       <Panel open={open === 'adjust'} onClose={close} title={`Adjust ${name}`}>
         <AdjustGoods goodsId={id} currency={currency} today={today} places={places} track={track} onDone={close} />

@@ -17,6 +17,8 @@ interface Props {
   readonly today: Day
   readonly codes: readonly { readonly code: string; readonly name: string }[]
   readonly accounts: readonly { readonly code: string; readonly name: string }[]
+  /** None where there is only one. */
+  readonly places: readonly { readonly id: number; readonly name: string }[]
   /** It was in stock before: how it is tracked and costed stays. */
   readonly moved?: boolean
   readonly levels: readonly { readonly code: string; readonly name: string }[]
@@ -34,7 +36,7 @@ const toAdd = () => inputs().then((m) => m.addGoodsInput)
 const toChange = () => inputs().then((m) => m.changeGoodsInput)
 
 /** Goods: what they are called, cost the customer, are made of, and where they come from. */
-export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels, moved = false }: Props) => {
+export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels, places, moved = false }: Props) => {
   const { form, sendBody, busy, refused } = useCommandForm({
     start,
     schema: id === null ? toAdd : toChange,
@@ -64,7 +66,7 @@ export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels,
           <FormSelect name="taxCode" label="Tax code" options={codes.map((c) => ({ value: c.code, name: c.name }))} />
         </div>
         <PriceRows levels={levels} currency={currency} today={today} />
-        <OnTheShelf moved={moved} />
+        <OnTheShelf moved={moved} places={places} />
         <FormText name="tags" label="Tags, separated by commas" most={400} />
         <FormSelect
           name="incomeAccount"
@@ -139,11 +141,21 @@ const Told = ({ moved }: { readonly moved: boolean }) => {
   )
 }
 
-const OnTheShelf = ({ moved }: { readonly moved: boolean }) =>
+const OnTheShelf = ({ moved, places }: { readonly moved: boolean; readonly places: Props['places'] }) =>
   useKind() === 'stock' && (
     <>
       <SupplierRows />
       <Told moved={moved} />
+      {places.length > 0 && (
+        <FormSelect
+          name="placeId"
+          label="Default place"
+          options={[
+            { value: '', name: 'As for all goods' },
+            ...places.map((p) => ({ value: String(p.id), name: p.name })),
+          ]}
+        />
+      )}
       <div className="grid grid-cols-3 gap-3">
         <FormQuantity name="reorderAt" label="Reorder at" />
         <FormQuantity name="weight" label="Weight, kg" />

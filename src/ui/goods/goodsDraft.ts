@@ -41,6 +41,8 @@ export interface GoodsDraft {
   track: Track
   costing: Costing
   warrantyMonths: string
+  /** Its usual place by its id; empty for the usual one of all. */
+  placeId: string
   priceIsSum: boolean
   onShopfront: boolean
   retired: boolean
@@ -67,6 +69,7 @@ export const NO_GOODS: Omit<GoodsDraft, 'taxCode'> = {
   track: 'none',
   costing: 'average',
   warrantyMonths: '',
+  placeId: '',
   priceIsSum: false,
   onShopfront: false,
   retired: false,
@@ -106,6 +109,7 @@ export const goodsBody = (g: GoodsDraft) => ({
         track: g.track,
         costing: g.track === 'serial' ? ('unit' as const) : g.costing === 'unit' ? ('average' as const) : g.costing,
         warrantyMonths: g.warrantyMonths === '' ? null : Number(g.warrantyMonths),
+        placeId: g.placeId === '' ? null : Number(g.placeId),
       }
     : {}),
   ...(g.kind === 'kit'

@@ -7,6 +7,8 @@ export const DOINGS = [
   'offer',
   'agree',
   'hand-over',
+  'strike-off',
+  'replace-part',
   'bill',
   'ask-deposit',
   'pay-how',
@@ -71,6 +73,12 @@ const linesActs = (s: SheetSale, closed: boolean): readonly SaleAct[] => [
     : s.agreed && !closed && s.lines.some((l) => l.fromShelf && isThere(l.setAside))
       ? [act('Lines', 'k', 'pick', 'Pick', { hint: 'Gather, pack and send' })]
       : []),
+  ...(s.agreed && !closed && s.lines.some((l) => isThere(l.toHandOver))
+    ? [act('Lines', '8', 'strike-off', 'Strike off', { hint: 'What is not coming any more' })]
+    : []),
+  ...(!closed && s.lines.some((l) => l.parts.length > 0 && l.agreed === l.toHandOver)
+    ? [act('Lines', '9', 'replace-part', 'Replace a part', { hint: 'Of a kit, on this sale' })]
+    : []),
 ]
 
 /** Goods in stock go to it first, or are released to the others; and back to its turn. */

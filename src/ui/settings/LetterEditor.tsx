@@ -8,12 +8,13 @@ import { call, useSend } from '../send'
 
 const LANGUAGES = { en: 'English', de: 'Deutsch', fr: 'français', es: 'español', he: 'עברית' } as const
 
-const ABOUT = Object.fromEntries(
-  LETTERS.map((p) => [
-    p,
-    paperName(paperOfLetter(p), 'en') + (p === 'reminder-2' ? ', second' : p === 'reminder-3' ? ', last' : ''),
-  ]),
-)
+const WORDINGS: Partial<Record<LetterKind, string>> = {
+  'reminder-2': ', second',
+  'reminder-3': ', last',
+  'new-date': ', new date',
+}
+
+const ABOUT = Object.fromEntries(LETTERS.map((p) => [p, paperName(paperOfLetter(p), 'en') + (WORDINGS[p] ?? '')]))
 
 const schema = () => import('@/contract/inputs/post/writeLetter').then((m) => m.keepLetterTemplateInput)
 

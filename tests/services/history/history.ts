@@ -65,7 +65,7 @@ export class History {
   async play(x: Step): Promise<unknown> {
     this.today = addDays(this.today, x.later)
     const { violin, rosin, setUp } = this.shop
-    const { strings, glue, bow, viola, outfit } = this.told
+    const { strings, glue, bow, viola, outfit, duo } = this.told
     return MOVES[x.kind](this, x, {
       on: x.back === 0 ? undefined : addDays(this.today, -x.back),
       saleId: await this.idOf('sale', x.pick),
@@ -75,7 +75,7 @@ export class History {
       amount: toDecimalString({ minor: BigInt(x.cents), currency: 'USD' }),
       lines: [
         {
-          goodsId: [violin, rosin, setUp, strings, glue, bow, viola, outfit, outfit][(x.n + x.cents) % 9]!,
+          goodsId: [violin, rosin, setUp, strings, glue, bow, viola, outfit, outfit, duo, duo][(x.n + x.cents) % 11]!,
           quantity: String(x.n),
           discountPercent: x.flag ? '7.5' : '0',
         },

@@ -2,9 +2,12 @@ import { sql } from 'drizzle-orm'
 import { listPicks } from '@/data/queries/pick'
 import { heronParcel } from '@/standins/carrier/carrier'
 import { correctPick, dropPick, packPick, sendPick, startPick } from '@/services/parcels/picks'
+import { replacePart } from '@/services/sales/replacePart'
+import { strikeOff } from '@/services/sales/strikeOff'
 import { setAsideByHand } from '@/services/sales/setAside'
 import { handOver } from '@/services/sales/handOver'
 import { addGoods } from '@/services/goods/keepGoods'
+import { assembleKits, takeKitsApart } from '@/services/goods/assemble'
 import { adjustStock } from '@/services/goods/adjustStock'
 import { countStock } from '@/services/goods/countStock'
 import { moveStock } from '@/services/goods/moveStock'
@@ -45,7 +48,20 @@ export const addOutfit = (s: TestShop, { strings, bow }: Awaited<ReturnType<type
       { goodsId: strings, quantity: '2' },
     ],
   })
-export type ToldGoods = Awaited<ReturnType<typeof addToldGoods>> & { readonly outfit: number }
+
+/** A kit that can lie assembled. */
+export const addDuo = (s: TestShop) =>
+  s.run(addGoods, {
+    code: 'DUO',
+    name: 'Violin and rosin',
+    kind: 'kit',
+    price: '1020.00',
+    parts: [
+      { goodsId: s.violin, quantity: '1' },
+      { goodsId: s.rosin, quantity: '2' },
+    ],
+  })
+export type ToldGoods = Awaited<ReturnType<typeof addToldGoods>> & { readonly outfit: number; readonly duo: number }
 
 const EXPIRES = [undefined, '2026-06-30', '2027-03-31']
 /** Lots of which each always says the same of when it expires, and a few serials that come, go and come again. */
@@ -115,6 +131,30 @@ export const PIECES = {
       lines: [line],
     })
   },
+  /** Kits are put together ahead, or taken apart. */
+  assemble: async (h: History, x: Step, { on }: About) =>
+    h.attempt(x.flag ? assembleKits : takeKitsApart, {
+      goodsId: h.told.duo,
+      on,
+      quantity: String(1 + (x.n % 2)),
+      placeId: await h.idOf('place', x.pick),
+    }),
+  /** Another part stands in for one of a kit, or what is not coming comes off. */
+  'strike-off': async (h: History, x: Step, { saleId, on }: About) => {
+    const [line] = await h.shop.db.execute<{ id: number; sale: number; part: number }>(
+      sql`select l.id, l.sale_id as sale, p.goods_id as part from sale_line l join sale_line_part p on p.line_id = l.id
+           order by l.id desc, p.goods_id limit 1 offset ${x.pick % 5}`,
+    )
+    if (x.flag && line)
+      return h.attempt(replacePart, {
+        saleId: line.sale,
+        lineId: line.id,
+        part: line.part,
+        by: x.n > 4 ? h.told.bow : h.shop.rosin,
+        quantity: x.n % 2 ? '2' : undefined,
+      })
+    return h.attempt(strikeOff, { saleId, on, reason: 'x' })
+  },
   aside: async (h: History, x: Step, { saleId }: About) =>
     h.attempt(setAsideByHand, { saleId, turn: (['first', 'in turn', 'last'] as const)[x.n % 3]! }),
   /** A pick list is begun, said to be picked short, packed, sent or thrown away. */
@@ -133,6 +173,12 @@ export const PIECES = {
       await h.attempt(packPick, { pickId: pick.id, parcels: [{ lines: [{ lineId: line.lineId, quantity: '1' }] }] })
     return x.n === 7
       ? h.attempt(dropPick, { pickId: pick.id })
-      : h.attempt(sendPick(heronParcel), { pickId: pick.id, on, service: x.n === 5 ? 'Express' : undefined })
+      : h.attempt(sendPick(heronParcel), {
+          pickId: pick.id,
+          on,
+          service: x.n === 5 ? 'Express' : undefined,
+          freight: x.n === 5 ? '9.90' : undefined,
+          strikeOff: x.n === 6 ? 'x' : undefined,
+        })
   },
 }

@@ -31,6 +31,8 @@ export const step = fc.record({
     'parts',
     'parts',
     'aside',
+    'assemble',
+    'strike-off',
     'pick',
     'pick',
     'counter',

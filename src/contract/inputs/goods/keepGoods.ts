@@ -48,6 +48,8 @@ export const fields = {
     .min(0, 'Not below zero.')
     .max(600, 'At most 600 months.')
     .nullish(),
+  /** Its usual place; null for the usual place of all. */
+  placeId: id.nullable().optional(),
   onShopfront: z.boolean().optional(),
   pictureFileId: id.nullable().optional(),
   parts: z

@@ -1,6 +1,6 @@
 import { HANDOVER_WAYS } from '@/core/kinds'
 import { z } from 'zod'
-import { id, on, quantity, text } from '@/contract/fields'
+import { amount, id, on, quantity, text } from '@/contract/fields'
 import { lineQuantities } from '@/contract/lines'
 import { asManySerials, lotCode, serials } from '@/contract/pieces'
 import { parcels } from '@/contract/shipping'
@@ -39,6 +39,10 @@ export const sendPickInput = z.object({
   carrier: text(60).optional(),
   service: text(60).optional(),
   by: z.enum(HANDOVER_WAYS).optional(),
+  /** What the customer is charged for sending it: a line of its own, handed over with it. */
+  freight: amount.optional(),
+  /** Why what was not found is struck off the order; left out, it stays to be handed over. */
+  strikeOff: text(200).optional(),
   /** Tells the customer by mail that the goods are on their way; where there are parcels and an address unless it says no. */
   tell: z.boolean().optional(),
 })

@@ -9,4 +9,6 @@ export const changeSaleInput = z.object({
   lines: changedLines.optional(),
   ...saleFacts,
   wantedBy: day.nullable().optional(),
+  /** Tells the customer by mail when the day of an order moves; where there is an address, unless it says no. */
+  tell: z.boolean().optional(),
 })

@@ -1,7 +1,7 @@
 import { HANDOVER_WAYS } from '@/core/kinds'
 import { z } from 'zod'
 import { ZERO } from '@/core/money'
-import { id, on, quantity } from '@/contract/fields'
+import { amount, id, on, quantity } from '@/contract/fields'
 import { arrangement } from '@/contract/arrangement'
 import { shipping } from '@/contract/shipping'
 import { addsUp, asManySerials, lotCode, serials, takenFrom } from '@/contract/pieces'
@@ -57,6 +57,8 @@ export const handOverInput = z.object({
   lines: z.array(handedLine).min(1).max(1000).optional(),
   by: z.enum(HANDOVER_WAYS).default('counter'),
   ...shipping,
+  /** What the customer is charged for sending it: a line of its own, handed over with it. */
+  freight: amount.optional(),
   /** A layaway that is not paid up goes all the same: the rest is paid this way from now on, and billed at once. */
   turnInto: arrangement.optional(),
 })

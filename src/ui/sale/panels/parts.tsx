@@ -23,6 +23,8 @@ export interface SheetLine {
   readonly agreed: string
   readonly setAside: string
   readonly asideTurn: AsideTurn
+  /** Of a kit: what one of it is made of on this sale. */
+  readonly parts: readonly { readonly goodsId: number; readonly name: string; readonly quantity: string }[]
   readonly toHandOver: string
   readonly toBill: string
   readonly readyToBill: string

@@ -31,20 +31,22 @@ export default async function GoodsPage({ params, searchParams }: Props) {
   const shop = await openShop()
   const { currency, today } = shop
   const page = (await readGoodsPage(shop, await idFrom(params))) ?? notFound()
-  const { standing: g, codes, incomes, levels, files, view, parts, moved } = page
+  const { standing: g, codes, incomes, levels, places: allPlaces, files, view, parts, moved } = page
   const { goods } = g
-  const places = goods.kind === 'stock' ? await readWhereItLies(shop, goods.id) : []
+  // A kit lies somewhere too as far as it is assembled.
+  const kit = goods.kind === 'kit' && goods.parts.length > 0
+  const lies = goods.kind === 'stock' || (kit && (moved || g.shelf.quantity.gt(0)))
+  const places = goods.kind === 'stock' || kit ? await readWhereItLies(shop, goods) : []
   const pieces =
     goods.track === 'none' ? null : await openList(stockOn, shop, { goods: String(goods.id) }, `/goods/${goods.id}`)
-  const card =
-    goods.kind === 'stock'
-      ? await openList(
-          stockCard,
-          shop,
-          { ...(await queryOf(searchParams)), goods: String(goods.id) },
-          `/goods/${goods.id}`,
-        )
-      : null
+  const card = lies
+    ? await openList(
+        stockCard,
+        shop,
+        { ...(await queryOf(searchParams)), goods: String(goods.id) },
+        `/goods/${goods.id}`,
+      )
+    : null
   return (
     <>
       <Heading
@@ -63,7 +65,8 @@ export default async function GoodsPage({ params, searchParams }: Props) {
             id={goods.id}
             name={goods.name}
             code={goods.code}
-            kept={goods.kind === 'stock'}
+            kept={lies}
+            assembled={kit ? g.shelf.quantity.toString() : undefined}
             currency={currency}
             today={today}
             places={places}
@@ -73,7 +76,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
       />
       <div className="flex flex-wrap items-start gap-x-14">
         <Figures of={g} currency={currency} />
-        {places.length > 1 && goods.track === 'none' && <WhereItLies places={places} />}
+        {lies && places.length > 1 && goods.track === 'none' && <WhereItLies places={places} />}
       </div>
       {pieces && pieces.rows.length > 0 && (
         <section className="mb-7 max-w-4xl">
@@ -101,6 +104,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
             codes={codes.map((c) => ({ code: c.code, name: c.name }))}
             accounts={incomes}
             moved={moved}
+            places={allPlaces}
             levels={levels.map((l) => ({ code: l.code, name: l.name }))}
             start={goodsDraftOf(page)}
           />
@@ -190,6 +194,7 @@ const goodsDraftOf = ({ standing: g, accounts, view, parts }: Page): GoodsDraft 
     track: goods.track,
     costing: goods.costing,
     warrantyMonths: goods.warrantyMonths === null ? '' : String(goods.warrantyMonths),
+    placeId: goods.placeId === null ? '' : String(goods.placeId),
     priceIsSum: goods.priceIsSum,
     onShopfront: goods.onShopfront,
     retired: goods.retired,
@@ -228,7 +233,8 @@ const Figures = ({ of: g, currency }: { readonly of: Page['standing']; readonly 
           ['Stock value', formatMoney(g.shelf.value)],
         ]
       : [
-          ['Can be assembled', formatQuantity(g.available)],
+          ['Assembled', formatQuantity(g.shelf.quantity)],
+          ['Can be assembled', formatQuantity(g.available.minus(g.shelf.quantity.minus(g.setAside)))],
           ['Cost of parts', formatPrice(g.unitCost.toDecimalPlaces(2), currency)],
         ]
   return <Facts facts={figures} />

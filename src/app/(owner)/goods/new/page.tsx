@@ -11,7 +11,7 @@ export const metadata: Metadata = { title: 'New goods' }
 export default async function NewGoods() {
   const shop = await openShop()
   const { currency, today } = shop
-  const { codes, incomes, levels } = await readGoodsChoices(shop)
+  const { codes, incomes, levels, places } = await readGoodsChoices(shop)
   return (
     <>
       <Heading title="New goods" />
@@ -22,6 +22,7 @@ export default async function NewGoods() {
         codes={codes.map((c) => ({ code: c.code, name: c.name }))}
         accounts={incomes}
         levels={levels}
+        places={places}
         start={{ ...NO_GOODS, taxCode: present(codes[0]).code }}
       />
     </>

@@ -28,7 +28,7 @@ export default async function NewSalePage({ searchParams }: { searchParams: Sear
     await Promise.all(
       wanted.slice(0, 50).map(async ({ goodsId, quantity }, i) => {
         const [goods, price] = await Promise.all([
-          goodsView(db, goodsId, business),
+          goodsView(db, goodsId, business, today),
           readPrice(db, { goodsId, quantity: decimal(quantity), customerId: customer?.id }, business, today),
         ])
         if (!goods || !price) return []

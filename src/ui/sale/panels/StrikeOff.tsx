@@ -1,0 +1,32 @@
+'use client'
+import { CommandForm } from '../../form/CommandForm'
+import { FormReason } from '../../form/inputs'
+import { isNone, Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
+
+const schema = () => import('@/contract/inputs/sales/strikeOff').then((m) => m.strikeOffInput.omit({ saleId: true }))
+
+/** What of an order is not coming any more: it comes off, with its reason. */
+export const StrikeOff = ({ sale, onClose }: PanelProps) => {
+  const waiting = sale.lines.filter((l) => Number(l.toHandOver) > 0)
+  const start: { reason: string; lines: LineQuantity[] } = {
+    reason: '',
+    lines: quantitiesOf(waiting, (l) => l.toHandOver),
+  }
+  return (
+    <CommandForm
+      method="POST"
+      path={`/sales/${sale.id}/strike-off`}
+      schema={schema}
+      start={start}
+      asBody={(d) => d}
+      skip={{ lines: isNone }}
+      say={(s) => `Struck off. The order comes to ${s.totals.gross} now.`}
+      onDone={onClose}
+      submit="Strike off"
+    >
+      <p className="mb-3">What is struck off is not handed over and not invoiced. What went already stays.</p>
+      <Quantities name="lines" lines={waiting} most={(l) => l.toHandOver} side={() => 'still to be handed over'} />
+      <FormReason hint="Stands in the history of the sale" />
+    </CommandForm>
+  )
+}
