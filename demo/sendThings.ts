@@ -5,7 +5,8 @@ import { heronParcel } from '../src/standins/carrier/carrier'
 import { handOverBy } from '../src/services/sales/handOver'
 import { startSale } from '../src/services/sales/startSale'
 import { trackParcels } from '../src/services/parcels/carrier'
-import { correctPick, packPick, sendPick, startPick } from '../src/services/parcels/picks'
+import { correctPick, packPick, sendPick } from '../src/services/parcels/picks'
+import { startPick } from '../src/services/parcels/startPicks'
 import { act, type Workshop } from './load'
 
 /** Orders on their way through picking and sending, one in each state; one short for three weeks, and one parcel lost. */

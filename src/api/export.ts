@@ -5,7 +5,7 @@ import { findBusiness } from '@/data/queries/business'
 import { isPaper, type LayoutSpec, type PaperKind } from '@/core/formats'
 import { findFile } from '@/data/queries/files'
 import { findMail } from '@/data/queries/mailbox'
-import { makeNamedPaper } from '@/documents/make'
+import { makeNamedPaper, makeRound } from '@/documents/make'
 import { makeSlip } from '@/documents/slip'
 import type { Asked } from '@/model/where'
 import { makeLabels } from '@/documents/makeLabels'
@@ -114,6 +114,7 @@ const OTHERS: readonly (readonly [
 ])[] = [
   [/^mark$/, (_, { business }) => keptFile(business.markFileId ?? 0)],
   [/^handovers\/(\d{1,9})\/labels\.pdf$/, async (m, asked) => named(await makeParcelLabels(asked, Number(m[1])))],
+  [/^picks\.pdf$/, async (_, asked) => named(await makeRound(asked))],
   [/^labels\.pdf$/, (_, asked, query) => labels(asked, query)],
   [/^files\/(\d{1,9})$/, (m) => keptFile(Number(m[1]))],
   [/^mailbox\/(\d{1,9})\/(\d{1,2})$/, (m) => mailAttachment(Number(m[1]), Number(m[2]))],

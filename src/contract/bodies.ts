@@ -20,6 +20,7 @@ import type {
   quoteCarrierInput,
   sendPickInput,
   startPickInput,
+  startPicksInput,
 } from '@/contract/inputs/parcels/picks'
 import type { replacePartInput } from '@/contract/inputs/sales/replacePart'
 import type { setAsideInput } from '@/contract/inputs/sales/setAside'
@@ -125,6 +126,7 @@ export interface Bodies {
   'POST /sales/{id}/strike-off': Body<typeof strikeOffInput, 'saleId'>
   'POST /sales/{id}/replace-part': Body<typeof replacePartInput, 'saleId'>
   'POST /sales/{id}/picks': Body<typeof startPickInput, 'saleId'>
+  'POST /picks': Body<typeof startPicksInput>
   'POST /picks/{id}/correct': Body<typeof correctPickInput, 'pickId'>
   'POST /picks/{id}/pack': Body<typeof packPickInput, 'pickId'>
   'POST /picks/{id}/send': Body<typeof sendPickInput, 'pickId'>

@@ -1,4 +1,6 @@
 import { DOCUMENTS } from './documents'
+import { roundOf } from './pickList'
+import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
 import type { LayoutSpec, PaperKind } from '@/core/formats'
 import { drawElsewhere } from './drawElsewhere'
@@ -25,7 +27,16 @@ export const makeNamedPaper = async (
   layout?: number | LayoutSpec,
 ): Promise<NamedFile | null> => {
   const paper = await DOCUMENTS[kind](asked, id)
-  if (!paper) return null
+  return paper && draw(asked, paper, layout)
+}
+
+/** One walk for all pick lists that are not picked yet; null where there are none. */
+export const makeRound = async (asked: Asked): Promise<NamedFile | null> => {
+  const paper = await roundOf(asked)
+  return paper && draw(asked, paper)
+}
+
+const draw = async (asked: Asked, paper: Paper, layout?: number | LayoutSpec): Promise<NamedFile> => {
   const [head, spec] = await Promise.all([
     readLetterhead(asked.db, asked.business),
     // An invoice and a credit note are told apart by what they are, not by their address.

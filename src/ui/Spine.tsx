@@ -9,6 +9,7 @@ const BELONGS: Readonly<Record<string, string>> = {
   '/handovers': '/sales',
   '/picks': '/sales',
   '/parcels': '/sales',
+  '/deliveries': '/sales',
   '/receipts': '/money-in',
 }
 

@@ -11,6 +11,8 @@ const VIEWS = [
   '/picks',
   '/picks/3',
   '/parcels',
+  '/deliveries',
+  '/goods/age',
   '/goods/turnover',
   '/goods/serials/FS-103',
   '/settings/places',

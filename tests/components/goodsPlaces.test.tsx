@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { GoodsActs } from '@/ui/goods/GoodsActs'
 import { AdjustGoods } from '@/ui/goods/AdjustGoods'
+import { AssembleKits } from '@/ui/goods/AssembleKits'
 import { MoveGoods } from '@/ui/goods/MoveGoods'
 import { Places } from '@/ui/settings/Places'
 import { answerCalls, refuses, type Sent } from './calls'
@@ -71,6 +72,26 @@ describe('goods', () => {
     await waitFor(() =>
       expect(real()).toMatchObject({ lines: [{ goodsId: 7, change: '2', placeId: '2', unitCost: '550.00' }] }),
     )
+  })
+
+  test('are put together at a place, or taken apart', async () => {
+    const sent = answerCalls({
+      'POST /goods/7/assemble': { status: 201, body: {} },
+      'POST /goods/7/take-apart': refuses({ path: 'quantity', message: 'Only 1 lies assembled.' }),
+    })
+    const open = (way: 'assemble' | 'take-apart') =>
+      render(<AssembleKits goodsId={7} name="Outfit" today={TODAY} places={PLACES} way={way} onDone={nothing} />)
+    const { unmount } = open('assemble')
+    await type('How many', '2')
+    await choose('Place', '2')
+    await press('Assemble')
+    await waitFor(() => expect(said).toEqual(['Outfit assembled.']))
+    expect(bodyOf(sent, '/goods/7/assemble')).toEqual({ quantity: '2', on: '2026-03-02', placeId: '2' })
+    unmount()
+    open('take-apart')
+    await type('How many', '3')
+    await press('Take apart')
+    await waitFor(() => expect(noteOf(field('How many'))).toBe('Only 1 lies assembled.'))
   })
 
   test('in one place are not asked where they lie', () => {

@@ -147,7 +147,7 @@ describe('parcels', () => {
     { carrier: 'Heron Parcel', service: 'Economy', price: '6.60', days: 5 },
     { carrier: 'Heron Parcel', service: 'Standard', price: '9.20', days: 3 },
   ]
-  const send = (parcels: readonly { weight: string; size: string }[]) =>
+  const send = (parcels: readonly { weight: string; size: string }[], isShort = false) =>
     render(
       <SendDesk
         pickId={3}
@@ -156,6 +156,8 @@ describe('parcels', () => {
         address={'4 Mill Lane\nFernhollow'}
         parcels={parcels}
         unpicked={false}
+        isShort={isShort}
+        currency="USD"
       />,
     )
 
@@ -185,6 +187,29 @@ describe('parcels', () => {
     await waitFor(() => expect(button('Send').disabled).toBe(false))
     await press('Send')
     await waitFor(() => expect(bodyOf(sent, '/picks/3/send')).toEqual({ on: '2026-03-02', service: 'Economy' }))
+  })
+
+  test('are charged for, and what was not found is struck off with its reason', async () => {
+    const sent = answerCalls({
+      'POST /carrier/quotes': { status: 200, body: QUOTES },
+      'POST /picks/3/send': { status: 200, body: { id: 9, number: 'H-26-9' } },
+    })
+    send([{ weight: '2', size: '' }], true)
+    await waitFor(() => expect(button('Send').disabled).toBe(false))
+    await type('Freight charged', '9.50')
+    await userEvent.click(field('Is struck off the order'))
+    // Not without saying why.
+    expect(button('Send').disabled).toBe(true)
+    await type('Reason', 'broken')
+    await press('Send')
+    await waitFor(() =>
+      expect(bodyOf(sent, '/picks/3/send')).toEqual({
+        on: '2026-03-02',
+        service: 'Economy',
+        freight: '9.50',
+        strikeOff: 'broken',
+      }),
+    )
   })
 
   test('are not needed by who picks it up', async () => {

@@ -1,6 +1,7 @@
 import { screen, waitFor } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
 import { answerCalls, refuses, type Sent } from './calls'
+import { userEvent } from './hand'
 import { choose, field, noteOf, press, rowsOf, tick, type } from './hands'
 import { said } from './setUp'
 import { openPanel as open, violin } from './sheetSale'
@@ -51,6 +52,58 @@ describe('handing over', () => {
     await press(/^Hand over/)
     await waitFor(() => expect(noteOf(field('Date'))).toBe('The books are closed by then.'))
     expect(closed).not.toHaveBeenCalled()
+  })
+})
+
+describe('what is not coming', () => {
+  test('is struck off with its reason; what is left empty stays', async () => {
+    const sent = answerCalls({ 'POST /sales/7/strike-off': { status: 200, body: { totals: { gross: '800.00' } } } })
+    const closed = open('strike-off')
+    await type('How many: Set-up', '')
+    await type('How many: Violin', '1')
+    await press(/^Strike off/)
+    await waitFor(() => expect(noteOf(field('Reason'))).toContain('A reason is needed'))
+    await type('Reason', 'The maker has none')
+    await press(/^Strike off/)
+    await waitFor(() => expect(closed).toHaveBeenCalled())
+    expect(posted(sent, '/sales/7/strike-off')).toEqual({
+      reason: 'The maker has none',
+      lines: [{ lineId: 1, quantity: '1' }],
+    })
+    expect(said).toEqual(['Struck off. The order comes to 800.00 now.'])
+  })
+
+  test('of a kit is replaced by another part, found while typing', async () => {
+    const kit = { ...violin, id: 4, kind: 'kit', description: 'Outfit' }
+    const parts = [
+      { goodsId: 11, name: 'Bow', quantity: '1' },
+      { goodsId: 12, name: 'Case', quantity: '1' },
+    ]
+    const found = { id: 13, code: 'CS2', name: 'Better case', kind: 'stock', price: '90', available: '2', piece: null }
+    const sent = answerCalls({
+      'GET /goods': { status: 200, body: { items: [found], next: null } },
+      'POST /sales/7/replace-part': { status: 200, body: {} },
+    })
+    const closed = open('replace-part', { lines: [{ ...kit, parts }] })
+    await choose('Part', '4:12')
+    await press(/^Replace/)
+    await waitFor(() => expect(screen.getByText('Choose what goes instead.')).toBeTruthy())
+    await type('Goes instead', 'better')
+    await waitFor(() => expect(screen.getByRole('option', { name: /Better case/ })).toBeTruthy())
+    await userEvent.click(screen.getByRole('option', { name: /Better case/ }))
+    await press(/^Replace/)
+    await waitFor(() => expect(closed).toHaveBeenCalled())
+    expect(posted(sent, '/sales/7/replace-part')).toEqual({ lineId: '4', part: '12', by: '13' })
+  })
+
+  test('freight is asked for where it is not picked up', async () => {
+    const sent = answerCalls({ 'POST /sales/7/handovers': { status: 200, body: {} } })
+    open('hand-over')
+    expect(screen.queryByLabelText('Freight charged')).toBeNull()
+    await choose('Method', 'Delivered')
+    await type('Freight charged', '12')
+    await press(/^Hand over/)
+    await waitFor(() => expect(posted(sent, '/sales/7/handovers')).toMatchObject({ by: 'delivery', freight: '12.00' }))
   })
 })
 

@@ -12,6 +12,7 @@ import { sellAtCounter } from '@/services/money/sellAtCounter'
 import { writeLetter } from '@/services/post/writeLetter'
 import { offerSale } from '@/services/sales/offerSale'
 import { startRepeat } from '@/services/sales/keepRepeat'
+import { handOver } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
 import type { Where } from '@/model/where'
 import { pdfText } from './pdfText'
@@ -23,7 +24,8 @@ import { changeSettings } from '@/services/access/changeSettings'
 import { changeGoods } from '@/services/goods/keepGoods'
 import { putInBasket } from '@/services/shopfront/basket'
 import { heronParcel } from '@/standins/carrier/carrier'
-import { sendPick, startPick } from '@/services/parcels/picks'
+import { sendPick } from '@/services/parcels/picks'
+import { startPick } from '@/services/parcels/startPicks'
 import { listAccounts } from '@/data/queries/accounts'
 import { listToBank } from '@/data/queries/bank'
 
@@ -71,6 +73,13 @@ beforeAll(async () => {
   })
   const picked = await onDay('2026-03-09', startPick, { saleId: sent.id })
   await onDay('2026-03-09', sendPick(heronParcel), { pickId: picked.id, service: 'Economy' })
+  const brought = await onDay('2026-03-09', startSale, {
+    customerId: quick,
+    agreed: true,
+    deliverTo: '9 Bell Street',
+    lines: [{ goodsId: s.violin, quantity: '1' }],
+  })
+  await onDay('2026-03-09', handOver, { saleId: brought.id, by: 'delivery', freight: '12.00' })
   rosin = s.rosin
   receivablesAccount = present((await listAccounts(s.db)).find((a) => a.role === 'receivables')).id
   await onDay('2026-03-10', writeLetter, { paper: 'statement', paperId: quick })

@@ -5,6 +5,7 @@ import {
   backorders,
   baskets,
   customers,
+  deliveries,
   goods,
   offers,
   parcels,
@@ -15,6 +16,7 @@ import {
   sales,
   salesByChannel,
   salesByKind,
+  stockAges,
   stockCard,
   stockOn,
   turnover,
@@ -54,8 +56,10 @@ export const LISTS = {
   stock: stockOn,
   backorders,
   parcels,
+  deliveries,
   picks,
   turnover,
+  'stock-ages': stockAges,
 } as const
 
 const BY_NAME: ReadonlyMap<string, unknown> = new Map(Object.entries(LISTS))

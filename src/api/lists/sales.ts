@@ -2,6 +2,10 @@ import { addMonths, type Day } from '@/core/day'
 import { basketsList } from '@/lists/baskets'
 import { customersList } from '@/lists/customers'
 import { goodsList } from '@/lists/goods'
+import { deliveriesList } from '@/lists/deliveries'
+import { readDeliveries } from '@/model/parcel/deliveries'
+import { stockAgesList } from '@/lists/stockAges'
+import { readStockAges } from '@/model/goods/stockAges'
 import { parcelsList } from '@/lists/parcels'
 import { readParcels } from '@/model/parcel/parcels'
 import { picksList } from '@/lists/picks'
@@ -116,6 +120,16 @@ export const stockOn = reader(stockOnList, async (where, asked, size) => {
 export const parcels = reader(parcelsList, async (where, asked, size) =>
   pageOfAll(parcelsList, await readParcels(where, given(asked.filter)), asked, size, where),
 )
+
+export const deliveries = reader(deliveriesList, async (where, asked, size) =>
+  pageOfAll(deliveriesList, await readDeliveries(where, given(asked.filter)), asked, size, where),
+)
+
+export const stockAges = reader(stockAgesList, async (where, asked, size) => {
+  const asOf = asked.filter.asOf ?? where.today
+  const rows = await readStockAges(where, { asOf, placeId: asked.filter.place ?? undefined })
+  return { ...pageOfAll(stockAgesList, rows, asked, size, where), asOf }
+})
 
 export const turnover = reader(turnoverList, async (where, asked, size) => {
   const span = spanOf(asked.filter, where.today)

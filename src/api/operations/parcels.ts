@@ -3,7 +3,8 @@ import { PICK_STATES } from '@/core/kinds'
 import { pickViews } from '@/model/parcel/pickView'
 import { heronParcel } from '@/standins/carrier/carrier'
 import { quoteCarrier } from '@/services/parcels/carrier'
-import { correctPick, dropPick, packPick, sendPick, startPick } from '@/services/parcels/picks'
+import { correctPick, dropPick, packPick, sendPick } from '@/services/parcels/picks'
+import { startPick, startPicks } from '@/services/parcels/startPicks'
 import { replacePart } from '@/services/sales/replacePart'
 import { setAsideByHand } from '@/services/sales/setAside'
 import { strikeOff } from '@/services/sales/strikeOff'
@@ -31,6 +32,7 @@ export const parcels = [
     path: { saleId: 'id' },
     status: 201,
   }),
+  change('/picks', 'A pick list for every order that can go now.', startPicks, { status: 201 }),
   read(
     '/picks',
     'Pick lists, the newest first.',

@@ -107,6 +107,7 @@ export const salesAnswers = {
   'POST /sales/{id}/strike-off': sale,
   'POST /sales/{id}/replace-part': sale,
   'POST /sales/{id}/picks': pickList,
+  'POST /picks': z.object({ picks: z.array(pickList) }),
   'GET /picks': list(pickList),
   'GET /picks/{id}': pickList,
   'POST /picks/{id}/correct': pickList,

@@ -1,4 +1,5 @@
 export { leaveAtAverage, unitCost, valueAt, type Shelf } from './leaveAtAverage'
+export * from './ages'
 export * from './kits'
 export { setAside, setAsideInTurn, type Share, type Waiting } from './setAside'
 export * from './comingBack'

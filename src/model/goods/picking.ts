@@ -1,7 +1,7 @@
 import { smaller, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { present } from '@/core/present'
-import { kitsOut, mayGo, pilesOn, proposePicking, type Lying } from '@/core/stock'
+import { kitsOut, mayGo, pilesOn, proposePicking, type Lying, type Taken } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import { findBatches } from '@/data/queries/batch'
 import { listPileChanges, listPlaces } from '@/data/queries/stock'
@@ -9,6 +9,7 @@ import type { Asked } from '../where'
 import { pieceNames } from './pieceNames'
 import { togetherIn } from './together'
 import { readStories } from '../sale/readStories'
+import type { Story } from '../sale/story'
 
 /** How many of each thing lie where and may be handed over on a day, so that no later day falls below zero. */
 export const readFree = async (db: Db, goodsIds: readonly number[], on: Day): Promise<readonly Lying[]> => {
@@ -36,66 +37,96 @@ interface Need {
   readonly may: Decimal
 }
 
+interface Wish extends Pick<Asked, 'business' | 'today'> {
+  /** Just so many of some lines. */
+  readonly only?: readonly Only[]
+}
+
+/** What a sale's lines still need: kits assembled as far as they lie so, else as their parts. */
+const needsOf = ({ lines }: Story, only: Wish['only']): readonly Need[] =>
+  lines
+    .filter((l) => l.fromShelf && l.goodsId !== null && l.toHandOver.gt(0))
+    .flatMap((l) => {
+      const asked = only?.find((o) => o.lineId === l.id)?.quantity
+      if (only && !asked) return []
+      const quantity = smaller(asked ?? l.toHandOver, l.toHandOver)
+      if (l.kind !== 'kit') return [{ lineId: l.id, goodsId: present(l.goodsId), quantity, may: l.setAside }]
+      const ahead = new Map(l.parts.map((p) => [p.goodsId, p.ahead]))
+      const kit = {
+        parts: l.parts.map((p) => ({ goodsId: p.goodsId, quantity: p.perKit })),
+        ahead,
+        asUsual: true,
+      }
+      const { assembled, parts } = kitsOut(kit, quantity, l.assembled)
+      const ofKit = { lineId: l.id, goodsId: present(l.goodsId), quantity: assembled, may: assembled }
+      const ofParts = parts.map((p, i) => ({ lineId: l.id, ...p, may: present(l.parts[i]).setAside }))
+      return [ofKit, ...ofParts].filter((n) => n.quantity.gt(0))
+    })
+
+/** What lies free, thing by thing; what is taken for one sale is not proposed to the next. */
+const binsOf = (free: readonly Lying[]) => {
+  const bins = new Map<number, readonly Lying[]>()
+  for (const l of free) bins.set(l.goodsId, [...(bins.get(l.goodsId) ?? []), l])
+  const turns = new Map([...new Set(free.map((l) => l.placeId))].map((placeId, turn) => [placeId, turn]))
+  const turnOf = (l: Lying): number => turns.get(l.placeId) ?? 0
+  return {
+    /** In the order of places. */
+    of: (goodsIds: readonly number[]): readonly Lying[] =>
+      [...new Set(goodsIds)].flatMap((id) => bins.get(id) ?? []).sort((a, b) => turnOf(a) - turnOf(b)),
+    take: (goodsId: number, taken: readonly Taken[]): void => {
+      const left = (bins.get(goodsId) ?? []).map((l) => {
+        const part = taken.find((t) => t.placeId === l.placeId && t.batchId === l.batchId)
+        return part ? { ...l, quantity: l.quantity.minus(part.quantity) } : l
+      })
+      bins.set(goodsId, left)
+    },
+  }
+}
+
 /**
- * What is still to be handed over of a sale, or so many of some of its lines, and from which places: the fewest there are. Kits
- * assembled as far as they lie so, else as their parts.
+ * What is still to be handed over of sales, or so many of some lines, and from which places: the fewest there are for each. Kits
+ * assembled as far as they lie so, else as their parts. No piece is proposed to two of them.
  */
-export const readPicking = async (
-  db: Db,
-  saleId: number,
-  on: Day,
-  { business, today, only }: Pick<Asked, 'business' | 'today'> & { readonly only?: readonly Only[] },
-) => {
-  const [story] = await readStories(db, [saleId], business, today)
-  if (!story) return null
-  const lines = story.lines.filter((l) => l.fromShelf && l.goodsId !== null && l.toHandOver.gt(0))
-  const needs = lines.flatMap((l): readonly Need[] => {
-    const asked = only?.find((o) => o.lineId === l.id)?.quantity
-    if (only && !asked) return []
-    const quantity = smaller(asked ?? l.toHandOver, l.toHandOver)
-    if (l.kind !== 'kit') return [{ lineId: l.id, goodsId: present(l.goodsId), quantity, may: l.setAside }]
-    const ahead = new Map(l.parts.map((p) => [p.goodsId, p.ahead]))
-    const kit = { parts: l.parts.map((p) => ({ goodsId: p.goodsId, quantity: p.perKit })), ahead, asUsual: true }
-    const { assembled, parts } = kitsOut(kit, quantity, l.assembled)
-    const ofKit = { lineId: l.id, goodsId: present(l.goodsId), quantity: assembled, may: assembled }
-    const ofParts = parts.map((p, i) => ({ lineId: l.id, ...p, may: present(l.parts[i]).setAside }))
-    return [ofKit, ...ofParts].filter((n) => n.quantity.gt(0))
+export const readPickings = async (db: Db, saleIds: readonly number[], on: Day, { business, today, only }: Wish) => {
+  const stories = await readStories(db, saleIds, business, today)
+  const wanted = stories.map((story) => ({ saleId: story.sale.id, needs: needsOf(story, only) }))
+  const goodsIds = wanted.flatMap((x) => x.needs.map((n) => n.goodsId))
+  const [free, places] = await Promise.all([readFree(db, goodsIds, on), listPlaces(db)])
+  const lying = binsOf(free)
+  const proposed = wanted.map(({ saleId, needs }) => {
+    const picked = proposePicking(
+      needs.map((n) => ({ goodsId: n.goodsId, quantity: smaller(n.may, n.quantity) })),
+      lying.of(needs.map((n) => n.goodsId)),
+    )
+    needs.forEach((n, i) => lying.take(n.goodsId, present(picked[i]).from))
+    return { saleId, needs: needs.map((n, i) => ({ ...n, from: present(picked[i]).from })) }
   })
-  const free = await readFree(
-    db,
-    needs.map((n) => n.goodsId),
-    on,
-  )
-  const picked = proposePicking(
-    needs.map((n) => ({ goodsId: n.goodsId, quantity: smaller(n.may, n.quantity) })),
-    free,
-  )
-  const places = await listPlaces(db)
   const named = await pieceNames(
     db,
-    picked.flatMap((p) => p.from),
+    proposed.flatMap((p) => p.needs.flatMap((n) => n.from)),
   )
   /** Where there is one place, nobody is told its name. */
   const nameOf = (id: number): string => (places.length < 2 ? '' : (places.find((p) => p.id === id)?.name ?? ''))
-  return {
+  return proposed.map(({ saleId, needs }) => ({
     saleId,
-    lines: needs.map((n, i) => {
-      const { from } = present(picked[i])
-      return {
-        lineId: n.lineId,
-        goodsId: n.goodsId,
-        quantity: n.quantity.toString(),
-        short: from.reduce((left, f) => left.minus(f.quantity), n.quantity).toString(),
-        from: togetherIn(
-          from.map((f) => ({ ...f, goodsId: n.goodsId })),
-          named,
-        ).map((f) => ({
-          placeId: f.placeId,
-          place: nameOf(f.placeId),
-          ...f.pieces,
-          quantity: f.quantity.toString(),
-        })),
-      }
-    }),
-  }
+    lines: needs.map(({ lineId, goodsId, quantity, from }) => ({
+      lineId,
+      goodsId,
+      quantity: quantity.toString(),
+      short: from.reduce((left, f) => left.minus(f.quantity), quantity).toString(),
+      from: togetherIn(
+        from.map((f) => ({ ...f, goodsId })),
+        named,
+      ).map((f) => ({
+        placeId: f.placeId,
+        place: nameOf(f.placeId),
+        ...f.pieces,
+        quantity: f.quantity.toString(),
+      })),
+    })),
+  }))
 }
+
+/** The same of one sale; null where there is none. */
+export const readPicking = async (db: Db, saleId: number, on: Day, wish: Wish) =>
+  (await readPickings(db, [saleId], on, wish))[0] ?? null

@@ -4,22 +4,19 @@ import {
   dropPickInput,
   packPickInput,
   sendPickInput,
-  startPickInput,
   type PickedLine,
 } from '@/contract/inputs/parcels/picks'
 import { refuse } from '@/contract/refuse'
 import type { Day } from '@/core/day'
-import { decimal, smaller, ZERO, type Decimal } from '@/core/money'
+import { decimal, smaller, ZERO } from '@/core/money'
 import { lineState } from '@/core/sale'
 import { kitsBegun } from '@/core/stock'
 import { present } from '@/core/present'
 import { findCustomer } from '@/data/queries/customers'
 import { findGoods } from '@/data/queries/goods'
-import { takeNumber } from '@/data/queries/numbers'
 import { deleteParcelsOfPick, insertParcel, listParcels, type ParcelRow } from '@/data/queries/parcel'
 import {
   deletePick,
-  insertPick,
   listPicks,
   lockPick,
   updatePick,
@@ -28,7 +25,6 @@ import {
   type PickRow,
 } from '@/data/queries/pick'
 import { listSaleLines } from '@/data/queries/saleLine'
-import { readPicking } from '@/model/goods/picking'
 import { readKitLines } from '@/model/sale/kitLines'
 import { readPickedWhole, type PickedWhole } from '@/model/parcel/pickedWhole'
 import { pickedOf, pickViews } from '@/model/parcel/pickView'
@@ -40,7 +36,7 @@ import { writeLetterIn } from '../post/writeLetter'
 import type { HandedLine } from '../sales/handingOf'
 import { giveGoods } from '../sales/handOver'
 import { strikeOffIn } from '../sales/strikeOff'
-import { mustBeAgreed, takeSale } from '../sales/saleWork'
+import { takeSale } from '../sales/saleWork'
 import type { Carrier } from '@/core/parcel'
 import { askingOf, asPacked, book, inParcels, packParcels, shipParcels, type Asking } from './ship'
 
@@ -56,28 +52,6 @@ const takePick = async (w: Work, pickId: number): Promise<PickRow> => {
   if (pick.state === 'sent') refuse({ code: 'pick-sent', number: pick.number })
   return pick
 }
-
-/** Writes what is to be gathered for a sale: all that is set aside, or so many of some lines. It posts nothing. */
-export const startPick = defineCommand('start-pick', startPickInput, async (w, { saleId, on, lines }) => {
-  const locked = await takeSale(w, saleId)
-  mustBeAgreed(locked)
-  const [open] = await listPicks(w.tx, { saleId, open: true })
-  if (open) refuse({ code: 'pick-open', number: open.number })
-  const onDay = paperDay(w, on)
-  for (const [i, l] of (lines ?? []).entries())
-    if (!locked.lines.some((x) => x.id === l.lineId))
-      refuse({ code: 'invalid', errors: [{ path: `lines.${i}.lineId`, message: 'This line is not on the sale.' }] })
-  const picking = present(await readPicking(w.tx, saleId, onDay, { business: w.business, today: w.today, only: lines }))
-  const rows = picking.lines.map((p) => ({
-    saleLineId: p.lineId,
-    goodsId: p.goodsId,
-    wanted: decimal(p.quantity),
-    takenFrom: p.from.map(({ placeId, lot, serials, quantity }) => ({ placeId, lot, serials, quantity })),
-  }))
-  if (rows.every((r) => r.takenFrom.length === 0)) refuse({ code: 'nothing-to-hand-over' })
-  const number = await takeNumber(w.tx, 'pick', onDay)
-  return answerPick(w, await insertPick(w.tx, { number, saleId, onDay }, rows))
-})
 
 const asFrom = (from: PickedLine['from']): readonly PickedFrom[] =>
   from.map((f) => ({

@@ -100,6 +100,12 @@ export const SaleForm = (p: Props) => {
         />
         <TypeOfSale kinds={p.kinds} kind={facts.kind} onKind={(kind) => set({ kind })} />
       </div>
+      {sale?.agreed && facts.wantedBy !== '' && facts.wantedBy !== p.facts.wantedBy && (
+        <label className="flex items-center gap-2 text-[15px]">
+          <input type="checkbox" checked={facts.tell} onChange={(e) => set({ tell: e.target.checked })} /> Email the new
+          date to the customer
+        </label>
+      )}
       {over && (
         <p role="status" className="border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
           This takes {present(buyer).name} {over} over their credit limit of {present(buyer).creditLimit}. Ask for a

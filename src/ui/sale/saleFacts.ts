@@ -12,6 +12,8 @@ export interface SaleFacts {
   readonly rolledUp: boolean
   /** Off the whole, as typed. */
   readonly less: string
+  /** The customer is told by mail when the day of their order moves. */
+  readonly tell: boolean
 }
 
 export const NO_FACTS: SaleFacts = {
@@ -26,4 +28,5 @@ export const NO_FACTS: SaleFacts = {
   purchaseOrder: '',
   rolledUp: false,
   less: '',
+  tell: true,
 }

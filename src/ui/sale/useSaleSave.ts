@@ -78,7 +78,7 @@ export const useSaleSave = (draft: Draft) => {
     await send(
       'POST',
       `/sales/${id}/change`,
-      { ...saleBody(draft), wantedBy: facts.wantedBy || null },
+      { ...saleBody(draft), wantedBy: facts.wantedBy || null, tell: facts.tell },
       {
         say: () => (agreed ? `Order ${number} changed. The earlier version is kept.` : `Sale ${number} saved.`),
         go: () => `/sales/${id}`,

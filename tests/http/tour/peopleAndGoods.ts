@@ -196,6 +196,33 @@ export const peopleAndGoods = (open: () => Tour, made: Made): void => {
       expect(await tour.refuses('POST /counter-sales', { body: again })).toMatchObject({ kind: 'serial-gone' })
     })
 
+    test('are put together ahead, taken apart, and a part is replaced on one sale', async () => {
+      const tour = open()
+      const set = await tour.does('POST /goods', {
+        body: {
+          code: 'SET',
+          name: 'Rosin set',
+          kind: 'kit',
+          price: '30.00',
+          parts: [{ goodsId: made.rosin, quantity: '2' }],
+        },
+      })
+      const assembled = await tour.does('POST /goods/{id}/assemble', { id: set.id, body: { quantity: '2' } })
+      // Four at the 6.00 they cost.
+      expect(assembled).toMatchObject({ goodsId: set.id, quantity: '2', value: '24.00' })
+      const apart = await tour.does('POST /goods/{id}/take-apart', { id: set.id, body: { quantity: '2' } })
+      expect(apart).toMatchObject({ quantity: '-2', value: '-24.00' })
+      const estimate = await tour.does('POST /sales', {
+        body: { customerId: made.customer, lines: [{ goodsId: set.id, quantity: '1' }] },
+      })
+      const replaced = await tour.does('POST /sales/{id}/replace-part', {
+        id: estimate.id,
+        body: { lineId: estimate.lines[0].id, part: made.rosin, by: made.violin, quantity: '1' },
+      })
+      expect(replaced.lines[0].parts).toMatchObject([{ goodsId: made.violin, perKit: '1' }])
+      await tour.does('POST /sales/{id}/decline', { id: estimate.id, body: { reason: 'Tried out' } })
+    })
+
     test('lie in a place, their income goes to an account, and their tax has rates with days', async () => {
       const tour = open()
       const [shop] = (await tour.does('GET /places')).items as { id: number; usual: boolean }[]

@@ -212,6 +212,14 @@ export const sales = (open: () => Tour, made: Made): void => {
       expect(sent).toMatchObject({ lines: [{ quantity: '2' }], parcels: [{ price: '6.60', state: 'sent' }] })
       expect(await tour.does('GET /picks/{id}', { id: pick.id })).toMatchObject({ state: 'sent', handoverId: sent.id })
       expect(await tour.refuses('POST /picks/{id}/send', { id: pick.id })).toMatchObject({ kind: 'pick-sent' })
+      // One is left: a list for every order that can go takes it along, and then it is struck off.
+      const all = await tour.does('POST /picks')
+      const ofOrder = (picks: { saleId: number }[]) => picks.filter((p) => p.saleId === order.id)
+      expect(ofOrder(all.picks)).toMatchObject([{ lines: [{ wanted: '1' }] }])
+      expect(await tour.refuses('POST /picks')).toMatchObject({ kind: 'nothing-to-hand-over' })
+      const struck = await tour.does('POST /sales/{id}/strike-off', { id: order.id, body: { reason: 'None left' } })
+      expect(struck).toMatchObject({ lines: [{ agreed: '2', toHandOver: '0' }] })
+      expect(ofOrder((await tour.does('GET /picks', { query: { state: 'to pick' } })).items)).toEqual([])
     })
 
     test('stands in the reports of offers and of what sales cost', async () => {

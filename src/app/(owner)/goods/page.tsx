@@ -24,6 +24,7 @@ export default async function Goods({ searchParams }: { searchParams: Search }) 
             <Menu label="More">
               <To href="/goods/stock">Stock on a day</To>
               <To href="/goods/backorders">Backorders</To>
+              <To href="/goods/age">Stock by age</To>
               <To href="/goods/turnover">What sells, what stays</To>
               <To href="/goods/import">Import</To>
               <To href="/goods/count">Count stock</To>

@@ -3,6 +3,7 @@ import { picks } from '@/api/lists/sales'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
 import { ListView } from '@/ui/list/ListView'
+import { PickAll } from '@/ui/parcels/PickAll'
 import { openList } from '../_list'
 import { openShop, queryOf, type Search } from '../_shop'
 
@@ -16,7 +17,17 @@ export default async function Picklists({ searchParams }: { searchParams: Search
       <Heading
         title="Pick lists"
         beside="What to gather, pack and send"
-        action={<ListExport name="picks" query={open.query} />}
+        action={
+          <>
+            <ListExport name="picks" query={open.query} />
+            {open.rows.some((p) => p.state === 'to pick') && (
+              <a className="btn" href="/api/v1/export/picks.pdf" target="_blank">
+                One walk for all (PDF)
+              </a>
+            )}
+            <PickAll />
+          </>
+        }
       />
       <ListView open={open} about={shop} />
     </>

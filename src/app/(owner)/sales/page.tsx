@@ -76,6 +76,7 @@ const Elsewhere = ({ baskets }: { readonly baskets: boolean }) => (
     <To href="/sales/reports">Sales reports</To>
     <To href="/picks">Pick lists</To>
     <To href="/parcels">Parcels</To>
+    <To href="/deliveries">Deliveries</To>
     <To href="/sales/coming">Repeating sales</To>
     {baskets && <To href="/sales/baskets">Baskets</To>}
   </Menu>

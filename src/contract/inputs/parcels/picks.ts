@@ -12,6 +12,9 @@ export const startPickInput = z.object({
   lines: lineQuantities.optional(),
 })
 
+/** A pick list for everything that can go. */
+export const startPicksInput = z.object({ on })
+
 /** What was really picked of a line: from where, of which lot, which serials; an empty list is nothing. */
 const pickedLine = z.object({
   lineId: id,

@@ -6,7 +6,7 @@ import { CommandForm } from '../../form/CommandForm'
 import { splitSerials } from '../../goods/countDraft'
 import type { HandoverBy, Track } from '@/core/kinds'
 import { HANDOVER_BY_NAMES } from '@/core/names'
-import { FormChoice, FormOn, FormPick, FormQuantity, FormText } from '../../form/inputs'
+import { FormChoice, FormMoney, FormOn, FormPick, FormQuantity, FormText } from '../../form/inputs'
 import { useTakenFrom } from './useTakenFrom'
 import { isNone, Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
 
@@ -15,6 +15,8 @@ interface Draft {
   by: HandoverBy
   lines: (LineQuantity & { which: string })[]
   turnInto: { kind: 'installments' | 'terms'; count: string }
+  /** What they are charged for sending it; empty for nothing. */
+  freight: string
 }
 
 const schema = () => import('@/contract/inputs/sales/handOver').then((m) => m.handOverInput.omit({ saleId: true }))
@@ -52,6 +54,7 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
     by: 'counter',
     lines: quantitiesOf(waiting, (l) => (l.fromShelf ? l.setAside : l.toHandOver)).map((l) => ({ ...l, which: '' })),
     turnInto: { kind: 'installments', count: '3' },
+    freight: '',
   }
   return (
     <CommandForm
@@ -59,8 +62,9 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
       path={`/sales/${sale.id}/handovers`}
       schema={schema}
       start={start}
-      asBody={({ turnInto, lines, ...d }) => ({
+      asBody={({ turnInto, lines, freight, ...d }) => ({
         ...d,
+        ...(freight === '' || d.by === 'counter' ? {} : { freight }),
         lines: lines.map((l) => handed(l, waiting.find((w) => w.id === l.lineId)?.track ?? 'none')),
         ...(early ? { turnInto: restAs(turnInto, sale.held, today) } : {}),
       })}
@@ -77,6 +81,7 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
         <FormPick name="by" label="Method" options={HANDOVER_BY_NAMES} />
         <FormOn today={today} />
       </div>
+      <Freight currency={sale.currency} />
       {early && <GoingEarly left={layaway.left} />}
     </CommandForm>
   )
@@ -118,6 +123,14 @@ const Which = ({ line, index }: { readonly line: LeavingProps['lines'][number]; 
     placeholder={line.track === 'lot' ? 'lot, or the one proposed' : 'serials, or those proposed'}
   />
 )
+
+/** What they are charged for sending it: a line of its own on the order. */
+const Freight = ({ currency }: { readonly currency: string }) =>
+  useWatch<Draft, 'by'>({ name: 'by' }) !== 'counter' && (
+    <div className="mt-3">
+      <FormMoney name="freight" label="Freight charged" currency={currency} />
+    </div>
+  )
 
 const GoingEarly = ({ left }: { readonly left: string }) => {
   const kind = useWatch<Draft, 'turnInto.kind'>({ name: 'turnInto.kind' })

@@ -55,7 +55,7 @@ const Instead = () => {
         setChosen(g.name)
         setValue('by', String(g.id), { shouldValidate: false })
       }}
-      problem={errors.by?.message}
+      problem={errors.by && (chosen ? errors.by.message : 'Choose what goes instead.')}
     />
   )
 }

@@ -83,6 +83,8 @@ export default async function PickPage({ params }: { params: Promise<{ id: strin
             address={parcels[0]?.address ?? address}
             parcels={parcels.map((p) => ({ weight: p.weight.toString(), size: p.size }))}
             unpicked={pick.state === 'to pick'}
+            isShort={pick.state !== 'to pick' && lines.some((l) => l.wanted !== l.picked)}
+            currency={shop.currency}
           />
         </>
       )}

@@ -35,6 +35,7 @@ export default async function ChangePage({ params }: { params: Promise<{ id: str
           noteAbove: sale.noteAbove,
           note: sale.note,
           wantedBy: sale.wantedBy ?? '',
+          tell: true,
           kind: sale.kind,
           channel: sale.channel,
           deliverTo: sale.deliverTo,

@@ -1,0 +1,53 @@
+import { sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import { money, type Money } from '@/core/money'
+import type { Db } from '../connect'
+
+/** A stop: what is brought where, and what of its sale is still open. */
+export interface Delivery {
+  readonly id: number
+  readonly on: Day
+  readonly saleId: number
+  readonly saleNumber: number
+  readonly customer: string
+  readonly phone: string
+  readonly address: string
+  readonly note: string
+  readonly what: string
+  readonly open: Money
+}
+
+/** What we delivered ourselves, the newest day first, in the order in which it was handed over. */
+export const listDeliveries = async (
+  db: Db,
+  of: { readonly on?: Day },
+  currency: string,
+): Promise<readonly Delivery[]> => {
+  const rows = await db.execute<
+    Record<'id' | 'sale_id' | 'sale_number', number> &
+      Record<'customer' | 'phone' | 'address' | 'note' | 'what' | 'open', string> & { on: Day }
+  >(sql`
+    select h.id, h.on_day::text as on, s.id as sale_id, s.number as sale_number, c.name as customer, c.phone,
+           coalesce(nullif(max(l.deliver_to), ''), s.deliver_to) as address, s.deliver_note as note,
+           string_agg(trim_scale(x.quantity) || ' × ' || l.description, ', ' order by l.position, l.id) as what,
+           coalesce((select sum(d.amount - d.filled) from due d join invoice i on i.id = d.invoice_id where i.sale_id = s.id), 0)::text as open
+      from handover h
+      join sale s on s.id = h.sale_id
+      join customer c on c.id = s.customer_id
+      join handover_line x on x.handover_id = h.id
+      join sale_line l on l.id = x.sale_line_id
+     where h.direction = 'out' and h.by = 'delivery' ${of.on ? sql`and h.on_day = ${of.on}` : sql``}
+     group by h.id, s.id, c.id order by h.on_day desc, h.id limit 2000`)
+  return rows.map((r) => ({
+    id: r.id,
+    on: r.on,
+    saleId: r.sale_id,
+    saleNumber: r.sale_number,
+    customer: r.customer,
+    phone: r.phone,
+    address: r.address,
+    note: r.note,
+    what: r.what,
+    open: money(BigInt(r.open), currency),
+  }))
+}
