@@ -2,6 +2,7 @@ import { addDays } from '../src/core/day'
 import { present } from '../src/core/present'
 import { listPicks } from '../src/data/queries/pick'
 import { heronParcel } from '../src/standins/carrier/carrier'
+import { assembleKits } from '../src/services/goods/assemble'
 import { handOverBy } from '../src/services/sales/handOver'
 import { startSale } from '../src/services/sales/startSale'
 import { trackParcels } from '../src/services/parcels/carrier'
@@ -62,4 +63,12 @@ export const sendThings = async (shop: Workshop): Promise<void> => {
   })
   await act(shop, handOverBy(heronParcel), { saleId: lost, on: addDays(shop.today, -12), service: 'Standard' })
   await act(shop, trackParcels(heronParcel), {})
+
+  // Two brought to their doors, one of them charged for it; and care boxes put together on a quiet afternoon.
+  const near = await order(two!.name, 'A music stand brought home', 'STD-MUS', '1')
+  await act(shop, handOverBy(heronParcel), { saleId: near, by: 'delivery', freight: '8.00' })
+  const term = await order(other!.name, 'Cloths for the school', 'CLN-CLOTH', '4')
+  await act(shop, handOverBy(heronParcel), { saleId: term, by: 'delivery' })
+  const box = present(shop.kits.find((k) => k.code === 'KIT-CARE'))
+  await act(shop, assembleKits, { goodsId: box.id, quantity: '3', on: addDays(shop.today, -4) })
 }

@@ -6,8 +6,8 @@ import type { Database } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { goodsCardView, goodsStockView } from '@/model/goods/stockViews'
 import { readGoodsList } from '@/model/goods/goods'
-import { readPicking } from '@/model/goods/picking'
-import { readStockOn } from '@/model/goods/stockOn'
+import { readPicking, readPickings } from '@/model/goods/picking'
+import { readStockOn, readWorthiest } from '@/model/goods/stockOn'
 
 interface Shop {
   readonly db: Database
@@ -27,8 +27,11 @@ export const fillStock = async (db: Database): Promise<void> => {
 
 /** What is asked of so many goods. */
 export const STOCK: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
-  'stock of all on a day': ({ db, business }) =>
+  'stock on a day, every pile': ({ db, business }) =>
     readStockOn({ db, business, today, currency: 'USD' }, day('2024-06-30')),
+  'stock on a day, first page': ({ db, business }) =>
+    readWorthiest({ db, business, today, currency: 'USD' }, day('2024-06-30'), 61),
+  'stock now, first page': ({ db, business }) => readWorthiest({ db, business, today, currency: 'USD' }, today, 61),
   'stock of a thing': ({ db, business }) => goodsStockView(db, 5000, day('2024-06-30'), { business, today }),
   'a stock card': ({ db, business }) => goodsCardView(db, 5000, {}, business),
   'goods, first page': ({ db, business }) => readGoodsList(db, {}, { limit: 60 }, { business, today }),
@@ -38,6 +41,7 @@ export const STOCK: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
   },
   'picking of 100 sales': async ({ db, business }) => {
     const sales = await db.execute<{ id: number }>(sql`select id from sale where number > 900000`)
-    for (const { id } of sales) await readPicking(db, id, today, { business, today })
+    const ids = sales.map((s) => s.id)
+    return readPickings(db, ids, today, { business, today })
   },
 }

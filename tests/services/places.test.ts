@@ -7,7 +7,7 @@ import { listPlaces } from '@/data/queries/stock'
 import { readBackorders } from '@/model/goods/backorders'
 import { readPicking } from '@/model/goods/picking'
 import { readWhereItLies } from '@/model/goods/placesOf'
-import { readStockOn } from '@/model/goods/stockOn'
+import { readStockOn, readWorthiest } from '@/model/goods/stockOn'
 import { goodsCardView, goodsStockView } from '@/model/goods/stockViews'
 import { adjustStock } from '@/services/goods/adjustStock'
 import { countStock } from '@/services/goods/countStock'
@@ -184,6 +184,11 @@ describe('what lies where, for the owner', () => {
       '3120.00',
       '0.00',
     ])
+    // The worthiest piles first, as many as are asked for, and still the worth of everything.
+    const some = await readWorthiest(await where(), day('2026-02-10'), 2)
+    expect(some.rows.map((r) => r.code)).toEqual(['VN', 'RO', 'RO'])
+    expect((await readWorthiest(await where(), s.shop.today, 1)).rows.map((r) => r.code)).toEqual(['VN'])
+    expect(toDecimalString(some.value)).toBe('3120.00')
     const places = await readWhereItLies(await where(), { id: s.rosin, placeId: null })
     expect(places.map((p) => `${p.name} ${p.onHand} ${p.value}`)).toEqual(['Shop 15 90.00', 'Bench 5 30.00'])
   })

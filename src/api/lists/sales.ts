@@ -18,7 +18,7 @@ import { backordersList } from '@/lists/backorders'
 import { stockCardList } from '@/lists/stockCard'
 import { stockOnColumns, stockOnList } from '@/lists/stockOn'
 import { readBackorders } from '@/model/goods/backorders'
-import { readStockOn } from '@/model/goods/stockOn'
+import { readStockOn, readWorthiest } from '@/model/goods/stockOn'
 import { turnoverList } from '@/lists/turnover'
 import { readTurnover } from '@/model/goods/turnover'
 import { usualList } from '@/lists/usual'
@@ -112,9 +112,18 @@ export const baskets = reader(basketsList, async (where, asked, size) =>
 
 export const stockOn = reader(stockOnList, async (where, asked, size) => {
   const asOf = asked.filter.asOf ?? where.today
-  const stock = await readStockOn(where, asOf, asked.filter.goods ?? undefined)
-  const list = { columns: stockOnColumns(stock), opensBy: stockOnList.opensBy }
-  return { ...pageOfAll(list, stock.rows, asked, size, where), asOf, stock }
+  const { goods: of } = asked.filter
+  const usual = asked.sort.by === stockOnList.opensBy.by && asked.sort.down === stockOnList.opensBy.down
+  const isPage = of === null && usual && size !== 'all'
+  // One more than the page, to know whether more follow.
+  const stock = isPage
+    ? await readWorthiest(where, asOf, asked.page * size + 1)
+    : await readStockOn(where, asOf, of === null ? undefined : [of])
+  const list = { columns: stockOnColumns({ ...stock, one: of !== null }), opensBy: stockOnList.opensBy }
+  const page = pageOfAll(list, stock.rows, asked, size, where)
+  if (!isPage) return { ...page, asOf, stock }
+  const { count: _counted, ...rest } = page
+  return { ...rest, sums: { value: stock.value }, asOf, stock }
 })
 
 export const parcels = reader(parcelsList, async (where, asked, size) =>

@@ -108,6 +108,21 @@ export const pilesOn = (
     }
   })
 
+/** The piles as they lie now: on a day after which nothing moves, so that all of each may leave. Fails as `pilesOn` does. */
+export const pilesNow = (
+  lying: readonly (PileAt & { readonly quantity: Decimal })[],
+  batches: ReadonlyMap<number, Batch>,
+): readonly Pile[] =>
+  lying.map(({ goodsId, placeId, batchId, quantity }) => ({
+    goodsId,
+    placeId,
+    batchId,
+    batch: batchId === null ? null : present(batches.get(batchId)),
+    now: quantity,
+    on: quantity,
+    free: quantity,
+  }))
+
 /** What of piles may leave on a day, in its turn; of lots that are past nothing goes to a customer. */
 export const mayGo = <P extends Pile>(
   piles: readonly P[],

@@ -71,6 +71,19 @@ export const listStockOn = async (
     .map(({ costing: _costing, ...row }) => row)
 }
 
+/** How many of goods lie where now, in the order of goods, places and batches. */
+export const listPiles = async (
+  db: Db,
+  goodsIds: readonly number[],
+): Promise<readonly (typeof shelf.$inferSelect)[]> => {
+  if (goodsIds.length === 0) return []
+  const rows = await db
+    .select()
+    .from(shelf)
+    .where(and(isOneOf(shelf.goodsId, [...new Set(goodsIds)]), ne(shelf.quantity, ZERO)))
+  return rows.sort((a, b) => a.goodsId - b.goodsId || a.placeId - b.placeId || (a.batchId ?? 0) - (b.batchId ?? 0))
+}
+
 /**
  * What goods are worth, locked by their thing so that what is read is still so when the moves are written: how many lie where,
  * and what each pool of them is worth.
@@ -89,17 +102,14 @@ export const lockStock = async (db: Db, goodsIds: readonly number[], currency: s
     ).map((g) => [g.id, g.costing]),
   )
   const [piles, pools] = await Promise.all([
-    db
-      .select()
-      .from(shelf)
-      .where(and(inArray(shelf.goodsId, ids), ne(shelf.quantity, ZERO))),
+    listPiles(db, ids),
     db
       .select()
       .from(pool)
       .where(and(inArray(pool.goodsId, ids), ne(pool.quantity, ZERO))),
   ])
   return {
-    piles: piles.sort((a, b) => a.goodsId - b.goodsId || a.placeId - b.placeId || (a.batchId ?? 0) - (b.batchId ?? 0)),
+    piles,
     pools: new Map(
       pools.map((p): [string, Shelf] => [
         poolOf(present(costings.get(p.goodsId)), { ...p, placeId: p.placeId ?? 0 }),

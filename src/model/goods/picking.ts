@@ -1,25 +1,41 @@
 import { smaller, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { present } from '@/core/present'
-import { kitsOut, mayGo, pilesOn, proposePicking, type Lying, type Taken } from '@/core/stock'
+import { lineState } from '@/core/sale'
+import { kitsOut, mayGo, pilesNow, pilesOn, proposePicking, type Lying, type Taken } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import { findBatches } from '@/data/queries/batch'
-import { listPileChanges, listPlaces } from '@/data/queries/stock'
+import { listSaleLines, type SaleLineRow } from '@/data/queries/saleLine'
+import { findSales } from '@/data/queries/sales'
+import { listPileChanges, listPiles, listPlaces } from '@/data/queries/stock'
 import type { Asked } from '../where'
 import { pieceNames } from './pieceNames'
 import { togetherIn } from './together'
-import { readStories } from '../sale/readStories'
-import type { Story } from '../sale/story'
+import { readSetAside, type Kept } from '../sale/setAside'
+
+const batchIds = (rows: readonly { readonly batchId: number | null }[]): number[] =>
+  rows.flatMap((r) => r.batchId ?? [])
+const readPilesNow = async (db: Db, goodsIds: readonly number[]) => {
+  const lying = await listPiles(db, goodsIds)
+  return pilesNow(lying, await findBatches(db, batchIds(lying)))
+}
+const readPilesOn = async (db: Db, goodsIds: readonly number[], on: Day) => {
+  const changes = await listPileChanges(db, goodsIds)
+  return pilesOn(changes, await findBatches(db, batchIds(changes)), on)
+}
 
 /** How many of each thing lie where and may be handed over on a day, so that no later day falls below zero. */
-export const readFree = async (db: Db, goodsIds: readonly number[], on: Day): Promise<readonly Lying[]> => {
-  const [changes, places] = await Promise.all([listPileChanges(db, goodsIds), listPlaces(db)])
-  const batches = await findBatches(
-    db,
-    changes.flatMap((c) => c.batchId ?? []),
-  )
-  const lying = mayGo(pilesOn(changes, batches, on), on, true).filter((l) => l.quantity.gt(0))
-  const turn = (l: Lying): number => places.findIndex((p) => p.id === l.placeId)
+const readFree = async (
+  db: Db,
+  goodsIds: readonly number[],
+  { on, today }: { readonly on: Day; readonly today: Day },
+): Promise<readonly Lying[]> => {
+  const places = await listPlaces(db)
+  // Nothing is dated after today: what lies now is free.
+  const piles = on >= today ? await readPilesNow(db, goodsIds) : await readPilesOn(db, goodsIds, on)
+  const lying = mayGo(piles, on, true).filter((l) => l.quantity.gt(0))
+  const turns = new Map(places.map((p, turn) => [p.id, turn]))
+  const turn = (l: Lying): number => turns.get(l.placeId) ?? 0
   return [...lying].sort((a, b) => turn(a) - turn(b))
 }
 
@@ -42,15 +58,22 @@ interface Wish extends Pick<Asked, 'business' | 'today'> {
   readonly only?: readonly Only[]
 }
 
-/** What a sale's lines still need: kits assembled as far as they lie so, else as their parts. */
-const needsOf = ({ lines }: Story, only: Wish['only']): readonly Need[] =>
-  lines
-    .filter((l) => l.fromShelf && l.goodsId !== null && l.toHandOver.gt(0))
+/** What of a line is still to go, and what of it is set aside. */
+interface Left extends Kept {
+  readonly line: SaleLineRow
+  readonly toHandOver: Decimal
+}
+
+/** What lines still need: kits assembled as far as they lie so, else as their parts. */
+const needsOf = (left: readonly Left[], only: Wish['only']): readonly Need[] =>
+  left
+    .filter((l) => l.fromShelf && l.line.goodsId !== null && l.toHandOver.gt(0))
     .flatMap((l) => {
-      const asked = only?.find((o) => o.lineId === l.id)?.quantity
+      const asked = only?.find((o) => o.lineId === l.line.id)?.quantity
       if (only && !asked) return []
       const quantity = smaller(asked ?? l.toHandOver, l.toHandOver)
-      if (l.kind !== 'kit') return [{ lineId: l.id, goodsId: present(l.goodsId), quantity, may: l.setAside }]
+      const ofLine = { lineId: l.line.id, goodsId: present(l.line.goodsId) }
+      if (l.line.kind !== 'kit') return [{ ...ofLine, quantity, may: l.setAside }]
       const ahead = new Map(l.parts.map((p) => [p.goodsId, p.ahead]))
       const kit = {
         parts: l.parts.map((p) => ({ goodsId: p.goodsId, quantity: p.perKit })),
@@ -58,8 +81,8 @@ const needsOf = ({ lines }: Story, only: Wish['only']): readonly Need[] =>
         asUsual: true,
       }
       const { assembled, parts } = kitsOut(kit, quantity, l.assembled)
-      const ofKit = { lineId: l.id, goodsId: present(l.goodsId), quantity: assembled, may: assembled }
-      const ofParts = parts.map((p, i) => ({ lineId: l.id, ...p, may: present(l.parts[i]).setAside }))
+      const ofKit = { ...ofLine, quantity: assembled, may: assembled }
+      const ofParts = parts.map((p, i) => ({ ...ofLine, ...p, may: present(l.parts[i]).setAside }))
       return [ofKit, ...ofParts].filter((n) => n.quantity.gt(0))
     })
 
@@ -88,10 +111,19 @@ const binsOf = (free: readonly Lying[]) => {
  * assembled as far as they lie so, else as their parts. No piece is proposed to two of them.
  */
 export const readPickings = async (db: Db, saleIds: readonly number[], on: Day, { business, today, only }: Wish) => {
-  const stories = await readStories(db, saleIds, business, today)
-  const wanted = stories.map((story) => ({ saleId: story.sale.id, needs: needsOf(story, only) }))
+  const [sales, lines] = await Promise.all([findSales(db, saleIds, business.currency), listSaleLines(db, saleIds)])
+  const kept = await readSetAside(db, lines, sales, today)
+  const wanted = sales.map(({ id: saleId }) => {
+    const left = lines
+      .filter((l) => l.saleId === saleId)
+      .flatMap((line): Left[] => {
+        const its = kept.get(line.id)
+        return its ? [{ ...its, line, toHandOver: lineState(line).toHandOver }] : []
+      })
+    return { saleId, needs: needsOf(left, only) }
+  })
   const goodsIds = wanted.flatMap((x) => x.needs.map((n) => n.goodsId))
-  const [free, places] = await Promise.all([readFree(db, goodsIds, on), listPlaces(db)])
+  const [free, places] = await Promise.all([readFree(db, goodsIds, { on, today }), listPlaces(db)])
   const lying = binsOf(free)
   const proposed = wanted.map(({ saleId, needs }) => {
     const picked = proposePicking(

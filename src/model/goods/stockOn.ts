@@ -1,11 +1,12 @@
 import type { Day } from '@/core/day'
-import { subtractMoney, sumMoney, type Decimal, type Money } from '@/core/money'
+import { subtractMoney, type Decimal, type Money } from '@/core/money'
 import { unitCost } from '@/core/stock'
 import { present } from '@/core/present'
 import { listAccounts } from '@/data/queries/accounts'
 import { sumAccounts } from '@/data/queries/balances'
 import { findGoods } from '@/data/queries/goods'
 import { listPlaces, listStockOn } from '@/data/queries/stock'
+import { findHowTold, listWorthiest, sumStockValue } from '@/data/queries/stockValue'
 import { pieceNames, type PieceNames } from './pieceNames'
 import { inDebit } from '../books/ties'
 import type { Where } from '../where'
@@ -22,13 +23,18 @@ export interface StockOnRow extends PieceNames {
   readonly value: Money
 }
 
-/** Everything that lay anywhere at the end of a day, what it was worth, and by how much its account says otherwise: nothing. */
-export const readStockOn = async ({ db, currency }: Where, asOf: Day, goodsId?: number) => {
-  const [stock, places, sums, accounts] = await Promise.all([
-    listStockOn(db, { asOf, goodsIds: goodsId === undefined ? undefined : [goodsId] }, currency),
+/**
+ * What lay anywhere at the end of a day, of all goods or of some; what everything was worth, and by how much its account says
+ * otherwise: nothing.
+ */
+export const readStockOn = async ({ db, currency }: Where, asOf: Day, goodsIds?: readonly number[]) => {
+  const [stock, places, sums, accounts, value, how] = await Promise.all([
+    listStockOn(db, { asOf, goodsIds }, currency),
     listPlaces(db),
     sumAccounts(db, { to: asOf }, currency),
     listAccounts(db),
+    sumStockValue(db, asOf, currency),
+    findHowTold(db),
   ])
   const goods = await findGoods(
     db,
@@ -49,18 +55,18 @@ export const readStockOn = async ({ db, currency }: Where, asOf: Day, goodsId?: 
       value: s.value,
     }
   })
-  const value = sumMoney(
-    rows.map((r) => r.value),
-    currency,
-  )
   const account = inDebit(sums, accounts.find((a) => a.role === 'stock')?.id, currency)
   return {
     rows,
     several,
-    told: rows.some((r) => r.lot !== null || r.serial !== null),
-    expire: rows.some((r) => r.expires !== null),
-    one: goodsId !== undefined,
+    ...how,
     value,
     difference: subtractMoney(value, account),
   }
+}
+
+/** The worthiest piles of a day, so many of them at most; with what everything was worth. */
+export const readWorthiest = async (where: Where, asOf: Day, limit: number) => {
+  const goodsIds = await listWorthiest(where.db, { asOf, today: where.today, limit })
+  return readStockOn(where, asOf, goodsIds)
 }

@@ -3,11 +3,11 @@ import { subtractMoney, zeroMoney, ZERO, type Decimal, type Money } from '@/core
 import { present } from '@/core/present'
 import {
   leaveOn,
+  pilesNow,
   pilesOn,
   poolOf,
   rowsBy,
   shelfOn,
-  type Batch,
   type Pile,
   type PileAt,
   type PileChange,
@@ -34,9 +34,7 @@ export const stockOn = async (w: Work, goods: readonly Goods[], on: Day): Promis
     const batches = await findBatches(w.tx, batchIds(now.piles))
     return {
       on,
-      piles: now.piles.map(({ quantity, ...at }) =>
-        pileOf(at, batches, { now: quantity, on: quantity, free: quantity }),
-      ),
+      piles: pilesNow(now.piles, batches),
       pools: new Map([...now.pools].map(([key, shelf]) => [key, { shelf, free: shelf, now: shelf }])),
     }
   }
@@ -50,18 +48,6 @@ export const stockOn = async (w: Work, goods: readonly Goods[], on: Day): Promis
 }
 
 const batchIds = (piles: readonly PileAt[]): number[] => piles.flatMap((p) => p.batchId ?? [])
-
-const pileOf = (
-  { goodsId, placeId, batchId }: PileAt,
-  batches: ReadonlyMap<number, Batch>,
-  quantities: Pick<Pile, 'now' | 'on' | 'free'>,
-): Pile => ({
-  goodsId,
-  placeId,
-  batchId,
-  batch: batchId === null ? null : present(batches.get(batchId)),
-  ...quantities,
-})
 
 const sameBin = (a: PileAt, b: PileAt): boolean =>
   a.goodsId === b.goodsId && a.placeId === b.placeId && a.batchId === b.batchId

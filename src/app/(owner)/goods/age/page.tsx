@@ -33,7 +33,7 @@ export default async function StockAges({ searchParams }: { searchParams: Search
               key={p.id}
               href={link(p.id)}
               aria-current={(query.place ?? '') === p.id ? 'true' : undefined}
-              className={(query.place ?? '') === p.id ? 'font-bold' : 'underline'}
+              className={(query.place ?? '') === p.id ? 'font-bold text-rust-600' : undefined}
             >
               {p.name}
             </To>
