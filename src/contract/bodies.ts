@@ -5,7 +5,21 @@ import type { joinCustomersInput } from '@/contract/inputs/people/joinCustomers'
 import type { addGoodsInput, changeGoodsInput } from '@/contract/inputs/goods/keepGoods'
 import type { importGoodsInput } from '@/contract/inputs/goods/importGoods'
 import type { addPriceLevelInput, changePriceLevelInput, addTaxAreaInput } from '@/contract/inputs/goods/priceLevels'
-import type { addSupplierInput } from '@/contract/inputs/goods/keepSupplier'
+import type { addSupplierInput, changeSupplierInput } from '@/contract/inputs/buying/suppliers'
+import type {
+  changeOrderInput,
+  closeOrderInput,
+  orderGoodsInput,
+  sendOrderInput,
+} from '@/contract/inputs/buying/orders'
+import type { orderForSaleInput } from '@/contract/inputs/buying/orderForSale'
+import type { receiveGoodsInput } from '@/contract/inputs/buying/receive'
+import type {
+  enterBillInput,
+  paySupplierInput,
+  voidBillInput,
+  voidSupplierPaymentInput,
+} from '@/contract/inputs/buying/bills'
 import type { keepFileInput, dropFileInput } from '@/contract/inputs/files/keepFile'
 import type { assembleInput } from './inputs/goods/assemble'
 import type { addPlaceInput, adjustStockInput, changePlaceInput, moveStockInput } from './inputs/goods/places'
@@ -98,6 +112,17 @@ export interface Bodies {
   'PATCH /price-levels/{id}': Body<typeof changePriceLevelInput, 'levelId'>
   'POST /tax-areas': Body<typeof addTaxAreaInput>
   'POST /suppliers': Body<typeof addSupplierInput>
+  'PATCH /suppliers/{id}': Body<typeof changeSupplierInput, 'supplierId'>
+  'POST /purchase-orders': Body<typeof orderGoodsInput>
+  'PATCH /purchase-orders/{id}': Body<typeof changeOrderInput, 'orderId'>
+  'POST /purchase-orders/{id}/send': Body<typeof sendOrderInput, 'orderId'>
+  'POST /purchase-orders/{id}/close': Body<typeof closeOrderInput, 'orderId'>
+  'POST /sales/{id}/purchase-orders': Body<typeof orderForSaleInput, 'saleId'>
+  'POST /goods-received': Body<typeof receiveGoodsInput>
+  'POST /bills': Body<typeof enterBillInput>
+  'POST /bills/{id}/void': Body<typeof voidBillInput, 'billId'>
+  'POST /supplier-payments': Body<typeof paySupplierInput>
+  'POST /supplier-payments/{id}/void': Body<typeof voidSupplierPaymentInput, 'paymentId'>
   'POST /files': Body<typeof keepFileInput>
   'DELETE /files/{id}': Body<typeof dropFileInput, 'fileId'>
   'POST /stock-counts': Body<typeof countStockInput>

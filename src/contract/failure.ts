@@ -35,6 +35,16 @@ export type Failure =
       readonly left: Decimal
       readonly asked: Decimal
     }
+  | { readonly code: 'nothing-to-order' }
+  | { readonly code: 'no-supplier'; readonly goods: string }
+  | { readonly code: 'order-closed'; readonly number: string }
+  | { readonly code: 'less-than-came'; readonly line: string; readonly least: Decimal }
+  | { readonly code: 'more-than-ordered'; readonly line: string; readonly left: Decimal; readonly asked: Decimal }
+  | { readonly code: 'more-than-came'; readonly line: string; readonly left: Decimal; readonly asked: Decimal }
+  | { readonly code: 'bill-not-open'; readonly number: string; readonly open: Money; readonly asked: Money }
+  | { readonly code: 'bill-is-paid'; readonly number: string }
+  | { readonly code: 'advance-was-used' }
+  | { readonly code: 'came-since'; readonly number: string; readonly line: string }
   | { readonly code: 'nothing-on-sale' }
   | { readonly code: 'joined'; readonly name: string; readonly to: number }
   | { readonly code: 'same-customer' }

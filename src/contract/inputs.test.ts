@@ -238,7 +238,7 @@ describe('words of a letter', () => {
   test('speak of what is filled in', () => expect(said(keepLetterTemplateInput, letter)).toEqual([]))
   test('and of nothing else', () => {
     expect(said(keepLetterTemplateInput, { ...letter, body: 'Dear {nmae}, {sum}' })).toEqual([
-      'body: Nothing is filled in for {nmae}, {sum}. What can be: {name}, {paper}, {number}, {title}, {amount}, {due}, {until}, {business}, {link}, {parcel}.',
+      'body: Nothing is filled in for {nmae}, {sum}. What can be: {name}, {paper}, {number}, {title}, {amount}, {due}, {until}, {business}, {link}, {parcel}, {ready}.',
     ])
   })
 })

@@ -15,6 +15,12 @@ export type AsideTurn = (typeof ASIDE_TURNS)[number]
 /** How goods go to the customer. */
 export const HANDOVER_WAYS = ['counter', 'parcel', 'delivery'] as const
 export type HandoverBy = (typeof HANDOVER_WAYS)[number]
+/** What takes a part off a supplier's bill. */
+export const BILL_FILLS = ['payment', 'discount', 'ahead', 'void'] as const
+export type BillFillKind = (typeof BILL_FILLS)[number]
+/** How far an order to a supplier is. */
+export const PURCHASE_STATUSES = ['draft', 'sent', 'received in part', 'received', 'closed'] as const
+export type PurchaseStatus = (typeof PURCHASE_STATUSES)[number]
 /** How far a pick list is. */
 export const PICK_STATES = ['to pick', 'picked', 'packed', 'sent'] as const
 export type PickState = (typeof PICK_STATES)[number]

@@ -10,6 +10,7 @@ import { readStatement } from '@/model/receivables/statement'
 import { changeSettings } from '@/services/access/changeSettings'
 import { History } from './history/history'
 import { neverBelowZero, neverTooMuchCredited } from './history/limits'
+import { addMaker } from './history/buying'
 import { addDuo, addOutfit, addToldGoods, type ToldGoods } from './history/pieces'
 import { step } from './history/steps'
 import { openTestShop, type TestShop } from './shop'
@@ -53,7 +54,10 @@ beforeAll(async () => {
     const shop = await openTestShop(setup)
     await shop.run(changeSettings, settings)
     const told = await addToldGoods(shop)
-    shops.push({ shop, told: { ...told, outfit: await addOutfit(shop, told), duo: await addDuo(shop) } })
+    shops.push({
+      shop,
+      told: { ...told, outfit: await addOutfit(shop, told), duo: await addDuo(shop), supplier: await addMaker(shop) },
+    })
   }
   s = shops[0]!.shop
 })

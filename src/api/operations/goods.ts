@@ -7,12 +7,10 @@ import { moveStock } from '@/services/goods/moveStock'
 import { addPlace, changePlace } from '@/services/goods/places'
 import { decimal } from '@/core/money'
 import { listFiles } from '@/data/queries/files'
-import { listSuppliers } from '@/data/queries/suppliers'
 import { dropFile, keepFile } from '@/services/files/keepFile'
 import { assembleKits, takeKitsApart } from '@/services/goods/assemble'
 import { importGoods } from '@/services/goods/importGoods'
 import { addGoods, changeGoods } from '@/services/goods/keepGoods'
-import { addSupplier } from '@/services/goods/keepSupplier'
 import { addPriceLevel, addTaxArea, changePriceLevel } from '@/services/goods/priceLevels'
 import { day as dayField, id as idField, quantityOrZero } from '@/contract/fields'
 import { priceLevelsView, readPrice, taxAreasView } from '@/model/goods/prices'
@@ -107,13 +105,6 @@ export const goods = [
   }),
   change('/tax-areas', 'A tax area: where taxed goods take another tax code.', addTaxArea, { status: 201 }),
   read('/tax-areas', 'The tax areas.', noQuery, async ({ db }) => whole(await taxAreasView(db))),
-  change('/suppliers', 'Somebody who sells to us.', addSupplier, { status: 201 }),
-  read(
-    '/suppliers',
-    'Suppliers by name.',
-    z.object({ search: z.string().max(200).optional() }),
-    async ({ db, query }) => whole(await listSuppliers(db, query.search)),
-  ),
   change('/files', 'Adds a file to a customer, goods, a sale or the business.', keepFile, { status: 201 }),
   read(
     '/files',

@@ -1,5 +1,6 @@
 import type { Operation } from '../operation'
 import { books } from './books'
+import { buying } from './buying'
 import { goods } from './goods'
 import { money } from './money'
 import { parcels } from './parcels'
@@ -16,6 +17,7 @@ export const PARTS: Readonly<Record<string, readonly Operation[]>> = {
   People: people,
   Goods: goods,
   Sales: sales,
+  Buying: buying,
   'Picking and sending': parcels,
   Money: money,
   'Payment terms': promises,

@@ -88,16 +88,6 @@ export const goodsAnswers = {
   'PATCH /price-levels/{id}': z.object({ id: z.int(), code: z.string(), name: z.string() }),
   'POST /tax-areas': z.object({ id: z.int(), code: z.string(), name: z.string(), taxCode: z.string() }),
   'GET /tax-areas': list(z.object({ id: z.int(), code: z.string(), name: z.string(), taxCode: z.string() })),
-  'POST /suppliers': z.object({
-    id: z.int(),
-    name: z.string(),
-    email: z.string(),
-    phone: z.string(),
-    note: z.string(),
-  }),
-  'GET /suppliers': list(
-    z.object({ id: z.int(), name: z.string(), email: z.string(), phone: z.string(), note: z.string() }),
-  ),
   'POST /files': z.object({ id: z.int(), name: z.string(), type: z.string(), size: z.int() }),
   'GET /files': list(z.object({ id: z.int(), name: z.string(), type: z.string(), size: z.int(), addedOn: dayText })),
   'DELETE /files/{id}': z.object({ id: z.int() }),

@@ -1,5 +1,6 @@
 import type { z } from 'zod'
 import { booksAnswers } from './books'
+import { buyingAnswers } from './buying'
 import { goodsAnswers } from './goods'
 import { moneyAnswers } from './money'
 import { peopleAnswers } from './people'
@@ -15,6 +16,7 @@ export const ANSWERS = {
   ...peopleAnswers,
   ...goodsAnswers,
   ...salesAnswers,
+  ...buyingAnswers,
   ...moneyAnswers,
   ...promisesAnswers,
   ...postAnswers,

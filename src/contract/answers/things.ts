@@ -102,7 +102,16 @@ export const goods = z.object({
       validUntil: dayText.nullable(),
     }),
   ),
-  suppliers: z.array(z.object({ supplierId: z.int(), name: z.string(), code: z.string(), preferred: z.boolean() })),
+  suppliers: z.array(
+    z.object({
+      supplierId: z.int(),
+      name: z.string(),
+      code: z.string(),
+      preferred: z.boolean(),
+      packSize: decimalText,
+      unitCost: decimalText.nullable(),
+    }),
+  ),
 })
 
 export const invoiceLine = z.object({

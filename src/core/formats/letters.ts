@@ -14,7 +14,7 @@ export const LETTER_FACTS = [
   'business',
   'link',
   'parcel',
-  'day',
+  'ready',
 ] as const
 export type LetterFact = (typeof LETTER_FACTS)[number]
 export type LetterFacts = Partial<Record<LetterFact, string>>
@@ -54,7 +54,7 @@ const FIRMER: Readonly<Record<number, LetterTemplate>> = {
 /** An order that will be ready on another day than was promised. */
 const NEW_DATE: LetterTemplate = {
   subject: 'New date for order {number}',
-  body: 'Dear {name},\n\nThe date of your order {number} has changed. It will be ready on:\n{day}\n\nThe confirmation is attached. You can also see your order online:\n{link}\n\nKind regards,\n{business}',
+  body: 'Dear {name},\n\nThe date of your order {number} has changed. It will be ready on:\n{ready}\n\nThe confirmation is attached. You can also see your order online:\n{link}\n\nKind regards,\n{business}',
 }
 
 /** Letters about a paper that has another wording than its own: the later reminders, and a promised day that moved. */

@@ -1,5 +1,6 @@
 export * from './accounts'
 export * from './entry'
+export * from './buyingPostings'
 export * from './postings'
 export * from './promisePostings'
 export * from './reports'

@@ -5,6 +5,8 @@ const KINDS: Readonly<Record<string, string>> = {
   'stock-transfer': 'Move',
   'stock-adjustment': 'Adjustment',
   assembly: 'Assembly',
+  'goods-received': 'Received',
+  bill: 'Invoiced',
 }
 
 /** What a line of a stock card was, in the words of its document. */

@@ -35,6 +35,8 @@ export interface SaleLineRow extends LineTally {
   readonly wholeLess: bigint
   readonly expectedCost: Decimal
   readonly asideTurn: AsideTurn
+  /** How many came from a supplier for it and did not go yet. */
+  readonly cameFor: Decimal
   readonly deliverTo: string
   readonly taxCodeId: number
   readonly taxCode: string
@@ -51,6 +53,20 @@ export const listSaleLines = async (db: Db, saleIds: readonly number[]): Promise
     .where(isOneOf(saleLine.saleId, saleIds))
     .orderBy(asc(saleLine.saleId), asc(saleLine.position), asc(saleLine.id))
   return rows.map(({ line, ...named }) => ({ ...line, ...named }))
+}
+
+/** Lines by their ids: which goods, and of which sale. */
+export const findSaleLines = async (db: Db, ids: readonly number[]) =>
+  ids.length === 0
+    ? []
+    : db
+        .select({ id: saleLine.id, saleId: saleLine.saleId, goodsId: saleLine.goodsId })
+        .from(saleLine)
+        .where(isOneOf(saleLine.id, [...new Set(ids)]))
+
+/** So many came from a supplier for a line: they are set aside for it before anybody waits. */
+export const addCameFor = async (db: Db, lineId: number, quantity: Decimal): Promise<void> => {
+  await db.execute(sql`update sale_line set came_for = came_for + ${quantity.toFixed(4)}::numeric where id = ${lineId}`)
 }
 
 export const insertSaleLines = async (db: Db, rows: readonly (typeof saleLine.$inferInsert)[]): Promise<number[]> => {
@@ -148,7 +164,8 @@ export const addToLines = async (
   })
   await db.execute(sql`
     update sale_line l set handed_over = l.handed_over + a.handed_over, returned = l.returned + a.returned, to_replace = l.to_replace + a.to_replace,
-           billed = l.billed + a.billed, credited = l.credited + a.credited, to_rebill = l.to_rebill + a.to_rebill
+           billed = l.billed + a.billed, credited = l.credited + a.credited, to_rebill = l.to_rebill + a.to_rebill,
+           came_for = greatest(l.came_for - a.handed_over, 0)
       from (values ${sql.join(rows, sql`, `)}) a (id, handed_over, returned, to_replace, billed, credited, to_rebill)
      where l.id = a.id`)
 }

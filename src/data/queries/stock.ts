@@ -169,6 +169,33 @@ export const insertMoves = async (
   )
 }
 
+/** What a paper moved, in the order in which it was written. */
+export const listMovesOfPaper = async (
+  db: Db,
+  kind: string,
+  id: number,
+  currency: string,
+): Promise<readonly (MoveRow & { readonly id: number })[]> => {
+  const rows = await db
+    .select()
+    .from(stockMove)
+    .where(and(eq(stockMove.paperKind, kind), eq(stockMove.paperId, id)))
+    .orderBy(asc(stockMove.id))
+  return rows.map((r) => ({ ...r, on: r.onDay, value: money(r.value, currency) }))
+}
+
+/** How many of a thing came in after a move of it: carried from place to place they did not come. */
+export const sumCameAfter = async (
+  db: Db,
+  goodsId: number,
+  { on, id }: { readonly on: Day; readonly id: number },
+): Promise<Decimal> => {
+  const [row] = await db.execute<{ came: string }>(sql`
+    select coalesce(sum(quantity), 0)::text as came from stock_move
+     where goods_id = ${goodsId} and quantity > 0 and paper_kind <> 'stock-transfer' and (on_day > ${on} or (on_day = ${on} and id > ${id}))`)
+  return decimal(row?.came ?? '0')
+}
+
 /** What handovers moved, in the order in which it was written. */
 export const listMovesOfHandovers = async (
   db: Db,

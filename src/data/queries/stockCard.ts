@@ -9,8 +9,10 @@ export const paperOfMove = sql`
       left join stock_count n on m.paper_kind = 'stock-count' and n.id = m.paper_id
       left join stock_transfer t on m.paper_kind = 'stock-transfer' and t.id = m.paper_id
       left join stock_adjustment a on m.paper_kind = 'stock-adjustment' and a.id = m.paper_id
-      left join assembly k on m.paper_kind = 'assembly' and k.id = m.paper_id`
-export const paperNumber = sql`coalesce(h.number, n.number, t.number, a.number, k.number, '')`
+      left join assembly k on m.paper_kind = 'assembly' and k.id = m.paper_id
+      left join goods_received r on m.paper_kind = 'goods-received' and r.id = m.paper_id
+      left join bill i on m.paper_kind = 'bill' and i.id = m.paper_id`
+export const paperNumber = sql`coalesce(h.number, n.number, t.number, a.number, k.number, r.number, i.number, '')`
 
 export interface CardLine {
   readonly id: number

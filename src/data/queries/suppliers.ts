@@ -1,5 +1,6 @@
 import { present } from '@/core/present'
 import { asc, eq } from 'drizzle-orm'
+import type { Decimal } from '@/core/money'
 import type { Db } from '../connect'
 import { goodsSupplier, supplier } from '../schema'
 import { isOneOf, matchesWords } from './search'
@@ -18,12 +19,22 @@ export const findSupplier = async (db: Db, id: number) =>
 export const insertSupplier = async (db: Db, row: typeof supplier.$inferInsert): Promise<number> =>
   present((await db.insert(supplier).values(row).returning({ id: supplier.id }))[0]).id
 
+export const updateSupplier = async (
+  db: Db,
+  id: number,
+  change: Partial<typeof supplier.$inferInsert>,
+): Promise<void> => {
+  if (Object.keys(change).length > 0) await db.update(supplier).set(change).where(eq(supplier.id, id))
+}
+
 export interface GoodsSupplierRow {
   readonly goodsId: number
   readonly supplierId: number
   readonly name: string
   readonly code: string
   readonly preferred: boolean
+  readonly packSize: Decimal
+  readonly unitCost: Decimal | null
 }
 
 /** Who sells things to us, the preferred one first. */
@@ -36,6 +47,8 @@ export const listGoodsSuppliers = async (db: Db, goodsIds: readonly number[]): P
       name: supplier.name,
       code: goodsSupplier.code,
       preferred: goodsSupplier.preferred,
+      packSize: goodsSupplier.packSize,
+      unitCost: goodsSupplier.unitCost,
     })
     .from(goodsSupplier)
     .innerJoin(supplier, eq(supplier.id, goodsSupplier.supplierId))
@@ -47,7 +60,13 @@ export const listGoodsSuppliers = async (db: Db, goodsIds: readonly number[]): P
 export const replaceGoodsSuppliers = async (
   db: Db,
   goodsId: number,
-  rows: readonly { readonly supplierId: number; readonly code: string; readonly preferred: boolean }[],
+  rows: readonly {
+    readonly supplierId: number
+    readonly code: string
+    readonly preferred: boolean
+    readonly packSize: Decimal
+    readonly unitCost: Decimal | null
+  }[],
 ): Promise<void> => {
   await db.delete(goodsSupplier).where(eq(goodsSupplier.goodsId, goodsId))
   if (rows.length > 0) await db.insert(goodsSupplier).values(rows.map((r) => ({ ...r, goodsId })))

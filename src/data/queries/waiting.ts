@@ -14,6 +14,7 @@ const wanted = sql`
   line as (
     select l.id as line_id, l.position, l.goods_id, l.kind, s.id as sale_id, s.number as sale_number, s.customer_id, s.agreed_on,
            s.wanted_by, l.aside_turn, l.agreed - l.handed_over + l.to_replace as waiting,
+           least(l.came_for, l.agreed - l.handed_over + l.to_replace) as came_for,
            l.handed_over - l.returned + case when l.kind = 'kit' then coalesce(
              (select sum(m.quantity) from stock_move m where m.sale_line_id = l.id and m.goods_id = l.goods_id), 0) else 0 end as whole
       from sale_line l join sale s on s.id = l.sale_id
@@ -23,18 +24,21 @@ const wanted = sql`
              (select sum(m.quantity) from stock_move m where m.sale_line_id = line.line_id and m.goods_id = p.goods_id), 0), 0) as ahead
       from line join sale_line_part p on p.line_id = line.line_id where kind = 'kit'
   ), asked as (
-    select line.*, goods_id as thing, waiting as units, null::numeric as per_kit, false as is_kit from line where kind = 'stock'
+    select line.*, goods_id as thing, came_for as units, null::numeric as per_kit, false as is_kit, true as came
+      from line where kind = 'stock'
+    union all
+    select line.*, goods_id, waiting - came_for, null, false, false from line where kind = 'stock'
     union all
     select line.*, goods_id, waiting - coalesce((select max(ceil(p.ahead / p.per_kit)) from part p where p.line_id = line.line_id), 0),
-           null, true
+           null, true, false
       from line where kind = 'kit' and exists (select from shelf h where h.goods_id = line.goods_id and h.quantity > 0) and ${isAsUsual}
     union all
-    select line_id, position, goods_id, kind, sale_id, sale_number, customer_id, agreed_on, wanted_by, aside_turn, waiting, whole,
-           part_id, waiting * per_kit - ahead, per_kit, false
+    select line_id, position, goods_id, kind, sale_id, sale_number, customer_id, agreed_on, wanted_by, aside_turn, waiting, came_for,
+           whole, part_id, waiting * per_kit - ahead, per_kit, false, false
       from part
   ), wanted as (select * from asked where units > 0)`
-/** Those first that the owner set aside by hand, those last that were released; else the oldest agreement first. */
-const inTurn = sql`order by case w.aside_turn when 'first' then 0 when 'in turn' then 1 else 2 end, w.agreed_on, w.sale_id, w.position, w.line_id, w.per_kit nulls first`
+/** What came for a line first, then those that the owner set aside by hand, those last that were released; else the oldest agreement first. */
+const inTurn = sql`order by w.came desc, case w.aside_turn when 'first' then 0 when 'in turn' then 1 else 2 end, w.agreed_on, w.sale_id, w.position, w.line_id, w.per_kit nulls first`
 
 interface WaitingFields extends Record<string, unknown> {
   line_id: number

@@ -1,4 +1,5 @@
 import { COSTINGS, GOODS_KINDS, TRACKS } from '@/core/kinds'
+import type { Decimal } from '@/core/money'
 import { sql } from 'drizzle-orm'
 import { boolean, check, index, integer, pgTable, primaryKey, text, unique, uniqueIndex } from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, onDay, percentage, ZERO_BY_DEFAULT } from './columns'
@@ -116,13 +117,33 @@ export const price = pgTable(
   ],
 )
 
-export const supplier = pgTable('supplier', {
-  id: identity(),
-  name: text().notNull(),
-  email: text().notNull().default(''),
-  phone: text().notNull().default(''),
-  note: text().notNull().default(''),
-})
+export const supplier = pgTable(
+  'supplier',
+  {
+    id: identity(),
+    name: text().notNull(),
+    email: text().notNull().default(''),
+    phone: text().notNull().default(''),
+    address: text().notNull().default(''),
+    note: text().notNull().default(''),
+    /** Their bills are due so many days after their day, and cost so much less when they are paid early. */
+    netDays: integer().notNull().default(30),
+    discountPercent: percentage().notNull().default(ZERO_BY_DEFAULT),
+    discountDays: integer().notNull().default(0),
+    bankName: text().notNull().default(''),
+    iban: text().notNull().default(''),
+    bic: text().notNull().default(''),
+    routing: text().notNull().default(''),
+    bankAccount: text().notNull().default(''),
+  },
+  (t) => [
+    index('supplier_name').on(sql`lower(${t.name})`),
+    check(
+      'supplier_terms',
+      sql`${t.netDays} >= 0 and ${t.discountDays} >= 0 and ${t.discountPercent} between 0 and 100`,
+    ),
+  ],
+)
 
 /** Who sells a thing to us, and what they call it. */
 export const goodsSupplier = pgTable(
@@ -136,6 +157,11 @@ export const goodsSupplier = pgTable(
       .references(() => supplier.id),
     code: text().notNull().default(''),
     preferred: boolean().notNull().default(false),
+    /** They sell it by so many, at so much each. */
+    packSize: fourPlaces()
+      .notNull()
+      .default(sql<Decimal>`'1'`),
+    unitCost: fourPlaces(),
   },
   (t) => [primaryKey({ columns: [t.goodsId, t.supplierId] })],
 )

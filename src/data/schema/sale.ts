@@ -142,6 +142,8 @@ export const saleLine = pgTable(
     credited: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
     toRebill: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
     /** In which turn goods are set aside for it. */
+    /** How many came from a supplier for this line: set aside for it before anybody waits. */
+    cameFor: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
     asideTurn: text({ enum: ASIDE_TURNS }).notNull().default('in turn'),
   },
   (t) => [

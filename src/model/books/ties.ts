@@ -4,6 +4,7 @@ import type { Db } from '@/data/connect'
 import type { Day } from '@/core/day'
 import { sumAccounts } from '@/data/queries/balances'
 import { listAccounts } from '@/data/queries/accounts'
+import { sumBuying } from '@/data/queries/bill'
 import { sumSubledgers } from '@/data/queries/receivables'
 
 export interface Tie {
@@ -20,10 +21,11 @@ export const inDebit = (sums: readonly AccountSum[], id: number | undefined, cur
 
 /** What the papers say beside what the accounts say, as of a day. Every difference is always zero. */
 export const readTies = async (db: Db, asOf: Day, currency: string): Promise<Tie[]> => {
-  const [sums, accounts, papers] = await Promise.all([
+  const [sums, accounts, papers, buying] = await Promise.all([
     sumAccounts(db, { to: asOf }, currency),
     listAccounts(db),
     sumSubledgers(db, asOf, currency),
+    sumBuying(db, asOf, currency),
   ])
   const balance = (role: string): Money => inDebit(sums, accounts.find((a) => a.role === role)?.id, currency)
   const tie = (name: string, subledger: Money, account: Money): Tie => ({
@@ -49,6 +51,9 @@ export const readTies = async (db: Db, asOf: Day, currency: string): Promise<Tie
     tie('Finance charges: payment plans', papers.unearned, negateMoney(balance('unearned-charges'))),
     tie('Tax on deposits: money paid in advance', papers.taxAhead, balance('tax-on-deposits')),
     tie('Stock: goods on hand', papers.stock, balance('stock')),
+    tie('Payables: unpaid invoices of suppliers', buying.payables, negateMoney(balance('payables'))),
+    tie('Goods received less invoiced', buying.received, negateMoney(balance('received-not-billed'))),
+    tie('Paid in advance to suppliers', buying.ahead, balance('paid-ahead')),
     tie('Trial balance: debits and credits', debits, credits),
   ]
 }

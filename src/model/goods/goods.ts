@@ -11,6 +11,7 @@ import { listTaxCodes } from '@/data/queries/taxCodes'
 import type { Asked } from '../where'
 import { pricesView } from './pricesOf'
 import { sumShelves, sumUsable } from '@/data/queries/stock'
+import { sumOnOrder } from '@/data/queries/purchaseOrder'
 import { listWaiting } from '@/data/queries/waiting'
 import { shareOut } from './shares'
 
@@ -42,11 +43,12 @@ export const standGoods = async (
     goods.flatMap((g) => g.parts.map((p) => p.goodsId)),
   )
   const ids = [...goods.filter((g) => g.kind === 'stock' || g.kind === 'kit').map((g) => g.id), ...parts.keys()]
-  const [shelves, usable, waiting, codes] = await Promise.all([
+  const [shelves, usable, waiting, codes, onOrder] = await Promise.all([
     sumShelves(db, ids, business.currency),
     sumUsable(db, ids, today),
     listWaiting(db, ids).then((rows) => shareOut(db, rows, today)),
     listTaxCodes(db),
+    sumOnOrder(db, ids),
   ])
   const none: Shelf = { quantity: ZERO, value: zeroMoney(business.currency) }
   const shelfOf = (id: number): Shelf => shelves.get(id) ?? none
@@ -78,7 +80,7 @@ export const standGoods = async (
             )
           : availableOf(g.id),
       short: g.kind === 'stock' ? larger(wanted(g.id).minus(usable.get(g.id) ?? ZERO), ZERO) : ZERO,
-      onTheWay: ZERO,
+      onTheWay: onOrder.get(g.id) ?? ZERO,
       unitCost: g.kind === 'kit' ? kitCost : unitCost(shelf),
     }
   })
@@ -133,7 +135,15 @@ export const goodsView = async (db: Db, id: number, business: Business, today: D
   const standing = await readGoods(db, id, business, today)
   if (!standing) return null
   const [prices, suppliers] = await Promise.all([pricesView(db, id), listGoodsSuppliers(db, [id])])
-  return { ...viewOfGoods(standing), prices, suppliers: suppliers.map(({ goodsId: _goodsId, ...s }) => s) }
+  return {
+    ...viewOfGoods(standing),
+    prices,
+    suppliers: suppliers.map(({ goodsId: _goodsId, packSize, unitCost: cost, ...s }) => ({
+      ...s,
+      packSize: packSize.toString(),
+      unitCost: cost?.toString() ?? null,
+    })),
+  }
 }
 
 /** Goods by their ids. */

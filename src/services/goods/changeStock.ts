@@ -52,7 +52,7 @@ export const changeStock = async (
 }
 
 /** Pieces that come in, each serial for itself. */
-const arrive = async (w: Work, stock: Stock, came: StockChange, on: Day): Promise<readonly MoveRow[]> => {
+export const arrive = async (w: Work, stock: Stock, came: StockChange, on: Day): Promise<readonly MoveRow[]> => {
   const { goods, placeId, change, lot, unitCost: given } = came
   const each = averageOn(stock, goods, w.currency)
   const at = { goodsId: goods.id, placeId: present(placeId), on }

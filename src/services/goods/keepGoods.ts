@@ -107,7 +107,7 @@ const writeSides = async (w: Work, goodsId: number, g: Fields): Promise<void> =>
     for (const s of g.suppliers) {
       const supplierId = s.supplierId ?? (await insertSupplier(w.tx, { name: present(s.name) }))
       found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
-      rows.push({ supplierId, code: s.code, preferred: s.preferred })
+      rows.push({ supplierId, code: s.code, preferred: s.preferred, packSize: s.packSize, unitCost: s.unitCost })
     }
     const preferred = rows.findIndex((r) => r.preferred)
     await replaceGoodsSuppliers(

@@ -131,7 +131,7 @@ export const readAboutPaper = async (
     ...(raw.due ? { due: dayIn(raw.due) } : {}),
     ...(raw.parcel ? { parcel: raw.parcel } : {}),
     ...(raw.until ? { until: dayIn(raw.until) } : {}),
-    ...(raw.day ? { day: dayIn(raw.day) } : {}),
+    ...(raw.day ? { ready: dayIn(raw.day) } : {}),
   }
   return { customer, saleId: raw.saleId, facts }
 }

@@ -12,7 +12,7 @@ import { layawayLeft } from '../plans/layawayLeft'
 import { refuse } from '@/contract/refuse'
 import type { Carrier } from '@/core/parcel'
 import { askingOf, bookCarrier, inParcels, mustHaveGone, shipParcels } from '../parcels/ship'
-import { handingOf, mergeLines, type HandedLine, type Handing } from './handingOf'
+import { mergeLines, type HandedLine, type Handing } from './handingOf'
 import { trimPick } from '../parcels/trimPick'
 import { addFreight } from './addFreight'
 import { arrangeIn } from './arrangeSale'
@@ -73,7 +73,7 @@ export const giveGoods = async (
     locked = await takeSale(w, saleId)
     wished.push({ line: present(locked.lines.find((l) => l.id === lineId)), quantity: decimal(1) })
   }
-  const id = await writeHandover(w, locked, await handingOf(w, locked, wished), { on, by })
+  const id = await writeHandover(w, locked, wished, { on, by })
   if (layaway) await billWhatWent(w, saleId, on)
   await refreshSale(w, saleId)
   return id

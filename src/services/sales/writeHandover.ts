@@ -12,19 +12,20 @@ import { insertMoves } from '@/data/queries/stock'
 import { readWaitingAhead, type WaitingAhead } from '../billing/waitingAhead'
 import type { Work } from '../command'
 import { planLeaving, type Leaving } from '../goods/planLeaving'
-import type { Handing } from './handingOf'
+import { handingOf, type Handing } from './handingOf'
 import type { LockedSale } from './saleWork'
 
 /**
  * Writes a handover: goods leave the shelves, their cost goes to the books, what was billed ahead for them becomes income.
- * The caller has checked that the quantities are agreed.
+ * No more goes than is agreed.
  */
 export const writeHandover = async (
   w: Work,
   locked: LockedSale,
-  handing: readonly Handing[],
+  wished: readonly Handing[],
   paper: { readonly on: Day; readonly by: 'counter' | 'parcel' | 'delivery' },
 ): Promise<number> => {
+  const handing = await handingOf(w, locked, wished)
   const { moves, costs } = await leaveShelves(w, handing, paper.on)
   const waiting = await billedAhead(w, locked, handing)
   const none = zeroMoney(w.currency)

@@ -1,7 +1,7 @@
 'use client'
 import { X } from 'lucide-react'
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form'
-import { FormText } from '../form/inputs'
+import { FormQuantity, FormText } from '../form/inputs'
 import { Picker, type Choice } from '../Picker'
 import { call } from '../send'
 import type { GoodsDraft } from './goodsDraft'
@@ -61,6 +61,10 @@ const Supplier = ({ n, onRemove }: { readonly n: number; readonly onRemove: () =
       <button type="button" aria-label={`Remove supplier ${n + 1}`} className="p-2 text-iron-500" onClick={onRemove}>
         <X size={15} />
       </button>
+      <div className="col-span-3 grid grid-cols-2 gap-2">
+        <FormQuantity name={`suppliers.${n}.packSize`} label="Sold in packs of" />
+        <FormQuantity name={`suppliers.${n}.unitCost`} label="Cost of one" />
+      </div>
       {suppliers.length > 1 && (
         <label className="col-span-3 flex gap-2">
           <input type="radio" name="Preferred" checked={suppliers[n]?.preferred ?? false} onChange={prefer} /> Preferred

@@ -16,6 +16,9 @@ export interface SupplierDraft {
   name: string
   code: string
   preferred: boolean
+  /** They sell it by so many, at so much each. */
+  packSize?: string
+  unitCost?: string | null
 }
 
 export interface PartDraft {
@@ -78,6 +81,12 @@ export const NO_GOODS: Omit<GoodsDraft, 'taxCode'> = {
   parts: [],
 }
 
+/** By how many they sell it and at what cost, where that is said. */
+const packOf = ({ packSize, unitCost }: SupplierDraft) => ({
+  ...(packSize ? { packSize } : {}),
+  ...(unitCost ? { unitCost } : {}),
+})
+
 /** As the call takes it. What the kind of goods does not have is left out. */
 export const goodsBody = (g: GoodsDraft) => ({
   code: g.code,
@@ -101,8 +110,8 @@ export const goodsBody = (g: GoodsDraft) => ({
   })),
   suppliers: g.suppliers.map((s) =>
     s.supplierId === undefined
-      ? { name: s.name, code: s.code, preferred: s.preferred }
-      : { supplierId: s.supplierId, code: s.code, preferred: s.preferred },
+      ? { name: s.name, code: s.code, preferred: s.preferred, ...packOf(s) }
+      : { supplierId: s.supplierId, code: s.code, preferred: s.preferred, ...packOf(s) },
   ),
   ...(g.kind === 'stock'
     ? {

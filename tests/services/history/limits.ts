@@ -21,6 +21,12 @@ export const neverBelowZero = async (db: TestShop['db']): Promise<unknown[]> => 
                      from stock_move m join batch b on b.id = m.batch_id where b.serial is not null
                     group by 1, 2 window w as (partition by m.batch_id order by m.on_day)) m where there not in (0, 1)`)),
   ...(await db.execute(sql`
+    select * from (select f.bill_id, f.on_day, b.gross, sum(sum(f.amount)) over (partition by f.bill_id order by f.on_day) as filled
+                     from bill_fill f join bill b on b.id = f.bill_id group by 1, 2, 3) m where filled < 0 or filled > gross`)),
+  ...(await db.execute(sql`
+    select * from (select supplier_id, on_day, sum(sum(amount)) over (partition by supplier_id order by on_day) as ahead
+                     from ahead_move group by 1, 2) m where ahead < 0`)),
+  ...(await db.execute(sql`
     select * from (select f.due_id, f.on_day, d.amount, sum(sum(f.amount)) over w as filled,
                           sum(coalesce(sum(f.amount) filter (where f.kind in ('receipt', 'held', 'void', 'released')), 0)) over w as paid,
                           sum(coalesce(sum(f.amount) filter (where f.kind = 'discount'), 0)) over w as discount,

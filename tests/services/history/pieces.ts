@@ -62,7 +62,11 @@ export const addDuo = (s: TestShop) =>
       { goodsId: s.rosin, quantity: '2' },
     ],
   })
-export type ToldGoods = Awaited<ReturnType<typeof addToldGoods>> & { readonly outfit: number; readonly duo: number }
+export type ToldGoods = Awaited<ReturnType<typeof addToldGoods>> & {
+  readonly outfit: number
+  readonly duo: number
+  readonly supplier: number
+}
 
 const EXPIRES = [undefined, '2026-06-30', '2027-03-31']
 /** Lots of which each always says the same of when it expires, and a few serials that come, go and come again. */

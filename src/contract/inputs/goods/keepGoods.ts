@@ -23,6 +23,9 @@ export const supplierRow = z
     name: text(200).optional(),
     code: text(60).default(''),
     preferred: z.boolean().default(false),
+    /** They sell it by so many, at so much each. */
+    packSize: quantity.default(decimal(1)),
+    unitCost: unitPrice.nullable().default(null),
   })
   .refine((s) => s.supplierId !== undefined || (s.name ?? '') !== '', 'Name the supplier.')
 

@@ -1,0 +1,140 @@
+import { z } from 'zod'
+import { day, id as idField } from '@/contract/fields'
+import { billView, billViews } from '@/model/buying/bills'
+import { orderView, orderViews } from '@/model/buying/orders'
+import { payablesView } from '@/model/buying/payables'
+import { paymentView, paymentViews } from '@/model/buying/payments'
+import { readProposals } from '@/model/buying/proposals'
+import { receivedView, receivedViews } from '@/model/buying/received'
+import { readSuppliers, supplierView } from '@/model/buying/suppliers'
+import { enterBill } from '@/services/buying/enterBill'
+import { addSupplier, changeSupplier } from '@/services/buying/keepSupplier'
+import { changeOrder, closeOrder, orderGoods, sendOrder } from '@/services/buying/orderGoods'
+import { orderForSale } from '@/services/buying/orderForSale'
+import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
+import { receiveGoods } from '@/services/buying/receiveGoods'
+import { voidBill } from '@/services/buying/voidBill'
+import { change, listOf, noQuery, page, read, readCursor } from '../operation'
+
+const ofSupplier = page.extend({ supplierId: idField.optional() })
+const part = ({ limit, after }: { readonly limit: number; readonly after?: string }) => ({
+  limit,
+  after: readCursor(z.number().int(), after),
+})
+const byId = (row: { readonly id: number }) => row.id
+const same = <T>(row: T): T => row
+
+export const buying = [
+  change('/suppliers', 'Somebody who sells to us.', addSupplier, { status: 201 }),
+  read(
+    '/suppliers',
+    'Suppliers by name, with what is owed to them.',
+    z.object({ search: z.string().max(200).optional() }),
+    async ({ db, business, today, query }) => ({
+      items: await readSuppliers(db, query.search, { business, today }),
+      next: null,
+    }),
+  ),
+  read(
+    '/suppliers/{id}',
+    'A supplier.',
+    noQuery,
+    ({ db, id, business, today }) => supplierView(db, id, { business, today }),
+    'supplier',
+  ),
+  change('/suppliers/{id}', 'Changes what is kept of a supplier.', changeSupplier, {
+    path: { supplierId: 'id' },
+    method: 'PATCH',
+  }),
+  change('/purchase-orders', 'An order to a supplier: a draft until it is sent. It posts nothing.', orderGoods, {
+    status: 201,
+  }),
+  read(
+    '/purchase-orders',
+    'Orders to suppliers, the newest first.',
+    ofSupplier.extend({ saleId: idField.optional() }),
+    async ({ db, business, query }) =>
+      listOf(await orderViews(db, query, part(query), business.currency), query.limit, same, byId),
+  ),
+  read(
+    '/purchase-orders/{id}',
+    'An order to a supplier.',
+    noQuery,
+    ({ db, id, business }) => orderView(db, id, business.currency),
+    'order',
+  ),
+  change('/purchase-orders/{id}', 'Changes what is on an order; what came stays on it.', changeOrder, {
+    path: { orderId: 'id' },
+    method: 'PATCH',
+  }),
+  change('/purchase-orders/{id}/send', 'The supplier has it: what did not come yet is on order.', sendOrder, {
+    path: { orderId: 'id' },
+  }),
+  change('/purchase-orders/{id}/close', 'What did not come is not wanted any more.', closeOrder, {
+    path: { orderId: 'id' },
+  }),
+  change('/sales/{id}/purchase-orders', 'Orders what a sale is short of, one order a supplier.', orderForSale, {
+    path: { saleId: 'id' },
+    status: 201,
+  }),
+  read('/buying/proposals', 'What to order, of whom, and why.', noQuery, async ({ db, business, today }) => ({
+    rows: await readProposals(db, { business, today }),
+  })),
+  change('/goods-received', 'Goods come from a supplier, by an order or without one.', receiveGoods, { status: 201 }),
+  read('/goods-received', 'What came from suppliers, the newest first.', ofSupplier, async ({ db, query }) =>
+    listOf(await receivedViews(db, query, part(query)), query.limit, same, byId),
+  ),
+  read(
+    '/goods-received/{id}',
+    'What came, and for which sales it is set aside.',
+    noQuery,
+    ({ db, id, today }) => receivedView(db, id, { today }),
+    'receipt of goods',
+  ),
+  change('/bills', 'A supplier’s invoice: for what came, for what is on order, or by account.', enterBill, {
+    status: 201,
+  }),
+  read('/bills', 'Suppliers’ invoices, the newest first.', ofSupplier, async ({ db, business, query }) =>
+    listOf(await billViews(db, query, part(query), business.currency), query.limit, same, byId),
+  ),
+  read(
+    '/bills/{id}',
+    'A supplier’s invoice, and what was paid on it.',
+    noQuery,
+    ({ db, id, business }) => billView(db, id, { business }),
+    'invoice',
+  ),
+  change('/bills/{id}/void', 'A supplier’s invoice does not count from a day on.', voidBill, {
+    path: { billId: 'id' },
+  }),
+  change('/supplier-payments', 'Money to a supplier: for their invoices, or in advance.', paySupplier, { status: 201 }),
+  read(
+    '/supplier-payments',
+    'Money that went to suppliers, the newest first.',
+    ofSupplier,
+    async ({ db, business, query }) =>
+      listOf(await paymentViews(db, query, part(query), business.currency), query.limit, same, byId),
+  ),
+  read(
+    '/supplier-payments/{id}',
+    'A payment to a supplier, and what it paid.',
+    noQuery,
+    ({ db, id, business }) => paymentView(db, id, { business }),
+    'payment',
+  ),
+  change(
+    '/supplier-payments/{id}/void',
+    'A payment that did not happen: what it paid is owed again.',
+    voidSupplierPayment,
+    {
+      path: { paymentId: 'id' },
+    },
+  ),
+  read(
+    '/payables',
+    'Who is owed what at the end of a day, by age.',
+    z.object({ asOf: day.optional(), by: z.enum(['due', 'bill']).optional() }),
+    ({ db, business, today, query }) =>
+      payablesView(db, { asOf: query.asOf ?? today, by: query.by }, business.currency),
+  ),
+]

@@ -1,0 +1,197 @@
+import { BILL_FILLS, PURCHASE_STATUSES } from '@/core/kinds'
+import { z } from 'zod'
+import { dayText, decimalText, list } from './texts'
+
+const supplier = z.object({
+  id: z.int(),
+  name: z.string(),
+  email: z.string(),
+  phone: z.string(),
+  address: z.string(),
+  note: z.string(),
+  terms: z.object({ net: z.int(), discountPercent: decimalText, discountDays: z.int() }),
+  bank: z.object({
+    name: z.string(),
+    iban: z.string(),
+    bic: z.string(),
+    routing: z.string(),
+    account: z.string(),
+  }),
+  /** Owed to them now, and what of it is late. */
+  owed: decimalText,
+  late: decimalText,
+})
+/** With what was paid to them in advance and is not used. */
+const oneSupplier = supplier.extend({ ahead: decimalText })
+
+const order = z.object({
+  id: z.int(),
+  number: z.string(),
+  supplierId: z.int(),
+  supplier: z.string(),
+  on: dayText,
+  wantedBy: dayText.nullable(),
+  direct: z.boolean(),
+  note: z.string(),
+  status: z.enum(PURCHASE_STATUSES),
+  sentOn: dayText.nullable(),
+  closedOn: dayText.nullable(),
+  closedReason: z.string(),
+  saleIds: z.array(z.int()),
+  lines: z.array(
+    z.object({
+      id: z.int(),
+      goodsId: z.int().nullable(),
+      code: z.string().nullable(),
+      description: z.string(),
+      ordered: decimalText,
+      unitCost: decimalText,
+      taxCode: z.string().nullable(),
+      saleLineId: z.int().nullable(),
+      saleId: z.int().nullable(),
+      received: decimalText,
+      billed: decimalText,
+      toReceive: decimalText,
+      toBill: decimalText,
+    }),
+  ),
+  totals: z.object({ net: decimalText }),
+})
+
+const received = z.object({
+  id: z.int(),
+  number: z.string(),
+  supplierId: z.int(),
+  supplier: z.string(),
+  purchaseOrderId: z.int().nullable(),
+  on: dayText,
+  placeId: z.int(),
+  lines: z.array(
+    z.object({
+      id: z.int(),
+      goodsId: z.int(),
+      name: z.string(),
+      quantity: decimalText,
+      unitCost: decimalText,
+      purchaseOrderLineId: z.int().nullable(),
+      billed: decimalText,
+      toBill: decimalText,
+    }),
+  ),
+})
+/** With the sales it is set aside for, and who of those that wait can go now. */
+const oneReceived = received.extend({
+  setAsideFor: z.array(z.object({ saleId: z.int(), lineId: z.int(), quantity: decimalText })),
+  canGo: z.array(z.object({ saleId: z.int(), number: z.int(), customer: z.string() })),
+})
+
+const bill = z.object({
+  id: z.int(),
+  number: z.string(),
+  supplierId: z.int(),
+  supplier: z.string(),
+  theirNumber: z.string(),
+  on: dayText,
+  totals: z.object({ net: decimalText, tax: decimalText, gross: decimalText }),
+  open: decimalText,
+  dues: z.array(z.object({ dueOn: dayText, amount: decimalText, open: decimalText })),
+  discount: z.object({ through: dayText, amount: decimalText }).nullable(),
+  priceDifference: decimalText,
+  voidedOn: dayText.nullable(),
+  lines: z.array(
+    z.object({
+      id: z.int(),
+      receivedLineId: z.int().nullable(),
+      purchaseOrderLineId: z.int().nullable(),
+      accountId: z.int(),
+      account: z.string(),
+      description: z.string(),
+      quantity: decimalText,
+      unitCost: decimalText,
+      amount: decimalText,
+      tax: decimalText,
+      difference: decimalText,
+      toStock: decimalText,
+      toCostOfSales: decimalText,
+    }),
+  ),
+})
+/** With what was taken off it and when. */
+const oneBill = bill.extend({
+  paid: z.array(
+    z.object({ on: dayText, kind: z.enum(BILL_FILLS), paymentId: z.int().nullable(), amount: decimalText }),
+  ),
+})
+
+const payment = z.object({
+  id: z.int(),
+  number: z.string(),
+  supplierId: z.int(),
+  supplier: z.string(),
+  on: dayText,
+  accountId: z.int(),
+  account: z.string(),
+  amount: decimalText,
+  voidedOn: dayText.nullable(),
+})
+const onePayment = payment.extend({
+  filled: z.array(z.object({ billId: z.int(), amount: decimalText, discount: decimalText })),
+  discount: decimalText,
+  ahead: decimalText,
+})
+
+const ages = {
+  notDue: decimalText,
+  d1to30: decimalText,
+  d31to60: decimalText,
+  d61to90: decimalText,
+  over90: decimalText,
+  total: decimalText,
+}
+
+/** What the calls of “Buying” answer. */
+export const buyingAnswers = {
+  'POST /suppliers': oneSupplier,
+  'GET /suppliers': list(supplier),
+  'GET /suppliers/{id}': oneSupplier,
+  'PATCH /suppliers/{id}': oneSupplier,
+  'POST /purchase-orders': order,
+  'GET /purchase-orders': list(order),
+  'GET /purchase-orders/{id}': order,
+  'PATCH /purchase-orders/{id}': order,
+  'POST /purchase-orders/{id}/send': order,
+  'POST /purchase-orders/{id}/close': order,
+  'POST /sales/{id}/purchase-orders': z.object({ orders: z.array(order) }),
+  'GET /buying/proposals': z.object({
+    rows: z.array(
+      z.object({
+        goodsId: z.int(),
+        name: z.string(),
+        supplierId: z.int().nullable(),
+        supplier: z.string(),
+        quantity: decimalText,
+        why: z.enum(['sale', 'reorder']),
+        saleIds: z.array(z.int()),
+      }),
+    ),
+  }),
+  'POST /goods-received': oneReceived,
+  'GET /goods-received': list(received),
+  'GET /goods-received/{id}': oneReceived,
+  'POST /bills': oneBill,
+  'GET /bills': list(bill),
+  'GET /bills/{id}': oneBill,
+  'POST /bills/{id}/void': oneBill,
+  'POST /supplier-payments': onePayment,
+  'GET /supplier-payments': list(payment),
+  'GET /supplier-payments/{id}': onePayment,
+  'POST /supplier-payments/{id}/void': onePayment,
+  'GET /payables': z.object({
+    asOf: dayText,
+    by: z.string(),
+    rows: z.array(z.object({ supplierId: z.int(), name: z.string(), ...ages })),
+    totals: z.object(ages),
+    controlAccount: decimalText,
+    difference: decimalText,
+  }),
+}

@@ -1,0 +1,42 @@
+import { z } from 'zod'
+import { isIban } from '@/core/formats'
+import { days, id, needed, percent, text } from '@/contract/fields'
+
+const email = z.union([z.literal(''), z.email('An e-mail address looks like name@place.example.').max(200)])
+
+const fields = {
+  name: needed(200, 'A name'),
+  email: email.optional(),
+  phone: text(60).optional(),
+  address: text(500).optional(),
+  note: text(2000).optional(),
+  /** Their bills are due so many days after their day; paid within fewer they cost so many percent less. */
+  terms: z
+    .object({
+      net: days,
+      discountPercent: percent.refine((p) => p.lte(100), 'A discount is at most 100 %.').optional(),
+      discountDays: days.optional(),
+    })
+    .optional(),
+  bank: z
+    .object({
+      name: text(100).optional(),
+      iban: text(60)
+        .transform((t) => t.replace(/\s+/g, '').toUpperCase())
+        .refine(
+          (t) => t === '' || isIban(t),
+          'This IBAN is not right: its check digits do not fit. Compare it with their invoice.',
+        )
+        .optional(),
+      bic: text(11).optional(),
+      routing: text(40).optional(),
+      account: text(40).optional(),
+    })
+    .optional(),
+}
+
+export const addSupplierInput = z.object(fields)
+export const changeSupplierInput = z
+  .object({ supplierId: id, ...fields })
+  .partial()
+  .required({ supplierId: true })

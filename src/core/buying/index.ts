@@ -1,0 +1,2 @@
+export * from './purchase'
+export * from './difference'

@@ -1,0 +1,62 @@
+import type { Day } from '../day'
+import { addMoney, negateMoney, type Money } from '../money'
+import { account, credit, debit, makeEntry, role, type EntryDraft } from './entry'
+
+interface Posting {
+  readonly on: Day
+  readonly text: string
+}
+
+/** Goods came from a supplier: they are worth `value`, and owed on “goods received, not invoiced” until the invoice is there. */
+export const postGoodsReceived = ({ on, text, value }: Posting & { readonly value: Money }): EntryDraft =>
+  makeEntry(on, text, [debit(role('stock'), value), credit(role('received-not-billed'), value)])
+
+/** A supplier's invoice: what it clears, where its price differs, what goes to accounts, tax paid; owed in one sum. */
+export interface BillPosting extends Posting {
+  readonly cleared: Money
+  readonly toStock: Money
+  readonly toCost: Money
+  readonly accounts: readonly { readonly accountId: number; readonly net: Money }[]
+  readonly tax: Money
+  readonly gross: Money
+}
+
+export const postBill = (b: BillPosting): EntryDraft =>
+  makeEntry(b.on, b.text, [
+    debit(role('received-not-billed'), b.cleared),
+    debit(role('stock'), b.toStock),
+    debit(role('cost-of-goods-sold'), b.toCost),
+    ...b.accounts.map((a) => debit(account(a.accountId), a.net)),
+    debit(role('tax-on-purchases'), b.tax),
+    credit(role('payables'), b.gross),
+  ])
+
+/** Money that was paid to a supplier in advance is used for a bill. */
+export const postAheadUsed = ({ on, text, amount }: Posting & { readonly amount: Money }): EntryDraft =>
+  makeEntry(on, text, [debit(role('payables'), amount), credit(role('paid-ahead'), amount)])
+
+/** Money that goes to a supplier: for bills, with what they let off for paying early (and its tax), or in advance. */
+export interface SupplierPaymentPosting extends Posting {
+  readonly accountId: number
+  /** For bills and in advance, together what leaves the account. */
+  readonly paid: Money
+  readonly ahead: Money
+  readonly discount: { readonly net: Money; readonly tax: Money }
+}
+
+export const postSupplierPayment = (p: SupplierPaymentPosting): EntryDraft =>
+  makeEntry(p.on, p.text, [
+    debit(role('payables'), addMoney(p.paid, addMoney(p.discount.net, p.discount.tax))),
+    debit(role('paid-ahead'), p.ahead),
+    credit(account(p.accountId), addMoney(p.paid, p.ahead)),
+    credit(role('purchase-discounts'), p.discount.net),
+    credit(role('tax-on-purchases'), p.discount.tax),
+  ])
+
+/** The same the other way round, on a day of its own: a bill or payment is void. */
+export const postVoided = (draft: EntryDraft, { on, text }: Posting): EntryDraft =>
+  makeEntry(
+    on,
+    text,
+    draft.lines.map((l) => ({ ...l, amount: negateMoney(l.amount) })),
+  )

@@ -1,0 +1,173 @@
+import { and, asc, desc, eq, isNull, lt, sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import { money, type Money } from '@/core/money'
+import { present } from '@/core/present'
+import type { Db } from '../connect'
+import { account, aheadMove, bill, billFill, billLine, supplier } from '../schema'
+import { insertWithId } from './insertWithId'
+import { isOneOf } from './search'
+
+export const insertBill = insertWithId(bill)
+
+export const insertBillLines = async (db: Db, rows: readonly (typeof billLine.$inferInsert)[]): Promise<void> => {
+  if (rows.length > 0) await db.insert(billLine).values([...rows])
+}
+
+export const markBillVoid = async (db: Db, id: number, voidedOn: Day, voidReason: string): Promise<void> => {
+  await db.update(bill).set({ voidedOn, voidReason }).where(eq(bill.id, id))
+}
+
+export const insertBillFills = async (db: Db, rows: readonly (typeof billFill.$inferInsert)[]): Promise<void> => {
+  if (rows.length > 0) await db.insert(billFill).values([...rows])
+}
+
+export const insertAheadMove = async (db: Db, row: typeof aheadMove.$inferInsert): Promise<void> => {
+  await db.insert(aheadMove).values(row)
+}
+
+export interface BillFilter {
+  readonly id?: number
+  readonly ids?: readonly number[]
+  readonly supplierId?: number
+  /** Not paid in full, and not void. */
+  readonly open?: boolean
+}
+
+/** Suppliers' invoices, the newest first. */
+export const listBills = async (
+  db: Db,
+  of: BillFilter,
+  part: { readonly limit?: number; readonly after?: number } = {},
+) => {
+  const all = db
+    .select({ bill, supplier: supplier.name })
+    .from(bill)
+    .innerJoin(supplier, eq(supplier.id, bill.supplierId))
+    .where(
+      and(
+        of.id === undefined ? undefined : eq(bill.id, of.id),
+        of.ids === undefined ? undefined : isOneOf(bill.id, of.ids),
+        of.supplierId === undefined ? undefined : eq(bill.supplierId, of.supplierId),
+        of.open ? and(lt(bill.filled, bill.gross), isNull(bill.voidedOn)) : undefined,
+        part.after === undefined ? undefined : sql`${bill.id} < ${part.after}`,
+      ),
+    )
+    .orderBy(desc(bill.id))
+  const rows = await (part.limit === undefined ? all : all.limit(part.limit))
+  return rows.map(({ bill: b, ...named }) => ({ ...b, ...named }))
+}
+export type BillRow = Awaited<ReturnType<typeof listBills>>[number]
+
+/** The bill of a supplier that has their number already, if there is one that is not void. */
+export const findBillByNumber = async (db: Db, supplierId: number, theirNumber: string) =>
+  (
+    await db
+      .select({ id: bill.id, number: bill.number })
+      .from(bill)
+      .where(
+        and(
+          eq(bill.supplierId, supplierId),
+          sql`lower(${bill.theirNumber}) = lower(${theirNumber})`,
+          isNull(bill.voidedOn),
+        ),
+      )
+  )[0] ?? null
+
+export const listBillLines = async (db: Db, billIds: readonly number[]) => {
+  if (billIds.length === 0) return []
+  const rows = await db
+    .select({ line: billLine, account: account.code, accountName: account.name })
+    .from(billLine)
+    .innerJoin(account, eq(account.id, billLine.accountId))
+    .where(isOneOf(billLine.billId, billIds))
+    .orderBy(asc(billLine.billId), asc(billLine.position))
+  return rows.map(({ line, ...named }) => ({ ...line, ...named }))
+}
+export type BillLineRow = Awaited<ReturnType<typeof listBillLines>>[number]
+
+/** What was taken off bills, or of payments, day by day in the order in which it was written. */
+export const listBillFills = async (
+  db: Db,
+  of: { readonly billIds: readonly number[] } | { readonly paymentId: number },
+) => {
+  if ('billIds' in of && of.billIds.length === 0) return []
+  return db
+    .select()
+    .from(billFill)
+    .where('billIds' in of ? isOneOf(billFill.billId, of.billIds) : eq(billFill.paymentId, of.paymentId))
+    .orderBy(asc(billFill.id))
+}
+
+/** What was paid to a supplier in advance and used, day by day. */
+export const listAheadMoves = (db: Db, supplierId: number) =>
+  db.select().from(aheadMove).where(eq(aheadMove.supplierId, supplierId)).orderBy(asc(aheadMove.id))
+
+/** A bill with what of it was open at the end of a day. */
+export interface OpenBill {
+  readonly id: number
+  readonly number: string
+  readonly theirNumber: string
+  readonly supplierId: number
+  readonly supplier: string
+  readonly on: Day
+  readonly dueOn: Day
+  readonly discountOn: Day | null
+  readonly open: Money
+}
+
+/** Bills of which something was open at the end of a day, the oldest due first. */
+export const listOpenBills = async (
+  db: Db,
+  of: { readonly asOf: Day; readonly supplierId?: number },
+  currency: string,
+): Promise<readonly OpenBill[]> => {
+  const rows = await db.execute<{
+    id: number
+    number: string
+    their_number: string
+    supplier_id: number
+    supplier: string
+    on_day: Day
+    due_on: Day
+    discount_on: Day | null
+    open: string
+  }>(sql`
+    select b.id, b.number, b.their_number, b.supplier_id, s.name as supplier, b.on_day::text as on_day, b.due_on::text as due_on,
+           b.discount_on::text as discount_on, (b.gross - coalesce(f.filled, 0))::text as open
+      from bill b join supplier s on s.id = b.supplier_id
+      left join lateral (select sum(amount) as filled from bill_fill f where f.bill_id = b.id and f.on_day <= ${of.asOf}) f on true
+     where b.on_day <= ${of.asOf} and (b.voided_on is null or b.voided_on > ${of.asOf}) and b.gross > coalesce(f.filled, 0)
+       ${of.supplierId === undefined ? sql`` : sql`and b.supplier_id = ${of.supplierId}`}
+     order by b.due_on, b.id`)
+  return rows.map((r) => ({
+    id: r.id,
+    number: r.number,
+    theirNumber: r.their_number,
+    supplierId: r.supplier_id,
+    supplier: r.supplier,
+    on: r.on_day,
+    dueOn: r.due_on,
+    discountOn: r.discount_on,
+    open: money(BigInt(r.open), currency),
+  }))
+}
+
+/** What suppliers' papers say as of a day: owed to them, received and not invoiced, paid to them in advance. */
+export const sumBuying = async (db: Db, asOf: Day, currency: string) => {
+  const row = present(
+    (
+      await db.execute<Record<'payables' | 'received' | 'ahead', string>>(sql`
+    select (coalesce((select sum(gross) from bill where on_day <= ${asOf} and (voided_on is null or voided_on > ${asOf})), 0)
+            - coalesce((select sum(amount) from bill_fill where on_day <= ${asOf}), 0))::text as payables,
+           (coalesce((select sum(l.value) from goods_received r join goods_received_line l on l.received_id = r.id where r.on_day <= ${asOf}), 0)
+            - coalesce((select sum(l.cleared) from bill b join bill_line l on l.bill_id = b.id
+                         where b.on_day <= ${asOf} and (b.voided_on is null or b.voided_on > ${asOf})), 0))::text as received,
+           coalesce((select sum(amount) from ahead_move where on_day <= ${asOf}), 0)::text as ahead`)
+    )[0],
+  )
+  return {
+    payables: money(BigInt(row.payables), currency),
+    received: money(BigInt(row.received), currency),
+    ahead: money(BigInt(row.ahead), currency),
+  }
+}

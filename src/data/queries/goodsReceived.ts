@@ -1,0 +1,75 @@
+import { and, asc, desc, eq, sql } from 'drizzle-orm'
+import { present } from '@/core/present'
+import type { Db } from '../connect'
+import { goods, goodsReceived, goodsReceivedLine, supplier } from '../schema'
+import { insertWithId } from './insertWithId'
+import { isOneOf } from './search'
+
+export const insertGoodsReceived = insertWithId(goodsReceived)
+
+export const insertReceivedLine = async (db: Db, row: typeof goodsReceivedLine.$inferInsert): Promise<number> =>
+  present((await db.insert(goodsReceivedLine).values(row).returning({ id: goodsReceivedLine.id }))[0]).id
+
+export const updateReceivedLine = async (
+  db: Db,
+  id: number,
+  change: Pick<typeof goodsReceivedLine.$inferInsert, 'billed' | 'billedValue'>,
+): Promise<void> => {
+  await db.update(goodsReceivedLine).set(change).where(eq(goodsReceivedLine.id, id))
+}
+
+/** What came from suppliers, the newest first. */
+export const listGoodsReceived = async (
+  db: Db,
+  of: { readonly id?: number; readonly supplierId?: number; readonly orderId?: number },
+  part: { readonly limit?: number; readonly after?: number } = {},
+) => {
+  const all = db
+    .select({ paper: goodsReceived, supplier: supplier.name })
+    .from(goodsReceived)
+    .innerJoin(supplier, eq(supplier.id, goodsReceived.supplierId))
+    .where(
+      and(
+        of.id === undefined ? undefined : eq(goodsReceived.id, of.id),
+        of.supplierId === undefined ? undefined : eq(goodsReceived.supplierId, of.supplierId),
+        of.orderId === undefined ? undefined : eq(goodsReceived.orderId, of.orderId),
+        part.after === undefined ? undefined : sql`${goodsReceived.id} < ${part.after}`,
+      ),
+    )
+    .orderBy(desc(goodsReceived.id))
+  const rows = await (part.limit === undefined ? all : all.limit(part.limit))
+  return rows.map(({ paper, ...named }) => ({ ...paper, ...named }))
+}
+
+/** Lines of what came, by their papers, by themselves, or those of order lines; in the order in which they were written. */
+export const listReceivedLines = async (
+  db: Db,
+  of:
+    | { readonly receivedIds: readonly number[] }
+    | { readonly lineIds: readonly number[] }
+    | { readonly orderLineIds: readonly number[] },
+) => {
+  const [column, ids] =
+    'receivedIds' in of
+      ? ([goodsReceivedLine.receivedId, of.receivedIds] as const)
+      : 'lineIds' in of
+        ? ([goodsReceivedLine.id, of.lineIds] as const)
+        : ([goodsReceivedLine.orderLineId, of.orderLineIds] as const)
+  if (ids.length === 0) return []
+  const rows = await db
+    .select({
+      line: goodsReceivedLine,
+      name: goods.name,
+      code: goods.code,
+      supplierId: goodsReceived.supplierId,
+      on: goodsReceived.onDay,
+      placeId: goodsReceived.placeId,
+    })
+    .from(goodsReceivedLine)
+    .innerJoin(goods, eq(goods.id, goodsReceivedLine.goodsId))
+    .innerJoin(goodsReceived, eq(goodsReceived.id, goodsReceivedLine.receivedId))
+    .where(isOneOf(column, [...new Set(ids)]))
+    .orderBy(asc(goodsReceivedLine.id))
+  return rows.map(({ line, ...named }) => ({ ...line, ...named }))
+}
+export type ReceivedLineRow = Awaited<ReturnType<typeof listReceivedLines>>[number]

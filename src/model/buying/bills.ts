@@ -1,0 +1,82 @@
+import { isZeroMoney, money, subtractMoney, toDecimalString } from '@/core/money'
+import type { Db } from '@/data/connect'
+import {
+  listBillFills,
+  listBillLines,
+  listBills,
+  type BillFilter,
+  type BillLineRow,
+  type BillRow,
+} from '@/data/queries/bill'
+import type { Asked } from '../where'
+
+const viewOf = (b: BillRow, lines: readonly BillLineRow[], currency: string) => {
+  const amount = (minor: bigint): string => toDecimalString(money(minor, currency))
+  const open = b.voidedOn ? money(0n, currency) : subtractMoney(money(b.gross, currency), money(b.filled, currency))
+  return {
+    id: b.id,
+    number: b.number,
+    supplierId: b.supplierId,
+    supplier: b.supplier,
+    theirNumber: b.theirNumber,
+    on: b.onDay,
+    totals: { net: amount(b.net), tax: amount(b.tax), gross: amount(b.gross) },
+    open: toDecimalString(open),
+    dues: [{ dueOn: b.dueOn, amount: amount(b.gross), open: toDecimalString(open) }],
+    discount: b.discountOn && b.discount > 0n ? { through: b.discountOn, amount: amount(b.discount) } : null,
+    priceDifference: amount(lines.reduce((sum, l) => sum + l.difference, 0n)),
+    voidedOn: b.voidedOn,
+    lines: lines.map((l) => ({
+      id: l.id,
+      receivedLineId: l.receivedLineId,
+      purchaseOrderLineId: l.orderLineId,
+      accountId: l.accountId,
+      account: l.account,
+      description: l.description,
+      quantity: l.quantity.toString(),
+      unitCost: l.unitCost.toString(),
+      amount: amount(l.net),
+      tax: amount(l.tax),
+      difference: amount(l.difference),
+      toStock: amount(l.toStock),
+      toCostOfSales: amount(l.difference - l.toStock),
+    })),
+  }
+}
+export type BillView = ReturnType<typeof viewOf>
+
+/** Suppliers' invoices, the newest first, each with its lines. */
+export const billViews = async (
+  db: Db,
+  of: BillFilter,
+  part: { readonly limit?: number; readonly after?: number },
+  currency: string,
+): Promise<readonly BillView[]> => {
+  const bills = await listBills(db, of, part)
+  const lines = await listBillLines(
+    db,
+    bills.map((b) => b.id),
+  )
+  return bills.map((b) =>
+    viewOf(
+      b,
+      lines.filter((l) => l.billId === b.id),
+      currency,
+    ),
+  )
+}
+
+/** One of them, with what was paid on it and when. */
+export const billView = async (db: Db, id: number, { business }: Pick<Asked, 'business'>) => {
+  const { currency } = business
+  const [view] = await billViews(db, { id }, {}, currency)
+  if (!view) return null
+  const fills = await listBillFills(db, { billIds: [id] })
+  return {
+    ...view,
+    paid: fills
+      .map((f) => ({ on: f.onDay, kind: f.kind, paymentId: f.paymentId, amount: money(f.amount, currency) }))
+      .filter((f) => !isZeroMoney(f.amount))
+      .map((f) => ({ ...f, amount: toDecimalString(f.amount) })),
+  }
+}

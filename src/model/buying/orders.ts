@@ -1,0 +1,75 @@
+import { purchaseLeft, purchaseStatus } from '@/core/buying'
+import { sumMoney, toDecimalString } from '@/core/money'
+import { valueAt } from '@/core/stock'
+import type { Db } from '@/data/connect'
+import {
+  listPurchaseLines,
+  listPurchaseOrders,
+  type OrderFilter,
+  type PurchaseLineRow,
+  type PurchaseOrderRow,
+} from '@/data/queries/purchaseOrder'
+
+const viewOf = (order: PurchaseOrderRow, lines: readonly PurchaseLineRow[], currency: string) => ({
+  id: order.id,
+  number: order.number,
+  supplierId: order.supplierId,
+  supplier: order.supplier,
+  on: order.onDay,
+  wantedBy: order.wantedBy,
+  direct: order.direct,
+  note: order.note,
+  status: purchaseStatus(order, lines),
+  sentOn: order.sentOn,
+  closedOn: order.closedOn,
+  closedReason: order.closedReason,
+  saleIds: [...new Set(lines.flatMap((l) => l.saleId ?? []))],
+  lines: lines.map((l) => {
+    const left = purchaseLeft(l)
+    return {
+      id: l.id,
+      goodsId: l.goodsId,
+      code: l.code,
+      description: l.description,
+      ordered: l.quantity.toString(),
+      unitCost: l.unitCost.toString(),
+      taxCode: l.taxCode,
+      saleLineId: l.saleLineId,
+      saleId: l.saleId,
+      received: l.received.toString(),
+      billed: l.billed.toString(),
+      toReceive: l.goodsId === null ? '0' : left.toReceive.toString(),
+      toBill: left.toBill.toString(),
+    }
+  }),
+  totals: {
+    net: toDecimalString(
+      sumMoney(
+        lines.map((l) => valueAt(l.unitCost, l.quantity, currency)),
+        currency,
+      ),
+    ),
+  },
+})
+export type OrderView = ReturnType<typeof viewOf>
+
+/** Orders to suppliers, the newest first, each with its lines. */
+export const orderViews = async (
+  db: Db,
+  of: OrderFilter,
+  part: { readonly limit?: number; readonly after?: number },
+  currency: string,
+): Promise<readonly OrderView[]> => {
+  const orders = await listPurchaseOrders(db, of, part)
+  const lines = await listPurchaseLines(db, { orderIds: orders.map((o) => o.id) })
+  return orders.map((o) =>
+    viewOf(
+      o,
+      lines.filter((l) => l.orderId === o.id),
+      currency,
+    ),
+  )
+}
+
+export const orderView = async (db: Db, id: number, currency: string) =>
+  (await orderViews(db, { id }, {}, currency))[0] ?? null

@@ -1,0 +1,55 @@
+import { larger, ZERO, type Decimal } from '@/core/money'
+import type { Db } from '@/data/connect'
+import { findGoods } from '@/data/queries/goods'
+import { listBelowReorder, sumOnOrder } from '@/data/queries/purchaseOrder'
+import { listGoodsSuppliers } from '@/data/queries/suppliers'
+import { listAllWaiting } from '@/data/queries/waiting'
+import { standGoods } from '../goods/goods'
+import { shareOut } from '../goods/shares'
+import type { Asked } from '../where'
+
+/** In whole packs: the fewest that hold so many. */
+const inPacks = (quantity: Decimal, pack: Decimal): Decimal =>
+  pack.gt(0) ? quantity.div(pack).ceil().times(pack) : quantity
+
+/**
+ * What to order: what all sales are short of, then what fell to its reorder point; less what is on order already, in the packs of
+ * the preferred supplier.
+ */
+export const readProposals = async (db: Db, { business, today }: Pick<Asked, 'business' | 'today'>) => {
+  const waiting = (await shareOut(db, await listAllWaiting(db), today)).filter((w) => w.wanted.gt(w.given))
+  const low = await listBelowReorder(db)
+  const ids = [...new Set([...waiting.map((w) => w.goodsId), ...low])]
+  const goods = await findGoods(db, ids)
+  const [standings, sold, onOrder] = await Promise.all([
+    standGoods(db, [...goods.values()], business, today),
+    listGoodsSuppliers(db, ids),
+    sumOnOrder(db, ids),
+  ])
+  return standings.flatMap(({ goods: g, available }) => {
+    if (g.kind !== 'stock' || g.retired) return []
+    const mine = waiting.filter((w) => w.goodsId === g.id)
+    const short = mine.reduce((sum, w) => sum.plus(w.wanted).minus(w.given), ZERO)
+    const coming = onOrder.get(g.id) ?? ZERO
+    const forSales = larger(short.minus(coming), ZERO)
+    const left = larger(coming.minus(short), ZERO).plus(available)
+    const forShelf = g.reorderAt && left.lte(g.reorderAt) ? larger(g.reorderAt.minus(left), ZERO) : ZERO
+    const isLow = g.reorderAt !== null && left.lte(g.reorderAt)
+    const supplier = sold.find((s) => s.goodsId === g.id)
+    const pack = supplier?.packSize ?? ZERO
+    const all = forSales.plus(forShelf)
+    const quantity = all.gt(0) ? inPacks(all, pack) : isLow && forSales.isZero() ? pack : ZERO
+    if (quantity.lte(0)) return []
+    return [
+      {
+        goodsId: g.id,
+        name: g.name,
+        supplierId: supplier?.supplierId ?? null,
+        supplier: supplier?.name ?? '',
+        quantity: quantity.toString(),
+        why: forSales.gt(0) ? ('sale' as const) : ('reorder' as const),
+        saleIds: forSales.gt(0) ? [...new Set(mine.map((w) => w.saleId))] : [],
+      },
+    ]
+  })
+}

@@ -1,0 +1,63 @@
+import { sumMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
+import { lowestFrom } from '@/core/running'
+import { money } from '@/core/money'
+import type { Db } from '@/data/connect'
+import { listAheadMoves, listOpenBills } from '@/data/queries/bill'
+import { findSupplier, listSuppliers } from '@/data/queries/suppliers'
+import type { Asked } from '../where'
+
+type Where = Pick<Asked, 'business' | 'today'>
+
+/** What of money paid to a supplier in advance is left from a day on. */
+export const readAhead = async (db: Db, supplierId: number, { business, today }: Where): Promise<Money> => {
+  const moves = await listAheadMoves(db, supplierId)
+  return money(
+    lowestFrom(
+      moves.map((m) => ({ on: m.onDay, by: m.amount })),
+      today,
+    ),
+    business.currency,
+  )
+}
+
+type Row = NonNullable<Awaited<ReturnType<typeof findSupplier>>>
+
+const viewOf = (s: Row, sums: { readonly owed: Money; readonly late: Money }) => ({
+  id: s.id,
+  name: s.name,
+  email: s.email,
+  phone: s.phone,
+  address: s.address,
+  note: s.note,
+  terms: { net: s.netDays, discountPercent: s.discountPercent.toString(), discountDays: s.discountDays },
+  bank: { name: s.bankName, iban: s.iban, bic: s.bic, routing: s.routing, account: s.bankAccount },
+  owed: toDecimalString(sums.owed),
+  late: toDecimalString(sums.late),
+})
+
+/** Suppliers with what is owed to them now, and what of it is late. */
+export const supplierViews = async (db: Db, rows: readonly Row[], { business, today }: Where) => {
+  const { currency } = business
+  const open = await listOpenBills(db, { asOf: today }, currency)
+  return rows.map((s) => {
+    const mine = open.filter((b) => b.supplierId === s.id)
+    const sum = (bills: typeof mine): Money =>
+      bills.length === 0
+        ? zeroMoney(currency)
+        : sumMoney(
+            bills.map((b) => b.open),
+            currency,
+          )
+    return viewOf(s, { owed: sum(mine), late: sum(mine.filter((b) => b.dueOn < today)) })
+  })
+}
+
+export const supplierView = async (db: Db, id: number, where: Where) => {
+  const row = await findSupplier(db, id)
+  if (!row) return null
+  const [view] = await supplierViews(db, [row], where)
+  return view ? { ...view, ahead: toDecimalString(await readAhead(db, id, where)) } : null
+}
+
+export const readSuppliers = async (db: Db, search: string | undefined, where: Where) =>
+  supplierViews(db, await listSuppliers(db, search), where)

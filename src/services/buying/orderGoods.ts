@@ -1,0 +1,164 @@
+import {
+  changeOrderInput,
+  closeOrderInput,
+  orderGoodsInput,
+  sendOrderInput,
+  type PurchaseLineInput,
+} from '@/contract/inputs/buying/orders'
+import { found, refuse } from '@/contract/refuse'
+import { larger } from '@/core/money'
+import { present } from '@/core/present'
+import { findGoods } from '@/data/queries/goods'
+import { takeNumber } from '@/data/queries/numbers'
+import {
+  deletePurchaseLines,
+  insertPurchaseLines,
+  insertPurchaseOrder,
+  listPurchaseLines,
+  listPurchaseOrders,
+  updatePurchaseLine,
+  updatePurchaseOrder,
+  type PurchaseLineRow,
+} from '@/data/queries/purchaseOrder'
+import { findSaleLines } from '@/data/queries/saleLine'
+import { findSupplier, listGoodsSuppliers } from '@/data/queries/suppliers'
+import { readUnitCosts } from '@/model/goods/unitCosts'
+import { orderView } from '@/model/buying/orders'
+import { defineCommand, draftDay, paperDay, type Work } from '../command'
+
+const wrong = (path: string, message: string): never => refuse({ code: 'invalid', errors: [{ path, message }] })
+
+/** Lines as they are kept: named after their goods, at what this supplier asks, else at what they cost so far. */
+export const fillOrderLines = async (w: Work, supplierId: number, lines: readonly PurchaseLineInput[]) => {
+  const ids = lines.flatMap((l) => l.goodsId ?? [])
+  const goods = await findGoods(w.tx, ids)
+  const [sold, costOf, codes, saleLines] = await Promise.all([
+    listGoodsSuppliers(w.tx, ids),
+    readUnitCosts(w.tx, [...goods.values()], w.currency),
+    w.taxCodes(),
+    findSaleLines(
+      w.tx,
+      lines.flatMap((l) => l.saleLineId ?? []),
+    ),
+  ])
+  return lines.map((l, i) => {
+    const thing = l.goodsId === undefined ? undefined : found(goods.get(l.goodsId), 'goods', l.goodsId)
+    if (thing && thing.kind !== 'stock')
+      wrong(`lines.${i}.goodsId`, `${thing.name} is not kept in stock. Order it in words, as a description.`)
+    if (l.saleLineId !== undefined) {
+      const of = saleLines.find((x) => x.id === l.saleLineId)
+      if (!of || of.goodsId !== l.goodsId)
+        wrong(`lines.${i}.saleLineId`, 'This line is on no order for these goods. Choose the line of the sale anew.')
+    }
+    const asks = sold.find((s) => s.goodsId === l.goodsId && s.supplierId === supplierId)?.unitCost
+    const code = l.taxCode?.toLowerCase()
+    const taxCode = code === undefined ? undefined : codes.find((c) => c.code.toLowerCase() === code)
+    if (code !== undefined && !taxCode) wrong(`lines.${i}.taxCode`, `There is no tax code ${l.taxCode}.`)
+    return {
+      goodsId: thing?.id ?? null,
+      description: l.description || present(thing).name,
+      quantity: l.quantity,
+      unitCost: l.unitCost ?? asks ?? costOf(present(thing).id).toDecimalPlaces(4),
+      taxCodeId: taxCode?.id ?? null,
+      saleLineId: l.saleLineId ?? null,
+    }
+  })
+}
+
+/** Takes an order to a supplier for this transaction; with its lines. */
+export const takeOrder = async (w: Work, orderId: number) => {
+  const order = found((await listPurchaseOrders(w.tx, { id: orderId }))[0], 'order', orderId)
+  return { order, lines: await listPurchaseLines(w.tx, { orderIds: [orderId] }) }
+}
+
+const mustBeOpen = (order: { readonly number: string; readonly closedOn: unknown }): void => {
+  if (order.closedOn) refuse({ code: 'order-closed', number: order.number })
+}
+
+const answerOrder = (w: Work, id: number) => ({
+  id,
+  answer: async () => present(await orderView(w.tx, id, w.currency)),
+})
+
+/** Writes a draft of an order to a supplier. Nothing is posted. */
+export const writeOrder = async (
+  w: Work,
+  order: Parameters<typeof insertPurchaseOrder>[1] extends infer R ? Omit<R, 'number'> : never,
+  lines: Awaited<ReturnType<typeof fillOrderLines>>,
+): Promise<number> => {
+  const number = await takeNumber(w.tx, 'purchase-order', order.onDay)
+  const orderId = await insertPurchaseOrder(w.tx, { ...order, number })
+  await insertPurchaseLines(
+    w.tx,
+    lines.map((l, position) => ({ ...l, orderId, position })),
+  )
+  return orderId
+}
+
+/** An order to a supplier: a draft until it is sent. It posts nothing. */
+export const orderGoods = defineCommand(
+  'order-goods',
+  orderGoodsInput,
+  async (w, { supplierId, on, lines, ...facts }) => {
+    found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
+    const filled = await fillOrderLines(w, supplierId, lines)
+    return answerOrder(w, await writeOrder(w, { supplierId, onDay: draftDay(w, on), ...facts }, filled))
+  },
+)
+
+/** What must stay on an order: what came of a line, or was invoiced. */
+const leastOf = (l: PurchaseLineRow) => larger(l.received, l.billed)
+
+/** Changes what is on an order; what came or was invoiced already stays on it. */
+export const changeOrder = defineCommand('change-order', changeOrderInput, async (w, { orderId, lines, ...facts }) => {
+  const { order, lines: before } = await takeOrder(w, orderId)
+  mustBeOpen(order)
+  if (lines) {
+    const filled = await fillOrderLines(w, order.supplierId, lines)
+    const kept = new Set(lines.flatMap((l) => l.lineId ?? []))
+    const fresh = []
+    for (const [position, l] of filled.entries()) {
+      const { lineId } = present(lines[position])
+      if (lineId === undefined) {
+        fresh.push({ ...l, orderId, position })
+        continue
+      }
+      const was =
+        before.find((b) => b.id === lineId) ?? wrong(`lines.${position}.lineId`, 'This line is not on the order.')
+      if (l.quantity.lt(leastOf(was))) refuse({ code: 'less-than-came', line: was.description, least: leastOf(was) })
+      if (was.goodsId !== l.goodsId && leastOf(was).gt(0))
+        wrong(
+          `lines.${position}.goodsId`,
+          `Some ${was.description} came already. Put other goods on a line of their own.`,
+        )
+      await updatePurchaseLine(w.tx, lineId, { ...l, position })
+    }
+    const dropped = before.filter((b) => !kept.has(b.id))
+    const done = dropped.find((b) => leastOf(b).gt(0))
+    if (done) refuse({ code: 'less-than-came', line: done.description, least: leastOf(done) })
+    await deletePurchaseLines(
+      w.tx,
+      dropped.map((b) => b.id),
+    )
+    await insertPurchaseLines(w.tx, fresh)
+  }
+  const given = Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined))
+  if (Object.keys(given).length > 0) await updatePurchaseOrder(w.tx, orderId, given)
+  return answerOrder(w, orderId)
+})
+
+/** The supplier has it: from now on what did not come yet is on order. */
+export const sendOrder = defineCommand('send-order', sendOrderInput, async (w, { orderId, on }) => {
+  const { order } = await takeOrder(w, orderId)
+  mustBeOpen(order)
+  if (!order.sentOn) await updatePurchaseOrder(w.tx, orderId, { sentOn: paperDay(w, on) })
+  return answerOrder(w, orderId)
+})
+
+/** What did not come is not wanted any more. */
+export const closeOrder = defineCommand('close-order', closeOrderInput, async (w, { orderId, on, reason }) => {
+  const { order } = await takeOrder(w, orderId)
+  mustBeOpen(order)
+  await updatePurchaseOrder(w.tx, orderId, { closedOn: on ?? w.today, closedReason: reason })
+  return answerOrder(w, orderId)
+})

@@ -1,0 +1,245 @@
+import { paySupplierInput, voidSupplierPaymentInput } from '@/contract/inputs/buying/bills'
+import type { z } from 'zod'
+import { found, refuse } from '@/contract/refuse'
+import { compareDays, type Day } from '@/core/day'
+import { KEPT_BY_PAPERS, postSupplierPayment, postVoided } from '@/core/ledger'
+import {
+  addMoney,
+  isPositiveMoney,
+  money,
+  smallerMoney,
+  splitMoney,
+  decimal,
+  subtractMoney,
+  sumMoney,
+  zeroMoney,
+  type Money,
+} from '@/core/money'
+import { present } from '@/core/present'
+import { lowestFrom } from '@/core/running'
+import { listAccounts } from '@/data/queries/accounts'
+import {
+  insertAheadMove,
+  insertBillFills,
+  listAheadMoves,
+  listBillFills,
+  listBills,
+  type BillRow,
+} from '@/data/queries/bill'
+import { takeNumber } from '@/data/queries/numbers'
+import { reserveId } from '@/data/queries/reserveId'
+import { insertSupplierPayment, listSupplierPayments, markPaymentVoid } from '@/data/queries/supplierPayment'
+import { findSupplier } from '@/data/queries/suppliers'
+import { paymentView } from '@/model/buying/payments'
+import { dayAfter, defineCommand, paperDay, type Work } from '../command'
+
+const wrong = (path: string, message: string): never => refuse({ code: 'invalid', errors: [{ path, message }] })
+
+/** Which account the money leaves. */
+const accountFrom = async (w: Work, from: z.output<typeof paySupplierInput>['from']): Promise<number> => {
+  if (from === 'bank' || from === 'drawer') return w.accountId(from)
+  const account = found(
+    (await listAccounts(w.tx)).find((a) => a.id === from),
+    'account',
+    from,
+  )
+  if (account.role && KEPT_BY_PAPERS.has(account.role))
+    wrong('from', `${account.name} is kept by documents. Pay from the bank, the drawer, or an account of your own.`)
+  return account.id
+}
+
+/** A bill with what of it may be paid on a day, so that no later day is overfilled, and what is let off for paying by then. */
+interface Payable {
+  readonly bill: BillRow
+  readonly open: Money
+  readonly discount: Money
+}
+
+const readPayables = async (w: Work, supplierId: number, on: Day): Promise<readonly Payable[]> => {
+  const bills = (await listBills(w.tx, { supplierId })).filter((b) => !b.voidedOn && b.onDay <= on)
+  const fills = await listBillFills(w.tx, { billIds: bills.map((b) => b.id) })
+  return bills
+    .map((bill): Payable => {
+      const mine = fills.filter((f) => f.billId === bill.id)
+      const changes = [{ on: bill.onDay, by: bill.gross }, ...mine.map((f) => ({ on: f.onDay, by: -f.amount }))]
+      const open = money(lowestFrom(changes, on), w.currency)
+      const isEarly = bill.discountOn !== null && on <= bill.discountOn && mine.every((f) => f.kind !== 'discount')
+      const discount = isEarly ? smallerMoney(money(bill.discount, w.currency), open) : zeroMoney(w.currency)
+      return { bill, open, discount }
+    })
+    .filter((p) => isPositiveMoney(p.open))
+    .sort((a, b) => compareDays(a.bill.dueOn, b.bill.dueOn) || a.bill.id - b.bill.id)
+}
+
+/** So much money for a bill, and what is let off with it. */
+interface Paid {
+  readonly bill: BillRow
+  readonly paid: Money
+  readonly discount: Money
+}
+
+/** Pays a bill with at most so much: whole with its discount where that is enough, else in part and without it. */
+const payOne = ({ bill, open, discount }: Payable, most: Money): Paid => {
+  const needed = subtractMoney(open, discount)
+  return most.minor >= needed.minor
+    ? { bill, paid: needed, discount }
+    : { bill, paid: most, discount: zeroMoney(open.currency) }
+}
+
+const payOldest = (payables: readonly Payable[], amount: Money): readonly Paid[] => {
+  let left = amount
+  return payables.flatMap((p) => {
+    if (!isPositiveMoney(left)) return []
+    const one = payOne(p, left)
+    left = subtractMoney(left, one.paid)
+    return [one]
+  })
+}
+
+type Named = Exclude<z.output<typeof paySupplierInput>['for'], 'oldest' | undefined>
+
+const payNamed = (w: Work, payables: readonly Payable[], named: Named, amount: Money): readonly Paid[] => {
+  const twice = named.findIndex((n, i) => named.findIndex((o) => o.billId === n.billId) !== i)
+  if (twice >= 0) wrong(`for.${twice}.billId`, 'This invoice is named twice. Add the amounts.')
+  const paid = named.map((n, i): Paid => {
+    const asked = w.money(n.amount, `for.${i}.amount`)
+    const payable = payables.find((p) => p.bill.id === n.billId)
+    if (!payable) return wrong(`for.${i}.billId`, 'Nothing of this invoice is open on that day.')
+    if (asked.minor > payable.open.minor)
+      return refuse({ code: 'bill-not-open', number: payable.bill.number, open: payable.open, asked })
+    const needed = subtractMoney(payable.open, payable.discount)
+    // With as much as it costs early, the rest is let off; what is paid beyond that is paid.
+    return asked.minor >= needed.minor
+      ? { bill: payable.bill, paid: asked, discount: subtractMoney(payable.open, asked) }
+      : payOne(payable, asked)
+  })
+  const all = sumMoney(
+    paid.map((p) => p.paid),
+    w.currency,
+  )
+  if (all.minor > amount.minor)
+    wrong('amount', 'The invoices come to more than is paid. Raise the amount, or pay less of one.')
+  return paid
+}
+
+/** The share of tax in what is let off: as much of it as of the bill. */
+const taxOf = ({ bill, discount }: Paid): { readonly net: Money; readonly tax: Money } => {
+  const [net, tax] = splitMoney(discount, [decimal(bill.net), decimal(bill.tax)])
+  return { net: present(net), tax: present(tax) }
+}
+
+/** Money to a supplier: for their invoices, early-payment discounts taken by themselves; what is left is paid in advance. */
+export const paySupplier = defineCommand('pay-supplier', paySupplierInput, async (w, input) => {
+  const supplier = found(await findSupplier(w.tx, input.supplierId), 'supplier', input.supplierId)
+  const on = paperDay(w, input.on)
+  const amount = w.money(input.amount, 'amount')
+  if (!isPositiveMoney(amount)) wrong('amount', 'The amount must be above zero.')
+  const accountId = await accountFrom(w, input.from)
+  const payables = await readPayables(w, supplier.id, on)
+  const paid =
+    input.for === undefined || input.for === 'oldest'
+      ? payOldest(payables, amount)
+      : payNamed(w, payables, input.for, amount)
+  const sum = (amounts: readonly Money[]): Money => sumMoney(amounts, w.currency)
+  const forBills = sum(paid.map((p) => p.paid))
+  const ahead = subtractMoney(amount, forBills)
+  const discounts = paid.map(taxOf)
+  const number = await takeNumber(w.tx, 'supplier-payment', on)
+  const id = await reserveId(w.tx, 'supplier_payment')
+  const entryId = await w.post(
+    postSupplierPayment({
+      on,
+      text: `Payment ${number}, ${supplier.name}`,
+      accountId,
+      paid: forBills,
+      ahead,
+      discount: { net: sum(discounts.map((d) => d.net)), tax: sum(discounts.map((d) => d.tax)) },
+    }),
+    { kind: 'supplier-payment', id },
+  )
+  await insertSupplierPayment(
+    w.tx,
+    { number, supplierId: supplier.id, onDay: on, accountId, amount: amount.minor, entryId },
+    id,
+  )
+  await insertBillFills(
+    w.tx,
+    paid.flatMap(({ bill, paid: by, discount }) =>
+      [
+        { kind: 'payment' as const, amount: by.minor },
+        { kind: 'discount' as const, amount: discount.minor },
+      ]
+        .filter((f) => f.amount !== 0n)
+        .map((f) => ({ ...f, billId: bill.id, onDay: on, paymentId: id, entryId })),
+    ),
+  )
+  if (isPositiveMoney(ahead))
+    await insertAheadMove(w.tx, { supplierId: supplier.id, onDay: on, amount: ahead.minor, paymentId: id, entryId })
+  return { id, answer: async () => present(await paymentView(w.tx, id, w)) }
+})
+
+/** A payment that did not happen, from a day on: what it paid is owed again. */
+export const voidSupplierPayment = defineCommand(
+  'void-supplier-payment',
+  voidSupplierPaymentInput,
+  async (w, { paymentId, on, reason }) => {
+    const payment = found((await listSupplierPayments(w.tx, { id: paymentId }))[0], 'payment', paymentId)
+    if (payment.voidedOn) refuse({ code: 'already-voided', number: payment.number })
+    const onDay = dayAfter(w, on, payment.onDay, `${payment.number} is dated later.`)
+    const fills = await listBillFills(w.tx, { paymentId })
+    const bills = await listBills(w.tx, { ids: fills.map((f) => f.billId) })
+    const moves = await listAheadMoves(w.tx, payment.supplierId)
+    const ahead = moves.filter((m) => m.paymentId === paymentId).reduce((sum, m) => sum + m.amount, 0n)
+    const free = lowestFrom(
+      moves.map((m) => ({ on: m.onDay, by: m.amount })),
+      onDay,
+    )
+    if (free < ahead) refuse({ code: 'advance-was-used' })
+    const amountOf = (kind: 'payment' | 'discount', billId?: number): Money =>
+      money(
+        fills
+          .filter((f) => f.kind === kind && (billId === undefined || f.billId === billId))
+          .reduce((sum, f) => sum + f.amount, 0n),
+        w.currency,
+      )
+    const discounts = bills.map((bill) =>
+      taxOf({ bill, paid: zeroMoney(w.currency), discount: amountOf('discount', bill.id) }),
+    )
+    const text = `${payment.number} void: ${reason}`
+    const posted = postSupplierPayment({
+      on: onDay,
+      text,
+      accountId: payment.accountId,
+      paid: amountOf('payment'),
+      ahead: money(ahead, w.currency),
+      discount: {
+        net: sumMoney(
+          discounts.map((d) => d.net),
+          w.currency,
+        ),
+        tax: sumMoney(
+          discounts.map((d) => d.tax),
+          w.currency,
+        ),
+      },
+    })
+    const entryId = await w.post(postVoided(posted, { on: onDay, text }), {
+      kind: 'supplier-payment',
+      id: paymentId,
+      reversesId: payment.entryId,
+    })
+    await insertBillFills(
+      w.tx,
+      bills.flatMap((b) => {
+        const amount = addMoney(amountOf('payment', b.id), amountOf('discount', b.id)).minor
+        return amount === 0n
+          ? []
+          : [{ billId: b.id, onDay, kind: 'void' as const, amount: -amount, paymentId, entryId }]
+      }),
+    )
+    if (ahead > 0n)
+      await insertAheadMove(w.tx, { supplierId: payment.supplierId, onDay, amount: -ahead, paymentId, entryId })
+    await markPaymentVoid(w.tx, paymentId, onDay, reason)
+    return { id: paymentId, answer: async () => present(await paymentView(w.tx, paymentId, w)) }
+  },
+)

@@ -1,0 +1,131 @@
+import { sql } from 'drizzle-orm'
+import { enterBill } from '@/services/buying/enterBill'
+import { orderForSale } from '@/services/buying/orderForSale'
+import { changeOrder, closeOrder, orderGoods, sendOrder } from '@/services/buying/orderGoods'
+import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
+import { receiveGoods } from '@/services/buying/receiveGoods'
+import { voidBill } from '@/services/buying/voidBill'
+import { addSupplier } from '@/services/buying/keepSupplier'
+import { changeGoods } from '@/services/goods/keepGoods'
+import type { TestShop } from '../shop'
+import type { About } from './moves'
+import type { History } from './history'
+import type { Step } from './steps'
+
+/** Somebody who sells us violins and rosin, and lets two percent off for paying within ten days. */
+export const addMaker = async (s: TestShop): Promise<number> => {
+  const supplierId = await s.run(addSupplier, {
+    name: 'A maker',
+    terms: { net: 30, discountPercent: '2', discountDays: 10 },
+  })
+  for (const goodsId of [s.violin, s.rosin]) await s.run(changeGoods, { goodsId, suppliers: [{ supplierId }] })
+  return supplierId
+}
+
+/** An order to a supplier that is still open, and a line of it. */
+const anOrder = async (h: History, pick: number) => {
+  const rows = await h.shop.db.execute<{ id: number; line: number; goods: number; track: string }>(sql`
+    select o.id, l.id as line, l.goods_id as goods, g.track from purchase_order o
+      join purchase_order_line l on l.order_id = o.id join goods g on g.id = l.goods_id order by l.id desc limit 8`)
+  return rows[pick % Math.max(rows.length, 1)]
+}
+
+/** A line that came and is not invoiced yet. */
+const aReceivedLine = async (h: History, pick: number): Promise<number> => {
+  const rows = await h.shop.db.execute<{ id: number }>(
+    sql`select id from goods_received_line where billed < quantity order by id desc limit 6`,
+  )
+  return rows[pick % Math.max(rows.length, 1)]?.id ?? 0
+}
+
+const pieces = (x: Step, track: string) =>
+  track === 'lot'
+    ? { lot: { code: `B${x.pick % 3}` } }
+    : track === 'serial'
+      ? { serials: Array.from({ length: x.n }, (_, i) => `S${x.cents % 50}-${i}`) }
+      : {}
+
+/** Goods are ordered, come in part or before their order, are invoiced at other prices and paid, in whole, in part or ahead. */
+export const BUYING = {
+  order: async (h: History, x: Step, { saleId, amount, on }: About) => {
+    const { violin, rosin } = h.shop
+    const { strings, glue, bow, viola } = h.told
+    if (x.n > 6) return h.attempt(orderForSale, { saleId, on, direct: x.flag })
+    const goodsId = [violin, rosin, strings, glue, bow, viola][x.pick % 6]!
+    return h.attempt(orderGoods, {
+      supplierId: h.told.supplier,
+      on,
+      lines: [
+        { goodsId, quantity: String(x.n), unitCost: amount },
+        { description: 'Carriage', quantity: '1', unitCost: '9.90' },
+      ],
+    })
+  },
+  'order-more': async (h: History, x: Step, { on }: About) => {
+    const orderId = await h.idOf('purchase_order', x.pick)
+    if (x.n < 4) return h.attempt(sendOrder, { orderId, on })
+    if (x.n < 6) return h.attempt(closeOrder, { orderId, on, reason: 'x' })
+    return h.attempt(changeOrder, { orderId, lines: [{ goodsId: h.shop.rosin, quantity: String(x.n) }] })
+  },
+  receive: async (h: History, x: Step, { amount, on }: About) => {
+    const made = await anOrder(h, x.pick)
+    if (!made || x.n === 7) {
+      const goodsId = x.flag ? h.shop.rosin : h.told.bow
+      return h.attempt(receiveGoods, {
+        supplierId: h.told.supplier,
+        on,
+        lines: [{ goodsId, quantity: `${x.n}.5`, unitCost: amount }],
+      })
+    }
+    return h.attempt(receiveGoods, {
+      purchaseOrderId: made.id,
+      on,
+      placeId: x.flag ? await h.idOf('place', x.n) : undefined,
+      lines: [
+        {
+          lineId: made.line,
+          quantity: String(x.n),
+          unitCost: x.n > 4 ? amount : undefined,
+          more: x.flag,
+          ...pieces(x, made.track),
+        },
+      ],
+    })
+  },
+  'supplier-bill': async (h: History, x: Step, { amount, on }: About) => {
+    const accounts = await h.shop.db.execute<{ id: number }>(
+      sql`select id from account where code in ('6000', '6010') order by id`,
+    )
+    const made = await anOrder(h, x.pick)
+    const line =
+      x.n < 4
+        ? { receivedLineId: await aReceivedLine(h, x.pick), amount: x.flag ? amount : undefined }
+        : x.n < 6
+          ? {
+              purchaseOrderLineId: made?.line ?? 0,
+              quantity: x.flag ? '1' : undefined,
+              unitCost: x.n === 5 ? amount : undefined,
+            }
+          : { accountId: accounts[x.pick % 2]!.id, amount }
+    return h.attempt(enterBill, {
+      supplierId: h.told.supplier,
+      on,
+      theirNumber: `B-${x.cents}-${x.pick}-${x.n}`,
+      lines: [{ ...line, taxCode: x.flag ? 'STD' : undefined }],
+    })
+  },
+  'pay-supplier': async (h: History, x: Step, { amount, on }: About) => {
+    const billId = await h.idOf('bill', x.pick)
+    return h.attempt(paySupplier, {
+      supplierId: h.told.supplier,
+      on,
+      from: x.flag ? 'bank' : 'drawer',
+      amount,
+      for: x.n > 5 ? [{ billId, amount }] : 'oldest',
+    })
+  },
+  'void-bought': async (h: History, x: Step, { on }: About) =>
+    x.flag
+      ? h.attempt(voidBill, { billId: await h.idOf('bill', x.pick), on, reason: 'x' })
+      : h.attempt(voidSupplierPayment, { paymentId: await h.idOf('supplier_payment', x.pick), on, reason: 'x' }),
+}
