@@ -8,6 +8,7 @@ import { adjustStock } from '../src/services/goods/adjustStock'
 import { moveStock } from '../src/services/goods/moveStock'
 import { addPlace } from '../src/services/goods/places'
 import { act, type Workshop } from './load'
+import { buyThings } from './buyThings'
 import { sendThings } from './sendThings'
 
 /** Three places: what is big stands in the store room by half, what is worked with lies at the bench. */
@@ -32,6 +33,7 @@ const putAway = async (shop: Workshop): Promise<void> => {
 export const writeToday = async (shop: Workshop): Promise<void> => {
   await putAway(shop)
   await sendThings(shop)
+  await buyThings(shop)
   const goods = (code: string) => shop.goods.find((g) => g.code === code)!.id
   const customerId = shop.customers.find((c) => c.name === 'Saltmarsh Youth Orchestra')!.id
   const lines = [

@@ -164,6 +164,13 @@ export const findCustomers = async (typed: string): Promise<Choice<FoundCustomer
     : []
 }
 
+export const findSuppliers = async (
+  typed: string,
+): Promise<Choice<{ readonly id: number; readonly name: string }>[]> => {
+  const found = await call('GET', `/suppliers?search=${encodeURIComponent(typed)}`)
+  return found.ok ? found.value.items.slice(0, 8).map((s) => ({ key: `s${s.id}`, label: s.name, value: s })) : []
+}
+
 export interface FoundGoods {
   readonly id: number
   readonly code: string

@@ -6,7 +6,8 @@ export const PLACES = [
   { key: '4', name: 'Money in', href: '/money-in' },
   { key: '5', name: 'Owed', href: '/owed' },
   { key: '6', name: 'Goods', href: '/goods' },
-  { key: '7', name: 'People', href: '/people' },
+  { key: '7', name: 'Buying', href: '/buying' },
+  { key: '8', name: 'People', href: '/people' },
   { key: '9', name: 'Books', href: '/books' },
 ] as const
 export const POST = { name: 'Mail', href: '/post' } as const

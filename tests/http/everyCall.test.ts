@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { openTour, PASSPHRASE, type Made, type Tour } from './tour/desk'
+import { buying } from './tour/buying'
 import { money } from './tour/money'
 import { office } from './tour/office'
 import { peopleAndGoods } from './tour/peopleAndGoods'
@@ -28,6 +29,7 @@ afterAll(() => tour.till.close())
 peopleAndGoods(() => tour, made)
 sales(() => tour, made)
 money(() => tour, made)
+buying(() => tour, made)
 office(() => tour, made)
 
 test('no call of the table was left out', () => {

@@ -21,6 +21,11 @@ import type { TestShop } from './shop'
 import { bankSlip, settleCards } from '@/services/till/toBank'
 import { closePeriod } from '@/services/books/closePeriod'
 import { changeSettings } from '@/services/access/changeSettings'
+import { enterBill } from '@/services/buying/enterBill'
+import { addSupplier } from '@/services/buying/keepSupplier'
+import { orderGoods, sendOrder } from '@/services/buying/orderGoods'
+import { paySupplier } from '@/services/buying/paySupplier'
+import { receiveGoods } from '@/services/buying/receiveGoods'
 import { changeGoods } from '@/services/goods/keepGoods'
 import { putInBasket } from '@/services/shopfront/basket'
 import { heronParcel } from '@/standins/carrier/carrier'
@@ -80,6 +85,7 @@ beforeAll(async () => {
     lines: [{ goodsId: s.violin, quantity: '1' }],
   })
   await onDay('2026-03-09', handOver, { saleId: brought.id, by: 'delivery', freight: '12.00' })
+  await buy(s, onDay)
   rosin = s.rosin
   receivablesAccount = present((await listAccounts(s.db)).find((a) => a.role === 'receivables')).id
   await onDay('2026-03-10', writeLetter, { paper: 'statement', paperId: quick })
@@ -91,6 +97,22 @@ beforeAll(async () => {
     byItself: false,
   })
 })
+
+/** Something is ordered, comes, is invoiced and paid in part; more is short than is on order. */
+const buy = async (s: TestShop, onDay: Sides['onDay']) => {
+  const maker = await onDay('2026-03-10', addSupplier, { name: 'A maker' })
+  await onDay('2026-03-10', changeGoods, { goodsId: s.rosin, suppliers: [{ supplierId: maker.id }] })
+  const lines = [{ goodsId: s.rosin, quantity: '4', unitCost: '6.00' }]
+  const order = await onDay('2026-03-10', orderGoods, { supplierId: maker.id, lines })
+  await onDay('2026-03-10', sendOrder, { orderId: order.id })
+  const came = await onDay('2026-03-11', receiveGoods, {
+    purchaseOrderId: order.id,
+    lines: [{ goodsId: s.rosin, quantity: '3' }],
+  })
+  const received = [{ receivedLineId: present(came.lines[0]).id, quantity: '2' }]
+  await onDay('2026-03-12', enterBill, { supplierId: maker.id, theirNumber: 'M-1', lines: received })
+  await onDay('2026-03-13', paySupplier, { supplierId: maker.id, from: 'bank', amount: '5.00' })
+}
 
 /** Cash and cards go to the bank, a month is closed, and somebody fills a basket. */
 const toBankAndOnTheShopfront = async (s: TestShop, onDay: Sides['onDay']) => {

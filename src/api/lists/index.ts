@@ -1,3 +1,4 @@
+import { bills, goodsReceived, payables, proposals, purchaseOrders, supplierPayments, suppliers } from './buying'
 import { account, balanceSheet, closings, journal, profitAndLoss, tax, trialBalance } from './books'
 import { drawer, held, invoices, layaways, openItems, plans, receipts, receivables, settlements, slips } from './money'
 import type { AnyReader } from './reader'
@@ -60,6 +61,13 @@ export const LISTS = {
   picks,
   turnover,
   'stock-ages': stockAges,
+  'purchase-orders': purchaseOrders,
+  'goods-received': goodsReceived,
+  bills,
+  'supplier-payments': supplierPayments,
+  suppliers,
+  payables,
+  proposals,
 } as const
 
 const BY_NAME: ReadonlyMap<string, unknown> = new Map(Object.entries(LISTS))

@@ -1,4 +1,13 @@
-import type { HandoverBy, ParcelState, PickState } from '../kinds'
+import type { HandoverBy, ParcelState, PickState, PurchaseStatus } from '../kinds'
+
+/** How far an order to a supplier is, as it is said. */
+export const PURCHASE_STATUS_NAMES: Readonly<Record<PurchaseStatus, string>> = {
+  draft: 'Draft',
+  sent: 'Sent',
+  'received in part': 'Received in part',
+  received: 'Received',
+  closed: 'Closed',
+}
 
 /** How goods go to the customer, as it is said. */
 export const HANDOVER_BY_NAMES: Readonly<Record<HandoverBy, string>> = {

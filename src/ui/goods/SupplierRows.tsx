@@ -2,19 +2,8 @@
 import { X } from 'lucide-react'
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form'
 import { FormQuantity, FormText } from '../form/inputs'
-import { Picker, type Choice } from '../Picker'
-import { call } from '../send'
+import { findSuppliers, Picker } from '../Picker'
 import type { GoodsDraft } from './goodsDraft'
-
-interface Supplier {
-  readonly id: number
-  readonly name: string
-}
-
-const findSuppliers = async (typed: string): Promise<Choice<Supplier>[]> => {
-  const found = await call('GET', `/suppliers?search=${encodeURIComponent(typed)}`)
-  return found.ok ? found.value.items.slice(0, 8).map((s) => ({ key: `s${s.id}`, label: s.name, value: s })) : []
-}
 
 /** Who sells it to us, what they call it, and whom we prefer. */
 export const SupplierRows = () => {

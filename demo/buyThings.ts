@@ -1,0 +1,117 @@
+import { addDays } from '../src/core/day'
+import { present } from '../src/core/present'
+import { listAccounts } from '../src/data/queries/accounts'
+import { listReceivedLines } from '../src/data/queries/goodsReceived'
+import { listPurchaseLines } from '../src/data/queries/purchaseOrder'
+import { listSaleLines } from '../src/data/queries/saleLine'
+import { enterBill } from '../src/services/buying/enterBill'
+import { addSupplier } from '../src/services/buying/keepSupplier'
+import { orderGoods, sendOrder } from '../src/services/buying/orderGoods'
+import { paySupplier } from '../src/services/buying/paySupplier'
+import { receiveGoods } from '../src/services/buying/receiveGoods'
+import { startSale } from '../src/services/sales/startSale'
+import { act, type Workshop } from './load'
+
+/** Orders to suppliers in each state, goods that came in part and straight to a school, and bills due, late and paid early. */
+export const buyThings = async (shop: Workshop): Promise<void> => {
+  const goods = (code: string) => present(shop.goods.find((g) => g.code === code)).id
+  const ago = (days: number) => addDays(shop.today, -days)
+  const account = async (code: string) => present((await listAccounts(shop.db)).find((a) => a.code === code)).id
+  const strings = await act(shop, addSupplier, {
+    name: 'Halden String Works',
+    email: 'sales@halden.example',
+    phone: '555 0161',
+    terms: { net: 30, discountPercent: '2', discountDays: 10 },
+    bank: { name: 'Halden Savings', iban: 'DE89370400440532013000', bic: 'HALDDE1XXX' },
+  })
+  const bows = await act(shop, addSupplier, { name: 'Ines Corvo, bow maker', email: 'ines@corvo.example' })
+  const landlord = await act(shop, addSupplier, { name: 'Mill Lane Estates', terms: { net: 10 } })
+  const power = await act(shop, addSupplier, { name: 'Fernhollow Power', terms: { net: 14 } })
+
+  const order = async (
+    supplierId: number,
+    on: number,
+    lines: readonly [string, string, string][],
+    more: object = {},
+  ) => {
+    const id = await act(shop, orderGoods, {
+      supplierId,
+      on: ago(on),
+      lines: lines.map(([code, quantity, unitCost]) => ({ goodsId: goods(code), quantity, unitCost })),
+      ...more,
+    })
+    return { id, lines: await listPurchaseLines(shop.db, { orderIds: [id] }) }
+  }
+  const sent = async (made: Awaited<ReturnType<typeof order>>, on: number) => {
+    await act(shop, sendOrder, { orderId: made.id, on: ago(on) })
+    return made
+  }
+
+  // In part: four of six stands came, and are invoiced dearer than they were ordered.
+  const stands = await sent(await order(strings, 20, [['STD-MUS', '6', '14.00']], { wantedBy: ago(4) }), 20)
+  const came = await act(shop, receiveGoods, {
+    purchaseOrderId: stands.id,
+    on: ago(9),
+    lines: [{ lineId: present(stands.lines[0]).id, quantity: '4' }],
+  })
+  const [first] = await listReceivedLines(shop.db, { receivedIds: [came] })
+  await act(shop, enterBill, {
+    supplierId: strings,
+    on: ago(8),
+    theirNumber: 'HS-2211',
+    lines: [{ receivedLineId: present(first).id, unitCost: '14.50' }],
+  })
+  // Paid early, with its discount.
+  await act(shop, enterBill, {
+    supplierId: strings,
+    on: ago(30),
+    theirNumber: 'HS-2187',
+    lines: [{ accountId: await account('6020'), description: 'Gut and winding wire', amount: '180.00' }],
+  })
+  await act(shop, paySupplier, { supplierId: strings, on: ago(24), from: 'bank', amount: '176.40' })
+  // Late: bows that were promised a week ago.
+  await sent(await order(bows, 35, [['BOW-VN-PRN', '2', '380.00']], { wantedBy: ago(7) }), 34)
+  // A draft, to be looked at.
+  await order(strings, 0, [['ROS-LGT', '24', '4.10']])
+
+  // Straight to a school.
+  const school = present(shop.customers.find((c) => c.kind === 'school'))
+  shop.sales++
+  const saleId = await act(shop, startSale, {
+    customerId: school.id,
+    title: 'Music stands for the hall',
+    agreed: true,
+    deliverTo: `${school.name}\nFernhollow`,
+    lines: [{ goodsId: goods('STD-MUS'), quantity: '8' }],
+  })
+  const [line] = await listSaleLines(shop.db, [saleId])
+  const direct = await sent(
+    await order(strings, 0, [], {
+      direct: true,
+      lines: [{ goodsId: goods('STD-MUS'), quantity: '8', unitCost: '13.80', saleLineId: present(line).id }],
+    }),
+    0,
+  )
+  await act(shop, receiveGoods, {
+    purchaseOrderId: direct.id,
+    lines: [{ lineId: present(direct.lines[0]).id, quantity: '8' }],
+  })
+
+  // The house: rent paid from the bank, power due, and one that is late.
+  const rent = { supplierId: landlord, theirNumber: 'ML-11', on: ago(26) }
+  await act(shop, enterBill, {
+    ...rent,
+    lines: [{ accountId: await account('6000'), description: 'Workshop rent', amount: '1150.00' }],
+  })
+  await act(shop, paySupplier, { supplierId: landlord, on: ago(18), from: 'bank', amount: '1150.00' })
+  for (const [theirNumber, on, amount] of [
+    ['FP-1020', 40, '96.40'],
+    ['FP-1121', 6, '102.75'],
+  ] as const)
+    await act(shop, enterBill, {
+      supplierId: power,
+      theirNumber,
+      on: ago(on),
+      lines: [{ accountId: await account('6010'), description: 'Light and heating', amount }],
+    })
+}

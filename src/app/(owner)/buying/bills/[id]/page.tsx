@@ -1,0 +1,99 @@
+import type { Metadata } from 'next'
+import { notFound } from 'next/navigation'
+import { formatDay } from '@/core/day'
+import { formatDigits } from '@/core/locale'
+import { readBillPage } from '@/model/buying/pages'
+import { InTheBooks } from '@/ui/books/EntryLines'
+import { PaySupplier } from '@/ui/buying/PaySupplier'
+import { VoidBought } from '@/ui/buying/VoidBought'
+import { Facts } from '@/ui/Facts'
+import { Heading } from '@/ui/Heading'
+import { LedgerHead, right } from '@/ui/LedgerHead'
+import { To } from '@/ui/To'
+import { idFrom, openShop } from '../../../_shop'
+
+export const metadata: Metadata = { title: 'Invoice of a supplier' }
+
+export default async function BillPage({ params }: { params: Promise<{ id: string }> }) {
+  const shop = await openShop()
+  const { bill, posted } = (await readBillPage(shop, await idFrom(params))) ?? notFound()
+  const isOpen = Number(bill.open) > 0
+  const [due] = bill.dues
+  return (
+    <>
+      <Heading
+        above={
+          <To href={`/buying/suppliers/${bill.supplierId}`} className="underline">
+            {bill.supplier}
+          </To>
+        }
+        title={`Invoice ${bill.theirNumber}`}
+        beside={[bill.number, formatDay(bill.on), bill.voidedOn ? `void since ${formatDay(bill.voidedOn)}` : '']
+          .filter(Boolean)
+          .join(', ')}
+        action={
+          !bill.voidedOn && (
+            <>
+              <VoidBought kind="bill" id={bill.id} today={shop.today} />
+              {isOpen && (
+                <PaySupplier
+                  supplierId={bill.supplierId}
+                  name={bill.supplier}
+                  owed={bill.open}
+                  billId={bill.id}
+                  discount={bill.discount}
+                  currency={shop.currency}
+                  today={shop.today}
+                  primary
+                />
+              )}
+            </>
+          )
+        }
+      />
+      <Facts
+        facts={[
+          ['Total', formatDigits(bill.totals.gross)],
+          ['Open', formatDigits(bill.open)],
+          ['Due', due ? formatDay(due.dueOn) : ''],
+          ...(Number(bill.priceDifference) === 0
+            ? []
+            : [['Other than received at', formatDigits(bill.priceDifference)] as const]),
+        ]}
+      />
+      <table className="ledger max-w-4xl">
+        <LedgerHead
+          heads={['For', 'Account', right('Quantity'), right('Net'), right('To stock'), right('To cost of sales')]}
+        />
+        <tbody>
+          {bill.lines.map((l) => (
+            <tr key={l.id}>
+              <td>{l.description}</td>
+              <td>{l.account}</td>
+              <td className="fig">{formatDigits(l.quantity)}</td>
+              <td className="fig">{formatDigits(l.amount)}</td>
+              <td className="fig">{Number(l.toStock) === 0 ? '' : formatDigits(l.toStock)}</td>
+              <td className="fig">{Number(l.toCostOfSales) === 0 ? '' : formatDigits(l.toCostOfSales)}</td>
+            </tr>
+          ))}
+          {(
+            [
+              ['Net', bill.totals.net],
+              ['Tax', bill.totals.tax],
+              ['Total', bill.totals.gross],
+            ] as const
+          ).map(([name, amount]) => (
+            <tr key={name} className={name === 'Total' ? 'total' : ''}>
+              <td colSpan={3} className="r">
+                {name}
+              </td>
+              <td className="fig">{formatDigits(amount)}</td>
+              <td colSpan={2} />
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <InTheBooks {...posted} />
+    </>
+  )
+}

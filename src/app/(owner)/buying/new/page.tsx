@@ -1,0 +1,25 @@
+import type { Metadata } from 'next'
+import { readSupplier } from '@/model/buying/pages'
+import { OrderForm } from '@/ui/buying/OrderForm'
+import { Heading } from '@/ui/Heading'
+import { openShop, queryOf, type Search } from '../../_shop'
+
+export const metadata: Metadata = { title: 'New order' }
+
+export default async function NewOrder({ searchParams }: { searchParams: Search }) {
+  const shop = await openShop()
+  const supplier = await readSupplier(shop, (await queryOf(searchParams)).supplier)
+  return (
+    <>
+      <Heading title="New order" beside="To a supplier" />
+      <div className="max-w-3xl">
+        <OrderForm
+          id={null}
+          supplier={supplier?.name ?? ''}
+          today={shop.today}
+          start={{ supplierId: supplier ? String(supplier.id) : '', wantedBy: '', note: '', lines: [] }}
+        />
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,100 @@
+import type { Metadata } from 'next'
+import { notFound } from 'next/navigation'
+import { formatDay } from '@/core/day'
+import { formatDigits } from '@/core/locale'
+import { PURCHASE_STATUS_NAMES } from '@/core/names'
+import { readOrderPage } from '@/model/buying/pages'
+import { OrderActs } from '@/ui/buying/OrderActs'
+import { Heading } from '@/ui/Heading'
+import { LedgerHead, right } from '@/ui/LedgerHead'
+import { To } from '@/ui/To'
+import { idFrom, openShop } from '../../../_shop'
+
+export const metadata: Metadata = { title: 'Order to a supplier' }
+
+export default async function OrderPage({ params }: { params: Promise<{ id: string }> }) {
+  const shop = await openShop()
+  const { order, tracks, places } = (await readOrderPage(shop, await idFrom(params))) ?? notFound()
+  const says = [
+    PURCHASE_STATUS_NAMES[order.status],
+    formatDay(order.on),
+    order.wantedBy ? `needed by ${formatDay(order.wantedBy)}` : '',
+    order.closedReason,
+  ]
+  return (
+    <>
+      <Heading
+        above={
+          <To href={`/buying/suppliers/${order.supplierId}`} className="underline">
+            {order.supplier}
+          </To>
+        }
+        title={`Order ${order.number}`}
+        beside={says.filter(Boolean).join(', ')}
+        action={
+          <OrderActs
+            id={order.id}
+            number={order.number}
+            status={order.status}
+            supplierId={order.supplierId}
+            canInvoice={order.lines.some((l) => Number(l.toBill) > 0)}
+            today={shop.today}
+            places={places}
+            lines={order.lines
+              .filter((l) => l.goodsId !== null && Number(l.toReceive) > 0)
+              .map((l) => ({
+                id: l.id,
+                description: l.description,
+                toReceive: l.toReceive,
+                track: tracks.get(l.id) ?? 'none',
+              }))}
+          />
+        }
+      />
+      <table className="ledger max-w-4xl">
+        <LedgerHead
+          heads={[
+            'Description',
+            right('Ordered'),
+            right('Received'),
+            right('To come'),
+            right('Not invoiced'),
+            right('Cost of one'),
+          ]}
+        />
+        <tbody>
+          {order.lines.map((l) => (
+            <tr key={l.id}>
+              <td>
+                {l.goodsId === null ? (
+                  l.description
+                ) : (
+                  <To className="hover:underline" href={`/goods/${l.goodsId}`}>
+                    {l.description}
+                  </To>
+                )}
+                {l.saleId !== null && (
+                  <To className="sub ml-2 underline" href={`/sales/${l.saleId}`}>
+                    for a sale
+                  </To>
+                )}
+              </td>
+              <td className="fig">{formatDigits(l.ordered)}</td>
+              <td className="fig">{formatDigits(l.received)}</td>
+              <td className="fig">{formatDigits(l.toReceive)}</td>
+              <td className="fig">{formatDigits(l.toBill)}</td>
+              <td className="fig">{formatDigits(l.unitCost)}</td>
+            </tr>
+          ))}
+          <tr className="total">
+            <td colSpan={5} className="r">
+              Net
+            </td>
+            <td className="fig">{formatDigits(order.totals.net)}</td>
+          </tr>
+        </tbody>
+      </table>
+      {order.note && <p className="mt-3 max-w-prose whitespace-pre-line">{order.note}</p>}
+    </>
+  )
+}

@@ -1,0 +1,26 @@
+import type { Metadata } from 'next'
+import { payables } from '@/api/lists/buying'
+import { Heading } from '@/ui/Heading'
+import { ListExport } from '@/ui/list/ListExport'
+import { ListRows } from '@/ui/list/ListView'
+import { DayPick } from '@/ui/owed/DayPick'
+import { openList } from '../../_list'
+import { openShop, queryOf, type Search } from '../../_shop'
+
+export const metadata: Metadata = { title: 'Payables' }
+
+export default async function Payables({ searchParams }: { searchParams: Search }) {
+  const shop = await openShop()
+  const open = await openList(payables, shop, await queryOf(searchParams))
+  return (
+    <>
+      <Heading
+        title="Payables"
+        beside={<DayPick path="/buying/payables" asOf={open.asOf} today={shop.today} />}
+        action={<ListExport name="payables" query={open.query} />}
+      />
+      <p className="sub mb-3">What we owe, by how long it is due.</p>
+      <ListRows open={open} about={shop} />
+    </>
+  )
+}

@@ -1,0 +1,82 @@
+import type { Metadata } from 'next'
+import { notFound } from 'next/navigation'
+import { bills } from '@/api/lists/buying'
+import { formatDigits } from '@/core/locale'
+import { readSupplierPage } from '@/model/buying/pages'
+import { PaySupplier } from '@/ui/buying/PaySupplier'
+import { SupplierForm } from '@/ui/buying/SupplierForm'
+import { Facts } from '@/ui/Facts'
+import { Heading } from '@/ui/Heading'
+import { ListRows } from '@/ui/list/ListView'
+import { To } from '@/ui/To'
+import { openList } from '../../../_list'
+import { idFrom, openShop } from '../../../_shop'
+
+export const metadata: Metadata = { title: 'Supplier' }
+
+export default async function SupplierPage({ params }: { params: Promise<{ id: string }> }) {
+  const shop = await openShop()
+  const { supplier, draft } = (await readSupplierPage(shop, await idFrom(params))) ?? notFound()
+  const open = await openList(
+    bills,
+    shop,
+    { supplier: String(supplier.id), show: 'open' },
+    `/buying/suppliers/${supplier.id}`,
+  )
+  return (
+    <>
+      <Heading
+        above="Supplier"
+        title={supplier.name}
+        action={
+          <>
+            <To className="btn" href={`/buying/bills/new?supplier=${supplier.id}`}>
+              Enter invoice
+            </To>
+            <PaySupplier
+              supplierId={supplier.id}
+              name={supplier.name}
+              owed={supplier.owed}
+              currency={shop.currency}
+              today={shop.today}
+            />
+            <To className="btn" href={`/buying/new?supplier=${supplier.id}`}>
+              New order
+            </To>
+          </>
+        }
+      />
+      <Facts
+        facts={[
+          ['Owed to them', formatDigits(supplier.owed)],
+          ['Late', formatDigits(supplier.late)],
+          ['Paid in advance', formatDigits(supplier.ahead)],
+        ]}
+      />
+      <div className="grid gap-x-10 gap-y-7 lg:grid-cols-[360px_1fr]">
+        <section>
+          <h2>Details</h2>
+          <SupplierForm key={JSON.stringify(draft)} id={supplier.id} start={draft} />
+        </section>
+        <section className="min-w-0">
+          <h2>Unpaid invoices</h2>
+          <ListRows open={open} about={shop} />
+          <p className="mt-3 flex flex-wrap gap-x-4">
+            <To className="underline" href={`/buying?supplier=${supplier.id}`}>
+              Orders
+            </To>
+            <To className="underline" href={`/buying/received?supplier=${supplier.id}`}>
+              Goods received
+            </To>
+            <To className="underline" href={`/buying/bills?supplier=${supplier.id}`}>
+              All invoices
+            </To>
+            <To className="underline" href={`/buying/payments?supplier=${supplier.id}`}>
+              Payments
+            </To>
+          </p>
+        </section>
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,100 @@
+import { KEPT_BY_PAPERS } from '@/core/ledger'
+import { listAccounts } from '@/data/queries/accounts'
+import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
+import { listPurchaseLines } from '@/data/queries/purchaseOrder'
+import { listPlaces } from '@/data/queries/stock'
+import { findSupplier } from '@/data/queries/suppliers'
+import { readEntriesOf } from '../books/entry'
+import { readPlainTaxCodes } from '../books/taxCodes'
+import type { Where } from '../where'
+import { billView } from './bills'
+import { orderView } from './orders'
+import { paymentView } from './payments'
+import { receivedView } from './received'
+import { supplierView } from './suppliers'
+
+const idIn = (text: string | undefined): number | null => (text && /^\d{1,9}$/.test(text) ? Number(text) : null)
+
+/** The supplier an address names; null where it names none. */
+export const readSupplier = async ({ db }: Where, text: string | undefined) => {
+  const id = idIn(text)
+  return id === null ? null : findSupplier(db, id)
+}
+
+/** What a form for a supplier's invoice lets choose from: what came of theirs and is not invoiced, accounts and tax codes. */
+export const readBillChoices = async (where: Where, text: string | undefined) => {
+  const { db, today } = where
+  const supplier = await readSupplier(where, text)
+  const papers = supplier ? await listGoodsReceived(db, { supplierId: supplier.id }) : []
+  const [lines, accounts, codes] = await Promise.all([
+    listReceivedLines(db, { receivedIds: papers.map((p) => p.id) }),
+    listAccounts(db),
+    readPlainTaxCodes(db, today),
+  ])
+  return {
+    supplier: supplier && { id: supplier.id, name: supplier.name },
+    goods: lines
+      .filter((l) => l.billed.lt(l.quantity))
+      .map((l) => ({
+        receivedLineId: l.id,
+        description: l.name,
+        quantity: l.quantity.minus(l.billed).toString(),
+        unitCost: l.unitCost.toString(),
+      })),
+    accounts: accounts
+      .filter((a) => (a.kind === 'expense' || a.kind === 'asset') && !(a.role && KEPT_BY_PAPERS.has(a.role)))
+      .sort((a, b) => Number(b.kind === 'expense') - Number(a.kind === 'expense') || a.code.localeCompare(b.code))
+      .map((a) => ({ id: a.id, code: a.code, name: a.name })),
+    codes: codes.map((c) => ({ code: c.code, name: c.name })),
+  }
+}
+
+/** Everything the page of a supplier shows; null where there is none. */
+export const readSupplierPage = async (where: Where, id: number) => {
+  const supplier = await supplierView(where.db, id, where)
+  if (!supplier) return null
+  const { name, email, phone, address, note, terms, bank } = supplier
+  const { net, discountPercent, discountDays } = terms
+  return {
+    supplier,
+    draft: {
+      name,
+      email,
+      phone,
+      address,
+      note,
+      terms: { net: String(net), discountPercent, discountDays: String(discountDays) },
+      bank,
+    },
+  }
+}
+
+/** An order to a supplier, how its goods are told apart, and where they may come to. */
+export const readOrderPage = async ({ db, currency }: Where, id: number) => {
+  const order = await orderView(db, id, currency)
+  if (!order) return null
+  const [lines, places] = await Promise.all([listPurchaseLines(db, { orderIds: [id] }), listPlaces(db)])
+  return {
+    order,
+    tracks: new Map(lines.map((l) => [l.id, l.track ?? ('none' as const)])),
+    places: places.map((p) => ({ id: p.id, name: p.name })),
+  }
+}
+
+/** What came from a supplier, with what it posted. */
+export const readReceivedPage = async (where: Where, id: number) => {
+  const paper = await receivedView(where.db, id, where)
+  return paper && { paper, posted: await readEntriesOf(where, { kind: 'goods-received', id }) }
+}
+
+/** A supplier's invoice, with what it posted. */
+export const readBillPage = async (where: Where, id: number) => {
+  const bill = await billView(where.db, id, where)
+  return bill && { bill, posted: await readEntriesOf(where, { kind: 'bill', id }) }
+}
+
+/** A payment to a supplier, with what it posted. */
+export const readPaymentPage = async (where: Where, id: number) => {
+  const payment = await paymentView(where.db, id, where)
+  return payment && { payment, posted: await readEntriesOf(where, { kind: 'supplier-payment', id }) }
+}

@@ -1,0 +1,104 @@
+'use client'
+import { useState } from 'react'
+import type { Day } from '@/core/day'
+import type { PurchaseStatus, Track } from '@/core/kinds'
+import { Acts, type Act } from '../acts/Acts'
+import { lazily } from '../lazily'
+import { Panel } from '../Panel'
+import { Refusal } from '../Refusal'
+import { useSend } from '../send'
+
+const ReceiveForm = lazily(() => import('./ReceiveForm').then((m) => m.ReceiveForm))
+const ReasonForm = lazily(() => import('../ReasonForm').then((m) => m.ReasonForm))
+
+interface Props {
+  readonly id: number
+  readonly number: string
+  readonly status: PurchaseStatus
+  readonly supplierId: number
+  readonly canInvoice: boolean
+  /** What is still to come. */
+  readonly lines: readonly {
+    readonly id: number
+    readonly description: string
+    readonly toReceive: string
+    readonly track: Track
+  }[]
+  readonly places: readonly { readonly id: number; readonly name: string }[]
+  readonly today: Day
+}
+
+type OrderAct = 'send' | 'receive' | 'invoice' | 'change' | 'close'
+
+const CLOSE = {
+  title: 'Close the order',
+  does: 'What did not come is not wanted any more.',
+  done: 'The order is closed.',
+  schema: () => import('@/contract/inputs/buying/orders').then((m) => m.closeOrderInput.omit({ orderId: true })),
+}
+
+/** What can be done with an order to a supplier now. */
+export const OrderActs = ({ id, number, status, supplierId, canInvoice, lines, places, today }: Props) => {
+  const [open, setOpen] = useState<'receive' | 'close' | null>(null)
+  const { send, busy, refused } = useSend()
+  const close = () => setOpen(null)
+  const isOpen = status !== 'closed'
+  const acts: readonly Act<OrderAct>[] = [
+    ...(status === 'draft' ? [{ id: 'send' as const, label: 'Mark as sent', key: 's', group: 'Order' }] : []),
+    ...(isOpen && lines.length > 0 ? [{ id: 'receive' as const, label: 'Receive', key: 'r', group: 'Order' }] : []),
+    ...(canInvoice
+      ? [
+          {
+            id: 'invoice' as const,
+            label: 'Enter invoice',
+            key: 'i',
+            group: 'Order',
+            href: `/buying/bills/new?supplier=${supplierId}`,
+          },
+        ]
+      : []),
+    ...(isOpen
+      ? [
+          {
+            id: 'change' as const,
+            label: 'Change order',
+            key: 'e',
+            group: 'Order',
+            href: `/buying/orders/${id}/change`,
+          },
+          { id: 'close' as const, label: 'Close', key: 'x', group: 'Order', hint: 'The rest is not wanted any more' },
+        ]
+      : []),
+  ]
+  const first = acts.find((a) => a.id === (status === 'draft' ? 'send' : lines.length > 0 ? 'receive' : 'invoice'))
+  const onAct = (act: OrderAct) => {
+    if (act === 'send')
+      void send(
+        'POST',
+        `/purchase-orders/${id}/send`,
+        {},
+        { say: (o) => `${o.number} is on order with ${o.supplier}.` },
+      )
+    if (act === 'receive' || act === 'close') setOpen(act)
+  }
+  return (
+    <>
+      <Acts
+        acts={acts}
+        first={first?.id ?? null}
+        near={['receive', 'invoice', 'change']}
+        groups={['Order']}
+        onAct={onAct}
+        busy={busy}
+        away={open !== null}
+      />
+      <Refusal refused={refused} />
+      <Panel open={open === 'receive'} onClose={close} title={`Receive ${number}`}>
+        <ReceiveForm orderId={id} lines={lines} places={places} today={today} onDone={close} />
+      </Panel>
+      <Panel open={open === 'close'} onClose={close} title={CLOSE.title}>
+        <ReasonForm what={CLOSE} path={`/purchase-orders/${id}/close`} today={today} onDone={close} />
+      </Panel>
+    </>
+  )
+}

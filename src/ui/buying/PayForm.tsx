@@ -1,0 +1,55 @@
+'use client'
+import type { Day } from '@/core/day'
+import { formatDigits } from '@/core/locale'
+import { CommandForm } from '../form/CommandForm'
+import { FormMoney, FormOn, FormPick } from '../form/inputs'
+
+interface Props {
+  readonly supplierId: number
+  /** Just this invoice; null pays the oldest first. */
+  readonly billId: number | null
+  readonly amount: string
+  /** What is let off where it is paid by then. */
+  readonly discount: { readonly through: Day; readonly amount: string } | null
+  readonly currency: string
+  readonly today: Day
+  readonly onDone: () => void
+}
+
+const schema = () => import('@/contract/inputs/buying/bills').then((m) => m.paySupplierInput)
+const FROM = { bank: 'Bank', drawer: 'Drawer' } as const
+const START: { from: keyof typeof FROM } = { from: 'bank' }
+
+/** Money to a supplier; early-payment discounts are taken by themselves, what is left is paid in advance. */
+export const PayForm = ({ supplierId, billId, amount, discount, currency, today, onDone }: Props) => (
+  <CommandForm
+    method="POST"
+    path="/supplier-payments"
+    schema={schema}
+    start={{ ...START, amount, on: String(today) }}
+    asBody={(d) => ({ supplierId, ...d, for: billId === null ? ('oldest' as const) : [{ billId, amount: d.amount }] })}
+    say={(p) =>
+      [
+        `${p.number}: ${formatDigits(p.amount)} paid to ${p.supplier}.`,
+        Number(p.discount) > 0 ? `${formatDigits(p.discount)} let off.` : '',
+        Number(p.ahead) > 0 ? `${formatDigits(p.ahead)} in advance.` : '',
+      ]
+        .filter(Boolean)
+        .join(' ')
+    }
+    preview={{ currency }}
+    onDone={onDone}
+    submit="Pay"
+  >
+    {discount && discount.through >= today && (
+      <p className="mb-3">
+        {formatDigits(discount.amount)} less when it is paid by {discount.through}: that is taken by itself.
+      </p>
+    )}
+    <div className="grid grid-cols-2 gap-3">
+      <FormMoney name="amount" label="Amount" currency={currency} />
+      <FormPick name="from" label="From" options={FROM} />
+      <FormOn today={today} />
+    </div>
+  </CommandForm>
+)

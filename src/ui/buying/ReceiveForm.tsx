@@ -1,0 +1,97 @@
+'use client'
+import type { Day } from '@/core/day'
+import { formatDigits } from '@/core/locale'
+import type { Track } from '@/core/kinds'
+import { CommandForm } from '../form/CommandForm'
+import { FormCheck, FormOn, FormQuantity, FormSelect, FormText } from '../form/inputs'
+import { pieceBody } from '../goods/countDraft'
+
+interface Line {
+  readonly id: number
+  readonly description: string
+  readonly toReceive: string
+  readonly track: Track
+}
+
+interface Props {
+  readonly orderId: number
+  readonly lines: readonly Line[]
+  readonly places: readonly { readonly id: number; readonly name: string }[]
+  readonly today: Day
+  readonly onDone: () => void
+}
+
+interface DraftLine {
+  lineId: number
+  quantity: string
+  unitCost: string
+  lot: string
+  serials: string
+}
+
+const schema = () => import('@/contract/inputs/buying/receive').then((m) => m.receiveGoodsInput)
+const isNone = (l: DraftLine): boolean => l.quantity === '' || l.quantity === '0'
+
+/** What came of an order: how many of each, with lots and serials, to a place. */
+export const ReceiveForm = ({ orderId, lines, places, today, onDone }: Props) => (
+  <CommandForm
+    method="POST"
+    path="/goods-received"
+    schema={schema}
+    start={{
+      on: String(today),
+      placeId: '',
+      more: false,
+      lines: lines.map((l): DraftLine => ({ lineId: l.id, quantity: l.toReceive, unitCost: '', lot: '', serials: '' })),
+    }}
+    asBody={({ on, placeId, more, lines: typed }) => ({
+      purchaseOrderId: orderId,
+      on,
+      ...(placeId === '' ? {} : { placeId }),
+      lines: typed.map(({ unitCost, lot, serials, ...l }) => ({
+        ...l,
+        ...pieceBody({ lot, serials }),
+        ...(unitCost === '' ? {} : { unitCost }),
+        ...(more ? { more } : {}),
+      })),
+    })}
+    skip={{ lines: isNone }}
+    say={(r) =>
+      r.canGo.length === 0
+        ? `${r.number}: received.`
+        : `${r.number}: received. Can go now: ${r.canGo.map((c) => `sale ${c.number}, ${c.customer}`).join('; ')}.`
+    }
+    onDone={onDone}
+    submit="Receive"
+  >
+    {lines.map((l, i) => (
+      <fieldset key={l.id} className="mb-3">
+        <legend className="font-semibold">
+          {l.description} <span className="sub">{formatDigits(l.toReceive)} to come</span>
+        </legend>
+        <div className="grid grid-cols-2 gap-3">
+          <FormQuantity name={`lines.${i}.quantity`} label={`How many: ${l.description}`} />
+          <FormQuantity name={`lines.${i}.unitCost`} label="Cost of one, if not as ordered" />
+          {l.track === 'lot' && <FormText name={`lines.${i}.lot`} label={`Lot: ${l.description}`} most={60} />}
+          {l.track === 'serial' && (
+            <FormText name={`lines.${i}.serials`} label={`Serials: ${l.description}`} most={2000} />
+          )}
+        </div>
+      </fieldset>
+    ))}
+    <div className="grid grid-cols-2 gap-3">
+      <FormOn today={today} />
+      {places.length > 1 && (
+        <FormSelect
+          name="placeId"
+          label="Place"
+          options={[
+            { value: '', name: 'Where each usually lies' },
+            ...places.map((p) => ({ value: String(p.id), name: p.name })),
+          ]}
+        />
+      )}
+    </div>
+    <FormCheck name="more" label="More came than was ordered, and stays" />
+  </CommandForm>
+)

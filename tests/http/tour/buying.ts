@@ -1,0 +1,107 @@
+import { describe, expect, test } from 'vitest'
+import type { Made, Tour } from './desk'
+
+export const buying = (open: () => Tour, made: Made): void => {
+  describe('buying', () => {
+    let supplier: number
+    let order: { id: number; lines: { id: number }[] }
+
+    test('begins with a supplier, with terms and a bank', async () => {
+      const tour = open()
+      const added = await tour.does('POST /suppliers', { body: { name: 'Rosin works', terms: { net: 14 } } })
+      supplier = added.id
+      const iban = 'DE89370400440532013000'
+      expect(await tour.does('PATCH /suppliers/{id}', { id: supplier, body: { bank: { iban } } })).toMatchObject({
+        name: 'Rosin works',
+        bank: { iban },
+        owed: '0.00',
+      })
+      expect(
+        await tour.refuses('PATCH /suppliers/{id}', { id: supplier, body: { bank: { iban: 'DE1' } } }),
+      ).toMatchObject({
+        kind: 'invalid',
+      })
+    })
+
+    test('orders, and what is on order is seen where stock is', async () => {
+      const tour = open()
+      order = await tour.does('POST /purchase-orders', {
+        body: { supplierId: supplier, lines: [{ goodsId: made.rosin, quantity: '5', unitCost: '6.50' }] },
+      })
+      expect(order).toMatchObject({ number: 'O-2026-0001', status: 'draft', totals: { net: '32.50' } })
+      const lines = [{ lineId: order.lines[0]!.id, goodsId: made.rosin, quantity: '6', unitCost: '6.50' }]
+      await tour.does('PATCH /purchase-orders/{id}', { id: order.id, body: { lines, wantedBy: '2026-03-30' } })
+      expect(await tour.does('POST /purchase-orders/{id}/send', { id: order.id })).toMatchObject({ status: 'sent' })
+      expect((await tour.does('GET /goods/{id}', { id: made.rosin })).onTheWay).toBe('6')
+      expect((await tour.does('GET /purchase-orders', { query: { supplierId: supplier } })).items).toMatchObject([
+        { id: order.id, lines: [{ ordered: '6', toReceive: '6' }] },
+      ])
+    })
+
+    test('for a sale, from who sells it to us; proposed until it is ordered', async () => {
+      const tour = open()
+      const { id: thing } = await tour.does('POST /goods', {
+        body: { code: 'CH', name: 'Chinrest', kind: 'stock', price: '30.00', suppliers: [{ supplierId: supplier }] },
+      })
+      const sale = await tour.does('POST /sales', {
+        body: { customerId: made.second, agreed: true, lines: [{ goodsId: thing, quantity: '2' }] },
+      })
+      const proposed = async () =>
+        (await tour.does('GET /buying/proposals')).rows.filter((r: { goodsId: number }) => r.goodsId === thing)
+      expect(await proposed()).toMatchObject([{ supplierId: supplier, quantity: '2', why: 'sale', saleIds: [sale.id] }])
+      const { orders } = await tour.does('POST /sales/{id}/purchase-orders', { id: sale.id })
+      expect(orders).toMatchObject([{ supplierId: supplier, saleIds: [sale.id], lines: [{ ordered: '2' }] }])
+      await tour.does('POST /purchase-orders/{id}/send', { id: orders[0].id })
+      expect(await proposed()).toEqual([])
+      const closed = await tour.does('POST /purchase-orders/{id}/close', {
+        id: orders[0].id,
+        body: { reason: 'Not made any more' },
+      })
+      expect(closed.status).toBe('closed')
+      await tour.does('POST /sales/{id}/cancel', { id: sale.id, body: { reason: 'Not to be had' } })
+    })
+
+    test('receives, is invoiced, pays, and takes back what was entered wrong', async () => {
+      const tour = open()
+      const came = await tour.does('POST /goods-received', {
+        body: { purchaseOrderId: order.id, lines: [{ lineId: order.lines[0]!.id, quantity: '4' }] },
+      })
+      expect(came).toMatchObject({ number: 'G-2026-0001', lines: [{ quantity: '4', unitCost: '6.5', toBill: '4' }] })
+      expect(await tour.does('GET /purchase-orders/{id}', { id: order.id })).toMatchObject({
+        status: 'received in part',
+        lines: [{ received: '4', toReceive: '2' }],
+      })
+      expect((await tour.does('GET /goods-received', { query: { supplierId: supplier } })).items).toHaveLength(1)
+      expect(await tour.does('GET /goods-received/{id}', { id: came.id })).toMatchObject({ purchaseOrderId: order.id })
+      const bill = await tour.does('POST /bills', {
+        body: {
+          supplierId: supplier,
+          theirNumber: 'RW-1',
+          lines: [{ receivedLineId: came.lines[0].id, unitCost: '7.00' }],
+        },
+      })
+      // 4 × 0.50 more than they came at.
+      expect(bill).toMatchObject({ totals: { gross: '28.00' }, open: '28.00', priceDifference: '2.00' })
+      expect((await tour.does('GET /suppliers/{id}', { id: supplier })).owed).toBe('28.00')
+      const payables = await tour.does('GET /payables')
+      expect(payables).toMatchObject({ totals: { total: '28.00' }, controlAccount: '28.00', difference: '0.00' })
+      const paid = await tour.does('POST /supplier-payments', {
+        body: { supplierId: supplier, from: 'bank', amount: '20.00', for: [{ billId: bill.id, amount: '20.00' }] },
+      })
+      expect(paid).toMatchObject({ filled: [{ billId: bill.id, amount: '20.00' }], ahead: '0.00' })
+      expect((await tour.does('GET /bills/{id}', { id: bill.id })).open).toBe('8.00')
+      expect(await tour.refuses('POST /bills/{id}/void', { id: bill.id, body: { reason: 'x' } })).toMatchObject({
+        kind: 'bill-is-paid',
+      })
+      expect((await tour.does('GET /supplier-payments', { query: { supplierId: supplier } })).items).toHaveLength(1)
+      await tour.does('POST /supplier-payments/{id}/void', { id: paid.id, body: { reason: 'Wrong account' } })
+      expect((await tour.does('GET /supplier-payments/{id}', { id: paid.id })).voidedOn).toBe('2026-03-10')
+      await tour.does('POST /bills/{id}/void', { id: bill.id, body: { reason: 'Not ours' } })
+      expect((await tour.does('GET /bills', { query: { supplierId: supplier } })).items).toMatchObject([
+        { voidedOn: '2026-03-10', open: '0.00' },
+      ])
+      const { ties } = await tour.does('GET /books/ties')
+      expect(ties.every((t: { difference: string }) => Number(t.difference) === 0)).toBe(true)
+    })
+  })
+}
