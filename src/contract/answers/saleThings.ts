@@ -11,6 +11,7 @@ import {
   REPEAT_MAKES,
   INVOICE_STATUSES,
   PARCEL_STATES,
+  PURCHASE_STATUSES,
   PICK_STATES,
 } from '@/core/kinds'
 import { z } from 'zod'
@@ -225,6 +226,16 @@ export const sale = z.object({
   ),
   invoices: z.array(saleInvoice),
   handovers: z.array(handoverHead),
+  purchaseOrders: z.array(
+    z.object({
+      id: z.int(),
+      number: z.string(),
+      supplierId: z.int(),
+      supplier: z.string(),
+      status: z.enum(PURCHASE_STATUSES),
+      wantedBy: dayText.nullable(),
+    }),
+  ),
   trail: z.array(datedLine),
 })
 

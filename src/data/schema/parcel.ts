@@ -3,7 +3,8 @@ import { check, index, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core
 import { PARCEL_STATES, PICK_STATES } from '@/core/kinds'
 import { fourPlaces, identity, minor, onDay } from './columns'
 import { goods } from './goods'
-import { handover, sale, saleLine } from './sale'
+import { handover } from './handover'
+import { sale, saleLine } from './sale'
 
 /** What is taken for a line: from which place, of which lot, which serials. Quantities as decimal strings. */
 export interface PickedFrom {

@@ -1,5 +1,4 @@
 import {
-  HANDOVER_WAYS,
   ASIDE_TURNS,
   LINE_KINDS,
   LINE_CHOICES,
@@ -9,21 +8,10 @@ import {
   REPEAT_MAKES,
 } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
-import {
-  boolean,
-  check,
-  foreignKey,
-  index,
-  integer,
-  jsonb,
-  pgTable,
-  primaryKey,
-  text,
-  unique,
-} from 'drizzle-orm/pg-core'
+import { boolean, check, index, integer, jsonb, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay, percentage, ZERO_BY_DEFAULT } from './columns'
 import { goods } from './goods'
-import { account, entry } from './ledger'
+import { account } from './ledger'
 import { customer } from './people'
 import { taxCode } from './tax'
 
@@ -212,51 +200,6 @@ export const saleLinePart = pgTable(
     quantity: fourPlaces().notNull(),
   },
   (t) => [primaryKey({ columns: [t.lineId, t.goodsId] }), check('line_part_positive', sql`${t.quantity} > 0`)],
-)
-
-/** Goods that left (`out`) or came back (`back`). */
-export const handover = pgTable(
-  'handover',
-  {
-    id: identity(),
-    number: text().notNull().unique(),
-    saleId: integer()
-      .notNull()
-      .references(() => sale.id),
-    direction: text({ enum: ['out', 'back'] }).notNull(),
-    onDay: onDay().notNull(),
-    by: text({ enum: HANDOVER_WAYS }).notNull(),
-    /** On goods that came back without having been billed: the handover they left with, and why. */
-    returnsId: integer(),
-    reason: text().notNull().default(''),
-    entryId: integer().references(() => entry.id),
-  },
-  (t) => [
-    foreignKey({ columns: [t.returnsId], foreignColumns: [t.id] }),
-    index('handover_sale').on(t.saleId),
-    index('handover_returns').on(t.returnsId),
-  ],
-)
-
-export const handoverLine = pgTable(
-  'handover_line',
-  {
-    id: identity(),
-    handoverId: integer()
-      .notNull()
-      .references(() => handover.id),
-    saleLineId: integer()
-      .notNull()
-      .references(() => saleLine.id),
-    quantity: fourPlaces().notNull(),
-    /** What the goods cost: left stock, or came back to it. */
-    cost: minor().notNull(),
-    /** What had been billed ahead and became income. */
-    earned: minor().notNull(),
-    /** Came back to be handed over again. */
-    replace: boolean().notNull().default(false),
-  },
-  (t) => [index('handover_line_handover').on(t.handoverId), index('handover_line_line').on(t.saleLineId)],
 )
 
 /** A next step put off until a day, or done away with. Holds as long as the step is the same. */

@@ -19,6 +19,7 @@ import { sumCommitted } from '@/data/queries/sales'
 import { readSaleCosts } from './reports'
 import { readSheetPromise } from './sheetTerms'
 import { listOpenDues } from '@/data/queries/due'
+import { readBoughtFor } from '@/model/buying/boughtFor'
 import { standGoods } from '@/model/goods/goods'
 import { sayArrangement } from './sayArrangement'
 import { present } from '@/core/present'
@@ -81,7 +82,7 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
     readSheetPromise(db, story, business, today),
     listOpenDues(db, customerId, currency),
   ])
-  const [versions, repeats, files, letters, picks, partNames] = await Promise.all([
+  const [versions, repeats, files, letters, picks, partNames, bought] = await Promise.all([
     readVersions(db, saleId, currency),
     listRepeats(db, { saleId }, currency),
     listFiles(db, 'sale', saleId),
@@ -91,6 +92,7 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
       db,
       story.lines.flatMap((l) => l.parts.map((p) => p.goodsId)),
     ),
+    readBoughtFor(db, saleId),
   ])
   const { stands, invoices, handovers, fills, heldMoves } = story
   const counts = [invoices, handovers, fills, heldMoves, trail].map((rows) => rows.length)
@@ -106,6 +108,7 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
     worths: worthsOf(story),
     wholeLess: wholeLessOf(story),
     versions,
+    bought,
     repeats,
     files,
     letters,

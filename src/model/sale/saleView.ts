@@ -7,6 +7,7 @@ import type { Business } from '@/data/queries/business'
 import type { Story, StoryLine } from './story'
 import { readStories } from './readStories'
 import { readTrail } from './trail'
+import { readBoughtFor } from '../buying/boughtFor'
 
 export const asText = (d: Decimal): string => d.toString()
 
@@ -14,8 +15,12 @@ export const asText = (d: Decimal): string => d.toString()
 export const saleView = async (db: Db, saleId: number, business: Business, today: Day) => {
   const [story] = await readStories(db, [saleId], business, today)
   if (!story) return null
-  const [trail, names] = await Promise.all([readTrail(db, story), namesOfParts(db, story)])
-  return viewOfStory(story, trail, names)
+  const [trail, names, bought] = await Promise.all([
+    readTrail(db, story),
+    namesOfParts(db, story),
+    readBoughtFor(db, saleId),
+  ])
+  return { ...viewOfStory(story, trail, names), purchaseOrders: bought }
 }
 
 export type SaleView = NonNullable<Awaited<ReturnType<typeof saleView>>>

@@ -9,6 +9,7 @@ import type { UsualArrangements } from '@/contract/usualArrangements'
 import type { SaleCost } from './reports'
 import type { Story } from './story'
 import type { readSheetPromise } from './sheetTerms'
+import type { readBoughtFor } from '@/model/buying/boughtFor'
 import type { Version } from './versions'
 
 export interface SheetEntry {
@@ -34,6 +35,8 @@ export interface Sheet {
   readonly worths: ReadonlyMap<number, Money>
   readonly wholeLess: Money
   readonly versions: readonly Version[]
+  /** Orders to suppliers for it. */
+  readonly bought: Awaited<ReturnType<typeof readBoughtFor>>
   readonly repeats: readonly RepeatRow[]
   readonly files: readonly FileRow[]
   readonly letters: readonly PostRow[]

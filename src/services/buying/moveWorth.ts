@@ -1,6 +1,17 @@
 import { splitDifference } from '@/core/buying'
 import type { Day } from '@/core/day'
-import { smaller, splitMoney, sumMoney, zeroMoney, ZERO, type Decimal, type Money } from '@/core/money'
+import {
+  smaller,
+  splitMoney,
+  sumMoney,
+  zeroMoney,
+  ZERO,
+  type Decimal,
+  type Money,
+  largerMoney,
+  negateMoney,
+  subtractMoney,
+} from '@/core/money'
 import { present } from '@/core/present'
 import { poolOf, type Pile } from '@/core/stock'
 import { findGoods, type Goods } from '@/data/queries/goods'
@@ -77,7 +88,7 @@ export const moveWorth = async (
     const { placeId, batchId } = h.at
     // What takes from its worth takes no more than lies in its pool.
     const share = present(shares[i])
-    const value = share.minor < 0n && -share.minor > h.most.minor ? { ...share, minor: -h.most.minor } : share
+    const value = largerMoney(share, negateMoney(h.most))
     return { goodsId: goods.id, placeId, batchId, on, quantity: ZERO, value }
   })
   const moved = moves.filter((m) => m.value.minor !== 0n)
@@ -86,5 +97,5 @@ export const moveWorth = async (
     moved.map((m) => m.value),
     w.currency,
   )
-  return { toStock, toCost: { ...difference, minor: difference.minor - toStock.minor } }
+  return { toStock, toCost: subtractMoney(difference, toStock) }
 }

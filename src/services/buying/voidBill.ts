@@ -1,7 +1,7 @@
 import { voidBillInput } from '@/contract/inputs/buying/bills'
 import { found, refuse } from '@/contract/refuse'
 import { postAheadUsed, postBill, postVoided } from '@/core/ledger'
-import { money, negateMoney, sumMoney, ZERO, type Money } from '@/core/money'
+import { money, negateMoney, sumMoney, ZERO, type Money, subtractMoney } from '@/core/money'
 import { present } from '@/core/present'
 import { balanceOn, lowestFrom } from '@/core/running'
 import {
@@ -66,7 +66,7 @@ const giveAheadBack = async (w: Work, b: BillRow, on: BillRow['onDay'], text: st
     kind: 'bill',
     id: b.id,
   })
-  await insertBillFills(w.tx, [{ billId: b.id, onDay: on, kind: 'void', amount: -amount.minor, entryId }])
+  await insertBillFills(w.tx, [{ billId: b.id, onDay: on, kind: 'void', amount: negateMoney(amount).minor, entryId }])
   await insertAheadMove(w.tx, { supplierId: b.supplierId, onDay: on, amount: amount.minor, billId: b.id, entryId })
 }
 
@@ -92,7 +92,10 @@ export const voidBill = defineCommand('void-bill', voidBillInput, async (w, { bi
     text,
     cleared: sum((l) => l.cleared),
     toStock,
-    toCost: amount(lines.reduce((all, l) => all + l.difference, 0n) - toStock.minor),
+    toCost: subtractMoney(
+      sum((l) => l.difference),
+      toStock,
+    ),
     accounts: lines
       .filter((l) => l.receivedLineId === null && l.cleared === 0n)
       .map((l) => ({ accountId: l.accountId, net: amount(l.net) })),

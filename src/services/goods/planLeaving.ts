@@ -3,8 +3,6 @@ import { larger, negateMoney, smaller, sumMoney, ZERO, type Decimal, type Money 
 import {
   firstDayToLeave,
   isPast,
-  kitsBegun,
-  kitsOut,
   mayGo,
   proposePicking,
   sameName,
@@ -17,6 +15,7 @@ import type { Goods } from '@/data/queries/goods'
 import type { Work } from '../command'
 import { refuse } from '@/contract/refuse'
 import { listPlaces, listPileChanges, type MoveRow } from '@/data/queries/stock'
+import { needsOf } from './kitNeeds'
 import { refusePiece } from './refusePiece'
 import { stockOn, takeFromPile, type Stock } from './stockOn'
 import type { Day } from '@/core/day'
@@ -48,7 +47,7 @@ export interface Left {
   readonly costs: readonly Money[]
 }
 
-interface Plan {
+export interface Plan {
   readonly on: Day
   /** The goods of kits' parts. */
   readonly partsOf?: ReadonlyMap<number, Goods>
@@ -160,60 +159,6 @@ const pickedFrom = (
     lying,
   )
   return new Map(needs.map((n) => [n, asks.filter((a) => a.need === n).map((a) => present(done.get(a)))]))
-}
-
-/** What has to leave the shelves for each: itself, kits assembled and as their parts; nothing for work and charges. */
-const needsOf = (leaving: readonly Leaving[], stock: Stock, plan: Plan): readonly (readonly Leaving[])[] => {
-  let lying: readonly Lying[] = mayGo(stock.piles, plan.on, plan.toCustomer ?? false)
-  /** So many assembled kits at a place or anywhere, at most `most`; none of them is taken twice. */
-  const takeAssembled = (kitId: number, placeId: number | undefined, most: Decimal): Decimal => {
-    let left = most.floor()
-    lying = lying.map((l) => {
-      if (l.goodsId !== kitId || (placeId !== undefined && l.placeId !== placeId)) return l
-      const taken = larger(smaller(l.quantity.floor(), left), ZERO)
-      left = left.minus(taken)
-      return { ...l, quantity: l.quantity.minus(taken) }
-    })
-    return most.floor().minus(left)
-  }
-  return leaving.map((l) => {
-    if (!l.kit) return l.goods.kind === 'stock' || l.goods.kind === 'kit' ? [l] : []
-    return kitNeeds({ ...l, kit: l.kit }, takeAssembled, present(plan.partsOf))
-  })
-}
-
-/** Kits of a line: first those that lie assembled where they are taken from, then the parts of the rest. */
-const kitNeeds = (
-  { goods, quantity, from, saleLineId, kit }: Leaving & { readonly kit: KitState },
-  takeAssembled: (kitId: number, placeId: number | undefined, most: Decimal) => Decimal,
-  partsOf: ReadonlyMap<number, Goods>,
-): readonly Leaving[] => {
-  const places = from?.length ? from : [{ placeId: undefined, quantity }]
-  let may = kitsOut(kit, quantity, quantity).assembled
-  const assembled = places.map(({ placeId, quantity: there }) => {
-    const taken = takeAssembled(goods.id, placeId, smaller(there, may))
-    may = may.minus(taken)
-    return { placeId, quantity: taken }
-  })
-  const whole = assembled.reduce((sum, a) => sum.plus(a.quantity), ZERO)
-  const begun = kitsBegun(kit).gt(0)
-  const parts = kitsOut(kit, quantity, whole).parts.filter((p) => p.quantity.gt(0))
-  return [
-    ...(whole.gt(0) ? [{ goods, quantity: whole, from: assembled.filter((a) => a.quantity.gt(0)), saleLineId }] : []),
-    ...parts.map((p): Leaving => {
-      const each = present(kit.parts.find((x) => x.goodsId === p.goodsId)).quantity
-      const rest = places.map((at, i) => ({
-        placeId: at.placeId,
-        quantity: each.times(at.quantity.minus(present(assembled[i]).quantity)),
-      }))
-      return {
-        goods: present(partsOf.get(p.goodsId)),
-        quantity: p.quantity,
-        from: begun ? undefined : rest.filter((r) => r.quantity.gt(0)),
-        saleLineId,
-      }
-    }),
-  ]
 }
 
 interface Taking {

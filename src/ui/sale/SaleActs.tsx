@@ -48,10 +48,22 @@ export const SaleActs = ({ sale, version, today, start, suggested }: Props) => {
     )
   const pick = () =>
     send('POST', `/sales/${sale.id}/picks`, {}, { say: (p) => `Pick list ${p.number}.`, go: (p) => `/picks/${p.id}` })
+  const order = () =>
+    send(
+      'POST',
+      `/sales/${sale.id}/purchase-orders`,
+      {},
+      {
+        say: ({ orders }) =>
+          `Ordered from ${orders.map((o) => `${o.supplier}: draft ${o.number}`).join('; ')}. Look at it, then mark it as sent.`,
+        go: ({ orders }) => (orders.length === 1 ? `/buying/orders/${orders[0]?.id ?? 0}` : '/buying?status=draft'),
+      },
+    )
   const setAside = (turn: AsideTurn) =>
     send('POST', `/sales/${sale.id}/set-aside`, { turn }, { say: () => ASIDE_SAYS[turn] })
   const atOnce = (id: SaleActId) => {
     if (id === 'pick') return pick()
+    if (id === 'order') return order()
     if (id === 'aside-first') return setAside('first')
     if (id === 'aside-last') return setAside('last')
     if (id === 'aside-in-turn') return setAside('in turn')

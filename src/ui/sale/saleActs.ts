@@ -35,6 +35,7 @@ export type SaleActId =
   | Doing
   | 'change'
   | 'pick'
+  | 'order'
   | 'aside-first'
   | 'aside-last'
   | 'aside-in-turn'
@@ -73,6 +74,9 @@ const linesActs = (s: SheetSale, closed: boolean): readonly SaleAct[] => [
     : s.agreed && !closed && s.lines.some((l) => l.fromShelf && isThere(l.setAside))
       ? [act('Lines', 'k', 'pick', 'Pick', { hint: 'Gather, pack and send' })]
       : []),
+  ...(s.agreed && !closed && s.lines.some((l) => l.kind === 'stock' && Number(l.toHandOver) > Number(l.setAside))
+    ? [act('Lines', '1', 'order', 'Order from supplier', { hint: 'What is short, one order a supplier' })]
+    : []),
   ...(s.agreed && !closed && s.lines.some((l) => isThere(l.toHandOver))
     ? [act('Lines', '8', 'strike-off', 'Strike off', { hint: 'What is not coming any more' })]
     : []),

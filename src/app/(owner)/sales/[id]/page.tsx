@@ -1,3 +1,4 @@
+import { PURCHASE_STATUS_NAMES } from '@/core/names'
 import { cache } from 'react'
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
@@ -99,6 +100,19 @@ export default async function SaleSheet({ params, searchParams }: Props) {
           <Versions sheet={sheet} />
         </div>
         <aside className="grid content-start gap-7 lg:col-start-2">
+          {sheet.bought.length > 0 && (
+            <section>
+              <h2>Bought for it</h2>
+              {sheet.bought.map((o) => (
+                <p key={o.id}>
+                  <To className="underline" href={`/buying/orders/${o.id}`}>
+                    {o.number}
+                  </To>{' '}
+                  {o.supplier} <span className="sub">{PURCHASE_STATUS_NAMES[o.status].toLowerCase()}</span>
+                </p>
+              ))}
+            </section>
+          )}
           {sheet.repeats.length > 0 && (
             <section>
               <h2>Repeat</h2>

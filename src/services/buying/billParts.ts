@@ -1,0 +1,217 @@
+import type { BillLineInput } from '@/contract/inputs/buying/bills'
+import { found, refuse } from '@/contract/refuse'
+import { purchaseLeft, shareOfWorth } from '@/core/buying'
+import { KEPT_BY_PAPERS } from '@/core/ledger'
+import {
+  decimal,
+  money,
+  smaller,
+  splitMoney,
+  subtractMoney,
+  zeroMoney,
+  ZERO,
+  type Decimal,
+  type Money,
+  addMoney,
+} from '@/core/money'
+import { present } from '@/core/present'
+import { valueAt } from '@/core/stock'
+import { listAccounts } from '@/data/queries/accounts'
+import { listReceivedLines, updateReceivedLine, type ReceivedLineRow } from '@/data/queries/goodsReceived'
+import { listPurchaseLines, listPurchaseOrders, tallyBilled, type PurchaseLineRow } from '@/data/queries/purchaseOrder'
+import type { Work } from '../command'
+
+const ONE = decimal(1)
+
+const wrong = (path: string, message: string): never => refuse({ code: 'invalid', errors: [{ path, message }] })
+
+/** A part of a bill: for goods that came, goods that did not come yet, or an account. */
+export interface Part {
+  readonly received: ReceivedLineRow | null
+  readonly order: PurchaseLineRow | null
+  readonly accountId: number
+  readonly description: string
+  readonly quantity: Decimal
+  readonly net: Money
+  /** What of “goods received, not invoiced” it clears. */
+  readonly cleared: Money
+  /** Which line of the input it is of. */
+  readonly of: number
+}
+
+interface Papers {
+  readonly received: readonly ReceivedLineRow[]
+  readonly orders: readonly PurchaseLineRow[]
+  readonly notBilled: number
+  readonly costOfSales: number
+}
+
+/** What a bill's lines speak of, checked to be of this supplier. */
+const readPapers = async (w: Work, supplierId: number, lines: readonly BillLineInput[]): Promise<Papers> => {
+  const orders = await listPurchaseLines(w.tx, { lineIds: lines.flatMap((l) => l.purchaseOrderLineId ?? []) })
+  const [named, came, heads] = await Promise.all([
+    listReceivedLines(w.tx, { lineIds: lines.flatMap((l) => l.receivedLineId ?? []) }),
+    listReceivedLines(w.tx, { orderLineIds: orders.map((o) => o.id) }),
+    listPurchaseOrders(w.tx, { ids: orders.map((o) => o.orderId) }),
+  ])
+  const received = [...new Map([...named, ...came].map((r) => [r.id, r])).values()].filter(
+    (r) => r.supplierId === supplierId,
+  )
+  const own = new Set(heads.filter((h) => h.supplierId === supplierId).map((h) => h.id))
+  return {
+    received,
+    orders: orders.filter((o) => own.has(o.orderId)),
+    notBilled: await w.accountId('received-not-billed'),
+    costOfSales: await w.accountId('cost-of-goods-sold'),
+  }
+}
+
+/** What is asked for so many: the amount that is said, else the cost of each, else what they came in at. */
+const netOf = (w: Work, l: BillLineInput, quantity: Decimal, usual: Money, path: string): Money => {
+  if (l.amount !== undefined) return w.money(l.amount, `${path}.amount`)
+  return l.unitCost === undefined ? usual : valueAt(l.unitCost, quantity, w.currency)
+}
+
+/** What is left of lines that came while a bill is put together: each is invoiced once. */
+const leftOf = (received: readonly ReceivedLineRow[], currency: string) => {
+  const left = new Map(
+    received.map((r) => [
+      r.id,
+      { quantity: r.quantity.minus(r.billed), value: money(r.value - r.billedValue, currency) },
+    ]),
+  )
+  return {
+    of: (r: ReceivedLineRow) => present(left.get(r.id)),
+    take: (r: ReceivedLineRow, quantity: Decimal): Money => {
+      const there = present(left.get(r.id))
+      const value = shareOfWorth(there, quantity)
+      left.set(r.id, { quantity: there.quantity.minus(quantity), value: subtractMoney(there.value, value) })
+      return value
+    },
+  }
+}
+
+/** Goods that came, of a line of the bill. */
+const partOfReceived = (
+  w: Work,
+  l: BillLineInput,
+  i: number,
+  papers: Papers,
+  left: ReturnType<typeof leftOf>,
+): Part => {
+  const row =
+    papers.received.find((r) => r.id === l.receivedLineId) ??
+    wrong(`lines.${i}.receivedLineId`, 'This did not come from this supplier. Choose it anew.')
+  const there = left.of(row).quantity
+  const quantity = l.quantity ?? there
+  if (quantity.gt(there) || there.lte(0))
+    refuse({ code: 'more-than-came', line: row.name, left: there, asked: quantity })
+  const cleared = left.take(row, quantity)
+  const net = netOf(w, l, quantity, cleared, `lines.${i}`)
+  return {
+    received: row,
+    order: null,
+    accountId: papers.notBilled,
+    description: l.description || row.name,
+    quantity,
+    net,
+    cleared,
+    of: i,
+  }
+}
+
+/** A line of an order: first what came of it and is not invoiced yet, the rest before it comes. */
+const partsOfOrder = (
+  w: Work,
+  l: BillLineInput,
+  i: number,
+  papers: Papers,
+  left: ReturnType<typeof leftOf>,
+): readonly Part[] => {
+  const line =
+    papers.orders.find((o) => o.id === l.purchaseOrderLineId) ??
+    wrong(`lines.${i}.purchaseOrderLineId`, 'This is on no order with this supplier. Choose it anew.')
+  const most = purchaseLeft(line).toBill
+  const quantity = l.quantity ?? most
+  if (quantity.gt(most) || most.lte(0))
+    refuse({ code: 'more-than-came', line: line.description, left: most, asked: quantity })
+  const net = netOf(w, l, quantity, valueAt(line.unitCost, quantity, w.currency), `lines.${i}`)
+  const said = { description: l.description || line.description, of: i, order: line }
+  if (line.goodsId === null)
+    return [{ ...said, received: null, accountId: papers.costOfSales, quantity, net, cleared: zeroMoney(w.currency) }]
+  let missing = quantity
+  const taken = papers.received
+    .filter((r) => r.orderLineId === line.id)
+    .flatMap((r) => {
+      const part = smaller(left.of(r).quantity, missing)
+      if (part.lte(0)) return []
+      missing = missing.minus(part)
+      return [{ received: r, quantity: part, cleared: left.take(r, part) }]
+    })
+  const ahead = missing.gt(0) ? [{ received: null, quantity: missing, cleared: null }] : []
+  const nets = splitMoney(
+    net,
+    [...taken, ...ahead].map((p) => p.quantity),
+  )
+  return [...taken, ...ahead].map((p, n) => {
+    const share = present(nets[n])
+    // What did not come yet clears what it will be worth when it comes: what is asked for it now.
+    return { ...said, ...p, accountId: papers.notBilled, net: share, cleared: p.cleared ?? share }
+  })
+}
+
+/** Every part of a bill, in the order of its lines. */
+export const partsOf = async (
+  w: Work,
+  supplierId: number,
+  lines: readonly BillLineInput[],
+): Promise<readonly Part[]> => {
+  const papers = await readPapers(w, supplierId, lines)
+  const left = leftOf(papers.received, w.currency)
+  const accounts = await listAccounts(w.tx)
+  return lines.flatMap((l, i): readonly Part[] => {
+    if (l.receivedLineId !== undefined) return [partOfReceived(w, l, i, papers, left)]
+    if (l.purchaseOrderLineId !== undefined) return partsOfOrder(w, l, i, papers, left)
+    const account = found(
+      accounts.find((a) => a.id === l.accountId),
+      'account',
+      l.accountId ?? 0,
+    )
+    if (account.role && KEPT_BY_PAPERS.has(account.role))
+      wrong(`lines.${i}.accountId`, `${account.name} is kept by documents. Choose another account.`)
+    const quantity = l.quantity ?? ONE
+    const net = netOf(w, l, quantity, zeroMoney(w.currency), `lines.${i}`)
+    return [
+      {
+        received: null,
+        order: null,
+        accountId: account.id,
+        description: l.description || account.name,
+        quantity,
+        net,
+        cleared: zeroMoney(w.currency),
+        of: i,
+      },
+    ]
+  })
+}
+
+/** Counts what was invoiced on what came and on what was ordered. */
+export const tallyPart = async (w: Work, { received, order, quantity, cleared }: Part): Promise<void> => {
+  if (received) {
+    const [now] = await listReceivedLines(w.tx, { lineIds: [received.id] })
+    const row = present(now)
+    await updateReceivedLine(w.tx, row.id, {
+      billed: row.billed.plus(quantity),
+      billedValue: addMoney(money(row.billedValue, w.currency), cleared).minor,
+    })
+  }
+  const orderLineId = order?.id ?? received?.orderLineId
+  if (orderLineId === undefined || orderLineId === null) return
+  const ahead = received || order?.goodsId === null ? null : { quantity, value: cleared.minor }
+  await tallyBilled(w.tx, orderLineId, {
+    billed: quantity,
+    ahead: ahead?.quantity ?? ZERO,
+    aheadValue: ahead?.value ?? 0n,
+  })
+}

@@ -1,0 +1,306 @@
+import { render, screen, waitFor, within } from '@testing-library/react'
+import { describe, expect, test } from 'vitest'
+import { day } from '@/core/day'
+import { BillForm } from '@/ui/buying/BillForm'
+import { OrderActs } from '@/ui/buying/OrderActs'
+import { OrderForm } from '@/ui/buying/OrderForm'
+import { OrderProposed } from '@/ui/buying/OrderProposed'
+import { PayForm } from '@/ui/buying/PayForm'
+import { ReceiveForm } from '@/ui/buying/ReceiveForm'
+import { NO_SUPPLIER } from '@/ui/buying/supplierDraft'
+import { SupplierForm } from '@/ui/buying/SupplierForm'
+import { VoidBought } from '@/ui/buying/VoidBought'
+import { answerCalls, refuses, type Sent } from './calls'
+import { userEvent } from './hand'
+import { button, choose, field, noteOf, press, tick, type } from './hands'
+import { router, said } from './setUp'
+
+const TODAY = day('2026-03-02')
+const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path && !s.preview)?.body
+const nothing = () => {}
+const ROSIN = { id: 7, code: 'RO', name: 'Rosin', kind: 'stock', price: '12.50', available: '3', piece: null }
+const SUPPLIERS = { status: 200, body: { items: [{ id: 3, name: 'Halden String Works' }], next: null } }
+
+describe('an order to a supplier', () => {
+  const open = () =>
+    render(
+      <OrderForm id={null} supplier="" today={TODAY} start={{ supplierId: '', wantedBy: '', note: '', lines: [] }} />,
+    )
+
+  test('is written by finding the supplier and the goods, and words beside them', async () => {
+    const sent = answerCalls({
+      'GET /suppliers': SUPPLIERS,
+      'GET /goods': { status: 200, body: { items: [ROSIN], next: null } },
+      'POST /purchase-orders': { status: 201, body: { id: 9, number: 'O-2026-0009' } },
+    })
+    open()
+    await press(/^Save order/)
+    await waitFor(() => expect(screen.getByText(/Choose a supplier/)).toBeTruthy())
+    await userEvent.type(field('Supplier'), 'hal')
+    await screen.findByRole('option', { name: /Halden/ })
+    await userEvent.keyboard('{Enter}')
+    const add = 'Add an item: name, code or barcode'
+    await userEvent.type(field(add), 'ros')
+    await screen.findByRole('option', { name: /^Rosin/ })
+    await userEvent.keyboard('{Enter}')
+    await type('How many: Rosin', '24')
+    await type('Cost of one: Rosin', '4.10')
+    await press(/^Save order/)
+    await waitFor(() => expect(said).toEqual(['Order O-2026-0009 saved. Send it to put it on order.']))
+    expect(bodyOf(sent, '/purchase-orders')).toEqual({
+      supplierId: '3',
+      wantedBy: null,
+      note: '',
+      lines: [{ goodsId: 7, description: 'Rosin', quantity: '24', unitCost: '4.1' }],
+    })
+    expect(router.push).toHaveBeenCalledWith('/buying/orders/9')
+  })
+
+  test('is changed line by line; one is taken out', async () => {
+    const sent = answerCalls({ 'PATCH /purchase-orders/9': { status: 200, body: { id: 9, number: 'O-9' } } })
+    const line = (lineId: number, description: string) => ({ lineId, description, quantity: '2', unitCost: '5' })
+    render(
+      <OrderForm
+        id={9}
+        supplier="Halden"
+        today={TODAY}
+        start={{ supplierId: '3', wantedBy: '', note: '', lines: [line(1, 'Rosin'), line(2, 'Cloth')] }}
+      />,
+    )
+    await press('Remove Rosin')
+    await type('How many: Cloth', '5')
+    await press(/^Save order/)
+    await waitFor(() => expect(said).toEqual(['Order O-9 saved.']))
+    expect(bodyOf(sent, '/purchase-orders/9')).toMatchObject({ lines: [{ lineId: 2, quantity: '5' }] })
+  })
+
+  const acts = (status: 'draft' | 'sent' | 'closed', toReceive = '2') =>
+    render(
+      <OrderActs
+        id={9}
+        number="O-9"
+        status={status}
+        supplierId={3}
+        canInvoice={false}
+        places={[]}
+        today={TODAY}
+        lines={status === 'closed' ? [] : [{ id: 1, description: 'Rosin', toReceive, track: 'none' }]}
+      />,
+    )
+
+  test('is sent, received, or closed with a reason', async () => {
+    const sent = answerCalls({
+      'POST /purchase-orders/9/send': { status: 200, body: { number: 'O-9', supplier: 'Halden' } },
+      'POST /purchase-orders/9/close': { status: 200, body: {} },
+    })
+    const { unmount } = acts('draft')
+    await press('Mark as sent')
+    await waitFor(() => expect(said).toEqual(['O-9 is on order with Halden.']))
+    unmount()
+    acts('sent')
+    await userEvent.click(screen.getByText('Close'))
+    await type('Reason', 'Not made any more')
+    await press(/^Close the order/)
+    await waitFor(() => expect(bodyOf(sent, '/purchase-orders/9/close')).toMatchObject({ reason: 'Not made any more' }))
+  })
+
+  test('that is closed offers nothing to receive', () => {
+    answerCalls({})
+    acts('closed')
+    expect(screen.queryByRole('button', { name: /Receive/ })).toBeNull()
+  })
+})
+
+describe('goods that come', () => {
+  const open = () =>
+    render(
+      <ReceiveForm
+        orderId={9}
+        today={TODAY}
+        onDone={nothing}
+        places={[
+          { id: 1, name: 'Shop' },
+          { id: 2, name: 'Store room' },
+        ]}
+        lines={[
+          { id: 1, description: 'Rosin', toReceive: '6', track: 'none' },
+          { id: 2, description: 'Viola', toReceive: '2', track: 'serial' },
+        ]}
+      />,
+    )
+
+  test('are said line by line, with serials, to a place; who can go now is told', async () => {
+    const canGo = [{ saleId: 4, number: 1004, customer: 'Hazel Adair' }]
+    const sent = answerCalls({ 'POST /goods-received': { status: 201, body: { number: 'G-1', canGo } } })
+    open()
+    await type('How many: Rosin', '4')
+    await type('Serials: Viola', 'V1 V2')
+    await choose('Place', '2')
+    await press(/^Receive/)
+    await waitFor(() => expect(said).toEqual(['G-1: received. Can go now: sale 1004, Hazel Adair.']))
+    expect(bodyOf(sent, '/goods-received')).toEqual({
+      purchaseOrderId: 9,
+      on: '2026-03-02',
+      placeId: '2',
+      lines: [
+        { lineId: 1, quantity: '4' },
+        { lineId: 2, quantity: '2', serials: ['V1', 'V2'] },
+      ],
+    })
+  })
+
+  test('that are more than ordered are told, and stay typed; said so, they are taken', async () => {
+    const sent = answerCalls({
+      'POST /goods-received': refuses({ path: 'lines.0.quantity', message: 'Only 6 are to come.' }),
+    })
+    open()
+    await type('How many: Rosin', '7')
+    await type('How many: Viola', '')
+    await press(/^Receive/)
+    await waitFor(() => expect(noteOf(field('How many: Rosin'))).toBe('Only 6 are to come.'))
+    await tick('More came than was ordered, and stays')
+    await press(/^Receive/)
+    await waitFor(() =>
+      expect(bodyOf(sent, '/goods-received')).toMatchObject({ lines: [{ lineId: 1, quantity: '7', more: true }] }),
+    )
+  })
+})
+
+describe('an invoice of a supplier', () => {
+  const ACCOUNTS = [
+    { id: 40, code: '6000', name: 'Rent' },
+    { id: 41, code: '6010', name: 'Utilities and telephone' },
+  ]
+  const open = (goods: Parameters<typeof BillForm>[0]['goods']) =>
+    render(
+      <BillForm
+        supplier={{ id: 3, name: 'Halden String Works' }}
+        goods={goods}
+        accounts={ACCOUNTS}
+        codes={[{ code: 'STD', name: 'Sales tax' }]}
+        currency="USD"
+        today={TODAY}
+      />,
+    )
+  const answer = {
+    status: 201,
+    body: { id: 5, number: 'I-5', supplier: 'Halden', totals: { gross: '62.79' }, priceDifference: '2.00' },
+  }
+
+  test('for what came, at the price it asks, with its tax; and one line by account', async () => {
+    const sent = answerCalls({ 'POST /bills': answer })
+    open([{ receivedLineId: 8, description: 'Music stand', quantity: '4', unitCost: '14' }])
+    await type('Number on their invoice', 'HS-1')
+    const goods = within(screen.getByRole('group', { name: 'Music stand' }))
+    const cost = goods.getByLabelText<HTMLInputElement>('Cost of one')
+    await userEvent.clear(cost)
+    await userEvent.type(cost, '14.50')
+    await userEvent.selectOptions(goods.getByLabelText('Tax'), 'STD')
+    await userEvent.click(screen.getByText('Add a line by account'))
+    const carriage = within(screen.getByRole('group', { name: 'line 2' }))
+    await userEvent.type(carriage.getByLabelText('What for'), 'Carriage')
+    await userEvent.selectOptions(carriage.getByLabelText('Account'), '41')
+    await userEvent.type(carriage.getByLabelText('Net'), '9.90')
+    await press(/^Enter invoice/)
+    await waitFor(() => expect(said).toEqual(['I-5: 62.79 owed to Halden. 2.00 other than the goods came in at.']))
+    expect(bodyOf(sent, '/bills')).toEqual({
+      supplierId: '3',
+      theirNumber: 'HS-1',
+      on: '2026-03-02',
+      lines: [
+        { receivedLineId: 8, description: 'Music stand', quantity: '4', unitCost: '14.5', taxCode: 'STD' },
+        { accountId: '41', description: 'Carriage', amount: '9.90' },
+      ],
+    })
+  })
+
+  test('without their number is not sent, and says so at the field', async () => {
+    const sent = answerCalls({ 'POST /bills': answer })
+    open([])
+    await press(/^Enter invoice/)
+    await waitFor(() => expect(noteOf(field('Number on their invoice'))).toContain('is needed'))
+    expect(sent.filter((s) => !s.preview && s.path === '/bills')).toEqual([])
+  })
+
+  test('is paid, early with what is let off, or void with a reason', async () => {
+    const sent = answerCalls({
+      'POST /supplier-payments': {
+        status: 201,
+        body: { number: 'E-1', amount: '56.84', supplier: 'Halden', discount: '1.16', ahead: '0.00' },
+      },
+      'POST /bills/5/void': { status: 200, body: {} },
+    })
+    const { unmount } = render(
+      <PayForm
+        supplierId={3}
+        billId={5}
+        amount="58.00"
+        discount={{ through: day('2026-03-09'), amount: '1.16' }}
+        currency="USD"
+        today={TODAY}
+        onDone={nothing}
+      />,
+    )
+    expect(document.body.textContent).toContain('1.16 less when it is paid by 2026-03-09')
+    await type('Amount', '56.84')
+    await choose('From', 'Drawer')
+    await press(/^Pay/)
+    await waitFor(() => expect(said).toEqual(['E-1: 56.84 paid to Halden. 1.16 let off.']))
+    expect(bodyOf(sent, '/supplier-payments')).toEqual({
+      supplierId: 3,
+      from: 'drawer',
+      amount: '56.84',
+      on: '2026-03-02',
+      for: [{ billId: 5, amount: '56.84' }],
+    })
+    unmount()
+    render(<VoidBought kind="bill" id={5} today={TODAY} />)
+    await press('Void')
+    await type('Reason', 'Not ours')
+    await press(/^Void the invoice/)
+    await waitFor(() => expect(bodyOf(sent, '/bills/5/void')).toEqual({ reason: 'Not ours', on: '2026-03-02' }))
+  })
+})
+
+describe('suppliers', () => {
+  test('are added with terms and bank; a wrong IBAN is told at its field', async () => {
+    const sent = answerCalls({ 'POST /suppliers': { status: 201, body: { id: 3, name: 'Halden' } } })
+    render(<SupplierForm id={null} start={NO_SUPPLIER} />)
+    await type('Name', 'Halden')
+    await type('Early discount, %', '2')
+    await type('Within, days', '10')
+    await type('IBAN', 'DE89 3704 0044 0532 0130 01')
+    await press(/^Add supplier/)
+    await waitFor(() => expect(noteOf(field('IBAN'))).toContain('check digits do not fit'))
+    await type('IBAN', 'DE89 3704 0044 0532 0130 00')
+    await press(/^Add supplier/)
+    await waitFor(() => expect(said).toEqual(['Halden added.']))
+    expect(bodyOf(sent, '/suppliers')).toMatchObject({
+      name: 'Halden',
+      terms: { net: 30, discountPercent: '2', discountDays: 10 },
+    })
+  })
+
+  test('get one draft each of all that is proposed', async () => {
+    const row = (goodsId: number, supplierId: number | null) => ({ goodsId, supplierId, quantity: '6' })
+    const sent = answerCalls({
+      'GET /buying/proposals': { status: 200, body: { rows: [row(1, 3), row(2, 4), row(5, 3), row(6, null)] } },
+      'POST /purchase-orders': { status: 201, body: { number: 'O-1', supplier: 'Halden' } },
+    })
+    render(<OrderProposed />)
+    await press('Write the orders')
+    await waitFor(() => expect(router.push).toHaveBeenCalledWith('/buying?status=draft'))
+    const orders = sent.filter((s) => s.path === '/purchase-orders').map((s) => s.body)
+    expect(orders).toEqual([
+      {
+        supplierId: 3,
+        lines: [
+          { goodsId: 1, quantity: '6' },
+          { goodsId: 5, quantity: '6' },
+        ],
+      },
+      { supplierId: 4, lines: [{ goodsId: 2, quantity: '6' }] },
+    ])
+    expect(button('Write the orders').disabled).toBe(false)
+  })
+})

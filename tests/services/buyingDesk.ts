@@ -1,0 +1,38 @@
+import { toDecimalString } from '@/core/money'
+import { listAccounts } from '@/data/queries/accounts'
+import { sumAccounts } from '@/data/queries/balances'
+import { findBusiness } from '@/data/queries/business'
+import { inDebit } from '@/model/books/ties'
+import { goodsView } from '@/model/goods/goods'
+import { goodsStockView } from '@/model/goods/stockViews'
+import { addSupplier } from '@/services/buying/keepSupplier'
+import { orderGoods } from '@/services/buying/orderGoods'
+import { changeGoods } from '@/services/goods/keepGoods'
+import { openTestShop } from './shop'
+
+/**
+ * A shop that buys rosin in packs of six at 6.00, with two percent off for paying within ten days. Twenty rosin at 6.00 and five
+ * violins at 600.00 lie there; today is 1 March.
+ */
+export const openBuying = async () => {
+  const s = await openTestShop()
+  const supplier = await s.run(addSupplier, {
+    name: 'Gutwerk Strings',
+    terms: { net: 30, discountPercent: '2', discountDays: 10 },
+  })
+  await s.run(changeGoods, { goodsId: s.rosin, suppliers: [{ supplierId: supplier, packSize: '6', unitCost: '6.00' }] })
+  const business = async () => (await findBusiness(s.db))!
+  const rosin = async () => (await goodsView(s.db, s.rosin, await business(), s.shop.today))!
+  const worth = async (goodsId: number) =>
+    (await goodsStockView(s.db, goodsId, s.shop.today, { business: await business(), today: s.shop.today }))!.value
+  /** What stands on an account, in debit. */
+  const balance = async (role: string) => {
+    const account = (await listAccounts(s.db)).find((a) => a.role === role)!
+    return toDecimalString(inDebit(await sumAccounts(s.db, { to: s.shop.today }, 'USD'), account.id, 'USD'))
+  }
+  const order = async (quantity: string, more: object = {}) => {
+    const made = await s.answer(orderGoods, { supplierId: supplier, lines: [{ goodsId: s.rosin, quantity }], ...more })
+    return { ...made, lineId: made.lines[0]!.id }
+  }
+  return { s, supplier, business, rosin, worth, balance, order }
+}
