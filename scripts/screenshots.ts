@@ -20,7 +20,7 @@ const VIEWS = [
   { name: 'customer', path: '/people', late: true },
   { name: 'journal', path: '/books' },
   { name: 'profit', path: '/books?view=profit-and-loss' },
-  { name: 'ties', path: '/books?view=ties' },
+  { name: 'buying', path: '/buying' },
   { name: 'customer-page', path: '/own', own: true },
   { name: 'shop', path: '/shop' },
   { name: 'layout', path: '/settings/papers/invoice', wait: 3500 },

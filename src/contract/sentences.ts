@@ -105,18 +105,18 @@ const SENTENCES: Sentences = {
   'nothing-to-order': () => 'Nothing is short that is not on order already. Say what to order after all.',
   'no-supplier': (f) => `Nobody is named who sells ${f.goods}. Add a supplier to it under Goods first.`,
   'order-closed': (f) => `Order ${f.number} is closed. Write a new one for what is wanted after all.`,
-  'less-than-came': (f) => `${n(f.least)} ${f.line} already came or were invoiced. Order at least as many.`,
+  'less-than-came': (f) => `${n(f.least)} ${f.line} already came or were billed. Order at least as many.`,
   'more-than-ordered': (f) =>
     `Only ${n(f.left)} ${f.line} are still to come (you entered ${n(f.asked)}). Enter ${n(f.left)}, or say that more came.`,
   'more-than-came': (f) =>
-    `Only ${n(f.left)} ${f.line} are not invoiced yet (you entered ${n(f.asked)}). Compare their invoice with what came.`,
+    `Only ${n(f.left)} ${f.line} are not billed yet (you entered ${n(f.asked)}). Compare their bill with what came.`,
   'bill-not-open': (f) =>
     `Only ${formatMoney(f.open)} of ${f.number} is open on that day (you entered ${formatMoney(f.asked)}). Enter at most that.`,
   'bill-is-paid': (f) => `Something was paid on ${f.number} already. Void that payment first.`,
   'came-since': (f) =>
-    `${f.line} of ${f.number} came since, at its price. Enter what is wrong as an invoice of its own instead.`,
+    `${f.line} of ${f.number} came since, at its price. Enter what is wrong as a bill of its own instead.`,
   'advance-was-used': () =>
-    'Part of this payment was paid in advance and used for an invoice since. Void that invoice first, or choose a later date.',
+    'Part of this payment was paid in advance and used for a bill since. Void that bill first, or choose a later date.',
   'nothing-to-hand-over': () => 'Nothing can be handed over now. Order what is short, or recount the stock.',
   'not-enough-stock': (f) =>
     `Only ${n(f.onHand)} ${f.goods} in stock, ${n(f.asked)} needed. ${f.onHand.gt(0) ? `Hand over ${n(f.onHand)} now and order ${n(f.asked.minus(f.onHand))}` : `Order ${n(f.asked)}`}, or recount the stock.`,

@@ -15,7 +15,7 @@ import { defineList } from './list'
 
 export const purchaseOrdersList = defineList<OrderOnList>()({
   name: 'purchase-orders',
-  title: 'Orders to suppliers',
+  title: 'Purchase orders',
   path: '/buying',
   fields: { status: links('How far they are', PURCHASE_STATUS_NAMES), supplier: hiddenId('Supplier') },
   columns: defineColumns<OrderOnList>([
@@ -46,9 +46,9 @@ export const purchaseOrdersList = defineList<OrderOnList>()({
     },
   ]),
   opensBy: { by: 'number', down: true },
-  empty: 'Nothing was ordered from a supplier yet. Choose “New order”.',
+  empty: 'Nothing was ordered from a supplier yet. Choose “New purchase order”.',
   foot: { says: 'total', inFile: true },
-  nothingFits: 'No orders here.',
+  nothingFits: 'No purchase orders here.',
 })
 
 export const goodsReceivedList = defineList<ReceivedOnList>()({
@@ -68,7 +68,7 @@ export const goodsReceivedList = defineList<ReceivedOnList>()({
     { key: 'on', head: 'Date', as: 'day', of: (r) => r.on, tone: 'quiet' },
     { key: 'what', head: 'Goods', as: 'text', of: (r) => r.what },
     { key: 'value', head: 'Worth', as: 'money', of: (r) => r.value, sum: true },
-    { key: 'notBilled', head: 'Not invoiced', as: 'money', of: (r) => r.notBilled, sum: true, blankZero: true },
+    { key: 'notBilled', head: 'Not billed', as: 'money', of: (r) => r.notBilled, sum: true, blankZero: true },
   ]),
   opensBy: { by: 'number', down: true },
   empty: 'Nothing came from a supplier yet.',
@@ -78,7 +78,7 @@ export const goodsReceivedList = defineList<ReceivedOnList>()({
 
 export const billsList = defineList<BillOnList>()({
   name: 'bills',
-  title: 'Invoices of suppliers',
+  title: 'Bills',
   path: '/buying/bills',
   fields: {
     show: links('Which', { open: 'Unpaid', late: 'Late' }),
@@ -107,9 +107,9 @@ export const billsList = defineList<BillOnList>()({
     { key: 'state', head: 'Status', as: 'text', of: (b) => (b.isVoid ? 'Void' : b.isOpen ? 'Unpaid' : 'Paid') },
   ]),
   opensBy: { by: 'on', down: true },
-  empty: 'No invoice of a supplier was entered yet.',
+  empty: 'No bill was entered yet.',
   foot: { says: 'total', inFile: true },
-  nothingFits: 'No invoices here.',
+  nothingFits: 'No bills here.',
 })
 
 export const supplierPaymentsList = defineList<PaymentOnList>()({

@@ -91,23 +91,23 @@ export const buying = [
     ({ db, id, today }) => receivedView(db, id, { today }),
     'receipt of goods',
   ),
-  change('/bills', 'A supplier’s invoice: for what came, for what is on order, or by account.', enterBill, {
+  change('/bills', 'A supplier’s bill: for what came, for what is on order, or by account.', enterBill, {
     status: 201,
   }),
-  read('/bills', 'Suppliers’ invoices, the newest first.', ofSupplier, async ({ db, business, query }) =>
+  read('/bills', 'Bills of suppliers, the newest first.', ofSupplier, async ({ db, business, query }) =>
     listOf(await billViews(db, query, part(query), business.currency), query.limit, same, byId),
   ),
   read(
     '/bills/{id}',
-    'A supplier’s invoice, and what was paid on it.',
+    'A supplier’s bill, and what was paid on it.',
     noQuery,
     ({ db, id, business }) => billView(db, id, { business }),
-    'invoice',
+    'bill',
   ),
-  change('/bills/{id}/void', 'A supplier’s invoice does not count from a day on.', voidBill, {
+  change('/bills/{id}/void', 'A supplier’s bill does not count from a day on.', voidBill, {
     path: { billId: 'id' },
   }),
-  change('/supplier-payments', 'Money to a supplier: for their invoices, or in advance.', paySupplier, { status: 201 }),
+  change('/supplier-payments', 'Money to a supplier: for their bills, or in advance.', paySupplier, { status: 201 }),
   read(
     '/supplier-payments',
     'Money that went to suppliers, the newest first.',

@@ -11,7 +11,7 @@ interface Posting {
 export const postGoodsReceived = ({ on, text, value }: Posting & { readonly value: Money }): EntryDraft =>
   makeEntry(on, text, [debit(role('stock'), value), credit(role('received-not-billed'), value)])
 
-/** A supplier's invoice: what it clears, where its price differs, what goes to accounts, tax paid; owed in one sum. */
+/** A supplier's bill: what it clears, where its price differs, what goes to accounts, tax paid; owed in one sum. */
 export interface BillPosting extends Posting {
   readonly cleared: Money
   readonly toStock: Money

@@ -6,7 +6,7 @@ const KINDS: Readonly<Record<string, string>> = {
   'stock-adjustment': 'Adjustment',
   assembly: 'Assembly',
   'goods-received': 'Received',
-  bill: 'Invoiced',
+  bill: 'Bill',
 }
 
 /** What a line of a stock card was, in the words of its document. */

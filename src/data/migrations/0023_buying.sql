@@ -200,7 +200,7 @@ insert into account (code, name, kind, role)
   select case when exists (select from account a where a.code = n.code) then n.code || '-S' else n.code end, n.name, n.kind, n.role
     from (values ('1310', 'Paid in advance to suppliers', 'asset', 'paid-ahead'),
                  ('4120', 'Discounts from suppliers', 'income', 'purchase-discounts')) n (code, name, kind, role)
-   where exists (select from business);
+   where exists (select from business) and not exists (select from account a where a.role = n.role);
 --> statement-breakpoint
 create trigger goods_received_fixed before update or delete on goods_received for each row execute function refuse_change();
 --> statement-breakpoint

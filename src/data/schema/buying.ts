@@ -115,7 +115,7 @@ export const goodsReceivedLine = pgTable(
   ],
 )
 
-/** A supplier's invoice: what is owed to them, in one sum, until it is paid. */
+/** A supplier's bill: what is owed to them, in one sum, until it is paid. */
 export const bill = pgTable(
   'bill',
   {

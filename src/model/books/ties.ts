@@ -51,8 +51,8 @@ export const readTies = async (db: Db, asOf: Day, currency: string): Promise<Tie
     tie('Finance charges: payment plans', papers.unearned, negateMoney(balance('unearned-charges'))),
     tie('Tax on deposits: money paid in advance', papers.taxAhead, balance('tax-on-deposits')),
     tie('Stock: goods on hand', papers.stock, balance('stock')),
-    tie('Payables: unpaid invoices of suppliers', buying.payables, negateMoney(balance('payables'))),
-    tie('Goods received less invoiced', buying.received, negateMoney(balance('received-not-billed'))),
+    tie('Payables: unpaid bills', buying.payables, negateMoney(balance('payables'))),
+    tie('Goods received less billed', buying.received, negateMoney(balance('received-not-billed'))),
     tie('Paid in advance to suppliers', buying.ahead, balance('paid-ahead')),
     tie('Trial balance: debits and credits', debits, credits),
   ]

@@ -21,7 +21,7 @@ export const readSupplier = async ({ db }: Where, text: string | undefined) => {
   return id === null ? null : findSupplier(db, id)
 }
 
-/** What a form for a supplier's invoice lets choose from: what came of theirs and is not invoiced, accounts and tax codes. */
+/** What a form for a supplier's bill lets choose from: what came of theirs and is not invoiced, accounts and tax codes. */
 export const readBillChoices = async (where: Where, text: string | undefined) => {
   const { db, today } = where
   const supplier = await readSupplier(where, text)
@@ -87,7 +87,7 @@ export const readReceivedPage = async (where: Where, id: number) => {
   return paper && { paper, posted: await readEntriesOf(where, { kind: 'goods-received', id }) }
 }
 
-/** A supplier's invoice, with what it posted. */
+/** A supplier's bill, with what it posted. */
 export const readBillPage = async (where: Where, id: number) => {
   const bill = await billView(where.db, id, where)
   return bill && { bill, posted: await readEntriesOf(where, { kind: 'bill', id }) }

@@ -120,7 +120,7 @@ const partOfReceived = (
   }
 }
 
-/** A line of an order: first what came of it and is not invoiced yet, the rest before it comes. */
+/** A line of an order: first what came of it and is not billed yet, the rest before it comes. */
 const partsOfOrder = (
   w: Work,
   l: BillLineInput,

@@ -98,14 +98,14 @@ const useAhead = async (
   await insertAheadMove(w.tx, { supplierId, onDay: on, amount: negateMoney(used).minor, billId, entryId })
 }
 
-/** A supplier's invoice: for what came, for what is on order, or by account. Their number counts once. */
+/** A supplier's bill: for what came, for what is on order, or by account. Their number counts once. */
 export const enterBill = defineCommand(
   'enter-bill',
   enterBillInput,
   async (w, { supplierId, on, theirNumber, due, lines }) => {
     const supplier = found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
     if (await findBillByNumber(w.tx, supplierId, theirNumber))
-      refuse({ code: 'taken', what: 'invoice number', value: theirNumber })
+      refuse({ code: 'taken', what: 'bill number', value: theirNumber })
     const onDay = paperDay(w, on)
     const parts = await partsOf(w, supplierId, lines)
     const early = parts.find((p) => p.received && p.received.on > onDay)?.received
@@ -124,7 +124,7 @@ export const enterBill = defineCommand(
     )
     const gross = addMoney(net, tax)
     const [number, id] = await Promise.all([takeNumber(w.tx, 'bill', onDay), reserveId(w.tx, 'bill')])
-    const text = `Invoice ${theirNumber}, ${supplier.name}`
+    const text = `Bill ${theirNumber}, ${supplier.name}`
     const worths: Awaited<ReturnType<typeof worthOfPart>>[] = []
     for (const p of parts) worths.push(await worthOfPart(w, p, { on: onDay, billId: id }))
     const sumOf = (amounts: readonly Money[]): Money => sumMoney(amounts, w.currency)
@@ -139,7 +139,7 @@ export const enterBill = defineCommand(
       tax,
       gross,
     })
-    if (entry.lines.length === 0) wrong('lines', 'This invoice comes to nothing. Enter what it asks for.')
+    if (entry.lines.length === 0) wrong('lines', 'This bill comes to nothing. Enter what it asks for.')
     const entryId = await w.post(entry, { kind: 'bill', id })
     const terms = billTerms(supplier, onDay, gross)
     await insertBill(

@@ -100,11 +100,11 @@ type Named = Exclude<z.output<typeof paySupplierInput>['for'], 'oldest' | undefi
 
 const payNamed = (w: Work, payables: readonly Payable[], named: Named, amount: Money): readonly Paid[] => {
   const twice = named.findIndex((n, i) => named.findIndex((o) => o.billId === n.billId) !== i)
-  if (twice >= 0) wrong(`for.${twice}.billId`, 'This invoice is named twice. Add the amounts.')
+  if (twice >= 0) wrong(`for.${twice}.billId`, 'This bill is named twice. Add the amounts.')
   const paid = named.map((n, i): Paid => {
     const asked = w.money(n.amount, `for.${i}.amount`)
     const payable = payables.find((p) => p.bill.id === n.billId)
-    if (!payable) return wrong(`for.${i}.billId`, 'Nothing of this invoice is open on that day.')
+    if (!payable) return wrong(`for.${i}.billId`, 'Nothing of this bill is open on that day.')
     if (asked.minor > payable.open.minor)
       return refuse({ code: 'bill-not-open', number: payable.bill.number, open: payable.open, asked })
     const needed = subtractMoney(payable.open, payable.discount)
@@ -118,7 +118,7 @@ const payNamed = (w: Work, payables: readonly Payable[], named: Named, amount: M
     w.currency,
   )
   if (all.minor > amount.minor)
-    wrong('amount', 'The invoices come to more than is paid. Raise the amount, or pay less of one.')
+    wrong('amount', 'The bills come to more than is paid. Raise the amount, or pay less of one.')
   return paid
 }
 
@@ -128,7 +128,7 @@ const taxOf = ({ bill, discount }: Paid): { readonly net: Money; readonly tax: M
   return { net: present(net), tax: present(tax) }
 }
 
-/** Money to a supplier: for their invoices, early-payment discounts taken by themselves; what is left is paid in advance. */
+/** Money to a supplier: for their bills, early-payment discounts taken by themselves; what is left is paid in advance. */
 export const paySupplier = defineCommand('pay-supplier', paySupplierInput, async (w, input) => {
   const supplier = found(await findSupplier(w.tx, input.supplierId), 'supplier', input.supplierId)
   const on = paperDay(w, input.on)

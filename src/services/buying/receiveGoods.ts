@@ -58,8 +58,7 @@ const lineFor = (
   if (asked.lineId !== undefined) {
     const line =
       lines.find((l) => l.id === asked.lineId) ?? wrong(`lines.${i}.lineId`, 'This line is not on the order.')
-    if (line.goodsId === null)
-      wrong(`lines.${i}.lineId`, `${line.description} is no goods. Enter it with their invoice.`)
+    if (line.goodsId === null) wrong(`lines.${i}.lineId`, `${line.description} is no goods. Enter it with their bill.`)
     return line
   }
   return lines.find((l) => l.goodsId === asked.goodsId) ?? null

@@ -70,9 +70,9 @@ const giveAheadBack = async (w: Work, b: BillRow, on: BillRow['onDay'], text: st
   await insertAheadMove(w.tx, { supplierId: b.supplierId, onDay: on, amount: amount.minor, billId: b.id, entryId })
 }
 
-/** A supplier's invoice does not count from a day on: entered wrong, or twice. Not one on which something was paid. */
+/** A supplier's bill does not count from a day on: entered wrong, or twice. Not one on which something was paid. */
 export const voidBill = defineCommand('void-bill', voidBillInput, async (w, { billId, on, reason }) => {
-  const b = found((await listBills(w.tx, { id: billId }))[0], 'invoice', billId)
+  const b = found((await listBills(w.tx, { id: billId }))[0], 'bill', billId)
   if (b.voidedOn) refuse({ code: 'already-voided', number: b.number })
   const onDay = dayAfter(w, on, b.onDay, `${b.number} is dated later.`)
   const paid = (await listBillFills(w.tx, { billIds: [billId] })).filter((f) => f.kind !== 'ahead')

@@ -2,7 +2,7 @@ import { larger, smaller, ZERO, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
 import { kitsBegun, kitsOut, mayGo, type KitState, type Lying } from '@/core/stock'
 import type { Goods } from '@/data/queries/goods'
-import type { Leaving, Plan } from './planLeaving'
+import type { Leaving, Plan } from './leaving'
 import type { Stock } from './stockOn'
 
 /** What has to leave the shelves for each: itself, kits assembled and as their parts; nothing for work and charges. */

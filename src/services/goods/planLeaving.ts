@@ -6,7 +6,6 @@ import {
   mayGo,
   proposePicking,
   sameName,
-  type KitState,
   type Lying,
   type Pile,
   type Taken,
@@ -16,45 +15,15 @@ import type { Work } from '../command'
 import { refuse } from '@/contract/refuse'
 import { listPlaces, listPileChanges, type MoveRow } from '@/data/queries/stock'
 import { needsOf } from './kitNeeds'
+import type { Leaving, Plan } from './leaving'
 import { refusePiece } from './refusePiece'
 import { stockOn, takeFromPile, type Stock } from './stockOn'
 import type { Day } from '@/core/day'
-
-/** Which of them leave: from a place, of a lot, or just these serials. What is left out is proposed. */
-export interface Named {
-  readonly placeId?: number
-  readonly lot?: string
-  readonly serials?: readonly string[]
-  /** One lot, serial or layer by its id. */
-  readonly batchId?: number
-  readonly quantity: Decimal
-}
-
-export interface Leaving {
-  /** Whoever asks: the answer's costs stand in the same order. */
-  readonly goods: Goods
-  readonly quantity: Decimal
-  /** Adds up to the quantity. */
-  readonly from?: readonly Named[]
-  readonly saleLineId?: number
-  /** Kits that go assembled as far as they lie so, and as their parts for the rest; left out, a kit goes as it lies. */
-  readonly kit?: KitState
-}
 
 export interface Left {
   readonly moves: readonly MoveRow[]
   /** What each of the asked cost, in order. */
   readonly costs: readonly Money[]
-}
-
-export interface Plan {
-  readonly on: Day
-  /** The goods of kits' parts. */
-  readonly partsOf?: ReadonlyMap<number, Goods>
-  /** To a customer: lots that are past stay. */
-  readonly toCustomer?: boolean
-  /** Counted on a past day: what is missing now went since. */
-  readonly counted?: boolean
 }
 
 /**

@@ -5,7 +5,7 @@ import { lineState } from '@/core/sale'
 import { kitsOut, kitsWith, type KitPart } from '@/core/stock'
 import { readKitLines, type KitLine } from '@/model/sale/kitLines'
 import type { Work } from '../command'
-import type { Named } from '../goods/planLeaving'
+import type { Named } from '../goods/leaving'
 import type { SaleLineRow } from '@/data/queries/saleLine'
 import type { LockedSale } from './saleWork'
 

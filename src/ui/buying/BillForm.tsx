@@ -7,7 +7,7 @@ import { CommandForm } from '../form/CommandForm'
 import { FormDay, FormMoney, FormOn, FormQuantity, FormSelect, FormText } from '../form/inputs'
 import { SupplierPick } from './SupplierPick'
 
-/** Goods that came, or are on order, and are not invoiced yet. */
+/** Goods that came, or are on order, and are not billed yet. */
 export interface ToInvoice {
   readonly receivedLineId?: number
   readonly purchaseOrderLineId?: number
@@ -51,7 +51,7 @@ const bodyOf = ({ accountId, quantity, unitCost, amount, taxCode, ...l }: Line) 
     ? { ...l, quantity, unitCost, ...(taxCode === '' ? {} : { taxCode }) }
     : { accountId, description: l.description, amount, ...(taxCode === '' ? {} : { taxCode }) }
 
-/** A supplier's invoice: for goods that came at the price it asks, and for anything else by account. */
+/** A supplier's bill: for goods that came at the price it asks, and for anything else by account. */
 export const BillForm = ({ supplier, goods, accounts, codes, currency, today }: Props) => {
   const empty = { accountId: accounts[0] ? String(accounts[0].id) : '', description: '', amount: '', taxCode: '' }
   const start: Draft = {
@@ -77,11 +77,11 @@ export const BillForm = ({ supplier, goods, accounts, codes, currency, today }: 
       }
       go={(b) => `/buying/bills/${b.id}`}
       preview={{ currency }}
-      submit="Enter invoice"
+      submit="Enter bill"
     >
       <div className="mb-3 grid gap-3 md:grid-cols-2">
         <SupplierPick start={supplier?.name} autoFocus={supplier === null} />
-        <FormText name="theirNumber" label="Number on their invoice" most={60} />
+        <FormText name="theirNumber" label="Number on their bill" most={60} />
         <FormOn today={today} />
         <FormDay name="due" label="Due, if not by their terms" today={today} />
       </div>

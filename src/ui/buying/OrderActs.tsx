@@ -50,7 +50,7 @@ export const OrderActs = ({ id, number, status, supplierId, canInvoice, lines, p
       ? [
           {
             id: 'invoice' as const,
-            label: 'Enter invoice',
+            label: 'Enter bill',
             key: 'i',
             group: 'Order',
             href: `/buying/bills/new?supplier=${supplierId}`,

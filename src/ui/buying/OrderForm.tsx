@@ -51,7 +51,7 @@ export const OrderForm = ({ id, supplier, start, today }: Props) =>
       schema={toAdd}
       start={start}
       asBody={(d: OrderDraft) => ({ supplierId: d.supplierId, ...factsOf(d) })}
-      say={(o) => `Order ${o.number} saved. Send it to put it on order.`}
+      say={(o) => `Order ${o.number} saved as a draft.`}
       go={(o) => `/buying/orders/${o.id}`}
       submit="Save order"
     >

@@ -6,7 +6,7 @@ import { FormMoney, FormOn, FormPick } from '../form/inputs'
 
 interface Props {
   readonly supplierId: number
-  /** Just this invoice; null pays the oldest first. */
+  /** Just this bill; null pays the oldest first. */
   readonly billId: number | null
   readonly amount: string
   /** What is let off where it is paid by then. */
@@ -43,7 +43,7 @@ export const PayForm = ({ supplierId, billId, amount, discount, currency, today,
   >
     {discount && discount.through >= today && (
       <p className="mb-3">
-        {formatDigits(discount.amount)} less when it is paid by {discount.through}: that is taken by itself.
+        {formatDigits(discount.amount)} less when it is paid by {discount.through}: that is taken automatically.
       </p>
     )}
     <div className="grid grid-cols-2 gap-3">

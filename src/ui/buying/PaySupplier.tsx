@@ -10,7 +10,7 @@ interface Props {
   readonly supplierId: number
   readonly name: string
   readonly owed: string
-  /** Just this invoice; left out, the oldest first. */
+  /** Just this bill; left out, the oldest first. */
   readonly billId?: number
   readonly discount?: { readonly through: Day; readonly amount: string } | null
   readonly currency: string

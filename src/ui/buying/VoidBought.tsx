@@ -8,9 +8,9 @@ const ReasonForm = lazily(() => import('../ReasonForm').then((m) => m.ReasonForm
 
 const WHAT = {
   bill: {
-    title: 'Void the invoice',
-    does: 'It does not count from this day on: nothing is owed for it, and what came is not invoiced again.',
-    done: 'The invoice is void.',
+    title: 'Void the bill',
+    does: 'It does not count from this day on: nothing is owed for it, and what came is not billed again.',
+    done: 'The bill is void.',
     path: '/bills',
     schema: () => import('@/contract/inputs/buying/bills').then((m) => m.voidBillInput.omit({ billId: true })),
   },
@@ -30,7 +30,7 @@ interface Props {
   readonly today: Day
 }
 
-/** A supplier's invoice or a payment taken back: why, and from which day. */
+/** A supplier's bill or a payment taken back: why, and from which day. */
 export const VoidBought = ({ kind, id, today }: Props) => {
   const [open, setOpen] = useState(false)
   const close = () => setOpen(false)

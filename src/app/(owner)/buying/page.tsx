@@ -17,20 +17,20 @@ export default async function Buying({ searchParams }: { searchParams: Search })
     <>
       <Heading
         title="Buying"
-        beside="Orders to suppliers"
+        beside="Purchase orders"
         action={
           <>
             <ListExport name="purchase-orders" query={open.query} />
             <Menu label="More">
               <To href="/buying/proposals">What to order</To>
               <To href="/buying/received">Goods received</To>
-              <To href="/buying/bills">Invoices of suppliers</To>
+              <To href="/buying/bills">Bills</To>
               <To href="/buying/payables">Payables</To>
               <To href="/buying/payments">Payments</To>
               <To href="/buying/suppliers">Suppliers</To>
             </Menu>
             <To className="btn btn-do" data-primary href="/buying/new">
-              New order
+              New purchase order
             </To>
           </>
         }

@@ -32,7 +32,7 @@ export type BillLineInput = z.output<typeof billLine>
 export const enterBillInput = z.object({
   supplierId: id,
   on,
-  theirNumber: needed(60, 'The number on their invoice'),
+  theirNumber: needed(60, 'The number on their bill'),
   due: day.optional(),
   lines: z.array(billLine, { error: 'Lines are a list.' }).min(1, 'Say what it is for.').max(500),
 })

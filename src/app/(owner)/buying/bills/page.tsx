@@ -7,7 +7,7 @@ import { To } from '@/ui/To'
 import { openList } from '../../_list'
 import { openShop, queryOf, type Search } from '../../_shop'
 
-export const metadata: Metadata = { title: 'Invoices of suppliers' }
+export const metadata: Metadata = { title: 'Bills' }
 
 export default async function Bills({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
@@ -15,13 +15,13 @@ export default async function Bills({ searchParams }: { searchParams: Search }) 
   return (
     <>
       <Heading
-        title="Invoices of suppliers"
+        title="Bills"
         beside="What we owe for goods, rent and all else"
         action={
           <>
             <ListExport name="bills" query={open.query} />
             <To className="btn btn-do" data-primary href="/buying/bills/new">
-              Enter invoice
+              Enter bill
             </To>
           </>
         }

@@ -4,14 +4,14 @@ import { OrderForm } from '@/ui/buying/OrderForm'
 import { Heading } from '@/ui/Heading'
 import { openShop, queryOf, type Search } from '../../_shop'
 
-export const metadata: Metadata = { title: 'New order' }
+export const metadata: Metadata = { title: 'New purchase order' }
 
 export default async function NewOrder({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
   const supplier = await readSupplier(shop, (await queryOf(searchParams)).supplier)
   return (
     <>
-      <Heading title="New order" beside="To a supplier" />
+      <Heading title="New purchase order" />
       <div className="max-w-3xl">
         <OrderForm
           id={null}

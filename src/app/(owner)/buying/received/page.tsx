@@ -15,7 +15,7 @@ export default async function GoodsReceivedPage({ searchParams }: { searchParams
     <>
       <Heading
         title="Goods received"
-        beside="What came from suppliers, and what of it is not invoiced yet"
+        beside="What came from suppliers, and what of it is not billed yet"
         action={<ListExport name="goods-received" query={open.query} />}
       />
       <ListView open={open} about={shop} />

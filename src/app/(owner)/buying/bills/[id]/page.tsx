@@ -12,7 +12,7 @@ import { LedgerHead, right } from '@/ui/LedgerHead'
 import { To } from '@/ui/To'
 import { idFrom, openShop } from '../../../_shop'
 
-export const metadata: Metadata = { title: 'Invoice of a supplier' }
+export const metadata: Metadata = { title: 'Bill' }
 
 export default async function BillPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
@@ -27,7 +27,7 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
             {bill.supplier}
           </To>
         }
-        title={`Invoice ${bill.theirNumber}`}
+        title={`Bill ${bill.theirNumber}`}
         beside={[bill.number, formatDay(bill.on), bill.voidedOn ? `void since ${formatDay(bill.voidedOn)}` : '']
           .filter(Boolean)
           .join(', ')}

@@ -4,7 +4,7 @@ import { BillForm } from '@/ui/buying/BillForm'
 import { Heading } from '@/ui/Heading'
 import { openShop, queryOf, type Search } from '../../../_shop'
 
-export const metadata: Metadata = { title: 'Enter invoice' }
+export const metadata: Metadata = { title: 'Enter bill' }
 
 export default async function NewBill({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
@@ -12,7 +12,7 @@ export default async function NewBill({ searchParams }: { searchParams: Search }
   const choices = await readBillChoices(shop, supplier)
   return (
     <>
-      <Heading title="Enter invoice" beside="Of a supplier" />
+      <Heading title="Enter bill" beside="Of a supplier" />
       <div className="max-w-4xl">
         <BillForm {...choices} currency={shop.currency} today={shop.today} />
       </div>

@@ -10,7 +10,7 @@ import { LedgerHead, right } from '@/ui/LedgerHead'
 import { To } from '@/ui/To'
 import { idFrom, openShop } from '../../../_shop'
 
-export const metadata: Metadata = { title: 'Order to a supplier' }
+export const metadata: Metadata = { title: 'Purchase order' }
 
 export default async function OrderPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
@@ -29,7 +29,7 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
             {order.supplier}
           </To>
         }
-        title={`Order ${order.number}`}
+        title={`Purchase order ${order.number}`}
         beside={says.filter(Boolean).join(', ')}
         action={
           <OrderActs
@@ -58,7 +58,7 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
             right('Ordered'),
             right('Received'),
             right('To come'),
-            right('Not invoiced'),
+            right('Not billed'),
             right('Cost of one'),
           ]}
         />

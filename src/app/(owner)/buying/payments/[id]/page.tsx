@@ -43,7 +43,7 @@ export default async function PaymentPage({ params }: { params: Promise<{ id: st
       <p className="mb-4">
         {payment.filled.map((f) => (
           <To key={f.billId} className="mr-4 underline" href={`/buying/bills/${f.billId}`}>
-            {formatDigits(f.amount)} on an invoice
+            {formatDigits(f.amount)} on a bill
           </To>
         ))}
       </p>

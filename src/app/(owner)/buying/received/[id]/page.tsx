@@ -34,14 +34,14 @@ export default async function ReceivedPage({ params }: { params: Promise<{ id: s
             )}
             {toBill && (
               <To className="btn btn-do" data-primary href={`/buying/bills/new?supplier=${paper.supplierId}`}>
-                Enter invoice
+                Enter bill
               </To>
             )}
           </>
         }
       />
       <table className="ledger max-w-3xl">
-        <LedgerHead heads={['Item', right('Quantity'), right('Cost of one'), right('Not invoiced')]} />
+        <LedgerHead heads={['Item', right('Quantity'), right('Cost of one'), right('Not billed')]} />
         <tbody>
           {paper.lines.map((l) => (
             <tr key={l.id}>

@@ -31,7 +31,7 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
         action={
           <>
             <To className="btn" href={`/buying/bills/new?supplier=${supplier.id}`}>
-              Enter invoice
+              Enter bill
             </To>
             <PaySupplier
               supplierId={supplier.id}
@@ -41,7 +41,7 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
               today={shop.today}
             />
             <To className="btn" href={`/buying/new?supplier=${supplier.id}`}>
-              New order
+              New purchase order
             </To>
           </>
         }
@@ -59,17 +59,17 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
           <SupplierForm key={JSON.stringify(draft)} id={supplier.id} start={draft} />
         </section>
         <section className="min-w-0">
-          <h2>Unpaid invoices</h2>
+          <h2>Unpaid bills</h2>
           <ListRows open={open} about={shop} />
           <p className="mt-3 flex flex-wrap gap-x-4">
             <To className="underline" href={`/buying?supplier=${supplier.id}`}>
-              Orders
+              Purchase orders
             </To>
             <To className="underline" href={`/buying/received?supplier=${supplier.id}`}>
               Goods received
             </To>
             <To className="underline" href={`/buying/bills?supplier=${supplier.id}`}>
-              All invoices
+              All bills
             </To>
             <To className="underline" href={`/buying/payments?supplier=${supplier.id}`}>
               Payments

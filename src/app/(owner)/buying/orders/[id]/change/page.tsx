@@ -5,14 +5,14 @@ import { OrderForm } from '@/ui/buying/OrderForm'
 import { Heading } from '@/ui/Heading'
 import { idFrom, openShop } from '../../../../_shop'
 
-export const metadata: Metadata = { title: 'Change order' }
+export const metadata: Metadata = { title: 'Change purchase order' }
 
 export default async function ChangeOrder({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
   const { order } = (await readOrderPage(shop, await idFrom(params))) ?? notFound()
   return (
     <>
-      <Heading above={order.supplier} title={`Change order ${order.number}`} />
+      <Heading above={order.supplier} title={`Change purchase order ${order.number}`} />
       <div className="max-w-3xl">
         <OrderForm
           id={order.id}
