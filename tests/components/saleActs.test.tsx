@@ -66,7 +66,14 @@ describe('what can be done with a sale', () => {
   test('stands in one menu by what it changes', () => {
     open({ step: { action: 'bill', why: 'Invoice what was handed over' } })
     expect(inMenu()).toEqual({
-      Lines: ['Change order', 'Pick', 'Strike off', 'Set aside for this sale first', 'Release what is set aside'],
+      Lines: [
+        'Change order',
+        'Pick',
+        'Order from supplier',
+        'Strike off',
+        'Set aside for this sale first',
+        'Release what is set aside',
+      ],
       Documents: ['Order confirmation (PDF)', 'Pick list (PDF)', 'Email', 'Customer’s page'],
       Money: ['Ask for a deposit', 'Payment terms'],
       'This sale': ['Not now', 'Copy to new sale', 'Repeat', 'Cancel the sale'],
