@@ -13,6 +13,8 @@ import type {
   sendOrderInput,
 } from '@/contract/inputs/buying/orders'
 import type { orderForSaleInput } from '@/contract/inputs/buying/orderForSale'
+import type { landedCostInput } from '@/contract/inputs/buying/landedCost'
+import type { paymentRunInput } from '@/contract/inputs/buying/paymentRun'
 import type { receiveGoodsInput } from '@/contract/inputs/buying/receive'
 import type {
   enterBillInput,
@@ -121,6 +123,8 @@ export interface Bodies {
   'POST /goods-received': Body<typeof receiveGoodsInput>
   'POST /bills': Body<typeof enterBillInput>
   'POST /bills/{id}/void': Body<typeof voidBillInput, 'billId'>
+  'POST /payment-runs': Body<typeof paymentRunInput>
+  'POST /landed-costs': Body<typeof landedCostInput>
   'POST /supplier-payments': Body<typeof paySupplierInput>
   'POST /supplier-payments/{id}/void': Body<typeof voidSupplierPaymentInput, 'paymentId'>
   'POST /files': Body<typeof keepFileInput>

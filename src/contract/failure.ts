@@ -35,6 +35,8 @@ export type Failure =
       readonly left: Decimal
       readonly asked: Decimal
     }
+  | { readonly code: 'no-bank'; readonly name: string }
+  | { readonly code: 'cost-was-spread'; readonly number: string }
   | { readonly code: 'nothing-to-order' }
   | { readonly code: 'no-supplier'; readonly goods: string }
   | { readonly code: 'order-closed'; readonly number: string }

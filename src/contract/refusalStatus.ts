@@ -28,6 +28,7 @@ const STATUS: Partial<Record<Failure['code'], number>> = {
   'order-closed': 409,
   'bill-is-paid': 409,
   'came-since': 409,
+  'cost-was-spread': 409,
   'advance-was-used': 409,
   'already-agreed': 409,
   'not-agreed': 409,

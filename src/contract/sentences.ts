@@ -102,6 +102,9 @@ const SENTENCES: Sentences = {
     `Only ${n(f.offered)} ${f.line} on the estimate (you entered ${n(f.asked)}). Change the lines first if they want more.`,
   'more-than-agreed': (f) =>
     `Only ${n(f.left)} ${f.line} left to hand over (you entered ${n(f.asked)}). Enter ${n(f.left)}, or change the order.`,
+  'no-bank': (f) =>
+    `No bank account of ${f.name} is kept. Add an IBAN, or a routing and account number, to the supplier first.`,
+  'cost-was-spread': (f) => `A line of ${f.number} was spread over goods already. It stays as it is.`,
   'nothing-to-order': () => 'Nothing is short that is not on order already. Say what to order after all.',
   'no-supplier': (f) => `Nobody is named who sells ${f.goods}. Add a supplier to it under Goods first.`,
   'order-closed': (f) => `Order ${f.number} is closed. Write a new one for what is wanted after all.`,

@@ -18,6 +18,12 @@ export type HandoverBy = (typeof HANDOVER_WAYS)[number]
 /** What takes a part off a supplier's bill. */
 export const BILL_FILLS = ['payment', 'discount', 'ahead', 'void'] as const
 export type BillFillKind = (typeof BILL_FILLS)[number]
+/** What profit is told by. */
+export const PROFIT_BY = ['sale', 'goods', 'customer', 'kind', 'channel', 'month'] as const
+export type ProfitBy = (typeof PROFIT_BY)[number]
+/** By what a cost is spread over goods that came. */
+export const SPREAD_BY = ['value', 'quantity', 'weight', 'volume'] as const
+export type SpreadBy = (typeof SPREAD_BY)[number]
 /** How far an order to a supplier is. */
 export const PURCHASE_STATUSES = ['draft', 'sent', 'received in part', 'received', 'closed'] as const
 export type PurchaseStatus = (typeof PURCHASE_STATUSES)[number]

@@ -30,6 +30,8 @@ const VIEWS = [
   '/settings/letters',
   '/sales/2/versions',
   '/sales/coming',
+  '/sales/profit',
+  '/sales/profit?by=goods',
   '/sales/reports',
   '/sales/reports?view=costs',
   '/sales/reports?view=by',

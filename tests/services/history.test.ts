@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { beforeAll, expect, test } from 'vitest'
 import { sql } from 'drizzle-orm'
 import { addDays, day } from '@/core/day'
+import { PROFIT_BY } from '@/core/kinds'
 import { ageReceivables } from '@/core/receivables'
 import { findBusiness } from '@/data/queries/business'
 import { ageBy, listOpenAsOf } from '@/data/queries/receivables'
@@ -16,6 +17,8 @@ import { step } from './history/steps'
 import { openTestShop, type TestShop } from './shop'
 import { listDuesOfSales, listOpenDues } from '@/data/queries/due'
 import { sumAccounts } from '@/data/queries/balances'
+import { readProfitAndLoss } from '@/model/books/books'
+import { readProfit } from '@/model/sale/profit'
 import { readStories } from '@/model/sale/readStories'
 import { readTrail } from '@/model/sale/trail'
 
@@ -144,5 +147,12 @@ test('sums in SQL equal the core’s, for several days', async () => {
     sql`select coalesce(sum(amount) filter (where amount > 0), 0)::text as sum from entry_line where on_day between '2026-03-05' and '2026-04-20'`,
   )
   expect(part.reduce((sum, a) => sum + a.debit.minor, 0n).toString()).toBe(direct!.sum)
+  // What each earned is together the gross profit, whatever it is looked at by.
+  const spring = { from: day('2026-03-05'), to: day('2026-04-20') }
+  const { grossProfit } = await readProfitAndLoss(s.db, spring, 'USD')
+  for (const by of PROFIT_BY) {
+    const earned = await readProfit(s.db, by, spring, 'USD')
+    expect([by, earned.reduce((sum, r) => sum + r.profit.minor, 0n)]).toEqual([by, grossProfit.minor])
+  }
   expect(await listDuesOfSales(s.db, [], 'USD')).toEqual([])
 })

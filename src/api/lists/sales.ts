@@ -6,6 +6,8 @@ import { deliveriesList } from '@/lists/deliveries'
 import { readDeliveries } from '@/model/parcel/deliveries'
 import { stockAgesList } from '@/lists/stockAges'
 import { readStockAges } from '@/model/goods/stockAges'
+import { profitColumns, profitList } from '@/lists/profit'
+import { readProfit } from '@/model/sale/profit'
 import { parcelsList } from '@/lists/parcels'
 import { readParcels } from '@/model/parcel/parcels'
 import { picksList } from '@/lists/picks'
@@ -138,6 +140,13 @@ export const stockAges = reader(stockAgesList, async (where, asked, size) => {
   const asOf = asked.filter.asOf ?? where.today
   const rows = await readStockAges(where, { asOf, placeId: asked.filter.place ?? undefined })
   return { ...pageOfAll(stockAgesList, rows, asked, size, where), asOf }
+})
+
+export const profit = reader(profitList, async (where, asked, size) => {
+  const span = spanOf(asked.filter, where.today)
+  const by = asked.filter.by ?? 'sale'
+  const list = { columns: profitColumns(by), opensBy: profitList.opensBy }
+  return { ...pageOfAll(list, await readProfit(where.db, by, span, where.currency), asked, size, where), span }
 })
 
 export const turnover = reader(turnoverList, async (where, asked, size) => {

@@ -11,6 +11,8 @@ import { enterBill } from '@/services/buying/enterBill'
 import { addSupplier, changeSupplier } from '@/services/buying/keepSupplier'
 import { changeOrder, closeOrder, orderGoods, sendOrder } from '@/services/buying/orderGoods'
 import { orderForSale } from '@/services/buying/orderForSale'
+import { landCost } from '@/services/buying/landCost'
+import { payRun } from '@/services/buying/payRun'
 import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { voidBill } from '@/services/buying/voidBill'
@@ -130,6 +132,10 @@ export const buying = [
       path: { paymentId: 'id' },
     },
   ),
+  change('/payment-runs', 'Pays many bills from the bank at once, with the file the bank takes (pain.001).', payRun, {
+    status: 201,
+  }),
+  change('/landed-costs', 'Freight or duty joins what goods cost, spread over what came.', landCost, { status: 201 }),
   read(
     '/payables',
     'Who is owed what at the end of a day, by age.',

@@ -1,4 +1,5 @@
-import { CHANNELS } from '@/core/kinds'
+import { profitView } from '@/model/sale/profit'
+import { PROFIT_BY, CHANNELS } from '@/core/kinds'
 import { z } from 'zod'
 import { listSaleIds } from '@/data/queries/sales'
 import { STANDS } from '@/core/sale'
@@ -183,6 +184,12 @@ export const sales = [
       items: await offersView(db, spanOf(query, today), query.by, business, today),
       next: null,
     }),
+  ),
+  read(
+    '/reports/profit',
+    'What was earned, by sale, item, customer, kind, channel or month: together the gross profit.',
+    span.extend({ by: z.enum(PROFIT_BY).optional() }),
+    ({ db, business, today, query }) => profitView(db, query.by ?? 'sale', spanOf(query, today), business.currency),
   ),
   read(
     '/reports/sale-costs',

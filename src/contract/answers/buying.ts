@@ -186,6 +186,21 @@ export const buyingAnswers = {
   'GET /supplier-payments': list(payment),
   'GET /supplier-payments/{id}': onePayment,
   'POST /supplier-payments/{id}/void': onePayment,
+  'POST /payment-runs': z.object({ payments: z.array(onePayment), file: z.string() }),
+  'POST /landed-costs': z.object({
+    id: z.int(),
+    number: z.string(),
+    on: dayText,
+    amount: decimalText,
+    shares: z.array(
+      z.object({
+        receivedLineId: z.int(),
+        amount: decimalText,
+        toStock: decimalText,
+        toCostOfSales: decimalText,
+      }),
+    ),
+  }),
   'GET /payables': z.object({
     asOf: dayText,
     by: z.string(),

@@ -4,6 +4,9 @@ import { dayText, decimalText, list } from './texts'
 import { invoice } from './things'
 import { handover, pickList, repeat, sale, version, versionLine } from './saleThings'
 
+/** What came in, what went for it, and what is left. */
+const earned = { income: decimalText, cost: decimalText, profit: decimalText }
+
 /** What the calls of “Sales” answer. */
 export const salesAnswers = {
   'POST /sales': sale,
@@ -80,6 +83,10 @@ export const salesAnswers = {
       days: decimalText.nullable(),
     }),
   ),
+  'GET /reports/profit': z.object({
+    rows: z.array(z.object({ key: z.string(), name: z.string(), ...earned })),
+    total: z.object(earned),
+  }),
   'GET /reports/sale-costs': list(
     z.object({
       saleId: z.int(),

@@ -1,2 +1,3 @@
 export * from './purchase'
 export * from './difference'
+export * from './spread'

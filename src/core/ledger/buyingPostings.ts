@@ -53,6 +53,20 @@ export const postSupplierPayment = (p: SupplierPaymentPosting): EntryDraft =>
     credit(role('tax-on-purchases'), p.discount.tax),
   ])
 
+/** A cost leaves its account for goods that came: stock for those still here, else cost of goods sold. */
+export const postLandedCost = ({
+  on,
+  text,
+  accountId,
+  toStock,
+  toCost,
+}: Posting & { readonly accountId: number; readonly toStock: Money; readonly toCost: Money }): EntryDraft =>
+  makeEntry(on, text, [
+    debit(role('stock'), toStock),
+    debit(role('cost-of-goods-sold'), toCost),
+    credit(account(accountId), addMoney(toStock, toCost)),
+  ])
+
 /** The same the other way round, on a day of its own: a bill or payment is void. */
 export const postVoided = (draft: EntryDraft, { on, text }: Posting): EntryDraft =>
   makeEntry(

@@ -7,6 +7,7 @@ const KINDS: Readonly<Record<string, string>> = {
   assembly: 'Assembly',
   'goods-received': 'Received',
   bill: 'Bill',
+  'landed-cost': 'Landed cost',
 }
 
 /** What a line of a stock card was, in the words of its document. */

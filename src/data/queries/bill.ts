@@ -113,6 +113,8 @@ export interface OpenBill {
   readonly dueOn: Day
   readonly discountOn: Day | null
   readonly open: Money
+  /** Whether a bank account of the supplier is known. */
+  readonly hasBank: boolean
 }
 
 /** Bills of which something was open at the end of a day, the oldest due first. */
@@ -131,9 +133,11 @@ export const listOpenBills = async (
     due_on: Day
     discount_on: Day | null
     open: string
+    has_bank: boolean
   }>(sql`
     select b.id, b.number, b.their_number, b.supplier_id, s.name as supplier, b.on_day::text as on_day, b.due_on::text as due_on,
-           b.discount_on::text as discount_on, (b.gross - coalesce(f.filled, 0))::text as open
+           b.discount_on::text as discount_on, (b.gross - coalesce(f.filled, 0))::text as open,
+           s.iban || s.bank_account <> '' as has_bank
       from bill b join supplier s on s.id = b.supplier_id
       left join lateral (select sum(amount) as filled from bill_fill f where f.bill_id = b.id and f.on_day <= ${of.asOf}) f on true
      where b.on_day <= ${of.asOf} and (b.voided_on is null or b.voided_on > ${of.asOf}) and b.gross > coalesce(f.filled, 0)
@@ -149,6 +153,7 @@ export const listOpenBills = async (
     dueOn: r.due_on,
     discountOn: r.discount_on,
     open: money(BigInt(r.open), currency),
+    hasBank: r.has_bank,
   }))
 }
 

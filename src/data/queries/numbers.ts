@@ -35,6 +35,7 @@ const PREFIX = {
   'goods-received': 'G-',
   bill: 'I-',
   'supplier-payment': 'E-',
+  'landed-cost': 'V-',
   pick: 'L-',
   'deposit-request': 'D-',
   plan: 'P-',

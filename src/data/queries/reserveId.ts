@@ -16,6 +16,7 @@ export const reserveId = async (
     | 'goods_received'
     | 'bill'
     | 'supplier_payment'
+    | 'landed_cost'
     | 'plan'
     | 'extra_charge'
     | 'write_off'

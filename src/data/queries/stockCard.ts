@@ -11,8 +11,9 @@ export const paperOfMove = sql`
       left join stock_adjustment a on m.paper_kind = 'stock-adjustment' and a.id = m.paper_id
       left join assembly k on m.paper_kind = 'assembly' and k.id = m.paper_id
       left join goods_received r on m.paper_kind = 'goods-received' and r.id = m.paper_id
-      left join bill i on m.paper_kind = 'bill' and i.id = m.paper_id`
-export const paperNumber = sql`coalesce(h.number, n.number, t.number, a.number, k.number, r.number, i.number, '')`
+      left join bill i on m.paper_kind = 'bill' and i.id = m.paper_id
+      left join landed_cost v on m.paper_kind = 'landed-cost' and v.id = m.paper_id`
+export const paperNumber = sql`coalesce(h.number, n.number, t.number, a.number, k.number, r.number, i.number, v.number, '')`
 
 export interface CardLine {
   readonly id: number

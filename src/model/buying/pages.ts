@@ -1,6 +1,8 @@
+import { formatDay } from '@/core/day'
 import { KEPT_BY_PAPERS } from '@/core/ledger'
 import { listAccounts } from '@/data/queries/accounts'
 import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
+import { listSpread } from '@/data/queries/landedCost'
 import { listPurchaseLines } from '@/data/queries/purchaseOrder'
 import { listPlaces } from '@/data/queries/stock'
 import { findSupplier } from '@/data/queries/suppliers'
@@ -87,10 +89,27 @@ export const readReceivedPage = async (where: Where, id: number) => {
   return paper && { paper, posted: await readEntriesOf(where, { kind: 'goods-received', id }) }
 }
 
-/** A supplier's bill, with what it posted. */
+/** A supplier's bill, with what it posted, which of its lines may join the cost of goods, and what came lately. */
 export const readBillPage = async (where: Where, id: number) => {
   const bill = await billView(where.db, id, where)
-  return bill && { bill, posted: await readEntriesOf(where, { kind: 'bill', id }) }
+  if (!bill) return null
+  const byAccount = bill.lines.filter((l) => l.receivedLineId === null && l.purchaseOrderLineId === null)
+  const spread = await listSpread(
+    where.db,
+    byAccount.map((l) => l.id),
+  )
+  const costs = byAccount
+    .filter((l) => !spread.has(l.id))
+    .map((l) => ({ id: l.id, says: `${l.description}, ${l.amount}` }))
+  const papers = costs.length === 0 ? [] : await listGoodsReceived(where.db, {}, { limit: 40 })
+  return {
+    bill,
+    posted: await readEntriesOf(where, { kind: 'bill', id }),
+    costs,
+    received: papers
+      .filter((p) => p.onDay <= where.today)
+      .map((p) => ({ id: p.id, says: `${p.number}, ${p.supplier}, ${formatDay(p.onDay)}` })),
+  }
 }
 
 /** A payment to a supplier, with what it posted. */

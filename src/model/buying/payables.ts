@@ -1,11 +1,12 @@
-import type { Day } from '@/core/day'
+import { addDays, type Day } from '@/core/day'
 import { ageReceivables, AGE_COLUMNS, type Ages } from '@/core/receivables'
-import { negateMoney, subtractMoney, toDecimalString } from '@/core/money'
+import { formatMoney, negateMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import type { Db } from '@/data/connect'
 import { listAccounts } from '@/data/queries/accounts'
 import { sumAccounts } from '@/data/queries/balances'
 import { listOpenBills } from '@/data/queries/bill'
 import { inDebit } from '../books/ties'
+import type { Where } from '../where'
 
 /** What is owed to a supplier, by age. */
 export interface PayableRow extends Ages {
@@ -53,5 +54,32 @@ export const payablesView = async (
     totals: viewOf(all),
     controlAccount: toDecimalString(account),
     difference: toDecimalString(subtractMoney(all.total, account)),
+  }
+}
+
+/** What a payment run would pay. */
+export interface BillsDue {
+  readonly bills: readonly { readonly id: number; readonly says: string }[]
+  /** What is open of them. */
+  readonly sum: string
+  /** Bills as due as these whose supplier has no bank account here. */
+  readonly noBank: number
+}
+
+/** Bills that are due within a week, or were already, or that cost more after it. */
+export const readDueSoon = async ({ db, today, currency }: Where): Promise<BillsDue> => {
+  const soon = addDays(today, 7)
+  const due = (await listOpenBills(db, { asOf: today }, currency)).filter(
+    (b) => b.dueOn <= soon || (b.discountOn !== null && b.discountOn >= today && b.discountOn <= soon),
+  )
+  const ours = due.filter((b) => b.hasBank)
+  const sum = sumMoney(
+    ours.map((b) => b.open),
+    currency,
+  )
+  return {
+    bills: ours.map((b) => ({ id: b.id, says: `${b.supplier}, ${b.theirNumber}: ${formatMoney(b.open)}` })),
+    sum: formatMoney(sum),
+    noBank: due.length - ours.length,
   }
 }

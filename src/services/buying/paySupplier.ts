@@ -1,37 +1,17 @@
 import { paySupplierInput, voidSupplierPaymentInput } from '@/contract/inputs/buying/bills'
 import type { z } from 'zod'
 import { found, refuse } from '@/contract/refuse'
-import { compareDays, type Day } from '@/core/day'
 import { KEPT_BY_PAPERS, postSupplierPayment, postVoided } from '@/core/ledger'
-import {
-  addMoney,
-  isPositiveMoney,
-  money,
-  smallerMoney,
-  splitMoney,
-  decimal,
-  subtractMoney,
-  sumMoney,
-  zeroMoney,
-  type Money,
-} from '@/core/money'
+import { addMoney, isPositiveMoney, money, subtractMoney, sumMoney, zeroMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { lowestFrom } from '@/core/running'
 import { listAccounts } from '@/data/queries/accounts'
-import {
-  insertAheadMove,
-  insertBillFills,
-  listAheadMoves,
-  listBillFills,
-  listBills,
-  type BillRow,
-} from '@/data/queries/bill'
-import { takeNumber } from '@/data/queries/numbers'
-import { reserveId } from '@/data/queries/reserveId'
-import { insertSupplierPayment, listSupplierPayments, markPaymentVoid } from '@/data/queries/supplierPayment'
+import { insertAheadMove, insertBillFills, listAheadMoves, listBillFills, listBills } from '@/data/queries/bill'
+import { listSupplierPayments, markPaymentVoid } from '@/data/queries/supplierPayment'
 import { findSupplier } from '@/data/queries/suppliers'
 import { paymentView } from '@/model/buying/payments'
 import { dayAfter, defineCommand, paperDay, type Work } from '../command'
+import { payOne, readPayables, taxOf, writePayment, type Paid, type Payable } from './payables'
 
 const wrong = (path: string, message: string): never => refuse({ code: 'invalid', errors: [{ path, message }] })
 
@@ -46,44 +26,6 @@ const accountFrom = async (w: Work, from: z.output<typeof paySupplierInput>['fro
   if (account.role && KEPT_BY_PAPERS.has(account.role))
     wrong('from', `${account.name} is kept by documents. Pay from the bank, the drawer, or an account of your own.`)
   return account.id
-}
-
-/** A bill with what of it may be paid on a day, so that no later day is overfilled, and what is let off for paying by then. */
-interface Payable {
-  readonly bill: BillRow
-  readonly open: Money
-  readonly discount: Money
-}
-
-const readPayables = async (w: Work, supplierId: number, on: Day): Promise<readonly Payable[]> => {
-  const bills = (await listBills(w.tx, { supplierId })).filter((b) => !b.voidedOn && b.onDay <= on)
-  const fills = await listBillFills(w.tx, { billIds: bills.map((b) => b.id) })
-  return bills
-    .map((bill): Payable => {
-      const mine = fills.filter((f) => f.billId === bill.id)
-      const changes = [{ on: bill.onDay, by: bill.gross }, ...mine.map((f) => ({ on: f.onDay, by: -f.amount }))]
-      const open = money(lowestFrom(changes, on), w.currency)
-      const isEarly = bill.discountOn !== null && on <= bill.discountOn && mine.every((f) => f.kind !== 'discount')
-      const discount = isEarly ? smallerMoney(money(bill.discount, w.currency), open) : zeroMoney(w.currency)
-      return { bill, open, discount }
-    })
-    .filter((p) => isPositiveMoney(p.open))
-    .sort((a, b) => compareDays(a.bill.dueOn, b.bill.dueOn) || a.bill.id - b.bill.id)
-}
-
-/** So much money for a bill, and what is let off with it. */
-interface Paid {
-  readonly bill: BillRow
-  readonly paid: Money
-  readonly discount: Money
-}
-
-/** Pays a bill with at most so much: whole with its discount where that is enough, else in part and without it. */
-const payOne = ({ bill, open, discount }: Payable, most: Money): Paid => {
-  const needed = subtractMoney(open, discount)
-  return most.minor >= needed.minor
-    ? { bill, paid: needed, discount }
-    : { bill, paid: most, discount: zeroMoney(open.currency) }
 }
 
 const payOldest = (payables: readonly Payable[], amount: Money): readonly Paid[] => {
@@ -122,12 +64,6 @@ const payNamed = (w: Work, payables: readonly Payable[], named: Named, amount: M
   return paid
 }
 
-/** The share of tax in what is let off: as much of it as of the bill. */
-const taxOf = ({ bill, discount }: Paid): { readonly net: Money; readonly tax: Money } => {
-  const [net, tax] = splitMoney(discount, [decimal(bill.net), decimal(bill.tax)])
-  return { net: present(net), tax: present(tax) }
-}
-
 /** Money to a supplier: for their bills, early-payment discounts taken by themselves; what is left is paid in advance. */
 export const paySupplier = defineCommand('pay-supplier', paySupplierInput, async (w, input) => {
   const supplier = found(await findSupplier(w.tx, input.supplierId), 'supplier', input.supplierId)
@@ -140,41 +76,7 @@ export const paySupplier = defineCommand('pay-supplier', paySupplierInput, async
     input.for === undefined || input.for === 'oldest'
       ? payOldest(payables, amount)
       : payNamed(w, payables, input.for, amount)
-  const sum = (amounts: readonly Money[]): Money => sumMoney(amounts, w.currency)
-  const forBills = sum(paid.map((p) => p.paid))
-  const ahead = subtractMoney(amount, forBills)
-  const discounts = paid.map(taxOf)
-  const number = await takeNumber(w.tx, 'supplier-payment', on)
-  const id = await reserveId(w.tx, 'supplier_payment')
-  const entryId = await w.post(
-    postSupplierPayment({
-      on,
-      text: `Payment ${number}, ${supplier.name}`,
-      accountId,
-      paid: forBills,
-      ahead,
-      discount: { net: sum(discounts.map((d) => d.net)), tax: sum(discounts.map((d) => d.tax)) },
-    }),
-    { kind: 'supplier-payment', id },
-  )
-  await insertSupplierPayment(
-    w.tx,
-    { number, supplierId: supplier.id, onDay: on, accountId, amount: amount.minor, entryId },
-    id,
-  )
-  await insertBillFills(
-    w.tx,
-    paid.flatMap(({ bill, paid: by, discount }) =>
-      [
-        { kind: 'payment' as const, amount: by.minor },
-        { kind: 'discount' as const, amount: discount.minor },
-      ]
-        .filter((f) => f.amount !== 0n)
-        .map((f) => ({ ...f, billId: bill.id, onDay: on, paymentId: id, entryId })),
-    ),
-  )
-  if (isPositiveMoney(ahead))
-    await insertAheadMove(w.tx, { supplierId: supplier.id, onDay: on, amount: ahead.minor, paymentId: id, entryId })
+  const id = await writePayment(w, { supplier, on, accountId, amount, paid })
   return { id, answer: async () => present(await paymentView(w.tx, id, w)) }
 })
 

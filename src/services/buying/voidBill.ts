@@ -15,6 +15,7 @@ import {
   type BillRow,
 } from '@/data/queries/bill'
 import { listReceivedLines, updateReceivedLine } from '@/data/queries/goodsReceived'
+import { listSpread } from '@/data/queries/landedCost'
 import { listPurchaseLines, tallyBilled } from '@/data/queries/purchaseOrder'
 import { billView } from '@/model/buying/bills'
 import { dayAfter, defineCommand, type Work } from '../command'
@@ -80,6 +81,11 @@ export const voidBill = defineCommand('void-bill', voidBillInput, async (w, { bi
   if (balanceOn(off, w.today) !== 0n || lowestFrom(off, onDay) !== 0n)
     refuse({ code: 'bill-is-paid', number: b.number })
   const lines = await listBillLines(w.tx, [billId])
+  const spread = await listSpread(
+    w.tx,
+    lines.map((l) => l.id),
+  )
+  if (spread.size > 0) refuse({ code: 'cost-was-spread', number: b.number })
   const amount = (minor: bigint): Money => money(minor, w.currency)
   const sum = (of: (l: BillLineRow) => bigint): Money => amount(lines.reduce((all, l) => all + of(l), 0n))
   const text = `${b.number} void: ${reason}`

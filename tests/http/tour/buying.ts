@@ -100,6 +100,20 @@ export const buying = (open: () => Tour, made: Made): void => {
       expect((await tour.does('GET /bills', { query: { supplierId: supplier } })).items).toMatchObject([
         { voidedOn: '2026-03-10', open: '0.00' },
       ])
+      const { items: accounts } = await tour.does('GET /accounts')
+      const accountId = accounts.find((a: { code: string }) => a.code === '6020').id
+      const carriage = await tour.does('POST /bills', {
+        body: { supplierId: supplier, theirNumber: 'RW-2', lines: [{ accountId, amount: '4.00' }] },
+      })
+      // Four came and four are here: all of it joins what is in stock.
+      expect(
+        await tour.does('POST /landed-costs', {
+          body: { billLineId: carriage.lines[0].id, receivedIds: [came.id], by: 'quantity' },
+        }),
+      ).toMatchObject({ amount: '4.00', shares: [{ amount: '4.00', toStock: '4.00', toCostOfSales: '0.00' }] })
+      const run = await tour.does('POST /payment-runs', { body: { billIds: [carriage.id] } })
+      expect(run.payments).toMatchObject([{ supplierId: supplier, amount: '4.00' }])
+      expect(run.file).toContain('pain.001.001.09')
       const { ties } = await tour.does('GET /books/ties')
       expect(ties.every((t: { difference: string }) => Number(t.difference) === 0)).toBe(true)
     })

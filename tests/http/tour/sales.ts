@@ -230,6 +230,15 @@ export const sales = (open: () => Tour, made: Made): void => {
       const one = costs.items.find((c: { saleId: number }) => c.saleId === sale.id)
       // 900.00 net less a violin of 600.00
       expect(one).toMatchObject({ agreed: '972.00', billedNet: '900.00', actualCost: '600.00', margin: '33.3' })
+      const march = { from: '2026-03-01', to: '2026-03-31' }
+      const earned = await tour.does('GET /reports/profit', { query: { ...march, by: 'sale' } })
+      expect(earned.rows.find((r: { key: string }) => r.key === String(sale.id))).toMatchObject({
+        income: '900.00',
+        cost: '600.00',
+        profit: '300.00',
+      })
+      const books = await tour.does('GET /books/profit-and-loss', { query: march })
+      expect(earned.total.profit).toBe(books.totals.grossProfit)
     })
 
     test('tells what a customer usually takes', async () => {

@@ -2,6 +2,8 @@ import { sql } from 'drizzle-orm'
 import { enterBill } from '@/services/buying/enterBill'
 import { orderForSale } from '@/services/buying/orderForSale'
 import { changeOrder, closeOrder, orderGoods, sendOrder } from '@/services/buying/orderGoods'
+import { landCost } from '@/services/buying/landCost'
+import { payRun } from '@/services/buying/payRun'
 import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { voidBill } from '@/services/buying/voidBill'
@@ -16,6 +18,7 @@ import type { Step } from './steps'
 export const addMaker = async (s: TestShop): Promise<number> => {
   const supplierId = await s.run(addSupplier, {
     name: 'A maker',
+    bank: { iban: 'GB82WEST12345698765432' },
     terms: { net: 30, discountPercent: '2', discountDays: 10 },
   })
   for (const goodsId of [s.violin, s.rosin]) await s.run(changeGoods, { goodsId, suppliers: [{ supplierId }] })
@@ -122,6 +125,23 @@ export const BUYING = {
       from: x.flag ? 'bank' : 'drawer',
       amount,
       for: x.n > 5 ? [{ billId, amount }] : 'oldest',
+    })
+  },
+  'pay-run': async (h: History, x: Step, { on }: About) => {
+    const bills = [await h.idOf('bill', x.pick), await h.idOf('bill', x.pick + x.n)]
+    return h.attempt(payRun, { on, billIds: [...new Set(bills)] })
+  },
+  'land-cost': async (h: History, x: Step, { amount, on }: About) => {
+    const [from] = await h.shop.db.execute<{ id: number }>(sql`select id from account where code = '6010'`)
+    const [line] = await h.shop.db.execute<{ id: number }>(
+      sql`select id from bill_line where received_line_id is null and order_line_id is null order by id desc limit 1`,
+    )
+    const came = [await h.idOf('goods_received', x.pick), await h.idOf('goods_received', x.pick + x.n)]
+    return h.attempt(landCost, {
+      on,
+      receivedIds: came,
+      by: x.n > 4 ? 'quantity' : 'value',
+      ...(x.flag && line ? { billLineId: line.id } : { amount, fromAccountId: from!.id }),
     })
   },
   'void-bought': async (h: History, x: Step, { on }: About) =>

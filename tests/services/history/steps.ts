@@ -40,6 +40,8 @@ export const step = fc.record({
     'supplier-bill',
     'supplier-bill',
     'pay-supplier',
+    'pay-run',
+    'land-cost',
     'void-bought',
     'pick',
     'pick',

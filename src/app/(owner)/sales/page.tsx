@@ -77,6 +77,7 @@ const Elsewhere = ({ baskets }: { readonly baskets: boolean }) => (
     <To href="/picks">Pick lists</To>
     <To href="/parcels">Parcels</To>
     <To href="/deliveries">Deliveries</To>
+    <To href="/sales/profit">What it earned</To>
     <To href="/sales/coming">Repeating sales</To>
     {baskets && <To href="/sales/baskets">Baskets</To>}
   </Menu>

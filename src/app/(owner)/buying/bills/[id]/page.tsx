@@ -5,6 +5,7 @@ import { formatDigits } from '@/core/locale'
 import { readBillPage } from '@/model/buying/pages'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { PaySupplier } from '@/ui/buying/PaySupplier'
+import { SpreadCost } from '@/ui/buying/SpreadCost'
 import { VoidBought } from '@/ui/buying/VoidBought'
 import { Facts } from '@/ui/Facts'
 import { Heading } from '@/ui/Heading'
@@ -16,7 +17,7 @@ export const metadata: Metadata = { title: 'Bill' }
 
 export default async function BillPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
-  const { bill, posted } = (await readBillPage(shop, await idFrom(params))) ?? notFound()
+  const { bill, posted, costs, received } = (await readBillPage(shop, await idFrom(params))) ?? notFound()
   const isOpen = Number(bill.open) > 0
   const [due] = bill.dues
   return (
@@ -35,6 +36,9 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
           !bill.voidedOn && (
             <>
               <VoidBought kind="bill" id={bill.id} today={shop.today} />
+              {costs.length > 0 && received.length > 0 && (
+                <SpreadCost lines={costs} received={received} currency={shop.currency} today={shop.today} />
+              )}
               {isOpen && (
                 <PaySupplier
                   supplierId={bill.supplierId}

@@ -1,0 +1,86 @@
+import { sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import type { ProfitBy } from '@/core/kinds'
+import { money, type Money } from '@/core/money'
+import type { Db } from '../connect'
+
+/** What something brought and cost between two days. An empty key: what belongs to none of them. */
+export interface Earned {
+  readonly key: string
+  readonly name: string
+  readonly income: Money
+  readonly cost: Money
+}
+
+interface Row extends Record<string, unknown> {
+  readonly key: string
+  readonly name: string
+  readonly income: string
+  readonly cost: string
+}
+
+const asEarned =
+  (currency: string) =>
+  (r: Row): Earned => ({
+    key: r.key,
+    name: r.name,
+    income: money(BigInt(r.income), currency),
+    cost: money(BigInt(r.cost), currency),
+  })
+
+/** How entries are grouped: the key of a row, and what it is called. */
+const GROUPS = {
+  sale: [sql`coalesce(s.id::text, '')`, sql`coalesce(s.number || ' ' || c.name, '')`],
+  customer: [sql`coalesce(c.id::text, '')`, sql`coalesce(c.name, '')`],
+  kind: [sql`coalesce(s.kind, '')`, sql`coalesce(s.kind, '')`],
+  channel: [sql`coalesce(s.channel, '')`, sql`coalesce(s.channel, '')`],
+  month: [sql`to_char(e.on_day, 'YYYY-MM')`, sql`to_char(e.on_day, 'YYYY-MM')`],
+} as const
+
+interface Span {
+  readonly from: Day
+  readonly to: Day
+}
+
+/** Income and cost of goods as the ledger has them: every income account, and the accounts that begin with 5. */
+const posted = ({ from, to }: Span) => sql`
+  select l.entry_id, sum(case when a.kind = 'income' then -l.amount else 0 end) as income,
+         sum(case when a.kind = 'expense' then l.amount else 0 end) as cost
+    from entry_line l join account a on a.id = l.account_id
+   where l.on_day between ${from} and ${to} and (a.kind = 'income' or (a.kind = 'expense' and a.code like '5%'))
+   group by l.entry_id`
+
+/** What was earned, grouped by what the ledger's entries are of. */
+export const listEarned = async (
+  db: Db,
+  by: Exclude<ProfitBy, 'goods'>,
+  span: Span,
+  currency: string,
+): Promise<readonly Earned[]> => {
+  const [key, name] = GROUPS[by]
+  const rows = await db.execute<Row>(sql`
+    select ${key} as key, ${name} as name, sum(p.income)::text as income, sum(p.cost)::text as cost
+      from (${posted(span)}) p join entry e on e.id = p.entry_id
+      left join sale s on s.id = e.sale_id
+      left join customer c on c.id = coalesce(s.customer_id, e.customer_id)
+     group by 1, 2 having sum(p.income) <> 0 or sum(p.cost) <> 0`)
+  return rows.map(asEarned(currency))
+}
+
+/** What each thing brought and cost: invoiced and not ahead of handover, earned by handover, and what went and came back. */
+export const listEarnedByGoods = async (db: Db, { from, to }: Span, currency: string): Promise<readonly Earned[]> => {
+  const rows = await db.execute<Row>(sql`
+    with billed as (
+      select l.goods_id, sum(case i.kind when 'credit-note' then x.ahead - x.net else x.net - x.ahead end) as income, 0::numeric as cost
+        from invoice i join invoice_line x on x.invoice_id = i.id join sale_line l on l.id = x.sale_line_id
+       where i.status = 'issued' and i.on_day between ${from} and ${to} and l.goods_id is not null group by 1
+    ), gone as (
+      select l.goods_id, sum(x.earned) as income, sum(case h.direction when 'out' then x.cost else -x.cost end) as cost
+        from handover h join handover_line x on x.handover_id = h.id join sale_line l on l.id = x.sale_line_id
+       where h.on_day between ${from} and ${to} and l.goods_id is not null group by 1
+    )
+    select g.id::text as key, g.name, sum(b.income)::text as income, sum(b.cost)::text as cost
+      from (select * from billed union all select * from gone) b join goods g on g.id = b.goods_id
+     group by g.id, g.name having sum(b.income) <> 0 or sum(b.cost) <> 0`)
+  return rows.map(asEarned(currency))
+}

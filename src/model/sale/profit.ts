@@ -1,0 +1,65 @@
+import { CHANNEL_NAMES } from '@/core/names'
+import type { Day } from '@/core/day'
+import type { ProfitBy } from '@/core/kinds'
+import { isZeroMoney, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
+import type { Db } from '@/data/connect'
+import { listEarned, listEarnedByGoods, type Earned } from '@/data/queries/profit'
+
+/** What something earned: income less what went for it. */
+export interface ProfitRow extends Earned {
+  readonly profit: Money
+}
+
+const totalOf = (rows: readonly Earned[], of: 'income' | 'cost', currency: string): Money =>
+  sumMoney(
+    rows.map((r) => r[of]),
+    currency,
+  )
+
+const NONE: Readonly<Record<ProfitBy, string>> = {
+  sale: 'Not of a sale',
+  goods: 'Work, charges and the rest',
+  customer: 'Not of a customer',
+  kind: 'Not of a sale',
+  channel: 'Not of a sale',
+  month: '',
+}
+
+const CHANNELS: ReadonlyMap<string, string> = new Map(Object.entries(CHANNEL_NAMES))
+
+const nameOf = (by: ProfitBy, { key, name }: Earned): string => {
+  if (key === '') return NONE[by]
+  return by === 'channel' ? (CHANNELS.get(key) ?? key) : name
+}
+
+/** What of the whole no thing brought: typed lines, discounts, fees, differences in price. */
+const restOf = (all: readonly Earned[], rows: readonly Earned[], currency: string): readonly Earned[] => {
+  const income = subtractMoney(totalOf(all, 'income', currency), totalOf(rows, 'income', currency))
+  const cost = subtractMoney(totalOf(all, 'cost', currency), totalOf(rows, 'cost', currency))
+  return isZeroMoney(income) && isZeroMoney(cost) ? [] : [{ key: '', name: '', income, cost }]
+}
+
+/** What was earned between two days, and by what: together always the gross profit of the profit and loss. */
+export const readProfit = async (
+  db: Db,
+  by: ProfitBy,
+  span: { readonly from: Day; readonly to: Day },
+  currency: string,
+): Promise<readonly ProfitRow[]> => {
+  const all = await listEarned(db, by === 'goods' ? 'month' : by, span, currency)
+  const goods = by === 'goods' ? await listEarnedByGoods(db, span, currency) : []
+  const rows = by === 'goods' ? [...goods, ...restOf(all, goods, currency)] : all
+  return rows.map((r) => ({ ...r, name: nameOf(by, r), profit: subtractMoney(r.income, r.cost) }))
+}
+
+export const profitView = async (...asked: Parameters<typeof readProfit>) => {
+  const [, , , currency] = asked
+  const rows = await readProfit(...asked)
+  const said = ({ income, cost }: Earned) => ({
+    income: toDecimalString(income),
+    cost: toDecimalString(cost),
+    profit: toDecimalString(subtractMoney(income, cost)),
+  })
+  const total = { key: '', name: '', income: totalOf(rows, 'income', currency), cost: totalOf(rows, 'cost', currency) }
+  return { rows: rows.map((r) => ({ key: r.key, name: r.name, ...said(r) })), total: said(total) }
+}
