@@ -1,5 +1,5 @@
 import { till, driver, i, openDesk, closeDesk, get, ORLA, agreed, handOverAndBill, take, tiesAgree } from './moneyDesk'
-import { By } from 'selenium-webdriver'
+import { By, until } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 
 beforeAll(openDesk)
@@ -164,6 +164,7 @@ describe('the drawer, and what is owed from every side', () => {
     await i.go('/owed/expected')
     await i.see('Expected')
     const customer = await driver.findElement(By.xpath("//select[option[contains(., 'Everyone pays')]]"))
+    await driver.wait(until.elementIsVisible(customer), 8000)
     await customer.sendKeys('Orla')
     await i.see('In the first four weeks')
   })

@@ -169,7 +169,16 @@ export const handsOn = (driver: WebDriver, base: string) => {
           await driver.executeScript('arguments[0].focus()', opener)
           await press(Key.ENTER)
         }
-        await driver.executeScript('arguments[0].focus()', element)
+        // A menu takes a moment to open, and a panel that closes gives the focus back a moment later.
+        await driver.wait(
+          () =>
+            driver.executeScript<boolean>(
+              'const had = document.activeElement === arguments[0]; arguments[0].focus(); return had',
+              element,
+            ),
+          WAIT,
+          `“${name}” cannot be focused`,
+        )
         await press(Key.ENTER)
       }),
     /** Chooses from a list of the browser's own by what is read there. */
