@@ -12,7 +12,7 @@ import type {
   orderGoodsInput,
   sendOrderInput,
 } from '@/contract/inputs/buying/orders'
-import type { orderForSaleInput } from '@/contract/inputs/buying/orderForSale'
+import type { orderForSaleInput, orderProposedInput } from '@/contract/inputs/buying/orderForSale'
 import type { landedCostInput } from '@/contract/inputs/buying/landedCost'
 import type { paymentRunInput } from '@/contract/inputs/buying/paymentRun'
 import type { receiveGoodsInput } from '@/contract/inputs/buying/receive'
@@ -115,6 +115,7 @@ export interface Bodies {
   'POST /tax-areas': Body<typeof addTaxAreaInput>
   'POST /suppliers': Body<typeof addSupplierInput>
   'PATCH /suppliers/{id}': Body<typeof changeSupplierInput, 'supplierId'>
+  'POST /buying/proposals': Body<typeof orderProposedInput>
   'POST /purchase-orders': Body<typeof orderGoodsInput>
   'PATCH /purchase-orders/{id}': Body<typeof changeOrderInput, 'orderId'>
   'POST /purchase-orders/{id}/send': Body<typeof sendOrderInput, 'orderId'>

@@ -36,6 +36,7 @@ export type Failure =
       readonly asked: Decimal
     }
   | { readonly code: 'no-bank'; readonly name: string }
+  | { readonly code: 'no-own-bank' }
   | { readonly code: 'cost-was-spread'; readonly number: string }
   | { readonly code: 'nothing-to-order' }
   | { readonly code: 'no-supplier'; readonly goods: string }

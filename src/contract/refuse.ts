@@ -11,6 +11,10 @@ export const refuse = (failure: Failure): never => {
   throw new Refusal(failure)
 }
 
+/** Ends it for what stands at a field: what is wrong with it, and what now. */
+export const refuseAt = (path: string, message: string): never =>
+  refuse({ code: 'invalid', errors: [{ path, message }] })
+
 /** The value, or the end of the command. */
 export const orRefuse = <T>(result: { ok: true; value: T } | { ok: false; error: Failure }): T =>
   result.ok ? result.value : refuse(result.error)

@@ -104,6 +104,7 @@ const SENTENCES: Sentences = {
     `Only ${n(f.left)} ${f.line} left to hand over (you entered ${n(f.asked)}). Enter ${n(f.left)}, or change the order.`,
   'no-bank': (f) =>
     `No bank account of ${f.name} is kept. Add an IBAN, or a routing and account number, to the supplier first.`,
+  'no-own-bank': () => 'The file for the bank needs your own IBAN. Enter it in Settings, then pay.',
   'cost-was-spread': (f) => `A line of ${f.number} was spread over goods already. It stays as it is.`,
   'nothing-to-order': () => 'Nothing is short that is not on order already. Say what to order after all.',
   'no-supplier': (f) => `Nobody is named who sells ${f.goods}. Add a supplier to it under Goods first.`,

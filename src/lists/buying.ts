@@ -145,7 +145,7 @@ export const suppliersList = defineList<SupplierOnList>()({
   columns: defineColumns<SupplierOnList>([
     { key: 'name', head: 'Name', as: 'text', of: (s) => s.name, href: (s) => `/buying/suppliers/${s.id}` },
     { key: 'phone', head: 'Phone', as: 'text', of: (s) => s.phone, notOnPhone: true },
-    { key: 'email', head: 'E-mail', as: 'text', of: (s) => s.email, notOnPhone: true },
+    { key: 'email', head: 'Email', as: 'text', of: (s) => s.email, notOnPhone: true },
     { key: 'onOrder', head: 'On order', as: 'money', of: (s) => s.onOrder, sum: true, blankZero: true },
     { key: 'owed', head: 'Owed to them', as: 'money', of: (s) => s.owed, sum: true, blankZero: true, tone: 'strong' },
     { key: 'late', head: 'Late', as: 'money', of: (s) => s.late, sum: true, blankZero: true, tone: 'late' },

@@ -12,7 +12,7 @@ import { findBusiness, type Business } from '@/data/queries/business'
 import { findEntries, insertEntry, type EntrySource, type EntryView } from '@/data/queries/ledger'
 import { listTaxCodes, type KeptTaxCode } from '@/data/queries/taxCodes'
 import type { Failure } from '@/contract/failure'
-import { refuse, Refusal } from '@/contract/refuse'
+import { Refusal, refuse, refuseAt } from '@/contract/refuse'
 import { sayIssues } from '@/contract/sayIssue'
 import { fingerprint, takeKey } from './commandKey'
 import { fromDatabase } from './fromDatabase'
@@ -213,12 +213,7 @@ const makeWork = async (tx: Transaction, { db, today }: Till, posted: number[] =
     currency: business.currency,
     money: (text, path) => {
       const parsed = parseMoney(text, business.currency)
-      return parsed.ok
-        ? parsed.value
-        : refuse({
-            code: 'invalid',
-            errors: [{ path, message: `Not an amount in ${business.currency}: ${text}` }],
-          })
+      return parsed.ok ? parsed.value : refuseAt(path, `Not an amount in ${business.currency}: ${text}`)
     },
     taxCodes: () => (codes ??= listTaxCodes(tx)),
     accountId,

@@ -1,13 +1,14 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
-import { readProposals } from '@/model/buying/proposals'
+import { proposalsView } from '@/model/buying/proposals'
 import { saleView } from '@/model/sale/saleView'
 import { enterBill } from '@/services/buying/enterBill'
 import { addSupplier, changeSupplier } from '@/services/buying/keepSupplier'
 import { orderForSale } from '@/services/buying/orderForSale'
+import { orderProposed } from '@/services/buying/orderProposed'
 import { changeOrder, closeOrder, sendOrder } from '@/services/buying/orderGoods'
 import { paySupplier } from '@/services/buying/paySupplier'
 import { receiveGoods } from '@/services/buying/receiveGoods'
-import { changeGoods } from '@/services/goods/keepGoods'
+import { addGoods, changeGoods } from '@/services/goods/keepGoods'
 import { handOver } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
 import { addToldGoods } from './history/pieces'
@@ -183,18 +184,40 @@ describe('goods that come', () => {
 })
 
 describe('what to order', () => {
+  const propose = async () => proposalsView(s.db, { business: await desk.business(), today: s.shop.today })
+
   test('is what sales are short of and what fell to its reorder point, in packs, less what is on order', async () => {
     await s.run(changeGoods, { goodsId: s.rosin, reorderAt: '10' })
-    const propose = async () => readProposals(s.db, { business: await desk.business(), today: s.shop.today })
     expect(await propose()).toEqual([])
     const { saleId } = await sell('27')
     // 7 are short, and nothing of the 10 that should lie there does: 17, in packs of 6.
     expect(await propose()).toMatchObject([
       { goodsId: s.rosin, supplierId: supplier, quantity: '18', why: 'sale', saleIds: [saleId] },
     ])
-    const made = await desk.order('18')
-    await s.run(sendOrder, { orderId: made.id })
+    const { orders } = await s.answer(orderProposed, {})
+    expect(orders).toMatchObject([
+      { supplierId: supplier, status: 'draft', lines: [{ goodsId: s.rosin, ordered: '18' }] },
+    ])
+    // A draft counts: whoever asks again orders nothing twice. Closed, it is wanted anew.
     expect(await propose()).toEqual([])
+    expect(await s.refusal(orderProposed, {})).toBe('nothing-to-order')
+    await s.run(closeOrder, { orderId: orders[0]!.id, reason: 'Not to be had' })
+    expect(await propose()).toMatchObject([{ goodsId: s.rosin, quantity: '18' }])
+  })
+
+  test('is one draft a supplier, and none of what nobody sells to us', async () => {
+    const other = await s.run(addSupplier, { name: 'Corvo' })
+    await s.run(changeGoods, { goodsId: s.violin, suppliers: [{ supplierId: other }], reorderAt: '6' })
+    const glue = await s.run(addGoods, { code: 'GL', name: 'Glue', kind: 'stock', price: '9.00', reorderAt: '4' })
+    await sell('22')
+    const { orders } = await s.answer(orderProposed, {})
+    // Of the violins five lie there and six should; two rosin are short, in packs of 6.
+    expect(orders.flatMap((o) => o.lines.map((l) => [o.supplierId, l.goodsId, l.ordered]))).toEqual([
+      [supplier, s.rosin, '6'],
+      [other, s.violin, '1'],
+    ])
+    const left = await propose()
+    expect(left).toMatchObject([{ goodsId: glue, supplierId: null, quantity: '4' }])
   })
 })
 

@@ -55,7 +55,7 @@ let s: TestShop
 beforeAll(async () => {
   for (const { setup, settings } of KINDS_OF_BUSINESS) {
     const shop = await openTestShop(setup)
-    await shop.run(changeSettings, settings)
+    await shop.run(changeSettings, { ...settings, iban: 'GB82WEST12345698765432' })
     const told = await addToldGoods(shop)
     shops.push({
       shop,

@@ -93,6 +93,9 @@ describe('landed cost', () => {
 
 describe('a payment run', () => {
   test('pays many bills at once, early discounts taken, with the file the bank takes', async () => {
+    const early = await bill('GW-0', '1.00')
+    expect(await s.refusal(payRun, { billIds: [early.id] })).toBe('no-own-bank')
+    await s.run(voidBill, { billId: early.id, reason: 'x' })
     await s.run(changeSettings, { iban: 'DE89 3704 0044 0532 0130 00', bic: 'COBADEFFXXX' })
     const landlord = await s.run(addSupplier, {
       name: 'Mill & Lane',

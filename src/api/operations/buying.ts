@@ -4,13 +4,14 @@ import { billView, billViews } from '@/model/buying/bills'
 import { orderView, orderViews } from '@/model/buying/orders'
 import { payablesView } from '@/model/buying/payables'
 import { paymentView, paymentViews } from '@/model/buying/payments'
-import { readProposals } from '@/model/buying/proposals'
+import { proposalsView } from '@/model/buying/proposals'
 import { receivedView, receivedViews } from '@/model/buying/received'
 import { readSuppliers, supplierView } from '@/model/buying/suppliers'
 import { enterBill } from '@/services/buying/enterBill'
 import { addSupplier, changeSupplier } from '@/services/buying/keepSupplier'
 import { changeOrder, closeOrder, orderGoods, sendOrder } from '@/services/buying/orderGoods'
 import { orderForSale } from '@/services/buying/orderForSale'
+import { orderProposed } from '@/services/buying/orderProposed'
 import { landCost } from '@/services/buying/landCost'
 import { payRun } from '@/services/buying/payRun'
 import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
@@ -79,8 +80,9 @@ export const buying = [
     path: { saleId: 'id' },
     status: 201,
   }),
+  change('/buying/proposals', 'Orders all that is proposed, one draft a supplier.', orderProposed, { status: 201 }),
   read('/buying/proposals', 'What to order, of whom, and why.', noQuery, async ({ db, business, today }) => ({
-    rows: await readProposals(db, { business, today }),
+    rows: await proposalsView(db, { business, today }),
   })),
   change('/goods-received', 'Goods come from a supplier, by an order or without one.', receiveGoods, { status: 201 }),
   read('/goods-received', 'What came from suppliers, the newest first.', ofSupplier, async ({ db, query }) =>

@@ -162,6 +162,7 @@ export const buyingAnswers = {
   'POST /purchase-orders/{id}/send': order,
   'POST /purchase-orders/{id}/close': order,
   'POST /sales/{id}/purchase-orders': z.object({ orders: z.array(order) }),
+  'POST /buying/proposals': z.object({ orders: z.array(order) }),
   'GET /buying/proposals': z.object({
     rows: z.array(
       z.object({

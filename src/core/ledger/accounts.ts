@@ -43,7 +43,7 @@ export const ROLES = [
 export type AccountRole = (typeof ROLES)[number]
 
 /** Accounts that papers alone keep: an own entry there would part them from what they sum. */
-export const KEPT_BY_PAPERS: ReadonlySet<AccountRole> = new Set<AccountRole>([
+const KEPT_BY_PAPERS: ReadonlySet<AccountRole> = new Set<AccountRole>([
   'receivables',
   'stock',
   'paid-ahead',
@@ -56,6 +56,14 @@ export const KEPT_BY_PAPERS: ReadonlySet<AccountRole> = new Set<AccountRole>([
   'unearned-charges',
   'tax-on-deposits',
 ])
+
+/**
+ * Whether papers alone keep an account.
+ *
+ * @example stock → true; rent, which has no role → false
+ */
+export const isKeptByPapers = ({ role }: { readonly role: AccountRole | null }): boolean =>
+  role !== null && KEPT_BY_PAPERS.has(role)
 
 export interface ChartAccount {
   readonly code: string

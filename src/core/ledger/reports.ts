@@ -74,12 +74,15 @@ export interface ProfitAndLoss {
   readonly profit: Money
 }
 
-/** Income less cost of goods is gross profit; less expenses is profit. Accounts with codes 5… are cost of goods. */
+/** How the codes of expense accounts begin that are cost of goods, which gross profit is after. */
+export const COST_OF_GOODS = '5'
+
+/** Income less cost of goods is gross profit; less expenses is profit. */
 export const profitAndLoss = (sums: readonly AccountSum[], currency: string): ProfitAndLoss => {
   const income = rowsOf(sums, 'income')
   const spent = rowsOf(sums, 'expense')
-  const costOfGoods = spent.filter((r) => r.code.startsWith('5'))
-  const expenses = spent.filter((r) => !r.code.startsWith('5'))
+  const costOfGoods = spent.filter((r) => r.code.startsWith(COST_OF_GOODS))
+  const expenses = spent.filter((r) => !r.code.startsWith(COST_OF_GOODS))
   const totalIncome = total(income, currency)
   const grossProfit = subtractMoney(totalIncome, total(costOfGoods, currency))
   const totalExpenses = total(expenses, currency)

@@ -77,8 +77,8 @@ export interface PileChange extends PileAt {
 }
 
 /** Rows by a name of theirs, in the order in which the names come first. */
-export const rowsBy = <T>(rows: readonly T[], nameOf: (row: T) => string): ReadonlyMap<string, readonly T[]> => {
-  const groups = new Map<string, T[]>()
+export const rowsBy = <T, K>(rows: readonly T[], nameOf: (row: T) => K): ReadonlyMap<K, readonly T[]> => {
+  const groups = new Map<K, T[]>()
   for (const row of rows) {
     const group = groups.get(nameOf(row))
     if (group) group.push(row)

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { ProfitBy } from '@/core/kinds'
+import { COST_OF_GOODS } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
 
@@ -42,12 +43,12 @@ interface Span {
   readonly to: Day
 }
 
-/** Income and cost of goods as the ledger has them: every income account, and the accounts that begin with 5. */
+/** Income and cost of goods as the ledger has them: every income account, and the accounts of cost of goods. */
 const posted = ({ from, to }: Span) => sql`
   select l.entry_id, sum(case when a.kind = 'income' then -l.amount else 0 end) as income,
          sum(case when a.kind = 'expense' then l.amount else 0 end) as cost
     from entry_line l join account a on a.id = l.account_id
-   where l.on_day between ${from} and ${to} and (a.kind = 'income' or (a.kind = 'expense' and a.code like '5%'))
+   where l.on_day between ${from} and ${to} and (a.kind = 'income' or (a.kind = 'expense' and starts_with(a.code, ${COST_OF_GOODS})))
    group by l.entry_id`
 
 /** What was earned, grouped by what the ledger's entries are of. */

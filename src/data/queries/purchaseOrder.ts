@@ -122,7 +122,11 @@ export const deletePurchaseLines = async (db: Db, ids: readonly number[]): Promi
 }
 
 /** How many of goods are on order and did not come yet: of orders that are sent and not closed. */
-export const sumOnOrder = async (db: Db, goodsIds: readonly number[]): Promise<ReadonlyMap<number, Decimal>> => {
+export const sumOnOrder = async (
+  db: Db,
+  goodsIds: readonly number[],
+  { drafts = false }: { readonly drafts?: boolean } = {},
+): Promise<ReadonlyMap<number, Decimal>> => {
   if (goodsIds.length === 0) return new Map()
   const rows = await db
     .select({
@@ -134,7 +138,7 @@ export const sumOnOrder = async (db: Db, goodsIds: readonly number[]): Promise<R
     .where(
       and(
         isOneOf(purchaseOrderLine.goodsId, [...new Set(goodsIds)]),
-        isNotNull(purchaseOrder.sentOn),
+        drafts ? undefined : isNotNull(purchaseOrder.sentOn),
         isNull(purchaseOrder.closedOn),
         gt(purchaseOrderLine.quantity, purchaseOrderLine.received),
       ),

@@ -1,4 +1,4 @@
-import { isZeroMoney, money, subtractMoney, toDecimalString } from '@/core/money'
+import { isZeroMoney, money, subtractMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import {
   listBillFills,
@@ -10,9 +10,13 @@ import {
 } from '@/data/queries/bill'
 import type { Asked } from '../where'
 
+/** What of a bill is not paid; of one that is void nothing. */
+export const openOfBill = (b: BillRow, currency: string): Money =>
+  b.voidedOn ? zeroMoney(currency) : subtractMoney(money(b.gross, currency), money(b.filled, currency))
+
 const viewOf = (b: BillRow, lines: readonly BillLineRow[], currency: string) => {
   const amount = (minor: bigint): string => toDecimalString(money(minor, currency))
-  const open = b.voidedOn ? money(0n, currency) : subtractMoney(money(b.gross, currency), money(b.filled, currency))
+  const open = openOfBill(b, currency)
   return {
     id: b.id,
     number: b.number,

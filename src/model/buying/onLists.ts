@@ -1,7 +1,7 @@
 import { purchaseLeft, purchaseStatus } from '@/core/buying'
 import type { Day } from '@/core/day'
 import type { PurchaseStatus } from '@/core/kinds'
-import { decimal, formatQuantity, money, subtractMoney, sumMoney, type Decimal, type Money } from '@/core/money'
+import { formatQuantity, money, sumMoney, type Decimal, type Money } from '@/core/money'
 import { valueAt } from '@/core/stock'
 import { listBills, listOpenBills } from '@/data/queries/bill'
 import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
@@ -9,6 +9,8 @@ import { listPurchaseLines, listPurchaseOrders } from '@/data/queries/purchaseOr
 import { listSupplierPayments } from '@/data/queries/supplierPayment'
 import { listSuppliers } from '@/data/queries/suppliers'
 import type { Where } from '../where'
+import { openOfBill } from './bills'
+import { netOfLines } from './orders'
 import { readProposals } from './proposals'
 
 interface OfSupplier {
@@ -92,10 +94,7 @@ export const readOrderList = async (
         on: o.onDay,
         wantedBy: o.wantedBy,
         what: sayGoods(mine.map((l) => ({ quantity: l.quantity, name: l.description }))),
-        net: sumMoney(
-          mine.map((l) => valueAt(l.unitCost, l.quantity, currency)),
-          currency,
-        ),
+        net: netOfLines(mine, currency),
         status: purchaseStatus(o, mine),
         isOpen: o.closedOn === null && mine.some((l) => l.goodsId !== null && purchaseLeft(l).toReceive.gt(0)),
       }
@@ -136,7 +135,7 @@ export const readBillList = async (
   (await listBills(db, { supplierId: of.supplierId, open: of.show !== undefined }))
     .map((b) => {
       const isVoid = b.voidedOn !== null
-      const open = isVoid ? money(0n, currency) : subtractMoney(money(b.gross, currency), money(b.filled, currency))
+      const open = openOfBill(b, currency)
       const isOpen = open.minor > 0n
       return {
         id: b.id,
@@ -202,7 +201,7 @@ export const readProposalList = async ({ db, business, today }: Where): Promise<
   (await readProposals(db, { business, today })).map((p) => ({
     goodsId: p.goodsId,
     name: p.name,
-    quantity: decimal(p.quantity),
+    quantity: p.quantity,
     supplier: p.supplier,
     says:
       p.why === 'sale' ? `Short for ${p.saleIds.length} ${p.saleIds.length === 1 ? 'sale' : 'sales'}` : 'Reorder point',

@@ -1,5 +1,5 @@
 import { purchaseLeft, purchaseStatus } from '@/core/buying'
-import { sumMoney, toDecimalString } from '@/core/money'
+import { sumMoney, toDecimalString, type Money } from '@/core/money'
 import { valueAt } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import {
@@ -9,6 +9,13 @@ import {
   type PurchaseLineRow,
   type PurchaseOrderRow,
 } from '@/data/queries/purchaseOrder'
+
+/** What lines of orders come to, without tax. */
+export const netOfLines = (lines: readonly PurchaseLineRow[], currency: string): Money =>
+  sumMoney(
+    lines.map((l) => valueAt(l.unitCost, l.quantity, currency)),
+    currency,
+  )
 
 const viewOf = (order: PurchaseOrderRow, lines: readonly PurchaseLineRow[], currency: string) => ({
   id: order.id,
@@ -43,12 +50,7 @@ const viewOf = (order: PurchaseOrderRow, lines: readonly PurchaseLineRow[], curr
     }
   }),
   totals: {
-    net: toDecimalString(
-      sumMoney(
-        lines.map((l) => valueAt(l.unitCost, l.quantity, currency)),
-        currency,
-      ),
-    ),
+    net: toDecimalString(netOfLines(lines, currency)),
   },
 })
 export type OrderView = ReturnType<typeof viewOf>

@@ -1,5 +1,6 @@
 import { formatDay } from '@/core/day'
-import { KEPT_BY_PAPERS } from '@/core/ledger'
+import { isKeptByPapers } from '@/core/ledger'
+import { formatDigits } from '@/core/locale'
 import { listAccounts } from '@/data/queries/accounts'
 import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
 import { listSpread } from '@/data/queries/landedCost'
@@ -44,7 +45,7 @@ export const readBillChoices = async (where: Where, text: string | undefined) =>
         unitCost: l.unitCost.toString(),
       })),
     accounts: accounts
-      .filter((a) => (a.kind === 'expense' || a.kind === 'asset') && !(a.role && KEPT_BY_PAPERS.has(a.role)))
+      .filter((a) => (a.kind === 'expense' || a.kind === 'asset') && !isKeptByPapers(a))
       .sort((a, b) => Number(b.kind === 'expense') - Number(a.kind === 'expense') || a.code.localeCompare(b.code))
       .map((a) => ({ id: a.id, code: a.code, name: a.name })),
     codes: codes.map((c) => ({ code: c.code, name: c.name })),
@@ -100,7 +101,7 @@ export const readBillPage = async (where: Where, id: number) => {
   )
   const costs = byAccount
     .filter((l) => !spread.has(l.id))
-    .map((l) => ({ id: l.id, says: `${l.description}, ${l.amount}` }))
+    .map((l) => ({ id: l.id, says: `${l.description}, ${formatDigits(l.amount)}` }))
   const papers = costs.length === 0 ? [] : await listGoodsReceived(where.db, {}, { limit: 40 })
   return {
     bill,

@@ -13,7 +13,7 @@ const inPacks = (quantity: Decimal, pack: Decimal): Decimal =>
   pack.gt(0) ? quantity.div(pack).ceil().times(pack) : quantity
 
 /**
- * What to order: what all sales are short of, then what fell to its reorder point; less what is on order already, in the packs of
+ * What to order: what all sales are short of, then what fell to its reorder point; less what is ordered already, in drafts too, in the packs of
  * the preferred supplier.
  */
 export const readProposals = async (db: Db, { business, today }: Pick<Asked, 'business' | 'today'>) => {
@@ -24,7 +24,7 @@ export const readProposals = async (db: Db, { business, today }: Pick<Asked, 'bu
   const [standings, sold, onOrder] = await Promise.all([
     standGoods(db, [...goods.values()], business, today),
     listGoodsSuppliers(db, ids),
-    sumOnOrder(db, ids),
+    sumOnOrder(db, ids, { drafts: true }),
   ])
   return standings.flatMap(({ goods: g, available }) => {
     if (g.kind !== 'stock' || g.retired) return []
@@ -33,8 +33,9 @@ export const readProposals = async (db: Db, { business, today }: Pick<Asked, 'bu
     const coming = onOrder.get(g.id) ?? ZERO
     const forSales = larger(short.minus(coming), ZERO)
     const left = larger(coming.minus(short), ZERO).plus(available)
-    const forShelf = g.reorderAt && left.lte(g.reorderAt) ? larger(g.reorderAt.minus(left), ZERO) : ZERO
-    const isLow = g.reorderAt !== null && left.lte(g.reorderAt)
+    // At its reorder point an order is due; one that brings it up to the point is that order.
+    const isLow = g.reorderAt !== null && (coming.isZero() ? left.lte(g.reorderAt) : left.lt(g.reorderAt))
+    const forShelf = isLow ? g.reorderAt.minus(left) : ZERO
     const supplier = sold.find((s) => s.goodsId === g.id)
     const pack = supplier?.packSize ?? ZERO
     const all = forSales.plus(forShelf)
@@ -46,10 +47,14 @@ export const readProposals = async (db: Db, { business, today }: Pick<Asked, 'bu
         name: g.name,
         supplierId: supplier?.supplierId ?? null,
         supplier: supplier?.name ?? '',
-        quantity: quantity.toString(),
+        quantity,
         why: forSales.gt(0) ? ('sale' as const) : ('reorder' as const),
         saleIds: forSales.gt(0) ? [...new Set(mine.map((w) => w.saleId))] : [],
       },
     ]
   })
 }
+
+/** What to order, as it is told. */
+export const proposalsView = async (...asked: Parameters<typeof readProposals>) =>
+  (await readProposals(...asked)).map((p) => ({ ...p, quantity: p.quantity.toString() }))

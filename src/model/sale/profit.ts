@@ -52,14 +52,25 @@ export const readProfit = async (
   return rows.map((r) => ({ ...r, name: nameOf(by, r), profit: subtractMoney(r.income, r.cost) }))
 }
 
+/** The same as it is told, with what all rows come to. */
 export const profitView = async (...asked: Parameters<typeof readProfit>) => {
   const [, , , currency] = asked
   const rows = await readProfit(...asked)
-  const said = ({ income, cost }: Earned) => ({
-    income: toDecimalString(income),
-    cost: toDecimalString(cost),
-    profit: toDecimalString(subtractMoney(income, cost)),
-  })
-  const total = { key: '', name: '', income: totalOf(rows, 'income', currency), cost: totalOf(rows, 'cost', currency) }
-  return { rows: rows.map((r) => ({ key: r.key, name: r.name, ...said(r) })), total: said(total) }
+  const sum = (of: 'income' | 'cost' | 'profit'): string =>
+    toDecimalString(
+      sumMoney(
+        rows.map((r) => r[of]),
+        currency,
+      ),
+    )
+  return {
+    rows: rows.map((r) => ({
+      key: r.key,
+      name: r.name,
+      income: toDecimalString(r.income),
+      cost: toDecimalString(r.cost),
+      profit: toDecimalString(r.profit),
+    })),
+    total: { income: sum('income'), cost: sum('cost'), profit: sum('profit') },
+  }
 }

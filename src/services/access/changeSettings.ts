@@ -2,7 +2,7 @@ import { changeSettingsInput } from '@/contract/inputs/access/changeSettings'
 import { present } from '@/core/present'
 import { updateBusiness } from '@/data/queries/business'
 import { defineCommand } from '../command'
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import { hasEntries } from '@/data/queries/ledger'
 import { seal } from './seal'
 import { keepArrangement } from '@/contract/arrangement'
@@ -10,8 +10,7 @@ import { keepArrangement } from '@/contract/arrangement'
 /** What stands on papers, how long estimates are good, which kinds of sale there are, how mail goes. */
 export const changeSettings = defineCommand('change-settings', changeSettingsInput, async (w, change) => {
   const kinds = change.kinds && [...new Set(change.kinds)]
-  if (kinds && kinds.length !== present(change.kinds).length)
-    refuse({ code: 'invalid', errors: [{ path: 'kinds', message: 'Each kind stands once.' }] })
+  if (kinds && kinds.length !== present(change.kinds).length) refuseAt('kinds', 'Each kind stands once.')
   const { bounceFee, usualArrangements: usual, smtpUrl: server, openingDate, ...plain } = change
   if (openingDate !== undefined && (await hasEntries(w.tx))) refuse({ code: 'posted-already' })
   await updateBusiness(w.tx, {

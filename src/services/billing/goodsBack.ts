@@ -19,7 +19,7 @@ import { postGoodsBack } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { takeNumber } from '@/data/queries/numbers'
 import type { Work } from '../command'
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import type { LockedSale } from '../sales/saleWork'
 import { scrap } from '../goods/scrap'
 import { readWaitingAhead } from './waitingAhead'
@@ -114,10 +114,7 @@ export const namedOut = (
     ? serials.map(
         (serial) =>
           outs.find((o) => o.batchId !== null && sameName(batches.get(o.batchId)?.serial, serial)) ??
-          refuse({
-            code: 'invalid',
-            errors: [{ path: 'lines', message: `Serial ${serial} is not out on this line, or is back already.` }],
-          }),
+          refuseAt('lines', `Serial ${serial} is not out on this line, or is back already.`),
       )
     : outs
 

@@ -6,7 +6,7 @@ import { insertAccounts, listAccounts } from '@/data/queries/accounts'
 import { insertTaxCode, lastDayOfTax } from '@/data/queries/taxCodes'
 import type { Transaction } from '@/data/connect'
 import { defineCommand } from '../command'
-import { found, refuse } from '@/contract/refuse'
+import { found, refuse, refuseAt } from '@/contract/refuse'
 export type NewTaxCode = z.output<typeof addTaxCodeInput>
 
 /** Account codes of taxes: 2201 to 2289, in the order in which their components came. */
@@ -66,11 +66,10 @@ export const addTaxRate = defineCommand('add-tax-rate', addTaxRateInput, async (
   )
   const rows = codes.filter((c) => (c.rateOf ?? c.id) === (named.rateOf ?? named.id))
   const latest = rows.reduce((a, b) => ((b.from ?? '') >= (a.from ?? '') ? b : a))
-  const wrong = (path: string, message: string) => refuse({ code: 'invalid', errors: [{ path, message }] })
   if (latest.treatment !== 'taxed')
-    wrong('taxCodeId', `${latest.code} charges nothing, and stays so. Add a tax code of its own.`)
+    refuseAt('taxCodeId', `${latest.code} charges nothing, and stays so. Add a tax code of its own.`)
   if (latest.from !== null && from <= latest.from)
-    wrong('from', `${latest.code} has rates from ${formatDay(latest.from)} already. Choose a later day.`)
+    refuseAt('from', `${latest.code} has rates from ${formatDay(latest.from)} already. Choose a later day.`)
   const issued = await lastDayOfTax(
     w.tx,
     rows.map((c) => c.id),

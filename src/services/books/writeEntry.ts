@@ -1,11 +1,11 @@
 import { writeEntryInput } from '@/contract/inputs/books/writeEntry'
 import { present } from '@/core/present'
-import { KEPT_BY_PAPERS, makeEntry } from '@/core/ledger'
+import { isKeptByPapers, makeEntry } from '@/core/ledger'
 import { isZeroMoney, sumMoney, zeroMoney, subtractMoney, absMoney } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
 import { findEntry } from '@/data/queries/ledger'
 import { defineCommand, paperDay } from '../command'
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import { viewOfEntry } from '@/model/books/entryView'
 
 /** The owner's own entry: rent, capital, opening balances. Debits equal credits. */
@@ -14,20 +14,11 @@ export const writeEntry = defineCommand('write-entry', writeEntryInput, async (w
   const accounts = await listAccounts(w.tx)
   const lines = input.lines.map((l, i) => {
     const account =
-      accounts.find((a) => a.code === l.account) ??
-      refuse({
-        code: 'invalid',
-        errors: [{ path: `lines.${i}.account`, message: `There is no account ${l.account}.` }],
-      })
-    if (account.role && KEPT_BY_PAPERS.has(account.role))
-      refuse({ code: 'account-kept-by-papers', account: account.name })
+      accounts.find((a) => a.code === l.account) ?? refuseAt(`lines.${i}.account`, `There is no account ${l.account}.`)
+    if (isKeptByPapers(account)) refuse({ code: 'account-kept-by-papers', account: account.name })
     const debit = l.debit === undefined ? zeroMoney(w.currency) : w.money(l.debit, `lines.${i}.debit`)
     const credit = l.credit === undefined ? zeroMoney(w.currency) : w.money(l.credit, `lines.${i}.credit`)
-    if (isZeroMoney(debit) === isZeroMoney(credit))
-      refuse({
-        code: 'invalid',
-        errors: [{ path: `lines.${i}`, message: 'Give a debit or a credit, one of them.' }],
-      })
+    if (isZeroMoney(debit) === isZeroMoney(credit)) refuseAt(`lines.${i}`, 'Give a debit or a credit, one of them.')
     return { account: { accountId: account.id }, amount: subtractMoney(debit, credit) }
   })
   const difference = sumMoney(

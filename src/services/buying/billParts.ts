@@ -1,7 +1,6 @@
 import type { BillLineInput } from '@/contract/inputs/buying/bills'
-import { found, refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import { purchaseLeft, shareOfWorth } from '@/core/buying'
-import { KEPT_BY_PAPERS } from '@/core/ledger'
 import {
   decimal,
   money,
@@ -19,11 +18,10 @@ import { valueAt } from '@/core/stock'
 import { listAccounts } from '@/data/queries/accounts'
 import { listReceivedLines, updateReceivedLine, type ReceivedLineRow } from '@/data/queries/goodsReceived'
 import { listPurchaseLines, listPurchaseOrders, tallyBilled, type PurchaseLineRow } from '@/data/queries/purchaseOrder'
+import { ownAccount } from '../books/ownAccount'
 import type { Work } from '../command'
 
 const ONE = decimal(1)
-
-const wrong = (path: string, message: string): never => refuse({ code: 'invalid', errors: [{ path, message }] })
 
 /** A part of a bill: for goods that came, goods that did not come yet, or an account. */
 export interface Part {
@@ -101,7 +99,7 @@ const partOfReceived = (
 ): Part => {
   const row =
     papers.received.find((r) => r.id === l.receivedLineId) ??
-    wrong(`lines.${i}.receivedLineId`, 'This did not come from this supplier. Choose it anew.')
+    refuseAt(`lines.${i}.receivedLineId`, 'This did not come from this supplier. Choose it anew.')
   const there = left.of(row).quantity
   const quantity = l.quantity ?? there
   if (quantity.gt(there) || there.lte(0))
@@ -130,7 +128,7 @@ const partsOfOrder = (
 ): readonly Part[] => {
   const line =
     papers.orders.find((o) => o.id === l.purchaseOrderLineId) ??
-    wrong(`lines.${i}.purchaseOrderLineId`, 'This is on no order with this supplier. Choose it anew.')
+    refuseAt(`lines.${i}.purchaseOrderLineId`, 'This is on no order with this supplier. Choose it anew.')
   const most = purchaseLeft(line).toBill
   const quantity = l.quantity ?? most
   if (quantity.gt(most) || most.lte(0))
@@ -172,13 +170,8 @@ export const partsOf = async (
   return lines.flatMap((l, i): readonly Part[] => {
     if (l.receivedLineId !== undefined) return [partOfReceived(w, l, i, papers, left)]
     if (l.purchaseOrderLineId !== undefined) return partsOfOrder(w, l, i, papers, left)
-    const account = found(
-      accounts.find((a) => a.id === l.accountId),
-      'account',
-      l.accountId ?? 0,
-    )
-    if (account.role && KEPT_BY_PAPERS.has(account.role))
-      wrong(`lines.${i}.accountId`, `${account.name} is kept by documents. Choose another account.`)
+    const at = { path: `lines.${i}.accountId`, now: 'Choose another account.' }
+    const account = ownAccount(accounts, present(l.accountId), at)
     const quantity = l.quantity ?? ONE
     const net = netOf(w, l, quantity, zeroMoney(w.currency), `lines.${i}`)
     return [

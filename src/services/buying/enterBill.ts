@@ -1,5 +1,5 @@
 import { enterBillInput, type BillLineInput } from '@/contract/inputs/buying/bills'
-import { found, refuse } from '@/contract/refuse'
+import { found, refuse, refuseAt } from '@/contract/refuse'
 import { billTerms } from '@/core/buying'
 import type { Day } from '@/core/day'
 import { postAheadUsed, postBill } from '@/core/ledger'
@@ -32,6 +32,7 @@ import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
 import { findSupplier } from '@/data/queries/suppliers'
 import { billView } from '@/model/buying/bills'
+import { taxCodeNamed } from '../books/taxCodeNamed'
 import { defineCommand, paperDay, type Work } from '../command'
 import { partsOf, tallyPart, type Part } from './billParts'
 import { moveWorth } from './moveWorth'
@@ -40,15 +41,12 @@ import { moveWorth } from './moveWorth'
 const toUnitCost = ({ net, quantity }: { readonly net: Money; readonly quantity: Decimal }): Decimal =>
   toDecimal(net).div(quantity).toDecimalPlaces(4)
 
-const wrong = (path: string, message: string): never => refuse({ code: 'invalid', errors: [{ path, message }] })
-
 /** Tax of each line of a bill: what its code makes of its net, or what stands on it. */
 const taxesOf = async (w: Work, lines: readonly BillLineInput[], nets: readonly Money[], on: Day) => {
   const codes = await w.taxCodes()
   const named = lines.map((l, i) => {
     if (l.taxCode === undefined) return null
-    const code = codes.find((c) => c.code.toLowerCase() === l.taxCode?.toLowerCase())
-    return rateOn(codes, (code ?? wrong(`lines.${i}.taxCode`, `There is no tax code ${l.taxCode}.`)).id, on)
+    return rateOn(codes, taxCodeNamed(codes, l.taxCode, `lines.${i}.taxCode`).id, on)
   })
   const taxed = lines.flatMap((l, i) => {
     const code = named[i]
@@ -139,7 +137,7 @@ export const enterBill = defineCommand(
       tax,
       gross,
     })
-    if (entry.lines.length === 0) wrong('lines', 'This bill comes to nothing. Enter what it asks for.')
+    if (entry.lines.length === 0) refuseAt('lines', 'This bill comes to nothing. Enter what it asks for.')
     const entryId = await w.post(entry, { kind: 'bill', id })
     const terms = billTerms(supplier, onDay, gross)
     await insertBill(

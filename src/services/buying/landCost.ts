@@ -1,9 +1,9 @@
 import { landedCostInput } from '@/contract/inputs/buying/landedCost'
 import type { z } from 'zod'
-import { found, refuse } from '@/contract/refuse'
+import { found, refuse, refuseAt } from '@/contract/refuse'
 import { spreadCost } from '@/core/buying'
 import type { Day } from '@/core/day'
-import { KEPT_BY_PAPERS, postLandedCost } from '@/core/ledger'
+import { postLandedCost } from '@/core/ledger'
 import { isPositiveMoney, money, sumMoney, toDecimalString, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { listAccounts } from '@/data/queries/accounts'
@@ -12,10 +12,9 @@ import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceiv
 import { findBillLine, listSpread, insertLandedCost, insertLandedShares } from '@/data/queries/landedCost'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
+import { ownAccount } from '../books/ownAccount'
 import { defineCommand, paperDay, type Work } from '../command'
 import { moveWorth } from './moveWorth'
-
-const wrong = (path: string, message: string): never => refuse({ code: 'invalid', errors: [{ path, message }] })
 
 interface Cost {
   readonly amount: Money
@@ -26,19 +25,16 @@ interface Cost {
 /** What is spread, and off which account: a line of a bill, once, or an amount. */
 const costOf = async (w: Work, input: z.output<typeof landedCostInput>, on: Day): Promise<Cost> => {
   if (input.billLineId === undefined) {
-    const account = found(
-      (await listAccounts(w.tx)).find((a) => a.id === input.fromAccountId),
-      'account',
-      input.fromAccountId ?? 0,
-    )
-    if (account.role && KEPT_BY_PAPERS.has(account.role))
-      wrong('fromAccountId', `${account.name} is kept by documents. Choose the account the cost is on.`)
+    const account = ownAccount(await listAccounts(w.tx), present(input.fromAccountId), {
+      path: 'fromAccountId',
+      now: 'Choose the account the cost is on.',
+    })
     return { amount: w.money(present(input.amount), 'amount'), accountId: account.id, billLineId: null }
   }
   const { line, bill } = found(await findBillLine(w.tx, input.billLineId), 'line of a bill', input.billLineId)
-  if (bill.voidedOn) wrong('billLineId', `${bill.number} is void. Choose a line of a bill that counts.`)
+  if (bill.voidedOn) refuseAt('billLineId', `${bill.number} is void. Choose a line of a bill that counts.`)
   if (line.receivedLineId !== null || line.orderLineId !== null)
-    wrong('billLineId', `${line.description} is goods of its own. Choose a line by account, like freight.`)
+    refuseAt('billLineId', `${line.description} is goods of its own. Choose a line by account, like freight.`)
   if ((await listSpread(w.tx, [line.id])).size > 0) refuse({ code: 'cost-was-spread', number: bill.number })
   if (on < bill.onDay) refuse({ code: 'not-before', from: bill.onDay, what: `${bill.number} is dated later.` })
   return { amount: money(line.net, w.currency), accountId: line.accountId, billLineId: line.id }
@@ -48,7 +44,7 @@ const costOf = async (w: Work, input: z.output<typeof landedCostInput>, on: Day)
 export const landCost = defineCommand('land-cost', landedCostInput, async (w, input) => {
   const on = paperDay(w, input.on)
   const cost = await costOf(w, input, on)
-  if (!isPositiveMoney(cost.amount)) wrong('amount', 'The amount must be above zero.')
+  if (!isPositiveMoney(cost.amount)) refuseAt('amount', 'The amount must be above zero.')
   const receivedIds = [...new Set(input.receivedIds)]
   for (const id of receivedIds) {
     const paper = found((await listGoodsReceived(w.tx, { id }))[0], 'receipt of goods', id)
@@ -67,7 +63,7 @@ export const landCost = defineCommand('land-cost', landedCostInput, async (w, in
         return { quantity: l.quantity, value: money(l.value, w.currency), weight, size }
       }),
       input.by,
-    ) ?? wrong('by', `No ${input.by} is known of what came. Spread it by value or quantity.`)
+    ) ?? refuseAt('by', `No ${input.by} is known of what came. Spread it by value or quantity.`)
   const number = await takeNumber(w.tx, 'landed-cost', on)
   const id = await reserveId(w.tx, 'landed_cost')
   const went: {

@@ -1,20 +1,13 @@
 import { orderForSaleInput } from '@/contract/inputs/buying/orderForSale'
-import { refuse } from '@/contract/refuse'
-import { larger, ZERO, type Decimal } from '@/core/money'
+import { refuse, refuseAt } from '@/contract/refuse'
+import { larger, ZERO } from '@/core/money'
 import { present } from '@/core/present'
 import { listGoodsSuppliers } from '@/data/queries/suppliers'
 import { listPurchaseOfSale } from '@/data/queries/purchaseOrder'
-import { orderViews } from '@/model/buying/orders'
 import { readStories } from '@/model/sale/readStories'
 import { defineCommand, draftDay } from '../command'
 import { mustBeAgreed, takeSale } from '../sales/saleWork'
-import { fillOrderLines, writeOrder } from './orderGoods'
-
-interface Wanted {
-  readonly lineId: number
-  readonly goodsId: number
-  readonly quantity: Decimal
-}
+import { writeOrders, type Wanted } from './orderGoods'
 
 /** What a sale is short of, ordered from the supplier of each thing: one order a supplier, a draft each. */
 export const orderForSale = defineCommand(
@@ -25,7 +18,7 @@ export const orderForSale = defineCommand(
     mustBeAgreed(locked)
     const [story] = await readStories(w.tx, [saleId], w.business, w.today)
     const coming = await listPurchaseOfSale(w.tx, saleId)
-    const wanted = present(story).lines.flatMap((l): Wanted[] => {
+    const wanted = present(story).lines.flatMap((l) => {
       const asked = lines?.find((x) => x.lineId === l.id)?.quantity
       const onOrder = coming.filter((c) => c.saleLineId === l.id).reduce((sum, c) => sum.plus(c.toCome), ZERO)
       const short = larger(l.toHandOver.minus(l.setAside).minus(onOrder), ZERO)
@@ -36,39 +29,19 @@ export const orderForSale = defineCommand(
     })
     for (const [i, l] of (lines ?? []).entries())
       if (!wanted.some((x) => x.lineId === l.lineId))
-        refuse({
-          code: 'invalid',
-          errors: [{ path: `lines.${i}.lineId`, message: 'This is no line of goods in stock on the sale.' }],
-        })
+        refuseAt(`lines.${i}.lineId`, 'This is no line of goods in stock on the sale.')
     if (wanted.length === 0) refuse({ code: 'nothing-to-order' })
     const sold = await listGoodsSuppliers(
       w.tx,
       wanted.map((x) => x.goodsId),
     )
-    const bySupplier = new Map<number, Wanted[]>()
-    for (const x of wanted) {
-      const supplier = sold.find((s) => s.goodsId === x.goodsId)
-      if (!supplier)
-        return refuse({
-          code: 'no-supplier',
-          goods: present(story).lines.find((l) => l.id === x.lineId)?.description ?? '',
-        })
-      bySupplier.set(supplier.supplierId, [...(bySupplier.get(supplier.supplierId) ?? []), x])
-    }
-    const ids: number[] = []
-    for (const [supplierId, mine] of bySupplier) {
-      const filled = await fillOrderLines(
-        w,
-        supplierId,
-        mine.map((x) => ({ goodsId: x.goodsId, quantity: x.quantity, saleLineId: x.lineId })),
-      )
-      ids.push(
-        await writeOrder(w, { supplierId, onDay: draftDay(w, on), direct, wantedBy: locked.sale.wantedBy }, filled),
-      )
-    }
-    return {
-      id: present(ids[0]),
-      answer: async () => ({ orders: [...(await orderViews(w.tx, { ids }, {}, w.currency))].reverse() }),
-    }
+    const ofSuppliers = wanted.map(({ lineId: saleLineId, goodsId, quantity }): Wanted => {
+      const supplier = sold.find((s) => s.goodsId === goodsId)
+      const description = present(story).lines.find((l) => l.id === saleLineId)?.description ?? ''
+      return supplier
+        ? { supplierId: supplier.supplierId, goodsId, quantity, saleLineId }
+        : refuse({ code: 'no-supplier', goods: description })
+    })
+    return writeOrders(w, ofSuppliers, { onDay: draftDay(w, on), direct, wantedBy: locked.sale.wantedBy })
   },
 )

@@ -5,9 +5,10 @@ import {
   sendOrderInput,
   type PurchaseLineInput,
 } from '@/contract/inputs/buying/orders'
-import { found, refuse } from '@/contract/refuse'
-import { larger } from '@/core/money'
+import { found, refuse, refuseAt } from '@/contract/refuse'
+import { larger, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
+import { rowsBy } from '@/core/stock'
 import { findGoods } from '@/data/queries/goods'
 import { takeNumber } from '@/data/queries/numbers'
 import {
@@ -23,10 +24,9 @@ import {
 import { findSaleLines } from '@/data/queries/saleLine'
 import { findSupplier, listGoodsSuppliers } from '@/data/queries/suppliers'
 import { readUnitCosts } from '@/model/goods/unitCosts'
-import { orderView } from '@/model/buying/orders'
+import { orderView, orderViews } from '@/model/buying/orders'
+import { taxCodeNamed } from '../books/taxCodeNamed'
 import { defineCommand, draftDay, paperDay, type Work } from '../command'
-
-const wrong = (path: string, message: string): never => refuse({ code: 'invalid', errors: [{ path, message }] })
 
 /** Lines as they are kept: named after their goods, at what this supplier asks, else at what they cost so far. */
 export const fillOrderLines = async (w: Work, supplierId: number, lines: readonly PurchaseLineInput[]) => {
@@ -44,22 +44,19 @@ export const fillOrderLines = async (w: Work, supplierId: number, lines: readonl
   return lines.map((l, i) => {
     const thing = l.goodsId === undefined ? undefined : found(goods.get(l.goodsId), 'goods', l.goodsId)
     if (thing && thing.kind !== 'stock')
-      wrong(`lines.${i}.goodsId`, `${thing.name} is not kept in stock. Order it in words, as a description.`)
+      refuseAt(`lines.${i}.goodsId`, `${thing.name} is not kept in stock. Order it in words, as a description.`)
     if (l.saleLineId !== undefined) {
       const of = saleLines.find((x) => x.id === l.saleLineId)
       if (!of || of.goodsId !== l.goodsId)
-        wrong(`lines.${i}.saleLineId`, 'This line is on no order for these goods. Choose the line of the sale anew.')
+        refuseAt(`lines.${i}.saleLineId`, 'This line is on no order for these goods. Choose the line of the sale anew.')
     }
     const asks = sold.find((s) => s.goodsId === l.goodsId && s.supplierId === supplierId)?.unitCost
-    const code = l.taxCode?.toLowerCase()
-    const taxCode = code === undefined ? undefined : codes.find((c) => c.code.toLowerCase() === code)
-    if (code !== undefined && !taxCode) wrong(`lines.${i}.taxCode`, `There is no tax code ${l.taxCode}.`)
     return {
       goodsId: thing?.id ?? null,
       description: l.description || present(thing).name,
       quantity: l.quantity,
       unitCost: l.unitCost ?? asks ?? costOf(present(thing).id).toDecimalPlaces(4),
-      taxCodeId: taxCode?.id ?? null,
+      taxCodeId: l.taxCode === undefined ? null : taxCodeNamed(codes, l.taxCode, `lines.${i}.taxCode`).id,
       saleLineId: l.saleLineId ?? null,
     }
   })
@@ -95,6 +92,29 @@ export const writeOrder = async (
   return orderId
 }
 
+/** Something that is wanted from a supplier, for a sale's line or for the shelf. */
+export interface Wanted {
+  readonly supplierId: number
+  readonly goodsId: number
+  readonly quantity: Decimal
+  readonly saleLineId?: number
+}
+
+/** Orders what is wanted: one draft a supplier. Answers them. */
+export const writeOrders = async (
+  w: Work,
+  wanted: readonly Wanted[],
+  facts: Omit<Parameters<typeof writeOrder>[1], 'supplierId'>,
+) => {
+  const ids: number[] = []
+  for (const [supplierId, lines] of rowsBy(wanted, (x) => x.supplierId))
+    ids.push(await writeOrder(w, { ...facts, supplierId }, await fillOrderLines(w, supplierId, lines)))
+  return {
+    id: present(ids[0]),
+    answer: async () => ({ orders: [...(await orderViews(w.tx, { ids }, {}, w.currency))].reverse() }),
+  }
+}
+
 /** An order to a supplier: a draft until it is sent. It posts nothing. */
 export const orderGoods = defineCommand(
   'order-goods',
@@ -124,10 +144,10 @@ export const changeOrder = defineCommand('change-order', changeOrderInput, async
         continue
       }
       const was =
-        before.find((b) => b.id === lineId) ?? wrong(`lines.${position}.lineId`, 'This line is not on the order.')
+        before.find((b) => b.id === lineId) ?? refuseAt(`lines.${position}.lineId`, 'This line is not on the order.')
       if (l.quantity.lt(leastOf(was))) refuse({ code: 'less-than-came', line: was.description, least: leastOf(was) })
       if (was.goodsId !== l.goodsId && leastOf(was).gt(0))
-        wrong(
+        refuseAt(
           `lines.${position}.goodsId`,
           `Some ${was.description} came already. Put other goods on a line of their own.`,
         )
@@ -159,6 +179,6 @@ export const sendOrder = defineCommand('send-order', sendOrderInput, async (w, {
 export const closeOrder = defineCommand('close-order', closeOrderInput, async (w, { orderId, on, reason }) => {
   const { order } = await takeOrder(w, orderId)
   mustBeOpen(order)
-  await updatePurchaseOrder(w.tx, orderId, { closedOn: on ?? w.today, closedReason: reason })
+  await updatePurchaseOrder(w.tx, orderId, { closedOn: paperDay(w, on), closedReason: reason })
   return answerOrder(w, orderId)
 })

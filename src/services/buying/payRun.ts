@@ -1,5 +1,5 @@
 import { paymentRunInput } from '@/contract/inputs/buying/paymentRun'
-import { found, refuse } from '@/contract/refuse'
+import { found, refuse, refuseAt } from '@/contract/refuse'
 import { subtractMoney, sumMoney } from '@/core/money'
 import { present } from '@/core/present'
 import { listBills } from '@/data/queries/bill'
@@ -10,13 +10,11 @@ import { defineCommand, paperDay } from '../command'
 import { readPayables, writePayment, type Paid } from './payables'
 import { transferFile, type Transfer } from './transferFile'
 
-const wrong = (path: string, message: string): never => refuse({ code: 'invalid', errors: [{ path, message }] })
-
 /** Pays many bills at once from the bank, one payment a supplier, early discounts taken; with the file the bank takes. */
 export const payRun = defineCommand('pay-run', paymentRunInput, async (w, { on, billIds }) => {
   const onDay = paperDay(w, on)
   const twice = billIds.findIndex((id, i) => billIds.indexOf(id) !== i)
-  if (twice >= 0) wrong(`billIds.${twice}`, 'This bill is named twice. Name it once.')
+  if (twice >= 0) refuseAt(`billIds.${twice}`, 'This bill is named twice. Name it once.')
   const bills = await listBills(w.tx, { ids: billIds })
   for (const id of billIds)
     found(
@@ -24,6 +22,14 @@ export const payRun = defineCommand('pay-run', paymentRunInput, async (w, { on, 
       'bill',
       id,
     )
+  const from = {
+    name: w.business.name,
+    iban: w.business.iban.replace(/\s+/g, ''),
+    bic: w.business.bic,
+    routing: '',
+    account: '',
+  }
+  if (from.iban === '') refuse({ code: 'no-own-bank' })
   const accountId = await w.accountId('bank')
   const transfers: Transfer[] = []
   const ids: number[] = []
@@ -32,7 +38,7 @@ export const payRun = defineCommand('pay-run', paymentRunInput, async (w, { on, 
     if (supplier.iban === '' && supplier.bankAccount === '') refuse({ code: 'no-bank', name: supplier.name })
     const payables = (await readPayables(w, supplierId, onDay)).filter((p) => billIds.includes(p.bill.id))
     const closed = bills.find((b) => b.supplierId === supplierId && !payables.some((p) => p.bill.id === b.id))
-    if (closed) wrong(`billIds.${billIds.indexOf(closed.id)}`, `Nothing of ${closed.number} is open on that day.`)
+    if (closed) refuseAt(`billIds.${billIds.indexOf(closed.id)}`, `Nothing of ${closed.number} is open on that day.`)
     const paid = payables.map(({ bill, open, discount }): Paid => ({
       bill,
       paid: subtractMoney(open, discount),
@@ -58,8 +64,6 @@ export const payRun = defineCommand('pay-run', paymentRunInput, async (w, { on, 
       about: paid.map((p) => p.bill.theirNumber).join(', '),
     })
   }
-  const { name, iban, bic } = w.business
-  const from = { name, iban: iban.replace(/\s+/g, ''), bic, routing: '', account: '' }
   const id = present(ids[0])
   return {
     id,

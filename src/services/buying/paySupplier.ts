@@ -1,7 +1,7 @@
 import { paySupplierInput, voidSupplierPaymentInput } from '@/contract/inputs/buying/bills'
 import type { z } from 'zod'
-import { found, refuse } from '@/contract/refuse'
-import { KEPT_BY_PAPERS, postSupplierPayment, postVoided } from '@/core/ledger'
+import { found, refuse, refuseAt } from '@/contract/refuse'
+import { postSupplierPayment, postVoided } from '@/core/ledger'
 import { addMoney, isPositiveMoney, money, subtractMoney, sumMoney, zeroMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { lowestFrom } from '@/core/running'
@@ -10,22 +10,15 @@ import { insertAheadMove, insertBillFills, listAheadMoves, listBillFills, listBi
 import { listSupplierPayments, markPaymentVoid } from '@/data/queries/supplierPayment'
 import { findSupplier } from '@/data/queries/suppliers'
 import { paymentView } from '@/model/buying/payments'
+import { ownAccount } from '../books/ownAccount'
 import { dayAfter, defineCommand, paperDay, type Work } from '../command'
 import { payOne, readPayables, taxOf, writePayment, type Paid, type Payable } from './payables'
-
-const wrong = (path: string, message: string): never => refuse({ code: 'invalid', errors: [{ path, message }] })
 
 /** Which account the money leaves. */
 const accountFrom = async (w: Work, from: z.output<typeof paySupplierInput>['from']): Promise<number> => {
   if (from === 'bank' || from === 'drawer') return w.accountId(from)
-  const account = found(
-    (await listAccounts(w.tx)).find((a) => a.id === from),
-    'account',
-    from,
-  )
-  if (account.role && KEPT_BY_PAPERS.has(account.role))
-    wrong('from', `${account.name} is kept by documents. Pay from the bank, the drawer, or an account of your own.`)
-  return account.id
+  const now = 'Pay from the bank, the drawer, or an account of your own.'
+  return ownAccount(await listAccounts(w.tx), from, { path: 'from', now }).id
 }
 
 const payOldest = (payables: readonly Payable[], amount: Money): readonly Paid[] => {
@@ -42,11 +35,11 @@ type Named = Exclude<z.output<typeof paySupplierInput>['for'], 'oldest' | undefi
 
 const payNamed = (w: Work, payables: readonly Payable[], named: Named, amount: Money): readonly Paid[] => {
   const twice = named.findIndex((n, i) => named.findIndex((o) => o.billId === n.billId) !== i)
-  if (twice >= 0) wrong(`for.${twice}.billId`, 'This bill is named twice. Add the amounts.')
+  if (twice >= 0) refuseAt(`for.${twice}.billId`, 'This bill is named twice. Add the amounts.')
   const paid = named.map((n, i): Paid => {
     const asked = w.money(n.amount, `for.${i}.amount`)
     const payable = payables.find((p) => p.bill.id === n.billId)
-    if (!payable) return wrong(`for.${i}.billId`, 'Nothing of this bill is open on that day.')
+    if (!payable) return refuseAt(`for.${i}.billId`, 'Nothing of this bill is open on that day.')
     if (asked.minor > payable.open.minor)
       return refuse({ code: 'bill-not-open', number: payable.bill.number, open: payable.open, asked })
     const needed = subtractMoney(payable.open, payable.discount)
@@ -60,7 +53,7 @@ const payNamed = (w: Work, payables: readonly Payable[], named: Named, amount: M
     w.currency,
   )
   if (all.minor > amount.minor)
-    wrong('amount', 'The bills come to more than is paid. Raise the amount, or pay less of one.')
+    refuseAt('amount', 'The bills come to more than is paid. Raise the amount, or pay less of one.')
   return paid
 }
 
@@ -69,7 +62,7 @@ export const paySupplier = defineCommand('pay-supplier', paySupplierInput, async
   const supplier = found(await findSupplier(w.tx, input.supplierId), 'supplier', input.supplierId)
   const on = paperDay(w, input.on)
   const amount = w.money(input.amount, 'amount')
-  if (!isPositiveMoney(amount)) wrong('amount', 'The amount must be above zero.')
+  if (!isPositiveMoney(amount)) refuseAt('amount', 'The amount must be above zero.')
   const accountId = await accountFrom(w, input.from)
   const payables = await readPayables(w, supplier.id, on)
   const paid =

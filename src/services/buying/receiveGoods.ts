@@ -1,6 +1,6 @@
 import { receiveGoodsInput } from '@/contract/inputs/buying/receive'
 import type { z } from 'zod'
-import { found, refuse } from '@/contract/refuse'
+import { found, refuse, refuseAt } from '@/contract/refuse'
 import { purchaseLeft, shareOfWorth } from '@/core/buying'
 import type { Day } from '@/core/day'
 import { postGoodsReceived } from '@/core/ledger'
@@ -23,7 +23,7 @@ import { takeNumber } from '@/data/queries/numbers'
 import { tallyCame, updatePurchaseOrder, type PurchaseLineRow } from '@/data/queries/purchaseOrder'
 import { reserveId } from '@/data/queries/reserveId'
 import { addCameFor } from '@/data/queries/saleLine'
-import { insertMoves, listPlaces, type MoveRow } from '@/data/queries/stock'
+import { insertMoves, listPlaces, type MoveRow, type PlaceRow } from '@/data/queries/stock'
 import { findSupplier, listGoodsSuppliers } from '@/data/queries/suppliers'
 import { readUnitCosts } from '@/model/goods/unitCosts'
 import { receivedView } from '@/model/buying/received'
@@ -47,8 +47,6 @@ interface Came {
   readonly input: Input['lines'][number]
 }
 
-const wrong = (path: string, message: string): never => refuse({ code: 'invalid', errors: [{ path, message }] })
-
 /** The line of an order that something came for: the one that is named, else the first for these goods. */
 const lineFor = (
   lines: readonly PurchaseLineRow[],
@@ -57,8 +55,9 @@ const lineFor = (
 ): PurchaseLineRow | null => {
   if (asked.lineId !== undefined) {
     const line =
-      lines.find((l) => l.id === asked.lineId) ?? wrong(`lines.${i}.lineId`, 'This line is not on the order.')
-    if (line.goodsId === null) wrong(`lines.${i}.lineId`, `${line.description} is no goods. Enter it with their bill.`)
+      lines.find((l) => l.id === asked.lineId) ?? refuseAt(`lines.${i}.lineId`, 'This line is not on the order.')
+    if (line.goodsId === null)
+      refuseAt(`lines.${i}.lineId`, `${line.description} is no goods. Enter it with their bill.`)
     return line
   }
   return lines.find((l) => l.goodsId === asked.goodsId) ?? null
@@ -70,19 +69,16 @@ const readCame = async (
   input: Input,
   lines: readonly PurchaseLineRow[],
   supplierId: number,
+  places: readonly PlaceRow[],
 ): Promise<Came[]> => {
   const matched = input.lines.map((l, i) => lineFor(lines, l, i))
   const ids = input.lines.map((l, i) => present(matched[i]?.goodsId ?? l.goodsId))
-  const [goods, places, sold] = await Promise.all([
-    findGoods(w.tx, ids),
-    listPlaces(w.tx),
-    listGoodsSuppliers(w.tx, ids),
-  ])
+  const [goods, sold] = await Promise.all([findGoods(w.tx, ids), listGoodsSuppliers(w.tx, ids)])
   const costOf = await readUnitCosts(w.tx, [...goods.values()], w.currency)
   const coming = new Map<number, Decimal>()
   return input.lines.map((l, i) => {
     const thing = found(goods.get(present(ids[i])), 'goods', present(ids[i]))
-    if (thing.kind !== 'stock') wrong(`lines.${i}.goodsId`, `${thing.name} is not kept in stock.`)
+    if (thing.kind !== 'stock') refuseAt(`lines.${i}.goodsId`, `${thing.name} is not kept in stock.`)
     mustNamePieces(thing, l, `lines.${i}`)
     const line = matched[i] ?? null
     if (line) {
@@ -182,10 +178,10 @@ export const receiveGoods = defineCommand('receive-goods', receiveGoodsInput, as
   if (taken?.order.closedOn) refuse({ code: 'order-closed', number: taken.order.number })
   const supplierId = taken?.order.supplierId ?? present(input.supplierId)
   if (input.supplierId !== undefined && input.supplierId !== supplierId)
-    wrong('supplierId', `Order ${taken?.order.number ?? ''} is with ${taken?.order.supplier ?? ''}.`)
+    refuseAt('supplierId', `Order ${taken?.order.number ?? ''} is with ${taken?.order.supplier ?? ''}.`)
   const supplier = found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
-  const came = await readCame(w, input, taken?.lines ?? [], supplierId)
   const places = await listPlaces(w.tx)
+  const came = await readCame(w, input, taken?.lines ?? [], supplierId, places)
   const number = await takeNumber(w.tx, 'goods-received', on)
   const id = await reserveId(w.tx, 'goods_received')
   const paper = { number, supplierId, orderId: taken?.order.id ?? null, onDay: on }

@@ -1,7 +1,7 @@
 import { dropPromiseInput, promisePayInput } from '@/contract/inputs/chase/promisePay'
 import { isPositiveMoney, sumMoney, toDecimalString } from '@/core/money'
 import { defineCommand } from '../command'
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import { answerSale, takeSale } from '../sales/saleWork'
 import { listDuesOfSales } from '@/data/queries/due'
 import { dropPromises, insertPromise } from '@/data/queries/payPromise'
@@ -9,8 +9,7 @@ import { dropPromises, insertPromise } from '@/data/queries/payPromise'
 /** The customer says they will pay by a day. A new promise takes the place of an older one; a broken one comes back in Today. */
 export const promisePay = defineCommand('promise-pay', promisePayInput, async (w, p) => {
   const { sale } = await takeSale(w, p.saleId)
-  if (p.by < w.today)
-    refuse({ code: 'invalid', errors: [{ path: 'by', message: 'A promise is for today or a later day.' }] })
+  if (p.by < w.today) refuseAt('by', 'A promise is for today or a later day.')
   const open = sumMoney(
     (await listDuesOfSales(w.tx, [sale.id], w.currency)).map((d) => d.open),
     w.currency,

@@ -6,7 +6,7 @@ import { deleteFile, findFile, insertFile, type FileOwner } from '@/data/queries
 import { findGoods, updateGoods } from '@/data/queries/goods'
 import { findSales } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
-import { found, refuse } from '@/contract/refuse'
+import { found, refuse, refuseAt } from '@/contract/refuse'
 
 /** The largest file that is kept: a photograph from a telephone, a long letter. */
 export const LARGEST_FILE = 4_000_000
@@ -34,7 +34,7 @@ const mustExist = async (w: Work, kind: FileOwner, ownerId: number): Promise<voi
 export const keepFile = defineCommand('keep-file', keepFileInput, async (w, f) => {
   await mustExist(w, f.ownerKind, f.ownerId)
   const body = Buffer.from(f.base64, 'base64')
-  const wrong = (message: string) => refuse({ code: 'invalid', errors: [{ path: 'base64', message }] })
+  const wrong = (message: string) => refuseAt('base64', message)
   if (body.length === 0) wrong('The file is empty. Choose another.')
   if (body.length > LARGEST_FILE) wrong('A file has at most 4 MB. Make the picture smaller, or save it as PDF.')
   const type = typeOf(body, f.name)

@@ -1,6 +1,6 @@
 import { assembleInput } from '@/contract/inputs/goods/assemble'
 import type { z } from 'zod'
-import { found, refuse } from '@/contract/refuse'
+import { found, refuseAt } from '@/contract/refuse'
 import { present } from '@/core/present'
 import type { Day } from '@/core/day'
 import { splitMoney, sumMoney, toDecimalString, type Decimal } from '@/core/money'
@@ -22,14 +22,12 @@ interface Assembling {
   readonly on: Day
 }
 
-const wrong = (path: string, message: string): never => refuse({ code: 'invalid', errors: [{ path, message }] })
-
 /** A kit whose parts can lie together: none of them is told apart, or it could not be found again in the kit. */
 const assembling = async (w: Work, input: z.output<typeof assembleInput>): Promise<Assembling> => {
   const kit = found((await findGoods(w.tx, [input.goodsId])).get(input.goodsId), 'goods', input.goodsId)
-  if (kit.kind !== 'kit') wrong('goodsId', `${kit.name} is no kit. Only kits are assembled.`)
-  if (kit.parts.length === 0) wrong('goodsId', `${kit.name} has no parts in stock.`)
-  if (!input.quantity.isInteger()) wrong('quantity', 'Kits are assembled whole. Enter a whole number.')
+  if (kit.kind !== 'kit') refuseAt('goodsId', `${kit.name} is no kit. Only kits are assembled.`)
+  if (kit.parts.length === 0) refuseAt('goodsId', `${kit.name} has no parts in stock.`)
+  if (!input.quantity.isInteger()) refuseAt('quantity', 'Kits are assembled whole. Enter a whole number.')
   const goods = await findGoods(
     w.tx,
     kit.parts.map((p) => p.goodsId),
@@ -37,7 +35,7 @@ const assembling = async (w: Work, input: z.output<typeof assembleInput>): Promi
   const parts = kit.parts.map((p) => ({ goods: present(goods.get(p.goodsId)), each: p.quantity }))
   const told = parts.find((p) => p.goods.track !== 'none')?.goods
   if (told)
-    wrong(
+    refuseAt(
       'goodsId',
       `${told.name} is tracked by ${told.track}: it joins the kit when that is handed over, so that it stays known who has it.`,
     )

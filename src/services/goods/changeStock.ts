@@ -1,4 +1,4 @@
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import type { LotInput } from '@/contract/pieces'
 import { present } from '@/core/present'
 import type { Day } from '@/core/day'
@@ -124,8 +124,7 @@ export const mustNamePieces = (
   line: { readonly lot?: LotInput; readonly serials?: readonly string[] },
   path: string,
 ): void => {
-  const wrong = (field: string, message: string): never =>
-    refuse({ code: 'invalid', errors: [{ path: `${path}.${field}`, message }] })
+  const wrong = (field: string, message: string): never => refuseAt(`${path}.${field}`, message)
   if (goods.track === 'lot' && !line.lot) wrong('lot', `${goods.name} is tracked by lot. Say which lot.`)
   if (goods.track === 'serial' && !line.serials?.length)
     wrong('serials', `${goods.name} is tracked by serial. Say which ones.`)
@@ -138,8 +137,7 @@ export const mustNotNamePieces = (
   line: { readonly lot?: LotInput; readonly serials?: readonly string[] },
   path: string,
 ): void => {
-  const wrong = (field: string, message: string): never =>
-    refuse({ code: 'invalid', errors: [{ path: `${path}.${field}`, message }] })
+  const wrong = (field: string, message: string): never => refuseAt(`${path}.${field}`, message)
   if (goods.track !== 'lot' && line.lot) wrong('lot', `${goods.name} is not tracked by lot. Leave the lot empty.`)
   if (goods.track !== 'serial' && line.serials?.length)
     wrong('serials', `${goods.name} is not tracked by serial. Leave the serials empty.`)

@@ -4,7 +4,7 @@ import { decimal, toDecimalString, ZERO, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { sameName } from '@/core/stock'
 import { defineCommand, paperDay, type Work } from '../command'
-import { refuse } from '@/contract/refuse'
+import { refuseAt } from '@/contract/refuse'
 import { listPlaces } from '@/data/queries/stock'
 import { changeStock, mustNamePieces, type StockChange } from './changeStock'
 import { tellMoves, writeStockPaper } from './writeStockPaper'
@@ -28,7 +28,7 @@ const check = (lines: readonly Line[]): void => {
     mustNamePieces(line.goods, line, `lines.${i}`)
     for (const name of namesOf(line)) {
       const message = `${line.goods.name} is counted twice.`
-      if (seen.has(name)) refuse({ code: 'invalid', errors: [{ path: `lines.${i}.goodsId`, message }] })
+      if (seen.has(name)) refuseAt(`lines.${i}.goodsId`, message)
       seen.add(name)
     }
   }

@@ -18,24 +18,22 @@ import { listPriceLevels, replacePrices } from '@/data/queries/prices'
 import { findSupplier, insertSupplier, replaceGoodsSuppliers } from '@/data/queries/suppliers'
 import { defineCommand, type Work } from '../command'
 import { goodsView } from '@/model/goods/goods'
-import { found, refuse } from '@/contract/refuse'
+import { found, refuse, refuseAt } from '@/contract/refuse'
+import { taxCodeNamed } from '../books/taxCodeNamed'
 import { placeNamed } from './places'
 type Fields = Omit<z.output<typeof changeGoodsInput>, 'goodsId'>
 
 const INCOME = { stock: 'sales', kit: 'sales', work: 'work', charge: 'charges' } as const
 
-const wrong = (path: string, message: string): never => refuse({ code: 'invalid', errors: [{ path, message }] })
-
 const taxCodeId = async (w: Work, code: string | undefined): Promise<number> => {
   const codes = await w.taxCodes()
-  const named = code ? codes.find((c) => c.code.toLowerCase() === code.toLowerCase()) : codes[0]
-  return named?.id ?? wrong('taxCode', `There is no tax code ${code}.`)
+  return (code ? taxCodeNamed(codes, code, 'taxCode') : present(codes[0])).id
 }
 
 const incomeAccountId = async (w: Work, code: string | undefined, kind: GoodsKind): Promise<number> => {
   if (!code) return w.accountId(INCOME[kind])
   const account = (await listAccounts(w.tx)).find((a) => a.code === code && a.kind === 'income')
-  return account?.id ?? wrong('incomeAccount', `There is no income account ${code}.`)
+  return account?.id ?? refuseAt('incomeAccount', `There is no income account ${code}.`)
 }
 
 const mustBeFree = async (w: Work, code: string, except?: number): Promise<void> => {
@@ -51,10 +49,10 @@ const partsOf = async (w: Work, parts: NonNullable<Fields['parts']>): Promise<Pa
   )
   for (const [i, part] of parts.entries()) {
     const goods = found(known.get(part.goodsId), 'goods', part.goodsId)
-    if (goods.kind === 'kit') wrong(`parts.${i}`, `${goods.name} is a kit itself. Name its parts.`)
+    if (goods.kind === 'kit') refuseAt(`parts.${i}`, `${goods.name} is a kit itself. Name its parts.`)
   }
   const twice = parts.findIndex((p, i) => parts.findIndex((o) => o.goodsId === p.goodsId) !== i)
-  if (twice >= 0) wrong(`parts.${twice}`, 'This part is named twice. Add the quantities.')
+  if (twice >= 0) refuseAt(`parts.${twice}`, 'This part is named twice. Add the quantities.')
   return parts.filter((p) => present(known.get(p.goodsId)).kind === 'stock')
 }
 
@@ -68,18 +66,18 @@ const told = (
   const costing =
     g.costing ?? (g.track === undefined ? before?.costing : undefined) ?? (track === 'serial' ? 'unit' : 'average')
   if (kind !== 'stock' && (track !== 'none' || costing !== 'average'))
-    wrong('track', 'Only goods in stock are tracked by lot or serial, or costed.')
+    refuseAt('track', 'Only goods in stock are tracked by lot or serial, or costed.')
   if (track === 'serial' && costing !== 'unit')
-    wrong('costing', 'By serial each one costs its own. Choose the unit cost.')
+    refuseAt('costing', 'By serial each one costs its own. Choose the unit cost.')
   if (track !== 'serial' && costing === 'unit')
-    wrong('costing', 'A unit cost needs serials. Choose average or first in, first out.')
+    refuseAt('costing', 'A unit cost needs serials. Choose average or first in, first out.')
   return { track, costing }
 }
 
 /** Where a thing usually lies; only what is kept in stock has a place. */
 const usualPlaceId = async (w: Work, placeId: number | null | undefined, kind: GoodsKind): Promise<number | null> => {
   if (placeId === null || placeId === undefined) return null
-  if (kind !== 'stock') wrong('placeId', 'Only goods in stock have a place.')
+  if (kind !== 'stock') refuseAt('placeId', 'Only goods in stock have a place.')
   return placeNamed(await listPlaces(w.tx), placeId, 'placeId').id
 }
 
@@ -90,7 +88,7 @@ const writeSides = async (w: Work, goodsId: number, g: Fields): Promise<void> =>
     const rows = g.prices.map((p, i) => ({
       levelId: p.level
         ? (levels.find((l) => l.code.toLowerCase() === present(p.level).toLowerCase())?.id ??
-          wrong(`prices.${i}.level`, `There is no price level ${p.level}. Make it in Settings first.`))
+          refuseAt(`prices.${i}.level`, `There is no price level ${p.level}. Make it in Settings first.`))
         : null,
       fromQuantity: p.fromQuantity,
       price: p.price,
@@ -99,7 +97,8 @@ const writeSides = async (w: Work, goodsId: number, g: Fields): Promise<void> =>
     }))
     const key = (r: (typeof rows)[number]) => `${r.levelId}:${r.fromQuantity}:${r.validFrom}`
     const twice = rows.findIndex((r, i) => rows.findIndex((o) => key(o) === key(r)) !== i)
-    if (twice >= 0) wrong(`prices.${twice}.price`, 'There is a price for the same customers, quantity and day already.')
+    if (twice >= 0)
+      refuseAt(`prices.${twice}.price`, 'There is a price for the same customers, quantity and day already.')
     await replacePrices(w.tx, goodsId, rows)
   }
   if (g.suppliers) {
@@ -163,7 +162,7 @@ const rewriteParts = async (w: Work, kit: Goods, parts: readonly Part[]): Promis
   if (same) return
   const lying = (await sumShelves(w.tx, [kit.id], w.currency)).get(kit.id)?.quantity
   if (lying?.gt(0))
-    wrong('parts', `${formatQuantity(lying)} of them lie assembled. Take them apart first, then change the parts.`)
+    refuseAt('parts', `${formatQuantity(lying)} of them lie assembled. Take them apart first, then change the parts.`)
   await replaceParts(w.tx, kit.id, parts)
 }
 
@@ -171,8 +170,8 @@ const rewriteParts = async (w: Work, kit: Goods, parts: readonly Part[]): Promis
 export const rewriteGoods = async (w: Work, goodsId: number, g: Fields): Promise<void> => {
   const before = found((await findGoods(w.tx, [goodsId])).get(goodsId), 'goods', goodsId)
   if (g.code) await mustBeFree(w, g.code, goodsId)
-  if (g.parts && before.kind !== 'kit' && g.parts.length > 0) wrong('parts', 'Only a kit has parts.')
-  if (g.parts?.length === 0 && before.kind === 'kit') wrong('parts', 'A kit needs its parts.')
+  if (g.parts && before.kind !== 'kit' && g.parts.length > 0) refuseAt('parts', 'Only a kit has parts.')
+  if (g.parts?.length === 0 && before.kind === 'kit') refuseAt('parts', 'A kit needs its parts.')
   const { track, costing } = told(g, before.kind, before)
   if ((track !== before.track || costing !== before.costing) && (await everMoved(w.tx, goodsId)))
     refuse({ code: 'tracking-is-fixed', goods: before.name })

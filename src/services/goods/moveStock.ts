@@ -1,5 +1,5 @@
 import { moveStockInput } from '@/contract/inputs/goods/places'
-import { refuse } from '@/contract/refuse'
+import { refuseAt } from '@/contract/refuse'
 import { negateMoney } from '@/core/money'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
@@ -18,11 +18,7 @@ export const moveStock = defineCommand('move-stock', moveStockInput, async (w, i
   const places = await listPlaces(w.tx)
   const from = placeNamed(places, input.from, 'from')
   const to = placeNamed(places, input.to, 'to')
-  if (from.id === to.id)
-    refuse({
-      code: 'invalid',
-      errors: [{ path: 'to', message: `It lies in ${to.name} already. Choose another place.` }],
-    })
+  if (from.id === to.id) refuseAt('to', `It lies in ${to.name} already. Choose another place.`)
   const lines = await stockLines(w, input.lines)
   for (const [i, line] of lines.entries()) mustNotNamePieces(line.goods, line, `lines.${i}`)
   const { moves } = await planLeaving(

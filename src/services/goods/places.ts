@@ -1,5 +1,5 @@
 import { addPlaceInput, changePlaceInput } from '@/contract/inputs/goods/places'
-import { found, refuse } from '@/contract/refuse'
+import { found, refuse, refuseAt } from '@/contract/refuse'
 import { present } from '@/core/present'
 import { clearUsualPlace, insertPlace, listPlaces, updatePlace, type PlaceRow } from '@/data/queries/stock'
 import { defineCommand } from '../command'
@@ -9,10 +9,7 @@ export const placeNamed = (places: readonly PlaceRow[], placeId: number | undefi
   if (placeId === undefined) return present(places[0])
   return (
     places.find((p) => p.id === placeId) ??
-    refuse({
-      code: 'invalid',
-      errors: [{ path, message: `There is no such place. There are ${places.map((p) => p.name).join(', ')}.` }],
-    })
+    refuseAt(path, `There is no such place. There are ${places.map((p) => p.name).join(', ')}.`)
   )
 }
 

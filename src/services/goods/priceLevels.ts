@@ -1,6 +1,7 @@
 import { ZERO } from '@/core/money'
 import { addPriceLevelInput, changePriceLevelInput, addTaxAreaInput } from '@/contract/inputs/goods/priceLevels'
 import { insertPriceLevel, insertTaxArea, listPriceLevels, listTaxAreas, updatePriceLevel } from '@/data/queries/prices'
+import { taxCodeNamed } from '../books/taxCodeNamed'
 import { defineCommand } from '../command'
 import { found, refuse } from '@/contract/refuse'
 
@@ -47,12 +48,7 @@ export const changePriceLevel = defineCommand(
 export const addTaxArea = defineCommand('add-tax-area', addTaxAreaInput, async (w, { code, name, taxCode }) => {
   if ((await listTaxAreas(w.tx)).some((a) => a.code.toLowerCase() === code.toLowerCase()))
     refuse({ code: 'taken', what: 'code', value: code })
-  const named = (await w.taxCodes()).find((c) => c.code.toLowerCase() === taxCode.toLowerCase())
-  if (!named)
-    return refuse({
-      code: 'invalid',
-      errors: [{ path: 'taxCode', message: `There is no tax code ${taxCode}.` }],
-    })
+  const named = taxCodeNamed(await w.taxCodes(), taxCode, 'taxCode')
   const areaId = await insertTaxArea(w.tx, { code, name, taxCodeId: named.id })
   return { id: areaId, answer: async () => ({ id: areaId, code, name, taxCode: named.code }) }
 })

@@ -1,4 +1,4 @@
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import { larger, ZERO, type Decimal } from '@/core/money'
 import { isPast } from '@/core/stock'
 import type { Day } from '@/core/day'
@@ -36,7 +36,7 @@ const refuseSerial = async (w: Work, { goods, placeId, plan }: Missing, serial: 
   if (last.on > plan.on)
     return refuse({ code: 'not-before', from: last.on, what: `Serial ${serial} came there only later.` })
   // It lies there, and another line of the same command has it already.
-  return refuse({ code: 'invalid', errors: [{ path: 'lines', message: `Serial ${serial} is named twice.` }] })
+  return refuseAt('lines', `Serial ${serial} is named twice.`)
 }
 
 const refuseLot = async (w: Work, { goods, placeId, asked, plan }: Missing, lot: string): Promise<never> => {

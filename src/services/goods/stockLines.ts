@@ -1,4 +1,4 @@
-import { found, refuse } from '@/contract/refuse'
+import { found, refuseAt } from '@/contract/refuse'
 import { findGoods, type Goods } from '@/data/queries/goods'
 import type { Work } from '../command'
 
@@ -14,8 +14,7 @@ export const stockLines = async <L extends { readonly goodsId: number }>(
   return lines.map((line, i) => {
     const thing = found(goods.get(line.goodsId), 'goods', line.goodsId)
     const message = `${thing.name} is not kept on the shelf. Choose goods in stock.`
-    if (thing.kind !== 'stock' && thing.kind !== 'kit')
-      refuse({ code: 'invalid', errors: [{ path: `lines.${i}.goodsId`, message }] })
+    if (thing.kind !== 'stock' && thing.kind !== 'kit') refuseAt(`lines.${i}.goodsId`, message)
     return { ...line, goods: thing }
   })
 }

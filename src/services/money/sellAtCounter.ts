@@ -12,7 +12,7 @@ import { defineCommand, paperDay, type Work } from '../command'
 import { draftBill } from '../billing/draftBill'
 import { taxPostings } from '../billing/issueBill'
 import { customerFor } from '../people/customerFor'
-import { refuse } from '@/contract/refuse'
+import { refuseAt } from '@/contract/refuse'
 import { tender } from './takeReceipt'
 import { fillLines } from '../sales/fillLines'
 import type { Handing } from '../sales/handingOf'
@@ -66,12 +66,7 @@ const billAtCounter = async (w: Work, locked: LockedSale, onDay: Day): Promise<I
   const parts = locked.lines.map((l) => ({ lineId: l.id, quantity: l.agreed }))
   const invoiceId = await insertInvoice(w.tx, await draftBill(w, locked, parts, { kind: 'counter', on: onDay }))
   const invoice = present(await findInvoice(w.tx, invoiceId, w.currency))
-  return isPositiveMoney(invoice.gross)
-    ? invoice
-    : refuse({
-        code: 'invalid',
-        errors: [{ path: 'lines', message: 'A counter sale must come to more than nothing.' }],
-      })
+  return isPositiveMoney(invoice.gross) ? invoice : refuseAt('lines', 'A counter sale must come to more than nothing.')
 }
 
 /** Sold, handed over and paid in one go: an invoice-receipt that never touches receivables. */

@@ -9,7 +9,7 @@ import { findCustomer } from '@/data/queries/customers'
 import { takeNumber } from '@/data/queries/numbers'
 import { findSales, lockSale } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Work } from '../command'
-import { found, refuse } from '@/contract/refuse'
+import { found, refuse, refuseAt } from '@/contract/refuse'
 import { customerFor } from '../people/customerFor'
 import { refreshSale } from '../sales/refreshSale'
 import { heldKindOf } from './heldWork'
@@ -218,8 +218,7 @@ export const tender = (
     given: given === undefined ? null : w.money(given, 'tendered'),
   })
   if (change.minor < 0n) refuse({ code: 'tendered-too-little', total: toPay, tendered })
-  if (by !== 'cash' && change.minor !== 0n)
-    refuse({ code: 'invalid', errors: [{ path: 'tendered', message: 'Change is given for cash alone.' }] })
+  if (by !== 'cash' && change.minor !== 0n) refuseAt('tendered', 'Change is given for cash alone.')
   return { tendered, rounding }
 }
 

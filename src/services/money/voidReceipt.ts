@@ -2,7 +2,7 @@ import { voidReceiptInput, bounceReceiptInput } from '@/contract/inputs/money/vo
 import { isPositiveMoney, zeroMoney } from '@/core/money'
 import { defineCommand, paperDay, type Work } from '../command'
 import type { Day } from '@/core/day'
-import { found, refuse } from '@/contract/refuse'
+import { found, refuse, refuseAt } from '@/contract/refuse'
 import { addCharge } from './chargeExtra'
 import { takeBack } from './takeBack'
 import { saleToCharge } from './saleToCharge'
@@ -18,11 +18,7 @@ const takeStanding = async (
   const receipt = found(await findReceipt(w.tx, receiptId, w.currency), 'receipt', receiptId)
   if (receipt.voidedOn) refuse({ code: 'already-voided', number: receipt.number })
   const onDay = paperDay(w, given)
-  if (onDay < receipt.on)
-    refuse({
-      code: 'invalid',
-      errors: [{ path: 'on', message: 'A receipt cannot be taken back before its own date.' }],
-    })
+  if (onDay < receipt.on) refuseAt('on', 'A receipt cannot be taken back before its own date.')
   return { receipt, onDay }
 }
 

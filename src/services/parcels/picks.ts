@@ -6,7 +6,7 @@ import {
   sendPickInput,
   type PickedLine,
 } from '@/contract/inputs/parcels/picks'
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import type { Day } from '@/core/day'
 import { decimal, smaller, ZERO } from '@/core/money'
 import { lineState } from '@/core/sale'
@@ -92,11 +92,7 @@ export const correctPick = defineCommand('correct-pick', correctPickInput, async
   const taken = new Map<number, readonly PickedFrom[]>()
   for (const [i, l] of lines.entries()) {
     const row = pick.lines.find((p) => p.lineId === l.lineId && (l.goodsId === undefined || p.goodsId === l.goodsId))
-    if (!row)
-      return refuse({
-        code: 'invalid',
-        errors: [{ path: `lines.${i}.lineId`, message: 'This is not on the pick list.' }],
-      })
+    if (!row) return refuseAt(`lines.${i}.lineId`, 'This is not on the pick list.')
     const from = asFrom(l.from)
     const asked = pickedOf({ from })
     if (asked.gt(row.wanted)) refuse({ code: 'more-than-agreed', line: row.name, left: row.wanted, asked })
@@ -111,7 +107,7 @@ export const correctPick = defineCommand('correct-pick', correctPickInput, async
 
 /** Everything that is picked whole has its parcel, and nothing else has. */
 const mustBePacked = (picked: readonly PickedWhole[], parcels: readonly ParcelInput[]): void => {
-  const wrong = (message: string): never => refuse({ code: 'invalid', errors: [{ path: 'parcels', message }] })
+  const wrong = (message: string): never => refuseAt('parcels', message)
   const packed = inParcels(parcels)
   for (const lineId of packed.keys())
     if (!picked.some((p) => p.lineId === lineId)) wrong(`Line ${lineId} is not on this pick list. Leave it out.`)

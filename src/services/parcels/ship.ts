@@ -1,5 +1,5 @@
 import type { ParcelInput } from '@/contract/shipping'
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import type { Day } from '@/core/day'
 import { decimal, roundToMoney, smaller, ZERO, type Decimal, type Money } from '@/core/money'
 import { boxFor, sizeText, weightOf, type Shipped, type ToPack } from '@/core/parcel'
@@ -95,10 +95,7 @@ export const packParcels = async (
   for (const [i, p] of parcels.entries()) {
     for (const [j, l] of p.lines.entries())
       if (!lines.some((x) => x.id === l.lineId))
-        refuse({
-          code: 'invalid',
-          errors: [{ path: `parcels.${i}.lines.${j}.lineId`, message: 'This line is not on the sale.' }],
-        })
+        refuseAt(`parcels.${i}.lines.${j}.lineId`, 'This line is not on the sale.')
     const items = await toPack(w, lines, p.lines)
     const box = boxFor(items)
     const own = lines.find((l) => l.id === p.lines[0]?.lineId)?.deliverTo
@@ -192,11 +189,7 @@ export const book = async (
     const mine = packed.filter((p) => p.address === address)
     const quotes = asked.quote({ address }, mine, home)
     const chosen = quotes.find((q) => q.service.toLowerCase() === wanted.toLowerCase())
-    if (!chosen)
-      return refuse({
-        code: 'invalid',
-        errors: [{ path: 'service', message: `${asked.name} has ${quotes.map((q) => q.service).join(', ')}.` }],
-      })
+    if (!chosen) return refuseAt('service', `${asked.name} has ${quotes.map((q) => q.service).join(', ')}.`)
     if (address.trim() === '')
       return refuse({ code: 'carrier-refused', carrier: asked.name, why: 'there is no address.' })
     const answer = dry ? NOT_BOOKED : await asked.book({ address }, mine.length)

@@ -1,5 +1,5 @@
 import { startPickInput, startPicksInput } from '@/contract/inputs/parcels/picks'
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import { readArrangement } from '@/contract/arrangement'
 import type { Day } from '@/core/day'
 import { decimal, isPositiveMoney } from '@/core/money'
@@ -38,8 +38,7 @@ export const startPick = defineCommand('start-pick', startPickInput, async (w, {
   if (open) refuse({ code: 'pick-open', number: open.number })
   const onDay = paperDay(w, on)
   for (const [i, l] of (lines ?? []).entries())
-    if (!locked.lines.some((x) => x.id === l.lineId))
-      refuse({ code: 'invalid', errors: [{ path: `lines.${i}.lineId`, message: 'This line is not on the sale.' }] })
+    if (!locked.lines.some((x) => x.id === l.lineId)) refuseAt(`lines.${i}.lineId`, 'This line is not on the sale.')
   const picking = present(await readPicking(w.tx, saleId, onDay, { business: w.business, today: w.today, only: lines }))
   const id = (await writePick(w, picking, onDay)) ?? refuse({ code: 'nothing-to-hand-over' })
   return { id, answer: async () => present((await pickViews(w.tx, { id }, w.currency))[0]) }

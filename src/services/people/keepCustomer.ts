@@ -5,7 +5,7 @@ import { insertCustomer, replaceAddresses, replaceContacts, updateCustomer } fro
 import { findPriceLevel, listTaxAreas } from '@/data/queries/prices'
 import { defineCommand, type Work } from '../command'
 import { customerView } from '@/model/people/customers'
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import { customerFor } from './customerFor'
 type Fields = Partial<z.output<typeof addCustomerInput>>
 
@@ -25,10 +25,7 @@ const PLAIN = [
 const columnsOf = async (w: Work, c: Fields) => {
   const level = c.priceLevel ? await findPriceLevel(w.tx, c.priceLevel) : null
   if (c.priceLevel && !level)
-    refuse({
-      code: 'invalid',
-      errors: [{ path: 'priceLevel', message: `There is no price level ${c.priceLevel}. Make it in Settings first.` }],
-    })
+    refuseAt('priceLevel', `There is no price level ${c.priceLevel}. Make it in Settings first.`)
   return {
     ...Object.fromEntries(PLAIN.filter((f) => c[f] !== undefined).map((f) => [f, c[f]])),
     ...(c.terms === undefined

@@ -10,7 +10,7 @@ import { planInstallments, spreadRest, type Plan } from '@/core/plan'
 import { endPlan, insertPlanCharges, keepPlanCard, sumPlanCharge } from '@/data/queries/plans'
 import { defineCommand, paperDay } from '../command'
 import { keepArrangement } from '@/contract/arrangement'
-import { orRefuse, refuse } from '@/contract/refuse'
+import { orRefuse, refuse, refuseAt } from '@/contract/refuse'
 import { refreshSale } from '../sales/refreshSale'
 import { takeSale } from '../sales/saleWork'
 import { writeReceipt } from '../money/takeReceipt'
@@ -92,11 +92,7 @@ export const reschedulePlan = defineCommand('reschedule-plan', reschedulePlanInp
   const plan = await takePlan(w, input.saleId, input.planId)
   const onDay = paperDay(w, input.on)
   if (onDay < plan.startedOn) refuse({ code: 'before-plan', startedOn: plan.startedOn })
-  if (input.firstDue < onDay)
-    refuse({
-      code: 'invalid',
-      errors: [{ path: 'firstDue', message: 'The first payment cannot be due before the day of the change.' }],
-    })
+  if (input.firstDue < onDay) refuseAt('firstDue', 'The first payment cannot be due before the day of the change.')
   const terms = newTerms(input)
   if (input.charge) await endCharge(w, plan, onDay)
   else await earnRows(w, plan, onDay)
@@ -171,8 +167,7 @@ export const keepCardForPlan = (keep: CardKeeper) =>
     await takeSale(w, input.saleId)
     const plan = await takePlan(w, input.saleId, input.planId)
     const card = input.number === undefined ? '' : keep({ number: input.number })
-    if (card === null)
-      return refuse({ code: 'invalid', errors: [{ path: 'number', message: 'A card number has sixteen digits.' }] })
+    if (card === null) return refuseAt('number', 'A card number has sixteen digits.')
     await keepPlanCard(w.tx, plan.id, card)
     return {
       id: plan.id,

@@ -8,9 +8,10 @@ import type { Work } from '../command'
 import { readPricing } from '@/model/goods/pricing'
 import { readUnitCosts } from '@/model/goods/unitCosts'
 import type { LineInput } from '@/contract/lines'
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import { isExempt, readAreaCode } from '@/model/people/taxOf'
 import type { LineKind } from '@/data/queries/saleLine'
+import { taxCodeNamed } from '../books/taxCodeNamed'
 
 export interface FilledLine {
   readonly goodsId: number | null
@@ -61,11 +62,7 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
   return lines.map((line, i) => {
     const thing = line.goodsId === undefined ? undefined : goods.get(line.goodsId)
     if (line.goodsId !== undefined && !thing) refuse({ code: 'not-found', what: 'goods', id: line.goodsId })
-    const wrong = (path: string, message: string) =>
-      refuse({ code: 'invalid', errors: [{ path: `lines.${i}.${path}`, message }] })
-    const asked = line.taxCode?.toLowerCase()
-    const named = asked === undefined ? undefined : codes.find((c) => c.code.toLowerCase() === asked)
-    if (asked !== undefined && !named) wrong('taxCode', `There is no tax code ${line.taxCode}.`)
+    const named = line.taxCode === undefined ? undefined : taxCodeNamed(codes, line.taxCode, `lines.${i}.taxCode`)
     const usual = codes.find((c) => c.id === thing?.taxCodeId) ?? present(codes[0])
     const byArea = usual.treatment === 'taxed' ? areaCode(line.deliverTo || wish.deliverTo || '') : undefined
     const taxCode = rateOn(codes, (exempt ?? named ?? codes.find((c) => c.id === byArea) ?? usual).id, on)
@@ -74,7 +71,7 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
     const priced = thing && pricing.priceOf({ goods: thing, quantity, on, taxCode })
     const unitPrice = words ? ZERO : (line.unitPrice ?? present(priced).price)
     if (quantity.times(unitPrice).gt(MOST))
-      wrong('quantity', 'Quantity times price is more than can be kept. Look at both.')
+      refuseAt(`lines.${i}.quantity`, 'Quantity times price is more than can be kept. Look at both.')
     const off =
       line.discountAmount === undefined || words ? 0n : w.money(line.discountAmount, `lines.${i}.discountAmount`).minor
     return {

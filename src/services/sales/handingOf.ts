@@ -1,4 +1,4 @@
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import { smaller, ZERO, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
 import { lineState } from '@/core/sale'
@@ -67,10 +67,7 @@ export const handingOf = async (
 }
 
 const notAKit = ({ line }: Handing): never =>
-  refuse({
-    code: 'invalid',
-    errors: [{ path: 'lines', message: `${line.description} is no kit. Say a quantity instead of parts.` }],
-  })
+  refuseAt('lines', `${line.description} is no kit. Say a quantity instead of parts.`)
 
 /** Parts of a kit, or the kit itself, assembled: none more than are still to go; with them so many kits become whole. */
 const asParts = (h: Handing, kit: KitLine, left: Decimal): Handing => {
@@ -83,11 +80,7 @@ const asParts = (h: Handing, kit: KitLine, left: Decimal): Handing => {
   ]
   for (const part of parts) {
     const may = mayGo.find((p) => p.goodsId === part.goodsId)
-    if (!may)
-      refuse({
-        code: 'invalid',
-        errors: [{ path: 'lines', message: `Item ${part.goodsId} is no part of ${h.line.description}.` }],
-      })
+    if (!may) refuseAt('lines', `Item ${part.goodsId} is no part of ${h.line.description}.`)
     if (part.quantity.gt(present(may).quantity))
       refuse({
         code: 'more-than-agreed',

@@ -4,7 +4,7 @@ import { repeatDay, type Repeating } from '@/core/sale'
 import { insertRepeat, listRepeats, lockRepeat, updateRepeat } from '@/data/queries/repeats'
 import { defineCommand } from '../command'
 import { viewOfRepeat } from '@/model/sale/repeats'
-import { found, refuse } from '@/contract/refuse'
+import { found, refuse, refuseAt } from '@/contract/refuse'
 import { takeSale } from './saleWork'
 
 /** A sale that comes again: its lines are copied on each of its days, at the prices of that day. */
@@ -17,11 +17,9 @@ export const startRepeat = defineCommand('start-repeat', startRepeatInput, async
     untilDay: r.until ?? null,
     times: r.times ?? null,
   }
-  if (r.firstOn < w.today)
-    refuse({ code: 'invalid', errors: [{ path: 'firstOn', message: 'The first day is today or later.' }] })
+  if (r.firstOn < w.today) refuseAt('firstOn', 'The first day is today or later.')
   const nextOn = repeatDay(rhythm, 0)
-  if (nextOn === null)
-    refuse({ code: 'invalid', errors: [{ path: 'until', message: 'It would end before it begins.' }] })
+  if (nextOn === null) refuseAt('until', 'It would end before it begins.')
   const repeatId = await insertRepeat(w.tx, {
     saleId: r.saleId,
     ...rhythm,

@@ -3,7 +3,7 @@ import type { Day } from '@/core/day'
 import { present } from '@/core/present'
 import { dropNextMark, keepNextMark } from '@/data/queries/nextMarks'
 import { defineCommand, type Work } from '../command'
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import { answerSale, takeSale } from './saleWork'
 import { readStories } from '@/model/sale/readStories'
 
@@ -18,9 +18,7 @@ const mark = async (w: Work, saleId: number, step: string, how: { until: Day | n
 
 /** Puts a next step off: it comes back on the day, or when it is another step. */
 export const putOffNext = defineCommand('put-off-next', putOffNextInput, async (w, { saleId, action: step, until }) =>
-  until <= w.today
-    ? refuse({ code: 'invalid', errors: [{ path: 'until', message: 'Put it off until a later day.' }] })
-    : mark(w, saleId, step, { until, reason: '' }),
+  until <= w.today ? refuseAt('until', 'Put it off until a later day.') : mark(w, saleId, step, { until, reason: '' }),
 )
 
 /** Does away with a next step, with a reason: it does not come back unless something new happens. */

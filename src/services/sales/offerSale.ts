@@ -2,7 +2,7 @@ import { offerSaleInput } from '@/contract/inputs/sales/offerSale'
 import { addDays, type Day } from '@/core/day'
 import { updateSale } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import { keepVersion } from './keepVersion'
 import { refreshSale } from './refreshSale'
 import { answerSale, mustBeOpen, takeSale } from './saleWork'
@@ -29,11 +29,7 @@ export const offerSale = defineCommand('offer-sale', offerSaleInput, async (w, {
   if (locked.lines.length === 0) refuse({ code: 'nothing-on-sale' })
   const sentOn = given ?? w.today
   const until = validUntil ?? addDays(sentOn, w.business.estimateDays)
-  if (until < sentOn)
-    refuse({
-      code: 'invalid',
-      errors: [{ path: 'validUntil', message: 'The estimate must be good on the day it is sent.' }],
-    })
+  if (until < sentOn) refuseAt('validUntil', 'The estimate must be good on the day it is sent.')
   await offerIn(w, saleId, { sentOn, validUntil: until })
   return answerSale(w, saleId)
 })

@@ -1,5 +1,5 @@
 import { replacePartInput } from '@/contract/inputs/sales/replacePart'
-import { found, refuse } from '@/contract/refuse'
+import { found, refuseAt } from '@/contract/refuse'
 import { larger, ZERO } from '@/core/money'
 import { kitsBegun } from '@/core/stock'
 import { findGoods } from '@/data/queries/goods'
@@ -10,8 +10,6 @@ import { defineCommand } from '../command'
 import { trimPick } from '../parcels/trimPick'
 import { refreshSale } from './refreshSale'
 import { answerSale, mustBeOpen, takeSale } from './saleWork'
-
-const wrong = (path: string, message: string): never => refuse({ code: 'invalid', errors: [{ path, message }] })
 
 /**
  * On this sale another part stands in for one of a kit's: this case instead of that. The price stays; what it is expected to
@@ -28,18 +26,19 @@ export const replacePart = defineCommand(
       'line',
       lineId,
     )
-    const kit = (await readKitLines(w.tx, [line])).get(lineId) ?? wrong('lineId', `${line.description} is no kit.`)
+    const kit = (await readKitLines(w.tx, [line])).get(lineId) ?? refuseAt('lineId', `${line.description} is no kit.`)
     const before =
-      kit.parts.find((p) => p.goodsId === part) ?? wrong('part', `This is no part of ${line.description} on this sale.`)
+      kit.parts.find((p) => p.goodsId === part) ??
+      refuseAt('part', `This is no part of ${line.description} on this sale.`)
     if (line.handedOver.gt(line.returned) || kitsBegun(kit).gt(0))
-      wrong(
+      refuseAt(
         'part',
         `Some of ${line.description} went already. Put the rest on a line of its own, then replace the part.`,
       )
     const goods = await findGoods(w.tx, [part, by])
     const now = found(goods.get(by), 'goods', by)
-    if (now.kind !== 'stock') wrong('by', `${now.name} is not kept in stock. Choose goods in stock.`)
-    if (kit.parts.some((p) => p.goodsId === by)) wrong('by', `${now.name} is a part of it already.`)
+    if (now.kind !== 'stock') refuseAt('by', `${now.name} is not kept in stock. Choose goods in stock.`)
+    if (kit.parts.some((p) => p.goodsId === by)) refuseAt('by', `${now.name} is a part of it already.`)
     const each = quantity ?? before.quantity
     await replaceLinePart(w.tx, lineId, part, { goodsId: by, quantity: each })
     const costOf = await readUnitCosts(w.tx, [...goods.values()], w.currency)

@@ -1,5 +1,5 @@
 import { setAsideInput } from '@/contract/inputs/sales/setAside'
-import { refuse } from '@/contract/refuse'
+import { refuseAt } from '@/contract/refuse'
 import { setAsideTurn } from '@/data/queries/saleLine'
 import { defineCommand } from '../command'
 import { refreshSale } from './refreshSale'
@@ -13,8 +13,7 @@ export const setAsideByHand = defineCommand('set-aside', setAsideInput, async (w
   const locked = await takeSale(w, saleId)
   mustBeAgreed(locked)
   for (const [i, l] of (lines ?? []).entries())
-    if (!locked.lines.some((x) => x.id === l.lineId))
-      refuse({ code: 'invalid', errors: [{ path: `lines.${i}.lineId`, message: 'This line is not on the sale.' }] })
+    if (!locked.lines.some((x) => x.id === l.lineId)) refuseAt(`lines.${i}.lineId`, 'This line is not on the sale.')
   const ids = lines ? lines.map((l) => l.lineId) : locked.lines.map((l) => l.id)
   await setAsideTurn(w.tx, ids, turn)
   await refreshSale(w, saleId)

@@ -20,7 +20,7 @@ import { hashToken } from '../access/secrets'
 import { defineCommand, type Work } from '../command'
 import { askPayment } from '../money/cardPayment'
 import { customerFor } from '../people/customerFor'
-import { found, refuse } from '@/contract/refuse'
+import { found, refuse, refuseAt } from '@/contract/refuse'
 import { writeLetterIn } from '../post/writeLetter'
 import { writeAgreement } from '../sales/agreeSale'
 import { fillLines } from '../sales/fillLines'
@@ -73,14 +73,10 @@ export const putInBasket = defineCommand(
     // A customer takes what stands on the shopfront; the owner may put anything in for them.
     if (which.basketId === undefined && (!thing.onShopfront || thing.retired))
       refuse({ code: 'not-found', what: 'goods', id: goodsId })
-    if (quantity.gt(999))
-      refuse({ code: 'invalid', errors: [{ path: 'quantity', message: 'At most 999. Call us for more.' }] })
+    if (quantity.gt(999)) refuseAt('quantity', 'At most 999. Call us for more.')
     const lines = await listBasketLines(w.tx, basket.id)
     if (lines.length >= MOST_LINES && quantity.gt(0) && !lines.some((l) => l.goodsId === goodsId))
-      refuse({
-        code: 'invalid',
-        errors: [{ path: 'goodsId', message: `At most ${MOST_LINES} different things. Call us for more.` }],
-      })
+      refuseAt('goodsId', `At most ${MOST_LINES} different things. Call us for more.`)
     await setBasketLine(w.tx, basket.id, goodsId, quantity)
     await touchBasket(w.tx, basket.id)
     return answerBasket(w, basket.id)
@@ -118,12 +114,9 @@ const refuseFlood = async (w: Work, basket: BasketRow): Promise<void> => {
 
 const mustBeTold = (basket: BasketRow, wish: z.output<typeof orderBasketInput>): void => {
   if (wish.customerId !== undefined) return
-  if (basket.name === '') refuse({ code: 'invalid', errors: [{ path: 'name', message: 'A name is needed.' }] })
+  if (basket.name === '') refuseAt('name', 'A name is needed.')
   if (!basket.email && wish.basketId === undefined)
-    refuse({
-      code: 'invalid',
-      errors: [{ path: 'email', message: 'An e-mail address is needed, for the confirmation.' }],
-    })
+    refuseAt('email', 'An e-mail address is needed, for the confirmation.')
 }
 
 /**

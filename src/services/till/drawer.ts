@@ -1,11 +1,11 @@
 import { moveDrawerInput, countDrawerInput } from '@/contract/inputs/till/drawer'
 import { isZeroMoney, negateMoney, subtractMoney, toDecimalString, sumPieces, compareMoney } from '@/core/money'
-import { KEPT_BY_PAPERS, postDrawerCount, postDrawerMove } from '@/core/ledger'
+import { isKeptByPapers, postDrawerCount, postDrawerMove } from '@/core/ledger'
 import { listAccounts } from '@/data/queries/accounts'
 import { takeNumber } from '@/data/queries/numbers'
 import { insertDrawerCount, insertDrawerMove } from '@/data/queries/drawer'
 import { defineCommand, paperDay, type Work } from '../command'
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import { reserveId } from '@/data/queries/reserveId'
 import { sumRole } from '@/data/queries/balances'
 
@@ -16,7 +16,7 @@ const otherAccount = async (w: Work, code: string | undefined, direction: 'in' |
     : (accounts.find((a) => (direction === 'in' ? a.role === 'owner-capital' : a.code === '6020')) ??
       accounts.find((a) => a.role === 'owner-capital'))
   if (!chosen) return refuse({ code: 'not-found', what: 'account', id: code ?? '' })
-  if (chosen.role && (chosen.role === 'drawer' || KEPT_BY_PAPERS.has(chosen.role)))
+  if (chosen.role === 'drawer' || isKeptByPapers(chosen))
     refuse({ code: 'account-kept-by-papers', account: chosen.name })
   return chosen
 }
@@ -58,12 +58,8 @@ export const countDrawer = defineCommand('count-drawer', countDrawerInput, async
   )
   const counted = c.counted === undefined ? sum : w.money(c.counted, 'counted')
   if (c.counted !== undefined && pieces.length > 0 && compareMoney(counted, sum) !== 0)
-    refuse({
-      code: 'invalid',
-      errors: [{ path: 'counted', message: `The pieces come to ${toDecimalString(sum)}.` }],
-    })
-  if (c.counted === undefined && c.pieces === undefined)
-    refuse({ code: 'invalid', errors: [{ path: 'counted', message: 'Count the pieces, or give the sum.' }] })
+    refuseAt('counted', `The pieces come to ${toDecimalString(sum)}.`)
+  if (c.counted === undefined && c.pieces === undefined) refuseAt('counted', 'Count the pieces, or give the sum.')
   const expected = await sumRole(w.tx, 'drawer', onDay, w.currency)
   const over = subtractMoney(counted, expected)
   const number = await takeNumber(w.tx, 'drawer-count', onDay)

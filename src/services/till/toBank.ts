@@ -3,7 +3,7 @@ import { isPositiveMoney, subtractMoney, sumMoney, toDecimalString } from '@/cor
 import { postBankingSlip, postCardSettlement } from '@/core/ledger'
 import { takeNumber } from '@/data/queries/numbers'
 import { defineCommand, paperDay, type Work } from '../command'
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
 import { findReceipt } from '@/data/queries/receipt'
 import { reserveId } from '@/data/queries/reserveId'
 import { insertBanked, insertBankingSlip, insertCardSettlement, lockToBank, type ToBank } from '@/data/queries/bank'
@@ -70,11 +70,7 @@ export const settleCards = defineCommand('settle-cards', settleCardsInput, async
     w.currency,
   )
   const fees = w.money(s.fees, 'fees')
-  if (fees.minor > gross.minor)
-    refuse({
-      code: 'invalid',
-      errors: [{ path: 'fees', message: `Fees cannot be more than the takings of ${toDecimalString(gross)}.` }],
-    })
+  if (fees.minor > gross.minor) refuseAt('fees', `Fees cannot be more than the takings of ${toDecimalString(gross)}.`)
   const number = await takeNumber(w.tx, 'card-settlement', onDay)
   const settlementId = await reserveId(w.tx, 'card_settlement')
   const entry = postCardSettlement({ on: onDay, text: `Card takings arrived ${number}`, gross, fees })

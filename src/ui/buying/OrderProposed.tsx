@@ -1,33 +1,20 @@
 'use client'
-import { useRouter } from 'next/navigation'
-import { useState } from 'react'
 import { Refusal } from '../Refusal'
-import { call, useSend } from '../send'
+import { useSend } from '../send'
 
 /** Orders all that is proposed: one draft for each supplier, to be looked at before it is sent. */
 export const OrderProposed = () => {
-  const router = useRouter()
-  const { send, refused } = useSend()
-  const [busy, setBusy] = useState(false)
-  const go = async () => {
-    setBusy(true)
-    const read = await call('GET', '/buying/proposals')
-    const rows = read.ok ? read.value.rows : []
-    const suppliers = [...new Set(rows.flatMap((r) => r.supplierId ?? []))]
-    for (const supplierId of suppliers) {
-      const lines = rows
-        .filter((r) => r.supplierId === supplierId)
-        .map((r) => ({ goodsId: r.goodsId, quantity: r.quantity }))
-      await send(
-        'POST',
-        '/purchase-orders',
-        { supplierId, lines },
-        { say: (o) => `Draft ${o.number} to ${o.supplier}.` },
-      )
-    }
-    setBusy(false)
-    router.push('/buying?status=draft')
-  }
+  const { send, busy, refused } = useSend()
+  const go = () =>
+    send(
+      'POST',
+      '/buying/proposals',
+      {},
+      {
+        say: ({ orders }) => `${orders.map((o) => `${o.supplier}: draft ${o.number}`).join('; ')}.`,
+        go: () => '/buying?status=draft',
+      },
+    )
   return (
     <>
       <button className="btn btn-do" data-primary disabled={busy} onClick={() => void go()}>

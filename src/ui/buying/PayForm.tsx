@@ -1,5 +1,5 @@
 'use client'
-import type { Day } from '@/core/day'
+import { formatDay, type Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { CommandForm } from '../form/CommandForm'
 import { FormMoney, FormOn, FormPick } from '../form/inputs'
@@ -43,7 +43,8 @@ export const PayForm = ({ supplierId, billId, amount, discount, currency, today,
   >
     {discount && discount.through >= today && (
       <p className="mb-3">
-        {formatDigits(discount.amount)} less when it is paid by {discount.through}: that is taken automatically.
+        {formatDigits(discount.amount)} less when it is paid by {formatDay(discount.through)}: that is taken
+        automatically.
       </p>
     )}
     <div className="grid grid-cols-2 gap-3">

@@ -45,7 +45,7 @@ const Fields = () => (
   <div className="grid max-w-lg gap-3">
     <FormText name="name" label="Name" most={200} />
     <div className="grid grid-cols-2 gap-3">
-      <FormText name="email" label="E-mail" most={200} />
+      <FormText name="email" label="Email" most={200} type="email" />
       <FormText name="phone" label="Phone" most={60} />
     </div>
     <FormArea name="address" label="Address" most={500} />

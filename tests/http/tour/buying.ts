@@ -58,6 +58,12 @@ export const buying = (open: () => Tour, made: Made): void => {
         body: { reason: 'Not made any more' },
       })
       expect(closed.status).toBe('closed')
+      // Not ordered any more, it is proposed again; all that is proposed is ordered at once, and then no more.
+      expect(await proposed()).toMatchObject([{ quantity: '2' }])
+      const again = await tour.does('POST /buying/proposals')
+      expect(again.orders).toMatchObject([{ supplierId: supplier, status: 'draft', lines: [{ goodsId: thing }] }])
+      expect(await tour.refuses('POST /buying/proposals')).toMatchObject({ kind: 'nothing-to-order' })
+      await tour.does('POST /purchase-orders/{id}/close', { id: again.orders[0].id, body: { reason: 'Twice' } })
       await tour.does('POST /sales/{id}/cancel', { id: sale.id, body: { reason: 'Not to be had' } })
     })
 
@@ -111,7 +117,10 @@ export const buying = (open: () => Tour, made: Made): void => {
           body: { billLineId: carriage.lines[0].id, receivedIds: [came.id], by: 'quantity' },
         }),
       ).toMatchObject({ amount: '4.00', shares: [{ amount: '4.00', toStock: '4.00', toCostOfSales: '0.00' }] })
-      const run = await tour.does('POST /payment-runs', { body: { billIds: [carriage.id] } })
+      const all = { body: { billIds: [carriage.id] } }
+      expect(await tour.refuses('POST /payment-runs', all)).toMatchObject({ kind: 'no-own-bank' })
+      await tour.does('PATCH /settings', { body: { iban: 'GB82WEST12345698765432' } })
+      const run = await tour.does('POST /payment-runs', all)
       expect(run.payments).toMatchObject([{ supplierId: supplier, amount: '4.00' }])
       expect(run.file).toContain('pain.001.001.09')
       const { ties } = await tour.does('GET /books/ties')

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm'
 import { enterBill } from '@/services/buying/enterBill'
 import { orderForSale } from '@/services/buying/orderForSale'
+import { orderProposed } from '@/services/buying/orderProposed'
 import { changeOrder, closeOrder, orderGoods, sendOrder } from '@/services/buying/orderGoods'
 import { landCost } from '@/services/buying/landCost'
 import { payRun } from '@/services/buying/payRun'
@@ -53,6 +54,7 @@ export const BUYING = {
   order: async (h: History, x: Step, { saleId, amount, on }: About) => {
     const { violin, rosin } = h.shop
     const { strings, glue, bow, viola } = h.told
+    if (x.n === 6) return h.attempt(orderProposed, { on })
     if (x.n > 6) return h.attempt(orderForSale, { saleId, on, direct: x.flag })
     const goodsId = [violin, rosin, strings, glue, bow, viola][x.pick % 6]!
     return h.attempt(orderGoods, {
