@@ -67,7 +67,14 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
       />
       <table className="ledger max-w-4xl">
         <LedgerHead
-          heads={['For', 'Account', right('Quantity'), right('Net'), right('To stock'), right('To cost of sales')]}
+          heads={[
+            'For',
+            'Account',
+            right('Quantity'),
+            right('Net'),
+            right('Difference to stock'),
+            right('Difference to cost'),
+          ]}
         />
         <tbody>
           {bill.lines.map((l) => (
