@@ -88,7 +88,7 @@ describe('a bill of a supplier', () => {
         onDone={nothing}
       />,
     )
-    expect(document.body.textContent).toContain('1.16 less when it is paid by 2026-03-09')
+    expect(document.body.textContent).toContain('1.16 less when it is paid by 9 Mar 2026')
     await type('Amount', '56.84')
     await choose('From', 'Drawer')
     await press(/^Pay/)
