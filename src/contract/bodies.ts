@@ -13,6 +13,7 @@ import type {
   sendOrderInput,
 } from '@/contract/inputs/buying/orders'
 import type { orderForSaleInput, orderProposedInput } from '@/contract/inputs/buying/orderForSale'
+import type { creditBillInput, returnToSupplierInput, undoReceiptInput } from '@/contract/inputs/buying/sentBack'
 import type { landedCostInput } from '@/contract/inputs/buying/landedCost'
 import type { paymentRunInput } from '@/contract/inputs/buying/paymentRun'
 import type { receiveGoodsInput } from '@/contract/inputs/buying/receive'
@@ -122,7 +123,10 @@ export interface Bodies {
   'POST /purchase-orders/{id}/close': Body<typeof closeOrderInput, 'orderId'>
   'POST /sales/{id}/purchase-orders': Body<typeof orderForSaleInput, 'saleId'>
   'POST /goods-received': Body<typeof receiveGoodsInput>
+  'POST /goods-received/{id}/returns': Body<typeof returnToSupplierInput, 'receivedId'>
+  'POST /goods-received/{id}/undo': Body<typeof undoReceiptInput, 'receivedId'>
   'POST /bills': Body<typeof enterBillInput>
+  'POST /bills/{id}/credits': Body<typeof creditBillInput, 'billId'>
   'POST /bills/{id}/void': Body<typeof voidBillInput, 'billId'>
   'POST /payment-runs': Body<typeof paymentRunInput>
   'POST /landed-costs': Body<typeof landedCostInput>

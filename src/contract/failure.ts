@@ -47,6 +47,14 @@ export type Failure =
   | { readonly code: 'bill-not-open'; readonly number: string; readonly open: Money; readonly asked: Money }
   | { readonly code: 'bill-is-paid'; readonly number: string }
   | { readonly code: 'advance-was-used' }
+  | { readonly code: 'not-here-any-more'; readonly goods: string; readonly there: Decimal; readonly asked: Decimal }
+  | { readonly code: 'more-than-came-back'; readonly line: string; readonly left: Decimal; readonly asked: Decimal }
+  | { readonly code: 'more-than-went-back'; readonly line: string; readonly left: Decimal; readonly asked: Decimal }
+  | { readonly code: 'all-went-back'; readonly number: string }
+  | { readonly code: 'receipt-went-on'; readonly number: string }
+  | { readonly code: 'went-back'; readonly number: string; readonly line: string }
+  | { readonly code: 'bill-was-credited'; readonly number: string }
+  | { readonly code: 'more-than-bill'; readonly number: string; readonly left: Money; readonly asked: Money }
   | { readonly code: 'came-since'; readonly number: string; readonly line: string }
   | { readonly code: 'nothing-on-sale' }
   | { readonly code: 'joined'; readonly name: string; readonly to: number }

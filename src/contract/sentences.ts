@@ -119,6 +119,21 @@ const SENTENCES: Sentences = {
   'bill-is-paid': (f) => `Something was paid on ${f.number} already. Void that payment first.`,
   'came-since': (f) =>
     `${f.line} of ${f.number} came since, at its price. Enter what is wrong as a bill of its own instead.`,
+  'not-here-any-more': (f) =>
+    `Only ${n(f.there)} ${f.goods} of these are still here on that day (you entered ${n(f.asked)}); the others were sold or used. Send back what is here, or take the others back first.`,
+  'more-than-came-back': (f) =>
+    `Only ${n(f.left)} ${f.line} of these are left to send back (you entered ${n(f.asked)}). Enter at most that.`,
+  'more-than-went-back': (f) =>
+    `Only ${n(f.left)} ${f.line} were billed, sent back and not credited yet (you entered ${n(f.asked)}). Send them back first, or enter an amount.`,
+  'all-went-back': (f) => `All of ${f.number} went back already.`,
+  'receipt-went-on': (f) =>
+    `Part of ${f.number} was billed or sent back. Void that bill first, or send back what is still here.`,
+  'went-back': (f) =>
+    `Some ${f.line} of ${f.number} went back to the supplier. Enter their credit on the bill instead of voiding it.`,
+  'bill-was-credited': (f) =>
+    `The supplier credited part of ${f.number}. Enter what is wrong as another credit or bill.`,
+  'more-than-bill': (f) =>
+    `Only ${formatMoney(f.left)} of ${f.number} is left to credit (you entered ${formatMoney(f.asked)}). Enter at most that.`,
   'advance-was-used': () =>
     'Part of this payment was paid in advance and used for a bill since. Void that bill first, or choose a later date.',
   'nothing-to-hand-over': () => 'Nothing can be handed over now. Order what is short, or recount the stock.',

@@ -16,7 +16,7 @@ export type AsideTurn = (typeof ASIDE_TURNS)[number]
 export const HANDOVER_WAYS = ['counter', 'parcel', 'delivery'] as const
 export type HandoverBy = (typeof HANDOVER_WAYS)[number]
 /** What takes a part off a supplier's bill. */
-export const BILL_FILLS = ['payment', 'discount', 'ahead', 'void'] as const
+export const BILL_FILLS = ['payment', 'discount', 'ahead', 'credit', 'void'] as const
 export type BillFillKind = (typeof BILL_FILLS)[number]
 /** What profit is told by. */
 export const PROFIT_BY = ['sale', 'goods', 'customer', 'kind', 'channel', 'month'] as const

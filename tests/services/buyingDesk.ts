@@ -8,6 +8,8 @@ import { goodsStockView } from '@/model/goods/stockViews'
 import { addSupplier } from '@/services/buying/keepSupplier'
 import { orderGoods } from '@/services/buying/orderGoods'
 import { changeGoods } from '@/services/goods/keepGoods'
+import { handOver } from '@/services/sales/handOver'
+import { startSale } from '@/services/sales/startSale'
 import { openTestShop } from './shop'
 
 /**
@@ -34,5 +36,15 @@ export const openBuying = async () => {
     const made = await s.answer(orderGoods, { supplierId: supplier, lines: [{ goodsId: s.rosin, quantity }], ...more })
     return { ...made, lineId: made.lines[0]!.id }
   }
-  return { s, supplier, business, rosin, worth, balance, order }
+  /** So many rosin are sold and handed over; answers the sale. */
+  const giveRosin = async (quantity: string) => {
+    const saleId = await s.run(startSale, {
+      customerId: s.customer,
+      agreed: true,
+      lines: [{ goodsId: s.rosin, quantity }],
+    })
+    await s.run(handOver, { saleId })
+    return saleId
+  }
+  return { s, supplier, giveRosin, business, rosin, worth, balance, order }
 }

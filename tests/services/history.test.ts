@@ -10,7 +10,7 @@ import { listSaleIds, findSales } from '@/data/queries/sales'
 import { readStatement } from '@/model/receivables/statement'
 import { changeSettings } from '@/services/access/changeSettings'
 import { History } from './history/history'
-import { neverBelowZero, neverTooMuchCredited } from './history/limits'
+import { neverBelowZero, neverMiscounted, neverTooMuchCredited } from './history/limits'
 import { addMaker } from './history/buying'
 import { addDuo, addOutfit, addToldGoods, type ToldGoods } from './history/pieces'
 import { step } from './history/steps'
@@ -82,11 +82,15 @@ test('every tie stays at zero over random histories', { timeout: 600_000 }, asyn
         for (let back = 0; back < 120; back += 7) expect(await s.ties(addDays(h.today, -back))).toEqual([])
         expect(await neverBelowZero(s.db)).toEqual([])
         expect(await neverTooMuchCredited(s.db)).toEqual([])
+        expect(await neverMiscounted(s.db)).toEqual([])
       }),
       { numRuns: RUNS / shops.length, seed: SEED + i, endOnFailure: true },
     )
   }
   if (process.env.TILL_TELL) console.log(h.done, Object.fromEntries(h.refused))
+  // Every paper of buying was written at least once.
+  for (const table of ['bill', 'goods_returned', 'supplier_credit', 'landed_cost', 'cost_share', 'supplier_payment'])
+    expect([table, await h.idOf(table, 0)]).not.toEqual([table, 0])
   expect(h.done).toBeGreaterThan(600)
 })
 

@@ -7,6 +7,7 @@ import { paymentView, paymentViews } from '@/model/buying/payments'
 import { proposalsView } from '@/model/buying/proposals'
 import { receivedView, receivedViews } from '@/model/buying/received'
 import { readSuppliers, supplierView } from '@/model/buying/suppliers'
+import { creditBill } from '@/services/buying/creditBill'
 import { enterBill } from '@/services/buying/enterBill'
 import { addSupplier, changeSupplier } from '@/services/buying/keepSupplier'
 import { changeOrder, closeOrder, orderGoods, sendOrder } from '@/services/buying/orderGoods'
@@ -16,6 +17,7 @@ import { landCost } from '@/services/buying/landCost'
 import { payRun } from '@/services/buying/payRun'
 import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
 import { receiveGoods } from '@/services/buying/receiveGoods'
+import { returnToSupplier, undoReceipt } from '@/services/buying/sendBack'
 import { voidBill } from '@/services/buying/voidBill'
 import { change, listOf, noQuery, page, read, readCursor } from '../operation'
 
@@ -85,16 +87,23 @@ export const buying = [
     rows: await proposalsView(db, { business, today }),
   })),
   change('/goods-received', 'Goods come from a supplier, by an order or without one.', receiveGoods, { status: 201 }),
-  read('/goods-received', 'What came from suppliers, the newest first.', ofSupplier, async ({ db, query }) =>
-    listOf(await receivedViews(db, query, part(query)), query.limit, same, byId),
+  read('/goods-received', 'What came from suppliers, the newest first.', ofSupplier, async ({ db, business, query }) =>
+    listOf(await receivedViews(db, query, part(query), business.currency), query.limit, same, byId),
   ),
   read(
     '/goods-received/{id}',
     'What came, and for which sales it is set aside.',
     noQuery,
-    ({ db, id, today }) => receivedView(db, id, { today }),
+    ({ db, id, business, today }) => receivedView(db, id, { business, today }),
     'receipt of goods',
   ),
+  change('/goods-received/{id}/returns', 'Goods go back to the supplier they came from.', returnToSupplier, {
+    path: { receivedId: 'id' },
+    status: 201,
+  }),
+  change('/goods-received/{id}/undo', 'A receipt that was entered wrong, as if it had never been.', undoReceipt, {
+    path: { receivedId: 'id' },
+  }),
   change('/bills', 'A supplier’s bill: for what came, for what is on order, or by account.', enterBill, {
     status: 201,
   }),
@@ -110,6 +119,10 @@ export const buying = [
   ),
   change('/bills/{id}/void', 'A supplier’s bill does not count from a day on.', voidBill, {
     path: { billId: 'id' },
+  }),
+  change('/bills/{id}/credits', 'A supplier’s credit on a bill: for goods that went back, or an amount.', creditBill, {
+    path: { billId: 'id' },
+    status: 201,
   }),
   change('/supplier-payments', 'Money to a supplier: for their bills, or in advance.', paySupplier, { status: 201 }),
   read(

@@ -75,14 +75,29 @@ const received = z.object({
       unitCost: decimalText,
       purchaseOrderLineId: z.int().nullable(),
       billed: decimalText,
+      returned: decimalText,
       toBill: decimalText,
+      toCredit: decimalText,
     }),
+  ),
+})
+const returned = z.object({
+  id: z.int(),
+  number: z.string(),
+  receivedId: z.int(),
+  on: dayText,
+  reason: z.string(),
+  undoes: z.boolean(),
+  /** `value` is what they came in at, `cost` what they cost as they left. */
+  lines: z.array(
+    z.object({ id: z.int(), lineId: z.int(), quantity: decimalText, value: decimalText, cost: decimalText }),
   ),
 })
 /** With the sales it is set aside for, and who of those that wait can go now. */
 const oneReceived = received.extend({
   setAsideFor: z.array(z.object({ saleId: z.int(), lineId: z.int(), quantity: decimalText })),
   canGo: z.array(z.object({ saleId: z.int(), number: z.int(), customer: z.string() })),
+  returns: z.array(returned),
 })
 
 const bill = z.object({
@@ -116,8 +131,28 @@ const bill = z.object({
     }),
   ),
 })
+const credit = z.object({
+  id: z.int(),
+  number: z.string(),
+  billId: z.int(),
+  theirNumber: z.string(),
+  on: dayText,
+  reason: z.string(),
+  totals: z.object({ net: decimalText, tax: decimalText, gross: decimalText }),
+  lines: z.array(
+    z.object({
+      id: z.int(),
+      billLineId: z.int(),
+      quantity: decimalText,
+      amount: decimalText,
+      tax: decimalText,
+      fromStock: decimalText,
+    }),
+  ),
+})
 /** With what was taken off it and when. */
 const oneBill = bill.extend({
+  credits: z.array(credit),
   paid: z.array(
     z.object({ on: dayText, kind: z.enum(BILL_FILLS), paymentId: z.int().nullable(), amount: decimalText }),
   ),
@@ -179,7 +214,10 @@ export const buyingAnswers = {
   'POST /goods-received': oneReceived,
   'GET /goods-received': list(received),
   'GET /goods-received/{id}': oneReceived,
+  'POST /goods-received/{id}/returns': returned,
+  'POST /goods-received/{id}/undo': oneReceived,
   'POST /bills': oneBill,
+  'POST /bills/{id}/credits': credit,
   'GET /bills': list(bill),
   'GET /bills/{id}': oneBill,
   'POST /bills/{id}/void': oneBill,

@@ -226,6 +226,10 @@ export const sale = z.object({
   ),
   invoices: z.array(saleInvoice),
   handovers: z.array(handoverHead),
+  expectedCost: decimalText,
+  /** What it cost and earned up to now. */
+  cost: decimalText,
+  profit: decimalText,
   purchaseOrders: z.array(
     z.object({
       id: z.int(),

@@ -5,9 +5,10 @@ import { decimal, money, subtractMoney, sumMoney, toDecimalString, zeroMoney } f
 import { billTerms, purchaseLeft, purchaseStatus, shareOfWorth, splitDifference } from './index'
 
 const usd = (minor: bigint) => money(minor, 'USD')
-const tally = (quantity: number, received: number, billed = 0) => ({
+const tally = (quantity: number, received: number, billed = 0, returned = 0) => ({
   quantity: decimal(quantity),
   received: decimal(received),
+  returned: decimal(returned),
   billed: decimal(billed),
 })
 
@@ -17,6 +18,8 @@ describe('an order to a supplier', () => {
     ['some came, some is invoiced', tally(5, 3, 2), '2', '3'],
     ['more came than was ordered', tally(5, 6, 2), '0', '4'],
     ['invoiced before it came', tally(5, 0, 5), '5', '0'],
+    ['two went back, none is invoiced', tally(5, 5, 0, 2), '0', '3'],
+    ['all is invoiced, two went back', tally(5, 5, 5, 2), '0', '0'],
   ])('%s', (_, line, toReceive, toBill) => {
     const left = purchaseLeft(line)
     expect([left.toReceive.toString(), left.toBill.toString()]).toEqual([toReceive, toBill])

@@ -1,3 +1,6 @@
 export * from './purchase'
 export * from './difference'
+export * from './openLine'
 export * from './spread'
+export * from './credit'
+export * from './taken'

@@ -6,21 +6,25 @@ import { larger, multiplyMoney, zeroMoney, HUNDRED, ZERO, type Decimal, type Mon
 export interface PurchaseTally {
   readonly quantity: Decimal
   readonly received: Decimal
+  /** Of what came, so many went back: they are not billed. */
+  readonly returned: Decimal
   readonly billed: Decimal
 }
 
 /**
- * What of a line is still to come, and what is still to be invoiced: more than was ordered leaves nothing to come.
+ * What of a line is still to come, and what is still to be invoiced: more than was ordered leaves nothing to come, and what went
+ * back is not ordered again by that.
  *
  * @example 5 ordered, 6 received, 2 invoiced → 0 to come, 4 to be invoiced
  */
 export const purchaseLeft = ({
   quantity,
   received,
+  returned,
   billed,
 }: PurchaseTally): { readonly toReceive: Decimal; readonly toBill: Decimal } => ({
   toReceive: larger(quantity.minus(received), ZERO),
-  toBill: larger(larger(quantity, received).minus(billed), ZERO),
+  toBill: larger(larger(quantity, received).minus(returned).minus(billed), ZERO),
 })
 
 /**

@@ -1,5 +1,5 @@
 import type { Day } from '../day'
-import { addMoney, negateMoney, type Money } from '../money'
+import { addMoney, negateMoney, subtractMoney, type Money } from '../money'
 import { account, credit, debit, makeEntry, role, type EntryDraft } from './entry'
 
 interface Posting {
@@ -10,6 +10,45 @@ interface Posting {
 /** Goods came from a supplier: they are worth `value`, and owed on “goods received, not invoiced” until the invoice is there. */
 export const postGoodsReceived = ({ on, text, value }: Posting & { readonly value: Money }): EntryDraft =>
   makeEntry(on, text, [debit(role('stock'), value), credit(role('received-not-billed'), value)])
+
+/**
+ * Goods go back to a supplier: they leave stock at what they cost, and what they came in at is taken off “goods received, not
+ * invoiced”. Where the two differ, the difference is cost of goods sold.
+ */
+export const postGoodsReturned = ({
+  on,
+  text,
+  value,
+  cost,
+}: Posting & { readonly value: Money; readonly cost: Money }): EntryDraft =>
+  makeEntry(on, text, [
+    debit(role('received-not-billed'), value),
+    debit(role('cost-of-goods-sold'), subtractMoney(cost, value)),
+    credit(role('stock'), cost),
+  ])
+
+/** A supplier's credit: what it takes off their bill, and the rest that they owe us, as if it was paid in advance. */
+export interface SupplierCreditPosting extends Posting {
+  readonly filled: Money
+  readonly ahead: Money
+  /** What of goods that went back it settles. */
+  readonly cleared: Money
+  readonly fromStock: Money
+  readonly fromCost: Money
+  readonly accounts: readonly { readonly accountId: number; readonly net: Money }[]
+  readonly tax: Money
+}
+
+export const postSupplierCredit = (c: SupplierCreditPosting): EntryDraft =>
+  makeEntry(c.on, c.text, [
+    debit(role('payables'), c.filled),
+    debit(role('paid-ahead'), c.ahead),
+    credit(role('received-not-billed'), c.cleared),
+    credit(role('stock'), c.fromStock),
+    credit(role('cost-of-goods-sold'), c.fromCost),
+    ...c.accounts.map((a) => credit(account(a.accountId), a.net)),
+    credit(role('tax-on-purchases'), c.tax),
+  ])
 
 /** A supplier's bill: what it clears, where its price differs, what goes to accounts, tax paid; owed in one sum. */
 export interface BillPosting extends Posting {

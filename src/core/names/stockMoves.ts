@@ -6,7 +6,9 @@ const KINDS: Readonly<Record<string, string>> = {
   'stock-adjustment': 'Adjustment',
   assembly: 'Assembly',
   'goods-received': 'Received',
+  'goods-returned': 'Sent back',
   bill: 'Bill',
+  'supplier-credit': 'Credit',
   'landed-cost': 'Landed cost',
 }
 

@@ -13,7 +13,12 @@ export const insertReceivedLine = async (db: Db, row: typeof goodsReceivedLine.$
 export const updateReceivedLine = async (
   db: Db,
   id: number,
-  change: Pick<typeof goodsReceivedLine.$inferInsert, 'billed' | 'billedValue'>,
+  change: Partial<
+    Pick<
+      typeof goodsReceivedLine.$inferInsert,
+      'billed' | 'billedValue' | 'returned' | 'returnedValue' | 'credited' | 'creditedValue'
+    >
+  >,
 ): Promise<void> => {
   await db.update(goodsReceivedLine).set(change).where(eq(goodsReceivedLine.id, id))
 }

@@ -51,6 +51,18 @@ const posted = ({ from, to }: Span) => sql`
    where l.on_day between ${from} and ${to} and (a.kind = 'income' or (a.kind = 'expense' and starts_with(a.code, ${COST_OF_GOODS})))
    group by l.entry_id`
 
+/**
+ * Costs that were posted by no sale and belong to one: off what the entry is of, and on to the sale whose line took the goods.
+ * Together they come to nothing.
+ */
+const moved = ({ from, to }: Span) => sql`
+  select e.id as entry_id, to_sale.sale_id, 0::numeric as income, sum(k.amount * side.by) as cost
+    from cost_share k join entry e on e.id = k.entry_id
+    cross join (values (1), (-1)) side(by)
+    left join sale_line to_sale on to_sale.id = k.sale_line_id and side.by = 1
+   where e.on_day between ${from} and ${to} and k.sale_line_id is not null
+   group by e.id, to_sale.sale_id`
+
 /** What was earned, grouped by what the ledger's entries are of. */
 export const listEarned = async (
   db: Db,
@@ -61,8 +73,9 @@ export const listEarned = async (
   const [key, name] = GROUPS[by]
   const rows = await db.execute<Row>(sql`
     select ${key} as key, ${name} as name, sum(p.income)::text as income, sum(p.cost)::text as cost
-      from (${posted(span)}) p join entry e on e.id = p.entry_id
-      left join sale s on s.id = e.sale_id
+      from (select p.entry_id, null::int as sale_id, p.income, p.cost from (${posted(span)}) p union all ${moved(span)}) p
+      join entry e on e.id = p.entry_id
+      left join sale s on s.id = coalesce(p.sale_id, e.sale_id)
       left join customer c on c.id = coalesce(s.customer_id, e.customer_id)
      group by 1, 2 having sum(p.income) <> 0 or sum(p.cost) <> 0`)
   return rows.map(asEarned(currency))
@@ -79,9 +92,26 @@ export const listEarnedByGoods = async (db: Db, { from, to }: Span, currency: st
       select l.goods_id, sum(x.earned) as income, sum(case h.direction when 'out' then x.cost else -x.cost end) as cost
         from handover h join handover_line x on x.handover_id = h.id join sale_line l on l.id = x.sale_line_id
        where h.on_day between ${from} and ${to} and l.goods_id is not null group by 1
+    ), later as (
+      select k.goods_id, 0::numeric as income, sum(k.amount) as cost from cost_share k join entry e on e.id = k.entry_id
+       where e.on_day between ${from} and ${to} and k.goods_id is not null group by 1
     )
     select g.id::text as key, g.name, sum(b.income)::text as income, sum(b.cost)::text as cost
-      from (select * from billed union all select * from gone) b join goods g on g.id = b.goods_id
+      from (select * from billed union all select * from gone union all select * from later) b join goods g on g.id = b.goods_id
      group by g.id, g.name having sum(b.income) <> 0 or sum(b.cost) <> 0`)
   return rows.map(asEarned(currency))
+}
+
+/** What a sale brought and cost up to now, as the ledger has it, with what was found out about its cost later. */
+export const sumEarnedOfSale = async (
+  db: Db,
+  saleId: number,
+  currency: string,
+): Promise<{ readonly income: Money; readonly cost: Money }> => {
+  const [row] = await db.execute<{ income: string; cost: string }>(sql`
+    select coalesce(sum(case when a.kind = 'income' then -l.amount end), 0)::text as income,
+           (coalesce(sum(case when a.kind = 'expense' and starts_with(a.code, ${COST_OF_GOODS}) then l.amount end), 0)
+            + coalesce((select sum(k.amount) from cost_share k join sale_line s on s.id = k.sale_line_id where s.sale_id = ${saleId}), 0))::text as cost
+      from entry e join entry_line l on l.entry_id = e.id join account a on a.id = l.account_id where e.sale_id = ${saleId}`)
+  return { income: money(BigInt(row?.income ?? 0), currency), cost: money(BigInt(row?.cost ?? 0), currency) }
 }

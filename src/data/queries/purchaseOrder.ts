@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, sql } from 'drizzle-orm'
-import { decimal, type Decimal } from '@/core/money'
+import { decimal, ZERO, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
 import type { Db } from '../connect'
 import { goods, purchaseOrder, purchaseOrderLine, saleLine, supplier, taxCode } from '../schema'
@@ -63,7 +63,11 @@ export const listPurchaseLines = async (
     .leftJoin(goods, eq(goods.id, purchaseOrderLine.goodsId))
     .leftJoin(taxCode, eq(taxCode.id, purchaseOrderLine.taxCodeId))
     .leftJoin(saleLine, eq(saleLine.id, purchaseOrderLine.saleLineId))
-    .where('orderIds' in of ? isOneOf(purchaseOrderLine.orderId, ids) : isOneOf(purchaseOrderLine.id, ids))
+    .where(
+      'orderIds' in of
+        ? and(isOneOf(purchaseOrderLine.orderId, ids), gt(purchaseOrderLine.quantity, ZERO))
+        : isOneOf(purchaseOrderLine.id, ids),
+    )
     .orderBy(asc(purchaseOrderLine.orderId), asc(purchaseOrderLine.position), asc(purchaseOrderLine.id))
   return rows.map(({ line, ...named }) => ({ ...line, ...named }))
 }
@@ -106,6 +110,17 @@ export const tallyCame = async (
            ahead_value = ahead_value - ${by.aheadValue}::bigint where id = ${lineId}`)
 }
 
+/** So many of a line that came went back; or they never came. */
+export const tallySentBack = async (
+  db: Db,
+  lineId: number,
+  by: { readonly received: Decimal; readonly returned: Decimal },
+): Promise<void> => {
+  await db.execute(sql`
+    update purchase_order_line set received = received - ${by.received.toFixed(4)}::numeric, returned = returned + ${by.returned.toFixed(4)}::numeric
+     where id = ${lineId}`)
+}
+
 /** So many of a line were invoiced, of which so many before they came, for so much. Below zero: the invoice is void. */
 export const tallyBilled = async (
   db: Db,
@@ -117,8 +132,14 @@ export const tallyBilled = async (
            ahead_value = ahead_value + ${by.aheadValue}::bigint where id = ${lineId}`)
 }
 
-export const deletePurchaseLines = async (db: Db, ids: readonly number[]): Promise<void> => {
-  if (ids.length > 0) await db.delete(purchaseOrderLine).where(inArray(purchaseOrderLine.id, [...ids]))
+/** Takes lines off an order. Those that a receipt or bill names, though it is undone, stay without a quantity. */
+export const dropPurchaseLines = async (db: Db, ids: readonly number[]): Promise<void> => {
+  if (ids.length === 0) return
+  const mine = inArray(purchaseOrderLine.id, [...ids])
+  const isNamed = sql`(exists (select from goods_received_line r where r.order_line_id = ${purchaseOrderLine.id})
+                       or exists (select from bill_line b where b.order_line_id = ${purchaseOrderLine.id}))`
+  await db.update(purchaseOrderLine).set({ quantity: ZERO }).where(and(mine, isNamed))
+  await db.delete(purchaseOrderLine).where(and(mine, sql`not ${isNamed}`))
 }
 
 /** How many of goods are on order and did not come yet: of orders that are sent and not closed. */

@@ -69,6 +69,13 @@ export const addCameFor = async (db: Db, lineId: number, quantity: Decimal): Pro
   await db.execute(sql`update sale_line set came_for = came_for + ${quantity.toFixed(4)}::numeric where id = ${lineId}`)
 }
 
+/** So many that came for a line went back to the supplier: they are not set aside for it any more. */
+export const takeCameFor = async (db: Db, lineId: number, quantity: Decimal): Promise<void> => {
+  await db.execute(
+    sql`update sale_line set came_for = greatest(came_for - ${quantity.toFixed(4)}::numeric, 0) where id = ${lineId}`,
+  )
+}
+
 export const insertSaleLines = async (db: Db, rows: readonly (typeof saleLine.$inferInsert)[]): Promise<number[]> => {
   if (rows.length === 0) return []
   const made = await db

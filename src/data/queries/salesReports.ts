@@ -60,7 +60,7 @@ export const listSaleCosts = async (db: Db, span: Span, part: Part, currency: st
   const rows = await db.execute<Record<string, string | number | null>>(sql`
     select s.id, s.number, c.name as customer, s.title, o.gross::text as offered, a.gross::text as agreed,
            coalesce(b.gross, 0)::text as billed, coalesce(b.net, 0)::text as net,
-           round(coalesce(e.expected, 0) * power(10, ${minorDigits(currency)}))::bigint::text as expected, coalesce(h.cost, 0)::text as actual
+           round(coalesce(e.expected, 0) * power(10, ${minorDigits(currency)}))::bigint::text as expected, (coalesce(h.cost, 0) + coalesce(k.cost, 0))::text as actual
       from sale s join customer c on c.id = s.customer_id
       left join lateral (select gross from sale_version v where v.sale_id = s.id and v.kind = 'offered' order by n limit 1) o on true
       left join lateral (select gross from sale_version v where v.sale_id = s.id and v.kind <> 'offered' order by n desc limit 1) a on true
@@ -70,6 +70,7 @@ export const listSaleCosts = async (db: Db, span: Span, part: Part, currency: st
       left join lateral (select sum(l.expected_cost * l.agreed) as expected from sale_line l where l.sale_id = s.id) e on true
       left join lateral (select sum(case when h.direction = 'out' then l.cost else -l.cost end) as cost
                            from handover h join handover_line l on l.handover_id = h.id where h.sale_id = s.id) h on true
+      left join lateral (select sum(k.amount) as cost from cost_share k join sale_line l on l.id = k.sale_line_id where l.sale_id = s.id) k on true
      where s.agreed_on between ${span.from} and ${span.to} and s.closed_as is null and a.gross is not null
        and ${part.after ? sql`s.id < ${part.after}` : sql`true`}
      order by s.id desc ${cutTo(part)}`)

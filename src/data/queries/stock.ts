@@ -196,6 +196,25 @@ export const sumCameAfter = async (
   return decimal(row?.came ?? '0')
 }
 
+/** All that came and left of a thing or of some of its batches, the oldest first; carried from place to place it did neither. */
+export const listPassing = async (
+  db: Db,
+  goodsId: number,
+  batchIds: readonly number[] = [],
+): Promise<readonly { readonly id: number; readonly quantity: Decimal; readonly saleLineId: number | null }[]> =>
+  db
+    .select({ id: stockMove.id, quantity: stockMove.quantity, saleLineId: stockMove.saleLineId })
+    .from(stockMove)
+    .where(
+      and(
+        eq(stockMove.goodsId, goodsId),
+        batchIds.length > 0 ? isOneOf(stockMove.batchId, batchIds) : undefined,
+        ne(stockMove.paperKind, 'stock-transfer'),
+        ne(stockMove.quantity, ZERO),
+      ),
+    )
+    .orderBy(asc(stockMove.onDay), asc(stockMove.id))
+
 /** What handovers moved, in the order in which it was written. */
 export const listMovesOfHandovers = async (
   db: Db,

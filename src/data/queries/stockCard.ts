@@ -12,8 +12,10 @@ export const paperOfMove = sql`
       left join assembly k on m.paper_kind = 'assembly' and k.id = m.paper_id
       left join goods_received r on m.paper_kind = 'goods-received' and r.id = m.paper_id
       left join bill i on m.paper_kind = 'bill' and i.id = m.paper_id
-      left join landed_cost v on m.paper_kind = 'landed-cost' and v.id = m.paper_id`
-export const paperNumber = sql`coalesce(h.number, n.number, t.number, a.number, k.number, r.number, i.number, v.number, '')`
+      left join landed_cost v on m.paper_kind = 'landed-cost' and v.id = m.paper_id
+      left join goods_returned q on m.paper_kind = 'goods-returned' and q.id = m.paper_id
+      left join supplier_credit j on m.paper_kind = 'supplier-credit' and j.id = m.paper_id`
+export const paperNumber = sql`coalesce(h.number, n.number, t.number, a.number, k.number, r.number, i.number, v.number, q.number, j.number, '')`
 
 export interface CardLine {
   readonly id: number

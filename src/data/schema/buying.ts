@@ -44,13 +44,15 @@ export const purchaseOrderLine = pgTable(
     /** Null where it is words alone: work, a service. */
     goodsId: integer().references(() => goods.id),
     description: text().notNull(),
+    /** Zero: struck off, and kept because papers that do not count any more name it. */
     quantity: fourPlaces().notNull(),
     unitCost: fourPlaces().notNull(),
     taxCodeId: integer().references(() => taxCode.id),
     /** The line of a sale it is bought for. */
     saleLineId: integer().references(() => saleLine.id),
-    /** How many came, and how many were invoiced; of these, so many before they came, for so much. */
+    /** How many came, how many of them went back, and how many were invoiced; of these, so many before they came, for so much. */
     received: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
+    returned: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
     billed: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
     ahead: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
     aheadValue: minor()
@@ -61,8 +63,11 @@ export const purchaseOrderLine = pgTable(
     index('purchase_order_line_order').on(t.orderId),
     index('purchase_order_line_goods').on(t.goodsId),
     index('purchase_order_line_sale').on(t.saleLineId),
-    check('order_line_positive', sql`${t.quantity} > 0 and ${t.unitCost} >= 0`),
-    check('order_line_tallies', sql`${t.received} >= 0 and ${t.billed} >= 0 and ${t.ahead} between 0 and ${t.billed}`),
+    check('order_line_positive', sql`${t.quantity} >= 0 and ${t.unitCost} >= 0`),
+    check(
+      'order_line_tallies',
+      sql`${t.received} >= 0 and ${t.returned} between 0 and ${t.received} and ${t.billed} >= 0 and ${t.ahead} between 0 and ${t.billed}`,
+    ),
     check('order_line_ahead_worth', sql`${t.aheadValue} >= 0 and (${t.ahead} <> 0 or ${t.aheadValue} = 0)`),
   ],
 )
@@ -105,6 +110,15 @@ export const goodsReceivedLine = pgTable(
     billedValue: minor()
       .notNull()
       .default(sql`0`),
+    /** How many went back to the supplier, and how many of these are credited; what they came in at. */
+    returned: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
+    returnedValue: minor()
+      .notNull()
+      .default(sql`0`),
+    credited: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
+    creditedValue: minor()
+      .notNull()
+      .default(sql`0`),
   },
   (t) => [
     index('goods_received_line_paper').on(t.receivedId),
@@ -112,6 +126,14 @@ export const goodsReceivedLine = pgTable(
     check('received_line_positive', sql`${t.quantity} > 0 and ${t.value} >= 0`),
     check('received_line_billed', sql`${t.billed} between 0 and ${t.quantity}`),
     check('received_line_billed_worth', sql`${t.billedValue} between 0 and ${t.value}`),
+    check(
+      'received_line_returned',
+      sql`${t.returned} between 0 and ${t.quantity} and ${t.credited} between 0 and ${t.returned}`,
+    ),
+    check(
+      'received_line_returned_worth',
+      sql`${t.returnedValue} between 0 and ${t.value} and ${t.creditedValue} between 0 and ${t.returnedValue}`,
+    ),
   ],
 )
 

@@ -1,3 +1,4 @@
+import { discountLeft } from '@/core/buying'
 import { isZeroMoney, money, subtractMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import {
@@ -8,15 +9,18 @@ import {
   type BillLineRow,
   type BillRow,
 } from '@/data/queries/bill'
+import { listSupplierCredits } from '@/data/queries/sentBack'
 import type { Asked } from '../where'
+import { creditViews } from './sentBack'
 
 /** What of a bill is not paid; of one that is void nothing. */
 export const openOfBill = (b: BillRow, currency: string): Money =>
   b.voidedOn ? zeroMoney(currency) : subtractMoney(money(b.gross, currency), money(b.filled, currency))
 
-const viewOf = (b: BillRow, lines: readonly BillLineRow[], currency: string) => {
+const viewOf = (b: BillRow, lines: readonly BillLineRow[], credited: Money, currency: string) => {
   const amount = (minor: bigint): string => toDecimalString(money(minor, currency))
   const open = openOfBill(b, currency)
+  const saved = discountLeft(money(b.discount, currency), money(b.gross, currency), credited)
   return {
     id: b.id,
     number: b.number,
@@ -27,7 +31,7 @@ const viewOf = (b: BillRow, lines: readonly BillLineRow[], currency: string) => 
     totals: { net: amount(b.net), tax: amount(b.tax), gross: amount(b.gross) },
     open: toDecimalString(open),
     dues: [{ dueOn: b.dueOn, amount: amount(b.gross), open: toDecimalString(open) }],
-    discount: b.discountOn && b.discount > 0n ? { through: b.discountOn, amount: amount(b.discount) } : null,
+    discount: b.discountOn && saved.minor > 0n ? { through: b.discountOn, amount: toDecimalString(saved) } : null,
     priceDifference: amount(lines.reduce((sum, l) => sum + l.difference, 0n)),
     voidedOn: b.voidedOn,
     lines: lines.map((l) => ({
@@ -57,14 +61,16 @@ export const billViews = async (
   currency: string,
 ): Promise<readonly BillView[]> => {
   const bills = await listBills(db, of, part)
-  const lines = await listBillLines(
-    db,
-    bills.map((b) => b.id),
-  )
+  const ids = bills.map((b) => b.id)
+  const [lines, credits] = await Promise.all([listBillLines(db, ids), listSupplierCredits(db, { billIds: ids })])
   return bills.map((b) =>
     viewOf(
       b,
       lines.filter((l) => l.billId === b.id),
+      money(
+        credits.filter((c) => c.billId === b.id).reduce((sum, c) => sum + c.gross, 0n),
+        currency,
+      ),
       currency,
     ),
   )
@@ -78,6 +84,7 @@ export const billView = async (db: Db, id: number, { business }: Pick<Asked, 'bu
   const fills = await listBillFills(db, { billIds: [id] })
   return {
     ...view,
+    credits: await creditViews(db, [id], currency),
     paid: fills
       .map((f) => ({ on: f.onDay, kind: f.kind, paymentId: f.paymentId, amount: money(f.amount, currency) }))
       .filter((f) => !isZeroMoney(f.amount))

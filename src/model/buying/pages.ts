@@ -1,3 +1,4 @@
+import { leftOfLine } from '@/core/buying'
 import { formatDay } from '@/core/day'
 import { isKeptByPapers } from '@/core/ledger'
 import { formatDigits } from '@/core/locale'
@@ -11,6 +12,7 @@ import { readEntriesOf } from '../books/entry'
 import { readPlainTaxCodes } from '../books/taxCodes'
 import type { Where } from '../where'
 import { billView } from './bills'
+import { cameTally } from './came'
 import { orderView } from './orders'
 import { paymentView } from './payments'
 import { receivedView } from './received'
@@ -26,7 +28,7 @@ export const readSupplier = async ({ db }: Where, text: string | undefined) => {
 
 /** What a form for a supplier's bill lets choose from: what came of theirs and is not invoiced, accounts and tax codes. */
 export const readBillChoices = async (where: Where, text: string | undefined) => {
-  const { db, today } = where
+  const { db, today, currency } = where
   const supplier = await readSupplier(where, text)
   const papers = supplier ? await listGoodsReceived(db, { supplierId: supplier.id }) : []
   const [lines, accounts, codes] = await Promise.all([
@@ -37,11 +39,12 @@ export const readBillChoices = async (where: Where, text: string | undefined) =>
   return {
     supplier: supplier && { id: supplier.id, name: supplier.name },
     goods: lines
-      .filter((l) => l.billed.lt(l.quantity))
+      .map((l) => ({ ...l, toBill: leftOfLine(cameTally(l, currency)).toBill }))
+      .filter((l) => l.toBill.gt(0))
       .map((l) => ({
         receivedLineId: l.id,
         description: l.name,
-        quantity: l.quantity.minus(l.billed).toString(),
+        quantity: l.toBill.toString(),
         unitCost: l.unitCost.toString(),
       })),
     accounts: accounts

@@ -102,10 +102,14 @@ export const readPieceLife = async (
   }
 }
 
-/** What a piece cost when it last moved. */
-const costOf = ({ life }: PieceLife, currency: string): Money => {
-  return absMoney(money(life.at(-1)?.value ?? 0n, currency))
-}
+/** What a piece is worth while it is here, with what was found out about it since it came; else what it cost as it left. */
+const costOf = ({ life, here }: PieceLife, currency: string): Money =>
+  here.length > 0
+    ? sumMoney(
+        here.map((h) => h.value),
+        currency,
+      )
+    : absMoney(money(life.findLast((l) => !l.quantity.isZero())?.value ?? 0n, currency))
 
 const lifeView = (life: readonly LifeRow[]) =>
   life.map((l) => ({

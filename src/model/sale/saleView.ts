@@ -1,26 +1,42 @@
 import type { Day } from '@/core/day'
-import { money as m, toDecimalString, type Decimal } from '@/core/money'
+import { money as m, roundToMoney, subtractMoney, toDecimalString, ZERO, type Decimal, type Money } from '@/core/money'
 import type { TrailLine } from '@/core/sale'
 import type { Db } from '@/data/connect'
+import { sumEarnedOfSale } from '@/data/queries/profit'
 import { findGoods } from '@/data/queries/goods'
 import type { Business } from '@/data/queries/business'
 import type { Story, StoryLine } from './story'
 import { readStories } from './readStories'
 import { readTrail } from './trail'
+import { countedQuantity } from './worth'
 import { readBoughtFor } from '../buying/boughtFor'
 
 export const asText = (d: Decimal): string => d.toString()
 
-/** A sale as the HTTP interface answers it. */
+/** What all that is ordered, or on the estimate, is thought to cost. */
+const expectedCostOf = (s: Story): Money =>
+  roundToMoney(
+    s.lines.reduce((sum, l) => sum.plus(l.expectedCost.times(countedQuantity(s.sale, l))), ZERO),
+    s.totals.gross.currency,
+  )
+
+/** A sale as the HTTP interface answers it, with what it was thought to cost, what it cost so far and what that leaves. */
 export const saleView = async (db: Db, saleId: number, business: Business, today: Day) => {
   const [story] = await readStories(db, [saleId], business, today)
   if (!story) return null
-  const [trail, names, bought] = await Promise.all([
+  const [trail, names, bought, earned] = await Promise.all([
     readTrail(db, story),
     namesOfParts(db, story),
     readBoughtFor(db, saleId),
+    sumEarnedOfSale(db, saleId, business.currency),
   ])
-  return { ...viewOfStory(story, trail, names), purchaseOrders: bought }
+  return {
+    ...viewOfStory(story, trail, names),
+    expectedCost: toDecimalString(expectedCostOf(story)),
+    cost: toDecimalString(earned.cost),
+    profit: toDecimalString(subtractMoney(earned.income, earned.cost)),
+    purchaseOrders: bought,
+  }
 }
 
 export type SaleView = NonNullable<Awaited<ReturnType<typeof saleView>>>

@@ -1,23 +1,13 @@
 import type { BillLineInput } from '@/contract/inputs/buying/bills'
 import { refuse, refuseAt } from '@/contract/refuse'
-import { purchaseLeft, shareOfWorth } from '@/core/buying'
-import {
-  decimal,
-  money,
-  smaller,
-  splitMoney,
-  subtractMoney,
-  zeroMoney,
-  ZERO,
-  type Decimal,
-  type Money,
-  addMoney,
-} from '@/core/money'
+import { leftOfLine, purchaseLeft, takeBilled } from '@/core/buying'
+import { decimal, money, smaller, splitMoney, zeroMoney, ZERO, type Decimal, type Money, addMoney } from '@/core/money'
 import { present } from '@/core/present'
 import { valueAt } from '@/core/stock'
 import { listAccounts } from '@/data/queries/accounts'
 import { listReceivedLines, updateReceivedLine, type ReceivedLineRow } from '@/data/queries/goodsReceived'
 import { listPurchaseLines, listPurchaseOrders, tallyBilled, type PurchaseLineRow } from '@/data/queries/purchaseOrder'
+import { cameTally } from '@/model/buying/came'
 import { ownAccount } from '../books/ownAccount'
 import type { Work } from '../command'
 
@@ -72,18 +62,21 @@ const netOf = (w: Work, l: BillLineInput, quantity: Decimal, usual: Money, path:
 
 /** What is left of lines that came while a bill is put together: each is invoiced once. */
 const leftOf = (received: readonly ReceivedLineRow[], currency: string) => {
-  const left = new Map(
-    received.map((r) => [
-      r.id,
-      { quantity: r.quantity.minus(r.billed), value: money(r.value - r.billedValue, currency) },
-    ]),
-  )
+  const tallies = new Map(received.map((r) => [r.id, cameTally(r, currency)]))
+  const of = (r: ReceivedLineRow) => present(tallies.get(r.id))
   return {
-    of: (r: ReceivedLineRow) => present(left.get(r.id)),
-    take: (r: ReceivedLineRow, quantity: Decimal): Money => {
-      const there = present(left.get(r.id))
-      const value = shareOfWorth(there, quantity)
-      left.set(r.id, { quantity: there.quantity.minus(quantity), value: subtractMoney(there.value, value) })
+    /** How many are not billed, those apart that went back. */
+    toBill: (r: ReceivedLineRow): Decimal => leftOfLine(of(r)).toBill,
+    /** What so many came in at; null where that many are not left. */
+    take: (r: ReceivedLineRow, quantity: Decimal): Money | null => {
+      const tally = of(r)
+      const value = takeBilled(tally, quantity)
+      if (value)
+        tallies.set(r.id, {
+          ...tally,
+          billed: tally.billed.plus(quantity),
+          billedValue: addMoney(tally.billedValue, value),
+        })
       return value
     },
   }
@@ -100,11 +93,10 @@ const partOfReceived = (
   const row =
     papers.received.find((r) => r.id === l.receivedLineId) ??
     refuseAt(`lines.${i}.receivedLineId`, 'This did not come from this supplier. Choose it anew.')
-  const there = left.of(row).quantity
+  const there = left.toBill(row)
   const quantity = l.quantity ?? there
-  if (quantity.gt(there) || there.lte(0))
-    refuse({ code: 'more-than-came', line: row.name, left: there, asked: quantity })
-  const cleared = left.take(row, quantity)
+  const cleared =
+    left.take(row, quantity) ?? refuse({ code: 'more-than-came', line: row.name, left: there, asked: quantity })
   const net = netOf(w, l, quantity, cleared, `lines.${i}`)
   return {
     received: row,
@@ -141,10 +133,11 @@ const partsOfOrder = (
   const taken = papers.received
     .filter((r) => r.orderLineId === line.id)
     .flatMap((r) => {
-      const part = smaller(left.of(r).quantity, missing)
-      if (part.lte(0)) return []
+      const part = smaller(left.toBill(r), missing)
+      const cleared = part.gt(0) ? left.take(r, part) : null
+      if (!cleared) return []
       missing = missing.minus(part)
-      return [{ received: r, quantity: part, cleared: left.take(r, part) }]
+      return [{ received: r, quantity: part, cleared }]
     })
   const ahead = missing.gt(0) ? [{ received: null, quantity: missing, cleared: null }] : []
   const nets = splitMoney(

@@ -8,6 +8,7 @@ import {
   isPositiveMoney,
   money,
   smallerMoney,
+  splitMoney,
   subtractMoney,
   sumMoney,
   toDecimal,
@@ -28,6 +29,7 @@ import {
   insertBillLines,
   listAheadMoves,
 } from '@/data/queries/bill'
+import { insertCostShares } from '@/data/queries/costShare'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
 import { findSupplier } from '@/data/queries/suppliers'
@@ -62,6 +64,15 @@ const taxesOf = async (w: Work, lines: readonly BillLineInput[], nets: readonly 
     const tax = l.tax === undefined ? (computed[at]?.tax ?? zeroMoney(w.currency)) : w.money(l.tax, `lines.${i}.tax`)
     return { tax, taxCodeId: named[i]?.id ?? null }
   })
+}
+
+/** The share of a line's tax that a part of it bears, by what it asks; all of it where there is one part. */
+const taxOfPart = (part: Part, position: number, parts: readonly Part[], tax: Money): Money => {
+  const ofLine = parts.flatMap((p, i) => (p.of === part.of ? [i] : []))
+  const weights = ofLine.map((i) => toDecimal(present(parts[i]).net))
+  const at = ofLine.indexOf(position)
+  if (weights.every((x) => x.isZero())) return at === 0 ? tax : zeroMoney(tax.currency)
+  return present(splitMoney(tax, weights)[at])
 }
 
 /** Money that was paid to the supplier in advance is used for a bill at once, as far as it lies there. */
@@ -139,6 +150,7 @@ export const enterBill = defineCommand(
     })
     if (entry.lines.length === 0) refuseAt('lines', 'This bill comes to nothing. Enter what it asks for.')
     const entryId = await w.post(entry, { kind: 'bill', id })
+    await insertCostShares(w.tx, entryId, [...worths.flatMap((x) => x.shares), ...parts.flatMap(shareOfWords)])
     const terms = billTerms(supplier, onDay, gross)
     await insertBill(
       w.tx,
@@ -159,25 +171,22 @@ export const enterBill = defineCommand(
     )
     await insertBillLines(
       w.tx,
-      parts.map((p, position) => {
-        const isFirst = parts.findIndex((x) => x.of === p.of) === position
-        return {
-          billId: id,
-          position,
-          receivedLineId: p.received?.id ?? null,
-          orderLineId: p.order?.id ?? null,
-          accountId: p.accountId,
-          description: p.description,
-          quantity: p.quantity,
-          unitCost: p.quantity.isZero() ? ZERO : toUnitCost(p),
-          net: p.net.minor,
-          tax: isFirst ? present(taxes[p.of]).tax.minor : 0n,
-          taxCodeId: present(taxes[p.of]).taxCodeId,
-          cleared: p.cleared.minor,
-          difference: p.received ? subtractMoney(p.net, p.cleared).minor : 0n,
-          toStock: present(worths[position]).toStock.minor,
-        }
-      }),
+      parts.map((p, position) => ({
+        billId: id,
+        position,
+        receivedLineId: p.received?.id ?? null,
+        orderLineId: p.order?.id ?? null,
+        accountId: p.accountId,
+        description: p.description,
+        quantity: p.quantity,
+        unitCost: p.quantity.isZero() ? ZERO : toUnitCost(p),
+        net: p.net.minor,
+        tax: taxOfPart(p, position, parts, present(taxes[p.of]).tax).minor,
+        taxCodeId: present(taxes[p.of]).taxCodeId,
+        cleared: p.cleared.minor,
+        difference: p.received ? subtractMoney(p.net, p.cleared).minor : 0n,
+        toStock: present(worths[position]).toStock.minor,
+      })),
     )
     for (const p of parts) await tallyPart(w, p)
     await useAhead(w, { supplierId, billId: id, text, on: onDay, gross })
@@ -185,10 +194,16 @@ export const enterBill = defineCommand(
   },
 )
 
+/** Work that was ordered in words for a line of a sale is a cost of that line. */
+const shareOfWords = (p: Part) =>
+  p.order && p.order.goodsId === null && p.order.saleLineId !== null
+    ? [{ goodsId: null, saleLineId: p.order.saleLineId, amount: p.net.minor }]
+    : []
+
 /** The difference between what is asked for goods that came and what they came in at: to stock or to cost. */
 const worthOfPart = async (w: Work, p: Part, { on, billId }: { readonly on: Day; readonly billId: number }) => {
   const none = zeroMoney(w.currency)
-  if (!p.received) return { toStock: none, toCost: none }
+  if (!p.received) return { toStock: none, toCost: none, shares: [] }
   return moveWorth(w, p.received, subtractMoney(p.net, p.cleared), {
     of: p.quantity,
     on,

@@ -9,12 +9,13 @@ import { present } from '@/core/present'
 import { listAccounts } from '@/data/queries/accounts'
 import { findGoods } from '@/data/queries/goods'
 import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
+import { insertCostShares } from '@/data/queries/costShare'
 import { findBillLine, listSpread, insertLandedCost, insertLandedShares } from '@/data/queries/landedCost'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
 import { ownAccount } from '../books/ownAccount'
 import { defineCommand, paperDay, type Work } from '../command'
-import { moveWorth } from './moveWorth'
+import { moveWorth, type MovedWorth } from './moveWorth'
 
 interface Cost {
   readonly amount: Money
@@ -60,7 +61,8 @@ export const landCost = defineCommand('land-cost', landedCostInput, async (w, in
       cost.amount,
       lines.map((l) => {
         const { weight, size } = present(goods.get(l.goodsId))
-        return { quantity: l.quantity, value: money(l.value, w.currency), weight, size }
+        const left = { quantity: l.quantity.minus(l.returned), value: money(l.value - l.returnedValue, w.currency) }
+        return { ...left, weight, size }
       }),
       input.by,
     ) ?? refuseAt('by', `No ${input.by} is known of what came. Spread it by value or quantity.`)
@@ -71,10 +73,15 @@ export const landCost = defineCommand('land-cost', landedCostInput, async (w, in
     readonly amount: Money
     readonly toStock: Money
     readonly toCost: Money
+    readonly shares: MovedWorth['shares']
   }[] = []
   for (const [i, line] of lines.entries()) {
     const amount = present(shares[i])
-    const split = await moveWorth(w, line, amount, { of: line.quantity, on, paper: { kind: 'landed-cost', id } })
+    const split = await moveWorth(w, line, amount, {
+      of: line.quantity.minus(line.returned),
+      on,
+      paper: { kind: 'landed-cost', id },
+    })
     went.push({ receivedLineId: line.id, amount, ...split })
   }
   const sum = (of: 'toStock' | 'toCost'): Money =>
@@ -86,6 +93,11 @@ export const landCost = defineCommand('land-cost', landedCostInput, async (w, in
   const entryId = await w.post(
     postLandedCost({ on, text, accountId: cost.accountId, toStock: sum('toStock'), toCost: sum('toCost') }),
     { kind: 'landed-cost', id },
+  )
+  await insertCostShares(
+    w.tx,
+    entryId,
+    went.flatMap((x) => x.shares),
   )
   const { accountId, billLineId } = cost
   await insertLandedCost(

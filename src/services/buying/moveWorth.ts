@@ -1,6 +1,8 @@
-import { splitDifference } from '@/core/buying'
+import { splitDifference, unitsTaken, unitsTakenOf } from '@/core/buying'
 import type { Day } from '@/core/day'
 import {
+  isZeroMoney,
+  larger,
   smaller,
   splitMoney,
   sumMoney,
@@ -16,9 +18,11 @@ import { present } from '@/core/present'
 import { poolOf, type Pile } from '@/core/stock'
 import { findGoods, type Goods } from '@/data/queries/goods'
 import type { ReceivedLineRow } from '@/data/queries/goodsReceived'
-import { insertMoves, listMovesOfPaper, sumCameAfter, type MoveRow } from '@/data/queries/stock'
+import type { CostShareRow } from '@/data/queries/costShare'
+import { insertMoves, listPassing, sumCameAfter, type MoveRow } from '@/data/queries/stock'
 import type { Work } from '../command'
 import { stockOn, type Stock } from '../goods/stockOn'
+import { movesOfLine } from './movesOfLine'
 
 /** What of a line that came still lies somewhere, pool by pool. */
 interface Here {
@@ -33,16 +37,15 @@ const freeOf = (stock: Stock, goods: Goods, pile: Pick<Pile, 'placeId' | 'batchI
 
 /** At average cost what is on hand is taken to be what came last; told apart, it is the very pieces that came. */
 const stillHere = async (w: Work, goods: Goods, line: ReceivedLineRow, stock: Stock): Promise<readonly Here[]> => {
-  const moves = (await listMovesOfPaper(w.tx, 'goods-received', line.receivedId, w.currency)).filter(
-    (m) => m.goodsId === goods.id,
-  )
+  const moves = await movesOfLine(w, line)
+  const left = line.quantity.minus(line.returned)
   const first = moves[0]
   if (!first) return []
   if (goods.costing === 'average') {
     const free = freeOf(stock, goods, first)
     if (!free) return []
     const newer = await sumCameAfter(w.tx, goods.id, { on: line.on, id: first.id })
-    const quantity = smaller(free.quantity.minus(newer), line.quantity)
+    const quantity = smaller(free.quantity.minus(newer), left)
     return quantity.gt(0) ? [{ at: first, quantity, most: free.value }] : []
   }
   const batches = new Set(moves.map((m) => m.batchId))
@@ -53,6 +56,43 @@ const stillHere = async (w: Work, goods: Goods, line: ReceivedLineRow, stock: St
       const quantity = free ? smaller(p.free, free.quantity) : ZERO
       return free && quantity.gt(0) ? [{ at: p, quantity, most: free.value }] : []
     })
+}
+
+/** Whom what went to cost belongs to: the sales that took just these units, and nobody for what no sale took. */
+const sharesOf = async (
+  w: Work,
+  goods: Goods,
+  line: ReceivedLineRow,
+  { toCost, gone }: { readonly toCost: Money; readonly gone: Decimal },
+): Promise<readonly CostShareRow[]> => {
+  if (isZeroMoney(toCost)) return []
+  const moves = await movesOfLine(w, line)
+  const batchIds = moves.flatMap((m) => m.batchId ?? [])
+  const isAverage = goods.costing === 'average' && batchIds.length === 0
+  const passing = await listPassing(w.tx, goods.id, isAverage ? [] : batchIds)
+  const taken = isAverage
+    ? unitsTaken(
+        passing,
+        passing.findIndex((p) => p.id === moves[0]?.id),
+      )
+    : unitsTakenOf(passing)
+  const known = taken.reduce((sum, t) => sum.plus(t.quantity), ZERO)
+  const shares = [...taken, { saleLineId: null, quantity: larger(gone.minus(known), ZERO) }].filter((t) =>
+    t.quantity.gt(0),
+  )
+  if (shares.length === 0) return [{ goodsId: goods.id, saleLineId: null, amount: toCost.minor }]
+  const amounts = splitMoney(
+    toCost,
+    shares.map((t) => t.quantity),
+  )
+  return shares.map((t, i) => ({ goodsId: goods.id, saleLineId: t.saleLineId, amount: present(amounts[i]).minor }))
+}
+
+/** Where a difference in worth went, and whose the part of it is that is cost of goods sold. */
+export interface MovedWorth {
+  readonly toStock: Money
+  readonly toCost: Money
+  readonly shares: readonly CostShareRow[]
 }
 
 /**
@@ -68,9 +108,9 @@ export const moveWorth = async (
     on,
     paper,
   }: { readonly of: Decimal; readonly on: Day; readonly paper: { readonly kind: string; readonly id: number } },
-): Promise<{ readonly toStock: Money; readonly toCost: Money }> => {
+): Promise<MovedWorth> => {
   const none = zeroMoney(w.currency)
-  if (difference.minor === 0n) return { toStock: none, toCost: none }
+  if (difference.minor === 0n) return { toStock: none, toCost: none, shares: [] }
   const goods = present((await findGoods(w.tx, [line.goodsId])).get(line.goodsId))
   const stock = await stockOn(w, [goods], on)
   const here = await stillHere(w, goods, line, stock)
@@ -97,5 +137,7 @@ export const moveWorth = async (
     moved.map((m) => m.value),
     w.currency,
   )
-  return { toStock, toCost: subtractMoney(difference, toStock) }
+  const toCost = subtractMoney(difference, toStock)
+  const gone = larger(of.minus(there), ZERO)
+  return { toStock, toCost, shares: await sharesOf(w, goods, line, { toCost, gone }) }
 }

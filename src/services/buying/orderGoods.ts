@@ -12,7 +12,7 @@ import { rowsBy } from '@/core/stock'
 import { findGoods } from '@/data/queries/goods'
 import { takeNumber } from '@/data/queries/numbers'
 import {
-  deletePurchaseLines,
+  dropPurchaseLines,
   insertPurchaseLines,
   insertPurchaseOrder,
   listPurchaseLines,
@@ -156,7 +156,7 @@ export const changeOrder = defineCommand('change-order', changeOrderInput, async
     const dropped = before.filter((b) => !kept.has(b.id))
     const done = dropped.find((b) => leastOf(b).gt(0))
     if (done) refuse({ code: 'less-than-came', line: done.description, least: leastOf(done) })
-    await deletePurchaseLines(
+    await dropPurchaseLines(
       w.tx,
       dropped.map((b) => b.id),
     )

@@ -1,4 +1,5 @@
 import { compareDays, type Day } from '@/core/day'
+import { discountLeft } from '@/core/buying'
 import { postSupplierPayment } from '@/core/ledger'
 import {
   decimal,
@@ -16,6 +17,7 @@ import { lowestFrom } from '@/core/running'
 import { insertAheadMove, insertBillFills, listBillFills, listBills, type BillRow } from '@/data/queries/bill'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
+import { listSupplierCredits } from '@/data/queries/sentBack'
 import { insertSupplierPayment } from '@/data/queries/supplierPayment'
 import type { Work } from '../command'
 
@@ -29,13 +31,19 @@ export interface Payable {
 export const readPayables = async (w: Work, supplierId: number, on: Day): Promise<readonly Payable[]> => {
   const bills = (await listBills(w.tx, { supplierId })).filter((b) => !b.voidedOn && b.onDay <= on)
   const fills = await listBillFills(w.tx, { billIds: bills.map((b) => b.id) })
+  const credits = await listSupplierCredits(w.tx, { billIds: bills.map((b) => b.id) })
   return bills
     .map((bill): Payable => {
       const mine = fills.filter((f) => f.billId === bill.id)
       const changes = [{ on: bill.onDay, by: bill.gross }, ...mine.map((f) => ({ on: f.onDay, by: -f.amount }))]
       const open = money(lowestFrom(changes, on), w.currency)
       const isEarly = bill.discountOn !== null && on <= bill.discountOn && mine.every((f) => f.kind !== 'discount')
-      const discount = isEarly ? smallerMoney(money(bill.discount, w.currency), open) : zeroMoney(w.currency)
+      const credited = money(
+        credits.filter((c) => c.billId === bill.id).reduce((sum, c) => sum + c.gross, 0n),
+        w.currency,
+      )
+      const saved = discountLeft(money(bill.discount, w.currency), money(bill.gross, w.currency), credited)
+      const discount = isEarly ? smallerMoney(saved, open) : zeroMoney(w.currency)
       return { bill, open, discount }
     })
     .filter((p) => isPositiveMoney(p.open))

@@ -1,5 +1,6 @@
 import { voidBillInput } from '@/contract/inputs/buying/bills'
 import { found, refuse } from '@/contract/refuse'
+import { openOfLine } from '@/core/buying'
 import { postAheadUsed, postBill, postVoided } from '@/core/ledger'
 import { money, negateMoney, sumMoney, ZERO, type Money, subtractMoney } from '@/core/money'
 import { present } from '@/core/present'
@@ -14,9 +15,12 @@ import {
   type BillLineRow,
   type BillRow,
 } from '@/data/queries/bill'
+import { insertCostShares, listCostShares } from '@/data/queries/costShare'
 import { listReceivedLines, updateReceivedLine } from '@/data/queries/goodsReceived'
 import { listSpread } from '@/data/queries/landedCost'
 import { listPurchaseLines, tallyBilled } from '@/data/queries/purchaseOrder'
+import { listSupplierCredits } from '@/data/queries/sentBack'
+import { cameTally } from '@/model/buying/came'
 import { billView } from '@/model/buying/bills'
 import { dayAfter, defineCommand, type Work } from '../command'
 import { moveWorth } from './moveWorth'
@@ -24,6 +28,8 @@ import { moveWorth } from './moveWorth'
 /** Counts back what a line of the bill had invoiced; the difference it made leaves stock as far as it still can. */
 const takeBack = async (w: Work, l: BillLineRow, b: BillRow, on: BillRow['onDay']): Promise<Money> => {
   const [received] = l.receivedLineId === null ? [] : await listReceivedLines(w.tx, { lineIds: [l.receivedLineId] })
+  if (received && openOfLine(cameTally(received, w.currency)).quantity.lt(0))
+    refuse({ code: 'went-back', number: b.number, line: l.description })
   if (received)
     await updateReceivedLine(w.tx, received.id, {
       billed: received.billed.minus(l.quantity),
@@ -81,6 +87,8 @@ export const voidBill = defineCommand('void-bill', voidBillInput, async (w, { bi
   if (balanceOn(off, w.today) !== 0n || lowestFrom(off, onDay) !== 0n)
     refuse({ code: 'bill-is-paid', number: b.number })
   const lines = await listBillLines(w.tx, [billId])
+  const credits = await listSupplierCredits(w.tx, { billIds: [billId] })
+  if (credits.length > 0) refuse({ code: 'bill-was-credited', number: b.number })
   const spread = await listSpread(
     w.tx,
     lines.map((l) => l.id),
@@ -91,6 +99,7 @@ export const voidBill = defineCommand('void-bill', voidBillInput, async (w, { bi
   const text = `${b.number} void: ${reason}`
   const back: Money[] = []
   for (const l of lines) back.push(await takeBack(w, l, b, onDay))
+  const given = await listCostShares(w.tx, b.entryId)
   const fromStock = sumMoney(back, w.currency)
   const toStock = negateMoney(fromStock)
   const posted = postBill({
@@ -108,7 +117,16 @@ export const voidBill = defineCommand('void-bill', voidBillInput, async (w, { bi
     tax: amount(b.tax),
     gross: amount(b.gross),
   })
-  await w.post(postVoided(posted, { on: onDay, text }), { kind: 'bill', id: billId, reversesId: b.entryId })
+  const entryId = await w.post(postVoided(posted, { on: onDay, text }), {
+    kind: 'bill',
+    id: billId,
+    reversesId: b.entryId,
+  })
+  await insertCostShares(
+    w.tx,
+    entryId,
+    given.map(({ goodsId, saleLineId, amount: cost }) => ({ goodsId, saleLineId, amount: -cost })),
+  )
   await giveAheadBack(w, b, onDay, text)
   await markBillVoid(w.tx, billId, onDay, reason)
   return { id: billId, answer: async () => present(await billView(w.tx, billId, w)) }

@@ -111,7 +111,8 @@ const serialFor = async (
       batch: await insertBatch(w.tx, { goodsId: goods.id, lot: null, expires: null, serial, cameOn: on }),
       cost: null,
     }
-  const last = (await listLife(w.tx, [before.id])).at(-1)
+  // What only gave it another worth did not move it.
+  const last = (await listLife(w.tx, [before.id])).findLast((l) => !l.quantity.isZero())
   if (last?.quantity.gt(0)) refuse({ code: 'serial-there', serial, place: last.place })
   if (last?.customer) refuse({ code: 'serial-gone', serial, with: wentWith(last), on: last.on })
   if (last && last.on > on) refuse({ code: 'not-before', from: last.on, what: `Serial ${serial} left only later.` })

@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm'
+import { creditBill } from '@/services/buying/creditBill'
 import { enterBill } from '@/services/buying/enterBill'
 import { orderForSale } from '@/services/buying/orderForSale'
 import { orderProposed } from '@/services/buying/orderProposed'
@@ -7,6 +8,7 @@ import { landCost } from '@/services/buying/landCost'
 import { payRun } from '@/services/buying/payRun'
 import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
 import { receiveGoods } from '@/services/buying/receiveGoods'
+import { returnToSupplier, undoReceipt } from '@/services/buying/sendBack'
 import { voidBill } from '@/services/buying/voidBill'
 import { addSupplier } from '@/services/buying/keepSupplier'
 import { changeGoods } from '@/services/goods/keepGoods'
@@ -145,6 +147,33 @@ export const BUYING = {
       by: x.n > 4 ? 'quantity' : 'value',
       ...(x.flag && line ? { billLineId: line.id } : { amount, fromAccountId: from!.id }),
     })
+  },
+  'send-back': async (h: History, x: Step, { on }: About) => {
+    const receivedId = await h.idOf('goods_received', x.pick)
+    if (x.n === 7) return h.attempt(undoReceipt, { receivedId, on, reason: 'x' })
+    const lines = await h.shop.db.execute<{ id: number; track: string; serial: string | null }>(sql`
+      select l.id, g.track, (select b.serial from stock_move m join batch b on b.id = m.batch_id
+                              where m.paper_kind = 'goods-received' and m.paper_id = l.received_id and m.goods_id = g.id limit 1) as serial
+        from goods_received_line l join goods g on g.id = l.goods_id where l.received_id = ${receivedId}`)
+    const line = lines[x.cents % Math.max(lines.length, 1)]
+    if (!line) return
+    const serials = line.track === 'serial' && line.serial ? [line.serial] : undefined
+    const quantity = serials ? '1' : x.flag ? String(x.n) : `${x.n - 1}.5`
+    return h.attempt(returnToSupplier, { receivedId, on, lines: [{ lineId: line.id, quantity, serials }], reason: 'x' })
+  },
+  'supplier-credit': async (h: History, x: Step, { amount, on }: About) => {
+    const [waiting] = await h.shop.db.execute<{ line: number; bill: number; n: string }>(sql`
+      select l.id as line, b.bill_id as bill, (l.billed + l.returned - l.credited - l.quantity)::text as n
+        from goods_received_line l join bill_line b on b.received_line_id = l.id or (b.received_line_id is null and b.order_line_id = l.order_line_id)
+       where l.billed + l.returned - l.credited > l.quantity order by l.id desc limit 1`)
+    return waiting && x.flag
+      ? h.attempt(creditBill, {
+          billId: waiting.bill,
+          on,
+          lines: [{ receivedLineId: waiting.line, quantity: x.n > 3 ? '0.5' : waiting.n }],
+          reason: 'x',
+        })
+      : h.attempt(creditBill, { billId: await h.idOf('bill', x.pick), on, amount, reason: 'x' })
   },
   'void-bought': async (h: History, x: Step, { on }: About) =>
     x.flag

@@ -49,3 +49,17 @@ export const neverTooMuchCredited = async (db: TestShop['db']): Promise<unknown[
       join invoice_tax x on x.invoice_id = c.id and x.tax_code_id = t.tax_code_id and x.component_id is not distinct from t.component_id
      group by t.id having sum(x.amount) > t.amount or sum(x.net) > t.net or (sum(x.net) = t.net) <> (sum(x.net) = t.net and sum(x.amount) = t.amount)`)),
 ]
+
+/** Lines that came whose tallies are not what their papers say, or that are worth something with nothing of them open. */
+export const neverMiscounted = async (db: TestShop['db']): Promise<unknown[]> => [
+  ...(await db.execute(sql`
+    select l.id from goods_received_line l
+     where l.returned <> coalesce((select sum(r.quantity) from goods_returned_line r where r.received_line_id = l.id), 0)
+        or l.returned_value <> coalesce((select sum(r.value) from goods_returned_line r where r.received_line_id = l.id), 0)
+        or l.billed = l.quantity and l.billed_value <> l.value and l.returned = 0
+        or l.quantity - l.billed - l.returned + l.credited = 0 and l.value - l.billed_value - l.returned_value + l.credited_value <> 0`)),
+  ...(await db.execute(sql`
+    select b.id from bill b where b.voided_on is not null and exists (select from supplier_credit c where c.bill_id = b.id)`)),
+  ...(await db.execute(sql`
+    select c.bill_id from supplier_credit c join bill b on b.id = c.bill_id group by c.bill_id, b.id having sum(c.net) > b.net or sum(c.tax) > b.tax`)),
+]

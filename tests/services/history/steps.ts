@@ -43,6 +43,8 @@ export const step = fc.record({
     'pay-run',
     'land-cost',
     'void-bought',
+    'send-back',
+    'supplier-credit',
     'pick',
     'pick',
     'counter',

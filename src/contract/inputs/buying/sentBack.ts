@@ -1,0 +1,32 @@
+import { z } from 'zod'
+import { id, needed, on, positiveAmount, quantity, text } from '@/contract/fields'
+import { returnedLines } from '@/contract/pieces'
+
+export const returnToSupplierInput = z.object({
+  receivedId: id,
+  on,
+  /** Left out: all of it that is not back yet. */
+  lines: returnedLines.optional(),
+  reason: needed(200, 'A reason'),
+})
+
+export const undoReceiptInput = z.object({ receivedId: id, on, reason: needed(200, 'A reason') })
+
+export const creditBillInput = z
+  .object({
+    billId: id,
+    on,
+    theirNumber: text(60).optional(),
+    /** What they let off, tax included; or goods that went back. */
+    amount: positiveAmount.optional(),
+    lines: z
+      .array(z.object({ receivedLineId: id, quantity }), { error: 'Lines are a list.' })
+      .min(1, 'Name what went back.')
+      .max(500)
+      .optional(),
+    reason: needed(200, 'A reason'),
+  })
+  .superRefine((c, ctx) => {
+    if ((c.amount === undefined) === (c.lines === undefined))
+      ctx.addIssue({ code: 'custom', path: ['amount'], message: 'Say an amount, or the goods that went back.' })
+  })

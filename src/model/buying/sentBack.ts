@@ -1,0 +1,63 @@
+import { money, toDecimalString } from '@/core/money'
+import type { Db } from '@/data/connect'
+import {
+  listGoodsReturned,
+  listSupplierCredits,
+  type GoodsReturnedRow,
+  type SupplierCreditRow,
+} from '@/data/queries/sentBack'
+
+const returnOf = (r: GoodsReturnedRow, currency: string) => ({
+  id: r.id,
+  number: r.number,
+  receivedId: r.receivedId,
+  on: r.onDay,
+  reason: r.reason,
+  undoes: r.undoes,
+  lines: r.lines.map((l) => ({
+    id: l.id,
+    lineId: l.receivedLineId,
+    quantity: l.quantity.toString(),
+    value: toDecimalString(money(l.value, currency)),
+    cost: toDecimalString(money(l.cost, currency)),
+  })),
+})
+
+/** What went back of receipts of goods, in the order in which it was written. */
+export const returnedViews = async (db: Db, receivedIds: readonly number[], currency: string) =>
+  (await listGoodsReturned(db, { receivedIds })).map((r) => returnOf(r, currency))
+
+export const returnedView = async (db: Db, id: number, currency: string) => {
+  const [row] = await listGoodsReturned(db, { id })
+  return row ? returnOf(row, currency) : null
+}
+
+const creditOf = (c: SupplierCreditRow, currency: string) => {
+  const amount = (minor: bigint): string => toDecimalString(money(minor, currency))
+  return {
+    id: c.id,
+    number: c.number,
+    billId: c.billId,
+    theirNumber: c.theirNumber,
+    on: c.onDay,
+    reason: c.reason,
+    totals: { net: amount(c.net), tax: amount(c.tax), gross: amount(c.gross) },
+    lines: c.lines.map((l) => ({
+      id: l.id,
+      billLineId: l.billLineId,
+      quantity: l.quantity.toString(),
+      amount: amount(l.net),
+      tax: amount(l.tax),
+      fromStock: amount(l.fromStock),
+    })),
+  }
+}
+
+/** Credits on bills of suppliers, in the order in which they were written. */
+export const creditViews = async (db: Db, billIds: readonly number[], currency: string) =>
+  (await listSupplierCredits(db, { billIds })).map((c) => creditOf(c, currency))
+
+export const creditView = async (db: Db, id: number, currency: string) => {
+  const [row] = await listSupplierCredits(db, { id })
+  return row ? creditOf(row, currency) : null
+}
