@@ -1,9 +1,11 @@
 import { render, screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
+import { CreditForm } from '@/ui/buying/CreditForm'
+import { SendBackForm } from '@/ui/buying/SendBackForm'
 import { BillForm } from '@/ui/buying/BillForm'
 import { PayForm } from '@/ui/buying/PayForm'
-import { VoidBought } from '@/ui/buying/VoidBought'
+import { BillActs } from '@/ui/buying/BillActs'
 import { answerCalls, type Sent } from './calls'
 import { userEvent } from './hand'
 import { choose, field, noteOf, press, type } from './hands'
@@ -101,10 +103,78 @@ describe('a bill of a supplier', () => {
       for: [{ billId: 5, amount: '56.84' }],
     })
     unmount()
-    render(<VoidBought kind="bill" id={5} today={TODAY} />)
+    render(
+      <BillActs
+        bill={{ id: 5, supplierId: 3, supplier: 'Halden', open: '0.00', discount: null, isOpen: false }}
+        waiting={[]}
+        costs={[]}
+        received={[]}
+        currency="USD"
+        today={TODAY}
+      />,
+    )
     await press('Void')
     await type('Reason', 'Not ours')
     await press(/^Void the bill/)
     await waitFor(() => expect(bodyOf(sent, '/bills/5/void')).toEqual({ reason: 'Not ours', on: '2026-03-02' }))
+  })
+
+  test('is credited for goods that went back, or by an amount where none are', async () => {
+    const credit = { number: 'J-1', theirNumber: 'C-7', totals: { net: '28.00', tax: '0.00', gross: '28.00' } }
+    const sent = answerCalls({ 'POST /bills/5/credits': { status: 201, body: credit } })
+    const { unmount } = render(
+      <CreditForm
+        billId={5}
+        waiting={[{ receivedLineId: 8, description: 'Music stand', quantity: '2' }]}
+        currency="USD"
+        today={TODAY}
+        onDone={nothing}
+      />,
+    )
+    expect(screen.queryByLabelText(/^Amount/)).toBeNull()
+    await type('Number on their credit', 'C-7')
+    await press(/^Enter credit/)
+    await waitFor(() => expect(noteOf(field('Reason'))).toContain('needed'))
+    await type('Reason', 'Bent')
+    await press(/^Enter credit/)
+    await waitFor(() => expect(said).toEqual(['C-7: 28.00 credited.']))
+    expect(bodyOf(sent, '/bills/5/credits')).toEqual({
+      on: '2026-03-02',
+      theirNumber: 'C-7',
+      reason: 'Bent',
+      lines: [{ receivedLineId: 8, quantity: '2' }],
+    })
+    unmount()
+    render(<CreditForm billId={5} waiting={[]} currency="USD" today={TODAY} onDone={nothing} />)
+    await type('Amount, tax included', '5')
+    await type('Reason', 'Late')
+    await press(/^Enter credit/)
+    await waitFor(() => expect(bodyOf(sent, '/bills/5/credits')).toMatchObject({ amount: '5.00', reason: 'Late' }))
+  })
+
+  test('and what came goes back in part, by serial where there are some', async () => {
+    const sent = answerCalls({ 'POST /goods-received/9/returns': { status: 201, body: { number: 'Q-1' } } })
+    render(
+      <SendBackForm
+        receivedId={9}
+        lines={[
+          { id: 1, name: 'Music stand', left: '4', track: 'none' },
+          { id: 2, name: 'Viola', left: '2', track: 'serial' },
+        ]}
+        currency="USD"
+        today={TODAY}
+        onDone={nothing}
+      />,
+    )
+    await type('Viola, of 2', '1')
+    await type('Serials of Viola', 'VA-1')
+    await type('Reason', 'Buzzes')
+    await press(/^Send back/)
+    await waitFor(() => expect(said).toEqual(['Q-1: sent back.']))
+    expect(bodyOf(sent, '/goods-received/9/returns')).toEqual({
+      on: '2026-03-02',
+      reason: 'Buzzes',
+      lines: [{ lineId: 2, quantity: '1', serials: ['VA-1'] }],
+    })
   })
 })

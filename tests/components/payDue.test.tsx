@@ -2,8 +2,9 @@ import { render, screen, waitFor } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { PayDue } from '@/ui/buying/PayDue'
-import { SpreadCost } from '@/ui/buying/SpreadCost'
+import { SpreadForm } from '@/ui/buying/SpreadForm'
 import { answerCalls, refuses, type Sent } from './calls'
+import { userEvent } from './hand'
 import { choose, field, noteOf, press } from './hands'
 import { said } from './setUp'
 
@@ -43,33 +44,33 @@ describe('what is due to suppliers', () => {
 })
 
 describe('a cost of getting goods here', () => {
-  const open = async () => {
+  const open = () => {
     render(
-      <SpreadCost
-        lines={[{ id: 9, says: 'Freight, 9.00' }]}
+      <SpreadForm
+        costs={[{ id: 9, says: 'Freight, 9.00' }]}
         received={[
           { id: 3, says: 'G-3' },
           { id: 2, says: 'G-2' },
         ]}
         currency="USD"
         today={TODAY}
+        onDone={() => {}}
       />,
     )
-    await press('Add to cost of goods')
   }
   const send = () => press(/^Add to cost of goods/)
 
-  test('joins what the goods cost, of one receipt or two', async () => {
+  test('joins what the goods cost, of all receipts that are ticked', async () => {
     const sent = answerCalls({ 'POST /landed-costs': { status: 201, body: { number: 'V-1', amount: '9.00' } } })
-    await open()
-    await choose('And', 'G-2')
+    open()
+    await userEvent.click(screen.getByLabelText('G-2'))
     await choose('Spread by', 'Weight')
     await send()
     await waitFor(() => expect(said).toEqual(['V-1: 9.00 added to what the goods cost.']))
     expect(bodyOf(sent, '/landed-costs')).toEqual({
       on: '2026-03-02',
       billLineId: '9',
-      receivedIds: ['3', '2'],
+      receivedIds: [3, 2],
       by: 'weight',
     })
   })
@@ -77,7 +78,7 @@ describe('a cost of getting goods here', () => {
   test('stays open with its reason where it cannot be spread', async () => {
     const message = 'No weight is known of what came. Spread it by value or quantity.'
     answerCalls({ 'POST /landed-costs': refuses({ path: 'by', message }) })
-    await open()
+    open()
     await send()
     expect(await screen.findByText(message)).toBeTruthy()
     expect(said).toEqual([])

@@ -8,9 +8,17 @@ export const readEntry = async ({ db, currency }: Where, id: number) => {
   return entry && { entry, before: await balancesBefore(db, [entry.id], currency) }
 }
 
+interface Paper {
+  readonly kind: string
+  readonly id: number
+}
+
 /** What a paper posted, with what each account held before it. */
-export const readEntriesOf = async ({ db, currency }: Where, paper: { readonly kind: string; readonly id: number }) => {
-  const entries = await entriesOfPapers(db, [paper], currency)
+export const readEntriesOf = (where: Where, paper: Paper) => readEntriesOfAll(where, [paper])
+
+/** The same of several papers, one after the other. */
+export const readEntriesOfAll = async ({ db, currency }: Where, papers: readonly Paper[]) => {
+  const entries = await entriesOfPapers(db, [...papers], currency)
   const ids = entries.map((e) => e.id)
   return { entries, before: await balancesBefore(db, ids, currency) }
 }

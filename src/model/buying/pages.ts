@@ -2,13 +2,16 @@ import { leftOfLine } from '@/core/buying'
 import { formatDay } from '@/core/day'
 import { isKeptByPapers } from '@/core/ledger'
 import { formatDigits } from '@/core/locale'
+import { decimal } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
+import { listBillLines } from '@/data/queries/bill'
+import { findGoods } from '@/data/queries/goods'
 import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
 import { listSpread } from '@/data/queries/landedCost'
 import { listPurchaseLines } from '@/data/queries/purchaseOrder'
 import { listPlaces } from '@/data/queries/stock'
 import { findSupplier } from '@/data/queries/suppliers'
-import { readEntriesOf } from '../books/entry'
+import { readEntriesOf, readEntriesOfAll } from '../books/entry'
 import { readPlainTaxCodes } from '../books/taxCodes'
 import type { Where } from '../where'
 import { billView } from './bills'
@@ -90,7 +93,40 @@ export const readOrderPage = async ({ db, currency }: Where, id: number) => {
 /** What came from a supplier, with what it posted. */
 export const readReceivedPage = async (where: Where, id: number) => {
   const paper = await receivedView(where.db, id, where)
-  return paper && { paper, posted: await readEntriesOf(where, { kind: 'goods-received', id }) }
+  if (!paper) return null
+  const papers = [{ kind: 'goods-received', id }, ...paper.returns.map((r) => ({ kind: 'goods-returned', id: r.id }))]
+  const [posted, goods] = await Promise.all([
+    readEntriesOfAll(where, papers),
+    findGoods(
+      where.db,
+      paper.lines.map((l) => l.goodsId),
+    ),
+  ])
+  return {
+    paper,
+    posted,
+    /** What of it may go back. */
+    back: paper.lines.flatMap((l) => {
+      const left = decimal(l.quantity).minus(l.returned)
+      const track = goods.get(l.goodsId)?.track ?? ('none' as const)
+      return left.gt(0) ? [{ id: l.id, name: l.name, left: left.toString(), track }] : []
+    }),
+  }
+}
+
+/** Goods of a bill that went back and wait for its credit. */
+const readWaiting = async ({ db, currency }: Where, billId: number) => {
+  const lines = await listBillLines(db, [billId])
+  const [named, ordered] = await Promise.all([
+    listReceivedLines(db, { lineIds: lines.flatMap((l) => l.receivedLineId ?? []) }),
+    listReceivedLines(db, {
+      orderLineIds: lines.flatMap((l) => (l.receivedLineId === null ? (l.orderLineId ?? []) : [])),
+    }),
+  ])
+  return [...new Map([...named, ...ordered].map((l) => [l.id, l])).values()].flatMap((l) => {
+    const { toCredit } = leftOfLine(cameTally(l, currency))
+    return toCredit.gt(0) ? [{ receivedLineId: l.id, description: l.name, quantity: toCredit.toString() }] : []
+  })
 }
 
 /** A supplier's bill, with what it posted, which of its lines may join the cost of goods, and what came lately. */
@@ -106,9 +142,11 @@ export const readBillPage = async (where: Where, id: number) => {
     .filter((l) => !spread.has(l.id))
     .map((l) => ({ id: l.id, says: `${l.description}, ${formatDigits(l.amount)}` }))
   const papers = costs.length === 0 ? [] : await listGoodsReceived(where.db, {}, { limit: 40 })
+  const credited = bill.credits.map((c) => ({ kind: 'supplier-credit', id: c.id }))
   return {
     bill,
-    posted: await readEntriesOf(where, { kind: 'bill', id }),
+    posted: await readEntriesOfAll(where, [{ kind: 'bill', id }, ...credited]),
+    waiting: await readWaiting(where, id),
     costs,
     received: papers
       .filter((p) => p.onDay <= where.today)

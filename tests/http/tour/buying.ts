@@ -123,6 +123,29 @@ export const buying = (open: () => Tour, made: Made): void => {
       const run = await tour.does('POST /payment-runs', all)
       expect(run.payments).toMatchObject([{ supplierId: supplier, amount: '4.00' }])
       expect(run.file).toContain('pain.001.001.09')
+      const more = await tour.does('POST /goods-received', {
+        body: { supplierId: supplier, lines: [{ goodsId: thing, quantity: '5', unitCost: '6.00' }] },
+      })
+      await tour.does('POST /goods-received/{id}/undo', { id: more.id, body: { reason: 'Typed twice' } })
+      expect(
+        await tour.refuses('POST /goods-received/{id}/undo', { id: more.id, body: { reason: 'x' } }),
+      ).toMatchObject({
+        kind: 'receipt-went-on',
+      })
+      const second = await tour.does('POST /bills', {
+        body: { supplierId: supplier, theirNumber: 'RW-3', lines: [{ receivedLineId: came.lines[0].id }] },
+      })
+      const back = await tour.does('POST /goods-received/{id}/returns', {
+        id: came.id,
+        body: { lines: [{ lineId: came.lines[0].id, quantity: '1' }], reason: 'Cracked' },
+      })
+      expect(back).toMatchObject({ undoes: false, lines: [{ quantity: '1', value: '6.50' }] })
+      const credit = await tour.does('POST /bills/{id}/credits', {
+        id: second.id,
+        body: { lines: [{ receivedLineId: came.lines[0].id, quantity: '1' }], reason: 'Cracked' },
+      })
+      expect(credit).toMatchObject({ totals: { gross: '6.50' } })
+      expect((await tour.does('GET /bills/{id}', { id: second.id })).open).toBe('19.50')
       const { ties } = await tour.does('GET /books/ties')
       expect(ties.every((t: { difference: string }) => Number(t.difference) === 0)).toBe(true)
     })

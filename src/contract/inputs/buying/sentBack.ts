@@ -12,21 +12,24 @@ export const returnToSupplierInput = z.object({
 
 export const undoReceiptInput = z.object({ receivedId: id, on, reason: needed(200, 'A reason') })
 
-export const creditBillInput = z
-  .object({
-    billId: id,
-    on,
-    theirNumber: text(60).optional(),
-    /** What they let off, tax included; or goods that went back. */
-    amount: positiveAmount.optional(),
-    lines: z
-      .array(z.object({ receivedLineId: id, quantity }), { error: 'Lines are a list.' })
-      .min(1, 'Name what went back.')
-      .max(500)
-      .optional(),
-    reason: needed(200, 'A reason'),
-  })
-  .superRefine((c, ctx) => {
-    if ((c.amount === undefined) === (c.lines === undefined))
-      ctx.addIssue({ code: 'custom', path: ['amount'], message: 'Say an amount, or the goods that went back.' })
-  })
+const creditFields = {
+  on,
+  theirNumber: text(60).optional(),
+  /** What they let off, tax included; or goods that went back. */
+  amount: positiveAmount.optional(),
+  lines: z
+    .array(z.object({ receivedLineId: id, quantity }), { error: 'Lines are a list.' })
+    .min(1, 'Name what went back.')
+    .max(500)
+    .optional(),
+  reason: needed(200, 'A reason'),
+}
+
+const amountOrGoods = (c: { readonly amount?: unknown; readonly lines?: unknown }, ctx: z.RefinementCtx): void => {
+  if ((c.amount === undefined) === (c.lines === undefined))
+    ctx.addIssue({ code: 'custom', path: ['amount'], message: 'Say an amount, or the goods that went back.' })
+}
+
+/** A credit as its form has it: the bill is known. */
+export const creditInput = z.object(creditFields).superRefine(amountOrGoods)
+export const creditBillInput = z.object({ billId: id, ...creditFields }).superRefine(amountOrGoods)

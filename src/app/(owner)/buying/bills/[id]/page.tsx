@@ -4,9 +4,7 @@ import { formatDay } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { readBillPage } from '@/model/buying/pages'
 import { InTheBooks } from '@/ui/books/EntryLines'
-import { PaySupplier } from '@/ui/buying/PaySupplier'
-import { SpreadCost } from '@/ui/buying/SpreadCost'
-import { VoidBought } from '@/ui/buying/VoidBought'
+import { BillActs } from '@/ui/buying/BillActs'
 import { Facts } from '@/ui/Facts'
 import { Heading } from '@/ui/Heading'
 import { LedgerHead, right } from '@/ui/LedgerHead'
@@ -17,7 +15,7 @@ export const metadata: Metadata = { title: 'Bill' }
 
 export default async function BillPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
-  const { bill, posted, costs, received } = (await readBillPage(shop, await idFrom(params))) ?? notFound()
+  const { bill, posted, costs, received, waiting } = (await readBillPage(shop, await idFrom(params))) ?? notFound()
   const isOpen = Number(bill.open) > 0
   const [due] = bill.dues
   return (
@@ -34,24 +32,14 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
           .join(', ')}
         action={
           !bill.voidedOn && (
-            <>
-              <VoidBought kind="bill" id={bill.id} today={shop.today} />
-              {costs.length > 0 && received.length > 0 && (
-                <SpreadCost lines={costs} received={received} currency={shop.currency} today={shop.today} />
-              )}
-              {isOpen && (
-                <PaySupplier
-                  supplierId={bill.supplierId}
-                  name={bill.supplier}
-                  owed={bill.open}
-                  billId={bill.id}
-                  discount={bill.discount}
-                  currency={shop.currency}
-                  today={shop.today}
-                  primary
-                />
-              )}
-            </>
+            <BillActs
+              bill={{ ...bill, isOpen }}
+              waiting={waiting}
+              costs={costs}
+              received={received}
+              currency={shop.currency}
+              today={shop.today}
+            />
           )
         }
       />
@@ -104,6 +92,11 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
           ))}
         </tbody>
       </table>
+      {bill.credits.map((c) => (
+        <p key={c.id} className="mt-3">
+          Credit {c.theirNumber || c.number} on {formatDay(c.on)}, {formatDigits(c.totals.gross)}: {c.reason}
+        </p>
+      ))}
       <InTheBooks {...posted} />
     </>
   )

@@ -4,6 +4,7 @@ import { formatDay } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { readReceivedPage } from '@/model/buying/pages'
 import { InTheBooks } from '@/ui/books/EntryLines'
+import { ReceivedActs } from '@/ui/buying/ReceivedActs'
 import { Heading } from '@/ui/Heading'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 import { To } from '@/ui/To'
@@ -13,35 +14,44 @@ export const metadata: Metadata = { title: 'Goods received' }
 
 export default async function ReceivedPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
-  const { paper, posted } = (await readReceivedPage(shop, await idFrom(params))) ?? notFound()
-  const toBill = paper.lines.some((l) => Number(l.toBill) > 0)
+  const { paper, posted, back } = (await readReceivedPage(shop, await idFrom(params))) ?? notFound()
+  const isPlain = paper.lines.every((l) => Number(l.returned) === 0)
+  const heads = ['Item', right('Quantity'), right('Cost of one'), right('Not billed')]
   return (
     <>
       <Heading
         above={
-          <To href={`/buying/suppliers/${paper.supplierId}`} className="underline">
-            {paper.supplier}
-          </To>
+          <>
+            <To href={`/buying/suppliers/${paper.supplierId}`} className="underline">
+              {paper.supplier}
+            </To>
+            {paper.purchaseOrderId !== null && (
+              <>
+                {' · '}
+                <To href={`/buying/orders/${paper.purchaseOrderId}`} className="underline">
+                  Order
+                </To>
+              </>
+            )}
+          </>
         }
         title={`Goods received ${paper.number}`}
         beside={formatDay(paper.on)}
         action={
-          <>
-            {paper.purchaseOrderId !== null && (
-              <To className="btn" href={`/buying/orders/${paper.purchaseOrderId}`}>
-                Order
-              </To>
-            )}
-            {toBill && (
-              <To className="btn btn-do" data-primary href={`/buying/bills/new?supplier=${paper.supplierId}`}>
-                Enter bill
-              </To>
-            )}
-          </>
+          <ReceivedActs
+            id={paper.id}
+            supplierId={paper.supplierId}
+            supplier={paper.supplier}
+            canBill={paper.lines.some((l) => Number(l.toBill) > 0)}
+            canUndo={isPlain && paper.lines.every((l) => Number(l.billed) === 0)}
+            back={back}
+            currency={shop.currency}
+            today={shop.today}
+          />
         }
       />
       <table className="ledger max-w-3xl">
-        <LedgerHead heads={['Item', right('Quantity'), right('Cost of one'), right('Not billed')]} />
+        <LedgerHead heads={isPlain ? heads : [...heads, right('Sent back'), right('To be credited')]} />
         <tbody>
           {paper.lines.map((l) => (
             <tr key={l.id}>
@@ -53,6 +63,12 @@ export default async function ReceivedPage({ params }: { params: Promise<{ id: s
               <td className="fig">{formatDigits(l.quantity)}</td>
               <td className="fig">{formatDigits(l.unitCost)}</td>
               <td className="fig">{formatDigits(l.toBill)}</td>
+              {!isPlain && (
+                <>
+                  <td className="fig">{formatDigits(l.returned)}</td>
+                  <td className="fig">{formatDigits(l.toCredit)}</td>
+                </>
+              )}
             </tr>
           ))}
         </tbody>
@@ -67,6 +83,11 @@ export default async function ReceivedPage({ params }: { params: Promise<{ id: s
           ))}
         </p>
       )}
+      {paper.returns.map((r) => (
+        <p key={r.id} className="mt-3">
+          {r.undoes ? 'Undone' : `Sent back ${r.number}`} on {formatDay(r.on)}: {r.reason}
+        </p>
+      ))}
       <InTheBooks {...posted} />
     </>
   )

@@ -1,0 +1,64 @@
+'use client'
+import { useState } from 'react'
+import type { Day } from '@/core/day'
+import { Acts, type Act } from '../acts/Acts'
+import { lazily } from '../lazily'
+import { Panel } from '../Panel'
+import type { BackLine } from './SendBackForm'
+
+const SendBackForm = lazily(() => import('./SendBackForm').then((m) => m.SendBackForm))
+const VoidForm = lazily(() => import('./VoidForm').then((m) => m.VoidForm))
+
+interface Props {
+  readonly id: number
+  readonly supplierId: number
+  readonly supplier: string
+  readonly canBill: boolean
+  /** Nothing of it is billed or back: it may still be undone. */
+  readonly canUndo: boolean
+  readonly back: readonly BackLine[]
+  readonly currency: string
+  readonly today: Day
+}
+
+type ReceivedAct = 'bill' | 'back' | 'undo'
+
+/** What can be done with what came from a supplier. */
+export const ReceivedActs = ({ id, supplierId, supplier, canBill, canUndo, back, currency, today }: Props) => {
+  const [open, setOpen] = useState<ReceivedAct | null>(null)
+  const close = () => setOpen(null)
+  const group = 'Goods received'
+  const acts: readonly Act<ReceivedAct>[] = [
+    ...(canBill
+      ? [
+          {
+            id: 'bill' as const,
+            label: 'Enter bill',
+            key: 'i',
+            group,
+            href: `/buying/bills/new?supplier=${supplierId}`,
+          },
+        ]
+      : []),
+    ...(back.length > 0 ? [{ id: 'back' as const, label: 'Send back', key: 'b', group }] : []),
+    ...(canUndo ? [{ id: 'undo' as const, label: 'Undo', key: 'x', group, hint: 'It was entered wrong' }] : []),
+  ]
+  return (
+    <>
+      <Acts
+        acts={acts}
+        first={canBill ? 'bill' : null}
+        near={['back', 'undo']}
+        groups={[group]}
+        onAct={setOpen}
+        away={open !== null}
+      />
+      <Panel open={open === 'back'} onClose={close} title={`Send back to ${supplier}`}>
+        <SendBackForm receivedId={id} lines={back} currency={currency} today={today} onDone={close} />
+      </Panel>
+      <Panel open={open === 'undo'} onClose={close} title="Undo the receipt">
+        <VoidForm kind="receipt" id={id} today={today} onDone={close} />
+      </Panel>
+    </>
+  )
+}

@@ -1,0 +1,46 @@
+'use client'
+import type { Day } from '@/core/day'
+import { ReasonForm } from '../ReasonForm'
+
+/** What can be taken back of what was bought: what that does, and its call. */
+export const TAKEN_BACK = {
+  bill: {
+    title: 'Void the bill',
+    does: 'It does not count from this day on: nothing is owed for it, and what came is not billed again.',
+    done: 'The bill is void.',
+    path: '/bills',
+    call: 'void',
+    schema: () => import('@/contract/inputs/buying/bills').then((m) => m.voidBillInput.omit({ billId: true })),
+  },
+  payment: {
+    title: 'Void the payment',
+    does: 'It did not happen: what it paid is owed again from this day on.',
+    done: 'The payment is void.',
+    path: '/supplier-payments',
+    call: 'void',
+    schema: () =>
+      import('@/contract/inputs/buying/bills').then((m) => m.voidSupplierPaymentInput.omit({ paymentId: true })),
+  },
+  receipt: {
+    title: 'Undo the receipt',
+    does: 'It was entered wrong: stock, order and books are as if it had never been. If goods really go back, send them back instead.',
+    done: 'The receipt is undone.',
+    path: '/goods-received',
+    call: 'undo',
+    schema: () =>
+      import('@/contract/inputs/buying/sentBack').then((m) => m.undoReceiptInput.omit({ receivedId: true })),
+  },
+} as const
+
+interface Props {
+  readonly kind: keyof typeof TAKEN_BACK
+  readonly id: number
+  readonly today: Day
+  readonly onDone: () => void
+}
+
+/** A supplier's bill, a payment or a receipt taken back: why, and from which day. */
+export const VoidForm = ({ kind, id, today, onDone }: Props) => {
+  const what = TAKEN_BACK[kind]
+  return <ReasonForm what={what} path={`${what.path}/${id}/${what.call}`} today={today} onDone={onDone} />
+}
