@@ -76,7 +76,7 @@ module.exports = {
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: {
         dependencyTypes: ['npm', 'core'],
-        pathNot: ['node_modules/(decimal\\.js|temporal-polyfill|temporal-spec)/'],
+        pathNot: ['node_modules/(decimal\\.js|fast-xml-parser|temporal-polyfill|temporal-spec)/'],
       },
     },
     {

@@ -154,7 +154,7 @@ const lanes = { owner: makeLane(LANES.owner), public: makeLane(LANES.public) }
 /** @param {string} nonce */
 const policy = (nonce) =>
   `default-src 'self'; script-src 'self' 'nonce-${nonce}' 'strict-dynamic'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; ` +
-  "font-src 'self'; worker-src 'self' blob:; connect-src 'self'; object-src 'none'; frame-src 'self'; frame-ancestors 'none'; base-uri 'self'; form-action 'self'"
+  "font-src 'self'; worker-src 'self' blob:; connect-src 'self'; object-src 'none'; frame-src 'self' blob:; frame-ancestors 'none'; base-uri 'self'; form-action 'self'"
 
 /** @param {http.IncomingMessage} req @param {http.ServerResponse} res @param {string} path */
 const protect = (req, res, path) => {

@@ -3,10 +3,10 @@ import { problem } from './problem'
 /** What may be sent: strangers little, the owner a file of 4 MB in base64 and a little more. */
 export const BODY = { public: 16_000, owner: 6_200_000 } as const
 
-/** The body as text, read no further than it may be long. Null where it is longer. */
-const readText = async (request: Request, most: number): Promise<string | null> => {
+/** The body, read no further than it may be long. Null where it is longer. */
+const readBytes = async (request: Request, most: number): Promise<Uint8Array | null> => {
   if (Number(request.headers.get('content-length') ?? 0) > most) return null
-  if (!request.body) return ''
+  if (!request.body) return new Uint8Array()
   const parts: Uint8Array[] = []
   let length = 0
   const reader = request.body.getReader()
@@ -20,7 +20,20 @@ const readText = async (request: Request, most: number): Promise<string | null> 
     }
     parts.push(value)
   }
-  return new TextDecoder().decode(Buffer.concat(parts))
+  return Buffer.concat(parts)
+}
+
+const tooLarge = (most: number): Response =>
+  problem(413, 'too-large', `The request is larger than ${most === BODY.owner ? '6 MB' : '16 kB'}. Send it in parts.`)
+
+/** A file as it is, of the type that is asked for. */
+export const readFileBody = async (request: Request, type: string): Promise<{ value: Uint8Array } | Response> => {
+  const bytes = await readBytes(request, BODY.owner)
+  if (bytes === null) return tooLarge(BODY.owner)
+  const [, kind = ''] = type.split('/')
+  if (!new RegExp(`[/+]${kind}\\b`, 'i').test(request.headers.get('content-type') ?? ''))
+    return problem(415, 'other-file', `Send the file as it is, with content-type ${type}.`)
+  return { value: bytes }
 }
 
 /** Where in a value a NUL stands, which no text may hold. */
@@ -40,13 +53,9 @@ export const readBody = async (
   request: Request,
   most: number = BODY.public,
 ): Promise<{ value: unknown } | Response> => {
-  const text = await readText(request, most)
-  if (text === null)
-    return problem(
-      413,
-      'too-large',
-      `The request is larger than ${most === BODY.owner ? '6 MB' : '16 kB'}. Send it in parts.`,
-    )
+  const bytes = await readBytes(request, most)
+  if (bytes === null) return tooLarge(most)
+  const text = new TextDecoder().decode(bytes)
   if (text.trim() === '') return { value: undefined }
   if (!/\bjson\b/i.test(request.headers.get('content-type') ?? ''))
     return problem(415, 'not-json', 'Send JSON, with content-type application/json.')

@@ -65,6 +65,9 @@ const describe = (operation: Operation, tag: string): Json => ({
   summary: operation.summary,
   ...(operation.command ? { operationId: operation.command } : {}),
   parameters: parametersOf(operation),
+  ...(operation.file
+    ? { requestBody: { content: { [operation.file]: { schema: { type: 'string', format: 'binary' } } } } }
+    : {}),
   ...(operation.body ? { requestBody: { content: { 'application/json': { schema: bodyOf(operation) } } } } : {}),
   responses: {
     [operation.status ?? 200]: {

@@ -38,6 +38,8 @@ export interface Operation {
   /** Fields of the body's schema that come from the path. */
   readonly fromPath?: readonly string[]
   readonly query?: z.ZodType
+  /** What it takes is a file as it is, of this type, and not JSON. */
+  readonly file?: string
   readonly run: (call: Call) => Promise<Result<Answer, Failure>>
 }
 
@@ -140,6 +142,25 @@ export const read = <Q, A>(
           : err(problem.failure)
       throw problem
     }
+  },
+})
+
+/** A call that looks at a file and saves nothing. */
+export const readFile = (
+  path: string,
+  summary: string,
+  file: string,
+  run: (r: Pick<Reading<unknown>, 'db' | 'business' | 'today'>, bytes: Uint8Array) => Promise<Result<object, Failure>>,
+): Operation => ({
+  method: 'POST',
+  path,
+  summary,
+  file,
+  run: async ({ till, body }) => {
+    const business = await findBusiness(till.db)
+    if (!business) return err({ code: 'not-set-up' })
+    const read = await run({ db: till.db, business, today: till.today }, body as Uint8Array)
+    return read.ok ? ok({ status: 200, body: read.value }) : read
   },
 })
 

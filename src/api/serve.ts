@@ -2,7 +2,7 @@ import { present } from '@/core/present'
 import { database } from '@/data/connect'
 import { businessDate } from '@/services/clock'
 import { answering } from './answering'
-import { BODY, readBody } from './body'
+import { BODY, readBody, readFileBody } from './body'
 import { mayEnter, type Entry } from './entry'
 import { mustFit } from './fit'
 import type { Operation } from './operation'
@@ -49,7 +49,13 @@ const answerCall = async (request: Request): Promise<Response> => {
   if (there.length === 0) return problem(404, 'no-such-call', `There is no ${path} here. See /docs/api.`)
   const chosen = there.find((r) => r.route.operation.method === request.method)
   if (!chosen) return problem(405, 'no-such-method', `${path} does not take ${request.method}. See /docs/api.`)
-  const body = request.method === 'GET' ? { value: undefined } : await readBody(request, BODY.owner)
+  const { file } = chosen.route.operation
+  const body =
+    request.method === 'GET'
+      ? { value: undefined }
+      : file
+        ? await readFileBody(request, file)
+        : await readBody(request, BODY.owner)
   if (body instanceof Response) return body
   const key = request.headers.get('idempotency-key')
   const badKey = keyProblem(key)

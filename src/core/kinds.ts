@@ -18,6 +18,9 @@ export type HandoverBy = (typeof HANDOVER_WAYS)[number]
 /** What takes a part off a supplier's bill. */
 export const BILL_FILLS = ['payment', 'discount', 'ahead', 'credit', 'void'] as const
 export type BillFillKind = (typeof BILL_FILLS)[number]
+/** Where money to a supplier leaves from, beside an account by its id. */
+export const PAY_FROM = ['bank', 'drawer', 'own-pocket'] as const
+export type PayFrom = (typeof PAY_FROM)[number]
 /** What profit is told by. */
 export const PROFIT_BY = ['sale', 'goods', 'customer', 'kind', 'channel', 'month'] as const
 export type ProfitBy = (typeof PROFIT_BY)[number]

@@ -12,6 +12,8 @@ export type Sent<T> =
 interface Call {
   readonly method: string
   readonly body?: unknown
+  /** A file as it is, instead of a body. */
+  readonly file?: { readonly type: string; readonly content: Blob }
   readonly key?: string
   /** What is said where nobody answers. */
   readonly unanswered: string
@@ -25,15 +27,15 @@ export const newKey = (): string =>
   [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('')
 
 /** The one HTTP client of our pages, the owner's and the customer's. */
-export const request = async <T>(address: string, { method, body, key, unanswered }: Call): Promise<Sent<T>> => {
+export const request = async <T>(address: string, { method, body, file, key, unanswered }: Call): Promise<Sent<T>> => {
   try {
     const response = await fetch(address, {
       method,
       headers: {
-        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...(file ? { 'content-type': file.type } : body === undefined ? {} : { 'content-type': 'application/json' }),
         ...(key ? { 'idempotency-key': key } : {}),
       },
-      body: body === undefined ? undefined : JSON.stringify(body),
+      body: file?.content ?? (body === undefined ? undefined : JSON.stringify(body)),
     })
     const answer = (await response.json()) as T & Partial<Refused> & { readonly type?: string }
     return response.ok

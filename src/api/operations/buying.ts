@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { day, id as idField } from '@/contract/fields'
 import { billView, billViews } from '@/model/buying/bills'
+import { readBill } from '@/model/buying/readBill'
 import { orderView, orderViews } from '@/model/buying/orders'
 import { payablesView } from '@/model/buying/payables'
 import { paymentView, paymentViews } from '@/model/buying/payments'
@@ -19,7 +20,7 @@ import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { returnToSupplier, undoReceipt } from '@/services/buying/sendBack'
 import { voidBill } from '@/services/buying/voidBill'
-import { change, listOf, noQuery, page, read, readCursor } from '../operation'
+import { change, listOf, noQuery, page, read, readCursor, readFile } from '../operation'
 
 const ofSupplier = page.extend({ supplierId: idField.optional() })
 const part = ({ limit, after }: { readonly limit: number; readonly after?: string }) => ({
@@ -117,6 +118,7 @@ export const buying = [
     ({ db, id, business }) => billView(db, id, { business }),
     'bill',
   ),
+  readFile('/bills/read', 'A UBL 2.1 invoice as a draft of a bill; nothing is saved.', 'application/xml', readBill),
   change('/bills/{id}/void', 'A supplier’s bill does not count from a day on.', voidBill, {
     path: { billId: 'id' },
   }),

@@ -14,4 +14,10 @@ export {
 } from './names'
 export { sayMove } from './stockMoves'
 export * from './taken'
-export { HANDOVER_BY_NAMES, PARCEL_STATE_NAMES, PICK_STATE_NAMES, PURCHASE_STATUS_NAMES } from './sending'
+export {
+  HANDOVER_BY_NAMES,
+  PARCEL_STATE_NAMES,
+  PAY_FROM_NAMES,
+  PICK_STATE_NAMES,
+  PURCHASE_STATUS_NAMES,
+} from './sending'

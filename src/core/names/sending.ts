@@ -1,4 +1,4 @@
-import type { HandoverBy, ParcelState, PickState, PurchaseStatus } from '../kinds'
+import type { HandoverBy, ParcelState, PickState, PurchaseStatus, PayFrom } from '../kinds'
 
 /** How far an order to a supplier is, as it is said. */
 export const PURCHASE_STATUS_NAMES: Readonly<Record<PurchaseStatus, string>> = {
@@ -30,4 +30,11 @@ export const PARCEL_STATE_NAMES: Readonly<Record<ParcelState, string>> = {
   sent: 'In transit',
   delivered: 'Delivered',
   lost: 'Lost',
+}
+
+/** Where money to a supplier leaves from, as it is said. */
+export const PAY_FROM_NAMES: Readonly<Record<PayFrom, string>> = {
+  bank: 'Bank',
+  drawer: 'Drawer',
+  'own-pocket': 'My own pocket',
 }

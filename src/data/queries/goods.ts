@@ -1,9 +1,9 @@
 import { present } from '@/core/present'
-import { and, asc, eq, inArray, or, sql, type SQLWrapper } from 'drizzle-orm'
+import { and, asc, eq, inArray, ne, or, sql, type SQLWrapper } from 'drizzle-orm'
 import type { Costing, GoodsKind, Track } from '@/core/kinds'
 import { type Decimal } from '@/core/money'
 import type { Db } from '../connect'
-import { goods, goodsPart } from '../schema'
+import { goods, goodsPart, goodsSupplier } from '../schema'
 import { inOrder, type Part as ListPart } from './inOrder'
 import { isOneOf, matchesWords } from './search'
 
@@ -183,4 +183,46 @@ export const replaceParts = async (db: Db, kitId: number, parts: readonly Part[]
   await db.delete(goodsPart).where(eq(goodsPart.kitId, kitId))
   if (parts.length > 0)
     await db.insert(goodsPart).values(parts.map((p) => ({ kitId, partId: p.goodsId, quantity: p.quantity })))
+}
+
+/** What somebody else calls a thing: their own code for it, ours, its bar code, its name. Empty where they do not say. */
+export interface Called {
+  readonly seller: string
+  readonly buyer: string
+  readonly standard: string
+  readonly name: string
+}
+
+/** The things that a supplier's invoice speaks of, in its order: by the supplier's code first; null where none is meant. */
+export const listGoodsCalled = async (
+  db: Db,
+  supplierId: number,
+  called: readonly Called[],
+): Promise<readonly (number | null)[]> => {
+  const names = [...new Set(called.flatMap((c) => [c.seller, c.buyer, c.standard, c.name]))]
+    .filter((n) => n !== '')
+    .map((n) => n.toLowerCase())
+  if (names.length === 0) return called.map(() => null)
+  const rows = await db
+    .select({ id: goods.id, code: goods.code, barcode: goods.barcode, name: goods.name, theirs: goodsSupplier.code })
+    .from(goods)
+    .leftJoin(goodsSupplier, and(eq(goodsSupplier.goodsId, goods.id), eq(goodsSupplier.supplierId, supplierId)))
+    .where(
+      or(
+        inArray(sql`lower(${goods.code})`, names),
+        inArray(sql`lower(${goods.name})`, names),
+        and(ne(goods.barcode, ''), inArray(sql`lower(${goods.barcode})`, names)),
+        inArray(sql`lower(${goodsSupplier.code})`, names),
+      ),
+    )
+    .orderBy(asc(goods.id))
+  const same = (a: string | null, b: string): boolean => b !== '' && a?.toLowerCase() === b.toLowerCase()
+  return called.map((c) => {
+    const found =
+      rows.find((r) => same(r.theirs, c.seller)) ??
+      rows.find((r) => same(r.code, c.buyer)) ??
+      rows.find((r) => same(r.barcode, c.standard)) ??
+      rows.find((r) => same(r.name, c.name))
+    return found?.id ?? null
+  })
 }

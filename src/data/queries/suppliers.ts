@@ -1,5 +1,5 @@
 import { present } from '@/core/present'
-import { asc, eq } from 'drizzle-orm'
+import { asc, desc, eq, or, sql } from 'drizzle-orm'
 import type { Decimal } from '@/core/money'
 import type { Db } from '../connect'
 import { goodsSupplier, supplier } from '../schema'
@@ -15,6 +15,23 @@ export const listSuppliers = (db: Db, search = '') =>
 
 export const findSupplier = async (db: Db, id: number) =>
   (await db.select().from(supplier).where(eq(supplier.id, id)))[0] ?? null
+
+/** The supplier with a bank account, else the one of a name, whatever its case. */
+export const findSupplierCalled = async (db: Db, called: { readonly name: string; readonly iban: string }) => {
+  const [row] = await db
+    .select({ id: supplier.id, name: supplier.name })
+    .from(supplier)
+    .where(
+      or(
+        called.iban === '' ? undefined : eq(supplier.iban, called.iban),
+        called.name === '' ? undefined : sql`lower(${supplier.name}) = lower(${called.name})`,
+        sql`false`,
+      ),
+    )
+    .orderBy(desc(eq(supplier.iban, called.iban || '-')), asc(supplier.id))
+    .limit(1)
+  return row ?? null
+}
 
 export const insertSupplier = async (db: Db, row: typeof supplier.$inferInsert): Promise<number> =>
   present((await db.insert(supplier).values(row).returning({ id: supplier.id }))[0]).id

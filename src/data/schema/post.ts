@@ -26,7 +26,7 @@ export const file = pgTable(
     type: text().notNull(),
     size: integer().notNull(),
     body: bytes().notNull(),
-    ownerKind: text({ enum: ['customer', 'goods', 'sale', 'business', 'post'] }).notNull(),
+    ownerKind: text({ enum: ['customer', 'goods', 'sale', 'business', 'bill', 'post'] }).notNull(),
     ownerId: integer().notNull(),
     addedOn: onDay().notNull(),
   },

@@ -4,6 +4,7 @@ import { isKeptByPapers } from '@/core/ledger'
 import { formatDigits } from '@/core/locale'
 import { decimal } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
+import { listFiles } from '@/data/queries/files'
 import { listBillLines } from '@/data/queries/bill'
 import { findGoods } from '@/data/queries/goods'
 import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
@@ -147,6 +148,7 @@ export const readBillPage = async (where: Where, id: number) => {
     bill,
     posted: await readEntriesOfAll(where, [{ kind: 'bill', id }, ...credited]),
     waiting: await readWaiting(where, id),
+    files: await listFiles(where.db, 'bill', id),
     costs,
     received: papers
       .filter((p) => p.onDay <= where.today)

@@ -1,4 +1,4 @@
-import { enterBillInput, type BillLineInput } from '@/contract/inputs/buying/bills'
+import { enterBillInput, type BillLineInput, type PayFromInput } from '@/contract/inputs/buying/bills'
 import { found, refuse, refuseAt } from '@/contract/refuse'
 import { billTerms } from '@/core/buying'
 import type { Day } from '@/core/day'
@@ -36,8 +36,10 @@ import { findSupplier } from '@/data/queries/suppliers'
 import { billView } from '@/model/buying/bills'
 import { taxCodeNamed } from '../books/taxCodeNamed'
 import { defineCommand, paperDay, type Work } from '../command'
+import { accountFrom } from './accountFrom'
 import { partsOf, tallyPart, type Part } from './billParts'
 import { moveWorth } from './moveWorth'
+import { payOne, readPayables, writePayment } from './payables'
 
 /** What each of so many costs, as it is kept: to the ten-thousandth. */
 const toUnitCost = ({ net, quantity }: { readonly net: Money; readonly quantity: Decimal }): Decimal =>
@@ -111,7 +113,7 @@ const useAhead = async (
 export const enterBill = defineCommand(
   'enter-bill',
   enterBillInput,
-  async (w, { supplierId, on, theirNumber, due, lines }) => {
+  async (w, { supplierId, on, theirNumber, due, paidFrom, lines }) => {
     const supplier = found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
     if (await findBillByNumber(w.tx, supplierId, theirNumber))
       refuse({ code: 'taken', what: 'bill number', value: theirNumber })
@@ -190,9 +192,32 @@ export const enterBill = defineCommand(
     )
     for (const p of parts) await tallyPart(w, p)
     await useAhead(w, { supplierId, billId: id, text, on: onDay, gross })
+    if (paidFrom !== undefined) await payAtOnce(w, { supplier, billId: id, on: onDay, paidFrom })
     return { id, answer: async () => present(await billView(w.tx, id, w)) }
   },
 )
+
+/** A bill that is paid as it is entered: what paying at once saves is taken. */
+const payAtOnce = async (
+  w: Work,
+  {
+    supplier,
+    billId,
+    on,
+    paidFrom,
+  }: {
+    readonly supplier: { readonly id: number; readonly name: string }
+    readonly billId: number
+    readonly on: Day
+    readonly paidFrom: PayFromInput
+  },
+): Promise<void> => {
+  const accountId = await accountFrom(w, paidFrom, 'paidFrom')
+  const payable = (await readPayables(w, supplier.id, on)).find((p) => p.bill.id === billId)
+  if (!payable) return
+  const paid = payOne(payable, payable.open)
+  await writePayment(w, { supplier, on, accountId, amount: paid.paid, paid: [paid] })
+}
 
 /** Work that was ordered in words for a line of a sale is a cost of that line. */
 const shareOfWords = (p: Part) =>

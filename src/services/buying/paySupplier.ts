@@ -5,21 +5,13 @@ import { postSupplierPayment, postVoided } from '@/core/ledger'
 import { addMoney, isPositiveMoney, money, subtractMoney, sumMoney, zeroMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { lowestFrom } from '@/core/running'
-import { listAccounts } from '@/data/queries/accounts'
 import { insertAheadMove, insertBillFills, listAheadMoves, listBillFills, listBills } from '@/data/queries/bill'
 import { listSupplierPayments, markPaymentVoid } from '@/data/queries/supplierPayment'
 import { findSupplier } from '@/data/queries/suppliers'
 import { paymentView } from '@/model/buying/payments'
-import { ownAccount } from '../books/ownAccount'
 import { dayAfter, defineCommand, paperDay, type Work } from '../command'
+import { accountFrom } from './accountFrom'
 import { payOne, readPayables, taxOf, writePayment, type Paid, type Payable } from './payables'
-
-/** Which account the money leaves. */
-const accountFrom = async (w: Work, from: z.output<typeof paySupplierInput>['from']): Promise<number> => {
-  if (from === 'bank' || from === 'drawer') return w.accountId(from)
-  const now = 'Pay from the bank, the drawer, or an account of your own.'
-  return ownAccount(await listAccounts(w.tx), from, { path: 'from', now }).id
-}
 
 const payOldest = (payables: readonly Payable[], amount: Money): readonly Paid[] => {
   let left = amount
@@ -63,7 +55,7 @@ export const paySupplier = defineCommand('pay-supplier', paySupplierInput, async
   const on = paperDay(w, input.on)
   const amount = w.money(input.amount, 'amount')
   if (!isPositiveMoney(amount)) refuseAt('amount', 'The amount must be above zero.')
-  const accountId = await accountFrom(w, input.from)
+  const accountId = await accountFrom(w, input.from, 'from')
   const payables = await readPayables(w, supplier.id, on)
   const paid =
     input.for === undefined || input.for === 'oldest'

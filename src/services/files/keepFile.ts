@@ -1,5 +1,6 @@
 import { dropFileInput, keepFileInput } from '@/contract/inputs/files/keepFile'
 import { present } from '@/core/present'
+import { listBills } from '@/data/queries/bill'
 import { findBusiness, updateBusiness } from '@/data/queries/business'
 import { findCustomer } from '@/data/queries/customers'
 import { deleteFile, findFile, insertFile, type FileOwner } from '@/data/queries/files'
@@ -27,10 +28,11 @@ export const isPicture = (type: string): boolean => type.startsWith('image/')
 const mustExist = async (w: Work, kind: FileOwner, ownerId: number): Promise<void> => {
   if (kind === 'customer') found(await findCustomer(w.tx, ownerId, w.currency), 'customer', ownerId)
   if (kind === 'goods') found((await findGoods(w.tx, [ownerId])).get(ownerId), 'goods', ownerId)
+  if (kind === 'bill') found((await listBills(w.tx, { id: ownerId }))[0], 'bill', ownerId)
   if (kind === 'sale') found((await findSales(w.tx, [ownerId], w.currency))[0], 'sale', ownerId)
 }
 
-/** Keeps a file with a customer, goods, a sale or the business. The first picture of goods is theirs; that of the business its mark. */
+/** Keeps a file with a customer, goods, a sale, a supplier's bill or the business. The first picture of goods is theirs; that of the business its mark. */
 export const keepFile = defineCommand('keep-file', keepFileInput, async (w, f) => {
   await mustExist(w, f.ownerKind, f.ownerId)
   const body = Buffer.from(f.base64, 'base64')

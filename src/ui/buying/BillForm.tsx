@@ -1,31 +1,28 @@
 'use client'
 import { X } from 'lucide-react'
+import { useEffect, useState } from 'react'
 import { useFieldArray, useFormContext } from 'react-hook-form'
+import type { AnswerTo } from '@/contract/calls'
 import type { Day } from '@/core/day'
+import { PAY_FROM } from '@/core/kinds'
 import { formatDigits } from '@/core/locale'
+import { PAY_FROM_NAMES } from '@/core/names'
+import { readBase64 } from '../files/readBase64'
 import { CommandForm } from '../form/CommandForm'
 import { FormDay, FormMoney, FormOn, FormQuantity, FormSelect, FormText } from '../form/inputs'
+import { call } from '../send'
+import {
+  draftOfRead,
+  isNoLine,
+  lineBody,
+  lineByAccount,
+  lineOfGoods,
+  type BillDraft,
+  type BillLineDraft,
+  type ToInvoice,
+} from './billDraft'
+import { ReadBill } from './ReadBill'
 import { SupplierPick } from './SupplierPick'
-
-/** Goods that came, or are on order, and are not billed yet. */
-export interface ToInvoice {
-  readonly receivedLineId?: number
-  readonly purchaseOrderLineId?: number
-  readonly description: string
-  readonly quantity: string
-  readonly unitCost: string
-}
-
-interface Line {
-  receivedLineId?: number
-  purchaseOrderLineId?: number
-  accountId: string
-  description: string
-  quantity: string
-  unitCost: string
-  amount: string
-  taxCode: string
-}
 
 interface Props {
   readonly supplier: { readonly id: number; readonly name: string } | null
@@ -36,100 +33,185 @@ interface Props {
   readonly today: Day
 }
 
-interface Draft {
-  supplierId: string
-  theirNumber: string
-  on: string
-  due: string
-  lines: Line[]
-}
-
 const schema = () => import('@/contract/inputs/buying/bills').then((m) => m.enterBillInput)
+const PAID = [{ value: '', name: 'Not yet' }, ...PAY_FROM.map((value) => ({ value, name: PAY_FROM_NAMES[value] }))]
 
-const bodyOf = ({ accountId, quantity, unitCost, amount, taxCode, ...l }: Line) =>
-  accountId === ''
-    ? { ...l, quantity, unitCost, ...(taxCode === '' ? {} : { taxCode }) }
-    : { accountId, description: l.description, amount, ...(taxCode === '' ? {} : { taxCode }) }
+type Entered = AnswerTo<'POST', '/bills'>
+const sayEntered = (b: Entered): string => {
+  const other = Number(b.priceDifference) === 0 ? '' : ` ${formatDigits(b.priceDifference)} other than received at.`
+  const owed = Number(b.open) > 0 ? `${formatDigits(b.open)} owed to ${b.supplier}.` : `Paid to ${b.supplier}.`
+  return `${b.number}: ${owed}${other}`
+}
 
 /** A supplier's bill: for goods that came at the price it asks, and for anything else by account. */
 export const BillForm = ({ supplier, goods, accounts, codes, currency, today }: Props) => {
-  const empty = { accountId: accounts[0] ? String(accounts[0].id) : '', description: '', amount: '', taxCode: '' }
-  const start: Draft = {
+  const usual = accounts[0] ? String(accounts[0].id) : ''
+  const [paper, setPaper] = useState<File | null>(null)
+  const [named, setNamed] = useState(supplier?.name ?? '')
+  const start: BillDraft = {
     supplierId: supplier ? String(supplier.id) : '',
     theirNumber: '',
     on: String(today),
     due: '',
-    lines:
-      goods.length > 0
-        ? goods.map((g) => ({ ...g, accountId: '', amount: '', taxCode: '' }))
-        : [{ ...empty, quantity: '1', unitCost: '' }],
+    paidFrom: '',
+    lines: goods.length > 0 ? goods.map(lineOfGoods) : [lineByAccount(usual)],
+  }
+  const keepPaper = async ({ id }: Entered) => {
+    if (paper)
+      await call('POST', '/files', {
+        ownerKind: 'bill',
+        ownerId: id,
+        name: paper.name,
+        base64: await readBase64(paper),
+      })
   }
   return (
-    <CommandForm
-      method="POST"
-      path="/bills"
-      schema={schema}
-      start={start}
-      asBody={({ due, lines, ...d }: Draft) => ({ ...d, ...(due === '' ? {} : { due }), lines: lines.map(bodyOf) })}
-      skip={{ lines: (l: Line) => l.accountId === '' && (l.quantity === '' || l.quantity === '0') }}
-      say={(b) =>
-        `${b.number}: ${formatDigits(b.totals.gross)} owed to ${b.supplier}.${Number(b.priceDifference) === 0 ? '' : ` ${formatDigits(b.priceDifference)} other than the goods came in at.`}`
-      }
-      go={(b) => `/buying/bills/${b.id}`}
-      preview={{ currency }}
-      submit="Enter bill"
-    >
-      <div className="mb-3 grid gap-3 md:grid-cols-2">
-        <SupplierPick start={supplier?.name} autoFocus={supplier === null} />
-        <FormText name="theirNumber" label="Number on their bill" most={60} />
-        <FormOn today={today} />
-        <FormDay name="due" label="Due, if not by their terms" today={today} />
+    <div className={paper ? 'grid gap-6 xl:grid-cols-2' : ''}>
+      <div className="max-w-4xl">
+        <CommandForm
+          method="POST"
+          path="/bills"
+          schema={schema}
+          start={start}
+          asBody={({ due, paidFrom, lines, ...d }: BillDraft) => ({
+            ...d,
+            ...(due === '' ? {} : { due }),
+            ...(paidFrom === '' ? {} : { paidFrom }),
+            lines: lines.map(lineBody),
+          })}
+          skip={{ lines: isNoLine }}
+          say={sayEntered}
+          go={(b) => `/buying/bills/${b.id}`}
+          onDone={(b) => void keepPaper(b)}
+          preview={{ currency }}
+          submit="Enter bill"
+        >
+          <FromFile account={usual} onPaper={setPaper} onSupplier={setNamed} />
+          <div className="mb-3 grid gap-3 md:grid-cols-2">
+            <SupplierPick key={named} start={named} autoFocus={supplier === null} />
+            <FormText name="theirNumber" label="Number on their bill" most={60} />
+            <FormOn today={today} />
+            <FormDay name="due" label="Due, if not by their terms" today={today} />
+          </div>
+          <Lines usual={usual} accounts={accounts} codes={codes} currency={currency} />
+          <div className="mt-3 max-w-xs">
+            <FormSelect name="paidFrom" label="Paid at once from" options={PAID} />
+          </div>
+        </CommandForm>
       </div>
-      <Lines empty={{ ...empty, quantity: '1', unitCost: '' }} accounts={accounts} codes={codes} currency={currency} />
-    </CommandForm>
+      {paper && <Beside paper={paper} onClose={() => setPaper(null)} />}
+    </div>
   )
 }
 
-type LinesProps = Pick<Props, 'accounts' | 'codes' | 'currency'> & { readonly empty: Line }
+/** Fills in the form from their file. */
+const FromFile = ({
+  account,
+  onPaper,
+  onSupplier,
+}: {
+  readonly account: string
+  readonly onSupplier: (name: string) => void
+  readonly onPaper: (paper: File | null) => void
+}) => {
+  const { getValues, reset } = useFormContext<BillDraft>()
+  return (
+    <ReadBill
+      onPaper={onPaper}
+      onRead={(read) => {
+        reset({
+          ...getValues(),
+          ...draftOfRead(read, account),
+          ...(read.supplierId === null ? {} : { supplierId: String(read.supplierId) }),
+        })
+        if (read.supplierId !== null) onSupplier(read.supplier)
+      }}
+    />
+  )
+}
 
-const Lines = ({ empty, accounts, codes, currency }: LinesProps) => {
-  const { control } = useFormContext<Draft>()
+/** Their bill as it was photographed or printed, beside what is typed of it. */
+const Beside = ({ paper, onClose }: { readonly paper: File; readonly onClose: () => void }) => {
+  const [address, setAddress] = useState('')
+  useEffect(() => {
+    const made = URL.createObjectURL(paper)
+    setAddress(made)
+    return () => URL.revokeObjectURL(made)
+  }, [paper])
+  if (address === '') return null
+  return (
+    <section aria-label="Their bill">
+      <div className="mb-2 flex items-center justify-between gap-3">
+        <span className="truncate">{paper.name}</span>
+        <button type="button" aria-label="Leave the file out" className="p-2 text-iron-500" onClick={onClose}>
+          <X size={15} />
+        </button>
+      </div>
+      {paper.type.startsWith('image/') ? (
+        // eslint-disable-next-line @next/next/no-img-element -- it is not sent anywhere yet
+        <img src={address} alt="Their bill" className="w-full border border-iron-300" />
+      ) : (
+        <iframe src={address} title="Their bill" className="h-160 w-full border border-iron-300" />
+      )}
+    </section>
+  )
+}
+
+type LinesProps = Pick<Props, 'accounts' | 'codes' | 'currency'> & { readonly usual: string }
+
+const Lines = ({ usual, accounts, codes, currency }: LinesProps) => {
+  const { control } = useFormContext<BillDraft>()
   const { fields, append, remove } = useFieldArray({ control, name: 'lines' })
-  const tax = [{ value: '', name: 'No tax' }, ...codes.map((c) => ({ value: c.code, name: c.name }))]
   return (
     <div>
-      {fields.map((l, i) => {
-        const name = l.description || `line ${i + 1}`
-        return (
-          <fieldset key={l.id} className="mb-3 grid items-end gap-3 md:grid-cols-[1.4fr_1fr_1fr_1fr_auto]">
-            <legend className="sr-only">{name}</legend>
-            {l.accountId === '' ? (
-              <>
-                <span className="pb-1.5">{l.description}</span>
-                <FormQuantity name={`lines.${i}.quantity`} label="Quantity" />
-                <FormQuantity name={`lines.${i}.unitCost`} label="Cost of one" />
-              </>
-            ) : (
-              <>
-                <FormText name={`lines.${i}.description`} label="What for" most={500} />
-                <FormSelect
-                  name={`lines.${i}.accountId`}
-                  label="Account"
-                  options={accounts.map((a) => ({ value: String(a.id), name: `${a.code} ${a.name}` }))}
-                />
-                <FormMoney name={`lines.${i}.amount`} label="Net" currency={currency} />
-              </>
-            )}
-            <FormSelect name={`lines.${i}.taxCode`} label="Tax" options={tax} />
-            <button type="button" aria-label={`Remove ${name}`} className="p-2 text-iron-500" onClick={() => remove(i)}>
-              <X size={15} />
-            </button>
-          </fieldset>
-        )
-      })}
-      <button type="button" className="text-xs underline" onClick={() => append(empty, { shouldFocus: false })}>
+      {fields.map((l, i) => (
+        <BillLine key={l.id} line={l} at={i} onRemove={() => remove(i)} {...{ accounts, codes, currency }} />
+      ))}
+      <button
+        type="button"
+        className="text-xs underline"
+        onClick={() => append(lineByAccount(usual), { shouldFocus: false })}
+      >
         Add a line by account
       </button>
     </div>
+  )
+}
+
+interface LineProps extends Pick<Props, 'accounts' | 'codes' | 'currency'> {
+  readonly line: BillLineDraft
+  readonly at: number
+  readonly onRemove: () => void
+}
+
+const BillLine = ({ line, at, onRemove, accounts, codes, currency }: LineProps) => {
+  const name = line.description || `line ${at + 1}`
+  const tax = [{ value: '', name: 'No tax' }, ...codes.map((c) => ({ value: c.code, name: c.name }))]
+  return (
+    <fieldset className="mb-3 grid items-end gap-3 md:grid-cols-[1.4fr_1fr_1fr_1fr_0.8fr_auto]">
+      <legend className="sr-only">{name}</legend>
+      {line.accountId === '' ? (
+        <>
+          <span className="pb-1.5">{line.description}</span>
+          <FormQuantity name={`lines.${at}.quantity`} label="Quantity" />
+          <FormQuantity name={`lines.${at}.unitCost`} label="Cost of one" />
+        </>
+      ) : (
+        <>
+          <FormText name={`lines.${at}.description`} label="What for" most={500} />
+          <FormSelect
+            name={`lines.${at}.accountId`}
+            label="Account"
+            options={accounts.map((a) => ({ value: String(a.id), name: `${a.code} ${a.name}` }))}
+          />
+          <FormMoney name={`lines.${at}.amount`} label="Net" currency={currency} />
+        </>
+      )}
+      <FormSelect name={`lines.${at}.taxCode`} label="Tax" options={tax} />
+      <FormMoney name={`lines.${at}.tax`} label="Tax on it" placeholder="by its code" currency={currency} />
+      <button type="button" aria-label={`Remove ${name}`} className="p-2 text-iron-500" onClick={onRemove}>
+        <X size={15} />
+      </button>
+    </fieldset>
   )
 }

@@ -1,6 +1,8 @@
 'use client'
 import { formatDay, type Day } from '@/core/day'
+import type { PayFrom } from '@/core/kinds'
 import { formatDigits } from '@/core/locale'
+import { PAY_FROM_NAMES } from '@/core/names'
 import { CommandForm } from '../form/CommandForm'
 import { FormMoney, FormOn, FormPick } from '../form/inputs'
 
@@ -17,8 +19,7 @@ interface Props {
 }
 
 const schema = () => import('@/contract/inputs/buying/bills').then((m) => m.paySupplierInput)
-const FROM = { bank: 'Bank', drawer: 'Drawer' } as const
-const START: { from: keyof typeof FROM } = { from: 'bank' }
+const START: { from: PayFrom } = { from: 'bank' }
 
 /** Money to a supplier; early-payment discounts are taken by themselves, what is left is paid in advance. */
 export const PayForm = ({ supplierId, billId, amount, discount, currency, today, onDone }: Props) => (
@@ -49,7 +50,7 @@ export const PayForm = ({ supplierId, billId, amount, discount, currency, today,
     )}
     <div className="grid grid-cols-2 gap-3">
       <FormMoney name="amount" label="Amount" currency={currency} />
-      <FormPick name="from" label="From" options={FROM} />
+      <FormPick name="from" label="From" options={PAY_FROM_NAMES} />
       <FormOn today={today} />
     </div>
   </CommandForm>

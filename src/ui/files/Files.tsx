@@ -8,7 +8,7 @@ import { SureButton } from '../SureButton'
 import { readBase64 } from './readBase64'
 
 interface Props {
-  readonly ownerKind: 'customer' | 'goods' | 'sale' | 'business'
+  readonly ownerKind: 'customer' | 'goods' | 'sale' | 'business' | 'bill'
   readonly ownerId: number
   readonly files: readonly {
     readonly id: number

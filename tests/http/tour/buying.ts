@@ -124,7 +124,7 @@ export const buying = (open: () => Tour, made: Made): void => {
       expect(run.payments).toMatchObject([{ supplierId: supplier, amount: '4.00' }])
       expect(run.file).toContain('pain.001.001.09')
       const more = await tour.does('POST /goods-received', {
-        body: { supplierId: supplier, lines: [{ goodsId: thing, quantity: '5', unitCost: '6.00' }] },
+        body: { supplierId: supplier, lines: [{ goodsId: made.rosin, quantity: '5', unitCost: '6.00' }] },
       })
       await tour.does('POST /goods-received/{id}/undo', { id: more.id, body: { reason: 'Typed twice' } })
       expect(

@@ -1,3 +1,4 @@
+import { PAY_FROM } from '@/core/kinds'
 import { z } from 'zod'
 import { amount, day, id, needed, on, positiveAmount, quantity, text, unitPrice } from '@/contract/fields'
 
@@ -29,11 +30,17 @@ const billLine = z
   })
 export type BillLineInput = z.output<typeof billLine>
 
+/** The bank, the drawer, the owner's own pocket, or an account by its id. */
+const payFrom = z.union([z.enum(PAY_FROM), id], { error: 'Say bank, drawer, own-pocket, or the id of an account.' })
+export type PayFromInput = z.output<typeof payFrom>
+
 export const enterBillInput = z.object({
   supplierId: id,
   on,
   theirNumber: needed(60, 'The number on their bill'),
   due: day.optional(),
+  /** Paid whole on its own day, from there. */
+  paidFrom: payFrom.optional(),
   lines: z.array(billLine, { error: 'Lines are a list.' }).min(1, 'Say what it is for.').max(500),
 })
 export const voidBillInput = z.object({ billId: id, on, reason: needed(200, 'A reason') })
@@ -41,8 +48,7 @@ export const voidBillInput = z.object({ billId: id, on, reason: needed(200, 'A r
 export const paySupplierInput = z.object({
   supplierId: id,
   on,
-  /** The bank, the drawer, or an account by its id. */
-  from: z.union([z.literal('bank'), z.literal('drawer'), id], { error: 'Say bank, drawer, or the id of an account.' }),
+  from: payFrom,
   amount: positiveAmount,
   /** The oldest bills first, or so much of each; what is left is paid in advance. */
   for: z

@@ -9,8 +9,8 @@ export const isBase64 = (text: string): boolean => {
 }
 
 export const keepFileInput = z.object({
-  ownerKind: z.enum(['customer', 'goods', 'sale', 'business'], {
-    error: 'Say customer, goods, sale or business.',
+  ownerKind: z.enum(['customer', 'goods', 'sale', 'business', 'bill'], {
+    error: 'Say customer, goods, sale, business or bill.',
   }),
   ownerId: id.default(1),
   name: needed(200, 'A name'),

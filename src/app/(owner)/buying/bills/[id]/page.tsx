@@ -6,6 +6,7 @@ import { readBillPage } from '@/model/buying/pages'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { BillActs } from '@/ui/buying/BillActs'
 import { Facts } from '@/ui/Facts'
+import { Files } from '@/ui/files/Files'
 import { Heading } from '@/ui/Heading'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 import { To } from '@/ui/To'
@@ -15,7 +16,8 @@ export const metadata: Metadata = { title: 'Bill' }
 
 export default async function BillPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
-  const { bill, posted, costs, received, waiting } = (await readBillPage(shop, await idFrom(params))) ?? notFound()
+  const { bill, posted, costs, received, waiting, files } =
+    (await readBillPage(shop, await idFrom(params))) ?? notFound()
   const isOpen = Number(bill.open) > 0
   const [due] = bill.dues
   return (
@@ -97,6 +99,9 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
           Credit {c.theirNumber || c.number} on {formatDay(c.on)}, {formatDigits(c.totals.gross)}: {c.reason}
         </p>
       ))}
+      <div className="mt-6 max-w-sm">
+        <Files ownerKind="bill" ownerId={bill.id} files={files} label="Their bill" />
+      </div>
       <InTheBooks {...posted} />
     </>
   )

@@ -1,0 +1,56 @@
+/** Units of UN/ECE Recommendation 20 and packages of Recommendation 21 as invoices name them, with their names. */
+const UNITS: Readonly<Record<string, string>> = {
+  C62: 'one',
+  EA: 'each',
+  H87: 'piece',
+  PCE: 'piece',
+  NAR: 'article',
+  PR: 'pair',
+  SET: 'set',
+  DZN: 'dozen',
+  GRO: 'gross',
+  HC: 'hundred',
+  XBX: 'box',
+  XPK: 'package',
+  XPA: 'packet',
+  XCT: 'carton',
+  XRO: 'roll',
+  XBG: 'bag',
+  XBO: 'bottle',
+  XCA: 'can',
+  MTR: 'metre',
+  CMT: 'centimetre',
+  MMT: 'millimetre',
+  FOT: 'foot',
+  INH: 'inch',
+  YRD: 'yard',
+  MTK: 'square metre',
+  MTQ: 'cubic metre',
+  KGM: 'kilogram',
+  GRM: 'gram',
+  LBR: 'pound',
+  ONZ: 'ounce',
+  TNE: 'tonne',
+  LTR: 'litre',
+  MLT: 'millilitre',
+  CLT: 'centilitre',
+  SEC: 'second',
+  MIN: 'minute',
+  HUR: 'hour',
+  DAY: 'day',
+  WEE: 'week',
+  MON: 'month',
+  ANN: 'year',
+  KWH: 'kilowatt hour',
+  KMT: 'kilometre',
+  E48: 'service',
+  LS: 'lump sum',
+  P1: 'percent',
+}
+
+/**
+ * What a unit code is called; null where it is none we know.
+ *
+ * @example unitName('HUR') // 'hour'
+ */
+export const unitName = (code: string): string | null => UNITS[code] ?? null

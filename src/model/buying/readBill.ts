@@ -1,0 +1,106 @@
+import { err, ok, type Result } from '@/core/result'
+import { leftOfLine } from '@/core/buying'
+import { readUbl, type UblInvoice, type UblLine } from '@/core/einvoice'
+import { addMoney, smaller, toDecimal, toDecimalString, type Decimal } from '@/core/money'
+import { decodeXml } from '@/core/xml'
+import { codesOn, wholeRate } from '@/core/tax'
+import type { Failure } from '@/contract/failure'
+import { findBillByNumber } from '@/data/queries/bill'
+import { listGoodsCalled } from '@/data/queries/goods'
+import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
+import { listPurchaseLines, listPurchaseOrders } from '@/data/queries/purchaseOrder'
+import { findSupplierCalled } from '@/data/queries/suppliers'
+import { listTaxCodes } from '@/data/queries/taxCodes'
+import type { Asked } from '../where'
+import { cameTally } from './came'
+
+/** What came or is on order and is not billed yet, each used up line by line. */
+interface Billable {
+  readonly goodsId: number
+  readonly receivedLineId?: number
+  readonly purchaseOrderLineId?: number
+  left: Decimal
+}
+
+/** What of a supplier's is still to be billed: what came first, then what is on the order the bill names. */
+const readBillable = async ({ db, business }: Asked, supplierId: number, order: string): Promise<Billable[]> => {
+  const [papers, orders] = await Promise.all([
+    listGoodsReceived(db, { supplierId }),
+    listPurchaseOrders(db, { supplierId }),
+  ])
+  const named = orders.filter((o) => o.number.toLowerCase() === order.toLowerCase())
+  const [came, ordered] = await Promise.all([
+    listReceivedLines(db, { receivedIds: papers.map((p) => p.id) }),
+    listPurchaseLines(db, { orderIds: named.map((o) => o.id) }),
+  ])
+  const received = came.map((l): Billable => ({
+    goodsId: l.goodsId,
+    receivedLineId: l.id,
+    left: leftOfLine(cameTally(l, business.currency)).toBill,
+  }))
+  const toCome = ordered.flatMap((l): Billable[] =>
+    l.goodsId === null
+      ? []
+      : [{ goodsId: l.goodsId, purchaseOrderLineId: l.id, left: l.quantity.minus(l.received).minus(l.ahead) }],
+  )
+  return [...received, ...toCome].filter((b) => b.left.gt(0))
+}
+
+/** The one tax code of a rate in percent on a day; null where there is none, or more than one. */
+const codeOf = (codes: Awaited<ReturnType<typeof listTaxCodes>>, invoice: UblInvoice, line: UblLine): string | null => {
+  const fits = codesOn(codes, invoice.on).filter((c) => line.taxPercent?.eq(wholeRate(c).times(100)))
+  return fits.length === 1 ? (fits[0]?.code ?? null) : null
+}
+
+/**
+ * A supplier's invoice in UBL 2.1 as a draft of their bill: by whom, for what of what came, with which tax. Nothing is saved.
+ */
+export const readBill = async (asked: Asked, bytes: Uint8Array): Promise<Result<object, Failure>> => {
+  const { db, business } = asked
+  const refused = (path: string, message: string) => err<Failure>({ code: 'invalid', errors: [{ path, message }] })
+  const text = decodeXml(bytes)
+  if (text === null) return refused('', 'The letters of this file cannot be read. Ask for it in UTF-8.')
+  const read = readUbl(text, business.currency)
+  if (!read.ok) return refused(read.error.path, read.error.message)
+  const invoice = read.value
+  const supplier = await findSupplierCalled(db, invoice.supplier)
+  const [before, billable, codes, goods] = await Promise.all([
+    supplier && findBillByNumber(db, supplier.id, invoice.number),
+    supplier ? readBillable(asked, supplier.id, invoice.order) : [],
+    listTaxCodes(db),
+    listGoodsCalled(
+      db,
+      supplier?.id ?? 0,
+      invoice.lines.map((l) => ({ ...l.codes, name: l.description })),
+    ),
+  ])
+  return ok({
+    supplierId: supplier?.id ?? null,
+    supplier: supplier?.name ?? invoice.supplier.name,
+    theirNumber: invoice.number,
+    enteredAs: before?.number ?? null,
+    on: invoice.on,
+    due: invoice.due,
+    lines: invoice.lines.map((l, i) => {
+      const goodsId = goods[i] ?? null
+      const fits = billable.find((b) => b.goodsId === goodsId && b.left.gt(0))
+      if (fits) fits.left = fits.left.minus(smaller(fits.left, l.quantity))
+      return {
+        receivedLineId: fits?.receivedLineId ?? null,
+        purchaseOrderLineId: fits?.purchaseOrderLineId ?? null,
+        goodsId,
+        description: l.description,
+        quantity: l.quantity.toString(),
+        unitCost: toDecimal(l.net).div(l.quantity).toDecimalPlaces(4).toString(),
+        amount: toDecimalString(l.net),
+        tax: toDecimalString(l.tax),
+        taxCode: codeOf(codes, invoice, l),
+      }
+    }),
+    totals: {
+      net: toDecimalString(invoice.net),
+      tax: toDecimalString(invoice.tax),
+      gross: toDecimalString(addMoney(invoice.net, invoice.tax)),
+    },
+  })
+}

@@ -1,0 +1,67 @@
+'use client'
+import { useRef, useState } from 'react'
+import type { AnswerTo } from '@/contract/calls'
+import { Refusal } from '../Refusal'
+import { request, UNANSWERED, type Refused } from '../http'
+
+interface Props {
+  readonly onRead: (read: AnswerTo<'POST', '/bills/read'>) => void
+  /** A photo or PDF of it, kept with the bill. */
+  readonly onPaper: (paper: File | null) => void
+}
+
+const XML = 'application/xml'
+
+/** A bill that came as a file: an e-invoice fills in the form, a photo or PDF is shown beside it. */
+export const ReadBill = ({ onRead, onPaper }: Props) => {
+  const input = useRef<HTMLInputElement>(null)
+  const [refused, setRefused] = useState<Refused | null>(null)
+  const [says, setSays] = useState('')
+  const read = async (file: File | undefined) => {
+    if (!file) return
+    setRefused(null)
+    setSays('')
+    if (/^image\/|\/pdf$/.test(file.type)) onPaper(file)
+    else {
+      const sent = await request<AnswerTo<'POST', '/bills/read'>>('/api/v1/bills/read', {
+        method: 'POST',
+        file: { type: XML, content: file },
+        unanswered: UNANSWERED,
+      })
+      if (!sent.ok) setRefused(sent)
+      else {
+        onRead(sent.value)
+        setSays(
+          sent.value.enteredAs
+            ? `This bill is entered already, as ${sent.value.enteredAs}.`
+            : sent.value.supplierId === null
+              ? `Read. ${sent.value.supplier || 'Its supplier'} is not among your suppliers: choose one.`
+              : 'Read. Compare it, then enter it.',
+        )
+      }
+    }
+    if (input.current) input.current.value = ''
+  }
+  return (
+    <div className="mb-4">
+      <label className="btn cursor-pointer focus-within:outline-2 focus-within:outline-rust-600">
+        From a file
+        <input
+          ref={input}
+          type="file"
+          accept=".xml,image/png,image/jpeg,image/webp,application/pdf"
+          aria-describedby="bill-file"
+          className="sr-only"
+          onChange={(e) => void read(e.target.files?.[0])}
+        />
+      </label>
+      <span id="bill-file" className="sub ml-3">
+        An e-invoice (UBL 2.1) fills in the form; a photo or PDF stands beside it and is kept.
+      </span>
+      <p role="status" className={says === '' ? 'sr-only' : 'mt-2'}>
+        {says}
+      </p>
+      <Refusal refused={refused} />
+    </div>
+  )
+}
