@@ -44,8 +44,8 @@ const attachmentOf = async ({ db, business, today }: House, letter: PostRow): Pr
 
 /** The letter as it goes out: with a link of its own, whose secret stands nowhere else. */
 const withLink = async ({ db, business, today }: House, letter: PostRow): Promise<string> => {
-  if (!letter.body.includes(LINK_PLACE)) return letter.body
   const { customerId, saleId } = letter
+  if (!letter.body.includes(LINK_PLACE) || customerId === null) return letter.body
   return letter.body.replaceAll(
     LINK_PLACE,
     await makeLink(db, { customerId, saleId, opensAll: business.linksOpenAll, on: today }),

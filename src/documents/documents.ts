@@ -8,6 +8,8 @@ import { packingSlipOf } from './packingSlip'
 import type { Paper } from './paper'
 import { paperOfSale } from './paperOfSale'
 import { pickListOf } from './pickList'
+import { purchaseOrderOf } from './purchaseOrder'
+import { remittanceOf } from './remittance'
 import { paperOfReceipt } from './receipt'
 import { paperOfRefund } from './refund'
 import { statementOf } from './statement'
@@ -30,4 +32,6 @@ export const DOCUMENTS: Readonly<Record<PaperKind, ReadDocument>> = {
   reminder: reminderOf,
   'open-items': openItemsOf,
   agreement: agreementOf,
+  'purchase-order': purchaseOrderOf,
+  remittance: remittanceOf,
 }

@@ -8,7 +8,7 @@ const columns = defineColumns<PostRow>([
   { key: 'day', head: 'Date', as: 'day', of: (p) => p.sentOn ?? p.writtenOn, only: 'screen', tone: 'quiet' },
   { key: 'written', head: 'Written', as: 'day', of: (p) => p.writtenOn, only: 'file' },
   { key: 'sent', head: 'Sent', as: 'day', of: (p) => p.sentOn, only: 'file' },
-  { key: 'customer', head: 'To', as: 'text', of: (p) => p.customerName, note: (p) => p.recipient },
+  { key: 'customer', head: 'To', as: 'text', of: (p) => p.name, note: (p) => p.recipient },
   { key: 'to', head: 'Address', as: 'text', of: (p) => p.recipient, only: 'file' },
   { key: 'paper', head: 'Document', as: 'text', of: (p) => p.paper, only: 'file' },
   { key: 'subject', head: 'Subject', as: 'text', of: (p) => p.subject, href: (p) => `/post/${p.id}` },

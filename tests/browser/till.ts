@@ -35,7 +35,8 @@ export const openTill = async (name: string) => {
         ...(body === undefined ? {} : { 'content-type': 'application/json' }),
         ...headers,
       },
-      body: body === undefined ? undefined : JSON.stringify(body),
+      // A text is a file as it is.
+      body: body === undefined || typeof body === 'string' ? body : JSON.stringify(body),
     })
     // eslint-disable-next-line @typescript-eslint/no-explicit-any -- what came is what the test is about
     const answer = (await response.json()) as any

@@ -21,7 +21,12 @@ const SUPPLIERS = { status: 200, body: { items: [{ id: 3, name: 'Halden String W
 describe('an order to a supplier', () => {
   const open = () =>
     render(
-      <OrderForm id={null} supplier="" today={TODAY} start={{ supplierId: '', wantedBy: '', note: '', lines: [] }} />,
+      <OrderForm
+        id={null}
+        supplier=""
+        today={TODAY}
+        start={{ supplierId: '', wantedBy: '', confirmedFor: '', note: '', lines: [] }}
+      />,
     )
 
   test('is written by finding the supplier and the goods, and words beside them', async () => {
@@ -47,6 +52,7 @@ describe('an order to a supplier', () => {
     expect(bodyOf(sent, '/purchase-orders')).toEqual({
       supplierId: '3',
       wantedBy: null,
+      confirmedFor: null,
       note: '',
       lines: [{ goodsId: 7, description: 'Rosin', quantity: '24', unitCost: '4.1' }],
     })
@@ -61,7 +67,13 @@ describe('an order to a supplier', () => {
         id={9}
         supplier="Halden"
         today={TODAY}
-        start={{ supplierId: '3', wantedBy: '', note: '', lines: [line(1, 'Rosin'), line(2, 'Cloth')] }}
+        start={{
+          supplierId: '3',
+          wantedBy: '',
+          confirmedFor: '',
+          note: '',
+          lines: [line(1, 'Rosin'), line(2, 'Cloth')],
+        }}
       />,
     )
     await press('Remove Rosin')
@@ -77,6 +89,7 @@ describe('an order to a supplier', () => {
         id={9}
         number="O-9"
         status={status}
+        changed={false}
         supplierId={3}
         canInvoice={false}
         places={[]}

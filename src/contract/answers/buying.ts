@@ -31,6 +31,10 @@ const order = z.object({
   supplier: z.string(),
   on: dayText,
   wantedBy: dayText.nullable(),
+  confirmedFor: dayText.nullable(),
+  /** How often it went out otherwise than before; whether it was changed since. */
+  version: z.int(),
+  changed: z.boolean(),
   direct: z.boolean(),
   note: z.string(),
   status: z.enum(PURCHASE_STATUSES),
@@ -194,7 +198,8 @@ export const buyingAnswers = {
   'GET /purchase-orders': list(order),
   'GET /purchase-orders/{id}': order,
   'PATCH /purchase-orders/{id}': order,
-  'POST /purchase-orders/{id}/send': order,
+  /** With the e-mail it went out with. */
+  'POST /purchase-orders/{id}/send': order.extend({ postId: z.int().nullable() }),
   'POST /purchase-orders/{id}/close': order,
   'POST /sales/{id}/purchase-orders': z.object({ orders: z.array(order) }),
   'POST /buying/proposals': z.object({ orders: z.array(order) }),

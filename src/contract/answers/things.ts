@@ -189,7 +189,9 @@ export const toBank = z.object({
 
 export const letter = z.object({
   id: z.int(),
-  customerId: z.int(),
+  /** To a customer or a supplier; `customer` is the name of either. */
+  customerId: z.int().nullable(),
+  supplierId: z.int().nullable(),
   customer: z.string(),
   saleId: z.int().nullable(),
   paper: z.string(),

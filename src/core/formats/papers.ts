@@ -8,7 +8,16 @@ export interface LetterTemplate {
 /** What a kind of document is made of and how it looks and is written about where the owner says nothing else. */
 interface PaperTraits {
   /** What its id counts. */
-  readonly of: 'sale' | 'handover' | 'deposit-request' | 'invoice' | 'receipt' | 'refund' | 'customer'
+  readonly of:
+    | 'sale'
+    | 'handover'
+    | 'deposit-request'
+    | 'invoice'
+    | 'receipt'
+    | 'refund'
+    | 'customer'
+    | 'purchase-order'
+    | 'supplier-payment'
   readonly columns: readonly PaperColumn[]
   /** Shows no prices, whatever its layout says. */
   readonly withoutPrices?: true
@@ -120,6 +129,22 @@ export const PAPER_KINDS = {
     letter: {
       subject: 'Your open invoices',
       body: 'Dear {name},\n\nAttached is a list of your open invoices, {amount} in total.\n\nYou can view and pay them online:\n{link}\n\nKind regards,\n{business}',
+    },
+  },
+  'purchase-order': {
+    of: 'purchase-order',
+    columns: ['code', 'quantity', 'each', 'sum'],
+    letter: {
+      subject: 'Purchase order {number}',
+      body: 'Hello {name},\n\nPlease find attached our order {number}.\nWe need it by {ready}.\n\nPlease confirm when you will deliver.\n\nKind regards,\n{business}',
+    },
+  },
+  remittance: {
+    of: 'supplier-payment',
+    columns: ['date', 'sum'],
+    letter: {
+      subject: 'Payment {number}: {amount}',
+      body: 'Hello {name},\n\nWe have paid you {amount}. What it pays is listed in the attachment.\n\nKind regards,\n{business}',
     },
   },
 } as const satisfies Readonly<Record<string, PaperTraits>>

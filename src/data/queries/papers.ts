@@ -9,6 +9,8 @@ const NEWEST_OF: Readonly<Record<ReturnType<typeof traitsOf>['of'], SQL>> = {
   invoice: sql`select id from invoice where kind = 'invoice' and status = 'issued' order by id desc limit 1`,
   receipt: sql`select id from receipt order by id desc limit 1`,
   refund: sql`select id from refund order by id desc limit 1`,
+  'purchase-order': sql`select id from purchase_order order by id desc limit 1`,
+  'supplier-payment': sql`select id from supplier_payment order by id desc limit 1`,
   customer: sql`select customer_id as id from due where filled < amount order by due_on limit 1`,
 }
 

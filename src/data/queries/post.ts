@@ -3,7 +3,7 @@ import { and, asc, eq, sql, type SQLWrapper } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { PostState } from '@/core/kinds'
 import type { Db } from '../connect'
-import { customer, post } from '../schema'
+import { customer, post, supplier } from '../schema'
 import { inOrder, type Part } from './inOrder'
 import { isOneOf, matchesPaper } from './search'
 
@@ -11,8 +11,11 @@ export type { PostState }
 
 export interface PostRow {
   readonly id: number
-  readonly customerId: number
-  readonly customerName: string
+  /** To a customer, or to a supplier. */
+  readonly customerId: number | null
+  readonly supplierId: number | null
+  /** Whom it is to. */
+  readonly name: string
   readonly saleId: number | null
   readonly paper: string
   readonly paperId: number | null
@@ -30,17 +33,20 @@ export interface PostRow {
 export interface PostFilter {
   readonly id?: number
   readonly customerId?: number
+  readonly supplierId?: number
   readonly saleId?: number
   readonly state?: PostState
   readonly search?: string
 }
+
+const NAME = sql<string>`coalesce(${customer.name}, ${supplier.name}, '')`
 
 const ORDERS: Readonly<Record<string, SQLWrapper>> = {
   day: sql`coalesce(${post.sentOn}, ${post.writtenOn})`,
   written: post.writtenOn,
   sent: post.sentOn,
   to: sql`lower(${post.recipient})`,
-  customer: sql`lower(${customer.name})`,
+  customer: sql`lower(${NAME})`,
   paper: post.paper,
   subject: sql`lower(${post.subject})`,
   state: post.state,
@@ -50,17 +56,22 @@ const ORDERS: Readonly<Record<string, SQLWrapper>> = {
 /** Letters that fit, the newest first where no order is asked for. */
 export const listPost = async (db: Db, filter: PostFilter, part: Part): Promise<PostRow[]> => {
   const all = db
-    .select({ post, customerName: customer.name })
+    .select({ post, name: NAME })
     .from(post)
-    .innerJoin(customer, eq(customer.id, post.customerId))
+    .leftJoin(customer, eq(customer.id, post.customerId))
+    .leftJoin(supplier, eq(supplier.id, post.supplierId))
     .where(
       and(
         filter.id ? eq(post.id, filter.id) : undefined,
         filter.customerId ? eq(post.customerId, filter.customerId) : undefined,
+        filter.supplierId ? eq(post.supplierId, filter.supplierId) : undefined,
         filter.saleId ? eq(post.saleId, filter.saleId) : undefined,
         filter.state ? eq(post.state, filter.state) : undefined,
         filter.search
-          ? matchesPaper(filter.search, { customerId: post.customerId, columns: [post.recipient, post.subject] })
+          ? matchesPaper(filter.search, {
+              customerId: post.customerId,
+              columns: [post.recipient, post.subject, supplier.name],
+            })
           : undefined,
         part.after ? sql`${post.id} < ${part.after}` : undefined,
       ),
@@ -68,9 +79,9 @@ export const listPost = async (db: Db, filter: PostFilter, part: Part): Promise<
     .orderBy(inOrder(ORDERS, part.order, sql`${post.id} desc`))
     .offset(part.offset ?? 0)
   const rows = await (part.limit === undefined ? all : all.limit(part.limit))
-  return rows.map(({ post: p, customerName }) => ({
+  return rows.map(({ post: p, name }) => ({
     ...p,
-    customerName,
+    name,
     writtenOn: p.writtenOn,
     sentOn: p.sentOn,
   }))

@@ -2,7 +2,7 @@ import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, sql } from 'drizzle
 import { decimal, ZERO, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
 import type { Db } from '../connect'
-import { goods, purchaseOrder, purchaseOrderLine, saleLine, supplier, taxCode } from '../schema'
+import { goods, purchaseOrder, purchaseOrderLine, purchaseOrderVersion, saleLine, supplier, taxCode } from '../schema'
 import { isOneOf } from './search'
 
 export interface OrderFilter {
@@ -75,6 +75,20 @@ export type PurchaseLineRow = Awaited<ReturnType<typeof listPurchaseLines>>[numb
 
 export const insertPurchaseOrder = async (db: Db, row: typeof purchaseOrder.$inferInsert): Promise<number> =>
   present((await db.insert(purchaseOrder).values(row).returning({ id: purchaseOrder.id }))[0]).id
+
+export const insertPurchaseVersion = async (db: Db, row: typeof purchaseOrderVersion.$inferInsert): Promise<void> => {
+  await db.insert(purchaseOrderVersion).values(row)
+}
+
+/** Orders as they went to the supplier, the first one first. */
+export const listPurchaseVersions = async (db: Db, orderIds: readonly number[]) =>
+  orderIds.length === 0
+    ? []
+    : db
+        .select()
+        .from(purchaseOrderVersion)
+        .where(isOneOf(purchaseOrderVersion.orderId, orderIds))
+        .orderBy(asc(purchaseOrderVersion.orderId), asc(purchaseOrderVersion.n))
 
 export const insertPurchaseLines = async (
   db: Db,

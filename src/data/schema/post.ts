@@ -13,6 +13,7 @@ import {
   unique,
 } from 'drizzle-orm/pg-core'
 import { identity, onDay } from './columns'
+import { supplier } from './goods'
 import { customer } from './people'
 
 const bytes = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => 'bytea' })
@@ -33,14 +34,13 @@ export const file = pgTable(
   (t) => [index('file_owner').on(t.ownerKind, t.ownerId), check('file_limited', sql`${t.size} between 1 and 4000000`)],
 )
 
-/** A letter to a customer: waits, is sent, or came back. */
+/** A letter to a customer or a supplier: waits, is sent, or came back. */
 export const post = pgTable(
   'post',
   {
     id: identity(),
-    customerId: integer()
-      .notNull()
-      .references(() => customer.id),
+    customerId: integer().references(() => customer.id),
+    supplierId: integer().references(() => supplier.id),
     saleId: integer(),
     /** The paper that goes with it, and which one. */
     paper: text().notNull(),
@@ -59,6 +59,8 @@ export const post = pgTable(
   },
   (t) => [
     index('post_customer').on(t.customerId, t.id),
+    index('post_supplier').on(t.supplierId, t.id),
+    check('post_to_somebody', sql`num_nonnulls(${t.customerId}, ${t.supplierId}) = 1`),
     index('post_sale').on(t.saleId),
     index('post_waiting')
       .on(t.nextTryAt)

@@ -5,6 +5,7 @@ import type { Db } from '@/data/connect'
 import {
   listPurchaseLines,
   listPurchaseOrders,
+  listPurchaseVersions,
   type OrderFilter,
   type PurchaseLineRow,
   type PurchaseOrderRow,
@@ -17,13 +18,46 @@ export const netOfLines = (lines: readonly PurchaseLineRow[], currency: string):
     currency,
   )
 
-const viewOf = (order: PurchaseOrderRow, lines: readonly PurchaseLineRow[], currency: string) => ({
+/** An order as it goes to the supplier: what of it they must know. */
+export const versionContent = (order: PurchaseOrderRow, lines: readonly PurchaseLineRow[]) => ({
+  wantedBy: order.wantedBy,
+  note: order.note,
+  lines: lines.map((l) => ({
+    id: l.id,
+    description: l.description,
+    quantity: l.quantity.toString(),
+    unitCost: l.unitCost.toString(),
+  })),
+})
+
+const inTurn = (value: unknown): unknown =>
+  Array.isArray(value)
+    ? value.map(inTurn)
+    : typeof value === 'object' && value !== null
+      ? Object.entries(value)
+          .sort(([a], [b]) => a.localeCompare(b))
+          .map(([key, inner]) => [key, inTurn(inner)])
+      : value
+
+/** Whether two contents say the same, whatever the turn of their keys: the database keeps its own. */
+export const sameContent = (a: unknown, b: unknown): boolean => JSON.stringify(inTurn(a)) === JSON.stringify(inTurn(b))
+
+const viewOf = (
+  order: PurchaseOrderRow,
+  lines: readonly PurchaseLineRow[],
+  versions: Awaited<ReturnType<typeof listPurchaseVersions>>,
+  currency: string,
+) => ({
   id: order.id,
   number: order.number,
   supplierId: order.supplierId,
   supplier: order.supplier,
   on: order.onDay,
   wantedBy: order.wantedBy,
+  confirmedFor: order.confirmedFor,
+  /** How often it went out otherwise than before; whether it was changed since. */
+  version: versions.at(-1)?.n ?? 0,
+  changed: versions.length > 0 && !sameContent(versions.at(-1)?.content, versionContent(order, lines)),
   direct: order.direct,
   note: order.note,
   status: purchaseStatus(order, lines),
@@ -63,11 +97,13 @@ export const orderViews = async (
   currency: string,
 ): Promise<readonly OrderView[]> => {
   const orders = await listPurchaseOrders(db, of, part)
-  const lines = await listPurchaseLines(db, { orderIds: orders.map((o) => o.id) })
+  const ids = orders.map((o) => o.id)
+  const [lines, versions] = await Promise.all([listPurchaseLines(db, { orderIds: ids }), listPurchaseVersions(db, ids)])
   return orders.map((o) =>
     viewOf(
       o,
       lines.filter((l) => l.orderId === o.id),
+      versions.filter((v) => v.orderId === o.id),
       currency,
     ),
   )

@@ -10,6 +10,7 @@ import { findGoods } from '@/data/queries/goods'
 import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
 import { listSpread } from '@/data/queries/landedCost'
 import { listPurchaseLines } from '@/data/queries/purchaseOrder'
+import { listPost } from '@/data/queries/post'
 import { listPlaces } from '@/data/queries/stock'
 import { findSupplier } from '@/data/queries/suppliers'
 import { readEntriesOf, readEntriesOfAll } from '../books/entry'
@@ -83,11 +84,16 @@ export const readSupplierPage = async (where: Where, id: number) => {
 export const readOrderPage = async ({ db, currency }: Where, id: number) => {
   const order = await orderView(db, id, currency)
   if (!order) return null
-  const [lines, places] = await Promise.all([listPurchaseLines(db, { orderIds: [id] }), listPlaces(db)])
+  const [lines, places, letters] = await Promise.all([
+    listPurchaseLines(db, { orderIds: [id] }),
+    listPlaces(db),
+    listPost(db, { supplierId: order.supplierId }, { limit: 100 }),
+  ])
   return {
     order,
     tracks: new Map(lines.map((l) => [l.id, l.track ?? ('none' as const)])),
     places: places.map((p) => ({ id: p.id, name: p.name })),
+    letters: letters.filter((l) => l.paper === 'purchase-order' && l.paperId === id),
   }
 }
 

@@ -6,6 +6,7 @@ import {
   type PurchaseLineInput,
 } from '@/contract/inputs/buying/orders'
 import { found, refuse, refuseAt } from '@/contract/refuse'
+import type { Day } from '@/core/day'
 import { larger, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
 import { rowsBy } from '@/core/stock'
@@ -14,18 +15,22 @@ import { takeNumber } from '@/data/queries/numbers'
 import {
   dropPurchaseLines,
   insertPurchaseLines,
+  insertPurchaseVersion,
   insertPurchaseOrder,
   listPurchaseLines,
+  listPurchaseVersions,
   listPurchaseOrders,
   updatePurchaseLine,
   updatePurchaseOrder,
   type PurchaseLineRow,
+  type PurchaseOrderRow,
 } from '@/data/queries/purchaseOrder'
 import { findSaleLines } from '@/data/queries/saleLine'
 import { findSupplier, listGoodsSuppliers } from '@/data/queries/suppliers'
 import { readUnitCosts } from '@/model/goods/unitCosts'
-import { orderView, orderViews } from '@/model/buying/orders'
+import { orderView, orderViews, sameContent, versionContent } from '@/model/buying/orders'
 import { taxCodeNamed } from '../books/taxCodeNamed'
+import { writeLetterIn } from '../post/writeLetter'
 import { defineCommand, draftDay, paperDay, type Work } from '../command'
 
 /** Lines as they are kept: named after their goods, at what this supplier asks, else at what they cost so far. */
@@ -167,12 +172,27 @@ export const changeOrder = defineCommand('change-order', changeOrderInput, async
   return answerOrder(w, orderId)
 })
 
-/** The supplier has it: from now on what did not come yet is on order. */
-export const sendOrder = defineCommand('send-order', sendOrderInput, async (w, { orderId, on }) => {
-  const { order } = await takeOrder(w, orderId)
+/** Keeps an order as it goes out, as a version of its own where anything on it changed. */
+const keepVersion = async (w: Work, order: PurchaseOrderRow, lines: readonly PurchaseLineRow[], on: Day) => {
+  const content = versionContent(order, lines)
+  const last = (await listPurchaseVersions(w.tx, [order.id])).at(-1)
+  if (last && sameContent(last.content, content)) return
+  await insertPurchaseVersion(w.tx, { orderId: order.id, n: (last?.n ?? 0) + 1, onDay: on, content })
+}
+
+/** The supplier has it, by e-mail with its PDF or otherwise: from now on what did not come yet is on order. */
+export const sendOrder = defineCommand('send-order', sendOrderInput, async (w, { orderId, on, mail, ...letter }) => {
+  const { order, lines } = await takeOrder(w, orderId)
   mustBeOpen(order)
-  if (!order.sentOn) await updatePurchaseOrder(w.tx, orderId, { sentOn: paperDay(w, on) })
-  return answerOrder(w, orderId)
+  const onDay = paperDay(w, on)
+  if (!order.sentOn) await updatePurchaseOrder(w.tx, orderId, { sentOn: onDay })
+  await keepVersion(w, order, lines, onDay)
+  const isMailed = mail ?? (letter.to ?? order.email) !== ''
+  const postId = isMailed ? await writeLetterIn(w, { paper: 'purchase-order', paperId: orderId, ...letter }) : null
+  return {
+    id: orderId,
+    answer: async () => ({ ...present(await orderView(w.tx, orderId, w.currency)), postId }),
+  }
 })
 
 /** What did not come is not wanted any more. */

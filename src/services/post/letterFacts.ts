@@ -10,10 +10,10 @@ import {
   type LetterKind,
   type PaperKind,
 } from '@/core/formats'
-import { formatMoney, isPositiveMoney, sumMoney, type Money } from '@/core/money'
+import { formatMoney, isPositiveMoney, money, sumMoney, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import { findCustomer, type Customer } from '@/data/queries/customers'
+import { findCustomer } from '@/data/queries/customers'
 import { findInvoice } from '@/data/queries/invoices'
 import { findTemplate } from '@/data/queries/layouts'
 import { listDuesOfInvoice, listOpenDues } from '@/data/queries/due'
@@ -22,17 +22,32 @@ import { findReceipt } from '@/data/queries/receipt'
 import { listParcels } from '@/data/queries/parcel'
 import { findHandover } from '@/data/queries/handover'
 import { findDepositRequest } from '@/data/queries/depositRequest'
+import { listSupplierPayments } from '@/data/queries/supplierPayment'
+import { findSupplier } from '@/data/queries/suppliers'
+import { listPurchaseLines, listPurchaseOrders } from '@/data/queries/purchaseOrder'
+import { netOfLines } from '@/model/buying/orders'
 import { readStories } from '@/model/sale/readStories'
+
+/** Whom a letter goes to: a customer or a supplier. */
+interface Party {
+  readonly customerId: number | null
+  readonly supplierId: number | null
+  readonly name: string
+  readonly contact: string
+  readonly email: string
+  readonly language: string
+}
 
 /** Whom a paper concerns and what a letter about it may speak of. */
 export interface AboutPaper {
-  readonly customer: Customer
+  readonly party: Party
   readonly saleId: number | null
   readonly facts: LetterFacts
 }
 
 interface Raw {
-  readonly customerId: number
+  readonly customerId?: number
+  readonly supplierId?: number
   readonly saleId: number | null
   readonly number?: string
   readonly amount?: Money
@@ -91,6 +106,24 @@ const rawOf = async (db: Db, paper: PaperKind, id: number, business: Business, t
       const [r] = await listRefundsByIds(db, [id], currency)
       return r ? { customerId: r.customerId, saleId: r.saleId, number: r.number, amount: r.amount } : null
     }
+    case 'purchase-order': {
+      const [order] = await listPurchaseOrders(db, { id })
+      return order
+        ? {
+            supplierId: order.supplierId,
+            saleId: null,
+            number: order.number,
+            amount: netOfLines(await listPurchaseLines(db, { orderIds: [id] }), currency),
+            day: order.wantedBy,
+          }
+        : null
+    }
+    case 'supplier-payment': {
+      const [p] = await listSupplierPayments(db, { id })
+      return p
+        ? { supplierId: p.supplierId, saleId: null, number: p.number, amount: money(p.amount, currency), day: p.onDay }
+        : null
+    }
     case 'customer': {
       if (!(await findCustomer(db, id, currency))) return null
       const open = await listOpenDues(db, id, currency)
@@ -108,6 +141,16 @@ const rawOf = async (db: Db, paper: PaperKind, id: number, business: Business, t
 const greeted = ({ contact, name }: { readonly contact: string; readonly name: string }): Pick<LetterFacts, 'name'> =>
   contact ? { name: contact } : isOrganization(name) ? {} : { name }
 
+const partyOf = async (db: Db, { customerId, supplierId }: Raw, currency: string): Promise<Party> => {
+  if (supplierId !== undefined) {
+    const { name, email } = present(await findSupplier(db, supplierId))
+    return { customerId: null, supplierId, name, contact: '', email, language: 'en' }
+  }
+  const customer = present(await findCustomer(db, present(customerId), currency))
+  const { name, contact, email, language } = customer
+  return { customerId: customer.id, supplierId: null, name, contact, email, language }
+}
+
 /** What a letter about a paper says of it. Null where there is no such paper, or it is only a draft. */
 export const readAboutPaper = async (
   db: Db,
@@ -118,12 +161,12 @@ export const readAboutPaper = async (
 ): Promise<AboutPaper | null> => {
   const raw = await rawOf(db, paper, id, business, today)
   if (!raw) return null
-  const customer = present(await findCustomer(db, raw.customerId, business.currency))
-  const dayIn = paperWords(customer.language).day
+  const party = await partyOf(db, raw, business.currency)
+  const dayIn = paperWords(party.language).day
   const [story] = raw.saleId === null ? [] : await readStories(db, [raw.saleId], business, today)
   const facts: LetterFacts = {
-    ...greeted(customer),
-    paper: paperName(paper, customer.language),
+    ...greeted(party),
+    paper: paperName(paper, party.language),
     business: business.name,
     ...(raw.number ? { number: raw.number } : {}),
     ...(story?.sale.title ? { title: story.sale.title } : {}),
@@ -133,7 +176,7 @@ export const readAboutPaper = async (
     ...(raw.until ? { until: dayIn(raw.until) } : {}),
     ...(raw.day ? { ready: dayIn(raw.day) } : {}),
   }
-  return { customer, saleId: raw.saleId, facts }
+  return { party, saleId: raw.saleId, facts }
 }
 
 /** The owner's wording of a letter where there is one, else the program's. */

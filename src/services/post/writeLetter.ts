@@ -23,7 +23,8 @@ export const LINK_PLACE = '{link}'
 export const viewOfPost = (p: PostRow) => ({
   id: p.id,
   customerId: p.customerId,
-  customer: p.customerName,
+  supplierId: p.supplierId,
+  customer: p.name,
   saleId: p.saleId,
   paper: p.paper,
   paperId: p.paperId,
@@ -52,17 +53,17 @@ export const readDraftLetter = async (
   const about = await readAboutPaper(db, paper, paperId, business, today)
   if (!about) return null
   const stage = paper === 'reminder' ? (await readNextReminder(db, paperId, business, today))?.stage : undefined
-  const template = await readTemplate(db, letterOf({ paper, stage }), about.customer.language)
+  const template = await readTemplate(db, letterOf({ paper, stage }), about.party.language)
   // The link is made when the letter is written; until then its place is kept.
   const facts = {
     ...about.facts,
-    ...(until && { until: paperWords(about.customer.language).day(until) }),
+    ...(until && { until: paperWords(about.party.language).day(until) }),
     link: LINK_PLACE,
   }
   return {
-    customerId: about.customer.id,
-    customer: about.customer.name,
-    to: about.customer.email,
+    customerId: about.party.customerId,
+    customer: about.party.name,
+    to: about.party.email,
     subject: fillLetter(template.subject, facts).replace(/\n/g, ' '),
     body: fillLetter(template.body, facts),
   }
@@ -87,9 +88,9 @@ export const writeLetterIn = async (w: Work, letter: Letter): Promise<number> =>
     letter.paper,
     letter.paperId,
   )
-  const to = letter.to || about.customer.email
-  if (!to) refuse({ code: 'no-address', name: about.customer.name })
-  const template = await readTemplate(w.tx, letter.as ?? letterOf(letter), about.customer.language)
+  const to = letter.to || about.party.email
+  if (!to) refuse({ code: 'no-address', name: about.party.name })
+  const template = await readTemplate(w.tx, letter.as ?? letterOf(letter), about.party.language)
   const wording = {
     subject: letter.subject || template.subject,
     body: letter.body || template.body,
@@ -97,7 +98,8 @@ export const writeLetterIn = async (w: Work, letter: Letter): Promise<number> =>
   // The link is made when the letter goes out, and stands in it alone: until then its place is kept.
   const facts = { ...about.facts, link: LINK_PLACE }
   return insertPost(w.tx, {
-    customerId: about.customer.id,
+    customerId: about.party.customerId,
+    supplierId: about.party.supplierId,
     saleId: about.saleId,
     paper: letter.paper,
     paperId: letter.paperId,

@@ -9,12 +9,15 @@ import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 
 const ReceiveForm = lazily(() => import('./ReceiveForm').then((m) => m.ReceiveForm))
+const SendOrder = lazily(() => import('./SendOrder').then((m) => m.SendOrder))
 const ReasonForm = lazily(() => import('../ReasonForm').then((m) => m.ReasonForm))
 
 interface Props {
   readonly id: number
   readonly number: string
   readonly status: PurchaseStatus
+  /** Something on it was changed since it went out. */
+  readonly changed: boolean
   readonly supplierId: number
   readonly canInvoice: boolean
   /** What is still to come. */
@@ -28,7 +31,7 @@ interface Props {
   readonly today: Day
 }
 
-type OrderAct = 'send' | 'receive' | 'invoice' | 'change' | 'close'
+type OrderAct = 'mail' | 'send' | 'pdf' | 'receive' | 'invoice' | 'change' | 'close'
 
 const CLOSE = {
   title: 'Close the order',
@@ -38,13 +41,32 @@ const CLOSE = {
 }
 
 /** What can be done with an order to a supplier now. */
-export const OrderActs = ({ id, number, status, supplierId, canInvoice, lines, places, today }: Props) => {
-  const [open, setOpen] = useState<'receive' | 'close' | null>(null)
+export const OrderActs = ({ id, number, status, changed, supplierId, canInvoice, lines, places, today }: Props) => {
+  const [open, setOpen] = useState<'mail' | 'receive' | 'close' | null>(null)
   const { send, busy, refused } = useSend()
   const close = () => setOpen(null)
   const isOpen = status !== 'closed'
   const acts: readonly Act<OrderAct>[] = [
-    ...(status === 'draft' ? [{ id: 'send' as const, label: 'Mark as sent', key: 's', group: 'Order' }] : []),
+    ...(isOpen ? [{ id: 'mail' as const, label: 'Send by email', key: 'm', group: 'Order' }] : []),
+    ...(status === 'draft' || changed
+      ? [
+          {
+            id: 'send' as const,
+            label: 'Mark as sent',
+            key: 's',
+            group: 'Order',
+            hint: 'They have it otherwise: by phone, on their site',
+          },
+        ]
+      : []),
+    {
+      id: 'pdf' as const,
+      label: 'PDF',
+      key: 'v',
+      group: 'Order',
+      href: `/api/v1/export/papers/purchase-order/${id}.pdf`,
+      file: true,
+    },
     ...(isOpen && lines.length > 0 ? [{ id: 'receive' as const, label: 'Receive', key: 'r', group: 'Order' }] : []),
     ...(canInvoice
       ? [
@@ -70,16 +92,18 @@ export const OrderActs = ({ id, number, status, supplierId, canInvoice, lines, p
         ]
       : []),
   ]
-  const first = acts.find((a) => a.id === (status === 'draft' ? 'send' : lines.length > 0 ? 'receive' : 'invoice'))
+  const first = acts.find(
+    (a) => a.id === (status === 'draft' || changed ? 'mail' : lines.length > 0 ? 'receive' : 'invoice'),
+  )
   const onAct = (act: OrderAct) => {
     if (act === 'send')
       void send(
         'POST',
         `/purchase-orders/${id}/send`,
-        {},
+        { mail: false },
         { say: (o) => `${o.number} is on order with ${o.supplier}.` },
       )
-    if (act === 'receive' || act === 'close') setOpen(act)
+    if (act === 'mail' || act === 'receive' || act === 'close') setOpen(act)
   }
   return (
     <>
@@ -93,6 +117,9 @@ export const OrderActs = ({ id, number, status, supplierId, canInvoice, lines, p
         away={open !== null}
       />
       <Refusal refused={refused} />
+      <Panel open={open === 'mail'} onClose={close} title={`Send ${number}`}>
+        <SendOrder id={id} onDone={close} />
+      </Panel>
       <Panel open={open === 'receive'} onClose={close} title={`Receive ${number}`}>
         <ReceiveForm orderId={id} lines={lines} places={places} today={today} onDone={close} />
       </Panel>

@@ -20,6 +20,8 @@ interface Line {
 export interface OrderDraft {
   supplierId: string
   wantedBy: string
+  /** The day they said it comes. */
+  confirmedFor: string
   note: string
   lines: Line[]
 }
@@ -36,8 +38,9 @@ const inputs = () => import('@/contract/inputs/buying/orders')
 const toAdd = () => inputs().then((m) => m.orderGoodsInput)
 const toChange = () => inputs().then((m) => m.changeOrderInput.omit({ orderId: true }))
 
-const factsOf = ({ wantedBy, note, lines }: OrderDraft) => ({
+const factsOf = ({ wantedBy, confirmedFor, note, lines }: OrderDraft) => ({
   wantedBy: wantedBy || null,
+  confirmedFor: confirmedFor || null,
   note,
   lines: lines.map(({ unitCost, ...l }) => ({ ...l, ...(unitCost === '' ? {} : { unitCost }) })),
 })
@@ -72,8 +75,9 @@ export const OrderForm = ({ id, supplier, start, today }: Props) =>
       go={(o) => `/buying/orders/${o.id}`}
       submit="Save order"
     >
-      <div className="mb-3 max-w-45">
+      <div className="mb-3 grid max-w-95 grid-cols-2 gap-3">
         <FormDay name="wantedBy" label="Needed by" today={today} />
+        <FormDay name="confirmedFor" label="Confirmed for" today={today} />
       </div>
       <Lines />
     </CommandForm>

@@ -7,7 +7,9 @@ import { useSend } from '../send'
 import { asLetter, fetchLetter, sayTried, type LetterDraft } from './letterDraft'
 import { LetterFields } from './LetterFields'
 
-interface Props<P extends '/post' | `/customers/${number}/reminders`> {
+type LetterPath = '/post' | `/customers/${number}/reminders` | `/purchase-orders/${number}/send`
+
+interface Props<P extends LetterPath> {
   readonly paper: PaperKind
   readonly paperId: number
   /** The call that writes it, and what it needs beside the words. */
@@ -19,15 +21,7 @@ interface Props<P extends '/post' | `/customers/${number}/reminders`> {
 }
 
 /** An e-mail about a document, shown before it goes: address, subject and words filled in, the PDF attached. */
-export const LetterForm = <P extends '/post' | `/customers/${number}/reminders`>({
-  paper,
-  paperId,
-  path,
-  schema,
-  about,
-  submit,
-  onDone,
-}: Props<P>) => {
+export const LetterForm = <P extends LetterPath>({ paper, paperId, path, schema, about, submit, onDone }: Props<P>) => {
   const [{ letter, problem }, setFound] = useState<Awaited<ReturnType<typeof fetchLetter>>>({
     letter: null,
     problem: '',

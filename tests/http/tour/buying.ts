@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { ublInvoice } from '../../files/ubl'
 import type { Made, Tour } from './desk'
 
 export const buying = (open: () => Tour, made: Made): void => {
@@ -132,6 +133,16 @@ export const buying = (open: () => Tour, made: Made): void => {
       ).toMatchObject({
         kind: 'receipt-went-on',
       })
+      const seller = { seller: 'Rosin works' }
+      expect(await tour.does('POST /bills/read', { file: ublInvoice(seller) })).toMatchObject({
+        supplierId: supplier,
+        totals: { gross: '44.00' },
+      })
+      expect(await tour.refuses('POST /bills/read', { file: '<!DOCTYPE a><a/>' })).toMatchObject({
+        status: 422,
+        errors: [{ path: '' }],
+      })
+      expect((await tour.refuses('POST /bills/read', { body: {} })).status).toBe(415)
       const second = await tour.does('POST /bills', {
         body: { supplierId: supplier, theirNumber: 'RW-3', lines: [{ receivedLineId: came.lines[0].id }] },
       })

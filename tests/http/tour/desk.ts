@@ -10,16 +10,19 @@ interface With {
   readonly id?: number | string
   readonly query?: Readonly<Record<string, string | number>>
   readonly body?: unknown
+  /** An XML file, instead of a body. */
+  readonly file?: string
 }
 
 /** A business that is used over HTTP alone. It knows which calls have done their work, each checked against its schema. */
 export const openTour = async () => {
   const till: Till = await openTill('tour')
   const done = new Set<string>()
-  const send = async (name: CallName, { id, query, body }: With) => {
+  const send = async (name: CallName, { id, query, body, file }: With) => {
     const [method = '', template = ''] = name.split(' ')
     const asked = new URLSearchParams(Object.entries(query ?? {}).map(([k, v]) => [k, String(v)])).toString()
     const path = `${template.replace(/\{\w+\}/, encodeURIComponent(String(id)))}${asked ? `?${asked}` : ''}`
+    if (file !== undefined) return till.request(method, path, file, { 'content-type': 'application/xml' })
     return till.request(method, path, method === 'GET' ? undefined : (body ?? {}))
   }
   return {

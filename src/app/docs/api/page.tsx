@@ -7,7 +7,7 @@ import { Named } from './Named'
 export const metadata: Metadata = { title: 'HTTP interface' }
 
 interface Body {
-  readonly requestBody?: { readonly content: { readonly 'application/json': { readonly schema: unknown } } }
+  readonly requestBody?: { readonly content: Readonly<Record<string, { readonly schema: unknown }>> }
 }
 
 export default function ApiPage() {
@@ -47,7 +47,7 @@ export default function ApiPage() {
                 </summary>
                 {body ? (
                   <pre tabIndex={0} className="mt-2 overflow-x-auto bg-paper-100 p-3 font-figure text-xs">
-                    {JSON.stringify(body.content['application/json'].schema, null, 2)}
+                    {JSON.stringify(Object.values(body.content)[0]?.schema, null, 2)}
                   </pre>
                 ) : (
                   <p className="sub mt-1">It takes no body.</p>

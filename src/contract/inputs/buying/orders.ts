@@ -24,6 +24,8 @@ export type PurchaseLineInput = z.output<typeof orderLine>
 
 const facts = {
   wantedBy: day.nullable().optional(),
+  /** The day they said it comes. */
+  confirmedFor: day.nullable().optional(),
   direct: z.boolean().optional(),
   note: text(2000).optional(),
 }
@@ -46,5 +48,13 @@ export const changeOrderInput = z.object({
     .optional(),
 })
 
-export const sendOrderInput = z.object({ orderId: id, on })
+export const sendOrderInput = z.object({
+  orderId: id,
+  on,
+  /** By e-mail with its PDF, or handed over otherwise. Left out: by e-mail where an address is known. */
+  mail: z.boolean().optional(),
+  to: z.email('An e-mail address looks like name@place.example.').max(200).optional(),
+  subject: text(200).optional(),
+  body: text(10_000).optional(),
+})
 export const closeOrderInput = z.object({ orderId: id, on, reason: needed(200, 'A reason') })

@@ -17,7 +17,13 @@ export default async function NewOrder({ searchParams }: { searchParams: Search 
           id={null}
           supplier={supplier?.name ?? ''}
           today={shop.today}
-          start={{ supplierId: supplier ? String(supplier.id) : '', wantedBy: '', note: '', lines: [] }}
+          start={{
+            supplierId: supplier ? String(supplier.id) : '',
+            wantedBy: '',
+            confirmedFor: '',
+            note: '',
+            lines: [],
+          }}
         />
       </div>
     </>

@@ -20,8 +20,13 @@ export default async function LetterPage({ params }: { params: Promise<{ id: str
         above={
           <>
             to{' '}
-            <To className="font-bold hover:underline" href={`/people/${letter.customerId}`}>
-              {letter.customerName}
+            <To
+              className="font-bold hover:underline"
+              href={
+                letter.customerId === null ? `/buying/suppliers/${letter.supplierId}` : `/people/${letter.customerId}`
+              }
+            >
+              {letter.name}
             </To>
             , {letter.recipient}
           </>

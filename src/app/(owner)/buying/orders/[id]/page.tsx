@@ -14,11 +14,14 @@ export const metadata: Metadata = { title: 'Purchase order' }
 
 export default async function OrderPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
-  const { order, tracks, places } = (await readOrderPage(shop, await idFrom(params))) ?? notFound()
+  const { order, tracks, places, letters } = (await readOrderPage(shop, await idFrom(params))) ?? notFound()
   const says = [
     PURCHASE_STATUS_NAMES[order.status],
     formatDay(order.on),
     order.wantedBy ? `needed by ${formatDay(order.wantedBy)}` : '',
+    order.confirmedFor ? `confirmed for ${formatDay(order.confirmedFor)}` : '',
+    order.version > 1 ? `version ${order.version}` : '',
+    order.changed ? 'changed since it was sent' : '',
     order.closedReason,
   ]
   return (
@@ -36,6 +39,7 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
             id={order.id}
             number={order.number}
             status={order.status}
+            changed={order.changed}
             supplierId={order.supplierId}
             canInvoice={order.lines.some((l) => Number(l.toBill) > 0)}
             today={shop.today}
@@ -95,6 +99,21 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
         </tbody>
       </table>
       {order.note && <p className="mt-3 max-w-prose whitespace-pre-line">{order.note}</p>}
+      {letters.length > 0 && (
+        <section className="mt-6">
+          <h2>Mail</h2>
+          {letters.map((l) => (
+            <p key={l.id}>
+              <To className="underline" href={`/post/${l.id}`}>
+                {l.subject}
+              </To>{' '}
+              <span className="sub">
+                {l.recipient}, {formatDay(l.sentOn ?? l.writtenOn)}
+              </span>
+            </p>
+          ))}
+        </section>
+      )}
     </>
   )
 }

@@ -4,7 +4,7 @@ import { formatDay } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { readPaymentPage } from '@/model/buying/pages'
 import { InTheBooks } from '@/ui/books/EntryLines'
-import { VoidPayment } from '@/ui/buying/VoidPayment'
+import { PaymentActs } from '@/ui/buying/PaymentActs'
 import { Facts } from '@/ui/Facts'
 import { Heading } from '@/ui/Heading'
 import { To } from '@/ui/To'
@@ -31,7 +31,7 @@ export default async function PaymentPage({ params }: { params: Promise<{ id: st
         ]
           .filter(Boolean)
           .join(', ')}
-        action={!payment.voidedOn && <VoidPayment id={payment.id} today={shop.today} />}
+        action={!payment.voidedOn && <PaymentActs id={payment.id} today={shop.today} />}
       />
       <Facts
         facts={[

@@ -21,6 +21,7 @@ export default async function ChangeOrder({ params }: { params: Promise<{ id: st
           start={{
             supplierId: String(order.supplierId),
             wantedBy: order.wantedBy ?? '',
+            confirmedFor: order.confirmedFor ?? '',
             note: order.note,
             lines: order.lines.map((l) => ({
               lineId: l.id,

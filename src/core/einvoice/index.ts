@@ -1,0 +1,2 @@
+export { readUbl, type UblInvoice, type UblLine, type UblProblem } from './readUbl'
+export { unitName } from './units'

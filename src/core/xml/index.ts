@@ -1,0 +1,1 @@
+export { allAt, at, decodeXml, readXml, textAt, type XmlNode, type XmlProblem } from './xml'

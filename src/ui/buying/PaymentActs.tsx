@@ -1,0 +1,45 @@
+'use client'
+import { useState } from 'react'
+import type { Day } from '@/core/day'
+import { Acts, type Act } from '../acts/Acts'
+import { lazily } from '../lazily'
+import { Panel } from '../Panel'
+import { LetterPanel } from '../post/LetterPanel'
+
+const VoidForm = lazily(() => import('./VoidForm').then((m) => m.VoidForm))
+
+type PaymentAct = 'mail' | 'pdf' | 'void'
+
+/** What can be done with a payment to a supplier: tell them what it pays, or take it back. */
+export const PaymentActs = ({ id, today }: { readonly id: number; readonly today: Day }) => {
+  const [open, setOpen] = useState<PaymentAct | null>(null)
+  const close = () => setOpen(null)
+  const acts: readonly Act<PaymentAct>[] = [
+    { id: 'mail', label: 'Send by email', key: 'm', group: 'Payment', hint: 'Tells them which bills it pays' },
+    {
+      id: 'pdf',
+      label: 'PDF',
+      key: 'v',
+      group: 'Payment',
+      href: `/api/v1/export/papers/remittance/${id}.pdf`,
+      file: true,
+    },
+    { id: 'void', label: 'Void', key: 'x', group: 'Payment', hint: 'It did not happen' },
+  ]
+  return (
+    <>
+      <Acts
+        acts={acts}
+        first={null}
+        near={['mail', 'void']}
+        groups={['Payment']}
+        onAct={setOpen}
+        away={open !== null}
+      />
+      <LetterPanel paper="remittance" paperId={id} open={open === 'mail'} onClose={close} />
+      <Panel open={open === 'void'} onClose={close} title="Void the payment">
+        <VoidForm kind="payment" id={id} today={today} onDone={close} />
+      </Panel>
+    </>
+  )
+}
