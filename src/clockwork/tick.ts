@@ -1,6 +1,7 @@
 import type { Database } from '@/data/connect'
 import { findBusiness } from '@/data/queries/business'
 import { businessDate } from '@/services/clock'
+import { runDueBillRepeats } from '@/services/buying/repeatBill'
 import { writeLetter } from '@/services/post/writeLetter'
 import { runDueRepeats } from '@/services/sales/runRepeats'
 import { listInvoicesOfSales } from '@/data/queries/invoices'
@@ -10,7 +11,7 @@ import { sendPost } from './postman'
 import { runDuePlans } from './runPlans'
 
 /**
- * What happens by itself: sales that come again are made on their day, what they issue is posted, plans earn their
+ * What happens by itself: sales and bills that come again are made on their day, what they issue is posted, plans earn their
  * charges and collect from the cards kept for them, and letters go out.
  */
 export const tick = async (db: Database): Promise<void> => {
@@ -29,6 +30,7 @@ export const tick = async (db: Database): Promise<void> => {
         { paper: made.makes === 'offer' ? 'estimate' : 'confirmation', paperId: made.saleId },
       )
   }
+  await runDueBillRepeats({ db, today })
   await runDuePlans({ db, today })
   await trackParcels(heronParcel).run({ db, today }, {})
   await sendPost({ db, business, today })

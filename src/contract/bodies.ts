@@ -14,6 +14,7 @@ import type {
 } from '@/contract/inputs/buying/orders'
 import type { orderForSaleInput, orderProposedInput } from '@/contract/inputs/buying/orderForSale'
 import type { creditBillInput, returnToSupplierInput, undoReceiptInput } from '@/contract/inputs/buying/sentBack'
+import type { billRepeatInput, startBillRepeatInput } from '@/contract/inputs/buying/repeatBill'
 import type { landedCostInput } from '@/contract/inputs/buying/landedCost'
 import type { paymentRunInput } from '@/contract/inputs/buying/paymentRun'
 import type { receiveGoodsInput } from '@/contract/inputs/buying/receive'
@@ -127,6 +128,8 @@ export interface Bodies {
   'POST /goods-received/{id}/undo': Body<typeof undoReceiptInput, 'receivedId'>
   'POST /bills': Body<typeof enterBillInput>
   'POST /bills/{id}/credits': Body<typeof creditBillInput, 'billId'>
+  'POST /bills/{id}/repeats': Body<typeof startBillRepeatInput, 'billId'>
+  'POST /bill-repeats/{id}/stop': Body<typeof billRepeatInput, 'repeatId'>
   'POST /bills/{id}/void': Body<typeof voidBillInput, 'billId'>
   'POST /payment-runs': Body<typeof paymentRunInput>
   'POST /landed-costs': Body<typeof landedCostInput>

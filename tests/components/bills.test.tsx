@@ -179,7 +179,16 @@ describe('a bill of a supplier', () => {
     unmount()
     render(
       <BillActs
-        bill={{ id: 5, supplierId: 3, supplier: 'Halden', open: '0.00', discount: null, isOpen: false }}
+        bill={{
+          id: 5,
+          supplierId: 3,
+          supplier: 'Halden',
+          open: '0.00',
+          discount: null,
+          isOpen: false,
+          on: TODAY,
+          mayRepeat: true,
+        }}
         waiting={[]}
         costs={[]}
         received={[]}

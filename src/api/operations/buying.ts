@@ -17,6 +17,7 @@ import { orderProposed } from '@/services/buying/orderProposed'
 import { landCost } from '@/services/buying/landCost'
 import { payRun } from '@/services/buying/payRun'
 import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
+import { startBillRepeat, stopBillRepeat } from '@/services/buying/repeatBill'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { returnToSupplier, undoReceipt } from '@/services/buying/sendBack'
 import { voidBill } from '@/services/buying/voidBill'
@@ -125,6 +126,13 @@ export const buying = [
   change('/bills/{id}/credits', 'A supplier’s credit on a bill: for goods that went back, or an amount.', creditBill, {
     path: { billId: 'id' },
     status: 201,
+  }),
+  change('/bills/{id}/repeats', 'A bill by account that comes again, like rent.', startBillRepeat, {
+    path: { billId: 'id' },
+    status: 201,
+  }),
+  change('/bill-repeats/{id}/stop', 'Nothing more is entered; what was entered stays.', stopBillRepeat, {
+    path: { repeatId: 'id' },
   }),
   change('/supplier-payments', 'Money to a supplier: for their bills, or in advance.', paySupplier, { status: 201 }),
   read(

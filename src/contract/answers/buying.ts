@@ -1,4 +1,4 @@
-import { BILL_FILLS, PURCHASE_STATUSES } from '@/core/kinds'
+import { BILL_FILLS, PURCHASE_STATUSES, REPEAT_EVERY } from '@/core/kinds'
 import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
 
@@ -154,9 +154,21 @@ const credit = z.object({
     }),
   ),
 })
+const billRepeat = z.object({
+  id: z.int(),
+  billId: z.int(),
+  every: z.enum(REPEAT_EVERY),
+  firstOn: dayText,
+  nextOn: dayText.nullable(),
+  done: z.int(),
+  until: dayText.nullable(),
+  times: z.int().nullable(),
+  stoppedOn: dayText.nullable(),
+})
 /** With what was taken off it and when. */
 const oneBill = bill.extend({
   credits: z.array(credit),
+  repeats: z.array(billRepeat),
   paid: z.array(
     z.object({ on: dayText, kind: z.enum(BILL_FILLS), paymentId: z.int().nullable(), amount: decimalText }),
   ),
@@ -223,6 +235,8 @@ export const buyingAnswers = {
   'POST /goods-received/{id}/undo': oneReceived,
   'POST /bills': oneBill,
   'POST /bills/{id}/credits': credit,
+  'POST /bills/{id}/repeats': billRepeat,
+  'POST /bill-repeats/{id}/stop': billRepeat,
   'POST /bills/read': z.object({
     supplierId: z.int().nullable(),
     supplier: z.string(),

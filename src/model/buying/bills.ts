@@ -11,6 +11,7 @@ import {
 } from '@/data/queries/bill'
 import { listSupplierCredits } from '@/data/queries/sentBack'
 import type { Asked } from '../where'
+import { billRepeatViews } from './billRepeats'
 import { creditViews } from './sentBack'
 
 /** What of a bill is not paid; of one that is void nothing. */
@@ -85,6 +86,7 @@ export const billView = async (db: Db, id: number, { business }: Pick<Asked, 'bu
   return {
     ...view,
     credits: await creditViews(db, [id], currency),
+    repeats: await billRepeatViews(db, { billId: id }),
     paid: fills
       .map((f) => ({ on: f.onDay, kind: f.kind, paymentId: f.paymentId, amount: money(f.amount, currency) }))
       .filter((f) => !isZeroMoney(f.amount))

@@ -10,6 +10,7 @@ import type { Choosable } from './SpreadForm'
 const PayForm = lazily(() => import('./PayForm').then((m) => m.PayForm))
 const VoidForm = lazily(() => import('./VoidForm').then((m) => m.VoidForm))
 const CreditForm = lazily(() => import('./CreditForm').then((m) => m.CreditForm))
+const RepeatBillForm = lazily(() => import('./RepeatBillForm').then((m) => m.RepeatBillForm))
 const SpreadForm = lazily(() => import('./SpreadForm').then((m) => m.SpreadForm))
 
 interface Props {
@@ -20,6 +21,9 @@ interface Props {
     readonly open: string
     readonly discount: { readonly through: Day; readonly amount: string } | null
     readonly isOpen: boolean
+    readonly on: Day
+    /** All of it is by account, and it does not come again yet. */
+    readonly mayRepeat: boolean
   }
   /** Goods of it that went back and wait for a credit. */
   readonly waiting: readonly WaitingLine[]
@@ -29,7 +33,7 @@ interface Props {
   readonly today: Day
 }
 
-type BillAct = 'pay' | 'credit' | 'spread' | 'void'
+type BillAct = 'pay' | 'credit' | 'spread' | 'repeat' | 'void'
 
 /** What can be done with a supplier's bill now. */
 export const BillActs = ({ bill, waiting, costs, received, currency, today }: Props) => {
@@ -48,6 +52,9 @@ export const BillActs = ({ bill, waiting, costs, received, currency, today }: Pr
             hint: 'Freight, duty or insurance over what came',
           },
         ]
+      : []),
+    ...(bill.mayRepeat
+      ? [{ id: 'repeat' as const, label: 'Repeat', key: 'r', group: 'Bill', hint: 'Rent, power, a subscription' }]
       : []),
     { id: 'void' as const, label: 'Void', key: 'x', group: 'Bill', hint: 'It was entered wrong' },
   ]
@@ -77,6 +84,9 @@ export const BillActs = ({ bill, waiting, costs, received, currency, today }: Pr
       </Panel>
       <Panel open={open === 'spread'} onClose={close} title="Add to cost of goods">
         <SpreadForm costs={costs} received={received} currency={currency} {...shared} />
+      </Panel>
+      <Panel open={open === 'repeat'} onClose={close} title="Repeat the bill">
+        <RepeatBillForm billId={bill.id} on={bill.on} {...shared} />
       </Panel>
       <Panel open={open === 'void'} onClose={close} title="Void the bill">
         <VoidForm kind="bill" id={bill.id} {...shared} />

@@ -5,13 +5,21 @@ import { useSend } from '../send'
 
 interface Props {
   readonly id: number
+  /** The call that stops it, and what is said then. */
+  readonly stop?: { readonly path: string; readonly say: string }
   readonly says: string
   readonly nextOn: Day | null
   readonly done: number
 }
 
-/** One repeat of a sale: what it makes, when next, and how to stop it. */
-export const RepeatLine = ({ id, says, nextOn, done }: Props) => {
+/** One repeat of a sale or bill: what it makes, when next, and how to stop it. */
+export const RepeatLine = ({
+  id,
+  stop = { path: `/repeats/${id}/stop`, say: 'Stopped. Sales already created stay.' },
+  says,
+  nextOn,
+  done,
+}: Props) => {
   const { send, busy, refused } = useSend()
   return (
     <div className="border-b border-paper-200 py-1.5">
@@ -25,9 +33,7 @@ export const RepeatLine = ({ id, says, nextOn, done }: Props) => {
           <button
             className="underline"
             disabled={busy}
-            onClick={() =>
-              void send('POST', `/repeats/${id}/stop`, {}, { say: () => 'Stopped. Sales already created stay.' })
-            }
+            onClick={() => void send('POST', stop.path, {}, { say: () => stop.say })}
           >
             Stop
           </button>

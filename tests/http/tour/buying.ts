@@ -133,6 +133,12 @@ export const buying = (open: () => Tour, made: Made): void => {
       ).toMatchObject({
         kind: 'receipt-went-on',
       })
+      const rent = await tour.does('POST /bills/{id}/repeats', {
+        id: carriage.id,
+        body: { every: 'month', firstOn: '2026-04-01' },
+      })
+      expect(rent).toMatchObject({ nextOn: '2026-04-01', done: 0 })
+      expect(await tour.does('POST /bill-repeats/{id}/stop', { id: rent.id })).toMatchObject({ nextOn: null })
       const seller = { seller: 'Rosin works' }
       expect(await tour.does('POST /bills/read', { file: ublInvoice(seller) })).toMatchObject({
         supplierId: supplier,

@@ -7,6 +7,7 @@ import { changeOrder, closeOrder, orderGoods, sendOrder } from '@/services/buyin
 import { landCost } from '@/services/buying/landCost'
 import { payRun } from '@/services/buying/payRun'
 import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
+import { runBillRepeat, startBillRepeat, stopBillRepeat } from '@/services/buying/repeatBill'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { returnToSupplier, undoReceipt } from '@/services/buying/sendBack'
 import { voidBill } from '@/services/buying/voidBill'
@@ -147,6 +148,12 @@ export const BUYING = {
       by: x.n > 4 ? 'quantity' : 'value',
       ...(x.flag && line ? { billLineId: line.id } : { amount, fromAccountId: from!.id }),
     })
+  },
+  'repeat-bill': async (h: History, x: Step) => {
+    const billId = await h.idOf('bill', x.pick)
+    if (x.flag) return h.attempt(startBillRepeat, { billId, every: 'two-weeks', firstOn: h.today, times: x.n })
+    const repeatId = await h.idOf('bill_repeat', x.pick)
+    return x.n > 5 ? h.attempt(stopBillRepeat, { repeatId }) : h.attempt(runBillRepeat, { repeatId })
   },
   'send-back': async (h: History, x: Step, { on }: About) => {
     const receivedId = await h.idOf('goods_received', x.pick)

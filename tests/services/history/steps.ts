@@ -44,6 +44,7 @@ export const step = fc.record({
     'land-cost',
     'void-bought',
     'send-back',
+    'repeat-bill',
     'supplier-credit',
     'pick',
     'pick',

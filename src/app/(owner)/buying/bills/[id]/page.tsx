@@ -2,11 +2,13 @@ import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { formatDigits } from '@/core/locale'
+import { REPEAT_EVERY_NAMES } from '@/core/names'
 import { readBillPage } from '@/model/buying/pages'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { BillActs } from '@/ui/buying/BillActs'
 import { Facts } from '@/ui/Facts'
 import { Files } from '@/ui/files/Files'
+import { RepeatLine } from '@/ui/sale/RepeatLine'
 import { Heading } from '@/ui/Heading'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 import { To } from '@/ui/To'
@@ -20,6 +22,9 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
     (await readBillPage(shop, await idFrom(params))) ?? notFound()
   const isOpen = Number(bill.open) > 0
   const [due] = bill.dues
+  const mayRepeat =
+    bill.lines.every((l) => l.receivedLineId === null && l.purchaseOrderLineId === null) &&
+    bill.repeats.every((r) => r.nextOn === null)
   return (
     <>
       <Heading
@@ -35,7 +40,7 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
         action={
           !bill.voidedOn && (
             <BillActs
-              bill={{ ...bill, isOpen }}
+              bill={{ ...bill, isOpen, mayRepeat }}
               waiting={waiting}
               costs={costs}
               received={received}
@@ -94,6 +99,17 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
           ))}
         </tbody>
       </table>
+      {bill.repeats.map((r) => (
+        <div key={r.id} className="mt-3 max-w-sm">
+          <RepeatLine
+            id={r.id}
+            says={REPEAT_EVERY_NAMES[r.every]}
+            nextOn={r.nextOn}
+            done={r.done}
+            stop={{ path: `/bill-repeats/${r.id}/stop`, say: 'Stopped. Bills already entered stay.' }}
+          />
+        </div>
+      ))}
       {bill.credits.map((c) => (
         <p key={c.id} className="mt-3">
           Credit {c.theirNumber || c.number} on {formatDay(c.on)}, {formatDigits(c.totals.gross)}: {c.reason}

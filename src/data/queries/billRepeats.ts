@@ -1,0 +1,35 @@
+import { and, asc, eq, isNotNull, lte } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import { present } from '@/core/present'
+import type { Db } from '../connect'
+import { billRepeat, billRepeatRun } from '../schema'
+
+/** Bills that come again: one, those of a bill, or those due on a day; the next to come first. */
+export const listBillRepeats = (db: Db, of: { readonly id?: number; readonly billId?: number; readonly dueOn?: Day }) =>
+  db
+    .select()
+    .from(billRepeat)
+    .where(
+      and(
+        of.id === undefined ? undefined : eq(billRepeat.id, of.id),
+        of.billId === undefined ? undefined : eq(billRepeat.billId, of.billId),
+        of.dueOn === undefined ? undefined : and(isNotNull(billRepeat.nextOn), lte(billRepeat.nextOn, of.dueOn)),
+      ),
+    )
+    .orderBy(asc(billRepeat.nextOn), asc(billRepeat.id))
+export type BillRepeatRow = Awaited<ReturnType<typeof listBillRepeats>>[number]
+
+export const insertBillRepeat = async (db: Db, row: typeof billRepeat.$inferInsert): Promise<number> =>
+  present((await db.insert(billRepeat).values(row).returning({ id: billRepeat.id }))[0]).id
+
+export const updateBillRepeat = async (
+  db: Db,
+  id: number,
+  change: Partial<typeof billRepeat.$inferInsert>,
+): Promise<void> => {
+  await db.update(billRepeat).set(change).where(eq(billRepeat.id, id))
+}
+
+export const insertBillRepeatRun = async (db: Db, row: typeof billRepeatRun.$inferInsert): Promise<void> => {
+  await db.insert(billRepeatRun).values(row)
+}

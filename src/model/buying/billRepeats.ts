@@ -1,0 +1,20 @@
+import type { Db } from '@/data/connect'
+import { listBillRepeats, type BillRepeatRow } from '@/data/queries/billRepeats'
+
+const viewOf = (r: BillRepeatRow) => ({
+  id: r.id,
+  billId: r.billId,
+  every: r.every,
+  firstOn: r.firstOn,
+  nextOn: r.nextOn,
+  done: r.done,
+  until: r.untilDay,
+  times: r.times,
+  stoppedOn: r.stoppedOn,
+})
+
+/** How bills come again, the next to come first. */
+export const billRepeatViews = async (db: Db, of: Parameters<typeof listBillRepeats>[1]) =>
+  (await listBillRepeats(db, of)).map(viewOf)
+
+export const billRepeatView = async (db: Db, id: number) => (await billRepeatViews(db, { id }))[0] ?? null
