@@ -12,6 +12,8 @@ const columns = defineColumns<Backorder>([
   { key: 'waiting', head: 'To hand over', as: 'quantity', of: (b) => b.waiting, notOnPhone: true },
   { key: 'setAside', head: 'Set aside', as: 'quantity', of: (b) => b.setAside, blankZero: true, notOnPhone: true },
   { key: 'short', head: 'Short', as: 'quantity', of: (b) => b.short, tone: 'strong' },
+  { key: 'onOrder', head: 'On order', as: 'quantity', of: (b) => b.onOrder, blankZero: true, notOnPhone: true },
+  { key: 'comesOn', head: 'Comes on', as: 'day', of: (b) => b.comesOn, notOnPhone: true },
 ])
 
 export const backordersList = defineList<Backorder>()({

@@ -15,7 +15,7 @@ export const PROFIT_BY_NAMES: Readonly<Record<ProfitBy, string>> = {
 }
 
 /** What a row is of; rows that are of no one thing lead to the profit and loss they are a part of. */
-const hrefOf = (by: ProfitBy, key: string): string => {
+export const hrefOfEarner = (by: ProfitBy, key: string): string => {
   const places: Partial<Record<ProfitBy, string>> = { sale: '/sales', goods: '/goods', customer: '/people' }
   const place = places[by]
   return place === undefined || key === '' ? '/books?view=profit-and-loss' : `${place}/${key}`
@@ -24,7 +24,7 @@ const hrefOf = (by: ProfitBy, key: string): string => {
 /** What was earned, each row leading to what it is of. */
 export const profitColumns = (by: ProfitBy) =>
   defineColumns<ProfitRow>([
-    { key: 'name', head: PROFIT_BY_NAMES[by], as: 'text', of: (r) => r.name, href: (r) => hrefOf(by, r.key) },
+    { key: 'name', head: PROFIT_BY_NAMES[by], as: 'text', of: (r) => r.name, href: (r) => hrefOfEarner(by, r.key) },
     { key: 'income', head: 'Income', as: 'money', of: (r) => r.income, sum: true, blankZero: true },
     { key: 'cost', head: 'Cost', as: 'money', of: (r) => r.cost, sum: true, blankZero: true },
     { key: 'profit', head: 'Profit', as: 'money', of: (r) => r.profit, sum: true, tone: 'strong' },

@@ -1,4 +1,4 @@
-import { render, screen } from '@testing-library/react'
+import { render, screen, within } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { STATUS_NAMES } from '@/core/names'
@@ -10,6 +10,7 @@ import { Stamp } from '@/ui/Stamp'
 import { Ticks } from '@/ui/Ticks'
 import { TotalRow } from '@/ui/TotalRow'
 import { Trail } from '@/ui/Trail'
+import { BestAndWorst } from '@/ui/sale/BestAndWorst'
 import { rowsOf } from './hands'
 
 const usd = (minor: bigint) => money(minor, 'USD')
@@ -160,5 +161,34 @@ describe('small parts', () => {
     expect([net!.className, total!.className]).toEqual(['', 'total'])
     expect(rowsOf(screen.getByRole('table'))).toEqual(['net | 100.00', 'total | 108.00 | '])
     expect([...total!.children].map((c) => c.getAttribute('colspan'))).toEqual(['4', null, '1'])
+  })
+})
+
+describe('what earned most and least', () => {
+  const earner = (n: number) => ({ name: `Sale ${n}`, href: `/sales/${n}`, profit: usd(BigInt(n) * 1000n) })
+  const shown = (n: number) => {
+    const figures = screen.getAllByRole('figure')
+    return within(figures[n]!)
+      .getAllByRole('link')
+      .map((a) => a.textContent)
+  }
+
+  test('are ten of each, none of them twice; what was lost is drawn to the other side', () => {
+    render(<BestAndWorst all={Array.from({ length: 25 }, (_, i) => earner(i - 3))} />)
+    expect(shown(0)).toEqual(Array.from({ length: 10 }, (_, i) => `Sale ${21 - i}`))
+    expect(shown(1)).toEqual(Array.from({ length: 10 }, (_, i) => `Sale ${i - 3}`))
+    const [lost] = within(screen.getAllByRole('figure')[1]!).getAllByText('−30.00')
+    const bar = lost!.parentElement!.querySelector('rect')!
+    // From −30.00 to 210.00: nothing stands at an eighth, and what was lost is left of it.
+    expect([Number(bar.getAttribute('x')), Number(bar.getAttribute('width'))]).toEqual([0, 12.5])
+  })
+
+  test('of few are all once, of one nothing', () => {
+    const { unmount } = render(<BestAndWorst all={[earner(1), earner(2), earner(3)]} />)
+    expect(screen.getAllByRole('figure')).toHaveLength(1)
+    expect(shown(0)).toEqual(['Sale 3', 'Sale 2', 'Sale 1'])
+    unmount()
+    render(<BestAndWorst all={[earner(1)]} />)
+    expect(screen.queryByRole('figure')).toBeNull()
   })
 })

@@ -18,6 +18,8 @@ describe('what is due to suppliers', () => {
       { id: 6, says: 'Rosin works, RW-2: $4.00' },
     ],
     sum: '$66.79',
+    comesIn: '$0.00',
+    goesOut: '$70.79',
     noBank: 1,
   }
 
@@ -38,7 +40,13 @@ describe('what is due to suppliers', () => {
   })
 
   test('is not asked for where nothing is due', () => {
-    render(<PayDue due={{ bills: [], sum: '$0.00', noBank: 0 }} currency="USD" today={TODAY} />)
+    render(
+      <PayDue
+        due={{ bills: [], sum: '$0.00', comesIn: '$0.00', goesOut: '$0.00', noBank: 0 }}
+        currency="USD"
+        today={TODAY}
+      />,
+    )
     expect(screen.queryByRole('button')).toBeNull()
   })
 })

@@ -6,7 +6,7 @@ import { deliveriesList } from '@/lists/deliveries'
 import { readDeliveries } from '@/model/parcel/deliveries'
 import { stockAgesList } from '@/lists/stockAges'
 import { readStockAges } from '@/model/goods/stockAges'
-import { profitColumns, profitList } from '@/lists/profit'
+import { hrefOfEarner, profitColumns, profitList } from '@/lists/profit'
 import { readProfit } from '@/model/sale/profit'
 import { parcelsList } from '@/lists/parcels'
 import { readParcels } from '@/model/parcel/parcels'
@@ -146,7 +146,10 @@ export const profit = reader(profitList, async (where, asked, size) => {
   const span = spanOf(asked.filter, where.today)
   const by = asked.filter.by ?? 'sale'
   const list = { columns: profitColumns(by), opensBy: profitList.opensBy }
-  return { ...pageOfAll(list, await readProfit(where.db, by, span, where.currency), asked, size, where), span }
+  const rows = await readProfit(where.db, by, span, where.currency)
+  const earners =
+    by === 'month' ? [] : rows.filter((r) => r.key !== '').map((r) => ({ ...r, href: hrefOfEarner(by, r.key) }))
+  return { ...pageOfAll(list, rows, asked, size, where), span, earners }
 })
 
 export const turnover = reader(turnoverList, async (where, asked, size) => {

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { day } from '../day'
 import { decimal, money, subtractMoney, sumMoney, toDecimalString, zeroMoney } from '../money'
-import { billTerms, purchaseLeft, purchaseStatus, shareOfWorth, splitDifference } from './index'
+import { billTerms, purchaseLeft, purchaseStatus, shareOfWorth, splitDifference, suggestReorder } from './index'
 
 const usd = (minor: bigint) => money(minor, 'USD')
 const tally = (quantity: number, received: number, billed = 0, returned = 0) => ({
@@ -109,5 +109,17 @@ describe('a difference in price', () => {
         },
       ),
     )
+  })
+})
+
+describe('when more is ordered', () => {
+  test.each([
+    ['sells while it comes, and a week more', '36', 180, 13, '4'],
+    ['rounded up to whole ones', '1', 180, 13, '1'],
+    ['sells fast', '180', 180, 21, '28'],
+    ['does not sell', '0', 180, 13, '0'],
+    ['came back more than it sold', '-2', 180, 13, '0'],
+  ])('%s', (_, sold, days, toCome, expected) => {
+    expect(suggestReorder({ sold: decimal(sold), days, toCome }).toString()).toBe(expected)
   })
 })

@@ -51,6 +51,6 @@ const UNITS: Readonly<Record<string, string>> = {
 /**
  * What a unit code is called; null where it is none we know.
  *
- * @example unitName('HUR') // 'hour'
+ * @example unitName('HUR') // hour
  */
 export const unitName = (code: string): string | null => UNITS[code] ?? null

@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
 import { decimal, ZERO, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
 import type { Db } from '../connect'
@@ -180,6 +181,20 @@ export const sumOnOrder = async (
     )
     .groupBy(purchaseOrderLine.goodsId)
   return new Map(rows.map((r) => [present(r.goodsId), r.quantity]))
+}
+
+/** What is on order of goods and when the first of it comes: the day they confirmed, else the day it is wanted. */
+export const listComing = async (
+  db: Db,
+  goodsIds: readonly number[],
+): Promise<ReadonlyMap<number, { readonly quantity: Decimal; readonly on: Day | null }>> => {
+  if (goodsIds.length === 0) return new Map()
+  const rows = await db.execute<{ goods_id: number; quantity: string; on_day: Day | null }>(sql`
+    select l.goods_id, sum(l.quantity - l.received)::text as quantity, min(coalesce(o.confirmed_for, o.wanted_by))::text as on_day
+      from purchase_order_line l join purchase_order o on o.id = l.order_id
+     where ${isOneOf(sql`l.goods_id`, [...new Set(goodsIds)])} and o.sent_on is not null and o.closed_on is null and l.quantity > l.received
+     group by 1`)
+  return new Map(rows.map((r) => [r.goods_id, { quantity: decimal(r.quantity), on: r.on_day }]))
 }
 
 /** What of orders for a sale's lines is still to come, of drafts too: it need not be ordered again. */

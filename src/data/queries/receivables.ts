@@ -251,6 +251,14 @@ export const listOpenForForecast = async (db: Db, asOf: Day) => {
   return rows.map((r) => ({ customerId: r.customer_id, dueOn: r.due_on, open: r.open }))
 }
 
+/** What customers owe on a day that falls due through another: late ones too. */
+export const sumDueThrough = async (db: Db, asOf: Day, through: Day): Promise<bigint> => {
+  const [row] = await db.execute<{ open: string }>(sql`
+    select coalesce(sum(amount - filled), 0)::text as open from due
+     where issued_on <= ${asOf} and due_on <= ${through} and filled < amount`)
+  return BigInt(row?.open ?? 0)
+}
+
 /** Money that came on dues week by week: what a forecast made before them is held against. Only dues issued through `issuedBy`. */
 export const sumCameByWeek = async (
   db: Db,

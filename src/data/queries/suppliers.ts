@@ -1,4 +1,5 @@
 import { present } from '@/core/present'
+import type { Day } from '@/core/day'
 import { asc, desc, eq, or, sql } from 'drizzle-orm'
 import type { Decimal } from '@/core/money'
 import type { Db } from '../connect'
@@ -15,6 +16,30 @@ export const listSuppliers = (db: Db, search = '') =>
 
 export const findSupplier = async (db: Db, id: number) =>
   (await db.select().from(supplier).where(eq(supplier.id, id)))[0] ?? null
+
+/** How long suppliers took from an order to what came of it, over the last two years: in days on average, and of how many orders. */
+export const listDeliveryDays = async (
+  db: Db,
+  supplierIds: readonly number[],
+  since: Day,
+): Promise<ReadonlyMap<number, { readonly days: number; readonly orders: number }>> => {
+  if (supplierIds.length === 0) return new Map()
+  const rows = await db.execute<{ supplier_id: number; days: string; orders: number }>(sql`
+    select o.supplier_id, ceil(avg(r.first_on - o.sent_on))::text as days, count(*)::int as orders
+      from purchase_order o join lateral (select min(on_day) as first_on from goods_received g where g.order_id = o.id) r on true
+     where ${isOneOf(sql`o.supplier_id`, supplierIds)} and o.sent_on >= ${since} and r.first_on >= o.sent_on and not o.direct
+     group by 1`)
+  return new Map(rows.map((r) => [r.supplier_id, { days: Number(r.days), orders: r.orders }]))
+}
+
+/** What suppliers billed us from a day on, without tax, less what they credited. */
+export const sumBought = async (db: Db, supplierId: number, since: Day): Promise<bigint> => {
+  const [row] = await db.execute<{ net: string }>(sql`
+    select (coalesce(sum(b.net), 0) - coalesce((select sum(c.net) from supplier_credit c join bill x on x.id = c.bill_id
+              where x.supplier_id = ${supplierId} and c.on_day >= ${since}), 0))::text as net
+      from bill b where b.supplier_id = ${supplierId} and b.on_day >= ${since} and b.voided_on is null`)
+  return BigInt(row?.net ?? 0)
+}
 
 /** The supplier with a bank account, else the one of a name, whatever its case. */
 export const findSupplierCalled = async (db: Db, called: { readonly name: string; readonly iban: string }) => {

@@ -73,3 +73,15 @@ export const listSold = async (
     value: money(BigInt(r.value), currency),
   }))
 }
+
+/** How many of a thing were handed over between two days, less what came back; as parts of kits too. */
+export const sumSold = async (
+  db: Db,
+  goodsId: number,
+  { from, to }: { readonly from: Day; readonly to: Day },
+): Promise<Decimal> => {
+  const [row] = await db.execute<{ sold: string }>(sql`
+    select coalesce(-sum(quantity), 0)::text as sold from stock_move
+     where goods_id = ${goodsId} and paper_kind = 'handover' and on_day between ${from} and ${to}`)
+  return decimal(row?.sold ?? 0)
+}

@@ -1,8 +1,9 @@
 import { leftOfLine } from '@/core/buying'
-import { formatDay } from '@/core/day'
+import { addMonths, formatDay } from '@/core/day'
 import { isKeptByPapers } from '@/core/ledger'
 import { formatDigits } from '@/core/locale'
-import { decimal } from '@/core/money'
+import { decimal, money, sumMoney } from '@/core/money'
+import { valueAt } from '@/core/stock'
 import { listAccounts } from '@/data/queries/accounts'
 import { listFiles } from '@/data/queries/files'
 import { listBillLines } from '@/data/queries/bill'
@@ -12,13 +13,13 @@ import { listSpread } from '@/data/queries/landedCost'
 import { listPurchaseLines } from '@/data/queries/purchaseOrder'
 import { listPost } from '@/data/queries/post'
 import { listPlaces } from '@/data/queries/stock'
-import { findSupplier } from '@/data/queries/suppliers'
+import { findSupplier, listDeliveryDays, sumBought } from '@/data/queries/suppliers'
 import { readEntriesOf, readEntriesOfAll } from '../books/entry'
 import { readPlainTaxCodes } from '../books/taxCodes'
 import type { Where } from '../where'
 import { billView } from './bills'
 import { cameTally } from './came'
-import { orderView } from './orders'
+import { orderView, orderViews } from './orders'
 import { paymentView } from './payments'
 import { receivedView } from './received'
 import { supplierView } from './suppliers'
@@ -66,8 +67,23 @@ export const readSupplierPage = async (where: Where, id: number) => {
   if (!supplier) return null
   const { name, email, phone, address, note, terms, bank } = supplier
   const { net, discountPercent, discountDays } = terms
+  const since = addMonths(where.today, -12)
+  const [delivers, bought, orders] = await Promise.all([
+    listDeliveryDays(where.db, [id], addMonths(where.today, -24)),
+    sumBought(where.db, id, since),
+    orderViews(where.db, { supplierId: id, open: true }, {}, where.currency),
+  ])
+  const coming = orders
+    .flatMap((o) => o.lines)
+    .map((l) => valueAt(decimal(l.unitCost), decimal(l.toReceive), where.currency))
   return {
     supplier,
+    /** How long they take, what was bought of them in a year, and what is on order. */
+    facts: {
+      delivers: delivers.get(id) ?? null,
+      bought: money(bought, where.currency),
+      onOrder: sumMoney(coming, where.currency),
+    },
     draft: {
       name,
       email,

@@ -1,10 +1,11 @@
 import { addDays, type Day } from '@/core/day'
 import { ageReceivables, AGE_COLUMNS, type Ages } from '@/core/receivables'
-import { formatMoney, negateMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
+import { formatMoney, money, negateMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import type { Db } from '@/data/connect'
 import { listAccounts } from '@/data/queries/accounts'
 import { sumAccounts } from '@/data/queries/balances'
 import { listOpenBills } from '@/data/queries/bill'
+import { sumDueThrough } from '@/data/queries/receivables'
 import { inDebit } from '../books/ties'
 import type { Where } from '../where'
 
@@ -62,6 +63,10 @@ export interface BillsDue {
   readonly bills: readonly { readonly id: number; readonly says: string }[]
   /** What is open of them. */
   readonly sum: string
+  /** What falls due to us in the same week, late dues too. */
+  readonly comesIn: string
+  /** What all suppliers are to be paid by then, with and without a bank account. */
+  readonly goesOut: string
   /** Bills as due as these whose supplier has no bank account here. */
   readonly noBank: number
 }
@@ -77,7 +82,13 @@ export const readDueSoon = async ({ db, today, currency }: Where): Promise<Bills
     ours.map((b) => b.open),
     currency,
   )
+  const goesOut = sumMoney(
+    due.map((b) => b.open),
+    currency,
+  )
   return {
+    comesIn: formatMoney(money(await sumDueThrough(db, today, soon), currency)),
+    goesOut: formatMoney(goesOut),
     bills: ours.map((b) => ({ id: b.id, says: `${b.supplier}, ${b.theirNumber}: ${formatMoney(b.open)}` })),
     sum: formatMoney(sum),
     noBank: due.length - ours.length,

@@ -208,7 +208,7 @@ const BillLine = ({ line, at, onRemove, accounts, codes, currency }: LineProps) 
         </>
       )}
       <FormSelect name={`lines.${at}.taxCode`} label="Tax" options={tax} />
-      <FormMoney name={`lines.${at}.tax`} label="Tax on it" placeholder="by its code" currency={currency} />
+      <FormMoney name={`lines.${at}.tax`} label="Tax on it" placeholder="auto" currency={currency} />
       <button type="button" aria-label={`Remove ${name}`} className="p-2 text-iron-500" onClick={onRemove}>
         <X size={15} />
       </button>

@@ -22,6 +22,8 @@ interface Props {
   /** It was in stock before: how it is tracked and costed stays. */
   readonly moved?: boolean
   readonly levels: readonly { readonly code: string; readonly name: string }[]
+  /** At how many more should be ordered, from how it sells and comes. */
+  readonly reorder?: string
 }
 
 const KINDS: readonly { readonly value: GoodsKind; readonly name: string }[] = [
@@ -36,7 +38,18 @@ const toAdd = () => inputs().then((m) => m.addGoodsInput)
 const toChange = () => inputs().then((m) => m.changeGoodsInput)
 
 /** Goods: what they are called, cost the customer, are made of, and where they come from. */
-export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels, places, moved = false }: Props) => {
+export const GoodsForm = ({
+  id,
+  start,
+  currency,
+  today,
+  codes,
+  accounts,
+  levels,
+  places,
+  moved = false,
+  reorder,
+}: Props) => {
   const { form, sendBody, busy, refused } = useCommandForm({
     start,
     schema: id === null ? toAdd : toChange,
@@ -66,7 +79,7 @@ export const GoodsForm = ({ id, start, currency, today, codes, accounts, levels,
           <FormSelect name="taxCode" label="Tax code" options={codes.map((c) => ({ value: c.code, name: c.name }))} />
         </div>
         <PriceRows levels={levels} currency={currency} today={today} />
-        <OnTheShelf moved={moved} places={places} />
+        <OnTheShelf moved={moved} places={places} reorder={reorder} />
         <FormText name="tags" label="Tags, separated by commas" most={400} />
         <FormSelect
           name="incomeAccount"
@@ -141,7 +154,7 @@ const Told = ({ moved }: { readonly moved: boolean }) => {
   )
 }
 
-const OnTheShelf = ({ moved, places }: { readonly moved: boolean; readonly places: Props['places'] }) =>
+const OnTheShelf = ({ moved = false, places, reorder }: Pick<Props, 'moved' | 'places' | 'reorder'>) =>
   useKind() === 'stock' && (
     <>
       <SupplierRows />
@@ -157,7 +170,7 @@ const OnTheShelf = ({ moved, places }: { readonly moved: boolean; readonly place
         />
       )}
       <div className="grid grid-cols-3 gap-3">
-        <FormQuantity name="reorderAt" label="Reorder at" />
+        <FormQuantity name="reorderAt" label="Reorder at" hint={reorder} />
         <FormQuantity name="weight" label="Weight, kg" />
         <FormText name="size" label="Size, cm" most={60} placeholder="40 × 25 × 12" />
       </div>

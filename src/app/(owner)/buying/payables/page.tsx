@@ -2,6 +2,7 @@ import type { Metadata } from 'next'
 import { payables } from '@/api/lists/buying'
 import { readDueSoon } from '@/model/buying/payables'
 import { PayDue } from '@/ui/buying/PayDue'
+import { Facts } from '@/ui/Facts'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
 import { ListRows } from '@/ui/list/ListView'
@@ -25,6 +26,12 @@ export default async function Payables({ searchParams }: { searchParams: Search 
             <PayDue due={due} currency={shop.currency} today={shop.today} />
           </>
         }
+      />
+      <Facts
+        facts={[
+          ['To be paid within a week', due.goesOut],
+          ['Falls due to us by then', due.comesIn],
+        ]}
       />
       <p className="sub mb-3">What we owe, by how long it is due.</p>
       <ListRows open={open} about={shop} />

@@ -1,5 +1,6 @@
 import { GOODS_KIND_NAMES } from '@/core/names'
 import { readGoodsPage } from '@/model/goods/goodsPage'
+import { formatDayAndMonth } from '@/core/day'
 import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
@@ -75,7 +76,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
         }
       />
       <div className="flex flex-wrap items-start gap-x-14">
-        <Figures of={g} currency={currency} />
+        <Figures of={g} coming={page.coming} currency={currency} />
         {lies && places.length > 1 && goods.track === 'none' && <WhereItLies places={places} />}
       </div>
       {pieces && pieces.rows.length > 0 && (
@@ -106,6 +107,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
             moved={moved}
             places={allPlaces}
             levels={levels.map((l) => ({ code: l.code, name: l.name }))}
+            reorder={page.reorder}
             start={goodsDraftOf(page)}
           />
         </section>
@@ -220,7 +222,15 @@ const COST_NAMES = {
 } as const
 
 /** How it stands on the shelf; nothing for work and charges. */
-const Figures = ({ of: g, currency }: { readonly of: Page['standing']; readonly currency: string }) => {
+const Figures = ({
+  of: g,
+  coming,
+  currency,
+}: {
+  readonly of: Page['standing']
+  readonly coming: Page['coming']
+  readonly currency: string
+}) => {
   const { kind } = g.goods
   if (kind !== 'stock' && kind !== 'kit') return null
   const figures: readonly (readonly [string, string])[] =
@@ -229,6 +239,14 @@ const Figures = ({ of: g, currency }: { readonly of: Page['standing']; readonly 
           ['On hand', formatQuantity(g.onHand)],
           ['Set aside', formatQuantity(g.setAside)],
           ['Available', formatQuantity(g.available)],
+          ...(coming
+            ? [
+                [
+                  'On order',
+                  `${formatQuantity(coming.quantity)}${coming.on ? `, comes ${formatDayAndMonth(coming.on)}` : ''}`,
+                ] as const,
+              ]
+            : []),
           [COST_NAMES[g.goods.costing], formatPrice(g.unitCost.toDecimalPlaces(4), currency)],
           ['Stock value', formatMoney(g.shelf.value)],
         ]

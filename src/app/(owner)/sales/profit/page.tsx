@@ -1,5 +1,6 @@
 import type { Metadata } from 'next'
 import { profit } from '@/api/lists/sales'
+import { BestAndWorst } from '@/ui/sale/BestAndWorst'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
 import { ListView } from '@/ui/list/ListView'
@@ -18,6 +19,7 @@ export default async function Profit({ searchParams }: { searchParams: Search })
         beside="Income less what went for it; together the gross profit of the profit and loss"
         action={<ListExport name="profit" query={open.query} />}
       />
+      <BestAndWorst all={open.earners} />
       <ListView open={open} about={shop} />
     </>
   )

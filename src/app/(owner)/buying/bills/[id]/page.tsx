@@ -22,6 +22,7 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
     (await readBillPage(shop, await idFrom(params))) ?? notFound()
   const isOpen = Number(bill.open) > 0
   const [due] = bill.dues
+  const differs = bill.lines.some((l) => Number(l.difference) !== 0)
   const mayRepeat =
     bill.lines.every((l) => l.receivedLineId === null && l.purchaseOrderLineId === null) &&
     bill.repeats.every((r) => r.nextOn === null)
@@ -67,8 +68,7 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
             'Account',
             right('Quantity'),
             right('Net'),
-            right('Difference to stock'),
-            right('Difference to cost'),
+            ...(differs ? [right('Difference to stock'), right('Difference to cost')] : []),
           ]}
         />
         <tbody>
@@ -78,8 +78,12 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
               <td>{l.account}</td>
               <td className="fig">{formatDigits(l.quantity)}</td>
               <td className="fig">{formatDigits(l.amount)}</td>
-              <td className="fig">{Number(l.toStock) === 0 ? '' : formatDigits(l.toStock)}</td>
-              <td className="fig">{Number(l.toCostOfSales) === 0 ? '' : formatDigits(l.toCostOfSales)}</td>
+              {differs && (
+                <>
+                  <td className="fig">{Number(l.toStock) === 0 ? '' : formatDigits(l.toStock)}</td>
+                  <td className="fig">{Number(l.toCostOfSales) === 0 ? '' : formatDigits(l.toCostOfSales)}</td>
+                </>
+              )}
             </tr>
           ))}
           {(
@@ -94,7 +98,7 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
                 {name}
               </td>
               <td className="fig">{formatDigits(amount)}</td>
-              <td colSpan={2} />
+              {differs && <td colSpan={2} />}
             </tr>
           ))}
         </tbody>

@@ -2,6 +2,7 @@ import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { formatDigits } from '@/core/locale'
+import { decimal, formatPrice } from '@/core/money'
 import { PURCHASE_STATUS_NAMES } from '@/core/names'
 import { readOrderPage } from '@/model/buying/pages'
 import { OrderActs } from '@/ui/buying/OrderActs'
@@ -87,7 +88,7 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
               <td className="fig">{formatDigits(l.received)}</td>
               <td className="fig">{formatDigits(l.toReceive)}</td>
               <td className="fig">{formatDigits(l.toBill)}</td>
-              <td className="fig">{formatDigits(l.unitCost)}</td>
+              <td className="fig">{formatPrice(decimal(l.unitCost), shop.currency)}</td>
             </tr>
           ))}
           <tr className="total">

@@ -2,6 +2,7 @@ import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { formatDigits } from '@/core/locale'
+import { decimal, formatPrice } from '@/core/money'
 import { readReceivedPage } from '@/model/buying/pages'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { ReceivedActs } from '@/ui/buying/ReceivedActs'
@@ -61,7 +62,7 @@ export default async function ReceivedPage({ params }: { params: Promise<{ id: s
                 </To>
               </td>
               <td className="fig">{formatDigits(l.quantity)}</td>
-              <td className="fig">{formatDigits(l.unitCost)}</td>
+              <td className="fig">{formatPrice(decimal(l.unitCost), shop.currency)}</td>
               <td className="fig">{formatDigits(l.toBill)}</td>
               {!isPlain && (
                 <>

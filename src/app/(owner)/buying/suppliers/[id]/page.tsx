@@ -2,6 +2,7 @@ import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { bills } from '@/api/lists/buying'
 import { formatDigits } from '@/core/locale'
+import { formatMoney } from '@/core/money'
 import { readSupplierPage } from '@/model/buying/pages'
 import { PaySupplier } from '@/ui/buying/PaySupplier'
 import { SupplierForm } from '@/ui/buying/SupplierForm'
@@ -16,7 +17,7 @@ export const metadata: Metadata = { title: 'Supplier' }
 
 export default async function SupplierPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
-  const { supplier, draft } = (await readSupplierPage(shop, await idFrom(params))) ?? notFound()
+  const { supplier, facts, draft } = (await readSupplierPage(shop, await idFrom(params))) ?? notFound()
   const open = await openList(
     bills,
     shop,
@@ -51,6 +52,11 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
           ['Owed to them', formatDigits(supplier.owed)],
           ['Late', formatDigits(supplier.late)],
           ['Paid in advance', formatDigits(supplier.ahead)],
+          ['On order', formatMoney(facts.onOrder)],
+          ['Bought in a year', formatMoney(facts.bought)],
+          ...(facts.delivers
+            ? [['Delivers in', `${facts.delivers.days} ${facts.delivers.days === 1 ? 'day' : 'days'}`] as const]
+            : []),
         ]}
       />
       <div className="grid gap-x-10 gap-y-7 lg:grid-cols-[360px_1fr]">
