@@ -2,6 +2,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
 import * as day from './day'
+import * as einvoice from './einvoice'
 import * as formats from './formats'
 import * as locale from './locale'
 import * as money from './money'
@@ -26,6 +27,7 @@ const KNOWN: Readonly<Record<string, unknown>> = {
   ...locale,
   ...money,
   ...names,
+  ...einvoice,
   ...parcel,
   ...people,
   ...plan,

@@ -1,2 +1,4 @@
-export { readUbl, type UblInvoice, type UblLine, type UblProblem } from './readUbl'
+export { readUbl, type UblInvoice } from './readUbl'
+export type { UblLine } from './spreadUbl'
+export type { UblProblem } from './ublAmounts'
 export { unitName } from './units'

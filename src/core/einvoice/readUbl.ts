@@ -4,34 +4,25 @@ import {
   decimal,
   formatMoney,
   isPositiveMoney,
-  isZeroMoney,
-  money,
-  roundToMoney,
-  splitMoney,
   subtractMoney,
   sumMoney,
-  toDecimal,
   zeroMoney,
-  type Decimal,
   type Money,
 } from '../money'
-import { present } from '../present'
 import { err, ok, type Result } from '../result'
-import { unitName } from './units'
 import { allAt, at, readXml, textAt, type XmlProblem } from '../xml'
-
-/** A line of a supplier's invoice. `net` and `tax` are what it bears of the whole invoice, allowances and tax spread. */
-export interface UblLine {
-  readonly description: string
-  /** What the seller calls it, what the buyer does, and its bar code; empty where it does not say. */
-  readonly codes: { readonly seller: string; readonly buyer: string; readonly standard: string }
-  readonly quantity: Decimal
-  readonly unit: string
-  readonly net: Money
-  readonly tax: Money
-  /** In percent; null where it does not say. */
-  readonly taxPercent: Decimal | null
-}
+import { taxTotalOf, withCharges, withTax, type UblLine } from './spreadUbl'
+import {
+  amountsIn,
+  notBelowZero,
+  numberAt,
+  percentOf,
+  wrong,
+  Wrong,
+  type ReadAmount,
+  type UblProblem,
+} from './ublAmounts'
+import { unitName } from './units'
 
 /** A supplier's invoice as a file says it. Lines, with charges as lines of their own, add up to `net` and `tax`. */
 export interface UblInvoice {
@@ -47,12 +38,6 @@ export interface UblInvoice {
   readonly gross: Money
 }
 
-/** What is wrong with a file, and where in it. */
-export interface UblProblem {
-  readonly path: string
-  readonly message: string
-}
-
 const NAMESPACE = 'urn:oasis:names:specification:ubl:schema:xsd:Invoice-2'
 const LISTS = ['InvoiceLine', 'AllowanceCharge', 'TaxTotal', 'TaxSubtotal', 'PaymentMeans', 'PaymentTerms']
 const MOST_LINES = 500
@@ -62,54 +47,6 @@ const XML_SAYS: Readonly<Record<XmlProblem, string>> = {
     'This file declares entities or a document type, which an invoice never needs. Ask for it without.',
   'too-deep': 'This is no invoice: its elements stand in each other too deep. Ask for the file again.',
   broken: 'This file is no valid XML, or was cut off. Ask for it again.',
-}
-
-/** Ends reading, with what is wrong. */
-class Wrong extends Error {
-  constructor(readonly problem: UblProblem) {
-    super(problem.message)
-  }
-}
-const wrong = (path: string, message: string): never => {
-  throw new Wrong({ path, message })
-}
-
-const NUMBER = /^[-+]?\d{1,12}(\.\d{1,10})?$/
-
-const numberAt = (text: string, path: string, name: string): Decimal =>
-  NUMBER.test(text) ? decimal(text) : wrong(path, `${name} is “${text.slice(0, 40)}”, which is no number.`)
-
-/** Reads amounts of one currency, each with no more places than it has. */
-const amountsIn =
-  (currency: string) =>
-  (node: unknown, path: string, name: string, names: readonly string[]): Money => {
-    const text = textAt(node, ...names)
-    const exact = numberAt(text, path, name)
-    const rounded = roundToMoney(exact, currency)
-    const said = textAt(node, ...names, '@_currencyID')
-    if (said !== '' && said !== currency) wrong(path, `${name} is in ${said}, the books are in ${currency}.`)
-    if (!toDecimal(rounded).eq(exact)) wrong(path, `${name} is ${text}: more places than ${currency} has.`)
-    return rounded
-  }
-
-/** The same where it may not be below zero, which a bill has no place for. */
-const notBelowZero = (amount: Money, path: string, name: string): Money =>
-  amount.minor < 0n ? wrong(path, `${name} is below zero. Type this bill by hand.`) : amount
-type ReadAmount = ReturnType<typeof amountsIn>
-
-/** Allowances less charges of an element: below zero where charges prevail. */
-const chargesOf = (node: unknown, path: string, read: ReadAmount, currency: string) =>
-  allAt(node, 'AllowanceCharge').map((c, i) => ({
-    isCharge: textAt(c, 'ChargeIndicator') === 'true',
-    reason: textAt(c, 'AllowanceChargeReason'),
-    amount: notBelowZero(read(c, `${path}.${i}.amount`, 'A charge', ['Amount']), path, 'An allowance or charge'),
-    percent: percentOf(at(c, 'TaxCategory')),
-    currency,
-  }))
-
-const percentOf = (category: unknown): Decimal | null => {
-  const text = textAt(category, 'Percent')
-  return NUMBER.test(text) ? decimal(text) : null
 }
 
 const lineOf = (line: unknown, i: number, read: ReadAmount, currency: string): UblLine => {
@@ -141,71 +78,6 @@ const lineOf = (line: unknown, i: number, read: ReadAmount, currency: string): U
     tax: zeroMoney(currency),
     taxPercent: percentOf(at(item, 'ClassifiedTaxCategory')),
   }
-}
-
-/** An allowance off the whole invoice is spread over its lines, and a charge is a line of its own. */
-const withCharges = (
-  lines: readonly UblLine[],
-  root: unknown,
-  read: ReadAmount,
-  currency: string,
-): readonly UblLine[] => {
-  const charges = chargesOf(root, 'charges', read, currency)
-  const off = sumMoney(
-    charges.filter((c) => !c.isCharge).map((c) => c.amount),
-    currency,
-  )
-  const extra = charges
-    .filter((c) => c.isCharge)
-    .map((c): UblLine => ({
-      description: c.reason || 'Charge',
-      codes: { seller: '', buyer: '', standard: '' },
-      quantity: decimal(1),
-      unit: 'C62',
-      net: c.amount,
-      tax: zeroMoney(currency),
-      taxPercent: c.percent,
-    }))
-  if (isZeroMoney(off)) return [...lines, ...extra]
-  const weights = lines.map((l) => toDecimal(l.net))
-  if (
-    off.minor >
-    sumMoney(
-      lines.map((l) => l.net),
-      currency,
-    ).minor
-  )
-    wrong('charges', 'More is taken off this invoice than its lines come to. Type this bill by hand.')
-  const shares = splitMoney(off, weights)
-  return [...lines.map((l, i) => ({ ...l, net: subtractMoney(l.net, present(shares[i])) })), ...extra]
-}
-
-/** The tax in the currency of the books; another total may say it once more in the seller's own. */
-const taxTotalOf = (root: unknown, currency: string): unknown =>
-  allAt(root, 'TaxTotal').find((t) => ['', currency].includes(textAt(t, 'TaxAmount', '@_currencyID')))
-
-/** The tax of each line: of each rate of the tax total its share; what no rate of it fits is shared by all that are left. */
-const withTax = (lines: readonly UblLine[], root: unknown, tax: Money, read: ReadAmount): readonly UblLine[] => {
-  const subtotals = allAt(taxTotalOf(root, tax.currency), 'TaxSubtotal')
-  const taxes = lines.map(() => zeroMoney(tax.currency))
-  const share = (amount: Money, rows: readonly number[]): boolean => {
-    const weights = rows.map((i) => toDecimal(present(lines[i]).net))
-    if (weights.every((x) => x.isZero())) return isZeroMoney(amount)
-    const shares = splitMoney(amount, weights)
-    rows.forEach((i, at) => (taxes[i] = addMoney(present(taxes[i]), present(shares[at]))))
-    return true
-  }
-  const all = lines.map((_, i) => i)
-  let left = tax
-  subtotals.forEach((s, i) => {
-    const amount = read(s, `tax.${i}`, 'A sum of tax', ['TaxAmount'])
-    const percent = percentOf(at(s, 'TaxCategory'))
-    const rows = all.filter((n) => percent !== null && present(lines[n]).taxPercent?.eq(percent))
-    if (rows.length > 0 && share(amount, rows)) left = subtractMoney(left, amount)
-  })
-  if (!isZeroMoney(left) && !share(left, all))
-    wrong('tax', 'Tax stands on an invoice of nothing. Type this bill by hand.')
-  return lines.map((l, i) => ({ ...l, tax: present(taxes[i]) }))
 }
 
 const mustBe = (said: Money, sum: Money, path: string, what: string): void => {

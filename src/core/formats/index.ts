@@ -1,13 +1,5 @@
-export {
-  PAPER_LANGUAGES,
-  PAPER_WORDS,
-  paperWords,
-  formatDayIn,
-  isRightToLeft,
-  type PaperLanguage,
-  type PaperTongue,
-  type PaperWord,
-} from './paperWords'
+export { PAPER_LANGUAGES, PAPER_WORDS, type PaperLanguage, type PaperWord } from './paperWordList'
+export { paperWords, formatDayIn, isRightToLeft, type PaperTongue } from './paperWords'
 export { isPaper, PAPERS, traitsOf, type LetterTemplate, type PaperKind } from './papers'
 export {
   fillLetter,

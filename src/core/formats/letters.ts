@@ -1,6 +1,7 @@
 import { present } from '@/core/present'
 import { PAPERS, traitsOf, type LetterTemplate, type PaperKind } from './papers'
-import { paperWords, type PaperWord } from './paperWords'
+import { paperWords } from './paperWords'
+import type { PaperWord } from './paperWordList'
 
 /** What a letter may speak of. Anything left out is left out of the letter, with its line where it stands alone. */
 export const LETTER_FACTS = [

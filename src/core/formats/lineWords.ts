@@ -1,5 +1,6 @@
 import { present } from '@/core/present'
-import type { PaperTongue, PaperWord } from './paperWords'
+import type { PaperWord } from './paperWordList'
+import type { PaperTongue } from './paperWords'
 
 /** What a line of a statement or a receipt is about, with the number of the paper it names; or a due by the name it is kept under. */
 export type PaperLine =

@@ -57,7 +57,8 @@ export const readXml = (text: string, lists: readonly string[] = []): Result<Xml
     isArray: (name) => lists.includes(name),
   })
   try {
-    return ok(parser.parse(text) as XmlNode)
+    const parsed: XmlNode = parser.parse(text)
+    return ok(parsed)
   } catch {
     return err('broken')
   }
@@ -84,5 +85,5 @@ export const textAt = (node: unknown, ...names: readonly string[]): string => {
 /** All elements of a name. */
 export const allAt = (node: unknown, ...names: readonly string[]): readonly unknown[] => {
   const found = at(node, ...names)
-  return Array.isArray(found) ? (found as readonly unknown[]) : found === null ? [] : [found]
+  return Array.isArray(found) ? found : found === null ? [] : [found]
 }

@@ -164,11 +164,14 @@ export const sumBuying = async (db: Db, asOf: Day, currency: string) => {
       await db.execute<Record<'payables' | 'received' | 'ahead', string>>(sql`
     select (coalesce((select sum(gross) from bill where on_day <= ${asOf} and (voided_on is null or voided_on > ${asOf})), 0)
             - coalesce((select sum(amount) from bill_fill where on_day <= ${asOf}), 0))::text as payables,
-           (coalesce((select sum(l.value) from goods_received r join goods_received_line l on l.received_id = r.id where r.on_day <= ${asOf}), 0)
+           (coalesce((select sum(l.value) from goods_received r join goods_received_line l on l.received_id = r.id
+                       where r.on_day <= ${asOf}), 0)
             - coalesce((select sum(l.cleared) from bill b join bill_line l on l.bill_id = b.id
                          where b.on_day <= ${asOf} and (b.voided_on is null or b.voided_on > ${asOf})), 0)
-            - coalesce((select sum(l.value) from goods_returned r join goods_returned_line l on l.returned_id = r.id where r.on_day <= ${asOf}), 0)
-            + coalesce((select sum(l.cleared) from supplier_credit c join supplier_credit_line l on l.credit_id = c.id where c.on_day <= ${asOf}), 0))::text as received,
+            - coalesce((select sum(l.value) from goods_returned r join goods_returned_line l on l.returned_id = r.id
+                         where r.on_day <= ${asOf}), 0)
+            + coalesce((select sum(l.cleared) from supplier_credit c join supplier_credit_line l on l.credit_id = c.id
+                         where c.on_day <= ${asOf}), 0))::text as received,
            coalesce((select sum(amount) from ahead_move where on_day <= ${asOf}), 0)::text as ahead`)
     )[0],
   )

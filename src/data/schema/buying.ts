@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm'
-import { boolean, check, index, integer, jsonb, pgTable, text, unique, uniqueIndex } from 'drizzle-orm/pg-core'
+import { boolean, check, index, integer, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core'
 import { BILL_FILLS } from '@/core/kinds'
 import { fourPlaces, identity, minor, onDay, ZERO_BY_DEFAULT } from './columns'
 import { goods, place, supplier } from './goods'
@@ -33,22 +33,6 @@ export const purchaseOrder = pgTable(
       .on(t.sentOn)
       .where(sql`${t.closedOn} is null`),
   ],
-)
-
-/** An order as it went to the supplier: what is sent again after a change is another version. */
-export const purchaseOrderVersion = pgTable(
-  'purchase_order_version',
-  {
-    id: identity(),
-    orderId: integer()
-      .notNull()
-      .references(() => purchaseOrder.id),
-    n: integer().notNull(),
-    onDay: onDay().notNull(),
-    /** What was on it: when it is wanted, the note, and its lines. */
-    content: jsonb().notNull(),
-  },
-  (t) => [unique('purchase_order_version_once').on(t.orderId, t.n)],
 )
 
 export const purchaseOrderLine = pgTable(

@@ -141,7 +141,7 @@ const creditGoods = async (
     }
     await updateReceivedLine(w.tx, row.id, {
       credited: row.credited.plus(a.quantity),
-      creditedValue: row.creditedValue + cleared.minor,
+      creditedValue: addMoney(tally.creditedValue, cleared).minor,
     })
   }
   return taken

@@ -4,7 +4,17 @@ import { found, refuse, refuseAt } from '@/contract/refuse'
 import { splitDifference, takeReturned } from '@/core/buying'
 import type { Day } from '@/core/day'
 import { postGoodsReturned } from '@/core/ledger'
-import { negateMoney, smaller, subtractMoney, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
+import {
+  addMoney,
+  money,
+  negateMoney,
+  smaller,
+  subtractMoney,
+  sumMoney,
+  ZERO,
+  type Decimal,
+  type Money,
+} from '@/core/money'
 import { present } from '@/core/present'
 import { poolOf, sameName } from '@/core/stock'
 import { findBatches } from '@/data/queries/batch'
@@ -142,7 +152,7 @@ interface SendingBack {
 const tallyBack = async (w: Work, { line, quantity, value }: Back, undoes: boolean): Promise<void> => {
   await updateReceivedLine(w.tx, line.id, {
     returned: line.returned.plus(quantity),
-    returnedValue: line.returnedValue + value.minor,
+    returnedValue: addMoney(money(line.returnedValue, w.currency), value).minor,
   })
   if (line.orderLineId === null) return
   await tallySentBack(

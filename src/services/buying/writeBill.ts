@@ -78,7 +78,7 @@ const taxOfPart = (part: Part, position: number, parts: readonly Part[], tax: Mo
 }
 
 /** Money that was paid to the supplier in advance is used for a bill at once, as far as it lies there. */
-const useAhead = async (
+const takeAhead = async (
   w: Work,
   {
     supplierId,
@@ -230,7 +230,7 @@ export const writeBill = async (
     })),
   )
   for (const p of parts) await tallyPart(w, p)
-  await useAhead(w, { supplierId, billId: id, text, on: onDay, gross })
+  await takeAhead(w, { supplierId, billId: id, text, on: onDay, gross })
   if (paidFrom !== undefined) await payAtOnce(w, { supplier, billId: id, on: onDay, paidFrom })
   return id
 }
