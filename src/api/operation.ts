@@ -159,7 +159,8 @@ export const readFile = (
   run: async ({ till, body }) => {
     const business = await findBusiness(till.db)
     if (!business) return err({ code: 'not-set-up' })
-    const read = await run({ db: till.db, business, today: till.today }, body as Uint8Array)
+    const bytes = body instanceof Uint8Array ? body : new Uint8Array()
+    const read = await run({ db: till.db, business, today: till.today }, bytes)
     return read.ok ? ok({ status: 200, body: read.value }) : read
   },
 })

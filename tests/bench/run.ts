@@ -20,6 +20,7 @@ import { readOweMost, readPayHabits } from '@/model/receivables/payHabits'
 import { readPlanBook } from '@/model/plan/planBook'
 import { readDrawer } from '@/model/bank/drawer'
 import { testCluster } from '../cluster'
+import { BUYING, fillBuying } from './buying'
 import { fillStock, STOCK } from './stock'
 import { listToBank } from '@/data/queries/bank'
 import { readStories } from '@/model/sale/readStories'
@@ -144,16 +145,23 @@ const main = async (): Promise<void> => {
     console.log(
       `${'page'.padEnd(20)} ${'1,000 sales'.padStart(12)} ${'100,000 sales'.padStart(14)} ${'ratio'.padStart(7)}`,
     )
-    for (const [name, page] of Object.entries(PAGES)) {
+    // `npm run bench buying` measures that alone.
+    const only = process.argv[2]
+    for (const [name, page] of Object.entries(only ? {} : PAGES)) {
       const [a, b] = [await time(() => page(little)), await time(() => page(large))]
       console.log(
         `${name.padEnd(20)} ${`${a.toFixed(1)} ms`.padStart(12)} ${`${b.toFixed(1)} ms`.padStart(14)} ${(b / a).toFixed(1).padStart(7)}${b > 100 ? '  over 100 ms' : ''}`,
       )
     }
     await fillStock(large.db)
-    for (const [name, ask] of Object.entries(STOCK)) {
+    for (const [name, ask] of Object.entries(only === 'buying' ? {} : STOCK)) {
       const took = await time(() => ask(large))
       console.log(`${name.padEnd(22)} ${`${took.toFixed(1)} ms`.padStart(10)}, with 10,000 things and 200,000 moves`)
+    }
+    await fillBuying(large.db)
+    for (const [name, ask] of Object.entries(BUYING)) {
+      const took = await time(() => ask(large))
+      console.log(`${name.padEnd(28)} ${`${took.toFixed(1)} ms`.padStart(10)}, with 30,000 bills and 10,000 orders`)
     }
     await withHands(little, 4)
     const [four, many] = [await withHands(little, 4), await withHands(little, 32)]

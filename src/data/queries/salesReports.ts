@@ -70,7 +70,8 @@ export const listSaleCosts = async (db: Db, span: Span, part: Part, currency: st
       left join lateral (select sum(l.expected_cost * l.agreed) as expected from sale_line l where l.sale_id = s.id) e on true
       left join lateral (select sum(case when h.direction = 'out' then l.cost else -l.cost end) as cost
                            from handover h join handover_line l on l.handover_id = h.id where h.sale_id = s.id) h on true
-      left join lateral (select sum(k.amount) as cost from cost_share k join sale_line l on l.id = k.sale_line_id where l.sale_id = s.id) k on true
+      left join lateral (select sum(k.amount) as cost
+                           from cost_share k join sale_line l on l.id = k.sale_line_id where l.sale_id = s.id) k on true
      where s.agreed_on between ${span.from} and ${span.to} and s.closed_as is null and a.gross is not null
        and ${part.after ? sql`s.id < ${part.after}` : sql`true`}
      order by s.id desc ${cutTo(part)}`)

@@ -1,7 +1,7 @@
-import { purchaseLeft, purchaseStatus } from '@/core/buying'
+import { openOfLine, purchaseLeft, purchaseStatus } from '@/core/buying'
 import type { Day } from '@/core/day'
 import type { PurchaseStatus } from '@/core/kinds'
-import { formatQuantity, money, sumMoney, type Decimal, type Money } from '@/core/money'
+import { formatQuantity, largerMoney, money, sumMoney, zeroMoney, type Decimal, type Money } from '@/core/money'
 import { valueAt } from '@/core/stock'
 import { listBills, listOpenBills } from '@/data/queries/bill'
 import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
@@ -10,6 +10,7 @@ import { listSupplierPayments } from '@/data/queries/supplierPayment'
 import { listSuppliers } from '@/data/queries/suppliers'
 import type { Where } from '../where'
 import { openOfBill } from './bills'
+import { cameTally } from './came'
 import { netOfLines } from './orders'
 import { readProposals } from './proposals'
 
@@ -123,7 +124,10 @@ export const readReceivedList = async (
       on: p.onDay,
       what: sayGoods(mine),
       value: sum(mine.map((l) => l.value)),
-      notBilled: sum(mine.map((l) => l.value - l.billedValue)),
+      notBilled: sumMoney(
+        mine.map((l) => largerMoney(openOfLine(cameTally(l, currency)).value, zeroMoney(currency))),
+        currency,
+      ),
     }
   })
 }

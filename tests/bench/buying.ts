@@ -1,0 +1,44 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { day } from '@/core/day'
+import type { Database } from '@/data/connect'
+import type { Business } from '@/data/queries/business'
+import { readBillList, readOrderList, readReceivedList, readSupplierList } from '@/model/buying/onLists'
+import { readPayables } from '@/model/buying/payables'
+import { readProposals } from '@/model/buying/proposals'
+import { readProfit } from '@/model/sale/profit'
+import { saleView } from '@/model/sale/saleView'
+
+interface Shop {
+  readonly db: Database
+  readonly business: Business
+}
+
+const today = day('2026-11-25')
+const TEN_YEARS = { from: day('2016-01-01'), to: today }
+
+/** Fills a business, after its goods, with ten years of buying. */
+export const fillBuying = async (db: Database): Promise<void> => {
+  const statements = readFileSync(join(import.meta.dirname, 'buying.sql'), 'utf8')
+  await db.transaction(async (tx) => {
+    for (const statement of statements.split(/;\s*\n/).filter((s) => s.replace(/--[^\n]*/g, '').trim() !== ''))
+      await tx.execute(statement)
+  })
+}
+
+/** What is asked of so much buying. */
+export const BUYING: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
+  'payables today': ({ db }) => readPayables(db, { asOf: today }, 'USD'),
+  'payables a year ago': ({ db }) => readPayables(db, { asOf: day('2025-11-25') }, 'USD'),
+  'what to order': ({ db, business }) => readProposals(db, { business, today }),
+  'profit by sale, ten years': ({ db }) => readProfit(db, 'sale', TEN_YEARS, 'USD'),
+  'profit by sale, a year': ({ db }) => readProfit(db, 'sale', { from: day('2026-01-01'), to: today }, 'USD'),
+  'profit by month, ten years': ({ db }) => readProfit(db, 'month', TEN_YEARS, 'USD'),
+  'profit by item, a year': ({ db }) => readProfit(db, 'goods', { from: day('2026-01-01'), to: today }, 'USD'),
+  'a sale with its cost': ({ db, business }) => saleView(db, 500, business, today),
+  'bills, unpaid': ({ db, business }) => readBillList({ db, business, today, currency: 'USD' }, { show: 'open' }),
+  'bills, all': ({ db, business }) => readBillList({ db, business, today, currency: 'USD' }, {}),
+  'orders, all': ({ db, business }) => readOrderList({ db, business, today, currency: 'USD' }, {}),
+  'goods received, all': ({ db, business }) => readReceivedList({ db, business, today, currency: 'USD' }, {}),
+  suppliers: ({ db, business }) => readSupplierList({ db, business, today, currency: 'USD' }),
+}
