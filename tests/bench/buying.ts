@@ -15,6 +15,7 @@ interface Shop {
 }
 
 const today = day('2026-11-25')
+const PAGE = { limit: 61 }
 const TEN_YEARS = { from: day('2016-01-01'), to: today }
 
 /** Fills a business, after its goods, with ten years of buying. */
@@ -30,15 +31,17 @@ export const fillBuying = async (db: Database): Promise<void> => {
 export const BUYING: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
   'payables today': ({ db }) => readPayables(db, { asOf: today }, 'USD'),
   'payables a year ago': ({ db }) => readPayables(db, { asOf: day('2025-11-25') }, 'USD'),
-  'what to order': ({ db, business }) => readProposals(db, { business, today }),
+  'what to order': ({ db }) => readProposals(db, { today }),
   'profit by sale, ten years': ({ db }) => readProfit(db, 'sale', TEN_YEARS, 'USD'),
   'profit by sale, a year': ({ db }) => readProfit(db, 'sale', { from: day('2026-01-01'), to: today }, 'USD'),
   'profit by month, ten years': ({ db }) => readProfit(db, 'month', TEN_YEARS, 'USD'),
   'profit by item, a year': ({ db }) => readProfit(db, 'goods', { from: day('2026-01-01'), to: today }, 'USD'),
   'a sale with its cost': ({ db, business }) => saleView(db, 500, business, today),
-  'bills, unpaid': ({ db, business }) => readBillList({ db, business, today, currency: 'USD' }, { show: 'open' }),
-  'bills, all': ({ db, business }) => readBillList({ db, business, today, currency: 'USD' }, {}),
-  'orders, all': ({ db, business }) => readOrderList({ db, business, today, currency: 'USD' }, {}),
-  'goods received, all': ({ db, business }) => readReceivedList({ db, business, today, currency: 'USD' }, {}),
+  'bills unpaid, first page': ({ db, business }) =>
+    readBillList({ db, business, today, currency: 'USD' }, { show: 'open' }, PAGE),
+  'bills, first page': ({ db, business }) => readBillList({ db, business, today, currency: 'USD' }, {}, PAGE),
+  'orders, first page': ({ db, business }) => readOrderList({ db, business, today, currency: 'USD' }, {}, PAGE),
+  'goods received, first page': ({ db, business }) =>
+    readReceivedList({ db, business, today, currency: 'USD' }, {}, PAGE),
   suppliers: ({ db, business }) => readSupplierList({ db, business, today, currency: 'USD' }),
 }

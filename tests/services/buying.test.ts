@@ -184,7 +184,7 @@ describe('goods that come', () => {
 })
 
 describe('what to order', () => {
-  const propose = async () => proposalsView(s.db, { business: await desk.business(), today: s.shop.today })
+  const propose = async () => proposalsView(s.db, { today: s.shop.today })
 
   test('is what sales are short of and what fell to its reorder point, in packs, less what is on order', async () => {
     await s.run(changeGoods, { goodsId: s.rosin, reorderAt: '10' })

@@ -16,28 +16,44 @@ import {
   readSupplierList,
 } from '@/model/buying/onLists'
 import { readPayables } from '@/model/buying/payables'
-import { pageOfAll, reader } from './reader'
+import { pageOfAll, pageOfQuery, partOf, reader } from './reader'
 
 export const purchaseOrders = reader(purchaseOrdersList, async (where, asked, size) => {
   const { status, supplier } = asked.filter
-  const rows = await readOrderList(where, { status: status ?? undefined, supplierId: supplier ?? undefined })
-  return pageOfAll(purchaseOrdersList, rows, asked, size, where)
+  const { rows, ...rest } = await readOrderList(
+    where,
+    { status: status ?? undefined, supplierId: supplier ?? undefined },
+    partOf(asked, size, purchaseOrdersList.opensBy),
+  )
+  return pageOfQuery(purchaseOrdersList.columns, rows, size, rest)
 })
 
 export const goodsReceived = reader(goodsReceivedList, async (where, asked, size) => {
-  const rows = await readReceivedList(where, { supplierId: asked.filter.supplier ?? undefined })
-  return pageOfAll(goodsReceivedList, rows, asked, size, where)
+  const { rows, ...rest } = await readReceivedList(
+    where,
+    { supplierId: asked.filter.supplier ?? undefined },
+    partOf(asked, size, goodsReceivedList.opensBy),
+  )
+  return pageOfQuery(goodsReceivedList.columns, rows, size, rest)
 })
 
 export const bills = reader(billsList, async (where, asked, size) => {
   const { show, supplier } = asked.filter
-  const rows = await readBillList(where, { show: show ?? undefined, supplierId: supplier ?? undefined })
-  return pageOfAll(billsList, rows, asked, size, where)
+  const { rows, ...rest } = await readBillList(
+    where,
+    { show: show ?? undefined, supplierId: supplier ?? undefined },
+    partOf(asked, size, billsList.opensBy),
+  )
+  return pageOfQuery(billsList.columns, rows, size, rest)
 })
 
 export const supplierPayments = reader(supplierPaymentsList, async (where, asked, size) => {
-  const rows = await readPaymentList(where, { supplierId: asked.filter.supplier ?? undefined })
-  return pageOfAll(supplierPaymentsList, rows, asked, size, where)
+  const { rows, ...rest } = await readPaymentList(
+    where,
+    { supplierId: asked.filter.supplier ?? undefined },
+    partOf(asked, size, supplierPaymentsList.opensBy),
+  )
+  return pageOfQuery(supplierPaymentsList.columns, rows, size, rest)
 })
 
 export const suppliers = reader(suppliersList, async (where, asked, size) =>

@@ -85,8 +85,8 @@ export const buying = [
     status: 201,
   }),
   change('/buying/proposals', 'Orders all that is proposed, one draft a supplier.', orderProposed, { status: 201 }),
-  read('/buying/proposals', 'What to order, of whom, and why.', noQuery, async ({ db, business, today }) => ({
-    rows: await proposalsView(db, { business, today }),
+  read('/buying/proposals', 'What to order, of whom, and why.', noQuery, async ({ db, today }) => ({
+    rows: await proposalsView(db, { today }),
   })),
   change('/goods-received', 'Goods come from a supplier, by an order or without one.', receiveGoods, { status: 201 }),
   read('/goods-received', 'What came from suppliers, the newest first.', ofSupplier, async ({ db, business, query }) =>

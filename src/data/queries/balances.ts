@@ -20,6 +20,15 @@ export const sumRole = async (db: Db, role: string, through: Day, currency: stri
   return money(BigInt(row.sum), currency)
 }
 
+/** The whole months of a span, and the days of its broken months: before `headEnds`, and from `tailBegins` on. */
+export const wholeMonths = (span: { readonly from?: Day; readonly to: Day }) => {
+  const from = span.from ?? day('0001-01-01')
+  const firstMonth = from === monthStart(from) ? from : addMonths(monthStart(from), 1)
+  const endMonth = monthStart(addDays(span.to, 1))
+  const headEnds = firstMonth <= span.to ? firstMonth : addDays(span.to, 1)
+  return { from, firstMonth, endMonth, headEnds, tailBegins: laterDay(endMonth, firstMonth) }
+}
+
 /**
  * What each account was debited and credited from `from` (or ever) through `to`. Whole months come from the kept sums,
  * the broken months at both ends from the lines themselves.
@@ -29,11 +38,7 @@ export const sumAccounts = async (
   span: { readonly from?: Day; readonly to: Day },
   currency: string,
 ): Promise<AccountSum[]> => {
-  const from = span.from ?? day('0001-01-01')
-  const firstMonth = from === monthStart(from) ? from : addMonths(monthStart(from), 1)
-  const endMonth = monthStart(addDays(span.to, 1))
-  const headEnds = firstMonth <= span.to ? firstMonth : addDays(span.to, 1)
-  const tailBegins = laterDay(endMonth, firstMonth)
+  const { from, firstMonth, endMonth, headEnds, tailBegins } = wholeMonths(span)
   const lines = sql`select l.account_id, greatest(l.amount, 0) as debit, greatest(-l.amount, 0) as credit from entry_line l`
   const rows = await db.execute<{
     id: number

@@ -26,7 +26,12 @@ export const updateReceivedLine = async (
 /** What came from suppliers, the newest first. */
 export const listGoodsReceived = async (
   db: Db,
-  of: { readonly id?: number; readonly supplierId?: number; readonly orderId?: number },
+  of: {
+    readonly id?: number
+    readonly ids?: readonly number[]
+    readonly supplierId?: number
+    readonly orderId?: number
+  },
   part: { readonly limit?: number; readonly after?: number } = {},
 ) => {
   const all = db
@@ -36,6 +41,7 @@ export const listGoodsReceived = async (
     .where(
       and(
         of.id === undefined ? undefined : eq(goodsReceived.id, of.id),
+        of.ids === undefined ? undefined : isOneOf(goodsReceived.id, of.ids),
         of.supplierId === undefined ? undefined : eq(goodsReceived.supplierId, of.supplierId),
         of.orderId === undefined ? undefined : eq(goodsReceived.orderId, of.orderId),
         part.after === undefined ? undefined : sql`${goodsReceived.id} < ${part.after}`,

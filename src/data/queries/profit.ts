@@ -4,6 +4,7 @@ import type { ProfitBy } from '@/core/kinds'
 import { COST_OF_GOODS } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
+import { wholeMonths } from './balances'
 
 /** What something brought and cost between two days. An empty key: what belongs to none of them. */
 export interface Earned {
@@ -35,7 +36,6 @@ const GROUPS = {
   customer: [sql`coalesce(c.id::text, '')`, sql`coalesce(c.name, '')`],
   kind: [sql`coalesce(s.kind, '')`, sql`coalesce(s.kind, '')`],
   channel: [sql`coalesce(s.channel, '')`, sql`coalesce(s.channel, '')`],
-  month: [sql`to_char(e.on_day, 'YYYY-MM')`, sql`to_char(e.on_day, 'YYYY-MM')`],
 } as const
 
 interface Span {
@@ -66,7 +66,7 @@ const moved = ({ from, to }: Span) => sql`
 /** What was earned, grouped by what the ledger's entries are of. */
 export const listEarned = async (
   db: Db,
-  by: Exclude<ProfitBy, 'goods'>,
+  by: Exclude<ProfitBy, 'goods' | 'month'>,
   span: Span,
   currency: string,
 ): Promise<readonly Earned[]> => {
@@ -78,6 +78,25 @@ export const listEarned = async (
       left join sale s on s.id = coalesce(p.sale_id, e.sale_id)
       left join customer c on c.id = coalesce(s.customer_id, e.customer_id)
      group by 1, 2 having sum(p.income) <> 0 or sum(p.cost) <> 0`)
+  return rows.map(asEarned(currency))
+}
+
+/** What was earned month by month: whole months from the kept sums of accounts, broken ones from their lines. */
+export const listEarnedByMonth = async (db: Db, span: Span, currency: string): Promise<readonly Earned[]> => {
+  const { from, firstMonth, endMonth, headEnds, tailBegins } = wholeMonths(span)
+  const lines = sql`select l.account_id, date_trunc('month', l.on_day)::date as month, l.amount from entry_line l`
+  const rows = await db.execute<Row>(sql`
+    with parts as (
+      select m.account_id, m.month, m.debit - m.credit as amount from account_month m where m.month >= ${firstMonth} and m.month < ${endMonth}
+      union all ${lines} where l.on_day >= ${from} and l.on_day < ${headEnds}
+      union all ${lines} where l.on_day >= ${tailBegins} and l.on_day <= ${span.to}
+    )
+    select to_char(p.month, 'YYYY-MM') as key, to_char(p.month, 'YYYY-MM') as name,
+           coalesce(sum(-p.amount) filter (where a.kind = 'income'), 0)::text as income,
+           coalesce(sum(p.amount) filter (where a.kind = 'expense' and starts_with(a.code, ${COST_OF_GOODS})), 0)::text as cost
+      from parts p join account a on a.id = p.account_id where a.kind in ('income', 'expense')
+     group by 1 having sum(p.amount) filter (where a.kind = 'income') <> 0
+         or sum(p.amount) filter (where a.kind = 'expense' and starts_with(a.code, ${COST_OF_GOODS})) <> 0`)
   return rows.map(asEarned(currency))
 }
 

@@ -3,6 +3,7 @@ import type { Day } from '@/core/day'
 import type { Db } from '../connect'
 import { account, supplier, supplierPayment } from '../schema'
 import { insertWithId } from './insertWithId'
+import { isOneOf } from './search'
 
 export const insertSupplierPayment = insertWithId(supplierPayment)
 
@@ -13,7 +14,7 @@ export const markPaymentVoid = async (db: Db, id: number, voidedOn: Day, voidRea
 /** Money that went to suppliers, the newest first. */
 export const listSupplierPayments = async (
   db: Db,
-  of: { readonly id?: number; readonly supplierId?: number },
+  of: { readonly id?: number; readonly ids?: readonly number[]; readonly supplierId?: number },
   part: { readonly limit?: number; readonly after?: number } = {},
 ) => {
   const all = db
@@ -24,6 +25,7 @@ export const listSupplierPayments = async (
     .where(
       and(
         of.id === undefined ? undefined : eq(supplierPayment.id, of.id),
+        of.ids === undefined ? undefined : isOneOf(supplierPayment.id, of.ids),
         of.supplierId === undefined ? undefined : eq(supplierPayment.supplierId, of.supplierId),
         part.after === undefined ? undefined : sql`${supplierPayment.id} < ${part.after}`,
       ),

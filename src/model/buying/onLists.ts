@@ -2,10 +2,12 @@ import { openOfLine, purchaseLeft, purchaseStatus } from '@/core/buying'
 import type { Day } from '@/core/day'
 import type { PurchaseStatus } from '@/core/kinds'
 import { formatQuantity, largerMoney, money, sumMoney, zeroMoney, type Decimal, type Money } from '@/core/money'
-import { valueAt } from '@/core/stock'
+import { rowsBy } from '@/core/stock'
 import { listBills, listOpenBills } from '@/data/queries/bill'
+import { findBills, findOrders, findPayments, findReceived, type FoundPapers } from '@/data/queries/buyingLists'
+import type { Part } from '@/data/queries/inOrder'
 import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
-import { listPurchaseLines, listPurchaseOrders } from '@/data/queries/purchaseOrder'
+import { listPurchaseLines, listPurchaseOrders, sumOnOrderOf } from '@/data/queries/purchaseOrder'
 import { listSupplierPayments } from '@/data/queries/supplierPayment'
 import { listSuppliers } from '@/data/queries/suppliers'
 import type { Where } from '../where'
@@ -78,44 +80,56 @@ const sayGoods = (lines: readonly { readonly quantity: Decimal; readonly name: s
     .map((l) => `${formatQuantity(l.quantity)} × ${l.name}`)
     .join(', ') + (lines.length > 2 ? ' …' : '')
 
+/** Rows of a page in the order in which they were found. */
+const inTurn = <T extends { readonly id: number }>(ids: readonly number[], rows: readonly T[]): readonly T[] => {
+  const byId = new Map(rows.map((r) => [r.id, r]))
+  return ids.flatMap((id) => byId.get(id) ?? [])
+}
+
+/** What all that fit come to, as money. */
+const moneyOf = <Sum extends string>({ sums }: FoundPapers<Sum>, currency: string): Readonly<Record<Sum, Money>> => {
+  const names = Object.keys(sums) as Sum[]
+  return Object.fromEntries(names.map((name) => [name, money(sums[name], currency)])) as Record<Sum, Money>
+}
+
 export const readOrderList = async (
   { db, currency }: Where,
   of: { readonly status?: PurchaseStatus; readonly supplierId?: number },
-): Promise<readonly OrderOnList[]> => {
-  const orders = await listPurchaseOrders(db, { supplierId: of.supplierId })
-  const lines = await listPurchaseLines(db, { orderIds: orders.map((o) => o.id) })
-  return orders
-    .map((o) => {
-      const mine = lines.filter((l) => l.orderId === o.id)
-      return {
-        id: o.id,
-        number: o.number,
-        supplierId: o.supplierId,
-        supplier: o.supplier,
-        on: o.onDay,
-        wantedBy: o.wantedBy,
-        what: sayGoods(mine.map((l) => ({ quantity: l.quantity, name: l.description }))),
-        net: netOfLines(mine, currency),
-        status: purchaseStatus(o, mine),
-        isOpen: o.closedOn === null && mine.some((l) => l.goodsId !== null && purchaseLeft(l).toReceive.gt(0)),
-      }
-    })
-    .filter((o) => of.status === undefined || o.status === of.status)
+  part: Part,
+) => {
+  const found = await findOrders(db, of, part, currency)
+  const [orders, lines] = await Promise.all([
+    listPurchaseOrders(db, { ids: found.ids }),
+    listPurchaseLines(db, { orderIds: found.ids }),
+  ])
+  const linesOf = rowsBy(lines, (l) => l.orderId)
+  const rows = orders.map((o): OrderOnList => {
+    const mine = linesOf.get(o.id) ?? []
+    return {
+      id: o.id,
+      number: o.number,
+      supplierId: o.supplierId,
+      supplier: o.supplier,
+      on: o.onDay,
+      wantedBy: o.wantedBy,
+      what: sayGoods(mine.map((l) => ({ quantity: l.quantity, name: l.description }))),
+      net: netOfLines(mine, currency),
+      status: purchaseStatus(o, mine),
+      isOpen: o.closedOn === null && mine.some((l) => l.goodsId !== null && purchaseLeft(l).toReceive.gt(0)),
+    }
+  })
+  return { rows: inTurn(found.ids, rows), count: found.count, sums: moneyOf(found, currency) }
 }
 
-export const readReceivedList = async (
-  { db, currency }: Where,
-  of: { readonly supplierId?: number },
-): Promise<readonly ReceivedOnList[]> => {
-  const papers = await listGoodsReceived(db, of)
-  const lines = await listReceivedLines(db, { receivedIds: papers.map((p) => p.id) })
-  return papers.map((p) => {
-    const mine = lines.filter((l) => l.receivedId === p.id)
-    const sum = (amounts: readonly bigint[]): Money =>
-      money(
-        amounts.reduce((a, b) => a + b, 0n),
-        currency,
-      )
+export const readReceivedList = async ({ db, currency }: Where, of: { readonly supplierId?: number }, part: Part) => {
+  const found = await findReceived(db, of, part)
+  const [papers, lines] = await Promise.all([
+    listGoodsReceived(db, { ids: found.ids }),
+    listReceivedLines(db, { receivedIds: found.ids }),
+  ])
+  const linesOf = rowsBy(lines, (l) => l.receivedId)
+  const rows = papers.map((p): ReceivedOnList => {
+    const mine = linesOf.get(p.id) ?? []
     return {
       id: p.id,
       number: p.number,
@@ -123,86 +137,87 @@ export const readReceivedList = async (
       supplier: p.supplier,
       on: p.onDay,
       what: sayGoods(mine),
-      value: sum(mine.map((l) => l.value)),
+      value: sumMoney(
+        mine.map((l) => money(l.value, currency)),
+        currency,
+      ),
       notBilled: sumMoney(
         mine.map((l) => largerMoney(openOfLine(cameTally(l, currency)).value, zeroMoney(currency))),
         currency,
       ),
     }
   })
+  return { rows: inTurn(found.ids, rows), count: found.count, sums: moneyOf(found, currency) }
 }
 
 export const readBillList = async (
   { db, currency, today }: Where,
   of: { readonly show?: 'open' | 'late'; readonly supplierId?: number },
-): Promise<readonly BillOnList[]> =>
-  (await listBills(db, { supplierId: of.supplierId, open: of.show !== undefined }))
-    .map((b) => {
-      const isVoid = b.voidedOn !== null
-      const open = openOfBill(b, currency)
-      const isOpen = open.minor > 0n
-      return {
-        id: b.id,
-        number: b.number,
-        theirNumber: b.theirNumber,
-        supplierId: b.supplierId,
-        supplier: b.supplier,
-        on: b.onDay,
-        dueOn: b.dueOn,
-        gross: isVoid ? money(0n, currency) : money(b.gross, currency),
-        open,
-        isOpen,
-        isLate: isOpen && b.dueOn < today,
-        isVoid,
-      }
-    })
-    .filter((b) => of.show !== 'late' || b.isLate)
+  part: Part,
+) => {
+  const found = await findBills(db, of, part, today)
+  const rows = (await listBills(db, { ids: found.ids })).map((b): BillOnList => {
+    const isVoid = b.voidedOn !== null
+    const open = openOfBill(b, currency)
+    const isOpen = open.minor > 0n
+    return {
+      id: b.id,
+      number: b.number,
+      theirNumber: b.theirNumber,
+      supplierId: b.supplierId,
+      supplier: b.supplier,
+      on: b.onDay,
+      dueOn: b.dueOn,
+      gross: isVoid ? zeroMoney(currency) : money(b.gross, currency),
+      open,
+      isOpen,
+      isLate: isOpen && b.dueOn < today,
+      isVoid,
+    }
+  })
+  return { rows: inTurn(found.ids, rows), count: found.count, sums: moneyOf(found, currency) }
+}
 
-export const readPaymentList = async (
-  { db, currency }: Where,
-  of: { readonly supplierId?: number },
-): Promise<readonly PaymentOnList[]> =>
-  (await listSupplierPayments(db, of)).map((p) => ({
+export const readPaymentList = async ({ db, currency }: Where, of: { readonly supplierId?: number }, part: Part) => {
+  const found = await findPayments(db, of, part)
+  const rows = (await listSupplierPayments(db, { ids: found.ids })).map((p): PaymentOnList => ({
     id: p.id,
     number: p.number,
     supplierId: p.supplierId,
     supplier: p.supplier,
     on: p.onDay,
     account: p.account,
-    amount: money(p.voidedOn ? 0n : p.amount, currency),
+    amount: p.voidedOn ? zeroMoney(currency) : money(p.amount, currency),
     isVoid: p.voidedOn !== null,
   }))
+  return { rows: inTurn(found.ids, rows), count: found.count, sums: moneyOf(found, currency) }
+}
 
 export const readSupplierList = async (where: Where, search?: string): Promise<readonly SupplierOnList[]> => {
   const { db, currency, today } = where
-  const [rows, open, orders] = await Promise.all([
+  const [rows, open, onOrder] = await Promise.all([
     listSuppliers(db, search),
     listOpenBills(db, { asOf: today }, currency),
-    listPurchaseOrders(db, { open: true }),
+    sumOnOrderOf(db, currency),
   ])
-  const lines = await listPurchaseLines(db, { orderIds: orders.map((o) => o.id) })
+  const billsOf = rowsBy(open, (b) => b.supplierId)
   return rows.map((s) => {
-    const mine = open.filter((b) => b.supplierId === s.id)
-    const ordered = new Set(orders.filter((o) => o.supplierId === s.id).map((o) => o.id))
+    const mine = billsOf.get(s.id) ?? []
     const sum = (amounts: readonly Money[]): Money => sumMoney(amounts, currency)
     return {
       id: s.id,
       name: s.name,
       phone: s.phone,
       email: s.email,
-      onOrder: sum(
-        lines
-          .filter((l) => ordered.has(l.orderId) && l.goodsId !== null)
-          .map((l) => valueAt(l.unitCost, purchaseLeft(l).toReceive, currency)),
-      ),
+      onOrder: money(onOrder.get(s.id) ?? 0n, currency),
       owed: sum(mine.map((b) => b.open)),
       late: sum(mine.filter((b) => b.dueOn < today).map((b) => b.open)),
     }
   })
 }
 
-export const readProposalList = async ({ db, business, today }: Where): Promise<readonly ProposalOnList[]> =>
-  (await readProposals(db, { business, today })).map((p) => ({
+export const readProposalList = async ({ db, today }: Where): Promise<readonly ProposalOnList[]> =>
+  (await readProposals(db, { today })).map((p) => ({
     goodsId: p.goodsId,
     name: p.name,
     quantity: p.quantity,

@@ -2,15 +2,14 @@ import { leftOfLine } from '@/core/buying'
 import { addMonths, formatDay } from '@/core/day'
 import { isKeptByPapers } from '@/core/ledger'
 import { formatDigits } from '@/core/locale'
-import { decimal, money, sumMoney } from '@/core/money'
-import { valueAt } from '@/core/stock'
+import { decimal, money } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
 import { listFiles } from '@/data/queries/files'
 import { listBillLines } from '@/data/queries/bill'
 import { findGoods } from '@/data/queries/goods'
 import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
 import { listSpread } from '@/data/queries/landedCost'
-import { listPurchaseLines } from '@/data/queries/purchaseOrder'
+import { listPurchaseLines, sumOnOrderOf } from '@/data/queries/purchaseOrder'
 import { listPost } from '@/data/queries/post'
 import { listPlaces } from '@/data/queries/stock'
 import { findSupplier, listDeliveryDays, sumBought } from '@/data/queries/suppliers'
@@ -19,7 +18,7 @@ import { readPlainTaxCodes } from '../books/taxCodes'
 import type { Where } from '../where'
 import { billView } from './bills'
 import { cameTally } from './came'
-import { orderView, orderViews } from './orders'
+import { orderView } from './orders'
 import { paymentView } from './payments'
 import { receivedView } from './received'
 import { supplierView } from './suppliers'
@@ -68,21 +67,18 @@ export const readSupplierPage = async (where: Where, id: number) => {
   const { name, email, phone, address, note, terms, bank } = supplier
   const { net, discountPercent, discountDays } = terms
   const since = addMonths(where.today, -12)
-  const [delivers, bought, orders] = await Promise.all([
+  const [delivers, bought, onOrder] = await Promise.all([
     listDeliveryDays(where.db, [id], addMonths(where.today, -24)),
     sumBought(where.db, id, since),
-    orderViews(where.db, { supplierId: id, open: true }, {}, where.currency),
+    sumOnOrderOf(where.db, where.currency),
   ])
-  const coming = orders
-    .flatMap((o) => o.lines)
-    .map((l) => valueAt(decimal(l.unitCost), decimal(l.toReceive), where.currency))
   return {
     supplier,
     /** How long they take, what was bought of them in a year, and what is on order. */
     facts: {
       delivers: delivers.get(id) ?? null,
       bought: money(bought, where.currency),
-      onOrder: sumMoney(coming, where.currency),
+      onOrder: money(onOrder.get(id) ?? 0n, where.currency),
     },
     draft: {
       name,

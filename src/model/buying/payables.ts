@@ -1,5 +1,6 @@
 import { addDays, type Day } from '@/core/day'
 import { ageReceivables, AGE_COLUMNS, type Ages } from '@/core/receivables'
+import { rowsBy } from '@/core/stock'
 import { formatMoney, money, negateMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import type { Db } from '@/data/connect'
 import { listAccounts } from '@/data/queries/accounts'
@@ -22,8 +23,7 @@ export const readPayables = async (
   currency: string,
 ): Promise<readonly PayableRow[]> => {
   const open = await listOpenBills(db, { asOf }, currency)
-  return [...new Set(open.map((b) => b.supplierId))].map((supplierId) => {
-    const mine = open.filter((b) => b.supplierId === supplierId)
+  return [...rowsBy(open, (b) => b.supplierId)].map(([supplierId, mine]) => {
     const dues = mine.map((b) => ({ from: by === 'due' ? b.dueOn : b.on, open: b.open }))
     return { supplierId, name: mine[0]?.supplier ?? '', ...ageReceivables(dues, asOf, currency) }
   })

@@ -1,10 +1,12 @@
 import { larger, ZERO, type Decimal } from '@/core/money'
+import { rowsBy } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import { findGoods } from '@/data/queries/goods'
 import { listBelowReorder, sumOnOrder } from '@/data/queries/purchaseOrder'
+import { sumUsable } from '@/data/queries/stock'
 import { listGoodsSuppliers } from '@/data/queries/suppliers'
 import { listAllWaiting } from '@/data/queries/waiting'
-import { standGoods } from '../goods/goods'
+import { leftFree } from '../goods/goods'
 import { shareOut } from '../goods/shares'
 import type { Asked } from '../where'
 
@@ -16,19 +18,26 @@ const inPacks = (quantity: Decimal, pack: Decimal): Decimal =>
  * What to order: what all sales are short of, then what fell to its reorder point; less what is ordered already, in drafts too, in the packs of
  * the preferred supplier.
  */
-export const readProposals = async (db: Db, { business, today }: Pick<Asked, 'business' | 'today'>) => {
-  const waiting = (await shareOut(db, await listAllWaiting(db), today)).filter((w) => w.wanted.gt(w.given))
-  const low = await listBelowReorder(db)
-  const ids = [...new Set([...waiting.map((w) => w.goodsId), ...low])]
-  const goods = await findGoods(db, ids)
-  const [standings, sold, onOrder] = await Promise.all([
-    standGoods(db, [...goods.values()], business, today),
+export const readProposals = async (db: Db, { today }: Pick<Asked, 'today'>) => {
+  const [all, low] = await Promise.all([
+    listAllWaiting(db).then((rows) => shareOut(db, rows, today)),
+    listBelowReorder(db),
+  ])
+  const waitingFor = rowsBy(all, (w) => w.goodsId)
+  const ids = [...new Set([...all.filter((w) => w.wanted.gt(w.given)).map((w) => w.goodsId), ...low])]
+  const [goods, usable, sold, onOrder] = await Promise.all([
+    findGoods(db, ids),
+    sumUsable(db, ids, today),
     listGoodsSuppliers(db, ids),
     sumOnOrder(db, ids, { drafts: true }),
   ])
-  return standings.flatMap(({ goods: g, available }) => {
+  const sellers = rowsBy(sold, (s) => s.goodsId)
+  return [...goods.values()].flatMap((g) => {
     if (g.kind !== 'stock' || g.retired) return []
-    const mine = waiting.filter((w) => w.goodsId === g.id)
+    const everybody = waitingFor.get(g.id) ?? []
+    const wanted = everybody.reduce((sum, w) => sum.plus(w.wanted), ZERO)
+    const available = leftFree(usable.get(g.id) ?? ZERO, wanted)
+    const mine = everybody.filter((w) => w.wanted.gt(w.given))
     const short = mine.reduce((sum, w) => sum.plus(w.wanted).minus(w.given), ZERO)
     const coming = onOrder.get(g.id) ?? ZERO
     const forSales = larger(short.minus(coming), ZERO)
@@ -36,10 +45,10 @@ export const readProposals = async (db: Db, { business, today }: Pick<Asked, 'bu
     // At its reorder point an order is due; one that brings it up to the point is that order.
     const isLow = g.reorderAt !== null && (coming.isZero() ? left.lte(g.reorderAt) : left.lt(g.reorderAt))
     const forShelf = isLow ? g.reorderAt.minus(left) : ZERO
-    const supplier = sold.find((s) => s.goodsId === g.id)
+    const supplier = sellers.get(g.id)?.[0]
     const pack = supplier?.packSize ?? ZERO
-    const all = forSales.plus(forShelf)
-    const quantity = all.gt(0) ? inPacks(all, pack) : isLow && forSales.isZero() ? pack : ZERO
+    const needed = forSales.plus(forShelf)
+    const quantity = needed.gt(0) ? inPacks(needed, pack) : isLow && forSales.isZero() ? pack : ZERO
     if (quantity.lte(0)) return []
     return [
       {

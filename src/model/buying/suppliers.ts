@@ -1,6 +1,7 @@
 import { sumMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
 import { lowestFrom } from '@/core/running'
 import { money } from '@/core/money'
+import { rowsBy } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import { listAheadMoves, listOpenBills } from '@/data/queries/bill'
 import { findSupplier, listSuppliers } from '@/data/queries/suppliers'
@@ -39,8 +40,9 @@ const viewOf = (s: Row, sums: { readonly owed: Money; readonly late: Money }) =>
 export const supplierViews = async (db: Db, rows: readonly Row[], { business, today }: Where) => {
   const { currency } = business
   const open = await listOpenBills(db, { asOf: today }, currency)
+  const billsOf = rowsBy(open, (b) => b.supplierId)
   return rows.map((s) => {
-    const mine = open.filter((b) => b.supplierId === s.id)
+    const mine = billsOf.get(s.id) ?? []
     const sum = (bills: typeof mine): Money =>
       bills.length === 0
         ? zeroMoney(currency)

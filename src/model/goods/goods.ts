@@ -31,6 +31,9 @@ export interface GoodsStanding {
   readonly unitCost: Decimal
 }
 
+/** What of so many that may be handed over is wanted by nobody yet. */
+export const leftFree = (usable: Decimal, wanted: Decimal): Decimal => larger(usable.minus(wanted), ZERO)
+
 /** Goods with what lies on the shelf, what is set aside of it for agreed sales, and what is still available. */
 export const standGoods = async (
   db: Db,
@@ -54,7 +57,7 @@ export const standGoods = async (
   const shelfOf = (id: number): Shelf => shelves.get(id) ?? none
   const wanted = (id: number): Decimal =>
     waiting.filter((w) => w.goodsId === id).reduce((sum, w) => sum.plus(w.wanted), ZERO)
-  const availableOf = (id: number): Decimal => larger((usable.get(id) ?? ZERO).minus(wanted(id)), ZERO)
+  const availableOf = (id: number): Decimal => leftFree(usable.get(id) ?? ZERO, wanted(id))
   return goods.map((g) => {
     // A kit lies on a shelf as far as it is assembled.
     const shelf = shelfOf(g.id)

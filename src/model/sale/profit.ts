@@ -3,7 +3,7 @@ import type { Day } from '@/core/day'
 import type { ProfitBy } from '@/core/kinds'
 import { isZeroMoney, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
-import { listEarned, listEarnedByGoods, type Earned } from '@/data/queries/profit'
+import { listEarned, listEarnedByGoods, listEarnedByMonth, type Earned } from '@/data/queries/profit'
 
 /** What something earned: income less what went for it. */
 export interface ProfitRow extends Earned {
@@ -46,7 +46,10 @@ export const readProfit = async (
   span: { readonly from: Day; readonly to: Day },
   currency: string,
 ): Promise<readonly ProfitRow[]> => {
-  const all = await listEarned(db, by === 'goods' ? 'month' : by, span, currency)
+  const all =
+    by === 'goods' || by === 'month'
+      ? await listEarnedByMonth(db, span, currency)
+      : await listEarned(db, by, span, currency)
   const goods = by === 'goods' ? await listEarnedByGoods(db, span, currency) : []
   const rows = by === 'goods' ? [...goods, ...restOf(all, goods, currency)] : all
   return rows.map((r) => ({ ...r, name: nameOf(by, r), profit: subtractMoney(r.income, r.cost) }))
