@@ -6,7 +6,7 @@ import type { Business } from '@/data/queries/business'
 import { readBillList, readOrderList, readReceivedList, readSupplierList } from '@/model/buying/onLists'
 import { readPayables } from '@/model/buying/payables'
 import { readProposals } from '@/model/buying/proposals'
-import { readProfit } from '@/model/sale/profit'
+import { readProfit, readProfitPage } from '@/model/sale/profit'
 import { saleView } from '@/model/sale/saleView'
 
 interface Shop {
@@ -32,8 +32,10 @@ export const BUYING: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
   'payables today': ({ db }) => readPayables(db, { asOf: today }, 'USD'),
   'payables a year ago': ({ db }) => readPayables(db, { asOf: day('2025-11-25') }, 'USD'),
   'what to order': ({ db }) => readProposals(db, { today }),
-  'profit by sale, ten years': ({ db }) => readProfit(db, 'sale', TEN_YEARS, 'USD'),
-  'profit by sale, a year': ({ db }) => readProfit(db, 'sale', { from: day('2026-01-01'), to: today }, 'USD'),
+  'profit by sale, ten years': ({ db }) => readProfitPage(db, 'sale', TEN_YEARS, 'USD', PAGE),
+  'profit by sale, a year': ({ db }) => readProfitPage(db, 'sale', { from: day('2026-01-01'), to: today }, 'USD', PAGE),
+  'profit by customer, ten years': ({ db }) => readProfitPage(db, 'customer', TEN_YEARS, 'USD', PAGE),
+  'profit by sale, ten years, a file': ({ db }) => readProfit(db, 'sale', TEN_YEARS, 'USD'),
   'profit by month, ten years': ({ db }) => readProfit(db, 'month', TEN_YEARS, 'USD'),
   'profit by item, a year': ({ db }) => readProfit(db, 'goods', { from: day('2026-01-01'), to: today }, 'USD'),
   'a sale with its cost': ({ db, business }) => saleView(db, 500, business, today),

@@ -7,7 +7,7 @@ import { readDeliveries } from '@/model/parcel/deliveries'
 import { stockAgesList } from '@/lists/stockAges'
 import { readStockAges } from '@/model/goods/stockAges'
 import { hrefOfEarner, profitColumns, profitList } from '@/lists/profit'
-import { readProfit } from '@/model/sale/profit'
+import { readProfit, readProfitPage, type ProfitRow } from '@/model/sale/profit'
 import { parcelsList } from '@/lists/parcels'
 import { readParcels } from '@/model/parcel/parcels'
 import { picksList } from '@/lists/picks'
@@ -146,9 +146,15 @@ export const profit = reader(profitList, async (where, asked, size) => {
   const span = spanOf(asked.filter, where.today)
   const by = asked.filter.by ?? 'sale'
   const list = { columns: profitColumns(by), opensBy: profitList.opensBy }
+  const asEarners = (rows: readonly ProfitRow[]) =>
+    rows.filter((r) => r.key !== '').map((r) => ({ ...r, href: hrefOfEarner(by, r.key) }))
+  if (by !== 'goods' && by !== 'month') {
+    const part = partOf(asked, size, profitList.opensBy)
+    const { rows, sums, ends } = await readProfitPage(where.db, by, span, where.currency, part)
+    return { ...pageOfQuery(list.columns, rows, size, { sums }), span, earners: asEarners(ends) }
+  }
   const rows = await readProfit(where.db, by, span, where.currency)
-  const earners =
-    by === 'month' ? [] : rows.filter((r) => r.key !== '').map((r) => ({ ...r, href: hrefOfEarner(by, r.key) }))
+  const earners = by === 'month' ? [] : asEarners(rows)
   return { ...pageOfAll(list, rows, asked, size, where), span, earners }
 })
 

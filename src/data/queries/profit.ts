@@ -1,10 +1,11 @@
-import { sql } from 'drizzle-orm'
+import { sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { ProfitBy } from '@/core/kinds'
 import { COST_OF_GOODS } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
 import { wholeMonths } from './balances'
+import { cutTo, inOrder, type Part } from './inOrder'
 
 /** What something brought and cost between two days. An empty key: what belongs to none of them. */
 export interface Earned {
@@ -30,54 +31,99 @@ const asEarned =
     cost: money(BigInt(r.cost), currency),
   })
 
-/** How entries are grouped: the key of a row, and what it is called. */
-const GROUPS = {
+type Grouped = Exclude<ProfitBy, 'goods' | 'month'>
+
+/** How what was earned is grouped: the key of a row, what it is called, and what that takes. */
+const GROUPS: Readonly<Record<Grouped, readonly [key: SQL, name: SQL]>> = {
   sale: [sql`coalesce(s.id::text, '')`, sql`coalesce(s.number || ' ' || c.name, '')`],
   customer: [sql`coalesce(c.id::text, '')`, sql`coalesce(c.name, '')`],
   kind: [sql`coalesce(s.kind, '')`, sql`coalesce(s.kind, '')`],
   channel: [sql`coalesce(s.channel, '')`, sql`coalesce(s.channel, '')`],
-} as const
+}
 
 interface Span {
   readonly from: Day
   readonly to: Day
 }
 
-/** Income and cost of goods as the ledger has them: every income account, and the accounts of cost of goods. */
-const posted = ({ from, to }: Span) => sql`
-  select l.entry_id, sum(case when a.kind = 'income' then -l.amount else 0 end) as income,
-         sum(case when a.kind = 'expense' then l.amount else 0 end) as cost
-    from entry_line l join account a on a.id = l.account_id
-   where l.on_day between ${from} and ${to} and (a.kind = 'income' or (a.kind = 'expense' and starts_with(a.code, ${COST_OF_GOODS})))
-   group by l.entry_id`
-
 /**
- * Costs that were posted by no sale and belong to one: off what the entry is of, and on to the sale whose line took the goods.
- * Together they come to nothing.
+ * Income and cost of goods as the ledger has them, by sale, or by customer where they are of no sale: every income account, and the
+ * accounts of cost of goods; with costs that were posted by no sale and belong to one. Whole months come from kept sums, broken ones
+ * from the lines themselves.
  */
-const moved = ({ from, to }: Span) => sql`
-  select e.id as entry_id, to_sale.sale_id, 0::numeric as income, sum(k.amount * side.by) as cost
-    from cost_share k join entry e on e.id = k.entry_id
-    cross join (values (1), (-1)) side(by)
-    left join sale_line to_sale on to_sale.id = k.sale_line_id and side.by = 1
-   where e.on_day between ${from} and ${to} and k.sale_line_id is not null
-   group by e.id, to_sale.sale_id`
+const earned = (span: Span): SQL => {
+  const { from, firstMonth, endMonth, headEnds, tailBegins } = wholeMonths(span)
+  const broken = (on: SQL) =>
+    sql`((${on} >= ${from} and ${on} < ${headEnds}) or (${on} >= ${tailBegins} and ${on} <= ${span.to}))`
+  const ofEntry = sql`e.sale_id, case when e.sale_id is null then e.customer_id end as customer_id`
+  return sql`
+    select sale_id, customer_id, sum(income) as income, sum(cost) as cost from (
+      select sale_id, customer_id, income, cost from earned_month where month >= ${firstMonth} and month < ${endMonth}
+      union all
+      select ${ofEntry}, case when a.kind = 'income' then -l.amount else 0 end, case when a.kind = 'expense' then l.amount else 0 end
+        from entry_line l join account a on a.id = l.account_id join entry e on e.id = l.entry_id
+       where ${broken(sql`l.on_day`)} and (a.kind = 'income' or (a.kind = 'expense' and starts_with(a.code, ${COST_OF_GOODS})))
+      union all
+      select t.sale_id, null, 0, k.amount from cost_share k join entry e on e.id = k.entry_id join sale_line t on t.id = k.sale_line_id
+       where ${broken(sql`e.on_day`)}
+      union all
+      select ${ofEntry}, 0, -k.amount from cost_share k join entry e on e.id = k.entry_id
+       where ${broken(sql`e.on_day`)} and k.sale_line_id is not null) parts
+     group by sale_id, customer_id having sum(income) <> 0 or sum(cost) <> 0`
+}
 
-/** What was earned, grouped by what the ledger's entries are of. */
+const BY_SUM: Readonly<Record<string, SQL>> = {
+  income: sql`nullif(by_income, 0)`,
+  cost: sql`nullif(by_cost, 0)`,
+  profit: sql`by_income - by_cost`,
+  margin: sql`case when by_income <> 0 then (by_income - by_cost) / by_income end`,
+}
+
+const EARNED_ORDERS: Readonly<Record<string, SQL>> = {
+  name: sql`lower(name)`,
+  income: sql`nullif(income, 0)`,
+  cost: sql`nullif(cost, 0)`,
+  profit: sql`income - cost`,
+  margin: sql`case when income <> 0 then (income - cost) / income end`,
+}
+
+/** Which rows: those of no one thing left out, and a part of them in an order. */
+export interface EarnedPart extends Part {
+  readonly named?: boolean
+}
+
+/** What was earned, grouped by what the ledger's entries are of; the most profitable first where no order is asked for. */
 export const listEarned = async (
   db: Db,
-  by: Exclude<ProfitBy, 'goods' | 'month'>,
+  by: Grouped,
   span: Span,
   currency: string,
+  part: EarnedPart = {},
 ): Promise<readonly Earned[]> => {
   const [key, name] = GROUPS[by]
+  // Sales are sorted and cut before they are named: there may be a hundred thousand of them.
+  const isCut = by === 'sale' && part.limit !== undefined && part.order?.by !== 'name'
+  // Rows alike stand by their numbers, here and below, so that pages hold each of them once.
+  const some = sql`${inOrder(EARNED_ORDERS, part.order, sql`income - cost desc, sale_id`)} ${cutTo(part)}`
   const rows = await db.execute<Row>(sql`
-    select ${key} as key, ${name} as name, sum(p.income)::text as income, sum(p.cost)::text as cost
-      from (select p.entry_id, null::int as sale_id, p.income, p.cost from (${posted(span)}) p union all ${moved(span)}) p
-      join entry e on e.id = p.entry_id
-      left join sale s on s.id = coalesce(p.sale_id, e.sale_id)
-      left join customer c on c.id = coalesce(s.customer_id, e.customer_id)
-     group by 1, 2 having sum(p.income) <> 0 or sum(p.cost) <> 0`)
+    with parts as (${earned(span)}), cut as (${
+      isCut
+        ? sql`select sale_id, null::int as customer_id, income, cost
+                from (select sale_id, sum(income) as income, sum(cost) as cost from parts group by sale_id) g
+               where ${part.named ? sql`sale_id is not null` : sql`true`} order by ${some}`
+        : sql`select * from parts`
+    })
+    select * from (
+      select ${key} as key, ${name} as name, sum(p.income)::text as income, sum(p.cost)::text as cost,
+             sum(p.income) as by_income, sum(p.cost) as by_cost
+        from cut p left join sale s on s.id = p.sale_id left join customer c on c.id = coalesce(s.customer_id, p.customer_id)
+       group by 1, 2 having sum(p.income) <> 0 or sum(p.cost) <> 0) rows
+     where ${part.named ? sql`key <> ''` : sql`true`}
+     order by ${inOrder(
+       { ...EARNED_ORDERS, ...BY_SUM },
+       part.order,
+       sql`by_income - by_cost desc, length(nullif(key, '')), key`,
+     )} ${isCut ? sql`` : cutTo(part)}`)
   return rows.map(asEarned(currency))
 }
 

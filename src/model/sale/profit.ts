@@ -3,6 +3,7 @@ import type { Day } from '@/core/day'
 import type { ProfitBy } from '@/core/kinds'
 import { isZeroMoney, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
+import type { Part } from '@/data/queries/inOrder'
 import { listEarned, listEarnedByGoods, listEarnedByMonth, type Earned } from '@/data/queries/profit'
 
 /** What something earned: income less what went for it. */
@@ -53,6 +54,32 @@ export const readProfit = async (
   const goods = by === 'goods' ? await listEarnedByGoods(db, span, currency) : []
   const rows = by === 'goods' ? [...goods, ...restOf(all, goods, currency)] : all
   return rows.map((r) => ({ ...r, name: nameOf(by, r), profit: subtractMoney(r.income, r.cost) }))
+}
+
+/** A page of what was earned, sorted in the database, and what all of it comes to. */
+export const readProfitPage = async (
+  db: Db,
+  by: Exclude<ProfitBy, 'goods' | 'month'>,
+  span: { readonly from: Day; readonly to: Day },
+  currency: string,
+  part: Part,
+) => {
+  const named = (rows: readonly Earned[]): readonly ProfitRow[] =>
+    rows.map((r) => ({ ...r, name: nameOf(by, r), profit: subtractMoney(r.income, r.cost) }))
+  const ends = (down: boolean) =>
+    listEarned(db, by, span, currency, { limit: 20, named: true, order: { by: 'profit', down } })
+  const [rows, months, best, worst] = await Promise.all([
+    listEarned(db, by, span, currency, part),
+    listEarnedByMonth(db, span, currency),
+    ends(true),
+    ends(false),
+  ])
+  const [income, cost] = [totalOf(months, 'income', currency), totalOf(months, 'cost', currency)]
+  return {
+    rows: named(rows),
+    sums: { income, cost, profit: subtractMoney(income, cost) },
+    ends: named([...new Map([...best, ...worst].map((r) => [r.key, r])).values()]),
+  }
 }
 
 /** The same as it is told, with what all rows come to. */
