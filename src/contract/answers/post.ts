@@ -14,7 +14,8 @@ const layout = z.object({
 /** What the calls of “Post and papers” answer. */
 export const postAnswers = {
   'GET /post/draft': z.object({
-    customerId: z.int(),
+    /** Null where it goes to a supplier. */
+    customerId: z.int().nullable(),
     customer: z.string(),
     to: z.string(),
     subject: z.string(),

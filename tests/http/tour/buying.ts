@@ -133,6 +133,8 @@ export const buying = (open: () => Tour, made: Made): void => {
       ).toMatchObject({
         kind: 'receipt-went-on',
       })
+      const draft = await tour.does('GET /post/draft', { query: { paper: 'purchase-order', paperId: order.id } })
+      expect(draft).toMatchObject({ customerId: null, customer: 'Rosin works', to: '' })
       const rent = await tour.does('POST /bills/{id}/repeats', {
         id: carriage.id,
         body: { every: 'month', firstOn: '2026-04-01' },
