@@ -151,12 +151,29 @@ test('sums in SQL equal the core’s, for several days', async () => {
     sql`select coalesce(sum(amount) filter (where amount > 0), 0)::text as sum from entry_line where on_day between '2026-03-05' and '2026-04-20'`,
   )
   expect(part.reduce((sum, a) => sum + a.debit.minor, 0n).toString()).toBe(direct!.sum)
-  // What each earned is together the gross profit, whatever it is looked at by.
-  const spring = { from: day('2026-03-05'), to: day('2026-04-20') }
-  const { grossProfit } = await readProfitAndLoss(s.db, spring, 'USD')
-  for (const by of PROFIT_BY) {
-    const earned = await readProfit(s.db, by, spring, 'USD')
-    expect([by, earned.reduce((sum, r) => sum + r.profit.minor, 0n)]).toEqual([by, grossProfit.minor])
+  // What each earned is together the gross profit, whatever it is looked at by: of broken months, and of whole ones with them.
+  for (const span of [
+    { from: day('2026-03-05'), to: day('2026-04-20') },
+    { from: day('2026-03-05'), to: day('2027-02-11') },
+  ]) {
+    const { grossProfit } = await readProfitAndLoss(s.db, span, 'USD')
+    for (const by of PROFIT_BY) {
+      const earned = await readProfit(s.db, by, span, 'USD')
+      expect([by, earned.reduce((sum, r) => sum + r.profit.minor, 0n)]).toEqual([by, grossProfit.minor])
+    }
   }
+  // Of two whole months it comes from kept sums, of their parts from the lines themselves: row by row the same.
+  const costsOf = async (...spans: readonly (readonly [string, string])[]) => {
+    const sums = new Map<string, bigint>()
+    for (const [from, to] of spans)
+      for (const r of await readProfit(s.db, 'sale', { from: day(from), to: day(to) }, 'USD'))
+        sums.set(r.key, (sums.get(r.key) ?? 0n) + r.cost.minor * 1_000_000n + r.income.minor)
+    return [...sums].filter(([, sum]) => sum !== 0n).sort()
+  }
+  const whole = await costsOf(['2026-05-01', '2026-06-30'])
+  expect(whole.length).toBeGreaterThan(0)
+  expect(
+    await costsOf(['2026-05-01', '2026-05-20'], ['2026-05-21', '2026-06-10'], ['2026-06-11', '2026-06-30']),
+  ).toEqual(whole)
   expect(await listDuesOfSales(s.db, [], 'USD')).toEqual([])
 })
