@@ -145,6 +145,18 @@ describe('a bill that comes as a file', () => {
   })
 })
 
+describe('goods', () => {
+  test('of a supplier who names no cost are looked at and saved as others are', async () => {
+    await till.request('PATCH', `/goods/${rosin}`, { suppliers: [{ supplierId: supplier, unitCost: null }] })
+    await i.go(`/goods/${rosin}`)
+    await i.see('Save changes')
+    await i.type('Reorder at', '4')
+    await i.click('Save changes')
+    await i.see('saved.')
+    expect((await get(`/goods/${rosin}`)).reorderAt).toBe('4')
+  })
+})
+
 describe('an order', () => {
   test('goes by e-mail with its PDF, and is changed and sent again as another version', async () => {
     const order = await post('/purchase-orders', { supplierId: supplier, lines: [{ goodsId: rosin, quantity: '6' }] })

@@ -1,41 +1,41 @@
 import { sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { PurchaseStatus } from '@/core/kinds'
-import { minorDigits } from '@/core/money'
+import { minorDigits, money, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import type { Db } from '../connect'
 import { cutTo, inOrder, type Part } from './inOrder'
 
-/** Papers of buying that fit a list: those of its page in their order, how many there are, and what all of them come to. */
-export interface FoundPapers<Sum extends string> {
+/** Papers of buying that fit a list: those of its page in their order, how many there are, and what all of them come to by column. */
+export interface FoundPapers {
   readonly ids: readonly number[]
   readonly count: number
-  readonly sums: Readonly<Record<Sum, bigint>>
+  readonly sums: Readonly<Record<string, Money>>
 }
 
-interface Wish<Sum extends string> {
+interface Wish {
   /** Papers under the name `p`, joined with what they are sorted and summed by. */
   readonly from: SQL
   readonly where: SQL
   readonly orders: Readonly<Record<string, SQL>>
-  readonly sums: Readonly<Record<Sum, SQL>>
+  readonly sums: Readonly<Record<string, SQL>>
 }
 
-const findPapers = async <Sum extends string>(db: Db, wish: Wish<Sum>, part: Part): Promise<FoundPapers<Sum>> => {
-  const names = Object.keys(wish.sums) as Sum[]
-  const sums = names.map((name) => sql`coalesce(sum(${wish.sums[name]}), 0)::bigint::text as ${sql.identifier(name)}`)
+const findPapers = async (db: Db, wish: Wish, part: Part, currency: string): Promise<FoundPapers> => {
+  const sums = Object.entries<SQL>(wish.sums).map(
+    ([name, of]) => sql`coalesce(sum(${of}), 0)::bigint::text as ${sql.identifier(name)}`,
+  )
   const [rows, totals] = await Promise.all([
     db.execute<{ id: number }>(sql`
       select p.id ${wish.from} where ${wish.where} order by ${inOrder(wish.orders, part.order, sql`p.id desc`)} ${cutTo(part)}`),
     db.execute<Record<string, string>>(sql`
       select ${sql.join([sql`count(*)::text as count`, ...sums], sql`, `)} ${wish.from} where ${wish.where}`),
   ])
-  const total = present(totals[0])
-  const sumOf = (name: Sum): bigint => BigInt(total[name] ?? 0)
+  const { count, ...total } = present(totals[0])
   return {
     ids: rows.map((r) => r.id),
-    count: Number(total.count),
-    sums: Object.fromEntries(names.map((name) => [name, sumOf(name)])) as Record<Sum, bigint>,
+    count: Number(count),
+    sums: Object.fromEntries(Object.entries(total).map(([name, sum]) => [name, money(BigInt(sum), currency)])),
   }
 }
 
@@ -53,7 +53,7 @@ export const findOrders = (
   of: { readonly status?: PurchaseStatus; readonly supplierId?: number },
   part: Part,
   currency: string,
-): Promise<FoundPapers<'net'>> =>
+): Promise<FoundPapers> =>
   findPapers(
     db,
     {
@@ -68,6 +68,7 @@ export const findOrders = (
       sums: { net: sql`l.net` },
     },
     part,
+    currency,
   )
 
 /** Receipts of goods that fit, the newest first where no order is asked for. */
@@ -75,7 +76,8 @@ export const findReceived = (
   db: Db,
   of: { readonly supplierId?: number },
   part: Part,
-): Promise<FoundPapers<'value' | 'notBilled'>> =>
+  currency: string,
+): Promise<FoundPapers> =>
   findPapers(
     db,
     {
@@ -88,6 +90,7 @@ export const findReceived = (
       sums: { value: sql`l.value`, notBilled: sql`l.not_billed` },
     },
     part,
+    currency,
   )
 
 const OPEN_BILL = sql`case when p.voided_on is null then p.gross - p.filled else 0 end`
@@ -98,8 +101,8 @@ export const findBills = (
   db: Db,
   of: { readonly show?: 'open' | 'late'; readonly supplierId?: number },
   part: Part,
-  today: Day,
-): Promise<FoundPapers<'gross' | 'open'>> =>
+  { today, currency }: { readonly today: Day; readonly currency: string },
+): Promise<FoundPapers> =>
   findPapers(
     db,
     {
@@ -118,6 +121,7 @@ export const findBills = (
     },
     // Papers may be dated in any order: the latest of them stand first.
     { ...part, order: part.order ?? { by: 'on', down: true } },
+    currency,
   )
 
 const PAID = sql`case when p.voided_on is null then p.amount else 0 end`
@@ -127,7 +131,8 @@ export const findPayments = (
   db: Db,
   of: { readonly supplierId?: number },
   part: Part,
-): Promise<FoundPapers<'amount'>> =>
+  currency: string,
+): Promise<FoundPapers> =>
   findPapers(
     db,
     {
@@ -142,4 +147,5 @@ export const findPayments = (
       sums: { amount: PAID },
     },
     part,
+    currency,
   )

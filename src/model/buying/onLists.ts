@@ -4,7 +4,7 @@ import type { PurchaseStatus } from '@/core/kinds'
 import { formatQuantity, largerMoney, money, sumMoney, zeroMoney, type Decimal, type Money } from '@/core/money'
 import { rowsBy } from '@/core/stock'
 import { listBills, listOpenBills } from '@/data/queries/bill'
-import { findBills, findOrders, findPayments, findReceived, type FoundPapers } from '@/data/queries/buyingLists'
+import { findBills, findOrders, findPayments, findReceived } from '@/data/queries/buyingLists'
 import type { Part } from '@/data/queries/inOrder'
 import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
 import { listPurchaseLines, listPurchaseOrders, sumOnOrderOf } from '@/data/queries/purchaseOrder'
@@ -86,12 +86,6 @@ const inTurn = <T extends { readonly id: number }>(ids: readonly number[], rows:
   return ids.flatMap((id) => byId.get(id) ?? [])
 }
 
-/** What all that fit come to, as money. */
-const moneyOf = <Sum extends string>({ sums }: FoundPapers<Sum>, currency: string): Readonly<Record<Sum, Money>> => {
-  const names = Object.keys(sums) as Sum[]
-  return Object.fromEntries(names.map((name) => [name, money(sums[name], currency)])) as Record<Sum, Money>
-}
-
 export const readOrderList = async (
   { db, currency }: Where,
   of: { readonly status?: PurchaseStatus; readonly supplierId?: number },
@@ -118,11 +112,11 @@ export const readOrderList = async (
       isOpen: o.closedOn === null && mine.some((l) => l.goodsId !== null && purchaseLeft(l).toReceive.gt(0)),
     }
   })
-  return { rows: inTurn(found.ids, rows), count: found.count, sums: moneyOf(found, currency) }
+  return { rows: inTurn(found.ids, rows), count: found.count, sums: found.sums }
 }
 
 export const readReceivedList = async ({ db, currency }: Where, of: { readonly supplierId?: number }, part: Part) => {
-  const found = await findReceived(db, of, part)
+  const found = await findReceived(db, of, part, currency)
   const [papers, lines] = await Promise.all([
     listGoodsReceived(db, { ids: found.ids }),
     listReceivedLines(db, { receivedIds: found.ids }),
@@ -147,7 +141,7 @@ export const readReceivedList = async ({ db, currency }: Where, of: { readonly s
       ),
     }
   })
-  return { rows: inTurn(found.ids, rows), count: found.count, sums: moneyOf(found, currency) }
+  return { rows: inTurn(found.ids, rows), count: found.count, sums: found.sums }
 }
 
 export const readBillList = async (
@@ -155,7 +149,7 @@ export const readBillList = async (
   of: { readonly show?: 'open' | 'late'; readonly supplierId?: number },
   part: Part,
 ) => {
-  const found = await findBills(db, of, part, today)
+  const found = await findBills(db, of, part, { today, currency })
   const rows = (await listBills(db, { ids: found.ids })).map((b): BillOnList => {
     const isVoid = b.voidedOn !== null
     const open = openOfBill(b, currency)
@@ -175,11 +169,11 @@ export const readBillList = async (
       isVoid,
     }
   })
-  return { rows: inTurn(found.ids, rows), count: found.count, sums: moneyOf(found, currency) }
+  return { rows: inTurn(found.ids, rows), count: found.count, sums: found.sums }
 }
 
 export const readPaymentList = async ({ db, currency }: Where, of: { readonly supplierId?: number }, part: Part) => {
-  const found = await findPayments(db, of, part)
+  const found = await findPayments(db, of, part, currency)
   const rows = (await listSupplierPayments(db, { ids: found.ids })).map((p): PaymentOnList => ({
     id: p.id,
     number: p.number,
@@ -190,7 +184,7 @@ export const readPaymentList = async ({ db, currency }: Where, of: { readonly su
     amount: p.voidedOn ? zeroMoney(currency) : money(p.amount, currency),
     isVoid: p.voidedOn !== null,
   }))
-  return { rows: inTurn(found.ids, rows), count: found.count, sums: moneyOf(found, currency) }
+  return { rows: inTurn(found.ids, rows), count: found.count, sums: found.sums }
 }
 
 export const readSupplierList = async (where: Where, search?: string): Promise<readonly SupplierOnList[]> => {

@@ -18,7 +18,7 @@ export interface SupplierDraft {
   preferred: boolean
   /** They sell it by so many, at so much each. */
   packSize?: string
-  unitCost?: string | null
+  unitCost?: string
 }
 
 export interface PartDraft {

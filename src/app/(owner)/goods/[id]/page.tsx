@@ -206,7 +206,7 @@ const goodsDraftOf = ({ standing: g, accounts, view, parts }: Page): GoodsDraft 
       validFrom: p.validFrom ?? '',
       validUntil: p.validUntil ?? '',
     })),
-    suppliers: view.suppliers,
+    suppliers: view.suppliers.map((s) => ({ ...s, unitCost: s.unitCost ?? '' })),
     parts: goods.parts.map((p) => ({
       goodsId: p.goodsId,
       name: parts.get(p.goodsId)?.name ?? '',
