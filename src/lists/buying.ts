@@ -8,6 +8,7 @@ import type {
   ReceivedOnList,
   SupplierOnList,
 } from '@/model/buying/onLists'
+import type { NotInvoiced } from '@/model/buying/notInvoiced'
 import type { PayableRow } from '@/model/buying/payables'
 import { defineColumns } from './column'
 import { dayField, hiddenId, links, search } from './field'
@@ -202,4 +203,41 @@ export const proposalsList = defineList<ProposalOnList>()({
   opensBy: { by: 'name', down: false },
   empty: 'Nothing is short, and nothing fell to its reorder point.',
   nothingFits: 'Nothing is short, and nothing fell to its reorder point.',
+})
+
+/** What is between a supplier's goods and their bills, in words. */
+const sayBetween = ({ quantity }: NotInvoiced): string =>
+  quantity.gt(0) ? 'Came, not billed' : quantity.lt(0) ? 'Billed, not here' : 'Rounding'
+
+export const notInvoicedList = defineList<NotInvoiced>()({
+  name: 'not-invoiced',
+  title: 'Received, not invoiced',
+  path: '/buying/not-invoiced',
+  fields: { asOf: dayField('As of') },
+  columns: defineColumns<NotInvoiced>([
+    { key: 'name', head: 'Item', as: 'text', of: (r) => r.name, href: (r) => `/goods/${r.goodsId}` },
+    {
+      key: 'supplier',
+      head: 'Supplier',
+      as: 'text',
+      of: (r) => r.supplier,
+      href: (r) => `/buying/suppliers/${r.supplierId}`,
+    },
+    {
+      key: 'paper',
+      head: 'Document',
+      as: 'text',
+      of: (r) => r.paper,
+      href: (r) => (r.orderId === null ? `/buying/received/${r.receivedId}` : `/buying/orders/${r.orderId}`),
+      notOnPhone: true,
+    },
+    { key: 'since', head: 'Since', as: 'day', of: (r) => r.since, tone: 'quiet' },
+    { key: 'says', head: 'Status', as: 'text', of: sayBetween, notOnPhone: true },
+    { key: 'quantity', head: 'Quantity', as: 'quantity', of: (r) => r.quantity },
+    { key: 'value', head: 'Worth', as: 'money', of: (r) => r.value, sum: true, tone: 'strong' },
+  ]),
+  opensBy: { by: 'since', down: false },
+  empty: 'All that came is billed, and all that is billed came.',
+  foot: { says: 'total', inFile: true },
+  nothingFits: 'All that came is billed, and all that is billed came.',
 })

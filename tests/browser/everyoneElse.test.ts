@@ -17,6 +17,7 @@ const VIEWS = [
   '/buying/bills/new',
   '/buying/suppliers/new',
   '/buying/payables',
+  '/buying/not-invoiced',
   '/goods/age',
   '/goods/turnover',
   '/goods/serials/FS-103',

@@ -94,7 +94,7 @@ describe('an order to a supplier', () => {
         canInvoice={false}
         places={[]}
         today={TODAY}
-        lines={status === 'closed' ? [] : [{ id: 1, description: 'Rosin', toReceive, track: 'none' }]}
+        lines={status === 'closed' ? [] : [{ id: 1, description: 'Rosin', toReceive, track: 'none', codes: ['ROS'] }]}
       />,
     )
 
@@ -133,8 +133,8 @@ describe('goods that come', () => {
           { id: 2, name: 'Store room' },
         ]}
         lines={[
-          { id: 1, description: 'Rosin', toReceive: '6', track: 'none' },
-          { id: 2, description: 'Viola', toReceive: '2', track: 'serial' },
+          { id: 1, description: 'Rosin', toReceive: '6', track: 'none', codes: ['ROS', '4006381'] },
+          { id: 2, description: 'Viola', toReceive: '2', track: 'serial', codes: ['VA'] },
         ]}
       />,
     )
@@ -155,6 +155,24 @@ describe('goods that come', () => {
       lines: [
         { lineId: 1, quantity: '4' },
         { lineId: 2, quantity: '2', serials: ['V1', 'V2'] },
+      ],
+    })
+  })
+
+  test('are counted by scanning: from nothing, one more a scan, and serials after their own code', async () => {
+    const sent = answerCalls({ 'POST /goods-received': { status: 201, body: { number: 'G-1', canGo: [] } } })
+    open()
+    for (const code of ['ros', '4006381', 'VA', 'V-7', 'ROS', 'XYZ']) {
+      await type('Scan', code)
+      await userEvent.keyboard('{Enter}')
+    }
+    expect(screen.getByText('XYZ is not on this order.')).toBeTruthy()
+    await press(/^Receive/)
+    await waitFor(() => expect(said).toEqual(['G-1: received.']))
+    expect(bodyOf(sent, '/goods-received')).toMatchObject({
+      lines: [
+        { lineId: 1, quantity: '3' },
+        { lineId: 2, quantity: '1', serials: ['V-7'] },
       ],
     })
   })

@@ -2,11 +2,11 @@ import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { listAccounts } from '@/data/queries/accounts'
 import { readBackorders } from '@/model/goods/backorders'
 import { readGoodsPage } from '@/model/goods/goodsPage'
-import { readSupplierPage } from '@/model/buying/pages'
+import { readOrderPage, readSupplierPage } from '@/model/buying/pages'
 import { readDueSoon } from '@/model/buying/payables'
 import { creditBill } from '@/services/buying/creditBill'
 import { enterBill } from '@/services/buying/enterBill'
-import { changeOrder, sendOrder } from '@/services/buying/orderGoods'
+import { changeOrder, orderGoods, sendOrder } from '@/services/buying/orderGoods'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { billSale } from '@/services/billing/billSale'
 import { startSale } from '@/services/sales/startSale'
@@ -39,6 +39,26 @@ describe('what is on its way', () => {
     await s.run(changeOrder, { orderId: made.id, confirmedFor: '2026-03-24' })
     const [row] = await readBackorders(await where())
     expect([row!.onOrder.toString(), row!.comesOn]).toEqual(['6', '2026-03-24'])
+  })
+})
+
+describe('a price that changed', () => {
+  test('is told on the next order, with what the thing sells for', async () => {
+    const came = await s.answer(receiveGoods, {
+      supplierId: supplier,
+      lines: [{ goodsId: s.rosin, quantity: '2', unitCost: '6.00' }],
+    })
+    const lines = [{ receivedLineId: came.lines[0]!.id, unitCost: '6.50' }]
+    await s.run(enterBill, { supplierId: supplier, theirNumber: 'B', lines })
+    const dearer = (await readOrderPage(await where(), (await desk.order('6')).id))!
+    expect([...dearer.priceChanges.values()].map((c) => [c.unitCost.toString(), c.on, c.sellsAt.toString()])).toEqual([
+      ['6.5', '2026-03-01', '12.5'],
+    ])
+    const same = await s.answer(orderGoods, {
+      supplierId: supplier,
+      lines: [{ goodsId: s.rosin, quantity: '6', unitCost: '6.50' }],
+    })
+    expect((await readOrderPage(await where(), same.id))!.priceChanges.size).toBe(0)
   })
 })
 

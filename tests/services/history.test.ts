@@ -10,7 +10,7 @@ import { listSaleIds, findSales } from '@/data/queries/sales'
 import { readStatement } from '@/model/receivables/statement'
 import { changeSettings } from '@/services/access/changeSettings'
 import { History } from './history/history'
-import { neverBelowZero, neverMiscounted, neverTooMuchCredited } from './history/limits'
+import { neverBelowZero, neverMiscounted, neverTooMuchCredited, notInvoicedIsOff } from './history/limits'
 import { addMaker } from './history/buying'
 import { addDuo, addOutfit, addToldGoods, type ToldGoods } from './history/pieces'
 import { step } from './history/steps'
@@ -80,6 +80,7 @@ test('every tie stays at zero over random histories', { timeout: 600_000 }, asyn
           expect(await s.ties(addDays(h.today, -(x.cents % 60)))).toEqual([])
         }
         for (let back = 0; back < 120; back += 7) expect(await s.ties(addDays(h.today, -back))).toEqual([])
+        for (const back of [0, 9, 40]) expect(await notInvoicedIsOff(s.db, addDays(h.today, -back))).toBe(0n)
         expect(await neverBelowZero(s.db)).toEqual([])
         expect(await neverTooMuchCredited(s.db)).toEqual([])
         expect(await neverMiscounted(s.db)).toEqual([])

@@ -1,6 +1,7 @@
 import {
   billsList,
   goodsReceivedList,
+  notInvoicedList,
   payablesList,
   proposalsList,
   purchaseOrdersList,
@@ -15,6 +16,7 @@ import {
   readReceivedList,
   readSupplierList,
 } from '@/model/buying/onLists'
+import { readNotInvoiced } from '@/model/buying/notInvoiced'
 import { readPayables } from '@/model/buying/payables'
 import { pageOfAll, pageOfQuery, partOf, reader } from './reader'
 
@@ -69,3 +71,8 @@ export const payables = reader(payablesList, async (where, asked, size) => {
 export const proposals = reader(proposalsList, async (where, asked, size) =>
   pageOfAll(proposalsList, await readProposalList(where), asked, size, where),
 )
+
+export const notInvoiced = reader(notInvoicedList, async (where, asked, size) => {
+  const asOf = asked.filter.asOf ?? where.today
+  return { ...pageOfAll(notInvoicedList, await readNotInvoiced(where, asOf), asked, size, where), asOf }
+})

@@ -1,4 +1,13 @@
-import { bills, goodsReceived, payables, proposals, purchaseOrders, supplierPayments, suppliers } from './buying'
+import {
+  bills,
+  goodsReceived,
+  notInvoiced,
+  payables,
+  proposals,
+  purchaseOrders,
+  supplierPayments,
+  suppliers,
+} from './buying'
 import { account, balanceSheet, closings, journal, profitAndLoss, tax, trialBalance } from './books'
 import { drawer, held, invoices, layaways, openItems, plans, receipts, receivables, settlements, slips } from './money'
 import type { AnyReader } from './reader'
@@ -69,6 +78,7 @@ export const LISTS = {
   'supplier-payments': supplierPayments,
   suppliers,
   payables,
+  'not-invoiced': notInvoiced,
   proposals,
 } as const
 

@@ -244,18 +244,19 @@ export const buyingAnswers = {
     /** The bill that has their number already. */
     enteredAs: z.string().nullable(),
     on: dayText,
-    due: dayText.nullable(),
+    due: dayText.optional(),
     lines: z.array(
       z.object({
-        receivedLineId: z.int().nullable(),
-        purchaseOrderLineId: z.int().nullable(),
+        /** What came or is on order that it fits; neither, and it needs an account. */
+        receivedLineId: z.int().optional(),
+        purchaseOrderLineId: z.int().optional(),
         goodsId: z.int().nullable(),
         description: z.string(),
         quantity: decimalText,
         unitCost: decimalText,
         amount: decimalText,
         tax: decimalText,
-        taxCode: z.string().nullable(),
+        taxCode: z.string().optional(),
       }),
     ),
     totals: z.object({ net: decimalText, tax: decimalText, gross: decimalText }),

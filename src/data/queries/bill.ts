@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, isNull, lt, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
-import { money, type Money } from '@/core/money'
+import { decimal, money, type Decimal, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import type { Db } from '../connect'
 import { account, aheadMove, bill, billFill, billLine, supplier } from '../schema'
@@ -186,4 +186,21 @@ export const sumBuying = async (db: Db, asOf: Day, currency: string) => {
     received: money(BigInt(row.received), currency),
     ahead: money(BigInt(row.ahead), currency),
   }
+}
+
+/** What a supplier last billed for one of each of some goods, and when. */
+export const listLastBilled = async (
+  db: Db,
+  supplierId: number,
+  goodsIds: readonly number[],
+): Promise<ReadonlyMap<number, { readonly unitCost: Decimal; readonly on: Day }>> => {
+  if (goodsIds.length === 0) return new Map()
+  const rows = await db.execute<{ goods_id: number; unit_cost: string; on_day: Day }>(sql`
+    select distinct on (g.goods_id) g.goods_id, x.unit_cost::text, b.on_day::text
+      from bill b join bill_line x on x.bill_id = b.id
+      left join goods_received_line r on r.id = x.received_line_id left join purchase_order_line o on o.id = x.order_line_id
+      cross join lateral (select coalesce(r.goods_id, o.goods_id) as goods_id) g
+     where b.supplier_id = ${supplierId} and b.voided_on is null and x.quantity > 0 and ${isOneOf(sql`g.goods_id`, goodsIds)}
+     order by g.goods_id, b.on_day desc, b.id desc`)
+  return new Map(rows.map((r) => [r.goods_id, { unitCost: decimal(r.unit_cost), on: r.on_day }]))
 }

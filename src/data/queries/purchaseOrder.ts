@@ -56,6 +56,7 @@ export const listPurchaseLines = async (
     .select({
       line: purchaseOrderLine,
       code: goods.code,
+      barcode: goods.barcode,
       track: goods.track,
       taxCode: taxCode.code,
       saleId: saleLine.saleId,

@@ -1,4 +1,5 @@
 import { and, asc, eq, sql } from 'drizzle-orm'
+import { rowsBy } from '@/core/stock'
 import type { Db } from '../connect'
 import { bill, goodsReturned, goodsReturnedLine, supplierCredit, supplierCreditLine } from '../schema'
 import { insertWithId } from './insertWithId'
@@ -21,52 +22,57 @@ export const insertCreditLines = async (
   if (rows.length > 0) await db.insert(supplierCreditLine).values([...rows])
 }
 
+/** Papers each with its lines, which are read at once for all of them. */
+const withLines = async <P extends { readonly id: number }, L>(
+  papers: readonly P[],
+  read: (ids: readonly number[]) => Promise<readonly L[]>,
+  paperOf: (line: L) => number,
+): Promise<readonly (P & { readonly lines: readonly L[] })[]> => {
+  const lines = papers.length === 0 ? [] : await read(papers.map((p) => p.id))
+  const linesOf = rowsBy(lines, paperOf)
+  return papers.map((p) => ({ ...p, lines: linesOf.get(p.id) ?? [] }))
+}
+
 /** What went back of receipts, or one by its id, in the order in which it was written; each with its lines. */
 export const listGoodsReturned = async (
   db: Db,
   of: { readonly receivedIds: readonly number[] } | { readonly id: number },
-) => {
-  if ('receivedIds' in of && of.receivedIds.length === 0) return []
-  const papers = await db
-    .select()
-    .from(goodsReturned)
-    .where('id' in of ? eq(goodsReturned.id, of.id) : isOneOf(goodsReturned.receivedId, of.receivedIds))
-    .orderBy(asc(goodsReturned.id))
-  const ids = papers.map((p) => p.id)
-  const lines =
-    ids.length === 0
-      ? []
-      : await db
-          .select()
-          .from(goodsReturnedLine)
-          .where(isOneOf(goodsReturnedLine.returnedId, ids))
-          .orderBy(asc(goodsReturnedLine.id))
-  return papers.map((p) => ({ ...p, lines: lines.filter((l) => l.returnedId === p.id) }))
-}
+) =>
+  withLines(
+    await db
+      .select()
+      .from(goodsReturned)
+      .where('id' in of ? eq(goodsReturned.id, of.id) : isOneOf(goodsReturned.receivedId, of.receivedIds))
+      .orderBy(asc(goodsReturned.id)),
+    (ids) =>
+      db
+        .select()
+        .from(goodsReturnedLine)
+        .where(isOneOf(goodsReturnedLine.returnedId, ids))
+        .orderBy(asc(goodsReturnedLine.id)),
+    (line) => line.returnedId,
+  )
 export type GoodsReturnedRow = Awaited<ReturnType<typeof listGoodsReturned>>[number]
 
 /** Credits on bills, or one by its id, in the order in which they were written; each with its lines. */
 export const listSupplierCredits = async (
   db: Db,
   of: { readonly billIds: readonly number[] } | { readonly id: number },
-) => {
-  if ('billIds' in of && of.billIds.length === 0) return []
-  const papers = await db
-    .select()
-    .from(supplierCredit)
-    .where('id' in of ? eq(supplierCredit.id, of.id) : isOneOf(supplierCredit.billId, of.billIds))
-    .orderBy(asc(supplierCredit.id))
-  const ids = papers.map((p) => p.id)
-  const lines =
-    ids.length === 0
-      ? []
-      : await db
-          .select()
-          .from(supplierCreditLine)
-          .where(isOneOf(supplierCreditLine.creditId, ids))
-          .orderBy(asc(supplierCreditLine.id))
-  return papers.map((p) => ({ ...p, lines: lines.filter((l) => l.creditId === p.id) }))
-}
+) =>
+  withLines(
+    await db
+      .select()
+      .from(supplierCredit)
+      .where('id' in of ? eq(supplierCredit.id, of.id) : isOneOf(supplierCredit.billId, of.billIds))
+      .orderBy(asc(supplierCredit.id)),
+    (ids) =>
+      db
+        .select()
+        .from(supplierCreditLine)
+        .where(isOneOf(supplierCreditLine.creditId, ids))
+        .orderBy(asc(supplierCreditLine.id)),
+    (line) => line.creditId,
+  )
 export type SupplierCreditRow = Awaited<ReturnType<typeof listSupplierCredits>>[number]
 
 /** The credit of a supplier that has their number already. */

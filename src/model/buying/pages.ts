@@ -2,10 +2,10 @@ import { leftOfLine } from '@/core/buying'
 import { addMonths, formatDay } from '@/core/day'
 import { isKeptByPapers } from '@/core/ledger'
 import { formatDigits } from '@/core/locale'
-import { decimal, money } from '@/core/money'
+import { decimal, money, smaller } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
 import { listFiles } from '@/data/queries/files'
-import { listBillLines } from '@/data/queries/bill'
+import { listBillLines, listLastBilled } from '@/data/queries/bill'
 import { findGoods } from '@/data/queries/goods'
 import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
 import { listSpread } from '@/data/queries/landedCost'
@@ -96,18 +96,42 @@ export const readSupplierPage = async (where: Where, id: number) => {
 export const readOrderPage = async ({ db, currency }: Where, id: number) => {
   const order = await orderView(db, id, currency)
   if (!order) return null
-  const [lines, places, letters] = await Promise.all([
+  const [lines, places, letters, billed, goods] = await Promise.all([
     listPurchaseLines(db, { orderIds: [id] }),
     listPlaces(db),
     listPost(db, { supplierId: order.supplierId }, { limit: 100 }),
+    listLastBilled(
+      db,
+      order.supplierId,
+      order.lines.flatMap((l) => l.goodsId ?? []),
+    ),
+    findGoods(
+      db,
+      order.lines.flatMap((l) => l.goodsId ?? []),
+    ),
   ])
   return {
     order,
+    /** How the goods of its lines are told apart, and what a scanner reads of them. */
     tracks: new Map(lines.map((l) => [l.id, l.track ?? ('none' as const)])),
+    codes: new Map(lines.map((l) => [l.id, [l.code ?? '', l.barcode ?? ''].filter((c) => c !== '')])),
     places: places.map((p) => ({ id: p.id, name: p.name })),
     letters: letters.filter((l) => l.paper === 'purchase-order' && l.paperId === id),
+    /** Lines that cost another price than was billed last, with what it sells for: by the line. */
+    priceChanges: new Map(
+      order.lines.flatMap((l) => {
+        const last = l.goodsId === null ? undefined : billed.get(l.goodsId)
+        const thing = l.goodsId === null ? undefined : goods.get(l.goodsId)
+        return last && thing && !last.unitCost.eq(decimal(l.unitCost))
+          ? [[l.id, { ...last, sellsAt: thing.price }] as const]
+          : []
+      }),
+    ),
   }
 }
+
+/** As many labels of a thing are printed at once. */
+const MOST_LABELS = decimal(999)
 
 /** What came from a supplier, with what it posted. */
 export const readReceivedPage = async (where: Where, id: number) => {
@@ -124,6 +148,12 @@ export const readReceivedPage = async (where: Where, id: number) => {
   return {
     paper,
     posted,
+    /** A label for each piece that is still here, in whole ones. */
+    labels: paper.lines
+      .map((l) => ({ goodsId: l.goodsId, count: decimal(l.quantity).minus(l.returned).floor() }))
+      .filter((l) => l.count.gt(0))
+      .map((l) => `${l.goodsId}x${smaller(l.count, MOST_LABELS).toString()}`)
+      .join(','),
     /** What of it may go back. */
     back: paper.lines.flatMap((l) => {
       const left = decimal(l.quantity).minus(l.returned)

@@ -53,7 +53,8 @@ const codeOf = (codes: Awaited<ReturnType<typeof listTaxCodes>>, invoice: UblInv
 }
 
 /**
- * A supplier's invoice in UBL 2.1 as a draft of their bill: by whom, for what of what came, with which tax. Nothing is saved.
+ * A supplier's invoice in UBL 2.1 as a draft of their bill: by whom, for what of what came, with which tax. Nothing is saved; what
+ * is known of it can be entered as it stands, what is not is left out.
  */
 export const readBill = async (asked: Asked, bytes: Uint8Array): Promise<Result<object, Failure>> => {
   const { db, business } = asked
@@ -80,21 +81,22 @@ export const readBill = async (asked: Asked, bytes: Uint8Array): Promise<Result<
     theirNumber: invoice.number,
     enteredAs: before?.number ?? null,
     on: invoice.on,
-    due: invoice.due,
+    ...(invoice.due ? { due: invoice.due } : {}),
     lines: invoice.lines.map((l, i) => {
       const goodsId = goods[i] ?? null
       const fits = billable.find((b) => b.goodsId === goodsId && b.left.gt(0))
       if (fits) fits.left = fits.left.minus(smaller(fits.left, l.quantity))
+      const taxCode = codeOf(codes, invoice, l)
       return {
-        receivedLineId: fits?.receivedLineId ?? null,
-        purchaseOrderLineId: fits?.purchaseOrderLineId ?? null,
+        ...(fits?.receivedLineId === undefined ? {} : { receivedLineId: fits.receivedLineId }),
+        ...(fits?.purchaseOrderLineId === undefined ? {} : { purchaseOrderLineId: fits.purchaseOrderLineId }),
         goodsId,
         description: l.description,
         quantity: l.quantity.toString(),
         unitCost: toDecimal(l.net).div(l.quantity).toDecimalPlaces(4).toString(),
         amount: toDecimalString(l.net),
         tax: toDecimalString(l.tax),
-        taxCode: codeOf(codes, invoice, l),
+        ...(taxCode === null ? {} : { taxCode }),
       }
     }),
     totals: {

@@ -26,6 +26,7 @@ interface Props {
     readonly description: string
     readonly toReceive: string
     readonly track: Track
+    readonly codes: readonly string[]
   }[]
   readonly places: readonly { readonly id: number; readonly name: string }[]
   readonly today: Day

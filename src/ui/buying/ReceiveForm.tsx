@@ -2,15 +2,20 @@
 import type { Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import type { Track } from '@/core/kinds'
+import { useState } from 'react'
+import { useFormContext } from 'react-hook-form'
 import { CommandForm } from '../form/CommandForm'
 import { FormCheck, FormOn, FormQuantity, FormSelect, FormText } from '../form/inputs'
 import { pieceBody } from '../goods/countDraft'
+import { ScanBox } from '../goods/ScanBox'
 
 interface Line {
   readonly id: number
   readonly description: string
   readonly toReceive: string
   readonly track: Track
+  /** What a scanner reads of it: its code, its bar code. */
+  readonly codes: readonly string[]
 }
 
 interface Props {
@@ -64,6 +69,7 @@ export const ReceiveForm = ({ orderId, lines, places, today, onDone }: Props) =>
     onDone={onDone}
     submit="Receive"
   >
+    <Scanned lines={lines} />
     {lines.map((l, i) => (
       <fieldset key={l.id} className="mb-3">
         <legend className="font-semibold">
@@ -95,3 +101,38 @@ export const ReceiveForm = ({ orderId, lines, places, today, onDone }: Props) =>
     <FormCheck name="more" label="More came than was ordered, and stays" />
   </CommandForm>
 )
+
+/**
+ * Counts what came by scanning it: the first scan begins at nothing, each adds one to its line. Of goods by serial their own code is
+ * followed by the serials.
+ */
+const Scanned = ({ lines }: Pick<Props, 'lines'>) => {
+  const { getValues, setValue } = useFormContext<{ lines: DraftLine[] }>()
+  const [said, setSaid] = useState('')
+  const [at, setAt] = useState<number | null>(null)
+  const add = (i: number, serial?: string) => {
+    const { quantity, serials } = getValues(`lines.${i}`)
+    const counted = at === null ? 0 : Number(quantity) || 0
+    setValue(`lines.${i}.quantity`, String(counted + 1))
+    if (serial !== undefined) setValue(`lines.${i}.serials`, [serials, serial].filter((x) => x !== '').join(', '))
+    setSaid(`${lines[i]?.description}: ${counted + 1}`)
+  }
+  const scan = (code: string) => {
+    if (at === null) lines.forEach((_, i) => setValue(`lines.${i}.quantity`, '0'))
+    const found = lines.findIndex((l) => l.codes.some((c) => c.toLowerCase() === code.toLowerCase()))
+    if (found >= 0) {
+      setAt(found)
+      if (lines[found]?.track === 'serial') setSaid(`${lines[found].description}: now its serials`)
+      else add(found)
+      return
+    }
+    if (at !== null && lines[at]?.track === 'serial') return add(at, code)
+    setAt(at ?? -1)
+    setSaid(`${code} is not on this order.`)
+  }
+  return (
+    <div className="mb-3">
+      <ScanBox onScan={scan} said={said} />
+    </div>
+  )
+}

@@ -17,14 +17,16 @@ interface Props {
   /** Nothing of it is billed or back: it may still be undone. */
   readonly canUndo: boolean
   readonly back: readonly BackLine[]
+  /** So many labels of each: `3x12,4x1`. */
+  readonly labels: string
   readonly currency: string
   readonly today: Day
 }
 
-type ReceivedAct = 'bill' | 'back' | 'undo'
+type ReceivedAct = 'bill' | 'back' | 'undo' | 'labels'
 
 /** What can be done with what came from a supplier. */
-export const ReceivedActs = ({ id, supplierId, supplier, canBill, canUndo, back, currency, today }: Props) => {
+export const ReceivedActs = ({ id, supplierId, supplier, canBill, canUndo, back, labels, currency, today }: Props) => {
   const [open, setOpen] = useState<ReceivedAct | null>(null)
   const close = () => setOpen(null)
   const group = 'Goods received'
@@ -41,6 +43,18 @@ export const ReceivedActs = ({ id, supplierId, supplier, canBill, canUndo, back,
         ]
       : []),
     ...(back.length > 0 ? [{ id: 'back' as const, label: 'Send back', key: 'b', group }] : []),
+    ...(labels === ''
+      ? []
+      : [
+          {
+            id: 'labels' as const,
+            label: 'Labels',
+            key: 'l',
+            group,
+            href: `/api/v1/export/labels.pdf?goods=${labels}`,
+            file: true,
+          },
+        ]),
     ...(canUndo ? [{ id: 'undo' as const, label: 'Undo', key: 'x', group, hint: 'It was entered wrong' }] : []),
   ]
   return (
@@ -48,7 +62,7 @@ export const ReceivedActs = ({ id, supplierId, supplier, canBill, canUndo, back,
       <Acts
         acts={acts}
         first={canBill ? 'bill' : null}
-        near={['back', 'undo']}
+        near={['back', 'labels']}
         groups={[group]}
         onAct={setOpen}
         away={open !== null}

@@ -72,11 +72,11 @@ export const draftOfRead = (
     const { description, quantity, unitCost, amount, tax } = l
     const shared = { description, quantity, tax, taxCode: l.taxCode ?? '' }
     const { receivedLineId, purchaseOrderLineId } = l
-    if (receivedLineId === null && purchaseOrderLineId === null) return { ...shared, accountId, unitCost: '', amount }
+    if (receivedLineId === undefined && purchaseOrderLineId === undefined) return { ...shared, accountId, unitCost: '', amount }
     return {
       ...shared,
-      ...(receivedLineId === null ? {} : { receivedLineId }),
-      ...(purchaseOrderLineId === null ? {} : { purchaseOrderLineId }),
+      ...(receivedLineId === undefined ? {} : { receivedLineId }),
+      ...(purchaseOrderLineId === undefined ? {} : { purchaseOrderLineId }),
       accountId: '',
       unitCost,
       amount: '',

@@ -1,4 +1,7 @@
 import { sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import { sumBuying } from '@/data/queries/bill'
+import { listNotInvoiced } from '@/data/queries/notInvoiced'
 import type { TestShop } from '../shop'
 
 /** Every running balance that is below zero on any day: held money, shelves, and what each due is made of. */
@@ -63,3 +66,9 @@ export const neverMiscounted = async (db: TestShop['db']): Promise<unknown[]> =>
   ...(await db.execute(sql`
     select c.bill_id from supplier_credit c join bill b on b.id = c.bill_id group by c.bill_id, b.id having sum(c.net) > b.net or sum(c.tax) > b.tax`)),
 ]
+
+/** How far the list of what came and is not invoiced is from what the documents say altogether, on a day. */
+export const notInvoicedIsOff = async (db: TestShop['db'], asOf: Day): Promise<bigint> => {
+  const [rows, { received }] = await Promise.all([listNotInvoiced(db, asOf, 'USD'), sumBuying(db, asOf, 'USD')])
+  return rows.reduce((sum, r) => sum + r.value.minor, 0n) - received.minor
+}

@@ -24,6 +24,7 @@ export default async function Buying({ searchParams }: { searchParams: Search })
             <Menu label="More">
               <To href="/buying/proposals">What to order</To>
               <To href="/buying/received">Goods received</To>
+              <To href="/buying/not-invoiced">Received, not invoiced</To>
               <To href="/buying/bills">Bills</To>
               <To href="/buying/payables">Payables</To>
               <To href="/buying/payments">Payments</To>

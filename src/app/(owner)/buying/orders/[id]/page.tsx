@@ -1,8 +1,8 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { formatDay } from '@/core/day'
+import { formatDay, type Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
-import { decimal, formatPrice } from '@/core/money'
+import { decimal, formatPrice, type Decimal } from '@/core/money'
 import { PURCHASE_STATUS_NAMES } from '@/core/names'
 import { readOrderPage } from '@/model/buying/pages'
 import { OrderActs } from '@/ui/buying/OrderActs'
@@ -15,7 +15,8 @@ export const metadata: Metadata = { title: 'Purchase order' }
 
 export default async function OrderPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
-  const { order, tracks, places, letters } = (await readOrderPage(shop, await idFrom(params))) ?? notFound()
+  const { order, tracks, codes, places, letters, priceChanges } =
+    (await readOrderPage(shop, await idFrom(params))) ?? notFound()
   const says = [
     PURCHASE_STATUS_NAMES[order.status],
     formatDay(order.on),
@@ -52,6 +53,7 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
                 description: l.description,
                 toReceive: l.toReceive,
                 track: tracks.get(l.id) ?? 'none',
+                codes: codes.get(l.id) ?? [],
               }))}
           />
         }
@@ -78,6 +80,7 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
                     {l.description}
                   </To>
                 )}
+                <PriceChange change={priceChanges.get(l.id)} currency={shop.currency} />
                 {l.saleId !== null && (
                   <To className="sub ml-2 underline" href={`/sales/${l.saleId}`}>
                     for a sale
@@ -118,3 +121,17 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
     </>
   )
 }
+
+interface PriceChangeProps {
+  readonly change?: { readonly unitCost: Decimal; readonly on: Day; readonly sellsAt: Decimal }
+  readonly currency: string
+}
+
+/** That a thing costs another price than it did last, and what it sells for. */
+const PriceChange = ({ change, currency }: PriceChangeProps) =>
+  change && (
+    <div className="sub">
+      last billed at {formatPrice(change.unitCost, currency)} on {formatDay(change.on)}; sells at{' '}
+      {formatPrice(change.sellsAt, currency)}
+    </div>
+  )

@@ -15,7 +15,7 @@ export const metadata: Metadata = { title: 'Goods received' }
 
 export default async function ReceivedPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
-  const { paper, posted, back } = (await readReceivedPage(shop, await idFrom(params))) ?? notFound()
+  const { paper, posted, back, labels } = (await readReceivedPage(shop, await idFrom(params))) ?? notFound()
   const isPlain = paper.lines.every((l) => Number(l.returned) === 0)
   const heads = ['Item', right('Quantity'), right('Cost of one'), right('Not billed')]
   return (
@@ -46,6 +46,7 @@ export default async function ReceivedPage({ params }: { params: Promise<{ id: s
             canBill={paper.lines.some((l) => Number(l.toBill) > 0)}
             canUndo={isPlain && paper.lines.every((l) => Number(l.billed) === 0)}
             back={back}
+            labels={labels}
             currency={shop.currency}
             today={shop.today}
           />
