@@ -13,7 +13,7 @@ import type {
   sendOrderInput,
 } from '@/contract/inputs/buying/orders'
 import type { orderForSaleInput, orderProposedInput } from '@/contract/inputs/buying/orderForSale'
-import type { creditBillInput, returnToSupplierInput, undoReceiptInput } from '@/contract/inputs/buying/sentBack'
+import type { creditBillInput, returnToSupplierInput, undoReceiptInput, voidCreditInput } from '@/contract/inputs/buying/sentBack'
 import type { billRepeatInput, startBillRepeatInput } from '@/contract/inputs/buying/repeatBill'
 import type { landedCostInput } from '@/contract/inputs/buying/landedCost'
 import type { paymentRunInput } from '@/contract/inputs/buying/paymentRun'
@@ -128,6 +128,7 @@ export interface Bodies {
   'POST /goods-received/{id}/undo': Body<typeof undoReceiptInput, 'receivedId'>
   'POST /bills': Body<typeof enterBillInput>
   'POST /bills/{id}/credits': Body<typeof creditBillInput, 'billId'>
+  'POST /supplier-credits/{id}/void': Body<typeof voidCreditInput, 'creditId'>
   'POST /bills/{id}/repeats': Body<typeof startBillRepeatInput, 'billId'>
   'POST /bill-repeats/{id}/stop': Body<typeof billRepeatInput, 'repeatId'>
   'POST /bills/{id}/void': Body<typeof voidBillInput, 'billId'>

@@ -54,6 +54,8 @@ describe('goods in several places', () => {
     await i.doIt()
     await i.see('2 moved to Bench.')
     await i.gone()
+    // The panel is gone before the page is read anew.
+    await i.see('1,800.00')
     expect(await whereItLies()).toEqual(['Shop 3 1,800.00', 'Bench 2 1,200.00'])
   })
 

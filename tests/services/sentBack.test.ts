@@ -12,6 +12,7 @@ import { landCost } from '@/services/buying/landCost'
 import { paySupplier } from '@/services/buying/paySupplier'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { returnToSupplier, undoReceipt } from '@/services/buying/sendBack'
+import { voidCredit } from '@/services/buying/voidCredit'
 import { voidBill } from '@/services/buying/voidBill'
 import { listAccounts } from '@/data/queries/accounts'
 import { openBuying } from './buyingDesk'
@@ -142,6 +143,36 @@ describe('goods that go back to their supplier', () => {
     const paid = await s.answer(paySupplier, { supplierId: supplier, from: 'bank', amount: '44.10' })
     expect(paid).toMatchObject({ discount: '0.90', ahead: '0.00' })
     expect(await desk.balance('payables')).toBe('0.00')
+    expect(await s.ties()).toEqual([])
+  })
+
+  test('a credit is taken back: the bill is owed and the goods wait again, what they are worth is as before', async () => {
+    const came = await receive('6', '7.00')
+    const lines = [{ receivedLineId: came.lineId }]
+    const bill = await s.answer(enterBill, { supplierId: supplier, theirNumber: 'B', lines })
+    await s.run(returnToSupplier, {
+      receivedId: came.id,
+      lines: [{ lineId: came.lineId, quantity: '2' }],
+      reason: 'cracked',
+    })
+    const before = [await desk.worth(s.rosin), await desk.balance('cost-of-goods-sold')]
+    const two = [{ receivedLineId: came.lineId, quantity: '2' }]
+    const goods = await s.answer(creditBill, { billId: bill.id, theirNumber: 'C', lines: two, reason: 'cracked' })
+    const amount = await s.answer(creditBill, { billId: bill.id, amount: '7.00', reason: 'late' })
+    expect((await s.answer(voidCredit, { creditId: amount.id, reason: 'x' })).voidedOn).toBe('2026-03-01')
+    await s.run(voidCredit, { creditId: goods.id, reason: 'x' })
+    expect([await desk.worth(s.rosin), await desk.balance('cost-of-goods-sold')]).toEqual(before)
+    expect([await desk.balance('payables'), await desk.balance('received-not-billed')]).toEqual(['-42.00', '14.00'])
+    expect((await view(came.id)).lines).toMatchObject([{ toCredit: '2' }])
+    expect(await s.refusal(voidCredit, { creditId: goods.id, reason: 'x' })).toBe('already-voided')
+    // Its number may be entered again, and a credit that became an advance stays once that is used.
+    await s.run(creditBill, { billId: bill.id, theirNumber: 'C', lines: two, reason: 'cracked' })
+    await s.run(paySupplier, { supplierId: supplier, from: 'bank', amount: '27.44' })
+    const late = await s.answer(creditBill, { billId: bill.id, amount: '3.00', reason: 'late' })
+    const rent = (await listAccounts(s.db)).find((a) => a.code === '6000')!
+    const next = { supplierId: supplier, theirNumber: 'N', lines: [{ accountId: rent.id, amount: '50.00' }] }
+    await s.run(enterBill, next)
+    expect(await s.refusal(voidCredit, { creditId: late.id, reason: 'x' })).toBe('advance-was-used')
     expect(await s.ties()).toEqual([])
   })
 

@@ -20,6 +20,7 @@ import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
 import { startBillRepeat, stopBillRepeat } from '@/services/buying/repeatBill'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { returnToSupplier, undoReceipt } from '@/services/buying/sendBack'
+import { voidCredit } from '@/services/buying/voidCredit'
 import { voidBill } from '@/services/buying/voidBill'
 import { change, listOf, noQuery, page, read, readCursor, readFile } from '../operation'
 
@@ -126,6 +127,9 @@ export const buying = [
   change('/bills/{id}/credits', 'A supplier’s credit on a bill: for goods that went back, or an amount.', creditBill, {
     path: { billId: 'id' },
     status: 201,
+  }),
+  change('/supplier-credits/{id}/void', 'A supplier’s credit does not count from a day on.', voidCredit, {
+    path: { creditId: 'id' },
   }),
   change('/bills/{id}/repeats', 'A bill by account that comes again, like rent.', startBillRepeat, {
     path: { billId: 'id' },

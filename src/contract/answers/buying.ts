@@ -142,6 +142,7 @@ const credit = z.object({
   theirNumber: z.string(),
   on: dayText,
   reason: z.string(),
+  voidedOn: dayText.nullable(),
   totals: z.object({ net: decimalText, tax: decimalText, gross: decimalText }),
   lines: z.array(
     z.object({
@@ -235,6 +236,7 @@ export const buyingAnswers = {
   'POST /goods-received/{id}/undo': oneReceived,
   'POST /bills': oneBill,
   'POST /bills/{id}/credits': credit,
+  'POST /supplier-credits/{id}/void': credit,
   'POST /bills/{id}/repeats': billRepeat,
   'POST /bill-repeats/{id}/stop': billRepeat,
   'POST /bills/read': z.object({

@@ -2,7 +2,15 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { day } from '../day'
 import { decimal, money, subtractMoney, sumMoney, toDecimalString, zeroMoney } from '../money'
-import { billTerms, purchaseLeft, purchaseStatus, shareOfWorth, splitDifference, suggestReorder } from './index'
+import {
+  billTerms,
+  purchaseLeft,
+  purchaseStatus,
+  shareOfWorth,
+  splitDifference,
+  suggestReorder,
+  unitsOfPart,
+} from './index'
 
 const usd = (minor: bigint) => money(minor, 'USD')
 const tally = (quantity: number, received: number, billed = 0, returned = 0) => ({
@@ -122,4 +130,15 @@ describe('when more is ordered', () => {
   ])('%s', (_, sold, days, toCome, expected) => {
     expect(suggestReorder({ sold: decimal(sold), days, toCome }).toString()).toBe(expected)
   })
+})
+
+test('a difference comes back for the units it was for, and is taken whole where they are all here', () => {
+  const units = unitsOfPart(decimal(6), usd(-467n), usd(-700n))
+  const back = splitDifference(usd(467n), { here: decimal(4), of: units, most: usd(9000n) })
+  expect([units.toString(), toDecimalString(back.toStock), toDecimalString(back.toCost)]).toEqual([
+    '4.0029',
+    '4.67',
+    '0.00',
+  ])
+  expect(unitsOfPart(decimal(6), usd(0n), usd(0n)).toString()).toBe('6')
 })

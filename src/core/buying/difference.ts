@@ -38,3 +38,12 @@ export const splitDifference = (
   const toStock = largerMoney(share, negateMoney(most))
   return { toStock, toCost: subtractMoney(difference, toStock) }
 }
+
+/**
+ * How many of so many units a part of a difference was for: those that were here when it went to stock. So it comes back for as many
+ * of them as are here still, and not for the same share once more.
+ *
+ * @example of 6 units a difference of 7.00, of which 4.67 went to stock → 4.0029 (four of them, and what the rounding made)
+ */
+export const unitsOfPart = (quantity: Decimal, part: Money, whole: Money): Decimal =>
+  isZeroMoney(whole) ? quantity : quantity.times(toDecimal(part)).div(toDecimal(whole)).abs().toDecimalPlaces(4)

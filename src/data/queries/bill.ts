@@ -177,7 +177,7 @@ export const sumBuying = async (db: Db, asOf: Day, currency: string) => {
             - coalesce((select sum(l.value) from goods_returned r join goods_returned_line l on l.returned_id = r.id
                          where r.on_day <= ${asOf}), 0)
             + coalesce((select sum(l.cleared) from supplier_credit c join supplier_credit_line l on l.credit_id = c.id
-                         where c.on_day <= ${asOf}), 0))::text as received,
+                         where c.on_day <= ${asOf} and (c.voided_on is null or c.voided_on > ${asOf})), 0))::text as received,
            coalesce((select sum(amount) from ahead_move where on_day <= ${asOf}), 0)::text as ahead`)
     )[0],
   )

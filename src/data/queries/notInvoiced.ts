@@ -53,7 +53,7 @@ export const listNotInvoiced = async (db: Db, asOf: Day, currency: string): Prom
       select coalesce(c.order_line_id, x.order_line_id), c.alone, k.on_day, l.quantity, l.cleared
         from supplier_credit_line l join supplier_credit k on k.id = l.credit_id join bill_line x on x.id = l.bill_line_id
         left join came c on c.id = x.received_line_id
-       where l.quantity > 0
+       where l.quantity > 0 and (k.voided_on is null or k.voided_on > ${asOf})
     ), open as (
       select order_line_id, alone, min(on_day) as since, sum(quantity) as quantity, sum(value) as value from moved
        where on_day <= ${asOf} group by 1, 2 having sum(quantity) <> 0 or sum(value) <> 0

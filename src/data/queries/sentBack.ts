@@ -1,4 +1,5 @@
-import { and, asc, eq, sql } from 'drizzle-orm'
+import { and, asc, eq, isNull, sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
 import { rowsBy } from '@/core/stock'
 import type { Db } from '../connect'
 import { bill, goodsReturned, goodsReturnedLine, supplierCredit, supplierCreditLine } from '../schema'
@@ -75,6 +76,10 @@ export const listSupplierCredits = async (
   )
 export type SupplierCreditRow = Awaited<ReturnType<typeof listSupplierCredits>>[number]
 
+export const markCreditVoid = async (db: Db, id: number, voidedOn: Day, voidReason: string): Promise<void> => {
+  await db.update(supplierCredit).set({ voidedOn, voidReason }).where(eq(supplierCredit.id, id))
+}
+
 /** The credit of a supplier that has their number already. */
 export const findCreditByNumber = async (db: Db, supplierId: number, theirNumber: string) =>
   (
@@ -82,5 +87,11 @@ export const findCreditByNumber = async (db: Db, supplierId: number, theirNumber
       .select({ id: supplierCredit.id })
       .from(supplierCredit)
       .innerJoin(bill, eq(bill.id, supplierCredit.billId))
-      .where(and(eq(bill.supplierId, supplierId), sql`lower(${supplierCredit.theirNumber}) = lower(${theirNumber})`))
+      .where(
+        and(
+          eq(bill.supplierId, supplierId),
+          sql`lower(${supplierCredit.theirNumber}) = lower(${theirNumber})`,
+          isNull(supplierCredit.voidedOn),
+        ),
+      )
   )[0] ?? null

@@ -36,7 +36,7 @@ export const listDeliveryDays = async (
 export const sumBought = async (db: Db, supplierId: number, since: Day): Promise<bigint> => {
   const [row] = await db.execute<{ net: string }>(sql`
     select (coalesce(sum(b.net), 0) - coalesce((select sum(c.net) from supplier_credit c join bill x on x.id = c.bill_id
-              where x.supplier_id = ${supplierId} and c.on_day >= ${since}), 0))::text as net
+              where x.supplier_id = ${supplierId} and c.on_day >= ${since} and c.voided_on is null), 0))::text as net
       from bill b where b.supplier_id = ${supplierId} and b.on_day >= ${since} and b.voided_on is null`)
   return BigInt(row?.net ?? 0)
 }

@@ -63,12 +63,14 @@ export const supplierCredit = pgTable(
     entryId: integer()
       .notNull()
       .references(() => entry.id),
+    voidedOn: onDay(),
+    voidReason: text().notNull().default(''),
   },
   (t) => [
     index('supplier_credit_bill').on(t.billId),
     uniqueIndex('credit_their_number_once')
       .on(t.billId, sql`lower(${t.theirNumber})`)
-      .where(sql`${t.theirNumber} <> ''`),
+      .where(sql`${t.theirNumber} <> '' and ${t.voidedOn} is null`),
     check('supplier_credit_adds_up', sql`${t.gross} = ${t.net} + ${t.tax} and ${t.gross} > 0`),
   ],
 )
@@ -83,6 +85,8 @@ export const supplierCreditLine = pgTable(
     billLineId: integer()
       .notNull()
       .references(() => billLine.id),
+    /** The line that came, where it is of goods that went back. */
+    receivedLineId: integer().references(() => goodsReceivedLine.id),
     /** How many went back; none where it is an amount let off. */
     quantity: fourPlaces().notNull(),
     net: minor().notNull(),

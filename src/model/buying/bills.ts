@@ -69,7 +69,7 @@ export const billViews = async (
       b,
       lines.filter((l) => l.billId === b.id),
       money(
-        credits.filter((c) => c.billId === b.id).reduce((sum, c) => sum + c.gross, 0n),
+        credits.filter((c) => c.billId === b.id && !c.voidedOn).reduce((sum, c) => sum + c.gross, 0n),
         currency,
       ),
       currency,

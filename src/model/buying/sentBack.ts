@@ -41,6 +41,7 @@ const creditOf = (c: SupplierCreditRow, currency: string) => {
     theirNumber: c.theirNumber,
     on: c.onDay,
     reason: c.reason,
+    voidedOn: c.voidedOn,
     totals: { net: amount(c.net), tax: amount(c.tax), gross: amount(c.gross) },
     lines: c.lines.map((l) => ({
       id: l.id,

@@ -58,6 +58,7 @@ interface Left {
 /** So much of a line of the bill that is credited: for so many that went back, or as an amount. */
 interface Credited {
   readonly line: BillLineRow
+  readonly receivedLineId: number | null
   readonly quantity: Decimal
   readonly net: Money
   readonly tax: Money
@@ -131,6 +132,7 @@ const creditGoods = async (
       const settled = present(shares[n])
       taken.push({
         line: l.line,
+        receivedLineId: row.id,
         quantity: part,
         net,
         tax: shareOfWorth({ quantity: l.quantity, value: l.tax }, part),
@@ -170,7 +172,16 @@ const creditAmount = async (
       ? await moveWorth(w, row, negateMoney(net), { of: l.line.quantity, on, paper: { kind: 'supplier-credit', id } })
       : { toStock: zeroMoney(w.currency), shares: [] }
     const fromStock = negateMoney(moved.toStock)
-    taken.push({ ...l, quantity: ZERO, net, tax, cleared: zeroMoney(w.currency), fromStock, shares: moved.shares })
+    taken.push({
+      ...l,
+      receivedLineId: null,
+      quantity: ZERO,
+      net,
+      tax,
+      cleared: zeroMoney(w.currency),
+      fromStock,
+      shares: moved.shares,
+    })
   }
   return taken
 }
@@ -190,7 +201,7 @@ export const creditBill = defineCommand('credit-bill', creditBillInput, async (w
   if (theirNumber !== '' && (await findCreditByNumber(w.tx, bill.supplierId, theirNumber)))
     refuse({ code: 'taken', what: 'credit number', value: theirNumber })
   const on = dayAfter(w, input.on, bill.onDay, `${bill.number} is dated later.`)
-  const credits = await listSupplierCredits(w.tx, { billIds: [billId] })
+  const credits = (await listSupplierCredits(w.tx, { billIds: [billId] })).filter((c) => !c.voidedOn)
   const all = leftOf(w, await listBillLines(w.tx, [billId]), credits)
   const number = await takeNumber(w.tx, 'supplier-credit', on)
   const id = await reserveId(w.tx, 'supplier_credit')
@@ -251,6 +262,7 @@ export const creditBill = defineCommand('credit-bill', creditBillInput, async (w
       .map((t) => ({
         creditId: id,
         billLineId: t.line.id,
+        receivedLineId: t.receivedLineId,
         quantity: t.quantity,
         net: t.net.minor,
         tax: t.tax.minor,

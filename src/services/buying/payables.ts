@@ -39,7 +39,7 @@ export const readPayables = async (w: Work, supplierId: number, on: Day): Promis
       const open = money(lowestFrom(changes, on), w.currency)
       const isEarly = bill.discountOn !== null && on <= bill.discountOn && mine.every((f) => f.kind !== 'discount')
       const credited = money(
-        credits.filter((c) => c.billId === bill.id).reduce((sum, c) => sum + c.gross, 0n),
+        credits.filter((c) => c.billId === bill.id && !c.voidedOn).reduce((sum, c) => sum + c.gross, 0n),
         w.currency,
       )
       const saved = discountLeft(money(bill.discount, w.currency), money(bill.gross, w.currency), credited)

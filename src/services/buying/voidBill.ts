@@ -1,6 +1,6 @@
 import { voidBillInput } from '@/contract/inputs/buying/bills'
 import { found, refuse } from '@/contract/refuse'
-import { openOfLine } from '@/core/buying'
+import { openOfLine, unitsOfPart } from '@/core/buying'
 import { postAheadUsed, postBill, postVoided } from '@/core/ledger'
 import { money, negateMoney, sumMoney, ZERO, type Money, subtractMoney } from '@/core/money'
 import { present } from '@/core/present'
@@ -54,7 +54,7 @@ const takeBack = async (w: Work, l: BillLineRow, b: BillRow, on: BillRow['onDay'
   }
   if (!received || l.toStock === 0n) return money(0n, w.currency)
   const { toStock } = await moveWorth(w, received, money(-l.toStock, w.currency), {
-    of: l.quantity,
+    of: unitsOfPart(l.quantity, money(l.toStock, w.currency), money(l.difference, w.currency)),
     on,
     paper: { kind: 'bill', id: b.id },
   })
@@ -88,7 +88,7 @@ export const voidBill = defineCommand('void-bill', voidBillInput, async (w, { bi
     refuse({ code: 'bill-is-paid', number: b.number })
   const lines = await listBillLines(w.tx, [billId])
   const credits = await listSupplierCredits(w.tx, { billIds: [billId] })
-  if (credits.length > 0) refuse({ code: 'bill-was-credited', number: b.number })
+  if (credits.some((c) => !c.voidedOn)) refuse({ code: 'bill-was-credited', number: b.number })
   const spread = await listSpread(
     w.tx,
     lines.map((l) => l.id),

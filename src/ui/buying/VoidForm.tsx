@@ -21,6 +21,14 @@ export const TAKEN_BACK = {
     schema: () =>
       import('@/contract/inputs/buying/bills').then((m) => m.voidSupplierPaymentInput.omit({ paymentId: true })),
   },
+  credit: {
+    title: 'Take the credit back',
+    does: 'It does not count from this day on: the bill is owed again, and goods that went back wait for a credit again.',
+    done: 'The credit is taken back.',
+    path: '/supplier-credits',
+    call: 'void',
+    schema: () => import('@/contract/inputs/buying/sentBack').then((m) => m.voidCreditInput.omit({ creditId: true })),
+  },
   receipt: {
     title: 'Undo the receipt',
     does: 'It was entered wrong: stock, order and books are as if it had never been. If goods really go back, send them back instead.',
@@ -39,7 +47,7 @@ interface Props {
   readonly onDone: () => void
 }
 
-/** A supplier's bill, a payment or a receipt taken back: why, and from which day. */
+/** A supplier's bill, credit, payment or receipt taken back: why, and from which day. */
 export const VoidForm = ({ kind, id, today, onDone }: Props) => {
   const what = TAKEN_BACK[kind]
   return <ReasonForm what={what} path={`${what.path}/${id}/${what.call}`} today={today} onDone={onDone} />

@@ -72,7 +72,8 @@ export const draftOfRead = (
     const { description, quantity, unitCost, amount, tax } = l
     const shared = { description, quantity, tax, taxCode: l.taxCode ?? '' }
     const { receivedLineId, purchaseOrderLineId } = l
-    if (receivedLineId === undefined && purchaseOrderLineId === undefined) return { ...shared, accountId, unitCost: '', amount }
+    if (receivedLineId === undefined && purchaseOrderLineId === undefined)
+      return { ...shared, accountId, unitCost: '', amount }
     return {
       ...shared,
       ...(receivedLineId === undefined ? {} : { receivedLineId }),

@@ -165,6 +165,10 @@ export const buying = (open: () => Tour, made: Made): void => {
       })
       expect(credit).toMatchObject({ totals: { gross: '6.50' } })
       expect((await tour.does('GET /bills/{id}', { id: second.id })).open).toBe('19.50')
+      const wrong = { id: credit.id, body: { reason: 'Not that bill' } }
+      expect(await tour.does('POST /supplier-credits/{id}/void', wrong)).toMatchObject({ voidedOn: '2026-03-10' })
+      expect(await tour.refuses('POST /supplier-credits/{id}/void', wrong)).toMatchObject({ kind: 'already-voided' })
+      expect((await tour.does('GET /bills/{id}', { id: second.id })).open).toBe('26.00')
       const { ties } = await tour.does('GET /books/ties')
       expect(ties.every((t: { difference: string }) => Number(t.difference) === 0)).toBe(true)
     })

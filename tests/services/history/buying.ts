@@ -10,6 +10,7 @@ import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
 import { runBillRepeat, startBillRepeat, stopBillRepeat } from '@/services/buying/repeatBill'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { returnToSupplier, undoReceipt } from '@/services/buying/sendBack'
+import { voidCredit } from '@/services/buying/voidCredit'
 import { voidBill } from '@/services/buying/voidBill'
 import { addSupplier } from '@/services/buying/keepSupplier'
 import { changeGoods } from '@/services/goods/keepGoods'
@@ -183,7 +184,9 @@ export const BUYING = {
       : h.attempt(creditBill, { billId: await h.idOf('bill', x.pick), on, amount, reason: 'x' })
   },
   'void-bought': async (h: History, x: Step, { on }: About) =>
-    x.flag
-      ? h.attempt(voidBill, { billId: await h.idOf('bill', x.pick), on, reason: 'x' })
-      : h.attempt(voidSupplierPayment, { paymentId: await h.idOf('supplier_payment', x.pick), on, reason: 'x' }),
+    x.n > 5
+      ? h.attempt(voidCredit, { creditId: await h.idOf('supplier_credit', x.pick), on, reason: 'x' })
+      : x.flag
+        ? h.attempt(voidBill, { billId: await h.idOf('bill', x.pick), on, reason: 'x' })
+        : h.attempt(voidSupplierPayment, { paymentId: await h.idOf('supplier_payment', x.pick), on, reason: 'x' }),
 }

@@ -62,9 +62,9 @@ export const neverMiscounted = async (db: TestShop['db']): Promise<unknown[]> =>
         or l.billed = l.quantity and l.billed_value <> l.value and l.returned = 0
         or l.quantity - l.billed - l.returned + l.credited = 0 and l.value - l.billed_value - l.returned_value + l.credited_value <> 0`)),
   ...(await db.execute(sql`
-    select b.id from bill b where b.voided_on is not null and exists (select from supplier_credit c where c.bill_id = b.id)`)),
+    select b.id from bill b where b.voided_on is not null and exists (select from supplier_credit c where c.bill_id = b.id and c.voided_on is null)`)),
   ...(await db.execute(sql`
-    select c.bill_id from supplier_credit c join bill b on b.id = c.bill_id group by c.bill_id, b.id having sum(c.net) > b.net or sum(c.tax) > b.tax`)),
+    select c.bill_id from supplier_credit c join bill b on b.id = c.bill_id where c.voided_on is null group by c.bill_id, b.id having sum(c.net) > b.net or sum(c.tax) > b.tax`)),
 ]
 
 /** How far the list of what came and is not invoiced is from what the documents say altogether, on a day. */

@@ -12,6 +12,8 @@ export const returnToSupplierInput = z.object({
 
 export const undoReceiptInput = z.object({ receivedId: id, on, reason: needed(200, 'A reason') })
 
+export const voidCreditInput = z.object({ creditId: id, on, reason: needed(200, 'A reason') })
+
 const creditFields = {
   on,
   theirNumber: text(60).optional(),

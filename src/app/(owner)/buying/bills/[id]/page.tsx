@@ -6,6 +6,7 @@ import { REPEAT_EVERY_NAMES } from '@/core/names'
 import { readBillPage } from '@/model/buying/pages'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { BillActs } from '@/ui/buying/BillActs'
+import { TakeCreditBack } from '@/ui/buying/TakeCreditBack'
 import { Facts } from '@/ui/Facts'
 import { Files } from '@/ui/files/Files'
 import { RepeatLine } from '@/ui/sale/RepeatLine'
@@ -117,6 +118,11 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
       {bill.credits.map((c) => (
         <p key={c.id} className="mt-3">
           Credit {c.theirNumber || c.number} on {formatDay(c.on)}, {formatDigits(c.totals.gross)}: {c.reason}
+          {c.voidedOn ? (
+            <span className="sub ml-3">void since {formatDay(c.voidedOn)}</span>
+          ) : (
+            <TakeCreditBack id={c.id} number={c.theirNumber || c.number} today={shop.today} />
+          )}
         </p>
       ))}
       <div className="mt-6 max-w-sm">
