@@ -13,7 +13,12 @@ import type {
   sendOrderInput,
 } from '@/contract/inputs/buying/orders'
 import type { orderForSaleInput, orderProposedInput } from '@/contract/inputs/buying/orderForSale'
-import type { creditBillInput, returnToSupplierInput, undoReceiptInput, voidCreditInput } from '@/contract/inputs/buying/sentBack'
+import type {
+  creditBillInput,
+  returnToSupplierInput,
+  undoReceiptInput,
+  voidCreditInput,
+} from '@/contract/inputs/buying/sentBack'
 import type { billRepeatInput, startBillRepeatInput } from '@/contract/inputs/buying/repeatBill'
 import type { landedCostInput } from '@/contract/inputs/buying/landedCost'
 import type { paymentRunInput } from '@/contract/inputs/buying/paymentRun'
