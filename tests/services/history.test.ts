@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { beforeAll, expect, test } from 'vitest'
 import { sql } from 'drizzle-orm'
 import { addDays, addMonths, day, monthStart, type Day } from '@/core/day'
-import { PROFIT_BY } from '@/core/kinds'
+import { PROFIT_BY, PURCHASE_STATUSES } from '@/core/kinds'
 import { ageReceivables } from '@/core/receivables'
 import { findBusiness } from '@/data/queries/business'
 import { ageBy, listOpenAsOf } from '@/data/queries/receivables'
@@ -18,6 +18,8 @@ import { openTestShop, type TestShop } from './shop'
 import { listDuesOfSales, listOpenDues } from '@/data/queries/due'
 import { sumAccounts } from '@/data/queries/balances'
 import { readProfitAndLoss } from '@/model/books/books'
+import { findOrders } from '@/data/queries/buyingLists'
+import { orderViews } from '@/model/buying/orders'
 import { readProfit } from '@/model/sale/profit'
 import { readStories } from '@/model/sale/readStories'
 import { readTrail } from '@/model/sale/trail'
@@ -120,6 +122,18 @@ test('the caches say what the papers say', async () => {
         or l.to_replace <> coalesce((select sum(x.quantity) from handover_line x join handover h on h.id = x.handover_id where x.sale_line_id = l.id and h.direction = 'back' and x.replace), 0)
         or l.to_rebill <> coalesce((select sum(x.quantity) from invoice_line x join invoice i on i.id = x.invoice_id where x.sale_line_id = l.id and i.kind = 'credit-note' and x.rebill), 0)`)
   expect(counted).toHaveLength(0)
+  // How far orders to suppliers are is found in SQL as the core says it.
+  const orders = await orderViews(s.db, {}, {}, 'USD')
+  for (const status of PURCHASE_STATUSES) {
+    const { ids } = await findOrders(s.db, { status }, {}, 'USD')
+    expect([status, [...ids].sort()]).toEqual([
+      status,
+      orders
+        .filter((o) => o.status === status)
+        .map((o) => o.id)
+        .sort(),
+    ])
+  }
 })
 
 test('sums in SQL equal the core’s, for several days', async () => {

@@ -12,7 +12,11 @@ import {
 import { listSupplierCredits } from '@/data/queries/sentBack'
 import type { Asked } from '../where'
 import { billRepeatViews } from './billRepeats'
-import { creditViews } from './sentBack'
+import { creditedOf, creditViews } from './sentBack'
+
+/** Whether a line of a bill is for goods that came or are on order; all others are by account. */
+export const isOfGoods = (l: Pick<BillLineRow, 'receivedLineId' | 'cleared'>): boolean =>
+  l.receivedLineId !== null || l.cleared !== 0n
 
 /** What of a bill is not paid; of one that is void nothing. */
 export const openOfBill = (b: BillRow, currency: string): Money =>
@@ -68,10 +72,7 @@ export const billViews = async (
     viewOf(
       b,
       lines.filter((l) => l.billId === b.id),
-      money(
-        credits.filter((c) => c.billId === b.id && !c.voidedOn).reduce((sum, c) => sum + c.gross, 0n),
-        currency,
-      ),
+      creditedOf(credits, b.id, currency),
       currency,
     ),
   )

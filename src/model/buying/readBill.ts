@@ -1,7 +1,8 @@
 import { err, ok, type Result } from '@/core/result'
 import { leftOfLine } from '@/core/buying'
 import { readUbl, type UblInvoice, type UblLine } from '@/core/einvoice'
-import { addMoney, smaller, toDecimal, toDecimalString, type Decimal } from '@/core/money'
+import { addMoney, smaller, toDecimalString, type Decimal } from '@/core/money'
+import { unitCost as unitCostOf } from '@/core/stock'
 import { decodeXml } from '@/core/xml'
 import { codesOn, wholeRate } from '@/core/tax'
 import type { Failure } from '@/contract/failure'
@@ -93,7 +94,7 @@ export const readBill = async (asked: Asked, bytes: Uint8Array): Promise<Result<
         goodsId,
         description: l.description,
         quantity: l.quantity.toString(),
-        unitCost: toDecimal(l.net).div(l.quantity).toDecimalPlaces(4).toString(),
+        unitCost: unitCostOf({ quantity: l.quantity, value: l.net }).toDecimalPlaces(4).toString(),
         amount: toDecimalString(l.net),
         tax: toDecimalString(l.tax),
         ...(taxCode === null ? {} : { taxCode }),

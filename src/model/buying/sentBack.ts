@@ -1,4 +1,4 @@
-import { money, toDecimalString } from '@/core/money'
+import { money, sumMoney, toDecimalString, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import {
   listGoodsReturned,
@@ -31,6 +31,13 @@ export const returnedView = async (db: Db, id: number, currency: string) => {
   const [row] = await listGoodsReturned(db, { id })
   return row ? returnOf(row, currency) : null
 }
+
+/** What was credited on a bill altogether, tax included; credits that were taken back do not count. */
+export const creditedOf = (credits: readonly SupplierCreditRow[], billId: number, currency: string): Money =>
+  sumMoney(
+    credits.filter((c) => c.billId === billId && !c.voidedOn).map((c) => money(c.gross, currency)),
+    currency,
+  )
 
 const creditOf = (c: SupplierCreditRow, currency: string) => {
   const amount = (minor: bigint): string => toDecimalString(money(minor, currency))

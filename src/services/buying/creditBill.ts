@@ -1,7 +1,7 @@
 import { creditBillInput } from '@/contract/inputs/buying/sentBack'
 import type { z } from 'zod'
 import { found, refuse, refuseAt } from '@/contract/refuse'
-import { shareOfWorth, spreadCredit, takeCredited } from '@/core/buying'
+import { leftOfLine, shareOfWorth, spreadCredit, takeCredited } from '@/core/buying'
 import type { Day } from '@/core/day'
 import { postSupplierCredit } from '@/core/ledger'
 import {
@@ -20,7 +20,6 @@ import {
   type Money,
 } from '@/core/money'
 import { present } from '@/core/present'
-import { lowestFrom } from '@/core/running'
 import {
   insertAheadMove,
   insertBillFills,
@@ -40,10 +39,12 @@ import {
   insertSupplierCredit,
   listSupplierCredits,
 } from '@/data/queries/sentBack'
+import { isOfGoods } from '@/model/buying/bills'
 import { cameTally } from '@/model/buying/came'
 import { creditView } from '@/model/buying/sentBack'
 import { dayAfter, defineCommand, type Work } from '../command'
 import { moveWorth } from './moveWorth'
+import { openFrom } from './payables'
 
 type Input = z.output<typeof creditBillInput>
 
@@ -109,13 +110,8 @@ const creditGoods = async (
     const there = mine.reduce((sum, l) => sum.plus(l.quantity), ZERO)
     const cleared = a.quantity.gt(there) ? null : takeCredited(tally, a.quantity)
     if (!cleared) {
-      const waiting = smaller(there, row.billed.plus(row.returned).minus(row.credited).minus(row.quantity))
-      return refuse({
-        code: 'more-than-went-back',
-        line: row.name,
-        left: waiting.lt(0) ? ZERO : waiting,
-        asked: a.quantity,
-      })
+      const left = smaller(there, leftOfLine(tally).toCredit)
+      return refuse({ code: 'more-than-went-back', line: row.name, left, asked: a.quantity })
     }
     let missing = a.quantity
     const parts = mine.flatMap((l) => {
@@ -186,13 +182,6 @@ const creditAmount = async (
   return taken
 }
 
-/** What of the bill may be taken off on a day, so that no later day is overfilled. */
-const openOn = async (w: Work, bill: BillRow, on: Day): Promise<Money> => {
-  const fills = await listBillFills(w.tx, { billIds: [bill.id] })
-  const changes = [{ on: bill.onDay, by: bill.gross }, ...fills.map((f) => ({ on: f.onDay, by: -f.amount }))]
-  return money(lowestFrom(changes, on), w.currency)
-}
-
 /** A supplier's credit on a bill of theirs: for goods that went back, or an amount. What the bill does not owe any more they owe us. */
 export const creditBill = defineCommand('credit-bill', creditBillInput, async (w, input) => {
   const { billId, theirNumber = '', reason } = input
@@ -216,10 +205,11 @@ export const creditBill = defineCommand('credit-bill', creditBillInput, async (w
   const [net, tax] = [sum('net'), sum('tax')]
   const gross = addMoney(net, tax)
   if (!isPositiveMoney(gross)) refuseAt('amount', 'This comes to nothing. Enter what they credit.')
-  const filled = smallerMoney(await openOn(w, bill, on), gross)
+  const fills = await listBillFills(w.tx, { billIds: [billId] })
+  const filled = smallerMoney(openFrom(bill, fills, on, w.currency), gross)
   const ahead = subtractMoney(gross, filled)
-  const ofGoods = taken.filter((t) => t.line.receivedLineId !== null || t.line.cleared !== 0n)
-  const byAccount = taken.filter((t) => !ofGoods.includes(t))
+  const ofGoods = taken.filter((t) => isOfGoods(t.line))
+  const byAccount = taken.filter((t) => !isOfGoods(t.line))
   const text = `Credit ${theirNumber || number}, ${bill.supplier}: ${reason}`
   const entryId = await w.post(
     postSupplierCredit({

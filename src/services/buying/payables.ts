@@ -14,11 +14,13 @@ import {
 } from '@/core/money'
 import { present } from '@/core/present'
 import { lowestFrom } from '@/core/running'
+import { rowsBy } from '@/core/stock'
 import { insertAheadMove, insertBillFills, listBillFills, listBills, type BillRow } from '@/data/queries/bill'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
 import { listSupplierCredits } from '@/data/queries/sentBack'
 import { insertSupplierPayment } from '@/data/queries/supplierPayment'
+import { creditedOf } from '@/model/buying/sentBack'
 import type { Work } from '../command'
 
 /** A bill with what of it may be paid on a day, so that no later day is overfilled, and what is let off for paying by then. */
@@ -28,20 +30,26 @@ export interface Payable {
   readonly discount: Money
 }
 
+type Fill = Awaited<ReturnType<typeof listBillFills>>[number]
+
+/** What of a bill may be taken off on a day, from what was taken off it, so that no later day is overfilled. */
+export const openFrom = (bill: BillRow, fills: readonly Fill[], on: Day, currency: string): Money =>
+  money(
+    lowestFrom([{ on: bill.onDay, by: bill.gross }, ...fills.map((f) => ({ on: f.onDay, by: -f.amount }))], on),
+    currency,
+  )
+
 export const readPayables = async (w: Work, supplierId: number, on: Day): Promise<readonly Payable[]> => {
   const bills = (await listBills(w.tx, { supplierId })).filter((b) => !b.voidedOn && b.onDay <= on)
   const fills = await listBillFills(w.tx, { billIds: bills.map((b) => b.id) })
   const credits = await listSupplierCredits(w.tx, { billIds: bills.map((b) => b.id) })
+  const fillsOf = rowsBy(fills, (f) => f.billId)
   return bills
     .map((bill): Payable => {
-      const mine = fills.filter((f) => f.billId === bill.id)
-      const changes = [{ on: bill.onDay, by: bill.gross }, ...mine.map((f) => ({ on: f.onDay, by: -f.amount }))]
-      const open = money(lowestFrom(changes, on), w.currency)
+      const mine = fillsOf.get(bill.id) ?? []
+      const open = openFrom(bill, mine, on, w.currency)
       const isEarly = bill.discountOn !== null && on <= bill.discountOn && mine.every((f) => f.kind !== 'discount')
-      const credited = money(
-        credits.filter((c) => c.billId === bill.id && !c.voidedOn).reduce((sum, c) => sum + c.gross, 0n),
-        w.currency,
-      )
+      const credited = creditedOf(credits, bill.id, w.currency)
       const saved = discountLeft(money(bill.discount, w.currency), money(bill.gross, w.currency), credited)
       const discount = isEarly ? smallerMoney(saved, open) : zeroMoney(w.currency)
       return { bill, open, discount }

@@ -21,7 +21,7 @@ import { listSpread } from '@/data/queries/landedCost'
 import { listPurchaseLines, tallyBilled } from '@/data/queries/purchaseOrder'
 import { listSupplierCredits } from '@/data/queries/sentBack'
 import { cameTally } from '@/model/buying/came'
-import { billView } from '@/model/buying/bills'
+import { billView, isOfGoods } from '@/model/buying/bills'
 import { dayAfter, defineCommand, type Work } from '../command'
 import { moveWorth } from './moveWorth'
 
@@ -111,9 +111,7 @@ export const voidBill = defineCommand('void-bill', voidBillInput, async (w, { bi
       sum((l) => l.difference),
       toStock,
     ),
-    accounts: lines
-      .filter((l) => l.receivedLineId === null && l.cleared === 0n)
-      .map((l) => ({ accountId: l.accountId, net: amount(l.net) })),
+    accounts: lines.filter((l) => !isOfGoods(l)).map((l) => ({ accountId: l.accountId, net: amount(l.net) })),
     tax: amount(b.tax),
     gross: amount(b.gross),
   })

@@ -2,7 +2,7 @@ import { voidCreditInput } from '@/contract/inputs/buying/sentBack'
 import { found, refuse } from '@/contract/refuse'
 import { unitsOfPart } from '@/core/buying'
 import { postSupplierCredit, postVoided } from '@/core/ledger'
-import { addMoney, money, negateMoney, subtractMoney, sumMoney, zeroMoney, type Money } from '@/core/money'
+import { addMoney, isPositiveMoney, money, negateMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { lowestFrom } from '@/core/running'
 import {
@@ -16,6 +16,7 @@ import {
 import { insertCostShares, listCostShares } from '@/data/queries/costShare'
 import { listReceivedLines, updateReceivedLine } from '@/data/queries/goodsReceived'
 import { listSupplierCredits, markCreditVoid, type SupplierCreditRow } from '@/data/queries/sentBack'
+import { isOfGoods } from '@/model/buying/bills'
 import { creditView } from '@/model/buying/sentBack'
 import { dayAfter, defineCommand, type Work } from '../command'
 import { moveWorth, type MovedWorth } from './moveWorth'
@@ -71,11 +72,8 @@ export const voidCredit = defineCommand('void-credit', voidCreditInput, async (w
         }),
       )
   }
-  const isOfGoods = (l: Line): boolean => {
-    const line = present(billLines.find((b) => b.id === l.billLineId))
-    return line.receivedLineId !== null || line.cleared !== 0n
-  }
-  const ofGoods = credit.lines.filter(isOfGoods)
+  const lineOf = (l: Line) => present(billLines.find((b) => b.id === l.billLineId))
+  const ofGoods = credit.lines.filter((l) => isOfGoods(lineOf(l)))
   const cleared = sum(credit.lines.map((l) => amount(l.cleared)))
   const fromStock = sum(back.map((b) => b.toStock))
   const text = `${credit.number} void: ${reason}`
@@ -88,8 +86,8 @@ export const voidCredit = defineCommand('void-credit', voidCreditInput, async (w
     fromStock,
     fromCost: subtractMoney(sum(ofGoods.map((l) => amount(l.net))), addMoney(cleared, fromStock)),
     accounts: credit.lines
-      .filter((l) => !isOfGoods(l))
-      .map((l) => ({ accountId: present(billLines.find((b) => b.id === l.billLineId)).accountId, net: amount(l.net) })),
+      .filter((l) => !isOfGoods(lineOf(l)))
+      .map((l) => ({ accountId: lineOf(l).accountId, net: amount(l.net) })),
     tax: amount(credit.tax),
   })
   const entryId = await w.post(postVoided(posted, { on: onDay, text }), { ...paper, reversesId: credit.entryId })
@@ -97,9 +95,9 @@ export const voidCredit = defineCommand('void-credit', voidCreditInput, async (w
     ...given.map(({ goodsId, saleLineId, amount: cost }) => ({ goodsId, saleLineId, amount: -cost })),
     ...back.flatMap((b) => b.shares),
   ])
-  if (filled.minor !== zeroMoney(w.currency).minor)
+  if (isPositiveMoney(filled))
     await insertBillFills(w.tx, [{ billId: bill.id, onDay, kind: 'void', amount: negateMoney(filled).minor, entryId }])
-  if (ahead.minor > 0n)
+  if (isPositiveMoney(ahead))
     await insertAheadMove(w.tx, {
       supplierId: bill.supplierId,
       onDay,

@@ -14,13 +14,12 @@ import {
   sumMoney,
   toDecimal,
   zeroMoney,
-  ZERO,
-  type Decimal,
   type Money,
   negateMoney,
 } from '@/core/money'
 import { present } from '@/core/present'
 import { lowestFrom } from '@/core/running'
+import { unitCost } from '@/core/stock'
 import { computeTax, rateOn } from '@/core/tax'
 import {
   findBillByNumber,
@@ -40,10 +39,6 @@ import { accountFrom } from './accountFrom'
 import { partsOf, tallyPart, type Part } from './billParts'
 import { moveWorth } from './moveWorth'
 import { payOne, readPayables, writePayment } from './payables'
-
-/** What each of so many costs, as it is kept: to the ten-thousandth. */
-const toUnitCost = ({ net, quantity }: { readonly net: Money; readonly quantity: Decimal }): Decimal =>
-  toDecimal(net).div(quantity).toDecimalPlaces(4)
 
 /** Tax of each line of a bill: what its code makes of its net, or what stands on it. */
 const taxesOf = async (w: Work, lines: readonly BillLineInput[], nets: readonly Money[], on: Day) => {
@@ -220,7 +215,7 @@ export const writeBill = async (
       accountId: p.accountId,
       description: p.description,
       quantity: p.quantity,
-      unitCost: p.quantity.isZero() ? ZERO : toUnitCost(p),
+      unitCost: unitCost({ quantity: p.quantity, value: p.net }).toDecimalPlaces(4),
       net: p.net.minor,
       tax: taxOfPart(p, position, parts, present(taxes[p.of]).tax).minor,
       taxCodeId: present(taxes[p.of]).taxCodeId,

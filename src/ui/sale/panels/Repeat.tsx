@@ -1,17 +1,14 @@
 'use client'
 import { useController } from 'react-hook-form'
 import { addMonths, formatDay } from '@/core/day'
-import { REPEAT_EVERY_NAMES, REPEAT_MAKES_NAMES } from '@/core/names'
+import { REPEAT_MAKES_NAMES } from '@/core/names'
 import { CommandForm } from '../../form/CommandForm'
-import { FormDay, FormPick, FormQuantity } from '../../form/inputs'
+import { FormPick } from '../../form/inputs'
+import { rhythmBody, RhythmFields, type RhythmDraft } from '../../form/RhythmFields'
 import type { PanelProps } from './parts'
 
-interface Draft {
-  every: keyof typeof REPEAT_EVERY_NAMES
-  firstOn: string
+interface Draft extends RhythmDraft {
   makes: keyof typeof REPEAT_MAKES_NAMES
-  times: string
-  until: string
   byItself: boolean
 }
 
@@ -33,19 +30,15 @@ export const Repeat = ({ sale, today, onClose }: PanelProps) => {
       path={`/sales/${sale.id}/repeats`}
       schema={schema}
       start={start}
-      asBody={({ times, until, ...d }) => ({ ...d, times: times === '' ? null : Number(times), until: until || null })}
+      asBody={({ makes, byItself, ...d }) => ({ ...rhythmBody(d), makes, byItself })}
       say={(x) => `Repeats, first on ${formatDay(x.nextOn ?? x.firstOn)}.`}
       onDone={onClose}
       submit="Start repeating"
     >
       <p className="mb-3">A new sale with these lines is created each time, at that day’s prices.</p>
-      <div className="grid grid-cols-2 gap-3">
-        <FormPick name="every" label="How often" options={REPEAT_EVERY_NAMES} />
-        <FormDay name="firstOn" label="First date" today={today} />
+      <RhythmFields today={today}>
         <FormPick name="makes" label="Create" options={REPEAT_MAKES_NAMES} />
-        <FormQuantity name="times" label="Number of times (optional)" />
-        <FormDay name="until" label="Or end date" today={today} />
-      </div>
+      </RhythmFields>
       <GoesOut />
     </CommandForm>
   )
