@@ -94,6 +94,8 @@ import type {
 import type { addLayoutInput, changeLayoutInput, dropLayoutInput } from '@/contract/inputs/papers/keepLayout'
 import type { putInBasketInput, tellBasketInput, orderBasketInput } from '@/contract/inputs/shopfront/basket'
 import type { writeEntryInput } from '@/contract/inputs/books/writeEntry'
+import type { addAccountInput, changeAccountInput, mergeAccountInput } from '@/contract/inputs/books/accounts'
+import type { yearEndInput } from '@/contract/inputs/books/yearEnd'
 import type { closePeriodInput, reopenPeriodInput } from '@/contract/inputs/books/closePeriod'
 import type { passphraseInput, tokenInput } from '@/contract/inputs/access/entry'
 import type { writeToManyInput } from '@/contract/inputs/chase/writeToMany'
@@ -222,6 +224,10 @@ export interface Bodies {
   'POST /baskets/{id}/order': Body<typeof orderBasketInput, 'basketId'>
   'POST /books/entries': Body<typeof writeEntryInput>
   'POST /books/close': Body<typeof closePeriodInput>
+  'POST /books/year-end': Body<typeof yearEndInput>
+  'POST /accounts': Body<typeof addAccountInput>
+  'PATCH /accounts/{id}': Body<typeof changeAccountInput, 'accountId'>
+  'POST /accounts/{id}/merge': Body<typeof mergeAccountInput, 'accountId'>
   'POST /books/reopen': Body<typeof reopenPeriodInput>
   'POST /sales/{id}/decline': Body<typeof closeSaleInput, 'saleId'>
   'POST /sales/{id}/cancel': Body<typeof closeSaleInput, 'saleId'>

@@ -194,6 +194,11 @@ export type Failure =
   | { readonly code: 'nothing-to-bank' }
   | { readonly code: 'entry-unbalanced'; readonly difference: Money }
   | { readonly code: 'account-kept-by-papers'; readonly account: string }
+  | { readonly code: 'account-is-needed'; readonly account: string }
+  | { readonly code: 'year-not-over'; readonly year: number }
+  | { readonly code: 'year-is-closed'; readonly year: number }
+  | { readonly code: 'year-not-closed'; readonly year: number }
+  | { readonly code: 'nothing-in-year'; readonly year: number }
   | { readonly code: 'close-order'; readonly through: Day }
   | { readonly code: 'first-payment-too-large'; readonly total: Money; readonly first: Money }
   | { readonly code: 'payment-does-not-cover-charge' }

@@ -57,6 +57,10 @@ const STATUS: Partial<Record<Failure['code'], number>> = {
   'not-to-bank': 409,
   'not-closed': 409,
   'recovered-already': 409,
+  'account-is-needed': 409,
+  'year-is-closed': 409,
+  'year-not-closed': 409,
+  'nothing-in-year': 409,
 }
 
 /** The HTTP status of a failure: 404 unknown, 409 not in this state, 422 not with these numbers. */

@@ -196,6 +196,12 @@ const SENTENCES: Sentences = {
   'more-than-held': (f) => `Only ${formatMoney(f.held)} is held there (you entered ${formatMoney(f.asked)}).`,
   'nothing-asked': () => 'Enter a percentage or an amount above zero.',
   'entry-unbalanced': (f) => `Debits and credits differ by ${formatMoney(f.difference)}. Make both sides equal.`,
+  'account-is-needed': (f) =>
+    `${f.account} is used by documents or taxes, so it stays as it is. You can give it another name.`,
+  'year-not-over': (f) => `${f.year} is not over. Only past years are closed.`,
+  'year-is-closed': (f) => `${f.year} is closed. Reopen the year first (Books, Closings).`,
+  'year-not-closed': (f) => `${f.year} is not closed. There is nothing to reopen.`,
+  'nothing-in-year': (f) => `Nothing was earned or spent in ${f.year}, so there is nothing to close. Check the year.`,
   'account-kept-by-papers': (f) =>
     `${f.account} is updated only by documents (invoices, receipts, handovers). Create the document instead.`,
   'close-order': (f) => `The books are closed through ${formatDay(f.through)} already. Choose a later day.`,

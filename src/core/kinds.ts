@@ -47,6 +47,9 @@ export const VOID_KINDS = ['voided', 'bounced'] as const
 export const VERSION_KINDS = ['offered', 'agreed', 'changed'] as const
 export const REPEAT_EVERY = ['week', 'two-weeks', 'month', 'quarter', 'half-year', 'year'] as const
 export const REPEAT_MAKES = ['offer', 'order', 'invoice'] as const
+/** The source of the entries that close a year: reports of what was earned leave them out. */
+export const YEAR_END = 'year-end'
+export const ACCOUNT_KINDS = ['asset', 'liability', 'equity', 'income', 'expense'] as const
 export const TREATMENTS = ['taxed', 'zero', 'exempt'] as const
 export const PLAN_ENDS = ['paid off', 'rescheduled'] as const
 

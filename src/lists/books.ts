@@ -1,7 +1,8 @@
 import { formatDay } from '@/core/day'
 import type { Closing } from '@/model/books/journal'
 import { absMoney, isPositiveMoney, isZeroMoney, subtractMoney, type Money } from '@/core/money'
-import type { AccountRow } from '@/model/books/account'
+import { ACCOUNT_KIND_NAMES } from '@/core/names'
+import type { AccountRow, ChartRow } from '@/model/books/account'
 import type { BalanceRow, JournalLine, ReportLine, TaxRow } from '@/model/books/bookRows'
 import { defineColumns, type Column } from './column'
 import { dayField, hiddenId, hiddenText, search, type Fields } from './field'
@@ -133,4 +134,21 @@ export const closingsList = defineList<Closing>()({
   opensBy: { by: 'on', down: true },
   empty: 'No period is closed yet. Close one when its reports are final.',
   nothingFits: 'Nothing was closed yet.',
+})
+
+export const accountsList = defineList<ChartRow>()({
+  name: 'accounts',
+  title: 'Chart of accounts',
+  path: '/books',
+  fields: view,
+  columns: defineColumns<ChartRow>([
+    { key: 'code', head: 'Code', as: 'text', of: (a) => a.code },
+    { key: 'name', head: 'Account', as: 'text', of: (a) => a.name, href: (a) => `/books/accounts/${a.id}` },
+    { key: 'type', head: 'Type', as: 'text', of: (a) => ACCOUNT_KIND_NAMES[a.kind], tone: 'quiet' },
+    { key: 'holds', head: 'Balance', as: 'money', of: (a) => a.holds },
+    { key: 'hidden', head: 'Hidden', as: 'text', of: (a) => (a.hidden ? 'hidden' : ''), tone: 'quiet' },
+  ]),
+  opensBy: { by: 'code', down: false },
+  empty: 'No accounts yet. They come with setting up the business.',
+  nothingFits: 'No accounts match.',
 })

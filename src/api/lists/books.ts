@@ -1,6 +1,7 @@
 import { yearStart, type Day } from '@/core/day'
 import {
   accountList,
+  accountsList,
   balanceSheetList,
   closingsList,
   journalList,
@@ -10,7 +11,7 @@ import {
 } from '@/lists/books'
 import { linesOfBalance, linesOfProfit, readJournalLines } from '@/model/books/bookRows'
 import { readBalanceSheet, readProfitAndLoss, readTrialBalance } from '@/model/books/books'
-import { readAccount } from '@/model/books/account'
+import { readAccount, readChart } from '@/model/books/account'
 import { readClosings, readTax } from '@/model/books/journal'
 import { given, pageOfAll, pageOfQuery, partOf, reader } from './reader'
 
@@ -63,4 +64,8 @@ export const account = reader(accountList, async (where, asked, size) => {
 
 export const closings = reader(closingsList, async (where, asked, size) =>
   pageOfAll(closingsList, await readClosings(where), asked, size, where),
+)
+
+export const accounts = reader(accountsList, async (where, asked, size) =>
+  pageOfAll(accountsList, await readChart(where, where.today), asked, size, where),
 )

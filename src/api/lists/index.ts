@@ -8,7 +8,7 @@ import {
   supplierPayments,
   suppliers,
 } from './buying'
-import { account, balanceSheet, closings, journal, profitAndLoss, tax, trialBalance } from './books'
+import { account, accounts, balanceSheet, closings, journal, profitAndLoss, tax, trialBalance } from './books'
 import { drawer, held, invoices, layaways, openItems, plans, receipts, receivables, settlements, slips } from './money'
 import type { AnyReader } from './reader'
 import {
@@ -58,6 +58,7 @@ export const LISTS = {
   'balance-sheet': balanceSheet,
   tax,
   account,
+  accounts,
   closings,
   'banking-slips': slips,
   'card-settlements': settlements,

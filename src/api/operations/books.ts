@@ -3,6 +3,9 @@ import { yearStart, type Day } from '@/core/day'
 import { findEntry, listEntries } from '@/data/queries/ledger'
 import { day } from '@/contract/fields'
 import { listClosings } from '@/data/queries/closings'
+import { accountView } from '@/model/books/account'
+import { addAccount, changeAccount, mergeAccount } from '@/services/books/keepAccount'
+import { closeYear, reopenYear } from '@/services/books/closeYear'
 import { closePeriod, reopenPeriod } from '@/services/books/closePeriod'
 import { writeEntry } from '@/services/books/writeEntry'
 import { balanceSheetView, profitAndLossView, taxView, trialBalanceView } from '@/model/books/books'
@@ -77,6 +80,25 @@ export const books = [
     'entry',
   ),
   change('/books/entries', 'The owner’s own entry.', writeEntry, { status: 201 }),
+  read('/accounts', 'The chart of accounts.', noQuery, async ({ db }) => ({
+    items: (await listAccounts(db)).map(accountView),
+    next: null,
+  })),
+  change('/accounts', 'Another account.', addAccount, { status: 201 }),
+  change('/accounts/{id}', 'Another name for an account; hidden, or offered again.', changeAccount, {
+    path: { accountId: 'id' },
+    method: 'PATCH',
+  }),
+  change('/accounts/{id}/merge', 'Two accounts become one: what it holds moves, and it is hidden.', mergeAccount, {
+    path: { accountId: 'id' },
+  }),
+  change('/books/year-end', 'Closes a year that is over: what was earned goes to retained earnings.', closeYear, {
+    status: 201,
+  }),
+  change('/books/year-end/{year}', 'Takes the closing of a year back.', reopenYear, {
+    path: { year: 'year' },
+    method: 'DELETE',
+  }),
   change('/books/close', 'Closes the books through a day before today.', closePeriod),
   change('/books/reopen', 'Takes a closing back, with the passphrase and a reason.', reopenPeriod),
   read('/books/closings', 'Every closing and reopening, the newest first.', noQuery, async ({ db }) => ({

@@ -122,7 +122,6 @@ export const goods = [
   read('/tax-codes', 'Tax codes; the first is used where none is named.', noQuery, async ({ db, today }) =>
     whole(await readPlainTaxCodes(db, today)),
   ),
-  read('/accounts', 'The chart of accounts.', noQuery, async ({ db }) => whole(await listAccounts(db))),
   change('/places', 'Another place where goods lie.', addPlace, { status: 201 }),
   read('/places', 'Places goods lie in; the default first.', noQuery, async ({ db }) => whole(await listPlaces(db))),
   change('/places/{id}', 'Another name for a place, or the default from now on.', changePlace, {

@@ -1,6 +1,17 @@
 import { z } from 'zod'
+import { ACCOUNT_KINDS } from '@/core/kinds'
 import { dayText, decimalText, list } from './texts'
 import { entry } from './things'
+
+const account = z.object({
+  id: z.int(),
+  code: z.string(),
+  name: z.string(),
+  type: z.enum(ACCOUNT_KINDS),
+  kind: z.enum(ACCOUNT_KINDS),
+  role: z.string().nullable(),
+  hidden: z.boolean(),
+})
 
 /** What the calls of “Books” answer. */
 export const booksAnswers = {
@@ -52,6 +63,12 @@ export const booksAnswers = {
   'GET /books/entries': list(entry),
   'GET /books/entries/{id}': entry,
   'POST /books/entries': entry,
+  'GET /accounts': list(account),
+  'POST /accounts': account,
+  'PATCH /accounts/{id}': account,
+  'POST /accounts/{id}/merge': account,
+  'POST /books/year-end': entry,
+  'DELETE /books/year-end/{year}': entry,
   'POST /books/close': z.object({ closedThrough: dayText }),
   'POST /books/reopen': z.object({ closedThrough: dayText.nullable() }),
   'GET /books/closings': list(

@@ -131,9 +131,6 @@ export const goodsAnswers = {
       ),
     }),
   ),
-  'GET /accounts': list(
-    z.object({ id: z.int(), code: z.string(), name: z.string(), kind: z.string(), role: z.string().nullable() }),
-  ),
   'POST /places': place,
   'GET /places': list(place),
   'PATCH /places/{id}': place,

@@ -81,6 +81,13 @@ export const monthEnd = (d: Day): Day => back(plain(d).with({ day: plain(d).days
  * @example yearStart(day('2026-11-26')) // 2026-01-01
  */
 export const yearStart = (d: Day): Day => `${d.slice(0, 4)}-01-01` as Day
+
+/**
+ * The calendar year of a day.
+ *
+ * @example yearOf(day('2026-11-26')) // 2026
+ */
+export const yearOf = (d: Day): number => Number(d.slice(0, 4))
 /**
  * The Monday on or before the day.
  *

@@ -1,5 +1,7 @@
+import type { ACCOUNT_KINDS } from '../kinds'
+
 /** Asset and expense accounts usually stand in debit, the others in credit. */
-export type AccountKind = 'asset' | 'liability' | 'equity' | 'income' | 'expense'
+export type AccountKind = (typeof ACCOUNT_KINDS)[number]
 
 /** What an account is for. A posting names a role; the business decides which account plays it. Each role is played once. */
 export const ROLES = [
@@ -64,6 +66,21 @@ const KEPT_BY_PAPERS: ReadonlySet<AccountRole> = new Set<AccountRole>([
  */
 export const isKeptByPapers = ({ role }: { readonly role: AccountRole | null }): boolean =>
   role !== null && KEPT_BY_PAPERS.has(role)
+
+interface Merged {
+  readonly kind: AccountKind
+  readonly role: AccountRole | null
+  readonly hidden: boolean
+}
+
+/**
+ * Whether an account of the owner's own may be merged into another one: of the same type, still offered, and not one whose
+ * balance is the sum of documents, cash or a bank.
+ *
+ * @example rent into insurance → true; into cost of goods sold → true; a loan into payables → false
+ */
+export const mayTakeIn = (from: Merged, into: Merged): boolean =>
+  into.kind === from.kind && !into.hidden && (into.role === null || into.kind === 'income' || into.kind === 'expense')
 
 export interface ChartAccount {
   readonly code: string

@@ -19,11 +19,13 @@ export interface ReportRow {
   readonly amount: Money
 }
 
-const inDebit = (s: AccountSum): Money => subtractMoney(s.debit, s.credit)
-const row = (s: AccountSum): ReportRow => {
-  const natural = s.kind === 'asset' || s.kind === 'expense' ? inDebit(s) : negateMoney(inDebit(s))
-  return { id: s.id, code: s.code, name: s.name, amount: natural }
-}
+/** What an account holds, in debit; negative where it stands in credit. */
+export const inDebit = (s: AccountSum): Money => subtractMoney(s.debit, s.credit)
+/** What an account holds on its usual side: assets and expenses in debit, the others in credit. */
+export const naturally = (s: AccountSum): Money =>
+  s.kind === 'asset' || s.kind === 'expense' ? inDebit(s) : negateMoney(inDebit(s))
+
+const row = (s: AccountSum): ReportRow => ({ id: s.id, code: s.code, name: s.name, amount: naturally(s) })
 const rowsOf = (sums: readonly AccountSum[], kind: AccountKind): ReportRow[] =>
   sums
     .filter((s) => s.kind === kind)

@@ -1,7 +1,7 @@
 import { asc, eq } from 'drizzle-orm'
 import type { AccountKind, AccountRole } from '@/core/ledger'
 import type { Db } from '../connect'
-import { account } from '../schema'
+import { account, goods, taxComponent } from '../schema'
 
 export interface Account {
   readonly id: number
@@ -9,6 +9,8 @@ export interface Account {
   readonly name: string
   readonly kind: AccountKind
   readonly role: AccountRole | null
+  /** Not offered any more. */
+  readonly hidden: boolean
 }
 
 const columns = {
@@ -17,6 +19,7 @@ const columns = {
   name: account.name,
   kind: account.kind,
   role: account.role,
+  hidden: account.hidden,
 }
 const mapAccount = (row: Omit<Account, 'role'> & { role: string | null }): Account => ({
   ...row,
@@ -42,5 +45,25 @@ export const insertAccounts = async (db: Db, rows: readonly (typeof account.$inf
 /** Accounts that income of goods may go to: the owner's own, and those of sales, work and charges. */
 export const listIncomeAccounts = async (db: Db) =>
   (await listAccounts(db))
-    .filter((a) => a.kind === 'income' && (a.role === null || ['sales', 'work', 'charges'].includes(a.role)))
+    .filter(
+      (a) => !a.hidden && a.kind === 'income' && (a.role === null || ['sales', 'work', 'charges'].includes(a.role)),
+    )
     .map((a) => ({ code: a.code, name: a.name }))
+
+export const updateAccount = async (
+  db: Db,
+  id: number,
+  change: Partial<Pick<Account, 'name' | 'hidden'>>,
+): Promise<void> => {
+  if (Object.keys(change).length > 0) await db.update(account).set(change).where(eq(account.id, id))
+}
+
+/** Whether the components of a tax are posted to an account. */
+export const isOfTax = async (db: Db, accountId: number): Promise<boolean> =>
+  (await db.select({ id: taxComponent.id }).from(taxComponent).where(eq(taxComponent.accountId, accountId)).limit(1))
+    .length > 0
+
+/** Income of goods goes to another account from now on. */
+export const moveIncome = async (db: Db, from: number, into: number): Promise<void> => {
+  await db.update(goods).set({ incomeAccountId: into }).where(eq(goods.incomeAccountId, from))
+}

@@ -5,6 +5,7 @@ import { present } from '@/core/present'
 import { sql, and, eq, asc } from 'drizzle-orm'
 import type { AccountSum, AccountKind } from '@/core/ledger'
 import { entryLine, entry } from '../schema'
+import { YEAR_END } from '@/core/kinds'
 
 /** What a role's account holds through a day. */
 export const sumRole = async (db: Db, role: string, through: Day, currency: string): Promise<Money> => {
@@ -29,6 +30,13 @@ export const wholeMonths = (span: { readonly from?: Day; readonly to: Day }) => 
   return { from, firstMonth, endMonth, headEnds, tailBegins: laterDay(endMonth, firstMonth) }
 }
 
+/** Takes out again what the entries of closed years moved: what was earned in a year stays what it was. */
+const lessYearEnds = (from: Day, to: Day) => sql`
+      union all
+      select l.account_id, -greatest(l.amount, 0), -greatest(-l.amount, 0)
+        from entry e join entry_line l on l.entry_id = e.id
+       where e.source_kind = ${YEAR_END} and e.on_day between ${from} and ${to}`
+
 /**
  * What each account was debited and credited from `from` (or ever) through `to`. Whole months come from the kept sums,
  * the broken months at both ends from the lines themselves.
@@ -37,6 +45,7 @@ export const sumAccounts = async (
   db: Db,
   span: { readonly from?: Day; readonly to: Day },
   currency: string,
+  { withoutYearEnd = false }: { readonly withoutYearEnd?: boolean } = {},
 ): Promise<AccountSum[]> => {
   const { from, firstMonth, endMonth, headEnds, tailBegins } = wholeMonths(span)
   const lines = sql`select l.account_id, greatest(l.amount, 0) as debit, greatest(-l.amount, 0) as credit from entry_line l`
@@ -54,6 +63,7 @@ export const sumAccounts = async (
       ${lines} where l.on_day >= ${from} and l.on_day < ${headEnds}
       union all
       ${lines} where l.on_day >= ${tailBegins} and l.on_day <= ${span.to}
+      ${withoutYearEnd ? lessYearEnds(from, span.to) : sql``}
     )
     select a.id, a.code, a.name, a.kind, coalesce(sum(p.debit), 0)::text as debit, coalesce(sum(p.credit), 0)::text as credit
       from account a left join parts p on p.account_id = a.id

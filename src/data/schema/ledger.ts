@@ -1,14 +1,17 @@
+import { ACCOUNT_KINDS } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
-import { check, foreignKey, index, integer, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
+import { boolean, check, foreignKey, index, integer, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
 import { identity, minor, onDay } from './columns'
 
 export const account = pgTable('account', {
   id: identity(),
   code: text().notNull().unique(),
   name: text().notNull(),
-  kind: text({ enum: ['asset', 'liability', 'equity', 'income', 'expense'] }).notNull(),
+  kind: text({ enum: ACCOUNT_KINDS }).notNull(),
   /** What postings call it by; see core/ledger. */
   role: text().unique(),
+  /** Not offered any more where an account is chosen; reports show it while it holds anything. */
+  hidden: boolean().notNull().default(false),
 })
 
 /** Posted, and never changed after. Triggers see to that, and that its lines balance when the transaction ends. */

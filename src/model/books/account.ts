@@ -1,8 +1,8 @@
 import { addDays, type Day } from '@/core/day'
-import { runningBalances } from '@/core/ledger'
+import { mayTakeIn, naturally, runningBalances } from '@/core/ledger'
 import { addMoney, subtractMoney, zeroMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
-import { findAccount } from '@/data/queries/accounts'
+import { findAccount, isOfTax, listAccounts, type Account } from '@/data/queries/accounts'
 import { listAccountLines, sumAccounts } from '@/data/queries/balances'
 import type { Where } from '../where'
 import { hrefOfSource } from './entrySource'
@@ -16,6 +16,28 @@ export interface AccountRow {
   readonly balance: Money
 }
 
+/** An account as the HTTP interface tells it. */
+export const accountView = ({ id, code, name, kind, role, hidden }: Account) => ({
+  id,
+  code,
+  name,
+  type: kind,
+  kind,
+  role,
+  hidden,
+})
+
+/** An account of the chart with what it holds, positive on its usual side. */
+export interface ChartRow extends Account {
+  readonly holds: Money
+}
+
+/** The chart of accounts, hidden ones too, with what each holds on a day. */
+export const readChart = async ({ db, currency }: Where, asOf: Day): Promise<readonly ChartRow[]> => {
+  const [accounts, sums] = await Promise.all([listAccounts(db), sumAccounts(db, { to: asOf }, currency)])
+  return accounts.map((a) => ({ ...a, holds: naturally(present(sums.find((s) => s.id === a.id))) }))
+}
+
 interface Part {
   readonly from: Day
   readonly to: Day
@@ -24,6 +46,16 @@ interface Part {
 }
 
 export const readAccountName = ({ db }: Where, id: number) => findAccount(db, id)
+
+/** The accounts that one can be merged into: of its type, and not kept by documents. None where documents or taxes need it. */
+export const readMergeTargets = async ({ db }: Where, id: number) => {
+  const accounts = await listAccounts(db)
+  const from = accounts.find((a) => a.id === id)
+  if (!from || from.role !== null || (await isOfTax(db, id))) return []
+  return accounts
+    .filter((a) => a.id !== id && mayTakeIn(from, a))
+    .map(({ id: one, code, name }) => ({ id: one, code, name }))
+}
 
 /** A part of the lines of an account in a span, what stood before them first; null where there is no such account. */
 export const readAccount = async (

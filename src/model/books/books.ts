@@ -9,7 +9,7 @@ import { sumAccounts } from '@/data/queries/balances'
 export const readTrialBalance = async (db: Db, asOf: Day, currency: string) =>
   trialBalance(await sumAccounts(db, { to: asOf }, currency), currency)
 export const readProfitAndLoss = async (db: Db, span: { from: Day; to: Day }, currency: string) =>
-  profitAndLoss(await sumAccounts(db, span, currency), currency)
+  profitAndLoss(await sumAccounts(db, span, currency, { withoutYearEnd: true }), currency)
 /** The most months that stand beside each other; of a longer span the last ones do. */
 const MOST_MONTHS = 13
 

@@ -9,7 +9,8 @@ interface Span {
   readonly to: Day
 }
 
-export const readAccounts = ({ db }: Where) => listAccounts(db)
+/** The accounts that are offered where one is chosen. */
+export const readAccounts = async ({ db }: Where) => (await listAccounts(db)).filter((a) => !a.hidden)
 
 export type Closing = Awaited<ReturnType<typeof listClosings>>[number]
 

@@ -4,6 +4,7 @@ import type { Day } from '@/core/day'
 import { err, type Result } from '@/core/result'
 import { updateBusiness } from '@/data/queries/business'
 import { insertClosing } from '@/data/queries/closings'
+import { listYearEnds } from '@/data/queries/yearEnds'
 import { defineCommand, parse, type Command, type Till } from '../command'
 import type { Failure } from '@/contract/failure'
 import { refuse, Refusal } from '@/contract/refuse'
@@ -22,6 +23,8 @@ export const closePeriod = defineCommand('close-period', closePeriodInput, async
 const reopened = defineCommand('reopen-period', reopenPeriodInput, async (w, { through, reason }) => {
   const closed = w.business.closedThrough
   if (!closed || (through !== null && through >= closed)) refuse({ code: 'not-closed', through: closed })
+  const year = (await listYearEnds(w.tx)).find((y) => through === null || through < `${y.year}-12-31`)?.year
+  if (year !== undefined) refuse({ code: 'year-is-closed', year })
   await updateBusiness(w.tx, { closedThrough: through })
   await insertClosing(w.tx, { kind: 'reopened', through, reason, onDay: w.today })
   return { id: 1, answer: async () => ({ closedThrough: through }) }

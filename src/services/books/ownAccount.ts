@@ -13,5 +13,6 @@ export const ownAccount = (
     'account',
     id,
   )
+  if (account.hidden) refuseAt(path, `${account.name} is hidden. ${now}`)
   return isKeptByPapers(account) ? refuseAt(path, `${account.name} is kept by documents. ${now}`) : account
 }

@@ -15,6 +15,8 @@ export const writeEntry = defineCommand('write-entry', writeEntryInput, async (w
   const lines = input.lines.map((l, i) => {
     const account =
       accounts.find((a) => a.code === l.account) ?? refuseAt(`lines.${i}.account`, `There is no account ${l.account}.`)
+    if (account.hidden)
+      refuseAt(`lines.${i}.account`, `${account.name} is hidden. Show it again first, or choose another.`)
     if (isKeptByPapers(account)) refuse({ code: 'account-kept-by-papers', account: account.name })
     const debit = l.debit === undefined ? zeroMoney(w.currency) : w.money(l.debit, `lines.${i}.debit`)
     const credit = l.credit === undefined ? zeroMoney(w.currency) : w.money(l.credit, `lines.${i}.credit`)

@@ -134,6 +134,44 @@ export const office = (open: () => Tour, made: Made): void => {
       expect(crooked.status).toBe(422)
     })
 
+    test('have accounts of one’s own, which are renamed and merged', async () => {
+      const tour = open()
+      const added = await tour.does('POST /accounts', { body: { code: '6045', name: 'Stamps', type: 'expense' } })
+      expect(await tour.does('PATCH /accounts/{id}', { id: added.id, body: { name: 'Postage' } })).toMatchObject({
+        code: '6045',
+        name: 'Postage',
+        type: 'expense',
+      })
+      const into = (await tour.does('GET /accounts')).items.find((a: { code: string }) => a.code === '6010').id
+      await tour.does('POST /accounts/{id}/merge', { id: added.id, body: { into, reason: 'One is enough' } })
+      const { items } = await tour.does('GET /accounts')
+      expect(items.find((a: { code: string }) => a.code === '6045').hidden).toBe(true)
+      const needed = await tour.refuses('POST /accounts/{id}/merge', {
+        id: items.find((a: { code: string }) => a.code === '2200').id,
+        body: { into, reason: 'x' },
+      })
+      expect([needed.status, needed.kind]).toEqual([409, 'account-is-needed'])
+    })
+
+    test('carry a year that is over, and take it back', async () => {
+      const tour = open()
+      await tour.does('POST /books/entries', {
+        body: {
+          on: '2025-12-15',
+          text: 'Rent',
+          lines: [
+            { account: '6000', debit: '300.00' },
+            { account: '1020', credit: '300.00' },
+          ],
+        },
+      })
+      const entry = await tour.does('POST /books/year-end', { body: { year: 2025 } })
+      expect(entry).toMatchObject({ on: '2025-12-31', lines: [{ account: '3200' }, { account: '6000' }] })
+      expect((await tour.refuses('POST /books/year-end', { body: { year: 2025 } })).status).toBe(409)
+      await tour.does('DELETE /books/year-end/{year}', { id: 2025 })
+      expect((await tour.refuses('DELETE /books/year-end/{year}', { id: 2025 })).kind).toBe('year-not-closed')
+    })
+
     test('are closed through a day, and opened again with the passphrase', async () => {
       const tour = open()
       expect(await tour.does('POST /books/close', { body: { through: '2026-02-28' } })).toEqual({
@@ -153,8 +191,11 @@ export const office = (open: () => Tour, made: Made): void => {
       const wrong = await tour.refuses('POST /books/reopen', { body: { reason: 'x', passphrase: 'not it at all' } })
       expect(wrong.status).toBeLessThan(500)
       await tour.does('POST /books/reopen', { body: { reason: 'A bill came late', passphrase: PASSPHRASE } })
+      // Twice: the year that was carried, and the period.
       expect((await tour.does('GET /books/closings')).items.map((c: { kind: string }) => c.kind).sort()).toEqual([
         'closed',
+        'closed',
+        'reopened',
         'reopened',
       ])
     })

@@ -8,7 +8,9 @@ import { Span } from '@/ui/books/Span'
 import { Heading } from '@/ui/Heading'
 import { openShop, queryOf, type Search } from '../_shop'
 import { isView, VIEWS, type View } from '@/app/(owner)/books/_views/shown'
+import { Accounts } from '@/app/(owner)/books/_views/Accounts'
 import { Closings } from '@/app/(owner)/books/_views/Closings'
+import { Years } from '@/app/(owner)/books/_views/Years'
 import { Journal } from '@/app/(owner)/books/_views/Journal'
 import { TrialBalance } from '@/app/(owner)/books/_views/TrialBalance'
 import { ProfitAndLoss } from '@/app/(owner)/books/_views/ProfitAndLoss'
@@ -56,7 +58,7 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
             </To>
           ))}
         </nav>
-        {view !== 'closings' && <Span from={spans ? from : null} to={to} today={today} />}
+        {view !== 'closings' && view !== 'accounts' && <Span from={spans ? from : null} to={to} today={today} />}
       </div>
       {view === 'journal' && <Journal from={from} to={to} query={query} />}
       {view === 'trial-balance' && <TrialBalance query={{ ...query, asOf: to }} />}
@@ -64,7 +66,13 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
       {view === 'balance-sheet' && <BalanceSheet to={to} />}
       {view === 'tax' && <Tax from={from} to={to} query={query} />}
       {view === 'ties' && <Ties to={to} />}
-      {view === 'closings' && <Closings query={query} />}
+      {view === 'closings' && (
+        <>
+          <Years />
+          <Closings query={query} />
+        </>
+      )}
+      {view === 'accounts' && <Accounts query={query} />}
     </>
   )
 }

@@ -8,6 +8,7 @@ export const VIEWS = {
   tax: 'Tax',
   ties: 'Do they agree?',
   closings: 'Closings',
+  accounts: 'Accounts',
 } as const
 
 export type View = keyof typeof VIEWS

@@ -4,7 +4,8 @@ import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { account as accountReader } from '@/api/lists/books'
 import { isDay, yearStart } from '@/core/day'
-import { readAccountName } from '@/model/books/account'
+import { AccountActs } from '@/ui/books/AccountActs'
+import { readAccountName, readMergeTargets } from '@/model/books/account'
 import { Span } from '@/ui/books/Span'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
@@ -26,8 +27,9 @@ export default async function AccountPage({ params, searchParams }: Props) {
   const from = query.from && isDay(query.from) ? query.from : yearStart(to)
   const id = await idFrom(params)
   const asked = { ...query, account: String(id), from, to }
-  const [account, open] = await Promise.all([
+  const [account, others, open] = await Promise.all([
     readAccountName(shop, id),
+    readMergeTargets(shop, id),
     openList(accountReader, shop, asked, `/books/accounts/${id}`),
   ])
   if (!account) notFound()
@@ -44,7 +46,12 @@ export default async function AccountPage({ params, searchParams }: Props) {
         }
         title={account.name}
         beside={<Span from={from} to={to} today={shop.today} />}
-        action={<ListExport name="account" query={open.query} />}
+        action={
+          <>
+            <ListExport name="account" query={open.query} />
+            <AccountActs account={account} others={others} today={shop.today} />
+          </>
+        }
       />
       <ListRows open={open} about={shop} />
     </>

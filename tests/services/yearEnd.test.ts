@@ -1,0 +1,149 @@
+import { afterEach, beforeEach, describe, expect, test } from 'vitest'
+import { day } from '@/core/day'
+import { listAccounts } from '@/data/queries/accounts'
+import { listClosings } from '@/data/queries/closings'
+import { findBusiness } from '@/data/queries/business'
+import { balanceSheetView, profitAndLossView, trialBalanceView } from '@/model/books/books'
+import { readYears } from '@/model/books/years'
+import { closeYear, reopenYear } from '@/services/books/closeYear'
+import { closePeriod, reopenPeriod } from '@/services/books/closePeriod'
+import { addAccount, changeAccount, mergeAccount } from '@/services/books/keepAccount'
+import { writeEntry } from '@/services/books/writeEntry'
+import { openTestShop, type TestShop } from './shop'
+
+/** 2025: rental 1,000.00 in, rent 400.00 out. 2026: rental 50.00. Today is 20 March 2026. */
+let s: TestShop
+beforeEach(async () => {
+  s = await openTestShop({ openingDate: '2025-01-01' })
+  s.moveTo('2026-03-20')
+  await own('2025-06-01', '1020', '4030', '1000.00')
+  await own('2025-12-31', '6000', '1020', '400.00')
+  await own('2026-01-05', '1020', '4030', '50.00')
+})
+afterEach(() => s.close())
+
+const own = (on: string, debit: string, credit: string, amount: string) =>
+  s.answer(writeEntry, {
+    on,
+    text: 'Own',
+    lines: [
+      { account: debit, debit: amount },
+      { account: credit, credit: amount },
+    ],
+  })
+const accountId = async (code: string) => (await listAccounts(s.db)).find((a) => a.code === code)!.id
+const profit = async (from: string, to: string) =>
+  (await profitAndLossView(s.db, { from: day(from), to: day(to) }, 'USD')).totals.profit
+const retained = async (asOf: string) =>
+  (await balanceSheetView(s.db, day(asOf), 'USD')).equity.find((r) => r.account === '3200')?.amount ?? '0.00'
+const reports = async () => ({
+  trial: await trialBalanceView(s.db, day('2026-03-20'), 'USD'),
+  old: await trialBalanceView(s.db, day('2025-12-31'), 'USD'),
+  sheet: await balanceSheetView(s.db, day('2026-03-20'), 'USD'),
+  year: await profitAndLossView(s.db, { from: day('2025-01-01'), to: day('2025-12-31') }, 'USD'),
+})
+
+describe('a year', () => {
+  test('is carried to retained earnings, and its profit and loss stays what it was', async () => {
+    const before = await profitAndLossView(s.db, { from: day('2025-01-01'), to: day('2025-12-31') }, 'USD')
+    const entry = await s.answer(closeYear, { year: 2025 })
+    expect(entry.on).toBe('2025-12-31')
+    expect(entry.lines.map((l) => [l.account, l.debit, l.credit])).toEqual([
+      ['4030', '1000.00', '0.00'],
+      ['6000', '0.00', '400.00'],
+      ['3200', '0.00', '600.00'],
+    ])
+    expect(await profitAndLossView(s.db, { from: day('2025-01-01'), to: day('2025-12-31') }, 'USD')).toEqual(before)
+    // Rent 400.00, rental 50.00, and 5 × 600.00 and 20 × 6.00 that were counted on New Year's Day.
+    expect(await profit('2025-12-01', '2026-01-31')).toBe('2770.00')
+    expect(await retained('2026-03-20')).toBe('600.00')
+    const sheet = await balanceSheetView(s.db, day('2025-12-31'), 'USD')
+    expect([sheet.earnings, sheet.difference]).toEqual(['0.00', '0.00'])
+    expect(await s.ties()).toEqual([])
+  })
+
+  test('is closed with its period, and opened again nothing is left of it', async () => {
+    const before = await reports()
+    await s.run(closeYear, { year: 2025 })
+    expect(await s.refusal(writeEntry, ownOf('2025-12-30'))).toBe('period-closed')
+    expect(await s.refusal(closeYear, { year: 2025 })).toBe('year-is-closed')
+    expect(await s.refusal(reopenPeriod, { through: '2025-11-30', reason: 'x', passphrase: 'a long passphrase' })).toBe(
+      'year-is-closed',
+    )
+    await s.run(reopenYear, { year: 2025 })
+    expect(await reports()).toEqual(before)
+    expect((await findBusiness(s.db))!.closedThrough).toBeNull()
+    expect((await listClosings(s.db)).map((c) => [c.kind, c.through])).toEqual([
+      ['reopened', null],
+      ['closed', '2025-12-31'],
+    ])
+    expect(await s.refusal(reopenYear, { year: 2025 })).toBe('year-not-closed')
+    // And once more, with what came to light meanwhile.
+    await own('2025-11-30', '6010', '1020', '100.00')
+    await s.run(closeYear, { year: 2025 })
+    expect(await retained('2026-01-01')).toBe('500.00')
+  })
+
+  test('closed within a period that was closed before leaves that period as it was', async () => {
+    await s.run(closePeriod, { through: '2026-01-31' })
+    await s.run(closeYear, { year: 2025 })
+    await s.run(reopenYear, { year: 2025 })
+    expect((await findBusiness(s.db))!.closedThrough).toBe('2026-01-31')
+    expect(await retained('2026-03-20')).toBe('0.00')
+  })
+
+  test('that is not over, or in which nothing was, is not closed', async () => {
+    expect(await s.refusal(closeYear, { year: 2026 })).toBe('year-not-over')
+    expect(await s.refusal(closeYear, { year: 2024 })).toBe('nothing-in-year')
+    expect(await s.refusal(closeYear, { year: 'x' })).toBe('invalid')
+    const years = await readYears({ db: s.db, business: (await findBusiness(s.db))!, today: day('2026-03-20') })
+    expect(years.map((y) => [y.year, y.profit.minor, y.entryId])).toEqual([[2025, 60000n, null]])
+  })
+})
+
+const ownOf = (on: string, account = '6000') => ({
+  on,
+  text: 'Late',
+  lines: [
+    { account, debit: '1.00' },
+    { account: '1020', credit: '1.00' },
+  ],
+})
+
+describe('an account', () => {
+  test('is added, renamed, hidden, and offered again', async () => {
+    const added = await s.answer(addAccount, { code: '6040', name: 'Postage', type: 'expense' })
+    expect(added).toMatchObject({ code: '6040', type: 'expense', hidden: false })
+    expect(await s.refusal(addAccount, { code: '6040', name: 'x', type: 'asset' })).toBe('taken')
+    await s.run(changeAccount, { accountId: added.id, name: 'Post and parcels', hidden: true })
+    expect(await s.refusal(writeEntry, ownOf('2026-03-01', '6040'))).toBe('invalid')
+    await s.run(changeAccount, { accountId: added.id, hidden: false })
+    await s.run(writeEntry, ownOf('2026-03-01', '6040'))
+    // It holds money now.
+    expect(await s.refusal(changeAccount, { accountId: added.id, hidden: true })).toBe('invalid')
+    expect(await s.refusal(changeAccount, { accountId: await accountId('1100'), hidden: true })).toBe(
+      'account-is-needed',
+    )
+  })
+
+  test('is merged into another: this year moves, earlier years stay as they were reported', async () => {
+    await own('2026-02-01', '6000', '1020', '30.00')
+    const rent = await accountId('6000')
+    const into = await accountId('6030')
+    expect(await s.refusal(mergeAccount, { accountId: rent, into: await accountId('1500'), reason: 'x' })).toBe(
+      'invalid',
+    )
+    expect(await s.refusal(mergeAccount, { accountId: await accountId('2000'), into, reason: 'x' })).toBe(
+      'account-is-needed',
+    )
+    await s.run(mergeAccount, { accountId: rent, into, reason: 'One is enough' })
+    const expenses = async (from: string, to: string) =>
+      (await profitAndLossView(s.db, { from: day(from), to: day(to) }, 'USD')).expenses.map((r) => [
+        r.account,
+        r.amount,
+      ])
+    expect(await expenses('2025-01-01', '2025-12-31')).toEqual([['6000', '400.00']])
+    expect(await expenses('2026-01-01', '2026-03-20')).toEqual([['6030', '30.00']])
+    expect((await listAccounts(s.db)).find((a) => a.id === rent)?.hidden).toBe(true)
+  })
+})
