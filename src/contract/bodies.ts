@@ -95,6 +95,7 @@ import type { addLayoutInput, changeLayoutInput, dropLayoutInput } from '@/contr
 import type { putInBasketInput, tellBasketInput, orderBasketInput } from '@/contract/inputs/shopfront/basket'
 import type { writeEntryInput } from '@/contract/inputs/books/writeEntry'
 import type { addAccountInput, changeAccountInput, mergeAccountInput } from '@/contract/inputs/books/accounts'
+import type { draftTaxReturnInput, payTaxReturnInput, taxReturnInput } from '@/contract/inputs/books/taxReturn'
 import type { yearEndInput } from '@/contract/inputs/books/yearEnd'
 import type { closePeriodInput, reopenPeriodInput } from '@/contract/inputs/books/closePeriod'
 import type { passphraseInput, tokenInput } from '@/contract/inputs/access/entry'
@@ -224,6 +225,9 @@ export interface Bodies {
   'POST /baskets/{id}/order': Body<typeof orderBasketInput, 'basketId'>
   'POST /books/entries': Body<typeof writeEntryInput>
   'POST /books/close': Body<typeof closePeriodInput>
+  'POST /tax-returns': Body<typeof draftTaxReturnInput>
+  'POST /tax-returns/{id}/file': Body<typeof taxReturnInput, 'returnId'>
+  'POST /tax-returns/{id}/pay': Body<typeof payTaxReturnInput, 'returnId'>
   'POST /books/year-end': Body<typeof yearEndInput>
   'POST /accounts': Body<typeof addAccountInput>
   'PATCH /accounts/{id}': Body<typeof changeAccountInput, 'accountId'>

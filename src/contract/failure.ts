@@ -194,6 +194,11 @@ export type Failure =
   | { readonly code: 'nothing-to-bank' }
   | { readonly code: 'entry-unbalanced'; readonly difference: Money }
   | { readonly code: 'account-kept-by-papers'; readonly account: string }
+  | { readonly code: 'return-is-filed'; readonly on: Day }
+  | { readonly code: 'return-overlaps'; readonly from: Day; readonly through: Day }
+  | { readonly code: 'return-not-filed' }
+  | { readonly code: 'return-is-paid'; readonly on: Day }
+  | { readonly code: 'no-tax-due' }
   | { readonly code: 'account-is-needed'; readonly account: string }
   | { readonly code: 'year-not-over'; readonly year: number }
   | { readonly code: 'year-is-closed'; readonly year: number }

@@ -196,6 +196,13 @@ const SENTENCES: Sentences = {
   'more-than-held': (f) => `Only ${formatMoney(f.held)} is held there (you entered ${formatMoney(f.asked)}).`,
   'nothing-asked': () => 'Enter a percentage or an amount above zero.',
   'entry-unbalanced': (f) => `Debits and credits differ by ${formatMoney(f.difference)}. Make both sides equal.`,
+  'return-is-filed': (f) =>
+    `This return was filed on ${formatDay(f.on)} and stays as it is. Corrections fall into the next one.`,
+  'return-overlaps': (f) =>
+    `${formatDay(f.from)} through ${formatDay(f.through)} is filed already. Choose days after it.`,
+  'return-not-filed': () => 'This return is a draft. File it first, then pay it.',
+  'return-is-paid': (f) => `This return was paid on ${formatDay(f.on)}.`,
+  'no-tax-due': () => 'This return comes to zero. There is nothing to pay.',
   'account-is-needed': (f) =>
     `${f.account} is used by documents or taxes, so it stays as it is. You can give it another name.`,
   'year-not-over': (f) => `${f.year} is not over. Only past years are closed.`,

@@ -11,6 +11,8 @@ import {
 } from '@/lists/books'
 import { linesOfBalance, linesOfProfit, readJournalLines } from '@/model/books/bookRows'
 import { readBalanceSheet, readProfitAndLoss, readTrialBalance } from '@/model/books/books'
+import { taxPapersList, taxReturnsList } from '@/lists/taxReturns'
+import { readTaxPapers, readTaxReturns } from '@/model/books/taxReturns'
 import { readAccount, readChart } from '@/model/books/account'
 import { readClosings, readTax } from '@/model/books/journal'
 import { given, pageOfAll, pageOfQuery, partOf, reader } from './reader'
@@ -68,4 +70,12 @@ export const closings = reader(closingsList, async (where, asked, size) =>
 
 export const accounts = reader(accountsList, async (where, asked, size) =>
   pageOfAll(accountsList, await readChart(where, where.today), asked, size, where),
+)
+
+export const taxReturns = reader(taxReturnsList, async (where, asked, size) =>
+  pageOfAll(taxReturnsList, await readTaxReturns(where), asked, size, where),
+)
+
+export const taxPapers = reader(taxPapersList, async (where, asked, size) =>
+  pageOfAll(taxPapersList, await readTaxPapers(where, asked.filter.return ?? 0), asked, size, where),
 )

@@ -8,7 +8,18 @@ import {
   supplierPayments,
   suppliers,
 } from './buying'
-import { account, accounts, balanceSheet, closings, journal, profitAndLoss, tax, trialBalance } from './books'
+import {
+  account,
+  accounts,
+  balanceSheet,
+  closings,
+  journal,
+  profitAndLoss,
+  tax,
+  taxPapers,
+  taxReturns,
+  trialBalance,
+} from './books'
 import { drawer, held, invoices, layaways, openItems, plans, receipts, receivables, settlements, slips } from './money'
 import type { AnyReader } from './reader'
 import {
@@ -57,6 +68,8 @@ export const LISTS = {
   'profit-and-loss': profitAndLoss,
   'balance-sheet': balanceSheet,
   tax,
+  'tax-returns': taxReturns,
+  'tax-return': taxPapers,
   account,
   accounts,
   closings,

@@ -9,6 +9,7 @@ import { post } from './post'
 import { promises } from './promises'
 import { sales } from './sales'
 import { settings } from './settings'
+import { tax } from './tax'
 import { shopfront } from './shopfront'
 
 /** The whole HTTP interface, by part. */
@@ -24,6 +25,7 @@ export const PARTS: Readonly<Record<string, readonly Operation[]>> = {
   'Post and papers': post,
   Shopfront: shopfront,
   Books: books,
+  Tax: tax,
 }
 
 export const OPERATIONS: readonly Operation[] = Object.values(PARTS).flat()

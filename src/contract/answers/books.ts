@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { ACCOUNT_KINDS } from '@/core/kinds'
+import { TAX_BASES, TAX_SIDES } from '@/core/tax'
 import { dayText, decimalText, list } from './texts'
 import { entry } from './things'
 
@@ -11,6 +12,42 @@ const account = z.object({
   kind: z.enum(ACCOUNT_KINDS),
   role: z.string().nullable(),
   hidden: z.boolean(),
+})
+
+const taxReturn = z.object({
+  id: z.int(),
+  from: dayText,
+  through: dayText,
+  basis: z.enum(TAX_BASES),
+  state: z.enum(['draft', 'filed', 'paid']),
+  filedOn: dayText.nullable(),
+  paidOn: dayText.nullable(),
+  paid: decimalText.nullable(),
+  entryId: z.int().nullable(),
+  rows: z.array(
+    z.object({
+      side: z.enum(TAX_SIDES),
+      code: z.string(),
+      name: z.string(),
+      treatment: z.string(),
+      component: z.string().nullable(),
+      rate: decimalText,
+      accountId: z.int().nullable(),
+      net: decimalText,
+      tax: decimalText,
+      papers: z.array(
+        z.object({
+          entryId: z.int(),
+          on: dayText,
+          text: z.string(),
+          href: z.string(),
+          net: decimalText,
+          tax: decimalText,
+        }),
+      ),
+    }),
+  ),
+  totals: z.object({ sales: decimalText, purchases: decimalText, due: decimalText }),
 })
 
 /** What the calls of “Books” answer. */
@@ -67,6 +104,12 @@ export const booksAnswers = {
   'POST /accounts': account,
   'PATCH /accounts/{id}': account,
   'POST /accounts/{id}/merge': account,
+  'POST /tax-returns': taxReturn,
+  'GET /tax-returns': list(taxReturn),
+  'GET /tax-returns/{id}': taxReturn,
+  'DELETE /tax-returns/{id}': z.object({}),
+  'POST /tax-returns/{id}/file': taxReturn,
+  'POST /tax-returns/{id}/pay': taxReturn,
   'POST /books/year-end': entry,
   'DELETE /books/year-end/{year}': entry,
   'POST /books/close': z.object({ closedThrough: dayText }),

@@ -11,6 +11,9 @@ export {
   REPEAT_EVERY_NAMES,
   REPEAT_MAKES_NAMES,
   languageName,
+  TAX_BASIS_NAMES,
+  TAX_SIDE_NAMES,
+  TAX_STATE_NAMES,
 } from './names'
 export { sayMove } from './stockMoves'
 export * from './taken'

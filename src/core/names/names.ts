@@ -3,6 +3,7 @@ import type { PaperLanguage } from '../formats'
 import type { AccountKind, Method } from '../ledger'
 import type { LayawayStands } from '../plan'
 import type { Stands } from '../sale'
+import type { TaxBasis, TaxSide } from '../tax'
 
 /**
  * What a person reads where the program keeps a value: each kind of value has its names once, and the compiler names the one
@@ -99,3 +100,6 @@ export const REPEAT_MAKES_NAMES: Names<(typeof REPEAT_MAKES)[number]> = {
  */
 export const languageName = (language: string): string =>
   Object.hasOwn(LANGUAGE_NAMES, language) ? LANGUAGE_NAMES[language as PaperLanguage] : language
+export const TAX_BASIS_NAMES: Names<TaxBasis> = { invoiced: 'With the invoice', paid: 'When it is paid' }
+export const TAX_STATE_NAMES: Names<'draft' | 'filed' | 'paid'> = { draft: 'Draft', filed: 'Filed', paid: 'Paid' }
+export const TAX_SIDE_NAMES: Names<TaxSide> = { sales: 'On sales', purchases: 'On purchases' }

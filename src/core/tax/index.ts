@@ -2,3 +2,4 @@ export { codesOn, rateOn, wholeRate, type DatedTaxCode, type TaxCode, type TaxCo
 export { lineAmount, type PricedLine } from './lineAmount'
 export { computeTax, type TaxedAmount, type TaxedDocument, type TaxSettings, type TaxShare } from './computeTax'
 export { shareTax, type ComponentTax, type SharedTax } from './shareTax'
+export * from './taxReturn'

@@ -153,6 +153,21 @@ export const office = (open: () => Tour, made: Made): void => {
       expect([needed.status, needed.kind]).toEqual([409, 'account-is-needed'])
     })
 
+    test('have tax returns, filed once and paid once', async () => {
+      const tour = open()
+      const span = { from: '2026-01-01', through: '2026-03-09' }
+      const other = await tour.does('POST /tax-returns', { body: span })
+      await tour.does('DELETE /tax-returns/{id}', { id: other.id })
+      const r = await tour.does('POST /tax-returns', { body: { ...span, basis: 'invoiced' } })
+      const report = await tour.does('GET /books/tax', { query: { from: span.from, to: span.through } })
+      expect(r).toMatchObject({ state: 'draft', totals: { sales: report.total } })
+      expect((await tour.refuses('POST /tax-returns/{id}/pay', { id: r.id })).kind).toBe('return-not-filed')
+      await tour.does('POST /tax-returns/{id}/file', { id: r.id })
+      expect(await tour.does('POST /tax-returns/{id}/pay', { id: r.id })).toMatchObject({ state: 'paid' })
+      expect((await tour.does('GET /tax-returns/{id}', { id: r.id })).rows).toEqual(r.rows)
+      expect((await tour.does('GET /tax-returns')).items).toMatchObject([{ id: r.id, state: 'paid' }])
+    })
+
     test('carry a year that is over, and take it back', async () => {
       const tour = open()
       await tour.does('POST /books/entries', {

@@ -35,6 +35,7 @@ import { offerSale } from '@/services/sales/offerSale'
 import { startSale } from '@/services/sales/startSale'
 import type { Day } from '@/core/day'
 import type { History } from './history'
+import { BOOKS } from './books'
 import { BUYING } from './buying'
 import { PIECES } from './pieces'
 import { arrangements, type Step } from './steps'
@@ -162,6 +163,7 @@ export const MOVES: Readonly<Record<Step['kind'], (h: History, x: Step, about: A
   },
   ...PIECES,
   ...BUYING,
+  ...BOOKS,
   counter: async (h, x, { lines, on }) => h.attempt(sellAtCounter, { on, lines, method: 'card' }),
   cancel: async (h, x, { saleId, on }) => {
     return h.attempt(cancelSale, {

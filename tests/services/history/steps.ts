@@ -68,6 +68,8 @@ export const step = fc.record({
     'reverse',
     'return-goods',
     'rates',
+    'year-end',
+    'tax-return',
   ),
   pick: fc.nat(1000),
   n: fc.integer({ min: 1, max: 7 }),

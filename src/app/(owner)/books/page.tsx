@@ -10,6 +10,7 @@ import { openShop, queryOf, type Search } from '../_shop'
 import { isView, VIEWS, type View } from '@/app/(owner)/books/_views/shown'
 import { Accounts } from '@/app/(owner)/books/_views/Accounts'
 import { Closings } from '@/app/(owner)/books/_views/Closings'
+import { TaxReturns } from '@/app/(owner)/books/_views/TaxReturns'
 import { Years } from '@/app/(owner)/books/_views/Years'
 import { Journal } from '@/app/(owner)/books/_views/Journal'
 import { TrialBalance } from '@/app/(owner)/books/_views/TrialBalance'
@@ -64,7 +65,12 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
       {view === 'trial-balance' && <TrialBalance query={{ ...query, asOf: to }} />}
       {view === 'profit-and-loss' && <ProfitAndLoss from={from} to={to} />}
       {view === 'balance-sheet' && <BalanceSheet to={to} />}
-      {view === 'tax' && <Tax from={from} to={to} query={query} />}
+      {view === 'tax' && (
+        <>
+          <Tax from={from} to={to} query={query} />
+          <TaxReturns view={view} />
+        </>
+      )}
       {view === 'ties' && <Ties to={to} />}
       {view === 'closings' && (
         <>

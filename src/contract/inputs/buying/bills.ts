@@ -31,7 +31,9 @@ const billLine = z
 export type BillLineInput = z.output<typeof billLine>
 
 /** The bank, the drawer, the owner's own pocket, or an account by its id. */
-const payFrom = z.union([z.enum(PAY_FROM), id], { error: 'Say bank, drawer, own-pocket, or the id of an account.' })
+export const payFrom = z.union([z.enum(PAY_FROM), id], {
+  error: 'Say bank, drawer, own-pocket, or the id of an account.',
+})
 export type PayFromInput = z.output<typeof payFrom>
 
 export const enterBillInput = z.object({

@@ -1,0 +1,28 @@
+import { z } from 'zod'
+import { TAX_BASES } from '@/core/tax'
+import { day, id, on, positiveAmount } from '@/contract/fields'
+import { payFrom } from '@/contract/inputs/buying/bills'
+
+export const taxReturnFields = {
+  from: day,
+  through: day,
+  /** With the invoice, or as it is paid. */
+  basis: z.enum(TAX_BASES, { error: 'Say invoiced or paid.' }).default('invoiced'),
+}
+
+export const draftTaxReturnInput = z
+  .object(taxReturnFields)
+  .refine((r) => r.from <= r.through, {
+    path: ['through'],
+    message: 'The last day is before the first. Exchange them.',
+  })
+
+export const taxReturnInput = z.object({ returnId: id })
+
+export const payTaxReturnInput = z.object({
+  returnId: id,
+  on,
+  from: payFrom.default('bank'),
+  /** Left out: all that is due. */
+  amount: positiveAmount.optional(),
+})

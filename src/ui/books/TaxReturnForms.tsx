@@ -1,0 +1,137 @@
+'use client'
+import { useState } from 'react'
+import type { Day } from '@/core/day'
+import { formatDigits } from '@/core/locale'
+import { PAY_FROM_NAMES, TAX_BASIS_NAMES } from '@/core/names'
+import type { PayFrom } from '@/core/kinds'
+import type { TaxBasis } from '@/core/tax'
+import { CommandForm } from '../form/CommandForm'
+import { FormDay, FormMoney, FormOn, FormPick } from '../form/inputs'
+import { Panel } from '../Panel'
+
+const inputs = () => import('@/contract/inputs/books/taxReturn')
+const toDraft = () => inputs().then((m) => m.draftTaxReturnInput)
+const toPay = () => inputs().then((m) => m.payTaxReturnInput.omit({ returnId: true }))
+const nothing = () => import('zod').then(({ z }) => z.object({}))
+
+interface NewProps {
+  readonly from: Day
+  readonly through: Day
+  readonly basis: TaxBasis
+  readonly today: Day
+}
+
+/** A button that opens the form of another return, filled in with the days after the last one. */
+export const NewTaxReturn = ({ from, through, basis, today }: NewProps) => {
+  const [open, setOpen] = useState(false)
+  return (
+    <>
+      <button className="btn" onClick={() => setOpen(true)}>
+        New tax return
+      </button>
+      <Panel open={open} onClose={() => setOpen(false)} title="New tax return">
+        <CommandForm
+          method="POST"
+          path="/tax-returns"
+          schema={toDraft}
+          start={{ from: String(from), through: String(through), basis }}
+          asBody={(d) => d}
+          go={(r) => `/books/tax/${r.id}`}
+          submit="Look at it"
+        >
+          <div className="grid grid-cols-2 gap-3">
+            <FormDay name="from" label="From" today={today} />
+            <FormDay name="through" label="Through" today={today} />
+          </div>
+          <div className="mt-3">
+            <FormPick name="basis" label="Tax is due" options={TAX_BASIS_NAMES} />
+          </div>
+        </CommandForm>
+      </Panel>
+    </>
+  )
+}
+
+interface ActsProps {
+  readonly id: number
+  readonly state: 'draft' | 'filed' | 'paid'
+  /** What is to be paid; below zero it comes back. */
+  readonly due: string
+  readonly currency: string
+  readonly today: Day
+}
+const FROM: { from: PayFrom } = { from: 'bank' }
+
+/** What can be done with a return: file it or drop it, then pay it. */
+export const TaxReturnActs = ({ id, state, due, currency, today }: ActsProps) => {
+  const [open, setOpen] = useState<'file' | 'drop' | 'pay' | null>(null)
+  const close = () => setOpen(null)
+  const back = due.startsWith('-')
+  const amount = due.replace('-', '')
+  if (state === 'paid' || (state === 'filed' && Number(due) === 0)) return null
+  return (
+    <>
+      {state === 'draft' && (
+        <button className="btn" onClick={() => setOpen('drop')}>
+          Discard
+        </button>
+      )}
+      <button
+        className="btn btn-do"
+        data-primary={open ? undefined : true}
+        onClick={() => setOpen(state === 'draft' ? 'file' : 'pay')}
+      >
+        {state === 'draft' ? 'Mark as filed' : back ? 'Record refund' : 'Pay'}
+      </button>
+      <Panel open={open === 'file'} onClose={close} title="Mark as filed">
+        <CommandForm
+          method="POST"
+          path={`/tax-returns/${id}/file`}
+          schema={nothing}
+          start={{}}
+          asBody={() => ({})}
+          say={() => 'Filed. Its figures stay as they are.'}
+          onDone={close}
+          submit="Mark as filed"
+        >
+          <p>
+            Its figures are fixed from now on. What is dated in these days and entered later falls into the next return.
+          </p>
+        </CommandForm>
+      </Panel>
+      <Panel open={open === 'drop'} onClose={close} title="Discard the draft">
+        <CommandForm
+          method="DELETE"
+          path={`/tax-returns/${id}`}
+          schema={nothing}
+          start={{}}
+          asBody={() => ({})}
+          say={() => 'Draft discarded.'}
+          go={() => '/books?view=tax'}
+          submit="Discard"
+        >
+          <p>Nothing is lost: a new return of the same days has the same figures.</p>
+        </CommandForm>
+      </Panel>
+      <Panel open={open === 'pay'} onClose={close} title={back ? 'The tax office pays back' : 'Pay the tax office'}>
+        <CommandForm
+          method="POST"
+          path={`/tax-returns/${id}/pay`}
+          schema={toPay}
+          start={{ ...FROM, amount, on: String(today) }}
+          asBody={(d) => d}
+          say={(r) => `${formatDigits(r.paid ?? '')} ${back ? 'came back' : 'paid'}.`}
+          preview={{ currency }}
+          onDone={close}
+          submit={back ? 'Record refund' : 'Pay'}
+        >
+          <div className="grid grid-cols-2 gap-3">
+            <FormMoney name="amount" label="Amount" currency={currency} />
+            <FormPick name="from" label={back ? 'Into' : 'From'} options={PAY_FROM_NAMES} />
+            <FormOn today={today} />
+          </div>
+        </CommandForm>
+      </Panel>
+    </>
+  )
+}

@@ -1,0 +1,43 @@
+import { sql } from 'drizzle-orm'
+import { addDays, addMonths, day, monthStart, yearOf, type Day } from '@/core/day'
+import { listTaxFacts } from '@/data/queries/taxFacts'
+import { listTaxReturns } from '@/data/queries/taxReturns'
+import { amountOf } from '@/model/books/taxReturns'
+import { closeYear, reopenYear } from '@/services/books/closeYear'
+import { draftTaxReturn, fileTaxReturn, payTaxReturn } from '@/services/books/taxReturn'
+import type { TestShop } from '../shop'
+import type { About } from './moves'
+import type { History } from './history'
+import type { Step } from './steps'
+
+/** How far tax on sales and on purchases, filed and not, is from the accounts of tax on a day; what was paid is left out. */
+export const taxIsOff = async (db: TestShop['db'], asOf: Day): Promise<readonly [sales: bigint, purchases: bigint]> => {
+  const from = day('1990-01-01')
+  const open = await listTaxFacts(db, 'invoiced', { from, through: asOf, late: [] }, 'USD')
+  const filed = (await listTaxReturns(db)).flatMap((r) =>
+    (r.rows ?? []).flatMap((row) =>
+      row.papers.filter((p) => p.on <= asOf).map((p) => ({ side: row.side, tax: amountOf(p.tax, 'USD') })),
+    ),
+  )
+  const of = (side: string) => [...open, ...filed].reduce((sum, f) => (f.side === side ? sum + f.tax.minor : sum), 0n)
+  const [held] = await db.execute<{ sales: string; purchases: string }>(sql`
+    select coalesce(-sum(l.amount) filter (where a.id in (select account_id from tax_component)), 0)::text as sales,
+           coalesce(sum(l.amount) filter (where a.role = 'tax-on-purchases'), 0)::text as purchases
+      from entry_line l join account a on a.id = l.account_id join entry e on e.id = l.entry_id
+     where l.on_day <= ${asOf} and e.source_kind <> 'tax-return'`)
+  return [of('sales') - BigInt(held!.sales), of('purchases') - BigInt(held!.purchases)]
+}
+
+export const BOOKS = {
+  'year-end': async (h: History, x: Step) => {
+    const year = yearOf(h.today) - 1
+    return x.flag ? h.attempt(closeYear, { year }) : h.attempt(reopenYear, { year })
+  },
+  'tax-return': async (h: History, x: Step, { on, amount }: About) => {
+    const from = monthStart(addMonths(h.today, -1 - (x.pick % 3)))
+    const returnId = await h.idOf('tax_return', x.pick)
+    if (x.n > 5) return h.attempt(payTaxReturn, { returnId, on, ...(x.flag && { amount }) })
+    if (x.n > 3) return h.attempt(fileTaxReturn, { returnId })
+    return h.attempt(draftTaxReturn, { from, through: addDays(addMonths(from, 1), -1) })
+  },
+}
