@@ -1,0 +1,7 @@
+export * from './statement'
+export { readCamt } from './readCamt'
+export { readOfx } from './readOfx'
+export * from './readCsv'
+export * from './proposal'
+export { proposeMatches } from './propose'
+export { subsetOf } from './subset'
