@@ -30,8 +30,9 @@ const tooLarge = (most: number): Response =>
 export const readFileBody = async (request: Request, type: string): Promise<{ value: Uint8Array } | Response> => {
   const bytes = await readBytes(request, BODY.owner)
   if (bytes === null) return tooLarge(BODY.owner)
-  const [, kind = ''] = type.split('/')
-  if (!new RegExp(`[/+]${kind}\\b`, 'i').test(request.headers.get('content-type') ?? ''))
+  const kinds = type.split(', ').map((t) => t.split('/')[1] ?? '')
+  const sent = request.headers.get('content-type') ?? ''
+  if (!kinds.some((kind) => new RegExp(`[/+]${kind}\\b`, 'i').test(sent)))
     return problem(415, 'other-file', `Send the file as it is, with content-type ${type}.`)
   return { value: bytes }
 }

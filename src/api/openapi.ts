@@ -66,7 +66,13 @@ const describe = (operation: Operation, tag: string): Json => ({
   ...(operation.command ? { operationId: operation.command } : {}),
   parameters: parametersOf(operation),
   ...(operation.file
-    ? { requestBody: { content: { [operation.file]: { schema: { type: 'string', format: 'binary' } } } } }
+    ? {
+        requestBody: {
+          content: Object.fromEntries(
+            operation.file.split(', ').map((type) => [type, { schema: { type: 'string', format: 'binary' } }]),
+          ),
+        },
+      }
     : {}),
   ...(operation.body ? { requestBody: { content: { 'application/json': { schema: bodyOf(operation) } } } } : {}),
   responses: {

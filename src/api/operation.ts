@@ -38,7 +38,7 @@ export interface Operation {
   /** Fields of the body's schema that come from the path. */
   readonly fromPath?: readonly string[]
   readonly query?: z.ZodType
-  /** What it takes is a file as it is, of this type, and not JSON. */
+  /** What it takes is a file as it is, of this type or one of these, and not JSON. */
   readonly file?: string
   readonly run: (call: Call) => Promise<Result<Answer, Failure>>
 }

@@ -96,6 +96,13 @@ import type { putInBasketInput, tellBasketInput, orderBasketInput } from '@/cont
 import type { writeEntryInput } from '@/contract/inputs/books/writeEntry'
 import type { addAccountInput, changeAccountInput, mergeAccountInput } from '@/contract/inputs/books/accounts'
 import type { draftTaxReturnInput, payTaxReturnInput, taxReturnInput } from '@/contract/inputs/books/taxReturn'
+import type {
+  addBankAccountInput,
+  addBankRuleInput,
+  changeBankAccountInput,
+  matchLineInput,
+  statementInput,
+} from '@/contract/inputs/bank/bank'
 import type { yearEndInput } from '@/contract/inputs/books/yearEnd'
 import type { closePeriodInput, reopenPeriodInput } from '@/contract/inputs/books/closePeriod'
 import type { passphraseInput, tokenInput } from '@/contract/inputs/access/entry'
@@ -225,6 +232,11 @@ export interface Bodies {
   'POST /baskets/{id}/order': Body<typeof orderBasketInput, 'basketId'>
   'POST /books/entries': Body<typeof writeEntryInput>
   'POST /books/close': Body<typeof closePeriodInput>
+  'POST /bank/accounts': Body<typeof addBankAccountInput>
+  'PATCH /bank/accounts/{id}': Body<typeof changeBankAccountInput, 'bankAccountId'>
+  'POST /bank/statements/{id}/finish': Body<typeof statementInput, 'statementId'>
+  'POST /bank/matches': Body<typeof matchLineInput>
+  'POST /bank/rules': Body<typeof addBankRuleInput>
   'POST /tax-returns': Body<typeof draftTaxReturnInput>
   'POST /tax-returns/{id}/file': Body<typeof taxReturnInput, 'returnId'>
   'POST /tax-returns/{id}/pay': Body<typeof payTaxReturnInput, 'returnId'>

@@ -1,3 +1,4 @@
+import type { StatementProblem } from '@/core/bank'
 import type { Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import type { Decimal, Money } from '@/core/money'
@@ -194,6 +195,16 @@ export type Failure =
   | { readonly code: 'nothing-to-bank' }
   | { readonly code: 'entry-unbalanced'; readonly difference: Money }
   | { readonly code: 'account-kept-by-papers'; readonly account: string }
+  | { readonly code: 'is-on-statement' }
+  | { readonly code: 'statement-refused'; readonly problem: StatementProblem }
+  | { readonly code: 'other-account'; readonly said: string; readonly number: string }
+  | { readonly code: 'columns-unknown'; readonly headings: readonly string[] }
+  | { readonly code: 'line-is-settled' }
+  | { readonly code: 'line-not-settled' }
+  | { readonly code: 'statement-is-done' }
+  | { readonly code: 'statement-not-done'; readonly open: number; readonly difference: Money | null }
+  | { readonly code: 'settles-differ'; readonly line: Money; readonly sum: Money }
+  | { readonly code: 'not-on-account'; readonly what: string }
   | { readonly code: 'return-is-filed'; readonly on: Day }
   | { readonly code: 'return-overlaps'; readonly from: Day; readonly through: Day }
   | { readonly code: 'return-not-filed' }

@@ -2,6 +2,7 @@ import { type Decimal, formatMoney, subtractMoney } from '@/core/money'
 import { METHOD_NAMES } from '@/core/names'
 import type { Failure } from './failure'
 import { formatDay } from '@/core/day'
+import { sayStatementProblem } from './statementProblems'
 
 const n = (d: Decimal): string => d.toString()
 
@@ -196,6 +197,25 @@ const SENTENCES: Sentences = {
   'more-than-held': (f) => `Only ${formatMoney(f.held)} is held there (you entered ${formatMoney(f.asked)}).`,
   'nothing-asked': () => 'Enter a percentage or an amount above zero.',
   'entry-unbalanced': (f) => `Debits and credits differ by ${formatMoney(f.difference)}. Make both sides equal.`,
+  'is-on-statement': () => 'A line of a bank statement is matched to this. Undo the match first (Money in, Bank).',
+  'statement-refused': (f) => sayStatementProblem(f.problem),
+  'other-account': (f) =>
+    `This statement is of account ${f.said}, and you chose ${f.number}. Choose the account it is of.`,
+  'columns-unknown': (f) =>
+    `Which columns of this table are which is not known yet. Choose them once; the file has: ${f.headings.join(', ')}.`,
+  'line-is-settled': () => 'This line is settled already. Undo that first.',
+  'line-not-settled': () => 'This line is not settled. There is nothing to undo.',
+  'statement-is-done': () => 'This statement is done and stays as it is. Correct it with an entry dated later.',
+  'statement-not-done': (f) =>
+    f.open > 0
+      ? `${f.open} ${f.open === 1 ? 'line is' : 'lines are'} still open. Settle them first.`
+      : f.difference
+        ? `The closing balance differs from the account by ${formatMoney(f.difference)}. Find out why first.`
+        : 'This statement has no closing balance to compare with.',
+  'settles-differ': (f) =>
+    `What it settles comes to ${formatMoney(f.sum)}, and the line to ${formatMoney(f.line)}. Make them agree.`,
+  'not-on-account': (f) =>
+    `${f.what} is not on this account, or another line is it already. Choose another one, or enter it anew.`,
   'return-is-filed': (f) =>
     `This return was filed on ${formatDay(f.on)} and stays as it is. Corrections fall into the next one.`,
   'return-overlaps': (f) =>

@@ -21,6 +21,8 @@ export const fromDatabase = async (db: Database, problem: unknown): Promise<Fail
       return { code: 'held-was-used' }
     case 'shelf_on_every_day':
       return { code: 'nothing-to-hand-over' }
+    case 'statement_is_done':
+      return { code: 'statement-is-done' }
     case 'business_pkey':
       return { code: 'already-set-up' }
     case 'goods_code_unique':

@@ -1,4 +1,5 @@
 import type { Operation } from '../operation'
+import { bank } from './bank'
 import { books } from './books'
 import { buying } from './buying'
 import { goods } from './goods'
@@ -26,6 +27,7 @@ export const PARTS: Readonly<Record<string, readonly Operation[]>> = {
   Shopfront: shopfront,
   Books: books,
   Tax: tax,
+  Bank: bank,
 }
 
 export const OPERATIONS: readonly Operation[] = Object.values(PARTS).flat()

@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import { bankAnswers } from './bank'
 import { booksAnswers } from './books'
 import { buyingAnswers } from './buying'
 import { goodsAnswers } from './goods'
@@ -22,6 +23,7 @@ export const ANSWERS = {
   ...postAnswers,
   ...shopfrontAnswers,
   ...booksAnswers,
+  ...bankAnswers,
 } satisfies Readonly<Record<string, z.ZodType>>
 
 const BY_NAME: ReadonlyMap<string, z.ZodType> = new Map(Object.entries(ANSWERS))

@@ -27,15 +27,16 @@ export interface Statement {
   readonly lines: readonly StatementLine[]
 }
 
+type Plain = 'not-text' | 'broken' | 'declares-entities' | 'too-deep' | 'not-a-statement' | 'no-lines' | 'several'
+type OfWhat = 'version' | 'currency' | 'no-heading' | 'columns'
+type OfRow = 'cut' | 'order'
+
 /** Why a file is not taken. `row` counts the rows of the file from 1, its headings among them. */
 export type StatementProblem =
-  | {
-      readonly why:
-        'not-text' | 'broken' | 'declares-entities' | 'too-deep' | 'not-a-statement' | 'no-lines' | 'several'
-    }
-  | { readonly why: 'version' | 'currency' | 'no-heading' | 'columns'; readonly said: string }
+  | { readonly [W in Plain]: { readonly why: W } }[Plain]
+  | { readonly [W in OfWhat]: { readonly why: W; readonly said: string } }[OfWhat]
+  | { readonly [W in OfRow]: { readonly why: W; readonly row: number } }[OfRow]
   | { readonly why: 'cell'; readonly row: number; readonly heading: string; readonly said: string }
-  | { readonly why: 'cut' | 'order'; readonly row: number }
   | { readonly why: 'balance'; readonly row: number | null; readonly said: Money; readonly reckoned: Money }
 
 export type ReadStatement = Result<Statement, StatementProblem>

@@ -129,6 +129,8 @@ export const postReceipt = (receipt: {
   readonly on: Day
   readonly text: string
   readonly method: Method
+  /** The account it came into, where that is another than its method’s. */
+  readonly into?: number
   readonly onDues: Money
   readonly held: readonly HeldAmount[]
   /** Taken for paying early: the net to discounts, its tax back from the tax accounts. */
@@ -139,7 +141,7 @@ export const postReceipt = (receipt: {
 }): EntryDraft => {
   const whole = receipt.held.reduce((sum, h) => addMoney(sum, h.amount), receipt.onDues)
   return makeEntry(receipt.on, receipt.text, [
-    debit(role(accountOfMethod[receipt.method]), whole),
+    debit(receipt.into === undefined ? role(accountOfMethod[receipt.method]) : account(receipt.into), whole),
     credit(role('receivables'), receipt.onDues),
     ...(receipt.discount ? discountTaken(receipt.discount) : []),
     ...roundedIn(receipt.method, receipt.rounding),

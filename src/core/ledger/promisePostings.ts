@@ -90,7 +90,8 @@ export const postFeeReversed = (
  */
 export const postBounce = (
   p: Posting & {
-    readonly from: 'bank' | Method
+    /** Where it lies: an account by its id, the bank, or what it was taken as. */
+    readonly from: 'bank' | Method | number
     readonly amount: Money
     /** What coins had made more of it. */
     readonly rounding: Money
@@ -105,7 +106,10 @@ export const postBounce = (
   makeEntry(p.on, p.text, [
     debit(role('receivables'), p.owedAgain),
     ...p.held.map((h) => debit(role(accountOfHeld[h.kind]), h.amount)),
-    credit(role(p.from === 'bank' ? 'bank' : accountOfMethod[p.from]), addMoney(p.amount, p.rounding)),
+    credit(
+      typeof p.from === 'number' ? account(p.from) : role(p.from === 'bank' ? 'bank' : accountOfMethod[p.from]),
+      addMoney(p.amount, p.rounding),
+    ),
     debit(role('rounding'), p.rounding),
     credit(role('sales-discounts'), p.discount.net),
     ...p.discount.taxes.map((t) => credit(account(t.accountId), t.amount)),

@@ -2,24 +2,32 @@ import type { Db } from '../connect'
 import { type Day, day, monthStart, addMonths, addDays, laterDay } from '@/core/day'
 import { type Money, money } from '@/core/money'
 import { present } from '@/core/present'
-import { sql, and, eq, asc } from 'drizzle-orm'
+import { sql, and, eq, asc, type SQL } from 'drizzle-orm'
 import type { AccountSum, AccountKind } from '@/core/ledger'
 import { entryLine, entry } from '../schema'
 import { YEAR_END } from '@/core/kinds'
 
-/** What a role's account holds through a day. */
-export const sumRole = async (db: Db, role: string, through: Day, currency: string): Promise<Money> => {
+/** What an account holds through a day, in debit. */
+const sumWhere = async (db: Db, is: SQL, through: Day, currency: string): Promise<Money> => {
   const row = present(
     (
       await db.execute<{ sum: string }>(sql`
     select (coalesce((select sum(m.debit - m.credit) from account_month m where m.account_id = a.id and m.month < date_trunc('month', ${through}::date)), 0)
           + coalesce((select sum(l.amount) from entry_line l where l.account_id = a.id
                            and l.on_day between date_trunc('month', ${through}::date)::date and ${through}), 0))::text as sum
-      from account a where a.role = ${role}`)
+      from account a where ${is}`)
     )[0],
   )
   return money(BigInt(row.sum), currency)
 }
+
+/** What a role's account holds through a day. */
+export const sumRole = (db: Db, role: string, through: Day, currency: string): Promise<Money> =>
+  sumWhere(db, sql`a.role = ${role}`, through, currency)
+
+/** What the account of an id holds through a day, in debit. */
+export const sumAccount = (db: Db, id: number, through: Day, currency: string): Promise<Money> =>
+  sumWhere(db, sql`a.id = ${id}`, through, currency)
 
 /** The whole months of a span, and the days of its broken months: before `headEnds`, and from `tailBegins` on. */
 export const wholeMonths = (span: { readonly from?: Day; readonly to: Day }) => {

@@ -91,6 +91,7 @@ export const listSlips = async (db: Db, limit: number | undefined, currency: str
     cash: money(r.cash, currency),
     cheques: money(r.cheques, currency),
     total: money(r.cash + r.cheques, currency),
+    voidedOn: r.voidedOn,
     entryId: r.entryId,
   }))
 
@@ -108,5 +109,21 @@ export const listSettlements = async (db: Db, limit: number | undefined, currenc
     gross: money(r.gross, currency),
     fees: money(r.fees, currency),
     net: money(r.gross - r.fees, currency),
+    voidedOn: r.voidedOn,
     entryId: r.entryId,
   }))
+
+/** A slip or a payout is taken back: its receipts lie where they lay before, and may go to the bank anew. */
+export const undoToBank = async (
+  db: Db,
+  { slipId, settlementId, on }: { readonly slipId?: number; readonly settlementId?: number; readonly on: Day },
+): Promise<void> => {
+  if (slipId !== undefined) {
+    await db.update(bankingSlip).set({ voidedOn: on }).where(eq(bankingSlip.id, slipId))
+    await db.delete(banked).where(eq(banked.slipId, slipId))
+  }
+  if (settlementId !== undefined) {
+    await db.update(cardSettlement).set({ voidedOn: on }).where(eq(cardSettlement.id, settlementId))
+    await db.delete(banked).where(eq(banked.settlementId, settlementId))
+  }
+}

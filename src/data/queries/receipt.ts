@@ -21,6 +21,8 @@ export interface ReceiptRow {
   /** What coins made more (or less) of the amount. */
   readonly rounding: Money
   readonly reference: string
+  /** The account it came into, where that is another than its method’s. */
+  readonly accountId: number | null
   readonly invoiceId: number | null
   readonly entryId: number
   readonly voidedOn: Day | null
@@ -60,6 +62,7 @@ const mapReceipt = (r: ReceiptSelect, currency: string): ReceiptRow => ({
   tendered: money(r.receipt.tendered, currency),
   rounding: money(r.receipt.rounding, currency),
   reference: r.receipt.reference,
+  accountId: r.receipt.accountId,
   invoiceId: r.receipt.invoiceId,
   entryId: r.receipt.entryId,
   voidedOn: r.voidedOn,

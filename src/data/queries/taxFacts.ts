@@ -80,6 +80,8 @@ const PURCHASES = sql`
   select e.id, e.on_day, x.tax_code_id, null, -x.net, -x.tax from (${BILLED}) x join entry e on e.reverses_id = x.entry_id
    where x.voided_on is not null and (x.tax_code_id is not null or x.tax <> 0)`
 
+const WITHOUT_BILL = sql`select entry_id, on_day, tax_code_id, null::int as component_id, net, tax from purchase_tax`
+
 /** Money on something with tax in it: a due of an invoice, or a bill. */
 interface Payment {
   readonly paper: number
@@ -211,7 +213,7 @@ const factsOf = async (db: Db, basis: TaxBasis, span: TaxSpan, currency: string)
     basis === 'invoiced'
       ? [
           read(db, sql`${invoices(sql`true`)} union all ${moves(sql`true`)}`, span, 'sales', currency),
-          read(db, PURCHASES, span, 'purchases', currency),
+          read(db, sql`${PURCHASES} union all ${WITHOUT_BILL}`, span, 'purchases', currency),
           readShared(
             db,
             { side: 'purchases', payments: BILL_DISCOUNTS, parts: BILL_PARTS, share: byDiscount },
@@ -220,7 +222,14 @@ const factsOf = async (db: Db, basis: TaxBasis, span: TaxSpan, currency: string)
           ),
         ]
       : [
-          read(db, sql`${invoices(AT_THE_COUNTER)} union all ${moves(sql`why = 'ahead'`)}`, span, 'sales', currency),
+          read(db, WITHOUT_BILL, span, 'purchases', currency),
+          read(
+            db,
+            sql`${invoices(AT_THE_COUNTER)} union all ${moves(sql`why in ('ahead', 'bank')`)}`,
+            span,
+            'sales',
+            currency,
+          ),
           readShared(db, { side: 'sales', payments: DUE_MONEY, parts: SALE_PARTS, share: byPayments }, span, currency),
           readShared(
             db,

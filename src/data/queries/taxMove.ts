@@ -55,6 +55,10 @@ export const sumTaxOnDue = (
   currency: string,
 ): Promise<ComponentTax[]> => sumMoves(db, and(eq(taxMove.dueId, dueId), eq(taxMove.why, why)), currency)
 
-/** Tax that an entry moved on money ahead. */
-export const listTaxOfEntry = (db: Db, entryId: number, currency: string): Promise<ComponentTax[]> =>
-  sumMoves(db, and(eq(taxMove.entryId, entryId), eq(taxMove.why, 'ahead')), currency)
+/** Tax that an entry moved: on money ahead, or in what came in at the bank. */
+export const listTaxOfEntry = (
+  db: Db,
+  entryId: number,
+  why: 'ahead' | 'bank',
+  currency: string,
+): Promise<ComponentTax[]> => sumMoves(db, and(eq(taxMove.entryId, entryId), eq(taxMove.why, why)), currency)

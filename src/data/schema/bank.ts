@@ -13,6 +13,8 @@ export const bankingSlip = pgTable(
     onDay: onDay().notNull(),
     cash: minor().notNull(),
     cheques: minor().notNull(),
+    /** Taken back: its money lies where it lay before. */
+    voidedOn: onDay(),
     entryId: integer()
       .notNull()
       .references(() => entry.id),
@@ -29,6 +31,7 @@ export const cardSettlement = pgTable(
     onDay: onDay().notNull(),
     gross: minor().notNull(),
     fees: minor().notNull(),
+    voidedOn: onDay(),
     entryId: integer()
       .notNull()
       .references(() => entry.id),

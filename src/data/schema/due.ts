@@ -54,7 +54,7 @@ export const taxMove = pgTable(
     /** Positive: more is owed to the authority. */
     net: minor().notNull(),
     amount: minor().notNull(),
-    why: text({ enum: ['discount', 'write-off', 'ahead'] }).notNull(),
+    why: text({ enum: ['discount', 'write-off', 'ahead', 'bank'] }).notNull(),
     /** Whose money ahead it is on. */
     saleId: integer().references(() => sale.id),
     receiptId: integer().references(() => receipt.id),

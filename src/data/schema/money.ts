@@ -4,7 +4,7 @@ import { sql } from 'drizzle-orm'
 import { check, index, integer, pgTable, text, unique } from 'drizzle-orm/pg-core'
 import { identity, minor, onDay } from './columns'
 import { invoice } from './invoice'
-import { entry } from './ledger'
+import { account, entry } from './ledger'
 import { customer } from './people'
 import { sale } from './sale'
 
@@ -82,6 +82,8 @@ export const receipt = pgTable(
       .notNull()
       .default(sql`0`),
     reference: text().notNull().default(''),
+    /** The account it came into, where that is another than its method’s. */
+    accountId: integer().references(() => account.id),
     /** The invoice-receipt of a counter sale, which carries the entry. */
     invoiceId: integer().references(() => invoice.id),
     entryId: integer()

@@ -10,6 +10,7 @@ import { listSupplierPayments, markPaymentVoid } from '@/data/queries/supplierPa
 import { findSupplier } from '@/data/queries/suppliers'
 import { paymentView } from '@/model/buying/payments'
 import { dayAfter, defineCommand, paperDay, type Work } from '../command'
+import { refuseMatched } from '../bank/refuseMatched'
 import { accountFrom } from './accountFrom'
 import { payOne, readPayables, taxOf, writePayment, type Paid, type Payable } from './payables'
 
@@ -25,7 +26,7 @@ const payOldest = (payables: readonly Payable[], amount: Money): readonly Paid[]
 
 type Named = Exclude<z.output<typeof paySupplierInput>['for'], 'oldest' | undefined>
 
-const payNamed = (w: Work, payables: readonly Payable[], named: Named, amount: Money): readonly Paid[] => {
+export const payNamed = (w: Work, payables: readonly Payable[], named: Named, amount: Money): readonly Paid[] => {
   const twice = named.findIndex((n, i) => named.findIndex((o) => o.billId === n.billId) !== i)
   if (twice >= 0) refuseAt(`for.${twice}.billId`, 'This bill is named twice. Add the amounts.')
   const paid = named.map((n, i): Paid => {
@@ -66,67 +67,74 @@ export const paySupplier = defineCommand('pay-supplier', paySupplierInput, async
 })
 
 /** A payment that did not happen, from a day on: what it paid is owed again. */
+export const undoPayment = async (
+  w: Work,
+  { paymentId, on, reason }: z.output<typeof voidSupplierPaymentInput>,
+): Promise<void> => {
+  const payment = found((await listSupplierPayments(w.tx, { id: paymentId }))[0], 'payment', paymentId)
+  if (payment.voidedOn) refuse({ code: 'already-voided', number: payment.number })
+  const onDay = dayAfter(w, on, payment.onDay, `${payment.number} is dated later.`)
+  const fills = await listBillFills(w.tx, { paymentId })
+  const bills = await listBills(w.tx, { ids: fills.map((f) => f.billId) })
+  const moves = await listAheadMoves(w.tx, payment.supplierId)
+  const ahead = moves.filter((m) => m.paymentId === paymentId).reduce((sum, m) => sum + m.amount, 0n)
+  const free = lowestFrom(
+    moves.map((m) => ({ on: m.onDay, by: m.amount })),
+    onDay,
+  )
+  if (free < ahead) refuse({ code: 'advance-was-used' })
+  const amountOf = (kind: 'payment' | 'discount', billId?: number): Money =>
+    money(
+      fills
+        .filter((f) => f.kind === kind && (billId === undefined || f.billId === billId))
+        .reduce((sum, f) => sum + f.amount, 0n),
+      w.currency,
+    )
+  const discounts = bills.map((bill) =>
+    taxOf({ bill, paid: zeroMoney(w.currency), discount: amountOf('discount', bill.id) }),
+  )
+  const text = `${payment.number} void: ${reason}`
+  const posted = postSupplierPayment({
+    on: onDay,
+    text,
+    accountId: payment.accountId,
+    paid: amountOf('payment'),
+    ahead: money(ahead, w.currency),
+    discount: {
+      net: sumMoney(
+        discounts.map((d) => d.net),
+        w.currency,
+      ),
+      tax: sumMoney(
+        discounts.map((d) => d.tax),
+        w.currency,
+      ),
+    },
+  })
+  const entryId = await w.post(postVoided(posted, { on: onDay, text }), {
+    kind: 'supplier-payment',
+    id: paymentId,
+    reversesId: payment.entryId,
+  })
+  await insertBillFills(
+    w.tx,
+    bills.flatMap((b) => {
+      const amount = addMoney(amountOf('payment', b.id), amountOf('discount', b.id)).minor
+      return amount === 0n ? [] : [{ billId: b.id, onDay, kind: 'void' as const, amount: -amount, paymentId, entryId }]
+    }),
+  )
+  if (ahead > 0n)
+    await insertAheadMove(w.tx, { supplierId: payment.supplierId, onDay, amount: -ahead, paymentId, entryId })
+  await markPaymentVoid(w.tx, paymentId, onDay, reason)
+}
+
 export const voidSupplierPayment = defineCommand(
   'void-supplier-payment',
   voidSupplierPaymentInput,
-  async (w, { paymentId, on, reason }) => {
-    const payment = found((await listSupplierPayments(w.tx, { id: paymentId }))[0], 'payment', paymentId)
-    if (payment.voidedOn) refuse({ code: 'already-voided', number: payment.number })
-    const onDay = dayAfter(w, on, payment.onDay, `${payment.number} is dated later.`)
-    const fills = await listBillFills(w.tx, { paymentId })
-    const bills = await listBills(w.tx, { ids: fills.map((f) => f.billId) })
-    const moves = await listAheadMoves(w.tx, payment.supplierId)
-    const ahead = moves.filter((m) => m.paymentId === paymentId).reduce((sum, m) => sum + m.amount, 0n)
-    const free = lowestFrom(
-      moves.map((m) => ({ on: m.onDay, by: m.amount })),
-      onDay,
-    )
-    if (free < ahead) refuse({ code: 'advance-was-used' })
-    const amountOf = (kind: 'payment' | 'discount', billId?: number): Money =>
-      money(
-        fills
-          .filter((f) => f.kind === kind && (billId === undefined || f.billId === billId))
-          .reduce((sum, f) => sum + f.amount, 0n),
-        w.currency,
-      )
-    const discounts = bills.map((bill) =>
-      taxOf({ bill, paid: zeroMoney(w.currency), discount: amountOf('discount', bill.id) }),
-    )
-    const text = `${payment.number} void: ${reason}`
-    const posted = postSupplierPayment({
-      on: onDay,
-      text,
-      accountId: payment.accountId,
-      paid: amountOf('payment'),
-      ahead: money(ahead, w.currency),
-      discount: {
-        net: sumMoney(
-          discounts.map((d) => d.net),
-          w.currency,
-        ),
-        tax: sumMoney(
-          discounts.map((d) => d.tax),
-          w.currency,
-        ),
-      },
-    })
-    const entryId = await w.post(postVoided(posted, { on: onDay, text }), {
-      kind: 'supplier-payment',
-      id: paymentId,
-      reversesId: payment.entryId,
-    })
-    await insertBillFills(
-      w.tx,
-      bills.flatMap((b) => {
-        const amount = addMoney(amountOf('payment', b.id), amountOf('discount', b.id)).minor
-        return amount === 0n
-          ? []
-          : [{ billId: b.id, onDay, kind: 'void' as const, amount: -amount, paymentId, entryId }]
-      }),
-    )
-    if (ahead > 0n)
-      await insertAheadMove(w.tx, { supplierId: payment.supplierId, onDay, amount: -ahead, paymentId, entryId })
-    await markPaymentVoid(w.tx, paymentId, onDay, reason)
+  async (w, input) => {
+    const { paymentId } = input
+    await refuseMatched(w, (await listSupplierPayments(w.tx, { id: paymentId }))[0]?.entryId)
+    await undoPayment(w, input)
     return { id: paymentId, answer: async () => present(await paymentView(w.tx, paymentId, w)) }
   },
 )

@@ -106,7 +106,7 @@ const whatItDid = async (w: Work, receipt: ReceiptRow, on: Day) => {
 /** The money's account on the day: the bank where it was brought there, else what it was taken as. */
 const whereItLies = async (w: Work, receipt: ReceiptRow, how: TakingBack) => {
   const banked = await findBanked(w.tx, receipt.id)
-  if (!banked) return receipt.method
+  if (!banked) return receipt.accountId ?? receipt.method
   if (how.kind === 'voided') refuse({ code: 'banked-already', number: receipt.number })
   if (banked.on > how.on) inTheWay(banked.on, `Receipt ${receipt.number} went to the bank later than that.`)
   return 'bank' as const

@@ -134,8 +134,8 @@ const heldOf = async (w: Work, filling: Filling, payer: number): Promise<readonl
     : held
 }
 
-/** Takes money: fills dues, holds what is ahead for its sale, keeps the rest on account, posts it, and numbers the receipt. */
-export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number> => {
+/** Takes money (`into` another account than its method’s): fills dues, holds what is ahead for its sale, keeps the rest on account, posts it, and numbers the receipt. */
+export const writeReceipt = async (w: Work, input: TakeReceipt, into?: number): Promise<number> => {
   const who = await whoPays(w, input)
   const onDay = paperDay(w, input.on)
   const received = w.money(input.amount, 'amount')
@@ -151,6 +151,7 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
     on: onDay,
     text: `Receipt ${number}, ${customer.name}`,
     method: input.method,
+    into,
     onDues: sumMoney(
       filling.dues.map((d) => d.amount),
       w.currency,
@@ -173,6 +174,7 @@ export const writeReceipt = async (w: Work, input: TakeReceipt): Promise<number>
       tendered: tendered.minor,
       rounding: rounding.minor,
       reference: input.reference ?? '',
+      accountId: into ?? null,
       entryId,
     },
     receiptId,

@@ -3,6 +3,7 @@ import { isPositiveMoney, zeroMoney } from '@/core/money'
 import { defineCommand, paperDay, type Work } from '../command'
 import type { Day } from '@/core/day'
 import { found, refuse, refuseAt } from '@/contract/refuse'
+import { refuseMatched } from '../bank/refuseMatched'
 import { addCharge } from './chargeExtra'
 import { takeBack } from './takeBack'
 import { saleToCharge } from './saleToCharge'
@@ -29,6 +30,7 @@ export const voidReceipt = defineCommand(
   async (w, { receiptId, on: given, reason }) => {
     const { receipt, onDay } = await takeStanding(w, receiptId, given)
     if (receipt.invoiceId !== null) refuse({ code: 'void-counter-sale', number: receipt.number })
+    await refuseMatched(w, receipt.entryId)
     await takeBack(w, receipt, { on: onDay, kind: 'voided', reason, bankFee: zeroMoney(w.currency) })
     return { id: receiptId, answer: () => receiptView(w, receiptId) }
   },

@@ -35,7 +35,7 @@ export const voidRefund = defineCommand('void-refund', voidRefundInput, async (w
     const left = await layawayLeft(w, sale.id)
     if (layaway.minor > left.minor) refuse({ code: 'more-than-open', open: left, asked: layaway })
   }
-  const tax = negateTaxes(await listTaxOfEntry(w.tx, refund.entryId, w.currency))
+  const tax = negateTaxes(await listTaxOfEntry(w.tx, refund.entryId, 'ahead', w.currency))
   const entryId = await w.post(
     postRefundVoid({
       on: onDay,

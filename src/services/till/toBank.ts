@@ -1,4 +1,5 @@
 import { bankSlipInput, settleCardsInput } from '@/contract/inputs/till/toBank'
+import type { z } from 'zod'
 import { isPositiveMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import { postBankingSlip, postCardSettlement } from '@/core/ledger'
 import { takeNumber } from '@/data/queries/numbers'
@@ -23,7 +24,7 @@ const take = async (w: Work, ids: readonly number[], method: 'cheque' | 'card'):
 }
 
 /** Cash and cheques go to the bank as one sum: one line of the statement. A cheque goes once. */
-export const bankSlip = defineCommand('bank-slip', bankSlipInput, async (w, s) => {
+export const writeSlip = async (w: Work, s: z.output<typeof bankSlipInput>) => {
   const onDay = paperDay(w, s.on)
   const cash = w.money(s.cash, 'cash')
   const cheques = await take(w, s.cheques, 'cheque')
@@ -56,11 +57,14 @@ export const bankSlip = defineCommand('bank-slip', bankSlipInput, async (w, s) =
       cheques: toDecimalString(ofCheques),
       total: toDecimalString(total),
     }),
+    entryId,
+    total,
   }
-})
+}
+export const bankSlip = defineCommand('bank-slip', bankSlipInput, writeSlip)
 
 /** Card takings arrived at the bank, less fees. A receipt arrives once. */
-export const settleCards = defineCommand('settle-cards', settleCardsInput, async (w, s) => {
+export const writeSettlement = async (w: Work, s: z.output<typeof settleCardsInput>) => {
   const onDay = paperDay(w, s.on)
   const receipts = await take(w, s.receipts, 'card')
   const late = receipts.find((r) => r.on > onDay)
@@ -90,5 +94,8 @@ export const settleCards = defineCommand('settle-cards', settleCardsInput, async
       fees: toDecimalString(fees),
       net: toDecimalString(subtractMoney(gross, fees)),
     }),
+    entryId,
+    total: subtractMoney(gross, fees),
   }
-})
+}
+export const settleCards = defineCommand('settle-cards', settleCardsInput, writeSettlement)

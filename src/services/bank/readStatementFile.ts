@@ -1,0 +1,68 @@
+import Papa from 'papaparse'
+import {
+  guessColumns,
+  readCamt,
+  readCsv,
+  readOfx,
+  type CsvFormat,
+  type ReadStatement,
+  type StatementFormat,
+} from '@/core/bank'
+import { err } from '@/core/result'
+import { decodeXml } from '@/core/xml'
+
+/** Text of a table or of OFX: what its marks say, else UTF-8, else what Windows writes. Null where it is no text. */
+const decodeText = (bytes: Uint8Array): string | null => {
+  const utf16 = bytes[0] === 0xff && bytes[1] === 0xfe
+  const labels = utf16 ? ['utf-16le'] : ['utf-8', 'windows-1252']
+  for (const label of labels) {
+    try {
+      const text = new TextDecoder(label, { fatal: true }).decode(bytes)
+      // Control characters stand in no table.
+      // eslint-disable-next-line no-control-regex
+      return /[\u0000-\u0008\u000e-\u001f]/.test(text) ? null : text
+    } catch {
+      continue
+    }
+  }
+  return null
+}
+
+const formatOf = (text: string): StatementFormat =>
+  /<OFX>/i.test(text.slice(0, 4000)) ? 'ofx' : /^\s*(<\?xml|<[A-Za-z])/.test(text) ? 'camt.053' : 'csv'
+
+const rowsOf = (text: string, delimiter: string | undefined): readonly (readonly string[])[] =>
+  Papa.parse<string[]>(text, { delimiter: delimiter ?? '', skipEmptyLines: false }).data
+
+interface About {
+  readonly currency: string
+  readonly dayFirst: boolean
+  /** How the bank of the account writes tables; null where nobody said it yet. */
+  readonly table: CsvFormat | null
+}
+
+/** A table whose columns nobody named yet. */
+export interface UnknownTable {
+  readonly headings: readonly string[]
+  readonly columns: ReturnType<typeof guessColumns>['columns']
+  readonly rows: readonly (readonly string[])[]
+}
+
+/** A statement from the bytes of a file, whatever its format; a table whose columns are not known yet is told as it is. */
+export const readStatementFile = (
+  bytes: Uint8Array,
+  { currency, dayFirst, table }: About,
+): { readonly read: ReadStatement } | { readonly unknown: UnknownTable } => {
+  const text = decodeText(bytes)
+  if (text === null) return { read: err({ why: 'not-text' }) }
+  const format = formatOf(text)
+  if (format === 'ofx') return { read: readOfx(text, currency) }
+  if (format === 'camt.053') {
+    const xml = decodeXml(bytes)
+    return { read: xml === null ? err({ why: 'not-text' }) : readCamt(xml, currency) }
+  }
+  const rows = rowsOf(text, table?.delimiter)
+  if (table) return { read: readCsv(rows, table, { currency, dayFirst }) }
+  const { headings, columns } = guessColumns(rows)
+  return { unknown: { headings, columns, rows: rows.slice(0, 6) } }
+}
