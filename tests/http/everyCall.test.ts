@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { openTour, PASSPHRASE, type Made, type Tour } from './tour/desk'
+import { bank } from './tour/bank'
 import { buying } from './tour/buying'
 import { money } from './tour/money'
 import { office } from './tour/office'
@@ -30,6 +31,7 @@ peopleAndGoods(() => tour, made)
 sales(() => tour, made)
 money(() => tour, made)
 buying(() => tour, made)
+bank(() => tour, made)
 office(() => tour, made)
 
 test('no call of the table was left out', () => {

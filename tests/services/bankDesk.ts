@@ -55,7 +55,11 @@ export const openBank = async () => {
   /** Takes the first proposal of a line as it is. */
   const take = async (statementId: number, lineId: number) => {
     const proposal = (await proposals(statementId)).find((p) => p.lineId === lineId)!
-    return s.answer(matchLine, { lineId, settles: proposal.settles, fee: proposal.fee })
+    return s.answer(matchLine, {
+      lineId,
+      settles: proposal.settles.map((x) => ({ ...x, receiptIds: x.receiptIds && [...x.receiptIds] })),
+      fee: proposal.fee,
+    })
   }
   return { ...desk, bank, bring, refused, invoice, proposals, statement, accountId, holds, take }
 }

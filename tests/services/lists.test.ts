@@ -20,6 +20,9 @@ import { openSides, type Sides } from './sidesDesk'
 import type { TestShop } from './shop'
 import { bankSlip, settleCards } from '@/services/till/toBank'
 import { draftTaxReturn } from '@/services/books/taxReturn'
+import { addBankAccount } from '@/services/bank/keepBankAccount'
+import { importStatement } from '@/services/bank/importStatement'
+import { ofx } from '../files/statements'
 import { closePeriod } from '@/services/books/closePeriod'
 import { changeSettings } from '@/services/access/changeSettings'
 import { enterBill } from '@/services/buying/enterBill'
@@ -47,6 +50,7 @@ const queryOf = (name: string): Record<string, string> => {
   if (name === 'drawer') return { on: '2026-03-03' }
   if (name === 'account') return { account: String(receivablesAccount) }
   if (name === 'open-items') return { customer: String(quick) }
+  if (name === 'bank-lines') return { statement: '1' }
   if (name === 'tax-return') return { return: '1' }
   if (name === 'stock-card') return { goods: String(rosin) }
   return {}
@@ -121,6 +125,8 @@ const toBankAndOnTheShopfront = async (s: TestShop, onDay: Sides['onDay']) => {
   await onDay('2026-03-06', bankSlip, { cash: '20.00', cheques: [] })
   const [card] = await listToBank(s.db, 'card', day('2026-03-06'), 'USD')
   await onDay('2026-03-06', settleCards, { receipts: [present(card).id], fees: '0.50' })
+  const { id: bankAccountId } = await s.answer(addBankAccount, { name: 'House bank' })
+  await onDay('2026-03-07', importStatement, { bankAccountId, base64: Buffer.from(ofx()).toString('base64') })
   await onDay('2026-03-07', draftTaxReturn, { from: '2026-03-01', through: '2026-03-06' })
   await onDay('2026-03-07', closePeriod, { through: day('2026-01-31'), reason: '' })
   await onDay('2026-03-07', changeSettings, { shopfrontOpen: true })

@@ -1,3 +1,4 @@
+import { bankLines, bankStatements } from './bank'
 import {
   bills,
   goodsReceived,
@@ -72,6 +73,8 @@ export const LISTS = {
   'tax-return': taxPapers,
   account,
   accounts,
+  'bank-statements': bankStatements,
+  'bank-lines': bankLines,
   closings,
   'banking-slips': slips,
   'card-settlements': settlements,

@@ -233,6 +233,7 @@ export const promisesAnswers = {
       cheques: decimalText,
       total: decimalText,
       entryId: z.int(),
+      voidedOn: dayText.nullable(),
     }),
   ),
   'POST /banking-slips': z.object({
@@ -252,6 +253,7 @@ export const promisesAnswers = {
       fees: decimalText,
       net: decimalText,
       entryId: z.int(),
+      voidedOn: dayText.nullable(),
     }),
   ),
   'POST /card-settlements': z.object({

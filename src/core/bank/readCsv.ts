@@ -26,7 +26,7 @@ export interface CsvColumns {
 export interface CsvFormat {
   readonly columns: CsvColumns
   readonly delimiter?: string
-  readonly decimal?: string
+  readonly decimal?: ',' | '.'
   /** Like `DD.MM.YYYY`: years, months and days by their letters, all else as it stands. */
   readonly date?: string
 }

@@ -10,7 +10,7 @@ interface With {
   readonly id?: number | string
   readonly query?: Readonly<Record<string, string | number>>
   readonly body?: unknown
-  /** An XML file, instead of a body. */
+  /** A file, instead of a body. */
   readonly file?: string
 }
 

@@ -30,6 +30,11 @@ export default async function Bank({ searchParams }: { searchParams: Search }) {
         }
         title="Take to the bank"
         beside="One slip matches one line on your bank statement"
+        action={
+          <To className="btn" href="/money-in/statements">
+            Bank statements
+          </To>
+        }
       />
       <ToBankForms
         key={JSON.stringify([plain(cheques), plain(cards)])}

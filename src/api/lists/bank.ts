@@ -1,0 +1,11 @@
+import { bankLinesList, statementsList } from '@/lists/statements'
+import { readBankLines, readStatements } from '@/model/bank/statements'
+import { pageOfAll, reader } from './reader'
+
+export const bankStatements = reader(statementsList, async (where, asked, size) =>
+  pageOfAll(statementsList, await readStatements(where), asked, size, where),
+)
+
+export const bankLines = reader(bankLinesList, async (where, asked, size) =>
+  pageOfAll(bankLinesList, await readBankLines(where, asked.filter.statement ?? 0), asked, size, where),
+)

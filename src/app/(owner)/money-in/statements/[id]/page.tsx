@@ -1,0 +1,67 @@
+import type { Metadata } from 'next'
+import { notFound } from 'next/navigation'
+import { formatDay } from '@/core/day'
+import { formatDigits } from '@/core/locale'
+import { isKeptByPapers } from '@/core/ledger'
+import { proposalViews } from '@/model/bank/proposals'
+import { statementView } from '@/model/bank/statements'
+import { readAccounts } from '@/model/books/journal'
+import { readPlainTaxCodes } from '@/model/books/taxCodes'
+import { FinishStatement } from '@/ui/bank/FinishStatement'
+import { StatementDesk } from '@/ui/bank/StatementDesk'
+import { Facts } from '@/ui/Facts'
+import { Heading } from '@/ui/Heading'
+import { ListExport } from '@/ui/list/ListExport'
+import { To } from '@/ui/To'
+import { idFrom, openShop } from '../../../_shop'
+
+export const metadata: Metadata = { title: 'Bank statement' }
+
+export default async function StatementPage({ params }: { params: Promise<{ id: string }> }) {
+  const shop = await openShop()
+  const id = await idFrom(params)
+  const [statement, found, accounts, codes] = await Promise.all([
+    statementView(shop.db, id, shop.currency),
+    proposalViews(shop.db, id, shop.currency),
+    readAccounts(shop),
+    readPlainTaxCodes(shop.db, shop.today),
+  ])
+  const s = statement ?? notFound()
+  const agrees = s.difference !== null && Number(s.difference) === 0
+  return (
+    <>
+      <Heading
+        above={
+          <To className="underline" href="/money-in/statements">
+            Bank statements
+          </To>
+        }
+        title={`${s.bankAccount}, ${formatDay(s.from)} through ${formatDay(s.through)}`}
+        beside={[s.name, s.doneOn ? `done ${formatDay(s.doneOn)}` : ''].filter(Boolean).join(', ')}
+        action={
+          <>
+            <ListExport name="bank-lines" query={{ statement: String(id) }} />
+            {!s.done && s.open === 0 && agrees && <FinishStatement id={id} />}
+          </>
+        }
+      />
+      <Facts
+        facts={[
+          ['Opening balance', s.opening === null ? 'not said' : formatDigits(s.opening)],
+          ['Closing balance', s.closing === null ? 'not said' : formatDigits(s.closing)],
+          ['Differs from the books by', s.difference === null ? 'not said' : formatDigits(s.difference)],
+          ['Open lines', `${s.open} of ${s.count}`],
+          ...(s.doubles > 0 ? [['Known from before', String(s.doubles)] as const] : []),
+        ]}
+      />
+      <StatementDesk
+        lines={s.lines}
+        proposals={found?.proposals ?? []}
+        accounts={accounts.filter((a) => !isKeptByPapers(a)).map(({ id: of, code, name }) => ({ id: of, code, name }))}
+        taxCodes={codes.map(({ code, name }) => ({ code, name }))}
+        done={s.done}
+        currency={shop.currency}
+      />
+    </>
+  )
+}

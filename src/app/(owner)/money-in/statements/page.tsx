@@ -1,0 +1,46 @@
+import type { Metadata } from 'next'
+import { bankStatements } from '@/api/lists/bank'
+import { formatDigits } from '@/core/locale'
+import { bankAccountViews } from '@/model/bank/statements'
+import { AddBankAccount } from '@/ui/bank/BankAccountForm'
+import { BringStatement } from '@/ui/bank/BringStatement'
+import { Facts } from '@/ui/Facts'
+import { Heading } from '@/ui/Heading'
+import { ListExport } from '@/ui/list/ListExport'
+import { ListRows } from '@/ui/list/ListView'
+import { To } from '@/ui/To'
+import { openList } from '../../_list'
+import { openShop, queryOf, type Search } from '../../_shop'
+
+export const metadata: Metadata = { title: 'Bank statements' }
+
+export default async function Statements({ searchParams }: { searchParams: Search }) {
+  const [shop, query] = await Promise.all([openShop(), queryOf(searchParams)])
+  const [accounts, open] = await Promise.all([bankAccountViews(shop.db, shop), openList(bankStatements, shop, query)])
+  return (
+    <>
+      <Heading
+        above={
+          <To className="underline" href="/money-in">
+            Money in
+          </To>
+        }
+        title="Bank statements"
+        beside="Does the bank say what your books say?"
+        action={<AddBankAccount first={accounts.length === 0} />}
+      />
+      {accounts.length > 0 && (
+        <>
+          <Facts facts={accounts.map((a) => [a.name, formatDigits(a.balance)] as const)} />
+          <BringStatement accounts={accounts.map(({ id, name }) => ({ id, name }))} />
+        </>
+      )}
+      <ListRows open={open} about={shop} />
+      {open.rows.length > 0 && (
+        <p className="no-print mt-5">
+          <ListExport name="bank-statements" query={open.query} />
+        </p>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,216 @@
+'use client'
+import { useRef, useState } from 'react'
+import { formatDay, type Day } from '@/core/day'
+import { formatDigits } from '@/core/locale'
+import type { ProposalView } from '@/model/bank/proposals'
+import type { StatementView } from '@/model/bank/statements'
+import { usePageKeys } from '../acts/pageKeys'
+import { LedgerHead, right } from '../LedgerHead'
+import { lazily } from '../lazily'
+import { Panel } from '../Panel'
+import { Refusal } from '../Refusal'
+import { useSend } from '../send'
+
+const OtherForm = lazily(() => import('./OtherForm').then((m) => m.OtherForm))
+
+type Line = StatementView['lines'][number]
+
+interface Props {
+  readonly lines: readonly Line[]
+  readonly proposals: readonly ProposalView[]
+  readonly accounts: readonly { readonly id: number; readonly code: string; readonly name: string }[]
+  readonly taxCodes: readonly { readonly code: string; readonly name: string }[]
+  /** The statement is done: nothing of it changes. */
+  readonly done: boolean
+  readonly currency: string
+}
+
+const SURE = 0.5
+const focusLine = (id: number | undefined): void => {
+  if (id !== undefined) document.querySelector<HTMLElement>(`[data-line="${id}"]`)?.focus()
+}
+
+/** The line that has the focus. */
+const focused = (): number | null => {
+  const at = document.activeElement?.closest<HTMLElement>('[data-of-line]')?.dataset.ofLine
+  return at === undefined ? null : Number(at)
+}
+
+/** A statement line by line: Enter takes what is proposed, figures take another one, and all of it can be undone. */
+export const StatementDesk = ({ lines, proposals, accounts, taxCodes, done, currency }: Props) => {
+  const { send, busy, refused } = useSend()
+  const [asked, setAsked] = useState<Line | null>(null)
+  const [onlyOpen, setOnlyOpen] = useState(false)
+  const settling = useRef(false)
+  const proposed = (line: Line): readonly ProposalView[] => proposals.filter((p) => p.lineId === line.id)
+  const nextAfter = (line: Line): number | undefined => {
+    const open = lines.filter((l) => l.state === 'open' && l.id !== line.id)
+    return (open.find((l) => lines.indexOf(l) > lines.indexOf(line)) ?? open[0])?.id
+  }
+  const take = async (line: Line, p: ProposalView | undefined) => {
+    if (!p || settling.current || done) return
+    settling.current = true
+    const next = nextAfter(line)
+    const settles = p.settles.map((s) => ({ ...s, receiptIds: s.receiptIds && [...s.receiptIds] }))
+    const made = await send('POST', '/bank/matches', { lineId: line.id, settles, fee: p.fee })
+    settling.current = false
+    if (made) focusLine(next)
+  }
+  const undo = (line: Line) =>
+    send('DELETE', `/bank/matches/${line.id}`, undefined as never, { say: () => 'The line is open again.' })
+  const onLine = (run: (line: Line) => void) => () => {
+    const line = lines.find((l) => l.id === focused()) ?? lines.find((l) => l.state === 'open')
+    if (line) run(line)
+  }
+  usePageKeys(
+    done
+      ? []
+      : [
+          ...[1, 2, 3].map((n) => ({
+            key: String(n),
+            label: `Take proposal ${n}`,
+            run: onLine((line) => void take(line, proposed(line)[n - 1])),
+          })),
+          { key: 'o', label: 'Something else', run: onLine((line) => line.state === 'open' && setAsked(line)) },
+          { key: 'u', label: 'Undo the line', run: onLine((line) => line.state === 'settled' && void undo(line)) },
+        ],
+  )
+  const shown = onlyOpen ? lines.filter((l) => l.state === 'open') : lines
+  return (
+    <>
+      <div className="no-print mb-2 flex flex-wrap items-center justify-between gap-3">
+        <label className="flex items-center gap-2">
+          <input type="checkbox" checked={onlyOpen} onChange={(e) => setOnlyOpen(e.target.checked)} /> Open lines only
+        </label>
+        {!done && (
+          <span className="sub max-sm:hidden">
+            ↑ ↓ line · Enter takes the first proposal · 2, 3 another · o something else · u undo
+          </span>
+        )}
+      </div>
+      <Refusal refused={refused} />
+      <table className="ledger">
+        <LedgerHead heads={['Date', 'Text', right('Amount', 'w-30'), 'What it is']} />
+        <tbody>
+          {shown.map((line) => (
+            <tr key={line.id} data-of-line={line.id} className="align-top">
+              <td className="whitespace-nowrap">{formatDay(line.on as Day)}</td>
+              <td className="max-w-80 break-words">{line.text || <span className="sub">no text</span>}</td>
+              <td className={`fig ${line.amount.startsWith('-') ? '' : 'text-patina-700'}`}>
+                {formatDigits(line.amount)}
+              </td>
+              <td className="min-w-60">
+                {line.state === 'settled' ? (
+                  <Settled line={line} done={done} onUndo={() => void undo(line)} />
+                ) : (
+                  <Open
+                    line={line}
+                    proposed={proposed(line)}
+                    busy={busy}
+                    done={done}
+                    onTake={(p) => void take(line, p)}
+                    onOther={() => setAsked(line)}
+                  />
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {shown.length === 0 && <p className="sub mt-3">No open lines.</p>}
+      <Panel open={asked !== null} onClose={() => setAsked(null)} title="What is it?">
+        {asked && (
+          <OtherForm
+            line={asked}
+            accounts={accounts}
+            taxCodes={taxCodes}
+            currency={currency}
+            onDone={() => {
+              const next = nextAfter(asked)
+              setAsked(null)
+              setTimeout(() => focusLine(next), 0)
+            }}
+          />
+        )}
+      </Panel>
+    </>
+  )
+}
+
+interface SettledProps {
+  readonly line: Line
+  readonly done: boolean
+  readonly onUndo: () => void
+}
+
+const Settled = ({ line, done, onUndo }: SettledProps) => (
+  <div className="flex items-baseline justify-between gap-3">
+    <span>
+      {line.settles.map((s, i) => (
+        <a key={i} href={`/books/entries/${s.entryId}`} className="block hover:underline">
+          <span aria-hidden>✓ </span>
+          {s.text}
+          {line.settles.length > 1 && <span className="sub"> {formatDigits(s.amount)}</span>}
+        </a>
+      ))}
+    </span>
+    {!done && (
+      <button type="button" data-row data-line={line.id} className="text-xs underline" onClick={onUndo}>
+        Undo
+      </button>
+    )}
+  </div>
+)
+
+interface OpenProps {
+  readonly line: Line
+  readonly proposed: readonly ProposalView[]
+  readonly busy: boolean
+  readonly done: boolean
+  readonly onTake: (p: ProposalView) => void
+  readonly onOther: () => void
+}
+
+const Open = ({ line, proposed, busy, done, onTake, onOther }: OpenProps) => {
+  const [first, ...others] = proposed
+  const sure = first && first.degree >= SURE
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
+        {first && (
+          <button
+            type="button"
+            data-row
+            data-line={line.id}
+            className={sure ? 'btn min-h-8 px-2 py-1 text-left' : 'text-left text-iron-700 underline'}
+            disabled={busy || done}
+            onClick={() => onTake(first)}
+          >
+            {first.why}
+          </button>
+        )}
+        {!done && (
+          <button
+            type="button"
+            {...(first ? {} : { 'data-row': true, 'data-line': line.id })}
+            className="text-xs underline"
+            onClick={onOther}
+          >
+            Something else <span className="sr-only">than: {line.text}</span>
+          </button>
+        )}
+      </div>
+      {others.map((p, i) => (
+        <button
+          key={i}
+          type="button"
+          className="sub mt-1 block text-left hover:underline"
+          disabled={busy || done}
+          onClick={() => onTake(p)}
+        >
+          <kbd className="font-figure">{i + 2}</kbd> {p.why}
+        </button>
+      ))}
+    </>
+  )
+}
