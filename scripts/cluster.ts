@@ -51,10 +51,22 @@ const run = (bin: string, program: string, args: readonly string[]): { ok: boole
 }
 
 /** Where the data lies: in the home folder, or, when root's home shuts the postgres user out, under /var/lib. */
-const dataFolder = (home: string): string => {
+export const dataFolder = (home: string): string => {
   if (!asRoot || othersMayEnter(dirname(home))) return join(home, 'postgres')
   const name = createHash('sha256').update(resolve(home)).digest('hex').slice(0, 12)
   return join('/var/lib/iron-till', name)
+}
+
+/** Where the application keeps backups: beside the data, in a folder that its user may write. */
+export const backupFolder = (home: string): string => {
+  const data = dataFolder(home)
+  const folder = dirname(data) === home ? join(home, 'backups') : `${data}-backups`
+  mkdirSync(folder, { recursive: true, mode: 0o700 })
+  if (asRoot) {
+    const { uid, gid } = postgresUser()
+    chownSync(folder, uid, gid)
+  }
+  return folder
 }
 
 export const freePort = (wanted = 0): Promise<number> =>

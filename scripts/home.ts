@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process'
+import { randomBytes } from 'node:crypto'
 import {
   accessSync,
   chmodSync,
@@ -128,4 +129,17 @@ export const lockHome = async (home: string): Promise<HomeLock> => {
       if (read(file)?.pid === process.pid) rmSync(file, { force: true })
     },
   }
+}
+
+/** Whether a program runs on the home folder now. */
+export const runsOn = (home: string): boolean => {
+  const holder = read(join(home, 'running.json'))
+  return holder !== null && runs(holder)
+}
+
+/** A secret of the home folder, made when it is first asked for and readable by its owner alone. */
+export const keptSecret = (home: string, name: string): string => {
+  const file = join(home, name)
+  if (!existsSync(file)) writeFileSync(file, randomBytes(24).toString('hex'), { mode: 0o600 })
+  return readFileSync(file, 'utf8').trim()
 }

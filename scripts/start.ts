@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto'
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { mkdirSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { createStream } from 'rotating-file-stream'
 import { DEMO_PASSPHRASE, loadDemo } from '../demo/load'
@@ -11,8 +11,8 @@ import { makeApiToken } from '../src/services/access/tokens'
 import { businessDate, pinnedDay } from '../src/services/clock'
 import { formatDay } from '../src/core/day'
 import { build } from './build'
-import { endServers, freePort, startCluster, type Cluster } from './cluster'
-import { lockHome, makeHome, SetUpProblem, type HomeLock } from './home'
+import { backupFolder, endServers, freePort, startCluster, type Cluster } from './cluster'
+import { keptSecret, lockHome, makeHome, SetUpProblem, type HomeLock } from './home'
 import { serve } from './serve'
 import { sayProblem } from './sayProblem'
 import { log as programLog } from '../src/log'
@@ -46,13 +46,6 @@ const readPort = (): number => {
   if (!/^\d+$/.test(given) || port < 1 || port > 65_535)
     throw new SetUpProblem(`PORT is a number from 1 to 65535; it is “${given}”. Give another one: PORT=3100 bin/start`)
   return port
-}
-
-/** A secret of the home folder, made at the first start and readable by its owner alone. */
-const keptSecret = (home: string, name: string): string => {
-  const file = join(home, name)
-  if (!existsSync(file)) writeFileSync(file, randomBytes(24).toString('hex'), { mode: 0o600 })
-  return readFileSync(file, 'utf8').trim()
 }
 
 /** Where the application and the watch over the database write what went wrong: a few files, the oldest thrown away. */
@@ -143,6 +136,7 @@ const main = async (): Promise<void> => {
     env: {
       TILL_LOG_FILE: join(home, 'log/till.log'),
       TILL_SETUP_CODE: code,
+      TILL_BACKUPS: backupFolder(home),
       TILL_SEAL_KEY: keptSecret(home, 'secret.seal'),
     },
   })

@@ -1,3 +1,6 @@
+import { createReadStream } from 'node:fs'
+import { Readable } from 'node:stream'
+import { backUpToTake } from '@/services/backup/backUp'
 import { present } from '@/core/present'
 import { database } from '@/data/connect'
 import { readEverything } from '@/data/queries/everything'
@@ -134,6 +137,24 @@ const everything = async (request: Request): Promise<Response> => {
   return file(body, 'application/json', 'everything.json')
 }
 
+/** Everything as a backup, which `bin/restore` reads: to a token that may change things, or to whoever typed the passphrase just now. */
+const backup = async (request: Request): Promise<Response> => {
+  if (bearerOf(request) === undefined && !(await provedLately(database(), cookieOf(request, SESSION_COOKIE))))
+    return problemOf({ code: 'prove-again' })
+  log.warn('a backup was taken along')
+  const { path, name, done } = await backUpToTake()
+  const stream = createReadStream(path)
+  stream.once('close', () => void done())
+  await noteExported(database(), businessDate())
+  return new Response(Readable.toWeb(stream) as ReadableStream, {
+    headers: {
+      'content-type': 'application/octet-stream',
+      'content-disposition': `attachment; filename="${name}"`,
+      'cache-control': 'no-store',
+    },
+  })
+}
+
 const SHEET = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
 
 /** What an address narrows a list to, in words for the head of a sheet. */
@@ -179,6 +200,7 @@ const answerExport = async (request: Request): Promise<Response> => {
   const url = new URL(request.url)
   const path = url.pathname.replace(/^\/api\/v1\/export\//, '')
   if (path === 'everything.json') return everything(request)
+  if (path === 'backup') return backup(request)
   const asked = { db: database(), business, today: businessDate() }
   const list = await listFile(path, asked, url.searchParams)
   if (list) return list

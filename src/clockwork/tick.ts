@@ -7,12 +7,13 @@ import { runDueRepeats } from '@/services/sales/runRepeats'
 import { listInvoicesOfSales } from '@/data/queries/invoices'
 import { heronParcel } from '@/standins/carrier/carrier'
 import { trackParcels } from '@/services/parcels/carrier'
+import { backUpNightly } from '@/services/backup/backUp'
 import { sendPost } from './postman'
 import { runDuePlans } from './runPlans'
 
 /**
  * What happens by itself: sales and bills that come again are made on their day, what they issue is posted, plans earn their
- * charges and collect from the cards kept for them, and letters go out.
+ * charges and collect from the cards kept for them, letters go out, and once a day everything is backed up.
  */
 export const tick = async (db: Database): Promise<void> => {
   const business = await findBusiness(db)
@@ -34,4 +35,5 @@ export const tick = async (db: Database): Promise<void> => {
   await runDuePlans({ db, today })
   await trackParcels(heronParcel).run({ db, today }, {})
   await sendPost({ db, business, today })
+  await backUpNightly({ db, today })
 }

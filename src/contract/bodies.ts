@@ -237,6 +237,7 @@ export interface Bodies {
   'POST /bank/statements/{id}/finish': Body<typeof statementInput, 'statementId'>
   'POST /bank/matches': Body<typeof matchLineInput>
   'POST /bank/rules': Body<typeof addBankRuleInput>
+  'POST /backups': Nothing
   'POST /tax-returns': Body<typeof draftTaxReturnInput>
   'POST /tax-returns/{id}/file': Body<typeof taxReturnInput, 'returnId'>
   'POST /tax-returns/{id}/pay': Body<typeof payTaxReturnInput, 'returnId'>

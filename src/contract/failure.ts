@@ -195,6 +195,8 @@ export type Failure =
   | { readonly code: 'nothing-to-bank' }
   | { readonly code: 'entry-unbalanced'; readonly difference: Money }
   | { readonly code: 'account-kept-by-papers'; readonly account: string }
+  | { readonly code: 'no-backup-folder' }
+  | { readonly code: 'backup-failed'; readonly why: string }
   | { readonly code: 'is-on-statement' }
   | { readonly code: 'statement-refused'; readonly problem: StatementProblem }
   | { readonly code: 'other-account'; readonly said: string; readonly number: string }

@@ -57,6 +57,8 @@ const STATUS: Partial<Record<Failure['code'], number>> = {
   'not-to-bank': 409,
   'not-closed': 409,
   'recovered-already': 409,
+  'no-backup-folder': 409,
+  'backup-failed': 503,
   'is-on-statement': 409,
   'line-is-settled': 409,
   'line-not-settled': 409,

@@ -16,7 +16,7 @@ export type Db = Database | Transaction
  * acknowledgement: 40 ms now and then, for statements that take less than one. It is handed over while it connects: the
  * client listens for its failure itself, and would lose the connection's place for ever if we failed before it did.
  */
-const promptSocket = ({ host, port }: { host: string[]; port: number[] }): Socket =>
+export const promptSocket = ({ host, port }: { host: string[]; port: number[] }): Socket =>
   connect({ host: host[0], port: present(port[0]), noDelay: true })
 
 interface Client {

@@ -14,7 +14,7 @@ export const PASSPHRASE = 'a long passphrase'
 export const TODAY = '2026-03-10'
 
 /** The application on a database of its own, as bin/start would serve it. */
-export const openTill = async (name: string) => {
+export const openTill = async (name: string, more: Readonly<Record<string, string>> = {}) => {
   const server = openDatabase(inject('clusterUrl'))
   const databaseName = `${name}_${Date.now().toString(36)}`
   await server.db.execute(`create database ${databaseName}`)
@@ -25,7 +25,7 @@ export const openTill = async (name: string) => {
   const port = await freePort()
   const base = `http://127.0.0.1:${port}`
   const start = (today = TODAY): Promise<ChildProcess> =>
-    serve({ port, databaseUrl, env: { TILL_API_TOKEN: TOKEN, TILL_TODAY: today, TILL_CHECK_ANSWERS: '1' } })
+    serve({ port, databaseUrl, env: { TILL_API_TOKEN: TOKEN, TILL_TODAY: today, TILL_CHECK_ANSWERS: '1', ...more } })
   let running = await start()
   const request = async (method: string, path: string, body?: unknown, headers: Record<string, string> = {}) => {
     const response = await fetch(`${base}/api/v1${path}`, {

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { yearStart, type Day } from '@/core/day'
+import { day as readDay, monthStart, yearStart, type Day } from '@/core/day'
+import { monthView } from '@/model/books/month'
 import { findEntry, listEntries } from '@/data/queries/ledger'
 import { day } from '@/contract/fields'
 import { listClosings } from '@/data/queries/closings'
@@ -99,6 +100,21 @@ export const books = [
     path: { year: 'year' },
     method: 'DELETE',
   }),
+  read(
+    '/month',
+    'What is done at the end of a month and what is not, each with why.',
+    z.object({
+      month: z
+        .string()
+        .regex(/^\d{4}-(0[1-9]|1[0-2])$/, 'A month is written YYYY-MM.')
+        .optional(),
+    }),
+    ({ db, business, today, query }) =>
+      monthView(
+        { db, business, today, currency: business.currency },
+        query.month === undefined ? monthStart(today) : readDay(`${query.month}-01`),
+      ),
+  ),
   change('/books/close', 'Closes the books through a day before today.', closePeriod),
   change('/books/reopen', 'Takes a closing back, with the passphrase and a reason.', reopenPeriod),
   read('/books/closings', 'Every closing and reopening, the newest first.', noQuery, async ({ db }) => ({

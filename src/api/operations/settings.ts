@@ -12,6 +12,8 @@ import { once, parse } from '@/services/command'
 import { readQuickOffers } from '@/model/quickline/quickOffers'
 import { readToday } from '@/model/today/today'
 import { toDecimalString } from '@/core/money'
+import { readBackups } from '@/model/settings/backups'
+import { backUp } from '@/services/backup/backUp'
 import { change, noQuery, read, type Operation } from '../operation'
 import { Refusal } from '@/contract/refuse'
 import { err } from '@/core/result'
@@ -104,5 +106,16 @@ export const settings: readonly Operation[] = [
         ...(step.quantity ? { quantity: step.quantity.toString() } : {}),
       })),
     }
+  }),
+  plain(
+    { method: 'POST', path: '/backups', status: 201, summary: 'Backs everything up now, and reads it back.' },
+    async ({ till }) => {
+      const done = await backUp(till)
+      return done.ok ? ok({ status: 201, body: done.value }) : done
+    },
+  ),
+  read('/backups', 'The last backups, by themselves and by hand.', noQuery, async ({ db, today }) => {
+    const { runs, last, warning } = await readBackups(db, today)
+    return { items: runs, next: null, last, warning }
   }),
 ]

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { ACCOUNT_KINDS } from '@/core/kinds'
+import { MONTH_STEPS } from '@/core/ledger'
 import { TAX_BASES, TAX_SIDES } from '@/core/tax'
 import { dayText, decimalText, list } from './texts'
 import { entry } from './things'
@@ -112,6 +113,14 @@ export const booksAnswers = {
   'POST /tax-returns/{id}/pay': taxReturn,
   'POST /books/year-end': entry,
   'DELETE /books/year-end/{year}': entry,
+  'GET /month': z.object({
+    month: z.string(),
+    from: dayText,
+    to: dayText,
+    steps: z.array(
+      z.object({ key: z.enum(MONTH_STEPS), done: z.boolean(), why: z.string(), amount: decimalText.optional() }),
+    ),
+  }),
   'POST /books/close': z.object({ closedThrough: dayText }),
   'POST /books/reopen': z.object({ closedThrough: dayText.nullable() }),
   'GET /books/closings': list(

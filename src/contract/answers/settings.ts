@@ -2,7 +2,23 @@ import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
 
 /** What the calls of “Setting up” answer. */
+const backupRun = z.object({
+  id: z.int(),
+  on: dayText,
+  at: z.string(),
+  ok: z.boolean(),
+  name: z.string(),
+  bytes: z.int(),
+  rows: z.int(),
+  problem: z.string(),
+})
+
 export const settingsAnswers = {
+  'POST /backups': backupRun,
+  'GET /backups': list(backupRun).extend({
+    last: z.object({ on: dayText, name: z.string(), bytes: z.int(), rows: z.int() }).nullable(),
+    warning: z.enum(['failed', 'old']).nullable(),
+  }),
   'POST /setup': z.object({ name: z.string(), currency: z.string(), openingDate: dayText }),
   /** What was changed, as it is now; of the mail server only whether there is one. */
   'PATCH /settings': z.looseObject({ mailServer: z.boolean().optional() }),

@@ -1,6 +1,6 @@
 import type { CHANNELS, GOODS_KINDS, POST_STATES, REPEAT_EVERY, REPEAT_MAKES } from '../kinds'
 import type { PaperLanguage } from '../formats'
-import type { AccountKind, Method } from '../ledger'
+import type { AccountKind, Method, MonthStepKey } from '../ledger'
 import type { LayawayStands } from '../plan'
 import type { Stands } from '../sale'
 import type { TaxBasis, TaxSide } from '../tax'
@@ -103,3 +103,13 @@ export const languageName = (language: string): string =>
 export const TAX_BASIS_NAMES: Names<TaxBasis> = { invoiced: 'With the invoice', paid: 'When it is paid' }
 export const TAX_STATE_NAMES: Names<'draft' | 'filed' | 'paid'> = { draft: 'Draft', filed: 'Filed', paid: 'Paid' }
 export const TAX_SIDE_NAMES: Names<TaxSide> = { sales: 'On sales', purchases: 'On purchases' }
+export const MONTH_STEP_NAMES: Names<MonthStepKey> = {
+  drawer: 'Drawer counted',
+  slips: 'Checks at the bank',
+  statement: 'Bank statement',
+  unbilled: 'Handed over, invoiced',
+  held: 'Held money explained',
+  tax: 'Tax',
+  profit: 'Profit',
+  closed: 'Period closed',
+}

@@ -1,3 +1,4 @@
+import { readBackups, type Backups } from '../settings/backups'
 import { dueInSentence } from '@/core/receipt'
 import { compareDays, addDays, type Day } from '@/core/day'
 import { listOpenBaskets } from '@/data/queries/baskets'
@@ -49,6 +50,8 @@ export interface TodayView {
   readonly baskets: number
   /** Lots in stock that expire within a month or are past: the first of them and how many there are. */
   readonly expiring: Expiring
+  /** What is wrong with the backups: the last failed, or is old. */
+  readonly backup: Backups['warning']
   /** Pick lists that are not sent, and parcels that were lost within a month. */
   readonly sending: { readonly picks: number; readonly lost: number }
   /** What repeats will make within a week. */
@@ -59,13 +62,14 @@ export interface TodayView {
 export const readToday = async (db: Db, business: Business, today: Day): Promise<TodayView> => {
   const { currency } = business
   const ids = await listSaleIds(db, { stands: 'working' }, { limit: MOST_WORKED_ON }, today)
-  const [stories, post, baskets, again, expiring, sending] = await Promise.all([
+  const [stories, post, baskets, again, expiring, sending, backups] = await Promise.all([
     readStories(db, ids, business, today),
     countPost(db),
     business.shopfrontOpen ? listOpenBaskets(db) : [],
     readComing(db, today, 1, currency),
     countExpiring(db, addDays(today, 30)),
     countSending(db, addDays(today, -30)),
+    readBackups(db, today),
   ])
   const waiting = stories.flatMap((story) => (story.next[0] ? [{ story, step: story.next[0] }] : [])).sort(byPressure)
   const of = (stands: string) => stories.filter((s) => s.stands === stands)
@@ -117,6 +121,7 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
     baskets: baskets.length,
     expiring,
     sending,
+    backup: backups.warning,
     again: again.filter((c) => c.on <= addDays(today, 7)).slice(0, 5),
   }
 }

@@ -3,8 +3,14 @@ import { useState, type FormEvent } from 'react'
 import { request, UNANSWERED } from '../http'
 import { PassphraseField } from '../PassphraseField'
 
+interface Props {
+  /** The file, as the interface calls it. */
+  readonly name: 'everything.json' | 'backup'
+  readonly label: string
+}
+
 /** Everything in one file, for whoever types the passphrase again. */
-export const SaveEverything = () => {
+export const SaveEverything = ({ name, label }: Props) => {
   const [passphrase, setPassphrase] = useState('')
   const [problem, setProblem] = useState('')
   const [busy, setBusy] = useState(false)
@@ -17,7 +23,7 @@ export const SaveEverything = () => {
       setPassphrase('')
       setProblem('')
       // eslint-disable-next-line @next/next/no-location-assign-relative-destination -- a file to save, not a page
-      location.assign('/api/v1/export/everything.json')
+      location.assign(`/api/v1/export/${name}`)
       return
     }
     setProblem(proved.detail)
@@ -28,7 +34,7 @@ export const SaveEverything = () => {
         <PassphraseField value={passphrase} onValue={setPassphrase} problem={problem || undefined} />
       </div>
       <button className="btn" disabled={busy}>
-        Export everything (JSON)
+        {label}
       </button>
     </form>
   )

@@ -91,8 +91,8 @@ export const SETTINGS_SECTIONS = [
   {
     id: 'data',
     title: 'Your data',
-    about: 'Everything in one file, as a backup',
-    fields: ['Everything you own'],
+    about: 'Backups, and everything in one file',
+    fields: ['Backups', 'Everything you own'],
     also: ['export', 'backup', 'JSON'],
   },
   {

@@ -1,3 +1,5 @@
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { expect } from 'vitest'
 import { OPERATIONS } from '@/api/operations'
 import type { ANSWERS } from '@/contract/answers'
@@ -16,7 +18,7 @@ interface With {
 
 /** A business that is used over HTTP alone. It knows which calls have done their work, each checked against its schema. */
 export const openTour = async () => {
-  const till: Till = await openTill('tour')
+  const till: Till = await openTill('tour', { TILL_BACKUPS: join(tmpdir(), `till-tour-${process.pid}`) })
   const done = new Set<string>()
   const send = async (name: CallName, { id, query, body, file }: With) => {
     const [method = '', template = ''] = name.split(' ')

@@ -1,5 +1,10 @@
+import { rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { proveBackup } from '@/data/backup/format'
 import { describe, expect, test } from 'vitest'
 import { agreed, PASSPHRASE, type Made, type Tour } from './desk'
+import { TOKEN } from '../../browser/till'
 
 export const office = (open: () => Tour, made: Made): void => {
   describe('mail', () => {
@@ -168,6 +173,22 @@ export const office = (open: () => Tour, made: Made): void => {
       expect((await tour.does('GET /tax-returns')).items).toMatchObject([{ id: r.id, state: 'paid' }])
     })
 
+    test('say what is done at the end of a month', async () => {
+      const tour = open()
+      const { steps } = await tour.does('GET /month', { query: { month: '2026-02' } })
+      expect(steps.map((s: { key: string }) => s.key)).toEqual([
+        'drawer',
+        'slips',
+        'statement',
+        'unbilled',
+        'held',
+        'tax',
+        'profit',
+        'closed',
+      ])
+      expect((await tour.refuses('GET /month', { query: { month: '2026-13' } })).status).toBe(422)
+    })
+
     test('carry a year that is over, and take it back', async () => {
       const tour = open()
       await tour.does('POST /books/entries', {
@@ -217,6 +238,26 @@ export const office = (open: () => Tour, made: Made): void => {
   })
 
   describe('the business', () => {
+    test('is backed up, by itself and into the hand', async () => {
+      const tour = open()
+      const backup = await tour.does('POST /backups')
+      expect(backup).toMatchObject({ ok: true, on: '2026-03-10', problem: '' })
+      const all = await tour.does('GET /backups')
+      expect(all).toMatchObject({
+        warning: null,
+        last: { name: expect.stringMatching(/^iron-till-\d{8}-\d{4}\.backup$/) },
+      })
+      const address = `${tour.till.base}/api/v1/export/backup`
+      const taken = await fetch(address, { headers: { authorization: `Bearer ${TOKEN}` } })
+      const bytes = Buffer.from(await taken.arrayBuffer())
+      expect(bytes.subarray(0, 18).toString()).toBe('IRON-TILL-BACKUP 1')
+      const path = join(tmpdir(), `taken-${process.pid}.backup`)
+      writeFileSync(path, bytes)
+      expect((await proveBackup(path)).rows).toBeGreaterThanOrEqual(backup.rows)
+      rmSync(path)
+      expect((await fetch(address)).status).toBe(401)
+    })
+
     test('is found through the quick line and what it kept to look at again', async () => {
       const tour = open()
       const lines = await tour.does('GET /quick-line', { query: { text: 'hazel' } })

@@ -35,6 +35,11 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
     <>
       <Heading
         title="Books"
+        above={
+          <To className="underline" href="/books/month">
+            Month’s end
+          </To>
+        }
         beside={business.closedThrough ? `closed through ${formatDay(business.closedThrough)}` : undefined}
         action={
           <BooksActions

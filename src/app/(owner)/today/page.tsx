@@ -81,9 +81,9 @@ const sayExpiring = ({ lots }: TodayView['expiring'], first: Day, today: Day): s
 
 /** What waits beside the sales: letters, baskets, what comes again this week. */
 const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Day }) => {
-  const { post, baskets, again, expiring, sending } = view
-  if (post.waiting + post.bounced + baskets + again.length + expiring.lots + sending.picks + sending.lost === 0)
-    return null
+  const { post, baskets, again, expiring, sending, backup } = view
+  const count = post.waiting + post.bounced + baskets + again.length + expiring.lots + sending.picks + sending.lost
+  if (count === 0 && backup === null) return null
   const row = (key: string, href: string, children: ReactNode) => (
     <li key={key} className="border-b border-paper-200 py-1.5">
       <To className="hover:underline" href={href}>
@@ -95,6 +95,14 @@ const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Da
     <section>
       <h2>Also</h2>
       <ul>
+        {backup !== null &&
+          row(
+            'backup',
+            '/settings/data',
+            <span className="text-oxide-700">
+              {backup === 'failed' ? 'The last backup failed' : 'The last good backup is old'}
+            </span>,
+          )}
         {post.bounced > 0 &&
           row(
             'bounced',

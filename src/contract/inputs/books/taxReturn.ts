@@ -10,12 +10,10 @@ export const taxReturnFields = {
   basis: z.enum(TAX_BASES, { error: 'Say invoiced or paid.' }).default('invoiced'),
 }
 
-export const draftTaxReturnInput = z
-  .object(taxReturnFields)
-  .refine((r) => r.from <= r.through, {
-    path: ['through'],
-    message: 'The last day is before the first. Exchange them.',
-  })
+export const draftTaxReturnInput = z.object(taxReturnFields).refine((r) => r.from <= r.through, {
+  path: ['through'],
+  message: 'The last day is before the first. Exchange them.',
+})
 
 export const taxReturnInput = z.object({ returnId: id })
 

@@ -7,9 +7,11 @@ import { day, formatDay } from '@/core/day'
 import { formatPercent } from '@/core/locale'
 import { decimal, toDecimalString } from '@/core/money'
 import { readPlaces } from '@/model/goods/placesOf'
+import { readBackups } from '@/model/settings/backups'
 import { readSettings } from '@/model/settings/settings'
 import { Heading } from '@/ui/Heading'
 import type { UsualPlain } from '@/ui/sale/arrangementDraft'
+import { BackUpNow } from '@/ui/settings/BackUpNow'
 import { Areas } from '@/ui/settings/Areas'
 import { MoneyTermsForm } from '@/ui/settings/MoneyTermsForm'
 import { OpeningForm } from '@/ui/settings/OpeningForm'
@@ -145,21 +147,43 @@ const Access = async () => {
 }
 
 const Data = async () => {
-  const { business } = await openShop()
+  const { business, db, today } = await openShop()
+  const { last, runs, warning } = await readBackups(db, today)
   return (
-    <section>
-      <h2>Everything you own</h2>
-      <p className="mb-2">
-        All your data in one open file, as a backup or for another program. Save it somewhere outside this computer once
-        a week. {business.exportedOn ? `Last exported on ${formatDay(business.exportedOn)}.` : 'Never exported yet.'}{' '}
-        Other programs can also work with Iron Till while it runs: see{' '}
-        <To className="underline" href="/docs/api">
-          API
-        </To>
-        .
-      </p>
-      <SaveEverything />
-    </section>
+    <>
+      <section>
+        <h2>Backups</h2>
+        <p className="mb-2">
+          Everything, files included, is backed up once a day into the folder “backups” beside your data, and read back.
+          Older ones are thinned.{' '}
+          {last
+            ? `The last good one: ${formatDay(last.on)}, ${last.rows} rows, ${last.name}.`
+            : 'There is none yet; the first one is made within a minute of a start with bin/start.'}
+        </p>
+        {warning === 'failed' && (
+          <p className="text-oxide-700">The last backup failed: {runs[0]?.problem} Look at the disk, then try again.</p>
+        )}
+        {warning === 'old' && <p className="text-oxide-700">The last good backup is old. Back up now.</p>}
+        <BackUpNow />
+        <p className="mt-4 mb-2">
+          A disk can break: take one along, too. Restore it into an empty place with <code>bin/restore FILE</code>.
+        </p>
+        <SaveEverything name="backup" label="Download a backup" />
+      </section>
+      <section>
+        <h2>Everything you own</h2>
+        <p className="mb-2">
+          All your data in one open file, for another program.{' '}
+          {business.exportedOn ? `Last taken along on ${formatDay(business.exportedOn)}.` : 'Never taken along yet.'}{' '}
+          Other programs can also work with Iron Till while it runs: see{' '}
+          <To className="underline" href="/docs/api">
+            API
+          </To>
+          .
+        </p>
+        <SaveEverything name="everything.json" label="Export everything (JSON)" />
+      </section>
+    </>
   )
 }
 

@@ -1,0 +1,49 @@
+import { addDays, addMonths, monthStart, type Day } from '@/core/day'
+import { monthSteps, type MonthStep } from '@/core/ledger'
+import { isZeroMoney, toDecimalString } from '@/core/money'
+import { sumRole } from '@/data/queries/balances'
+import { readMonthFacts } from '@/data/queries/monthFacts'
+import type { Where } from '../where'
+import { readProfitAndLoss } from './books'
+import { readTaxRows, sumsOfRows } from './taxReturns'
+
+/** The end of the month of a day: what is done and what is not. */
+export const readMonth = async ({ db, business, today, currency }: Where, of: Day) => {
+  const from = monthStart(of)
+  const to = addDays(addMonths(from, 1), -1)
+  const span = { from, to }
+  const [facts, drawer, checks, bank, report, rows] = await Promise.all([
+    readMonthFacts(db, span, currency),
+    sumRole(db, 'drawer', to, currency),
+    sumRole(db, 'cheques', to, currency),
+    sumRole(db, 'bank', to, currency),
+    readProfitAndLoss(db, span, currency),
+    readTaxRows(db, { from, through: to, basis: 'invoiced' }, currency),
+  ])
+  const { due } = sumsOfRows(rows, currency)
+  const steps = monthSteps({
+    isOver: to < today,
+    to,
+    drawer: { holds: drawer, movedOn: facts.cashOn, countedOn: facts.countedOn },
+    checks,
+    banks: { count: facts.banks, done: facts.banksDone, holds: bank },
+    notInvoiced: facts.notInvoiced,
+    onAccount: { amount: facts.onAccount, customers: facts.onAccountOf },
+    tax: { filed: facts.taxFiled, due, any: rows.some((r) => Number(r.tax) !== 0) || !isZeroMoney(due) },
+    profit: report.profit,
+    closedThrough: business.closedThrough,
+  })
+  return { month: from.slice(0, 7), from, to, steps }
+}
+export type MonthPage = Awaited<ReturnType<typeof readMonth>>
+
+export const monthView = async (where: Where, of: Day) => {
+  const { steps, ...month } = await readMonth(where, of)
+  return {
+    ...month,
+    steps: steps.map(({ amount, ...step }: MonthStep) => ({
+      ...step,
+      ...(amount && { amount: toDecimalString(amount) }),
+    })),
+  }
+}

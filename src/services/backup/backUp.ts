@@ -1,0 +1,74 @@
+import { mkdir, mkdtemp, readdir, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { Failure } from '@/contract/failure'
+import { backupDay, backupName, keptBackups } from '@/core/backup'
+import { present } from '@/core/present'
+import { err, ok, type Result } from '@/core/result'
+import { writeBackup } from '@/data/backup/write'
+import { insertBackupRun, listBackupRuns, type BackupRunRow } from '@/data/queries/backupRuns'
+import { log } from '@/log'
+import type { Till } from '../command'
+
+/** Where backups are kept that are made by themselves; nowhere where nothing is said. */
+const folderOf = (): string | null => process.env.TILL_BACKUPS ?? null
+const databaseUrl = (): string => present(process.env.DATABASE_URL)
+
+/** Throws away what is older than what is kept. Files of other names are left alone. */
+const thin = async (folder: string, today: Till['today']): Promise<void> => {
+  const names = (await readdir(folder)).filter((name) => backupDay(name) !== null)
+  const kept = keptBackups(names, today)
+  for (const name of names) if (!kept.has(name)) await rm(join(folder, name), { force: true })
+}
+
+let running = false
+
+/** Backs everything up into the folder of backups, reads it back, and throws away older ones. What went wrong is kept, too. */
+export const backUp = async ({ db, today }: Till): Promise<Result<BackupRunRow, Failure>> => {
+  const folder = folderOf()
+  if (folder === null) return err({ code: 'no-backup-folder' })
+  if (running) return err({ code: 'under-way' })
+  running = true
+  const name = backupName(new Date())
+  try {
+    await mkdir(folder, { recursive: true, mode: 0o700 })
+    const { bytes, rows } = await writeBackup(databaseUrl(), join(folder, name))
+    await insertBackupRun(db, { onDay: today, ok: true, name, bytes: BigInt(bytes), rows })
+    await thin(folder, today)
+  } catch (problem) {
+    log.error({ err: problem }, 'the backup failed')
+    const said = problem instanceof Error ? problem.message.slice(0, 300) : 'unknown'
+    await insertBackupRun(db, { onDay: today, ok: false, name, problem: said })
+    return err({ code: 'backup-failed', why: said })
+  } finally {
+    running = false
+  }
+  return ok(present((await listBackupRuns(db, 1))[0]))
+}
+
+/** Once each day, by itself: again after an hour where it failed. */
+export const backUpNightly = async (till: Till): Promise<void> => {
+  if (folderOf() === null) return
+  const [last] = await listBackupRuns(till.db, 1)
+  const lately = last && Date.now() - last.at.getTime() < 3_600_000
+  if (last && last.on === till.today && (last.ok || lately)) return
+  await backUp(till)
+}
+
+/** A backup to take along, in a folder of its own; `done` throws it away. */
+export const backUpToTake = async (): Promise<{
+  readonly path: string
+  readonly name: string
+  readonly done: () => Promise<void>
+}> => {
+  const folder = await mkdtemp(join(tmpdir(), 'till-backup-'))
+  const done = () => rm(folder, { recursive: true, force: true })
+  const name = backupName(new Date())
+  try {
+    const { path } = await writeBackup(databaseUrl(), join(folder, name))
+    return { path, name, done }
+  } catch (problem) {
+    await done()
+    throw problem
+  }
+}
