@@ -103,6 +103,7 @@ import type {
   matchLineInput,
   statementInput,
 } from '@/contract/inputs/bank/bank'
+import type { openingInput } from '@/contract/inputs/books/opening'
 import type { yearEndInput } from '@/contract/inputs/books/yearEnd'
 import type { closePeriodInput, reopenPeriodInput } from '@/contract/inputs/books/closePeriod'
 import type { passphraseInput, tokenInput } from '@/contract/inputs/access/entry'
@@ -237,6 +238,7 @@ export interface Bodies {
   'POST /bank/statements/{id}/finish': Body<typeof statementInput, 'statementId'>
   'POST /bank/matches': Body<typeof matchLineInput>
   'POST /bank/rules': Body<typeof addBankRuleInput>
+  'POST /books/opening': Body<typeof openingInput>
   'POST /backups': Nothing
   'POST /tax-returns': Body<typeof draftTaxReturnInput>
   'POST /tax-returns/{id}/file': Body<typeof taxReturnInput, 'returnId'>

@@ -195,6 +195,7 @@ export type Failure =
   | { readonly code: 'nothing-to-bank' }
   | { readonly code: 'entry-unbalanced'; readonly difference: Money }
   | { readonly code: 'account-kept-by-papers'; readonly account: string }
+  | { readonly code: 'opening-differs'; readonly difference: Money }
   | { readonly code: 'no-backup-folder' }
   | { readonly code: 'backup-failed'; readonly why: string }
   | { readonly code: 'is-on-statement' }

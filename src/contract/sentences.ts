@@ -197,6 +197,8 @@ const SENTENCES: Sentences = {
   'more-than-held': (f) => `Only ${formatMoney(f.held)} is held there (you entered ${formatMoney(f.asked)}).`,
   'nothing-asked': () => 'Enter a percentage or an amount above zero.',
   'entry-unbalanced': (f) => `Debits and credits differ by ${formatMoney(f.difference)}. Make both sides equal.`,
+  'opening-differs': (f) =>
+    `Debits are ${formatMoney(f.difference)} more than credits (below zero: less). Correct a row, or leave equity out: then the rest is yours.`,
   'no-backup-folder': () => 'No folder for backups is known to this start. Start with bin/start, or run bin/backup.',
   'backup-failed': (f) => `The backup failed: ${f.why}. Look at the disk, then try again.`,
   'is-on-statement': () => 'A line of a bank statement is matched to this. Undo the match first (Money in, Bank).',

@@ -5,6 +5,7 @@ import { findEntry, listEntries } from '@/data/queries/ledger'
 import { day } from '@/contract/fields'
 import { listClosings } from '@/data/queries/closings'
 import { accountView } from '@/model/books/account'
+import { openBooks } from '@/services/books/openBooks'
 import { addAccount, changeAccount, mergeAccount } from '@/services/books/keepAccount'
 import { closeYear, reopenYear } from '@/services/books/closeYear'
 import { closePeriod, reopenPeriod } from '@/services/books/closePeriod'
@@ -115,6 +116,7 @@ export const books = [
         query.month === undefined ? monthStart(today) : readDay(`${query.month}-01`),
       ),
   ),
+  change('/books/opening', 'What the business had and owed when its books began here.', openBooks, { status: 201 }),
   change('/books/close', 'Closes the books through a day before today.', closePeriod),
   change('/books/reopen', 'Takes a closing back, with the passphrase and a reason.', reopenPeriod),
   read('/books/closings', 'Every closing and reopening, the newest first.', noQuery, async ({ db }) => ({

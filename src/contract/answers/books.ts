@@ -113,6 +113,7 @@ export const booksAnswers = {
   'POST /tax-returns/{id}/pay': taxReturn,
   'POST /books/year-end': entry,
   'DELETE /books/year-end/{year}': entry,
+  'POST /books/opening': entry.extend({ difference: decimalText }),
   'GET /month': z.object({
     month: z.string(),
     from: dayText,

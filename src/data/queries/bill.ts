@@ -138,7 +138,7 @@ export const listOpenBills = async (
     open: string
     has_bank: boolean
   }>(sql`
-    select b.id, b.number, b.their_number, b.supplier_id, s.name as supplier, b.on_day::text as on_day, b.due_on::text as due_on,
+    select b.id, b.number, b.their_number, b.supplier_id, s.name as supplier, coalesce(b.paper_on, b.on_day)::text as on_day, b.due_on::text as due_on,
            b.discount_on::text as discount_on, (b.gross - coalesce(f.filled, 0))::text as open,
            s.iban || s.bank_account <> '' as has_bank
       from (select id from bill where filled < gross and voided_on is null

@@ -150,6 +150,8 @@ export const bill = pgTable(
       .references(() => supplier.id),
     theirNumber: text().notNull(),
     onDay: onDay().notNull(),
+    /** Its own day where it was owed before these books began: its age runs from it, and nothing else. */
+    paperOn: onDay(),
     dueOn: onDay().notNull(),
     /** Paid by then it costs so much less, where that was agreed. */
     discountOn: onDay(),

@@ -22,6 +22,8 @@ export const due = pgTable(
       .notNull()
       .references(() => customer.id),
     issuedOn: onDay().notNull(),
+    /** Its own day where it was owed before these books began: its age runs from it, and nothing else. */
+    paperOn: onDay(),
     dueOn: onDay().notNull(),
     amount: minor().notNull(),
     filled: minor()
@@ -206,7 +208,7 @@ export const heldMove = pgTable(
     onDay: onDay().notNull(),
     amount: minor().notNull(),
     why: text({
-      enum: ['receipt', 'invoice', 'credit-note', 'refund', 'void', 'use', 'move', 'fee', 'payoff'],
+      enum: ['receipt', 'invoice', 'credit-note', 'refund', 'void', 'use', 'move', 'fee', 'payoff', 'opening'],
     }).notNull(),
     receiptId: integer().references(() => receipt.id),
     invoiceId: integer().references(() => invoice.id),

@@ -76,13 +76,14 @@ const movesOf = async (w: Work, lines: readonly Counted[], placeId: number, onDa
  * What was counted replaces what the books had on that day. More than expected comes in at the unit cost given (else at the average so
  * far), less leaves at what it cost; the difference goes to stock adjustments. A line counts only what it names: a lot, or serials.
  */
-export const countStock = defineCommand('count-stock', countStockInput, async (w, input) => {
+export const writeCount = async (w: Work, input: z.output<typeof countStockInput>) => {
   const onDay = paperDay(w, input.on)
   const place = placeNamed(await listPlaces(w.tx), input.placeId, 'placeId')
   const moves = await movesOf(w, input.lines, place.id, onDay)
   const { id, number, value } = await writeStockPaper(w, moves, { kind: 'stock-count', on: onDay, placeId: place.id })
   return {
     id,
+    value,
     answer: async () => {
       const { canGo, rows } = await tellMoves(w, moves)
       return {
@@ -96,4 +97,5 @@ export const countStock = defineCommand('count-stock', countStockInput, async (w
       }
     },
   }
-})
+}
+export const countStock = defineCommand('count-stock', countStockInput, writeCount)
