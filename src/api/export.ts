@@ -1,3 +1,5 @@
+import { listCards } from '@/data/queries/customers'
+import { writeCards } from '@/services/people/cards'
 import { createReadStream } from 'node:fs'
 import { Readable } from 'node:stream'
 import { backUpToTake } from '@/services/backup/backUp'
@@ -117,6 +119,10 @@ const OTHERS: readonly (readonly [
 ])[] = [
   [/^mark$/, (_, { business }) => keptFile(business.markFileId ?? 0)],
   [/^handovers\/(\d{1,9})\/labels\.pdf$/, async (m, asked) => named(await makeParcelLabels(asked, Number(m[1])))],
+  [
+    /^customers\.vcf$/,
+    async (_, { db }) => file(writeCards(await listCards(db)), 'text/vcard; charset=utf-8', 'customers.vcf'),
+  ],
   [/^picks\.pdf$/, async (_, asked) => named(await makeRound(asked))],
   [/^labels\.pdf$/, (_, asked, query) => labels(asked, query)],
   [/^files\/(\d{1,9})$/, (m) => keptFile(Number(m[1]))],

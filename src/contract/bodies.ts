@@ -104,6 +104,7 @@ import type {
   statementInput,
 } from '@/contract/inputs/bank/bank'
 import type { openingInput } from '@/contract/inputs/books/opening'
+import type { importCustomersInput } from '@/contract/inputs/people/importCustomers'
 import type { yearEndInput } from '@/contract/inputs/books/yearEnd'
 import type { closePeriodInput, reopenPeriodInput } from '@/contract/inputs/books/closePeriod'
 import type { passphraseInput, tokenInput } from '@/contract/inputs/access/entry'
@@ -239,6 +240,8 @@ export interface Bodies {
   'POST /bank/matches': Body<typeof matchLineInput>
   'POST /bank/rules': Body<typeof addBankRuleInput>
   'POST /books/opening': Body<typeof openingInput>
+  'POST /customers/import': Body<typeof importCustomersInput>
+  'POST /calendar': Nothing
   'POST /backups': Nothing
   'POST /tax-returns': Body<typeof draftTaxReturnInput>
   'POST /tax-returns/{id}/file': Body<typeof taxReturnInput, 'returnId'>

@@ -1,3 +1,5 @@
+import { importCustomers } from '@/services/people/importCustomers'
+import { dropCalendarLink, makeCalendarLink } from '@/services/access/calendar'
 import { z } from 'zod'
 import { yearStart } from '@/core/day'
 import { day, id as idField } from '@/contract/fields'
@@ -85,4 +87,13 @@ export const people = [
       statementView(db, id, { from: query.from ?? yearStart(today), to: query.to ?? today }, business),
     'customer',
   ),
+  change(
+    '/customers/import',
+    'Customers from vCard, CSV or XLSX; first looked at, then all or the good ones.',
+    importCustomers,
+  ),
+  change('/calendar', 'A secret address of the calendar of what is due and wanted; told once.', makeCalendarLink, {
+    status: 201,
+  }),
+  change('/calendar', 'Ends the address of the calendar.', dropCalendarLink, { method: 'DELETE' }),
 ]

@@ -5,6 +5,15 @@ import { datedLine } from './saleThings'
 
 /** What the calls of “People” answer. */
 export const peopleAnswers = {
+  'POST /customers/import': z.object({
+    rows: z.int(),
+    added: z.int(),
+    problems: z.array(z.object({ row: z.int(), code: z.string(), message: z.string() })),
+    preview: z.array(z.object({ row: z.int(), name: z.string(), email: z.string(), phone: z.string() })),
+    written: z.boolean(),
+  }),
+  'POST /calendar': z.object({ secret: z.string(), path: z.string() }),
+  'DELETE /calendar': z.object({}),
   'POST /customers': customer,
   'GET /customers': list(standing),
   'GET /customers/look-alikes': list(standing.extend({ why: z.string() })),

@@ -266,3 +266,19 @@ const asStanding = ({ id, name, contact, email, phone, kind, sales, ...sums }: S
   const [owed, late, held] = [amount(sums.owed), amount(sums.late), amount(sums.held)]
   return { id, name, contact, email, phone, kind, owed, late, held, sales }
 }
+
+/** Names with addresses of e-mail that are customers already, as `name|email` in lower case. */
+export const findCustomersCalled = async (db: Db, names: readonly string[]): Promise<ReadonlySet<string>> => {
+  const wanted = [...new Set(names.map((n) => n.trim().toLowerCase()))]
+  const rows = await db.execute<{ key: string }>(
+    sql`select lower(name) || '|' || lower(email) as key from customer where lower(name) = any(${sql.param(wanted)}::text[]) and joined_to_id is null`,
+  )
+  return new Set(rows.map((r) => r.key))
+}
+
+/** Customers as an address book keeps them, by name. */
+export const listCards = (db: Db) =>
+  db.execute<{ name: string; contact: string; email: string; phone: string; address: string; note: string }>(sql`
+    select c.name, c.contact, c.email, c.phone, c.note,
+           coalesce((select a.text from address a where a.customer_id = c.id and a.kind = 'bill-to' order by a.is_default desc, a.id limit 1), '') as address
+      from customer c where c.joined_to_id is null and not c.walk_in order by lower(c.name), c.id`)

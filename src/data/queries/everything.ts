@@ -14,6 +14,7 @@ export const KEPT_BACK: Readonly<Record<string, 'whole' | readonly string[]>> = 
   basket: ['token_hash'],
   command: 'whole',
   mailbox: 'whole',
+  calendar_link: 'whole',
   business: ['passphrase_hash', 'smtp_url', 'demo_passphrase'],
 }
 

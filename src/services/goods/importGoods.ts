@@ -8,6 +8,7 @@ import { defineCommand, type Work } from '../command'
 import { needed, quantityOrZero, text, unitPrice } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
 import { readTableFile, type FileTable } from './readTableFile'
+import { cellsOf, findColumns } from './tableColumns'
 
 /** What a column may be called, in lower case without spaces; the first is what an export calls it. */
 const COLUMNS = {
@@ -25,7 +26,6 @@ const COLUMNS = {
   reorderAt: ['reorderat', 'reorder', 'minimum'],
   onShopfront: ['onshopfront', 'shopfront', 'onlineshop'],
 } as const
-type Column = keyof typeof COLUMNS
 
 const yes = z
   .string()
@@ -73,29 +73,6 @@ export interface RowProblem {
   readonly message: string
 }
 
-const plainName = (s: string) => s.toLowerCase().replace(/[^a-z]/g, '')
-
-/** Which column of the file holds what; refused where there is no code, name or price. */
-const findColumns = (table: FileTable): Partial<Record<Column, number>> => {
-  const found: Partial<Record<Column, number>> = {}
-  for (const [column, names] of Object.entries(COLUMNS) as [Column, readonly string[]][]) {
-    const at = table.columns.findIndex((c) => names.includes(plainName(c)))
-    if (at >= 0) found[column] = at
-  }
-  const missing = (['code', 'name', 'price'] as const).filter((c) => found[c] === undefined)
-  if (missing.length > 0)
-    refuse({
-      code: 'invalid',
-      errors: [
-        {
-          path: 'base64',
-          message: `There is no column ${missing.join(', no column ')}. The first row names the columns: code, name, price, and whichever else of ${Object.keys(COLUMNS).slice(4).join(', ')}.`,
-        },
-      ],
-    })
-  return found
-}
-
 interface Judged {
   readonly good: readonly (Row & {
     readonly at: number
@@ -108,14 +85,7 @@ interface Judged {
 
 /** Every row judged on its own and against the others and what is there: nothing is written. */
 const judge = async (w: Work, table: FileTable): Promise<Judged> => {
-  const columns = findColumns(table)
-  const cellsOf = (cells: readonly string[]) =>
-    Object.fromEntries(
-      Object.keys(COLUMNS).map((c) => [
-        c,
-        columns[c as Column] === undefined ? '' : (cells[present(columns[c as Column])] ?? ''),
-      ]),
-    )
+  const columns = findColumns(table, COLUMNS, ['code', 'name', 'price'])
   const [codes, accounts] = await Promise.all([w.taxCodes(), listAccounts(w.tx)])
   const there = await findGoodsByCodes(
     w.tx,
@@ -131,8 +101,8 @@ const judge = async (w: Work, table: FileTable): Promise<Judged> => {
   const good: Judged['good'][number][] = []
   table.rows.forEach((cells, i) => {
     const at = i + 2
-    const given = cellsOf(cells)
-    const wrong = (message: string) => problems.push({ row: at, code: given.code ?? '', message })
+    const given = cellsOf(cells, columns, COLUMNS)
+    const wrong = (message: string) => problems.push({ row: at, code: given.code, message })
     const parsed = row.safeParse(given)
     if (!parsed.success)
       return void wrong(parsed.error.issues.map((x) => `${String(x.path[0] ?? '')}: ${x.message}`).join(' '))

@@ -238,6 +238,32 @@ export const office = (open: () => Tour, made: Made): void => {
   })
 
   describe('the business', () => {
+    test('has a calendar behind a secret, and its customers as cards', async () => {
+      const tour = open()
+      const { secret, path } = await tour.does('POST /calendar')
+      const calendar = await fetch(`${tour.till.base}${path}`)
+      expect([calendar.status, (await calendar.text()).slice(0, 15)]).toEqual([200, 'BEGIN:VCALENDAR'])
+      expect((await fetch(`${tour.till.base}/api/v1/calendar/${secret}x.ics`)).status).toBe(404)
+      await tour.does('DELETE /calendar')
+      expect((await fetch(`${tour.till.base}${path}`)).status).toBe(404)
+      const authorization = `Bearer ${TOKEN}`
+      const cards = await fetch(`${tour.till.base}/api/v1/export/customers.vcf`, { headers: { authorization } })
+      const text = await cards.text()
+      expect(text).toContain('FN:Hazel Adair')
+      const base64 = Buffer.from(text).toString('base64')
+      const looked = await tour.does('POST /customers/import', { body: { base64 } })
+      expect([looked.added, looked.problems.length]).toEqual([0, looked.rows])
+    })
+
+    test('has opening balances that agree', async () => {
+      const tour = open()
+      const body = { on: '2026-01-02', accounts: [{ code: '1500', debit: '100.00' }] }
+      expect(await tour.does('POST /books/opening', { body })).toMatchObject({ on: '2026-01-02', difference: '0.00' })
+      const accounts = [...body.accounts, { code: '3000', credit: '90.00' }]
+      const off = await tour.refuses('POST /books/opening', { body: { ...body, accounts } })
+      expect([off.status, off.kind]).toEqual([422, 'opening-differs'])
+    })
+
     test('is backed up, by itself and into the hand', async () => {
       const tour = open()
       const backup = await tour.does('POST /backups')

@@ -1,0 +1,114 @@
+import { importCustomersInput } from '@/contract/inputs/people/importCustomers'
+import { email } from '@/contract/inputs/people/keepCustomer'
+import { z } from 'zod'
+import { needed, text } from '@/contract/fields'
+import { refuse } from '@/contract/refuse'
+import { present } from '@/core/present'
+import { findCustomersCalled } from '@/data/queries/customers'
+import { defineCommand, type Work } from '../command'
+import { readTableFile } from '../goods/readTableFile'
+import { cellsOf, findColumns } from '../goods/tableColumns'
+import { readCards } from './cards'
+import { writeCustomer } from './keepCustomer'
+
+const COLUMNS = {
+  name: ['name', 'customer', 'company', 'fullname'],
+  contact: ['contact', 'contactperson', 'attention'],
+  email: ['email', 'mail', 'emailaddress'],
+  phone: ['phone', 'tel', 'telephone', 'mobile'],
+  address: ['address', 'billto', 'billingaddress', 'street'],
+  kind: ['kind', 'group'],
+  note: ['note', 'notes'],
+  days: ['days', 'net', 'terms', 'paymentterms'],
+} as const
+type Given = Readonly<Record<keyof typeof COLUMNS, string>>
+
+const row = z.object({
+  name: needed(200, 'A name'),
+  contact: text(200),
+  email,
+  phone: text(60),
+  address: text(500),
+  kind: text(40),
+  note: text(4000),
+  days: z.string().regex(/^\d{0,4}$/, 'Days are a whole number.'),
+})
+
+/** The rows of a file: of an address book, or of a table whose first row names the columns. */
+const rowsIn = async (base64: string): Promise<{ readonly from: number; readonly rows: readonly Given[] }> => {
+  const start = Buffer.from(base64.slice(0, 60), 'base64').toString('utf8')
+  if (/^\uFEFF?\s*BEGIN:VCARD/i.test(start)) {
+    const cards = readCards(
+      Buffer.from(base64, 'base64')
+        .toString('utf8')
+        .replace(/^\uFEFF/, ''),
+    )
+    if (cards === null)
+      return refuse({
+        code: 'invalid',
+        errors: [{ path: 'base64', message: 'This vCard file is damaged. Save it again.' }],
+      })
+    return { from: 1, rows: cards.map((c) => ({ ...c, kind: '', days: '' })) }
+  }
+  const table = await readTableFile(base64)
+  const columns = findColumns(table, COLUMNS, ['name'])
+  return { from: 2, rows: table.rows.map((cells) => cellsOf(cells, columns, COLUMNS)) }
+}
+
+/** Each row on its own, against the others and against the customers there are. */
+const judge = async (w: Work, { from, rows }: Awaited<ReturnType<typeof rowsIn>>) => {
+  const known = await findCustomersCalled(
+    w.tx,
+    rows.map((r) => r.name),
+  )
+  const seen = new Map<string, number>()
+  const problems: { readonly row: number; readonly code: string; readonly message: string }[] = []
+  const good: { readonly at: number; readonly given: z.output<typeof row> }[] = []
+  for (const [i, given] of rows.entries()) {
+    const at = from + i
+    const key = `${given.name.trim().toLowerCase()}|${given.email.trim().toLowerCase()}`
+    const parsed = row.safeParse(given)
+    const message = !parsed.success
+      ? parsed.error.issues.map((x) => `${String(x.path[0] ?? '')}: ${x.message}`).join(' ')
+      : seen.has(key)
+        ? `name: ${given.name} stands in row ${seen.get(key)} already.`
+        : known.has(key)
+          ? `name: ${given.name} is a customer already.`
+          : null
+    if (message !== null) problems.push({ row: at, code: given.name, message })
+    else if (parsed.success) good.push({ at, given: parsed.data })
+    seen.set(key, at)
+  }
+  return { good, problems }
+}
+
+/** Customers from an address book or a spreadsheet: first looked at, row by row; then written all at once or not at all. */
+export const importCustomers = defineCommand('import-customers', importCustomersInput, async (w, { base64, mode }) => {
+  const file = await rowsIn(base64)
+  const { good, problems } = await judge(w, file)
+  if (mode === 'all' && problems.length > 0)
+    refuse({ code: 'rows-wrong', count: problems.length, first: present(problems[0]) })
+  if (mode !== 'look')
+    for (const { given } of good) {
+      const { address, days, ...fields } = given
+      await writeCustomer(w, {
+        ...fields,
+        ...(days !== '' && { terms: { net: Number(days) } }),
+        ...(address !== '' && {
+          addresses: [{ kind: 'bill-to' as const, text: address, isDefault: true, instructions: '', taxArea: '' }],
+        }),
+      })
+    }
+  return {
+    id: 1,
+    answer: async () => ({
+      rows: file.rows.length,
+      added: good.length,
+      problems,
+      preview: good
+        .slice(0, 20)
+        .map(({ at, given: { name, email: mail, phone } }) => ({ row: at, name, email: mail, phone })),
+      written: mode !== 'look',
+    }),
+  }
+})
