@@ -1,3 +1,4 @@
+import { keysOf } from '@/core/keysOf'
 import { createParser, parseAsInteger, parseAsString, parseAsStringLiteral } from 'nuqs/server'
 import { isDay, type Day } from '@/core/day'
 
@@ -39,7 +40,7 @@ export const search = (label: string, placeholder: string): Field<string> => ({
 const literal =
   (as: 'links' | 'choice') =>
   <T extends string>(label: string, names: Readonly<Record<T, string>>, placeholder = 'any'): Field<T> => {
-    const values = Object.keys(names) as T[]
+    const values = keysOf<T>(names)
     const parser = parseAsStringLiteral(values)
     return {
       as,

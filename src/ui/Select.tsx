@@ -1,4 +1,5 @@
 'use client'
+import { keysOf } from '@/core/keysOf'
 import { useId, type ReactNode } from 'react'
 
 interface Props<T extends string> {
@@ -14,7 +15,7 @@ interface Props<T extends string> {
 /** One of a few, each with its name. */
 export const Select = <T extends string>({ label, value, options, onValue, hideLabel, className = '' }: Props<T>) => {
   const id = useId()
-  const values = Object.keys(options) as T[]
+  const values = keysOf<T>(options)
   return (
     <div>
       <label htmlFor={id} className={hideLabel ? 'sr-only' : 'label'}>

@@ -96,8 +96,16 @@ test('every tie stays at zero over random histories', { timeout: 600_000 }, asyn
   // Every paper of buying was written at least once.
   for (const table of ['bill', 'goods_returned', 'supplier_credit', 'landed_cost', 'cost_share', 'supplier_payment'])
     expect([table, await h.idOf(table, 0)]).not.toEqual([table, 0])
+  for (const kind of ['due', 'account']) {
+    const matched = await Promise.all(shops.map(({ shop }) => matchedAs(shop, kind)))
+    expect([kind, Math.max(...matched)]).not.toEqual([kind, 0])
+  }
   expect(h.done).toBeGreaterThan(600)
 })
+
+/** How many lines of statements are something of a kind. */
+const matchedAs = async (of: TestShop, kind: string): Promise<number> =>
+  (await of.db.execute<{ n: number }>(sql`select count(*)::int as n from bank_match where kind = ${kind}`))[0]!.n
 
 test('the caches say what the papers say', async () => {
   const business = (await findBusiness(s.db))!

@@ -1,6 +1,5 @@
 import { GOODS_KINDS } from '@/core/kinds'
 import { z } from 'zod'
-import { listAccounts } from '@/data/queries/accounts'
 import { adjustStock } from '@/services/goods/adjustStock'
 import { countStock } from '@/services/goods/countStock'
 import { moveStock } from '@/services/goods/moveStock'

@@ -1,4 +1,4 @@
-import { addDays, type Day } from '../day'
+import { addDays, day, daysBetween, isDay, type Day } from '../day'
 
 /** What a backup is called: by the moment it was made, in the time of the world, so that names sort by it. */
 export const backupName = (at: Date): string =>
@@ -7,13 +7,14 @@ export const backupName = (at: Date): string =>
 /** The day in the name of a backup; null where it is none of ours. */
 export const backupDay = (name: string): Day | null => {
   const said = /^iron-till-(\d{4})(\d{2})(\d{2})-\d{4}\.backup$/.exec(name)
-  return said ? (`${said[1]}-${said[2]}-${said[3]}` as Day) : null
+  const on = said && `${said[1]}-${said[2]}-${said[3]}`
+  return on && isDay(on) ? on : null
 }
 
 /** So many days each has its backup; then so many weeks one, and so many months one. */
 const [DAYS, WEEKS, MONTHS] = [7, 5, 12]
 
-const weekOf = (d: Day): number => Math.floor(Date.parse(d) / 604_800_000)
+const weekOf = (d: Day): number => Math.floor(daysBetween(day('1990-01-01'), d) / 7)
 
 /**
  * Which backups are kept: all of the last seven days, the newest of each of the last five weeks and of each of the last twelve

@@ -1,3 +1,4 @@
+import { keysOf } from '../keysOf'
 import { isDay, type Day } from '../day'
 import { addMoney, money, negateMoney, subtractMoney, zeroMoney, type Money } from '../money'
 import { present } from '../present'
@@ -265,7 +266,7 @@ export const guessColumns = (
     .findIndex((r) => r.some((c) => GUESSES.on.test(c.trim())) && r.filter((c) => c.trim() !== '').length > 2)
   const headings = (rows[Math.max(at, 0)] ?? []).map((h) => h.trim())
   const columns: Partial<Record<keyof CsvColumns, string>> = {}
-  for (const key of Object.keys(GUESSES) as (keyof CsvColumns)[]) {
+  for (const key of keysOf<keyof CsvColumns>(GUESSES)) {
     const heading = headings.find((h) => GUESSES[key].test(h))
     if (heading) columns[key] = heading
   }

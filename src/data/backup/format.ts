@@ -48,7 +48,7 @@ export const readHead = async (path: string): Promise<BackupHead & { readonly fr
   const sum = createHash('sha256')
   let first = Buffer.alloc(0)
   for await (const chunk of createReadStream(path, { end: length - 1 })) {
-    const bytes = chunk as Buffer
+    const bytes: Buffer = chunk
     sum.update(bytes)
     if (first.length < 4000) first = Buffer.concat([first, bytes.subarray(0, 4000)])
   }
@@ -58,7 +58,7 @@ export const readHead = async (path: string): Promise<BackupHead & { readonly fr
   const line = first.subarray(0, newline).toString('utf8')
   if (newline < 0 || !line.startsWith(`${MAGIC} `))
     throw new NotABackup('This file is no backup of Iron Till that this version reads. Nothing was changed.')
-  const head = JSON.parse(line.slice(MAGIC.length)) as BackupHead
+  const head: BackupHead = JSON.parse(line.slice(MAGIC.length))
   return { ...head, from: newline + 1, to: length - 1 }
 }
 

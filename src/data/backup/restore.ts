@@ -13,7 +13,7 @@ const MIGRATIONS = fileURLToPath(new URL('../migrations', import.meta.url))
 interface Journal {
   readonly entries: readonly { readonly tag: string }[]
 }
-const journalOf = (): Journal => JSON.parse(readFileSync(join(MIGRATIONS, 'meta/_journal.json'), 'utf8')) as Journal
+const journalOf = (): Journal => JSON.parse(readFileSync(join(MIGRATIONS, 'meta/_journal.json'), 'utf8'))
 
 /** Makes the tables as they were after so many migrations: those the backup was written from. */
 const makeTables = async (url: string, count: number): Promise<void> => {

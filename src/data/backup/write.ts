@@ -28,7 +28,7 @@ async function* everyTable(client: postgres.ReservedSql, goOn: () => void): Asyn
     yield `COPY public.${quoted(name)} (${list}) FROM stdin;\n`
     const copy = await client.unsafe(`copy public.${quoted(name)} (${list}) to stdout`).readable()
     for await (const chunk of copy) {
-      const bytes = chunk as Buffer
+      const bytes: Buffer = chunk
       for (const byte of bytes) if (byte === 0x0a) rows++
       yield bytes
     }

@@ -14,7 +14,7 @@ export interface MonthFacts {
   /** Money on account of customers, and of how many. */
   readonly onAccount: Money
   readonly onAccountOf: number
-  /** Bank accounts, and those with a statement that is done and reaches the last day. */
+  /** Bank accounts, and those with a statement that is done and reaches the last day, or the last on which anything moved. */
   readonly banks: number
   readonly banksDone: number
   /** A filed return reaches the last day. */
@@ -43,7 +43,9 @@ export const readMonthFacts = async (db: Db, { from, to }: Span, currency: strin
                                         group by 1 having sum(amount) <> 0) x) as on_account_of,
            (select count(*)::int from bank_account) as banks,
            (select count(*)::int from bank_account b where exists (select from bank_statement s
-             where s.bank_account_id = b.id and s.done_on is not null and s.through >= ${to})) as banks_done,
+             where s.bank_account_id = b.id and s.done_on is not null
+               and (s.through >= ${to} or s.through >= ${from} and not exists (select from entry_line l
+                     where l.account_id = b.account_id and l.on_day > s.through and l.on_day <= ${to})))) as banks_done,
            exists (select from tax_return r where r.filed_on is not null and r.through >= ${to}) as tax_filed`)
   const r = present(row)
   return {

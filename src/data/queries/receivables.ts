@@ -22,7 +22,8 @@ export interface AgedRow extends Ages {
 const openAsOf = (asOf: Day) => sql`
   later as (select due_id, sum(amount) as later from due_fill where on_day > ${asOf} group by due_id),
   open as (
-    select d.id, d.invoice_id, d.sale_id, d.customer_id, coalesce(d.paper_on, d.issued_on) as issued_on, d.due_on, d.label, d.amount - d.filled + coalesce(l.later, 0) as open
+    select d.id, d.invoice_id, d.sale_id, d.customer_id, coalesce(d.paper_on, d.issued_on) as issued_on, d.due_on, d.label,
+           d.amount - d.filled + coalesce(l.later, 0) as open
       from due d left join later l on l.due_id = d.id where d.filled < d.amount and d.issued_on <= ${asOf}
     union all
     select d.id, d.invoice_id, d.sale_id, d.customer_id, coalesce(d.paper_on, d.issued_on) as issued_on, d.due_on, d.label, l.later

@@ -1,3 +1,4 @@
+import { keysOf } from '@/core/keysOf'
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 
@@ -26,7 +27,7 @@ let loaded: ReadonlyMap<string, Buffer> | null = null
 /** Every typeface by the name it is registered under: a face and a script. Read once. */
 export const fontFiles = (): ReadonlyMap<string, Buffer> => {
   loaded ??= new Map(
-    (Object.keys(FAMILY) as Face[]).flatMap((face) => {
+    keysOf<Face>(FAMILY).flatMap((face) => {
       const [family, weight] = FAMILY[face]
       const hebrew = weight === 400 ? 400 : 700
       return [

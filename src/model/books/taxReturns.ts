@@ -47,10 +47,8 @@ export const readTaxRows = async (
 
 /** An amount as it was written down. */
 export const amountOf = (text: string, currency: string): Money => {
-  const negative = text.startsWith('-')
-  const parsed = parseMoney(text.replace('-', ''), currency)
-  const read = parsed.ok ? parsed.value : zeroMoney(currency)
-  return negative ? money(-read.minor, currency) : read
+  const read = parseMoney(text, currency)
+  return read.ok ? read.value : zeroMoney(currency)
 }
 
 /** What rows come to. */

@@ -1,7 +1,7 @@
 import type { SettleInput } from '@/contract/inputs/bank/bank'
 import { refuseAt } from '@/contract/refuse'
 import { postBankLine, type BankLinePart } from '@/core/ledger'
-import { isPositiveMoney, negateMoney, subtractMoney, sumMoney, zeroMoney, type Money } from '@/core/money'
+import { isPositiveMoney, negateMoney, zeroMoney, type Money } from '@/core/money'
 import { codesOn, computeTax } from '@/core/tax'
 import { present } from '@/core/present'
 import { listAccounts } from '@/data/queries/accounts'
@@ -87,7 +87,13 @@ export const postOnAccounts = async (
     if (t.taxes.length > 0) await insertTaxMoves(w.tx, t.components, { onDay: line.on, why: 'bank', entryId })
     if (t.code && t.purchaseTax.minor !== 0n)
       await insertPurchaseTax(w.tx, [
-        { entryId, onDay: line.on, taxCodeId: t.code.id, net: -t.net.minor, tax: -t.purchaseTax.minor },
+        {
+          entryId,
+          onDay: line.on,
+          taxCodeId: t.code.id,
+          net: negateMoney(t.net).minor,
+          tax: negateMoney(t.purchaseTax).minor,
+        },
       ])
   }
   return all.map(({ of, code }) => ({

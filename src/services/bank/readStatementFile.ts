@@ -19,7 +19,6 @@ const decodeText = (bytes: Uint8Array): string | null => {
     try {
       const text = new TextDecoder(label, { fatal: true }).decode(bytes)
       // Control characters stand in no table.
-      // eslint-disable-next-line no-control-regex
       return /[\u0000-\u0008\u000e-\u001f]/.test(text) ? null : text
     } catch {
       continue

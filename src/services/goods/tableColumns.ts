@@ -1,3 +1,4 @@
+import { keysOf } from '@/core/keysOf'
 import { present } from '@/core/present'
 import { refuse } from '@/contract/refuse'
 import type { FileTable } from './tableFile'
@@ -14,7 +15,7 @@ export const findColumns = <C extends string>(
   needed: readonly NoInfer<C>[],
 ): Partial<Record<C, number>> => {
   const found: Partial<Record<C, number>> = {}
-  const all = Object.keys(names) as C[]
+  const all = keysOf<C>(names)
   for (const column of all) {
     const at = table.columns.findIndex((c) => names[column].includes(plainName(c)))
     if (at >= 0) found[column] = at
@@ -40,5 +41,5 @@ export const cellsOf = <C extends string>(
   names: ColumnNames<C>,
 ): Record<C, string> =>
   Object.fromEntries(
-    (Object.keys(names) as C[]).map((c) => [c, columns[c] === undefined ? '' : (cells[present(columns[c])] ?? '')]),
+    keysOf<C>(names).map((c) => [c, columns[c] === undefined ? '' : (cells[present(columns[c])] ?? '')]),
   ) as Record<C, string>

@@ -52,8 +52,10 @@ const addressOf = (card: ICAL.Component): string => {
 /** Cards of an address book, version 3 or 4; null where the text holds none that can be read. */
 export const readCards = (text: string): readonly Card[] | null => {
   try {
-    const read = ICAL.parse(text) as unknown[]
-    const all = (Array.isArray(read[0]) ? read : [read]) as ConstructorParameters<typeof ICAL.Component>[0][]
+    const read: unknown = ICAL.parse(text)
+    // One card alone is not in a list of cards.
+    const all: ConstructorParameters<typeof ICAL.Component>[0][] =
+      Array.isArray(read) && Array.isArray(read[0]) ? read : [read]
     return all.map((one) => {
       const card = new ICAL.Component(one)
       const org = textOf(card, 'org')

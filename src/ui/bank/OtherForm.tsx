@@ -19,7 +19,10 @@ interface Props {
 
 const schema = () =>
   import('zod').then(({ z }) =>
-    z.object({ lineId: z.number(), settles: z.array(z.object({ accountId: z.number('Choose an account.') }).loose()) }),
+    z.object({
+      lineId: z.number(),
+      settles: z.array(z.object({ accountId: z.number().positive('Choose an account.') }).loose()),
+    }),
   )
 
 /** What a line is that nothing proposes: income or an expense of an account, or a customer’s money. */
@@ -57,24 +60,27 @@ const ToAccount = ({ line, accounts, taxCodes, onDone }: Props) => {
       method="POST"
       path="/bank/matches"
       schema={schema}
-      start={{ accountId: '', taxCode: '', remember: false, contains: line.text.replace(/[\d/.-]+/g, ' ').trim() }}
+      start={{
+        settles: [{ accountId: '', taxCode: '' }],
+        remember: false,
+        contains: line.text.replace(/[\d/.-]+/g, ' ').trim(),
+      }}
       asBody={(d) => ({
         lineId: line.id,
-        settles: [
-          {
-            kind: 'account' as const,
-            accountId: d.accountId === '' ? (undefined as never) : Number(d.accountId),
-            amount,
-            taxCode: d.taxCode || undefined,
-          },
-        ],
+        settles: d.settles.map((s) => ({
+          kind: 'account' as const,
+          accountId: Number(s.accountId),
+          amount,
+          taxCode: s.taxCode || undefined,
+        })),
       })}
       onDone={(_, d) => {
-        if (d.remember && d.contains.trim() !== '')
+        const [meant] = d.settles
+        if (meant && d.remember && d.contains.trim() !== '')
           void call('POST', '/bank/rules', {
             contains: d.contains.trim(),
-            accountId: Number(d.accountId),
-            taxCode: d.taxCode || undefined,
+            accountId: Number(meant.accountId),
+            taxCode: meant.taxCode || undefined,
             always: true,
           })
         onDone()
@@ -83,7 +89,7 @@ const ToAccount = ({ line, accounts, taxCodes, onDone }: Props) => {
     >
       <div className="grid gap-3">
         <FormSelect
-          name="accountId"
+          name="settles.0.accountId"
           label="Account"
           options={[
             { value: '', name: '' },
@@ -91,7 +97,7 @@ const ToAccount = ({ line, accounts, taxCodes, onDone }: Props) => {
           ]}
         />
         <FormSelect
-          name="taxCode"
+          name="settles.0.taxCode"
           label="Tax in it"
           options={[
             { value: '', name: 'None' },

@@ -56,8 +56,7 @@ export const StatementDesk = ({ lines, proposals, accounts, taxCodes, done, curr
     settling.current = false
     if (made) focusLine(next)
   }
-  const undo = (line: Line) =>
-    send('DELETE', `/bank/matches/${line.id}`, undefined as never, { say: () => 'The line is open again.' })
+  const undo = (line: Line) => send('DELETE', `/bank/matches/${line.id}`, {}, { say: () => 'The line is open again.' })
   const onLine = (run: (line: Line) => void) => () => {
     const line = lines.find((l) => l.id === focused()) ?? lines.find((l) => l.state === 'open')
     if (line) run(line)

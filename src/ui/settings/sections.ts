@@ -92,7 +92,7 @@ export const SETTINGS_SECTIONS = [
     id: 'data',
     title: 'Your data',
     about: 'Backups, and everything in one file',
-    fields: ['Backups', 'Everything you own'],
+    fields: ['Backups', 'Calendar', 'Everything you own'],
     also: ['export', 'backup', 'JSON'],
   },
   {

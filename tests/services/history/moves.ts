@@ -35,6 +35,7 @@ import { offerSale } from '@/services/sales/offerSale'
 import { startSale } from '@/services/sales/startSale'
 import type { Day } from '@/core/day'
 import type { History } from './history'
+import { BANK } from './bank'
 import { BOOKS } from './books'
 import { BUYING } from './buying'
 import { PIECES } from './pieces'
@@ -164,6 +165,7 @@ export const MOVES: Readonly<Record<Step['kind'], (h: History, x: Step, about: A
   ...PIECES,
   ...BUYING,
   ...BOOKS,
+  ...BANK,
   counter: async (h, x, { lines, on }) => h.attempt(sellAtCounter, { on, lines, method: 'card' }),
   cancel: async (h, x, { saleId, on }) => {
     return h.attempt(cancelSale, {

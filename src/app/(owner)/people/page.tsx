@@ -19,6 +19,9 @@ export default async function People({ searchParams }: { searchParams: Search })
         action={
           <>
             <ListExport name="customers" query={open.query} />
+            <To href="/people/import" className="btn">
+              Import
+            </To>
             <To href="/people/new" className="btn btn-do" data-primary>
               New customer
             </To>

@@ -11,6 +11,7 @@ import { readBackups } from '@/model/settings/backups'
 import { readSettings } from '@/model/settings/settings'
 import { Heading } from '@/ui/Heading'
 import type { UsualPlain } from '@/ui/sale/arrangementDraft'
+import { CalendarLink } from '@/ui/settings/CalendarLink'
 import { BackUpNow } from '@/ui/settings/BackUpNow'
 import { Areas } from '@/ui/settings/Areas'
 import { MoneyTermsForm } from '@/ui/settings/MoneyTermsForm'
@@ -170,6 +171,7 @@ const Data = async () => {
         </p>
         <SaveEverything name="backup" label="Download a backup" />
       </section>
+      <CalendarLink />
       <section>
         <h2>Everything you own</h2>
         <p className="mb-2">

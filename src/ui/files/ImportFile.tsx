@@ -1,0 +1,151 @@
+'use client'
+import { present } from '@/core/present'
+import { useState, type ReactNode } from 'react'
+import { readBase64 } from './readBase64'
+import { Refusal } from '../Refusal'
+import { useSend } from '../send'
+import { LedgerHead, right } from '@/ui/LedgerHead'
+
+interface Looked<Row> {
+  readonly rows: number
+  readonly added: number
+  readonly problems: readonly { readonly row: number; readonly code: string; readonly message: string }[]
+  readonly preview: readonly Row[]
+}
+
+interface Wish {
+  readonly base64: string
+  readonly mode: 'look' | 'all' | 'good'
+}
+type Ask<L> = (
+  send: ReturnType<typeof useSend>['send'],
+  wish: Wish,
+  then: { readonly say?: () => string; readonly go?: () => string },
+) => Promise<L | null>
+
+interface Props<Row, L extends Looked<Row>> {
+  /** The call that looks at it, and writes it. */
+  readonly ask: Ask<L>
+  /** What is in the file: `goods`. */
+  readonly what: string
+  /** How files end that are taken, and how that is said. */
+  readonly accept: string
+  readonly choose: string
+  /** How many known ones it changes. */
+  readonly changed?: (looked: L) => number
+  /** The cells of a row of the preview. */
+  readonly cells: (row: Row) => readonly ReactNode[]
+  /** Where one is led when it is done. */
+  readonly go: string
+}
+
+/** Things from a file: chosen, looked at row by row, then written all at once. */
+export const ImportFile = <Row, L extends Looked<Row>>({
+  ask,
+  what,
+  accept,
+  choose: says,
+  changed,
+  cells,
+  go,
+}: Props<Row, L>) => {
+  const [file, setFile] = useState<{ name: string; base64: string } | null>(null)
+  const [looked, setLooked] = useState<L | null>(null)
+  const { send, busy, refused, setRefused } = useSend()
+  const choose = async (chosen: File | undefined) => {
+    setLooked(null)
+    if (!chosen) return
+    if (chosen.size > 4_000_000)
+      return setRefused({ detail: `${chosen.name} is larger than 4 MB. Split it.`, errors: [] })
+    const base64 = await readBase64(chosen)
+    setFile({ name: chosen.name, base64 })
+    setLooked(await ask(send, { base64, mode: 'look' }, {}))
+  }
+  const write = (mode: 'all' | 'good') =>
+    ask(send, { base64: present(file).base64, mode }, { say: () => `${good} ${what} imported.`, go: () => go })
+  const updates = looked && changed ? changed(looked) : 0
+  const good = looked ? looked.added + updates : 0
+  return (
+    <div className="grid gap-5">
+      <div>
+        <label className="btn cursor-pointer focus-within:outline-2 focus-within:outline-rust-600">
+          {file ? 'Choose another file' : says}
+          <input
+            type="file"
+            accept={accept}
+            className="sr-only"
+            aria-label={`File with ${what}`}
+            disabled={busy}
+            onChange={(e) => void choose(e.target.files?.[0])}
+          />
+        </label>
+        {file && <span className="sub ml-3">{file.name}</span>}
+        {busy && <span className="sub ml-3">Reading …</span>}
+      </div>
+      <Refusal refused={refused} />
+      {looked && (
+        <>
+          <p>
+            <b>{looked.rows} rows:</b> {looked.added} new
+            {changed && `, ${updates} ${updates === 1 ? 'update' : 'updates'}`}
+            {looked.problems.length > 0 && (
+              <span className="text-oxide-700">, {looked.problems.length} with errors</span>
+            )}
+            . Nothing imported yet.
+          </p>
+          {looked.problems.length > 0 && <Problems problems={looked.problems} />}
+          {looked.preview.length > 0 && <Preview rows={looked.preview.map(cells)} of={good} />}
+          <button
+            className="btn btn-do justify-self-start"
+            data-primary
+            disabled={busy || good === 0}
+            onClick={() => void write(looked.problems.length === 0 ? 'all' : 'good')}
+          >
+            {looked.problems.length === 0 ? `Import ${good}` : `Import ${good} and skip ${looked.problems.length}`}
+          </button>
+        </>
+      )}
+    </div>
+  )
+}
+
+const SHOWN = 200
+
+const Problems = ({ problems }: Pick<Looked<never>, 'problems'>) => (
+  <section>
+    <h2>Errors</h2>
+    <table className="ledger max-w-225">
+      <LedgerHead heads={[right('Row', 'w-17.5'), { head: 'Which', className: 'w-45' }, 'Problem']} />
+      <tbody>
+        {problems.slice(0, SHOWN).map((p) => (
+          <tr key={p.row}>
+            <td className="fig">{p.row}</td>
+            <td className="max-w-45 truncate font-figure">{p.code}</td>
+            <td className="break-words">{p.message}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+    {problems.length > SHOWN && <p className="sub">and {problems.length - SHOWN} more</p>}
+  </section>
+)
+
+const Preview = ({ rows, of }: { readonly rows: readonly (readonly ReactNode[])[]; readonly of: number }) => (
+  <section>
+    <h2>Preview</h2>
+    <table className="ledger max-w-225">
+      <tbody>
+        {rows.map((cells, i) => (
+          <tr key={i}>
+            {cells.map((cell, j) => (
+              <td key={j} className={j === 0 ? '' : 'sub'}>
+                {cell}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+    {of > rows.length && <p className="sub">and {of - rows.length} more like these</p>}
+  </section>
+)
