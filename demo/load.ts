@@ -23,6 +23,7 @@ import { countedIn } from './pieces'
 import { pictureOf } from './pictureOf'
 import { payRent, rentOut } from './rent'
 import { tradeOnDay } from './trade'
+import { keepMonths } from './bankThings'
 import { writeToday } from './writeToday'
 import { sentence } from '@/contract/sentences'
 
@@ -245,6 +246,7 @@ export const loadDemo = async (
     await runAgenda(shop)
   }
   await writeToday(shop)
+  await keepMonths(shop)
   await db.execute('analyze')
   return {
     customers: shop.customers.length,

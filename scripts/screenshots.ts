@@ -18,7 +18,7 @@ const VIEWS = [
   { name: 'plan', path: '/owed/plans', plan: true },
   { name: 'goods', path: '/goods' },
   { name: 'customer', path: '/people', late: true },
-  { name: 'journal', path: '/books' },
+  { name: 'statement', path: '/money-in/statements/1' },
   { name: 'profit', path: '/books?view=profit-and-loss' },
   { name: 'buying', path: '/buying' },
   { name: 'customer-page', path: '/own', own: true },

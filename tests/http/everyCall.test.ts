@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { openTour, PASSPHRASE, type Made, type Tour } from './tour/desk'
 import { bank } from './tour/bank'
+import { books } from './tour/books'
 import { buying } from './tour/buying'
 import { money } from './tour/money'
 import { office } from './tour/office'
@@ -32,6 +33,7 @@ sales(() => tour, made)
 money(() => tour, made)
 buying(() => tour, made)
 bank(() => tour, made)
+books(() => tour)
 office(() => tour, made)
 
 test('no call of the table was left out', () => {

@@ -134,7 +134,10 @@ const heldOf = async (w: Work, filling: Filling, payer: number): Promise<readonl
     : held
 }
 
-/** Takes money (`into` another account than its method’s): fills dues, holds what is ahead for its sale, keeps the rest on account, posts it, and numbers the receipt. */
+/**
+ * Takes money (`into` another account than its method’s): fills dues, holds what is ahead for its sale, keeps the rest on
+ * account, posts it, and numbers the receipt.
+ */
 export const writeReceipt = async (w: Work, input: TakeReceipt, into?: number): Promise<number> => {
   const who = await whoPays(w, input)
   const onDay = paperDay(w, input.on)

@@ -88,17 +88,23 @@ export const StatementDesk = ({ lines, proposals, accounts, taxCodes, done, curr
         )}
       </div>
       <Refusal refused={refused} />
-      <table className="ledger">
-        <LedgerHead heads={['Date', 'Text', right('Amount', 'w-30'), 'What it is']} />
-        <tbody>
+      <table className="ledger max-sm:block max-sm:[&_td]:h-auto max-sm:[&_td]:py-1 max-sm:[&_thead]:hidden">
+        <LedgerHead heads={['Date', { head: 'Text', className: 'w-70' }, right('Amount', 'w-30'), 'What it is']} />
+        <tbody className="max-sm:block">
           {shown.map((line) => (
-            <tr key={line.id} data-of-line={line.id} className="align-top">
-              <td className="whitespace-nowrap">{formatDay(line.on as Day)}</td>
-              <td className="max-w-80 break-words">{line.text || <span className="sub">no text</span>}</td>
-              <td className={`fig ${line.amount.startsWith('-') ? '' : 'text-patina-700'}`}>
+            <tr
+              key={line.id}
+              data-of-line={line.id}
+              className="align-top max-sm:grid max-sm:h-auto max-sm:grid-cols-[1fr_auto] max-sm:pt-2"
+            >
+              <td className="whitespace-nowrap max-sm:border-0">{formatDay(line.on as Day)}</td>
+              <td className="break-words max-sm:order-3 max-sm:col-span-2 max-sm:border-0 max-sm:py-0">
+                {line.text || <span className="sub">no text</span>}
+              </td>
+              <td className={`fig max-sm:border-0 ${line.amount.startsWith('-') ? '' : 'text-patina-700'}`}>
                 {formatDigits(line.amount)}
               </td>
-              <td className="min-w-60">
+              <td className="max-sm:order-4 max-sm:col-span-2">
                 {line.state === 'settled' ? (
                   <Settled line={line} done={done} onUndo={() => void undo(line)} />
                 ) : (
@@ -181,7 +187,7 @@ const Open = ({ line, proposed, busy, done, onTake, onOther }: OpenProps) => {
             type="button"
             data-row
             data-line={line.id}
-            className={sure ? 'btn min-h-8 px-2 py-1 text-left' : 'text-left text-iron-700 underline'}
+            className={sure ? 'btn min-h-8 px-2 py-1 text-left whitespace-normal' : 'text-left text-iron-700 underline'}
             disabled={busy || done}
             onClick={() => onTake(first)}
           >

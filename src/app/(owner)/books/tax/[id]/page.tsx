@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { taxPapers } from '@/api/lists/books'
 import { formatDay } from '@/core/day'
-import { formatDigits } from '@/core/locale'
+import { formatDigits, formatPercent } from '@/core/locale'
 import { decimal } from '@/core/money'
 import { TAX_BASIS_NAMES, TAX_SIDE_NAMES, TAX_STATE_NAMES } from '@/core/names'
 import { taxReturnView } from '@/model/books/taxReturns'
@@ -72,7 +72,7 @@ export default async function TaxReturnPage({ params, searchParams }: Props) {
                 {row.treatment !== 'taxed' && <span className="sub"> {row.treatment}</span>}
               </td>
               <td className="fig">
-                {row.component === null ? '' : `${formatDigits(decimal(row.rate).times(100).toString())} %`}
+                {row.component === null ? '' : formatPercent(decimal(row.rate).times(100).toString())}
               </td>
               <td className="fig">{formatDigits(row.net)}</td>
               <td className="fig">{formatDigits(row.tax)}</td>
