@@ -1,6 +1,6 @@
 /**
  * The keys of an object that has no others than those of its type.
  *
- * @example keysOf({ a: 1, b: 2 }) // ['a', 'b']
+ * @example of { a: 1, b: 2 } → a, b
  */
 export const keysOf = <K extends string>(of: Readonly<Partial<Record<K, unknown>>>): K[] => Object.keys(of) as K[]

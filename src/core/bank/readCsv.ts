@@ -244,7 +244,7 @@ export const readCsv = (
 }
 
 const GUESSES: Readonly<Record<keyof CsvColumns, RegExp>> = {
-  on: /^(booking ?date|posting ?date|posted|transaction date|date|buchungstag|buchungsdatum|datum|fecha|data)/i,
+  on: /^(booking ?date|posting ?date|posted|transaction date|date|buchung|datum|fecha|data)/i,
   text: /^(description|details|text|memo|narrative|purpose|verwendungszweck|buchungstext|libell|concepto|causale|payee)/i,
   amount: /^(amount|betrag|umsatz|montant|importe|importo)/i,
   in: /^(credit|money in|paid in|deposits?|haben|gutschrift|abono|entrate|avere)/i,
@@ -261,10 +261,12 @@ const GUESSES: Readonly<Record<keyof CsvColumns, RegExp>> = {
 export const guessColumns = (
   rows: readonly (readonly string[])[],
 ): { readonly headings: readonly string[]; readonly columns: Partial<CsvColumns> } => {
-  const at = rows
-    .slice(0, 40)
-    .findIndex((r) => r.some((c) => GUESSES.on.test(c.trim())) && r.filter((c) => c.trim() !== '').length > 2)
-  const headings = (rows[Math.max(at, 0)] ?? []).map((h) => h.trim())
+  const first = rows.slice(0, 40)
+  const known = (row: readonly string[]): number =>
+    keysOf<keyof CsvColumns>(GUESSES).filter((key) => row.some((c) => GUESSES[key].test(c.trim()))).length
+  const most = Math.max(...first.map(known))
+  const at = most < 2 ? 0 : first.findIndex((row) => known(row) === most)
+  const headings = (rows[at] ?? []).map((h) => h.trim())
   const columns: Partial<Record<keyof CsvColumns, string>> = {}
   for (const key of keysOf<keyof CsvColumns>(GUESSES)) {
     const heading = headings.find((h) => GUESSES[key].test(h))

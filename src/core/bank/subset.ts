@@ -5,7 +5,7 @@ const MOST_TRIES = 20_000
  * The fewest of some amounts (at least two, at most `most`) that add up to a sum exactly, by their places in the list; of equally
  * few those that come first. Null where none do, or none was found in the tries there are. All amounts and the sum are positive.
  *
- * @example subsetOf([5n, 3n, 2n], 8n, 4) // [0, 1]
+ * @example of 5, 3 and 2 the first two make 8 → places 0 and 1
  */
 export const subsetOf = (
   amounts: readonly bigint[],
