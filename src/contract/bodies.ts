@@ -243,6 +243,11 @@ export interface Bodies {
   'POST /customers/import': Body<typeof importCustomersInput>
   'POST /calendar': Nothing
   'POST /backups': Nothing
+  'DELETE /bank/matches/{lineId}': Nothing
+  'DELETE /bank/rules/{id}': Nothing
+  'DELETE /books/year-end/{year}': Nothing
+  'DELETE /calendar': Nothing
+  'DELETE /tax-returns/{id}': Nothing
   'POST /tax-returns': Body<typeof draftTaxReturnInput>
   'POST /tax-returns/{id}/file': Body<typeof taxReturnInput, 'returnId'>
   'POST /tax-returns/{id}/pay': Body<typeof payTaxReturnInput, 'returnId'>
