@@ -12,4 +12,4 @@ export const whereLogged = (): string =>
 
 /** The path of a request without the secrets that stand in it. */
 export const plainPath = (url: string): string =>
-  new URL(url, 'http://here').pathname.replace(/^(\/(?:api\/)?(?:c|calendar)\/)[^/]+/, '$1…')
+  new URL(url, 'http://here').pathname.replace(/^(\/(?:api\/)?(?:v1\/)?(?:c|calendar)\/)[^/]+/, '$1…')

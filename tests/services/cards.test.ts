@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
+import { plainPath } from '@/log'
 import { listCards } from '@/data/queries/customers'
 import { billSale } from '@/services/billing/billSale'
 import { dropCalendarLink, makeCalendarLink, readCalendar } from '@/services/access/calendar'
@@ -76,6 +77,8 @@ describe('the calendar', () => {
     await s.run(billSale, { saleId, what: { percent: '10' }, issue: true })
     const { secret, path } = await s.answer(makeCalendarLink, {})
     expect(path).toBe(`/api/v1/calendar/${secret}.ics`)
+    // What is logged of it says nothing.
+    expect(plainPath(`http://127.0.0.1${path}`)).toBe('/api/v1/calendar/…')
     const about = { name: 'Test', currency: 'USD', today: day('2026-03-01') }
     const text = (await readCalendar(s.db, secret, about))!.replace(/\r\n /g, '')
     expect(text).toContain('DTSTART;VALUE=DATE:20260331')
