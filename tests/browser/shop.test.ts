@@ -105,7 +105,7 @@ describe('goods', () => {
     await i.see('A price is written like 19.90')
     expect((await get('/goods?search=N1')).items).toEqual([])
     await i.doIt()
-    await i.see('1 goods added, 0 changed.')
+    await i.see('1 goods imported.')
     expect((await get('/goods?search=N1')).items).toMatchObject([{ name: 'New thing', price: '5' }])
   })
 
