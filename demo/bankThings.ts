@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { addDays, addMonths, monthStart, yearOf } from '../src/core/day'
+import { addDays, addMonths, monthEnd, monthStart, yearOf } from '../src/core/day'
 import { addMoney, money, toDecimalString } from '../src/core/money'
 import { sumRole } from '../src/data/queries/balances'
 import { listPosted } from '../src/data/queries/bankStatements'
@@ -49,7 +49,7 @@ const bringStatement = async (shop: Workshop): Promise<void> => {
 /** What is behind the owner: the tax of the month before the last one, filed and paid, and the year before this one. */
 export const keepMonths = async (shop: Workshop): Promise<void> => {
   const from = monthStart(addMonths(shop.today, -2))
-  const through = addDays(addMonths(from, 1), -1)
+  const through = monthEnd(from)
   const returnId = await act(shop, draftTaxReturn, { from, through })
   await act(shop, fileTaxReturn, { returnId })
   await act(shop, payTaxReturn, { returnId })

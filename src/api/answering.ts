@@ -2,7 +2,7 @@ import { databaseError } from '@/data/transact'
 import { log, plainPath, whereLogged } from '@/log'
 import { problem } from './problem'
 
-/** How long an answer may take before whoever asks is told that it takes too long. */
+/** How long an answer may take, in milliseconds, before whoever asks is told that it takes too long. */
 const PATIENCE = 15_000
 
 /** Codes of the client and the server that mean: the database is not there, or not now. */
@@ -71,11 +71,11 @@ class Impatient extends Error {}
 export const answering = async (
   request: Request,
   work: () => Promise<Response>,
-  { owner = false }: { readonly owner?: boolean } = {},
+  { owner = false, within = PATIENCE }: { readonly owner?: boolean; readonly within?: number } = {},
 ): Promise<Response> => {
   let timer: NodeJS.Timeout | undefined
   const patience = new Promise<never>((_, give) => {
-    timer = setTimeout(() => give(new Impatient()), PATIENCE)
+    timer = setTimeout(() => give(new Impatient()), within)
   })
   try {
     return await Promise.race([work(), patience])

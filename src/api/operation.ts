@@ -40,6 +40,8 @@ export interface Operation {
   readonly query?: z.ZodType
   /** What it takes is a file as it is, of this type or one of these, and not JSON. */
   readonly file?: string
+  /** How long it may take, in milliseconds, where it is long work. */
+  readonly within?: number
   readonly run: (call: Call) => Promise<Result<Answer, Failure>>
 }
 
@@ -146,22 +148,32 @@ export const read = <Q, A>(
 })
 
 /** A call that looks at a file and saves nothing. */
-export const readFile = (
+export const readFile = <Q>(
   path: string,
   summary: string,
   file: string,
-  run: (r: Pick<Reading<unknown>, 'db' | 'business' | 'today'>, bytes: Uint8Array) => Promise<Result<object, Failure>>,
+  query: z.ZodType<Q, unknown>,
+  run: (
+    r: Pick<Reading<Q>, 'db' | 'business' | 'today' | 'query'>,
+    bytes: Uint8Array,
+  ) => Promise<Result<object, Failure>>,
 ): Operation => ({
   method: 'POST',
   path,
   summary,
   file,
-  run: async ({ till, body }) => {
+  query,
+  run: async ({ till, query: given, body }) => {
     const business = await findBusiness(till.db)
     if (!business) return err({ code: 'not-set-up' })
     const bytes = body instanceof Uint8Array ? body : new Uint8Array()
-    const read = await run({ db: till.db, business, today: till.today }, bytes)
-    return read.ok ? ok({ status: 200, body: read.value }) : read
+    try {
+      const read = await run({ db: till.db, business, today: till.today, query: parse(query, given) }, bytes)
+      return read.ok ? ok({ status: 200, body: read.value }) : read
+    } catch (problem) {
+      if (problem instanceof Refusal) return err(problem.failure)
+      throw problem
+    }
   },
 })
 

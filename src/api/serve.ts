@@ -40,16 +40,41 @@ const keyProblem = (key: string | null): Response | null =>
     ? problem(400, 'bad-key', 'An Idempotency-Key has 1 to 200 characters, letters and figures.')
     : null
 
-const answerCall = async (request: Request): Promise<Response> => {
-  const url = new URL(request.url)
-  const path = decodeURI(url.pathname.replace(/^\/api\/v1/, '').replace(/\/$/, ''))
+interface Asked {
+  readonly path: string
+  readonly query: URLSearchParams
+  /** Whether any call has this path, and the one that takes the method. */
+  readonly there: boolean
+  readonly chosen?: { readonly operation: Operation; readonly params: Readonly<Record<string, string>> }
+}
+
+/** What is asked for, before it is known whether whoever asks may. */
+const askedFor = ({ url, method }: Request): Asked => {
+  const { pathname, searchParams: query } = new URL(url)
+  const path = decodeURI(pathname.replace(/^\/api\/v1/, '').replace(/\/$/, ''))
+  const there = ROUTES.flatMap((route) => {
+    const match = route.pattern.exec(path)
+    return match ? [{ route, match }] : []
+  })
+  const one = there.find((r) => r.route.operation.method === method)
+  return {
+    path,
+    query,
+    there: there.length > 0,
+    chosen: one && {
+      operation: one.route.operation,
+      params: Object.fromEntries(one.route.names.map((name, i) => [name, present(one.match[i + 1])])),
+    },
+  }
+}
+
+const answerCall = async (request: Request, { path, query, there, chosen }: Asked): Promise<Response> => {
   const stopped = refuseEntry(await mayEnter(request))
   if (stopped) return stopped
-  const there = ROUTES.map((route) => ({ route, match: route.pattern.exec(path) })).filter((r) => r.match)
-  if (there.length === 0) return problem(404, 'no-such-call', `There is no ${path} here. See /docs/api.`)
-  const chosen = there.find((r) => r.route.operation.method === request.method)
+  if (!there) return problem(404, 'no-such-call', `There is no ${path} here. See /docs/api.`)
   if (!chosen) return problem(405, 'no-such-method', `${path} does not take ${request.method}. See /docs/api.`)
-  const { file } = chosen.route.operation
+  const { operation, params } = chosen
+  const { file } = operation
   const body =
     request.method === 'GET'
       ? { value: undefined }
@@ -60,16 +85,15 @@ const answerCall = async (request: Request): Promise<Response> => {
   const key = request.headers.get('idempotency-key')
   const badKey = keyProblem(key)
   if (badKey) return badKey
-  const answer = await chosen.route.operation.run({
+  const answer = await operation.run({
     till: { db: database(), today: businessDate() },
-    params: Object.fromEntries(chosen.route.names.map((name, i) => [name, present(present(chosen.match)[i + 1])])),
-    query: Object.fromEntries(url.searchParams),
+    params,
+    query: Object.fromEntries(query),
     body: body.value,
     key,
   })
   if (!answer.ok) return problemOf(answer.error)
-  if (process.env.TILL_CHECK_ANSWERS)
-    mustFit(chosen.route.operation, answer.value.body, url.searchParams.get('preview') === 'true')
+  if (process.env.TILL_CHECK_ANSWERS) mustFit(operation, answer.value.body, query.get('preview') === 'true')
   return Response.json(answer.value.body, {
     status: answer.value.status,
     headers: { 'cache-control': 'no-store' },
@@ -77,5 +101,7 @@ const answerCall = async (request: Request): Promise<Response> => {
 }
 
 /** Answers one call of the HTTP interface under `/api/v1`. */
-export const serve = (request: Request): Promise<Response> =>
-  answering(request, () => answerCall(request), { owner: true })
+export const serve = (request: Request): Promise<Response> => {
+  const asked = askedFor(request)
+  return answering(request, () => answerCall(request, asked), { owner: true, within: asked.chosen?.operation.within })
+}

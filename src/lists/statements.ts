@@ -40,7 +40,7 @@ export const bankLinesList = defineList<BankLineListRow>()({
     { key: 'on', head: 'Date', as: 'day', of: (l) => l.on },
     { key: 'text', head: 'Text', as: 'text', of: (l) => l.text },
     { key: 'amount', head: 'Amount', as: 'money', of: (l) => l.amount, sum: true },
-    { key: 'is', head: 'What it is', as: 'text', of: (l) => l.is },
+    { key: 'is', head: 'Matched with', as: 'text', of: (l) => l.is },
     { key: 'settled', head: 'Settled', as: 'yes', of: (l) => l.settled },
   ]),
   opensBy: { by: 'on', down: false },

@@ -65,7 +65,7 @@ describe('the end of a month', () => {
     await i.see('Text of such lines')
     const account = await driver.findElement(By.xpath('//label[normalize-space()="Account"]/following::select[1]'))
     await account.sendKeys('6110')
-    await driver.findElement(By.xpath('//label[contains(., "Always, by itself")]')).click()
+    await driver.findElement(By.xpath('//label[contains(., "Always, automatically")]')).click()
     await i.doIt()
     await i.gone()
     await i.see('Finish')

@@ -71,22 +71,22 @@ describe('the desk of a statement', () => {
   })
 
   test('puts a line on an account, and remembers it for the next time', async () => {
-    const sent = answerCalls({ 'POST /bank/matches': DONE, 'POST /bank/rules': DONE })
+    const sent = answerCalls({ 'POST /bank/matches': DONE })
     desk()
     await press(/than: Line 2/)
     await press(/^Post/)
     await waitFor(() => expect(noteOf(field('Account'))).toBe('Choose an account.'))
     await choose('Account', '6110 Bank fees')
     await choose('Tax in it', 'STD Sales tax')
-    await userEvent.click(field('Always, by itself'))
+    await userEvent.click(field('Always, automatically'))
     await press(/^Post/)
     await waitFor(() =>
       expect(bodyOf(sent, '/bank/matches')).toEqual({
         lineId: 2,
         settles: [{ kind: 'account', accountId: 41, amount: '4.50', taxCode: 'STD' }],
+        always: 'Line',
       }),
     )
-    expect(bodyOf(sent, '/bank/rules')).toEqual({ contains: 'Line', accountId: 41, taxCode: 'STD', always: true })
   })
 
   test('undoes a line, shows open ones alone, and changes nothing of what is done', async () => {

@@ -1,4 +1,5 @@
-import { screen, within } from '@testing-library/react'
+import { screen, waitFor, within } from '@testing-library/react'
+import { expect } from 'vitest'
 import { userEvent } from './hand'
 
 /** Hands and eyes of a person before a form, by the words that stand there. */
@@ -20,7 +21,12 @@ export const type = async (label: string, text: string): Promise<void> => {
   await userEvent.clear(input)
   if (text !== '') await userEvent.type(input, text)
 }
-export const press = (name: string | RegExp): Promise<void> => userEvent.click(button(name))
+/** Presses a button as soon as it takes the pointer: a panel that has just opened does so a moment later. */
+export const press = async (name: string | RegExp): Promise<void> => {
+  const pressed = button(name)
+  await waitFor(() => expect(getComputedStyle(pressed).pointerEvents).not.toBe('none'))
+  await userEvent.click(pressed)
+}
 export const tick = (label: string): Promise<void> => userEvent.click(screen.getByLabelText(label))
 export const choose = (label: string, option: string): Promise<void> =>
   userEvent.selectOptions(screen.getByLabelText(label), option)

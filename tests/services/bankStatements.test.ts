@@ -149,6 +149,34 @@ describe('a line that came in', () => {
     expect(await d.s.ties()).toEqual([])
   })
 
+  test('of a customer pays the oldest first; a receipt counts once', async () => {
+    await d.invoice('2026-03-02', '50.00')
+    const b = await d.invoice('2026-03-03', '30.00')
+    const { id: receiptId } = await d.s.answer(takeReceipt, {
+      customerId: d.s.customer,
+      method: 'transfer',
+      amount: '20.00',
+      on: '2026-03-05',
+      for: [{ dueId: b.dues[0]!.id, amount: '20.00' }],
+    })
+    const one = await d.bring(
+      rowsOf(0, [
+        ['2026-03-10', 'Hazel Adair', 55],
+        ['2026-03-11', 'Hazel Adair', 40],
+      ]),
+    )
+    const [first, second] = one.lines.map((l) => l.id)
+    await d.s.run(matchLine, { lineId: first!, settles: [{ kind: 'customer', id: d.s.customer, amount: '55.00' }] })
+    // 50 for the older one, 5 of the 10 that are left on the other.
+    expect([await d.holds('1100'), await d.holds('2120')]).toEqual([500n, 0n])
+    const twice = [
+      { kind: 'receipt' as const, id: receiptId, amount: '20.00' },
+      { kind: 'receipt' as const, id: receiptId, amount: '20.00' },
+    ]
+    expect(await d.s.refusal(matchLine, { lineId: second!, settles: twice })).toBe('invalid')
+    expect(await d.holds('1020')).toBe(7_500n)
+  })
+
   test('is a receipt, a slip, a payout less its fee', async () => {
     const { s } = d
     await d.invoice('2026-03-02', '500.00')
@@ -235,6 +263,31 @@ describe('a line that went out', () => {
     await d.s.run(unmatchLine, { lineId: one.lines[0]!.id })
     expect([await d.holds('6010'), await d.holds('1300')]).toEqual([0n, 0n])
     expect((await d.s.answer(draftTaxReturn, { from: '2026-03-01', through: '2026-03-20' })).totals.due).toBe('0.00')
+  })
+
+  test('is remembered with its text, or nothing of it is kept', async () => {
+    const accountId = await d.accountId('6110')
+    const one = await d.bring(
+      rowsOf(0, [
+        ['2026-03-10', 'ACCOUNT FEE 02', -4],
+        ['2026-03-11', 'ACCOUNT FEE 03', -5],
+      ]),
+    )
+    const [first, second] = one.lines.map((l) => l.id)
+    const of = (amount: string) => ({ kind: 'account' as const, accountId, amount })
+    expect(
+      await d.s.refusal(matchLine, { lineId: first!, settles: [of('3.00'), of('1.00')], always: 'account fee' }),
+    ).toBe('invalid')
+    expect([await d.holds('6110'), (await d.statement(one.id)).lines[0]!.state]).toEqual([0n, 'open'])
+    await d.s.run(matchLine, { lineId: first!, settles: [of('4.00')], always: 'account fee' })
+    // The same text means one thing only: the second is refused whole.
+    expect(await d.s.refusal(matchLine, { lineId: second!, settles: [of('5.00')], always: 'Account Fee' })).toBe(
+      'taken',
+    )
+    expect(await d.holds('6110')).toBe(400n)
+    const two = await d.bring(rowsOf(-9, [['2026-03-12', 'ACCOUNT FEE 04', -6]]))
+    expect(two.lines.map((l) => l.state)).toEqual(['settled'])
+    expect(await d.holds('6110')).toBe(1_000n)
   })
 
   test('is posted by a rule of the owner, but not in a closed month', async () => {

@@ -83,7 +83,7 @@ describe('the calendar', () => {
     const text = (await readCalendar(s.db, secret, about))!.replace(/\r\n /g, '')
     expect(text).toContain('DTSTART;VALUE=DATE:20260331')
     expect(text).toMatch(/SUMMARY:119\.08 due from Hazel Adair/)
-    expect(text).toContain('SUMMARY:Wanted: Cello\\, restored\\, Hazel Adair')
+    expect(text).toContain('SUMMARY:Needed: Cello\\, restored\\, Hazel Adair')
     expect(await readCalendar(s.db, `${secret}x`, about)).toBeNull()
     await s.run(makeCalendarLink, {})
     expect(await readCalendar(s.db, secret, about)).toBeNull()

@@ -1,6 +1,6 @@
 import ExcelJS from 'exceljs'
 import { expect, test } from 'vitest'
-import { readTable } from '@/services/goods/tableFile'
+import { readTable } from '@/services/files/tableFile'
 
 const sheet = async (fill: (s: ExcelJS.Worksheet) => void): Promise<Uint8Array> => {
   const book = new ExcelJS.Workbook()

@@ -62,6 +62,7 @@ export const bank: readonly Operation[] = [
     '/bank/look',
     'What is in a file of a bank; for a table its headings, and what they look like. Nothing is saved.',
     FILES,
+    noQuery,
     async ({ business }, bytes) => {
       const about = { currency: business.currency, dayFirst: !localeOf(business.locale).monthFirst, table: null }
       const file = readStatementFile(bytes, about)

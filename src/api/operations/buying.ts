@@ -120,7 +120,13 @@ export const buying = [
     ({ db, id, business }) => billView(db, id, { business }),
     'bill',
   ),
-  readFile('/bills/read', 'A UBL 2.1 invoice as a draft of a bill; nothing is saved.', 'application/xml', readBill),
+  readFile(
+    '/bills/read',
+    'A UBL 2.1 invoice as a draft of a bill; nothing is saved.',
+    'application/xml',
+    noQuery,
+    readBill,
+  ),
   change('/bills/{id}/void', 'A supplier’s bill does not count from a day on.', voidBill, {
     path: { billId: 'id' },
   }),

@@ -108,7 +108,13 @@ export const settings: readonly Operation[] = [
     }
   }),
   plain(
-    { method: 'POST', path: '/backups', status: 201, summary: 'Backs everything up now, and reads it back.' },
+    {
+      method: 'POST',
+      path: '/backups',
+      status: 201,
+      summary: 'Backs everything up now, and reads it back.',
+      within: 15 * 60_000,
+    },
     async ({ till }) => {
       const done = await backUp(till)
       return done.ok ? ok({ status: 201, body: done.value }) : done

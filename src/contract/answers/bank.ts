@@ -48,6 +48,7 @@ const head = z.object({
   difference: decimalText.nullable(),
   count: z.int(),
   open: z.int(),
+  canFinish: z.boolean(),
   done: z.boolean(),
   doneOn: dayText.nullable(),
 })

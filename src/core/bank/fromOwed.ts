@@ -1,4 +1,5 @@
 import { absMoney, subtractMoney, type Money } from '../money'
+import { fillOldest } from '../receipt'
 import type { Index } from './factsIndex'
 import type { Found, OpenLine, Owed, Settle } from './proposal'
 import { subsetOf } from './subset'
@@ -94,19 +95,24 @@ export const fromParty = (line: OpenLine, words: Words, index: Index): readonly 
   return found
 }
 
-/** The oldest first, as far as the money goes; what is left is on account. Only for customers: what we pay is ours to know. */
+/** What comes off a due that day, where it is paid in time. */
+const offOn = (o: Owed, line: OpenLine): { readonly discount: Money } | undefined =>
+  o.early !== null && line.on <= o.early.through ? { discount: subtractMoney(o.open, o.early.amount) } : undefined
+
+/**
+ * The oldest first, as a receipt fills them; what is left is on account. Only for customers: what we pay is ours to know.
+ * Deposits that were asked for are paid by name, or when the receipt is entered.
+ */
 const inTurn = (line: OpenLine, { name, id }: Index['parties'][number], owed: readonly Owed[]): readonly Found[] => {
-  const [first] = owed
-  if (!first || first.kind !== 'due') return []
-  let left = line.amount
-  const parts: Settle[] = []
-  for (const o of owed.toSorted((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.id - b.id))) {
-    if (left.minor <= 0n) break
-    const amount = o.open.minor < left.minor ? o.open : left
-    parts.push(settled(o, amount))
-    left = subtractMoney(left, amount)
-  }
-  const rest: Settle[] = left.minor > 0n ? [{ kind: 'customer', id, amount: left }] : []
+  const dues = owed.flatMap(({ saleId, ...o }) =>
+    o.kind === 'due' && saleId !== null
+      ? [{ id: o.id, saleId, dueOn: o.dueOn, open: o.open, ...offOn({ saleId, ...o }, line) }]
+      : [],
+  )
+  if (dues.length === 0) return []
+  const { dues: filled, onAccount } = fillOldest({ dues, deposits: [] }, line.amount)
+  const parts = filled.map((f): Settle => ({ kind: 'due', id: f.dueId, amount: f.amount }))
+  const rest: Settle[] = onAccount.minor > 0n ? [{ kind: 'customer', id, amount: onAccount }] : []
   return [
     {
       lineId: line.id,

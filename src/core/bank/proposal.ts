@@ -65,6 +65,9 @@ export interface Owed {
   readonly party: string
   readonly number: string
   readonly from: Day
+  readonly dueOn: Day
+  /** The sale it is of; none on bills. */
+  readonly saleId: number | null
   readonly open: Money
   /** What is enough where it is paid by a day. */
   readonly early: { readonly amount: Money; readonly through: Day } | null

@@ -20,6 +20,8 @@ const due = (id: number, open: number, more: Partial<Owed> = {}): Owed => ({
   party: 'Hazel Adair',
   number: `2026-010${id}`,
   from: day('2026-02-01'),
+  dueOn: day('2026-03-01'),
+  saleId: id,
   open: usd(open),
   early: null,
   ...more,

@@ -1,4 +1,5 @@
-import { group, indexOf } from './factsIndex'
+import { rowsBy } from '../rowsBy'
+import { indexOf } from './factsIndex'
 import { fromCards, fromElsewhere, fromPosted, fromRules, fromSeveral } from './fromBooks'
 import { fromOwed, fromParty } from './fromOwed'
 import type { BankFacts, Found, OpenLine, Proposal } from './proposal'
@@ -39,9 +40,9 @@ export const proposeMatches = (lines: readonly OpenLine[], facts: BankFacts): re
     best.add(f)
     for (const u of f.uses) used.add(u)
   }
-  const of = group(found, (f) => String(f.lineId))
+  const of = rowsBy(found, (f) => f.lineId)
   return lines.flatMap((line) => {
-    const mine = of.get(String(line.id)) ?? []
+    const mine = of.get(line.id) ?? []
     return [...mine.filter((f) => best.has(f)), ...mine.filter((f) => !best.has(f) && !f.uses.some((u) => used.has(u)))]
       .slice(0, MOST_A_LINE)
       .map(({ uses: _, ...proposal }): Proposal => proposal)

@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest'
 import { camt053, csvStatement, CSV_FORMAT, ofx } from '../../../tests/files/statements'
 import { day } from '../day'
 import { money } from '../money'
-import { dayIn, guessColumns, lineKeys, readCamt, readCsv, readOfx, type ReadStatement } from '.'
+import { dayIn } from '../cells'
+import { guessColumns, lineKeys, readCamt, readCsv, readOfx, type ReadStatement } from '.'
 
 const usd = (minor: number) => money(BigInt(minor), 'USD')
 const rowsOf = (csv: string, by = ';') =>

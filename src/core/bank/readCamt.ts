@@ -1,15 +1,8 @@
+import { plainAmount } from '../cells'
 import { err, ok, type Result } from '../result'
 import { money, negateMoney, type Money } from '../money'
 import { allAt, at, readXml, textAt, type XmlNode } from '../xml'
-import {
-  checked,
-  oneLine,
-  plainAmount,
-  plainDay,
-  type ReadStatement,
-  type StatementLine,
-  type StatementProblem,
-} from './statement'
+import { checked, oneLine, plainDay, type ReadStatement, type StatementLine, type StatementProblem } from './statement'
 
 const NAMESPACE = /urn:iso:std:iso:20022:tech:xsd:camt\.053\.001\.(\d{2})/
 const LISTS = ['Stmt', 'Ntry', 'Bal', 'NtryDtls', 'TxDtls', 'Ustrd']

@@ -1,16 +1,10 @@
 import { keysOf } from '../keysOf'
-import { isDay, type Day } from '../day'
-import { addMoney, money, negateMoney, subtractMoney, zeroMoney, type Money } from '../money'
+import type { Day } from '../day'
+import { amountIn, dayFormatOf, dayIn, decimalMarkOf } from '../cells'
+import { addMoney, money, subtractMoney, zeroMoney, type Money } from '../money'
 import { present } from '../present'
 import { err, ok, type Result } from '../result'
-import {
-  checked,
-  oneLine,
-  plainAmount,
-  type ReadStatement,
-  type StatementLine,
-  type StatementProblem,
-} from './statement'
+import { checked, oneLine, type ReadStatement, type StatementLine, type StatementProblem } from './statement'
 
 /** Which heading is what. Money stands in one signed column, or in one that came in and one that went out. */
 export interface CsvColumns {
@@ -32,70 +26,7 @@ export interface CsvFormat {
   readonly date?: string
 }
 
-const DATES = ['YYYY-MM-DD', 'DD.MM.YYYY', 'YYYYMMDD', 'YYYY/MM/DD', 'YYYY.MM.DD', 'DD-MM-YYYY', 'DD.MM.YY'] as const
-
 const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase()
-
-/**
- * The day a cell says in a way of writing dates; null where it says none. Years of two digits are of this century.
- *
- * @example '31.01.2026' as 'DD.MM.YYYY' → 2026-01-31
- */
-export const dayIn = (cell: string, pattern: string): Day | null => {
-  const parts = pattern.match(/Y+|M+|D+|[^YMD]+/g) ?? []
-  let rest = cell.trim()
-  const read: Record<string, string> = {}
-  for (const part of parts) {
-    const letter = part.charAt(0)
-    const wanted = 'YMD'.includes(letter)
-      ? new RegExp(
-          letter === 'Y'
-            ? `^\\d{${part.length}}`
-            : part.length === 1
-              ? '^\\d{1,2}'
-              : parts.length > 3
-                ? '^\\d{1,2}'
-                : '^\\d{2}',
-        )
-      : null
-    const found = wanted ? wanted.exec(rest)?.[0] : rest.startsWith(part) ? part : undefined
-    if (found === undefined) return null
-    if (wanted) read[letter] = found
-    rest = rest.slice(found.length)
-  }
-  // A time behind it is not looked at.
-  if (rest !== '' && !/^[T\s]/.test(rest)) return null
-  const { Y = '', M = '', D = '' } = read
-  const said = `${Y.length === 2 ? `20${Y}` : Y}-${M.padStart(2, '0')}-${D.padStart(2, '0')}`
-  return isDay(said) && said >= '1990-01-01' && said <= '2199-12-31' ? said : null
-}
-
-/** The way in which all cells are dates; of two ways that both fit, the region's. */
-const dateOf = (cells: readonly string[], dayFirst: boolean): string | null => {
-  const slashes = dayFirst ? ['DD/MM/YYYY', 'MM/DD/YYYY'] : ['MM/DD/YYYY', 'DD/MM/YYYY']
-  return (
-    [...DATES, ...slashes, ...slashes.map((s) => s.replace('YYYY', 'YY'))].find((d) =>
-      cells.every((c) => dayIn(c, d) !== null),
-    ) ?? null
-  )
-}
-
-/** An amount in a cell: separators of thousands, currency signs and signs behind or brackets around it are understood. */
-const amountIn = (cell: string, decimal: string, currency: string): Money | null => {
-  const text = cell.trim().replace(/[−–]/g, '-')
-  const brackets = /^\((.*)\)$/.exec(text)
-  const bare = (brackets?.[1] ?? text)
-    .replace(/[\s'’ ]/g, '')
-    .replace(/^[^\d.,+-]{1,3}|[^\d.,-]{1,3}$/g, '')
-    .replace(/^([-+]?)[^\d.,+-]{1,3}/, '$1')
-  const behind = bare.endsWith('-')
-  const grouped = decimal === ',' ? /\.(?=\d{3}(\D|$))/g : /,(?=\d{3}(\D|$))/g
-  const amount = plainAmount(bare.replace(/-$/, '').replace(grouped, ''), currency)
-  if (!amount || (decimal === '.' && bare.replace(grouped, '').includes(','))) return null
-  return brackets || behind ? negateMoney(amount) : amount
-}
-
-const decimalOf = (cells: readonly string[]): string => (cells.some((c) => /,\d{1,2}\D*$/.test(c)) ? ',' : '.')
 
 interface Places {
   readonly on: number
@@ -181,12 +112,12 @@ export const readCsv = (
   const cell = (cells: readonly string[], place: number): string => (place < 0 ? '' : (cells[place] ?? '').trim())
   const date =
     format.date ??
-    dateOf(
+    dayFormatOf(
       body.map((b) => cell(b.cells, places.on)),
       dayFirst,
     )
   const figures = [places.amount, places.in, places.out, places.balance].filter((p) => p >= 0)
-  const decimal = format.decimal ?? decimalOf(body.flatMap((b) => figures.map((p) => cell(b.cells, p))))
+  const mark = format.decimal ?? decimalMarkOf(body.flatMap((b) => figures.map((p) => cell(b.cells, p))))
   const amounts = [places.amount, places.in, places.out].filter((p) => p >= 0)
   // A last row that is shorter than all before it was cut.
   const lastRow = body.length > 1 ? body.at(-1)?.row : undefined
@@ -197,10 +128,10 @@ export const readCsv = (
       err({ why: 'cell', row, heading: headings[place] ?? '', said: cell(cells, place).slice(0, 60) })
     if (cells.length <= Math.min(...amounts) || (row === lastRow && cells.length < usual))
       return err({ why: 'cut', row })
-    const on = date ? dayIn(cell(cells, places.on), date) : null
+    const on = dayIn(cell(cells, places.on), date)
     if (!on) return wrong(places.on)
     const read = (place: number): Money | null | undefined =>
-      cell(cells, place) === '' ? undefined : amountIn(cell(cells, place), decimal, currency)
+      cell(cells, place) === '' ? undefined : amountIn(cell(cells, place), mark, currency)
     const [whole, into, out, balance] = [read(places.amount), read(places.in), read(places.out), read(places.balance)]
     if (whole === null) return wrong(places.amount)
     if (into === null) return wrong(places.in)

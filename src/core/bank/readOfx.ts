@@ -1,13 +1,6 @@
+import { plainAmount } from '../cells'
 import { err, ok, type Result } from '../result'
-import {
-  checked,
-  oneLine,
-  plainAmount,
-  plainDay,
-  type ReadStatement,
-  type StatementLine,
-  type StatementProblem,
-} from './statement'
+import { checked, oneLine, plainDay, type ReadStatement, type StatementLine, type StatementProblem } from './statement'
 
 interface Element {
   readonly name: string

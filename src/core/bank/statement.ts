@@ -1,5 +1,5 @@
 import { isDay, type Day } from '../day'
-import { addMoney, money, parseMoney, subtractMoney, sumMoney, type Money } from '../money'
+import { addMoney, isZeroMoney, money, subtractMoney, sumMoney, type Money } from '../money'
 import { err, ok, type Result } from '../result'
 
 export const STATEMENT_FORMATS = ['csv', 'ofx', 'camt.053'] as const
@@ -50,27 +50,6 @@ export const oneLine = (parts: readonly string[]): string => {
     .slice(0, 500)
 }
 
-/**
- * An amount as banks write it in files: a sign before or behind, a comma or point, digits of the currency at most. Null where it
- * is none.
- *
- * @example '-12.50' → -12.50; '1250' in yen → 1250; '12.505' in dollars → null
- */
-export const plainAmount = (text: string, currency: string): Money | null => {
-  const said = /^([-+]?)(\d{1,13}(?:[.,]\d*)?)$/.exec(text.trim())
-  if (!said) return null
-  const parsed = parseMoney(
-    (said[2] ?? '')
-      .replace(',', '.')
-      .replace(/\.$/, '')
-      .replace(/(\.\d*?)0+$/, '$1')
-      .replace(/\.$/, ''),
-    currency,
-  )
-  if (!parsed.ok) return null
-  return said[1] === '-' ? money(-parsed.value.minor, currency) : parsed.value
-}
-
 /** The day a date of digits says, `20260311` or `2026-03-11…`; null where it is none. */
 export const plainDay = (text: string): Day | null => {
   const said = /^(\d{4})-?(\d{2})-?(\d{2})/.exec(text.trim())
@@ -118,3 +97,11 @@ export const lineKeys = (lines: readonly StatementLine[]): readonly string[] => 
     return `${key}#${nth}`
   })
 }
+
+/**
+ * Whether a statement can be finished: every line is settled, and its closing balance is what the account holds on its day.
+ *
+ * @example no open line and a difference of 0.00 → true; without a closing balance → false
+ */
+export const canFinish = (open: number, difference: Money | null): boolean =>
+  open === 0 && difference !== null && isZeroMoney(difference)

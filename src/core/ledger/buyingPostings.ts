@@ -1,5 +1,5 @@
 import type { Day } from '../day'
-import { addMoney, negateMoney, subtractMoney, type Money } from '../money'
+import { addMoney, subtractMoney, type Money } from '../money'
 import { account, credit, debit, makeEntry, role, type EntryDraft } from './entry'
 
 interface Posting {
@@ -105,11 +105,3 @@ export const postLandedCost = ({
     debit(role('cost-of-goods-sold'), toCost),
     credit(account(accountId), addMoney(toStock, toCost)),
   ])
-
-/** The same the other way round, on a day of its own: a bill or payment is void. */
-export const postVoided = (draft: EntryDraft, { on, text }: Posting): EntryDraft =>
-  makeEntry(
-    on,
-    text,
-    draft.lines.map((l) => ({ ...l, amount: negateMoney(l.amount) })),
-  )

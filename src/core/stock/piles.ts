@@ -1,3 +1,4 @@
+import { rowsBy } from '../rowsBy'
 import { addMonths, type Day } from '../day'
 import type { Costing } from '../kinds'
 import { larger, splitMoney, sumMoney, ZERO, type Decimal, type Money } from '../money'
@@ -74,17 +75,6 @@ export interface PileChange extends PileAt {
   readonly on: Day
   readonly quantity: bigint
   readonly value: bigint
-}
-
-/** Rows by a name of theirs, in the order in which the names come first. */
-export const rowsBy = <T, K>(rows: readonly T[], nameOf: (row: T) => K): ReadonlyMap<K, readonly T[]> => {
-  const groups = new Map<K, T[]>()
-  for (const row of rows) {
-    const group = groups.get(nameOf(row))
-    if (group) group.push(row)
-    else groups.set(nameOf(row), [row])
-  }
-  return groups
 }
 
 /** The piles that changes make, as they stand on a day and now. Fails where a change names a batch that is not among `batches`. */

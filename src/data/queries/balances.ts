@@ -7,18 +7,17 @@ import type { AccountSum, AccountKind } from '@/core/ledger'
 import { entryLine, entry } from '../schema'
 import { YEAR_END } from '@/core/kinds'
 
-/** What an account holds through a day, in debit. */
+/** What an account holds through a day, in debit: a value for any query that has both. */
+export const heldThrough = (accountId: SQL, through: SQL): SQL<string> => sql<string>`
+    (coalesce((select sum(m.debit - m.credit) from account_month m where m.account_id = ${accountId} and m.month < date_trunc('month', ${through}::date)), 0)
+   + coalesce((select sum(l.amount) from entry_line l where l.account_id = ${accountId}
+                  and l.on_day between date_trunc('month', ${through}::date)::date and ${through}), 0))::text`
+
 const sumWhere = async (db: Db, is: SQL, through: Day, currency: string): Promise<Money> => {
-  const row = present(
-    (
-      await db.execute<{ sum: string }>(sql`
-    select (coalesce((select sum(m.debit - m.credit) from account_month m where m.account_id = a.id and m.month < date_trunc('month', ${through}::date)), 0)
-          + coalesce((select sum(l.amount) from entry_line l where l.account_id = a.id
-                           and l.on_day between date_trunc('month', ${through}::date)::date and ${through}), 0))::text as sum
-      from account a where ${is}`)
-    )[0],
+  const [row] = await db.execute<{ sum: string }>(
+    sql`select ${heldThrough(sql`a.id`, sql`${through}`)} as sum from account a where ${is}`,
   )
-  return money(BigInt(row.sum), currency)
+  return money(BigInt(present(row).sum), currency)
 }
 
 /** What a role's account holds through a day. */

@@ -4,6 +4,7 @@ import { present } from '@/core/present'
 import type { Day } from '@/core/day'
 import type { SettleKind } from '@/core/bank'
 import type { Db } from '../connect'
+import { heldThrough } from './balances'
 import { account, bankAccount, bankLine, bankMatch, bankRule, bankStatement, taxCode } from '../schema'
 import { isOneOf } from './search'
 
@@ -58,6 +59,8 @@ export const listStatements = (db: Db, of: { readonly id?: number; readonly bank
       statement: bankStatement,
       bankAccount: bankAccount.name,
       accountId: bankAccount.accountId,
+      /** What the account in the books holds on its last day. */
+      held: heldThrough(sql`bank_account.account_id`, sql`bank_statement.through`),
       lines: sql<number>`(select count(*)::int from bank_line l where l.statement_id = ${bankStatement.id})`,
       open: sql<number>`(select count(*)::int from bank_line l where l.statement_id = ${bankStatement.id}
         and not exists (select from bank_match m where m.line_id = l.id))`,

@@ -267,13 +267,16 @@ const asStanding = ({ id, name, contact, email, phone, kind, sales, ...sums }: S
   return { id, name, contact, email, phone, kind, owed, late, held, sales }
 }
 
-/** Names with addresses of e-mail that are customers already, as `name|email` in lower case. */
-export const findCustomersCalled = async (db: Db, names: readonly string[]): Promise<ReadonlySet<string>> => {
-  const wanted = [...new Set(names.map((n) => n.trim().toLowerCase()))]
-  const rows = await db.execute<{ key: string }>(
-    sql`select lower(name) || '|' || lower(email) as key from customer where lower(name) = any(${sql.param(wanted)}::text[]) and joined_to_id is null`,
-  )
-  return new Set(rows.map((r) => r.key))
+/** Who is called so, or has such an address of e-mail, whatever the case. */
+export const listCustomersCalled = async (
+  db: Db,
+  called: readonly string[],
+): Promise<readonly { readonly id: number; readonly name: string; readonly email: string }[]> => {
+  const wanted = sql.param([...new Set(called.map((n) => n.trim().toLowerCase()))].filter((n) => n !== ''))
+  return db.execute(sql`
+    select id, name, email from customer
+     where (lower(name) = any(${wanted}::text[]) or lower(email) = any(${wanted}::text[])) and joined_to_id is null and not walk_in
+     order by id`)
 }
 
 /** Customers as an address book keeps them, by name. */

@@ -1,6 +1,6 @@
 import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
-import { rowsBy } from '@/core/stock'
+import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '../connect'
 import { bill, goodsReturned, goodsReturnedLine, supplierCredit, supplierCreditLine } from '../schema'
 import { insertWithId } from './insertWithId'

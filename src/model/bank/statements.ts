@@ -1,5 +1,6 @@
+import { canFinish } from '@/core/bank'
 import { money, subtractMoney, toDecimalString, type Money } from '@/core/money'
-import { present } from '@/core/present'
+import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '@/data/connect'
 import {
   listBankAccounts,
@@ -8,7 +9,6 @@ import {
   listMatches,
   listStatements,
   type BankLineRow,
-  type MatchRow,
   type StatementRow,
 } from '@/data/queries/bankStatements'
 import { sumAccount } from '@/data/queries/balances'
@@ -37,14 +37,14 @@ const settleView = ({ match: m, entry }: Matches[number], currency: string) => (
   text: entry,
 })
 
-const lineView = (l: BankLineRow, matches: Matches, currency: string) => ({
+const lineView = (l: BankLineRow, matches: readonly Matches[number][], currency: string) => ({
   id: l.id,
   on: l.on,
   amount: toDecimalString(l.amount),
   text: l.text,
   bankId: l.bankId,
   state: l.settled ? ('settled' as const) : ('open' as const),
-  settles: matches.filter((m) => m.match.lineId === l.id).map((m) => settleView(m, currency)),
+  settles: matches.map((m) => settleView(m, currency)),
 })
 
 /** A line of a statement with what it is. */
@@ -54,18 +54,12 @@ export const bankLineView = async (db: Db, id: number, currency: string) => {
 }
 
 /** By how much the closing balance of a statement is off the account of its day; null where the file says none. */
-const differenceOf = async (
-  db: Db,
-  { statement: s, accountId }: StatementRow,
-  currency: string,
-): Promise<Money | null> =>
-  s.closing === null
-    ? null
-    : subtractMoney(money(s.closing, currency), await sumAccount(db, accountId, s.through, currency))
+const differenceOf = ({ statement: s, held }: StatementRow, currency: string): Money | null =>
+  s.closing === null ? null : subtractMoney(money(s.closing, currency), money(BigInt(held), currency))
 
-const headOf = async (db: Db, row: StatementRow, currency: string) => {
+const headOf = (row: StatementRow, currency: string) => {
   const { statement: s, bankAccount, lines, open } = row
-  const difference = await differenceOf(db, row, currency)
+  const difference = differenceOf(row, currency)
   const text = (minor: bigint | null) => (minor === null ? null : toDecimalString(money(minor, currency)))
   return {
     id: s.id,
@@ -82,6 +76,7 @@ const headOf = async (db: Db, row: StatementRow, currency: string) => {
     difference: difference && toDecimalString(difference),
     count: lines,
     open,
+    canFinish: s.doneOn === null && canFinish(open, difference),
     done: s.doneOn !== null,
     doneOn: s.doneOn,
   }
@@ -89,7 +84,7 @@ const headOf = async (db: Db, row: StatementRow, currency: string) => {
 
 /** Statements, the last first, without their lines. */
 export const statementViews = async (db: Db, of: { readonly bankAccountId?: number }, currency: string) =>
-  Promise.all((await listStatements(db, of)).map((row) => headOf(db, row, currency)))
+  (await listStatements(db, of)).map((row) => headOf(row, currency))
 
 /** A statement with its lines, and what each of them is. */
 export const statementView = async (db: Db, id: number, currency: string) => {
@@ -100,20 +95,19 @@ export const statementView = async (db: Db, id: number, currency: string) => {
     db,
     lines.map((l) => l.id),
   )
-  const byLine = new Map<number, Matches>()
-  for (const m of matches) byLine.set(m.match.lineId, [...(byLine.get(m.match.lineId) ?? []), m])
+  const byLine = rowsBy(matches, (m) => m.match.lineId)
   return {
-    ...(await headOf(db, row, currency)),
+    ...headOf(row, currency),
     lines: lines.map((l) => lineView(l, byLine.get(l.id) ?? [], currency)),
   }
 }
 export type StatementView = NonNullable<Awaited<ReturnType<typeof statementView>>>
 
 /** What keeps a statement from being done: open lines, and the difference of its balance. */
-export const whatIsLeft = async (db: Db, id: number, currency: string) => {
-  const row = present((await listStatements(db, { id }))[0])
-  return { open: row.open, difference: await differenceOf(db, row, currency) }
-}
+export const whatIsLeft = (row: StatementRow, currency: string) => ({
+  open: row.open,
+  difference: differenceOf(row, currency),
+})
 
 export const bankRuleViews = async (db: Db) => listBankRules(db)
 
@@ -132,20 +126,18 @@ export interface StatementListRow {
 }
 
 export const readStatements = async ({ db, currency }: Where): Promise<readonly StatementListRow[]> =>
-  Promise.all(
-    (await listStatements(db)).map(async (row) => ({
-      id: row.statement.id,
-      bankAccount: row.bankAccount,
-      name: row.statement.name,
-      from: row.statement.fromDay,
-      through: row.statement.through,
-      count: row.lines,
-      open: row.open,
-      closing: row.statement.closing === null ? null : money(row.statement.closing, currency),
-      difference: await differenceOf(db, row, currency),
-      doneOn: row.statement.doneOn,
-    })),
-  )
+  (await listStatements(db)).map((row) => ({
+    id: row.statement.id,
+    bankAccount: row.bankAccount,
+    name: row.statement.name,
+    from: row.statement.fromDay,
+    through: row.statement.through,
+    count: row.lines,
+    open: row.open,
+    closing: row.statement.closing === null ? null : money(row.statement.closing, currency),
+    difference: differenceOf(row, currency),
+    doneOn: row.statement.doneOn,
+  }))
 
 /** A line of a statement on its list. */
 export interface BankLineListRow {
@@ -166,10 +158,7 @@ export const readBankLines = async (
     db,
     lines.map((l) => l.id),
   )
-  const said = (of: MatchRow['lineId']): string =>
-    matches
-      .filter((m) => m.match.lineId === of)
-      .map((m) => m.entry)
-      .join(' + ')
+  const byLine = rowsBy(matches, (m) => m.match.lineId)
+  const said = (of: number): string => (byLine.get(of) ?? []).map((m) => m.entry).join(' + ')
   return lines.map((l) => ({ id: l.id, on: l.on, text: l.text, amount: l.amount, settled: l.settled, is: said(l.id) }))
 }

@@ -1,16 +1,19 @@
-import { addDays, addMonths, monthStart, type Day } from '@/core/day'
+import { addMonths, monthEnd, monthStart, type Day } from '@/core/day'
 import { monthSteps, type MonthStep } from '@/core/ledger'
 import { isZeroMoney, toDecimalString } from '@/core/money'
 import { sumRole } from '@/data/queries/balances'
 import { readMonthFacts } from '@/data/queries/monthFacts'
 import type { Where } from '../where'
 import { readProfitAndLoss } from './books'
-import { readTaxRows, sumsOfRows } from './taxReturns'
+import { readBasis, readTaxRows, sumsOfRows } from './taxReturns'
+
+/** The month whose end is worked on: through its 15th that is the one before. */
+export const monthInHand = (today: Day): Day => monthStart(today.slice(8) <= '15' ? addMonths(today, -1) : today)
 
 /** The end of the month of a day: what is done and what is not. */
 export const readMonth = async ({ db, business, today, currency }: Where, of: Day) => {
   const from = monthStart(of)
-  const to = addDays(addMonths(from, 1), -1)
+  const to = monthEnd(from)
   const span = { from, to }
   const [facts, drawer, checks, bank, report, rows] = await Promise.all([
     readMonthFacts(db, span, currency),
@@ -18,7 +21,7 @@ export const readMonth = async ({ db, business, today, currency }: Where, of: Da
     sumRole(db, 'cheques', to, currency),
     sumRole(db, 'bank', to, currency),
     readProfitAndLoss(db, span, currency),
-    readTaxRows(db, { from, through: to, basis: 'invoiced' }, currency),
+    readBasis(db).then((basis) => readTaxRows(db, { from, through: to, basis }, currency)),
   ])
   const { due } = sumsOfRows(rows, currency)
   const steps = monthSteps({

@@ -1,4 +1,4 @@
-import { addDays, addMonths, monthStart, type Day } from '@/core/day'
+import { addDays, addMonths, monthEnd, monthStart, type Day } from '@/core/day'
 import { money, parseMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
 import { taxRows, taxToPay, type FiledTaxRow, type TaxBasis } from '@/core/tax'
 import type { Db } from '@/data/connect'
@@ -146,10 +146,17 @@ export const readTaxPapers = async ({ db, currency }: Where, id: number): Promis
     })),
   )
 
+const lastFiled = async (db: Db): Promise<TaxReturnRecord | undefined> =>
+  (await listTaxReturns(db)).find((r) => r.filedOn !== null)
+const INVOICED: TaxBasis = 'invoiced'
+
+/** How tax is due: as in the last return that was filed. */
+export const readBasis = async (db: Db): Promise<TaxBasis> => (await lastFiled(db))?.basis ?? INVOICED
+
 /** The month a next return would be of: after the last filed one, else the month before this one; and how tax was due last. */
 export const readNextReturn = async ({ db, today }: Where) => {
-  const [last] = (await listTaxReturns(db)).filter((r) => r.filedOn !== null)
+  const last = await lastFiled(db)
   const from = last ? addDays(last.through, 1) : monthStart(addMonths(today, -1))
-  const end = addDays(addMonths(monthStart(from), 1), -1)
-  return { from, through: end < today ? end : today, basis: last?.basis ?? ('invoiced' as const) }
+  const end = monthEnd(from)
+  return { from, through: end < today ? end : today, basis: last?.basis ?? INVOICED }
 }

@@ -1,6 +1,6 @@
 import { addDays, type Day } from '@/core/day'
 import { ageReceivables, AGE_COLUMNS, type Ages } from '@/core/receivables'
-import { rowsBy } from '@/core/stock'
+import { rowsBy } from '@/core/rowsBy'
 import { formatMoney, money, negateMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import type { Db } from '@/data/connect'
 import { listAccounts } from '@/data/queries/accounts'

@@ -1,5 +1,5 @@
 import { larger, ZERO, type Decimal } from '@/core/money'
-import { rowsBy } from '@/core/stock'
+import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '@/data/connect'
 import { findGoods } from '@/data/queries/goods'
 import { listBelowReorder, sumOnOrder } from '@/data/queries/purchaseOrder'

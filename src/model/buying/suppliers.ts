@@ -1,7 +1,7 @@
 import { sumMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
 import { lowestFrom } from '@/core/running'
 import { money } from '@/core/money'
-import { rowsBy } from '@/core/stock'
+import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '@/data/connect'
 import { listAheadMoves, listOpenBills } from '@/data/queries/bill'
 import { findSupplier, listSuppliers } from '@/data/queries/suppliers'

@@ -1,4 +1,3 @@
-import { createHash, randomBytes } from 'node:crypto'
 import ICAL from 'ical.js'
 import { z } from 'zod'
 import { addDays, type Day } from '@/core/day'
@@ -6,8 +5,8 @@ import { formatMoney, money } from '@/core/money'
 import type { Database } from '@/data/connect'
 import { findCalendarLink, listCalendar, replaceCalendarLink, type CalendarRow } from '@/data/queries/calendar'
 import { defineCommand } from '../command'
+import { hashToken, makeSecret } from './secrets'
 
-const hashOf = (secret: string): string => createHash('sha256').update(secret).digest('hex')
 const nothing = z.object({})
 
 /** A secret address of the calendar, told once; the one before opens nothing any more. */
@@ -15,8 +14,8 @@ export const makeCalendarLink = defineCommand(
   'make-calendar-link',
   nothing,
   async (w) => {
-    const secret = randomBytes(24).toString('base64url')
-    await replaceCalendarLink(w.tx, { tokenHash: hashOf(secret), madeOn: w.today })
+    const secret = makeSecret()
+    await replaceCalendarLink(w.tx, { tokenHash: hashToken(secret), madeOn: w.today })
     return { id: 1, answer: async () => ({ secret, path: `/api/v1/calendar/${secret}.ics` }) }
   },
   { answerIsSecret: true },
@@ -32,7 +31,7 @@ const [BEFORE, AHEAD] = [120, 400]
 const says = (r: CalendarRow, currency: string): string => {
   const amount = r.amount === null ? '' : formatMoney(money(BigInt(r.amount), currency))
   if (r.what === 'due') return `${amount} due from ${r.name} (${r.about})`
-  return r.what === 'bill' ? `Pay ${r.name} ${amount} (${r.about})` : `Wanted: ${r.about || 'sale'}, ${r.name}`
+  return r.what === 'bill' ? `Pay ${r.name} ${amount} (${r.about})` : `Needed: ${r.about || 'sale'}, ${r.name}`
 }
 
 /** The calendar of a secret: what falls due and what is wanted, a day each. Null where the secret opens nothing. */
@@ -41,7 +40,7 @@ export const readCalendar = async (
   secret: string,
   { name, currency, today }: { readonly name: string; readonly currency: string; readonly today: Day },
 ): Promise<string | null> => {
-  if (!/^[\w-]{20,64}$/.test(secret) || !(await findCalendarLink(db, hashOf(secret)))) return null
+  if (!/^[\w-]{20,64}$/.test(secret) || !(await findCalendarLink(db, hashToken(secret)))) return null
   const calendar = new ICAL.Component('vcalendar')
   calendar.addPropertyWithValue('version', '2.0')
   calendar.addPropertyWithValue('prodid', '-//Iron Till//Due and wanted//EN')

@@ -1,7 +1,8 @@
-import { lineInput, matchLineInput, statementInput } from '@/contract/inputs/bank/bank'
-import { found, refuse } from '@/contract/refuse'
-import { reverseEntry } from '@/core/ledger'
-import { isZeroMoney, negateMoney, zeroMoney } from '@/core/money'
+import { lineInput, matchLineInput, statementInput, type SettleInput } from '@/contract/inputs/bank/bank'
+import { found, refuse, refuseAt } from '@/contract/refuse'
+import { canFinish } from '@/core/bank'
+import type { Day } from '@/core/day'
+import { negateMoney, zeroMoney } from '@/core/money'
 import { present } from '@/core/present'
 import { undoToBank } from '@/data/queries/bank'
 import {
@@ -13,14 +14,15 @@ import {
   type BankLineRow,
   type MatchRow,
 } from '@/data/queries/bankStatements'
-import { findEntry } from '@/data/queries/ledger'
 import { insertPurchaseTax, listPurchaseTax } from '@/data/queries/purchaseTax'
 import { findReceipt } from '@/data/queries/receipt'
 import { insertTaxMoves, listTaxOfEntry } from '@/data/queries/taxMove'
 import { bankLineView, statementView, whatIsLeft } from '@/model/bank/statements'
+import { reversePosted } from '../books/reversePosted'
 import { undoPayment } from '../buying/paySupplier'
 import { defineCommand, paperDay, type Work } from '../command'
 import { takeBack } from '../money/takeBack'
+import { writeBankRule } from './keepRule'
 import { settleLine } from './settleLine'
 
 const WHY = 'Undone on the bank statement'
@@ -33,32 +35,36 @@ const openLine = async (w: Work, lineId: number): Promise<BankLineRow> => {
   return line
 }
 
+/** What this line is, every line with that text is: one account, with the tax in it. */
+const remember = async (w: Work, contains: string, settles: readonly SettleInput[]): Promise<void> => {
+  const { kind, accountId, taxCode } = present(settles[0])
+  if (settles.length > 1 || kind !== 'account' || accountId === undefined)
+    return refuseAt('always', 'Only a line that goes to one account can be remembered.')
+  await writeBankRule(w, { contains, accountId, taxCode, always: true })
+}
+
 /** Says what a line is: something in the books already, or something that is entered with it, on the line’s own day. */
-export const matchLine = defineCommand('match-line', matchLineInput, async (w, { lineId, ...matching }) => {
+export const matchLine = defineCommand('match-line', matchLineInput, async (w, { lineId, always, ...matching }) => {
   const line = await openLine(w, lineId)
   if (line.settled) refuse({ code: 'line-is-settled' })
   await settleLine(w, line, matching)
+  if (always) await remember(w, always, matching.settles)
   return { id: lineId, answer: async () => present(await bankLineView(w.tx, lineId, w.currency)) }
 })
 
 /** An entry the other way round, of the same day, with the tax in it. */
 const reverse = async (
   w: Work,
+  on: Day,
   entryId: number,
   source: { readonly kind: string; readonly id: number },
 ): Promise<void> => {
-  const entry = present(await findEntry(w.tx, entryId, w.currency))
-  const lines = entry.lines.map((l) => ({ account: { accountId: l.accountId }, amount: l.amount }))
-  const text = `${entry.text}: ${WHY.toLowerCase()}`
-  const backId = await w.post(reverseEntry({ on: entry.on, text, lines }, entry.on, text), {
-    ...source,
-    reversesId: entryId,
-  })
+  const backId = await reversePosted(w, entryId, (text) => `${text}: ${WHY.toLowerCase()}`, source)
   const charged = await listTaxOfEntry(w.tx, entryId, 'bank', w.currency)
   await insertTaxMoves(
     w.tx,
     charged.map((t) => ({ ...t, net: negateMoney(t.net), amount: negateMoney(t.amount) })),
-    { onDay: entry.on, why: 'bank', entryId: backId },
+    { onDay: on, why: 'bank', entryId: backId },
   )
   const paid = await listPurchaseTax(w.tx, entryId)
   await insertPurchaseTax(
@@ -78,13 +84,13 @@ const unmake = async (w: Work, line: BankLineRow, { made, madeId, entryId }: Mat
     case 'supplier-payment':
       return undoPayment(w, { paymentId: id, on: line.on, reason: WHY })
     case 'banking-slip':
-      await reverse(w, entryId, { kind: 'banking-slip', id })
+      await reverse(w, line.on, entryId, { kind: 'banking-slip', id })
       return undoToBank(w.tx, { slipId: id, on: line.on })
     case 'card-settlement':
-      await reverse(w, entryId, { kind: 'card-settlement', id })
+      await reverse(w, line.on, entryId, { kind: 'card-settlement', id })
       return undoToBank(w.tx, { settlementId: id, on: line.on })
     case 'entry':
-      return reverse(w, entryId, { kind: 'bank-line', id: line.id })
+      return reverse(w, line.on, entryId, { kind: 'bank-line', id: line.id })
     case null:
       return undefined
   }
@@ -106,9 +112,8 @@ export const unmatchLine = defineCommand('unmatch-line', lineInput, async (w, { 
 export const finishStatement = defineCommand('finish-statement', statementInput, async (w, { statementId }) => {
   const row = found((await listStatements(w.tx, { id: statementId }))[0], 'statement', statementId)
   if (row.statement.doneOn) refuse({ code: 'statement-is-done' })
-  const { open, difference } = await whatIsLeft(w.tx, statementId, w.currency)
-  if (open > 0 || difference === null || !isZeroMoney(difference))
-    refuse({ code: 'statement-not-done', open, difference })
+  const { open, difference } = whatIsLeft(row, w.currency)
+  if (!canFinish(open, difference)) refuse({ code: 'statement-not-done', open, difference })
   await updateStatement(w.tx, statementId, { doneOn: w.today })
   return { id: statementId, answer: async () => present(await statementView(w.tx, statementId, w.currency)) }
 })

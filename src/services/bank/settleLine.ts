@@ -2,17 +2,9 @@ import type { z } from 'zod'
 import type { matchLineInput, SettleInput } from '@/contract/inputs/bank/bank'
 import { found, refuse, refuseAt } from '@/contract/refuse'
 import type { SettleKind } from '@/core/bank'
-import {
-  addMoney,
-  absMoney,
-  isPositiveMoney,
-  money,
-  subtractMoney,
-  sumMoney,
-  toDecimalString,
-  type Money,
-} from '@/core/money'
+import { absMoney, isPositiveMoney, money, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
 import { present } from '@/core/present'
+import { rowsBy } from '@/core/rowsBy'
 import { listBills } from '@/data/queries/bill'
 import {
   findEntryOf,
@@ -30,10 +22,10 @@ import { payNamed } from '../buying/paySupplier'
 import { readPayables, writePayment } from '../buying/payables'
 import { paperDay, type Work } from '../command'
 import { writeReceipt } from '../money/takeReceipt'
-import { writeSettlement, writeSlip } from '../till/toBank'
+import { takeToBank, writeSettlement, writeSlip } from '../till/toBank'
 import { postOnAccounts } from './postOnAccounts'
 
-type Matching = Omit<z.output<typeof matchLineInput>, 'lineId'>
+type Matching = Omit<z.output<typeof matchLineInput>, 'lineId' | 'always'>
 type Row = Parameters<typeof insertMatches>[1][number]
 type Part = SettleInput & { readonly path: string; readonly sum: Money }
 
@@ -52,6 +44,10 @@ const partsOf = (w: Work, { settles, fee }: Matching, line: BankLineRow): readon
     path: `settles.${i}`,
     sum: w.money(s.amount, `settles.${i}.amount`),
   }))
+  const twice = parts.find(
+    (p, i) => p.id !== undefined && parts.findIndex((o) => o.kind === p.kind && o.id === p.id) < i,
+  )
+  if (twice) refuseAt(`${twice.path}.id`, 'This is named twice. Add the amounts.')
   const sum = sumMoney(
     parts.map((p) => p.sum),
     w.currency,
@@ -89,16 +85,16 @@ const settlePosted = async (w: Work, { line, bank }: At, p: Part): Promise<Row> 
   return { lineId: line.id, kind: p.kind, entryId, amount: p.sum.minor }
 }
 
-/** Customers’ money: one receipt each, for what it pays, the rest on account. */
+/** Customers’ money: one receipt each, for the dues named, else the oldest first; the rest on account. */
 const settleDues = async (w: Work, { line, bank }: At, parts: readonly Part[]): Promise<Row[]> => {
-  const owners = new Map<number, Part[]>()
-  for (const p of parts) {
-    const id = p.id ?? refuseAt(`${p.path}.id`, 'Say which one it is.')
-    const owner = p.kind === 'customer' ? id : found(await findDueOwner(w.tx, id), 'due', id)
-    owners.set(owner, [...(owners.get(owner) ?? []), p])
+  const owned: { readonly owner: number; readonly part: Part }[] = []
+  for (const part of parts) {
+    const id = part.id ?? refuseAt(`${part.path}.id`, 'Say which one it is.')
+    owned.push({ part, owner: part.kind === 'customer' ? id : found(await findDueOwner(w.tx, id), 'due', id) })
   }
   const rows: Row[] = []
-  for (const [customerId, mine] of owners) {
+  for (const [customerId, of] of rowsBy(owned, (o) => o.owner)) {
+    const mine = of.map((o) => o.part)
     const amount = sumMoney(
       mine.map((p) => p.sum),
       w.currency,
@@ -112,7 +108,7 @@ const settleDues = async (w: Work, { line, bank }: At, parts: readonly Part[]): 
       method: 'transfer' as const,
       amount: toDecimalString(amount),
       reference: line.text.slice(0, 120),
-      for: dues.length > 0 ? dues : ('account' as const),
+      for: dues.length > 0 ? dues : ('oldest' as const),
     }
     const madeId = await writeReceipt(w, receipt, bank.isMain ? undefined : bank.accountId)
     const { entryId } = present(await findReceipt(w.tx, madeId, w.currency))
@@ -124,17 +120,14 @@ const settleDues = async (w: Work, { line, bank }: At, parts: readonly Part[]): 
 /** Money to suppliers for their bills: one payment each. */
 const settleBills = async (w: Work, { line, bank }: At, parts: readonly Part[]): Promise<Row[]> => {
   const bills = await listBills(w.tx, { ids: parts.flatMap((p) => p.id ?? []) })
-  const bySupplier = new Map<number, Part[]>()
-  for (const p of parts) {
-    const bill = found(
+  const billOf = (p: Part) =>
+    found(
       bills.find((b) => b.id === p.id),
       'bill',
       p.id ?? 0,
     )
-    bySupplier.set(bill.supplierId, [...(bySupplier.get(bill.supplierId) ?? []), p])
-  }
   const rows: Row[] = []
-  for (const [supplierId, mine] of bySupplier) {
+  for (const [supplierId, mine] of rowsBy(parts, (p) => billOf(p).supplierId)) {
     const supplier = present(await findSupplier(w.tx, supplierId))
     const amount = sumMoney(
       mine.map((p) => p.sum),
@@ -154,10 +147,12 @@ const settleOnTheWay = async (w: Work, { line, bank }: At, p: Part): Promise<Row
   const receipts = p.receiptIds ?? []
   if (!bank.isMain)
     refuseAt(`${p.path}.kind`, 'Checks and card payments go to the main bank account. Enter them there.')
-  const all = await Promise.all(receipts.map((id) => findReceipt(w.tx, id, w.currency)))
-  const gross = all.reduce((sum, r) => (r ? addMoney(sum, r.amount) : sum), money(0n, w.currency))
-  const fee = subtractMoney(gross, p.sum)
   const isSlip = p.kind === 'banking-slip'
+  const gross = sumMoney(
+    (await takeToBank(w, receipts, isSlip ? 'cheque' : 'card')).map((r) => r.amount),
+    w.currency,
+  )
+  const fee = subtractMoney(gross, p.sum)
   if (fee.minor < 0n || (isSlip && fee.minor !== 0n)) refuse({ code: 'settles-differ', line: p.sum, sum: gross })
   const done = isSlip
     ? await writeSlip(w, { on: line.on, cash: '0', cheques: [...receipts] })

@@ -2,7 +2,7 @@ import { yearEndInput } from '@/contract/inputs/books/yearEnd'
 import { refuse } from '@/contract/refuse'
 import { day, yearOf, type Day } from '@/core/day'
 import { YEAR_END } from '@/core/kinds'
-import { postYearEnd, reverseEntry } from '@/core/ledger'
+import { postYearEnd } from '@/core/ledger'
 import { present } from '@/core/present'
 import { sumAccounts } from '@/data/queries/balances'
 import { updateBusiness } from '@/data/queries/business'
@@ -11,6 +11,7 @@ import { findEntry } from '@/data/queries/ledger'
 import { insertYearEnd, listYearEnds, undoYearEnd } from '@/data/queries/yearEnds'
 import { viewOfEntry } from '@/model/books/entryView'
 import { defineCommand, type Work } from '../command'
+import { reversePosted } from './reversePosted'
 
 const lastDay = (year: number): Day => day(`${year}-12-31`)
 
@@ -42,14 +43,8 @@ export const closeYear = defineCommand('close-year', yearEndInput, async (w, { y
 export const reopenYear = defineCommand('reopen-year', yearEndInput, async (w, { year }) => {
   const closed = (await listYearEnds(w.tx)).find((y) => y.year === year)
   if (!closed) return refuse({ code: 'year-not-closed', year })
-  const entry = present(await findEntry(w.tx, closed.entryId, w.currency))
   const text = `Year ${year} reopened`
-  const lines = entry.lines.map((l) => ({ account: { accountId: l.accountId }, amount: l.amount }))
-  const entryId = await w.post(reverseEntry({ on: entry.on, text, lines }, entry.on, text), {
-    kind: YEAR_END,
-    id: year,
-    reversesId: entry.id,
-  })
+  const entryId = await reversePosted(w, closed.entryId, () => text, { kind: YEAR_END, id: year })
   await undoYearEnd(w.tx, year, entryId)
   const { closedBefore } = closed
   const stillClosed = w.business.closedThrough === lastDay(year)

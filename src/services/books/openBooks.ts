@@ -17,7 +17,7 @@ import { viewOfEntry } from '@/model/books/entryView'
 import { defineCommand, paperDay, type Work } from '../command'
 import { writeCount } from '../goods/countStock'
 import { refreshSale } from '../sales/refreshSale'
-import { writeSale } from '../sales/startSale'
+import { writeEmptySale } from '../sales/emptySale'
 
 type Opening = z.output<typeof openingInput>
 
@@ -54,18 +54,7 @@ const writeReceivables = async (w: Work, on: Opening['on'], rows: Opening['recei
     const at = rows.findIndex((r) => r.customerId === customerId)
     const customer = await findCustomer(w.tx, customerId, w.currency)
     if (!customer) return refuseAt(`receivables.${at}.customerId`, `There is no customer ${customerId}.`)
-    const { saleId } = await writeSale(w, {
-      title: 'Owed from before',
-      on,
-      customer,
-      lines: [],
-      channel: 'counter',
-      kind: w.business.kinds[0] ?? 'sales',
-      note: '',
-      wantedBy: null,
-      arrangement: { kind: 'now' },
-      agreedOn: on,
-    })
+    const saleId = await writeEmptySale(w, { title: 'Owed from before', on, customer })
     await insertDues(
       w.tx,
       rows.flatMap((r, n) => {

@@ -14,7 +14,7 @@ import {
   updateTaxReturn,
 } from '@/data/queries/taxReturns'
 import { amountOf, readTaxRows, sumsOfRows, taxReturnView } from '@/model/books/taxReturns'
-import { accountFrom } from '../buying/accountFrom'
+import { accountFrom } from './accountFrom'
 import { dayAfter, defineCommand, type Work } from '../command'
 
 const answerOf = (w: Work, id: number) => async () => present(await taxReturnView(w.tx, id, w.currency))

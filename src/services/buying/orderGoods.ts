@@ -9,7 +9,7 @@ import { found, refuse, refuseAt } from '@/contract/refuse'
 import type { Day } from '@/core/day'
 import { larger, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
-import { rowsBy } from '@/core/stock'
+import { rowsBy } from '@/core/rowsBy'
 import { findGoods } from '@/data/queries/goods'
 import { takeNumber } from '@/data/queries/numbers'
 import {

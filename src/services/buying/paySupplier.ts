@@ -1,7 +1,7 @@
 import { paySupplierInput, voidSupplierPaymentInput } from '@/contract/inputs/buying/bills'
 import type { z } from 'zod'
 import { found, refuse, refuseAt } from '@/contract/refuse'
-import { postSupplierPayment, postVoided } from '@/core/ledger'
+import { postSupplierPayment, reverseEntry } from '@/core/ledger'
 import { addMoney, isPositiveMoney, money, subtractMoney, sumMoney, zeroMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { lowestFrom } from '@/core/running'
@@ -11,7 +11,7 @@ import { findSupplier } from '@/data/queries/suppliers'
 import { paymentView } from '@/model/buying/payments'
 import { dayAfter, defineCommand, paperDay, type Work } from '../command'
 import { refuseMatched } from '../bank/refuseMatched'
-import { accountFrom } from './accountFrom'
+import { accountFrom } from '../books/accountFrom'
 import { payOne, readPayables, taxOf, writePayment, type Paid, type Payable } from './payables'
 
 const payOldest = (payables: readonly Payable[], amount: Money): readonly Paid[] => {
@@ -111,7 +111,7 @@ export const undoPayment = async (
       ),
     },
   })
-  const entryId = await w.post(postVoided(posted, { on: onDay, text }), {
+  const entryId = await w.post(reverseEntry(posted, onDay, text), {
     kind: 'supplier-payment',
     id: paymentId,
     reversesId: payment.entryId,

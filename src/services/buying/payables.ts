@@ -14,7 +14,7 @@ import {
 } from '@/core/money'
 import { present } from '@/core/present'
 import { lowestFrom } from '@/core/running'
-import { rowsBy } from '@/core/stock'
+import { rowsBy } from '@/core/rowsBy'
 import { insertAheadMove, insertBillFills, listBillFills, listBills, type BillRow } from '@/data/queries/bill'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'

@@ -1,7 +1,7 @@
 import { voidBillInput } from '@/contract/inputs/buying/bills'
 import { found, refuse } from '@/contract/refuse'
 import { openOfLine, unitsOfPart } from '@/core/buying'
-import { postAheadUsed, postBill, postVoided } from '@/core/ledger'
+import { postAheadUsed, postBill, reverseEntry } from '@/core/ledger'
 import { money, negateMoney, sumMoney, ZERO, type Money, subtractMoney } from '@/core/money'
 import { present } from '@/core/present'
 import { balanceOn, lowestFrom } from '@/core/running'
@@ -69,7 +69,7 @@ const giveAheadBack = async (w: Work, b: BillRow, on: BillRow['onDay'], text: st
     w.currency,
   )
   if (amount.minor === 0n) return
-  const entryId = await w.post(postVoided(postAheadUsed({ on, text, amount }), { on, text }), {
+  const entryId = await w.post(reverseEntry(postAheadUsed({ on, text, amount }), on, text), {
     kind: 'bill',
     id: b.id,
   })
@@ -115,7 +115,7 @@ export const voidBill = defineCommand('void-bill', voidBillInput, async (w, { bi
     tax: amount(b.tax),
     gross: amount(b.gross),
   })
-  const entryId = await w.post(postVoided(posted, { on: onDay, text }), {
+  const entryId = await w.post(reverseEntry(posted, onDay, text), {
     kind: 'bill',
     id: billId,
     reversesId: b.entryId,

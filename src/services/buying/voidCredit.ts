@@ -1,7 +1,7 @@
 import { voidCreditInput } from '@/contract/inputs/buying/sentBack'
 import { found, refuse } from '@/contract/refuse'
 import { unitsOfPart } from '@/core/buying'
-import { postSupplierCredit, postVoided } from '@/core/ledger'
+import { postSupplierCredit, reverseEntry } from '@/core/ledger'
 import { addMoney, isPositiveMoney, money, negateMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { lowestFrom } from '@/core/running'
@@ -90,7 +90,7 @@ export const voidCredit = defineCommand('void-credit', voidCreditInput, async (w
       .map((l) => ({ accountId: lineOf(l).accountId, net: amount(l.net) })),
     tax: amount(credit.tax),
   })
-  const entryId = await w.post(postVoided(posted, { on: onDay, text }), { ...paper, reversesId: credit.entryId })
+  const entryId = await w.post(reverseEntry(posted, onDay, text), { ...paper, reversesId: credit.entryId })
   await insertCostShares(w.tx, entryId, [
     ...given.map(({ goodsId, saleLineId, amount: cost }) => ({ goodsId, saleLineId, amount: -cost })),
     ...back.flatMap((b) => b.shares),

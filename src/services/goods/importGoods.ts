@@ -7,8 +7,8 @@ import { findGoodsByCodes, insertManyGoods, updateManyGoods } from '@/data/queri
 import { defineCommand, type Work } from '../command'
 import { needed, quantityOrZero, text, unitPrice } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
-import { readTableFile, type FileTable } from './readTableFile'
-import { cellsOf, findColumns } from './tableColumns'
+import { readTableFile, type FileTable } from '../files/readTableFile'
+import { cellsOf, findColumns } from '../files/tableColumns'
 
 /** What a column may be called, in lower case without spaces; the first is what an export calls it. */
 const COLUMNS = {

@@ -6,7 +6,6 @@ import {
   pilesNow,
   pilesOn,
   poolOf,
-  rowsBy,
   shelfOn,
   type Pile,
   type PileAt,
@@ -14,6 +13,7 @@ import {
   type Shelf,
   type ShelfOn,
 } from '@/core/stock'
+import { rowsBy } from '@/core/rowsBy'
 import { findBatches } from '@/data/queries/batch'
 import type { Goods } from '@/data/queries/goods'
 import { listPileChanges, lockStock } from '@/data/queries/stock'

@@ -4,7 +4,7 @@ import { findCustomer } from '@/data/queries/customers'
 import { findInvoice } from '@/data/queries/invoices'
 import { listSaleIds } from '@/data/queries/sales'
 import type { Work } from '../command'
-import { writeSale } from '../sales/startSale'
+import { writeEmptySale } from '../sales/emptySale'
 import { listFillsOfReceipt } from '@/data/queries/fill'
 import { listHeldMoves } from '@/data/queries/held'
 import type { ReceiptRow } from '@/data/queries/receipt'
@@ -30,16 +30,6 @@ export const newestSaleOf = async (
 ): Promise<number> => {
   const [newest] = await listSaleIds(w.tx, { customerId }, { limit: 1 }, w.today)
   if (newest !== undefined) return newest
-  const { saleId } = await writeSale(w, {
-    ...otherwise,
-    customer: present(await findCustomer(w.tx, customerId, w.currency)),
-    lines: [],
-    channel: 'counter',
-    kind: w.business.kinds[0] ?? 'sales',
-    note: '',
-    wantedBy: null,
-    arrangement: { kind: 'now' },
-    agreedOn: otherwise.on,
-  })
-  return saleId
+  const customer = present(await findCustomer(w.tx, customerId, w.currency))
+  return writeEmptySale(w, { ...otherwise, customer })
 }

@@ -4,10 +4,10 @@ import { z } from 'zod'
 import { needed, text } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
 import { present } from '@/core/present'
-import { findCustomersCalled } from '@/data/queries/customers'
+import { listCustomersCalled } from '@/data/queries/customers'
 import { defineCommand, type Work } from '../command'
-import { readTableFile } from '../goods/readTableFile'
-import { cellsOf, findColumns } from '../goods/tableColumns'
+import { readTableFile } from '../files/readTableFile'
+import { cellsOf, findColumns } from '../files/tableColumns'
 import { readCards } from './cards'
 import { writeCustomer } from './keepCustomer'
 
@@ -55,18 +55,23 @@ const rowsIn = async (base64: string): Promise<{ readonly from: number; readonly
   return { from: 2, rows: table.rows.map((cells) => cellsOf(cells, columns, COLUMNS)) }
 }
 
+/** Two are the same who are called the same and have the same address of e-mail. */
+const keyOf = (one: { readonly name: string; readonly email: string }): string =>
+  `${one.name.trim()}|${one.email.trim()}`.toLowerCase()
+
 /** Each row on its own, against the others and against the customers there are. */
 const judge = async (w: Work, { from, rows }: Awaited<ReturnType<typeof rowsIn>>) => {
-  const known = await findCustomersCalled(
+  const called = await listCustomersCalled(
     w.tx,
     rows.map((r) => r.name),
   )
+  const known = new Set(called.map((c) => keyOf(c)))
   const seen = new Map<string, number>()
   const problems: { readonly row: number; readonly code: string; readonly message: string }[] = []
   const good: { readonly at: number; readonly given: z.output<typeof row> }[] = []
   for (const [i, given] of rows.entries()) {
     const at = from + i
-    const key = `${given.name.trim().toLowerCase()}|${given.email.trim().toLowerCase()}`
+    const key = keyOf(given)
     const parsed = row.safeParse(given)
     const message = !parsed.success
       ? parsed.error.issues.map((x) => `${String(x.path[0] ?? '')}: ${x.message}`).join(' ')

@@ -10,7 +10,8 @@ import { reserveId } from '@/data/queries/reserveId'
 import { insertBanked, insertBankingSlip, insertCardSettlement, lockToBank, type ToBank } from '@/data/queries/bank'
 import { sumRole } from '@/data/queries/balances'
 
-const take = async (w: Work, ids: readonly number[], method: 'cheque' | 'card'): Promise<ToBank[]> => {
+/** Receipts that may go to the bank, locked; refused where one of those named may not. */
+export const takeToBank = async (w: Work, ids: readonly number[], method: 'cheque' | 'card'): Promise<ToBank[]> => {
   const wanted = [...new Set(ids)]
   const taken = await lockToBank(w.tx, wanted, method, w.currency)
   const missing = wanted.find((id) => !taken.some((t) => t.id === id))
@@ -27,7 +28,7 @@ const take = async (w: Work, ids: readonly number[], method: 'cheque' | 'card'):
 export const writeSlip = async (w: Work, s: z.output<typeof bankSlipInput>) => {
   const onDay = paperDay(w, s.on)
   const cash = w.money(s.cash, 'cash')
-  const cheques = await take(w, s.cheques, 'cheque')
+  const cheques = await takeToBank(w, s.cheques, 'cheque')
   const late = cheques.find((c) => c.on > onDay)
   if (late) refuse({ code: 'not-to-bank', number: late.number })
   const there = await sumRole(w.tx, 'drawer', onDay, w.currency)
@@ -66,7 +67,7 @@ export const bankSlip = defineCommand('bank-slip', bankSlipInput, writeSlip)
 /** Card takings arrived at the bank, less fees. A receipt arrives once. */
 export const writeSettlement = async (w: Work, s: z.output<typeof settleCardsInput>) => {
   const onDay = paperDay(w, s.on)
-  const receipts = await take(w, s.receipts, 'card')
+  const receipts = await takeToBank(w, s.receipts, 'card')
   const late = receipts.find((r) => r.on > onDay)
   if (late) refuse({ code: 'not-to-bank', number: late.number })
   const gross = sumMoney(

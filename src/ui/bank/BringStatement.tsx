@@ -1,7 +1,8 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import type { AnswerTo } from '@/contract/calls'
+import { FileButton } from '../files/FileButton'
 import { lazily } from '../lazily'
 import { Panel } from '../Panel'
 import { Refusal } from '../Refusal'
@@ -23,13 +24,12 @@ const sendFile = <T,>(path: string, content: File) =>
 /** A statement from a file. Of a table whose columns are not known yet they are asked once. */
 export const BringStatement = ({ accounts }: Props) => {
   const router = useRouter()
-  const input = useRef<HTMLInputElement>(null)
   const [account, setAccount] = useState(String(accounts[0]?.id ?? ''))
   const [refused, setRefused] = useState<Refused | null>(null)
   const [asked, setAsked] = useState<{ readonly file: File; readonly looked: Looked } | null>(null)
   const [busy, setBusy] = useState(false)
-  const bring = async (file: File | undefined) => {
-    if (!file || busy) return
+  const bring = async (file: File) => {
+    if (busy) return
     setBusy(true)
     setRefused(null)
     const name = encodeURIComponent(file.name.slice(0, 200))
@@ -44,7 +44,6 @@ export const BringStatement = ({ accounts }: Props) => {
       else setRefused(looked)
     } else setRefused(sent)
     setBusy(false)
-    if (input.current) input.current.value = ''
   }
   return (
     <div className="mb-5">
@@ -57,21 +56,17 @@ export const BringStatement = ({ accounts }: Props) => {
             onValue={setAccount}
           />
         )}
-        <label className="btn btn-do cursor-pointer focus-within:outline-2 focus-within:outline-rust-600">
-          {busy ? 'Reading …' : 'Import a statement'}
-          <input
-            ref={input}
-            type="file"
+        <div>
+          <FileButton
+            primary
             accept=".csv,.txt,.ofx,.qfx,.xml,.053,.c53"
-            aria-describedby="statement-file"
-            className="sr-only"
+            hint="CSV, OFX or camt.053, as your bank gives it."
             disabled={busy}
-            onChange={(e) => void bring(e.target.files?.[0])}
-          />
-        </label>
-        <span id="statement-file" className="sub">
-          CSV, OFX or camt.053, as your bank gives it.
-        </span>
+            onFile={(file) => void bring(file)}
+          >
+            {busy ? 'Reading …' : 'Import a statement'}
+          </FileButton>
+        </div>
       </div>
       <Refusal refused={refused} />
       <Panel open={asked !== null} onClose={() => setAsked(null)} title="Which column is what?">

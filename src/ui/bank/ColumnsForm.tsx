@@ -15,8 +15,8 @@ const FIELDS = [
   ['on', 'Date'],
   ['text', 'Text'],
   ['amount', 'Amount, with its sign'],
-  ['in', 'Money in, where it stands apart'],
-  ['out', 'Money out, where it stands apart'],
+  ['in', 'Money in, in a column of its own'],
+  ['out', 'Money out, in a column of its own'],
   ['balance', 'Balance'],
   ['bankId', 'Reference of the bank'],
 ] as const

@@ -2,12 +2,11 @@
 import { useState } from 'react'
 import { formatDigits } from '@/core/locale'
 import type { StatementView } from '@/model/bank/statements'
-import { CommandForm } from '../form/CommandForm'
-import { FormCheck, FormSelect, FormText } from '../form/inputs'
-import { findCustomers, Picker } from '../Picker'
-import { call, useSend } from '../send'
-import { Refusal } from '../Refusal'
 import { Choice } from '../Choice'
+import { CommandForm } from '../form/CommandForm'
+import { FormFind } from '../form/FormFind'
+import { FormCheck, FormSelect, FormText } from '../form/inputs'
+import { findCustomers } from '../Picker'
 
 interface Props {
   readonly line: StatementView['lines'][number]
@@ -17,13 +16,7 @@ interface Props {
   readonly onDone: () => void
 }
 
-const schema = () =>
-  import('zod').then(({ z }) =>
-    z.object({
-      lineId: z.number(),
-      settles: z.array(z.object({ accountId: z.number().positive('Choose an account.') }).loose()),
-    }),
-  )
+const schema = () => import('@/contract/inputs/bank/bank').then((m) => m.matchLineInput)
 
 /** What a line is that nothing proposes: income or an expense of an account, or a customer’s money. */
 export const OtherForm = (props: Props) => {
@@ -53,7 +46,7 @@ export const OtherForm = (props: Props) => {
   )
 }
 
-const ToAccount = ({ line, accounts, taxCodes, onDone }: Props) => {
+const ToAccount = ({ line, accounts, taxCodes, currency, onDone }: Props) => {
   const amount = line.amount.replace('-', '')
   return (
     <CommandForm
@@ -63,28 +56,20 @@ const ToAccount = ({ line, accounts, taxCodes, onDone }: Props) => {
       start={{
         settles: [{ accountId: '', taxCode: '' }],
         remember: false,
-        contains: line.text.replace(/[\d/.-]+/g, ' ').trim(),
+        always: line.text.replace(/[\d/.-]+/g, ' ').trim(),
       }}
-      asBody={(d) => ({
+      asBody={({ settles, remember, always }) => ({
         lineId: line.id,
-        settles: d.settles.map((s) => ({
+        settles: settles.map((s) => ({
           kind: 'account' as const,
           accountId: Number(s.accountId),
           amount,
           taxCode: s.taxCode || undefined,
         })),
+        ...(remember && { always }),
       })}
-      onDone={(_, d) => {
-        const [meant] = d.settles
-        if (meant && d.remember && d.contains.trim() !== '')
-          void call('POST', '/bank/rules', {
-            contains: d.contains.trim(),
-            accountId: Number(meant.accountId),
-            taxCode: meant.taxCode || undefined,
-            always: true,
-          })
-        onDone()
-      }}
+      preview={{ currency }}
+      onDone={onDone}
       submit="Post"
     >
       <div className="grid gap-3">
@@ -104,30 +89,33 @@ const ToAccount = ({ line, accounts, taxCodes, onDone }: Props) => {
             ...taxCodes.map((t) => ({ value: t.code, name: `${t.code} ${t.name}` })),
           ]}
         />
-        <FormCheck name="remember" label="Always, by itself" hint="Lines with this text are posted when they come." />
-        <FormText name="contains" label="Text of such lines" most={200} />
+        <FormCheck
+          name="remember"
+          label="Always, automatically"
+          hint="Lines with this text are posted when they come."
+        />
+        <FormText name="always" label="Text of such lines" most={200} />
       </div>
     </CommandForm>
   )
 }
 
-const OfCustomer = ({ line, onDone }: Props) => {
-  const { send, refused, busy } = useSend()
-  const [customer, setCustomer] = useState<{ readonly id: number; readonly name: string } | null>(null)
-  const save = async () => {
-    if (!customer) return
-    const settles = [{ kind: 'customer' as const, id: customer.id, amount: line.amount }]
-    const made = await send('POST', '/bank/matches', { lineId: line.id, settles }, { say: () => 'Receipt entered.' })
-    if (made) onDone()
-  }
-  return (
-    <>
-      <Picker label="Customer" chosen={customer?.name ?? ''} find={findCustomers} onPick={setCustomer} autoFocus />
-      <p className="sub mt-2">The money is held on account; put it on an invoice from the customer’s page.</p>
-      <Refusal refused={refused} />
-      <button className="btn btn-do mt-4 w-full" data-primary disabled={!customer || busy} onClick={() => void save()}>
-        Enter receipt
-      </button>
-    </>
-  )
-}
+const OfCustomer = ({ line, currency, onDone }: Props) => (
+  <CommandForm
+    method="POST"
+    path="/bank/matches"
+    schema={schema}
+    start={{ settles: [{ id: '' }] }}
+    asBody={({ settles }) => ({
+      lineId: line.id,
+      settles: settles.map((s) => ({ kind: 'customer' as const, id: Number(s.id), amount: line.amount })),
+    })}
+    say={() => 'Receipt entered.'}
+    preview={{ currency }}
+    onDone={onDone}
+    submit="Enter receipt"
+  >
+    <FormFind name="settles.0.id" label="Customer" find={findCustomers} missing="Choose a customer." autoFocus />
+    <p className="sub mt-2">It pays the oldest amounts due first; what is left is held on account.</p>
+  </CommandForm>
+)

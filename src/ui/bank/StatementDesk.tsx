@@ -1,7 +1,8 @@
 'use client'
-import { useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { formatDay, type Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
+import { rowsBy } from '@/core/rowsBy'
 import type { ProposalView } from '@/model/bank/proposals'
 import type { StatementView } from '@/model/bank/statements'
 import { usePageKeys } from '../acts/pageKeys'
@@ -41,19 +42,17 @@ export const StatementDesk = ({ lines, proposals, accounts, taxCodes, done, curr
   const { send, busy, refused } = useSend()
   const [asked, setAsked] = useState<Line | null>(null)
   const [onlyOpen, setOnlyOpen] = useState(false)
-  const settling = useRef(false)
-  const proposed = (line: Line): readonly ProposalView[] => proposals.filter((p) => p.lineId === line.id)
+  const byLine = useMemo(() => rowsBy(proposals, (p) => p.lineId), [proposals])
+  const proposed = (line: Line): readonly ProposalView[] => byLine.get(line.id) ?? []
   const nextAfter = (line: Line): number | undefined => {
-    const open = lines.filter((l) => l.state === 'open' && l.id !== line.id)
-    return (open.find((l) => lines.indexOf(l) > lines.indexOf(line)) ?? open[0])?.id
+    const at = lines.findIndex((l) => l.id === line.id)
+    return [...lines.slice(at + 1), ...lines.slice(0, at)].find((l) => l.state === 'open')?.id
   }
   const take = async (line: Line, p: ProposalView | undefined) => {
-    if (!p || settling.current || done) return
-    settling.current = true
+    if (!p || done) return
     const next = nextAfter(line)
     const settles = p.settles.map((s) => ({ ...s, receiptIds: s.receiptIds && [...s.receiptIds] }))
     const made = await send('POST', '/bank/matches', { lineId: line.id, settles, fee: p.fee })
-    settling.current = false
     if (made) focusLine(next)
   }
   const undo = (line: Line) => send('DELETE', `/bank/matches/${line.id}`, {}, { say: () => 'The line is open again.' })
@@ -89,7 +88,7 @@ export const StatementDesk = ({ lines, proposals, accounts, taxCodes, done, curr
       </div>
       <Refusal refused={refused} />
       <table className="ledger max-sm:block max-sm:[&_td]:h-auto max-sm:[&_td]:py-1 max-sm:[&_thead]:hidden">
-        <LedgerHead heads={['Date', { head: 'Text', className: 'w-70' }, right('Amount', 'w-30'), 'What it is']} />
+        <LedgerHead heads={['Date', { head: 'Text', className: 'w-70' }, right('Amount', 'w-30'), 'Matched with']} />
         <tbody className="max-sm:block">
           {shown.map((line) => (
             <tr

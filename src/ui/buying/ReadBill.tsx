@@ -1,6 +1,7 @@
 'use client'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import type { AnswerTo } from '@/contract/calls'
+import { FileButton } from '../files/FileButton'
 import { Refusal } from '../Refusal'
 import { request, UNANSWERED, type Refused } from '../http'
 
@@ -14,11 +15,9 @@ const XML = 'application/xml'
 
 /** A bill that came as a file: an e-invoice fills in the form, a photo or PDF is shown beside it. */
 export const ReadBill = ({ onRead, onPaper }: Props) => {
-  const input = useRef<HTMLInputElement>(null)
   const [refused, setRefused] = useState<Refused | null>(null)
   const [says, setSays] = useState('')
-  const read = async (file: File | undefined) => {
-    if (!file) return
+  const read = async (file: File) => {
     setRefused(null)
     setSays('')
     if (/^image\/|\/pdf$/.test(file.type)) onPaper(file)
@@ -40,24 +39,16 @@ export const ReadBill = ({ onRead, onPaper }: Props) => {
         )
       }
     }
-    if (input.current) input.current.value = ''
   }
   return (
     <div className="mb-4">
-      <label className="btn cursor-pointer focus-within:outline-2 focus-within:outline-rust-600">
+      <FileButton
+        accept=".xml,image/png,image/jpeg,image/webp,application/pdf"
+        hint="An e-invoice (UBL 2.1) fills in the form; a photo or PDF stands beside it and is kept."
+        onFile={(file) => void read(file)}
+      >
         From a file
-        <input
-          ref={input}
-          type="file"
-          accept=".xml,image/png,image/jpeg,image/webp,application/pdf"
-          aria-describedby="bill-file"
-          className="sr-only"
-          onChange={(e) => void read(e.target.files?.[0])}
-        />
-      </label>
-      <span id="bill-file" className="sub ml-3">
-        An e-invoice (UBL 2.1) fills in the form; a photo or PDF stands beside it and is kept.
-      </span>
+      </FileButton>
       <p role="status" className={says === '' ? 'sr-only' : 'mt-2'}>
         {says}
       </p>

@@ -1,10 +1,10 @@
 'use client'
 import { X } from 'lucide-react'
-import { useRef } from 'react'
 import { formatDay, type Day } from '@/core/day'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 import { SureButton } from '../SureButton'
+import { FileButton } from './FileButton'
 import { readBase64 } from './readBase64'
 
 interface Props {
@@ -27,10 +27,8 @@ const size = (bytes: number): string =>
 
 /** Files kept with something: looked at, added, thrown away. */
 export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
-  const input = useRef<HTMLInputElement>(null)
   const { send, busy, refused, setRefused } = useSend()
-  const add = async (chosen: File | undefined) => {
-    if (!chosen) return
+  const add = async (chosen: File) => {
     if (chosen.size > 4_000_000)
       return setRefused({
         detail: `${chosen.name} is larger than 4 MB. Make it smaller, or save it as PDF.`,
@@ -42,7 +40,6 @@ export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
       { ownerKind, ownerId, name: chosen.name, base64: await readBase64(chosen) },
       { say: () => `${chosen.name} added.` },
     )
-    if (input.current) input.current.value = ''
   }
   return (
     <section>
@@ -72,18 +69,11 @@ export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
           </li>
         ))}
       </ul>
-      <label className="btn mt-2 cursor-pointer focus-within:outline-2 focus-within:outline-rust-600">
-        Add a file
-        <input
-          ref={input}
-          type="file"
-          accept={accept}
-          className="sr-only"
-          aria-label={`${label}: add a file`}
-          disabled={busy}
-          onChange={(e) => void add(e.target.files?.[0])}
-        />
-      </label>
+      <div className="mt-2">
+        <FileButton accept={accept} name={`${label}: add a file`} disabled={busy} onFile={(file) => void add(file)}>
+          Add a file
+        </FileButton>
+      </div>
       <Refusal refused={refused} />
     </section>
   )

@@ -1,6 +1,7 @@
 'use client'
 import { present } from '@/core/present'
 import { useState, type ReactNode } from 'react'
+import { FileButton } from './FileButton'
 import { readBase64 } from './readBase64'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
@@ -52,9 +53,8 @@ export const ImportFile = <Row, L extends Looked<Row>>({
   const [file, setFile] = useState<{ name: string; base64: string } | null>(null)
   const [looked, setLooked] = useState<L | null>(null)
   const { send, busy, refused, setRefused } = useSend()
-  const choose = async (chosen: File | undefined) => {
+  const choose = async (chosen: File) => {
     setLooked(null)
-    if (!chosen) return
     if (chosen.size > 4_000_000)
       return setRefused({ detail: `${chosen.name} is larger than 4 MB. Split it.`, errors: [] })
     const base64 = await readBase64(chosen)
@@ -68,17 +68,9 @@ export const ImportFile = <Row, L extends Looked<Row>>({
   return (
     <div className="grid gap-5">
       <div>
-        <label className="btn cursor-pointer focus-within:outline-2 focus-within:outline-rust-600">
+        <FileButton accept={accept} name={`File with ${what}`} disabled={busy} onFile={(chosen) => void choose(chosen)}>
           {file ? 'Choose another file' : says}
-          <input
-            type="file"
-            accept={accept}
-            className="sr-only"
-            aria-label={`File with ${what}`}
-            disabled={busy}
-            onChange={(e) => void choose(e.target.files?.[0])}
-          />
-        </label>
+        </FileButton>
         {file && <span className="sub ml-3">{file.name}</span>}
         {busy && <span className="sub ml-3">Reading …</span>}
       </div>

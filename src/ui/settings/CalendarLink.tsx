@@ -18,7 +18,7 @@ export const CalendarLink = () => {
     <section>
       <h2>Calendar</h2>
       <p className="mb-2">
-        What falls due and what is wanted by when, for your own calendar program. Whoever has the address can read it;
+        What falls due and what is needed by when, for your own calendar program. Whoever has the address can read it;
         another one ends the one before.
       </p>
       {made && (

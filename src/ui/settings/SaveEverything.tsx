@@ -3,39 +3,38 @@ import { useState, type FormEvent } from 'react'
 import { request, UNANSWERED } from '../http'
 import { PassphraseField } from '../PassphraseField'
 
-interface Props {
-  /** The file, as the interface calls it. */
-  readonly name: 'everything.json' | 'backup'
-  readonly label: string
-}
+type Name = 'backup' | 'everything.json'
 
-/** Everything in one file, for whoever types the passphrase again. */
-export const SaveEverything = ({ name, label }: Props) => {
+/** Everything in one file, a backup or an open file, for whoever types the passphrase again. */
+export const SaveEverything = () => {
   const [passphrase, setPassphrase] = useState('')
   const [problem, setProblem] = useState('')
   const [busy, setBusy] = useState(false)
-  const submit = async (e: FormEvent) => {
-    e.preventDefault()
+  const save = async (name: Name) => {
     setBusy(true)
     const proved = await request('/api/session', { method: 'PUT', body: { passphrase }, unanswered: UNANSWERED })
     setBusy(false)
-    if (proved.ok) {
-      setPassphrase('')
-      setProblem('')
-      // eslint-disable-next-line @next/next/no-location-assign-relative-destination -- a file to save, not a page
-      location.assign(`/api/v1/export/${name}`)
-      return
-    }
-    setProblem(proved.detail)
+    if (!proved.ok) return setProblem(proved.detail)
+    setPassphrase('')
+    setProblem('')
+    // eslint-disable-next-line @next/next/no-location-assign-relative-destination -- a file to save, not a page
+    location.assign(`/api/v1/export/${name}`)
+  }
+  const submit = (e: FormEvent) => {
+    e.preventDefault()
+    void save('backup')
   }
   return (
-    <form onSubmit={submit} className="flex items-end gap-2" noValidate>
-      <div className="flex-1">
-        <PassphraseField value={passphrase} onValue={setPassphrase} problem={problem || undefined} />
+    <form onSubmit={submit} className="grid gap-3" noValidate>
+      <PassphraseField value={passphrase} onValue={setPassphrase} problem={problem || undefined} />
+      <div className="flex flex-wrap gap-3">
+        <button className="btn" disabled={busy}>
+          Download a backup
+        </button>
+        <button type="button" className="btn" disabled={busy} onClick={() => void save('everything.json')}>
+          Export everything (JSON)
+        </button>
       </div>
-      <button className="btn" disabled={busy}>
-        {label}
-      </button>
     </form>
   )
 }

@@ -92,7 +92,7 @@ export const SETTINGS_SECTIONS = [
     id: 'data',
     title: 'Your data',
     about: 'Backups, and everything in one file',
-    fields: ['Backups', 'Calendar', 'Everything you own'],
+    fields: ['Backups', 'Take everything along', 'Calendar'],
     also: ['export', 'backup', 'JSON'],
   },
   {

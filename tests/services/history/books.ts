@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm'
-import { addDays, addMonths, day, monthStart, yearOf, type Day } from '@/core/day'
+import { addMonths, day, monthEnd, monthStart, yearOf, type Day } from '@/core/day'
 import { listTaxFacts } from '@/data/queries/taxFacts'
 import { listTaxReturns } from '@/data/queries/taxReturns'
 import { amountOf } from '@/model/books/taxReturns'
@@ -38,6 +38,6 @@ export const BOOKS = {
     const returnId = await h.idOf('tax_return', x.pick)
     if (x.n > 5) return h.attempt(payTaxReturn, { returnId, on, ...(x.flag && { amount }) })
     if (x.n > 3) return h.attempt(fileTaxReturn, { returnId })
-    return h.attempt(draftTaxReturn, { from, through: addDays(addMonths(from, 1), -1) })
+    return h.attempt(draftTaxReturn, { from, through: monthEnd(from) })
   },
 }

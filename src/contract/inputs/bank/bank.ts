@@ -59,7 +59,7 @@ export const importStatementInput = z.object({
 const settle = z.object({
   kind: z.enum(SETTLE_KINDS, { error: `Say ${SETTLE_KINDS.join(', ')}.` }),
   id: id.optional(),
-  accountId: id.optional(),
+  accountId: z.number({ error: 'Choose an account.' }).int().positive('Choose an account.').optional(),
   receiptIds: z.array(id).min(1, 'Name at least one receipt.').max(500).optional(),
   amount: positiveAmount,
   taxCode: text(40).optional(),
@@ -71,6 +71,8 @@ export const matchLineInput = z.object({
   settles: z.array(settle, { error: 'Say what it is, as a list.' }).min(1, 'Say what it is.').max(200),
   /** What the card company kept. */
   fee: amount.optional(),
+  /** Lines with this text go to the same account from now on, as soon as they come. */
+  always: text(200).optional(),
 })
 export const lineInput = z.object({ lineId: id })
 export const statementInput = z.object({ statementId: id })

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { TAX_BASES } from '@/core/tax'
 import { day, id, on, positiveAmount } from '@/contract/fields'
-import { payFrom } from '@/contract/inputs/buying/bills'
+import { payFrom } from '@/contract/payFrom'
 
 export const taxReturnFields = {
   from: day,

@@ -1,5 +1,5 @@
-import { PAY_FROM } from '@/core/kinds'
 import { z } from 'zod'
+import { payFrom } from '@/contract/payFrom'
 import { amount, day, id, needed, on, positiveAmount, quantity, text, unitPrice } from '@/contract/fields'
 
 const billLine = z
@@ -29,12 +29,6 @@ const billLine = z
       ctx.addIssue({ code: 'custom', message: 'An amount is needed.', path: ['amount'] })
   })
 export type BillLineInput = z.output<typeof billLine>
-
-/** The bank, the drawer, the owner's own pocket, or an account by its id. */
-export const payFrom = z.union([z.enum(PAY_FROM), id], {
-  error: 'Say bank, drawer, own-pocket, or the id of an account.',
-})
-export type PayFromInput = z.output<typeof payFrom>
 
 export const enterBillInput = z.object({
   supplierId: id,

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next'
-import { addMonths, day, formatMonth, isDay, monthStart } from '@/core/day'
+import { addMonths, day, formatMonth, isDay } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import { MONTH_STEP_NAMES } from '@/core/names'
-import { readMonth } from '@/model/books/month'
+import { monthInHand, readMonth } from '@/model/books/month'
 import { Heading } from '@/ui/Heading'
 import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
 import { To } from '@/ui/To'
@@ -27,9 +27,7 @@ export default async function MonthEnd({ searchParams }: { searchParams: Search 
   const shop = await openShop()
   const { month } = await queryOf(searchParams)
   const first = `${month ?? ''}-01`
-  // Early in a month the one before is still to be done.
-  const usual = monthStart(shop.today.slice(8) <= '15' ? addMonths(shop.today, -1) : shop.today)
-  const { from, to, steps } = await readMonth(shop, isDay(first) ? day(first) : usual)
+  const { from, to, steps } = await readMonth(shop, isDay(first) ? day(first) : monthInHand(shop.today))
   const done = steps.filter((s) => s.done).length
   const link = (by: number, label: string) => (
     <To className="btn" href={`/books/month?month=${addMonths(from, by).slice(0, 7)}`}>

@@ -166,16 +166,12 @@ const Data = async () => {
         )}
         {warning === 'old' && <p className="text-oxide-700">The last good backup is old. Back up now.</p>}
         <BackUpNow />
-        <p className="mt-4 mb-2">
-          A disk can break: take one along, too. Restore it into an empty place with <code>bin/restore FILE</code>.
-        </p>
-        <SaveEverything name="backup" label="Download a backup" />
       </section>
-      <CalendarLink />
       <section>
-        <h2>Everything you own</h2>
+        <h2>Take everything along</h2>
         <p className="mb-2">
-          All your data in one open file, for another program.{' '}
+          A disk can break: download a backup, too, and restore it into an empty place with{' '}
+          <code>bin/restore FILE</code>. Or export all your data in one open file, for another program.{' '}
           {business.exportedOn ? `Last taken along on ${formatDay(business.exportedOn)}.` : 'Never taken along yet.'}{' '}
           Other programs can also work with Iron Till while it runs: see{' '}
           <To className="underline" href="/docs/api">
@@ -183,8 +179,9 @@ const Data = async () => {
           </To>
           .
         </p>
-        <SaveEverything name="everything.json" label="Export everything (JSON)" />
+        <SaveEverything />
       </section>
+      <CalendarLink />
     </>
   )
 }

@@ -27,7 +27,6 @@ export default async function StatementPage({ params }: { params: Promise<{ id: 
     readPlainTaxCodes(shop.db, shop.today),
   ])
   const s = statement ?? notFound()
-  const agrees = s.difference !== null && Number(s.difference) === 0
   return (
     <>
       <Heading
@@ -41,7 +40,7 @@ export default async function StatementPage({ params }: { params: Promise<{ id: 
         action={
           <>
             <ListExport name="bank-lines" query={{ statement: String(id) }} />
-            {!s.done && s.open === 0 && agrees && <FinishStatement id={id} />}
+            {s.canFinish && <FinishStatement id={id} />}
           </>
         }
       />

@@ -1,9 +1,9 @@
-import type { PayFromInput } from '@/contract/inputs/buying/bills'
+import type { PayFromInput } from '@/contract/payFrom'
 import { listAccounts } from '@/data/queries/accounts'
-import { ownAccount } from '../books/ownAccount'
+import { ownAccount } from './ownAccount'
 import type { Work } from '../command'
 
-/** Which account money to a supplier leaves; out of the owner's own pocket it is capital they put in. */
+/** Which account money that is paid leaves; out of the owner's own pocket it is capital they put in. */
 export const accountFrom = async (w: Work, from: PayFromInput, path: string): Promise<number> => {
   if (from === 'bank' || from === 'drawer') return w.accountId(from)
   if (from === 'own-pocket') return w.accountId('owner-capital')

@@ -1,0 +1,116 @@
+import { isDay, type Day } from './day'
+import { money, parseMoney, type Money } from './money'
+import { present } from './present'
+
+/** What stands in the cells of tables that other programs wrote: amounts, numbers and days in whichever way they are written there. */
+
+/** The sign between whole and parts: `1.250,00` has `,`. */
+export type DecimalMark = ',' | '.'
+
+/**
+ * An amount of digits: a sign before it, a comma or point, digits of the currency at most. Null where it is none.
+ *
+ * @example '-12.50' → -12.50; '1250' in yen → 1250; '12.505' in dollars → null
+ */
+export const plainAmount = (text: string, currency: string): Money | null => {
+  const said = /^([-+]?)(\d{1,13}(?:[.,]\d*)?)$/.exec(text.trim())
+  if (!said) return null
+  const parsed = parseMoney(
+    (said[2] ?? '')
+      .replace(',', '.')
+      .replace(/\.$/, '')
+      .replace(/(\.\d*?)0+$/, '$1')
+      .replace(/\.$/, ''),
+    currency,
+  )
+  if (!parsed.ok) return null
+  return said[1] === '-' ? money(-parsed.value.minor, currency) : parsed.value
+}
+
+/**
+ * The mark that amounts of a column are written with: a comma where one of them ends with it and one or two digits.
+ *
+ * @example ['1.250,00', '4'] → ,
+ */
+export const decimalMarkOf = (cells: readonly string[]): DecimalMark =>
+  cells.some((c) => /,\d{1,2}\D*$/.test(c)) ? ',' : '.'
+
+/**
+ * A number in a cell, with a point and its sign before it; null where it is none. Separators of thousands, currency signs, and
+ * signs behind or brackets around it are understood.
+ *
+ * @example '1.250,00' with , → 1250.00; '(4.50)' with . → -4.50; '1,5' with . → null
+ */
+export const numberIn = (cell: string, mark: DecimalMark): string | null => {
+  const text = cell.trim().replace(/[−–]/g, '-')
+  const brackets = /^\((.*)\)$/.exec(text)
+  const bare = (brackets?.[1] ?? text)
+    .replace(/[\s'’ ]/g, '')
+    .replace(/^[^\d.,+-]{1,3}|[^\d.,-]{1,3}$/g, '')
+    .replace(/^([-+]?)[^\d.,+-]{1,3}/, '$1')
+  const plain = bare.replace(/-$/, '').replace(mark === ',' ? /\.(?=\d{3}(\D|$))/g : /,(?=\d{3}(\D|$))/g, '')
+  if (mark === '.' && plain.includes(',')) return null
+  const said = /^([-+]?)(\d+(?:[.,]\d*)?)$/.exec(plain)
+  if (!said) return null
+  const turned = brackets !== null || bare.endsWith('-')
+  return `${(said[1] === '-') === turned ? '' : '-'}${present(said[2]).replace(',', '.')}`
+}
+
+/**
+ * An amount in a cell, as `numberIn` reads it; null where it is none, or has more digits than the currency.
+ *
+ * @example '$ 1,250.00' with . in dollars → 1250.00
+ */
+export const amountIn = (cell: string, mark: DecimalMark, currency: string): Money | null => {
+  const number = numberIn(cell, mark)
+  return number === null ? null : plainAmount(number, currency)
+}
+
+/**
+ * The day a cell says in a way of writing dates; null where it says none. Years of two digits are of this century.
+ *
+ * @example '31.01.2026' as 'DD.MM.YYYY' → 2026-01-31
+ */
+export const dayIn = (cell: string, pattern: string): Day | null => {
+  const parts = pattern.match(/Y+|M+|D+|[^YMD]+/g) ?? []
+  let rest = cell.trim()
+  const read: Record<string, string> = {}
+  for (const part of parts) {
+    const letter = part.charAt(0)
+    const wanted = 'YMD'.includes(letter)
+      ? new RegExp(
+          letter === 'Y'
+            ? `^\\d{${part.length}}`
+            : part.length === 1
+              ? '^\\d{1,2}'
+              : parts.length > 3
+                ? '^\\d{1,2}'
+                : '^\\d{2}',
+        )
+      : null
+    const found = wanted ? wanted.exec(rest)?.[0] : rest.startsWith(part) ? part : undefined
+    if (found === undefined) return null
+    if (wanted) read[letter] = found
+    rest = rest.slice(found.length)
+  }
+  // A time behind it is not looked at.
+  if (rest !== '' && !/^[T\s]/.test(rest)) return null
+  const { Y = '', M = '', D = '' } = read
+  const said = `${Y.length === 2 ? `20${Y}` : Y}-${M.padStart(2, '0')}-${D.padStart(2, '0')}`
+  return isDay(said) && said >= '1990-01-01' && said <= '2199-12-31' ? said : null
+}
+
+const DATES = ['YYYY-MM-DD', 'DD.MM.YYYY', 'YYYYMMDD', 'YYYY/MM/DD', 'YYYY.MM.DD', 'DD-MM-YYYY', 'DD.MM.YY'] as const
+
+/**
+ * The way of writing dates that most cells of a column are in; of two that fit equally well, the region's.
+ *
+ * @param dayFirst whether the region writes the day before the month
+ * @example ['24/03/2026', '01/04/2026'] → DD/MM/YYYY, wherever it is read
+ */
+export const dayFormatOf = (cells: readonly string[], dayFirst: boolean): string => {
+  const slashes = dayFirst ? ['DD/MM/YYYY', 'MM/DD/YYYY'] : ['MM/DD/YYYY', 'DD/MM/YYYY']
+  const formats = [...DATES, ...slashes, ...slashes.map((s) => s.replace('YYYY', 'YY'))]
+  const fits = formats.map((f) => cells.filter((c) => dayIn(c, f) !== null).length)
+  return present(formats[fits.indexOf(Math.max(...fits))])
+}

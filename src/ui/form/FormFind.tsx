@@ -1,0 +1,39 @@
+'use client'
+import { useState } from 'react'
+import { useController } from 'react-hook-form'
+import { Picker } from '../Picker'
+import type { Picking } from '../usePicking'
+
+interface Props<T> {
+  readonly name: string
+  readonly label: string
+  readonly find: Picking<T>['find']
+  /** Its name, where one is chosen already. */
+  readonly start?: string
+  readonly autoFocus?: boolean
+  /** What is said where none is chosen. */
+  readonly missing: string
+}
+
+/** A field found while typing; the form keeps its id. */
+export const FormFind = <T extends { readonly id: number; readonly name: string }>({
+  name,
+  start = '',
+  missing,
+  ...rest
+}: Props<T>) => {
+  const { field, fieldState } = useController({ name })
+  const [chosen, setChosen] = useState(start)
+  return (
+    <Picker<T>
+      {...rest}
+      chosen={chosen}
+      inputRef={field.ref}
+      onPick={(picked) => {
+        setChosen(picked.name)
+        field.onChange(String(picked.id))
+      }}
+      problem={fieldState.error && missing}
+    />
+  )
+}
