@@ -10,7 +10,9 @@ export type DecimalMark = ',' | '.'
 /**
  * An amount of digits: a sign before it, a comma or point, digits of the currency at most. Null where it is none.
  *
- * @example '-12.50' → -12.50; '1250' in yen → 1250; '12.505' in dollars → null
+ * @example plainAmount('-12.50', 'USD') // -12.50
+ * @example plainAmount('1250', 'JPY') // 1250
+ * @example plainAmount('12.505', 'USD') // none
  */
 export const plainAmount = (text: string, currency: string): Money | null => {
   const said = /^([-+]?)(\d{1,13}(?:[.,]\d*)?)$/.exec(text.trim())
@@ -30,7 +32,7 @@ export const plainAmount = (text: string, currency: string): Money | null => {
 /**
  * The mark that amounts of a column are written with: a comma where one of them ends with it and one or two digits.
  *
- * @example ['1.250,00', '4'] → ,
+ * @example decimalMarkOf(['1.250,00', '4']) === ',' // true
  */
 export const decimalMarkOf = (cells: readonly string[]): DecimalMark =>
   cells.some((c) => /,\d{1,2}\D*$/.test(c)) ? ',' : '.'
@@ -39,7 +41,9 @@ export const decimalMarkOf = (cells: readonly string[]): DecimalMark =>
  * A number in a cell, with a point and its sign before it; null where it is none. Separators of thousands, currency signs, and
  * signs behind or brackets around it are understood.
  *
- * @example '1.250,00' with , → 1250.00; '(4.50)' with . → -4.50; '1,5' with . → null
+ * @example numberIn('1.250,00', ',') // 1250.00
+ * @example numberIn('(4.50)', '.') // -4.50
+ * @example numberIn('1,5', '.') // none
  */
 export const numberIn = (cell: string, mark: DecimalMark): string | null => {
   const text = cell.trim().replace(/[−–]/g, '-')
@@ -59,7 +63,7 @@ export const numberIn = (cell: string, mark: DecimalMark): string | null => {
 /**
  * An amount in a cell, as `numberIn` reads it; null where it is none, or has more digits than the currency.
  *
- * @example '$ 1,250.00' with . in dollars → 1250.00
+ * @example amountIn('$ 1,250.00', '.', 'USD') // 1250.00
  */
 export const amountIn = (cell: string, mark: DecimalMark, currency: string): Money | null => {
   const number = numberIn(cell, mark)
@@ -69,7 +73,8 @@ export const amountIn = (cell: string, mark: DecimalMark, currency: string): Mon
 /**
  * The day a cell says in a way of writing dates; null where it says none. Years of two digits are of this century.
  *
- * @example '31.01.2026' as 'DD.MM.YYYY' → 2026-01-31
+ * @example dayIn('31.01.2026', 'DD.MM.YYYY') // 2026-01-31
+ * @example dayIn('2026-02-30', 'YYYY-MM-DD') // none
  */
 export const dayIn = (cell: string, pattern: string): Day | null => {
   const parts = pattern.match(/Y+|M+|D+|[^YMD]+/g) ?? []
@@ -106,7 +111,7 @@ const DATES = ['YYYY-MM-DD', 'DD.MM.YYYY', 'YYYYMMDD', 'YYYY/MM/DD', 'YYYY.MM.DD
  * The way of writing dates that most cells of a column are in; of two that fit equally well, the region's.
  *
  * @param dayFirst whether the region writes the day before the month
- * @example ['24/03/2026', '01/04/2026'] → DD/MM/YYYY, wherever it is read
+ * @example dayFormatOf(['24/03/2026', '01/04/2026'], false) // DD/MM/YYYY
  */
 export const dayFormatOf = (cells: readonly string[], dayFirst: boolean): string => {
   const slashes = dayFirst ? ['DD/MM/YYYY', 'MM/DD/YYYY'] : ['MM/DD/YYYY', 'DD/MM/YYYY']

@@ -1,6 +1,8 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
+import * as bank from './bank'
+import * as cells from './cells'
 import * as day from './day'
 import * as einvoice from './einvoice'
 import * as formats from './formats'
@@ -22,6 +24,8 @@ import * as tax from './tax'
 /** Amounts as a docstring writes them: `usd('12.05')`. */
 const amountIn = (currency: string) => (text: string) => money.roundToMoney(money.decimal(text), currency)
 const KNOWN: Readonly<Record<string, unknown>> = {
+  ...bank,
+  ...cells,
   ...day,
   ...formats,
   ...locale,

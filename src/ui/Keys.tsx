@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { lazily } from './lazily'
-import { PLACES } from './places'
+import { PLACES } from '@/contract/places'
 import { useKeysAhead } from './useKeysAhead'
 import { pageKeys, type PageKey } from './acts/pageKeys'
 

@@ -1,7 +1,7 @@
 'use client'
 import { To } from '@/ui/To'
 import { usePathname } from 'next/navigation'
-import { PLACES, POST, SETTINGS } from './places'
+import { PLACES, POST, SETTINGS } from '@/contract/places'
 
 /** Pages that belong to a place without standing under its address. */
 const BELONGS: Readonly<Record<string, string>> = {

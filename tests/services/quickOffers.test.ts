@@ -156,6 +156,8 @@ describe('people typed into the quick line', () => {
 describe('anything else typed', () => {
   test('is found: places, people, sales, goods', async () => {
     expect(await texts('boo')).toContain('Go to Books')
+    expect(await offers("month's")).toContainEqual(expect.objectContaining({ go: '/books/month' }))
+    expect(await offers('buy')).toContainEqual(expect.objectContaining({ text: 'Go to Buying', go: '/buying' }))
     expect(await offers('hazel')).toContainEqual(expect.objectContaining({ text: 'Hazel Adair', note: 'owes 108.25' }))
     expect(await texts('new bow')).toContain(`Sale ${draft}: A new bow`)
     expect(await offers('rosin')).toContainEqual(expect.objectContaining({ text: 'Rosin', note: 'RO' }))

@@ -6,13 +6,16 @@ import { day } from '@/contract/fields'
 import { listClosings } from '@/data/queries/closings'
 import { accountView } from '@/model/books/account'
 import { openBooks } from '@/services/books/openBooks'
+import { readOpening } from '@/services/books/readOpening'
+import { openingFileQuery } from '@/contract/inputs/books/opening'
+import { ok } from '@/core/result'
 import { addAccount, changeAccount, mergeAccount } from '@/services/books/keepAccount'
 import { closeYear, reopenYear } from '@/services/books/closeYear'
 import { closePeriod, reopenPeriod } from '@/services/books/closePeriod'
 import { writeEntry } from '@/services/books/writeEntry'
 import { balanceSheetView, profitAndLossView, taxView, trialBalanceView } from '@/model/books/books'
 import { listAccounts } from '@/data/queries/accounts'
-import { change, listOf, noQuery, page, read, readCursor } from '../operation'
+import { change, listOf, noQuery, page, read, readCursor, readFile } from '../operation'
 import { tiesView } from '@/model/books/ties'
 import { viewOfEntry } from '@/model/books/entryView'
 
@@ -22,6 +25,8 @@ const spanOf = (q: z.output<typeof span>, today: Day) => ({
   from: q.from ?? yearStart(q.to ?? today),
   to: q.to ?? today,
 })
+const SPREADSHEETS =
+  'text/csv, application/vnd.openxmlformats-officedocument.spreadsheetml.sheet, application/octet-stream'
 const cursor = z.object({ on: day, id: z.number().int() })
 
 export const books = [
@@ -115,6 +120,14 @@ export const books = [
         { db, business, today, currency: business.currency },
         query.month === undefined ? monthStart(today) : readDay(`${query.month}-01`),
       ),
+  ),
+  readFile(
+    '/books/opening/read',
+    'A spreadsheet for one list of opening balances, row by row as /books/opening takes it; nothing is saved.',
+    SPREADSHEETS,
+    openingFileQuery,
+    async ({ db, business, query }, bytes) =>
+      ok(await readOpening({ db, business }, query.list, Buffer.from(bytes).toString('base64'))),
   ),
   change('/books/opening', 'What the business had and owed when its books began here.', openBooks, { status: 201 }),
   change('/books/close', 'Closes the books through a day before today.', closePeriod),

@@ -52,6 +52,27 @@ const taxReturn = z.object({
 })
 
 /** What the calls of “Books” answer. */
+/** A row of a spreadsheet as /books/opening takes it, with what it is called. */
+const openingRow = z.object({
+  row: z.int(),
+  name: z.string(),
+  customerId: z.int().optional(),
+  supplierId: z.int().optional(),
+  number: z.string().optional(),
+  on: dayText.optional(),
+  due: dayText.optional(),
+  amount: decimalText.optional(),
+  goodsId: z.int().optional(),
+  placeId: z.int().optional(),
+  quantity: decimalText.optional(),
+  unitCost: decimalText.optional(),
+  lot: z.object({ code: z.string(), expires: dayText.optional() }).optional(),
+  serials: z.array(z.string()).optional(),
+  code: z.string().optional(),
+  debit: decimalText.optional(),
+  credit: decimalText.optional(),
+})
+
 export const booksAnswers = {
   'GET /books/trial-balance': z.object({
     asOf: dayText,
@@ -114,6 +135,10 @@ export const booksAnswers = {
   'POST /books/year-end': entry,
   'DELETE /books/year-end/{year}': entry,
   'POST /books/opening': entry.extend({ difference: decimalText }),
+  'POST /books/opening/read': z.object({
+    rows: z.array(openingRow),
+    problems: z.array(z.object({ row: z.int(), code: z.string(), message: z.string() })),
+  }),
   'GET /month': z.object({
     month: z.string(),
     from: dayText,

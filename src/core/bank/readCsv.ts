@@ -1,5 +1,4 @@
 import { keysOf } from '../keysOf'
-import type { Day } from '../day'
 import { amountIn, dayFormatOf, dayIn, decimalMarkOf } from '../cells'
 import { addMoney, money, subtractMoney, zeroMoney, type Money } from '../money'
 import { present } from '../present'

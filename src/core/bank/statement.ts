@@ -1,5 +1,5 @@
 import { isDay, type Day } from '../day'
-import { addMoney, isZeroMoney, money, subtractMoney, sumMoney, type Money } from '../money'
+import { addMoney, isZeroMoney, subtractMoney, sumMoney, type Money } from '../money'
 import { err, ok, type Result } from '../result'
 
 export const STATEMENT_FORMATS = ['csv', 'ofx', 'camt.053'] as const

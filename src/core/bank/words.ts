@@ -29,6 +29,17 @@ export const readWords = (text: string): Words => {
   return { words: new Set(words), numbers: new Set(joined), payee: words.filter((w) => !/\d/.test(w)).join(' ') }
 }
 
+/**
+ * What a rule of the owner would look for in lines like this one: the longest run of its words without figures.
+ *
+ * @example ruleText('POWER CO 02/26 thanks') // POWER CO
+ */
+export const ruleText = (text: string): string =>
+  text
+    .split(/\S*\d\S*/)
+    .map((run) => run.trim())
+    .reduce((longest, run) => (run.length > longest.length ? run : longest), '')
+
 /** How a number is looked for: its letters and figures alone. Too short a one is found by chance. */
 export const numberKey = (number: string): string | null => {
   const key = wordsOf(number).join('')

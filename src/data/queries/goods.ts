@@ -73,17 +73,21 @@ export const findGoodsByCode = async (db: Db, code: string): Promise<Goods | nul
   return (await withParts(db, rows))[0] ?? null
 }
 
+/** Whether anything is kept by lot or serial. */
+export const tracksPieces = async (db: Db): Promise<boolean> =>
+  (await db.select({ id: goods.id }).from(goods).where(ne(goods.track, 'none')).limit(1)).length > 0
+
 /** Goods by code, whatever its case. */
 export const findGoodsByCodes = async (
   db: Db,
   codes: readonly string[],
-): Promise<Map<string, { id: number; kind: GoodsKind }>> => {
+): Promise<Map<string, { id: number; kind: GoodsKind; name: string }>> => {
   if (codes.length === 0) return new Map()
   const rows = await db
-    .select({ id: goods.id, code: goods.code, kind: goods.kind })
+    .select({ id: goods.id, code: goods.code, kind: goods.kind, name: goods.name })
     .from(goods)
     .where(sql`lower(${goods.code}) = any(${sql.param(codes.map((c) => c.toLowerCase()))})`)
-  return new Map(rows.map((r) => [r.code.toLowerCase(), { id: r.id, kind: r.kind }]))
+  return new Map(rows.map(({ code, ...r }) => [code.toLowerCase(), r]))
 }
 
 /** Rows of an insert at a time: far below the number of values one statement may carry. */

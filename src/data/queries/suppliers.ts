@@ -17,6 +17,17 @@ export const listSuppliers = (db: Db, search = '') =>
 export const findSupplier = async (db: Db, id: number) =>
   (await db.select().from(supplier).where(eq(supplier.id, id)))[0] ?? null
 
+/** Who is called so, or has such an address of e-mail, whatever the case. */
+export const listSuppliersCalled = async (
+  db: Db,
+  called: readonly string[],
+): Promise<readonly { readonly id: number; readonly name: string; readonly email: string }[]> => {
+  const wanted = sql.param([...new Set(called.map((n) => n.trim().toLowerCase()))].filter((n) => n !== ''))
+  return db.execute(sql`
+    select id, name, email from supplier
+     where lower(name) = any(${wanted}::text[]) or lower(email) = any(${wanted}::text[]) order by id`)
+}
+
 /** How long suppliers took from an order to what came of it, over the last two years: in days on average, and of how many orders. */
 export const listDeliveryDays = async (
   db: Db,

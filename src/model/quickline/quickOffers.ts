@@ -1,4 +1,5 @@
 import type { QuickOffer } from '@/contract/quickOffer'
+import { PAGES } from '@/contract/places'
 import { present } from '@/core/present'
 import { QUICK_VERBS, readQuickLine, type SaleVerb } from '@/core/quickline'
 import { formatMoney, parseMoney, type Money } from '@/core/money'
@@ -24,19 +25,8 @@ interface Where {
   readonly today: Day
 }
 
-const PLACES = [
-  'Today',
-  'Counter',
-  'Sales',
-  'Money in',
-  'Owed',
-  'Goods',
-  'People',
-  'Books',
-  'Mail',
-  'Settings',
-] as const
-const hrefOf = (place: string): string => (place === 'Mail' ? '/post' : `/${place.toLowerCase().replace(' ', '-')}`)
+/** As whoever types writes it: the straight mark is as good as the curved one. */
+const plain = (name: string): string => name.toLowerCase().replaceAll('’', "'")
 
 /** What the words typed could mean, the likeliest first. Changes nothing. */
 export const readQuickOffers = async (where: Where, typed: string): Promise<QuickOffer[]> => {
@@ -257,9 +247,9 @@ const offerToWrite = async (
 
 const offerToFind = async (where: Where, text: string): Promise<QuickOffer[]> => {
   const { db, business, today } = where
-  const places = PLACES.filter((p) => p.toLowerCase().startsWith(text.toLowerCase())).map((p) => ({
-    text: `Go to ${p}`,
-    go: hrefOf(p),
+  const places = PAGES.filter((p) => plain(p.name).startsWith(plain(text))).map((p) => ({
+    text: `Go to ${p.name}`,
+    go: p.href,
   }))
   const [pieces, people, goods, saleIds, papers] = await Promise.all([
     listPiecesLike(db, text, 4),

@@ -49,7 +49,7 @@ const sumOf = (w: Work, rows: readonly { readonly amount: string }[], path: stri
 /** What customers owed before: one sale each, with a due for every invoice, as old as the invoice is. */
 const writeReceivables = async (w: Work, on: Opening['on'], rows: Opening['receivables']): Promise<void> => {
   for (const [i, r] of rows.entries())
-    if (r.on > on) refuseAt(`receivables.${i}.on`, 'This invoice is dated after the first day. Enter it as an invoice.')
+    if (r.on > on) refuseAt(`receivables.${i}.on`, `${r.number} is dated after the first day. Enter it as an invoice.`)
   for (const customerId of [...new Set(rows.map((r) => r.customerId))]) {
     const at = rows.findIndex((r) => r.customerId === customerId)
     const customer = await findCustomer(w.tx, customerId, w.currency)
@@ -73,7 +73,7 @@ const writePayables = async (w: Work, entryId: number, on: Opening['on'], rows: 
   const accountId = await w.accountId('opening-balances')
   for (const [i, r] of rows.entries()) {
     const path = `payables.${i}`
-    if (r.on > on) refuseAt(`${path}.on`, 'This bill is dated after the first day. Enter it as a bill.')
+    if (r.on > on) refuseAt(`${path}.on`, `${r.number} is dated after the first day. Enter it as a bill.`)
     if (!(await findSupplier(w.tx, r.supplierId)))
       refuseAt(`${path}.supplierId`, `There is no supplier ${r.supplierId}.`)
     if (await findBillByNumber(w.tx, r.supplierId, r.number)) refuse({ code: 'taken', what: 'bill', value: r.number })

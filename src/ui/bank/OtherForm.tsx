@@ -1,5 +1,6 @@
 'use client'
 import { useState } from 'react'
+import { ruleText } from '@/core/bank'
 import { formatDigits } from '@/core/locale'
 import type { StatementView } from '@/model/bank/statements'
 import { Choice } from '../Choice'
@@ -56,7 +57,7 @@ const ToAccount = ({ line, accounts, taxCodes, currency, onDone }: Props) => {
       start={{
         settles: [{ accountId: '', taxCode: '' }],
         remember: false,
-        always: line.text.replace(/[\d/.-]+/g, ' ').trim(),
+        always: ruleText(line.text),
       }}
       asBody={({ settles, remember, always }) => ({
         lineId: line.id,

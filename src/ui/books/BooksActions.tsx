@@ -3,6 +3,7 @@ import { useState } from 'react'
 import type { Day } from '@/core/day'
 import { lazily } from '../lazily'
 import { Panel } from '../Panel'
+import { To } from '../To'
 import type { Account } from './OwnEntry'
 
 const ClosePeriod = lazily(() => import('./ClosePeriod').then((m) => m.ClosePeriod))
@@ -37,8 +38,11 @@ export const BooksActions = ({ today, currency, accounts, closed, start }: Props
       </button>
       <Panel open={open === 'entry'} onClose={() => setOpen(null)} title="New journal entry">
         <p className="sub mb-3">
-          Figures from before your first day? Debit what you had (bank, cash), credit what you owed, and put the rest on
-          Opening balances. Stock is counted under Goods; unpaid invoices are entered as sales of that day.
+          Figures from before your first day have a page of their own:{' '}
+          <To className="underline" href="/books/opening">
+            Opening balances
+          </To>
+          .
         </p>
         <OwnEntry today={today} currency={currency} accounts={accounts} onDone={() => setOpen(null)} />
       </Panel>

@@ -22,7 +22,7 @@ export const FileButton = ({ accept, onFile, name, hint, disabled, primary, chil
     if (input.current) input.current.value = ''
   }
   return (
-    <>
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
       <label
         className={`btn ${primary ? 'btn-do' : ''} cursor-pointer focus-within:outline-2 focus-within:outline-rust-600`}
       >
@@ -39,10 +39,10 @@ export const FileButton = ({ accept, onFile, name, hint, disabled, primary, chil
         />
       </label>
       {hint && (
-        <span id={hintId} className="sub ml-3">
+        <span id={hintId} className="sub">
           {hint}
         </span>
       )}
-    </>
+    </div>
   )
 }

@@ -2,10 +2,10 @@
 import { present } from '@/core/present'
 import { useState, type ReactNode } from 'react'
 import { FileButton } from './FileButton'
+import { RowProblems } from './RowProblems'
 import { readBase64 } from './readBase64'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
-import { LedgerHead, right } from '@/ui/LedgerHead'
 
 interface Looked<Row> {
   readonly rows: number
@@ -85,7 +85,7 @@ export const ImportFile = <Row, L extends Looked<Row>>({
             )}
             . Nothing imported yet.
           </p>
-          {looked.problems.length > 0 && <Problems problems={looked.problems} />}
+          {looked.problems.length > 0 && <RowProblems problems={looked.problems} />}
           {looked.preview.length > 0 && <Preview rows={looked.preview.map(cells)} of={good} />}
           <button
             className="btn btn-do justify-self-start"
@@ -100,27 +100,6 @@ export const ImportFile = <Row, L extends Looked<Row>>({
     </div>
   )
 }
-
-const SHOWN = 200
-
-const Problems = ({ problems }: Pick<Looked<never>, 'problems'>) => (
-  <section>
-    <h2>Errors</h2>
-    <table className="ledger max-w-225">
-      <LedgerHead heads={[right('Row', 'w-17.5'), { head: 'Which', className: 'w-45' }, 'Problem']} />
-      <tbody>
-        {problems.slice(0, SHOWN).map((p) => (
-          <tr key={p.row}>
-            <td className="fig">{p.row}</td>
-            <td className="max-w-45 truncate font-figure">{p.code}</td>
-            <td className="break-words">{p.message}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-    {problems.length > SHOWN && <p className="sub">and {problems.length - SHOWN} more</p>}
-  </section>
-)
 
 const Preview = ({ rows, of }: { readonly rows: readonly (readonly ReactNode[])[]; readonly of: number }) => (
   <section>

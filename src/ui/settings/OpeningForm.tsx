@@ -1,6 +1,7 @@
 'use client'
 import type { Day } from '@/core/day'
 import { FormCheck, FormDay } from '../form/inputs'
+import { To } from '../To'
 import { SettingsForm } from './SettingsForm'
 
 interface Props {
@@ -24,6 +25,13 @@ export const OpeningForm = ({ today, openedOn, pricesIncludeTax, posted }: Props
       ) : (
         <FormDay name="openingDate" label="First day of your books" today={today} />
       )}
+      <p>
+        What you had and owed before:{' '}
+        <To className="underline" href="/books/opening">
+          Opening balances
+        </To>
+        .
+      </p>
       <FormCheck
         name="pricesIncludeTax"
         label="Prices of new sales include tax"

@@ -25,8 +25,8 @@ const STEPS: Readonly<Record<FirstStep, Step>> = {
   },
   opening: {
     title: 'Figures from before',
-    about: 'Bank balance, stock and what customers owed on the first day: entries against Opening balances.',
-    href: '/books?do=entry',
+    about: 'Bank balance, stock, and what customers and you owed on the first day: typed, or from spreadsheets.',
+    href: '/books/opening',
   },
   sale: { title: 'A first sale', about: 'An estimate, an order, or straight at the counter.', href: '/sales/new' },
   backup: {

@@ -209,6 +209,14 @@ export const office = (open: () => Tour, made: Made): void => {
       const tour = open()
       const body = { on: '2026-01-02', accounts: [{ code: '1500', debit: '100.00' }] }
       expect(await tour.does('POST /books/opening', { body })).toMatchObject({ on: '2026-01-02', difference: '0.00' })
+      const file = 'Account,Debit,Credit\n1500,"1,100.00",\n1100,5,\n'
+      const query = { list: 'accounts' }
+      expect(await tour.does('POST /books/opening/read', { query, file })).toMatchObject({
+        rows: [{ row: 2, code: '1500', debit: '1100.00' }],
+        problems: [{ row: 3 }],
+      })
+      const elsewhere = await tour.refuses('POST /books/opening/read', { query: { list: 'attic' }, file })
+      expect([elsewhere.status, elsewhere.errors[0]?.path]).toEqual([422, 'list'])
       const accounts = [...body.accounts, { code: '3000', credit: '90.00' }]
       const off = await tour.refuses('POST /books/opening', { body: { ...body, accounts } })
       expect([off.status, off.kind]).toEqual([422, 'opening-differs'])

@@ -1,0 +1,245 @@
+'use client'
+import { X } from 'lucide-react'
+import { useState, type ReactNode } from 'react'
+import { useFieldArray, useFormContext } from 'react-hook-form'
+import type { OpeningList } from '@/contract/inputs/books/opening'
+import type { Day } from '@/core/day'
+import { FormDay, FormMoney, FormQuantity, FormSelect, FormText } from '../form/inputs'
+import { LedgerHead, right } from '../LedgerHead'
+import { findCustomers, findGoodsChoices, findSuppliers, Picker } from '../Picker'
+import type { Choice } from '../usePicking'
+import { FromSpreadsheet } from './FromSpreadsheet'
+import { EMPTY, typedOf, type OpeningDraft } from './openingDraft'
+
+export interface OpeningAbout {
+  readonly today: Day
+  readonly currency: string
+  readonly accounts: readonly { readonly code: string; readonly name: string }[]
+  /** Where goods lie; asked for where there is more than one place. */
+  readonly places: readonly { readonly id: number; readonly name: string }[]
+  /** Whether any goods are kept by lot or serial. */
+  readonly pieces: boolean
+}
+
+/** Rows in sight at first, and how many more at a time. */
+const AT_ONCE = 30
+
+interface ListProps<L extends OpeningList> {
+  readonly list: L
+  readonly title: string
+  readonly columns: string
+  readonly heads: Parameters<typeof LedgerHead>[0]['heads']
+  /** The fields of a row, each in its cell. */
+  readonly cells: (path: `${L}.${number}`, name: string) => readonly ReactNode[]
+  readonly add: (append: (row: OpeningDraft[L][number]) => void) => ReactNode
+}
+
+/** One list: from a spreadsheet, or row by row. */
+const Rows = <L extends OpeningList>({ list, title, columns, heads, cells, add }: ListProps<L>) => {
+  const { control, getValues } = useFormContext<OpeningDraft>()
+  const array = useFieldArray({ control, name: list as OpeningList })
+  const [shown, setShown] = useState(AT_ONCE)
+  const rows = array.fields as readonly { readonly id: string; readonly name: string }[]
+  const bring = (came: OpeningDraft[L]) =>
+    array.replace([...getValues(list as OpeningList).filter((r) => !r.fromFile), ...came] as never)
+  return (
+    <section className="mt-6">
+      <h2>
+        {title} {rows.length > 0 && <span className="sub">{rows.length}</span>}
+      </h2>
+      <FromSpreadsheet
+        list={list}
+        title={title}
+        columns={columns}
+        onRows={(read) => bring(read.map((r) => typedOf(list, r)) as OpeningDraft[L])}
+      />
+      {rows.length > 0 && (
+        <div className="mb-2 overflow-x-auto" role="region" aria-label={title} tabIndex={0}>
+          <table className="ledger min-w-140">
+            <LedgerHead heads={[...heads, '']} />
+            <tbody>
+              {rows.slice(0, shown).map(({ id, name }, i) => (
+                <tr key={id}>
+                  <td className="max-w-50 truncate">{name}</td>
+                  {cells(`${list}.${i}`, `${name}, row ${i + 1}`).map((cell, n) => (
+                    <td key={n}>{cell}</td>
+                  ))}
+                  <td className="w-9">
+                    <button
+                      type="button"
+                      aria-label={`Remove ${name}, row ${i + 1}`}
+                      className="p-2 text-iron-500"
+                      onClick={() => array.remove(i)}
+                    >
+                      <X size={15} />
+                    </button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {rows.length > shown && (
+        <button type="button" className="mb-2 text-xs underline" onClick={() => setShown(shown + 100)}>
+          {rows.length - shown} more rows
+        </button>
+      )}
+      <div className="max-w-95">{add((row) => array.append(row as never, { shouldFocus: false }))}</div>
+    </section>
+  )
+}
+
+const OWED_HEADS = [
+  { head: 'Number', className: 'w-40' },
+  { head: 'Date', className: 'w-36' },
+  { head: 'Due', className: 'w-36' },
+  right('Amount', 'w-34'),
+]
+
+const owedCells =
+  ({ today, currency }: OpeningAbout) =>
+  (path: string, name: string) => [
+    <FormText key="n" name={`${path}.number`} label={`Number: ${name}`} hideLabel most={60} />,
+    <FormDay key="o" name={`${path}.on`} label={`Date: ${name}`} hideLabel today={today} />,
+    <FormDay key="d" name={`${path}.due`} label={`Due: ${name}`} hideLabel today={today} />,
+    <FormMoney key="a" name={`${path}.amount`} label={`Amount: ${name}`} hideLabel currency={currency} />,
+  ]
+
+export const ReceivableRows = (about: OpeningAbout) => (
+  <Rows
+    list="receivables"
+    title="Unpaid invoices"
+    columns="customer, number, date, due, amount"
+    heads={['Customer', ...OWED_HEADS]}
+    cells={owedCells(about)}
+    add={(append) => (
+      <Picker
+        label="Add an invoice of a customer"
+        chosen=""
+        many
+        find={findCustomers}
+        onPick={({ id, name }) => append({ ...EMPTY.receivables, customerId: id, name })}
+      />
+    )}
+  />
+)
+
+export const PayableRows = (about: OpeningAbout) => (
+  <Rows
+    list="payables"
+    title="Unpaid bills"
+    columns="supplier, number, date, due, amount"
+    heads={['Supplier', ...OWED_HEADS]}
+    cells={owedCells(about)}
+    add={(append) => (
+      <Picker
+        label="Add a bill of a supplier"
+        chosen=""
+        many
+        find={findSuppliers}
+        onPick={({ id, name }) => append({ ...EMPTY.payables, supplierId: id, name })}
+      />
+    )}
+  />
+)
+
+export const HeldRows = ({ currency }: OpeningAbout) => (
+  <Rows
+    list="held"
+    title="Money of customers on account"
+    columns="customer, amount"
+    heads={['Customer', right('Amount', 'w-34')]}
+    cells={(path, name) => [
+      <FormMoney key="a" name={`${path}.amount`} label={`On account: ${name}`} hideLabel currency={currency} />,
+    ]}
+    add={(append) => (
+      <Picker
+        label="Add money of a customer"
+        chosen=""
+        many
+        find={findCustomers}
+        onPick={({ id, name }) => append({ ...EMPTY.held, customerId: id, name })}
+      />
+    )}
+  />
+)
+
+export const StockRows = ({ places, pieces, today }: OpeningAbout) => {
+  const several = places.length > 1
+  const options = [{ value: '', name: 'Usual place' }, ...places.map((p) => ({ value: String(p.id), name: p.name }))]
+  return (
+    <Rows
+      list="stock"
+      title="Stock"
+      columns={`code, quantity, cost${several ? ', place' : ''}${pieces ? ', lot, expires, serials' : ''}`}
+      heads={[
+        'Item',
+        right('Quantity', 'w-26'),
+        right('Cost of one', 'w-30'),
+        ...(several ? [{ head: 'Place', className: 'w-36' }] : []),
+        ...(pieces ? ['Lot', { head: 'Expires', className: 'w-34' }, 'Serials'] : []),
+      ]}
+      cells={(path, name) => [
+        <FormQuantity key="q" name={`${path}.quantity`} label={`How many: ${name}`} hideLabel />,
+        <FormQuantity key="c" name={`${path}.unitCost`} label={`Cost of one: ${name}`} hideLabel />,
+        ...(several
+          ? [<FormSelect key="p" name={`${path}.placeId`} label={`Place: ${name}`} hideLabel options={options} />]
+          : []),
+        ...(pieces
+          ? [
+              <FormText key="l" name={`${path}.lot`} label={`Lot: ${name}`} hideLabel most={60} />,
+              <FormDay key="e" name={`${path}.expires`} label={`Expires: ${name}`} hideLabel today={today} />,
+              <FormText key="s" name={`${path}.serials`} label={`Serials: ${name}`} hideLabel most={4000} />,
+            ]
+          : []),
+      ]}
+      add={(append) => (
+        <Picker
+          label="Add an item: name, code or barcode"
+          chosen=""
+          many
+          find={findGoodsChoices}
+          onPick={({ id, name }) => append({ ...EMPTY.stock, goodsId: id, name })}
+        />
+      )}
+    />
+  )
+}
+
+type Account = OpeningAbout['accounts'][number]
+
+/** Accounts by their number or a word of their name. */
+const findIn =
+  (accounts: readonly Account[]) =>
+  (typed: string): Promise<Choice<Account>[]> => {
+    const words = typed.trim().toLowerCase()
+    return Promise.resolve(
+      accounts
+        .filter((a) => a.code.startsWith(words) || a.name.toLowerCase().includes(words))
+        .slice(0, 8)
+        .map((a) => ({ key: a.code, label: a.name, side: a.code, value: a })),
+    )
+  }
+
+export const AccountRows = ({ accounts, currency }: OpeningAbout) => (
+  <Rows
+    list="accounts"
+    title="Other accounts"
+    columns="account, debit, credit"
+    heads={['Account', right('Debit', 'w-34'), right('Credit', 'w-34')]}
+    cells={(path, name) => [
+      <FormMoney key="d" name={`${path}.debit`} label={`Debit: ${name}`} hideLabel currency={currency} />,
+      <FormMoney key="c" name={`${path}.credit`} label={`Credit: ${name}`} hideLabel currency={currency} />,
+    ]}
+    add={(append) => (
+      <Picker
+        label="Add an account: number or name"
+        chosen=""
+        many
+        find={findIn(accounts)}
+        onPick={({ code, name }) => append({ ...EMPTY.accounts, code, name })}
+      />
+    )}
+  />
+)

@@ -1,0 +1,27 @@
+import { LedgerHead, right } from '../LedgerHead'
+
+interface Props {
+  readonly problems: readonly { readonly row: number; readonly code: string; readonly message: string }[]
+}
+
+const SHOWN = 200
+
+/** What is wrong with which row of a file. */
+export const RowProblems = ({ problems }: Props) => (
+  <section>
+    <h2>Errors</h2>
+    <table className="ledger max-w-225">
+      <LedgerHead heads={[right('Row', 'w-17.5'), { head: 'Which', className: 'w-45' }, 'Problem']} />
+      <tbody>
+        {problems.slice(0, SHOWN).map((p) => (
+          <tr key={p.row}>
+            <td className="fig">{p.row}</td>
+            <td className="max-w-45 truncate font-figure">{p.code}</td>
+            <td className="break-words">{p.message}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+    {problems.length > SHOWN && <p className="sub">and {problems.length - SHOWN} more</p>}
+  </section>
+)
