@@ -51,6 +51,7 @@ const bundleWorkers = (): void => {
     entryPoints: {
       papers: join(root, 'src/workers/papers.worker.ts'),
       tables: join(root, 'src/workers/tables.worker.ts'),
+      proposals: join(root, 'src/workers/proposals.worker.ts'),
     },
     outdir: join(root, '.next/standalone/workers'),
     outExtension: { '.js': '.mjs' },

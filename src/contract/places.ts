@@ -22,6 +22,7 @@ export const PAGES: readonly { readonly name: string; readonly href: string }[] 
   { name: 'Opening balances', href: '/books/opening' },
   { name: 'Profit and loss', href: '/books?view=profit-and-loss' },
   { name: 'Balance sheet', href: '/books?view=balance-sheet' },
+  { name: 'Cash flow', href: '/books?view=cash-flow' },
   { name: 'Trial balance', href: '/books?view=trial-balance' },
   { name: 'Tax', href: '/books?view=tax' },
   { name: 'Accounts', href: '/books?view=accounts' },

@@ -6,6 +6,7 @@ import * as cells from './cells'
 import * as day from './day'
 import * as einvoice from './einvoice'
 import * as formats from './formats'
+import * as ledger from './ledger'
 import * as locale from './locale'
 import * as money from './money'
 import * as names from './names'
@@ -28,6 +29,7 @@ const KNOWN: Readonly<Record<string, unknown>> = {
   ...cells,
   ...day,
   ...formats,
+  ...ledger,
   ...locale,
   ...money,
   ...names,

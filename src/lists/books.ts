@@ -5,7 +5,7 @@ import { ACCOUNT_KIND_NAMES } from '@/core/names'
 import type { AccountRow, ChartRow } from '@/model/books/account'
 import type { BalanceRow, JournalLine, ReportLine, TaxRow } from '@/model/books/bookRows'
 import { defineColumns, type Column } from './column'
-import { dayField, hiddenId, hiddenText, search, type Fields } from './field'
+import { dayField, hiddenId, hiddenText, hiddenYes, search, type Fields } from './field'
 import { defineList } from './list'
 
 const view = { view: hiddenText('View') }
@@ -27,7 +27,12 @@ export const journalList = defineList<JournalLine>()({
   name: 'journal',
   title: 'Journal',
   path: '/books',
-  fields: { ...span, search: search('Search entries', 'text, account') },
+  fields: {
+    ...span,
+    search: search('Search entries', 'text, account'),
+    account: hiddenId('Account'),
+    acrossCash: hiddenYes('That moved cash'),
+  },
   columns: defineColumns<JournalLine>([
     { key: 'entry', head: 'Entry', as: 'count', of: (l) => l.entryId, only: 'file' },
     { key: 'on', head: 'Date', as: 'day', of: (l) => l.on, tone: 'quiet' },
@@ -76,6 +81,7 @@ const report = <F extends Fields>(name: string, title: string, fields: F) =>
   })
 
 export const profitAndLossList = report('profit-and-loss', 'Profit and loss', span)
+export const cashFlowList = report('cash-flow', 'Cash flow', span)
 export const balanceSheetList = report('balance-sheet', 'Balance sheet', asOf)
 
 export const taxList = defineList<TaxRow>()({

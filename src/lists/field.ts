@@ -1,5 +1,5 @@
 import { keysOf } from '@/core/keysOf'
-import { createParser, parseAsInteger, parseAsString, parseAsStringLiteral } from 'nuqs/server'
+import { createParser, parseAsBoolean, parseAsInteger, parseAsString, parseAsStringLiteral } from 'nuqs/server'
 import { isDay, type Day } from '@/core/day'
 
 export interface Choice {
@@ -80,6 +80,11 @@ export const hiddenId = (label: string): Field<number> => ({
   read: (text) => parseAsId.parseServerSide(text),
 })
 export const hiddenDay = (label: string): Field<Day> => ({ ...dayField(label), as: 'hidden' })
+export const hiddenYes = (label: string): Field<boolean> => ({
+  as: 'hidden',
+  label,
+  read: (text) => parseAsBoolean.parseServerSide(text) || null,
+})
 export const hiddenText = (label: string): Field<string> => ({
   as: 'hidden',
   label,

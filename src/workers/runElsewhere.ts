@@ -3,7 +3,11 @@ import { join } from 'node:path'
 import Piscina from 'piscina'
 
 /** The workers that the build puts beside the server. */
-const WORKERS = { papers: 'workers/papers.mjs', tables: 'workers/tables.mjs' } as const
+const WORKERS = {
+  papers: 'workers/papers.mjs',
+  tables: 'workers/tables.mjs',
+  proposals: 'workers/proposals.mjs',
+} as const
 type WorkerName = keyof typeof WORKERS
 
 /** So many run at once, so many may wait, and how long one may take; whoever comes beyond them is told to come again. */

@@ -30,6 +30,8 @@ const VIEWS = [
   '/books?view=trial-balance',
   '/books?view=profit-and-loss',
   '/books?view=balance-sheet',
+  '/books?view=cash-flow',
+  '/books/opening',
   '/books?view=tax',
   '/books?view=ties',
   '/books/accounts/5',

@@ -50,7 +50,7 @@ describe('moving in from spreadsheets', () => {
     await i.see('What you had and owed when your books began here.')
     const wrong =
       'Customer,Number,Date,Due,Amount\nHazel Adair,OLD-1,2025-11-20,2025-12-20,120\nNobody,OLD-2,2025-12-01,,80\n'
-    await bring('Unpaid invoices from a spreadsheet', 'invoices.csv', wrong)
+    await bring('Import: Unpaid invoices', 'invoices.csv', wrong)
     await i.see('Nothing taken from invoices.csv.')
     await i.see('there is no customer Nobody.')
   })
@@ -58,11 +58,11 @@ describe('moving in from spreadsheets', () => {
   test('three spreadsheets and two typed rows make an entry that is seen first', async () => {
     const right =
       'Customer,Number,Date,Due,Amount\nHazel Adair,OLD-1,2025-11-20,2025-12-20,120\nTern Band,OLD-2,2025-12-01,,80\n'
-    await bring('Unpaid invoices from a spreadsheet', 'invoices.csv', right)
+    await bring('Import: Unpaid invoices', 'invoices.csv', right)
     await i.see('2 rows from invoices.csv.')
-    await bring('Stock from a spreadsheet', 'stock.csv', 'Code;Quantity;Cost\nRO;20;6,00\nVN;2;600,00\n')
+    await bring('Import: Stock', 'stock.csv', 'Code;Quantity;Cost\nRO;20;6,00\nVN;2;600,00\n')
     await i.see('2 rows from stock.csv.')
-    await bring('Other accounts from a spreadsheet', 'accounts.csv', 'Account,Debit,Credit\n1020,500.00,\n')
+    await bring('Import: Other accounts', 'accounts.csv', 'Account,Debit,Credit\n1020,500.00,\n')
     await i.see('1 row from accounts.csv.')
     const bill = await driver.findElement(By.css('input[role=combobox][aria-label="Add a bill of a supplier"]'))
     await bill.sendKeys('gut')

@@ -24,7 +24,7 @@ const open = (more: Partial<Parameters<typeof OpeningDesk>[0]> = {}) =>
   )
 const list = (title: string) => within(screen.getByRole('region', { name: title }))
 const bring = (title: string, name: string) =>
-  userEvent.upload(screen.getByLabelText(`${title} from a spreadsheet`), new File(['x'], name))
+  userEvent.upload(screen.getByLabelText(`Import: ${title}`), new File(['x'], name))
 const read = (rows: readonly object[], problems: readonly object[] = []) => ({ status: 200, body: { rows, problems } })
 const invoice = (row: number, number: string) => ({
   row,

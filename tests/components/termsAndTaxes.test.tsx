@@ -82,7 +82,7 @@ describe('how money is promised', () => {
     open()
     await type(label, text)
     await press('Save payment defaults')
-    await waitFor(() => expect(noteOf(field(label))).not.toBe(''))
+    await waitFor(() => expect(field(label).getAttribute('aria-invalid')).toBe('true'))
     expect(noteOf(field(label))).toMatch(/^[A-Z].*\.$/)
     if (says !== 'A list is wanted here') expect(noteOf(field(label))).toContain(says)
     expect(sent).toEqual([])

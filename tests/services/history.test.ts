@@ -11,7 +11,7 @@ import { readStatement } from '@/model/receivables/statement'
 import { changeSettings } from '@/services/access/changeSettings'
 import { History } from './history/history'
 import { neverBelowZero, neverMiscounted, neverTooMuchCredited, notInvoicedIsOff } from './history/limits'
-import { taxIsOff } from './history/books'
+import { cashIsOff, taxIsOff } from './history/books'
 import { addMaker } from './history/buying'
 import { addDuo, addOutfit, addToldGoods, type ToldGoods } from './history/pieces'
 import { step } from './history/steps'
@@ -85,6 +85,8 @@ test('every tie stays at zero over random histories', { timeout: 600_000 }, asyn
         for (let back = 0; back < 120; back += 7) expect(await s.ties(addDays(h.today, -back))).toEqual([])
         for (const back of [0, 9, 40]) expect(await notInvoicedIsOff(s.db, addDays(h.today, -back))).toBe(0n)
         for (const back of [0, 33]) expect(await taxIsOff(s.db, addDays(h.today, -back))).toEqual([0n, 0n])
+        for (const back of [0, 5, 61])
+          expect(await cashIsOff(s.db, addDays(h.today, -back - 40), addDays(h.today, -back))).toBe(0n)
         expect(await neverBelowZero(s.db)).toEqual([])
         expect(await neverTooMuchCredited(s.db)).toEqual([])
         expect(await neverMiscounted(s.db)).toEqual([])

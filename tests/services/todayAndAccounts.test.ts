@@ -1,11 +1,20 @@
 import { beforeAll, describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
-import { subtractMoney, sumMoney, toDecimalString } from '@/core/money'
+import { CASH_PARTS } from '@/core/ledger'
+import { negateMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import { findBusiness, type Business } from '@/data/queries/business'
 import { listAccounts } from '@/data/queries/accounts'
 import { drawerLines, readDrawer } from '@/model/bank/drawer'
 import { readAccount, readAccountName } from '@/model/books/account'
-import { balanceSheetView, profitAndLossView, readProfitByMonth, taxView, trialBalanceView } from '@/model/books/books'
+import { readJournalLines } from '@/model/books/bookRows'
+import {
+  balanceSheetView,
+  profitAndLossView,
+  readCashFlow,
+  readProfitByMonth,
+  taxView,
+  trialBalanceView,
+} from '@/model/books/books'
 import { hrefOfSource } from '@/model/books/entrySource'
 import { readToday } from '@/model/today/today'
 import { groupWaiting } from '@/model/today/waiting'
@@ -187,6 +196,23 @@ describe('the reports', () => {
     for (const m of p.months) expect(m.costs.minor + m.report.profit.minor).toBe(m.report.totalIncome.minor)
     // 73 days, and the 73 before them.
     expect([p.days, p.before.from, p.before.to]).toEqual([73, '2025-10-21', '2026-01-01'])
+  })
+
+  test('of cash open into the lines on the other side of it', async () => {
+    const span = { from: day('2026-01-01'), to: day('2026-03-15') }
+    const { parts, change, opening, closing } = await readCashFlow(s.db, span, 'USD')
+    const rows = CASH_PARTS.flatMap((p) => parts[p].rows)
+    expect(rows.length).toBeGreaterThan(0)
+    const where = { db: s.db, business, today: TODAY, currency: 'USD' }
+    for (const { id, amount } of rows) {
+      const lines = await readJournalLines(where, { ...span, account: id, acrossCash: true }, {})
+      const sum = sumMoney(
+        lines.map((l) => l.amount),
+        'USD',
+      )
+      expect(negateMoney(sum)).toEqual(amount)
+    }
+    expect(subtractMoney(closing, opening)).toEqual(change)
   })
 
   test('of a month are that month’s', async () => {

@@ -3,14 +3,15 @@ import {
   accountList,
   accountsList,
   balanceSheetList,
+  cashFlowList,
   closingsList,
   journalList,
   profitAndLossList,
   taxList,
   trialBalanceList,
 } from '@/lists/books'
-import { linesOfBalance, linesOfProfit, readJournalLines } from '@/model/books/bookRows'
-import { readBalanceSheet, readProfitAndLoss, readTrialBalance } from '@/model/books/books'
+import { linesOfBalance, linesOfCashFlow, linesOfProfit, readJournalLines } from '@/model/books/bookRows'
+import { readBalanceSheet, readCashFlow, readProfitAndLoss, readTrialBalance } from '@/model/books/books'
 import { taxPapersList, taxReturnsList } from '@/lists/taxReturns'
 import { readTaxPapers, readTaxReturns } from '@/model/books/taxReturns'
 import { readAccount, readChart } from '@/model/books/account'
@@ -36,6 +37,11 @@ export const trialBalance = reader(trialBalanceList, async (where, asked, size) 
 export const profitAndLoss = reader(profitAndLossList, async (where, asked, size) => {
   const report = await readProfitAndLoss(where.db, yearOf(asked.filter, where.today), where.currency)
   return pageOfAll(profitAndLossList, linesOfProfit(report), asked, size, where)
+})
+
+export const cashFlow = reader(cashFlowList, async (where, asked, size) => {
+  const report = await readCashFlow(where.db, yearOf(asked.filter, where.today), where.currency)
+  return pageOfAll(cashFlowList, linesOfCashFlow(report), asked, size, where)
 })
 
 export const balanceSheet = reader(balanceSheetList, async (where, asked, size) => {

@@ -13,7 +13,7 @@ import { addAccount, changeAccount, mergeAccount } from '@/services/books/keepAc
 import { closeYear, reopenYear } from '@/services/books/closeYear'
 import { closePeriod, reopenPeriod } from '@/services/books/closePeriod'
 import { writeEntry } from '@/services/books/writeEntry'
-import { balanceSheetView, profitAndLossView, taxView, trialBalanceView } from '@/model/books/books'
+import { balanceSheetView, cashFlowView, profitAndLossView, taxView, trialBalanceView } from '@/model/books/books'
 import { listAccounts } from '@/data/queries/accounts'
 import { change, listOf, noQuery, page, read, readCursor, readFile } from '../operation'
 import { tiesView } from '@/model/books/ties'
@@ -38,6 +38,12 @@ export const books = [
   ),
   read('/books/profit-and-loss', 'Income less cost of goods less expenses.', span, ({ db, business, today, query }) =>
     profitAndLossView(db, spanOf(query, today), business.currency),
+  ),
+  read(
+    '/books/cash-flow',
+    'Where cash came from and went, from the accounts on the other side of it.',
+    span,
+    ({ db, business, today, query }) => cashFlowView(db, spanOf(query, today), business.currency),
   ),
   read('/books/tax', 'Tax by code and component.', span, ({ db, business, today, query }) =>
     taxView(db, spanOf(query, today), business.currency),

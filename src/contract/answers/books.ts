@@ -52,6 +52,11 @@ const taxReturn = z.object({
 })
 
 /** What the calls of “Books” answer. */
+const cashPart = z.object({
+  rows: z.array(z.object({ account: z.string(), name: z.string(), amount: decimalText })),
+  total: decimalText,
+})
+
 /** A row of a spreadsheet as /books/opening takes it, with what it is called. */
 const openingRow = z.object({
   row: z.int(),
@@ -112,6 +117,18 @@ export const booksAnswers = {
       }),
     ),
     total: decimalText,
+  }),
+  'GET /books/cash-flow': z.object({
+    from: dayText,
+    to: dayText,
+    opening: decimalText,
+    operating: cashPart,
+    investing: cashPart,
+    financing: cashPart,
+    change: decimalText,
+    closing: decimalText,
+    accounts: z.array(z.object({ account: z.string(), name: z.string(), opening: decimalText, closing: decimalText })),
+    difference: decimalText,
   }),
   'GET /books/ties': z.object({
     asOf: dayText,

@@ -2,6 +2,7 @@ import { sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
+import { acrossCash } from './cashMoves'
 import { cutTo, inOrder, type Part } from './inOrder'
 import { matchesWords } from './search'
 
@@ -22,6 +23,9 @@ export interface JournalFilter {
   readonly from?: Day
   readonly to?: Day
   readonly search?: string
+  readonly account?: number
+  /** Only lines on the other side of cash. */
+  readonly acrossCash?: boolean
 }
 
 const ORDERS: Readonly<Record<string, SQL>> = {
@@ -34,9 +38,10 @@ const ORDERS: Readonly<Record<string, SQL>> = {
   credit: sql`case when l.amount < 0 then -l.amount end`,
 }
 
-const fits = ({ from, to, search }: JournalFilter): SQL => sql`
+const fits = ({ from, to, search, account, acrossCash: across }: JournalFilter): SQL => sql`
   ${from ? sql`l.on_day >= ${from}` : sql`true`} and ${to ? sql`l.on_day <= ${to}` : sql`true`}
-  and ${search ? matchesWords(search, [sql`e.text`, sql`a.name`]) : sql`true`}`
+  and ${search ? matchesWords(search, [sql`e.text`, sql`a.name`]) : sql`true`}
+  and ${account ? sql`l.account_id = ${account}` : sql`true`} and ${across ? acrossCash(sql`l`) : sql`true`}`
 
 const FROM = sql`entry_line l join entry e on e.id = l.entry_id join account a on a.id = l.account_id`
 

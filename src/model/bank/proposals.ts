@@ -14,6 +14,7 @@ import {
   listStatements,
   type BankAccountRow,
 } from '@/data/queries/bankStatements'
+import { runElsewhere } from '@/workers/runElsewhere'
 
 /** How many days beyond the lines something in the books may be dated. */
 const AROUND = 45
@@ -59,6 +60,14 @@ const readFacts = async (
   }
 }
 
+/** Lines from which on others would feel that proposals are looked for: they are then looked for on another thread. */
+const MANY = 60
+
+const propose = async (lines: readonly OpenLine[], facts: BankFacts): Promise<readonly Proposal[]> =>
+  lines.length < MANY
+    ? proposeMatches(lines, facts)
+    : runElsewhere('proposals', { lines, facts }, (asked) => Promise.resolve(proposeMatches(asked.lines, asked.facts)))
+
 const proposalView = ({ settles, fee, ...p }: Proposal) => ({
   ...p,
   settles: settles.map((s) => ({ ...s, amount: toDecimalString(s.amount) })),
@@ -72,6 +81,6 @@ export const proposalViews = async (db: Db, statementId: number, currency: strin
   const bank = present((await listBankAccounts(db)).find((b) => b.id === row.statement.bankAccountId))
   const open = (await listLines(db, { statementId }, currency)).filter((l) => !l.settled)
   if (open.length === 0) return { proposals: [] }
-  return { proposals: proposeMatches(open, await readFacts(db, bank, open, currency)).map(proposalView) }
+  return { proposals: (await propose(open, await readFacts(db, bank, open, currency))).map(proposalView) }
 }
 export type ProposalView = NonNullable<Awaited<ReturnType<typeof proposalViews>>>['proposals'][number]

@@ -1,4 +1,11 @@
-import type { BalanceSheet, ProfitAndLoss, ReportRow, TrialBalance } from '@/core/ledger'
+import {
+  CASH_PARTS,
+  type BalanceSheet,
+  type CashFlow,
+  type ProfitAndLoss,
+  type ReportRow,
+  type TrialBalance,
+} from '@/core/ledger'
 import type { Money } from '@/core/money'
 import type { Part } from '@/data/queries/inOrder'
 import { listJournalLines, type JournalFilter, type JournalLineRow } from '@/data/queries/journalLines'
@@ -40,6 +47,12 @@ export const linesOfProfit = (p: ProfitAndLoss): readonly ReportLine[] => [
   ...partOf('cost of goods', p.costOfGoods),
   ...partOf('expenses', p.expenses),
   { part: 'profit', code: '', name: '', amount: p.profit },
+]
+
+export const linesOfCashFlow = (c: CashFlow): readonly ReportLine[] => [
+  { part: 'cash at the beginning', code: '', name: '', amount: c.opening },
+  ...CASH_PARTS.flatMap((p) => partOf(p, c.parts[p].rows)),
+  { part: 'cash at the end', code: '', name: '', amount: c.closing },
 ]
 
 export const linesOfBalance = (b: BalanceSheet): readonly ReportLine[] => [

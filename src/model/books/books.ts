@@ -1,42 +1,66 @@
-import { addDays, daysBetween, monthsOf, type Day, type Span } from '@/core/day'
+import { addDays, addMonths, daysBetween, monthsOf, type Day, type Span } from '@/core/day'
 import { present } from '@/core/present'
-import { balanceSheet, profitAndLoss, trialBalance, type ReportRow } from '@/core/ledger'
+import { balanceSheet, cashFlow, CASH_PARTS, profitAndLoss, trialBalance, type ReportRow } from '@/core/ledger'
 import { absMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import type { Db } from '@/data/connect'
 import { sumTax } from '@/data/queries/invoices'
 import { sumAccounts } from '@/data/queries/balances'
+import { listCashHeld, sumCashMoves } from '@/data/queries/cashMoves'
 
 export const readTrialBalance = async (db: Db, asOf: Day, currency: string) =>
   trialBalance(await sumAccounts(db, { to: asOf }, currency), currency)
 export const readProfitAndLoss = async (db: Db, span: { from: Day; to: Day }, currency: string) =>
   profitAndLoss(await sumAccounts(db, span, currency, { withoutYearEnd: true }), currency)
+export const readBalanceSheet = async (db: Db, asOf: Day, currency: string) =>
+  balanceSheet(await sumAccounts(db, { to: asOf }, currency), currency)
+
+/** Where cash came from and went in a span, from the accounts on the other side of it. */
+export const readCashFlow = async (db: Db, span: Span, currency: string) => {
+  const [moves, held] = await Promise.all([sumCashMoves(db, span, currency), listCashHeld(db, span, currency)])
+  return cashFlow(moves, held, currency)
+}
+
 /** The most months that stand beside each other; of a longer span the last ones do. */
 const MOST_MONTHS = 13
 
-/** What was earned and spent in a span, in each of its last months, and in as many days before it. */
-export const readProfitByMonth = async (db: Db, span: Span, currency: string) => {
+/** A report of a span, of as many days before it, and of each of its last months. */
+const byMonth = async <R>(span: Span, read: (span: Span) => Promise<R>) => {
   const days = daysBetween(span.from, span.to) + 1
   const earlier = { from: addDays(span.from, -days), to: addDays(span.from, -1) }
   const months = monthsOf(span).slice(-MOST_MONTHS)
-  const [whole, before, ...each] = await Promise.all(
-    [span, earlier, ...months].map((s) => readProfitAndLoss(db, s, currency)),
-  )
-  const change = subtractMoney(present(whole).profit, present(before).profit)
+  const [whole, before, ...each] = await Promise.all([span, earlier, ...months].map(read))
   return {
     days,
     whole: present(whole),
     before: { ...earlier, report: present(before) },
-    /** How much more was earned than in the days before, or less. */
-    change: { by: absMoney(change), less: change.minor < 0n },
-    months: months.map((m, i) => {
-      const report = present(each[i])
-      return { ...m, report, costs: subtractMoney(report.totalIncome, report.profit) }
-    }),
+    months: months.map((m, i) => ({ ...m, report: present(each[i]) })),
   }
 }
-export type ProfitByMonth = Awaited<ReturnType<typeof readProfitByMonth>>
-export const readBalanceSheet = async (db: Db, asOf: Day, currency: string) =>
-  balanceSheet(await sumAccounts(db, { to: asOf }, currency), currency)
+
+/** What was earned and spent in a span, in each of its last months, and in as many days before it. */
+export const readProfitByMonth = async (db: Db, span: Span, currency: string) => {
+  const { months, ...of } = await byMonth(span, (s) => readProfitAndLoss(db, s, currency))
+  const change = subtractMoney(of.whole.profit, of.before.report.profit)
+  return {
+    ...of,
+    /** How much more was earned than in the days before, or less. */
+    change: { by: absMoney(change), less: change.minor < 0n },
+    months: months.map((m) => ({ ...m, costs: subtractMoney(m.report.totalIncome, m.report.profit) })),
+  }
+}
+
+/** Where cash came from and went in a span, in each of its last months, and in as many days before it. */
+export const readCashFlowByMonth = (db: Db, span: Span, currency: string) =>
+  byMonth(span, (s) => readCashFlow(db, s, currency))
+
+/** What there was and was owed on a day, a month before it, and a year before it. */
+export const readBalanceSheets = (db: Db, asOf: Day, currency: string) =>
+  Promise.all(
+    [0, 1, 12].map(async (months) => {
+      const on = addMonths(asOf, -months)
+      return { months, on, report: await readBalanceSheet(db, on, currency) }
+    }),
+  )
 
 const row = (r: ReportRow) => ({ account: r.code, name: r.name, amount: toDecimalString(r.amount) })
 
@@ -68,6 +92,30 @@ export const profitAndLossView = async (db: Db, span: { from: Day; to: Day }, cu
       expenses: toDecimalString(p.totalExpenses),
       profit: toDecimalString(p.profit),
     },
+  }
+}
+
+export const cashFlowView = async (db: Db, span: Span, currency: string) => {
+  const c = await readCashFlow(db, span, currency)
+  const [operating, investing, financing] = CASH_PARTS.map((p) => ({
+    rows: c.parts[p].rows.map(row),
+    total: toDecimalString(c.parts[p].total),
+  }))
+  return {
+    ...span,
+    opening: toDecimalString(c.opening),
+    operating: present(operating),
+    investing: present(investing),
+    financing: present(financing),
+    change: toDecimalString(c.change),
+    closing: toDecimalString(c.closing),
+    accounts: c.held.map((h) => ({
+      account: h.code,
+      name: h.name,
+      opening: toDecimalString(h.opening),
+      closing: toDecimalString(h.closing),
+    })),
+    difference: toDecimalString(c.difference),
   }
 }
 

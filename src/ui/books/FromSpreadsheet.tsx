@@ -49,12 +49,12 @@ export const FromSpreadsheet = ({ list, title, columns, onRows }: Props) => {
     <div className="mb-2">
       <FileButton
         accept=".csv,.xlsx"
-        name={`${title} from a spreadsheet`}
+        name={`Import: ${title}`}
         hint={`CSV or XLSX with the columns ${columns}.`}
         disabled={busy}
         onFile={(file) => void read(file)}
       >
-        {busy ? 'Reading …' : 'From a spreadsheet'}
+        {busy ? 'Reading …' : 'Import'}
       </FileButton>
       <p role="status" className={says === '' ? 'sr-only' : 'mt-1'}>
         {says}

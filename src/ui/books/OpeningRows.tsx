@@ -167,7 +167,7 @@ export const HeldRows = ({ currency }: OpeningAbout) => (
 
 export const StockRows = ({ places, pieces, today }: OpeningAbout) => {
   const several = places.length > 1
-  const options = [{ value: '', name: 'Usual place' }, ...places.map((p) => ({ value: String(p.id), name: p.name }))]
+  const options = [{ value: '', name: 'Default place' }, ...places.map((p) => ({ value: String(p.id), name: p.name }))]
   return (
     <Rows
       list="stock"

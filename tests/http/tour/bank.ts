@@ -59,6 +59,23 @@ export const bank = (open: () => Tour, made: Made): void => {
       expect((await tour.does('POST /bank/statements', { query, file })).doubles).toBe(2)
     })
 
+    test('brings a long statement, whose proposals are looked for on another thread', async () => {
+      const tour = open()
+      const account = await tour.does('POST /bank/accounts', { body: { name: 'Fees', format: { columns } } })
+      const rows = Array.from({ length: 80 }, (_, n) => `2026-03-09,Terminal rent ${n},-1.00,${-1 - n}.00`)
+      const statement = await tour.does('POST /bank/statements', {
+        query: { bankAccountId: account.id },
+        file: ['Date,Text,Amount,Balance', ...rows, ''].join('\n'),
+      })
+      const { items } = await tour.does('GET /accounts')
+      const accountId = items.find((a: { code: string }) => a.code === '6110').id
+      const rule = await tour.does('POST /bank/rules', { body: { contains: 'terminal rent', accountId } })
+      const { proposals } = await tour.does('GET /bank/statements/{id}/proposals', { id: statement.id })
+      expect(proposals).toHaveLength(80)
+      expect(proposals[79]).toMatchObject({ degree: 0.9, settles: [{ kind: 'account', accountId, amount: '1.00' }] })
+      await tour.does('DELETE /bank/rules/{id}', { id: rule.id })
+    })
+
     test('is done when every line is settled and the balance is the account’s', async () => {
       const tour = open()
       const card = await tour.does('POST /bank/accounts', { body: { name: 'Card', format: { columns } } })
@@ -80,7 +97,7 @@ export const bank = (open: () => Tour, made: Made): void => {
       })
       expect(await tour.does('POST /bank/statements/{id}/finish', { id: statement.id })).toMatchObject({ done: true })
       expect((await tour.does('GET /bank/statements', { query: { bankAccountId: card.id } })).items).toHaveLength(1)
-      expect((await tour.does('GET /bank/accounts')).items).toHaveLength(2)
+      expect((await tour.does('GET /bank/accounts')).items).toHaveLength(3)
       expect((await tour.does('GET /bank/accounts/{id}', { id: card.id })).balance).toBe('-20.00')
     })
   })

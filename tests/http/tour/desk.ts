@@ -24,7 +24,8 @@ export const openTour = async () => {
     const [method = '', template = ''] = name.split(' ')
     const asked = new URLSearchParams(Object.entries(query ?? {}).map(([k, v]) => [k, String(v)])).toString()
     const path = `${template.replace(/\{\w+\}/, encodeURIComponent(String(id)))}${asked ? `?${asked}` : ''}`
-    if (file !== undefined) return till.request(method, path, file, { 'content-type': 'application/xml' })
+    if (file !== undefined)
+      return till.request(method, path, file, { 'content-type': file.startsWith('<') ? 'application/xml' : 'text/csv' })
     return till.request(method, path, method === 'GET' ? undefined : (body ?? {}))
   }
   return {

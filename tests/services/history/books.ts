@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm'
 import { addMonths, day, monthEnd, monthStart, yearOf, type Day } from '@/core/day'
 import { listTaxFacts } from '@/data/queries/taxFacts'
 import { listTaxReturns } from '@/data/queries/taxReturns'
+import { readCashFlow } from '@/model/books/books'
 import { amountOf } from '@/model/books/taxReturns'
 import { closeYear, reopenYear } from '@/services/books/closeYear'
 import { draftTaxReturn, fileTaxReturn, payTaxReturn } from '@/services/books/taxReturn'
@@ -27,6 +28,10 @@ export const taxIsOff = async (db: TestShop['db'], asOf: Day): Promise<readonly 
      where l.on_day <= ${asOf} and e.source_kind <> 'tax-return'`)
   return [of('sales') - BigInt(held!.sales), of('purchases') - BigInt(held!.purchases)]
 }
+
+/** How far the cash flow of a span is from what cash was before it and after it. */
+export const cashIsOff = async (db: TestShop['db'], from: Day, to: Day): Promise<bigint> =>
+  (await readCashFlow(db, { from, to }, 'USD')).difference.minor
 
 export const BOOKS = {
   'year-end': async (h: History, x: Step) => {

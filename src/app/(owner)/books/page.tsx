@@ -9,6 +9,7 @@ import { Heading } from '@/ui/Heading'
 import { openShop, queryOf, type Search } from '../_shop'
 import { isView, VIEWS, type View } from '@/app/(owner)/books/_views/shown'
 import { Accounts } from '@/app/(owner)/books/_views/Accounts'
+import { CashFlow } from '@/app/(owner)/books/_views/CashFlow'
 import { Closings } from '@/app/(owner)/books/_views/Closings'
 import { TaxReturns } from '@/app/(owner)/books/_views/TaxReturns'
 import { Years } from '@/app/(owner)/books/_views/Years'
@@ -30,7 +31,7 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
   const to = asDay(query.to ?? query.asOf, today)
   const from = asDay(query.from, view === 'journal' ? addMonths(monthStart(to), -1) : yearStart(to))
   const accounts = await readAccounts(shop)
-  const spans = view === 'journal' || view === 'profit-and-loss' || view === 'tax'
+  const spans = ['journal', 'profit-and-loss', 'cash-flow', 'tax'].includes(view)
   return (
     <>
       <Heading
@@ -70,6 +71,7 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
       {view === 'trial-balance' && <TrialBalance query={{ ...query, asOf: to }} />}
       {view === 'profit-and-loss' && <ProfitAndLoss from={from} to={to} />}
       {view === 'balance-sheet' && <BalanceSheet to={to} />}
+      {view === 'cash-flow' && <CashFlow from={from} to={to} />}
       {view === 'tax' && (
         <>
           <Tax from={from} to={to} query={query} />

@@ -1,16 +1,24 @@
-import { formatDay, type Day } from '@/core/day'
-import { Answer } from './Answer'
 import { openShop } from '@/app/(owner)/_shop'
-import { readBalanceSheet } from '@/model/books/books'
-import { Part } from '@/app/(owner)/books/_views/Part'
-import { formatMoney, sumMoney, isZeroMoney } from '@/core/money'
+import { formatDay, type Day } from '@/core/day'
+import type { BalanceSheet as Report, ReportRow } from '@/core/ledger'
+import { formatMoney, isZeroMoney, sumMoney } from '@/core/money'
+import { present } from '@/core/present'
+import { readBalanceSheets } from '@/model/books/books'
 import { ListExport } from '@/ui/list/ListExport'
+import { Answer } from './Answer'
+import { Columns, type Column } from './Columns'
 
+const PARTS = [
+  { title: 'Assets (what you have)', totalName: 'Assets' },
+  { title: 'Liabilities (what you owe)', totalName: 'Liabilities' },
+  { title: 'Equity (what is left)', totalName: 'Equity' },
+] as const
+
+/** What you have and owe on a day, a month before and a year before: its answer first, then by account. */
 export const BalanceSheet = async ({ to }: { to: Day }) => {
-  const shop = await openShop()
-  const { db, currency } = shop
-  const b = await readBalanceSheet(db, to, currency)
-  const link = (id: number) => `/books/accounts/${id}?to=${to}`
+  const { db, currency } = await openShop()
+  const sheets = await readBalanceSheets(db, to, currency)
+  const b = present(sheets[0]).report
   return (
     <>
       <Answer about="Assets are what you have, liabilities what you owe (money held for customers among it), equity what is left and yours.">
@@ -18,41 +26,12 @@ export const BalanceSheet = async ({ to }: { to: Day }) => {
         <b className="fig">{formatMoney(b.totalLiabilities)}</b>; <b className="fig">{formatMoney(b.totalEquity)}</b> is
         yours.
       </Answer>
-      <div className="grid max-w-265 gap-x-12 lg:grid-cols-2">
-        <table className="ledger self-start">
-          <Part title="Assets (what you have)" rows={b.assets} total={b.totalAssets} totalName="Assets" link={link} />
-        </table>
-        <table className="ledger self-start">
-          <Part
-            title="Liabilities (what you owe)"
-            rows={b.liabilities}
-            total={b.totalLiabilities}
-            totalName="Liabilities"
-            link={link}
-          />
-          <Part
-            title="Equity (what is yours)"
-            rows={b.equity}
-            more={[
-              {
-                name: 'Profit not yet carried to retained earnings',
-                amount: b.earnings,
-                href: `/books?view=profit-and-loss&from=1990-01-01&to=${to}`,
-              },
-            ]}
-            total={b.totalEquity}
-            totalName="Equity"
-            link={link}
-          />
-          <tbody>
-            <tr className="total">
-              <td />
-              <td className="r">Total liabilities and equity</td>
-              <td className="fig">{formatMoney(sumMoney([b.totalLiabilities, b.totalEquity], currency))}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <Columns
+        label="Balance sheet"
+        parts={PARTS}
+        lastName="Total liabilities and equity"
+        columns={sheets.map(({ on, report }) => columnOf(on, report))}
+      />
       <p className="sub mt-3">
         {isZeroMoney(b.difference)
           ? '✓ Balanced: assets = liabilities + equity'
@@ -64,3 +43,24 @@ export const BalanceSheet = async ({ to }: { to: Day }) => {
     </>
   )
 }
+
+/** What was earned and is in no account of equity yet; it opens into the profit and loss. */
+const EARNINGS = 0
+const earned = (b: Report): ReportRow => ({
+  id: EARNINGS,
+  code: '9999',
+  name: 'Profit not yet carried to retained earnings',
+  amount: b.earnings,
+})
+
+const columnOf = (on: Day, b: Report): Column => ({
+  head: formatDay(on),
+  parts: [
+    { rows: b.assets, total: b.totalAssets },
+    { rows: b.liabilities, total: b.totalLiabilities },
+    { rows: [...b.equity, earned(b)], total: b.totalEquity },
+  ],
+  last: sumMoney([b.totalLiabilities, b.totalEquity], b.totalEquity.currency),
+  href: (id) =>
+    id === EARNINGS ? `/books?view=profit-and-loss&from=1990-01-01&to=${on}` : `/books/accounts/${id}?to=${on}`,
+})

@@ -4,6 +4,7 @@ import { journal } from '@/api/lists/books'
 import type { Shown } from '@/app/(owner)/books/_views/shown'
 import { ListExport } from '@/ui/list/ListExport'
 import { ListRows } from '@/ui/list/ListView'
+import { To } from '@/ui/To'
 import { SearchBox } from '@/ui/SearchBox'
 
 export const Journal = async ({ from, to, query }: Shown) => {
@@ -16,9 +17,17 @@ export const Journal = async ({ from, to, query }: Shown) => {
   return (
     <>
       <p className="sub mb-3 max-w-prose">
-        Every entry, oldest first. Each has two sides that come to the same: debit is where value went, credit where it
+        Every entry, newest first. Each has two sides that come to the same: debit is where value went, credit where it
         came from.
       </p>
+      {query.acrossCash === 'true' && (
+        <p className="mb-3">
+          Only lines across cash of {open.rows[0]?.account ?? 'this account'}.{' '}
+          <To className="underline" href={`/books?view=journal&from=${from}&to=${to}`}>
+            Show all
+          </To>
+        </p>
+      )}
       <div className="no-print mb-3 flex flex-wrap items-center justify-between gap-3">
         <SearchBox label="Search entries" placeholder="text, account" />
         <ListExport name="journal" query={open.query} />

@@ -5,6 +5,7 @@ export const VIEWS = {
   'trial-balance': 'Trial balance',
   'profit-and-loss': 'Profit and loss',
   'balance-sheet': 'Balance sheet',
+  'cash-flow': 'Cash flow',
   tax: 'Tax',
   ties: 'Do they agree?',
   closings: 'Closings',

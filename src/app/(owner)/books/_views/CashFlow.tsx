@@ -1,0 +1,77 @@
+import { openShop } from '@/app/(owner)/_shop'
+import { formatDay, type Day } from '@/core/day'
+import { CASH_PARTS, type CashFlow as Report, type CashPart } from '@/core/ledger'
+import { absMoney, formatMoney } from '@/core/money'
+import { readCashFlowByMonth } from '@/model/books/books'
+import { LedgerHead, right } from '@/ui/LedgerHead'
+import { ListExport } from '@/ui/list/ListExport'
+import { To } from '@/ui/To'
+import { Answer } from './Answer'
+import { Columns, type Column } from './Columns'
+import { spansOf, type SpanColumn } from './spans'
+
+const TITLES: Readonly<Record<CashPart, { readonly title: string; readonly totalName: string }>> = {
+  operating: { title: 'Operating (customers, suppliers, expenses, tax)', totalName: 'Operating' },
+  investing: { title: 'Investing (tools and other things that stay)', totalName: 'Investing' },
+  financing: { title: 'Financing (you and lenders)', totalName: 'Financing' },
+}
+
+/** Where cash came from and went: its answer first, then by month, and what each account of cash held. */
+export const CashFlow = async ({ from, to }: { from: Day; to: Day }) => {
+  const { db, currency } = await openShop()
+  const flow = await readCashFlowByMonth(db, { from, to }, currency)
+  const { whole } = flow
+  return (
+    <>
+      <Answer about="Cash is the drawer, checks on hand, card payments in transit and every bank account. Each figure is what an account on the other side of it brought (or took, with a minus).">
+        You had <b className="fig">{formatMoney(whole.opening)}</b> before {formatDay(from)} and{' '}
+        <b className="fig">{formatMoney(whole.closing)}</b> on {formatDay(to)}: {formatMoney(absMoney(whole.change))}{' '}
+        {whole.change.minor < 0n ? 'less' : 'more'}.
+      </Answer>
+      {flow.months.length > 6 && <p className="sub mb-1">More months to the right.</p>}
+      <Columns
+        label="Cash flow by month"
+        parts={CASH_PARTS.map((p) => TITLES[p])}
+        lastName="Change in cash"
+        columns={spansOf(flow, { from, to }).map(columnOf)}
+      />
+      <Held of={whole} from={from} to={to} />
+      <p className="no-print mt-5">
+        <ListExport name="cash-flow" query={{ from, to }} />
+      </p>
+    </>
+  )
+}
+
+const columnOf = ({ head, from, to, report }: SpanColumn<Report>): Column => ({
+  head,
+  parts: CASH_PARTS.map((p) => report.parts[p]),
+  last: report.change,
+  href: (id) => `/books?view=journal&from=${from}&to=${to}&account=${id}&acrossCash=true`,
+})
+
+const Held = ({ of, from, to }: { readonly of: Report; readonly from: Day; readonly to: Day }) => (
+  <table className="ledger mt-7 max-w-2xl">
+    <LedgerHead heads={['Cash', right('At the beginning'), right('At the end')]} />
+    <tbody>
+      {of.held.map((h) => (
+        <tr key={h.id} className="row">
+          <td>
+            <To data-row className="cover" href={`/books/accounts/${h.id}?from=${from}&to=${to}`}>
+              {h.name}
+            </To>
+          </td>
+          <td className="fig">{formatMoney(h.opening)}</td>
+          <td className="fig">{formatMoney(h.closing)}</td>
+        </tr>
+      ))}
+    </tbody>
+    <tbody>
+      <tr className="total">
+        <td />
+        <td className="fig">{formatMoney(of.opening)}</td>
+        <td className="fig">{formatMoney(of.closing)}</td>
+      </tr>
+    </tbody>
+  </table>
+)
