@@ -18,6 +18,7 @@ import { makeParcelLabels } from '@/documents/makeParcelLabels'
 import { makeUbl } from '@/documents/ubl'
 import { businessDate } from '@/services/clock'
 import { problem, problemOf } from './problem'
+import { accountantFile, accountantQuery } from './accountant'
 import { answering } from './answering'
 import { bearerOf, cookieOf, mayEnter, SESSION_COOKIE } from './entry'
 import { refuseEntry } from './serve'
@@ -161,6 +162,14 @@ const backup = async (request: Request): Promise<Response> => {
   })
 }
 
+/** What an accountant needs of a period, as one ZIP. */
+const accountant = (asked: Asked, query: URLSearchParams): Response => {
+  const span = accountantQuery.safeParse(Object.fromEntries(query))
+  if (span.success) return accountantFile(asked, span.data)
+  const errors = span.error.issues.map((i) => ({ path: i.path.join('.'), message: i.message }))
+  return problemOf({ code: 'invalid', errors })
+}
+
 const SHEET = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
 
 /** What an address narrows a list to, in words for the head of a sheet. */
@@ -208,6 +217,7 @@ const answerExport = async (request: Request): Promise<Response> => {
   if (path === 'everything.json') return everything(request)
   if (path === 'backup') return backup(request)
   const asked = { db: database(), business, today: businessDate() }
+  if (path === 'accountant.zip') return accountant(asked, url.searchParams)
   const list = await listFile(path, asked, url.searchParams)
   if (list) return list
   const nothing = problem(404, 'not-found', `There is nothing to save at ${path}.`)

@@ -1,6 +1,7 @@
 import type { Database } from '@/data/connect'
 import { findBusiness } from '@/data/queries/business'
 import { businessDate } from '@/services/clock'
+import { runDueEntryRepeats } from '@/services/books/repeatEntry'
 import { runDueBillRepeats } from '@/services/buying/repeatBill'
 import { writeLetter } from '@/services/post/writeLetter'
 import { runDueRepeats } from '@/services/sales/runRepeats'
@@ -12,7 +13,7 @@ import { sendPost } from './postman'
 import { runDuePlans } from './runPlans'
 
 /**
- * What happens by itself: sales and bills that come again are made on their day, what they issue is posted, plans earn their
+ * What happens by itself: sales, bills and entries that come again are made on their day, what they issue is posted, plans earn their
  * charges and collect from the cards kept for them, letters go out, and once a day everything is backed up.
  */
 export const tick = async (db: Database): Promise<void> => {
@@ -32,6 +33,7 @@ export const tick = async (db: Database): Promise<void> => {
       )
   }
   await runDueBillRepeats({ db, today })
+  await runDueEntryRepeats({ db, today })
   await runDuePlans({ db, today })
   await trackParcels(heronParcel).run({ db, today }, {})
   await sendPost({ db, business, today })

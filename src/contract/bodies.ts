@@ -93,7 +93,12 @@ import type {
 } from '@/contract/inputs/post/writeLetter'
 import type { addLayoutInput, changeLayoutInput, dropLayoutInput } from '@/contract/inputs/papers/keepLayout'
 import type { putInBasketInput, tellBasketInput, orderBasketInput } from '@/contract/inputs/shopfront/basket'
-import type { writeEntryInput } from '@/contract/inputs/books/writeEntry'
+import type {
+  entryRepeatInput,
+  reverseEntryInput,
+  startEntryRepeatInput,
+  writeEntryInput,
+} from '@/contract/inputs/books/writeEntry'
 import type { addAccountInput, changeAccountInput, mergeAccountInput } from '@/contract/inputs/books/accounts'
 import type { draftTaxReturnInput, payTaxReturnInput, taxReturnInput } from '@/contract/inputs/books/taxReturn'
 import type {
@@ -240,6 +245,9 @@ export interface Bodies {
   'POST /bank/matches': Body<typeof matchLineInput>
   'POST /bank/rules': Body<typeof addBankRuleInput>
   'POST /books/opening': Body<typeof openingInput>
+  'POST /books/entries/{id}/reverse': Body<typeof reverseEntryInput, 'entryId'>
+  'POST /books/entries/{id}/repeats': Body<typeof startEntryRepeatInput, 'entryId'>
+  'POST /entry-repeats/{id}/stop': Body<typeof entryRepeatInput, 'repeatId'>
   'POST /customers/import': Body<typeof importCustomersInput>
   'POST /calendar': Nothing
   'POST /backups': Nothing

@@ -199,6 +199,7 @@ export type Failure =
   | { readonly code: 'no-backup-folder' }
   | { readonly code: 'backup-failed'; readonly why: string }
   | { readonly code: 'is-on-statement' }
+  | { readonly code: 'entry-reversed'; readonly by: number }
   | { readonly code: 'statement-refused'; readonly problem: StatementProblem }
   | { readonly code: 'other-account'; readonly said: string; readonly number: string }
   | { readonly code: 'columns-unknown'; readonly headings: readonly string[] }

@@ -60,6 +60,7 @@ const STATUS: Partial<Record<Failure['code'], number>> = {
   'no-backup-folder': 409,
   'backup-failed': 503,
   'is-on-statement': 409,
+  'entry-reversed': 409,
   'line-is-settled': 409,
   'line-not-settled': 409,
   'statement-is-done': 409,

@@ -201,6 +201,7 @@ const SENTENCES: Sentences = {
     `Debits are ${formatMoney(f.difference)} more than credits (below zero: less). Correct a row, or leave equity out: then the rest is yours.`,
   'no-backup-folder': () => 'No folder for backups is known to this start. Start with bin/start, or run bin/backup.',
   'backup-failed': (f) => `The backup failed: ${f.why}. Look at the disk, then try again.`,
+  'entry-reversed': (f) => `Entry ${f.by} has reversed this one already. Post a new one if that was wrong.`,
   'is-on-statement': () => 'A line of a bank statement is matched to this. Undo the match first (Money in, Bank).',
   'statement-refused': (f) => sayStatementProblem(f.problem),
   'other-account': (f) =>

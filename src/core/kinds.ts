@@ -56,3 +56,6 @@ export const PLAN_ENDS = ['paid off', 'rescheduled'] as const
 /** What a new business does first, each done by itself when its fact is there. */
 export const FIRST_STEPS = ['business', 'goods', 'opening', 'sale', 'backup'] as const
 export type FirstStep = (typeof FIRST_STEPS)[number]
+
+/** Whom a file is kept with. */
+export const FILE_OWNERS = ['customer', 'goods', 'sale', 'business', 'bill', 'entry'] as const

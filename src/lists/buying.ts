@@ -83,6 +83,8 @@ export const billsList = defineList<BillOnList>()({
   path: '/buying/bills',
   fields: {
     show: links('Which', { open: 'Unpaid', late: 'Late' }),
+    from: dayField('From'),
+    to: dayField('Through'),
     supplier: hiddenId('Supplier'),
   },
   columns: defineColumns<BillOnList>([
@@ -117,7 +119,7 @@ export const supplierPaymentsList = defineList<PaymentOnList>()({
   name: 'supplier-payments',
   title: 'Payments to suppliers',
   path: '/buying/payments',
-  fields: { supplier: hiddenId('Supplier') },
+  fields: { from: dayField('From'), to: dayField('Through'), supplier: hiddenId('Supplier') },
   columns: defineColumns<PaymentOnList>([
     { key: 'number', head: 'Number', as: 'text', of: (p) => p.number, href: (p) => `/buying/payments/${p.id}` },
     {

@@ -47,7 +47,7 @@ export const receiptsList = defineList<ReceiptRow>()({
   path: '/receipts',
   fields: {
     search: search('Search receipts', 'number, customer, reference'),
-    from: dayField('Customer'),
+    from: dayField('From'),
     to: dayField('Through'),
     amount: amountField('Exact amount'),
     method: choice('Method', METHOD_NAMES, 'Any method'),

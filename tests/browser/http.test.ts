@@ -1,3 +1,4 @@
+import { unzipSync } from 'fflate'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { openTill, PASSPHRASE, TOKEN, type Till } from './till'
 
@@ -196,4 +197,52 @@ test('lists come in pages, and everything can be taken along', async () => {
   const { body } = await request('GET', '/openapi.json')
   expect(body.openapi).toBe('3.1.0')
   expect(Object.keys(body.paths)).toContain('/sales/{id}/invoices')
+})
+
+test('a period goes to the accountant: reports, books, and the documents behind them', async () => {
+  const { request } = till
+  const rent = {
+    on: '2026-03-02',
+    text: 'Rent',
+    lines: [
+      { account: '6000', debit: '80.00' },
+      { account: '1020', credit: '80.00' },
+    ],
+  }
+  const entry = (await request('POST', '/books/entries', rent)).body
+  const base64 = Buffer.from('%PDF-1.4 contract').toString('base64')
+  await request('POST', '/files', { ownerKind: 'entry', ownerId: entry.id, name: '../a contract.pdf', base64 })
+  const get = (query: string, headers: Record<string, string> = { authorization: `Bearer ${TOKEN}` }) =>
+    fetch(`${till.base}/api/v1/export/accountant.zip?${query}`, { headers })
+  const answer = await get('from=2026-03-01&to=2026-03-31')
+  expect(answer.headers.get('content-disposition')).toContain('books-2026-03-01-2026-03-31.zip')
+  const files = unzipSync(new Uint8Array(await answer.arrayBuffer()))
+  const text = (name: string) => Buffer.from(files[name]!).toString('utf8')
+  expect(Object.keys(files).sort()).toEqual([
+    'accounts.csv',
+    'balance-sheet.csv',
+    'bills.csv',
+    'cash-flow.csv',
+    'documents/invoice-2026-0001.pdf',
+    `entries/${entry.id}/1 .._a contract.pdf`,
+    'invoices.csv',
+    'journal.csv',
+    'profit-and-loss.csv',
+    'receipts.csv',
+    'reports.pdf',
+    'supplier-payments.csv',
+    'tax.csv',
+    'trial-balance.csv',
+  ])
+  expect(text('documents/invoice-2026-0001.pdf').slice(0, 5)).toBe('%PDF-')
+  expect(text('reports.pdf').slice(0, 5)).toBe('%PDF-')
+  expect(text(`entries/${entry.id}/1 .._a contract.pdf`)).toBe('%PDF-1.4 contract')
+  // The journal of the month balances, and the rent is in it.
+  expect(text('journal.csv')).toContain('Rent')
+  expect(text('trial-balance.csv')).toContain('6000')
+  const before = unzipSync(new Uint8Array(await (await get('from=2026-01-01&to=2026-01-31')).arrayBuffer()))
+  expect(Object.keys(before).filter((name) => name.includes('/'))).toEqual([])
+  expect((await get('from=2026-03-31&to=2026-03-01')).status).toBe(422)
+  expect((await get('from=x')).status).toBe(422)
+  expect((await get('from=2026-03-01&to=2026-03-31', {})).status).toBe(401)
 })

@@ -3,6 +3,7 @@ import { openTour, PASSPHRASE, type Made, type Tour } from './tour/desk'
 import { bank } from './tour/bank'
 import { books } from './tour/books'
 import { buying } from './tour/buying'
+import { ledger } from './tour/ledger'
 import { money } from './tour/money'
 import { office } from './tour/office'
 import { peopleAndGoods } from './tour/peopleAndGoods'
@@ -34,6 +35,7 @@ money(() => tour, made)
 buying(() => tour, made)
 bank(() => tour, made)
 books(() => tour)
+ledger(() => tour)
 office(() => tour, made)
 
 test('no call of the table was left out', () => {

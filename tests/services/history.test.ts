@@ -98,12 +98,28 @@ test('every tie stays at zero over random histories', { timeout: 600_000 }, asyn
   // Every paper of buying was written at least once.
   for (const table of ['bill', 'goods_returned', 'supplier_credit', 'landed_cost', 'cost_share', 'supplier_payment'])
     expect([table, await h.idOf(table, 0)]).not.toEqual([table, 0])
+  // Own entries were taken back, and came again.
+  for (const own of [
+    'reverses_id is not null',
+    `exists (select from entry_repeat_run r where r.entry_id = entry.id)`,
+  ]) {
+    const found = await Promise.all(shops.map(({ shop }) => ownEntries(shop, own)))
+    expect([own, Math.max(...found)]).not.toEqual([own, 0])
+  }
   for (const kind of ['due', 'account']) {
     const matched = await Promise.all(shops.map(({ shop }) => matchedAs(shop, kind)))
     expect([kind, Math.max(...matched)]).not.toEqual([kind, 0])
   }
   expect(h.done).toBeGreaterThan(600)
 })
+
+/** How many own entries are so. */
+const ownEntries = async (of: TestShop, so: string): Promise<number> =>
+  (
+    await of.db.execute<{ n: number }>(
+      sql.raw(`select count(*)::int as n from entry where source_kind = 'own' and ${so}`),
+    )
+  )[0]!.n
 
 /** How many lines of statements are something of a kind. */
 const matchedAs = async (of: TestShop, kind: string): Promise<number> =>

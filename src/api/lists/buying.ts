@@ -18,7 +18,7 @@ import {
 } from '@/model/buying/onLists'
 import { readNotInvoiced } from '@/model/buying/notInvoiced'
 import { readPayables } from '@/model/buying/payables'
-import { pageOfAll, pageOfQuery, partOf, reader } from './reader'
+import { given, pageOfAll, pageOfQuery, partOf, reader } from './reader'
 
 export const purchaseOrders = reader(purchaseOrdersList, async (where, asked, size) => {
   const { status, supplier } = asked.filter
@@ -40,19 +40,20 @@ export const goodsReceived = reader(goodsReceivedList, async (where, asked, size
 })
 
 export const bills = reader(billsList, async (where, asked, size) => {
-  const { show, supplier } = asked.filter
+  const { supplier, ...filter } = given(asked.filter)
   const { rows, ...rest } = await readBillList(
     where,
-    { show: show ?? undefined, supplierId: supplier ?? undefined },
+    { ...filter, supplierId: supplier },
     partOf(asked, size, billsList.opensBy),
   )
   return pageOfQuery(billsList.columns, rows, size, rest)
 })
 
 export const supplierPayments = reader(supplierPaymentsList, async (where, asked, size) => {
+  const { supplier, ...filter } = given(asked.filter)
   const { rows, ...rest } = await readPaymentList(
     where,
-    { supplierId: asked.filter.supplier ?? undefined },
+    { ...filter, supplierId: supplier },
     partOf(asked, size, supplierPaymentsList.opensBy),
   )
   return pageOfQuery(supplierPaymentsList.columns, rows, size, rest)

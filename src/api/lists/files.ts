@@ -2,6 +2,7 @@ import ExcelJS from 'exceljs'
 import Papa from 'papaparse'
 import { formatDay } from '@/core/day'
 import { toDecimalString } from '@/core/money'
+import type { ListOnPaper } from '@/documents/draw/drawList'
 import { drawElsewhere } from '@/documents/drawElsewhere'
 import { fileCell, shownCell, shownSum } from '@/lists/cell'
 import { inFile, isFigure, onScreen, type Column } from '@/lists/column'
@@ -91,17 +92,18 @@ export const MOST_ON_PAPER = 3000
 const paperCell = <Row>(column: Column<Row>, row: Row, where: Where): string =>
   [shownCell(column, row, where), isFigure(column) ? '' : column.note?.(row, where)].filter(Boolean).join(' ')
 
-export const asPdf = <Row>(list: List<Row>, read: Read<Row>, where: Where, said: string): Promise<Buffer> => {
+/** A list as it stands on paper, with what it is narrowed to. */
+export const onPaper = <Row>(list: List<Row>, read: Read<Row>, where: Where, said: string): ListOnPaper => {
   const columns = onScreen(read.columns)
-  return drawElsewhere({
-    as: 'list',
-    list: {
-      title: list.title,
-      about: [where.business.name, formatDay(where.today), said].filter(Boolean).join(' · '),
-      size: letterPaper(where.business),
-      heads: columns.map((c) => ({ text: c.head, right: isFigure(c) })),
-      rows: read.rows.map((row) => columns.map((c) => paperCell(c, row, where))),
-      sums: sumRow(list, columns, read, shownSum),
-    },
-  })
+  return {
+    title: list.title,
+    about: [where.business.name, formatDay(where.today), said].filter(Boolean).join(' · '),
+    size: letterPaper(where.business),
+    heads: columns.map((c) => ({ text: c.head, right: isFigure(c) })),
+    rows: read.rows.map((row) => columns.map((c) => paperCell(c, row, where))),
+    sums: sumRow(list, columns, read, shownSum),
+  }
 }
+
+export const asPdf = <Row>(list: List<Row>, read: Read<Row>, where: Where, said: string): Promise<Buffer> =>
+  drawElsewhere({ as: 'lists', lists: [onPaper(list, read, where, said)] })

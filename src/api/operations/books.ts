@@ -12,7 +12,10 @@ import { ok } from '@/core/result'
 import { addAccount, changeAccount, mergeAccount } from '@/services/books/keepAccount'
 import { closeYear, reopenYear } from '@/services/books/closeYear'
 import { closePeriod, reopenPeriod } from '@/services/books/closePeriod'
+import { startEntryRepeat, stopEntryRepeat } from '@/services/books/repeatEntry'
+import { reverseOwnEntry } from '@/services/books/reverseEntry'
 import { writeEntry } from '@/services/books/writeEntry'
+import { entryRepeatViews } from '@/model/books/entryRepeats'
 import { balanceSheetView, cashFlowView, profitAndLossView, taxView, trialBalanceView } from '@/model/books/books'
 import { listAccounts } from '@/data/queries/accounts'
 import { change, listOf, noQuery, page, read, readCursor, readFile } from '../operation'
@@ -127,6 +130,26 @@ export const books = [
         query.month === undefined ? monthStart(today) : readDay(`${query.month}-01`),
       ),
   ),
+  change(
+    '/books/entries/{id}/reverse',
+    'Takes an entry of your own back: the same the other way round.',
+    reverseOwnEntry,
+    {
+      path: { entryId: 'id' },
+      status: 201,
+    },
+  ),
+  change('/books/entries/{id}/repeats', 'An entry of your own that comes again.', startEntryRepeat, {
+    path: { entryId: 'id' },
+    status: 201,
+  }),
+  read('/entry-repeats', 'Entries that come again, or that will be turned round.', noQuery, async ({ db }) => ({
+    items: await entryRepeatViews(db, {}),
+    next: null,
+  })),
+  change('/entry-repeats/{id}/stop', 'Nothing more is posted; what was posted stays.', stopEntryRepeat, {
+    path: { repeatId: 'id' },
+  }),
   readFile(
     '/books/opening/read',
     'A spreadsheet for one list of opening balances, row by row as /books/opening takes it; nothing is saved.',

@@ -1,5 +1,6 @@
 import { GOODS_KINDS } from '@/core/kinds'
 import { z } from 'zod'
+import { fileOwner } from '@/contract/inputs/files/keepFile'
 import { adjustStock } from '@/services/goods/adjustStock'
 import { countStock } from '@/services/goods/countStock'
 import { moveStock } from '@/services/goods/moveStock'
@@ -104,11 +105,16 @@ export const goods = [
   }),
   change('/tax-areas', 'A tax area: where taxed goods take another tax code.', addTaxArea, { status: 201 }),
   read('/tax-areas', 'The tax areas.', noQuery, async ({ db }) => whole(await taxAreasView(db))),
-  change('/files', 'Adds a file to a customer, goods, a sale or the business.', keepFile, { status: 201 }),
+  change(
+    '/files',
+    'Adds a file to a customer, goods, a sale, a bill, an entry of your own or the business.',
+    keepFile,
+    { status: 201 },
+  ),
   read(
     '/files',
     'The files of one owner.',
-    z.object({ ownerKind: z.enum(['customer', 'goods', 'sale', 'business']), ownerId: idField }),
+    z.object({ ownerKind: fileOwner, ownerId: idField }),
     async ({ db, query }) => whole(await listFiles(db, query.ownerKind, query.ownerId)),
   ),
   change('/files/{id}', 'Deletes a file.', dropFile, { path: { fileId: 'id' }, method: 'DELETE' }),

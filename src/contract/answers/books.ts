@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { ACCOUNT_KINDS } from '@/core/kinds'
+import { ACCOUNT_KINDS, REPEAT_EVERY } from '@/core/kinds'
 import { MONTH_STEPS } from '@/core/ledger'
 import { TAX_BASES, TAX_SIDES } from '@/core/tax'
 import { dayText, decimalText, list } from './texts'
@@ -52,6 +52,19 @@ const taxReturn = z.object({
 })
 
 /** What the calls of “Books” answer. */
+const entryRepeat = z.object({
+  id: z.int(),
+  entryId: z.int(),
+  turned: z.boolean(),
+  every: z.enum(REPEAT_EVERY),
+  firstOn: dayText,
+  nextOn: dayText.nullable(),
+  done: z.int(),
+  until: dayText.nullable(),
+  times: z.int().nullable(),
+  stoppedOn: dayText.nullable(),
+})
+
 const cashPart = z.object({
   rows: z.array(z.object({ account: z.string(), name: z.string(), amount: decimalText })),
   total: decimalText,
@@ -139,6 +152,10 @@ export const booksAnswers = {
   'GET /books/entries': list(entry),
   'GET /books/entries/{id}': entry,
   'POST /books/entries': entry,
+  'POST /books/entries/{id}/reverse': entry,
+  'POST /books/entries/{id}/repeats': entryRepeat,
+  'GET /entry-repeats': list(entryRepeat),
+  'POST /entry-repeats/{id}/stop': entryRepeat,
   'GET /accounts': list(account),
   'POST /accounts': account,
   'PATCH /accounts/{id}': account,

@@ -75,12 +75,12 @@ export const cashFlow = (moves: readonly CashMove[], held: readonly CashHeld[], 
   }
   const parts = { operating: part('operating'), investing: part('investing'), financing: part('financing') }
   const change = CASH_PARTS.reduce((sum, p) => addMoney(sum, parts[p].total), zeroMoney(currency))
-  const [opening, closing] = (['opening', 'closing'] as const).map((at) =>
+  const sumAt = (at: 'opening' | 'closing'): Money =>
     sumMoney(
       held.map((h) => h[at]),
       currency,
-    ),
-  ) as [Money, Money]
+    )
+  const [opening, closing] = [sumAt('opening'), sumAt('closing')]
   const difference = subtractMoney(subtractMoney(closing, opening), change)
   return { parts, change, opening, closing, held, difference }
 }

@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm'
+import { asc, eq, sql } from 'drizzle-orm'
 import type { AccountKind, AccountRole } from '@/core/ledger'
 import type { Db } from '../connect'
 import { account, goods, taxComponent } from '../schema'
@@ -67,3 +67,19 @@ export const isOfTax = async (db: Db, accountId: number): Promise<boolean> =>
 export const moveIncome = async (db: Db, from: number, into: number): Promise<void> => {
   await db.update(goods).set({ incomeAccountId: into }).where(eq(goods.incomeAccountId, from))
 }
+
+/** What posts to an account by itself: an entry or bill that comes again, or a rule of the bank. The first of them. */
+export const findAccountUse = async (
+  db: Db,
+  accountId: number,
+): Promise<{ readonly kind: 'repeat' | 'rule'; readonly text: string } | null> =>
+  (
+    await db.execute<{ kind: 'repeat' | 'rule'; text: string }>(sql`
+      select 'repeat' as kind, e.text from entry_repeat r join entry e on e.id = r.entry_id
+       where r.next_on is not null and exists (select from entry_line l where l.entry_id = e.id and l.account_id = ${accountId})
+      union all
+      select 'repeat', 'bill ' || b.number from bill_repeat r join bill b on b.id = r.bill_id
+       where r.next_on is not null and exists (select from bill_line l where l.bill_id = b.id and l.account_id = ${accountId})
+      union all
+      select 'rule', contains from bank_rule where account_id = ${accountId} limit 1`)
+  )[0] ?? null

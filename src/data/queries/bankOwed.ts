@@ -19,7 +19,8 @@ export const listOwed = async (db: Db, currency: string): Promise<Owed[]> => {
     early: string | null
     through: Day | null
   }>(sql`
-    select 'due' as kind, d.id, d.customer_id as party_id, c.name as party, coalesce(i.number, d.label) as number, d.issued_on::text as from_day, d.due_on::text as due_day, d.sale_id,
+    select 'due' as kind, d.id, d.customer_id as party_id, c.name as party, coalesce(i.number, d.label) as number, d.issued_on::text as from_day,
+           d.due_on::text as due_day, d.sale_id,
            (d.amount - d.filled)::text as open,
            case when d.discount > 0 and d.discount_until is not null and d.filled = 0 then (d.amount - d.discount)::text end as early,
            d.discount_until::text as through

@@ -94,12 +94,21 @@ export const findReceived = (
   )
 
 const OPEN_BILL = sql`case when p.voided_on is null then p.gross - p.filled else 0 end`
+/** Papers of a supplier, and of a span of days. */
+export interface OfSupplier {
+  readonly supplierId?: number
+  readonly from?: Day
+  readonly to?: Day
+}
+const within = ({ supplierId, from, to }: OfSupplier): SQL => sql`${ofSupplier(supplierId)}
+  and ${from ? sql`p.on_day >= ${from}` : sql`true`} and ${to ? sql`p.on_day <= ${to}` : sql`true`}`
+
 const GROSS = sql`case when p.voided_on is null then p.gross else 0 end`
 
 /** Suppliers' bills that fit, the newest first where no order is asked for. */
 export const findBills = (
   db: Db,
-  of: { readonly show?: 'open' | 'late'; readonly supplierId?: number },
+  of: OfSupplier & { readonly show?: 'open' | 'late' },
   part: Part,
   { today, currency }: { readonly today: Day; readonly currency: string },
 ): Promise<FoundPapers> =>
@@ -107,7 +116,7 @@ export const findBills = (
     db,
     {
       from: sql`from bill p ${SUPPLIER}`,
-      where: sql`${ofSupplier(of.supplierId)} and ${of.show === undefined ? sql`true` : sql`p.filled < p.gross and p.voided_on is null`}
+      where: sql`${within(of)} and ${of.show === undefined ? sql`true` : sql`p.filled < p.gross and p.voided_on is null`}
                  and ${of.show === 'late' ? sql`p.due_on < ${today}` : sql`true`}`,
       orders: {
         ...NAMED,
@@ -127,17 +136,12 @@ export const findBills = (
 const PAID = sql`case when p.voided_on is null then p.amount else 0 end`
 
 /** Payments to suppliers that fit, the newest first where no order is asked for. */
-export const findPayments = (
-  db: Db,
-  of: { readonly supplierId?: number },
-  part: Part,
-  currency: string,
-): Promise<FoundPapers> =>
+export const findPayments = (db: Db, of: OfSupplier, part: Part, currency: string): Promise<FoundPapers> =>
   findPapers(
     db,
     {
       from: sql`from supplier_payment p ${SUPPLIER} join account a on a.id = p.account_id`,
-      where: ofSupplier(of.supplierId),
+      where: within(of),
       orders: {
         ...NAMED,
         account: sql`lower(a.name)`,

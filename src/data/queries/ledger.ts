@@ -195,3 +195,13 @@ export const findEntry = async (db: Db, id: number, currency: string): Promise<E
   const rows = await db.select().from(entry).where(eq(entry.id, id))
   return (await withLines(db, rows, currency))[0] ?? null
 }
+
+/** The entry that reverses one; null where none does. */
+export const findReversal = async (db: Db, id: number): Promise<number | null> =>
+  (await db.select({ id: entry.id }).from(entry).where(eq(entry.reversesId, id)).limit(1))[0]?.id ?? null
+
+/** Keeps an entry from being reversed by anybody else meanwhile, and tells what has reversed it. */
+export const lockEntry = async (db: Db, id: number): Promise<number | null> => {
+  await db.execute(sql`select from entry where id = ${id} for update`)
+  return findReversal(db, id)
+}

@@ -1,6 +1,17 @@
 import { ACCOUNT_KINDS } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
-import { boolean, check, foreignKey, index, integer, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
+import {
+  boolean,
+  check,
+  foreignKey,
+  index,
+  integer,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core'
 import { identity, minor, onDay } from './columns'
 
 export const account = pgTable('account', {
@@ -34,6 +45,10 @@ export const entry = pgTable(
     index('entry_day').on(t.onDay, t.id),
     index('entry_source').on(t.sourceKind, t.sourceId),
     index('entry_sale').on(t.saleId),
+    // An entry of the owner's own is reversed once.
+    uniqueIndex('entry_own_reversed_once')
+      .on(t.reversesId)
+      .where(sql`${t.sourceKind} = 'own' and ${t.reversesId} is not null`),
   ],
 )
 

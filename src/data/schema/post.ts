@@ -1,3 +1,4 @@
+import { FILE_OWNERS } from '@/core/kinds'
 import { POST_STATES } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
 import {
@@ -27,7 +28,7 @@ export const file = pgTable(
     type: text().notNull(),
     size: integer().notNull(),
     body: bytes().notNull(),
-    ownerKind: text({ enum: ['customer', 'goods', 'sale', 'business', 'bill', 'post'] }).notNull(),
+    ownerKind: text({ enum: [...FILE_OWNERS, 'post'] }).notNull(),
     ownerId: integer().notNull(),
     addedOn: onDay().notNull(),
   },

@@ -1,6 +1,6 @@
 import type { LaidPaper } from '@/documents/paper'
 import { drawLabels, type Label } from './drawLabels'
-import { drawList, type ListOnPaper } from './drawList'
+import { drawLists, type ListOnPaper } from './drawList'
 import { drawParcelLabels, type ParcelLabel } from './drawParcelLabels'
 import { drawPaper } from './drawPaper'
 import { drawSlip, type SlipOnPaper } from './drawSlip'
@@ -11,7 +11,7 @@ export type Drawing =
   | { readonly as: 'slip'; readonly slip: SlipOnPaper }
   | { readonly as: 'labels'; readonly labels: readonly Label[] }
   | { readonly as: 'parcel-labels'; readonly labels: readonly ParcelLabel[] }
-  | { readonly as: 'list'; readonly list: ListOnPaper }
+  | { readonly as: 'lists'; readonly lists: readonly [ListOnPaper, ...ListOnPaper[]] }
 
 /** Draws it: a PDF that can be searched, and read aloud. */
 export const draw = (drawing: Drawing): Promise<Buffer> => {
@@ -24,7 +24,7 @@ export const draw = (drawing: Drawing): Promise<Buffer> => {
       return drawLabels(drawing.labels)
     case 'parcel-labels':
       return drawParcelLabels(drawing.labels)
-    case 'list':
-      return drawList(drawing.list)
+    case 'lists':
+      return drawLists(drawing.lists)
   }
 }

@@ -115,25 +115,29 @@ const tableOn = (sheet: Sheet, list: ListOnPaper, root: PDFKit.PDFStructureEleme
   }
 }
 
-/** A list as a PDF across the page, its heads on every page, its sums at the end, its pages counted. */
-export const drawList = (list: ListOnPaper): Promise<Buffer> => {
-  const [w, h] = LONG[list.size]
-  const { sheet, close } = openSheet({ title: list.title, author: list.about, language: 'en', size: [w, h] })
+/** Lists as a PDF across the page, each on a page of its own, its heads on every page, its sums at the end, the pages counted. */
+export const drawLists = (lists: readonly [ListOnPaper, ...ListOnPaper[]]): Promise<Buffer> => {
+  const [{ title, about, size }] = lists
+  const [w, h] = LONG[size]
+  const { sheet, close } = openSheet({ title, author: about, language: 'en', size: [w, h] })
   const { doc } = sheet
   const root = doc.struct('Document')
   doc.addStructure(root)
-  let y = 36
-  const words = (tag: 'H1' | 'P', look: TextStyle, text: string): void =>
-    void root.add(
-      doc.struct(tag, {}, () => void (y = setText(sheet, look, text, { x: MARGIN, y, width: w - 2 * MARGIN }))),
-    )
-  words('H1', style('slab', 16, INK.text, 'left'), list.title)
-  y += 2
-  words('P', style('text', 9, INK.quiet, 'left'), list.about)
-  const table = tableOn(sheet, list, root, y + 8)
-  for (const cells of list.rows) table.row(cells)
-  if (list.sums) table.sums(list.sums)
-  table.end()
+  lists.forEach((list, n) => {
+    if (n > 0) doc.addPage({ size: [w, h], margin: 0 })
+    let y = 36
+    const words = (tag: 'H1' | 'P', look: TextStyle, text: string): void =>
+      void root.add(
+        doc.struct(tag, {}, () => void (y = setText(sheet, look, text, { x: MARGIN, y, width: w - 2 * MARGIN }))),
+      )
+    words('H1', style('slab', 16, INK.text, 'left'), list.title)
+    y += 2
+    words('P', style('text', 9, INK.quiet, 'left'), list.about)
+    const table = tableOn(sheet, list, root, y + 8)
+    for (const cells of list.rows) table.row(cells)
+    if (list.sums) table.sums(list.sums)
+    table.end()
+  })
   root.end()
   numberPages(sheet, w, h)
   return close()

@@ -1,11 +1,31 @@
 import { balancesBefore } from '@/data/queries/balances'
-import { entriesOfPapers, findEntry } from '@/data/queries/ledger'
+import { listFiles } from '@/data/queries/files'
+import { entriesOfPapers, findEntry, findReversal } from '@/data/queries/ledger'
 import type { Where } from '../where'
+import { entryRepeatViews } from './entryRepeats'
 
-/** One entry, with what its accounts held before it. */
+/** One entry, with what its accounts held before it, what reversed it, how it comes again, and its files. */
 export const readEntry = async ({ db, currency }: Where, id: number) => {
   const entry = await findEntry(db, id, currency)
-  return entry && { entry, before: await balancesBefore(db, [entry.id], currency) }
+  if (!entry) return null
+  const [before, reversedBy, repeats, files] = await Promise.all([
+    balancesBefore(db, [id], currency),
+    findReversal(db, id),
+    entryRepeatViews(db, { entryId: id }),
+    listFiles(db, 'entry', id),
+  ])
+  const isOwn = entry.sourceKind === 'own'
+  const mayReverse = isOwn && entry.reversesId === null && reversedBy === null
+  return {
+    entry,
+    before,
+    reversedBy,
+    repeats,
+    files,
+    isOwn,
+    mayReverse,
+    mayRepeat: mayReverse && repeats.every((r) => r.nextOn === null),
+  }
 }
 
 interface Paper {

@@ -4,7 +4,13 @@ import type { PurchaseStatus } from '@/core/kinds'
 import { formatQuantity, largerMoney, money, sumMoney, zeroMoney, type Decimal, type Money } from '@/core/money'
 import { rowsBy } from '@/core/rowsBy'
 import { listBills, listOpenBills } from '@/data/queries/bill'
-import { findBills, findOrders, findPayments, findReceived } from '@/data/queries/buyingLists'
+import {
+  findBills,
+  findOrders,
+  findPayments,
+  findReceived,
+  type OfSupplier as OfSupplierFilter,
+} from '@/data/queries/buyingLists'
 import type { Part } from '@/data/queries/inOrder'
 import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
 import { listPurchaseLines, listPurchaseOrders, sumOnOrderOf } from '@/data/queries/purchaseOrder'
@@ -146,7 +152,7 @@ export const readReceivedList = async ({ db, currency }: Where, of: { readonly s
 
 export const readBillList = async (
   { db, currency, today }: Where,
-  of: { readonly show?: 'open' | 'late'; readonly supplierId?: number },
+  of: OfSupplierFilter & { readonly show?: 'open' | 'late' },
   part: Part,
 ) => {
   const found = await findBills(db, of, part, { today, currency })
@@ -172,7 +178,7 @@ export const readBillList = async (
   return { rows: inTurn(found.ids, rows), count: found.count, sums: found.sums }
 }
 
-export const readPaymentList = async ({ db, currency }: Where, of: { readonly supplierId?: number }, part: Part) => {
+export const readPaymentList = async ({ db, currency }: Where, of: OfSupplierFilter, part: Part) => {
   const found = await findPayments(db, of, part, currency)
   const rows = (await listSupplierPayments(db, { ids: found.ids })).map((p): PaymentOnList => ({
     id: p.id,

@@ -5,6 +5,7 @@ import { inDebit, mayTakeIn, postMergedAccounts } from '@/core/ledger'
 import { isZeroMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import {
+  findAccountUse,
   findAccount,
   insertAccounts,
   isOfTax,
@@ -39,6 +40,13 @@ const ownOne = async (w: Work, id: number): Promise<Account> => {
   return account
 }
 
+/** What still posts to an account by itself keeps it from being hidden: it would be refused, and nobody would see it. */
+const refuseInUse = async (w: Work, id: number, path: string): Promise<void> => {
+  const use = await findAccountUse(w.tx, id)
+  if (use)
+    refuseAt(path, `${use.kind === 'rule' ? 'A bank rule' : 'A repeat'} posts to it: ${use.text}. Stop that first.`)
+}
+
 /** Another name for an account; or it is hidden, or offered again. */
 export const changeAccount = defineCommand(
   'change-account',
@@ -49,6 +57,7 @@ export const changeAccount = defineCommand(
       const holds = await holdsOn(w, await ownOne(w, accountId), w.today)
       if (!isZeroMoney(holds))
         refuseAt('hidden', 'This account holds money. Merge it into another one, or move what it holds first.')
+      await refuseInUse(w, accountId, 'hidden')
     }
     await updateAccount(w.tx, accountId, change)
     return { id: accountId, answer: async () => accountView(present(await findAccount(w.tx, accountId))) }
@@ -68,6 +77,7 @@ export const mergeAccount = defineCommand(
         'into',
         `${to.name} cannot take it in. Choose an account of the same type that is not kept by documents.`,
       )
+    await refuseInUse(w, from.id, 'into')
     const onDay = paperDay(w, on)
     const holds = await holdsOn(w, from, onDay)
     if (!isZeroMoney(holds)) {

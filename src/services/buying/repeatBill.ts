@@ -2,11 +2,12 @@ import { billRepeatInput, startBillRepeatInput } from '@/contract/inputs/buying/
 import { found, refuse, refuseAt } from '@/contract/refuse'
 import { money, toDecimalString } from '@/core/money'
 import { present } from '@/core/present'
-import { repeatDay, type Repeating } from '@/core/sale'
+import { repeatDay } from '@/core/sale'
 import { listBillLines, listBills } from '@/data/queries/bill'
 import { insertBillRepeat, insertBillRepeatRun, listBillRepeats, updateBillRepeat } from '@/data/queries/billRepeats'
 import { billRepeatView } from '@/model/buying/billRepeats'
 import { defineCommand, paperDay, type Till, type Work } from '../command'
+import { beginRhythm, openDay, runAllDue } from '../repeating'
 import { writeBill } from './writeBill'
 
 const answerRepeat = (w: Work, id: number) => ({
@@ -21,13 +22,9 @@ export const startBillRepeat = defineCommand('start-bill-repeat', startBillRepea
   const lines = await listBillLines(w.tx, [r.billId])
   if (lines.some((l) => l.receivedLineId !== null || l.orderLineId !== null))
     refuseAt('billId', 'Goods are on this bill, which come when they are ordered. Only a bill by account repeats.')
-  if (r.firstOn < w.today) refuseAt('firstOn', 'The first day is today or later.')
   if ((await listBillRepeats(w.tx, { billId: r.billId })).some((x) => x.nextOn !== null))
     refuse({ code: 'taken', what: 'repeat', value: bill.theirNumber })
-  const rhythm: Repeating = { every: r.every, firstOn: r.firstOn, untilDay: r.until ?? null, times: r.times ?? null }
-  const nextOn = repeatDay(rhythm, 0)
-  if (nextOn === null) refuseAt('until', 'It would end before it begins.')
-  return answerRepeat(w, await insertBillRepeat(w.tx, { billId: r.billId, ...rhythm, nextOn }))
+  return answerRepeat(w, await insertBillRepeat(w.tx, { billId: r.billId, ...beginRhythm(w, r) }))
 })
 
 /** Nothing more is entered; what was entered stays. */
@@ -44,8 +41,7 @@ export const runBillRepeat = defineCommand('run-bill-repeat', billRepeatInput, a
   const bill = present((await listBills(w.tx, { id: repeat.billId }))[0])
   const lines = await listBillLines(w.tx, [repeat.billId])
   const codes = await w.taxCodes()
-  const closed = w.business.closedThrough
-  const on = paperDay(w, closed && repeat.nextOn <= closed ? w.today : repeat.nextOn)
+  const on = paperDay(w, openDay(w, repeat.nextOn))
   const amount = (minor: bigint): string => toDecimalString(money(minor, w.currency))
   const billId = await writeBill(w, {
     supplierId: bill.supplierId,
@@ -66,16 +62,6 @@ export const runBillRepeat = defineCommand('run-bill-repeat', billRepeatInput, a
   return { id: billId, answer: async () => null }
 })
 
-/** Enters every bill that is due to come again, until all have caught up. One that is refused keeps no other waiting. */
-export const runDueBillRepeats = async (till: Till): Promise<number> => {
-  let entered = 0
-  const stuck = new Set<number>()
-  for (let turn = 0; turn < 500; turn++) {
-    const due = (await listBillRepeats(till.db, { dueOn: till.today })).find((r) => !stuck.has(r.id))
-    if (!due) break
-    const done = await runBillRepeat.run(till, { repeatId: due.id })
-    if (!done.ok || done.value === 0) stuck.add(due.id)
-    else entered++
-  }
-  return entered
-}
+/** Enters every bill that is due to come again. */
+export const runDueBillRepeats = (till: Till): Promise<number> =>
+  runAllDue(till, () => listBillRepeats(till.db, { dueOn: till.today }), runBillRepeat)

@@ -4,6 +4,7 @@ import { listBills } from '@/data/queries/bill'
 import { findBusiness, updateBusiness } from '@/data/queries/business'
 import { findCustomer } from '@/data/queries/customers'
 import { deleteFile, findFile, insertFile, type FileOwner } from '@/data/queries/files'
+import { findEntry } from '@/data/queries/ledger'
 import { findGoods, updateGoods } from '@/data/queries/goods'
 import { findSales } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
@@ -29,10 +30,14 @@ const mustExist = async (w: Work, kind: FileOwner, ownerId: number): Promise<voi
   if (kind === 'customer') found(await findCustomer(w.tx, ownerId, w.currency), 'customer', ownerId)
   if (kind === 'goods') found((await findGoods(w.tx, [ownerId])).get(ownerId), 'goods', ownerId)
   if (kind === 'bill') found((await listBills(w.tx, { id: ownerId }))[0], 'bill', ownerId)
+  if (kind === 'entry') found(await findEntry(w.tx, ownerId, w.currency), 'entry', ownerId)
   if (kind === 'sale') found((await findSales(w.tx, [ownerId], w.currency))[0], 'sale', ownerId)
 }
 
-/** Keeps a file with a customer, goods, a sale, a supplier's bill or the business. The first picture of goods is theirs; that of the business its mark. */
+/**
+ * Keeps a file with a customer, goods, a sale, a supplier's bill, an entry or the business. The first picture of goods is theirs; that
+ * of the business its mark.
+ */
 export const keepFile = defineCommand('keep-file', keepFileInput, async (w, f) => {
   await mustExist(w, f.ownerKind, f.ownerId)
   const body = Buffer.from(f.base64, 'base64')

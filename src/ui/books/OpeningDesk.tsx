@@ -12,22 +12,22 @@ interface Props extends OpeningAbout {
 
 const schema = () => import('@/contract/inputs/books/opening').then((m) => m.openingInput)
 
+const startOn = (on: Day): OpeningDraft => ({
+  on: String(on),
+  receivables: [],
+  payables: [],
+  held: [],
+  stock: [],
+  accounts: [],
+})
+
 /** What the business had and owed when its books began here: typed or brought as spreadsheets, seen as an entry, then entered whole. */
 export const OpeningDesk = ({ on, ...about }: Props) => (
   <CommandForm
     method="POST"
     path="/books/opening"
     schema={schema}
-    start={
-      {
-        on: String(on),
-        receivables: [],
-        payables: [],
-        held: [],
-        stock: [],
-        accounts: [],
-      } satisfies OpeningDraft as OpeningDraft
-    }
+    start={startOn(on)}
     asBody={openingBody}
     say={() => 'Opening balances entered.'}
     go={(entry) => `/books/entries/${entry.id}`}

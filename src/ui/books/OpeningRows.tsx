@@ -9,7 +9,7 @@ import { LedgerHead, right } from '../LedgerHead'
 import { findCustomers, findGoodsChoices, findSuppliers, Picker } from '../Picker'
 import type { Choice } from '../usePicking'
 import { FromSpreadsheet } from './FromSpreadsheet'
-import { EMPTY, typedOf, type OpeningDraft } from './openingDraft'
+import { EMPTY, typedOf, type OpeningDraft, type OpeningRow } from './openingDraft'
 
 export interface OpeningAbout {
   readonly today: Day
@@ -24,35 +24,28 @@ export interface OpeningAbout {
 /** Rows in sight at first, and how many more at a time. */
 const AT_ONCE = 30
 
-interface ListProps<L extends OpeningList> {
-  readonly list: L
+interface ListProps {
+  readonly list: OpeningList
   readonly title: string
   readonly columns: string
   readonly heads: Parameters<typeof LedgerHead>[0]['heads']
   /** The fields of a row, each in its cell. */
-  readonly cells: (path: `${L}.${number}`, name: string) => readonly ReactNode[]
-  readonly add: (append: (row: OpeningDraft[L][number]) => void) => ReactNode
+  readonly cells: (path: string, name: string) => readonly ReactNode[]
+  readonly add: (append: (row: Partial<OpeningRow>) => void) => ReactNode
 }
 
 /** One list: from a spreadsheet, or row by row. */
-const Rows = <L extends OpeningList>({ list, title, columns, heads, cells, add }: ListProps<L>) => {
+const Rows = ({ list, title, columns, heads, cells, add }: ListProps) => {
   const { control, getValues } = useFormContext<OpeningDraft>()
-  const array = useFieldArray({ control, name: list as OpeningList })
+  const { fields: rows, append, remove, replace } = useFieldArray({ control, name: list })
   const [shown, setShown] = useState(AT_ONCE)
-  const rows = array.fields as readonly { readonly id: string; readonly name: string }[]
-  const bring = (came: OpeningDraft[L]) =>
-    array.replace([...getValues(list as OpeningList).filter((r) => !r.fromFile), ...came] as never)
+  const bring = (came: readonly OpeningRow[]) => replace([...getValues(list).filter((r) => !r.fromFile), ...came])
   return (
     <section className="mt-6">
       <h2>
         {title} {rows.length > 0 && <span className="sub">{rows.length}</span>}
       </h2>
-      <FromSpreadsheet
-        list={list}
-        title={title}
-        columns={columns}
-        onRows={(read) => bring(read.map((r) => typedOf(list, r)) as OpeningDraft[L])}
-      />
+      <FromSpreadsheet list={list} title={title} columns={columns} onRows={(read) => bring(read.map(typedOf))} />
       {rows.length > 0 && (
         <div className="mb-2 overflow-x-auto" role="region" aria-label={title} tabIndex={0}>
           <table className="ledger min-w-140">
@@ -69,7 +62,7 @@ const Rows = <L extends OpeningList>({ list, title, columns, heads, cells, add }
                       type="button"
                       aria-label={`Remove ${name}, row ${i + 1}`}
                       className="p-2 text-iron-500"
-                      onClick={() => array.remove(i)}
+                      onClick={() => remove(i)}
                     >
                       <X size={15} />
                     </button>
@@ -85,7 +78,7 @@ const Rows = <L extends OpeningList>({ list, title, columns, heads, cells, add }
           {rows.length - shown} more rows
         </button>
       )}
-      <div className="max-w-95">{add((row) => array.append(row as never, { shouldFocus: false }))}</div>
+      <div className="max-w-95">{add((row) => append({ ...EMPTY, ...row }, { shouldFocus: false }))}</div>
     </section>
   )
 }
@@ -119,7 +112,7 @@ export const ReceivableRows = (about: OpeningAbout) => (
         chosen=""
         many
         find={findCustomers}
-        onPick={({ id, name }) => append({ ...EMPTY.receivables, customerId: id, name })}
+        onPick={({ id, name }) => append({ customerId: id, name })}
       />
     )}
   />
@@ -138,7 +131,7 @@ export const PayableRows = (about: OpeningAbout) => (
         chosen=""
         many
         find={findSuppliers}
-        onPick={({ id, name }) => append({ ...EMPTY.payables, supplierId: id, name })}
+        onPick={({ id, name }) => append({ supplierId: id, name })}
       />
     )}
   />
@@ -159,7 +152,7 @@ export const HeldRows = ({ currency }: OpeningAbout) => (
         chosen=""
         many
         find={findCustomers}
-        onPick={({ id, name }) => append({ ...EMPTY.held, customerId: id, name })}
+        onPick={({ id, name }) => append({ customerId: id, name })}
       />
     )}
   />
@@ -200,7 +193,7 @@ export const StockRows = ({ places, pieces, today }: OpeningAbout) => {
           chosen=""
           many
           find={findGoodsChoices}
-          onPick={({ id, name }) => append({ ...EMPTY.stock, goodsId: id, name })}
+          onPick={({ id, name }) => append({ goodsId: id, name })}
         />
       )}
     />
@@ -238,7 +231,7 @@ export const AccountRows = ({ accounts, currency }: OpeningAbout) => (
         chosen=""
         many
         find={findIn(accounts)}
-        onPick={({ code, name }) => append({ ...EMPTY.accounts, code, name })}
+        onPick={({ code, name }) => append({ code, name })}
       />
     )}
   />

@@ -4,7 +4,7 @@ import type { Day } from '@/core/day'
 import { absMoney, formatMoney, subtractMoney, sumMoney } from '@/core/money'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 import { CommandForm } from '../form/CommandForm'
-import { FormMoney, FormOn, FormSelect, FormText } from '../form/inputs'
+import { FormDay, FormMoney, FormOn, FormSelect, FormText } from '../form/inputs'
 import { readTyped } from '../money/filling'
 
 export interface Account {
@@ -34,9 +34,10 @@ export const OwnEntry = ({ today, currency, accounts, onDone }: Props) => (
     method="POST"
     path="/books/entries"
     schema={schema}
-    start={{ on: String(today), text: '', lines: [EMPTY, EMPTY] }}
+    start={{ on: String(today), text: '', reverseOn: '', lines: [EMPTY, EMPTY] }}
     asBody={(d) => ({
       ...d,
+      reverseOn: d.reverseOn || null,
       lines: d.lines.map((r) => ({ ...r, debit: r.debit || undefined, credit: r.credit || undefined })),
     })}
     skip={{ lines: (r: Row) => r.account === '' }}
@@ -49,6 +50,9 @@ export const OwnEntry = ({ today, currency, accounts, onDone }: Props) => (
       <FormOn today={today} />
     </div>
     <EntryRows currency={currency} accounts={accounts} />
+    <div className="mt-3 max-w-45">
+      <FormDay name="reverseOn" label="Reverse on (optional)" today={today} />
+    </div>
   </CommandForm>
 )
 

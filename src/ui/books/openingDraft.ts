@@ -1,87 +1,88 @@
 import type { AnswerTo, BodyTo } from '@/contract/calls'
 import type { OpeningList } from '@/contract/inputs/books/opening'
 
-/** Rows as they are typed, or as they came from a spreadsheet; which of them came from one is known, for the next one to take their place. */
-interface Came {
+/** A row of any of the lists as it is typed or came from a spreadsheet: each list uses some of it. */
+export interface OpeningRow {
+  /** Of what it is: a customer, a supplier, an item, an account. */
   name: string
-  fromFile?: boolean
-}
-interface Owed extends Came {
+  /** The next spreadsheet takes the place of the one before. */
+  fromFile: boolean
+  customerId: number
+  supplierId: number
+  goodsId: number
+  code: string
   number: string
   on: string
   due: string
   amount: string
+  quantity: string
+  unitCost: string
+  placeId: string
+  lot: string
+  expires: string
+  serials: string
+  debit: string
+  credit: string
 }
 
-export interface OpeningDraft {
-  on: string
-  receivables: (Owed & { customerId: number })[]
-  payables: (Owed & { supplierId: number })[]
-  held: (Came & { customerId: number; amount: string })[]
-  stock: (Came & {
-    goodsId: number
-    quantity: string
-    unitCost: string
-    placeId: string
-    lot: string
-    expires: string
-    serials: string
-  })[]
-  accounts: (Came & { code: string; debit: string; credit: string })[]
+export type OpeningDraft = { on: string } & Record<OpeningList, OpeningRow[]>
+
+export const EMPTY: OpeningRow = {
+  name: '',
+  fromFile: false,
+  customerId: 0,
+  supplierId: 0,
+  goodsId: 0,
+  code: '',
+  number: '',
+  on: '',
+  due: '',
+  amount: '',
+  quantity: '',
+  unitCost: '',
+  placeId: '',
+  lot: '',
+  expires: '',
+  serials: '',
+  debit: '',
+  credit: '',
 }
 
 export type FileRow = AnswerTo<'POST', '/books/opening/read'>['rows'][number]
 
-const owed = { number: '', on: '', due: '', amount: '' }
-
-/** A row with nothing in it but what it is about. */
-export const EMPTY = {
-  receivables: { ...owed, customerId: 0 },
-  payables: { ...owed, supplierId: 0 },
-  held: { customerId: 0, amount: '' },
-  stock: { goodsId: 0, quantity: '', unitCost: '', placeId: '', lot: '', expires: '', serials: '' },
-  accounts: { code: '', debit: '', credit: '' },
-} satisfies { [L in OpeningList]: Omit<OpeningDraft[L][number], 'name'> }
-
 /** A row of a spreadsheet as it would have been typed. */
-export const typedOf = <L extends OpeningList>(
-  list: L,
-  { row: _, placeId, lot, serials, ...rest }: FileRow,
-): OpeningDraft[L][number] =>
-  ({
-    ...EMPTY[list],
-    ...rest,
-    ...(list === 'stock' && {
-      placeId: placeId === undefined ? '' : String(placeId),
-      lot: lot?.code ?? '',
-      expires: lot?.expires ?? '',
-      serials: serials?.join(', ') ?? '',
-    }),
-    fromFile: true,
-  }) as OpeningDraft[L][number]
+export const typedOf = ({ row: _, placeId, lot, serials, ...rest }: FileRow): OpeningRow => ({
+  ...EMPTY,
+  ...rest,
+  placeId: placeId === undefined ? '' : String(placeId),
+  lot: lot?.code ?? '',
+  expires: lot?.expires ?? '',
+  serials: serials?.join(', ') ?? '',
+  fromFile: true,
+})
 
 const serialsIn = (text: string): string[] => text.split(/[,;\n]+/).flatMap((s) => s.trim() || [])
 const given = (text: string): string | undefined => text || undefined
+const owedOf = ({ number, on, due, amount }: OpeningRow) => ({ number, on, due: due || on, amount })
 
-/** What is typed as the call takes it. */
-export const openingBody = (d: OpeningDraft): BodyTo<'POST', '/books/opening'> => {
-  const owedOf = ({ number, on, due, amount }: Owed) => ({ number, on, due: due || on, amount })
+const stockOf = ({ goodsId, quantity, unitCost, placeId, lot, expires, serials }: OpeningRow) => {
+  const named = serialsIn(serials)
   return {
-    on: d.on,
-    receivables: d.receivables.map((r) => ({ customerId: r.customerId, ...owedOf(r) })),
-    payables: d.payables.map((r) => ({ supplierId: r.supplierId, ...owedOf(r) })),
-    held: d.held.map(({ customerId, amount }) => ({ customerId, amount })),
-    stock: d.stock.map((r) => {
-      const serials = serialsIn(r.serials)
-      return {
-        goodsId: r.goodsId,
-        quantity: r.quantity,
-        unitCost: r.unitCost,
-        placeId: given(r.placeId),
-        lot: r.lot === '' ? undefined : { code: r.lot, expires: given(r.expires) },
-        serials: serials.length > 0 ? serials : undefined,
-      }
-    }),
-    accounts: d.accounts.map(({ code, debit, credit }) => ({ code, debit: given(debit), credit: given(credit) })),
+    goodsId,
+    quantity,
+    unitCost,
+    placeId: given(placeId),
+    lot: lot === '' ? undefined : { code: lot, expires: given(expires) },
+    serials: named.length > 0 ? named : undefined,
   }
 }
+
+/** What is typed as the call takes it. */
+export const openingBody = (d: OpeningDraft): BodyTo<'POST', '/books/opening'> => ({
+  on: d.on,
+  receivables: d.receivables.map((r) => ({ customerId: r.customerId, ...owedOf(r) })),
+  payables: d.payables.map((r) => ({ supplierId: r.supplierId, ...owedOf(r) })),
+  held: d.held.map(({ customerId, amount }) => ({ customerId, amount })),
+  stock: d.stock.map(stockOf),
+  accounts: d.accounts.map(({ code, debit, credit }) => ({ code, debit: given(debit), credit: given(credit) })),
+})

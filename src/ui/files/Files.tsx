@@ -1,6 +1,7 @@
 'use client'
 import { X } from 'lucide-react'
 import { formatDay, type Day } from '@/core/day'
+import type { FILE_OWNERS } from '@/core/kinds'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 import { SureButton } from '../SureButton'
@@ -8,7 +9,7 @@ import { FileButton } from './FileButton'
 import { readBase64 } from './readBase64'
 
 interface Props {
-  readonly ownerKind: 'customer' | 'goods' | 'sale' | 'business' | 'bill'
+  readonly ownerKind: (typeof FILE_OWNERS)[number]
   readonly ownerId: number
   readonly files: readonly {
     readonly id: number

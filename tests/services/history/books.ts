@@ -1,9 +1,12 @@
 import { sql } from 'drizzle-orm'
-import { addMonths, day, monthEnd, monthStart, yearOf, type Day } from '@/core/day'
+import { addDays, addMonths, day, monthEnd, monthStart, yearOf, type Day } from '@/core/day'
 import { listTaxFacts } from '@/data/queries/taxFacts'
 import { listTaxReturns } from '@/data/queries/taxReturns'
 import { readCashFlow } from '@/model/books/books'
 import { amountOf } from '@/model/books/taxReturns'
+import { runDueEntryRepeats, startEntryRepeat } from '@/services/books/repeatEntry'
+import { reverseOwnEntry } from '@/services/books/reverseEntry'
+import { writeEntry } from '@/services/books/writeEntry'
 import { closeYear, reopenYear } from '@/services/books/closeYear'
 import { draftTaxReturn, fileTaxReturn, payTaxReturn } from '@/services/books/taxReturn'
 import type { TestShop } from '../shop'
@@ -37,6 +40,26 @@ export const BOOKS = {
   'year-end': async (h: History, x: Step) => {
     const year = yearOf(h.today) - 1
     return x.flag ? h.attempt(closeYear, { year }) : h.attempt(reopenYear, { year })
+  },
+  'own-entry': async (h: History, x: Step, { on, amount }: About) => {
+    const own = await h.shop.db.execute<{ id: number }>(
+      sql`select id from entry where source_kind = 'own' order by id desc limit 4`,
+    )
+    const entryId = own.length === 0 ? 0 : own[x.pick % own.length]!.id
+    if (x.n > 4) {
+      const sides = ['debit', 'credit'] as const
+      const [one, other] = x.flag ? sides : sides.toReversed()
+      const lines = [
+        { account: '6000', [one!]: amount },
+        { account: '1020', [other!]: amount },
+      ]
+      return h.attempt(writeEntry, { on, text: 'Own', lines, reverseOn: x.pick % 3 ? null : addDays(h.today, x.n) })
+    }
+    if (x.n === 4) return h.attempt(reverseOwnEntry, { entryId, on, reason: 'Not so' })
+    if (x.n === 3)
+      return h.attempt(startEntryRepeat, { entryId, every: 'two-weeks', firstOn: h.today, times: x.pick % 4 || null })
+    await runDueEntryRepeats({ db: h.shop.db, today: h.today })
+    return undefined
   },
   'tax-return': async (h: History, x: Step, { on, amount }: About) => {
     const from = monthStart(addMonths(h.today, -1 - (x.pick % 3)))

@@ -70,6 +70,7 @@ export const step = fc.record({
     'rates',
     'year-end',
     'tax-return',
+    'own-entry',
     'statement',
     'statement',
     'bank-line',

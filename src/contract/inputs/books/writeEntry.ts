@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { on, needed, amount } from '@/contract/fields'
+import { amount, day, id, needed, on } from '@/contract/fields'
+import { rhythm } from '@/contract/rhythm'
 
 export const writeEntryInput = z.object({
   on,
@@ -8,4 +9,10 @@ export const writeEntryInput = z.object({
     .array(z.object({ account: needed(20, 'An account'), debit: amount.optional(), credit: amount.optional() }))
     .min(2, 'An entry has at least two lines.')
     .max(200),
+  /** From this day on it stands the other way round; by itself where that day is still to come. */
+  reverseOn: day.nullish(),
 })
+
+export const reverseEntryInput = z.object({ entryId: id, on, reason: needed(300, 'A reason') })
+export const startEntryRepeatInput = z.object({ entryId: id, ...rhythm })
+export const entryRepeatInput = z.object({ repeatId: id })

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { FILE_OWNERS } from '@/core/kinds'
 import { id, needed } from '@/contract/fields'
 
 /** Whether a text is base64: one pass over its letters, at most two signs of equality at its end. */
@@ -8,10 +9,11 @@ export const isBase64 = (text: string): boolean => {
   return !/[^A-Za-z0-9+/\s]/.test(body)
 }
 
+/** Whom a file is kept with. */
+export const fileOwner = z.enum(FILE_OWNERS, { error: 'Say customer, goods, sale, business, bill or entry.' })
+
 export const keepFileInput = z.object({
-  ownerKind: z.enum(['customer', 'goods', 'sale', 'business', 'bill'], {
-    error: 'Say customer, goods, sale, business or bill.',
-  }),
+  ownerKind: fileOwner,
   ownerId: id.default(1),
   name: needed(200, 'A name'),
   /** The file itself, in base64. */

@@ -23,7 +23,7 @@ export const CashFlow = async ({ from, to }: { from: Day; to: Day }) => {
   const { whole } = flow
   return (
     <>
-      <Answer about="Cash is the drawer, checks on hand, card payments in transit and every bank account. Each figure is what an account on the other side of it brought (or took, with a minus).">
+      <Answer about="Cash is the drawer, checks, card payments in transit and every bank account; each figure what an account across from it brought, or took.">
         You had <b className="fig">{formatMoney(whole.opening)}</b> before {formatDay(from)} and{' '}
         <b className="fig">{formatMoney(whole.closing)}</b> on {formatDay(to)}: {formatMoney(absMoney(whole.change))}{' '}
         {whole.change.minor < 0n ? 'less' : 'more'}.

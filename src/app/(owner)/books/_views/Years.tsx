@@ -12,7 +12,9 @@ export const Years = async () => {
   if (years.length === 0) return <p className="sub mb-6">The first year of these books is not over yet.</p>
   return (
     <table className="ledger mb-7 max-w-2xl">
-      <LedgerHead heads={['Year', right('Net profit'), 'Carried to retained earnings', right('')]} />
+      <LedgerHead
+        heads={['Year', right('Net profit'), 'Carried to retained earnings', 'For your accountant', right('')]}
+      />
       <tbody>
         {years.map((y) => (
           <tr key={y.year}>
@@ -30,6 +32,11 @@ export const Years = async () => {
                   Closed
                 </To>
               )}
+            </td>
+            <td>
+              <a className="underline" href={`/api/v1/export/accountant.zip?from=${y.from}&to=${y.to}`} download>
+                ZIP
+              </a>
             </td>
             <td className="r">
               <YearAct year={y.year} closed={y.entryId !== null} currency={shop.currency} />

@@ -51,6 +51,12 @@ export default async function MonthEnd({ searchParams }: { searchParams: Search 
           </>
         }
       />
+      <p className="mb-3">
+        <a className="underline" href={`/api/v1/export/accountant.zip?from=${from}&to=${to}`} download>
+          For your accountant (ZIP)
+        </a>
+        <span className="sub ml-3">Reports, journal, and the documents behind them by their numbers.</span>
+      </p>
       <p className="sub mb-3 max-w-prose">
         What is done at the end of a month. Nobody ticks it off: each line is read from your books.
       </p>

@@ -1,0 +1,64 @@
+import { z } from 'zod'
+import { day } from '@/contract/fields'
+import { formatDay, type Span } from '@/core/day'
+import { drawElsewhere } from '@/documents/drawElsewhere'
+import { makeNamedPaper } from '@/documents/make'
+import { listFilesOfSpan, listInvoicesOfSpan } from '@/data/queries/ofSpan'
+import { findFile } from '@/data/queries/files'
+import type { Asked } from '@/model/where'
+import { findList } from './lists'
+import { asCsv, MOST_ON_PAPER, onPaper } from './lists/files'
+import { zipStream, type ZipEntry } from './zip'
+
+export const accountantQuery = z
+  .object({ from: day, to: day })
+  .refine((q) => q.from <= q.to, { path: ['to'], message: 'The last day comes after the first. Swap them.' })
+
+/** Reports that are printed together, then the books and the documents behind them. */
+const REPORTS = ['profit-and-loss', 'balance-sheet', 'trial-balance', 'cash-flow', 'tax'] as const
+const TABLES = ['journal', 'accounts', 'invoices', 'receipts', 'bills', 'supplier-payments'] as const
+
+/** A name that every computer takes. */
+const plain = (name: string): string => name.replace(/[^\p{L}\p{N}. _-]+/gu, '_').slice(0, 120)
+
+const readTable = async (asked: Asked, { from, to }: Span, name: string) => {
+  const found = findList(name)
+  if (!found) throw new Error(`there is no list ${name}`)
+  const where = { ...asked, currency: asked.business.currency }
+  const read = await found.read(where, { from, to, asOf: to }, 'all')
+  return { found, read, where }
+}
+
+async function* entriesOf(asked: Asked, span: Span): AsyncGenerator<ZipEntry> {
+  const said = `${formatDay(span.from)} through ${formatDay(span.to)}`
+  const sheets = []
+  for (const name of REPORTS) {
+    const { found, read, where } = await readTable(asked, span, name)
+    yield [`${name}.csv`, asCsv(found.list, read, where)]
+    if (read.rows.length <= MOST_ON_PAPER) sheets.push(onPaper(found.list, read, where, said))
+  }
+  const [first, ...more] = sheets
+  if (first) yield ['reports.pdf', await drawElsewhere({ as: 'lists', lists: [first, ...more] })]
+  for (const name of TABLES) {
+    const { found, read, where } = await readTable(asked, span, name)
+    yield [`${name}.csv`, asCsv(found.list, read, where)]
+  }
+  for (const { id } of await listInvoicesOfSpan(asked.db, span)) {
+    const made = await makeNamedPaper(asked, 'invoice', id)
+    if (made) yield [`documents/${plain(made.name)}`, made.body]
+  }
+  for (const { id, folder, name } of await listFilesOfSpan(asked.db, span)) {
+    const kept = await findFile(asked.db, id)
+    if (kept) yield [`${folder.split('/').map(plain).join('/')}/${id} ${plain(name)}`, kept.body]
+  }
+}
+
+/** A period for the accountant: reports and books as CSV, the reports as one PDF, and the documents behind them by their numbers. */
+export const accountantFile = (asked: Asked, span: Span): Response =>
+  new Response(zipStream(entriesOf(asked, span)), {
+    headers: {
+      'content-type': 'application/zip',
+      'content-disposition': `attachment; filename="books-${span.from}-${span.to}.zip"`,
+      'cache-control': 'no-store',
+    },
+  })

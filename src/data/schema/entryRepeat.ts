@@ -1,0 +1,42 @@
+import { boolean, index, integer, pgTable, text, unique } from 'drizzle-orm/pg-core'
+import { REPEAT_EVERY } from '@/core/kinds'
+import { identity, onDay } from './columns'
+import { entry } from './ledger'
+
+/** An entry of the owner’s own that comes again, or that stands the other way round from a day on. */
+export const entryRepeat = pgTable(
+  'entry_repeat',
+  {
+    id: identity(),
+    entryId: integer()
+      .notNull()
+      .references(() => entry.id),
+    /** It comes the other way round. */
+    turned: boolean().notNull().default(false),
+    every: text({ enum: REPEAT_EVERY }).notNull(),
+    firstOn: onDay().notNull(),
+    /** The next day of it; null when it has ended. */
+    nextOn: onDay(),
+    done: integer().notNull().default(0),
+    untilDay: onDay(),
+    times: integer(),
+    stoppedOn: onDay(),
+  },
+  (t) => [index('entry_repeat_next').on(t.nextOn), index('entry_repeat_entry').on(t.entryId)],
+)
+
+/** What a repeat posted on a day: never twice. */
+export const entryRepeatRun = pgTable(
+  'entry_repeat_run',
+  {
+    id: identity(),
+    repeatId: integer()
+      .notNull()
+      .references(() => entryRepeat.id),
+    onDay: onDay().notNull(),
+    entryId: integer()
+      .notNull()
+      .references(() => entry.id),
+  },
+  (t) => [unique('entry_repeat_once').on(t.repeatId, t.onDay)],
+)
