@@ -100,7 +100,12 @@ import type {
   writeEntryInput,
 } from '@/contract/inputs/books/writeEntry'
 import type { addAccountInput, changeAccountInput, mergeAccountInput } from '@/contract/inputs/books/accounts'
-import type { draftTaxReturnInput, payTaxReturnInput, taxReturnInput } from '@/contract/inputs/books/taxReturn'
+import type {
+  draftTaxReturnInput,
+  payTaxReturnInput,
+  taxReturnInput,
+  unpayTaxReturnInput,
+} from '@/contract/inputs/books/taxReturn'
 import type {
   addBankAccountInput,
   addBankRuleInput,
@@ -259,6 +264,7 @@ export interface Bodies {
   'POST /tax-returns': Body<typeof draftTaxReturnInput>
   'POST /tax-returns/{id}/file': Body<typeof taxReturnInput, 'returnId'>
   'POST /tax-returns/{id}/pay': Body<typeof payTaxReturnInput, 'returnId'>
+  'POST /tax-returns/{id}/unpay': Body<typeof unpayTaxReturnInput, 'returnId'>
   'POST /books/year-end': Body<typeof yearEndInput>
   'POST /accounts': Body<typeof addAccountInput>
   'PATCH /accounts/{id}': Body<typeof changeAccountInput, 'accountId'>

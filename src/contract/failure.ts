@@ -212,6 +212,7 @@ export type Failure =
   | { readonly code: 'return-is-filed'; readonly on: Day }
   | { readonly code: 'return-overlaps'; readonly from: Day; readonly through: Day }
   | { readonly code: 'return-not-filed' }
+  | { readonly code: 'return-not-paid' }
   | { readonly code: 'return-is-paid'; readonly on: Day }
   | { readonly code: 'no-tax-due' }
   | { readonly code: 'account-is-needed'; readonly account: string }

@@ -68,6 +68,7 @@ const STATUS: Partial<Record<Failure['code'], number>> = {
   'return-is-filed': 409,
   'return-overlaps': 409,
   'return-not-filed': 409,
+  'return-not-paid': 409,
   'return-is-paid': 409,
   'no-tax-due': 409,
   'account-is-needed': 409,

@@ -225,6 +225,7 @@ const SENTENCES: Sentences = {
     `This return was filed on ${formatDay(f.on)} and stays as it is. Corrections fall into the next one.`,
   'return-overlaps': (f) =>
     `${formatDay(f.from)} through ${formatDay(f.through)} is filed already. Choose days after it.`,
+  'return-not-paid': () => 'This return is not paid, so there is no payment to take back.',
   'return-not-filed': () => 'This return is a draft. File it first, then pay it.',
   'return-is-paid': (f) => `This return was paid on ${formatDay(f.on)}.`,
   'no-tax-due': () => 'This return comes to zero. There is nothing to pay.',

@@ -50,7 +50,7 @@ export const REPEAT_MAKES = ['offer', 'order', 'invoice'] as const
 /** The source of the entries that close a year: reports of what was earned leave them out. */
 export const YEAR_END = 'year-end'
 export const ACCOUNT_KINDS = ['asset', 'liability', 'equity', 'income', 'expense'] as const
-export const TREATMENTS = ['taxed', 'zero', 'exempt'] as const
+export const TREATMENTS = ['taxed', 'zero', 'exempt', 'reverse-charge', 'out-of-scope'] as const
 export const PLAN_ENDS = ['paid off', 'rescheduled'] as const
 
 /** What a new business does first, each done by itself when its fact is there. */

@@ -12,7 +12,7 @@ import {
   sumMoney,
   zeroMoney,
 } from '@/core/money'
-import { lineAmount, wholeRate } from '@/core/tax'
+import { lineAmount, wholeRate, type Treatment } from '@/core/tax'
 import { fileName, type NamedFile } from './fileName'
 
 const NAMESPACES = {
@@ -44,8 +44,14 @@ const allowanceOf = (l: Line, currency: string) => {
     : {}
 }
 
-/** Standard letters of UN/CEFACT 5305: S taxed, Z zero-rated, E exempt. */
-const CATEGORY = { taxed: 'S', zero: 'Z', exempt: 'E' } as const
+/** Standard letters of UN/CEFACT 5305: S taxed, Z zero-rated, E exempt, AE reverse charge, O outside the scope of tax. */
+const CATEGORY: Readonly<Record<Treatment, string>> = {
+  taxed: 'S',
+  zero: 'Z',
+  exempt: 'E',
+  'reverse-charge': 'AE',
+  'out-of-scope': 'O',
+}
 
 type Facts = NonNullable<Awaited<ReturnType<typeof readInvoiceFacts>>>
 
@@ -56,9 +62,18 @@ const categoryOf = ({ codes }: Facts, taxCodeId: number) => {
   const code = present(codes.find((c) => c.id === taxCodeId))
   return {
     'cbc:ID': CATEGORY[code.treatment],
-    'cbc:Percent': wholeRate(code).times(100).toString(),
+    // What is out of scope has no rate, not even one of nothing (EN 16931, BR-O-05).
+    ...(code.treatment === 'out-of-scope' ? {} : { 'cbc:Percent': wholeRate(code).times(100).toString() }),
     'cac:TaxScheme': { 'cbc:ID': code.code },
   }
+}
+
+/** The same with why nothing is charged, which E, AE and O must say and S and Z must not (BR-E-10, BR-AE-10, BR-O-10, BR-S-10). */
+const saidCategory = (facts: Facts, taxCodeId: number) => {
+  const { treatment, reason, name } = present(facts.codes.find((c) => c.id === taxCodeId))
+  const { 'cac:TaxScheme': scheme, ...category } = categoryOf(facts, taxCodeId)
+  const says = treatment === 'taxed' || treatment === 'zero' ? {} : { 'cbc:TaxExemptionReason': reason || name }
+  return { ...category, ...says, 'cac:TaxScheme': scheme }
 }
 
 /** Tax by code: what of it is taxable, and the tax of all its components. */
@@ -73,7 +88,7 @@ const taxSubtotals = (facts: Facts) => {
     return {
       'cbc:TaxableAmount': inCurrency(present(rows[0]).net),
       'cbc:TaxAmount': inCurrency(tax),
-      'cac:TaxCategory': categoryOf(facts, taxCodeId),
+      'cac:TaxCategory': saidCategory(facts, taxCodeId),
     }
   })
 }

@@ -1,7 +1,7 @@
 import { formatDay } from '@/core/day'
 import type { Closing } from '@/model/books/journal'
 import { absMoney, isPositiveMoney, isZeroMoney, subtractMoney, type Money } from '@/core/money'
-import { ACCOUNT_KIND_NAMES } from '@/core/names'
+import { ACCOUNT_KIND_NAMES, TREATMENT_NAMES } from '@/core/names'
 import type { AccountRow, ChartRow } from '@/model/books/account'
 import type { BalanceRow, JournalLine, ReportLine, TaxRow } from '@/model/books/bookRows'
 import { defineColumns, type Column } from './column'
@@ -92,7 +92,7 @@ export const taxList = defineList<TaxRow>()({
   columns: defineColumns<TaxRow>([
     { key: 'code', head: 'Code', as: 'text', of: (r) => r.code },
     { key: 'name', head: 'Tax', as: 'text', of: (r) => r.component ?? r.name },
-    { key: 'treatment', head: 'Treatment', as: 'text', of: (r) => r.treatment, tone: 'quiet' },
+    { key: 'treatment', head: 'Treatment', as: 'text', of: (r) => TREATMENT_NAMES[r.treatment], tone: 'quiet' },
     { key: 'rate', head: 'Rate', as: 'percent', of: (r) => r.rate.times(100) },
     { key: 'net', head: 'Billed, net', as: 'money', of: (r) => r.net },
     { key: 'tax', head: 'Tax', as: 'money', of: (r) => r.amount, sum: true },

@@ -13,7 +13,7 @@ import { BackUpNow } from '@/ui/settings/BackUpNow'
 import { CalendarLink } from '@/ui/settings/CalendarLink'
 import { answerCalls, refuses, type Sent } from './calls'
 import { userEvent } from './hand'
-import { choose, field, noteOf, press } from './hands'
+import { choose, field, noteOf, press, type } from './hands'
 import { router, said } from './setUp'
 
 const TODAY = day('2026-03-10')
@@ -190,6 +190,7 @@ describe('tax, years and accounts', () => {
       'POST /tax-returns': { status: 201, body: { id: 6 } },
       'POST /tax-returns/6/file': { status: 200, body: {} },
       'POST /tax-returns/6/pay': { status: 200, body: { paid: '8.00' } },
+      'POST /tax-returns/6/unpay': { status: 200, body: {} },
     })
     const { unmount } = render(
       <NewTaxReturn from={day('2026-02-01')} through={day('2026-02-28')} basis="paid" today={TODAY} />,
@@ -212,7 +213,14 @@ describe('tax, years and accounts', () => {
     await waitFor(() => expect(said).toContain('8.00 came back.'))
     expect(bodyOf(sent, '/tax-returns/6/pay')).toEqual({ from: 'bank', amount: '8.00', on: '2026-03-10' })
     filed.unmount()
-    acts('paid', '8.00')
+    const paid = acts('paid', '8.00')
+    await press('Take payment back')
+    await type('Reason', 'Sent twice')
+    await press(/^Take payment back Ctrl/)
+    await waitFor(() => expect(said).toContain('Taken back. The return is to be paid again.'))
+    expect(bodyOf(sent, '/tax-returns/6/unpay')).toEqual({ on: '2026-03-10', reason: 'Sent twice' })
+    paid.unmount()
+    acts('filed', '0.00')
     expect(screen.queryByRole('button')).toBeNull()
   })
 

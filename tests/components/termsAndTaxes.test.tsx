@@ -123,9 +123,30 @@ describe('taxes', () => {
     expect(sent[0]?.body).toEqual({
       code: 'CITY',
       name: 'City tax',
+      treatment: 'taxed',
+      reason: '',
       components: [{ name: 'City tax', rate: '0.0825' }],
     })
     expect(field('Code').value).toBe('')
+  })
+
+  test('that charge nothing have a reason instead of a rate', async () => {
+    const sent = answerCalls({ 'POST /tax-codes': { status: 201, body: {} } })
+    render(<TaxForm codes={codes} today={TODAY} />)
+    await type('Code', 'RC')
+    await type('Name', 'Abroad')
+    await choose('Treatment', 'Reverse charge')
+    expect(screen.queryByLabelText('Percent')).toBeNull()
+    await type('Reason on documents (optional)', 'The customer owes the tax')
+    await press('Add')
+    await waitFor(() => expect(said).toEqual(['Tax code RC can be used now.']))
+    expect(sent[0]?.body).toEqual({
+      code: 'RC',
+      name: 'Abroad',
+      treatment: 'reverse-charge',
+      reason: 'The customer owes the tax',
+      components: [],
+    })
   })
 
   test('change from a day on, each component by itself; only what is taxed has rates', async () => {

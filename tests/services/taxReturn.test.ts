@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { billSale } from '@/services/billing/billSale'
 import { creditInvoice } from '@/services/billing/creditInvoice'
-import { draftTaxReturn, dropTaxReturn, fileTaxReturn, payTaxReturn } from '@/services/books/taxReturn'
+import { draftTaxReturn, dropTaxReturn, fileTaxReturn, payTaxReturn, unpayTaxReturn } from '@/services/books/taxReturn'
 import { writeEntry } from '@/services/books/writeEntry'
 import { enterBill } from '@/services/buying/enterBill'
 import { paySupplier } from '@/services/buying/paySupplier'
@@ -111,6 +111,22 @@ describe('a return on invoices', () => {
     expect([await balance('2201'), await balance('1300'), await balance('1020')]).toEqual([0n, 0n, -825n])
     expect(await desk.s.refusal(payTaxReturn, { returnId: id })).toBe('return-is-paid')
     expect(await desk.s.ties()).toEqual([])
+  })
+
+  test('is to be paid again where its payment is taken back, once by however many hands', async () => {
+    await invoice('2026-03-05', '100.00')
+    const { id } = await draft('2026-03-01', '2026-03-31')
+    await desk.s.run(fileTaxReturn, { returnId: id })
+    const reason = 'The bank sent it back'
+    expect(await desk.s.refusal(unpayTaxReturn, { returnId: id, reason })).toBe('return-not-paid')
+    await desk.s.run(payTaxReturn, { returnId: id, on: '2026-04-10' })
+    expect(await desk.s.refusal(unpayTaxReturn, { returnId: id, on: '2026-04-09', reason })).toBe('not-before')
+    const hands = Array.from({ length: 6 }, () => unpayTaxReturn.run(desk.s.shop, { returnId: id, reason }))
+    expect((await Promise.all(hands)).filter((r) => r.ok)).toHaveLength(1)
+    expect([await balance('2201'), await balance('1020')]).toEqual([-825n, 0n])
+    const again = await desk.s.answer(payTaxReturn, { returnId: id, on: '2026-04-20' })
+    expect([again.state, again.paidOn]).toEqual(['paid', '2026-04-20'])
+    expect([await balance('2201'), await balance('1020')]).toEqual([0n, -825n])
   })
 
   test('comes back where more was paid than charged, and is paid in part', async () => {

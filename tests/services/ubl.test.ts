@@ -1,8 +1,12 @@
 import { XMLParser } from 'fast-xml-parser'
 import { beforeAll, describe, expect, test } from 'vitest'
-import { decimal, roundToMoney, toDecimalString } from '@/core/money'
+import { decimal, roundToMoney, toDecimalString, zeroMoney } from '@/core/money'
 import { findBusiness } from '@/data/queries/business'
+import { listTaxCodes } from '@/data/queries/taxCodes'
 import { makeUbl } from '@/documents/ubl'
+import { taxSums } from '@/model/paper/taxSums'
+import { addTaxCode } from '@/services/books/addTaxCode'
+import { draftTaxReturn } from '@/services/books/taxReturn'
 import { billSale } from '@/services/billing/billSale'
 import { creditInvoice } from '@/services/billing/creditInvoice'
 import { takeReceipt } from '@/services/money/takeReceipt'
@@ -145,3 +149,49 @@ describe('a document', () => {
     expect(read.lines.map((l) => l.Item.ClassifiedTaxCategory.ID)).toEqual(['E', 'E', 'E'])
   })
 })
+
+describe('what charges no tax', () => {
+  test.each([
+    ['reverse-charge', 'AE', 'The customer owes the tax', '0'],
+    ['out-of-scope', 'O', 'Supplied outside the scope of tax', undefined],
+    ['exempt', 'E', 'Teaching, section 4', '0'],
+  ] as const)(
+    'as %s says its category and why, on the e-invoice and on paper',
+    async (treatment, letter, reason, rate) => {
+      const s = await openTestShop()
+      await s.run(addTaxCode, { code: 'NT', name: 'No tax', components: [], treatment, reason })
+      const lines = [{ description: 'Lesson', quantity: '2', unitPrice: '40.00', taxCode: 'NT' }]
+      const invoice = await invoiced(s, { lines })
+      expect([invoice.totals.tax, invoice.totals.gross]).toEqual(['0.00', '80.00'])
+      const back = await readBack(s, invoice.id)
+      addsUp(back)
+      const subtotal = back.root.TaxTotal.TaxSubtotal.TaxCategory
+      expect([subtotal.ID, subtotal.TaxExemptionReason, subtotal.Percent]).toEqual([letter, reason, rate])
+      // A line says its category alone.
+      const line = back.lines[0].Item.ClassifiedTaxCategory
+      expect([line.ID, line.TaxExemptionReason]).toEqual([letter, undefined])
+      const sums = await taxSums(s.db, [{ taxCodeId: await codeId(s), componentId: null, amount: zeroMoney('USD') }])
+      expect(sums).toEqual([{ name: `No tax: ${reason}`, amount: '0.00' }])
+      // On a return it stands apart, with the base and no tax.
+      const tax = await s.answer(draftTaxReturn, { from: '2026-03-01', through: '2026-03-01' })
+      expect(tax.rows).toMatchObject([{ code: 'NT', treatment, net: '80.00', tax: '0.00' }])
+      await s.close()
+    },
+  )
+
+  test('taxed and zero-rated trade gives no reason; a code has a rate exactly where it taxes', async () => {
+    const s = await openTestShop()
+    const back = await readBack(s, (await invoiced(s)).id)
+    expect(listOf(back.root.TaxTotal.TaxSubtotal).map((t: any) => t.TaxCategory.TaxExemptionReason)).toEqual([
+      undefined,
+    ])
+    const code = { code: 'X', name: 'X' }
+    const rated = [{ name: 'X', rate: '0.1' }]
+    expect(await s.refusal(addTaxCode, { ...code, components: rated, treatment: 'reverse-charge' })).toBe('invalid')
+    expect(await s.refusal(addTaxCode, { ...code, components: [], treatment: 'taxed' })).toBe('invalid')
+    await s.run(addTaxCode, { ...code, components: rated, treatment: 'taxed' })
+    await s.close()
+  })
+})
+
+const codeId = async (s: TestShop): Promise<number> => (await listTaxCodes(s.db)).find((c) => c.code === 'NT')!.id

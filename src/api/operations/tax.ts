@@ -1,5 +1,5 @@
 import { taxReturnView, taxReturnViews } from '@/model/books/taxReturns'
-import { draftTaxReturn, dropTaxReturn, fileTaxReturn, payTaxReturn } from '@/services/books/taxReturn'
+import { draftTaxReturn, dropTaxReturn, fileTaxReturn, payTaxReturn, unpayTaxReturn } from '@/services/books/taxReturn'
 import { change, noQuery, read } from '../operation'
 
 const path = { returnId: 'id' }
@@ -22,4 +22,7 @@ export const tax = [
     path,
   }),
   change('/tax-returns/{id}/pay', 'What a filed return comes to is paid, once.', payTaxReturn, { path }),
+  change('/tax-returns/{id}/unpay', 'Takes the payment of a return back; it is to be paid again.', unpayTaxReturn, {
+    path,
+  }),
 ]

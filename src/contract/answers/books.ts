@@ -166,6 +166,7 @@ export const booksAnswers = {
   'DELETE /tax-returns/{id}': z.object({}),
   'POST /tax-returns/{id}/file': taxReturn,
   'POST /tax-returns/{id}/pay': taxReturn,
+  'POST /tax-returns/{id}/unpay': taxReturn,
   'POST /books/year-end': entry,
   'DELETE /books/year-end/{year}': entry,
   'POST /books/opening': entry.extend({ difference: decimalText }),

@@ -106,6 +106,7 @@ export const goodsAnswers = {
     id: z.int(),
     code: z.string(),
     name: z.string(),
+    reason: z.string(),
     components: z.array(z.object({ name: z.string(), rate: decimalText })),
   }),
   'POST /tax-codes/{id}/rates': z.object({
@@ -120,6 +121,7 @@ export const goodsAnswers = {
       code: z.string(),
       name: z.string(),
       treatment: z.string(),
+      reason: z.string(),
       components: z.array(z.object({ id: z.int(), name: z.string(), rate: decimalText })),
       rateId: z.int(),
       rates: z.array(

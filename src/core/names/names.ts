@@ -1,4 +1,4 @@
-import type { CHANNELS, GOODS_KINDS, POST_STATES, REPEAT_EVERY, REPEAT_MAKES } from '../kinds'
+import type { CHANNELS, GOODS_KINDS, POST_STATES, REPEAT_EVERY, REPEAT_MAKES, TREATMENTS } from '../kinds'
 import type { PaperLanguage } from '../formats'
 import type { AccountKind, Method, MonthStepKey } from '../ledger'
 import type { LayawayStands } from '../plan'
@@ -76,6 +76,14 @@ export const ACCOUNT_KIND_NAMES: Names<AccountKind> = {
   equity: 'Equity',
   income: 'Income',
   expense: 'Expense',
+}
+
+export const TREATMENT_NAMES: Names<(typeof TREATMENTS)[number]> = {
+  taxed: 'Taxed',
+  zero: 'Zero-rated',
+  exempt: 'Exempt',
+  'reverse-charge': 'Reverse charge',
+  'out-of-scope': 'Out of scope',
 }
 
 export const REPEAT_EVERY_NAMES: Names<(typeof REPEAT_EVERY)[number]> = {

@@ -1,4 +1,12 @@
-export { codesOn, rateOn, wholeRate, type DatedTaxCode, type TaxCode, type TaxComponent } from './taxCode'
+export {
+  codesOn,
+  rateOn,
+  wholeRate,
+  type DatedTaxCode,
+  type TaxCode,
+  type TaxComponent,
+  type Treatment,
+} from './taxCode'
 export { lineAmount, type PricedLine } from './lineAmount'
 export { computeTax, type TaxedAmount, type TaxedDocument, type TaxSettings, type TaxShare } from './computeTax'
 export { shareTax, type ComponentTax, type SharedTax } from './shareTax'

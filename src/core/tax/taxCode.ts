@@ -1,5 +1,8 @@
 import type { Day } from '../day'
+import type { TREATMENTS } from '../kinds'
 import { ZERO, type Decimal } from '../money'
+
+export type Treatment = (typeof TREATMENTS)[number]
 
 /** One authority's part of a tax. `rate` is a fraction: 0.0825 for 8.25 %. */
 export interface TaxComponent {
@@ -9,14 +12,16 @@ export interface TaxComponent {
 }
 
 /**
- * How goods are taxed. `zero` and `exempt` both charge nothing but are reported apart: zero-rated trade is taxable at 0 %,
- * exempt trade is not taxable.
+ * How goods are taxed. All but `taxed` charge nothing and are reported apart: zero-rated trade is taxable at 0 %, exempt trade is not
+ * taxable, under reverse charge the customer owes the tax, and what is out of scope is no trade that this tax knows.
  */
 export interface TaxCode {
   readonly id: number
   readonly code: string
   readonly name: string
-  readonly treatment: 'taxed' | 'zero' | 'exempt'
+  readonly treatment: Treatment
+  /** Why nothing is charged, as documents say it; empty where the code's name says enough. */
+  readonly reason?: string
   readonly components: readonly TaxComponent[]
 }
 

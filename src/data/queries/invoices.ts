@@ -1,3 +1,4 @@
+import type { Treatment } from '@/core/tax'
 import { present } from '@/core/present'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
@@ -180,7 +181,7 @@ export const markIssued = async (
 export interface TaxSumRow {
   readonly code: string
   readonly name: string
-  readonly treatment: 'taxed' | 'zero' | 'exempt'
+  readonly treatment: Treatment
   readonly component: string | null
   readonly rate: Decimal
   readonly net: Money

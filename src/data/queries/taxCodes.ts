@@ -45,7 +45,7 @@ export const listTaxCodes = async (db: Db): Promise<KeptTaxCode[]> => {
 
 export const insertTaxCode = async (
   db: Db,
-  code: Pick<typeof taxCode.$inferInsert, 'code' | 'name' | 'treatment' | 'rateOf' | 'fromDay'>,
+  code: Pick<typeof taxCode.$inferInsert, 'code' | 'name' | 'treatment' | 'reason' | 'rateOf' | 'fromDay'>,
   components: readonly { name: string; rate: Decimal; accountId: number }[],
 ): Promise<number> => {
   const row = present((await db.insert(taxCode).values(code).returning({ id: taxCode.id }))[0])

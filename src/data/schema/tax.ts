@@ -10,6 +10,8 @@ export const taxCode = pgTable(
     code: text().notNull(),
     name: text().notNull(),
     treatment: text({ enum: TREATMENTS }).notNull(),
+    /** Why nothing is charged, as documents say it. */
+    reason: text().notNull().default(''),
     /** Rates that changed are another row of the code: its first row, and the first day of its rates. */
     rateOf: integer(),
     fromDay: onDay(),

@@ -14,6 +14,7 @@ export const readPlainTaxCodes = async (db: Db, today: Day) => {
     code: c.code,
     name: c.name,
     treatment: c.treatment,
+    reason: c.reason ?? '',
     components: plain(c.components),
     /** Which of the rates hold on the day. */
     rateId: c.id,

@@ -20,7 +20,7 @@ export const taxSums = async (db: Db, taxes: readonly TaxRow[]): Promise<PaperSu
     return {
       name: component
         ? `${code.name}: ${component.name} ${formatPercent(component.rate.times(100).toString())}`
-        : code.name,
+        : [code.name, code.reason].filter(Boolean).join(': '),
       amount: formatMoney(t.amount),
     }
   })

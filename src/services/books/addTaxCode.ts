@@ -29,9 +29,10 @@ const makeAccounts = async (tx: Transaction, components: readonly { readonly nam
 export const writeTaxCode = async (tx: Transaction, code: NewTaxCode): Promise<number> => {
   const accounts = await makeAccounts(tx, code.components)
   const isZero = code.components.every((c) => c.rate.isZero())
+  const treatment = code.treatment ?? (isZero ? 'zero' : 'taxed')
   return insertTaxCode(
     tx,
-    { code: code.code, name: code.name, treatment: isZero ? 'zero' : 'taxed' },
+    { code: code.code, name: code.name, treatment, reason: code.reason },
     code.components.map((c, i) => ({ name: c.name, rate: c.rate, accountId: present(accounts[i]) })),
   )
 }
@@ -48,6 +49,7 @@ export const addTaxCode = defineCommand('add-tax-code', addTaxCodeInput, async (
       id,
       code: input.code,
       name: input.name,
+      reason: input.reason,
       components: input.components.map((c) => ({ name: c.name, rate: c.rate.toString() })),
     }),
   }
@@ -85,8 +87,8 @@ export const addTaxRate = defineCommand('add-tax-rate', addTaxRateInput, async (
   for (const [i, accountId] of (await makeAccounts(w.tx, fresh)).entries())
     accounts.set(present(fresh[i]).name, accountId)
   const first = present(rows.find((c) => c.rateOf === null))
-  const { code, name, treatment } = first
-  const row = { code, name, treatment, rateOf: first.id, fromDay: from }
+  const { code, name, treatment, reason } = first
+  const row = { code, name, treatment, reason, rateOf: first.id, fromDay: from }
   const rateId = await insertTaxCode(
     w.tx,
     row,

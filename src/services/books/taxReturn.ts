@@ -1,9 +1,15 @@
-import { draftTaxReturnInput, payTaxReturnInput, taxReturnInput } from '@/contract/inputs/books/taxReturn'
+import {
+  draftTaxReturnInput,
+  payTaxReturnInput,
+  taxReturnInput,
+  unpayTaxReturnInput,
+} from '@/contract/inputs/books/taxReturn'
 import { found, refuse, refuseAt } from '@/contract/refuse'
 import { formatDay } from '@/core/day'
 import { postTaxPaid } from '@/core/ledger'
 import { absMoney, formatMoney, isZeroMoney } from '@/core/money'
 import { present } from '@/core/present'
+import { lockEntry } from '@/data/queries/ledger'
 import {
   deleteTaxReturn,
   findFiledIn,
@@ -14,7 +20,9 @@ import {
   updateTaxReturn,
 } from '@/data/queries/taxReturns'
 import { amountOf, readTaxRows, sumsOfRows, taxReturnView } from '@/model/books/taxReturns'
+import { refuseMatched } from '../bank/refuseMatched'
 import { accountFrom } from './accountFrom'
+import { reversePosted } from './reversePosted'
 import { dayAfter, defineCommand, type Work } from '../command'
 
 const answerOf = (w: Work, id: number) => async () => present(await taxReturnView(w.tx, id, w.currency))
@@ -78,6 +86,23 @@ export const payTaxReturn = defineCommand(
       { kind: 'tax-return', id: returnId },
     )
     await updateTaxReturn(w.tx, returnId, { paidOn: onDay, paid: paid.minor, entryId })
+    return { id: returnId, answer: answerOf(w, returnId) }
+  },
+)
+
+/** A payment of a return that did not happen, or was wrong: the same the other way round, and the return is to be paid again. */
+export const unpayTaxReturn = defineCommand(
+  'unpay-tax-return',
+  unpayTaxReturnInput,
+  async (w, { returnId, on, reason }) => {
+    const r = found(await findTaxReturn(w.tx, returnId), 'tax return', returnId)
+    if (!r.paidOn || r.entryId === null || (await lockEntry(w.tx, r.entryId)) !== null)
+      return refuse({ code: 'return-not-paid' })
+    const onDay = dayAfter(w, on, r.paidOn, 'It was paid on that day.')
+    await refuseMatched(w, r.entryId)
+    const say = (text: string) => `${text}: taken back. ${reason}`.slice(0, 500)
+    await reversePosted(w, r.entryId, say, { kind: 'tax-return', id: returnId }, onDay)
+    await updateTaxReturn(w.tx, returnId, { paidOn: null, paid: null, entryId: null })
     return { id: returnId, answer: answerOf(w, returnId) }
   },
 )

@@ -6,12 +6,13 @@ import { PAY_FROM_NAMES, TAX_BASIS_NAMES } from '@/core/names'
 import type { PayFrom } from '@/core/kinds'
 import type { TaxBasis } from '@/core/tax'
 import { CommandForm } from '../form/CommandForm'
-import { FormDay, FormMoney, FormOn, FormPick } from '../form/inputs'
+import { FormDay, FormMoney, FormOn, FormPick, FormReason } from '../form/inputs'
 import { Panel } from '../Panel'
 
 const inputs = () => import('@/contract/inputs/books/taxReturn')
 const toDraft = () => inputs().then((m) => m.draftTaxReturnInput)
 const toPay = () => inputs().then((m) => m.payTaxReturnInput.omit({ returnId: true }))
+const toUnpay = () => inputs().then((m) => m.unpayTaxReturnInput.omit({ returnId: true }))
 const nothing = () => import('zod').then(({ z }) => z.object({}))
 
 interface NewProps {
@@ -64,11 +65,37 @@ const FROM: { from: PayFrom } = { from: 'bank' }
 
 /** What can be done with a return: file it or drop it, then pay it. */
 export const TaxReturnActs = ({ id, state, due, currency, today }: ActsProps) => {
-  const [open, setOpen] = useState<'file' | 'drop' | 'pay' | null>(null)
+  const [open, setOpen] = useState<'file' | 'drop' | 'pay' | 'unpay' | null>(null)
   const close = () => setOpen(null)
   const back = due.startsWith('-')
   const amount = due.replace('-', '')
-  if (state === 'paid' || (state === 'filed' && Number(due) === 0)) return null
+  if (state === 'filed' && Number(due) === 0) return null
+  if (state === 'paid')
+    return (
+      <>
+        <button className="btn" onClick={() => setOpen('unpay')}>
+          Take payment back
+        </button>
+        <Panel open={open === 'unpay'} onClose={close} title="Take the payment back">
+          <CommandForm
+            method="POST"
+            path={`/tax-returns/${id}/unpay`}
+            schema={toUnpay}
+            start={{ on: String(today), reason: '' }}
+            asBody={(d) => d}
+            say={() => 'Taken back. The return is to be paid again.'}
+            preview={{ currency }}
+            onDone={close}
+            submit="Take payment back"
+          >
+            <div className="grid gap-3">
+              <FormReason most={300} />
+              <FormOn today={today} />
+            </div>
+          </CommandForm>
+        </Panel>
+      </>
+    )
   return (
     <>
       {state === 'draft' && (

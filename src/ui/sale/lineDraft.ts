@@ -1,3 +1,4 @@
+import type { Treatment } from '@/core/tax'
 import { formatPercent } from '@/core/locale'
 import { present } from '@/core/present'
 import {
@@ -50,7 +51,7 @@ export interface PlainTaxCode {
   readonly id: number
   readonly code: string
   readonly name: string
-  readonly treatment: 'taxed' | 'zero' | 'exempt'
+  readonly treatment: Treatment
   /** Which of its rates hold today. */
   readonly rateId: number
   readonly rates: readonly {

@@ -1,17 +1,20 @@
 'use client'
+import type { Treatment } from '@/core/tax'
 import { useState } from 'react'
+import { useWatch } from 'react-hook-form'
 import type { Day } from '@/core/day'
 import { decimal } from '@/core/money'
+import { TREATMENT_NAMES } from '@/core/names'
 import { CodeRows } from './CodeRows'
 import { CommandForm } from '../form/CommandForm'
-import { FormDay, FormQuantity, FormText } from '../form/inputs'
+import { FormDay, FormPick, FormQuantity, FormText } from '../form/inputs'
 import { Select } from '../Select'
 
 interface Code {
   readonly id: number
   readonly code: string
   readonly name: string
-  readonly treatment: 'taxed' | 'zero' | 'exempt'
+  readonly treatment: Treatment
   readonly components: readonly { readonly name: string; readonly rate: string }[]
   /** What it charges today, in words, and what it charged before or will. */
   readonly says: string
@@ -34,7 +37,7 @@ const schemas = async () => {
   const components = z.array(z.object({ name: z.string(), rate }))
   return { ...inputs, components }
 }
-const codeSchema = () => schemas().then((m) => m.addTaxCodeInput.extend({ components: m.components }))
+const codeSchema = () => schemas().then((m) => m.taxCodeFields.extend({ components: m.components }))
 const rateSchema = () =>
   schemas().then((m) => m.addTaxRateInput.omit({ taxCodeId: true }).extend({ components: m.components }))
 
@@ -86,9 +89,21 @@ const NewRates = ({ codes, today }: Props) => {
 interface TaxDraft {
   code: string
   name: string
+  treatment: Treatment
+  reason: string
   components: { rate: string }[]
 }
-const NO_TAX: TaxDraft = { code: '', name: '', components: [{ rate: '' }] }
+const NO_TAX: TaxDraft = { code: '', name: '', treatment: 'taxed', reason: '', components: [{ rate: '' }] }
+
+/** What charges nothing has a reason instead of a rate. */
+const RateOrReason = () => {
+  const treatment = useWatch<TaxDraft, 'treatment'>({ name: 'treatment' })
+  return treatment === 'taxed' ? (
+    <FormQuantity name="components.0.rate" label="Percent" />
+  ) : (
+    <FormText name="reason" label="Reason on documents (optional)" most={200} />
+  )
+}
 
 /** The tax codes there are, another one, and rates that change from a day on. */
 export const TaxForm = ({ codes, today }: Props) => (
@@ -100,16 +115,22 @@ export const TaxForm = ({ codes, today }: Props) => (
       path="/tax-codes"
       schema={codeSchema}
       start={NO_TAX}
-      asBody={(d) => ({ ...d, components: d.components.map((k) => ({ name: d.name, rate: asRate(k.rate) })) })}
+      asBody={(d) => ({
+        ...d,
+        components: d.treatment === 'taxed' ? d.components.map((k) => ({ name: d.name, rate: asRate(k.rate) })) : [],
+      })}
       say={(_, d) => `Tax code ${d.code} can be used now.`}
       again
       submit="Add"
       quiet
     >
-      <div className="mt-2 grid grid-cols-[90px_1fr_90px] gap-2">
+      <div className="mt-2 grid grid-cols-[90px_1fr] gap-2">
         <FormText name="code" label="Code" most={20} />
         <FormText name="name" label="Name" most={80} />
-        <FormQuantity name="components.0.rate" label="Percent" />
+      </div>
+      <div className="mt-2 grid grid-cols-2 gap-2">
+        <FormPick name="treatment" label="Treatment" options={TREATMENT_NAMES} />
+        <RateOrReason />
       </div>
     </CommandForm>
     <NewRates codes={codes} today={today} />

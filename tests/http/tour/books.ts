@@ -33,6 +33,9 @@ export const books = (open: () => Tour): void => {
       expect((await tour.refuses('POST /tax-returns/{id}/pay', { id: r.id })).kind).toBe('return-not-filed')
       await tour.does('POST /tax-returns/{id}/file', { id: r.id })
       expect(await tour.does('POST /tax-returns/{id}/pay', { id: r.id })).toMatchObject({ state: 'paid' })
+      const back = { id: r.id, body: { reason: 'The bank sent it back' } }
+      expect(await tour.does('POST /tax-returns/{id}/unpay', back)).toMatchObject({ state: 'filed', paid: null })
+      await tour.does('POST /tax-returns/{id}/pay', { id: r.id })
       expect((await tour.does('GET /tax-returns/{id}', { id: r.id })).rows).toEqual(r.rows)
       expect((await tour.does('GET /tax-returns')).items).toMatchObject([{ id: r.id, state: 'paid' }])
     })

@@ -8,7 +8,7 @@ import { runDueEntryRepeats, startEntryRepeat } from '@/services/books/repeatEnt
 import { reverseOwnEntry } from '@/services/books/reverseEntry'
 import { writeEntry } from '@/services/books/writeEntry'
 import { closeYear, reopenYear } from '@/services/books/closeYear'
-import { draftTaxReturn, fileTaxReturn, payTaxReturn } from '@/services/books/taxReturn'
+import { draftTaxReturn, fileTaxReturn, payTaxReturn, unpayTaxReturn } from '@/services/books/taxReturn'
 import type { TestShop } from '../shop'
 import type { About } from './moves'
 import type { History } from './history'
@@ -64,8 +64,9 @@ export const BOOKS = {
   'tax-return': async (h: History, x: Step, { on, amount }: About) => {
     const from = monthStart(addMonths(h.today, -1 - (x.pick % 3)))
     const returnId = await h.idOf('tax_return', x.pick)
-    if (x.n > 5) return h.attempt(payTaxReturn, { returnId, on, ...(x.flag && { amount }) })
-    if (x.n > 3) return h.attempt(fileTaxReturn, { returnId })
+    if (x.n > 6) return h.attempt(unpayTaxReturn, { returnId, on, reason: 'Came back' })
+    if (x.n > 4) return h.attempt(payTaxReturn, { returnId, on, ...(x.flag && { amount }) })
+    if (x.n > 2) return h.attempt(fileTaxReturn, { returnId })
     return h.attempt(draftTaxReturn, { from, through: monthEnd(from) })
   },
 }

@@ -1,14 +1,36 @@
 import { z } from 'zod'
-import { needed, rate, id, day } from '@/contract/fields'
+import { TREATMENTS } from '@/core/kinds'
+import { needed, rate, id, day, text } from '@/contract/fields'
 
-export const addTaxCodeInput = z.object({
+/** What a new tax code says; that a code which charges nothing has no rate is checked beside it. */
+export const taxCodeFields = z.object({
   code: needed(20, 'A code'),
   name: needed(80, 'A name'),
   components: z.array(z.object({ name: needed(80, 'A name'), rate })).max(6, 'At most 6 components.'),
+  /** How it taxes; found from its rates where nothing is said. */
+  treatment: z.enum(TREATMENTS, { error: 'Say taxed, zero, exempt, reverse-charge or out-of-scope.' }).optional(),
+  /** Why nothing is charged, as documents say it. */
+  reason: text(200).default(''),
+})
+
+export const addTaxCodeInput = taxCodeFields.superRefine(({ treatment, components }, ctx) => {
+  if (treatment === undefined) return
+  const at = components.findIndex((c) => c.rate.isZero() === (treatment === 'taxed'))
+  if (at >= 0)
+    ctx.addIssue({
+      code: 'custom',
+      path: ['components', at, 'rate'],
+      message:
+        treatment === 'taxed'
+          ? 'A code that taxes has a rate.'
+          : 'A code that charges nothing has no rate. Leave it empty.',
+    })
+  if (treatment === 'taxed' && components.length === 0)
+    ctx.addIssue({ code: 'custom', path: ['components'], message: 'A code that taxes has a rate.' })
 })
 
 export const addTaxRateInput = z.object({
   taxCodeId: id,
   from: day,
-  components: addTaxCodeInput.shape.components.min(1, 'At least one component.'),
+  components: taxCodeFields.shape.components.min(1, 'At least one component.'),
 })

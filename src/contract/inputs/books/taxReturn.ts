@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { TAX_BASES } from '@/core/tax'
-import { day, id, on, positiveAmount } from '@/contract/fields'
+import { day, id, needed, on, positiveAmount } from '@/contract/fields'
 import { payFrom } from '@/contract/payFrom'
 
 export const taxReturnFields = {
@@ -24,3 +24,5 @@ export const payTaxReturnInput = z.object({
   /** Left out: all that is due. */
   amount: positiveAmount.optional(),
 })
+
+export const unpayTaxReturnInput = z.object({ returnId: id, on, reason: needed(300, 'A reason') })

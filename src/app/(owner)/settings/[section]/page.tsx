@@ -1,3 +1,4 @@
+import { TREATMENT_NAMES } from '@/core/names'
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { keepArrangement } from '@/contract/arrangement'
@@ -110,7 +111,7 @@ const Tax = async () => {
         today={today}
         codes={codes.map((c) => ({
           ...c,
-          says: sayRates(c.components) || c.treatment,
+          says: sayRates(c.components) || [TREATMENT_NAMES[c.treatment], c.reason].filter(Boolean).join(': '),
           otherTimes:
             c.rates.length < 2
               ? []

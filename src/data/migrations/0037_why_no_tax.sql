@@ -1,0 +1,1 @@
+ALTER TABLE "tax_code" ADD COLUMN "reason" text DEFAULT '' NOT NULL;
