@@ -60,7 +60,7 @@ export default async function EntryPage({ params }: { params: Promise<{ id: stri
         <div key={r.id} className="mt-3 max-w-sm">
           <RepeatLine
             id={r.id}
-            says={r.turned ? 'Reversed by itself' : REPEAT_EVERY_NAMES[r.every]}
+            says={r.turned ? 'Reverses automatically' : REPEAT_EVERY_NAMES[r.every]}
             nextOn={r.nextOn}
             done={r.done}
             stop={{ path: `/entry-repeats/${r.id}/stop`, say: 'Stopped. Entries already posted stay.' }}
