@@ -35,9 +35,9 @@ export const OwnEntry = ({ today, currency, accounts, onDone }: Props) => (
     path="/books/entries"
     schema={schema}
     start={{ on: String(today), text: '', reverseOn: '', lines: [EMPTY, EMPTY] }}
-    asBody={(d) => ({
+    asBody={({ reverseOn, ...d }) => ({
       ...d,
-      reverseOn: d.reverseOn || null,
+      ...(reverseOn !== '' && { reverseOn }),
       lines: d.lines.map((r) => ({ ...r, debit: r.debit || undefined, credit: r.credit || undefined })),
     })}
     skip={{ lines: (r: Row) => r.account === '' }}
