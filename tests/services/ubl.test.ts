@@ -1,5 +1,5 @@
 import { XMLParser } from 'fast-xml-parser'
-import { beforeAll, describe, expect, test } from 'vitest'
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from 'vitest'
 import { decimal, roundToMoney, toDecimalString, zeroMoney } from '@/core/money'
 import { findBusiness } from '@/data/queries/business'
 import { listTaxCodes } from '@/data/queries/taxCodes'
@@ -77,6 +77,7 @@ describe.each(BUSINESSES)('an invoice for other programs, %s', (_, setup) => {
   beforeAll(async () => {
     s = await openTestShop(setup)
   })
+  afterAll(() => s.close())
 
   test('adds up, also with what is off a line and off the whole', async () => {
     for (const more of [{}, { discountAmount: '50.00' }, { discountPercent: '12.5' }]) {
@@ -115,6 +116,7 @@ describe('a document', () => {
   beforeAll(async () => {
     s = await openTestShop()
   })
+  afterAll(() => s.close())
 
   test('each line is its price times its quantity, less what came off it', async () => {
     const { lines } = await readBack(s, (await invoiced(s)).id)
@@ -151,6 +153,11 @@ describe('a document', () => {
 })
 
 describe('what charges no tax', () => {
+  let s: TestShop
+  beforeEach(async () => {
+    s = await openTestShop()
+  })
+  afterEach(() => s.close())
   test.each([
     ['reverse-charge', 'AE', 'The customer owes the tax', '0'],
     ['out-of-scope', 'O', 'Supplied outside the scope of tax', undefined],
@@ -158,7 +165,6 @@ describe('what charges no tax', () => {
   ] as const)(
     'as %s says its category and why, on the e-invoice and on paper',
     async (treatment, letter, reason, rate) => {
-      const s = await openTestShop()
       await s.run(addTaxCode, { code: 'NT', name: 'No tax', components: [], treatment, reason })
       const lines = [{ description: 'Lesson', quantity: '2', unitPrice: '40.00', taxCode: 'NT' }]
       const invoice = await invoiced(s, { lines })
@@ -175,12 +181,10 @@ describe('what charges no tax', () => {
       // On a return it stands apart, with the base and no tax.
       const tax = await s.answer(draftTaxReturn, { from: '2026-03-01', through: '2026-03-01' })
       expect(tax.rows).toMatchObject([{ code: 'NT', treatment, net: '80.00', tax: '0.00' }])
-      await s.close()
     },
   )
 
   test('taxed and zero-rated trade gives no reason; a code has a rate exactly where it taxes', async () => {
-    const s = await openTestShop()
     const back = await readBack(s, (await invoiced(s)).id)
     expect(listOf(back.root.TaxTotal.TaxSubtotal).map((t: any) => t.TaxCategory.TaxExemptionReason)).toEqual([
       undefined,
@@ -190,7 +194,6 @@ describe('what charges no tax', () => {
     expect(await s.refusal(addTaxCode, { ...code, components: rated, treatment: 'reverse-charge' })).toBe('invalid')
     expect(await s.refusal(addTaxCode, { ...code, components: [], treatment: 'taxed' })).toBe('invalid')
     await s.run(addTaxCode, { ...code, components: rated, treatment: 'taxed' })
-    await s.close()
   })
 })
 
