@@ -14,6 +14,8 @@ test('a sheet is read row by row: texts, numbers, days, what a formula came to, 
     s.addRow(['code', 'name', 'price', 'since'])
     s.addRow(['A1', 'Łódź bow', 12.5, new Date(Date.UTC(2026, 2, 1))])
     s.addRow(['A2', null, { formula: '1+1', result: 2 }])
+    // What 4.1 × 3 comes to in binary fractions; every spreadsheet shows 12.3.
+    s.addRow(['A3', null, { formula: '4.1*3', result: 12.299999999999999 }])
   })
   const read = await readTable(bytes)
   expect(read).toEqual({
@@ -23,6 +25,7 @@ test('a sheet is read row by row: texts, numbers, days, what a formula came to, 
       rows: [
         ['A1', 'Łódź bow', '12.5', '2026-03-01'],
         ['A2', '', '2'],
+        ['A3', '', '12.3'],
       ],
     },
   })

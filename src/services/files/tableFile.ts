@@ -20,8 +20,12 @@ const unreadable = (message: string): never => {
   throw new Unreadable(message)
 }
 
+/** A spreadsheet keeps numbers as binary fractions and shows fifteen digits of them: those are what was meant. */
+const SHOWN_DIGITS = 15
+
 const cellText = (value: ExcelJS.CellValue): string => {
   if (value === null || value === undefined) return ''
+  if (typeof value === 'number') return String(Number(value.toPrecision(SHOWN_DIGITS)))
   if (value instanceof Date) return value.toISOString().slice(0, 10)
   if (typeof value === 'object') {
     if ('result' in value) return cellText(value.result as ExcelJS.CellValue)
