@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { TREATMENTS } from '@/core/kinds'
+import { Decimal } from '@/core/money'
 import { needed, rate, id, day, text } from '@/contract/fields'
 
 /** What a new tax code says; that a code which charges nothing has no rate is checked beside it. */
@@ -14,8 +15,9 @@ export const taxCodeFields = z.object({
 })
 
 export const addTaxCodeInput = taxCodeFields.superRefine(({ treatment, components }, ctx) => {
-  if (treatment === undefined) return
-  const at = components.findIndex((c) => c.rate.isZero() === (treatment === 'taxed'))
+  // Checks of the whole run beside those of the fields: a rate that could not be read is told at its own field.
+  if (treatment === undefined || !Array.isArray(components)) return
+  const at = components.findIndex(({ rate: r }) => r instanceof Decimal && r.isZero() === (treatment === 'taxed'))
   if (at >= 0)
     ctx.addIssue({
       code: 'custom',
