@@ -10,7 +10,7 @@ import { readFlags } from '@/data/queries/receivables'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
 import { refundHeld } from '@/services/money/refundHeld'
 import { takeReceipt } from '@/services/money/takeReceipt'
-import { readBalanceSheet, readProfitAndLoss } from '@/model/books/books'
+import { readBalanceSheet, readCashFlow, readCashFlowByMonth, readProfitAndLoss } from '@/model/books/books'
 import { readCustomer } from '@/model/people/customers'
 import { readQuickOffers } from '@/model/quickline/quickOffers'
 import { readToday } from '@/model/today/today'
@@ -70,6 +70,9 @@ const PAGES: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
   'the journal': ({ db }) => listEntries(db, {}, { limit: 60 }, 'USD'),
   'balance sheet': ({ db }) => readBalanceSheet(db, today, 'USD'),
   'profit and loss': ({ db }) => readProfitAndLoss(db, { from: day('2026-01-01'), to: today }, 'USD'),
+  'cash flow, a year': ({ db }) => readCashFlow(db, { from: day('2026-01-01'), to: today }, 'USD'),
+  'cash flow by month': ({ db }) => readCashFlowByMonth(db, { from: day('2026-01-01'), to: today }, 'USD'),
+  'cash flow, all years': ({ db }) => readCashFlow(db, { from: day('2016-01-01'), to: today }, 'USD'),
   'do they agree?': ({ db }) => readTies(db, today, 'USD'),
   'go to the quick line': ({ db, business }) => readQuickOffers({ db, business, today }, 'customer 77'),
   'taking money': ({ db }) => takeReceipt.run({ db, today }, { customerId: 50, method: 'cash', amount: '1.00' }),

@@ -11,6 +11,7 @@ import {
   balanceSheetView,
   profitAndLossView,
   readCashFlow,
+  readCashFlowByMonth,
   readProfitByMonth,
   taxView,
   trialBalanceView,
@@ -213,6 +214,23 @@ describe('the reports', () => {
       expect(negateMoney(sum)).toEqual(amount)
     }
     expect(subtractMoney(closing, opening)).toEqual(change)
+  })
+
+  test('of cash by month are each month’s own, whole and before', async () => {
+    const span = { from: day('2026-01-02'), to: day('2026-03-15') }
+    const flow = await readCashFlowByMonth(s.db, span, 'USD')
+    expect(flow.whole).toEqual(await readCashFlow(s.db, span, 'USD'))
+    expect(flow.before.report).toEqual(await readCashFlow(s.db, flow.before, 'USD'))
+    expect(flow.months.map((m) => [m.from, m.to])).toEqual([
+      ['2026-01-02', '2026-01-31'],
+      ['2026-02-01', '2026-02-28'],
+      ['2026-03-01', '2026-03-15'],
+    ])
+    for (const { from, to, report } of flow.months) {
+      expect(report).toEqual(await readCashFlow(s.db, { from, to }, 'USD'))
+      expect(report.difference.minor).toBe(0n)
+    }
+    expect(flow.whole.difference.minor).toBe(0n)
   })
 
   test('of a month are that month’s', async () => {

@@ -1,4 +1,5 @@
 import { addMoney, isZeroMoney, negateMoney, subtractMoney, sumMoney, zeroMoney, type Money } from '../money'
+import { rowsBy } from '../rowsBy'
 import type { AccountKind, AccountRole } from './accounts'
 import { inDebit, type AccountSum, type ReportRow } from './reports'
 
@@ -27,7 +28,7 @@ export const cashPartOf = ({ kind, role }: Account): CashPart => {
   return kind === 'asset' ? 'investing' : 'financing'
 }
 
-/** What moved on an account in entries that moved cash, too. */
+/** What moved on an account in entries that moved cash, too: one of several for the same account, or all of it. */
 export interface CashMove extends AccountSum {
   readonly role: AccountRole | null
 }
@@ -60,10 +61,18 @@ export interface CashFlow {
  * @example 500.00 received for an invoice, 80.00 of rent paid → receivables 500.00, rent −80.00, change 420.00
  */
 export const cashFlow = (moves: readonly CashMove[], held: readonly CashHeld[], currency: string): CashFlow => {
+  const byAccount = [...rowsBy(moves, (m) => m.id).values()]
   const part = (wanted: CashPart) => {
-    const rows = moves
-      .filter((m) => cashPartOf(m) === wanted)
-      .map((m): ReportRow => ({ id: m.id, code: m.code, name: m.name, amount: negateMoney(inDebit(m)) }))
+    const rows = byAccount
+      .flatMap((of): ReportRow[] => {
+        const [m] = of
+        if (!m || cashPartOf(m) !== wanted) return []
+        const amount = sumMoney(
+          of.map((one) => negateMoney(inDebit(one))),
+          currency,
+        )
+        return [{ id: m.id, code: m.code, name: m.name, amount }]
+      })
       .filter((r) => !isZeroMoney(r.amount))
     return {
       rows,

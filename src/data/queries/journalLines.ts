@@ -41,7 +41,7 @@ const ORDERS: Readonly<Record<string, SQL>> = {
 const fits = ({ from, to, search, account, acrossCash: across }: JournalFilter): SQL => sql`
   ${from ? sql`l.on_day >= ${from}` : sql`true`} and ${to ? sql`l.on_day <= ${to}` : sql`true`}
   and ${search ? matchesWords(search, [sql`e.text`, sql`a.name`]) : sql`true`}
-  and ${account ? sql`l.account_id = ${account}` : sql`true`} and ${across ? acrossCash(sql`l`) : sql`true`}`
+  and ${account ? sql`l.account_id = ${account}` : sql`true`} and ${across ? acrossCash(sql`l`, { from, to }) : sql`true`}`
 
 const FROM = sql`entry_line l join entry e on e.id = l.entry_id join account a on a.id = l.account_id`
 

@@ -1,11 +1,11 @@
-import { addDays, addMonths, daysBetween, monthsOf, type Day, type Span } from '@/core/day'
+import { addDays, addMonths, daysBetween, monthsOf, monthStart, type Day, type Span } from '@/core/day'
 import { present } from '@/core/present'
 import { balanceSheet, cashFlow, CASH_PARTS, profitAndLoss, trialBalance, type ReportRow } from '@/core/ledger'
 import { absMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import type { Db } from '@/data/connect'
 import { sumTax } from '@/data/queries/invoices'
 import { sumAccounts } from '@/data/queries/balances'
-import { listCashHeld, sumCashMoves } from '@/data/queries/cashMoves'
+import { listCashHeld, listCashMonths } from '@/data/queries/cashMoves'
 
 export const readTrialBalance = async (db: Db, asOf: Day, currency: string) =>
   trialBalance(await sumAccounts(db, { to: asOf }, currency), currency)
@@ -16,18 +16,26 @@ export const readBalanceSheet = async (db: Db, asOf: Day, currency: string) =>
 
 /** Where cash came from and went in a span, from the accounts on the other side of it. */
 export const readCashFlow = async (db: Db, span: Span, currency: string) => {
-  const [moves, held] = await Promise.all([sumCashMoves(db, span, currency), listCashHeld(db, span, currency)])
+  const [moves, held] = await Promise.all([
+    listCashMonths(db, span, span.from, currency),
+    listCashHeld(db, span, currency),
+  ])
   return cashFlow(moves, held, currency)
 }
 
 /** The most months that stand beside each other; of a longer span the last ones do. */
 const MOST_MONTHS = 13
 
-/** A report of a span, of as many days before it, and of each of its last months. */
-const byMonth = async <R>(span: Span, read: (span: Span) => Promise<R>) => {
+/** A span, as many days before it, and its last months. */
+const spansOf = (span: Span) => {
   const days = daysBetween(span.from, span.to) + 1
   const earlier = { from: addDays(span.from, -days), to: addDays(span.from, -1) }
-  const months = monthsOf(span).slice(-MOST_MONTHS)
+  return { days, earlier, months: monthsOf(span).slice(-MOST_MONTHS) }
+}
+
+/** A report of a span, of as many days before it, and of each of its last months. */
+const byMonth = async <R>(span: Span, read: (span: Span) => Promise<R>) => {
+  const { days, earlier, months } = spansOf(span)
   const [whole, before, ...each] = await Promise.all([span, earlier, ...months].map(read))
   return {
     days,
@@ -50,8 +58,18 @@ export const readProfitByMonth = async (db: Db, span: Span, currency: string) =>
 }
 
 /** Where cash came from and went in a span, in each of its last months, and in as many days before it. */
-export const readCashFlowByMonth = (db: Db, span: Span, currency: string) =>
-  byMonth(span, (s) => readCashFlow(db, s, currency))
+export const readCashFlowByMonth = async (db: Db, span: Span, currency: string) => {
+  const { earlier } = spansOf(span)
+  const all = await listCashMonths(db, { from: earlier.from, to: span.to }, span.from, currency)
+  return byMonth(span, async (one) => {
+    const held = await listCashHeld(db, one, currency)
+    const isWhole = one.from === span.from && one.to === span.to
+    const moves = all.filter((m) =>
+      one.to < span.from ? !m.since : m.since && (isWhole || m.month === monthStart(one.from)),
+    )
+    return cashFlow(moves, held, currency)
+  })
+}
 
 /** What there was and was owed on a day, a month before it, and a year before it. */
 export const readBalanceSheets = (db: Db, asOf: Day, currency: string) =>
