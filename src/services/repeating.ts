@@ -24,20 +24,26 @@ interface Due {
   readonly id: number
 }
 
+/** What was made of something that comes again. */
+export interface Made<D extends Due> {
+  readonly due: D
+  readonly id: number
+}
+
 /** Makes whatever is due to come again, until all have caught up. One that is refused keeps no other waiting. */
-export const runAllDue = async (
+export const runAllDue = async <D extends Due, A>(
   till: Till,
-  listDue: () => Promise<readonly Due[]>,
-  run: Pick<Command<{ repeatId: number | string }, null>, 'run'>,
-): Promise<number> => {
-  let made = 0
+  listDue: () => Promise<readonly D[]>,
+  run: Pick<Command<{ repeatId: number | string }, A>, 'run'>,
+): Promise<readonly Made<D>[]> => {
+  const made: Made<D>[] = []
   const stuck = new Set<number>()
   for (let turn = 0; turn < 500; turn++) {
     const due = (await listDue()).find((r) => !stuck.has(r.id))
     if (!due) break
     const done = await run.run(till, { repeatId: due.id })
     if (!done.ok || done.value === 0) stuck.add(due.id)
-    else made++
+    else made.push({ due, id: done.value })
   }
   return made
 }

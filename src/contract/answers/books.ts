@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { ACCOUNT_KINDS, REPEAT_EVERY } from '@/core/kinds'
+import { ACCOUNT_KINDS } from '@/core/kinds'
 import { MONTH_STEPS } from '@/core/ledger'
 import { TAX_BASES, TAX_SIDES } from '@/core/tax'
-import { dayText, decimalText, list } from './texts'
+import { dayText, decimalText, list, rhythmText } from './texts'
 import { entry } from './things'
 
 const account = z.object({
@@ -56,13 +56,7 @@ const entryRepeat = z.object({
   id: z.int(),
   entryId: z.int(),
   turned: z.boolean(),
-  every: z.enum(REPEAT_EVERY),
-  firstOn: dayText,
-  nextOn: dayText.nullable(),
-  done: z.int(),
-  until: dayText.nullable(),
-  times: z.int().nullable(),
-  stoppedOn: dayText.nullable(),
+  ...rhythmText,
 })
 
 const cashPart = z.object({

@@ -1,6 +1,6 @@
-import { BILL_FILLS, PURCHASE_STATUSES, REPEAT_EVERY } from '@/core/kinds'
+import { BILL_FILLS, PURCHASE_STATUSES } from '@/core/kinds'
 import { z } from 'zod'
-import { dayText, decimalText, list } from './texts'
+import { dayText, decimalText, list, rhythmText } from './texts'
 
 const supplier = z.object({
   id: z.int(),
@@ -158,13 +158,7 @@ const credit = z.object({
 const billRepeat = z.object({
   id: z.int(),
   billId: z.int(),
-  every: z.enum(REPEAT_EVERY),
-  firstOn: dayText,
-  nextOn: dayText.nullable(),
-  done: z.int(),
-  until: dayText.nullable(),
-  times: z.int().nullable(),
-  stoppedOn: dayText.nullable(),
+  ...rhythmText,
 })
 /** With what was taken off it and when. */
 const oneBill = bill.extend({

@@ -7,7 +7,6 @@ import {
   INVOICE_KINDS,
   CHANNELS,
   VERSION_KINDS,
-  REPEAT_EVERY,
   REPEAT_MAKES,
   INVOICE_STATUSES,
   PARCEL_STATES,
@@ -15,7 +14,7 @@ import {
   PICK_STATES,
 } from '@/core/kinds'
 import { z } from 'zod'
-import { dayText, decimalText } from './texts'
+import { dayText, decimalText, rhythmText } from './texts'
 
 export const datedLine = z.object({
   on: dayText,
@@ -277,13 +276,7 @@ export const repeat = z.object({
   customer: z.string(),
   title: z.string(),
   total: decimalText,
-  every: z.enum(REPEAT_EVERY),
-  firstOn: dayText,
-  nextOn: dayText.nullable(),
-  done: z.int(),
-  until: dayText.nullable(),
-  times: z.int().nullable(),
+  ...rhythmText,
   makes: z.enum(REPEAT_MAKES),
   byItself: z.boolean(),
-  stoppedOn: dayText.nullable(),
 })

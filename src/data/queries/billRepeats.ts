@@ -4,9 +4,12 @@ import { present } from '@/core/present'
 import type { Db } from '../connect'
 import { billRepeat, billRepeatRun } from '../schema'
 
-/** Bills that come again: one, those of a bill, or those due on a day; the next to come first. */
-export const listBillRepeats = (db: Db, of: { readonly id?: number; readonly billId?: number; readonly dueOn?: Day }) =>
-  db
+/** Bills that come again: one, those of a bill, or those due on a day; the next to come first; taken for this transaction where they are changed. */
+export const listBillRepeats = (
+  db: Db,
+  of: { readonly id?: number; readonly billId?: number; readonly dueOn?: Day; readonly lock?: true },
+) => {
+  const found = db
     .select()
     .from(billRepeat)
     .where(
@@ -17,6 +20,8 @@ export const listBillRepeats = (db: Db, of: { readonly id?: number; readonly bil
       ),
     )
     .orderBy(asc(billRepeat.nextOn), asc(billRepeat.id))
+  return of.lock ? found.for('update') : found
+}
 export type BillRepeatRow = Awaited<ReturnType<typeof listBillRepeats>>[number]
 
 export const insertBillRepeat = async (db: Db, row: typeof billRepeat.$inferInsert): Promise<number> =>

@@ -4,12 +4,12 @@ import { present } from '@/core/present'
 import type { Db } from '../connect'
 import { entryRepeat, entryRepeatRun } from '../schema'
 
-/** Entries that come again: one, those of an entry, or those due on a day; the next to come first. */
+/** Entries that come again: one, those of an entry, or those due on a day; the next to come first; taken for this transaction where they are changed. */
 export const listEntryRepeats = (
   db: Db,
-  of: { readonly id?: number; readonly entryId?: number; readonly dueOn?: Day },
-) =>
-  db
+  of: { readonly id?: number; readonly entryId?: number; readonly dueOn?: Day; readonly lock?: true },
+) => {
+  const found = db
     .select()
     .from(entryRepeat)
     .where(
@@ -20,6 +20,8 @@ export const listEntryRepeats = (
       ),
     )
     .orderBy(asc(entryRepeat.nextOn), asc(entryRepeat.id))
+  return of.lock ? found.for('update') : found
+}
 export type EntryRepeatRow = Awaited<ReturnType<typeof listEntryRepeats>>[number]
 
 export const insertEntryRepeat = async (db: Db, row: typeof entryRepeat.$inferInsert): Promise<number> =>

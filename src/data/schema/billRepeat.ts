@@ -1,7 +1,6 @@
-import { index, integer, pgTable, text, unique } from 'drizzle-orm/pg-core'
-import { REPEAT_EVERY } from '@/core/kinds'
+import { index, integer, pgTable, unique } from 'drizzle-orm/pg-core'
 import { bill } from './buying'
-import { identity, onDay } from './columns'
+import { identity, onDay, rhythm } from './columns'
 
 /** A bill that comes again, like rent: its lines by account are entered anew on each of its days. */
 export const billRepeat = pgTable(
@@ -11,14 +10,7 @@ export const billRepeat = pgTable(
     billId: integer()
       .notNull()
       .references(() => bill.id),
-    every: text({ enum: REPEAT_EVERY }).notNull(),
-    firstOn: onDay().notNull(),
-    /** The next day of it; null when it has ended. */
-    nextOn: onDay(),
-    done: integer().notNull().default(0),
-    untilDay: onDay(),
-    times: integer(),
-    stoppedOn: onDay(),
+    ...rhythm(),
   },
   (t) => [index('bill_repeat_next').on(t.nextOn), index('bill_repeat_bill').on(t.billId)],
 )

@@ -1,7 +1,8 @@
 import type { Day } from '@/core/day'
+import { REPEAT_EVERY } from '@/core/kinds'
 import { decimal, type Decimal } from '@/core/money'
 import { sql } from 'drizzle-orm'
-import { bigint, customType, date, integer } from 'drizzle-orm/pg-core'
+import { bigint, customType, date, integer, text } from 'drizzle-orm/pg-core'
 
 /** The few kinds of column the whole schema is made of. */
 export const identity = () => integer().primaryKey().generatedAlwaysAsIdentity()
@@ -24,3 +25,14 @@ export const rateOf = decimalOf(12, 8)
 export const onDay = () => date({ mode: 'string' }).$type<Day>()
 /** Zero, where nothing else is said. */
 export const ZERO_BY_DEFAULT = sql<Decimal>`'0'`
+/** How something comes again: how often, from when, until when or how many times, and how far it has come. */
+export const rhythm = () => ({
+  every: text({ enum: REPEAT_EVERY }).notNull(),
+  firstOn: onDay().notNull(),
+  /** The next day of it; null when it has ended. */
+  nextOn: onDay(),
+  done: integer().notNull().default(0),
+  untilDay: onDay(),
+  times: integer(),
+  stoppedOn: onDay(),
+})

@@ -1,6 +1,5 @@
-import { boolean, index, integer, pgTable, text, unique } from 'drizzle-orm/pg-core'
-import { REPEAT_EVERY } from '@/core/kinds'
-import { identity, onDay } from './columns'
+import { boolean, index, integer, pgTable, unique } from 'drizzle-orm/pg-core'
+import { identity, onDay, rhythm } from './columns'
 import { entry } from './ledger'
 
 /** An entry of the owner’s own that comes again, or that stands the other way round from a day on. */
@@ -13,14 +12,7 @@ export const entryRepeat = pgTable(
       .references(() => entry.id),
     /** It comes the other way round. */
     turned: boolean().notNull().default(false),
-    every: text({ enum: REPEAT_EVERY }).notNull(),
-    firstOn: onDay().notNull(),
-    /** The next day of it; null when it has ended. */
-    nextOn: onDay(),
-    done: integer().notNull().default(0),
-    untilDay: onDay(),
-    times: integer(),
-    stoppedOn: onDay(),
+    ...rhythm(),
   },
   (t) => [index('entry_repeat_next').on(t.nextOn), index('entry_repeat_entry').on(t.entryId)],
 )

@@ -1,15 +1,7 @@
-import {
-  ASIDE_TURNS,
-  LINE_KINDS,
-  LINE_CHOICES,
-  CHANNELS,
-  VERSION_KINDS,
-  REPEAT_EVERY,
-  REPEAT_MAKES,
-} from '@/core/kinds'
+import { ASIDE_TURNS, LINE_KINDS, LINE_CHOICES, CHANNELS, VERSION_KINDS, REPEAT_MAKES } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
 import { boolean, check, index, integer, jsonb, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core'
-import { fourPlaces, identity, minor, onDay, percentage, ZERO_BY_DEFAULT } from './columns'
+import { fourPlaces, identity, minor, onDay, percentage, rhythm, ZERO_BY_DEFAULT } from './columns'
 import { goods } from './goods'
 import { account } from './ledger'
 import { customer } from './people'
@@ -230,17 +222,10 @@ export const repeat = pgTable(
     saleId: integer()
       .notNull()
       .references(() => sale.id),
-    every: text({ enum: REPEAT_EVERY }).notNull(),
-    firstOn: onDay().notNull(),
-    /** The next day of it; null when it has ended. */
-    nextOn: onDay(),
-    done: integer().notNull().default(0),
-    untilDay: onDay(),
-    times: integer(),
+    ...rhythm(),
     makes: text({ enum: REPEAT_MAKES }).notNull(),
     /** Issued without being looked at first. */
     byItself: boolean().notNull().default(false),
-    stoppedOn: onDay(),
   },
   (t) => [index('repeat_next').on(t.nextOn), index('repeat_sale').on(t.saleId)],
 )

@@ -1,17 +1,12 @@
 import type { Db } from '@/data/connect'
 import { listEntryRepeats, type EntryRepeatRow } from '@/data/queries/entryRepeats'
+import { rhythmView } from '../rhythm'
 
 const viewOf = (r: EntryRepeatRow) => ({
   id: r.id,
   entryId: r.entryId,
   turned: r.turned,
-  every: r.every,
-  firstOn: r.firstOn,
-  nextOn: r.nextOn,
-  done: r.done,
-  until: r.untilDay,
-  times: r.times,
-  stoppedOn: r.stoppedOn,
+  ...rhythmView(r),
 })
 
 /** How entries come again, the next to come first. */

@@ -1,16 +1,11 @@
 import type { Db } from '@/data/connect'
 import { listBillRepeats, type BillRepeatRow } from '@/data/queries/billRepeats'
+import { rhythmView } from '../rhythm'
 
 const viewOf = (r: BillRepeatRow) => ({
   id: r.id,
   billId: r.billId,
-  every: r.every,
-  firstOn: r.firstOn,
-  nextOn: r.nextOn,
-  done: r.done,
-  until: r.untilDay,
-  times: r.times,
-  stoppedOn: r.stoppedOn,
+  ...rhythmView(r),
 })
 
 /** How bills come again, the next to come first. */

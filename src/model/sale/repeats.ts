@@ -3,6 +3,7 @@ import { compareDays, addMonths, type Day } from '@/core/day'
 import { toDecimalString, type Money } from '@/core/money'
 import { repeatDays } from '@/core/sale'
 import type { Db } from '@/data/connect'
+import { rhythmView } from '../rhythm'
 import type { Where } from '../where'
 import { listRepeats, type RepeatRow } from '@/data/queries/repeats'
 
@@ -16,15 +17,9 @@ export const viewOfRepeat = (r: RepeatRow) => ({
   customer: r.customerName,
   title: r.title,
   total: toDecimalString(r.total),
-  every: r.every,
-  firstOn: r.firstOn,
-  nextOn: r.nextOn,
-  done: r.done,
-  until: r.untilDay,
-  times: r.times,
+  ...rhythmView(r),
   makes: r.makes,
   byItself: r.byItself,
-  stoppedOn: r.stoppedOn,
 })
 
 /** Everything that comes again, the next to come first. */

@@ -15,6 +15,7 @@ import { lockEntry, type EntryView } from '@/data/queries/ledger'
 import { entryRepeatView } from '@/model/books/entryRepeats'
 import { defineCommand, paperDay, type Till, type Work } from '../command'
 import { beginRhythm, openDay, runAllDue } from '../repeating'
+import { ownAccount } from './ownAccount'
 import { ownEntry, postReversal } from './reverseEntry'
 
 const answerRepeat = (w: Work, id: number) => ({
@@ -35,7 +36,7 @@ export const startEntryRepeat = defineCommand('start-entry-repeat', startEntryRe
 
 /** Nothing more is posted; what was posted stays. */
 export const stopEntryRepeat = defineCommand('stop-entry-repeat', entryRepeatInput, async (w, { repeatId }) => {
-  const repeat = found((await listEntryRepeats(w.tx, { id: repeatId }))[0], 'repeat', repeatId)
+  const repeat = found((await listEntryRepeats(w.tx, { id: repeatId, lock: true }))[0], 'repeat', repeatId)
   if (repeat.nextOn !== null) await updateEntryRepeat(w.tx, repeatId, { nextOn: null, stoppedOn: w.today })
   return answerRepeat(w, repeatId)
 })
@@ -43,15 +44,16 @@ export const stopEntryRepeat = defineCommand('stop-entry-repeat', entryRepeatInp
 /** The same once more, on a day of its own. */
 const postAgain = async (w: Work, { text, lines }: EntryView, on: Day): Promise<number> => {
   const accounts = await listAccounts(w.tx)
-  const hidden = accounts.find((a) => a.hidden && lines.some((l) => l.accountId === a.id))
-  if (hidden) refuseAt('entryId', `${hidden.name} is hidden. Show it again first, or stop the repeat.`)
-  const same = lines.map((l) => ({ account: { accountId: l.accountId }, amount: l.amount }))
+  const same = lines.map(({ accountId, amount }) => {
+    ownAccount(accounts, accountId, { path: 'entryId', now: 'Show it again first, or stop the repeat.' })
+    return { account: { accountId }, amount }
+  })
   return w.post(makeEntry(on, text, same), { kind: 'own', id: null })
 }
 
 /** Posts what one repeat is due to post on its next day. The database keeps it from being posted twice. */
 export const runEntryRepeat = defineCommand('run-entry-repeat', entryRepeatInput, async (w, { repeatId }) => {
-  const repeat = found((await listEntryRepeats(w.tx, { id: repeatId }))[0], 'repeat', repeatId)
+  const repeat = found((await listEntryRepeats(w.tx, { id: repeatId, lock: true }))[0], 'repeat', repeatId)
   if (!repeat.nextOn || repeat.nextOn > w.today) return { id: 0, answer: async () => null }
   const on = paperDay(w, openDay(w, repeat.nextOn))
   const entryId = repeat.turned
@@ -63,5 +65,5 @@ export const runEntryRepeat = defineCommand('run-entry-repeat', entryRepeatInput
 })
 
 /** Posts every entry that is due to come again, or to be turned round. */
-export const runDueEntryRepeats = (till: Till): Promise<number> =>
-  runAllDue(till, () => listEntryRepeats(till.db, { dueOn: till.today }), runEntryRepeat)
+export const runDueEntryRepeats = async (till: Till): Promise<number> =>
+  (await runAllDue(till, () => listEntryRepeats(till.db, { dueOn: till.today }), runEntryRepeat)).length

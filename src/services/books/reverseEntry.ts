@@ -39,7 +39,7 @@ export const postReversal = async (w: Work, { entryId, on, why }: Reversal): Pro
 /** Takes an entry of the owner's own back: the same the other way round. What of it was still to come comes no more. */
 export const reverseOwnEntry = defineCommand('reverse-entry', reverseEntryInput, async (w, { entryId, on, reason }) => {
   const backId = await postReversal(w, { entryId, on: paperDay(w, on), why: reason })
-  for (const r of await listEntryRepeats(w.tx, { entryId }))
+  for (const r of await listEntryRepeats(w.tx, { entryId, lock: true }))
     if (r.nextOn !== null) await updateEntryRepeat(w.tx, r.id, { nextOn: null, stoppedOn: w.today })
   return { id: backId, answer: async () => viewOfEntry(present(await findEntry(w.tx, backId, w.currency))) }
 })

@@ -29,14 +29,14 @@ export const startBillRepeat = defineCommand('start-bill-repeat', startBillRepea
 
 /** Nothing more is entered; what was entered stays. */
 export const stopBillRepeat = defineCommand('stop-bill-repeat', billRepeatInput, async (w, { repeatId }) => {
-  const repeat = found((await listBillRepeats(w.tx, { id: repeatId }))[0], 'repeat', repeatId)
+  const repeat = found((await listBillRepeats(w.tx, { id: repeatId, lock: true }))[0], 'repeat', repeatId)
   if (repeat.nextOn !== null) await updateBillRepeat(w.tx, repeatId, { nextOn: null, stoppedOn: w.today })
   return answerRepeat(w, repeatId)
 })
 
 /** Enters what one repeat is due to enter on its next day. The database keeps it from being entered twice. */
 export const runBillRepeat = defineCommand('run-bill-repeat', billRepeatInput, async (w, { repeatId }) => {
-  const repeat = found((await listBillRepeats(w.tx, { id: repeatId }))[0], 'repeat', repeatId)
+  const repeat = found((await listBillRepeats(w.tx, { id: repeatId, lock: true }))[0], 'repeat', repeatId)
   if (!repeat.nextOn || repeat.nextOn > w.today) return { id: 0, answer: async () => null }
   const bill = present((await listBills(w.tx, { id: repeat.billId }))[0])
   const lines = await listBillLines(w.tx, [repeat.billId])
@@ -63,5 +63,5 @@ export const runBillRepeat = defineCommand('run-bill-repeat', billRepeatInput, a
 })
 
 /** Enters every bill that is due to come again. */
-export const runDueBillRepeats = (till: Till): Promise<number> =>
-  runAllDue(till, () => listBillRepeats(till.db, { dueOn: till.today }), runBillRepeat)
+export const runDueBillRepeats = async (till: Till): Promise<number> =>
+  (await runAllDue(till, () => listBillRepeats(till.db, { dueOn: till.today }), runBillRepeat)).length

@@ -1,29 +1,19 @@
 import { stopRepeatInput, startRepeatInput } from '@/contract/inputs/sales/keepRepeat'
 import { present } from '@/core/present'
-import { repeatDay, type Repeating } from '@/core/sale'
 import { insertRepeat, listRepeats, lockRepeat, updateRepeat } from '@/data/queries/repeats'
 import { defineCommand } from '../command'
 import { viewOfRepeat } from '@/model/sale/repeats'
-import { found, refuse, refuseAt } from '@/contract/refuse'
+import { found, refuse } from '@/contract/refuse'
+import { beginRhythm } from '../repeating'
 import { takeSale } from './saleWork'
 
 /** A sale that comes again: its lines are copied on each of its days, at the prices of that day. */
 export const startRepeat = defineCommand('start-repeat', startRepeatInput, async (w, r) => {
   const locked = await takeSale(w, r.saleId)
   if (!locked.lines.some((l) => l.quantity.gt(0))) refuse({ code: 'nothing-on-sale' })
-  const rhythm: Repeating = {
-    every: r.every,
-    firstOn: r.firstOn,
-    untilDay: r.until ?? null,
-    times: r.times ?? null,
-  }
-  if (r.firstOn < w.today) refuseAt('firstOn', 'The first day is today or later.')
-  const nextOn = repeatDay(rhythm, 0)
-  if (nextOn === null) refuseAt('until', 'It would end before it begins.')
   const repeatId = await insertRepeat(w.tx, {
     saleId: r.saleId,
-    ...rhythm,
-    nextOn,
+    ...beginRhythm(w, r),
     makes: r.makes,
     byItself: r.byItself,
   })

@@ -8,6 +8,7 @@ import { defineCommand, paperDay, type Till, type Work } from '../command'
 import { draftBill } from '../billing/draftBill'
 import { issueBill } from '../billing/issueBill'
 import { planBill } from '../billing/billSale'
+import { openDay, runAllDue } from '../repeating'
 import { writeAgreement } from './agreeSale'
 import { writeCopy } from './copySale'
 import { writeHandover } from './writeHandover'
@@ -47,8 +48,7 @@ const runRepeat = defineCommand('run-repeat', runRepeatInput, async (w, { repeat
   await lockRepeat(w.tx, repeatId)
   const repeat = (await listRepeats(w.tx, { id: repeatId }, w.currency))[0]
   if (!repeat?.nextOn || repeat.nextOn > w.today) return { id: 0, answer: async () => null }
-  const closed = w.business.closedThrough
-  const on = paperDay(w, closed && repeat.nextOn <= closed ? w.today : repeat.nextOn)
+  const on = paperDay(w, openDay(w, repeat.nextOn))
   const saleId = await writeCopy(w, await takeSale(w, repeat.saleId), { on, keepPrices: false })
   await insertRepeatRun(w.tx, { repeatId, onDay: repeat.nextOn, saleId })
   await updateRepeat(w.tx, repeatId, { done: repeat.done + 1, nextOn: repeatDay(repeat, repeat.done + 1) })
@@ -60,23 +60,13 @@ const runRepeat = defineCommand('run-repeat', runRepeatInput, async (w, { repeat
 
 export interface RanRepeat {
   readonly repeatId: number
-  /** 0 where it was refused. */
   readonly saleId: number
   readonly makes: RepeatRow['makes']
   readonly byItself: boolean
 }
 
-/** Runs every repeat that is due, day after day until it has caught up. One that is refused does not keep the others waiting. */
+/** Makes every sale that is due to come again. */
 export const runDueRepeats = async (till: Till, currency: string): Promise<RanRepeat[]> => {
-  const ran: RanRepeat[] = []
-  const stuck = new Set<number>()
-  for (let turn = 0; turn < 500; turn++) {
-    const due = (await listRepeats(till.db, { dueOn: till.today }, currency)).find((r) => !stuck.has(r.id))
-    if (!due) break
-    const done = await runRepeat.run(till, { repeatId: due.id })
-    if (!done.ok) stuck.add(due.id)
-    else if (done.value > 0)
-      ran.push({ repeatId: due.id, saleId: done.value, makes: due.makes, byItself: due.byItself })
-  }
-  return ran
+  const made = await runAllDue(till, () => listRepeats(till.db, { dueOn: till.today }, currency), runRepeat)
+  return made.map(({ due, id }) => ({ repeatId: due.id, saleId: id, makes: due.makes, byItself: due.byItself }))
 }
