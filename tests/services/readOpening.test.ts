@@ -85,7 +85,7 @@ describe('a spreadsheet of opening balances', () => {
     ['payables', 'Supplier,Number,Date,Amount\n,1,2026-01-01,5\n', 'supplier: is needed.'],
     ['held', 'Customer,Amount\nHazel Adair,0\n', 'The amount must be above zero.'],
     ['stock', 'Code,Quantity,Cost\nXX,1,1\n', 'code: there is nothing XX among your goods.'],
-    ['stock', 'Code,Quantity,Cost\nRO,many,1\n', 'quantity: “many” is no number.'],
+    ['stock', 'Code,Quantity,Cost\nRO,many,1\n', 'quantity: A quantity is written like 2 or 1.5'],
     ['stock', 'Code,Quantity,Cost,Place\nRO,1,1,Attic\n', 'place: there is no place Attic.'],
     ['stock', 'Code,Quantity,Cost\nHOUR,1,1\n', 'code: Hour is not kept in stock.'],
     ['accounts', 'Account,Debit,Credit\n9999,1,\n', 'account: there is no account 9999.'],

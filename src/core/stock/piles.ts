@@ -24,6 +24,13 @@ export interface Batch {
  */
 export const sameName = (a: string | null | undefined, b: string): boolean => a?.toLowerCase() === b.toLowerCase()
 
+/**
+ * Serials as they are typed, scanned or written in a cell one after the other.
+ *
+ * @example splitSerials('FS-101, FS-102;FS-103') // FS-101, FS-102, FS-103
+ */
+export const splitSerials = (text: string): string[] => text.split(/[\s,;]+/).filter((s) => s !== '')
+
 /** Where pieces lie: a thing, in a place, of a batch where its pieces are told apart. */
 export interface PileAt {
   readonly goodsId: number

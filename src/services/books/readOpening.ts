@@ -1,10 +1,8 @@
 import type { AnswerTo } from '@/contract/calls'
 import { OPENING_ROWS, type OpeningList } from '@/contract/inputs/books/opening'
-import { amountIn, dayFormatOf, dayIn, decimalMarkOf, numberIn } from '@/core/cells'
 import type { Day } from '@/core/day'
 import { isKeptByPapers } from '@/core/ledger'
-import { localeOf } from '@/core/locale'
-import { toDecimalString } from '@/core/money'
+import { splitSerials } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import { listAccounts } from '@/data/queries/accounts'
 import type { Business } from '@/data/queries/business'
@@ -13,7 +11,7 @@ import { findGoodsByCodes } from '@/data/queries/goods'
 import { listPlaces } from '@/data/queries/stock'
 import { listSuppliersCalled } from '@/data/queries/suppliers'
 import { readTableFile, type FileTable } from '../files/readTableFile'
-import { cellsOf, findColumns, type ColumnNames } from '../files/tableColumns'
+import { openSheet, type Say } from '../files/openSheet'
 
 type Answer = AnswerTo<'POST', '/books/opening/read'>
 type Row = Omit<Answer['rows'][number], 'row'>
@@ -22,9 +20,6 @@ interface Shop {
   readonly db: Db
   readonly business: Business
 }
-/** Says what is wrong with a cell. */
-type Say = (column: string, message: string) => undefined
-
 const OWED = {
   number: ['number', 'invoice', 'bill', 'invoicenumber', 'billnumber', 'document', 'no'],
   date: ['date', 'on', 'invoicedate', 'billdate', 'issued', 'dated'],
@@ -32,62 +27,6 @@ const OWED = {
   amount: ['amount', 'open', 'openamount', 'owed', 'balance', 'total'],
 } as const
 const CUSTOMER = ['customer', 'name', 'company', 'email'] as const
-
-interface Wanted<C extends string> {
-  readonly list: OpeningList
-  readonly names: ColumnNames<C>
-  /** Columns that must be there; the first says which row one speaks of. */
-  readonly needed: readonly [NoInfer<C>, ...NoInfer<C>[]]
-}
-
-/** A table whose first row names its columns, and how its amounts and days are written. */
-const openSheet = <C extends string>(business: Business, table: FileTable, { list, names, needed }: Wanted<C>) => {
-  const at = findColumns(table, names, needed)
-  const all = (column: C): readonly string[] =>
-    at[column] === undefined ? [] : table.rows.map((cells) => cells[at[column] ?? 0] ?? '').filter((c) => c !== '')
-  /** Reads the cells of a column: nothing where one is empty, and what is wrong where it does not say what it should. */
-  const reads =
-    <K extends C, T>(column: K, what: string, read: (cell: string) => T | null) =>
-    (given: Readonly<Record<K, string>>, say: Say): T | undefined =>
-      given[column] === ''
-        ? undefined
-        : (read(given[column]) ?? say(column, `“${given[column].slice(0, 40)}” is ${what}.`))
-  return {
-    all,
-    amounts: <K extends C>(column: K) => {
-      const mark = decimalMarkOf(all(column))
-      return reads(column, 'no amount', (cell) => {
-        const read = amountIn(cell, mark, business.currency)
-        return read && toDecimalString(read)
-      })
-    },
-    numbers: <K extends C>(column: K) => {
-      const mark = decimalMarkOf(all(column))
-      return reads(column, 'no number', (cell) => numberIn(cell, mark))
-    },
-    days: <K extends C>(column: K) => {
-      const format = dayFormatOf(all(column), !localeOf(business.locale).monthFirst)
-      return reads(column, 'no date', (cell) => dayIn(cell, format))
-    },
-    /** Each row as the call takes it, or what is wrong with it. */
-    judge: (rowOf: (given: Readonly<Record<C, string>>, say: Say) => Row | undefined): Answer => {
-      const rows: Answer['rows'] = []
-      const problems: Answer['problems'] = []
-      table.rows.forEach((cells, i) => {
-        const given = cellsOf(cells, at, names)
-        const wrong: string[] = []
-        const row = rowOf(given, (column, message) => void wrong.push(`${column}: ${message}`))
-        const checked = row && OPENING_ROWS[list].safeParse(row)
-        if (wrong.length === 0 && checked && !checked.success)
-          wrong.push(...checked.error.issues.map((x) => `${x.path.join(' ')}: ${x.message}`))
-        if (wrong.length > 0 || !row)
-          problems.push({ row: i + 2, code: given[needed[0]].slice(0, 60), message: wrong.join(' ') })
-        else rows.push({ row: i + 2, ...row })
-      })
-      return { rows, problems }
-    },
-  }
-}
 
 type Owed = keyof typeof OWED
 interface OwedSheet {
@@ -124,48 +63,45 @@ const NO_CUSTOMER = 'Add it under People, or import your customers first.'
 
 const receivables = async ({ db, business }: Shop, table: FileTable): Promise<Answer> => {
   const sheet = openSheet(business, table, {
-    list: 'receivables',
     names: { customer: CUSTOMER, ...OWED },
     needed: ['customer', 'number', 'date', 'amount'],
   })
   const find = finder(await listCustomersCalled(db, sheet.all('customer')), 'customer', NO_CUSTOMER)
   const owed = owedIn(sheet)
-  return sheet.judge((given, say) => {
+  return sheet.judge<Row>((given, say) => {
     const customer = find(given.customer, say)
     const row = owed(given, say)
     return customer && { customerId: customer.id, name: customer.name, ...row }
-  })
+  }, OPENING_ROWS.receivables)
 }
 
 const payables = async ({ db, business }: Shop, table: FileTable): Promise<Answer> => {
   const sheet = openSheet(business, table, {
-    list: 'payables',
     names: { supplier: ['supplier', 'name', 'company', 'vendor', 'email'], ...OWED },
     needed: ['supplier', 'number', 'date', 'amount'],
   })
   const called = await listSuppliersCalled(db, sheet.all('supplier'))
   const find = finder(called, 'supplier', 'Add it under Suppliers first.')
   const owed = owedIn(sheet)
-  return sheet.judge((given, say) => {
+  return sheet.judge<Row>((given, say) => {
     const supplier = find(given.supplier, say)
     const row = owed(given, say)
     return supplier && { supplierId: supplier.id, name: supplier.name, ...row }
-  })
+  }, OPENING_ROWS.payables)
 }
 
 const held = async ({ db, business }: Shop, table: FileTable): Promise<Answer> => {
   const sheet = openSheet(business, table, {
-    list: 'held',
     names: { customer: CUSTOMER, amount: OWED.amount },
     needed: ['customer', 'amount'],
   })
   const find = finder(await listCustomersCalled(db, sheet.all('customer')), 'customer', NO_CUSTOMER)
   const amount = sheet.amounts('amount')
-  return sheet.judge((given, say) => {
+  return sheet.judge<Row>((given, say) => {
     const customer = find(given.customer, say)
     const sum = amount(given, say)
     return customer && { customerId: customer.id, name: customer.name, amount: sum }
-  })
+  }, OPENING_ROWS.held)
 }
 
 const STOCK = {
@@ -179,41 +115,40 @@ const STOCK = {
 } as const
 
 const stock = async ({ db, business }: Shop, table: FileTable): Promise<Answer> => {
-  const sheet = openSheet(business, table, { list: 'stock', names: STOCK, needed: ['code', 'quantity', 'cost'] })
+  const sheet = openSheet(business, table, { names: STOCK, needed: ['code', 'quantity', 'cost'] })
   const [known, places] = await Promise.all([findGoodsByCodes(db, sheet.all('code')), listPlaces(db)])
   const [quantity, cost, expires] = [sheet.numbers('quantity'), sheet.numbers('cost'), sheet.days('expires')]
-  return sheet.judge((given, say) => {
+  return sheet.judge<Row>((given, say) => {
     const goods = known.get(given.code.toLowerCase())
     if (!goods) return say('code', `there is nothing ${given.code} among your goods. Import your goods first.`)
     if (goods.kind !== 'stock') return say('code', `${goods.name} is not kept in stock. Leave it out.`)
     const place = places.find((p) => [p.code, p.name].some((n) => n.toLowerCase() === given.place.toLowerCase()))
     if (given.place !== '' && !place) return say('place', `there is no place ${given.place}.`)
     const until = expires(given, say)
-    const serials = given.serials.split(/[,;\n]+/).flatMap((s) => s.trim() || [])
+    const serials = splitSerials(given.serials)
     return {
       goodsId: goods.id,
       name: goods.name,
-      quantity: quantity(given, say),
-      unitCost: cost(given, say),
+      quantity: quantity(given),
+      unitCost: cost(given),
       ...(place && { placeId: place.id }),
       ...(given.lot !== '' && { lot: { code: given.lot, ...(until && { expires: until }) } }),
       ...(serials.length > 0 && { serials }),
     }
-  })
+  }, OPENING_ROWS.stock)
 }
 
 const ACCOUNTS = { account: ['account', 'code', 'number', 'name'], debit: ['debit'], credit: ['credit'] } as const
 
 const accounts = async ({ db, business }: Shop, table: FileTable): Promise<Answer> => {
   const sheet = openSheet(business, table, {
-    list: 'accounts',
     names: ACCOUNTS,
     needed: ['account', 'debit', 'credit'],
   })
   const known = await listAccounts(db)
   const [debit, credit] = [sheet.amounts('debit'), sheet.amounts('credit')]
   const isNone = (amount: string | undefined) => amount === undefined || Number(amount) === 0
-  return sheet.judge((given, say) => {
+  return sheet.judge<Row>((given, say) => {
     const text = given.account.toLowerCase()
     const account = known.find((a) => a.code === text.split(/\s/)[0] || a.name.toLowerCase() === text)
     if (!account) return say('account', `there is no account ${given.account}. Add it under Books, Accounts first.`)
@@ -221,7 +156,7 @@ const accounts = async ({ db, business }: Shop, table: FileTable): Promise<Answe
     const [d, c] = [debit(given, say), credit(given, say)]
     if (isNone(d) === isNone(c)) return say('debit', 'give a debit or a credit, one of them.')
     return { code: account.code, name: account.name, ...(isNone(d) ? { credit: c } : { debit: d }) }
-  })
+  }, OPENING_ROWS.accounts)
 }
 
 const LISTS: Readonly<Record<OpeningList, (shop: Shop, table: FileTable) => Promise<Answer>>> = {

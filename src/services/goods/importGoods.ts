@@ -1,5 +1,4 @@
 import { importGoodsInput } from '@/contract/inputs/goods/importGoods'
-// Long, because a file is read, each row judged, and the whole written in one place; the steps stand in their order.
 import { present } from '@/core/present'
 import { z } from 'zod'
 import { listAccounts } from '@/data/queries/accounts'
@@ -8,7 +7,7 @@ import { defineCommand, type Work } from '../command'
 import { needed, quantityOrZero, text, unitPrice } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'
 import { readTableFile, type FileTable } from '../files/readTableFile'
-import { cellsOf, findColumns } from '../files/tableColumns'
+import { openSheet } from '../files/openSheet'
 
 /** What a column may be called, in lower case without spaces; the first is what an export calls it. */
 const COLUMNS = {
@@ -32,7 +31,7 @@ const yes = z
   .toLowerCase()
   .refine((s) => ['', 'yes', 'no', 'true', 'false', '1', '0', 'x'].includes(s), 'Write yes or no.')
   .transform((s) => ['yes', 'true', '1', 'x'].includes(s))
-/** An empty cell says nothing; a decimal comma is read as the point it means. */
+/** An empty cell says nothing. */
 const orNothing = <T>(schema: z.ZodType<T, string>) =>
   z.string().transform((s, ctx) => {
     if (s === '') return undefined
@@ -41,9 +40,6 @@ const orNothing = <T>(schema: z.ZodType<T, string>) =>
     for (const issue of parsed.error.issues) ctx.addIssue({ code: 'custom', message: issue.message })
     return z.NEVER
   })
-const plainNumber = (s: unknown) =>
-  typeof s === 'string' ? s.replace(/\s/g, '').replace(/^(\d+),(\d{1,4})$/, '$1.$2') : s
-
 const row = z.object({
   code: needed(40, 'A code'),
   name: needed(200, 'A name'),
@@ -53,82 +49,57 @@ const row = z.object({
       error: 'Say stock, work or charge. Kits are made by hand, from their parts.',
     }),
   ),
-  price: z.preprocess(plainNumber, unitPrice),
+  price: unitPrice,
   taxCode: orNothing(text(40)),
   incomeAccount: orNothing(text(20)),
   barcode: orNothing(text(60)),
   note: orNothing(text(2000)),
   tags: orNothing(text(400)),
-  weight: z.preprocess(plainNumber, orNothing(quantityOrZero)),
+  weight: orNothing(quantityOrZero),
   size: orNothing(text(60)),
-  reorderAt: z.preprocess(plainNumber, orNothing(quantityOrZero)),
+  reorderAt: orNothing(quantityOrZero),
   onShopfront: yes,
 })
-type Row = z.output<typeof row>
-
-export interface RowProblem {
-  /** As the spreadsheet counts: the column names are row 1. */
-  readonly row: number
-  readonly code: string
-  readonly message: string
-}
-
-interface Judged {
-  readonly good: readonly (Row & {
-    readonly at: number
-    readonly taxCodeId: number
-    readonly incomeAccountId: number
-    readonly goodsId: number | null
-  })[]
-  readonly problems: readonly RowProblem[]
-}
 
 /** Every row judged on its own and against the others and what is there: nothing is written. */
-const judge = async (w: Work, table: FileTable): Promise<Judged> => {
-  const columns = findColumns(table, COLUMNS, ['code', 'name', 'price'])
-  const [codes, accounts] = await Promise.all([w.taxCodes(), listAccounts(w.tx)])
-  const there = await findGoodsByCodes(
-    w.tx,
-    table.rows.map((r) => r[present(columns.code)] ?? ''),
-  )
+const judge = async (w: Work, table: FileTable) => {
+  const sheet = openSheet(w.business, table, { names: COLUMNS, needed: ['code', 'name', 'price'] })
+  const [codes, accounts, there] = await Promise.all([
+    w.taxCodes(),
+    listAccounts(w.tx),
+    findGoodsByCodes(w.tx, sheet.all('code')),
+  ])
   const usual = {
     stock: await w.accountId('sales'),
     work: await w.accountId('work'),
     charge: await w.accountId('charges'),
   }
   const seen = new Map<string, number>()
-  const problems: RowProblem[] = []
-  const good: Judged['good'][number][] = []
-  table.rows.forEach((cells, i) => {
-    const at = i + 2
-    const given = cellsOf(cells, columns, COLUMNS)
-    const wrong = (message: string) => problems.push({ row: at, code: given.code, message })
-    const parsed = row.safeParse(given)
-    if (!parsed.success)
-      return void wrong(parsed.error.issues.map((x) => `${String(x.path[0] ?? '')}: ${x.message}`).join(' '))
+  const [price, weight, reorderAt] = [sheet.numbers('price'), sheet.numbers('weight'), sheet.numbers('reorderAt')]
+  return sheet.judge((given, say, at) => {
+    const parsed = row.safeParse({ ...given, price: price(given), weight: weight(given), reorderAt: reorderAt(given) })
+    if (!parsed.success) return void parsed.error.issues.forEach((x) => say(String(x.path[0] ?? ''), x.message))
     const r = parsed.data
     const key = r.code.toLowerCase()
     const before = seen.get(key)
-    if (before !== undefined) return void wrong(`code: ${r.code} stands in row ${before} already.`)
+    if (before !== undefined) return say('code', `${r.code} stands in row ${before} already.`)
     seen.set(key, at)
     const taxCode = r.taxCode ? codes.find((c) => c.code.toLowerCase() === present(r.taxCode).toLowerCase()) : codes[0]
-    if (!taxCode) return void wrong(`taxCode: there is no tax code ${r.taxCode}.`)
+    if (!taxCode) return say('taxCode', `there is no tax code ${r.taxCode}.`)
     const account = r.incomeAccount
       ? accounts.find((a) => a.code === r.incomeAccount && a.kind === 'income')
       : undefined
-    if (r.incomeAccount && !account) return void wrong(`incomeAccount: there is no income account ${r.incomeAccount}.`)
+    if (r.incomeAccount && !account) return say('incomeAccount', `there is no income account ${r.incomeAccount}.`)
     const known = there.get(key)
     if (known && known.kind !== r.kind)
-      return void wrong(`kind: ${r.code} is ${known.kind} here and stays so; the file says ${r.kind}.`)
-    good.push({
+      return say('kind', `${r.code} is ${known.kind} here and stays so; the file says ${r.kind}.`)
+    return {
       ...r,
-      at,
       taxCodeId: taxCode.id,
       incomeAccountId: account?.id ?? usual[r.kind],
       goodsId: known?.id ?? null,
-    })
+    }
   })
-  return { good, problems }
 }
 
 /**
@@ -137,14 +108,14 @@ const judge = async (w: Work, table: FileTable): Promise<Judged> => {
  */
 export const importGoods = defineCommand('import-goods', importGoodsInput, async (w, { base64, mode }) => {
   const table = await readTableFile(base64)
-  const { good, problems } = await judge(w, table)
+  const { rows: good, problems } = await judge(w, table)
   const result = {
     rows: table.rows.length,
     added: good.filter((g) => g.goodsId === null).length,
     changed: good.filter((g) => g.goodsId !== null).length,
     problems,
     preview: good.slice(0, 20).map((g) => ({
-      row: g.at,
+      row: g.row,
       code: g.code,
       name: g.name,
       kind: g.kind,
@@ -161,7 +132,7 @@ export const importGoods = defineCommand('import-goods', importGoodsInput, async
         ?.split(/[,;]/)
         .map((t) => t.trim().toLowerCase())
         .filter(Boolean)
-    const plain = (g: Judged['good'][number]) => ({
+    const plain = (g: (typeof good)[number]) => ({
       code: g.code,
       name: g.name,
       price: g.price,

@@ -7,6 +7,7 @@ import { present } from '@/core/present'
 import { listCustomersCalled } from '@/data/queries/customers'
 import { defineCommand, type Work } from '../command'
 import { readTableFile } from '../files/readTableFile'
+import { sayIssues, type RowProblem } from '../files/openSheet'
 import { cellsOf, findColumns } from '../files/tableColumns'
 import { readCards } from './cards'
 import { writeCustomer } from './keepCustomer'
@@ -67,14 +68,14 @@ const judge = async (w: Work, { from, rows }: Awaited<ReturnType<typeof rowsIn>>
   )
   const known = new Set(called.map((c) => keyOf(c)))
   const seen = new Map<string, number>()
-  const problems: { readonly row: number; readonly code: string; readonly message: string }[] = []
+  const problems: RowProblem[] = []
   const good: { readonly at: number; readonly given: z.output<typeof row> }[] = []
   for (const [i, given] of rows.entries()) {
     const at = from + i
     const key = keyOf(given)
     const parsed = row.safeParse(given)
     const message = !parsed.success
-      ? parsed.error.issues.map((x) => `${String(x.path[0] ?? '')}: ${x.message}`).join(' ')
+      ? sayIssues(parsed.error)
       : seen.has(key)
         ? `name: ${given.name} stands in row ${seen.get(key)} already.`
         : known.has(key)

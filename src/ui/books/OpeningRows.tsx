@@ -7,7 +7,7 @@ import type { Day } from '@/core/day'
 import { FormDay, FormMoney, FormQuantity, FormSelect, FormText } from '../form/inputs'
 import { LedgerHead, right } from '../LedgerHead'
 import { findCustomers, findGoodsChoices, findSuppliers, Picker } from '../Picker'
-import type { Choice } from '../usePicking'
+import type { Choice, Picking } from '../usePicking'
 import { FromSpreadsheet } from './FromSpreadsheet'
 import { EMPTY, typedOf, type OpeningDraft, type OpeningRow } from './openingDraft'
 
@@ -83,34 +83,55 @@ const Rows = ({ list, title, columns, heads, cells, add }: ListProps) => {
   )
 }
 
-const OWED_HEADS = [
-  { head: 'Number', className: 'w-40' },
-  { head: 'Date', className: 'w-36' },
-  { head: 'Due', className: 'w-36' },
-  right('Amount', 'w-34'),
-]
+interface OwedProps extends OpeningAbout {
+  readonly list: 'receivables' | 'payables'
+  readonly title: string
+  /** Who owes or is owed: `Customer`. */
+  readonly who: string
+  readonly add: ListProps['add']
+}
 
-const owedCells =
-  ({ today, currency }: OpeningAbout) =>
-  (path: string, name: string) => [
-    <FormText key="n" name={`${path}.number`} label={`Number: ${name}`} hideLabel most={60} />,
-    <FormDay key="o" name={`${path}.on`} label={`Date: ${name}`} hideLabel today={today} />,
-    <FormDay key="d" name={`${path}.due`} label={`Due: ${name}`} hideLabel today={today} />,
-    <FormMoney key="a" name={`${path}.amount`} label={`Amount: ${name}`} hideLabel currency={currency} />,
-  ]
+/** What is owed on either side: of whom, its number, its days, its amount. */
+const OwedRows = ({ list, title, who, add, today, currency }: OwedProps) => (
+  <Rows
+    list={list}
+    title={title}
+    columns={`${who.toLowerCase()}, number, date, due, amount`}
+    heads={[
+      who,
+      { head: 'Number', className: 'w-40' },
+      { head: 'Date', className: 'w-36' },
+      { head: 'Due', className: 'w-36' },
+      right('Amount', 'w-34'),
+    ]}
+    cells={(path, name) => [
+      <FormText key="n" name={`${path}.number`} label={`Number: ${name}`} hideLabel most={60} />,
+      <FormDay key="o" name={`${path}.on`} label={`Date: ${name}`} hideLabel today={today} />,
+      <FormDay key="d" name={`${path}.due`} label={`Due: ${name}`} hideLabel today={today} />,
+      <FormMoney key="a" name={`${path}.amount`} label={`Amount: ${name}`} hideLabel currency={currency} />,
+    ]}
+    add={add}
+  />
+)
+
+interface AddProps<T> {
+  readonly label: string
+  readonly find: Picking<T>['find']
+  readonly onPick: (picked: T) => void
+}
+
+/** Finds what the next row is about. */
+const Add = <T,>(props: AddProps<T>) => <Picker chosen="" many {...props} />
 
 export const ReceivableRows = (about: OpeningAbout) => (
-  <Rows
+  <OwedRows
+    {...about}
     list="receivables"
     title="Unpaid invoices"
-    columns="customer, number, date, due, amount"
-    heads={['Customer', ...OWED_HEADS]}
-    cells={owedCells(about)}
+    who="Customer"
     add={(append) => (
-      <Picker
+      <Add
         label="Add an invoice of a customer"
-        chosen=""
-        many
         find={findCustomers}
         onPick={({ id, name }) => append({ customerId: id, name })}
       />
@@ -119,17 +140,14 @@ export const ReceivableRows = (about: OpeningAbout) => (
 )
 
 export const PayableRows = (about: OpeningAbout) => (
-  <Rows
+  <OwedRows
+    {...about}
     list="payables"
     title="Unpaid bills"
-    columns="supplier, number, date, due, amount"
-    heads={['Supplier', ...OWED_HEADS]}
-    cells={owedCells(about)}
+    who="Supplier"
     add={(append) => (
-      <Picker
+      <Add
         label="Add a bill of a supplier"
-        chosen=""
-        many
         find={findSuppliers}
         onPick={({ id, name }) => append({ supplierId: id, name })}
       />
@@ -147,10 +165,8 @@ export const HeldRows = ({ currency }: OpeningAbout) => (
       <FormMoney key="a" name={`${path}.amount`} label={`On account: ${name}`} hideLabel currency={currency} />,
     ]}
     add={(append) => (
-      <Picker
+      <Add
         label="Add money of a customer"
-        chosen=""
-        many
         find={findCustomers}
         onPick={({ id, name }) => append({ customerId: id, name })}
       />
@@ -188,10 +204,8 @@ export const StockRows = ({ places, pieces, today }: OpeningAbout) => {
           : []),
       ]}
       add={(append) => (
-        <Picker
+        <Add
           label="Add an item: name, code or barcode"
-          chosen=""
-          many
           find={findGoodsChoices}
           onPick={({ id, name }) => append({ goodsId: id, name })}
         />
@@ -226,10 +240,8 @@ export const AccountRows = ({ accounts, currency }: OpeningAbout) => (
       <FormMoney key="c" name={`${path}.credit`} label={`Credit: ${name}`} hideLabel currency={currency} />,
     ]}
     add={(append) => (
-      <Picker
+      <Add
         label="Add an account: number or name"
-        chosen=""
-        many
         find={findIn(accounts)}
         onPick={({ code, name }) => append({ code, name })}
       />

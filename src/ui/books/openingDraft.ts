@@ -1,4 +1,5 @@
 import type { AnswerTo, BodyTo } from '@/contract/calls'
+import { splitSerials } from '@/core/stock'
 import type { OpeningList } from '@/contract/inputs/books/opening'
 
 /** A row of any of the lists as it is typed or came from a spreadsheet: each list uses some of it. */
@@ -61,12 +62,11 @@ export const typedOf = ({ row: _, placeId, lot, serials, ...rest }: FileRow): Op
   fromFile: true,
 })
 
-const serialsIn = (text: string): string[] => text.split(/[,;\n]+/).flatMap((s) => s.trim() || [])
 const given = (text: string): string | undefined => text || undefined
 const owedOf = ({ number, on, due, amount }: OpeningRow) => ({ number, on, due: due || on, amount })
 
 const stockOf = ({ goodsId, quantity, unitCost, placeId, lot, expires, serials }: OpeningRow) => {
-  const named = serialsIn(serials)
+  const named = splitSerials(serials)
   return {
     goodsId,
     quantity,

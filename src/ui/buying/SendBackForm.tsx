@@ -4,7 +4,7 @@ import { formatDigits } from '@/core/locale'
 import type { Track } from '@/core/kinds'
 import { CommandForm } from '../form/CommandForm'
 import { FormOn, FormQuantity, FormReason, FormText } from '../form/inputs'
-import { splitSerials } from '../goods/countDraft'
+import { splitSerials } from '@/core/stock'
 
 /** A line that came, as far as it may go back. */
 export interface BackLine {

@@ -1,6 +1,7 @@
 import type { Day } from '@/core/day'
 import type { Track } from '@/core/kinds'
 import { decimal } from '@/core/money'
+import { splitSerials } from '@/core/stock'
 
 /** A row of a count: a thing, or one of its lots or serials, or the row in which new ones are entered. */
 export interface CountLine {
@@ -30,9 +31,6 @@ export interface Counted {
 }
 
 export const NOTHING_COUNTED: Counted = { quantity: '', cost: '', lot: '', expires: '', serials: '' }
-
-/** Serials as they are typed or scanned one after the other. */
-export const splitSerials = (typed: string): string[] => typed.split(/[\s,;]+/).filter((s) => s !== '')
 
 /** A lot and serials as they are typed, as a call takes them: left out where nothing is. */
 export const pieceBody = (typed: { readonly lot: string; readonly serials: string }) => ({

@@ -1,6 +1,6 @@
 import type { PickView } from '@/model/parcel/pickView'
 import { decimal, ZERO } from '@/core/money'
-import { splitSerials } from '../goods/countDraft'
+import { splitSerials } from '@/core/stock'
 import type { Track } from '@/core/kinds'
 
 /** A line of a pick list as its desk shows it. */

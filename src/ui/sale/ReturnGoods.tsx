@@ -4,7 +4,7 @@ import type { Day } from '@/core/day'
 import { CommandForm } from '../form/CommandForm'
 import { FormCheck, FormOn, FormQuantity, FormReason, FormSelect, FormText } from '../form/inputs'
 import type { Track } from '@/core/kinds'
-import { splitSerials } from '../goods/countDraft'
+import { splitSerials } from '@/core/stock'
 import { isNone, type LineQuantity } from './panels/parts'
 
 export interface ReturnableLine {
