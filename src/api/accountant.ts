@@ -12,7 +12,7 @@ import { zipStream, type ZipEntry } from './zip'
 
 export const accountantQuery = z
   .object({ from: day, to: day })
-  .refine((q) => q.from <= q.to, { path: ['to'], message: 'The last day comes after the first. Swap them.' })
+  .refine((q) => q.from <= q.to, { path: ['to'], message: 'The last day is before the first. Exchange them.' })
 
 /** Reports that are printed together, then the books and the documents behind them. */
 const REPORTS = ['profit-and-loss', 'balance-sheet', 'trial-balance', 'cash-flow', 'tax'] as const

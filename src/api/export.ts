@@ -23,6 +23,8 @@ import { answering } from './answering'
 import { bearerOf, cookieOf, mayEnter, SESSION_COOKIE } from './entry'
 import { refuseEntry } from './serve'
 import { noteExported } from '@/services/access/noteExported'
+import { parse } from '@/services/command'
+import { Refusal } from '@/contract/refuse'
 import { provedLately } from '@/services/access/signIn'
 import { log } from '@/log'
 import { findList } from './lists'
@@ -164,10 +166,12 @@ const backup = async (request: Request): Promise<Response> => {
 
 /** What an accountant needs of a period, as one ZIP. */
 const accountant = (asked: Asked, query: URLSearchParams): Response => {
-  const span = accountantQuery.safeParse(Object.fromEntries(query))
-  if (span.success) return accountantFile(asked, span.data)
-  const errors = span.error.issues.map((i) => ({ path: i.path.join('.'), message: i.message }))
-  return problemOf({ code: 'invalid', errors })
+  try {
+    return accountantFile(asked, parse(accountantQuery, Object.fromEntries(query)))
+  } catch (problem) {
+    if (problem instanceof Refusal) return problemOf(problem.failure)
+    throw problem
+  }
 }
 
 const SHEET = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'

@@ -109,6 +109,7 @@ export interface BalanceSheet {
   readonly totalLiabilities: Money
   /** With `earnings`. */
   readonly totalEquity: Money
+  readonly totalLiabilitiesAndEquity: Money
   readonly difference: Money
 }
 
@@ -121,6 +122,16 @@ export const balanceSheet = (sums: readonly AccountSum[], currency: string): Bal
   const totalAssets = total(assets, currency)
   const totalLiabilities = total(liabilities, currency)
   const totalEquity = addMoney(total(equity, currency), earnings)
-  const difference = subtractMoney(totalAssets, addMoney(totalLiabilities, totalEquity))
-  return { assets, liabilities, equity, earnings, totalAssets, totalLiabilities, totalEquity, difference }
+  const totalLiabilitiesAndEquity = addMoney(totalLiabilities, totalEquity)
+  return {
+    assets,
+    liabilities,
+    equity,
+    earnings,
+    totalAssets,
+    totalLiabilities,
+    totalEquity,
+    totalLiabilitiesAndEquity,
+    difference: subtractMoney(totalAssets, totalLiabilitiesAndEquity),
+  }
 }

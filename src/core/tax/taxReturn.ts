@@ -1,3 +1,4 @@
+import type { Treatment } from './taxCode'
 import { present } from '@/core/present'
 import {
   addMoney,
@@ -36,7 +37,7 @@ export interface FiledTaxRow {
   readonly side: TaxSide
   readonly code: string
   readonly name: string
-  readonly treatment: string
+  readonly treatment: Treatment
   readonly component: string | null
   readonly rate: string
   /** Where its tax lies; none on purchases and where a code has no components. */

@@ -3,7 +3,14 @@ import type { Day } from '@/core/day'
 import { decimal, money, type Decimal, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { rowsBy } from '@/core/rowsBy'
-import { sharesOfDiscount, sharesOfPayments, type TaxBasis, type TaxFact, type TaxSide } from '@/core/tax'
+import {
+  sharesOfDiscount,
+  sharesOfPayments,
+  type TaxBasis,
+  type TaxFact,
+  type TaxSide,
+  type Treatment,
+} from '@/core/tax'
 import type { Db } from '../connect'
 import { isOneOf } from './search'
 
@@ -11,7 +18,7 @@ import { isOneOf } from './search'
 export interface NamedTaxFact extends TaxFact {
   readonly code: string
   readonly name: string
-  readonly treatment: string
+  readonly treatment: Treatment
   readonly component: string | null
   readonly rate: Decimal
   /** The account of the component; none on purchases and where a code has no components. */
@@ -245,7 +252,7 @@ interface Named extends Record<string, unknown> {
   readonly id: number
   readonly code: string
   readonly name: string
-  readonly treatment: string
+  readonly treatment: Treatment
 }
 
 /** The facts of tax of a span that are in no filed return, each with its code and its entry. */

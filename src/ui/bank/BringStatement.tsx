@@ -7,7 +7,7 @@ import { lazily } from '../lazily'
 import { Panel } from '../Panel'
 import { Refusal } from '../Refusal'
 import { Select } from '../Select'
-import { newKey, request, UNANSWERED, type Refused } from '../http'
+import { sendFile, type Refused } from '../http'
 
 const ColumnsForm = lazily(() => import('./ColumnsForm').then((m) => m.ColumnsForm))
 
@@ -16,10 +16,6 @@ type Looked = AnswerTo<'POST', '/bank/look'>
 interface Props {
   readonly accounts: readonly { readonly id: number; readonly name: string }[]
 }
-
-const TYPE = 'application/octet-stream'
-const sendFile = <T,>(path: string, content: File) =>
-  request<T>(`/api/v1${path}`, { method: 'POST', key: newKey(), file: { type: TYPE, content }, unanswered: UNANSWERED })
 
 /** A statement from a file. Of a table whose columns are not known yet they are asked once. */
 export const BringStatement = ({ accounts }: Props) => {

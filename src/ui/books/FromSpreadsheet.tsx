@@ -4,7 +4,7 @@ import type { AnswerTo } from '@/contract/calls'
 import type { OpeningList } from '@/contract/inputs/books/opening'
 import { FileButton } from '../files/FileButton'
 import { RowProblems } from '../files/RowProblems'
-import { request, UNANSWERED, type Refused } from '../http'
+import { sendFile, type Refused } from '../http'
 import { Refusal } from '../Refusal'
 import type { FileRow } from './openingDraft'
 
@@ -28,11 +28,7 @@ export const FromSpreadsheet = ({ list, title, columns, onRows }: Props) => {
   const read = async (content: File) => {
     setBusy(true)
     setRefused(null)
-    const sent = await request<Read>(`/api/v1/books/opening/read?list=${list}`, {
-      method: 'POST',
-      file: { type: 'application/octet-stream', content },
-      unanswered: UNANSWERED,
-    })
+    const sent = await sendFile<Read>(`/books/opening/read?list=${list}`, content)
     setBusy(false)
     setProblems(sent.ok ? sent.value.problems : [])
     if (!sent.ok) {

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { AnswerTo } from '@/contract/calls'
 import { FileButton } from '../files/FileButton'
 import { Refusal } from '../Refusal'
-import { request, UNANSWERED, type Refused } from '../http'
+import { sendFile, type Refused } from '../http'
 
 interface Props {
   readonly onRead: (read: AnswerTo<'POST', '/bills/read'>) => void
@@ -22,11 +22,7 @@ export const ReadBill = ({ onRead, onPaper }: Props) => {
     setSays('')
     if (/^image\/|\/pdf$/.test(file.type)) onPaper(file)
     else {
-      const sent = await request<AnswerTo<'POST', '/bills/read'>>('/api/v1/bills/read', {
-        method: 'POST',
-        file: { type: XML, content: file },
-        unanswered: UNANSWERED,
-      })
+      const sent = await sendFile<AnswerTo<'POST', '/bills/read'>>('/bills/read', file, XML)
       if (!sent.ok) setRefused(sent)
       else {
         onRead(sent.value)

@@ -1,12 +1,12 @@
 import { openShop } from '@/app/(owner)/_shop'
 import { formatDay, type Day } from '@/core/day'
 import type { BalanceSheet as Report, ReportRow } from '@/core/ledger'
-import { formatMoney, isZeroMoney, sumMoney } from '@/core/money'
+import { formatMoney, isZeroMoney } from '@/core/money'
 import { present } from '@/core/present'
 import { readBalanceSheets } from '@/model/books/books'
 import { ListExport } from '@/ui/list/ListExport'
 import { Answer } from './Answer'
-import { Columns, type Column } from './Columns'
+import { Columns, figuresOf, type Column } from './Columns'
 
 const PARTS = [
   { title: 'Assets (what you have)', totalName: 'Assets' },
@@ -44,23 +44,23 @@ export const BalanceSheet = async ({ to }: { to: Day }) => {
   )
 }
 
-/** What was earned and is in no account of equity yet; it opens into the profit and loss. */
-const EARNINGS = 0
-const earned = (b: Report): ReportRow => ({
-  id: EARNINGS,
-  code: '9999',
-  name: 'Profit not yet carried to retained earnings',
-  amount: b.earnings,
-})
+/** What was earned and is in no account of equity yet stands behind them all. */
+const EARNINGS = 'earnings'
 
-const columnOf = (on: Day, b: Report): Column => ({
-  head: formatDay(on),
-  parts: [
-    { rows: b.assets, total: b.totalAssets },
-    { rows: b.liabilities, total: b.totalLiabilities },
-    { rows: [...b.equity, earned(b)], total: b.totalEquity },
-  ],
-  last: sumMoney([b.totalLiabilities, b.totalEquity], b.totalEquity.currency),
-  href: (id) =>
-    id === EARNINGS ? `/books?view=profit-and-loss&from=1990-01-01&to=${on}` : `/books/accounts/${id}?to=${on}`,
-})
+const columnOf = (on: Day, b: Report): Column => {
+  const of = (rows: readonly ReportRow[]) => figuresOf(rows, (id) => `/books/accounts/${id}?to=${on}`)
+  const earned = {
+    name: 'Profit not yet carried to retained earnings',
+    amount: b.earnings,
+    href: `/books?view=profit-and-loss&from=1990-01-01&to=${on}`,
+  }
+  return {
+    head: formatDay(on),
+    parts: [
+      { rows: of(b.assets), total: b.totalAssets },
+      { rows: of(b.liabilities), total: b.totalLiabilities },
+      { rows: new Map([...of(b.equity), [EARNINGS, earned]]), total: b.totalEquity },
+    ],
+    last: b.totalLiabilitiesAndEquity,
+  }
+}

@@ -7,7 +7,7 @@ import { LedgerHead, right } from '@/ui/LedgerHead'
 import { ListExport } from '@/ui/list/ListExport'
 import { To } from '@/ui/To'
 import { Answer } from './Answer'
-import { Columns, type Column } from './Columns'
+import { Columns, figuresOf, type Column } from './Columns'
 import { spansOf, type SpanColumn } from './spans'
 
 const TITLES: Readonly<Record<CashPart, { readonly title: string; readonly totalName: string }>> = {
@@ -43,12 +43,14 @@ export const CashFlow = async ({ from, to }: { from: Day; to: Day }) => {
   )
 }
 
-const columnOf = ({ head, from, to, report }: SpanColumn<Report>): Column => ({
-  head,
-  parts: CASH_PARTS.map((p) => report.parts[p]),
-  last: report.change,
-  href: (id) => `/books?view=journal&from=${from}&to=${to}&account=${id}&acrossCash=true`,
-})
+const columnOf = ({ head, from, to, report }: SpanColumn<Report>): Column => {
+  const href = (id: number) => `/books?view=journal&from=${from}&to=${to}&account=${id}&acrossCash=true`
+  return {
+    head,
+    parts: CASH_PARTS.map((p) => ({ ...report.parts[p], rows: figuresOf(report.parts[p].rows, href) })),
+    last: report.change,
+  }
+}
 
 const Held = ({ of, from, to }: { readonly of: Report; readonly from: Day; readonly to: Day }) => (
   <table className="ledger mt-7 max-w-2xl">

@@ -3,14 +3,27 @@ import { formatMoney, isZeroMoney, type Money } from '@/core/money'
 import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
 import { To } from '@/ui/To'
 
+/** A figure of a report by what it is of, and what it opens into. */
+export interface Figure {
+  readonly name: string
+  readonly amount: Money
+  readonly href: string
+}
+
 /** A report of one span or day, as a column beside others: its parts in the same order, and what it ends in. */
 export interface Column {
   readonly head: string
-  readonly parts: readonly { readonly rows: readonly ReportRow[]; readonly total: Money }[]
+  /** Figures by the code of their account, or by whatever puts them in their order. */
+  readonly parts: readonly { readonly rows: ReadonlyMap<string, Figure>; readonly total: Money }[]
   readonly last: Money
-  /** What an account’s figure opens into. */
-  readonly href: (accountId: number) => string
 }
+
+/** Rows of accounts as figures that open into what their account says. */
+export const figuresOf = (
+  rows: readonly ReportRow[],
+  href: (accountId: number) => string,
+): ReadonlyMap<string, Figure> =>
+  new Map(rows.map(({ id, code, name, amount }) => [code, { name, amount, href: href(id) }]))
 
 interface Props {
   readonly label: string
@@ -31,11 +44,11 @@ export const Columns = ({ label, parts, lastName, columns }: Props) => (
               {part.title}
             </td>
           </tr>
-          {accountsOf(columns.map((c) => c.parts[n]?.rows ?? [])).map((account) => (
-            <tr key={account.id}>
-              <td className="max-w-55 min-w-40">{account.name}</td>
+          {namesOf(columns.flatMap((c) => c.parts[n]?.rows ?? [])).map(([code, name]) => (
+            <tr key={code}>
+              <td className="max-w-55 min-w-40">{name}</td>
               {columns.map((c) => (
-                <Cell key={c.head} column={c} row={c.parts[n]?.rows.find((r) => r.id === account.id)} />
+                <Cell key={c.head} figure={c.parts[n]?.rows.get(code)} />
               ))}
             </tr>
           ))}
@@ -63,16 +76,18 @@ export const Columns = ({ label, parts, lastName, columns }: Props) => (
   </div>
 )
 
-const Cell = ({ column, row }: { readonly column: Column; readonly row: ReportRow | undefined }) => (
+const Cell = ({ figure }: { readonly figure: Figure | undefined }) => (
   <td className="fig">
-    {row && !isZeroMoney(row.amount) && (
-      <To className="hover:underline" href={column.href(row.id)}>
-        {formatMoney(row.amount)}
+    {figure && !isZeroMoney(figure.amount) && (
+      <To className="hover:underline" href={figure.href}>
+        {formatMoney(figure.amount)}
       </To>
     )}
   </td>
 )
 
-/** Every account that stands in any of the columns, in the order of their codes. */
-const accountsOf = (columns: readonly (readonly ReportRow[])[]): readonly ReportRow[] =>
-  [...new Map(columns.flat().map((r) => [r.id, r])).values()].sort((a, b) => a.code.localeCompare(b.code))
+/** Whatever stands in any of the columns, in the order of the codes. */
+const namesOf = (columns: readonly ReadonlyMap<string, Figure>[]): readonly (readonly [code: string, name: string])[] =>
+  [...new Map(columns.flatMap((rows) => [...rows].map(([code, { name }]) => [code, name] as const)))].sort(([a], [b]) =>
+    a.localeCompare(b),
+  )

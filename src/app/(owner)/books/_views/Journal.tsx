@@ -22,7 +22,7 @@ export const Journal = async ({ from, to, query }: Shown) => {
       </p>
       {query.acrossCash === 'true' && (
         <p className="mb-3">
-          Only lines across cash of {open.rows[0]?.account ?? 'this account'}.{' '}
+          Only lines of {open.rows[0]?.account ?? 'this account'} whose entry moved cash.{' '}
           <To className="underline" href={`/books?view=journal&from=${from}&to=${to}`}>
             Show all
           </To>

@@ -6,7 +6,7 @@ import { readProfitByMonth } from '@/model/books/books'
 import { ProfitChart } from '@/ui/books/ProfitChart'
 import { ListExport } from '@/ui/list/ListExport'
 import { Answer } from './Answer'
-import { Columns, type Column } from './Columns'
+import { Columns, figuresOf, type Column } from './Columns'
 import { spansOf, type SpanColumn } from './spans'
 
 /** What was earned and spent: its answer first, then by month, each beside the same days before. */
@@ -52,13 +52,15 @@ const PARTS = [
   { title: 'Expenses', totalName: 'Expenses' },
 ] as const
 
-const columnOf = ({ head, from, to, report: r }: SpanColumn<Report>): Column => ({
-  head,
-  parts: [
-    { rows: r.income, total: r.totalIncome },
-    { rows: r.costOfGoods, total: r.grossProfit },
-    { rows: r.expenses, total: r.totalExpenses },
-  ],
-  last: r.profit,
-  href: (id) => `/books/accounts/${id}?from=${from}&to=${to}`,
-})
+const columnOf = ({ head, from, to, report: r }: SpanColumn<Report>): Column => {
+  const href = (id: number) => `/books/accounts/${id}?from=${from}&to=${to}`
+  return {
+    head,
+    parts: [
+      { rows: figuresOf(r.income, href), total: r.totalIncome },
+      { rows: figuresOf(r.costOfGoods, href), total: r.grossProfit },
+      { rows: figuresOf(r.expenses, href), total: r.totalExpenses },
+    ],
+    last: r.profit,
+  }
+}

@@ -4,7 +4,7 @@ import { taxPapers } from '@/api/lists/books'
 import { formatDay } from '@/core/day'
 import { formatDigits, formatPercent } from '@/core/locale'
 import { decimal } from '@/core/money'
-import { TAX_BASIS_NAMES, TAX_SIDE_NAMES, TAX_STATE_NAMES } from '@/core/names'
+import { TAX_BASIS_NAMES, TAX_SIDE_NAMES, TAX_STATE_NAMES, TREATMENT_NAMES } from '@/core/names'
 import { taxReturnView } from '@/model/books/taxReturns'
 import { TaxReturnActs } from '@/ui/books/TaxReturnForms'
 import { Facts } from '@/ui/Facts'
@@ -69,7 +69,7 @@ export default async function TaxReturnPage({ params, searchParams }: Props) {
               <td className="sub">{TAX_SIDE_NAMES[row.side]}</td>
               <td>
                 {[row.code, row.component ?? row.name].filter(Boolean).join(' ')}
-                {row.treatment !== 'taxed' && <span className="sub"> {row.treatment}</span>}
+                {row.treatment !== 'taxed' && <span className="sub"> {TREATMENT_NAMES[row.treatment]}</span>}
               </td>
               <td className="fig">
                 {row.component === null ? '' : formatPercent(decimal(row.rate).times(100).toString())}
