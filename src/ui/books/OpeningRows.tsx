@@ -1,5 +1,5 @@
 'use client'
-import { X } from 'lucide-react'
+import { RemoveRow } from '../RemoveRow'
 import { useState, type ReactNode } from 'react'
 import { useFieldArray, useFormContext } from 'react-hook-form'
 import type { OpeningList } from '@/contract/inputs/books/opening'
@@ -48,7 +48,7 @@ const Rows = ({ list, title, columns, heads, cells, add }: ListProps) => {
       <FromSpreadsheet list={list} title={title} columns={columns} onRows={(read) => bring(read.map(typedOf))} />
       {rows.length > 0 && (
         <div className="mb-2 overflow-x-auto" role="region" aria-label={title} tabIndex={0}>
-          <table className="ledger min-w-140">
+          <table className="ledger min-w-180">
             <LedgerHead heads={[...heads, '']} />
             <tbody>
               {rows.slice(0, shown).map(({ id, name }, i) => (
@@ -58,14 +58,7 @@ const Rows = ({ list, title, columns, heads, cells, add }: ListProps) => {
                     <td key={n}>{cell}</td>
                   ))}
                   <td className="w-9">
-                    <button
-                      type="button"
-                      aria-label={`Remove ${name}, row ${i + 1}`}
-                      className="p-2 text-iron-500"
-                      onClick={() => remove(i)}
-                    >
-                      <X size={15} />
-                    </button>
+                    <RemoveRow label={`Remove ${name}, row ${i + 1}`} onRemove={() => remove(i)} />
                   </td>
                 </tr>
               ))}

@@ -1,5 +1,5 @@
 'use client'
-import { X } from 'lucide-react'
+import { RemoveRow } from '../RemoveRow'
 import { useEffect, useState } from 'react'
 import { useFieldArray, useFormContext } from 'react-hook-form'
 import type { AnswerTo } from '@/contract/calls'
@@ -143,9 +143,7 @@ const Beside = ({ paper, onClose }: { readonly paper: File; readonly onClose: ()
     <section aria-label="Their bill">
       <div className="mb-2 flex items-center justify-between gap-3">
         <span className="truncate">{paper.name}</span>
-        <button type="button" aria-label="Leave the file out" className="p-2 text-iron-500" onClick={onClose}>
-          <X size={15} />
-        </button>
+        <RemoveRow label="Leave the file out" onRemove={onClose} />
       </div>
       {paper.type.startsWith('image/') ? (
         // eslint-disable-next-line @next/next/no-img-element -- it is not sent anywhere yet
@@ -209,9 +207,7 @@ const BillLine = ({ line, at, onRemove, accounts, codes, currency }: LineProps) 
       )}
       <FormSelect name={`lines.${at}.taxCode`} label="Tax" options={tax} />
       <FormMoney name={`lines.${at}.tax`} label="Tax on it" placeholder="auto" currency={currency} />
-      <button type="button" aria-label={`Remove ${name}`} className="p-2 text-iron-500" onClick={onRemove}>
-        <X size={15} />
-      </button>
+      <RemoveRow label={`Remove ${name}`} onRemove={onRemove} />
     </fieldset>
   )
 }

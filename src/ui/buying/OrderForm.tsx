@@ -1,5 +1,5 @@
 'use client'
-import { X } from 'lucide-react'
+import { RemoveRow } from '../RemoveRow'
 import { useFieldArray, useFormContext, useFormState } from 'react-hook-form'
 import type { Day } from '@/core/day'
 import { CommandForm } from '../form/CommandForm'
@@ -107,14 +107,7 @@ const Lines = () => {
                   <FormQuantity name={`lines.${i}.unitCost`} label={`Cost of one: ${l.description}`} hideLabel />
                 </td>
                 <td className="w-9">
-                  <button
-                    type="button"
-                    aria-label={`Remove ${l.description}`}
-                    className="p-2 text-iron-500"
-                    onClick={() => remove(i)}
-                  >
-                    <X size={15} />
-                  </button>
+                  <RemoveRow label={`Remove ${l.description}`} onRemove={() => remove(i)} />
                 </td>
               </tr>
             ))}

@@ -8,7 +8,7 @@ const SHOWN = 200
 
 /** What is wrong with which row of a file. */
 export const RowProblems = ({ problems }: Props) => (
-  <section>
+  <section className="mt-3">
     <h2>Errors</h2>
     <table className="ledger max-w-225">
       <LedgerHead heads={[right('Row', 'w-17.5'), { head: 'Which', className: 'w-45' }, 'Problem']} />

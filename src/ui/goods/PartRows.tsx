@@ -1,5 +1,5 @@
 'use client'
-import { X } from 'lucide-react'
+import { RemoveRow } from '../RemoveRow'
 import { useFieldArray, useFormContext, useFormState } from 'react-hook-form'
 import { FormQuantity } from '../form/inputs'
 import { findGoodsChoices, Picker } from '../Picker'
@@ -17,14 +17,7 @@ export const PartRows = () => {
         <div key={row.id} className="mb-1 grid grid-cols-[1fr_90px_auto] items-end gap-2">
           <span className="pb-1.5">{row.name}</span>
           <FormQuantity name={`parts.${i}.quantity`} label={`How many: ${row.name}`} hideLabel />
-          <button
-            type="button"
-            aria-label={`Remove ${row.name}`}
-            className="p-2 text-iron-500"
-            onClick={() => remove(i)}
-          >
-            <X size={15} />
-          </button>
+          <RemoveRow label={`Remove ${row.name}`} onRemove={() => remove(i)} />
         </div>
       ))}
       <Picker

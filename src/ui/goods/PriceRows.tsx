@@ -1,5 +1,5 @@
 'use client'
-import { X } from 'lucide-react'
+import { RemoveRow } from '../RemoveRow'
 import { useFieldArray, useFormContext } from 'react-hook-form'
 import type { Day } from '@/core/day'
 import { FormDay, FormMoney, FormQuantity, FormSelect } from '../form/inputs'
@@ -27,14 +27,7 @@ export const PriceRows = ({ levels, currency, today }: Props) => {
           <FormSelect name={`prices.${i}.level`} label={`For, price ${i + 1}`} options={everybody} />
           <FormQuantity name={`prices.${i}.fromQuantity`} label="From quantity" />
           <FormMoney name={`prices.${i}.price`} label="Unit price" currency={currency} />
-          <button
-            type="button"
-            aria-label={`Remove price ${i + 1}`}
-            className="p-2 text-iron-500"
-            onClick={() => remove(i)}
-          >
-            <X size={15} />
-          </button>
+          <RemoveRow label={`Remove price ${i + 1}`} onRemove={() => remove(i)} />
           <div className="col-span-4 grid grid-cols-2 gap-2">
             <FormDay name={`prices.${i}.validFrom`} label="Valid from" today={today} />
             <FormDay name={`prices.${i}.validUntil`} label="Valid until" today={today} />

@@ -1,5 +1,5 @@
 'use client'
-import { X } from 'lucide-react'
+import { RemoveRow } from '../RemoveRow'
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form'
 import { FormQuantity, FormText } from '../form/inputs'
 import { findSuppliers, Picker } from '../Picker'
@@ -47,9 +47,7 @@ const Supplier = ({ n, onRemove }: { readonly n: number; readonly onRemove: () =
         }}
       />
       <FormText name={`suppliers.${n}.code`} label="Supplier’s code" most={60} />
-      <button type="button" aria-label={`Remove supplier ${n + 1}`} className="p-2 text-iron-500" onClick={onRemove}>
-        <X size={15} />
-      </button>
+      <RemoveRow label={`Remove supplier ${n + 1}`} onRemove={onRemove} />
       <div className="col-span-3 grid grid-cols-2 gap-2">
         <FormQuantity name={`suppliers.${n}.packSize`} label="Sold in packs of" />
         <FormQuantity name={`suppliers.${n}.unitCost`} label="Cost of one" />

@@ -1,4 +1,5 @@
 'use client'
+import { RemoveRow } from '../RemoveRow'
 import { X } from 'lucide-react'
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form'
 import { FormArea, FormSelect, FormText } from '../form/inputs'
@@ -97,14 +98,7 @@ export const ContactFields = () => {
           <FormText name={`contacts.${i}.role`} label="Role" most={80} />
           <FormText name={`contacts.${i}.email`} label="Email" most={200} type="email" />
           <FormText name={`contacts.${i}.phone`} label="Phone" most={60} />
-          <button
-            type="button"
-            aria-label={`Remove contact ${i + 1}`}
-            className="p-2 text-iron-500"
-            onClick={() => remove(i)}
-          >
-            <X size={15} />
-          </button>
+          <RemoveRow label={`Remove contact ${i + 1}`} onRemove={() => remove(i)} />
         </div>
       ))}
       <button type="button" className="text-xs underline" onClick={() => append(NO_CONTACT)}>

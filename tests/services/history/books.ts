@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm'
 import { addDays, addMonths, day, monthEnd, monthStart, yearOf, type Day } from '@/core/day'
-import { listTaxFacts } from '@/data/queries/taxFacts'
+import { listTaxFacts } from '@/data/queries/namedTaxFacts'
 import { listTaxReturns } from '@/data/queries/taxReturns'
 import { readCashFlow } from '@/model/books/books'
 import { amountOf } from '@/model/books/taxReturns'

@@ -69,7 +69,9 @@ export default async function TaxReturnPage({ params, searchParams }: Props) {
               <td className="sub">{TAX_SIDE_NAMES[row.side]}</td>
               <td>
                 {[row.code, row.component ?? row.name].filter(Boolean).join(' ')}
-                {row.treatment !== 'taxed' && <span className="sub"> {TREATMENT_NAMES[row.treatment]}</span>}
+                {row.treatment !== 'taxed' && TREATMENT_NAMES[row.treatment] !== row.name && (
+                  <span className="sub"> {TREATMENT_NAMES[row.treatment]}</span>
+                )}
               </td>
               <td className="fig">
                 {row.component === null ? '' : formatPercent(decimal(row.rate).times(100).toString())}
