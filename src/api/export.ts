@@ -13,6 +13,7 @@ import { findMail } from '@/data/queries/mailbox'
 import { makeNamedPaper, makeRound } from '@/documents/make'
 import { makeSlip } from '@/documents/slip'
 import type { Asked } from '@/model/where'
+import { makeChecks } from '@/documents/makeChecks'
 import { makeLabels } from '@/documents/makeLabels'
 import { makeParcelLabels } from '@/documents/makeParcelLabels'
 import { makeUbl } from '@/documents/ubl'
@@ -97,6 +98,13 @@ const labels = async (asked: Asked, query: URLSearchParams): Promise<Response | 
   return pdf(await makeLabels(asked, wanted.slice(0, 500)), 'labels')
 }
 
+/** `payments=12,13`: the checks that these payments are. */
+const paymentIds = (query: URLSearchParams): readonly number[] =>
+  (query.get('payments') ?? '')
+    .split(',')
+    .flatMap((id) => (/^\d{1,9}$/.test(id) ? [Number(id)] : []))
+    .slice(0, 500)
+
 /** A kept file. Only pictures are shown; everything else is saved, never opened as a page of ours. */
 export const keptFile = async (id: number, picturesOnly = false): Promise<Response | null> => {
   const kept = await findFile(database(), id)
@@ -127,6 +135,7 @@ const OTHERS: readonly (readonly [
     async (_, { db }) => file(writeCards(await listCards(db)), 'text/vcard; charset=utf-8', 'customers.vcf'),
   ],
   [/^picks\.pdf$/, async (_, asked) => named(await makeRound(asked))],
+  [/^checks\.pdf$/, async (_, asked, query) => named(await makeChecks(asked, paymentIds(query)))],
   [/^labels\.pdf$/, (_, asked, query) => labels(asked, query)],
   [/^files\/(\d{1,9})$/, (m) => keptFile(Number(m[1]))],
   [/^mailbox\/(\d{1,9})\/(\d{1,2})$/, (m) => mailAttachment(Number(m[1]), Number(m[2]))],

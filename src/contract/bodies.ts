@@ -20,8 +20,10 @@ import type {
   voidCreditInput,
 } from '@/contract/inputs/buying/sentBack'
 import type { billRepeatInput, startBillRepeatInput } from '@/contract/inputs/buying/repeatBill'
-import type { landedCostInput } from '@/contract/inputs/buying/landedCost'
+import type { supplierRefundInput, voidSupplierRefundInput } from '@/contract/inputs/buying/supplierRefund'
+import type { landedCostInput, voidLandedCostInput } from '@/contract/inputs/buying/landedCost'
 import type { paymentRunInput } from '@/contract/inputs/buying/paymentRun'
+import type { setOffInput, voidSetOffInput } from '@/contract/inputs/buying/setOff'
 import type { receiveGoodsInput } from '@/contract/inputs/buying/receive'
 import type {
   enterBillInput,
@@ -160,7 +162,12 @@ export interface Bodies {
   'POST /bill-repeats/{id}/stop': Body<typeof billRepeatInput, 'repeatId'>
   'POST /bills/{id}/void': Body<typeof voidBillInput, 'billId'>
   'POST /payment-runs': Body<typeof paymentRunInput>
+  'POST /set-offs': Body<typeof setOffInput>
+  'POST /set-offs/{id}/void': Body<typeof voidSetOffInput, 'setOffId'>
+  'POST /supplier-refunds': Body<typeof supplierRefundInput>
+  'POST /supplier-refunds/{id}/void': Body<typeof voidSupplierRefundInput, 'refundId'>
   'POST /landed-costs': Body<typeof landedCostInput>
+  'POST /landed-costs/{id}/void': Body<typeof voidLandedCostInput, 'costId'>
   'POST /supplier-payments': Body<typeof paySupplierInput>
   'POST /supplier-payments/{id}/void': Body<typeof voidSupplierPaymentInput, 'paymentId'>
   'POST /files': Body<typeof keepFileInput>

@@ -1,5 +1,5 @@
 import type { StatementProblem } from '@/core/bank'
-import type { Method } from '@/core/ledger'
+import type { ReceiptMethod } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import type { Decimal, Money } from '@/core/money'
 
@@ -177,7 +177,9 @@ export type Failure =
   | { readonly code: 'nothing-asked' }
   | { readonly code: 'same-place' }
   | { readonly code: 'banked-already'; readonly number: string }
-  | { readonly code: 'cannot-bounce'; readonly number: string; readonly method: Method }
+  | { readonly code: 'cannot-bounce'; readonly number: string; readonly method: ReceiptMethod }
+  | { readonly code: 'is-set-off'; readonly number: string; readonly setOff: string }
+  | { readonly code: 'nothing-to-set-off'; readonly name: string; readonly owed: Money; readonly owe: Money }
   | { readonly code: 'not-late'; readonly due: Day }
   | { readonly code: 'charged-already' }
   | { readonly code: 'no-late-charge' }

@@ -27,6 +27,8 @@ const STATUS: Partial<Record<Failure['code'], number>> = {
   taken: 409,
   'order-closed': 409,
   'bill-is-paid': 409,
+  'is-set-off': 409,
+  'nothing-to-set-off': 409,
   'came-since': 409,
   'not-here-any-more': 409,
   'all-went-back': 409,

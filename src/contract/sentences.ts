@@ -44,6 +44,9 @@ const SENTENCES: Sentences = {
   'banked-already': (f) => `Receipt ${f.number} is already banked and cannot be voided. Use “Payment bounced” instead.`,
   'cannot-bounce': (f) =>
     `Receipt ${f.number} was paid by ${METHOD_NAMES[f.method].toLowerCase()}. Only check and card payments can bounce. Void it instead.`,
+  'is-set-off': (f) => `${f.number} is one half of set-off ${f.setOff}. Void the set-off, on the supplier’s page.`,
+  'nothing-to-set-off': (f) =>
+    `There is nothing to set off: ${f.name} owes ${formatMoney(f.owed)} and is owed ${formatMoney(f.owe)}.`,
   'not-late': (f) => `This is not late (due ${formatDay(f.due)}, or already paid). No fee was added.`,
   'charged-already': () => 'A late fee was already added for this payment.',
   'no-late-charge': () => 'No late fee was agreed, or the grace period is not over. Enter an amount, or wait.',
@@ -106,7 +109,7 @@ const SENTENCES: Sentences = {
   'no-bank': (f) =>
     `No bank account of ${f.name} is kept. Add an IBAN, or a routing and account number, to the supplier first.`,
   'no-own-bank': () => 'The file for the bank needs your own IBAN. Enter it in Settings, then pay.',
-  'cost-was-spread': (f) => `A line of ${f.number} was spread over goods already. It stays as it is.`,
+  'cost-was-spread': (f) => `A line of ${f.number} was spread over goods already. Take that cost off the goods first.`,
   'nothing-to-order': () => 'Nothing is short that is not on order already. Say what to order after all.',
   'no-supplier': (f) => `Nobody is named who sells ${f.goods}. Add a supplier to it under Goods first.`,
   'order-closed': (f) => `Order ${f.number} is closed. Write a new one for what is wanted after all.`,

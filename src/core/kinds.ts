@@ -18,6 +18,9 @@ export type HandoverBy = (typeof HANDOVER_WAYS)[number]
 /** What takes a part off a supplier's bill. */
 export const BILL_FILLS = ['payment', 'discount', 'ahead', 'credit', 'void'] as const
 export type BillFillKind = (typeof BILL_FILLS)[number]
+/** What a supplier has an address of its own for. */
+export const SUPPLIER_ADDRESSES = ['orders', 'returns', 'checks'] as const
+export type SupplierAddressUse = (typeof SUPPLIER_ADDRESSES)[number]
 /** Where money to a supplier leaves from, beside an account by its id. */
 export const PAY_FROM = ['bank', 'drawer', 'own-pocket'] as const
 export type PayFrom = (typeof PAY_FROM)[number]

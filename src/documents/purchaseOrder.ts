@@ -16,7 +16,7 @@ export const purchaseOrderOf = async (asked: Asked, orderId: number): Promise<Pa
     language: 'en',
     name: t('purchase-order'),
     number: order.number,
-    to: { name: supplier.name, address: supplier.address },
+    to: supplier,
     deliverTo,
     facts: [
       [t('date'), t.day(order.sentOn ?? order.onDay)],

@@ -22,7 +22,7 @@ export const remittanceOf = async (asked: Asked, paymentId: number): Promise<Pap
     language: 'en',
     name: t('remittance'),
     number: payment.number,
-    to: { name: supplier.name, address: supplier.address },
+    to: supplier,
     deliverTo: null,
     facts: [[t('date'), t.day(payment.onDay)]],
     above: payment.voidedOn ? `${t('voided')} ${t.day(payment.voidedOn)}` : '',

@@ -148,7 +148,14 @@ describe('a bill of a supplier', () => {
     const sent = answerCalls({
       'POST /supplier-payments': {
         status: 201,
-        body: { number: 'E-1', amount: '56.84', supplier: 'Halden', discount: '1.16', ahead: '0.00' },
+        body: {
+          number: 'E-1',
+          amount: '56.84',
+          supplier: 'Halden',
+          discount: '1.16',
+          ahead: '0.00',
+          checkNumber: null,
+        },
       },
       'POST /bills/5/void': { status: 200, body: {} },
     })

@@ -112,4 +112,59 @@ describe('goods typed in', () => {
     await waitFor(() => expect(noteOf(field('Code'))).toBe('ROS is the code of Rosin, dark.'))
     expect(document.activeElement).toBe(field('Code'))
   })
+
+  test('name a new supplier in the form, with what they ask for', async () => {
+    const sent = answerCalls({
+      'POST /goods': { status: 201, body: { id: 4, name: 'Rosin' } },
+      'GET /suppliers': { status: 200, body: { items: [], next: null } },
+    })
+    open({ ...START, code: 'ROS', name: 'Rosin', price: '9.50' })
+    await userEvent.click(screen.getByRole('button', { name: 'Add supplier' }))
+    await userEvent.type(field('Supplier 1'), 'Halden')
+    await userEvent.click(await screen.findByRole('option', { name: 'Add “Halden” as a supplier' }))
+    await userEvent.type(field('Sold in packs of'), '6')
+    await add()
+    await waitFor(() => expect(router.push).toHaveBeenCalledWith('/goods/4'))
+    expect(sent.find((c) => c.method === 'POST')?.body).toMatchObject({
+      suppliers: [{ name: 'Halden', preferred: true, packSize: '6', prices: [] }],
+    })
+  })
+
+  test('say what each supplier asks by quantity and day, and whether one is preferred', async () => {
+    const sent = answerCalls({ 'PATCH /goods/4': { status: 200, body: { id: 4, name: 'Rosin' } } })
+    const supplier = (supplierId: number, name: string, preferred: boolean) => ({
+      supplierId,
+      name,
+      code: '',
+      preferred,
+      packSize: '',
+      unitCost: '',
+      prices: [],
+    })
+    open(
+      {
+        ...START,
+        code: 'ROS',
+        name: 'Rosin',
+        price: '9.50',
+        suppliers: [supplier(1, 'Gut', true), supplier(2, 'Harz', false)],
+      },
+      4,
+    )
+    await userEvent.click(screen.getByRole('button', { name: 'Add cost by quantity or day, supplier 2' }))
+    await userEvent.click(screen.getByRole('button', { name: 'Add cost by quantity or day, supplier 2' }))
+    await userEvent.click(screen.getByRole('button', { name: 'Remove cost 1 of supplier 2' }))
+    await userEvent.type(screen.getAllByLabelText<HTMLInputElement>('From quantity')[0]!, '24')
+    // Of three costs the plain ones of both suppliers come first.
+    await userEvent.type(screen.getAllByLabelText<HTMLInputElement>('Cost of one').at(-1)!, '5.4')
+    await userEvent.click(screen.getByLabelText(/Whoever costs least/))
+    await userEvent.click(screen.getByRole('button', { name: 'Save changes' }))
+    await waitFor(() => expect(sent.find((c) => c.method === 'PATCH')).toBeTruthy())
+    expect(sent.find((c) => c.method === 'PATCH')?.body).toMatchObject({
+      suppliers: [
+        { supplierId: 1, preferred: false, prices: [] },
+        { supplierId: 2, preferred: false, prices: [{ fromQuantity: '24', unitCost: '5.4', validFrom: null }] },
+      ],
+    })
+  })
 })

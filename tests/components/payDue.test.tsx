@@ -20,7 +20,7 @@ describe('what is due to suppliers', () => {
     sum: '$66.79',
     comesIn: '$0.00',
     goesOut: '$70.79',
-    noBank: 1,
+    byCheck: [{ id: 7, says: 'Brack, B-9: $4.00' }],
   }
 
   test('is shown before it is paid at once; then the file for the bank is there', async () => {
@@ -30,7 +30,6 @@ describe('what is due to suppliers', () => {
     render(<PayDue due={due} currency="USD" today={TODAY} />)
     await press('Pay what is due')
     expect(screen.getAllByRole('listitem').map((x) => x.textContent)).toEqual(due.bills.map((b) => b.says))
-    expect(screen.getByText(/Not among them: 1 bill of suppliers/)).toBeTruthy()
     expect(bodyOf(sent, '/payment-runs')).toBeUndefined()
     await press(/^Pay from the bank/)
     await waitFor(() => expect(said).toEqual(['2 payments made.']))
@@ -39,10 +38,24 @@ describe('what is due to suppliers', () => {
     expect(decodeURIComponent(file.getAttribute('href') ?? '')).toBe('data:application/xml;charset=utf-8,<Document/>')
   })
 
+  test('is written as checks to those whose bank account is not known, and printed', async () => {
+    const sent = answerCalls({
+      'POST /payment-runs': { status: 201, body: { payments: [{ id: 31 }, { id: 32 }], file: '' } },
+    })
+    render(<PayDue due={due} currency="USD" today={TODAY} />)
+    await press('Write checks')
+    expect(screen.getAllByRole('listitem').map((x) => x.textContent)).toEqual(['Brack, B-9: $4.00'])
+    await press(/^Write the checks/)
+    await waitFor(() => expect(said).toEqual(['2 payments made.']))
+    expect(bodyOf(sent, '/payment-runs')).toEqual({ on: '2026-03-02', billIds: [7], check: 'next' })
+    const print = await screen.findByRole('link', { name: 'Print checks' })
+    expect(print.getAttribute('href')).toBe('/api/v1/export/checks.pdf?payments=31,32')
+  })
+
   test('is not asked for where nothing is due', () => {
     render(
       <PayDue
-        due={{ bills: [], sum: '$0.00', comesIn: '$0.00', goesOut: '$0.00', noBank: 0 }}
+        due={{ bills: [], sum: '$0.00', comesIn: '$0.00', goesOut: '$0.00', byCheck: [] }}
         currency="USD"
         today={TODAY}
       />,

@@ -96,7 +96,16 @@ test('every tie stays at zero over random histories', { timeout: 600_000 }, asyn
   }
   if (process.env.TILL_TELL) console.log(h.done, Object.fromEntries(h.refused))
   // Every paper of buying was written at least once.
-  for (const table of ['bill', 'goods_returned', 'supplier_credit', 'landed_cost', 'cost_share', 'supplier_payment'])
+  for (const table of [
+    'bill',
+    'goods_returned',
+    'supplier_credit',
+    'landed_cost',
+    'cost_share',
+    'supplier_payment',
+    'set_off',
+    'supplier_refund',
+  ])
     expect([table, await h.idOf(table, 0)]).not.toEqual([table, 0])
   // Own entries were taken back, and came again.
   for (const own of [

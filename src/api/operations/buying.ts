@@ -3,10 +3,13 @@ import { day, id as idField } from '@/contract/fields'
 import { billView, billViews } from '@/model/buying/bills'
 import { readBill } from '@/model/buying/readBill'
 import { orderView, orderViews } from '@/model/buying/orders'
+import { landedCostView } from '@/model/buying/landedCosts'
+import { supplierRefundView, supplierRefundViews } from '@/model/buying/supplierRefunds'
 import { payablesView } from '@/model/buying/payables'
 import { paymentView, paymentViews } from '@/model/buying/payments'
 import { proposalsView } from '@/model/buying/proposals'
 import { receivedView, receivedViews } from '@/model/buying/received'
+import { setOffView, setOffViews } from '@/model/buying/setOffs'
 import { readSuppliers, supplierView } from '@/model/buying/suppliers'
 import { creditBill } from '@/services/buying/creditBill'
 import { enterBill } from '@/services/buying/enterBill'
@@ -20,7 +23,10 @@ import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
 import { startBillRepeat, stopBillRepeat } from '@/services/buying/repeatBill'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { returnToSupplier, undoReceipt } from '@/services/buying/sendBack'
+import { setOff, voidSetOff } from '@/services/buying/setOff'
+import { takeSupplierRefund, voidSupplierRefund } from '@/services/buying/supplierRefund'
 import { voidCredit } from '@/services/buying/voidCredit'
+import { voidLandedCost } from '@/services/buying/voidLandedCost'
 import { voidBill } from '@/services/buying/voidBill'
 import { change, listOf, noQuery, page, read, readCursor, readFile } from '../operation'
 
@@ -170,7 +176,55 @@ export const buying = [
   change('/payment-runs', 'Pays many bills from the bank at once, with the file the bank takes (pain.001).', payRun, {
     status: 201,
   }),
+  change('/set-offs', 'What a customer owes and we owe the same people, paid by one another.', setOff, { status: 201 }),
+  read('/set-offs', 'Set-offs, the newest first.', ofSupplier, async ({ db, business, query }) =>
+    listOf(await setOffViews(db, query, part(query), business.currency), query.limit, same, byId),
+  ),
+  read(
+    '/set-offs/{id}',
+    'A set-off, with the receipt and the payment that it is.',
+    noQuery,
+    ({ db, id, business }) => setOffView(db, id, business.currency),
+    'set-off',
+  ),
+  change('/set-offs/{id}/void', 'A set-off that did not happen: both sides owe again.', voidSetOff, {
+    path: { setOffId: 'id' },
+  }),
+  change('/supplier-refunds', 'Money paid in advance that a supplier gives back.', takeSupplierRefund, { status: 201 }),
+  read('/supplier-refunds', 'Money that suppliers gave back, the newest first.', ofSupplier, async (asked) =>
+    listOf(
+      await supplierRefundViews(asked.db, asked.query, part(asked.query), asked.business.currency),
+      asked.query.limit,
+      same,
+      byId,
+    ),
+  ),
+  read(
+    '/supplier-refunds/{id}',
+    'Money that a supplier gave back.',
+    noQuery,
+    ({ db, id, business }) => supplierRefundView(db, id, business.currency),
+    'refund',
+  ),
+  change(
+    '/supplier-refunds/{id}/void',
+    'Money that did not come back: it is paid in advance again.',
+    voidSupplierRefund,
+    {
+      path: { refundId: 'id' },
+    },
+  ),
   change('/landed-costs', 'Freight or duty joins what goods cost, spread over what came.', landCost, { status: 201 }),
+  read(
+    '/landed-costs/{id}',
+    'A cost that was spread over what came, and where it went.',
+    noQuery,
+    ({ db, id, business }) => landedCostView(db, id, business.currency),
+    'landed cost',
+  ),
+  change('/landed-costs/{id}/void', 'A cost spread wrong: it stands on its account again.', voidLandedCost, {
+    path: { costId: 'id' },
+  }),
   read(
     '/payables',
     'Who is owed what at the end of a day, by age.',

@@ -1,5 +1,6 @@
-import { BILL_FILLS, PURCHASE_STATUSES } from '@/core/kinds'
+import { BILL_FILLS, PURCHASE_STATUSES, SPREAD_BY, SUPPLIER_ADDRESSES } from '@/core/kinds'
 import { z } from 'zod'
+import { contact } from './things'
 import { dayText, decimalText, list, rhythmText } from './texts'
 
 const supplier = z.object({
@@ -17,12 +18,18 @@ const supplier = z.object({
     routing: z.string(),
     account: z.string(),
   }),
+  /** The same people, as a customer. */
+  customerId: z.int().nullable(),
   /** Owed to them now, and what of it is late. */
   owed: decimalText,
   late: decimalText,
 })
 /** With what was paid to them in advance and is not used. */
-const oneSupplier = supplier.extend({ ahead: decimalText })
+const oneSupplier = supplier.extend({
+  ahead: decimalText,
+  addresses: z.array(z.object({ use: z.enum(SUPPLIER_ADDRESSES), text: z.string() })),
+  contacts: z.array(contact),
+})
 
 const order = z.object({
   id: z.int(),
@@ -178,12 +185,63 @@ const payment = z.object({
   accountId: z.int(),
   account: z.string(),
   amount: decimalText,
+  checkNumber: z.int().nullable(),
   voidedOn: dayText.nullable(),
 })
 const onePayment = payment.extend({
   filled: z.array(z.object({ billId: z.int(), amount: decimalText, discount: decimalText })),
   discount: decimalText,
   ahead: decimalText,
+})
+
+/** Money paid in advance that a supplier gave back. */
+const supplierRefund = z.object({
+  id: z.int(),
+  number: z.string(),
+  supplierId: z.int(),
+  supplier: z.string(),
+  on: dayText,
+  accountId: z.int(),
+  account: z.string(),
+  amount: decimalText,
+  entryId: z.int(),
+  voidedOn: dayText.nullable(),
+})
+
+/** A cost spread over goods that came, and where each share of it went. */
+const landedCost = z.object({
+  id: z.int(),
+  number: z.string(),
+  on: dayText,
+  amount: decimalText,
+  by: z.enum(SPREAD_BY),
+  billId: z.int().nullable(),
+  voidedOn: dayText.nullable(),
+  shares: z.array(
+    z.object({
+      receivedLineId: z.int(),
+      amount: decimalText,
+      toStock: decimalText,
+      toCostOfSales: decimalText,
+    }),
+  ),
+})
+
+/** What a customer owed paid what we owed the same people: a receipt and a payment. */
+const setOff = z.object({
+  id: z.int(),
+  number: z.string(),
+  on: dayText,
+  amount: decimalText,
+  supplierId: z.int(),
+  supplier: z.string(),
+  customerId: z.int(),
+  customer: z.string(),
+  receiptId: z.int(),
+  receipt: z.string(),
+  paymentId: z.int(),
+  payment: z.string(),
+  voidedOn: dayText.nullable(),
 })
 
 const ages = {
@@ -217,6 +275,8 @@ export const buyingAnswers = {
         name: z.string(),
         supplierId: z.int().nullable(),
         supplier: z.string(),
+        /** Why this supplier; null where nobody sells it. */
+        chosen: z.enum(['preferred', 'cheapest', 'only']).nullable(),
         quantity: decimalText,
         why: z.enum(['sale', 'reorder']),
         saleIds: z.array(z.int()),
@@ -265,20 +325,17 @@ export const buyingAnswers = {
   'GET /supplier-payments/{id}': onePayment,
   'POST /supplier-payments/{id}/void': onePayment,
   'POST /payment-runs': z.object({ payments: z.array(onePayment), file: z.string() }),
-  'POST /landed-costs': z.object({
-    id: z.int(),
-    number: z.string(),
-    on: dayText,
-    amount: decimalText,
-    shares: z.array(
-      z.object({
-        receivedLineId: z.int(),
-        amount: decimalText,
-        toStock: decimalText,
-        toCostOfSales: decimalText,
-      }),
-    ),
-  }),
+  'POST /set-offs': setOff,
+  'GET /set-offs': list(setOff),
+  'GET /set-offs/{id}': setOff,
+  'POST /set-offs/{id}/void': setOff,
+  'POST /supplier-refunds': supplierRefund,
+  'GET /supplier-refunds': list(supplierRefund),
+  'GET /supplier-refunds/{id}': supplierRefund,
+  'POST /supplier-refunds/{id}/void': supplierRefund,
+  'POST /landed-costs': landedCost,
+  'GET /landed-costs/{id}': landedCost,
+  'POST /landed-costs/{id}/void': landedCost,
   'GET /payables': z.object({
     asOf: dayText,
     by: z.string(),

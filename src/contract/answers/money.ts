@@ -1,4 +1,4 @@
-import { METHODS } from '@/core/ledger'
+import { METHODS, RECEIPT_METHODS } from '@/core/ledger'
 import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
 import { planRows, receipt } from './things'
@@ -25,7 +25,7 @@ export const moneyAnswers = {
       customerId: z.int(),
       customer: z.string(),
       on: dayText,
-      method: z.enum(METHODS),
+      method: z.enum(RECEIPT_METHODS),
       amount: decimalText,
       reference: z.string(),
       voidedOn: dayText.nullable(),

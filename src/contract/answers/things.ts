@@ -1,4 +1,4 @@
-import { METHODS } from '@/core/ledger'
+import { RECEIPT_METHODS } from '@/core/ledger'
 import {
   ADDRESS_KINDS,
   COSTINGS,
@@ -66,6 +66,13 @@ export const customer = standing.extend({
   contacts: z.array(contact),
 })
 
+/** From a quantity on, while it is valid. */
+const step = {
+  fromQuantity: decimalText,
+  validFrom: dayText.nullable(),
+  validUntil: dayText.nullable(),
+}
+
 export const goods = z.object({
   id: z.int(),
   code: z.string(),
@@ -93,15 +100,7 @@ export const goods = z.object({
   available: decimalText,
   onTheWay: decimalText,
   unitCost: decimalText,
-  prices: z.array(
-    z.object({
-      level: z.string(),
-      fromQuantity: decimalText,
-      price: decimalText,
-      validFrom: dayText.nullable(),
-      validUntil: dayText.nullable(),
-    }),
-  ),
+  prices: z.array(z.object({ level: z.string(), price: decimalText, ...step })),
   suppliers: z.array(
     z.object({
       supplierId: z.int(),
@@ -110,6 +109,7 @@ export const goods = z.object({
       preferred: z.boolean(),
       packSize: decimalText,
       unitCost: decimalText.nullable(),
+      prices: z.array(z.object({ unitCost: decimalText, ...step })),
     }),
   ),
 })
@@ -165,7 +165,7 @@ export const receipt = z.object({
   number: z.string(),
   customerId: z.int(),
   on: dayText,
-  method: z.enum(METHODS),
+  method: z.enum(RECEIPT_METHODS),
   amount: decimalText,
   reference: z.string(),
   filled: z.array(z.object({ dueId: z.int(), saleId: z.int(), amount: decimalText })),

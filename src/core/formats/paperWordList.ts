@@ -143,6 +143,7 @@ export const PAPER_WORDS = {
   cash: ['Cash', 'Bar', 'Espèces', 'Efectivo', 'מזומן'],
   card: ['Card', 'Karte', 'Carte', 'Tarjeta', 'כרטיס'],
   cheque: ['Check', 'Scheck', 'Chèque', 'Cheque', 'המחאה'],
+  'set-off': ['Set off', 'Verrechnung', 'Compensation', 'Compensación', 'קיזוז'],
   transfer: ['Transfer', 'Überweisung', 'Virement', 'Transferencia', 'העברה'],
   reference: ['Reference', 'Referenz', 'Référence', 'Referencia', 'אסמכתה'],
   balanceLeft: ['Remaining balance', 'Noch offen', 'Reste dû', 'Saldo pendiente', 'יתרה לתשלום'],

@@ -10,6 +10,7 @@ export const ROLES = [
   'bank',
   'card-clearing',
   'receivables',
+  'set-off',
   'stock',
   'tax-on-purchases',
   'paid-ahead',
@@ -47,6 +48,7 @@ export type AccountRole = (typeof ROLES)[number]
 /** Accounts that papers alone keep: an own entry there would part them from what they sum. */
 const KEPT_BY_PAPERS: ReadonlySet<AccountRole> = new Set<AccountRole>([
   'receivables',
+  'set-off',
   'stock',
   'paid-ahead',
   'payables',
@@ -96,6 +98,7 @@ export const STARTING_CHART: readonly ChartAccount[] = [
   { code: '1020', name: 'Bank', kind: 'asset', role: 'bank' },
   { code: '1030', name: 'Card payments in transit', kind: 'asset', role: 'card-clearing' },
   { code: '1100', name: 'Accounts receivable', kind: 'asset', role: 'receivables' },
+  { code: '1110', name: 'Set off between customers and suppliers', kind: 'asset', role: 'set-off' },
   { code: '1200', name: 'Stock', kind: 'asset', role: 'stock' },
   { code: '1300', name: 'Tax paid on purchases', kind: 'asset', role: 'tax-on-purchases' },
   { code: '1310', name: 'Paid in advance to suppliers', kind: 'asset', role: 'paid-ahead' },

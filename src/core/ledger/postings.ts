@@ -8,15 +8,21 @@ import { account, credit, debit, makeEntry, role, type AccountRef, type EntryDra
  * follow stands in docs/architecture.md, "Papers and their entries".
  */
 
+/** How money comes and goes. */
 export const METHODS = ['cash', 'card', 'cheque', 'transfer'] as const
 export type Method = (typeof METHODS)[number]
 
-/** Where money of a method lies until it is banked or settled. */
-export const accountOfMethod: Readonly<Record<Method, AccountRole>> = {
+/** How what was owed was received: as money, or set off against what we owe the same people. */
+export const RECEIPT_METHODS = [...METHODS, 'set-off'] as const
+export type ReceiptMethod = (typeof RECEIPT_METHODS)[number]
+
+/** Where what was received lies until it is banked, settled or set off. */
+export const accountOfMethod: Readonly<Record<ReceiptMethod, AccountRole>> = {
   cash: 'drawer',
   card: 'card-clearing',
   cheque: 'cheques',
   transfer: 'bank',
+  'set-off': 'set-off',
 }
 
 export const HELD_KINDS = ['deposit', 'layaway', 'account'] as const
@@ -128,7 +134,7 @@ export const postKeptFee = (fee: HeldGoes): EntryDraft =>
 export const postReceipt = (receipt: {
   readonly on: Day
   readonly text: string
-  readonly method: Method
+  readonly method: ReceiptMethod
   /** The account it came into, where that is another than its method’s. */
   readonly into?: number
   readonly onDues: Money
@@ -162,7 +168,7 @@ const discountTaken = (d: Discount): EntryLine[] => [
 ]
 
 /** Coins made the money that came in this much more (negative: less). */
-const roundedIn = (method: Method, rounding: Money | undefined): EntryLine[] =>
+const roundedIn = (method: ReceiptMethod, rounding: Money | undefined): EntryLine[] =>
   rounding ? [debit(role(accountOfMethod[method]), rounding), credit(role('rounding'), rounding)] : []
 
 /**

@@ -9,6 +9,7 @@ import {
   type Discount,
   type HeldAmount,
   type Method,
+  type ReceiptMethod,
   type TaxPosting,
 } from './postings'
 
@@ -91,7 +92,7 @@ export const postFeeReversed = (
 export const postBounce = (
   p: Posting & {
     /** Where it lies: an account by its id, the bank, or what it was taken as. */
-    readonly from: 'bank' | Method | number
+    readonly from: 'bank' | ReceiptMethod | number
     readonly amount: Money
     /** What coins had made more of it. */
     readonly rounding: Money

@@ -1,6 +1,6 @@
 import type { CHANNELS, GOODS_KINDS, POST_STATES, REPEAT_EVERY, REPEAT_MAKES, TREATMENTS } from '../kinds'
 import type { PaperLanguage } from '../formats'
-import type { AccountKind, Method, MonthStepKey } from '../ledger'
+import type { AccountKind, MonthStepKey, ReceiptMethod } from '../ledger'
 import type { LayawayStands } from '../plan'
 import type { Stands } from '../sale'
 import type { TaxBasis, TaxSide } from '../tax'
@@ -31,7 +31,13 @@ export const STATUS_NAMES: Names<Stands> = {
 export const statusName = (stands: Stands, owes: boolean): string =>
   stands === 'owing' && !owes ? 'Refund due' : STATUS_NAMES[stands]
 
-export const METHOD_NAMES: Names<Method> = { cash: 'Cash', card: 'Card', cheque: 'Check', transfer: 'Transfer' }
+export const METHOD_NAMES: Names<ReceiptMethod> = {
+  cash: 'Cash',
+  card: 'Card',
+  cheque: 'Check',
+  transfer: 'Transfer',
+  'set-off': 'Set off',
+}
 
 export const CHANNEL_NAMES: Names<(typeof CHANNELS)[number]> = {
   counter: 'In store',

@@ -1,15 +1,12 @@
 import { formatPercent } from '../locale'
 import { decimal, HUNDRED, type Decimal } from '../money'
 import type { Day } from '../day'
+import { stepFor, type Step } from './stepFor'
 
 /** A price of one thing from a quantity on: for one level, or for everybody (`levelId` null). */
-export interface PriceOffer {
+export interface PriceOffer extends Step {
   readonly levelId: number | null
-  readonly fromQuantity: Decimal
   readonly price: Decimal
-  /** Both inclusive; null is open. */
-  readonly validFrom: Day | null
-  readonly validUntil: Day | null
 }
 
 export interface PriceLevel {
@@ -27,15 +24,6 @@ export interface ChosenPrice {
   readonly fromQuantity: Decimal
   readonly validUntil: Day | null
 }
-
-const holds = (o: PriceOffer, on: Day): boolean =>
-  (o.validFrom === null || o.validFrom <= on) && (o.validUntil === null || on <= o.validUntil)
-
-/** The offer that serves a quantity: the highest step it reaches; of two alike, the one that began later. */
-const stepFor = (offers: readonly PriceOffer[], quantity: Decimal): PriceOffer | undefined =>
-  offers
-    .filter((o) => o.fromQuantity.lte(quantity))
-    .sort((a, b) => b.fromQuantity.cmp(a.fromQuantity) || ((a.validFrom ?? '') < (b.validFrom ?? '') ? 1 : -1))[0]
 
 /**
  * What one unit costs a customer, and where that price came from.
@@ -55,14 +43,13 @@ export const choosePrice = (wish: {
   readonly on: Day
   readonly digits: number
 }): ChosenPrice => {
-  const { list, level, quantity, on } = wish
-  const valid = wish.offers.filter((o) => holds(o, on))
-  const own = level
-    ? stepFor(
-        valid.filter((o) => o.levelId === level.id),
-        quantity,
-      )
-    : undefined
+  const { list, level, offers } = wish
+  const step = (levelId: number | null) =>
+    stepFor(
+      offers.filter((o) => o.levelId === levelId),
+      wish,
+    )
+  const own = level ? step(level.id) : undefined
   const none = decimal(0)
   if (own && level)
     return {
@@ -72,11 +59,8 @@ export const choosePrice = (wish: {
       fromQuantity: own.fromQuantity,
       validUntil: own.validUntil,
     }
-  const step = stepFor(
-    valid.filter((o) => o.levelId === null),
-    quantity,
-  )
-  const base = step?.price ?? list
+  const everybody = step(null)
+  const base = everybody?.price ?? list
   const percentOff = level?.percentOff ?? none
   return {
     price: base
@@ -85,8 +69,8 @@ export const choosePrice = (wish: {
       .toDecimalPlaces(Math.max(wish.digits, base.decimalPlaces())),
     level: level && percentOff.gt(0) ? level.name : null,
     percentOff,
-    fromQuantity: step?.fromQuantity ?? none,
-    validUntil: step?.validUntil ?? null,
+    fromQuantity: everybody?.fromQuantity ?? none,
+    validUntil: everybody?.validUntil ?? null,
   }
 }
 

@@ -44,5 +44,9 @@ export const moveCustomer = async (db: Db, keptId: number, goneId: number): Prom
       select ${keptId}::int, sale_id, kind, amount from held where customer_id = ${goneId}
     on conflict (customer_id, sale_id, kind) do update set amount = held.amount + excluded.amount`)
   await db.execute(sql`delete from held where customer_id = ${goneId}`)
+  // Who is a supplier too stays one; where both are, the one that is kept.
+  await db.execute(sql`
+    update supplier s set customer_id = case when exists (select from supplier k where k.customer_id = ${keptId}) then null else ${keptId}::int end
+     where s.customer_id = ${goneId}`)
   await db.execute(sql`update file set owner_id = ${keptId} where owner_kind = 'customer' and owner_id = ${goneId}`)
 }

@@ -38,6 +38,8 @@ const PREFIX = {
   'supplier-credit': 'J-',
   'supplier-payment': 'E-',
   'landed-cost': 'V-',
+  'set-off': 'U-',
+  'supplier-refund': 'EB-',
   pick: 'L-',
   'deposit-request': 'D-',
   plan: 'P-',

@@ -1,6 +1,6 @@
 import { insertWithId } from './insertWithId'
 import type { Day } from '@/core/day'
-import type { Method } from '@/core/ledger'
+import type { ReceiptMethod } from '@/core/ledger'
 import { type Money, money } from '@/core/money'
 import type { Db } from '../connect'
 import { receipt, customer, receiptVoid, heldMove } from '../schema'
@@ -15,7 +15,7 @@ export interface ReceiptRow {
   readonly customerId: number
   readonly customerName: string
   readonly on: Day
-  readonly method: Method
+  readonly method: ReceiptMethod
   readonly amount: Money
   readonly tendered: Money
   /** What coins made more (or less) of the amount. */
@@ -85,7 +85,7 @@ export interface ReceiptFilter {
   readonly on?: Day
   readonly from?: Day
   readonly to?: Day
-  readonly method?: Method
+  readonly method?: ReceiptMethod
   readonly amount?: Money
   readonly search?: string
   readonly invoiceId?: number
@@ -169,23 +169,23 @@ export const insertReceiptVoid = async (db: Db, row: typeof receiptVoid.$inferIn
   await db.insert(receiptVoid).values(row)
 }
 
-/** Money taken on a day by method, voids of that day taken off. */
+/** Money taken on a day by method, voids of that day taken off; what was set off is no money. */
 export const sumTaken = async (
   db: Db,
   on: Day,
   currency: string,
-): Promise<{ method: Method; count: number; amount: Money }[]> => {
-  const rows = await db.execute<{ method: Method; count: number; amount: string }>(sql`
+): Promise<{ method: ReceiptMethod; count: number; amount: Money }[]> => {
+  const rows = await db.execute<{ method: ReceiptMethod; count: number; amount: string }>(sql`
     select method, sum(n)::int as count, sum(amount)::text as amount from (
-      select method, 1 as n, amount from receipt where on_day = ${on}
+      select method, 1 as n, amount from receipt where on_day = ${on} and method <> 'set-off'
       union all
-      select r.method, -1, -r.amount from receipt_void v join receipt r on r.id = v.receipt_id where v.on_day = ${on}) t
+      select r.method, -1, -r.amount from receipt_void v join receipt r on r.id = v.receipt_id where v.on_day = ${on} and r.method <> 'set-off') t
      group by method`)
   return rows.map((r) => ({ method: r.method, count: r.count, amount: money(BigInt(r.amount), currency) }))
 }
 
 /** How money came that was held for a sale, the last first. */
-export const listReceiptsForSale = async (db: Db, saleId: number): Promise<{ readonly method: Method }[]> =>
+export const listReceiptsForSale = async (db: Db, saleId: number): Promise<{ readonly method: ReceiptMethod }[]> =>
   db
     .select({ method: receipt.method })
     .from(heldMove)

@@ -18,6 +18,8 @@ export const reserveId = async (
     | 'bill'
     | 'supplier_credit'
     | 'supplier_payment'
+    | 'set_off'
+    | 'supplier_refund'
     | 'landed_cost'
     | 'plan'
     | 'extra_charge'

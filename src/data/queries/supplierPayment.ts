@@ -1,4 +1,4 @@
-import { and, desc, eq, sql } from 'drizzle-orm'
+import { and, desc, eq, max, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { Db } from '../connect'
 import { account, supplier, supplierPayment } from '../schema'
@@ -35,3 +35,22 @@ export const listSupplierPayments = async (
   return rows.map(({ payment, ...named }) => ({ ...payment, ...named }))
 }
 export type SupplierPaymentRow = Awaited<ReturnType<typeof listSupplierPayments>>[number]
+
+/** The highest number of a check that was written on an account; null where none was. Locked until the transaction ends. */
+export const lastCheckNumber = async (db: Db, accountId: number): Promise<number | null> => {
+  await db.select({ id: account.id }).from(account).where(eq(account.id, accountId)).for('no key update')
+  const [row] = await db
+    .select({ last: max(supplierPayment.checkNumber) })
+    .from(supplierPayment)
+    .where(eq(supplierPayment.accountId, accountId))
+  return row?.last ?? null
+}
+
+/** The payment that was written as a check. */
+export const findCheck = async (db: Db, accountId: number, checkNumber: number) =>
+  (
+    await db
+      .select({ number: supplierPayment.number })
+      .from(supplierPayment)
+      .where(and(eq(supplierPayment.accountId, accountId), eq(supplierPayment.checkNumber, checkNumber)))
+  )[0] ?? null

@@ -1,9 +1,11 @@
 import { present } from '@/core/present'
 import type { Day } from '@/core/day'
 import { asc, desc, eq, or, sql } from 'drizzle-orm'
-import type { Decimal } from '@/core/money'
+import type { AnyPgColumn } from 'drizzle-orm/pg-core'
+import type { Seller } from '@/core/buying'
+import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '../connect'
-import { goodsSupplier, supplier } from '../schema'
+import { goodsSupplier, supplier, supplierAddress, supplierContact, supplierPrice } from '../schema'
 import { isOneOf, matchesWords } from './search'
 
 export const listSuppliers = (db: Db, search = '') =>
@@ -16,6 +18,10 @@ export const listSuppliers = (db: Db, search = '') =>
 
 export const findSupplier = async (db: Db, id: number) =>
   (await db.select().from(supplier).where(eq(supplier.id, id)))[0] ?? null
+
+/** The supplier that a customer is too. */
+export const findSupplierOfCustomer = async (db: Db, customerId: number) =>
+  (await db.select().from(supplier).where(eq(supplier.customerId, customerId)))[0] ?? null
 
 /** Who is called so, or has such an address of e-mail, whatever the case. */
 export const listSuppliersCalled = async (
@@ -80,20 +86,18 @@ export const updateSupplier = async (
   if (Object.keys(change).length > 0) await db.update(supplier).set(change).where(eq(supplier.id, id))
 }
 
-export interface GoodsSupplierRow {
+export interface GoodsSupplierRow extends Seller {
   readonly goodsId: number
   readonly supplierId: number
   readonly name: string
   readonly code: string
-  readonly preferred: boolean
-  readonly packSize: Decimal
-  readonly unitCost: Decimal | null
 }
 
-/** Who sells things to us, the preferred one first. */
+/** Who sells things to us, the preferred one first, with what they ask from which quantity and day on. */
 export const listGoodsSuppliers = async (db: Db, goodsIds: readonly number[]): Promise<GoodsSupplierRow[]> => {
   if (goodsIds.length === 0) return []
-  const rows = await db
+  const isOfGoods = (column: AnyPgColumn) => isOneOf(column, goodsIds)
+  const sellers = db
     .select({
       goodsId: goodsSupplier.goodsId,
       supplierId: supplier.id,
@@ -105,22 +109,80 @@ export const listGoodsSuppliers = async (db: Db, goodsIds: readonly number[]): P
     })
     .from(goodsSupplier)
     .innerJoin(supplier, eq(supplier.id, goodsSupplier.supplierId))
-    .where(isOneOf(goodsSupplier.goodsId, goodsIds))
+    .where(isOfGoods(goodsSupplier.goodsId))
     .orderBy(asc(goodsSupplier.goodsId), asc(supplier.name))
-  return rows.sort((a, b) => Number(b.preferred) - Number(a.preferred))
+  const prices = db
+    .select()
+    .from(supplierPrice)
+    .where(isOfGoods(supplierPrice.goodsId))
+    .orderBy(asc(supplierPrice.fromQuantity), asc(supplierPrice.id))
+  const [rows, all] = await Promise.all([sellers, prices])
+  const key = (x: { readonly goodsId: number; readonly supplierId: number }) => `${x.goodsId}:${x.supplierId}`
+  const steps = rowsBy(all, key)
+  return rows
+    .map((r) => ({
+      ...r,
+      steps: (steps.get(key(r)) ?? []).map(({ fromQuantity, unitCost, validFrom, validUntil }) => ({
+        fromQuantity,
+        unitCost,
+        validFrom,
+        validUntil,
+      })),
+    }))
+    .sort((a, b) => Number(b.preferred) - Number(a.preferred))
 }
 
 export const replaceGoodsSuppliers = async (
   db: Db,
   goodsId: number,
-  rows: readonly {
-    readonly supplierId: number
-    readonly code: string
-    readonly preferred: boolean
-    readonly packSize: Decimal
-    readonly unitCost: Decimal | null
-  }[],
+  rows: readonly Omit<GoodsSupplierRow, 'goodsId' | 'name'>[],
 ): Promise<void> => {
   await db.delete(goodsSupplier).where(eq(goodsSupplier.goodsId, goodsId))
-  if (rows.length > 0) await db.insert(goodsSupplier).values(rows.map((r) => ({ ...r, goodsId })))
+  if (rows.length > 0) await db.insert(goodsSupplier).values(rows.map(({ steps: _steps, ...r }) => ({ ...r, goodsId })))
+  const prices = rows.flatMap(({ supplierId, steps }) => steps.map((s) => ({ ...s, goodsId, supplierId })))
+  if (prices.length > 0) await db.insert(supplierPrice).values(prices)
+}
+
+/** Where suppliers take orders, returns or checks, where that is not their address. */
+export const listSupplierAddresses = async (
+  db: Db,
+  supplierIds: readonly number[],
+): Promise<readonly (typeof supplierAddress.$inferSelect)[]> =>
+  supplierIds.length === 0
+    ? []
+    : db
+        .select()
+        .from(supplierAddress)
+        .where(isOneOf(supplierAddress.supplierId, supplierIds))
+        .orderBy(asc(supplierAddress.use))
+
+export const replaceSupplierAddresses = async (
+  db: Db,
+  supplierId: number,
+  rows: readonly Omit<typeof supplierAddress.$inferInsert, 'supplierId'>[],
+): Promise<void> => {
+  await db.delete(supplierAddress).where(eq(supplierAddress.supplierId, supplierId))
+  if (rows.length > 0) await db.insert(supplierAddress).values(rows.map((r) => ({ ...r, supplierId })))
+}
+
+/** Whom to ask for at suppliers’, in the order in which they were written. */
+export const listSupplierContacts = async (
+  db: Db,
+  supplierIds: readonly number[],
+): Promise<readonly (typeof supplierContact.$inferSelect)[]> =>
+  supplierIds.length === 0
+    ? []
+    : db
+        .select()
+        .from(supplierContact)
+        .where(isOneOf(supplierContact.supplierId, supplierIds))
+        .orderBy(asc(supplierContact.id))
+
+export const replaceSupplierContacts = async (
+  db: Db,
+  supplierId: number,
+  rows: readonly Omit<typeof supplierContact.$inferInsert, 'supplierId'>[],
+): Promise<void> => {
+  await db.delete(supplierContact).where(eq(supplierContact.supplierId, supplierId))
+  if (rows.length > 0) await db.insert(supplierContact).values(rows.map((r) => ({ ...r, supplierId })))
 }

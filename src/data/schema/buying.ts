@@ -4,6 +4,7 @@ import { BILL_FILLS } from '@/core/kinds'
 import { fourPlaces, identity, minor, onDay, ZERO_BY_DEFAULT } from './columns'
 import { goods, place, supplier } from './goods'
 import { account, entry } from './ledger'
+import { receipt } from './money'
 import { saleLine } from './sale'
 import { taxCode } from './tax'
 
@@ -236,6 +237,8 @@ export const supplierPayment = pgTable(
       .notNull()
       .references(() => account.id),
     amount: minor().notNull(),
+    /** Written as a check with this number; a number is used once an account, void or not. */
+    checkNumber: integer(),
     entryId: integer()
       .notNull()
       .references(() => entry.id),
@@ -244,6 +247,8 @@ export const supplierPayment = pgTable(
   },
   (t) => [
     index('supplier_payment_supplier').on(t.supplierId),
+    uniqueIndex('check_number_once').on(t.accountId, t.checkNumber),
+    check('check_number_positive', sql`${t.checkNumber} > 0`),
     check('supplier_payment_positive', sql`${t.amount} > 0`),
   ],
 )
@@ -289,4 +294,47 @@ export const aheadMove = pgTable(
       .references(() => entry.id),
   },
   (t) => [index('ahead_move_supplier').on(t.supplierId, t.onDay), check('ahead_move_not_zero', sql`${t.amount} <> 0`)],
+)
+
+/** What a customer owes us and we owe the same people, paid by one another: a receipt and a payment through an account that is empty again. */
+export const setOff = pgTable(
+  'set_off',
+  {
+    id: identity(),
+    number: text().notNull().unique(),
+    onDay: onDay().notNull(),
+    amount: minor().notNull(),
+    receiptId: integer()
+      .notNull()
+      .unique()
+      .references(() => receipt.id),
+    paymentId: integer()
+      .notNull()
+      .unique()
+      .references(() => supplierPayment.id),
+  },
+  (t) => [check('set_off_positive', sql`${t.amount} > 0`)],
+)
+
+/** Money paid to a supplier in advance that they gave back. */
+export const supplierRefund = pgTable(
+  'supplier_refund',
+  {
+    id: identity(),
+    number: text().notNull().unique(),
+    supplierId: integer()
+      .notNull()
+      .references(() => supplier.id),
+    onDay: onDay().notNull(),
+    accountId: integer()
+      .notNull()
+      .references(() => account.id),
+    amount: minor().notNull(),
+    entryId: integer()
+      .notNull()
+      .references(() => entry.id),
+    voidedOn: onDay(),
+    voidReason: text().notNull().default(''),
+  },
+  (t) => [index('supplier_refund_supplier').on(t.supplierId), check('supplier_refund_positive', sql`${t.amount} > 0`)],
 )

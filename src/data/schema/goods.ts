@@ -1,9 +1,21 @@
-import { COSTINGS, GOODS_KINDS, TRACKS } from '@/core/kinds'
+import { COSTINGS, GOODS_KINDS, SUPPLIER_ADDRESSES, TRACKS } from '@/core/kinds'
 import type { Decimal } from '@/core/money'
 import { sql } from 'drizzle-orm'
-import { boolean, check, index, integer, pgTable, primaryKey, text, unique, uniqueIndex } from 'drizzle-orm/pg-core'
+import {
+  boolean,
+  check,
+  foreignKey,
+  index,
+  integer,
+  pgTable,
+  primaryKey,
+  text,
+  unique,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, onDay, percentage, ZERO_BY_DEFAULT } from './columns'
 import { account } from './ledger'
+import { customer } from './people'
 import { taxCode } from './tax'
 
 export const place = pgTable(
@@ -130,6 +142,8 @@ export const supplier = pgTable(
     netDays: integer().notNull().default(30),
     discountPercent: percentage().notNull().default(ZERO_BY_DEFAULT),
     discountDays: integer().notNull().default(0),
+    /** The same people buy from us too: what each side owes may be set off. */
+    customerId: integer().references(() => customer.id),
     bankName: text().notNull().default(''),
     iban: text().notNull().default(''),
     bic: text().notNull().default(''),
@@ -138,6 +152,7 @@ export const supplier = pgTable(
   },
   (t) => [
     index('supplier_name').on(sql`lower(${t.name})`),
+    uniqueIndex('supplier_of_customer').on(t.customerId),
     check(
       'supplier_terms',
       sql`${t.netDays} >= 0 and ${t.discountDays} >= 0 and ${t.discountPercent} between 0 and 100`,
@@ -164,4 +179,57 @@ export const goodsSupplier = pgTable(
     unitCost: fourPlaces(),
   },
   (t) => [primaryKey({ columns: [t.goodsId, t.supplierId] })],
+)
+
+/** What a supplier asks for one, from a quantity on, while it is valid. */
+export const supplierPrice = pgTable(
+  'supplier_price',
+  {
+    id: identity(),
+    goodsId: integer().notNull(),
+    supplierId: integer().notNull(),
+    fromQuantity: fourPlaces().notNull().default(ZERO_BY_DEFAULT),
+    unitCost: fourPlaces().notNull(),
+    validFrom: onDay(),
+    validUntil: onDay(),
+  },
+  (t) => [
+    foreignKey({
+      name: 'supplier_price_of_goods',
+      columns: [t.goodsId, t.supplierId],
+      foreignColumns: [goodsSupplier.goodsId, goodsSupplier.supplierId],
+    }).onDelete('cascade'),
+    unique('supplier_price_once').on(t.goodsId, t.supplierId, t.fromQuantity, t.validFrom).nullsNotDistinct(),
+    check('supplier_price_not_below_zero', sql`${t.unitCost} >= 0 and ${t.fromQuantity} >= 0`),
+    check('supplier_price_valid_forwards', sql`${t.validUntil} >= ${t.validFrom}`),
+  ],
+)
+
+/** Where a supplier takes orders, goods that go back, or checks, where that is not their address. */
+export const supplierAddress = pgTable(
+  'supplier_address',
+  {
+    supplierId: integer()
+      .notNull()
+      .references(() => supplier.id),
+    use: text({ enum: SUPPLIER_ADDRESSES }).notNull(),
+    text: text().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.supplierId, t.use] })],
+)
+
+/** Somebody to ask for at a supplier’s. */
+export const supplierContact = pgTable(
+  'supplier_contact',
+  {
+    id: identity(),
+    supplierId: integer()
+      .notNull()
+      .references(() => supplier.id),
+    name: text().notNull(),
+    role: text().notNull().default(''),
+    email: text().notNull().default(''),
+    phone: text().notNull().default(''),
+  },
+  (t) => [index('supplier_contact_supplier').on(t.supplierId)],
 )

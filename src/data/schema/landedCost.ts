@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm'
-import { check, index, integer, pgTable, text } from 'drizzle-orm/pg-core'
+import { check, index, integer, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core'
 import { SPREAD_BY } from '@/core/kinds'
 import { billLine, goodsReceivedLine } from './buying'
 import { identity, minor, onDay } from './columns'
@@ -18,14 +18,19 @@ export const landedCost = pgTable(
       .notNull()
       .references(() => account.id),
     /** The line of a bill it is, once only. */
-    billLineId: integer()
-      .references(() => billLine.id)
-      .unique(),
+    billLineId: integer().references(() => billLine.id),
     entryId: integer()
       .notNull()
       .references(() => entry.id),
+    voidedOn: onDay(),
+    voidReason: text().notNull().default(''),
   },
-  (t) => [check('landed_cost_positive', sql`${t.amount} > 0`)],
+  (t) => [
+    uniqueIndex('bill_line_spread_once')
+      .on(t.billLineId)
+      .where(sql`${t.voidedOn} is null`),
+    check('landed_cost_positive', sql`${t.amount} > 0`),
+  ],
 )
 
 export const landedShare = pgTable(

@@ -1,4 +1,4 @@
-import { METHODS, HELD_KINDS } from '@/core/ledger'
+import { METHODS, HELD_KINDS, RECEIPT_METHODS } from '@/core/ledger'
 import { VOID_KINDS } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
 import { check, index, integer, pgTable, text, unique } from 'drizzle-orm/pg-core'
@@ -75,7 +75,7 @@ export const receipt = pgTable(
       .notNull()
       .references(() => customer.id),
     onDay: onDay().notNull(),
-    method: text({ enum: METHODS }).notNull(),
+    method: text({ enum: RECEIPT_METHODS }).notNull(),
     amount: minor().notNull(),
     /** Cash given; the rest above `amount` went back as change. */
     tendered: minor().notNull(),

@@ -1,4 +1,5 @@
 import type { LaidPaper } from '@/documents/paper'
+import { drawChecks, type Check } from './drawChecks'
 import { drawLabels, type Label } from './drawLabels'
 import { drawLists, type ListOnPaper } from './drawList'
 import { drawParcelLabels, type ParcelLabel } from './drawParcelLabels'
@@ -11,6 +12,7 @@ export type Drawing =
   | { readonly as: 'slip'; readonly slip: SlipOnPaper }
   | { readonly as: 'labels'; readonly labels: readonly Label[] }
   | { readonly as: 'parcel-labels'; readonly labels: readonly ParcelLabel[] }
+  | { readonly as: 'checks'; readonly checks: readonly Check[] }
   | { readonly as: 'lists'; readonly lists: readonly [ListOnPaper, ...ListOnPaper[]] }
 
 /** Draws it: a PDF that can be searched, and read aloud. */
@@ -24,6 +26,8 @@ export const draw = (drawing: Drawing): Promise<Buffer> => {
       return drawLabels(drawing.labels)
     case 'parcel-labels':
       return drawParcelLabels(drawing.labels)
+    case 'checks':
+      return drawChecks(drawing.checks)
     case 'lists':
       return drawLists(drawing.lists)
   }

@@ -54,6 +54,7 @@ export const readTies = async (db: Db, asOf: Day, currency: string): Promise<Tie
     tie('Payables: unpaid bills', buying.payables, negateMoney(balance('payables'))),
     tie('Goods received less billed', buying.received, negateMoney(balance('received-not-billed'))),
     tie('Paid in advance to suppliers', buying.ahead, balance('paid-ahead')),
+    tie('Set off: nothing stays between', zeroMoney(currency), balance('set-off')),
     tie('Trial balance: debits and credits', debits, credits),
   ]
 }

@@ -1,27 +1,27 @@
 import { leftOfLine } from '@/core/buying'
-import { addMonths, formatDay } from '@/core/day'
+import { formatDay } from '@/core/day'
 import { isKeptByPapers } from '@/core/ledger'
 import { formatDigits } from '@/core/locale'
-import { decimal, money, smaller } from '@/core/money'
+import { decimal, smaller } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
 import { listFiles } from '@/data/queries/files'
 import { listBillLines, listLastBilled } from '@/data/queries/bill'
 import { findGoods } from '@/data/queries/goods'
 import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
 import { listSpread } from '@/data/queries/landedCost'
-import { listPurchaseLines, sumOnOrderOf } from '@/data/queries/purchaseOrder'
+import { listPurchaseLines } from '@/data/queries/purchaseOrder'
 import { listPost } from '@/data/queries/post'
 import { listPlaces } from '@/data/queries/stock'
-import { findSupplier, listDeliveryDays, sumBought } from '@/data/queries/suppliers'
+import { findSupplier } from '@/data/queries/suppliers'
 import { readEntriesOf, readEntriesOfAll } from '../books/entry'
 import { readPlainTaxCodes } from '../books/taxCodes'
 import type { Where } from '../where'
 import { billView } from './bills'
 import { cameTally } from './came'
+import { readSpreadCosts } from './landedCosts'
 import { orderView } from './orders'
 import { paymentView } from './payments'
 import { receivedView } from './received'
-import { supplierView } from './suppliers'
 
 const idIn = (text: string | undefined): number | null => (text && /^\d{1,9}$/.test(text) ? Number(text) : null)
 
@@ -57,38 +57,6 @@ export const readBillChoices = async (where: Where, text: string | undefined) =>
       .sort((a, b) => Number(b.kind === 'expense') - Number(a.kind === 'expense') || a.code.localeCompare(b.code))
       .map((a) => ({ id: a.id, code: a.code, name: a.name })),
     codes: codes.map((c) => ({ code: c.code, name: c.name })),
-  }
-}
-
-/** Everything the page of a supplier shows; null where there is none. */
-export const readSupplierPage = async (where: Where, id: number) => {
-  const supplier = await supplierView(where.db, id, where)
-  if (!supplier) return null
-  const { name, email, phone, address, note, terms, bank } = supplier
-  const { net, discountPercent, discountDays } = terms
-  const since = addMonths(where.today, -12)
-  const [delivers, bought, onOrder] = await Promise.all([
-    listDeliveryDays(where.db, [id], addMonths(where.today, -24)),
-    sumBought(where.db, id, since),
-    sumOnOrderOf(where.db, where.currency),
-  ])
-  return {
-    supplier,
-    /** How long they take, what was bought of them in a year, and what is on order. */
-    facts: {
-      delivers: delivers.get(id) ?? null,
-      bought: money(bought, where.currency),
-      onOrder: money(onOrder.get(id) ?? 0n, where.currency),
-    },
-    draft: {
-      name,
-      email,
-      phone,
-      address,
-      note,
-      terms: { net: String(net), discountPercent, discountDays: String(discountDays) },
-      bank,
-    },
   }
 }
 
@@ -148,6 +116,8 @@ export const readReceivedPage = async (where: Where, id: number) => {
   return {
     paper,
     posted,
+    /** What was spread over it. */
+    spread: await readSpreadCosts(where.db, { receivedId: id }, where.currency),
     /** A label for each piece that is still here, in whole ones. */
     labels: paper.lines
       .map((l) => ({ goodsId: l.goodsId, count: decimal(l.quantity).minus(l.returned).floor() }))
@@ -198,6 +168,7 @@ export const readBillPage = async (where: Where, id: number) => {
     waiting: await readWaiting(where, id),
     files: await listFiles(where.db, 'bill', id),
     costs,
+    spread: await readSpreadCosts(where.db, { billLineIds: byAccount.map((l) => l.id) }, where.currency),
     received: papers
       .filter((p) => p.onDay <= where.today)
       .map((p) => ({ id: p.id, says: `${p.number}, ${p.supplier}, ${formatDay(p.onDay)}` })),

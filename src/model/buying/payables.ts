@@ -67,8 +67,8 @@ export interface BillsDue {
   readonly comesIn: string
   /** What all suppliers are to be paid by then, with and without a bank account. */
   readonly goesOut: string
-  /** Bills as due as these whose supplier has no bank account here. */
-  readonly noBank: number
+  /** Bills as due as these whose supplier has no bank account here: paid by check. */
+  readonly byCheck: readonly { readonly id: number; readonly says: string }[]
 }
 
 /** Bills that are due within a week, or were already, or that cost more after it. */
@@ -78,6 +78,10 @@ export const readDueSoon = async ({ db, today, currency }: Where): Promise<Bills
     (b) => b.dueOn <= soon || (b.discountOn !== null && b.discountOn >= today && b.discountOn <= soon),
   )
   const ours = due.filter((b) => b.hasBank)
+  const sayOf = (b: (typeof due)[number]) => ({
+    id: b.id,
+    says: `${b.supplier}, ${b.theirNumber}: ${formatMoney(b.open)}`,
+  })
   const sum = sumMoney(
     ours.map((b) => b.open),
     currency,
@@ -89,8 +93,8 @@ export const readDueSoon = async ({ db, today, currency }: Where): Promise<Bills
   return {
     comesIn: formatMoney(money(await sumDueThrough(db, today, soon), currency)),
     goesOut: formatMoney(goesOut),
-    bills: ours.map((b) => ({ id: b.id, says: `${b.supplier}, ${b.theirNumber}: ${formatMoney(b.open)}` })),
+    bills: ours.map(sayOf),
     sum: formatMoney(sum),
-    noBank: due.length - ours.length,
+    byCheck: due.filter((b) => !b.hasBank).map(sayOf),
   }
 }

@@ -18,6 +18,7 @@ export const paymentViews = async (db: Db, of: Filter, part: Part, currency: str
     accountId: p.accountId,
     account: p.account,
     amount: toDecimalString(money(p.amount, currency)),
+    checkNumber: p.checkNumber,
     voidedOn: p.voidedOn,
   }))
 

@@ -1,4 +1,5 @@
-import { larger, ZERO, type Decimal } from '@/core/money'
+import { chooseSeller } from '@/core/buying'
+import { decimal, larger, ZERO } from '@/core/money'
 import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '@/data/connect'
 import { findGoods } from '@/data/queries/goods'
@@ -10,13 +11,12 @@ import { leftFree } from '../goods/goods'
 import { shareOut } from '../goods/shares'
 import type { Asked } from '../where'
 
-/** In whole packs: the fewest that hold so many. */
-const inPacks = (quantity: Decimal, pack: Decimal): Decimal =>
-  pack.gt(0) ? quantity.div(pack).ceil().times(pack) : quantity
+/** The least that can be asked for: a supplier makes a pack of it. */
+const LEAST = decimal('0.0001')
 
 /**
- * What to order: what all sales are short of, then what fell to its reorder point; less what is ordered already, in drafts too, in the packs of
- * the preferred supplier.
+ * What to order: what all sales are short of, then what fell to its reorder point; less what is ordered already, in drafts too;
+ * from the preferred supplier or where its packs cost least.
  */
 export const readProposals = async (db: Db, { today }: Pick<Asked, 'today'>) => {
   const [all, low] = await Promise.all([
@@ -45,17 +45,19 @@ export const readProposals = async (db: Db, { today }: Pick<Asked, 'today'>) => 
     // At its reorder point an order is due; one that brings it up to the point is that order.
     const isLow = g.reorderAt !== null && (coming.isZero() ? left.lte(g.reorderAt) : left.lt(g.reorderAt))
     const forShelf = isLow ? g.reorderAt.minus(left) : ZERO
-    const supplier = sellers.get(g.id)?.[0]
-    const pack = supplier?.packSize ?? ZERO
     const needed = forSales.plus(forShelf)
-    const quantity = needed.gt(0) ? inPacks(needed, pack) : isLow && forSales.isZero() ? pack : ZERO
+    if (needed.lte(0) && !isLow) return []
+    // What is just at its point needs a pack.
+    const chosen = chooseSeller(sellers.get(g.id) ?? [], { quantity: needed.gt(0) ? needed : LEAST, on: today })
+    const quantity = chosen?.quantity ?? needed
     if (quantity.lte(0)) return []
     return [
       {
         goodsId: g.id,
         name: g.name,
-        supplierId: supplier?.supplierId ?? null,
-        supplier: supplier?.name ?? '',
+        supplierId: chosen?.seller.supplierId ?? null,
+        supplier: chosen?.seller.name ?? '',
+        chosen: chosen?.why ?? null,
         quantity,
         why: forSales.gt(0) ? ('sale' as const) : ('reorder' as const),
         saleIds: forSales.gt(0) ? [...new Set(mine.map((w) => w.saleId))] : [],

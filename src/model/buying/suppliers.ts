@@ -4,7 +4,7 @@ import { money } from '@/core/money'
 import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '@/data/connect'
 import { listAheadMoves, listOpenBills } from '@/data/queries/bill'
-import { findSupplier, listSuppliers } from '@/data/queries/suppliers'
+import { findSupplier, listSupplierAddresses, listSupplierContacts, listSuppliers } from '@/data/queries/suppliers'
 import type { Asked } from '../where'
 
 type Where = Pick<Asked, 'business' | 'today'>
@@ -32,6 +32,7 @@ const viewOf = (s: Row, sums: { readonly owed: Money; readonly late: Money }) =>
   note: s.note,
   terms: { net: s.netDays, discountPercent: s.discountPercent.toString(), discountDays: s.discountDays },
   bank: { name: s.bankName, iban: s.iban, bic: s.bic, routing: s.routing, account: s.bankAccount },
+  customerId: s.customerId,
   owed: toDecimalString(sums.owed),
   late: toDecimalString(sums.late),
 })
@@ -57,8 +58,20 @@ export const supplierViews = async (db: Db, rows: readonly Row[], { business, to
 export const supplierView = async (db: Db, id: number, where: Where) => {
   const row = await findSupplier(db, id)
   if (!row) return null
-  const [view] = await supplierViews(db, [row], where)
-  return view ? { ...view, ahead: toDecimalString(await readAhead(db, id, where)) } : null
+  const [[view], ahead, addresses, contacts] = await Promise.all([
+    supplierViews(db, [row], where),
+    readAhead(db, id, where),
+    listSupplierAddresses(db, [id]),
+    listSupplierContacts(db, [id]),
+  ])
+  return (
+    view && {
+      ...view,
+      ahead: toDecimalString(ahead),
+      addresses: addresses.map(({ use, text }) => ({ use, text })),
+      contacts: contacts.map(({ supplierId: _supplierId, ...c }) => c),
+    }
+  )
 }
 
 export const readSuppliers = async (db: Db, search: string | undefined, where: Where) =>

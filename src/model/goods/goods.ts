@@ -141,10 +141,15 @@ export const goodsView = async (db: Db, id: number, business: Business, today: D
   return {
     ...viewOfGoods(standing),
     prices,
-    suppliers: suppliers.map(({ goodsId: _goodsId, packSize, unitCost: cost, ...s }) => ({
+    suppliers: suppliers.map(({ goodsId: _goodsId, packSize, unitCost: cost, steps, ...s }) => ({
       ...s,
       packSize: packSize.toString(),
       unitCost: cost?.toString() ?? null,
+      prices: steps.map((p) => ({
+        ...p,
+        fromQuantity: p.fromQuantity.toString(),
+        unitCost: p.unitCost.toString(),
+      })),
     })),
   }
 }

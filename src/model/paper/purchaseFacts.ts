@@ -5,7 +5,9 @@ import { listAheadMoves, listBillFills, listBills } from '@/data/queries/bill'
 import { listPurchaseLines, listPurchaseOrders, listPurchaseVersions } from '@/data/queries/purchaseOrder'
 import { findSales } from '@/data/queries/sales'
 import { listSupplierPayments } from '@/data/queries/supplierPayment'
-import { findSupplier, listGoodsSuppliers } from '@/data/queries/suppliers'
+import { findSupplier, listGoodsSuppliers, listSupplierAddresses } from '@/data/queries/suppliers'
+import type { SupplierAddressUse } from '@/core/kinds'
+import type { Db } from '@/data/connect'
 import type { Asked } from '../where'
 
 /** Where an order goes: to us, or straight to the customer of its sale, at their address. */
@@ -15,6 +17,16 @@ const goesTo = async ({ db, business }: Asked, direct: boolean, saleIds: readonl
   return sale ? { address: `${sale.customerName}\n${sale.deliverTo}`.trim(), note: sale.deliverNote } : null
 }
 
+/** A supplier as a document is addressed to them: at the address of that use, else at their own. */
+const readPayee = async (db: Db, supplierId: number, use: SupplierAddressUse) => {
+  const [supplier, addresses] = await Promise.all([
+    findSupplier(db, supplierId),
+    listSupplierAddresses(db, [supplierId]),
+  ])
+  const { name, address } = present(supplier)
+  return { name, address: addresses.find((a) => a.use === use)?.text ?? address }
+}
+
 /** Everything that stands on an order to a supplier; null where there is none. */
 export const readPurchaseFacts = async (asked: Asked, orderId: number) => {
   const { db, business } = asked
@@ -22,7 +34,7 @@ export const readPurchaseFacts = async (asked: Asked, orderId: number) => {
   if (!order) return null
   const lines = await listPurchaseLines(db, { orderIds: [orderId] })
   const [supplier, versions, sold, deliverTo] = await Promise.all([
-    findSupplier(db, order.supplierId),
+    readPayee(db, order.supplierId, 'orders'),
     listPurchaseVersions(db, [orderId]),
     listGoodsSuppliers(
       db,
@@ -38,7 +50,7 @@ export const readPurchaseFacts = async (asked: Asked, orderId: number) => {
     sold.find((s) => s.goodsId === goodsId && s.supplierId === order.supplierId)?.code ?? ''
   return {
     order,
-    supplier: present(supplier),
+    supplier,
     version: Math.max(1, ...versions.map((v) => v.n)),
     deliverTo,
     lines: lines.map((l) => ({
@@ -60,7 +72,7 @@ export const readRemittanceFacts = async ({ db, business }: Asked, paymentId: nu
   const fills = await listBillFills(db, { paymentId })
   const [bills, supplier, moves] = await Promise.all([
     listBills(db, { ids: [...new Set(fills.map((f) => f.billId))] }),
-    findSupplier(db, payment.supplierId),
+    readPayee(db, payment.supplierId, 'checks'),
     listAheadMoves(db, payment.supplierId),
   ])
   const sumOf = (kind: 'payment' | 'discount', billId?: number): Money =>
@@ -72,7 +84,7 @@ export const readRemittanceFacts = async ({ db, business }: Asked, paymentId: nu
     )
   return {
     payment,
-    supplier: present(supplier),
+    supplier,
     amount: money(payment.amount, currency),
     discount: sumOf('discount'),
     ahead: sumMoney(

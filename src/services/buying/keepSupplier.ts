@@ -1,14 +1,24 @@
 import { addSupplierInput, changeSupplierInput } from '@/contract/inputs/buying/suppliers'
 import type { z } from 'zod'
-import { found } from '@/contract/refuse'
+import { found, refuseAt } from '@/contract/refuse'
 import { ZERO } from '@/core/money'
 import { present } from '@/core/present'
-import { findSupplier, insertSupplier, updateSupplier } from '@/data/queries/suppliers'
+import {
+  findSupplier,
+  findSupplierOfCustomer,
+  insertSupplier,
+  replaceSupplierAddresses,
+  replaceSupplierContacts,
+  updateSupplier,
+} from '@/data/queries/suppliers'
 import { supplierView } from '@/model/buying/suppliers'
-import { defineCommand } from '../command'
+import { defineCommand, type Work } from '../command'
+import { customerFor } from '../people/customerFor'
+
+type Fields = Omit<z.output<typeof changeSupplierInput>, 'supplierId'>
 
 /** What is kept of a supplier; what is left out stays as it is. */
-const rowOf = ({ terms, bank, ...s }: Omit<z.output<typeof changeSupplierInput>, 'supplierId'>) => ({
+const rowOf = ({ terms, bank, addresses: _addresses, contacts: _contacts, ...s }: Fields) => ({
   ...s,
   ...(terms && {
     netDays: terms.net,
@@ -24,15 +34,29 @@ const rowOf = ({ terms, bank, ...s }: Omit<z.output<typeof changeSupplierInput>,
   }),
 })
 
+/** Addresses and contacts given replace those there were; a customer is one supplier’s alone. */
+const writeSides = async (w: Work, supplierId: number, s: Fields): Promise<void> => {
+  if (s.addresses) await replaceSupplierAddresses(w.tx, supplierId, s.addresses)
+  if (s.contacts) await replaceSupplierContacts(w.tx, supplierId, s.contacts)
+  if (s.customerId === null || s.customerId === undefined) return
+  const customer = await customerFor(w, s.customerId)
+  const other = await findSupplierOfCustomer(w.tx, customer.id)
+  if (other && other.id !== supplierId)
+    refuseAt('customerId', `${customer.name} is ${other.name} already. Choose another customer.`)
+}
+
 /** Somebody who sells to us. A name is enough. */
 export const addSupplier = defineCommand('add-supplier', addSupplierInput, async (w, s) => {
-  const id = await insertSupplier(w.tx, { ...rowOf(s), name: s.name })
+  const id = await insertSupplier(w.tx, { ...rowOf(s), customerId: null, name: s.name })
+  await writeSides(w, id, s)
+  if (s.customerId) await updateSupplier(w.tx, id, { customerId: s.customerId })
   return { id, answer: async () => present(await supplierView(w.tx, id, w)) }
 })
 
 /** Changes what is kept of a supplier, from now on. */
 export const changeSupplier = defineCommand('change-supplier', changeSupplierInput, async (w, { supplierId, ...s }) => {
   found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
+  await writeSides(w, supplierId, s)
   await updateSupplier(w.tx, supplierId, rowOf(s))
   return { id: supplierId, answer: async () => present(await supplierView(w.tx, supplierId, w)) }
 })

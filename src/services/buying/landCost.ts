@@ -4,7 +4,7 @@ import { found, refuse, refuseAt } from '@/contract/refuse'
 import { spreadCost } from '@/core/buying'
 import type { Day } from '@/core/day'
 import { postLandedCost } from '@/core/ledger'
-import { isPositiveMoney, money, sumMoney, toDecimalString, type Money } from '@/core/money'
+import { isPositiveMoney, money, sumMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { listAccounts } from '@/data/queries/accounts'
 import { findGoods } from '@/data/queries/goods'
@@ -13,6 +13,7 @@ import { insertCostShares } from '@/data/queries/costShare'
 import { findBillLine, listSpread, insertLandedCost, insertLandedShares } from '@/data/queries/landedCost'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
+import { landedCostView } from '@/model/buying/landedCosts'
 import { ownAccount } from '../books/ownAccount'
 import { defineCommand, paperDay, type Work } from '../command'
 import { moveWorth, type MovedWorth } from './moveWorth'
@@ -114,19 +115,5 @@ export const landCost = defineCommand('land-cost', landedCostInput, async (w, in
       toStock: x.toStock.minor,
     })),
   )
-  return {
-    id,
-    answer: async () => ({
-      id,
-      number,
-      on,
-      amount: toDecimalString(cost.amount),
-      shares: went.map((x) => ({
-        receivedLineId: x.receivedLineId,
-        amount: toDecimalString(x.amount),
-        toStock: toDecimalString(x.toStock),
-        toCostOfSales: toDecimalString(x.toCost),
-      })),
-    }),
-  }
+  return { id, answer: async () => present(await landedCostView(w.tx, id, w.currency)) }
 })

@@ -1,5 +1,6 @@
 import { orderForSaleInput } from '@/contract/inputs/buying/orderForSale'
 import { refuse, refuseAt } from '@/contract/refuse'
+import { chooseSeller } from '@/core/buying'
 import { larger, ZERO } from '@/core/money'
 import { present } from '@/core/present'
 import { listGoodsSuppliers } from '@/data/queries/suppliers'
@@ -31,17 +32,19 @@ export const orderForSale = defineCommand(
       if (!wanted.some((x) => x.lineId === l.lineId))
         refuseAt(`lines.${i}.lineId`, 'This is no line of goods in stock on the sale.')
     if (wanted.length === 0) refuse({ code: 'nothing-to-order' })
+    const onDay = draftDay(w, on)
     const sold = await listGoodsSuppliers(
       w.tx,
       wanted.map((x) => x.goodsId),
     )
     const ofSuppliers = wanted.map(({ lineId: saleLineId, goodsId, quantity }): Wanted => {
-      const supplier = sold.find((s) => s.goodsId === goodsId)
+      const sellers = sold.filter((s) => s.goodsId === goodsId)
+      const chosen = chooseSeller(sellers, { quantity, on: onDay })
       const description = present(story).lines.find((l) => l.id === saleLineId)?.description ?? ''
-      return supplier
-        ? { supplierId: supplier.supplierId, goodsId, quantity, saleLineId }
+      return chosen
+        ? { supplierId: chosen.seller.supplierId, goodsId, quantity, saleLineId }
         : refuse({ code: 'no-supplier', goods: description })
     })
-    return writeOrders(w, ofSuppliers, { onDay: draftDay(w, on), direct, wantedBy: locked.sale.wantedBy })
+    return writeOrders(w, ofSuppliers, { onDay, direct, wantedBy: locked.sale.wantedBy })
   },
 )

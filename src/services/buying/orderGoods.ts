@@ -6,6 +6,7 @@ import {
   type PurchaseLineInput,
 } from '@/contract/inputs/buying/orders'
 import { found, refuse, refuseAt } from '@/contract/refuse'
+import { costFrom } from '@/core/buying'
 import type { Day } from '@/core/day'
 import { larger, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
@@ -34,7 +35,11 @@ import { writeLetterIn } from '../post/writeLetter'
 import { defineCommand, draftDay, paperDay, type Work } from '../command'
 
 /** Lines as they are kept: named after their goods, at what this supplier asks, else at what they cost so far. */
-export const fillOrderLines = async (w: Work, supplierId: number, lines: readonly PurchaseLineInput[]) => {
+export const fillOrderLines = async (
+  w: Work,
+  { supplierId, onDay: on }: { readonly supplierId: number; readonly onDay: Day },
+  lines: readonly PurchaseLineInput[],
+) => {
   const ids = lines.flatMap((l) => l.goodsId ?? [])
   const goods = await findGoods(w.tx, ids)
   const [sold, costOf, codes, saleLines] = await Promise.all([
@@ -55,7 +60,8 @@ export const fillOrderLines = async (w: Work, supplierId: number, lines: readonl
       if (!of || of.goodsId !== l.goodsId)
         refuseAt(`lines.${i}.saleLineId`, 'This line is on no order for these goods. Choose the line of the sale anew.')
     }
-    const asks = sold.find((s) => s.goodsId === l.goodsId && s.supplierId === supplierId)?.unitCost
+    const seller = sold.find((s) => s.goodsId === l.goodsId && s.supplierId === supplierId)
+    const asks = seller && costFrom(seller, { quantity: l.quantity, on })
     return {
       goodsId: thing?.id ?? null,
       description: l.description || present(thing).name,
@@ -113,7 +119,7 @@ export const writeOrders = async (
 ) => {
   const ids: number[] = []
   for (const [supplierId, lines] of rowsBy(wanted, (x) => x.supplierId))
-    ids.push(await writeOrder(w, { ...facts, supplierId }, await fillOrderLines(w, supplierId, lines)))
+    ids.push(await writeOrder(w, { ...facts, supplierId }, await fillOrderLines(w, { ...facts, supplierId }, lines)))
   return {
     id: present(ids[0]),
     answer: async () => ({ orders: [...(await orderViews(w.tx, { ids }, {}, w.currency))].reverse() }),
@@ -126,8 +132,8 @@ export const orderGoods = defineCommand(
   orderGoodsInput,
   async (w, { supplierId, on, lines, ...facts }) => {
     found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
-    const filled = await fillOrderLines(w, supplierId, lines)
-    return answerOrder(w, await writeOrder(w, { supplierId, onDay: draftDay(w, on), ...facts }, filled))
+    const order = { supplierId, onDay: draftDay(w, on), ...facts }
+    return answerOrder(w, await writeOrder(w, order, await fillOrderLines(w, order, lines)))
   },
 )
 
@@ -139,7 +145,7 @@ export const changeOrder = defineCommand('change-order', changeOrderInput, async
   const { order, lines: before } = await takeOrder(w, orderId)
   mustBeOpen(order)
   if (lines) {
-    const filled = await fillOrderLines(w, order.supplierId, lines)
+    const filled = await fillOrderLines(w, order, lines)
     const kept = new Set(lines.flatMap((l) => l.lineId ?? []))
     const fresh = []
     for (const [position, l] of filled.entries()) {

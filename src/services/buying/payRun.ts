@@ -7,11 +7,12 @@ import { listSupplierPayments } from '@/data/queries/supplierPayment'
 import { findSupplier } from '@/data/queries/suppliers'
 import { paymentView } from '@/model/buying/payments'
 import { defineCommand, paperDay } from '../command'
+import { takeCheckNumber } from './checkNumber'
 import { readPayables, writePayment, type Paid } from './payables'
 import { transferFile, type Transfer } from './transferFile'
 
-/** Pays many bills at once from the bank, one payment a supplier, early discounts taken; with the file the bank takes. */
-export const payRun = defineCommand('pay-run', paymentRunInput, async (w, { on, billIds }) => {
+/** Pays many bills at once from the bank, one payment a supplier, early discounts taken: with the file the bank takes, or as checks. */
+export const payRun = defineCommand('pay-run', paymentRunInput, async (w, { on, billIds, check }) => {
   const onDay = paperDay(w, on)
   const twice = billIds.findIndex((id, i) => billIds.indexOf(id) !== i)
   if (twice >= 0) refuseAt(`billIds.${twice}`, 'This bill is named twice. Name it once.')
@@ -29,13 +30,14 @@ export const payRun = defineCommand('pay-run', paymentRunInput, async (w, { on, 
     routing: '',
     account: '',
   }
-  if (from.iban === '') refuse({ code: 'no-own-bank' })
+  if (check === undefined && from.iban === '') refuse({ code: 'no-own-bank' })
   const accountId = await w.accountId('bank')
   const transfers: Transfer[] = []
   const ids: number[] = []
   for (const supplierId of [...new Set(bills.map((b) => b.supplierId))].sort((a, b) => a - b)) {
     const supplier = present(await findSupplier(w.tx, supplierId))
-    if (supplier.iban === '' && supplier.bankAccount === '') refuse({ code: 'no-bank', name: supplier.name })
+    if (check === undefined && supplier.iban === '' && supplier.bankAccount === '')
+      refuse({ code: 'no-bank', name: supplier.name })
     const payables = (await readPayables(w, supplierId, onDay)).filter((p) => billIds.includes(p.bill.id))
     const closed = bills.find((b) => b.supplierId === supplierId && !payables.some((p) => p.bill.id === b.id))
     if (closed) refuseAt(`billIds.${billIds.indexOf(closed.id)}`, `Nothing of ${closed.number} is open on that day.`)
@@ -48,7 +50,9 @@ export const payRun = defineCommand('pay-run', paymentRunInput, async (w, { on, 
       paid.map((p) => p.paid),
       w.currency,
     )
-    const id = await writePayment(w, { supplier, on: onDay, accountId, amount, paid })
+    const checkNumber =
+      check === undefined ? null : await takeCheckNumber(w, accountId, ids.length === 0 ? check : 'next', 'check')
+    const id = await writePayment(w, { supplier, on: onDay, accountId, amount, paid, checkNumber })
     const { number } = present((await listSupplierPayments(w.tx, { id }))[0])
     ids.push(id)
     transfers.push({
@@ -69,7 +73,10 @@ export const payRun = defineCommand('pay-run', paymentRunInput, async (w, { on, 
     id,
     answer: async () => ({
       payments: await Promise.all(ids.map(async (x) => present(await paymentView(w.tx, x, w)))),
-      file: transferFile(from, { id: present(transfers[0]).reference, on: onDay, currency: w.currency }, transfers),
+      file:
+        check === undefined
+          ? transferFile(from, { id: present(transfers[0]).reference, on: onDay, currency: w.currency }, transfers)
+          : '',
     }),
   }
 })

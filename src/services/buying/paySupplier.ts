@@ -12,9 +12,11 @@ import { paymentView } from '@/model/buying/payments'
 import { dayAfter, defineCommand, paperDay, type Work } from '../command'
 import { refuseMatched } from '../bank/refuseMatched'
 import { accountFrom } from '../books/accountFrom'
+import { refuseSetOff } from './refuseSetOff'
+import { takeCheckNumber } from './checkNumber'
 import { payOne, readPayables, taxOf, writePayment, type Paid, type Payable } from './payables'
 
-const payOldest = (payables: readonly Payable[], amount: Money): readonly Paid[] => {
+export const payOldest = (payables: readonly Payable[], amount: Money): readonly Paid[] => {
   let left = amount
   return payables.flatMap((p) => {
     if (!isPositiveMoney(left)) return []
@@ -62,7 +64,8 @@ export const paySupplier = defineCommand('pay-supplier', paySupplierInput, async
     input.for === undefined || input.for === 'oldest'
       ? payOldest(payables, amount)
       : payNamed(w, payables, input.for, amount)
-  const id = await writePayment(w, { supplier, on, accountId, amount, paid })
+  const checkNumber = input.check === undefined ? null : await takeCheckNumber(w, accountId, input.check, 'check')
+  const id = await writePayment(w, { supplier, on, accountId, amount, paid, checkNumber })
   return { id, answer: async () => present(await paymentView(w.tx, id, w)) }
 })
 
@@ -133,6 +136,7 @@ export const voidSupplierPayment = defineCommand(
   voidSupplierPaymentInput,
   async (w, input) => {
     const { paymentId } = input
+    await refuseSetOff(w, { paymentId })
     await refuseMatched(w, (await listSupplierPayments(w.tx, { id: paymentId }))[0]?.entryId)
     await undoPayment(w, input)
     return { id: paymentId, answer: async () => present(await paymentView(w.tx, paymentId, w)) }

@@ -86,10 +86,15 @@ interface Paying {
   /** What leaves the account: more than the bills ask is paid in advance. */
   readonly amount: Money
   readonly paid: readonly Paid[]
+  /** The number of the check it is written as. */
+  readonly checkNumber?: number | null
 }
 
 /** Writes money that goes to a supplier: the payment, what it takes off their bills, what of it is in advance. Answers its id. */
-export const writePayment = async (w: Work, { supplier, on, accountId, amount, paid }: Paying): Promise<number> => {
+export const writePayment = async (
+  w: Work,
+  { supplier, on, accountId, amount, paid, checkNumber = null }: Paying,
+): Promise<number> => {
   const sum = (amounts: readonly Money[]): Money => sumMoney(amounts, w.currency)
   const forBills = sum(paid.map((p) => p.paid))
   const ahead = subtractMoney(amount, forBills)
@@ -107,7 +112,7 @@ export const writePayment = async (w: Work, { supplier, on, accountId, amount, p
     }),
     { kind: 'supplier-payment', id },
   )
-  const row = { number, supplierId: supplier.id, onDay: on, accountId, amount: amount.minor, entryId }
+  const row = { number, supplierId: supplier.id, onDay: on, accountId, amount: amount.minor, checkNumber, entryId }
   await insertSupplierPayment(w.tx, row, id)
   await insertBillFills(
     w.tx,

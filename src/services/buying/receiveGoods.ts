@@ -1,7 +1,7 @@
 import { receiveGoodsInput } from '@/contract/inputs/buying/receive'
 import type { z } from 'zod'
 import { found, refuse, refuseAt } from '@/contract/refuse'
-import { purchaseLeft, shareOfWorth } from '@/core/buying'
+import { costFrom, purchaseLeft, shareOfWorth } from '@/core/buying'
 import type { Day } from '@/core/day'
 import { postGoodsReceived } from '@/core/ledger'
 import {
@@ -68,7 +68,7 @@ const readCame = async (
   w: Work,
   input: Input,
   lines: readonly PurchaseLineRow[],
-  supplierId: number,
+  { supplierId, on }: { readonly supplierId: number; readonly on: Day },
   places: readonly PlaceRow[],
 ): Promise<Came[]> => {
   const matched = input.lines.map((l, i) => lineFor(lines, l, i))
@@ -88,7 +88,8 @@ const readCame = async (
         refuse({ code: 'more-than-ordered', line: line.description, left, asked: l.quantity })
       coming.set(line.id, before.plus(l.quantity))
     }
-    const asks = sold.find((s) => s.goodsId === thing.id && s.supplierId === supplierId)?.unitCost
+    const seller = sold.find((s) => s.goodsId === thing.id && s.supplierId === supplierId)
+    const asks = seller && costFrom(seller, { quantity: l.quantity, on })
     return {
       goods: thing,
       line,
@@ -181,7 +182,7 @@ export const receiveGoods = defineCommand('receive-goods', receiveGoodsInput, as
     refuseAt('supplierId', `Order ${taken?.order.number ?? ''} is with ${taken?.order.supplier ?? ''}.`)
   const supplier = found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
   const places = await listPlaces(w.tx)
-  const came = await readCame(w, input, taken?.lines ?? [], supplierId, places)
+  const came = await readCame(w, input, taken?.lines ?? [], { supplierId, on }, places)
   const number = await takeNumber(w.tx, 'goods-received', on)
   const id = await reserveId(w.tx, 'goods_received')
   const paper = { number, supplierId, orderId: taken?.order.id ?? null, onDay: on }

@@ -51,7 +51,7 @@ const partsOf = async (w: Work, parts: NonNullable<Fields['parts']>): Promise<Pa
     const goods = found(known.get(part.goodsId), 'goods', part.goodsId)
     if (goods.kind === 'kit') refuseAt(`parts.${i}`, `${goods.name} is a kit itself. Name its parts.`)
   }
-  const twice = parts.findIndex((p, i) => parts.findIndex((o) => o.goodsId === p.goodsId) !== i)
+  const twice = repeated(parts, (p) => String(p.goodsId))
   if (twice >= 0) refuseAt(`parts.${twice}`, 'This part is named twice. Add the quantities.')
   return parts.filter((p) => present(known.get(p.goodsId)).kind === 'stock')
 }
@@ -95,27 +95,34 @@ const writeSides = async (w: Work, goodsId: number, g: Fields): Promise<void> =>
       validFrom: p.validFrom,
       validUntil: p.validUntil,
     }))
-    const key = (r: (typeof rows)[number]) => `${r.levelId}:${r.fromQuantity}:${r.validFrom}`
-    const twice = rows.findIndex((r, i) => rows.findIndex((o) => key(o) === key(r)) !== i)
+    const twice = repeated(rows, (r) => `${r.levelId}:${r.fromQuantity}:${r.validFrom}`)
     if (twice >= 0)
       refuseAt(`prices.${twice}.price`, 'There is a price for the same customers, quantity and day already.')
     await replacePrices(w.tx, goodsId, rows)
   }
-  if (g.suppliers) {
-    const rows = []
-    for (const s of g.suppliers) {
-      const supplierId = s.supplierId ?? (await insertSupplier(w.tx, { name: present(s.name) }))
-      found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
-      rows.push({ supplierId, code: s.code, preferred: s.preferred, packSize: s.packSize, unitCost: s.unitCost })
-    }
-    const preferred = rows.findIndex((r) => r.preferred)
-    await replaceGoodsSuppliers(
-      w.tx,
-      goodsId,
-      rows.map((r, i) => ({ ...r, preferred: i === Math.max(preferred, 0) })),
-    )
-  }
+  if (g.suppliers) await writeSellers(w, goodsId, g.suppliers)
 }
+
+/** Who sells it to us; of several that are said to be preferred the first one is. */
+const writeSellers = async (w: Work, goodsId: number, suppliers: NonNullable<Fields['suppliers']>): Promise<void> => {
+  const preferred = suppliers.findIndex((s) => s.preferred)
+  const rows: Parameters<typeof replaceGoodsSuppliers>[2][number][] = []
+  for (const [i, { supplierId: id, name, prices, ...s }] of suppliers.entries()) {
+    const supplierId = id ?? (await insertSupplier(w.tx, { name: present(name) }))
+    found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
+    if (rows.some((r) => r.supplierId === supplierId))
+      refuseAt(`suppliers.${i}.supplierId`, 'This supplier is named twice. Put all prices in one place.')
+    const twice = repeated(prices, (p) => `${p.fromQuantity}:${p.validFrom}`)
+    if (twice >= 0)
+      refuseAt(`suppliers.${i}.prices.${twice}.unitCost`, 'There is a cost for the same quantity and day already.')
+    rows.push({ ...s, supplierId, preferred: i === preferred, steps: prices })
+  }
+  await replaceGoodsSuppliers(w.tx, goodsId, rows)
+}
+
+/** Where a row says what an earlier one said; −1 where none does. */
+const repeated = <R>(rows: readonly R[], key: (row: R) => string): number =>
+  rows.findIndex((r, i) => rows.findIndex((o) => key(o) === key(r)) !== i)
 
 /** Writes new goods that were checked by the schema. Also what an import writes, row by row. */
 export const writeGoods = async (w: Work, g: z.output<typeof addGoodsInput>): Promise<number> => {

@@ -3,7 +3,7 @@ import { present } from '@/core/present'
 import type { z } from 'zod'
 import { isPositiveMoney, sumMoney, type Money } from '@/core/money'
 import { fillNamed, tenderOf, type Filling } from '@/core/receipt'
-import { postReceipt, type HeldKind, type Method } from '@/core/ledger'
+import { postReceipt, type HeldKind, type ReceiptMethod } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { findCustomer } from '@/data/queries/customers'
 import { takeNumber } from '@/data/queries/numbers'
@@ -27,10 +27,13 @@ import { reserveId } from '@/data/queries/reserveId'
 import { insertTaxMoves } from '@/data/queries/taxMove'
 import { receiptView } from '@/model/receipt/receiptView'
 import { offered } from '@/model/receipt/offered'
-type TakeReceipt = Omit<z.output<typeof takeReceiptInput>, 'forOthers'> & { readonly forOthers?: boolean }
+type TakeReceipt = Omit<z.output<typeof takeReceiptInput>, 'forOthers' | 'method'> & {
+  readonly forOthers?: boolean
+  readonly method: ReceiptMethod
+}
 
 /** What a receipt may fill, of whoever owes it: locked, and what of it was open on the day and on every later one. */
-const duesToFill = async (
+export const duesToFill = async (
   w: Work,
   owners: readonly number[],
   onDay: Day,
@@ -214,7 +217,7 @@ const noteFilling = async (
 /** What was given, and what coins make of the amount. */
 export const tender = (
   w: Work,
-  { method: by, tendered: given }: { readonly method: Method; readonly tendered?: string },
+  { method: by, tendered: given }: { readonly method: ReceiptMethod; readonly tendered?: string },
   received: Money,
 ): { readonly tendered: Money; readonly rounding: Money } => {
   const { toPay, tendered, rounding, change } = tenderOf(received, {

@@ -4,6 +4,7 @@ import { defineCommand, paperDay, type Work } from '../command'
 import type { Day } from '@/core/day'
 import { found, refuse, refuseAt } from '@/contract/refuse'
 import { refuseMatched } from '../bank/refuseMatched'
+import { refuseSetOff } from '../buying/refuseSetOff'
 import { addCharge } from './chargeExtra'
 import { takeBack } from './takeBack'
 import { saleToCharge } from './saleToCharge'
@@ -30,6 +31,7 @@ export const voidReceipt = defineCommand(
   async (w, { receiptId, on: given, reason }) => {
     const { receipt, onDay } = await takeStanding(w, receiptId, given)
     if (receipt.invoiceId !== null) refuse({ code: 'void-counter-sale', number: receipt.number })
+    await refuseSetOff(w, { receiptId })
     await refuseMatched(w, receipt.entryId)
     await takeBack(w, receipt, { on: onDay, kind: 'voided', reason, bankFee: zeroMoney(w.currency) })
     return { id: receiptId, answer: () => receiptView(w, receiptId) }

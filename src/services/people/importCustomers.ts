@@ -1,5 +1,5 @@
 import { importCustomersInput } from '@/contract/inputs/people/importCustomers'
-import { email } from '@/contract/inputs/people/keepCustomer'
+import { email } from '@/contract/inputs/people/contact'
 import { z } from 'zod'
 import { needed, text } from '@/contract/fields'
 import { refuse } from '@/contract/refuse'

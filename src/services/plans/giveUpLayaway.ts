@@ -29,7 +29,7 @@ export const giveUpLayaway = defineCommand('give-up-layaway', giveUpLayawayInput
   await closeIn(w, locked, 'cancelled', {
     on: onDay,
     reason: g.reason,
-    held: { fee, rest: g.method ?? last?.method ?? 'cash' },
+    held: { fee, rest: g.method ?? (last?.method === 'set-off' ? 'account' : last?.method) ?? 'cash' },
   })
   await refreshSale(w, sale.id)
   return {

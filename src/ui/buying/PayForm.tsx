@@ -1,10 +1,11 @@
 'use client'
+import { useWatch } from 'react-hook-form'
 import { formatDay, type Day } from '@/core/day'
 import type { PayFrom } from '@/core/kinds'
 import { formatDigits } from '@/core/locale'
 import { PAY_FROM_NAMES } from '@/core/names'
 import { CommandForm } from '../form/CommandForm'
-import { FormMoney, FormOn, FormPick } from '../form/inputs'
+import { FormCheck, FormMoney, FormOn, FormPick } from '../form/inputs'
 
 interface Props {
   readonly supplierId: number
@@ -19,7 +20,7 @@ interface Props {
 }
 
 const schema = () => import('@/contract/inputs/buying/bills').then((m) => m.paySupplierInput)
-const START: { from: PayFrom } = { from: 'bank' }
+const START: { from: PayFrom; byCheck: boolean } = { from: 'bank', byCheck: false }
 
 /** Money to a supplier; early-payment discounts are taken by themselves, what is left is paid in advance. */
 export const PayForm = ({ supplierId, billId, amount, discount, currency, today, onDone }: Props) => (
@@ -28,10 +29,15 @@ export const PayForm = ({ supplierId, billId, amount, discount, currency, today,
     path="/supplier-payments"
     schema={schema}
     start={{ ...START, amount, on: String(today) }}
-    asBody={(d) => ({ supplierId, ...d, for: billId === null ? ('oldest' as const) : [{ billId, amount: d.amount }] })}
+    asBody={({ byCheck, ...d }) => ({
+      supplierId,
+      ...d,
+      ...(byCheck && d.from === 'bank' ? { check: 'next' as const } : {}),
+      for: billId === null ? ('oldest' as const) : [{ billId, amount: d.amount }],
+    })}
     say={(p) =>
       [
-        `${p.number}: ${formatDigits(p.amount)} paid to ${p.supplier}.`,
+        `${p.number}: ${formatDigits(p.amount)} paid to ${p.supplier}${p.checkNumber === null ? '' : `, check ${p.checkNumber}`}.`,
         Number(p.discount) > 0 ? `${formatDigits(p.discount)} let off.` : '',
         Number(p.ahead) > 0 ? `${formatDigits(p.ahead)} in advance.` : '',
       ]
@@ -39,6 +45,7 @@ export const PayForm = ({ supplierId, billId, amount, discount, currency, today,
         .join(' ')
     }
     preview={{ currency }}
+    go={(p) => (p.checkNumber === null ? null : `/buying/payments/${p.id}`)}
     onDone={onDone}
     submit="Pay"
   >
@@ -52,6 +59,13 @@ export const PayForm = ({ supplierId, billId, amount, discount, currency, today,
       <FormMoney name="amount" label="Amount" currency={currency} />
       <FormPick name="from" label="From" options={PAY_FROM_NAMES} />
       <FormOn today={today} />
+      <ByCheck />
     </div>
   </CommandForm>
 )
+
+/** From the bank it may go out as a check, to print. */
+const ByCheck = () => {
+  const from = useWatch<typeof START, 'from'>({ name: 'from' })
+  return from === 'bank' && <FormCheck name="byCheck" label="As a check" />
+}

@@ -8,13 +8,33 @@ import { LetterPanel } from '../post/LetterPanel'
 
 const VoidForm = lazily(() => import('./VoidForm').then((m) => m.VoidForm))
 
-type PaymentAct = 'mail' | 'pdf' | 'void'
+type PaymentAct = 'mail' | 'pdf' | 'check' | 'void'
+
+interface Props {
+  readonly id: number
+  /** It is a check. */
+  readonly check: boolean
+  readonly today: Day
+}
 
 /** What can be done with a payment to a supplier: tell them what it pays, or take it back. */
-export const PaymentActs = ({ id, today }: { readonly id: number; readonly today: Day }) => {
+export const PaymentActs = ({ id, check, today }: Props) => {
   const [open, setOpen] = useState<PaymentAct | null>(null)
   const close = () => setOpen(null)
   const acts: readonly Act<PaymentAct>[] = [
+    ...(check
+      ? [
+          {
+            id: 'check' as const,
+            label: 'Print check',
+            key: 'p',
+            group: 'Payment',
+            hint: 'With a stub that says what it pays',
+            href: `/api/v1/export/checks.pdf?payments=${id}`,
+            file: true,
+          },
+        ]
+      : []),
     { id: 'mail', label: 'Send by email', key: 'm', group: 'Payment', hint: 'Tells them which bills it pays' },
     {
       id: 'pdf',
@@ -31,7 +51,7 @@ export const PaymentActs = ({ id, today }: { readonly id: number; readonly today
       <Acts
         acts={acts}
         first={null}
-        near={['mail', 'void']}
+        near={check ? ['check', 'mail'] : ['mail', 'void']}
         groups={['Payment']}
         onAct={setOpen}
         away={open !== null}

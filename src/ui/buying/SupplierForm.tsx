@@ -1,31 +1,41 @@
 'use client'
+import { useState } from 'react'
+import { useFormContext, useWatch } from 'react-hook-form'
+import { SUPPLIER_ADDRESSES } from '@/core/kinds'
 import { CommandForm } from '../form/CommandForm'
-import type { SupplierDraft } from './supplierDraft'
+import { FormFind } from '../form/FormFind'
 import { FormArea, FormQuantity, FormText } from '../form/inputs'
+import { ContactFields } from '../people/ContactFields'
+import { isNoContact } from '../people/customerDraft'
+import { findCustomers } from '../Picker'
+import { supplierBody, type SupplierDraft } from './supplierDraft'
 
 const inputs = () => import('@/contract/inputs/buying/suppliers')
 const toAdd = () => inputs().then((m) => m.addSupplierInput)
 const toChange = () => inputs().then((m) => m.changeSupplierInput.omit({ supplierId: true }))
 
-const bodyOf = ({ terms, ...d }: SupplierDraft) => ({
-  ...d,
-  terms: { ...terms, net: Number(terms.net), discountDays: Number(terms.discountDays) },
-})
+interface Props {
+  readonly id: number | null
+  readonly start: SupplierDraft
+  /** The name of the customer they are too. */
+  readonly customer?: string
+}
 
 /** Who sells to us: how they are reached, when they are paid, and where to. */
-export const SupplierForm = ({ id, start }: { readonly id: number | null; readonly start: SupplierDraft }) =>
+export const SupplierForm = ({ id, start, customer = '' }: Props) =>
   id === null ? (
     <CommandForm
       method="POST"
       path="/suppliers"
       schema={toAdd}
       start={start}
-      asBody={bodyOf}
+      asBody={supplierBody}
+      skip={{ contacts: isNoContact }}
       say={(s) => `${s.name} added.`}
       go={(s) => `/buying/suppliers/${s.id}`}
       submit="Add supplier"
     >
-      <Fields />
+      <Fields customer={customer} />
     </CommandForm>
   ) : (
     <CommandForm
@@ -33,15 +43,16 @@ export const SupplierForm = ({ id, start }: { readonly id: number | null; readon
       path={`/suppliers/${id}`}
       schema={toChange}
       start={start}
-      asBody={bodyOf}
+      asBody={supplierBody}
+      skip={{ contacts: isNoContact }}
       say={(s) => `${s.name} saved.`}
       submit="Save changes"
     >
-      <Fields />
+      <Fields customer={customer} />
     </CommandForm>
   )
 
-const Fields = () => (
+const Fields = ({ customer }: { readonly customer: string }) => (
   <div className="grid max-w-lg gap-3">
     <FormText name="name" label="Name" most={200} />
     <div className="grid grid-cols-2 gap-3">
@@ -49,6 +60,8 @@ const Fields = () => (
       <FormText name="phone" label="Phone" most={60} />
     </div>
     <FormArea name="address" label="Address" most={500} />
+    <OtherAddresses />
+    <ContactFields title="Contacts" />
     <div className="grid grid-cols-3 gap-3">
       <FormQuantity name="terms.net" label="Due after, days" />
       <FormQuantity name="terms.discountPercent" label="Early discount, %" />
@@ -61,6 +74,48 @@ const Fields = () => (
       <FormText name="bank.routing" label="Routing number" most={40} />
       <FormText name="bank.account" label="Account number" most={40} />
     </div>
+    <AlsoCustomer customer={customer} />
     <FormArea name="note" label="Notes" most={2000} />
   </div>
 )
+
+const USES = { orders: 'Orders go to', returns: 'Returns go to', checks: 'Checks go to' } as const
+
+/** Where orders, returns and checks go where that is not the address; open where one is written. */
+const OtherAddresses = () => {
+  const [addresses] = useWatch<SupplierDraft, readonly ['addresses']>({ name: ['addresses'] })
+  const [isOpen] = useState(() => SUPPLIER_ADDRESSES.some((use) => addresses[use] !== ''))
+  return (
+    <details open={isOpen}>
+      <summary className="cursor-pointer text-xs underline">Other addresses</summary>
+      <div className="mt-2 grid gap-3">
+        {SUPPLIER_ADDRESSES.map((use) => (
+          <FormArea key={use} name={`addresses.${use}`} label={USES[use]} rows={3} most={500} />
+        ))}
+      </div>
+    </details>
+  )
+}
+
+/** The same people as a customer: what each side owes may be set off then. */
+const AlsoCustomer = ({ customer }: { readonly customer: string }) => {
+  const { setValue } = useFormContext<SupplierDraft>()
+  const id = useWatch<SupplierDraft, 'customerId'>({ name: 'customerId' })
+  return (
+    <div>
+      <FormFind
+        key={id === '' ? 'none' : 'one'}
+        name="customerId"
+        label="Also a customer"
+        find={findCustomers}
+        start={id === '' ? '' : customer}
+        missing="Choose a customer, or leave it empty."
+      />
+      {id !== '' && (
+        <button type="button" className="text-xs underline" onClick={() => setValue('customerId', '')}>
+          Not a customer
+        </button>
+      )}
+    </div>
+  )
+}

@@ -29,6 +29,32 @@ export const TAKEN_BACK = {
     call: 'void',
     schema: () => import('@/contract/inputs/buying/sentBack').then((m) => m.voidCreditInput.omit({ creditId: true })),
   },
+  'set-off': {
+    title: 'Void the set-off',
+    does: 'It did not happen: from this day on both sides owe again.',
+    done: 'The set-off is void.',
+    path: '/set-offs',
+    call: 'void',
+    schema: () => import('@/contract/inputs/buying/setOff').then((m) => m.voidSetOffInput.omit({ setOffId: true })),
+  },
+  refund: {
+    title: 'Void the money back',
+    does: 'It did not come back: from this day on it is paid in advance again.',
+    done: 'The money back is void.',
+    path: '/supplier-refunds',
+    call: 'void',
+    schema: () =>
+      import('@/contract/inputs/buying/supplierRefund').then((m) => m.voidSupplierRefundInput.omit({ refundId: true })),
+  },
+  'landed-cost': {
+    title: 'Take the cost off the goods',
+    does: 'It was spread wrong: from this day on it stands on its account again, and may be spread anew.',
+    done: 'The cost stands on its account again.',
+    path: '/landed-costs',
+    call: 'void',
+    schema: () =>
+      import('@/contract/inputs/buying/landedCost').then((m) => m.voidLandedCostInput.omit({ costId: true })),
+  },
   receipt: {
     title: 'Undo the receipt',
     does: 'It was entered wrong: stock, order and books are as if it had never been. If goods really go back, send them back instead.',

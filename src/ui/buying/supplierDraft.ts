@@ -1,3 +1,6 @@
+import { SUPPLIER_ADDRESSES, type SupplierAddressUse } from '@/core/kinds'
+import type { ContactDraft } from '../people/customerDraft'
+
 /** A supplier as the form holds them: the shape of the call, with text wherever something is typed. */
 export interface SupplierDraft {
   name: string
@@ -5,6 +8,10 @@ export interface SupplierDraft {
   phone: string
   address: string
   note: string
+  /** The same people as a customer; empty where they are none. */
+  customerId: string
+  addresses: Record<SupplierAddressUse, string>
+  contacts: ContactDraft[]
   terms: { net: string; discountPercent: string; discountDays: string }
   bank: { name: string; iban: string; bic: string; routing: string; account: string }
 }
@@ -16,6 +23,17 @@ export const NO_SUPPLIER: SupplierDraft = {
   phone: '',
   address: '',
   note: '',
+  customerId: '',
+  addresses: { orders: '', returns: '', checks: '' },
+  contacts: [],
   terms: { net: '30', discountPercent: '0', discountDays: '0' },
   bank: { name: '', iban: '', bic: '', routing: '', account: '' },
 }
+
+/** As the call takes it. */
+export const supplierBody = ({ terms, addresses, customerId, ...d }: SupplierDraft) => ({
+  ...d,
+  customerId: customerId === '' ? null : Number(customerId),
+  addresses: SUPPLIER_ADDRESSES.flatMap((use) => (addresses[use].trim() === '' ? [] : [{ use, text: addresses[use] }])),
+  terms: { ...terms, net: Number(terms.net), discountDays: Number(terms.discountDays) },
+})

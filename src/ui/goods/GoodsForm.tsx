@@ -79,7 +79,7 @@ export const GoodsForm = ({
           <FormSelect name="taxCode" label="Tax code" options={codes.map((c) => ({ value: c.code, name: c.name }))} />
         </div>
         <PriceRows levels={levels} currency={currency} today={today} />
-        <OnTheShelf moved={moved} places={places} reorder={reorder} />
+        <OnTheShelf today={today} moved={moved} places={places} reorder={reorder} />
         <FormText name="tags" label="Tags, separated by commas" most={400} />
         <FormSelect
           name="incomeAccount"
@@ -154,10 +154,10 @@ const Told = ({ moved }: { readonly moved: boolean }) => {
   )
 }
 
-const OnTheShelf = ({ moved = false, places, reorder }: Pick<Props, 'moved' | 'places' | 'reorder'>) =>
+const OnTheShelf = ({ today, moved = false, places, reorder }: Pick<Props, 'today' | 'moved' | 'places' | 'reorder'>) =>
   useKind() === 'stock' && (
     <>
-      <SupplierRows />
+      <SupplierRows today={today} />
       <Told moved={moved} />
       {places.length > 0 && (
         <FormSelect

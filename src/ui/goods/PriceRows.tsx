@@ -1,9 +1,9 @@
 'use client'
-import { RemoveRow } from '../RemoveRow'
 import { useFieldArray, useFormContext } from 'react-hook-form'
 import type { Day } from '@/core/day'
-import { FormDay, FormMoney, FormQuantity, FormSelect } from '../form/inputs'
+import { FormMoney, FormSelect } from '../form/inputs'
 import { NO_PRICE, type GoodsDraft } from './goodsDraft'
+import { StepRow } from './StepRow'
 
 interface Props {
   readonly levels: readonly { readonly code: string; readonly name: string }[]
@@ -20,19 +20,15 @@ export const PriceRows = ({ levels, currency, today }: Props) => {
     <fieldset>
       <legend className="font-slab text-lg font-semibold">Special prices</legend>
       {fields.map((row, i) => (
-        <div
+        <StepRow
           key={row.id}
-          className="mb-3 grid grid-cols-[1.2fr_64px_1fr_auto] items-end gap-2 border-l-2 border-paper-300 pl-2"
-        >
-          <FormSelect name={`prices.${i}.level`} label={`For, price ${i + 1}`} options={everybody} />
-          <FormQuantity name={`prices.${i}.fromQuantity`} label="From quantity" />
-          <FormMoney name={`prices.${i}.price`} label="Unit price" currency={currency} />
-          <RemoveRow label={`Remove price ${i + 1}`} onRemove={() => remove(i)} />
-          <div className="col-span-4 grid grid-cols-2 gap-2">
-            <FormDay name={`prices.${i}.validFrom`} label="Valid from" today={today} />
-            <FormDay name={`prices.${i}.validUntil`} label="Valid until" today={today} />
-          </div>
-        </div>
+          name={`prices.${i}`}
+          called={`price ${i + 1}`}
+          lead={<FormSelect name={`prices.${i}.level`} label={`For, price ${i + 1}`} options={everybody} />}
+          price={<FormMoney name={`prices.${i}.price`} label="Unit price" currency={currency} />}
+          today={today}
+          onRemove={() => remove(i)}
+        />
       ))}
       <button type="button" className="text-xs underline" onClick={() => append(NO_PRICE, { shouldFocus: false })}>
         Add price

@@ -1,14 +1,22 @@
 import type { Costing, GoodsKind, Track } from '@/core/kinds'
 import { splitTags } from '../people/customerDraft'
 
-/** A price beside the list, as the form holds it. */
-export interface PriceDraft {
-  /** A price level's code; empty for everybody. */
-  level: string
+interface StepDraft {
   fromQuantity: string
-  price: string
   validFrom: string
   validUntil: string
+}
+
+/** A price beside the list, as the form holds it. */
+export interface PriceDraft extends StepDraft {
+  /** A price level's code; empty for everybody. */
+  level: string
+  price: string
+}
+
+/** What a supplier asks for one, as the form holds it. */
+export interface CostDraft extends StepDraft {
+  unitCost: string
 }
 
 export interface SupplierDraft {
@@ -17,8 +25,9 @@ export interface SupplierDraft {
   code: string
   preferred: boolean
   /** They sell it by so many, at so much each. */
-  packSize?: string
-  unitCost?: string
+  packSize: string
+  unitCost: string
+  prices: CostDraft[]
 }
 
 export interface PartDraft {
@@ -54,7 +63,11 @@ export interface GoodsDraft {
   parts: PartDraft[]
 }
 
-export const NO_PRICE: PriceDraft = { level: '', fromQuantity: '', price: '', validFrom: '', validUntil: '' }
+const NO_STEP: StepDraft = { fromQuantity: '', validFrom: '', validUntil: '' }
+export const NO_PRICE: PriceDraft = { ...NO_STEP, level: '', price: '' }
+export const NO_COST: CostDraft = { ...NO_STEP, unitCost: '' }
+
+export const NO_SELLER: SupplierDraft = { name: '', code: '', preferred: false, packSize: '', unitCost: '', prices: [] }
 
 /** The form before anything is typed. */
 export const NO_GOODS: Omit<GoodsDraft, 'taxCode'> = {
@@ -81,10 +94,20 @@ export const NO_GOODS: Omit<GoodsDraft, 'taxCode'> = {
   parts: [],
 }
 
-/** By how many they sell it and at what cost, where that is said. */
-const packOf = ({ packSize, unitCost }: SupplierDraft) => ({
+const stepOf = (s: StepDraft) => ({
+  ...(s.fromQuantity ? { fromQuantity: s.fromQuantity } : {}),
+  validFrom: s.validFrom || null,
+  validUntil: s.validUntil || null,
+})
+
+/** Who sells it, named by their id where they are known; by how many and at what cost where that is said. */
+const supplierOf = ({ supplierId, name, code, preferred, packSize, unitCost, prices }: SupplierDraft) => ({
+  ...(supplierId === undefined ? { name } : { supplierId }),
+  code,
+  preferred,
   ...(packSize ? { packSize } : {}),
   ...(unitCost ? { unitCost } : {}),
+  prices: prices.map((p) => ({ unitCost: p.unitCost, ...stepOf(p) })),
 })
 
 /** As the call takes it. What the kind of goods does not have is left out. */
@@ -103,16 +126,10 @@ export const goodsBody = (g: GoodsDraft) => ({
   onShopfront: g.onShopfront,
   prices: g.prices.map((p) => ({
     ...(p.level ? { level: p.level } : {}),
-    ...(p.fromQuantity ? { fromQuantity: p.fromQuantity } : {}),
     price: p.price,
-    validFrom: p.validFrom || null,
-    validUntil: p.validUntil || null,
+    ...stepOf(p),
   })),
-  suppliers: g.suppliers.map((s) =>
-    s.supplierId === undefined
-      ? { name: s.name, code: s.code, preferred: s.preferred, ...packOf(s) }
-      : { supplierId: s.supplierId, code: s.code, preferred: s.preferred, ...packOf(s) },
-  ),
+  suppliers: g.suppliers.map(supplierOf),
   ...(g.kind === 'stock'
     ? {
         track: g.track,

@@ -1,9 +1,8 @@
 'use client'
-import { RemoveRow } from '../RemoveRow'
 import { X } from 'lucide-react'
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form'
 import { FormArea, FormSelect, FormText } from '../form/inputs'
-import { emptyAddress, NO_CONTACT, type AddressDraft, type CustomerDraft } from './customerDraft'
+import { emptyAddress, type AddressDraft, type CustomerDraft } from './customerDraft'
 
 const NAME = { 'bill-to': 'Bill to', 'deliver-to': 'Deliver to' } as const
 type Areas = readonly { readonly code: string; readonly name: string }[]
@@ -82,28 +81,5 @@ const Usual = ({ n, kind }: Pick<AddressProps, 'n' | 'kind'>) => {
       <input type="radio" name={`usual-${kind}`} checked={addresses[n]?.isDefault ?? false} onChange={choose} /> Default
       address
     </label>
-  )
-}
-
-/** Whom else to ask for. */
-export const ContactFields = () => {
-  const { control } = useFormContext<CustomerDraft>()
-  const { fields, append, remove } = useFieldArray({ control, name: 'contacts' })
-  return (
-    <fieldset className="md:col-span-2">
-      <legend className="font-slab text-lg font-semibold">More contacts</legend>
-      {fields.map((row, i) => (
-        <div key={row.id} className="mb-2 grid items-end gap-2 sm:grid-cols-[1fr_1fr_1.3fr_1fr_auto]">
-          <FormText name={`contacts.${i}.name`} label="Name" most={200} />
-          <FormText name={`contacts.${i}.role`} label="Role" most={80} />
-          <FormText name={`contacts.${i}.email`} label="Email" most={200} type="email" />
-          <FormText name={`contacts.${i}.phone`} label="Phone" most={60} />
-          <RemoveRow label={`Remove contact ${i + 1}`} onRemove={() => remove(i)} />
-        </div>
-      ))}
-      <button type="button" className="text-xs underline" onClick={() => append(NO_CONTACT)}>
-        Add contact
-      </button>
-    </fieldset>
   )
 }

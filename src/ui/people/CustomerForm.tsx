@@ -7,7 +7,8 @@ import { FormProblems } from '../form/FormProblems'
 import { FormArea, FormCheck, FormDay, FormMoney, FormQuantity, FormSelect, FormText } from '../form/inputs'
 import { useCommandForm } from '../form/useCommandForm'
 import { call } from '../send'
-import { AddressFields, ContactFields } from './AddressFields'
+import { AddressFields } from './AddressFields'
+import { ContactFields } from './ContactFields'
 import { customerBody, isNoAddress, isNoContact, type CustomerDraft } from './customerDraft'
 
 interface Named {
@@ -55,7 +56,7 @@ export const CustomerForm = ({ id, start, currency, today, levels, areas }: Prop
         <FormText name="contact" label="Main contact" most={200} />
         <FormText name="phone" label="Phone" most={60} />
         <AddressFields areas={areas} />
-        <ContactFields />
+        <ContactFields title="More contacts" />
         <div className="grid grid-cols-3 gap-3">
           <FormQuantity name="terms.net" label="Payment due in (days)" />
           <FormQuantity name="terms.discountPercent" label="Early-payment discount, %" />

@@ -5,6 +5,7 @@ import type { Made, Tour } from './desk'
 export const buying = (open: () => Tour, made: Made): void => {
   describe('buying', () => {
     let supplier: number
+    let spread: number
     let order: { id: number; lines: { id: number }[] }
 
     test('begins with a supplier, with terms and a bank', async () => {
@@ -113,11 +114,14 @@ export const buying = (open: () => Tour, made: Made): void => {
         body: { supplierId: supplier, theirNumber: 'RW-2', lines: [{ accountId, amount: '4.00' }] },
       })
       // Four came and four are here: all of it joins what is in stock.
-      expect(
-        await tour.does('POST /landed-costs', {
-          body: { billLineId: carriage.lines[0].id, receivedIds: [came.id], by: 'quantity' },
-        }),
-      ).toMatchObject({ amount: '4.00', shares: [{ amount: '4.00', toStock: '4.00', toCostOfSales: '0.00' }] })
+      const cost = await tour.does('POST /landed-costs', {
+        body: { billLineId: carriage.lines[0].id, receivedIds: [came.id], by: 'quantity' },
+      })
+      spread = cost.id
+      expect(cost).toMatchObject({
+        amount: '4.00',
+        shares: [{ amount: '4.00', toStock: '4.00', toCostOfSales: '0.00' }],
+      })
       const all = { body: { billIds: [carriage.id] } }
       expect(await tour.refuses('POST /payment-runs', all)).toMatchObject({ kind: 'no-own-bank' })
       await tour.does('PATCH /settings', { body: { iban: 'GB82WEST12345698765432' } })
@@ -169,6 +173,51 @@ export const buying = (open: () => Tour, made: Made): void => {
       expect(await tour.does('POST /supplier-credits/{id}/void', wrong)).toMatchObject({ voidedOn: '2026-03-10' })
       expect(await tour.refuses('POST /supplier-credits/{id}/void', wrong)).toMatchObject({ kind: 'already-voided' })
       expect((await tour.does('GET /bills/{id}', { id: second.id })).open).toBe('26.00')
+      const { ties } = await tour.does('GET /books/ties')
+      expect(ties.every((t: { difference: string }) => Number(t.difference) === 0)).toBe(true)
+    })
+
+    test('sets off what the same people owe as a customer, takes money back, and takes a spread cost off again', async () => {
+      const tour = open()
+      const { id: customerId } = await tour.does('POST /customers', { body: { name: 'Rosin works, repairs' } })
+      await tour.does('PATCH /suppliers/{id}', { id: supplier, body: { customerId } })
+      const sale = await tour.does('POST /sales', {
+        body: { customerId, agreed: true, lines: [{ description: 'Advice', quantity: '1', unitPrice: '10.00' }] },
+      })
+      const draft = await tour.does('POST /sales/{id}/invoices', { id: sale.id, body: { what: 'remaining' } })
+      await tour.does('POST /invoices/{id}/issue', { id: draft.id })
+      expect(await tour.refuses('POST /set-offs', { body: { supplierId: supplier, amount: '999.00' } })).toMatchObject({
+        errors: [{ path: 'amount' }],
+      })
+      const made = await tour.does('POST /set-offs', { body: { supplierId: supplier, amount: '5.00' } })
+      expect(made).toMatchObject({ amount: '5.00', customerId, voidedOn: null })
+      expect((await tour.does('GET /set-offs', { query: { supplierId: supplier } })).items).toMatchObject([
+        { id: made.id },
+      ])
+      expect(
+        await tour.refuses('POST /receipts/{id}/void', { id: made.receiptId, body: { reason: 'x' } }),
+      ).toMatchObject({ kind: 'is-set-off' })
+      await tour.does('POST /set-offs/{id}/void', { id: made.id, body: { reason: 'Not agreed' } })
+      expect((await tour.does('GET /set-offs/{id}', { id: made.id })).voidedOn).toBe('2026-03-10')
+
+      await tour.does('POST /supplier-payments', {
+        body: { supplierId: supplier, from: 'bank', amount: '100.00', check: 'next' },
+      })
+      const { ahead } = await tour.does('GET /suppliers/{id}', { id: supplier })
+      const into = { supplierId: supplier, into: 'bank' }
+      expect(await tour.refuses('POST /supplier-refunds', { body: { ...into, amount: '500.00' } })).toMatchObject({
+        errors: [{ path: 'amount' }],
+      })
+      const back = await tour.does('POST /supplier-refunds', { body: { ...into, amount: ahead } })
+      expect((await tour.does('GET /suppliers/{id}', { id: supplier })).ahead).toBe('0.00')
+      expect((await tour.does('GET /supplier-refunds', { query: { supplierId: supplier } })).items).toHaveLength(1)
+      await tour.does('POST /supplier-refunds/{id}/void', { id: back.id, body: { reason: 'Bounced' } })
+      expect((await tour.does('GET /supplier-refunds/{id}', { id: back.id })).voidedOn).toBe('2026-03-10')
+
+      const cost = { id: spread, body: { reason: 'Another delivery' } }
+      expect(await tour.does('POST /landed-costs/{id}/void', cost)).toMatchObject({ voidedOn: '2026-03-10' })
+      expect(await tour.refuses('POST /landed-costs/{id}/void', cost)).toMatchObject({ kind: 'already-voided' })
+      expect(await tour.does('GET /landed-costs/{id}', { id: spread })).toMatchObject({ amount: '4.00' })
       const { ties } = await tour.does('GET /books/ties')
       expect(ties.every((t: { difference: string }) => Number(t.difference) === 0)).toBe(true)
     })

@@ -10,6 +10,9 @@ import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
 import { runBillRepeat, startBillRepeat, stopBillRepeat } from '@/services/buying/repeatBill'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { returnToSupplier, undoReceipt } from '@/services/buying/sendBack'
+import { setOff, voidSetOff } from '@/services/buying/setOff'
+import { takeSupplierRefund, voidSupplierRefund } from '@/services/buying/supplierRefund'
+import { voidLandedCost } from '@/services/buying/voidLandedCost'
 import { voidCredit } from '@/services/buying/voidCredit'
 import { voidBill } from '@/services/buying/voidBill'
 import { addSupplier } from '@/services/buying/keepSupplier'
@@ -25,6 +28,7 @@ export const addMaker = async (s: TestShop): Promise<number> => {
     name: 'A maker',
     bank: { iban: 'GB82WEST12345698765432' },
     terms: { net: 30, discountPercent: '2', discountDays: 10 },
+    customerId: s.customer,
   })
   for (const goodsId of [s.violin, s.rosin]) await s.run(changeGoods, { goodsId, suppliers: [{ supplierId }] })
   return supplierId
@@ -129,14 +133,28 @@ export const BUYING = {
       supplierId: h.told.supplier,
       on,
       from: x.flag ? 'bank' : 'drawer',
+      check: x.n < 3 ? 'next' : undefined,
       amount,
       for: x.n > 5 ? [{ billId, amount }] : 'oldest',
     })
   },
   'pay-run': async (h: History, x: Step, { on }: About) => {
     const bills = [await h.idOf('bill', x.pick), await h.idOf('bill', x.pick + x.n)]
-    return h.attempt(payRun, { on, billIds: [...new Set(bills)] })
+    return h.attempt(payRun, { on, billIds: [...new Set(bills)], check: x.flag ? 'next' : undefined })
   },
+  'set-off': async (h: History, x: Step, { amount, on }: About) =>
+    x.n > 5
+      ? h.attempt(voidSetOff, { setOffId: await h.idOf('set_off', x.pick), on, reason: 'x' })
+      : x.n === 1
+        ? h.attempt(takeSupplierRefund, {
+            supplierId: h.told.supplier,
+            on,
+            into: 'bank',
+            amount: x.flag ? '1.00' : amount,
+          })
+        : x.n === 2
+          ? h.attempt(voidSupplierRefund, { refundId: await h.idOf('supplier_refund', x.pick), on, reason: 'x' })
+          : h.attempt(setOff, { supplierId: h.told.supplier, on, amount: x.flag ? amount : undefined }),
   'land-cost': async (h: History, x: Step, { amount, on }: About) => {
     const [from] = await h.shop.db.execute<{ id: number }>(sql`select id from account where code = '6010'`)
     const [line] = await h.shop.db.execute<{ id: number }>(
@@ -184,9 +202,11 @@ export const BUYING = {
       : h.attempt(creditBill, { billId: await h.idOf('bill', x.pick), on, amount, reason: 'x' })
   },
   'void-bought': async (h: History, x: Step, { on }: About) =>
-    x.n > 5
-      ? h.attempt(voidCredit, { creditId: await h.idOf('supplier_credit', x.pick), on, reason: 'x' })
-      : x.flag
-        ? h.attempt(voidBill, { billId: await h.idOf('bill', x.pick), on, reason: 'x' })
-        : h.attempt(voidSupplierPayment, { paymentId: await h.idOf('supplier_payment', x.pick), on, reason: 'x' }),
+    x.n === 1
+      ? h.attempt(voidLandedCost, { costId: await h.idOf('landed_cost', x.pick), on, reason: 'x' })
+      : x.n > 5
+        ? h.attempt(voidCredit, { creditId: await h.idOf('supplier_credit', x.pick), on, reason: 'x' })
+        : x.flag
+          ? h.attempt(voidBill, { billId: await h.idOf('bill', x.pick), on, reason: 'x' })
+          : h.attempt(voidSupplierPayment, { paymentId: await h.idOf('supplier_payment', x.pick), on, reason: 'x' }),
 }

@@ -41,6 +41,8 @@ export const step = fc.record({
     'supplier-bill',
     'pay-supplier',
     'pay-run',
+    'set-off',
+    'set-off',
     'land-cost',
     'void-bought',
     'send-back',

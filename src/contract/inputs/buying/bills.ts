@@ -41,10 +41,19 @@ export const enterBillInput = z.object({
 })
 export const voidBillInput = z.object({ billId: id, on, reason: needed(200, 'A reason') })
 
+/** A check: the next number of that account, or the one that stands on it. */
+export const check = z.union(
+  [z.literal('next'), z.int().min(1).max(99_999_999)],
+  'The number of a check is a whole number, or say next.',
+)
+export type CheckInput = z.output<typeof check>
+
 export const paySupplierInput = z.object({
   supplierId: id,
   on,
   from: payFrom,
+  /** Written as a check. */
+  check: check.optional(),
   amount: positiveAmount,
   /** The oldest bills first, or so much of each; what is left is paid in advance. */
   for: z

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { SPREAD_BY } from '@/core/kinds'
-import { id, on, positiveAmount } from '@/contract/fields'
+import { id, needed, on, positiveAmount } from '@/contract/fields'
 
 export const landedCostInput = z
   .object({
@@ -21,3 +21,5 @@ export const landedCostInput = z
         message: 'Say a line of a bill, or an amount and the account it is on.',
       })
   })
+
+export const voidLandedCostInput = z.object({ costId: id, on, reason: needed(200, 'A reason') })

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { isIban } from '@/core/formats'
+import { SUPPLIER_ADDRESSES } from '@/core/kinds'
 import { days, id, needed, percent, text } from '@/contract/fields'
-
-const email = z.union([z.literal(''), z.email('An e-mail address looks like name@place.example.').max(200)])
+import { contact, email } from '../people/contact'
 
 const fields = {
   name: needed(200, 'A name'),
@@ -10,6 +10,21 @@ const fields = {
   phone: text(60).optional(),
   address: text(500).optional(),
   note: text(2000).optional(),
+  /** Where orders, returns or checks go to, where that is not the address. */
+  addresses: z
+    .array(
+      z.object({
+        use: z.enum(SUPPLIER_ADDRESSES, { error: 'Say orders, returns or checks.' }),
+        text: needed(500, 'An address'),
+      }),
+    )
+    .max(SUPPLIER_ADDRESSES.length)
+    .refine((all) => new Set(all.map((a) => a.use)).size === all.length, 'Each use has one address.')
+    .optional(),
+  /** Whom to ask for; the first one is greeted. */
+  contacts: z.array(contact).max(50).optional(),
+  /** The same people, as a customer: what each side owes may be set off. */
+  customerId: id.nullable().optional(),
   /** Their bills are due so many days after their day; paid within fewer they cost so many percent less. */
   terms: z
     .object({

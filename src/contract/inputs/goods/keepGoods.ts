@@ -1,21 +1,30 @@
 import { COSTINGS, GOODS_KINDS, TRACKS } from '@/core/kinds'
 import { z } from 'zod'
 import { text, quantityOrZero, unitPrice, day, id, needed, tags, quantity } from '@/contract/fields'
+import type { Day } from '@/core/day'
 import { decimal } from '@/core/money'
+
+/** From a quantity on, while it is valid. */
+const step = {
+  fromQuantity: quantityOrZero.default(decimal(0)),
+  validFrom: day.nullable().default(null),
+  validUntil: day.nullable().default(null),
+}
+const runsForwards = (p: { readonly validFrom: Day | null; readonly validUntil: Day | null }): boolean =>
+  !p.validFrom || !p.validUntil || p.validFrom <= p.validUntil
+const ENDS_LATER = { message: 'A price ends on or after the day it begins.', path: ['validUntil'] }
 
 export const priceRow = z
   .object({
     /** A price level's code; everybody where it is left out. */
     level: text(40).optional(),
-    fromQuantity: quantityOrZero.default(decimal(0)),
     price: unitPrice,
-    validFrom: day.nullable().default(null),
-    validUntil: day.nullable().default(null),
+    ...step,
   })
-  .refine((p) => !p.validFrom || !p.validUntil || p.validFrom <= p.validUntil, {
-    message: 'A price ends on or after the day it begins.',
-    path: ['validUntil'],
-  })
+  .refine(runsForwards, ENDS_LATER)
+
+/** What a supplier asks for one. */
+const supplierPrice = z.object({ unitCost: unitPrice, ...step }).refine(runsForwards, ENDS_LATER)
 
 export const supplierRow = z
   .object({
@@ -26,6 +35,8 @@ export const supplierRow = z
     /** They sell it by so many, at so much each. */
     packSize: quantity.default(decimal(1)),
     unitCost: unitPrice.nullable().default(null),
+    /** What they ask instead from a quantity on, or for a while. */
+    prices: z.array(supplierPrice).max(50).default([]),
   })
   .refine((s) => s.supplierId !== undefined || (s.name ?? '') !== '', 'Name the supplier.')
 

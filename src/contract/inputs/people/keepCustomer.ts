@@ -2,8 +2,7 @@ import { ADDRESS_KINDS } from '@/core/kinds'
 import { z } from 'zod'
 import { needed, text, days, percent, day, tags, amount, id } from '@/contract/fields'
 import { PAPER_LANGUAGES } from '@/core/formats'
-
-export const email = z.union([z.literal(''), z.email('An e-mail address looks like name@place.example.').max(200)])
+import { contact, email } from './contact'
 
 export const address = z.object({
   kind: z.enum(ADDRESS_KINDS).default('bill-to'),
@@ -11,13 +10,6 @@ export const address = z.object({
   isDefault: z.boolean().default(false),
   instructions: text(500).default(''),
   taxArea: text(40).default(''),
-})
-
-export const contact = z.object({
-  name: needed(200, 'A name'),
-  role: text(80).default(''),
-  email: email.default(''),
-  phone: text(60).default(''),
 })
 
 export const fields = {

@@ -177,6 +177,12 @@ const StockCard = ({
 
 type Page = NonNullable<Awaited<ReturnType<typeof readGoodsPage>>>
 
+const stepDraftOf = (p: Page['view']['prices'][number] | Page['view']['suppliers'][number]['prices'][number]) => ({
+  fromQuantity: p.fromQuantity === '0' ? '' : p.fromQuantity,
+  validFrom: p.validFrom ?? '',
+  validUntil: p.validUntil ?? '',
+})
+
 /** Goods as their form begins with them. */
 const goodsDraftOf = ({ standing: g, accounts, view, parts }: Page): GoodsDraft => {
   const { goods } = g
@@ -200,13 +206,12 @@ const goodsDraftOf = ({ standing: g, accounts, view, parts }: Page): GoodsDraft 
     priceIsSum: goods.priceIsSum,
     onShopfront: goods.onShopfront,
     retired: goods.retired,
-    prices: view.prices.map((p) => ({
-      ...p,
-      fromQuantity: p.fromQuantity === '0' ? '' : p.fromQuantity,
-      validFrom: p.validFrom ?? '',
-      validUntil: p.validUntil ?? '',
+    prices: view.prices.map((p) => ({ ...p, ...stepDraftOf(p) })),
+    suppliers: view.suppliers.map((s) => ({
+      ...s,
+      unitCost: s.unitCost ?? '',
+      prices: s.prices.map((p) => ({ ...p, ...stepDraftOf(p) })),
     })),
-    suppliers: view.suppliers.map((s) => ({ ...s, unitCost: s.unitCost ?? '' })),
     parts: goods.parts.map((p) => ({
       goodsId: p.goodsId,
       name: parts.get(p.goodsId)?.name ?? '',

@@ -6,7 +6,8 @@ import { REPEAT_EVERY_NAMES } from '@/core/names'
 import { readBillPage } from '@/model/buying/pages'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { BillActs } from '@/ui/buying/BillActs'
-import { TakeCreditBack } from '@/ui/buying/TakeCreditBack'
+import { TakeBack } from '@/ui/buying/TakeBack'
+import { TakenRows } from '@/ui/buying/TakenRows'
 import { Facts } from '@/ui/Facts'
 import { Files } from '@/ui/files/Files'
 import { RepeatLine } from '@/ui/sale/RepeatLine'
@@ -19,7 +20,7 @@ export const metadata: Metadata = { title: 'Bill' }
 
 export default async function BillPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
-  const { bill, posted, costs, received, waiting, files } =
+  const { bill, posted, costs, spread, received, waiting, files } =
     (await readBillPage(shop, await idFrom(params))) ?? notFound()
   const isOpen = Number(bill.open) > 0
   const [due] = bill.dues
@@ -104,6 +105,19 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
           ))}
         </tbody>
       </table>
+      <TakenRows
+        title="Added to cost of goods"
+        kind="landed-cost"
+        rows={spread}
+        links={(c) =>
+          c.over.map((o) => (
+            <To key={o.id} className="mr-3 underline" href={`/buying/received/${o.id}`}>
+              {o.number}
+            </To>
+          ))
+        }
+        today={shop.today}
+      />
       {bill.repeats.map((r) => (
         <div key={r.id} className="mt-3 max-w-sm">
           <RepeatLine
@@ -121,7 +135,7 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
           {c.voidedOn ? (
             <span className="sub ml-3">void since {formatDay(c.voidedOn)}</span>
           ) : (
-            <TakeCreditBack id={c.id} number={c.theirNumber || c.number} today={shop.today} />
+            <TakeBack kind="credit" id={c.id} number={c.theirNumber || c.number} today={shop.today} />
           )}
         </p>
       ))}

@@ -27,11 +27,14 @@ export default async function PaymentPage({ params }: { params: Promise<{ id: st
         beside={[
           formatDay(payment.on),
           payment.account,
+          payment.checkNumber === null ? '' : `check ${payment.checkNumber}`,
           payment.voidedOn ? `void since ${formatDay(payment.voidedOn)}` : '',
         ]
           .filter(Boolean)
           .join(', ')}
-        action={!payment.voidedOn && <PaymentActs id={payment.id} today={shop.today} />}
+        action={
+          !payment.voidedOn && <PaymentActs id={payment.id} check={payment.checkNumber !== null} today={shop.today} />
+        }
       />
       <Facts
         facts={[

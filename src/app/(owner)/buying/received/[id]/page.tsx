@@ -8,6 +8,7 @@ import { InTheBooks } from '@/ui/books/EntryLines'
 import { ReceivedActs } from '@/ui/buying/ReceivedActs'
 import { Heading } from '@/ui/Heading'
 import { LedgerHead, right } from '@/ui/LedgerHead'
+import { TakenRows } from '@/ui/buying/TakenRows'
 import { To } from '@/ui/To'
 import { idFrom, openShop } from '../../../_shop'
 
@@ -15,7 +16,7 @@ export const metadata: Metadata = { title: 'Goods received' }
 
 export default async function ReceivedPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
-  const { paper, posted, back, labels } = (await readReceivedPage(shop, await idFrom(params))) ?? notFound()
+  const { paper, spread, posted, back, labels } = (await readReceivedPage(shop, await idFrom(params))) ?? notFound()
   const isPlain = paper.lines.every((l) => Number(l.returned) === 0)
   const heads = ['Item', right('Quantity'), right('Cost of one'), right('Not billed')]
   return (
@@ -90,6 +91,19 @@ export default async function ReceivedPage({ params }: { params: Promise<{ id: s
           {r.undoes ? 'Undone' : `Sent back ${r.number}`} on {formatDay(r.on)}: {r.reason}
         </p>
       ))}
+      <TakenRows
+        title="Added to what they cost"
+        kind="landed-cost"
+        rows={spread}
+        links={(c) =>
+          c.billId !== null && (
+            <To className="underline" href={`/buying/bills/${c.billId}`}>
+              Bill
+            </To>
+          )
+        }
+        today={shop.today}
+      />
       <InTheBooks {...posted} />
     </>
   )

@@ -3,9 +3,12 @@ import { notFound } from 'next/navigation'
 import { bills } from '@/api/lists/buying'
 import { formatDigits } from '@/core/locale'
 import { formatMoney } from '@/core/money'
-import { readSupplierPage } from '@/model/buying/pages'
+import { readSupplierPage } from '@/model/buying/supplierPage'
 import { PaySupplier } from '@/ui/buying/PaySupplier'
+import { SetOff } from '@/ui/buying/SetOff'
 import { SupplierForm } from '@/ui/buying/SupplierForm'
+import { SupplierRefund } from '@/ui/buying/SupplierRefund'
+import { TakenRows } from '@/ui/buying/TakenRows'
 import { Facts } from '@/ui/Facts'
 import { Heading } from '@/ui/Heading'
 import { ListRows } from '@/ui/list/ListView'
@@ -17,7 +20,8 @@ export const metadata: Metadata = { title: 'Supplier' }
 
 export default async function SupplierPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
-  const { supplier, facts, draft } = (await readSupplierPage(shop, await idFrom(params))) ?? notFound()
+  const { supplier, facts, draft, asCustomer, refunds } =
+    (await readSupplierPage(shop, await idFrom(params))) ?? notFound()
   const open = await openList(
     bills,
     shop,
@@ -59,10 +63,43 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
             : []),
         ]}
       />
+      {Number(supplier.ahead) > 0 && (
+        <p className="mb-5 flex flex-wrap items-center gap-x-4 gap-y-2">
+          <span>{formatDigits(supplier.ahead)} was paid in advance and is not used.</span>
+          <SupplierRefund
+            supplierId={supplier.id}
+            name={supplier.name}
+            ahead={supplier.ahead}
+            currency={shop.currency}
+            today={shop.today}
+          />
+        </p>
+      )}
+      {asCustomer && (
+        <p className="mb-5 flex flex-wrap items-center gap-x-4 gap-y-2">
+          <span>
+            As a customer{' '}
+            <To className="underline" href={`/people/${asCustomer.id}`}>
+              {asCustomer.name}
+            </To>{' '}
+            owes {formatDigits(asCustomer.owed)}.
+          </span>
+          {asCustomer.both && (
+            <SetOff
+              supplierId={supplier.id}
+              name={supplier.name}
+              owed={asCustomer.owed}
+              owe={supplier.owed}
+              currency={shop.currency}
+              today={shop.today}
+            />
+          )}
+        </p>
+      )}
       <div className="grid gap-x-10 gap-y-7 lg:grid-cols-[360px_1fr]">
         <section>
           <h2>Details</h2>
-          <SupplierForm key={JSON.stringify(draft)} id={supplier.id} start={draft} />
+          <SupplierForm key={JSON.stringify(draft)} id={supplier.id} start={draft} customer={asCustomer?.name} />
         </section>
         <section className="min-w-0">
           <h2>Unpaid bills</h2>
@@ -81,6 +118,33 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
               Payments
             </To>
           </p>
+          <TakenRows
+            title="Set off"
+            kind="set-off"
+            rows={asCustomer?.setOffs ?? []}
+            links={(r) => (
+              <>
+                <To className="mr-3 underline" href={`/receipts/${r.receiptId}`}>
+                  {r.receipt}
+                </To>
+                <To className="underline" href={`/buying/payments/${r.paymentId}`}>
+                  {r.payment}
+                </To>
+              </>
+            )}
+            today={shop.today}
+          />
+          <TakenRows
+            title="Money back"
+            kind="refund"
+            rows={refunds}
+            links={(r) => (
+              <To className="underline" href={`/books/entries/${r.entryId}`}>
+                {r.account}
+              </To>
+            )}
+            today={shop.today}
+          />
         </section>
       </div>
     </>

@@ -1,0 +1,79 @@
+import { addMonths } from '@/core/day'
+import { isPositiveMoney, money, sumMoney, toDecimalString, zeroMoney } from '@/core/money'
+import { present } from '@/core/present'
+import { findCustomer } from '@/data/queries/customers'
+import { listOpenDues } from '@/data/queries/due'
+import { sumOnOrderOf } from '@/data/queries/purchaseOrder'
+import { listDeliveryDays, sumBought } from '@/data/queries/suppliers'
+import type { Where } from '../where'
+import { supplierRefundViews } from './supplierRefunds'
+import { setOffViews } from './setOffs'
+import { supplierView } from './suppliers'
+
+/** The same people as a customer: what they owe us, whether both do, and what was set off before. */
+const readAsCustomer = async (
+  { db, currency }: Where,
+  supplier: NonNullable<Awaited<ReturnType<typeof supplierView>>>,
+) => {
+  if (supplier.customerId === null) return null
+  const [customer, dues, setOffs] = await Promise.all([
+    findCustomer(db, supplier.customerId, currency),
+    listOpenDues(db, supplier.customerId, currency),
+    setOffViews(db, { supplierId: supplier.id }, { limit: 20 }, currency),
+  ])
+  const owed = sumMoney(
+    dues.map((d) => d.open),
+    currency,
+  )
+  return {
+    id: supplier.customerId,
+    name: present(customer).name,
+    owed: toDecimalString(owed),
+    both: isPositiveMoney(owed) && supplier.owed !== toDecimalString(zeroMoney(currency)),
+    setOffs,
+  }
+}
+
+/** Everything the page of a supplier shows; null where there is none. */
+export const readSupplierPage = async (where: Where, id: number) => {
+  const supplier = await supplierView(where.db, id, where)
+  if (!supplier) return null
+  const { name, email, phone, address, note, terms, bank, addresses, contacts, customerId } = supplier
+  const { net, discountPercent, discountDays } = terms
+  const since = addMonths(where.today, -12)
+  const [delivers, bought, onOrder, asCustomer, refunds] = await Promise.all([
+    listDeliveryDays(where.db, [id], addMonths(where.today, -24)),
+    sumBought(where.db, id, since),
+    sumOnOrderOf(where.db, where.currency),
+    readAsCustomer(where, supplier),
+    supplierRefundViews(where.db, { supplierId: id }, { limit: 20 }, where.currency),
+  ])
+  return {
+    supplier,
+    asCustomer,
+    refunds,
+    /** How long they take, what was bought of them in a year, and what is on order. */
+    facts: {
+      delivers: delivers.get(id) ?? null,
+      bought: money(bought, where.currency),
+      onOrder: money(onOrder.get(id) ?? 0n, where.currency),
+    },
+    draft: {
+      name,
+      email,
+      phone,
+      address,
+      note,
+      customerId: customerId === null ? '' : String(customerId),
+      addresses: {
+        orders: '',
+        returns: '',
+        checks: '',
+        ...Object.fromEntries(addresses.map((a) => [a.use, a.text])),
+      },
+      contacts,
+      terms: { net: String(net), discountPercent, discountDays: String(discountDays) },
+      bank,
+    },
+  }
+}
