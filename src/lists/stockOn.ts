@@ -51,6 +51,14 @@ export const stockOnColumns = ({ several, told, expire, one }: Shows) =>
     { key: 'onHand', head: 'On hand', as: 'quantity', of: (r) => r.quantity },
     { key: 'unitCost', head: 'Unit cost', as: 'price', of: (r) => r.unitCost.toDecimalPlaces(4), tone: 'quiet' },
     { key: 'value', head: 'Stock value', as: 'money', of: (r) => r.value, sum: true, tone: 'strong' },
+    // Where a thing lies in several piles they stand together, with what they come to.
+    {
+      key: 'worth',
+      head: 'Item total',
+      as: 'money',
+      of: (r) => r.worth,
+      only: (several || told) && !one ? undefined : 'file',
+    },
   ])
 
 export const stockOnList = defineList<StockOnRow>()({
@@ -59,7 +67,7 @@ export const stockOnList = defineList<StockOnRow>()({
   path: '/goods/stock',
   fields: { asOf: dayField('As of'), goods: hiddenId('Goods') },
   columns: stockOnColumns({ several: true, told: true, expire: true, one: false }),
-  opensBy: { by: 'value', down: true },
+  opensBy: { by: 'worth', down: true },
   empty: 'Nothing was in stock on this day.',
   foot: { says: 'total', inFile: true },
   nothingFits: 'Nothing was in stock on this day.',

@@ -1,5 +1,6 @@
 import type { Day } from '@/core/day'
-import { subtractMoney, type Decimal, type Money } from '@/core/money'
+import { subtractMoney, sumMoney, type Decimal, type Money } from '@/core/money'
+import { rowsBy } from '@/core/rowsBy'
 import { unitCost } from '@/core/stock'
 import { present } from '@/core/present'
 import { listAccounts } from '@/data/queries/accounts'
@@ -21,19 +22,29 @@ export interface StockOnRow extends PieceNames {
   readonly quantity: Decimal
   readonly unitCost: Decimal
   readonly value: Money
+  /** What all of the thing was worth, wherever it lay. */
+  readonly worth: Money
 }
 
 /**
  * What lay anywhere at the end of a day, of all goods or of some; what everything was worth, and by how much its account says
  * otherwise: nothing.
  */
-export const readStockOn = async ({ db, currency }: Where, asOf: Day, goodsIds?: readonly number[]) => {
+export const readStockOn = async (where: Where, asOf: Day, goodsIds?: readonly number[]) =>
+  readPiles(where, asOf, goodsIds, sumStockValue(where.db, { asOf, today: where.today }, where.currency))
+
+const readPiles = async (
+  { db, currency }: Where,
+  asOf: Day,
+  goodsIds: readonly number[] | undefined,
+  all: Promise<Money>,
+) => {
   const [stock, places, sums, accounts, value, how] = await Promise.all([
     listStockOn(db, { asOf, goodsIds }, currency),
     listPlaces(db),
     sumAccounts(db, { to: asOf }, currency),
     listAccounts(db),
-    sumStockValue(db, asOf, currency),
+    all,
     findHowTold(db),
   ])
   const goods = await findGoods(
@@ -42,6 +53,15 @@ export const readStockOn = async ({ db, currency }: Where, asOf: Day, goodsIds?:
   )
   const several = places.length > 1
   const named = await pieceNames(db, stock)
+  const worth = new Map(
+    [...rowsBy(stock, (s) => s.goodsId)].map(([id, piles]) => [
+      id,
+      sumMoney(
+        piles.map((p) => p.value),
+        currency,
+      ),
+    ]),
+  )
   const rows = stock.map((s): StockOnRow => {
     const { code, name } = present(goods.get(s.goodsId))
     return {
@@ -53,6 +73,7 @@ export const readStockOn = async ({ db, currency }: Where, asOf: Day, goodsIds?:
       quantity: s.quantity,
       unitCost: unitCost(s),
       value: s.value,
+      worth: present(worth.get(s.goodsId)),
     }
   })
   const account = inDebit(sums, accounts.find((a) => a.role === 'stock')?.id, currency)
@@ -65,8 +86,8 @@ export const readStockOn = async ({ db, currency }: Where, asOf: Day, goodsIds?:
   }
 }
 
-/** The worthiest piles of a day, so many of them at most; with what everything was worth. */
+/** Where the worthiest things lay on a day, so many of them; with what everything was worth. */
 export const readWorthiest = async (where: Where, asOf: Day, limit: number) => {
-  const goodsIds = await listWorthiest(where.db, { asOf, today: where.today, limit })
-  return readStockOn(where, asOf, goodsIds)
+  const { goodsIds, value } = await listWorthiest(where.db, { asOf, today: where.today, limit }, where.currency)
+  return readPiles(where, asOf, goodsIds, Promise.resolve(value))
 }

@@ -9,7 +9,7 @@ export const ContactFields = ({ title }: { readonly title: string }) => {
   const { control } = useFormContext<{ contacts: ContactDraft[] }>()
   const { fields, append, remove } = useFieldArray({ control, name: 'contacts' })
   return (
-    <fieldset className="@container md:col-span-2">
+    <fieldset className="@container">
       <legend className="font-slab text-lg font-semibold">{title}</legend>
       {fields.map((row, i) => (
         <div

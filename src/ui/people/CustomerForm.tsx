@@ -56,7 +56,9 @@ export const CustomerForm = ({ id, start, currency, today, levels, areas }: Prop
         <FormText name="contact" label="Main contact" most={200} />
         <FormText name="phone" label="Phone" most={60} />
         <AddressFields areas={areas} />
-        <ContactFields title="More contacts" />
+        <div className="md:col-span-2">
+          <ContactFields title="More contacts" />
+        </div>
         <div className="grid grid-cols-3 gap-3">
           <FormQuantity name="terms.net" label="Payment due in (days)" />
           <FormQuantity name="terms.discountPercent" label="Early-payment discount, %" />

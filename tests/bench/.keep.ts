@@ -1,0 +1,150 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { day } from '@/core/day'
+import { openDatabase, type Database } from '@/data/connect'
+import { migrate } from '@/data/migrate'
+import { findBusiness, type Business } from '@/data/queries/business'
+import { listEntries } from '@/data/queries/ledger'
+import { countInHand, listSaleIds } from '@/data/queries/sales'
+import { readFlags } from '@/data/queries/receivables'
+import { setUpBusiness } from '@/services/access/setUpBusiness'
+import { refundHeld } from '@/services/money/refundHeld'
+import { takeReceipt } from '@/services/money/takeReceipt'
+import { readBalanceSheet, readCashFlow, readCashFlowByMonth, readProfitAndLoss } from '@/model/books/books'
+import { readCustomer } from '@/model/people/customers'
+import { readQuickOffers } from '@/model/quickline/quickOffers'
+import { readToday } from '@/model/today/today'
+import { listRegister, sumRegister } from '@/data/queries/invoiceRegister'
+import { readForecastFacts } from '@/model/receivables/expected'
+import { readOweMost, readPayHabits } from '@/model/receivables/payHabits'
+import { readPlanBook } from '@/model/plan/planBook'
+import { readDrawer } from '@/model/bank/drawer'
+import { testCluster } from '../cluster'
+import { BUYING, fillBuying } from './buying'
+import { fillStock, STOCK } from './stock'
+import { listToBank } from '@/data/queries/bank'
+import { readStories } from '@/model/sale/readStories'
+import { readSheet } from '@/model/sale/readSheet'
+import { readLayawayBook } from '@/model/plan/layawayBook'
+import { readHeldReport } from '@/model/held/heldReport'
+import { readTies } from '@/model/books/ties'
+import { readOwed } from '@/model/receivables/owed'
+
+/**
+ * How long the server takes for what each main page reads, with little and with ten years of trade (100,000 sales, about a
+ * million journal lines), in one run on one machine. What counts is the ratio; milliseconds depend on the machine.
+ */
+const today = day('2026-11-25')
+const SIZES = { little: 1_000, 'ten years': 100_000 } as const
+
+const ABOUT = { today, currency: 'USD' }
+
+interface Shop {
+  readonly db: Database
+  readonly business: Business
+}
+
+const PAGES: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
+  'the band': ({ db }) => Promise.all([readFlags(db, today, 'USD'), countInHand(db)]),
+  Today: ({ db, business }) => readToday(db, business, today),
+  'Sales, first page': async ({ db, business }) =>
+    readStories(db, await listSaleIds(db, {}, { limit: 50 }, today), business, today),
+  'Sales, searched': async ({ db, business }) =>
+    readStories(db, await listSaleIds(db, { search: 'customer 77' }, { limit: 50 }, today), business, today),
+  'a sale sheet': ({ db, business }) => readSheet(db, 500, business, today),
+  'a customer': ({ db, business }) => readCustomer(db, 50, business, today),
+  'Owed, today': ({ db, business }) => readOwed(db, { asOf: today, by: 'due' }, business),
+  'Owed, a year ago': ({ db, business }) => readOwed(db, { asOf: day('2025-11-25'), by: 'due' }, business),
+  'expected money': ({ db }) => readForecastFacts(db, today),
+  'how they pay': ({ db }) => Promise.all([readPayHabits(db, today, 12), readOweMost(db, today, 12, 'USD')]),
+  'held money': ({ db }) => readHeldReport(db, today, 'USD'),
+  'plans and layaways': ({ db, business }) =>
+    Promise.all([readPlanBook(db, { ended: false }, business, today), readLayawayBook(db, business, today)]),
+  'invoices, first page': ({ db }) =>
+    Promise.all([listRegister(db, {}, { limit: 60 }, ABOUT), sumRegister(db, {}, ABOUT)]),
+  'invoices that are late': ({ db }) =>
+    Promise.all([listRegister(db, { state: 'late' }, { limit: 60 }, ABOUT), sumRegister(db, { state: 'late' }, ABOUT)]),
+  'the drawer': ({ db }) => readDrawer(db, today, 'USD'),
+  'to the bank': ({ db }) =>
+    Promise.all([listToBank(db, 'cheque', today, 'USD'), listToBank(db, 'card', today, 'USD')]),
+  'the journal': ({ db }) => listEntries(db, {}, { limit: 60 }, 'USD'),
+  'balance sheet': ({ db }) => readBalanceSheet(db, today, 'USD'),
+  'profit and loss': ({ db }) => readProfitAndLoss(db, { from: day('2026-01-01'), to: today }, 'USD'),
+  'cash flow, a year': ({ db }) => readCashFlow(db, { from: day('2026-01-01'), to: today }, 'USD'),
+  'cash flow by month': ({ db }) => readCashFlowByMonth(db, { from: day('2026-01-01'), to: today }, 'USD'),
+  'cash flow, all years': ({ db }) => readCashFlow(db, { from: day('2016-01-01'), to: today }, 'USD'),
+  'do they agree?': ({ db }) => readTies(db, today, 'USD'),
+  'go to the quick line': ({ db, business }) => readQuickOffers({ db, business, today }, 'customer 77'),
+  'taking money': ({ db }) => takeReceipt.run({ db, today }, { customerId: 50, method: 'cash', amount: '1.00' }),
+}
+
+const fill = async (url: string, name: string, sales: number) => {
+  const server = openDatabase(url)
+  await server.db.execute(`create database ${name}`)
+  await server.close()
+  const { db, close } = openDatabase(url.replace(/\/postgres$/, `/${name}`))
+  await migrate(db)
+  const tax = [{ code: 'STD', name: 'Tax', components: [{ name: 'Tax', rate: '0.0825' }] }]
+  await setUpBusiness(
+    { db, today },
+    {
+      name: 'Bench',
+      currency: 'USD',
+      openingDate: '2016-01-01',
+      passphrase: 'a long passphrase',
+      taxCodes: tax,
+    },
+  )
+  const statements = readFileSync(join(import.meta.dirname, 'fill.sql'), 'utf8').replaceAll(':n', String(sales))
+  await db.transaction(async (tx) => {
+    for (const statement of statements.split(/;\s*\n/).filter((s) => s.replace(/--[^\n]*/g, '').trim() !== ''))
+      await tx.execute(statement)
+  })
+  return { db, close, business: (await findBusiness(db))! }
+}
+
+/** The median of some runs, after one to warm up. */
+const time = async (work: () => Promise<unknown>): Promise<number> => {
+  await work()
+  const times: number[] = []
+  for (let i = 0; i < 7; i++) {
+    const began = performance.now()
+    await work()
+    times.push(performance.now() - began)
+  }
+  return times.sort((a, b) => a - b)[3]!
+}
+
+/** How long two hundred commands on one customer take for so many hands at once. */
+const withHands = async ({ db }: Shop, hands: number): Promise<number> => {
+  const till = { db, today }
+  const tasks = Array.from(
+    { length: 200 },
+    (_, i) => () =>
+      i % 4 === 3
+        ? refundHeld.run(till, { customerId: 50, amount: '0.50', method: 'cash' })
+        : takeReceipt.run(till, {
+            customerId: 50,
+            method: 'cash',
+            amount: '1.00',
+            for: i % 2 === 0 ? 'account' : 'oldest',
+          }),
+  )
+  let next = 0
+  const began = performance.now()
+  await Promise.all(
+    Array.from({ length: hands }, async () => {
+      for (let mine = next++; mine < tasks.length; mine = next++) await tasks[mine]!()
+    }),
+  )
+  return performance.now() - began
+}
+
+
+const cluster = await testCluster()
+const large = await fill(cluster.url, 'large', SIZES['ten years'])
+await fillStock(large.db)
+await fillBuying(large.db)
+console.log(cluster.url)
+void PAGES; void time; void withHands; void STOCK; void BUYING
+setInterval(() => {}, 1000)
