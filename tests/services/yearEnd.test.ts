@@ -3,7 +3,9 @@ import { day } from '@/core/day'
 import { listAccounts } from '@/data/queries/accounts'
 import { listClosings } from '@/data/queries/closings'
 import { findBusiness } from '@/data/queries/business'
-import { balanceSheetView, profitAndLossView, trialBalanceView } from '@/model/books/books'
+import { PROFIT_BY } from '@/core/kinds'
+import { readProfit } from '@/model/sale/profit'
+import { balanceSheetView, profitAndLossView, readProfitAndLoss, trialBalanceView } from '@/model/books/books'
 import { readYears } from '@/model/books/years'
 import { closeYear, reopenYear } from '@/services/books/closeYear'
 import { closePeriod, reopenPeriod } from '@/services/books/closePeriod'
@@ -60,6 +62,29 @@ describe('a year', () => {
     const sheet = await balanceSheetView(s.db, day('2025-12-31'), 'USD')
     expect([sheet.earnings, sheet.difference]).toEqual(['0.00', '0.00'])
     expect(await s.ties()).toEqual([])
+  })
+
+  test('keeps its profit by everything it is told by, whole and in broken months', async () => {
+    const spans = [
+      { from: day('2025-01-01'), to: day('2025-12-31') },
+      { from: day('2025-05-10'), to: day('2026-01-20') },
+      { from: day('2000-01-01'), to: day('2199-12-31') },
+    ]
+    const told = () =>
+      Promise.all(
+        spans.map(async (span) => {
+          const { grossProfit } = await readProfitAndLoss(s.db, span, 'USD')
+          const by = await Promise.all(PROFIT_BY.map((b) => readProfit(s.db, b, span, 'USD')))
+          return [grossProfit.minor, ...by.map((rows) => rows.reduce((sum, r) => sum + r.profit.minor, 0n))]
+        }),
+      )
+    const before = await told()
+    // 1,000.00 of 2025; with 50.00 of January and what was counted on New Year's Day, 5 × 600.00 and 20 × 6.00.
+    expect(before).toEqual([100_000n, 417_000n, 417_000n].map((n) => [n, ...PROFIT_BY.map(() => n)]))
+    await s.run(closeYear, { year: 2025 })
+    expect(await told()).toEqual(before)
+    await s.run(reopenYear, { year: 2025 })
+    expect(await told()).toEqual(before)
   })
 
   test('is closed with its period, and opened again nothing is left of it', async () => {

@@ -19,7 +19,7 @@ export const KEPT_BACK: Readonly<Record<string, 'whole' | readonly string[]>> = 
 }
 
 /** Sums that triggers keep, and can be made again from what they sum. */
-export const MADE_AGAIN: readonly string[] = ['account_month', 'earned_month', 'held', 'shelf', 'pool']
+export const MADE_AGAIN: readonly string[] = ['account_month', 'earned_month', 'earned_sale', 'held', 'shelf', 'pool']
 
 const TABLES = Object.values(schema as Readonly<Record<string, unknown>>).filter((t) => is(t, PgTable)) as PgTable[]
 

@@ -1,6 +1,6 @@
 import { sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
-import type { ProfitBy } from '@/core/kinds'
+import { YEAR_END, type ProfitBy } from '@/core/kinds'
 import { COST_OF_GOODS } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
@@ -47,7 +47,7 @@ interface Span {
 }
 
 /**
- * Income and cost of goods as the ledger has them, by sale, or by customer where they are of no sale: every income account, and the
+ * Income and cost of goods as the ledger has them but for the entries that close years, by sale, or by customer where they are of no sale: every income account, and the
  * accounts of cost of goods; with costs that were posted by no sale and belong to one. Whole months come from kept sums, broken ones
  * from the lines themselves.
  */
@@ -62,7 +62,7 @@ const earned = (span: Span): SQL => {
       union all
       select ${ofEntry}, case when a.kind = 'income' then -l.amount else 0 end, case when a.kind = 'expense' then l.amount else 0 end
         from entry_line l join account a on a.id = l.account_id join entry e on e.id = l.entry_id
-       where ${broken(sql`l.on_day`)} and (a.kind = 'income' or (a.kind = 'expense' and starts_with(a.code, ${COST_OF_GOODS})))
+       where ${broken(sql`l.on_day`)} and e.source_kind <> ${YEAR_END} and (a.kind = 'income' or (a.kind = 'expense' and starts_with(a.code, ${COST_OF_GOODS})))
       union all
       select t.sale_id, null, 0, k.amount from cost_share k join entry e on e.id = k.entry_id join sale_line t on t.id = k.sale_line_id
        where ${broken(sql`e.on_day`)}
@@ -87,6 +87,15 @@ const EARNED_ORDERS: Readonly<Record<string, SQL>> = {
   margin: sql`case when income <> 0 then (income - cost) / income end`,
 }
 
+/** Whether everything that was ever posted falls between two days: then sales are read with what they earned altogether. */
+const isEverything = async (db: Db, { from, to }: Span): Promise<boolean> => {
+  const [row] = await db.execute<{ all: boolean }>(sql`
+    select coalesce((select min(on_day) from entry) >= ${from} and (select max(on_day) from entry) <= ${to}, false) as all`)
+  return row?.all ?? false
+}
+
+const EARNED_EVER = sql`select sale_id, null::int as customer_id, income, cost from earned_sale where income <> 0 or cost <> 0`
+
 /** Which rows: those of no one thing left out, and a part of them in an order. */
 export interface EarnedPart extends Part {
   readonly named?: boolean
@@ -103,13 +112,14 @@ export const listEarned = async (
   const [key, name] = GROUPS[by]
   // Sales are sorted and cut before they are named: there may be a hundred thousand of them.
   const isCut = by === 'sale' && part.limit !== undefined && part.order?.by !== 'name'
+  const isEver = by === 'sale' && (await isEverything(db, span))
   // Rows alike stand by their numbers, here and below, so that pages hold each of them once.
   const some = sql`${inOrder(EARNED_ORDERS, part.order, sql`income - cost desc, sale_id`)} ${cutTo(part)}`
   const rows = await db.execute<Row>(sql`
-    with parts as (${earned(span)}), cut as (${
+    with parts as (${isEver ? EARNED_EVER : earned(span)}), cut as (${
       isCut
         ? sql`select sale_id, null::int as customer_id, income, cost
-                from (select sale_id, sum(income) as income, sum(cost) as cost from parts group by sale_id) g
+                from (${isEver ? sql`select * from parts` : sql`select sale_id, sum(income) as income, sum(cost) as cost from parts group by sale_id`}) g
                where ${part.named ? sql`sale_id is not null` : sql`true`} order by ${some}`
         : sql`select * from parts`
     })
@@ -136,6 +146,9 @@ export const listEarnedByMonth = async (db: Db, span: Span, currency: string): P
       select m.account_id, m.month, m.debit - m.credit as amount from account_month m where m.month >= ${firstMonth} and m.month < ${endMonth}
       union all ${lines} where l.on_day >= ${from} and l.on_day < ${headEnds}
       union all ${lines} where l.on_day >= ${tailBegins} and l.on_day <= ${span.to}
+      union all
+      select l.account_id, date_trunc('month', l.on_day)::date, -l.amount from entry e join entry_line l on l.entry_id = e.id
+       where e.source_kind = ${YEAR_END} and e.on_day between ${from} and ${span.to}
     )
     select to_char(p.month, 'YYYY-MM') as key, to_char(p.month, 'YYYY-MM') as name,
            coalesce(sum(-p.amount) filter (where a.kind = 'income'), 0)::text as income,

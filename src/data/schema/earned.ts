@@ -20,3 +20,15 @@ export const earnedMonth = pgTable(
     index('earned_month_sale').on(t.saleId),
   ],
 )
+
+/** What each sale brought and cost altogether, and what was of none: the sums of its months, kept by their triggers. */
+export const earnedSale = pgTable(
+  'earned_sale',
+  {
+    id: identity(),
+    saleId: integer(),
+    income: minor().notNull(),
+    cost: minor().notNull(),
+  },
+  (t) => [unique('earned_sale_once').on(t.saleId).nullsNotDistinct()],
+)

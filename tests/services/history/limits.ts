@@ -65,6 +65,10 @@ export const neverMiscounted = async (db: TestShop['db']): Promise<unknown[]> =>
     select b.id from bill b where b.voided_on is not null and exists (select from supplier_credit c where c.bill_id = b.id and c.voided_on is null)`)),
   ...(await db.execute(sql`
     select c.bill_id from supplier_credit c join bill b on b.id = c.bill_id where c.voided_on is null group by c.bill_id, b.id having sum(c.net) > b.net or sum(c.tax) > b.tax`)),
+  // What a sale earned altogether is the sum of its months.
+  ...(await db.execute(sql`
+    select sale_id from (select sale_id, income, cost from earned_month union all select sale_id, -income, -cost from earned_sale) e
+     group by sale_id having sum(income) <> 0 or sum(cost) <> 0`)),
 ]
 
 /** How far the list of what came and is not invoiced is from what the documents say altogether, on a day. */
