@@ -11,10 +11,11 @@ import { trackParcels } from '@/services/parcels/carrier'
 import { backUpNightly } from '@/services/backup/backUp'
 import { sendPost } from './postman'
 import { runDuePlans } from './runPlans'
+import { tellWebhooks } from './tellWebhooks'
 
 /**
  * What happens by itself: sales, bills and entries that come again are made on their day, what they issue is posted, plans earn their
- * charges and collect from the cards kept for them, letters go out, and once a day everything is backed up.
+ * charges and collect from the cards kept for them, letters go out, other programs are told what happened, and once a day everything is backed up.
  */
 export const tick = async (db: Database): Promise<void> => {
   const business = await findBusiness(db)
@@ -37,5 +38,6 @@ export const tick = async (db: Database): Promise<void> => {
   await runDuePlans({ db, today })
   await trackParcels(heronParcel).run({ db, today }, {})
   await sendPost({ db, business, today })
+  await tellWebhooks(db)
   await backUpNightly({ db, today })
 }

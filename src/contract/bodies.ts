@@ -57,6 +57,7 @@ import type { offerSaleInput } from '@/contract/inputs/sales/offerSale'
 import type { agreeSaleInput } from '@/contract/inputs/sales/agreeSale'
 import type { changeSaleInput } from '@/contract/inputs/sales/changeSale'
 import type { arrangeSaleInput } from '@/contract/inputs/sales/arrangeSale'
+import type { addWebhookInput } from '@/contract/inputs/access/webhooks'
 import type { handOverInput } from '@/contract/inputs/sales/handOver'
 import type { returnGoodsInput } from '@/contract/inputs/sales/returnGoods'
 import type { requestDepositInput } from '@/contract/inputs/sales/requestDeposit'
@@ -261,6 +262,9 @@ export interface Bodies {
   'POST /books/entries/{id}/repeats': Body<typeof startEntryRepeatInput, 'entryId'>
   'POST /entry-repeats/{id}/stop': Body<typeof entryRepeatInput, 'repeatId'>
   'POST /customers/import': Body<typeof importCustomersInput>
+  'POST /webhooks': Body<typeof addWebhookInput>
+  'DELETE /webhooks/{id}': Nothing
+  'POST /webhook-deliveries/{id}/retry': Nothing
   'POST /calendar': Nothing
   'POST /backups': Nothing
   'DELETE /bank/matches/{lineId}': Nothing

@@ -180,6 +180,7 @@ export type Failure =
   | { readonly code: 'cannot-bounce'; readonly number: string; readonly method: ReceiptMethod }
   | { readonly code: 'is-set-off'; readonly number: string; readonly setOff: string }
   | { readonly code: 'nothing-to-set-off'; readonly name: string; readonly owed: Money; readonly owe: Money }
+  | { readonly code: 'nothing-to-retry' }
   | { readonly code: 'not-late'; readonly due: Day }
   | { readonly code: 'charged-already' }
   | { readonly code: 'no-late-charge' }

@@ -28,6 +28,7 @@ const STATUS: Partial<Record<Failure['code'], number>> = {
   'order-closed': 409,
   'bill-is-paid': 409,
   'is-set-off': 409,
+  'nothing-to-retry': 409,
   'nothing-to-set-off': 409,
   'came-since': 409,
   'not-here-any-more': 409,

@@ -47,6 +47,7 @@ const SENTENCES: Sentences = {
   'is-set-off': (f) => `${f.number} is one half of set-off ${f.setOff}. Void the set-off, on the supplier’s page.`,
   'nothing-to-set-off': (f) =>
     `There is nothing to set off: ${f.name} owes ${formatMoney(f.owed)} and is owed ${formatMoney(f.owe)}.`,
+  'nothing-to-retry': () => 'This was delivered, or its webhook was ended. There is nothing to send again.',
   'not-late': (f) => `This is not late (due ${formatDay(f.due)}, or already paid). No fee was added.`,
   'charged-already': () => 'A late fee was already added for this payment.',
   'no-late-charge': () => 'No late fee was agreed, or the grace period is not over. Enter an amount, or wait.',

@@ -60,5 +60,10 @@ export const PLAN_ENDS = ['paid off', 'rescheduled'] as const
 export const FIRST_STEPS = ['business', 'goods', 'opening', 'sale', 'backup'] as const
 export type FirstStep = (typeof FIRST_STEPS)[number]
 
+/** What other programs are told of as it happens. */
+export const WEBHOOK_EVENTS = ['paid', 'ordered', 'handed-over'] as const
+export type WebhookEvent = (typeof WEBHOOK_EVENTS)[number]
+export const WEBHOOK_STATES = ['waiting', 'delivered', 'failed'] as const
+
 /** Whom a file is kept with. */
 export const FILE_OWNERS = ['customer', 'goods', 'sale', 'business', 'bill', 'entry'] as const

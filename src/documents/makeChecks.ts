@@ -1,6 +1,6 @@
 import { formatDay } from '@/core/day'
 import { formatMoney, isPositiveMoney } from '@/core/money'
-import { amountInWords } from '@/core/money/amountInWords'
+import { amountInWords } from './amountInWords'
 import type { Check } from '@/documents/draw/drawChecks'
 import { readRemittanceFacts } from '@/model/paper/purchaseFacts'
 import type { Asked } from '@/model/where'

@@ -10,9 +10,10 @@ import { PapersForm } from '@/ui/settings/PapersForm'
 import { PassphraseForm } from '@/ui/settings/PassphraseForm'
 import { LinksOpen, Shopfront } from '@/ui/settings/Shopfront'
 import { TokensForm } from '@/ui/settings/TokensForm'
+import { WebhooksForm } from '@/ui/settings/WebhooksForm'
 import { TradeForm } from '@/ui/settings/TradeForm'
 import { answerCalls, refuses, type Sent } from './calls'
-import { button, choose, field, noteOf, press, tick, type } from './hands'
+import { button, choose, field, noteOf, press, rowsOf, tick, type } from './hands'
 import { router, said } from './setUp'
 
 const TODAY = day('2026-03-02')
@@ -209,5 +210,49 @@ describe('the business', () => {
     await press('Revoke Shelf scanner')
     await press('Revoke for good?')
     await waitFor(() => expect(said).toEqual(['Token “Shelf scanner” revoked.']))
+  })
+
+  test('are told what happens: what was sent is seen, and sent again where it failed', async () => {
+    const sent = answerCalls({
+      'POST /webhooks': { status: 201, body: { secret: 'whsec_x' } },
+      'POST /webhook-deliveries/7/retry': { status: 200, body: {} },
+      'DELETE /webhooks/3': { status: 200, body: {} },
+    })
+    const delivery = {
+      webhookId: 3,
+      event: 'paid' as const,
+      subjectId: 9,
+      path: '/receipts/9',
+      happenedAt: '2026-03-01T10:20:30.000Z',
+      nextTryAt: null,
+    }
+    const deliveries = [
+      { ...delivery, id: 7, state: 'failed' as const, tries: 7, answered: '500' },
+      { ...delivery, id: 6, state: 'delivered' as const, tries: 1, answered: '204' },
+    ]
+    render(
+      <WebhooksForm webhooks={[{ id: 3, url: 'https://a.example/x', events: ['paid'], madeOn: TODAY, deliveries }]} />,
+    )
+    expect(rowsOf(screen.getByRole('table'))).toEqual([
+      'What | When | State | Answered',
+      'Paid /receipts/9 | 2026-03-01 10:20 | FailedSend again | 500 (7 tries)',
+      'Paid /receipts/9 | 2026-03-01 10:20 | Delivered | 204',
+    ])
+    await press('Send again')
+    await waitFor(() => expect(said).toEqual(['It is sent again in a moment.']))
+    await type('Address', 'http://other.example')
+    await tick('Ordered')
+    await press('Add webhook')
+    await waitFor(() => expect(noteOf(field('Address'))).toContain('begins with https://'))
+    await type('Address', 'https://other.example/till')
+    await press('Add webhook')
+    expect(await screen.findByText('whsec_x')).toBeTruthy()
+    expect(sent.find((c) => c.path === '/webhooks')?.body).toEqual({
+      url: 'https://other.example/till',
+      events: ['paid', 'handed-over'],
+    })
+    await press('End https://a.example/x')
+    await press('End for good?')
+    await waitFor(() => expect(said).toContain('It is told nothing more.'))
   })
 })

@@ -12,6 +12,7 @@ import { sales } from './sales'
 import { settings } from './settings'
 import { tax } from './tax'
 import { shopfront } from './shopfront'
+import { webhooks } from './webhooks'
 
 /** The whole HTTP interface, by part. */
 export const PARTS: Readonly<Record<string, readonly Operation[]>> = {
@@ -28,6 +29,7 @@ export const PARTS: Readonly<Record<string, readonly Operation[]>> = {
   Books: books,
   Tax: tax,
   Bank: bank,
+  'Telling other programs': webhooks,
 }
 
 export const OPERATIONS: readonly Operation[] = Object.values(PARTS).flat()

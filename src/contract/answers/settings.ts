@@ -1,3 +1,4 @@
+import { WEBHOOK_EVENTS, WEBHOOK_STATES } from '@/core/kinds'
 import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
 
@@ -11,6 +12,30 @@ const backupRun = z.object({
   bytes: z.int(),
   rows: z.int(),
   problem: z.string(),
+})
+
+/** A program that is told what happens. */
+const webhook = z.object({
+  id: z.int(),
+  url: z.string(),
+  events: z.array(z.enum(WEBHOOK_EVENTS)),
+  madeOn: dayText,
+})
+
+/** Something it was told, or waits to be. */
+const delivery = z.object({
+  id: z.int(),
+  webhookId: z.int(),
+  event: z.enum(WEBHOOK_EVENTS),
+  subjectId: z.int(),
+  /** Under /api/v1, where it is read. */
+  path: z.string(),
+  happenedAt: z.string(),
+  state: z.enum(WEBHOOK_STATES),
+  tries: z.int(),
+  nextTryAt: z.string().nullable(),
+  /** A status of HTTP, or why there was none. */
+  answered: z.string(),
 })
 
 export const settingsAnswers = {
@@ -34,6 +59,11 @@ export const settingsAnswers = {
     }),
   ),
   'DELETE /settings/tokens/{id}': z.object({}),
+  'POST /webhooks': webhook.extend({ secret: z.string() }),
+  'GET /webhooks': list(webhook),
+  'DELETE /webhooks/{id}': z.object({}),
+  'GET /webhooks/{id}/deliveries': list(delivery),
+  'POST /webhook-deliveries/{id}/retry': delivery,
   'POST /settings/passphrase': z.object({}),
   'GET /quick-line': list(
     z.object({

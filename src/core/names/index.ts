@@ -16,6 +16,8 @@ export {
   TAX_BASIS_NAMES,
   TAX_SIDE_NAMES,
   TAX_STATE_NAMES,
+  WEBHOOK_EVENT_NAMES,
+  WEBHOOK_STATE_NAMES,
 } from './names'
 export { sayMove } from './stockMoves'
 export * from './taken'

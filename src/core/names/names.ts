@@ -1,4 +1,13 @@
-import type { CHANNELS, GOODS_KINDS, POST_STATES, REPEAT_EVERY, REPEAT_MAKES, TREATMENTS } from '../kinds'
+import type {
+  CHANNELS,
+  GOODS_KINDS,
+  POST_STATES,
+  REPEAT_EVERY,
+  REPEAT_MAKES,
+  TREATMENTS,
+  WEBHOOK_STATES,
+  WebhookEvent,
+} from '../kinds'
 import type { PaperLanguage } from '../formats'
 import type { AccountKind, MonthStepKey, ReceiptMethod } from '../ledger'
 import type { LayawayStands } from '../plan'
@@ -126,4 +135,16 @@ export const MONTH_STEP_NAMES: Names<MonthStepKey> = {
   tax: 'Tax',
   profit: 'Profit',
   closed: 'Period closed',
+}
+
+export const WEBHOOK_EVENT_NAMES: Names<WebhookEvent> = {
+  paid: 'Paid',
+  ordered: 'Ordered',
+  'handed-over': 'Handed over',
+}
+
+export const WEBHOOK_STATE_NAMES: Names<(typeof WEBHOOK_STATES)[number]> = {
+  waiting: 'Waiting',
+  delivered: 'Delivered',
+  failed: 'Failed',
 }

@@ -15,6 +15,8 @@ export const KEPT_BACK: Readonly<Record<string, 'whole' | readonly string[]>> = 
   command: 'whole',
   mailbox: 'whole',
   calendar_link: 'whole',
+  webhook: 'whole',
+  webhook_delivery: 'whole',
   business: ['passphrase_hash', 'smtp_url', 'demo_passphrase'],
 }
 

@@ -31,6 +31,25 @@ export const readSupplier = async ({ db }: Where, text: string | undefined) => {
   return id === null ? null : findSupplier(db, id)
 }
 
+/** What an order held, to be ordered again: no line belongs to a sale, and goods cost what they cost now. */
+export const readAgain = async ({ db, currency }: Where, text: string | undefined) => {
+  const id = idIn(text)
+  const order = id === null ? null : await orderView(db, id, currency)
+  return (
+    order && {
+      supplierId: order.supplierId,
+      lines: order.lines
+        .filter((l) => decimal(l.ordered).gt(0))
+        .map((l) => ({
+          ...(l.goodsId === null ? {} : { goodsId: l.goodsId }),
+          description: l.description,
+          quantity: l.ordered,
+          unitCost: l.goodsId === null ? l.unitCost : '',
+        })),
+    }
+  )
+}
+
 /** What a form for a supplier's bill lets choose from: what came of theirs and is not invoiced, accounts and tax codes. */
 export const readBillChoices = async (where: Where, text: string | undefined) => {
   const { db, today, currency } = where

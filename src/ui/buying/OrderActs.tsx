@@ -32,7 +32,7 @@ interface Props {
   readonly today: Day
 }
 
-type OrderAct = 'mail' | 'send' | 'pdf' | 'receive' | 'invoice' | 'change' | 'close'
+type OrderAct = 'mail' | 'send' | 'pdf' | 'receive' | 'invoice' | 'change' | 'again' | 'close'
 
 const CLOSE = {
   title: 'Close the order',
@@ -80,6 +80,14 @@ export const OrderActs = ({ id, number, status, changed, supplierId, canInvoice,
           },
         ]
       : []),
+    {
+      id: 'again' as const,
+      label: 'Order again',
+      key: 'a',
+      group: 'Order',
+      href: `/buying/new?again=${id}`,
+      hint: 'The same lines at what they cost now',
+    },
     ...(isOpen
       ? [
           {

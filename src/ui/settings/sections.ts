@@ -84,8 +84,13 @@ export const SETTINGS_SECTIONS = [
   {
     id: 'access',
     title: 'Passphrase and access',
-    about: 'Your passphrase, and tokens for other programs',
-    fields: ['Current passphrase', 'New passphrase', 'Access for other programs (API tokens)'],
+    about: 'Your passphrase, tokens for other programs, and telling them what happens',
+    fields: [
+      'Current passphrase',
+      'New passphrase',
+      'Access for other programs (API tokens)',
+      'Telling other programs (webhooks)',
+    ],
     also: ['password', 'security', 'sign in'],
   },
   {

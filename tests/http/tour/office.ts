@@ -179,6 +179,30 @@ export const office = (open: () => Tour, made: Made): void => {
       expect((await as('GET', '/customers')).status).toBe(401)
     })
 
+    test('tells a program of its own what happens, with a log of what was sent', async () => {
+      const tour = open()
+      const url = 'http://127.0.0.1:9/nobody-listens'
+      expect(
+        await tour.refuses('POST /webhooks', { body: { url: 'http://example.org', events: ['paid'] } }),
+      ).toMatchObject({ errors: [{ path: 'url' }] })
+      const made = await tour.does('POST /webhooks', { body: { url, events: ['paid'] } })
+      expect(made.secret).toMatch(/^whsec_/)
+      expect((await tour.does('GET /webhooks')).items).toEqual([
+        { id: made.id, url, events: ['paid'], madeOn: '2026-03-10' },
+      ])
+      const { id: customerId } = await tour.does('POST /customers', { body: { name: 'Told of' } })
+      const paid = { customerId, method: 'cash', amount: '3.00', for: 'account' }
+      const receipt = await tour.does('POST /receipts', { body: paid })
+      const [delivery] = (await tour.does('GET /webhooks/{id}/deliveries', { id: made.id })).items
+      expect(delivery).toMatchObject({ event: 'paid', path: `/receipts/${receipt.id}`, state: 'waiting' })
+      expect(await tour.does('POST /webhook-deliveries/{id}/retry', { id: delivery.id })).toMatchObject({
+        id: delivery.id,
+        state: 'waiting',
+      })
+      await tour.does('DELETE /webhooks/{id}', { id: made.id })
+      expect((await tour.does('GET /webhooks')).items).toEqual([])
+    })
+
     test('changes its passphrase only for who knows it', async () => {
       const tour = open()
       const next = 'another passphrase of length'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { readSupplier } from '@/model/buying/pages'
+import { readAgain, readSupplier } from '@/model/buying/pages'
 import { OrderForm } from '@/ui/buying/OrderForm'
 import { Heading } from '@/ui/Heading'
 import { openShop, queryOf, type Search } from '../../_shop'
@@ -8,7 +8,9 @@ export const metadata: Metadata = { title: 'New purchase order' }
 
 export default async function NewOrder({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
-  const supplier = await readSupplier(shop, (await queryOf(searchParams)).supplier)
+  const query = await queryOf(searchParams)
+  const again = await readAgain(shop, query.again)
+  const supplier = await readSupplier(shop, again ? String(again.supplierId) : query.supplier)
   return (
     <>
       <Heading title="New purchase order" />
@@ -22,7 +24,7 @@ export default async function NewOrder({ searchParams }: { searchParams: Search 
             wantedBy: '',
             confirmedFor: '',
             note: '',
-            lines: [],
+            lines: again?.lines ?? [],
           }}
         />
       </div>

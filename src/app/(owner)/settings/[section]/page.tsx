@@ -23,7 +23,9 @@ import { PassphraseForm } from '@/ui/settings/PassphraseForm'
 import { SaveEverything } from '@/ui/settings/SaveEverything'
 import { SETTINGS_SECTIONS, type SectionId } from '@/ui/settings/sections'
 import { TaxForm } from '@/ui/settings/TaxForm'
+import { readWebhooks } from '@/model/settings/webhooks'
 import { TokensForm } from '@/ui/settings/TokensForm'
+import { WebhooksForm } from '@/ui/settings/WebhooksForm'
 import { TradeForm } from '@/ui/settings/TradeForm'
 import { To } from '@/ui/To'
 import { openShop } from '../../_shop'
@@ -132,7 +134,8 @@ const Tax = async () => {
 const PlacesPart = async () => <Places places={await readPlaces(await openShop())} />
 
 const Access = async () => {
-  const { tokens } = await readSettings(await openShop())
+  const shop = await openShop()
+  const [{ tokens }, webhooks] = await Promise.all([readSettings(shop), readWebhooks(shop.db)])
   return (
     <>
       <PassphraseForm />
@@ -144,6 +147,7 @@ const Access = async () => {
           until: formatDay(day(t.expiresAt.toISOString().slice(0, 10))),
         }))}
       />
+      <WebhooksForm webhooks={webhooks} />
     </>
   )
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { money } from '.'
-import { amountInWords } from './amountInWords'
+import { money } from '@/core/money'
+import { amountInWords } from '@/documents/amountInWords'
 
 describe('an amount written out', () => {
   test.each([

@@ -1,6 +1,5 @@
 import { toWords } from 'number-to-words'
-import { minorDigits } from './currency'
-import type { Money } from './money'
+import { minorDigits, type Money } from '@/core/money'
 
 /**
  * An amount as it is written out on a check: the whole part in English words, what is left as a fraction. Never negative: throws

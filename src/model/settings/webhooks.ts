@@ -1,0 +1,30 @@
+import type { WebhookEvent } from '@/core/kinds'
+import type { Db } from '@/data/connect'
+import { listDeliveries, listWebhooks } from '@/data/queries/webhooks'
+
+/** Where what an event is about is read over HTTP. */
+const ABOUT: Readonly<Record<WebhookEvent, string>> = { paid: 'receipts', ordered: 'sales', 'handed-over': 'handovers' }
+
+/** The address, under /api/v1, of what an event is about. */
+export const pathOfEvent = (event: WebhookEvent, subjectId: number): string => `/${ABOUT[event]}/${subjectId}`
+
+/** What was told to other programs or waits for it, the newest first. */
+export const deliveryViews = async (
+  db: Db,
+  ...of: Parameters<typeof listDeliveries> extends [Db, ...infer R] ? R : never
+) =>
+  (await listDeliveries(db, ...of)).map(({ happenedAt, nextTryAt, ...d }) => ({
+    ...d,
+    path: pathOfEvent(d.event, d.subjectId),
+    happenedAt: happenedAt.toISOString(),
+    nextTryAt: d.state === 'waiting' ? nextTryAt.toISOString() : null,
+  }))
+
+/** The programs that are told what happens, each with what it was told lately. */
+export const readWebhooks = async (db: Db) =>
+  Promise.all(
+    (await listWebhooks(db)).map(async (w) => ({
+      ...w,
+      deliveries: await deliveryViews(db, { webhookId: w.id }, { limit: 20 }),
+    })),
+  )
