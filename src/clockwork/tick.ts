@@ -1,4 +1,6 @@
+import { addDays, type Day } from '@/core/day'
 import type { Database } from '@/data/connect'
+import { listBankAccounts } from '@/data/queries/bankStatements'
 import { findBusiness } from '@/data/queries/business'
 import { businessDate } from '@/services/clock'
 import { runDueEntryRepeats } from '@/services/books/repeatEntry'
@@ -6,6 +8,8 @@ import { runDueBillRepeats } from '@/services/buying/repeatBill'
 import { writeLetter } from '@/services/post/writeLetter'
 import { runDueRepeats } from '@/services/sales/runRepeats'
 import { listInvoicesOfSales } from '@/data/queries/invoices'
+import { riverBank } from '@/standins/bank/riverBank'
+import { fetchStatement } from '@/services/bank/fetchStatement'
 import { heronParcel } from '@/standins/carrier/carrier'
 import { trackParcels } from '@/services/parcels/carrier'
 import { backUpNightly } from '@/services/backup/backUp'
@@ -15,7 +19,7 @@ import { tellWebhooks } from './tellWebhooks'
 
 /**
  * What happens by itself: sales, bills and entries that come again are made on their day, what they issue is posted, plans earn their
- * charges and collect from the cards kept for them, letters go out, other programs are told what happened, and once a day everything is backed up.
+ * charges and collect from the cards kept for them, letters go out, other programs are told what happened, banks are asked for statements, and once a day everything is backed up.
  */
 export const tick = async (db: Database): Promise<void> => {
   const business = await findBusiness(db)
@@ -39,5 +43,13 @@ export const tick = async (db: Database): Promise<void> => {
   await trackParcels(heronParcel).run({ db, today }, {})
   await sendPost({ db, business, today })
   await tellWebhooks(db)
+  await fetchStatements(db, today)
   await backUpNightly({ db, today })
+}
+
+/** Statements of the days that are over, of accounts whose bank gives them; one that is late comes with the next round of a later day. */
+const fetchStatements = async (db: Database, today: Day): Promise<void> => {
+  for (const { id, fedThrough } of await listBankAccounts(db))
+    if (fedThrough !== null && fedThrough < addDays(today, -1))
+      await fetchStatement(riverBank).run({ db, today }, { bankAccountId: id })
 }

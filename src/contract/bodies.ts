@@ -262,6 +262,7 @@ export interface Bodies {
   'POST /books/entries/{id}/repeats': Body<typeof startEntryRepeatInput, 'entryId'>
   'POST /entry-repeats/{id}/stop': Body<typeof entryRepeatInput, 'repeatId'>
   'POST /customers/import': Body<typeof importCustomersInput>
+  'POST /bank/accounts/{id}/fetch': Nothing
   'POST /webhooks': Body<typeof addWebhookInput>
   'DELETE /webhooks/{id}': Nothing
   'POST /webhook-deliveries/{id}/retry': Nothing

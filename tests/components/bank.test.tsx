@@ -3,6 +3,7 @@ import { afterEach, describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { AddBankAccount } from '@/ui/bank/BankAccountForm'
 import { BringStatement } from '@/ui/bank/BringStatement'
+import { Feed } from '@/ui/bank/Feed'
 import { FinishStatement } from '@/ui/bank/FinishStatement'
 import { StatementDesk } from '@/ui/bank/StatementDesk'
 import { NewTaxReturn, TaxReturnActs } from '@/ui/books/TaxReturnForms'
@@ -288,5 +289,24 @@ describe('what is kept safe and taken along', () => {
     await press('Import 1 and skip 1')
     await waitFor(() => expect(bodyOf(sent, '/customers/import')).toMatchObject({ mode: 'good' }))
     await waitFor(() => expect(router.push).toHaveBeenLastCalledWith('/people'))
+  })
+})
+
+describe('statements that come by themselves', () => {
+  test('are switched on, asked for now, and switched off', async () => {
+    const sent = answerCalls({
+      'PATCH /bank/accounts/3': { status: 200, body: {} },
+      'POST /bank/accounts/3/fetch': { status: 200, body: { statementIds: [7, 8] } },
+    })
+    const { rerender } = render(<Feed account={{ id: 3, name: 'River', feed: false, fedThrough: null }} />)
+    await press('Let statements of River come by themselves')
+    await waitFor(() => expect(said).toEqual(['They come each morning from now on.']))
+    expect(bodyOf(sent, '/bank/accounts/3')).toEqual({ feed: true })
+    rerender(<Feed account={{ id: 3, name: 'River', feed: true, fedThrough: day('2026-03-09') }} />)
+    expect(screen.getByText(/come by themselves; those through 9 Mar 2026 are here/)).toBeTruthy()
+    await press('Ask now')
+    await waitFor(() => expect(said).toContain('2 statements came.'))
+    await press('Stop')
+    await waitFor(() => expect(bodyOf(sent, '/bank/accounts/3')).toEqual({ feed: false }))
   })
 })

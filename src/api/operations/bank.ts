@@ -12,6 +12,8 @@ import {
 } from '@/model/bank/statements'
 import { proposalViews } from '@/model/bank/proposals'
 import { importStatement } from '@/services/bank/importStatement'
+import { riverBank } from '@/standins/bank/riverBank'
+import { fetchStatement } from '@/services/bank/fetchStatement'
 import { addBankAccount, changeBankAccount } from '@/services/bank/keepBankAccount'
 import { addBankRule, dropBankRule } from '@/services/bank/keepRule'
 import { finishStatement, matchLine, unmatchLine } from '@/services/bank/matchLine'
@@ -57,6 +59,14 @@ export const bank: readonly Operation[] = [
     path: { bankAccountId: 'id' },
     method: 'PATCH',
   }),
+  change(
+    '/bank/accounts/{id}/fetch',
+    'Asks the bank for what there is, where its statements come by themselves.',
+    fetchStatement(riverBank),
+    {
+      path: { bankAccountId: 'id' },
+    },
+  ),
   importFile,
   readFile(
     '/bank/look',

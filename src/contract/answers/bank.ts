@@ -12,6 +12,9 @@ const account = z.object({
   number: z.string(),
   format: csvFormat.nullable(),
   balance: decimalText,
+  /** Its statements come by themselves; and the day through which they came. */
+  feed: z.boolean(),
+  fedThrough: dayText.nullable(),
 })
 
 const line = z.object({
@@ -69,6 +72,7 @@ export const bankAnswers = {
   'GET /bank/accounts': list(account),
   'GET /bank/accounts/{id}': account,
   'PATCH /bank/accounts/{id}': account,
+  'POST /bank/accounts/{id}/fetch': account.extend({ statementIds: z.array(z.int()) }),
   'POST /bank/statements': statement,
   'POST /bank/look': z.object({
     format: z.enum(STATEMENT_FORMATS),

@@ -19,6 +19,8 @@ export const listBankAccounts = (db: Db) =>
       isMain: sql<boolean>`coalesce(${account.role} = 'bank', false)`,
       number: bankAccount.number,
       format: bankAccount.format,
+      feedSince: bankAccount.feedSince,
+      fedThrough: bankAccount.fedThrough,
     })
     .from(bankAccount)
     .innerJoin(account, eq(account.id, bankAccount.accountId))
@@ -270,3 +272,27 @@ export const listMeant = async (db: Db): Promise<Omit<RuleRow, 'id' | 'always'>[
     select l.text as contains, m.account_id as "accountId", a.name as account, t.code as "taxCode"
       from bank_match m join bank_line l on l.id = m.line_id join account a on a.id = m.account_id left join tax_code t on t.id = m.tax_code_id
      where m.kind = 'account' and not a.hidden order by m.id desc limit 2000`)
+
+/** Locks a bank account until the transaction ends: its statements come to one hand at a time. */
+export const lockBankAccount = async (db: Db, id: number): Promise<void> => {
+  await db.select({ id: bankAccount.id }).from(bankAccount).where(eq(bankAccount.id, id)).for('update')
+}
+
+/** What the last statement of an account closed with; null where none says so. */
+export const findLastClosing = async (db: Db, bankAccountId: number): Promise<bigint | null> => {
+  const [row] = await db
+    .select({ closing: bankStatement.closing })
+    .from(bankStatement)
+    .where(and(eq(bankStatement.bankAccountId, bankAccountId), sql`${bankStatement.closing} is not null`))
+    .orderBy(desc(bankStatement.through), desc(bankStatement.id))
+    .limit(1)
+  return row?.closing ?? null
+}
+
+/** By what the bank names the lines of an account that came. */
+export const listBankIds = async (db: Db, bankAccountId: number): Promise<ReadonlySet<string>> =>
+  new Set(
+    (await db.select({ bankId: bankLine.bankId }).from(bankLine).where(eq(bankLine.bankAccountId, bankAccountId))).map(
+      (r) => r.bankId,
+    ),
+  )

@@ -17,6 +17,9 @@ export const bankAccount = pgTable('bank_account', {
   number: text().notNull().default(''),
   /** How its bank writes tables. */
   format: jsonb().$type<CsvFormat>(),
+  /** From this day on its statements come by themselves; and the day through which they came. */
+  feedSince: onDay(),
+  fedThrough: onDay(),
 })
 
 /** A statement as it came: its lines are rows of `bank_line`, those known from earlier files are counted alone. */

@@ -16,8 +16,9 @@ import type { Asked, Where } from '../where'
 
 export const bankAccountViews = async (db: Db, { business, today }: Pick<Asked, 'business' | 'today'>) =>
   Promise.all(
-    (await listBankAccounts(db)).map(async ({ isMain: _, ...b }) => ({
+    (await listBankAccounts(db)).map(async ({ isMain: _, feedSince, ...b }) => ({
       ...b,
+      feed: feedSince !== null,
       format: b.format ?? null,
       balance: toDecimalString(await sumAccount(db, b.accountId, today, business.currency)),
     })),

@@ -48,18 +48,17 @@ const postByRule = async (w: Work, statementId: number): Promise<void> => {
   }
 }
 
-/** A statement as the bank gives it: lines that are known from earlier files are counted, and not written again. */
-export const importStatement = defineCommand('import-statement', importStatementInput, async (w, s) => {
-  const account = found(
-    (await listBankAccounts(w.tx)).find((b) => b.id === s.bankAccountId),
-    'bank account',
-    s.bankAccountId,
-  )
-  const read = statementIn(w, Buffer.from(s.base64, 'base64'), account)
+/** Writes a statement as the bank gives it; answers its id. Lines that are known from earlier ones are counted, and not written again. */
+export const bringStatement = async (
+  w: Work,
+  account: BankAccountRow,
+  { name, bytes }: { readonly name: string; readonly bytes: Uint8Array },
+): Promise<number> => {
+  const read = statementIn(w, bytes, account)
   const [first, last] = [present(read.lines[0]), present(read.lines.at(-1))]
   const id = await insertStatement(w.tx, {
     bankAccountId: account.id,
-    name: s.name,
+    name,
     format: read.format,
     importedOn: w.today,
     fromDay: first.on,
@@ -84,5 +83,16 @@ export const importStatement = defineCommand('import-statement', importStatement
   if (account.number === '' && read.account !== '')
     await updateBankAccount(w.tx, account.id, { number: plain(read.account) })
   await postByRule(w, id)
+  return id
+}
+
+/** A statement from a file. */
+export const importStatement = defineCommand('import-statement', importStatementInput, async (w, s) => {
+  const account = found(
+    (await listBankAccounts(w.tx)).find((b) => b.id === s.bankAccountId),
+    'bank account',
+    s.bankAccountId,
+  )
+  const id = await bringStatement(w, account, { name: s.name, bytes: Buffer.from(s.base64, 'base64') })
   return { id, answer: async () => present(await statementView(w.tx, id, w.currency)) }
 })

@@ -1,5 +1,6 @@
 import { addBankAccountInput, changeBankAccountInput } from '@/contract/inputs/bank/bank'
 import { found, refuse, refuseAt } from '@/contract/refuse'
+import { addDays } from '@/core/day'
 import { isKeptByPapers } from '@/core/ledger'
 import { present } from '@/core/present'
 import { insertAccounts, listAccounts } from '@/data/queries/accounts'
@@ -16,6 +17,9 @@ const accountFor = async (w: Work, name: string): Promise<number> => {
   const code = Array.from({ length: 900 }, (_, i) => String(Number(main.code) + 1 + i)).find((c) => !codes.has(c))
   return present((await insertAccounts(w.tx, [{ code: code ?? `${main.code}x`, name, kind: 'asset' }]))[0]).id
 }
+
+/** From now on: what was before came otherwise. */
+const feedFrom = ({ today }: Work) => ({ feedSince: addDays(today, -1), fedThrough: addDays(today, -1) })
 
 /** An account at a bank or card company whose statements are compared with an account in the books. */
 export const addBankAccount = defineCommand('add-bank-account', addBankAccountInput, async (w, b) => {
@@ -41,6 +45,7 @@ export const addBankAccount = defineCommand('add-bank-account', addBankAccountIn
     accountId: b.accountId ?? (await accountFor(w, b.name)),
     number: b.number ?? '',
     format: b.format ?? null,
+    ...(b.feed ? feedFrom(w) : {}),
   })
   return { id, answer: async () => present(await bankAccountView(w.tx, id, w)) }
 })
@@ -49,13 +54,17 @@ export const addBankAccount = defineCommand('add-bank-account', addBankAccountIn
 export const changeBankAccount = defineCommand(
   'change-bank-account',
   changeBankAccountInput,
-  async (w, { bankAccountId, ...change }) => {
-    found(
+  async (w, { bankAccountId, feed, ...change }) => {
+    const before = found(
       (await listBankAccounts(w.tx)).find((b) => b.id === bankAccountId),
       'bank account',
       bankAccountId,
     )
-    await updateBankAccount(w.tx, bankAccountId, change)
+    const isFed = before.feedSince !== null
+    await updateBankAccount(w.tx, bankAccountId, {
+      ...change,
+      ...(feed === true && !isFed ? feedFrom(w) : feed === false ? { feedSince: null, fedThrough: null } : {}),
+    })
     return { id: bankAccountId, answer: async () => present(await bankAccountView(w.tx, bankAccountId, w)) }
   },
 )

@@ -97,6 +97,14 @@ export const bank = (open: () => Tour, made: Made): void => {
       })
       expect(await tour.does('POST /bank/statements/{id}/finish', { id: statement.id })).toMatchObject({ done: true })
       expect((await tour.does('GET /bank/statements', { query: { bankAccountId: card.id } })).items).toHaveLength(1)
+      const off = await tour.refuses('POST /bank/accounts/{id}/fetch', { id: card.id })
+      expect(off.errors).toMatchObject([{ path: 'bankAccountId' }])
+      expect(await tour.does('PATCH /bank/accounts/{id}', { id: card.id, body: { feed: true } })).toMatchObject({
+        feed: true,
+        fedThrough: '2026-03-09',
+      })
+      expect((await tour.does('POST /bank/accounts/{id}/fetch', { id: card.id })).statementIds).toEqual([])
+      await tour.does('PATCH /bank/accounts/{id}', { id: card.id, body: { feed: false } })
       expect((await tour.does('GET /bank/accounts')).items).toHaveLength(3)
       expect((await tour.does('GET /bank/accounts/{id}', { id: card.id })).balance).toBe('-20.00')
     })

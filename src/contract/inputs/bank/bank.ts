@@ -31,6 +31,9 @@ export const csvFormat = z.object({
 
 const number = text(60).transform((t) => t.replace(/\s+/g, '').toUpperCase())
 
+/** Its statements come by themselves each morning. */
+const feed = z.boolean({ error: 'Say true or false.' }).optional()
+
 export const addBankAccountInput = z.object({
   name: needed(80, 'A name'),
   /** The account in the books it must agree with; left out, the bank’s, or another one of its own. */
@@ -38,6 +41,7 @@ export const addBankAccountInput = z.object({
   /** Its IBAN or number, as its statements say it. */
   number: number.optional(),
   format: csvFormat.optional(),
+  feed,
 })
 
 export const changeBankAccountInput = z.object({
@@ -45,6 +49,7 @@ export const changeBankAccountInput = z.object({
   name: needed(80, 'A name').optional(),
   number: number.optional(),
   format: csvFormat.nullable().optional(),
+  feed,
 })
 
 export const importStatementInput = z.object({
@@ -74,6 +79,7 @@ export const matchLineInput = z.object({
   /** Lines with this text go to the same account from now on, as soon as they come. */
   always: text(200).optional(),
 })
+export const fetchStatementInput = z.object({ bankAccountId: id })
 export const lineInput = z.object({ lineId: id })
 export const statementInput = z.object({ statementId: id })
 

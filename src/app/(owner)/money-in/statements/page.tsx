@@ -4,6 +4,7 @@ import { formatDigits } from '@/core/locale'
 import { bankAccountViews } from '@/model/bank/statements'
 import { AddBankAccount } from '@/ui/bank/BankAccountForm'
 import { BringStatement } from '@/ui/bank/BringStatement'
+import { Feed } from '@/ui/bank/Feed'
 import { Facts } from '@/ui/Facts'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
@@ -33,6 +34,11 @@ export default async function Statements({ searchParams }: { searchParams: Searc
         <>
           <Facts facts={accounts.map((a) => [a.name, formatDigits(a.balance)] as const)} />
           <BringStatement accounts={accounts.map(({ id, name }) => ({ id, name }))} />
+          <div className="no-print mb-5 grid gap-1">
+            {accounts.map(({ id, name, feed, fedThrough }) => (
+              <Feed key={id} account={{ id, name, feed, fedThrough }} />
+            ))}
+          </div>
         </>
       )}
       <ListRows open={open} about={shop} />
