@@ -7,6 +7,7 @@ import { listFilesOfSpan, listInvoicesOfSpan } from '@/data/queries/ofSpan'
 import { findFile } from '@/data/queries/files'
 import type { Asked } from '@/model/where'
 import { findList } from './lists'
+import { asCsvw, csvwName } from './lists/csvw'
 import { asCsv, MOST_ON_PAPER, onPaper } from './lists/files'
 import { zipStream, type ZipEntry } from './zip'
 
@@ -29,19 +30,26 @@ const readTable = async (asked: Asked, { from, to }: Span, name: string) => {
   return { found, read, where }
 }
 
+/** A table as CSV, and what it holds beside it. */
+function* described<Row>(...table: Parameters<typeof asCsv<Row>>): Generator<ZipEntry> {
+  const [list] = table
+  yield [`${list.name}.csv`, asCsv(...table)]
+  yield [csvwName(list.name), JSON.stringify(asCsvw(...table), null, 2)]
+}
+
 async function* entriesOf(asked: Asked, span: Span): AsyncGenerator<ZipEntry> {
   const said = `${formatDay(span.from)} through ${formatDay(span.to)}`
   const sheets = []
   for (const name of REPORTS) {
     const { found, read, where } = await readTable(asked, span, name)
-    yield [`${name}.csv`, asCsv(found.list, read, where)]
+    yield* described(found.list, read, where)
     if (read.rows.length <= MOST_ON_PAPER) sheets.push(onPaper(found.list, read, where, said))
   }
   const [first, ...more] = sheets
   if (first) yield ['reports.pdf', await drawElsewhere({ as: 'lists', lists: [first, ...more] })]
   for (const name of TABLES) {
     const { found, read, where } = await readTable(asked, span, name)
-    yield [`${name}.csv`, asCsv(found.list, read, where)]
+    yield* described(found.list, read, where)
   }
   for (const { id } of await listInvoicesOfSpan(asked.db, span)) {
     const made = await makeNamedPaper(asked, 'invoice', id)

@@ -29,6 +29,7 @@ import { Refusal } from '@/contract/refuse'
 import { provedLately } from '@/services/access/signIn'
 import { log } from '@/log'
 import { findList } from './lists'
+import { asCsvw, csvwName } from './lists/csvw'
 import { asCsv, asJson, asPdf, asXlsx, MOST_ON_PAPER } from './lists/files'
 import type { Fields } from '@/lists/field'
 import { layoutInput } from '@/contract/layout'
@@ -183,6 +184,7 @@ const accountant = (asked: Asked, query: URLSearchParams): Response => {
   }
 }
 
+const CSVW = 'application/csvm+json'
 const SHEET = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
 
 /** What an address narrows a list to, in words for the head of a sheet. */
@@ -193,18 +195,25 @@ const sayFilter = (query: URLSearchParams, fields: Fields): string =>
     )
     .join(', ')
 
-/** A list as a file: `invoices.csv`, `.xlsx`, `.pdf` or `.json`, narrowed and sorted as its address says. */
-const listFile = async (path: string, asked: Asked, query: URLSearchParams): Promise<Response | null> => {
-  const [, name = '', type] = /^([a-z-]+)\.(csv|xlsx|pdf|json)$/.exec(path) ?? []
+/** A list as a file: `invoices.csv`, `.xlsx`, `.pdf` or `.json`, narrowed and sorted as its address says; what its CSV holds beside it. */
+const listFile = async (path: string, asked: Asked, url: URL): Promise<Response | null> => {
+  const query = url.searchParams
+  const [, name = '', type] = /^([a-z-]+)\.(csv-metadata\.json|csv|xlsx|pdf|json)$/.exec(path) ?? []
   const found = findList(name)
   if (!found) return null
   const where = { ...asked, currency: asked.business.currency }
   const limit = Number(query.get('limit'))
   const inPages = type === 'json' && Number.isInteger(limit) && limit >= 1 && limit <= 500
-  const read = await found.read(where, Object.fromEntries(query), inPages ? limit : 'all')
+  const isSchema = type === 'csv-metadata.json'
+  const read = await found.read(where, Object.fromEntries(query), isSchema ? 1 : inPages ? limit : 'all')
   switch (type) {
-    case 'csv':
-      return file(asCsv(found.list, read, where), 'text/csv; charset=utf-8', `${name}.csv`)
+    case 'csv-metadata.json':
+      return file(JSON.stringify(asCsvw(found.list, read, where), null, 2), CSVW, csvwName(name))
+    case 'csv': {
+      const csv = file(asCsv(found.list, read, where), 'text/csv; charset=utf-8', `${name}.csv`)
+      csv.headers.set('link', `<${csvwName(name)}${url.search}>; rel="describedby"; type="${CSVW}"`)
+      return csv
+    }
     case 'xlsx':
       return file(await asXlsx(found.list, read, where), SHEET, `${name}.xlsx`)
     case 'json':
@@ -231,7 +240,7 @@ const answerExport = async (request: Request): Promise<Response> => {
   if (path === 'backup') return backup(request)
   const asked = { db: database(), business, today: businessDate() }
   if (path === 'accountant.zip') return accountant(asked, url.searchParams)
-  const list = await listFile(path, asked, url.searchParams)
+  const list = await listFile(path, asked, url)
   if (list) return list
   const nothing = problem(404, 'not-found', `There is nothing to save at ${path}.`)
   for (const [pattern, answer] of OTHERS) {

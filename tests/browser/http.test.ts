@@ -220,19 +220,30 @@ test('a period goes to the accountant: reports, books, and the documents behind 
   const text = (name: string) => Buffer.from(files[name]!).toString('utf8')
   expect(Object.keys(files).sort()).toEqual([
     'accounts.csv',
+    'accounts.csv-metadata.json',
     'balance-sheet.csv',
+    'balance-sheet.csv-metadata.json',
     'bills.csv',
+    'bills.csv-metadata.json',
     'cash-flow.csv',
+    'cash-flow.csv-metadata.json',
     'documents/invoice-2026-0001.pdf',
     `entries/${entry.id}/1 .._a contract.pdf`,
     'invoices.csv',
+    'invoices.csv-metadata.json',
     'journal.csv',
+    'journal.csv-metadata.json',
     'profit-and-loss.csv',
+    'profit-and-loss.csv-metadata.json',
     'receipts.csv',
+    'receipts.csv-metadata.json',
     'reports.pdf',
     'supplier-payments.csv',
+    'supplier-payments.csv-metadata.json',
     'tax.csv',
+    'tax.csv-metadata.json',
     'trial-balance.csv',
+    'trial-balance.csv-metadata.json',
   ])
   expect(text('documents/invoice-2026-0001.pdf').slice(0, 5)).toBe('%PDF-')
   expect(text('reports.pdf').slice(0, 5)).toBe('%PDF-')

@@ -2,8 +2,9 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import ExcelJS from 'exceljs'
 import Papa from 'papaparse'
 import { findList, LISTS } from '@/api/lists'
+import { asCsvw } from '@/api/lists/csvw'
 import { asCsv, asJson, asPdf, asXlsx } from '@/api/lists/files'
-import { day } from '@/core/day'
+import { day, isDay } from '@/core/day'
 import { present } from '@/core/present'
 import { fileCell } from '@/lists/cell'
 import { inFile, onScreen } from '@/lists/column'
@@ -264,4 +265,36 @@ test('a filter narrows what is read and what is summed alike', async () => {
   expect(transfers.rows).toHaveLength(6)
   expect(transfers.sums).toEqual({ amount: { minor: 60000n, currency: 'USD' } })
   expect(transfers.count).toBe(6)
+})
+
+/** Whether a cell is what CSV on the Web says of its column. */
+const isOf = (cell: string, datatype: string | { readonly base: string }): boolean => {
+  const base = typeof datatype === 'string' ? datatype : datatype.base
+  if (cell === '' || base === 'string') return true
+  if (base === 'date') return isDay(cell)
+  if (base === 'boolean') return cell === 'yes' || cell === 'no'
+  return (base === 'integer' ? /^-?\d+$/ : /^-?\d+(\.\d+)?$/).test(cell)
+}
+
+describe('what the columns of a CSV hold is said beside it', () => {
+  test.each(NAMES)('of %s, and every cell is that', async (name) => {
+    const { list, read } = listOf(name)
+    const all = await read(where, queryOf(name), 'all')
+    const csv = Papa.parse<string[]>(asCsv(list, all, where), { skipEmptyLines: true }).data
+    const said = asCsvw(list, all, where)
+    const { columns } = said.tableSchema
+    expect(said.url).toBe(`${name}.csv`)
+    expect(columns.map((c) => c.titles)).toEqual(csv[0])
+    // Names are those of variables in an address, each once.
+    expect(columns.every((c) => /^\w+$/.test(c.name))).toBe(true)
+    expect(new Set(columns.map((c) => c.name)).size).toBe(columns.length)
+    const wrong = csv
+      .slice(1)
+      .flatMap((row) =>
+        row.flatMap((cell, i) => (isOf(cell, columns[i]!.datatype as string) ? [] : [[columns[i]!.name, cell]])),
+      )
+    expect(wrong).toEqual([])
+    // What a description is asked for is read of one row, and says the same.
+    expect(asCsvw(list, await read(where, queryOf(name), 1), where)).toEqual(said)
+  })
 })
