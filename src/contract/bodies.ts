@@ -57,6 +57,7 @@ import type { offerSaleInput } from '@/contract/inputs/sales/offerSale'
 import type { agreeSaleInput } from '@/contract/inputs/sales/agreeSale'
 import type { changeSaleInput } from '@/contract/inputs/sales/changeSale'
 import type { arrangeSaleInput } from '@/contract/inputs/sales/arrangeSale'
+import type { setBudgetInput } from '@/contract/inputs/books/budget'
 import type { addWebhookInput } from '@/contract/inputs/access/webhooks'
 import type { handOverInput } from '@/contract/inputs/sales/handOver'
 import type { returnGoodsInput } from '@/contract/inputs/sales/returnGoods'
@@ -277,6 +278,7 @@ export interface Bodies {
   'POST /tax-returns/{id}/file': Body<typeof taxReturnInput, 'returnId'>
   'POST /tax-returns/{id}/pay': Body<typeof payTaxReturnInput, 'returnId'>
   'POST /tax-returns/{id}/unpay': Body<typeof unpayTaxReturnInput, 'returnId'>
+  'POST /books/budget': Body<typeof setBudgetInput>
   'POST /books/year-end': Body<typeof yearEndInput>
   'POST /accounts': Body<typeof addAccountInput>
   'PATCH /accounts/{id}': Body<typeof changeAccountInput, 'accountId'>

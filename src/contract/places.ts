@@ -20,6 +20,7 @@ export const PAGES: readonly { readonly name: string; readonly href: string }[] 
   SETTINGS,
   { name: 'Month’s end', href: '/books/month' },
   { name: 'Opening balances', href: '/books/opening' },
+  { name: 'Budget', href: '/books/budget' },
   { name: 'Profit and loss', href: '/books?view=profit-and-loss' },
   { name: 'Balance sheet', href: '/books?view=balance-sheet' },
   { name: 'Cash flow', href: '/books?view=cash-flow' },

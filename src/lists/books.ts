@@ -81,6 +81,12 @@ const report = <F extends Fields>(name: string, title: string, fields: F) =>
   })
 
 export const profitAndLossList = report('profit-and-loss', 'Profit and loss', span)
+/** With what it is meant to be beside it, and how much more or less it is. */
+export const budgetColumns = defineColumns<ReportLine>([
+  ...profitAndLossList.columns,
+  { key: 'budget', head: 'Budget', as: 'money', of: (r) => r.budget ?? null },
+  { key: 'over', head: 'Over budget', as: 'money', of: (r) => (r.budget ? subtractMoney(r.amount, r.budget) : null) },
+])
 export const cashFlowList = report('cash-flow', 'Cash flow', span)
 export const balanceSheetList = report('balance-sheet', 'Balance sheet', asOf)
 

@@ -7,6 +7,7 @@ import { Feed } from '@/ui/bank/Feed'
 import { FinishStatement } from '@/ui/bank/FinishStatement'
 import { StatementDesk } from '@/ui/bank/StatementDesk'
 import { NewTaxReturn, TaxReturnActs } from '@/ui/books/TaxReturnForms'
+import { BudgetForm } from '@/ui/books/BudgetForm'
 import { YearAct } from '@/ui/books/YearAct'
 import { MergeAccount } from '@/ui/books/AccountForms'
 import { ImportCustomers } from '@/ui/people/ImportCustomers'
@@ -14,7 +15,7 @@ import { BackUpNow } from '@/ui/settings/BackUpNow'
 import { CalendarLink } from '@/ui/settings/CalendarLink'
 import { answerCalls, refuses, type Sent } from './calls'
 import { userEvent } from './hand'
-import { choose, field, noteOf, press, type } from './hands'
+import { choose, field, noteOf, press, rowsOf, type } from './hands'
 import { router, said } from './setUp'
 
 const TODAY = day('2026-03-10')
@@ -308,5 +309,37 @@ describe('statements that come by themselves', () => {
     await waitFor(() => expect(said).toContain('2 statements came.'))
     await press('Stop')
     await waitFor(() => expect(bodyOf(sent, '/bank/accounts/3')).toEqual({ feed: false }))
+  })
+})
+
+describe('a budget', () => {
+  const rows = [
+    { accountId: 4, code: '4030', name: 'Rental', income: true, before: '900.00', amount: '' },
+    { accountId: 6, code: '6000', name: 'Rent', income: false, before: '1100.00', amount: '1200.00' },
+    { accountId: 7, code: '6010', name: 'Utilities', income: false, before: '0.00', amount: '' },
+  ]
+  test('is typed account by account; what is left empty has none, and a refusal stands at its row', async () => {
+    const sent = answerCalls({
+      'POST /books/budget': refuses({ path: 'lines.1.amount', message: 'A budget is not below zero.' }),
+    })
+    render(<BudgetForm year={2026} rows={rows} currency="USD" />)
+    expect(rowsOf(screen.getByRole('table')).map((r) => r.split(' | ').slice(0, 2).join(' '))).toEqual([
+      'Account 2025',
+      'Income',
+      'Rental 900.00',
+      'Costs and expenses',
+      'Rent 1,100.00',
+      'Utilities ',
+    ])
+    await type('Budget: Utilities', '300')
+    await press(/^Save budget/)
+    await waitFor(() => expect(noteOf(field('Budget: Utilities'))).toBe('A budget is not below zero.'))
+    expect(bodyOf(sent, '/books/budget')).toEqual({
+      year: 2026,
+      lines: [
+        { accountId: 6, amount: '1200.00' },
+        { accountId: 7, amount: '300.00' },
+      ],
+    })
   })
 })

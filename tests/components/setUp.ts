@@ -1,6 +1,9 @@
 import { afterEach, beforeEach, vi } from 'vitest'
-import { cleanup } from '@testing-library/react'
+import { cleanup, configure } from '@testing-library/react'
 import { fetchAll } from '@/ui/lazily'
+
+// What comes a moment later is waited for; beside other work on two cores a moment is longer.
+configure({ asyncUtilTimeout: 5000 })
 
 // What the browser has and the simulated one has not.
 Element.prototype.scrollIntoView = () => {}

@@ -3,6 +3,7 @@ import {
   accountList,
   accountsList,
   balanceSheetList,
+  budgetColumns,
   cashFlowList,
   closingsList,
   journalList,
@@ -10,7 +11,8 @@ import {
   taxList,
   trialBalanceList,
 } from '@/lists/books'
-import { linesOfBalance, linesOfCashFlow, linesOfProfit, readJournalLines } from '@/model/books/bookRows'
+import { linesOfBalance, linesOfBudget, linesOfCashFlow, readJournalLines } from '@/model/books/bookRows'
+import { readBudgeted } from '@/model/books/budget'
 import { readBalanceSheet, readCashFlow, readProfitAndLoss, readTrialBalance } from '@/model/books/books'
 import { taxPapersList, taxReturnsList } from '@/lists/taxReturns'
 import { readTaxPapers, readTaxReturns } from '@/model/books/taxReturns'
@@ -35,8 +37,13 @@ export const trialBalance = reader(trialBalanceList, async (where, asked, size) 
 })
 
 export const profitAndLoss = reader(profitAndLossList, async (where, asked, size) => {
-  const report = await readProfitAndLoss(where.db, yearOf(asked.filter, where.today), where.currency)
-  return pageOfAll(profitAndLossList, linesOfProfit(report), asked, size, where)
+  const of = yearOf(asked.filter, where.today)
+  const [report, meant] = await Promise.all([
+    readProfitAndLoss(where.db, of, where.currency),
+    readBudgeted(where.db, of, where.currency),
+  ])
+  const list = meant ? { ...profitAndLossList, columns: budgetColumns } : profitAndLossList
+  return pageOfAll(list, linesOfBudget(report, meant), asked, size, where)
 })
 
 export const cashFlow = reader(cashFlowList, async (where, asked, size) => {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { day as readDay, monthStart, yearStart, type Day } from '@/core/day'
+import { day as readDay, monthStart, yearOf, yearStart, type Day } from '@/core/day'
 import { monthView } from '@/model/books/month'
 import { findEntry, listEntries } from '@/data/queries/ledger'
 import { day } from '@/contract/fields'
@@ -10,6 +10,8 @@ import { readOpening } from '@/services/books/readOpening'
 import { openingFileQuery } from '@/contract/inputs/books/opening'
 import { ok } from '@/core/result'
 import { addAccount, changeAccount, mergeAccount } from '@/services/books/keepAccount'
+import { setBudget } from '@/services/books/setBudget'
+import { budgetView } from '@/model/books/budget'
 import { closeYear, reopenYear } from '@/services/books/closeYear'
 import { closePeriod, reopenPeriod } from '@/services/books/closePeriod'
 import { startEntryRepeat, stopEntryRepeat } from '@/services/books/repeatEntry'
@@ -38,6 +40,13 @@ export const books = [
   ),
   read('/books/balance-sheet', 'What there is, what is owed, what is left.', asOf, ({ db, business, today, query }) =>
     balanceSheetView(db, query.asOf ?? today, business.currency),
+  ),
+  change('/books/budget', 'What accounts of income and expenses are meant to come to in a year.', setBudget),
+  read(
+    '/books/budget',
+    'The budget of a year.',
+    z.object({ year: z.coerce.number().int().min(1990).max(2199).optional() }),
+    ({ db, business, today, query }) => budgetView(db, query.year ?? yearOf(today), business.currency),
   ),
   read('/books/profit-and-loss', 'Income less cost of goods less expenses.', span, ({ db, business, today, query }) =>
     profitAndLossView(db, spanOf(query, today), business.currency),

@@ -51,6 +51,20 @@ const taxReturn = z.object({
   totals: z.object({ sales: decimalText, purchases: decimalText, due: decimalText }),
 })
 
+const reportRows = z.array(z.object({ account: z.string(), name: z.string(), amount: decimalText }))
+const profitAndLoss = {
+  income: reportRows,
+  costOfGoods: reportRows,
+  expenses: reportRows,
+  totals: z.object({ income: decimalText, grossProfit: decimalText, expenses: decimalText, profit: decimalText }),
+}
+
+/** What accounts are meant to come to in a year. */
+const budget = z.object({
+  year: z.int(),
+  lines: z.array(z.object({ accountId: z.int(), account: z.string(), name: z.string(), amount: decimalText })),
+})
+
 /** What the calls of “Books” answer. */
 const entryRepeat = z.object({
   id: z.int(),
@@ -101,13 +115,14 @@ export const booksAnswers = {
     totals: z.object({ assets: decimalText, liabilities: decimalText, equity: decimalText }),
     difference: decimalText,
   }),
+  'GET /books/budget': budget,
+  'POST /books/budget': budget,
   'GET /books/profit-and-loss': z.object({
     from: dayText,
     to: dayText,
-    income: z.array(z.object({ account: z.string(), name: z.string(), amount: decimalText })),
-    costOfGoods: z.array(z.object({ account: z.string(), name: z.string(), amount: decimalText })),
-    expenses: z.array(z.object({ account: z.string(), name: z.string(), amount: decimalText })),
-    totals: z.object({ income: decimalText, grossProfit: decimalText, expenses: decimalText, profit: decimalText }),
+    ...profitAndLoss,
+    /** What it is meant to be, where a year of it has a budget. */
+    budget: z.object(profitAndLoss).nullable(),
   }),
   'GET /books/tax': z.object({
     from: dayText,

@@ -6,7 +6,7 @@ import {
   type ReportRow,
   type TrialBalance,
 } from '@/core/ledger'
-import type { Money } from '@/core/money'
+import { zeroMoney, type Money } from '@/core/money'
 import type { Part } from '@/data/queries/inOrder'
 import { listJournalLines, type JournalFilter, type JournalLineRow } from '@/data/queries/journalLines'
 import type { Where } from '../where'
@@ -37,6 +37,8 @@ export interface ReportLine {
   readonly code: string
   readonly name: string
   readonly amount: Money
+  /** What it is meant to be, where there is a budget. */
+  readonly budget?: Money
 }
 
 const partOf = (part: string, rows: readonly ReportRow[]): readonly ReportLine[] =>
@@ -48,6 +50,21 @@ export const linesOfProfit = (p: ProfitAndLoss): readonly ReportLine[] => [
   ...partOf('expenses', p.expenses),
   { part: 'profit', code: '', name: '', amount: p.profit },
 ]
+
+/** The profit and loss beside what it is meant to be, line by line; what stands in one of them alone is nothing in the other. */
+export const linesOfBudget = (p: ProfitAndLoss, meant: ProfitAndLoss | null): readonly ReportLine[] => {
+  if (!meant) return linesOfProfit(p)
+  const none = zeroMoney(p.profit.currency)
+  const [is, should] = [linesOfProfit(p), linesOfProfit(meant)]
+  const key = (l: ReportLine): string => `${l.part}:${l.code}`
+  const amounts = new Map(should.map((l) => [key(l), l.amount]))
+  const there = new Set(is.map(key))
+  const all = [...is, ...should.filter((l) => !there.has(key(l))).map((l) => ({ ...l, amount: none }))]
+  const order = (l: ReportLine): number => ['income', 'cost of goods', 'expenses', 'profit'].indexOf(l.part)
+  return all
+    .map((l) => ({ ...l, budget: amounts.get(key(l)) ?? none }))
+    .sort((a, b) => order(a) - order(b) || a.code.localeCompare(b.code))
+}
 
 export const linesOfCashFlow = (c: CashFlow): readonly ReportLine[] => [
   { part: 'cash at the beginning', code: '', name: '', amount: c.opening },

@@ -1,11 +1,20 @@
 import { addDays, addMonths, daysBetween, monthsOf, monthStart, type Day, type Span } from '@/core/day'
 import { present } from '@/core/present'
-import { balanceSheet, cashFlow, CASH_PARTS, profitAndLoss, trialBalance, type ReportRow } from '@/core/ledger'
+import {
+  balanceSheet,
+  cashFlow,
+  CASH_PARTS,
+  profitAndLoss,
+  trialBalance,
+  type ProfitAndLoss,
+  type ReportRow,
+} from '@/core/ledger'
 import { absMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import type { Db } from '@/data/connect'
 import { sumTax } from '@/data/queries/invoices'
 import { sumAccounts } from '@/data/queries/balances'
 import { listCashHeld, listCashMonths } from '@/data/queries/cashMoves'
+import { readBudgeted } from './budget'
 
 export const readTrialBalance = async (db: Db, asOf: Day, currency: string) =>
   trialBalance(await sumAccounts(db, { to: asOf }, currency), currency)
@@ -98,20 +107,21 @@ export const trialBalanceView = async (db: Db, asOf: Day, currency: string) => {
 }
 
 export const profitAndLossView = async (db: Db, span: { from: Day; to: Day }, currency: string) => {
-  const p = await readProfitAndLoss(db, span, currency)
-  return {
-    ...span,
-    income: p.income.map(row),
-    costOfGoods: p.costOfGoods.map(row),
-    expenses: p.expenses.map(row),
-    totals: {
-      income: toDecimalString(p.totalIncome),
-      grossProfit: toDecimalString(p.grossProfit),
-      expenses: toDecimalString(p.totalExpenses),
-      profit: toDecimalString(p.profit),
-    },
-  }
+  const [p, budget] = await Promise.all([readProfitAndLoss(db, span, currency), readBudgeted(db, span, currency)])
+  return { ...span, ...viewOfProfit(p), budget: budget && viewOfProfit(budget) }
 }
+
+const viewOfProfit = (p: ProfitAndLoss) => ({
+  income: p.income.map(row),
+  costOfGoods: p.costOfGoods.map(row),
+  expenses: p.expenses.map(row),
+  totals: {
+    income: toDecimalString(p.totalIncome),
+    grossProfit: toDecimalString(p.grossProfit),
+    expenses: toDecimalString(p.totalExpenses),
+    profit: toDecimalString(p.profit),
+  },
+})
 
 export const cashFlowView = async (db: Db, span: Span, currency: string) => {
   const c = await readCashFlow(db, span, currency)

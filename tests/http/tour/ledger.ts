@@ -83,6 +83,14 @@ export const ledger = (open: () => Tour): void => {
           ],
         },
       })
+      const { items: chart } = await tour.does('GET /accounts')
+      const rent = chart.find((a: { code: string }) => a.code === '6000').id
+      const meant = await tour.does('POST /books/budget', {
+        body: { year: 2026, lines: [{ accountId: rent, amount: '1200.00' }] },
+      })
+      expect(await tour.does('GET /books/budget', { query: { year: 2026 } })).toEqual(meant)
+      const march = { from: '2026-03-01', to: '2026-03-31' }
+      expect((await tour.does('GET /books/profit-and-loss', { query: march })).budget.totals.expenses).toBe('100.00')
       const entry = await tour.does('POST /books/year-end', { body: { year: 2025 } })
       expect(entry).toMatchObject({ on: '2025-12-31', lines: [{ account: '3200' }, { account: '6000' }] })
       expect((await tour.refuses('POST /books/year-end', { body: { year: 2025 } })).status).toBe(409)

@@ -1,10 +1,12 @@
 import { openShop } from '@/app/(owner)/_shop'
-import { formatDay, type Day } from '@/core/day'
+import { formatDay, yearOf, type Day } from '@/core/day'
 import type { ProfitAndLoss as Report } from '@/core/ledger'
 import { absMoney, formatMoney } from '@/core/money'
 import { readProfitByMonth } from '@/model/books/books'
+import { readBudgeted } from '@/model/books/budget'
 import { ProfitChart } from '@/ui/books/ProfitChart'
 import { ListExport } from '@/ui/list/ListExport'
+import { To } from '@/ui/To'
 import { Answer } from './Answer'
 import { Columns, figuresOf, type Column } from './Columns'
 import { spansOf, type SpanColumn } from './spans'
@@ -12,7 +14,12 @@ import { spansOf, type SpanColumn } from './spans'
 /** What was earned and spent: its answer first, then by month, each beside the same days before. */
 export const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
   const { db, currency } = await openShop()
-  const p = await readProfitByMonth(db, { from, to }, currency)
+  const [p, budget] = await Promise.all([
+    readProfitByMonth(db, { from, to }, currency),
+    readBudgeted(db, { from, to }, currency),
+  ])
+  const [total, ...beside] = spansOf(p, { from, to })
+  const meant = budget ? [{ head: 'Budget', from, to, report: budget }] : []
   const { whole, change, months } = p
   return (
     <>
@@ -37,10 +44,13 @@ export const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
         label="Profit and loss by month"
         parts={PARTS}
         lastName="Net profit"
-        columns={spansOf(p, { from, to }).map(columnOf)}
+        columns={[...(total ? [total] : []), ...meant, ...beside].map(columnOf)}
       />
-      <p className="no-print mt-5">
+      <p className="no-print mt-5 flex flex-wrap items-center gap-4">
         <ListExport name="profit-and-loss" query={{ from, to }} />
+        <To className="underline" href={`/books/budget?year=${yearOf(to)}`}>
+          Budget of {yearOf(to)}
+        </To>
       </p>
     </>
   )
