@@ -16,7 +16,11 @@ const columns = { on: 'Date', text: 'Text', amount: 'Amount', balance: 'Balance'
 
 /** The bank at the end: a statement of the last three weeks, most of it in the books, some of it new. */
 const bringStatement = async (shop: Workshop): Promise<void> => {
-  const bankAccountId = await act(shop, addBankAccount, { name: 'River Bank, business', format: { columns }, feed: true })
+  const bankAccountId = await act(shop, addBankAccount, {
+    name: 'River Bank, business',
+    format: { columns },
+    feed: true,
+  })
   const accountId = (await listAccounts(shop.db)).find((a) => a.role === 'bank')?.id ?? 0
   const from = addDays(shop.today, -21)
   const last = addDays(shop.today, -1)

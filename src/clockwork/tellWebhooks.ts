@@ -13,9 +13,11 @@ const MOST = 100
 
 /** Why nothing was answered, in a few words: the reason a connection was refused is below the one of the call. */
 const whyOf = (problem: unknown): string => {
-  const { cause, name, message } = problem as Error & { cause?: Error & { code?: string } }
-  if (name === 'TimeoutError') return 'It did not answer in time.'
-  return (cause?.code ?? cause?.message ?? message).slice(0, 200)
+  if (!(problem instanceof Error)) return String(problem).slice(0, 200)
+  if (problem.name === 'TimeoutError') return 'It did not answer in time.'
+  const { cause } = problem
+  if (!(cause instanceof Error)) return problem.message.slice(0, 200)
+  return ('code' in cause ? String(cause.code) : cause.message).slice(0, 200)
 }
 
 /** Sends one message: what happened, and where it is read. Who gets it knows nothing more without a token. */

@@ -19,7 +19,8 @@ import { tellWebhooks } from './tellWebhooks'
 
 /**
  * What happens by itself: sales, bills and entries that come again are made on their day, what they issue is posted, plans earn their
- * charges and collect from the cards kept for them, letters go out, other programs are told what happened, banks are asked for statements, and once a day everything is backed up.
+ * charges and collect from the cards kept for them, letters go out, other programs are told what happened, banks are asked for
+ * statements, and once a day everything is backed up.
  */
 export const tick = async (db: Database): Promise<void> => {
   const business = await findBusiness(db)

@@ -234,7 +234,7 @@ describe('the business', () => {
       <WebhooksForm webhooks={[{ id: 3, url: 'https://a.example/x', events: ['paid'], madeOn: TODAY, deliveries }]} />,
     )
     expect(rowsOf(screen.getByRole('table'))).toEqual([
-      'What | When | State | Answered',
+      'Event | When | State | Answer',
       'Paid /receipts/9 | 2026-03-01 10:20 | FailedSend again | 500 (7 tries)',
       'Paid /receipts/9 | 2026-03-01 10:20 | Delivered | 204',
     ])

@@ -1,4 +1,4 @@
-import { addMonths, daysBetween, monthEnd, monthsOf, monthStart, yearOf, type Day, type Span } from '../day'
+import { addMonths, day, daysBetween, monthEnd, monthsOf, monthStart, yearOf, type Span } from '../day'
 import { addMoney, decimal, splitMoney, zeroMoney, type Money } from '../money'
 import { present } from '../present'
 
@@ -25,7 +25,7 @@ const daysIn = (month: Span, span: Span): readonly [inSpan: number, all: number]
 export const budgetOf = (lines: readonly BudgetLine[], span: Span, currency: string): ReadonlyMap<number, Money> => {
   const sums = new Map<number, Money>()
   for (const { accountId, year, amount } of lines) {
-    const first = `${year}-01-01` as Day
+    const first = day(`${year}-01-01`)
     const shares = splitMoney(
       amount,
       Array.from({ length: 12 }, () => decimal(1)),

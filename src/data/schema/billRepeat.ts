@@ -1,5 +1,5 @@
 import { index, integer, pgTable, unique } from 'drizzle-orm/pg-core'
-import { bill } from './buying'
+import { bill } from './bill'
 import { identity, onDay, rhythm } from './columns'
 
 /** A bill that comes again, like rent: its lines by account are entered anew on each of its days. */

@@ -1,7 +1,8 @@
 import { sql } from 'drizzle-orm'
 import { check, index, integer, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core'
 import { SPREAD_BY } from '@/core/kinds'
-import { billLine, goodsReceivedLine } from './buying'
+import { billLine } from './bill'
+import { goodsReceivedLine } from './buying'
 import { identity, minor, onDay } from './columns'
 import { account, entry } from './ledger'
 

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm'
 import { boolean, check, index, integer, pgTable, text, uniqueIndex } from 'drizzle-orm/pg-core'
-import { bill, billLine, goodsReceived, goodsReceivedLine } from './buying'
+import { bill, billLine } from './bill'
+import { goodsReceived, goodsReceivedLine } from './buying'
 import { fourPlaces, identity, minor, onDay } from './columns'
 import { goods } from './goods'
 import { entry } from './ledger'

@@ -20,7 +20,7 @@ const fedAccount = async (db: Db, bankAccountId: number) => {
   const { feedSince: since, fedThrough } = account
   return since && fedThrough
     ? { account, since, fedThrough }
-    : refuseAt('bankAccountId', `The statements of ${account.name} do not come by themselves. Switch that on first.`)
+    : refuseAt('bankAccountId', `The statements of ${account.name} do not come automatically. Switch that on first.`)
 }
 
 /** What the bank gave, and what it had told when it was asked. */

@@ -2,7 +2,7 @@ import { supplierRefundInput, voidSupplierRefundInput } from '@/contract/inputs/
 import { found, refuse, refuseAt } from '@/contract/refuse'
 import type { Day } from '@/core/day'
 import { postSupplierPayment, reverseEntry } from '@/core/ledger'
-import { formatMoney, isPositiveMoney, money, zeroMoney, type Money } from '@/core/money'
+import { formatMoney, isPositiveMoney, money, negateMoney, zeroMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { insertAheadMove } from '@/data/queries/bill'
 import { takeNumber } from '@/data/queries/numbers'
@@ -48,7 +48,7 @@ export const takeSupplierRefund = defineCommand(
     const entry = reverseEntry(posted(w, { on: onDay, text, accountId }, amount), onDay, text)
     const entryId = await w.post(entry, { kind: 'supplier-refund', id })
     await insertSupplierRefund(w.tx, { number, supplierId, onDay, accountId, amount: amount.minor, entryId }, id)
-    await insertAheadMove(w.tx, { supplierId, onDay, amount: -amount.minor, entryId })
+    await insertAheadMove(w.tx, { supplierId, onDay, amount: negateMoney(amount).minor, entryId })
     return answerRefund(w, id)
   },
 )

@@ -21,7 +21,7 @@ export const Feed = ({ account: { id, name, feed, fedThrough } }: Props) => {
       'PATCH',
       path,
       { feed: on },
-      { say: () => (on ? 'They come each morning from now on.' : 'They do not come by themselves any more.') },
+      { say: () => (on ? 'They come each morning from now on.' : 'They do not come automatically any more.') },
     )
   const fetchNow = () =>
     send(
@@ -39,7 +39,7 @@ export const Feed = ({ account: { id, name, feed, fedThrough } }: Props) => {
     <div className="text-sm">
       {feed ? (
         <>
-          Statements of {name} come by themselves{fedThrough && `; those through ${formatDay(fedThrough)} are here`}.{' '}
+          Statements of {name} come automatically{fedThrough && `; those through ${formatDay(fedThrough)} are here`}.{' '}
           <button className="underline" disabled={busy} onClick={() => void fetchNow()}>
             Ask now
           </button>{' '}
@@ -50,11 +50,11 @@ export const Feed = ({ account: { id, name, feed, fedThrough } }: Props) => {
       ) : (
         <button
           className="underline"
-          aria-label={`Let statements of ${name} come by themselves`}
+          aria-label={`Let statements of ${name} come automatically`}
           disabled={busy}
           onClick={() => void turn(true)}
         >
-          Let statements of {name} come by themselves (practice bank)
+          Let statements of {name} come automatically (practice bank)
         </button>
       )}
       <Refusal refused={refused} />

@@ -92,7 +92,7 @@ const Deliveries = ({ rows }: { readonly rows: readonly Delivery[] }) => {
       <details className="mt-1">
         <summary className="cursor-pointer text-xs underline">Sent lately</summary>
         <table className="ledger mt-1">
-          <LedgerHead heads={['What', 'When', 'State', 'Answered']} />
+          <LedgerHead heads={['Event', 'When', 'State', 'Answer']} />
           <tbody>
             {rows.map((d) => (
               <tr key={d.id}>

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { formatDay } from '@/core/day'
+import { formatDay, type Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { REPEAT_EVERY_NAMES } from '@/core/names'
 import { readBillPage } from '@/model/buying/pages'
@@ -118,27 +118,7 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
         }
         today={shop.today}
       />
-      {bill.repeats.map((r) => (
-        <div key={r.id} className="mt-3 max-w-sm">
-          <RepeatLine
-            id={r.id}
-            says={REPEAT_EVERY_NAMES[r.every]}
-            nextOn={r.nextOn}
-            done={r.done}
-            stop={{ path: `/bill-repeats/${r.id}/stop`, say: 'Stopped. Bills already entered stay.' }}
-          />
-        </div>
-      ))}
-      {bill.credits.map((c) => (
-        <p key={c.id} className="mt-3">
-          Credit {c.theirNumber || c.number} on {formatDay(c.on)}, {formatDigits(c.totals.gross)}: {c.reason}
-          {c.voidedOn ? (
-            <span className="sub ml-3">void since {formatDay(c.voidedOn)}</span>
-          ) : (
-            <TakeBack kind="credit" id={c.id} number={c.theirNumber || c.number} today={shop.today} />
-          )}
-        </p>
-      ))}
+      <AfterIt bill={bill} today={shop.today} />
       <div className="mt-6 max-w-sm">
         <Files ownerKind="bill" ownerId={bill.id} files={files} label="Their bill" />
       </div>
@@ -146,3 +126,32 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
     </>
   )
 }
+
+type Bill = NonNullable<Awaited<ReturnType<typeof readBillPage>>>['bill']
+
+/** What comes again of it, and what was credited on it. */
+const AfterIt = ({ bill, today }: { readonly bill: Bill; readonly today: Day }) => (
+  <>
+    {bill.repeats.map((r) => (
+      <div key={r.id} className="mt-3 max-w-sm">
+        <RepeatLine
+          id={r.id}
+          says={REPEAT_EVERY_NAMES[r.every]}
+          nextOn={r.nextOn}
+          done={r.done}
+          stop={{ path: `/bill-repeats/${r.id}/stop`, say: 'Stopped. Bills already entered stay.' }}
+        />
+      </div>
+    ))}
+    {bill.credits.map((c) => (
+      <p key={c.id} className="mt-3">
+        Credit {c.theirNumber || c.number} on {formatDay(c.on)}, {formatDigits(c.totals.gross)}: {c.reason}
+        {c.voidedOn ? (
+          <span className="sub ml-3">void since {formatDay(c.voidedOn)}</span>
+        ) : (
+          <TakeBack kind="credit" id={c.id} number={c.theirNumber || c.number} today={today} />
+        )}
+      </p>
+    ))}
+  </>
+)

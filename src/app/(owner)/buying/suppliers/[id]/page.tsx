@@ -1,6 +1,7 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { bills } from '@/api/lists/buying'
+import type { Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { formatMoney } from '@/core/money'
 import { readSupplierPage } from '@/model/buying/supplierPage'
@@ -20,8 +21,8 @@ export const metadata: Metadata = { title: 'Supplier' }
 
 export default async function SupplierPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
-  const { supplier, facts, draft, asCustomer, refunds } =
-    (await readSupplierPage(shop, await idFrom(params))) ?? notFound()
+  const page = (await readSupplierPage(shop, await idFrom(params))) ?? notFound()
+  const { supplier, facts, draft, asCustomer } = page
   const open = await openList(
     bills,
     shop,
@@ -63,39 +64,7 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
             : []),
         ]}
       />
-      {Number(supplier.ahead) > 0 && (
-        <p className="mb-5 flex flex-wrap items-center gap-x-4 gap-y-2">
-          <span>{formatDigits(supplier.ahead)} was paid in advance and is not used.</span>
-          <SupplierRefund
-            supplierId={supplier.id}
-            name={supplier.name}
-            ahead={supplier.ahead}
-            currency={shop.currency}
-            today={shop.today}
-          />
-        </p>
-      )}
-      {asCustomer && (
-        <p className="mb-5 flex flex-wrap items-center gap-x-4 gap-y-2">
-          <span>
-            As a customer{' '}
-            <To className="underline" href={`/people/${asCustomer.id}`}>
-              {asCustomer.name}
-            </To>{' '}
-            owes {formatDigits(asCustomer.owed)}.
-          </span>
-          {asCustomer.both && (
-            <SetOff
-              supplierId={supplier.id}
-              name={supplier.name}
-              owed={asCustomer.owed}
-              owe={supplier.owed}
-              currency={shop.currency}
-              today={shop.today}
-            />
-          )}
-        </p>
-      )}
+      <BothSides of={page} shop={shop} />
       <div className="grid gap-x-10 gap-y-7 lg:grid-cols-[360px_1fr]">
         <section>
           <h2>Details</h2>
@@ -118,35 +87,88 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
               Payments
             </To>
           </p>
-          <TakenRows
-            title="Set off"
-            kind="set-off"
-            rows={asCustomer?.setOffs ?? []}
-            links={(r) => (
-              <>
-                <To className="mr-3 underline" href={`/receipts/${r.receiptId}`}>
-                  {r.receipt}
-                </To>
-                <To className="underline" href={`/buying/payments/${r.paymentId}`}>
-                  {r.payment}
-                </To>
-              </>
-            )}
-            today={shop.today}
-          />
-          <TakenRows
-            title="Money back"
-            kind="refund"
-            rows={refunds}
-            links={(r) => (
-              <To className="underline" href={`/books/entries/${r.entryId}`}>
-                {r.account}
-              </To>
-            )}
-            today={shop.today}
-          />
+          <Taken of={page} today={shop.today} />
         </section>
       </div>
     </>
   )
 }
+
+type Page = NonNullable<Awaited<ReturnType<typeof readSupplierPage>>>
+
+interface BothProps {
+  readonly of: Page
+  readonly shop: Awaited<ReturnType<typeof openShop>>
+}
+
+/** What lies with them in advance, and what they owe as a customer: each with what can be done about it. */
+const BothSides = ({ of: { supplier, asCustomer }, shop }: BothProps) => (
+  <>
+    {Number(supplier.ahead) > 0 && (
+      <p className="mb-5 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <span>{formatDigits(supplier.ahead)} was paid in advance and is not used.</span>
+        <SupplierRefund
+          supplierId={supplier.id}
+          name={supplier.name}
+          ahead={supplier.ahead}
+          currency={shop.currency}
+          today={shop.today}
+        />
+      </p>
+    )}
+    {asCustomer && (
+      <p className="mb-5 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <span>
+          As a customer{' '}
+          <To className="underline" href={`/people/${asCustomer.id}`}>
+            {asCustomer.name}
+          </To>{' '}
+          owes {formatDigits(asCustomer.owed)}.
+        </span>
+        {asCustomer.both && (
+          <SetOff
+            supplierId={supplier.id}
+            name={supplier.name}
+            owed={asCustomer.owed}
+            owe={supplier.owed}
+            currency={shop.currency}
+            today={shop.today}
+          />
+        )}
+      </p>
+    )}
+  </>
+)
+
+/** What was set off and what came back, each with its way back. */
+const Taken = ({ of: { asCustomer, refunds }, today }: { readonly of: Page; readonly today: Day }) => (
+  <>
+    <TakenRows
+      title="Set off"
+      kind="set-off"
+      rows={asCustomer?.setOffs ?? []}
+      links={(r) => (
+        <>
+          <To className="mr-3 underline" href={`/receipts/${r.receiptId}`}>
+            {r.receipt}
+          </To>
+          <To className="underline" href={`/buying/payments/${r.paymentId}`}>
+            {r.payment}
+          </To>
+        </>
+      )}
+      today={today}
+    />
+    <TakenRows
+      title="Money back"
+      kind="refund"
+      rows={refunds}
+      links={(r) => (
+        <To className="underline" href={`/books/entries/${r.entryId}`}>
+          {r.account}
+        </To>
+      )}
+      today={today}
+    />
+  </>
+)
