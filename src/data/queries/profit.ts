@@ -48,8 +48,8 @@ interface Span {
 
 /**
  * Income and cost of goods as the ledger has them but for the entries that close years, by sale, or by customer where they are of no
- * sale: every income account, and the accounts of cost of goods; with costs that were posted by no sale and belong to one. Whole months come from kept sums, broken ones
- * from the lines themselves.
+ * sale: every income account, and the accounts of cost of goods; with costs that were posted by no sale and belong to one. Whole months
+ * come from kept sums, broken ones from the lines themselves.
  */
 const earned = (span: Span): SQL => {
   const { from, firstMonth, endMonth, headEnds, tailBegins } = wholeMonths(span)
