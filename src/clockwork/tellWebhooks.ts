@@ -4,7 +4,7 @@ import { pathOfEvent } from '@/model/settings/webhooks'
 import { unseal } from '@/services/access/seal'
 import { signedHeaders } from '@/services/access/signWebhook'
 
-/** A program that does not answer holds nobody up for longer. */
+/** A program that does not answer holds the round up for so long, once: what else waits for it is left to the next round. */
 const PATIENCE = 10_000
 /** After a minute, five, half an hour, two hours, twelve hours, a day; then it failed. */
 const AGAIN = [1, 5, 30, 120, 720, 1440] as const
@@ -49,11 +49,13 @@ const tell = async ({ id, event, subjectId, happenedAt, url, secret }: Claimed) 
 /** Tells the owner's programs what happened and waits; how many messages were tried. */
 export const tellWebhooks = async (db: Database): Promise<number> => {
   let tried = 0
+  const silent: number[] = []
   while (tried < MOST) {
-    const next = await claimDelivery(db)
+    const next = await claimDelivery(db, silent)
     if (!next) break
     tried++
     const { ok, answered } = await tell(next)
+    if (!ok) silent.push(next.webhookId)
     const minutes = AGAIN[next.tries - 1]
     await noteDelivery(
       db,

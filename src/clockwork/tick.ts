@@ -43,9 +43,10 @@ export const tick = async (db: Database): Promise<void> => {
   await runDuePlans({ db, today })
   await trackParcels(heronParcel).run({ db, today }, {})
   await sendPost({ db, business, today })
-  await tellWebhooks(db)
   await fetchStatements(db, today)
   await backUpNightly({ db, today })
+  // Last: nothing of ours waits for somebody else's program.
+  await tellWebhooks(db)
 }
 
 /** Statements of the days that are over, of accounts whose bank gives them; one that is late comes with the next round of a later day. */

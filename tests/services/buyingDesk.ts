@@ -5,6 +5,7 @@ import { findBusiness } from '@/data/queries/business'
 import { inDebit } from '@/model/books/ties'
 import { goodsView } from '@/model/goods/goods'
 import { goodsStockView } from '@/model/goods/stockViews'
+import { enterBill } from '@/services/buying/enterBill'
 import { addSupplier } from '@/services/buying/keepSupplier'
 import { orderGoods } from '@/services/buying/orderGoods'
 import { changeGoods } from '@/services/goods/keepGoods'
@@ -46,5 +47,16 @@ export const openBuying = async () => {
     await s.run(handOver, { saleId })
     return saleId
   }
-  return { s, supplier, giveRosin, business, rosin, worth, balance, order }
+  /** A bill of theirs for rent, which nothing comes in for. */
+  const bill = async (amount: string, more: object = {}) => {
+    const rent = (await listAccounts(s.db)).find((a) => a.code === '6000')!
+    return s.answer(enterBill, {
+      supplierId: supplier,
+      theirNumber: `B-${amount}`,
+      lines: [{ accountId: rent.id, amount }],
+      ...more,
+    })
+  }
+  const asked = async () => ({ db: s.db, business: await business(), today: s.shop.today })
+  return { s, supplier, asked, bill, giveRosin, business, rosin, worth, balance, order }
 }

@@ -1,6 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { supplierView } from '@/model/buying/suppliers'
-import { enterBill } from '@/services/buying/enterBill'
 import { changeSupplier } from '@/services/buying/keepSupplier'
 import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
 import { receiveGoods } from '@/services/buying/receiveGoods'
@@ -11,7 +10,6 @@ import { voidLandedCost } from '@/services/buying/voidLandedCost'
 import { handOver } from '@/services/sales/handOver'
 import { setOff, voidSetOff } from '@/services/buying/setOff'
 import { billSale } from '@/services/billing/billSale'
-import { listAccounts } from '@/data/queries/accounts'
 import { voidReceipt } from '@/services/money/voidReceipt'
 import { startSale } from '@/services/sales/startSale'
 import { openBuying } from './buyingDesk'
@@ -27,17 +25,8 @@ beforeEach(async () => {
 })
 afterEach(() => s.close())
 
-const asked = async () => ({ db: s.db, business: await desk.business(), today: s.shop.today })
-/** A bill for rent, which nothing comes in for. */
-const bill = async (amount: string, more: object = {}) => {
-  const rent = (await listAccounts(s.db)).find((a) => a.code === '6000')!
-  return s.answer(enterBill, {
-    supplierId: supplier,
-    theirNumber: `B-${amount}`,
-    lines: [{ accountId: rent.id, amount }],
-    ...more,
-  })
-}
+const asked = () => desk.asked()
+const bill = (...of: Parameters<typeof desk.bill>) => desk.bill(...of)
 
 describe('a set-off', () => {
   /** Hazel, who sells us strings, owes 108.25 for a set-up. */

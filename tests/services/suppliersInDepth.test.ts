@@ -1,20 +1,20 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { goodsView } from '@/model/goods/goods'
+import { readProposalList } from '@/model/buying/onLists'
 import { proposalsView } from '@/model/buying/proposals'
 import { supplierView } from '@/model/buying/suppliers'
 import { purchaseOrderOf } from '@/documents/purchaseOrder'
 import { makeChecks } from '@/documents/makeChecks'
 import { remittanceOf } from '@/documents/remittance'
-import { enterBill } from '@/services/buying/enterBill'
 import { addSupplier, changeSupplier } from '@/services/buying/keepSupplier'
 import { payRun } from '@/services/buying/payRun'
 import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
 import { receiveGoods } from '@/services/buying/receiveGoods'
-import { listAccounts } from '@/data/queries/accounts'
 import { changeGoods } from '@/services/goods/keepGoods'
 import { addCustomer } from '@/services/people/keepCustomer'
 import { joinCustomers } from '@/services/people/joinCustomers'
 import { startSale } from '@/services/sales/startSale'
+import { readAboutPaper } from '@/services/post/letterFacts'
 import { openBuying } from './buyingDesk'
 import { pdfText } from './pdfText'
 import type { TestShop } from './shop'
@@ -29,17 +29,8 @@ beforeEach(async () => {
 })
 afterEach(() => s.close())
 
-const asked = async () => ({ db: s.db, business: await desk.business(), today: s.shop.today })
-/** A bill for rent, which nothing comes in for. */
-const bill = async (amount: string, more: object = {}) => {
-  const rent = (await listAccounts(s.db)).find((a) => a.code === '6000')!
-  return s.answer(enterBill, {
-    supplierId: supplier,
-    theirNumber: `B-${amount}`,
-    lines: [{ accountId: rent.id, amount }],
-    ...more,
-  })
-}
+const asked = () => desk.asked()
+const bill = (...of: Parameters<typeof desk.bill>) => desk.bill(...of)
 
 describe('what suppliers ask', () => {
   test('by quantity and day is what an order and goods without one cost', async () => {
@@ -90,6 +81,8 @@ describe('what suppliers ask', () => {
     await s.run(changeGoods, { goodsId: s.rosin, suppliers: sellers(false) })
     // 23 sold, 20 here: 3 short. A pack of six is 36.00, three single ones are 19.50.
     expect(await proposed('23')).toMatchObject({ supplierId: other, chosen: 'cheapest', quantity: '3' })
+    const [onList] = await readProposalList({ ...(await asked()), currency: 'USD' })
+    expect(onList).toMatchObject({ supplier: 'Harzer', says: 'Short for 1 sale, costs least here' })
     // 50 more: 53 short. Nine packs of six are 54 for 324.00; from fifty on 53 are 265.00.
     expect(await proposed('50')).toMatchObject({ supplierId: other, chosen: 'cheapest', quantity: '53' })
     await s.run(changeGoods, { goodsId: s.rosin, suppliers: sellers(true) })
@@ -129,6 +122,17 @@ describe('a supplier', () => {
         { use: 'orders', text: 'Order desk 2' },
       ],
       contacts: [{ name: 'Ida Gut', email: 'ida@gut.example' }],
+    })
+    const letter = await readAboutPaper(
+      s.db,
+      'purchase-order',
+      (await desk.order('12')).id,
+      await desk.business(),
+      s.shop.today,
+    )
+    expect(letter).toMatchObject({
+      party: { contact: 'Ida Gut', email: 'ida@gut.example' },
+      facts: { name: 'Ida Gut' },
     })
     const made = await desk.order('6')
     expect((await purchaseOrderOf(await asked(), made.id))!.to).toEqual({

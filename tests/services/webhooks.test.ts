@@ -145,6 +145,22 @@ describe('a webhook', () => {
     expect(await states(id)).toEqual([['ordered', 'waiting', 1, 'ECONNREFUSED']])
   })
 
+  test('that is silent is left alone for this round, and others are told meanwhile', async () => {
+    const { id } = await hook()
+    const other = await s.answer(addWebhook, { url: `${url}?other`, events: ['ordered'] })
+    for (let i = 0; i < 3; i++) await sell()
+    // The oldest message is of the first one, which does not answer.
+    answers = ['silence']
+    expect(await tellWebhooks(s.db)).toBe(4)
+    expect((await states(id)).map((d) => d.slice(1, 3))).toEqual([
+      ['waiting', 1],
+      ['waiting', 0],
+      ['waiting', 0],
+    ])
+    expect((await states(other.id)).map((d) => d[1])).toEqual(['delivered', 'delivered', 'delivered'])
+    expect(await tellWebhooks(s.db)).toBe(2)
+  })
+
   test('is told once though two clockworks run', async () => {
     await hook()
     for (let i = 0; i < 12; i++) await sell()

@@ -16,3 +16,11 @@ export const insertCostShares = async (db: Db, entryId: number, rows: readonly C
 
 export const listCostShares = (db: Db, entryId: number) =>
   db.select().from(costShare).where(eq(costShare.entryId, entryId)).orderBy(asc(costShare.id))
+
+/** The same shares turned round, for an entry that takes the first one back. */
+export const listTurnedShares = async (db: Db, entryId: number): Promise<readonly CostShareRow[]> =>
+  (await listCostShares(db, entryId)).map(({ goodsId, saleLineId, amount }) => ({
+    goodsId,
+    saleLineId,
+    amount: -amount,
+  }))

@@ -61,6 +61,7 @@ export const listDeliveries = (
 
 export interface Claimed {
   readonly id: number
+  readonly webhookId: number
   readonly event: WebhookEvent
   readonly subjectId: number
   readonly happenedAt: string
@@ -69,10 +70,11 @@ export interface Claimed {
   readonly secret: string
 }
 
-/** Takes the next that is due; nobody else takes it while it is being sent. */
-export const claimDelivery = async (db: Db): Promise<Claimed | null> => {
+/** Takes the next that is due, of other webhooks than some; nobody else takes it while it is being sent. */
+export const claimDelivery = async (db: Db, but: readonly number[] = []): Promise<Claimed | null> => {
   const [row] = await db.execute<{
     id: number
+    webhook_id: number
     event: WebhookEvent
     subject_id: number
     happened_at: string
@@ -83,13 +85,14 @@ export const claimDelivery = async (db: Db): Promise<Claimed | null> => {
     update webhook_delivery d set tries = tries + 1, next_try_at = now() + interval '2 minutes'
       from webhook w
      where w.id = d.webhook_id
-       and d.id = (select id from webhook_delivery where state = 'waiting' and next_try_at <= now()
+       and d.id = (select id from webhook_delivery where state = 'waiting' and next_try_at <= now() and webhook_id <> all(${sql.param([...but])}::int[])
                     order by next_try_at, id limit 1 for update skip locked)
-    returning d.id, d.event, d.subject_id, to_char(d.happened_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as happened_at,
+    returning d.id, d.webhook_id, d.event, d.subject_id, to_char(d.happened_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as happened_at,
               d.tries, w.url, w.secret`)
   return row
     ? {
         id: row.id,
+        webhookId: row.webhook_id,
         event: row.event,
         subjectId: row.subject_id,
         happenedAt: row.happened_at,

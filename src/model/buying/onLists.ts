@@ -222,6 +222,8 @@ export const readProposalList = async ({ db, today }: Where): Promise<readonly P
     name: p.name,
     quantity: p.quantity,
     supplier: p.supplier,
-    says:
+    says: [
       p.why === 'sale' ? `Short for ${p.saleIds.length} ${p.saleIds.length === 1 ? 'sale' : 'sales'}` : 'Reorder point',
+      ...(p.chosen === 'cheapest' ? ['costs least here'] : p.chosen === 'preferred' ? ['preferred supplier'] : []),
+    ].join(', '),
   }))

@@ -12,7 +12,7 @@ import { listSpread } from '@/data/queries/landedCost'
 import { listPurchaseLines } from '@/data/queries/purchaseOrder'
 import { listPost } from '@/data/queries/post'
 import { listPlaces } from '@/data/queries/stock'
-import { findSupplier } from '@/data/queries/suppliers'
+import { findSupplier, listSupplierAddresses } from '@/data/queries/suppliers'
 import { readEntriesOf, readEntriesOfAll } from '../books/entry'
 import { readPlainTaxCodes } from '../books/taxCodes'
 import type { Where } from '../where'
@@ -125,16 +125,19 @@ export const readReceivedPage = async (where: Where, id: number) => {
   const paper = await receivedView(where.db, id, where)
   if (!paper) return null
   const papers = [{ kind: 'goods-received', id }, ...paper.returns.map((r) => ({ kind: 'goods-returned', id: r.id }))]
-  const [posted, goods] = await Promise.all([
+  const [posted, goods, addresses] = await Promise.all([
     readEntriesOfAll(where, papers),
     findGoods(
       where.db,
       paper.lines.map((l) => l.goodsId),
     ),
+    listSupplierAddresses(where.db, [paper.supplierId]),
   ])
   return {
     paper,
     posted,
+    /** Where what goes back is sent to, where that is said. */
+    returnsTo: addresses.find((a) => a.use === 'returns')?.text ?? '',
     /** What was spread over it. */
     spread: await readSpreadCosts(where.db, { receivedId: id }, where.currency),
     /** A label for each piece that is still here, in whole ones. */

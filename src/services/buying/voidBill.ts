@@ -15,7 +15,7 @@ import {
   type BillLineRow,
   type BillRow,
 } from '@/data/queries/bill'
-import { insertCostShares, listCostShares } from '@/data/queries/costShare'
+import { insertCostShares, listTurnedShares } from '@/data/queries/costShare'
 import { listReceivedLines, updateReceivedLine } from '@/data/queries/goodsReceived'
 import { listSpread } from '@/data/queries/landedCost'
 import { listPurchaseLines, tallyBilled } from '@/data/queries/purchaseOrder'
@@ -99,7 +99,7 @@ export const voidBill = defineCommand('void-bill', voidBillInput, async (w, { bi
   const text = `${b.number} void: ${reason}`
   const back: Money[] = []
   for (const l of lines) back.push(await takeBack(w, l, b, onDay))
-  const given = await listCostShares(w.tx, b.entryId)
+  const given = await listTurnedShares(w.tx, b.entryId)
   const fromStock = sumMoney(back, w.currency)
   const toStock = negateMoney(fromStock)
   const posted = postBill({
@@ -120,11 +120,7 @@ export const voidBill = defineCommand('void-bill', voidBillInput, async (w, { bi
     id: billId,
     reversesId: b.entryId,
   })
-  await insertCostShares(
-    w.tx,
-    entryId,
-    given.map(({ goodsId, saleLineId, amount: cost }) => ({ goodsId, saleLineId, amount: -cost })),
-  )
+  await insertCostShares(w.tx, entryId, given)
   await giveAheadBack(w, b, onDay, text)
   await markBillVoid(w.tx, billId, onDay, reason)
   return { id: billId, answer: async () => present(await billView(w.tx, billId, w)) }

@@ -13,7 +13,7 @@ import {
   listBillLines,
   listBills,
 } from '@/data/queries/bill'
-import { insertCostShares, listCostShares } from '@/data/queries/costShare'
+import { insertCostShares, listTurnedShares } from '@/data/queries/costShare'
 import { listReceivedLines, updateReceivedLine } from '@/data/queries/goodsReceived'
 import { listSupplierCredits, markCreditVoid, type SupplierCreditRow } from '@/data/queries/sentBack'
 import { isOfGoods } from '@/model/buying/bills'
@@ -45,7 +45,7 @@ export const voidCredit = defineCommand('void-credit', voidCreditInput, async (w
     listBillFills(w.tx, { billIds: [bill.id] }),
     listAheadMoves(w.tx, bill.supplierId),
     listBillLines(w.tx, [bill.id]),
-    listCostShares(w.tx, credit.entryId),
+    listTurnedShares(w.tx, credit.entryId),
   ])
   const filled = sum(fills.filter((f) => f.entryId === credit.entryId).map((f) => amount(f.amount)))
   const ahead = sum(moves.filter((m) => m.entryId === credit.entryId).map((m) => amount(m.amount)))
@@ -91,10 +91,7 @@ export const voidCredit = defineCommand('void-credit', voidCreditInput, async (w
     tax: amount(credit.tax),
   })
   const entryId = await w.post(reverseEntry(posted, onDay, text), { ...paper, reversesId: credit.entryId })
-  await insertCostShares(w.tx, entryId, [
-    ...given.map(({ goodsId, saleLineId, amount: cost }) => ({ goodsId, saleLineId, amount: -cost })),
-    ...back.flatMap((b) => b.shares),
-  ])
+  await insertCostShares(w.tx, entryId, [...given, ...back.flatMap((b) => b.shares)])
   if (isPositiveMoney(filled))
     await insertBillFills(w.tx, [{ billId: bill.id, onDay, kind: 'void', amount: negateMoney(filled).minor, entryId }])
   if (isPositiveMoney(ahead))

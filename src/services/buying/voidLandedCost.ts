@@ -4,7 +4,7 @@ import { unitsOfPart } from '@/core/buying'
 import { postLandedCost, reverseEntry } from '@/core/ledger'
 import { money, negateMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
-import { insertCostShares, listCostShares } from '@/data/queries/costShare'
+import { insertCostShares, listTurnedShares } from '@/data/queries/costShare'
 import { listReceivedLines } from '@/data/queries/goodsReceived'
 import { listLandedCosts, listLandedShares, markLandedCostVoid } from '@/data/queries/landedCost'
 import { landedCostView } from '@/model/buying/landedCosts'
@@ -44,17 +44,13 @@ export const voidLandedCost = defineCommand(
       toStock,
       toCost: subtractMoney(money(cost.amount, w.currency), toStock),
     })
-    const given = await listCostShares(w.tx, cost.entryId)
+    const given = await listTurnedShares(w.tx, cost.entryId)
     const entryId = await w.post(reverseEntry(posted, onDay, text), {
       kind: 'landed-cost',
       id: costId,
       reversesId: cost.entryId,
     })
-    await insertCostShares(
-      w.tx,
-      entryId,
-      given.map(({ goodsId, saleLineId, amount }) => ({ goodsId, saleLineId, amount: -amount })),
-    )
+    await insertCostShares(w.tx, entryId, given)
     await markLandedCostVoid(w.tx, costId, onDay, reason)
     return { id: costId, answer: async () => present(await landedCostView(w.tx, costId, w.currency)) }
   },

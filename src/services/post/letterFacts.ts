@@ -23,7 +23,7 @@ import { listParcels } from '@/data/queries/parcel'
 import { findHandover } from '@/data/queries/handover'
 import { findDepositRequest } from '@/data/queries/depositRequest'
 import { listSupplierPayments } from '@/data/queries/supplierPayment'
-import { findSupplier } from '@/data/queries/suppliers'
+import { findSupplier, listSupplierContacts } from '@/data/queries/suppliers'
 import { listPurchaseLines, listPurchaseOrders } from '@/data/queries/purchaseOrder'
 import { netOfLines } from '@/model/buying/orders'
 import { readStories } from '@/model/sale/readStories'
@@ -143,8 +143,19 @@ const greeted = ({ contact, name }: { readonly contact: string; readonly name: s
 
 const partyOf = async (db: Db, { customerId, supplierId }: Raw, currency: string): Promise<Party> => {
   if (supplierId !== undefined) {
-    const { name, email } = present(await findSupplier(db, supplierId))
-    return { customerId: null, supplierId, name, contact: '', email, language: 'en' }
+    const [supplier, [first]] = await Promise.all([
+      findSupplier(db, supplierId),
+      listSupplierContacts(db, [supplierId]),
+    ])
+    const { name, email } = present(supplier)
+    return {
+      customerId: null,
+      supplierId,
+      name,
+      contact: first?.name ?? '',
+      email: email || (first?.email ?? ''),
+      language: 'en',
+    }
   }
   const customer = present(await findCustomer(db, present(customerId), currency))
   const { name, contact, email, language } = customer

@@ -4,11 +4,11 @@ import type { Day } from '@/core/day'
 import { Acts, type Act } from '../acts/Acts'
 import { lazily } from '../lazily'
 import { Panel } from '../Panel'
+import { VoidPanel } from './VoidPanel'
 import type { WaitingLine } from './CreditForm'
 import type { Choosable } from './SpreadForm'
 
 const PayForm = lazily(() => import('./PayForm').then((m) => m.PayForm))
-const VoidForm = lazily(() => import('./VoidForm').then((m) => m.VoidForm))
 const CreditForm = lazily(() => import('./CreditForm').then((m) => m.CreditForm))
 const RepeatBillForm = lazily(() => import('./RepeatBillForm').then((m) => m.RepeatBillForm))
 const SpreadForm = lazily(() => import('./SpreadForm').then((m) => m.SpreadForm))
@@ -88,9 +88,7 @@ export const BillActs = ({ bill, waiting, costs, received, currency, today }: Pr
       <Panel open={open === 'repeat'} onClose={close} title="Repeat the bill">
         <RepeatBillForm billId={bill.id} on={bill.on} {...shared} />
       </Panel>
-      <Panel open={open === 'void'} onClose={close} title="Void the bill">
-        <VoidForm kind="bill" id={bill.id} {...shared} />
-      </Panel>
+      <VoidPanel kind="bill" id={bill.id} today={today} open={open === 'void'} onClose={close} />
     </>
   )
 }

@@ -36,7 +36,11 @@ export const PayDue = ({ due, currency, today }: Props) => {
         </a>
       )}
       {due.byCheck.length > 0 && (
-        <button className={due.bills.length > 0 ? 'btn' : 'btn btn-do'} onClick={() => setOpen('checks')}>
+        <button
+          className={due.bills.length > 0 ? 'btn' : 'btn btn-do'}
+          data-primary={due.bills.length > 0 ? undefined : true}
+          onClick={() => setOpen('checks')}
+        >
           Write checks
         </button>
       )}

@@ -2,11 +2,8 @@
 import { useState } from 'react'
 import type { Day } from '@/core/day'
 import { Acts, type Act } from '../acts/Acts'
-import { lazily } from '../lazily'
-import { Panel } from '../Panel'
+import { VoidPanel } from './VoidPanel'
 import { LetterPanel } from '../post/LetterPanel'
-
-const VoidForm = lazily(() => import('./VoidForm').then((m) => m.VoidForm))
 
 type PaymentAct = 'mail' | 'pdf' | 'check' | 'void'
 
@@ -57,9 +54,7 @@ export const PaymentActs = ({ id, check, today }: Props) => {
         away={open !== null}
       />
       <LetterPanel paper="remittance" paperId={id} open={open === 'mail'} onClose={close} />
-      <Panel open={open === 'void'} onClose={close} title="Void the payment">
-        <VoidForm kind="payment" id={id} today={today} onDone={close} />
-      </Panel>
+      <VoidPanel kind="payment" id={id} today={today} open={open === 'void'} onClose={close} />
     </>
   )
 }

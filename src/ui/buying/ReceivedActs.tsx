@@ -4,15 +4,17 @@ import type { Day } from '@/core/day'
 import { Acts, type Act } from '../acts/Acts'
 import { lazily } from '../lazily'
 import { Panel } from '../Panel'
+import { VoidPanel } from './VoidPanel'
 import type { BackLine } from './SendBackForm'
 
 const SendBackForm = lazily(() => import('./SendBackForm').then((m) => m.SendBackForm))
-const VoidForm = lazily(() => import('./VoidForm').then((m) => m.VoidForm))
 
 interface Props {
   readonly id: number
   readonly supplierId: number
   readonly supplier: string
+  /** Where what goes back is sent to; empty where nothing is said. */
+  readonly returnsTo: string
   readonly canBill: boolean
   /** Nothing of it is billed or back: it may still be undone. */
   readonly canUndo: boolean
@@ -26,7 +28,18 @@ interface Props {
 type ReceivedAct = 'bill' | 'back' | 'undo' | 'labels'
 
 /** What can be done with what came from a supplier. */
-export const ReceivedActs = ({ id, supplierId, supplier, canBill, canUndo, back, labels, currency, today }: Props) => {
+export const ReceivedActs = ({
+  id,
+  supplierId,
+  supplier,
+  returnsTo,
+  canBill,
+  canUndo,
+  back,
+  labels,
+  currency,
+  today,
+}: Props) => {
   const [open, setOpen] = useState<ReceivedAct | null>(null)
   const close = () => setOpen(null)
   const group = 'Goods received'
@@ -68,11 +81,15 @@ export const ReceivedActs = ({ id, supplierId, supplier, canBill, canUndo, back,
         away={open !== null}
       />
       <Panel open={open === 'back'} onClose={close} title={`Send back to ${supplier}`}>
+        {returnsTo !== '' && (
+          <p className="mb-3 whitespace-pre-line">
+            It goes to:{'\n'}
+            {returnsTo}
+          </p>
+        )}
         <SendBackForm receivedId={id} lines={back} currency={currency} today={today} onDone={close} />
       </Panel>
-      <Panel open={open === 'undo'} onClose={close} title="Undo the receipt">
-        <VoidForm kind="receipt" id={id} today={today} onDone={close} />
-      </Panel>
+      <VoidPanel kind="receipt" id={id} today={today} open={open === 'undo'} onClose={close} />
     </>
   )
 }

@@ -21,7 +21,7 @@ const fields = {
     .max(SUPPLIER_ADDRESSES.length)
     .refine((all) => new Set(all.map((a) => a.use)).size === all.length, 'Each use has one address.')
     .optional(),
-  /** Whom to ask for; the first one is greeted. */
+  /** Whom to ask for; letters greet the first one, and go to them where the supplier has no e-mail of their own. */
   contacts: z.array(contact).max(50).optional(),
   /** The same people, as a customer: what each side owes may be set off. */
   customerId: id.nullable().optional(),

@@ -1,3 +1,4 @@
+import type { Day } from '@/core/day'
 import { GOODS_KIND_NAMES } from '@/core/names'
 import { readGoodsPage } from '@/model/goods/goodsPage'
 import { formatDayAndMonth } from '@/core/day'
@@ -177,7 +178,11 @@ const StockCard = ({
 
 type Page = NonNullable<Awaited<ReturnType<typeof readGoodsPage>>>
 
-const stepDraftOf = (p: Page['view']['prices'][number] | Page['view']['suppliers'][number]['prices'][number]) => ({
+const stepDraftOf = (p: {
+  readonly fromQuantity: string
+  readonly validFrom: Day | null
+  readonly validUntil: Day | null
+}) => ({
   fromQuantity: p.fromQuantity === '0' ? '' : p.fromQuantity,
   validFrom: p.validFrom ?? '',
   validUntil: p.validUntil ?? '',

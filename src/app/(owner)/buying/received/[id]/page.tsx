@@ -16,7 +16,8 @@ export const metadata: Metadata = { title: 'Goods received' }
 
 export default async function ReceivedPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
-  const { paper, spread, posted, back, labels } = (await readReceivedPage(shop, await idFrom(params))) ?? notFound()
+  const { paper, spread, returnsTo, posted, back, labels } =
+    (await readReceivedPage(shop, await idFrom(params))) ?? notFound()
   const isPlain = paper.lines.every((l) => Number(l.returned) === 0)
   const heads = ['Item', right('Quantity'), right('Cost of one'), right('Not billed')]
   return (
@@ -44,6 +45,7 @@ export default async function ReceivedPage({ params }: { params: Promise<{ id: s
             id={paper.id}
             supplierId={paper.supplierId}
             supplier={paper.supplier}
+            returnsTo={returnsTo}
             canBill={paper.lines.some((l) => Number(l.toBill) > 0)}
             canUndo={isPlain && paper.lines.every((l) => Number(l.billed) === 0)}
             back={back}
