@@ -1,10 +1,21 @@
 import next from 'eslint-config-next/core-web-vitals'
 import tseslint from 'typescript-eslint'
 
+/** Rules about React compile every function they see: they are not asked where no React is. */
+const REACT = /^(react|react-hooks|jsx-a11y|@next\/next)\//
+const withoutReact = Object.fromEntries(
+  next.flatMap((c) => Object.keys(c.rules ?? {}).filter((name) => REACT.test(name))).map((name) => [name, 'off']),
+)
+
 export default tseslint.config(
   { ignores: ['node_modules/', '.next/', '.till/', 'next-env.d.ts', 'src/data/migrations/'] },
   ...next,
   ...tseslint.configs.strict,
+  {
+    files: ['**/*.ts', '**/*.mjs'],
+    ignores: ['src/ui/**', 'src/app/**', 'tests/components/**'],
+    rules: withoutReact,
+  },
   {
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],

@@ -40,7 +40,7 @@ export default defineConfig({
           isolate: false,
           setupFiles: ['tests/services/eachFile.ts'],
           include: ['tests/services/**/*.test.ts'],
-          globalSetup: 'tests/services/setUp.ts',
+          globalSetup: 'tests/setUp.ts',
           testTimeout: 60_000,
           hookTimeout: 60_000,
         },
@@ -60,11 +60,11 @@ export default defineConfig({
         test: {
           ...shared,
           name: 'http',
+          isolate: false,
           include: ['tests/http/**/*.test.ts'],
-          globalSetup: 'tests/browser/setUp.ts',
+          globalSetup: 'tests/setUp.ts',
           testTimeout: 180_000,
           hookTimeout: 180_000,
-          fileParallelism: false,
         },
       },
       {
@@ -72,8 +72,9 @@ export default defineConfig({
         test: {
           ...shared,
           name: 'browser',
+          isolate: false,
           include: ['tests/browser/**/*.test.ts'],
-          globalSetup: 'tests/browser/setUp.ts',
+          globalSetup: 'tests/setUp.ts',
           testTimeout: 180_000,
           hookTimeout: 180_000,
         },

@@ -1,11 +1,24 @@
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, rmSync, statfsSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { startCluster } from '../scripts/cluster'
 
-/** A throw-away cluster for a run of tests, gone when it ends. */
-export const testCluster = async (): Promise<{ url: string; remove: () => Promise<void> }> => {
-  const home = mkdtempSync(join(tmpdir(), 'iron-till-test-'))
+/** So much must be free there, in bytes: databases are small, but each test has one. */
+const ENOUGH = 4_000_000_000
+
+/** A folder that is kept in memory, where this machine has one with enough in it: a new database is there in a tenth of the time. */
+const memoryFolder = (): string => {
+  try {
+    const { bavail, bsize } = statfsSync('/dev/shm')
+    return bavail * bsize > ENOUGH ? '/dev/shm' : tmpdir()
+  } catch {
+    return tmpdir()
+  }
+}
+
+/** A throw-away cluster for a run of tests, gone when it ends; on the disk where its speed is what is measured. */
+export const testCluster = async ({ onDisk = false } = {}): Promise<{ url: string; remove: () => Promise<void> }> => {
+  const home = mkdtempSync(join(onDisk ? tmpdir() : memoryFolder(), 'iron-till-test-'))
   const cluster = await startCluster({ home, throwAway: true })
   return {
     url: cluster.url,

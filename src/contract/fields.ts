@@ -30,6 +30,11 @@ export const locale = z
 
 /** A decimal string; digits beyond the currency's are refused where the currency is known. */
 export const amount = plainDecimal(/^\d{1,12}(\.\d{1,4})?$/, 'An amount is written like 412.50 and is not negative.')
+/** An amount that may be below zero. */
+export const signedAmount = plainDecimal(
+  /^[-−]?\d{1,12}(\.\d{1,4})?$/,
+  'An amount is written like 412.50, or -412.50 where it is below zero.',
+)
 export const positiveAmount = amount.refine((s) => Number(s) !== 0, 'The amount must be above zero.')
 
 const MOST = decimal('99999999')

@@ -109,7 +109,7 @@ export const MoneyField = ({
 
 /** A decimal string as an amount that is read: thousands apart, the currency's digits. */
 export const showMoney = (value: string, currency: string): string => {
-  const read = /^\d+(\.\d+)?$/.test(value) ? parseMoney(value, currency) : null
+  const read = /^-?\d+(\.\d+)?$/.test(value) ? parseMoney(value, currency) : null
   return read?.ok ? formatMoney(read.value) : value
 }
 

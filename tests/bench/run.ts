@@ -141,7 +141,7 @@ const withHands = async ({ db }: Shop, hands: number): Promise<number> => {
 }
 
 const main = async (): Promise<void> => {
-  const cluster = await testCluster()
+  const cluster = await testCluster({ onDisk: true })
   try {
     const little = await fill(cluster.url, 'little', SIZES.little)
     const large = await fill(cluster.url, 'large', SIZES['ten years'])

@@ -1,4 +1,4 @@
-import { AxeBuilder } from '@axe-core/webdriverjs'
+import axe from 'axe-core'
 import type { WebDriver } from 'selenium-webdriver'
 import { expect } from 'vitest'
 import { handsOn, openBrowser, openTill, PASSPHRASE, setSize, type Till } from './till'
@@ -70,13 +70,21 @@ export const closeFullDesk = async (): Promise<void> => {
   await till?.close()
 }
 
-/** Everything axe finds, each rule with the first places it is broken at. */
-const barriers = async (): Promise<string[]> => {
-  const { violations } = await new AxeBuilder(driver)
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    .analyze()
-  const targets = (v: (typeof violations)[number]) => v.nodes.map((n) => n.target.join(' ')).slice(0, 3)
-  return violations.map((v) => `${v.id}: ${targets(v).join(' | ')}`)
+const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
+
+/** Everything axe finds in the page, or in a part of it: each rule with the first places it is broken at. */
+export const barriers = async (part = 'html'): Promise<string[]> => {
+  // The page keeps what was put into it, until another one is opened.
+  if (!(await driver.executeScript('return "axe" in window'))) await driver.executeScript(axe.source)
+  return driver.executeAsyncScript(
+    `const [part, tags, done] = arguments
+     axe.run(part, { runOnly: tags, resultTypes: ['violations'] }).then(
+       ({ violations }) => done(violations.map((v) => v.id + ': ' + v.nodes.slice(0, 3).map((n) => n.target.join(' ')).join(' | '))),
+       (broken) => done([String(broken)]),
+     )`,
+    part,
+    TAGS,
+  )
 }
 const beyondTheSide = () => driver.executeScript<number>('return document.documentElement.scrollWidth - innerWidth')
 

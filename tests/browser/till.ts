@@ -2,10 +2,10 @@ import type { ChildProcess } from 'node:child_process'
 import { By, error, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { inject } from 'vitest'
 import { openDatabase } from '@/data/connect'
-import { migrate } from '@/data/migrate'
 import { openBrowser, setSize } from '../../scripts/browser'
 import { freePort } from '../../scripts/cluster'
 import { serve } from '../../scripts/serve'
+import { copyDatabase } from '../setUp'
 
 export { openBrowser, setSize }
 
@@ -15,13 +15,8 @@ export const TODAY = '2026-03-10'
 
 /** The application on a database of its own, as bin/start would serve it. */
 export const openTill = async (name: string, more: Readonly<Record<string, string>> = {}) => {
-  const server = openDatabase(inject('clusterUrl'))
-  const databaseName = `${name}_${Date.now().toString(36)}`
-  await server.db.execute(`create database ${databaseName}`)
-  await server.close()
-  const databaseUrl = inject('clusterUrl').replace(/\/postgres$/, `/${databaseName}`)
+  const databaseUrl = await copyDatabase(inject('clusterUrl'), `${name}_${Date.now().toString(36)}`)
   const { db, close } = openDatabase(databaseUrl)
-  await migrate(db)
   const port = await freePort()
   const base = `http://127.0.0.1:${port}`
   const start = (today = TODAY): Promise<ChildProcess> =>

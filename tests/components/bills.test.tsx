@@ -23,7 +23,7 @@ describe('a bill of a supplier', () => {
   const open = (goods: Parameters<typeof BillForm>[0]['goods']) =>
     render(
       <BillForm
-        supplier={{ id: 3, name: 'Halden String Works' }}
+        supplier={{ id: 3, name: 'Halden String Works', taxCode: null }}
         goods={goods}
         accounts={ACCOUNTS}
         codes={[{ code: 'STD', name: 'Sales tax' }]}
@@ -42,6 +42,27 @@ describe('a bill of a supplier', () => {
       priceDifference: '2.00',
     },
   }
+
+  test('takes the tax that is usual for who is chosen, where none was chosen', async () => {
+    const sent = answerCalls({
+      'POST /bills': answer,
+      'GET /suppliers': { status: 200, body: { items: [{ id: 4, name: 'Ahola', owed: '0.00' }] } },
+      'GET /suppliers/4': { status: 200, body: { id: 4, name: 'Ahola', taxCode: 'STD' } },
+    })
+    const codes = ['STD', 'LOW'].map((code) => ({ code, name: code }))
+    render(
+      <BillForm supplier={null} goods={[]} accounts={ACCOUNTS} codes={codes} currency="USD" today={TODAY} />,
+    )
+    await userEvent.click(screen.getByText('Add a line by account'))
+    const taxes = () => screen.getAllByLabelText<HTMLSelectElement>('Tax').map((t) => t.value)
+    await userEvent.selectOptions(screen.getAllByLabelText('Tax')[1]!, 'LOW')
+    await userEvent.type(field('Supplier'), 'Aho')
+    await userEvent.click(await screen.findByRole('option', { name: /Ahola/ }))
+    await waitFor(() => expect(taxes()).toEqual(['STD', 'LOW']))
+    await userEvent.click(screen.getByText('Add a line by account'))
+    expect(taxes()).toEqual(['STD', 'LOW', 'STD'])
+    expect(bodyOf(sent, '/bills')).toBeUndefined()
+  })
 
   test('for what came, at the price it asks, with its tax; and one line by account', async () => {
     const sent = answerCalls({ 'POST /bills': answer })

@@ -34,28 +34,32 @@ describe('a budget', () => {
   const rows = [
     { accountId: 4, code: '4030', name: 'Rental', income: true, before: '900.00', amount: '' },
     { accountId: 6, code: '6000', name: 'Rent', income: false, before: '1100.00', amount: '1200.00' },
+    { accountId: 5, code: '4100', name: 'Sales returns', income: true, before: '-40.00', amount: '' },
     { accountId: 7, code: '6010', name: 'Utilities', income: false, before: '0.00', amount: '' },
   ]
   test('is typed account by account; what is left empty has none, and a refusal stands at its row', async () => {
     const sent = answerCalls({
-      'POST /books/budget': refuses({ path: 'lines.1.amount', message: 'A budget is not below zero.' }),
+      'POST /books/budget': refuses({ path: 'lines.2.amount', message: 'A budget is for an account of income or expenses.' }),
     })
     render(<BudgetForm year={2026} rows={rows} currency="USD" />)
     expect(rowsOf(screen.getByRole('table')).map((r) => r.split(' | ').slice(0, 2).join(' '))).toEqual([
       'Account 2025',
       'Income',
       'Rental 900.00',
+      'Sales returns −40.00',
       'Costs and expenses',
       'Rent 1,100.00',
       'Utilities ',
     ])
     await type('Budget: Utilities', '300')
+    await type('Budget: Sales returns', '-50.5')
     await press(/^Save budget/)
-    await waitFor(() => expect(noteOf(field('Budget: Utilities'))).toBe('A budget is not below zero.'))
+    await waitFor(() => expect(noteOf(field('Budget: Utilities'))).toBe('A budget is for an account of income or expenses.'))
     expect(bodyOf(sent, '/books/budget')).toEqual({
       year: 2026,
       lines: [
         { accountId: 6, amount: '1200.00' },
+        { accountId: 5, amount: '-50.50' },
         { accountId: 7, amount: '300.00' },
       ],
     })

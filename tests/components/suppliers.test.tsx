@@ -12,12 +12,13 @@ import { choose, field, noteOf, press, tick, type } from './hands'
 import { router, said } from './setUp'
 
 const TODAY = day('2026-03-02')
+const codes = [{ code: 'STD', name: 'Sales tax' }]
 const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path && !s.preview)?.body
 
 describe('suppliers', () => {
   test('are added with terms and bank; a wrong IBAN is told at its field', async () => {
     const sent = answerCalls({ 'POST /suppliers': { status: 201, body: { id: 3, name: 'Halden' } } })
-    render(<SupplierForm id={null} start={NO_SUPPLIER} />)
+    render(<SupplierForm id={null} start={NO_SUPPLIER} codes={codes} />)
     await type('Name', 'Halden')
     await type('Early discount, %', '2')
     await type('Within, days', '10')
@@ -25,11 +26,15 @@ describe('suppliers', () => {
     await press(/^Add supplier/)
     await waitFor(() => expect(noteOf(field('IBAN'))).toContain('check digits do not fit'))
     await type('IBAN', 'DE89 3704 0044 0532 0130 00')
+    await type('Tax number', 'DE 811-1')
+    await choose('Usual tax', 'Sales tax')
     await press(/^Add supplier/)
     await waitFor(() => expect(said).toEqual(['Halden added.']))
     expect(bodyOf(sent, '/suppliers')).toMatchObject({
       name: 'Halden',
       terms: { net: 30, discountPercent: '2', discountDays: 10 },
+      taxNumber: 'DE 811-1',
+      taxCode: 'STD',
     })
   })
 
@@ -39,7 +44,7 @@ describe('suppliers', () => {
       'GET /customers': { status: 200, body: { items: [{ id: 8, name: 'Halden Oy', owed: '0.00' }] } },
     })
     const start = { ...NO_SUPPLIER, name: 'Halden', addresses: { orders: '', returns: 'Dock 4', checks: '' } }
-    render(<SupplierForm id={3} start={start} />)
+    render(<SupplierForm id={3} start={start} codes={codes} />)
     await type('Orders go to', 'Desk 2')
     await type('Returns go to', '')
     await press('Add contact')

@@ -1,4 +1,4 @@
 import { afterAll } from 'vitest'
-import { closeDatabases } from './shop'
+import { dropDatabases } from './shop'
 
-afterAll(closeDatabases)
+afterAll(dropDatabases)

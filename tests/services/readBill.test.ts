@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { readBill } from '@/model/buying/readBill'
+import { addTaxCode } from '@/services/books/addTaxCode'
 import { enterBill } from '@/services/buying/enterBill'
 import { changeSupplier } from '@/services/buying/keepSupplier'
 import { receiveGoods } from '@/services/buying/receiveGoods'
@@ -87,6 +88,24 @@ describe('a bill read from their file', () => {
       supplier: 'Gutwerk GmbH',
       lines: [{ description: 'Rosin' }, {}],
     })
+  })
+
+  test('knows them by their tax number, however it is spaced; of two codes with a rate, the usual one is theirs', async () => {
+    const codes = { components: [{ name: 'Tax', rate: '0.1' }] }
+    await s.run(addTaxCode, { code: 'A10', name: 'A', ...codes })
+    const numbered = ublInvoice({ seller: 'Gutwerk GmbH' }).replace(
+      '</cac:PartyName>',
+      '</cac:PartyName><cac:PartyTaxScheme><cbc:CompanyID>de811.220</cbc:CompanyID></cac:PartyTaxScheme>',
+    )
+    expect((await draft(numbered)).supplierId).toBeNull()
+    const kept = await s.answer(changeSupplier, { supplierId: supplier, taxNumber: 'DE 811 220', taxCode: 'a10' })
+    expect(kept).toMatchObject({ taxNumber: 'DE 811 220', taxCode: 'A10' })
+    expect(await draft(numbered)).toMatchObject({ supplierId: supplier, lines: [{ taxCode: 'A10' }, {}] })
+    await s.run(addTaxCode, { code: 'B10', name: 'B', ...codes })
+    expect((await draft(numbered)).lines[0]).toHaveProperty('taxCode', 'A10')
+    await s.run(changeSupplier, { supplierId: supplier, taxCode: null })
+    expect((await draft(numbered)).lines[0]).not.toHaveProperty('taxCode')
+    expect(await s.refusal(changeSupplier, { supplierId: supplier, taxCode: 'none such' })).toBe('invalid')
   })
 
   test('that cannot be read says why at its place, and in which letters it should be', async () => {

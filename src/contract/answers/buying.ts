@@ -21,6 +21,9 @@ const supplier = z.object({
   }),
   /** The same people, as a customer. */
   customerId: z.int().nullable(),
+  taxNumber: z.string(),
+  /** What lines of their bills usually are taxed with. */
+  taxCode: z.string().nullable(),
   /** Owed to them now, and what of it is late. */
   owed: decimalText,
   late: decimalText,

@@ -2,7 +2,7 @@ import { addMonths, day, daysBetween, monthEnd, monthsOf, monthStart, yearOf, ty
 import { addMoney, decimal, splitMoney, zeroMoney, type Money } from '../money'
 import { present } from '../present'
 
-/** What an account is meant to bring or cost in a year; on its usual side, so never negative for what is normal. */
+/** What an account is meant to bring or cost in a year; on its usual side: below zero only where it takes off, as returns do. */
 export interface BudgetLine {
   readonly accountId: number
   readonly year: number

@@ -41,7 +41,7 @@ export const formatPercent = (text: string, locale: Locale = houseLocale()): str
  * @example typeDigits('1250.5', localeOf('de-DE')) // 1250,5
  */
 export const typeDigits = (plain: string, { decimal }: Locale = houseLocale()): string =>
-  /^\d+\.\d+$/.test(plain) ? plain.replace('.', decimal) : plain
+  /^-?\d+\.\d+$/.test(plain) ? plain.replace('.', decimal) : plain
 
 const escape = (mark: string): string => mark.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
 

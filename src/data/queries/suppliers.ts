@@ -1,23 +1,27 @@
 import { present } from '@/core/present'
 import type { Day } from '@/core/day'
-import { asc, desc, eq, or, sql } from 'drizzle-orm'
+import { asc, desc, eq, getTableColumns, or, sql, type SQL } from 'drizzle-orm'
 import type { AnyPgColumn } from 'drizzle-orm/pg-core'
 import type { Seller } from '@/core/buying'
 import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '../connect'
-import { goodsSupplier, supplier, supplierAddress, supplierContact, supplierPrice } from '../schema'
+import { goodsSupplier, supplier, supplierAddress, supplierContact, supplierPrice, taxCode } from '../schema'
 import { isOneOf, matchesWords } from './search'
 
-export const listSuppliers = (db: Db, search = '') =>
+/** Suppliers, each with the code that their bills usually are taxed with. */
+const suppliers = (db: Db) =>
   db
-    .select()
+    .select({ ...getTableColumns(supplier), taxCode: taxCode.code })
     .from(supplier)
+    .leftJoin(taxCode, eq(taxCode.id, supplier.taxCodeId))
+
+export const listSuppliers = (db: Db, search = '') =>
+  suppliers(db)
     .where(matchesWords(search, [supplier.name, supplier.email]))
     .orderBy(asc(supplier.name), asc(supplier.id))
     .limit(200)
 
-export const findSupplier = async (db: Db, id: number) =>
-  (await db.select().from(supplier).where(eq(supplier.id, id)))[0] ?? null
+export const findSupplier = async (db: Db, id: number) => (await suppliers(db).where(eq(supplier.id, id)))[0] ?? null
 
 /** The supplier that a customer is too. */
 export const findSupplierOfCustomer = async (db: Db, customerId: number) =>
@@ -58,19 +62,29 @@ export const sumBought = async (db: Db, supplierId: number, since: Day): Promise
   return BigInt(row?.net ?? 0)
 }
 
-/** The supplier with a bank account, else the one of a name, whatever its case. */
-export const findSupplierCalled = async (db: Db, called: { readonly name: string; readonly iban: string }) => {
+/** A number of a tax authority without what it is written with: spaces, dots and dashes. */
+const plainNumber = (x: SQL | AnyPgColumn): SQL => sql`upper(regexp_replace(${x}, '[^[:alnum:]]', '', 'g'))`
+
+/** The supplier with a tax number, or a bank account, else the one of a name, whatever its case. */
+export const findSupplierCalled = async (
+  db: Db,
+  called: { readonly name: string; readonly iban: string; readonly taxId: string },
+) => {
+  const taxId = called.taxId.replace(/[^\p{L}\p{N}]/gu, '').toUpperCase()
+  const hasTaxId = sql`(${taxId} <> '' and ${plainNumber(supplier.taxNumber)} = ${taxId})`
   const [row] = await db
-    .select({ id: supplier.id, name: supplier.name })
+    .select({ id: supplier.id, name: supplier.name, taxCode: taxCode.code })
     .from(supplier)
+    .leftJoin(taxCode, eq(taxCode.id, supplier.taxCodeId))
     .where(
       or(
+        hasTaxId,
         called.iban === '' ? undefined : eq(supplier.iban, called.iban),
         called.name === '' ? undefined : sql`lower(${supplier.name}) = lower(${called.name})`,
         sql`false`,
       ),
     )
-    .orderBy(desc(eq(supplier.iban, called.iban || '-')), asc(supplier.id))
+    .orderBy(desc(hasTaxId), desc(eq(supplier.iban, called.iban || '-')), asc(supplier.id))
     .limit(1)
   return row ?? null
 }

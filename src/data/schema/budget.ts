@@ -1,9 +1,8 @@
-import { sql } from 'drizzle-orm'
-import { check, integer, pgTable, primaryKey } from 'drizzle-orm/pg-core'
+import { integer, pgTable, primaryKey } from 'drizzle-orm/pg-core'
 import { minor } from './columns'
 import { account } from './ledger'
 
-/** What an account of income or expenses is meant to come to in a year, on its usual side. */
+/** What an account of income or expenses is meant to come to in a year, on its usual side; below zero where it takes off, as returns do. */
 export const budget = pgTable(
   'budget',
   {
@@ -13,5 +12,5 @@ export const budget = pgTable(
       .references(() => account.id),
     amount: minor().notNull(),
   },
-  (t) => [primaryKey({ columns: [t.year, t.accountId] }), check('budget_not_below_zero', sql`${t.amount} >= 0`)],
+  (t) => [primaryKey({ columns: [t.year, t.accountId] })],
 )

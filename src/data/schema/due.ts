@@ -5,6 +5,7 @@ import { sale } from './sale'
 import { due, receipt } from './money'
 import { entry } from './ledger'
 import { sql } from 'drizzle-orm'
+import { bill } from './bill'
 import { taxCode, taxComponent } from './tax'
 
 /** A charge on its own paper: for being late, or for a cheque that came back. */
@@ -54,18 +55,21 @@ export const taxMove = pgTable(
     /** Positive: more is owed to the authority. */
     net: minor().notNull(),
     amount: minor().notNull(),
-    why: text({ enum: ['discount', 'write-off', 'ahead', 'bank'] }).notNull(),
+    why: text({ enum: ['discount', 'write-off', 'ahead', 'bank', 'reverse-charge'] }).notNull(),
     /** Whose money ahead it is on. */
     saleId: integer().references(() => sale.id),
     receiptId: integer().references(() => receipt.id),
     /** The due that the discount was taken on, or that was written off. */
     dueId: integer().references(() => due.id),
+    /** The supplier’s bill on which we owe the tax ourselves. */
+    billId: integer().references(() => bill.id),
     entryId: integer()
       .notNull()
       .references(() => entry.id),
   },
   (t) => [
     index('tax_move_due').on(t.dueId),
+    index('tax_move_bill').on(t.billId),
     index('tax_move_entry').on(t.entryId),
     index('tax_move_day').on(t.onDay),
     index('tax_move_sale').on(t.saleId),

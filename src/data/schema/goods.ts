@@ -144,6 +144,10 @@ export const supplier = pgTable(
     discountDays: integer().notNull().default(0),
     /** The same people buy from us too: what each side owes may be set off. */
     customerId: integer().references(() => customer.id),
+    /** Their number with the tax authority, as it stands on their bills. */
+    taxNumber: text().notNull().default(''),
+    /** What lines of their bills usually are taxed with. */
+    taxCodeId: integer().references(() => taxCode.id),
     bankName: text().notNull().default(''),
     iban: text().notNull().default(''),
     bic: text().notNull().default(''),

@@ -61,7 +61,7 @@ export const readBillChoices = async (where: Where, text: string | undefined) =>
     readPlainTaxCodes(db, today),
   ])
   return {
-    supplier: supplier && { id: supplier.id, name: supplier.name },
+    supplier: supplier && { id: supplier.id, name: supplier.name, taxCode: supplier.taxCode },
     goods: lines
       .map((l) => ({ ...l, toBill: leftOfLine(cameTally(l, currency)).toBill }))
       .filter((l) => l.toBill.gt(0))

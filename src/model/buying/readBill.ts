@@ -47,10 +47,16 @@ const readBillable = async ({ db, business }: Asked, supplierId: number, order: 
   return [...received, ...toCome].filter((b) => b.left.gt(0))
 }
 
-/** The one tax code of a rate in percent on a day; null where there is none, or more than one. */
-const codeOf = (codes: Awaited<ReturnType<typeof listTaxCodes>>, invoice: UblInvoice, line: UblLine): string | null => {
-  const fits = codesOn(codes, invoice.on).filter((c) => line.taxPercent?.eq(wholeRate(c).times(100)))
-  return fits.length === 1 ? (fits[0]?.code ?? null) : null
+/** The tax code of a rate in percent on a day: the supplier’s usual one, or the only one; else null. */
+const codeOf = (
+  codes: Awaited<ReturnType<typeof listTaxCodes>>,
+  { on }: UblInvoice,
+  { taxPercent }: UblLine,
+  usual: string | null,
+): string | null => {
+  const fits = codesOn(codes, on).filter((c) => taxPercent?.eq(wholeRate(c).times(100)))
+  const [only] = fits.length === 1 ? fits : fits.filter((c) => c.code === usual)
+  return only?.code ?? null
 }
 
 /**
@@ -87,7 +93,7 @@ export const readBill = async (asked: Asked, bytes: Uint8Array): Promise<Result<
       const goodsId = goods[i] ?? null
       const fits = billable.find((b) => b.goodsId === goodsId && b.left.gt(0))
       if (fits) fits.left = fits.left.minus(smaller(fits.left, l.quantity))
-      const taxCode = codeOf(codes, invoice, l)
+      const taxCode = codeOf(codes, invoice, l, supplier?.taxCode ?? null)
       return {
         ...(fits?.receivedLineId === undefined ? {} : { receivedLineId: fits.receivedLineId }),
         ...(fits?.purchaseOrderLineId === undefined ? {} : { purchaseOrderLineId: fits.purchaseOrderLineId }),

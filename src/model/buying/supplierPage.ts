@@ -5,6 +5,7 @@ import { findCustomer } from '@/data/queries/customers'
 import { listOpenDues } from '@/data/queries/due'
 import { sumOnOrderOf } from '@/data/queries/purchaseOrder'
 import { listDeliveryDays, sumBought } from '@/data/queries/suppliers'
+import { readPlainTaxCodes } from '../books/taxCodes'
 import type { Where } from '../where'
 import { supplierRefundViews } from './supplierRefunds'
 import { setOffViews } from './setOffs'
@@ -38,18 +39,20 @@ const readAsCustomer = async (
 export const readSupplierPage = async (where: Where, id: number) => {
   const supplier = await supplierView(where.db, id, where)
   if (!supplier) return null
-  const { name, email, phone, address, note, terms, bank, addresses, contacts, customerId } = supplier
+  const { name, email, phone, address, note, terms, bank, addresses, contacts, customerId, taxNumber } = supplier
   const { net, discountPercent, discountDays } = terms
   const since = addMonths(where.today, -12)
-  const [delivers, bought, onOrder, asCustomer, refunds] = await Promise.all([
+  const [delivers, bought, onOrder, asCustomer, refunds, codes] = await Promise.all([
     listDeliveryDays(where.db, [id], addMonths(where.today, -24)),
     sumBought(where.db, id, since),
     sumOnOrderOf(where.db, where.currency),
     readAsCustomer(where, supplier),
     supplierRefundViews(where.db, { supplierId: id }, { limit: 20 }, where.currency),
+    readPlainTaxCodes(where.db, where.today),
   ])
   return {
     supplier,
+    codes: codes.map(({ code, name: called }) => ({ code, name: called })),
     asCustomer,
     refunds,
     /** How long they take, what was bought of them in a year, and what is on order. */
@@ -64,6 +67,8 @@ export const readSupplierPage = async (where: Where, id: number) => {
       phone,
       address,
       note,
+      taxNumber,
+      taxCode: supplier.taxCode ?? '',
       customerId: customerId === null ? '' : String(customerId),
       addresses: {
         orders: '',

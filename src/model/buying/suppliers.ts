@@ -33,6 +33,8 @@ const viewOf = (s: Row, sums: { readonly owed: Money; readonly late: Money }) =>
   terms: { net: s.netDays, discountPercent: s.discountPercent.toString(), discountDays: s.discountDays },
   bank: { name: s.bankName, iban: s.iban, bic: s.bic, routing: s.routing, account: s.bankAccount },
   customerId: s.customerId,
+  taxNumber: s.taxNumber,
+  taxCode: s.taxCode,
   owed: toDecimalString(sums.owed),
   late: toDecimalString(sums.late),
 })

@@ -17,7 +17,6 @@ export const setBudget = defineCommand('set-budget', setBudgetInput, async (w, {
     if (lines.findIndex((o) => o.accountId === l.accountId) !== i)
       refuseAt(`lines.${i}.accountId`, `${present(account).name} is named twice. Say its amount once.`)
     const amount = w.money(l.amount, `lines.${i}.amount`)
-    if (amount.minor < 0n) refuseAt(`lines.${i}.amount`, 'A budget is not below zero.')
     return { accountId: l.accountId, amount }
   })
   await replaceBudget(

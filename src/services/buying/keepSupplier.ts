@@ -13,26 +13,33 @@ import {
 } from '@/data/queries/suppliers'
 import { supplierView } from '@/model/buying/suppliers'
 import { defineCommand, type Work } from '../command'
+import { taxCodeNamed } from '../books/taxCodeNamed'
 import { customerFor } from '../people/customerFor'
 
 type Fields = Omit<z.output<typeof changeSupplierInput>, 'supplierId'>
 
 /** What is kept of a supplier; what is left out stays as it is. */
-const rowOf = ({ terms, bank, addresses: _addresses, contacts: _contacts, ...s }: Fields) => ({
-  ...s,
-  ...(terms && {
-    netDays: terms.net,
-    discountPercent: terms.discountPercent ?? ZERO,
-    discountDays: terms.discountDays ?? 0,
-  }),
-  ...(bank && {
-    bankName: bank.name ?? '',
-    iban: bank.iban ?? '',
-    bic: bank.bic ?? '',
-    routing: bank.routing ?? '',
-    bankAccount: bank.account ?? '',
-  }),
-})
+const rowOf = async (w: Work, fields: Fields) => {
+  const { terms, bank, addresses: _addresses, contacts: _contacts, taxCode, ...s } = fields
+  return {
+    ...s,
+    ...(taxCode !== undefined && {
+      taxCodeId: taxCode ? taxCodeNamed(await w.taxCodes(), taxCode, 'taxCode').id : null,
+    }),
+    ...(terms && {
+      netDays: terms.net,
+      discountPercent: terms.discountPercent ?? ZERO,
+      discountDays: terms.discountDays ?? 0,
+    }),
+    ...(bank && {
+      bankName: bank.name ?? '',
+      iban: bank.iban ?? '',
+      bic: bank.bic ?? '',
+      routing: bank.routing ?? '',
+      bankAccount: bank.account ?? '',
+    }),
+  }
+}
 
 /** Addresses and contacts given replace those there were; a customer is one supplier’s alone. */
 const writeSides = async (w: Work, supplierId: number, s: Fields): Promise<void> => {
@@ -47,7 +54,7 @@ const writeSides = async (w: Work, supplierId: number, s: Fields): Promise<void>
 
 /** Somebody who sells to us. A name is enough. */
 export const addSupplier = defineCommand('add-supplier', addSupplierInput, async (w, s) => {
-  const id = await insertSupplier(w.tx, { ...rowOf(s), customerId: null, name: s.name })
+  const id = await insertSupplier(w.tx, { ...(await rowOf(w, s)), customerId: null, name: s.name })
   await writeSides(w, id, s)
   if (s.customerId) await updateSupplier(w.tx, id, { customerId: s.customerId })
   return { id, answer: async () => present(await supplierView(w.tx, id, w)) }
@@ -57,6 +64,6 @@ export const addSupplier = defineCommand('add-supplier', addSupplierInput, async
 export const changeSupplier = defineCommand('change-supplier', changeSupplierInput, async (w, { supplierId, ...s }) => {
   found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
   await writeSides(w, supplierId, s)
-  await updateSupplier(w.tx, supplierId, rowOf(s))
+  await updateSupplier(w.tx, supplierId, await rowOf(w, s))
   return { id: supplierId, answer: async () => present(await supplierView(w.tx, supplierId, w)) }
 })

@@ -1,7 +1,7 @@
 'use client'
 import { RemoveRow } from '../RemoveRow'
-import { useEffect, useState } from 'react'
-import { useFieldArray, useFormContext } from 'react-hook-form'
+import { useEffect, useRef, useState } from 'react'
+import { useFieldArray, useFormContext, useWatch } from 'react-hook-form'
 import type { AnswerTo } from '@/contract/calls'
 import type { Day } from '@/core/day'
 import { PAY_FROM } from '@/core/kinds'
@@ -11,6 +11,7 @@ import { readBase64 } from '../files/readBase64'
 import { CommandForm } from '../form/CommandForm'
 import { FormDay, FormMoney, FormOn, FormQuantity, FormSelect, FormText } from '../form/inputs'
 import { call } from '../send'
+import { taxOptions, type TaxChoice } from '../taxOptions'
 import {
   draftOfRead,
   isNoLine,
@@ -25,10 +26,10 @@ import { ReadBill } from './ReadBill'
 import { SupplierPick } from './SupplierPick'
 
 interface Props {
-  readonly supplier: { readonly id: number; readonly name: string } | null
+  readonly supplier: { readonly id: number; readonly name: string; readonly taxCode: string | null } | null
   readonly goods: readonly ToInvoice[]
   readonly accounts: readonly { readonly id: number; readonly code: string; readonly name: string }[]
-  readonly codes: readonly { readonly code: string; readonly name: string }[]
+  readonly codes: readonly TaxChoice[]
   readonly currency: string
   readonly today: Day
 }
@@ -54,7 +55,10 @@ export const BillForm = ({ supplier, goods, accounts, codes, currency, today }: 
     on: String(today),
     due: '',
     paidFrom: '',
-    lines: goods.length > 0 ? goods.map(lineOfGoods) : [lineByAccount(usual)],
+    lines:
+      goods.length > 0
+        ? goods.map((g) => lineOfGoods(g, supplier?.taxCode ?? ''))
+        : [lineByAccount(usual, supplier?.taxCode ?? '')],
   }
   const keepPaper = async ({ id }: Entered) => {
     if (paper)
@@ -93,7 +97,13 @@ export const BillForm = ({ supplier, goods, accounts, codes, currency, today }: 
             <FormOn today={today} />
             <FormDay name="due" label="Due, if not by their terms" today={today} />
           </div>
-          <Lines usual={usual} accounts={accounts} codes={codes} currency={currency} />
+          <Lines
+            usual={usual}
+            taxCode={supplier?.taxCode ?? ''}
+            accounts={accounts}
+            codes={codes}
+            currency={currency}
+          />
           <div className="mt-3 max-w-xs">
             <FormSelect name="paidFrom" label="Paid at once from" options={PAID} />
           </div>
@@ -155,11 +165,34 @@ const Beside = ({ paper, onClose }: { readonly paper: File; readonly onClose: ()
   )
 }
 
-type LinesProps = Pick<Props, 'accounts' | 'codes' | 'currency'> & { readonly usual: string }
+/** What the lines of a supplier’s bill usually are taxed with; lines that nothing else was chosen for take it, when they are chosen. */
+const useUsualTax = (ofStart: string): (() => string) => {
+  const { getValues, setValue } = useFormContext<BillDraft>()
+  const supplierId = useWatch<BillDraft, 'supplierId'>({ name: 'supplierId' })
+  const known = useRef({ supplierId, taxCode: ofStart })
+  useEffect(() => {
+    if (supplierId === '' || supplierId === known.current.supplierId) return
+    let isLeft = false
+    void call('GET', `/suppliers/${Number(supplierId)}`).then((read) => {
+      if (isLeft || !read.ok) return
+      const { taxCode: before } = known.current
+      known.current = { supplierId, taxCode: read.value.taxCode ?? '' }
+      for (const [i, l] of getValues('lines').entries())
+        if (l.taxCode === '' || l.taxCode === before) setValue(`lines.${i}.taxCode`, known.current.taxCode)
+    })
+    return () => {
+      isLeft = true
+    }
+  }, [supplierId, getValues, setValue])
+  return () => known.current.taxCode
+}
 
-const Lines = ({ usual, accounts, codes, currency }: LinesProps) => {
+type LinesProps = Pick<Props, 'accounts' | 'codes' | 'currency'> & { readonly usual: string; readonly taxCode: string }
+
+const Lines = ({ usual, taxCode, accounts, codes, currency }: LinesProps) => {
   const { control } = useFormContext<BillDraft>()
   const { fields, append, remove } = useFieldArray({ control, name: 'lines' })
+  const usualTax = useUsualTax(taxCode)
   return (
     <div>
       {fields.map((l, i) => (
@@ -168,7 +201,7 @@ const Lines = ({ usual, accounts, codes, currency }: LinesProps) => {
       <button
         type="button"
         className="text-xs underline"
-        onClick={() => append(lineByAccount(usual), { shouldFocus: false })}
+        onClick={() => append(lineByAccount(usual, usualTax()), { shouldFocus: false })}
       >
         Add a line by account
       </button>
@@ -184,7 +217,6 @@ interface LineProps extends Pick<Props, 'accounts' | 'codes' | 'currency'> {
 
 const BillLine = ({ line, at, onRemove, accounts, codes, currency }: LineProps) => {
   const name = line.description || `line ${at + 1}`
-  const tax = [{ value: '', name: 'No tax' }, ...codes.map((c) => ({ value: c.code, name: c.name }))]
   return (
     <fieldset className="mb-3 grid items-end gap-3 md:grid-cols-[1.4fr_1fr_1fr_1fr_0.8fr_auto]">
       <legend className="sr-only">{name}</legend>
@@ -205,7 +237,7 @@ const BillLine = ({ line, at, onRemove, accounts, codes, currency }: LineProps) 
           <FormMoney name={`lines.${at}.amount`} label="Net" currency={currency} />
         </>
       )}
-      <FormSelect name={`lines.${at}.taxCode`} label="Tax" options={tax} />
+      <FormSelect name={`lines.${at}.taxCode`} label="Tax" options={taxOptions(codes)} />
       <FormMoney name={`lines.${at}.tax`} label="Tax on it" placeholder="auto" currency={currency} />
       <RemoveRow label={`Remove ${name}`} onRemove={onRemove} />
     </fieldset>

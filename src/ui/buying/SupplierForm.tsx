@@ -4,10 +4,11 @@ import { useFormContext, useWatch } from 'react-hook-form'
 import { SUPPLIER_ADDRESSES } from '@/core/kinds'
 import { CommandForm } from '../form/CommandForm'
 import { FormFind } from '../form/FormFind'
-import { FormArea, FormQuantity, FormText } from '../form/inputs'
+import { FormArea, FormQuantity, FormSelect, FormText } from '../form/inputs'
 import { ContactFields } from '../people/ContactFields'
 import { isNoContact } from '../people/customerDraft'
 import { findCustomers } from '../Picker'
+import { taxOptions, type TaxChoice } from '../taxOptions'
 import { supplierBody, type SupplierDraft } from './supplierDraft'
 
 const inputs = () => import('@/contract/inputs/buying/suppliers')
@@ -19,10 +20,11 @@ interface Props {
   readonly start: SupplierDraft
   /** The name of the customer they are too. */
   readonly customer?: string
+  readonly codes: readonly TaxChoice[]
 }
 
 /** Who sells to us: how they are reached, when they are paid, and where to. */
-export const SupplierForm = ({ id, start, customer = '' }: Props) =>
+export const SupplierForm = ({ id, start, customer = '', codes }: Props) =>
   id === null ? (
     <CommandForm
       method="POST"
@@ -35,7 +37,7 @@ export const SupplierForm = ({ id, start, customer = '' }: Props) =>
       go={(s) => `/buying/suppliers/${s.id}`}
       submit="Add supplier"
     >
-      <Fields customer={customer} />
+      <Fields customer={customer} codes={codes} />
     </CommandForm>
   ) : (
     <CommandForm
@@ -48,11 +50,11 @@ export const SupplierForm = ({ id, start, customer = '' }: Props) =>
       say={(s) => `${s.name} saved.`}
       submit="Save changes"
     >
-      <Fields customer={customer} />
+      <Fields customer={customer} codes={codes} />
     </CommandForm>
   )
 
-const Fields = ({ customer }: { readonly customer: string }) => (
+const Fields = ({ customer, codes }: { readonly customer: string } & Pick<Props, 'codes'>) => (
   <div className="grid max-w-lg gap-3">
     <FormText name="name" label="Name" most={200} />
     <div className="grid grid-cols-2 gap-3">
@@ -66,6 +68,10 @@ const Fields = ({ customer }: { readonly customer: string }) => (
       <FormQuantity name="terms.net" label="Due after, days" />
       <FormQuantity name="terms.discountPercent" label="Early discount, %" />
       <FormQuantity name="terms.discountDays" label="Within, days" />
+    </div>
+    <div className="grid grid-cols-2 gap-3">
+      <FormText name="taxNumber" label="Tax number" most={40} />
+      <FormSelect name="taxCode" label="Usual tax" options={taxOptions(codes, 'None')} />
     </div>
     <div className="grid grid-cols-2 gap-3">
       <FormText name="bank.name" label="Bank" most={100} />

@@ -35,15 +35,21 @@ export interface BillDraft {
   lines: BillLineDraft[]
 }
 
-export const lineOfGoods = (g: ToInvoice): BillLineDraft => ({ ...g, accountId: '', amount: '', taxCode: '', tax: '' })
+export const lineOfGoods = (g: ToInvoice, taxCode: string): BillLineDraft => ({
+  ...g,
+  accountId: '',
+  amount: '',
+  taxCode,
+  tax: '',
+})
 
-export const lineByAccount = (accountId: string): BillLineDraft => ({
+export const lineByAccount = (accountId: string, taxCode = ''): BillLineDraft => ({
   accountId,
   description: '',
   quantity: '1',
   unitCost: '',
   amount: '',
-  taxCode: '',
+  taxCode,
   tax: '',
 })
 

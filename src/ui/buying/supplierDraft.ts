@@ -8,6 +8,9 @@ export interface SupplierDraft {
   phone: string
   address: string
   note: string
+  taxNumber: string
+  /** What their bills usually are taxed with; empty where nothing is usual. */
+  taxCode: string
   /** The same people as a customer; empty where they are none. */
   customerId: string
   addresses: Record<SupplierAddressUse, string>
@@ -23,6 +26,8 @@ export const NO_SUPPLIER: SupplierDraft = {
   phone: '',
   address: '',
   note: '',
+  taxNumber: '',
+  taxCode: '',
   customerId: '',
   addresses: { orders: '', returns: '', checks: '' },
   contacts: [],
@@ -31,8 +36,9 @@ export const NO_SUPPLIER: SupplierDraft = {
 }
 
 /** As the call takes it. */
-export const supplierBody = ({ terms, addresses, customerId, ...d }: SupplierDraft) => ({
+export const supplierBody = ({ terms, addresses, customerId, taxCode, ...d }: SupplierDraft) => ({
   ...d,
+  taxCode: taxCode === '' ? null : taxCode,
   customerId: customerId === '' ? null : Number(customerId),
   addresses: SUPPLIER_ADDRESSES.flatMap((use) => (addresses[use].trim() === '' ? [] : [{ use, text: addresses[use] }])),
   terms: { ...terms, net: Number(terms.net), discountDays: Number(terms.discountDays) },

@@ -25,6 +25,10 @@ const fields = {
   contacts: z.array(contact).max(50).optional(),
   /** The same people, as a customer: what each side owes may be set off. */
   customerId: id.nullable().optional(),
+  /** Their number with the tax authority, as it stands on their bills. */
+  taxNumber: text(40).optional(),
+  /** What lines of their bills usually are taxed with; null where nothing is usual. */
+  taxCode: text(40).nullable().optional(),
   /** Their bills are due so many days after their day; paid within fewer they cost so many percent less. */
   terms: z
     .object({

@@ -22,7 +22,7 @@ export const metadata: Metadata = { title: 'Supplier' }
 export default async function SupplierPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
   const page = (await readSupplierPage(shop, await idFrom(params))) ?? notFound()
-  const { supplier, facts, draft, asCustomer } = page
+  const { supplier, facts, draft, asCustomer, codes } = page
   const open = await openList(
     bills,
     shop,
@@ -68,7 +68,7 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
       <div className="grid gap-x-10 gap-y-7 lg:grid-cols-[360px_1fr]">
         <section>
           <h2>Details</h2>
-          <SupplierForm key={JSON.stringify(draft)} id={supplier.id} start={draft} customer={asCustomer?.name} />
+          <SupplierForm key={JSON.stringify(draft)} id={supplier.id} start={draft} customer={asCustomer?.name} codes={codes} />
         </section>
         <section className="min-w-0">
           <h2>Unpaid bills</h2>

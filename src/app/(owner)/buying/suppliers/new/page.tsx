@@ -1,4 +1,5 @@
 import type { Metadata } from 'next'
+import { readPlainTaxCodes } from '@/model/books/taxCodes'
 import { NO_SUPPLIER } from '@/ui/buying/supplierDraft'
 import { SupplierForm } from '@/ui/buying/SupplierForm'
 import { Heading } from '@/ui/Heading'
@@ -7,12 +8,13 @@ import { openShop } from '../../../_shop'
 export const metadata: Metadata = { title: 'New supplier' }
 
 export default async function NewSupplier() {
-  await openShop()
+  const { db, today } = await openShop()
+  const codes = await readPlainTaxCodes(db, today)
   return (
     <>
       <Heading title="New supplier" />
       <div className="max-w-lg">
-        <SupplierForm id={null} start={NO_SUPPLIER} />
+        <SupplierForm id={null} start={NO_SUPPLIER} codes={codes} />
       </div>
     </>
   )
