@@ -6,8 +6,22 @@ import { decimal } from '@/core/money'
 
 /** The fields every input is made of. Form, HTTP interface and files share them, and so do their sentences. */
 
+/** Characters nobody types, which neither the database nor a file takes: they are left out. */
+// eslint-disable-next-line no-control-regex -- those are what is looked for
+const UNSEEN = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F\uFFFE\uFFFF]/g
+
 export const text = (most: number) =>
-  z.string({ error: 'Write text here.' }).trim().max(most, `At most ${most} characters.`)
+  z
+    .string({ error: 'Write text here.' })
+    .overwrite((typed) => typed.replace(UNSEEN, ''))
+    .trim()
+    .max(most, `At most ${most} characters.`)
+const BIC = /^[A-Z0-9]{4}[A-Z]{2}[A-Z0-9]{2}([A-Z0-9]{3})?$/
+/** The code of a bank (ISO 9362), or nothing. */
+export const bic = text(20)
+  .transform((t) => t.replace(/\s+/g, '').toUpperCase())
+  .refine((t) => t === '' || BIC.test(t), 'A BIC has 8 or 11 letters and digits.')
+
 export const needed = (most: number, what: string) => text(most).min(1, `${what} is needed.`)
 
 const NO_ID = 'An id is a whole number.'

@@ -1,7 +1,7 @@
 import { readInvoiceFacts, type InvoiceRow } from '@/model/paper/invoiceFacts'
 import type { Asked } from '@/model/where'
 import { present } from '@/core/present'
-import { XMLBuilder } from 'fast-xml-parser'
+import { countryOf, homeCountry } from '@/core/formats'
 import {
   isPositiveMoney,
   subtractMoney,
@@ -13,6 +13,7 @@ import {
   zeroMoney,
 } from '@/core/money'
 import { lineAmount, wholeRate, type Treatment } from '@/core/tax'
+import { writeXml } from '@/core/xml'
 import { fileName, type NamedFile } from './fileName'
 
 const NAMESPACES = {
@@ -20,12 +21,76 @@ const NAMESPACES = {
   '@_xmlns:cbc': 'urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2',
 }
 
-const party = (name: string) => ({
+/** EN 16931 itself, without rules of a country on top (BT-24). */
+const EN_16931 = 'urn:cen.eu:en16931:2017'
+/** The tax of EN 16931 is known by one name, whatever it is called at home (BT-95, BT-118, BT-151). */
+const SCHEME = { 'cbc:ID': 'VAT' }
+
+interface Party {
+  readonly name: string
+  readonly address: string
+  readonly country: string
+  readonly taxNumber: string
+}
+
+/** An address as it is written: its first lines where they are looked for, the others after them (BG-5, BG-8). */
+const postalAddress = ({ address, country }: Party) => {
+  const said = address.split('\n').map((l) => l.trim())
+  const [street, additional, ...rest] = said.filter(
+    (l, i) => l !== '' && !(i === said.length - 1 && countryOf(address)),
+  )
+  return {
+    ...(street ? { 'cbc:StreetName': street } : {}),
+    ...(additional ? { 'cbc:AdditionalStreetName': additional } : {}),
+    ...(rest.length > 0 ? { 'cac:AddressLine': { 'cbc:Line': rest.join(', ') } } : {}),
+    'cac:Country': { 'cbc:IdentificationCode': country },
+  }
+}
+
+/** A tax number begins with its country (BR-CO-09). */
+const withCountry = (number: string, country: string): string => {
+  const plain = number.replace(/\s/g, '').toUpperCase()
+  return /^[A-Z]{2}/.test(plain) ? plain : country + plain
+}
+
+/** What is outside the scope of tax names no tax numbers (BR-O-02): who sells is known by the number of the business then. */
+const party = (p: Party, isTaxed: boolean) => ({
   'cac:Party': {
-    'cac:PartyName': { 'cbc:Name': name },
-    'cac:PartyLegalEntity': { 'cbc:RegistrationName': name },
+    'cac:PartyName': { 'cbc:Name': p.name },
+    'cac:PostalAddress': postalAddress(p),
+    ...(p.taxNumber === '' || !isTaxed
+      ? {}
+      : {
+          'cac:PartyTaxScheme': { 'cbc:CompanyID': withCountry(p.taxNumber, p.country), 'cac:TaxScheme': SCHEME },
+        }),
+    'cac:PartyLegalEntity': {
+      'cbc:RegistrationName': p.name,
+      ...(p.taxNumber === '' || isTaxed ? {} : { 'cbc:CompanyID': p.taxNumber }),
+    },
   },
 })
+
+/** Who sells and who buys; where an address names no country, it is ours. */
+const partiesOf = ({ business }: Asked, { invoice, billTo, customer }: Facts) => {
+  const home = countryOf(business.address) ?? homeCountry(business.locale)
+  const { name, address, taxNumber } = business
+  return {
+    seller: { name, address, country: home, taxNumber },
+    buyer: {
+      name: invoice.customerName,
+      address: billTo,
+      country: countryOf(billTo) ?? home,
+      taxNumber: customer.exemptNumber,
+    },
+  }
+}
+
+/** The tax codes of an invoice. */
+const codesOf = ({ codes, invoice }: Facts) => codes.filter((c) => invoice.taxes.some((t) => t.taxCodeId === c.id))
+
+/** Whether it may say that it holds against EN 16931: numbers that tell the parties apart are there (BR-CO-26, BR-S-02, BR-AE-02). */
+const isWhole = (seller: Party, buyer: Party, facts: Facts): boolean =>
+  seller.taxNumber !== '' && (buyer.taxNumber !== '' || codesOf(facts).every((c) => c.treatment !== 'reverse-charge'))
 
 type Line = InvoiceRow['lines'][number]
 
@@ -64,7 +129,7 @@ const categoryOf = ({ codes }: Facts, taxCodeId: number) => {
     'cbc:ID': CATEGORY[code.treatment],
     // What is out of scope has no rate, not even one of nothing (EN 16931, BR-O-05).
     ...(code.treatment === 'out-of-scope' ? {} : { 'cbc:Percent': wholeRate(code).times(100).toString() }),
-    'cac:TaxScheme': { 'cbc:ID': code.code },
+    'cac:TaxScheme': SCHEME,
   }
 }
 
@@ -129,24 +194,30 @@ export const makeUbl = async (asked: Asked, invoiceId: number): Promise<NamedFil
   const { invoice, dues } = facts
   const credit = invoice.kind === 'credit-note'
   const root = credit ? 'CreditNote' : 'Invoice'
-  const document = {
-    '?xml': { '@_version': '1.0', '@_encoding': 'UTF-8' },
+  const { seller, buyer } = partiesOf(asked, facts)
+  const isTaxed = codesOf(facts).every((c) => c.treatment !== 'out-of-scope')
+  const body = writeXml({
     [root]: {
       '@_xmlns': `urn:oasis:names:specification:ubl:schema:xsd:${root}-2`,
       ...NAMESPACES,
       'cbc:UBLVersionID': '2.1',
+      ...(isWhole(seller, buyer, facts) ? { 'cbc:CustomizationID': EN_16931 } : {}),
       'cbc:ID': invoice.number,
       'cbc:IssueDate': invoice.on,
       ...(credit || !dues[0] ? {} : { 'cbc:DueDate': dues[0].dueOn }),
       [`cbc:${root}TypeCode`]: credit ? '381' : '380',
       'cbc:DocumentCurrencyCode': asked.business.currency,
-      'cac:AccountingSupplierParty': party(asked.business.name),
-      'cac:AccountingCustomerParty': party(invoice.customerName),
+      ...(facts.credited
+        ? { 'cac:BillingReference': { 'cac:InvoiceDocumentReference': { 'cbc:ID': facts.credited.number } } }
+        : {}),
+      'cac:AccountingSupplierParty': party(seller, isTaxed),
+      'cac:AccountingCustomerParty': party(buyer, isTaxed),
+      // What is to be paid says when (BR-CO-25); a credit has no day.
+      ...(credit ? { 'cac:PaymentTerms': { 'cbc:Note': 'Credited to your account.' } } : {}),
       'cac:TaxTotal': { 'cbc:TaxAmount': inCurrency(invoice.tax), 'cac:TaxSubtotal': taxSubtotals(facts) },
       'cac:LegalMonetaryTotal': totalsOf(facts),
       [`cac:${root}Line`]: linesOf(facts, credit ? 'cbc:CreditedQuantity' : 'cbc:InvoicedQuantity'),
     },
-  }
-  const body = new XMLBuilder({ ignoreAttributes: false, format: true }).build(document) as string
+  })
   return { body, name: fileName(credit ? 'credit-note' : 'invoice', invoice.number, 'xml') }
 }

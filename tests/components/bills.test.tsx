@@ -50,9 +50,7 @@ describe('a bill of a supplier', () => {
       'GET /suppliers/4': { status: 200, body: { id: 4, name: 'Ahola', taxCode: 'STD' } },
     })
     const codes = ['STD', 'LOW'].map((code) => ({ code, name: code }))
-    render(
-      <BillForm supplier={null} goods={[]} accounts={ACCOUNTS} codes={codes} currency="USD" today={TODAY} />,
-    )
+    render(<BillForm supplier={null} goods={[]} accounts={ACCOUNTS} codes={codes} currency="USD" today={TODAY} />)
     await userEvent.click(screen.getByText('Add a line by account'))
     const taxes = () => screen.getAllByLabelText<HTMLSelectElement>('Tax').map((t) => t.value)
     await userEvent.selectOptions(screen.getAllByLabelText('Tax')[1]!, 'LOW')

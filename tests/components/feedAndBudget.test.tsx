@@ -39,7 +39,10 @@ describe('a budget', () => {
   ]
   test('is typed account by account; what is left empty has none, and a refusal stands at its row', async () => {
     const sent = answerCalls({
-      'POST /books/budget': refuses({ path: 'lines.2.amount', message: 'A budget is for an account of income or expenses.' }),
+      'POST /books/budget': refuses({
+        path: 'lines.2.amount',
+        message: 'A budget is for an account of income or expenses.',
+      }),
     })
     render(<BudgetForm year={2026} rows={rows} currency="USD" />)
     expect(rowsOf(screen.getByRole('table')).map((r) => r.split(' | ').slice(0, 2).join(' '))).toEqual([
@@ -54,7 +57,9 @@ describe('a budget', () => {
     await type('Budget: Utilities', '300')
     await type('Budget: Sales returns', '-50.5')
     await press(/^Save budget/)
-    await waitFor(() => expect(noteOf(field('Budget: Utilities'))).toBe('A budget is for an account of income or expenses.'))
+    await waitFor(() =>
+      expect(noteOf(field('Budget: Utilities'))).toBe('A budget is for an account of income or expenses.'),
+    )
     expect(bodyOf(sent, '/books/budget')).toEqual({
       year: 2026,
       lines: [

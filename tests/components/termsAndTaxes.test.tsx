@@ -147,6 +147,14 @@ describe('taxes', () => {
       reason: 'The customer owes the tax',
       components: [],
     })
+    // What we owe on purchases is written as a percentage, too.
+    await type('Code', 'RC2')
+    await type('Name', 'Abroad')
+    await choose('Treatment', 'Reverse charge')
+    await type('Percent you owe on purchases (optional)', '19')
+    await press('Add')
+    await waitFor(() => expect(said).toContain('Tax code RC2 can be used now.'))
+    expect(sent[1]?.body).toMatchObject({ treatment: 'reverse-charge', components: [{ name: 'Abroad', rate: '0.19' }] })
   })
 
   test('change from a day on, each component by itself; only what is taxed has rates', async () => {

@@ -15,6 +15,7 @@ import { cashIsOff, taxIsOff } from './history/books'
 import { addMaker } from './history/buying'
 import { addDuo, addOutfit, addToldGoods, type ToldGoods } from './history/pieces'
 import { step } from './history/steps'
+import { addTaxCode } from '@/services/books/addTaxCode'
 import { openTestShop, type TestShop } from './shop'
 import { listDuesOfSales, listOpenDues } from '@/data/queries/due'
 import { sumAccounts } from '@/data/queries/balances'
@@ -58,6 +59,12 @@ let s: TestShop
 beforeAll(async () => {
   for (const { setup, settings } of KINDS_OF_BUSINESS) {
     const shop = await openTestShop(setup)
+    await shop.run(addTaxCode, {
+      code: 'RC',
+      name: 'From abroad',
+      treatment: 'reverse-charge',
+      components: [{ name: 'From abroad', rate: '0.19' }],
+    })
     await shop.run(changeSettings, { ...settings, iban: 'GB82WEST12345698765432' })
     const told = await addToldGoods(shop)
     shops.push({
@@ -95,6 +102,8 @@ test('every tie stays at zero over random histories', { timeout: 600_000 }, asyn
     )
   }
   if (process.env.TILL_TELL) console.log(h.done, Object.fromEntries(h.refused))
+  // Other seeds may come by fewer kinds.
+  if (process.env.TILL_SEED) return
   // Every paper of buying was written at least once.
   for (const table of [
     'bill',

@@ -1,3 +1,4 @@
+import { schemaProblems } from '../files/schema'
 import { XMLParser } from 'fast-xml-parser'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { listAccounts } from '@/data/queries/accounts'
@@ -113,6 +114,7 @@ describe('a payment run', () => {
       ['Gutwerk Strings', '148.00', '2.00'],
       ['Mill & Lane', '900.00', '0.00'],
     ])
+    expect(schemaProblems('pain.001.001.09', file)).toEqual([])
     const read = new XMLParser({ ignoreAttributes: false, parseTagValue: false }).parse(file)
     expect(read.Document['@_xmlns']).toBe('urn:iso:std:iso:20022:tech:xsd:pain.001.001.09')
     const { GrpHdr, PmtInf } = read.Document.CstmrCdtTrfInitn

@@ -5,6 +5,7 @@ import { findBusiness } from '@/data/queries/business'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import { makeUbl } from '@/documents/ubl'
 import { taxSums } from '@/model/paper/taxSums'
+import { changeSettings } from '@/services/access/changeSettings'
 import { addTaxCode } from '@/services/books/addTaxCode'
 import { draftTaxReturn } from '@/services/books/taxReturn'
 import { billSale } from '@/services/billing/billSale'
@@ -13,6 +14,8 @@ import { takeReceipt } from '@/services/money/takeReceipt'
 import { changeCustomer } from '@/services/people/keepCustomer'
 import { handOver } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
+import { brokenRules } from '../files/en16931'
+import { schemaProblems } from '../files/schema'
 import { openTestShop, type TestShop } from './shop'
 
 /* eslint-disable @typescript-eslint/no-explicit-any -- a document of somebody else's shape is read as it comes */
@@ -40,8 +43,9 @@ const invoiced = async (s: TestShop, more: object = {}) => {
   return s.answer(billSale, { saleId: sale.id, what: 'handed-over', issue: true })
 }
 
-/** What must hold in any document of its kind: the sums add up, and each line is what its price says. */
-const addsUp = ({ root, lines, total }: Awaited<ReturnType<typeof readBack>>): void => {
+/** What must hold in any document of its kind: the schema of UBL 2.1, the sums add up, and each line is what its price says. */
+const addsUp = ({ xml, root, lines, total }: Awaited<ReturnType<typeof readBack>>): void => {
+  expect(schemaProblems(`UBL-${root.InvoiceTypeCode ? 'Invoice' : 'CreditNote'}-2.1`, xml)).toEqual([])
   const net = lines.reduce((sum, l) => sum + figure(l.LineExtensionAmount), 0)
   expect(figure(total.LineExtensionAmount)).toBe(net)
   const subtotals = listOf(root.TaxTotal.TaxSubtotal)
@@ -108,6 +112,60 @@ describe.each(BUSINESSES)('an invoice for other programs, %s', (_, setup) => {
     expect(credit.root.CreditNoteTypeCode).toBe('381')
     expect(figure(credit.total.PayableAmount)).toBe(5413)
     addsUp(credit)
+  })
+})
+
+describe('the rules of EN 16931', () => {
+  let s: TestShop
+  beforeEach(async () => {
+    s = await openTestShop({ taxCodes: [{ code: 'STD', name: 'VAT', components: [{ name: 'VAT', rate: '0.19' }] }] })
+    await s.run(changeSettings, { taxNumber: '811 220 330', address: 'Hofgasse 2\n50667 Köln\nGermany' })
+    await s.run(changeCustomer, {
+      customerId: s.customer,
+      exemptNumber: 'FR 40303265045',
+      addresses: [{ kind: 'bill-to', text: '1 Rue Verte\nCour 2\n75003 Paris\nFrance', isDefault: true }],
+    })
+  })
+  afterEach(() => s.close())
+  const held = async (invoiceId: number) => {
+    const read = await readBack(s, invoiceId)
+    addsUp(read)
+    expect(brokenRules(read.root)).toEqual([])
+    return read
+  }
+
+  test('hold for an invoice, whatever is off it, and for what was credited on it', async () => {
+    for (const more of [{}, { discountAmount: '50.00' }, { discountPercent: '12.5' }])
+      await held((await invoiced(s, more)).id)
+    const invoice = await invoiced(s)
+    const { root } = await held(invoice.id)
+    const [seller, buyer] = [root.AccountingSupplierParty.Party, root.AccountingCustomerParty.Party]
+    expect(seller.PostalAddress).toEqual({
+      StreetName: 'Hofgasse 2',
+      AdditionalStreetName: '50667 Köln',
+      Country: { IdentificationCode: 'DE' },
+    })
+    expect([seller.PartyTaxScheme.CompanyID, buyer.PartyTaxScheme.CompanyID]).toEqual(['DE811220330', 'FR40303265045'])
+    expect(buyer.PostalAddress).toMatchObject({
+      AddressLine: { Line: '75003 Paris' },
+      Country: { IdentificationCode: 'FR' },
+    })
+    const note = await s.answer(creditInvoice, { invoiceId: invoice.id, amount: '54.13', reason: 'A scratch' })
+    expect((await held(note.id)).root.BillingReference.InvoiceDocumentReference.ID).toBe(invoice.number)
+  })
+
+  test.each(['exempt', 'reverse-charge', 'out-of-scope', 'zero'] as const)('hold for what is %s', async (treatment) => {
+    await s.run(addTaxCode, { code: 'NT', name: 'None', components: [], treatment, reason: 'As agreed' })
+    const lines = [{ description: 'Lesson', quantity: '2', unitPrice: '40.00', taxCode: 'NT' }]
+    await held((await invoiced(s, { lines })).id)
+  })
+
+  test('are not claimed where numbers that tell the parties apart are missing', async () => {
+    await s.run(changeSettings, { taxNumber: '' })
+    const read = await readBack(s, (await invoiced(s)).id)
+    addsUp(read)
+    expect(read.root).not.toHaveProperty('CustomizationID')
+    expect(brokenRules(read.root)).toEqual(['BR-01', 'BR-CO-26', 'BR-S-02'])
   })
 })
 
@@ -191,7 +249,7 @@ describe('what charges no tax', () => {
     ])
     const code = { code: 'X', name: 'X' }
     const rated = [{ name: 'X', rate: '0.1' }]
-    expect(await s.refusal(addTaxCode, { ...code, components: rated, treatment: 'reverse-charge' })).toBe('invalid')
+    expect(await s.refusal(addTaxCode, { ...code, components: rated, treatment: 'exempt' })).toBe('invalid')
     expect(await s.refusal(addTaxCode, { ...code, components: [], treatment: 'taxed' })).toBe('invalid')
     await s.run(addTaxCode, { ...code, components: rated, treatment: 'taxed' })
   })

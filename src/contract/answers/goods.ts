@@ -123,6 +123,8 @@ export const goodsAnswers = {
       treatment: z.string(),
       reason: z.string(),
       components: z.array(z.object({ id: z.int(), name: z.string(), rate: decimalText })),
+      /** What we owe on what we buy, under reverse charge. */
+      owed: z.array(z.object({ id: z.int(), name: z.string(), rate: decimalText })),
       rateId: z.int(),
       rates: z.array(
         z.object({

@@ -16,5 +16,6 @@ export {
 } from './letters'
 export { layoutSpec, usualLayout, PAPER_BLOCKS, type LayoutSpec, type PaperBlock } from './layout'
 export { PAPER_COLUMNS, type PaperColumn } from './paperColumns'
+export { countryOf, homeCountry } from './countryOf'
 export { creditTransferText, formatIban, isIban, type CreditTransfer } from './creditTransfer'
 export { dueIn, labelIn, lineIn, type PaperLine } from './lineWords'

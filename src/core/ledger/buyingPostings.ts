@@ -70,6 +70,17 @@ export const postBill = (b: BillPosting): EntryDraft =>
     credit(role('payables'), b.gross),
   ])
 
+/** Tax that we owe ourselves on what a supplier billed without it: owed by component, and ours to take off again. Negative: less. */
+export const postOwnTax = ({
+  on,
+  text,
+  taxes,
+}: Posting & { readonly taxes: readonly { readonly accountId: number; readonly amount: Money }[] }): EntryDraft =>
+  makeEntry(on, text, [
+    ...taxes.map((t) => debit(role('tax-on-purchases'), t.amount)),
+    ...taxes.map((t) => credit(account(t.accountId), t.amount)),
+  ])
+
 /** Money that was paid to a supplier in advance is used for a bill. */
 export const postAheadUsed = ({ on, text, amount }: Posting & { readonly amount: Money }): EntryDraft =>
   makeEntry(on, text, [debit(role('payables'), amount), credit(role('paid-ahead'), amount)])

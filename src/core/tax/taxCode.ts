@@ -13,7 +13,7 @@ export interface TaxComponent {
 
 /**
  * How goods are taxed. All but `taxed` charge nothing and are reported apart: zero-rated trade is taxable at 0 %, exempt trade is not
- * taxable, under reverse charge the customer owes the tax, and what is out of scope is no trade that this tax knows.
+ * taxable, under reverse charge who buys owes the tax, and what is out of scope is no trade that this tax knows.
  */
 export interface TaxCode {
   readonly id: number

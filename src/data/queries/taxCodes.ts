@@ -2,13 +2,13 @@ import { present } from '@/core/present'
 import { and, asc, eq, max, ne } from 'drizzle-orm'
 import { type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
-import type { DatedTaxCode, TaxComponent } from '@/core/tax'
+import type { DatedTaxCode, OwnTaxCode, TaxComponent } from '@/core/tax'
 import type { Db } from '../connect'
 import { invoice, invoiceTax, taxCode, taxComponent } from '../schema'
 import { isOneOf } from './search'
 
 /** A tax code at the rates of a time, and the account each of its components is owed on. */
-export type KeptTaxCode = DatedTaxCode & { readonly accountOf: ReadonlyMap<number, number> }
+export type KeptTaxCode = DatedTaxCode & OwnTaxCode & { readonly accountOf: ReadonlyMap<number, number> }
 
 const codeOf = ({ fromDay, ...code }: typeof taxCode.$inferSelect): DatedTaxCode => ({
   ...code,
@@ -23,24 +23,25 @@ export const listTaxCodes = async (db: Db): Promise<KeptTaxCode[]> => {
     .from(taxCode)
     .leftJoin(taxComponent, eq(taxComponent.taxCodeId, taxCode.id))
     .orderBy(asc(taxCode.id), asc(taxComponent.id))
-  const codes = new Map<number, { code: DatedTaxCode; components: TaxComponent[]; accountOf: Map<number, number> }>()
+  const none = (code: typeof taxCode.$inferSelect) => ({
+    ...codeOf(code),
+    components: [] as TaxComponent[],
+    owed: [] as TaxComponent[],
+    accountOf: new Map<number, number>(),
+  })
+  const codes = new Map<number, ReturnType<typeof none>>()
   for (const row of rows) {
-    const kept = codes.get(row.code.id) ?? {
-      code: codeOf(row.code),
-      components: [] as TaxComponent[],
-      accountOf: new Map(),
-    }
+    const kept = codes.get(row.code.id) ?? none(row.code)
     if (row.component) {
-      kept.components.push({
-        id: row.component.id,
-        name: row.component.name,
-        rate: row.component.rate,
-      })
-      kept.accountOf.set(row.component.id, row.component.accountId)
+      const { id, name, rate, accountId } = row.component
+      // Under reverse charge it is who buys that owes: a customer is charged nothing, and we owe on what we buy.
+      const isOwed = row.code.treatment === 'reverse-charge' && !rate.isZero()
+      kept[isOwed ? 'owed' : 'components'].push({ id, name, rate })
+      kept.accountOf.set(id, accountId)
     }
     codes.set(row.code.id, kept)
   }
-  return [...codes.values()].map(({ code, components, accountOf }) => ({ ...code, components, accountOf }))
+  return [...codes.values()]
 }
 
 export const insertTaxCode = async (

@@ -217,7 +217,7 @@ export const listPlainTaxFacts = async (
           read(db, WITHOUT_BILL, span, 'purchases', currency),
           read(
             db,
-            sql`${invoices(AT_THE_COUNTER)} union all ${moves(sql`why in ('ahead', 'bank')`)}`,
+            sql`${invoices(AT_THE_COUNTER)} union all ${moves(sql`why in ('ahead', 'bank', 'reverse-charge')`)}`,
             span,
             'sales',
             currency,

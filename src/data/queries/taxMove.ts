@@ -8,7 +8,7 @@ import { money } from '@/core/money'
 export const insertTaxMoves = async (
   db: Db,
   taxes: readonly ComponentTax[],
-  paper: Pick<typeof taxMove.$inferInsert, 'onDay' | 'why' | 'entryId' | 'saleId' | 'receiptId' | 'dueId'>,
+  paper: Pick<typeof taxMove.$inferInsert, 'onDay' | 'why' | 'entryId' | 'saleId' | 'receiptId' | 'dueId' | 'billId'>,
 ): Promise<void> => {
   const moved = taxes.filter((t) => t.amount.minor !== 0n || t.net.minor !== 0n)
   if (moved.length > 0)
@@ -54,6 +54,10 @@ export const sumTaxOnDue = (
   why: 'discount' | 'write-off',
   currency: string,
 ): Promise<ComponentTax[]> => sumMoves(db, and(eq(taxMove.dueId, dueId), eq(taxMove.why, why)), currency)
+
+/** Tax that stands posted as our own on a supplier’s bill. */
+export const sumOwnTax = (db: Db, billId: number, currency: string): Promise<ComponentTax[]> =>
+  sumMoves(db, eq(taxMove.billId, billId), currency)
 
 /** Tax that an entry moved: on money ahead, or in what came in at the bank. */
 export const listTaxOfEntry = (

@@ -16,6 +16,8 @@ export const readPlainTaxCodes = async (db: Db, today: Day) => {
     treatment: c.treatment,
     reason: c.reason ?? '',
     components: plain(c.components),
+    /** What we owe on what we buy, under reverse charge. */
+    owed: plain(c.owed),
     /** Which of the rates hold on the day. */
     rateId: c.id,
     rates: all

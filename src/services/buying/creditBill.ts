@@ -43,6 +43,7 @@ import { isOfGoods } from '@/model/buying/bills'
 import { cameTally } from '@/model/buying/came'
 import { creditView } from '@/model/buying/sentBack'
 import { dayAfter, defineCommand, type Work } from '../command'
+import { keepOwnTax } from './keepOwnTax'
 import { moveWorth } from './moveWorth'
 import { openFrom } from './payables'
 
@@ -260,6 +261,7 @@ export const creditBill = defineCommand('credit-bill', creditBillInput, async (w
         fromStock: t.fromStock.minor,
       })),
   )
+  await keepOwnTax(w, billId, { on, text, paper: { kind: 'supplier-credit', id } })
   if (isPositiveMoney(filled))
     await insertBillFills(w.tx, [{ billId, onDay: on, kind: 'credit', amount: filled.minor, entryId }])
   if (isPositiveMoney(ahead))

@@ -12,6 +12,7 @@ import { paymentView } from '@/model/buying/payments'
 import { dayAfter, defineCommand, paperDay, type Work } from '../command'
 import { refuseMatched } from '../bank/refuseMatched'
 import { accountFrom } from '../books/accountFrom'
+import { keepOwnTax } from './keepOwnTax'
 import { refuseSetOff } from './refuseSetOff'
 import { takeCheckNumber } from './checkNumber'
 import { payOne, readPayables, taxOf, writePayment, type Paid, type Payable } from './payables'
@@ -129,6 +130,8 @@ export const undoPayment = async (
   if (ahead > 0n)
     await insertAheadMove(w.tx, { supplierId: payment.supplierId, onDay, amount: -ahead, paymentId, entryId })
   await markPaymentVoid(w.tx, paymentId, onDay, reason)
+  for (const f of fills.filter((x) => x.kind === 'discount'))
+    await keepOwnTax(w, f.billId, { on: onDay, text, paper: { kind: 'supplier-payment', id: paymentId } })
 }
 
 export const voidSupplierPayment = defineCommand(

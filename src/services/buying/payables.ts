@@ -22,6 +22,7 @@ import { listSupplierCredits } from '@/data/queries/sentBack'
 import { insertSupplierPayment } from '@/data/queries/supplierPayment'
 import { creditedOf } from '@/model/buying/sentBack'
 import type { Work } from '../command'
+import { keepOwnTax } from './keepOwnTax'
 
 /** A bill with what of it may be paid on a day, so that no later day is overfilled, and what is let off for paying by then. */
 export interface Payable {
@@ -125,6 +126,9 @@ export const writePayment = async (
         .map((f) => ({ ...f, billId: bill.id, onDay: on, paymentId: id, entryId })),
     ),
   )
+  for (const { bill, discount } of paid)
+    if (isPositiveMoney(discount))
+      await keepOwnTax(w, bill.id, { on, text: `Payment ${number}`, paper: { kind: 'supplier-payment', id } })
   if (isPositiveMoney(ahead))
     await insertAheadMove(w.tx, { supplierId: supplier.id, onDay: on, amount: ahead.minor, paymentId: id, entryId })
   return id

@@ -1,6 +1,6 @@
-import { XMLBuilder } from 'fast-xml-parser'
 import type { Day } from '@/core/day'
 import { sumMoney, toDecimalString, type Money } from '@/core/money'
+import { writeXml } from '@/core/xml'
 
 /** A bank account: an IBAN, or a number with the routing number of its bank. */
 export interface BankAccount {
@@ -61,8 +61,7 @@ export const transferFile = (
     currency,
   )
   const counted = { NbOfTxs: String(transfers.length), CtrlSum: toDecimalString(sum) }
-  const document = {
-    '?xml': { '@_version': '1.0', '@_encoding': 'UTF-8' },
+  return writeXml({
     Document: {
       '@_xmlns': 'urn:iso:std:iso:20022:tech:xsd:pain.001.001.09',
       CstmrCdtTrfInitn: {
@@ -79,6 +78,5 @@ export const transferFile = (
         },
       },
     },
-  }
-  return new XMLBuilder({ ignoreAttributes: false, format: true, suppressEmptyNode: true }).build(document)
+  })
 }

@@ -23,6 +23,7 @@ import { listSupplierCredits } from '@/data/queries/sentBack'
 import { cameTally } from '@/model/buying/came'
 import { billView, isOfGoods } from '@/model/buying/bills'
 import { dayAfter, defineCommand, type Work } from '../command'
+import { keepOwnTax } from './keepOwnTax'
 import { moveWorth } from './moveWorth'
 
 /** Counts back what a line of the bill had invoiced; the difference it made leaves stock as far as it still can. */
@@ -123,5 +124,6 @@ export const voidBill = defineCommand('void-bill', voidBillInput, async (w, { bi
   await insertCostShares(w.tx, entryId, given)
   await giveAheadBack(w, b, onDay, text)
   await markBillVoid(w.tx, billId, onDay, reason)
+  await keepOwnTax(w, billId, { on: onDay, text, paper: { kind: 'bill', id: billId } })
   return { id: billId, answer: async () => present(await billView(w.tx, billId, w)) }
 })

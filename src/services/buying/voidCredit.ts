@@ -19,6 +19,7 @@ import { listSupplierCredits, markCreditVoid, type SupplierCreditRow } from '@/d
 import { isOfGoods } from '@/model/buying/bills'
 import { creditView } from '@/model/buying/sentBack'
 import { dayAfter, defineCommand, type Work } from '../command'
+import { keepOwnTax } from './keepOwnTax'
 import { moveWorth, type MovedWorth } from './moveWorth'
 
 type Line = SupplierCreditRow['lines'][number]
@@ -103,5 +104,6 @@ export const voidCredit = defineCommand('void-credit', voidCreditInput, async (w
       entryId,
     })
   await markCreditVoid(w.tx, creditId, onDay, reason)
+  await keepOwnTax(w, bill.id, { on: onDay, text, paper })
   return { id: creditId, answer: async () => present(await creditView(w.tx, creditId, w.currency)) }
 })

@@ -8,6 +8,7 @@ import { postAheadUsed, postBill } from '@/core/ledger'
 import {
   addMoney,
   isPositiveMoney,
+  isZeroMoney,
   money,
   smallerMoney,
   splitMoney,
@@ -38,6 +39,7 @@ import { taxCodeNamed } from '../books/taxCodeNamed'
 import { paperDay, type Work } from '../command'
 import { accountFrom } from '../books/accountFrom'
 import { partsOf, tallyPart, type Part } from './billParts'
+import { keepOwnTax } from './keepOwnTax'
 import { moveWorth } from './moveWorth'
 import { payOne, readPayables, writePayment } from './payables'
 
@@ -58,6 +60,15 @@ const taxesOf = async (w: Work, lines: readonly BillLineInput[], nets: readonly 
     roundPer: w.business.taxRoundedPer,
   })
   return lines.map((l, i) => {
+    if (
+      named[i]?.treatment === 'reverse-charge' &&
+      l.tax !== undefined &&
+      !isZeroMoney(w.money(l.tax, `lines.${i}.tax`))
+    )
+      refuseAt(
+        `lines.${i}.tax`,
+        'Under reverse charge the supplier charges no tax. Leave it empty, or choose another tax.',
+      )
     const at = taxed.findIndex((t) => t.i === i)
     const tax = l.tax === undefined ? (computed[at]?.tax ?? zeroMoney(w.currency)) : w.money(l.tax, `lines.${i}.tax`)
     return { tax, taxCodeId: named[i]?.id ?? null }
@@ -226,6 +237,7 @@ export const writeBill = async (
     })),
   )
   for (const p of parts) await tallyPart(w, p)
+  await keepOwnTax(w, id, { on: onDay, text, paper: { kind: 'bill', id } })
   await takeAhead(w, { supplierId, billId: id, text, on: onDay, gross })
   if (paidFrom !== undefined) await payAtOnce(w, { supplier, billId: id, on: onDay, paidFrom })
   return id

@@ -1,3 +1,4 @@
+import { homeCountry } from '@/core/formats'
 import { quoteCarrierInput } from '@/contract/inputs/parcels/picks'
 import { roundToMoney, toDecimalString } from '@/core/money'
 import { listOnTheirWay, updateParcel } from '@/data/queries/parcel'
@@ -8,7 +9,7 @@ import { defineCommand } from '../command'
 /** What the carrier takes for parcels to an address, service by service; the cheapest first. Nothing is booked. */
 export const quoteCarrier = (carrier: Carrier) =>
   defineCommand('quote-carrier', quoteCarrierInput, async (w, { to, parcels }) => {
-    const home = new Intl.Locale(w.business.locale).maximize().region ?? ''
+    const home = homeCountry(w.business.locale)
     const quotes = carrier.quote(
       to,
       parcels.map((p) => ({ weight: p.weight, size: p.size ?? '' })),

@@ -1,3 +1,4 @@
+import { homeCountry } from '@/core/formats'
 import type { ParcelInput } from '@/contract/shipping'
 import { refuse, refuseAt } from '@/contract/refuse'
 import type { Day } from '@/core/day'
@@ -183,7 +184,7 @@ export const book = async (
   if (!asked || (carrier !== undefined && carrier.toLowerCase() !== asked.name.toLowerCase()))
     return packed.map((p) => ({ ...p, carrier: carrier ?? '', service: service ?? '', price: null, tracking: '' }))
   const wanted = service ?? asked.usualService
-  const home = new Intl.Locale(w.business.locale).maximize().region ?? ''
+  const home = homeCountry(w.business.locale)
   const booked: BookedParcel[] = []
   for (const address of new Set(packed.map((p) => p.address))) {
     const mine = packed.filter((p) => p.address === address)

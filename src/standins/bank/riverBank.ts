@@ -1,7 +1,7 @@
-import { XMLBuilder } from 'fast-xml-parser'
 import type { Bank, FeedOf, SentStatement } from '@/core/bank'
 import { addDays, weekday, type Day } from '@/core/day'
 import { absMoney, money, sumMoney, toDecimalString, type Money } from '@/core/money'
+import { writeXml } from '@/core/xml'
 import type { Db } from '@/data/connect'
 import { sumAccount } from '@/data/queries/balances'
 import { findLastClosing, listBankIds, listPosted } from '@/data/queries/bankStatements'
@@ -45,8 +45,7 @@ const asCamt = ({ on, number, opening, closing, lines }: Statement): string => {
     ...signed(amount),
     Dt: { Dt: on },
   })
-  return new XMLBuilder({ ignoreAttributes: false }).build({
-    '?xml': { '@_version': '1.0', '@_encoding': 'UTF-8' },
+  return writeXml({
     Document: {
       '@_xmlns': 'urn:iso:std:iso:20022:tech:xsd:camt.053.001.08',
       BkToCstmrStmt: {

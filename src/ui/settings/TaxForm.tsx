@@ -95,13 +95,21 @@ interface TaxDraft {
 }
 const NO_TAX: TaxDraft = { code: '', name: '', treatment: 'taxed', reason: '', components: [{ rate: '' }] }
 
-/** What charges nothing has a reason instead of a rate. */
+/** What taxes has a rate; what we owe on purchases may have one. */
+const hasRate = ({ treatment, components }: TaxDraft): boolean =>
+  treatment === 'taxed' || (treatment === 'reverse-charge' && components.some((k) => k.rate !== ''))
+
+/** What charges nothing has a reason instead of a rate; under reverse charge we may owe one on what we buy. */
 const RateOrReason = () => {
   const treatment = useWatch<TaxDraft, 'treatment'>({ name: 'treatment' })
-  return treatment === 'taxed' ? (
-    <FormQuantity name="components.0.rate" label="Percent" />
-  ) : (
-    <FormText name="reason" label="Reason on documents (optional)" most={200} />
+  return (
+    <>
+      {treatment === 'taxed' && <FormQuantity name="components.0.rate" label="Percent" />}
+      {treatment === 'reverse-charge' && (
+        <FormQuantity name="components.0.rate" label="Percent you owe on purchases (optional)" />
+      )}
+      {treatment !== 'taxed' && <FormText name="reason" label="Reason on documents (optional)" most={200} />}
+    </>
   )
 }
 
@@ -117,7 +125,7 @@ export const TaxForm = ({ codes, today }: Props) => (
       start={NO_TAX}
       asBody={(d) => ({
         ...d,
-        components: d.treatment === 'taxed' ? d.components.map((k) => ({ name: d.name, rate: asRate(k.rate) })) : [],
+        components: hasRate(d) ? d.components.map((k) => ({ name: d.name, rate: asRate(k.rate) })) : [],
       })}
       say={(_, d) => `Tax code ${d.code} can be used now.`}
       again

@@ -124,7 +124,7 @@ export const BUYING = {
       supplierId: h.told.supplier,
       on,
       theirNumber: `B-${x.cents}-${x.pick}-${x.n}`,
-      lines: [{ ...line, taxCode: x.flag ? 'STD' : undefined }],
+      lines: [{ ...line, taxCode: x.flag ? 'STD' : x.pick % 2 === 0 ? 'RC' : undefined }],
     })
   },
   'pay-supplier': async (h: History, x: Step, { amount, on }: About) => {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { needed, text, amount, day, locale } from '@/contract/fields'
+import { amount, bic, day, locale, needed, text } from '@/contract/fields'
 import { usualArrangements } from '@/contract/usualArrangements'
 import { isIban } from '@/core/formats'
 import { FIRST_STEPS } from '@/core/kinds'
@@ -21,10 +21,7 @@ export const changeSettingsInput = z.object({
     .transform((s) => s.replace(/\s/g, '').toUpperCase())
     .refine((s) => s === '' || isIban(s), 'This is no IBAN: one character may be mistyped.')
     .optional(),
-  bic: text(11)
-    .transform((s) => s.toUpperCase())
-    .refine((s) => /^([A-Z]{6}[A-Z0-9]{2}([A-Z0-9]{3})?)?$/.test(s), 'A BIC has 8 or 11 letters and digits.')
-    .optional(),
+  bic: bic.optional(),
   paymentDetails: text(1000).optional(),
   colour: z
     .string()

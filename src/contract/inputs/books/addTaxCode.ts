@@ -3,7 +3,7 @@ import { TREATMENTS } from '@/core/kinds'
 import { Decimal } from '@/core/money'
 import { needed, rate, id, day, text } from '@/contract/fields'
 
-/** What a new tax code says; that a code which charges nothing has no rate is checked beside it. */
+/** What a new tax code says; that a code which charges nothing has no rate is checked beside it, but for what we owe under reverse charge. */
 export const taxCodeFields = z.object({
   code: needed(20, 'A code'),
   name: needed(80, 'A name'),
@@ -16,7 +16,7 @@ export const taxCodeFields = z.object({
 
 export const addTaxCodeInput = taxCodeFields.superRefine(({ treatment, components }, ctx) => {
   // Checks of the whole run beside those of the fields: a rate that could not be read is told at its own field.
-  if (treatment === undefined || !Array.isArray(components)) return
+  if (treatment === undefined || treatment === 'reverse-charge' || !Array.isArray(components)) return
   const at = components.findIndex(({ rate: r }) => r instanceof Decimal && r.isZero() === (treatment === 'taxed'))
   if (at >= 0)
     ctx.addIssue({

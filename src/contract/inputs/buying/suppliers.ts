@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { isIban } from '@/core/formats'
 import { SUPPLIER_ADDRESSES } from '@/core/kinds'
-import { days, id, needed, percent, text } from '@/contract/fields'
+import { bic, days, id, needed, percent, text } from '@/contract/fields'
 import { contact, email } from '../people/contact'
 
 const fields = {
@@ -47,7 +47,7 @@ const fields = {
           'This IBAN is not right: its check digits do not fit. Compare it with their invoice.',
         )
         .optional(),
-      bic: text(11).optional(),
+      bic: bic.optional(),
       routing: text(40).optional(),
       account: text(40).optional(),
     })

@@ -113,7 +113,11 @@ const Tax = async () => {
         today={today}
         codes={codes.map((c) => ({
           ...c,
-          says: sayRates(c.components) || [TREATMENT_NAMES[c.treatment], c.reason].filter(Boolean).join(': '),
+          says:
+            sayRates(c.components) ||
+            [TREATMENT_NAMES[c.treatment], c.owed.length > 0 && `you owe ${sayRates(c.owed)} on purchases`, c.reason]
+              .filter(Boolean)
+              .join(': '),
           otherTimes:
             c.rates.length < 2
               ? []

@@ -68,7 +68,13 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
       <div className="grid gap-x-10 gap-y-7 lg:grid-cols-[360px_1fr]">
         <section>
           <h2>Details</h2>
-          <SupplierForm key={JSON.stringify(draft)} id={supplier.id} start={draft} customer={asCustomer?.name} codes={codes} />
+          <SupplierForm
+            key={JSON.stringify(draft)}
+            id={supplier.id}
+            start={draft}
+            customer={asCustomer?.name}
+            codes={codes}
+          />
         </section>
         <section className="min-w-0">
           <h2>Unpaid bills</h2>
