@@ -22,6 +22,7 @@ import { problem, problemOf } from './problem'
 import { accountantFile, accountantQuery } from './accountant'
 import { answering } from './answering'
 import { bearerOf, cookieOf, mayEnter, SESSION_COOKIE } from './entry'
+import { proposalsAsFound } from './proposalsAsFound'
 import { refuseEntry } from './serve'
 import { noteExported } from '@/services/access/noteExported'
 import { parse } from '@/services/command'
@@ -138,6 +139,7 @@ const OTHERS: readonly (readonly [
   [/^picks\.pdf$/, async (_, asked) => named(await makeRound(asked))],
   [/^checks\.pdf$/, async (_, asked, query) => named(await makeChecks(asked, paymentIds(query)))],
   [/^labels\.pdf$/, (_, asked, query) => labels(asked, query)],
+  [/^bank-proposals\/(\d{1,9})\.ndjson$/, (m, asked) => proposalsAsFound(asked, Number(m[1]))],
   [/^files\/(\d{1,9})$/, (m) => keptFile(Number(m[1]))],
   [/^mailbox\/(\d{1,9})\/(\d{1,2})$/, (m) => mailAttachment(Number(m[1]), Number(m[2]))],
 ]

@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
+import { MessageChannel } from 'node:worker_threads'
 import Piscina from 'piscina'
 
 /** The workers that the build puts beside the server. */
@@ -35,14 +36,39 @@ const threadsOf = (name: WorkerName, file: string): Piscina => {
   return held.ironTillThreads[name]
 }
 
+/** Where a thread tells how far it is, if somebody listens: a number between 0 and 1. */
+export interface Telling {
+  readonly tell?: { postMessage(done: number): void }
+}
+
+/** Who waits for long work: stops it, and hears how far it is. */
+export interface Waiting {
+  readonly signal?: AbortSignal
+  readonly onProgress?: (done: number) => void
+}
+
 /**
  * Runs heavy work on another thread, so that nobody waits for it who wants something else. Where the worker is not built
  * (tests of the work itself) it runs here.
  */
-export const runElsewhere = async <I, O>(name: WorkerName, input: I, here: (input: I) => Promise<O>): Promise<O> => {
+export const runElsewhere = async <I extends object, O>(
+  name: WorkerName,
+  input: I,
+  here: (input: I & Telling) => Promise<O>,
+  { signal, onProgress }: Waiting = {},
+): Promise<O> => {
   const file = join(process.cwd(), WORKERS[name])
-  if (!existsSync(file)) return here(input)
+  if (!existsSync(file)) return here({ ...input, ...(onProgress && { tell: { postMessage: onProgress } }) })
   const threads = threadsOf(name, file)
   if (threads.queueSize >= WAITING) throw new TooMuchWaits(`too much waits for ${name}`)
-  return (await threads.run(input, { signal: AbortSignal.timeout(PATIENCE) })) as O
+  const patience = AbortSignal.timeout(PATIENCE)
+  const ended = signal ? AbortSignal.any([signal, patience]) : patience
+  if (!onProgress) return (await threads.run(input, { signal: ended })) as O
+  const { port1, port2 } = new MessageChannel()
+  port1.on('message', onProgress)
+  try {
+    return (await threads.run({ ...input, tell: port2 }, { signal: ended, transferList: [port2] })) as O
+  } finally {
+    port1.close()
+  }
 }

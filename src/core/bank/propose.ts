@@ -11,13 +11,18 @@ const MOST_A_LINE = 3
  * What each line could be, the surest first, at most three a line: what is in the books with its amount near its day; what is owed by
  * number, by name, or alone in its amount; several of one payer that add up; card payments less a fee; checks on hand; money between
  * own accounts; what its text means by a rule or meant before. Amounts always add up to the line; what fits nothing has none of 0.5
- * or more. A thing goes to the line it fits best, and to no other.
+ * or more. A thing goes to the line it fits best, and to no other. How far it is, between 0 and 1, is told before each line.
  *
  * @example a line of 412.50 saying `INV 2026-0147`, an open invoice 2026-0147 of 412.50 → that due, 0.98
  */
-export const proposeMatches = (lines: readonly OpenLine[], facts: BankFacts): readonly Proposal[] => {
+export const proposeMatches = (
+  lines: readonly OpenLine[],
+  facts: BankFacts,
+  onProgress: (done: number) => void = () => undefined,
+): readonly Proposal[] => {
   const index = indexOf(facts)
-  const found = lines.flatMap((line) => {
+  const found = lines.flatMap((line, i) => {
+    onProgress(i / lines.length)
     const words = readWords(line.text)
     return [
       ...fromPosted(line, words, index),

@@ -14,7 +14,7 @@ import {
   listStatements,
   type BankAccountRow,
 } from '@/data/queries/bankStatements'
-import { runElsewhere } from '@/workers/runElsewhere'
+import { runElsewhere, type Waiting } from '@/workers/runElsewhere'
 
 /** How many days beyond the lines something in the books may be dated. */
 const AROUND = 45
@@ -63,10 +63,22 @@ const readFacts = async (
 /** Lines from which on others would feel that proposals are looked for: they are then looked for on another thread. */
 const MANY = 60
 
-const propose = async (lines: readonly OpenLine[], facts: BankFacts): Promise<readonly Proposal[]> =>
+const propose = async (
+  lines: readonly OpenLine[],
+  facts: BankFacts,
+  waiting: Waiting = {},
+): Promise<readonly Proposal[]> =>
   lines.length < MANY
     ? proposeMatches(lines, facts)
-    : runElsewhere('proposals', { lines, facts }, (asked) => Promise.resolve(proposeMatches(asked.lines, asked.facts)))
+    : runElsewhere(
+        'proposals',
+        { lines, facts },
+        (asked) => Promise.resolve(proposeMatches(asked.lines, asked.facts, (done) => asked.tell?.postMessage(done))),
+        waiting,
+      )
+
+/** Whether a statement has so many open lines that its page does not wait for what they could be. */
+export const isLong = (openLines: number): boolean => openLines >= MANY
 
 const proposalView = ({ settles, fee, ...p }: Proposal) => ({
   ...p,
@@ -74,13 +86,19 @@ const proposalView = ({ settles, fee, ...p }: Proposal) => ({
   ...(fee && { fee: toDecimalString(fee) }),
 })
 
-/** What each open line of a statement could be, the surest first; null where there is no such statement. */
-export const proposalViews = async (db: Db, statementId: number, currency: string) => {
+/** Reads what is needed to say what each open line of a statement could be; null where there is no such statement. */
+export const findProposals = async (db: Db, statementId: number, currency: string) => {
   const [row] = await listStatements(db, { id: statementId })
   if (!row) return null
   const bank = present((await listBankAccounts(db)).find((b) => b.id === row.statement.bankAccountId))
   const open = (await listLines(db, { statementId }, currency)).filter((l) => !l.settled)
-  if (open.length === 0) return { proposals: [] }
-  return { proposals: (await propose(open, await readFacts(db, bank, open, currency))).map(proposalView) }
+  const facts = open.length === 0 ? null : await readFacts(db, bank, open, currency)
+  return async (waiting: Waiting = {}) => (facts ? (await propose(open, facts, waiting)).map(proposalView) : [])
+}
+
+/** What each open line of a statement could be, the surest first; null where there is no such statement. */
+export const proposalViews = async (db: Db, statementId: number, currency: string) => {
+  const find = await findProposals(db, statementId, currency)
+  return find && { proposals: await find() }
 }
 export type ProposalView = NonNullable<Awaited<ReturnType<typeof proposalViews>>>['proposals'][number]

@@ -1,5 +1,5 @@
 'use client'
-import { useMemo, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import { formatDay, type Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { rowsBy } from '@/core/rowsBy'
@@ -11,14 +11,18 @@ import { lazily } from '../lazily'
 import { Panel } from '../Panel'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
+import { WorkProgress } from '../WorkProgress'
+import { useProposals } from './useProposals'
 
 const OtherForm = lazily(() => import('./OtherForm').then((m) => m.OtherForm))
 
 type Line = StatementView['lines'][number]
 
 interface Props {
+  readonly statementId: number
   readonly lines: readonly Line[]
-  readonly proposals: readonly ProposalView[]
+  /** What the lines could be; null where there are so many that it is looked for while the page stands. */
+  readonly proposals: readonly ProposalView[] | null
   readonly accounts: readonly { readonly id: number; readonly code: string; readonly name: string }[]
   readonly taxCodes: readonly { readonly code: string; readonly name: string }[]
   /** The statement is done: nothing of it changes. */
@@ -37,25 +41,50 @@ const focused = (): number | null => {
   return at === undefined ? null : Number(at)
 }
 
+/** What is done to lines, one after the other in the order it was asked: nobody waits for the one before. */
+const useInTurn = () => {
+  const last = useRef<Promise<unknown>>(Promise.resolve())
+  const now = useRef(new Set<number>())
+  const [, tell] = useState(0)
+  return {
+    isOnItsWay: (lineId: number): boolean => now.current.has(lineId),
+    inTurn: (lineId: number, work: () => Promise<unknown>): void => {
+      now.current.add(lineId)
+      tell((n) => n + 1)
+      last.current = last.current.then(work, work).finally(() => {
+        now.current.delete(lineId)
+        tell((n) => n + 1)
+      })
+    },
+  }
+}
+
 /** A statement line by line: Enter takes what is proposed, figures take another one, and all of it can be undone. */
-export const StatementDesk = ({ lines, proposals, accounts, taxCodes, done, currency }: Props) => {
-  const { send, busy, refused } = useSend()
+export const StatementDesk = ({ statementId, lines, proposals, accounts, taxCodes, done, currency }: Props) => {
+  const { send, refused } = useSend()
   const [asked, setAsked] = useState<Line | null>(null)
   const [onlyOpen, setOnlyOpen] = useState(false)
-  const byLine = useMemo(() => rowsBy(proposals, (p) => p.lineId), [proposals])
+  const openLines = lines.filter((l) => l.state === 'open').map((l) => l.id)
+  const found = useProposals(statementId, proposals, openLines.join())
+  const byLine = useMemo(() => rowsBy(found.proposals ?? [], (p) => p.lineId), [found.proposals])
   const proposed = (line: Line): readonly ProposalView[] => byLine.get(line.id) ?? []
+  const { isOnItsWay, inTurn } = useInTurn()
   const nextAfter = (line: Line): number | undefined => {
     const at = lines.findIndex((l) => l.id === line.id)
-    return [...lines.slice(at + 1), ...lines.slice(0, at)].find((l) => l.state === 'open')?.id
+    return [...lines.slice(at + 1), ...lines.slice(0, at)].find((l) => l.state === 'open' && !isOnItsWay(l.id))?.id
   }
-  const take = async (line: Line, p: ProposalView | undefined) => {
-    if (!p || done) return
-    const next = nextAfter(line)
+  const take = (line: Line, p: ProposalView | undefined): void => {
+    if (!p || done || line.state !== 'open' || isOnItsWay(line.id)) return
+    // Who types goes on at once; what they took is sent behind them, one after the other.
+    focusLine(nextAfter(line))
     const settles = p.settles.map((s) => ({ ...s, receiptIds: s.receiptIds && [...s.receiptIds] }))
-    const made = await send('POST', '/bank/matches', { lineId: line.id, settles, fee: p.fee })
-    if (made) focusLine(next)
+    inTurn(line.id, async () => {
+      const made = await send('POST', '/bank/matches', { lineId: line.id, settles, fee: p.fee })
+      if (!made) focusLine(line.id)
+    })
   }
-  const undo = (line: Line) => send('DELETE', `/bank/matches/${line.id}`, {}, { say: () => 'The line is open again.' })
+  const undo = (line: Line): void =>
+    inTurn(line.id, () => send('DELETE', `/bank/matches/${line.id}`, {}, { say: () => 'The line is open again.' }))
   const onLine = (run: (line: Line) => void) => () => {
     const line = lines.find((l) => l.id === focused()) ?? lines.find((l) => l.state === 'open')
     if (line) run(line)
@@ -67,10 +96,10 @@ export const StatementDesk = ({ lines, proposals, accounts, taxCodes, done, curr
           ...[1, 2, 3].map((n) => ({
             key: String(n),
             label: `Take proposal ${n}`,
-            run: onLine((line) => void take(line, proposed(line)[n - 1])),
+            run: onLine((line) => take(line, proposed(line)[n - 1])),
           })),
           { key: 'o', label: 'Something else', run: onLine((line) => line.state === 'open' && setAsked(line)) },
-          { key: 'u', label: 'Undo the line', run: onLine((line) => line.state === 'settled' && void undo(line)) },
+          { key: 'u', label: 'Undo the line', run: onLine((line) => line.state === 'settled' && undo(line)) },
         ],
   )
   const shown = onlyOpen ? lines.filter((l) => l.state === 'open') : lines
@@ -86,6 +115,7 @@ export const StatementDesk = ({ lines, proposals, accounts, taxCodes, done, curr
           </span>
         )}
       </div>
+      {found.proposals === null && !done && <WorkProgress {...found} label="Looking for what the lines are" />}
       <Refusal refused={refused} />
       <table className="ledger max-sm:block max-sm:[&_td]:h-auto max-sm:[&_td]:py-1 max-sm:[&_thead]:hidden">
         <LedgerHead heads={['Date', { head: 'Text', className: 'w-70' }, right('Amount', 'w-30'), 'Matched with']} />
@@ -105,14 +135,14 @@ export const StatementDesk = ({ lines, proposals, accounts, taxCodes, done, curr
               </td>
               <td className="max-sm:order-4 max-sm:col-span-2">
                 {line.state === 'settled' ? (
-                  <Settled line={line} done={done} onUndo={() => void undo(line)} />
+                  <Settled line={line} done={done} onUndo={() => undo(line)} />
                 ) : (
                   <Open
                     line={line}
                     proposed={proposed(line)}
-                    busy={busy}
+                    onItsWay={isOnItsWay(line.id)}
                     done={done}
-                    onTake={(p) => void take(line, p)}
+                    onTake={(p) => take(line, p)}
                     onOther={() => setAsked(line)}
                   />
                 )}
@@ -169,15 +199,17 @@ const Settled = ({ line, done, onUndo }: SettledProps) => (
 interface OpenProps {
   readonly line: Line
   readonly proposed: readonly ProposalView[]
-  readonly busy: boolean
+  /** It was taken, and is being sent. */
+  readonly onItsWay: boolean
   readonly done: boolean
   readonly onTake: (p: ProposalView) => void
   readonly onOther: () => void
 }
 
-const Open = ({ line, proposed, busy, done, onTake, onOther }: OpenProps) => {
+const Open = ({ line, proposed, onItsWay, done, onTake, onOther }: OpenProps) => {
   const [first, ...others] = proposed
   const sure = first && first.degree >= SURE
+  if (onItsWay) return <span className="sub">{first?.why} …</span>
   return (
     <>
       <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
@@ -187,7 +219,7 @@ const Open = ({ line, proposed, busy, done, onTake, onOther }: OpenProps) => {
             data-row
             data-line={line.id}
             className={sure ? 'btn min-h-8 px-2 py-1 text-left whitespace-normal' : 'text-left text-iron-700 underline'}
-            disabled={busy || done}
+            disabled={done}
             onClick={() => onTake(first)}
           >
             {first.why}
@@ -209,7 +241,7 @@ const Open = ({ line, proposed, busy, done, onTake, onOther }: OpenProps) => {
           key={i}
           type="button"
           className="sub mt-1 block text-left hover:underline"
-          disabled={busy || done}
+          disabled={done}
           onClick={() => onTake(p)}
         >
           <kbd className="font-figure">{i + 2}</kbd> {p.why}

@@ -6,6 +6,7 @@ import { formatMoney, money } from '@/core/money'
 import { forecastInput, type ForecastFacts, type ForecastInput, type ForecastWeek } from '@/core/receivables'
 import type { ForecastMessage } from '@/workers/forecast.worker'
 import { QuantityField } from '../fields'
+import { WorkProgress } from '../WorkProgress'
 import { BandChart } from './BandChart'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
@@ -41,7 +42,7 @@ export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
             today={facts.today}
           />
         ) : (
-          <Progress {...usual} />
+          <WorkProgress {...usual} />
         )}
         {usual.weeks && (
           <table className="ledger mt-4 max-w-160">
@@ -85,7 +86,7 @@ export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
           <div className="mt-3">
             <QuantityField label="Pays later by (days)" value={days} onValue={setDays} />
             {!changed.weeks ? (
-              <Progress {...changed} />
+              <WorkProgress {...changed} />
             ) : (
               usual.weeks && (
                 <p className="mt-3" role="status">
@@ -105,23 +106,6 @@ export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
     </div>
   )
 }
-
-const Progress = ({ done, stopped, stop, again }: ReturnType<typeof useForecast>) =>
-  stopped ? (
-    <p className="py-4">
-      Stopped.{' '}
-      <button className="btn" onClick={again}>
-        Start again
-      </button>
-    </p>
-  ) : (
-    <p className="flex items-center gap-3 py-4">
-      <progress aria-label="Calculating …" max={1} value={done} />
-      <button className="btn" onClick={stop}>
-        Stop
-      </button>
-    </p>
-  )
 
 /** Runs the simulation in a worker each time its input changes; the one before is ended. */
 const useForecast = (facts: ForecastFacts, runs: number, later: ForecastInput['later']) => {

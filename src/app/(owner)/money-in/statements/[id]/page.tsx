@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { isKeptByPapers } from '@/core/ledger'
-import { proposalViews } from '@/model/bank/proposals'
+import { isLong, proposalViews } from '@/model/bank/proposals'
 import { statementView } from '@/model/bank/statements'
 import { readAccounts } from '@/model/books/journal'
 import { readPlainTaxCodes } from '@/model/books/taxCodes'
@@ -20,13 +20,12 @@ export const metadata: Metadata = { title: 'Bank statement' }
 export default async function StatementPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
   const id = await idFrom(params)
-  const [statement, found, accounts, codes] = await Promise.all([
-    statementView(shop.db, id, shop.currency),
-    proposalViews(shop.db, id, shop.currency),
+  const s = (await statementView(shop.db, id, shop.currency)) ?? notFound()
+  const [found, accounts, codes] = await Promise.all([
+    isLong(s.open) ? null : proposalViews(shop.db, id, shop.currency),
     readAccounts(shop),
     readPlainTaxCodes(shop.db, shop.today),
   ])
-  const s = statement ?? notFound()
   return (
     <>
       <Heading
@@ -55,7 +54,8 @@ export default async function StatementPage({ params }: { params: Promise<{ id: 
       />
       <StatementDesk
         lines={s.lines}
-        proposals={found?.proposals ?? []}
+        statementId={id}
+        proposals={found?.proposals ?? null}
         accounts={accounts.filter((a) => !isKeptByPapers(a)).map(({ id: of, code, name }) => ({ id: of, code, name }))}
         taxCodes={codes.map(({ code, name }) => ({ code, name }))}
         done={s.done}
