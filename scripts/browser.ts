@@ -11,6 +11,7 @@ const FLAGS = [
   '--headless',
   '--no-sandbox',
   '--disable-gpu',
+  '--hide-scrollbars',
   '--disable-quic',
   '--no-first-run',
   '--disable-background-networking',

@@ -10,6 +10,8 @@ import { isIP } from 'node:net'
 /** What strangers may send at all, and what the owner may (a file of 4 MB in base64, and a little more). */
 const PUBLIC_BODY = 16_000
 const OWNER_BODY = 6_200_000
+/** A backup on the first page; whoever may not send one is told so before it is read. */
+const RESTORE = { path: '/api/first-run/restore', most: 4_000_000_000 }
 /** So many requests are worked on at once, so many may wait, and how long one waits. Strangers have a lane of their own. */
 const LANES = {
   owner: { atOnce: 12, waiting: 200, patience: 8_000 },
@@ -194,7 +196,7 @@ const guarded = (application) => (/** @type {http.IncomingMessage} */ req, /** @
       allow: 'GET, HEAD',
     })
   const stranger = isPublic(path) || !claimsToBeOwner(req)
-  const most = stranger ? PUBLIC_BODY : OWNER_BODY
+  const most = path === RESTORE.path ? RESTORE.most : stranger ? PUBLIC_BODY : OWNER_BODY
   const length = Number(req.headers['content-length'] ?? 0)
   if (length > most)
     return tooLarge(

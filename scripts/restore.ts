@@ -2,32 +2,12 @@ import { existsSync, readdirSync, rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { checkBackup, restoreBackup } from '../src/data/backup/restore'
 import { NotABackup } from '../src/data/backup/format'
-import { openDatabase } from '../src/data/connect'
-import { findBusiness, updateBusiness } from '../src/data/queries/business'
-import { unseal } from '../src/services/access/seal'
 import { dataFolder, endServers, startCluster } from './cluster'
+import { forgetSealed } from './forgetSealed'
 import { keptSecret, lockHome, makeHome, SetUpProblem } from './home'
 import { sayProblem } from './sayProblem'
 
 const root = resolve(import.meta.dirname, '..')
-
-/** A password of a mail server that was sealed with the key of another place cannot be opened here: it is typed anew. */
-const forgetSealed = async (url: string, key: string): Promise<void> => {
-  process.env.TILL_SEAL_KEY = key
-  const { db, close } = openDatabase(url)
-  try {
-    const business = await findBusiness(db)
-    if (!business?.smtpUrl) return
-    try {
-      unseal(business.smtpUrl)
-    } catch {
-      await updateBusiness(db, { smtpUrl: '' })
-      console.log('The mail server’s password was sealed in the place it comes from. Enter it again in Settings.')
-    }
-  } finally {
-    await close()
-  }
-}
 
 const main = async (): Promise<void> => {
   const given = process.argv[2]
@@ -51,7 +31,8 @@ const main = async (): Promise<void> => {
     const cluster = await startCluster({ home })
     try {
       await restoreBackup(cluster.url, path)
-      await forgetSealed(cluster.url, keptSecret(home, 'secret.seal'))
+      if (await forgetSealed(cluster.url, keptSecret(home, 'secret.seal')))
+        console.log('The mail server’s password was sealed in the place it comes from. Enter it again in Settings.')
       restored = true
     } finally {
       await cluster.stop()

@@ -12,6 +12,7 @@ import { businessDate, pinnedDay } from '../src/services/clock'
 import { formatDay } from '../src/core/day'
 import { build } from './build'
 import { backupFolder, endServers, freePort, startCluster, type Cluster } from './cluster'
+import { restoreHere } from './restoreHere'
 import { keptSecret, lockHome, makeHome, SetUpProblem, type HomeLock } from './home'
 import { serve } from './serve'
 import { sayProblem } from './sayProblem'
@@ -118,40 +119,66 @@ const main = async (): Promise<void> => {
     adminUrl = begun.cluster.url
     url = `postgres://${APP_ROLE}:${keptSecret(home, 'secret.app')}@127.0.0.1:${begun.cluster.port}/postgres`
   }
-  const { passphrase, there, token } = await prepareDatabase(
-    adminUrl,
-    begun.cluster ? keptSecret(home, 'secret.app') : null,
-  )
+  const appSecret = begun.cluster ? keptSecret(home, 'secret.app') : null
+  const { passphrase, there, token } = await prepareDatabase(adminUrl, appSecret)
   if (stopping) return
   say('Application: building where something changed (about a minute the first time) …')
   build()
   if (stopping) return
   say('Application: starting …')
   const code = there ? '' : randomBytes(5).toString('hex')
-  const server = await serve({
-    port,
-    databaseUrl: url,
-    host,
-    onLine: log,
-    env: {
-      TILL_LOG_FILE: join(home, 'log/till.log'),
-      TILL_SETUP_CODE: code,
-      TILL_BACKUPS: backupFolder(home),
-      TILL_SEAL_KEY: keptSecret(home, 'secret.seal'),
-    },
-  })
-  const gone = new Promise<void>((done) => server.once('exit', () => done()))
-  begun.stopServer = async () => {
-    server.kill('SIGTERM')
-    await Promise.race([gone, new Promise((r) => setTimeout(r, 9_000))])
-    server.kill('SIGKILL')
+  let restoring = false
+  const startServer = async (said: string): Promise<void> => {
+    const server = await serve({
+      port,
+      databaseUrl: url,
+      host,
+      onLine: log,
+      env: {
+        TILL_LOG_FILE: join(home, 'log/till.log'),
+        TILL_SETUP_CODE: code,
+        TILL_BACKUPS: backupFolder(home),
+        TILL_SEAL_KEY: keptSecret(home, 'secret.seal'),
+        TILL_RESTORES: '1',
+        TILL_RESTORE_SAID: said,
+      },
+    })
+    const gone = new Promise<void>((done) => server.once('exit', () => done()))
+    begun.stopServer = async () => {
+      server.kill('SIGTERM')
+      await Promise.race([gone, new Promise((r) => setTimeout(r, 9_000))])
+      server.kill('SIGKILL')
+    }
+    server.on('exit', (status) => {
+      if (restoring) return
+      if (!stopping)
+        say(`The application ended by itself (${status ?? 'killed'}). The log says why: ${join(home, 'log/till.log')}`)
+      void finish(1)
+    })
+    server.on('message', (message: unknown) => {
+      if (typeof message !== 'object' || message === null || !('restore' in message)) return
+      void restoreHere(
+        { restore: String(message.restore) },
+        (answer) => void (server.connected && server.send(answer)),
+        {
+          databaseUrl: adminUrl,
+          sealKey: keptSecret(home, 'secret.seal'),
+          say: note,
+          stop: async () => {
+            restoring = true
+            await begun.stopServer?.()
+          },
+          start: async (why) => {
+            await prepareDatabase(adminUrl, appSecret)
+            await startServer(why)
+            restoring = false
+          },
+        },
+      ).catch((problem: unknown) => stop(1, () => console.error(sayProblem(problem))))
+    })
+    begun.lock?.note({ serverPid: server.pid, address: `http://127.0.0.1:${port}` })
   }
-  server.on('exit', (status) => {
-    if (!stopping)
-      say(`The application ended by itself (${status ?? 'killed'}). The log says why: ${join(home, 'log/till.log')}`)
-    void finish(1)
-  })
-  begun.lock.note({ serverPid: server.pid, address: `http://127.0.0.1:${port}` })
+  await startServer('')
   say('')
   say(`Iron Till is open at http://127.0.0.1:${port}`)
   if (passphrase) say(`  passphrase of the demo: ${DEMO_PASSPHRASE}`)

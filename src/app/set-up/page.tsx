@@ -2,7 +2,9 @@ import { readBusiness } from '@/model/access/house'
 import type { Metadata } from 'next'
 import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
+import { canRestore, restoreSaid } from '@/services/backup/restoreHere'
 import { businessDate } from '@/services/clock'
+import { RestoreForm } from '@/ui/RestoreForm'
 import { SetUpForm } from '@/ui/SetUpForm'
 
 export const metadata: Metadata = { title: 'Set up' }
@@ -20,6 +22,7 @@ export default async function SetUp() {
           something is posted; a tax rate changes from a date on.
         </p>
         <SetUpForm today={businessDate()} needsCode={needsCode} />
+        {canRestore() && <RestoreForm needsCode={needsCode} said={restoreSaid()} />}
       </div>
     </main>
   )

@@ -1,22 +1,22 @@
-import { house } from '@/model/access/house'
-import { createHash, timingSafeEqual } from 'node:crypto'
+import { house, readBusiness } from '@/model/access/house'
 import { answering } from '@/api/answering'
 import { readBody } from '@/api/body'
 import { isSameOrigin, sessionHeaders } from '@/api/entry'
+import { isNearOrKnowsTheCode } from '@/api/firstRun'
 import { problem, problemOf } from '@/api/problem'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
 import { openSession, SESSION_DAYS } from '@/services/access/signIn'
+import { restoreSaid } from '@/services/backup/restoreHere'
 import { businessDate } from '@/services/clock'
 
 export const dynamic = 'force-dynamic'
 
-const digest = (text: string): Buffer => createHash('sha256').update(text).digest()
-
-/** Whether a code is the one the start printed. There is none when nothing was printed. */
-const isTheCode = (given: unknown): boolean => {
-  const code = process.env.TILL_SETUP_CODE ?? ''
-  return code !== '' && typeof given === 'string' && timingSafeEqual(digest(given.trim()), digest(code))
-}
+/** Whether there is a business yet, and why a restoring before came to nothing: for the first page, while it waits. */
+export const GET = (request: Request): Promise<Response> =>
+  answering(request, async () => {
+    const there = (await readBusiness()) !== null
+    return Response.json({ there, said: there ? '' : restoreSaid() }, { headers: { 'cache-control': 'no-store' } })
+  })
 
 /**
  * The first-run page sets the business up. There is nobody to sign in yet; it works once, from our own page, for whoever
@@ -31,7 +31,7 @@ export const POST = (request: Request): Promise<Response> =>
       string,
       unknown
     >
-    if (request.headers.get('x-till-from') !== 'here' && !isTheCode(code))
+    if (!isNearOrKnowsTheCode(request, code))
       return problem(403, 'set-up-code', 'From another machine this takes the code that the start printed.', [
         { path: 'code', message: 'Type the code that the start printed.' },
       ])

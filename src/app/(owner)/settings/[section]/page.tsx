@@ -179,7 +179,7 @@ const Data = async () => {
       <section>
         <h2>Take everything along</h2>
         <p className="mb-2">
-          A disk can break: download a backup, too, and restore it into an empty place with{' '}
+          A disk can break: download a backup, too. It is restored into an empty place, on its first page or with{' '}
           <code>bin/restore FILE</code>. Or export all your data in one open file, for another program.{' '}
           {business.exportedOn ? `Last taken along on ${formatDay(business.exportedOn)}.` : 'Never taken along yet.'}{' '}
           Other programs can also work with Iron Till while it runs: see{' '}
