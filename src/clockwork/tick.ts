@@ -2,6 +2,7 @@ import { addDays, type Day } from '@/core/day'
 import type { Database } from '@/data/connect'
 import { listBankAccounts } from '@/data/queries/bankStatements'
 import { findBusiness } from '@/data/queries/business'
+import { log } from '@/log'
 import { businessDate } from '@/services/clock'
 import { runDueEntryRepeats } from '@/services/books/repeatEntry'
 import { runDueBillRepeats } from '@/services/buying/repeatBill'
@@ -49,9 +50,19 @@ export const tick = async (db: Database): Promise<void> => {
   await tellWebhooks(db)
 }
 
-/** Statements of the days that are over, of accounts whose bank gives them; one that is late comes with the next round of a later day. */
+/** A bank that gave nothing, or something that was refused, is not asked again for so long, in milliseconds. */
+const PATIENCE = 15 * 60_000
+const askedOf = new WeakMap<Database, Map<number, number>>()
+
+/** Statements of the days that are over, of accounts whose bank gives them; one that is late comes with a later round. */
 const fetchStatements = async (db: Database, today: Day): Promise<void> => {
-  for (const { id, fedThrough } of await listBankAccounts(db))
-    if (fedThrough !== null && fedThrough < addDays(today, -1))
-      await fetchStatement(riverBank).run({ db, today }, { bankAccountId: id })
+  const lastAsked = askedOf.get(db) ?? new Map<number, number>()
+  askedOf.set(db, lastAsked)
+  for (const { id, fedThrough } of await listBankAccounts(db)) {
+    if (fedThrough === null || fedThrough >= addDays(today, -1)) continue
+    if (performance.now() - (lastAsked.get(id) ?? -PATIENCE) < PATIENCE) continue
+    lastAsked.set(id, performance.now())
+    const came = await fetchStatement(riverBank).run({ db, today }, { bankAccountId: id })
+    if (!came.ok) log.warn({ refused: came.error }, 'the statement of a bank was refused')
+  }
 }

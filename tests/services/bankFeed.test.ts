@@ -1,11 +1,13 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { tick } from '@/clockwork/tick'
+import { addDays, day } from '@/core/day'
 import { toDecimalString } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
 import { findBusiness } from '@/data/queries/business'
 import { listLines } from '@/data/queries/bankStatements'
 import { proposalViews } from '@/model/bank/proposals'
 import { bankAccountView, statementViews } from '@/model/bank/statements'
+import { readToday } from '@/model/today/today'
 import { fetchStatement } from '@/services/bank/fetchStatement'
 import { addBankAccount, changeBankAccount } from '@/services/bank/keepBankAccount'
 import { matchLine } from '@/services/bank/matchLine'
@@ -126,6 +128,14 @@ describe('statements that come by themselves', () => {
     // The clock asks for all days that are over until its own today.
     await tick(s.db)
     expect((await bankAccountView(s.db, bankAccountId, await where()))!.fedThrough! > '2026-03-01').toBe(true)
+  })
+
+  test('that do not come for days are told on Today', async () => {
+    const told = async (today: string) => (await readToday(s.db, (await findBusiness(s.db))!, day(today))).stuck
+    const { fedThrough, name } = (await bankAccountView(s.db, bankAccountId, await where()))!
+    const days = (n: number) => String(addDays(fedThrough!, n))
+    expect(await told(days(4))).toEqual([])
+    expect(await told(days(5))).toEqual([{ kind: 'statements', id: bankAccountId, name, on: fedThrough }])
   })
 
   test('are switched off and on: what was meanwhile is not told', async () => {

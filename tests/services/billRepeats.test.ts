@@ -3,6 +3,8 @@ import { sql } from 'drizzle-orm'
 import { day } from '@/core/day'
 import { listAccounts } from '@/data/queries/accounts'
 import { listBills } from '@/data/queries/bill'
+import { findBusiness } from '@/data/queries/business'
+import { readToday } from '@/model/today/today'
 import { enterBill } from '@/services/buying/enterBill'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { runBillRepeat, runDueBillRepeats, startBillRepeat, stopBillRepeat } from '@/services/buying/repeatBill'
@@ -77,7 +79,12 @@ describe('a bill that comes again', () => {
     // Their number of that day is taken already.
     await rent('Rent 2026-03-02')
     await s.run(startBillRepeat, { ...monthly, billId: await rent('Power') })
+    const told = async (today: string) => (await readToday(s.db, (await findBusiness(s.db))!, day(today))).stuck
+    expect(await told('2026-03-02')).toEqual([])
     expect(await runDueBillRepeats(on('2026-03-02'))).toBe(1)
+    // From the next day on Today says what could not come, and no longer when it did, or was stopped.
+    const name = (await listBills(s.db, { id: billId }))[0]!.number
+    expect(await told('2026-03-03')).toEqual([{ kind: 'bill', id: billId, name, on: '2026-03-02' }])
     expect((await runBillRepeat.run(on('2026-03-02'), { repeatId: stuck })).ok).toBe(false)
   })
 })

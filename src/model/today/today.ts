@@ -5,6 +5,7 @@ import { listOpenBaskets } from '@/data/queries/baskets'
 import { countExpiring, type Expiring } from '@/data/queries/batch'
 import { countSending } from '@/data/queries/parcel'
 import { countPost } from '@/data/queries/post'
+import { listStuck, type Stuck } from '@/data/queries/stuck'
 import { readComing, type Coming } from '@/model/sale/repeats'
 import { isPositiveMoney, sumMoney, zeroMoney, type Money, subtractMoney } from '@/core/money'
 import { accountOfMethod } from '@/core/ledger'
@@ -52,6 +53,8 @@ export interface TodayView {
   readonly expiring: Expiring
   /** What is wrong with the backups: the last failed, or is old. */
   readonly backup: Backups['warning']
+  /** What should have happened by itself on an earlier day, and did not. */
+  readonly stuck: readonly Stuck[]
   /** Pick lists that are not sent, and parcels that were lost within a month. */
   readonly sending: { readonly picks: number; readonly lost: number }
   /** What repeats will make within a week. */
@@ -62,7 +65,7 @@ export interface TodayView {
 export const readToday = async (db: Db, business: Business, today: Day): Promise<TodayView> => {
   const { currency } = business
   const ids = await listSaleIds(db, { stands: 'working' }, { limit: MOST_WORKED_ON }, today)
-  const [stories, post, baskets, again, expiring, sending, backups] = await Promise.all([
+  const [stories, post, baskets, again, expiring, sending, backups, stuck] = await Promise.all([
     readStories(db, ids, business, today),
     countPost(db),
     business.shopfrontOpen ? listOpenBaskets(db) : [],
@@ -70,6 +73,7 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
     countExpiring(db, addDays(today, 30)),
     countSending(db, addDays(today, -30)),
     readBackups(db, today),
+    listStuck(db, today),
   ])
   const waiting = stories.flatMap((story) => (story.next[0] ? [{ story, step: story.next[0] }] : [])).sort(byPressure)
   const of = (stands: string) => stories.filter((s) => s.stands === stands)
@@ -122,9 +126,12 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
     expiring,
     sending,
     backup: backups.warning,
+    stuck,
     again: again.filter((c) => c.on <= addDays(today, 7)).slice(0, 5),
   }
 }
+
+export type { Stuck }
 
 /** What should lie in the drawer: what was there this morning, and the cash of today. */
 const readDrawer = async (db: Db, { currency }: Business, today: Day): Promise<TodayView['drawer']> => {

@@ -3,7 +3,7 @@ import { To } from '@/ui/To'
 import type { ReactNode } from 'react'
 import { formatDayLong, formatDayShort, type Day } from '@/core/day'
 import { formatMoney } from '@/core/money'
-import { readToday, type TodayView } from '@/model/today/today'
+import { readToday, type TodayView, type Stuck } from '@/model/today/today'
 import { readFirstSteps } from '@/model/today/firstSteps'
 import { groupWaiting } from '@/model/today/waiting'
 import { Empty } from '@/ui/Empty'
@@ -79,10 +79,19 @@ const sayExpiring = ({ lots }: TodayView['expiring'], first: Day, today: Day): s
     ? `1 lot ${first < today ? 'expired' : 'expires'} on ${formatDayShort(first, today)}`
     : `${lots} lots expire within a month, the first ${first < today ? 'is past' : `on ${formatDayShort(first, today)}`}`
 
+const STUCK = { sale: '/sales', bill: '/buying/bills', entry: '/books/entries' } as const
+const hrefOfStuck = ({ kind, id }: Stuck): string =>
+  kind === 'statements' ? '/money-in/statements' : `${STUCK[kind]}/${id}`
+const sayStuck = ({ kind, name, on }: Stuck, today: Day): string =>
+  kind === 'statements'
+    ? `No statement of ${name} since ${formatDayShort(on, today)}`
+    : `${name} was to repeat on ${formatDayShort(on, today)} and could not`
+
 /** What waits beside the sales: letters, baskets, what comes again this week. */
 const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Day }) => {
-  const { post, baskets, again, expiring, sending, backup } = view
-  const count = post.waiting + post.bounced + baskets + again.length + expiring.lots + sending.picks + sending.lost
+  const { post, baskets, again, expiring, sending, backup, stuck } = view
+  const count =
+    post.waiting + post.bounced + baskets + again.length + expiring.lots + sending.picks + sending.lost + stuck.length
   if (count === 0 && backup === null) return null
   const row = (key: string, href: string, children: ReactNode) => (
     <li key={key} className="border-b border-paper-200 py-1.5">
@@ -103,6 +112,9 @@ const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Da
               {backup === 'failed' ? 'The last backup failed' : 'The last good backup is old'}
             </span>,
           )}
+        {stuck.map((x) =>
+          row(`${x.kind}${x.id}`, hrefOfStuck(x), <span className="text-oxide-700">{sayStuck(x, today)}</span>),
+        )}
         {post.bounced > 0 &&
           row(
             'bounced',
