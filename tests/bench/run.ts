@@ -19,6 +19,7 @@ import { readForecastFacts } from '@/model/receivables/expected'
 import { readOweMost, readPayHabits } from '@/model/receivables/payHabits'
 import { readPlanBook } from '@/model/plan/planBook'
 import { readDrawer } from '@/model/bank/drawer'
+import { benchProposals } from './bank'
 import { testCluster } from '../cluster'
 import { BUYING, fillBuying } from './buying'
 import { fillStock, STOCK } from './stock'
@@ -140,7 +141,17 @@ const withHands = async ({ db }: Shop, hands: number): Promise<number> => {
   return performance.now() - began
 }
 
+const sayProposals = (): void => {
+  benchProposals()
+  const { ms, found } = benchProposals()
+  console.log(
+    `proposals for 5,000 lines of a statement among 10,000 dues: ${ms.toFixed(0)} ms, ${found} lines have one`,
+  )
+}
+
 const main = async (): Promise<void> => {
+  sayProposals()
+  if (process.argv[2] === 'bank') return
   const cluster = await testCluster({ onDisk: true })
   try {
     const little = await fill(cluster.url, 'little', SIZES.little)
