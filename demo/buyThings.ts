@@ -30,7 +30,8 @@ export const buyThings = async (shop: Workshop): Promise<void> => {
     email: 'sales@halden.example',
     phone: '555 0161',
     terms: { net: 30, discountPercent: '2', discountDays: 10 },
-    bank: { name: 'Halden Savings', iban: 'DE89370400440532013000', bic: 'HALDDE1XXX' },
+    taxNumber: 'DE 811 907 980',
+    bank: { name: 'Halden Savings', iban: 'DE89370400440532013000', bic: 'HALDDE21XXX' },
     addresses: [{ use: 'returns', text: 'Halden String Works, Returns\nDock 4, Halden' }],
     contacts: [{ name: 'Mara Lind', role: 'Orders', email: 'mara@halden.example', phone: '555 0162' }],
   })

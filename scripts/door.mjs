@@ -10,7 +10,7 @@ import { isIP } from 'node:net'
 /** What strangers may send at all, and what the owner may (a file of 4 MB in base64, and a little more). */
 const PUBLIC_BODY = 16_000
 const OWNER_BODY = 6_200_000
-/** A backup on the first page; whoever may not send one is told so before it is read. */
+/** A backup on the first page of a place that was empty at its start. */
 const RESTORE = { path: '/api/first-run/restore', most: 4_000_000_000 }
 /** So many requests are worked on at once, so many may wait, and how long one waits. Strangers have a lane of their own. */
 const LANES = {
@@ -196,7 +196,14 @@ const guarded = (application) => (/** @type {http.IncomingMessage} */ req, /** @
       allow: 'GET, HEAD',
     })
   const stranger = isPublic(path) || !claimsToBeOwner(req)
-  const most = path === RESTORE.path ? RESTORE.most : stranger ? PUBLIC_BODY : OWNER_BODY
+  // Who sits at this machine may set the business up; whoever comes from elsewhere, or through another server, needs the code.
+  const near =
+    /^(::1|(::ffff:)?127\.)/.test(req.socket.remoteAddress ?? '') &&
+    !req.headers['x-forwarded-for'] &&
+    !req.headers.forwarded
+  const mayRestore =
+    path === RESTORE.path && Boolean(process.env.TILL_SETUP_CODE) && (near || Boolean(req.headers['x-till-code']))
+  const most = mayRestore ? RESTORE.most : stranger ? PUBLIC_BODY : OWNER_BODY
   const length = Number(req.headers['content-length'] ?? 0)
   if (length > most)
     return tooLarge(
@@ -207,11 +214,6 @@ const guarded = (application) => (/** @type {http.IncomingMessage} */ req, /** @
         : 'The request is larger than 6 MB. Send it in parts.',
     )
   protect(req, res, path)
-  // Who sits at this machine may set the business up; whoever comes from elsewhere, or through another server, needs the code.
-  const near =
-    /^(::1|(::ffff:)?127\.)/.test(req.socket.remoteAddress ?? '') &&
-    !req.headers['x-forwarded-for'] &&
-    !req.headers.forwarded
   req.headers['x-till-from'] = near ? 'here' : 'elsewhere'
   const go = () => application(req, res)
   if (path === '/api/health' || path.startsWith('/_next/static/')) return go()
