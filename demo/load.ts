@@ -246,7 +246,7 @@ export const loadDemo = async (
     await runAgenda(shop)
   }
   await writeToday(shop)
-  await keepMonths(shop)
+  await keepMonths(shop, start)
   await db.execute('analyze')
   return {
     customers: shop.customers.length,

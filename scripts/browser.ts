@@ -24,15 +24,16 @@ const FLAGS = [
   '--disable-features=OptimizationHints,MediaRouter',
 ]
 
-/** The browser without windows takes half the time; where a machine has only the whole one, that. */
-const BINARY = existsSync('/usr/lib/chromium/chromium-headless-shell')
-  ? join(import.meta.dirname, 'headlessShell.sh')
-  : '/usr/bin/chromium'
+/** The browser without windows takes half the time; the whole one shows PDF, and is used where a machine has no other. */
+const binaryOf = (whole: boolean): string =>
+  !whole && existsSync('/usr/lib/chromium/chromium-headless-shell')
+    ? join(import.meta.dirname, 'headlessShell.sh')
+    : '/usr/bin/chromium'
 
 /** A browser window of its own, 1280 × 800. */
-export const openBrowser = async (): Promise<WebDriver> => {
+export const openBrowser = async ({ whole = false } = {}): Promise<WebDriver> => {
   const options = new chrome.Options()
-  options.setChromeBinaryPath(BINARY)
+  options.setChromeBinaryPath(binaryOf(whole))
   options.addArguments(...FLAGS, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'iron-till-browser-'))}`)
   const driver = await new Builder()
     .forBrowser('chrome')

@@ -18,7 +18,7 @@ const VIEWS = [
   { name: 'plan', path: '/owed/plans', plan: true },
   { name: 'goods', path: '/goods' },
   { name: 'customer', path: '/people', late: true },
-  { name: 'statement', path: '/money-in/statements/1' },
+  { name: 'statement', path: '/money-in/statements', statement: true },
   { name: 'profit', path: '/books?view=profit-and-loss' },
   { name: 'buying', path: '/buying' },
   { name: 'customer-page', path: '/own', own: true },
@@ -34,6 +34,7 @@ interface Options {
   readonly type?: string
   readonly own?: boolean
   readonly plan?: boolean
+  readonly statement?: boolean
   readonly wait?: number
   readonly width?: number
   readonly height?: number
@@ -42,9 +43,12 @@ interface Options {
 /** One picture of each main view, from the running demo. */
 const main = async (): Promise<void> => {
   mkdirSync(folder, { recursive: true })
-  const driver = await openBrowser()
-  const firstLink = (css: string): Promise<string> =>
-    driver.findElement(By.css(css)).getAttribute('href') as Promise<string>
+  const driver = await openBrowser({ whole: true })
+  const firstLink = async (css: string): Promise<string> => {
+    // A page that has just come may still put its rows anew.
+    await driver.sleep(600)
+    return (await driver.findElement(By.css(css)).getAttribute('href')) as string
+  }
   /** A link to the customer's page of a sale, made as the owner would. */
   const ownPage = async (sale: string): Promise<string> => {
     await driver.get(base + '/today')
@@ -66,17 +70,21 @@ const main = async (): Promise<void> => {
     const late = new URL(await firstLink('main [data-row]')).searchParams.get('customer')
     await driver.get(`${base}/owed/plans`)
     const plan = await firstLink('main [data-row]')
+    await driver.get(`${base}/money-in/statements`)
+    const statement = await firstLink('main [data-row]')
     for (const view of VIEWS as readonly ({ name: string; path: string } & Options)[]) {
       await setSize(driver, view.width ?? 1280, view.height ?? 800)
       const path = view.own
         ? await ownPage(process.argv[4] ?? saleHref)
         : view.plan
           ? plan
-          : view.first
-            ? saleHref
-            : view.late
-              ? `${base}${view.name === 'customer' ? `/people/${late}` : `${view.path}?customer=${late}`}`
-              : `${base}${view.path}`
+          : view.statement
+            ? statement
+            : view.first
+              ? saleHref
+              : view.late
+                ? `${base}${view.name === 'customer' ? `/people/${late}` : `${view.path}?customer=${late}`}`
+                : `${base}${view.path}`
       await driver.get(path)
       await driver.sleep(view.wait ?? 900)
       if (view.name === 'money-in') await driver.findElement(By.css('input.h-13\\.5')).sendKeys('500')

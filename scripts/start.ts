@@ -69,7 +69,7 @@ const prepareDatabase = async (
     await migrate(db)
     const existed = (await findBusiness(db)) !== null
     if (!existed && process.env.TILL_DEMO !== '0') {
-      say('Demo: filling the workshop with eighteen months of trade (under a minute) …')
+      say('Demo: filling the workshop with eighteen months of trade (about a minute) …')
       const hasty = openDatabase(url, { hasty: true })
       const loaded = await loadDemo(hasty.db, businessDate(), (done) => process.stdout.write(`\r  ${done} `)).finally(
         hasty.close,
