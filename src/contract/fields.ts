@@ -7,7 +7,6 @@ import { decimal } from '@/core/money'
 /** The fields every input is made of. Form, HTTP interface and files share them, and so do their sentences. */
 
 /** Characters nobody types, which neither the database nor a file takes: they are left out. */
-// eslint-disable-next-line no-control-regex -- those are what is looked for
 const UNSEEN = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F\uFFFE\uFFFF]/g
 
 export const text = (most: number) =>

@@ -37,10 +37,9 @@ test('tax we owe ourselves is on what is left of the net, by component; other co
 })
 
 test('changes bring what stands to what should, whatever stood, and then move nothing', () => {
-  const lines = fc.array(
-    fc.record({ net: fc.bigInt(1n, 10n ** 7n), part: fc.bigInt(0n, 100n), which: fc.nat(2) }),
-    { maxLength: 6 },
-  )
+  const lines = fc.array(fc.record({ net: fc.bigInt(1n, 10n ** 7n), part: fc.bigInt(0n, 100n), which: fc.nat(2) }), {
+    maxLength: 6,
+  })
   const codes = [code(1, ['0.19']), code(2, ['0.0625', '0.02']), null]
   const taxesOf = (of: readonly { net: bigint; part: bigint; which: number }[]) =>
     ownTax(

@@ -1,7 +1,6 @@
 import { XMLBuilder } from 'fast-xml-parser'
 
 /** Characters that no XML 1.0 document may hold, not even as a reference. */
-// eslint-disable-next-line no-control-regex -- those are what is looked for
 const FORBIDDEN = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g
 
 const clean = (_: string, value: unknown): unknown => (typeof value === 'string' ? value.replace(FORBIDDEN, '') : value)
