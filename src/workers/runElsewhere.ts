@@ -58,7 +58,8 @@ export const runElsewhere = async <I extends object, O>(
   { signal, onProgress }: Waiting = {},
 ): Promise<O> => {
   const file = join(process.cwd(), WORKERS[name])
-  if (!existsSync(file)) return here({ ...input, ...(onProgress && { tell: { postMessage: onProgress } }) })
+  // Bytes are an input, too: only what tells how far it is is put together anew.
+  if (!existsSync(file)) return here(onProgress ? { ...input, tell: { postMessage: onProgress } } : input)
   const threads = threadsOf(name, file)
   if (threads.queueSize >= WAITING) throw new TooMuchWaits(`too much waits for ${name}`)
   const patience = AbortSignal.timeout(PATIENCE)
