@@ -20,7 +20,7 @@ const waitForIt = async (): Promise<string> => {
     try {
       const answer = await fetch('/api/first-run')
       if (!answer.ok) continue
-      const { there, said } = (await answer.json()) as { readonly there: boolean; readonly said: string }
+      const { there, said }: { readonly there: boolean; readonly said: string } = await answer.json()
       if (there) return ''
       if (said) return said
     } catch {
@@ -47,7 +47,7 @@ export const RestoreForm = ({ needsCode, said }: { readonly needsCode: boolean; 
         headers: { 'content-type': 'application/octet-stream', 'x-till-code': encodeURIComponent(code) },
         body: file,
       })
-      const body = (await answer.json()) as Told & { readonly detail?: string }
+      const body: Told & { readonly detail?: string } = await answer.json()
       if (!answer.ok) return setProblem(body.detail ?? 'It was not restored. Try again.')
       setTold(body)
       const why = await waitForIt()

@@ -1,5 +1,5 @@
 import { render, screen, waitFor } from '@testing-library/react'
-import { afterEach, describe, expect, test, vi } from 'vitest'
+import { afterEach, describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { AddBankAccount } from '@/ui/bank/BankAccountForm'
 import { BringStatement } from '@/ui/bank/BringStatement'
@@ -61,42 +61,6 @@ describe('the desk of a statement', () => {
     await waitFor(() => expect(bodyOf(sent, '/bank/matches')).toEqual({ lineId: 1, settles }))
     await press(/Another one/)
     await waitFor(() => expect(sent.filter((s) => s.path === '/bank/matches')).toHaveLength(2))
-  })
-
-  test('looks for what many lines could be while it stands, as far as it is told; that is stopped and started again', async () => {
-    let out!: ReadableStreamDefaultController<Uint8Array>
-    let stopped = 0
-    const asked: string[] = []
-    vi.stubGlobal('fetch', async (url: string, { signal }: RequestInit) => {
-      asked.push(url)
-      const body = new ReadableStream<Uint8Array>({
-        start: (controller) => {
-          out = controller
-          signal!.addEventListener('abort', () => {
-            stopped++
-            controller.error(new DOMException('stopped', 'AbortError'))
-          })
-        },
-      })
-      return new Response(body, { status: 200 })
-    })
-    const tell = (text: string) => out.enqueue(new TextEncoder().encode(text))
-    desk({ proposals: null })
-    const bar = () => screen.getByRole<HTMLProgressElement>('progressbar')
-    await waitFor(() => expect(asked).toEqual(['/api/v1/export/bank-proposals/9.ndjson']))
-    // A telling may come in two pieces.
-    tell('{"done":0}\n{"do')
-    tell('ne":0.4}\n')
-    await waitFor(() => expect(bar().value).toBe(0.4))
-    await press('Stop')
-    await screen.findByText('Stopped.')
-    expect(stopped).toBe(1)
-    await press('Start again')
-    await waitFor(() => expect(asked).toHaveLength(2))
-    tell(`${JSON.stringify({ proposals: [proposal(1, 'Its number is in the text')] })}\n`)
-    out.close()
-    await screen.findByRole('button', { name: 'Its number is in the text' })
-    expect(screen.queryByRole('progressbar')).toBeNull()
   })
 
   test('says what is refused, and keeps the line', async () => {

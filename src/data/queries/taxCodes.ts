@@ -23,12 +23,10 @@ export const listTaxCodes = async (db: Db): Promise<KeptTaxCode[]> => {
     .from(taxCode)
     .leftJoin(taxComponent, eq(taxComponent.taxCodeId, taxCode.id))
     .orderBy(asc(taxCode.id), asc(taxComponent.id))
-  const none = (code: typeof taxCode.$inferSelect) => ({
-    ...codeOf(code),
-    components: [] as TaxComponent[],
-    owed: [] as TaxComponent[],
-    accountOf: new Map<number, number>(),
-  })
+  const none = (code: typeof taxCode.$inferSelect) => {
+    const [components, owed]: [TaxComponent[], TaxComponent[]] = [[], []]
+    return { ...codeOf(code), components, owed, accountOf: new Map<number, number>() }
+  }
   const codes = new Map<number, ReturnType<typeof none>>()
   for (const row of rows) {
     const kept = codes.get(row.code.id) ?? none(row.code)

@@ -14,7 +14,10 @@ async function* tellings(body: ReadableStream<Uint8Array>): AsyncGenerator<Told>
     if (done) return
     const lines = (rest + decoder.decode(value, { stream: true })).split('\n')
     rest = lines.pop() ?? ''
-    for (const line of lines) yield JSON.parse(line) as Told
+    for (const line of lines) {
+      const told: Told = JSON.parse(line)
+      yield told
+    }
   }
 }
 
