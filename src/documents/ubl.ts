@@ -35,7 +35,10 @@ interface Party {
 
 /** An address as it is written: its first lines where they are looked for, the others after them (BG-5, BG-8). */
 const postalAddress = ({ address, country }: Party) => {
-  const said = address.split('\n').map((l) => l.trim())
+  const said = address
+    .trim()
+    .split('\n')
+    .map((l) => l.trim())
   const [street, additional, ...rest] = said.filter(
     (l, i) => l !== '' && !(i === said.length - 1 && countryOf(address)),
   )

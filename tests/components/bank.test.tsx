@@ -55,10 +55,15 @@ const desk = (more: Partial<Parameters<typeof StatementDesk>[0]> = {}) =>
 describe('the desk of a statement', () => {
   test('takes what is proposed, or another proposal', async () => {
     const sent = answerCalls({ 'POST /bank/matches': DONE })
-    desk()
+    const { unmount } = desk()
     await press('Its number is in the text')
     const settles = [{ kind: 'due', id: 5, amount: '60.00' }]
     await waitFor(() => expect(bodyOf(sent, '/bank/matches')).toEqual({ lineId: 1, settles }))
+    // What was taken is not offered again, until the page knows that it is settled.
+    expect(screen.getByText('Its number is in the text …')).toBeTruthy()
+    expect(screen.queryByRole('button', { name: /Another one/ })).toBeNull()
+    unmount()
+    desk()
     await press(/Another one/)
     await waitFor(() => expect(sent.filter((s) => s.path === '/bank/matches')).toHaveLength(2))
   })

@@ -1,5 +1,5 @@
 'use client'
-import { useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { formatDay, type Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { rowsBy } from '@/core/rowsBy'
@@ -41,21 +41,27 @@ const focused = (): number | null => {
   return at === undefined ? null : Number(at)
 }
 
-/** What is done to lines, one after the other in the order it was asked: nobody waits for the one before. */
-const useInTurn = () => {
+/**
+ * What is done to lines, one after the other in the order it was asked: nobody waits for the one before. A line that was taken is
+ * on its way until the page shows it as settled, or it was refused.
+ */
+const useInTurn = (lines: readonly Line[]) => {
   const last = useRef<Promise<unknown>>(Promise.resolve())
-  const now = useRef(new Set<number>())
-  const [, tell] = useState(0)
+  const [onTheirWay, setOnTheirWay] = useState<ReadonlySet<number>>(new Set())
+  const now = useRef(onTheirWay)
+  const keep = useCallback((ids: Iterable<number>) => setOnTheirWay((now.current = new Set(ids))), [])
+  useEffect(() => {
+    const open = new Set(lines.filter((l) => l.state === 'open').map((l) => l.id))
+    if ([...now.current].some((id) => !open.has(id))) keep([...now.current].filter((id) => open.has(id)))
+  }, [lines, keep])
   return {
+    /** Read where it is now: the next key may come before the page is drawn again. */
     isOnItsWay: (lineId: number): boolean => now.current.has(lineId),
-    inTurn: (lineId: number, work: () => Promise<unknown>): void => {
-      now.current.add(lineId)
-      tell((n) => n + 1)
-      last.current = last.current.then(work, work).finally(() => {
-        now.current.delete(lineId)
-        tell((n) => n + 1)
-      })
+    inTurn: (work: () => Promise<unknown>): void => {
+      last.current = last.current.then(work, work)
     },
+    take: (lineId: number): void => keep([...now.current, lineId]),
+    letGo: (lineId: number): void => keep([...now.current].filter((id) => id !== lineId)),
   }
 }
 
@@ -68,23 +74,26 @@ export const StatementDesk = ({ statementId, lines, proposals, accounts, taxCode
   const found = useProposals(statementId, proposals, openLines.join())
   const byLine = useMemo(() => rowsBy(found.proposals ?? [], (p) => p.lineId), [found.proposals])
   const proposed = (line: Line): readonly ProposalView[] => byLine.get(line.id) ?? []
-  const { isOnItsWay, inTurn } = useInTurn()
+  const { isOnItsWay, ...turn } = useInTurn(lines)
   const nextAfter = (line: Line): number | undefined => {
     const at = lines.findIndex((l) => l.id === line.id)
     return [...lines.slice(at + 1), ...lines.slice(0, at)].find((l) => l.state === 'open' && !isOnItsWay(l.id))?.id
   }
   const take = (line: Line, p: ProposalView | undefined): void => {
     if (!p || done || line.state !== 'open' || isOnItsWay(line.id)) return
+    turn.take(line.id)
     // Who types goes on at once; what they took is sent behind them, one after the other.
     focusLine(nextAfter(line))
     const settles = p.settles.map((s) => ({ ...s, receiptIds: s.receiptIds && [...s.receiptIds] }))
-    inTurn(line.id, async () => {
+    turn.inTurn(async () => {
       const made = await send('POST', '/bank/matches', { lineId: line.id, settles, fee: p.fee })
-      if (!made) focusLine(line.id)
+      if (made) return
+      turn.letGo(line.id)
+      focusLine(line.id)
     })
   }
   const undo = (line: Line): void =>
-    inTurn(line.id, () => send('DELETE', `/bank/matches/${line.id}`, {}, { say: () => 'The line is open again.' }))
+    turn.inTurn(() => send('DELETE', `/bank/matches/${line.id}`, {}, { say: () => 'The line is open again.' }))
   const onLine = (run: (line: Line) => void) => () => {
     const line = lines.find((l) => l.id === focused()) ?? lines.find((l) => l.state === 'open')
     if (line) run(line)

@@ -45,7 +45,9 @@ export const useProposals = (statementId: number, given: readonly ProposalView[]
       if (!answer.ok || !answer.body) throw new Error(String(answer.status))
       for await (const told of tellings(answer.body))
         setState((s) =>
-          'proposals' in told ? { ...s, proposals: told.proposals, done: 1 } : { ...s, done: told.done },
+          'proposals' in told
+            ? { ...s, proposals: told.proposals, done: 1 }
+            : { ...s, done: told.done, stopped: false },
         )
     }
     // Left, stopped, or not to be had just now: it can be started again.

@@ -47,6 +47,7 @@ const sayEntered = (b: Entered): string => {
 /** A supplier's bill: for goods that came at the price it asks, and for anything else by account. */
 export const BillForm = ({ supplier, goods, accounts, codes, currency, today }: Props) => {
   const usual = accounts[0] ? String(accounts[0].id) : ''
+  const taxCode = supplier?.taxCode ?? ''
   const [paper, setPaper] = useState<File | null>(null)
   const [named, setNamed] = useState(supplier?.name ?? '')
   const start: BillDraft = {
@@ -55,10 +56,7 @@ export const BillForm = ({ supplier, goods, accounts, codes, currency, today }: 
     on: String(today),
     due: '',
     paidFrom: '',
-    lines:
-      goods.length > 0
-        ? goods.map((g) => lineOfGoods(g, supplier?.taxCode ?? ''))
-        : [lineByAccount(usual, supplier?.taxCode ?? '')],
+    lines: goods.length > 0 ? goods.map((g) => lineOfGoods(g, taxCode)) : [lineByAccount(usual, taxCode)],
   }
   const keepPaper = async ({ id }: Entered) => {
     if (paper)
@@ -97,13 +95,7 @@ export const BillForm = ({ supplier, goods, accounts, codes, currency, today }: 
             <FormOn today={today} />
             <FormDay name="due" label="Due, if not by their terms" today={today} />
           </div>
-          <Lines
-            usual={usual}
-            taxCode={supplier?.taxCode ?? ''}
-            accounts={accounts}
-            codes={codes}
-            currency={currency}
-          />
+          <Lines usual={usual} taxCode={taxCode} accounts={accounts} codes={codes} currency={currency} />
           <div className="mt-3 max-w-xs">
             <FormSelect name="paidFrom" label="Paid at once from" options={PAID} />
           </div>
