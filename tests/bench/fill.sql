@@ -29,6 +29,7 @@ insert into due_fill (due_id, on_day, amount, kind, receipt_id, entry_id)
   select d.id, r.on_day, 10825, 'receipt', r.id, r.entry_id from receipt r join entry e on e.id = r.entry_id join due d on d.sale_id = e.sale_id;
 insert into account_month (account_id, month, debit, credit)
   select account_id, date_trunc('month', on_day)::date, sum(greatest(amount, 0)), sum(greatest(-amount, 0)) from entry_line group by 1, 2;
+select count_across_cash();
 insert into earned_month (month, sale_id, income, cost)
   select date_trunc('month', l.on_day)::date, e.sale_id, coalesce(sum(-l.amount) filter (where a.kind = 'income'), 0),
          coalesce(sum(l.amount) filter (where a.kind = 'expense'), 0)

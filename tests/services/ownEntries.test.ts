@@ -1,9 +1,11 @@
-import { sql } from 'drizzle-orm'
+import { sql, type SQL } from 'drizzle-orm'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
-import { day } from '@/core/day'
+import { day, type Span } from '@/core/day'
+import { toDecimalString } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
 import { listEntries } from '@/data/queries/ledger'
 import { listFiles } from '@/data/queries/files'
+import { readCashFlow } from '@/model/books/books'
 import { changeAccount, mergeAccount } from '@/services/books/keepAccount'
 import { closePeriod } from '@/services/books/closePeriod'
 import { runDueEntryRepeats, runEntryRepeat, startEntryRepeat, stopEntryRepeat } from '@/services/books/repeatEntry'
@@ -15,6 +17,7 @@ import { importStatement } from '@/services/bank/importStatement'
 import { matchLine } from '@/services/bank/matchLine'
 import { keepFile } from '@/services/files/keepFile'
 import { FORMAT, rowsOf } from './bankDesk'
+import { neverMiscounted } from './history/limits'
 import { openTestShop, type TestShop } from './shop'
 
 /** Entries of the owner's own: rent of 80.00 on 2 March, paid by the bank. Today is 10 March. */
@@ -93,6 +96,48 @@ describe('an own entry', () => {
     expect(await runDueEntryRepeats(till('2026-04-02'))).toBe(1)
     expect(await runDueEntryRepeats(till('2026-12-31'))).toBe(0)
     expect((await own())[0]).toEqual(['2026-04-01', 'Reversed: Wages of March'])
+  })
+})
+
+describe('an account that becomes a bank account’s', () => {
+  const YEAR = { from: day('2026-01-01'), to: day('2026-12-31') }
+  const operating = async (span: Span) =>
+    (await readCashFlow(s.db, span, 'USD')).parts.operating.rows.map((r) => [r.code, toDecimalString(r.amount)])
+
+  test('is cash from then on, also for what was posted before: in whole months and in parts of them', async () => {
+    const lines = [
+      { account: '6000', debit: '80.00' },
+      { account: '1500', credit: '80.00' },
+    ]
+    await s.run(writeEntry, { ...RENT, lines })
+    const days = { from: day('2026-03-02'), to: day('2026-03-09') }
+    expect([await operating(YEAR), await operating(days)]).toEqual([[], []])
+    await s.run(addBankAccount, { name: 'Second bank', accountId: (await accountOf('1500')).id })
+    await s.run(writeEntry, { ...RENT, on: '2026-03-05', lines })
+    expect(await operating(YEAR)).toEqual([['6000', '-160.00']])
+    expect(await operating({ ...days, to: day('2026-03-04') })).toEqual([['6000', '-80.00']])
+    expect(await neverMiscounted(s.db)).toEqual([])
+  })
+
+  test('lines that come before the cash of their entry count when it comes', async () => {
+    const ids = (code: string) => sql`(select id from account where code = ${code})`
+    await s.db.transaction(async (tx) => {
+      const [entry] = await tx.execute<{ id: number }>(
+        sql`insert into entry (on_day, text, source_kind) values ('2026-03-02', 'In parts', 'own') returning id`,
+      )
+      const add = (values: SQL) =>
+        tx.execute(sql`insert into entry_line (entry_id, account_id, on_day, amount)
+          select ${entry!.id}::int, v.a, date '2026-03-02', v.n from (values ${values}) v(a, n)`)
+      await add(sql`(${ids('6000')}, 3000)`)
+      await add(sql`(${ids('1020')}, -5000), (${ids('6010')}, 1000)`)
+      await add(sql`(${ids('6020')}, 1000)`)
+    })
+    expect(await operating(YEAR)).toEqual([
+      ['6000', '-30.00'],
+      ['6010', '-10.00'],
+      ['6020', '-10.00'],
+    ])
+    expect(await neverMiscounted(s.db)).toEqual([])
   })
 })
 

@@ -3,8 +3,14 @@ import { rowsBy } from '../rowsBy'
 import type { AccountKind, AccountRole } from './accounts'
 import { inDebit, type AccountSum, type ReportRow } from './reports'
 
-/** Accounts that are cash by what they are for; the account of every bank account is cash, too. */
-export const CASH_ROLES: readonly AccountRole[] = ['drawer', 'cheques', 'bank', 'card-clearing']
+const CASH_ROLES: ReadonlySet<string> = new Set<AccountRole>(['drawer', 'cheques', 'bank', 'card-clearing'])
+
+/**
+ * Whether an account is cash by what it is for; the account of every bank account is cash, too.
+ *
+ * @example drawer → true; receivables, and an account without a role → false
+ */
+export const isCashRole = (role?: string | null): boolean => CASH_ROLES.has(role ?? '')
 
 export const CASH_PARTS = ['operating', 'investing', 'financing'] as const
 export type CashPart = (typeof CASH_PARTS)[number]

@@ -1,5 +1,5 @@
 import { asc, eq, sql } from 'drizzle-orm'
-import type { AccountKind, AccountRole } from '@/core/ledger'
+import { isCashRole, type AccountKind, type AccountRole } from '@/core/ledger'
 import type { Db } from '../connect'
 import { account, goods, taxComponent } from '../schema'
 
@@ -38,7 +38,7 @@ export const insertAccounts = async (db: Db, rows: readonly (typeof account.$inf
   (
     await db
       .insert(account)
-      .values([...rows])
+      .values(rows.map((row) => ({ ...row, isCash: isCashRole(row.role) })))
       .returning(columns)
   ).map(mapAccount)
 

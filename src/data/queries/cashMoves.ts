@@ -1,19 +1,17 @@
 import { sql, type SQL } from 'drizzle-orm'
-import { addDays, type Day, type Span } from '@/core/day'
-import { CASH_ROLES, type AccountKind, type AccountRole, type CashHeld, type CashMove } from '@/core/ledger'
+import { addDays, laterDay, type Day, type Span } from '@/core/day'
+import type { AccountKind, AccountRole, CashHeld, CashMove } from '@/core/ledger'
 import { money } from '@/core/money'
 import type { Db } from '../connect'
-import { heldThrough } from './balances'
-
-/** Whether an account is cash. */
-const isCash = (id: SQL): SQL => sql`(
-  ${id} in (select c.id from account c where c.role = any(${sql.param([...CASH_ROLES])}::text[]))
-  or ${id} in (select b.account_id from bank_account b))`
+import { heldThrough, wholeMonths } from './balances'
 
 /** Whether a line of a span stands on the other side of cash: it is not cash itself, and its entry moved some. */
-export const acrossCash = (l: SQL, { from, to }: Partial<Span>): SQL => sql`not ${isCash(sql`${l}.account_id`)}
-  and ${l}.entry_id in (select m.entry_id from entry_line m where ${isCash(sql`m.account_id`)}
-    and ${from ? sql`m.on_day >= ${from}` : sql`true`} and ${to ? sql`m.on_day <= ${to}` : sql`true`})`
+export const acrossCash = (
+  l: SQL,
+  { from, to }: Partial<Span>,
+): SQL => sql`not (select o.is_cash from account o where o.id = ${l}.account_id)
+  and ${l}.entry_id in (select m.entry_id from entry_line m join account c on c.id = m.account_id
+    where c.is_cash and ${from ? sql`m.on_day >= ${from}` : sql`true`} and ${to ? sql`m.on_day <= ${to}` : sql`true`})`
 
 interface Row extends Record<string, unknown> {
   readonly id: number
@@ -34,28 +32,45 @@ export interface MonthOfCash extends CashMove {
   readonly since: boolean
 }
 
+/** What moved across from cash in a span, from the kept sums and, in the broken months at its ends, from the lines. */
+const movesOf = (span: Span, since: boolean): SQL => {
+  const { from, firstMonth, endMonth, headEnds, tailBegins } = wholeMonths(span)
+  const lines = (days: Span) => sql`
+    select l.account_id, date_trunc('month', l.on_day)::date, greatest(l.amount, 0), greatest(-l.amount, 0), ${since}
+      from entry_line l where l.on_day between ${days.from} and ${days.to} and ${acrossCash(sql`l`, days)}`
+  return sql`
+    select m.account_id, m.month, m.cash_debit, m.cash_credit, ${since}
+      from account_month m where m.month >= ${firstMonth} and m.month < ${endMonth} and (m.cash_debit <> 0 or m.cash_credit <> 0)
+    union all ${lines({ from, to: addDays(headEnds, -1) })}
+    union all ${lines({ from: tailBegins, to: span.to })}`
+}
+
 /**
  * What moved on each account in entries of a span that moved cash, too: month by month, and apart what lies before `since` and what
- * does not. All of it is read at once, however many months are asked for.
+ * does not. All of it is read at once, however many months are asked for: whole months from the kept sums, the broken ones at both
+ * ends and around `since` from the lines themselves.
  */
 export const listCashMonths = async (
   db: Db,
   span: Span,
   since: Day,
   currency: string,
-): Promise<readonly MonthOfCash[]> =>
-  (
+): Promise<readonly MonthOfCash[]> => {
+  const before = { from: span.from, to: addDays(since, -1) }
+  const after = { from: laterDay(since, span.from), to: span.to }
+  const moves =
+    before.to < before.from ? movesOf(after, true) : sql`${movesOf(before, false)} union all ${movesOf(after, true)}`
+  return (
     await db.execute<Row>(sql`
-      select a.id, a.code, a.name, a.kind, a.role, x.month::text, x.since, x.debit::text, x.credit::text
-        from (select l.account_id, date_trunc('month', l.on_day)::date as month, l.on_day >= ${since} as since,
-                     sum(greatest(l.amount, 0)) as debit, sum(greatest(-l.amount, 0)) as credit
-                from entry_line l where l.on_day between ${span.from} and ${span.to} and ${acrossCash(sql`l`, span)} group by 1, 2, 3) x
-        join account a on a.id = x.account_id order by a.code, x.month`)
+      select a.id, a.code, a.name, a.kind, a.role, x.month::text, x.since, sum(x.debit)::text as debit, sum(x.credit)::text as credit
+        from (${moves}) x(account_id, month, debit, credit, since)
+        join account a on a.id = x.account_id group by a.id, x.month, x.since order by a.code, x.month`)
   ).map(({ debit, credit, ...a }) => ({
     ...a,
     debit: money(BigInt(debit), currency),
     credit: money(BigInt(credit), currency),
   }))
+}
 
 /** What each account that is cash held before a span, and at its end. */
 export const listCashHeld = async (db: Db, { from, to }: Span, currency: string): Promise<readonly CashHeld[]> =>
@@ -63,7 +78,7 @@ export const listCashHeld = async (db: Db, { from, to }: Span, currency: string)
     await db.execute<{ id: number; code: string; name: string; opening: string; closing: string }>(sql`
       select a.id, a.code, a.name, ${heldThrough(sql`a.id`, sql`${addDays(from, -1)}::date`)} as opening,
              ${heldThrough(sql`a.id`, sql`${to}::date`)} as closing
-        from account a where ${isCash(sql`a.id`)} order by a.code`)
+        from account a where a.is_cash order by a.code`)
   ).map(({ opening, closing, ...a }) => ({
     ...a,
     opening: money(BigInt(opening), currency),

@@ -21,6 +21,8 @@ export const account = pgTable('account', {
   kind: text({ enum: ACCOUNT_KINDS }).notNull(),
   /** What postings call it by; see core/ledger. */
   role: text().unique(),
+  /** What it holds is money: its role says so, or the account of a bank account is it (a trigger sees to that). */
+  isCash: boolean().notNull().default(false),
   /** Not offered any more where an account is chosen; reports show it while it holds anything. */
   hidden: boolean().notNull().default(false),
 })
@@ -75,7 +77,10 @@ export const entryLine = pgTable(
   ],
 )
 
-/** Debits and credits by account and month, kept by a trigger: reports over years read a few hundred rows. */
+/**
+ * Debits and credits by account and month, kept by a trigger: reports over years read a few hundred rows. Apart stands what of them
+ * lies across from cash: in entries that moved cash, on accounts that are not cash.
+ */
 export const accountMonth = pgTable(
   'account_month',
   {
@@ -85,6 +90,8 @@ export const accountMonth = pgTable(
     month: onDay().notNull(),
     debit: minor().notNull(),
     credit: minor().notNull(),
+    cashDebit: minor().notNull().default(sql`0`),
+    cashCredit: minor().notNull().default(sql`0`),
   },
   (t) => [primaryKey({ columns: [t.accountId, t.month] })],
 )

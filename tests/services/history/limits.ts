@@ -69,6 +69,15 @@ export const neverMiscounted = async (db: TestShop['db']): Promise<unknown[]> =>
   ...(await db.execute(sql`
     select sale_id from (select sale_id, income, cost from earned_month union all select sale_id, -income, -cost from earned_sale) e
      group by sale_id having sum(income) <> 0 or sum(cost) <> 0`)),
+  // What stands across from cash by month is what the lines of entries that moved cash say.
+  ...(await db.execute(sql`
+    select account_id, month, sum(debit) as debit, sum(credit) as credit from (
+      select account_id, month, cash_debit as debit, cash_credit as credit from account_month
+      union all
+      select l.account_id, date_trunc('month', l.on_day)::date, -greatest(l.amount, 0), -greatest(-l.amount, 0)
+        from entry_line l join account a on a.id = l.account_id where not a.is_cash
+         and exists (select from entry_line o join account c on c.id = o.account_id where o.entry_id = l.entry_id and c.is_cash)) x
+     group by 1, 2 having sum(debit) <> 0 or sum(credit) <> 0`)),
 ]
 
 /** How far the list of what came and is not invoiced is from what the documents say altogether, on a day. */
