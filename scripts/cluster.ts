@@ -119,6 +119,8 @@ export interface ClusterOptions {
   readonly home: string
   /** A throw-away cluster for tests: faster, and not safe against a power cut. */
   readonly throwAway?: boolean
+  /** More of the server's settings: `name=value`. */
+  readonly settings?: readonly string[]
   /** Told what the watch over the server sees and does. */
   readonly say?: (text: string) => void
 }
@@ -176,7 +178,12 @@ const launch = async (bin: string, data: string, options: readonly string[]): Pr
 }
 
 /** Starts the private server of a home folder, making it first where there is none, and starts it again when it ends by itself. */
-export const startCluster = async ({ home, throwAway = false, say = () => {} }: ClusterOptions): Promise<Cluster> => {
+export const startCluster = async ({
+  home,
+  throwAway = false,
+  settings: more = [],
+  say = () => {},
+}: ClusterOptions): Promise<Cluster> => {
   const bin = findPostgres()
   if (!bin) throw new SetUpProblem('PostgreSQL is not installed. Install it with: apt-get install postgresql')
   makeHome(home)
@@ -206,6 +213,7 @@ export const startCluster = async ({ home, throwAway = false, say = () => {} }: 
     // Compiling a plan costs more here than any of them takes.
     'jit=off',
     ...(throwAway ? ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off'] : []),
+    ...more,
   ]
   const options = ['-p', String(port), ...settings.flatMap((s) => ['-c', s])]
   let child = await launch(bin, data, options)

@@ -17,9 +17,12 @@ const memoryFolder = (): string => {
 }
 
 /** A throw-away cluster for a run of tests, gone when it ends; on the disk where its speed is what is measured. */
-export const testCluster = async ({ onDisk = false } = {}): Promise<{ url: string; remove: () => Promise<void> }> => {
+export const testCluster = async ({ onDisk = false, settings = [] as readonly string[] } = {}): Promise<{
+  url: string
+  remove: () => Promise<void>
+}> => {
   const home = mkdtempSync(join(onDisk ? tmpdir() : memoryFolder(), 'iron-till-test-'))
-  const cluster = await startCluster({ home, throwAway: true })
+  const cluster = await startCluster({ home, throwAway: true, settings })
   return {
     url: cluster.url,
     remove: async () => {

@@ -16,12 +16,13 @@ import { trackParcels } from '@/services/parcels/carrier'
 import { backUpNightly } from '@/services/backup/backUp'
 import { sendPost } from './postman'
 import { runDuePlans } from './runPlans'
+import { lookAhead } from './lookAhead'
 import { tellWebhooks } from './tellWebhooks'
 
 /**
  * What happens by itself: sales, bills and entries that come again are made on their day, what they issue is posted, plans earn their
  * charges and collect from the cards kept for them, letters go out, other programs are told what happened, banks are asked for
- * statements, and once a day everything is backed up.
+ * statements, and once a day everything is backed up and what Today shows is told ahead.
  */
 export const tick = async (db: Database): Promise<void> => {
   const business = await findBusiness(db)
@@ -45,6 +46,7 @@ export const tick = async (db: Database): Promise<void> => {
   await trackParcels(heronParcel).run({ db, today }, {})
   await sendPost({ db, business, today })
   await fetchStatements(db, today)
+  await lookAhead(db, business, today)
   await backUpNightly({ db, today })
   // Last: nothing of ours waits for somebody else's program.
   await tellWebhooks(db)

@@ -1,11 +1,11 @@
 import { CHANNEL_NAMES, STATUS_NAMES, statusName } from '@/core/names'
 import { isPositiveMoney } from '@/core/money'
-import type { Story } from '@/model/sale/story'
+import type { Glance } from '@/model/sale/glance'
 import { defineColumns } from './column'
 import { hiddenId, hiddenText, links, search } from './field'
 import { defineList } from './list'
 
-const columns = defineColumns<Story>([
+const columns = defineColumns<Glance>([
   { key: 'number', head: 'Sale', as: 'count', of: (s) => s.sale.number },
   {
     key: 'customer',
@@ -41,7 +41,7 @@ const columns = defineColumns<Story>([
   { key: 'startedOn', head: 'Started', as: 'day', of: (s) => s.sale.startedOn, tone: 'quiet' },
 ])
 
-export const salesList = defineList<Story>()({
+export const salesList = defineList<Glance>()({
   name: 'sales',
   title: 'Sales',
   path: '/sales',

@@ -1,32 +1,14 @@
-import { readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { day } from '@/core/day'
-import type { Database } from '@/data/connect'
-import type { Business } from '@/data/queries/business'
 import { readBillList, readOrderList, readReceivedList, readSupplierList } from '@/model/buying/onLists'
 import { readPayables } from '@/model/buying/payables'
 import { readProposals } from '@/model/buying/proposals'
 import { readProfit, readProfitPage } from '@/model/sale/profit'
 import { saleView } from '@/model/sale/saleView'
+import { today, type Shop } from './fill'
 
-interface Shop {
-  readonly db: Database
-  readonly business: Business
-}
-
-const today = day('2026-11-25')
 const PAGE = { limit: 61 }
 /** All there is: the fill pays its last bills a little after today. */
 const TEN_YEARS = { from: day('2016-01-01'), to: day('2026-12-31') }
-
-/** Fills a business, after its goods, with ten years of buying. */
-export const fillBuying = async (db: Database): Promise<void> => {
-  const statements = readFileSync(join(import.meta.dirname, 'buying.sql'), 'utf8')
-  await db.transaction(async (tx) => {
-    for (const statement of statements.split(/;\s*\n/).filter((s) => s.replace(/--[^\n]*/g, '').trim() !== ''))
-      await tx.execute(statement)
-  })
-}
 
 /** What is asked of so much buying. */
 export const BUYING: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {

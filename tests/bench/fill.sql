@@ -1,12 +1,19 @@
--- Ten years of trade: :n sales, each agreed, handed over, billed and (but for one in two hundred) paid, with ten journal lines.
+-- Ten years of trade: :n sales of three lines, each agreed, handed over, billed and (but for one in two hundred) paid, with ten journal
+-- lines; and beside them what is under way: one offer, one order with a deposit held and half a draft for each thousand.
 -- Written straight into the tables, triggers off, as fast as the disk takes it; the kept sums are made at the end.
 set session_replication_role = replica;
 insert into customer (name, since, net_days) select 'Customer ' || g, '2016-01-01', 30 from generate_series(1, 2000) g;
 insert into sale (number, customer_id, title, started_on, arrangement, prices_include_tax, agreed_on, stage, total, billed)
-  select 1000 + g, 2 + g % 2000, 'Sale ' || g, d, '{"kind":"terms","net":30}', false, d, case when g % 200 = 0 then 'owing' else 'settled' end, 10825, 10825
+  select 1000 + g, 2 + abs(hashint4(g)) % 2000, 'Sale ' || g, d, '{"kind":"terms","net":30}', false, d, case when g % 200 = 0 then 'owing' else 'settled' end, 10825, 10825
     from (select g, date '2016-12-01' + (g::bigint * 3640 / :n)::int as d from generate_series(1, :n) g) s;
 insert into sale_line (sale_id, position, kind, description, quantity, unit_price, tax_code_id, income_account_id, agreed, handed_over, billed)
-  select id, 0, 'work', 'Work', 1, 100, 1, (select id from account where role = 'work'), 1, 1, 1 from sale;
+  select sale.id, n, 'work', case n when 0 then 'Work on the body' when 1 then 'Set-up' else 'Strings fitted' end, 1,
+         case n when 0 then 60 else 20 end, 1, (select id from account where role = 'work'), 1, 1, 1
+    from sale cross join generate_series(0, 2) n order by 1, 2;
+insert into handover (number, sale_id, direction, on_day, by)
+  select 'H-' || to_char(started_on, 'YYYY') || '-' || lpad(id::text, 6, '0'), id, 'out', started_on, 'counter' from sale;
+insert into handover_line (handover_id, sale_line_id, quantity, cost, earned)
+  select h.id, l.id, 1, 0, 0 from handover h join sale_line l on l.sale_id = h.sale_id;
 insert into entry (on_day, text, source_kind, source_id, sale_id, customer_id)
   select started_on, 'Invoice of sale ' || number, 'invoice', id, id, customer_id from sale
   union all select started_on + 20, 'Receipt of sale ' || number, 'receipt', id, id, customer_id from sale where stage = 'settled';
@@ -19,14 +26,37 @@ insert into invoice (kind, status, number, sale_id, customer_id, on_day, net, ta
   select 'invoice', 'issued', to_char(s.started_on, 'YYYY') || '-' || lpad(s.id::text, 6, '0'), s.id, s.customer_id, s.started_on, 10000, 825, 10825, e.id
     from sale s join entry e on e.source_kind = 'invoice' and e.source_id = s.id;
 insert into invoice_line (invoice_id, sale_line_id, description, quantity, unit_price, discount_percent, tax_code_id, income_account_id, net, tax)
-  select i.id, l.id, 'Work', 1, 100, 0, 1, l.income_account_id, 10000, 825 from invoice i join sale_line l on l.sale_id = i.sale_id;
+  select i.id, l.id, l.description, 1, l.unit_price, 0, 1, l.income_account_id, l.unit_price * 100, l.unit_price * 8.25
+    from invoice i join sale_line l on l.sale_id = i.sale_id;
 insert into invoice_tax (invoice_id, tax_code_id, component_id, net, amount) select id, 1, 1, 10000, 825 from invoice;
 insert into due (invoice_id, sale_id, customer_id, issued_on, due_on, amount, filled)
   select i.id, i.sale_id, i.customer_id, i.on_day, i.on_day + 30, 10825, case when s.stage = 'settled' then 10825 else 0 end from invoice i join sale s on s.id = i.sale_id;
 insert into receipt (number, customer_id, on_day, method, amount, tendered, entry_id)
-  select 'R-' || e.source_id, e.customer_id, e.on_day, 'card', 10825, 10825, e.id from entry e where e.source_kind = 'receipt';
+  select 'R-' || to_char(e.on_day, 'YYYY') || '-' || lpad(e.source_id::text, 6, '0'), e.customer_id, e.on_day, 'card', 10825, 10825, e.id from entry e where e.source_kind = 'receipt';
 insert into due_fill (due_id, on_day, amount, kind, receipt_id, entry_id)
   select d.id, r.on_day, 10825, 'receipt', r.id, r.entry_id from receipt r join entry e on e.id = r.entry_id join due d on d.sale_id = e.sale_id;
+insert into sale (number, customer_id, title, started_on, arrangement, prices_include_tax, sent_on, valid_until, agreed_on, wanted_by, stage, total, billed)
+  select w.number + g, 2 + abs(hashint4(-g)) % 2000, w.stage || ' ' || g, '2026-11-01', w.terms::jsonb, false,
+         case when w.stage <> 'draft' then date '2026-11-02' end, case when w.stage <> 'draft' then date '2026-11-20' + g % 20 end,
+         case when w.stage = 'agreed' then date '2026-11-03' end, date '2026-11-20' + g % 20, w.stage, 10825, 0
+    from (values ('offered', 700000, 1000, '{"kind":"terms","net":30}'), ('agreed', 750000, 1000, '{"kind":"deposit","percent":"20"}'), ('draft', 800000, 2000, '{"kind":"terms","net":30}')) w(stage, number, per, terms)
+    cross join lateral generate_series(1, :n / w.per) g;
+insert into sale_line (sale_id, position, kind, description, quantity, unit_price, tax_code_id, income_account_id, agreed)
+  select s.id, n, 'work', 'Work to do', 1, case n when 0 then 60 else 20 end, 1, (select id from account where role = 'work'), case when stage = 'agreed' then 1 else 0 end
+    from sale s cross join generate_series(0, 2) n where s.number > 700000;
+insert into entry (on_day, text, source_kind, source_id, sale_id, customer_id)
+  select '2026-11-03', 'Deposit of sale ' || number, 'receipt', id, id, customer_id from sale where number > 700000 and stage = 'agreed';
+insert into entry_line (entry_id, account_id, on_day, amount)
+  select e.id, a.id, e.on_day, v.amount from entry e cross join lateral (values ('bank', 2165), ('customer-deposits', -2165)) v(role, amount)
+    join account a on a.role = v.role where e.text like 'Deposit of sale%';
+insert into receipt (number, customer_id, on_day, method, amount, tendered, entry_id)
+  select 'R-2026-' || lpad((900000 + e.source_id % 90000)::text, 6, '0'), e.customer_id, e.on_day, 'transfer', 2165, 2165, e.id from entry e where e.text like 'Deposit of sale%';
+insert into held_move (customer_id, sale_id, kind, on_day, amount, why, receipt_id, entry_id)
+  select e.customer_id, e.sale_id, 'deposit', e.on_day, 2165, 'receipt', r.id, e.id from receipt r join entry e on e.id = r.entry_id where e.text like 'Deposit of sale%';
+insert into held (customer_id, sale_id, kind, amount) select customer_id, sale_id, kind, amount from held_move;
+insert into number_series (series, year, last)
+  select s, y, 999999 from unnest(array['invoice', 'receipt', 'handover']) s cross join generate_series(2016, 2027) y
+  union all select 'sale', 0, 999999 on conflict (series, year) do update set last = excluded.last;
 insert into account_month (account_id, month, debit, credit)
   select account_id, date_trunc('month', on_day)::date, sum(greatest(amount, 0)), sum(greatest(-amount, 0)) from entry_line group by 1, 2;
 select count_across_cash();

@@ -1,13 +1,7 @@
-import { readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { day } from '@/core/day'
-import { openDatabase, type Database } from '@/data/connect'
-import { migrate } from '@/data/migrate'
-import { findBusiness, type Business } from '@/data/queries/business'
 import { listEntries } from '@/data/queries/ledger'
 import { countInHand, listSaleIds } from '@/data/queries/sales'
 import { readFlags } from '@/data/queries/receivables'
-import { setUpBusiness } from '@/services/access/setUpBusiness'
 import { refundHeld } from '@/services/money/refundHeld'
 import { takeReceipt } from '@/services/money/takeReceipt'
 import { readBalanceSheet, readCashFlow, readCashFlowByMonth, readProfitAndLoss } from '@/model/books/books'
@@ -21,8 +15,10 @@ import { readPlanBook } from '@/model/plan/planBook'
 import { readDrawer } from '@/model/bank/drawer'
 import { benchProposals } from './bank'
 import { testCluster } from '../cluster'
-import { BUYING, fillBuying } from './buying'
-import { fillStock, STOCK } from './stock'
+import { BUYING } from './buying'
+import { benchHttp } from './http'
+import { fillTrade, runFile, today, type Shop } from './fill'
+import { STOCK } from './stock'
 import { listToBank } from '@/data/queries/bank'
 import { readStories } from '@/model/sale/readStories'
 import { readSheet } from '@/model/sale/readSheet'
@@ -35,15 +31,9 @@ import { readOwed } from '@/model/receivables/owed'
  * How long the server takes for what each main page reads, with little and with ten years of trade (100,000 sales, about a
  * million journal lines), in one run on one machine. What counts is the ratio; milliseconds depend on the machine.
  */
-const today = day('2026-11-25')
 const SIZES = { little: 1_000, 'ten years': 100_000 } as const
 
 const ABOUT = { today, currency: 'USD' }
-
-interface Shop {
-  readonly db: Database
-  readonly business: Business
-}
 
 const PAGES: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
   'the band': ({ db }) => Promise.all([readFlags(db, today, 'USD'), countInHand(db)]),
@@ -77,31 +67,6 @@ const PAGES: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {
   'do they agree?': ({ db }) => readTies(db, today, 'USD'),
   'go to the quick line': ({ db, business }) => readQuickOffers({ db, business, today }, 'customer 77'),
   'taking money': ({ db }) => takeReceipt.run({ db, today }, { customerId: 50, method: 'cash', amount: '1.00' }),
-}
-
-const fill = async (url: string, name: string, sales: number) => {
-  const server = openDatabase(url)
-  await server.db.execute(`create database ${name}`)
-  await server.close()
-  const { db, close } = openDatabase(url.replace(/\/postgres$/, `/${name}`))
-  await migrate(db)
-  const tax = [{ code: 'STD', name: 'Tax', components: [{ name: 'Tax', rate: '0.0825' }] }]
-  await setUpBusiness(
-    { db, today },
-    {
-      name: 'Bench',
-      currency: 'USD',
-      openingDate: '2016-01-01',
-      passphrase: 'a long passphrase',
-      taxCodes: tax,
-    },
-  )
-  const statements = readFileSync(join(import.meta.dirname, 'fill.sql'), 'utf8').replaceAll(':n', String(sales))
-  await db.transaction(async (tx) => {
-    for (const statement of statements.split(/;\s*\n/).filter((s) => s.replace(/--[^\n]*/g, '').trim() !== ''))
-      await tx.execute(statement)
-  })
-  return { db, close, business: (await findBusiness(db))! }
 }
 
 /** The median of some runs, after one to warm up. */
@@ -150,12 +115,13 @@ const sayProposals = (): void => {
 }
 
 const main = async (): Promise<void> => {
+  if (process.argv[2] === 'http') return benchHttp(process.argv.slice(3))
   sayProposals()
   if (process.argv[2] === 'bank') return
   const cluster = await testCluster({ onDisk: true })
   try {
-    const little = await fill(cluster.url, 'little', SIZES.little)
-    const large = await fill(cluster.url, 'large', SIZES['ten years'])
+    const little = await fillTrade(cluster.url, 'little', SIZES.little)
+    const large = await fillTrade(cluster.url, 'large', SIZES['ten years'])
     console.log(
       `${'page'.padEnd(20)} ${'1,000 sales'.padStart(12)} ${'100,000 sales'.padStart(14)} ${'ratio'.padStart(7)}`,
     )
@@ -167,12 +133,12 @@ const main = async (): Promise<void> => {
         `${name.padEnd(20)} ${`${a.toFixed(1)} ms`.padStart(12)} ${`${b.toFixed(1)} ms`.padStart(14)} ${(b / a).toFixed(1).padStart(7)}${b > 100 ? '  over 100 ms' : ''}`,
       )
     }
-    await fillStock(large.db)
+    await runFile(large.db, 'stock.sql')
     for (const [name, ask] of Object.entries(only === 'buying' ? {} : STOCK)) {
       const took = await time(() => ask(large))
       console.log(`${name.padEnd(22)} ${`${took.toFixed(1)} ms`.padStart(10)}, with 10,000 things and 200,000 moves`)
     }
-    await fillBuying(large.db)
+    await runFile(large.db, 'buying.sql')
     for (const [name, ask] of Object.entries(BUYING)) {
       const took = await time(() => ask(large))
       console.log(`${name.padEnd(28)} ${`${took.toFixed(1)} ms`.padStart(10)}, with 30,000 bills and 10,000 orders`)

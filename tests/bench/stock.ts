@@ -1,29 +1,10 @@
-import { readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { sql } from 'drizzle-orm'
 import { day } from '@/core/day'
-import type { Database } from '@/data/connect'
-import type { Business } from '@/data/queries/business'
 import { goodsCardView, goodsStockView } from '@/model/goods/stockViews'
 import { readGoodsList } from '@/model/goods/goods'
 import { readPicking, readPickings } from '@/model/goods/picking'
 import { readStockOn, readWorthiest } from '@/model/goods/stockOn'
-
-interface Shop {
-  readonly db: Database
-  readonly business: Business
-}
-
-const today = day('2026-11-25')
-
-/** Fills a business with ten thousand things and two hundred thousand moves of them. */
-export const fillStock = async (db: Database): Promise<void> => {
-  const statements = readFileSync(join(import.meta.dirname, 'stock.sql'), 'utf8')
-  await db.transaction(async (tx) => {
-    for (const statement of statements.split(/;\s*\n/).filter((s) => s.replace(/--[^\n]*/g, '').trim() !== ''))
-      await tx.execute(statement)
-  })
-}
+import { today, type Shop } from './fill'
 
 /** What is asked of so many goods. */
 export const STOCK: Readonly<Record<string, (s: Shop) => Promise<unknown>>> = {

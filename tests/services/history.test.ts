@@ -13,6 +13,7 @@ import { History } from './history/history'
 import { neverBelowZero, neverMiscounted, neverTooMuchCredited, notInvoicedIsOff } from './history/limits'
 import { cashIsOff, taxIsOff } from './history/books'
 import { addMaker } from './history/buying'
+import { countsThatAreOff, looksThatAreOff } from './history/looks'
 import { addDuo, addOutfit, addToldGoods, type ToldGoods } from './history/pieces'
 import { step } from './history/steps'
 import { addTaxCode } from '@/services/books/addTaxCode'
@@ -88,6 +89,7 @@ test('every tie stays at zero over random histories', { timeout: 600_000 }, asyn
           await h.play(x)
           expect(await s.ties()).toEqual([])
           expect(await s.ties(addDays(h.today, -(x.cents % 60)))).toEqual([])
+          if (x.cents % 9 === 0) expect(await looksThatAreOff(s, h.today, 25)).toEqual([])
         }
         for (let back = 0; back < 120; back += 7) expect(await s.ties(addDays(h.today, -back))).toEqual([])
         for (const back of [0, 9, 40]) expect(await notInvoicedIsOff(s.db, addDays(h.today, -back))).toBe(0n)
@@ -97,6 +99,8 @@ test('every tie stays at zero over random histories', { timeout: 600_000 }, asyn
         expect(await neverBelowZero(s.db)).toEqual([])
         expect(await neverTooMuchCredited(s.db)).toEqual([])
         expect(await neverMiscounted(s.db)).toEqual([])
+        expect(await looksThatAreOff(s, h.today, 100)).toEqual([])
+        expect(await countsThatAreOff(s)).toEqual([])
       }),
       { numRuns: RUNS / shops.length, seed: SEED + i, endOnFailure: true },
     )

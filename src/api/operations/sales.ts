@@ -36,7 +36,7 @@ import { handoverView } from '@/model/sale/handoverView'
 import { bringBackNext, dropNext, putOffNext } from '@/services/sales/markNext'
 import { runDueRepeats } from '@/services/sales/runRepeats'
 import { change, listOf, noQuery, page, read, readCursor, type Operation } from '../operation'
-import { readStories } from '@/model/sale/readStories'
+import { readGlances } from '@/model/sale/readGlances'
 import { invoiceView } from '@/model/invoice/invoiceView'
 
 const ofSale = { path: { saleId: 'id' } }
@@ -80,7 +80,7 @@ export const sales = [
         today,
       )
       return listOf(
-        await readStories(db, ids, business, today),
+        await readGlances(db, ids, business, today),
         query.limit,
         (s) => ({
           id: s.sale.id,

@@ -96,10 +96,10 @@ export const settings: readonly Operation[] = [
     const view = await readToday(db, business, today)
     return {
       today,
-      items: view.waiting.map(({ story, step }) => ({
-        saleId: story.sale.id,
-        customer: story.sale.customerName,
-        title: story.sale.title,
+      items: view.waiting.map(({ glance, step }) => ({
+        saleId: glance.sale.id,
+        customer: glance.sale.customerName,
+        title: glance.sale.title,
         action: step.action,
         why: step.why,
         ...(step.amount ? { amount: toDecimalString(step.amount) } : {}),

@@ -13,6 +13,8 @@ export const KEPT_BACK: Readonly<Record<string, 'whole' | readonly string[]>> = 
   customer_link: ['token_hash'],
   basket: ['token_hash'],
   command: 'whole',
+  change: 'whole',
+  glance: 'whole',
   mailbox: 'whole',
   calendar_link: 'whole',
   webhook: 'whole',
@@ -21,7 +23,15 @@ export const KEPT_BACK: Readonly<Record<string, 'whole' | readonly string[]>> = 
 }
 
 /** Sums that triggers keep, and can be made again from what they sum. */
-export const MADE_AGAIN: readonly string[] = ['account_month', 'earned_month', 'earned_sale', 'held', 'shelf', 'pool']
+export const MADE_AGAIN: readonly string[] = [
+  'account_month',
+  'earned_month',
+  'earned_sale',
+  'held',
+  'shelf',
+  'pool',
+  'stage_count',
+]
 
 const TABLES = Object.values(schema as Readonly<Record<string, unknown>>).filter((t) => is(t, PgTable)) as PgTable[]
 

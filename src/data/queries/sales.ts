@@ -143,14 +143,19 @@ export const listSaleIds = async (db: Db, filter: SaleFilter, part: Part, today:
 
 /** How many sales stand where. */
 export const countStands = async (db: Db, today: Day): Promise<Record<string, number>> => {
-  const rows = await db
-    .select({
-      stands: sql<string>`case when ${sale.stage} = 'offered' and ${sale.validUntil} < ${today} then 'lapsed' else ${sale.stage} end`,
-      count: sql<number>`count(*)::int`,
-    })
-    .from(sale)
-    .groupBy(sql`1`)
+  const rows = await db.execute<{ stands: string; count: number }>(sql`
+    select stage as stands, sum(count)::int as count from stage_count where stage <> 'offered' group by stage having sum(count) <> 0
+    union all
+    select case when valid_until < ${today} then 'lapsed' else 'offered' end, count(*)::int from sale where stage = 'offered' group by 1`)
   return Object.fromEntries(rows.map((r) => [r.stands, r.count]))
+}
+
+/** Counts anew how many sales stand where, in place of all that was added up until now. */
+export const countStagesAnew = async (db: Db): Promise<void> => {
+  // One statement, one moment: what is committed after it stays beside the new counts.
+  await db.execute(sql`
+    with gone as (delete from stage_count)
+    insert into stage_count (stage, count) select stage, count(*) from sale group by stage`)
 }
 
 /** How many sales are agreed or owing: what the owner has in hand. */

@@ -90,8 +90,12 @@ export const accountMonth = pgTable(
     month: onDay().notNull(),
     debit: minor().notNull(),
     credit: minor().notNull(),
-    cashDebit: minor().notNull().default(sql`0`),
-    cashCredit: minor().notNull().default(sql`0`),
+    cashDebit: minor()
+      .notNull()
+      .default(sql`0`),
+    cashCredit: minor()
+      .notNull()
+      .default(sql`0`),
   },
   (t) => [primaryKey({ columns: [t.accountId, t.month] })],
 )

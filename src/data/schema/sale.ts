@@ -7,6 +7,8 @@ import { account } from './ledger'
 import { customer } from './people'
 import { taxCode } from './tax'
 
+const SALE_STAGES = ['draft', 'offered', 'agreed', 'owing', 'settled', 'declined', 'cancelled'] as const
+
 /** The whole story with one customer about one thing. */
 export const sale = pgTable(
   'sale',
@@ -52,9 +54,7 @@ export const sale = pgTable(
     closedOn: onDay(),
     closedReason: text().notNull().default(''),
     /** Caches, refreshed by every command on the sale and tested equal to what the papers say. */
-    stage: text({ enum: ['draft', 'offered', 'agreed', 'owing', 'settled', 'declined', 'cancelled'] })
-      .notNull()
-      .default('draft'),
+    stage: text({ enum: SALE_STAGES }).notNull().default('draft'),
     total: minor()
       .notNull()
       .default(sql`0`),
@@ -71,6 +71,16 @@ export const sale = pgTable(
       .where(sql`${t.stage} in ('draft', 'offered', 'agreed', 'owing')`),
   ],
 )
+
+/**
+ * How many sales came to a stage, or left it (below zero), written by triggers and added up now and then: all of a stage together are
+ * how many stand there. Rows are only added, so that two writers never wait for each other.
+ */
+export const stageCount = pgTable('stage_count', {
+  id: identity(),
+  stage: text({ enum: SALE_STAGES }).notNull(),
+  count: integer().notNull(),
+})
 
 export const saleLine = pgTable(
   'sale_line',

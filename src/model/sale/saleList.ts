@@ -2,24 +2,15 @@ import { listOpenBaskets } from '@/data/queries/baskets'
 import type { Part } from '@/data/queries/inOrder'
 import { countInHand, countStands, listSaleIds, type SaleFilter } from '@/data/queries/sales'
 import type { Where } from '../where'
-import { readStories } from './readStories'
-import type { Story } from './story'
-
-/** Stories read at a time, so that memory does not grow with the trade. */
-const AT_ONCE = 500
+import type { Glance } from './glance'
+import { readGlances } from './readGlances'
 
 /** Sales that fit, the newest first where no order is asked for. */
 export const readSaleList = async (
   { db, business, today }: Where,
   filter: SaleFilter,
   part: Part,
-): Promise<readonly Story[]> => {
-  const ids = await listSaleIds(db, filter, part, today)
-  const stories: Story[] = []
-  for (let at = 0; at < ids.length; at += AT_ONCE)
-    stories.push(...(await readStories(db, ids.slice(at, at + AT_ONCE), business, today)))
-  return stories
-}
+): Promise<readonly Glance[]> => readGlances(db, await listSaleIds(db, filter, part, today), business, today)
 
 /** How many sales stand where. */
 export const countSalesByStands = ({ db, today }: Where) => countStands(db, today)

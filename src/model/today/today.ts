@@ -1,5 +1,4 @@
 import { readBackups, type Backups } from '../settings/backups'
-import { dueInSentence } from '@/core/receipt'
 import { compareDays, addDays, type Day } from '@/core/day'
 import { listOpenBaskets } from '@/data/queries/baskets'
 import { countExpiring, type Expiring } from '@/data/queries/batch'
@@ -7,20 +6,20 @@ import { countSending } from '@/data/queries/parcel'
 import { countPost } from '@/data/queries/post'
 import { listStuck, type Stuck } from '@/data/queries/stuck'
 import { readComing, type Coming } from '@/model/sale/repeats'
-import { isPositiveMoney, sumMoney, zeroMoney, type Money, subtractMoney } from '@/core/money'
+import { sumMoney, zeroMoney, type Money, subtractMoney } from '@/core/money'
 import { accountOfMethod } from '@/core/ledger'
 import type { Db } from '@/data/connect'
 import { listAccounts } from '@/data/queries/accounts'
 import type { Business } from '@/data/queries/business'
 import { listSaleIds } from '@/data/queries/sales'
-import type { Story } from '@/model/sale/story'
+import type { Glance } from '@/model/sale/glance'
 import { sumTaken } from '@/data/queries/receipt'
 import { sumAccounts } from '@/data/queries/balances'
-import { readStories } from '@/model/sale/readStories'
+import { readGlances } from '@/model/sale/readGlances'
 import { byPressure, worthOf, type PutAside, type Waiting } from './waiting'
 
 /** More unfinished sales than one person can have; the oldest beyond are left to the list of sales. */
-const MOST_WORKED_ON = 2000
+export const MOST_WORKED_ON = 2000
 
 export interface TodayView {
   readonly waiting: readonly Waiting[]
@@ -65,8 +64,8 @@ export interface TodayView {
 export const readToday = async (db: Db, business: Business, today: Day): Promise<TodayView> => {
   const { currency } = business
   const ids = await listSaleIds(db, { stands: 'working' }, { limit: MOST_WORKED_ON }, today)
-  const [stories, post, baskets, again, expiring, sending, backups, stuck] = await Promise.all([
-    readStories(db, ids, business, today),
+  const [glances, post, baskets, again, expiring, sending, backups, stuck] = await Promise.all([
+    readGlances(db, ids, business, today),
     countPost(db),
     business.shopfrontOpen ? listOpenBaskets(db) : [],
     readComing(db, today, 1, currency),
@@ -75,14 +74,16 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
     readBackups(db, today),
     listStuck(db, today),
   ])
-  const waiting = stories.flatMap((story) => (story.next[0] ? [{ story, step: story.next[0] }] : [])).sort(byPressure)
-  const of = (stands: string) => stories.filter((s) => s.stands === stands)
-  const total = (list: readonly Story[]): Money =>
+  const waiting = glances
+    .flatMap((glance) => (glance.next[0] ? [{ glance, step: glance.next[0] }] : []))
+    .sort(byPressure)
+  const of = (stands: string) => glances.filter((s) => s.stands === stands)
+  const total = (list: readonly Glance[]): Money =>
     sumMoney(
       list.map((s) => s.bar.total),
       currency,
     )
-  const comingUp = stories
+  const comingUp = glances
     .flatMap((s) => [
       ...(s.sale.wantedBy && s.sale.wantedBy >= today && s.stands === 'agreed'
         ? [
@@ -95,10 +96,10 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
           ]
         : []),
       ...s.dues
-        .filter((d) => d.dueOn > today && isPositiveMoney(d.open))
+        .filter((d) => d.dueOn > today)
         .map((d) => ({
           on: d.dueOn,
-          text: `${s.sale.customerName}, ${dueInSentence(d)}`,
+          text: `${s.sale.customerName}, ${d.text}`,
           saleId: s.sale.id,
           amount: d.open,
         })),
@@ -107,7 +108,7 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
     .slice(0, 6)
   return {
     waiting,
-    putAside: stories.flatMap((story) => story.putAside.map((p) => ({ story, ...p }))),
+    putAside: glances.flatMap((glance) => glance.putAside.map((p) => ({ glance, ...p }))),
     inThem: sumMoney(waiting.map(worthOf), currency),
     out: {
       offered: of('offered').length,

@@ -1,11 +1,11 @@
 import { compareDays, type Day } from '@/core/day'
 import { compareMoney, sumMoney, type Money } from '@/core/money'
 import type { NextAction, NextStep } from '@/core/sale'
-import type { Story } from '@/model/sale/story'
+import type { Glance } from '@/model/sale/glance'
 
 /** A sale and the one thing that is next in it. */
 export interface Waiting {
-  readonly story: Story
+  readonly glance: Glance
   readonly step: NextStep
 }
 
@@ -16,7 +16,7 @@ export interface PutAside extends Waiting {
 }
 
 /** What a thing to do is worth: the amount it is about, else the whole sale. */
-export const worthOf = ({ step, story }: Pick<Waiting, 'step' | 'story'>): Money => step.amount ?? story.bar.total
+export const worthOf = ({ step, glance }: Pick<Waiting, 'step' | 'glance'>): Money => step.amount ?? glance.bar.total
 
 /** How pressing a step is; smaller comes first. Within a rank, larger amounts first, then what waits longest. */
 const RANK: Readonly<Record<NextStep['action'], number>> = {

@@ -44,13 +44,12 @@ const EDGE: Readonly<Record<NextAction, string>> = {
 }
 
 /** Where what answers a step is done: in a panel over Today wherever it is one, so that the hands stay on the list. */
-const hrefOf = ({ story, step }: Waiting): string => {
-  const { sale } = story
-  const draft = story.invoices.find((i) => i.status === 'draft')
+const hrefOf = ({ glance, step }: Waiting): string => {
+  const { sale, draftId } = glance
   if (step.action === 'write-again') return '/post?state=bounced'
-  const answer = answerTo(step.action, draft !== undefined)
+  const answer = answerTo(step.action, draftId !== null)
   if (answer === 'take') return moneyInHref(sale.customerId, sale.id)
-  if (answer === 'issue' && draft) return `/invoices/${draft.id}`
+  if (answer === 'issue' && draftId !== null) return `/invoices/${draftId}`
   return answer === null ? `/sales/${sale.id}` : overToday(sale.id, answer)
 }
 
@@ -70,7 +69,7 @@ export const WaitingGroups = ({ groups }: { readonly groups: readonly WaitingGro
         </h2>
         <ul>
           {g.waiting.slice(0, MOST_SHOWN).map((w) => (
-            <WaitingRow key={w.story.sale.id} waiting={w} />
+            <WaitingRow key={w.glance.sale.id} waiting={w} />
           ))}
           {g.waiting.length > MOST_SHOWN && (
             <li className="sub pt-3">
@@ -92,9 +91,9 @@ const WaitingRow = ({ waiting: w }: { readonly waiting: Waiting }) => (
   <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-paper-200 py-1.5">
     <span aria-hidden className={`h-10 w-1.5 shrink-0 ${EDGE[w.step.action]}`} />
     <div className="min-w-0 flex-1 max-sm:basis-1/2">
-      <To href={`/sales/${w.story.sale.id}`} className="block truncate font-bold hover:underline">
-        {w.story.sale.customerName}
-        <span className="font-normal text-iron-500"> · {w.story.sale.title}</span>
+      <To href={`/sales/${w.glance.sale.id}`} className="block truncate font-bold hover:underline">
+        {w.glance.sale.customerName}
+        <span className="font-normal text-iron-500"> · {w.glance.sale.title}</span>
       </To>
       <div className="sub truncate" title={w.step.why}>
         {w.step.why}
@@ -107,16 +106,16 @@ const WaitingRow = ({ waiting: w }: { readonly waiting: Waiting }) => (
         scroll={false}
         href={hrefOf(w)}
         className="btn w-37.5"
-        aria-label={`${LABEL[w.step.action]}: ${w.story.sale.customerName}`}
+        aria-label={`${LABEL[w.step.action]}: ${w.glance.sale.customerName}`}
       >
         {LABEL[w.step.action]}
       </To>
       {w.step.action === 'remind' ? (
         <To
           data-row-key="t"
-          href={moneyInHref(w.story.sale.customerId, w.story.sale.id)}
+          href={moneyInHref(w.glance.sale.customerId, w.glance.sale.id)}
           className="p-1 text-iron-500 hover:text-iron-900"
-          aria-label={`Take payment: ${w.story.sale.customerName}`}
+          aria-label={`Take payment: ${w.glance.sale.customerName}`}
           title="Take payment"
         >
           <Banknote size={17} />
@@ -127,9 +126,9 @@ const WaitingRow = ({ waiting: w }: { readonly waiting: Waiting }) => (
       <To
         data-row-key="b"
         scroll={false}
-        href={overToday(w.story.sale.id, 'put-off')}
+        href={overToday(w.glance.sale.id, 'put-off')}
         className="p-1 text-iron-500 hover:text-iron-900"
-        aria-label={`Not now: ${w.story.sale.customerName}, ${LABEL[w.step.action]}`}
+        aria-label={`Not now: ${w.glance.sale.customerName}, ${LABEL[w.step.action]}`}
         title="Not now: postpone or dismiss"
       >
         <Clock size={17} />
@@ -146,13 +145,13 @@ export const PutAsideRows = ({ rows, today }: { readonly rows: readonly PutAside
       <ul className="mt-2">
         {rows.map((p) => (
           <li
-            key={p.story.sale.id + p.step.action}
+            key={p.glance.sale.id + p.step.action}
             className="flex items-center gap-3 border-b border-paper-200 py-1.5"
           >
             <div className="min-w-0 flex-1">
-              <To href={`/sales/${p.story.sale.id}`} className="block truncate hover:underline">
-                {p.story.sale.customerName}
-                <span className="text-iron-500"> · {p.story.sale.title}</span>
+              <To href={`/sales/${p.glance.sale.id}`} className="block truncate hover:underline">
+                {p.glance.sale.customerName}
+                <span className="text-iron-500"> · {p.glance.sale.title}</span>
               </To>
               <div className="sub truncate">
                 {LABEL[p.step.action]},{' '}
@@ -160,7 +159,7 @@ export const PutAsideRows = ({ rows, today }: { readonly rows: readonly PutAside
               </div>
             </div>
             <span className="fig text-iron-500">{formatMoney(worthOf(p))}</span>
-            <BringBack saleId={p.story.sale.id} action={p.step.action} name={p.story.sale.customerName} />
+            <BringBack saleId={p.glance.sale.id} action={p.step.action} name={p.glance.sale.customerName} />
           </li>
         ))}
       </ul>

@@ -1,0 +1,103 @@
+import { sql } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import { present } from '@/core/present'
+import type { Db } from '../connect'
+import { isOneOf } from './search'
+
+/** What every list of sales says of a sale itself. */
+export interface SaleHead {
+  readonly id: number
+  readonly number: number
+  readonly customerId: number
+  readonly customerName: string
+  readonly title: string
+  readonly kind: string
+  readonly channel: 'counter' | 'phone' | 'shopfront'
+  readonly startedOn: Day
+  readonly agreedOn: Day | null
+  readonly wantedBy: Day | null
+  readonly stage: string
+}
+
+/** A sale, and how it was told when somebody looked last; null where nobody has, or where it may look otherwise by now. */
+export interface Seen {
+  readonly sale: SaleHead
+  readonly told: string | null
+}
+
+interface Row extends Record<string, unknown> {
+  readonly id: number
+  readonly number: number
+  readonly customer_id: number
+  readonly customer: string
+  readonly title: string
+  readonly kind: string
+  readonly channel: SaleHead['channel']
+  readonly started_on: Day
+  readonly agreed_on: Day | null
+  readonly wanted_by: Day | null
+  readonly stage: string
+  readonly told: string | null
+}
+
+/** Sales by id, in no order, each with how it looks on a day where that is kept and nobody changed anything since. */
+export const listSeen = async (db: Db, ids: readonly number[], on: Day): Promise<Seen[]> => {
+  if (ids.length === 0) return []
+  const rows = await db.execute<Row>(sql`
+    select s.id, s.number, s.customer_id, c.name as customer, s.title, s.kind, s.channel, s.started_on::text, s.agreed_on::text,
+           s.wanted_by::text, s.stage, g.told
+      from sale s join customer c on c.id = s.customer_id
+      left join glance g on g.sale_id = s.id and g.on_day = ${on}
+       and not exists (select from change x where x.what = 'h' and not pg_visible_in_snapshot(x.by, g.seen))
+       and not exists (select from change x where x.what = 's' and x.id = s.id and not pg_visible_in_snapshot(x.by, g.seen))
+       and not exists (select from change x where x.what = 'g' and x.id = any(g.goods) and not pg_visible_in_snapshot(x.by, g.seen))
+     where ${isOneOf(sql`s.id`, ids)}`)
+  return rows.map((r) => ({
+    sale: {
+      id: r.id,
+      number: r.number,
+      customerId: r.customer_id,
+      customerName: r.customer,
+      title: r.title,
+      kind: r.kind,
+      channel: r.channel,
+      startedOn: r.started_on,
+      agreedOn: r.agreed_on,
+      wantedBy: r.wanted_by,
+      stage: r.stage,
+    },
+    told: r.told,
+  }))
+}
+
+/** Which writers have ended by now: to be asked for before what is kept with it is read, so that it never says too much. */
+export const readSnapshot = async (db: Db): Promise<string> =>
+  present((await db.execute<{ now: string }>(sql`select pg_current_snapshot()::text as now`))[0]).now
+
+/** What is kept of a look at a sale: the goods it depends on, and how it was told. */
+export interface Look {
+  readonly saleId: number
+  readonly goods: readonly number[]
+  readonly told: string
+}
+
+/** Keeps how sales looked on a day, in the order of their ids, so that two who look at once never wait for each other crosswise. */
+export const keepLooks = async (db: Db, looks: readonly Look[], on: Day, seen: string): Promise<void> => {
+  await db.execute(sql`
+    insert into glance (sale_id, on_day, seen, goods, told)
+    select l."saleId", ${on}, ${seen}::pg_snapshot, l.goods, l.told
+      from json_to_recordset(${JSON.stringify(looks)}::json) l("saleId" int, goods int[], told text) order by 1
+    on conflict (sale_id) do update
+      set on_day = excluded.on_day, seen = excluded.seen, goods = excluded.goods, told = excluded.told`)
+}
+
+/**
+ * Throws away looks of earlier days, and changes that every look that is kept has seen; those of the last `lately` transactions stay,
+ * for who is still looking with a moment before them.
+ */
+export const forgetLooks = async (db: Db, today: Day, lately = 20_000): Promise<void> => {
+  await db.execute(sql`delete from glance where on_day < ${today}`)
+  await db.execute(sql`
+    delete from change where by::text::bigint < least(
+      (select min(pg_snapshot_xmin(seen)::text::bigint) from glance), pg_snapshot_xmin(pg_current_snapshot())::text::bigint - ${lately}::int)`)
+}

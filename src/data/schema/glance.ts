@@ -1,0 +1,31 @@
+import { customType, integer, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import { onDay } from './columns'
+
+/** Which transactions had ended at a moment, as the database tells them apart. */
+const snapshot = customType<{ data: string }>({ dataType: () => 'pg_snapshot' })
+/** A transaction that wrote. */
+const writer = customType<{ data: string }>({ dataType: () => 'xid8' })
+
+/**
+ * What changed something that stories of sales are told from, written by triggers: a sale (`s`), goods that sales wait for (`g`), or
+ * what all of them depend on, such as the tax codes (`h`). Rows are only ever added, so that two writers never wait for each other.
+ */
+export const change = pgTable(
+  'change',
+  { what: text({ enum: ['s', 'g', 'h'] }).notNull(), id: integer().notNull(), by: writer().notNull() },
+  (t) => [primaryKey({ columns: [t.what, t.id, t.by] })],
+)
+
+/**
+ * How an unfinished sale looked on a day: kept by whoever looked last, and true until a writer that this look did not see has changed
+ * the sale, goods it waits for, or the house.
+ */
+export const glance = pgTable('glance', {
+  /** Not a foreign key: who looks would wait for who has locked the sale. */
+  saleId: integer().primaryKey(),
+  onDay: onDay().notNull(),
+  seen: snapshot().notNull(),
+  goods: integer().array().notNull(),
+  /** In JSON; see model/sale/glance. */
+  told: text().notNull(),
+})

@@ -1,0 +1,38 @@
+import { day, type Day } from '@/core/day'
+import { present } from '@/core/present'
+import { findBusiness } from '@/data/queries/business'
+import { countStands, listSaleIds } from '@/data/queries/sales'
+import { toldOf } from '@/model/sale/glance'
+import { readGlances } from '@/model/sale/readGlances'
+import { readStories } from '@/model/sale/readStories'
+import type { TestShop } from '../shop'
+
+/** Sales whose kept look is not what their papers say; looking keeps it, so that the next look is at what was kept. */
+export const looksThatAreOff = async ({ db }: TestShop, today: Day, most = 5000): Promise<unknown[]> => {
+  const business = present(await findBusiness(db))
+  const ids = await listSaleIds(db, {}, { limit: most }, today)
+  const [glances, stories] = [await readGlances(db, ids, business, today), await readStories(db, ids, business, today)]
+  const plain = (what: unknown) => JSON.stringify(what, (_, v: unknown) => (typeof v === 'bigint' ? v.toString() : v))
+  return glances.flatMap(({ sale, ...told }, i) => {
+    const story = present(stories[i])
+    const [kept, now] = [plain(told), plain(toldOf(story))]
+    return sale.id === story.sale.id && sale.stage === story.sale.stage && kept === now ? [] : [{ kept, now }]
+  })
+}
+
+/** Stages of which another number of sales is kept than there are. */
+export const countsThatAreOff = async ({ db }: TestShop): Promise<unknown[]> => {
+  const far = day('2199-01-01')
+  const [kept, ids] = [await countStands(db, far), await listSaleIds(db, {}, { limit: 10_000 }, far)]
+  const counted = await Promise.all(
+    Object.keys(kept).map(async (stands) => [
+      stands,
+      (await listSaleIds(db, { stands }, { limit: 10_000 }, far)).length,
+    ]),
+  )
+  const all = Object.values(kept).reduce((sum, n) => sum + n, 0)
+  return [
+    ...counted.filter(([stands, n]) => kept[String(stands)] !== n),
+    ...(all === ids.length ? [] : [['all', all, ids.length]]),
+  ]
+}
