@@ -12,6 +12,8 @@ const SECURITY_HEADERS = [
 const config: NextConfig = {
   output: 'standalone',
   poweredByHeader: false,
+  // Which build it is: what one keeps to look faster, another does not take.
+  env: { TILL_BUILD: process.env.TILL_BUILD ?? '' },
   // bin/test checks types; a start should not wait for it.
   typescript: { ignoreBuildErrors: true },
   serverExternalPackages: [

@@ -73,7 +73,7 @@ export const build = (): boolean => {
   const done = spawnSync(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
     cwd: root,
     encoding: 'utf8',
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+    env: { ...process.env, TILL_BUILD: now.slice(0, 16), NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
   })
   if (done.status !== 0) throw new Error(`The build failed:\n${done.stdout}\n${done.stderr}`)
   cpSync(join(root, '.next/static'), join(root, '.next/standalone/.next/static'), { recursive: true })

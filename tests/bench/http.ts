@@ -94,12 +94,12 @@ export const openServer = async ({ db, databaseUrl }: Filled, extension: boolean
   const server: ChildProcess = await serve({ port, databaseUrl, env: { TILL_TODAY: today } })
   const base = `http://127.0.0.1:${port}`
   const cookie = await signIn(base)
-  const get = async (path: string): Promise<number> => {
+  const text = async (path: string): Promise<string> => {
     const answer = await fetch(`${base}${path}`, { headers: { cookie }, redirect: 'manual' })
-    const bytes = (await answer.arrayBuffer()).byteLength
     if (answer.status !== 200) throw new Error(`${path} answered ${answer.status}`)
-    return bytes
+    return answer.text()
   }
+  const get = async (path: string): Promise<number> => Buffer.byteLength(await text(path))
   const asked = async () => {
     if (!extension) return { calls: 0, ms: 0 }
     const [row] = await db.execute<{ calls: number; ms: number }>(
@@ -129,7 +129,7 @@ export const openServer = async ({ db, databaseUrl }: Filled, extension: boolean
       bytes,
     }
   }
-  return { measure, get, close: () => server.kill() }
+  return { measure, get, text, close: () => server.kill() }
 }
 
 /** By how much of a power a figure grows from one size to another: 0 stays, 1 grows as the trade does. */

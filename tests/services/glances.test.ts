@@ -87,6 +87,9 @@ describe('a kept look at a sale', () => {
     expect(await kept()).toEqual([])
     await look()
     expect(await kept(day('2026-03-02'))).toEqual([])
+    await s.db.execute(sql`update glance set build = 'another', told = 'what that one writes' where sale_id = ${first}`)
+    expect(await kept()).toEqual([second, third])
+    expect(await nextOf()).toHaveLength(3)
   })
 
   test('is not taken where somebody was changing the sale while it was told', async () => {

@@ -4,6 +4,7 @@ import { readFlags } from '@/model/receivables/owed'
 import type { ReactNode } from 'react'
 import { Toaster } from 'sonner'
 import { Band } from '@/ui/Band'
+import { Follow } from '@/ui/Follow'
 import { localeOf } from '@/core/locale'
 import { HouseLocale } from '@/ui/HouseLocale'
 import { Keys } from '@/ui/Keys'
@@ -37,6 +38,7 @@ export default async function OwnerLayout({ children }: { children: ReactNode })
           </main>
         </div>
         <Keys />
+        <Follow />
         <Toaster
           position="bottom-left"
           toastOptions={{

@@ -14,6 +14,7 @@ CREATE TABLE "change" (
 CREATE TABLE "glance" (
 	"sale_id" integer PRIMARY KEY NOT NULL,
 	"on_day" date NOT NULL,
+	"build" text NOT NULL,
 	"seen" "pg_snapshot" NOT NULL,
 	"goods" integer[] NOT NULL,
 	"told" text NOT NULL

@@ -4,6 +4,8 @@ import { present } from '@/core/present'
 import type { Db } from '../connect'
 import { isOneOf } from './search'
 
+const BUILD = process.env.TILL_BUILD ?? ''
+
 /** What every list of sales says of a sale itself. */
 export interface SaleHead {
   readonly id: number
@@ -47,7 +49,7 @@ export const listSeen = async (db: Db, ids: readonly number[], on: Day): Promise
     select s.id, s.number, s.customer_id, c.name as customer, s.title, s.kind, s.channel, s.started_on::text, s.agreed_on::text,
            s.wanted_by::text, s.stage, g.told
       from sale s join customer c on c.id = s.customer_id
-      left join glance g on g.sale_id = s.id and g.on_day = ${on}
+      left join glance g on g.sale_id = s.id and g.on_day = ${on} and g.build = ${BUILD}
        and not exists (select from change x where x.what = 'h' and not pg_visible_in_snapshot(x.by, g.seen))
        and not exists (select from change x where x.what = 's' and x.id = s.id and not pg_visible_in_snapshot(x.by, g.seen))
        and not exists (select from change x where x.what = 'g' and x.id = any(g.goods) and not pg_visible_in_snapshot(x.by, g.seen))
@@ -84,11 +86,11 @@ export interface Look {
 /** Keeps how sales looked on a day, in the order of their ids, so that two who look at once never wait for each other crosswise. */
 export const keepLooks = async (db: Db, looks: readonly Look[], on: Day, seen: string): Promise<void> => {
   await db.execute(sql`
-    insert into glance (sale_id, on_day, seen, goods, told)
-    select l."saleId", ${on}, ${seen}::pg_snapshot, l.goods, l.told
+    insert into glance (sale_id, on_day, build, seen, goods, told)
+    select l."saleId", ${on}, ${BUILD}, ${seen}::pg_snapshot, l.goods, l.told
       from json_to_recordset(${JSON.stringify(looks)}::json) l("saleId" int, goods int[], told text) order by 1
     on conflict (sale_id) do update
-      set on_day = excluded.on_day, seen = excluded.seen, goods = excluded.goods, told = excluded.told`)
+      set on_day = excluded.on_day, build = excluded.build, seen = excluded.seen, goods = excluded.goods, told = excluded.told`)
 }
 
 /**

@@ -24,6 +24,8 @@ export const glance = pgTable('glance', {
   /** Not a foreign key: who looks would wait for who has locked the sale. */
   saleId: integer().primaryKey(),
   onDay: onDay().notNull(),
+  /** The build of the program that told it: another one may tell it otherwise. */
+  build: text().notNull(),
   seen: snapshot().notNull(),
   goods: integer().array().notNull(),
   /** In JSON; see model/sale/glance. */

@@ -91,7 +91,7 @@ const Head = <Row,>({
       className={isFigure(column) ? 'r' : undefined}
       aria-sort={here ? (sort.down ? 'descending' : 'ascending') : undefined}
     >
-      <To scroll={false} href={withQuery(path, query, { sort: saySort({ by: column.key, down }), page: undefined })}>
+      <To stay href={withQuery(path, query, { sort: saySort({ by: column.key, down }), page: undefined })}>
         {column.head}
         {here && <span aria-hidden> {sort.down ? '↓' : '↑'}</span>}
       </To>

@@ -59,7 +59,7 @@ const overToday = (saleId: number, doing: string): string => `/today?sale=${sale
 /** What is waiting, by what it asks of the owner, each group with what its rows add up to. */
 export const WaitingGroups = ({ groups }: { readonly groups: readonly WaitingGroup[] }) => (
   <div className="grid gap-6">
-    {groups.map((g) => (
+    {shownOf(groups).map(([g, shown]) => (
       <section key={g.title} aria-label={g.title}>
         <h2 className="flex items-baseline gap-3">
           <span className="flex-1">
@@ -68,12 +68,12 @@ export const WaitingGroups = ({ groups }: { readonly groups: readonly WaitingGro
           <span className="fig text-base sm:mr-60">{formatMoney(g.worth)}</span>
         </h2>
         <ul>
-          {g.waiting.slice(0, MOST_SHOWN).map((w) => (
+          {g.waiting.slice(0, shown).map((w) => (
             <WaitingRow key={w.glance.sale.id} waiting={w} />
           ))}
-          {g.waiting.length > MOST_SHOWN && (
+          {g.waiting.length > shown && (
             <li className="sub pt-3">
-              and {g.waiting.length - MOST_SHOWN} more, in{' '}
+              and {g.waiting.length - shown} more, in{' '}
               <To href="/sales" className="underline">
                 Sales
               </To>
@@ -85,7 +85,16 @@ export const WaitingGroups = ({ groups }: { readonly groups: readonly WaitingGro
   </div>
 )
 
-const MOST_SHOWN = 30
+/** So many rows are shown, the first groups first; of each group at least a few, and never more than fit a look. */
+const [AT_MOST, OF_EACH, OF_ONE] = [60, 8, 30]
+const shownOf = (groups: readonly WaitingGroup[]): readonly (readonly [WaitingGroup, number])[] => {
+  let left = AT_MOST
+  return groups.map((g) => {
+    const shown = Math.min(g.waiting.length, OF_ONE, Math.max(OF_EACH, left))
+    left -= shown
+    return [g, shown]
+  })
+}
 
 const WaitingRow = ({ waiting: w }: { readonly waiting: Waiting }) => (
   <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-paper-200 py-1.5">
@@ -103,7 +112,7 @@ const WaitingRow = ({ waiting: w }: { readonly waiting: Waiting }) => (
     <span className="flex items-center gap-3 max-sm:w-full max-sm:pl-4.5">
       <To
         data-row
-        scroll={false}
+        stay
         href={hrefOf(w)}
         className="btn w-37.5"
         aria-label={`${LABEL[w.step.action]}: ${w.glance.sale.customerName}`}
@@ -125,7 +134,7 @@ const WaitingRow = ({ waiting: w }: { readonly waiting: Waiting }) => (
       )}
       <To
         data-row-key="b"
-        scroll={false}
+        stay
         href={overToday(w.glance.sale.id, 'put-off')}
         className="p-1 text-iron-500 hover:text-iron-900"
         aria-label={`Not now: ${w.glance.sale.customerName}, ${LABEL[w.step.action]}`}
