@@ -24,6 +24,9 @@ interface Client {
   begin: (...args: unknown[]) => unknown
 }
 
+/** How a statement begins whose best plan depends on what it is asked with. */
+export const PLANNED_ANEW = '/* planned anew */'
+
 /**
  * Drizzle sends every statement as an unnamed one: parsed, described and planned each time. Named, the server keeps its
  * plan on the connection, and a statement takes one round trip instead of two.
@@ -31,7 +34,8 @@ interface Client {
 const preparing = <C extends object>(client: C): C => {
   const raw = client as unknown as Client
   const { unsafe, begin } = raw
-  raw.unsafe = (query, params, options) => unsafe.call(raw, query, params, { ...options, prepare: true })
+  raw.unsafe = (query, params, options) =>
+    unsafe.call(raw, query, params, { ...options, prepare: !query.startsWith(PLANNED_ANEW) })
   if (begin) {
     raw.begin = (...args) => {
       const work = args.pop() as (tx: object) => unknown

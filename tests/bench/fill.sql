@@ -57,6 +57,11 @@ insert into held (customer_id, sale_id, kind, amount) select customer_id, sale_i
 insert into number_series (series, year, last)
   select s, y, 999999 from unnest(array['invoice', 'receipt', 'handover']) s cross join generate_series(2016, 2027) y
   union all select 'sale', 0, 999999 on conflict (series, year) do update set last = excluded.last;
+update due d set last_on = f.on_day, paid_on = f.on_day from due_fill f where f.due_id = d.id;
+insert into paper_month (paper, month, count, net, tax, gross)
+  select 'invoice', date_trunc('month', on_day)::date, count(*), sum(net), sum(tax), sum(gross) from invoice group by 2
+  union all select 'receipt', date_trunc('month', on_day)::date, count(*), 0, 0, sum(amount) from receipt group by 2;
+insert into stage_count (stage, count) select stage, count(*) from sale group by stage;
 insert into account_month (account_id, month, debit, credit)
   select account_id, date_trunc('month', on_day)::date, sum(greatest(amount, 0)), sum(greatest(-amount, 0)) from entry_line group by 1, 2;
 select count_across_cash();

@@ -169,6 +169,20 @@ describe.each(VERSIONS)('from the version of migration %i', (level) => {
     const kept = (db: Database) => rowsOf(db, 'account_month', ['account_id', 'month', 'cash_debit', 'cash_credit'])
     expect(await kept(older.db)).toContain('"cash_credit":3750') // 3 × 12.50 at the counter
     expect(await kept(older.db)).toBe(await kept(s.db))
+    for (const [table, columns] of [
+      ['due', ['id', 'last_on', 'paid_on', 'in_money']],
+      ['paper_month', ['paper', 'month', 'count', 'net', 'tax', 'gross']],
+    ] as const)
+      expect(await rowsOf(older.db, table, columns)).toBe(await rowsOf(s.db, table, columns))
+    // Stages were added up anew: the rows that came and went are one each.
+    const stages = await older.db.execute(
+      sql`select stage, sum(count)::int as count from stage_count group by 1 order by 1`,
+    )
+    expect(stages).toEqual(
+      await s.db.execute(
+        sql`select stage, sum(count)::int as count from stage_count group by 1 having sum(count) <> 0 order by 1`,
+      ),
+    )
   })
 
   test('what was handed over says for which line it was, as it does when it is written now', async () => {

@@ -35,6 +35,7 @@ export const invoices = reader(invoicesList, async (where, asked, size) => {
     most: amountOf(most, where.currency),
   }
   const { rows, sums } = await readRegister(where, filter, partOf(asked, size, invoicesList.opensBy))
+  if (!sums) return pageOfQuery(invoicesList.columns, rows, size)
   const { count, ...amounts } = sums
   return pageOfQuery(invoicesList.columns, rows, size, { sums: amounts, count })
 })
@@ -43,6 +44,7 @@ export const receipts = reader(receiptsList, async (where, asked, size) => {
   const { customer, amount, ...rest } = asked.filter
   const filter = { ...given(rest), customerId: customer ?? undefined, amount: amountOf(amount, where.currency) }
   const { rows, sums } = await readReceiptBook(where, filter, partOf(asked, size, receiptsList.opensBy))
+  if (!sums) return pageOfQuery(receiptsList.columns, rows, size)
   return pageOfQuery(receiptsList.columns, rows, size, { sums: { amount: sums.amount }, count: sums.count })
 })
 

@@ -196,7 +196,7 @@ export const promises = [
       const { customer, goods, limit, after, ...rest } = query
       const filter = { ...rest, customerId: customer, goodsId: goods }
       const about = { today, currency: business.currency }
-      const sums = await sumRegister(db, filter, about)
+      const sums = present(await sumRegister(db, filter, about, { evenBroad: true }))
       const rows = await listRegister(
         db,
         filter,

@@ -168,8 +168,10 @@ export const sumBuying = async (db: Db, asOf: Day, currency: string) => {
   const row = present(
     (
       await db.execute<Record<'payables' | 'received' | 'ahead', string>>(sql`
-    select (coalesce((select sum(gross) from bill where on_day <= ${asOf} and (voided_on is null or voided_on > ${asOf})), 0)
-            - coalesce((select sum(amount) from bill_fill where on_day <= ${asOf}), 0))::text as payables,
+    select (coalesce((select sum(gross - filled) from bill where filled < gross and voided_on is null), 0)
+            + coalesce((select sum(amount) from bill_fill where on_day > ${asOf}), 0)
+            - coalesce((select sum(gross) from bill where on_day > ${asOf} and voided_on is null), 0)
+            + coalesce((select sum(gross) from bill where on_day <= ${asOf} and voided_on > ${asOf}), 0))::text as payables,
            (coalesce((select sum(l.value) from goods_received r join goods_received_line l on l.received_id = r.id
                        where r.on_day <= ${asOf}), 0)
             - coalesce((select sum(l.cleared) from bill b join bill_line l on l.bill_id = b.id

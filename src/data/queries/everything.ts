@@ -31,6 +31,7 @@ export const MADE_AGAIN: readonly string[] = [
   'shelf',
   'pool',
   'stage_count',
+  'paper_month',
 ]
 
 const TABLES = Object.values(schema as Readonly<Record<string, unknown>>).filter((t) => is(t, PgTable)) as PgTable[]

@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { present } from '@/core/present'
-import type { Db } from '../connect'
+import { PLANNED_ANEW, type Db } from '../connect'
 import { isOneOf } from './search'
 
 const BUILD = process.env.TILL_BUILD ?? ''
@@ -45,14 +45,16 @@ interface Row extends Record<string, unknown> {
 /** Sales by id, in no order, each with how it looks on a day where that is kept and nobody changed anything since. */
 export const listSeen = async (db: Db, ids: readonly number[], on: Day): Promise<Seen[]> => {
   if (ids.length === 0) return []
-  const rows = await db.execute<Row>(sql`
+  const rows = await db.execute<Row>(sql`${sql.raw(PLANNED_ANEW)}
     select s.id, s.number, s.customer_id, c.name as customer, s.title, s.kind, s.channel, s.started_on::text, s.agreed_on::text,
            s.wanted_by::text, s.stage, g.told
       from sale s join customer c on c.id = s.customer_id
       left join glance g on g.sale_id = s.id and g.on_day = ${on} and g.build = ${BUILD}
        and not exists (select from change x where x.what = 'h' and not pg_visible_in_snapshot(x.by, g.seen))
        and not exists (select from change x where x.what = 's' and x.id = s.id and not pg_visible_in_snapshot(x.by, g.seen))
-       and not exists (select from change x where x.what = 'g' and x.id = any(g.goods) and not pg_visible_in_snapshot(x.by, g.seen))
+       and not exists (select from unnest(g.goods) k(id)
+                        cross join lateral (select x.by from change x where x.what = 'g' and x.id = k.id offset 0) x
+                        where not pg_visible_in_snapshot(x.by, g.seen))
      where ${isOneOf(sql`s.id`, ids)}`)
   return rows.map((r) => ({
     sale: {

@@ -2,9 +2,10 @@ import { present } from '@/core/present'
 import { sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
-import type { Db } from '../connect'
+import { PLANNED_ANEW, type Db } from '../connect'
 import { cutTo, inOrder, type Part } from './inOrder'
-import { matchesPaper } from './search'
+import { sumInvoices, type PaperSums } from './paperMonths'
+import { customersNamed, matchesPaper, narrow, type Narrowed, type Place } from './search'
 import { invoice, sale } from '../schema'
 
 export const INVOICE_STATES = ['open', 'late', 'paid', 'credited', 'draft'] as const
@@ -20,6 +21,8 @@ export interface InvoiceFilter {
   readonly least?: Money
   readonly most?: Money
   readonly search?: string
+  /** What `search` was narrowed to, where that was asked for already. */
+  readonly words?: Narrowed
 }
 
 export interface RegisterRow {
@@ -45,7 +48,18 @@ const OPEN = sql`coalesce(o.open, 0)`
 const NAMES = sql`join customer on customer.id = invoice.customer_id join sale on sale.id = invoice.sale_id`
 const CREDITED = sql`exists (select from invoice n where n.credits_id = invoice.id and n.status = 'issued')`
 
-const where = (f: InvoiceFilter, today: Day): SQL => {
+const PLACES: readonly Place[] = [
+  { column: sql`invoice.id`, find: (p) => sql`select id from invoice where number ilike ${p}` },
+  { column: sql`invoice.sale_id`, find: (p) => sql`select id from sale where title ilike ${p}` },
+  customersNamed(sql`invoice.customer_id`),
+]
+/** The words of a filter, narrowed: once, for the rows and for what they come to. */
+export const withWords = async (db: Db, filter: InvoiceFilter): Promise<InvoiceFilter> =>
+  filter.search ? { ...filter, words: await narrow(db, filter.search, PLACES) } : filter
+const wordsOf = async ({ search, words }: InvoiceFilter, db: Db): Promise<Narrowed | null> =>
+  search ? (words ?? narrow(db, search, PLACES)) : null
+
+const where = (f: InvoiceFilter, today: Day, words: Narrowed | null): SQL => {
   const state = {
     open: sql`invoice.status = 'issued' and ${OPEN} > 0`,
     late: sql`invoice.status = 'issued' and o.due < ${today}`,
@@ -64,8 +78,9 @@ const where = (f: InvoiceFilter, today: Day): SQL => {
     f.to ? sql`invoice.on_day <= ${f.to}` : undefined,
     f.least ? sql`invoice.gross >= ${f.least.minor}` : undefined,
     f.most ? sql`invoice.gross <= ${f.most.minor}` : undefined,
-    f.search
-      ? matchesPaper(f.search, { customerId: invoice.customerId, columns: [invoice.number, sale.title] })
+    words?.fits ?? undefined,
+    words
+      ? matchesPaper(words.rest, { customerId: invoice.customerId, columns: [invoice.number, sale.title] })
       : undefined,
   ]
   return sql.join(
@@ -95,6 +110,7 @@ export const listRegister = async (
   part: Part,
   about: { readonly today: Day; readonly currency: string },
 ): Promise<RegisterRow[]> => {
+  const words = await wordsOf(filter, db)
   const rows = await db.execute<
     Record<'customer' | 'title' | 'net' | 'tax' | 'gross' | 'open', string> & {
       id: number
@@ -106,11 +122,11 @@ export const listRegister = async (
       sale_number: number
       due: Day | null
     }
-  >(sql`
+  >(sql`${words ? sql.raw(PLANNED_ANEW) : sql``}
     select invoice.id, invoice.number, invoice.kind, invoice.on_day::text, invoice.customer_id, customer.name as customer, invoice.sale_id,
            sale.number as sale_number, sale.title, invoice.net::text, invoice.tax::text, invoice.gross::text, ${OPEN}::text as open, o.due::text as due
       from invoice ${NAMES} ${OPEN_DUES}
-     where ${where(filter, about.today)} ${part.after ? sql`and invoice.id < ${part.after}` : sql``}
+     where ${where(filter, about.today, words)} ${part.after ? sql`and invoice.id < ${part.after}` : sql``}
      order by ${inOrder(ORDERS, part.order, sql`invoice.id desc`)} ${cutTo(part)}`)
   const amount = (text: string): Money => money(BigInt(text), about.currency)
   return rows.map((r) => ({
@@ -131,30 +147,45 @@ export const listRegister = async (
   }))
 }
 
-/** What all that fits comes to: credit notes are taken off. */
+/** What is still owed of invoices that fit: of those that are open alone, however many there are. */
+const sumOpen = async (db: Db, { kind, from, to }: InvoiceFilter): Promise<string> => {
+  const [row] = await db.execute<{ open: string }>(sql`
+    select coalesce(sum(d.amount - d.filled), 0)::text as open from due d
+     where d.filled < d.amount and d.invoice_id is not null and ${
+       kind || from || to
+         ? sql`(select ${kind ? sql`i.kind = ${kind}` : sql`true`} and ${from ? sql`i.on_day >= ${from}` : sql`true`}
+                       and ${to ? sql`i.on_day <= ${to}` : sql`true`} from invoice i where i.id = d.invoice_id)`
+         : sql`true`
+     }`)
+  return present(row).open
+}
+
+/** What all that fits comes to: credit notes are taken off. Null where too many hold the words typed, unless they are to be added up all the same. */
 export const sumRegister = async (
   db: Db,
   filter: InvoiceFilter,
   about: { readonly today: Day; readonly currency: string },
-) => {
-  const row = present(
-    (
-      await db.execute<Record<'net' | 'tax' | 'gross' | 'open', string> & { count: number }>(sql`
+  { evenBroad = false }: { readonly evenBroad?: boolean } = {},
+): Promise<(PaperSums & { readonly open: Money }) | null> => {
+  const amount = (text: string): Money => money(BigInt(text), about.currency)
+  const { from, to, kind, ...others } = filter
+  if (Object.values(others).every((value) => value === undefined)) {
+    const [sums, open] = await Promise.all([
+      sumInvoices(db, { from, to }, about.currency, kind),
+      sumOpen(db, { kind, from, to }),
+    ])
+    return { ...sums, open: amount(open) }
+  }
+  const words = await wordsOf(filter, db)
+  if (words?.fits === null && !evenBroad) return null
+  const [row] = await db.execute<Record<'net' | 'tax' | 'gross' | 'open', string> & { count: number }>(sql`
     select count(*)::int as count,
            coalesce(sum(case when kind = 'credit-note' then -net else net end), 0)::text as net,
            coalesce(sum(case when kind = 'credit-note' then -tax else tax end), 0)::text as tax,
            coalesce(sum(case when kind = 'credit-note' then -gross else gross end), 0)::text as gross, coalesce(sum(open), 0)::text as open
       from (select invoice.kind, invoice.net, invoice.tax, invoice.gross, ${OPEN} as open
-              from invoice ${filter.search ? NAMES : sql``} ${OPEN_DUES}
-             where ${where(filter, about.today)}) t`)
-    )[0],
-  )
-  const amount = (text: string): Money => money(BigInt(text), about.currency)
-  return {
-    count: row.count,
-    net: amount(row.net),
-    tax: amount(row.tax),
-    gross: amount(row.gross),
-    open: amount(row.open),
-  }
+              from invoice ${words ? NAMES : sql``} ${OPEN_DUES}
+             where ${where(filter, about.today, words)}) t`)
+  const { count, net, tax, gross, open } = present(row)
+  return { count, net: amount(net), tax: amount(tax), gross: amount(gross), open: amount(open) }
 }

@@ -32,8 +32,8 @@ export const readMonthFacts = async (db: Db, { from, to }: Span, currency: strin
     banks_done: number
     tax_filed: boolean
   }>(sql`
-    select (select max(l.on_day)::text from entry_line l join account a on a.id = l.account_id
-             where a.role = 'drawer' and l.on_day between ${from} and ${to}) as cash_on,
+    select (select max(l.on_day)::text from entry_line l
+             where l.account_id = (select a.id from account a where a.role = 'drawer') and l.on_day between ${from} and ${to}) as cash_on,
            (select max(c.on_day)::text from drawer_count c where c.on_day >= ${from}) as counted_on,
            (select count(distinct l.sale_id)::int from sale_line l join sale s on s.id = l.sale_id
              where l.handed_over > l.billed and s.closed_as is null

@@ -72,13 +72,6 @@ const earned = (span: Span): SQL => {
      group by sale_id, customer_id having sum(income) <> 0 or sum(cost) <> 0`
 }
 
-const BY_SUM: Readonly<Record<string, SQL>> = {
-  income: sql`nullif(by_income, 0)`,
-  cost: sql`nullif(by_cost, 0)`,
-  profit: sql`by_income - by_cost`,
-  margin: sql`case when by_income <> 0 then (by_income - by_cost) / by_income end`,
-}
-
 const EARNED_ORDERS: Readonly<Record<string, SQL>> = {
   name: sql`lower(name)`,
   income: sql`nullif(income, 0)`,
@@ -101,41 +94,52 @@ export interface EarnedPart extends Part {
   readonly named?: boolean
 }
 
-/** What was earned, grouped by what the ledger's entries are of; the most profitable first where no order is asked for. */
-export const listEarned = async (
+/** Sales, sorted and cut before they are named: there may be a hundred thousand of them. Rows alike stand by their numbers, so that pages hold each of them once. */
+const cutSales = (part: EarnedPart): SQL => {
+  const order = sql`order by ${inOrder(EARNED_ORDERS, part.order, sql`income - cost desc, sale_id`)}`
+  const [key, name] = GROUPS.sale
+  return sql`
+    select row_number() over (${order}) as n, ${key} as key, ${name} as name, p.income, p.cost
+      from (select sale_id, income, cost from of_sale where ${part.named ? sql`sale_id is not null` : sql`true`} ${order} ${cutTo(part)}) p
+      left join sale s on s.id = p.sale_id left join customer c on c.id = s.customer_id`
+}
+
+/** A part of what was earned by whatever has few rows, or is sorted by name. */
+const cutGroups = (part: EarnedPart): SQL => {
+  const order = sql`order by ${inOrder(EARNED_ORDERS, part.order, sql`income - cost desc, length(nullif(key, '')), key`)}`
+  return sql`
+    select row_number() over (${order}) as n, key, name, income, cost from grouped
+     where ${part.named ? sql`key <> ''` : sql`true`} ${order} ${cutTo(part)}`
+}
+
+/** Parts of what was earned, grouped by what the ledger's entries are of; the most profitable first where no order is asked for. All of it is read once, however many parts are asked for. */
+export const listEarnedParts = async (
   db: Db,
   by: Grouped,
   span: Span,
   currency: string,
-  part: EarnedPart = {},
-): Promise<readonly Earned[]> => {
+  parts: readonly EarnedPart[],
+): Promise<readonly (readonly Earned[])[]> => {
   const [key, name] = GROUPS[by]
-  // Sales are sorted and cut before they are named: there may be a hundred thousand of them.
-  const isCut = by === 'sale' && part.limit !== undefined && part.order?.by !== 'name'
   const isEver = by === 'sale' && (await isEverything(db, span))
-  // Rows alike stand by their numbers, here and below, so that pages hold each of them once.
-  const some = sql`${inOrder(EARNED_ORDERS, part.order, sql`income - cost desc, sale_id`)} ${cutTo(part)}`
-  const rows = await db.execute<Row>(sql`
-    with parts as (${isEver ? EARNED_EVER : earned(span)}), cut as (${
-      isCut
-        ? sql`select sale_id, null::int as customer_id, income, cost
-                from (${isEver ? sql`select * from parts` : sql`select sale_id, sum(income) as income, sum(cost) as cost from parts group by sale_id`}) g
-               where ${part.named ? sql`sale_id is not null` : sql`true`} order by ${some}`
-        : sql`select * from parts`
-    })
-    select * from (
-      select ${key} as key, ${name} as name, sum(p.income)::text as income, sum(p.cost)::text as cost,
-             sum(p.income) as by_income, sum(p.cost) as by_cost
-        from cut p left join sale s on s.id = p.sale_id left join customer c on c.id = coalesce(s.customer_id, p.customer_id)
-       group by 1, 2 having sum(p.income) <> 0 or sum(p.cost) <> 0) rows
-     where ${part.named ? sql`key <> ''` : sql`true`}
-     order by ${inOrder(
-       { ...EARNED_ORDERS, ...BY_SUM },
-       part.order,
-       sql`by_income - by_cost desc, length(nullif(key, '')), key`,
-     )} ${isCut ? sql`` : cutTo(part)}`)
-  return rows.map(asEarned(currency))
+  const isCut = (part: EarnedPart): boolean => by === 'sale' && part.limit !== undefined && part.order?.by !== 'name'
+  const cuts = parts.map(
+    (part, i) => sql`select ${i}::int as part, x.* from (${isCut(part) ? cutSales(part) : cutGroups(part)}) x`,
+  )
+  const rows = await db.execute<Row & { part: number }>(sql`
+    with parts as materialized (${isEver ? EARNED_EVER : earned(span)}),
+    of_sale as (${isEver ? sql`select * from parts` : sql`select sale_id, sum(income) as income, sum(cost) as cost from parts group by sale_id`}),
+    grouped as (
+      select ${key} as key, ${name} as name, sum(p.income) as income, sum(p.cost) as cost
+        from parts p left join sale s on s.id = p.sale_id left join customer c on c.id = coalesce(s.customer_id, p.customer_id)
+       group by 1, 2 having sum(p.income) <> 0 or sum(p.cost) <> 0)
+    select part, key, name, income::text, cost::text from (${sql.join(cuts, sql` union all `)}) r order by part, n`)
+  return parts.map((_, i) => rows.filter((r) => r.part === i).map(asEarned(currency)))
 }
+
+/** All that was earned, in the order of its profit. */
+export const listEarned = async (db: Db, by: Grouped, span: Span, currency: string): Promise<readonly Earned[]> =>
+  (await listEarnedParts(db, by, span, currency, [{}]))[0] ?? []
 
 /** What was earned month by month: whole months from the kept sums of accounts, broken ones from their lines. */
 export const listEarnedByMonth = async (db: Db, span: Span, currency: string): Promise<readonly Earned[]> => {

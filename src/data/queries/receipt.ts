@@ -4,10 +4,11 @@ import type { ReceiptMethod } from '@/core/ledger'
 import { type Money, money } from '@/core/money'
 import type { Db } from '../connect'
 import { receipt, customer, receiptVoid, heldMove } from '../schema'
-import { eq, and, sql, desc, asc, type SQLWrapper } from 'drizzle-orm'
+import { eq, and, sql, desc, asc, type SQL, type SQLWrapper } from 'drizzle-orm'
 import { present } from '@/core/present'
 import { inOrder, type Part } from './inOrder'
-import { matchesPaper, isOneOf } from './search'
+import { sumReceived } from './paperMonths'
+import { customersNamed, isOneOf, matchesPaper, narrow, type Narrowed, type Place } from './search'
 
 export interface ReceiptRow {
   readonly id: number
@@ -88,10 +89,23 @@ export interface ReceiptFilter {
   readonly method?: ReceiptMethod
   readonly amount?: Money
   readonly search?: string
+  /** What `search` was narrowed to, where that was asked for already. */
+  readonly words?: Narrowed
   readonly invoiceId?: number
 }
 
-const fits = (filter: ReceiptFilter) =>
+const PLACES: readonly Place[] = [
+  { column: receipt.id, find: (p) => sql`select id from receipt where number ilike ${p}` },
+  { column: receipt.id, find: (p) => sql`select id from receipt where reference ilike ${p}` },
+  customersNamed(receipt.customerId),
+]
+/** The words of a filter, narrowed: once, for the rows and for what they come to. */
+export const withReceiptWords = async (db: Db, filter: ReceiptFilter): Promise<ReceiptFilter> =>
+  filter.search ? { ...filter, words: await narrow(db, filter.search, PLACES) } : filter
+const wordsOf = async ({ search, words }: ReceiptFilter, db: Db): Promise<Narrowed | null> =>
+  search ? (words ?? narrow(db, search, PLACES)) : null
+
+const fits = (filter: ReceiptFilter, words: Narrowed | null) =>
   and(
     filter.customerId ? eq(receipt.customerId, filter.customerId) : undefined,
     filter.on ? eq(receipt.onDay, filter.on) : undefined,
@@ -100,8 +114,9 @@ const fits = (filter: ReceiptFilter) =>
     filter.method ? eq(receipt.method, filter.method) : undefined,
     filter.amount ? eq(receipt.amount, filter.amount.minor) : undefined,
     filter.invoiceId ? eq(receipt.invoiceId, filter.invoiceId) : undefined,
-    filter.search
-      ? matchesPaper(filter.search, {
+    words?.fits ?? undefined,
+    words
+      ? matchesPaper(words.rest, {
           customerId: receipt.customerId,
           columns: [receipt.number, receipt.reference],
         })
@@ -125,37 +140,39 @@ export const listReceipts = async (
   part: Part,
   currency: string,
 ): Promise<ReceiptRow[]> => {
+  const words = await wordsOf(filter, db)
   const all = receipts(db)
-    .where(and(fits(filter), part.after ? sql`${receipt.id} < ${part.after}` : undefined))
+    .where(and(fits(filter, words), part.after ? sql`${receipt.id} < ${part.after}` : undefined))
     .orderBy(inOrder(ORDERS, part.order, sql`${receipt.id} desc`))
     .offset(part.offset ?? 0)
   const rows = await (part.limit === undefined ? all : all.limit(part.limit))
   return rows.map((r) => mapReceipt(r, currency))
 }
 
-/** How many receipts fit, and what they come to; those taken back count for nothing. */
+/**
+ * How many receipts fit, and what they come to; those taken back count for nothing. Null where too many hold the words typed: all of
+ * them would have to be read.
+ */
 export const sumReceipts = async (
   db: Db,
   filter: ReceiptFilter,
   currency: string,
-): Promise<{ readonly count: number; readonly amount: Money }> => {
-  const row = present(
-    (
-      await db
-        .select({
-          count: sql<number>`count(*)::int`,
-          amount: sql<string>`coalesce(sum(${receipt.amount}), 0)::text`,
-        })
-        .from(receipt)
-        .where(
-          and(
-            fits(filter),
-            sql`not exists (select from ${receiptVoid} where ${receiptVoid.receiptId} = ${receipt.id})`,
-          ),
-        )
-    )[0],
-  )
-  return { count: row.count, amount: money(BigInt(row.amount), currency) }
+): Promise<{ readonly count: number; readonly amount: Money } | null> => {
+  const { from, to, ...others } = filter
+  if (Object.values(others).every((value) => value === undefined)) return sumReceived(db, { from, to }, currency)
+  const words = await wordsOf(filter, db)
+  if (words?.fits === null) return null
+  const [row] = await db
+    .select({ count: sql<number>`count(*)::int`, amount: sql<string>`coalesce(sum(${receipt.amount}), 0)::text` })
+    .from(receipt)
+    .where(
+      and(
+        fits(filter, words),
+        sql`not exists (select from ${receiptVoid} where ${receiptVoid.receiptId} = ${receipt.id})`,
+      ),
+    )
+  const { count, amount } = present(row)
+  return { count, amount: money(BigInt(amount), currency) }
 }
 
 export const receiptsByIds = async (db: Db, ids: readonly number[], currency: string): Promise<ReceiptRow[]> =>

@@ -18,16 +18,21 @@ export interface AgedRow extends Ages {
   readonly onAccount: Money
 }
 
-/** Open parts of dues as of a day: what is open now and what was put on it later. */
-const openAsOf = (asOf: Day) => sql`
-  later as (select due_id, sum(amount) as later from due_fill where on_day > ${asOf} group by due_id),
+/**
+ * Open parts of dues as of a day: what is open now, with what was put on it later. A due on which nothing was put later is as it is now,
+ * so that of those that are settled few are looked at, whatever day is asked about.
+ */
+const openAsOf = (asOf: Day) => {
+  const of = (open: SQL) => sql`
+    select d.id, d.invoice_id, d.sale_id, d.customer_id, coalesce(d.paper_on, d.issued_on) as issued_on, d.due_on, d.label, ${open} as open
+      from due d where d.issued_on <= ${asOf}`
+  const later = sql`coalesce((select sum(f.amount) from due_fill f where f.due_id = d.id and f.on_day > ${asOf}), 0)`
+  return sql`
   open as (
-    select d.id, d.invoice_id, d.sale_id, d.customer_id, coalesce(d.paper_on, d.issued_on) as issued_on, d.due_on, d.label,
-           d.amount - d.filled + coalesce(l.later, 0) as open
-      from due d left join later l on l.due_id = d.id where d.filled < d.amount and d.issued_on <= ${asOf}
+    ${of(sql`d.amount - d.filled + case when d.last_on > ${asOf} then ${later} else 0 end`)} and d.filled < d.amount
     union all
-    select d.id, d.invoice_id, d.sale_id, d.customer_id, coalesce(d.paper_on, d.issued_on) as issued_on, d.due_on, d.label, l.later
-      from later l join due d on d.id = l.due_id where d.filled = d.amount and d.issued_on <= ${asOf})`
+    ${of(later)} and d.filled = d.amount and d.last_on > ${asOf})`
+}
 
 const heldAsOf = (asOf: Day) => sql`
   held_then as (
@@ -219,10 +224,9 @@ export const readFlags = async (db: Db, today: Day, currency: string): Promise<F
 /** Dues of a customer that were paid in full, with the day the last part came: for the days they take. */
 export const listPaidDues = async (db: Db, customerId: number, limit: number, currency: string) => {
   const rows = await db.execute<{ amount: string; from: Day; paid_on: Day }>(sql`
-    select d.amount::text, d.issued_on::text as from, max(f.on_day)::text as paid_on
-      from due d join due_fill f on f.due_id = d.id and f.amount > 0
-     where d.customer_id = ${customerId} and d.filled = d.amount
-     group by d.id having bool_and(f.kind in ('receipt', 'held', 'discount')) order by max(f.on_day) desc limit ${limit}`)
+    select d.amount::text, d.issued_on::text as from, d.paid_on::text from due d
+     where d.customer_id = ${customerId} and d.filled = d.amount and d.in_money and d.paid_on is not null
+     order by d.paid_on desc limit ${limit}`)
   return rows.map((r) => ({
     amount: money(BigInt(r.amount), currency),
     from: r.from,
@@ -234,11 +238,11 @@ export const listPaidDues = async (db: Db, customerId: number, limit: number, cu
 export const listLateness = async (db: Db, through: Day): Promise<Map<number, number[]>> => {
   const rows = await db.execute<{ customer_id: number; days: number[] }>(sql`
     select customer_id, array_agg(days order by paid_on desc) as days from (
-      select d.customer_id, max(f.on_day) as paid_on, (max(f.on_day) - d.due_on)::int as days,
-             row_number() over (partition by d.customer_id order by max(f.on_day) desc) as n
-        from due d join due_fill f on f.due_id = d.id and f.amount > 0
-       where d.filled = d.amount and f.on_day <= ${through} and d.issued_on > ${through}::date - 400
-       group by d.id having bool_and(f.kind in ('receipt', 'held', 'discount'))) t
+      select d.customer_id, d.paid_on, (d.paid_on - d.due_on)::int as days,
+             row_number() over (partition by d.customer_id order by d.paid_on desc) as n
+        from due d
+       where d.filled = d.amount and d.in_money and d.paid_on between ${through}::date - 400 and ${through}
+         and d.issued_on > ${through}::date - 400) t
      where n <= 60 group by customer_id`)
   return new Map(rows.map((r) => [r.customer_id, r.days]))
 }

@@ -6,7 +6,7 @@ import { money, type Decimal, type Money } from '@/core/money'
 import type { Db } from '../connect'
 import { customer, sale } from '../schema'
 import { inOrder, type Part } from './inOrder'
-import { isOneOf, matchesPaper } from './search'
+import { customersNamed, isOneOf, matchesPaper, narrow, type Place } from './search'
 
 export interface SaleRow {
   readonly id: number
@@ -113,8 +113,16 @@ const ORDERS: Readonly<Record<string, SQLWrapper>> = {
   received: sql`${sale.billed} - coalesce(o.open, 0) + coalesce(h.held, 0)`,
 }
 
+const PLACES: readonly Place[] = [
+  { column: sale.id, find: (p) => sql`select id from sale where title ilike ${p}` },
+  { column: sale.id, find: (p) => sql`select id from sale where purchase_order ilike ${p}` },
+  { column: sale.id, find: (p) => sql`select id from sale where number::text ilike ${p}` },
+  customersNamed(sale.customerId),
+]
+
 /** Ids of sales that fit, the newest first where no order is asked for. */
 export const listSaleIds = async (db: Db, filter: SaleFilter, part: Part, today: Day): Promise<number[]> => {
+  const words = filter.search ? await narrow(db, filter.search, PLACES) : null
   const all = db.select({ id: sale.id }).from(sale).$dynamic()
   const from =
     part.order && BY_MONEY.includes(part.order.by)
@@ -127,8 +135,9 @@ export const listSaleIds = async (db: Db, filter: SaleFilter, part: Part, today:
         filter.stands ? standsIs(filter.stands, today) : undefined,
         filter.kind ? eq(sale.kind, filter.kind) : undefined,
         filter.channel ? eq(sale.channel, filter.channel) : undefined,
-        filter.search
-          ? matchesPaper(filter.search, {
+        words?.fits ?? undefined,
+        words
+          ? matchesPaper(words.rest, {
               customerId: sale.customerId,
               columns: [sql`${sale.number}::text`, sale.title, sale.purchaseOrder],
             })

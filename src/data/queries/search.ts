@@ -1,12 +1,14 @@
 import { sql, type SQL, type SQLWrapper } from 'drizzle-orm'
+import { PLANNED_ANEW, type Db } from '../connect'
 
-const patterns = (typed: string): string[] =>
+const wordsIn = (typed: string): string[] =>
   typed
     .trim()
     .split(/\s+/)
     .filter((w) => w !== '')
     .slice(0, 6)
-    .map((w) => '%' + w.replace(/[%_\\]/g, '\\$&') + '%')
+const patternOf = (word: string): string => '%' + word.replace(/[%_\\]/g, '\\$&') + '%'
+const patterns = (typed: string): string[] => wordsIn(typed).map(patternOf)
 
 const oneText = (columns: readonly SQLWrapper[]): SQL =>
   sql.join(
@@ -36,6 +38,54 @@ export const matchesPaper = (
       (p) => sql`(${paper.customerId} in (select id from customer where name ilike ${p}) or ${text} ilike ${p})`,
     ),
   )
+}
+
+/** What a search was narrowed to by one of its words, and the words that are still to be tested for. */
+export interface Narrowed {
+  /** Null where too many papers hold each of the words. */
+  readonly fits: SQL | null
+  readonly rest: string
+}
+
+/** Where a word is looked for: a column of the papers, and which of its values belong to a pattern. */
+export interface Place {
+  readonly column: SQLWrapper
+  readonly find: (pattern: string) => SQL
+}
+
+/** The customers in whose names a word is found. */
+export const customersNamed = (column: SQLWrapper): Place => ({
+  column,
+  find: (pattern) => sql`select id from customer where name ilike ${pattern}`,
+})
+
+/** So many are few. */
+const FEW = 1_000
+
+/**
+ * Narrows a search by the first of its words, the longest first, that few hold: such a word is found in an index, one that many hold is
+ * found on the next best papers, and each way is slow for the other's words.
+ */
+export const narrow = async (db: Db, typed: string, places: readonly Place[]): Promise<Narrowed> => {
+  const words = wordsIn(typed)
+  for (const word of [...words].sort((a, b) => b.length - a.length)) {
+    const pattern = patternOf(word)
+    const found = places.map(
+      ({ find }, i) => sql`(select ${i}::int as place, id from (${find(pattern)}) f limit ${FEW + 1}::int)`,
+    )
+    const rows = await db.execute<{ place: number; id: number }>(
+      sql`${sql.raw(PLANNED_ANEW)} ${sql.join(found, sql` union all `)} limit ${FEW + 1}::int`,
+    )
+    if (rows.length > FEW) continue
+    const fits = places.map(({ column }, i) =>
+      isOneOf(
+        column,
+        rows.filter((r) => r.place === i).map((r) => r.id),
+      ),
+    )
+    return { fits: sql`(${sql.join(fits, sql` or `)})`, rest: words.filter((w) => w !== word).join(' ') }
+  }
+  return { fits: null, rest: typed }
 }
 
 /** True where a number is one of many: one parameter, however many there are. */

@@ -44,6 +44,7 @@ export const bill = pgTable(
     uniqueIndex('bill_their_number_once')
       .on(t.supplierId, sql`lower(${t.theirNumber})`)
       .where(sql`${t.voidedOn} is null`),
+    index('bill_order').on(t.onDay.desc().nullsLast(), t.id.desc().nullsFirst()),
     index('bill_open')
       .on(t.dueOn)
       .where(sql`${t.filled} < ${t.gross} and ${t.voidedOn} is null`),

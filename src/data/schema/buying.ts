@@ -27,6 +27,7 @@ export const purchaseOrder = pgTable(
     closedReason: text().notNull().default(''),
   },
   (t) => [
+    index('purchase_order_order').on(t.number.desc().nullsLast(), t.id.desc().nullsFirst()),
     index('purchase_order_supplier').on(t.supplierId),
     index('purchase_order_open')
       .on(t.sentOn)
@@ -89,7 +90,11 @@ export const goodsReceived = pgTable(
       .references(() => place.id),
     entryId: integer().references(() => entry.id),
   },
-  (t) => [index('goods_received_supplier').on(t.supplierId), index('goods_received_order').on(t.orderId)],
+  (t) => [
+    index('goods_received_list').on(t.number.desc().nullsLast(), t.id.desc().nullsFirst()),
+    index('goods_received_supplier').on(t.supplierId),
+    index('goods_received_order').on(t.orderId),
+  ],
 )
 
 export const goodsReceivedLine = pgTable(

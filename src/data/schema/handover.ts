@@ -1,4 +1,5 @@
 import { HANDOVER_WAYS } from '@/core/kinds'
+import { sql } from 'drizzle-orm'
 import { boolean, foreignKey, index, integer, pgTable, text } from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay } from './columns'
 import { entry } from './ledger'
@@ -46,5 +47,11 @@ export const handoverLine = pgTable(
     /** Came back to be handed over again. */
     replace: boolean().notNull().default(false),
   },
-  (t) => [index('handover_line_handover').on(t.handoverId), index('handover_line_line').on(t.saleLineId)],
+  (t) => [
+    index('handover_line_handover').on(t.handoverId),
+    index('handover_line_line').on(t.saleLineId),
+    index('handover_line_earned')
+      .on(t.handoverId)
+      .where(sql`${t.earned} <> 0`),
+  ],
 )

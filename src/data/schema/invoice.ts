@@ -1,6 +1,6 @@
 import { INVOICE_KINDS, INVOICE_STATUSES } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
-import { boolean, check, foreignKey, index, integer, pgTable, text } from 'drizzle-orm/pg-core'
+import { boolean, check, foreignKey, index, integer, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay, percentage } from './columns'
 import { goods } from './goods'
 import { account, entry } from './ledger'
@@ -33,6 +33,8 @@ export const invoice = pgTable(
   },
   (t) => [
     foreignKey({ columns: [t.creditsId], foreignColumns: [t.id] }),
+    index('invoice_number_words').using('gin', t.number.op('gin_trgm_ops')),
+    index('invoice_order').on(t.number.desc().nullsLast(), t.id.desc().nullsFirst()),
     index('invoice_sale').on(t.saleId),
     index('invoice_customer').on(t.customerId, t.onDay),
     index('invoice_day').on(t.onDay, t.id),
@@ -78,6 +80,9 @@ export const invoiceLine = pgTable(
   (t) => [
     foreignKey({ columns: [t.creditsLineId], foreignColumns: [t.id] }),
     index('invoice_line_invoice').on(t.invoiceId),
+    index('invoice_line_ahead')
+      .on(t.invoiceId)
+      .where(sql`${t.ahead} <> 0`),
     index('invoice_line_sale_line').on(t.saleLineId),
     index('invoice_line_credits').on(t.creditsLineId),
   ],
@@ -99,4 +104,21 @@ export const invoiceTax = pgTable(
     amount: minor().notNull(),
   },
   (t) => [index('invoice_tax_invoice').on(t.invoiceId)],
+)
+
+/**
+ * How many invoices, counter sales, credit notes and receipts there are of a month, and what they come to, kept by triggers: drafts
+ * count, receipts that were voided do not.
+ */
+export const paperMonth = pgTable(
+  'paper_month',
+  {
+    paper: text({ enum: [...INVOICE_KINDS, 'receipt'] }).notNull(),
+    month: onDay().notNull(),
+    count: integer().notNull(),
+    net: minor().notNull(),
+    tax: minor().notNull(),
+    gross: minor().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.paper, t.month] })],
 )

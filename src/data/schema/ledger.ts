@@ -46,6 +46,7 @@ export const entry = pgTable(
     foreignKey({ columns: [t.reversesId], foreignColumns: [t.id] }),
     index('entry_day').on(t.onDay, t.id),
     index('entry_source').on(t.sourceKind, t.sourceId),
+    index('entry_words').using('gin', t.text.op('gin_trgm_ops')),
     index('entry_sale').on(t.saleId),
     // An entry of the owner's own is reversed once.
     uniqueIndex('entry_own_reversed_once')

@@ -1,7 +1,7 @@
 import { METHODS, HELD_KINDS, RECEIPT_METHODS } from '@/core/ledger'
 import { VOID_KINDS } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
-import { check, index, integer, pgTable, text, unique } from 'drizzle-orm/pg-core'
+import { boolean, check, index, integer, pgTable, text, unique } from 'drizzle-orm/pg-core'
 import { identity, minor, onDay } from './columns'
 import { invoice } from './invoice'
 import { account, entry } from './ledger'
@@ -49,8 +49,18 @@ export const due = pgTable(
       .notNull()
       .default(sql`0`),
     discountUntil: onDay(),
+    /** Kept by the trigger of its fills: the last day on which anything was put on it or taken off again, */
+    lastOn: onDay(),
+    /** the last on which something was put on it, */
+    paidOn: onDay(),
+    /** and whether all that was put on it was money, or a discount for money. */
+    inMoney: boolean().notNull().default(true),
   },
   (t) => [
+    index('due_last').on(t.lastOn, t.issuedOn),
+    index('due_paid')
+      .on(t.paidOn)
+      .where(sql`${t.filled} = ${t.amount} and ${t.inMoney}`),
     index('due_invoice').on(t.invoiceId),
     index('due_plan').on(t.planId),
     index('due_sale').on(t.saleId),
@@ -93,6 +103,9 @@ export const receipt = pgTable(
       .references(() => entry.id),
   },
   (t) => [
+    index('receipt_number_words').using('gin', t.number.op('gin_trgm_ops')),
+    index('receipt_reference_words').using('gin', t.reference.op('gin_trgm_ops')),
+    index('receipt_order').on(t.number.desc().nullsLast(), t.id.desc().nullsFirst()),
     index('receipt_customer').on(t.customerId, t.onDay),
     index('receipt_day').on(t.onDay, t.id),
     index('receipt_invoice').on(t.invoiceId),

@@ -65,6 +65,11 @@ export const sale = pgTable(
   },
   (t) => [
     index('sale_customer').on(t.customerId, t.id),
+    // What any word of is found by; see queries/search.
+    index('sale_title_words').using('gin', t.title.op('gin_trgm_ops')),
+    index('sale_order_words').using('gin', t.purchaseOrder.op('gin_trgm_ops')),
+    index('sale_number_words').using('gin', sql`(${t.number}::text) gin_trgm_ops`),
+    index('sale_order').on(t.number.desc().nullsLast(), t.id.desc().nullsFirst()),
     index('sale_stage').on(t.stage, t.id),
     index('sale_working')
       .on(t.id)
@@ -138,6 +143,9 @@ export const saleLine = pgTable(
   },
   (t) => [
     index('sale_line_sale').on(t.saleId, t.position),
+    index('sale_line_to_bill')
+      .on(t.saleId)
+      .where(sql`${t.handedOver} > ${t.billed}`),
     index('sale_line_waiting')
       .on(t.goodsId)
       .where(sql`${t.agreed} > ${t.handedOver} - ${t.toReplace}`),

@@ -1,16 +1,17 @@
 import { findCustomer } from '@/data/queries/customers'
 import { findGoods } from '@/data/queries/goods'
 import type { Part } from '@/data/queries/inOrder'
-import { listRegister, sumRegister, type InvoiceFilter } from '@/data/queries/invoiceRegister'
+import { listRegister, sumRegister, withWords, type InvoiceFilter } from '@/data/queries/invoiceRegister'
 import { listSavedViews } from '@/data/queries/savedView'
 import type { Where } from '../where'
 
 export type { InvoiceFilter, RegisterRow } from '@/data/queries/invoiceRegister'
 
-/** Invoices that fit, and what all of them come to, credit notes taken off. */
+/** Invoices that fit, and what all of them come to, credit notes taken off; null where too many hold the words typed. */
 export const readRegister = async ({ db, today, currency }: Where, filter: InvoiceFilter, part: Part) => {
   const about = { today, currency }
-  const [rows, sums] = await Promise.all([listRegister(db, filter, part, about), sumRegister(db, filter, about)])
+  const narrowed = await withWords(db, filter)
+  const [rows, sums] = await Promise.all([listRegister(db, narrowed, part, about), sumRegister(db, narrowed, about)])
   return { rows, sums }
 }
 

@@ -1,4 +1,4 @@
-import { findReceipt, listReceipts, sumReceipts, type ReceiptFilter } from '@/data/queries/receipt'
+import { findReceipt, listReceipts, sumReceipts, withReceiptWords, type ReceiptFilter } from '@/data/queries/receipt'
 import type { Part } from '@/data/queries/inOrder'
 import { readEntriesOf } from '../books/entry'
 import type { Where } from '../where'
@@ -26,6 +26,10 @@ export type { ReceiptRow } from '@/data/queries/receipt'
 
 /** The receipts that fit, and what all of them come to. */
 export const readReceiptBook = async ({ db, currency }: Where, filter: ReceiptFilter, part: Part) => {
-  const [rows, sums] = await Promise.all([listReceipts(db, filter, part, currency), sumReceipts(db, filter, currency)])
+  const narrowed = await withReceiptWords(db, filter)
+  const [rows, sums] = await Promise.all([
+    listReceipts(db, narrowed, part, currency),
+    sumReceipts(db, narrowed, currency),
+  ])
   return { rows, sums }
 }

@@ -18,11 +18,7 @@ export const readPayHabits = async (db: Db, today: Day, months: number): Promise
     select date_trunc('month', paid_on)::date::text as month,
            round(sum(amount * (paid_on - issued_on)) / sum(amount))::int as days,
            round(100 * coalesce(sum(amount) filter (where paid_on > due_on), 0) / sum(amount))::int as late
-      from (select d.amount, d.issued_on, d.due_on, max(f.on_day) as paid_on
-              from due d join due_fill f on f.due_id = d.id and f.amount > 0
-             where d.filled = d.amount and d.id in (select due_id from due_fill where on_day >= ${first})
-             group by d.id having bool_and(f.kind in ('receipt', 'held', 'discount'))) t
-     where paid_on >= ${first} group by 1`)
+      from due where filled = amount and in_money and paid_on >= ${first} group by 1`)
   return Array.from({ length: months }, (_, i) => {
     const month = addMonths(first, i)
     const row = rows.find((r) => r.month === month)

@@ -4,7 +4,7 @@ import type { ProfitBy } from '@/core/kinds'
 import { isZeroMoney, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import type { Part } from '@/data/queries/inOrder'
-import { listEarned, listEarnedByGoods, listEarnedByMonth, type Earned } from '@/data/queries/profit'
+import { listEarned, listEarnedByGoods, listEarnedByMonth, listEarnedParts, type Earned } from '@/data/queries/profit'
 
 /** What something earned: income less what went for it. */
 export interface ProfitRow extends Earned {
@@ -66,13 +66,10 @@ export const readProfitPage = async (
 ) => {
   const named = (rows: readonly Earned[]): readonly ProfitRow[] =>
     rows.map((r) => ({ ...r, name: nameOf(by, r), profit: subtractMoney(r.income, r.cost) }))
-  const ends = (down: boolean) =>
-    listEarned(db, by, span, currency, { limit: 20, named: true, order: { by: 'profit', down } })
-  const [rows, months, best, worst] = await Promise.all([
-    listEarned(db, by, span, currency, part),
+  const end = (down: boolean) => ({ limit: 20, named: true, order: { by: 'profit', down } })
+  const [[rows = [], best = [], worst = []], months] = await Promise.all([
+    listEarnedParts(db, by, span, currency, [part, end(true), end(false)]),
     listEarnedByMonth(db, span, currency),
-    ends(true),
-    ends(false),
   ])
   const [income, cost] = [totalOf(months, 'income', currency), totalOf(months, 'cost', currency)]
   return {

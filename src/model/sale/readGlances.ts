@@ -9,11 +9,12 @@ import type { Story } from './story'
 /** Stories read at a time, so that memory does not grow with the trade. */
 const AT_ONCE = 500
 
-/** Sales whose look is kept: of the others there are too many, and who looks at them looks at a page of them. */
-const KEPT: ReadonlySet<string> = new Set(['draft', 'offered', 'agreed', 'owing'])
+/** The look at an unfinished sale is kept, and of the others, of which there are many, that of a page of them: not of a file of all. */
+const UNFINISHED: ReadonlySet<string> = new Set(['draft', 'offered', 'agreed', 'owing'])
+const A_PAGE = 200
 
 /**
- * Sales as lists show them, in the order of the ids. A look at an unfinished sale is kept, and taken from there until anything it was
+ * Sales as lists show them, in the order of the ids. A look at a sale is kept, and taken from there until anything it was
  * told from has changed: triggers note what, and every look says which changes it had seen.
  */
 export const readGlances = async (
@@ -53,7 +54,7 @@ const tellAnew = async (
   for (const story of await readStories(db, ids, business, today)) {
     const one = toldOf(story)
     told.set(story.sale.id, one)
-    if (KEPT.has(story.sale.stage)) looks.push(lookOf(story, one))
+    if (sales.length <= A_PAGE || UNFINISHED.has(story.sale.stage)) looks.push(lookOf(story, one))
   }
   // Where it cannot be kept (a full disk, a database for reading alone), it is told anew next time.
   if (looks.length > 0) await keepLooks(db, looks, today, seen).catch(() => undefined)

@@ -69,6 +69,20 @@ export const neverMiscounted = async (db: TestShop['db']): Promise<unknown[]> =>
   ...(await db.execute(sql`
     select sale_id from (select sale_id, income, cost from earned_month union all select sale_id, -income, -cost from earned_sale) e
      group by sale_id having sum(income) <> 0 or sum(cost) <> 0`)),
+  // What is kept of a due is what its fills say.
+  ...(await db.execute(sql`
+    select d.id from due d
+     where d.last_on is distinct from (select max(f.on_day) from due_fill f where f.due_id = d.id)
+        or d.paid_on is distinct from (select max(f.on_day) from due_fill f where f.due_id = d.id and f.amount > 0)
+        or d.in_money is distinct from coalesce((select bool_and(f.kind in ('receipt', 'held', 'discount')) from due_fill f where f.due_id = d.id and f.amount > 0), true)`)),
+  // What the papers of a month come to is what they say.
+  ...(await db.execute(sql`
+    select paper, month from (
+      select paper, month, count, net, tax, gross from paper_month
+      union all select kind, date_trunc('month', on_day)::date, -1, -net, -tax, -gross from invoice
+      union all select 'receipt', date_trunc('month', on_day)::date, -1, 0, 0, -amount from receipt r
+                 where not exists (select from receipt_void v where v.receipt_id = r.id)) x
+     group by 1, 2 having sum(count) <> 0 or sum(net) <> 0 or sum(tax) <> 0 or sum(gross) <> 0`)),
   // What stands across from cash by month is what the lines of entries that moved cash say.
   ...(await db.execute(sql`
     select account_id, month, sum(debit) as debit, sum(credit) as credit from (
