@@ -16,8 +16,10 @@ export const grantApp = async (db: Database, secret: string): Promise<void> => {
     end $$`),
     )
     await tx.execute(sql.raw(`alter role ${APP_ROLE} with nosuperuser nocreatedb nocreaterole password '${secret}'`))
-    await tx.execute(sql.raw(`grant usage on schema public to ${APP_ROLE}`))
-    await tx.execute(sql.raw(`grant select, insert, update, delete on all tables in schema public to ${APP_ROLE}`))
+    await tx.execute(sql.raw(`grant usage on schema public, kept to ${APP_ROLE}`))
+    await tx.execute(
+      sql.raw(`grant select, insert, update, delete on all tables in schema public, kept to ${APP_ROLE}`),
+    )
     await tx.execute(sql.raw(`grant usage, select on all sequences in schema public to ${APP_ROLE}`))
   })
 }

@@ -40,7 +40,7 @@ const isInUse = async (client: postgres.Sql): Promise<boolean> => {
 }
 
 const dropAll = (client: postgres.Sql) =>
-  client.unsafe('drop schema if exists drizzle cascade; drop schema public cascade; create schema public')
+  client.unsafe('drop schema if exists drizzle, kept cascade; drop schema public cascade; create schema public')
 
 /** Reads a proven file into empty tables: rows, then the numbers they count from. Nothing else in it is carried out. */
 const load = async (

@@ -10,8 +10,8 @@ import { promptSocket } from '../connect'
 import journal from '../migrations/meta/_journal.json'
 import { endLine, headLine, proveBackup } from './format'
 
-/** What is in no backup: who is signed in, and what is only kept to look faster and tells transactions of this database apart. */
-const LEFT_OUT = new Set(['session', 'change', 'glance'])
+/** What is in no backup: who is signed in. (And the whole schema `kept`.) */
+const LEFT_OUT = new Set(['session'])
 
 const quoted = (name: string): string => `"${name}"`
 

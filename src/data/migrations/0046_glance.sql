@@ -4,14 +4,16 @@ CREATE TABLE "stage_count" (
 	"count" integer NOT NULL
 );
 --> statement-breakpoint
-CREATE TABLE "change" (
+CREATE SCHEMA "kept";
+--> statement-breakpoint
+CREATE TABLE "kept"."change" (
 	"what" text NOT NULL,
 	"id" integer NOT NULL,
 	"by" "xid8" NOT NULL,
 	CONSTRAINT "change_what_id_by_pk" PRIMARY KEY("what","id","by")
 );
 --> statement-breakpoint
-CREATE TABLE "glance" (
+CREATE TABLE "kept"."glance" (
 	"sale_id" integer PRIMARY KEY NOT NULL,
 	"on_day" date NOT NULL,
 	"build" text NOT NULL,
@@ -60,11 +62,11 @@ begin
       create function %1$I() returns trigger language plpgsql as $b$
       begin
         if tg_op <> 'DELETE' then
-          insert into change (what, id, by)
+          insert into kept.change (what, id, by)
           select distinct %2$L, %3$s, pg_current_xact_id() from added r where %3$s is not null on conflict do nothing;
         end if;
         if tg_op <> 'INSERT' then
-          insert into change (what, id, by)
+          insert into kept.change (what, id, by)
           select distinct %2$L, %3$s, pg_current_xact_id() from removed r where %3$s is not null on conflict do nothing;
         end if;
         return null;
@@ -81,7 +83,7 @@ end $$;
 -- A sale that is agreed or closed takes goods that others wait for, or lets them go.
 create function sale_changes_goods() returns trigger language plpgsql as $$
 begin
-  insert into change (what, id, by)
+  insert into kept.change (what, id, by)
   select distinct 'g', x.goods_id, pg_current_xact_id()
     from added a join removed r on r.id = a.id
     cross join lateral (
@@ -98,7 +100,7 @@ create trigger sale_changed_of_goods after update on sale referencing new table 
 -- What all sales depend on.
 create function house_changes() returns trigger language plpgsql as $$
 begin
-  insert into change (what, id, by) values ('h', 0, pg_current_xact_id()) on conflict do nothing;
+  insert into kept.change (what, id, by) values ('h', 0, pg_current_xact_id()) on conflict do nothing;
   return null;
 end $$;
 --> statement-breakpoint

@@ -49,11 +49,11 @@ export const listSeen = async (db: Db, ids: readonly number[], on: Day): Promise
     select s.id, s.number, s.customer_id, c.name as customer, s.title, s.kind, s.channel, s.started_on::text, s.agreed_on::text,
            s.wanted_by::text, s.stage, g.told
       from sale s join customer c on c.id = s.customer_id
-      left join glance g on g.sale_id = s.id and g.on_day = ${on} and g.build = ${BUILD}
-       and not exists (select from change x where x.what = 'h' and not pg_visible_in_snapshot(x.by, g.seen))
-       and not exists (select from change x where x.what = 's' and x.id = s.id and not pg_visible_in_snapshot(x.by, g.seen))
+      left join kept.glance g on g.sale_id = s.id and g.on_day = ${on} and g.build = ${BUILD}
+       and not exists (select from kept.change x where x.what = 'h' and not pg_visible_in_snapshot(x.by, g.seen))
+       and not exists (select from kept.change x where x.what = 's' and x.id = s.id and not pg_visible_in_snapshot(x.by, g.seen))
        and not exists (select from unnest(g.goods) k(id)
-                        cross join lateral (select x.by from change x where x.what = 'g' and x.id = k.id offset 0) x
+                        cross join lateral (select x.by from kept.change x where x.what = 'g' and x.id = k.id offset 0) x
                         where not pg_visible_in_snapshot(x.by, g.seen))
      where ${isOneOf(sql`s.id`, ids)}`)
   return rows.map((r) => ({
@@ -88,7 +88,7 @@ export interface Look {
 /** Keeps how sales looked on a day, in the order of their ids, so that two who look at once never wait for each other crosswise. */
 export const keepLooks = async (db: Db, looks: readonly Look[], on: Day, seen: string): Promise<void> => {
   await db.execute(sql`
-    insert into glance (sale_id, on_day, build, seen, goods, told)
+    insert into kept.glance (sale_id, on_day, build, seen, goods, told)
     select l."saleId", ${on}, ${BUILD}, ${seen}::pg_snapshot, l.goods, l.told
       from json_to_recordset(${JSON.stringify(looks)}::json) l("saleId" int, goods int[], told text) order by 1
     on conflict (sale_id) do update
@@ -100,8 +100,8 @@ export const keepLooks = async (db: Db, looks: readonly Look[], on: Day, seen: s
  * for who is still looking with a moment before them.
  */
 export const forgetLooks = async (db: Db, today: Day, lately = 20_000): Promise<void> => {
-  await db.execute(sql`delete from glance where on_day < ${today}`)
+  await db.execute(sql`delete from kept.glance where on_day < ${today}`)
   await db.execute(sql`
-    delete from change where by::text::bigint < least(
-      (select min(pg_snapshot_xmin(seen)::text::bigint) from glance), pg_snapshot_xmin(pg_current_snapshot())::text::bigint - ${lately}::int)`)
+    delete from kept.change where by::text::bigint < least(
+      (select min(pg_snapshot_xmin(seen)::text::bigint) from kept.glance), pg_snapshot_xmin(pg_current_snapshot())::text::bigint - ${lately}::int)`)
 }
