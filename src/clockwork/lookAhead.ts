@@ -8,7 +8,7 @@ import { MOST_WORKED_ON } from '@/model/today/today'
 
 const lookedOn = new WeakMap<Database, Day>()
 
-/** Once on each day, and when the program starts: looks at every unfinished sale, so that the owner's first look at Today is as fast as the others. */
+/** Once on each day, and when the program starts: looks at every unfinished sale, so that the owner's first look is as fast as others. */
 export const lookAhead = async (db: Database, business: Business, today: Day): Promise<void> => {
   if (lookedOn.get(db) === today) return
   lookedOn.set(db, today)

@@ -37,7 +37,7 @@ export const readMonthFacts = async (db: Db, { from, to }: Span, currency: strin
            (select max(c.on_day)::text from drawer_count c where c.on_day >= ${from}) as counted_on,
            (select count(distinct l.sale_id)::int from sale_line l join sale s on s.id = l.sale_id
              where l.handed_over > l.billed and s.closed_as is null
-               and exists (select from handover h where h.sale_id = s.id and h.on_day <= ${to})) as not_invoiced,
+               and (select min(h.on_day) from handover h where h.sale_id = s.id) <= ${to}) as not_invoiced,
            coalesce((select sum(amount) from held_move where kind = 'account' and on_day <= ${to}), 0)::text as on_account,
            (select count(*)::int from (select customer_id from held_move where kind = 'account' and on_day <= ${to}
                                         group by 1 having sum(amount) <> 0) x) as on_account_of,

@@ -94,7 +94,10 @@ export interface EarnedPart extends Part {
   readonly named?: boolean
 }
 
-/** Sales, sorted and cut before they are named: there may be a hundred thousand of them. Rows alike stand by their numbers, so that pages hold each of them once. */
+/**
+ * Sales, sorted and cut before they are named: there may be a hundred thousand of them. Rows alike stand by their numbers, so that pages
+ * hold each of them once.
+ */
 const cutSales = (part: EarnedPart): SQL => {
   const order = sql`order by ${inOrder(EARNED_ORDERS, part.order, sql`income - cost desc, sale_id`)}`
   const [key, name] = GROUPS.sale
@@ -112,7 +115,10 @@ const cutGroups = (part: EarnedPart): SQL => {
      where ${part.named ? sql`key <> ''` : sql`true`} ${order} ${cutTo(part)}`
 }
 
-/** Parts of what was earned, grouped by what the ledger's entries are of; the most profitable first where no order is asked for. All of it is read once, however many parts are asked for. */
+/**
+ * Parts of what was earned, grouped by what the ledger's entries are of; the most profitable first where no order is asked for. All of it
+ * is read once, however many parts are asked for.
+ */
 export const listEarnedParts = async (
   db: Db,
   by: Grouped,

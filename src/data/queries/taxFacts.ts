@@ -24,7 +24,7 @@ interface Row extends Record<string, unknown> {
 }
 
 const inSpan = (x: SQL, { from, through, late }: TaxSpan): SQL =>
-  sql`(${x}.on_day between ${from} and ${through} or ${isOneOf(sql`${x}.entry_id`, late)})
+  sql`(${x}.on_day between ${from} and ${through} ${late.length > 0 ? sql`or ${isOneOf(sql`${x}.entry_id`, late)}` : sql``})
       and not exists (select from tax_return_entry r where r.entry_id = ${x}.entry_id)`
 
 const read = async (db: Db, rows: SQL, span: TaxSpan, side: TaxSide, currency: string): Promise<TaxFact[]> =>

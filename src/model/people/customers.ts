@@ -21,7 +21,7 @@ import { listSaleIds, sumCommitted } from '@/data/queries/sales'
 import { listOpenDues } from '@/data/queries/due'
 import { listHeld } from '@/data/queries/held'
 import { listReceipts } from '@/data/queries/receipt'
-import { readStories } from '@/model/sale/readStories'
+import { readGlances } from '@/model/sale/readGlances'
 
 export type { CustomerStanding } from '@/data/queries/customers'
 
@@ -117,7 +117,7 @@ export const readCustomer = async (db: Db, id: number, business: Business, today
     refunds,
     days: daysToPay(paid),
     paid,
-    sales: await readStories(db, saleIds, business, today),
+    sales: await readGlances(db, saleIds, business, today),
   }
 }
 

@@ -17,6 +17,7 @@ import { readLookAlikes } from '@/model/people/lookAlikes'
 import { readDepositsAsked } from '@/model/receivables/depositsAsked'
 import { fillOldestOn } from '@/model/receipt/fillOldestOn'
 import { listOpenDues } from '@/data/queries/due'
+import { readGlances } from '@/model/sale/readGlances'
 import { readStories } from '@/model/sale/readStories'
 
 interface Where {
@@ -258,7 +259,7 @@ const offerToFind = async (where: Where, text: string): Promise<QuickOffer[]> =>
     listSaleIds(db, { search: text }, { limit: 4 }, today),
     findNumbered(db, text),
   ])
-  const sales = await readStories(db, saleIds, business, today)
+  const sales = await readGlances(db, saleIds, business, today)
   return [
     ...places,
     ...pieces.map((p) => ({

@@ -1,5 +1,5 @@
 import type { Day } from '@/core/day'
-import type { Db } from '@/data/connect'
+import type { Database } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { keepLooks, listSeen, readSnapshot, type Look } from '@/data/queries/glances'
 import { goodsIn, pack, toldOf, unpack, type Glance, type Told } from './glance'
@@ -15,10 +15,11 @@ const A_PAGE = 200
 
 /**
  * Sales as lists show them, in the order of the ids. A look at a sale is kept, and taken from there until anything it was
- * told from has changed: triggers note what, and every look says which changes it had seen.
+ * told from has changed: triggers note what, and every look says which changes it had seen. For pages alone: a command reads stories, or
+ * who looks would wait until its transaction ends.
  */
 export const readGlances = async (
-  db: Db,
+  db: Database,
   ids: readonly number[],
   business: Business,
   today: Day,
@@ -42,7 +43,7 @@ export const readGlances = async (
 const lookOf = (story: Story, told: Told): Look => ({ saleId: story.sale.id, goods: goodsIn(story), told: pack(told) })
 
 const tellAnew = async (
-  db: Db,
+  db: Database,
   sales: readonly Glance['sale'][],
   business: Business,
   today: Day,
