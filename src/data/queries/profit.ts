@@ -33,12 +33,28 @@ const asEarned =
 
 type Grouped = Exclude<ProfitBy, 'goods' | 'month'>
 
-/** How what was earned is grouped: the key of a row, what it is called, and what that takes. */
-const GROUPS: Readonly<Record<Grouped, readonly [key: SQL, name: SQL]>> = {
-  sale: [sql`coalesce(s.id::text, '')`, sql`coalesce(s.number || ' ' || c.name, '')`],
-  customer: [sql`coalesce(c.id::text, '')`, sql`coalesce(c.name, '')`],
-  kind: [sql`coalesce(s.kind, '')`, sql`coalesce(s.kind, '')`],
-  channel: [sql`coalesce(s.channel, '')`, sql`coalesce(s.channel, '')`],
+/** How what was earned is grouped: by what of a part `p` and its sale `s`; then, few rows as they are, what they are called. */
+interface Group {
+  readonly by: SQL
+  readonly named: SQL
+  readonly key: SQL
+  readonly name: SQL
+}
+const GROUPS: Readonly<Record<Grouped, Group>> = {
+  sale: {
+    by: sql`p.sale_id`,
+    named: sql`left join sale s on s.id = g.of left join customer c on c.id = s.customer_id`,
+    key: sql`coalesce(s.id::text, '')`,
+    name: sql`coalesce(s.number || ' ' || c.name, '')`,
+  },
+  customer: {
+    by: sql`coalesce(s.customer_id, p.customer_id)`,
+    named: sql`left join customer c on c.id = g.of`,
+    key: sql`coalesce(c.id::text, '')`,
+    name: sql`coalesce(c.name, '')`,
+  },
+  kind: { by: sql`coalesce(s.kind, '')`, named: sql``, key: sql`g.of`, name: sql`g.of` },
+  channel: { by: sql`coalesce(s.channel, '')`, named: sql``, key: sql`g.of`, name: sql`g.of` },
 }
 
 interface Span {
@@ -87,7 +103,12 @@ const isEverything = async (db: Db, { from, to }: Span): Promise<boolean> => {
   return row?.all ?? false
 }
 
-const EARNED_EVER = sql`select sale_id, null::int as customer_id, income, cost from earned_sale where income <> 0 or cost <> 0`
+/** The same of everything there ever was: each sale has one sum. */
+const EARNED_EVER = sql`
+    select sale_id, null::int as customer_id, income, cost from earned_sale where sale_id is not null
+    union all
+    select null, customer_id, sum(income), sum(cost) from earned_month where sale_id is null group by customer_id`
+const SALES_EVER = sql`select sale_id, income, cost from earned_sale where income <> 0 or cost <> 0`
 
 /** Which rows: those of no one thing left out, and a part of them in an order. */
 export interface EarnedPart extends Part {
@@ -100,11 +121,11 @@ export interface EarnedPart extends Part {
  */
 const cutSales = (part: EarnedPart): SQL => {
   const order = sql`order by ${inOrder(EARNED_ORDERS, part.order, sql`income - cost desc, sale_id`)}`
-  const [key, name] = GROUPS.sale
+  const { named, key, name } = GROUPS.sale
   return sql`
-    select row_number() over (${order}) as n, ${key} as key, ${name} as name, p.income, p.cost
-      from (select sale_id, income, cost from of_sale where ${part.named ? sql`sale_id is not null` : sql`true`} ${order} ${cutTo(part)}) p
-      left join sale s on s.id = p.sale_id left join customer c on c.id = s.customer_id`
+    select row_number() over (${order}) as n, ${key} as key, ${name} as name, g.income, g.cost
+      from (select sale_id, sale_id as of, income, cost from of_sale
+             where ${part.named ? sql`sale_id is not null` : sql`true`} ${order} ${cutTo(part)}) g ${named}`
 }
 
 /** A part of what was earned by whatever has few rows, or is sorted by name. */
@@ -126,19 +147,23 @@ export const listEarnedParts = async (
   currency: string,
   parts: readonly EarnedPart[],
 ): Promise<readonly (readonly Earned[])[]> => {
-  const [key, name] = GROUPS[by]
-  const isEver = by === 'sale' && (await isEverything(db, span))
+  const { by: of, named, key, name } = GROUPS[by]
+  const isEver = await isEverything(db, span)
   const isCut = (part: EarnedPart): boolean => by === 'sale' && part.limit !== undefined && part.order?.by !== 'name'
   const cuts = parts.map(
     (part, i) => sql`select ${i}::int as part, x.* from (${isCut(part) ? cutSales(part) : cutGroups(part)}) x`,
   )
   const rows = await db.execute<Row & { part: number }>(sql`
-    with parts as materialized (${isEver ? EARNED_EVER : earned(span)}),
-    of_sale as (${isEver ? sql`select * from parts` : sql`select sale_id, sum(income) as income, sum(cost) as cost from parts group by sale_id`}),
+    with parts as ${isEver ? sql`not materialized (${EARNED_EVER})` : sql`materialized (${earned(span)})`},
+    of_sale as ${
+      isEver
+        ? sql`not materialized (${SALES_EVER})`
+        : sql`materialized (select sale_id, sum(income) as income, sum(cost) as cost from parts group by sale_id)`
+    },
     grouped as (
-      select ${key} as key, ${name} as name, sum(p.income) as income, sum(p.cost) as cost
-        from parts p left join sale s on s.id = p.sale_id left join customer c on c.id = coalesce(s.customer_id, p.customer_id)
-       group by 1, 2 having sum(p.income) <> 0 or sum(p.cost) <> 0)
+      select ${key} as key, ${name} as name, g.income, g.cost
+        from (select ${of} as of, sum(p.income) as income, sum(p.cost) as cost from parts p left join sale s on s.id = p.sale_id
+               group by 1 having sum(p.income) <> 0 or sum(p.cost) <> 0) g ${named})
     select part, key, name, income::text, cost::text from (${sql.join(cuts, sql` union all `)}) r order by part, n`)
   return parts.map((_, i) => rows.filter((r) => r.part === i).map(asEarned(currency)))
 }
