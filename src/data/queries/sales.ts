@@ -3,8 +3,9 @@ import { present } from '@/core/present'
 import { and, eq, inArray, sql, type SQL, type SQLWrapper } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Decimal, type Money } from '@/core/money'
-import type { Db } from '../connect'
+import type { Database, Db } from '../connect'
 import { customer, sale } from '../schema'
+import { transact } from '../transact'
 import { inOrder, type Part } from './inOrder'
 import { customersNamed, isOneOf, matchesPaper, narrow, type Place } from './search'
 
@@ -159,13 +160,16 @@ export const countStands = async (db: Db, today: Day): Promise<Record<string, nu
   return Object.fromEntries(rows.map((r) => [r.stands, r.count]))
 }
 
-/** Counts anew how many sales stand where, in place of all that was added up until now. */
-export const countStagesAnew = async (db: Db): Promise<void> => {
-  // One statement, one moment: what is committed after it stays beside the new counts.
-  await db.execute(sql`
-    with gone as (delete from stage_count)
-    insert into stage_count (stage, count) select stage, count(*) from sale group by stage`)
-}
+/**
+ * Counts anew how many sales stand where, in place of all that was added up until now. One statement, one moment: what is committed after
+ * it stays beside the new counts. With the pen held, or two servers at once would each leave the other's counts.
+ */
+export const countStagesAnew = (db: Database): Promise<unknown> =>
+  transact(db, (tx) =>
+    tx.execute(sql`
+      with gone as (delete from stage_count)
+      insert into stage_count (stage, count) select stage, count(*) from sale group by stage`),
+  )
 
 /** How many sales are agreed or owing: what the owner has in hand. */
 export const countInHand = async (db: Db): Promise<number> => {

@@ -19,7 +19,8 @@ const LATE = 4
 export const listStuck = (db: Db, today: Day): Promise<Stuck[]> =>
   db.execute<Stuck & Record<string, unknown>>(sql`
     select * from (
-      select 'sale' as kind, r.sale_id as id, coalesce(nullif(s.title, ''), 'Sale ' || s.number) as name, r.next_on::text as on from repeat r join sale s on s.id = r.sale_id
+      select 'sale' as kind, r.sale_id as id, coalesce(nullif(s.title, ''), 'Sale ' || s.number) as name, r.next_on::text as on
+        from repeat r join sale s on s.id = r.sale_id
        where r.next_on < ${today}
       union all
       select 'bill', r.bill_id, b.number, r.next_on::text from bill_repeat r join bill b on b.id = r.bill_id where r.next_on < ${today}
