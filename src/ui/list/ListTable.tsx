@@ -114,7 +114,8 @@ const Cell = <Row,>({
   const tone = toneOf(column, row, about)
   const note = column.note?.(row, about)
   if (text === '' && !note && !opens) return null
-  const said = <span className={tone && TONE[tone]}>{text}</span>
+  // A list has hundreds of cells: most are their words and nothing else.
+  const said = tone ? <span className={TONE[tone]}>{text}</span> : text
   return (
     <>
       {column.href ? (
