@@ -11,6 +11,7 @@ const lookedOn = new WeakMap<Database, Day>()
 /** Once on each day, and when the program starts: looks at every unfinished sale, so that the owner's first look is as fast as others. */
 export const lookAhead = async (db: Database, business: Business, today: Day): Promise<void> => {
   if (lookedOn.get(db) === today) return
+  // Noted first: where it fails, the rest of what happens by itself goes on with the next round.
   lookedOn.set(db, today)
   await forgetLooks(db, today)
   await countStagesAnew(db)

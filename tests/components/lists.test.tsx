@@ -86,6 +86,14 @@ describe('a list', () => {
     ])
   })
 
+  test('says that it was not added up where it was not; a list that has nothing to add up says what it always says', () => {
+    const { unmount } = table({ sums: {} })
+    expect(rowsOf(screen.getByRole('table')).at(-1)).toContain('Too many to add up. Type another word.')
+    unmount()
+    table({ sums: {}, columns: COLUMNS.filter((c) => !c.sum) })
+    expect(rowsOf(screen.getByRole('table')).at(-1)).toContain('in all')
+  })
+
   test('without rows has no foot', () => {
     table({ rows: [] })
     expect(screen.queryByText('in all')).toBeNull()

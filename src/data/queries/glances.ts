@@ -18,7 +18,6 @@ export interface SaleHead {
   readonly startedOn: Day
   readonly agreedOn: Day | null
   readonly wantedBy: Day | null
-  readonly stage: string
 }
 
 /** A sale, and how it was told when somebody looked last; null where nobody has, or where it may look otherwise by now. */
@@ -27,27 +26,14 @@ export interface Seen {
   readonly told: string | null
 }
 
-interface Row extends Record<string, unknown> {
-  readonly id: number
-  readonly number: number
-  readonly customer_id: number
-  readonly customer: string
-  readonly title: string
-  readonly kind: string
-  readonly channel: SaleHead['channel']
-  readonly started_on: Day
-  readonly agreed_on: Day | null
-  readonly wanted_by: Day | null
-  readonly stage: string
-  readonly told: string | null
-}
-
 /** Sales by id, in no order, each with how it looks on a day where that is kept and nobody changed anything since. */
 export const listSeen = async (db: Db, ids: readonly number[], on: Day): Promise<Seen[]> => {
   if (ids.length === 0) return []
-  const rows = await db.execute<Row>(sql`${sql.raw(PLANNED_ANEW)}
-    select s.id, s.number, s.customer_id, c.name as customer, s.title, s.kind, s.channel, s.started_on::text, s.agreed_on::text,
-           s.wanted_by::text, s.stage, g.told
+  const rows = await db.execute<
+    SaleHead & { told: string | null } & Record<string, unknown>
+  >(sql`${sql.raw(PLANNED_ANEW)}
+    select s.id, s.number, s.customer_id as "customerId", c.name as "customerName", s.title, s.kind, s.channel,
+           s.started_on::text as "startedOn", s.agreed_on::text as "agreedOn", s.wanted_by::text as "wantedBy", g.told
       from sale s join customer c on c.id = s.customer_id
       left join kept.glance g on g.sale_id = s.id and g.on_day = ${on} and g.build = ${BUILD}
        and not exists (select from kept.change x where x.what = 'h' and not pg_visible_in_snapshot(x.by, g.seen))
@@ -56,22 +42,7 @@ export const listSeen = async (db: Db, ids: readonly number[], on: Day): Promise
                         cross join lateral (select x.by from kept.change x where x.what = 'g' and x.id = k.id offset 0) x
                         where not pg_visible_in_snapshot(x.by, g.seen))
      where ${isOneOf(sql`s.id`, ids)}`)
-  return rows.map((r) => ({
-    sale: {
-      id: r.id,
-      number: r.number,
-      customerId: r.customer_id,
-      customerName: r.customer,
-      title: r.title,
-      kind: r.kind,
-      channel: r.channel,
-      startedOn: r.started_on,
-      agreedOn: r.agreed_on,
-      wantedBy: r.wanted_by,
-      stage: r.stage,
-    },
-    told: r.told,
-  }))
+  return rows.map(({ told, ...sale }) => ({ sale, told }))
 }
 
 /** Which writers have ended by now: to be asked for before what is kept with it is read, so that it never says too much. */

@@ -5,13 +5,13 @@ import { money, type Money } from '@/core/money'
 import { PLANNED_ANEW, type Db } from '../connect'
 import { cutTo, inOrder, type Part } from './inOrder'
 import { sumInvoices, type PaperSums } from './paperMonths'
-import { customersNamed, matchesPaper, narrow, type Narrowed, type Place } from './search'
+import { customersNamed, holdsWords, withWords, type Place, type Searched } from './search'
 import { invoice } from '../schema'
 
 export const INVOICE_STATES = ['open', 'late', 'paid', 'credited', 'draft'] as const
 export type InvoiceState = (typeof INVOICE_STATES)[number]
 
-export interface InvoiceFilter {
+export interface InvoiceFilter extends Searched {
   readonly customerId?: number
   readonly goodsId?: number
   readonly state?: InvoiceState
@@ -20,9 +20,6 @@ export interface InvoiceFilter {
   readonly to?: Day
   readonly least?: Money
   readonly most?: Money
-  readonly search?: string
-  /** What `search` was narrowed to, where that was asked for already. */
-  readonly words?: Narrowed
 }
 
 export interface RegisterRow {
@@ -55,13 +52,9 @@ const PLACES: readonly Place[] = [
   { column: sql`invoice.sale_id`, find: (p) => sql`select id from sale where title ilike ${p}` },
   customersNamed(sql`invoice.customer_id`),
 ]
-/** The words of a filter, narrowed: once, for the rows and for what they come to. */
-export const withWords = async (db: Db, filter: InvoiceFilter): Promise<InvoiceFilter> =>
-  filter.search ? { ...filter, words: await narrow(db, filter.search, PLACES) } : filter
-const wordsOf = async ({ search, words }: InvoiceFilter, db: Db): Promise<Narrowed | null> =>
-  search ? (words ?? narrow(db, search, PLACES)) : null
+export const narrowRegister = (db: Db, filter: InvoiceFilter): Promise<InvoiceFilter> => withWords(db, filter, PLACES)
 
-const where = (f: InvoiceFilter, today: Day, words: Narrowed | null): SQL => {
+const where = (f: InvoiceFilter, today: Day): SQL => {
   const state = {
     open: sql`invoice.status = 'issued' and ${OPEN} > 0`,
     late: sql`invoice.status = 'issued' and o.due < ${today}`,
@@ -80,8 +73,7 @@ const where = (f: InvoiceFilter, today: Day, words: Narrowed | null): SQL => {
     f.to ? sql`invoice.on_day <= ${f.to}` : undefined,
     f.least ? sql`invoice.gross >= ${f.least.minor}` : undefined,
     f.most ? sql`invoice.gross <= ${f.most.minor}` : undefined,
-    words?.fits ?? undefined,
-    words ? matchesPaper(words.rest, { customerId: invoice.customerId, columns: [invoice.number, TITLE] }) : undefined,
+    holdsWords(f.words, { customerId: invoice.customerId, columns: [invoice.number, TITLE] }),
   ]
   return sql.join(
     parts.filter((p) => p !== undefined),
@@ -110,7 +102,7 @@ export const listRegister = async (
   part: Part,
   about: { readonly today: Day; readonly currency: string },
 ): Promise<RegisterRow[]> => {
-  const words = await wordsOf(filter, db)
+  const narrowed = await narrowRegister(db, filter)
   const rows = await db.execute<
     Record<'customer' | 'title' | 'net' | 'tax' | 'gross' | 'open', string> & {
       id: number
@@ -122,11 +114,11 @@ export const listRegister = async (
       sale_number: number
       due: Day | null
     }
-  >(sql`${words ? sql.raw(PLANNED_ANEW) : sql``}
+  >(sql`${narrowed.words ? sql.raw(PLANNED_ANEW) : sql``}
     select invoice.id, invoice.number, invoice.kind, invoice.on_day::text, invoice.customer_id, customer.name as customer, invoice.sale_id,
            sale.number as sale_number, sale.title, invoice.net::text, invoice.tax::text, invoice.gross::text, ${OPEN}::text as open, o.due::text as due
       from invoice ${NAMES} ${OPEN_DUES}
-     where ${where(filter, about.today, words)} ${part.after ? sql`and invoice.id < ${part.after}` : sql``}
+     where ${where(narrowed, about.today)} ${part.after ? sql`and invoice.id < ${part.after}` : sql``}
      order by ${inOrder(ORDERS, part.order, sql`invoice.id desc`)} ${cutTo(part)}`)
   const amount = (text: string): Money => money(BigInt(text), about.currency)
   return rows.map((r) => ({
@@ -176,8 +168,8 @@ export const sumRegister = async (
     ])
     return { ...sums, open: amount(open) }
   }
-  const words = await wordsOf(filter, db)
-  if (words?.fits === null && !evenBroad) return null
+  const narrowed = await narrowRegister(db, filter)
+  if (narrowed.words?.fits === null && !evenBroad) return null
   const [row] = await db.execute<Record<'net' | 'tax' | 'gross' | 'open', string> & { count: number }>(sql`
     select count(*)::int as count,
            coalesce(sum(case when kind = 'credit-note' then -net else net end), 0)::text as net,
@@ -185,7 +177,7 @@ export const sumRegister = async (
            coalesce(sum(case when kind = 'credit-note' then -gross else gross end), 0)::text as gross, coalesce(sum(open), 0)::text as open
       from (select invoice.kind, invoice.net, invoice.tax, invoice.gross, ${OPEN} as open
               from invoice ${OPEN_DUES}
-             where ${where(filter, about.today, words)}) t`)
+             where ${where(narrowed, about.today)}) t`)
   const { count, net, tax, gross, open } = present(row)
   return { count, net: amount(net), tax: amount(tax), gross: amount(gross), open: amount(open) }
 }

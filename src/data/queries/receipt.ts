@@ -8,7 +8,7 @@ import { eq, and, sql, desc, asc, type SQLWrapper } from 'drizzle-orm'
 import { present } from '@/core/present'
 import { inOrder, type Part } from './inOrder'
 import { sumReceived } from './paperMonths'
-import { customersNamed, isOneOf, matchesPaper, narrow, type Narrowed, type Place } from './search'
+import { customersNamed, holdsWords, isOneOf, withWords, type Place, type Searched } from './search'
 
 export interface ReceiptRow {
   readonly id: number
@@ -81,16 +81,13 @@ export const lockReceipt = async (db: Db, id: number): Promise<void> => {
   await db.select({ id: receipt.id }).from(receipt).where(eq(receipt.id, id)).for('update')
 }
 
-export interface ReceiptFilter {
+export interface ReceiptFilter extends Searched {
   readonly customerId?: number
   readonly on?: Day
   readonly from?: Day
   readonly to?: Day
   readonly method?: ReceiptMethod
   readonly amount?: Money
-  readonly search?: string
-  /** What `search` was narrowed to, where that was asked for already. */
-  readonly words?: Narrowed
   readonly invoiceId?: number
 }
 
@@ -99,13 +96,9 @@ const PLACES: readonly Place[] = [
   { column: receipt.id, find: (p) => sql`select id from receipt where reference ilike ${p}` },
   customersNamed(receipt.customerId),
 ]
-/** The words of a filter, narrowed: once, for the rows and for what they come to. */
-export const withReceiptWords = async (db: Db, filter: ReceiptFilter): Promise<ReceiptFilter> =>
-  filter.search ? { ...filter, words: await narrow(db, filter.search, PLACES) } : filter
-const wordsOf = async ({ search, words }: ReceiptFilter, db: Db): Promise<Narrowed | null> =>
-  search ? (words ?? narrow(db, search, PLACES)) : null
+export const narrowReceipts = (db: Db, filter: ReceiptFilter): Promise<ReceiptFilter> => withWords(db, filter, PLACES)
 
-const fits = (filter: ReceiptFilter, words: Narrowed | null) =>
+const fits = (filter: ReceiptFilter) =>
   and(
     filter.customerId ? eq(receipt.customerId, filter.customerId) : undefined,
     filter.on ? eq(receipt.onDay, filter.on) : undefined,
@@ -114,13 +107,7 @@ const fits = (filter: ReceiptFilter, words: Narrowed | null) =>
     filter.method ? eq(receipt.method, filter.method) : undefined,
     filter.amount ? eq(receipt.amount, filter.amount.minor) : undefined,
     filter.invoiceId ? eq(receipt.invoiceId, filter.invoiceId) : undefined,
-    words?.fits ?? undefined,
-    words
-      ? matchesPaper(words.rest, {
-          customerId: receipt.customerId,
-          columns: [receipt.number, receipt.reference],
-        })
-      : undefined,
+    holdsWords(filter.words, { customerId: receipt.customerId, columns: [receipt.number, receipt.reference] }),
   )
 
 const ORDERS: Readonly<Record<string, SQLWrapper>> = {
@@ -140,9 +127,9 @@ export const listReceipts = async (
   part: Part,
   currency: string,
 ): Promise<ReceiptRow[]> => {
-  const words = await wordsOf(filter, db)
+  const narrowed = await narrowReceipts(db, filter)
   const all = receipts(db)
-    .where(and(fits(filter, words), part.after ? sql`${receipt.id} < ${part.after}` : undefined))
+    .where(and(fits(narrowed), part.after ? sql`${receipt.id} < ${part.after}` : undefined))
     .orderBy(inOrder(ORDERS, part.order, sql`${receipt.id} desc`))
     .offset(part.offset ?? 0)
   const rows = await (part.limit === undefined ? all : all.limit(part.limit))
@@ -160,16 +147,13 @@ export const sumReceipts = async (
 ): Promise<{ readonly count: number; readonly amount: Money } | null> => {
   const { from, to, ...others } = filter
   if (Object.values(others).every((value) => value === undefined)) return sumReceived(db, { from, to }, currency)
-  const words = await wordsOf(filter, db)
-  if (words?.fits === null) return null
+  const narrowed = await narrowReceipts(db, filter)
+  if (narrowed.words?.fits === null) return null
   const [row] = await db
     .select({ count: sql<number>`count(*)::int`, amount: sql<string>`coalesce(sum(${receipt.amount}), 0)::text` })
     .from(receipt)
     .where(
-      and(
-        fits(filter, words),
-        sql`not exists (select from ${receiptVoid} where ${receiptVoid.receiptId} = ${receipt.id})`,
-      ),
+      and(fits(narrowed), sql`not exists (select from ${receiptVoid} where ${receiptVoid.receiptId} = ${receipt.id})`),
     )
   const { count, amount } = present(row)
   return { count, amount: money(BigInt(amount), currency) }

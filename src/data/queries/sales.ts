@@ -7,7 +7,7 @@ import type { Database, Db } from '../connect'
 import { customer, sale } from '../schema'
 import { transact } from '../transact'
 import { inOrder, type Part } from './inOrder'
-import { customersNamed, isOneOf, matchesPaper, narrow, type Place } from './search'
+import { customersNamed, holdsWords, isOneOf, withWords, type Place, type Searched } from './search'
 
 export interface SaleRow {
   readonly id: number
@@ -76,8 +76,7 @@ export const lockSale = async (db: Db, id: number, currency: string): Promise<Sa
   return row ? mapSale(row, currency) : null
 }
 
-export interface SaleFilter {
-  readonly search?: string
+export interface SaleFilter extends Searched {
   readonly stands?: string
   readonly customerId?: number
   readonly kind?: string
@@ -123,7 +122,7 @@ const PLACES: readonly Place[] = [
 
 /** Ids of sales that fit, the newest first where no order is asked for. */
 export const listSaleIds = async (db: Db, filter: SaleFilter, part: Part, today: Day): Promise<number[]> => {
-  const words = filter.search ? await narrow(db, filter.search, PLACES) : null
+  const { words } = await withWords(db, filter, PLACES)
   const all = db.select({ id: sale.id }).from(sale).$dynamic()
   const from =
     part.order && BY_MONEY.includes(part.order.by)
@@ -136,13 +135,10 @@ export const listSaleIds = async (db: Db, filter: SaleFilter, part: Part, today:
         filter.stands ? standsIs(filter.stands, today) : undefined,
         filter.kind ? eq(sale.kind, filter.kind) : undefined,
         filter.channel ? eq(sale.channel, filter.channel) : undefined,
-        words?.fits ?? undefined,
-        words
-          ? matchesPaper(words.rest, {
-              customerId: sale.customerId,
-              columns: [sql`${sale.number}::text`, sale.title, sale.purchaseOrder],
-            })
-          : undefined,
+        holdsWords(words, {
+          customerId: sale.customerId,
+          columns: [sql`${sale.number}::text`, sale.title, sale.purchaseOrder],
+        }),
         part.after ? sql`${sale.id} < ${part.after}` : undefined,
       ),
     )

@@ -66,7 +66,7 @@ const FEW = 1_000
  * Narrows a search by the first of its words, the longest first, that few hold: such a word is found in an index, one that many hold is
  * found on the next best papers, and each way is slow for the other's words.
  */
-export const narrow = async (db: Db, typed: string, places: readonly Place[]): Promise<Narrowed> => {
+const narrow = async (db: Db, typed: string, places: readonly Place[]): Promise<Narrowed> => {
   const words = wordsIn(typed)
   for (const word of [...words].sort((a, b) => b.length - a.length)) {
     const pattern = patternOf(word)
@@ -87,6 +87,20 @@ export const narrow = async (db: Db, typed: string, places: readonly Place[]): P
   }
   return { fits: null, rest: typed }
 }
+
+/** A filter with words in it, and what they were narrowed to where that was asked for already. */
+export interface Searched {
+  readonly search?: string
+  readonly words?: Narrowed
+}
+
+/** A filter with its words narrowed: once, for the rows and for what they come to. */
+export const withWords = async <F extends Searched>(db: Db, filter: F, places: readonly Place[]): Promise<F> =>
+  filter.search && !filter.words ? { ...filter, words: await narrow(db, filter.search, places) } : filter
+
+/** True for papers that hold the words of a filter, as `matchesPaper`. */
+export const holdsWords = (words: Narrowed | undefined, paper: Parameters<typeof matchesPaper>[1]): SQL =>
+  words ? all([...(words.fits ? [words.fits] : []), matchesPaper(words.rest, paper)]) : sql`true`
 
 /** True where a number is one of many: one parameter, however many there are. */
 export const isOneOf = (column: SQLWrapper, ids: readonly number[]): SQL =>

@@ -1,7 +1,7 @@
 import { findCustomer } from '@/data/queries/customers'
 import { findGoods } from '@/data/queries/goods'
 import type { Part } from '@/data/queries/inOrder'
-import { listRegister, sumRegister, withWords, type InvoiceFilter } from '@/data/queries/invoiceRegister'
+import { listRegister, narrowRegister, sumRegister, type InvoiceFilter } from '@/data/queries/invoiceRegister'
 import { listSavedViews } from '@/data/queries/savedView'
 import type { Where } from '../where'
 
@@ -10,7 +10,7 @@ export type { InvoiceFilter, RegisterRow } from '@/data/queries/invoiceRegister'
 /** Invoices that fit, and what all of them come to, credit notes taken off; null where too many hold the words typed. */
 export const readRegister = async ({ db, today, currency }: Where, filter: InvoiceFilter, part: Part) => {
   const about = { today, currency }
-  const narrowed = await withWords(db, filter)
+  const narrowed = await narrowRegister(db, filter)
   const [rows, sums] = await Promise.all([listRegister(db, narrowed, part, about), sumRegister(db, narrowed, about)])
   return { rows, sums }
 }

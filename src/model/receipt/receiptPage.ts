@@ -1,4 +1,4 @@
-import { findReceipt, listReceipts, sumReceipts, withReceiptWords, type ReceiptFilter } from '@/data/queries/receipt'
+import { findReceipt, listReceipts, sumReceipts, narrowReceipts, type ReceiptFilter } from '@/data/queries/receipt'
 import type { Part } from '@/data/queries/inOrder'
 import { readEntriesOf } from '../books/entry'
 import type { Where } from '../where'
@@ -26,7 +26,7 @@ export type { ReceiptRow } from '@/data/queries/receipt'
 
 /** The receipts that fit, and what all of them come to. */
 export const readReceiptBook = async ({ db, currency }: Where, filter: ReceiptFilter, part: Part) => {
-  const narrowed = await withReceiptWords(db, filter)
+  const narrowed = await narrowReceipts(db, filter)
   const [rows, sums] = await Promise.all([
     listReceipts(db, narrowed, part, currency),
     sumReceipts(db, narrowed, currency),

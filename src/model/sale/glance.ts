@@ -2,21 +2,15 @@ import type { Day } from '@/core/day'
 import { decimal, isPositiveMoney, money, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { dueInSentence } from '@/core/receipt'
-import type { MoneyBar, NextStep, Stands } from '@/core/sale'
+import type { NextStep, Stands } from '@/core/sale'
 import type { SaleHead } from '@/data/queries/glances'
 import type { Story } from './story'
 
 /** What of a sale's story lists show: where it stands, its money, and what is next. */
-export interface Told {
-  readonly stands: Stands
-  readonly bar: MoneyBar
-  readonly received: Money
-  readonly held: Money
-  readonly open: Money
-  readonly late: Money
-  readonly billed: Money
-  readonly next: readonly NextStep[]
-  readonly putAside: Story['putAside']
+export interface Told extends Pick<
+  Story,
+  'stands' | 'bar' | 'received' | 'held' | 'open' | 'late' | 'billed' | 'next' | 'putAside'
+> {
   /** What is still owed, and when. */
   readonly dues: readonly { readonly dueOn: Day; readonly text: string; readonly open: Money }[]
   /** Its invoice that is not issued yet. */

@@ -4,14 +4,12 @@ import type { Business } from '@/data/queries/business'
 import { keepLooks, listSeen, readSnapshot, type Look } from '@/data/queries/glances'
 import { goodsIn, pack, toldOf, unpack, type Glance, type Told } from './glance'
 import { readStories } from './readStories'
-import type { Story } from './story'
 
 /** Stories read at a time, so that memory does not grow with the trade. */
 const AT_ONCE = 500
 
-/** The look at an unfinished sale is kept, and of the others, of which there are many, that of a page of them: not of a file of all. */
-const UNFINISHED: ReadonlySet<string> = new Set(['draft', 'offered', 'agreed', 'owing'])
-const A_PAGE = 200
+/** Of so many at a time looks are kept: all that are unfinished, or a page of any; not of a file of a hundred thousand. */
+export const MOST_KEPT = 2_000
 
 /**
  * Sales as lists show them, in the order of the ids. A look at a sale is kept, and taken from there until anything it was
@@ -31,7 +29,7 @@ export const readGlances = async (
     else glances.set(sale.id, { sale, ...unpack(told, business.currency) })
   for (let at = 0; at < untold.length; at += AT_ONCE) {
     const part = untold.slice(at, at + AT_ONCE)
-    const told = await tellAnew(db, part, business, today)
+    const told = await tellAnew(db, part, business, today, ids.length <= MOST_KEPT)
     for (const sale of part) {
       const one = told.get(sale.id)
       if (one) glances.set(sale.id, { sale, ...one })
@@ -40,13 +38,12 @@ export const readGlances = async (
   return ids.flatMap((id) => glances.get(id) ?? [])
 }
 
-const lookOf = (story: Story, told: Told): Look => ({ saleId: story.sale.id, goods: goodsIn(story), told: pack(told) })
-
 const tellAnew = async (
   db: Database,
   sales: readonly Glance['sale'][],
   business: Business,
   today: Day,
+  keeping: boolean,
 ): Promise<ReadonlyMap<number, Told>> => {
   const seen = await readSnapshot(db)
   const ids = sales.map((s) => s.id)
@@ -55,7 +52,7 @@ const tellAnew = async (
   for (const story of await readStories(db, ids, business, today)) {
     const one = toldOf(story)
     told.set(story.sale.id, one)
-    if (sales.length <= A_PAGE || UNFINISHED.has(story.sale.stage)) looks.push(lookOf(story, one))
+    if (keeping) looks.push({ saleId: story.sale.id, goods: goodsIn(story), told: pack(one) })
   }
   // Where it cannot be kept (a full disk, a database for reading alone), it is told anew next time.
   if (looks.length > 0) await keepLooks(db, looks, today, seen).catch(() => undefined)

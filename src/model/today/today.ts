@@ -15,11 +15,11 @@ import { listSaleIds } from '@/data/queries/sales'
 import type { Glance } from '@/model/sale/glance'
 import { sumTaken } from '@/data/queries/receipt'
 import { sumAccounts } from '@/data/queries/balances'
-import { readGlances } from '@/model/sale/readGlances'
+import { MOST_KEPT, readGlances } from '@/model/sale/readGlances'
 import { byPressure, worthOf, type PutAside, type Waiting } from './waiting'
 
 /** More unfinished sales than one person can have; the oldest beyond are left to the list of sales. */
-export const MOST_WORKED_ON = 2000
+export const MOST_WORKED_ON = MOST_KEPT
 
 export interface TodayView {
   readonly waiting: readonly Waiting[]

@@ -152,7 +152,7 @@ const Foot = <Row,>({
     <tbody>
       <tr className="total">
         <td colSpan={words} className="r says">
-          {says}
+          {from < 0 && columns.some((c) => c.sum) ? 'Too many to add up. Type another word.' : says}
         </td>
         {columns.slice(from < 0 ? columns.length : from).map((c) => (
           <Fragment key={c.key}>

@@ -69,6 +69,10 @@ export const neverMiscounted = async (db: TestShop['db']): Promise<unknown[]> =>
   ...(await db.execute(sql`
     select sale_id from (select sale_id, income, cost from earned_month union all select sale_id, -income, -cost from earned_sale) e
      group by sale_id having sum(income) <> 0 or sum(cost) <> 0`)),
+  // What is paid of a bill is what its payments say; of a voided one it is nothing.
+  ...(await db.execute(sql`
+    select b.id from bill b
+     where b.filled <> coalesce((select sum(f.amount) from bill_fill f where f.bill_id = b.id), 0) or b.voided_on is not null and b.filled <> 0`)),
   // What is kept of a due is what its fills say.
   ...(await db.execute(sql`
     select d.id from due d

@@ -16,7 +16,7 @@ export const looksThatAreOff = async ({ db }: TestShop, today: Day, most = 5000)
   return glances.flatMap(({ sale, ...told }, i) => {
     const story = present(stories[i])
     const [kept, now] = [plain(told), plain(toldOf(story))]
-    return sale.id === story.sale.id && sale.stage === story.sale.stage && kept === now ? [] : [{ kept, now }]
+    return sale.id === story.sale.id && kept === now ? [] : [{ kept, now }]
   })
 }
 

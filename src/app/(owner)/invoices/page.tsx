@@ -23,7 +23,7 @@ export default async function Invoices({ searchParams }: { searchParams: Search 
     <>
       <Heading
         title="Invoices"
-        beside={open.count === undefined ? 'too many to add up: type more' : `${open.count} that fit`}
+        beside={open.count === undefined ? 'many that fit' : `${open.count} that fit`}
         action={<ListExport name="invoices" query={open.query} />}
       />
       <SavedViews place="invoices" path="/invoices" views={names.views} query={kept} />
