@@ -71,6 +71,16 @@ export default defineConfig({
         resolve: { alias },
         test: {
           ...shared,
+          name: 'soak',
+          include: ['tests/soak/**/*.test.ts'],
+          globalSetup: 'tests/setUp.ts',
+          disableConsoleIntercept: true,
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          ...shared,
           name: 'browser',
           isolate: false,
           include: ['tests/browser/**/*.test.ts'],

@@ -40,6 +40,10 @@ export const openBrowser = async ({ whole = false } = {}): Promise<WebDriver> =>
     .setChromeOptions(options)
     .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
     .build()
+  // Looked for every 40 ms; the driver's own way is every 200.
+  const { wait } = driver
+  driver.wait = ((...[what, within, why, every = 40]: Parameters<typeof wait>) =>
+    wait.call(driver, what, within, why, every)) as typeof wait
   await setSize(driver, 1280, 800)
   return driver
 }

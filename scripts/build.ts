@@ -12,6 +12,7 @@ const SOURCES = [
   'public',
   'package.json',
   'package-lock.json',
+  'patches',
   'next.config.ts',
   'postcss.config.mjs',
   'tsconfig.json',

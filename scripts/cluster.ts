@@ -5,6 +5,7 @@ import {
   chownSync,
   closeSync,
   existsSync,
+  fchownSync,
   mkdirSync,
   openSync,
   readdirSync,
@@ -34,8 +35,8 @@ export const findPostgres = (): string | null => {
   return newest ? join(base, newest, 'bin') : null
 }
 
-/** PostgreSQL refuses to run as root, so root runs it as the postgres user. */
-const run = (bin: string, program: string, args: readonly string[]): { ok: boolean; output: string } => {
+/** Runs one of PostgreSQL's programs to its end. It refuses to run as root, so root runs it as the postgres user. */
+export const runTool = (bin: string, program: string, args: readonly string[]): { ok: boolean; output: string } => {
   const command = asRoot
     ? ['setpriv', '--reuid=postgres', '--regid=postgres', '--init-groups', join(bin, program), ...args]
     : [join(bin, program), ...args]
@@ -84,7 +85,8 @@ const keptPort = async (file: string): Promise<number> => {
   return freePort(kept).catch(() => freePort())
 }
 
-const create = (bin: string, data: string, secret: string): void => {
+/** Makes the data of a new server, with its superuser. */
+export const createData = (bin: string, data: string, secret: string): void => {
   mkdirSync(data, { recursive: true })
   chmodSync(data, 0o700)
   const passwordFile = `${data}.password`
@@ -94,7 +96,7 @@ const create = (bin: string, data: string, secret: string): void => {
     chownSync(data, uid, gid)
     chownSync(passwordFile, uid, gid)
   }
-  const made = run(bin, 'initdb', [
+  const made = runTool(bin, 'initdb', [
     '-D',
     data,
     '-U',
@@ -153,12 +155,17 @@ export const endServers = async (): Promise<void> => {
 }
 
 /** Starts the server as a child that ends with us, however we end, and answers when it takes connections. */
-const launch = async (bin: string, data: string, options: readonly string[]): Promise<ChildProcess> => {
+export const launch = async (bin: string, data: string, options: readonly string[]): Promise<ChildProcess> => {
   if (!launching) return new Promise(() => {})
   const user = asRoot ? ['--reuid=postgres', '--regid=postgres', '--init-groups'] : []
   const env: NodeJS.ProcessEnv = { ...process.env, LC_ALL: 'C.UTF-8' }
   delete env.PGPORT
   const log = openSync(join(data, 'server.log'), 'a', 0o600)
+  if (asRoot) {
+    // Whoever copies the data as its own user copies this, too.
+    const { uid, gid } = postgresUser()
+    fchownSync(log, uid, gid)
+  }
   const child = spawn('setpriv', [...user, '--pdeathsig', 'INT', join(bin, 'postgres'), '-D', data, ...options], {
     cwd: '/',
     env,
@@ -170,7 +177,8 @@ const launch = async (bin: string, data: string, options: readonly string[]): Pr
   child.once('exit', () => launched.delete(child))
   for (let i = 0; i < 600; i++) {
     if (ended(child)) break
-    if (run(bin, 'pg_isready', ['-q', '-h', '127.0.0.1', '-p', options[options.indexOf('-p') + 1]!]).ok) return child
+    if (runTool(bin, 'pg_isready', ['-q', '-h', '127.0.0.1', '-p', options[options.indexOf('-p') + 1]!]).ok)
+      return child
     await new Promise((r) => setTimeout(r, 100))
   }
   child.kill('SIGINT')
@@ -191,7 +199,7 @@ export const startCluster = async ({
   if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(24).toString('hex'), { mode: 0o600 })
   const secret = readFileSync(secretFile, 'utf8').trim()
   const data = dataFolder(home)
-  if (!existsSync(join(data, 'PG_VERSION'))) create(bin, data, secret)
+  if (!existsSync(join(data, 'PG_VERSION'))) createData(bin, data, secret)
   const madeBy = readFileSync(join(data, 'PG_VERSION'), 'utf8').trim()
   const have = bin.split('/').at(-2)!
   if (madeBy !== have) {
@@ -200,7 +208,8 @@ export const startCluster = async ({
     )
   }
   // Left over from a start that was killed: its program is gone, or we would not hold the folder.
-  if (run(bin, 'pg_ctl', ['-D', data, 'status']).ok) run(bin, 'pg_ctl', ['-D', data, 'stop', '-m', 'fast', '-w'])
+  if (runTool(bin, 'pg_ctl', ['-D', data, 'status']).ok)
+    runTool(bin, 'pg_ctl', ['-D', data, 'stop', '-m', 'fast', '-w'])
   const portFile = join(home, 'port')
   const port = await keptPort(portFile)
   writeFileSync(portFile, String(port))

@@ -1,6 +1,6 @@
 import { openDatabase } from '../src/data/connect'
 import { findBusiness, updateBusiness } from '../src/data/queries/business'
-import { unseal } from '../src/services/access/seal'
+import { opens } from '../src/services/access/seal'
 
 /** A password of a mail server that was sealed with the key of another place cannot be opened here: it is typed anew. Answers whether there was one. */
 export const forgetSealed = async (url: string, key: string): Promise<boolean> => {
@@ -8,14 +8,9 @@ export const forgetSealed = async (url: string, key: string): Promise<boolean> =
   const { db, close } = openDatabase(url)
   try {
     const business = await findBusiness(db)
-    if (!business?.smtpUrl) return false
-    try {
-      unseal(business.smtpUrl)
-      return false
-    } catch {
-      await updateBusiness(db, { smtpUrl: '' })
-      return true
-    }
+    if (!business || opens(business.smtpUrl)) return false
+    await updateBusiness(db, { smtpUrl: '' })
+    return true
   } finally {
     await close()
   }

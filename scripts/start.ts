@@ -5,9 +5,11 @@ import { createStream } from 'rotating-file-stream'
 import { DEMO_PASSPHRASE, loadDemo } from '../demo/load'
 import { APP_ROLE, grantApp } from '../src/data/appRole'
 import { openDatabase } from '../src/data/connect'
+import { alone } from '../src/data/locks'
 import { migrate } from '../src/data/migrate'
 import { findBusiness } from '../src/data/queries/business'
 import { makeApiToken } from '../src/services/access/tokens'
+import { opens } from '../src/services/access/seal'
 import { businessDate, pinnedDay } from '../src/services/clock'
 import { formatDay } from '../src/core/day'
 import { build } from './build'
@@ -64,7 +66,7 @@ const prepareDatabase = async (
   appSecret: string | null,
 ): Promise<{ passphrase: boolean; there: boolean; token: string | null }> => {
   const { db, close } = openDatabase(url, { patient: true })
-  try {
+  const prepare = async () => {
     say('Database: bringing its tables up to date …')
     await migrate(db)
     const existed = (await findBusiness(db)) !== null
@@ -81,14 +83,18 @@ const prepareDatabase = async (
       throw new SetUpProblem(
         `Today is ${formatDay(businessDate())} (TILL_TODAY), before the business opened on ${formatDay(business.openedOn)}. Pin a later day, or leave TILL_TODAY away.`,
       )
+    if (business && !opens(business.smtpUrl))
+      say(
+        'The address of the mail server was sealed with another key. Give every server the same TILL_SEAL_KEY, or type it anew in the settings; until then letters wait.',
+      )
     if (appSecret !== null) await grantApp(db, appSecret)
     const demo = Boolean(business?.demoPassphrase)
     const token =
       demo && !process.env.TILL_API_TOKEN ? await makeApiToken(db, { name: 'printed at start', days: 30 }) : null
     return { passphrase: demo, there: business !== null, token }
-  } finally {
-    await close()
   }
+  const waits = () => say('Database: another server is bringing it up to date; waiting for it …')
+  return alone(url, 'tables', waits, prepare).finally(close)
 }
 
 const main = async (): Promise<void> => {
@@ -106,6 +112,8 @@ const main = async (): Promise<void> => {
       `Port ${port} is taken by another program. Stop that one, or choose another port: PORT=3100 bin/start`,
     )
   })
+  // Servers of one business share the key: what one of them sealed, another opens.
+  const sealKey = (process.env.TILL_SEAL_KEY ??= keptSecret(home, 'secret.seal'))
   const log = openLog(home)
   const note = (text: string) => {
     log(JSON.stringify({ level: 40, time: Date.now(), msg: text }))
@@ -138,7 +146,6 @@ const main = async (): Promise<void> => {
         TILL_LOG_FILE: join(home, 'log/till.log'),
         TILL_SETUP_CODE: code,
         TILL_BACKUPS: backupFolder(home),
-        TILL_SEAL_KEY: keptSecret(home, 'secret.seal'),
         TILL_RESTORES: '1',
         TILL_RESTORE_SAID: said,
       },
@@ -162,7 +169,7 @@ const main = async (): Promise<void> => {
         (answer) => void (server.connected && server.send(answer)),
         {
           databaseUrl: adminUrl,
-          sealKey: keptSecret(home, 'secret.seal'),
+          sealKey,
           say: note,
           stop: async () => {
             restoring = true

@@ -1,25 +1,11 @@
-const EVERY = 30_000
-
-/** Called by Next.js once when the server starts: from then on the clockwork ticks. */
+/** Called by Next.js once when the server starts: from then on what happens by itself does, here or on another server. */
 export const register = async (): Promise<void> => {
-  if (process.env.NEXT_RUNTIME !== 'nodejs' || !process.env.DATABASE_URL) return
-  const [{ log }, { database }, { tick }] = await Promise.all([
-    import('@/log'),
+  const url = process.env.DATABASE_URL
+  if (process.env.NEXT_RUNTIME !== 'nodejs' || !url) return
+  const [{ keepTime }, { database }, { tick }] = await Promise.all([
+    import('@/clockwork/keepTime'),
     import('@/data/connect'),
     import('@/clockwork/tick'),
   ])
-  let running = false
-  const once = async () => {
-    if (running) return
-    running = true
-    try {
-      await tick(database())
-    } catch (problem) {
-      log.error({ err: problem }, 'the clockwork stopped for this time')
-    } finally {
-      running = false
-    }
-  }
-  void once()
-  setInterval(() => void once(), EVERY).unref()
+  keepTime(url, () => tick(database()))
 }

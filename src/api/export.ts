@@ -1,3 +1,4 @@
+import { forReports } from '@/model/access/reports'
 import { listCards } from '@/data/queries/customers'
 import { writeCards } from '@/services/people/cards'
 import { createReadStream } from 'node:fs'
@@ -153,7 +154,7 @@ const everything = async (request: Request): Promise<Response> => {
   if (bearerOf(request) === undefined && !(await provedLately(database(), cookieOf(request, SESSION_COOKIE))))
     return problemOf({ code: 'prove-again' })
   log.warn('everything was exported')
-  const body = JSON.stringify(await readEverything(database()))
+  const body = JSON.stringify(await readEverything(await forReports(database())))
   await noteExported(database(), businessDate())
   return file(body, 'application/json', 'everything.json')
 }
@@ -240,7 +241,7 @@ const answerExport = async (request: Request): Promise<Response> => {
   const path = url.pathname.replace(/^\/api\/v1\/export\//, '')
   if (path === 'everything.json') return everything(request)
   if (path === 'backup') return backup(request)
-  const asked = { db: database(), business, today: businessDate() }
+  const asked = { db: await forReports(database()), business, today: businessDate() }
   if (path === 'accountant.zip') return accountant(asked, url.searchParams)
   const list = await listFile(path, asked, url)
   if (list) return list

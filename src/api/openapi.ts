@@ -22,9 +22,10 @@ const answerOf = ({ method, path }: Operation): Json => {
 
 const bodyOf = (operation: Operation): Json => {
   const json = schemaOf(present(operation.body))
-  const drop = new Set(operation.fromPath)
+  const drop = new Set(Object.keys(operation.fromPath ?? {}))
   const properties = json.properties as Json | undefined
   if (!properties) return json
+  if (operation.bodyAs) return properties[operation.bodyAs] as Json
   return {
     ...json,
     properties: Object.fromEntries(Object.entries(properties).filter(([name]) => !drop.has(name))),

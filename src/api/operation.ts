@@ -35,8 +35,10 @@ export interface Operation {
   /** What it answers with when it is carried out; 200 where nothing is said. */
   readonly status?: number
   readonly body?: z.ZodType
-  /** Fields of the body's schema that come from the path. */
-  readonly fromPath?: readonly string[]
+  /** Fields of the body's schema that come from the path, and from which part of it: `{ saleId: 'id' }`. */
+  readonly fromPath?: Readonly<Record<string, string>>
+  /** Where the whole body is one field of the command's input. */
+  readonly bodyAs?: string
   readonly query?: z.ZodType
   /** What it takes is a file as it is, of this type or one of these, and not JSON. */
   readonly file?: string
@@ -45,11 +47,9 @@ export interface Operation {
   readonly run: (call: Call) => Promise<Result<Answer, Failure>>
 }
 
-interface CommandOptions {
+interface CommandOptions extends Pick<Operation, 'bodyAs'> {
   /** Which input field each part of the path fills: `{ saleId: 'id' }`. */
-  readonly path?: Readonly<Record<string, string>>
-  /** Where the whole body is one field of the input. */
-  readonly bodyAs?: string
+  readonly path?: Operation['fromPath']
   readonly status?: number
   readonly method?: 'POST' | 'PATCH' | 'DELETE'
 }
@@ -74,7 +74,8 @@ export const change = <I, A>(
   command: command.name,
   status: options.status,
   body: command.schema,
-  fromPath: Object.keys(options.path ?? {}),
+  fromPath: options.path,
+  bodyAs: options.bodyAs,
   run: async ({ till, params, query, body, key }) => {
     const given = body === undefined ? {} : body
     if (!isRecord(given)) return err(bodyProblem)

@@ -1,23 +1,14 @@
-import { present } from '@/core/present'
 import { drizzle, type PostgresJsDatabase, type PostgresJsTransaction } from 'drizzle-orm/postgres-js'
 import type { ExtractTablesWithRelations } from 'drizzle-orm'
-import { connect, type Socket } from 'node:net'
 import postgres from 'postgres'
 import * as schema from './schema'
+import { socketsTo } from './socket'
 
 type Schema = typeof schema
 export type Database = PostgresJsDatabase<Schema>
 export type Transaction = PostgresJsTransaction<Schema, ExtractTablesWithRelations<Schema>>
 /** What queries take: a connection, or the transaction they belong to. */
 export type Db = Database | Transaction
-
-/**
- * A socket that sends each small packet at once. Without this the client's writes wait for the server's delayed
- * acknowledgement: 40 ms now and then, for statements that take less than one. It is handed over while it connects: the
- * client listens for its failure itself, and would lose the connection's place for ever if we failed before it did.
- */
-export const promptSocket = ({ host, port }: { host: string[]; port: number[] }): Socket =>
-  connect({ host: host[0], port: present(port[0]), noDelay: true })
 
 interface Client {
   unsafe: (query: string, params?: unknown[], options?: object) => unknown
@@ -69,14 +60,18 @@ const open = (url: string, { hasty = false, patient = false }: Options = {}) => 
       application_name: 'iron-till',
       ...(hasty ? { synchronous_commit: 'off' } : patient ? {} : LIMITS),
     },
-    socket: promptSocket,
+    ...socketsTo(url),
   }
   const client = preparing(postgres(url, options))
   return { db: drizzle(client, { schema, casing: 'snake_case' }), close: () => client.end({ timeout: 5 }) }
 }
 export const openDatabase = open
 
-const held = globalThis as { ironTillDatabase?: ReturnType<typeof open> }
+interface Held {
+  ironTillDatabase?: ReturnType<typeof open>
+  ironTillReplica?: ReturnType<typeof open>
+}
+const held = globalThis as Held
 
 /** The one connection pool of the server process, to the database named in DATABASE_URL. */
 export const database = (): Database => {
@@ -84,4 +79,12 @@ export const database = (): Database => {
   if (!url) throw new Error('DATABASE_URL is not set; start the program with bin/start')
   held.ironTillDatabase ??= open(url)
   return held.ironTillDatabase.db
+}
+
+/** The replica named in DATABASE_READ_URL, or null where there is none. */
+export const replica = (): Database | null => {
+  const url = process.env.DATABASE_READ_URL
+  if (!url) return null
+  held.ironTillReplica ??= open(url)
+  return held.ironTillReplica.db
 }

@@ -1,5 +1,5 @@
-import { sql } from 'drizzle-orm'
 import type { Database, Transaction } from './connect'
+import { takeLock } from './locks'
 
 /** Codes after which PostgreSQL wants the transaction tried again: serialization failure, deadlock. */
 const TRY_AGAIN = new Set(['40001', '40P01'])
@@ -12,9 +12,6 @@ export const databaseError = (problem: unknown): { code: string; constraint_name
   }
   return null
 }
-
-/** Any number, the same everywhere: the lock that whoever writes holds until they are done. */
-const THE_PEN = 7_230_114
 
 /** Who waits for the pen in this process; so that waiting takes no connection from those who read. */
 const queues = new WeakMap<Database, Promise<unknown>>()
@@ -41,7 +38,7 @@ export const transact = async <T>(db: Database, work: (tx: Transaction) => Promi
     try {
       return await inTurn(db, () =>
         db.transaction(async (tx) => {
-          await tx.execute(sql`select pg_advisory_xact_lock(${THE_PEN})`)
+          await takeLock(tx, 'pen')
           return work(tx)
         }),
       )

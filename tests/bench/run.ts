@@ -17,6 +17,7 @@ import { benchProposals } from './bank'
 import { testCluster } from '../cluster'
 import { BUYING } from './buying'
 import { benchHttp } from './http'
+import { benchReceipts } from './receipts'
 import { fillTrade, runFile, today, type Shop } from './fill'
 import { STOCK } from './stock'
 import { listToBank } from '@/data/queries/bank'
@@ -116,6 +117,7 @@ const sayProposals = (): void => {
 
 const main = async (): Promise<void> => {
   if (process.argv[2] === 'http') return benchHttp(process.argv.slice(3))
+  if (process.argv[2] === 'receipts') return benchReceipts()
   sayProposals()
   if (process.argv[2] === 'bank') return
   const cluster = await testCluster({ onDisk: true })

@@ -86,6 +86,11 @@ export const barriers = async (part = 'html'): Promise<string[]> => {
     TAGS,
   )
 }
+/** The page is drawn as it is now: two frames later everything has its place. */
+const drawn = () =>
+  driver.executeAsyncScript(
+    'const done = arguments[0]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => done())))',
+  )
 const beyondTheSide = () => driver.executeScript<number>('return document.documentElement.scrollWidth - innerWidth')
 
 /** A view has no barrier that axe can find, one heading, and nothing over the side: zoomed too, and on a phone. */
@@ -96,18 +101,18 @@ export const looksRight = async (path: string): Promise<void> => {
     8000,
     'not one heading',
   )
-  await driver.sleep(250)
+  await drawn()
   expect(await barriers()).toEqual([])
   expect(await beyondTheSide()).toBeLessThanOrEqual(0)
   expect(await driver.executeScript('return document.querySelectorAll("main .btn-do").length')).toBeLessThanOrEqual(1)
   try {
     // 1280 × 800 at 200 %.
     await setSize(driver, 640, 400)
-    await driver.sleep(150)
+    await drawn()
     expect(await barriers()).toEqual([])
     expect(await beyondTheSide()).toBeLessThanOrEqual(0)
     await setSize(driver, 390, 844)
-    await driver.sleep(100)
+    await drawn()
     expect(await beyondTheSide()).toBeLessThanOrEqual(0)
   } finally {
     await setSize(driver, 1280, 800)

@@ -70,7 +70,7 @@ const fieldsOf = (operation: Operation): readonly string[] => {
   const json = z.toJSONSchema(operation.body, { io: 'input', unrepresentable: 'any' }) as {
     readonly properties?: object
   }
-  return Object.keys(json.properties ?? {}).filter((name) => !operation.fromPath?.includes(name))
+  return Object.keys(json.properties ?? {}).filter((name) => !(name in (operation.fromPath ?? {})))
 }
 
 const FIELDS = OPERATIONS.flatMap((operation) =>

@@ -1,4 +1,5 @@
 import { house, readBusiness } from '@/model/access/house'
+import { forReports } from '@/model/access/reports'
 import { headers } from 'next/headers'
 import { notFound, redirect } from 'next/navigation'
 import { cache } from 'react'
@@ -18,6 +19,12 @@ export const openShop = cache(async () => {
   if (!business) redirect('/set-up')
   if (!open) redirect('/sign-in')
   return { db, business, today: businessDate(), currency: business.currency }
+})
+
+/** The same for a report: read from the replica, where there is one that knows all. Once per request. */
+export const openReports = cache(async (): Promise<Awaited<ReturnType<typeof openShop>>> => {
+  const shop = await openShop()
+  return { ...shop, db: await forReports(shop.db) }
 })
 
 /** The id in an address, or the page that says there is nothing there. */

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { Temporal } from 'temporal-polyfill'
 import { describe, expect, test } from 'vitest'
 import { localeOf } from '../locale'
 import {
@@ -10,6 +11,7 @@ import {
   formatDay,
   formatDayLong,
   formatDayShort,
+  instantOf,
   isDay,
   monthsOf,
   laterDay,
@@ -117,5 +119,66 @@ describe('the months of a span', () => {
   })
   test('are none where the span ends before it begins', () => {
     expect(monthsOf({ from: day('2026-03-02'), to: day('2026-03-01') })).toEqual([])
+  })
+})
+
+describe('days are counted as the calendar of the platform counts them', () => {
+  const far = fc
+    .record({
+      year: fc.integer({ min: 1, max: 9800 }),
+      month: fc.integer({ min: 1, max: 12 }),
+      date: fc.integer({ min: 1, max: 31 }),
+    })
+    .map(({ year, month, date }) => Temporal.PlainDate.from({ year, month, day: date }, { overflow: 'constrain' }))
+  const asDay = (d: Temporal.PlainDate) => day(d.toString())
+  test('later and earlier by days and months, to the ends of weeks and months', () => {
+    fc.assert(
+      fc.property(
+        far,
+        fc.integer({ min: -50_000, max: 50_000 }),
+        fc.integer({ min: -2_000, max: 2_000 }),
+        (d, days, months) => {
+          fc.pre(d.year > 180)
+          expect(addDays(asDay(d), days)).toBe(d.add({ days }).toString())
+          expect(addMonths(asDay(d), months)).toBe(d.add({ months }).toString())
+          expect(weekday(asDay(d))).toBe(d.dayOfWeek)
+          expect(weekStart(asDay(d))).toBe(d.subtract({ days: d.dayOfWeek - 1 }).toString())
+          expect(monthEnd(asDay(d))).toBe(d.with({ day: d.daysInMonth }).toString())
+        },
+      ),
+      { numRuns: 2000 },
+    )
+  })
+  test('how many days lie between two of them', () => {
+    fc.assert(
+      fc.property(far, far, (a, b) => {
+        expect(daysBetween(asDay(a), asDay(b))).toBe(a.until(b, { largestUnit: 'day' }).days)
+        expect(instantOf(asDay(a))).toBe(a.toZonedDateTime('UTC').epochMilliseconds)
+      }),
+    )
+  })
+  test('which texts are days', () => {
+    const text = fc.tuple(
+      fc.integer({ min: 0, max: 9999 }),
+      fc.integer({ min: 0, max: 14 }),
+      fc.integer({ min: 0, max: 33 }),
+    )
+    const exists = (t: string) => {
+      try {
+        return Temporal.PlainDate.from(t, { overflow: 'reject' }).toString() === t
+      } catch {
+        return false
+      }
+    }
+    fc.assert(
+      fc.property(text, ([y, m, d]) => {
+        const t = `${String(y).padStart(4, '0')}-${String(m).padStart(2, '0')}-${String(d).padStart(2, '0')}`
+        expect([t, isDay(t)]).toEqual([t, exists(t)])
+      }),
+      { numRuns: 3000 },
+    )
+  })
+  test('a day beyond what can be written is refused', () => {
+    expect(() => addDays(day('9999-12-31'), 1)).toThrow(RangeError)
   })
 })

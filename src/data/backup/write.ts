@@ -6,7 +6,7 @@ import { Readable, Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { createGzip } from 'node:zlib'
 import postgres from 'postgres'
-import { promptSocket } from '../connect'
+import { socketsTo } from '../socket'
 import journal from '../migrations/meta/_journal.json'
 import { endLine, headLine, proveBackup } from './format'
 
@@ -55,11 +55,13 @@ export interface WrittenBackup {
  */
 export const writeBackup = async (databaseUrl: string, path: string): Promise<WrittenBackup> => {
   let socket: Socket | null = null
+  const to = socketsTo(databaseUrl)
   const client = postgres(databaseUrl, {
     max: 1,
     onnotice: () => {},
     connection: { application_name: 'iron-till backup' },
-    socket: (at: Parameters<typeof promptSocket>[0]) => (socket = promptSocket(at)),
+    ...to,
+    socket: async () => (socket = await to.socket()),
   } as postgres.Options<Record<string, never>>)
   const part = `${path}.part`
   try {

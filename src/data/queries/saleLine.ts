@@ -3,7 +3,7 @@ import type { GoodsKind } from './goods'
 import { type Decimal, ZERO } from '@/core/money'
 import type { Db } from '../connect'
 import { saleLine, saleLinePart, goods, taxCode, sale } from '../schema'
-import { eq, asc, sql, and, desc } from 'drizzle-orm'
+import { eq, asc, sql, and, desc, getTableColumns } from 'drizzle-orm'
 import { isOneOf } from './search'
 import type { LineTally, Taking } from '@/core/sale'
 import { present } from '@/core/present'
@@ -95,18 +95,49 @@ const writeLineParts = async (db: Db, lineIds: readonly number[]): Promise<void>
      where l.kind = 'kit' and ${isOneOf(sql`l.id`, lineIds)}`)
 }
 
-/** A line of other goods than before is made of what these are made of. */
-export const remakeLineParts = async (db: Db, lineId: number): Promise<void> => {
-  await db.delete(saleLinePart).where(eq(saleLinePart.lineId, lineId))
-  await writeLineParts(db, [lineId])
+/** Lines of other goods than before are made of what these are made of. */
+export const remakeLineParts = async (db: Db, lineIds: readonly number[]): Promise<void> => {
+  if (lineIds.length === 0) return
+  await db.delete(saleLinePart).where(isOneOf(saleLinePart.lineId, lineIds))
+  await writeLineParts(db, lineIds)
 }
 
-export const updateSaleLine = async (
-  db: Db,
-  id: number,
-  change: Partial<typeof saleLine.$inferInsert>,
-): Promise<void> => {
+type LineFields = Partial<typeof saleLine.$inferInsert>
+/** What becomes of one line. */
+export interface LineChange {
+  readonly id: number
+  readonly change: LineFields
+}
+
+export const updateSaleLine = async (db: Db, id: number, change: LineFields): Promise<void> => {
   await db.update(saleLine).set(change).where(eq(saleLine.id, id))
+}
+
+/** Changes each line in its own way, all in one statement. Every change says the same fields. */
+export const updateSaleLines = async (db: Db, lines: readonly LineChange[]): Promise<void> => {
+  const [first] = lines
+  if (!first) return
+  const changed = Object.entries(getTableColumns(saleLine)).filter(([field]) => field in first.change)
+  const nameOf = (field: string): string => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`)
+  const rows = lines.map(({ id, change }) => ({
+    id,
+    to: Object.fromEntries(
+      changed.map(([field, column]) => {
+        const value = change[field as keyof LineFields]
+        return [nameOf(field), value === null ? null : column.mapToDriverValue(value)]
+      }),
+    ),
+  }))
+  const fields = sql.join(
+    changed.map(([field]) => sql.identifier(nameOf(field))),
+    sql`, `,
+  )
+  const asText = JSON.stringify(rows, (_, value: unknown) => (typeof value === 'bigint' ? value.toString() : value))
+  await db.execute(sql`
+    update sale_line l
+       set (${fields}) = (select ${fields} from jsonb_populate_record(l, s.change -> 'to'))
+      from jsonb_array_elements(${asText}::text::jsonb) s (change)
+     where l.id = (s.change ->> 'id')::int`)
 }
 
 /** Writes the lines' shares of what is off the whole. */

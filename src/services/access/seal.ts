@@ -26,3 +26,13 @@ export const unseal = (kept: string): string => {
   cipher.setAuthTag(bytes.subarray(12, 28))
   return Buffer.concat([cipher.update(bytes.subarray(28)), cipher.final()]).toString('utf8')
 }
+
+/** Whether what is kept opens here: another server's key may have sealed it. */
+export const opens = (kept: string): boolean => {
+  try {
+    unseal(kept)
+    return true
+  } catch {
+    return false
+  }
+}

@@ -7,7 +7,7 @@ import { refuse } from '@/contract/refuse'
 import { keepVersion } from './keepVersion'
 import { refreshSale } from './refreshSale'
 import { answerSale, mustBeOpen, takeSale, type LockedSale } from './saleWork'
-import { updateSaleLine } from '@/data/queries/saleLine'
+import { updateSaleLines } from '@/data/queries/saleLine'
 
 interface Agreement {
   readonly on: Day
@@ -30,7 +30,7 @@ export const writeAgreement = async (w: Work, locked: LockedSale, a: Agreement):
   for (const lineId of chosen?.keys() ?? [])
     if (!locked.lines.some((l) => l.id === lineId)) refuse({ code: 'not-found', what: 'line', id: lineId })
   const taken = new Map<string, string>()
-  for (const line of locked.lines) {
+  const changes = locked.lines.map((line) => {
     const agreed = chosen ? (chosen.get(line.id) ?? decimal(0)) : line.chosen ? line.quantity : decimal(0)
     if (agreed.gt(line.quantity))
       refuse({ code: 'more-than-offered', line: line.description, offered: line.quantity, asked: agreed })
@@ -38,11 +38,9 @@ export const writeAgreement = async (w: Work, locked: LockedSale, a: Agreement):
       if (taken.has(line.choiceGroup)) refuse({ code: 'two-of-one-choice', group: line.choiceGroup })
       taken.set(line.choiceGroup, line.description)
     }
-    await updateSaleLine(w.tx, line.id, {
-      agreed,
-      chosen: line.choice === 'none' ? line.chosen : agreed.gt(0),
-    })
-  }
+    return { id: line.id, change: { agreed, chosen: line.choice === 'none' ? line.chosen : agreed.gt(0) } }
+  })
+  await updateSaleLines(w.tx, changes)
   await updateSale(w.tx, sale.id, {
     agreedOn: a.on,
     purchaseOrder: a.purchaseOrder ?? sale.purchaseOrder,

@@ -20,7 +20,8 @@ import {
   deleteSaleLines,
   insertSaleLines,
   remakeLineParts,
-  updateSaleLine,
+  updateSaleLines,
+  type LineChange,
   type SaleLineRow,
 } from '@/data/queries/saleLine'
 
@@ -96,10 +97,12 @@ export const changeSale = defineCommand('change-sale', changeSaleInput, async (w
     const leastOf = await leastOfLines(w, locked)
     const kept = new Set(pairs.flatMap((p) => (p ? [p.id] : [])))
     const codes = await w.taxCodes()
+    const added: ReturnType<typeof lineRow>[] = []
+    const changes: LineChange[] = []
     for (const [position, typed] of filled.entries()) {
       const before = pairs[position]
       if (!before) {
-        await insertSaleLines(w.tx, [lineRow(saleId, position, typed, agreed)])
+        added.push(lineRow(saleId, position, typed, agreed))
         continue
       }
       const line = agreed ? atItsRates(codes, before, typed) : typed
@@ -108,9 +111,14 @@ export const changeSale = defineCommand('change-sale', changeSaleInput, async (w
       if (agreed && counts.lt(least)) refuse({ code: 'less-than-done', line: before.description, least })
       if (before.billed.gt(before.toRebill) && priceMoved(before, line))
         refuse({ code: 'price-fixed', line: before.description })
-      await updateSaleLine(w.tx, before.id, lineRow(saleId, position, asBefore(before, line), agreed))
-      if (before.goodsId !== line.goodsId) await remakeLineParts(w.tx, before.id)
+      changes.push({ id: before.id, change: lineRow(saleId, position, asBefore(before, line), agreed) })
     }
+    await updateSaleLines(w.tx, changes)
+    await remakeLineParts(
+      w.tx,
+      pairs.flatMap((before, i) => (before && before.goodsId !== present(filled[i]).goodsId ? [before.id] : [])),
+    )
+    await insertSaleLines(w.tx, added)
     const dropped = locked.lines.filter((l) => !kept.has(l.id))
     const done = dropped.find((l) => leastOf(l).gt(0))
     if (done) refuse({ code: 'less-than-done', line: done.description, least: leastOf(done) })
@@ -119,8 +127,12 @@ export const changeSale = defineCommand('change-sale', changeSaleInput, async (w
       w.tx,
       words.map((l) => l.id),
     )
-    for (const l of dropped)
-      if (!words.includes(l)) await updateSaleLine(w.tx, l.id, { agreed: ZERO, position: filled.length + l.position })
+    await updateSaleLines(
+      w.tx,
+      dropped
+        .filter((l) => !words.includes(l))
+        .map((l) => ({ id: l.id, change: { agreed: ZERO, position: filled.length + l.position } })),
+    )
   }
   if (change.kind) mustBeKind(w, change.kind)
   const { lines: _lines, saleId: _saleId, on: _on, tell, discountPercent, discountAmount, ...facts } = change

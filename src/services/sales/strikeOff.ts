@@ -3,7 +3,7 @@ import { found, refuse } from '@/contract/refuse'
 import type { Day } from '@/core/day'
 import { formatQuantity, type Decimal } from '@/core/money'
 import { lineState } from '@/core/sale'
-import { updateSaleLine } from '@/data/queries/saleLine'
+import { updateSaleLines, type LineChange } from '@/data/queries/saleLine'
 import { defineCommand, type Work } from '../command'
 import { trimPick } from '../parcels/trimPick'
 import { leastOfLines } from './changeSale'
@@ -26,6 +26,7 @@ export const strikeOffIn = async (
 ): Promise<void> => {
   const leastOf = await leastOfLines(w, locked)
   const said: string[] = []
+  const changes: LineChange[] = []
   for (const { lineId, quantity } of struck) {
     const line = found(
       locked.lines.find((l) => l.id === lineId),
@@ -37,10 +38,11 @@ export const strikeOffIn = async (
     const agreed = line.agreed.minus(quantity)
     const least = leastOf(line)
     if (agreed.lt(least)) refuse({ code: 'less-than-done', line: line.description, least })
-    await updateSaleLine(w.tx, lineId, { agreed, quantity: agreed })
+    changes.push({ id: lineId, change: { agreed, quantity: agreed } })
     said.push(`${formatQuantity(quantity)} × ${line.description}`)
   }
   if (said.length === 0) refuse({ code: 'nothing-to-hand-over' })
+  await updateSaleLines(w.tx, changes)
   const story = await refreshSale(w, locked.sale.id)
   await keepVersion(w, story, { kind: 'changed', on, reason: `${said.join(', ')} struck off, ${reason}` })
   await trimPick(w, locked.sale.id)

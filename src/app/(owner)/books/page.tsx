@@ -6,7 +6,7 @@ import { withQuery } from '@/ui/address'
 import { BooksActions } from '@/ui/books/BooksActions'
 import { Span } from '@/ui/books/Span'
 import { Heading } from '@/ui/Heading'
-import { openShop, queryOf, type Search } from '../_shop'
+import { openReports, queryOf, type Search } from '../_shop'
 import { isView, VIEWS, type View } from '@/app/(owner)/books/_views/shown'
 import { Accounts } from '@/app/(owner)/books/_views/Accounts'
 import { CashFlow } from '@/app/(owner)/books/_views/CashFlow'
@@ -23,7 +23,7 @@ import { Ties } from '@/app/(owner)/books/_views/Ties'
 export const metadata: Metadata = { title: 'Books' }
 
 export default async function Books({ searchParams }: { searchParams: Search }) {
-  const shop = await openShop()
+  const shop = await openReports()
   const { business, today } = shop
   const query = await queryOf(searchParams)
   const view: View = isView(query.view) ? query.view : 'journal'

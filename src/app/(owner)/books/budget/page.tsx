@@ -4,12 +4,12 @@ import { readBudgetPage } from '@/model/books/budget'
 import { BudgetForm } from '@/ui/books/BudgetForm'
 import { Heading } from '@/ui/Heading'
 import { To } from '@/ui/To'
-import { openShop, queryOf, type Search } from '../../_shop'
+import { openReports, queryOf, type Search } from '../../_shop'
 
 export const metadata: Metadata = { title: 'Budget' }
 
 export default async function Budget({ searchParams }: { searchParams: Search }) {
-  const shop = await openShop()
+  const shop = await openReports()
   const { year: asked = '' } = await queryOf(searchParams)
   const year = /^(199\d|20\d\d|21\d\d)$/.test(asked) ? Number(asked) : yearOf(shop.today)
   const rows = await readBudgetPage(shop, year)

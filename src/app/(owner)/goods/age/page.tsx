@@ -7,12 +7,12 @@ import { ListRows } from '@/ui/list/ListView'
 import { DayPick } from '@/ui/owed/DayPick'
 import { To } from '@/ui/To'
 import { openList } from '../../_list'
-import { openShop, queryOf, type Search } from '../../_shop'
+import { openReports, queryOf, type Search } from '../../_shop'
 
 export const metadata: Metadata = { title: 'Stock by age' }
 
 export default async function StockAges({ searchParams }: { searchParams: Search }) {
-  const shop = await openShop()
+  const shop = await openReports()
   const query = await queryOf(searchParams)
   const [open, places] = await Promise.all([openList(stockAges, shop, query), readPlaces(shop)])
   const link = (place: string) => {

@@ -6,12 +6,12 @@ import { ListExport } from '@/ui/list/ListExport'
 import { ListRows } from '@/ui/list/ListView'
 import { DayPick } from '@/ui/owed/DayPick'
 import { openList } from '../../_list'
-import { openShop, queryOf, type Search } from '../../_shop'
+import { openReports, queryOf, type Search } from '../../_shop'
 
 export const metadata: Metadata = { title: 'Stock on a day' }
 
 export default async function StockOn({ searchParams }: { searchParams: Search }) {
-  const shop = await openShop()
+  const shop = await openReports()
   const open = await openList(stockOn, shop, await queryOf(searchParams))
   const { value, difference } = open.stock
   return (

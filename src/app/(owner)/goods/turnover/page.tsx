@@ -6,12 +6,12 @@ import { ListExport } from '@/ui/list/ListExport'
 import { ListRows } from '@/ui/list/ListView'
 import { Span } from '@/ui/books/Span'
 import { openList } from '../../_list'
-import { openShop, queryOf, type Search } from '../../_shop'
+import { openReports, queryOf, type Search } from '../../_shop'
 
 export const metadata: Metadata = { title: 'What sells, what stays' }
 
 export default async function TurnoverPage({ searchParams }: { searchParams: Search }) {
-  const shop = await openShop()
+  const shop = await openReports()
   const open = await openList(turnover, shop, await queryOf(searchParams))
   return (
     <>

@@ -5,12 +5,12 @@ import { Heading } from '@/ui/Heading'
 import { BackTests } from '@/ui/owed/BackTests'
 import { ExpectedMoney } from '@/ui/owed/ExpectedMoney'
 import { OwedTabs } from '@/ui/owed/OwedTabs'
-import { openShop } from '../../_shop'
+import { openReports } from '../../_shop'
 
 export const metadata: Metadata = { title: 'Expected money' }
 
 export default async function Expected() {
-  const { db, today, currency } = await openShop()
+  const { db, today, currency } = await openReports()
   const [facts, customers] = await Promise.all([readForecastFacts(db, today), readOpenCustomers(db)])
   return (
     <>

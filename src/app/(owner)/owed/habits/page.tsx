@@ -7,14 +7,14 @@ import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
 import { HabitChart, OweLines } from '@/ui/owed/HabitChart'
 import { OwedTabs } from '@/ui/owed/OwedTabs'
-import { openShop } from '../../_shop'
+import { openReports } from '../../_shop'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
 export const metadata: Metadata = { title: 'Paying habits' }
 const MONTHS = 12
 
 export default async function Habits() {
-  const { db, today, currency } = await openShop()
+  const { db, today, currency } = await openReports()
   const [months, most] = await Promise.all([readPayHabits(db, today, MONTHS), readOweMost(db, today, MONTHS, currency)])
   return (
     <>

@@ -5,12 +5,12 @@ import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
 import { ListView } from '@/ui/list/ListView'
 import { openList } from '../../_list'
-import { openShop, queryOf, type Search } from '../../_shop'
+import { openReports, queryOf, type Search } from '../../_shop'
 
 export const metadata: Metadata = { title: 'What it earned' }
 
 export default async function Profit({ searchParams }: { searchParams: Search }) {
-  const shop = await openShop()
+  const shop = await openReports()
   const open = await openList(profit, shop, await queryOf(searchParams))
   return (
     <>

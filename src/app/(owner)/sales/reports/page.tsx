@@ -13,19 +13,19 @@ import { ListExport } from '@/ui/list/ListExport'
 import { ListLinks } from '@/ui/list/ListLinks'
 import { ListRows } from '@/ui/list/ListView'
 import { openList } from '../../_list'
-import { openShop, queryOf, type Search } from '../../_shop'
+import { openReports, queryOf, type Search } from '../../_shop'
 
 export const metadata: Metadata = { title: 'Sales reports' }
 
 const VIEWS = { offers: 'Estimates', costs: 'Estimate and actual', by: 'By type and channel' } as const
-type Shop = Awaited<ReturnType<typeof openShop>>
+type Shop = Awaited<ReturnType<typeof openReports>>
 interface Part {
   readonly shop: Shop
   readonly query: Record<string, string>
 }
 
 export default async function Reports({ searchParams }: { searchParams: Search }) {
-  const shop = await openShop()
+  const shop = await openReports()
   const query = await queryOf(searchParams)
   const to = query.to && isDay(query.to) ? query.to : shop.today
   const from = query.from && isDay(query.from) ? query.from : addMonths(to, -12)

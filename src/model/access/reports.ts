@@ -1,0 +1,50 @@
+import { replica, type Database } from '@/data/connect'
+import { followsUpTo, writtenUpTo } from '@/data/queries/replica'
+import { log } from '@/log'
+
+/** How long a replica may take to say that it knows all that was written, and how long one that failed is left alone, in milliseconds. */
+const [PATIENCE, REST] = [150, 5_000]
+/** A replica that is a moment behind is asked again after so long. */
+const AGAIN = 15
+
+let restsUntil = -Infinity
+
+class TooSlow extends Error {}
+
+const within = <T>(milliseconds: number, work: Promise<T>): Promise<T> => {
+  let timer: NodeJS.Timeout | undefined
+  const late = new Promise<never>((_, fail) => {
+    timer = setTimeout(() => fail(new TooSlow()), milliseconds)
+  })
+  return Promise.race([work, late]).finally(() => clearTimeout(timer))
+}
+
+/**
+ * Whether a replica knows everything that was saved until now. One that follows nobody any more (it was made the server
+ * that is written to, or never was a replica) does not count: it may tell another story.
+ */
+const knowsAll = async (db: Database, follower: Database): Promise<boolean> => {
+  const at = await writtenUpTo(db)
+  for (const end = performance.now() + PATIENCE / 2; ;) {
+    const { follows, there } = await followsUpTo(follower, at)
+    if (!follows || there) return follows
+    if (performance.now() > end) return false
+    await new Promise((next) => setTimeout(next, AGAIN))
+  }
+}
+
+/**
+ * The database that reports and files are read from: the replica named in DATABASE_READ_URL as soon as it knows all that
+ * was saved before it was asked, else the one that is written to. So no report is older than what its reader has seen.
+ */
+export const forReports = async (db: Database): Promise<Database> => {
+  const follower = replica()
+  if (!follower || performance.now() < restsUntil) return db
+  try {
+    return (await within(PATIENCE, knowsAll(db, follower))) ? follower : db
+  } catch (problem) {
+    restsUntil = performance.now() + REST
+    log.warn({ err: problem }, 'the replica does not answer; reports are read from where is written')
+    return db
+  }
+}

@@ -1,0 +1,43 @@
+import { afterAll, beforeAll, describe, test } from 'vitest'
+import { closeFullDesk, driver, openFullDesk, till } from './everyDesk'
+import { handsOn, setSize } from './till'
+import { looksAsAccepted } from './views'
+
+beforeAll(() => openFullDesk('views'))
+afterAll(closeFullDesk)
+
+const VIEWS = [
+  ['today', '/today'],
+  ['counter', '/counter'],
+  ['sales', '/sales'],
+  ['new sale', '/sales/new?customer=2'],
+  ['sale', '/sales/1'],
+  ['invoices', '/invoices'],
+  ['invoice', '/invoices/1'],
+  ['money in', '/money-in?customer=2'],
+  ['owed', '/owed'],
+  ['goods', '/goods'],
+  ['thing', '/goods/1'],
+  ['customer', '/people/2'],
+  ['buying', '/buying'],
+  ['profit and loss', '/books?view=profit-and-loss'],
+  ['settings', '/settings'],
+] as const
+const ON_A_PHONE = [
+  ['today on a phone', '/today'],
+  ['counter on a phone', '/counter'],
+  ['sale on a phone', '/sales/1'],
+] as const
+
+describe('every main view looks as it was accepted', () => {
+  test.each(VIEWS)('%s', async (name, path) => {
+    await handsOn(driver, till.base).go(path)
+    await looksAsAccepted(driver, name)
+  })
+  test.each(ON_A_PHONE)('%s', async (name, path) => {
+    await setSize(driver, 390, 844)
+    await handsOn(driver, till.base).go(path)
+    await looksAsAccepted(driver, name)
+    await setSize(driver, 1280, 800)
+  })
+})
