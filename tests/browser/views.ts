@@ -45,7 +45,7 @@ const compare = (before: PNG, now: PNG): { off: number; where: PNG } => {
 export const looksAsAccepted = async (driver: WebDriver, name: string): Promise<void> => {
   await driver.executeAsyncScript(STILL)
   const now = halved(PNG.sync.read(Buffer.from(await driver.takeScreenshot(), 'base64')))
-  const file = join(ACCEPTED, `${name}.png`)
+  const file = join(ACCEPTED, `${name.replaceAll(' ', '-')}.png`)
   if (process.env.TILL_ACCEPT) {
     mkdirSync(ACCEPTED, { recursive: true })
     writeFileSync(file, PNG.sync.write(now))

@@ -3,7 +3,8 @@ import { readFileSync } from 'node:fs'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { openTill, PASSPHRASE, type Till } from '../browser/till'
 
-const SECONDS = 60
+/** `TILL_SECONDS=60` for longer. */
+const SECONDS = Number(process.env.TILL_SECONDS ?? 15)
 
 let till: Till
 let customerId: number
@@ -23,7 +24,7 @@ const memory = (): number => {
   return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024
 }
 
-test('200 readers and 20 writers for a minute: sentences only, health at once, memory stands, nothing is lost or doubled', async () => {
+test('200 readers and 20 writers at once: sentences only, health at once, memory stands, nothing is lost or doubled', async () => {
   const end = Date.now() + SECONDS * 1_000
   const seen = new Map<number, number>()
   const taken: number[] = []
@@ -67,7 +68,7 @@ test('200 readers and 20 writers for a minute: sentences only, health at once, m
       const health = await timed('health', () => fetch(`${till.base}/api/health`))
       if (health.status !== 200) problems.push(`health ${health.status}`)
       memories.push(memory())
-      await new Promise((r) => setTimeout(r, 500))
+      await new Promise((r) => setTimeout(r, 250))
     }
   }
   await Promise.all([
