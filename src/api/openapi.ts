@@ -23,9 +23,9 @@ const answerOf = ({ method, path }: Operation): Json => {
 const bodyOf = (operation: Operation): Json => {
   const json = schemaOf(present(operation.body))
   const drop = new Set(Object.keys(operation.fromPath ?? {}))
-  const properties = json.properties as Json | undefined
+  const properties = json.properties as Record<string, Json> | undefined
   if (!properties) return json
-  if (operation.bodyAs) return properties[operation.bodyAs] as Json
+  if (operation.bodyAs) return present(properties[operation.bodyAs])
   return {
     ...json,
     properties: Object.fromEntries(Object.entries(properties).filter(([name]) => !drop.has(name))),

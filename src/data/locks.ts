@@ -22,15 +22,17 @@ export const takeLock = async (tx: Transaction, name: LockName): Promise<void> =
 }
 
 /** A connection of its own, for a lock that lasts longer than a transaction. */
-const connectionFor = (url: string, connection: Record<string, number> = {}) =>
-  postgres(url, {
+const connectionFor = (url: string, connection: Record<string, number> = {}) => {
+  const options = {
     max: 1,
     onnotice: () => {},
     connect_timeout: 5,
     backoff: () => 0.2,
     connection: { application_name: 'iron-till lock', ...connection },
     ...socketsTo(url),
-  } as postgres.Options<Record<string, never>>)
+  }
+  return postgres(url, options)
+}
 
 /** Does work while no other program does its own under the same lock; `waits` is told where another one does. */
 export const alone = async <T>(url: string, name: LockName, waits: () => void, work: () => Promise<T>): Promise<T> => {

@@ -17,7 +17,7 @@ import {
 } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import { GripVertical } from 'lucide-react'
-import { useId, type ReactNode } from 'react'
+import { useId, useMemo, type ReactNode } from 'react'
 
 /** One of a list put in order, with its handle. */
 export const OrderedRow = ({
@@ -51,25 +51,27 @@ export const OrderedRow = ({
 }
 
 interface AreaProps {
-  /** What can be moved, in its order now. */
+  /** What can be moved, in its order now; the same list as long as that is. */
   readonly keys: readonly string[]
   readonly onMove: (from: number, to: number) => void
   readonly children: ReactNode
 }
 
+// Said anew each time, they would have every row drawn again.
+const BY_POINTER = { activationConstraint: { distance: 4 } }
+const BY_KEYS = { coordinateGetter: sortableKeyboardCoordinates }
+
 /** Where rows are put in order, by dragging a handle a little way or by keys on it. */
 export const OrderedArea = ({ keys, onMove, children }: AreaProps) => {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  )
+  const sensors = useSensors(useSensor(PointerSensor, BY_POINTER), useSensor(KeyboardSensor, BY_KEYS))
+  const items = useMemo(() => [...keys], [keys])
   const at = (id: unknown): number => keys.findIndex((key) => key === id)
   const dragged = ({ active, over }: DragEndEvent) => {
     if (over && active.id !== over.id) onMove(at(active.id), at(over.id))
   }
   return (
     <DndContext id={useId()} sensors={sensors} collisionDetection={closestCenter} onDragEnd={dragged}>
-      <SortableContext items={[...keys]} strategy={verticalListSortingStrategy}>
+      <SortableContext items={items} strategy={verticalListSortingStrategy}>
         {children}
       </SortableContext>
     </DndContext>

@@ -1,7 +1,8 @@
-import { spawnSync } from 'node:child_process'
+import { execFile } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { promisify } from 'node:util'
 import { findPostgres, freePort } from '../../scripts/cluster'
 import { serve } from '../../scripts/serve'
 import { present } from '@/core/present'
@@ -53,7 +54,7 @@ const takeMoney = async (port: number, clients: number): Promise<Rate> => {
 const ROWS = `
 \\set customer random(2, 200)
 begin;
-insert into command (key, fingerprint) values (gen_random_uuid()::text, 'bench') returning key \\gset
+insert into command (key, fingerprint) values ('bench-' || nextval('bench_key'), 'bench') returning currval('bench_key') as own \\gset
 insert into number_series (series, year, last) values ('bench', 2026, 1)
   on conflict (series, year) do update set last = number_series.last + 1 returning last \\gset
 insert into entry (on_day, text, source_kind, source_id, customer_id)
@@ -65,23 +66,19 @@ insert into receipt (number, customer_id, on_day, method, amount, tendered, roun
   values ('B-' || :last, :customer, '${today}', 'cash', 500, 500, 0, '', :entry) returning id as receipt \\gset
 insert into held_move (customer_id, kind, on_day, amount, why, receipt_id, entry_id)
   values (:customer, 'account', '${today}', 500, 'receipt', :receipt, :entry);
-update command set answer = '{}' where key = ':key';
+update command set answer = '{}' where key = 'bench-' || :own;
 commit;
 `
 
 /** What the database's own bench does of the same in a second. */
-const rowsPerSecond = (url: string, clients: number): number => {
+const rowsPerSecond = async (url: string, clients: number): Promise<number> => {
   const folder = mkdtempSync(join(tmpdir(), 'iron-till-rows-'))
   const file = join(folder, 'rows.sql')
   writeFileSync(file, ROWS)
-  const done = spawnSync(
-    join(present(findPostgres()), 'pgbench'),
-    ['-n', '-M', 'prepared', '-c', String(clients), '-j', '2', '-T', String(SECONDS), '-f', file, url],
-    { encoding: 'utf8' },
-  )
-  rmSync(folder, { recursive: true })
-  const said = /tps = ([\d.]+)/.exec(done.stdout)
-  if (done.status !== 0 || !said) throw new Error(done.stderr.slice(-600))
+  const { stdout } = await promisify(execFile)(join(present(findPostgres()), 'pgbench'), [
+    ...['-n', '-M', 'prepared', '-c', String(clients), '-j', '2', '-T', String(SECONDS), '-f', file, url],
+  ]).finally(() => rmSync(folder, { recursive: true }))
+  const said = present(/tps = ([\d.]+)/.exec(stdout))
   return Number(said[1])
 }
 
@@ -89,7 +86,8 @@ const rowsPerSecond = (url: string, clients: number): number => {
 export const benchReceipts = async (): Promise<void> => {
   const cluster = await testCluster({ onDisk: true })
   try {
-    const { databaseUrl, close } = await fillTrade(cluster.url, 'receipts', 10_000)
+    const { databaseUrl, db, close } = await fillTrade(cluster.url, 'receipts', 10_000)
+    await db.execute('create sequence bench_key')
     await close()
     const port = await freePort()
     const server = await serve({ port, databaseUrl, env: { TILL_API_TOKEN: TOKEN, TILL_TODAY: today } })
@@ -98,7 +96,7 @@ export const benchReceipts = async (): Promise<void> => {
     for (const clients of CLIENTS) {
       const rate = await takeMoney(port, clients)
       rates.set(clients, rate)
-      const rows = rowsPerSecond(databaseUrl, clients)
+      const rows = await rowsPerSecond(databaseUrl, clients)
       console.log(
         `${String(clients).padStart(2)} clients: ${rate.perSecond.toFixed(0)} receipts a second, ${rows.toFixed(0)} of their rows alone (${((rate.perSecond / rows) * 100).toFixed(0)} %); median ${rate.median.toFixed(1)} ms, p95 ${rate.p95.toFixed(1)} ms`,
       )

@@ -119,15 +119,14 @@ export const updateSaleLines = async (db: Db, lines: readonly LineChange[]): Pro
   if (!first) return
   const changed = Object.entries(getTableColumns(saleLine)).filter(([field]) => field in first.change)
   const nameOf = (field: string): string => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`)
-  const rows = lines.map(({ id, change }) => ({
-    id,
-    to: Object.fromEntries(
-      changed.map(([field, column]) => {
-        const value = change[field as keyof LineFields]
-        return [nameOf(field), value === null ? null : column.mapToDriverValue(value)]
-      }),
-    ),
-  }))
+  const rows = lines.map(({ id, change }) => {
+    const values = new Map<string, unknown>(Object.entries(change))
+    const to = changed.map(([field, column]) => {
+      const value = values.get(field)
+      return [nameOf(field), value === null ? null : column.mapToDriverValue(value)] as const
+    })
+    return { id, to: Object.fromEntries(to) }
+  })
   const fields = sql.join(
     changed.map(([field]) => sql.identifier(nameOf(field))),
     sql`, `,

@@ -85,6 +85,7 @@ const readRows = async (db: Db, ids: readonly number[], currency: string) => {
 
 /** The stories of sales, in the order of the ids, with a fixed number of queries however many there are. */
 export const readStories = async (db: Db, ids: readonly number[], business: Business, today: Day): Promise<Story[]> => {
+  if (ids.length === 0) return []
   const { currency } = business
   const [sales, { lines, told }] = await Promise.all([findSales(db, ids, currency), readRows(db, ids, currency)])
   const kept = await readSetAside(db, lines, sales, today)

@@ -5,7 +5,6 @@ import { isPositiveMoney, sumMoney, type Money } from '@/core/money'
 import { fillNamed, tenderOf, type Filling } from '@/core/receipt'
 import { postReceipt, type HeldKind, type ReceiptMethod } from '@/core/ledger'
 import type { Day } from '@/core/day'
-import { findCustomer } from '@/data/queries/customers'
 import { takeNumber } from '@/data/queries/numbers'
 import { findSales, lockSale } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Work } from '../command'
@@ -70,6 +69,7 @@ const fill = async (
 
 interface Payer {
   readonly payer: number
+  readonly name: string
   /** Whose dues it may pay: the payer's, and those of others where the owner said so. */
   readonly owners: readonly number[]
 }
@@ -97,8 +97,7 @@ const whoPays = async (w: Work, input: TakeReceipt): Promise<Payer> => {
   if (owners.length > 1 && !(input.forOthers && input.customerId !== undefined)) refuse({ code: 'other-customer' })
   const [payer] = owners
   if (payer === undefined) return refuse({ code: 'who-pays' })
-  await customerFor(w, payer)
-  return { payer, owners }
+  return { payer, owners, name: (await customerFor(w, payer)).name }
 }
 
 /** The sales that money is named for, locked in the order of their ids. */
@@ -151,11 +150,10 @@ export const writeReceipt = async (w: Work, input: TakeReceipt, into?: number): 
   const held = await heldOf(w, filling, who.payer)
   const discounts = await discountsOf(w, dues, filling.dues)
   const ahead = await Promise.all(held.map((h) => taxComing(w, h.saleId, h.amount)))
-  const customer = present(await findCustomer(w.tx, who.payer, w.currency))
   const [number, receiptId] = await Promise.all([takeNumber(w.tx, 'receipt', onDay), reserveId(w.tx, 'receipt')])
   const entry = postReceipt({
     on: onDay,
-    text: `Receipt ${number}, ${customer.name}`,
+    text: `Receipt ${number}, ${who.name}`,
     method: input.method,
     into,
     onDues: sumMoney(
@@ -190,7 +188,8 @@ export const writeReceipt = async (w: Work, input: TakeReceipt, into?: number): 
   await noteDiscounts(w, discounts, note)
   for (const [i, h] of held.entries())
     await insertTaxMoves(w.tx, present(ahead[i]), { ...note, why: 'ahead', saleId: h.saleId })
-  await refreshTouched(w, receiptId)
+  const filled = new Set(filling.dues.map((d) => d.dueId))
+  await refreshSales(w, [...dues.filter((d) => filled.has(d.id)), ...held])
   return receiptId
 }
 
@@ -239,9 +238,11 @@ export const takeReceipt = defineCommand('take-receipt', takeReceiptInput, async
 export const refreshTouched = async (w: Work, receiptId: number): Promise<void> => {
   const fills = await listFillsOfReceipt(w.tx, receiptId, w.currency)
   const moves = await listHeldMoves(w.tx, { receiptId }, w.currency)
-  const touched = new Set([
-    ...fills.map((f) => f.saleId),
-    ...moves.flatMap((m) => (m.saleId === null ? [] : [m.saleId])),
-  ])
+  await refreshSales(w, [...fills, ...moves])
+}
+
+/** Refreshes the sales of some papers, each once, in the order of their ids. */
+const refreshSales = async (w: Work, of: readonly { readonly saleId: number | null }[]): Promise<void> => {
+  const touched = new Set(of.flatMap(({ saleId }) => saleId ?? []))
   for (const saleId of [...touched].sort((a, b) => a - b)) await refreshSale(w, saleId)
 }

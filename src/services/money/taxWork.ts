@@ -20,6 +20,7 @@ import { sumTaxAhead, sumTaxOnDue } from '@/data/queries/taxMove'
 
 /** Component taxes as postings, each on its own account. */
 export const asPostings = async (w: Work, taxes: readonly Omit<ComponentTax, 'net'>[]): Promise<TaxPosting[]> => {
+  if (taxes.length === 0) return []
   const codes = await w.taxCodes()
   return taxes.map((t) => ({
     accountId: present(present(codes.find((c) => c.id === t.taxCodeId)).accountOf.get(t.componentId)),

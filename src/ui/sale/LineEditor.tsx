@@ -1,5 +1,5 @@
 'use client'
-import { useMemo, type RefObject } from 'react'
+import { startTransition, useEffect, useMemo, useState, type RefObject } from 'react'
 import { formatMoney } from '@/core/money'
 import { present } from '@/core/present'
 import { usePageKeys } from '../acts/pageKeys'
@@ -30,9 +30,25 @@ interface Props {
 const NO_PROBLEMS = {}
 const KEYS = LINE_KEYS.map(([key, label]) => ({ key, label, run: () => {} }))
 
+/** So many lines are there with the page itself, more than a screen shows; so many follow each moment while it is already written on. */
+const AT_ONCE = 24
+
+/** The lines that are drawn: those of the first screen with the page, all of them some moments later, and from then on every one at once. */
+const useDrawn = (shown: readonly LineDraft[]): readonly LineDraft[] => {
+  const [count, setCount] = useState(shown.length <= AT_ONCE ? Infinity : AT_ONCE)
+  const { length } = shown
+  useEffect(() => {
+    if (count === Infinity) return
+    const timer = setTimeout(() => startTransition(() => setCount(count < length ? count + AT_ONCE : Infinity)))
+    return () => clearTimeout(timer)
+  }, [count, length])
+  return count < length ? shown.slice(0, count) : shown
+}
+
 /** The lines of a sale while they are written, with totals at every change. Enter walks: item, quantity, price, next line. */
 export const LineEditor = (p: Props) => {
   const { shown, totals, settings } = p
+  const drawn = useDrawn(shown)
   const sums = groupSums(shown, totals, settings.currency)
   usePageKeys(KEYS)
   // The same keys are the same list: rows are not drawn again for it.
@@ -44,7 +60,7 @@ export const LineEditor = (p: Props) => {
         <table ref={p.table} className="ledger writing sm:min-w-225">
           <LineHead />
           <tbody>
-            {shown.map((l, i) => (
+            {drawn.map((l, i) => (
               <LineRow
                 key={l.key}
                 line={l}

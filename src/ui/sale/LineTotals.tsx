@@ -5,19 +5,19 @@ import { Text } from '../fields'
 import { readLess, type draftTotals } from './lineDraft'
 import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
 
-/** The head of the lines of a sale while they are written. */
+/** The head of the lines of a sale while they are written. How wide its columns are stands with the layout of `.writing`. */
 export const LineHead = () => (
   <LedgerHead
     heads={[
-      unseen('Order', 'w-6'),
+      unseen('Order'),
       'Item: type, scan, or paste rows',
-      right('Quantity', 'w-23'),
-      right('Unit price', 'w-28'),
-      right('Discount', 'w-20'),
-      { head: 'Tax', className: 'w-32' },
-      right('Margin', 'w-15'),
-      right('Amount', 'w-27.5'),
-      unseen('More, remove', 'w-16'),
+      right('Quantity'),
+      right('Unit price'),
+      right('Discount'),
+      'Tax',
+      right('Margin'),
+      right('Amount'),
+      unseen('More, remove'),
     ]}
   />
 )
