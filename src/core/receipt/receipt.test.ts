@@ -93,3 +93,15 @@ describe('likelyNotes', () => {
     expect(likelyNotes(usd(amount)).map(toDecimalString)).toEqual(notes)
   })
 })
+
+test('of dues of one day the one with the lower id is first, in whatever order they come', () => {
+  const two = [due(12, '2026-01-01', 300n), due(8, '2026-01-01', 300n)]
+  for (const order of [two, two.toReversed()])
+    expect(fillOldest({ dues: order, deposits: [] }, usd(300n)).dues.map((d) => d.dueId)).toEqual([8])
+})
+test('a due that is not open is refused by its id; a sale filled exactly holds nothing', () => {
+  const none = fillNamed(dues, [{ dueId: 77, amount: usd(1n) }], usd(1n))
+  expect(none).toEqual({ ok: false, error: { code: 'due-not-open', dueId: 77 } })
+  const exact = fillNamed(dues, [{ saleId: 2, amount: usd(200n) }], usd(200n))
+  expect(exact.ok && [exact.value.dues.map((d) => d.dueId), exact.value.held]).toEqual([[3], []])
+})
