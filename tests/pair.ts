@@ -1,10 +1,9 @@
 import { randomBytes } from 'node:crypto'
-import { mkdtempSync, rmSync, chmodSync } from 'node:fs'
+import { chmodSync, chownSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { createData, findPostgres, freePort, launch, runTool } from '../scripts/cluster'
 import { asRoot, postgresUser } from '../scripts/home'
-import { chownSync } from 'node:fs'
 
 /**
  * Two servers of one database: one that is written to, and one that follows it. What is answered as saved is on both: a

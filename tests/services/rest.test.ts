@@ -62,6 +62,19 @@ describe('what is not coming', () => {
     expect(await s.refusal(strikeOff, { ...strike('1'), reason: ' ' })).toBe('invalid')
   })
 
+  test('of a line named twice is both together', async () => {
+    const { saleId, lineId } = await desk.order()
+    const named = (...quantities: string[]) => ({
+      saleId,
+      lines: quantities.map((quantity) => ({ lineId, quantity })),
+      reason: 'x',
+    })
+    expect(await s.refusal(strikeOff, named('20', '5'))).toBe('more-than-agreed')
+    const struck = await s.answer(strikeOff, named('2', '3'))
+    expect(struck.lines).toMatchObject([{ agreed: '19' }])
+    expect((await listVersions(s.db, saleId)).at(-1)!.reason).toBe('5 × Rosin struck off, x')
+  })
+
   test('of a pick list: what was not found is struck off as it is sent', async () => {
     const { saleId, lineId } = await desk.order()
     const pick = await s.answer(startPick, { saleId })

@@ -2,6 +2,7 @@ import { getTableColumns, getTableName, is, sql } from 'drizzle-orm'
 import { getTableConfig, PgTable } from 'drizzle-orm/pg-core'
 import type { Db } from '../connect'
 import * as schema from '../schema'
+import { columnName } from './columnName'
 
 /**
  * What is not the owner's to take along: ways in (sessions, tokens, links), what stands in for the world outside, and what
@@ -41,9 +42,7 @@ const TABLES = Object.values(schema as Readonly<Record<string, unknown>>).filter
 const columnsOf = (table: PgTable): string[] => {
   const name = getTableName(table)
   const back = KEPT_BACK[name]
-  const columns = Object.values(getTableColumns(table)).map((c) =>
-    c.name.replace(/[A-Z]/g, (l) => `_${l.toLowerCase()}`),
-  )
+  const columns = Object.values(getTableColumns(table)).map((c) => columnName(c.name))
   return Array.isArray(back) ? columns.filter((c) => !back.includes(c)) : columns
 }
 

@@ -4,6 +4,7 @@ import { type Decimal, ZERO } from '@/core/money'
 import type { Db } from '../connect'
 import { saleLine, saleLinePart, goods, taxCode, sale } from '../schema'
 import { eq, asc, sql, and, desc, getTableColumns } from 'drizzle-orm'
+import { columnName } from './columnName'
 import { isOneOf } from './search'
 import type { LineTally, Taking } from '@/core/sale'
 import { present } from '@/core/present'
@@ -118,17 +119,16 @@ export const updateSaleLines = async (db: Db, lines: readonly LineChange[]): Pro
   const [first] = lines
   if (!first) return
   const changed = Object.entries(getTableColumns(saleLine)).filter(([field]) => field in first.change)
-  const nameOf = (field: string): string => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`)
   const rows = lines.map(({ id, change }) => {
     const values = new Map<string, unknown>(Object.entries(change))
     const to = changed.map(([field, column]) => {
       const value = values.get(field)
-      return [nameOf(field), value === null ? null : column.mapToDriverValue(value)] as const
+      return [columnName(field), value === null ? null : column.mapToDriverValue(value)] as const
     })
     return { id, to: Object.fromEntries(to) }
   })
   const fields = sql.join(
-    changed.map(([field]) => sql.identifier(nameOf(field))),
+    changed.map(([field]) => sql.identifier(columnName(field))),
     sql`, `,
   )
   const asText = JSON.stringify(rows, (_, value: unknown) => (typeof value === 'bigint' ? value.toString() : value))

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm'
 import { database, type Database } from '@/data/connect'
 import { findBusiness } from '@/data/queries/business'
+import { within } from './within'
 
 /** The database of the house: what calls, pages and what happens by itself are handed. */
 export const house = (): Database => database()
@@ -10,12 +11,7 @@ export const readBusiness = () => findBusiness(database())
 
 /** Whether the database answers within a time. */
 export const answersWithin = (milliseconds: number): Promise<boolean> =>
-  Promise.race([
-    database()
-      .execute(sql`select 1`)
-      .then(
-        () => true,
-        () => false,
-      ),
-    new Promise<boolean>((done) => setTimeout(() => done(false), milliseconds)),
-  ])
+  within(milliseconds, Promise.resolve(database().execute(sql`select 1`))).then(
+    () => true,
+    () => false,
+  )

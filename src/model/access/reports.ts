@@ -1,6 +1,7 @@
 import { replica, type Database } from '@/data/connect'
 import { followsUpTo, writtenUpTo } from '@/data/queries/replica'
 import { log } from '@/log'
+import { within } from './within'
 
 /** How long a replica may take to say that it knows all that was written, and how long one that failed is left alone, in milliseconds. */
 const [PATIENCE, REST] = [150, 5_000]
@@ -8,16 +9,6 @@ const [PATIENCE, REST] = [150, 5_000]
 const AGAIN = 15
 
 let restsUntil = -Infinity
-
-class TooSlow extends Error {}
-
-const within = <T>(milliseconds: number, work: Promise<T>): Promise<T> => {
-  let timer: NodeJS.Timeout | undefined
-  const late = new Promise<never>((_, fail) => {
-    timer = setTimeout(() => fail(new TooSlow()), milliseconds)
-  })
-  return Promise.race([work, late]).finally(() => clearTimeout(timer))
-}
 
 /**
  * Whether a replica knows everything that was saved until now. One that follows nobody any more (it was made the server

@@ -1,7 +1,7 @@
 import { strikeOffInput } from '@/contract/inputs/sales/strikeOff'
 import { found, refuse } from '@/contract/refuse'
 import type { Day } from '@/core/day'
-import { formatQuantity, type Decimal } from '@/core/money'
+import { formatQuantity, ZERO, type Decimal } from '@/core/money'
 import { lineState } from '@/core/sale'
 import { updateSaleLines, type LineChange } from '@/data/queries/saleLine'
 import { defineCommand, type Work } from '../command'
@@ -25,9 +25,12 @@ export const strikeOffIn = async (
   { on, reason }: { readonly on: Day; readonly reason: string },
 ): Promise<void> => {
   const leastOf = await leastOfLines(w, locked)
+  // A line that is named twice is one line.
+  const wanted = new Map<number, Decimal>()
+  for (const { lineId, quantity } of struck) wanted.set(lineId, quantity.plus(wanted.get(lineId) ?? ZERO))
   const said: string[] = []
   const changes: LineChange[] = []
-  for (const { lineId, quantity } of struck) {
+  for (const [lineId, quantity] of wanted) {
     const line = found(
       locked.lines.find((l) => l.id === lineId),
       'line',
