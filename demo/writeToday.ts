@@ -1,3 +1,4 @@
+import { floor } from '../src/core/money'
 import { writeLetter } from '../src/services/post/writeLetter'
 import { offerSale } from '../src/services/sales/offerSale'
 import { changeSale } from '../src/services/sales/changeSale'
@@ -20,7 +21,7 @@ const putAway = async (shop: Workshop): Promise<void> => {
   const lines = (codes: RegExp, share: number) =>
     stock.flatMap((s) => {
       const code = shop.goods.find((g) => g.id === s.goodsId)?.code ?? ''
-      const quantity = s.quantity.times(share).floor()
+      const quantity = floor(s.quantity.times(share))
       return codes.test(code) && quantity.gt(0) ? [{ goodsId: s.goodsId, quantity: quantity.toString() }] : []
     })
   await act(shop, moveStock, { from: front!.id, to: store, lines: lines(/^(CAS|CE|VN|VA|GT)-/, 0.5) })

@@ -61,7 +61,7 @@ const standingOf = ({ invoice, sale, saleLines, piecesSaid }: Facts, currency: s
   invoice.lines.map((l) => {
     const { worth, less } = showInvoiceLine(l, sale.pricesIncludeTax, currency)
     const line = present(saleLines.find((s) => s.id === l.saleLineId))
-    const none = l.quantity.isZero()
+    const none = l.quantity.eq(0)
     return {
       line,
       what: l.description,

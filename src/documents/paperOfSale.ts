@@ -65,7 +65,7 @@ const standingOf = ({ story }: SaleFacts, kind: Kind, t: Words, currency: string
   story.lines.flatMap((l, i): Standing[] => {
     const confirmed = kind === 'confirmation'
     const quantity = confirmed ? l.agreed : l.quantity
-    if (l.kind === 'heading' || l.kind === 'text' || quantity.isZero()) return []
+    if (l.kind === 'heading' || l.kind === 'text' || quantity.eq(0)) return []
     const counts = confirmed || l.chosen
     const mark =
       l.choice === 'none' || confirmed ? '' : l.choice === 'optional' ? t('optional') : counts ? '' : t('alternative')

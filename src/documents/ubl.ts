@@ -99,13 +99,11 @@ type Line = InvoiceRow['lines'][number]
 
 /** The unit price without tax: as agreed, or where prices include tax, what one of them comes to without it. */
 const netPrice = (l: Line, withTax: boolean): string =>
-  withTax && !l.quantity.isZero()
-    ? toDecimal(l.net).div(l.quantity).toDecimalPlaces(8).toString()
-    : l.unitPrice.toString()
+  withTax && !l.quantity.eq(0) ? toDecimal(l.net).div(l.quantity).round(8).toString() : l.unitPrice.toString()
 
 /** What came off a line, as an allowance: price × quantity less it is the line's sum. */
 const allowanceOf = (l: Line, currency: string) => {
-  if (l.quantity.isZero()) return {}
+  if (l.quantity.eq(0)) return {}
   const off = subtractMoney(lineAmount({ ...l, discountPercent: ZERO }, currency), l.net)
   return isPositiveMoney(off)
     ? { 'cac:AllowanceCharge': { 'cbc:ChargeIndicator': 'false', 'cbc:Amount': inCurrency(off) } }

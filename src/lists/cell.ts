@@ -21,7 +21,7 @@ export const fileCell = <Row>(column: Column<Row>, row: Row, about: About): stri
       return amount ? toDecimalString(amount) : ''
     }
     default:
-      return column.of(row)?.toDecimalPlaces(4).toString() ?? ''
+      return column.of(row)?.round(4).toString() ?? ''
   }
 }
 
@@ -50,7 +50,7 @@ export const shownCell = <Row>(column: Column<Row>, row: Row, about: About): str
     }
     default: {
       const value = column.of(row)
-      if (value === null || (column.blankZero && value.isZero())) return ''
+      if (value === null || (column.blankZero && value.eq(0))) return ''
       if (column.as === 'percent') return formatPercent(value.toString())
       return column.as === 'price' ? formatPrice(value, about.currency) : formatQuantity(value)
     }

@@ -23,7 +23,7 @@ const columns = defineColumns<GoodsStanding>([
     key: 'unitCost',
     head: 'Unit cost',
     as: 'price',
-    of: (g) => g.unitCost.toDecimalPlaces(4),
+    of: (g) => g.unitCost.round(4),
     blankZero: true,
     tone: 'quiet',
     notOnPhone: true,

@@ -49,7 +49,7 @@ export const stockOnColumns = ({ several, told, expire, one }: Shows) =>
     ...(told ? pieceColumns(expire) : []),
     ...(several ? [{ key: 'place', head: 'Place', as: 'text' as const, of: (r: StockOnRow) => r.place }] : []),
     { key: 'onHand', head: 'On hand', as: 'quantity', of: (r) => r.quantity },
-    { key: 'unitCost', head: 'Unit cost', as: 'price', of: (r) => r.unitCost.toDecimalPlaces(4), tone: 'quiet' },
+    { key: 'unitCost', head: 'Unit cost', as: 'price', of: (r) => r.unitCost.round(4), tone: 'quiet' },
     { key: 'value', head: 'Stock value', as: 'money', of: (r) => r.value, sum: true, tone: 'strong' },
     // Where a thing lies in several piles they stand together, with what they come to.
     {

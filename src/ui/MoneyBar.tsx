@@ -1,5 +1,6 @@
 import { formatMoney, percentOf } from '@/core/money'
 import type { MoneyBar as Bar } from '@/core/sale'
+import { DrawnBar } from './DrawnBar'
 
 const PARTS = [
   { key: 'earned', label: 'Paid', fill: 'bg-patina-700' },
@@ -14,30 +15,13 @@ const says = (bar: Bar): string =>
     .map((p) => `${p.label} ${formatMoney(bar[p.key])}`)
     .join(', ') || 'No amounts yet'
 
-const Notch = () => (
-  <svg aria-hidden className="absolute top-0 left-1/2 -ml-1.25" width="10" height="5" viewBox="0 0 10 5">
-    <path d="M0 0h10L5 5z" fill="var(--color-paper-50)" />
-  </svg>
-)
-
 /** Where the money of a sale, a customer or all sales stands: one bar in money proportion. */
 export const MoneyBar = ({ bar, small = false }: { readonly bar: Bar; readonly small?: boolean }) => (
-  <div
-    role="img"
-    aria-label={`Payment progress: ${says(bar)}`}
-    title={says(bar)}
-    className={`flex w-full overflow-hidden rounded-sm border border-iron-700 bg-paper-50 ${small ? 'h-3' : 'h-5.5'}`}
-  >
-    {PARTS.filter((p) => bar[p.key].minor > 0n).map((p) => (
-      <div
-        key={p.key}
-        className={`relative border-r border-paper-50 last:border-r-0 ${p.fill}`}
-        style={{ width: `${percentOf(bar[p.key], bar.total)}%`, minWidth: 2 }}
-      >
-        {p.key === 'late' && !small && <Notch />}
-      </div>
-    ))}
-  </div>
+  <DrawnBar
+    says={says(bar)}
+    small={small}
+    parts={PARTS.filter((p) => bar[p.key].minor > 0n).map((p) => [p.fill, `${percentOf(bar[p.key], bar.total)}%`])}
+  />
 )
 
 /** The figures under the bar. They add up to the total with tax. */

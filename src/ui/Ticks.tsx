@@ -9,7 +9,7 @@ interface Props {
 /** Agreed, handed over and billed of a line, as three thin ticks to one scale. */
 export const Ticks = ({ agreed, handedOver, billed }: Props) => {
   const width = (part: Decimal): string =>
-    agreed.isZero() ? '0%' : `${Math.min(100, part.div(agreed).times(100).toNumber())}%`
+    agreed.eq(0) ? '0%' : `${Math.min(100, part.div(agreed).times(100).toNumber())}%`
   const says = `ordered ${agreed.toString()}, handed over ${handedOver.toString()}, invoiced ${billed.toString()}`
   const rows = [
     { key: 'agreed', part: agreed, fill: 'bg-iron-700' },

@@ -55,7 +55,7 @@ export const usePreview = <P extends string>(
 }
 
 const show = (amount: string, currency: string): string =>
-  decimal(amount).isZero() ? '' : formatPrice(decimal(amount), currency)
+  decimal(amount).eq(0) ? '' : formatPrice(decimal(amount), currency)
 
 /** What would stand in the books: every account with its side, as the command would post it. */
 export const WouldPost = ({
@@ -82,7 +82,7 @@ export const WouldPost = ({
         <tbody>
           {e.lines.map((l, n) => (
             <tr key={n}>
-              <td className={decimal(l.credit).isZero() ? '' : 'pl-5'}>{l.name}</td>
+              <td className={decimal(l.credit).eq(0) ? '' : 'pl-5'}>{l.name}</td>
               <td className="fig w-30">{show(l.debit, currency)}</td>
               <td className="fig w-30">{show(l.credit, currency)}</td>
             </tr>

@@ -46,4 +46,4 @@ export const splitDifference = (
  * @example of 6 units a difference of 7.00, of which 4.67 went to stock → 4.0029 (four of them, and what the rounding made)
  */
 export const unitsOfPart = (quantity: Decimal, part: Money, whole: Money): Decimal =>
-  isZeroMoney(whole) ? quantity : quantity.times(toDecimal(part)).div(toDecimal(whole)).abs().toDecimalPlaces(4)
+  isZeroMoney(whole) ? quantity : quantity.times(toDecimal(part)).div(toDecimal(whole)).abs().round(4)

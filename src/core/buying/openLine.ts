@@ -49,7 +49,7 @@ const worthOf = (l: CameTally, quantity: Decimal, most: Money): Money => {
   const within = smaller(quantity, open.quantity)
   const share = within.gt(0) ? shareOfWorth(open, within) : zeroMoney(l.value.currency)
   const beyond = within.gt(0) ? quantity.minus(within) : quantity
-  const rest = beyond.isZero()
+  const rest = beyond.eq(0)
     ? share
     : addMoney(share, roundToMoney(toDecimal(l.value).times(beyond).div(l.quantity), l.value.currency))
   return smallerMoney(rest, most)
@@ -73,12 +73,12 @@ export const takeReturned = (l: CameTally, quantity: Decimal): Money | null =>
 /** What so many units that went back came in at, as they are credited; null where that many do not wait for it. */
 export const takeCredited = (l: CameTally, quantity: Decimal): Money | null => {
   const open = openOfLine(l)
-  const waits = { quantity: open.quantity.negated(), value: negateMoney(open.value) }
+  const waits = { quantity: open.quantity.neg(), value: negateMoney(open.value) }
   return quantity.lte(0) || quantity.gt(waits.quantity) ? null : shareOfWorth(waits, quantity)
 }
 
 /** How many are still to be billed, and how many wait for a credit. */
 export const leftOfLine = (l: CameTally): { readonly toBill: Decimal; readonly toCredit: Decimal } => {
   const { quantity } = openOfLine(l)
-  return { toBill: quantity.gt(0) ? quantity : ZERO, toCredit: quantity.lt(0) ? quantity.negated() : ZERO }
+  return { toBill: quantity.gt(0) ? quantity : ZERO, toCredit: quantity.lt(0) ? quantity.neg() : ZERO }
 }

@@ -1,4 +1,4 @@
-import { decimal, ZERO, type Decimal } from '../money'
+import { decimal, ZERO, type Decimal, ceil } from '../money'
 
 /** How a thing sells, and how long it takes to come. */
 export interface SellingAndComing {
@@ -19,9 +19,4 @@ const SPARE = 7
  * @example 36 sold in 180 days, 13 days to come → 4 (0.2 a day for 20 days)
  */
 export const suggestReorder = ({ sold, days, toCome }: SellingAndComing): Decimal =>
-  sold.lte(0) || days <= 0
-    ? ZERO
-    : sold
-        .times(toCome + SPARE)
-        .div(decimal(days))
-        .ceil()
+  sold.lte(0) || days <= 0 ? ZERO : ceil(sold.times(toCome + SPARE).div(decimal(days)))

@@ -1,5 +1,5 @@
 import type { Day } from '../day'
-import { type Decimal } from '../money'
+import { type Decimal, ceil } from '../money'
 import { stepFor, type Step } from '../price'
 
 /** What one costs from a quantity on. */
@@ -37,7 +37,7 @@ export const costFrom = (seller: Seller, wish: Wish): Decimal | null =>
  * @example 7 in packs of 6 → 12
  */
 export const inPacks = (quantity: Decimal, packSize: Decimal): Decimal =>
-  packSize.gt(0) ? quantity.div(packSize).ceil().times(packSize) : quantity
+  packSize.gt(0) ? ceil(quantity.div(packSize)).times(packSize) : quantity
 
 /** Why a seller was chosen. */
 export type SellerReason = 'preferred' | 'cheapest' | 'only'

@@ -33,5 +33,5 @@ const weightBy = (by: SpreadBy, { quantity, value, weight, size }: SpreadOver): 
  */
 export const spreadCost = (amount: Money, over: readonly SpreadOver[], by: SpreadBy): readonly Money[] | null => {
   const weights = over.map((o) => weightBy(by, o))
-  return weights.every((x) => x.isZero()) ? null : splitMoney(amount, weights)
+  return weights.every((x) => x.eq(0)) ? null : splitMoney(amount, weights)
 }

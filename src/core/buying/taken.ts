@@ -16,7 +16,7 @@ export interface TakenUnits {
 const goneOf = (moves: readonly Passing[]): readonly Passing[] => {
   const gone: Passing[] = []
   for (const m of moves) {
-    if (m.quantity.lt(0)) gone.push({ ...m, quantity: m.quantity.negated() })
+    if (m.quantity.lt(0)) gone.push({ ...m, quantity: m.quantity.neg() })
     else if (m.saleLineId !== null) {
       let back = m.quantity
       for (let i = gone.length - 1; i >= 0 && back.gt(0); i--) {
@@ -66,6 +66,6 @@ export const unitsTaken = (moves: readonly Passing[], at: number): readonly Take
 export const unitsTakenOf = (moves: readonly Passing[]): readonly TakenUnits[] =>
   byLine(
     moves.flatMap(({ quantity, saleLineId }) =>
-      saleLineId === null ? [] : [{ saleLineId, quantity: quantity.negated() }],
+      saleLineId === null ? [] : [{ saleLineId, quantity: quantity.neg() }],
     ),
   )

@@ -68,7 +68,7 @@ const lineOf = (line: unknown, i: number, read: ReadAmount, currency: string): U
       buyer: textAt(item, 'BuyersItemIdentification', 'ID'),
       standard: textAt(item, 'StandardItemIdentification', 'ID'),
     },
-    quantity: quantity.toDecimalPlaces(4),
+    quantity: quantity.round(4),
     unit,
     net: notBelowZero(
       read(line, `${path}.amount`, `The amount of line ${n}`, ['LineExtensionAmount']),

@@ -83,7 +83,7 @@ export const withTax = (lines: readonly UblLine[], root: unknown, tax: Money, re
   const taxes = lines.map(() => zeroMoney(tax.currency))
   const share = (amount: Money, rows: readonly number[]): boolean => {
     const weights = rows.map((i) => toDecimal(present(lines[i]).net))
-    if (weights.every((x) => x.isZero())) return isZeroMoney(amount)
+    if (weights.every((x) => x.eq(0))) return isZeroMoney(amount)
     const shares = splitMoney(amount, weights)
     rows.forEach((i, at) => (taxes[i] = addMoney(present(taxes[i]), present(shares[at]))))
     return true

@@ -26,7 +26,7 @@ export const evaluateAmount = (
 
   const atom = (): Decimal => {
     const token = tokens[at++]
-    if (token === '-') return atom().negated()
+    if (token === '-') return atom().neg()
     if (token === '(') {
       const inside = sum()
       if (tokens[at++] !== ')') throw new SyntaxError(text)
@@ -48,7 +48,7 @@ export const evaluateAmount = (
         at++
         percent = false
         const right = atom()
-        if (token === '/' && right.isZero()) throw new SyntaxError(text)
+        if (token === '/' && right.eq(0)) throw new SyntaxError(text)
         value = token === '*' ? value.times(right) : value.div(right)
       } else return { value, percent }
     }

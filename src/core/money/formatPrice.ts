@@ -1,5 +1,5 @@
 import { minorDigits } from './currency'
-import { toFourPlaces, type Decimal } from './decimal'
+import { decimalPlaces, toFourPlaces, type Decimal } from './decimal'
 import { formatDigits } from '../locale'
 
 /**
@@ -9,7 +9,7 @@ import { formatDigits } from '../locale'
  * @example formatPrice(decimal('19.9'), 'USD') // 19.90
  */
 export const formatPrice = (price: Decimal, currency: string): string => {
-  const digits = Math.max(minorDigits(currency), price.decimalPlaces())
+  const digits = Math.max(minorDigits(currency), decimalPlaces(price))
   return formatDigits(price.toFixed(digits))
 }
 

@@ -1,5 +1,19 @@
 export { minorDigits } from './currency'
-export { Decimal, decimal, toFourPlaces, ZERO, HUNDRED, smaller, larger } from './decimal'
+export {
+  Decimal,
+  decimal,
+  toFourPlaces,
+  ZERO,
+  HUNDRED,
+  smaller,
+  larger,
+  floor,
+  ceil,
+  isWhole,
+  decimalPlaces,
+  power,
+  root,
+} from './decimal'
 export * from './money'
 export { roundToMoney, toDecimal, multiplyMoney } from './roundToMoney'
 export { splitMoney, shareMoney, shareInTurn } from './splitMoney'

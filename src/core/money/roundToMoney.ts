@@ -9,23 +9,14 @@ import { money, type Money } from './money'
  * @example roundToMoney(decimal('-2.345'), 'USD') // -2.35
  */
 export const roundToMoney = (value: Decimal, currency: string): Money =>
-  money(
-    BigInt(
-      value
-        .times(decimal(10).pow(minorDigits(currency)))
-        .toDecimalPlaces(0)
-        .toFixed(0),
-    ),
-    currency,
-  )
+  money(BigInt(value.toFixed(minorDigits(currency)).replace('.', '')), currency)
 
 /**
  * The amount as an exact decimal in major units: 412.50 for 41250 cents.
  *
  * @example toDecimal(usd('412.50')) // 412.5
  */
-export const toDecimal = (amount: Money): Decimal =>
-  decimal(amount.minor).div(decimal(10).pow(minorDigits(amount.currency)))
+export const toDecimal = (amount: Money): Decimal => decimal(`${amount.minor}e-${minorDigits(amount.currency)}`)
 
 /**
  * `amount × factor`, rounded once.

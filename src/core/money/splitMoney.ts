@@ -1,5 +1,5 @@
 import { present } from '@/core/present'
-import { decimal, ZERO, type Decimal } from './decimal'
+import { decimal, floor, ZERO, type Decimal } from './decimal'
 import { money, type Money } from './money'
 
 /**
@@ -16,18 +16,18 @@ export const splitMoney = (amount: Money, weights: readonly Decimal[]): Money[] 
     if (amount.minor !== 0n) throw new Error('nothing to split the amount over')
     return []
   }
-  if (weights.some((w) => w.isNegative() && !w.isZero())) throw new Error('weights must not be negative')
+  if (weights.some((w) => w.lt(0))) throw new Error('weights must not be negative')
   const sign = amount.minor < 0n ? -1n : 1n
   const total = amount.minor * sign
   const weightSum = weights.reduce((sum, w) => sum.plus(w), ZERO)
-  if (weightSum.isZero()) return weights.map((_, i) => money(i === 0 ? amount.minor : 0n, amount.currency))
+  if (weightSum.eq(0)) return weights.map((_, i) => money(i === 0 ? amount.minor : 0n, amount.currency))
 
   const exact = weights.map((w) => decimal(total).times(w).div(weightSum))
-  const whole = exact.map((e) => BigInt(e.floor().toFixed(0)))
+  const whole = exact.map((e) => BigInt(floor(e).toFixed(0)))
   let left = total - whole.reduce((a, b) => a + b, 0n)
   const byLoss = exact
-    .map((e, index) => ({ index, lost: e.minus(e.floor()) }))
-    .sort((a, b) => b.lost.comparedTo(a.lost) || a.index - b.index)
+    .map((e, index) => ({ index, lost: e.minus(floor(e)) }))
+    .sort((a, b) => b.lost.cmp(a.lost) || a.index - b.index)
   for (const { index } of byLoss) {
     if (left === 0n) break
     whole[index] = present(whole[index]) + 1n

@@ -14,4 +14,4 @@ const KINDS: Readonly<Record<string, string>> = {
 
 /** What a line of a stock card was, in the words of its document. */
 export const sayMove = (paperKind: string, quantity: Decimal): string =>
-  paperKind === 'handover' ? (quantity.isNegative() ? 'Handover' : 'Return') : (KINDS[paperKind] ?? '')
+  paperKind === 'handover' ? (quantity.lt(0) ? 'Handover' : 'Return') : (KINDS[paperKind] ?? '')

@@ -31,4 +31,4 @@ export interface Tariff {
 export const freight = ({ base, perKilogram }: Tariff, parcel: Shipped): Decimal =>
   decimal(base)
     .plus(perKilogram.times(chargedWeight(parcel)))
-    .toDecimalPlaces(2)
+    .round(2)

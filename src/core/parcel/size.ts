@@ -12,7 +12,7 @@ export type Size = readonly [Decimal, Decimal, Decimal]
 export const readSize = (text: string): Size | null => {
   const sides = text.split(/[×xX*]/).map((s) => s.trim().replace(',', '.'))
   if (sides.length !== 3 || !sides.every((s) => /^\d{1,4}(\.\d{1,2})?$/.test(s))) return null
-  const [a, b, c] = sides.map((s) => decimal(s)).sort((x, y) => y.comparedTo(x))
+  const [a, b, c] = sides.map((s) => decimal(s)).sort((x, y) => y.cmp(x))
   return a && b && c?.gt(0) ? [a, b, c] : null
 }
 
@@ -79,4 +79,4 @@ export const boxFor = (items: readonly ToPack[]): Box => {
  * @example 3 pieces of 0.25 kg in a box of 0.3 kg → 1.05
  */
 export const weightOf = (items: readonly ToPack[], { weight }: Box): Decimal =>
-  items.reduce((sum, i) => sum.plus((i.weight ?? ZERO).times(i.quantity)), weight).toDecimalPlaces(3)
+  items.reduce((sum, i) => sum.plus((i.weight ?? ZERO).times(i.quantity)), weight).round(3)

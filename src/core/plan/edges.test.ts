@@ -1,7 +1,15 @@
 import { describe, expect, test } from 'vitest'
 import { day } from '../day'
 import { decimal, money } from '../money'
-import { layawayStanding, openParts, payoffOn, planInstallments, planLayaway, type StandingRow } from './index'
+import {
+  effectiveYearlyRate,
+  layawayStanding,
+  openParts,
+  payoffOn,
+  planInstallments,
+  planLayaway,
+  type StandingRow,
+} from './index'
 
 const usd = (minor: bigint) => money(minor, 'USD')
 const start = day('2026-03-01')
@@ -92,5 +100,26 @@ describe('paying off', () => {
     expect(openParts(row('2026-04-01', 100n, 20n, 110n))).toEqual({ charge: usd(10n), principal: usd(100n) })
     expect(openParts(row('2026-04-01', 100n, 20n, 100n))).toEqual({ charge: usd(0n), principal: usd(100n) })
     expect(openParts(row('2026-04-01', 100n, 20n, 40n))).toEqual({ charge: usd(0n), principal: usd(40n) })
+  })
+})
+
+describe('the rate over a year', () => {
+  // What 1,000.00 now and 1,010.00 one step later comes to, compounded: 1.01 to the power of the steps in a year.
+  test.each([
+    ['month', 12],
+    ['two-weeks', 26],
+    ['week', 52],
+    [{ days: 10 }, 36.5],
+    [{ days: 73 }, 5],
+    [{ days: 366 }, 365 / 366],
+  ] as const)('every %j', (every, steps) => {
+    const rate = effectiveYearlyRate(usd(100_000n), [usd(101_000n)], every)
+    expect(rate.toFixed(4)).toBe((1.01 ** steps - 1).toFixed(4))
+  })
+
+  test('thirty years of payments at one percent a month', () => {
+    // 10,000.00 × 0.01 ÷ (1 − 1.01⁻³⁶⁰) is 102.86, and 1.01¹² − 1 is 0.1268.
+    const payments = Array.from({ length: 360 }, () => usd(102_86n))
+    expect(effectiveYearlyRate(usd(10_000_00n), payments, 'month').toFixed(4)).toBe('0.1268')
   })
 })

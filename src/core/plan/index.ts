@@ -1,5 +1,5 @@
 export * from './arrangement'
-export { stepFrom, stepsPerYear } from './steps'
+export { stepFrom, overAYear, stepsPerYear } from './steps'
 export { planInstallments, partOf, effectiveYearlyRate, type Plan, type PlanRow, type PlanError } from './installments'
 export { planLayaway } from './layaway'
 export { payoffOn, openParts, type Payoff, type StandingRow } from './payoff'

@@ -1,14 +1,15 @@
 import { present } from '@/core/present'
 import {
   addMoney,
-  Decimal,
   decimal,
   HUNDRED,
   isPositiveMoney,
   minorDigits,
   money,
   multiplyMoney,
+  power,
   roundToMoney,
+  smaller,
   smallerMoney,
   splitMoney,
   subtractMoney,
@@ -16,12 +17,13 @@ import {
   toDecimal,
   ZERO,
   zeroMoney,
+  type Decimal,
   type Money,
 } from '../money'
 import { err, ok, type Result } from '../result'
 import type { Day } from '../day'
-import type { InstallmentTerms } from './arrangement'
-import { stepFrom, stepsPerYear } from './steps'
+import type { InstallmentTerms, Rhythm } from './arrangement'
+import { overAYear, stepFrom, stepsPerYear } from './steps'
 
 export interface PlanRow {
   readonly due: Day
@@ -81,7 +83,7 @@ export const planInstallments = (total: Money, terms: InstallmentTerms): Result<
       ? effectiveYearlyRate(
           financed,
           rows.map((r) => r.payment),
-          stepsPerYear(terms.every),
+          terms.every,
         )
       : null,
   })
@@ -129,7 +131,7 @@ const evenRows = (financed: Money, charge: Money, terms: InstallmentTerms): Plan
 const fallingBalance = (financed: Money, rate: Decimal, terms: InstallmentTerms): PlanRow[] | null => {
   const level = toDecimal(financed)
     .times(rate)
-    .div(decimal(1).minus(rate.plus(1).pow(-terms.count)))
+    .div(decimal(1).minus(decimal(1).div(power(rate.plus(1), terms.count))))
   const payment = roundUp(roundToMoney(level, financed.currency), terms.roundUpTo)
   const rows: PlanRow[] = []
   let balance = financed
@@ -149,11 +151,11 @@ const fallingBalance = (financed: Money, rate: Decimal, terms: InstallmentTerms)
   return rows
 }
 
-/** Digits that a rate shown to four places needs, and a few more: no money depends on it. */
-const Rate = Decimal.clone({ precision: 24 })
-const CLOSE = new Rate('1e-12')
+/** Digits after the point that a rate shown to four places needs, and many more: no money depends on it. */
+const DIGITS = 24
+const CLOSE = decimal('1e-12')
 /** More than tenfold a period is not told apart. */
-const MOST = new Rate(10)
+const MOST = decimal(10)
 
 /**
  * The yearly rate at which the payments are worth what was financed, payments one step apart and the first one step after
@@ -163,25 +165,27 @@ const MOST = new Rate(10)
  * Found by Newton's method on the rate of a step: what the payments are worth falls with the rate, ever more slowly, so
  * from zero the steps rise towards the rate and never pass it.
  */
-export const effectiveYearlyRate = (financed: Money, payments: readonly Money[], perYear: Decimal): Decimal => {
-  const target = new Rate(financed.minor.toString())
-  const paid = payments.map((p) => new Rate(p.minor.toString()))
-  let rate = new Rate(0)
+export const effectiveYearlyRate = (financed: Money, payments: readonly Money[], every: Rhythm): Decimal => {
+  const target = decimal(financed.minor)
+  const paid = payments.map((p) => decimal(p.minor))
+  let rate = ZERO
   for (let i = 0; i < 100; i++) {
-    const factor = rate.plus(1).pow(-1)
-    let [worth, slope] = [new Rate(0), new Rate(0)]
+    const factor = decimal(1).div(rate.plus(1)).round(DIGITS)
+    let [worth, slope] = [ZERO, ZERO]
     for (const [n, p] of [...paid.entries()].reverse()) {
-      worth = worth.times(factor).plus(p)
-      slope = slope.times(factor).plus(p.times(n + 1))
+      worth = worth.times(factor).plus(p).round(DIGITS)
+      slope = slope
+        .times(factor)
+        .plus(p.times(n + 1))
+        .round(DIGITS)
     }
     const over = worth.times(factor).minus(target)
     if (over.lte(0)) break
-    const step = over.div(slope.times(factor).times(factor))
+    const step = over.div(slope.times(factor).times(factor)).round(DIGITS)
     rate = rate.plus(step)
     if (step.lt(CLOSE) || rate.gt(MOST)) break
   }
-  const yearly = Rate.min(rate, MOST).plus(1).pow(new Rate(perYear.toString())).minus(1).toDecimalPlaces(4)
-  return decimal(yearly.toString())
+  return overAYear(smaller(rate, MOST).plus(1), every).minus(1).round(4)
 }
 
 /**

@@ -1,4 +1,4 @@
-import { decimal, type Decimal } from '../money'
+import { decimal, power, root, type Decimal } from '../money'
 import { addDays, addMonths, type Day } from '../day'
 import type { Rhythm } from './arrangement'
 
@@ -14,16 +14,21 @@ export const stepFrom = (anchor: Day, every: Rhythm, n: number): Day =>
 const daysOf = (every: Exclude<Rhythm, 'month'>): number =>
   every === 'week' ? 7 : every === 'two-weeks' ? 14 : every.days
 
+const PER_YEAR = { month: 12, 'two-weeks': 26, week: 52 } as const
+const DAYS_OF_YEAR = 365
+
 /**
  * Steps in a year: 12, 26, 52, or 365 ÷ n for every n days.
  *
  * @example stepsPerYear('month') // 12
  */
 export const stepsPerYear = (every: Rhythm): Decimal =>
-  every === 'month'
-    ? decimal(12)
-    : every === 'week'
-      ? decimal(52)
-      : every === 'two-weeks'
-        ? decimal(26)
-        : decimal(365).div(every.days)
+  typeof every === 'string' ? decimal(PER_YEAR[every]) : decimal(DAYS_OF_YEAR).div(every.days)
+
+/**
+ * What grows by a factor at each step, after a year: the factor to the power of the steps in it.
+ *
+ * @example overAYear(decimal('1.01'), 'month') // 1.126825030131969720661201
+ */
+export const overAYear = (growth: Decimal, every: Rhythm): Decimal =>
+  typeof every === 'string' ? power(growth, PER_YEAR[every]) : power(root(growth, every.days), DAYS_OF_YEAR)

@@ -1,5 +1,5 @@
 import { formatPercent } from '../locale'
-import { decimal, HUNDRED, type Decimal } from '../money'
+import { decimal, HUNDRED, type Decimal, decimalPlaces } from '../money'
 import type { Day } from '../day'
 import { stepFor, type Step } from './stepFor'
 
@@ -66,7 +66,7 @@ export const choosePrice = (wish: {
     price: base
       .times(HUNDRED.minus(percentOff))
       .div(HUNDRED)
-      .toDecimalPlaces(Math.max(wish.digits, base.decimalPlaces())),
+      .round(Math.max(wish.digits, decimalPlaces(base))),
     level: level && percentOff.gt(0) ? level.name : null,
     percentOff,
     fromQuantity: everybody?.fromQuantity ?? none,

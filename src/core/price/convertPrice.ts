@@ -13,4 +13,4 @@ export const convertPrice = (
 ): Decimal =>
   between.fromWithTax === between.toWithTax
     ? price
-    : (between.toWithTax ? price.times(rate.plus(1)) : price.div(rate.plus(1))).toDecimalPlaces(4)
+    : (between.toWithTax ? price.times(rate.plus(1)) : price.div(rate.plus(1))).round(4)

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { day } from '../day'
-import { decimal, money, sumMoney, zeroMoney, type Decimal } from '../money'
+import { decimal, money, sumMoney, zeroMoney, type Decimal, floor, smaller } from '../money'
 import { computeTax, lineAmount, type TaxCode, type TaxSettings } from '../tax'
 import { creditAmount, creditQuantities, lineState, planBilling, priceBill, standsAs, type LineTally } from './index'
 
@@ -145,7 +145,7 @@ describe('billing', () => {
               sale
                 .map((l, i) => ({
                   lineId: i,
-                  quantity: l.agreed.div(10).times(step).floor().clamp(0, l.agreed.minus(billed[i]!.quantity)),
+                  quantity: smaller(floor(l.agreed.div(10).times(step)), l.agreed.minus(billed[i]!.quantity)),
                 }))
                 .filter((q) => q.quantity.gt(0)),
             )

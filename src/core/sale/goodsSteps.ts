@@ -61,7 +61,7 @@ const buyStep = (waiting: readonly Waiting[], since: Day): NextStep[] => {
   const [first] = short
   if (!first) return []
   const { line, left } = first
-  const way = line.onTheWay.isZero() ? 'none on order' : `${units(line.onTheWay)} on order`
+  const way = line.onTheWay.eq(0) ? 'none on order' : `${units(line.onTheWay)} on order`
   const more = short.length > 1 ? `, and ${short.length - 1} more` : ''
   return [
     {

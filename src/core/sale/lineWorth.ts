@@ -28,7 +28,7 @@ export interface DiscountedLine {
 
 /** `amount` for the part `of` of a quantity: rounded once, whole when all of it is meant. */
 const partFor = (amount: Money, of: Decimal, quantity: Decimal): Money =>
-  of.eq(quantity) || quantity.isZero() ? amount : multiplyMoney(amount, of.div(quantity))
+  of.eq(quantity) || quantity.eq(0) ? amount : multiplyMoney(amount, of.div(quantity))
 
 /**
  * What `of` units of a line come to, in the basis of the sale's prices: quantity × price less the percentage, rounded once,
@@ -42,7 +42,7 @@ export const lineWorth = (line: DiscountedLine, of: Decimal): Money => {
     { quantity: of, unitPrice: line.unitPrice, discountPercent: line.discountPercent },
     currency,
   )
-  if (of.isZero()) return before
+  if (of.eq(0)) return before
   const off = sumMoney([partFor(line.discountAmount, of, line.quantity), line.wholeLess], currency)
   return largerMoney(subtractMoney(before, off), zeroMoney(currency))
 }

@@ -9,5 +9,5 @@ import { isPositiveMoney, toDecimal, type Decimal, type Money } from '../money'
 export const marginPercent = (net: Money, cost: Decimal, places: number): Decimal | null => {
   if (!isPositiveMoney(net)) return null
   const price = toDecimal(net)
-  return price.minus(cost).div(price).times(100).toDecimalPlaces(places)
+  return price.minus(cost).div(price).times(100).round(places)
 }

@@ -43,8 +43,8 @@ export const tallyOffers = (offers: readonly OfferFate[], currency: string): Off
       open: of.length - decided,
       sentAmount: sum(of),
       agreedAmount: sum(agreed),
-      rate: decided === 0 ? null : decimal(agreed.length).times(100).div(decided).toDecimalPlaces(1),
-      days: agreed.length === 0 ? null : decimal(waited).div(agreed.length).toDecimalPlaces(1),
+      rate: decided === 0 ? null : decimal(agreed.length).times(100).div(decided).round(1),
+      days: agreed.length === 0 ? null : decimal(waited).div(agreed.length).round(1),
     }
   })
 }

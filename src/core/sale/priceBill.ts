@@ -86,7 +86,7 @@ export const priceBill = (
 const amountOfPart = (line: LineToPrice, quantity: Decimal, currency: string): Money => {
   const after = line.billedQuantity.plus(quantity)
   if (after.gte(line.agreed)) return subtractMoney(line.wholeAmount, line.billedAmount)
-  if (line.agreed.isZero()) return zeroMoney(currency)
+  if (line.agreed.eq(0)) return zeroMoney(currency)
   const running = roundToMoney(toDecimal(line.wholeAmount).times(after).div(line.agreed), currency)
   // An amount credited for good may be more than the part is worth: then the part costs nothing, and a later one what is left.
   return largerMoney(subtractMoney(running, line.billedAmount), zeroMoney(currency))

@@ -12,7 +12,7 @@ export const aheadOfHandover = (bill: {
 }): Money => {
   const covered = larger(bill.handedOver.minus(bill.billedBefore), ZERO)
   const ahead = larger(bill.quantity.minus(covered), ZERO)
-  if (ahead.isZero() || bill.quantity.isZero()) return zeroMoney(bill.net.currency)
+  if (ahead.eq(0) || bill.quantity.eq(0)) return zeroMoney(bill.net.currency)
   if (ahead.eq(bill.quantity)) return bill.net
   return roundToMoney(toDecimal(bill.net).times(ahead).div(bill.quantity), bill.net.currency)
 }
@@ -29,7 +29,7 @@ export const earnedByHandover = (line: {
 }): Money => {
   const aheadQuantity = larger(line.billed.minus(line.handedOver), ZERO)
   const taken = smaller(line.quantity, aheadQuantity)
-  if (taken.isZero()) return zeroMoney(line.waiting.currency)
+  if (taken.eq(0)) return zeroMoney(line.waiting.currency)
   if (taken.eq(aheadQuantity)) return line.waiting
   return roundToMoney(toDecimal(line.waiting).times(taken).div(aheadQuantity), line.waiting.currency)
 }

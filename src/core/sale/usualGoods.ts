@@ -45,7 +45,7 @@ export const usualGoods = (takings: readonly Taking[], today: Day): UsualThing[]
         lastPrice: last.unitPrice,
         times: of.length,
         quantity,
-        perMonth: quantity.div(months.lt(1) ? 1 : months).toDecimalPlaces(1),
+        perMonth: quantity.div(months.lt(1) ? 1 : months).round(1),
       }
     })
     .sort((a, b) => b.times - a.times || (a.lastOn < b.lastOn ? 1 : -1))

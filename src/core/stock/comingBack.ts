@@ -33,7 +33,7 @@ export const stillOut = (moves: readonly Moved[]): readonly Out[] => {
     const at = outs.findIndex((o) => sameBatch(o, move))
     const before = outs[at]
     const left = move.quantity.lt(0)
-    if (!before) outs.push({ ...move, quantity: move.quantity.negated(), value: negateMoney(move.value) })
+    if (!before) outs.push({ ...move, quantity: move.quantity.neg(), value: negateMoney(move.value) })
     else
       outs[at] = {
         ...before,
@@ -82,11 +82,7 @@ export const comeBack = (
     const all = sumOf(goodsId)
     const each = goodsId === kit?.kitId ? null : kit?.perKit.get(goodsId)
     const part =
-      each === null
-        ? assembled
-        : each
-          ? each.times(quantity.minus(assembled))
-          : all.times(quantity).div(whole).toDecimalPlaces(4)
+      each === null ? assembled : each ? each.times(quantity.minus(assembled)) : all.times(quantity).div(whole).round(4)
     let missing = quantity.eq(whole) ? all : part
     return [...mine].reverse().flatMap((out) => {
       const still = net.find((n) => sameBatch(n, out))

@@ -1,4 +1,4 @@
-import { decimal, larger, smaller, ZERO, type Decimal } from '../money'
+import { decimal, larger, smaller, ZERO, type Decimal, ceil, floor } from '../money'
 
 /** A part of a kit: how many of it one kit needs. */
 export interface KitPart {
@@ -13,7 +13,7 @@ export interface KitPart {
  */
 export const kitsAvailable = (parts: readonly { readonly available: Decimal; readonly perKit: Decimal }[]): Decimal =>
   parts
-    .map((p) => p.available.div(p.perKit).floor())
+    .map((p) => floor(p.available.div(p.perKit)))
     .reduce<Decimal | null>((least, n) => (least ? smaller(least, n) : n), null) ?? decimal(0)
 
 /**
@@ -72,7 +72,7 @@ export interface KitState {
  * @example a kit of 1 violin and 2 rosin: 3 rosin ahead begin 2 kits
  */
 export const kitsBegun = ({ parts, ahead }: Pick<KitState, 'parts' | 'ahead'>): Decimal =>
-  parts.reduce((most, p) => larger(most, (ahead.get(p.goodsId) ?? ZERO).div(p.quantity).ceil()), ZERO)
+  parts.reduce((most, p) => larger(most, ceil((ahead.get(p.goodsId) ?? ZERO).div(p.quantity))), ZERO)
 
 /**
  * So many more kits of a line, of which so many lie assembled: those go first, the rest goes as parts. What is begun is
@@ -85,6 +85,6 @@ export const kitsOut = (
   kits: Decimal,
   assembled: Decimal,
 ): { readonly assembled: Decimal; readonly parts: readonly KitPart[] } => {
-  const whole = kit.asUsual ? larger(smaller(assembled, kits.minus(kitsBegun(kit))).floor(), ZERO) : ZERO
+  const whole = kit.asUsual ? larger(floor(smaller(assembled, kits.minus(kitsBegun(kit)))), ZERO) : ZERO
   return { assembled: whole, parts: partsNeeded(kit.parts, kit.ahead, kits.minus(whole)) }
 }

@@ -24,7 +24,7 @@ export const leaveAtAverage = (shelf: Shelf, quantity: Decimal): Money => {
  * @example unitCost({ quantity: decimal(4), value: usd('10.00') }) // 2.5
  */
 export const unitCost = (shelf: Shelf): Decimal =>
-  shelf.quantity.isZero() ? decimal(0) : toDecimal(shelf.value).div(shelf.quantity)
+  shelf.quantity.eq(0) ? decimal(0) : toDecimal(shelf.value).div(shelf.quantity)
 
 /**
  * What `quantity` units are worth at a unit cost, rounded once.
@@ -32,4 +32,4 @@ export const unitCost = (shelf: Shelf): Decimal =>
  * @example valueAt(decimal('2.5'), decimal(3), 'USD') // 7.50
  */
 export const valueAt = (unit: Decimal, quantity: Decimal, currency: string): Money =>
-  quantity.isZero() ? money(0n, currency) : roundToMoney(unit.times(quantity), currency)
+  quantity.eq(0) ? money(0n, currency) : roundToMoney(unit.times(quantity), currency)

@@ -14,7 +14,7 @@ const told = (wanted: readonly Wanted[], lying: readonly Lying[]) =>
   proposePicking(wanted, lying).map(
     ({ from, short }) =>
       from.map((f) => `${f.quantity.toString()} from ${f.placeId}`).join(' + ') +
-      (short.isZero() ? '' : ` short ${short.toString()}`),
+      (short.eq(0) ? '' : ` short ${short.toString()}`),
   )
 
 const [SHOP, BENCH, STORE] = [1, 2, 3] as const

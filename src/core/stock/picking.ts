@@ -106,7 +106,7 @@ export const proposePicking = (wanted: readonly Wanted[], lying: readonly Lying[
     let missing = want.quantity
     const piles = [...left]
       .filter(([l, quantity]) => l.goodsId === want.goodsId && chosen.includes(l.placeId) && quantity.gt(0))
-      .sort(([l, a], [m, b]) => (l.turn === m.turn ? b.comparedTo(a) : l.turn < m.turn ? -1 : 1))
+      .sort(([l, a], [m, b]) => (l.turn === m.turn ? b.cmp(a) : l.turn < m.turn ? -1 : 1))
     for (const [pile, quantity] of piles) {
       const part = smaller(missing, quantity)
       if (part.lte(0)) break

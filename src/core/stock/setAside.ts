@@ -1,4 +1,4 @@
-import { larger, smaller, ZERO, type Decimal } from '../money'
+import { larger, smaller, ZERO, type Decimal, floor } from '../money'
 
 /**
  * Gives what is on hand to those who wait, in the order given (oldest agreement first): what each gets set aside.
@@ -45,7 +45,7 @@ export const setAsideInTurn = (waiting: readonly Waiting[], onHand: (goodsId: nu
     const wanted = perKit ? larger(all.minus((assembled.get(lineId) ?? ZERO).times(perKit)), ZERO) : all
     const there = left.get(goodsId) ?? onHand(goodsId)
     const [taken = ZERO] = setAside(there, [wanted])
-    const given = isKit ? taken.floor() : taken
+    const given = isKit ? floor(taken) : taken
     left.set(goodsId, there.minus(given))
     if (!isKit) return { wanted, given }
     assembled.set(lineId, given)

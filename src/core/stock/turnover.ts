@@ -1,4 +1,4 @@
-import { decimal, isPositiveMoney, toDecimal, type Decimal, type Money } from '../money'
+import { decimal, isPositiveMoney, toDecimal, type Decimal, type Money, ceil } from '../money'
 
 /** How a thing sold in a period, and what lies of it. */
 export interface Selling {
@@ -17,9 +17,7 @@ export interface Selling {
  * @example 600.00 sold in half a year of what is worth 400.00 → 3
  */
 export const turnsAYear = ({ cost, value }: Selling, days: number): Decimal | null =>
-  isPositiveMoney(value) && days > 0
-    ? toDecimal(cost).times(365).div(days).div(toDecimal(value)).toDecimalPlaces(1)
-    : null
+  isPositiveMoney(value) && days > 0 ? toDecimal(cost).times(365).div(days).div(toDecimal(value)).round(1) : null
 
 /**
  * How many days what lies lasts at the pace of these days, rounded up; null where nothing was sold or nothing lies.
@@ -27,7 +25,7 @@ export const turnsAYear = ({ cost, value }: Selling, days: number): Decimal | nu
  * @example 12 on hand and 4 sold in 30 days → 90
  */
 export const daysItLasts = ({ sold, onHand }: Selling, days: number): Decimal | null =>
-  sold.gt(0) && onHand.gt(0) ? onHand.times(days).div(sold).ceil() : null
+  sold.gt(0) && onHand.gt(0) ? ceil(onHand.times(days).div(sold)) : null
 
 /**
  * What is left of its income after its cost, in percent to one place; null where there was no income.
@@ -38,5 +36,5 @@ export const marginOf = (income: Money, cost: Money): Decimal | null =>
   isPositiveMoney(income)
     ? decimal(100)
         .minus(toDecimal(cost).times(100).div(toDecimal(income)))
-        .toDecimalPlaces(1)
+        .round(1)
     : null

@@ -98,7 +98,7 @@ export const listBasketLines = async (db: Db, basketId: number): Promise<{ goods
 
 /** So many of a thing in a basket; none takes it out. */
 export const setBasketLine = async (db: Db, basketId: number, goodsId: number, quantity: Decimal): Promise<void> => {
-  if (quantity.isZero()) {
+  if (quantity.eq(0)) {
     await db.delete(basketLine).where(and(eq(basketLine.basketId, basketId), eq(basketLine.goodsId, goodsId)))
     return
   }

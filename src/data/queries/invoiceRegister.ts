@@ -54,10 +54,14 @@ const PLACES: readonly Place[] = [
 ]
 export const narrowRegister = (db: Db, filter: InvoiceFilter): Promise<InvoiceFilter> => withWords(db, filter, PLACES)
 
+/** Invoices some due of which is open: found by these few, not among all invoices. */
+const withDues = (which: SQL): SQL =>
+  sql`invoice.id = any(array(select invoice_id from due where filled < amount and ${which}))`
+
 const where = (f: InvoiceFilter, today: Day): SQL => {
   const state = {
-    open: sql`invoice.status = 'issued' and ${OPEN} > 0`,
-    late: sql`invoice.status = 'issued' and o.due < ${today}`,
+    open: sql`${withDues(sql`true`)} and invoice.status = 'issued' and ${OPEN} > 0`,
+    late: sql`${withDues(sql`due_on < ${today}`)} and invoice.status = 'issued'`,
     paid: sql`invoice.status = 'issued' and invoice.kind <> 'credit-note' and ${OPEN} = 0`,
     credited: sql`invoice.status = 'issued' and ${CREDITED}`,
     draft: sql`invoice.status = 'draft'`,

@@ -67,7 +67,7 @@ export const listStockOn = async (
     rows.map((r) => ({ ...r, quantity: decimal(r.quantity), value: money(BigInt(r.value), currency) })),
     currency,
   )
-    .filter((r) => !r.quantity.isZero() || r.value.minor !== 0n)
+    .filter((r) => !r.quantity.eq(0) || r.value.minor !== 0n)
     .map(({ costing: _costing, ...row }) => row)
 }
 

@@ -33,7 +33,7 @@ export const listTaxCodes = async (db: Db): Promise<KeptTaxCode[]> => {
     if (row.component) {
       const { id, name, rate, accountId } = row.component
       // Under reverse charge it is who buys that owes: a customer is charged nothing, and we owe on what we buy.
-      const isOwed = row.code.treatment === 'reverse-charge' && !rate.isZero()
+      const isOwed = row.code.treatment === 'reverse-charge' && !rate.eq(0)
       kept[isOwed ? 'owed' : 'components'].push({ id, name, rate })
       kept.accountOf.set(id, accountId)
     }

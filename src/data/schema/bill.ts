@@ -48,6 +48,9 @@ export const bill = pgTable(
     index('bill_open')
       .on(t.dueOn)
       .where(sql`${t.filled} < ${t.gross} and ${t.voidedOn} is null`),
+    index('bill_voided')
+      .on(t.voidedOn)
+      .where(sql`${t.voidedOn} is not null`),
     check('bill_adds_up', sql`${t.gross} = ${t.net} + ${t.tax} and ${t.gross} >= 0`),
     check('bill_not_overfilled', sql`${t.filled} between 0 and ${t.gross}`),
   ],
@@ -142,6 +145,9 @@ export const billFill = pgTable(
     index('bill_fill_bill').on(t.billId, t.onDay),
     index('bill_fill_day').on(t.onDay),
     index('bill_fill_payment').on(t.paymentId),
+    index('bill_fill_discount')
+      .on(t.onDay)
+      .where(sql`${t.kind} = 'discount'`),
     check('bill_fill_not_zero', sql`${t.amount} <> 0`),
   ],
 )

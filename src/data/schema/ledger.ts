@@ -48,6 +48,9 @@ export const entry = pgTable(
     index('entry_source').on(t.sourceKind, t.sourceId),
     index('entry_words').using('gin', t.text.op('gin_trgm_ops')),
     index('entry_sale').on(t.saleId),
+    index('entry_reverses')
+      .on(t.reversesId)
+      .where(sql`${t.reversesId} is not null`),
     // An entry of the owner's own is reversed once.
     uniqueIndex('entry_own_reversed_once')
       .on(t.reversesId)

@@ -2,7 +2,7 @@ import { leftOfLine } from '@/core/buying'
 import { formatDay } from '@/core/day'
 import { isKeptByPapers } from '@/core/ledger'
 import { formatDigits } from '@/core/locale'
-import { decimal, smaller } from '@/core/money'
+import { decimal, smaller, floor } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
 import { listFiles } from '@/data/queries/files'
 import { listBillLines, listLastBilled } from '@/data/queries/bill'
@@ -142,7 +142,7 @@ export const readReceivedPage = async (where: Where, id: number) => {
     spread: await readSpreadCosts(where.db, { receivedId: id }, where.currency),
     /** A label for each piece that is still here, in whole ones. */
     labels: paper.lines
-      .map((l) => ({ goodsId: l.goodsId, count: decimal(l.quantity).minus(l.returned).floor() }))
+      .map((l) => ({ goodsId: l.goodsId, count: floor(decimal(l.quantity).minus(l.returned)) }))
       .filter((l) => l.count.gt(0))
       .map((l) => `${l.goodsId}x${smaller(l.count, MOST_LABELS).toString()}`)
       .join(','),

@@ -3,11 +3,9 @@ import { ageReceivables, AGE_COLUMNS, type Ages } from '@/core/receivables'
 import { rowsBy } from '@/core/rowsBy'
 import { formatMoney, money, negateMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import type { Db } from '@/data/connect'
-import { listAccounts } from '@/data/queries/accounts'
-import { sumAccounts } from '@/data/queries/balances'
+import { sumRole } from '@/data/queries/balances'
 import { listOpenBills } from '@/data/queries/bill'
 import { sumDueThrough } from '@/data/queries/receivables'
-import { inDebit } from '../books/ties'
 import type { Where } from '../where'
 
 /** What is owed to a supplier, by age. */
@@ -46,8 +44,7 @@ export const payablesView = async (
     of.asOf,
     currency,
   )
-  const [sums, accounts] = await Promise.all([sumAccounts(db, { to: of.asOf }, currency), listAccounts(db)])
-  const account = negateMoney(inDebit(sums, accounts.find((a) => a.role === 'payables')?.id, currency))
+  const account = negateMoney(await sumRole(db, 'payables', of.asOf, currency))
   return {
     asOf: of.asOf,
     by: of.by ?? 'due',

@@ -43,7 +43,7 @@ export const readProposals = async (db: Db, { today }: Pick<Asked, 'today'>) => 
     const forSales = larger(short.minus(coming), ZERO)
     const left = larger(coming.minus(short), ZERO).plus(available)
     // At its reorder point an order is due; one that brings it up to the point is that order.
-    const isLow = g.reorderAt !== null && (coming.isZero() ? left.lte(g.reorderAt) : left.lt(g.reorderAt))
+    const isLow = g.reorderAt !== null && (coming.eq(0) ? left.lte(g.reorderAt) : left.lt(g.reorderAt))
     const forShelf = isLow ? g.reorderAt.minus(left) : ZERO
     const needed = forSales.plus(forShelf)
     if (needed.lte(0) && !isLow) return []

@@ -100,7 +100,7 @@ export const readBill = async (asked: Asked, bytes: Uint8Array): Promise<Result<
         goodsId,
         description: l.description,
         quantity: l.quantity.toString(),
-        unitCost: unitCostOf({ quantity: l.quantity, value: l.net }).toDecimalPlaces(4).toString(),
+        unitCost: unitCostOf({ quantity: l.quantity, value: l.net }).round(4).toString(),
         amount: toDecimalString(l.net),
         tax: toDecimalString(l.tax),
         ...(taxCode === null ? {} : { taxCode }),

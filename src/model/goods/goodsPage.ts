@@ -61,7 +61,7 @@ const readReorder = async ({ db, today }: Where, goodsId: number): Promise<strin
   const delivers = supplier ? await listDeliveryDays(db, [supplier.supplierId], addMonths(today, -24)) : new Map()
   const toCome = supplier ? (delivers.get(supplier.supplierId)?.days ?? USUAL_DAYS) : USUAL_DAYS
   const at = suggestReorder({ sold, days: SOLD_DAYS, toCome })
-  return at.isZero()
+  return at.eq(0)
     ? undefined
     : `${formatQuantity(at)} would do: ${formatQuantity(sold)} sold in half a year, ${toCome} days to come`
 }

@@ -109,7 +109,7 @@ const costOf = ({ life, here }: PieceLife, currency: string): Money =>
         here.map((h) => h.value),
         currency,
       )
-    : absMoney(money(life.findLast((l) => !l.quantity.isZero())?.value ?? 0n, currency))
+    : absMoney(money(life.findLast((l) => !l.quantity.eq(0))?.value ?? 0n, currency))
 
 const lifeView = (life: readonly LifeRow[]) =>
   life.map((l) => ({

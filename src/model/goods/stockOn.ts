@@ -3,13 +3,11 @@ import { subtractMoney, sumMoney, type Decimal, type Money } from '@/core/money'
 import { rowsBy } from '@/core/rowsBy'
 import { unitCost } from '@/core/stock'
 import { present } from '@/core/present'
-import { listAccounts } from '@/data/queries/accounts'
-import { sumAccounts } from '@/data/queries/balances'
+import { sumRole } from '@/data/queries/balances'
 import { findGoods } from '@/data/queries/goods'
 import { listPlaces, listStockOn } from '@/data/queries/stock'
 import { findHowTold, listWorthiest, sumStockValue } from '@/data/queries/stockValue'
 import { pieceNames, type PieceNames } from './pieceNames'
-import { inDebit } from '../books/ties'
 import type { Where } from '../where'
 
 /** What lay of a thing in a place on a day. */
@@ -39,11 +37,10 @@ const readPiles = async (
   goodsIds: readonly number[] | undefined,
   all: Promise<Money>,
 ) => {
-  const [stock, places, sums, accounts, value, how] = await Promise.all([
+  const [stock, places, account, value, how] = await Promise.all([
     listStockOn(db, { asOf, goodsIds }, currency),
     listPlaces(db),
-    sumAccounts(db, { to: asOf }, currency),
-    listAccounts(db),
+    sumRole(db, 'stock', asOf, currency),
     all,
     findHowTold(db),
   ])
@@ -76,7 +73,6 @@ const readPiles = async (
       worth: present(worth.get(s.goodsId)),
     }
   })
-  const account = inDebit(sums, accounts.find((a) => a.role === 'stock')?.id, currency)
   return {
     rows,
     several,

@@ -18,7 +18,7 @@ export const showInvoiceLine = (
 ): ShownLine => {
   const worth = pricesIncludeTax ? addMoney(line.net, line.tax) : line.net
   const percent = line.discountPercent.gt(0) ? formatPercent(line.discountPercent.toString()) : ''
-  if (line.quantity.isZero()) return { worth, less: percent }
+  if (line.quantity.eq(0)) return { worth, less: percent }
   const off = subtractMoney(lineAmount(line, currency), worth)
   return { worth, less: [percent, isPositiveMoney(off) ? formatMoney(off) : ''].filter(Boolean).join(' + ') }
 }

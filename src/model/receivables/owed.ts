@@ -2,10 +2,8 @@ import type { Day } from '@/core/day'
 import { type AgeGroup, ageBy } from '@/data/queries/receivables'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import { sumAccounts } from '@/data/queries/balances'
-import { listAccounts } from '@/data/queries/accounts'
+import { sumRole } from '@/data/queries/balances'
 import { type Money, sumMoney, subtractMoney, isZeroMoney, toDecimalString, addMoney } from '@/core/money'
-import { inDebit } from '@/model/books/ties'
 
 export interface OwedWish {
   readonly asOf: Day
@@ -17,10 +15,9 @@ export interface OwedWish {
 /** Who owes what as of a day, aged, with the foot compared to the receivables account. */
 export const readOwed = async (db: Db, { asOf, by, group = 'customer', only }: OwedWish, business: Business) => {
   const { currency } = business
-  const [rows, sums, accounts] = await Promise.all([
+  const [rows, controlAccount] = await Promise.all([
     ageBy(db, { asOf, by, currency, limits: business.ageLimits, group, only }),
-    sumAccounts(db, { to: asOf }, currency),
-    listAccounts(db),
+    sumRole(db, 'receivables', asOf, currency),
   ])
   const sum = (pick: (r: (typeof rows)[number]) => Money): Money => sumMoney(rows.map(pick), currency)
   const totals = {
@@ -33,7 +30,6 @@ export const readOwed = async (db: Db, { asOf, by, group = 'customer', only }: O
     held: sum((r) => r.held),
     onAccount: sum((r) => r.onAccount),
   }
-  const controlAccount = inDebit(sums, accounts.find((a) => a.role === 'receivables')?.id, currency)
   return {
     asOf,
     by,

@@ -95,5 +95,5 @@ export const readSalesBy = async (
     sales: r.sales,
     total: money(BigInt(r.total), currency),
     billed: money(BigInt(r.billed), currency),
-    share: decimal(r.share).toDecimalPlaces(1),
+    share: decimal(r.share).round(1),
   }))

@@ -60,12 +60,12 @@ export const worthsOf = (story: Story): Sheet['worths'] =>
 /** What is off the whole, of the lines that count. */
 export const wholeLessOf = (story: Story): Money =>
   money(
-    story.lines.reduce((sum, l) => sum + (countedQuantity(story.sale, l).isZero() ? 0n : l.wholeLess), 0n),
+    story.lines.reduce((sum, l) => sum + (countedQuantity(story.sale, l).eq(0) ? 0n : l.wholeLess), 0n),
     story.totals.gross.currency,
   )
 
 const marginOf = (unitCost: Decimal | undefined, net: Money, quantity: Decimal): string => {
-  const margin = unitCost && !unitCost.isZero() ? marginPercent(net, unitCost.times(quantity), 0) : null
+  const margin = unitCost && !unitCost.eq(0) ? marginPercent(net, unitCost.times(quantity), 0) : null
   return margin ? formatPercent(margin.toString()) : ''
 }
 

@@ -225,7 +225,7 @@ const stepsOf = (
 const readyAmount = (lines: readonly StoryLine[], totals: TaxedDocument, currency: string): Money =>
   sumMoney(
     lines.map((l, i) =>
-      l.agreed.isZero() || l.readyToBill.isZero()
+      l.agreed.eq(0) || l.readyToBill.eq(0)
         ? zeroMoney(currency)
         : multiplyMoney(present(totals.lines[i]).gross, l.readyToBill.div(l.agreed)),
     ),

@@ -9,12 +9,11 @@ import { readComing, type Coming } from '@/model/sale/repeats'
 import { sumMoney, zeroMoney, type Money, subtractMoney } from '@/core/money'
 import { accountOfMethod } from '@/core/ledger'
 import type { Db } from '@/data/connect'
-import { listAccounts } from '@/data/queries/accounts'
 import type { Business } from '@/data/queries/business'
 import { listSaleIds } from '@/data/queries/sales'
 import type { Glance } from '@/model/sale/glance'
 import { sumTaken } from '@/data/queries/receipt'
-import { sumAccounts } from '@/data/queries/balances'
+import { sumRole } from '@/data/queries/balances'
 import { MOST_KEPT, readGlances } from '@/model/sale/readGlances'
 import { byPressure, worthOf, type PutAside, type Waiting } from './waiting'
 
@@ -136,13 +135,10 @@ export type { Stuck }
 
 /** What should lie in the drawer: what was there this morning, and the cash of today. */
 const readDrawer = async (db: Db, { currency }: Business, today: Day): Promise<TodayView['drawer']> => {
-  const [sums, accounts, taken] = await Promise.all([
-    sumAccounts(db, { to: today }, currency),
-    listAccounts(db),
+  const [now, taken] = await Promise.all([
+    sumRole(db, accountOfMethod.cash, today, currency),
     sumTaken(db, today, currency),
   ])
-  const drawer = sums.find((s) => s.id === accounts.find((a) => a.role === accountOfMethod.cash)?.id)
-  const now = drawer ? subtractMoney(drawer.debit, drawer.credit) : zeroMoney(currency)
   const cash = taken.find((t) => t.method === 'cash')
   const amount = cash?.amount ?? zeroMoney(currency)
   return {

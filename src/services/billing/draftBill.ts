@@ -65,7 +65,7 @@ export const isBilledAtOther = (invoices: readonly InvoiceRow[], lineId: number,
   const quantity = invoices.flatMap((i) =>
     i.lines
       .filter((l) => l.saleLineId === lineId && l.taxCodeId !== taxCodeId && (i.kind !== 'credit-note' || l.rebill))
-      .map((l) => (i.kind === 'credit-note' ? l.quantity.negated() : l.quantity)),
+      .map((l) => (i.kind === 'credit-note' ? l.quantity.neg() : l.quantity)),
   )
   return quantity.reduce((sum, q) => sum.plus(q), ZERO).gt(0)
 }

@@ -11,6 +11,7 @@ import {
   ZERO,
   type Decimal,
   type Money,
+  isWhole,
 } from '@/core/money'
 import { firstDayFor, lowestFrom, type Change } from '@/core/running'
 import type { Credit } from '@/core/sale'
@@ -178,13 +179,13 @@ interface BackPaper {
 
 /** A serial comes back whole or not at all. */
 const mustBeWhole = async (w: Work, rows: readonly ComingBack[]): Promise<void> => {
-  const broken = rows.filter((r) => r.pieces.some((p) => p.batchId !== null && !p.quantity.isInteger()))
+  const broken = rows.filter((r) => r.pieces.some((p) => p.batchId !== null && !isWhole(p.quantity)))
   const batches = await findBatches(
     w.tx,
     broken.flatMap((r) => r.pieces.flatMap((p) => p.batchId ?? [])),
   )
   for (const { line, quantity, pieces } of broken)
-    if (pieces.some((p) => p.batchId !== null && batches.get(p.batchId)?.serial && !p.quantity.isInteger()))
+    if (pieces.some((p) => p.batchId !== null && batches.get(p.batchId)?.serial && !isWhole(p.quantity)))
       refuse({ code: 'whole-serials', goods: line.description, asked: quantity })
 }
 

@@ -28,7 +28,7 @@ const makeAccounts = async (tx: Transaction, components: readonly { readonly nam
 /** Writes a tax code with an account for each of its components. */
 export const writeTaxCode = async (tx: Transaction, code: NewTaxCode): Promise<number> => {
   const accounts = await makeAccounts(tx, code.components)
-  const isZero = code.components.every((c) => c.rate.isZero())
+  const isZero = code.components.every((c) => c.rate.eq(0))
   const treatment = code.treatment ?? (isZero ? 'zero' : 'taxed')
   return insertTaxCode(
     tx,

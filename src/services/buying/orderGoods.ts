@@ -66,7 +66,7 @@ export const fillOrderLines = async (
       goodsId: thing?.id ?? null,
       description: l.description || present(thing).name,
       quantity: l.quantity,
-      unitCost: l.unitCost ?? asks ?? costOf(present(thing).id).toDecimalPlaces(4),
+      unitCost: l.unitCost ?? asks ?? costOf(present(thing).id).round(4),
       taxCodeId: l.taxCode === undefined ? null : taxCodeNamed(codes, l.taxCode, `lines.${i}.taxCode`).id,
       saleLineId: l.saleLineId ?? null,
     }

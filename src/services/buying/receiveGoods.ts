@@ -94,7 +94,7 @@ const readCame = async (
       goods: thing,
       line,
       quantity: l.quantity,
-      unitCost: l.unitCost ?? line?.unitCost ?? asks ?? costOf(thing.id).toDecimalPlaces(4),
+      unitCost: l.unitCost ?? line?.unitCost ?? asks ?? costOf(thing.id).round(4),
       placeId: placeNamed(places, input.placeId ?? thing.placeId ?? undefined, 'placeId').id,
       input: l,
     }

@@ -48,8 +48,8 @@ const takeBack = async (w: Work, l: BillLineRow, b: BillRow, on: BillRow['onDay'
         present(order).ahead.eq(l.quantity) !== (present(order).aheadValue === l.cleared))
     if (came) refuse({ code: 'came-since', number: b.number, line: l.description })
     await tallyBilled(w.tx, orderLineId, {
-      billed: l.quantity.negated(),
-      ahead: ahead ? l.quantity.negated() : ZERO,
+      billed: l.quantity.neg(),
+      ahead: ahead ? l.quantity.neg() : ZERO,
       aheadValue: ahead ? -l.cleared : 0n,
     })
   }

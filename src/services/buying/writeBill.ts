@@ -80,7 +80,7 @@ const taxOfPart = (part: Part, position: number, parts: readonly Part[], tax: Mo
   const ofLine = parts.flatMap((p, i) => (p.of === part.of ? [i] : []))
   const weights = ofLine.map((i) => toDecimal(present(parts[i]).net))
   const at = ofLine.indexOf(position)
-  if (weights.every((x) => x.isZero())) return at === 0 ? tax : zeroMoney(tax.currency)
+  if (weights.every((x) => x.eq(0))) return at === 0 ? tax : zeroMoney(tax.currency)
   return present(splitMoney(tax, weights)[at])
 }
 
@@ -227,7 +227,7 @@ export const writeBill = async (
       accountId: p.accountId,
       description: p.description,
       quantity: p.quantity,
-      unitCost: unitCost({ quantity: p.quantity, value: p.net }).toDecimalPlaces(4),
+      unitCost: unitCost({ quantity: p.quantity, value: p.net }).round(4),
       net: p.net.minor,
       tax: taxOfPart(p, position, parts, present(taxes[p.of]).tax).minor,
       taxCodeId: present(taxes[p.of]).taxCodeId,

@@ -3,7 +3,7 @@ import type { z } from 'zod'
 import { found, refuseAt } from '@/contract/refuse'
 import { present } from '@/core/present'
 import type { Day } from '@/core/day'
-import { splitMoney, sumMoney, toDecimalString, type Decimal } from '@/core/money'
+import { splitMoney, sumMoney, toDecimalString, type Decimal, isWhole } from '@/core/money'
 import { findGoods, type Goods } from '@/data/queries/goods'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
@@ -27,7 +27,7 @@ const assembling = async (w: Work, input: z.output<typeof assembleInput>): Promi
   const kit = found((await findGoods(w.tx, [input.goodsId])).get(input.goodsId), 'goods', input.goodsId)
   if (kit.kind !== 'kit') refuseAt('goodsId', `${kit.name} is no kit. Only kits are assembled.`)
   if (kit.parts.length === 0) refuseAt('goodsId', `${kit.name} has no parts in stock.`)
-  if (!input.quantity.isInteger()) refuseAt('quantity', 'Kits are assembled whole. Enter a whole number.')
+  if (!isWhole(input.quantity)) refuseAt('quantity', 'Kits are assembled whole. Enter a whole number.')
   const goods = await findGoods(
     w.tx,
     kit.parts.map((p) => p.goodsId),
@@ -107,5 +107,5 @@ export const takeKitsApart = defineCommand('take-kits-apart', assembleInput, asy
     const value = present(values[i])
     back.push({ goodsId: goods.id, placeId, batchId: batch?.id ?? null, on, quantity: each.times(quantity), value })
   }
-  return writeAssembly(w, what, { quantity: quantity.negated(), moves: [...moves, ...back] })
+  return writeAssembly(w, what, { quantity: quantity.neg(), moves: [...moves, ...back] })
 })

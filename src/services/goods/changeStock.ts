@@ -41,7 +41,7 @@ export const changeStock = async (
     changes
       .filter((c) => c.change.lt(0))
       .map(({ goods, change, placeId, lot, serials }) => {
-        const quantity = change.negated()
+        const quantity = change.neg()
         return { goods, quantity, from: [{ placeId, lot: lot?.code, serials, quantity }] }
       }),
     { on, counted },
@@ -112,7 +112,7 @@ const serialFor = async (
       cost: null,
     }
   // What only gave it another worth did not move it.
-  const last = (await listLife(w.tx, [before.id])).findLast((l) => !l.quantity.isZero())
+  const last = (await listLife(w.tx, [before.id])).findLast((l) => !l.quantity.eq(0))
   if (last?.quantity.gt(0)) refuse({ code: 'serial-there', serial, place: last.place })
   if (last?.customer) refuse({ code: 'serial-gone', serial, with: wentWith(last), on: last.on })
   if (last && last.on > on) refuse({ code: 'not-before', from: last.on, what: `Serial ${serial} left only later.` })

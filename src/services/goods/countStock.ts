@@ -48,12 +48,12 @@ const changesOf = (stock: Stock, line: Line, placeId: number): readonly StockCha
   const { goods, lot, unitCost, serials = [] } = line
   if (goods.track !== 'serial') {
     const change = (line.counted ?? ZERO).minus(expected(stock, line, placeId))
-    return change.isZero() ? [] : [{ goods, placeId, lot, unitCost, change }]
+    return change.eq(0) ? [] : [{ goods, placeId, lot, unitCost, change }]
   }
-  const there = line.counted?.isZero() ? 0 : 1
+  const there = line.counted?.eq(0) ? 0 : 1
   return serials.flatMap((serial) => {
     const change = decimal(there).minus(expected(stock, line, placeId, serial))
-    return change.isZero() ? [] : [{ goods, placeId, serials: [serial], unitCost, change }]
+    return change.eq(0) ? [] : [{ goods, placeId, serials: [serial], unitCost, change }]
   })
 }
 

@@ -1,4 +1,4 @@
-import { larger, smaller, ZERO, type Decimal } from '@/core/money'
+import { larger, smaller, ZERO, type Decimal, floor } from '@/core/money'
 import { present } from '@/core/present'
 import { kitsBegun, kitsOut, mayGo, type KitState, type Lying } from '@/core/stock'
 import type { Goods } from '@/data/queries/goods'
@@ -10,14 +10,14 @@ export const needsOf = (leaving: readonly Leaving[], stock: Stock, plan: Plan): 
   let lying: readonly Lying[] = mayGo(stock.piles, plan.on, plan.toCustomer ?? false)
   /** So many assembled kits at a place or anywhere, at most `most`; none of them is taken twice. */
   const takeAssembled = (kitId: number, placeId: number | undefined, most: Decimal): Decimal => {
-    let left = most.floor()
+    let left = floor(most)
     lying = lying.map((l) => {
       if (l.goodsId !== kitId || (placeId !== undefined && l.placeId !== placeId)) return l
-      const taken = larger(smaller(l.quantity.floor(), left), ZERO)
+      const taken = larger(smaller(floor(l.quantity), left), ZERO)
       left = left.minus(taken)
       return { ...l, quantity: l.quantity.minus(taken) }
     })
-    return most.floor().minus(left)
+    return floor(most).minus(left)
   }
   return leaving.map((l) => {
     if (!l.kit) return l.goods.kind === 'stock' || l.goods.kind === 'kit' ? [l] : []

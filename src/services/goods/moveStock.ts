@@ -36,7 +36,7 @@ export const moveStock = defineCommand('move-stock', moveStockInput, async (w, i
   const arriving = moves.map((m) => ({
     ...m,
     placeId: to.id,
-    quantity: m.quantity.negated(),
+    quantity: m.quantity.neg(),
     value: negateMoney(m.value),
   }))
   await insertMoves(w.tx, [...moves, ...arriving], { kind: 'stock-transfer', id })
@@ -53,7 +53,7 @@ export const moveStock = defineCommand('move-stock', moveStockInput, async (w, i
         lines: moves.map((m) => ({
           goodsId: m.goodsId,
           ...named(m.batchId),
-          quantity: m.quantity.negated().toString(),
+          quantity: m.quantity.neg().toString(),
         })),
       }
     },

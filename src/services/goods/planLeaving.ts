@@ -1,5 +1,5 @@
 import { present } from '@/core/present'
-import { larger, negateMoney, smaller, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
+import { larger, negateMoney, smaller, sumMoney, ZERO, type Decimal, type Money, isWhole } from '@/core/money'
 import {
   firstDayToLeave,
   isPast,
@@ -40,7 +40,7 @@ export const planLeaving = async (w: Work, leaving: readonly Leaving[], plan: Pl
   const needs = needsOf(leaving, stock, plan)
   const flat = needs.flat()
   for (const { goods, quantity } of flat)
-    if (goods.track === 'serial' && !quantity.isInteger())
+    if (goods.track === 'serial' && !isWhole(quantity))
       refuse({ code: 'whole-serials', goods: goods.name, asked: quantity })
   const picked = pickedFrom(flat, stock, plan)
   const moves: MoveRow[] = []
@@ -145,7 +145,7 @@ const takeFrom = async (w: Work, { stock, moves, plan }: Taking, ask: Picked): P
   for (const { quantity, ...at } of ask.from) {
     const pile = { goodsId: goods.id, ...at }
     const cost = takeFromPile(stock, goods, pile, quantity) ?? (await refuseBefore(w, stock, ask, plan.on))
-    moves.push({ ...pile, on: plan.on, quantity: quantity.negated(), value: negateMoney(cost), saleLineId })
+    moves.push({ ...pile, on: plan.on, quantity: quantity.neg(), value: negateMoney(cost), saleLineId })
     costs.push(cost)
   }
   return sumMoney(costs, w.currency)
@@ -193,7 +193,7 @@ const refuseAtPlace = async (
       'now',
     ),
   }))
-  const [most] = elsewhere.filter((p) => p.there.gt(0)).sort((a, b) => b.there.comparedTo(a.there))
+  const [most] = elsewhere.filter((p) => p.there.gt(0)).sort((a, b) => b.there.cmp(a.there))
   return refuse({
     code: 'not-at-place',
     goods: need.goods.name,

@@ -29,7 +29,7 @@ const refuseSerial = async (w: Work, { goods, placeId, plan }: Missing, serial: 
   const batch = await findSerial(w.tx, goods.id, serial)
   if (!batch) return refuse({ code: 'no-such-serial', serial, goods: goods.name })
   const life = await listLife(w.tx, [batch.id])
-  const last = present(life.findLast((l) => !l.quantity.isZero()))
+  const last = present(life.findLast((l) => !l.quantity.eq(0)))
   if (last.quantity.lt(0)) return refuse({ code: 'serial-gone', serial, with: wentWith(last), on: last.on })
   if (placeId !== undefined && last.placeId !== placeId)
     return refuse({ code: 'serial-elsewhere', serial, place: last.place })
@@ -55,7 +55,7 @@ const refuseLot = async (w: Work, { goods, placeId, asked, plan }: Missing, lot:
         w.tx,
         batches.map((b) => b.id),
       )
-    ).findLast((l) => !l.quantity.isZero())
+    ).findLast((l) => !l.quantity.eq(0))
     return refuse({
       code: 'not-before',
       from: came?.on ?? w.today,

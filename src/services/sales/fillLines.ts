@@ -80,14 +80,14 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
       description: line.description || present(thing).name,
       note: line.note ?? '',
       quantity,
-      unitPrice: unitPrice.toDecimalPlaces(4),
+      unitPrice: unitPrice.round(4),
       priceFrom: priced ? (unitPrice.eq(priced.price) ? priced.from : 'typed') : '',
       discountPercent: line.discountPercent ?? ZERO,
       discountAmount: off,
       taxCodeId: taxCode.id,
       incomeAccountId: thing?.incomeAccountId ?? workAccount,
       ...choiceOf(line, seen),
-      expectedCost: thing && !words ? costOf(thing.id).toDecimalPlaces(4) : ZERO,
+      expectedCost: thing && !words ? costOf(thing.id).round(4) : ZERO,
       deliverTo: line.deliverTo ?? '',
     }
   })

@@ -24,7 +24,7 @@ export const keepVersion = async (
     validUntil: version.validUntil ?? null,
     reason: version.reason ?? '',
     gross: totals.gross.minor,
-    less: lines.reduce((sum, l) => sum + (countedQuantity(sale, l).isZero() ? 0n : l.wholeLess), 0n),
+    less: lines.reduce((sum, l) => sum + (countedQuantity(sale, l).eq(0) ? 0n : l.wholeLess), 0n),
     lines: lines.map((l): VersionLine => ({
       lineId: l.id,
       description: l.description,

@@ -44,7 +44,7 @@ export const replacePart = defineCommand(
     const costOf = await readUnitCosts(w.tx, [...goods.values()], w.currency)
     const expectedCost = line.expectedCost.minus(costOf(part).times(before.quantity)).plus(costOf(by).times(each))
     await updateSaleLine(w.tx, lineId, {
-      expectedCost: larger(expectedCost, ZERO).toDecimalPlaces(4),
+      expectedCost: larger(expectedCost, ZERO).round(4),
     })
     await trimPick(w, saleId)
     await refreshSale(w, saleId)

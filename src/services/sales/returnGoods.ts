@@ -92,7 +92,7 @@ const comingBack = async (
     const whole = serials?.length ? quantity : may.left
     const kit = kits.get(line.id)
     // Parts that went ahead of a kit's rest come back where all of a handover does.
-    if (kit && !asked && may.left.isZero())
+    if (kit && !asked && may.left.eq(0))
       return { line, quantity, pieces: comeBack(outs, out.pieces, { quantity: ONE, whole: ONE }) }
     return { line, quantity, pieces: comeBack(outs, out.pieces, { quantity, whole, kit: kitOutOf(kit) }) }
   })

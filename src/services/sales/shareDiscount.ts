@@ -15,7 +15,7 @@ export const withShares = (
   currency: string,
 ): readonly SaleLineRow[] => {
   const amount = (minor: bigint) => money(minor, currency)
-  if (lines.every((l) => l.wholeLess === 0n) && sale.discountPercent.isZero() && sale.discountAmount.minor === 0n)
+  if (lines.every((l) => l.wholeLess === 0n) && sale.discountPercent.eq(0) && sale.discountAmount.minor === 0n)
     return lines
   const shares = shareWholeDiscount(
     lines.map((l) => ({

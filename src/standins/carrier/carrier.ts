@@ -42,7 +42,7 @@ const quote: Carrier['quote'] = (to, parcels, home) => {
         price: prices.reduce((sum, p) => sum.plus(p), decimal(0)),
       }
     })
-    .sort((a, b) => a.price.comparedTo(b.price))
+    .sort((a, b) => a.price.cmp(b.price))
 }
 
 /** A number of twelve digits whose last makes their sum a multiple of ten. */

@@ -1,19 +1,12 @@
 import { To } from '@/ui/To'
 import { Fragment, type ReactNode } from 'react'
-import { shownCell, shownSum, toneOf } from '@/lists/cell'
-import { isFigure, onScreen, type About, type Column, type Tone } from '@/lists/column'
+import { shownSum } from '@/lists/cell'
+import { isFigure, onScreen, type About, type Column } from '@/lists/column'
 import { saySort, type Sort } from '@/lists/list'
 import type { Sums } from '@/lists/sum'
 import { withQuery } from '../address'
-
-const TONE: Readonly<Record<Tone, string>> = {
-  late: 'text-oxide-700',
-  quiet: 'text-iron-500',
-  held: 'text-brass-700',
-  paid: 'text-patina-700',
-  strong: 'font-bold',
-  struck: 'text-iron-500 line-through',
-}
+import { drawCell } from './drawnRow'
+import { ListBody } from './ListBody'
 
 interface Props<Row> {
   readonly columns: readonly Column<Row>[]
@@ -57,18 +50,17 @@ export const ListTable = <Row,>(props: Props<Row>) => {
             ))}
           </tr>
         </thead>
-        <tbody>
-          {props.rows.map((row, i) => (
-            <tr key={i} className="row">
-              {props.before && <td className="before relative z-10">{props.before.cell(row)}</td>}
-              {columns.map((c) => (
-                <td key={c.key} data-head={c.head} className={`${placeOf(c)} ${isFigure(c) ? 'fig' : words}`}>
-                  {props.cells?.[c.key]?.(row) ?? <Cell column={c} row={row} about={props.about} opens={c === first} />}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
+        <ListBody
+          columns={columns.map((c) => ({ head: c.head, className: `${placeOf(c)} ${isFigure(c) ? 'fig' : words}` }))}
+          opens={columns.findIndex((c) => c === first)}
+          rows={props.rows.map((row) => ({
+            before: props.before?.cell(row),
+            cells: columns.map((c) => {
+              const own = props.cells?.[c.key]?.(row)
+              return own === undefined || own === null ? drawCell(c, row, props.about) : { own }
+            }),
+          }))}
+        />
         {props.foot && props.rows.length > 0 && (
           <Foot columns={columns} sums={props.sums ?? {}} says={props.foot} before={props.before !== undefined} />
         )}
@@ -96,41 +88,6 @@ const Head = <Row,>({
         {here && <span aria-hidden> {sort.down ? '↓' : '↑'}</span>}
       </To>
     </th>
-  )
-}
-
-const Cell = <Row,>({
-  column,
-  row,
-  about,
-  opens,
-}: {
-  readonly column: Column<Row>
-  readonly row: Row
-  readonly about: About
-  readonly opens: boolean
-}) => {
-  const text = shownCell(column, row, about)
-  const tone = toneOf(column, row, about)
-  const note = column.note?.(row, about)
-  if (text === '' && !note && !opens) return null
-  // A list has hundreds of cells: most are their words and nothing else.
-  const said = tone ? <span className={TONE[tone]}>{text}</span> : text
-  return (
-    <>
-      {column.href ? (
-        <To
-          data-row={opens ? '' : undefined}
-          className={opens ? 'cover' : 'relative z-10 hover:underline'}
-          href={column.href(row)}
-        >
-          {said}
-        </To>
-      ) : (
-        said
-      )}
-      {note && <span className={`sub ${tone === 'late' ? 'text-oxide-700' : ''}`}> {note}</span>}
-    </>
   )
 }
 

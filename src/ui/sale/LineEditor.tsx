@@ -1,9 +1,10 @@
 'use client'
-import { startTransition, useEffect, useMemo, useState, type RefObject } from 'react'
+import { useMemo, type RefObject } from 'react'
 import { formatMoney } from '@/core/money'
 import { present } from '@/core/present'
 import { usePageKeys } from '../acts/pageKeys'
 import { OrderedArea } from '../Ordered'
+import { useDrawn } from '../useDrawn'
 import { groupSums, lineMargin, type DraftSettings, type DraftTotals, type LineDraft } from './lineDraft'
 import { LINE_KEYS } from './LineFrame'
 import { LineRow } from './LineRow'
@@ -29,21 +30,6 @@ interface Props {
 
 const NO_PROBLEMS = {}
 const KEYS = LINE_KEYS.map(([key, label]) => ({ key, label, run: () => {} }))
-
-/** So many lines are there with the page itself, more than a screen shows; so many follow each moment while it is already written on. */
-const AT_ONCE = 24
-
-/** The lines that are drawn: those of the first screen with the page, all of them some moments later, and from then on every one at once. */
-const useDrawn = (shown: readonly LineDraft[]): readonly LineDraft[] => {
-  const [count, setCount] = useState(shown.length <= AT_ONCE ? Infinity : AT_ONCE)
-  const { length } = shown
-  useEffect(() => {
-    if (count === Infinity) return
-    const timer = setTimeout(() => startTransition(() => setCount(count < length ? count + AT_ONCE : Infinity)))
-    return () => clearTimeout(timer)
-  }, [count, length])
-  return count < length ? shown.slice(0, count) : shown
-}
 
 /** The lines of a sale while they are written, with totals at every change. Enter walks: item, quantity, price, next line. */
 export const LineEditor = (p: Props) => {

@@ -74,7 +74,7 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
   const { sale } = sheet.story
   const agreed = sale.agreedOn !== null
   const left = l.choice !== 'none' && !l.chosen
-  const dropped = agreed && l.agreed.isZero()
+  const dropped = agreed && l.agreed.eq(0)
   const missing = l.toHandOver.minus(l.setAside)
   const worth = present(sheet.worths.get(l.id))
   return (

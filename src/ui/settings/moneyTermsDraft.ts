@@ -73,7 +73,7 @@ export const moneyTermsDraft = ({ usual, currency, ...t }: MoneyTerms): MoneyTer
 const whole = (s: string): number | undefined => (s.trim() === '' ? undefined : Number(s))
 const some = (s: string): string | undefined => {
   const typed = s.trim()
-  return typed === '' || (/^\d+(\.\d+)?$/.test(typed) && decimal(typed).isZero()) ? undefined : typed
+  return typed === '' || (/^\d+(\.\d+)?$/.test(typed) && decimal(typed).eq(0)) ? undefined : typed
 }
 const numbers = (s: string): number[] => s.split(/[ ,]+/).filter(Boolean).map(Number)
 

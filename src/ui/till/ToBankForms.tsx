@@ -6,6 +6,7 @@ import { formatMoney, subtractMoney, sumMoney, toDecimalString, type Money } fro
 import { CommandForm, Submit } from '../form/CommandForm'
 import { FormMoney, FormOn } from '../form/inputs'
 import { readTyped } from '../money/filling'
+import { useDrawn } from '../useDrawn'
 
 interface Waiting {
   readonly id: number
@@ -51,13 +52,14 @@ interface ChooseProps {
 const FormChoose = ({ name, rows, none }: ChooseProps) => {
   const { field } = useController({ name })
   const chosen: readonly number[] = field.value
+  const drawn = useDrawn(rows)
   return rows.length === 0 ? (
     <p className="sub border-y border-paper-200 py-3">{none}</p>
   ) : (
     <div className="max-h-90 overflow-y-auto">
       <table className="ledger">
         <tbody>
-          {rows.map((r) => (
+          {drawn.map((r) => (
             <tr key={r.id}>
               <td className="w-8">
                 <input

@@ -17,7 +17,7 @@ export const taxCodeFields = z.object({
 export const addTaxCodeInput = taxCodeFields.superRefine(({ treatment, components }, ctx) => {
   // Checks of the whole run beside those of the fields: a rate that could not be read is told at its own field.
   if (treatment === undefined || treatment === 'reverse-charge' || !Array.isArray(components)) return
-  const at = components.findIndex(({ rate: r }) => r instanceof Decimal && r.isZero() === (treatment === 'taxed'))
+  const at = components.findIndex(({ rate: r }) => r instanceof Decimal && r.eq(0) === (treatment === 'taxed'))
   if (at >= 0)
     ctx.addIssue({
       code: 'custom',

@@ -19,7 +19,7 @@ export const countStockInput = z.object({
         .superRefine((l, ctx) => {
           if (l.counted === undefined && !l.serials?.length)
             ctx.addIssue({ code: 'custom', path: ['counted'], message: 'Say how many were counted.' })
-          if (isDecimal(l.counted) && !l.counted.isZero()) asManySerials({ ...l, quantity: l.counted }, ctx)
+          if (isDecimal(l.counted) && !l.counted.eq(0)) asManySerials({ ...l, quantity: l.counted }, ctx)
         }),
     )
     .min(1, 'Count at least one thing.')

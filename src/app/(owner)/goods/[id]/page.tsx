@@ -257,13 +257,13 @@ const Figures = ({
                 ] as const,
               ]
             : []),
-          [COST_NAMES[g.goods.costing], formatPrice(g.unitCost.toDecimalPlaces(4), currency)],
+          [COST_NAMES[g.goods.costing], formatPrice(g.unitCost.round(4), currency)],
           ['Stock value', formatMoney(g.shelf.value)],
         ]
       : [
           ['Assembled', formatQuantity(g.shelf.quantity)],
           ['Can be assembled', formatQuantity(g.available.minus(g.shelf.quantity.minus(g.setAside)))],
-          ['Cost of parts', formatPrice(g.unitCost.toDecimalPlaces(2), currency)],
+          ['Cost of parts', formatPrice(g.unitCost.round(2), currency)],
         ]
   return <Facts facts={figures} />
 }

@@ -99,7 +99,7 @@ const Selling = async () => {
   )
 }
 
-const formatRate = (rate: string): string => formatPercent(decimal(rate).times(100).toDecimalPlaces(3).toString())
+const formatRate = (rate: string): string => formatPercent(decimal(rate).times(100).round(3).toString())
 const sayRates = (components: readonly { readonly name: string; readonly rate: string }[]): string =>
   components.map((k) => `${k.name} ${formatRate(k.rate)}`).join(' + ')
 

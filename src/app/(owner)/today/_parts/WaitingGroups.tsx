@@ -1,5 +1,4 @@
 import { To } from '@/ui/To'
-import { Banknote, Clock } from 'lucide-react'
 import { formatDayShort, type Day } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import type { NextAction } from '@/core/sale'
@@ -7,6 +6,7 @@ import { worthOf, type PutAside, type Waiting, type WaitingGroup } from '@/model
 import { moneyInHref } from '@/ui/money/moneyInHref'
 import { answerTo } from '@/ui/sale/answerTo'
 import { BringBack } from '@/ui/today/BringBack'
+import { WaitingRows, type DrawnWaiting } from '@/ui/today/WaitingRows'
 
 const LABEL: Readonly<Record<NextAction, string>> = {
   'write-again': 'See the email',
@@ -68,9 +68,7 @@ export const WaitingGroups = ({ groups }: { readonly groups: readonly WaitingGro
           <span className="fig text-base sm:mr-60">{formatMoney(g.worth)}</span>
         </h2>
         <ul>
-          {g.waiting.slice(0, shown).map((w) => (
-            <WaitingRow key={w.glance.sale.id} waiting={w} />
-          ))}
+          <WaitingRows rows={g.waiting.slice(0, shown).map(drawWaiting)} />
           {g.waiting.length > shown && (
             <li className="sub pt-3">
               and {g.waiting.length - shown} more, in{' '}
@@ -96,55 +94,21 @@ const shownOf = (groups: readonly WaitingGroup[]): readonly (readonly [WaitingGr
   })
 }
 
-const WaitingRow = ({ waiting: w }: { readonly waiting: Waiting }) => (
-  <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-paper-200 py-1.5">
-    <span aria-hidden className={`h-10 w-1.5 shrink-0 ${EDGE[w.step.action]}`} />
-    <div className="min-w-0 flex-1 max-sm:basis-1/2">
-      <To href={`/sales/${w.glance.sale.id}`} className="block truncate font-bold hover:underline">
-        {w.glance.sale.customerName}
-        <span className="font-normal text-iron-500"> · {w.glance.sale.title}</span>
-      </To>
-      <div className="sub truncate" title={w.step.why}>
-        {w.step.why}
-      </div>
-    </div>
-    <span className="fig">{formatMoney(worthOf(w))}</span>
-    <span className="flex items-center gap-3 max-sm:w-full max-sm:pl-4.5">
-      <To
-        data-row
-        stay
-        href={hrefOf(w)}
-        className="btn w-37.5"
-        aria-label={`${LABEL[w.step.action]}: ${w.glance.sale.customerName}`}
-      >
-        {LABEL[w.step.action]}
-      </To>
-      {w.step.action === 'remind' ? (
-        <To
-          data-row-key="t"
-          href={moneyInHref(w.glance.sale.customerId, w.glance.sale.id)}
-          className="p-1 text-iron-500 hover:text-iron-900"
-          aria-label={`Take payment: ${w.glance.sale.customerName}`}
-          title="Take payment"
-        >
-          <Banknote size={17} />
-        </To>
-      ) : (
-        <span className="w-6.25 max-sm:hidden" />
-      )}
-      <To
-        data-row-key="b"
-        stay
-        href={overToday(w.glance.sale.id, 'put-off')}
-        className="p-1 text-iron-500 hover:text-iron-900"
-        aria-label={`Not now: ${w.glance.sale.customerName}, ${LABEL[w.step.action]}`}
-        title="Not now: postpone or dismiss"
-      >
-        <Clock size={17} />
-      </To>
-    </span>
-  </li>
-)
+const drawWaiting = (w: Waiting): DrawnWaiting => {
+  const { sale } = w.glance
+  return {
+    id: sale.id,
+    customer: sale.customerName,
+    title: sale.title,
+    why: w.step.why,
+    worth: formatMoney(worthOf(w)),
+    act: LABEL[w.step.action],
+    href: hrefOf(w),
+    edge: EDGE[w.step.action],
+    takeHref: w.step.action === 'remind' ? moneyInHref(sale.customerId, sale.id) : undefined,
+    notNowHref: overToday(sale.id, 'put-off'),
+  }
+}
 
 /** What was postponed or dismissed, folded away, each with its way back. */
 export const PutAsideRows = ({ rows, today }: { readonly rows: readonly PutAside[]; readonly today: Day }) =>

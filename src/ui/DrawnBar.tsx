@@ -1,0 +1,34 @@
+'use client'
+
+const Notch = () => (
+  <svg aria-hidden className="absolute top-0 left-1/2 -ml-1.25" width="10" height="5" viewBox="0 0 10 5">
+    <path d="M0 0h10L5 5z" fill="var(--color-paper-50)" />
+  </svg>
+)
+
+interface Props {
+  readonly says: string
+  /** How each part looks and how wide it is. */
+  readonly parts: readonly (readonly [fill: string, width: string])[]
+  readonly small: boolean
+}
+
+/** A bar of money from its words and widths: a list has one in each row, so each is sent as these and drawn once. */
+export const DrawnBar = ({ says, parts, small }: Props) => (
+  <div
+    role="img"
+    aria-label={`Payment progress: ${says}`}
+    title={says}
+    className={`flex w-full overflow-hidden rounded-sm border border-iron-700 bg-paper-50 ${small ? 'h-3' : 'h-5.5'}`}
+  >
+    {parts.map(([fill, width]) => (
+      <div
+        key={fill}
+        className={`relative border-r border-paper-50 last:border-r-0 ${fill}`}
+        style={{ width, minWidth: 2 }}
+      >
+        {!small && fill.includes('late-notch') && <Notch />}
+      </div>
+    ))}
+  </div>
+)
