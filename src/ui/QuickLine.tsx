@@ -2,9 +2,9 @@
 import { Command } from 'cmdk'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
-import { toast } from 'sonner'
 import type { QuickOffer } from '@/contract/quickOffer'
 import { call, newKey } from './send'
+import { tell } from './tell'
 
 const NOTHING = { offers: [], to: '' }
 
@@ -51,9 +51,9 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
     busy.current = true
     const sent = await call('POST', offer.send.path, offer.send.body, newKey())
     busy.current = false
-    if (!sent.ok) return void toast(sent.detail)
+    if (!sent.ok) return void tell(sent.detail)
     const { id, number } = sent.value as { readonly id?: number; readonly number?: string | number }
-    toast(`${offer.send.said}${number ? ` ${number}` : ''}.`)
+    tell(`${offer.send.said}${number ? ` ${number}` : ''}.`)
     clear()
     if (offer.send.thenTo) router.push(`${offer.send.thenTo}/${id}`)
     router.refresh()

@@ -1,5 +1,5 @@
 'use client'
-import { useEffect, useReducer, type ReactNode } from 'react'
+import { useEffect, useReducer, useSyncExternalStore, type ReactNode } from 'react'
 
 type Draws<P> = (props: P) => ReactNode
 
@@ -16,7 +16,7 @@ export const fetchAll = (): Promise<unknown> => {
 
 // Whoever moves or presses a key may open something next; whoever only looks never fetches it.
 if (typeof document !== 'undefined')
-  for (const sign of ['keydown', 'pointermove', 'pointerdown'])
+  for (const sign of ['keydown', 'pointermove', 'pointerdown', 'click'])
     document.addEventListener(sign, () => void fetchAll(), { once: true, capture: true })
 
 /**
@@ -45,4 +45,32 @@ export const lazily = <P extends object>(load: () => Promise<Draws<P>>): Draws<P
     )
   }
   return Lazy
+}
+
+/**
+ * A part of the screen that nobody misses before the first key or movement on the page: until it has come with that, nothing is drawn.
+ */
+export const onceAwake = <P extends object>(load: () => Promise<Draws<P>>): Draws<P> => {
+  let Loaded: Draws<P> | null = null
+  const shown = new Set<() => void>()
+  const fetchIt = async () => {
+    Loaded ??= await load()
+    for (const again of shown) again()
+  }
+  const later = () => fetchIt().catch(() => undefined)
+  if (awake) void later()
+  else waiting.add(later)
+  const hear = (again: () => void) => {
+    shown.add(again)
+    return () => shown.delete(again)
+  }
+  const Later = (props: P) => {
+    const Here = useSyncExternalStore(
+      hear,
+      () => Loaded,
+      () => null,
+    )
+    return Here && <Here {...props} />
+  }
+  return Later
 }

@@ -1,10 +1,10 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useCallback } from 'react'
-import { toast } from 'sonner'
 import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
 import { newKey, request, UNANSWERED, type Sent } from './http'
 import { useOnce } from './useOnce'
+import { tell } from './tell'
 
 export { newKey, type Refused, type Sent } from './http'
 
@@ -42,13 +42,13 @@ const UNDO_FOR = 10_000
 
 /** Says what came of a command; what has a way back can be undone by one click for ten seconds. */
 const sayDone = (says: string, back: WayBack | null, onBack: () => void): void => {
-  if (back === null) return void toast(says)
+  if (back === null) return void tell(says)
   const undo = async () => {
     const sent = await request(`/api/v1${back.path}`, { ...back, key: newKey(), unanswered: UNANSWERED })
-    toast(sent.ok ? back.say : sent.detail)
+    tell(sent.ok ? back.say : sent.detail)
     onBack()
   }
-  toast(says, { duration: UNDO_FOR, action: { label: 'Undo', onClick: () => void undo() } })
+  tell(says, { duration: UNDO_FOR, action: { label: 'Undo', onClick: () => void undo() } })
 }
 
 /** Sends a command once, says what came of it, and goes where that leads. */

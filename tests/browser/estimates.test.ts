@@ -1,10 +1,21 @@
 import { till, driver, i, openDesk, closeDesk, get } from './shopDesk'
-import { Key, By } from 'selenium-webdriver'
+import { By, Key, until } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { handsOn, keys, openBrowser } from './till'
 
 beforeAll(openDesk)
 afterAll(closeDesk)
+
+/** Drags a line of a sale to the place of another, as a hand does it: the grips come with its first movement. */
+const dragLine = async (from: number, to: number) => {
+  const grip = (n: number) => By.css(`[aria-label="Move line ${n}"]`)
+  await driver.actions().move({ x: 400, y: 300 }).move({ x: 410, y: 310 }).perform()
+  await driver.wait(until.elementLocated(grip(from)), 5_000)
+  const [held, place] = [await driver.findElement(grip(from)), await driver.findElement(grip(to))]
+  await driver.actions().move({ origin: held }).press().move({ origin: held, y: -10 }).perform()
+  await driver.actions().move({ origin: place, y: -2 }).perform()
+  await driver.actions().release().perform()
+}
 
 describe('with the customer on the phone', () => {
   test('an order for a new customer takes under 90 seconds of keys', async () => {
@@ -62,6 +73,11 @@ describe('with the customer on the phone', () => {
       field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))`)
     // 68.00 + 18.90
     await i.see('86.90')
+    // Dragged by its grip the second line comes first, and back again.
+    for (const first of ['Bridge', 'Pegs']) {
+      await dragLine(2, 1)
+      await driver.wait(async () => (await (await i.field('Line 1: item')).getAttribute('value')) === first, 5_000)
+    }
     await i.click('Add heading')
     await i.type('Line 3: heading', 'Small things')
     for (const n of [3, 2]) {

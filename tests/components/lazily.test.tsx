@@ -1,6 +1,6 @@
 import { render, screen } from '@testing-library/react'
 import { expect, test } from 'vitest'
-import { lazily } from '@/ui/lazily'
+import { lazily, onceAwake } from '@/ui/lazily'
 
 test('what opens on demand says that it is coming, and comes', async () => {
   let give: (part: (props: { name: string }) => string) => void = () => {}
@@ -22,4 +22,23 @@ test('what cannot be fetched is fetched again when it is opened again', async ()
   unmount()
   render(<Part />)
   expect(await screen.findByText('Here.')).toBeTruthy()
+})
+
+test('what nobody misses yet is not drawn before it has come, and then in every place', async () => {
+  let give: (part: (props: { name: string }) => string) => void = () => {}
+  const Part = onceAwake<{ name: string }>(() => new Promise((done) => (give = done)))
+  const { container } = render(
+    <>
+      <p>
+        <Part name="one" />
+      </p>
+      <p>
+        <Part name="two" />
+      </p>
+    </>,
+  )
+  expect(container.textContent).toBe('')
+  give(({ name }) => `Here is ${name}.`)
+  expect(await screen.findByText('Here is one.')).toBeTruthy()
+  expect(screen.getByText('Here is two.')).toBeTruthy()
 })

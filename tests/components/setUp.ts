@@ -31,14 +31,11 @@ export const undos: (() => void)[] = []
 interface Said {
   readonly action?: { readonly onClick: () => void }
 }
-vi.mock('sonner', () => ({
-  toast: Object.assign(
-    (text: string, more?: Said) => {
-      said.push(text)
-      if (more?.action) undos.push(more.action.onClick)
-    },
-    { error: (text: string) => said.push(text) },
-  ),
+vi.mock('@/ui/tell', () => ({
+  tell: (text: string, more?: Said) => {
+    said.push(text)
+    if (more?.action) undos.push(more.action.onClick)
+  },
 }))
 
 // As after the first movement on a page: what opens on demand is there.

@@ -2,12 +2,12 @@ import { countLettersToSee } from '@/model/post/post'
 import { countSalesInHand } from '@/model/sale/saleList'
 import { readFlags } from '@/model/receivables/owed'
 import type { ReactNode } from 'react'
-import { Toaster } from 'sonner'
 import { Band } from '@/ui/Band'
 import { Follow } from '@/ui/Follow'
 import { localeOf } from '@/core/locale'
 import { HouseLocale } from '@/ui/HouseLocale'
 import { Keys } from '@/ui/Keys'
+import { Notices } from '@/ui/Notices'
 import { Spine } from '@/ui/Spine'
 import { openShop } from './_shop'
 
@@ -39,18 +39,7 @@ export default async function OwnerLayout({ children }: { children: ReactNode })
         </div>
         <Keys />
         <Follow />
-        <Toaster
-          position="bottom-left"
-          toastOptions={{
-            style: {
-              borderRadius: 2,
-              background: 'var(--color-iron-900)',
-              color: 'var(--color-paper-50)',
-              border: 0,
-              font: '15px var(--font-text)',
-            },
-          }}
-        />
+        <Notices />
       </div>
     </HouseLocale>
   )

@@ -1,10 +1,10 @@
 'use client'
 import { useState } from 'react'
-import { CommandForm } from '../form/CommandForm'
+import { lazily } from '../lazily'
 import { Panel } from '../Panel'
 
-const schema = () => import('@/contract/inputs/books/yearEnd').then((m) => m.yearEndInput)
-const nothing = () => import('zod').then(({ z }) => z.object({}))
+const CloseYear = lazily(() => import('./YearForms').then((m) => m.CloseYear))
+const ReopenYear = lazily(() => import('./YearForms').then((m) => m.ReopenYear))
 
 interface Props {
   readonly year: number
@@ -12,7 +12,7 @@ interface Props {
   readonly currency: string
 }
 
-/** Closes a year that is over, or takes that back; what it posts is shown first. */
+/** Closes a year that is over, or takes that back. */
 export const YearAct = ({ year, closed, currency }: Props) => {
   const [open, setOpen] = useState(false)
   const close = () => setOpen(false)
@@ -23,38 +23,9 @@ export const YearAct = ({ year, closed, currency }: Props) => {
       </button>
       <Panel open={open} onClose={close} title={closed ? `Reopen ${year}` : `Close ${year}`}>
         {closed ? (
-          <CommandForm
-            method="DELETE"
-            path={`/books/year-end/${year}`}
-            schema={nothing}
-            start={{}}
-            asBody={() => ({})}
-            say={() => `${year} is open again.`}
-            onDone={close}
-            submit={`Reopen ${year}`}
-          >
-            <p>
-              The profit of {year} leaves retained earnings again, and every report is as it was before. The books stay
-              closed through the day they were closed through before.
-            </p>
-          </CommandForm>
+          <ReopenYear year={year} onDone={close} />
         ) : (
-          <CommandForm
-            method="POST"
-            path="/books/year-end"
-            schema={schema}
-            start={{ year: String(year) }}
-            asBody={(d) => ({ year: Number(d.year) })}
-            say={() => `${year} is closed.`}
-            preview={{ currency }}
-            onDone={close}
-            submit={`Close ${year}`}
-          >
-            <p>
-              What was earned in {year} goes to retained earnings, and nothing can be dated in it any more. The profit
-              and loss of {year} stays as it is.
-            </p>
-          </CommandForm>
+          <CloseYear year={year} currency={currency} onDone={close} />
         )}
       </Panel>
     </>

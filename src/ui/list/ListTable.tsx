@@ -1,6 +1,6 @@
 import { To } from '@/ui/To'
 import { Fragment, type ReactNode } from 'react'
-import { shownSum } from '@/lists/cell'
+import { shownCell, shownSum } from '@/lists/cell'
 import { isFigure, onScreen, type About, type Column } from '@/lists/column'
 import { saySort, type Sort } from '@/lists/list'
 import type { Sums } from '@/lists/sum'
@@ -46,7 +46,7 @@ export const ListTable = <Row,>(props: Props<Row>) => {
               </th>
             )}
             {columns.map((c) => (
-              <Head key={c.key} column={c} {...props} />
+              <Head key={c.key} column={c} widest={isFigure(c) ? widestOf(c, props) : undefined} {...props} />
             ))}
           </tr>
         </thead>
@@ -69,18 +69,27 @@ export const ListTable = <Row,>(props: Props<Row>) => {
   )
 }
 
+/** The longest figure of a column, its sum among them. */
+const widestOf = <Row,>(column: Column<Row>, { rows, about, sums, foot }: Props<Row>): string => {
+  const figures = rows.map((row) => shownCell(column, row, about))
+  if (foot && column.sum) figures.push(shownSum(sums?.[column.key]))
+  return figures.reduce((widest, figure) => (figure.length > widest.length ? figure : widest), '')
+}
+
 const Head = <Row,>({
   column,
+  widest,
   path,
   query,
   sort,
-}: Pick<Props<Row>, 'path' | 'query' | 'sort'> & { readonly column: Column<Row> }) => {
+}: Pick<Props<Row>, 'path' | 'query' | 'sort'> & { readonly column: Column<Row>; readonly widest?: string }) => {
   const here = sort.by === column.key
   const down = here ? !sort.down : isFigure(column) || column.as === 'day'
   return (
     <th
       scope="col"
       className={isFigure(column) ? 'r' : undefined}
+      data-widest={widest}
       aria-sort={here ? (sort.down ? 'descending' : 'ascending') : undefined}
     >
       <To stay href={withQuery(path, query, { sort: saySort({ by: column.key, down }), page: undefined })}>

@@ -1,8 +1,8 @@
 'use client'
 import { useEffect, useState } from 'react'
-import { toast } from 'sonner'
 import { usePageKeys } from '../acts/pageKeys'
 import { call } from '../send'
+import { tell } from '../tell'
 
 /** The form the boxes before the rows belong to. */
 export const CHOSEN = 'chosen-customers'
@@ -41,9 +41,9 @@ export const LettersToChosen = () => {
     setBusy(true)
     const done = await call('POST', '/letters/many', { customers: chosen(), what })
     setBusy(false)
-    if (!done.ok) return toast(done.detail)
+    if (!done.ok) return tell(done.detail)
     setTold(done.value)
-    toast(`${done.value.written} ${done.value.written === 1 ? 'email' : 'emails'} ready in Mail.`)
+    tell(`${done.value.written} ${done.value.written === 1 ? 'email' : 'emails'} ready in Mail.`)
     choose(false)
   }
   usePageKeys([

@@ -3,9 +3,9 @@ import { useMemo, type RefObject } from 'react'
 import { formatMoney } from '@/core/money'
 import { present } from '@/core/present'
 import { usePageKeys } from '../acts/pageKeys'
-import { OrderedArea } from '../Ordered'
+import { onceAwake } from '../lazily'
 import { useDrawn } from '../useDrawn'
-import { groupSums, lineMargin, type DraftSettings, type DraftTotals, type LineDraft } from './lineDraft'
+import { groupSums, isBlank, lineMargin, type DraftSettings, type DraftTotals, type LineDraft } from './lineDraft'
 import { LINE_KEYS } from './LineFrame'
 import { LineRow } from './LineRow'
 import { LineHead, LineTotals } from './LineTotals'
@@ -28,8 +28,16 @@ interface Props {
   readonly problems: ReadonlyMap<string, Readonly<Record<string, string>>>
 }
 
+const LineGrips = onceAwake(() => import('./LineGrips').then((m) => m.LineGrips))
+
 const NO_PROBLEMS = {}
 const KEYS = LINE_KEYS.map(([key, label]) => ({ key, label, run: () => {} }))
+
+/** The same keys are the same list: grips are not drawn again for it. */
+const useSame = (keys: readonly string[]): readonly string[] => {
+  const joined = keys.join(' ')
+  return useMemo(() => (joined === '' ? [] : joined.split(' ')), [joined])
+}
 
 /** The lines of a sale while they are written, with totals at every change. Enter walks: item, quantity, price, next line. */
 export const LineEditor = (p: Props) => {
@@ -37,40 +45,38 @@ export const LineEditor = (p: Props) => {
   const drawn = useDrawn(shown)
   const sums = groupSums(shown, totals, settings.currency)
   usePageKeys(KEYS)
-  // The same keys are the same list: rows are not drawn again for it.
-  const joined = shown.map((l) => l.key).join(' ')
-  const keys = useMemo(() => joined.split(' '), [joined])
+  const keys = useSame(drawn.map((l) => l.key))
+  const held = useSame(drawn.filter((l) => !isBlank(l)).map((l) => l.key))
   return (
     <div className="relative sm:max-lg:overflow-x-auto sm:max-lg:pb-40">
-      <OrderedArea keys={keys} onMove={p.hands.drop}>
-        <table ref={p.table} className="ledger writing sm:min-w-225">
-          <LineHead />
-          <tbody>
-            {drawn.map((l, i) => (
-              <LineRow
-                key={l.key}
-                line={l}
-                n={i + 1}
-                settings={settings}
-                worth={formatMoney(present(totals.worths[i]))}
-                margin={l.kind === 'line' ? lineMargin(l, present(totals.lines[i]).net) : null}
-                groupSum={sums.get(l.key)}
-                addresses={p.addresses}
-                problems={p.problems.get(l.key) ?? NO_PROBLEMS}
-                autoFocus={p.autoFocus && i === shown.length - 1}
-                hands={p.hands}
-              />
-            ))}
-          </tbody>
-          <LineTotals
-            totals={totals}
-            exempt={settings.exempt}
-            wholeLess={p.wholeLess}
-            onWholeLess={p.onWholeLess}
-            onAdd={p.hands.add}
-          />
-        </table>
-      </OrderedArea>
+      <table ref={p.table} className="ledger writing sm:min-w-225">
+        <LineHead />
+        <tbody>
+          {drawn.map((l, i) => (
+            <LineRow
+              key={l.key}
+              line={l}
+              n={i + 1}
+              settings={settings}
+              worth={formatMoney(present(totals.worths[i]))}
+              margin={l.kind === 'line' ? lineMargin(l, present(totals.lines[i]).net) : null}
+              groupSum={sums.get(l.key)}
+              addresses={p.addresses}
+              problems={p.problems.get(l.key) ?? NO_PROBLEMS}
+              autoFocus={p.autoFocus && i === shown.length - 1}
+              hands={p.hands}
+            />
+          ))}
+        </tbody>
+        <LineTotals
+          totals={totals}
+          exempt={settings.exempt}
+          wholeLess={p.wholeLess}
+          onWholeLess={p.onWholeLess}
+          onAdd={p.hands.add}
+        />
+      </table>
+      <LineGrips table={p.table} keys={keys} held={held} onMove={p.hands.drop} />
     </div>
   )
 }

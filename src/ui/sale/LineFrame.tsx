@@ -1,6 +1,4 @@
 'use client'
-import { useSortable } from '@dnd-kit/sortable'
-import { CSS } from '@dnd-kit/utilities'
 import { GripVertical, X } from 'lucide-react'
 import type { KeyboardEvent, ReactNode } from 'react'
 import { flushSync } from 'react-dom'
@@ -34,11 +32,8 @@ interface FrameProps {
   readonly children: ReactNode
 }
 
-/** A line with what holds it: its grip, its keys, and the way out. */
+/** A line with what holds it: where its grip stands, its keys, and the way out. */
 export const LineFrame = ({ line, n, hands, menu, onMore, children }: FrameProps) => {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
-    id: line.key,
-  })
   const byKey = (e: KeyboardEvent) => {
     if (!e.altKey || e.ctrlKey || e.metaKey) return
     const acts: Readonly<Record<string, () => void>> = {
@@ -60,27 +55,13 @@ export const LineFrame = ({ line, n, hands, menu, onMore, children }: FrameProps
   }
   return (
     <tr
-      ref={setNodeRef}
-      data-line
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`align-top [&>td]:py-1 [&>td]:align-top ${isDragging ? 'relative z-10 bg-rust-100' : ''}`}
+      data-line={line.key}
+      className="align-top data-dragged:relative data-dragged:z-10 data-dragged:bg-rust-100 [&>td]:py-1 [&>td]:align-top"
       onKeyDown={byKey}
       onPaste={(e) => hands.paste(line.key, e.clipboardData.getData('text')) && e.preventDefault()}
     >
-      <td data-cell="grip" className="w-6 px-0">
-        {!isBlank(line) && (
-          <button
-            ref={setActivatorNodeRef}
-            type="button"
-            aria-label={`Move line ${n}`}
-            className="mt-1.5 cursor-grab p-1 text-iron-500"
-            {...attributes}
-            {...listeners}
-            tabIndex={-1}
-          >
-            <GripVertical size={16} />
-          </button>
-        )}
+      <td data-cell="grip" className="relative w-6 px-0">
+        {!isBlank(line) && <GripVertical aria-hidden size={16} className="mx-1 mt-2.5 text-iron-500" />}
       </td>
       {children}
       <td data-cell="tools" className="whitespace-nowrap px-0">

@@ -6,17 +6,20 @@ import { addMoney, decimal, formatMoney, roundToMoney, subtractMoney, type Money
 import { overLimit } from '@/core/sale'
 import { useAhead } from '../ahead'
 import { DayField, Text } from '../fields'
+import { lazily } from '../lazily'
 import { Menu } from '../Menu'
 import { messageFor, Refusal } from '../Refusal'
 import { ForWhom, type Buyer } from './ForWhom'
 import { LineEditor } from './LineEditor'
 import { draftTotals, isBlank, type DraftSettings, type LineDraft } from './lineDraft'
 import type { SaleFacts } from './saleFacts'
-import { SaleMore } from './SaleMore'
-import { OtherSalePanel, UsualPanel } from './TakeFrom'
 import { useLines } from './useLines'
 import { useRepricing } from './useRepricing'
 import { useSaleSave } from './useSaleSave'
+
+const SaleMore = lazily(() => import('./SaleMore').then((m) => m.SaleMore))
+const OtherSalePanel = lazily(() => import('./TakeFrom').then((m) => m.OtherSalePanel))
+const UsualPanel = lazily(() => import('./TakeFrom').then((m) => m.UsualPanel))
 
 interface Props {
   /** The sale that is changed; null writes a new one. */

@@ -1,5 +1,4 @@
 'use client'
-import { arrayMove } from '@dnd-kit/sortable'
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react'
 import { present } from '@/core/present'
 import { emptyLine, isBlank, readPasted, type LineDraft } from './lineDraft'
@@ -27,6 +26,11 @@ interface Wish {
   readonly setLines: SetLines
   readonly taxCode: string
   readonly table: RefObject<HTMLTableElement | null>
+}
+
+const movedTo = (lines: readonly LineDraft[], from: number, to: number): readonly LineDraft[] => {
+  const rest = lines.filter((_, i) => i !== from)
+  return [...rest.slice(0, to), present(lines[from]), ...rest.slice(to)]
 }
 
 /** A line changed; of several to choose from, the one that counts is the only one. */
@@ -60,7 +64,7 @@ export const useLines = ({ lines, setLines, taxCode, table }: Wish) => {
     const set: SetLines = (to) => latest.current.setLines(to)
     const indexOf = (key: string) => now().findIndex((l) => l.key === key)
     const drop = (from: number, to: number) => {
-      if (to >= 0 && to < now().length) set(arrayMove([...now()], from, to))
+      if (to >= 0 && to < now().length) set(movedTo(now(), from, to))
     }
     const cellOf = (i: number, cell: string) =>
       table.current

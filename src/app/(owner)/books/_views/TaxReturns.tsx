@@ -2,7 +2,7 @@ import { openList } from '@/app/(owner)/_list'
 import { openShop } from '@/app/(owner)/_shop'
 import { taxReturns } from '@/api/lists/books'
 import { readNextReturn } from '@/model/books/taxReturns'
-import { NewTaxReturn } from '@/ui/books/TaxReturnForms'
+import { NewTaxReturn } from '@/ui/books/NewTaxReturn'
 import { ListExport } from '@/ui/list/ListExport'
 import { ListRows } from '@/ui/list/ListView'
 

@@ -2,56 +2,16 @@
 import { useState } from 'react'
 import type { Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
-import { PAY_FROM_NAMES, TAX_BASIS_NAMES } from '@/core/names'
+import { PAY_FROM_NAMES } from '@/core/names'
 import type { PayFrom } from '@/core/kinds'
-import type { TaxBasis } from '@/core/tax'
 import { CommandForm } from '../form/CommandForm'
-import { FormDay, FormMoney, FormOn, FormPick, FormReason } from '../form/inputs'
+import { FormMoney, FormOn, FormPick, FormReason } from '../form/inputs'
 import { Panel } from '../Panel'
 
 const inputs = () => import('@/contract/inputs/books/taxReturn')
-const toDraft = () => inputs().then((m) => m.draftTaxReturnInput)
 const toPay = () => inputs().then((m) => m.payTaxReturnInput.omit({ returnId: true }))
 const toUnpay = () => inputs().then((m) => m.unpayTaxReturnInput.omit({ returnId: true }))
 const nothing = () => import('zod').then(({ z }) => z.object({}))
-
-interface NewProps {
-  readonly from: Day
-  readonly through: Day
-  readonly basis: TaxBasis
-  readonly today: Day
-}
-
-/** A button that opens the form of another return, filled in with the days after the last one. */
-export const NewTaxReturn = ({ from, through, basis, today }: NewProps) => {
-  const [open, setOpen] = useState(false)
-  return (
-    <>
-      <button className="btn" onClick={() => setOpen(true)}>
-        New tax return
-      </button>
-      <Panel open={open} onClose={() => setOpen(false)} title="New tax return">
-        <CommandForm
-          method="POST"
-          path="/tax-returns"
-          schema={toDraft}
-          start={{ from: String(from), through: String(through), basis }}
-          asBody={(d) => d}
-          go={(r) => `/books/tax/${r.id}`}
-          submit="Look at it"
-        >
-          <div className="grid grid-cols-2 gap-3">
-            <FormDay name="from" label="From" today={today} />
-            <FormDay name="through" label="Through" today={today} />
-          </div>
-          <div className="mt-3">
-            <FormPick name="basis" label="Tax is due" options={TAX_BASIS_NAMES} />
-          </div>
-        </CommandForm>
-      </Panel>
-    </>
-  )
-}
 
 interface ActsProps {
   readonly id: number
