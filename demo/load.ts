@@ -1,3 +1,4 @@
+import { DEMO_PASSPHRASE } from './passphrase'
 import { pathToFileURL } from 'node:url'
 import { openDatabase, type Database } from '../src/data/connect'
 import { migrate } from '../src/data/migrate'
@@ -27,7 +28,6 @@ import { keepMonths } from './bankThings'
 import { writeToday } from './writeToday'
 import { sentence } from '@/contract/sentences'
 
-export const DEMO_PASSPHRASE = 'fern hollow opens at nine'
 const MONTHS = 18
 
 /** What the story of the demo goes by: who and what there is, and what was promised for which day. */

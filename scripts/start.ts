@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto'
 import { mkdirSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { createStream } from 'rotating-file-stream'
-import { DEMO_PASSPHRASE, loadDemo } from '../demo/load'
+import { DEMO_PASSPHRASE } from '../demo/passphrase'
 import { APP_ROLE, grantApp } from '../src/data/appRole'
 import { openDatabase } from '../src/data/connect'
 import { alone } from '../src/data/locks'
@@ -73,6 +73,8 @@ const prepareDatabase = async (
     if (!existed && process.env.TILL_DEMO !== '0') {
       say('Demo: filling the workshop with eighteen months of trade (about a minute) …')
       const hasty = openDatabase(url, { hasty: true })
+      // Every command there is comes with it: a start that has its business already does without.
+      const { loadDemo } = await import('../demo/load')
       const loaded = await loadDemo(hasty.db, businessDate(), (done) => process.stdout.write(`\r  ${done} `)).finally(
         hasty.close,
       )

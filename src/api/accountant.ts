@@ -9,6 +9,8 @@ import type { Asked } from '@/model/where'
 import { findList } from './lists'
 import { asCsvw, csvwName } from './lists/csvw'
 import { asCsv, MOST_ON_PAPER, onPaper } from './lists/files'
+import { makeListFile } from './lists/makeListFile'
+import { makeListElsewhere } from './makeListElsewhere'
 import { zipStream, type ZipEntry } from './zip'
 
 export const accountantQuery = z
@@ -22,11 +24,14 @@ const TABLES = ['journal', 'accounts', 'invoices', 'receipts', 'bills', 'supplie
 /** A name that every computer takes. */
 const plain = (name: string): string => name.replace(/[^\p{L}\p{N}. _-]+/gu, '_').slice(0, 120)
 
-const readTable = async (asked: Asked, { from, to }: Span, name: string) => {
+/** A span as lists are asked for it. */
+const asRead = ({ from, to }: Span) => ({ from, to, asOf: to })
+
+const readTable = async (asked: Asked, span: Span, name: string) => {
   const found = findList(name)
   if (!found) throw new Error(`there is no list ${name}`)
   const where = { ...asked, currency: asked.business.currency }
-  const read = await found.read(where, { from, to, asOf: to }, 'all')
+  const read = await found.read(where, asRead(span), 'all')
   return { found, read, where }
 }
 
@@ -47,9 +52,12 @@ async function* entriesOf(asked: Asked, span: Span): AsyncGenerator<ZipEntry> {
   }
   const [first, ...more] = sheets
   if (first) yield ['reports.pdf', await drawElsewhere({ as: 'lists', lists: [first, ...more] })]
-  for (const name of TABLES) {
-    const { found, read, where } = await readTable(asked, span, name)
-    yield* described(found.list, read, where)
+  // Books are long: each is read and written on another thread.
+  for (const list of TABLES) {
+    const wish = { list, search: `?${new URLSearchParams({ ...asRead(span) }).toString()}`, today: asked.today }
+    const csv = await makeListElsewhere(asked.db, { ...wish, as: 'csv', rows: 'all' })
+    const beside = await makeListFile(asked.db, { ...wish, as: 'csv-metadata.json', rows: 1 })
+    for (const made of [csv, beside]) if ('body' in made) yield [made.name, made.body]
   }
   for (const { id } of await listInvoicesOfSpan(asked.db, span)) {
     const made = await makeNamedPaper(asked, 'invoice', id)

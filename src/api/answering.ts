@@ -8,14 +8,16 @@ const PATIENCE = 15_000
 /** Codes of the client and the server that mean: the database is not there, or not now. */
 const AWAY =
   /^(ECONNREFUSED|ECONNRESET|EPIPE|ENOTFOUND|ETIMEDOUT|CONNECT_TIMEOUT|CONNECTION_(CLOSED|ENDED|DESTROYED)|57P0[123]|53300|08\w{3}|25P03|25006|XX000)$/
-const TOO_LONG = /^(57014|55P03)$/
+const TOO_LONG = /^(57014|55P03|ABORT_ERR|TOO_MUCH_WAITS)$/
 const FULL = /^(53100|58030|53200|ENOSPC)$/
 
-const codeOf = (broken: unknown): string => {
+export const codeOf = (broken: unknown): string => {
   const database = databaseError(broken)?.code
   if (database) return database
-  for (let at = broken; at instanceof Error; at = at.cause)
+  for (let at = broken; at instanceof Error; at = at.cause) {
     if ('code' in at && typeof at.code === 'string') return at.code
+    if (at.name === 'AbortError') return 'ABORT_ERR'
+  }
   return ''
 }
 
@@ -55,6 +57,12 @@ export const answerBroken = (request: Request, broken: unknown, owner: boolean):
     )
   if (code === '22021' || code === '22P05')
     return problem(422, 'unreadable', 'Something in it cannot be kept as text. Nothing was saved; type it anew.')
+  if (code === 'ERR_WORKER_OUT_OF_MEMORY')
+    return problem(
+      422,
+      'too-much-at-once',
+      'That is too much for one file. Narrow it, by days for instance, and try again.',
+    )
   log.error({ err: broken, method: request.method, path: plainPath(request.url) }, 'broken')
   return problem(
     500,

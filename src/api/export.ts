@@ -3,10 +3,9 @@ import { listCards } from '@/data/queries/customers'
 import { writeCards } from '@/services/people/cards'
 import { createReadStream } from 'node:fs'
 import { Readable } from 'node:stream'
-import { backUpToTake } from '@/services/backup/backUp'
+import { backUpToTake, everythingToTake, type ToTake } from '@/services/backup/backUp'
 import { present } from '@/core/present'
 import { database } from '@/data/connect'
-import { readEverything } from '@/data/queries/everything'
 import { findBusiness } from '@/data/queries/business'
 import { isPaper, type LayoutSpec, type PaperKind } from '@/core/formats'
 import { findFile } from '@/data/queries/files'
@@ -30,13 +29,12 @@ import { parse } from '@/services/command'
 import { Refusal } from '@/contract/refuse'
 import { provedLately } from '@/services/access/signIn'
 import { log } from '@/log'
-import { findList } from './lists'
-import { asCsvw, csvwName } from './lists/csvw'
-import { asCsv, asJson, asPdf, asXlsx, MOST_ON_PAPER } from './lists/files'
-import type { Fields } from '@/lists/field'
+import { MOST_ON_PAPER } from './lists/files'
+import { makeListFile, readListWish } from './lists/makeListFile'
+import { FILE_PATIENCE, makeListElsewhere } from './makeListElsewhere'
 import { layoutInput } from '@/contract/layout'
 
-const file = (body: string | Buffer, type: string, name: string, inline = false): Response =>
+const file = (body: string | Uint8Array, type: string, name: string, inline = false): Response =>
   new Response(typeof body === 'string' ? body : new Uint8Array(body), {
     headers: {
       'content-type': type,
@@ -147,16 +145,28 @@ const OTHERS: readonly (readonly [
 
 /** Answers `/api/v1/export/…`: tables as CSV or XLSX, papers as PDF, invoices as UBL, and everything as JSON. */
 export const serveExport = (request: Request): Promise<Response> =>
-  answering(request, () => answerExport(request), { owner: true })
+  answering(request, () => answerExport(request), { owner: true, within: FILE_PATIENCE })
+
+/** A file that was written to be taken along, and is thrown away when it was. */
+const takeAlong = async ({ path, name, done }: ToTake, type: string): Promise<Response> => {
+  const stream = createReadStream(path)
+  stream.once('close', () => void done())
+  await noteExported(database(), businessDate())
+  return new Response(Readable.toWeb(stream) as ReadableStream, {
+    headers: {
+      'content-type': type,
+      'content-disposition': `attachment; filename="${name}"`,
+      'cache-control': 'no-store',
+    },
+  })
+}
 
 /** Everything in one file is given to a token that may change things, or to whoever typed the passphrase just now. */
 const everything = async (request: Request): Promise<Response> => {
   if (bearerOf(request) === undefined && !(await provedLately(database(), cookieOf(request, SESSION_COOKIE))))
     return problemOf({ code: 'prove-again' })
   log.warn('everything was exported')
-  const body = JSON.stringify(await readEverything(await forReports(database())))
-  await noteExported(database(), businessDate())
-  return file(body, 'application/json', 'everything.json')
+  return takeAlong(await everythingToTake(await forReports(database())), 'application/json')
 }
 
 /** Everything as a backup, which `bin/restore` reads: to a token that may change things, or to whoever typed the passphrase just now. */
@@ -164,17 +174,7 @@ const backup = async (request: Request): Promise<Response> => {
   if (bearerOf(request) === undefined && !(await provedLately(database(), cookieOf(request, SESSION_COOKIE))))
     return problemOf({ code: 'prove-again' })
   log.warn('a backup was taken along')
-  const { path, name, done } = await backUpToTake()
-  const stream = createReadStream(path)
-  stream.once('close', () => void done())
-  await noteExported(database(), businessDate())
-  return new Response(Readable.toWeb(stream) as ReadableStream, {
-    headers: {
-      'content-type': 'application/octet-stream',
-      'content-disposition': `attachment; filename="${name}"`,
-      'cache-control': 'no-store',
-    },
-  })
+  return takeAlong(await backUpToTake(), 'application/octet-stream')
 }
 
 /** What an accountant needs of a period, as one ZIP. */
@@ -187,49 +187,21 @@ const accountant = (asked: Asked, query: URLSearchParams): Response => {
   }
 }
 
-const CSVW = 'application/csvm+json'
-const SHEET = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
-
-/** What an address narrows a list to, in words for the head of a sheet. */
-const sayFilter = (query: URLSearchParams, fields: Fields): string =>
-  [...query]
-    .flatMap(([name, value]) =>
-      Object.hasOwn(fields, name) && value !== '' ? [`${fields[name]?.label}: ${value}`] : [],
+/** A list as a file: few rows of it here, all of it on another thread, so that nobody waits for it. */
+const listFile = async (path: string, asked: Asked, url: URL, signal: AbortSignal): Promise<Response | null> => {
+  const wish = readListWish(path, url, asked.today)
+  if (!wish) return null
+  const made =
+    wish.rows === 'all' ? await makeListElsewhere(asked.db, wish, signal) : await makeListFile(asked.db, wish)
+  if ('tooLong' in made)
+    return problem(
+      422,
+      'too-long-for-paper',
+      `${made.tooLong} rows are too many for paper; it takes ${MOST_ON_PAPER}. Narrow the list, or take CSV or XLSX.`,
     )
-    .join(', ')
-
-/** A list as a file: `invoices.csv`, `.xlsx`, `.pdf` or `.json`, narrowed and sorted as its address says; what its CSV holds beside it. */
-const listFile = async (path: string, asked: Asked, url: URL): Promise<Response | null> => {
-  const query = url.searchParams
-  const [, name = '', type] = /^([a-z-]+)\.(csv-metadata\.json|csv|xlsx|pdf|json)$/.exec(path) ?? []
-  const found = findList(name)
-  if (!found) return null
-  const where = { ...asked, currency: asked.business.currency }
-  const limit = Number(query.get('limit'))
-  const inPages = type === 'json' && Number.isInteger(limit) && limit >= 1 && limit <= 500
-  const isSchema = type === 'csv-metadata.json'
-  const read = await found.read(where, Object.fromEntries(query), isSchema ? 1 : inPages ? limit : 'all')
-  switch (type) {
-    case 'csv-metadata.json':
-      return file(JSON.stringify(asCsvw(found.list, read, where), null, 2), CSVW, csvwName(name))
-    case 'csv': {
-      const csv = file(asCsv(found.list, read, where), 'text/csv; charset=utf-8', `${name}.csv`)
-      csv.headers.set('link', `<${csvwName(name)}${url.search}>; rel="describedby"; type="${CSVW}"`)
-      return csv
-    }
-    case 'xlsx':
-      return file(await asXlsx(found.list, read, where), SHEET, `${name}.xlsx`)
-    case 'json':
-      return Response.json(asJson(found.list, read, where), { headers: { 'cache-control': 'no-store' } })
-    default:
-      if (read.rows.length > MOST_ON_PAPER)
-        return problem(
-          422,
-          'too-long-for-paper',
-          `${read.rows.length} rows are too many for paper; it takes ${MOST_ON_PAPER}. Narrow the list, or take CSV or XLSX.`,
-        )
-      return pdf(await asPdf(found.list, read, where, sayFilter(query, found.list.fields)), name)
-  }
+  const answer = file(made.body, made.type, made.name, made.inline)
+  if (made.link) answer.headers.set('link', made.link)
+  return answer
 }
 
 const answerExport = async (request: Request): Promise<Response> => {
@@ -243,7 +215,7 @@ const answerExport = async (request: Request): Promise<Response> => {
   if (path === 'backup') return backup(request)
   const asked = { db: await forReports(database()), business, today: businessDate() }
   if (path === 'accountant.zip') return accountant(asked, url.searchParams)
-  const list = await listFile(path, asked, url)
+  const list = await listFile(path, asked, url, request.signal)
   if (list) return list
   const nothing = problem(404, 'not-found', `There is nothing to save at ${path}.`)
   for (const [pattern, answer] of OTHERS) {

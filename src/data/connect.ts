@@ -50,9 +50,16 @@ interface Options {
   readonly patient?: boolean
 }
 
+let most = 10
+/** From now on this thread opens so many connections at most, and lets go of those that stand idle: it is one of several. */
+export const connectAtMost = (count: number): void => {
+  most = count
+}
+
 const open = (url: string, { hasty = false, patient = false }: Options = {}) => {
   const options = {
-    max: 10,
+    max: most,
+    idle_timeout: most < 10 ? 20 : undefined,
     onnotice: () => {},
     connect_timeout: 5,
     backoff: () => 0.2,

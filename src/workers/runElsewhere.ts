@@ -1,20 +1,22 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
-import { MessageChannel } from 'node:worker_threads'
+import { isMainThread, MessageChannel } from 'node:worker_threads'
 import Piscina from 'piscina'
 
-/** The workers that the build puts beside the server. */
+/**
+ * The workers that the build puts beside the server; so much memory a thread of each may have, in megabytes (what is hostile, or too
+ * much, ends the thread, not the program), and so long it is kept when nothing is asked of it, in milliseconds.
+ */
 const WORKERS = {
-  papers: 'workers/papers.mjs',
-  tables: 'workers/tables.mjs',
-  proposals: 'workers/proposals.mjs',
+  papers: { file: 'workers/papers.mjs', memory: 512, kept: 60_000 },
+  tables: { file: 'workers/tables.mjs', memory: 512, kept: 60_000 },
+  proposals: { file: 'workers/proposals.mjs', memory: 512, kept: 60_000 },
+  lists: { file: 'workers/lists.mjs', memory: 1_024, kept: 600_000 },
 } as const
 type WorkerName = keyof typeof WORKERS
 
 /** So many run at once, so many may wait, and how long one may take; whoever comes beyond them is told to come again. */
 const [AT_ONCE, WAITING, PATIENCE] = [2, 40, 30_000]
-/** So much memory a thread may have, in megabytes: what is hostile ends the thread, not the program. */
-const MEMORY = 512
 
 const held = globalThis as { ironTillThreads?: Partial<Record<WorkerName, Piscina>> }
 
@@ -30,8 +32,8 @@ const threadsOf = (name: WorkerName, file: string): Piscina => {
     minThreads: 0,
     maxThreads: AT_ONCE,
     maxQueue: WAITING,
-    idleTimeout: 60_000,
-    resourceLimits: { maxOldGenerationSizeMb: MEMORY },
+    idleTimeout: WORKERS[name].kept,
+    resourceLimits: { maxOldGenerationSizeMb: WORKERS[name].memory },
   })
   return held.ironTillThreads[name]
 }
@@ -45,25 +47,28 @@ export interface Telling {
 export interface Waiting {
   readonly signal?: AbortSignal
   readonly onProgress?: (done: number) => void
+  /** How long it may take, in milliseconds, where that is not as usual. */
+  readonly patience?: number
 }
 
 /**
  * Runs heavy work on another thread, so that nobody waits for it who wants something else. Where the worker is not built
- * (tests of the work itself) it runs here.
+ * (tests of the work itself), and on another thread already, it runs here.
  */
 export const runElsewhere = async <I extends object, O>(
   name: WorkerName,
   input: I,
   here: (input: I & Telling) => Promise<O>,
-  { signal, onProgress }: Waiting = {},
+  { signal, onProgress, patience = PATIENCE }: Waiting = {},
 ): Promise<O> => {
-  const file = join(process.cwd(), WORKERS[name])
+  const file = join(process.cwd(), WORKERS[name].file)
   // Bytes are an input, too: only what tells how far it is is put together anew.
-  if (!existsSync(file)) return here(onProgress ? { ...input, tell: { postMessage: onProgress } } : input)
+  if (!isMainThread || !existsSync(file))
+    return here(onProgress ? { ...input, tell: { postMessage: onProgress } } : input)
   const threads = threadsOf(name, file)
   if (threads.queueSize >= WAITING) throw new TooMuchWaits(`too much waits for ${name}`)
-  const patience = AbortSignal.timeout(PATIENCE)
-  const ended = signal ? AbortSignal.any([signal, patience]) : patience
+  const late = AbortSignal.timeout(patience)
+  const ended = signal ? AbortSignal.any([signal, late]) : late
   if (!onProgress) return (await threads.run(input, { signal: ended })) as O
   const { port1, port2 } = new MessageChannel()
   port1.on('message', onProgress)

@@ -16,6 +16,7 @@ import { readDrawer } from '@/model/bank/drawer'
 import { benchProposals } from './bank'
 import { testCluster } from '../cluster'
 import { BUYING } from './buying'
+import { benchBeside } from './beside'
 import { benchBrowser } from './browser'
 import { benchHttp } from './http'
 import { benchReceipts } from './receipts'
@@ -119,6 +120,7 @@ const sayProposals = (): void => {
 const main = async (): Promise<void> => {
   if (process.argv[2] === 'http') return benchHttp(process.argv.slice(3))
   if (process.argv[2] === 'receipts') return benchReceipts()
+  if (process.argv[2] === 'beside') return benchBeside(process.argv.slice(3))
   if (process.argv[2] === 'browser') return benchBrowser(process.argv.slice(3))
   sayProposals()
   if (process.argv[2] === 'bank') return

@@ -52,8 +52,7 @@ test('200 readers and 20 writers at once: sentences only, health at once, memory
     taken.length < AT_LEAST.written ||
     waited.health.length < AT_LEAST.health
   const reader = async (who: number) => {
-    for (let i = who; goesOn(); i++)
-      note(await timed('page', () => till.request('GET', pages[i % pages.length]!)))
+    for (let i = who; goesOn(); i++) note(await timed('page', () => till.request('GET', pages[i % pages.length]!)))
   }
   const writer = async (who: number) => {
     for (let i = 0; goesOn(); i++) {

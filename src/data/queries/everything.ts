@@ -1,6 +1,6 @@
 import { getTableColumns, getTableName, is, sql } from 'drizzle-orm'
 import { getTableConfig, PgTable } from 'drizzle-orm/pg-core'
-import type { Db } from '../connect'
+import { PLANNED_ANEW, type Database } from '../connect'
 import * as schema from '../schema'
 import { columnName } from './columnName'
 
@@ -64,15 +64,41 @@ export const exportedTables = (): { readonly name: string; readonly columns: rea
   return done.map((t) => ({ name: getTableName(t), columns: columnsOf(t) }))
 }
 
-/** All rows of all the owner's tables, derived from the schema. Amounts are minor units as text, bytes in base64. */
-export const readEverything = async (db: Db): Promise<Record<string, unknown>> => {
-  const all: Record<string, unknown> = { format: 'iron-till-everything', version: 2 }
-  for (const { name, columns } of exportedTables()) {
-    const parts = columns.map((c) =>
-      name === 'file' && c === 'body' ? sql`encode(${sql.identifier(c)}, 'base64') as body` : sql`${sql.identifier(c)}`,
-    )
-    const rows = await db.execute(sql`select ${sql.join(parts, sql`, `)} from ${sql.identifier(name)} order by 1`)
-    all[name] = name === 'business' ? rows[0] : rows
-  }
-  return all
+/** So many rows are read and told at once, and of files, which may be large. */
+const [AT_ONCE, FILES_AT_ONCE] = [200, 4]
+
+const rowsOf = (table: string, columns: readonly string[]) => {
+  const parts = columns.map((c) =>
+    table === 'file' && c === 'body' ? sql`encode(${sql.identifier(c)}, 'base64') as body` : sql`${sql.identifier(c)}`,
+  )
+  return sql`select ${sql.join(parts, sql`, `)} from ${sql.identifier(table)} order by 1`
 }
+
+/**
+ * All rows of all the owner's tables as one JSON text, derived from the schema and as of one moment. Amounts are minor units as
+ * text, bytes in base64. Told in pieces, each when the one before is taken: all of it is more than fits into memory.
+ */
+export const tellEverything = (db: Database, take: (piece: string) => Promise<void>): Promise<void> =>
+  db.transaction(
+    async (tx) => {
+      await take(JSON.stringify({ format: 'iron-till-everything', version: 2 }).slice(0, -1))
+      for (const { name, columns } of exportedTables()) {
+        if (name === 'business') {
+          const [business] = await tx.execute(rowsOf(name, columns))
+          await take(`,"business":${JSON.stringify(business)}`)
+          continue
+        }
+        await tx.execute(sql`${sql.raw(PLANNED_ANEW)} declare everything cursor for ${rowsOf(name, columns)}`)
+        const next = sql.raw(`${PLANNED_ANEW} fetch ${name === 'file' ? FILES_AT_ONCE : AT_ONCE} from everything`)
+        await take(`,${JSON.stringify(name)}:[`)
+        for (let rows = await tx.execute(next), first = true; rows.length > 0; rows = await tx.execute(next)) {
+          await take((first ? '' : ',') + rows.map((row) => JSON.stringify(row)).join(','))
+          first = false
+        }
+        await tx.execute(sql.raw(`${PLANNED_ANEW} close everything`))
+        await take(']')
+      }
+      await take('}')
+    },
+    { isolationLevel: 'repeatable read', accessMode: 'read only' },
+  )

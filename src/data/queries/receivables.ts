@@ -208,8 +208,10 @@ export const readFlags = async (db: Db, today: Day, currency: string): Promise<F
     select ((select coalesce(sum(amount), 0) from receipt where on_day = ${today})
             - (select coalesce(sum(r.amount), 0) from receipt_void v join receipt r on r.id = v.receipt_id where v.on_day = ${today}))::text as "inToday",
            (select coalesce(sum(amount), 0) from held where amount > 0)::text as held,
-           (select coalesce(sum(amount - filled), 0) from due where filled < amount)::text as owed,
-           (select coalesce(sum(amount - filled), 0) from due where filled < amount and due_on < ${today})::text as late`)
+           d.owed, d.late
+      from (select coalesce(sum(amount - filled), 0)::text as owed,
+                   coalesce(sum(amount - filled) filter (where due_on < ${today}), 0)::text as late
+              from due where filled < amount) d`)
     )[0],
   )
   const amount = (text: string): Money => money(BigInt(text), currency)

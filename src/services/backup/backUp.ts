@@ -1,4 +1,4 @@
-import { mkdir, mkdtemp, readdir, rm } from 'node:fs/promises'
+import { mkdir, mkdtemp, open, readdir, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Failure } from '@/contract/failure'
@@ -6,6 +6,8 @@ import { backupDay, backupName, keptBackups } from '@/core/backup'
 import { present } from '@/core/present'
 import { err, ok, type Result } from '@/core/result'
 import { writeBackup } from '@/data/backup/write'
+import type { Database } from '@/data/connect'
+import { tellEverything } from '@/data/queries/everything'
 import { insertBackupRun, listBackupRuns, type BackupRunRow } from '@/data/queries/backupRuns'
 import { log } from '@/log'
 import type { Till } from '../command'
@@ -55,20 +57,37 @@ export const backUpNightly = async (till: Till): Promise<void> => {
   await backUp(till)
 }
 
-/** A backup to take along, in a folder of its own; `done` throws it away. */
-export const backUpToTake = async (): Promise<{
+/** What is taken along: a file in a folder of its own; `done` throws it away. */
+export interface ToTake {
   readonly path: string
   readonly name: string
   readonly done: () => Promise<void>
-}> => {
-  const folder = await mkdtemp(join(tmpdir(), 'till-backup-'))
+}
+
+const toTake = async (name: string, write: (path: string) => Promise<unknown>): Promise<ToTake> => {
+  const folder = await mkdtemp(join(tmpdir(), 'till-taken-'))
   const done = () => rm(folder, { recursive: true, force: true })
-  const name = backupName(new Date())
+  const path = join(folder, name)
   try {
-    const { path } = await writeBackup(databaseUrl(), join(folder, name))
+    await write(path)
     return { path, name, done }
   } catch (problem) {
     await done()
     throw problem
   }
 }
+
+/** A backup to take along. */
+export const backUpToTake = (): Promise<ToTake> =>
+  toTake(backupName(new Date()), (path) => writeBackup(databaseUrl(), path))
+
+/** Everything as JSON, to take along. */
+export const everythingToTake = (db: Database): Promise<ToTake> =>
+  toTake('everything.json', async (path) => {
+    const out = await open(path, 'wx', 0o600)
+    try {
+      await tellEverything(db, async (piece) => void (await out.write(piece)))
+    } finally {
+      await out.close()
+    }
+  })

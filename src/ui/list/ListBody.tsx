@@ -44,11 +44,7 @@ const drawn = (cell: DrawnCell | undefined, opens: boolean) => {
   return (
     <>
       {href ? (
-        <To
-          data-row={opens ? '' : undefined}
-          className={opens ? 'cover' : 'relative z-10 hover:underline'}
-          href={href}
-        >
+        <To data-row={opens ? '' : undefined} className={opens ? 'cover' : 'relative z-10 hover:underline'} href={href}>
           {said}
         </To>
       ) : (

@@ -1,0 +1,104 @@
+import { freePort } from '../../scripts/cluster'
+import { serve } from '../../scripts/serve'
+import { present } from '@/core/present'
+import { testCluster } from '../cluster'
+import { fillAll } from './http'
+import { today } from './fill'
+
+const TOKEN = 'a-token-for-the-bench'
+const READERS = 200
+const SECONDS = 8
+
+/** What takes long, and what somebody else's request waits for it. */
+const LONG: Readonly<Record<string, string>> = {
+  'all invoices as CSV': '/export/invoices.csv',
+  'all invoices as XLSX': '/export/invoices.xlsx',
+  'all invoices as JSON': '/export/invoices.json',
+  'all sales as CSV': '/export/sales.csv',
+  'all receipts as CSV': '/export/receipts.csv',
+  'all stock as CSV': '/export/stock.csv',
+  'the journal as CSV': '/export/journal.csv',
+  'everything as JSON': '/export/everything.json',
+  'a month for the accountant': '/export/accountant.zip?from=2025-01-01&to=2025-01-31',
+  'an invoice as PDF': '/export/invoices/500.pdf',
+}
+
+interface Waits {
+  readonly median: number
+  readonly p95: number
+  readonly longest: number
+  readonly count: number
+}
+
+const waitsOf = (took: readonly number[]): Waits => {
+  const sorted = [...took].sort((a, b) => a - b)
+  const at = (share: number) => present(sorted[Math.min(Math.floor(sorted.length * share), sorted.length - 1)])
+  return { median: at(0.5), p95: at(0.95), longest: present(sorted.at(-1)), count: sorted.length }
+}
+
+const say = (name: string, { median, p95, longest, count }: Waits, more = ''): void =>
+  console.log(
+    `${name.padEnd(34)}${[median, p95, longest].map((f) => f.toFixed(0).padStart(10)).join('')}${String(count).padStart(10)}${more}`,
+  )
+
+/** What a short request waits while another is answered that takes long, and health while two hundred read. */
+export const benchBeside = async (args: readonly string[]): Promise<void> => {
+  const cluster = await testCluster({ onDisk: true })
+  try {
+    const filled = await fillAll(cluster.url, 'beside', args.includes('--quick') ? 10_000 : 100_000, false)
+    await filled.close()
+    const port = await freePort()
+    const server = await serve({
+      port,
+      databaseUrl: filled.databaseUrl,
+      env: { TILL_API_TOKEN: TOKEN, TILL_TODAY: today },
+    })
+    const ask = async (path: string): Promise<number> => {
+      const answer = await fetch(`http://127.0.0.1:${port}/api${path}`, {
+        headers: { authorization: `Bearer ${TOKEN}` },
+      })
+      let bytes = 0
+      for await (const part of answer.body ?? []) bytes += (part as Uint8Array).length
+      if (answer.status !== 200) throw new Error(`${path} answered ${answer.status}`)
+      return bytes
+    }
+    /** How long each of a row of requests took, until something is over. */
+    const watch = async (path: string, until: Promise<unknown>): Promise<Waits> => {
+      let over = false
+      const done = until.finally(() => (over = true))
+      const took: number[] = []
+      while (!over) {
+        const began = performance.now()
+        await ask(path)
+        took.push(performance.now() - began)
+        await new Promise((r) => setTimeout(r, 5))
+      }
+      await done
+      return waitsOf(took)
+    }
+    const sleep = (ms: number) => new Promise<void>((r) => setTimeout(r, ms))
+    console.log('what a short request waits            median       p95   longest     asked')
+    for (let i = 0; i < 200; i++) await ask('/v1/customers/50')
+    say('alone', await watch('/v1/customers/50', sleep(3_000)))
+    for (const [name, path] of Object.entries(LONG)) {
+      const began = performance.now()
+      const bytes = ask(`/v1${path}`)
+      const waits = await watch('/v1/customers/50', bytes)
+      say(
+        `beside ${name}`,
+        waits,
+        `  ${((await bytes) / 1e6).toFixed(1)} MB in ${((performance.now() - began) / 1000).toFixed(1)} s`,
+      )
+    }
+    say('health, alone', await watch('/health', sleep(2_000)))
+    const end = performance.now() + SECONDS * 1_000
+    const reader = async () => {
+      while (performance.now() < end) await ask('/v1/receivables').catch(() => 0)
+    }
+    const readers = Promise.all(Array.from({ length: READERS }, reader))
+    say(`health, beside ${READERS} readers`, await watch('/health', readers))
+    server.kill()
+  } finally {
+    await cluster.remove()
+  }
+}
