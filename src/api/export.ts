@@ -145,7 +145,13 @@ const OTHERS: readonly (readonly [
 
 /** Answers `/api/v1/export/…`: tables as CSV or XLSX, papers as PDF, invoices as UBL, and everything as JSON. */
 export const serveExport = (request: Request): Promise<Response> =>
-  answering(request, () => answerExport(request), { owner: true, within: FILE_PATIENCE })
+  answering(request, () => answerExport(request), {
+    owner: true,
+    within: LONG.test(new URL(request.url).pathname) ? FILE_PATIENCE : undefined,
+  })
+
+/** What may be all there is. */
+const LONG = /(\.(csv|xlsx|json|zip)|\/backup)$/
 
 /** A file that was written to be taken along, and is thrown away when it was. */
 const takeAlong = async ({ path, name, done }: ToTake, type: string): Promise<Response> => {
@@ -187,7 +193,7 @@ const accountant = (asked: Asked, query: URLSearchParams): Response => {
   }
 }
 
-/** A list as a file: few rows of it here, all of it on another thread, so that nobody waits for it. */
+/** A list as a file: a page of it from here, all of it from another thread, so that nobody waits for it. */
 const listFile = async (path: string, asked: Asked, url: URL, signal: AbortSignal): Promise<Response | null> => {
   const wish = readListWish(path, url, asked.today)
   if (!wish) return null

@@ -1,5 +1,5 @@
 import { move, transferableSymbol, valueSymbol } from 'piscina'
-import { tryListFile, type FileMade, type FileWish } from '@/api/makeListElsewhere'
+import { tryListFile, type FileWish } from '@/api/makeListElsewhere'
 import type { ListFile } from '@/api/lists/makeListFile'
 import { present } from '@/core/present'
 import { connectAtMost, database, replica } from '@/data/connect'
@@ -8,14 +8,13 @@ import { connectAtMost, database, replica } from '@/data/connect'
 connectAtMost(3)
 
 /** A file that changes hands instead of being copied: it has a whole buffer of its own. */
-const handOver = (made: ListFile): ListFile => {
+const handOver = (made: ListFile): unknown => {
   const body = made.body.byteLength === made.body.buffer.byteLength ? made.body : new Uint8Array(made.body)
-  const handed = { [transferableSymbol]: body.buffer, [valueSymbol]: { ...made, body } }
-  return move(handed as never) as unknown as ListFile
+  return move({ [transferableSymbol]: body.buffer, [valueSymbol]: { ...made, body } })
 }
 
-/** A thread of its own that reads lists and writes them as files; see api/makeListElsewhere. */
-const work = async ({ from, ...wish }: FileWish): Promise<FileMade> => {
+/** A thread of its own that reads lists and writes them as files (`FileMade`); see api/makeListElsewhere. */
+const work = async ({ from, ...wish }: FileWish): Promise<unknown> => {
   const made = await tryListFile(from === 'replica' ? present(replica()) : database(), wish)
   return 'body' in made ? handOver(made) : made
 }

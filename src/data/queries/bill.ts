@@ -141,12 +141,12 @@ export const listOpenBills = async (
     select b.id, b.number, b.their_number, b.supplier_id, s.name as supplier, coalesce(b.paper_on, b.on_day)::text as on_day, b.due_on::text as due_on,
            b.discount_on::text as discount_on, (b.gross - coalesce(f.filled, 0))::text as open,
            s.iban || s.bank_account <> '' as has_bank
-      from (select id from bill where filled < gross and voided_on is null
-            union select id from bill where voided_on > ${of.asOf}
-            union select bill_id from bill_fill where on_day > ${of.asOf}) candidate
-      join bill b on b.id = candidate.id join supplier s on s.id = b.supplier_id
+      from bill b join supplier s on s.id = b.supplier_id
       left join lateral (select sum(amount) as filled from bill_fill f where f.bill_id = b.id and f.on_day <= ${of.asOf}) f on true
-     where b.on_day <= ${of.asOf} and (b.voided_on is null or b.voided_on > ${of.asOf}) and b.gross > coalesce(f.filled, 0)
+     where b.id = any(array(select id from bill where filled < gross and voided_on is null
+                            union select id from bill where voided_on > ${of.asOf}
+                            union select bill_id from bill_fill where on_day > ${of.asOf}))
+       and b.on_day <= ${of.asOf} and (b.voided_on is null or b.voided_on > ${of.asOf}) and b.gross > coalesce(f.filled, 0)
        ${of.supplierId === undefined ? sql`` : sql`and b.supplier_id = ${of.supplierId}`}
      order by b.due_on, b.id`)
   return rows.map((r) => ({

@@ -11,11 +11,10 @@ const AGAIN = 15
 let restsUntil = -Infinity
 
 /**
- * Whether a replica knows everything that was saved until now. One that follows nobody any more (it was made the server
+ * Whether a replica knows everything that was saved until a moment. One that follows nobody any more (it was made the server
  * that is written to, or never was a replica) does not count: it may tell another story.
  */
-const knowsAll = async (db: Database, follower: Database): Promise<boolean> => {
-  const at = await writtenUpTo(db)
+const knowsAll = async (follower: Database, at: string): Promise<boolean> => {
   for (const end = performance.now() + PATIENCE / 2; ;) {
     const { follows, there } = await followsUpTo(follower, at)
     if (!follows || there) return follows
@@ -31,8 +30,11 @@ const knowsAll = async (db: Database, follower: Database): Promise<boolean> => {
 export const forReports = async (db: Database): Promise<Database> => {
   const follower = replica()
   if (!follower || performance.now() < restsUntil) return db
+  // Where it is written that does not answer in time, the replica is not to blame: whoever reads will be told.
+  const at = await within(PATIENCE, writtenUpTo(db)).catch(() => null)
+  if (at === null) return db
   try {
-    return (await within(PATIENCE, knowsAll(db, follower))) ? follower : db
+    return (await within(PATIENCE, knowsAll(follower, at))) ? follower : db
   } catch (problem) {
     restsUntil = performance.now() + REST
     log.warn({ err: problem }, 'the replica does not answer; reports are read from where is written')
