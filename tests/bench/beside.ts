@@ -1,9 +1,6 @@
-import { freePort } from '../../scripts/cluster'
-import { serve } from '../../scripts/serve'
 import { present } from '@/core/present'
 import { testCluster } from '../cluster'
-import { fillAll } from './http'
-import { today } from './fill'
+import { serveFilled } from './http'
 
 const TOKEN = 'a-token-for-the-bench'
 const READERS = 200
@@ -45,16 +42,10 @@ const say = (name: string, { median, p95, longest, count }: Waits, more = ''): v
 export const benchBeside = async (args: readonly string[]): Promise<void> => {
   const cluster = await testCluster({ onDisk: true })
   try {
-    const filled = await fillAll(cluster.url, 'beside', args.includes('--quick') ? 10_000 : 100_000, false)
-    await filled.close()
-    const port = await freePort()
-    const server = await serve({
-      port,
-      databaseUrl: filled.databaseUrl,
-      env: { TILL_API_TOKEN: TOKEN, TILL_TODAY: today },
-    })
+    const sales = args.includes('--quick') ? 10_000 : 100_000
+    const { base, stop } = await serveFilled(cluster.url, 'beside', sales, TOKEN)
     const ask = async (path: string): Promise<number> => {
-      const answer = await fetch(`http://127.0.0.1:${port}/api${path}`, {
+      const answer = await fetch(`${base}/api${path}`, {
         headers: { authorization: `Bearer ${TOKEN}` },
       })
       let bytes = 0
@@ -97,7 +88,7 @@ export const benchBeside = async (args: readonly string[]): Promise<void> => {
     }
     const readers = Promise.all(Array.from({ length: READERS }, reader))
     say(`health, beside ${READERS} readers`, await watch('/health', readers))
-    server.kill()
+    stop()
   } finally {
     await cluster.remove()
   }

@@ -3,11 +3,9 @@ import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { Key, type WebDriver } from 'selenium-webdriver'
 import { openBrowser } from '../../scripts/browser'
-import { freePort } from '../../scripts/cluster'
-import { serve } from '../../scripts/serve'
 import { testCluster } from '../cluster'
-import { fillAll } from './http'
-import { PASSPHRASE, today } from './fill'
+import { serveFilled } from './http'
+import { PASSPHRASE } from './fill'
 
 const TOKEN = 'a-token-for-the-bench'
 const PAGES = {
@@ -127,15 +125,8 @@ export const benchBrowser = async (args: readonly string[]): Promise<void> => {
   const cluster = await testCluster({ onDisk: true })
   const driver = await openBrowser()
   try {
-    const filled = await fillAll(cluster.url, 'browser', args.includes('--quick') ? 1_000 : 100_000, false)
-    await filled.close()
-    const port = await freePort()
-    const server = await serve({
-      port,
-      databaseUrl: filled.databaseUrl,
-      env: { TILL_API_TOKEN: TOKEN, TILL_TODAY: today },
-    })
-    const base = `http://127.0.0.1:${port}`
+    const sales = args.includes('--quick') ? 1_000 : 100_000
+    const { base, stop } = await serveFilled(cluster.url, 'browser', sales, TOKEN)
     await (
       driver as unknown as { sendDevToolsCommand: (name: string, what: object) => Promise<void> }
     ).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: WATCH })
@@ -191,7 +182,7 @@ export const benchBrowser = async (args: readonly string[]): Promise<void> => {
     )
     const sheet = await benchPage(driver, `${base}/sales/${sale.id}`)
     console.log(`its sheet: opened in ${sheet.opened.toFixed(0)} ms`)
-    server.kill()
+    stop()
   } finally {
     await driver.quit()
     await cluster.remove()

@@ -81,6 +81,16 @@ export const fillAll = async (url: string, name: string, sales: number, extensio
   return filled
 }
 
+/** The application on a database filled for it alone; whoever has the token may do everything. */
+export const serveFilled = async (url: string, name: string, sales: number, token: string) => {
+  const filled = await fillAll(url, name, sales, false)
+  await filled.close()
+  const port = await freePort()
+  const env = { TILL_API_TOKEN: token, TILL_TODAY: today }
+  const server = await serve({ port, databaseUrl: filled.databaseUrl, env })
+  return { base: `http://127.0.0.1:${port}`, stop: () => server.kill() }
+}
+
 interface Filled {
   readonly db: Database
   readonly databaseUrl: string
