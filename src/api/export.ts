@@ -34,8 +34,8 @@ import { makeListFile, readListWish } from './lists/makeListFile'
 import { FILE_PATIENCE, makeListElsewhere } from './makeListElsewhere'
 import { layoutInput } from '@/contract/layout'
 
-const file = (body: string | Uint8Array, type: string, name: string, inline = false): Response =>
-  new Response(typeof body === 'string' ? body : new Uint8Array(body), {
+const file = (body: string | Uint8Array<ArrayBuffer>, type: string, name: string, inline = false): Response =>
+  new Response(body, {
     headers: {
       'content-type': type,
       'content-disposition': `${inline ? 'inline' : 'attachment'}; filename="${name}"`,
@@ -45,11 +45,11 @@ const file = (body: string | Uint8Array, type: string, name: string, inline = fa
 
 /** A PDF to look at. */
 export const pdf = (body: Buffer | null, name: string): Response | null =>
-  body && file(body, 'application/pdf', `${name}.pdf`, true)
+  body && file(new Uint8Array(body), 'application/pdf', `${name}.pdf`, true)
 
 /** A document to look at, called as it is known. */
 export const named = (made: Awaited<ReturnType<typeof makeNamedPaper>>): Response | null =>
-  made && file(made.body, 'application/pdf', made.name, true)
+  made && file(new Uint8Array(made.body), 'application/pdf', made.name, true)
 
 const layoutWish = (query: URLSearchParams): number | LayoutSpec | undefined => {
   const spec = query.get('spec')
@@ -115,14 +115,16 @@ export const keptFile = async (id: number, picturesOnly = false): Promise<Respon
   )
     return null
   const plain = kept.name.replace(/[^\w. -]+/g, '_')
-  return file(kept.body, kept.type, plain, kept.type.startsWith('image/'))
+  return file(new Uint8Array(kept.body), kept.type, plain, kept.type.startsWith('image/'))
 }
 
 /** One attachment of a letter in the stand-in's mailbox. */
 const mailAttachment = async (mailId: number, n: number): Promise<Response | null> => {
   const mail = await findMail(database(), mailId)
   const one = (mail?.attachments as { name: string; type: string; base64: string }[] | undefined)?.[n]
-  return one ? file(Buffer.from(one.base64, 'base64'), one.type, one.name, one.type === 'application/pdf') : null
+  return one
+    ? file(new Uint8Array(Buffer.from(one.base64, 'base64')), one.type, one.name, one.type === 'application/pdf')
+    : null
 }
 
 const OTHERS: readonly (readonly [

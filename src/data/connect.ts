@@ -50,16 +50,15 @@ interface Options {
   readonly patient?: boolean
 }
 
-let most = 10
+let connections: { readonly max: number; readonly idle_timeout?: number } = { max: 10 }
 /** From now on this thread opens so many connections at most, and lets go of those that stand idle: it is one of several. */
 export const connectAtMost = (count: number): void => {
-  most = count
+  connections = { max: count, idle_timeout: 20 }
 }
 
 const open = (url: string, { hasty = false, patient = false }: Options = {}) => {
   const options = {
-    max: most,
-    idle_timeout: most < 10 ? 20 : undefined,
+    ...connections,
     onnotice: () => {},
     connect_timeout: 5,
     backoff: () => 0.2,

@@ -9,7 +9,7 @@ const Notch = () => (
 interface Props {
   readonly says: string
   /** How each part looks and how wide it is. */
-  readonly parts: readonly (readonly [fill: string, width: string])[]
+  readonly parts: readonly { readonly fill: string; readonly width: string; readonly notched: boolean }[]
   readonly small: boolean
 }
 
@@ -21,13 +21,13 @@ export const DrawnBar = ({ says, parts, small }: Props) => (
     title={says}
     className={`flex w-full overflow-hidden rounded-sm border border-iron-700 bg-paper-50 ${small ? 'h-3' : 'h-5.5'}`}
   >
-    {parts.map(([fill, width]) => (
+    {parts.map(({ fill, width, notched }) => (
       <div
         key={fill}
         className={`relative border-r border-paper-50 last:border-r-0 ${fill}`}
         style={{ width, minWidth: 2 }}
       >
-        {!small && fill.includes('late-notch') && <Notch />}
+        {notched && <Notch />}
       </div>
     ))}
   </div>

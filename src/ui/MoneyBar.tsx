@@ -20,7 +20,11 @@ export const MoneyBar = ({ bar, small = false }: { readonly bar: Bar; readonly s
   <DrawnBar
     says={says(bar)}
     small={small}
-    parts={PARTS.filter((p) => bar[p.key].minor > 0n).map((p) => [p.fill, `${percentOf(bar[p.key], bar.total)}%`])}
+    parts={PARTS.filter((p) => bar[p.key].minor > 0n).map(({ key, fill }) => ({
+      fill,
+      width: `${percentOf(bar[key], bar.total)}%`,
+      notched: key === 'late' && !small,
+    }))}
   />
 )
 

@@ -1,5 +1,5 @@
 'use client'
-import { useEffect, useReducer, useSyncExternalStore, type ReactNode } from 'react'
+import { useEffect, useSyncExternalStore, type ReactNode } from 'react'
 
 type Draws<P> = (props: P) => ReactNode
 
@@ -19,23 +19,39 @@ if (typeof document !== 'undefined')
   for (const sign of ['keydown', 'pointermove', 'pointerdown', 'click'])
     document.addEventListener(sign, () => void fetchAll(), { once: true, capture: true })
 
-/**
- * A part of the screen that opens on demand. It does not come with the page, but with the first key or movement on it, and is
- * there when it is asked for; asked for before that, it says that it is on its way.
- */
-export const lazily = <P extends object>(load: () => Promise<Draws<P>>): Draws<P> => {
-  let Loaded: Draws<P> | null = null
+/** A part of the screen that does not come with the page, but with the first key or movement on it; null until it has come. */
+const comesLater = <P extends object>(load: () => Promise<Draws<P>>) => {
+  let loaded: Draws<P> | null = null
+  const shown = new Set<() => void>()
   const fetchIt = async () => {
-    Loaded ??= await load()
+    try {
+      loaded ??= await load()
+      for (const again of shown) again()
+    } catch {
+      // Whoever opens it again asks for it again.
+    }
   }
-  const later = () => fetchIt().catch(() => undefined)
-  if (awake) void later()
-  else waiting.add(later)
+  if (awake) void fetchIt()
+  else waiting.add(fetchIt)
+  const hear = (again: () => void) => {
+    shown.add(again)
+    return () => shown.delete(again)
+  }
+  const useLoaded = () =>
+    useSyncExternalStore(
+      hear,
+      () => loaded,
+      () => null,
+    )
+  return { fetchIt, useLoaded }
+}
+
+/** A part of the screen that opens on demand; asked for before it has come, it says that it is on its way. */
+export const lazily = <P extends object>(load: () => Promise<Draws<P>>): Draws<P> => {
+  const { fetchIt, useLoaded } = comesLater(load)
   const Lazy = (props: P) => {
-    const [, again] = useReducer((n: number) => n + 1, 0)
-    useEffect(() => {
-      if (!Loaded) void fetchIt().then(again, again)
-    }, [])
+    const Loaded = useLoaded()
+    useEffect(() => void fetchIt(), [])
     return Loaded ? (
       <Loaded {...props} />
     ) : (
@@ -47,30 +63,12 @@ export const lazily = <P extends object>(load: () => Promise<Draws<P>>): Draws<P
   return Lazy
 }
 
-/**
- * A part of the screen that nobody misses before the first key or movement on the page: until it has come with that, nothing is drawn.
- */
+/** A part of the screen that nobody misses before the first key or movement on the page: until it has come, nothing is drawn. */
 export const onceAwake = <P extends object>(load: () => Promise<Draws<P>>): Draws<P> => {
-  let Loaded: Draws<P> | null = null
-  const shown = new Set<() => void>()
-  const fetchIt = async () => {
-    Loaded ??= await load()
-    for (const again of shown) again()
-  }
-  const later = () => fetchIt().catch(() => undefined)
-  if (awake) void later()
-  else waiting.add(later)
-  const hear = (again: () => void) => {
-    shown.add(again)
-    return () => shown.delete(again)
-  }
+  const { useLoaded } = comesLater(load)
   const Later = (props: P) => {
-    const Here = useSyncExternalStore(
-      hear,
-      () => Loaded,
-      () => null,
-    )
-    return Here && <Here {...props} />
+    const Loaded = useLoaded()
+    return Loaded && <Loaded {...props} />
   }
   return Later
 }

@@ -7,11 +7,8 @@ import { connectAtMost, database, replica } from '@/data/connect'
 // One file at a time reads its parts side by side.
 connectAtMost(3)
 
-/** A file that changes hands instead of being copied: it has a whole buffer of its own. */
-const handOver = (made: ListFile): unknown => {
-  const body = made.body.byteLength === made.body.buffer.byteLength ? made.body : new Uint8Array(made.body)
-  return move({ [transferableSymbol]: body.buffer, [valueSymbol]: { ...made, body } })
-}
+/** A file that changes hands instead of being copied. */
+const handOver = (made: ListFile): unknown => move({ [transferableSymbol]: made.body.buffer, [valueSymbol]: made })
 
 /** A thread of its own that reads lists and writes them as files (`FileMade`); see api/makeListElsewhere. */
 const work = async ({ from, ...wish }: FileWish): Promise<unknown> => {

@@ -21,7 +21,8 @@ export interface ListWish {
 }
 
 export interface ListFile {
-  readonly body: Uint8Array
+  /** A whole buffer of its own: it may change hands. */
+  readonly body: Uint8Array<ArrayBuffer>
   readonly type: string
   readonly name: string
   readonly inline?: boolean
@@ -68,14 +69,14 @@ export const makeListFile = async (db: Db, wish: ListWish): Promise<ListFile | {
         link: `<${csvwName(list.name)}${wish.search}>; rel="describedby"; type="${CSVW}"`,
       }
     case 'xlsx':
-      return { body: await asXlsx(list, found, where), type: SHEET, name: `${list.name}.xlsx` }
+      return { body: new Uint8Array(await asXlsx(list, found, where)), type: SHEET, name: `${list.name}.xlsx` }
     case 'json':
       return text(JSON.stringify(asJson(list, found, where)), 'application/json', `${list.name}.json`)
     case 'pdf':
       return found.rows.length > MOST_ON_PAPER
         ? { tooLong: found.rows.length }
         : {
-            body: await asPdf(list, found, where, sayFilter(query, list.fields)),
+            body: new Uint8Array(await asPdf(list, found, where, sayFilter(query, list.fields))),
             type: 'application/pdf',
             name: `${list.name}.pdf`,
             inline: true,

@@ -12,17 +12,17 @@ Decimal.NE = -100
 Decimal.PE = 100
 export type Decimal = Big
 
-/** Digits before or after the point that nothing the program holds comes near. */
-const MOST_DIGITS = 60
+/** The power of ten that nothing the program holds comes near, in large or in small. */
+const MOST_POWER = 60
 
 /**
- * A plain decimal. Fails on text that is none, and on more than sixty digits before or after the point.
+ * A plain decimal. Fails on text that is none, and on what is 10⁶¹ and more or, but for zero, less than 10⁻⁶⁰.
  *
  * @example decimal('2.50') // 2.5
  */
 export const decimal = (value: string | number | bigint | Decimal): Decimal => {
   const read = new Decimal(value)
-  if (Math.abs(read.e) > MOST_DIGITS) throw new RangeError('a decimal of more than sixty digits')
+  if (Math.abs(read.e) > MOST_POWER) throw new RangeError('a decimal beyond all that is held')
   return read
 }
 

@@ -1,11 +1,11 @@
 import { To } from '@/ui/To'
 import { Fragment, type ReactNode } from 'react'
-import { shownCell, shownSum } from '@/lists/cell'
+import { shownSum } from '@/lists/cell'
 import { isFigure, onScreen, type About, type Column } from '@/lists/column'
 import { saySort, type Sort } from '@/lists/list'
 import type { Sums } from '@/lists/sum'
 import { withQuery } from '../address'
-import { drawCell } from './drawnRow'
+import { drawCell, wordsOf } from './drawnRow'
 import { ListBody } from './ListBody'
 
 interface Props<Row> {
@@ -35,6 +35,14 @@ export const ListTable = <Row,>(props: Props<Row>) => {
   const words = many ? 'wrap-anywhere' : 'truncate'
   const placeOf = (c: Column<Row>): string =>
     c === first ? 'first' : c === main ? 'main' : c.notOnPhone ? 'not-on-phone' : 'rest'
+  const rows = props.rows.map((row) => ({
+    before: props.before?.cell(row),
+    cells: columns.map((c) => {
+      const own = props.cells?.[c.key]?.(row)
+      return own === undefined || own === null ? drawCell(c, row, props.about) : { own }
+    }),
+  }))
+  const sumOf = (c: Column<Row>): string => (props.foot && c.sum ? shownSum(props.sums?.[c.key]) : '')
   return (
     <div className="overflow-x-auto">
       <table className={`ledger list ${many ? 'many' : ''} ${props.className ?? ''}`}>
@@ -45,21 +53,20 @@ export const ListTable = <Row,>(props: Props<Row>) => {
                 <span className="sr-only">{props.before.head}</span>
               </th>
             )}
-            {columns.map((c) => (
-              <Head key={c.key} column={c} widest={isFigure(c) ? widestOf(c, props) : undefined} {...props} />
+            {columns.map((c, i) => (
+              <Head
+                key={c.key}
+                column={c}
+                widest={isFigure(c) ? longest([sumOf(c), ...rows.map(({ cells }) => wordsOf(cells[i]))]) : undefined}
+                {...props}
+              />
             ))}
           </tr>
         </thead>
         <ListBody
           columns={columns.map((c) => ({ head: c.head, className: `${placeOf(c)} ${isFigure(c) ? 'fig' : words}` }))}
           opens={columns.findIndex((c) => c === first)}
-          rows={props.rows.map((row) => ({
-            before: props.before?.cell(row),
-            cells: columns.map((c) => {
-              const own = props.cells?.[c.key]?.(row)
-              return own === undefined || own === null ? drawCell(c, row, props.about) : { own }
-            }),
-          }))}
+          rows={rows}
         />
         {props.foot && props.rows.length > 0 && (
           <Foot columns={columns} sums={props.sums ?? {}} says={props.foot} before={props.before !== undefined} />
@@ -69,12 +76,8 @@ export const ListTable = <Row,>(props: Props<Row>) => {
   )
 }
 
-/** The longest figure of a column, its sum among them. */
-const widestOf = <Row,>(column: Column<Row>, { rows, about, sums, foot }: Props<Row>): string => {
-  const figures = rows.map((row) => shownCell(column, row, about))
-  if (foot && column.sum) figures.push(shownSum(sums?.[column.key]))
-  return figures.reduce((widest, figure) => (figure.length > widest.length ? figure : widest), '')
-}
+const longest = (texts: readonly string[]): string =>
+  texts.reduce((widest, text) => (text.length > widest.length ? text : widest), '')
 
 const Head = <Row,>({
   column,

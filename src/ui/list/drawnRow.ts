@@ -21,3 +21,7 @@ export const drawCell = <Row>(column: Column<Row>, row: Row, about: About): Draw
   const href = column.href?.(row)
   return tone || note || href ? { text, tone, href, note: note ?? undefined } : text
 }
+
+/** What a cell says, without what stands small beside it; nothing where it is drawn by its page. */
+export const wordsOf = (cell: DrawnCell | undefined): string =>
+  typeof cell === 'string' ? cell : cell && 'text' in cell ? cell.text : ''

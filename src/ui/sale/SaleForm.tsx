@@ -13,11 +13,11 @@ import { ForWhom, type Buyer } from './ForWhom'
 import { LineEditor } from './LineEditor'
 import { draftTotals, isBlank, type DraftSettings, type LineDraft } from './lineDraft'
 import type { SaleFacts } from './saleFacts'
+import { SaleMore } from './SaleMore'
 import { useLines } from './useLines'
 import { useRepricing } from './useRepricing'
 import { useSaleSave } from './useSaleSave'
 
-const SaleMore = lazily(() => import('./SaleMore').then((m) => m.SaleMore))
 const OtherSalePanel = lazily(() => import('./TakeFrom').then((m) => m.OtherSalePanel))
 const UsualPanel = lazily(() => import('./TakeFrom').then((m) => m.UsualPanel))
 

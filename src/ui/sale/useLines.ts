@@ -28,6 +28,7 @@ interface Wish {
   readonly table: RefObject<HTMLTableElement | null>
 }
 
+/** As the package that drags rows would say it, which is not here before a line is dragged. */
 const movedTo = (lines: readonly LineDraft[], from: number, to: number): readonly LineDraft[] => {
   const rest = lines.filter((_, i) => i !== from)
   return [...rest.slice(0, to), present(lines[from]), ...rest.slice(to)]
