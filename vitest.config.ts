@@ -16,6 +16,7 @@ export default defineConfig({
           ...shared,
           name: 'core',
           pool: 'threads',
+          isolate: false,
           include: ['src/core/**/*.test.ts', 'src/contract/**/*.test.ts'],
         },
       },
@@ -25,6 +26,8 @@ export default defineConfig({
           ...shared,
           environment: 'jsdom',
           name: 'components',
+          // Programs and their one simulated window are loaded once a worker, as below.
+          isolate: false,
           include: ['tests/components/**/*.test.tsx'],
           setupFiles: ['tests/components/setUp.ts'],
           testTimeout: 20_000,

@@ -1,12 +1,11 @@
 import { drizzle, type PostgresJsDatabase, type PostgresJsTransaction } from 'drizzle-orm/postgres-js'
-import type { ExtractTablesWithRelations } from 'drizzle-orm'
 import postgres from 'postgres'
-import * as schema from './schema'
 import { socketsTo } from './socket'
 
-type Schema = typeof schema
-export type Database = PostgresJsDatabase<Schema>
-export type Transaction = PostgresJsTransaction<Schema, ExtractTablesWithRelations<Schema>>
+/** Tables are named where they are read; no database carries the types of all of them. */
+type NoSchema = Record<string, never>
+export type Database = PostgresJsDatabase<NoSchema>
+export type Transaction = PostgresJsTransaction<NoSchema, NoSchema>
 /** What queries take: a connection, or the transaction they belong to. */
 export type Db = Database | Transaction
 
@@ -69,7 +68,7 @@ const open = (url: string, { hasty = false, patient = false }: Options = {}) => 
     ...socketsTo(url),
   }
   const client = preparing(postgres(url, options))
-  return { db: drizzle(client, { schema, casing: 'snake_case' }), close: () => client.end({ timeout: 5 }) }
+  return { db: drizzle(client, { casing: 'snake_case' }), close: () => client.end({ timeout: 5 }) }
 }
 export const openDatabase = open
 

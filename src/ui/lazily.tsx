@@ -3,15 +3,13 @@ import { useEffect, useSyncExternalStore, type ReactNode } from 'react'
 
 type Draws<P> = (props: P) => ReactNode
 
-const waiting = new Set<() => Promise<unknown>>()
+const later = new Set<() => Promise<unknown>>()
 let awake = false
 
-/** Fetches everything that was to be fetched later. */
+/** Fetches everything that was to be fetched later, and says when all of it is there. */
 export const fetchAll = (): Promise<unknown> => {
   awake = true
-  const loads = [...waiting]
-  waiting.clear()
-  return Promise.all(loads.map((load) => load()))
+  return Promise.all([...later].map((fetchIt) => fetchIt()))
 }
 
 // Whoever moves or presses a key may open something next; whoever only looks never fetches it.
@@ -23,16 +21,19 @@ if (typeof document !== 'undefined')
 const comesLater = <P extends object>(load: () => Promise<Draws<P>>) => {
   let loaded: Draws<P> | null = null
   const shown = new Set<() => void>()
-  const fetchIt = async () => {
+  const fetchNow = async () => {
     try {
-      loaded ??= await load()
+      loaded = await load()
       for (const again of shown) again()
     } catch {
       // Whoever opens it again asks for it again.
+      fetching = null
     }
   }
+  let fetching: Promise<void> | null = null
+  const fetchIt = () => (fetching ??= fetchNow())
+  later.add(fetchIt)
   if (awake) void fetchIt()
-  else waiting.add(fetchIt)
   const hear = (again: () => void) => {
     shown.add(again)
     return () => shown.delete(again)

@@ -8,7 +8,7 @@ import { SaleForm } from '@/ui/sale/SaleForm'
 import { NO_FACTS } from '@/ui/sale/saleFacts'
 import { answerCalls, type Sent } from './calls'
 import { field } from './hands'
-import { router } from './setUp'
+import { router } from './world'
 import { STD_CODES } from './stdCodes'
 
 /** What is searched answers late, and the first letters later than the whole word. */

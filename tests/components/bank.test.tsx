@@ -15,7 +15,7 @@ import { CalendarLink } from '@/ui/settings/CalendarLink'
 import { answerCalls, refuses, type Sent } from './calls'
 import { userEvent } from './hand'
 import { choose, field, noteOf, press, type } from './hands'
-import { router, said } from './setUp'
+import { router, said } from './world'
 
 const TODAY = day('2026-03-10')
 // A panel that is open when its test ends keeps the page behind it from being clicked.

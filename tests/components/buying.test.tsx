@@ -7,7 +7,7 @@ import { ReceiveForm } from '@/ui/buying/ReceiveForm'
 import { answerCalls, refuses, type Sent } from './calls'
 import { userEvent } from './hand'
 import { choose, field, noteOf, press, tick, type } from './hands'
-import { router, said } from './setUp'
+import { router, said } from './world'
 
 const TODAY = day('2026-03-02')
 const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path && !s.preview)?.body

@@ -6,7 +6,7 @@ import type { CountLine } from '@/ui/goods/countDraft'
 import { answerCalls, type Sent } from './calls'
 import { userEvent } from './hand'
 import { button, field, press, type } from './hands'
-import { said } from './setUp'
+import { said } from './world'
 
 const TODAY = day('2026-03-02')
 const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path)?.body

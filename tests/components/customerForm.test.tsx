@@ -5,7 +5,7 @@ import { day } from '@/core/day'
 import { CustomerForm } from '@/ui/people/CustomerForm'
 import { emptyAddress, NO_CUSTOMER, type CustomerDraft } from '@/ui/people/customerDraft'
 import { answerCalls, refuses } from './calls'
-import { router } from './setUp'
+import { router } from './world'
 
 const open = (start: CustomerDraft = NO_CUSTOMER, id: number | null = null) =>
   render(

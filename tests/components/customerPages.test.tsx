@@ -9,7 +9,7 @@ import { Shop } from '@/ui/customer/Shop'
 import { OwnerBasket } from '@/ui/shopfront/OwnerBasket'
 import { answerCalls, refuses, type Sent } from './calls'
 import { button, field, noteOf, press, tick, type } from './hands'
-import { router, said } from './setUp'
+import { router, said } from './world'
 
 const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path)?.body
 

@@ -5,7 +5,7 @@ import { DrawerForms } from '@/ui/till/DrawerForms'
 import { ToBankForms } from '@/ui/till/ToBankForms'
 import { answerCalls, type Sent } from './calls'
 import { button, choose, field, noteOf, press, tick, type } from './hands'
-import { said } from './setUp'
+import { said } from './world'
 
 const TODAY = day('2026-03-02')
 const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path)?.body

@@ -5,7 +5,7 @@ import { EntryActs } from '@/ui/books/EntryActs'
 import { OwnEntry } from '@/ui/books/OwnEntry'
 import { answerCalls, refuses } from './calls'
 import { button, choose, field, noteOf, press, type } from './hands'
-import { said } from './setUp'
+import { said } from './world'
 
 const TODAY = day('2026-03-10')
 const acts = (mayRepeat = true) =>

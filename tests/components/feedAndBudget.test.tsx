@@ -5,7 +5,7 @@ import { Feed } from '@/ui/bank/Feed'
 import { BudgetForm } from '@/ui/books/BudgetForm'
 import { answerCalls, refuses, type Sent } from './calls'
 import { field, noteOf, press, rowsOf, type } from './hands'
-import { said } from './setUp'
+import { said } from './world'
 
 // A panel that is open when its test ends keeps the page behind it from being clicked.
 afterEach(() => document.body.removeAttribute('style'))

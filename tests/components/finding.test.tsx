@@ -8,7 +8,7 @@ import { findGoodsChoices, Picker, type Choice } from '@/ui/Picker'
 import { SearchBox } from '@/ui/SearchBox'
 import { answerCalls } from './calls'
 import { button, field, press } from './hands'
-import { address, router, said } from './setUp'
+import { address, router, said } from './world'
 
 describe('finding while typing', () => {
   const find = async (typed: string): Promise<Choice<string>[]> =>

@@ -6,7 +6,7 @@ import { SettingsSearch } from '@/ui/settings/SettingsSearch'
 import { FirstSteps } from '@/ui/today/FirstSteps'
 import { answerCalls } from './calls'
 import { field, press } from './hands'
-import { said, undos } from './setUp'
+import { said, undos } from './world'
 
 describe('the first steps', () => {
   test('stand in their order, and are nothing once all are done', () => {

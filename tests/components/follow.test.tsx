@@ -1,13 +1,12 @@
 import { fireEvent, render, screen } from '@testing-library/react'
-import { beforeEach, expect, test, vi } from 'vitest'
+import { beforeEach, expect, test } from 'vitest'
 import { Follow } from '@/ui/Follow'
 import { To } from '@/ui/To'
+import { router } from './world'
 
-const push = vi.fn()
-vi.mock('next/navigation', () => ({ useRouter: () => ({ push }) }))
+const { push } = router
 
 beforeEach(() => {
-  push.mockClear()
   render(
     <>
       <Follow />

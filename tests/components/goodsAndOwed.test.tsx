@@ -10,7 +10,7 @@ import { SetUpForm } from '@/ui/SetUpForm'
 import { SignInForm } from '@/ui/SignInForm'
 import { answerCalls, refuses, type Sent } from './calls'
 import { button, choose, field, noteOf, press, tick, type } from './hands'
-import { address, router, said } from './setUp'
+import { address, router, said } from './world'
 
 const TODAY = day('2026-03-02')
 const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path)?.body

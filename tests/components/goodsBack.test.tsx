@@ -5,7 +5,7 @@ import { GoodsBack } from '@/ui/sale/GoodsBack'
 import { OtherSalePanel, UsualPanel } from '@/ui/sale/TakeFrom'
 import { answerCalls, refuses } from './calls'
 import { button, choose, field, noteOf, press, tick, type } from './hands'
-import { said } from './setUp'
+import { said } from './world'
 import { TODAY } from './sheetSale'
 
 describe('goods that come back', () => {

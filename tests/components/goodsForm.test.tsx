@@ -5,7 +5,7 @@ import { day } from '@/core/day'
 import { NO_GOODS, NO_PRICE, type GoodsDraft } from '@/ui/goods/goodsDraft'
 import { GoodsForm } from '@/ui/goods/GoodsForm'
 import { answerCalls, refuses } from './calls'
-import { router } from './setUp'
+import { router } from './world'
 
 const START: GoodsDraft = { ...NO_GOODS, taxCode: 'STD' }
 const open = (start: GoodsDraft = START, id: number | null = null) =>

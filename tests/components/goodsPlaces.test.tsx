@@ -8,7 +8,7 @@ import { MoveGoods } from '@/ui/goods/MoveGoods'
 import { Places } from '@/ui/settings/Places'
 import { answerCalls, refuses, type Sent } from './calls'
 import { button, choose, field, noteOf, pick, press, type } from './hands'
-import { said } from './setUp'
+import { said } from './world'
 
 const TODAY = day('2026-03-02')
 const PLACES = [

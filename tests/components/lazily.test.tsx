@@ -14,7 +14,7 @@ test('what opens on demand says that it is coming, and comes', async () => {
 test('what cannot be fetched is fetched again when it is opened again', async () => {
   let asked = 0
   const Part = lazily<object>(async () => {
-    if (++asked < 3) throw new Error('no connection')
+    if (++asked < 2) throw new Error('no connection')
     return () => 'Here.'
   })
   const { unmount } = render(<Part />)

@@ -7,7 +7,7 @@ import { LetterActions } from '@/ui/post/LetterActions'
 import { WriteLetter } from '@/ui/post/WriteLetter'
 import { answerCalls, refuses } from './calls'
 import { button, field, noteOf, press, type } from './hands'
-import { said } from './setUp'
+import { said } from './world'
 
 const draft = {
   status: 200,

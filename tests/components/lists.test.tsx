@@ -13,7 +13,7 @@ import { ListTable } from '@/ui/list/ListTable'
 import { SavedViews } from '@/ui/SavedViews'
 import { answerCalls } from './calls'
 import { choose, field, press, rowsOf, type } from './hands'
-import { router, said } from './setUp'
+import { router, said } from './world'
 
 const TODAY = day('2026-03-02')
 const ABOUT = { today: TODAY, currency: 'USD' }

@@ -4,7 +4,7 @@ import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { MoneyInForm } from '@/ui/money/MoneyInForm'
 import { answerCalls, refuses, type Sent } from './calls'
-import { router } from './setUp'
+import { router } from './world'
 
 const item = (dueId: number, what: string, open: string, more: object = {}) => ({
   key: `d${dueId}`,

@@ -5,7 +5,7 @@ import type { Doing } from '@/ui/sale/saleActs'
 import type { SheetPromise, SheetSale } from '@/ui/sale/panels/parts'
 import { answerCalls, refuses, type Sent } from './calls'
 import { choose, field, noteOf, pick, press, rowsOf, tick, type } from './hands'
-import { said, undos } from './setUp'
+import { said, undos } from './world'
 import { openPanel } from './sheetSale'
 
 const SOLD: Partial<SheetSale> = {

@@ -5,7 +5,7 @@ import { OpeningDesk } from '@/ui/books/OpeningDesk'
 import { answerCalls, refuses } from './calls'
 import { userEvent } from './hand'
 import { button, field, press, type } from './hands'
-import { router, said } from './setUp'
+import { router, said } from './world'
 
 const open = (more: Partial<Parameters<typeof OpeningDesk>[0]> = {}) =>
   render(

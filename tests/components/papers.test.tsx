@@ -9,7 +9,7 @@ import { InvoiceActions } from '@/ui/sale/InvoiceActions'
 import { TakeBack } from '@/ui/TakeBack'
 import { answerCalls, refuses, type Sent } from './calls'
 import { choose, field, noteOf, pick, press, tick, type } from './hands'
-import { router, said } from './setUp'
+import { router, said } from './world'
 
 const TODAY = day('2026-03-02')
 const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path)?.body

@@ -6,7 +6,7 @@ import { SpreadForm } from '@/ui/buying/SpreadForm'
 import { answerCalls, refuses, type Sent } from './calls'
 import { userEvent } from './hand'
 import { choose, field, noteOf, press } from './hands'
-import { said } from './setUp'
+import { said } from './world'
 
 const TODAY = day('2026-03-02')
 const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path && !s.preview)?.body

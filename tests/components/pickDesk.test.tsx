@@ -8,7 +8,7 @@ import { scanRow, rowsOf, type DeskLine } from '@/ui/parcels/pickDraft'
 import { answerCalls, refuses, type Sent } from './calls'
 import { button, field, press, type } from './hands'
 import { userEvent } from './hand'
-import { said } from './setUp'
+import { said } from './world'
 
 const line = (of: Partial<DeskLine>): DeskLine => ({
   lineId: 7,

@@ -3,7 +3,7 @@ import { userEvent } from './hand'
 import { describe, expect, test } from 'vitest'
 import { QuickLine } from '@/ui/QuickLine'
 import { answerCalls, type Sent } from './calls'
-import { router, said } from './setUp'
+import { router, said } from './world'
 
 describe('the quick line', () => {
   const line = () => screen.getByLabelText<HTMLInputElement>('Quick line')

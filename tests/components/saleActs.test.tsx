@@ -9,7 +9,7 @@ import { SaleActs } from '@/ui/sale/SaleActs'
 import { saleActsOf } from '@/ui/sale/saleActs'
 import { answerCalls } from './calls'
 import { field, press } from './hands'
-import { router, said } from './setUp'
+import { router, said } from './world'
 import { SALE, TODAY, violin } from './sheetSale'
 
 const open = (

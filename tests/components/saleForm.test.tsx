@@ -6,7 +6,7 @@ import { emptyLine, type LineDraft } from '@/ui/sale/lineDraft'
 import { SaleForm } from '@/ui/sale/SaleForm'
 import { NO_FACTS } from '@/ui/sale/saleFacts'
 import { answerCalls, refuses } from './calls'
-import { router } from './setUp'
+import { router } from './world'
 import { STD_CODES } from './stdCodes'
 
 const buyer = {

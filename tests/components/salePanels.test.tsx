@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { answerCalls, refuses, type Sent } from './calls'
 import { userEvent } from './hand'
 import { choose, field, noteOf, press, rowsOf, tick, type } from './hands'
-import { said } from './setUp'
+import { said } from './world'
 import { openPanel as open, violin } from './sheetSale'
 
 const posted = (sent: readonly Sent[], path: string) => sent.find((s) => s.method === 'POST' && s.path === path)?.body

@@ -2,7 +2,7 @@ import { screen, waitFor } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
 import { answerCalls, type Sent } from './calls'
 import { button, choose, field, noteOf, press, tick, type } from './hands'
-import { said, undos } from './setUp'
+import { said, undos } from './world'
 import { openPanel as open } from './sheetSale'
 
 const posted = (sent: readonly Sent[], path: string) => sent.find((s) => s.method === 'POST' && s.path === path)?.body

@@ -1,6 +1,7 @@
-import { afterEach, beforeEach, vi } from 'vitest'
+import { afterAll, afterEach, beforeEach, vi } from 'vitest'
 import { cleanup, configure } from '@testing-library/react'
 import { fetchAll } from '@/ui/lazily'
+import { forget } from './world'
 
 // What comes a moment later is waited for; beside other work on two cores a moment is longer.
 configure({ asyncUtilTimeout: 5000 })
@@ -15,36 +16,42 @@ globalThis.ResizeObserver = class {
   disconnect() {}
 }
 
-export const router = { push: vi.fn(), refresh: vi.fn(), replace: vi.fn() }
-/** What stands in the address of the page. */
-export const address = { search: '' }
-vi.mock('next/navigation', () => ({
-  useRouter: () => router,
-  usePathname: () => '/',
-  useSearchParams: () => new URLSearchParams(address.search),
-}))
+vi.mock('next/navigation', async () => {
+  const { address, router } = await import('./world')
+  return {
+    useRouter: () => router,
+    usePathname: () => '/',
+    useSearchParams: () => new URLSearchParams(address.search),
+  }
+})
 
-/** What was said at the edge of the screen, in its order. */
-export const said: string[] = []
-/** What could be undone by one click, the last said last. */
-export const undos: (() => void)[] = []
 interface Said {
   readonly action?: { readonly onClick: () => void }
 }
-vi.mock('@/ui/tell', () => ({
-  tell: (text: string, more?: Said) => {
-    said.push(text)
-    if (more?.action) undos.push(more.action.onClick)
-  },
-}))
+vi.mock('@/ui/tell', async () => {
+  const { said, undos } = await import('./world')
+  return {
+    tell: (text: string, more?: Said) => {
+      said.push(text)
+      if (more?.action) undos.push(more.action.onClick)
+    },
+  }
+})
 
 // As after the first movement on a page: what opens on demand is there.
 beforeEach(fetchAll)
 
 afterEach(() => {
   cleanup()
-  said.length = 0
-  undos.length = 0
-  address.search = ''
+  forget()
   vi.clearAllMocks()
+})
+
+// The next file finds the window as it was opened.
+afterAll(() => {
+  vi.unstubAllGlobals()
+  localStorage.clear()
+  sessionStorage.clear()
+  document.body.replaceChildren()
+  history.replaceState(null, '', '/')
 })

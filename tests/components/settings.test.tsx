@@ -14,7 +14,7 @@ import { WebhooksForm } from '@/ui/settings/WebhooksForm'
 import { TradeForm } from '@/ui/settings/TradeForm'
 import { answerCalls, refuses, type Sent } from './calls'
 import { button, choose, field, noteOf, press, rowsOf, tick, type } from './hands'
-import { router, said } from './setUp'
+import { router, said } from './world'
 
 const TODAY = day('2026-03-02')
 const kept = { status: 200, body: {} }

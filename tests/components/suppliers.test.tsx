@@ -9,7 +9,7 @@ import { SupplierForm } from '@/ui/buying/SupplierForm'
 import { answerCalls, type Sent } from './calls'
 import { userEvent } from './hand'
 import { choose, field, noteOf, press, tick, type } from './hands'
-import { router, said } from './setUp'
+import { router, said } from './world'
 
 const TODAY = day('2026-03-02')
 const codes = [{ code: 'STD', name: 'Sales tax' }]

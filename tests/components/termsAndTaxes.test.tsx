@@ -6,7 +6,7 @@ import { MoneyTermsForm } from '@/ui/settings/MoneyTermsForm'
 import { TaxForm } from '@/ui/settings/TaxForm'
 import { answerCalls, type Sent } from './calls'
 import { choose, field, noteOf, press, tick, type } from './hands'
-import { said } from './setUp'
+import { said } from './world'
 
 const TODAY = day('2026-03-02')
 const kept = { status: 200, body: {} }
