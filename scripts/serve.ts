@@ -9,6 +9,8 @@ export interface ServerOptions {
   readonly databaseUrl: string
   readonly host?: string
   readonly env?: Readonly<Record<string, string>>
+  /** What is run: the front door, or a program that opens it. */
+  readonly program?: string
   /** Told each line the application logs; its errors go to standard error where nobody listens. */
   readonly onLine?: (line: string) => void
 }
@@ -34,11 +36,12 @@ export const serve = async ({
   databaseUrl,
   host = '127.0.0.1',
   env = {},
+  program = 'door.mjs',
   onLine,
 }: ServerOptions): Promise<ChildProcess> => {
-  const program = [process.execPath, 'door.mjs']
+  const run = [process.execPath, program]
   const user = asUser()
-  const [command, ...args] = user.length > 0 ? ['setpriv', ...user, ...program] : program
+  const [command, ...args] = user.length > 0 ? ['setpriv', ...user, ...run] : run
   const server = spawn(command!, args, {
     cwd: join(root, '.next/standalone'),
     env: {

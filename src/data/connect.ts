@@ -1,11 +1,10 @@
-import { drizzle, type PostgresJsDatabase, type PostgresJsTransaction } from 'drizzle-orm/postgres-js'
+import { drizzle, type PostgresJsDatabase } from 'drizzle-orm/postgres-js'
 import postgres from 'postgres'
 import { socketsTo } from './socket'
 
-/** Tables are named where they are read; no database carries the types of all of them. */
-type NoSchema = Record<string, never>
-export type Database = PostgresJsDatabase<NoSchema>
-export type Transaction = PostgresJsTransaction<NoSchema, NoSchema>
+/** Tables are named where they are read: neither a connection nor a transaction carries all of them. */
+export type Database = PostgresJsDatabase
+export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 /** What queries take: a connection, or the transaction they belong to. */
 export type Db = Database | Transaction
 

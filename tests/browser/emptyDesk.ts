@@ -1,5 +1,5 @@
 import type { WebDriver } from 'selenium-webdriver'
-import { handsOn, openBrowser, openTill, type Till } from './till'
+import { handsOn, closeBrowser, openBrowser, openTill, type Till } from './till'
 
 /** The program before it is set up, and a hand before it. */
 export let till: Till
@@ -12,6 +12,6 @@ export const openEmptyDesk = async (name: string): Promise<void> => {
   i = handsOn(driver, till.base)
 }
 export const closeDesk = async (): Promise<void> => {
-  await driver?.quit()
+  if (driver) await closeBrowser(driver)
   await till?.close()
 }

@@ -1,7 +1,7 @@
 import { till, driver, i, openDesk, closeDesk, get } from './shopDesk'
 import { By, Key, until } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { handsOn, keys, openBrowser } from './till'
+import { handsOn, keys, closeBrowser, openBrowser } from './till'
 
 beforeAll(openDesk)
 afterAll(closeDesk)
@@ -184,7 +184,7 @@ describe('an estimate', () => {
       await they.press(Key.ENTER)
       await they.see('Accepted on')
     } finally {
-      await other.quit()
+      await closeBrowser(other)
     }
     await i.go(`/sales/${saleId}`)
     await i.see('Accepted by Ms. Alder, on their page, PO AS-12')

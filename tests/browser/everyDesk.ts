@@ -1,5 +1,6 @@
 import axe from 'axe-core'
 import type { WebDriver } from 'selenium-webdriver'
+import type { Driver } from 'selenium-webdriver/chrome'
 import { expect } from 'vitest'
 import { handsOn, openBrowser, openTill, PASSPHRASE, setSize, type Till } from './till'
 
@@ -63,6 +64,8 @@ export const openFullDesk = async (name: string): Promise<void> => {
   await r('PATCH', `/goods/${goods.id}`, { onShopfront: true })
   own = new URL((await r('POST', `/sales/${offered.id}/links`, {})).body.address).pathname
   driver = await openBrowser()
+  // What looks for barriers is there on every page.
+  await (driver as Driver).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: axe.source })
   await handsOn(driver, till.base).signIn()
 }
 export const closeFullDesk = async (): Promise<void> => {
@@ -73,10 +76,8 @@ export const closeFullDesk = async (): Promise<void> => {
 const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
 
 /** Everything axe finds in the page, or in a part of it: each rule with the first places it is broken at. */
-export const barriers = async (part = 'html'): Promise<string[]> => {
-  // The page keeps what was put into it, until another one is opened.
-  if (!(await driver.executeScript('return "axe" in window'))) await driver.executeScript(axe.source)
-  return driver.executeAsyncScript(
+export const barriers = (part = 'html'): Promise<string[]> =>
+  driver.executeAsyncScript(
     `const [part, tags, done] = arguments
      axe.run(part, { runOnly: tags, resultTypes: ['violations'] }).then(
        ({ violations }) => done(violations.map((v) => v.id + ': ' + v.nodes.slice(0, 3).map((n) => n.target.join(' ')).join(' | '))),
@@ -85,7 +86,6 @@ export const barriers = async (part = 'html'): Promise<string[]> => {
     part,
     TAGS,
   )
-}
 /** The page is drawn as it is now: two frames later everything has its place. */
 const drawn = () =>
   driver.executeAsyncScript(

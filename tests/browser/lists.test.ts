@@ -1,7 +1,7 @@
 import { By, Key, type WebDriver } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { setSize } from '../../scripts/browser'
-import { handsOn, openBrowser, openTill, PASSPHRASE, type Till } from './till'
+import { handsOn, closeBrowser, openBrowser, openTill, PASSPHRASE, type Till } from './till'
 
 let till: Till
 let driver: WebDriver
@@ -37,7 +37,7 @@ beforeAll(async () => {
   await i.signIn()
 })
 afterAll(async () => {
-  await driver?.quit()
+  if (driver) await closeBrowser(driver)
   await till?.close()
 })
 

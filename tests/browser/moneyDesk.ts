@@ -1,6 +1,6 @@
 import type { WebDriver } from 'selenium-webdriver'
 import { expect } from 'vitest'
-import { PASSPHRASE, type Till, handsOn, openBrowser, openTill } from './till'
+import { PASSPHRASE, type Till, handsOn, closeBrowser, openBrowser, openTill } from './till'
 
 /** Three customers, nothing sold: the money of a sale from its agreement on. */
 export let till: Till
@@ -22,7 +22,7 @@ export const openDesk = async (): Promise<void> => {
   await i.signIn()
 }
 export const closeDesk = async (): Promise<void> => {
-  await driver?.quit()
+  if (driver) await closeBrowser(driver)
   await till?.close()
 }
 

@@ -185,7 +185,7 @@ describe('the drawer, and what is owed from every side', () => {
   })
 
   test('reminders get firmer, and the same one is not written twice', async () => {
-    await till.restart('2026-04-20')
+    await till.moveTo('2026-04-20')
     await i.go(`/owed?customer=${ORLA}#customer`)
     await i.click('Send first reminder')
     const to = await i.field('To')

@@ -132,7 +132,7 @@ describe('from agreement to settled', () => {
     await i.go('/owed/plans')
     await i.see('P-2026-0001')
     // What counts is dated today or before, so the day of the first row has come.
-    await till.restart('2026-04-10')
+    await till.moveTo('2026-04-10')
     await i.go(`/sales/${sale}`)
     await i.click('Pay off early')
     // After the first row: principal 1,658.07; 18.00 of 119.13 earned, 101.13 given back.
@@ -140,7 +140,7 @@ describe('from agreement to settled', () => {
     await i.see('101.13')
     await i.doIt()
     await i.see('Paid off: 1,658.07. Finance charge waived: 101.13.')
-    await till.restart(TODAY)
+    await till.moveTo(TODAY)
     expect(await get(`/sales/${sale}`)).toMatchObject({ stands: 'settled' })
     await tiesAgree()
   })

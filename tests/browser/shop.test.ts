@@ -1,7 +1,7 @@
 import { till, driver, i, openDesk, closeDesk, get } from './shopDesk'
 import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { handsOn, openBrowser } from './till'
+import { handsOn, closeBrowser, openBrowser } from './till'
 
 beforeAll(openDesk)
 afterAll(closeDesk)
@@ -67,7 +67,7 @@ describe('the shopfront', () => {
       await they.click('Order')
       await they.see('Payment did not go through: The card was declined')
     } finally {
-      await other.quit()
+      await closeBrowser(other)
     }
     const [sale] = (await get('/sales?limit=1&channel=shopfront')).items
     expect(await get(`/sales/${sale.id}`)).toMatchObject({

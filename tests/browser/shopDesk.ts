@@ -1,5 +1,5 @@
 import type { WebDriver } from 'selenium-webdriver'
-import { PASSPHRASE, type Till, handsOn, openBrowser, openTill } from './till'
+import { PASSPHRASE, type Till, handsOn, closeBrowser, openBrowser, openTill } from './till'
 
 /** Goods on the shelf and on the shopfront, and a school with prices of its own. */
 export let till: Till
@@ -46,7 +46,7 @@ export const openDesk = async (): Promise<void> => {
   await i.signIn()
 }
 export const closeDesk = async (): Promise<void> => {
-  await driver?.quit()
+  if (driver) await closeBrowser(driver)
   await till?.close()
 }
 

@@ -1,27 +1,61 @@
 import type { ChildProcess } from 'node:child_process'
-import { By, error, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { resolve } from 'node:path'
+import { By, error, Key, type WebDriver, type WebElement } from 'selenium-webdriver'
+import type chrome from 'selenium-webdriver/chrome'
 import { inject } from 'vitest'
 import { openDatabase } from '@/data/connect'
-import { openBrowser, setSize } from '../../scripts/browser'
+import { openBrowser as startBrowser, setSize } from '../../scripts/browser'
 import { freePort } from '../../scripts/cluster'
 import { serve } from '../../scripts/serve'
 import { copyDatabase } from '../setUp'
 
-export { openBrowser, setSize }
+export { setSize }
 
 export const TOKEN = 'a-token-for-tests'
 export const PASSPHRASE = 'a long passphrase'
 export const TODAY = '2026-03-10'
 
+/** Servers that nobody tests just now: whoever comes next goes on with one of them, which is cheaper than to start. */
+const idle: { readonly port: number; readonly process: ChildProcess }[] = []
+
+const movingDoor = resolve(import.meta.dirname, '../movingDoor.mjs')
+
+/** A server on this database, with these settings: one that stands idle, or a new one. */
+const serverOn = async (databaseUrl: string, env: Readonly<Record<string, string>>) => {
+  const one = idle.pop()
+  if (one === undefined) {
+    const port = await freePort()
+    return { port, process: await serve({ port, databaseUrl, env, program: movingDoor }) }
+  }
+  await move(one.process, databaseUrl, env)
+  return one
+}
+
+/** A server goes on with another database, or other settings. */
+const move = async (
+  server: ChildProcess,
+  databaseUrl: string,
+  env: Readonly<Record<string, string>>,
+): Promise<void> => {
+  const moved = new Promise((done) => server.once('message', done))
+  server.send({ ...env, DATABASE_URL: databaseUrl })
+  await moved
+}
+
 /** The application on a database of its own, as bin/start would serve it. */
 export const openTill = async (name: string, more: Readonly<Record<string, string>> = {}) => {
   const databaseUrl = await copyDatabase(inject('clusterUrl'), `${name}_${Date.now().toString(36)}`)
   const { db, close } = openDatabase(databaseUrl)
-  const port = await freePort()
+  const on = (today: string) => ({
+    ...(process.env.TILL_LOG ? { TILL_LOG: process.env.TILL_LOG } : {}),
+    TILL_API_TOKEN: TOKEN,
+    TILL_TODAY: today,
+    TILL_CHECK_ANSWERS: '1',
+    ...more,
+  })
+  let server = await serverOn(databaseUrl, on(TODAY))
+  const { port } = server
   const base = `http://127.0.0.1:${port}`
-  const start = (today = TODAY): Promise<ChildProcess> =>
-    serve({ port, databaseUrl, env: { TILL_API_TOKEN: TOKEN, TILL_TODAY: today, TILL_CHECK_ANSWERS: '1', ...more } })
-  let running = await start()
   const request = async (method: string, path: string, body?: unknown, headers: Record<string, string> = {}) => {
     const response = await fetch(`${base}/api/v1${path}`, {
       method,
@@ -45,43 +79,86 @@ export const openTill = async (name: string, more: Readonly<Record<string, strin
     base,
     db,
     request,
+    /** From now on it is another day. */
+    moveTo: (today: string): Promise<void> => move(server.process, databaseUrl, on(today)),
     /** Kills the server where it stands and starts it again, perhaps on another day. */
-    restart: async (today?: string): Promise<void> => {
-      running.kill('SIGKILL')
-      await new Promise((r) => running.once('exit', r))
-      running = await start(today)
+    restart: async (today = TODAY): Promise<void> => {
+      server.process.kill('SIGKILL')
+      await new Promise((r) => server.process.once('exit', r))
+      server = { port, process: await serve({ port, databaseUrl, env: on(today), program: movingDoor }) }
     },
     close: async (): Promise<void> => {
-      running.kill()
+      idle.push(server)
       await close()
     },
   }
 }
 export type Till = Awaited<ReturnType<typeof openTill>>
 
+/** Browsers that nobody looks through just now. They end with the worker, which is asked to end when its last file is done. */
+const idleBrowsers: WebDriver[] = []
+process.once('SIGTERM', () => {
+  void Promise.allSettled(idleBrowsers.map((driver) => driver.quit())).then(() => process.exit())
+})
+
+/** A browser that knows nothing: one that was put back, or a new one. */
+export const openBrowser = async (): Promise<WebDriver> => idleBrowsers.pop() ?? (await startBrowser())
+
+/** Puts a browser back as it was opened: one window, on nothing, and nothing kept. */
+export const closeBrowser = async (driver: WebDriver): Promise<void> => {
+  await driver.executeScript('localStorage.clear(); sessionStorage.clear()')
+  const [first, ...others] = await driver.getAllWindowHandles()
+  for (const other of others) {
+    await driver.switchTo().window(other)
+    await driver.close()
+  }
+  await driver.switchTo().window(first!)
+  await driver.get('about:blank')
+  await (driver as chrome.Driver).sendDevToolsCommand('Network.clearBrowserCookies', {})
+  await setSize(driver, 1280, 800)
+  idleBrowsers.push(driver)
+}
+
 const WAIT = 15_000
 
 /** Keys pressed since the page was opened, counted for the test of how quick a thing is. */
 export const keys = { pressed: 0 }
 
+/** Looks for something in the page by its words, in the page itself: one look is one question. */
+const lookFor = `
+  const plain = (text) => text.replace(/\\s+/g, ' ').trim()
+  const first = (css, holds) => [...document.querySelectorAll(css)].find(holds) ?? null
+  const named = (name) => (e) => plain(e.textContent) === name || e.getAttribute('aria-label') === name
+  /** All that stands on the page to be read, scripts left out. */
+  const words = () => {
+    const walker = document.createTreeWalker(document, NodeFilter.SHOW_TEXT, ({ parentElement }) =>
+      /^(SCRIPT|STYLE|TEMPLATE)$/.test(parentElement?.tagName) ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT,
+    )
+    const parts = []
+    while (walker.nextNode()) parts.push(walker.currentNode.data)
+    return plain(parts.join(''))
+  }
+  const field = (label) => {
+    const labels = [...document.querySelectorAll('label[for]')].filter((l) => plain(l.textContent) === label)
+    const ids = new Set(labels.map((l) => l.htmlFor))
+    return first(
+      '[id], [aria-label]',
+      (e) => ids.has(e.id) || (e.getAttribute('aria-label') === label && e.matches('input, select, textarea, button')),
+    )
+  }
+  return `
+
 /** Hands of a person who uses the keyboard alone. */
 export const handsOn = (driver: WebDriver, base: string) => {
-  const see = (text: string): Promise<WebElement> =>
+  const find = (expression: string, text: string, why: string): Promise<WebElement> =>
+    driver.wait(() => driver.executeScript<WebElement>(lookFor + expression, text), WAIT, why)
+  const see = (text: string): Promise<boolean> =>
     driver.wait(
-      until.elementLocated(By.xpath(`//*[contains(normalize-space(.), ${JSON.stringify(text)})]`)),
+      () => driver.executeScript<boolean>(`${lookFor} words().includes(arguments[0])`, text),
       WAIT,
       `never saw “${text}”`,
     )
-  const field = (label: string): Promise<WebElement> =>
-    driver.wait(
-      until.elementLocated(
-        By.xpath(
-          `//*[@aria-label=${JSON.stringify(label)} and (self::input or self::select or self::textarea or self::button)] | //*[@id=//label[normalize-space(.)=${JSON.stringify(label)}]/@for]`,
-        ),
-      ),
-      WAIT,
-      `no field “${label}”`,
-    )
+  const field = (label: string): Promise<WebElement> => find('field(arguments[0])', label, `no field “${label}”`)
   /** A page that is being read anew may take away what was just found; a person simply looks again. */
   const steadily = async (work: () => Promise<void>): Promise<void> => {
     for (let attempt = 0; ; attempt++) {
@@ -134,11 +211,9 @@ export const handsOn = (driver: WebDriver, base: string) => {
       await driver.executeScript('arguments[0].focus()', element)
       await chord(Key.CONTROL, 'a')
       await press(text)
-      await driver.wait(
-        until.elementLocated(
-          By.xpath(`//*[@role='option' and contains(normalize-space(.), ${JSON.stringify(choice)})]`),
-        ),
-        WAIT,
+      await find(
+        `first('[role=option]', (e) => plain(e.textContent).includes(arguments[0]))`,
+        choice,
         `no choice “${choice}”`,
       )
       await press(Key.ENTER)
@@ -146,15 +221,7 @@ export const handsOn = (driver: WebDriver, base: string) => {
     /** Presses the button or link called so. */
     click: (name: string): Promise<void> =>
       steadily(async () => {
-        const element = await driver.wait(
-          until.elementLocated(
-            By.xpath(
-              `//*[(self::button or self::a) and (normalize-space(.)=${JSON.stringify(name)} or @aria-label=${JSON.stringify(name)})]`,
-            ),
-          ),
-          WAIT,
-          `no button “${name}”`,
-        )
+        const element = await find(`first('button, a', named(arguments[0]))`, name, `no button “${name}”`)
         // What stands in a menu is reached through it.
         const menu = await driver.executeScript<string | null>(
           `const m = arguments[0].closest('.menu'); return m && !m.matches(':popover-open') ? m.id : null`,

@@ -1,6 +1,6 @@
 import { By, type WebDriver } from 'selenium-webdriver'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { handsOn, openBrowser, openTill, PASSPHRASE, type Till } from './till'
+import { handsOn, closeBrowser, openBrowser, openTill, PASSPHRASE, type Till } from './till'
 
 let till: Till
 let driver: WebDriver
@@ -26,7 +26,7 @@ beforeAll(async () => {
   driver = await openBrowser()
 })
 afterAll(async () => {
-  await driver?.quit()
+  if (driver) await closeBrowser(driver)
   await till?.close()
 })
 

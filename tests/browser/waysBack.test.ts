@@ -1,6 +1,6 @@
 import type { WebDriver } from 'selenium-webdriver'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { handsOn, openBrowser, openTill, PASSPHRASE, type Till } from './till'
+import { handsOn, closeBrowser, openBrowser, openTill, PASSPHRASE, type Till } from './till'
 
 let till: Till
 let driver: WebDriver
@@ -29,7 +29,7 @@ beforeAll(async () => {
   await i.signIn()
 })
 afterAll(async () => {
-  await driver?.quit()
+  if (driver) await closeBrowser(driver)
   await till?.close()
 })
 

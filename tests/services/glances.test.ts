@@ -6,7 +6,6 @@ import { day } from '@/core/day'
 import { toDecimalString } from '@/core/money'
 import { present } from '@/core/present'
 import { openDatabase } from '@/data/connect'
-import * as schema from '@/data/schema'
 import { findBusiness } from '@/data/queries/business'
 import { forgetLooks, listSeen } from '@/data/queries/glances'
 import { countStagesAnew, countStands } from '@/data/queries/sales'
@@ -113,7 +112,7 @@ describe('a kept look at a sale', () => {
     expect(new Set(all.map((x) => JSON.stringify(x, (_, v) => (typeof v === 'bigint' ? String(v) : v)))).size).toBe(1)
     await s.db.execute(sql`delete from kept.glance`)
     const reading = postgres(s.url, { max: 2, connection: { default_transaction_read_only: true } })
-    const db = drizzle(reading, { schema, casing: 'snake_case' })
+    const db = drizzle(reading, { casing: 'snake_case' })
     expect(await readGlances(db, [first, second, third], await business(), s.shop.today)).toEqual(all[0])
     expect(await kept()).toEqual([])
     await reading.end()
@@ -123,7 +122,6 @@ describe('a kept look at a sale', () => {
     const asked: string[] = []
     const client = postgres(s.url, { max: 2 })
     const db = drizzle(client, {
-      schema,
       casing: 'snake_case',
       logger: { logQuery: (query) => void asked.push(query) },
     })
