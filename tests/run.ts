@@ -124,7 +124,6 @@ interface Part {
 const ROWS: readonly (readonly Part[])[] = [
   [
     { name: 'lint', run: () => command('eslint', ['.', '--max-warnings', '0']) },
-    { name: 'format', run: () => command('prettier', ['--check', '.']) },
     {
       name: 'types',
       run: async () => {
@@ -132,12 +131,15 @@ const ROWS: readonly (readonly Part[])[] = [
         return generated.failed > 0 ? generated : command('tsc', ['--noEmit'])
       },
     },
-    { name: 'imports', run: imports },
   ],
   [{ name: 'core', run: () => vitest('core') }],
   [{ name: 'components', run: () => vitest('components') }],
   [{ name: 'services', run: () => vitest('services') }],
-  [{ name: 'faults', run: built('faults') }],
+  [
+    { name: 'faults', run: built('faults') },
+    { name: 'format', run: () => command('prettier', ['--check', '.']) },
+    { name: 'imports', run: imports },
+  ],
   [{ name: 'http', run: built('http') }],
   [{ name: 'browser', run: built('browser') }],
 ]
