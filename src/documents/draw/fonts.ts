@@ -1,6 +1,7 @@
 import { keysOf } from '@/core/keysOf'
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { unpackFont } from './unpackFont'
 
 /** How a piece of text is set: words, headings, figures; plain or strong. */
 export type Face = 'text' | 'text-bold' | 'slab' | 'figure' | 'figure-bold'
@@ -17,14 +18,14 @@ const FAMILY = {
 /** The files the papers are set in; the build puts them beside the server, while developing they come from node_modules. */
 const fileOf = (family: string, name: string): Buffer => {
   const built = join(process.cwd(), 'paper-fonts', name)
-  return readFileSync(
-    existsSync(built) ? built : join(process.cwd(), 'node_modules/@fontsource', family, 'files', name),
+  return unpackFont(
+    readFileSync(existsSync(built) ? built : join(process.cwd(), 'node_modules/@fontsource', family, 'files', name)),
   )
 }
 
 let loaded: ReadonlyMap<string, Buffer> | null = null
 
-/** Every typeface by the name it is registered under: a face and a script. Read once. */
+/** Every typeface by the name it is registered under: a face and a script. Read and unpacked once. */
 export const fontFiles = (): ReadonlyMap<string, Buffer> => {
   loaded ??= new Map(
     keysOf<Face>(FAMILY).flatMap((face) => {
