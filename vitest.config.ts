@@ -53,6 +53,8 @@ export default defineConfig({
         test: {
           ...shared,
           name: 'faults',
+          // Who waits for an outage to end needs no core.
+          maxWorkers: 3,
           include: ['tests/faults/**/*.test.ts'],
           testTimeout: 120_000,
           hookTimeout: 120_000,

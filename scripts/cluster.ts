@@ -85,8 +85,8 @@ const keptPort = async (file: string): Promise<number> => {
   return freePort(kept).catch(() => freePort())
 }
 
-/** Makes the data of a new server, with its superuser. */
-export const createData = (bin: string, data: string, secret: string): void => {
+/** Makes the data of a new server, with its superuser, whose secret is asked for; or not, where all of it is thrown away. */
+export const createData = (bin: string, data: string, secret: string, auth: 'scram-sha-256' | 'trust'): void => {
   mkdirSync(data, { recursive: true })
   chmodSync(data, 0o700)
   const passwordFile = `${data}.password`
@@ -103,7 +103,7 @@ export const createData = (bin: string, data: string, secret: string): void => {
     'till',
     '--pwfile',
     passwordFile,
-    '--auth=scram-sha-256',
+    `--auth=${auth}`,
     '-E',
     'UTF8',
     '--locale=C.UTF-8',
@@ -119,7 +119,7 @@ export const createData = (bin: string, data: string, secret: string): void => {
 
 export interface ClusterOptions {
   readonly home: string
-  /** A throw-away cluster for tests: faster, and not safe against a power cut. */
+  /** A throw-away cluster for tests: faster, safe neither against a power cut nor from others on this machine. */
   readonly throwAway?: boolean
   /** More of the server's settings: `name=value`. */
   readonly settings?: readonly string[]
@@ -199,7 +199,7 @@ export const startCluster = async ({
   if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(24).toString('hex'), { mode: 0o600 })
   const secret = readFileSync(secretFile, 'utf8').trim()
   const data = dataFolder(home)
-  if (!existsSync(join(data, 'PG_VERSION'))) createData(bin, data, secret)
+  if (!existsSync(join(data, 'PG_VERSION'))) createData(bin, data, secret, throwAway ? 'trust' : 'scram-sha-256')
   const madeBy = readFileSync(join(data, 'PG_VERSION'), 'utf8').trim()
   const have = bin.split('/').at(-2)!
   if (madeBy !== have) {
