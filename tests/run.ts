@@ -131,6 +131,7 @@ const ROWS: readonly (readonly Part[])[] = [
         return generated.failed > 0 ? generated : command('tsc', ['--noEmit'])
       },
     },
+    { name: 'imports', run: imports },
   ],
   [{ name: 'core', run: () => vitest('core') }],
   [{ name: 'components', run: () => vitest('components') }],
@@ -138,7 +139,6 @@ const ROWS: readonly (readonly Part[])[] = [
   [
     { name: 'faults', run: built('faults') },
     { name: 'format', run: () => command('prettier', ['--check', '.']) },
-    { name: 'imports', run: imports },
   ],
   [{ name: 'http', run: built('http') }],
   [{ name: 'browser', run: built('browser') }],

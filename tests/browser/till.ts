@@ -15,15 +15,22 @@ export const TOKEN = 'a-token-for-tests'
 export const PASSPHRASE = 'a long passphrase'
 export const TODAY = '2026-03-10'
 
+interface Server {
+  readonly port: number
+  readonly process: ChildProcess
+}
+
 /** Servers that nobody tests just now: whoever comes next goes on with one of them, which is cheaper than to start. */
-const idle: { readonly port: number; readonly process: ChildProcess }[] = []
+const idle: Server[] = []
 
 const movingDoor = resolve(import.meta.dirname, '../movingDoor.mjs')
 
 /** A server on this database, with these settings: one that stands idle, or a new one. */
-const serverOn = async (databaseUrl: string, env: Readonly<Record<string, string>>) => {
-  const one = idle.pop()
-  if (one === undefined) {
+const serverOn = async (databaseUrl: string, env: Readonly<Record<string, string>>): Promise<Server> => {
+  let one = idle.pop()
+  // One that broke under its last test helps nobody.
+  while (one && !one.process.connected) one = idle.pop()
+  if (!one) {
     const port = await freePort()
     return { port, process: await serve({ port, databaseUrl, env, program: movingDoor }) }
   }
