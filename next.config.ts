@@ -1,14 +1,5 @@
 import type { NextConfig } from 'next'
 
-// The policy of pages, with a nonce for each request, is set by the front door (scripts/door.mjs).
-const SECURITY_HEADERS = [
-  { key: 'X-Content-Type-Options', value: 'nosniff' },
-  { key: 'X-Frame-Options', value: 'DENY' },
-  { key: 'Referrer-Policy', value: 'same-origin' },
-  { key: 'Permissions-Policy', value: 'camera=(), microphone=(), geolocation=()' },
-  { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
-]
-
 const config: NextConfig = {
   output: 'standalone',
   poweredByHeader: false,
@@ -27,8 +18,8 @@ const config: NextConfig = {
     'bwip-js',
   ],
   headers: async () => [
-    { source: '/:path*', headers: SECURITY_HEADERS },
-    // A paper is looked at in a frame of our own pages while its layout is made.
+    // What every answer says to browsers is said by the front door (scripts/door.mjs), and the policy of pages, too. A paper is
+    // looked at in a frame of our own pages while its layout is made.
     {
       source: '/api/v1/export/:path*',
       headers: [

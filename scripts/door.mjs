@@ -61,7 +61,6 @@ const say = (res, status, code, detail, headers = {}) => {
     'content-type': 'application/problem+json',
     'content-length': Buffer.byteLength(body),
     'cache-control': 'no-store',
-    'x-content-type-options': 'nosniff',
     ...headers,
   })
   res.write(body)
@@ -153,6 +152,15 @@ const makeLane = (rules) => {
 }
 const lanes = { owner: makeLane(LANES.owner), public: makeLane(LANES.public) }
 
+/** What every answer says to browsers. */
+const SECURITY_HEADERS = Object.entries({
+  'x-content-type-options': 'nosniff',
+  'x-frame-options': 'DENY',
+  'referrer-policy': 'same-origin',
+  'permissions-policy': 'camera=(), microphone=(), geolocation=()',
+  'cross-origin-opener-policy': 'same-origin',
+})
+
 /** @param {string} nonce */
 const policy = (nonce) =>
   `default-src 'self'; script-src 'self' 'nonce-${nonce}' 'strict-dynamic'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; ` +
@@ -171,10 +179,25 @@ const protect = (req, res, path) => {
   res.setHeader('content-security-policy', csp)
 }
 
+/**
+ * Whether all is well, asked of the program itself: through the framework the answer would wait for pages at every step of its
+ * way. Fails, with nothing said, where the program has not started.
+ * @param {http.ServerResponse} res
+ */
+const tellHealth = async (res) => {
+  const { ironTillHealth } = /** @type {{ ironTillHealth?: () => Promise<Response> }} */ (globalThis)
+  if (!ironTillHealth) throw new Error('not started')
+  const answer = await ironTillHealth()
+  const body = Buffer.from(await answer.arrayBuffer())
+  res.writeHead(answer.status, { ...Object.fromEntries(answer.headers), 'content-length': body.length })
+  res.end(body)
+}
+
 /** @param {(req: http.IncomingMessage, res: http.ServerResponse) => void} application */
 const guarded = (application) => (/** @type {http.IncomingMessage} */ req, /** @type {http.ServerResponse} */ res) => {
   const url = req.url ?? '/'
   const path = url.split('?')[0] ?? '/'
+  for (const [name, value] of SECURITY_HEADERS) res.setHeader(name, value)
   if (!isOurs(req.headers.host))
     return refuse(
       res,
@@ -216,7 +239,8 @@ const guarded = (application) => (/** @type {http.IncomingMessage} */ req, /** @
   protect(req, res, path)
   req.headers['x-till-from'] = near ? 'here' : 'elsewhere'
   const go = () => application(req, res)
-  if (path === '/api/health' || path.startsWith('/_next/static/')) return go()
+  if (path === '/api/health' && reads) return void tellHealth(res).catch(go)
+  if (path.startsWith('/_next/static/')) return go()
   const full = () =>
     refuse(res, 503, 'busy', 'There is too much to do at once just now. Nothing was done; try again in a moment.', {
       'retry-after': '2',

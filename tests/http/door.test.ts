@@ -1,6 +1,6 @@
 import { request as open } from 'node:http'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { openTill, PASSPHRASE, TOKEN, type Till } from '../browser/till'
+import { openTill, PASSPHRASE, TODAY, TOKEN, type Till } from '../browser/till'
 
 let till: Till
 beforeAll(async () => {
@@ -58,6 +58,40 @@ describe('a body that is too large', () => {
 })
 
 describe('what comes to the door', () => {
+  test('whoever watches over it is told that all is well, and nothing of the business', async () => {
+    const told = await fetch(`${till.base}/api/health?again`)
+    expect(told.headers.get('cache-control')).toBe('no-store')
+    expect(await told.json()).toEqual({
+      status: 'ok',
+      database: 'ok',
+      version: expect.stringMatching(/^\d+\.\d+\.\d+$/),
+      businessDate: TODAY,
+    })
+    const [head, written] = await Promise.all(
+      ['HEAD', 'POST'].map((method) => fetch(`${till.base}/api/health`, { method })),
+    )
+    expect([head!.status, await head!.text(), written!.status]).toEqual([200, '', 405])
+  })
+
+  test.each(['/api/health', '/sign-in', '/api/v1/customers', '/_next/static/nothing.js', '/%E0%A4%A', '/nowhere'])(
+    '%s is not framed, guessed at, or told to others',
+    async (path) => {
+      const { headers } = await fetch(`${till.base}${path}`)
+      expect(Object.fromEntries(headers)).toMatchObject({
+        'x-content-type-options': 'nosniff',
+        'x-frame-options': 'DENY',
+        'referrer-policy': 'same-origin',
+        'permissions-policy': 'camera=(), microphone=(), geolocation=()',
+        'cross-origin-opener-policy': 'same-origin',
+      })
+    },
+  )
+
+  test('a paper may be looked at in a frame of our own pages', async () => {
+    const { headers } = await fetch(`${till.base}/api/v1/export/invoices/1.pdf`, { headers: OWNER })
+    expect(headers.get('x-frame-options')).toBe('SAMEORIGIN')
+  })
+
   test.each([
     ['an address that is no text', 'GET', '/%E0%A4%A', 400],
     ['an address that is too long', 'GET', `/today?x=${'y'.repeat(9_000)}`, 414],
