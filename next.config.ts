@@ -17,9 +17,9 @@ const config: NextConfig = {
     'nodemailer',
     'bwip-js',
   ],
+  // What every answer says to browsers, and the policy of pages, is said by the front door (scripts/door.mjs).
   headers: async () => [
-    // What every answer says to browsers is said by the front door (scripts/door.mjs), and the policy of pages, too. A paper is
-    // looked at in a frame of our own pages while its layout is made.
+    // A paper is looked at in a frame of our own pages while its layout is made.
     {
       source: '/api/v1/export/:path*',
       headers: [

@@ -12,6 +12,6 @@ export const openEmptyDesk = async (name: string): Promise<void> => {
   i = handsOn(driver, till.base)
 }
 export const closeDesk = async (): Promise<void> => {
-  if (driver) await closeBrowser(driver)
+  await closeBrowser(driver)
   await till?.close()
 }

@@ -69,6 +69,7 @@ export const openFullDesk = async (name: string): Promise<void> => {
   await handsOn(driver, till.base).signIn()
 }
 export const closeFullDesk = async (): Promise<void> => {
+  // Its pages come with what looks for barriers: no other file goes on with it.
   await driver?.quit()
   await till?.close()
 }

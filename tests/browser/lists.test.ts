@@ -37,7 +37,7 @@ beforeAll(async () => {
   await i.signIn()
 })
 afterAll(async () => {
-  if (driver) await closeBrowser(driver)
+  await closeBrowser(driver)
   await till?.close()
 })
 

@@ -46,7 +46,7 @@ export const openDesk = async (): Promise<void> => {
   await i.signIn()
 }
 export const closeDesk = async (): Promise<void> => {
-  if (driver) await closeBrowser(driver)
+  await closeBrowser(driver)
   await till?.close()
 }
 

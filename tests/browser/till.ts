@@ -1,53 +1,15 @@
-import type { ChildProcess } from 'node:child_process'
-import { resolve } from 'node:path'
 import { By, error, Key, type WebDriver, type WebElement } from 'selenium-webdriver'
-import type chrome from 'selenium-webdriver/chrome'
 import { inject } from 'vitest'
 import { openDatabase } from '@/data/connect'
-import { openBrowser as startBrowser, setSize } from '../../scripts/browser'
-import { freePort } from '../../scripts/cluster'
-import { serve } from '../../scripts/serve'
+import { setSize } from '../../scripts/browser'
 import { copyDatabase } from '../setUp'
+import { closeBrowser, giveBack, openBrowser, moveServer, restartServer, takeServer } from './kept'
 
-export { setSize }
+export { closeBrowser, openBrowser, setSize }
 
 export const TOKEN = 'a-token-for-tests'
 export const PASSPHRASE = 'a long passphrase'
 export const TODAY = '2026-03-10'
-
-interface Server {
-  readonly port: number
-  readonly process: ChildProcess
-}
-
-/** Servers that nobody tests just now: whoever comes next goes on with one of them, which is cheaper than to start. */
-const idle: Server[] = []
-
-const movingDoor = resolve(import.meta.dirname, '../movingDoor.mjs')
-
-/** A server on this database, with these settings: one that stands idle, or a new one. */
-const serverOn = async (databaseUrl: string, env: Readonly<Record<string, string>>): Promise<Server> => {
-  let one = idle.pop()
-  // One that broke under its last test helps nobody.
-  while (one && !one.process.connected) one = idle.pop()
-  if (!one) {
-    const port = await freePort()
-    return { port, process: await serve({ port, databaseUrl, env, program: movingDoor }) }
-  }
-  await move(one.process, databaseUrl, env)
-  return one
-}
-
-/** A server goes on with another database, or other settings. */
-const move = async (
-  server: ChildProcess,
-  databaseUrl: string,
-  env: Readonly<Record<string, string>>,
-): Promise<void> => {
-  const moved = new Promise((done) => server.once('message', done))
-  server.send({ ...env, DATABASE_URL: databaseUrl })
-  await moved
-}
 
 /** The application on a database of its own, as bin/start would serve it. */
 export const openTill = async (name: string, more: Readonly<Record<string, string>> = {}) => {
@@ -60,9 +22,8 @@ export const openTill = async (name: string, more: Readonly<Record<string, strin
     TILL_CHECK_ANSWERS: '1',
     ...more,
   })
-  let server = await serverOn(databaseUrl, on(TODAY))
-  const { port } = server
-  const base = `http://127.0.0.1:${port}`
+  let server = await takeServer(databaseUrl, on(TODAY))
+  const base = `http://127.0.0.1:${server.port}`
   const request = async (method: string, path: string, body?: unknown, headers: Record<string, string> = {}) => {
     const response = await fetch(`${base}/api/v1${path}`, {
       method,
@@ -87,44 +48,18 @@ export const openTill = async (name: string, more: Readonly<Record<string, strin
     db,
     request,
     /** From now on it is another day. */
-    moveTo: (today: string): Promise<void> => move(server.process, databaseUrl, on(today)),
+    moveTo: (today: string): Promise<void> => moveServer(server, databaseUrl, on(today)),
     /** Kills the server where it stands and starts it again, perhaps on another day. */
     restart: async (today = TODAY): Promise<void> => {
-      server.process.kill('SIGKILL')
-      await new Promise((r) => server.process.once('exit', r))
-      server = { port, process: await serve({ port, databaseUrl, env: on(today), program: movingDoor }) }
+      server = await restartServer(server, databaseUrl, on(today))
     },
     close: async (): Promise<void> => {
-      idle.push(server)
+      giveBack(server)
       await close()
     },
   }
 }
 export type Till = Awaited<ReturnType<typeof openTill>>
-
-/** Browsers that nobody looks through just now. They end with the worker, which is asked to end when its last file is done. */
-const idleBrowsers: WebDriver[] = []
-process.once('SIGTERM', () => {
-  void Promise.allSettled(idleBrowsers.map((driver) => driver.quit())).then(() => process.exit())
-})
-
-/** A browser that knows nothing: one that was put back, or a new one. */
-export const openBrowser = async (): Promise<WebDriver> => idleBrowsers.pop() ?? (await startBrowser())
-
-/** Puts a browser back as it was opened: one window, on nothing, and nothing kept. */
-export const closeBrowser = async (driver: WebDriver): Promise<void> => {
-  await driver.executeScript('localStorage.clear(); sessionStorage.clear()')
-  const [first, ...others] = await driver.getAllWindowHandles()
-  for (const other of others) {
-    await driver.switchTo().window(other)
-    await driver.close()
-  }
-  await driver.switchTo().window(first!)
-  await driver.get('about:blank')
-  await (driver as chrome.Driver).sendDevToolsCommand('Network.clearBrowserCookies', {})
-  await setSize(driver, 1280, 800)
-  idleBrowsers.push(driver)
-}
 
 const WAIT = 15_000
 

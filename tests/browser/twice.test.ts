@@ -26,7 +26,7 @@ beforeAll(async () => {
   driver = await openBrowser()
 })
 afterAll(async () => {
-  if (driver) await closeBrowser(driver)
+  await closeBrowser(driver)
   await till?.close()
 })
 

@@ -29,7 +29,7 @@ beforeAll(async () => {
   await i.signIn()
 })
 afterAll(async () => {
-  if (driver) await closeBrowser(driver)
+  await closeBrowser(driver)
   await till?.close()
 })
 

@@ -20,8 +20,11 @@ test('what cannot be fetched is fetched again when it is opened again', async ()
   const { unmount } = render(<Part />)
   expect(await screen.findByText(/close this and open it again/)).toBeTruthy()
   unmount()
+  // What is on its way already is not asked for by whoever opens it.
+  expect(asked).toBe(1)
   render(<Part />)
   expect(await screen.findByText('Here.')).toBeTruthy()
+  expect(asked).toBe(2)
 })
 
 test('what nobody misses yet is not drawn before it has come, and then in every place', async () => {
