@@ -179,18 +179,20 @@ const protect = (req, res, path) => {
   res.setHeader('content-security-policy', csp)
 }
 
+/** Calls of the interface; what it exports and tells of itself goes through the framework, as pages do. */
+const CALL = /^\/api\/v1\/(?!export\/|calendar\/|openapi\.json$)/
+const CALLED_BY = /^(GET|POST|PUT|PATCH|DELETE)$/
+
+/** @typedef {(req: http.IncomingMessage, res: http.ServerResponse) => Promise<void>} Answerer */
 /**
- * Whether all is well, asked of the program itself: through the framework the answer would wait for pages at every step of its
- * way. Fails, with nothing said, where the program has not started.
- * @param {http.ServerResponse} res
+ * What the program answers itself, once it has started (src/instrumentation.ts): through the framework, health would wait for pages
+ * at every step of its way, and a call would cost twice what it does.
+ * @param {string} method @param {string} path @returns {Answerer | undefined}
  */
-const tellHealth = async (res) => {
-  const { ironTillHealth } = /** @type {{ ironTillHealth?: () => Promise<Response> }} */ (globalThis)
-  if (!ironTillHealth) throw new Error('not started')
-  const answer = await ironTillHealth()
-  const body = Buffer.from(await answer.arrayBuffer())
-  res.writeHead(answer.status, { ...Object.fromEntries(answer.headers), 'content-length': body.length })
-  res.end(body)
+const directly = (method, path) => {
+  const { ironTill } = /** @type {{ ironTill?: Record<'health' | 'call', Answerer> }} */ (globalThis)
+  if (path === '/api/health') return /^(GET|HEAD)$/.test(method) ? ironTill?.health : undefined
+  return CALL.test(path) && CALLED_BY.test(method) ? ironTill?.call : undefined
 }
 
 /** @param {(req: http.IncomingMessage, res: http.ServerResponse) => void} application */
@@ -238,9 +240,12 @@ const guarded = (application) => (/** @type {http.IncomingMessage} */ req, /** @
     )
   protect(req, res, path)
   req.headers['x-till-from'] = near ? 'here' : 'elsewhere'
-  const go = () => application(req, res)
-  if (path === '/api/health' && reads) return void tellHealth(res).catch(go)
-  if (path.startsWith('/_next/static/')) return go()
+  const answer = directly(req.method ?? '', path)
+  const go = () => {
+    if (!answer) return application(req, res)
+    answer(req, res).catch(() => res.destroy())
+  }
+  if ((path === '/api/health' && reads) || path.startsWith('/_next/static/')) return go()
   const full = () =>
     refuse(res, 503, 'busy', 'There is too much to do at once just now. Nothing was done; try again in a moment.', {
       'retry-after': '2',

@@ -2,13 +2,13 @@
 export const register = async (): Promise<void> => {
   const url = process.env.DATABASE_URL
   if (process.env.NEXT_RUNTIME !== 'nodejs' || !url) return
-  const [{ tellHealth }, { keepTime }, { database }, { tick }] = await Promise.all([
-    import('@/api/health'),
+  const [{ DIRECTLY }, { keepTime }, { database }, { tick }] = await Promise.all([
+    import('@/api/directly'),
     import('@/clockwork/keepTime'),
     import('@/data/connect'),
     import('@/clockwork/tick'),
   ])
-  // The front door (scripts/door.mjs) asks it past the framework, so that pages keep nobody waiting who watches over us.
-  Object.assign(globalThis, { ironTillHealth: tellHealth })
+  // Found there by the front door (scripts/door.mjs), see docs/decisions/18-the-front-door.md.
+  Object.assign(globalThis, { ironTill: DIRECTLY })
   keepTime(url, () => tick(database()))
 }

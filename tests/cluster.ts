@@ -16,13 +16,16 @@ const memoryFolder = (): string => {
   }
 }
 
-/** A throw-away cluster for a run of tests, gone when it ends; on the disk where its speed is what is measured. */
+/**
+ * A throw-away cluster for a run of tests, gone when it ends. Where its speed is what is measured it lies on the disk, and
+ * waits for it as the owner's does.
+ */
 export const testCluster = async ({ onDisk = false, settings = [] as readonly string[] } = {}): Promise<{
   url: string
   remove: () => Promise<void>
 }> => {
   const home = mkdtempSync(join(onDisk ? tmpdir() : memoryFolder(), 'iron-till-test-'))
-  const cluster = await startCluster({ home, throwAway: true, settings })
+  const cluster = await startCluster({ home, throwAway: !onDisk, settings })
   return {
     url: cluster.url,
     remove: async () => {

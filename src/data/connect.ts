@@ -20,18 +20,39 @@ export const PLANNED_ANEW = '/* planned anew */'
  * Drizzle sends every statement as an unnamed one: parsed, described and planned each time. Named, the server keeps its
  * plan on the connection, and a statement takes one round trip instead of two.
  */
-const preparing = <C extends object>(client: C): C => {
+const preparing = <C extends object>(client: C, isOver = () => false): C => {
   const raw = client as unknown as Client
   const { unsafe, begin } = raw
-  raw.unsafe = (query, params, options) =>
-    unsafe.call(raw, query, params, { ...options, prepare: !query.startsWith(PLANNED_ANEW) })
+  raw.unsafe = (query, params, options) => {
+    if (isOver()) throw new Error('a statement came after its transaction had ended')
+    const prepare = !query.startsWith(PLANNED_ANEW)
+    // What asks with nothing would be sent as text, and planned each time.
+    return unsafe.call(raw, query, params, {
+      ...options,
+      prepare,
+      ...(/^select /.test(query) ? { simple: false } : {}),
+    })
+  }
   if (begin) {
     raw.begin = (...args) => {
       const work = args.pop() as (tx: object) => unknown
-      return begin.call(raw, ...args, (tx: object) => work(preparing(tx)))
+      return begin.call(raw, ...args, untilOver(work))
     }
   }
   return client
+}
+
+/**
+ * Statements of a transaction are sent side by side where none waits for another's answer. One that breaks ends it: whoever
+ * comes later must not go on, on a connection that is somebody else's by then.
+ */
+const untilOver = (work: (tx: object) => unknown) => async (tx: object) => {
+  let over = false
+  try {
+    return await work(preparing(tx, () => over))
+  } finally {
+    over = true
+  }
 }
 
 /** In milliseconds: how long one statement may run, wait for a lock, or a transaction stand idle. */

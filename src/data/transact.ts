@@ -38,8 +38,11 @@ export const transact = async <T>(db: Database, work: (tx: Transaction) => Promi
     try {
       return await inTurn(db, () =>
         db.transaction(async (tx) => {
-          await takeLock(tx, 'pen')
-          return work(tx)
+          // What the work asks first follows at the heels of the lock: a connection does one thing after the other.
+          const [pen, done] = await Promise.allSettled([takeLock(tx, 'pen'), work(tx)])
+          if (pen.status === 'rejected') throw pen.reason
+          if (done.status === 'rejected') throw done.reason
+          return done.value
         }),
       )
     } catch (problem) {

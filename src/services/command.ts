@@ -32,9 +32,9 @@ export interface Work {
   /** Reads an amount of the business's currency; more digits than it has are refused at `path`. */
   money(text: string, path: string): Money
   taxCodes(): Promise<readonly KeptTaxCode[]>
-  accountId(role: AccountRole): Promise<number>
-  /** Posts an entry and answers its id. */
-  post(draft: EntryDraft, source: EntrySource): Promise<number>
+  accountId(role: AccountRole): number
+  /** Posts an entry, under the id that was reserved for it where one was, and answers its id. */
+  post(draft: EntryDraft, source: EntrySource, reserved?: number): Promise<number>
 }
 
 /** What a command did: the id of what it made or changed, and how to read the answer of the HTTP interface. */
@@ -97,9 +97,12 @@ export const defineCommand = <O, I, A, B = never>(
       till,
       async (tx, asked) => {
         const parsed = parse(schema, input)
-        const before = key === null ? null : await takeKey(tx, key, fingerprint(name, input))
+        const [before, w] = await Promise.all([
+          key === null ? null : takeKey(tx, key, fingerprint(name, input)),
+          makeWork(tx, till),
+        ])
         if (before) return answerIsSecret ? refuse({ code: 'shown-once' }) : (before.answer as A)
-        const answer = await (await work(await makeWork(tx, till), parsed, asked)).answer()
+        const answer = await (await work(w, parsed, asked)).answer()
         if (key !== null && !answerIsSecret) await keepAnswer(tx, key, answer)
         return answer
       },
@@ -193,16 +196,16 @@ const rolesOf = async (db: Database, tx: Transaction): Promise<Roles> => {
   const known = knownRoles.get(db)
   if (known) return known
   const roles: Roles = new Map((await listAccounts(tx)).flatMap((a) => (a.role ? [[a.role, a.id] as const] : [])))
-  knownRoles.set(db, roles)
+  if (roles.size > 0) knownRoles.set(db, roles)
   return roles
 }
 
 const makeWork = async (tx: Transaction, { db, today }: Till, posted: number[] = []): Promise<Work> => {
-  const business = (await findBusiness(tx)) ?? refuse({ code: 'not-set-up' })
+  const [there, roles] = await Promise.all([findBusiness(tx), rolesOf(db, tx)])
+  const business = there ?? refuse({ code: 'not-set-up' })
   let codes: Promise<readonly KeptTaxCode[]> | undefined
-  const byRole = () => rolesOf(db, tx)
-  const accountId = async (role: AccountRole): Promise<number> => {
-    const known = (await byRole()).get(role)
+  const accountId = (role: AccountRole): number => {
+    const known = roles.get(role)
     if (known === undefined) throw new Error(`no account plays ${role}`)
     return known
   }
@@ -217,11 +220,9 @@ const makeWork = async (tx: Transaction, { db, today }: Till, posted: number[] =
     },
     taxCodes: () => (codes ??= listTaxCodes(tx)),
     accountId,
-    post: async (draft, source) => {
-      const known = await byRole()
-      const entryId = await insertEntry(tx, draft, source, (ref: AccountRef) =>
-        'role' in ref ? present(known.get(ref.role)) : ref.accountId,
-      )
+    post: async (draft, source, reserved) => {
+      const accountOf = (ref: AccountRef) => ('role' in ref ? accountId(ref.role) : ref.accountId)
+      const entryId = await insertEntry(tx, draft, source, accountOf, reserved)
       posted.push(entryId)
       return entryId
     },

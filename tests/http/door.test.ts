@@ -57,6 +57,64 @@ describe('a body that is too large', () => {
   })
 })
 
+describe('a call of the interface', () => {
+  test('is refused before its body has come, where whoever sends it may not', async () => {
+    const status = await new Promise<number>((done, broke) => {
+      const asking = open(`${till.base}/api/v1/customers`, {
+        method: 'POST',
+        headers: {
+          authorization: 'Bearer made-up',
+          'content-type': 'application/json',
+          'content-length': '1000000',
+        },
+      })
+      asking.on('error', broke)
+      asking.on('response', (answer) => {
+        asking.destroy()
+        done(answer.statusCode ?? 0)
+      })
+      asking.write('{')
+    })
+    expect(status).toBe(401)
+  })
+
+  test('is packed where it is long and whoever asks takes it so', async () => {
+    for (let i = 0; i < 60; i++) await till.request('POST', '/customers', { name: `Packed ${i} ${'x'.repeat(150)}` })
+    const ask = (path: string, packing: string) =>
+      fetch(`${till.base}/api/v1${path}`, { headers: { ...OWNER, 'accept-encoding': packing } })
+    const [packed, plain, short] = await Promise.all([
+      ask('/customers?limit=60', 'gzip'),
+      ask('/customers?limit=60', 'identity'),
+      ask('/customers?limit=1', 'gzip'),
+    ])
+    expect([packed, plain, short].map((a) => a.headers.get('content-encoding'))).toEqual(['gzip', null, null])
+    expect(packed.headers.get('vary')).toBe('accept-encoding')
+    expect(await packed.json()).toEqual(await plain.json())
+    expect(((await short.json()) as { items: unknown[] }).items).toHaveLength(1)
+  })
+
+  test('may be sent in pieces of no told length', async () => {
+    const body = new ReadableStream({
+      start: (to) => {
+        for (const piece of ['{"name":"In ', 'pieces"}']) to.enqueue(new TextEncoder().encode(piece))
+        to.close()
+      },
+    })
+    const sent = { method: 'POST', headers: { ...OWNER, 'content-type': 'application/json' }, body, duplex: 'half' }
+    expect((await fetch(`${till.base}/api/v1/customers`, sent)).status).toBe(201)
+  })
+
+  test.each([
+    ['HEAD', '/customers', 405],
+    ['OPTIONS', '/customers', 405],
+    ['GET', '/openapi.json', 200],
+    ['GET', '/nowhere', 404],
+    ['PUT', '/customers', 405],
+  ])('%s %s is answered as well', async (method, path, status) => {
+    expect((await fetch(`${till.base}/api/v1${path}`, { method, headers: OWNER })).status).toBe(status)
+  })
+})
+
 describe('what comes to the door', () => {
   test('whoever watches over it is told that all is well, and nothing of the business', async () => {
     const told = await fetch(`${till.base}/api/health?again`)

@@ -43,7 +43,7 @@ test('the file is the same wherever it is made', async () => {
 test('what breaks there is told with its code, so that it can be answered here', async () => {
   const away = Object.assign(new Error('gone'), { code: 'CONNECTION_CLOSED' })
   const broken = new Proxy(s.db, {
-    get: () => () => {
+    get: () => {
       throw away
     },
   })

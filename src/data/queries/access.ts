@@ -1,4 +1,5 @@
 import { and, desc, eq, gt, isNull, lt, sql } from 'drizzle-orm'
+import { builtOnce } from '../builtOnce'
 import type { Db } from '../connect'
 import { apiToken, command, session } from '../schema'
 
@@ -10,18 +11,22 @@ export const insertSession = async (db: Db, tokenHash: string, expiresAt: Date):
 /** How long a session lives that nobody uses. */
 const IDLE = sql`interval '12 hours'`
 
-/** Whether a session is open, and when the passphrase was last typed in it. Its use is noted, to the minute. */
-export const findSession = async (db: Db, tokenHash: string): Promise<{ readonly provedAt: Date } | null> => {
-  const [row] = await db
+const openSession = builtOnce((db) =>
+  db
     .select({ provedAt: session.provedAt, seenAt: session.seenAt })
     .from(session)
     .where(
       and(
-        eq(session.tokenHash, tokenHash),
-        gt(session.expiresAt, new Date()),
+        eq(session.tokenHash, sql.placeholder('tokenHash')),
+        gt(session.expiresAt, sql.placeholder('now')),
         sql`${session.seenAt} > now() - ${IDLE}`,
       ),
-    )
+    ),
+)
+
+/** Whether a session is open, and when the passphrase was last typed in it. Its use is noted, to the minute. */
+export const findSession = async (db: Db, tokenHash: string): Promise<{ readonly provedAt: Date } | null> => {
+  const [row] = await openSession(db, { tokenHash, now: new Date().toISOString() })
   if (row && Date.now() - row.seenAt.getTime() > 60_000)
     await db.update(session).set({ seenAt: new Date() }).where(eq(session.tokenHash, tokenHash))
   return row ?? null
@@ -49,12 +54,22 @@ export interface NewApiToken {
 export const insertApiToken = async (db: Db, row: NewApiToken): Promise<number | null> =>
   (await db.insert(apiToken).values(row).onConflictDoNothing().returning({ id: apiToken.id }))[0]?.id ?? null
 
-/** The token that is open under a hash. Its use is noted, to the hour. */
-export const findApiToken = async (db: Db, tokenHash: string) => {
-  const [row] = await db
+const openToken = builtOnce((db) =>
+  db
     .select({ id: apiToken.id, readOnly: apiToken.readOnly, usedAt: apiToken.usedAt })
     .from(apiToken)
-    .where(and(eq(apiToken.tokenHash, tokenHash), isNull(apiToken.revokedAt), gt(apiToken.expiresAt, new Date())))
+    .where(
+      and(
+        eq(apiToken.tokenHash, sql.placeholder('tokenHash')),
+        isNull(apiToken.revokedAt),
+        gt(apiToken.expiresAt, sql.placeholder('now')),
+      ),
+    ),
+)
+
+/** The token that is open under a hash. Its use is noted, to the hour. */
+export const findApiToken = async (db: Db, tokenHash: string) => {
+  const [row] = await openToken(db, { tokenHash, now: new Date().toISOString() })
   if (!row) return null
   const fresh = row.usedAt === null || Date.now() - row.usedAt.getTime() > 3_600_000
   if (fresh) await db.update(apiToken).set({ usedAt: new Date() }).where(eq(apiToken.id, row.id))
@@ -88,16 +103,20 @@ export const revokeAllTokens = async (db: Db): Promise<void> => {
   await db.update(apiToken).set({ revokedAt: new Date() }).where(isNull(apiToken.revokedAt))
 }
 
+const takeKey = builtOnce((db) =>
+  db
+    .insert(command)
+    .values({ key: sql.placeholder('key'), fingerprint: sql.placeholder('fingerprint') })
+    .onConflictDoNothing()
+    .returning({ key: command.key }),
+)
+
 /**
  * Takes a command's key for this transaction. True when the key is new. When another transaction holds it, waits for that
  * one to end: afterwards the key is either free again (it failed) or taken (its answer stands).
  */
 export const takeCommandKey = async (db: Db, key: string, fingerprint: string): Promise<boolean> => {
-  const rows = await db
-    .insert(command)
-    .values({ key, fingerprint })
-    .onConflictDoNothing()
-    .returning({ key: command.key })
+  const rows = await takeKey(db, { key, fingerprint })
   return rows.length > 0
 }
 

@@ -1,9 +1,9 @@
+import { insertInto, insertWithId } from '../builtOnce'
 import type { Db } from '../connect'
 import { type Day, day } from '@/core/day'
 import { bankingSlip, cardSettlement, banked, receipt, customer, receiptVoid } from '../schema'
 import { eq, and, sql, desc } from 'drizzle-orm'
 import { present } from '@/core/present'
-import { insertWithId } from './insertWithId'
 import { type Money, money } from '@/core/money'
 import type { Method } from '@/core/ledger'
 import { isOneOf } from './search'
@@ -23,9 +23,7 @@ export const insertBankingSlip = insertWithId(bankingSlip)
 
 export const insertCardSettlement = insertWithId(cardSettlement)
 
-export const insertBanked = async (db: Db, rows: readonly (typeof banked.$inferInsert)[]): Promise<void> => {
-  if (rows.length > 0) await db.insert(banked).values([...rows])
-}
+export const insertBanked = insertInto(banked)
 
 export interface ToBank {
   readonly id: number

@@ -3,6 +3,7 @@ import { money, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import type { Day } from '@/core/day'
 import type { SettleKind } from '@/core/bank'
+import { insertInto, insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { heldThrough } from './balances'
 import { account, bankAccount, bankLine, bankMatch, bankRule, bankStatement, taxCode } from '../schema'
@@ -27,8 +28,7 @@ export const listBankAccounts = (db: Db) =>
     .orderBy(asc(bankAccount.id))
 export type BankAccountRow = Awaited<ReturnType<typeof listBankAccounts>>[number]
 
-export const insertBankAccount = async (db: Db, row: typeof bankAccount.$inferInsert): Promise<number> =>
-  present((await db.insert(bankAccount).values(row).returning({ id: bankAccount.id }))[0]).id
+export const insertBankAccount = insertOne(bankAccount)
 
 export const updateBankAccount = async (
   db: Db,
@@ -38,8 +38,7 @@ export const updateBankAccount = async (
   if (Object.keys(change).length > 0) await db.update(bankAccount).set(change).where(eq(bankAccount.id, id))
 }
 
-export const insertStatement = async (db: Db, row: typeof bankStatement.$inferInsert): Promise<number> =>
-  present((await db.insert(bankStatement).values(row).returning({ id: bankStatement.id }))[0]).id
+export const insertStatement = insertOne(bankStatement)
 
 /** Writes the lines that are not known yet; answers how many were. */
 export const insertLines = async (db: Db, rows: readonly (typeof bankLine.$inferInsert)[]): Promise<number> => {
@@ -136,9 +135,7 @@ export const listMatches = (db: Db, lineIds: readonly number[]) =>
     .orderBy(asc(bankMatch.id))
 export type MatchRow = Awaited<ReturnType<typeof listMatches>>[number]['match']
 
-export const insertMatches = async (db: Db, rows: readonly (typeof bankMatch.$inferInsert)[]): Promise<void> => {
-  if (rows.length > 0) await db.insert(bankMatch).values([...rows])
-}
+export const insertMatches = insertInto(bankMatch)
 
 export const deleteMatches = async (db: Db, lineId: number): Promise<void> => {
   await db.delete(bankMatch).where(eq(bankMatch.lineId, lineId))
@@ -259,8 +256,7 @@ export const listBankRules = (db: Db): Promise<RuleRow[]> =>
     .leftJoin(taxCode, eq(taxCode.id, bankRule.taxCodeId))
     .orderBy(asc(bankRule.contains))
 
-export const insertBankRule = async (db: Db, row: typeof bankRule.$inferInsert): Promise<number> =>
-  present((await db.insert(bankRule).values(row).returning({ id: bankRule.id }))[0]).id
+export const insertBankRule = insertOne(bankRule)
 
 export const deleteBankRule = async (db: Db, id: number): Promise<void> => {
   await db.delete(bankRule).where(eq(bankRule.id, id))

@@ -1,7 +1,7 @@
 import type { Day } from '@/core/day'
-import { present } from '@/core/present'
 import { and, asc, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm'
 import { type Decimal } from '@/core/money'
+import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { basket, basketLine } from '../schema'
 
@@ -31,8 +31,7 @@ const FACTS = {
   saleId: basket.saleId,
 }
 
-export const insertBasket = async (db: Db, row: typeof basket.$inferInsert): Promise<number> =>
-  present((await db.insert(basket).values(row).returning({ id: basket.id }))[0]).id
+export const insertBasket = insertOne(basket)
 
 /** How many baskets were begun on a day. */
 export const countBasketsOf = async (db: Db, on: Day): Promise<number> => db.$count(basket, eq(basket.startedOn, on))

@@ -2,24 +2,20 @@ import { and, asc, desc, eq, isNull, lt, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { decimal, money, type Decimal, type Money } from '@/core/money'
 import { present } from '@/core/present'
+import { insertInto, insertWithId } from '../builtOnce'
 import type { Db } from '../connect'
 import { account, aheadMove, bill, billFill, billLine, supplier } from '../schema'
-import { insertWithId } from './insertWithId'
 import { isOneOf } from './search'
 
 export const insertBill = insertWithId(bill)
 
-export const insertBillLines = async (db: Db, rows: readonly (typeof billLine.$inferInsert)[]): Promise<void> => {
-  if (rows.length > 0) await db.insert(billLine).values([...rows])
-}
+export const insertBillLines = insertInto(billLine)
 
 export const markBillVoid = async (db: Db, id: number, voidedOn: Day, voidReason: string): Promise<void> => {
   await db.update(bill).set({ voidedOn, voidReason }).where(eq(bill.id, id))
 }
 
-export const insertBillFills = async (db: Db, rows: readonly (typeof billFill.$inferInsert)[]): Promise<void> => {
-  if (rows.length > 0) await db.insert(billFill).values([...rows])
-}
+export const insertBillFills = insertInto(billFill)
 
 export const insertAheadMove = async (db: Db, row: typeof aheadMove.$inferInsert): Promise<void> => {
   await db.insert(aheadMove).values(row)

@@ -1,6 +1,6 @@
 import { and, asc, eq, isNotNull, lte } from 'drizzle-orm'
 import type { Day } from '@/core/day'
-import { present } from '@/core/present'
+import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { billRepeat, billRepeatRun } from '../schema'
 
@@ -24,8 +24,7 @@ export const listBillRepeats = (
 }
 export type BillRepeatRow = Awaited<ReturnType<typeof listBillRepeats>>[number]
 
-export const insertBillRepeat = async (db: Db, row: typeof billRepeat.$inferInsert): Promise<number> =>
-  present((await db.insert(billRepeat).values(row).returning({ id: billRepeat.id }))[0]).id
+export const insertBillRepeat = insertOne(billRepeat)
 
 export const updateBillRepeat = async (
   db: Db,

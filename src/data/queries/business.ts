@@ -4,6 +4,7 @@ import type { Day } from '@/core/day'
 import { houseLocale, localeOf, writeAs } from '@/core/locale'
 import { money, type Money } from '@/core/money'
 import type { AgeLimits } from '@/core/receivables'
+import { builtOnce } from '../builtOnce'
 import type { Db } from '../connect'
 import { business } from '../schema'
 
@@ -91,9 +92,11 @@ const mapBusiness = (row: typeof business.$inferSelect): Business => ({
   demoPassphrase: row.demoPassphrase,
 })
 
+const theBusiness = builtOnce((db) => db.select().from(business))
+
 /** The business, or null before it is set up. Whoever knows whose it is also writes its numbers as that business does. */
 export const findBusiness = async (db: Db): Promise<Business | null> => {
-  const [row] = await db.select().from(business)
+  const [row] = await theBusiness(db)
   if (!row) return null
   if (houseLocale().tag !== row.locale) writeAs(localeOf(row.locale))
   return mapBusiness(row)

@@ -1,6 +1,7 @@
 import { present } from '@/core/present'
 import { and, eq, sql } from 'drizzle-orm'
 import { money, type Money } from '@/core/money'
+import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { cardPayment } from '../schema'
 
@@ -15,8 +16,7 @@ export interface CardPaymentRow {
   readonly receiptId: number | null
 }
 
-export const insertCardPayment = async (db: Db, row: typeof cardPayment.$inferInsert): Promise<number> =>
-  present((await db.insert(cardPayment).values(row).returning({ id: cardPayment.id }))[0]).id
+export const insertCardPayment = insertOne(cardPayment)
 
 /** A payment by its reference, held for this transaction: two answers come one after the other. */
 export const lockCardPayment = async (db: Db, reference: string, currency: string): Promise<CardPaymentRow | null> => {

@@ -2,6 +2,7 @@ import { present } from '@/core/present'
 import { and, asc, eq, sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
+import { builtForId, insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { address, contact, customer } from '../schema'
 import { cutTo, inOrder, type Part } from './inOrder'
@@ -72,8 +73,10 @@ const mapCustomer = (row: typeof customer.$inferSelect, currency: string): Custo
   since: row.since,
 })
 
+const customerById = builtForId((db, id) => db.select().from(customer).where(eq(customer.id, id)))
+
 export const findCustomer = async (db: Db, id: number, currency: string): Promise<Customer | null> => {
-  const [row] = await db.select().from(customer).where(eq(customer.id, id))
+  const [row] = await customerById(db, id)
   return row ? mapCustomer(row, currency) : null
 }
 
@@ -94,10 +97,7 @@ export const findWalkIn = async (db: Db): Promise<number> => {
   return row.id
 }
 
-export const insertCustomer = async (db: Db, row: typeof customer.$inferInsert): Promise<number> => {
-  const made = present((await db.insert(customer).values(row).returning({ id: customer.id }))[0])
-  return made.id
-}
+export const insertCustomer = insertOne(customer)
 
 export const updateCustomer = async (
   db: Db,

@@ -1,17 +1,15 @@
+import { builtForIds, insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { depositRequest } from '../schema'
 import { isOneOf } from './search'
 import { asc, eq } from 'drizzle-orm'
 import { money } from '@/core/money'
-import { present } from '@/core/present'
 
+const requestsOf = builtForIds((db, saleIds) =>
+  db.select().from(depositRequest).where(isOneOf(depositRequest.saleId, saleIds)).orderBy(asc(depositRequest.id)),
+)
 export const listDepositRequests = async (db: Db, saleIds: readonly number[], currency: string) => {
-  if (saleIds.length === 0) return []
-  const rows = await db
-    .select()
-    .from(depositRequest)
-    .where(isOneOf(depositRequest.saleId, saleIds))
-    .orderBy(asc(depositRequest.id))
+  const rows = await requestsOf(db, saleIds)
   return rows.map((r) => ({
     id: r.id,
     number: r.number,
@@ -27,7 +25,4 @@ export const findDepositRequest = async (db: Db, id: number, currency: string) =
   return row ? { ...row, on: row.onDay, amount: money(row.amount, currency) } : null
 }
 
-export const insertDepositRequest = async (db: Db, row: typeof depositRequest.$inferInsert): Promise<number> => {
-  const made = present((await db.insert(depositRequest).values(row).returning({ id: depositRequest.id }))[0])
-  return made.id
-}
+export const insertDepositRequest = insertOne(depositRequest)

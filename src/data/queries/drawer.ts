@@ -1,9 +1,9 @@
+import { insertWithId } from '../builtOnce'
 import { desc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import { account, drawerCount, drawerMove } from '@/data/schema'
-import { insertWithId } from './insertWithId'
 
 export const insertDrawerMove = insertWithId(drawerMove)
 export const insertDrawerCount = insertWithId(drawerCount)

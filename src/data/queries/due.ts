@@ -1,7 +1,8 @@
 import type { Day } from '@/core/day'
 import { type Money, money } from '@/core/money'
+import { builtForId, builtForIds, insertAll } from '../builtOnce'
 import { due, invoice, sale } from '../schema'
-import { sql, eq, asc, and } from 'drizzle-orm'
+import { sql, eq, asc, and, type Placeholder, type SQL } from 'drizzle-orm'
 import type { Db } from '../connect'
 import { isOneOf } from './search'
 
@@ -78,43 +79,38 @@ const dues = (db: Db) =>
     .leftJoin(invoice, eq(invoice.id, due.invoiceId))
     .innerJoin(sale, eq(sale.id, due.saleId))
 
+const duesWhere = (db: Db, where: SQL | undefined) => dues(db).where(where).orderBy(asc(due.dueOn), asc(due.id))
+const duesOfSales = builtForIds((db, saleIds) => duesWhere(db, isOneOf(due.saleId, saleIds)))
+const duesOfInvoice = builtForId((db, invoiceId) => duesWhere(db, eq(due.invoiceId, invoiceId)))
+const duesOfPlan = builtForId((db, planId) => duesWhere(db, eq(due.planId, planId)))
+const duesByIds = builtForIds((db, ids) => duesWhere(db, isOneOf(due.id, ids)))
+
 export const listDuesOfSales = async (db: Db, saleIds: readonly number[], currency: string): Promise<DueRow[]> =>
-  saleIds.length === 0
-    ? []
-    : (await dues(db).where(isOneOf(due.saleId, saleIds)).orderBy(asc(due.dueOn), asc(due.id))).map((r) =>
-        mapDue(r, currency),
-      )
+  (await duesOfSales(db, saleIds)).map((r) => mapDue(r, currency))
 
 export const listDuesOfInvoice = async (db: Db, invoiceId: number, currency: string): Promise<DueRow[]> =>
-  (await dues(db).where(eq(due.invoiceId, invoiceId)).orderBy(asc(due.dueOn), asc(due.id))).map((r) =>
-    mapDue(r, currency),
-  )
+  (await duesOfInvoice(db, invoiceId)).map((r) => mapDue(r, currency))
 
 export const listDuesOfPlan = async (db: Db, planId: number, currency: string): Promise<DueRow[]> =>
-  (await dues(db).where(eq(due.planId, planId)).orderBy(asc(due.dueOn), asc(due.id))).map((r) => mapDue(r, currency))
+  (await duesOfPlan(db, planId)).map((r) => mapDue(r, currency))
 
 export const findDues = async (db: Db, ids: readonly number[], currency: string): Promise<DueRow[]> =>
-  ids.length === 0
-    ? []
-    : (await dues(db).where(isOneOf(due.id, ids)).orderBy(asc(due.dueOn), asc(due.id))).map((r) => mapDue(r, currency))
+  (await duesByIds(db, ids)).map((r) => mapDue(r, currency))
+
+const isOpenOf = (customerId: Placeholder) => and(eq(due.customerId, customerId), sql`${due.filled} < ${due.amount}`)
+const openOf = builtForId((db, customerId) => duesWhere(db, isOpenOf(customerId)))
+const lockOpenOf = builtForId((db, customerId) =>
+  db.select({ id: due.id }).from(due).where(isOpenOf(customerId)).orderBy(asc(due.id)).for('update'),
+)
 
 /** What a customer has open, oldest due first. */
 export const listOpenDues = async (db: Db, customerId: number, currency: string): Promise<DueRow[]> =>
-  (
-    await dues(db)
-      .where(and(eq(due.customerId, customerId), sql`${due.filled} < ${due.amount}`))
-      .orderBy(asc(due.dueOn), asc(due.id))
-  ).map((r) => mapDue(r, currency))
+  (await openOf(db, customerId)).map((r) => mapDue(r, currency))
 
 /** Locks a customer's open dues in id order for the rest of the transaction, so that two receipts fill one after the other. */
 export const lockOpenDues = async (db: Db, customerId: number, currency: string): Promise<DueRow[]> => {
-  await db
-    .select({ id: due.id })
-    .from(due)
-    .where(and(eq(due.customerId, customerId), sql`${due.filled} < ${due.amount}`))
-    .orderBy(asc(due.id))
-    .for('update')
-  return listOpenDues(db, customerId, currency)
+  const [, open] = await Promise.all([lockOpenOf(db, customerId), listOpenDues(db, customerId, currency)])
+  return open
 }
 
 /** Dues that are open anywhere, of all customers: for what is expected by week. */
@@ -127,15 +123,7 @@ export const sumOpenByDay = async (db: Db, currency: string): Promise<{ dueOn: D
   return rows.map((r) => ({ dueOn: r.dueOn, open: money(BigInt(r.open), currency) }))
 }
 
-export const insertDues = async (db: Db, rows: readonly (typeof due.$inferInsert)[]): Promise<number[]> =>
-  rows.length === 0
-    ? []
-    : (
-        await db
-          .insert(due)
-          .values([...rows])
-          .returning({ id: due.id })
-      ).map((r) => r.id)
+export const insertDues = insertAll(due)
 
 /** Whose due it is, open or not. */
 export const findDueOwner = async (db: Db, dueId: number): Promise<number | null> => {

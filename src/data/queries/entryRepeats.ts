@@ -1,6 +1,6 @@
 import { and, asc, eq, isNotNull, lte } from 'drizzle-orm'
 import type { Day } from '@/core/day'
-import { present } from '@/core/present'
+import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { entryRepeat, entryRepeatRun } from '../schema'
 
@@ -24,8 +24,7 @@ export const listEntryRepeats = (
 }
 export type EntryRepeatRow = Awaited<ReturnType<typeof listEntryRepeats>>[number]
 
-export const insertEntryRepeat = async (db: Db, row: typeof entryRepeat.$inferInsert): Promise<number> =>
-  present((await db.insert(entryRepeat).values(row).returning({ id: entryRepeat.id }))[0]).id
+export const insertEntryRepeat = insertOne(entryRepeat)
 
 export const updateEntryRepeat = async (
   db: Db,

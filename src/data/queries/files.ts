@@ -1,6 +1,6 @@
 import type { Day } from '@/core/day'
-import { present } from '@/core/present'
 import { and, asc, eq } from 'drizzle-orm'
+import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { file } from '../schema'
 
@@ -25,8 +25,7 @@ export const listFiles = (db: Db, ownerKind: FileOwner, ownerId: number): Promis
 
 export const findFile = async (db: Db, id: number) => (await db.select().from(file).where(eq(file.id, id)))[0] ?? null
 
-export const insertFile = async (db: Db, row: typeof file.$inferInsert): Promise<number> =>
-  present((await db.insert(file).values(row).returning({ id: file.id }))[0]).id
+export const insertFile = insertOne(file)
 
 export const deleteFile = async (db: Db, id: number): Promise<void> => {
   await db.delete(file).where(eq(file.id, id))

@@ -1,3 +1,4 @@
+import { builtForId, builtForIds, insertInto } from '../builtOnce'
 import type { Db } from '../connect'
 import { dueFill, type FILL_KINDS, due, heldMove } from '../schema'
 import type { Day } from '@/core/day'
@@ -5,10 +6,12 @@ import { type Money, money } from '@/core/money'
 import { isOneOf } from './search'
 import { asc, eq, and, sql, inArray, desc } from 'drizzle-orm'
 
-export const insertFills = async (db: Db, rows: readonly (typeof dueFill.$inferInsert)[]): Promise<void> => {
-  const sorted = [...rows].sort((a, b) => a.dueId - b.dueId)
-  if (sorted.length > 0) await db.insert(dueFill).values(sorted)
-}
+const insertSorted = insertInto(dueFill)
+export const insertFills = (db: Db, rows: readonly (typeof dueFill.$inferInsert)[]): Promise<void> =>
+  insertSorted(
+    db,
+    [...rows].sort((a, b) => a.dueId - b.dueId),
+  )
 
 export interface FillRow {
   readonly id: number
@@ -31,9 +34,7 @@ export const isMoney = (kind: FillKind): boolean => MONEY_FILLS.has(kind)
 
 /** What was put on dues, or taken off again, for working out what they were made of on any day. */
 export const listFillsOfDues = async (db: Db, dueIds: readonly number[], currency: string): Promise<FillRow[]> =>
-  dueIds.length === 0
-    ? []
-    : (await fills(db).where(isOneOf(dueFill.dueId, dueIds)).orderBy(asc(dueFill.id))).map((r) => mapFill(r, currency))
+  (await fillsOfDues(db, dueIds)).map((r) => mapFill(r, currency))
 
 /** What an entry put on dues. */
 export const listFillsOfEntry = async (db: Db, entryId: number, currency: string): Promise<FillRow[]> =>
@@ -55,19 +56,27 @@ const fills = (db: Db) =>
     .from(dueFill)
     .innerJoin(due, eq(due.id, dueFill.dueId))
 
+const fillsOfDues = builtForIds((db, dueIds) =>
+  fills(db).where(isOneOf(dueFill.dueId, dueIds)).orderBy(asc(dueFill.id)),
+)
+
 const mapFill = (r: Omit<FillRow, 'amount'> & { amount: bigint }, currency: string): FillRow => ({
   ...r,
   on: r.on,
   amount: money(r.amount, currency),
 })
 
+const fillsOfSales = builtForIds((db, saleIds) =>
+  fills(db).where(isOneOf(due.saleId, saleIds)).orderBy(asc(dueFill.id)),
+)
 export const listFillsOfSales = async (db: Db, saleIds: readonly number[], currency: string): Promise<FillRow[]> =>
-  saleIds.length === 0
-    ? []
-    : (await fills(db).where(isOneOf(due.saleId, saleIds)).orderBy(asc(dueFill.id))).map((r) => mapFill(r, currency))
+  (await fillsOfSales(db, saleIds)).map((r) => mapFill(r, currency))
 
+const fillsOfReceipt = builtForId((db, receiptId) =>
+  fills(db).where(eq(dueFill.receiptId, receiptId)).orderBy(asc(dueFill.id)),
+)
 export const listFillsOfReceipt = async (db: Db, receiptId: number, currency: string): Promise<FillRow[]> =>
-  (await fills(db).where(eq(dueFill.receiptId, receiptId)).orderBy(asc(dueFill.id))).map((r) => mapFill(r, currency))
+  (await fillsOfReceipt(db, receiptId)).map((r) => mapFill(r, currency))
 
 /** What held money put on dues, the newest first: followed back when that money turns out never to have come. */
 export const listFillsOfHeld = async (

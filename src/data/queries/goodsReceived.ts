@@ -1,14 +1,12 @@
 import { and, asc, desc, eq, sql } from 'drizzle-orm'
-import { present } from '@/core/present'
+import { insertOne, insertWithId } from '../builtOnce'
 import type { Db } from '../connect'
 import { goods, goodsReceived, goodsReceivedLine, supplier } from '../schema'
-import { insertWithId } from './insertWithId'
 import { isOneOf } from './search'
 
 export const insertGoodsReceived = insertWithId(goodsReceived)
 
-export const insertReceivedLine = async (db: Db, row: typeof goodsReceivedLine.$inferInsert): Promise<number> =>
-  present((await db.insert(goodsReceivedLine).values(row).returning({ id: goodsReceivedLine.id }))[0]).id
+export const insertReceivedLine = insertOne(goodsReceivedLine)
 
 export const updateReceivedLine = async (
   db: Db,

@@ -1,5 +1,6 @@
 import type { Day } from '@/core/day'
 import { type Decimal, type Money, money } from '@/core/money'
+import { builtForIds } from '../builtOnce'
 import type { Db } from '../connect'
 import { handover, handoverLine, saleLine, sale, customer } from '../schema'
 import { eq, asc } from 'drizzle-orm'
@@ -35,14 +36,16 @@ const headOf = (h: typeof handover.$inferSelect) => ({
   reason: h.reason,
 })
 
-export const listHandovers = async (db: Db, saleIds: readonly number[], currency: string): Promise<HandoverRow[]> => {
-  if (saleIds.length === 0) return []
-  const rows = await db
+const handoversOf = builtForIds((db, saleIds) =>
+  db
     .select({ handover, line: handoverLine })
     .from(handover)
     .innerJoin(handoverLine, eq(handoverLine.handoverId, handover.id))
     .where(isOneOf(handover.saleId, saleIds))
-    .orderBy(asc(handover.id), asc(handoverLine.id))
+    .orderBy(asc(handover.id), asc(handoverLine.id)),
+)
+export const listHandovers = async (db: Db, saleIds: readonly number[], currency: string): Promise<HandoverRow[]> => {
+  const rows = await handoversOf(db, saleIds)
   const papers = new Map<number, HandoverRow & { lines: HandoverRow['lines'][number][] }>()
   for (const { handover: h, line } of rows) {
     const paper = papers.get(h.id) ?? {

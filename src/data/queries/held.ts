@@ -2,7 +2,9 @@ import type { HeldKind } from '@/core/ledger'
 import { type Money, money } from '@/core/money'
 import type { Db } from '../connect'
 import { held, heldMove } from '../schema'
-import { and, eq, sql, asc } from 'drizzle-orm'
+import { and, eq, sql, asc, type SQL } from 'drizzle-orm'
+import type { PgColumn } from 'drizzle-orm/pg-core'
+import { builtForId, builtForIds, insertInto } from '../builtOnce'
 import { isOneOf } from './search'
 import type { Day } from '@/core/day'
 
@@ -13,23 +15,22 @@ export interface HeldRow {
   readonly amount: Money
 }
 
+const heldWhere = (db: Db, where: SQL) =>
+  db
+    .select({ customerId: held.customerId, saleId: held.saleId, kind: held.kind, amount: held.amount })
+    .from(held)
+    .where(and(where, sql`${held.amount} > 0`))
+    .orderBy(asc(held.id))
+const heldForSales = builtForIds((db, saleIds) => heldWhere(db, isOneOf(held.saleId, saleIds)))
+const heldForCustomer = builtForId((db, customerId) => heldWhere(db, eq(held.customerId, customerId)))
+
 /** What is held for a customer, or for sales, now. Zero places are left out. */
 export const listHeld = async (
   db: Db,
   of: { readonly customerId: number } | { readonly saleIds: readonly number[] },
   currency: string,
 ): Promise<HeldRow[]> => {
-  if ('saleIds' in of && of.saleIds.length === 0) return []
-  const rows = await db
-    .select({ customerId: held.customerId, saleId: held.saleId, kind: held.kind, amount: held.amount })
-    .from(held)
-    .where(
-      and(
-        'saleIds' in of ? isOneOf(held.saleId, of.saleIds) : eq(held.customerId, of.customerId),
-        sql`${held.amount} > 0`,
-      ),
-    )
-    .orderBy(asc(held.id))
+  const rows = 'saleIds' in of ? await heldForSales(db, of.saleIds) : await heldForCustomer(db, of.customerId)
   return rows.map((r) => ({ ...r, amount: money(r.amount, currency) }))
 }
 
@@ -72,9 +73,7 @@ export const listHeldChanges = async (
   return rows.map((r) => ({ kind: r.kind, on: r.on, by: BigInt(r.by) }))
 }
 
-export const insertHeldMoves = async (db: Db, rows: readonly (typeof heldMove.$inferInsert)[]): Promise<void> => {
-  if (rows.length > 0) await db.insert(heldMove).values([...rows])
-}
+export const insertHeldMoves = insertInto(heldMove)
 
 export interface HeldMoveRow {
   readonly id: number
@@ -91,6 +90,17 @@ export interface HeldMoveRow {
   readonly entryId: number
 }
 
+const moves = (db: Db, where: SQL) => db.select().from(heldMove).where(where).orderBy(asc(heldMove.id))
+const movesBy = (column: PgColumn) => builtForId((db, id) => moves(db, eq(column, id)))
+const movesOf = {
+  saleIds: builtForIds((db, saleIds) => moves(db, isOneOf(heldMove.saleId, saleIds))),
+  receiptId: movesBy(heldMove.receiptId),
+  refundId: movesBy(heldMove.refundId),
+  transferId: movesBy(heldMove.transferId),
+  invoiceId: movesBy(heldMove.invoiceId),
+  customerId: movesBy(heldMove.customerId),
+}
+
 export const listHeldMoves = async (
   db: Db,
   of:
@@ -102,19 +112,17 @@ export const listHeldMoves = async (
     | { readonly customerId: number },
   currency: string,
 ): Promise<HeldMoveRow[]> => {
-  if ('saleIds' in of && of.saleIds.length === 0) return []
-  const where =
+  const rows =
     'saleIds' in of
-      ? isOneOf(heldMove.saleId, of.saleIds)
+      ? await movesOf.saleIds(db, of.saleIds)
       : 'receiptId' in of
-        ? eq(heldMove.receiptId, of.receiptId)
+        ? await movesOf.receiptId(db, of.receiptId)
         : 'refundId' in of
-          ? eq(heldMove.refundId, of.refundId)
+          ? await movesOf.refundId(db, of.refundId)
           : 'transferId' in of
-            ? eq(heldMove.transferId, of.transferId)
+            ? await movesOf.transferId(db, of.transferId)
             : 'invoiceId' in of
-              ? eq(heldMove.invoiceId, of.invoiceId)
-              : eq(heldMove.customerId, of.customerId)
-  const rows = await db.select().from(heldMove).where(where).orderBy(asc(heldMove.id))
+              ? await movesOf.invoiceId(db, of.invoiceId)
+              : await movesOf.customerId(db, of.customerId)
   return rows.map(({ onDay, ...r }) => ({ ...r, on: onDay, amount: money(r.amount, currency) }))
 }

@@ -1,8 +1,8 @@
+import { insertWithId } from '../builtOnce'
 import { heldTransfer, heldTransferReversal } from '../schema'
 import type { Db } from '../connect'
 import { eq } from 'drizzle-orm'
 import { money } from '@/core/money'
-import { insertWithId } from './insertWithId'
 
 export const insertHeldTransfer = insertWithId(heldTransfer)
 

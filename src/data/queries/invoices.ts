@@ -1,8 +1,9 @@
 import type { Treatment } from '@/core/tax'
 import { present } from '@/core/present'
-import { and, asc, eq, inArray, sql } from 'drizzle-orm'
+import { and, asc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { decimal, money, type Decimal, type Money } from '@/core/money'
+import { builtForId, builtForIds } from '../builtOnce'
 import type { Db } from '../connect'
 import { customer, invoice, invoiceLine, invoiceTax } from '../schema'
 import { isOneOf } from './search'
@@ -53,6 +54,13 @@ export interface InvoiceRow {
   readonly taxes: readonly InvoiceTaxRow[]
 }
 
+const linesOf = builtForIds((db, invoiceIds) =>
+  db.select().from(invoiceLine).where(isOneOf(invoiceLine.invoiceId, invoiceIds)).orderBy(asc(invoiceLine.id)),
+)
+const taxesOf = builtForIds((db, invoiceIds) =>
+  db.select().from(invoiceTax).where(isOneOf(invoiceTax.invoiceId, invoiceIds)).orderBy(asc(invoiceTax.id)),
+)
+
 const withLines = async (
   db: Db,
   rows: readonly { invoice: typeof invoice.$inferSelect; customerName: string }[],
@@ -60,10 +68,7 @@ const withLines = async (
 ): Promise<InvoiceRow[]> => {
   if (rows.length === 0) return []
   const ids = rows.map((r) => r.invoice.id)
-  const [lines, taxes] = await Promise.all([
-    db.select().from(invoiceLine).where(inArray(invoiceLine.invoiceId, ids)).orderBy(asc(invoiceLine.id)),
-    db.select().from(invoiceTax).where(inArray(invoiceTax.invoiceId, ids)).orderBy(asc(invoiceTax.id)),
-  ])
+  const [lines, taxes] = await Promise.all([linesOf(db, ids), taxesOf(db, ids)])
   const amount = (minor: bigint): Money => money(minor, currency)
   return rows.map(({ invoice: r, customerName }) => ({
     id: r.id,
@@ -106,18 +111,20 @@ const base = (db: Db) =>
     .from(invoice)
     .innerJoin(customer, eq(customer.id, invoice.customerId))
 
+const invoicesOf = builtForIds((db, saleIds) =>
+  base(db).where(isOneOf(invoice.saleId, saleIds)).orderBy(asc(invoice.id)),
+)
+const invoiceById = builtForId((db, id) => base(db).where(eq(invoice.id, id)))
+
 /** Invoices, counter sales and credit notes of sales, drafts included, oldest first. */
 export const listInvoicesOfSales = async (
   db: Db,
   saleIds: readonly number[],
   currency: string,
-): Promise<InvoiceRow[]> =>
-  saleIds.length === 0
-    ? []
-    : withLines(db, await base(db).where(isOneOf(invoice.saleId, saleIds)).orderBy(asc(invoice.id)), currency)
+): Promise<InvoiceRow[]> => withLines(db, await invoicesOf(db, saleIds), currency)
 
 export const findInvoice = async (db: Db, id: number, currency: string): Promise<InvoiceRow | null> =>
-  (await withLines(db, await base(db).where(eq(invoice.id, id)), currency))[0] ?? null
+  (await withLines(db, await invoiceById(db, id), currency))[0] ?? null
 
 /** The credit notes issued against an invoice. */
 export const listCreditsOf = async (db: Db, invoiceId: number, currency: string): Promise<InvoiceRow[]> =>

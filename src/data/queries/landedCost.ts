@@ -1,15 +1,13 @@
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
 import type { Day } from '@/core/day'
+import { insertInto, insertWithId } from '../builtOnce'
 import type { Db } from '../connect'
 import { bill, billLine, goodsReceived, goodsReceivedLine, landedCost, landedShare } from '../schema'
-import { insertWithId } from './insertWithId'
 import { isOneOf } from './search'
 
 export const insertLandedCost = insertWithId(landedCost)
 
-export const insertLandedShares = async (db: Db, rows: readonly (typeof landedShare.$inferInsert)[]): Promise<void> => {
-  if (rows.length > 0) await db.insert(landedShare).values([...rows])
-}
+export const insertLandedShares = insertInto(landedShare)
 
 /** A line of a bill with its bill; null where there is none. */
 export const findBillLine = async (db: Db, id: number) => {

@@ -1,5 +1,5 @@
-import { present } from '@/core/present'
 import { and, asc, eq } from 'drizzle-orm'
+import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { paperLayout, postTemplate } from '../schema'
 
@@ -22,8 +22,7 @@ export const findUsualLayout = async (db: Db, paper: string) =>
       .where(and(eq(paperLayout.paper, paper), eq(paperLayout.usual, true)))
   )[0] ?? null
 
-export const insertLayout = async (db: Db, row: typeof paperLayout.$inferInsert): Promise<number> =>
-  present((await db.insert(paperLayout).values(row).returning({ id: paperLayout.id }))[0]).id
+export const insertLayout = insertOne(paperLayout)
 
 export const updateLayout = async (
   db: Db,

@@ -3,7 +3,10 @@ import { and, asc, eq, sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { AccountKind, AccountRole, EntryDraft } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
+import { builtForIds, insertInto, insertWithId } from '../builtOnce'
 import type { Db } from '../connect'
+import { isOneOf } from './search'
+import { reserveId } from './reserveId'
 import { account, entry, entryLine } from '../schema'
 
 export interface EntrySource {
@@ -14,38 +17,35 @@ export interface EntrySource {
   readonly reversesId?: number
 }
 
-/** Writes an entry. `accountOf` turns roles into the business's accounts. Returns its id. */
+const insertOne = insertWithId(entry)
+const insertLines = insertInto(entryLine)
+
+/** Writes an entry, under the id `reserved` for it if any. `accountOf` turns roles into the business's accounts. Returns its id. */
 export const insertEntry = async (
   db: Db,
   draft: EntryDraft,
   source: EntrySource,
   accountOf: (ref: EntryDraft['lines'][number]['account']) => number,
+  reserved?: number,
 ): Promise<number> => {
-  const row = present(
-    (
-      await db
-        .insert(entry)
-        .values({
-          onDay: draft.on,
-          text: draft.text,
-          sourceKind: source.kind,
-          sourceId: source.id,
-          saleId: source.saleId ?? null,
-          customerId: source.customerId ?? null,
-          reversesId: source.reversesId ?? null,
-        })
-        .returning({ id: entry.id })
-    )[0],
-  )
-  await db.insert(entryLine).values(
-    draft.lines.map((l) => ({
-      entryId: row.id,
-      accountId: accountOf(l.account),
-      onDay: draft.on,
-      amount: l.amount.minor,
-    })),
-  )
-  return row.id
+  const id = reserved ?? (await reserveId(db, 'entry'))
+  const row = {
+    onDay: draft.on,
+    text: draft.text,
+    sourceKind: source.kind,
+    sourceId: source.id,
+    saleId: source.saleId ?? null,
+    customerId: source.customerId ?? null,
+    reversesId: source.reversesId ?? null,
+  }
+  const lines = draft.lines.map((l) => ({
+    entryId: id,
+    accountId: accountOf(l.account),
+    onDay: draft.on,
+    amount: l.amount.minor,
+  }))
+  await Promise.all([insertOne(db, row, id), insertLines(db, lines)])
+  return id
 }
 
 /** Whether anything was ever posted. */
@@ -70,14 +70,8 @@ export interface EntryView {
   }[]
 }
 
-const withLines = async (
-  db: Db,
-  rows: readonly (typeof entry.$inferSelect)[],
-  currency: string,
-): Promise<EntryView[]> => {
-  if (rows.length === 0) return []
-  const ids = rows.map((r) => r.id)
-  const lines = await db
+const linesOf = builtForIds((db, entryIds) =>
+  db
     .select({
       id: entryLine.id,
       entryId: entryLine.entryId,
@@ -90,8 +84,18 @@ const withLines = async (
     })
     .from(entryLine)
     .innerJoin(account, eq(account.id, entryLine.accountId))
-    .where(sql`${entryLine.entryId} in ${ids}`)
-    .orderBy(asc(entryLine.id))
+    .where(isOneOf(entryLine.entryId, entryIds))
+    .orderBy(asc(entryLine.id)),
+)
+
+const withLines = async (
+  db: Db,
+  rows: readonly (typeof entry.$inferSelect)[],
+  currency: string,
+): Promise<EntryView[]> => {
+  if (rows.length === 0) return []
+  const ids = rows.map((r) => r.id)
+  const lines = await linesOf(db, ids)
   return rows.map((r) => ({
     id: r.id,
     on: r.onDay,

@@ -1,11 +1,10 @@
-import { present } from '@/core/present'
 import { and, desc, eq, isNull, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
+import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { customerLink, sale } from '../schema'
 
-export const insertLink = async (db: Db, row: typeof customerLink.$inferInsert): Promise<number> =>
-  present((await db.insert(customerLink).values(row).returning({ id: customerLink.id }))[0]).id
+export const insertLink = insertOne(customerLink)
 
 /** The link a secret opens on a day, while it is not withdrawn and has not ended. */
 export const findLink = async (db: Db, tokenHash: string, on: Day) =>

@@ -1,5 +1,6 @@
 import { and, eq } from 'drizzle-orm'
 import type { Day } from '@/core/day'
+import { builtForIds } from '../builtOnce'
 import type { Db } from '../connect'
 import { nextMark } from '../schema'
 import { isOneOf } from './search'
@@ -12,19 +13,19 @@ export interface NextMarkRow {
   readonly reason: string
 }
 
-export const listNextMarks = async (db: Db, saleIds: readonly number[]): Promise<NextMarkRow[]> =>
-  saleIds.length === 0
-    ? []
-    : await db
-        .select({
-          saleId: nextMark.saleId,
-          action: nextMark.action,
-          since: nextMark.since,
-          until: nextMark.until,
-          reason: nextMark.reason,
-        })
-        .from(nextMark)
-        .where(isOneOf(nextMark.saleId, saleIds))
+export const listNextMarks: (db: Db, saleIds: readonly number[]) => Promise<NextMarkRow[]> = builtForIds(
+  (db, saleIds) =>
+    db
+      .select({
+        saleId: nextMark.saleId,
+        action: nextMark.action,
+        since: nextMark.since,
+        until: nextMark.until,
+        reason: nextMark.reason,
+      })
+      .from(nextMark)
+      .where(isOneOf(nextMark.saleId, saleIds)),
+)
 
 /** A new mark of a step replaces the one before it. */
 export const keepNextMark = async (db: Db, row: typeof nextMark.$inferInsert): Promise<void> => {

@@ -1,24 +1,22 @@
 import { present } from '@/core/present'
 import { sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
+import { builtOnce } from '../builtOnce'
 import type { Db } from '../connect'
 import { numberSeries } from '../schema'
 
-const nextIn = async (db: Db, series: string, year: number): Promise<number> => {
-  const row = present(
-    (
-      await db
-        .insert(numberSeries)
-        .values({ series, year, last: 1 })
-        .onConflictDoUpdate({
-          target: [numberSeries.series, numberSeries.year],
-          set: { last: sql`${numberSeries.last} + 1` },
-        })
-        .returning({ last: numberSeries.last })
-    )[0],
-  )
-  return row.last
-}
+const takeNext = builtOnce((db) =>
+  db
+    .insert(numberSeries)
+    .values({ series: sql.placeholder('series'), year: sql.placeholder('year'), last: 1 })
+    .onConflictDoUpdate({
+      target: [numberSeries.series, numberSeries.year],
+      set: { last: sql`${numberSeries.last} + 1` },
+    })
+    .returning({ last: numberSeries.last }),
+)
+const nextIn = async (db: Db, series: string, year: number): Promise<number> =>
+  present((await takeNext(db, { series, year }))[0]).last
 
 /** Prefixes of the papers' numbers: `2026-0147` for invoices, `R-2026-0931` for receipts. */
 const PREFIX = {

@@ -1,10 +1,10 @@
 import type { Day } from '@/core/day'
 import { type Money, money } from '@/core/money'
+import { builtForIds, insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { payPromise } from '../schema'
 import { and, isNull, asc, eq } from 'drizzle-orm'
 import { isOneOf } from './search'
-import { present } from '@/core/present'
 
 export interface PromiseRow {
   readonly id: number
@@ -16,28 +16,26 @@ export interface PromiseRow {
   readonly note: string
 }
 
+const promisesOf = builtForIds((db, saleIds) =>
+  db
+    .select()
+    .from(payPromise)
+    .where(and(isOneOf(payPromise.saleId, saleIds), isNull(payPromise.droppedOn)))
+    .orderBy(asc(payPromise.id)),
+)
 /** Promises that stand, the newest last. */
 export const listPromises = async (db: Db, saleIds: readonly number[], currency: string): Promise<PromiseRow[]> =>
-  saleIds.length === 0
-    ? []
-    : (
-        await db
-          .select()
-          .from(payPromise)
-          .where(and(isOneOf(payPromise.saleId, saleIds), isNull(payPromise.droppedOn)))
-          .orderBy(asc(payPromise.id))
-      ).map((r) => ({
-        id: r.id,
-        customerId: r.customerId,
-        saleId: r.saleId,
-        madeOn: r.madeOn,
-        by: r.byDay,
-        amount: money(r.amount, currency),
-        note: r.note,
-      }))
+  (await promisesOf(db, saleIds)).map((r) => ({
+    id: r.id,
+    customerId: r.customerId,
+    saleId: r.saleId,
+    madeOn: r.madeOn,
+    by: r.byDay,
+    amount: money(r.amount, currency),
+    note: r.note,
+  }))
 
-export const insertPromise = async (db: Db, row: typeof payPromise.$inferInsert): Promise<number> =>
-  present((await db.insert(payPromise).values(row).returning({ id: payPromise.id }))[0]).id
+export const insertPromise = insertOne(payPromise)
 
 export const dropPromises = async (db: Db, saleId: number, on: Day): Promise<void> => {
   await db

@@ -1,8 +1,8 @@
-import { insertWithId } from './insertWithId'
 import { present } from '@/core/present'
 import { and, asc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
+import { builtForIds, insertWithId } from '../builtOnce'
 import type { Db } from '../connect'
 import { collection, customer, invoice, plan, planCharge, sale } from '../schema'
 import { isOneOf } from './search'
@@ -60,11 +60,10 @@ export const findPlan = async (db: Db, id: number, currency: string): Promise<Pl
   return row ? mapPlan(row, currency) : null
 }
 
+const plansOf = builtForIds((db, saleIds) => plans(db).where(isOneOf(plan.saleId, saleIds)).orderBy(asc(plan.id)))
 /** The plans of sales, the first begun first. */
 export const listPlansOfSales = async (db: Db, saleIds: readonly number[], currency: string): Promise<PlanFacts[]> =>
-  saleIds.length === 0
-    ? []
-    : (await plans(db).where(isOneOf(plan.saleId, saleIds)).orderBy(asc(plan.id))).map((r) => mapPlan(r, currency))
+  (await plansOf(db, saleIds)).map((r) => mapPlan(r, currency))
 
 export const insertPlan = insertWithId(plan)
 

@@ -2,6 +2,7 @@ import { present } from '@/core/present'
 import { and, asc, eq, sql, type SQLWrapper } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { PostState } from '@/core/kinds'
+import { builtForIds, builtOnce, insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { customer, post, supplier } from '../schema'
 import { inOrder, type Part } from './inOrder'
@@ -87,28 +88,25 @@ export const listPost = async (db: Db, filter: PostFilter, part: Part): Promise<
   }))
 }
 
-export const insertPost = async (db: Db, row: typeof post.$inferInsert): Promise<number> =>
-  present((await db.insert(post).values(row).returning({ id: post.id }))[0]).id
+export const insertPost = insertOne(post)
 
 export const updatePost = async (db: Db, id: number, change: Partial<typeof post.$inferInsert>): Promise<void> => {
   await db.update(post).set(change).where(eq(post.id, id))
 }
 
 /** How many wait to go, and how many came back and were not looked at. */
-export const countPost = async (db: Db): Promise<{ waiting: number; bounced: number }> => {
-  const row = present(
-    (
-      await db
-        .select({
-          waiting: sql<number>`count(*) filter (where ${post.state} = 'waiting')::int`,
-          bounced: sql<number>`count(*) filter (where ${post.state} = 'bounced')::int`,
-        })
-        .from(post)
-        .where(sql`${post.state} in ('waiting', 'bounced')`)
-    )[0],
-  )
-  return row
-}
+export const countPost = async (db: Db): Promise<{ waiting: number; bounced: number }> =>
+  present((await postToCount(db))[0])
+
+const postToCount = builtOnce((db) =>
+  db
+    .select({
+      waiting: sql<number>`count(*) filter (where ${post.state} = 'waiting')::int`,
+      bounced: sql<number>`count(*) filter (where ${post.state} = 'bounced')::int`,
+    })
+    .from(post)
+    .where(sql`${post.state} in ('waiting', 'bounced')`),
+)
 
 /**
  * Takes the next letter that may go, for two minutes: no other postman takes it meanwhile, and if this one falls over it
@@ -132,16 +130,18 @@ export const putPostBack = async (db: Db, id: number, tries: number, problem: st
     .where(eq(post.id, id))
 }
 
+const cameBackOf = builtForIds((db, saleIds) =>
+  db
+    .select({ saleId: post.saleId, on: post.sentOn, why: post.problem })
+    .from(post)
+    .where(and(isOneOf(post.saleId, saleIds), eq(post.state, 'bounced')))
+    .orderBy(asc(post.id)),
+)
 /** Letters about these sales that came back and were not put away: the last of each. */
 export const listCameBack = async (
   db: Db,
   saleIds: readonly number[],
 ): Promise<ReadonlyMap<number, { readonly on: Day; readonly why: string }>> => {
-  if (saleIds.length === 0) return new Map()
-  const rows = await db
-    .select({ saleId: post.saleId, on: post.sentOn, why: post.problem })
-    .from(post)
-    .where(and(isOneOf(post.saleId, saleIds), eq(post.state, 'bounced')))
-    .orderBy(asc(post.id))
+  const rows = await cameBackOf(db, saleIds)
   return new Map(rows.map((r) => [present(r.saleId), { on: present(r.on), why: r.why }]))
 }

@@ -1,7 +1,7 @@
-import { present } from '@/core/present'
 import { and, asc, eq, inArray, isNull, or, sql } from 'drizzle-orm'
 
 import type { PriceLevel, PriceOffer } from '@/core/price'
+import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { price, priceLevel, taxArea, taxCode } from '../schema'
 
@@ -23,8 +23,7 @@ export const findPriceLevel = async (db: Db, code: string): Promise<KeptPriceLev
   return row ?? null
 }
 
-export const insertPriceLevel = async (db: Db, row: typeof priceLevel.$inferInsert): Promise<number> =>
-  present((await db.insert(priceLevel).values(row).returning({ id: priceLevel.id }))[0]).id
+export const insertPriceLevel = insertOne(priceLevel)
 
 export const updatePriceLevel = async (
   db: Db,
@@ -82,5 +81,4 @@ export const listTaxAreas = (db: Db) =>
     .innerJoin(taxCode, eq(taxCode.id, taxArea.taxCodeId))
     .orderBy(asc(taxArea.code))
 
-export const insertTaxArea = async (db: Db, row: typeof taxArea.$inferInsert): Promise<number> =>
-  present((await db.insert(taxArea).values(row).returning({ id: taxArea.id }))[0]).id
+export const insertTaxArea = insertOne(taxArea)

@@ -2,6 +2,7 @@ import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, sql } from 'drizzle
 import type { Day } from '@/core/day'
 import { decimal, minorDigits, ZERO, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
+import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { goods, purchaseOrder, purchaseOrderLine, purchaseOrderVersion, saleLine, supplier, taxCode } from '../schema'
 import { isOneOf } from './search'
@@ -75,8 +76,7 @@ export const listPurchaseLines = async (
 }
 export type PurchaseLineRow = Awaited<ReturnType<typeof listPurchaseLines>>[number]
 
-export const insertPurchaseOrder = async (db: Db, row: typeof purchaseOrder.$inferInsert): Promise<number> =>
-  present((await db.insert(purchaseOrder).values(row).returning({ id: purchaseOrder.id }))[0]).id
+export const insertPurchaseOrder = insertOne(purchaseOrder)
 
 export const insertPurchaseVersion = async (db: Db, row: typeof purchaseOrderVersion.$inferInsert): Promise<void> => {
   await db.insert(purchaseOrderVersion).values(row)

@@ -1,7 +1,7 @@
-import { insertWithId } from './insertWithId'
 import type { Day } from '@/core/day'
 import type { ReceiptMethod } from '@/core/ledger'
 import { type Money, money } from '@/core/money'
+import { builtForId, builtForIds, insertWithId } from '../builtOnce'
 import type { Db } from '../connect'
 import { receipt, customer, receiptVoid, heldMove } from '../schema'
 import { eq, and, sql, desc, asc, type SQLWrapper } from 'drizzle-orm'
@@ -71,8 +71,9 @@ const mapReceipt = (r: ReceiptSelect, currency: string): ReceiptRow => ({
   voidKind: r.voidKind,
 })
 
+const receiptById = builtForId((db, id) => receipts(db).where(eq(receipt.id, id)))
 export const findReceipt = async (db: Db, id: number, currency: string): Promise<ReceiptRow | null> => {
-  const [row] = await receipts(db).where(eq(receipt.id, id))
+  const [row] = await receiptById(db, id)
   return row ? mapReceipt(row, currency) : null
 }
 
@@ -159,10 +160,9 @@ export const sumReceipts = async (
   return { count, amount: money(BigInt(amount), currency) }
 }
 
+const receiptsOf = builtForIds((db, ids) => receipts(db).where(isOneOf(receipt.id, ids)).orderBy(asc(receipt.id)))
 export const receiptsByIds = async (db: Db, ids: readonly number[], currency: string): Promise<ReceiptRow[]> =>
-  ids.length === 0
-    ? []
-    : (await receipts(db).where(isOneOf(receipt.id, ids)).orderBy(asc(receipt.id))).map((r) => mapReceipt(r, currency))
+  (await receiptsOf(db, ids)).map((r) => mapReceipt(r, currency))
 
 export const insertReceipt = insertWithId(receipt)
 

@@ -1,4 +1,4 @@
-import { insertWithId } from './insertWithId'
+import { insertWithId } from '../builtOnce'
 import type { Db } from '../connect'
 import { refund, refundVoid } from '../schema'
 import { type SQL, eq, desc, and, isNull } from 'drizzle-orm'

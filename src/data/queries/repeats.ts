@@ -1,8 +1,8 @@
-import { present } from '@/core/present'
 import { and, asc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { Rhythm } from '@/core/sale'
 import { money, type Money } from '@/core/money'
+import { builtForIds, insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { customer, repeat, repeatRun, sale } from '../schema'
 import { isOneOf } from './search'
@@ -74,8 +74,7 @@ export const listRepeats = async (db: Db, filter: RepeatFilter, currency: string
 export const lockRepeat = async (db: Db, id: number): Promise<boolean> =>
   (await db.select({ id: repeat.id }).from(repeat).where(eq(repeat.id, id)).for('update')).length > 0
 
-export const insertRepeat = async (db: Db, row: typeof repeat.$inferInsert): Promise<number> =>
-  present((await db.insert(repeat).values(row).returning({ id: repeat.id }))[0]).id
+export const insertRepeat = insertOne(repeat)
 
 export const updateRepeat = async (db: Db, id: number, change: Partial<typeof repeat.$inferInsert>): Promise<void> => {
   await db.update(repeat).set(change).where(eq(repeat.id, id))
@@ -93,12 +92,9 @@ export const listRepeatRuns = async (db: Db, repeatId: number) =>
     .where(eq(repeatRun.repeatId, repeatId))
     .orderBy(asc(repeatRun.onDay))
 
+const runsOf = builtForIds((db, saleIds) =>
+  db.select({ saleId: repeatRun.saleId }).from(repeatRun).where(isOneOf(repeatRun.saleId, saleIds)),
+)
 /** Which of these sales a repeat wrote down. */
 export const listCameAgain = async (db: Db, saleIds: readonly number[]): Promise<ReadonlySet<number>> =>
-  saleIds.length === 0
-    ? new Set()
-    : new Set(
-        (await db.select({ saleId: repeatRun.saleId }).from(repeatRun).where(isOneOf(repeatRun.saleId, saleIds))).map(
-          (r) => r.saleId,
-        ),
-      )
+  new Set((await runsOf(db, saleIds)).map((r) => r.saleId))

@@ -1,6 +1,7 @@
 import type { AsideTurn, Track } from '@/core/kinds'
 import type { GoodsKind } from './goods'
 import { type Decimal, ZERO } from '@/core/money'
+import { builtForIds } from '../builtOnce'
 import type { Db } from '../connect'
 import { saleLine, saleLinePart, goods, taxCode, sale } from '../schema'
 import { eq, asc, sql, and, desc, getTableColumns } from 'drizzle-orm'
@@ -44,26 +45,27 @@ export interface SaleLineRow extends LineTally {
   readonly incomeAccountId: number
 }
 
-export const listSaleLines = async (db: Db, saleIds: readonly number[]): Promise<SaleLineRow[]> => {
-  if (saleIds.length === 0) return []
-  const rows = await db
+const linesOf = builtForIds((db, saleIds) =>
+  db
     .select({ line: saleLine, code: goods.code, track: goods.track, taxCode: taxCode.code })
     .from(saleLine)
     .leftJoin(goods, eq(goods.id, saleLine.goodsId))
     .innerJoin(taxCode, eq(taxCode.id, saleLine.taxCodeId))
     .where(isOneOf(saleLine.saleId, saleIds))
-    .orderBy(asc(saleLine.saleId), asc(saleLine.position), asc(saleLine.id))
-  return rows.map(({ line, ...named }) => ({ ...line, ...named }))
-}
+    .orderBy(asc(saleLine.saleId), asc(saleLine.position), asc(saleLine.id)),
+)
+export const listSaleLines = async (db: Db, saleIds: readonly number[]): Promise<SaleLineRow[]> =>
+  (await linesOf(db, saleIds)).map(({ line, ...named }) => ({ ...line, ...named }))
 
 /** Lines by their ids: which goods, and of which sale. */
-export const findSaleLines = async (db: Db, ids: readonly number[]) =>
-  ids.length === 0
-    ? []
-    : db
-        .select({ id: saleLine.id, saleId: saleLine.saleId, goodsId: saleLine.goodsId })
-        .from(saleLine)
-        .where(isOneOf(saleLine.id, [...new Set(ids)]))
+export const findSaleLines = (db: Db, ids: readonly number[]) => linesByIds(db, [...new Set(ids)])
+
+const linesByIds = builtForIds((db, ids) =>
+  db
+    .select({ id: saleLine.id, saleId: saleLine.saleId, goodsId: saleLine.goodsId })
+    .from(saleLine)
+    .where(isOneOf(saleLine.id, ids)),
+)
 
 /** So many came from a supplier for a line: they are set aside for it before anybody waits. */
 export const addCameFor = async (db: Db, lineId: number, quantity: Decimal): Promise<void> => {

@@ -1,3 +1,4 @@
+import { builtForId } from '../builtOnce'
 import type { Db } from '../connect'
 import { saleVersion } from '../schema'
 import { sql, eq, asc } from 'drizzle-orm'
@@ -7,5 +8,6 @@ export const insertVersion = async (db: Db, row: Omit<typeof saleVersion.$inferI
   await db.insert(saleVersion).values({ ...row, n: n as unknown as number })
 }
 
-export const listVersions = (db: Db, saleId: number) =>
-  db.select().from(saleVersion).where(eq(saleVersion.saleId, saleId)).orderBy(asc(saleVersion.n))
+export const listVersions = builtForId((db, saleId) =>
+  db.select().from(saleVersion).where(eq(saleVersion.saleId, saleId)).orderBy(asc(saleVersion.n)),
+)

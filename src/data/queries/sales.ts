@@ -1,8 +1,9 @@
 // Long, because it is all the queries of one aggregate: the sale with its lines, versions and handovers.
 import { present } from '@/core/present'
-import { and, eq, inArray, sql, type SQL, type SQLWrapper } from 'drizzle-orm'
+import { and, eq, sql, type SQL, type SQLWrapper } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Decimal, type Money } from '@/core/money'
+import { builtForId, builtForIds, builtOnce, insertOne } from '../builtOnce'
 import type { Database, Db } from '../connect'
 import { customer, sale } from '../schema'
 import { transact } from '../transact'
@@ -54,25 +55,18 @@ const mapSale = (row: { sale: typeof sale.$inferSelect; customerName: string }, 
   billed: money(row.sale.billed, currency),
 })
 
+const sales = (db: Db) =>
+  db.select({ sale, customerName: customer.name }).from(sale).innerJoin(customer, eq(customer.id, sale.customerId))
+const salesByIds = builtForIds((db, ids) => sales(db).where(isOneOf(sale.id, ids)))
+const lockById = builtForId((db, id) => sales(db).where(eq(sale.id, id)).for('update', { of: sale }))
+
 /** Sales by id, in no order. */
-export const findSales = async (db: Db, ids: readonly number[], currency: string): Promise<SaleRow[]> => {
-  if (ids.length === 0) return []
-  const rows = await db
-    .select({ sale, customerName: customer.name })
-    .from(sale)
-    .innerJoin(customer, eq(customer.id, sale.customerId))
-    .where(isOneOf(sale.id, ids))
-  return rows.map((r) => mapSale(r, currency))
-}
+export const findSales = async (db: Db, ids: readonly number[], currency: string): Promise<SaleRow[]> =>
+  (await salesByIds(db, ids)).map((r) => mapSale(r, currency))
 
 /** Locks a sale for the rest of the transaction: two commands on one sale come one after the other. */
 export const lockSale = async (db: Db, id: number, currency: string): Promise<SaleRow | null> => {
-  const [row] = await db
-    .select({ sale, customerName: customer.name })
-    .from(sale)
-    .innerJoin(customer, eq(customer.id, sale.customerId))
-    .where(eq(sale.id, id))
-    .for('update', { of: sale })
+  const [row] = await lockById(db, id)
   return row ? mapSale(row, currency) : null
 }
 
@@ -168,22 +162,16 @@ export const countStagesAnew = (db: Database): Promise<unknown> =>
   )
 
 /** How many sales are agreed or owing: what the owner has in hand. */
-export const countInHand = async (db: Db): Promise<number> => {
-  const row = present(
-    (
-      await db
-        .select({ count: sql<number>`count(*)::int` })
-        .from(sale)
-        .where(inArray(sale.stage, ['agreed', 'owing']))
-    )[0],
-  )
-  return row.count
-}
+export const countInHand = async (db: Db): Promise<number> => present((await inHand(db))[0]).count
 
-export const insertSale = async (db: Db, row: typeof sale.$inferInsert): Promise<number> => {
-  const made = present((await db.insert(sale).values(row).returning({ id: sale.id }))[0])
-  return made.id
-}
+const inHand = builtOnce((db) =>
+  db
+    .select({ count: sql<number>`count(*)::int` })
+    .from(sale)
+    .where(sql`${sale.stage} in ('agreed', 'owing')`),
+)
+
+export const insertSale = insertOne(sale)
 
 export const updateSale = async (db: Db, id: number, change: Partial<typeof sale.$inferInsert>): Promise<void> => {
   await db.update(sale).set(change).where(eq(sale.id, id))

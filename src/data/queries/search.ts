@@ -1,4 +1,4 @@
-import { sql, type SQL, type SQLWrapper } from 'drizzle-orm'
+import { sql, type Placeholder, type SQL, type SQLWrapper } from 'drizzle-orm'
 import { PLANNED_ANEW, type Db } from '../connect'
 
 const wordsIn = (typed: string): string[] =>
@@ -103,5 +103,5 @@ export const holdsWords = (words: Narrowed | undefined, paper: Parameters<typeof
   words ? all([...(words.fits ? [words.fits] : []), matchesPaper(words.rest, paper)]) : sql`true`
 
 /** True where a number is one of many: one parameter, however many there are. */
-export const isOneOf = (column: SQLWrapper, ids: readonly number[]): SQL =>
-  sql`${column} = any(${`{${ids.join(',')}}`}::int[])`
+export const isOneOf = (column: SQLWrapper, ids: readonly number[] | Placeholder): SQL =>
+  sql`${column} = any(${'name' in ids ? ids : `{${ids.join(',')}}`}::int[])`

@@ -1,9 +1,9 @@
 import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { rowsBy } from '@/core/rowsBy'
+import { insertWithId } from '../builtOnce'
 import type { Db } from '../connect'
 import { bill, goodsReturned, goodsReturnedLine, supplierCredit, supplierCreditLine } from '../schema'
-import { insertWithId } from './insertWithId'
 import { isOneOf } from './search'
 
 export const insertGoodsReturned = insertWithId(goodsReturned)

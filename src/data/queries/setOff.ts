@@ -1,7 +1,7 @@
 import { and, desc, eq, sql } from 'drizzle-orm'
+import { insertWithId } from '../builtOnce'
 import type { Db } from '../connect'
 import { customer, receipt, setOff, supplier, supplierPayment } from '../schema'
-import { insertWithId } from './insertWithId'
 
 export const insertSetOff = insertWithId(setOff)
 

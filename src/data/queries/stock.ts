@@ -1,3 +1,4 @@
+import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { batch, goods, place, pool, shelf, stockMove } from '../schema'
 import { present } from '@/core/present'
@@ -21,8 +22,7 @@ export const listPlaces = (db: Db): Promise<PlaceRow[]> =>
     .from(place)
     .orderBy(desc(place.usual), asc(place.id))
 
-export const insertPlace = async (db: Db, row: typeof place.$inferInsert): Promise<number> =>
-  present((await db.insert(place).values(row).returning({ id: place.id }))[0]).id
+export const insertPlace = insertOne(place)
 
 export const updatePlace = async (db: Db, id: number, change: Partial<typeof place.$inferInsert>): Promise<void> => {
   await db.update(place).set(change).where(eq(place.id, id))

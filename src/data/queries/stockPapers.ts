@@ -1,4 +1,4 @@
-import { insertWithId } from './insertWithId'
+import { insertWithId } from '../builtOnce'
 import { assembly, stockAdjustment, stockCount, stockTransfer } from '../schema'
 
 /** The documents that change what lies on shelves without a sale. */

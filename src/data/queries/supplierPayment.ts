@@ -1,8 +1,8 @@
 import { and, desc, eq, max, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
+import { insertWithId } from '../builtOnce'
 import type { Db } from '../connect'
 import { account, supplier, supplierPayment } from '../schema'
-import { insertWithId } from './insertWithId'
 import { isOneOf } from './search'
 
 export const insertSupplierPayment = insertWithId(supplierPayment)

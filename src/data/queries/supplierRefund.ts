@@ -1,8 +1,8 @@
 import { and, desc, eq, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
+import { insertWithId } from '../builtOnce'
 import type { Db } from '../connect'
 import { account, supplier, supplierRefund } from '../schema'
-import { insertWithId } from './insertWithId'
 
 export const insertSupplierRefund = insertWithId(supplierRefund)
 

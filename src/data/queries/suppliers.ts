@@ -1,9 +1,9 @@
-import { present } from '@/core/present'
 import type { Day } from '@/core/day'
 import { asc, desc, eq, getTableColumns, or, sql, type SQL } from 'drizzle-orm'
 import type { AnyPgColumn } from 'drizzle-orm/pg-core'
 import type { Seller } from '@/core/buying'
 import { rowsBy } from '@/core/rowsBy'
+import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { goodsSupplier, supplier, supplierAddress, supplierContact, supplierPrice, taxCode } from '../schema'
 import { isOneOf, matchesWords } from './search'
@@ -89,8 +89,7 @@ export const findSupplierCalled = async (
   return row ?? null
 }
 
-export const insertSupplier = async (db: Db, row: typeof supplier.$inferInsert): Promise<number> =>
-  present((await db.insert(supplier).values(row).returning({ id: supplier.id }))[0]).id
+export const insertSupplier = insertOne(supplier)
 
 export const updateSupplier = async (
   db: Db,

@@ -3,6 +3,7 @@ import { and, asc, eq, max, ne } from 'drizzle-orm'
 import { type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import type { DatedTaxCode, OwnTaxCode, TaxComponent } from '@/core/tax'
+import { builtOnce } from '../builtOnce'
 import type { Db } from '../connect'
 import { invoice, invoiceTax, taxCode, taxComponent } from '../schema'
 import { isOneOf } from './search'
@@ -16,13 +17,17 @@ const codeOf = ({ fromDay, ...code }: typeof taxCode.$inferSelect): DatedTaxCode
   components: [],
 })
 
-/** All tax codes with their components, every row of each, in the order they were made: the first is the one used where none is named. */
-export const listTaxCodes = async (db: Db): Promise<KeptTaxCode[]> => {
-  const rows = await db
+const codesAndComponents = builtOnce((db) =>
+  db
     .select({ code: taxCode, component: taxComponent })
     .from(taxCode)
     .leftJoin(taxComponent, eq(taxComponent.taxCodeId, taxCode.id))
-    .orderBy(asc(taxCode.id), asc(taxComponent.id))
+    .orderBy(asc(taxCode.id), asc(taxComponent.id)),
+)
+
+/** All tax codes with their components, every row of each, in the order they were made: the first is the one used where none is named. */
+export const listTaxCodes = async (db: Db): Promise<KeptTaxCode[]> => {
+  const rows = await codesAndComponents(db)
   const none = (code: typeof taxCode.$inferSelect) => {
     const [components, owed]: [TaxComponent[], TaxComponent[]] = [[], []]
     return { ...codeOf(code), components, owed, accountOf: new Map<number, number>() }

@@ -1,6 +1,7 @@
 import { and, desc, eq, gte, isNotNull, lte, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { present } from '@/core/present'
+import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { taxReturn, taxReturnEntry } from '../schema'
 
@@ -23,8 +24,7 @@ export const findFiledIn = async (db: Db, span: { readonly from: Day; readonly t
       .limit(1)
   )[0] ?? null
 
-export const insertTaxReturn = async (db: Db, row: typeof taxReturn.$inferInsert): Promise<number> =>
-  present((await db.insert(taxReturn).values(row).returning({ id: taxReturn.id }))[0]).id
+export const insertTaxReturn = insertOne(taxReturn)
 
 export const updateTaxReturn = async (
   db: Db,

@@ -1,12 +1,11 @@
 import { and, desc, eq, isNull, sql } from 'drizzle-orm'
 import type { WebhookEvent } from '@/core/kinds'
 import type { Day } from '@/core/day'
-import { present } from '@/core/present'
+import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { webhook, webhookDelivery } from '../schema'
 
-export const insertWebhook = async (db: Db, row: typeof webhook.$inferInsert): Promise<number> =>
-  present((await db.insert(webhook).values(row).returning({ id: webhook.id }))[0]).id
+export const insertWebhook = insertOne(webhook)
 
 /** Webhooks that are told what happens, the oldest first; without their secrets. */
 export const listWebhooks = (db: Db) =>

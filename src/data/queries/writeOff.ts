@@ -1,18 +1,17 @@
+import { builtForIds, insertWithId } from '../builtOnce'
 import { writeOff, writeOffRecovery } from '../schema'
 import type { Db } from '../connect'
 import { isOneOf } from './search'
 import { asc, eq } from 'drizzle-orm'
 import { money } from '@/core/money'
-import { insertWithId } from './insertWithId'
 
 export const insertWriteOff = insertWithId(writeOff)
 
+const writeOffsOf = builtForIds((db, saleIds) =>
+  db.select().from(writeOff).where(isOneOf(writeOff.saleId, saleIds)).orderBy(asc(writeOff.id)),
+)
 export const listWriteOffs = async (db: Db, saleIds: readonly number[], currency: string) =>
-  saleIds.length === 0
-    ? []
-    : (await db.select().from(writeOff).where(isOneOf(writeOff.saleId, saleIds)).orderBy(asc(writeOff.id))).map(
-        (r) => ({ ...r, on: r.onDay, amount: money(r.amount, currency) }),
-      )
+  (await writeOffsOf(db, saleIds)).map((r) => ({ ...r, on: r.onDay, amount: money(r.amount, currency) }))
 
 export const findWriteOff = async (db: Db, id: number, currency: string) => {
   const [row] = await db

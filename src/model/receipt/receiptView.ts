@@ -8,9 +8,13 @@ import { changeOf } from '@/model/receipt/changeOf'
 
 /** A receipt as the HTTP interface answers it. */
 export const receiptView = async (w: { tx: Db; currency: string }, receiptId: number) => {
-  const receipt = present(await findReceipt(w.tx, receiptId, w.currency))
-  const fills = await listFillsOfReceipt(w.tx, receiptId, w.currency)
-  const moves = (await listHeldMoves(w.tx, { receiptId }, w.currency)).filter((m) => m.why === 'receipt')
+  const [there, fills, held] = await Promise.all([
+    findReceipt(w.tx, receiptId, w.currency),
+    listFillsOfReceipt(w.tx, receiptId, w.currency),
+    listHeldMoves(w.tx, { receiptId }, w.currency),
+  ])
+  const receipt = present(there)
+  const moves = held.filter((m) => m.why === 'receipt')
   const none = zeroMoney(w.currency)
   return {
     id: receipt.id,

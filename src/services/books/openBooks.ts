@@ -70,7 +70,7 @@ const writeReceivables = async (w: Work, on: Opening['on'], rows: Opening['recei
 
 /** What we owed before: a bill each, as old as it is, which no tax comes back of any more. */
 const writePayables = async (w: Work, entryId: number, on: Opening['on'], rows: Opening['payables']): Promise<void> => {
-  const accountId = await w.accountId('opening-balances')
+  const accountId = w.accountId('opening-balances')
   for (const [i, r] of rows.entries()) {
     const path = `payables.${i}`
     if (r.on > on) refuseAt(`${path}.on`, `${r.number} is dated after the first day. Enter it as a bill.`)

@@ -49,8 +49,8 @@ const readPapers = async (w: Work, supplierId: number, lines: readonly BillLineI
   return {
     received,
     orders: orders.filter((o) => own.has(o.orderId)),
-    notBilled: await w.accountId('received-not-billed'),
-    costOfSales: await w.accountId('cost-of-goods-sold'),
+    notBilled: w.accountId('received-not-billed'),
+    costOfSales: w.accountId('cost-of-goods-sold'),
   }
 }
 

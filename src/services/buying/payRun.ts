@@ -31,7 +31,7 @@ export const payRun = defineCommand('pay-run', paymentRunInput, async (w, { on, 
     account: '',
   }
   if (check === undefined && from.iban === '') refuse({ code: 'no-own-bank' })
-  const accountId = await w.accountId('bank')
+  const accountId = w.accountId('bank')
   const transfers: Transfer[] = []
   const ids: number[] = []
   for (const supplierId of [...new Set(bills.map((b) => b.supplierId))].sort((a, b) => a - b)) {

@@ -58,7 +58,7 @@ export const setOff = defineCommand('set-off', setOffInput, async (w, { supplier
   const paymentId = await writePayment(w, {
     supplier,
     on: onDay,
-    accountId: await w.accountId('set-off'),
+    accountId: w.accountId('set-off'),
     amount,
     paid: payOldest(payables, amount),
   })

@@ -70,9 +70,9 @@ const judge = async (w: Work, table: FileTable) => {
     findGoodsByCodes(w.tx, sheet.all('code')),
   ])
   const usual = {
-    stock: await w.accountId('sales'),
-    work: await w.accountId('work'),
-    charge: await w.accountId('charges'),
+    stock: w.accountId('sales'),
+    work: w.accountId('work'),
+    charge: w.accountId('charges'),
   }
   const seen = new Map<string, number>()
   const [price, weight, reorderAt] = [sheet.numbers('price'), sheet.numbers('weight'), sheet.numbers('reorderAt')]

@@ -22,7 +22,7 @@ import { findDueOwner, lockOpenDues, type DueRow } from '@/data/queries/due'
 import { insertFills, listFillsOfReceipt } from '@/data/queries/fill'
 import { insertHeldMoves, listHeldMoves } from '@/data/queries/held'
 import { insertReceipt } from '@/data/queries/receipt'
-import { reserveId } from '@/data/queries/reserveId'
+import { reserveWithEntry } from '@/data/queries/reserveId'
 import { insertTaxMoves } from '@/data/queries/taxMove'
 import { receiptView } from '@/model/receipt/receiptView'
 import { offered } from '@/model/receipt/offered'
@@ -49,9 +49,9 @@ const fill = async (
   received: Money,
   onDay: Day,
 ): Promise<{ readonly filling: Filling; readonly dues: readonly DueRow[] }> => {
+  if (input.for === 'account') return { dues: [], filling: { dues: [], held: [], onAccount: received } }
   const { all, dues, refuseEarly } = await duesToFill(w, who.owners, onDay)
   const open = offered(dues, onDay)
-  if (input.for === 'account') return { dues, filling: { dues: [], held: [], onAccount: received } }
   if (input.for === 'oldest') {
     const deposits = await readDepositsAsked(w.tx, who.payer, w.business, onDay)
     return { dues, filling: fillOldestOn(dues, deposits, received, onDay) }
@@ -69,7 +69,6 @@ const fill = async (
 
 interface Payer {
   readonly payer: number
-  readonly name: string
   /** Whose dues it may pay: the payer's, and those of others where the owner said so. */
   readonly owners: readonly number[]
 }
@@ -97,7 +96,7 @@ const whoPays = async (w: Work, input: TakeReceipt): Promise<Payer> => {
   if (owners.length > 1 && !(input.forOthers && input.customerId !== undefined)) refuse({ code: 'other-customer' })
   const [payer] = owners
   if (payer === undefined) return refuse({ code: 'who-pays' })
-  return { payer, owners, name: (await customerFor(w, payer)).name }
+  return { payer, owners }
 }
 
 /** The sales that money is named for, locked in the order of their ids. */
@@ -146,14 +145,18 @@ export const writeReceipt = async (w: Work, input: TakeReceipt, into?: number): 
   const received = w.money(input.amount, 'amount')
   const { tendered, rounding } = tender(w, input, received)
   await lockNamedSales(w, input)
-  const { filling, dues } = await fill(w, input, who, received, onDay)
+  const [{ name }, { filling, dues }, number, { id: receiptId, entryId }] = await Promise.all([
+    customerFor(w, who.payer),
+    fill(w, input, who, received, onDay),
+    takeNumber(w.tx, 'receipt', onDay),
+    reserveWithEntry(w.tx, 'receipt'),
+  ])
   const held = await heldOf(w, filling, who.payer)
   const discounts = await discountsOf(w, dues, filling.dues)
   const ahead = await Promise.all(held.map((h) => taxComing(w, h.saleId, h.amount)))
-  const [number, receiptId] = await Promise.all([takeNumber(w.tx, 'receipt', onDay), reserveId(w.tx, 'receipt')])
   const entry = postReceipt({
     on: onDay,
-    text: `Receipt ${number}, ${who.name}`,
+    text: `Receipt ${number}, ${name}`,
     method: input.method,
     into,
     onDues: sumMoney(
@@ -166,28 +169,27 @@ export const writeReceipt = async (w: Work, input: TakeReceipt, into?: number): 
     taxAhead: await asPostings(w, ahead.flat()),
   })
   const saleId = filling.held[0]?.saleId ?? null
-  const entryId = await w.post(entry, { kind: 'receipt', id: receiptId, customerId: who.payer, saleId })
-  await insertReceipt(
-    w.tx,
-    {
-      number,
-      customerId: who.payer,
-      onDay,
-      method: input.method,
-      amount: received.minor,
-      tendered: tendered.minor,
-      rounding: rounding.minor,
-      reference: input.reference ?? '',
-      accountId: into ?? null,
-      entryId,
-    },
-    receiptId,
-  )
+  const row = {
+    number,
+    customerId: who.payer,
+    onDay,
+    method: input.method,
+    amount: received.minor,
+    tendered: tendered.minor,
+    rounding: rounding.minor,
+    reference: input.reference ?? '',
+    accountId: into ?? null,
+    entryId,
+  }
   const note = { onDay, receiptId, entryId }
-  await noteFilling(w, note, filling, held)
-  await noteDiscounts(w, discounts, note)
-  for (const [i, h] of held.entries())
-    await insertTaxMoves(w.tx, present(ahead[i]), { ...note, why: 'ahead', saleId: h.saleId })
+  // Written in this order, each without waiting for the one before to be answered.
+  await Promise.all([
+    w.post(entry, { kind: 'receipt', id: receiptId, customerId: who.payer, saleId }, entryId),
+    insertReceipt(w.tx, row, receiptId),
+    noteFilling(w, note, filling, held),
+    noteDiscounts(w, discounts, note),
+    ...held.map((h, i) => insertTaxMoves(w.tx, present(ahead[i]), { ...note, why: 'ahead', saleId: h.saleId })),
+  ])
   const filled = new Set(filling.dues.map((d) => d.dueId))
   await refreshSales(w, [...dues.filter((d) => filled.has(d.id)), ...held])
   return receiptId
@@ -200,17 +202,18 @@ const noteFilling = async (
   filling: Filling,
   held: readonly HeldNow[],
 ): Promise<void> => {
-  await insertFills(
+  const fills = insertFills(
     w.tx,
     filling.dues.flatMap((d) => [
       { ...note, dueId: d.dueId, amount: d.amount.minor, kind: 'receipt' as const },
       ...(d.discount ? [{ ...note, dueId: d.dueId, amount: d.discount.minor, kind: 'discount' as const }] : []),
     ]),
   )
-  await insertHeldMoves(
+  const moves = insertHeldMoves(
     w.tx,
     held.map((h) => ({ ...note, ...h, amount: h.amount.minor, why: 'receipt' as const })),
   )
+  await Promise.all([fills, moves])
 }
 
 /** What was given, and what coins make of the amount. */

@@ -23,7 +23,7 @@ export const addFreight = async (
     pricesIncludeTax: sale.pricesIncludeTax,
     deliverTo: sale.deliverTo,
   })
-  const line = { ...present(filled), kind: 'charge' as const, incomeAccountId: await w.accountId('charges') }
+  const line = { ...present(filled), kind: 'charge' as const, incomeAccountId: w.accountId('charges') }
   const position = Math.max(-1, ...lines.map((l) => l.position)) + 1
   const [lineId] = await insertSaleLines(w.tx, [lineRow(sale.id, position, line, true)])
   const story = await refreshSale(w, sale.id)
