@@ -1,11 +1,13 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
+import { findOrders } from '@/data/queries/buyingLists'
+import { sumOnOrderOf } from '@/data/queries/purchaseOrder'
 import { proposalsView } from '@/model/buying/proposals'
 import { saleView } from '@/model/sale/saleView'
 import { enterBill } from '@/services/buying/enterBill'
 import { addSupplier, changeSupplier } from '@/services/buying/keepSupplier'
 import { orderForSale } from '@/services/buying/orderForSale'
 import { orderProposed } from '@/services/buying/orderProposed'
-import { changeOrder, closeOrder, sendOrder } from '@/services/buying/orderGoods'
+import { changeOrder, closeOrder, orderGoods, sendOrder } from '@/services/buying/orderGoods'
 import { paySupplier } from '@/services/buying/paySupplier'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { addGoods, changeGoods } from '@/services/goods/keepGoods'
@@ -181,6 +183,21 @@ describe('goods that come', () => {
     ).toBe('invalid')
     expect(await s.ties()).toEqual([])
   })
+})
+
+test('half a cent of an order is a whole one wherever it is added up, in the database too', async () => {
+  // 0.5 at 0.25 is 0.125, and 2.5 at 0.05 as well: 0.13 each, not 0.12 as a number of floating point is rounded.
+  const made = await s.answer(orderGoods, {
+    supplierId: supplier,
+    lines: [
+      { goodsId: s.rosin, quantity: '0.5', unitCost: '0.25' },
+      { goodsId: s.rosin, quantity: '2.5', unitCost: '0.05' },
+    ],
+  })
+  await s.run(sendOrder, { orderId: made.id })
+  const { sums } = await findOrders(s.db, {}, {}, 'USD')
+  const onOrder = await sumOnOrderOf(s.db, 'USD')
+  expect([made.totals.net, sums.net, onOrder.get(supplier)]).toEqual(['0.26', { minor: 26n, currency: 'USD' }, 26n])
 })
 
 describe('what to order', () => {

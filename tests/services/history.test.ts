@@ -3,6 +3,7 @@ import { beforeAll, expect, test } from 'vitest'
 import { sql } from 'drizzle-orm'
 import { addDays, addMonths, day, monthStart, type Day } from '@/core/day'
 import { PROFIT_BY, PURCHASE_STATUSES } from '@/core/kinds'
+import { toDecimalString, ZERO } from '@/core/money'
 import { ageReceivables } from '@/core/receivables'
 import { findBusiness } from '@/data/queries/business'
 import { ageBy, listOpenAsOf } from '@/data/queries/receivables'
@@ -175,13 +176,12 @@ test('the caches say what the papers say', async () => {
   // How far orders to suppliers are is found in SQL as the core says it.
   const orders = await orderViews(s.db, {}, {}, 'USD')
   for (const status of PURCHASE_STATUSES) {
-    const { ids } = await findOrders(s.db, { status }, {}, 'USD')
-    expect([status, [...ids].sort()]).toEqual([
+    const { ids, sums } = await findOrders(s.db, { status }, {}, 'USD')
+    const such = orders.filter((o) => o.status === status)
+    expect([status, [...ids].sort(), toDecimalString(sums.net!)]).toEqual([
       status,
-      orders
-        .filter((o) => o.status === status)
-        .map((o) => o.id)
-        .sort(),
+      such.map((o) => o.id).sort(),
+      such.reduce((sum, o) => sum.plus(o.totals.net), ZERO).toFixed(2),
     ])
   }
 })

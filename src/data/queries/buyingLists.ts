@@ -1,9 +1,10 @@
 import { sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { PurchaseStatus } from '@/core/kinds'
-import { minorDigits, money, type Money } from '@/core/money'
+import { money, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import type { Db } from '../connect'
+import { inMinor } from './inMinor'
 import { cutTo, inOrder, type Part } from './inOrder'
 
 /** Papers of buying that fit a list: those of its page in their order, how many there are, and what all of them come to by column. */
@@ -58,7 +59,7 @@ export const findOrders = (
     db,
     {
       from: sql`from purchase_order p ${SUPPLIER} left join lateral (
-        select coalesce(sum(round(quantity * unit_cost * power(10, ${minorDigits(currency)}))), 0) as net, count(goods_id) as goods,
+        select coalesce(sum(${inMinor(sql`quantity * unit_cost`, currency)}), 0) as net, count(goods_id) as goods,
                coalesce(bool_and(received >= quantity) filter (where goods_id is not null), false) as whole,
                coalesce(bool_or(received > 0) filter (where goods_id is not null), false) as came,
                (array_agg(description order by position, id))[1] as what

@@ -1,9 +1,10 @@
 import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
-import { decimal, minorDigits, ZERO, type Decimal } from '@/core/money'
+import { decimal, ZERO, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
 import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
+import { inMinor } from './inMinor'
 import { goods, purchaseOrder, purchaseOrderLine, purchaseOrderVersion, saleLine, supplier, taxCode } from '../schema'
 import { isOneOf } from './search'
 
@@ -187,7 +188,7 @@ export const sumOnOrder = async (
 /** What is on order of each supplier and did not come yet, at what it costs; in minor units. */
 export const sumOnOrderOf = async (db: Db, currency: string): Promise<ReadonlyMap<number, bigint>> => {
   const rows = await db.execute<{ supplier_id: number; net: string }>(sql`
-    select o.supplier_id, sum(round((l.quantity - l.received) * l.unit_cost * power(10, ${minorDigits(currency)})))::bigint::text as net
+    select o.supplier_id, sum(${inMinor(sql`(l.quantity - l.received) * l.unit_cost`, currency)})::bigint::text as net
       from purchase_order_line l join purchase_order o on o.id = l.order_id
      where o.sent_on is not null and o.closed_on is null and l.goods_id is not null and l.quantity > l.received
      group by 1`)

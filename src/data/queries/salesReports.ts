@@ -1,7 +1,8 @@
 import { sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
-import { minorDigits, money, type Money } from '@/core/money'
+import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
+import { inMinor } from './inMinor'
 import { cutTo, type Part } from './inOrder'
 
 interface Span {
@@ -60,7 +61,7 @@ export const listSaleCosts = async (db: Db, span: Span, part: Part, currency: st
   const rows = await db.execute<Record<string, string | number | null>>(sql`
     select s.id, s.number, c.name as customer, s.title, o.gross::text as offered, a.gross::text as agreed,
            coalesce(b.gross, 0)::text as billed, coalesce(b.net, 0)::text as net,
-           round(coalesce(e.expected, 0) * power(10, ${minorDigits(currency)}))::bigint::text as expected,
+           ${inMinor(sql`coalesce(e.expected, 0)`, currency)}::bigint::text as expected,
            (coalesce(h.cost, 0) + coalesce(k.cost, 0))::text as actual
       from sale s join customer c on c.id = s.customer_id
       left join lateral (select gross from sale_version v where v.sale_id = s.id and v.kind = 'offered' order by n limit 1) o on true
