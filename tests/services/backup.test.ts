@@ -2,12 +2,15 @@ import { appendFileSync, mkdtempSync, readFileSync, rmSync, statSync, truncateSy
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import postgres from 'postgres'
-import { afterAll, beforeAll, expect, inject, test } from 'vitest'
+import { afterAll, beforeAll, expect, inject, test, vi } from 'vitest'
 import { backupName, keptBackups } from '@/core/backup'
 import { addDays, day } from '@/core/day'
+import { present } from '@/core/present'
 import { headLine, MAGIC } from '@/data/backup/format'
 import { checkBackup, restoreBackup } from '@/data/backup/restore'
 import { writeBackup } from '@/data/backup/write'
+import { listBackupRuns } from '@/data/queries/backupRuns'
+import { backUp } from '@/services/backup/backUp'
 import { keepFile } from '@/services/files/keepFile'
 import { takeReceipt } from '@/services/money/takeReceipt'
 import { openSides } from './sidesDesk'
@@ -131,4 +134,18 @@ test('older ones are thinned: seven days, then weeks, then months', () => {
 test('a place that holds a business, however small, is not written over', async () => {
   const other = await openTestShop()
   await expect(restoreBackup(other.url, path)).rejects.toThrow('There is a business here already')
+})
+
+test('one is made at a time: who asks meanwhile gets the next one', async () => {
+  vi.stubEnv('TILL_BACKUPS', join(folder, 'kept'))
+  vi.stubEnv('DATABASE_URL', s.url)
+  const till = { db: s.db, today: s.shop.today }
+  const first = backUp(till)
+  await Promise.resolve().then(() => undefined)
+  const [one, two, three] = await Promise.all([first, backUp(till), backUp(till)])
+  vi.unstubAllEnvs()
+  expect([one.ok, two.ok, three === two]).toEqual([true, true, true])
+  const runs = await listBackupRuns(s.db, 10)
+  expect(runs.map((r) => r.ok)).toEqual([true, true])
+  expect(present(runs[0]).at.getTime()).toBeGreaterThan(present(runs[1]).at.getTime())
 })

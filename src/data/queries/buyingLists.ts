@@ -20,6 +20,8 @@ interface Wish {
   readonly where: SQL
   readonly orders: Readonly<Record<string, SQL>>
   readonly sums: Readonly<Record<string, SQL>>
+  /** The same count and sums where there is a shorter way to them. */
+  readonly totals?: SQL
 }
 
 const findPapers = async (db: Db, wish: Wish, part: Part, currency: string): Promise<FoundPapers> => {
@@ -29,8 +31,10 @@ const findPapers = async (db: Db, wish: Wish, part: Part, currency: string): Pro
   const [rows, totals] = await Promise.all([
     db.execute<{ id: number }>(sql`
       select p.id ${wish.from} where ${wish.where} order by ${inOrder(wish.orders, part.order, sql`p.id desc`)} ${cutTo(part)}`),
-    db.execute<Record<string, string>>(sql`
-      select ${sql.join([sql`count(*)::text as count`, ...sums], sql`, `)} ${wish.from} where ${wish.where}`),
+    db.execute<Record<string, string>>(
+      wish.totals ??
+        sql`select ${sql.join([sql`count(*)::text as count`, ...sums], sql`, `)} ${wish.from} where ${wish.where}`,
+    ),
   ])
   const { count, ...total } = present(totals[0])
   return {
@@ -54,12 +58,13 @@ export const findOrders = (
   of: { readonly status?: PurchaseStatus; readonly supplierId?: number },
   part: Part,
   currency: string,
-): Promise<FoundPapers> =>
-  findPapers(
+): Promise<FoundPapers> => {
+  const net = inMinor(sql`quantity * unit_cost`, currency)
+  return findPapers(
     db,
     {
       from: sql`from purchase_order p ${SUPPLIER} left join lateral (
-        select coalesce(sum(${inMinor(sql`quantity * unit_cost`, currency)}), 0) as net, count(goods_id) as goods,
+        select coalesce(sum(${net}), 0) as net, count(goods_id) as goods,
                coalesce(bool_and(received >= quantity) filter (where goods_id is not null), false) as whole,
                coalesce(bool_or(received > 0) filter (where goods_id is not null), false) as came,
                (array_agg(description order by position, id))[1] as what
@@ -67,10 +72,18 @@ export const findOrders = (
       where: sql`${ofSupplier(of.supplierId)} and ${of.status === undefined ? sql`true` : sql`${STATUS} = ${of.status}`}`,
       orders: { ...NAMED, what: sql`lower(l.what)`, wantedBy: sql`p.wanted_by`, net: sql`l.net`, status: STATUS },
       sums: { net: sql`l.net` },
+      // However far they are, it is all their lines.
+      ...(of.status === undefined && {
+        totals: sql`
+          select (select count(*) from purchase_order p where ${ofSupplier(of.supplierId)})::text as count,
+                 (select coalesce(sum(${net}), 0) from purchase_order p join purchase_order_line l on l.order_id = p.id
+                   where l.quantity > 0 and ${ofSupplier(of.supplierId)})::bigint::text as net`,
+      }),
     },
     part,
     currency,
   )
+}
 
 /** Receipts of goods that fit, the newest first where no order is asked for. */
 export const findReceived = (

@@ -3,10 +3,9 @@ import { and, asc, eq, sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { AccountKind, AccountRole, EntryDraft } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
-import { builtForIds, insertInto, insertWithId } from '../builtOnce'
+import { builtForIds, insertInto, insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { isOneOf } from './search'
-import { reserveId } from './reserveId'
 import { account, entry, entryLine } from '../schema'
 
 export interface EntrySource {
@@ -17,7 +16,7 @@ export interface EntrySource {
   readonly reversesId?: number
 }
 
-const insertOne = insertWithId(entry)
+const insertHead = insertOne(entry)
 const insertLines = insertInto(entryLine)
 
 /** Writes an entry, under the id `reserved` for it if any. `accountOf` turns roles into the business's accounts. Returns its id. */
@@ -28,8 +27,8 @@ export const insertEntry = async (
   accountOf: (ref: EntryDraft['lines'][number]['account']) => number,
   reserved?: number,
 ): Promise<number> => {
-  const id = reserved ?? (await reserveId(db, 'entry'))
   const row = {
+    id: reserved,
     onDay: draft.on,
     text: draft.text,
     sourceKind: source.kind,
@@ -39,13 +38,19 @@ export const insertEntry = async (
     reversesId: source.reversesId ?? null,
   }
   const lines = draft.lines.map((l) => ({
-    entryId: id,
     accountId: accountOf(l.account),
     onDay: draft.on,
     amount: l.amount.minor,
   }))
-  await Promise.all([insertOne(db, row, id), insertLines(db, lines)])
-  return id
+  const head = insertHead(db, row)
+  // Where the id is known, the lines follow without waiting for the head to be answered.
+  const entryId = reserved ?? (await head)
+  const written = insertLines(
+    db,
+    lines.map((l) => ({ ...l, entryId })),
+  )
+  await Promise.all([head, written])
+  return entryId
 }
 
 /** Whether anything was ever posted. */

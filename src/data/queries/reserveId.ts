@@ -3,7 +3,6 @@ import { present } from '@/core/present'
 import { sql } from 'drizzle-orm'
 
 type Reserved =
-  | 'entry'
   | 'handover'
   | 'receipt'
   | 'refund'

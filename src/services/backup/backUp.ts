@@ -23,14 +23,9 @@ const thin = async (folder: string, today: Till['today']): Promise<void> => {
   for (const name of names) if (!kept.has(name)) await rm(join(folder, name), { force: true })
 }
 
-let running = false
-
-/** Backs everything up into the folder of backups, reads it back, and throws away older ones. What went wrong is kept, too. */
-export const backUp = async ({ db, today }: Till): Promise<Result<BackupRunRow, Failure>> => {
+const makeBackup = async ({ db, today }: Till): Promise<Result<BackupRunRow, Failure>> => {
   const folder = folderOf()
   if (folder === null) return err({ code: 'no-backup-folder' })
-  if (running) return err({ code: 'under-way' })
-  running = true
   const name = backupName(new Date())
   try {
     await mkdir(folder, { recursive: true, mode: 0o700 })
@@ -42,10 +37,25 @@ export const backUp = async ({ db, today }: Till): Promise<Result<BackupRunRow, 
     const said = problem instanceof Error ? problem.message.slice(0, 300) : 'unknown'
     await insertBackupRun(db, { onDay: today, ok: false, name, problem: said })
     return err({ code: 'backup-failed', why: said })
-  } finally {
-    running = false
   }
   return ok(present((await listBackupRuns(db, 1))[0]))
+}
+
+/** The one that is being made, and the one that waits for it to end. */
+let underWay: Promise<unknown> = Promise.resolve()
+let waiting: ReturnType<typeof makeBackup> | null = null
+
+/**
+ * Backs everything up into the folder of backups, reads it back, and throws away older ones. What went wrong is kept, too. One is
+ * made at a time: whoever asks meanwhile gets the next one, which holds what was done until they asked.
+ */
+export const backUp = (till: Till): Promise<Result<BackupRunRow, Failure>> => {
+  waiting ??= underWay.then(() => {
+    waiting = null
+    return makeBackup(till)
+  })
+  underWay = waiting.catch(() => undefined)
+  return waiting
 }
 
 /** Once each day, by itself: again after an hour where it failed. */
