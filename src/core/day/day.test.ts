@@ -24,6 +24,14 @@ describe('reading what was typed', () => {
     ['3/4/27', '2027-03-04'],
     ['24.12.2025', '2025-12-24'], // no month is the 24th
     ['2026-02-28', '2026-02-28'],
+    ['today', '2026-11-25'],
+    [' Yesterday ', '2026-11-24'],
+    ['y', '2026-11-24'],
+    ['mon', '2026-11-30'],
+    ['FRIDAY', '2026-11-27'],
+    ['+2w', '2026-12-09'],
+    ['-1w', '2026-11-18'],
+    ['-2m', '2026-09-25'],
   ])('%s means %s', (text, meant) => {
     const read = readDay(text, today)
     expect(read.ok && read.value).toBe(meant)
@@ -41,8 +49,16 @@ describe('reading what was typed', () => {
     '1 2 3 4',
     '4 5 203',
     'decade 4',
+    '+5x',
+    'fri5',
+    '5fri',
+    '123',
+    '12 345',
+    '345 12',
+    'dec 24 2026 9',
+    'dec 24 20265',
   ])('refuses "%s"', (text) => {
-    expect(readDay(text, today).ok).toBe(false)
+    expect(readDay(text, today)).toEqual({ ok: false, error: { code: 'not-a-day', text } })
   })
 })
 
