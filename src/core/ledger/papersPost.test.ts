@@ -16,6 +16,7 @@ import {
   postMergedAccounts,
   postOpening,
   postOwnTax,
+  postReceipt,
   postSupplierCredit,
   postSupplierPayment,
   postTaxPaid,
@@ -114,6 +115,20 @@ describe('where money lies', () => {
     const bounced = { from, amount: usd('1.03'), rounding: none, owedAgain: usd('1.05'), held: [], taxAhead: [] }
     const entryOf = postBounce({ ...of, ...bounced, discount: { net: usd('0.02'), taxes: [] }, bankFee: usd('4.00') })
     expect(told(entryOf)).toBe(entry)
+  })
+
+  test('with what coins had made more of it', () => {
+    const bounced = { from: 'cash', amount: usd('1.03'), rounding: usd('0.02'), owedAgain: usd('1.03') } as const
+    const rest = { held: [], taxAhead: [], discount: { net: none, taxes: [] }, bankFee: none }
+    expect(told(postBounce({ ...of, ...bounced, ...rest }))).toBe('1.03 receivables + 0.02 rounding = 1.05 drawer')
+  })
+
+  test('a receipt may come into another account than its method’s', () => {
+    const received = { method: 'cash', held: [], onDues: usd('3.00'), discount: { net: none, taxes: [] } } as const
+    expect([undefined, 7].map((into) => told(postReceipt({ ...of, ...received, into, taxAhead: [] })))).toEqual([
+      '3.00 drawer = 3.00 receivables',
+      '3.00 7 = 3.00 receivables',
+    ])
   })
 
   test('cash and cheques arrive at the bank as one sum', () => {
