@@ -3,7 +3,13 @@ import { closeFullDesk, driver, openFullDesk, till } from './everyDesk'
 import { handsOn, setSize } from './till'
 import { looksAsAccepted } from './views'
 
-beforeAll(() => openFullDesk('views'))
+beforeAll(async () => {
+  await openFullDesk('views')
+  // What waits may be sent by the clock at any moment: it is gone before anybody looks.
+  const waiting = async () => (await till.request('GET', '/post?state=waiting')).body.items as { id: number }[]
+  for (const { id } of await waiting()) await till.request('POST', `/post/${id}/send`)
+  await driver.wait(async () => (await waiting()).length === 0, 20_000)
+})
 afterAll(closeFullDesk)
 
 const VIEWS = [
