@@ -40,8 +40,7 @@ export const builtForId = <A>(build: (db: Db, id: Placeholder) => Buildable<A>) 
 /** The same of a query for many ids (`isOneOf`); for none nothing is asked. */
 export const builtForIds = <R>(build: (db: Db, ids: Placeholder) => Buildable<R[]>) => {
   const ask = builtOnce((db) => build(db, sql.placeholder('ids')))
-  return async (db: Db, ids: readonly number[]): Promise<R[]> =>
-    ids.length === 0 ? [] : await ask(db, { ids: `{${ids.join(',')}}` })
+  return async (db: Db, ids: readonly number[]): Promise<R[]> => (ids.length === 0 ? [] : await ask(db, { ids }))
 }
 
 type Rows = readonly Readonly<Record<string, unknown>>[]

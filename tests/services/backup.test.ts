@@ -10,7 +10,7 @@ import { headLine, MAGIC } from '@/data/backup/format'
 import { checkBackup, restoreBackup } from '@/data/backup/restore'
 import { writeBackup } from '@/data/backup/write'
 import { listBackupRuns } from '@/data/queries/backupRuns'
-import { backUp } from '@/services/backup/backUp'
+import { backUp, backUpNightly } from '@/services/backup/backUp'
 import { keepFile } from '@/services/files/keepFile'
 import { takeReceipt } from '@/services/money/takeReceipt'
 import { openSides } from './sidesDesk'
@@ -143,9 +143,12 @@ test('one is made at a time: who asks meanwhile gets the next one', async () => 
   const first = backUp(till)
   await Promise.resolve().then(() => undefined)
   const [one, two, three] = await Promise.all([first, backUp(till), backUp(till)])
+  const tomorrow = { ...till, today: addDays(till.today, 1) }
+  await Promise.all([backUp(tomorrow), backUpNightly(tomorrow)])
   vi.unstubAllEnvs()
   expect([one.ok, two.ok, three === two]).toEqual([true, true, true])
   const runs = await listBackupRuns(s.db, 10)
-  expect(runs.map((r) => r.ok)).toEqual([true, true])
+  // The night makes none where the owner asked for one just now.
+  expect(runs.map((r) => [r.ok, r.on])).toEqual([tomorrow, till, till].map(({ today }) => [true, today]))
   expect(present(runs[0]).at.getTime()).toBeGreaterThan(present(runs[1]).at.getTime())
 })

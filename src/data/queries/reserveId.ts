@@ -27,13 +27,11 @@ type Reserved =
   | 'banking_slip'
   | 'card_settlement'
 
+const next = (table: Reserved | 'entry') => sql`nextval(pg_get_serial_sequence(${table}, 'id'))::int`
+
 /** An id for a paper that must be known before its entry is posted, while the paper itself may not change after. */
-export const reserveId = async (db: Db, table: Reserved): Promise<number> => {
-  const row = present(
-    (await db.execute<{ id: number }>(sql`select nextval(pg_get_serial_sequence(${table}, 'id'))::int as id`))[0],
-  )
-  return row.id
-}
+export const reserveId = async (db: Db, table: Reserved): Promise<number> =>
+  present((await db.execute<{ id: number }>(sql`select ${next(table)} as id`))[0]).id
 
 /** The same for a paper and the entry that posts it. */
 export const reserveWithEntry = async (
@@ -42,8 +40,6 @@ export const reserveWithEntry = async (
 ): Promise<{ readonly id: number; readonly entryId: number }> =>
   present(
     (
-      await db.execute<{ id: number; entryId: number }>(
-        sql`select nextval(pg_get_serial_sequence(${table}, 'id'))::int as id, nextval(pg_get_serial_sequence('entry', 'id'))::int as "entryId"`,
-      )
+      await db.execute<{ id: number; entryId: number }>(sql`select ${next(table)} as id, ${next('entry')} as "entryId"`)
     )[0],
   )

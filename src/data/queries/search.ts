@@ -102,6 +102,9 @@ export const withWords = async <F extends Searched>(db: Db, filter: F, places: r
 export const holdsWords = (words: Narrowed | undefined, paper: Parameters<typeof matchesPaper>[1]): SQL =>
   words ? all([...(words.fits ? [words.fits] : []), matchesPaper(words.rest, paper)]) : sql`true`
 
+/** Many numbers, as one parameter holds them. */
+const asArray = { mapToDriverValue: (ids: unknown) => `{${String(ids)}}` }
+
 /** True where a number is one of many: one parameter, however many there are. */
 export const isOneOf = (column: SQLWrapper, ids: readonly number[] | Placeholder): SQL =>
-  sql`${column} = any(${'name' in ids ? ids : `{${ids.join(',')}}`}::int[])`
+  sql`${column} = any(${sql.param(ids, asArray)}::int[])`

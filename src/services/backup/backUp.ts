@@ -61,6 +61,8 @@ export const backUp = (till: Till): Promise<Result<BackupRunRow, Failure>> => {
 /** Once each day, by itself: again after an hour where it failed. */
 export const backUpNightly = async (till: Till): Promise<void> => {
   if (folderOf() === null) return
+  // One that the owner asked for just now will do.
+  await underWay
   const [last] = await listBackupRuns(till.db, 1)
   const lately = last && Date.now() - last.at.getTime() < 3_600_000
   if (last && last.on === till.today && (last.ok || lately)) return
