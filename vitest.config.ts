@@ -9,6 +9,7 @@ export default defineConfig({
   test: {
     // Half of each part is waiting for the database or the browser, so that two files at once fit two cores and one.
     maxWorkers: 2,
+    experimental: { fsModuleCache: true },
     projects: [
       {
         resolve: { alias },

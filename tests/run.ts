@@ -128,18 +128,16 @@ const ROWS: readonly (readonly Part[])[] = [
       name: 'types',
       run: async () => {
         const generated = await command('next', ['typegen'])
-        return generated.failed > 0 ? generated : command('tsc', ['--noEmit'])
+        return generated.failed > 0 ? generated : command('../typescript-7/bin/tsc', ['--noEmit', '--singleThreaded'])
       },
     },
     { name: 'imports', run: imports },
+    { name: 'format', run: () => command('prettier', ['--check', '.']) },
   ],
   [{ name: 'core', run: () => vitest('core') }],
   [{ name: 'components', run: () => vitest('components') }],
   [{ name: 'services', run: () => vitest('services') }],
-  [
-    { name: 'faults', run: built('faults') },
-    { name: 'format', run: () => command('prettier', ['--check', '.']) },
-  ],
+  [{ name: 'faults', run: built('faults') }],
   [{ name: 'http', run: built('http') }],
   [{ name: 'browser', run: built('browser') }],
 ]
