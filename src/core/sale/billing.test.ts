@@ -3,7 +3,17 @@ import { describe, expect, test } from 'vitest'
 import { day } from '../day'
 import { decimal, money, sumMoney, zeroMoney, type Decimal, floor, smaller } from '../money'
 import { computeTax, lineAmount, type TaxCode, type TaxSettings } from '../tax'
-import { creditAmount, creditQuantities, lineState, planBilling, priceBill, standsAs, type LineTally } from './index'
+import {
+  creditAmount,
+  creditQuantities,
+  lineState,
+  planBilling,
+  priceBill,
+  standsAs,
+  type BillWish,
+  type Credit,
+  type LineTally,
+} from './index'
 
 const usd = (minor: bigint) => money(minor, 'USD')
 const none = zeroMoney('USD')
@@ -87,8 +97,84 @@ describe('billing', () => {
     const plan = planBilling(lines, { lines: [{ lineId: 1, quantity: decimal(25) }] })
     expect(!plan.ok && plan.error).toMatchObject({ code: 'more-than-to-bill', lineId: 1 })
   })
-  test('of nothing is refused', () => {
-    expect(planBilling([lines[1]!], 'remaining').ok).toBe(false)
+  const chosen = (...of: readonly (readonly [lineId: number, quantity: number])[]) => {
+    const plan = planBilling(lines, { lines: of.map(([lineId, n]) => ({ lineId, quantity: decimal(n) })) })
+    return plan.ok ? plan.value.map((l) => [l.lineId, Number(l.quantity)]) : plan.error
+  }
+  test('of chosen lines takes what was chosen, one line twice as one', () => {
+    expect(chosen([1, 20], [1, 4])).toEqual([[1, 24]])
+    expect(chosen([1, 3], [2, 0])).toEqual([[1, 3]])
+    expect(chosen([1, 20], [1, 5])).toMatchObject({ code: 'more-than-to-bill', lineId: 1 })
+    expect(chosen([2, 1])).toMatchObject({ code: 'more-than-to-bill', lineId: 2 })
+    expect(chosen([3, 1])).toEqual({ code: 'unknown-line', lineId: 3 })
+    expect(chosen([1, 0])).toEqual({ code: 'nothing-to-bill', what: 'remaining' })
+  })
+  test('of what remains takes it, handed over or not', () => {
+    const plan = planBilling(lines, 'remaining')
+    expect(plan.ok && plan.value.map((l) => [l.lineId, Number(l.quantity)])).toEqual([[1, 24]])
+  })
+  test('of nothing is refused, and says of what', () => {
+    const refused = (wish: BillWish) => {
+      const plan = planBilling([lines[1]!], wish)
+      return plan.ok ? null : plan.error
+    }
+    expect(refused('remaining')).toEqual({ code: 'nothing-to-bill', what: 'remaining' })
+    expect(refused('handed-over')).toEqual({ code: 'nothing-to-bill', what: 'handed-over' })
+    expect(refused({ percent: decimal(50) })).toEqual({ code: 'nothing-to-bill', what: 'remaining' })
+  })
+
+  describe('of two kinds of tax', () => {
+    const CITY: TaxCode = {
+      id: 2,
+      code: 'CITY',
+      name: 'State and city',
+      treatment: 'taxed',
+      components: [
+        { id: 2, name: 'State', rate: decimal('0.07') },
+        { id: 3, name: 'City', rate: decimal('0.0225') },
+      ],
+    }
+    // Three for 1.00 at 8.25 %: 0.08 of tax. Two for 1.00 at 7 % and 2.25 %: 0.07 and 0.02.
+    const of = (lineId: number, taxCode: TaxCode, agreed: number, billed: number, cents: bigint, at = false) => ({
+      lineId,
+      taxCode,
+      agreed: decimal(agreed),
+      wholeAmount: usd(100n),
+      billedQuantity: decimal(billed),
+      billedAmount: usd(cents),
+      atOtherRates: at,
+    })
+    const tax = (taxCodeId: number, componentId: number, cents: bigint) => ({
+      taxCodeId,
+      componentId,
+      amount: usd(cents),
+    })
+    const taxesOf = (...args: Parameters<typeof priceBill>) =>
+      priceBill(...args).taxes.flatMap((t) => t.components.map((c) => [c.componentId, Number(c.amount.minor)]))
+    // 0.03 and 0.03 of tax were on two bills of one piece each; 0.04 and 0.01 on one of the other line.
+    const before = [tax(1, 1, 6n), tax(2, 2, 4n), tax(2, 3, 1n)]
+
+    test('the bill that completes one takes what is left of it, whatever is open of the other', () => {
+      const lines = [of(1, STD, 3, 2, 67n), of(2, CITY, 2, 1, 50n)]
+      expect(taxesOf(lines, [{ lineId: 1, quantity: decimal(1) }], before, settings)).toEqual([[1, 2]])
+      // 0.07 − 0.04 and 0.02 − 0.01
+      expect(taxesOf(lines, [{ lineId: 2, quantity: decimal(1) }], before, settings)).toEqual([
+        [2, 3],
+        [3, 1],
+      ])
+    })
+    test('one that does not complete it pays its own: 8.25 % of 0.34 is 0.03', () => {
+      const lines = [of(1, STD, 3, 1, 33n), of(2, CITY, 2, 2, 100n)]
+      expect(taxesOf(lines, [{ lineId: 1, quantity: decimal(1) }], [tax(1, 1, 3n)], settings)).toEqual([[1, 3]])
+    })
+    test('where a part was billed at other rates there is no whole to complete', () => {
+      const lines = [of(1, STD, 3, 2, 67n, true)]
+      expect(taxesOf(lines, [{ lineId: 1, quantity: decimal(1) }], before, settings)).toEqual([[1, 3]])
+    })
+    test('a line of which nothing was agreed is worth nothing until all of it is billed', () => {
+      const lines = [{ ...of(1, STD, 0, 0, 0n), wholeAmount: none }]
+      expect(priceBill(lines, [{ lineId: 1, quantity: decimal(0) }], [], settings).gross.minor).toBe(0n)
+    })
   })
 
   test('in any parts adds up to the whole, tax included', () => {
@@ -214,5 +300,62 @@ describe('crediting', () => {
       usd(542n),
     )
     expect([credit.net.minor, credit.tax.minor, credit.gross.minor]).toEqual([500n, 42n, 542n])
+  })
+
+  describe('of several kinds of tax', () => {
+    const line = (id: number, taxCodeId: number, net: bigint, tax: bigint) => ({
+      ...invoice(net, tax, 1),
+      id,
+      taxCodeId,
+    })
+    const lines = [line(1, 1, 1000n, 83n), line(2, 2, 1000n, 93n), line(3, 3, 100n, 0n)]
+    const tax = (taxCodeId: number, componentId: number, cents: bigint) => ({
+      taxCodeId,
+      componentId,
+      amount: usd(cents),
+      credited: none,
+    })
+    const taxes = [tax(1, 1, 83n), tax(2, 2, 70n), tax(2, 3, 23n)]
+    const told = (c: Credit) => ({
+      lines: c.lines.map((l) => [l.lineId, Number(l.net.minor), Number(l.tax.minor)]),
+      taxes: c.taxes.map((t) => [t.taxCodeId, t.componentId, Number(t.amount.minor)]),
+    })
+
+    test('a line takes the tax of its own code alone', () => {
+      expect(told(creditQuantities(lines, taxes, [{ lineId: 2, quantity: decimal(1) }]))).toEqual({
+        lines: [[2, 1000, 93]],
+        taxes: [
+          [2, 2, 70],
+          [2, 3, 23],
+        ],
+      })
+    })
+    test('an amount goes over the lines by what is left of them, and over the parts of a tax likewise', () => {
+      // 10.83, 10.93 and 1.00 are left: of 5.00 they take 2.38, 2.40 and 0.22.
+      // 2.38 × 10.00 ÷ 10.83 = 2.1976; 2.40 × 10.00 ÷ 10.93 = 2.1958; 0.20 × 0.70 ÷ 0.93 = 0.1505
+      expect(told(creditAmount(lines, taxes, usd(500n)))).toEqual({
+        lines: [
+          [1, 220, 18],
+          [2, 220, 20],
+          [3, 22, 0],
+        ],
+        taxes: [
+          [1, 1, 18],
+          [2, 2, 15],
+          [2, 3, 5],
+        ],
+      })
+    })
+    test('a line of which nothing is left takes no part', () => {
+      const gone = { ...lines[0]!, creditedQuantity: decimal(1), creditedNet: usd(1000n), creditedTax: usd(83n) }
+      const left = [{ ...taxes[0]!, credited: usd(83n) }, taxes[1]!, taxes[2]!]
+      expect(told(creditAmount([gone, lines[1]!], left, usd(1093n)))).toEqual({
+        lines: [[2, 1000, 93]],
+        taxes: [
+          [2, 2, 70],
+          [2, 3, 23],
+        ],
+      })
+    })
   })
 })

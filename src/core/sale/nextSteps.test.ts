@@ -56,6 +56,22 @@ const told = (change: Partial<SaleOutlook>, today = TODAY): string[] =>
     return `${s.action}: ${s.why}${how ? ` (${how})` : ''}`
   })
 
+describe('a draft', () => {
+  const draft = { agreedOn: null, startedOn: day('2026-03-17') }
+  test.each([
+    ['is left alone for three days', draft, '2026-03-19', []],
+    ['is spoken of after them', draft, '2026-03-20', ['offer: Draft since 17 Mar 2026, not sent (1080.00)']],
+    [
+      'that came again, at once',
+      { ...draft, cameAgain: true },
+      '2026-03-17',
+      ['offer: Repeat prepared on 17 Mar 2026: review and send it (1080.00)'],
+    ],
+    ['with nothing in it, never', { ...draft, lines: [] }, '2026-12-31', []],
+    ['nor one that came again with nothing in it', { ...draft, cameAgain: true, lines: [] }, '2026-03-17', []],
+  ])('%s', (_, sale, today, expected) => expect(told(sale, day(today))).toEqual(expected))
+})
+
 describe('an estimate', () => {
   const offered = {
     agreedOn: null,
@@ -120,6 +136,30 @@ describe('goods', () => {
   test('more than three things are named by the first three', () => {
     const lines = ['violin', 'bow', 'case', 'rosin'].map((name) => line({ name }))
     expect(told({ lines })[0]).toBe('hand-over: Everything is in stock: 1 violin, 1 bow, 1 case … (4)')
+  })
+
+  test('are handed over in part, and what is missing of more than one thing is counted', () => {
+    const missing = (name: string) => line({ name, agreed: decimal(2), setAside: decimal(0) })
+    const work = line({ name: 'set-up', fromShelf: false })
+    expect(told({ lines: [line({ name: 'bow' }), missing('violin'), missing('case'), work] })).toEqual([
+      'hand-over: In stock: 1 bow, 1 set-up (2)',
+      'buy: 2 violin ordered, 0 in stock, none on order, and 1 more (2)',
+    ])
+    // Exactly three are all named.
+    expect(told({ lines: ['violin', 'bow', 'case'].map((name) => line({ name })) })[0]).toBe(
+      'hand-over: Everything is in stock: 1 violin, 1 bow, 1 case (3)',
+    )
+  })
+
+  test('that are all there but one piece are not everything', () => {
+    const lines = [line({ name: 'bow' }), line({ agreed: decimal(2) })]
+    expect(told({ lines })[0]).toBe('hand-over: In stock: 1 bow, 1 violin (2)')
+  })
+
+  test('are waited for since they were wanted, else since they were agreed', () => {
+    const since = (change: Partial<SaleOutlook>) => nextSteps({ ...SALE, ...change }, TODAY).map((s) => s.since)
+    expect(since({ wantedBy: day('2026-03-09') })).toEqual(['2026-03-09'])
+    expect(since({})).toEqual(['2026-03-01'])
   })
 
   test('of a layaway stay until it is paid up', () => {
@@ -202,12 +242,16 @@ describe('money', () => {
     )
     const kept = { ...promise, came: usd('1080.00') }
     expect(told({ ...late, promise: kept })).toEqual(['remind: Invoice 1 is 19 days late (1080.00)'])
+    // On its last day it is still waited for; kept, it says no more; and where nothing is open there is nothing to break.
+    expect(told({ ...late, promise: { ...promise, by: TODAY } })).toEqual([])
+    expect(told({ ...late, promise: kept }, day('2026-03-26'))).toEqual(['remind: Invoice 1 is 25 days late (1080.00)'])
+    expect(told({ lines: billed, promise }, day('2026-03-26'))).toEqual([])
   })
 
   test('may be charged for being late, and a card that refused comes first of all', () => {
-    const cardRefused = { on: day('2026-03-15'), why: 'no funds', amount: usd('90.00') }
+    const cardRefused = { on: day('2026-03-15'), why: 'no funds (code 5.1).', amount: usd('90.00') }
     expect(told({ ...late, lateCharge: usd('5.00'), cardRefused })).toEqual([
-      'card-refused: Saved card declined: no funds (90.00)',
+      'card-refused: Saved card declined: no funds (code 5.1) (90.00)',
       'charge-late: Late fee can be added to Invoice 1 (5.00)',
       'remind: Invoice 1 is 19 days late (1080.00)',
     ])
@@ -224,18 +268,23 @@ describe('money', () => {
   })
 
   test('that no invoice will use is given back', () => {
-    expect(told({ closedAs: 'cancelled', held: usd('40.00') })[0]).toContain('give-back')
+    const back = (amount: string) => [`give-back: Money left over: refund it or move it (${amount})`]
+    expect(told({ closedAs: 'cancelled', held: usd('40.00') })).toEqual(back('40.00'))
+    expect(told({ closedAs: 'declined', agreedOn: null, held: usd('40.00') })).toEqual(back('40.00'))
     expect(told({ closedAs: 'cancelled' })).toEqual([])
     // All done, billed and paid, and still something held.
-    expect(told({ lines: billed, held: usd('5.00') })).toHaveLength(1)
-    expect(told({ lines: billed, held: usd('5.00') })[0]).toContain('give-back')
+    expect(told({ lines: billed, held: usd('5.00') })).toEqual(back('5.00'))
+    // What is still owed, or still to come, will use it.
+    expect(told({ ...owing, held: usd('5.00') })).toEqual([])
+    expect(told({ held: usd('5.00') })).toEqual(['hand-over: Everything is in stock: 1 violin (1)'])
+    expect(told({ lines: billed })).toEqual([])
   })
 })
 
 test('a letter that came back is the first thing, whatever else there is to do', () => {
-  const cameBack = { on: day('2026-03-18'), why: 'no such address' }
+  const cameBack = { on: day('2026-03-18'), why: 'no such address: hazel@adair.example.' }
   expect(told({ cameBack })).toEqual([
-    'write-again: Email bounced: no such address',
+    'write-again: Email bounced: no such address: hazel@adair.example',
     'hand-over: Everything is in stock: 1 violin (1)',
   ])
 })

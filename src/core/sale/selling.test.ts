@@ -121,6 +121,14 @@ describe('a sale that comes again', () => {
       '2026-02-14',
       '2026-02-28',
     ])
+    // Its last day is one of them.
+    expect(repeatDay({ ...monthly, untilDay: day('2026-03-31') }, 2)).toBe('2026-03-31')
+  })
+  test('is told through a day, that day too, and at most so many times', () => {
+    const weekly = { ...monthly, every: 'week' } as const
+    expect(repeatDays(weekly, 0, day('2026-02-14'))).toEqual(['2026-01-31', '2026-02-07', '2026-02-14'])
+    expect(repeatDays(weekly, 0, day('2026-02-13'))).toEqual(['2026-01-31', '2026-02-07'])
+    expect(repeatDays(weekly, 3, day('2199-01-01'), 2)).toEqual(['2026-02-21', '2026-02-28'])
   })
 })
 
@@ -170,6 +178,15 @@ test('what a customer usually takes: the most often first, with its average in a
     // yesterday for the first time: within one month
     [1, 1, '5', '5'],
   ])
+  // As often as each other: what was taken last comes first, in whatever order it is told.
+  const twice = [took(3, '2026-01-05', '1'), took(4, '2026-02-05', '1')]
+  for (const takings of [twice, [...twice].reverse()])
+    expect(usualGoods(takings, day('2026-03-10')).map((u) => u.goodsId)).toEqual([4, 3])
+  // What was taken last is the latest, though it is told first.
+  expect(usualGoods([took(5, '2026-03-01', '7'), took(5, '2026-02-01', '2')], day('2026-03-10'))[0]).toMatchObject({
+    lastOn: '2026-03-01',
+    lastQuantity: decimal('7'),
+  })
 })
 
 test.each([

@@ -46,6 +46,41 @@ describe('where goods are taken from', () => {
     expect(told(wanted, lying)).toEqual(expected)
   })
 
+  const inTurn = (goodsId: number, placeId: number, quantity: number, turn: string): Lying => ({
+    ...lies(goodsId, placeId, quantity),
+    turn,
+  })
+  test.each([
+    [
+      'what goes first, though another place has all of it',
+      3,
+      [inTurn(7, SHOP, 3, 'b'), inTurn(7, BENCH, 1, 'a')],
+      ['1 from 2 + 2 from 1'],
+    ],
+    [
+      'of one turn the fullest first, all of it before the next',
+      4,
+      [inTurn(7, STORE, 9, 'b'), inTurn(7, SHOP, 1, 'a'), inTurn(7, BENCH, 2, 'a')],
+      ['2 from 2 + 1 from 1 + 1 from 3'],
+    ],
+    ['nothing of a turn that is not reached', 1, [inTurn(7, SHOP, 5, 'b'), inTurn(7, BENCH, 1, 'a')], ['1 from 2']],
+    [
+      'of the turn of which some are needed from a place that has them, wherever it stands',
+      3,
+      [inTurn(7, SHOP, 1, 'b'), inTurn(7, STORE, 2, 'b'), inTurn(7, BENCH, 1, 'a')],
+      ['1 from 2 + 2 from 3'],
+    ],
+  ])('in turn: %s', (_, quantity, lying, expected) => {
+    expect(told([want(7, quantity)], lying)).toEqual(expected)
+    expect(told([want(7, quantity)], [...lying].reverse())).toEqual(expected)
+  })
+
+  test('up to twelve places are chosen from; of more, all are looked into', () => {
+    const places = (count: number) => Array.from({ length: count }, (_, i) => lies(7, i + 1, 2))
+    expect(fewestPlaces([want(7, 1)], places(12))).toEqual([1])
+    expect(fewestPlaces([want(7, 1)], places(13))).toHaveLength(13)
+  })
+
   const anyWanted = fc.array(
     fc.record({ goodsId: fc.integer({ min: 1, max: 3 }), n: fc.integer({ min: 1, max: 9 }) }),
     {
