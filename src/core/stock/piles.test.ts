@@ -47,11 +47,11 @@ describe('what costs alike', () => {
   const at = { goodsId: VIOLIN, placeId: STORE, batchId: 9 }
   test.each([
     ['average', '7::'],
-    ['exact', '7::9'],
+    ['unit', '7::9'],
     ['fifo', '7:2:9'],
   ] as [Costing, string][])('at %s cost is %s', (costing, name) => expect(poolOf(costing, at)).toBe(name))
   test('and where pieces are not told apart, all of a thing', () => {
-    expect(poolOf('exact', { ...at, batchId: null })).toBe('7::')
+    expect(poolOf('unit', { ...at, batchId: null })).toBe('7::')
   })
 })
 
