@@ -167,6 +167,11 @@ describe('billing', () => {
       const lines = [of(1, STD, 3, 1, 33n), of(2, CITY, 2, 2, 100n)]
       expect(taxesOf(lines, [{ lineId: 1, quantity: decimal(1) }], [tax(1, 1, 3n)], settings)).toEqual([[1, 3]])
     })
+    test('nor one that bills one of two lines of it: 8.25 % of 0.34, though both together come to 0.06', () => {
+      const line = (lineId: number, cents: bigint) => ({ ...of(lineId, STD, 1, 0, 0n), wholeAmount: usd(cents) })
+      const lines = [line(1, 34n), line(2, 33n)]
+      expect(taxesOf(lines, [{ lineId: 1, quantity: decimal(1) }], [], settings)).toEqual([[1, 3]])
+    })
     test('where a part was billed at other rates there is no whole to complete', () => {
       const lines = [of(1, STD, 3, 2, 67n, true)]
       expect(taxesOf(lines, [{ lineId: 1, quantity: decimal(1) }], before, settings)).toEqual([[1, 3]])
@@ -328,6 +333,13 @@ describe('crediting', () => {
           [2, 2, 70],
           [2, 3, 23],
         ],
+      })
+    })
+    test('and one of two lines of a code the tax of that line', () => {
+      const two = [line(1, 1, 1000n, 83n), line(2, 1, 500n, 41n)]
+      expect(told(creditQuantities(two, [tax(1, 1, 124n)], [{ lineId: 2, quantity: decimal(1) }]))).toEqual({
+        lines: [[2, 500, 41]],
+        taxes: [[1, 1, 41]],
       })
     })
     test('an amount goes over the lines by what is left of them, and over the parts of a tax likewise', () => {
