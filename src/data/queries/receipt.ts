@@ -93,8 +93,8 @@ export interface ReceiptFilter extends Searched {
 }
 
 const PLACES: readonly Place[] = [
-  { column: receipt.id, find: (p) => sql`select id from receipt where number ilike ${p}` },
-  { column: receipt.id, find: (p) => sql`select id from receipt where reference ilike ${p}` },
+  { column: receipt.id, table: sql`receipt`, text: sql`number` },
+  { column: receipt.id, table: sql`receipt`, text: sql`reference` },
   customersNamed(receipt.customerId),
 ]
 export const narrowReceipts = (db: Db, filter: ReceiptFilter): Promise<ReceiptFilter> => withWords(db, filter, PLACES)

@@ -108,9 +108,9 @@ const ORDERS: Readonly<Record<string, SQLWrapper>> = {
 }
 
 const PLACES: readonly Place[] = [
-  { column: sale.id, find: (p) => sql`select id from sale where title ilike ${p}` },
-  { column: sale.id, find: (p) => sql`select id from sale where purchase_order ilike ${p}` },
-  { column: sale.id, find: (p) => sql`select id from sale where number::text ilike ${p}` },
+  { column: sale.id, table: sql`sale`, text: sql`title` },
+  { column: sale.id, table: sql`sale`, text: sql`purchase_order` },
+  { column: sale.id, table: sql`sale`, text: sql`number::text` },
   customersNamed(sale.customerId),
 ]
 

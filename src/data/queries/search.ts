@@ -47,20 +47,35 @@ export interface Narrowed {
   readonly rest: string
 }
 
-/** Where a word is looked for: a column of the papers, and which of its values belong to a pattern. */
+/** Where a word is looked for: a text of a table, and the column of the papers that names its rows. */
 export interface Place {
   readonly column: SQLWrapper
-  readonly find: (pattern: string) => SQL
+  readonly table: SQL
+  readonly text: SQL
 }
 
 /** The customers in whose names a word is found. */
-export const customersNamed = (column: SQLWrapper): Place => ({
-  column,
-  find: (pattern) => sql`select id from customer where name ilike ${pattern}`,
-})
+export const customersNamed = (column: SQLWrapper): Place => ({ column, table: sql`customer`, text: sql`name` })
 
 /** So many are few. */
 const FEW = 1_000
+/** Words below so many letters stand in no index: they are looked for among all rows, until more than a few are found. */
+const INDEXED = 3
+/** So many of the newest rows say how many hold a word that stands in no index. */
+const NEWEST = 2_000
+
+/** Whether more than a few hold a word, going by the newest rows of each place. */
+const isCommon = async (db: Db, pattern: string, places: readonly Place[]): Promise<boolean> => {
+  const looked = places.map(
+    ({ table, text }) => sql`
+      (select count(*) filter (where text ilike ${pattern})::int as held, max(id)::int as last
+         from (select id, ${text} as text from ${table} order by id desc limit ${NEWEST}::int) newest having count(*) = ${NEWEST}::int)`,
+  )
+  const rows = await db.execute<{ held: number; last: number }>(
+    sql`${sql.raw(PLANNED_ANEW)} ${sql.join(looked, sql` union all `)}`,
+  )
+  return rows.some(({ held, last }) => held * last > FEW * NEWEST)
+}
 
 /**
  * Narrows a search by the first of its words, the longest first, that few hold: such a word is found in an index, one that many hold is
@@ -70,8 +85,10 @@ const narrow = async (db: Db, typed: string, places: readonly Place[]): Promise<
   const words = wordsIn(typed)
   for (const word of [...words].sort((a, b) => b.length - a.length)) {
     const pattern = patternOf(word)
+    if (word.length < INDEXED && (await isCommon(db, pattern, places))) continue
     const found = places.map(
-      ({ find }, i) => sql`(select ${i}::int as place, id from (${find(pattern)}) f limit ${FEW + 1}::int)`,
+      ({ table, text }, i) =>
+        sql`(select ${i}::int as place, id from ${table} where ${text} ilike ${pattern} limit ${FEW + 1}::int)`,
     )
     const rows = await db.execute<{ place: number; id: number }>(
       sql`${sql.raw(PLANNED_ANEW)} ${sql.join(found, sql` union all `)} limit ${FEW + 1}::int`,
