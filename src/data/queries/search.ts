@@ -64,11 +64,27 @@ const INDEXED = 3
 /** So many of the newest rows say how many hold a word that stands in no index. */
 const NEWEST = 2_000
 
+/** A short word as it may be written, its letters large or small. */
+const eitherCase = (word: string): readonly string[] =>
+  [...word].reduce<readonly string[]>(
+    (begun, c) => begun.flatMap((b) => [...new Set([c.toLowerCase(), c.toUpperCase()])].map((x) => b + x)),
+    [''],
+  )
+
+/** True where a text holds a word. A short one is compared in each way to write it: cheaper than making every text small. */
+const holds = (text: SQL, word: string): SQL =>
+  word.length < INDEXED && /^[ -~]*$/.test(word)
+    ? sql`(${sql.join(
+        eitherCase(word).map((w) => sql`${text} like ${patternOf(w)}`),
+        sql` or `,
+      )})`
+    : sql`${text} ilike ${patternOf(word)}`
+
 /** Whether more than a few hold a word, going by the newest rows of each place. */
-const isCommon = async (db: Db, pattern: string, places: readonly Place[]): Promise<boolean> => {
+const isCommon = async (db: Db, word: string, places: readonly Place[]): Promise<boolean> => {
   const looked = places.map(
     ({ table, text }) => sql`
-      (select count(*) filter (where text ilike ${pattern})::int as held, max(id)::int as last
+      (select count(*) filter (where ${holds(sql`text`, word)})::int as held, max(id)::int as last
          from (select id, ${text} as text from ${table} order by id desc limit ${NEWEST}::int) newest having count(*) = ${NEWEST}::int)`,
   )
   const rows = await db.execute<{ held: number; last: number }>(
@@ -84,11 +100,10 @@ const isCommon = async (db: Db, pattern: string, places: readonly Place[]): Prom
 const narrow = async (db: Db, typed: string, places: readonly Place[]): Promise<Narrowed> => {
   const words = wordsIn(typed)
   for (const word of [...words].sort((a, b) => b.length - a.length)) {
-    const pattern = patternOf(word)
-    if (word.length < INDEXED && (await isCommon(db, pattern, places))) continue
+    if (word.length < INDEXED && (await isCommon(db, word, places))) continue
     const found = places.map(
       ({ table, text }, i) =>
-        sql`(select ${i}::int as place, id from ${table} where ${text} ilike ${pattern} limit ${FEW + 1}::int)`,
+        sql`(select ${i}::int as place, id from ${table} where ${holds(text, word)} limit ${FEW + 1}::int)`,
     )
     const rows = await db.execute<{ place: number; id: number }>(
       sql`${sql.raw(PLANNED_ANEW)} ${sql.join(found, sql` union all `)} limit ${FEW + 1}::int`,
