@@ -6,7 +6,7 @@ import { billSale } from '../src/services/billing/billSale'
 import { creditInvoice } from '../src/services/billing/creditInvoice'
 import { sellAtCounter } from '../src/services/money/sellAtCounter'
 import { takeReceipt } from '../src/services/money/takeReceipt'
-import { voidReceipt } from '../src/services/money/voidReceipt'
+import { bounceReceipt } from '../src/services/money/voidReceipt'
 import { agreeSale } from '../src/services/sales/agreeSale'
 import { arrangeSale } from '../src/services/sales/arrangeSale'
 import { cancelSale, declineSale } from '../src/services/sales/closeSale'
@@ -286,7 +286,8 @@ const pay = async (shop: Workshop, customer: Customer, dueId: number, saleId: nu
     plan(shop, addDays(shop.today, chance.between(10, 40)), () => pay(shop, customer, dueId, saleId, tries + 1))
   if (method === 'cheque' && chance.percent(3)) {
     plan(shop, addDays(shop.today, 5), async () => {
-      await act(shop, voidReceipt, { receiptId, reason: 'The cheque came back' })
+      // It was brought to the bank by then, or not: either way the bank sent it back.
+      await act(shop, bounceReceipt, { receiptId, reason: 'The cheque came back', fee: '0.00' })
       plan(shop, addDays(shop.today, 12), () => pay(shop, customer, dueId, saleId, tries + 1))
     })
   }
