@@ -8,7 +8,7 @@ const config: NextConfig = {
   experimental: {
     // Who builds a second time will build a third: the first build of a fresh copy, often the only one, keeps nothing for others.
     turbopackFileSystemCacheForBuild: existsSync(join(import.meta.dirname, '.next/built-from')),
-    // Nothing reads them: they were two thirds of what a build wrote.
+    // Nothing reads the server's: they were a third of what such a build wrote.
     turbopackSourceMaps: false,
   },
   // Which build it is: what one keeps to look faster, another does not take.

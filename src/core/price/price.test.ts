@@ -27,6 +27,7 @@ const choose = (quantity: string, offers: readonly PriceOffer[], level: typeof s
 }
 
 describe('the price of a line', () => {
+  // Worked out in the test: what is worked out while a file is loaded does not count as tested when the core is changed.
   test.each([
     ['the list where nothing else holds', () => choose('3', []), ['12.5', 'list']],
     // 12.50 − 10 % = 11.25
