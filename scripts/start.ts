@@ -5,6 +5,7 @@ import { createStream } from 'rotating-file-stream'
 import { DEMO_PASSPHRASE } from '../demo/passphrase'
 import { APP_ROLE, grantApp } from '../src/data/appRole'
 import { openDatabase } from '../src/data/connect'
+import { emptyHalfFilled, fillWhole } from '../src/data/emptied'
 import { alone } from '../src/data/locks'
 import { migrate } from '../src/data/migrate'
 import { findBusiness } from '../src/data/queries/business'
@@ -68,6 +69,7 @@ const prepareDatabase = async (
   const { db, close } = openDatabase(url, { patient: true })
   const prepare = async () => {
     say('Database: bringing its tables up to date …')
+    if (await emptyHalfFilled(db)) say('Demo: the start before this one ended in the middle of it; it is made anew.')
     await migrate(db)
     const existed = (await findBusiness(db)) !== null
     if (!existed && process.env.TILL_DEMO !== '0') {
@@ -75,9 +77,8 @@ const prepareDatabase = async (
       const hasty = openDatabase(url, { hasty: true })
       // Every command there is comes with it: a start that has its business already does without.
       const { loadDemo } = await import('../demo/load')
-      const loaded = await loadDemo(hasty.db, businessDate(), (done) => process.stdout.write(`\r  ${done} `)).finally(
-        hasty.close,
-      )
+      const load = () => loadDemo(hasty.db, businessDate(), (done) => process.stdout.write(`\r  ${done} `))
+      const loaded = await fillWhole(db, load).finally(hasty.close)
       say(`\r  ${loaded.sales} sales for ${loaded.customers} customers, ${loaded.goods} goods, in ${loaded.seconds} s.`)
     }
     const business = await findBusiness(db)

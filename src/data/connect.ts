@@ -63,7 +63,7 @@ const LIMITS = {
 }
 
 interface Options {
-  /** Not to wait for the disk at each commit: for filling a new database, which is simply made again after a power cut. */
+  /** Not to wait for the disk at each commit: for filling a new database, which is made anew after a power cut. */
   readonly hasty?: boolean
   /** For work on whole tables: no limit on how long a statement runs. */
   readonly patient?: boolean

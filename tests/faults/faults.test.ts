@@ -55,6 +55,24 @@ describe('a start', () => {
     expect(existsSync(join(home, 'running.json'))).toBe(false)
     dropHome(home)
   })
+  test('killed in the middle of its demo, the next one finds no half of it', async () => {
+    const home = makeHomeFolder()
+    const started = begin(home, await freePort(), { TILL_DEMO: '1' })
+    // A month is said when the business, its goods and its customers are there.
+    await eventually('the demo is under way', () => /\r {2}\d{4}-\d\d/.test(started.said()), 60_000)
+    const database = postmaster(home)
+    started.process.kill('SIGKILL')
+    await eventually('its database has ended', () => !runs(database), 15_000)
+    const next = await open(home)
+    expect(next.said()).toContain('ended in the middle of it')
+    expect((await ask(next.port, 'GET', '/api/first-run')).body.there).toBe(false)
+    // An empty place like any other, with the application's rights over it.
+    expect((await setUp(next.port)).status).toBe(201)
+    expect((await addCustomer(next.port, 'First')).status).toBe(201)
+    next.process.kill('SIGTERM')
+    expect(await next.ended).toBe(0)
+    dropHome(home)
+  })
 })
 
 describe('one folder, one program', () => {

@@ -6,6 +6,7 @@ import { once } from 'node:events'
 import { migrate } from 'drizzle-orm/postgres-js/migrator'
 import postgres from 'postgres'
 import { openDatabase } from '../connect'
+import { DROP_ALL } from '../emptied'
 import { COPY_LINE, linesIn, NotABackup, proveBackup, readHead, SEQUENCE_LINE } from './format'
 
 const MIGRATIONS = fileURLToPath(new URL('../migrations', import.meta.url))
@@ -39,8 +40,7 @@ const isInUse = async (client: postgres.Sql): Promise<boolean> => {
   return (row?.n ?? 0) > 0
 }
 
-const dropAll = (client: postgres.Sql) =>
-  client.unsafe('drop schema if exists drizzle, kept cascade; drop schema public cascade; create schema public')
+const dropAll = (client: postgres.Sql) => client.unsafe(DROP_ALL)
 
 /** Reads a proven file into empty tables: rows, then the numbers they count from. Nothing else in it is carried out. */
 const load = async (
