@@ -69,7 +69,7 @@ const packStep = ({ action, why, amount, quantity, since }: NextStep): Step => [
   since,
 ]
 
-/** As a text that `unpack` reads. */
+/** As a text that `unpacked` reads. */
 export const pack = (told: Told): string => {
   const packed: Packed = {
     stands: told.stands,
@@ -83,7 +83,7 @@ export const pack = (told: Told): string => {
   return JSON.stringify(packed)
 }
 
-export const unpack = (text: string, currency: string): Told => {
+const unpack = (text: string, currency: string): Told => {
   const { stands, bar, sums, next, putAside, dues, draftId }: Packed = JSON.parse(text)
   const amount = (of: string | undefined): Money => money(BigInt(present(of)), currency)
   const step = ([action, why, of, quantity, since]: Step): NextStep => ({
@@ -116,4 +116,19 @@ export const unpack = (text: string, currency: string): Told => {
     dues: dues.map(([dueOn, of, left]) => ({ dueOn, text: of, open: amount(left) })),
     draftId,
   }
+}
+
+/** So many are remembered: twice what Today looks at. */
+const MOST_REMEMBERED = 4_000
+const remembered = new Map<string, Told>()
+
+/** What was packed. Nearly every look is the same text as the last time, so that it is unpacked once. */
+export const unpacked = (text: string, currency: string): Told => {
+  const key = currency + text
+  const known = remembered.get(key)
+  if (known) return known
+  if (remembered.size >= MOST_REMEMBERED) remembered.clear()
+  const told = unpack(text, currency)
+  remembered.set(key, told)
+  return told
 }

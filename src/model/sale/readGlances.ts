@@ -2,7 +2,7 @@ import type { Day } from '@/core/day'
 import type { Database } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { keepLooks, listSeen, readSnapshot, type Look } from '@/data/queries/glances'
-import { goodsIn, pack, toldOf, unpack, type Glance, type Told } from './glance'
+import { goodsIn, pack, toldOf, unpacked, type Glance, type Told } from './glance'
 import { readStories } from './readStories'
 
 /** Stories read at a time, so that memory does not grow with the trade. */
@@ -26,7 +26,7 @@ export const readGlances = async (
   const untold: Glance['sale'][] = []
   for (const { sale, told } of await listSeen(db, ids, today))
     if (told === null) untold.push(sale)
-    else glances.set(sale.id, { sale, ...unpack(told, business.currency) })
+    else glances.set(sale.id, { sale, ...unpacked(told, business.currency) })
   for (let at = 0; at < untold.length; at += AT_ONCE) {
     const part = untold.slice(at, at + AT_ONCE)
     const told = await tellAnew(db, part, business, today, ids.length <= MOST_KEPT)

@@ -4,6 +4,7 @@ import { formatMoney } from '@/core/money'
 import { present } from '@/core/present'
 import { usePageKeys } from '../acts/pageKeys'
 import { onceAwake } from '../lazily'
+import { RowPictures } from '../RowPicture'
 import { useDrawn } from '../useDrawn'
 import { groupSums, isBlank, lineMargin, type DraftSettings, type DraftTotals, type LineDraft } from './lineDraft'
 import { LINE_KEYS } from './LineFrame'
@@ -49,6 +50,7 @@ export const LineEditor = (p: Props) => {
   const held = useSame(drawn.filter((l) => !isBlank(l)).map((l) => l.key))
   return (
     <div className="relative sm:max-lg:overflow-x-auto sm:max-lg:pb-40">
+      <RowPictures names={['grip', 'more', 'remove']} />
       <table ref={p.table} className="ledger writing sm:min-w-225">
         <LineHead />
         <tbody>

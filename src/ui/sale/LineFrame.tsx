@@ -1,7 +1,7 @@
 'use client'
-import { GripVertical, X } from 'lucide-react'
 import type { KeyboardEvent, ReactNode } from 'react'
 import { flushSync } from 'react-dom'
+import { RowPicture } from '../RowPicture'
 import { isBlank, type LineDraft } from './lineDraft'
 import type { LineHands } from './useLines'
 
@@ -61,7 +61,7 @@ export const LineFrame = ({ line, n, hands, menu, onMore, children }: FrameProps
       onPaste={(e) => hands.paste(line.key, e.clipboardData.getData('text')) && e.preventDefault()}
     >
       <td data-cell="grip" className="relative w-6 px-0">
-        {!isBlank(line) && <GripVertical aria-hidden size={16} className="mx-1 mt-2.5 text-iron-500" />}
+        {!isBlank(line) && <RowPicture name="grip" className="mx-1 mt-2.5 text-iron-500" />}
       </td>
       {children}
       <td data-cell="tools" className="whitespace-nowrap px-0">
@@ -76,7 +76,7 @@ export const LineFrame = ({ line, n, hands, menu, onMore, children }: FrameProps
               className="p-1.25 hover:text-oxide-700"
               onClick={() => hands.remove(line.key)}
             >
-              <X size={16} />
+              <RowPicture name="remove" />
             </button>
           </span>
         )}

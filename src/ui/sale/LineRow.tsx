@@ -1,11 +1,11 @@
 'use client'
 import { formatDigits, formatPercent } from '@/core/locale'
-import { SlidersHorizontal } from 'lucide-react'
 import { memo, useState, type KeyboardEvent } from 'react'
 import { flushSync } from 'react-dom'
 import { MoneyField, QuantityField, Text } from '../fields'
 import { Problem } from '../form/Problem'
 import { findGoodsChoices, Picker, type FoundGoods } from '../Picker'
+import { RowPicture } from '../RowPicture'
 import { LineFrame } from './LineFrame'
 import { LineMore } from './LineMore'
 import { isBlank, readLess, type DraftSettings, type LineDraft } from './lineDraft'
@@ -180,7 +180,7 @@ const GoodsRow = (p: RowProps) => {
           className={`p-1.25 ${more || line.choice !== 'none' || line.deliverTo !== '' ? 'text-rust-600' : ''}`}
           onClick={() => setMore(!more)}
         >
-          <SlidersHorizontal size={16} />
+          <RowPicture name="more" />
         </button>
       }
     >
@@ -194,7 +194,7 @@ const GoodsRow = (p: RowProps) => {
           problem={problems.quantity}
         />
         {line.available !== undefined && (
-          <div className={`fig text-xs ${short ? 'text-oxide-700' : 'text-iron-500'}`}>
+          <div className={`text-right text-xs ${short ? 'text-oxide-700' : 'text-iron-500'}`}>
             {formatDigits(line.available)} available{onTheWay > 0 ? `, ${line.onTheWay} on order` : ''}
           </div>
         )}

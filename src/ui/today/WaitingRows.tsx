@@ -1,5 +1,5 @@
 'use client'
-import { Banknote, Clock } from 'lucide-react'
+import { RowPicture } from '../RowPicture'
 import { To } from '../To'
 
 /** A thing to do in its words: sixty stand on the page, so each is sent as these and drawn once. */
@@ -45,10 +45,10 @@ const WaitingRow = (w: DrawnWaiting) => (
           aria-label={`Take payment: ${w.customer}`}
           title="Take payment"
         >
-          <Banknote size={17} />
+          <RowPicture name="payment" />
         </To>
       ) : (
-        <span className="w-6.25 max-sm:hidden" />
+        <span className="w-6 max-sm:hidden" />
       )}
       <To
         data-row-key="b"
@@ -58,7 +58,7 @@ const WaitingRow = (w: DrawnWaiting) => (
         aria-label={`Not now: ${w.customer}, ${w.act}`}
         title="Not now: postpone or dismiss"
       >
-        <Clock size={17} />
+        <RowPicture name="later" />
       </To>
     </span>
   </li>

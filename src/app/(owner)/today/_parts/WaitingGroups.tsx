@@ -4,6 +4,7 @@ import { formatMoney } from '@/core/money'
 import type { NextAction } from '@/core/sale'
 import { worthOf, type PutAside, type Waiting, type WaitingGroup } from '@/model/today/waiting'
 import { moneyInHref } from '@/ui/money/moneyInHref'
+import { RowPictures } from '@/ui/RowPicture'
 import { answerTo } from '@/ui/sale/answerTo'
 import { BringBack } from '@/ui/today/BringBack'
 import { WaitingRows, type DrawnWaiting } from '@/ui/today/WaitingRows'
@@ -59,13 +60,14 @@ const overToday = (saleId: number, doing: string): string => `/today?sale=${sale
 /** What is waiting, by what it asks of the owner, each group with what its rows add up to. */
 export const WaitingGroups = ({ groups }: { readonly groups: readonly WaitingGroup[] }) => (
   <div className="grid gap-6">
+    <RowPictures names={['payment', 'later']} />
     {shownOf(groups).map(([g, shown]) => (
       <section key={g.title} aria-label={g.title}>
         <h2 className="flex items-baseline gap-3">
           <span className="flex-1">
             {g.title} <span className="font-normal text-iron-500">{g.waiting.length}</span>
           </span>
-          <span className="fig text-base sm:mr-60">{formatMoney(g.worth)}</span>
+          <span className="fig text-base sm:mr-58.5">{formatMoney(g.worth)}</span>
         </h2>
         <ul>
           <WaitingRows rows={g.waiting.slice(0, shown).map(drawWaiting)} />
