@@ -1,4 +1,4 @@
-import { databaseError } from '../src/data/transact'
+import { databaseError } from '../src/data/databaseError'
 
 /** What a database that was named answers, in the words of whoever named it. */
 const OF_DATABASE: readonly (readonly [RegExp, string])[] = [

@@ -1,4 +1,4 @@
-import { databaseError } from '@/data/transact'
+import { databaseError } from '@/data/databaseError'
 import { log, plainPath, whereLogged } from '@/log'
 import { problem } from './problem'
 

@@ -1,5 +1,6 @@
 import { drizzle, type PostgresJsDatabase } from 'drizzle-orm/postgres-js'
 import postgres from 'postgres'
+import { databaseError } from './databaseError'
 import { socketsTo } from './socket'
 
 /** Tables are named where they are read: neither a connection nor a transaction carries all of them. */
@@ -9,7 +10,7 @@ export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 export type Db = Database | Transaction
 
 interface Client {
-  unsafe: (query: string, params?: unknown[], options?: object) => unknown
+  unsafe: (query: string, params?: unknown[], options?: object) => Promise<unknown>
   begin: (...args: unknown[]) => unknown
 }
 
@@ -20,18 +21,20 @@ export const PLANNED_ANEW = '/* planned anew */'
  * Drizzle sends every statement as an unnamed one: parsed, described and planned each time. Named, the server keeps its
  * plan on the connection, and a statement takes one round trip instead of two.
  */
-const preparing = <C extends object>(client: C, isOver = () => false): C => {
+const preparing = <C extends object>(client: C, within?: Within): C => {
   const raw = client as unknown as Client
   const { unsafe, begin } = raw
   raw.unsafe = (query, params, options) => {
-    if (isOver()) throw new Error('a statement came after its transaction had ended')
+    if (within?.over) throw new Error('a statement came after its transaction had ended')
     const prepare = !query.startsWith(PLANNED_ANEW)
     // What asks with nothing would be sent as text, and planned each time.
-    return unsafe.call(raw, query, params, {
+    const asked = unsafe.call(raw, query, params, {
       ...options,
       prepare,
       ...(/^select /.test(query) ? { simple: false } : {}),
     })
+    if (within) asked.catch((problem: unknown) => (within.broke ??= problem))
+    return asked
   }
   if (begin) {
     raw.begin = (...args) => {
@@ -42,18 +45,34 @@ const preparing = <C extends object>(client: C, isOver = () => false): C => {
   return client
 }
 
+/** A transaction under way, or over: what broke in it first. */
+interface Within {
+  over: boolean
+  broke?: unknown
+}
+
+/** What every statement is told after one of its transaction broke. */
+const BROKEN_BEFORE = '25P02'
+
 /**
  * Statements of a transaction are sent side by side where none waits for another's answer. One that breaks ends it: whoever
- * comes later must not go on, on a connection that is somebody else's by then.
+ * comes later must not go on, on a connection that is somebody else's by then. What is thrown is what broke first, whichever of the
+ * statements was waited for: the others are only told that something did.
  */
 const untilOver = (work: (tx: object) => unknown) => async (tx: object) => {
-  let over = false
+  const within: Within = { over: false }
   try {
-    return await work(preparing(tx, () => over))
+    return await work(preparing(tx, within))
+  } catch (problem) {
+    throw databaseError(problem)?.code === BROKEN_BEFORE ? (within.broke ?? problem) : problem
   } finally {
-    over = true
+    within.over = true
   }
 }
+
+/** Sends a statement before anything else that is asked from now on: on Drizzle's way one may overtake another. */
+export const sendAtOnce = (tx: Transaction, query: string, params: readonly unknown[]): Promise<unknown> =>
+  (Reflect.get(tx._.session, 'client') as Client).unsafe(query, [...params])
 
 /** In milliseconds: how long one statement may run, wait for a lock, or a transaction stand idle. */
 const LIMITS = {

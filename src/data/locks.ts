@@ -1,6 +1,5 @@
-import { sql } from 'drizzle-orm'
 import postgres from 'postgres'
-import type { Transaction } from './connect'
+import { sendAtOnce, type Transaction } from './connect'
 import { socketsTo } from './socket'
 
 /** Any numbers, the same everywhere: what only one of all servers of a business does at a time. */
@@ -16,10 +15,12 @@ const LOCKS = {
 } as const
 export type LockName = keyof typeof LOCKS
 
-/** Takes a lock for the rest of a transaction, waiting for whoever holds it. */
-export const takeLock = async (tx: Transaction, name: LockName): Promise<void> => {
-  await tx.execute(sql`select pg_advisory_xact_lock(${LOCKS[name]})`)
-}
+/**
+ * Takes a lock for the rest of a transaction, waiting for whoever holds it. It is on its way when this returns: what the transaction
+ * asks from then on, without waiting for it, is answered when the lock is held.
+ */
+export const takeLock = (tx: Transaction, name: LockName): Promise<unknown> =>
+  sendAtOnce(tx, 'select pg_advisory_xact_lock($1)', [LOCKS[name]])
 
 /** A connection of its own, for a lock that lasts longer than a transaction. */
 const connectionFor = (url: string, connection: Record<string, number> = {}) => {

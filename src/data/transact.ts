@@ -1,17 +1,9 @@
 import type { Database, Transaction } from './connect'
+import { databaseError } from './databaseError'
 import { takeLock } from './locks'
 
 /** Codes after which PostgreSQL wants the transaction tried again: serialization failure, deadlock. */
 const TRY_AGAIN = new Set(['40001', '40P01'])
-
-/** The database's own error behind whatever wrapped it, if there is one. */
-export const databaseError = (problem: unknown): { code: string; constraint_name?: string } | null => {
-  for (let at = problem; at instanceof Error; at = at.cause) {
-    const code = (at as { code?: unknown }).code
-    if (typeof code === 'string' && /^[0-9A-Z]{5}$/.test(code)) return at as never
-  }
-  return null
-}
 
 /** Who waits for the pen in this process; so that waiting takes no connection from those who read. */
 const queues = new WeakMap<Database, Promise<unknown>>()

@@ -1,6 +1,6 @@
 import type { Failure } from '@/contract/failure'
 import type { Database } from '@/data/connect'
-import { databaseError } from '@/data/transact'
+import { databaseError } from '@/data/databaseError'
 import { findBusiness } from '@/data/queries/business'
 
 /** The database's own guards, in the owner's words. They speak only where two hands met, or where a check above was missed. */

@@ -4,6 +4,7 @@ import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { freePort } from '../../scripts/cluster'
+import { startHands } from './hands'
 import {
   addCustomer,
   ask,
@@ -106,14 +107,14 @@ describe('one folder, one program', () => {
 
   test('a database that is killed costs seconds, and every answer meanwhile is a sentence', async () => {
     expect((await addCustomer(till.port, 'Before', 'before-1')).status).toBe(201)
+    const hands = await startHands(() => till.port, 'While it is killed')
+    await hands.atWork('money is taken')
     process.kill(postmaster(home), 'SIGKILL')
-    const seen = new Set<number>()
     for (let i = 0; i < 200; i++) {
       const [answer, health] = await Promise.all([
         ask(till.port, 'GET', '/api/v1/customers'),
         ask(till.port, 'GET', '/api/health'),
       ])
-      seen.add(answer.status)
       expect([200, 503]).toContain(answer.status)
       if (answer.status === 503) expect(answer.type).toBe('application/problem+json')
       expect(health.ms).toBeLessThan(3_000)
@@ -127,6 +128,8 @@ describe('one folder, one program', () => {
     const again = await addCustomer(till.port, 'Before', 'before-1')
     expect(again.status).toBe(201)
     expect(names.filter((n: string) => n === 'Before')).toHaveLength(1)
+    await hands.atWork('money is taken again')
+    await hands.end([503])
   })
 
   test('a database that stands still for eight seconds costs eight seconds', async () => {
@@ -137,6 +140,8 @@ describe('one folder, one program', () => {
         .split('\n')
         .map(Number),
     ].filter((p) => p > 0)
+    const hands = await startHands(() => till.port, 'While it stands still')
+    await hands.atWork('money is taken')
     for (const pid of pids) process.kill(pid, 'SIGSTOP')
     const reading = Array.from({ length: 30 }, () => ask(till.port, 'GET', '/api/v1/goods'))
     const health = await ask(till.port, 'GET', '/api/health')
@@ -149,6 +154,8 @@ describe('one folder, one program', () => {
       async () => (await ask(till.port, 'GET', '/api/v1/goods')).status === 200,
       10_000,
     )
+    await hands.atWork('money is taken again')
+    await hands.end([503])
   })
 
   test('killed, it takes its application and database with it, and the next start goes on', async () => {
@@ -157,15 +164,22 @@ describe('one folder, one program', () => {
     const { server } = JSON.parse(readFileSync(join(home, 'running.json'), 'utf8')) as {
       server: { pid: number }
     }
+    const hands = await startHands(() => till.port, 'While it ends')
+    await hands.atWork('money is taken')
     till.process.kill('SIGKILL')
     await eventually('the application has ended', () => !runs(server.pid), 15_000)
     await eventually('the database has ended', () => !runs(database), 15_000)
     till = await open(home)
     const names = (await ask(till.port, 'GET', '/api/v1/customers')).body.items.map((c: { name: string }) => c.name)
     expect(names).toContain('Acknowledged')
+    await hands.atWork('money is taken again')
+    // Nobody answers while it is gone.
+    await hands.end([0, 503])
   })
 
   test('stopping lets what is under way finish, within fifteen seconds', async () => {
+    const hands = await startHands(() => till.port, 'While it stops')
+    await hands.atWork('money is taken')
     const under = Array.from({ length: 8 }, (_, i) => addCustomer(till.port, `Last ${i}`))
     await pause(30)
     const began = Date.now()
@@ -178,6 +192,7 @@ describe('one folder, one program', () => {
       (c: { name: string }) => c.name,
     )
     for (const [i, status] of answers.entries()) if (status === 201) expect(names).toContain(`Last ${i}`)
+    await hands.end([0, 503])
   })
 })
 
@@ -196,6 +211,8 @@ describe('a full disk', () => {
       const till = await open(join(disk, 'home'))
       expect((await setUp(till.port)).status).toBe(201)
       expect((await addCustomer(till.port, 'Kept')).status).toBe(201)
+      const hands = await startHands(() => till.port, 'While it is full')
+      await hands.atWork('money is taken')
       const filler = openSync(join(disk, 'filler'), 'w')
       const block = Buffer.alloc(1_000_000)
       try {
@@ -226,6 +243,8 @@ describe('a full disk', () => {
         (c: { name: string }) => c.name,
       )
       expect(names).toEqual(expect.arrayContaining(['Kept', 'After']))
+      await hands.atWork('money is taken again')
+      await hands.end([503])
       till.process.kill('SIGTERM')
       await till.ended
     } finally {

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm'
 import { beforeAll, describe, expect, test } from 'vitest'
-import { databaseError } from '@/data/transact'
+import { databaseError } from '@/data/databaseError'
 import { billSale } from '@/services/billing/billSale'
 import { closePeriod } from '@/services/books/closePeriod'
 import { writeEntry } from '@/services/books/writeEntry'

@@ -1,6 +1,8 @@
 import { eq, sql } from 'drizzle-orm'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { builtForId, builtForIds, builtOnce, insertAll, insertInto, insertOne, insertWithId } from '@/data/builtOnce'
+import { openDatabase } from '@/data/connect'
+import { databaseError } from '@/data/databaseError'
 import { reserveWithEntry } from '@/data/queries/reserveId'
 import { isOneOf } from '@/data/queries/search'
 import { customer, entry, post, receipt } from '@/data/schema'
@@ -141,4 +143,52 @@ test('a statement that comes after its transaction has ended is refused, and goe
   expect([await called(s.db, { name: 'Late' }), await called(s.db, { name: 'Broken' })]).toEqual([[], []])
   // The connection is whole.
   expect(await transact(s.db, (tx) => insertCustomer(tx, row('After')))).toBeGreaterThan(0)
+})
+
+test('what a transaction asks first is answered when it holds the pen, on whichever server', async () => {
+  const id = await insertCustomer(s.db, row('Before'))
+  const other = openDatabase(s.url)
+  const ended: string[] = []
+  let read: Promise<unknown> = Promise.resolve()
+  await transact(s.db, async (tx) => {
+    await byId(tx, id)
+    read = transact(other.db, (theirs) => byId(theirs, id)).finally(() => ended.push('read'))
+    await new Promise((done) => setTimeout(done, 150))
+    await tx.update(customer).set({ name: 'After' }).where(eq(customer.id, id))
+    ended.push('written')
+  })
+  expect([await read, ended]).toEqual([[{ name: 'After' }], ['written', 'read']])
+  await other.close()
+})
+
+describe('where one of several statements breaks', () => {
+  /** The one that breaks is not the one that is waited for. */
+  const beside = async (breaks: Promise<unknown>, waitedFor: Promise<unknown>): Promise<void> => {
+    breaks.catch(() => undefined)
+    await waitedFor
+  }
+
+  test('what broke first is told, not that something did', async () => {
+    const broken = transact(s.db, (tx) =>
+      beside(
+        insertCustomer(tx, { ...row('Broken'), discountDays: 'no number' as never }),
+        insertCustomer(tx, row('Beside')),
+      ),
+    )
+    const problem: unknown = await broken.catch((why: unknown) => why)
+    expect(databaseError(problem)?.code).toBe('22P02')
+    expect(await called(s.db, { name: 'Beside' })).toEqual([])
+  })
+
+  test('and where two hands met, all of it is done again', async () => {
+    let attempts = 0
+    const id = await transact(s.db, async (tx) => {
+      attempts++
+      const met = sql`do $$ begin raise exception 'two hands met' using errcode = '40001'; end $$`
+      const inserted = attempts === 1 ? [tx.execute(met), insertCustomer(tx, row('Again'))] : []
+      if (inserted.length > 0) await beside(inserted[0]!, inserted[1]!)
+      return insertCustomer(tx, row('Again'))
+    })
+    expect([attempts, await called(s.db, { name: 'Again' })]).toEqual([2, [{ id, name: 'Again' }]])
+  })
 })
