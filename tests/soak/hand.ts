@@ -69,12 +69,16 @@ export class Hand extends History {
     for (const { status, text } of answers)
       if (status >= 500) throw new Error(`${call.method} ${call.path}: ${status} ${text}`)
     const [first, second] = answers
-    // Sent to two servers at once it happens once, and both tell the same.
-    if (second && first!.status < 400) {
+    const done = answers.find(({ status }) => status < 400)
+    if (done && second) {
       this.twice++
-      expect([second.status, JSON.parse(second.text)]).toEqual([first!.status, JSON.parse(first!.text)])
+      // It happens once, and both tell the same. One that was refused before another hand reopened the books, say, is told when it asks again.
+      for (const other of [first!, second].filter(({ status }) => status === done.status))
+        expect(JSON.parse(other.text)).toEqual(JSON.parse(done.text))
+      const told = await ask(port, call, key)
+      expect([told.status, JSON.parse(told.text)]).toEqual([done.status, JSON.parse(done.text)])
     }
-    return outcomeOf(first!)
+    return outcomeOf(done ?? first!)
   }
 
   async #here<I, A>(command: Command<I, A>, input: I): Promise<string> {
