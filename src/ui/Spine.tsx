@@ -1,6 +1,7 @@
 'use client'
 import { To } from '@/ui/To'
 import { usePathname } from 'next/navigation'
+import { useEffect, useRef } from 'react'
 import { PLACES, POST, SETTINGS } from '@/contract/places'
 
 /** Pages that belong to a place without standing under its address. */
@@ -19,10 +20,15 @@ interface Props {
   readonly post: number
 }
 
-/** The places as words down the left side, with a count where something waits. */
+/** The places as words down the left side, with a count where something waits; on a phone in a row, moved to where one is. */
 export const Spine = ({ agreed, post }: Props) => {
   const path = usePathname()
   const at = Object.entries(BELONGS).find(([start]) => path.startsWith(start))?.[1] ?? path
+  const nav = useRef<HTMLElement>(null)
+  useEffect(() => {
+    const here = nav.current?.querySelector<HTMLElement>('[aria-current]')
+    if (nav.current && here) nav.current.scrollLeft = here.offsetLeft - (nav.current.clientWidth - here.offsetWidth) / 2
+  }, [at])
   const item = (p: { name: string; href: string }, count?: number) => {
     const here = at === p.href || at.startsWith(`${p.href}/`)
     return (
@@ -43,6 +49,7 @@ export const Spine = ({ agreed, post }: Props) => {
   }
   return (
     <nav
+      ref={nav}
       aria-label="Main menu"
       className="no-print shrink-0 border-paper-300 bg-paper-100 max-md:flex max-md:overflow-x-auto max-md:[scrollbar-width:none] max-md:border-b md:min-h-[calc(100vh-60px)] md:w-33 md:border-r md:py-3.5"
     >

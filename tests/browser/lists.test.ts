@@ -113,6 +113,19 @@ describe('a list', () => {
     await setSize(driver, 1280, 800)
   })
 
+  test('the row of places on a phone is moved to where one is, however far right that stands', async () => {
+    await setSize(driver, 390, 844)
+    for (const path of ['/books', '/settings', '/today']) {
+      await i.go(path)
+      const [left, right] = await driver.executeScript<[number, number]>(
+        `const b = document.querySelector('nav [aria-current=page]').getBoundingClientRect(); return [b.left, b.right]`,
+      )
+      expect(left).toBeGreaterThanOrEqual(0)
+      expect(right).toBeLessThanOrEqual(390)
+    }
+    await setSize(driver, 1280, 800)
+  })
+
   test('where nothing fits says so', async () => {
     await i.go('/people?search=nobody+of+that+name')
     await i.see('No customers match.')

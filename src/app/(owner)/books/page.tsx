@@ -53,13 +53,13 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
         }
       />
       <div className="mb-4 flex flex-wrap items-end justify-between gap-x-6 gap-y-2 border-b border-paper-300">
-        <nav aria-label="Reports" className="flex flex-wrap">
+        <nav aria-label="Reports" className="flex flex-wrap gap-x-6">
           {Object.entries(VIEWS).map(([v, name]) => (
             <To
               key={v}
               href={withQuery('/books', query, { view: v, sort: undefined, page: undefined, search: undefined })}
               aria-current={v === view ? 'page' : undefined}
-              className="border-b-[3px] border-transparent px-3 py-2 text-iron-700 first:pl-0 aria-[current]:border-rust-600 aria-[current]:font-bold aria-[current]:text-iron-900"
+              className="border-b-[3px] border-transparent py-2 text-iron-700 aria-[current]:border-rust-600 aria-[current]:font-bold aria-[current]:text-iron-900"
             >
               {name}
             </To>
