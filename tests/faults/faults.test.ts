@@ -4,6 +4,7 @@ import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { freePort } from '../../scripts/cluster'
+import { present } from '@/core/present'
 import { startHands } from './hands'
 import {
   addCustomer,
@@ -17,6 +18,7 @@ import {
   postmaster,
   runs,
   setUp,
+  signIn,
   TOKEN,
 } from './till'
 
@@ -211,6 +213,7 @@ describe('a full disk', () => {
       const till = await open(join(disk, 'home'))
       expect((await setUp(till.port)).status).toBe(201)
       expect((await addCustomer(till.port, 'Kept')).status).toBe(201)
+      const cookie = present((await signIn(till.port)).headers.get('set-cookie')).split(';')[0]!
       const hands = await startHands(() => till.port, 'While it is full')
       await hands.atWork('money is taken')
       const filler = openSync(join(disk, 'filler'), 'w')
@@ -237,6 +240,15 @@ describe('a full disk', () => {
           if (a.status >= 500) expect([a.status, typeof a.body?.detail]).toEqual([503, 'string'])
       }
       expect(seen.has(503)).toBe(true)
+      // What is only read is read; what would be written says why not.
+      for (const path of ['/today', '/sales', '/owed', '/people/2', '/books', '/api/v1/export/receipts.csv']) {
+        const read = await fetch(`http://127.0.0.1:${till.port}${path}`, { headers: { cookie } })
+        expect([path, read.status]).toEqual([path, 200])
+        expect(await read.text()).not.toContain('That did not work')
+      }
+      const entered = await signIn(till.port)
+      expect([200, 503]).toContain(entered.status)
+      if (entered.status === 503) expect(await entered.text()).toContain('room left on the disk')
       rmSync(join(disk, 'filler'))
       await eventually('it goes on', async () => (await addCustomer(till.port, 'After')).status === 201, 30_000)
       const names = (await ask(till.port, 'GET', '/api/v1/customers?limit=500')).body.items.map(

@@ -5,10 +5,9 @@ import { migrate } from '@/data/migrate'
 import { startPair } from '../pair'
 import { startServers } from '../servers'
 import { startHands } from './hands'
-import { ask, eventually, TOKEN, type Answered } from './till'
+import { ask, eventually, PASSPHRASE, signIn, TOKEN, type Answered } from './till'
 
 const DAY = '2026-03-10'
-const PASSPHRASE = 'a long passphrase'
 
 let pair: Awaited<ReturnType<typeof startPair>>
 let servers: Awaited<ReturnType<typeof startServers>>
@@ -89,13 +88,7 @@ describe('three servers of one business', () => {
   })
 
   test('whoever signs in at one is signed in at all, and guessing is no faster for asking all three', async () => {
-    const signIn = (port: number, passphrase: string) =>
-      fetch(`http://127.0.0.1:${port}/api/session`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json', origin: `http://127.0.0.1:${port}` },
-        body: JSON.stringify({ passphrase }),
-      })
-    const cookie = (await signIn(servers.ports[0]!, PASSPHRASE)).headers.get('set-cookie')!.split(';')[0]!
+    const cookie = (await signIn(servers.ports[0]!)).headers.get('set-cookie')!.split(';')[0]!
     for (const port of servers.ports) {
       const page = await fetch(`http://127.0.0.1:${port}/today`, { headers: { cookie }, redirect: 'manual' })
       expect(page.status).toBe(200)

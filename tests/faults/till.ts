@@ -120,7 +120,16 @@ export const runs = (pid: number): boolean => {
   }
 }
 
+export const PASSPHRASE = 'a long passphrase'
 export const setUp = (port: number) =>
-  ask(port, 'POST', '/api/v1/setup', { name: 'Faults', currency: 'USD', passphrase: 'a long passphrase' })
+  ask(port, 'POST', '/api/v1/setup', { name: 'Faults', currency: 'USD', passphrase: PASSPHRASE })
+
+/** The owner at the door, as the page there asks. */
+export const signIn = (port: number, passphrase = PASSPHRASE): Promise<Response> =>
+  fetch(`http://127.0.0.1:${port}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', origin: `http://127.0.0.1:${port}` },
+    body: JSON.stringify({ passphrase }),
+  })
 export const addCustomer = (port: number, name: string, key?: string) =>
   ask(port, 'POST', '/api/v1/customers', { name }, key)
