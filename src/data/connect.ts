@@ -71,8 +71,10 @@ const untilOver = (work: (tx: object) => unknown) => async (tx: object) => {
 }
 
 /** Sends a statement before anything else that is asked from now on: on Drizzle's way one may overtake another. */
-export const sendAtOnce = (tx: Transaction, query: string, params: readonly unknown[]): Promise<unknown> =>
-  (Reflect.get(tx._.session, 'client') as Client).unsafe(query, [...params])
+export const sendAtOnce = (tx: Transaction, query: string, params: readonly unknown[]): Promise<unknown> => {
+  const client: Client = Reflect.get(tx._.session, 'client')
+  return client.unsafe(query, [...params])
+}
 
 /** In milliseconds: how long one statement may run, wait for a lock, or a transaction stand idle. */
 const LIMITS = {
