@@ -1,6 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
-import { By } from 'selenium-webdriver'
+import { By, until } from 'selenium-webdriver'
 import { openBrowser, setSize } from './browser'
 
 const base = process.argv[2] ?? 'http://127.0.0.1:3000'
@@ -90,8 +90,7 @@ const main = async (): Promise<void> => {
       if (view.name === 'money-in') await driver.findElement(By.css('input.h-13\\.5')).sendKeys('500')
       if (view.type) {
         await driver.findElement(By.css('input[aria-label^="Item"]')).sendKeys(view.type)
-        await driver.sleep(900)
-        await driver.findElement(By.css('[cmdk-item]')).click()
+        await driver.wait(until.elementLocated(By.css('[cmdk-item]')), 5_000).click()
       }
       await driver.sleep(500)
       writeFileSync(join(folder, `${view.name}.png`), Buffer.from(await driver.takeScreenshot(), 'base64'))

@@ -2,6 +2,7 @@
 import { To } from '@/ui/To'
 import { usePathname } from 'next/navigation'
 import { useEffect, useRef } from 'react'
+import { formatCount } from '@/core/locale'
 import { PLACES, POST, SETTINGS } from '@/contract/places'
 
 /** Pages that belong to a place without standing under its address. */
@@ -43,7 +44,7 @@ export const Spine = ({ agreed, post }: Props) => {
         }`}
       >
         {p.name}
-        {count ? <span className="fig text-xs text-rust-600">{count}</span> : null}
+        {count ? <span className="fig text-xs text-rust-600">{formatCount(count)}</span> : null}
       </To>
     )
   }

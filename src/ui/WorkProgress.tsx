@@ -4,7 +4,7 @@ interface Props {
   readonly stopped: boolean
   readonly stop: () => void
   readonly again: () => void
-  /** What is being done, for who does not see the bar. */
+  /** What is being done. */
   readonly label?: string
 }
 
@@ -20,6 +20,7 @@ export const WorkProgress = ({ done, stopped, stop, again, label = 'Calculating 
   ) : (
     <p className="flex items-center gap-3 py-4">
       <progress aria-label={label} max={1} value={done} />
+      <span className="sub">{label}</span>
       <button type="button" className="btn" onClick={stop}>
         Stop
       </button>

@@ -26,6 +26,15 @@ export const formatDigits = (text: string, locale: Locale = houseLocale()): stri
 }
 
 /**
+ * How many there are: a whole number as a person reads it.
+ *
+ * @example formatCount(100000) // 100,000
+ * @example formatCount(4000, localeOf('de-DE')) // 4.000
+ */
+export const formatCount = (count: number, locale: Locale = houseLocale()): string =>
+  formatDigits(String(count), locale)
+
+/**
  * A figure of percent, from its plain decimal string.
  *
  * @example formatPercent('8.25') // 8.25%

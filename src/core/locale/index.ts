@@ -1,2 +1,2 @@
 export { EN_US, houseLocale, isLocale, LOCALES, localeOf, usesLetterPaper, writeAs, type Locale } from './locale'
-export { formatDigits, formatPercent, plainDigits, typeDigits } from './formatDigits'
+export { formatCount, formatDigits, formatPercent, plainDigits, typeDigits } from './formatDigits'

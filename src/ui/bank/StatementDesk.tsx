@@ -124,10 +124,17 @@ export const StatementDesk = ({ statementId, lines, proposals, accounts, taxCode
           </span>
         )}
       </div>
-      {found.proposals === null && !done && <WorkProgress {...found} label="Looking for what the lines are" />}
+      {found.proposals === null && !done && <WorkProgress {...found} label="Looking for what the lines are …" />}
       <Refusal refused={refused} />
       <table className="ledger max-sm:block max-sm:[&_td]:h-auto max-sm:[&_td]:py-1 max-sm:[&_thead]:hidden">
-        <LedgerHead heads={['Date', { head: 'Text', className: 'w-70' }, right('Amount', 'w-30'), 'Matched with']} />
+        <LedgerHead
+          heads={[
+            'Date',
+            { head: 'Text', className: 'w-70' },
+            right('Amount', 'w-30'),
+            { head: 'Matched with', className: 'w-5/9' },
+          ]}
+        />
         <tbody className="max-sm:block">
           {shown.map((line) => (
             <tr

@@ -1,4 +1,5 @@
 'use client'
+import { formatCount } from '@/core/locale'
 import { present } from '@/core/present'
 import { useState, type ReactNode } from 'react'
 import { FileButton } from './FileButton'
@@ -93,7 +94,9 @@ export const ImportFile = <Row, L extends Looked<Row>>({
             disabled={busy || good === 0}
             onClick={() => void write(looked.problems.length === 0 ? 'all' : 'good')}
           >
-            {looked.problems.length === 0 ? `Import ${good}` : `Import ${good} and skip ${looked.problems.length}`}
+            {looked.problems.length === 0
+              ? `Import ${formatCount(good)}`
+              : `Import ${formatCount(good)} and skip ${formatCount(looked.problems.length)}`}
           </button>
         </>
       )}

@@ -1,4 +1,5 @@
 'use client'
+import { formatCount } from '@/core/locale'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 
@@ -10,7 +11,9 @@ export const BackUpNow = () => {
       <button
         className="btn"
         disabled={busy}
-        onClick={() => void send('POST', '/backups', {}, { say: (b) => `${b.rows} rows backed up and read back.` })}
+        onClick={() =>
+          void send('POST', '/backups', {}, { say: (b) => `${formatCount(b.rows)} rows backed up and read back.` })
+        }
       >
         {busy ? 'Backing up …' : 'Back up now'}
       </button>

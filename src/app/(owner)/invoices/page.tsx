@@ -1,4 +1,5 @@
 import type { Metadata } from 'next'
+import { formatCount } from '@/core/locale'
 import { invoices } from '@/api/lists/money'
 import { readAsked } from '@/lists/list'
 import { readRegisterNames } from '@/model/invoice/register'
@@ -23,7 +24,7 @@ export default async function Invoices({ searchParams }: { searchParams: Search 
     <>
       <Heading
         title="Invoices"
-        beside={open.count === undefined ? 'many that fit' : `${open.count} that fit`}
+        beside={open.count === undefined ? 'many that fit' : `${formatCount(open.count)} that fit`}
         action={<ListExport name="invoices" query={open.query} />}
       />
       <SavedViews place="invoices" path="/invoices" views={names.views} query={kept} />

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next'
+import { formatCount } from '@/core/locale'
 import { To } from '@/ui/To'
 import { receipts } from '@/api/lists/money'
 import { formatDay, isDay } from '@/core/day'
@@ -15,7 +16,7 @@ export default async function Receipts({ searchParams }: { searchParams: Search 
   const query = await queryOf(searchParams)
   const open = await openList(receipts, shop, query)
   const { on } = open.query
-  const count = open.count ?? 0
+  const { count } = open
   return (
     <>
       <Heading
@@ -30,7 +31,11 @@ export default async function Receipts({ searchParams }: { searchParams: Search 
           </>
         }
       />
-      <ListView open={open} about={shop} foot={`${count} ${count === 1 ? 'receipt' : 'receipts'}`} />
+      <ListView
+        open={open}
+        about={shop}
+        foot={count === undefined ? 'many that fit' : `${formatCount(count)} ${count === 1 ? 'receipt' : 'receipts'}`}
+      />
     </>
   )
 }

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
+import { formatCount } from '@/core/locale'
 import type { ReactNode } from 'react'
 import { formatDayLong, formatDayShort, type Day } from '@/core/day'
 import { formatMoney } from '@/core/money'
@@ -43,7 +44,7 @@ export default async function Today({ searchParams }: { searchParams: Search }) 
         beside={
           count === 0
             ? 'Nothing to do'
-            : `${count} ${count === 1 ? 'thing' : 'things'} to do, worth ${formatMoney(view.inThem)}`
+            : `${formatCount(count)} ${count === 1 ? 'thing' : 'things'} to do, worth ${formatMoney(view.inThem)}`
         }
         action={
           <To href="/sales/new" className="btn btn-do" data-primary>

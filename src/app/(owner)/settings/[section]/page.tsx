@@ -5,7 +5,7 @@ import { keepArrangement } from '@/contract/arrangement'
 import { paperSettingsOf } from '@/contract/paperSettings'
 import { readUsual } from '@/contract/usualArrangements'
 import { day, formatDay } from '@/core/day'
-import { formatPercent } from '@/core/locale'
+import { formatCount, formatPercent } from '@/core/locale'
 import { decimal, toDecimalString } from '@/core/money'
 import { readPlaces } from '@/model/goods/placesOf'
 import { readBackups } from '@/model/settings/backups'
@@ -167,7 +167,7 @@ const Data = async () => {
           Everything, files included, is backed up once a day into the folder “backups” beside your data, and read back.
           Older ones are thinned.{' '}
           {last
-            ? `The last good one: ${formatDay(last.on)}, ${last.rows} rows, ${last.name}.`
+            ? `The last good one: ${formatDay(last.on)}, ${formatCount(last.rows)} rows, ${last.name}.`
             : 'There is none yet; the first one is made within a minute of a start with bin/start.'}
         </p>
         {warning === 'failed' && (

@@ -1,4 +1,5 @@
 import { To } from '@/ui/To'
+import { formatCount } from '@/core/locale'
 import { formatDayShort, type Day } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import type { NextAction } from '@/core/sale'
@@ -65,7 +66,7 @@ export const WaitingGroups = ({ groups }: { readonly groups: readonly WaitingGro
       <section key={g.title} aria-label={g.title}>
         <h2 className="flex items-baseline gap-3">
           <span className="flex-1">
-            {g.title} <span className="font-normal text-iron-500">{g.waiting.length}</span>
+            {g.title} <span className="font-normal text-iron-500">{formatCount(g.waiting.length)}</span>
           </span>
           <span className="fig text-base sm:mr-58.5">{formatMoney(g.worth)}</span>
         </h2>
@@ -73,7 +74,7 @@ export const WaitingGroups = ({ groups }: { readonly groups: readonly WaitingGro
           <WaitingRows rows={g.waiting.slice(0, shown).map(drawWaiting)} />
           {g.waiting.length > shown && (
             <li className="sub pt-3">
-              and {g.waiting.length - shown} more, in{' '}
+              and {formatCount(g.waiting.length - shown)} more, in{' '}
               <To href="/sales" className="underline">
                 Sales
               </To>

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
-import { formatDigits } from '@/core/locale'
+import { formatCount, formatDigits } from '@/core/locale'
 import { isKeptByPapers } from '@/core/ledger'
 import { isLong, proposalViews } from '@/model/bank/proposals'
 import { statementView } from '@/model/bank/statements'
@@ -48,7 +48,7 @@ export default async function StatementPage({ params }: { params: Promise<{ id: 
           ['Opening balance', s.opening === null ? 'not said' : formatDigits(s.opening)],
           ['Closing balance', s.closing === null ? 'not said' : formatDigits(s.closing)],
           ['Differs from the books by', s.difference === null ? 'not said' : formatDigits(s.difference)],
-          ['Open lines', `${s.open} of ${s.count}`],
+          ['Open lines', `${formatCount(s.open)} of ${formatCount(s.count)}`],
           ...(s.doubles > 0 ? [['Known from before', String(s.doubles)] as const] : []),
         ]}
       />
