@@ -34,8 +34,7 @@ const binaryOf = (whole: boolean): string =>
 export const openBrowser = async ({ whole = false } = {}): Promise<WebDriver> => {
   const options = new chrome.Options()
   options.setChromeBinaryPath(binaryOf(whole))
-  const folder = mkdtempSync(join(tmpdir(), 'iron-till-browser-'))
-  options.addArguments(...FLAGS, `--user-data-dir=${folder}`)
+  options.addArguments(...FLAGS, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'iron-till-browser-'))}`)
   const driver = await new Builder()
     .forBrowser('chrome')
     .setChromeOptions(options)
@@ -46,13 +45,13 @@ export const openBrowser = async ({ whole = false } = {}): Promise<WebDriver> =>
   driver.wait = ((...[what, within, why, every = 40]: Parameters<typeof wait>) =>
     wait.call(driver, what, within, why, every)) as typeof wait
   await setSize(driver, 1280, 800)
-  // What a page hands out would else lie in the folder the program was started in.
-  await tell(driver, 'Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder })
   return driver
 }
 
-const tell = (driver: WebDriver, command: string, what: object): Promise<unknown> =>
-  (driver as chrome.Driver).sendDevToolsCommand(command, what) as Promise<unknown>
-
 export const setSize = (driver: WebDriver, width: number, height: number): Promise<unknown> =>
-  tell(driver, 'Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false })
+  (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+    width,
+    height,
+    deviceScaleFactor: 1,
+    mobile: false,
+  }) as Promise<unknown>

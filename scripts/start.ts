@@ -69,7 +69,8 @@ const prepareDatabase = async (
   const { db, close } = openDatabase(url, { patient: true })
   const prepare = async () => {
     say('Database: bringing its tables up to date …')
-    if (await emptyHalfFilled(db)) say('Demo: the start before this one ended in the middle of it; it is made anew.')
+    if (await emptyHalfFilled(db))
+      say('Demo: the start before this one ended in the middle of it; what it left is thrown away.')
     await migrate(db)
     const existed = (await findBusiness(db)) !== null
     if (!existed && process.env.TILL_DEMO !== '0') {
