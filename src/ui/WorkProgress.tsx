@@ -19,8 +19,10 @@ export const WorkProgress = ({ done, stopped, stop, again, label = 'Calculating 
     </p>
   ) : (
     <p className="flex items-center gap-3 py-4">
-      <progress aria-label={label} max={1} value={done} />
-      <span className="sub">{label}</span>
+      <label className="flex items-center gap-3">
+        <progress max={1} value={done} />
+        <span className="sub">{label}</span>
+      </label>
       <button type="button" className="btn" onClick={stop}>
         Stop
       </button>

@@ -87,6 +87,18 @@ describe('a year', () => {
     expect(await told()).toEqual(before)
   })
 
+  test('closed, changes nothing of what a key was told; what was refused meanwhile is done under its key later', async () => {
+    const told = await s.answer(writeEntry, ownOf('2025-12-30'), 'done before')
+    await s.run(closeYear, { year: 2025 })
+    expect(await s.answer(writeEntry, ownOf('2025-12-30'), 'done before')).toEqual(told)
+    const refused = await writeEntry.answer(s.shop, ownOf('2025-12-29'), 'refused')
+    expect(refused).toMatchObject({ ok: false, error: { code: 'period-closed' } })
+    await s.run(reopenYear, { year: 2025 })
+    const done = await s.answer(writeEntry, ownOf('2025-12-29'), 'refused')
+    expect(await s.answer(writeEntry, ownOf('2025-12-29'), 'refused')).toEqual(done)
+    expect(done).not.toEqual(told)
+  })
+
   test('is closed with its period, and opened again nothing is left of it', async () => {
     const before = await reports()
     await s.run(closeYear, { year: 2025 })

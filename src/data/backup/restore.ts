@@ -6,7 +6,7 @@ import { once } from 'node:events'
 import { migrate } from 'drizzle-orm/postgres-js/migrator'
 import postgres from 'postgres'
 import { openDatabase } from '../connect'
-import { DROP_ALL } from '../emptied'
+import { DROP_ALL } from '../fillWhole'
 import { COPY_LINE, linesIn, NotABackup, proveBackup, readHead, SEQUENCE_LINE } from './format'
 
 const MIGRATIONS = fileURLToPath(new URL('../migrations', import.meta.url))

@@ -124,7 +124,7 @@ export const StatementDesk = ({ statementId, lines, proposals, accounts, taxCode
           </span>
         )}
       </div>
-      {found.proposals === null && !done && <WorkProgress {...found} label="Looking for what the lines are …" />}
+      {found.proposals === null && !done && <WorkProgress {...found} label="Looking for matches …" />}
       <Refusal refused={refused} />
       <table className="ledger max-sm:block max-sm:[&_td]:h-auto max-sm:[&_td]:py-1 max-sm:[&_thead]:hidden">
         <LedgerHead

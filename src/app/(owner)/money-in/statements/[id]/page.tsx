@@ -49,7 +49,7 @@ export default async function StatementPage({ params }: { params: Promise<{ id: 
           ['Closing balance', s.closing === null ? 'not said' : formatDigits(s.closing)],
           ['Differs from the books by', s.difference === null ? 'not said' : formatDigits(s.difference)],
           ['Open lines', `${formatCount(s.open)} of ${formatCount(s.count)}`],
-          ...(s.doubles > 0 ? [['Known from before', String(s.doubles)] as const] : []),
+          ...(s.doubles > 0 ? [['Known from before', formatCount(s.doubles)] as const] : []),
         ]}
       />
       <StatementDesk

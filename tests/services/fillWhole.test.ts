@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm'
 import { expect, test } from 'vitest'
 import { day } from '@/core/day'
 import type { Database } from '@/data/connect'
-import { emptyHalfFilled, fillWhole } from '@/data/emptied'
+import { emptyHalfFilled, fillWhole } from '@/data/fillWhole'
 import { migrate } from '@/data/migrate'
 import { findBusiness } from '@/data/queries/business'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
@@ -11,6 +11,14 @@ import { freshDatabase } from './shop'
 const fillIn = async (db: Database, demo: boolean) => {
   const setup = { name: 'Filled', currency: 'USD', passphrase: 'a long passphrase' }
   expect((await setUpBusiness({ db, today: day('2026-03-01') }, setup, { demo })).ok).toBe(true)
+}
+/** A filling that breaks off after the business was set up. */
+const breakOff = (db: Database, demo: boolean) => {
+  const filling = fillWhole(db, async () => {
+    await fillIn(db, demo)
+    throw new Error('cut short')
+  })
+  return expect(filling).rejects.toThrow('cut short')
 }
 const marks = async (db: Database) => (await db.execute(sql`select to_regnamespace('demo_under_way') as mark`))[0]?.mark
 
@@ -23,11 +31,7 @@ test('what was filled to its end stays', async () => {
 
 test('what was filled halfway is emptied, and can be filled again', async () => {
   const { db } = await freshDatabase()
-  const breaking = fillWhole(db, async () => {
-    await fillIn(db, true)
-    throw new Error('cut short')
-  })
-  await expect(breaking).rejects.toThrow('cut short')
+  await breakOff(db, true)
   expect(await emptyHalfFilled(db)).toBe(true)
   await migrate(db)
   expect([await findBusiness(db), await marks(db), await emptyHalfFilled(db)]).toEqual([null, null, false])
@@ -46,11 +50,7 @@ test('cut short before its first row, or before there were tables, it is begun a
 
 test('somebody’s own business is never emptied, whatever broke off beside it', async () => {
   const { db } = await freshDatabase()
-  const breaking = fillWhole(db, async () => {
-    await fillIn(db, false)
-    throw new Error('set up by another window')
-  })
-  await expect(breaking).rejects.toThrow('another window')
+  await breakOff(db, false)
   expect(await emptyHalfFilled(db)).toBe(false)
   expect([(await findBusiness(db))?.name, await marks(db)]).toEqual(['Filled', null])
 })
