@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react'
 import { lazily } from './lazily'
 import { PLACES } from '@/contract/places'
 import { useKeysAhead } from './useKeysAhead'
+import { whenThere } from './whenThere'
 import { pageKeys, type PageKey } from './acts/pageKeys'
 
 const typing = (target: EventTarget | null): boolean =>
@@ -17,6 +18,16 @@ const stepRow = (by: number): void => {
   if (rows.length === 0) return
   const now = rows.findIndex((r) => r === document.activeElement || r.contains(document.activeElement))
   rows[Math.max(0, Math.min(rows.length - 1, now + by))]?.focus()
+}
+
+/** The main thing of what is open, or the other way to do it; what a panel holds may still be on its way. */
+const doMain = (which: 'primary' | 'second'): boolean => {
+  const css = `[data-${which}]`
+  const panel = document.querySelector<HTMLElement>('[role=dialog]')
+  const main = (panel ?? document).querySelector<HTMLElement>(`${css}:not(:disabled)`)
+  if (main) main.click()
+  else if (panel && !panel.querySelector(css)) whenThere(panel, css, (its) => its.click())
+  return main !== null || panel !== null
 }
 
 /** The keys that work everywhere. */
@@ -44,12 +55,7 @@ export const Keys = () => {
     }
     const onKey = (e: KeyboardEvent) => {
       if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) {
-        const scope = document.querySelector('[role=dialog]') ?? document
-        const main = scope.querySelector<HTMLElement>(`[data-${e.shiftKey ? 'second' : 'primary'}]:not(:disabled)`)
-        if (main) {
-          e.preventDefault()
-          main.click()
-        }
+        if (doMain(e.shiftKey ? 'second' : 'primary')) e.preventDefault()
         return
       }
       if (e.altKey && /^[1-9]$/.test(e.key)) {

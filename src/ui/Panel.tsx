@@ -1,7 +1,8 @@
 'use client'
 import { X } from 'lucide-react'
 import { Dialog } from 'radix-ui'
-import type { ReactNode } from 'react'
+import { useRef, type ReactNode } from 'react'
+import { whenThere } from './whenThere'
 
 interface Props {
   readonly open: boolean
@@ -10,33 +11,33 @@ interface Props {
   readonly children: ReactNode
 }
 
-/** Whoever opens a panel writes in it: its first field, where it has one. */
-const enterFirstField = (e: Event): void => {
-  const panel = e.currentTarget
-  if (!(panel instanceof HTMLElement)) return
-  const field = panel.querySelector<HTMLElement>(FIELDS)
-  if (!field) return enterWhenThere(panel)
-  e.preventDefault()
-  field.focus()
+const FIELDS = 'input:not([type=hidden], :disabled), select:not(:disabled), textarea:not(:disabled)'
+
+/** Where somebody stood who opened something; who came through a menu, which is closed by now, stood at its button. */
+const standing = (): HTMLElement | null => {
+  const at = document.activeElement
+  const menu = at?.closest('.menu')
+  const opener = menu ? document.querySelector(`[popovertarget="${menu.id}"]`) : at
+  return opener instanceof HTMLElement ? opener : null
 }
 
-/** What a panel holds may still be on its way: its first field is entered when it comes, unless somebody moved first. */
-const enterWhenThere = (panel: HTMLElement): void => {
-  const watch = new MutationObserver(() => {
-    const field = panel.querySelector<HTMLElement>(FIELDS)
-    if (!field) return
-    stop()
-    field.focus()
-  })
-  const stop = () => {
-    watch.disconnect()
-    for (const sign of MOVES) document.removeEventListener(sign, stop, true)
+/** Whoever opens a panel writes in it; when it closes, they stand where they stood before, unless they moved on by then. */
+const useFocusWithin = () => {
+  const before = useRef<HTMLElement | null>(null)
+  const enter = (e: Event) => {
+    before.current = standing()
+    const panel = e.currentTarget
+    if (!(panel instanceof HTMLElement)) return
+    // What a panel holds may still be on its way: until then the panel itself has the focus.
+    if (panel.querySelector(FIELDS)) e.preventDefault()
+    whenThere(panel, FIELDS, (field) => field.focus())
   }
-  watch.observe(panel, { childList: true, subtree: true })
-  for (const sign of MOVES) document.addEventListener(sign, stop, true)
+  const leave = (e: Event) => {
+    e.preventDefault()
+    if (document.activeElement === document.body) before.current?.focus()
+  }
+  return { onOpenAutoFocus: enter, onCloseAutoFocus: leave }
 }
-const MOVES = ['keydown', 'pointerdown'] as const
-const FIELDS = 'input:not([type=hidden], :disabled), select:not(:disabled), textarea:not(:disabled)'
 
 /** A side panel over the right third. Never two at once; Escape closes it. */
 export const Panel = ({ open, onClose, title, children }: Props) => (
@@ -45,7 +46,7 @@ export const Panel = ({ open, onClose, title, children }: Props) => (
       <Dialog.Overlay className="fixed inset-0 z-40 bg-iron-900/25" />
       <Dialog.Content
         aria-describedby={undefined}
-        onOpenAutoFocus={enterFirstField}
+        {...useFocusWithin()}
         className="panel-in fixed top-0 right-0 z-50 flex h-full w-full max-w-120 flex-col overflow-y-auto border-l-4 border-rust-600 bg-paper-50 p-5 shadow-[-8px_0_24px_rgb(31_35_39/0.25)]"
       >
         <div className="mb-3 flex items-start justify-between gap-3">

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { describe, expect, test, vi } from 'vitest'
 import { ForWhom, type Buyer } from '@/ui/sale/ForWhom'
 import { Keys } from '@/ui/Keys'
+import { Panel } from '@/ui/Panel'
 import { findGoodsChoices, Picker, type Choice } from '@/ui/Picker'
 import { SearchBox } from '@/ui/SearchBox'
 import { answerCalls } from './calls'
@@ -223,6 +224,53 @@ describe('keys', () => {
     expect(router.push).not.toHaveBeenCalled()
     await userEvent.keyboard('{Control>}{Enter}{/Control}')
     expect(done).toHaveBeenCalledTimes(1)
+  })
+
+  test('do the main thing of a panel as soon as it has come, unless somebody moves before', async () => {
+    const done = vi.fn()
+    const open = (come: boolean) => (
+      <>
+        <Keys />
+        <button data-primary onClick={() => done('the page')} />
+        <Panel open onClose={() => {}} title="Invoice">
+          {come && <button data-primary onClick={() => done('the panel')} />}
+        </Panel>
+      </>
+    )
+    const { rerender } = render(open(false))
+    await userEvent.keyboard('{Control>}{Enter}{/Control}')
+    expect(done).not.toHaveBeenCalled()
+    rerender(open(true))
+    await waitFor(() => expect(done.mock.calls).toEqual([['the panel']]))
+    rerender(open(false))
+    await userEvent.keyboard('{Control>}{Enter}{/Control}{Tab}')
+    rerender(open(true))
+    await Promise.resolve()
+    expect(done).toHaveBeenCalledTimes(1)
+  })
+
+  test('go on where they were when a panel closes, unless somebody has moved on by then', async () => {
+    const open = (panel: boolean) => (
+      <>
+        <button>Opener</button>
+        <input aria-label="Field" />
+        <Panel open={panel} onClose={() => {}} title="Invoice">
+          <input aria-label="Within" />
+        </Panel>
+      </>
+    )
+    const { rerender } = render(open(false))
+    button('Opener').focus()
+    rerender(open(true))
+    expect(document.activeElement).toBe(field('Within'))
+    rerender(open(false))
+    await waitFor(() => expect(document.activeElement).toBe(button('Opener')))
+    rerender(open(true))
+    rerender(open(false))
+    field('Field').focus()
+    // The focus is given back in a task of its own.
+    await new Promise((done) => setTimeout(done))
+    expect(document.activeElement).toBe(field('Field'))
   })
 
   test('are shown by a question mark', async () => {

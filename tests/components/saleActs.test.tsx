@@ -8,7 +8,7 @@ import { answerTo } from '@/ui/sale/answerTo'
 import { SaleActs } from '@/ui/sale/SaleActs'
 import { saleActsOf } from '@/ui/sale/saleActs'
 import { answerCalls } from './calls'
-import { field, press } from './hands'
+import { button, field, press } from './hands'
 import { router, said } from './world'
 import { SALE, TODAY, violin } from './sheetSale'
 
@@ -137,6 +137,14 @@ describe('what can be done with a sale', () => {
     expect(answerTo('collect', false)).toBe('take')
     // Whether they said yes is for the owner to know.
     expect(answerTo('ask-again', false)).toBeNull()
+  })
+
+  test('who stands on one still stands on it when it becomes the suggested one', () => {
+    const { rerender } = open({}, {}, 'hand-over')
+    button('Invoice').focus()
+    rerender(<SaleActs sale={SALE} version="2" today={TODAY} suggested="bill" />)
+    expect(inSight()[0]).toBe('Invoice')
+    expect(nameOf(document.activeElement!)).toBe('Invoice')
   })
 
   test('a panel opened by the address closes for good', async () => {

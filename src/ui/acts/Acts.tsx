@@ -40,7 +40,9 @@ export const Acts = <Id extends string>({ acts, first, near, groups, onAct, busy
   const router = useRouter()
   const main = acts.find((a) => a.id === first)
   const beside = [...new Set(near)].flatMap((id) => acts.filter((a) => a.id === id && a !== main)).slice(0, NEAR)
-  const rest = acts.filter((a) => a !== main && !beside.includes(a))
+  // In one row: whoever stands on the one that is suggested a moment later still stands on it.
+  const inSight = main ? [main, ...beside] : beside
+  const rest = acts.filter((a) => !inSight.includes(a))
   usePageKeys(
     acts.map((a) => ({
       key: a.key,
@@ -54,10 +56,9 @@ export const Acts = <Id extends string>({ acts, first, near, groups, onAct, busy
   )
   return (
     <div className="flex flex-wrap gap-2">
-      {main && draw(main, 'btn btn-do', !away)}
-      {beside.map((a) => draw(a, 'btn'))}
+      {inSight.map((a) => (a === main ? draw(a, 'btn btn-do', !away) : draw(a, 'btn')))}
       {rest.length > 0 && (
-        <Menu label={main || beside.length > 0 ? 'More' : 'Actions'} shortcut=".">
+        <Menu label={inSight.length > 0 ? 'More' : 'Actions'} shortcut=".">
           {groups.map((g) => {
             const inIt = rest.filter((a) => a.group === g)
             return (
