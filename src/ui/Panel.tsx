@@ -7,6 +7,8 @@ import { whenThere } from './whenThere'
 interface Props {
   readonly open: boolean
   readonly onClose: () => void
+  /** Something is typed in it, or sent. */
+  readonly onTyped?: () => void
   readonly title: string
   readonly children: ReactNode
 }
@@ -40,13 +42,15 @@ const useFocusWithin = () => {
 }
 
 /** A side panel over the right third. Never two at once; Escape closes it. */
-export const Panel = ({ open, onClose, title, children }: Props) => (
+export const Panel = ({ open, onClose, onTyped, title, children }: Props) => (
   <Dialog.Root open={open} onOpenChange={(now) => !now && onClose()}>
     <Dialog.Portal>
       <Dialog.Overlay className="fixed inset-0 z-40 bg-iron-900/25" />
       <Dialog.Content
         aria-describedby={undefined}
         {...useFocusWithin()}
+        onChangeCapture={onTyped}
+        onSubmitCapture={onTyped}
         className="panel-in fixed top-0 right-0 z-50 flex h-full w-full max-w-120 flex-col overflow-y-auto border-l-4 border-rust-600 bg-paper-50 p-5 shadow-[-8px_0_24px_rgb(31_35_39/0.25)]"
       >
         <div className="mb-3 flex items-start justify-between gap-3">

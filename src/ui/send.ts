@@ -1,6 +1,6 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useCallback } from 'react'
+import { useCallback, useEffect, useRef, useTransition } from 'react'
 import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
 import { newKey, request, UNANSWERED, type Sent } from './http'
 import { useOnce } from './useOnce'
@@ -36,6 +36,8 @@ export interface Then<T> {
   /** How it is taken back, offered for ten seconds beside what is said. */
   readonly undo?: (value: T) => WayBack | null
   readonly go?: (value: T) => string | null
+  /** What closes with it, at the moment the page says what is true now: no one sees, or presses keys on, what was true before. */
+  readonly done?: (value: T) => void
 }
 
 const UNDO_FOR = 10_000
@@ -55,6 +57,12 @@ const sayDone = (says: string, back: WayBack | null, onBack: () => void): void =
 export const useSend = () => {
   const router = useRouter()
   const { once, ...state } = useOnce()
+  const [settling, settle] = useTransition()
+  // What was sent from something that is about to close; until it has, the same again can only be a double click.
+  const closing = useRef<string | null>(null)
+  useEffect(() => {
+    if (!settling) closing.current = null
+  }, [settling])
   const send = useCallback(
     async <M extends Method, P extends string>(
       method: M,
@@ -62,17 +70,23 @@ export const useSend = () => {
       body: BodyTo<M, P>,
       then: Then<AnswerTo<M, P>> = {},
     ): Promise<AnswerTo<M, P> | null> => {
+      // Changing something to what it is already harms nothing, and may be part of doing more.
+      const asked = method === 'POST' ? `${path} ${JSON.stringify(body)}` : null
+      if (asked !== null && asked === closing.current) return null
       const value = await once(
-        // Changing something to what it is already harms nothing, and may be part of doing more.
-        method === 'POST' ? `${path} ${JSON.stringify(body)}` : null,
+        asked,
         (key) => call(method, path, body, key),
         (answer) => Boolean(then.go?.(answer)),
       )
       if (value === null) return null
       if (then.say) sayDone(then.say(value), then.undo?.(value) ?? null, () => router.refresh())
       const to = then.go?.(value)
-      if (to) router.push(to)
-      router.refresh()
+      if (then.done) closing.current = asked
+      settle(() => {
+        then.done?.(value)
+        if (to) router.push(to)
+        router.refresh()
+      })
       return value
     },
     [once, router],

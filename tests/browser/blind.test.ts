@@ -117,6 +117,35 @@ describe('typed without looking, with searches that answer 1.2 seconds late', ()
   })
 })
 
+describe('one panel after the other', () => {
+  test('is opened when the one before has closed: what it proposes is of after', async () => {
+    const { body: sale } = await till.request('POST', '/sales', {
+      customerId: 2,
+      agreed: true,
+      lines: [{ description: 'Set-up', quantity: '3', unitPrice: '100.00' }],
+    })
+    await i.go(`/sales/${sale.id}`)
+    // Pages read anew come 0.7 seconds late.
+    await driver.executeScript(`
+      const fetched = window.fetch
+      window.fetch = async (...asked) => {
+        if (new Headers(asked[1]?.headers).has('rsc')) await new Promise((r) => setTimeout(r, 700))
+        return fetched(...asked)
+      }`)
+    await i.press('h')
+    await i.type('How many: Set-up', '2')
+    await i.doIt()
+    await i.see('Handed over to')
+    await i.gone()
+    await i.press('i')
+    await i.doIt()
+    await i.see('issued')
+    await i.gone()
+    // 2 of 3 were handed over, at 100.00 and 8.25 % of tax.
+    expect((await get(`/sales/${sale.id}`)).invoices).toMatchObject([{ gross: '216.50' }])
+  })
+})
+
 describe('figures that are none', () => {
   test.each([
     ['abc', 'Write a number, such as 2 or 1.5.'],

@@ -156,6 +156,7 @@ describe('an invoice', () => {
     await userEvent.click(within(screen.getByRole('dialog')).getByRole('button', { name: /Save draft/ }))
     await waitFor(() => expect(said).toEqual(['Draft saved.']))
     expect(bodyOf(sent, '/invoices/9')).toEqual({ on: '2026-03-02', lines: [{ lineId: 1, quantity: '1' }] })
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull())
     await press('Issue invoice')
     await waitFor(() => expect(said[1]).toBe('Invoice I-26-1 issued. Balance due 108.00.'))
     await press('Delete draft')

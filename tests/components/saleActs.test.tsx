@@ -8,7 +8,7 @@ import { answerTo } from '@/ui/sale/answerTo'
 import { SaleActs } from '@/ui/sale/SaleActs'
 import { saleActsOf } from '@/ui/sale/saleActs'
 import { answerCalls } from './calls'
-import { button, field, press } from './hands'
+import { button, field, press, type } from './hands'
 import { router, said } from './world'
 import { SALE, TODAY, violin } from './sheetSale'
 
@@ -145,6 +145,32 @@ describe('what can be done with a sale', () => {
     rerender(<SaleActs sale={SALE} version="2" today={TODAY} suggested="bill" />)
     expect(inSight()[0]).toBe('Invoice')
     expect(nameOf(document.activeElement!)).toBe('Invoice')
+  })
+
+  test('what is typed stays when the sale changes meanwhile, and says so; until something is, it begins anew', async () => {
+    answerCalls({})
+    const at = (version: string, toHandOver: string) => (
+      <SaleActs
+        sale={{ ...SALE, lines: [{ ...violin, fromShelf: false, toHandOver }] }}
+        version={version}
+        today={TODAY}
+        start="hand-over"
+        suggested={null}
+      />
+    )
+    const { rerender } = render(at('1', '5'))
+    rerender(at('2', '4'))
+    const name = `How many: ${violin.description}`
+    await screen.findByLabelText(name)
+    expect(field(name).value).toBe('4')
+    expect(screen.queryByText(/has changed since/)).toBeNull()
+    await type(name, '3')
+    rerender(at('3', '2'))
+    expect(field(name).value).toBe('3')
+    expect(screen.getByText(/This sale has changed since you opened this/)).toBeTruthy()
+    await press('Start over with what is true now')
+    expect(field(name).value).toBe('2')
+    expect(screen.queryByText(/has changed since/)).toBeNull()
   })
 
   test('a panel opened by the address closes for good', async () => {

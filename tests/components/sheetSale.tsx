@@ -84,6 +84,6 @@ export const openPanel = (
 ) => {
   const onClose = vi.fn()
   const sale = { ...SALE, ...change, promise: { ...SALE.promise, ...promise } }
-  render(<DoPanel doing={doing} sale={sale} today={TODAY} onClose={onClose} />)
+  render(<DoPanel doing={doing} sale={sale} version="1" today={TODAY} onClose={onClose} />)
   return onClose
 }

@@ -41,7 +41,7 @@ export const ColumnsForm = ({ bankAccountId, looked, onDone }: Props) => {
       schema={schema}
       start={{ format: { columns: start } }}
       asBody={(d) => d}
-      onDone={onDone}
+      onSent={onDone}
       submit="Import"
     >
       <p className="mb-3">This is asked once for this account. The file begins like this:</p>

@@ -70,7 +70,7 @@ const ToAccount = ({ line, accounts, taxCodes, currency, onDone }: Props) => {
         ...(remember && { always }),
       })}
       preview={{ currency }}
-      onDone={onDone}
+      onSent={onDone}
       submit="Post"
     >
       <div className="grid gap-3">
@@ -113,7 +113,7 @@ const OfCustomer = ({ line, currency, onDone }: Props) => (
     })}
     say={() => 'Receipt entered.'}
     preview={{ currency }}
-    onDone={onDone}
+    onSent={onDone}
     submit="Enter receipt"
   >
     <FormFind name="settles.0.id" label="Customer" find={findCustomers} missing="Choose a customer." autoFocus />

@@ -84,7 +84,7 @@ export const BillForm = ({ supplier, goods, accounts, codes, currency, today }: 
           skip={{ lines: isNoLine }}
           say={sayEntered}
           go={(b) => `/buying/bills/${b.id}`}
-          onDone={(b) => void keepPaper(b)}
+          onSent={(b) => void keepPaper(b)}
           preview={{ currency }}
           submit="Enter bill"
         >

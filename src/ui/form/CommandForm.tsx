@@ -21,7 +21,10 @@ interface Props<M extends Method, P extends string, D extends FieldValues> {
   /** How it is taken back, offered for ten seconds. */
   readonly undo?: (value: AnswerTo<M, P>, draft: D) => WayBack | null
   readonly go?: (value: AnswerTo<M, P>) => string | null
+  /** What closes with it, at the moment the page says what is true now. */
   readonly onDone?: (value: AnswerTo<M, P>, draft: D) => void
+  /** What goes on from it, at once. */
+  readonly onSent?: (value: AnswerTo<M, P>, draft: D) => void
   /** What the button says, or the buttons themselves. */
   readonly submit: string | ReactElement
   /** Stands beside other forms of its page: its button is not the main one. */
@@ -48,6 +51,7 @@ export const CommandForm = <M extends Method, P extends string, D extends FieldV
   undo,
   go,
   onDone,
+  onSent,
   submit,
   quiet,
   again,
@@ -55,16 +59,21 @@ export const CommandForm = <M extends Method, P extends string, D extends FieldV
   children,
 }: Props<M, P, D>) => {
   const { form, sendBody, refused } = useCommandForm({ start, schema, asBody, skip })
-  const save = sendBody(method, path, {
-    say: say && ((value) => say(value, form.getValues())),
-    undo: undo && ((value) => undo(value, form.getValues())),
-    go,
-    done: (value) => {
+  const save = sendBody(
+    method,
+    path,
+    {
+      say: say && ((value) => say(value, form.getValues())),
+      undo: undo && ((value) => undo(value, form.getValues())),
+      go,
+      done: onDone && ((value) => onDone(value, form.getValues())),
+    },
+    (value) => {
       const draft = form.getValues()
       if (again) form.reset(start)
-      onDone?.(value, draft)
+      onSent?.(value, draft)
     },
-  })
+  )
   const submitted = (e: FormEvent) => {
     // A panel hangs in the form of its page: what is sent in it is not that form's.
     e.stopPropagation()

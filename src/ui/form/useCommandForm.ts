@@ -127,11 +127,13 @@ export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish
   const sendBody = <M extends Method, P extends string>(
     method: M,
     path: P,
-    { done, ...then }: Then<AnswerTo<M, P>> & { done?: (value: AnswerTo<M, P>) => void },
+    then: Then<AnswerTo<M, P>>,
+    /** What goes on from it, and what becomes of the form itself: at once, since whoever types on types into it. */
+    after?: (value: AnswerTo<M, P>) => void,
   ) =>
     form.handleSubmit(async (draft) => {
       const value = await send(method, path, bodyOf(wish, draft).body as BodyTo<M, P>, then)
-      if (value !== null) done?.(value)
+      if (value !== null) after?.(value)
     })
   return { form, sendBody, busy, refused }
 }

@@ -15,18 +15,14 @@ interface Props {
 export const JoinCustomer = ({ id, name, onDone }: Props) => {
   const [other, setOther] = useState<FoundCustomer | null>(null)
   const { send, busy, refused } = useSend()
-  const join = async () => {
-    if (!other) return
-    const done = await send(
+  const join = () =>
+    other &&
+    send(
       'POST',
       `/customers/${id}/join`,
       { goneId: other.id },
-      {
-        say: () => `${other.name} merged into ${name}.`,
-      },
+      { say: () => `${other.name} merged into ${name}.`, done: onDone },
     )
-    if (done) onDone()
-  }
   return (
     <>
       <p className="mb-3">

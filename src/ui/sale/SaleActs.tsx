@@ -12,7 +12,7 @@ import { DOINGS, OFTEN, SALE_GROUPS, saleActsOf, type Doing, type SaleActId } fr
 
 interface Props {
   readonly sale: SheetSale
-  /** Changes whenever something happened to the sale: an open panel then begins anew with the new figures. */
+  /** Changes whenever something happened to the sale. */
   readonly version: string
   readonly today: Day
   readonly start?: Doing
@@ -85,7 +85,7 @@ export const SaleActs = ({ sale, version, today, start, suggested }: Props) => {
         away={doing !== null}
       />
       {!doing && <Refusal refused={refused} />}
-      {doing && <DoPanel key={`${doing}:${version}`} doing={doing} sale={sale} today={today} onClose={close} />}
+      {doing && <DoPanel key={doing} {...{ doing, sale, version, today }} onClose={close} />}
     </>
   )
 }

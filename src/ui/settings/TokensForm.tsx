@@ -58,7 +58,7 @@ export const TokensForm = ({ tokens }: { readonly tokens: readonly Token[] }) =>
         schema={schema}
         start={{ name: '', passphrase: '', readOnly: false }}
         asBody={(d) => d}
-        onDone={(t) => setMade(t.token)}
+        onSent={(t) => setMade(t.token)}
         again
         submit="Create token"
         quiet

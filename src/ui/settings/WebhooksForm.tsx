@@ -66,7 +66,7 @@ export const WebhooksForm = ({ webhooks }: Props) => {
         schema={schema}
         start={START}
         asBody={({ url, events }) => ({ url, events: WEBHOOK_EVENTS.filter((e) => events[e]) })}
-        onDone={(w) => setMade(w.secret)}
+        onSent={(w) => setMade(w.secret)}
         again
         submit="Add webhook"
         quiet

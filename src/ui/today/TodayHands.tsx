@@ -28,9 +28,8 @@ export const TodayHands = ({ today, open }: Props) => {
   return (
     open && (
       <DoPanel
-        key={`${open.doing}:${open.version}`}
-        doing={open.doing}
-        sale={open.sale}
+        key={`${open.doing}:${open.sale.id}`}
+        {...open}
         today={today}
         onClose={() => router.replace('/today', { scroll: false })}
       />

@@ -45,9 +45,8 @@ export const AskDeposit = ({ sale, onClose }: PanelProps) => {
   const stages = sale.promise.stages.length > 1 ? sale.promise.stages : []
   const say = (d: { readonly number: string; readonly amount: string }) =>
     `Deposit request ${d.number} for ${formatDigits(d.amount)} to ${sale.customer}.`
-  const askStage = async (stage: number) => {
-    if (await send('POST', `/sales/${sale.id}/deposit-requests`, { stage }, { say })) onClose()
-  }
+  const askStage = (stage: number) =>
+    send('POST', `/sales/${sale.id}/deposit-requests`, { stage }, { say, done: onClose })
   return (
     <>
       <p className="mb-3">

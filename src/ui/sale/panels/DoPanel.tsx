@@ -1,5 +1,5 @@
 'use client'
-import type { ReactNode } from 'react'
+import { useState, type ReactNode } from 'react'
 import { lazily } from '../../lazily'
 import { Panel } from '../../Panel'
 import { LetterToWrite } from '../../post/LetterPanel'
@@ -62,12 +62,37 @@ const PANEL: Readonly<Record<Doing, (props: PanelProps) => ReactNode>> = {
   'charge-late': lazily(() => import('./ChargeLate').then((m) => m.ChargeLate)),
 }
 
-/** One thing done with a sale, in its panel. */
-export const DoPanel = ({ doing, ...props }: PanelProps & { readonly doing: Doing }) => {
+interface Props extends PanelProps {
+  readonly doing: Doing
+  /** Changes whenever something happened to the sale. */
+  readonly version: string
+}
+
+/**
+ * One thing done with a sale, in its panel. It begins anew with new figures whenever something happened to the sale; from the
+ * first key typed in it on it stays as it is, with the sale as it was, and says so.
+ */
+export const DoPanel = ({ doing, sale, version, ...props }: Props) => {
   const What = PANEL[doing]
+  const [kept, setKept] = useState<Pick<Props, 'sale' | 'version'> | null>(null)
+  const shown = kept ?? { sale, version }
   return (
-    <Panel open onClose={props.onClose} title={TITLE[doing]}>
-      {(doing !== 'put-off' || props.sale.step) && <What {...props} />}
+    <Panel
+      key={shown.version}
+      open
+      onClose={props.onClose}
+      onTyped={() => kept ?? setKept({ sale, version })}
+      title={TITLE[doing]}
+    >
+      {shown.version !== version && (
+        <div role="status" className="mb-3 border-l-4 border-brass-600 bg-brass-100 px-3 py-2.5">
+          This sale has changed since you opened this.{' '}
+          <button type="button" className="underline" onClick={() => setKept(null)}>
+            Start over with what is true now
+          </button>
+        </div>
+      )}
+      {(doing !== 'put-off' || shown.sale.step) && <What {...props} sale={shown.sale} />}
     </Panel>
   )
 }

@@ -45,7 +45,7 @@ export const Offer = ({ sale, today, onClose }: PanelProps) => {
       start={start}
       asBody={({ validUntil }) => ({ validUntil })}
       say={(_, d) => `Estimate sent to ${sale.customer}, valid until ${formatDay(day(d.validUntil))}.`}
-      onDone={(_, draft) => void mailIt(draft)}
+      onSent={(_, draft) => void mailIt(draft)}
       submit="Send the estimate"
     >
       <p className="mb-3">

@@ -17,12 +17,11 @@ export const PayHow = ({ sale, today, onClose }: PanelProps) => {
   const set = (change: Partial<Draft>) => setDraft((d) => ({ ...d, ...change }))
   const arrangement = writeOut(draft)
   const { plan, problem } = usePreview(arrangement, sale.gross)
-  const go = async () => {
-    const done = await send('POST', `/sales/${sale.id}/arrangement`, arrangement, {
+  const go = () =>
+    send('POST', `/sales/${sale.id}/arrangement`, arrangement, {
       say: () => 'Payment terms saved. They apply from the next invoice.',
+      done: onClose,
     })
-    if (done) onClose()
-  }
   return (
     <>
       <Choice label="Payment terms" value={draft.kind} options={KINDS} onChoose={(kind) => set({ kind })} />
