@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { lazily } from './lazily'
 import { PLACES } from '@/contract/places'
-import { useKeysAhead } from './useKeysAhead'
+import { hearAhead, leaveFor } from './keysAhead'
 import { whenThere } from './whenThere'
 import { pageKeys, type PageKey } from './acts/pageKeys'
 
@@ -33,14 +33,14 @@ const doMain = (which: 'primary' | 'second'): boolean => {
 /** The keys that work everywhere. */
 export const Keys = () => {
   const router = useRouter()
-  const leave = useKeysAhead()
   const [open, setOpen] = useState(false)
   const [here, setHere] = useState<readonly PageKey[]>([])
+  useEffect(hearAhead, [])
   useEffect(() => {
     // From here on keys are heard; tests wait for it as a person waits for the page to stand.
     document.documentElement.dataset.ready = 'yes'
     const go = (to: string) => {
-      leave(to)
+      leaveFor(to)
       router.push(to)
     }
     const everywhere: Readonly<Record<string, () => void>> = {
@@ -73,11 +73,11 @@ export const Keys = () => {
       const run = mine?.run ?? everywhere[e.key]
       if (!run) return
       e.preventDefault()
-      if (mine?.to) leave(mine.to)
+      if (mine?.to) leaveFor(mine.to)
       run()
     }
     document.addEventListener('keydown', onKey)
     return () => document.removeEventListener('keydown', onKey)
-  }, [router, leave])
+  }, [router])
   return open && <KeyList here={here} onClose={() => setOpen(false)} />
 }

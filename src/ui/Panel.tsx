@@ -2,6 +2,7 @@
 import { X } from 'lucide-react'
 import { Dialog } from 'radix-ui'
 import { useRef, type ReactNode } from 'react'
+import { enterSoon } from './keysAhead'
 import { whenThere } from './whenThere'
 
 interface Props {
@@ -32,6 +33,7 @@ const useFocusWithin = () => {
     if (!(panel instanceof HTMLElement)) return
     // What a panel holds may still be on its way: until then the panel itself has the focus.
     if (panel.querySelector(FIELDS)) e.preventDefault()
+    else enterSoon(panel)
     whenThere(panel, FIELDS, (field) => field.focus())
   }
   const leave = (e: Event) => {

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useTransition } from 'react'
 import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
 import { newKey, request, UNANSWERED, type Sent } from './http'
 import { useOnce } from './useOnce'
+import { holdSent } from './keysAhead'
 import { tell } from './tell'
 
 export { newKey, type Refused, type Sent } from './http'
@@ -53,16 +54,35 @@ const sayDone = (says: string, back: WayBack | null, onBack: () => void): void =
   tell(says, { duration: UNDO_FOR, action: { label: 'Undo', onClick: () => void undo() } })
 }
 
+/**
+ * What was sent closes what it was sent from, or leads away: until it has, nothing more is sent from there, and keys are held for what
+ * comes. It ends when the page has settled, when it was refused, or when what it was sent from is gone.
+ */
+const useLeaving = (settling: boolean) => {
+  const leaving = useRef<{ over: boolean } | null>(null)
+  const end = useCallback(() => {
+    if (leaving.current) leaving.current.over = true
+    leaving.current = null
+  }, [])
+  useEffect(() => {
+    if (!settling) end()
+  }, [settling, end])
+  useEffect(() => end, [end])
+  const begin = useCallback(() => {
+    const mine = { over: false }
+    leaving.current = mine
+    holdSent(() => mine.over)
+  }, [])
+  const isLeaving = useCallback(() => leaving.current !== null, [])
+  return { begin, end, isLeaving }
+}
+
 /** Sends a command once, says what came of it, and goes where that leads. */
 export const useSend = () => {
   const router = useRouter()
   const { once, ...state } = useOnce()
   const [settling, settle] = useTransition()
-  // What was sent from something that is about to close; until it has, the same again can only be a double click.
-  const closing = useRef<string | null>(null)
-  useEffect(() => {
-    if (!settling) closing.current = null
-  }, [settling])
+  const { begin, end, isLeaving } = useLeaving(settling)
   const send = useCallback(
     async <M extends Method, P extends string>(
       method: M,
@@ -70,18 +90,20 @@ export const useSend = () => {
       body: BodyTo<M, P>,
       then: Then<AnswerTo<M, P>> = {},
     ): Promise<AnswerTo<M, P> | null> => {
-      // Changing something to what it is already harms nothing, and may be part of doing more.
-      const asked = method === 'POST' ? `${path} ${JSON.stringify(body)}` : null
-      if (asked !== null && asked === closing.current) return null
+      if (isLeaving()) return null
+      if (then.done ?? then.go) begin()
       const value = await once(
-        asked,
+        // Changing something to what it is already harms nothing, and may be part of doing more.
+        method === 'POST' ? `${path} ${JSON.stringify(body)}` : null,
         (key) => call(method, path, body, key),
         (answer) => Boolean(then.go?.(answer)),
       )
-      if (value === null) return null
+      if (value === null) {
+        end()
+        return null
+      }
       if (then.say) sayDone(then.say(value), then.undo?.(value) ?? null, () => router.refresh())
       const to = then.go?.(value)
-      if (then.done) closing.current = asked
       settle(() => {
         then.done?.(value)
         if (to) router.push(to)
@@ -89,7 +111,7 @@ export const useSend = () => {
       })
       return value
     },
-    [once, router],
+    [once, router, begin, end, isLeaving],
   )
   return { send, ...state }
 }

@@ -118,20 +118,33 @@ describe('typed without looking, with searches that answer 1.2 seconds late', ()
 })
 
 describe('one panel after the other', () => {
-  test('is opened when the one before has closed: what it proposes is of after', async () => {
+  const ordered = async () => {
     const { body: sale } = await till.request('POST', '/sales', {
       customerId: 2,
       agreed: true,
       lines: [{ description: 'Set-up', quantity: '3', unitPrice: '100.00' }],
     })
     await i.go(`/sales/${sale.id}`)
-    // Pages read anew come 0.7 seconds late.
-    await driver.executeScript(`
+    return sale.id
+  }
+  /** Pages read anew come 0.7 seconds late, and parts that open on demand as they come over a slow line. */
+  const slowed = () =>
+    driver.executeScript(`
       const fetched = window.fetch
       window.fetch = async (...asked) => {
         if (new Headers(asked[1]?.headers).has('rsc')) await new Promise((r) => setTimeout(r, 700))
         return fetched(...asked)
-      }`)
+      }
+      new MutationObserver(() => {
+        if (document.body.textContent.includes('has changed since')) window.saidChanged = true
+      }).observe(document.body, { childList: true, subtree: true })`)
+  // 2 of 3 were handed over, at 100.00 and 8.25 % of tax.
+  const isBilled = async (sale: number) =>
+    expect((await get(`/sales/${sale}`)).invoices).toMatchObject([{ status: 'issued', gross: '216.50' }])
+
+  test('is opened when the one before has closed: what it proposes is of after', async () => {
+    const sale = await ordered()
+    await slowed()
     await i.press('h')
     await i.type('How many: Set-up', '2')
     await i.doIt()
@@ -141,8 +154,38 @@ describe('one panel after the other', () => {
     await i.doIt()
     await i.see('issued')
     await i.gone()
-    // 2 of 3 were handed over, at 100.00 and 8.25 % of tax.
-    expect((await get(`/sales/${sale.id}`)).invoices).toMatchObject([{ gross: '216.50' }])
+    await isBilled(sale)
+    expect(await driver.executeScript('return window.saidChanged ?? null')).toBeNull()
+  })
+
+  test('typed in one go: h 2 Ctrl Enter, i Ctrl Enter; the second Ctrl Enter of a double press does nothing', async () => {
+    const sale = await ordered()
+    await slowed()
+    const go = driver.actions()
+    const doIt = () => go.keyDown(Key.CONTROL).sendKeys(Key.ENTER).keyUp(Key.CONTROL)
+    go.sendKeys('h', '2')
+    doIt()
+    doIt()
+    go.sendKeys('i')
+    await doIt().perform()
+    await i.see('issued')
+    await i.gone()
+    await isBilled(sale)
+  })
+
+  test('what is refused keeps what was typed', async () => {
+    const sale = await ordered()
+    await slowed()
+    await i.press('h')
+    await i.type('How many: Set-up', '4')
+    await i.doIt()
+    await i.see('Only 3')
+    expect(await i.value('How many: Set-up')).toBe('4')
+    await i.type('How many: Set-up', '2')
+    await i.doIt()
+    await i.see('Handed over to')
+    await i.gone()
+    expect((await get(`/sales/${sale}`)).lines).toMatchObject([{ handedOver: '2' }])
   })
 })
 

@@ -1,5 +1,5 @@
 'use client'
-import { useEffect } from 'react'
+import { useEffect, type BaseSyntheticEvent } from 'react'
 import {
   get,
   set,
@@ -12,6 +12,7 @@ import {
 } from 'react-hook-form'
 import type { z } from 'zod'
 import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
+import { holdSent } from '../keysAhead'
 import { useSend, type Refused, type Then } from '../send'
 
 type Body = Readonly<Record<string, unknown>>
@@ -130,10 +131,21 @@ export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish
     then: Then<AnswerTo<M, P>>,
     /** What goes on from it, and what becomes of the form itself: at once, since whoever types on types into it. */
     after?: (value: AnswerTo<M, P>) => void,
-  ) =>
-    form.handleSubmit(async (draft) => {
+  ) => {
+    const submit = form.handleSubmit(async (draft) => {
       const value = await send(method, path, bodyOf(wish, draft).body as BodyTo<M, P>, then)
       if (value !== null) after?.(value)
     })
+    return async (e?: BaseSyntheticEvent): Promise<void> => {
+      // It is sent when it has been checked; keys are held from the press on.
+      let over = false
+      if (then.done ?? then.go) holdSent(() => over)
+      try {
+        await submit(e)
+      } finally {
+        over = true
+      }
+    }
+  }
   return { form, sendBody, busy, refused }
 }

@@ -1,0 +1,109 @@
+interface Held {
+  readonly key: string
+  readonly ctrlKey: boolean
+  readonly shiftKey: boolean
+}
+
+interface Ahead {
+  readonly keys: Held[]
+  /** Whether what they are meant for is there. */
+  there: () => boolean
+  until: number
+  /** Something was sent: the same once more is no key for what comes after it. */
+  sent: boolean
+}
+
+/** Nothing takes longer; whatever is pressed later is no longer meant for what did not come. */
+const MOST_WAIT = 5000
+const LOOK = 15
+/** What has no field to enter hears its keys after so many looks. */
+const LOOKS = 20
+
+let ahead: Ahead | null = null
+
+const isField = (at: Element | null): at is HTMLInputElement | HTMLTextAreaElement =>
+  at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement
+
+/** What Tab would do, where it was pressed before its page was there. */
+const enterNext = (): void => {
+  const all = [...document.querySelectorAll<HTMLElement>('main :is(input, select, textarea, button, a[href])')].filter(
+    (e) => e.tabIndex >= 0 && !e.matches(':disabled'),
+  )
+  all[all.findIndex((e) => e === document.activeElement) + 1]?.focus()
+}
+
+const replay = ({ key, ...held }: Held): void => {
+  const at = document.activeElement ?? document.body
+  if (key.length === 1 && isField(at)) return void document.execCommand('insertText', false, key)
+  if (key === 'Backspace' && isField(at)) return void document.execCommand('delete')
+  const unheard = at.dispatchEvent(new KeyboardEvent('keydown', { key, ...held, bubbles: true, cancelable: true }))
+  if (key === 'Tab' && unheard) enterNext()
+}
+
+/** One at a time: what a key does is there before the next one comes; it may be to wait for something else. */
+const look = (): void => {
+  if (!ahead) return
+  const { keys, there, until } = ahead
+  if (performance.now() > until) ahead = null
+  else if (!there()) setTimeout(look, LOOK)
+  else {
+    const next = keys.shift()
+    if (next) replay(next)
+    if (keys.length > 0 || ahead.there !== there) setTimeout(look, LOOK)
+    else ahead = null
+  }
+}
+
+const holdUntil = (there: () => boolean, sent: boolean): void => {
+  const goesOn = ahead !== null
+  ahead = { keys: ahead?.keys ?? [], there, until: performance.now() + MOST_WAIT, sent }
+  if (!goesOn) setTimeout(look, LOOK)
+}
+
+/** Whether somebody may write: in a field of `within`, or where there is none by now. */
+const canWrite = (within: () => Element | null) => {
+  let looked = 0
+  return (): boolean => {
+    const at = document.activeElement
+    return !document.querySelector('[data-loading]') && ((isField(at) && within()?.contains(at)) || ++looked > LOOKS)
+  }
+}
+
+/** On the way to another page: what is pressed does nothing on the one that is left, and is typed on the one that comes. */
+export const leaveFor = (to: string): void => {
+  const from = location.pathname
+  const ready = canWrite(() => document.querySelector('main'))
+  if (to.split('?')[0] !== from) holdUntil(() => location.pathname !== from && ready(), false)
+}
+
+/** A panel has opened, and what it holds is still on its way: what is pressed is typed in it when it comes. */
+export const enterSoon = (panel: Element): void =>
+  holdUntil(
+    canWrite(() => panel),
+    false,
+  )
+
+/** Something was sent that closes what it was sent from: what is pressed from then on is meant for what comes after. */
+export const holdSent = (isOver: () => boolean): void => {
+  // The second half of a double press.
+  while (ahead?.keys[0]?.key === 'Enter') ahead.keys.shift()
+  holdUntil(() => isOver() && !document.querySelector('[data-loading]'), true)
+}
+
+/**
+ * Whoever types on does not wait for a page or a panel: what is pressed before it is there is held, and typed on it when it comes.
+ * Escape gives it up.
+ */
+export const hearAhead = (): (() => void) => {
+  const hold = (e: KeyboardEvent) => {
+    if (!ahead || !e.isTrusted || e.altKey || e.metaKey || (e.ctrlKey && e.key !== 'Enter')) return
+    if (e.key === 'Escape') return void (ahead = null)
+    if (e.key.length > 1 && !['Enter', 'Tab', 'Backspace'].includes(e.key)) return
+    e.preventDefault()
+    e.stopImmediatePropagation()
+    if (ahead.sent && e.key === 'Enter' && ahead.keys.length === 0) return
+    ahead.keys.push({ key: e.key, ctrlKey: e.ctrlKey, shiftKey: e.shiftKey })
+  }
+  document.addEventListener('keydown', hold, true)
+  return () => document.removeEventListener('keydown', hold, true)
+}
