@@ -63,37 +63,40 @@ interface Span {
 }
 
 /**
- * Income and cost of goods as the ledger has them but for the entries that close years, by sale, or by customer where they are of no
- * sale: every income account, and the accounts of cost of goods; with costs that were posted by no sale and belong to one. Whole months
- * come from kept sums, broken ones from the lines themselves.
+ * Parts of income and cost of goods as the ledger has them but for the entries that close years, by sale, or by customer where they are of
+ * no sale: every income account, and the accounts of cost of goods; with costs that were posted by no sale and belong to one. Whole months
+ * come from kept sums, the days of broken ones from the lines themselves.
  */
 const earned = (span: Span): SQL => {
   const { from, firstMonth, endMonth, headEnds, tailBegins } = wholeMonths(span)
-  const broken = (on: SQL) =>
-    sql`((${on} >= ${from} and ${on} < ${headEnds}) or (${on} >= ${tailBegins} and ${on} <= ${span.to}))`
   const ofEntry = sql`e.sale_id, case when e.sale_id is null then e.customer_id end as customer_id`
-  return sql`
-    select sale_id, customer_id, sum(income) as income, sum(cost) as cost from (
-      select sale_id, customer_id, income, cost from earned_month where month >= ${firstMonth} and month < ${endMonth}
-      union all
+  const ofDays = (within: (on: SQL) => SQL) => sql`
       select ${ofEntry}, case when a.kind = 'income' then -l.amount else 0 end, case when a.kind = 'expense' then l.amount else 0 end
         from entry_line l join account a on a.id = l.account_id join entry e on e.id = l.entry_id
-       where ${broken(sql`l.on_day`)} and e.source_kind <> ${YEAR_END} and (a.kind = 'income' or (a.kind = 'expense' and starts_with(a.code, ${COST_OF_GOODS})))
+       where ${within(sql`l.on_day`)} and e.source_kind <> ${YEAR_END} and (a.kind = 'income' or (a.kind = 'expense' and starts_with(a.code, ${COST_OF_GOODS})))
       union all
       select t.sale_id, null, 0, k.amount from cost_share k join entry e on e.id = k.entry_id join sale_line t on t.id = k.sale_line_id
-       where ${broken(sql`e.on_day`)}
+       where ${within(sql`e.on_day`)}
       union all
       select ${ofEntry}, 0, -k.amount from cost_share k join entry e on e.id = k.entry_id
-       where ${broken(sql`e.on_day`)} and k.sale_line_id is not null) parts
-     group by sale_id, customer_id having sum(income) <> 0 or sum(cost) <> 0`
+       where ${within(sql`e.on_day`)} and k.sale_line_id is not null`
+  return sql`
+      select sale_id, customer_id, income, cost from earned_month where month >= ${firstMonth} and month < ${endMonth}
+      union all ${ofDays((on) => sql`${on} >= ${from} and ${on} < ${headEnds}`)}
+      union all ${ofDays((on) => sql`${on} >= ${tailBegins} and ${on} <= ${span.to}`)}`
 }
+
+/** What parts come to by something, in whole minor units: figures of eight bytes are compared in a tenth of the time. */
+const addedUp = (parts: SQL, by: SQL): SQL => sql`
+    select ${by}, sum(income)::bigint as income, sum(cost)::bigint as cost from (${parts}) parts
+     group by ${by} having sum(income) <> 0 or sum(cost) <> 0`
 
 const EARNED_ORDERS: Readonly<Record<string, SQL>> = {
   name: sql`lower(name)`,
   income: sql`nullif(income, 0)`,
   cost: sql`nullif(cost, 0)`,
   profit: sql`income - cost`,
-  margin: sql`case when income <> 0 then (income - cost) / income end`,
+  margin: sql`case when income <> 0 then (income - cost)::numeric / income end`,
 }
 
 /** Whether everything that was ever posted falls between two days: then sales are read with what they earned altogether. */
@@ -154,12 +157,8 @@ export const listEarnedParts = async (
     (part, i) => sql`select ${i}::int as part, x.* from (${isCut(part) ? cutSales(part) : cutGroups(part)}) x`,
   )
   const rows = await db.execute<Row & { part: number }>(sql`
-    with parts as ${isEver ? sql`not materialized (${EARNED_EVER})` : sql`materialized (${earned(span)})`},
-    of_sale as ${
-      isEver
-        ? sql`not materialized (${SALES_EVER})`
-        : sql`materialized (select sale_id, sum(income) as income, sum(cost) as cost from parts group by sale_id)`
-    },
+    with parts as ${isEver ? sql`not materialized (${EARNED_EVER})` : sql`materialized (${addedUp(earned(span), sql`sale_id, customer_id`)})`},
+    of_sale as ${isEver ? sql`not materialized (${SALES_EVER})` : sql`materialized (${addedUp(earned(span), sql`sale_id`)})`},
     grouped as (
       select ${key} as key, ${name} as name, g.income, g.cost
         from (select ${of} as of, sum(p.income) as income, sum(p.cost) as cost from parts p left join sale s on s.id = p.sale_id
