@@ -1,5 +1,6 @@
 'use client'
 import { useCallback, useEffect, useRef, useState } from 'react'
+import { holdWhile } from './keysAhead'
 
 /** What was asked for by what is typed on this page and is not answered yet. */
 const open = new Set<Promise<unknown>>()
@@ -31,13 +32,16 @@ export const useAhead = (work: () => unknown) => {
   const run = useCallback(async () => {
     if (busy.current) return
     busy.current = true
-    try {
+    const whenAnswered = async () => {
       while (open.size > 0) {
         setWaiting(true)
         await Promise.all(open)
         await new Promise<void>((done) => setDrawn({ done }))
       }
       await latest.current()
+    }
+    try {
+      await holdWhile(whenAnswered)
     } finally {
       busy.current = false
       setWaiting(false)

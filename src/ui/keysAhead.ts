@@ -90,6 +90,17 @@ export const holdSent = (isOver: () => boolean): void => {
   holdUntil(() => isOver() && !document.querySelector('[data-loading]'), true)
 }
 
+/** The same while something is checked and waited for that will be sent; what is refused gets the keys back. */
+export const holdWhile = async (work: () => Promise<unknown>): Promise<void> => {
+  let over = false
+  holdSent(() => over)
+  try {
+    await work()
+  } finally {
+    over = true
+  }
+}
+
 /**
  * Whoever types on does not wait for a page or a panel: what is pressed before it is there is held, and typed on it when it comes.
  * Escape gives it up.

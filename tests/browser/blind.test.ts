@@ -87,6 +87,27 @@ describe('typed without looking, with searches that answer 1.2 seconds late', ()
     )
   })
 
+  test('a whole trade in one go: written, accepted, handed over, invoiced and paid', async () => {
+    await i.go('/today')
+    const go = driver.actions()
+    const doIt = () => go.keyDown(Key.CONTROL).sendKeys(Key.ENTER).keyUp(Key.CONTROL)
+    go.sendKeys('n', 'alder', Key.ENTER, 'Neck reset', Key.ENTER, '1', Key.ENTER, '150', Key.ENTER)
+    for (const act of ['', 'a', 'h', 'i']) {
+      go.sendKeys(act)
+      doIt()
+    }
+    // 150.00 and 8.25 % of tax: 12.375, half up.
+    go.sendKeys('t', '162.38')
+    await doIt().perform()
+    await i.see('Receipt R-')
+    expect(await newest()).toMatchObject({
+      customer: 'Alder Street',
+      stands: 'settled',
+      totals: { gross: '162.38' },
+      money: { open: '0.00' },
+    })
+  })
+
   test('the counter sells what was typed', async () => {
     await i.go('/counter')
     await slowed()

@@ -12,7 +12,7 @@ import {
 } from 'react-hook-form'
 import type { z } from 'zod'
 import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
-import { holdSent } from '../keysAhead'
+import { holdWhile } from '../keysAhead'
 import { useSend, type Refused, type Then } from '../send'
 
 type Body = Readonly<Record<string, unknown>>
@@ -136,16 +136,8 @@ export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish
       const value = await send(method, path, bodyOf(wish, draft).body as BodyTo<M, P>, then)
       if (value !== null) after?.(value)
     })
-    return async (e?: BaseSyntheticEvent): Promise<void> => {
-      // It is sent when it has been checked; keys are held from the press on.
-      let over = false
-      if (then.done ?? then.go) holdSent(() => over)
-      try {
-        await submit(e)
-      } finally {
-        over = true
-      }
-    }
+    // It is sent when it has been checked; keys are held from the press on.
+    return (e?: BaseSyntheticEvent) => ((then.done ?? then.go) ? holdWhile(() => submit(e)) : submit(e))
   }
   return { form, sendBody, busy, refused }
 }
