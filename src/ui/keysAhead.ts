@@ -2,6 +2,8 @@ interface Held {
   readonly key: string
   readonly ctrlKey: boolean
   readonly shiftKey: boolean
+  /** With a number it leads to a place. */
+  readonly altKey: boolean
 }
 
 interface Ahead {
@@ -34,10 +36,23 @@ const enterNext = (): void => {
 
 const replay = ({ key, ...held }: Held): void => {
   const at = document.activeElement ?? document.body
-  if (key.length === 1 && isField(at)) return void document.execCommand('insertText', false, key)
+  if (key.length === 1 && !held.altKey && isField(at)) return void document.execCommand('insertText', false, key)
   if (key === 'Backspace' && isField(at)) return void document.execCommand('delete')
   const unheard = at.dispatchEvent(new KeyboardEvent('keydown', { key, ...held, bubbles: true, cancelable: true }))
   if (key === 'Tab' && unheard) enterNext()
+}
+
+/** What is typed, what goes on from field to field, and the chords that do the main thing or lead to a place; null for the rest. */
+const asHeld = (e: KeyboardEvent): Held | null => {
+  const { key, ctrlKey, altKey, metaKey, shiftKey } = e
+  // On some keyboards a letter such as @ is typed with both.
+  if (key.length === 1 && e.getModifierState('AltGraph')) return { key, ctrlKey: false, altKey: false, shiftKey }
+  const isMeant = altKey
+    ? !ctrlKey && /^[1-9]$/.test(key)
+    : ctrlKey
+      ? key === 'Enter'
+      : key.length === 1 || ['Enter', 'Tab', 'Backspace'].includes(key)
+  return isMeant && !metaKey ? { key, ctrlKey, altKey, shiftKey } : null
 }
 
 /** One at a time: what a key does is there before the next one comes; it may be to wait for something else. */
@@ -107,13 +122,14 @@ export const holdWhile = async (work: () => Promise<unknown>): Promise<void> => 
  */
 export const hearAhead = (): (() => void) => {
   const hold = (e: KeyboardEvent) => {
-    if (!ahead || !e.isTrusted || e.altKey || e.metaKey || (e.ctrlKey && e.key !== 'Enter')) return
+    if (!ahead || !e.isTrusted) return
     if (e.key === 'Escape') return void (ahead = null)
-    if (e.key.length > 1 && !['Enter', 'Tab', 'Backspace'].includes(e.key)) return
+    const held = asHeld(e)
+    if (!held) return
     e.preventDefault()
     e.stopImmediatePropagation()
     if (ahead.sent && e.key === 'Enter' && ahead.keys.length === 0) return
-    ahead.keys.push({ key: e.key, ctrlKey: e.ctrlKey, shiftKey: e.shiftKey })
+    ahead.keys.push(held)
   }
   document.addEventListener('keydown', hold, true)
   return () => document.removeEventListener('keydown', hold, true)

@@ -56,7 +56,7 @@ export const lazily = <P extends object>(load: () => Promise<Draws<P>>): Draws<P
     return Loaded ? (
       <Loaded {...props} />
     ) : (
-      <p role="status" className="sub">
+      <p role="status" data-loading className="sub">
         One moment. If nothing comes, close this and open it again.
       </p>
     )

@@ -83,6 +83,11 @@ export const useSend = () => {
   const { once, ...state } = useOnce()
   const [settling, settle] = useTransition()
   const { begin, end, isLeaving } = useLeaving(settling)
+  const isHere = useRef(false)
+  useEffect(() => {
+    isHere.current = true
+    return () => void (isHere.current = false)
+  }, [])
   const send = useCallback(
     async <M extends Method, P extends string>(
       method: M,
@@ -103,7 +108,8 @@ export const useSend = () => {
         return null
       }
       if (then.say) sayDone(then.say(value), then.undo?.(value) ?? null, () => router.refresh())
-      const to = then.go?.(value)
+      // Whoever has gone elsewhere meanwhile is not called away from there.
+      const to = isHere.current ? then.go?.(value) : null
       settle(() => {
         then.done?.(value)
         if (to) router.push(to)

@@ -51,3 +51,9 @@ export const closeDesk = async (): Promise<void> => {
 }
 
 export const get = async (path: string) => (await till.request('GET', path)).body
+
+/** The sale that was written last. */
+export const newest = async () => {
+  const [sale] = (await get('/sales?limit=1')).items
+  return get(`/sales/${sale.id}`)
+}

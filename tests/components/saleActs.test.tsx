@@ -191,6 +191,17 @@ describe('what can be done with a sale', () => {
   })
 })
 
+test('who has gone elsewhere before the answer comes is not called away from there', async () => {
+  const sent = answerCalls({ 'POST /sales/7/copy': { status: 201, body: { id: 8, number: 1008 } } }, () => 60)
+  const { unmount } = render(<SaleActs sale={SALE} version="1" today={TODAY} suggested={null} />)
+  await press('More')
+  await press('Copy to new sale')
+  await waitFor(() => expect(sent).toHaveLength(1))
+  unmount()
+  await waitFor(() => expect(said).toEqual(['Copied to sale 1008, at today’s prices.']))
+  expect(router.push).not.toHaveBeenCalled()
+})
+
 describe('what can be done about money that is promised', () => {
   const due = { id: 1, name: 'Invoice 1', dueOn: day('2026-04-01'), open: '50.00', late: false }
   const about = ['Pay off early', 'Reschedule', 'Charge card automatically', 'Cancel layaway', 'Held money']
