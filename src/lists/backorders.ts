@@ -6,7 +6,7 @@ import { defineList } from './list'
 const columns = defineColumns<Backorder>([
   { key: 'goods', head: 'Item', as: 'text', of: (b) => b.goods, href: (b) => `/goods/${b.goodsId}` },
   { key: 'customer', head: 'Customer', as: 'text', of: (b) => b.customer, href: (b) => `/sales/${b.saleId}` },
-  { key: 'sale', head: 'Sale', as: 'count', of: (b) => b.saleNumber, tone: 'quiet', notOnPhone: true },
+  { key: 'sale', head: 'Sale', as: 'number', of: (b) => b.saleNumber, tone: 'quiet', notOnPhone: true },
   { key: 'since', head: 'Ordered', as: 'day', of: (b) => b.since, tone: 'quiet' },
   { key: 'wantedBy', head: 'Needed by', as: 'day', of: (b) => b.wantedBy },
   { key: 'waiting', head: 'To hand over', as: 'quantity', of: (b) => b.waiting, notOnPhone: true },

@@ -34,7 +34,7 @@ export const journalList = defineList<JournalLine>()({
     acrossCash: hiddenYes('That moved cash'),
   },
   columns: defineColumns<JournalLine>([
-    { key: 'entry', head: 'Entry', as: 'count', of: (l) => l.entryId, only: 'file' },
+    { key: 'entry', head: 'Entry', as: 'number', of: (l) => l.entryId, only: 'file' },
     { key: 'on', head: 'Date', as: 'day', of: (l) => l.on, tone: 'quiet' },
     { key: 'text', head: 'Description', as: 'text', of: (l) => l.text, href: (l) => l.href },
     { key: 'account', head: 'Code', as: 'text', of: (l) => l.code, only: 'file' },

@@ -1,4 +1,4 @@
-import { formatPercent } from '@/core/locale'
+import { formatCount, formatPercent } from '@/core/locale'
 import { formatDayShort } from '@/core/day'
 import { formatBalance, formatMoney, formatPrice, isZeroMoney, toDecimalString, formatQuantity } from '@/core/money'
 import type { About, Column, Tone } from './column'
@@ -14,6 +14,7 @@ export const fileCell = <Row>(column: Column<Row>, row: Row, about: About): stri
     case 'yes':
       return column.of(row) ? 'yes' : 'no'
     case 'count':
+    case 'number':
       return column.of(row)?.toString() ?? ''
     case 'balance':
     case 'money': {
@@ -46,8 +47,10 @@ export const shownCell = <Row>(column: Column<Row>, row: Row, about: About): str
     }
     case 'count': {
       const count = column.of(row)
-      return count === null || (column.blankZero && count === 0) ? '' : String(count)
+      return count === null || (column.blankZero && count === 0) ? '' : formatCount(count)
     }
+    case 'number':
+      return column.of(row)?.toString() ?? ''
     default: {
       const value = column.of(row)
       if (value === null || (column.blankZero && value.eq(0))) return ''
@@ -65,7 +68,7 @@ export const shownSum = (sum: Sums[string] | undefined): string =>
   sum === undefined
     ? ''
     : typeof sum === 'number'
-      ? String(sum)
+      ? formatCount(sum)
       : 'minor' in sum
         ? formatMoney(sum)
         : formatQuantity(sum)

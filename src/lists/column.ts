@@ -15,7 +15,8 @@ type Holds<Row> =
   | { readonly as: 'money' | 'balance'; readonly of: (row: Row) => Money | null }
   | { readonly as: 'day'; readonly of: (row: Row) => Day | null }
   | { readonly as: 'price' | 'quantity' | 'percent'; readonly of: (row: Row) => Decimal | null }
-  | { readonly as: 'count'; readonly of: (row: Row) => number | null }
+  /** How many, or the number something has, which is a name: not added up, its thousands not apart. */
+  | { readonly as: 'count' | 'number'; readonly of: (row: Row) => number | null }
   | { readonly as: 'yes'; readonly of: (row: Row) => boolean }
 
 /**
@@ -44,7 +45,7 @@ export type Column<Row> = Holds<Row> & {
 
 export const defineColumns = <Row>(columns: readonly Column<Row>[]): readonly Column<Row>[] => columns
 
-const RIGHT: ReadonlySet<string> = new Set(['money', 'balance', 'price', 'quantity', 'percent', 'count'])
+const RIGHT: ReadonlySet<string> = new Set(['money', 'balance', 'price', 'quantity', 'percent', 'count', 'number'])
 
 /** Figures stand at the right. */
 export const isFigure = (column: { readonly as: string }): boolean => RIGHT.has(column.as)

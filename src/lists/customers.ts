@@ -4,7 +4,7 @@ import { hiddenText, links, search } from './field'
 import { defineList } from './list'
 
 const columns = defineColumns<CustomerStanding>([
-  { key: 'id', head: 'Number', as: 'count', of: (c) => c.id, only: 'file' },
+  { key: 'id', head: 'Number', as: 'number', of: (c) => c.id, only: 'file' },
   {
     key: 'name',
     head: 'Name',

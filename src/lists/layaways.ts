@@ -9,7 +9,7 @@ const toneOf = (r: LayawayRow): Tone | undefined =>
   r.stands === 'behind' ? 'late' : r.stands === 'paid up' ? 'paid' : undefined
 
 const columns = defineColumns<LayawayRow>([
-  { key: 'sale', head: 'Sale', as: 'count', of: (r) => r.number },
+  { key: 'sale', head: 'Sale', as: 'number', of: (r) => r.number },
   { key: 'customer', head: 'Customer', as: 'text', of: (r) => r.customer, href: (r) => `/sales/${r.saleId}` },
   { key: 'title', head: 'Title', as: 'text', of: (r) => r.title, tone: 'quiet' },
   { key: 'stands', head: 'Status', as: 'text', of: (r) => LAYAWAY_NAMES[r.stands], tone: toneOf },

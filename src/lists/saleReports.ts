@@ -43,7 +43,7 @@ export const saleCostsList = defineList<SaleCost>()({
   path: '/sales/reports',
   fields: span,
   columns: defineColumns<SaleCost>([
-    { key: 'sale', head: 'Sale', as: 'count', of: (r) => r.number },
+    { key: 'sale', head: 'Sale', as: 'number', of: (r) => r.number },
     {
       key: 'customer',
       head: 'Title',

@@ -6,7 +6,7 @@ import { hiddenId, hiddenText, links, search } from './field'
 import { defineList } from './list'
 
 const columns = defineColumns<Glance>([
-  { key: 'number', head: 'Sale', as: 'count', of: (s) => s.sale.number },
+  { key: 'number', head: 'Sale', as: 'number', of: (s) => s.sale.number },
   {
     key: 'customer',
     head: 'Customer and title',

@@ -26,9 +26,10 @@ let ahead: Ahead | null = null
 const isField = (at: Element | null): at is HTMLInputElement | HTMLTextAreaElement =>
   at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement
 
-/** What Tab would do, where it was pressed before its page was there. */
+/** What Tab would do in the panel that is open, or on the page. */
 const enterNext = (): void => {
-  const all = [...document.querySelectorAll<HTMLElement>('main :is(input, select, textarea, button, a[href])')].filter(
+  const within = document.querySelector('[role=dialog]') ?? document.querySelector('main')
+  const all = [...(within?.querySelectorAll<HTMLElement>('input, select, textarea, button, a[href]') ?? [])].filter(
     (e) => e.tabIndex >= 0 && !e.matches(':disabled'),
   )
   all[all.findIndex((e) => e === document.activeElement) + 1]?.focus()
@@ -39,7 +40,9 @@ const replay = ({ key, ...held }: Held): void => {
   if (key.length === 1 && !held.altKey && isField(at)) return void document.execCommand('insertText', false, key)
   if (key === 'Backspace' && isField(at)) return void document.execCommand('delete')
   const unheard = at.dispatchEvent(new KeyboardEvent('keydown', { key, ...held, bubbles: true, cancelable: true }))
-  if (key === 'Tab' && unheard) enterNext()
+  if (!unheard || held.ctrlKey || held.altKey) return
+  if (key === 'Tab') enterNext()
+  if (key === 'Enter' && at.matches('button, a[href]') && at instanceof HTMLElement) at.click()
 }
 
 /** What is typed, what goes on from field to field, and the chords that do the main thing or lead to a place; null for the rest. */

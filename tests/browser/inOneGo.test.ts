@@ -129,6 +129,14 @@ describe('one panel after the other', () => {
     await isBilled(sale)
   })
 
+  test('from field to field by Tab, before the panel is there: how many, and of which day', async () => {
+    const sale = await ordered()
+    await inOneGo('h', '2', Key.TAB, Key.TAB, '2026-03-09', DO_IT)
+    await i.see('Handed over to')
+    await i.gone()
+    expect((await get(`/sales/${sale}`)).handovers).toMatchObject([{ on: '2026-03-09' }])
+  })
+
   test('what is refused keeps what was typed', async () => {
     const sale = await ordered()
     await slowed()

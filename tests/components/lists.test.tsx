@@ -34,7 +34,7 @@ const COLUMNS: readonly Column<Row>[] = defineColumns<Row>([
   { key: 'due', head: 'Due', as: 'day', of: (r) => r.due, tone: (r) => (r.open.minor > 0n ? 'late' : undefined) },
   { key: 'open', head: 'Open', as: 'money', of: (r) => r.open, sum: true, blankZero: true },
   { key: 'things', head: 'Things', as: 'count', of: (r) => r.things, sum: true, notOnPhone: true },
-  { key: 'id', head: 'Number', as: 'count', of: (r) => r.id, only: 'file' },
+  { key: 'id', head: 'Number', as: 'number', of: (r) => r.id, only: 'file' },
 ])
 const table = (change: object = {}) =>
   render(
@@ -62,6 +62,19 @@ describe('a list', () => {
         'in all | 108.00 | 3',
       ].map((r) => r.replace('| |', '|  |')),
     )
+  })
+
+  test('writes how many as figures are written, and the number something has as its name', () => {
+    const columns = defineColumns<Row>([
+      { key: 'id', head: 'Sale', as: 'number', of: (r) => r.id },
+      { key: 'things', head: 'Things', as: 'count', of: (r) => r.things, sum: true },
+    ])
+    const rows = [
+      { ...ROWS[0]!, id: 12345, things: 11000 },
+      { ...ROWS[1]!, id: 12346, things: 1500 },
+    ]
+    table({ columns, rows, sums: sumColumns(columns, rows, ABOUT) })
+    expect(rowsOf(screen.getByRole('table')).slice(1)).toEqual(['12345 | 11,000', '12346 | 1,500', 'in all | 12,500'])
   })
 
   test('sorts by a head: figures and days downwards first, names upwards, the same again the other way', () => {

@@ -87,6 +87,21 @@ describe('a bill under reverse charge', () => {
     expect(await s.ties()).toEqual([])
   })
 
+  test('what comes to no tax posts none, and its net is told with the next that does', async () => {
+    const { s } = desk
+    // 0.01 at 19 % is 0.0019.
+    expect(await bill('D', '0.01')).toMatchObject({ totals: { gross: '0.01' }, open: '0.01' })
+    expect(await owed()).toBe(0)
+    const b = await bill('E', '100.00')
+    // 99.99 at 19 % is 18.9981, 19.00 as before.
+    await s.run(creditBill, { billId: b.id, on: '2026-03-20', amount: '0.01', reason: 'a cent too much' })
+    expect(await owed()).toBe(1900)
+    await s.run(creditBill, { billId: b.id, on: '2026-03-21', amount: '24.99', reason: 'scratched' })
+    expect(await owed()).toBe(1425)
+    expect(rowsOf(await march())[0]).toEqual(['sales', '0.19', '75.00', '14.25'])
+    expect(await s.ties()).toEqual([])
+  })
+
   test('with tax on it is refused at the tax; a customer under the same code is charged nothing', async () => {
     const { s } = desk
     await expect(bill('C', '100.00', { tax: '19.00' })).rejects.toThrow(/Under reverse charge/)

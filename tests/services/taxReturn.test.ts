@@ -71,6 +71,20 @@ describe('a return on invoices', () => {
     expect(r.rows[0]!.papers[0]).toMatchObject({ on: '2026-03-05', tax: '16.50', href: `/invoices/${one.id}` })
   })
 
+  test('is not stopped by a credit that comes to nothing, and has no entry for it', async () => {
+    const one = await invoice('2026-03-05', '0.07')
+    const [line] = one.lines
+    const credit = await desk.s.answer(creditInvoice, {
+      invoiceId: one.id,
+      lines: [{ lineId: line!.lineId, quantity: '0.003' }],
+      reason: 'Weighed again',
+      on: '2026-03-25',
+    })
+    expect(credit.totals.gross).toBe('0.00')
+    // 0.07 at 8.25 %: 0.0058, a cent.
+    expect(figures(await draft('2026-03-01', '2026-03-31'))).toEqual([['sales', 'STD', '0.07', '0.01', 1]])
+  })
+
   test('stays as it was filed: what comes to light later falls into the next one', async () => {
     await invoice('2026-03-05', '200.00')
     const march = await draft('2026-03-01', '2026-03-31')

@@ -12,6 +12,7 @@ const DATATYPES: Readonly<Record<Column<never>['as'], string | object>> = {
   quantity: 'decimal',
   percent: 'decimal',
   count: 'integer',
+  number: 'integer',
   day: { base: 'date', format: 'yyyy-MM-dd' },
   yes: { base: 'boolean', format: 'yes|no' },
 }

@@ -27,11 +27,12 @@ const inSpan = (x: SQL, { from, through, late }: TaxSpan): SQL =>
   sql`(${x}.on_day between ${from} and ${through} ${late.length > 0 ? sql`or ${isOneOf(sql`${x}.entry_id`, late)}` : sql``})
       and not exists (select from tax_return_entry r where r.entry_id = ${x}.entry_id)`
 
+/** Facts as they stand in rows, but for those of papers that came to nothing and posted none. */
 const read = async (db: Db, rows: SQL, span: TaxSpan, side: TaxSide, currency: string): Promise<TaxFact[]> =>
   (
     await db.execute<Row>(sql`
       select x.entry_id, x.on_day::text, x.tax_code_id, x.component_id, sum(x.net)::text as net, sum(x.tax)::text as tax
-        from (${rows}) x where ${inSpan(sql`x`, span)} group by 1, 2, 3, 4 order by 2, 1, 3, 4`)
+        from (${rows}) x where x.entry_id is not null and ${inSpan(sql`x`, span)} group by 1, 2, 3, 4 order by 2, 1, 3, 4`)
   ).map((r) => ({
     entryId: r.entry_id,
     on: r.on_day,

@@ -1,6 +1,6 @@
 import type { Day } from '@/core/day'
 import { postOwnTax } from '@/core/ledger'
-import { money, sumMoney } from '@/core/money'
+import { isZeroMoney, money, sumMoney } from '@/core/money'
 import { present } from '@/core/present'
 import { changeOfTax, ownTax, type BilledLine } from '@/core/tax'
 import { listBillFills, listBillLines, listBills } from '@/data/queries/bill'
@@ -63,7 +63,8 @@ export const keepOwnTax = async (
   ]
   const should = ownTax(lines, discount, { currency: w.currency, roundPer: w.business.taxRoundedPer })
   const change = changeOfTax(should, stands)
-  if (change.length === 0) return
+  // Of a cent there is no tax: nothing is posted, and its net is told with the next that comes to some.
+  if (change.every((t) => isZeroMoney(t.amount))) return
   const accountOf = (componentId: number): number =>
     present(codes.map((c) => c.accountOf.get(componentId)).find((id) => id !== undefined))
   const taxes = change.map((t) => ({ accountId: accountOf(t.componentId), amount: t.amount }))
