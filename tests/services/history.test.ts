@@ -9,16 +9,14 @@ import { findBusiness } from '@/data/queries/business'
 import { ageBy, listOpenAsOf } from '@/data/queries/receivables'
 import { listSaleIds, findSales } from '@/data/queries/sales'
 import { readStatement } from '@/model/receivables/statement'
-import { changeSettings } from '@/services/access/changeSettings'
 import { History } from './history/history'
 import { neverBelowZero, neverMiscounted, neverTooMuchCredited, notInvoicedIsOff } from './history/limits'
 import { cashIsOff, taxIsOff } from './history/books'
-import { addMaker } from './history/buying'
 import { countsThatAreOff, looksThatAreOff } from './history/looks'
-import { addDuo, addOutfit, addToldGoods, type ToldGoods } from './history/pieces'
+import type { ToldGoods } from './history/pieces'
+import { KINDS_OF_BUSINESS, openKind } from './history/shops'
 import { step } from './history/steps'
-import { addTaxCode } from '@/services/books/addTaxCode'
-import { openTestShop, type TestShop } from './shop'
+import type { TestShop } from './shop'
 import { listDuesOfSales, listOpenDues } from '@/data/queries/due'
 import { sumAccounts } from '@/data/queries/balances'
 import { readProfitAndLoss } from '@/model/books/books'
@@ -35,45 +33,10 @@ import { readTrail } from '@/model/sale/trail'
 const SEED = Number(process.env.TILL_SEED ?? 20_261_125)
 const RUNS = Number(process.env.TILL_RUNS ?? 40)
 
-/** Businesses that differ in every switch that moves money: tax beside or in the price, on deposits or not, coins of one or five. */
-const KINDS_OF_BUSINESS = [
-  { setup: {}, settings: {} },
-  {
-    setup: {
-      pricesIncludeTax: true,
-      taxCodes: [
-        {
-          code: 'STD',
-          name: 'Sales tax',
-          components: [
-            { name: 'State', rate: '0.07' },
-            { name: 'City', rate: '0.0225' },
-          ],
-        },
-      ],
-    },
-    settings: { taxOnDeposits: true, smallestCoin: 5 },
-  },
-] as const
-
 const shops: { shop: TestShop; told: ToldGoods }[] = []
 let s: TestShop
 beforeAll(async () => {
-  for (const { setup, settings } of KINDS_OF_BUSINESS) {
-    const shop = await openTestShop(setup)
-    await shop.run(addTaxCode, {
-      code: 'RC',
-      name: 'From abroad',
-      treatment: 'reverse-charge',
-      components: [{ name: 'From abroad', rate: '0.19' }],
-    })
-    await shop.run(changeSettings, { ...settings, iban: 'GB82WEST12345698765432' })
-    const told = await addToldGoods(shop)
-    shops.push({
-      shop,
-      told: { ...told, outfit: await addOutfit(shop, told), duo: await addDuo(shop), supplier: await addMaker(shop) },
-    })
-  }
+  for (const kind of KINDS_OF_BUSINESS) shops.push(await openKind(kind))
   s = shops[0]!.shop
 })
 

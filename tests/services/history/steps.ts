@@ -125,3 +125,14 @@ export const arrangements = (x: Step): z.input<typeof arrangement> => {
       return { kind: 'installments', count: 4, every, firstDue: '2026-03-20', charge: { flatPercent: '6' } }
   }
 }
+
+/** How many are drawn at once, and how many days back they reach. */
+const DRAWN = 1_000
+const BACK = 720
+
+/** Steps of chance without end, from a seed on: most of them dated on some day of the last two years. */
+export function* stepsOfChance(from: number): Generator<Step> {
+  for (let seed = from; ; seed++)
+    for (const x of fc.sample(step, { seed, numRuns: DRAWN }))
+      yield { ...x, later: 0, back: x.pick % 4 === 0 ? 0 : (x.cents * 7 + x.pick) % BACK }
+}
