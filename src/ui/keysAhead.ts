@@ -15,7 +15,7 @@ interface Ahead {
   sent: boolean
 }
 
-/** Nothing takes longer; whatever is pressed later is no longer meant for what did not come. */
+/** Nothing takes longer; whatever is pressed later is not meant for what did not come. */
 const MOST_WAIT = 5000
 const LOOK = 15
 /** What has no field to enter hears its keys after so many looks. */
@@ -61,9 +61,11 @@ const asHeld = (e: KeyboardEvent): Held | null => {
 /** One at a time: what a key does is there before the next one comes; it may be to wait for something else. */
 const look = (): void => {
   if (!ahead) return
-  const { keys, there, until } = ahead
-  if (performance.now() > until) ahead = null
-  else if (!there()) setTimeout(look, LOOK)
+  const { keys, there, until, sent } = ahead
+  const isLate = performance.now() > until
+  // A page that did not come takes its keys along; whoever sent something still stands before it, and types on there.
+  if (isLate && !sent) ahead = null
+  else if (!isLate && !there()) setTimeout(look, LOOK)
   else {
     const next = keys.shift()
     if (next) replay(next)

@@ -137,6 +137,21 @@ describe('one panel after the other', () => {
     expect((await get(`/sales/${sale}`)).handovers).toMatchObject([{ on: '2026-03-09' }])
   })
 
+  test('what is typed while a server says nothing is in its field in the end', async () => {
+    await ordered()
+    await driver.executeScript(`
+      const fetched = window.fetch
+      window.fetch = async (...asked) => {
+        if (asked[1]?.method === 'POST' && !String(asked[0]).includes('preview')) await new Promise((r) => setTimeout(r, 9000))
+        return fetched(...asked)
+      }`)
+    await i.press('h')
+    await i.type('How many: Set-up', '2')
+    await inOneGo(DO_IT, '.5')
+    await driver.wait(async () => (await i.value('How many: Set-up')) === '2.5', 8000)
+    await i.see('Handed over to')
+  })
+
   test('what is refused keeps what was typed', async () => {
     const sale = await ordered()
     await slowed()
