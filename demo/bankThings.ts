@@ -26,7 +26,7 @@ interface Row {
 }
 
 /** Savings and a card beside the bank: something goes to the one each month, and what the other paid is settled from the bank. */
-const useSavingsAndCard = async (shop: Workshop, start: Day, last: Day): Promise<void> => {
+const keepSavingsAndCard = async (shop: Workshop, start: Day, last: Day): Promise<void> => {
   const card = { code: '2050', name: 'Company card' }
   await act(shop, addAccount, { ...card, type: 'liability' })
   const cardId = present((await listAccounts(shop.db)).find((a) => a.code === card.code)).id
@@ -121,7 +121,7 @@ const bringStatements = async (shop: Workshop, start: Day): Promise<void> => {
   const from = addDays(shop.today, -21)
   const main = { name: 'River Bank, business', format: { columns }, feed: true }
   await act(shop, addBankAccount, main)
-  await useSavingsAndCard(shop, start, addDays(from, -1))
+  await keepSavingsAndCard(shop, start, addDays(from, -1))
   for (const bank of await listBankAccounts(shop.db)) {
     await settleMonths(shop, bank, start, addDays(from, -1))
     if (bank.name === main.name) await bringLastWeeks(shop, bank, from)

@@ -120,13 +120,13 @@ interface Part {
   readonly run: () => Promise<Outcome>
 }
 
-/** TypeScript 7, which checks types alone: `.bin/tsc` may be 6, through which lint and imports read them. */
+/** TypeScript 7, which checks types alone: `.bin/tsc` may be 6, through which imports are read. */
 const TSC_7 = '../typescript-7/bin/tsc'
 
 /** Parts of one row use one core or wait for much of their time: two of them run beside each other. */
 const ROWS: readonly (readonly Part[])[] = [
   [
-    { name: 'lint', run: () => command('eslint', ['.', '--max-warnings', '0']) },
+    { name: 'lint', run: () => command('oxlint', ['--deny-warnings', '--report-unused-disable-directives']) },
     {
       name: 'types',
       run: async () => {

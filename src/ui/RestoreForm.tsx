@@ -53,7 +53,6 @@ export const RestoreForm = ({ needsCode, said }: { readonly needsCode: boolean; 
       const why = await waitForIt()
       setTold(null)
       // A page of the business now, which knows nothing of this one.
-      // eslint-disable-next-line @next/next/no-location-assign-relative-destination
       if (why === '') location.assign('/sign-in')
       else setProblem(why)
     } catch {

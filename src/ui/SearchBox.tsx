@@ -22,7 +22,7 @@ const Box = ({ label, placeholder }: { readonly label: string; readonly placehol
     }, 200)
     return () => clearTimeout(timer)
     // Only what is typed starts a search; the address changes because of it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [typed])
   return (
     <input

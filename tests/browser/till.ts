@@ -35,7 +35,7 @@ export const openTill = async (name: string, more: Readonly<Record<string, strin
       // A text is a file as it is.
       body: body === undefined || typeof body === 'string' ? body : JSON.stringify(body),
     })
-    // eslint-disable-next-line @typescript-eslint/no-explicit-any -- what came is what the test is about
+    // oxlint-disable-next-line typescript/no-explicit-any -- what came is what the test is about
     const answer = (await response.json()) as any
     return {
       status: response.status,

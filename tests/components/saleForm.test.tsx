@@ -2,6 +2,7 @@ import { render, screen, waitFor } from '@testing-library/react'
 import { userEvent } from './hand'
 import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
+import { present } from '@/core/present'
 import { emptyLine, type LineDraft } from '@/ui/sale/lineDraft'
 import { SaleForm } from '@/ui/sale/SaleForm'
 import { NO_FACTS } from '@/ui/sale/saleFacts'
@@ -91,7 +92,7 @@ describe('the lines of a sale while they are typed', () => {
     await waitFor(() => expect(noteOf(field('Line 3: quantity'))).toBe('The quantity must be above zero.'))
     expect(noteOf(field('Line 1: quantity'))).toBe('')
     expect(screen.getByRole('alert').textContent).toBe('Line 3: The quantity must be above zero.')
-    expect((sent[0]?.body as { lines: unknown[] }).lines).toHaveLength(2)
+    expect((present(sent[0]).body as { lines: unknown[] }).lines).toHaveLength(2)
     expect(router.push).not.toHaveBeenCalled()
   })
 

@@ -56,7 +56,7 @@ export const begin = (home: string, port: number, env: Record<string, string> = 
 export interface Answered {
   readonly status: number
   readonly type: string
-  // eslint-disable-next-line @typescript-eslint/no-explicit-any -- what came is what the test is about
+  // oxlint-disable-next-line typescript/no-explicit-any -- what came is what the test is about
   readonly body: any
   readonly ms: number
 }

@@ -1,4 +1,4 @@
-/* eslint-disable @typescript-eslint/no-explicit-any -- a document of somebody else's shape is read as it comes */
+/* oxlint-disable typescript/no-explicit-any -- a document of somebody else's shape is read as it comes */
 
 const listOf = (value: any): any[] => (value === undefined ? [] : Array.isArray(value) ? value : [value])
 const text = (value: any): string => String(value?.['#text'] ?? value ?? '')

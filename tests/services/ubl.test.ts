@@ -18,7 +18,7 @@ import { brokenRules } from '../files/en16931'
 import { schemaProblems } from '../files/schema'
 import { openTestShop, type TestShop } from './shop'
 
-/* eslint-disable @typescript-eslint/no-explicit-any -- a document of somebody else's shape is read as it comes */
+/* oxlint-disable typescript/no-explicit-any -- a document of somebody else's shape is read as it comes */
 const parser = new XMLParser({ ignoreAttributes: false, parseTagValue: false, removeNSPrefix: true })
 const listOf = (value: any): any[] => (Array.isArray(value) ? value : [value])
 const figure = (value: any): number => Math.round(Number(value['#text']) * 100)

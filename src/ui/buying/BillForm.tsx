@@ -148,7 +148,7 @@ const Beside = ({ paper, onClose }: { readonly paper: File; readonly onClose: ()
         <RemoveRow label="Leave the file out" onRemove={onClose} />
       </div>
       {paper.type.startsWith('image/') ? (
-        // eslint-disable-next-line @next/next/no-img-element -- it is not sent anywhere yet
+        // oxlint-disable-next-line nextjs/no-img-element -- it is not sent anywhere yet
         <img src={address} alt="Their bill" className="w-full border border-iron-300" />
       ) : (
         <iframe src={address} title="Their bill" className="h-160 w-full border border-iron-300" />

@@ -28,7 +28,7 @@ export const EstimateLine = ({ line, open, chosen, onChoose, show }: Props) => {
         />
       )}
       {line.pictureFileId !== null && (
-        // eslint-disable-next-line @next/next/no-img-element -- kept in the database, shown as it is
+        // oxlint-disable-next-line nextjs/no-img-element -- kept in the database, shown as it is
         <img
           src={`/api/shop/pictures/${line.pictureFileId}`}
           alt=""

@@ -36,7 +36,7 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
         {things.map((t) => (
           <li key={t.id} className="flex gap-3 border border-paper-300 bg-white p-3">
             {t.pictureFileId !== null && (
-              // eslint-disable-next-line @next/next/no-img-element -- kept in the database, shown as it is
+              // oxlint-disable-next-line nextjs/no-img-element -- kept in the database, shown as it is
               <img
                 src={`/api/shop/pictures/${t.pictureFileId}`}
                 alt=""

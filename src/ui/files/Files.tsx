@@ -49,7 +49,7 @@ export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
         {files.map((f) => (
           <li key={f.id} className="flex items-center gap-2 border-b border-paper-200 py-1">
             {f.type.startsWith('image/') && (
-              // eslint-disable-next-line @next/next/no-img-element -- kept in the database, shown as it is
+              // oxlint-disable-next-line nextjs/no-img-element -- kept in the database, shown as it is
               <img src={`/api/v1/export/files/${f.id}`} alt="" className="h-9 w-9 object-cover" />
             )}
             <a className="min-w-0 flex-1 truncate underline" href={`/api/v1/export/files/${f.id}`} target="_blank">

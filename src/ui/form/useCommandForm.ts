@@ -104,7 +104,7 @@ export const useCheckedForm = <D extends FieldValues, B extends Body>(wish: Wish
     const warm = () => void checkerOf(wish)
     document.addEventListener('focusin', warm, { once: true })
     return () => document.removeEventListener('focusin', warm)
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the schema of a form stays the same
+    // oxlint-disable-next-line react/exhaustive-deps -- the schema of a form stays the same
   }, [])
   useEffect(() => {
     const { rowsOf } = bodyOf(wish, getValues())
@@ -116,7 +116,7 @@ export const useCheckedForm = <D extends FieldValues, B extends Body>(wish: Wish
       ),
     )
     // Only a new refusal marks fields.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [refused])
   return form
 }

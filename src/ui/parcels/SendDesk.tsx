@@ -42,7 +42,7 @@ export const SendDesk = ({ pickId, today, customer, address, parcels, unpicked, 
     return () => {
       gone = true
     }
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- asked again when what is in the parcels changes
+    // oxlint-disable-next-line react/exhaustive-deps -- asked again when what is in the parcels changes
   }, [address, asked])
   const options = [
     ...quotes.map((q) => ({

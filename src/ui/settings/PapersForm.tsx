@@ -58,7 +58,7 @@ export const PapersForm = ({ business, hasMark }: { readonly business: PaperSett
         </div>
       </SettingsForm>
       {hasMark && (
-        // eslint-disable-next-line @next/next/no-img-element -- the owner's own picture, kept in the database
+        // oxlint-disable-next-line nextjs/no-img-element -- the owner's own picture, kept in the database
         <img src={`/api/v1/export/mark`} alt="Logo" className="max-h-15 max-w-50 object-contain" />
       )}
       <Files

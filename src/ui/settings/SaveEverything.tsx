@@ -17,7 +17,6 @@ export const SaveEverything = () => {
     if (!proved.ok) return setProblem(proved.detail)
     setPassphrase('')
     setProblem('')
-    // eslint-disable-next-line @next/next/no-location-assign-relative-destination -- a file to save, not a page
     location.assign(`/api/v1/export/${name}`)
   }
   const submit = (e: FormEvent) => {

@@ -233,7 +233,7 @@ export const MOVES: Readonly<Record<Step['kind'], (h: History, x: Step, about: A
     })
   },
   'give-up': async (h, x, { saleId, on }) => h.attempt(giveUpLayaway, { saleId, on }),
-  earn: async (h, _x, {}) => {
+  earn: async (h) => {
     await runDuePlans({ db: h.shop.db, today: h.today })
     return
   },
@@ -250,7 +250,7 @@ export const MOVES: Readonly<Record<Step['kind'], (h: History, x: Step, about: A
   },
   bank: async (h, x, { receiptId, amount, on }) =>
     h.attempt(bankSlip, { on, cash: x.flag ? amount : '0', cheques: x.n > 2 ? [receiptId] : [] }),
-  rates: async (h, x, {}) => {
+  rates: async (h, x) => {
     // Seldom: most papers of a history shall be at the same rates.
     return x.n < 6
       ? undefined

@@ -115,7 +115,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
         <div className="grid min-w-0 content-start gap-7">
           <section>
             {goods.pictureFileId !== null && (
-              // eslint-disable-next-line @next/next/no-img-element -- kept in the database, shown as it is
+              // oxlint-disable-next-line nextjs/no-img-element -- kept in the database, shown as it is
               <img
                 src={`/api/v1/export/files/${goods.pictureFileId}`}
                 alt={goods.name}
