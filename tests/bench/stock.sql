@@ -20,6 +20,7 @@ insert into pool (goods_id, place_id, batch_id, quantity, value)
   select m.goods_id, case g.costing when 'fifo' then m.place_id end, case when g.costing <> 'average' then m.batch_id end,
          greatest(sum(m.quantity), 0), case when sum(m.quantity) > 0 then greatest(sum(m.value), 0) else 0 end
     from stock_move m join goods g on g.id = m.goods_id group by 1, 2, 3;
+insert into on_hand (goods_id, quantity, value) select goods_id, sum(quantity), sum(value) from pool group by 1;
 insert into sale (number, customer_id, title, started_on, arrangement, prices_include_tax, agreed_on, stage, total, billed)
   select 900000 + g, 2 + g, 'Order ' || g, '2026-11-01', '{"kind":"terms","net":30}', false, '2026-11-01', 'agreed', 10825, 0
     from generate_series(1, 100) g;

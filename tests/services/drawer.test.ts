@@ -1,5 +1,6 @@
 import { s, openDesk, onDay, refusedOn, moved, work } from './moneyDesk'
 import { beforeAll, describe, expect, test } from 'vitest'
+import { sql } from 'drizzle-orm'
 import { addDays, day, type Day } from '@/core/day'
 import { changeSettings } from '@/services/access/changeSettings'
 import { refundHeld } from '@/services/money/refundHeld'
@@ -7,7 +8,7 @@ import { sellAtCounter } from '@/services/money/sellAtCounter'
 import { takeReceipt } from '@/services/money/takeReceipt'
 import { readDrawer } from '@/model/bank/drawer'
 import { countDrawer, moveDrawer } from '@/services/till/drawer'
-import { bankSlip } from '@/services/till/toBank'
+import { bankSlip, settleCards } from '@/services/till/toBank'
 import { openTestShop } from './shop'
 import { sumAccounts } from '@/data/queries/balances'
 
@@ -67,4 +68,20 @@ describe('the drawer', () => {
 test('after all of it every tie is zero, on every day', async () => {
   expect(await s.ties()).toEqual([])
   for (let on: Day = day('2026-03-01'); on < '2026-07-05'; on = addDays(on, 9)) expect(await s.ties(on)).toEqual([])
+})
+
+test('the newest card receipt may be settled, however many older ones nobody settled', async () => {
+  const receipt = await onDay('2026-09-02', takeReceipt, {
+    customerId: s.customer,
+    method: 'card',
+    amount: '20.00',
+    for: 'account',
+  })
+  // Six hundred of the day before, which nobody took to the bank.
+  await s.db.execute(sql`
+    insert into receipt (number, customer_id, on_day, method, amount, tendered, entry_id)
+    select 'OLD-' || n, customer_id, on_day - 1, method, 1, 1, entry_id from receipt, generate_series(1, 600) n where id = ${receipt.id}`)
+  const settled = await onDay('2026-09-03', settleCards, { receipts: [receipt.id], fees: '0.50' })
+  expect(settled).toMatchObject({ net: '19.50' })
+  expect(await refusedOn('2026-09-03', settleCards, { receipts: [receipt.id] })).toBe('not-to-bank')
 })

@@ -33,6 +33,7 @@ import { findBusiness } from '@/data/queries/business'
 import { sendToMany } from '@/services/chase/sendMany'
 import { change, listOf, noQuery, page, read, readCursor, type Operation } from '../operation'
 import { listSavedViews } from '@/data/queries/savedView'
+import type { ToBankMethod } from '@/core/ledger'
 import { listSettlements, listSlips, listToBank } from '@/data/queries/bank'
 import { layawayBookView } from '@/model/plan/layawayBook'
 import { heldReportView } from '@/model/held/heldReport'
@@ -241,7 +242,7 @@ export const promises = [
     'Checks and card receipts that are not at the bank yet.',
     noQuery,
     async ({ db, business, today }) => {
-      const of = async (method: 'cheque' | 'card') =>
+      const of = async (method: ToBankMethod) =>
         (await listToBank(db, method, today, business.currency)).map((r) => ({ ...r, amount: t(r.amount) }))
       return { cheques: await of('cheque'), cards: await of('card') }
     },

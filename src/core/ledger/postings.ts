@@ -15,6 +15,9 @@ export type Method = (typeof METHODS)[number]
 /** How what was owed was received: as money, or set off against what we owe the same people. */
 export const RECEIPT_METHODS = [...METHODS, 'set-off'] as const
 export type ReceiptMethod = (typeof RECEIPT_METHODS)[number]
+/** What lies somewhere until it is taken to the bank, or comes from there by itself: cheques, and takings by card. */
+export const TO_BANK_METHODS = ['cheque', 'card'] as const satisfies readonly ReceiptMethod[]
+export type ToBankMethod = (typeof TO_BANK_METHODS)[number]
 
 /** Where what was received lies until it is banked, settled or set off. */
 export const accountOfMethod: Readonly<Record<ReceiptMethod, AccountRole>> = {

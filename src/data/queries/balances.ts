@@ -1,5 +1,5 @@
 import type { Db } from '../connect'
-import { type Day, day, monthStart, addMonths, addDays, laterDay } from '@/core/day'
+import { type Day, day, monthStart, addMonths, addDays } from '@/core/day'
 import { type Money, money } from '@/core/money'
 import { present } from '@/core/present'
 import { sql, and, eq, asc, type SQL } from 'drizzle-orm'
@@ -28,13 +28,27 @@ export const sumRole = (db: Db, role: string, through: Day, currency: string): P
 export const sumAccount = (db: Db, id: number, through: Day, currency: string): Promise<Money> =>
   sumWhere(db, sql`a.id = ${id}`, through, currency)
 
-/** The whole months of a span, and the days of its broken months: before `headEnds`, and from `tailBegins` on. */
-export const wholeMonths = (span: { readonly from?: Day; readonly to: Day }) => {
+/** Whether anything lies between two days: the last of a span, and the first of the month after it. */
+type LiesBetween = (after: Day, before: Day) => SQL
+
+const LINES_BETWEEN: LiesBetween = (after, before) =>
+  sql`select from entry_line where on_day > ${after} and on_day < ${before}`
+
+/**
+ * The whole months of a span, from `firstMonth` until before `endMonth`, and the days of its broken months: before `headEnds`, and from
+ * `tailBegins` on. The month in which a span ends is whole where nothing lies after its end: until today, that is nearly always so.
+ */
+export const wholeMonths = (span: { readonly from?: Day; readonly to: Day }, between: LiesBetween = LINES_BETWEEN) => {
   const from = span.from ?? day('0001-01-01')
   const firstMonth = from === monthStart(from) ? from : addMonths(monthStart(from), 1)
-  const endMonth = monthStart(addDays(span.to, 1))
+  const lastMonth = monthStart(addDays(span.to, 1))
+  const next = addMonths(lastMonth, 1)
+  const endMonth =
+    lastMonth > span.to
+      ? sql`${lastMonth}::date`
+      : sql`(select case when exists (${between(span.to, next)}) then ${lastMonth}::date else ${next}::date end)`
   const headEnds = firstMonth <= span.to ? firstMonth : addDays(span.to, 1)
-  return { from, firstMonth, endMonth, headEnds, tailBegins: laterDay(endMonth, firstMonth) }
+  return { from, firstMonth, endMonth, headEnds, tailBegins: sql`greatest(${endMonth}, ${firstMonth}::date)` }
 }
 
 /** Takes out again what the entries of closed years moved: what was earned in a year stays what it was. */

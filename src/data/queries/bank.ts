@@ -1,11 +1,11 @@
 import { insertInto, insertWithId } from '../builtOnce'
 import type { Db } from '../connect'
-import { type Day, day } from '@/core/day'
-import { bankingSlip, cardSettlement, banked, receipt, customer, receiptVoid } from '../schema'
-import { eq, and, sql, desc } from 'drizzle-orm'
+import type { Day } from '@/core/day'
+import { bankingSlip, cardSettlement, banked, receipt, customer, toBank } from '../schema'
+import { eq, sql, desc, type SQL } from 'drizzle-orm'
 import { present } from '@/core/present'
 import { type Money, money } from '@/core/money'
-import type { Method } from '@/core/ledger'
+import type { ToBankMethod } from '@/core/ledger'
 import { isOneOf } from './search'
 
 /** Where a receipt's money was taken to: a slip, a settlement, or nowhere yet. */
@@ -34,8 +34,10 @@ export interface ToBank {
   readonly amount: Money
 }
 
-/** Receipts of a method that stand and were not taken to the bank yet, the oldest first. */
-export const listToBank = async (db: Db, method: Method, through: Day, currency: string): Promise<ToBank[]> =>
+/** So many are offered at once, the oldest ones. */
+const OFFERED = 500
+
+const readToBank = async (db: Db, is: SQL, limit: number, currency: string): Promise<ToBank[]> =>
   (
     await db
       .select({
@@ -46,30 +48,28 @@ export const listToBank = async (db: Db, method: Method, through: Day, currency:
         reference: receipt.reference,
         amount: receipt.amount,
       })
-      .from(receipt)
+      .from(toBank)
+      .innerJoin(receipt, eq(receipt.id, toBank.receiptId))
       .innerJoin(customer, eq(customer.id, receipt.customerId))
-      .leftJoin(banked, eq(banked.receiptId, receipt.id))
-      .leftJoin(receiptVoid, eq(receiptVoid.receiptId, receipt.id))
-      .where(
-        and(
-          eq(receipt.method, method),
-          sql`${banked.receiptId} is null and ${receiptVoid.receiptId} is null and ${receipt.onDay} <= ${through}`,
-        ),
-      )
-      .orderBy(receipt.onDay, receipt.id)
-      .limit(500)
+      .where(is)
+      .orderBy(toBank.onDay, toBank.receiptId)
+      .limit(limit)
   ).map((r) => ({ ...r, amount: money(r.amount, currency) }))
+
+/** Receipts of a method that stand and were not taken to the bank yet, the oldest first. */
+export const listToBank = (db: Db, method: ToBankMethod, through: Day, currency: string): Promise<ToBank[]> =>
+  readToBank(db, sql`${toBank.method} = ${method} and ${toBank.onDay} <= ${through}`, OFFERED, currency)
 
 /** Locks receipts and answers those of them that may go to the bank. */
 export const lockToBank = async (
   db: Db,
   ids: readonly number[],
-  method: Method,
+  method: ToBankMethod,
   currency: string,
 ): Promise<ToBank[]> => {
   if (ids.length === 0) return []
   await db.select({ id: receipt.id }).from(receipt).where(isOneOf(receipt.id, ids)).orderBy(receipt.id).for('update')
-  return (await listToBank(db, method, day('2199-12-31'), currency)).filter((r) => ids.includes(r.id))
+  return readToBank(db, sql`${toBank.method} = ${method} and ${isOneOf(toBank.receiptId, ids)}`, ids.length, currency)
 }
 
 /** More than there will ever be. */

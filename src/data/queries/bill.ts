@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNull, lt, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, isNull, lt, sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { decimal, money, type Decimal, type Money } from '@/core/money'
 import { present } from '@/core/present'
@@ -159,6 +159,11 @@ export const listOpenBills = async (
   }))
 }
 
+/** Papers of a supplier that did not count on a day: dated later, or void by then. */
+const notThen = (paper: 'bill' | 'supplier_credit', asOf: Day): SQL => sql`(
+  select id from ${sql.identifier(paper)} where on_day > ${asOf}
+  union all select id from ${sql.identifier(paper)} where on_day <= ${asOf} and voided_on <= ${asOf})`
+
 /** What suppliers' papers say as of a day: owed to them, received and not invoiced, paid to them in advance. */
 export const sumBuying = async (db: Db, asOf: Day, currency: string) => {
   const row = present(
@@ -168,14 +173,14 @@ export const sumBuying = async (db: Db, asOf: Day, currency: string) => {
             + coalesce((select sum(amount) from bill_fill where on_day > ${asOf}), 0)
             - coalesce((select sum(gross) from bill where on_day > ${asOf} and voided_on is null), 0)
             + coalesce((select sum(gross) from bill where on_day <= ${asOf} and voided_on > ${asOf}), 0))::text as payables,
-           (coalesce((select sum(l.value) from goods_received r join goods_received_line l on l.received_id = r.id
-                       where r.on_day <= ${asOf}), 0)
-            - coalesce((select sum(l.cleared) from bill b join bill_line l on l.bill_id = b.id
-                         where b.on_day <= ${asOf} and (b.voided_on is null or b.voided_on > ${asOf})), 0)
-            - coalesce((select sum(l.value) from goods_returned r join goods_returned_line l on l.returned_id = r.id
-                         where r.on_day <= ${asOf}), 0)
-            + coalesce((select sum(l.cleared) from supplier_credit c join supplier_credit_line l on l.credit_id = c.id
-                         where c.on_day <= ${asOf} and (c.voided_on is null or c.voided_on > ${asOf})), 0))::text as received,
+           ((select coalesce(sum(value), 0) from goods_received_line) - (select coalesce(sum(cleared), 0) from bill_line where cleared <> 0)
+            - (select coalesce(sum(value), 0) from goods_returned_line) + (select coalesce(sum(cleared), 0) from supplier_credit_line)
+            - coalesce((select sum(l.value) from goods_received r join goods_received_line l on l.received_id = r.id
+                         where r.on_day > ${asOf}), 0)
+            + coalesce((select sum(l.cleared) from ${notThen('bill', asOf)} b join bill_line l on l.bill_id = b.id where l.cleared <> 0), 0)
+            + coalesce((select sum(l.value) from goods_returned r join goods_returned_line l on l.returned_id = r.id
+                         where r.on_day > ${asOf}), 0)
+            - coalesce((select sum(l.cleared) from ${notThen('supplier_credit', asOf)} c join supplier_credit_line l on l.credit_id = c.id), 0))::text as received,
            coalesce((select sum(amount) from ahead_move where on_day <= ${asOf}), 0)::text as ahead`)
     )[0],
   )

@@ -60,6 +60,10 @@ export const findOrders = (
   currency: string,
 ): Promise<FoundPapers> => {
   const net = inMinor(sql`quantity * unit_cost`, currency)
+  const ofOrder =
+    of.supplierId === undefined
+      ? sql`true`
+      : sql`l.order_id in (select id from purchase_order where supplier_id = ${of.supplierId})`
   return findPapers(
     db,
     {
@@ -76,8 +80,8 @@ export const findOrders = (
       ...(of.status === undefined && {
         totals: sql`
           select (select count(*) from purchase_order p where ${ofSupplier(of.supplierId)})::text as count,
-                 (select coalesce(sum(${net}), 0) from purchase_order p join purchase_order_line l on l.order_id = p.id
-                   where l.quantity > 0 and ${ofSupplier(of.supplierId)})::bigint::text as net`,
+                 (select coalesce(sum(${net}), 0) from purchase_order_line l
+                   where l.quantity > 0 and ${ofOrder})::bigint::text as net`,
       }),
     },
     part,

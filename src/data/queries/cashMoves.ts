@@ -8,7 +8,7 @@ import { heldThrough, wholeMonths } from './balances'
 /** Whether a line of a span stands on the other side of cash: it is not cash itself, and its entry moved some. */
 export const acrossCash = (
   l: SQL,
-  { from, to }: Partial<Span>,
+  { from, to }: { readonly from?: Day | SQL; readonly to?: Day },
 ): SQL => sql`not (select o.is_cash from account o where o.id = ${l}.account_id)
   and ${l}.entry_id in (select m.entry_id from entry_line m join account c on c.id = m.account_id
     where c.is_cash and ${from ? sql`m.on_day >= ${from}` : sql`true`} and ${to ? sql`m.on_day <= ${to}` : sql`true`})`
@@ -35,7 +35,7 @@ export interface MonthOfCash extends CashMove {
 /** What moved across from cash in a span, from the kept sums and, in the broken months at its ends, from the lines. */
 const movesOf = (span: Span, since: boolean): SQL => {
   const { from, firstMonth, endMonth, headEnds, tailBegins } = wholeMonths(span)
-  const lines = (days: Span) => sql`
+  const lines = (days: { readonly from: Day | SQL; readonly to: Day }) => sql`
     select l.account_id, date_trunc('month', l.on_day)::date, greatest(l.amount, 0), greatest(-l.amount, 0), ${since}
       from entry_line l where l.on_day between ${days.from} and ${days.to} and ${acrossCash(sql`l`, days)}`
   return sql`

@@ -29,6 +29,8 @@ export const MADE_AGAIN: readonly string[] = [
   'held',
   'shelf',
   'pool',
+  'on_hand',
+  'to_bank',
   'stage_count',
   'paper_month',
 ]

@@ -18,8 +18,16 @@ interface Days {
 const NEVER = day('9998-12-31')
 
 /** Rows of papers of some days: their months from the kept sums, the broken months at both ends from the papers themselves. */
-const partsOf = ({ from, to = NEVER }: Days, kept: SQL, papers: (days: SQL) => SQL): SQL => {
-  const whole = wholeMonths({ from, to })
+const partsOf = (
+  { from, to = NEVER }: Days,
+  table: 'invoice' | 'receipt',
+  kept: SQL,
+  papers: (days: SQL) => SQL,
+): SQL => {
+  const whole = wholeMonths(
+    { from, to },
+    (after, before) => sql`select from ${sql.identifier(table)} where on_day > ${after} and on_day < ${before}`,
+  )
   return sql`
     select paper, count, net, tax, gross from paper_month where month >= ${whole.firstMonth} and month < ${whole.endMonth} and ${kept}
     union all ${papers(sql`on_day >= ${whole.from} and on_day < ${whole.headEnds}`)}
@@ -37,6 +45,7 @@ export interface PaperSums {
 export const sumInvoices = async (db: Db, days: Days, currency: string, only?: InvoiceKind): Promise<PaperSums> => {
   const parts = partsOf(
     days,
+    'invoice',
     only ? sql`paper = ${only}` : sql`paper <> 'receipt'`,
     (on) => sql`select kind, 1, net, tax, gross from invoice where ${on} and ${only ? sql`kind = ${only}` : sql`true`}`,
   )
@@ -58,6 +67,7 @@ export const sumReceived = async (
 ): Promise<{ readonly count: number; readonly amount: Money }> => {
   const parts = partsOf(
     days,
+    'receipt',
     sql`paper = 'receipt'`,
     (on) => sql`select 'receipt', 1, 0, 0, amount from receipt r
                  where ${on} and not exists (select from receipt_void v where v.receipt_id = r.id)`,

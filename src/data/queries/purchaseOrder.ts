@@ -226,8 +226,7 @@ export const listPurchaseOfSale = async (db: Db, saleId: number) => {
 /** Goods of which there are no more than their reorder point, those in stock and on order taken alone. */
 export const listBelowReorder = async (db: Db): Promise<readonly number[]> => {
   const rows = await db.execute<{ id: number }>(sql`
-    select g.id from goods g
-     where g.kind = 'stock' and not g.retired and g.reorder_at is not null
-       and g.reorder_at >= (select coalesce(sum(s.quantity), 0) from shelf s where s.goods_id = g.id) order by g.id`)
+    select g.id from goods g left join on_hand h on h.goods_id = g.id
+     where g.kind = 'stock' and not g.retired and g.reorder_at >= coalesce(h.quantity, 0) order by g.id`)
   return rows.map((r) => r.id)
 }

@@ -170,7 +170,7 @@ export const sumSubledgers = async (db: Db, asOf: Day, currency: string) => {
       await db.execute<Record<'receivables' | 'stock' | 'ahead' | 'unearned' | 'taxAhead', string>>(sql`
     with ${openAsOf(asOf)}
     select (select coalesce(sum(open), 0) from open)::text as receivables,
-           ((select coalesce(sum(value), 0) from pool) - (select coalesce(sum(value), 0) from stock_move where on_day > ${asOf}))::text as stock,
+           ((select coalesce(sum(value), 0) from on_hand) - (select coalesce(sum(value), 0) from stock_move where on_day > ${asOf}))::text as stock,
            (coalesce((select sum(case when i.kind = 'credit-note' then -l.ahead else l.ahead end)
                from invoice i join invoice_line l on l.invoice_id = i.id
               where i.status = 'issued' and l.ahead <> 0 and i.on_day <= ${asOf}), 0)
@@ -239,13 +239,10 @@ export const listPaidDues = async (db: Db, customerId: number, limit: number, cu
 /** Days late (below zero: early) of dues paid in money, by customer, the newest first; settled through a day, of the thirteen months before it. */
 export const listLateness = async (db: Db, through: Day): Promise<Map<number, number[]>> => {
   const rows = await db.execute<{ customer_id: number; days: number[] }>(sql`
-    select customer_id, array_agg(days order by paid_on desc) as days from (
-      select d.customer_id, d.paid_on, (d.paid_on - d.due_on)::int as days,
-             row_number() over (partition by d.customer_id order by d.paid_on desc) as n
-        from due d
-       where d.filled = d.amount and d.in_money and d.paid_on between ${through}::date - 400 and ${through}
-         and d.issued_on > ${through}::date - 400) t
-     where n <= 60 group by customer_id`)
+    select d.customer_id, (array_agg(d.paid_on - d.due_on order by d.paid_on desc, d.id desc))[1:60] as days from due d
+     where d.filled = d.amount and d.in_money and d.paid_on between ${through}::date - 400 and ${through}
+       and d.issued_on > ${through}::date - 400
+     group by 1`)
   return new Map(rows.map((r) => [r.customer_id, r.days]))
 }
 

@@ -1,8 +1,8 @@
 import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
-import { batch, goods, place, pool, shelf, stockMove } from '../schema'
+import { goods, onHand, place, pool, shelf, stockMove } from '../schema'
 import { present } from '@/core/present'
-import { asc, desc, gte, inArray, isNull, lte, ne, or, sql, and, eq } from 'drizzle-orm'
+import { asc, desc, inArray, lte, ne, sql, and, eq } from 'drizzle-orm'
 import { poolOf, shareWorth, type Moved, type PileAt, type PileChange, type Shelf } from '@/core/stock'
 import { decimal, money, ZERO, type Decimal, type Money } from '@/core/money'
 import { isOneOf } from './search'
@@ -256,13 +256,12 @@ export const listOutOfLines = async (db: Db, lineIds: readonly number[]) => {
 /** How many of each thing may be handed over on a day, wherever they lie: lots that are past stay. */
 export const sumUsable = async (db: Db, goodsIds: readonly number[], on: Day): Promise<Map<number, Decimal>> => {
   if (goodsIds.length === 0) return new Map()
-  const rows = await db
-    .select({ goodsId: shelf.goodsId, quantity: sql`sum(${shelf.quantity})`.mapWith(decimal) })
-    .from(shelf)
-    .leftJoin(batch, eq(batch.id, shelf.batchId))
-    .where(and(isOneOf(shelf.goodsId, [...new Set(goodsIds)]), or(isNull(batch.expires), gte(batch.expires, on))))
-    .groupBy(shelf.goodsId)
-  return new Map(rows.map((r) => [r.goodsId, r.quantity]))
+  const rows = await db.execute<{ goods_id: number; quantity: string }>(sql`
+    select h.goods_id, (h.quantity - coalesce((
+             select sum(s.quantity) from shelf s join batch b on b.id = s.batch_id
+              where g.track = 'lot' and s.goods_id = h.goods_id and s.quantity > 0 and b.expires < ${on}), 0))::text as quantity
+      from on_hand h join goods g on g.id = h.goods_id where ${isOneOf(sql`h.goods_id`, [...new Set(goodsIds)])}`)
+  return new Map(rows.map((r) => [r.goods_id, decimal(r.quantity)]))
 }
 
 /** What lies altogether, by goods. */
@@ -273,15 +272,8 @@ export const sumShelves = async (
 ): Promise<Map<number, Shelf>> => {
   if (goodsIds.length === 0) return new Map()
   const rows = await db
-    .select({
-      goodsId: pool.goodsId,
-      quantity: sql<string>`sum(${pool.quantity})::text`,
-      value: sql<string>`sum(${pool.value})::text`,
-    })
-    .from(pool)
-    .where(inArray(pool.goodsId, [...new Set(goodsIds)]))
-    .groupBy(pool.goodsId)
-  return new Map(
-    rows.map((r) => [r.goodsId, { quantity: decimal(r.quantity), value: money(BigInt(r.value), currency) }]),
-  )
+    .select()
+    .from(onHand)
+    .where(isOneOf(onHand.goodsId, [...new Set(goodsIds)]))
+  return new Map(rows.map((r) => [r.goodsId, { quantity: r.quantity, value: money(r.value, currency) }]))
 }

@@ -11,7 +11,7 @@ const partsOf = async (db: Db, asOf: Day, today: Day): Promise<SQL> => {
   const [first] = await db.execute<{ on_day: Day | null }>(sql`select min(on_day)::text as on_day from stock_move`)
   const isLate = asOf >= today || !first?.on_day || daysBetween(asOf, today) <= daysBetween(first.on_day, asOf)
   return isLate
-    ? sql`select goods_id, quantity, value from pool where quantity <> 0
+    ? sql`select goods_id, quantity, value from on_hand where quantity <> 0
           union all select goods_id, -quantity, -value from stock_move where on_day > ${asOf}`
     : sql`select goods_id, quantity, value from stock_move where on_day <= ${asOf}`
 }

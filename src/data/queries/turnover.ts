@@ -47,18 +47,16 @@ export const listSold = async (
       select l.goods_id, sum(case i.kind when 'credit-note' then -x.net else x.net end) as income
         from invoice i join invoice_line x on x.invoice_id = i.id join sale_line l on l.id = x.sale_line_id
        where i.status = 'issued' and i.on_day between ${span.from} and ${span.to} and l.kind in ('stock', 'kit') group by 1
-    ), there as (
-      select goods_id, sum(quantity) as on_hand, sum(value) as value from pool group by 1
     )
     select g.id, g.code, g.name, g.kind, coalesce(gone.sold, 0)::text as sold, coalesce(billed.income, 0)::text as income,
            coalesce(gone.cost, 0)::text as cost, gone.last_sold::text as last_sold,
            (select max(m.on_day)::text from stock_move m where m.goods_id = g.id and m.quantity > 0 and m.paper_kind <> 'stock-transfer') as last_came,
-           coalesce(there.on_hand, 0)::text as on_hand, coalesce(there.value, 0)::text as value
+           coalesce(there.quantity, 0)::text as on_hand, coalesce(there.value, 0)::text as value
       from goods g
       left join gone on gone.goods_id = g.id
       left join billed on billed.goods_id = g.id
-      left join there on there.goods_id = g.id
-     where g.kind in ('stock', 'kit') and (gone.goods_id is not null or billed.goods_id is not null or there.on_hand > 0)`)
+      left join on_hand there on there.goods_id = g.id
+     where g.kind in ('stock', 'kit') and (gone.goods_id is not null or billed.goods_id is not null or there.quantity > 0)`)
   return rows.map((r) => ({
     goodsId: r.id,
     code: r.code,

@@ -3,6 +3,7 @@ import { identity, onDay, minor } from './columns'
 import { entry } from './ledger'
 import { sql } from 'drizzle-orm'
 import { receipt } from './money'
+import { TO_BANK_METHODS } from '@/core/ledger'
 
 /** Cash and cheques taken to the bank together. */
 export const bankingSlip = pgTable(
@@ -54,4 +55,17 @@ export const banked = pgTable(
     index('banked_settlement').on(t.settlementId),
     check('banked_one_way', sql`(${t.slipId} is null) <> (${t.settlementId} is null)`),
   ],
+)
+
+/** Cheques and cards that nobody took to the bank yet, kept by triggers: found without looking through all that were. */
+export const toBank = pgTable(
+  'to_bank',
+  {
+    receiptId: integer()
+      .primaryKey()
+      .references(() => receipt.id),
+    method: text({ enum: TO_BANK_METHODS }).notNull(),
+    onDay: onDay().notNull(),
+  },
+  (t) => [index('to_bank_order').on(t.method, t.onDay, t.receiptId)],
 )

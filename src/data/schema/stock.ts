@@ -72,6 +72,22 @@ export const pool = pgTable(
   ],
 )
 
+/** What of a thing is on hand, over all its pools: kept beside them by a trigger, so that nobody adds up every pile to know it. */
+export const onHand = pgTable(
+  'on_hand',
+  {
+    goodsId: integer()
+      .primaryKey()
+      .references(() => goods.id),
+    quantity: fourPlaces().notNull(),
+    value: minor().notNull(),
+  },
+  (t) => [
+    check('on_hand_not_below_zero', sql`${t.quantity} >= 0`),
+    check('nothing_on_hand_worth_nothing', sql`${t.quantity} <> 0 or ${t.value} = 0`),
+  ],
+)
+
 export const stockCount = pgTable('stock_count', {
   id: identity(),
   number: text().notNull().unique(),

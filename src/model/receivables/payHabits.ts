@@ -44,12 +44,16 @@ export const readOweMost = async (db: Db, today: Day, months: number, currency: 
     points(at, on_day) as (values ${sql.join(
       ends.map((e, i) => sql`(${i}::int, ${e}::date)`),
       sql`, `,
-    )})
-    select m.customer_id, c.name, p.at,
-           (coalesce((select sum(d.amount) from due d where d.customer_id = m.customer_id and d.issued_on <= p.on_day), 0)
-          - coalesce((select sum(f.amount) from due_fill f join due d on d.id = f.due_id
-                       where d.customer_id = m.customer_id and d.issued_on <= p.on_day and f.on_day <= p.on_day), 0))::text as owed
-      from most m join customer c on c.id = m.customer_id cross join points p order by m.owed desc, m.customer_id, p.at`)
+    )}),
+    moved as (
+      select d.customer_id, d.issued_on as on_day, d.amount from most m join due d on d.customer_id = m.customer_id
+      union all
+      select d.customer_id, greatest(f.on_day, d.issued_on), -f.amount
+        from most m join due d on d.customer_id = m.customer_id join due_fill f on f.due_id = d.id)
+    select m.customer_id, c.name, p.at, coalesce(sum(x.amount), 0)::text as owed
+      from most m join customer c on c.id = m.customer_id cross join points p
+      left join moved x on x.customer_id = m.customer_id and x.on_day <= p.on_day
+     group by m.customer_id, m.owed, c.name, p.at order by m.owed desc, m.customer_id, p.at`)
   const all = new Map<number, { customerId: number; name: string; owed: Money[] }>()
   for (const r of rows) {
     const of = all.get(r.customer_id) ?? { customerId: r.customer_id, name: r.name, owed: [] }

@@ -1,7 +1,7 @@
 import { bankSlipInput, settleCardsInput } from '@/contract/inputs/till/toBank'
 import type { z } from 'zod'
 import { isPositiveMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
-import { postBankingSlip, postCardSettlement } from '@/core/ledger'
+import { postBankingSlip, postCardSettlement, type ToBankMethod } from '@/core/ledger'
 import { takeNumber } from '@/data/queries/numbers'
 import { defineCommand, paperDay, type Work } from '../command'
 import { refuse, refuseAt } from '@/contract/refuse'
@@ -11,7 +11,7 @@ import { insertBanked, insertBankingSlip, insertCardSettlement, lockToBank, type
 import { sumRole } from '@/data/queries/balances'
 
 /** Receipts that may go to the bank, locked; refused where one of those named may not. */
-export const takeToBank = async (w: Work, ids: readonly number[], method: 'cheque' | 'card'): Promise<ToBank[]> => {
+export const takeToBank = async (w: Work, ids: readonly number[], method: ToBankMethod): Promise<ToBank[]> => {
   const wanted = [...new Set(ids)]
   const taken = await lockToBank(w.tx, wanted, method, w.currency)
   const missing = wanted.find((id) => !taken.some((t) => t.id === id))

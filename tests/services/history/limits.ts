@@ -96,6 +96,22 @@ export const neverMiscounted = async (db: TestShop['db']): Promise<unknown[]> =>
         from entry_line l join account a on a.id = l.account_id where not a.is_cash
          and exists (select from entry_line o join account c on c.id = o.account_id where o.entry_id = l.entry_id and c.is_cash)) x
      group by 1, 2 having sum(debit) <> 0 or sum(credit) <> 0`)),
+  // What of a thing is on hand is what its pools and its shelves hold together.
+  ...(await db.execute(sql`
+    select goods_id from (
+      select goods_id, quantity, quantity as there, value from on_hand
+      union all select goods_id, -quantity, 0, -value from pool
+      union all select goods_id, 0, -quantity, 0 from shelf) x
+     group by 1 having sum(quantity) <> 0 or sum(there) <> 0 or sum(value) <> 0`)),
+  // What is to go to the bank are checks and cards that stand and are not there.
+  ...(await db.execute(sql`
+    select id, count(*) from (
+      select receipt_id as id, method, on_day from to_bank
+      union all
+      select r.id, r.method, r.on_day from receipt r
+       where r.method in ('cheque', 'card') and not exists (select from banked b where b.receipt_id = r.id)
+         and not exists (select from receipt_void v where v.receipt_id = r.id)) x
+     group by id, method, on_day having count(*) <> 2`)),
 ]
 
 /** How far the list of what came and is not invoiced is from what the documents say altogether, on a day. */
