@@ -10,7 +10,7 @@ const say = ({ path, message }: Refused['errors'][number]): string => {
 /** Why something was not done, in a sentence, near where it was asked. */
 export const Refusal = ({ refused }: { readonly refused: Refused | null }) =>
   refused && (
-    <p role="alert" className="my-2 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
+    <p role="alert" className="my-2 notice notice-bad">
       {refused.errors.length > 0 ? refused.errors.map(say).join(' ') : refused.detail}
     </p>
   )

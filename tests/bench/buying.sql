@@ -7,8 +7,8 @@ update goods set reorder_at = 100 where id in (select id from goods where kind =
 insert into purchase_order (number, supplier_id, on_day, wanted_by, sent_on)
   select 'O-' || g, 1 + g % 200, d, d + 14, d
     from (select g, date '2016-12-01' + (g * 3640 / 10000) as d from generate_series(1, 10000) g) s;
-insert into purchase_order_line (order_id, position, goods_id, description, quantity, unit_cost, received, billed)
-  select o.id, n, (select min(id) from goods where kind = 'stock') + (o.id * 7 + n * 13) % 10000, 'Thing', 6, 5,
+insert into purchase_order_line (order_id, position, goods_id, description, quantity, unit_cost, net, received, billed)
+  select o.id, n, (select min(id) from goods where kind = 'stock') + (o.id * 7 + n * 13) % 10000, 'Thing', 6, 5, 3000,
          case when o.id > 9700 then 0 else 6 end, case when o.id > 9700 then 0 else 6 end
     from purchase_order o cross join generate_series(0, 2) n;
 insert into goods_received (number, supplier_id, order_id, on_day, place_id)

@@ -4,7 +4,6 @@ import type { PurchaseStatus } from '@/core/kinds'
 import { money, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import type { Db } from '../connect'
-import { inMinor } from './inMinor'
 import { cutTo, inOrder, type Part } from './inOrder'
 
 /** Papers of buying that fit a list: those of its page in their order, how many there are, and what all of them come to by column. */
@@ -59,7 +58,6 @@ export const findOrders = (
   part: Part,
   currency: string,
 ): Promise<FoundPapers> => {
-  const net = inMinor(sql`quantity * unit_cost`, currency)
   const ofOrder =
     of.supplierId === undefined
       ? sql`true`
@@ -68,7 +66,7 @@ export const findOrders = (
     db,
     {
       from: sql`from purchase_order p ${SUPPLIER} left join lateral (
-        select coalesce(sum(${net}), 0) as net, count(goods_id) as goods,
+        select coalesce(sum(net), 0) as net, count(goods_id) as goods,
                coalesce(bool_and(received >= quantity) filter (where goods_id is not null), false) as whole,
                coalesce(bool_or(received > 0) filter (where goods_id is not null), false) as came,
                (array_agg(description order by position, id))[1] as what
@@ -80,7 +78,7 @@ export const findOrders = (
       ...(of.status === undefined && {
         totals: sql`
           select (select count(*) from purchase_order p where ${ofSupplier(of.supplierId)})::text as count,
-                 (select coalesce(sum(${net}), 0) from purchase_order_line l
+                 (select coalesce(sum(net), 0) from purchase_order_line l
                    where l.quantity > 0 and ${ofOrder})::bigint::text as net`,
       }),
     },

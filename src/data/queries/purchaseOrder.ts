@@ -155,7 +155,7 @@ export const dropPurchaseLines = async (db: Db, ids: readonly number[]): Promise
   const mine = inArray(purchaseOrderLine.id, [...ids])
   const isNamed = sql`(exists (select from goods_received_line r where r.order_line_id = ${purchaseOrderLine.id})
                        or exists (select from bill_line b where b.order_line_id = ${purchaseOrderLine.id}))`
-  await db.update(purchaseOrderLine).set({ quantity: ZERO }).where(and(mine, isNamed))
+  await db.update(purchaseOrderLine).set({ quantity: ZERO, net: 0n }).where(and(mine, isNamed))
   await db.delete(purchaseOrderLine).where(and(mine, sql`not ${isNamed}`))
 }
 
@@ -227,6 +227,6 @@ export const listPurchaseOfSale = async (db: Db, saleId: number) => {
 export const listBelowReorder = async (db: Db): Promise<readonly number[]> => {
   const rows = await db.execute<{ id: number }>(sql`
     select g.id from goods g left join on_hand h on h.goods_id = g.id
-     where g.kind = 'stock' and not g.retired and g.reorder_at >= coalesce(h.quantity, 0) order by g.id`)
+     where g.reorder_at is not null and not g.retired and g.kind = 'stock' and g.reorder_at >= coalesce(h.quantity, 0) order by g.id`)
   return rows.map((r) => r.id)
 }

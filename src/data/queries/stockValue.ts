@@ -4,16 +4,18 @@ import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
 
 /**
- * What adds up to the worth of things at the end of a day: every move until then, or what they are worth now less every move since,
- * whichever is less to read.
+ * What things were and were worth at the end of a day, one row a thing: every move until then, or what is on hand now less every move
+ * since, whichever is less to read.
  */
-const partsOf = async (db: Db, asOf: Day, today: Day): Promise<SQL> => {
+const worthThen = async (db: Db, asOf: Day, today: Day): Promise<SQL> => {
   const [first] = await db.execute<{ on_day: Day | null }>(sql`select min(on_day)::text as on_day from stock_move`)
   const isLate = asOf >= today || !first?.on_day || daysBetween(asOf, today) <= daysBetween(first.on_day, asOf)
+  const moved = (days: SQL) =>
+    sql`select goods_id, sum(quantity) as quantity, sum(value)::bigint as value from stock_move where ${days} group by goods_id`
   return isLate
-    ? sql`select goods_id, quantity, value from on_hand where quantity <> 0
-          union all select goods_id, -quantity, -value from stock_move where on_day > ${asOf}`
-    : sql`select goods_id, quantity, value from stock_move where on_day <= ${asOf}`
+    ? sql`select h.goods_id, h.quantity - coalesce(m.quantity, 0) as quantity, h.value - coalesce(m.value, 0) as value
+            from on_hand h left join (${moved(sql`on_day > ${asOf}`)}) m on m.goods_id = h.goods_id`
+    : moved(sql`on_day <= ${asOf}`)
 }
 
 /** What everything that lay anywhere at the end of a day was worth. */
@@ -23,7 +25,7 @@ export const sumStockValue = async (
   currency: string,
 ): Promise<Money> => {
   const [row] = await db.execute<{ value: string }>(
-    sql`select coalesce(sum(value), 0)::text as value from (${await partsOf(db, asOf, today)}) p`,
+    sql`select coalesce(sum(value), 0)::text as value from (${await worthThen(db, asOf, today)}) w`,
   )
   return money(BigInt(row?.value ?? '0'), currency)
 }
@@ -43,9 +45,7 @@ export const listWorthiest = async (
   currency: string,
 ): Promise<{ readonly goodsIds: readonly number[]; readonly value: Money }> => {
   const rows = await db.execute<{ goods_id: number; all: string }>(sql`
-    select goods_id, sum(worth) over () ::text as all from (
-      select goods_id, sum(value) as worth from (${await partsOf(db, asOf, today)}) p
-       group by goods_id having sum(value) <> 0 or sum(quantity) <> 0) t
-     order by worth desc, goods_id limit ${limit}`)
+    select goods_id, sum(value) over ()::text as all from (${await worthThen(db, asOf, today)}) w
+     where value <> 0 or quantity <> 0 order by value desc, goods_id limit ${limit}`)
   return { goodsIds: rows.map((r) => r.goods_id), value: money(BigInt(rows[0]?.all ?? '0'), currency) }
 }

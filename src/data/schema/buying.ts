@@ -49,6 +49,10 @@ export const purchaseOrderLine = pgTable(
     /** Zero: struck off, and kept because papers that do not count any more name it. */
     quantity: fourPlaces().notNull(),
     unitCost: fourPlaces().notNull(),
+    /** What it comes to without tax, kept so that lists add up whole figures. */
+    net: minor()
+      .notNull()
+      .default(sql`0`),
     taxCodeId: integer().references(() => taxCode.id),
     /** The line of a sale it is bought for. */
     saleLineId: integer().references(() => saleLine.id),

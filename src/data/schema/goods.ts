@@ -76,6 +76,9 @@ export const goods = pgTable(
   (t) => [
     check('serial_costs_its_own', sql`(${t.track} = 'serial') = (${t.costing} = 'unit')`),
     index('goods_name').on(sql`lower(${t.name})`),
+    index('goods_reorder')
+      .on(t.id)
+      .where(sql`${t.reorderAt} is not null and not ${t.retired}`),
     index('goods_barcode')
       .on(t.barcode)
       .where(sql`${t.barcode} <> ''`),

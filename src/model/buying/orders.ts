@@ -1,6 +1,5 @@
 import { purchaseLeft, purchaseStatus } from '@/core/buying'
-import { sumMoney, toDecimalString, type Money } from '@/core/money'
-import { valueAt } from '@/core/stock'
+import { money, sumMoney, toDecimalString, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import {
   listPurchaseLines,
@@ -14,7 +13,7 @@ import {
 /** What lines of orders come to, without tax. */
 export const netOfLines = (lines: readonly PurchaseLineRow[], currency: string): Money =>
   sumMoney(
-    lines.map((l) => valueAt(l.unitCost, l.quantity, currency)),
+    lines.map((l) => money(l.net, currency)),
     currency,
   )
 

@@ -34,31 +34,27 @@ export interface OweOverTime {
 }
 
 /** The ten who owe most today, and what they owed at the end of each of the last months. */
-export const readOweMost = async (db: Db, today: Day, months: number, currency: string) => {
-  const ends = Array.from({ length: months }, (_, i) => {
-    const start = addMonths(monthStart(today), 2 - months + i)
-    return i === months - 1 ? today : sql`(${start}::date - 1)`
-  })
-  const rows = await db.execute<{ customer_id: number; name: string; at: number; owed: string }>(sql`
+export const readOweMost = async (db: Db, today: Day, months: number, currency: string): Promise<OweOverTime[]> => {
+  const first = addMonths(monthStart(today), 1 - months)
+  const rows = await db.execute<{ customer_id: number; name: string; months: string[]; moved: string[] }>(sql`
     with most as (select customer_id, sum(amount - filled) as owed from due where filled < amount group by 1 order by 2 desc, 1 limit 10),
-    points(at, on_day) as (values ${sql.join(
-      ends.map((e, i) => sql`(${i}::int, ${e}::date)`),
-      sql`, `,
-    )}),
     moved as (
       select d.customer_id, d.issued_on as on_day, d.amount from most m join due d on d.customer_id = m.customer_id
       union all
       select d.customer_id, greatest(f.on_day, d.issued_on), -f.amount
-        from most m join due d on d.customer_id = m.customer_id join due_fill f on f.due_id = d.id)
-    select m.customer_id, c.name, p.at, coalesce(sum(x.amount), 0)::text as owed
-      from most m join customer c on c.id = m.customer_id cross join points p
-      left join moved x on x.customer_id = m.customer_id and x.on_day <= p.on_day
-     group by m.customer_id, m.owed, c.name, p.at order by m.owed desc, m.customer_id, p.at`)
-  const all = new Map<number, { customerId: number; name: string; owed: Money[] }>()
-  for (const r of rows) {
-    const of = all.get(r.customer_id) ?? { customerId: r.customer_id, name: r.name, owed: [] }
-    of.owed.push(money(BigInt(r.owed), currency))
-    all.set(r.customer_id, of)
-  }
-  return [...all.values()] satisfies OweOverTime[]
+        from most m join due d on d.customer_id = m.customer_id join due_fill f on f.due_id = d.id),
+    of_month as (
+      select customer_id, greatest(date_trunc('month', on_day)::date, ${first}) as month, sum(amount) as amount
+        from moved where on_day <= ${today} group by 1, 2)
+    select m.customer_id, c.name, array_agg(x.month::text) as months, array_agg(x.amount::text) as moved
+      from most m join customer c on c.id = m.customer_id left join of_month x on x.customer_id = m.customer_id
+     group by m.customer_id, m.owed, c.name order by m.owed desc, m.customer_id`)
+  return rows.map((r) => {
+    let owed = 0n
+    const ends = Array.from({ length: months }, (_, i) => {
+      owed += BigInt(r.moved[r.months.indexOf(addMonths(first, i))] ?? 0)
+      return money(owed, currency)
+    })
+    return { customerId: r.customer_id, name: r.name, owed: ends }
+  })
 }

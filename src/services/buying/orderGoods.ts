@@ -11,6 +11,7 @@ import type { Day } from '@/core/day'
 import { larger, type Decimal } from '@/core/money'
 import { present } from '@/core/present'
 import { rowsBy } from '@/core/rowsBy'
+import { valueAt } from '@/core/stock'
 import { findGoods } from '@/data/queries/goods'
 import { takeNumber } from '@/data/queries/numbers'
 import {
@@ -62,11 +63,13 @@ export const fillOrderLines = async (
     }
     const seller = sold.find((s) => s.goodsId === l.goodsId && s.supplierId === supplierId)
     const asks = seller && costFrom(seller, { quantity: l.quantity, on })
+    const unitCost = l.unitCost ?? asks ?? costOf(present(thing).id).round(4)
     return {
       goodsId: thing?.id ?? null,
       description: l.description || present(thing).name,
       quantity: l.quantity,
-      unitCost: l.unitCost ?? asks ?? costOf(present(thing).id).round(4),
+      unitCost,
+      net: valueAt(unitCost, l.quantity, w.currency).minor,
       taxCodeId: l.taxCode === undefined ? null : taxCodeNamed(codes, l.taxCode, `lines.${i}.taxCode`).id,
       saleLineId: l.saleLineId ?? null,
     }

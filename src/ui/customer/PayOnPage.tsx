@@ -35,7 +35,7 @@ export const PayOnPage = ({ token, currency, what, amount: open }: Props) => {
   }
   if (paid)
     return (
-      <p role="status" className="border-l-4 border-patina-700 bg-patina-100 px-3 py-2">
+      <p role="status" className="notice notice-good">
         {paid}
       </p>
     )

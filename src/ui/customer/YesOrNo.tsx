@@ -31,7 +31,7 @@ export const YesOrNo = ({ token, version, chosen, total }: Props) => {
   }
   return (
     <form
-      className="mt-6 grid gap-3 border-l-4 border-rust-600 bg-rust-100 px-4 py-4"
+      className="mt-6 grid gap-3 notice notice-asks"
       onSubmit={(e) => {
         e.preventDefault()
         void answer()

@@ -19,7 +19,7 @@ export const FormProblems = ({ refused }: { readonly refused: Refused | null }) 
   const said = messages.length > 0 ? messages.join(' ') : refused && refused.errors.length === 0 ? refused.detail : null
   return (
     said && (
-      <p role="alert" className="my-2 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
+      <p role="alert" className="my-2 notice notice-bad">
         {said}
       </p>
     )

@@ -10,7 +10,7 @@ export interface Sold {
 
 /** What to say and do when it is sold: the change first, large enough to read across the counter. */
 export const CounterSold = ({ sold }: { readonly sold: Sold }) => (
-  <div role="status" className="mt-4 border-l-4 border-patina-700 bg-patina-100 px-4 py-3">
+  <div role="status" className="mt-4 notice notice-good">
     <p>
       <b>{formatDigits(sold.totals.gross)} received</b>, receipt {sold.receiptNumber}.
     </p>

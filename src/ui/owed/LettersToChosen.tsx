@@ -73,7 +73,7 @@ export const LettersToChosen = () => {
         {button('reminder', 'Send reminders')}
       </form>
       {told && told.skipped.length > 0 && (
-        <ul role="status" className="mb-3 border-l-4 border-brass-600 bg-brass-100 px-3 py-2">
+        <ul role="status" className="mb-3 notice">
           {told.skipped.map((s, i) => (
             <li key={i}>
               <b>{s.name}</b>: {s.why}

@@ -126,7 +126,7 @@ const LookAlikes = ({ except }: { readonly except: number | null }) => {
     return () => clearTimeout(timer)
   }, [name, email, phone, except])
   return alike.length === 0 ? null : (
-    <p role="status" className="border-l-4 border-rust-600 bg-rust-100 px-3 py-2 md:col-span-2">
+    <p role="status" className="notice notice-asks md:col-span-2">
       Already there?{' '}
       {alike.map((a) => (
         <span key={a.id} className="mr-3">

@@ -84,7 +84,7 @@ export const ForWhom = ({ buyer, onBuyer, onEntered }: Props) => {
         onEntered={onEntered}
       />
       {doubt && (
-        <div role="alert" className="mt-1 border-l-4 border-rust-600 bg-rust-100 px-3 py-2">
+        <div role="alert" className="mt-1 notice notice-asks">
           <p>Did you mean one of these?</p>
           <p className="mt-1 flex flex-wrap gap-2">
             {doubt.alike.map((a) => (

@@ -110,7 +110,7 @@ export const SaleForm = (p: Props) => {
         </label>
       )}
       {over && (
-        <p role="status" className="border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
+        <p role="status" className="notice notice-bad">
           This takes {present(buyer).name} {over} over their credit limit of {present(buyer).creditLimit}. Ask for a
           deposit, or for what is late first.
         </p>

@@ -22,7 +22,7 @@ export const CalendarLink = () => {
         another one ends the one before.
       </p>
       {made && (
-        <p role="status" className="mb-2 border-l-4 border-patina-700 bg-patina-100 px-3 py-2">
+        <p role="status" className="mb-2 notice notice-good">
           Copy it now, it is shown only once: <code className="font-figure break-all">{made}</code>
         </p>
       )}

@@ -48,7 +48,7 @@ export const TokensForm = ({ tokens }: { readonly tokens: readonly Token[] }) =>
         </table>
       )}
       {made && (
-        <p role="status" className="border-l-4 border-patina-700 bg-patina-100 px-3 py-2">
+        <p role="status" className="notice notice-good">
           Copy it now, it is shown only once: <code className="font-figure break-all">{made}</code>
         </p>
       )}

@@ -55,7 +55,7 @@ export const WebhooksForm = ({ webhooks }: Props) => {
         </div>
       ))}
       {made && (
-        <p role="status" className="border-l-4 border-patina-700 bg-patina-100 px-3 py-2">
+        <p role="status" className="notice notice-good">
           Copy the secret that signs it now, it is shown only once:{' '}
           <code className="font-figure break-all">{made}</code>
         </p>

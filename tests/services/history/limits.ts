@@ -96,6 +96,8 @@ export const neverMiscounted = async (db: TestShop['db']): Promise<unknown[]> =>
         from entry_line l join account a on a.id = l.account_id where not a.is_cash
          and exists (select from entry_line o join account c on c.id = o.account_id where o.entry_id = l.entry_id and c.is_cash)) x
      group by 1, 2 having sum(debit) <> 0 or sum(credit) <> 0`)),
+  // What a line of an order comes to is kept to the cent.
+  ...(await db.execute(sql`select id from purchase_order_line where net <> round(quantity * unit_cost * 100)`)),
   // What of a thing is on hand is what its pools and its shelves hold together.
   ...(await db.execute(sql`
     select goods_id from (

@@ -85,7 +85,7 @@ export const DoPanel = ({ doing, sale, version, ...props }: Props) => {
       title={TITLE[doing]}
     >
       {shown.version !== version && (
-        <div role="status" className="mb-3 border-l-4 border-brass-600 bg-brass-100 px-3 py-2.5">
+        <div role="status" className="mb-3 notice">
           This sale has changed since you opened this.{' '}
           <button type="button" className="underline" onClick={() => setKept(null)}>
             Start over with what is true now

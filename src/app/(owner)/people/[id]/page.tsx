@@ -63,7 +63,7 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
         </p>
       )}
       {over && (
-        <p className="mb-3 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
+        <p className="mb-3 notice notice-bad">
           With what is agreed, over the credit limit by {formatMoney(over)}.
         </p>
       )}

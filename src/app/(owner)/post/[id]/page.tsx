@@ -41,7 +41,7 @@ export default async function LetterPage({ params }: { params: Promise<{ id: str
         }
         action={<LetterActions id={letter.id} state={letter.state} />}
       />
-      {letter.problem && <p className="mb-3 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">{letter.problem}</p>}
+      {letter.problem && <p className="mb-3 notice notice-bad">{letter.problem}</p>}
       <div className="max-w-170 border border-paper-300 bg-white px-6 py-5 break-words whitespace-pre-line">
         {letter.body}
       </div>

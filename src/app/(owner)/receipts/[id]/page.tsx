@@ -47,7 +47,7 @@ export default async function ReceiptPage({
         }
       />
       {receipt.voidedOn && (
-        <p className="mb-4 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
+        <p className="mb-4 notice notice-bad">
           {receipt.voidKind === 'bounced' ? 'Bounced' : 'Voided'} on {formatDay(receipt.voidedOn)}: {receipt.voidReason}
         </p>
       )}

@@ -65,12 +65,12 @@ export default async function SaleSheet({ params, searchParams }: Props) {
       <MoneyBar bar={bar} />
       <MoneyLegend bar={bar} />
       {sheet.overLimit && (
-        <p className="mt-3 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
+        <p className="mt-3 notice notice-bad">
           Including open orders, {sale.customerName} is {formatMoney(sheet.overLimit)} over the credit limit.
         </p>
       )}
       {sheet.stopSupply !== null && stands !== 'settled' && (
-        <p className="mt-3 border-l-4 border-oxide-700 bg-oxide-100 px-3 py-2">
+        <p className="mt-3 notice notice-bad">
           {sale.customerName} has an invoice {sheet.stopSupply} days late. Think twice before giving more credit.
         </p>
       )}
@@ -138,7 +138,7 @@ const NextBox = ({ sheet, start }: { readonly sheet: Sheet; readonly start: Doin
   const { story } = sheet
   const [first, ...more] = story.next
   return (
-    <section className="border-l-4 border-rust-600 bg-rust-100 px-4 py-3">
+    <section className="notice notice-asks">
       <h2>Next</h2>
       <p>
         {first
