@@ -8,7 +8,7 @@ import { sumUsable } from '@/data/queries/stock'
 import { listGoodsSuppliers } from '@/data/queries/suppliers'
 import { listAllWaiting } from '@/data/queries/waiting'
 import { leftFree } from '../goods/goods'
-import { shareOut } from '../goods/shares'
+import { sharesOf } from '../goods/shares'
 import type { Asked } from '../where'
 
 /** The least that can be asked for: a supplier makes a pack of it. */
@@ -19,15 +19,13 @@ const LEAST = decimal('0.0001')
  * from the preferred supplier or where its packs cost least.
  */
 export const readProposals = async (db: Db, { today }: Pick<Asked, 'today'>) => {
-  const [all, low] = await Promise.all([
-    listAllWaiting(db).then((rows) => shareOut(db, rows, today)),
-    listBelowReorder(db),
-  ])
+  const [waiting, low] = await Promise.all([listAllWaiting(db), listBelowReorder(db)])
+  const usable = await sumUsable(db, [...waiting.map((w) => w.goodsId), ...low], today)
+  const all = sharesOf(waiting, usable)
   const waitingFor = rowsBy(all, (w) => w.goodsId)
   const ids = [...new Set([...all.filter((w) => w.wanted.gt(w.given)).map((w) => w.goodsId), ...low])]
-  const [goods, usable, sold, onOrder] = await Promise.all([
+  const [goods, sold, onOrder] = await Promise.all([
     findGoods(db, ids),
-    sumUsable(db, ids, today),
     listGoodsSuppliers(db, ids),
     sumOnOrder(db, ids, { drafts: true }),
   ])
