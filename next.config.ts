@@ -8,6 +8,8 @@ const config: NextConfig = {
   experimental: {
     // Who builds a second time will build a third: the first build of a fresh copy, often the only one, keeps nothing for others.
     turbopackFileSystemCacheForBuild: existsSync(join(import.meta.dirname, '.next/built-from')),
+    // Whoever opens the first page does not wait for all others to be read in: the front door does that afterwards.
+    preloadEntriesOnStart: false,
     // Nothing reads the server's: they were a third of what such a build wrote.
     turbopackSourceMaps: false,
   },

@@ -63,14 +63,14 @@ export const serve = async ({
   }
   eachLine(server.stdout, hear)
   eachLine(server.stderr, hear)
-  for (let i = 0; i < 150; i++) {
+  for (let i = 0; i < 600; i++) {
     if (server.exitCode !== null) throw new Error(`The application stopped at once. It said: ${said.slice(-600)}`)
     const up = await fetch(`http://127.0.0.1:${port}/api/health`).then(
       (r) => r.ok,
       () => false,
     )
     if (up) return server
-    await new Promise((r) => setTimeout(r, 200))
+    await new Promise((r) => setTimeout(r, 50))
   }
   server.kill()
   throw new Error(`The application did not answer on port ${port}. It said: ${said.slice(-600)}`)
