@@ -42,6 +42,8 @@ export default defineConfig({
           pool: 'threads',
           // The program is loaded once a worker, not once a file.
           isolate: false,
+          // They wait for the database two thirds of their time.
+          maxWorkers: 3,
           setupFiles: ['tests/services/eachFile.ts'],
           include: ['tests/services/**/*.test.ts'],
           globalSetup: 'tests/setUp.ts',

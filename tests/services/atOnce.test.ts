@@ -22,7 +22,9 @@ import { handOver } from '@/services/sales/handOver'
 import { returnGoods } from '@/services/sales/returnGoods'
 import { startSale } from '@/services/sales/startSale'
 import { bankSlip, settleCards } from '@/services/till/toBank'
-import { openTestShop, type TestShop } from './shop'
+import { manyHands, openTestShop, type TestShop } from './shop'
+
+beforeAll(manyHands)
 
 /** Hands that do the same thing in the same moment: two windows, a double click that got through, an impatient program. */
 const HANDS = 8

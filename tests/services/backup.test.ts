@@ -14,7 +14,9 @@ import { backUp, backUpNightly } from '@/services/backup/backUp'
 import { keepFile } from '@/services/files/keepFile'
 import { takeReceipt } from '@/services/money/takeReceipt'
 import { openSides } from './sidesDesk'
-import { openTestShop, type TestShop } from './shop'
+import { manyHands, openTestShop, type TestShop } from './shop'
+
+beforeAll(manyHands)
 
 let s: TestShop
 const folder = mkdtempSync(join(tmpdir(), 'till-backup-'))

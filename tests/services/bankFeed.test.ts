@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, describe, expect, test } from 'vitest'
+import { beforeAll, afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { tick } from '@/clockwork/tick'
 import { addDays, day } from '@/core/day'
 import { toDecimalString } from '@/core/money'
@@ -14,7 +14,9 @@ import { matchLine } from '@/services/bank/matchLine'
 import { takeReceipt } from '@/services/money/takeReceipt'
 import { voidReceipt } from '@/services/money/voidReceipt'
 import { riverBank } from '@/standins/bank/riverBank'
-import { openTestShop, type TestShop } from './shop'
+import { manyHands, openTestShop, type TestShop } from './shop'
+
+beforeAll(manyHands)
 
 // 1 March 2026 is a Sunday.
 let s: TestShop

@@ -15,7 +15,9 @@ import { agreeSale } from '@/services/sales/agreeSale'
 import { offerSale } from '@/services/sales/offerSale'
 import { startSale } from '@/services/sales/startSale'
 import { saleView } from '@/model/sale/saleView'
-import { openTestShop, type TestShop } from './shop'
+import { manyHands, openTestShop, type TestShop } from './shop'
+
+beforeAll(manyHands)
 
 let s: TestShop
 let business: Business

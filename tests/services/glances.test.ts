@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm'
 import { drizzle } from 'drizzle-orm/postgres-js'
 import postgres from 'postgres'
-import { afterEach, beforeEach, describe, expect, test } from 'vitest'
+import { beforeAll, afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { toDecimalString } from '@/core/money'
 import { present } from '@/core/present'
@@ -22,7 +22,9 @@ import { dropNext } from '@/services/sales/markNext'
 import { setAsideByHand } from '@/services/sales/setAside'
 import { startSale } from '@/services/sales/startSale'
 import { looksThatAreOff } from './history/looks'
-import { openTestShop, type TestShop } from './shop'
+import { manyHands, openTestShop, type TestShop } from './shop'
+
+beforeAll(manyHands)
 
 /** Three orders: five violins lie there; the first wants four of them, the second two, the third wants a set-up alone. */
 let s: TestShop

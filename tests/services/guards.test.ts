@@ -11,7 +11,9 @@ import { handOver } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
 import { signIn, signedIn, signOut } from '@/services/access/signIn'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
-import { openTestShop, type TestShop } from './shop'
+import { manyHands, openTestShop, type TestShop } from './shop'
+
+beforeAll(manyHands)
 
 let s: TestShop
 let due: number

@@ -13,6 +13,9 @@ import { addCustomer } from '@/services/people/keepCustomer'
 import { readStatement } from '@/model/receivables/statement'
 import { bankSlip, settleCards } from '@/services/till/toBank'
 import { listOpenDues } from '@/data/queries/due'
+import { manyHands } from './shop'
+
+beforeAll(manyHands)
 
 beforeAll(openDesk)
 

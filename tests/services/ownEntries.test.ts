@@ -1,5 +1,5 @@
 import { sql, type SQL } from 'drizzle-orm'
-import { afterEach, beforeEach, describe, expect, test } from 'vitest'
+import { beforeAll, afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { day, type Span } from '@/core/day'
 import { toDecimalString } from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
@@ -18,7 +18,9 @@ import { matchLine } from '@/services/bank/matchLine'
 import { keepFile } from '@/services/files/keepFile'
 import { FORMAT, rowsOf } from './bankDesk'
 import { neverMiscounted } from './history/limits'
-import { openTestShop, type TestShop } from './shop'
+import { manyHands, openTestShop, type TestShop } from './shop'
+
+beforeAll(manyHands)
 
 /** Entries of the owner's own: rent of 80.00 on 2 March, paid by the bank. Today is 10 March. */
 let s: TestShop

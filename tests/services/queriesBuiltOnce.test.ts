@@ -7,7 +7,9 @@ import { reserveWithEntry } from '@/data/queries/reserveId'
 import { isOneOf } from '@/data/queries/search'
 import { customer, entry, post, receipt } from '@/data/schema'
 import { transact } from '@/data/transact'
-import { openTestShop, type TestShop } from './shop'
+import { manyHands, openTestShop, type TestShop } from './shop'
+
+beforeAll(manyHands)
 
 let s: TestShop
 beforeAll(async () => {

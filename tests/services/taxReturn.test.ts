@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, describe, expect, test } from 'vitest'
+import { beforeAll, afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { billSale } from '@/services/billing/billSale'
 import { creditInvoice } from '@/services/billing/creditInvoice'
 import { draftTaxReturn, dropTaxReturn, fileTaxReturn, payTaxReturn, unpayTaxReturn } from '@/services/books/taxReturn'
@@ -13,6 +13,9 @@ import { startSale } from '@/services/sales/startSale'
 import { listAccounts } from '@/data/queries/accounts'
 import type { TaxReturnView } from '@/model/books/taxReturns'
 import { openBuying } from './buyingDesk'
+import { manyHands } from './shop'
+
+beforeAll(manyHands)
 
 /** Tax 8.25 % on sales and on what is bought. Today is 20 April. */
 let desk: Awaited<ReturnType<typeof openBuying>>

@@ -2,7 +2,7 @@ import { createHmac } from 'node:crypto'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { sql } from 'drizzle-orm'
-import { afterEach, beforeEach, describe, expect, test } from 'vitest'
+import { beforeAll, afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { tellWebhooks } from '@/clockwork/tellWebhooks'
 import { listWebhooks } from '@/data/queries/webhooks'
 import { deliveryViews } from '@/model/settings/webhooks'
@@ -12,7 +12,9 @@ import { takeReceipt } from '@/services/money/takeReceipt'
 import { agreeSale } from '@/services/sales/agreeSale'
 import { handOver } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
-import { openTestShop, type TestShop } from './shop'
+import { manyHands, openTestShop, type TestShop } from './shop'
+
+beforeAll(manyHands)
 
 interface Told {
   readonly headers: Readonly<Record<string, unknown>>
