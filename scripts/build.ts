@@ -17,6 +17,7 @@ const SOURCES = [
   'postcss.config.mjs',
   'tsconfig.json',
   'scripts/door.mjs',
+  'scripts/readIn.mjs',
 ]
 
 const filesUnder = (path: string): string[] => {
@@ -83,7 +84,8 @@ export const build = (): boolean => {
     cpSync(join(root, 'public'), join(root, '.next/standalone/public'), { recursive: true })
   copyPaperFonts()
   bundleWorkers()
-  cpSync(join(root, 'scripts/door.mjs'), join(root, '.next/standalone/door.mjs'))
+  for (const name of ['door.mjs', 'readIn.mjs'])
+    cpSync(join(root, 'scripts', name), join(root, '.next/standalone', name))
   writeFileSync(stampFile, now)
   return true
 }

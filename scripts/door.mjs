@@ -4,11 +4,9 @@
  * it (see docs/decisions/18-the-front-door.md). Plain JavaScript, because nothing compiles it.
  */
 import { randomBytes } from 'node:crypto'
-import { readFileSync } from 'node:fs'
 import http from 'node:http'
-import { createRequire } from 'node:module'
 import { isIP } from 'node:net'
-import { join } from 'node:path'
+import { readInLater } from './readIn.mjs'
 
 /** What strangers may send at all, and what the owner may (a file of 4 MB in base64, and a little more). */
 const PUBLIC_BODY = 16_000
@@ -290,17 +288,4 @@ process.on('disconnect', close)
 
 await import('./server.js')
 
-/** So long after the start pages are read in that nobody opened yet, one after the other, so that whoever opens them need not wait for it. */
-const READ_IN_AFTER = 4_000
-const readIn = async () => {
-  const server = join(import.meta.dirname, '.next/server')
-  const require = createRequire(import.meta.url)
-  /** @type {Record<string, string>} */
-  const pages = JSON.parse(readFileSync(join(server, 'app-paths-manifest.json'), 'utf8'))
-  for (const file of Object.values(pages)) {
-    await new Promise((next) => setTimeout(next, 20))
-    require(join(server, file))
-  }
-}
-// What cannot be read in now is read in when it is opened, and says then why not.
-setTimeout(() => void readIn().catch(() => {}), READ_IN_AFTER).unref()
+readInLater()

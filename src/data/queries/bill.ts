@@ -180,7 +180,8 @@ export const sumBuying = async (db: Db, asOf: Day, currency: string) => {
             + coalesce((select sum(l.cleared) from ${notThen('bill', asOf)} b join bill_line l on l.bill_id = b.id where l.cleared <> 0), 0)
             + coalesce((select sum(l.value) from goods_returned r join goods_returned_line l on l.returned_id = r.id
                          where r.on_day > ${asOf}), 0)
-            - coalesce((select sum(l.cleared) from ${notThen('supplier_credit', asOf)} c join supplier_credit_line l on l.credit_id = c.id), 0))::text as received,
+            - coalesce((select sum(l.cleared) from ${notThen('supplier_credit', asOf)} c
+                          join supplier_credit_line l on l.credit_id = c.id), 0))::text as received,
            coalesce((select sum(amount) from ahead_move where on_day <= ${asOf}), 0)::text as ahead`)
     )[0],
   )

@@ -1,0 +1,25 @@
+// @ts-check
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { join } from 'node:path'
+
+/** So long after the start, and with such pauses, in milliseconds. */
+const AFTER = 4_000
+const PAUSE = 20
+
+/** Reads in the pages that nobody opened yet, one after the other: whoever opens them later need not wait for it. */
+const readIn = async () => {
+  const server = join(import.meta.dirname, '.next/server')
+  const require = createRequire(import.meta.url)
+  /** @type {Record<string, string>} */
+  const pages = JSON.parse(readFileSync(join(server, 'app-paths-manifest.json'), 'utf8'))
+  for (const file of Object.values(pages)) {
+    await new Promise((next) => setTimeout(next, PAUSE))
+    require(join(server, file))
+  }
+}
+
+/** What cannot be read in is read in when it is opened, and says then why not. */
+export const readInLater = () => {
+  setTimeout(() => void readIn().catch(() => {}), AFTER).unref()
+}
