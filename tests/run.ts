@@ -123,10 +123,10 @@ interface Part {
 /** TypeScript 7, which checks types alone: `.bin/tsc` may be 6, through which imports are read. */
 const TSC_7 = '../typescript-7/bin/tsc'
 
-/** Parts of one row use one core or wait for much of their time: two of them run beside each other. */
+/** Parts of one row use one core or wait for much of their time: two of them run beside each other, the longest first. */
 const ROWS: readonly (readonly Part[])[] = [
   [
-    { name: 'lint', run: () => command('oxlint', ['--deny-warnings', '--report-unused-disable-directives']) },
+    { name: 'format', run: () => command('prettier', ['--check', '.']) },
     {
       name: 'types',
       run: async () => {
@@ -135,7 +135,7 @@ const ROWS: readonly (readonly Part[])[] = [
       },
     },
     { name: 'imports', run: imports },
-    { name: 'format', run: () => command('prettier', ['--check', '.']) },
+    { name: 'lint', run: () => command('oxlint', ['--deny-warnings', '--report-unused-disable-directives']) },
   ],
   [{ name: 'core', run: () => vitest('core') }],
   [{ name: 'components', run: () => vitest('components') }],

@@ -1,6 +1,6 @@
 import { replica, type Db } from '@/data/connect'
 import { runElsewhere } from '@/workers/runElsewhere'
-import { codeOf } from './answering'
+import { codeOf, isAway } from './answering'
 import { makeListFile, type ListWish } from './lists/makeListFile'
 
 /** How long a file may take, in milliseconds. */
@@ -14,11 +14,15 @@ type Made = Awaited<ReturnType<typeof makeListFile>>
 /** What broke there, in what an error keeps on its way between threads. */
 export type FileMade = Made | { readonly broken: { readonly code: string; readonly message: string } }
 
-/** Makes a file, and tells what broke instead of breaking. */
-export const tryListFile = async (db: Db, wish: ListWish): Promise<FileMade> => {
+/**
+ * Makes a file, and tells what broke instead of breaking. A thread that waits for work sees nothing of connections that break
+ * meanwhile: whoever uses them next finds out, and reads once more.
+ */
+export const tryListFile = async (db: Db, wish: ListWish, again = true): Promise<FileMade> => {
   try {
     return await makeListFile(db, wish)
   } catch (problem) {
+    if (again && isAway(problem)) return tryListFile(db, wish, false)
     return { broken: { code: codeOf(problem), message: problem instanceof Error ? problem.message : String(problem) } }
   }
 }

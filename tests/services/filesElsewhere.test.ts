@@ -1,7 +1,9 @@
+import { sql } from 'drizzle-orm'
 import { beforeAll, expect, test } from 'vitest'
 import { answering } from '@/api/answering'
 import { makeListFile, readListWish } from '@/api/lists/makeListFile'
 import { tryListFile } from '@/api/makeListElsewhere'
+import { openDatabase } from '@/data/connect'
 import { businessDate } from '@/services/clock'
 import { openTestShop, type TestShop } from './shop'
 
@@ -50,6 +52,22 @@ test('what breaks there is told with its code, so that it can be answered here',
   expect(await tryListFile(broken, asked('customers.csv')!)).toEqual({
     broken: { code: 'CONNECTION_CLOSED', message: 'gone' },
   })
+})
+
+test('connections that broke while the thread stood still are found out, and it is read once more', async () => {
+  const { db, close } = openDatabase(s.url)
+  const wish = asked('customers.csv')!
+  const before = await tryListFile(db, wish)
+  const backends = await s.db.execute<{ pid: number }>(
+    sql`select pid from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid() and application_name = 'iron-till'`,
+  )
+  expect(backends.length).toBeGreaterThan(0)
+  for (const { pid } of backends) process.kill(pid, 'SIGTERM')
+  // Nothing of it is heard until the file is asked for, as by a thread that waits for work.
+  Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 400)
+  const after = await tryListFile(db, wish)
+  expect(after).toEqual(before)
+  await close()
 })
 
 // What a thread ends with, and what whoever asked is told.
