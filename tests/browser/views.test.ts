@@ -1,3 +1,4 @@
+import { By, until } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, test } from 'vitest'
 import { closeFullDesk, driver, openFullDesk, till } from './everyDesk'
 import { handsOn, setSize } from './till'
@@ -29,6 +30,8 @@ const VIEWS = [
   ['profit and loss', '/books?view=profit-and-loss'],
   ['settings', '/settings'],
 ] as const
+/** What a page says when what it asks for has come. */
+const SAYS: Readonly<Record<string, string>> = { 'money in': 'After this payment' }
 const ON_A_PHONE = [
   ['today on a phone', '/today'],
   ['counter on a phone', '/counter'],
@@ -38,6 +41,8 @@ const ON_A_PHONE = [
 describe('every main view looks as it was accepted', () => {
   test.each(VIEWS)('%s', async (name, path) => {
     await handsOn(driver, till.base).go(path)
+    const says = SAYS[name]
+    if (says) await driver.wait(until.elementLocated(By.xpath(`//*[text()="${says}"]`)), 10_000)
     await looksAsAccepted(driver, name)
   })
   test.each(ON_A_PHONE)('%s', async (name, path) => {

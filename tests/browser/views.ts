@@ -24,12 +24,20 @@ const halved = (whole: PNG): PNG => {
   return half
 }
 
+/** So long nothing changes on a page before its picture is taken, in milliseconds: what it asks for after it came has come, too. */
+const QUIET = 300
+
 /** Nothing blinks or moves while a picture is taken. */
 const STILL = `const style = document.createElement('style')
   style.textContent = '*, *::before, *::after { caret-color: transparent !important; animation: none !important; transition: none !important }'
   document.head.append(style)
   const done = arguments[0]
-  document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(done)))`
+  const take = () => document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(done)))
+  let quiet = setTimeout(take, ${QUIET})
+  new MutationObserver(() => {
+    clearTimeout(quiet)
+    quiet = setTimeout(take, ${QUIET})
+  }).observe(document.body, { subtree: true, childList: true, attributes: true, characterData: true })`
 
 /** How many points of two pictures differ so that it is seen, and where. */
 const compare = (before: PNG, now: PNG): { off: number; where: PNG } => {

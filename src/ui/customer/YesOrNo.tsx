@@ -31,7 +31,7 @@ export const YesOrNo = ({ token, version, chosen, total }: Props) => {
   }
   return (
     <form
-      className="mt-6 grid gap-3 notice notice-asks"
+      className="notice notice-asks mt-6 grid gap-3 p-4"
       onSubmit={(e) => {
         e.preventDefault()
         void answer()

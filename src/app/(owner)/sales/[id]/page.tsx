@@ -138,7 +138,7 @@ const NextBox = ({ sheet, start }: { readonly sheet: Sheet; readonly start: Doin
   const { story } = sheet
   const [first, ...more] = story.next
   return (
-    <section className="notice notice-asks">
+    <section className="border-l-4 border-rust-600 bg-rust-100 px-4 py-3">
       <h2>Next</h2>
       <p>
         {first
