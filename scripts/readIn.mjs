@@ -7,7 +7,10 @@ import { join } from 'node:path'
 const AFTER = 4_000
 const PAUSE = 20
 
-/** Reads in the pages that nobody opened yet, one after the other: whoever opens them later need not wait for it. */
+/**
+ * Reads in the pages that nobody opened yet, one after the other: whoever opens them later need not wait for it. What cannot be read in
+ * is read in when it is opened, and says then why not.
+ */
 const readIn = async () => {
   const server = join(import.meta.dirname, '.next/server')
   const require = createRequire(import.meta.url)
@@ -15,11 +18,14 @@ const readIn = async () => {
   const pages = JSON.parse(readFileSync(join(server, 'app-paths-manifest.json'), 'utf8'))
   for (const file of Object.values(pages)) {
     await new Promise((next) => setTimeout(next, PAUSE))
-    require(join(server, file))
+    try {
+      require(join(server, file))
+    } catch {
+      continue
+    }
   }
 }
 
-/** What cannot be read in is read in when it is opened, and says then why not. */
 export const readInLater = () => {
   setTimeout(() => void readIn().catch(() => {}), AFTER).unref()
 }

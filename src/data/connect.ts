@@ -90,7 +90,9 @@ interface Options {
   readonly patient?: boolean
 }
 
-let connections: { readonly max: number; readonly idle_timeout?: number } = { max: 10 }
+/** So many connections the program opens at most, where nothing else is said. */
+export const CONNECTIONS = 10
+let connections: { readonly max: number; readonly idle_timeout?: number } = { max: CONNECTIONS }
 /** From now on this thread opens so many connections at most, and lets go of those that stand idle: it is one of several. */
 export const connectAtMost = (count: number): void => {
   connections = { max: count, idle_timeout: 20 }

@@ -10,7 +10,7 @@ const say = ({ path, message }: Refused['errors'][number]): string => {
 /** Why something was not done, in a sentence, near where it was asked. */
 export const Refusal = ({ refused }: { readonly refused: Refused | null }) =>
   refused && (
-    <p role="alert" className="my-2 notice notice-bad">
+    <p role="alert" className="notice notice-bad my-2">
       {refused.errors.length > 0 ? refused.errors.map(say).join(' ') : refused.detail}
     </p>
   )

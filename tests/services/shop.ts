@@ -1,7 +1,7 @@
 import { threadId } from 'node:worker_threads'
 import { expect, inject } from 'vitest'
 import { day, type Day } from '@/core/day'
-import { connectAtMost, openDatabase, type Database } from '@/data/connect'
+import { CONNECTIONS, connectAtMost, openDatabase, type Database } from '@/data/connect'
 import { updateBusiness } from '@/data/queries/business'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
 import type { Command } from '@/services/command'
@@ -25,7 +25,7 @@ export const dropDatabases = async (): Promise<void> => {
 }
 
 /** Before a file opens its business: as many connections as the program has, for hands that work at once. */
-export const manyHands = (): void => connectAtMost(10)
+export const manyHands = (): void => connectAtMost(CONNECTIONS)
 
 const nextName = (): string => `t${process.pid}_${threadId}_${Date.now().toString(36)}_${++made}`
 

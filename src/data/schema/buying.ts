@@ -50,9 +50,7 @@ export const purchaseOrderLine = pgTable(
     quantity: fourPlaces().notNull(),
     unitCost: fourPlaces().notNull(),
     /** What it comes to without tax, kept so that lists add up whole figures. */
-    net: minor()
-      .notNull()
-      .default(sql`0`),
+    net: minor().notNull(),
     taxCodeId: integer().references(() => taxCode.id),
     /** The line of a sale it is bought for. */
     saleLineId: integer().references(() => saleLine.id),

@@ -19,7 +19,7 @@ export const FormProblems = ({ refused }: { readonly refused: Refused | null }) 
   const said = messages.length > 0 ? messages.join(' ') : refused && refused.errors.length === 0 ? refused.detail : null
   return (
     said && (
-      <p role="alert" className="my-2 notice notice-bad">
+      <p role="alert" className="notice notice-bad my-2">
         {said}
       </p>
     )

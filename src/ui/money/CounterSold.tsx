@@ -10,7 +10,7 @@ export interface Sold {
 
 /** What to say and do when it is sold: the change first, large enough to read across the counter. */
 export const CounterSold = ({ sold }: { readonly sold: Sold }) => (
-  <div role="status" className="mt-4 notice notice-good">
+  <div role="status" className="notice notice-good mt-4 px-4 py-3">
     <p>
       <b>{formatDigits(sold.totals.gross)} received</b>, receipt {sold.receiptNumber}.
     </p>

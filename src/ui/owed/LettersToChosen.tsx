@@ -73,7 +73,7 @@ export const LettersToChosen = () => {
         {button('reminder', 'Send reminders')}
       </form>
       {told && told.skipped.length > 0 && (
-        <ul role="status" className="mb-3 notice">
+        <ul role="status" className="notice mb-3">
           {told.skipped.map((s, i) => (
             <li key={i}>
               <b>{s.name}</b>: {s.why}

@@ -84,7 +84,7 @@ export const ForWhom = ({ buyer, onBuyer, onEntered }: Props) => {
         onEntered={onEntered}
       />
       {doubt && (
-        <div role="alert" className="mt-1 notice notice-asks">
+        <div role="alert" className="notice notice-asks mt-1">
           <p>Did you mean one of these?</p>
           <p className="mt-1 flex flex-wrap gap-2">
             {doubt.alike.map((a) => (

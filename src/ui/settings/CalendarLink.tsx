@@ -22,7 +22,7 @@ export const CalendarLink = () => {
         another one ends the one before.
       </p>
       {made && (
-        <p role="status" className="mb-2 notice notice-good">
+        <p role="status" className="notice notice-good mb-2">
           Copy it now, it is shown only once: <code className="font-figure break-all">{made}</code>
         </p>
       )}

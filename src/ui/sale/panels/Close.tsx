@@ -36,7 +36,7 @@ const Close = ({ as, sale, onClose }: PanelProps & { readonly as: 'decline' | 'c
     >
       <FormReason hint="Shown in the “reasons lost” report" />
       {holds && (
-        <div className="mt-4 grid grid-cols-2 gap-3 notice">
+        <div className="notice mt-4 grid grid-cols-2 gap-3">
           <p className="col-span-2">{formatDigits(sale.held)} is held for this sale. What happens to it?</p>
           <FormMoney name="fee" label="Cancellation fee" currency={sale.currency} />
           <FormPick name="rest" label="Refund the rest" options={REST} />

@@ -85,7 +85,7 @@ export const DoPanel = ({ doing, sale, version, ...props }: Props) => {
       title={TITLE[doing]}
     >
       {shown.version !== version && (
-        <div role="status" className="mb-3 notice">
+        <div role="status" className="notice mb-3">
           This sale has changed since you opened this.{' '}
           <button type="button" className="underline" onClick={() => setKept(null)}>
             Start over with what is true now

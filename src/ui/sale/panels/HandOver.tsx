@@ -135,7 +135,7 @@ const Freight = ({ currency }: { readonly currency: string }) =>
 const GoingEarly = ({ left }: { readonly left: string }) => {
   const kind = useWatch<Draft, 'turnInto.kind'>({ name: 'turnInto.kind' })
   return (
-    <div className="mt-4 notice">
+    <div className="notice mt-4">
       <p className="mb-2">
         {formatDigits(left)} is still unpaid, so the goods should stay here. If you hand them over anyway, the sale is
         invoiced now and the balance becomes:

@@ -63,7 +63,7 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
         </p>
       )}
       {over && (
-        <p className="mb-3 notice notice-bad">With what is agreed, over the credit limit by {formatMoney(over)}.</p>
+        <p className="notice notice-bad mb-3">With what is agreed, over the credit limit by {formatMoney(over)}.</p>
       )}
       <p className="sub mb-1">Payment progress of the last {page.sales.length} sales</p>
       <MoneyBar bar={bar} />

@@ -41,7 +41,7 @@ export default async function LetterPage({ params }: { params: Promise<{ id: str
         }
         action={<LetterActions id={letter.id} state={letter.state} />}
       />
-      {letter.problem && <p className="mb-3 notice notice-bad">{letter.problem}</p>}
+      {letter.problem && <p className="notice notice-bad mb-3">{letter.problem}</p>}
       <div className="max-w-170 border border-paper-300 bg-white px-6 py-5 break-words whitespace-pre-line">
         {letter.body}
       </div>

@@ -47,7 +47,7 @@ export default async function ReceiptPage({
         }
       />
       {receipt.voidedOn && (
-        <p className="mb-4 notice notice-bad">
+        <p className="notice notice-bad mb-4">
           {receipt.voidKind === 'bounced' ? 'Bounced' : 'Voided'} on {formatDay(receipt.voidedOn)}: {receipt.voidReason}
         </p>
       )}

@@ -65,12 +65,12 @@ export default async function SaleSheet({ params, searchParams }: Props) {
       <MoneyBar bar={bar} />
       <MoneyLegend bar={bar} />
       {sheet.overLimit && (
-        <p className="mt-3 notice notice-bad">
+        <p className="notice notice-bad mt-3">
           Including open orders, {sale.customerName} is {formatMoney(sheet.overLimit)} over the credit limit.
         </p>
       )}
       {sheet.stopSupply !== null && stands !== 'settled' && (
-        <p className="mt-3 notice notice-bad">
+        <p className="notice notice-bad mt-3">
           {sale.customerName} has an invoice {sheet.stopSupply} days late. Think twice before giving more credit.
         </p>
       )}

@@ -1,0 +1,1 @@
+ALTER TABLE "purchase_order_line" ALTER COLUMN "net" DROP DEFAULT;
