@@ -126,7 +126,6 @@ const TSC_7 = '../typescript-7/bin/tsc'
 /** Parts of one row use one core or wait for much of their time: two of them run beside each other, the longest first. */
 const ROWS: readonly (readonly Part[])[] = [
   [
-    { name: 'format', run: () => command('prettier', ['--check', '.']) },
     {
       name: 'types',
       run: async () => {
@@ -136,8 +135,9 @@ const ROWS: readonly (readonly Part[])[] = [
     },
     { name: 'imports', run: imports },
     { name: 'lint', run: () => command('oxlint', ['--deny-warnings', '--report-unused-disable-directives']) },
+    { name: 'format', run: () => command('oxfmt', ['--check']) },
+    { name: 'core', run: () => vitest('core') },
   ],
-  [{ name: 'core', run: () => vitest('core') }],
   [{ name: 'components', run: () => vitest('components') }],
   [{ name: 'services', run: () => vitest('services') }],
   [{ name: 'faults', run: built('faults') }],

@@ -96,10 +96,10 @@ export const useSend = () => {
     ): Promise<AnswerTo<M, P> | null> => {
       if (isLeaving()) return null
       if (then.done ?? then.go) begin()
-      const value = await once(
+      const value = await once<AnswerTo<M, P>>(
         // Changing something to what it is already harms nothing, and may be part of doing more.
         method === 'POST' ? `${path} ${JSON.stringify(body)}` : null,
-        (key) => call(method, path, body, key),
+        (key) => call<M, P>(method, path, body, key),
         (answer) => Boolean(then.go?.(answer)),
       )
       if (value === null) {

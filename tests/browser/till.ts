@@ -193,8 +193,10 @@ export const handsOn = (driver: WebDriver, base: string) => {
     },
     /** Chooses one of a few that are all in sight. */
     pick: async (label: string): Promise<void> => {
-      const radio = await driver.findElement(
-        By.xpath(`//label[contains(normalize-space(.), ${JSON.stringify(label)})]/input`),
+      const radio = await find(
+        `first('label > input', (e) => plain(e.parentElement.textContent).includes(arguments[0]))`,
+        label,
+        `no choice “${label}”`,
       )
       await driver.executeScript('arguments[0].click()', radio)
     },

@@ -50,7 +50,10 @@ test('every tie stays at zero over random histories', { timeout: 600_000 }, asyn
     await fc.assert(
       fc.asyncProperty(fc.array(step, { minLength: 40, maxLength: 60, size: 'max' }), async (steps) => {
         for (const x of steps) {
+          const { done, turnedAway } = h
           await h.play(x)
+          // What was refused alone wrote nothing: what it might have written anyway shows after the next.
+          if (h.done === done && h.turnedAway > turnedAway) continue
           expect(await s.ties()).toEqual([])
           expect(await s.ties(addDays(h.today, -(x.cents % 60)))).toEqual([])
           if (x.cents % 9 === 0) expect(await looksThatAreOff(s, h.today, 25)).toEqual([])

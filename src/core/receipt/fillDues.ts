@@ -44,7 +44,8 @@ export interface Filling {
 
 /** A wish of the owner: so much on this due, or so much for this sale. */
 export type Wish =
-  { readonly dueId: number; readonly amount: Money } | { readonly saleId: number; readonly amount: Money }
+  | { readonly dueId: number; readonly amount: Money }
+  | { readonly saleId: number; readonly amount: Money }
 
 export type FillError =
   | { readonly code: 'more-than-open'; readonly dueId: number; readonly open: Money; readonly asked: Money }

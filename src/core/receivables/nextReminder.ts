@@ -8,7 +8,8 @@ export interface ReminderWritten {
 
 /** The next reminder, or the day from which it may go. */
 export type NextReminder =
-  { readonly stage: number; readonly wait: null } | { readonly stage: number; readonly wait: Day }
+  | { readonly stage: number; readonly wait: null }
+  | { readonly stage: number; readonly wait: Day }
 
 /**
  * Which reminder comes next for somebody whose oldest open due was due on `since`. The first may go `days[0]` days after

@@ -15,7 +15,14 @@ export interface KeptLine {
 }
 
 export type ComparedField =
-  'description' | 'note' | 'quantity' | 'unitPrice' | 'discountPercent' | 'discountAmount' | 'taxCode' | 'chosen'
+  | 'description'
+  | 'note'
+  | 'quantity'
+  | 'unitPrice'
+  | 'discountPercent'
+  | 'discountAmount'
+  | 'taxCode'
+  | 'chosen'
 const FIELDS: readonly ComparedField[] = [
   'description',
   'note',

@@ -10,7 +10,8 @@ export interface FileTable {
 
 /** What a file was read as, or why it was not: plain data, since it is read on another thread. */
 export type ReadTable =
-  { readonly ok: true; readonly table: FileTable } | { readonly ok: false; readonly message: string }
+  | { readonly ok: true; readonly table: FileTable }
+  | { readonly ok: false; readonly message: string }
 
 /** The most a table may have. Far more than a workshop's goods, and little enough to be read in a moment. */
 const MOST = { rows: 20_000, columns: 200, cells: 500_000, letters: 4_000, unpacked: 60_000_000 } as const

@@ -46,6 +46,11 @@ export class History {
     return outcome
   }
 
+  /** How many commands were refused. */
+  get turnedAway(): number {
+    return [...this.refused.values()].reduce((sum, n) => sum + n, 0)
+  }
+
   async #postedSince(id: number): Promise<Posted[]> {
     const posted = await this.shop.db.execute<Posted & Record<string, unknown>>(sql`
       select e.text, (select json_agg(json_build_array(a.code, l.amount::text) order by l.id)
