@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { amount, day, days, percent, positiveAmount, positivePercent, rate, text } from './fields'
+import { amount, day, days, isDecimal, percent, positiveAmount, positivePercent, rate, text } from './fields'
 
 /** How often: a rhythm by name, or every n days. */
 export const every = z.union([z.enum(['week', 'two-weeks', 'month']), z.object({ days: z.int().min(1).max(366) })], {
@@ -8,6 +8,8 @@ export const every = z.union([z.enum(['week', 'two-weeks', 'month']), z.object({
 const part = { percent: positivePercent.optional(), amount: positiveAmount.optional() }
 const oneOf = (v: { percent?: unknown; amount?: unknown }): boolean =>
   (v.percent === undefined) !== (v.amount === undefined)
+
+const isGiven = (discount: unknown): boolean => isDecimal(discount) && discount.gt(0)
 
 /** What paying in installments costs: an amount, a percentage of what is financed, or a rate a year. */
 export const installmentCharge = z.union(
@@ -31,11 +33,11 @@ export const arrangement = z.discriminatedUnion(
         every: every.optional(),
       })
       .refine(
-        (v) => (v.parts ?? 1) === 1 || !v.discountPercent?.gt(0),
+        (v) => (v.parts ?? 1) === 1 || !isGiven(v.discountPercent),
         'A discount for paying early goes with one due, not with several parts.',
       )
       .refine(
-        (v) => !v.discountPercent?.gt(0) || v.discountDays !== undefined,
+        (v) => !isGiven(v.discountPercent) || v.discountDays !== undefined,
         'Say through how many days the discount is given.',
       ),
     z

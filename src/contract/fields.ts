@@ -2,7 +2,7 @@ import { METHODS } from '@/core/ledger'
 import { z } from 'zod'
 import { day as readDay, isDay } from '@/core/day'
 import { isLocale } from '@/core/locale'
-import { decimal } from '@/core/money'
+import { decimal, type Decimal } from '@/core/money'
 
 /** The fields every input is made of. Form, HTTP interface and files share them, and so do their sentences. */
 
@@ -77,6 +77,9 @@ export const positivePercent = percent.refine((d) => d.gt(0), 'The percentage mu
 export const rate = plainDecimal(/^\d(\.\d{1,8})?$/, 'A rate is a fraction: 0.12 for 12 %.')
   .transform((s) => decimal(s))
   .refine((d) => d.lte(1), 'A rate is a fraction: 0.12 for 12 %.')
+/** Checks of several fields run beside those of each: a figure that could not be read is told at its own field, and is still text. */
+export const isDecimal = (figure: unknown): figure is Decimal => typeof figure === 'object' && figure !== null
+
 export const days = z.int('A whole number of days.').min(0, 'Not below zero.').max(3650, 'At most 3650 days.')
 
 export const method = z.enum(METHODS, {

@@ -180,6 +180,11 @@ describe('how a sale is paid', () => {
       { kind: 'terms', net: 30, discountPercent: '2' },
       ['Say through how many days the discount is given.'],
     ],
+    [
+      'early, by more than a percentage',
+      { kind: 'terms', net: 30, discountPercent: '1234.56' },
+      ['discountPercent: A percentage is written like 40 or 2.5.'],
+    ],
   ])('%s', (_, input, expected) => {
     expect(said(arrangement, input)).toEqual(expected)
   })

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { ZERO, type Decimal } from '@/core/money'
 import { sameName } from '@/core/stock'
-import { day, id, quantity, text } from './fields'
+import { day, id, isDecimal, quantity, text } from './fields'
 
 /** Pieces that are told apart: a serial, or a lot with the last day on which it may be handed over. */
 export const serial = text(60).min(1, 'A serial is needed.')
@@ -24,9 +24,6 @@ export const lot = z
   })
   .transform((l) => (typeof l === 'string' ? { code: l } : { code: l.code, expires: l.expires ?? undefined }))
 export type LotInput = z.output<typeof lot>
-
-/** Checks run beside those of the fields: a quantity that could not be read is told at its own field. */
-export const isDecimal = (quantity: unknown): quantity is Decimal => typeof quantity === 'object' && quantity !== null
 
 /** As many serials as pieces, where there are any. */
 export const asManySerials = (

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { on, id, quantityOrZero, unitPrice } from '@/contract/fields'
-import { asManySerials, isDecimal, lot, serials } from '@/contract/pieces'
+import { on, id, isDecimal, quantityOrZero, unitPrice } from '@/contract/fields'
+import { asManySerials, lot, serials } from '@/contract/pieces'
 
 export const countStockInput = z.object({
   on,

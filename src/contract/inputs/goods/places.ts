@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { id, needed, on, quantity, signedQuantity, unitPrice } from '@/contract/fields'
-import { asManySerials, isDecimal, lot, serials } from '@/contract/pieces'
+import { id, isDecimal, needed, on, quantity, signedQuantity, unitPrice } from '@/contract/fields'
+import { asManySerials, lot, serials } from '@/contract/pieces'
 
 export const addPlaceInput = z.object({
   code: needed(20, 'A code'),
