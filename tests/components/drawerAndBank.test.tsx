@@ -82,13 +82,14 @@ describe('to the bank', () => {
     reference: '',
     amount,
   })
-  const open = (cheques = [waits(1, 'R-1', '100.00'), waits(2, 'R-2', '50.00')]) => (
+  const open = (cheques = [waits(1, 'R-1', '100.00'), waits(2, 'R-2', '50.00')], most = 500) => (
     <ToBankForms
       today={TODAY}
       currency="USD"
       inDrawer="80.00"
       cheques={cheques}
       cards={[waits(3, 'R-3', '200.00'), waits(4, 'R-4', '30.00')]}
+      most={most}
     />
   )
 
@@ -111,6 +112,14 @@ describe('to the bank', () => {
     render(open())
     await tick('Receipt R-1 of Orla Finch')
     expect(button('Take 50.00 to the bank')).toBeTruthy()
+  })
+
+  test('says so where no more are listed than the oldest', () => {
+    render(open([waits(1, 'R-1', '100.00'), waits(2, 'R-2', '50.00'), waits(5, 'R-5', '1.00')], 3))
+    // Of three checks and two card payments.
+    expect(screen.getAllByText(/oldest are listed/).map((e) => e.textContent)).toEqual([
+      'The 3 oldest are listed. The others follow when these are recorded.',
+    ])
   })
 
   test('card takings come less what the card company keeps', async () => {

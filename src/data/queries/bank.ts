@@ -35,7 +35,7 @@ export interface ToBank {
 }
 
 /** So many are offered at once, the oldest ones. */
-const OFFERED = 500
+export const OFFERED = 500
 
 const readToBank = async (db: Db, is: SQL, limit: number, currency: string): Promise<ToBank[]> =>
   (

@@ -16,7 +16,7 @@ interface Props<D extends FieldValues> {
   /** What is typed as the schema takes it, where that is not what is typed. */
   readonly asTyped?: (draft: D) => Readonly<Record<string, unknown>>
   readonly asBody?: (draft: D) => unknown
-  /** The field beside which a refusal stands that names none. */
+  /** The only field, where there is one: a refusal that names none stands beside it, and nowhere else. */
   readonly at?: string
   /** Where it leads. */
   readonly go: () => string
@@ -58,7 +58,7 @@ export const DoorForm = <D extends FieldValues>({
     <FormProvider {...form}>
       <form noValidate onSubmit={(e) => void enter(e)} className="grid gap-3">
         {children}
-        <FormProblems refused={placed} />
+        <FormProblems refused={placed} unseen={at !== undefined} />
         <button className="btn btn-do" disabled={busy} data-primary>
           {submit}
         </button>

@@ -12,14 +12,20 @@ const messagesOf = (errors: FieldErrors): readonly string[] =>
         : messagesOf(error as FieldErrors),
   )
 
+interface Props {
+  readonly refused: Refused | null
+  /** Only read aloud: in a form of one field it is seen there. */
+  readonly unseen?: boolean
+}
+
 /** What keeps a form from being sent: read aloud at once, and seen beside the button however long the form is. */
-export const FormProblems = ({ refused }: { readonly refused: Refused | null }) => {
+export const FormProblems = ({ refused, unseen = false }: Props) => {
   const { errors } = useFormState()
   const messages = [...new Set(messagesOf(errors))]
   const said = messages.length > 0 ? messages.join(' ') : refused && refused.errors.length === 0 ? refused.detail : null
   return (
     said && (
-      <p role="alert" className="notice notice-bad my-2">
+      <p role="alert" className={unseen ? 'sr-only' : 'notice notice-bad my-2'}>
         {said}
       </p>
     )

@@ -22,6 +22,8 @@ interface Props {
   readonly inDrawer: string
   readonly cheques: readonly Waiting[]
   readonly cards: readonly Waiting[]
+  /** So many of each are listed at most, the oldest. */
+  readonly most: number
 }
 
 /** A banking slip of cash and cheques, and card takings that arrived. */
@@ -46,40 +48,46 @@ interface ChooseProps {
   readonly name: string
   readonly rows: readonly Waiting[]
   readonly none: string
+  readonly most: number
 }
 
 /** Which of the receipts that wait. */
-const FormChoose = ({ name, rows, none }: ChooseProps) => {
+const FormChoose = ({ name, rows, none, most }: ChooseProps) => {
   const { field } = useController({ name })
   const chosen: readonly number[] = field.value
   const drawn = useDrawn(rows)
   return rows.length === 0 ? (
     <p className="sub border-y border-paper-200 py-3">{none}</p>
   ) : (
-    <div className="max-h-90 overflow-y-auto">
-      <table className="ledger">
-        <tbody>
-          {drawn.map((r) => (
-            <tr key={r.id}>
-              <td className="w-8">
-                <input
-                  type="checkbox"
-                  aria-label={`Receipt ${r.number} of ${r.customer}`}
-                  checked={chosen.includes(r.id)}
-                  onChange={(e) =>
-                    field.onChange(e.target.checked ? [...chosen, r.id] : chosen.filter((id) => id !== r.id))
-                  }
-                />
-              </td>
-              <td className="font-figure">{r.number}</td>
-              <td className="sub whitespace-nowrap">{r.on}</td>
-              <td className="max-w-45 truncate">{r.customer}</td>
-              <td className="fig">{r.amount}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <>
+      {rows.length === most && (
+        <p className="sub pb-1">The {most} oldest are listed. The others follow when these are recorded.</p>
+      )}
+      <div className="max-h-90 overflow-y-auto">
+        <table className="ledger">
+          <tbody>
+            {drawn.map((r) => (
+              <tr key={r.id}>
+                <td className="w-8">
+                  <input
+                    type="checkbox"
+                    aria-label={`Receipt ${r.number} of ${r.customer}`}
+                    checked={chosen.includes(r.id)}
+                    onChange={(e) =>
+                      field.onChange(e.target.checked ? [...chosen, r.id] : chosen.filter((id) => id !== r.id))
+                    }
+                  />
+                </td>
+                <td className="font-figure">{r.number}</td>
+                <td className="sub whitespace-nowrap">{r.on}</td>
+                <td className="max-w-45 truncate">{r.customer}</td>
+                <td className="fig">{r.amount}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </>
   )
 }
 
@@ -92,7 +100,7 @@ interface SlipDraft {
   cheques: number[]
 }
 
-const Slip = ({ today, currency, inDrawer, cheques }: Props) => (
+const Slip = ({ today, currency, inDrawer, cheques, most }: Props) => (
   <section>
     <h2>Banking slip</h2>
     <CommandForm
@@ -113,7 +121,7 @@ const Slip = ({ today, currency, inDrawer, cheques }: Props) => (
         />
         <FormOn today={today} />
       </div>
-      <FormChoose name="cheques" rows={cheques} none="No checks to bank." />
+      <FormChoose name="cheques" rows={cheques} none="No checks to bank." most={most} />
     </CommandForm>
   </section>
 )
@@ -141,9 +149,9 @@ const useSettled = (cards: readonly Waiting[], currency: string) => {
   return { ...settled({ arrived, receipts }, cards, currency), none: idsOf(cards, new Set(receipts)).length === 0 }
 }
 
-type Cards = Pick<Props, 'today' | 'currency' | 'cards'>
+type Cards = Pick<Props, 'today' | 'currency' | 'cards' | 'most'>
 
-const Settle = ({ today, currency, cards }: Cards) => {
+const Settle = ({ today, currency, cards, most }: Cards) => {
   const start: SettleDraft = { on: String(today), arrived: '', receipts: [] }
   return (
     <section>
@@ -161,13 +169,13 @@ const Settle = ({ today, currency, cards }: Cards) => {
         say={(s) => `${s.number}: ${formatDigits(s.net)} arrived.`}
         submit={<TheyArrived cards={cards} currency={currency} />}
       >
-        <Arrived today={today} currency={currency} cards={cards} />
+        <Arrived today={today} currency={currency} cards={cards} most={most} />
       </CommandForm>
     </section>
   )
 }
 
-const TheyArrived = ({ cards, currency }: Omit<Cards, 'today'>) => {
+const TheyArrived = ({ cards, currency }: Pick<Cards, 'cards' | 'currency'>) => {
   const { fees, none } = useSettled(cards, currency)
   return (
     <Submit quiet className="btn mt-3 w-full" disabled={none || fees.minor < 0n}>
@@ -177,7 +185,7 @@ const TheyArrived = ({ cards, currency }: Omit<Cards, 'today'>) => {
 }
 
 /** What came, of which payments, and what was kept of it. */
-const Arrived = ({ today, currency, cards }: Cards) => {
+const Arrived = ({ today, currency, cards, most }: Cards) => {
   const { gross, fees } = useSettled(cards, currency)
   return (
     <>
@@ -190,7 +198,7 @@ const Arrived = ({ today, currency, cards }: Cards) => {
         />
         <FormOn today={today} />
       </div>
-      <FormChoose name="receipts" rows={cards} none="No card payments waiting." />
+      <FormChoose name="receipts" rows={cards} none="No card payments waiting." most={most} />
       {fees.minor < 0n && (
         <p role="alert" className="mt-2 text-oxide-700">
           The payout is larger than the selected sales. Select the missing ones.

@@ -17,7 +17,7 @@ export const metadata: Metadata = { title: 'Take to the bank' }
 export default async function Bank({ searchParams }: { searchParams: Search }) {
   const [shop, query] = await Promise.all([openShop(), queryOf(searchParams)])
   const { today, currency } = shop
-  const { cheques, cards, inDrawer } = await readToBank(shop)
+  const { cheques, cards, inDrawer, most } = await readToBank(shop)
   const plain = (rows: typeof cheques) =>
     rows.map((r) => ({ ...r, on: formatDayShort(r.on, today), amount: toDecimalString(r.amount) }))
   return (
@@ -43,6 +43,7 @@ export default async function Bank({ searchParams }: { searchParams: Search }) {
         inDrawer={toDecimalString(inDrawer)}
         cheques={plain(cheques)}
         cards={plain(cards)}
+        most={most}
       />
       <div className="mt-8 grid gap-x-10 gap-y-7 lg:grid-cols-2">
         <Gone title="Banking slips" reader={slips} query={query} />
