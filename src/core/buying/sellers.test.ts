@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { day } from '../day'
 import { decimal } from '../money'
@@ -40,6 +41,19 @@ test('whole packs hold at least so many', () => {
   expect(inPacks(decimal(7), decimal(6)).toString()).toBe('12')
   expect(inPacks(decimal(12), decimal(6)).toString()).toBe('12')
   expect(inPacks(decimal('0.5'), decimal(0)).toString()).toBe('0.5')
+})
+
+test('law: packs are whole, hold what is wanted, and one fewer would not', () => {
+  const tenThousandths = fc.integer({ min: 1, max: 10_000_000 })
+  fc.assert(
+    fc.property(tenThousandths, tenThousandths, (wanted, pack) => {
+      // Both in ten-thousandths: whole numbers say what decimals must.
+      const packs = BigInt(Math.ceil(wanted / pack))
+      const held = inPacks(decimal(wanted).div(10_000), decimal(pack).div(10_000))
+      expect(held.times(10_000).toString()).toBe((packs * BigInt(pack)).toString())
+      expect(held.times(10_000).gte(wanted)).toBe(true)
+    }),
+  )
 })
 
 describe('whom something is bought from', () => {

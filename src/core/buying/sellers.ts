@@ -1,5 +1,5 @@
 import type { Day } from '../day'
-import { type Decimal, ceil } from '../money'
+import type { Decimal } from '../money'
 import { stepFor, type Step } from '../price'
 
 /** What one costs from a quantity on. */
@@ -36,8 +36,13 @@ export const costFrom = (seller: Seller, wish: Wish): Decimal | null =>
  *
  * @example 7 in packs of 6 → 12
  */
-export const inPacks = (quantity: Decimal, packSize: Decimal): Decimal =>
-  packSize.gt(0) ? ceil(quantity.div(packSize)).times(packSize) : quantity
+export const inPacks = (quantity: Decimal, packSize: Decimal): Decimal => {
+  if (packSize.lte(0)) return quantity
+  // Not divided: forty places of a quotient are reckoned to be thrown away.
+  const begun = quantity.mod(packSize)
+  const whole = quantity.minus(begun)
+  return begun.gt(0) ? whole.plus(packSize) : whole
+}
 
 /** Why a seller was chosen. */
 export type SellerReason = 'preferred' | 'cheapest' | 'only'

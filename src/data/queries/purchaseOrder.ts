@@ -223,6 +223,13 @@ export const listPurchaseOfSale = async (db: Db, saleId: number) => {
   return rows
 }
 
+/** What may be ordered of some things: those that lie in stock and are not retired, with their reorder points. */
+export const listToReorder = (db: Db, goodsIds: readonly number[]) =>
+  db
+    .select({ id: goods.id, name: goods.name, reorderAt: goods.reorderAt })
+    .from(goods)
+    .where(and(isOneOf(goods.id, goodsIds), eq(goods.kind, 'stock'), eq(goods.retired, false)))
+
 /** Goods of which there are no more than their reorder point, those in stock and on order taken alone. */
 export const listBelowReorder = async (db: Db): Promise<readonly number[]> => {
   const rows = await db.execute<{ id: number }>(sql`

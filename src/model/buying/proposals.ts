@@ -2,8 +2,7 @@ import { chooseSeller } from '@/core/buying'
 import { decimal, larger, ZERO } from '@/core/money'
 import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '@/data/connect'
-import { findGoods } from '@/data/queries/goods'
-import { listBelowReorder, sumOnOrder } from '@/data/queries/purchaseOrder'
+import { listBelowReorder, listToReorder, sumOnOrder } from '@/data/queries/purchaseOrder'
 import { sumUsable } from '@/data/queries/stock'
 import { listGoodsSuppliers } from '@/data/queries/suppliers'
 import { listAllWaiting } from '@/data/queries/waiting'
@@ -25,34 +24,33 @@ export const readProposals = async (db: Db, { today }: Pick<Asked, 'today'>) => 
   const waitingFor = rowsBy(all, (w) => w.goodsId)
   const ids = [...new Set([...all.filter((w) => w.wanted.gt(w.given)).map((w) => w.goodsId), ...low])]
   const [goods, sold, onOrder] = await Promise.all([
-    findGoods(db, ids),
+    listToReorder(db, ids),
     listGoodsSuppliers(db, ids),
     sumOnOrder(db, ids, { drafts: true }),
   ])
   const sellers = rowsBy(sold, (s) => s.goodsId)
-  return [...goods.values()].flatMap((g) => {
-    if (g.kind !== 'stock' || g.retired) return []
-    const everybody = waitingFor.get(g.id) ?? []
+  return goods.flatMap(({ id, name, reorderAt }) => {
+    const everybody = waitingFor.get(id) ?? []
     const wanted = everybody.reduce((sum, w) => sum.plus(w.wanted), ZERO)
-    const available = leftFree(usable.get(g.id) ?? ZERO, wanted)
+    const available = leftFree(usable.get(id) ?? ZERO, wanted)
     const mine = everybody.filter((w) => w.wanted.gt(w.given))
     const short = mine.reduce((sum, w) => sum.plus(w.wanted).minus(w.given), ZERO)
-    const coming = onOrder.get(g.id) ?? ZERO
+    const coming = onOrder.get(id) ?? ZERO
     const forSales = larger(short.minus(coming), ZERO)
     const left = larger(coming.minus(short), ZERO).plus(available)
     // At its reorder point an order is due; one that brings it up to the point is that order.
-    const isLow = g.reorderAt !== null && (coming.eq(0) ? left.lte(g.reorderAt) : left.lt(g.reorderAt))
-    const forShelf = isLow ? g.reorderAt.minus(left) : ZERO
+    const isLow = reorderAt !== null && (coming.eq(0) ? left.lte(reorderAt) : left.lt(reorderAt))
+    const forShelf = isLow ? reorderAt.minus(left) : ZERO
     const needed = forSales.plus(forShelf)
     if (needed.lte(0) && !isLow) return []
     // What is just at its point needs a pack.
-    const chosen = chooseSeller(sellers.get(g.id) ?? [], { quantity: needed.gt(0) ? needed : LEAST, on: today })
+    const chosen = chooseSeller(sellers.get(id) ?? [], { quantity: needed.gt(0) ? needed : LEAST, on: today })
     const quantity = chosen?.quantity ?? needed
     if (quantity.lte(0)) return []
     return [
       {
-        goodsId: g.id,
-        name: g.name,
+        goodsId: id,
+        name,
         supplierId: chosen?.seller.supplierId ?? null,
         supplier: chosen?.seller.name ?? '',
         chosen: chosen?.why ?? null,
