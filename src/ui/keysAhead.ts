@@ -35,6 +35,13 @@ const enterNext = (): void => {
   all[all.findIndex((e) => e === document.activeElement) + 1]?.focus()
 }
 
+/** What Enter does by itself, which a key that is told to the page does not: it presses, breaks the line, or sends the form. */
+const enterAt = (at: Element): void => {
+  if (at instanceof HTMLTextAreaElement) return void document.execCommand('insertLineBreak')
+  const pressed = at instanceof HTMLInputElement ? at.form?.querySelector('button:not([type=button])') : at
+  if (pressed instanceof HTMLElement && pressed.matches('button, a[href]')) pressed.click()
+}
+
 const replay = ({ key, ...held }: Held): void => {
   const at = document.activeElement ?? document.body
   if (key.length === 1 && !held.altKey && isField(at)) return void document.execCommand('insertText', false, key)
@@ -42,7 +49,7 @@ const replay = ({ key, ...held }: Held): void => {
   const unheard = at.dispatchEvent(new KeyboardEvent('keydown', { key, ...held, bubbles: true, cancelable: true }))
   if (!unheard || held.ctrlKey || held.altKey) return
   if (key === 'Tab') enterNext()
-  if (key === 'Enter' && at.matches('button, a[href]') && at instanceof HTMLElement) at.click()
+  if (key === 'Enter') enterAt(at)
 }
 
 /** What is typed, what goes on from field to field, and the chords that do the main thing or lead to a place; null for the rest. */

@@ -49,6 +49,12 @@ describe('typed in one go, over a line that answers 0.3 seconds late', () => {
     expect(await newest()).toMatchObject({ customer: 'Wren Hollis', stands: 'agreed', totals: { net: '40.00' } })
   })
 
+  test('what is owed on a day: in forty days', async () => {
+    await inOneGo(place('5'), Key.TAB, '+40', Key.ENTER)
+    // 10 March and forty days.
+    await i.see('Matches the receivables account on 19 Apr 2026')
+  })
+
   test('two sales at the counter', async () => {
     await inOneGo(place('2'), ...line('rosin', '', '20', 'rosin', 'rosin', '', '50'))
     // 2 × 12.50 = 25.00; tax 2.0625
