@@ -31,7 +31,7 @@ export default defineConfig({
           isolate: false,
           include: ['tests/components/**/*.test.tsx'],
           setupFiles: ['tests/components/setUp.ts'],
-          testTimeout: 20_000,
+          testTimeout: 60_000,
         },
       },
       {

@@ -1,6 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useEffect } from 'react'
+import { leaveFor } from './keysAhead'
 
 /** The link of ours that a click asks to follow here: with the main button, no key held, and not into another tab. */
 const followed = (e: MouseEvent): HTMLAnchorElement | null => {
@@ -20,6 +21,8 @@ export const Follow = () => {
       const link = followed(e)
       if (!link) return
       e.preventDefault()
+      // Followed by a key: whoever types on means the page that comes.
+      if (e.detail === 0) leaveFor(link.pathname)
       router.push(`${link.pathname}${link.search}${link.hash}`, { scroll: link.dataset.to !== 'stay' })
     }
     document.addEventListener('click', onClick)

@@ -1,3 +1,5 @@
+import { doByItself, isWritten } from './keysDone'
+
 interface Held {
   readonly key: string
   readonly ctrlKey: boolean
@@ -23,36 +25,17 @@ const LOOKS = 20
 
 let ahead: Ahead | null = null
 
-const isField = (at: Element | null): at is HTMLInputElement | HTMLTextAreaElement =>
-  at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement
-
-/** What Tab would do in the panel that is open, or on the page. */
-const enterNext = (): void => {
-  const within = document.querySelector('[role=dialog]') ?? document.querySelector('main')
-  const all = [...(within?.querySelectorAll<HTMLElement>('input, select, textarea, button, a[href]') ?? [])].filter(
-    (e) => e.tabIndex >= 0 && !e.matches(':disabled'),
-  )
-  all[all.findIndex((e) => e === document.activeElement) + 1]?.focus()
-}
-
-/** What Enter does by itself, which a key that is told to the page does not: it presses, breaks the line, or sends the form. */
-const enterAt = (at: Element): void => {
-  if (at instanceof HTMLTextAreaElement) return void document.execCommand('insertLineBreak')
-  const pressed = at instanceof HTMLInputElement ? at.form?.querySelector('button:not([type=button])') : at
-  if (pressed instanceof HTMLElement && pressed.matches('button, a[href]')) pressed.click()
-}
-
 const replay = ({ key, ...held }: Held): void => {
   const at = document.activeElement ?? document.body
-  if (key.length === 1 && !held.altKey && isField(at)) return void document.execCommand('insertText', false, key)
-  if (key === 'Backspace' && isField(at)) return void document.execCommand('delete')
+  if (key.length === 1 && !held.altKey && isWritten(at)) return void document.execCommand('insertText', false, key)
+  if (key === 'Backspace' && isWritten(at)) return void document.execCommand('delete')
   const unheard = at.dispatchEvent(new KeyboardEvent('keydown', { key, ...held, bubbles: true, cancelable: true }))
-  if (!unheard || held.ctrlKey || held.altKey) return
-  if (key === 'Tab') enterNext()
-  if (key === 'Enter') enterAt(at)
+  if (unheard && !held.ctrlKey && !held.altKey) doByItself(at, key, held.shiftKey)
 }
 
-/** What is typed, what goes on from field to field, and the chords that do the main thing or lead to a place; null for the rest. */
+const MEANT = ['Enter', 'Tab', 'Backspace', 'ArrowDown', 'ArrowUp']
+
+/** What is typed, what goes on from field to field or row to row, and the chords that do the main thing or lead to a place; null for the rest. */
 const asHeld = (e: KeyboardEvent): Held | null => {
   const { key, ctrlKey, altKey, metaKey, shiftKey } = e
   // On some keyboards a letter such as @ is typed with both.
@@ -61,7 +44,7 @@ const asHeld = (e: KeyboardEvent): Held | null => {
     ? !ctrlKey && /^[1-9]$/.test(key)
     : ctrlKey
       ? key === 'Enter'
-      : key.length === 1 || ['Enter', 'Tab', 'Backspace'].includes(key)
+      : key.length === 1 || MEANT.includes(key)
   return isMeant && !metaKey ? { key, ctrlKey, altKey, shiftKey } : null
 }
 
@@ -86,6 +69,8 @@ const holdUntil = (there: () => boolean, sent: boolean): void => {
   ahead = { keys: ahead?.keys ?? [], there, until: performance.now() + MOST_WAIT, sent }
   if (!goesOn) setTimeout(look, LOOK)
 }
+
+const isField = (at: Element | null): boolean => at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement
 
 /** Whether somebody may write: in a field of `within`, or where there is none by now. */
 const canWrite = (within: () => Element | null) => {

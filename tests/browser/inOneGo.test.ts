@@ -135,6 +135,15 @@ describe('one panel after the other', () => {
     await isBilled(sale)
   })
 
+  test('from a list: its first row is opened, and worked on before it is there', async () => {
+    const sale = await ordered()
+    await slowed()
+    await inOneGo(place('3'), Key.ARROW_DOWN, Key.ENTER, 'h', '2', DO_IT)
+    await i.see('Handed over to')
+    await i.gone()
+    expect((await get(`/sales/${sale}`)).lines).toMatchObject([{ handedOver: '2' }])
+  })
+
   test('from field to field by Tab, before the panel is there: how many, and of which day', async () => {
     const sale = await ordered()
     await inOneGo('h', '2', Key.TAB, Key.TAB, '2026-03-09', DO_IT)

@@ -13,7 +13,7 @@ export const TODAY = '2026-03-10'
 
 /** The application on a database of its own, as bin/start would serve it. */
 export const openTill = async (name: string, more: Readonly<Record<string, string>> = {}) => {
-  const databaseUrl = await copyDatabase(inject('clusterUrl'), `${name}_${Date.now().toString(36)}`)
+  const databaseUrl = await copyDatabase(inject('clusterUrl'), `${name}_${process.pid}_${Date.now().toString(36)}`)
   const { db, close } = openDatabase(databaseUrl)
   const on = (today: string) => ({
     ...(process.env.TILL_LOG ? { TILL_LOG: process.env.TILL_LOG } : {}),
