@@ -6,6 +6,7 @@ import { findBusiness } from '@/data/queries/business'
 import { billSale } from '@/services/billing/billSale'
 import { addGoods } from '@/services/goods/keepGoods'
 import { addCustomer } from '@/services/people/keepCustomer'
+import { sellAtCounter } from '@/services/money/sellAtCounter'
 import { takeReceipt } from '@/services/money/takeReceipt'
 import { refundHeld } from '@/services/money/refundHeld'
 import { voidReceipt } from '@/services/money/voidReceipt'
@@ -31,6 +32,21 @@ const balances = async (asOf = '2199-01-01') => {
   )
 }
 const view = async (saleId: number) => (await saleView(s.db, saleId, (await findBusiness(s.db))!, s.today))!
+
+describe('a counter sale of nothing', () => {
+  const work = { description: 'Set-up', quantity: '1', unitPrice: '40.00' }
+  test.each<[string, readonly object[], string]>([
+    ['headings alone', [{ kind: 'heading', description: 'Repairs' }], 'Add something to sell.'],
+    ['what may be chosen, and was not', [{ ...work, choice: 'optional', chosen: false }], 'Add something to sell.'],
+    ['a gift', [{ ...work, unitPrice: '0' }], 'A counter sale must come to more than nothing.'],
+  ])('%s is refused at its lines', async (_, lines, says) => {
+    expect(await sellAtCounter.run(s.shop, { lines, method: 'cash' } as never)).toMatchObject({
+      ok: false,
+      error: { code: 'invalid', errors: [{ path: 'lines', message: says }] },
+    })
+    expect(await s.ties()).toEqual([])
+  })
+})
 
 describe('what is refused', () => {
   test('says why, and saves nothing', async () => {

@@ -44,6 +44,8 @@ const sellAndHandOver = async (w: Work, input: Sold, customer: Customer, onDay: 
   })
   const taken = await takeSale(w, saleId)
   const agreed = { ...taken, lines: taken.lines.filter((l) => l.agreed.gt(0)) }
+  // Headings alone, or what may be chosen and was not.
+  if (agreed.lines.length === 0) return refuseAt('lines', 'Add something to sell.')
   const handing = taken.lines.flatMap((l, i): Handing[] => {
     const named = present(input.lines[i])
     const pieces = named.lot || named.serials?.length
