@@ -33,6 +33,7 @@ const replay = ({ key, ...held }: Held): void => {
   if (unheard && !held.ctrlKey && !held.altKey) doByItself(at, key, held.shiftKey)
 }
 
+/** Held beside letters. */
 const MEANT = ['Enter', 'Tab', 'Backspace', 'ArrowDown', 'ArrowUp']
 
 /** What is typed, what goes on from field to field or row to row, and the chords that do the main thing or lead to a place; null for the rest. */
@@ -70,14 +71,13 @@ const holdUntil = (there: () => boolean, sent: boolean): void => {
   if (!goesOn) setTimeout(look, LOOK)
 }
 
-const isField = (at: Element | null): boolean => at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement
-
 /** Whether somebody may write: in a field of `within`, or where there is none by now. */
 const canWrite = (within: () => Element | null) => {
   let looked = 0
   return (): boolean => {
     const at = document.activeElement
-    return !document.querySelector('[data-loading]') && ((isField(at) && within()?.contains(at)) || ++looked > LOOKS)
+    const isIn = at?.matches('input, select, textarea') && within()?.contains(at)
+    return !document.querySelector('[data-loading]') && (isIn || ++looked > LOOKS)
   }
 }
 

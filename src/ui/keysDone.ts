@@ -1,11 +1,9 @@
 /** What keys do by themselves where the focus is: the browser does it for keys that are pressed, and for none that a page is told of. */
 
-type Written = HTMLInputElement | HTMLTextAreaElement
-
 const NOT_WRITTEN = '[type=checkbox], [type=radio], [type=file], [type=submit], [type=button]'
 
 /** A field that letters are typed into. */
-export const isWritten = (at: Element | null): at is Written =>
+export const isWritten = (at: Element): boolean =>
   at instanceof HTMLTextAreaElement || (at instanceof HTMLInputElement && !at.matches(NOT_WRITTEN))
 
 const groupOf = ({ name, form }: HTMLInputElement): readonly HTMLInputElement[] =>
@@ -44,7 +42,11 @@ const take = (list: HTMLSelectElement, option: HTMLOptionElement | undefined): v
 
 /** Letters that come within this, in milliseconds, are one word. */
 const ONE_WORD = 1000
-let begun = { at: null as Element | null, typed: '', until: 0 }
+let begun: { readonly at: Element | null; readonly typed: string; readonly until: number } = {
+  at: null,
+  typed: '',
+  until: 0,
+}
 
 /** Letters choose what begins with them; the same letter again goes on to the next such. */
 const chooseIn = (list: HTMLSelectElement, letter: string): void => {

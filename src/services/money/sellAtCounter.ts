@@ -1,4 +1,4 @@
-import { sellAtCounterInput } from '@/contract/inputs/money/sellAtCounter'
+import { NOTHING_TO_SELL, sellAtCounterInput } from '@/contract/inputs/money/sellAtCounter'
 import { present } from '@/core/present'
 import { isPositiveMoney, toDecimalString } from '@/core/money'
 import { postCounterSale } from '@/core/ledger'
@@ -45,7 +45,7 @@ const sellAndHandOver = async (w: Work, input: Sold, customer: Customer, onDay: 
   const taken = await takeSale(w, saleId)
   const agreed = { ...taken, lines: taken.lines.filter((l) => l.agreed.gt(0)) }
   // Headings alone, or what may be chosen and was not.
-  if (agreed.lines.length === 0) return refuseAt('lines', 'Add something to sell.')
+  if (agreed.lines.length === 0) return refuseAt('lines', NOTHING_TO_SELL)
   const handing = taken.lines.flatMap((l, i): Handing[] => {
     const named = present(input.lines[i])
     const pieces = named.lot || named.serials?.length
