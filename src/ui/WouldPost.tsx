@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react'
 import { formatDay, type Day } from '@/core/day'
 import { decimal, formatPrice } from '@/core/money'
 import type { AnswerTo, BodyTo } from '@/contract/calls'
+import { isSending } from './keysAhead'
 import { call, type Refused } from './send'
 
 /** What a command would do: its answer, and the entries it would post. */
@@ -39,13 +40,18 @@ export const usePreview = <P extends string>(
   useEffect(() => {
     if (asked === null) return
     let stale = false
-    const timer = setTimeout(() => {
-      void call('POST', `${path as string}?preview=true`, JSON.parse(asked)).then((answer) => {
+    const ask = async (): Promise<void> => {
+      // What is sent by now is not asked about, and what is said of it after it was done is not told.
+      if (!isSending()) {
+        const answer = await call('POST', `${path as string}?preview=true`, JSON.parse(asked))
+        if (stale) return
         // A preview answers what the command would, and its entries beside.
         const of = answer.ok ? { seen: answer.value as Told['seen'], refused: null } : { seen: null, refused: answer }
-        if (!stale) setLast({ asked, of })
-      })
-    }, A_MOMENT)
+        if (!isSending()) return setLast({ asked, of })
+      }
+      timer = setTimeout(() => void ask(), A_MOMENT)
+    }
+    let timer = setTimeout(() => void ask(), A_MOMENT)
     return () => {
       stale = true
       clearTimeout(timer)

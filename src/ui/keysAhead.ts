@@ -17,8 +17,8 @@ interface Ahead {
   sent: boolean
 }
 
-/** Nothing takes longer; whatever is pressed later is not meant for what did not come. */
-const MOST_WAIT = 5000
+/** Nothing takes longer; whatever is pressed later is not meant for what did not come. A page may come over a slow line. */
+const MOST_WAIT = { sent: 5_000, page: 10_000 }
 const LOOK = 15
 /** What has no field to enter hears its keys after so many looks. */
 const LOOKS = 20
@@ -67,7 +67,7 @@ const look = (): void => {
 
 const holdUntil = (there: () => boolean, sent: boolean): void => {
   const goesOn = ahead !== null
-  ahead = { keys: ahead?.keys ?? [], there, until: performance.now() + MOST_WAIT, sent }
+  ahead = { keys: ahead?.keys ?? [], there, until: performance.now() + (sent ? MOST_WAIT.sent : MOST_WAIT.page), sent }
   if (!goesOn) setTimeout(look, LOOK)
 }
 
@@ -101,6 +101,9 @@ export const holdSent = (isOver: () => boolean): void => {
   while (ahead?.keys[0]?.key === 'Enter') ahead.keys.shift()
   holdUntil(() => isOver() && !document.querySelector('[data-loading]'), true)
 }
+
+/** Whether something was sent that closes what it was sent from, and is not over. */
+export const isSending = (): boolean => ahead?.sent === true
 
 /** The same while something is checked and waited for that will be sent; what is refused gets the keys back. */
 export const holdWhile = async (work: () => Promise<unknown>): Promise<void> => {

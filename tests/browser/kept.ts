@@ -11,15 +11,18 @@ import { serve } from '../../scripts/serve'
 export interface Server {
   readonly port: number
   readonly process: ChildProcess
+  /** What it told its log of what broke, since it was taken. */
+  readonly broken: string[]
 }
 type Settings = Readonly<Record<string, string>>
 
 const idleServers: Server[] = []
 
-const start = async (port: number, databaseUrl: string, env: Settings): Promise<Server> => ({
-  port,
-  process: await serve({ port, databaseUrl, env, program: resolve(import.meta.dirname, '../movingDoor.mjs') }),
-})
+const start = async (port: number, databaseUrl: string, env: Settings, broken: string[] = []): Promise<Server> => {
+  const onLine = (line: string): void => void (/"level":[56]0/.test(line) && broken.push(line))
+  const program = resolve(import.meta.dirname, '../movingDoor.mjs')
+  return { port, broken, process: await serve({ port, databaseUrl, env, program, onLine }) }
+}
 
 /** A server goes on with another database, or other settings. */
 export const moveServer = async ({ process }: Server, databaseUrl: string, env: Settings): Promise<void> => {
@@ -39,14 +42,21 @@ export const takeServer = async (databaseUrl: string, env: Settings): Promise<Se
 }
 
 /** Kills a server where it stands, and starts it again at the same address. */
-export const restartServer = async ({ port, process }: Server, databaseUrl: string, env: Settings): Promise<Server> => {
+export const restartServer = async (
+  { port, process, broken }: Server,
+  databaseUrl: string,
+  env: Settings,
+): Promise<Server> => {
   process.kill('SIGKILL')
   await new Promise((ended) => process.once('exit', ended))
-  return start(port, databaseUrl, env)
+  return start(port, databaseUrl, env, broken)
 }
 
-/** A server that is tested no more; it ends with the worker at the latest. */
-export const giveBack = (server: Server): void => void idleServers.push(server)
+/** A server that is tested no more, and what broke in it meanwhile; it ends with the worker at the latest. */
+export const giveBack = (server: Server): readonly string[] => {
+  idleServers.push(server)
+  return server.broken.splice(0)
+}
 
 /** They end with the worker, which is asked to end when its last file is done. */
 const idleBrowsers: WebDriver[] = []

@@ -16,7 +16,7 @@ export const openTill = async (name: string, more: Readonly<Record<string, strin
   const databaseUrl = await copyDatabase(inject('clusterUrl'), `${name}_${process.pid}_${Date.now().toString(36)}`)
   const { db, close } = openDatabase(databaseUrl)
   const on = (today: string) => ({
-    ...(process.env.TILL_LOG ? { TILL_LOG: process.env.TILL_LOG } : {}),
+    TILL_LOG: 'error',
     TILL_API_TOKEN: TOKEN,
     TILL_TODAY: today,
     TILL_CHECK_ANSWERS: '1',
@@ -54,8 +54,10 @@ export const openTill = async (name: string, more: Readonly<Record<string, strin
       server = await restartServer(server, databaseUrl, on(today))
     },
     close: async (): Promise<void> => {
-      giveBack(server)
+      const broken = giveBack(server)
       await close()
+      // A page that shows something else instead, or asks once more, would hide it.
+      if (broken.length > 0) throw new Error(`The server broke while it was tested:\n${broken.join('\n')}`)
     },
   }
 }
@@ -94,10 +96,10 @@ const lookFor = `
 export const handsOn = (driver: WebDriver, base: string) => {
   const find = (expression: string, text: string, why: string): Promise<WebElement> =>
     driver.wait(() => driver.executeScript<WebElement>(lookFor + expression, text), WAIT, why)
-  const see = (text: string): Promise<boolean> =>
+  const see = (text: string, most = WAIT): Promise<boolean> =>
     driver.wait(
       () => driver.executeScript<boolean>(`${lookFor} words().includes(arguments[0])`, text),
-      WAIT,
+      most,
       `never saw “${text}”`,
     )
   const field = (label: string): Promise<WebElement> => find('field(arguments[0])', label, `no field “${label}”`)

@@ -74,6 +74,23 @@ describe('a panel says in figures what it will do', () => {
     expect(screen.queryByText('50.00')).toBeNull()
   })
 
+  test('what is being sent is not asked about: the answer would be of after', async () => {
+    const sent = answerCalls({ 'POST /dues/22/write-off': () => would({}) }, () => 500)
+    openPanel(
+      'write-off',
+      {},
+      {
+        dues: [{ id: 22, name: 'Invoice 1', dueOn: '2026-01-01' as never, open: '50.00', late: true }],
+      },
+    )
+    await type('Amount', '20')
+    await type('Reason', 'Moved away')
+    await press(/^Write off/)
+    await waitFor(() => expect(sent.some((s) => !s.preview)).toBe(true), { timeout: 5000 })
+    await new Promise((done) => setTimeout(done, 400))
+    expect(sent.filter((s) => (s.body as { reason?: string }).reason === 'Moved away')).toHaveLength(1)
+  })
+
   test('what cannot be done yet shows nothing and refuses nothing', async () => {
     answerCalls({ 'POST /sales/7/handovers': () => ({ status: 409, body: { detail: 'Only 2 are in stock.' } }) })
     openPanel('hand-over')

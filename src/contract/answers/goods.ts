@@ -71,7 +71,8 @@ export const goodsAnswers = {
     from: z.string(),
     pricesIncludeTax: z.boolean(),
     taxCode: z.string(),
-    available: decimalText,
+    /** Null for work and charges: they lie on no shelf. */
+    available: decimalText.nullable(),
     onTheWay: decimalText,
     unitCost: decimalText,
   }),

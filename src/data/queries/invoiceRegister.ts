@@ -48,8 +48,8 @@ const TITLE = sql`(select s.title from sale s where s.id = invoice.sale_id)`
 const CREDITED = sql`exists (select from invoice n where n.credits_id = invoice.id and n.status = 'issued')`
 
 const PLACES: readonly Place[] = [
-  { column: sql`invoice.id`, table: sql`invoice`, text: sql`number` },
-  { column: sql`invoice.sale_id`, table: sql`sale`, text: sql`title` },
+  { column: sql`invoice.id`, table: sql`invoice`, texts: [sql`number`] },
+  { column: sql`invoice.sale_id`, table: sql`sale`, texts: [sql`title`] },
   customersNamed(sql`invoice.customer_id`),
 ]
 export const narrowRegister = (db: Db, filter: InvoiceFilter): Promise<InvoiceFilter> => withWords(db, filter, PLACES)

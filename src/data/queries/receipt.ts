@@ -93,8 +93,7 @@ export interface ReceiptFilter extends Searched {
 }
 
 const PLACES: readonly Place[] = [
-  { column: receipt.id, table: sql`receipt`, text: sql`number` },
-  { column: receipt.id, table: sql`receipt`, text: sql`reference` },
+  { column: receipt.id, table: sql`receipt`, texts: [sql`number`, sql`reference`] },
   customersNamed(receipt.customerId),
 ]
 export const narrowReceipts = (db: Db, filter: ReceiptFilter): Promise<ReceiptFilter> => withWords(db, filter, PLACES)

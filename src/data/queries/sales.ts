@@ -108,9 +108,7 @@ const ORDERS: Readonly<Record<string, SQLWrapper>> = {
 }
 
 const PLACES: readonly Place[] = [
-  { column: sale.id, table: sql`sale`, text: sql`title` },
-  { column: sale.id, table: sql`sale`, text: sql`purchase_order` },
-  { column: sale.id, table: sql`sale`, text: sql`number::text` },
+  { column: sale.id, table: sql`sale`, texts: [sql`title`, sql`purchase_order`], number: sql`number::text` },
   customersNamed(sale.customerId),
 ]
 

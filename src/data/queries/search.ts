@@ -47,15 +47,17 @@ export interface Narrowed {
   readonly rest: string
 }
 
-/** Where a word is looked for: a text of a table, and the column of the papers that names its rows. */
+/** Where a word is looked for: texts of a table, and the column of the papers that names its rows. */
 export interface Place {
   readonly column: SQLWrapper
   readonly table: SQL
-  readonly text: SQL
+  readonly texts: readonly SQL[]
+  /** A number, which stands in an index as it is written and holds words of digits alone. */
+  readonly number?: SQL
 }
 
 /** The customers in whose names a word is found. */
-export const customersNamed = (column: SQLWrapper): Place => ({ column, table: sql`customer`, text: sql`name` })
+export const customersNamed = (column: SQLWrapper): Place => ({ column, table: sql`customer`, texts: [sql`name`] })
 
 /** So many are few. */
 const FEW = 1_000
@@ -83,17 +85,40 @@ const holds = (text: SQL, word: string): SQL =>
       )})`
     : sql`${text} ilike ${patternOf(word)}`
 
+const textsFor = (word: string, { texts, number }: Place): readonly SQL[] =>
+  number && /^\d+$/.test(word) ? [...texts, number] : texts
+
+/** True where one of several texts holds a word. */
+const anyHolds = (texts: readonly SQL[], word: string): SQL =>
+  sql.join(
+    texts.map((text) => holds(text, word)),
+    sql` or `,
+  )
+
 /** Whether more than a few hold a word, going by the newest rows of each place. */
 const isCommon = async (db: Db, word: string, places: readonly Place[]): Promise<boolean> => {
-  const looked = places.map(
-    ({ table, text }) => sql`
-      (select count(*) filter (where ${holds(sql`text`, word)})::int as held, max(id)::int as last
-         from (select id, ${text} as text from ${table} order by id desc limit ${NEWEST}::int) newest having count(*) = ${NEWEST}::int)`,
-  )
+  const looked = places.map((place) => {
+    const texts = textsFor(word, place)
+    const named = texts.map((text, i) => sql`${text} as ${sql.raw(`text${i}`)}`)
+    const held = anyHolds(
+      texts.map((_, i) => sql.raw(`text${i}`)),
+      word,
+    )
+    return sql`
+      (select count(*) filter (where ${held})::int as held, max(id)::int as last
+         from (select id, ${sql.join(named, sql`, `)} from ${place.table} order by id desc limit ${NEWEST}::int) newest
+       having count(*) = ${NEWEST}::int)`
+  })
   const rows = await db.execute<{ held: number; last: number }>(
     sql`${sql.raw(PLANNED_ANEW)} ${sql.join(looked, sql` union all `)}`,
   )
   return rows.some(({ held, last }) => held * last > FEW * NEWEST)
+}
+
+/** A word of an index is looked for in each text by itself, a shorter one in all of them while a row is read. */
+const waysToLook = (word: string, place: Place): readonly SQL[] => {
+  const texts = textsFor(word, place)
+  return word.length < INDEXED ? [anyHolds(texts, word)] : texts.map((text) => holds(text, word))
 }
 
 /**
@@ -104,9 +129,10 @@ const narrow = async (db: Db, typed: string, places: readonly Place[]): Promise<
   const words = wordsIn(typed)
   for (const word of [...words].sort((a, b) => b.length - a.length)) {
     if (word.length < INDEXED && (await isCommon(db, word, places))) continue
-    const found = places.map(
-      ({ table, text }, i) =>
-        sql`(select ${i}::int as place, id from ${table} where ${holds(text, word)} limit ${FEW + 1}::int)`,
+    const found = places.flatMap((place, i) =>
+      waysToLook(word, place).map(
+        (way) => sql`(select ${i}::int as place, id from ${place.table} where ${way} limit ${FEW + 1}::int)`,
+      ),
     )
     const rows = await db.execute<{ place: number; id: number }>(
       sql`${sql.raw(PLANNED_ANEW)} ${sql.join(found, sql` union all `)} limit ${FEW + 1}::int`,

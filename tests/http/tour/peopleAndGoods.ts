@@ -86,6 +86,8 @@ export const peopleAndGoods = (open: () => Tour, made: Made): void => {
       const price = await tour.does('GET /prices', { query: { goodsId: rosin.id, customerId: made.second } })
       // 12.00 less a fifth for schools.
       expect(price).toMatchObject({ price: '9.6', from: expect.stringContaining('Schools') })
+      // Work lies on no shelf.
+      expect(await tour.does('GET /prices', { query: { goodsId: work.id } })).toMatchObject({ available: null })
       const count = await tour.does('POST /stock-counts', {
         body: {
           on: '2026-01-01',

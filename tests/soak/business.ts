@@ -1,0 +1,32 @@
+import { readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { day } from '@/core/day'
+import { startServers } from '../servers'
+import { KINDS_OF_BUSINESS, openKind } from '../services/history/shops'
+import { stepsOfChance } from '../services/history/steps'
+import { History } from '../services/history/history'
+import { TOKEN } from '../browser/till'
+
+/** The server's day, two years after the first day of what happened. */
+export const TODAY = day('2027-12-30')
+
+/** A business that has been through so many commands of chance, and a server of it that holds every answer against its schema. */
+export const openBusiness = async (seed: number, steps: number) => {
+  const { shop, told } = await openKind(KINDS_OF_BUSINESS[seed % KINDS_OF_BUSINESS.length]!)
+  const h = new History({ ...shop }, told)
+  h.today = TODAY
+  const chance = stepsOfChance(seed)
+  for (let n = 0; n < steps; n++) await h.play(chance.next().value)
+  // What breaks is told with where it broke.
+  const env = { TILL_API_TOKEN: TOKEN, TILL_TODAY: TODAY, TILL_CHECK_ANSWERS: '1', TILL_LOG: 'error' }
+  const servers = await startServers(1, shop.url, env)
+  return { shop, port: servers.ports[0]!, close: servers.close }
+}
+
+const OWNER = join(import.meta.dirname, '../../src/app/(owner)')
+
+/** Every page of the owner, as its address is written: `/sales/[id]`. */
+export const ownersPages = (): readonly string[] =>
+  readdirSync(OWNER, { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('page.tsx'))
+    .map((file) => `/${file.slice(0, -'page.tsx'.length).replace(/\/$/, '')}`)
