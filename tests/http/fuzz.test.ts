@@ -3,6 +3,8 @@ import { afterAll, beforeAll, expect, test } from 'vitest'
 import { OPERATIONS } from '@/api/operations'
 import type { Operation } from '@/api/operation'
 import { openTill, PASSPHRASE, TOKEN, type Till } from '../browser/till'
+import { addressesWith, ownersPages } from '../addresses'
+import { ask, askAll, signIn } from '../ask'
 
 /** Values of every kind that a field may be sent, whatever it is for. */
 const BAD: readonly unknown[] = [
@@ -218,6 +220,20 @@ test('every call answers every bad value with a sentence', { timeout: 400_000 },
     ),
   ).toBe(true)
 })
+
+test.each(['constructor', '2026-02-30', '-1', '99999999999999999999', '[]', '%_\\'])(
+  'every page opens, whatever stands in its address: %s',
+  async (value) => {
+    const port = Number(new URL(till.base).port)
+    const cookie = await signIn(port)
+    const found: string[] = []
+    await askAll(addressesWith(ownersPages(), value), async (path) => {
+      const { status } = await ask(port, { path, headers: { cookie } })
+      if (status >= 500) found.push(path)
+    })
+    expect(found).toEqual([])
+  },
+)
 
 test('methods nobody has, foreign pages, broken bodies and broken addresses are told so', async () => {
   const raw = async (path: string, init: RequestInit) => {

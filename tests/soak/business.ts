@@ -1,5 +1,3 @@
-import { readdirSync } from 'node:fs'
-import { join } from 'node:path'
 import { day } from '@/core/day'
 import { startServers } from '../servers'
 import { KINDS_OF_BUSINESS, openKind } from '../services/history/shops'
@@ -22,11 +20,3 @@ export const openBusiness = async (seed: number, steps: number) => {
   const servers = await startServers(1, shop.url, env)
   return { shop, port: servers.ports[0]!, close: servers.close }
 }
-
-const OWNER = join(import.meta.dirname, '../../src/app/(owner)')
-
-/** Every page of the owner, as its address is written: `/sales/[id]`. */
-export const ownersPages = (): readonly string[] =>
-  readdirSync(OWNER, { recursive: true, encoding: 'utf8' })
-    .filter((file) => file.endsWith('page.tsx'))
-    .map((file) => `/${file.slice(0, -'page.tsx'.length).replace(/\/$/, '')}`)

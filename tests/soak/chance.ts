@@ -4,41 +4,13 @@ import { OPERATIONS } from '@/api/operations'
 import type { Operation } from '@/api/operation'
 import { jsonOf, sentTo, type Chance, type Json } from '../shapes'
 import type { TestShop } from '../services/shop'
-import type { Asked } from './ask'
+import type { Asked } from '../ask'
+import { DAYS, FIGURES, ODD_DAYS, ODD_WORDS } from '../odd'
 
-const FIGURES = [
-  '1',
-  '2',
-  '3',
-  '12',
-  '50',
-  '100',
-  '0',
-  '0.00',
-  '0.01',
-  '1.00',
-  '5.00',
-  '10.00',
-  '25.50',
-  '33.33',
-].concat(['7.5', '0.3333', '99.99', '100.01', '1234.56', '999999999.99', '0.0001', '1.005', '-1.00', '-12.5'])
-const DAYS = ['2027-12-30', '2027-12-29', '2027-12-01', '2027-11-30', '2027-09-15', '2027-06-30', '2027-01-01']
-  .concat(['2026-12-31', '2026-07-04', '2026-03-10', '2026-01-31', '2027-12-31', '2028-02-29', '1990-01-01'])
-  .concat(['2199-12-31', '2027-02-29', '2027-13-01'])
-const DAY = /^(on|due|asOf|from|to|until|through|firstDue|firstOn|validUntil|wantedBy|openingDate|before)$/
-const WORDS = [
-  '',
-  ' ',
-  'a',
-  'word',
-  'x'.repeat(120),
-  'x'.repeat(5_000),
-  'é\u0301ß',
-  '\u202Eabc',
-  '💰🎻',
-  '<b>&"\'',
-  '٣',
-].concat(['a\tb', 'line\nline', '%', '_', '\\', '\uFEFFq', "'; drop table sale", '=1+1', '@x', '00012', 'null', '−'])
+const DAY = /^(on|due|asOf|from|to|until|firstDue|firstOn|validUntil|wantedBy|openingDate|before)$/
+/** Until when books are closed: seldom so late that all else is refused. */
+const CLOSED = ['2026-01-31', '2026-02-28']
+const WORDS = ['word', 'Bridge', 'a', 'x1']
 const TAX_CODES = ['STD', 'RC', 'ZERO', 'NONE']
 
 /** What a call takes that would change how it is reached, or takes minutes by itself. */
@@ -71,27 +43,30 @@ const idOf = (ids: Ids, name: string): fc.Arbitrary<number> => {
   )
 }
 
+/** Mostly the one, now and then the other. */
+const usually = (usual: readonly string[], odd: readonly string[], times = 10): fc.Arbitrary<string> =>
+  fc.oneof({ weight: times, arbitrary: fc.constantFrom(...usual) }, { weight: 1, arbitrary: fc.constantFrom(...odd) })
+/** What usually stands in a field of this name, and what does not. */
+const usual = (name: string): readonly [readonly string[], readonly string[]] =>
+  name === 'through'
+    ? [CLOSED, ODD_DAYS]
+    : DAY.test(name)
+      ? [DAYS, ODD_DAYS]
+      : name === 'taxCode'
+        ? [TAX_CODES, ODD_WORDS]
+        : [WORDS, ODD_WORDS]
+
 const chanceOf = (ids: Ids): Chance => {
   const isId = (name: string): boolean => /(Id|Ids)$/.test(name) || ids.has(snake(name).replace(/s$/, ''))
   return {
     spoiled: 4,
     number: (name) => (isId(name) ? idOf(ids, name) : fc.constantFrom(0, 1, 2, 3, 7, 12, 30, 100, 2026, 2027, -1)),
     text: (name, { pattern }: Json) => {
-      if (typeof pattern !== 'string')
-        return DAY.test(name)
-          ? fc.constantFrom(...DAYS)
-          : name === 'taxCode'
-            ? fc.constantFrom(...TAX_CODES)
-            : fc.constantFrom(...WORDS)
+      if (typeof pattern !== 'string') return usually(...usual(name))
       if (pattern === '^\\d{1,9}$') return idOf(ids, name).map(String)
       const taken = new RegExp(pattern)
       const good = [...FIGURES, '2027-11', '#aabbcc', 'a@b.example', 'USD', 'A-1'].filter((text) => taken.test(text))
-      return good.length === 0
-        ? fc.constantFrom(...WORDS)
-        : fc.oneof(
-            { weight: 60, arbitrary: fc.constantFrom(...good) },
-            { weight: 1, arbitrary: fc.constantFrom(...WORDS, ...FIGURES) },
-          )
+      return usually(good.length === 0 ? WORDS : good, [...ODD_WORDS, ...FIGURES], 60)
     },
   }
 }
@@ -132,71 +107,3 @@ export const requestsOfChance = async (db: TestShop['db'], seed: number, count: 
   const calls = OPERATIONS.filter((o) => !o.file && !LEFT_OUT.test(o.path))
   return fc.sample(fc.oneof(...calls.map((o) => requestsOf(o, ids))), { seed, numRuns: count })
 }
-
-const KEYS =
-  'search state group view from to on asOf sort order after before page do customer sale goods tag by method kind'
-    .concat(
-      ' stands q day month year supplier bill invoice place lot serial n id status basis account columns limit dir show',
-    )
-    .concat(' only late open amount channel level spec as of budget compare')
-    .split(' ')
-const VALUES = [...WORDS.map((word) => word.slice(0, 2_000)), ...FIGURES, ...DAYS, '99999999999999999999', 'a\u0000b']
-  .concat([
-    '[]',
-    '{}',
-    '{"id":1}',
-    'true',
-    'null',
-    '__proto__',
-    'constructor',
-    'toString',
-    'number.desc',
-    'total:asc',
-    '-name',
-  ])
-  .concat([
-    'pay-how',
-    'terms',
-    'sale',
-    'balance-sheet',
-    '2027-W01',
-    '2027-13',
-    'q1',
-    '../../etc/passwd',
-    'NaN',
-    '1e9',
-    '9999-12-31',
-  ])
-  .concat([Buffer.from('{"id":99999999999,"on":"x"}').toString('base64url')])
-const PARTS = [
-  '1',
-  '2',
-  '3',
-  '10',
-  '100',
-  '0',
-  '-1',
-  'x',
-  '999999',
-  '2147483648',
-  '1.5',
-  '%00',
-  '%E0%A4%A',
-  '__proto__',
-  'new',
-]
-
-/** So many addresses of pages of chance: of papers that are there or not, with whatever may stand after the question mark. */
-export const addressesOfChance = (pages: readonly string[], seed: number, count: number): readonly string[] => {
-  const part = fc.oneof(
-    { weight: 3, arbitrary: fc.integer({ min: 1, max: 200 }).map(String) },
-    { weight: 1, arbitrary: fc.constantFrom(...PARTS) },
-  )
-  const query = fc.array(fc.tuple(fc.constantFrom(...KEYS), fc.constantFrom(...VALUES)), { maxLength: 4 })
-  const address = fc
-    .tuple(fc.constantFrom(...pages), part, query)
-    .map(([page, value, asked]) => `${page.replaceAll(/\[\w+\]/g, () => value)}${queryString(asked)}`)
-  return fc.sample(address, { seed, numRuns: count })
-}
-const queryString = (asked: readonly (readonly [string, string])[]): string =>
-  asked.length === 0 ? '' : `?${asked.map(([k, v]) => `${k}=${encodeURIComponent(v)}`).join('&')}`

@@ -2,8 +2,9 @@ import { afterAll, beforeAll, expect, test } from 'vitest'
 import { OPERATIONS } from '@/api/operations'
 import { build } from '../../scripts/build'
 import { dropDatabases } from '../services/shop'
-import { ask, askAll, signIn, TOKEN_HEADERS } from './ask'
-import { openBusiness, ownersPages } from './business'
+import { ownersPages } from '../addresses'
+import { ask, askAll, signIn, TOKEN_HEADERS } from '../ask'
+import { openBusiness } from './business'
 
 /**
  * `npm run histories`: of a business that has been through thousands of commands of chance, every page opens and everything that is read

@@ -1,9 +1,10 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { build } from '../../scripts/build'
 import { dropDatabases } from '../services/shop'
-import { ask, askAll, signIn, TOKEN_HEADERS, type Asked } from './ask'
-import { openBusiness, ownersPages, TODAY } from './business'
-import { addressesOfChance, requestsOfChance } from './chance'
+import { addressesOfChance, ownersPages } from '../addresses'
+import { ask, askAll, signIn, TOKEN_HEADERS, type Asked } from '../ask'
+import { openBusiness, TODAY } from './business'
+import { requestsOfChance } from './chance'
 import { NOTHING_OFF, whatIsOff } from './whatIsOff'
 
 /**

@@ -87,6 +87,11 @@ describe('a UBL 2.1 invoice', () => {
       ublInvoice({ lines: ublLine(1, 'X', '1', '40.00', { unit: 'ZZZ' }) }),
       'lines.0.unit: The unit “ZZZ” of line 1 is not known',
     ],
+    [
+      'a unit called as what every object has',
+      ublInvoice({ lines: ublLine(1, 'X', '1', '40.00', { unit: 'constructor' }) }),
+      'lines.0.unit: The unit “constructor” of line 1 is not known',
+    ],
     ['a quantity of none', ublInvoice({ lines: ublLine(1, 'X', '0', '40.00') }), 'lines.0.quantity'],
     [
       'a quantity in words',

@@ -53,4 +53,4 @@ const UNITS: Readonly<Record<string, string>> = {
  *
  * @example unitName('HUR') // hour
  */
-export const unitName = (code: string): string | null => UNITS[code] ?? null
+export const unitName = (code: string): string | null => (Object.hasOwn(UNITS, code) ? (UNITS[code] ?? null) : null)

@@ -21,10 +21,10 @@ import { OneCustomer } from './_parts/OneCustomer'
 
 export const metadata: Metadata = { title: 'Owed' }
 
-const SHOWN: Readonly<Record<string, string>> = {
-  late: 'those who are late',
-  held: 'Customers with held money only',
-}
+const SHOWN = new Map([
+  ['late', 'those who are late'],
+  ['held', 'Customers with held money only'],
+])
 
 export default async function Owed({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
@@ -37,7 +37,7 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
   const part = query.kind || query.channel
   const [open, due] = await Promise.all([openList(receivables, shop, query), readOpenByDay(shop)])
   const { owed } = open
-  const shown = SHOWN[query.show ?? '']
+  const shown = SHOWN.get(query.show ?? '')
   const letters = group === 'customer' && asOf === today
   return (
     <>

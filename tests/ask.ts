@@ -1,4 +1,4 @@
-import { PASSPHRASE, TOKEN } from '../browser/till'
+import { PASSPHRASE, TOKEN } from './browser/till'
 
 /** How many ask at a time. */
 const HANDS = 4
