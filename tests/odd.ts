@@ -3,7 +3,7 @@ export const split = (text: string): readonly string[] => text.split(' ')
 
 /** What is written in fields and addresses, rightly and wrongly. */
 export const FIGURES: readonly string[] = split(
-  '1 2 3 12 50 100 0 0.00 0.01 1.00 5.00 10.00 25.50 33.33 7.5 0.3333 99.99 100.01 1234.56 999999999.99 0.0001 1.005 -1.00 -12.5',
+  '1 2 3 12 50 100 0 0.00 0.01 1.00 5.00 10.00 25.50 33.33 7.5 0.3333 99.99 100.01 1234.56 999999999.99 999999999999 0.0001 1.005 -1.00 -12.5',
 )
 export const DAYS: readonly string[] = split('2027-12-30 2027-12-29 2027-12-28 2027-12-20 2027-12-01 2027-11-30')
 export const ODD_DAYS: readonly string[] = split(

@@ -50,7 +50,8 @@ export const signedAmount = plainDecimal(
 )
 export const positiveAmount = amount.refine((s) => Number(s) !== 0, 'The amount must be above zero.')
 
-const MOST = decimal('99999999')
+/** A price: as much as an amount, since a cello costs nine digits in some currencies. */
+const MOST = decimal('999999999999.9999')
 export const quantity = plainDecimal(
   /^\d{1,8}(\.\d{1,4})?$/,
   'A quantity is written like 2 or 1.5, with at most four places.',
@@ -67,7 +68,7 @@ export const quantityOrZero = plainDecimal(
   /^\d{1,8}(\.\d{1,4})?$/,
   'A quantity is written like 2 or 1.5, with at most four places.',
 ).transform((s) => decimal(s))
-export const unitPrice = plainDecimal(/^\d{1,8}(\.\d{1,4})?$/, 'A price is written like 19.90 and is not negative.')
+export const unitPrice = plainDecimal(/^\d{1,18}(\.\d{1,4})?$/, 'A price is written like 19.90 and is not negative.')
   .transform((s) => decimal(s))
   .refine((d) => d.lte(MOST), 'The price is too large.')
 export const percent = plainDecimal(/^\d{1,3}(\.\d{1,4})?$/, 'A percentage is written like 40 or 2.5.')

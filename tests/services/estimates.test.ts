@@ -8,6 +8,7 @@ import { saleView } from '@/model/sale/saleView'
 import { agreeSale } from '@/services/sales/agreeSale'
 import { changeSale } from '@/services/sales/changeSale'
 import { copySale } from '@/services/sales/copySale'
+import { handOver } from '@/services/sales/handOver'
 import { startRepeat, stopRepeat } from '@/services/sales/keepRepeat'
 import { dropNext, putOffNext } from '@/services/sales/markNext'
 import { offerSale } from '@/services/sales/offerSale'
@@ -110,6 +111,19 @@ describe('an estimate with choices', () => {
     expect(copy).toMatchObject({ stands: 'draft', note: 'By Friday', totals: { net: '1100.00' } })
     expect(copy.lines.map((l) => [l.kind, l.choice])).toEqual(sale.lines.map((l) => [l.kind, l.choice]))
     await s.run(changeGoods, { goodsId: s.violin, price: '1000.00' })
+  })
+
+  test('keeps prices as they stand, also what freight of nine digits was charged', async () => {
+    const sale = await s.answer(startSale, {
+      customerId: s.customer,
+      agreed: true,
+      lines: [{ description: 'Set-up', quantity: '1', unitPrice: '150000000' }],
+    })
+    await s.run(handOver, { saleId: sale.id, freight: '999999999.99' })
+    const copy = await s.answer(copySale, { saleId: sale.id, keepPrices: true })
+    expect(copy.lines.map((l) => l.unitPrice)).toEqual(['150000000', '999999999.99'])
+    // 150,000,000.00 and 999,999,999.99
+    expect(copy.totals.net).toBe('1149999999.99')
   })
 
   test('may start as an order, and only of a kind there is', async () => {

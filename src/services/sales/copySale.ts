@@ -3,7 +3,7 @@ import { present } from '@/core/present'
 import { toDecimalString, money } from '@/core/money'
 import { findCustomer } from '@/data/queries/customers'
 import { defineCommand, type Work } from '../command'
-import { line, type LineInput } from '@/contract/lines'
+import type { LineInput } from '@/contract/lines'
 import { found } from '@/contract/refuse'
 import { fillLines } from './fillLines'
 import { refreshSale } from './refreshSale'
@@ -12,22 +12,24 @@ import { writeSale } from './startSale'
 import type { Day } from '@/core/day'
 import { listSaleLines, type SaleLineRow } from '@/data/queries/saleLine'
 
-/** A line of one sale as it would be typed on another. Goods take today's price unless `keepPrices`. */
-export const asTyped = (l: SaleLineRow, currency: string, keepPrices: boolean): LineInput =>
-  line.parse({
-    ...(l.kind === 'heading' || l.kind === 'text' ? { kind: l.kind } : { quantity: l.quantity.toString() }),
-    ...(l.goodsId === null ? {} : { goodsId: l.goodsId }),
-    description: l.description,
-    note: l.note,
-    ...(keepPrices || l.goodsId === null || l.priceFrom === 'typed' ? { unitPrice: l.unitPrice.toString() } : {}),
-    discountPercent: l.discountPercent.toString(),
-    discountAmount: toDecimalString(money(l.discountAmount, currency)),
-    taxCode: l.taxCode,
-    choice: l.choice,
-    choiceGroup: l.choiceGroup,
-    chosen: l.chosen,
-    deliverTo: l.deliverTo,
-  })
+/**
+ * A line of one sale as it would be typed on another. Goods take today's price unless `keepPrices`. What stands on a sale is not held
+ * against what may be typed: a price with its tax may have more digits than one without.
+ */
+const asTyped = (l: SaleLineRow, currency: string, keepPrices: boolean): LineInput => ({
+  ...(l.kind === 'heading' || l.kind === 'text' ? { kind: l.kind } : { quantity: l.quantity }),
+  ...(l.goodsId === null ? {} : { goodsId: l.goodsId }),
+  description: l.description,
+  note: l.note,
+  ...(keepPrices || l.goodsId === null || l.priceFrom === 'typed' ? { unitPrice: l.unitPrice } : {}),
+  discountPercent: l.discountPercent,
+  discountAmount: toDecimalString(money(l.discountAmount, currency)),
+  taxCode: l.taxCode,
+  choice: l.choice,
+  choiceGroup: l.choiceGroup,
+  chosen: l.chosen,
+  deliverTo: l.deliverTo,
+})
 
 /** Writes a new draft that holds what another sale holds: lines, notes, addresses, arrangement. */
 export const writeCopy = async (
