@@ -35,7 +35,11 @@ export const promisesAnswers = {
     rows: planRows,
     totalPayments: decimalText,
   }),
-  'POST /sales/{id}/installments/card': z.object({ planId: z.int(), card: z.string() }),
+  'POST /sales/{id}/installments/card': z.object({
+    planId: z.int(),
+    /** Null where it was forgotten. */
+    card: z.string().nullable(),
+  }),
   'POST /sales/{id}/promises': z.object({ id: z.int(), saleId: z.int(), by: dayText, amount: decimalText }),
   'DELETE /sales/{id}/promises': sale,
   'POST /dues/{id}/late-charge': z.object({ id: z.int(), amount: decimalText }),

@@ -163,6 +163,7 @@ export const money = (open: () => Tour, made: Made): void => {
       expect(
         await tour.does('POST /sales/{id}/installments/card', { id: sale.id, body: { number: '4000 0000 0000 0001' } }),
       ).toMatchObject({ card: expect.stringContaining('0001') })
+      expect(await tour.does('POST /sales/{id}/installments/card', { id: sale.id })).toMatchObject({ card: null })
       const anew = await tour.does('POST /sales/{id}/installments/reschedule', {
         id: sale.id,
         body: { count: 3, every: 'month', firstDue: '2026-05-01' },
