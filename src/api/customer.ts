@@ -21,7 +21,7 @@ import { isSameOrigin } from './entry'
 const json = (body: unknown, status = 200): Response =>
   Response.json(body, { status, headers: { 'cache-control': 'no-store' } })
 /** So many papers a minute a link opens: they take work to draw. */
-const isPaper_AT_ONCE = 20
+const PAPERS_A_MINUTE = 20
 const closed = () => problem(404, 'link-closed', 'This page is no longer open. Ask us for a new link.')
 
 /** Answers a change asked for from outside: only from our own pages, once for each key. */
@@ -54,7 +54,7 @@ export const run = async <I, A>(
 /** Asks the card for what was written down, and answers whoever pays: a receipt, or why not. */
 export const payByCard = async (till: Till, reference: string, number: unknown): Promise<Response> => {
   let answer: Response = problem(409, 'card-refused', 'The card did not answer. Nothing was taken; try again.')
-  await askCard({ number: String(number ?? '') }, async ({ approved, why }) => {
+  await askCard({ number: typeof number === 'string' ? number : '' }, async ({ approved, why }) => {
     const settled = await settleCardPayment.answer(till, { reference, approved, why }, null)
     answer = !settled.ok
       ? problemOf(settled.error)
@@ -100,7 +100,7 @@ export const serveCustomerPaper = (request: Request, token: string, kind: string
   answering(request, () => customerPaper(token, kind, name))
 
 const customerPaper = async (token: string, kind: string, name: string): Promise<Response> => {
-  if (!mayAgain(`paper ${hashToken(token)}`, isPaper_AT_ONCE, 60_000))
+  if (!mayAgain(`paper ${hashToken(token)}`, PAPERS_A_MINUTE, 60_000))
     return problem(429, 'too-many', 'That is many papers in a minute. Wait a moment, then open it again.', [], {
       headers: { 'retry-after': '20' },
     })
