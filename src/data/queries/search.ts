@@ -66,23 +66,13 @@ const INDEXED = 3
 /** So many of the newest rows say how many hold a word that stands in no index. */
 const NEWEST = 2_000
 
-/** A short word as it may be written, its letters large or small. */
-const eitherCase = (word: string): readonly string[] =>
-  [...word].reduce<readonly string[]>(
-    (begun, c) => begun.flatMap((b) => [...new Set([c.toLowerCase(), c.toUpperCase()])].map((x) => b + x)),
-    [''],
-  )
-
 /**
- * True where a column holds a word. A short one is compared in each way to write it: cheaper than making every text small, as a text put
- * together of several columns must be, for it would be put together each time. (`like any` takes four times as long.)
+ * True where a column holds a word. A short one, which stands in no index, is looked for letter by letter in the small letters of the
+ * alphabet (`"C"`), which takes half of what a pattern does, and a quarter of what `ilike` does.
  */
 const holds = (text: SQL, word: string): SQL =>
   word.length < INDEXED && /^[ -~]*$/.test(word)
-    ? sql`(${sql.join(
-        eitherCase(word).map((w) => sql`${text} like ${patternOf(w)}`),
-        sql` or `,
-      )})`
+    ? sql`position(${word.toLowerCase()} in lower(${text} collate "C")) > 0`
     : sql`${text} ilike ${patternOf(word)}`
 
 const textsFor = (word: string, { texts, number }: Place): readonly SQL[] =>
