@@ -99,6 +99,21 @@ describe('a list', () => {
     ])
   })
 
+  test('shows on a phone at the right the figure that is printed bold, or its first', () => {
+    const first = (columns: typeof COLUMNS) => {
+      const { unmount } = table({ columns })
+      const cells = [...screen.getAllByRole('row')[1]!.children]
+      const main = cells.filter((c) => c.classList.contains('main')).map((c) => c.getAttribute('data-head'))
+      unmount()
+      return main
+    }
+    const open = COLUMNS.find((c) => c.head === 'Open')!
+    const others = COLUMNS.map((c) => (c === open ? { ...c, tone: undefined } : c))
+    const total = { ...open, key: 'total', head: 'Total', tone: 'strong' as const }
+    expect(first([...others, total])).toEqual(['Total'])
+    expect(first([...others, { ...total, tone: undefined }])).toEqual(['Open'])
+  })
+
   test('says that it was not added up where it was not; a list that has nothing to add up says what it always says', () => {
     const { unmount } = table({ sums: {} })
     expect(rowsOf(screen.getByRole('table')).at(-1)).toContain('Too many to add up. Type another word.')

@@ -1,10 +1,8 @@
-import { afterAll, beforeAll, expect, test } from 'vitest'
+import { expect, test } from 'vitest'
 import { OPERATIONS } from '@/api/operations'
-import { build } from '../../scripts/build'
-import { dropDatabases } from '../services/shop'
 import { ownersPages } from '../addresses'
 import { ask, askAll, signIn, TOKEN_HEADERS } from '../ask'
-import { openBusiness } from './business'
+import { businessOf } from './business'
 
 /**
  * `npm run histories`: of a business that has been through thousands of commands of chance, every page opens and everything that is read
@@ -15,21 +13,13 @@ const STEPS = Number(process.env.TILL_PAGES_AFTER ?? 3_000)
 /** Papers of each kind that are opened, by their ids. */
 const IDS = Array.from({ length: 60 }, (_, i) => 1 + i * Math.ceil((i + 1) / 12))
 
-let business: Awaited<ReturnType<typeof openBusiness>>
-beforeAll(async () => {
-  build()
-  business = await openBusiness(SEED, STEPS)
-}, 900_000)
-afterAll(async () => {
-  business?.close()
-  await dropDatabases()
-})
+const business = businessOf(SEED, STEPS)
 
 /** Those of many addresses that do not answer. */
 const broken = async (paths: readonly string[], headers: Readonly<Record<string, string>>): Promise<string[]> => {
   const found: string[] = []
   await askAll(paths, async (path) => {
-    const { status } = await ask(business.port, { path, headers })
+    const { status } = await ask(business().port, { path, headers })
     if (status >= 500) found.push(`${status} ${path}`)
   })
   return found
@@ -40,7 +30,7 @@ const withIds = (path: string): readonly string[] =>
 test('every page opens', { timeout: 900_000 }, async () => {
   const pages = ownersPages()
   expect(pages.length).toBeGreaterThan(60)
-  expect(await broken(pages.flatMap(withIds), { cookie: await signIn(business.port) })).toEqual([])
+  expect(await broken(pages.flatMap(withIds), { cookie: await signIn(business().port) })).toEqual([])
 })
 
 test('everything that is read over HTTP answers', { timeout: 900_000 }, async () => {

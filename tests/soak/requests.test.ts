@@ -1,9 +1,7 @@
-import { afterAll, beforeAll, expect, test } from 'vitest'
-import { build } from '../../scripts/build'
-import { dropDatabases } from '../services/shop'
+import { expect, test } from 'vitest'
 import { addressesOfChance, ownersPages } from '../addresses'
 import { ask, askAll, signIn, TOKEN_HEADERS, type Asked } from '../ask'
-import { openBusiness, TODAY } from './business'
+import { businessOf, TODAY } from './business'
 import { requestsOfChance } from './chance'
 import { NOTHING_OFF, whatIsOff } from './whatIsOff'
 
@@ -18,15 +16,7 @@ const MINUTES = Number(process.env.TILL_MINUTES ?? 30)
 const EACH = 1_000
 const STEPS = 600
 
-let business: Awaited<ReturnType<typeof openBusiness>>
-beforeAll(async () => {
-  build()
-  business = await openBusiness(SEED, STEPS)
-}, 900_000)
-afterAll(async () => {
-  business?.close()
-  await dropDatabases()
-})
+const business = businessOf(SEED, STEPS)
 
 /** What answered worse than with a sentence, once for each call. */
 const worse = new Map<string, string>()
@@ -37,15 +27,15 @@ test('every request is done, or refused with a sentence', { timeout: (MINUTES + 
   const until = performance.now() + MINUTES * 60_000
   const answered = new Map<number, number>()
   for (let n = 0; n < REQUESTS && performance.now() < until; n += EACH) {
-    await askAll(await requestsOfChance(business.shop.db, SEED + n, EACH), async (asked) => {
-      const { status, type, text } = await ask(business.port, { ...asked, headers: TOKEN_HEADERS })
+    await askAll(await requestsOfChance(business().shop.db, SEED + n, EACH), async (asked) => {
+      const { status, type, text } = await ask(business().port, { ...asked, headers: TOKEN_HEADERS })
       answered.set(status, (answered.get(status) ?? 0) + 1)
       const sentence = status < 400 || type.startsWith('application/problem+json')
       const call = `${asked.method} ${asked.path.replaceAll(/\d+|\?.*/g, '')} ${text.slice(0, 80)}`
       if ((status >= 500 || !sentence) && !worse.has(call)) worse.set(call, `${status} ${told(asked)} ${text}`)
     })
     console.log(`${n + EACH} requests`, Object.fromEntries(answered), [...worse.values()])
-    expect(await whatIsOff(business.shop, TODAY)).toEqual(NOTHING_OFF)
+    expect(await whatIsOff(business().shop, TODAY)).toEqual(NOTHING_OFF)
   }
   expect([...worse.values()]).toEqual([])
   // Nothing is proved where everything is refused.
@@ -53,10 +43,10 @@ test('every request is done, or refused with a sentence', { timeout: (MINUTES + 
 })
 
 test('every page opens, whatever stands in its address', { timeout: MINUTES * 60_000 }, async () => {
-  const cookie = await signIn(business.port)
+  const cookie = await signIn(business().port)
   const found: string[] = []
   await askAll(addressesOfChance(ownersPages(), SEED, REQUESTS / 4), async (path) => {
-    const { status } = await ask(business.port, { path, headers: { cookie } })
+    const { status } = await ask(business().port, { path, headers: { cookie } })
     if (status >= 500) found.push(`${status} ${path}`)
   })
   expect(found).toEqual([])

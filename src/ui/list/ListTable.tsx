@@ -29,7 +29,10 @@ interface Props<Row> {
 export const ListTable = <Row,>(props: Props<Row>) => {
   const columns = onScreen(props.columns)
   const first = columns.find((c) => c.href) ?? columns[0]
-  const main = columns.find((c) => isFigure(c) && c.as !== 'count' && c.as !== 'number' && !c.notOnPhone && c !== first)
+  const figures = columns.filter(
+    (c) => isFigure(c) && c.as !== 'count' && c.as !== 'number' && !c.notOnPhone && c !== first,
+  )
+  const main = figures.find((c) => c.tone === 'strong') ?? figures[0]
   const many = columns.length > 9
   // Where there are many columns words break rather than being cut off.
   const words = many ? 'wrap-anywhere' : 'truncate'

@@ -28,7 +28,7 @@ interface Props {
 
 /** A banking slip of cash and cheques, and card takings that arrived. */
 export const ToBankForms = (props: Props) => (
-  <div className="grid gap-x-10 gap-y-8 lg:grid-cols-2">
+  <div className="grid gap-x-6 gap-y-8 lg:grid-cols-2">
     <Slip {...props} />
     <Settle {...props} />
   </div>

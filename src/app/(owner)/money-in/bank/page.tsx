@@ -45,7 +45,7 @@ export default async function Bank({ searchParams }: { searchParams: Search }) {
         cards={plain(cards)}
         most={most}
       />
-      <div className="mt-8 grid gap-x-10 gap-y-7 lg:grid-cols-2">
+      <div className="mt-8 grid gap-x-6 gap-y-7 lg:grid-cols-2">
         <Gone title="Banking slips" reader={slips} query={query} />
         <Gone title="Card payouts received" reader={settlements} query={query} />
       </div>
