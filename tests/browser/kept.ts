@@ -11,7 +11,7 @@ import { serve } from '../../scripts/serve'
 export interface Server {
   readonly port: number
   readonly process: ChildProcess
-  /** What it told its log of what broke, since it was taken. */
+  /** What it told its log of answers that broke, since it was taken. (The clockwork breaks off when a test takes its database away.) */
   readonly broken: string[]
 }
 type Settings = Readonly<Record<string, string>>
@@ -19,7 +19,7 @@ type Settings = Readonly<Record<string, string>>
 const idleServers: Server[] = []
 
 const start = async (port: number, databaseUrl: string, env: Settings, broken: string[] = []): Promise<Server> => {
-  const onLine = (line: string): void => void (/"level":[56]0/.test(line) && broken.push(line))
+  const onLine = (line: string): void => void (/"msg":"broken"/.test(line) && broken.push(line))
   const program = resolve(import.meta.dirname, '../movingDoor.mjs')
   return { port, broken, process: await serve({ port, databaseUrl, env, program, onLine }) }
 }
