@@ -50,8 +50,6 @@ export const signedAmount = plainDecimal(
 )
 export const positiveAmount = amount.refine((s) => Number(s) !== 0, 'The amount must be above zero.')
 
-/** A price: as much as an amount, since a cello costs nine digits in some currencies. */
-const MOST = decimal('999999999999.9999')
 export const quantity = plainDecimal(
   /^\d{1,8}(\.\d{1,4})?$/,
   'A quantity is written like 2 or 1.5, with at most four places.',
@@ -68,9 +66,11 @@ export const quantityOrZero = plainDecimal(
   /^\d{1,8}(\.\d{1,4})?$/,
   'A quantity is written like 2 or 1.5, with at most four places.',
 ).transform((s) => decimal(s))
+/** As much as an amount: a cello costs nine digits in some currencies. */
+const MOST_PRICE = decimal('999999999999.9999')
 export const unitPrice = plainDecimal(/^\d{1,18}(\.\d{1,4})?$/, 'A price is written like 19.90 and is not negative.')
   .transform((s) => decimal(s))
-  .refine((d) => d.lte(MOST), 'The price is too large.')
+  .refine((d) => d.lte(MOST_PRICE), 'The price is too large.')
 export const percent = plainDecimal(/^\d{1,3}(\.\d{1,4})?$/, 'A percentage is written like 40 or 2.5.')
   .transform((s) => decimal(s))
   .refine((d) => d.lte(100), 'A percentage is at most 100.')

@@ -1,10 +1,10 @@
-import { z } from 'zod'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { OPERATIONS } from '@/api/operations'
 import type { Operation } from '@/api/operation'
 import { openTill, PASSPHRASE, TOKEN, type Till } from '../browser/till'
 import { addressesWith, ownersPages } from '../addresses'
-import { ask, askAll, signIn } from '../ask'
+import { ask, askAll, signIn, TOKEN_HEADERS } from '../ask'
+import { jsonOf, type Json } from '../shapes'
 
 /** Values of every kind that a field may be sent, whatever it is for. */
 const BAD: readonly unknown[] = [
@@ -44,8 +44,6 @@ const BAD: readonly unknown[] = [
 ]
 const BAD_IDS = ['0', '-1', '99999999999', 'abc', '1.5', '%27', '%F0%9F%8E%BB', '2147483648'] as const
 
-type Json = Record<string, unknown>
-
 /** Something a JSON schema lets pass, as far as that can be told from it. */
 const sample = (schema: Json | boolean, depth = 0): unknown => {
   if (typeof schema === 'boolean') return null
@@ -76,15 +74,6 @@ const sample = (schema: Json | boolean, depth = 0): unknown => {
         : schema.format === 'email'
           ? 'a@b.example'
           : '1'
-  }
-}
-
-const jsonOf = (schema: z.ZodType | undefined): Json | null => {
-  if (!schema) return null
-  try {
-    return z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }) as Json
-  } catch {
-    return null
   }
 }
 
@@ -142,30 +131,12 @@ beforeAll(async () => {
 })
 afterAll(() => till.close())
 
-const send = async (
-  method: string,
-  path: string,
-  body?: unknown,
-): Promise<{ status: number; type: string; text: string }> => {
-  const response = await fetch(`${till.base}/api/v1${path}`, {
-    method,
-    headers: {
-      authorization: `Bearer ${TOKEN}`,
-      ...(body === undefined ? {} : { 'content-type': 'application/json' }),
-    },
-    body: body === undefined ? undefined : JSON.stringify(body),
-  })
-  return {
-    status: response.status,
-    type: response.headers.get('content-type') ?? '',
-    text: await response.text(),
-  }
-}
+const portOf = ({ base }: Till): number => Number(new URL(base).port)
 
 /** What answered worse than a sentence. */
 const worse: string[] = []
 const mustBeSentence = async (method: string, path: string, body?: unknown): Promise<void> => {
-  const answer = await send(method, path, body)
+  const answer = await ask(portOf(till), { method, path: `/api/v1${path}`, headers: TOKEN_HEADERS, body })
   const said = answer.status < 400 || /application\/problem\+json/.test(answer.type)
   if (answer.status >= 500 || !said)
     worse.push(
@@ -177,7 +148,7 @@ const mustBeSentence = async (method: string, path: string, body?: unknown): Pro
 const LEFT_OUT = new Set(['/setup', '/settings/passphrase'])
 
 const bodiesOf = (operation: Operation): unknown[] => {
-  const schema = jsonOf(operation.body)
+  const schema = operation.body && jsonOf(operation.body)
   if (!schema || LEFT_OUT.has(operation.path)) return operation.method === 'GET' ? [] : [undefined, {}, [], 'x', 7]
   const good = sample(schema)
   let turn = operation.path.length
@@ -197,7 +168,7 @@ test('every call answers every bad value with a sentence', { timeout: 400_000 },
           operation.path.replace(/\{\w+\}/g, bad),
           operation.method === 'GET' ? undefined : {},
         )
-    const query = Object.keys((jsonOf(operation.query)?.properties ?? {}) as Json)
+    const query = Object.keys(((operation.query && jsonOf(operation.query).properties) ?? {}) as Json)
     for (const [i, name] of query.entries())
       for (let n = 0; n < 8; n++) {
         const bad = BAD[(i * 8 + n) % BAD.length]
@@ -224,7 +195,7 @@ test('every call answers every bad value with a sentence', { timeout: 400_000 },
 test.each(['constructor', '2026-02-30', '-1', '99999999999999999999', '[]', '%_\\'])(
   'every page opens, whatever stands in its address: %s',
   async (value) => {
-    const port = Number(new URL(till.base).port)
+    const port = portOf(till)
     const cookie = await signIn(port)
     const found: string[] = []
     await askAll(addressesWith(ownersPages(), value), async (path) => {
