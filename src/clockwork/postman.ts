@@ -4,7 +4,7 @@ import type { Day } from '@/core/day'
 import type { Database } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { insertFile, listFiles, findFile } from '@/data/queries/files'
-import { claimPost, listPost, putPostBack, updatePost, type PostRow } from '@/data/queries/post'
+import { claimPost, closePost, listPost, putPostBack, type PostRow } from '@/data/queries/post'
 import { makeNamedPaper } from '@/documents/make'
 import { unseal } from '@/services/access/seal'
 import { makeLink } from '@/services/post/links'
@@ -76,9 +76,9 @@ const sendNext = async (house: House, transport: MailTransport, only?: number): 
       },
       letter.tries,
     )
-    if (delivery.as === 'sent') await updatePost(db, postId, { state: 'sent', sentOn: today, problem: '' })
+    if (delivery.as === 'sent') await closePost(db, postId, { state: 'sent', sentOn: today, problem: '' })
     else if (delivery.as === 'bounced')
-      await updatePost(db, postId, { state: 'bounced', sentOn: today, problem: delivery.why })
+      await closePost(db, postId, { state: 'bounced', sentOn: today, problem: delivery.why })
     else await putPostBack(db, postId, letter.tries, delivery.why)
     return delivery.as !== 'unreachable'
   } catch (problem) {

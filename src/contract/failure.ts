@@ -78,6 +78,7 @@ export type Failure =
   | { readonly code: 'basket-moved' }
   | { readonly code: 'no-address'; readonly name: string }
   | { readonly code: 'letter-gone'; readonly to: string }
+  | { readonly code: 'letter-going'; readonly to: string }
   | { readonly code: 'letter-not-waiting'; readonly state: 'bounced' | 'dropped' }
   | { readonly code: 'no-such-step'; readonly step: string }
   | { readonly code: 'walk-in-stays' }

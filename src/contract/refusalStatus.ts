@@ -11,6 +11,7 @@ const STATUS: Partial<Record<Failure['code'], number>> = {
   'basket-moved': 409,
   'shopfront-closed': 409,
   'letter-gone': 409,
+  'letter-going': 409,
   'letter-not-waiting': 409,
   'no-such-step': 409,
   'walk-in-stays': 409,

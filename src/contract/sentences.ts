@@ -74,6 +74,7 @@ const SENTENCES: Sentences = {
       ? 'This email was discarded. Write another one.'
       : 'This email bounced. Write another one, to an address that works.',
   'letter-gone': (f) => `This email was already sent to ${f.to}.`,
+  'letter-going': (f) => `This email is being sent to ${f.to} just now. Look again in a moment.`,
   'link-closed': () => 'This page is no longer open. Ask us for a new link.',
   'offer-lapsed': (f) => `This estimate expired on ${formatDay(f.on)}. Contact us and we will renew it.`,
   'newer-offer': () => 'The estimate has changed. Please review it and answer again.',

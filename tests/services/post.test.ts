@@ -30,6 +30,23 @@ beforeAll(async () => {
   await s.run(changeCustomer, { customerId: s.customer, email: 'hazel@mail.example' })
 })
 const house = () => ({ db: s.db, business, today: s.today })
+/** A mail server that takes or refuses each letter, and is the business’s own until it is closed. */
+const openMailServer = async (take: (mail: ParsedMail, done: (refused?: Error) => void) => void) => {
+  const server = new SMTPServer({
+    authOptional: true,
+    disabledCommands: ['STARTTLS'],
+    onData: (stream, _session, done) => void simpleParser(stream).then((mail) => take(mail, done)),
+  })
+  await new Promise<void>((ready) => server.listen(0, '127.0.0.1', () => ready()))
+  const { port } = server.server.address() as { port: number }
+  await s.run(changeSettings, { smtpUrl: `smtp://127.0.0.1:${port}`, email: 'shop@mail.example' })
+  return {
+    close: async () => {
+      await new Promise<void>((closed) => server.close(() => closed()))
+      await s.run(changeSettings, { smtpUrl: '' })
+    },
+  }
+}
 const letter = async (id: number) => (await listPost(s.db, { id }, { limit: 1 }))[0]!
 const sale = async (lines: object[] = [{ goodsId: s.rosin, quantity: '2' }]) =>
   (await s.answer(startSale, { customerId: s.customer, title: 'Rosin', lines: lines as never })).id
@@ -98,28 +115,18 @@ describe('Post', () => {
   test('goes to a real mail server when one is set, again after it failed, under one message id', async () => {
     const got: ParsedMail[] = []
     let failures = 1
-    const server = new SMTPServer({
-      authOptional: true,
-      disabledCommands: ['STARTTLS'],
-      onData: (stream, _session, done) => {
-        void simpleParser(stream).then((mail) => {
-          if (failures-- > 0) return done(Object.assign(new Error('come back later'), { responseCode: 451 }))
-          got.push(mail)
-          done()
-        })
-      },
+    const server = await openMailServer((mail, done) => {
+      if (failures-- > 0) return done(Object.assign(new Error('come back later'), { responseCode: 451 }))
+      got.push(mail)
+      done()
     })
-    await new Promise<void>((ready) => server.listen(0, '127.0.0.1', () => ready()))
-    const { port } = server.server.address() as { port: number }
-    await s.run(changeSettings, { smtpUrl: `smtp://127.0.0.1:${port}`, email: 'shop@mail.example' })
     const own = { ...house(), business: (await findBusiness(s.db))! }
     const id = await s.run(writeLetter, { paper: 'statement', paperId: s.customer })
     await sendPost(own, id)
     expect(await letter(id)).toMatchObject({ state: 'waiting', tries: 1 })
     await sendPost(own, id)
     expect(await letter(id)).toMatchObject({ state: 'sent' })
-    await new Promise<void>((closed) => server.close(() => closed()))
-    await s.run(changeSettings, { smtpUrl: '' })
+    await server.close()
     expect(got).toHaveLength(1)
     expect(got[0]).toMatchObject({
       subject: 'Your statement',
@@ -127,6 +134,29 @@ describe('Post', () => {
     })
     expect(got[0]!.from!.text).toBe('shop@mail.example')
     expect(got[0]!.attachments[0]).toMatchObject({ contentType: 'application/pdf' })
+  })
+
+  test('while the mail server takes its time, the letter is neither sent a second time nor thrown away', async () => {
+    const got: ParsedMail[] = []
+    let [came, mayGo] = [() => {}, () => {}]
+    const isThere = new Promise<void>((there) => (came = there))
+    const answers = new Promise<void>((go) => (mayGo = go))
+    const server = await openMailServer((mail, done) => {
+      got.push(mail)
+      came()
+      void answers.then(() => done())
+    })
+    const own = { ...house(), business: (await findBusiness(s.db))! }
+    const id = await s.run(writeLetter, { paper: 'statement', paperId: s.customer })
+    const first = sendPost(own)
+    await isThere
+    const others = Promise.all([sendPost(own, id), sendPost(own, id), sendPost(own)])
+    expect(await s.refusal(dropLetter, { postId: id })).toBe('letter-going')
+    setTimeout(mayGo, 300)
+    expect([await first, ...(await others)]).toEqual([1, 0, 0, 0])
+    await server.close()
+    expect(got).toHaveLength(1)
+    expect(await letter(id)).toMatchObject({ state: 'sent', tries: 1 })
   })
 
   test('the owner’s own wording holds, and nobody is written to without an address', async () => {

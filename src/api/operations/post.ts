@@ -1,3 +1,4 @@
+import { setTimeout as sleep } from 'node:timers/promises'
 import { POST_STATES } from '@/core/kinds'
 import { present } from '@/core/present'
 import { z } from 'zod'
@@ -7,7 +8,7 @@ import { sendPost } from '@/clockwork/postman'
 import { findBusiness } from '@/data/queries/business'
 import { listLayouts, listTemplates } from '@/data/queries/layouts'
 import { listMailbox } from '@/data/queries/mailbox'
-import { listPost } from '@/data/queries/post'
+import { isPostTaken, listPost } from '@/data/queries/post'
 import { day as dayField, id as idField } from '@/contract/fields'
 import { addLayout, changeLayout, dropLayout } from '@/services/papers/keepLayout'
 import { readTemplate } from '@/services/post/letterFacts'
@@ -27,8 +28,16 @@ const whole = <T>(items: readonly T[]) => ({ items, next: null })
 
 /** A caller waits no longer than this for a slow mail server; the letter goes on by itself. */
 const PATIENCE = 5_000
+/** How often who waits for another's try looks what became of it. */
+const LOOK = 100
 
-/** Tries now the letter named: the answer says what has become of it so far. */
+/** Tries a letter now, or waits for who is trying it already: it does not go out twice because two asked. */
+const tryNow = async (house: Parameters<typeof sendPost>[0], id: number): Promise<void> => {
+  if ((await sendPost(house, id)) > 0) return
+  while (await isPostTaken(house.db, id)) await sleep(LOOK)
+}
+
+/** The answer says what has become of the letter so far. */
 const sendNow: Operation = {
   method: 'POST',
   path: '/post/{id}/send',
@@ -42,10 +51,7 @@ const sendNow: Operation = {
     // A letter that went is answered as it went: who asks twice is told the same.
     if (before.state === 'dropped' || before.state === 'bounced')
       return err({ code: 'letter-not-waiting', state: before.state })
-    await Promise.race([
-      sendPost({ db: till.db, business, today: till.today }, id),
-      new Promise((done) => setTimeout(done, PATIENCE)),
-    ])
+    await Promise.race([tryNow({ db: till.db, business, today: till.today }, id), sleep(PATIENCE)])
     return ok({ status: 200, body: viewOfPost(present((await listPost(till.db, { id }, { limit: 1 }))[0])) })
   },
 }

@@ -1,5 +1,5 @@
 import { present } from '@/core/present'
-import { and, asc, eq, sql, type SQLWrapper } from 'drizzle-orm'
+import { and, asc, eq, ne, not, sql, type SQLWrapper } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { PostState } from '@/core/kinds'
 import { builtForIds, builtOnce, insertOne } from '../builtOnce'
@@ -90,10 +90,6 @@ export const listPost = async (db: Db, filter: PostFilter, part: Part): Promise<
 
 export const insertPost = insertOne(post)
 
-export const updatePost = async (db: Db, id: number, change: Partial<typeof post.$inferInsert>): Promise<void> => {
-  await db.update(post).set(change).where(eq(post.id, id))
-}
-
 /** How many wait to go, and how many came back and were not looked at. */
 export const countPost = async (db: Db): Promise<{ waiting: number; bounced: number }> =>
   present((await postToCount(db))[0])
@@ -108,17 +104,51 @@ const postToCount = builtOnce((db) =>
     .where(sql`${post.state} in ('waiting', 'bounced')`),
 )
 
+const NOT_TAKEN = sql`coalesce(${post.takenUntil} <= now(), true)`
+
 /**
  * Takes the next letter that may go, for two minutes: no other postman takes it meanwhile, and if this one falls over it
  * is free again afterwards. `only` names one letter, whenever its next try would be.
  */
 export const claimPost = async (db: Db, only?: number): Promise<number | null> => {
   const rows = await db.execute<{ id: number }>(sql`
-    update post set tries = tries + 1, next_try_at = now() + interval '2 minutes'
-     where id = (select id from post where state = 'waiting' and ${only === undefined ? sql`next_try_at <= now()` : sql`id = ${only}`}
+    update post set tries = tries + 1, taken_until = now() + interval '2 minutes'
+     where id = (select id from post
+                  where state = 'waiting' and ${NOT_TAKEN} and ${only === undefined ? sql`next_try_at <= now()` : sql`id = ${only}`}
                   order by next_try_at, id limit 1 for update skip locked)
     returning id`)
   return rows[0]?.id ?? null
+}
+
+/** Whether somebody is sending this letter just now. */
+export const isPostTaken = async (db: Db, id: number): Promise<boolean> => {
+  const rows = await db
+    .select({ id: post.id })
+    .from(post)
+    .where(and(eq(post.id, id), eq(post.state, 'waiting'), not(NOT_TAKEN)))
+  return rows.length > 0
+}
+
+/** What became of a letter that went through to the mail server. */
+export const closePost = async (
+  db: Db,
+  id: number,
+  as: { state: 'sent' | 'bounced'; sentOn: Day; problem: string },
+) => {
+  await db
+    .update(post)
+    .set({ ...as, takenUntil: null })
+    .where(eq(post.id, id))
+}
+
+/** Throws away a letter that has not gone, or came back; false where it went, or is just going. */
+export const dropPost = async (db: Db, id: number): Promise<boolean> => {
+  const rows = await db
+    .update(post)
+    .set({ state: 'dropped' })
+    .where(and(eq(post.id, id), ne(post.state, 'sent'), NOT_TAKEN))
+    .returning({ id: post.id })
+  return rows.length > 0
 }
 
 /** When it is tried again: after one, five, fifteen minutes, then every hour. */
@@ -126,7 +156,7 @@ export const putPostBack = async (db: Db, id: number, tries: number, problem: st
   const minutes = [1, 5, 15][tries - 1] ?? 60
   await db
     .update(post)
-    .set({ problem, nextTryAt: sql`now() + make_interval(mins => ${minutes})` as never })
+    .set({ problem, takenUntil: null, nextTryAt: sql`now() + make_interval(mins => ${minutes})` as never })
     .where(eq(post.id, id))
 }
 

@@ -54,6 +54,8 @@ export const post = pgTable(
     state: text({ enum: POST_STATES }).notNull().default('waiting'),
     tries: integer().notNull().default(0),
     nextTryAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+    /** Until then somebody is sending it, and nobody else takes it or throws it away. */
+    takenUntil: timestamp({ withTimezone: true }),
     problem: text().notNull().default(''),
     writtenOn: onDay().notNull(),
     sentOn: onDay(),

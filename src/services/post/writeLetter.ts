@@ -11,7 +11,7 @@ import { fillLetter, paperWords, reminderLetter, type LetterKind, type PaperKind
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { deleteTemplate, keepTemplate } from '@/data/queries/layouts'
-import { insertPost, listPost, updatePost, type PostRow } from '@/data/queries/post'
+import { dropPost, insertPost, listPost, type PostRow } from '@/data/queries/post'
 import { defineCommand, type Work } from '../command'
 import { found, refuse } from '@/contract/refuse'
 import { readAboutPaper, readTemplate } from './letterFacts'
@@ -119,11 +119,11 @@ export const writeLetter = defineCommand('write-letter', writeLetterInput, async
   }
 })
 
-/** Drops a letter that has not gone, or clears away one that came back. */
+/** Drops a letter that has not gone and is not just going, or clears away one that came back. */
 export const dropLetter = defineCommand('drop-letter', dropLetterInput, async (w, { postId }) => {
   const letter = found((await listPost(w.tx, { id: postId }, { limit: 1 }))[0], 'letter', postId)
   if (letter.state === 'sent') refuse({ code: 'letter-gone', to: letter.recipient })
-  await updatePost(w.tx, postId, { state: 'dropped' })
+  if (!(await dropPost(w.tx, postId))) refuse({ code: 'letter-going', to: letter.recipient })
   return { id: postId, answer: async () => viewOfPost({ ...letter, state: 'dropped' }) }
 })
 

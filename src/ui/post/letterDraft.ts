@@ -38,4 +38,10 @@ interface Tried {
 
 /** What became of an e-mail that was sent just now. */
 export const sayTried = ({ state, to, problem }: Tried): string =>
-  state === 'sent' ? `Sent to ${to}.` : state === 'bounced' ? `Bounced: ${problem}` : `Waiting in Mail: ${problem}`
+  state === 'sent'
+    ? `Sent to ${to}.`
+    : state === 'bounced'
+      ? `Bounced: ${problem}`
+      : problem
+        ? `Waiting in Mail: ${problem}`
+        : 'Waiting in Mail. It is sent as soon as the mail server takes it.'

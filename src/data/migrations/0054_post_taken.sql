@@ -1,0 +1,1 @@
+ALTER TABLE "post" ADD COLUMN "taken_until" timestamp with time zone;
